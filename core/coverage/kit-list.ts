@@ -1,0 +1,16 @@
+import { KIT, KIT_FACTS, type Kit } from "~/core/drills/kit";
+import type { Drill } from "~/core/drills/schema";
+import type { Session } from "~/core/session/schema";
+
+export type KitNeed = { kit: Kit; pieces: number; words: string; instead: string };
+
+/** Every piece of kit a session needs for one person: the most pieces any one drill uses at once. */
+export function kitList(session: Session, drills: (id: string) => Pick<Drill, "levels"> | undefined): KitNeed[] {
+  const most = new Map<Kit, number>();
+  for (const block of session.blocks)
+    for (const item of block.items) {
+      const pieces = drills(item.drill)?.levels[item.level].kit ?? [];
+      for (const kit of new Set(pieces)) most.set(kit, Math.max(most.get(kit) ?? 0, pieces.filter((p) => p === kit).length));
+    }
+  return KIT.filter((kit) => most.has(kit)).map((kit) => ({ kit, pieces: most.get(kit) ?? 0, ...KIT_FACTS[kit] }));
+}

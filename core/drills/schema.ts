@@ -1,0 +1,65 @@
+import { z } from "zod";
+import { doseSchema } from "~/core/session/schema";
+import { POSTURES } from "~/core/timeline/postures";
+import { KIT } from "./kit";
+import { ROWS } from "./rows";
+
+export const METHODS = [
+  "hold", "dynamic", "circles", "breath", "effort", "resisted", "activation", "strength", "balance", "flow", "travel", "release",
+] as const;
+
+/** Areas a person may protect and a drill may load. */
+export const AREAS = [
+  "neck", "shoulder-overhead", "shoulder-behind", "wrist-weight", "upper-back-turn", "low-back-bend", "low-back-arch",
+  "hip-deep-bend", "groin-stretch", "hamstring-stretch", "kneeling", "knee-deep-bend", "knee-twist", "ankle-deep-bend", "toe-bend",
+  "balance", "floor", "max-effort", "breath-hold",
+] as const;
+
+export const REGIONS = ["breath-and-trunk", "spine", "shoulder", "hip-front", "hip-back", "hip-sides", "hip-turn", "knee", "ankle-and-foot", "whole-body"] as const;
+
+const sentence = z.string().min(3).max(400);
+
+const boundsSchema = z.strictObject({
+  least: z.number().gt(0).describe("Smallest sensible amount: seconds, repetitions, breaths, effort rounds, or hold seconds of a ladder"),
+  most: z.number().gt(0).describe("Largest sensible amount, in the same unit"),
+  step: z.number().gt(0).describe("Sensible step between amounts"),
+  leastRep: z.number().gt(0).optional().describe("Shortest safe repetition, in seconds"),
+});
+
+/** One level of a drill, with everything that can differ from level to level. */
+export const levelSchema = z.strictObject({
+  how: sentence.describe("What makes this level what it is"),
+  posture: z.enum(POSTURES),
+  endPosture: z.enum(POSTURES),
+  kit: z.array(z.enum(KIT)).max(6).describe("One entry a piece"),
+  main: z.array(z.enum(ROWS)).min(1),
+  also: z.array(z.enum(ROWS)),
+  loads: z.array(z.enum(AREAS)),
+  dose: doseSchema,
+  bounds: boundsSchema,
+});
+
+export const drillSchema = z.strictObject({
+  id: z.string().regex(/^[a-z0-9]+(-[a-z0-9]+)*$/).max(80),
+  name: z.string().min(3).max(80),
+  region: z.enum(REGIONS),
+  method: z.enum(METHODS),
+  sides: z.enum(["together", "each", "alternating"]),
+  directions: z.union([z.literal(1), z.literal(2)]),
+  directionWords: z.tuple([z.string(), z.string()]).optional().describe("What the two directions are called"),
+  brief: sentence.describe("The drill in one line"),
+  setUp: z.array(sentence).min(1).max(6),
+  steps: z.array(sentence).min(1).max(8),
+  feel: z.array(sentence).min(1).max(4).describe("What should be felt, and where"),
+  elsewhere: z.array(z.strictObject({ felt: sentence, change: sentence })).min(1).max(5),
+  faults: z.array(z.strictObject({ see: sentence, say: sentence })).min(1).max(5),
+  cautions: z.array(sentence).min(1).max(5),
+  levels: z.strictObject({ easier: levelSchema, standard: levelSchema, harder: levelSchema }),
+});
+
+export type Method = (typeof METHODS)[number];
+export type Area = (typeof AREAS)[number];
+export type Region = (typeof REGIONS)[number];
+export type DrillLevel = z.infer<typeof levelSchema>;
+export type Drill = z.infer<typeof drillSchema>;
+export type DoseBounds = z.infer<typeof boundsSchema>;

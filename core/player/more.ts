@@ -1,0 +1,35 @@
+import { otherSide } from "~/core/timeline/beats";
+import type { Segment, TimedBeat } from "~/core/timeline/types";
+import type { Seconds } from "~/core/units";
+
+/** A segment that lasts longer by `seconds`, its beats going on to its new end. */
+export function layMore(segment: Segment, seconds: Seconds): Segment {
+  const longer = { ...segment, seconds: segment.seconds + seconds };
+  return longer.kind === "work" ? { ...longer, beats: moreBeats(longer.beats, longer.start + segment.seconds, seconds) } : longer;
+}
+
+/**
+ * Beats for the added time. A hold's one beat grows; repetitions and breaths go on at the tempo of the last one, the
+ * last beat cut to the new end; after ramped effort the rest is easy holding, so that nobody adds maximal effort by a tap.
+ */
+function moreBeats(beats: readonly TimedBeat[], from: Seconds, seconds: Seconds): TimedBeat[] {
+  const last = beats.at(-1);
+  if (!last) return [];
+  if (beats.length === 1) return [{ ...last, seconds: last.seconds + seconds }];
+  const unit = beats.filter((beat) => beat.rep === last.rep);
+  if (unit.some((beat) => beat.effort !== undefined))
+    return [...beats, { start: from, seconds, do: "hold easily", rep: last.rep, reps: last.reps }];
+  const added: TimedBeat[] = [];
+  const end = from + seconds;
+  for (let at = from, rep = last.rep + 1; at < end - 1e-9; rep++) {
+    for (const beat of unit) {
+      if (at >= end - 1e-9) break;
+      const side = last.side && ((rep - last.rep) % 2 === 1 ? otherSide(last.side) : last.side);
+      const length = Math.min(beat.seconds, end - at);
+      added.push({ ...beat, start: at, seconds: length, rep, ...(side && { side }) });
+      at += length;
+    }
+  }
+  const reps = added.at(-1)?.rep ?? last.reps;
+  return [...beats, ...added].map((beat) => ({ ...beat, reps }));
+}

@@ -1,0 +1,64 @@
+import type { Dose, OneSide, Pace } from "~/core/session/schema";
+import { toMicros, toSeconds, type Micros } from "~/core/units";
+import type { TimedBeat } from "./types";
+
+/** A beat before it has a place in time. */
+type LooseBeat = Pick<TimedBeat, "do" | "breath" | "effort" | "opposite"> & { micros: Micros };
+
+const BREATH_WORDS = { in: "breathe in", out: "breathe out", hold: "hold the breath" } as const;
+
+/** The beats of one repetition, breath, effort round or hold. An easy breath is half in, half out. */
+function unitBeats(dose: Dose, pace: Pick<Pace, "breath">): LooseBeat[] {
+  switch (dose.kind) {
+    case "time":
+      return [{ do: "work", micros: toMicros(dose.seconds) }];
+    case "ladder":
+      return [{ do: "hold", micros: toMicros(dose.rungs[dose.rung] ?? 0) }];
+    case "reps":
+      return dose.tempo.map((beat) => ({ do: beat.do, micros: toMicros(beat.seconds), ...(beat.breath && { breath: beat.breath }) }));
+    case "breaths": {
+      const breath = toMicros(pace.breath);
+      const half = Math.floor(breath / 2);
+      const parts = dose.pattern?.map(toMicros) ?? [half, 0, breath - half, 0];
+      return (["in", "hold", "out", "hold"] as const)
+        .map((way, i) => ({ do: BREATH_WORDS[way], breath: way, micros: parts[i] ?? 0 }))
+        .filter((beat) => beat.micros > 0);
+    }
+    case "effort":
+      return [
+        ...dose.ramp.map((step) => ({ do: "press", effort: step.effort, micros: toMicros(step.seconds) })),
+        ...(dose.opposite
+          ? [{ do: "pull the other way", effort: dose.opposite.effort, opposite: true as const, micros: toMicros(dose.opposite.seconds) }]
+          : []),
+        ...(dose.settle ? [{ do: "let go and settle", micros: toMicros(dose.settle) }] : []),
+      ];
+  }
+}
+
+/**
+ * The beats of one work segment that starts at `start`.
+ * With `turns`, the units are done twice over, taking turns from that side; a time or a ladder, which has no
+ * units to take turns with, becomes one beat of twice the length at the person's own rhythm.
+ */
+export function layBeats(dose: Dose, pace: Pick<Pace, "breath">, units: number, start: Micros, turns?: OneSide): TimedBeat[] {
+  const unit = unitBeats(dose, pace);
+  if (turns && (dose.kind === "time" || dose.kind === "ladder")) {
+    const micros = unit.reduce((sum, beat) => sum + 2 * beat.micros, 0);
+    return [{ start: toSeconds(start), seconds: toSeconds(micros), do: "take turns", rep: 1, reps: 1 }];
+  }
+  const beats: TimedBeat[] = [];
+  let at = start;
+  const reps = turns ? 2 * units : units;
+  for (let rep = 1; rep <= reps; rep++) {
+    const side = turns && (rep % 2 === 1 ? turns : otherSide(turns));
+    for (const { micros, ...beat } of unit) {
+      beats.push({ start: toSeconds(at), seconds: toSeconds(micros), ...beat, rep, reps, ...(side && { side }) });
+      at += micros;
+    }
+  }
+  return beats;
+}
+
+export function otherSide(side: OneSide): OneSide {
+  return side === "left" ? "right" : "left";
+}
