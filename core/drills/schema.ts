@@ -45,7 +45,7 @@ export const drillSchema = z.strictObject({
   region: z.enum(REGIONS),
   method: z.enum(METHODS),
   sides: z.enum(["together", "each", "alternating"]),
-  directions: z.union([z.literal(1), z.literal(2)]),
+  directions: z.literal([1, 2]),
   directionWords: z.tuple([z.string(), z.string()]).optional().describe("What the two directions are called"),
   brief: sentence.describe("The drill in one line"),
   setUp: z.array(sentence).min(1).max(6),

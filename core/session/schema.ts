@@ -84,7 +84,7 @@ export const itemSchema = z
     drill: z.string().min(1).max(80).describe("The drill's id"),
     level: z.enum(LEVELS).default("standard").describe("Which level of the drill"),
     sides: z.enum(SIDE_MODES).optional().describe("How the sides are worked; without it, the drill's own way"),
-    directions: z.union([z.literal(1), z.literal(2)]).optional().describe("One or both directions; without it, the drill's own"),
+    directions: z.literal([1, 2]).optional().describe("One or both directions; without it, the drill's own"),
     firstSide: z
       .enum(["left", "right", "current"])
       .optional()

@@ -1,0 +1,43 @@
+import { readFile } from "node:fs/promises";
+import { faultLine, type Fault } from "~/core/faults";
+import { readSessionText } from "~/core/session/read";
+import { compile } from "~/core/timeline/compile";
+import { drillById } from "~/library";
+
+/**
+ * `compile FILE…`: one line of JSON a session on standard output; `-` is standard input. Faults go to standard error,
+ * one a line with their path. Returns the exit code: 0, 1 when a file is bad, 2 when none is named.
+ */
+export async function compileFiles(files: readonly string[]): Promise<number> {
+  if (files.length === 0) {
+    process.stderr.write("Name the session files to compile, or - for standard input: ./mapset compile FILE…\n");
+    return 2;
+  }
+  let code = 0;
+  for (const file of files) {
+    const faults = await compileOne(file);
+    if (faults.length === 0) continue;
+    code = 1;
+    for (const fault of faults) process.stderr.write(`${files.length > 1 ? `${file}: ` : ""}${faultLine(fault)}\n`);
+  }
+  return code;
+}
+
+async function compileOne(file: string): Promise<Fault[]> {
+  let text: string;
+  try {
+    text = file === "-" ? await standardInput() : await readFile(file, "utf8");
+  } catch (error) {
+    return [{ path: file, message: `cannot be read (${(error as NodeJS.ErrnoException).code ?? String(error)})` }];
+  }
+  const read = readSessionText(text, drillById);
+  if (!read.ok) return read.faults;
+  process.stdout.write(`${JSON.stringify(compile(read.value, drillById))}\n`);
+  return [];
+}
+
+async function standardInput(): Promise<string> {
+  const parts: Buffer[] = [];
+  for await (const part of process.stdin) parts.push(part as Buffer);
+  return Buffer.concat(parts).toString("utf8");
+}

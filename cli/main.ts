@@ -1,0 +1,17 @@
+import { compileFiles } from "./compile";
+import { drillsJson } from "./drills";
+
+/** The commands that need no database: they read files or standard input and print JSON. */
+const [command, ...args] = process.argv.slice(2);
+
+switch (command) {
+  case "compile":
+    process.exitCode = await compileFiles(args);
+    break;
+  case "drills":
+    process.stdout.write(`${drillsJson()}\n`);
+    break;
+  default:
+    process.stderr.write(`There is no command “${command ?? ""}”.\n`);
+    process.exitCode = 2;
+}

@@ -1,0 +1,124 @@
+import fc from "fast-check";
+import { describe, expect, it } from "vitest";
+import { faultLine } from "~/core/faults";
+import { lookup, SAMPLE_DRILLS, timedDrill } from "~/core/testing/drills";
+import { anySession } from "~/core/testing/sessions";
+import { readSession, readSessionText } from "./read";
+
+const drills = lookup([timedDrill("kneel", "half-kneeling")]);
+
+const good = () => ({
+  format: "mapset/session", version: 1, title: "Legs", purpose: "off-day",
+  blocks: [{ title: "One", items: [{ drill: "kneel", dose: { kind: "time", seconds: 30 } }] }],
+});
+
+function lines(change: (document: ReturnType<typeof good> & Record<string, unknown>) => void): string[] {
+  const document = good();
+  change(document);
+  const read = readSession(document, drills);
+  return read.ok ? [] : read.faults.map(faultLine);
+}
+
+/** Edits the first item's dose. */
+const dose = (value: unknown) => lines((d) => ((d.blocks[0]!.items[0] as { dose: unknown }).dose = value));
+
+describe("a good document", () => {
+  it("is read with the defaults of the format", () => {
+    const read = readSession(good(), drills);
+    expect(read.ok && read.value).toEqual({
+      ...good(), firstSide: "left", pace: { breath: 6, switchSides: 6, turn: 2, demo: 20, kitChange: 4 },
+      blocks: [{
+        title: "One", rounds: 1, restBetweenRounds: 0, sideOrder: "drill-by-drill",
+        items: [{ drill: "kneel", level: "standard", dose: { kind: "time", seconds: 30 }, sets: 1, restBetweenSets: 0, restAfter: 0 }],
+      }],
+    });
+  });
+});
+
+describe("a bad document is refused with the path of the fault", () => {
+  it.each<[string, () => string[], string]>([
+    ["unknown key", () => lines((d) => (d["colour"] = "red")), "colour: is not a known field"],
+    ["unknown key inside", () => lines((d) => Object.assign(d.blocks[0]!.items[0]!, { weight: 3 })), "blocks[0].items[0].weight: is not a known field"],
+    ["missing field", () => lines((d) => delete (d as Record<string, unknown>)["title"]), "title: is missing"],
+    ["empty title", () => lines((d) => (d.title = "")), "title: must not be empty"],
+    ["long title", () => lines((d) => (d.title = "x".repeat(121))), "title: must have at most 120 characters"],
+    ["wrong format", () => lines((d) => (d.format = "else")), 'format: must be "mapset/session"'],
+    ["wrong version", () => lines((d) => (d.version = 2)), "version: must be 1"],
+    ["unknown purpose", () => lines((d) => (d.purpose = "fun")), "purpose: must be one of before-training, before-lifting, before-game, after-training, off-day, desk-break"],
+    ["no blocks", () => lines((d) => (d.blocks = [])), "blocks: must have at least 1 entry"],
+    ["too many blocks", () => lines((d) => (d.blocks = Array.from({ length: 41 }, () => d.blocks[0]!))), "blocks: must have at most 40 entries"],
+    ["no items", () => lines((d) => (d.blocks[0]!.items = [])), "blocks[0].items: must have at least 1 entry"],
+    ["unknown drill", () => lines((d) => (d.blocks[0]!.items[0]!.drill = "nope")), "blocks[0].items[0].drill: there is no drill “nope” in the library"],
+    ["negative time", () => dose({ kind: "time", seconds: -3 }), "blocks[0].items[0].dose.seconds: must be above 0"],
+    ["text for a number", () => dose({ kind: "time", seconds: "30" }), "blocks[0].items[0].dose.seconds: must be a number"],
+    ["not a number", () => dose({ kind: "time", seconds: NaN }), "blocks[0].items[0].dose.seconds: must be a number"],
+    ["no reps", () => dose({ kind: "reps", count: 0, tempo: [{ do: "a", seconds: 1 }] }), "blocks[0].items[0].dose.count: must be at least 1"],
+    ["half a rep", () => dose({ kind: "reps", count: 1.5, tempo: [{ do: "a", seconds: 1 }] }), "blocks[0].items[0].dose.count: must be a whole number"],
+    ["no beats", () => dose({ kind: "reps", count: 3, tempo: [] }), "blocks[0].items[0].dose.tempo: must have at least 1 entry"],
+    ["unknown dose", () => dose({ kind: "until-tired" }), "blocks[0].items[0].dose.kind: must be one of time, reps, breaths, effort, ladder"],
+    ["effort over all", () => dose({ kind: "effort", rounds: 1, ramp: [{ effort: 101, seconds: 2 }] }), "blocks[0].items[0].dose.ramp[0].effort: must be at most 100"],
+    ["breath of nothing", () => dose({ kind: "breaths", count: 2, pattern: [0, 0, 0, 0] }), "blocks[0].items[0].dose.pattern: must come to more than 0 s"],
+    ["rung off the ladder", () => dose({ kind: "ladder", rungs: [8, 12], rung: 2 }), "blocks[0].items[0].dose.rung: must be one of the rungs, counted from 0"],
+    ["three directions", () => lines((d) => Object.assign(d.blocks[0]!.items[0]!, { directions: 3 })), "blocks[0].items[0].directions: must be one of 1, 2"],
+    ["longer than a day", () => dose({ kind: "reps", count: 1000, tempo: [{ do: "a", seconds: 80_000 }] }), "blocks: come to 44444:26:40 of work; a session holds at most 24:00:00"],
+  ])("%s", (_, faults, expected) => expect(faults()).toContain(expected));
+
+  it("names every fault at once", () => {
+    const faults = lines((d) => {
+      d.title = "";
+      d.blocks[0]!.items[0]!.dose.seconds = 0;
+      Object.assign(d, { a: 1, b: 2 });
+    });
+    expect(faults).toHaveLength(4);
+  });
+
+  it("says where a document itself is none", () => {
+    expect(readSession(null, drills)).toMatchObject({ ok: false, faults: [{ path: "(document)" }] });
+    expect(readSession([], drills)).toMatchObject({ ok: false, faults: [{ path: "(document)" }] });
+    expect(readSessionText("{", drills)).toMatchObject({ ok: false, faults: [{ path: "(document)" }] });
+  });
+
+  it("refuses a document that would take all memory, quickly", () => {
+    const item = { drill: "kneel", sets: 20, sides: "each", directions: 2, dose: { kind: "reps", count: 1000, tempo: Array.from({ length: 32 }, () => ({ do: "x", seconds: 0.001 })) } };
+    const read = readSession({ ...good(), blocks: Array.from({ length: 40 }, () => ({ title: "b", rounds: 20, items: Array.from({ length: 60 }, () => item) })) }, drills);
+    expect(read).toMatchObject({ ok: false, faults: [{ path: "blocks" }, { path: "blocks", message: expect.stringContaining("beats") }] });
+  });
+});
+
+describe("anything at all", () => {
+  it("is read or refused with paths, never thrown at", () => {
+    fc.assert(
+      fc.property(fc.anything(), (value) => {
+        const read = readSession(value, drills);
+        return read.ok || read.faults.every((f) => f.path.length > 0 && f.message.length > 0);
+      }),
+      { numRuns: 2000 },
+    );
+  });
+
+  it("put somewhere in a good document is read or refused at a path that leads there", () => {
+    const samples = lookup(SAMPLE_DRILLS);
+    fc.assert(
+      fc.property(anySession, fc.nat(), fc.anything(), (session, seed, junk) => {
+        const copy = structuredClone(session) as unknown as Record<string, unknown>;
+        const places: [Record<string, unknown>, string, string][] = [];
+        const walk = (node: unknown, path: string) => {
+          if (typeof node !== "object" || node === null) return;
+          for (const key of Object.keys(node)) {
+            const here = Array.isArray(node) ? `${path}[${key}]` : path === "" ? key : `${path}.${key}`;
+            places.push([node as Record<string, unknown>, key, here]);
+            walk((node as Record<string, unknown>)[key], here);
+          }
+        };
+        walk(copy, "");
+        const [parent, key, path] = places[seed % places.length]!;
+        parent[key] = junk;
+        const read = readSession(copy, samples);
+        // A changed dose kind shifts the fault to a field beside it; anything else is reported at or below its own place.
+        const above = path.replace(/(\.[^.[]+|\[\d+\])$/, "");
+        return read.ok || read.faults.every((f) => f.path.startsWith(path) || f.path.startsWith(above) || f.path === "blocks");
+      }),
+      { numRuns: 1500 },
+    );
+  });
+});

@@ -1,0 +1,57 @@
+import type { Drill, DoseBounds, DrillLevel } from "~/core/drills/schema";
+import type { Beat, Dose } from "~/core/session/schema";
+
+type LevelText = Partial<Omit<DrillLevel, "how">> & Pick<DrillLevel, "how">;
+
+/** A drill as it is written in this folder: the standard level's facts at the top, the other levels as what differs. */
+export type Authored = Omit<Drill, "levels" | "directions"> &
+  Omit<DrillLevel, "endPosture" | "how"> & { endPosture?: DrillLevel["endPosture"]; directions?: 1 | 2; easier: LevelText; harder: LevelText };
+
+/** Fills in a drill's three levels from its standard level and what the others change. */
+export function drill(authored: Authored): Drill {
+  const { posture, endPosture, kit, main, also, loads, dose, bounds, easier, harder, directions = 1, ...drillText } = authored;
+  const standard: DrillLevel = { how: authored.brief, posture, endPosture: endPosture ?? posture, kit, main, also, loads, dose, bounds };
+  const level = (change: LevelText): DrillLevel => ({
+    ...standard,
+    ...change,
+    endPosture: change.endPosture ?? change.posture ?? standard.endPosture,
+  });
+  return { ...drillText, directions, levels: { easier: level(easier), standard, harder: level(harder) } };
+}
+
+export const time = (seconds: number): Dose => ({ kind: "time", seconds });
+
+export const breaths = (count: number, pattern?: [number, number, number, number]): Dose =>
+  pattern ? { kind: "breaths", count, pattern } : { kind: "breaths", count };
+
+/** Repetitions; each beat is written `word seconds` with the breath in brackets: `"reach 2 [out]"`. */
+export function reps(count: number, ...beats: string[]): Dose {
+  return { kind: "reps", count, tempo: beats.map(readBeat) };
+}
+
+function readBeat(text: string): Beat {
+  const parts = /^(.+?) ([\d.]+)(?: \[(in|out|hold)\])?$/.exec(text);
+  if (!parts?.[1] || !parts[2]) throw new Error(`Not a beat: ${text}`);
+  return { do: parts[1], seconds: Number(parts[2]), ...(parts[3] && { breath: parts[3] as "in" | "out" | "hold" }) };
+}
+
+/** Ramped effort; steps are `[per cent, seconds]`. */
+export function effort(
+  rounds: number, ramp: [number, number][], rest: { opposite?: [number, number]; settle?: number } = {},
+): Dose {
+  const step = ([percent, seconds]: [number, number]) => ({ effort: percent, seconds });
+  return {
+    kind: "effort", rounds, ramp: ramp.map(step),
+    ...(rest.opposite && { opposite: step(rest.opposite) }),
+    ...(rest.settle && { settle: rest.settle }),
+  };
+}
+
+/** The same repetitions, another count. */
+export function again(dose: Dose, count: number): Dose {
+  return dose.kind === "reps" || dose.kind === "breaths" ? { ...dose, count } : dose;
+}
+
+export const bounds = (least: number, most: number, step: number, leastRep?: number): DoseBounds => ({
+  least, most, step, ...(leastRep && { leastRep }),
+});

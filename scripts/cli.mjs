@@ -1,0 +1,30 @@
+// Runs the commands that need no database. They are bundled once and again whenever a source is newer, so that they
+// start fast.
+import { readdirSync, statSync } from "node:fs";
+import { fileURLToPath } from "node:url";
+
+const root = fileURLToPath(new URL("..", import.meta.url));
+const bundle = `${root}build/cli/main.mjs`;
+
+function newest(folder) {
+  let at = 0;
+  for (const entry of readdirSync(folder, { withFileTypes: true })) {
+    const path = `${folder}/${entry.name}`;
+    at = Math.max(at, entry.isDirectory() ? newest(path) : statSync(path).mtimeMs);
+  }
+  return at;
+}
+
+function isStale() {
+  const built = statSync(bundle, { throwIfNoEntry: false })?.mtimeMs ?? 0;
+  return ["core", "library", "cli"].some((folder) => newest(root + folder) > built);
+}
+
+if (isStale()) {
+  const { build } = await import("esbuild");
+  await build({
+    entryPoints: [`${root}cli/main.ts`], outfile: bundle, bundle: true, platform: "node", format: "esm", target: "node20",
+    absWorkingDir: root, tsconfig: `${root}tsconfig.json`, logLevel: "error", minify: true,
+  });
+}
+await import(bundle);
