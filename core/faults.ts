@@ -1,4 +1,4 @@
-import type { ZodError } from "zod";
+import type { ZodError, ZodType } from "zod";
 
 /** One thing wrong with a document: where it is and what to do about it. */
 export type Fault = { path: string; message: string };
@@ -20,8 +20,14 @@ export function faultLine(fault: Fault): string {
   return `${fault.path}: ${fault.message}`;
 }
 
+/** Parses with a schema; when it fails, every fault in plain words. */
+export function parseWith<T>(schema: ZodType<T>, value: unknown): Read<T> {
+  const parsed = schema.safeParse(value, { reportInput: true });
+  return parsed.success ? { ok: true, value: parsed.data } : { ok: false, faults: faultsOf(parsed.error) };
+}
+
 /** Every fault of a failed Zod parse, in plain words, each unknown key and each list entry with its own path. */
-export function faultsOf(error: ZodError): Fault[] {
+function faultsOf(error: ZodError): Fault[] {
   return error.issues.flatMap((issue) => faultsOfIssue(issue, []));
 }
 
@@ -59,6 +65,7 @@ function messageFor(issue: Issue): string {
       if (issue.origin === "array") return `must have at most ${issue.maximum} entries`;
       return `must be at most ${issue.maximum}`;
     case "invalid_value":
+      if (issue.input === undefined) return "is missing";
       return issue.values.length === 1
         ? `must be ${JSON.stringify(issue.values[0])}`
         : `must be one of ${issue.values.map((v) => String(v)).join(", ")}`;

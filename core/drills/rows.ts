@@ -17,6 +17,11 @@ export type Row = (typeof ROWS)[number];
 export type Joint =
   | "neck" | "upper-back" | "lower-back" | "ribs" | "trunk" | "shoulder-blade" | "shoulder" | "wrist" | "hip" | "knee" | "ankle" | "toes";
 
+/** Joints that can feel tighter on one side than the other, and are asked about by side. */
+export const RATED_JOINTS = ["neck", "upper-back", "lower-back", "shoulder", "wrist", "hip", "knee", "ankle", "toes"] as const satisfies readonly Joint[];
+
+export type RatedJoint = (typeof RATED_JOINTS)[number];
+
 export type Plane = "forward-back" | "side" | "rotation";
 
 /** What a row is called, which joint and plane it belongs to, and whether there is one on each side of the body. */

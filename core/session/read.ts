@@ -1,4 +1,4 @@
-import { faultsOf, type Fault, type Read } from "~/core/faults";
+import { parseWith, type Fault, type Read } from "~/core/faults";
 import { sizeFaults } from "~/core/timeline/size";
 import type { DrillLookup } from "~/core/timeline/types";
 import { sessionSchema, type Session } from "./schema";
@@ -8,11 +8,11 @@ export const LONGEST_TEXT = 4_000_000;
 
 /** Checks a document against the format, the drills there are, and what can be played. Reports every fault with its path. */
 export function readSession(document: unknown, drills: DrillLookup): Read<Session> {
-  const parsed = sessionSchema.safeParse(document, { reportInput: true });
-  if (!parsed.success) return { ok: false, faults: faultsOf(parsed.error) };
-  const faults = drillFaults(parsed.data, drills);
-  if (faults.length === 0) faults.push(...sizeFaults(parsed.data, drills));
-  return faults.length > 0 ? { ok: false, faults } : { ok: true, value: parsed.data };
+  const parsed = parseWith(sessionSchema, document);
+  if (!parsed.ok) return parsed;
+  const faults = drillFaults(parsed.value, drills);
+  if (faults.length === 0) faults.push(...sizeFaults(parsed.value, drills));
+  return faults.length > 0 ? { ok: false, faults } : parsed;
 }
 
 /** Reads a session from text, as from a file. */

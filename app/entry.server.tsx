@@ -1,0 +1,39 @@
+import { PassThrough } from "node:stream";
+import { createReadableStreamFromReadable } from "@react-router/node";
+import { isbot } from "isbot";
+import { renderToPipeableStream } from "react-dom/server";
+import { ServerRouter, type AppLoadContext, type EntryContext } from "react-router";
+import { NonceContext } from "./ui/nonce";
+
+export const streamTimeout = 5_000;
+
+/** Renders a page on the server, its scripts marked with the request's nonce. */
+export default function handleRequest(
+  request: Request, status: number, headers: Headers, entry: EntryContext, context: AppLoadContext,
+): Promise<Response> {
+  return new Promise((resolve, reject) => {
+    let shellSent = false;
+    const whole = isbot(request.headers.get("user-agent") ?? "");
+    const { pipe, abort } = renderToPipeableStream(
+      <NonceContext value={context.nonce}>
+        <ServerRouter context={entry} url={request.url} nonce={context.nonce} />
+      </NonceContext>,
+      {
+        nonce: context.nonce,
+        [whole ? "onAllReady" : "onShellReady"]() {
+          shellSent = true;
+          const body = new PassThrough();
+          headers.set("content-type", "text/html; charset=utf-8");
+          if (!headers.has("cache-control")) headers.set("cache-control", "no-store");
+          resolve(new Response(createReadableStreamFromReadable(body), { status, headers }));
+          pipe(body);
+        },
+        onShellError: reject,
+        onError(error) {
+          if (shellSent) console.error(error);
+        },
+      },
+    );
+    setTimeout(abort, streamTimeout + 1000).unref();
+  });
+}

@@ -1,0 +1,27 @@
+import { index, layout, route, type RouteConfig } from "@react-router/dev/routes";
+
+export default [
+  index("routes/home.tsx"),
+  route("sign-in", "routes/sign-in/route.tsx"),
+  route("sign-up", "routes/sign-up/route.tsx"),
+  route("sign-out", "routes/sign-out.tsx"),
+
+  // For coaches
+  layout("routes/coach/layout.tsx", [
+    route("sessions", "routes/sessions/route.tsx"),
+    route("sessions/:id/hand-out", "routes/hand-out/route.tsx"),
+    route("heard", "routes/heard/route.tsx"),
+    route("teams", "routes/teams/route.tsx"),
+    route("sessions/:id", "routes/desk/route.tsx"),
+  ]),
+  route("sessions/:id/save", "routes/desk/save.ts"),
+  route("sessions/:id/export", "routes/sessions/export.ts"),
+
+  // For athletes, from a link
+  route("f/:token", "routes/follow/route.tsx"),
+  route("f/:token/progress", "routes/follow/progress.ts"),
+  route("f/:token/check-in", "routes/follow/check-in.ts"),
+
+  // A page with nothing on it: says the server is up, and is the baseline of the measurements
+  route("up", "routes/up.tsx"),
+] satisfies RouteConfig;

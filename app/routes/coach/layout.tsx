@@ -1,0 +1,71 @@
+import { LogOut, SunMoon } from "lucide-react";
+import { Form, NavLink, Outlet } from "react-router";
+import type { Route } from "./+types/layout";
+import { requireCoach } from "~/app/server/coach.server";
+import { getServices } from "~/app/server/services.server";
+import { cx } from "~/app/ui/classes";
+import { IconButton } from "~/app/ui/button";
+import { switchTheme } from "~/app/ui/theme";
+import { countUnseenPain } from "~/db/runs";
+
+export async function loader({ request }: Route.LoaderArgs) {
+  const coach = await requireCoach(request);
+  return { name: coach.name, pain: await countUnseenPain(getServices().db, coach.id) };
+}
+
+export default function CoachLayout({ loaderData }: Route.ComponentProps) {
+  return (
+    <div className="flex min-h-dvh flex-col">
+      <a href="#main" className="sr-only focus:not-sr-only focus:absolute focus:z-50 focus:bg-land focus:p-2">
+        Go to the main part
+      </a>
+      <header className="flex items-center gap-5 border-b border-line-water bg-paper px-4 py-1.5 max-md:gap-2 max-md:px-3">
+        <p className="wide-type flex items-center gap-2 font-semibold">
+          <img src="/mark.svg" alt="" width={24} height={24} />
+          <span className="max-sm:sr-only">Mapset</span>
+        </p>
+        <nav aria-label="Main" className="flex gap-1">
+          <NavEntry to="/sessions">Sessions</NavEntry>
+          <NavEntry to="/heard">
+            Heard back
+            {loaderData.pain > 0 && (
+              <span className="ml-1.5 rounded-full bg-plum px-1.5 text-xs font-semibold text-land" title={`${loaderData.pain} told of pain`}>
+                {loaderData.pain}
+                <span className="sr-only"> told of pain</span>
+              </span>
+            )}
+          </NavEntry>
+          <NavEntry to="/teams">Teams</NavEntry>
+        </nav>
+        <span className="ml-auto truncate text-sm text-ink-faint max-md:hidden">{loaderData.name}</span>
+        <div className="flex gap-1 max-md:ml-auto">
+          <IconButton label="Light or dark" onClick={() => switchTheme("desk")}>
+            <SunMoon size={17} aria-hidden />
+          </IconButton>
+          <Form method="post" action="/sign-out">
+            <IconButton type="submit" label="Sign out">
+              <LogOut size={17} aria-hidden />
+            </IconButton>
+          </Form>
+        </div>
+      </header>
+      <Outlet />
+    </div>
+  );
+}
+
+function NavEntry({ to, children }: { to: string; children: React.ReactNode }) {
+  return (
+    <NavLink
+      to={to}
+      className={({ isActive }) =>
+        cx(
+          "inline-flex items-center rounded-md px-2.5 py-1.5 font-medium",
+          isActive ? "bg-land text-ink shadow-[inset_0_-2px_0_var(--depth-5)]" : "text-ink-soft hover:bg-land-deep hover:text-ink",
+        )
+      }
+    >
+      {children}
+    </NavLink>
+  );
+}

@@ -1,0 +1,83 @@
+import { Command } from "cmdk";
+import { Plus, Search } from "lucide-react";
+import { useMemo, useRef, useState } from "react";
+import { cx } from "~/app/ui/classes";
+import type { Drill } from "~/core/drills/schema";
+import { findDrills, makeFindable } from "~/core/drills/search";
+import { KIT_FACTS } from "~/core/drills/kit";
+import { doseWords, METHOD_WORDS } from "~/core/text/words";
+import { POSTURE_WORDS } from "~/core/timeline/postures";
+import { DRILLS } from "~/library";
+
+const FINDABLE = makeFindable(DRILLS);
+
+/** Finds a drill by name, joint, method, posture or kit, and puts it after the selected one. Stays open for the next. */
+export function AddDrill({ after, onAdd, onAddBlock }: { after: string; onAdd: (drill: Drill) => void; onAddBlock: (drill: Drill) => void }) {
+  const [open, setOpen] = useState(false);
+  const [query, setQuery] = useState("");
+  const [said, setSaid] = useState("");
+  const box = useRef<HTMLDivElement>(null);
+  const input = useRef<HTMLInputElement>(null);
+  const found = useMemo(() => findDrills(FINDABLE, query), [query]);
+  const add = (drill: Drill, inBlock: boolean) => {
+    (inBlock ? onAddBlock : onAdd)(drill);
+    setQuery("");
+    setSaid(`${drill.name} was added${inBlock ? " in a new block" : ""}.`);
+    input.current?.focus();
+  };
+  return (
+    <div
+      ref={box} className="relative"
+      onBlur={(event) => !box.current?.contains(event.relatedTarget) && setOpen(false)}
+      onKeyDown={(event) => {
+        if (event.key !== "Escape" || !open) return;
+        event.stopPropagation();
+        setOpen(false);
+      }}
+    >
+      <Command shouldFilter={false} label="Add a drill" loop>
+        <div className="flex items-center gap-2 border-b border-line bg-land px-3 focus-within:outline-2 focus-within:-outline-offset-2 focus-within:outline-ink">
+          <Search size={16} className="text-ink-faint" aria-hidden />
+          <Command.Input
+            ref={input} value={query} onValueChange={(text) => { setQuery(text); setOpen(true); }} onFocus={() => setOpen(true)} onClick={() => setOpen(true)}
+            placeholder={`Add a drill after ${after}`} className="min-h-11 w-full bg-transparent outline-none" data-add-drill
+          />
+          <kbd className="rounded border border-line px-1.5 text-xs text-ink-faint">/</kbd>
+        </div>
+        <Command.List
+          className={cx("absolute top-full right-0 left-0 z-30 max-h-[26rem] overflow-y-auto rounded-b-md border border-line bg-land shadow-2xl", !open && "hidden")}
+          tabIndex={-1}
+        >
+          <Command.Empty className="px-4 py-6 text-center text-ink-soft">
+            No drill has all these words. Try a joint, a posture or a piece of kit: “ankle”, “kneeling”, “stick”.
+          </Command.Empty>
+          {open && found.map((drill) => (
+            <Command.Item
+              key={drill.id} value={drill.id} onSelect={() => add(drill, false)}
+              className="flex cursor-pointer items-center gap-3 border-b border-line/60 px-3 py-1.5 data-[selected=true]:bg-depth-1"
+            >
+              <Plus size={15} className="shrink-0 text-ink-faint" aria-hidden />
+              <span className="min-w-0 flex-1">
+                <span className="block truncate font-medium">{drill.name}</span>
+                <span className="block truncate text-sm text-ink-soft">
+                  {METHOD_WORDS[drill.method]} · {POSTURE_WORDS[drill.levels.standard.posture]}
+                  {drill.levels.standard.kit.length > 0 && ` · ${[...new Set(drill.levels.standard.kit)].map((k) => KIT_FACTS[k].words).join(", ")}`}
+                </span>
+              </span>
+              <span className="text-sm whitespace-nowrap text-ink-faint">{doseWords(drill.levels.standard.dose)}</span>
+              <button
+                type="button" tabIndex={-1} className="rounded border border-line px-1.5 py-0.5 text-xs text-ink-soft hover:bg-land-deep"
+                onClick={(event) => { event.stopPropagation(); add(drill, true); }}
+              >
+                in a new block
+              </button>
+            </Command.Item>
+          ))}
+        </Command.List>
+      </Command>
+      <p className="sr-only" role="status">
+        {said}
+      </p>
+    </div>
+  );
+}

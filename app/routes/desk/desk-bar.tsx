@@ -1,0 +1,103 @@
+import { format } from "date-fns";
+import { CircleCheck, CloudOff, LoaderCircle, Redo2, Send, TriangleAlert, Undo2 } from "lucide-react";
+import { useMemo } from "react";
+import type { NewestEdition } from "./desk-view";
+import type { Desk } from "./use-desk";
+import type { SaveState, useSaving } from "./use-saving";
+import { ButtonLink, IconButton } from "~/app/ui/button";
+import { cx } from "~/app/ui/classes";
+import { editSession } from "~/core/session/edits";
+import { sameJson } from "~/core/session/same";
+import { clockText } from "~/core/text/clock";
+import { againstTarget } from "~/core/text/target";
+
+type Saving = ReturnType<typeof useSaving>;
+
+/** Title, length against its promise, undo, how it stands with saving, and handing out. */
+export function DeskBar({ id, desk, saving, edition, archived }: { id: string; desk: Desk; saving: Saving; edition: NewestEdition | undefined; archived: boolean }) {
+  const { session, history, timeline, change } = desk;
+  const against = againstTarget(timeline.totalSeconds, session.target);
+  const undoWords = history.words ? `Undo: ${history.words}` : "Nothing to undo";
+  const redoWords = history.future[0] ? `Do again: ${history.future[0].words}` : "Nothing to do again";
+  return (
+    <div className="flex flex-wrap items-center gap-x-4 gap-y-2 border-b border-line-water bg-paper px-4 py-2">
+      <div className="min-w-52 flex-1">
+        <input
+          aria-label="Name of the session" value={session.title} maxLength={120}
+          onChange={(e) => e.target.value !== "" && change((s) => editSession(s, { title: e.target.value }), "name", "name")}
+          className="wide-type w-full truncate rounded bg-transparent px-1 py-0.5 text-xl font-semibold hover:bg-land focus:bg-land"
+        />
+        <SaveLine state={saving.state} onTry={() => void saving.saveNow()} archived={archived} />
+      </div>
+      <div className="flex items-center gap-0.5">
+        <IconButton label={undoWords} disabled={history.past.length === 0} onClick={desk.undo}>
+          <Undo2 size={17} aria-hidden />
+        </IconButton>
+        <IconButton label={redoWords} disabled={history.future.length === 0} onClick={desk.redo}>
+          <Redo2 size={17} aria-hidden />
+        </IconButton>
+      </div>
+      <div className="flex items-baseline gap-2.5" role="status" aria-label="Length">
+        <span className="clock-type text-4xl leading-none" data-testid="total">
+          {clockText(timeline.totalSeconds)}
+        </span>
+        <span className={cx("text-sm leading-tight", against.kind === "over" ? "font-semibold text-plum" : against.kind === "met" ? "font-semibold text-kelp" : "text-ink-soft")}>
+          {session.target === undefined ? "no promised length" : <>of {clockText(session.target)}<br />{against.words}</>}
+        </span>
+      </div>
+      <div className="flex flex-col items-end">
+        <ButtonLink kind="primary" to={`/sessions/${id}/hand-out`}>
+          <Send size={16} aria-hidden /> Hand out
+        </ButtonLink>
+        <EditionLine edition={edition} desk={desk} />
+      </div>
+    </div>
+  );
+}
+
+function EditionLine({ edition, desk }: { edition: NewestEdition | undefined; desk: Desk }) {
+  const changed = useMemo(() => edition !== undefined && !sameJson(edition.session, desk.session), [edition, desk.session]);
+  if (!edition) return <span className="text-xs text-ink-faint">not handed out yet</span>;
+  return (
+    <span className={cx("text-xs", changed ? "font-medium text-plum" : "text-ink-faint")}>
+      Edition {edition.number}, {format(new Date(edition.createdAt), "d MMM")}
+      {changed ? ": changed since" : edition.open ? ": as here" : ": link withdrawn"}
+    </span>
+  );
+}
+
+function SaveLine({ state, onTry, archived }: { state: SaveState; onTry: () => void; archived: boolean }) {
+  const { icon: Icon, words, bad } = lineOf(state);
+  return (
+    <p className={cx("flex items-center gap-1.5 px-1 text-sm", bad ? "font-medium text-plum" : "text-ink-faint")} role="status" data-testid="save-state">
+      <Icon size={14} aria-hidden className={state.kind === "saving" ? "animate-spin" : undefined} />
+      {words}
+      {(state.kind === "offline" || state.kind === "signed-out") && (
+        <button type="button" className="underline underline-offset-2" onClick={onTry}>
+          Try now
+        </button>
+      )}
+      {archived && <span>· archived</span>}
+    </p>
+  );
+}
+
+function lineOf(state: SaveState): { icon: typeof CircleCheck; words: string; bad?: boolean } {
+  switch (state.kind) {
+    case "saved":
+      return { icon: CircleCheck, words: "Saved" };
+    case "waiting":
+    case "saving":
+      return { icon: LoaderCircle, words: "Saving…" };
+    case "offline":
+      return { icon: CloudOff, words: "No connection. Kept in this browser, trying again.", bad: true };
+    case "signed-out":
+      return { icon: TriangleAlert, words: "You are signed out. Sign in in another tab; this is kept here.", bad: true };
+    case "gone":
+      return { icon: TriangleAlert, words: "This session has been deleted elsewhere. Kept in this browser only.", bad: true };
+    case "newer":
+      return { icon: TriangleAlert, words: "Not saved: another tab has a newer copy.", bad: true };
+    case "refused":
+      return { icon: TriangleAlert, words: `Not saved: ${state.message}`, bad: true };
+  }
+}

@@ -1,0 +1,55 @@
+import { useCallback, useEffect, useRef } from "react";
+import { AddDrill } from "./add-drill";
+import { DeskBar } from "./desk-bar";
+import { DrillPanel } from "./drill-panel";
+import { NewerDialog } from "./newer-dialog";
+import { Outline } from "./outline";
+import { ProfileChart } from "./profile-chart";
+import type { DeskCopy } from "./save";
+import { SessionPanel } from "./session-panel";
+import { nameAt, useDesk, type Place } from "./use-desk";
+import { useDeskKeys } from "./use-desk-keys";
+import { useSaving } from "./use-saving";
+import type { Session } from "~/core/session/schema";
+
+export type NewestEdition = { number: number; createdAt: string; session: Session; open: boolean };
+
+type Props = { id: string; copy: DeskCopy; archived: boolean; edition: NewestEdition | undefined };
+
+/** The desk: the profile on top, the list on the left, the selected drill or the session on the right. */
+export function DeskView({ id, copy, archived, edition }: Props) {
+  const desk = useDesk(copy.doc);
+  const saving = useSaving({ id, first: copy, doc: desk.session, onReplace: desk.replace });
+  useDeskKeys(desk);
+  const { session, selection, select } = desk;
+  const names = useCallback((place: Place) => nameAt(session, place), [session]);
+  const list = useRef<HTMLDivElement>(null);
+
+  // A drill chosen on the profile comes into view in the list.
+  useEffect(() => {
+    if (selection) list.current?.querySelector('[aria-pressed="true"]')?.scrollIntoView({ block: "nearest" });
+  }, [selection]);
+
+  const after = selection ? nameAt(session, selection) : "the last one";
+  return (
+    <main id="main" className="flex flex-1 flex-col lg:h-[calc(100dvh-3.1rem)] lg:overflow-hidden">
+      <h1 className="sr-only">Desk: {session.title}</h1>
+      <DeskBar id={id} desk={desk} saving={saving} edition={edition} archived={archived} />
+      <section aria-label="Profile" className="border-b border-line-water bg-land px-3 pt-2 pb-1">
+        <ProfileChart profile={desk.profile} timeline={desk.timeline} selection={selection} names={names} onSelect={select} target={session.target} />
+      </section>
+      <div className="grid min-h-0 flex-1 grid-cols-[minmax(0,1fr)_24rem] max-lg:grid-cols-1">
+        <section aria-label="Drills" className="flex min-h-0 flex-col border-r border-line-water">
+          <AddDrill after={after} onAdd={desk.addDrill} onAddBlock={(drill) => desk.addBlock(drill, "")} />
+          <div ref={list} className="min-h-0 flex-1 overflow-y-auto">
+            <Outline desk={desk} />
+          </div>
+        </section>
+        <aside aria-label={selection ? "Selected drill" : "Session"} className="min-h-0 overflow-y-auto bg-land" tabIndex={-1}>
+          {selection ? <DrillPanel key={`${selection.block}.${selection.item}`} desk={desk} place={selection} /> : <SessionPanel desk={desk} />}
+        </aside>
+      </div>
+      <NewerDialog saving={saving} mine={session} />
+    </main>
+  );
+}

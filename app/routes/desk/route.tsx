@@ -1,0 +1,25 @@
+import type { Route } from "./+types/route";
+import { DeskView } from "./desk-view";
+import { deskCopy } from "./save";
+import { idOf, notHere, requireCoach } from "~/app/server/coach.server";
+import { getServices } from "~/app/server/services.server";
+import { findSession } from "~/db/sessions";
+import { newestEdition } from "~/db/editions";
+
+export const meta: Route.MetaFunction = ({ loaderData }) => [{ title: `${loaderData?.copy.doc.title ?? "Desk"} · Mapset` }];
+
+export async function loader({ request, params }: Route.LoaderArgs) {
+  const coach = await requireCoach(request);
+  const id = idOf(params.id);
+  const { db } = getServices();
+  const [stored, edition] = await Promise.all([findSession(db, coach.id, id), newestEdition(db, coach.id, id)]);
+  if (!stored) throw notHere();
+  return { id, copy: deskCopy(stored), archived: stored.archivedAt !== null, edition };
+}
+
+/** The desk keeps itself up to date; the page's data is for opening it. */
+export const shouldRevalidate = () => false;
+
+export default function DeskRoute({ loaderData }: Route.ComponentProps) {
+  return <DeskView key={loaderData.id} {...loaderData} />;
+}

@@ -1,0 +1,54 @@
+import { z } from "zod";
+import type { Route } from "./+types/save";
+import { idOf, requireCoachForData } from "~/app/server/coach.server";
+import { keepSession } from "~/app/server/session-docs.server";
+import { getServices } from "~/app/server/services.server";
+import { parseWith, type Fault } from "~/core/faults";
+import { readSession } from "~/core/session/read";
+import type { Session } from "~/core/session/schema";
+import { compile } from "~/core/timeline/compile";
+import { findSession, saveSession, type StoredSession } from "~/db/sessions";
+import { drillById } from "~/library";
+
+const message = z.strictObject({ basedOn: z.int().min(1), doc: z.unknown(), asCopy: z.boolean().optional() });
+
+/** A stored session as the desk gets it. */
+export type DeskCopy = { doc: Session; revision: number; updatedAt: string };
+
+/** What the desk is told after it tried to save. */
+export type SaveAnswer =
+  | { kind: "saved"; revision: number; updatedAt: string }
+  | { kind: "copied"; id: string }
+  | { kind: "newer"; stored: DeskCopy }
+  | { kind: "gone" }
+  | { kind: "signed-out" }
+  | { kind: "refused"; faults: Fault[] };
+
+/** The newest copy, for a tab that hears another has saved. */
+export async function loader({ request, params }: Route.LoaderArgs) {
+  const coach = await requireCoachForData(request);
+  const stored = await findSession(getServices().db, coach.id, idOf(params.id));
+  return stored ? Response.json(deskCopy(stored)) : Response.json({ kind: "gone" }, { status: 404 });
+}
+
+export async function action({ request, params }: Route.ActionArgs) {
+  const coach = await requireCoachForData(request);
+  const answer = await save(coach.id, idOf(params.id), await request.json().catch(() => undefined));
+  const status = { saved: 200, copied: 200, newer: 409, gone: 404, "signed-out": 401, refused: 422 }[answer.kind];
+  return Response.json(answer, { status });
+}
+
+async function save(ownerId: string, id: string, body: unknown): Promise<SaveAnswer> {
+  const given = parseWith(message, body);
+  if (!given.ok) return { kind: "refused", faults: given.faults };
+  const read = readSession(given.value.doc, drillById);
+  if (!read.ok) return { kind: "refused", faults: read.faults };
+  if (given.value.asCopy) return { kind: "copied", id: await keepSession(ownerId, read.value) };
+  const saved = await saveSession(getServices().db, ownerId, id, given.value.basedOn, read.value, compile(read.value, drillById).totalSeconds);
+  if (saved.kind === "saved") return { ...saved, updatedAt: saved.updatedAt.toISOString() };
+  return saved.kind === "newer" ? { kind: "newer", stored: deskCopy(saved.stored) } : saved;
+}
+
+export function deskCopy({ doc, revision, updatedAt }: StoredSession): DeskCopy {
+  return { doc, revision, updatedAt: updatedAt.toISOString() };
+}

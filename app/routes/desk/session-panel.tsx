@@ -1,0 +1,165 @@
+import { useState } from "react";
+import type { Desk } from "./use-desk";
+import { FieldNote, inputLook, SelectField } from "~/app/ui/field";
+import { NumberField } from "~/app/ui/number-field";
+import { kitList } from "~/core/coverage/kit-list";
+import { editPace, editSession } from "~/core/session/edits";
+import { PURPOSES, type Pace } from "~/core/session/schema";
+import { clockText, readClock, secondsText } from "~/core/text/clock";
+import { PURPOSE_WORDS } from "~/core/text/words";
+import { postureChanges, totalsByKind } from "~/core/timeline/totals";
+import { drillById } from "~/library";
+
+const PACE: { key: keyof Pace; label: string; least: number; step: number }[] = [
+  { key: "demo", label: "Watch first", least: 0, step: 5 },
+  { key: "switchSides", label: "Change sides", least: 0, step: 1 },
+  { key: "turn", label: "Change direction", least: 0, step: 1 },
+  { key: "kitChange", label: "Fetch a piece of kit", least: 0, step: 1 },
+  { key: "breath", label: "One easy breath", least: 1, step: 0.5 },
+];
+
+/** The session as a whole: its promise, where the time goes, its kit, its pace and notes. */
+export function SessionPanel({ desk }: { desk: Desk }) {
+  const { session, timeline, change } = desk;
+  return (
+    <div className="flex flex-col gap-5 p-4">
+      <section className="flex flex-col gap-3">
+        <h2 className="wide-type text-lg font-semibold">The session</h2>
+        <div className="grid grid-cols-2 gap-3">
+          <SelectField
+            label="What for" value={session.purpose} options={PURPOSES.map((value) => ({ value, words: PURPOSE_WORDS[value] }))}
+            onChange={(purpose) => change((s) => editSession(s, { purpose }), `purpose: ${PURPOSE_WORDS[purpose]}`)}
+          />
+          <TargetField desk={desk} />
+          <SelectField
+            label="First side" value={session.firstSide} options={[{ value: "left", words: "left" }, { value: "right", words: "right" }]}
+            onChange={(firstSide) => change((s) => editSession(s, { firstSide }), `first side ${firstSide}`)}
+          />
+        </div>
+      </section>
+      <WhereTimeGoes desk={desk} />
+      <section className="flex flex-col gap-1.5">
+        <h3 className="font-semibold">Kit for one</h3>
+        <KitLines desk={desk} />
+      </section>
+      <details className="group">
+        <summary className="font-semibold">Pace between the work</summary>
+        <p className="py-1 text-sm text-ink-faint">How long your group takes. Every total follows.</p>
+        <div className="grid grid-cols-2 gap-3">
+          {PACE.map(({ key, label, least, step }) => (
+            <NumberField
+              key={key} label={label} unit="s" min={least} max={120} step={step} value={session.pace[key]}
+              onChange={(seconds) => change((s) => editPace(s, { [key]: seconds }), `${label.toLowerCase()} ${seconds} s`, `pace ${key}`)}
+            />
+          ))}
+        </div>
+      </details>
+      <div className="flex flex-col gap-1">
+        <label htmlFor="session-notes" className="font-semibold">
+          Notes
+        </label>
+        <textarea
+          id="session-notes" className={inputLook} rows={4} maxLength={10_000} value={session.notes ?? ""} placeholder="For you: room, order of the day, what to lay out."
+          onChange={(e) => change((s) => editSession(s, { notes: e.target.value || undefined }), "notes", "notes")}
+        />
+      </div>
+      <p className="text-xs text-ink-faint">
+        {timeline.segments.length} stretches of time. Select a drill in the list or on the profile to change it.
+      </p>
+    </div>
+  );
+}
+
+function TargetField({ desk }: { desk: Desk }) {
+  const { session, change } = desk;
+  const [text, setText] = useState<string>();
+  const shown = text ?? (session.target === undefined ? "" : clockText(session.target));
+  const seconds = shown.trim() === "" ? undefined : readClock(shown);
+  const bad = text !== undefined && shown.trim() !== "" && (seconds === undefined || seconds <= 0 || seconds > 86_400);
+  return (
+    <div className="flex flex-col gap-1">
+      <label htmlFor="session-target" className="text-sm font-medium text-ink-soft">
+        Promised length
+      </label>
+      <input
+        id="session-target" className={inputLook} inputMode="decimal" placeholder="12 or 12:30" value={shown} aria-invalid={bad || undefined} aria-describedby="session-target-note"
+        onChange={(e) => setText(e.target.value)}
+        onKeyDown={(e) => e.key === "Enter" && e.currentTarget.blur()}
+        onBlur={() => {
+          if (!bad && text !== undefined && seconds !== session.target)
+            change((s) => editSession(s, { target: seconds }), seconds === undefined ? "no target" : `target ${clockText(seconds)}`);
+          if (!bad) setText(undefined);
+        }}
+      />
+      <FieldNote id="session-target-note" hint="Minutes, or minutes:seconds" fault={bad ? "Write minutes, like 12, or 12:30." : undefined} />
+    </div>
+  );
+}
+
+function WhereTimeGoes({ desk }: { desk: Desk }) {
+  const { timeline } = desk;
+  const kinds = totalsByKind(timeline.segments);
+  const { left, right, both } = timeline.workSeconds;
+  const total = Math.max(timeline.totalSeconds, 1);
+  const parts = [
+    { words: "work", seconds: kinds.work, fill: "var(--depth-4)" },
+    { words: "watching first", seconds: kinds.demo, fill: "url(#dots)" },
+    { words: "moving and kit", seconds: kinds.move, fill: "var(--depth-2)" },
+    { words: "changing sides and direction", seconds: kinds.switch + kinds.turn, fill: "var(--depth-6)" },
+    { words: "rest", seconds: kinds.rest, fill: "var(--land-deep)" },
+  ].filter((p) => p.seconds > 0);
+  return (
+    <section className="flex flex-col gap-2">
+      <h3 className="font-semibold">Where the time goes</h3>
+      <svg viewBox="0 0 100 6" preserveAspectRatio="none" className="h-3 w-full rounded-sm border border-line" aria-hidden>
+        {parts.map((part, i) => {
+          const x = (parts.slice(0, i).reduce((sum, p) => sum + p.seconds, 0) / total) * 100;
+          return <rect key={part.words} x={x} y={0} width={(part.seconds / total) * 100} height={6} fill={part.fill} />;
+        })}
+      </svg>
+      <dl className="grid grid-cols-[1fr_auto] gap-x-4 text-sm">
+        {parts.map((part) => (
+          <div key={part.words} className="contents">
+            <dt className="text-ink-soft">{part.words}</dt>
+            <dd className="text-right">{clockText(part.seconds)}</dd>
+          </div>
+        ))}
+      </dl>
+      <dl className="grid grid-cols-3 rounded-md border border-line text-center">
+        <Side words="left" seconds={left} />
+        <Side words="right" seconds={right} />
+        <Side words="both" seconds={both} />
+      </dl>
+      {Math.abs(left - right) > 0.5 && (
+        <p className="text-sm font-medium text-plum">
+          {left > right ? "Left" : "Right"} gets {secondsText(Math.abs(left - right))} more work than {left > right ? "right" : "left"}.
+        </p>
+      )}
+      <p className="text-sm text-ink-soft">{postureChanges(timeline.segments)} changes of posture.</p>
+    </section>
+  );
+}
+
+function Side({ words, seconds }: { words: string; seconds: number }) {
+  return (
+    <div className="py-1 not-first:border-l not-first:border-line">
+      <dt className="text-xs text-ink-faint">{words}</dt>
+      <dd className="font-semibold">{secondsText(seconds)}</dd>
+    </div>
+  );
+}
+
+function KitLines({ desk }: { desk: Desk }) {
+  const kit = kitList(desk.session, drillById);
+  if (kit.length === 0) return <p className="text-sm text-ink-soft">None.</p>;
+  return (
+    <ul className="text-sm">
+      {kit.map((need) => (
+        <li key={need.kit}>
+          {need.pieces > 1 ? `${need.pieces} × ` : ""}
+          {need.words} <span className="text-ink-faint">(or {need.instead})</span>
+        </li>
+      ))}
+    </ul>
+  );
+}

@@ -1,0 +1,197 @@
+import { useCallback, useEffect, useLayoutEffect, useRef, useState } from "react";
+import type { DeskCopy, SaveAnswer } from "./save";
+import { readDraft, dropDraft, keepDraft } from "./drafts";
+import { sameJson } from "~/core/session/same";
+import type { Session } from "~/core/session/schema";
+
+/** How it stands with saving, for the person at the desk. */
+export type SaveState =
+  | { kind: "saved"; at: string }
+  | { kind: "waiting" | "saving" | "offline" | "signed-out" | "gone" }
+  | { kind: "newer"; stored: DeskCopy }
+  | { kind: "refused"; message: string };
+
+const WAIT_MS = 700;
+const AGAIN_MS = 5_000;
+/** Browsers send at most about 64 kB from a page that is going away. */
+const KEEPALIVE_BYTES = 60_000;
+
+type Options = { id: string; first: DeskCopy; doc: Session; onReplace: (doc: Session, words: string) => void };
+
+/**
+ * Saves the session on its own, a moment after each edit, always over the revision it was made from. A newer copy from
+ * another tab stops it until the person has chosen. What is not saved yet is kept in the browser.
+ */
+export function useSaving({ id, first, doc, onReplace }: Options) {
+  const [state, setState] = useState<SaveState>({ kind: "saved", at: first.updatedAt });
+  const [asked, setAsked] = useState(0);
+  const saved = useRef({ doc: first.doc, revision: first.revision });
+  const latest = useRef(doc);
+  const busy = useRef(false);
+  const blocked = useRef(false);
+  const gone = useRef(false);
+  useLayoutEffect(() => {
+    latest.current = doc;
+  }, [doc]);
+
+  const send = useCallback(
+    (body: object, init: RequestInit = {}) =>
+      fetch(`/sessions/${id}/save`, { method: "POST", headers: { "content-type": "application/json" }, body: JSON.stringify(body), ...init }),
+    [id],
+  );
+
+  const save = useCallback(async () => {
+    if (busy.current || blocked.current || latest.current === saved.current.doc) return;
+    busy.current = true;
+    setState({ kind: "saving" });
+    const sent = latest.current;
+    try {
+      const answer = (await (await send({ basedOn: saved.current.revision, doc: sent })).json()) as SaveAnswer;
+      if (answer.kind === "saved") {
+        saved.current = { doc: sent, revision: answer.revision };
+        announce(id, answer.revision);
+        if (latest.current === sent) {
+          dropDraft(id);
+          setState({ kind: "saved", at: answer.updatedAt });
+        } else setAsked((n) => n + 1);
+      } else {
+        blocked.current = answer.kind !== "signed-out";
+        setState(stateOf(answer));
+      }
+    } catch {
+      setState({ kind: "offline" });
+    } finally {
+      busy.current = false;
+      // The desk was left while this was under way, with one more edit to send.
+      if (gone.current && !blocked.current && latest.current !== sent)
+        void send({ basedOn: saved.current.revision, doc: latest.current }).then((r) => r.ok && dropDraft(id), () => undefined);
+    }
+  }, [id, send]);
+
+  // Save a moment after the last edit; keep a copy in the browser at once.
+  useEffect(() => {
+    if (doc === saved.current.doc) return;
+    keepDraft(id, { basedOn: saved.current.revision, doc });
+    if (!blocked.current && !busy.current) setState({ kind: "waiting" });
+    const timer = setTimeout(() => void save(), WAIT_MS);
+    return () => clearTimeout(timer);
+  }, [doc, asked, id, save]);
+
+  // Without a connection, or signed out in between, try again until it goes through.
+  useEffect(() => {
+    if (state.kind !== "offline" && state.kind !== "signed-out") return;
+    const timer = setInterval(() => void save(), AGAIN_MS);
+    const online = () => void save();
+    window.addEventListener("online", online);
+    return () => {
+      clearInterval(timer);
+      window.removeEventListener("online", online);
+    };
+  }, [state.kind, save]);
+
+  // A page that goes away sends what is left, and asks when it cannot.
+  useEffect(() => {
+    const leave = () => {
+      if (blocked.current || latest.current === saved.current.doc) return;
+      const body = { basedOn: saved.current.revision, doc: latest.current };
+      if (JSON.stringify(body).length < KEEPALIVE_BYTES && !busy.current) void send(body, { keepalive: true }).catch(() => undefined);
+    };
+    const ask = (event: BeforeUnloadEvent) => {
+      if (latest.current !== saved.current.doc) event.preventDefault();
+    };
+    gone.current = false;
+    window.addEventListener("pagehide", leave);
+    window.addEventListener("beforeunload", ask);
+    return () => {
+      window.removeEventListener("pagehide", leave);
+      window.removeEventListener("beforeunload", ask);
+      // Going to another page of Mapset: the page stays, so the message gets through.
+      gone.current = true;
+      leave();
+    };
+  }, [send]);
+
+  const take = useCallback(
+    (copy: DeskCopy, words: string) => {
+      saved.current = { doc: copy.doc, revision: copy.revision };
+      blocked.current = false;
+      dropDraft(id);
+      setState({ kind: "saved", at: copy.updatedAt });
+      onReplace(copy.doc, words);
+    },
+    [id, onReplace],
+  );
+
+  // Another tab has saved: follow it when nothing is unsaved here, otherwise say so at once.
+  useEffect(() => {
+    const channel = new BroadcastChannel("mapset-saved");
+    channel.onmessage = async (event: MessageEvent<{ id: string; revision: number }>) => {
+      if (event.data.id !== id || event.data.revision <= saved.current.revision) return;
+      const answer = await fetch(`/sessions/${id}/save`).catch(() => undefined);
+      if (!answer?.ok) return;
+      const copy = (await answer.json()) as DeskCopy;
+      if (copy.revision <= saved.current.revision) return;
+      if (latest.current === saved.current.doc) take(copy, "change from another tab");
+      else {
+        blocked.current = true;
+        setState({ kind: "newer", stored: copy });
+      }
+    };
+    return () => channel.close();
+  }, [id, take]);
+
+  // What an earlier visit could not save.
+  useEffect(() => {
+    const draft = readDraft(id);
+    if (!draft) return;
+    if (sameJson(draft.doc, first.doc)) dropDraft(id);
+    else if (draft.basedOn === first.revision) onReplace(draft.doc, "edits that had not been saved");
+    else {
+      onReplace(draft.doc, "edits that had not been saved");
+      blocked.current = true;
+      setState({ kind: "newer", stored: first });
+    }
+    // Only when the desk opens.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+  }, [id]);
+
+  const keepMine = useCallback(
+    (stored: DeskCopy) => {
+      saved.current = { doc: stored.doc, revision: stored.revision };
+      blocked.current = false;
+      setAsked((n) => n + 1);
+    },
+    [],
+  );
+
+  const keepAsCopy = useCallback(
+    async (stored: DeskCopy): Promise<string | undefined> => {
+      const answer = (await (await send({ basedOn: stored.revision, doc: { ...latest.current, title: `${latest.current.title.slice(0, 108)}, my copy` }, asCopy: true })).json()) as SaveAnswer;
+      if (answer.kind !== "copied") return undefined;
+      take(stored, "newer copy from another tab");
+      return answer.id;
+    },
+    [send, take],
+  );
+
+  return { state, saveNow: save, take, keepMine, keepAsCopy };
+}
+
+function stateOf(answer: Exclude<SaveAnswer, { kind: "saved" }>): SaveState {
+  switch (answer.kind) {
+    case "newer":
+      return { kind: "newer", stored: answer.stored };
+    case "refused":
+      return { kind: "refused", message: answer.faults.map((f) => `${f.path} ${f.message}`).join("; ") };
+    case "copied":
+      return { kind: "gone" };
+    default:
+      return { kind: answer.kind };
+  }
+}
+
+function announce(id: string, revision: number): void {
+  const channel = new BroadcastChannel("mapset-saved");
+  channel.postMessage({ id, revision });
+  channel.close();
+}

@@ -1,0 +1,169 @@
+import { Play, RotateCcw, SunMoon, TriangleAlert } from "lucide-react";
+import { useEffect, useId, useState } from "react";
+import type { KeptRun } from "./kept";
+import type { PlayerProps } from "./player";
+import { SoundSwitches } from "./sound-switches";
+import type { SoundSettings } from "./sound";
+import { IconButton } from "~/app/ui/button";
+import { cx } from "~/app/ui/classes";
+import { MiniProfilePicture } from "~/app/ui/mini-profile";
+import { switchTheme } from "~/app/ui/theme";
+import type { Person } from "~/core/checkin/schema";
+import { positionAt } from "~/core/player/run";
+import { clockText } from "~/core/text/clock";
+import { PURPOSE_WORDS } from "~/core/text/words";
+
+type Props = PlayerProps & {
+  earlier: KeptRun | undefined;
+  lastPerson: Person | undefined;
+  sound: SoundSettings;
+  onSound: (sound: SoundSettings) => void;
+  onStart: (person: Person, from?: KeptRun) => void;
+};
+
+const SOMEONE = "someone else";
+
+/** What to know and have before the first second runs. */
+export function ReadyCheck({ edition, team, people, totalSeconds, kit, cautions, profile, earlier, lastPerson, sound, onSound, onStart }: Props) {
+  const { session } = edition;
+  const [chosen, setChosen] = useState<string>();
+  const [name, setName] = useState("");
+  useEffect(() => {
+    if (!lastPerson) return;
+    if (lastPerson.athleteId && people.some((p) => p.id === lastPerson.athleteId)) setChosen(lastPerson.athleteId);
+    else {
+      setChosen(SOMEONE);
+      setName(lastPerson.name === "Someone" ? "" : lastPerson.name);
+    }
+  }, [lastPerson, people]);
+
+  const known = people.find((p) => p.id === chosen);
+  const person: Person = known ? { athleteId: known.id, name: known.name } : { athleteId: null, name: name.trim() || "Someone" };
+  return (
+    <div className="mx-auto flex max-w-xl flex-col gap-5 px-5 pt-5 pb-32">
+      <header className="flex flex-col gap-3">
+        <div className="flex items-center justify-between gap-3">
+          <p className="text-ink-soft">{team ?? "A session for you"}</p>
+          <IconButton label="Light or dark" className="size-11" onClick={() => switchTheme("player")}>
+            <SunMoon size={20} aria-hidden />
+          </IconButton>
+        </div>
+        <h1 className="wide-type text-3xl leading-tight font-semibold">{session.title}</h1>
+        <div className="flex items-end gap-4">
+          <p>
+            <span className="clock-type block text-6xl leading-none">{clockText(totalSeconds)}</span>
+            <span className="text-ink-soft">{PURPOSE_WORDS[session.purpose]}</span>
+          </p>
+          <MiniProfilePicture profile={profile} className="h-14 min-w-0 flex-1" />
+        </div>
+      </header>
+
+      <WhoAreYou people={people} chosen={chosen} onChoose={setChosen} name={name} onName={setName} />
+
+      <section className="rounded-lg border border-line bg-land p-4">
+        <h2 className="text-lg font-semibold">Have ready</h2>
+        {kit.length === 0 ? (
+          <p className="text-ink-soft">Nothing but some floor.</p>
+        ) : (
+          <ul className="mt-1 flex flex-col gap-1">
+            {kit.map((need) => (
+              <li key={need.kit}>
+                {need.pieces > 1 && `${need.pieces} × `}
+                <span className="font-medium">{need.words}</span> <span className="text-ink-soft">or {need.instead}</span>
+              </li>
+            ))}
+          </ul>
+        )}
+      </section>
+
+      <section className="rounded-lg border-l-4 border-plum bg-plum-wash p-4">
+        <h2 className="flex items-center gap-2 text-lg font-semibold">
+          <TriangleAlert size={19} className="text-plum" aria-hidden /> Before you start
+        </h2>
+        <ul className="mt-2 flex flex-col gap-1.5">
+          <li>Discomfort that eases is fine. Pain, numbness, tingling, a pinch in a joint or dizziness means stop: take the easier form or leave it out.</li>
+          <li>New to this, injured, pregnant or just back from being ill: ask your clinician first.</li>
+          <li>Never force the end of a movement, and never bounce there.</li>
+        </ul>
+        <details className="mt-2">
+          <summary className="min-h-11 content-center font-medium underline underline-offset-4">Drill by drill ({cautions.length})</summary>
+          <ul className="mt-1 flex flex-col gap-2">
+            {cautions.map((caution) => (
+              <li key={caution.text}>
+                <span className="font-medium">{caution.drill}:</span> {caution.text}
+              </li>
+            ))}
+          </ul>
+        </details>
+      </section>
+
+      <SoundSwitches sound={sound} onSound={onSound} />
+
+      <footer className="fixed inset-x-0 bottom-0 border-t border-line-water bg-paper/95 px-5 pt-3 pb-[max(0.9rem,env(safe-area-inset-bottom))]">
+        <div className="mx-auto flex max-w-xl gap-3">
+          {earlier ? (
+            <>
+              <BigButton onClick={() => onStart(earlier.person, earlier)} main>
+                <RotateCcw size={22} aria-hidden /> Carry on at {clockText(positionAt(earlier.run, Date.now()))}
+              </BigButton>
+              <BigButton onClick={() => onStart(person)}>From the start</BigButton>
+            </>
+          ) : (
+            <BigButton onClick={() => onStart(person)} main>
+              <Play size={22} aria-hidden /> Start
+            </BigButton>
+          )}
+        </div>
+      </footer>
+    </div>
+  );
+}
+
+function BigButton({ main, ...rest }: React.ComponentProps<"button"> & { main?: boolean }) {
+  return (
+    <button
+      type="button"
+      className={cx(
+        "flex min-h-14 flex-1 items-center justify-center gap-2 rounded-lg px-4 text-xl font-semibold",
+        main ? "bg-buoy text-on-buoy hover:bg-buoy-deep" : "border border-line bg-land hover:bg-land-deep",
+      )}
+      {...rest}
+    />
+  );
+}
+
+function WhoAreYou({ people, chosen, onChoose, name, onName }: { people: PlayerProps["people"]; chosen: string | undefined; onChoose: (id: string) => void; name: string; onName: (name: string) => void }) {
+  const id = useId();
+  const asking = people.length === 0 || chosen === SOMEONE;
+  return (
+    <section className="flex flex-col gap-2">
+      {people.length > 0 && (
+        <fieldset>
+          <legend className="mb-2 text-lg font-semibold">Who are you?</legend>
+          <div className="flex flex-wrap gap-2">
+            {[...people, { id: SOMEONE, name: "Someone else" }].map((p) => (
+              <label
+                key={p.id}
+                className={cx(
+                  "flex min-h-11 items-center rounded-full border px-4 has-focus-visible:outline-3 has-focus-visible:outline-offset-2 has-focus-visible:outline-ink",
+                  chosen === p.id ? "border-transparent bg-depth-5 font-semibold text-paper" : "border-line bg-land",
+                )}
+              >
+                <input type="radio" name="who" className="sr-only" checked={chosen === p.id} onChange={() => onChoose(p.id)} />
+                {p.name}
+              </label>
+            ))}
+          </div>
+        </fieldset>
+      )}
+      {asking && (
+        <div className="flex flex-col gap-1">
+          <label htmlFor={id} className="font-medium">
+            Your initials or nickname <span className="font-normal text-ink-soft">(may stay empty)</span>
+          </label>
+          <input id={id} value={name} maxLength={40} autoComplete="off" onChange={(e) => onName(e.target.value)} className="min-h-12 rounded-md border border-line bg-land px-3 text-lg" />
+        </div>
+      )}
+    </section>
+  );
+}

@@ -1,0 +1,235 @@
+import { format, formatDistanceToNowStrict } from "date-fns";
+import { ArrowLeft, Check, Copy, ExternalLink, Send, TriangleAlert, Unlink } from "lucide-react";
+import { useState } from "react";
+import { data, Form, Link, redirect, useNavigation, useSubmit } from "react-router";
+import QRCode from "qrcode";
+import type { Route } from "./+types/route";
+import { idOf, notHere, requireCoach } from "~/app/server/coach.server";
+import { getServices } from "~/app/server/services.server";
+import { Button, ButtonLink } from "~/app/ui/button";
+import { cx } from "~/app/ui/classes";
+import { Confirm } from "~/app/ui/dialog";
+import { SelectField } from "~/app/ui/field";
+import { MiniProfilePicture } from "~/app/ui/mini-profile";
+import { kitList } from "~/core/coverage/kit-list";
+import { cautionsOf, makeEdition } from "~/core/edition/edition";
+import { miniProfile } from "~/core/profile/mini";
+import { profileOf } from "~/core/profile/profile";
+import { clockText, secondsText } from "~/core/text/clock";
+import { againstTarget } from "~/core/text/target";
+import { PURPOSE_WORDS } from "~/core/text/words";
+import { compile } from "~/core/timeline/compile";
+import { handOut, listEditions, withdrawLink, type EditionRow, type LinkRow } from "~/db/editions";
+import { findSession } from "~/db/sessions";
+import { listTeams } from "~/db/teams";
+import { drillById } from "~/library";
+
+export const meta: Route.MetaFunction = ({ loaderData }) => [{ title: `Hand out ${loaderData?.title ?? ""} · Mapset` }];
+
+export async function loader({ request, params }: Route.LoaderArgs) {
+  const coach = await requireCoach(request);
+  const id = idOf(params.id);
+  const { db, secret, baseUrl } = getServices();
+  const stored = await findSession(db, coach.id, id);
+  if (!stored) throw notHere();
+  const [editions, teams] = await Promise.all([listEditions(db, coach.id, id, secret), listTeams(db, coach.id)]);
+  const timeline = compile(stored.doc, drillById);
+  const { doc } = stored;
+  return {
+    id, title: doc.title, purpose: doc.purpose, totalSeconds: timeline.totalSeconds, target: doc.target, work: timeline.workSeconds,
+    profile: miniProfile(profileOf(doc, timeline), 520, 84),
+    kit: kitList(doc, drillById), cautions: cautionsOf(makeEdition(doc, drillById)),
+    teams: teams.map((team) => ({ id: team.id, name: team.name, people: team.athletes.length })),
+    editions: await Promise.all(editions.map(async (edition) => ({ ...edition, links: await Promise.all(edition.links.map((link) => show(link, baseUrl))) }))),
+  };
+}
+
+/** A link as it is shown: with its address and a picture of it to point a phone at. */
+async function show({ token, ...link }: LinkRow, baseUrl: string) {
+  const address = token && `${baseUrl}/f/${token}`;
+  const code = address && link.withdrawnAt === null ? await QRCode.toString(address, { type: "svg", margin: 1, errorCorrectionLevel: "M" }) : undefined;
+  return { ...link, address, code: code && `data:image/svg+xml;base64,${Buffer.from(code).toString("base64")}` };
+}
+
+export async function action({ request, params }: Route.ActionArgs) {
+  const coach = await requireCoach(request);
+  const id = idOf(params.id);
+  const { db, secret } = getServices();
+  const form = await request.formData();
+  if (form.get("do") === "withdraw") {
+    if (!(await withdrawLink(db, coach.id, idOf(String(form.get("link")))))) throw notHere("There is no such link among yours.");
+    return data({ done: true });
+  }
+  const stored = await findSession(db, coach.id, id);
+  if (!stored) throw notHere();
+  const team = String(form.get("team") ?? "");
+  const made = await handOut(db, coach.id, id, makeEdition(stored.doc, drillById), compile(stored.doc, drillById).totalSeconds, team === "" ? null : idOf(team), secret);
+  if (!made) throw notHere("There is no such team among yours.");
+  throw redirect(`/sessions/${id}/hand-out#editions`);
+}
+
+export default function HandOut({ loaderData }: Route.ComponentProps) {
+  const { id, title, editions, teams } = loaderData;
+  const busy = useNavigation().state === "submitting";
+  const newest = editions[0];
+  const against = againstTarget(loaderData.totalSeconds, loaderData.target);
+  return (
+    <main id="main" className="mx-auto flex w-full max-w-6xl flex-1 flex-col gap-5 px-4 py-5">
+      <div className="flex flex-wrap items-center gap-3">
+        <ButtonLink kind="quiet" to={`/sessions/${id}`}>
+          <ArrowLeft size={16} aria-hidden /> Desk
+        </ButtonLink>
+        <h1 className="wide-type min-w-0 truncate text-2xl font-semibold">Hand out: {title}</h1>
+      </div>
+      <div className="grid items-start gap-5 lg:grid-cols-[1fr_22rem]">
+        <section className="flex flex-col gap-4 rounded-lg border border-line bg-land p-5">
+          <h2 className="wide-type text-lg font-semibold">Look it over</h2>
+          <div className="flex items-end gap-4">
+            <MiniProfilePicture profile={loaderData.profile} className="h-20 min-w-0 flex-1" />
+            <p className="text-right">
+              <span className="clock-type block text-4xl leading-none">{clockText(loaderData.totalSeconds)}</span>
+              <span className={cx("text-sm", against.kind === "over" ? "font-medium text-plum" : "text-ink-soft")}>{against.words}</span>
+            </p>
+          </div>
+          <p className="text-ink-soft">
+            {PURPOSE_WORDS[loaderData.purpose]} · work left {secondsText(loaderData.work.left)}, right {secondsText(loaderData.work.right)}, both {secondsText(loaderData.work.both)}
+          </p>
+          <div className="grid gap-5 md:grid-cols-2">
+            <div>
+              <h3 className="font-semibold">Kit for each person</h3>
+              {loaderData.kit.length === 0 ? (
+                <p className="text-ink-soft">None.</p>
+              ) : (
+                <ul>
+                  {loaderData.kit.map((need) => (
+                    <li key={need.kit}>
+                      {need.pieces > 1 && `${need.pieces} × `}
+                      {need.words} <span className="text-sm text-ink-faint">or {need.instead}</span>
+                    </li>
+                  ))}
+                </ul>
+              )}
+            </div>
+            <div>
+              <h3 className="flex items-center gap-1.5 font-semibold text-plum">
+                <TriangleAlert size={15} aria-hidden /> Cautions they will be shown
+              </h3>
+              <ul className="mt-1 flex max-h-56 flex-col gap-1 overflow-y-auto pr-2 text-sm" tabIndex={0} aria-label="Cautions">
+                {loaderData.cautions.map((caution) => (
+                  <li key={caution.text}>
+                    <span className="text-ink-faint">{caution.drill}:</span> {caution.text}
+                  </li>
+                ))}
+              </ul>
+            </div>
+          </div>
+        </section>
+        <section className="flex flex-col gap-3 rounded-lg border border-line bg-land p-5">
+          <h2 className="wide-type text-lg font-semibold">{newest ? (newest.current ? "Another link" : "Hand out again") : "Hand out"}</h2>
+          <p className="text-ink-soft">
+            {!newest
+              ? "Makes an edition that stays as it is, whatever you change afterwards, and a link to it that needs no account."
+              : newest.current
+                ? `Edition ${newest.number} is the same as the desk. A new link opens that edition.`
+                : `The session has changed since edition ${newest.number}. This makes edition ${newest.number + 1}; older links go on opening the old one until you withdraw them.`}
+          </p>
+          <Form method="post" className="flex flex-col gap-3">
+            <SelectField
+              label="For" name="team" defaultValue={teams[0]?.id ?? ""}
+              options={[...teams.map((t) => ({ value: t.id, words: `${t.name} (${t.people})` })), { value: "", words: "Anyone with the link" }]}
+            />
+            <p className="text-sm text-ink-faint">People of a team tap their own name, so you see who it was. Anyone holding the link sees these names.</p>
+            <Button kind="primary" type="submit" disabled={busy}>
+              <Send size={16} aria-hidden /> {busy ? "Making it…" : newest?.current ? "Make another link" : "Make edition and link"}
+            </Button>
+          </Form>
+        </section>
+      </div>
+      <section id="editions" className="flex flex-col gap-3">
+        <h2 className="wide-type text-lg font-semibold">Editions and links</h2>
+        {editions.length === 0 ? (
+          <p className="rounded-lg border border-dashed border-line bg-land px-5 py-8 text-center text-ink-soft">Nothing has been handed out yet.</p>
+        ) : (
+          editions.map((edition) => <EditionCard key={edition.id} edition={edition} sessionId={id} />)
+        )}
+      </section>
+    </main>
+  );
+}
+
+type ShownLink = Awaited<ReturnType<typeof show>>;
+
+function EditionCard({ edition, sessionId }: { edition: Omit<EditionRow, "links"> & { links: ShownLink[] }; sessionId: string }) {
+  return (
+    <article className="rounded-lg border border-line bg-land p-5">
+      <h3 className="flex flex-wrap items-baseline gap-x-3">
+        <span className="text-lg font-semibold">Edition {edition.number}</span>
+        <span className="text-ink-soft">
+          {format(edition.createdAt, "d MMMM, HH:mm")} · {clockText(edition.totalSeconds)}
+        </span>
+        <span className={cx("text-sm", edition.current ? "text-kelp" : "text-plum")}>{edition.current ? "same as the desk" : "the desk has changed since"}</span>
+        <Link to={`/heard?session=${sessionId}`} className="ml-auto text-sm underline underline-offset-4">
+          What was heard back
+        </Link>
+      </h3>
+      <ul className="mt-3 flex flex-col gap-3">
+        {edition.links.map((link) => (
+          <LinkLine key={link.id} link={link} />
+        ))}
+      </ul>
+    </article>
+  );
+}
+
+function LinkLine({ link }: { link: ShownLink }) {
+  const submit = useSubmit();
+  const [asking, setAsking] = useState(false);
+  const [copied, setCopied] = useState(false);
+  const whom = link.teamName ?? "Anyone with the link";
+  const opened = link.openings === 0 ? "not opened yet" : `opened ${link.openings} ${link.openings === 1 ? "time" : "times"}${link.openedAt ? `, last ${formatDistanceToNowStrict(link.openedAt, { addSuffix: true })}` : ""}`;
+  if (link.withdrawnAt)
+    return (
+      <li className="border-t border-line pt-3 text-ink-faint">
+        <span className="line-through">{whom}</span> · withdrawn {format(link.withdrawnAt, "d MMM, HH:mm")} · {opened}
+      </li>
+    );
+  return (
+    <li className="flex flex-wrap items-center gap-4 border-t border-line pt-3">
+      {link.code && <img src={link.code} alt={`Square code of the link for ${whom}`} className="size-24 rounded bg-white" width={96} height={96} />}
+      <div className="min-w-0 flex-1">
+        <p className="font-medium">{whom}</p>
+        {link.address ? (
+          <p className="truncate text-sm text-ink-soft" data-testid="address">
+            {link.address}
+          </p>
+        ) : (
+          <p className="text-sm text-plum">This link still opens, but its address cannot be shown again. Make another link.</p>
+        )}
+        <p className="text-sm text-ink-faint" suppressHydrationWarning>
+          {opened}
+        </p>
+      </div>
+      {link.address && (
+        <div className="flex flex-wrap gap-2">
+          <Button onClick={() => void navigator.clipboard.writeText(link.address ?? "").then(() => setCopied(true))}>
+            {copied ? <Check size={16} aria-hidden /> : <Copy size={16} aria-hidden />} {copied ? "Copied" : "Copy link"}
+          </Button>
+          <a
+            href={link.address} target="_blank" rel="noreferrer"
+            className="inline-flex min-h-9 items-center gap-1.5 rounded-md border border-line px-3 font-medium hover:bg-land-deep"
+          >
+            <ExternalLink size={16} aria-hidden /> Try it
+          </a>
+          <Button kind="quiet" onClick={() => setAsking(true)}>
+            <Unlink size={16} aria-hidden /> Withdraw
+          </Button>
+        </div>
+      )}
+      <Confirm
+        open={asking} onOpenChange={setAsking} title="Withdraw this link?" action="Withdraw"
+        text={`Nobody can open it any more, and a withdrawn link cannot be brought back. What ${whom === "Anyone with the link" ? "people" : whom} said stays.`}
+        onConfirm={() => void submit({ do: "withdraw", link: link.id }, { method: "post" })}
+      />
+    </li>
+  );
+}

@@ -1,0 +1,27 @@
+import type { Tightness } from "~/core/checkin/schema";
+import type { RatedJoint } from "~/core/drills/rows";
+
+/** Tightness by joint, left and right of a centre line, so that a difference is seen. */
+export function Ratings({ tightness, words }: { tightness: readonly Tightness[]; words: Readonly<Record<RatedJoint, string>> }) {
+  if (tightness.length === 0) return <p className="text-sm text-ink-faint max-lg:hidden" />;
+  return (
+    <dl className="grid grid-cols-[5.5rem_1fr] items-center gap-x-2">
+      {tightness.map((t) => (
+        <div key={t.joint} className="contents">
+          <dt className="truncate text-sm text-ink-soft">{words[t.joint]}</dt>
+          <dd className="grid grid-cols-[1.1rem_1fr_1.1rem] items-center gap-1 text-sm">
+            <span className="text-right" aria-label={`left ${t.left ?? "not rated"}`}>
+              {t.left ?? "–"}
+            </span>
+            <svg viewBox="-10.5 0 21 5" preserveAspectRatio="none" className="h-2.5 w-full" aria-hidden>
+              <rect x={-(t.left ?? 0)} y={0.5} width={t.left ?? 0} height={4} fill="var(--depth-4)" />
+              <rect x={0} y={0.5} width={t.right ?? 0} height={4} fill="var(--depth-5)" />
+              <path d="M0 0V5" stroke="var(--ink)" strokeWidth={0.25} />
+            </svg>
+            <span aria-label={`right ${t.right ?? "not rated"}`}>{t.right ?? "–"}</span>
+          </dd>
+        </div>
+      ))}
+    </dl>
+  );
+}

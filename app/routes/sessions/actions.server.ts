@@ -1,0 +1,85 @@
+import { z } from "zod";
+import { importSession, keepSession, LARGEST_IMPORT, mustRead } from "~/app/server/session-docs.server";
+import { getServices } from "~/app/server/services.server";
+import { idOf, notHere } from "~/app/server/coach.server";
+import type { Fault } from "~/core/faults";
+import { PURPOSES } from "~/core/session/schema";
+import { newSession } from "~/core/session/start";
+import { readClock } from "~/core/text/clock";
+import { compile } from "~/core/timeline/compile";
+import { deleteArchived, findSession, saveSession, setArchived } from "~/db/sessions";
+import { drillById } from "~/library";
+import { OUTLINES, outlineBlocks } from "~/library/outlines";
+
+type Outcome = { go: string } | { done: true } | { file: string; faults: Fault[] } | { fields: Record<string, string>; faults?: undefined };
+
+const titleField = z.string().trim().min(1, "Give it a name.").max(120, "At most 120 characters.");
+const newForm = z.object({
+  title: titleField,
+  purpose: z.enum(PURPOSES),
+  target: z.string().transform((text, ctx) => {
+    if (text.trim() === "") return undefined;
+    const seconds = readClock(text);
+    if (seconds !== undefined && seconds > 0 && seconds <= 86_400) return seconds;
+    ctx.addIssue({ code: "custom", message: "Write minutes, like 12, or minutes and seconds, like 12:30." });
+    return z.NEVER;
+  }),
+  outline: z.enum(OUTLINES.map((o) => o.id) as [string, ...string[]]),
+});
+
+/** Everything that can be done from the list of sessions. */
+export async function actOnSessions(ownerId: string, form: FormData): Promise<Outcome> {
+  const { db } = getServices();
+  const field = (name: string) => String(form.get(name) ?? "");
+  switch (form.get("do")) {
+    case "new": {
+      const read = newForm.safeParse({ title: field("title"), purpose: field("purpose"), target: field("target"), outline: field("outline") });
+      if (!read.success) return { fields: Object.fromEntries(read.error.issues.map((i) => [String(i.path[0]), i.message])) };
+      const outline = OUTLINES.find((o) => o.id === read.data.outline);
+      if (!outline) throw notHere("There is no such outline.");
+      return { go: `/sessions/${await keepSession(ownerId, mustRead(newSession(read.data, outlineBlocks(outline))))}` };
+    }
+    case "import": {
+      const file = form.get("file");
+      if (!(file instanceof File)) return { file: "Nothing", faults: [{ path: "(file)", message: "choose a file to import" }] };
+      if (file.size > LARGEST_IMPORT) return { file: file.name, faults: [{ path: "(file)", message: "is larger than 2 MB; a session file is far smaller" }] };
+      const outcome = await importSession(ownerId, file.name, await file.text());
+      return "id" in outcome ? { go: `/sessions/${outcome.id}` } : outcome;
+    }
+    case "copy": {
+      const stored = await findSession(db, ownerId, idOf(field("id")));
+      if (!stored) throw notHere();
+      return { go: `/sessions/${await keepSession(ownerId, { ...stored.doc, title: copyTitle(stored.doc.title) })}` };
+    }
+    case "rename":
+      return rename(ownerId, idOf(field("id")), field("title"));
+    case "archive":
+    case "restore":
+      if (!(await setArchived(db, ownerId, idOf(field("id")), field("do") === "archive"))) throw notHere();
+      return { done: true };
+    case "delete":
+      if (!(await deleteArchived(db, ownerId, idOf(field("id"))))) throw notHere();
+      return { done: true };
+    default:
+      throw new Response("There is no such thing to do.", { status: 400 });
+  }
+}
+
+async function rename(ownerId: string, id: string, title: string): Promise<Outcome> {
+  const { db } = getServices();
+  const read = titleField.safeParse(title);
+  if (!read.success) return { fields: { title: read.error.issues[0]?.message ?? "" } };
+  // Someone may be saving the same session from the desk: take the newest until it goes through.
+  for (let tries = 0; tries < 5; tries++) {
+    const stored = await findSession(db, ownerId, id);
+    if (!stored) throw notHere();
+    const doc = { ...stored.doc, title: read.data };
+    const saved = await saveSession(db, ownerId, id, stored.revision, doc, compile(doc, drillById).totalSeconds);
+    if (saved.kind === "saved") return { done: true };
+  }
+  return { fields: { title: "The session is being changed elsewhere right now. Try again." } };
+}
+
+function copyTitle(title: string): string {
+  return `${title.slice(0, 112)}, copy`;
+}

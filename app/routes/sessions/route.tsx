@@ -1,0 +1,225 @@
+import { Archive, ArchiveRestore, Copy, Download, Ellipsis, Pencil, Plus, Search, Trash2, Upload } from "lucide-react";
+import { formatDistanceToNowStrict } from "date-fns";
+import { useEffect, useId, useRef, useState } from "react";
+import { data, Link, redirect, useFetcher, useSearchParams, useSubmit } from "react-router";
+import type { Route } from "./+types/route";
+import { actOnSessions } from "./actions.server";
+import { NewSessionDialog } from "./new-dialog";
+import { RenameDialog } from "./rename-dialog";
+import { requireCoach } from "~/app/server/coach.server";
+import { getServices } from "~/app/server/services.server";
+import { Button, IconButton } from "~/app/ui/button";
+import { cx } from "~/app/ui/classes";
+import { Confirm } from "~/app/ui/dialog";
+import { inputLook } from "~/app/ui/field";
+import { Menu } from "~/app/ui/menu";
+import { MiniProfilePicture } from "~/app/ui/mini-profile";
+import { clockText } from "~/core/text/clock";
+import { againstTarget } from "~/core/text/target";
+import { PURPOSE_WORDS } from "~/core/text/words";
+import { summarise, type SessionSummary } from "./summary.server";
+import { countRuns } from "~/db/runs";
+import { listSessions } from "~/db/sessions";
+
+export const meta: Route.MetaFunction = () => [{ title: "Sessions · Mapset" }];
+
+export async function loader({ request }: Route.LoaderArgs) {
+  const coach = await requireCoach(request);
+  const archived = new URL(request.url).searchParams.has("archived");
+  const { db } = getServices();
+  const rows = await listSessions(db, coach.id, archived);
+  const runs = await countRuns(db, coach.id, rows.map((row) => row.id));
+  return { archived, sessions: rows.map((row) => summarise(row, runs.get(row.id))) };
+}
+
+export async function action({ request }: Route.ActionArgs) {
+  const coach = await requireCoach(request);
+  const outcome = await actOnSessions(coach.id, await request.formData());
+  if ("go" in outcome) throw redirect(outcome.go);
+  return data(outcome, { status: "faults" in outcome ? 400 : 200 });
+}
+
+export default function Sessions({ loaderData }: Route.ComponentProps) {
+  const { sessions, archived } = loaderData;
+  const [making, setMaking] = useState(false);
+  const [find, setFind] = useState("");
+  const searchId = useId();
+  const shown = sessions.filter((s) => `${s.title} ${PURPOSE_WORDS[s.purpose]}`.toLowerCase().includes(find.trim().toLowerCase()));
+  return (
+    <main id="main" className="mx-auto flex w-full max-w-6xl flex-1 flex-col gap-4 px-4 py-5">
+      <div className="flex flex-wrap items-center gap-x-4 gap-y-3">
+        <h1 className="wide-type text-2xl font-semibold">{archived ? "Archived sessions" : "Sessions"}</h1>
+        <ShelfSwitch archived={archived} />
+        <div className="ml-auto flex flex-wrap items-center gap-2">
+          {sessions.length > 3 && (
+            <div className="relative">
+              <label htmlFor={searchId} className="sr-only">
+                Find a session
+              </label>
+              <Search size={15} className="absolute top-2.5 left-2.5 text-ink-faint" aria-hidden />
+              <input id={searchId} className={cx(inputLook, "w-48 pl-8")} placeholder="Find a session" value={find} onChange={(e) => setFind(e.target.value)} />
+            </div>
+          )}
+          <ImportButton />
+          <Button kind="primary" onClick={() => setMaking(true)}>
+            <Plus size={17} aria-hidden /> New session
+          </Button>
+        </div>
+      </div>
+      {shown.length === 0 ? (
+        <Nothing archived={archived} looking={find.trim() !== ""} onNew={() => setMaking(true)} />
+      ) : (
+        <ul className="flex flex-col gap-2.5">
+          {shown.map((session) => (
+            <SessionRow key={session.id} session={session} />
+          ))}
+        </ul>
+      )}
+      <NewSessionDialog open={making} onOpenChange={setMaking} />
+    </main>
+  );
+}
+
+function ShelfSwitch({ archived }: { archived: boolean }) {
+  const [params] = useSearchParams();
+  params.delete("archived");
+  return (
+    <p className="text-sm">
+      <Link to={archived ? "/sessions" : "/sessions?archived"} className="text-ink-soft underline underline-offset-4 hover:text-ink">
+        {archived ? "Back to current sessions" : "Archived"}
+      </Link>
+    </p>
+  );
+}
+
+function Nothing({ archived, looking, onNew }: { archived: boolean; looking: boolean; onNew: () => void }) {
+  return (
+    <div className="flex flex-col items-center gap-3 rounded-lg border border-dashed border-line bg-land px-6 py-14 text-center">
+      <p className="wide-type text-lg font-semibold">{looking ? "No session of that name" : archived ? "Nothing is archived" : "No sessions yet"}</p>
+      <p className="max-w-md text-ink-soft">
+        {looking
+          ? "Try another word, or look among the archived ones."
+          : archived
+            ? "Sessions you archive rest here. Their links go on working until you withdraw them."
+            : "Start with a few drills that suit what comes next, then make it yours. Mapset adds up the time, the moves and the changes of side."}
+      </p>
+      {!archived && !looking && (
+        <Button kind="primary" onClick={onNew}>
+          <Plus size={17} aria-hidden /> New session
+        </Button>
+      )}
+    </div>
+  );
+}
+
+function SessionRow({ session }: { session: SessionSummary }) {
+  const submit = useSubmit();
+  const [dialog, setDialog] = useState<"rename" | "delete">();
+  const act = (what: string, more: Record<string, string> = {}) => void submit({ do: what, id: session.id, ...more }, { method: "post" });
+  const against = againstTarget(session.totalSeconds, session.target);
+  return (
+    <li className="relative grid grid-cols-[13rem_1fr_auto_auto] items-center gap-x-5 rounded-lg border border-line bg-land px-4 py-3 hover:border-ink-faint max-md:grid-cols-[1fr_auto_auto] max-md:gap-x-3">
+      <MiniProfilePicture profile={session.profile} className="h-14 w-full max-md:hidden" />
+      <div className="min-w-0">
+        <h2 className="truncate text-lg font-semibold">
+          <Link to={`/sessions/${session.id}`} className="after:absolute after:inset-0 hover:underline">
+            {session.title}
+          </Link>
+        </h2>
+        <p className="truncate text-ink-soft">
+          {PURPOSE_WORDS[session.purpose]} · {session.drills} {session.drills === 1 ? "drill" : "drills"} · changed{" "}
+          <time dateTime={session.updatedAt} suppressHydrationWarning>
+            {formatDistanceToNowStrict(new Date(session.updatedAt), { addSuffix: true })}
+          </time>
+        </p>
+        <p className="truncate text-sm text-ink-faint">
+          {session.openEditions > 0 ? <span className="font-medium text-kelp">handed out</span> : session.lastHandedOut ? "link withdrawn" : "not handed out"}
+          {session.runs > 0 && ` · ${session.finished} of ${session.runs} finished`}
+        </p>
+      </div>
+      <div className="text-right">
+        <p className="clock-type text-3xl leading-none">{clockText(session.totalSeconds)}</p>
+        <p className={cx("mt-1 text-sm", against.kind === "over" ? "font-medium text-plum" : "text-ink-faint")}>
+          {session.target === undefined ? "no target" : `${against.words}${against.kind === "met" ? "" : ` of ${clockText(session.target)}`}`}
+        </p>
+      </div>
+      <div className="relative">
+        <Menu
+          trigger={
+            <IconButton label={`More for ${session.title}`}>
+              <Ellipsis size={18} aria-hidden />
+            </IconButton>
+          }
+          entries={[
+            { words: "Rename", icon: <Pencil size={15} aria-hidden />, onSelect: () => setDialog("rename") },
+            { words: "Copy", icon: <Copy size={15} aria-hidden />, onSelect: () => act("copy") },
+            { words: "Export file", icon: <Download size={15} aria-hidden />, onSelect: () => window.location.assign(`/sessions/${session.id}/export`) },
+            "line",
+            session.archived
+              ? { words: "Bring back", icon: <ArchiveRestore size={15} aria-hidden />, onSelect: () => act("restore") }
+              : { words: "Archive", icon: <Archive size={15} aria-hidden />, onSelect: () => act("archive") },
+            ...(session.archived
+              ? [{ words: "Delete for good", icon: <Trash2 size={15} aria-hidden />, danger: true, onSelect: () => setDialog("delete") } as const]
+              : []),
+          ]}
+        />
+      </div>
+      <RenameDialog open={dialog === "rename"} onOpenChange={(open) => setDialog(open ? "rename" : undefined)} id={session.id} title={session.title} />
+      <Confirm
+        open={dialog === "delete"}
+        onOpenChange={(open) => setDialog(open ? "delete" : undefined)}
+        title={`Delete “${session.title}”?`}
+        text="The session goes for good, with every edition, link and everything heard back from it. This cannot be undone."
+        action="Delete for good"
+        onConfirm={() => act("delete")}
+      />
+    </li>
+  );
+}
+
+function ImportButton() {
+  const fetcher = useFetcher<typeof action>();
+  const input = useRef<HTMLInputElement>(null);
+  const [shut, setShut] = useState(false);
+  const answer = fetcher.data;
+  useEffect(() => setShut(false), [answer]);
+  const busy = fetcher.state !== "idle";
+  return (
+    <>
+      <input
+        ref={input} type="file" accept=".json,application/json" className="sr-only" tabIndex={-1} aria-label="Session file to import"
+        onChange={(event) => {
+          const file = event.target.files?.[0];
+          event.target.value = "";
+          if (!file) return;
+          const form = new FormData();
+          form.set("do", "import");
+          form.set("file", file);
+          void fetcher.submit(form, { method: "post", encType: "multipart/form-data" });
+        }}
+      />
+      <Button onClick={() => input.current?.click()} disabled={busy}>
+        <Upload size={16} aria-hidden /> {busy ? "Importing…" : "Import"}
+      </Button>
+      {answer && "faults" in answer && answer.faults && !shut && (
+        <div role="alert" className="basis-full rounded-md border border-plum bg-plum-wash px-4 py-3 text-ink">
+          <div className="flex items-start justify-between gap-4">
+            <p className="font-semibold text-plum">
+              {answer.file} was not imported: {answer.faults.length === 1 ? "one thing is" : `${answer.faults.length} things are`} wrong in it.
+            </p>
+            <Button kind="quiet" onClick={() => setShut(true)}>
+              Close
+            </Button>
+          </div>
+          <ul className="mt-1 max-h-60 list-disc overflow-y-auto pl-5">
+            {answer.faults.slice(0, 50).map((fault) => (
+              <li key={`${fault.path} ${fault.message}`}>
+                <code className="text-sm">{fault.path}</code> {fault.message}
+              </li>
+            ))}
+          </ul>
+        </div>
+      )}
+    </>
+  );
+}

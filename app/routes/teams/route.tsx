@@ -1,0 +1,152 @@
+import { Plus, Trash2, UserPlus, X } from "lucide-react";
+import { useEffect, useRef, useState } from "react";
+import { data, useFetcher, useSubmit } from "react-router";
+import { z } from "zod";
+import type { Route } from "./+types/route";
+import { idOf, notHere, requireCoach } from "~/app/server/coach.server";
+import { getServices } from "~/app/server/services.server";
+import { Button, IconButton } from "~/app/ui/button";
+import { Confirm } from "~/app/ui/dialog";
+import { Field } from "~/app/ui/field";
+import { addAthletes, addTeam, archiveAthlete, deleteTeam, listTeams, renameTeam, type Team } from "~/db/teams";
+
+export const meta: Route.MetaFunction = () => [{ title: "Teams · Mapset" }];
+
+export async function loader({ request }: Route.LoaderArgs) {
+  const coach = await requireCoach(request);
+  return { teams: await listTeams(getServices().db, coach.id) };
+}
+
+const teamName = z.string().trim().min(1, "Give the team a name.").max(80, "At most 80 characters.");
+const MOST_AT_ONCE = 60;
+
+export async function action({ request }: Route.ActionArgs) {
+  const coach = await requireCoach(request);
+  const { db } = getServices();
+  const form = await request.formData();
+  const field = (name: string) => String(form.get(name) ?? "");
+  const must = (worked: boolean) => {
+    if (!worked) throw notHere("There is nothing of that kind among yours.");
+  };
+  switch (form.get("do")) {
+    case "add-team":
+    case "rename-team": {
+      const read = teamName.safeParse(field("name"));
+      if (!read.success) return data({ fault: read.error.issues[0]?.message }, { status: 400 });
+      if (form.get("do") === "add-team") await addTeam(db, coach.id, read.data);
+      else must(await renameTeam(db, coach.id, idOf(field("team")), read.data));
+      return { done: true };
+    }
+    case "add-people": {
+      const names = [...new Set(field("names").split(/[\n,;]+/).map((n) => n.trim()).filter(Boolean))];
+      if (names.length === 0) return data({ fault: "Write at least one name." }, { status: 400 });
+      if (names.length > MOST_AT_ONCE) return data({ fault: `At most ${MOST_AT_ONCE} at a time.` }, { status: 400 });
+      const long = names.find((n) => n.length > 40);
+      if (long) return data({ fault: `“${long.slice(0, 44)}…” is longer than 40 characters.` }, { status: 400 });
+      must((await addAthletes(db, coach.id, idOf(field("team")), names)) > 0);
+      return { done: true };
+    }
+    case "remove-person":
+      must(await archiveAthlete(db, coach.id, idOf(field("athlete"))));
+      return { done: true };
+    case "delete-team":
+      must(await deleteTeam(db, coach.id, idOf(field("team"))));
+      return { done: true };
+    default:
+      throw new Response("There is no such thing to do.", { status: 400 });
+  }
+}
+
+export default function Teams({ loaderData }: Route.ComponentProps) {
+  return (
+    <main id="main" className="mx-auto flex w-full max-w-6xl flex-1 flex-col gap-4 px-4 py-5">
+      <h1 className="wide-type text-2xl font-semibold">Teams</h1>
+      <p className="max-w-2xl text-ink-soft">
+        Who a session is handed out to. Write initials or a nickname for minors, and no health details: anyone who holds a team’s link sees these names.
+      </p>
+      <div className="grid items-start gap-4 md:grid-cols-2 lg:grid-cols-3">
+        {loaderData.teams.map((team) => (
+          <TeamCard key={team.id} team={team} />
+        ))}
+        <NewTeam />
+      </div>
+    </main>
+  );
+}
+
+function useEmptyWhenDone(fetcher: { state: string; data?: unknown }) {
+  const form = useRef<HTMLFormElement>(null);
+  useEffect(() => {
+    if (fetcher.state === "idle" && fetcher.data && typeof fetcher.data === "object" && "done" in fetcher.data) form.current?.reset();
+  }, [fetcher.state, fetcher.data]);
+  return form;
+}
+
+function NewTeam() {
+  const fetcher = useFetcher<typeof action>();
+  const form = useEmptyWhenDone(fetcher);
+  return (
+    <section className="rounded-lg border border-dashed border-line p-4">
+      <fetcher.Form method="post" ref={form} className="flex flex-col gap-3">
+        <input type="hidden" name="do" value="add-team" />
+        <Field label="New team or class" name="name" maxLength={80} placeholder="Tuesday lunchtime" fault={faultOf(fetcher.data)} />
+        <Button type="submit" className="self-start" disabled={fetcher.state !== "idle"}>
+          <Plus size={16} aria-hidden /> Add team
+        </Button>
+      </fetcher.Form>
+    </section>
+  );
+}
+
+function TeamCard({ team }: { team: Team }) {
+  const fetcher = useFetcher<typeof action>();
+  const form = useEmptyWhenDone(fetcher);
+  const submit = useSubmit();
+  const [asking, setAsking] = useState(false);
+  return (
+    <section className="flex flex-col gap-3 rounded-lg border border-line bg-land p-4" aria-label={team.name}>
+      <div className="flex items-center gap-2">
+        <h2 className="min-w-0 flex-1 text-lg leading-snug font-semibold">{team.name}</h2>
+        <span className="text-sm text-ink-faint">{team.athletes.length}</span>
+        <IconButton label={`Delete ${team.name}`} onClick={() => setAsking(true)}>
+          <Trash2 size={16} aria-hidden />
+        </IconButton>
+      </div>
+      {team.athletes.length === 0 ? (
+        <p className="text-ink-soft">Nobody yet.</p>
+      ) : (
+        <ul className="flex flex-wrap gap-1.5">
+          {team.athletes.map((athlete) => (
+            <li key={athlete.id} className="inline-flex items-center rounded-full border border-line bg-paper py-0.5 pr-0.5 pl-2.5">
+              {athlete.name}
+              <button
+                type="button" aria-label={`Take ${athlete.name} off the list`} title="Take off the list; what they said stays"
+                className="ml-1 flex size-6 items-center justify-center rounded-full text-ink-faint hover:bg-land-deep hover:text-ink"
+                onClick={() => void submit({ do: "remove-person", athlete: athlete.id }, { method: "post" })}
+              >
+                <X size={13} aria-hidden />
+              </button>
+            </li>
+          ))}
+        </ul>
+      )}
+      <fetcher.Form method="post" ref={form} className="flex flex-col gap-2">
+        <input type="hidden" name="do" value="add-people" />
+        <input type="hidden" name="team" value={team.id} />
+        <Field label="Add people" name="names" placeholder="Tern, Moss, J. K." hint="Several at once with commas." fault={faultOf(fetcher.data)} />
+        <Button type="submit" className="self-start" disabled={fetcher.state !== "idle"}>
+          <UserPlus size={16} aria-hidden /> Add
+        </Button>
+      </fetcher.Form>
+      <Confirm
+        open={asking} onOpenChange={setAsking} title={`Delete ${team.name}?`} action="Delete the team"
+        text="Its people go off every list. Links handed out to it go on working for anyone; what was heard back stays, under the names given."
+        onConfirm={() => void submit({ do: "delete-team", team: team.id }, { method: "post" })}
+      />
+    </section>
+  );
+}
+
+function faultOf(answer: unknown): string | undefined {
+  return answer && typeof answer === "object" && "fault" in answer ? String(answer.fault) : undefined;
+}

@@ -1,0 +1,3 @@
+export default function Up() {
+  return <p>Mapset is up.</p>;
+}

@@ -1,0 +1,41 @@
+import { redirect } from "react-router";
+import { getServices } from "./services.server";
+
+export type Coach = { id: string; name: string; email: string };
+
+/** Who is signed in, or undefined. */
+export async function currentCoach(request: Request): Promise<Coach | undefined> {
+  const found = await getServices().accounts.api.getSession({ headers: request.headers });
+  return found ? { id: found.user.id, name: found.user.name, email: found.user.email } : undefined;
+}
+
+/** Who is signed in; anyone else is sent to sign in and comes back here afterwards. */
+export async function requireCoach(request: Request): Promise<Coach> {
+  const coach = await currentCoach(request);
+  if (coach) return coach;
+  const url = new URL(request.url);
+  const back = request.method === "GET" ? `?back=${encodeURIComponent(url.pathname.replace(/\.data$/, "") + url.search.replace(/[?&]_routes=[^&]*/, ""))}` : "";
+  throw redirect(`/sign-in${back}`);
+}
+
+/** For messages from scripts: 401 instead of a page to sign in on. */
+export async function requireCoachForData(request: Request): Promise<Coach> {
+  const coach = await currentCoach(request);
+  if (!coach) throw Response.json({ kind: "signed-out" }, { status: 401 });
+  return coach;
+}
+
+/** A place in Mapset to go to after signing in; never another site. */
+export function safeBack(back: string | null): string {
+  return back && /^\/(?![/\\])[\w\-./?=&%]*$/.test(back) ? back : "/sessions";
+}
+
+/** An id from an address; anything that is none is answered like an id that does not exist. */
+export function idOf(text: string | undefined): string {
+  if (!text || !/^[0-9a-f]{8}(-[0-9a-f]{4}){3}-[0-9a-f]{12}$/i.test(text)) throw notHere();
+  return text.toLowerCase();
+}
+
+export function notHere(text = "There is no such session among yours."): Response {
+  return new Response(text, { status: 404 });
+}

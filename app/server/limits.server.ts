@@ -1,0 +1,47 @@
+import { RateLimiterMemory, RateLimiterRes } from "rate-limiter-flexible";
+
+/**
+ * How often something may be tried. Counted in this process's memory: one process serves one Mapset. MAPSET_LIMITS=off is
+ * for measurements only.
+ */
+const off = process.env["MAPSET_LIMITS"] === "off";
+const MINUTE = 60;
+
+const limiters = {
+  /** Sign-in by address: 30 tries in 10 minutes. */
+  signInAddress: new RateLimiterMemory({ keyPrefix: "sa", points: 30, duration: 10 * MINUTE }),
+  /** Sign-in for one account: 8 tries in 10 minutes, whoever asks. */
+  signInAccount: new RateLimiterMemory({ keyPrefix: "si", points: 8, duration: 10 * MINUTE }),
+  /** New accounts by address: 10 an hour. */
+  signUp: new RateLimiterMemory({ keyPrefix: "su", points: 10, duration: 60 * MINUTE }),
+  /** Links that open nothing, by address: 20 in 10 minutes; a whole squad behind one address with a good link is not counted. */
+  badLink: new RateLimiterMemory({ keyPrefix: "bl", points: 20, duration: 10 * MINUTE }),
+  /** Messages from players, by link and address: 600 in 10 minutes, enough for a class of sixty on one network. */
+  playerMessage: new RateLimiterMemory({ keyPrefix: "pm", points: 600, duration: 10 * MINUTE }),
+} as const;
+
+export type Limit = keyof typeof limiters;
+
+/** Counts one try. Returns 0 when it may go ahead, else the seconds to wait. */
+export async function secondsToWait(limit: Limit, key: string): Promise<number> {
+  if (off) return 0;
+  try {
+    await limiters[limit].consume(key.toLowerCase());
+    return 0;
+  } catch (error) {
+    if (error instanceof RateLimiterRes) return Math.max(1, Math.ceil(error.msBeforeNext / 1000));
+    throw error;
+  }
+}
+
+/** Seconds to wait without counting a try. */
+export async function alreadyWaiting(limit: Limit, key: string): Promise<number> {
+  if (off) return 0;
+  const state = await limiters[limit].get(key.toLowerCase());
+  return state && state.consumedPoints > limiters[limit].points ? Math.ceil(state.msBeforeNext / 1000) : 0;
+}
+
+/** Forgets the tries, after a sign-in that worked. */
+export async function forget(limit: Limit, key: string): Promise<void> {
+  await limiters[limit].delete(key.toLowerCase());
+}

@@ -1,0 +1,86 @@
+import { randomBytes } from "node:crypto";
+import type { Server } from "node:http";
+import compression from "compression";
+import express, { type Request, type Response } from "express";
+import helmet from "helmet";
+import { createRequestHandler } from "@react-router/express";
+import type { ServerBuild } from "react-router";
+
+/** What every loader and action is given beside the request. */
+export type LoadContext = { nonce: string; address: string };
+
+declare module "react-router" {
+  // eslint-disable-next-line @typescript-eslint/no-empty-object-type -- the framework's way to type its context
+  interface AppLoadContext extends LoadContext {}
+}
+
+export type ServeSettings = { port: number; buildFolder: string; baseUrl: string };
+
+/** Serves the production build on loopback. Resolves once it listens; rejects when it cannot, as when the port is in use. */
+export async function serve(settings: ServeSettings): Promise<Server> {
+  const build = (await import(`${settings.buildFolder}/server/index.js`)) as ServerBuild;
+  const app = express();
+  app.disable("x-powered-by");
+  app.use(compression());
+  app.use((_, res, next) => {
+    (res.locals as { nonce?: string }).nonce = randomBytes(16).toString("base64");
+    next();
+  });
+  app.use(securityHeaders(settings.baseUrl.startsWith("https:")));
+  app.use("/assets", express.static(`${settings.buildFolder}/client/assets`, { immutable: true, maxAge: "1y", fallthrough: false }));
+  app.use(express.static(`${settings.buildFolder}/client`, { maxAge: "1h" }));
+  app.use(refuseForeignForms);
+  app.all(
+    "*path",
+    createRequestHandler({
+      build,
+      mode: "production",
+      getLoadContext: (req, res) => ({ nonce: String((res.locals as { nonce?: string }).nonce), address: req.socket.remoteAddress ?? "" }),
+    }),
+  );
+  return new Promise((resolve, reject) => {
+    const server = app.listen(settings.port, "127.0.0.1", (error?: Error) => (error ? reject(error) : resolve(server)));
+  });
+}
+
+function securityHeaders(secure: boolean) {
+  return helmet({
+    contentSecurityPolicy: {
+      useDefaults: false,
+      directives: {
+        defaultSrc: ["'self'"],
+        scriptSrc: ["'self'", (_, res) => `'nonce-${String((res as unknown as Response).locals["nonce"])}'`],
+        // Drag and drop and the charts place things by inline style.
+        styleSrc: ["'self'", "'unsafe-inline'"],
+        imgSrc: ["'self'", "data:"],
+        fontSrc: ["'self'"],
+        connectSrc: ["'self'"],
+        workerSrc: ["'self'"],
+        objectSrc: ["'none'"],
+        baseUri: ["'none'"],
+        formAction: ["'self'"],
+        frameAncestors: ["'none'"],
+      },
+    },
+    referrerPolicy: { policy: "no-referrer" },
+    strictTransportSecurity: secure ? undefined : false,
+  });
+}
+
+/** A form or script of another site cannot change anything here: its origin is not ours. */
+function refuseForeignForms(req: Request, res: Response, next: () => void): void {
+  const origin = req.get("origin");
+  const safe = req.method === "GET" || req.method === "HEAD";
+  const site = req.get("sec-fetch-site");
+  const foreign = origin !== undefined && origin !== "null" ? hostOf(origin) !== req.get("host") : site === "cross-site";
+  if (safe || !foreign) next();
+  else res.status(403).type("text").send("This came from another site and was not carried out.");
+}
+
+function hostOf(origin: string): string {
+  try {
+    return new URL(origin).host;
+  } catch {
+    return "";
+  }
+}

@@ -1,0 +1,37 @@
+import { DropdownMenu as Radix } from "radix-ui";
+import type { ReactNode } from "react";
+import { cx } from "./classes";
+
+export type MenuEntry = { words: string; icon?: ReactNode; onSelect: () => void; disabled?: boolean; hint?: string; danger?: boolean } | "line";
+
+/** A button that opens a short list of things to do. */
+export function Menu({ trigger, entries, align = "end" }: { trigger: ReactNode; entries: MenuEntry[]; align?: "start" | "end" }) {
+  return (
+    <Radix.Root modal={false}>
+      <Radix.Trigger asChild>{trigger}</Radix.Trigger>
+      <Radix.Portal>
+        <Radix.Content align={align} sideOffset={4} className="z-50 min-w-48 rounded-md border border-line bg-land p-1 text-ink shadow-xl">
+          {entries.map((entry, i) =>
+            entry === "line" ? (
+              <Radix.Separator key={i} className="my-1 h-px bg-line" />
+            ) : (
+              <Radix.Item
+                key={entry.words}
+                disabled={entry.disabled}
+                onSelect={entry.onSelect}
+                className={cx(
+                  "flex cursor-pointer items-center gap-2 rounded px-2 py-1.5 outline-none data-disabled:cursor-not-allowed data-disabled:opacity-45 data-highlighted:bg-land-deep",
+                  entry.danger && "text-plum",
+                )}
+              >
+                {entry.icon}
+                <span className="flex-1">{entry.words}</span>
+                {entry.hint && <span className="pl-4 text-sm text-ink-faint">{entry.hint}</span>}
+              </Radix.Item>
+            ),
+          )}
+        </Radix.Content>
+      </Radix.Portal>
+    </Radix.Root>
+  );
+}

@@ -1,0 +1,39 @@
+import { z } from "zod";
+import { RATED_JOINTS } from "~/core/drills/rows";
+
+const zeroToTen = z.number().int().min(0).max(10);
+
+export const tightnessSchema = z.strictObject({ joint: z.enum(RATED_JOINTS), left: zeroToTen.nullable(), right: zeroToTen.nullable() });
+
+export const personSchema = z.strictObject({
+  athleteId: z.uuid().nullable(),
+  name: z.string().trim().min(1).max(40),
+});
+
+/** What a device tells of a run while it goes on. `key` is made on the device; the same key is the same run. */
+export const progressSchema = z.strictObject({
+  key: z.uuid(),
+  person: personSchema,
+  shareDone: z.number().min(0).max(1),
+  finished: z.boolean(),
+});
+
+/** A check-in, together with the run it belongs to, in case nothing of the run has arrived before. */
+export const checkInSchema = z.strictObject({
+  run: progressSchema,
+  hard: zeroToTen.nullable(),
+  tightness: z.array(tightnessSchema).max(6),
+  pain: z.boolean(),
+  painWhere: z.string().trim().max(120),
+  note: z.string().trim().max(500),
+});
+
+export type Tightness = z.infer<typeof tightnessSchema>;
+export type Person = z.infer<typeof personSchema>;
+export type Progress = z.infer<typeof progressSchema>;
+export type CheckIn = z.infer<typeof checkInSchema>;
+
+/** Largest left–right difference of a check-in, or 0; only joints rated on both sides count. */
+export function largestDifference(tightness: readonly Tightness[]): number {
+  return tightness.reduce((most, t) => (t.left === null || t.right === null ? most : Math.max(most, Math.abs(t.left - t.right))), 0);
+}

@@ -1,0 +1,36 @@
+import type { Drill } from "~/core/drills/schema";
+import type { Session } from "~/core/session/schema";
+
+/** A session as it was handed out, with the drills as they were that day, so that it never changes under anyone's feet. */
+export type Edition = { session: Session; drills: Drill[] };
+
+/** Freezes a session together with each drill it uses, once, in order of first use. Throws when a drill is unknown. */
+export function makeEdition(session: Session, drills: (id: string) => Drill | undefined): Edition {
+  const ids = new Set(session.blocks.flatMap((block) => block.items.map((item) => item.drill)));
+  return {
+    session,
+    drills: [...ids].map((id) => {
+      const drill = drills(id);
+      if (!drill) throw new Error(`No drill ${id}`);
+      return drill;
+    }),
+  };
+}
+
+/** Finds the drills of an edition by id. */
+export function editionDrills(edition: Edition): (id: string) => Drill | undefined {
+  const byId = new Map(edition.drills.map((drill) => [drill.id, drill]));
+  return (id) => byId.get(id);
+}
+
+/** The cautions of every drill in a session, each once, in order of first appearance. */
+export function cautionsOf(edition: Edition): { drill: string; text: string }[] {
+  const seen = new Set<string>();
+  return edition.drills.flatMap((drill) =>
+    drill.cautions.flatMap((text) => {
+      if (seen.has(text)) return [];
+      seen.add(text);
+      return [{ drill: drill.name, text }];
+    }),
+  );
+}

@@ -1,0 +1,82 @@
+import { eq } from "drizzle-orm";
+import { mainJoints } from "~/core/coverage/joints";
+import type { Drill } from "~/core/drills/schema";
+import { makeEdition } from "~/core/edition/edition";
+import type { Session } from "~/core/session/schema";
+import { compile } from "~/core/timeline/compile";
+import type { Accounts } from "../accounts";
+import type { Db } from "../client";
+import { handOut, openLink } from "../editions";
+import { keepCheckIn, keepProgress } from "../runs";
+import { about, checkIn, coach, link, run } from "../schema";
+import { addSession, saveSession } from "../sessions";
+import { addAthletes, addTeam, listTeams } from "../teams";
+import { COACH, HEARD, TEAMS, type TeamKey } from "./people";
+import { handballBeforeAGame, rowersBeforeTheBoat, staffLunchtime } from "./sessions";
+
+export type DemoSettings = { secret: string; password: string; drills: (id: string) => Drill | undefined };
+
+const LOADED = "demo loaded";
+const DAY_MS = 86_400_000;
+
+/** Loads the demo data of Kestrel Sound once for each database. A coach who deletes it does not get it back. */
+export async function loadDemo(db: Db, accounts: Accounts, settings: DemoSettings): Promise<void> {
+  const [done] = await db.select().from(about).where(eq(about.key, LOADED));
+  if (done) return;
+  const { user } = await accounts.api.signUpEmail({ body: { ...COACH, password: settings.password } });
+  const make = { rowers: rowersBeforeTheBoat, handball: handballBeforeAGame, staff: staffLunchtime } as const;
+  for (const key of ["staff", "handball", "rowers"] as const) {
+    const teamId = await addTeam(db, user.id, TEAMS[key].name);
+    await addAthletes(db, user.id, teamId, TEAMS[key].people);
+    await loadSession(db, user.id, key, teamId, make[key](settings.drills), settings);
+  }
+  await db.insert(about).values({ key: LOADED, value: new Date().toISOString() });
+}
+
+async function loadSession(db: Db, ownerId: string, key: TeamKey, teamId: string, doc: Session, settings: DemoSettings): Promise<void> {
+  const { secret, drills } = settings;
+  const timeline = compile(doc, drills);
+  const id = await addSession(db, ownerId, doc, timeline.totalSeconds);
+  const out = await handOut(db, ownerId, id, makeEdition(doc, drills), timeline.totalSeconds, teamId, secret);
+  const opened = out && (await openLink(db, out.token, true));
+  if (!opened || opened === "withdrawn") throw new Error("The demo edition cannot be opened");
+  const first = Math.max(...HEARD[key].map((said) => said.daysAgo)) + 1;
+  await db.update(link).set({ createdAt: daysAgo(first), openedAt: daysAgo(1) }).where(eq(link.id, opened.id));
+
+  const people = (await listTeams(db, ownerId)).find((team) => team.id === teamId)?.athletes ?? [];
+  const joints = mainJoints(doc, timeline, drills, 2);
+  for (const [i, said] of HEARD[key].entries()) {
+    const progress = {
+      key: crypto.randomUUID(), person: { athleteId: people.find((a) => a.name === said.name)?.id ?? null, name: said.name },
+      shareDone: said.share, finished: said.share === 1,
+    };
+    const runId = await keepProgress(db, opened, progress);
+    if (!said.silent)
+      await keepCheckIn(db, opened, {
+        run: progress, hard: said.hard ?? null, pain: said.pain !== undefined, painWhere: said.pain ?? "", note: said.note ?? "",
+        tightness: joints.map((joint, j) => ({ joint, left: said.felt?.[j]?.[0] ?? null, right: said.felt?.[j]?.[1] ?? null })),
+      });
+    const at = daysAgo(said.daysAgo, i);
+    await db.update(run).set({ startedAt: at, ...(progress.finished && { finishedAt: new Date(at.getTime() + timeline.totalSeconds * 1000) }) }).where(eq(run.id, runId));
+    await db.update(checkIn).set({ sentAt: new Date(at.getTime() + (timeline.totalSeconds + 40) * 1000) }).where(eq(checkIn.runId, runId));
+  }
+  if (key === "handball") await changeAfterHandOut(db, ownerId, id, doc, drills);
+}
+
+/** One session has changed since it was handed out, so that the demo shows how that looks. */
+async function changeAfterHandOut(db: Db, ownerId: string, id: string, doc: Session, drills: DemoSettings["drills"]): Promise<void> {
+  const changed: Session = { ...doc, notes: "Hall B this time: less room, so the toe-touch walk goes along the wall." };
+  await saveSession(db, ownerId, id, 1, changed, compile(changed, drills).totalSeconds);
+}
+
+function daysAgo(days: number, minutesLater = 0): Date {
+  const at = new Date(Date.now() - days * DAY_MS);
+  at.setHours(17, 5 + minutesLater, 0, 0);
+  return at;
+}
+
+/** The demo coach's address while that account exists. */
+export async function demoEmail(db: Db): Promise<string | undefined> {
+  const [row] = await db.select({ email: coach.email }).from(coach).where(eq(coach.email, COACH.email));
+  return row?.email;
+}

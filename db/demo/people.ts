@@ -1,0 +1,47 @@
+/** Invented people. Juniors are known by initials or a nickname only. */
+export const COACH = { name: "Robin Vale", email: "coach@kestrelsound.example" };
+
+export const TEAMS = {
+  rowers: { name: "Kestrel Sound junior rowers", people: ["Moss", "Tern", "J. K.", "Pip", "Wren", "A. D.", "Skua", "Olli"] },
+  handball: { name: "Kestrel Sound handball", people: ["Noor", "Ada", "Bex", "Ines", "Runa", "Tilde", "Yara"] },
+  staff: { name: "Staff lunchtime class", people: ["Carys", "Dov", "Hamish", "Leila", "Oskar"] },
+} as const;
+
+export type TeamKey = keyof typeof TEAMS;
+
+type Said = {
+  name: string;
+  daysAgo: number;
+  share: number;
+  hard?: number;
+  /** Left and right, in the order of the session's main joints. */
+  felt?: [number, number][];
+  pain?: string;
+  note?: string;
+  /** Followed, but never checked in. */
+  silent?: true;
+};
+
+/** What was heard back in the demo, by team. */
+export const HEARD: Record<TeamKey, Said[]> = {
+  rowers: [
+    { name: "Moss", daysAgo: 6, share: 1, hard: 4, felt: [[3, 3], [4, 6]] },
+    { name: "Tern", daysAgo: 6, share: 1, hard: 5, felt: [[2, 2], [5, 7]] },
+    { name: "Pip", daysAgo: 6, share: 0.62, hard: 6, felt: [[3, 4], [5, 5]], note: "Bus was early." },
+    { name: "Moss", daysAgo: 1, share: 1, hard: 3, felt: [[2, 2], [3, 5]] },
+    { name: "Tern", daysAgo: 1, share: 1, hard: 4, felt: [[2, 2], [3, 7]], pain: "inside of the right hip, in the squat" },
+    { name: "J. K.", daysAgo: 1, share: 1, hard: 5, felt: [[1, 2], [4, 4]], note: "The stick part went too fast for me." },
+    { name: "Wren", daysAgo: 1, share: 1, hard: 4, felt: [[2, 1], [3, 3]] },
+    { name: "Skua", daysAgo: 1, share: 0.81, silent: true },
+  ],
+  handball: [
+    { name: "Noor", daysAgo: 3, share: 1, hard: 5, felt: [[3, 4], [2, 5]] },
+    { name: "Bex", daysAgo: 3, share: 1, hard: 6, felt: [[4, 4], [3, 6]] },
+    { name: "Ines", daysAgo: 3, share: 1, hard: 4, felt: [[2, 3], [2, 4]], note: "Throwing side feels it." },
+    { name: "Yara", daysAgo: 3, share: 0.45, silent: true },
+  ],
+  staff: [
+    { name: "Dov", daysAgo: 5, share: 1, hard: 3, felt: [[5, 5], [4, 4]] },
+    { name: "Leila", daysAgo: 5, share: 1, hard: 2, felt: [[4, 6], [3, 3]], note: "Best part of the week." },
+  ],
+};

@@ -1,0 +1,99 @@
+import { and, desc, eq, isNotNull, isNull, sql } from "drizzle-orm";
+import type { Session } from "~/core/session/schema";
+import type { Seconds } from "~/core/units";
+import type { Db } from "./client";
+import { edition, link, trainingSession } from "./schema";
+
+export type StoredSession = { id: string; doc: Session; revision: number; updatedAt: Date; archivedAt: Date | null };
+
+export type SessionRow = StoredSession & {
+  totalSeconds: Seconds;
+  /** How many editions have a link that still opens. */
+  openEditions: number;
+  lastHandedOut: Date | null;
+};
+
+const own = (ownerId: string, id: string) => and(eq(trainingSession.ownerId, ownerId), eq(trainingSession.id, id));
+
+/** A coach's sessions, last changed first. */
+export async function listSessions(db: Db, ownerId: string, archived: boolean): Promise<SessionRow[]> {
+  return db
+    .select({
+      id: trainingSession.id, doc: trainingSession.doc, revision: trainingSession.revision, updatedAt: trainingSession.updatedAt,
+      archivedAt: trainingSession.archivedAt, totalSeconds: trainingSession.totalSeconds,
+      openEditions: sql<number>`count(distinct ${edition.id}) filter (where ${link.id} is not null and ${link.withdrawnAt} is null)::int`,
+      lastHandedOut: sql<Date | null>`max(${link.createdAt})`.mapWith((v: string | null) => (v === null ? null : new Date(v))),
+    })
+    .from(trainingSession)
+    .leftJoin(edition, eq(edition.sessionId, trainingSession.id))
+    .leftJoin(link, eq(link.editionId, edition.id))
+    .where(and(eq(trainingSession.ownerId, ownerId), archived ? isNotNull(trainingSession.archivedAt) : isNull(trainingSession.archivedAt)))
+    .groupBy(trainingSession.id)
+    .orderBy(desc(trainingSession.updatedAt));
+}
+
+/** One session of the coach, or undefined when there is none of that id or it is someone else's. */
+export async function findSession(db: Db, ownerId: string, id: string): Promise<StoredSession | undefined> {
+  const [row] = await db
+    .select({
+      id: trainingSession.id, doc: trainingSession.doc, revision: trainingSession.revision, updatedAt: trainingSession.updatedAt,
+      archivedAt: trainingSession.archivedAt,
+    })
+    .from(trainingSession)
+    .where(own(ownerId, id));
+  return row;
+}
+
+/** Keeps a new session and returns its id. `totalSeconds` is its compiled length. */
+export async function addSession(db: Db, ownerId: string, doc: Session, totalSeconds: Seconds): Promise<string> {
+  const [row] = await db
+    .insert(trainingSession)
+    .values({ ownerId, doc, title: doc.title, purpose: doc.purpose, totalSeconds })
+    .returning({ id: trainingSession.id });
+  if (!row) throw new Error("The session was not kept");
+  return row.id;
+}
+
+export type Saved =
+  | { kind: "saved"; revision: number; updatedAt: Date }
+  | { kind: "newer"; stored: StoredSession }
+  | { kind: "gone" };
+
+/**
+ * Saves a session over the revision it was made from. When the stored one is newer nothing is written and the newer
+ * one is returned, so that a tab with an older copy can never overwrite it unseen.
+ */
+export async function saveSession(
+  db: Db, ownerId: string, id: string, basedOn: number, doc: Session, totalSeconds: Seconds,
+): Promise<Saved> {
+  const [row] = await db
+    .update(trainingSession)
+    .set({
+      doc, title: doc.title, purpose: doc.purpose, totalSeconds,
+      revision: sql`${trainingSession.revision} + 1`, updatedAt: sql`now()`,
+    })
+    .where(and(own(ownerId, id), eq(trainingSession.revision, basedOn)))
+    .returning({ revision: trainingSession.revision, updatedAt: trainingSession.updatedAt });
+  if (row) return { kind: "saved", ...row };
+  const stored = await findSession(db, ownerId, id);
+  return stored ? { kind: "newer", stored } : { kind: "gone" };
+}
+
+/** Puts a session away, or back. Returns false when there is none of that id. */
+export async function setArchived(db: Db, ownerId: string, id: string, archived: boolean): Promise<boolean> {
+  const rows = await db
+    .update(trainingSession)
+    .set({ archivedAt: archived ? sql`now()` : null })
+    .where(own(ownerId, id))
+    .returning({ id: trainingSession.id });
+  return rows.length > 0;
+}
+
+/** Deletes an archived session with its editions, links and what was heard back. Returns false when there is none. */
+export async function deleteArchived(db: Db, ownerId: string, id: string): Promise<boolean> {
+  const rows = await db
+    .delete(trainingSession)
+    .where(and(own(ownerId, id), isNotNull(trainingSession.archivedAt)))
+    .returning({ id: trainingSession.id });
+  return rows.length > 0;
+}

@@ -1,0 +1,19 @@
+import { createHash, createHmac, timingSafeEqual } from "node:crypto";
+
+/** What a token is stored as: its SHA-256. The tokens have 128 random-looking bits or more, so no salt is needed. */
+export function tokenHash(token: string): string {
+  return createHash("sha256").update(token).digest("hex");
+}
+
+/**
+ * The token of a link, worked out from the server's secret and the link's own random id, 144 bits long. It can be shown
+ * to its owner again at any time although the database holds only its hash: without the secret the id tells nothing.
+ */
+export function linkToken(secret: string, linkId: string): string {
+  return createHmac("sha256", secret).update(`mapset link ${linkId}`).digest().subarray(0, 18).toString("base64url");
+}
+
+/** Whether a token worked out anew is the one that was handed out; it is not after the server's secret has changed. */
+export function isTokenOf(token: string, hash: string): boolean {
+  return timingSafeEqual(Buffer.from(tokenHash(token)), Buffer.from(hash));
+}

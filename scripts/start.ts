@@ -1,0 +1,127 @@
+import { existsSync, readFileSync, rmSync, writeFileSync } from "node:fs";
+import { createInterface } from "node:readline/promises";
+import { parseArgs } from "node:util";
+import { sql } from "drizzle-orm";
+import { buildIfChanged } from "./setup/build";
+import { startCluster, type Cluster } from "./setup/cluster";
+import { ROOT, stateFolder } from "./setup/places";
+import { giveUp, say, Trouble } from "./setup/say";
+import { readSecrets } from "./setup/secrets";
+
+const DEFAULT_PORT = 4810;
+
+async function main(): Promise<void> {
+  const { values } = parseArgs({ options: { fresh: { type: "boolean" }, yes: { type: "boolean" } } });
+  const port = readPort(process.env["PORT"]);
+  const folder = stateFolder();
+  const unlock = lock(folder, port);
+  const outside = process.env["DATABASE_URL"];
+  if (values.fresh) await startOver(folder, outside, values.yes ?? false);
+
+  const secrets = readSecrets(folder);
+  let cluster: Cluster | undefined;
+  const end = async (code: number) => {
+    await cluster?.stop();
+    unlock();
+    process.exit(code);
+  };
+  try {
+    cluster = outside ? undefined : await startCluster(folder, secrets.database);
+    const url = outside ?? cluster?.url ?? "";
+    buildIfChanged();
+    const baseUrl = process.env["MAPSET_URL"] ?? `http://127.0.0.1:${port}`;
+    const demo = await prepare(url, secrets.server, baseUrl, secrets.demoPassword);
+
+    Object.assign(process.env, { DATABASE_URL: url, MAPSET_SECRET: secrets.server, MAPSET_URL: baseUrl, NODE_ENV: "production" });
+    const { serve } = await import("~/app/server/serve");
+    const server = await serve({ port, buildFolder: `${ROOT}/build`, baseUrl }).catch((error: NodeJS.ErrnoException) => {
+      if (error.code === "EADDRINUSE") throw new Trouble(`port ${port} is in use. Stop what uses it, or choose another: PORT=${port + 1} ./mapset start`);
+      if (error.code === "EACCES") throw new Trouble(`port ${port} needs more rights than you have. Choose one above 1023: PORT=${DEFAULT_PORT} ./mapset start`);
+      throw error;
+    });
+    process.stdout.write(`\nMapset is ready at ${baseUrl}\n`);
+    if (demo) process.stdout.write(`Demo sign-in: ${demo.email}  password: ${demo.password}\n`);
+    process.stdout.write("Ctrl-C ends it; what you did is kept.\n\n");
+
+    let ending = false;
+    for (const signal of ["SIGINT", "SIGTERM", "SIGHUP"] as const)
+      process.on(signal, () => {
+        if (ending) return;
+        ending = true;
+        say("\nMapset: ending…");
+        server.close();
+        server.closeAllConnections();
+        void end(0);
+      });
+  } catch (error) {
+    await cluster?.stop();
+    unlock();
+    giveUp(error);
+  }
+}
+
+function readPort(text: string | undefined): number {
+  if (text === undefined || text === "") return DEFAULT_PORT;
+  const port = Number(text);
+  if (!Number.isInteger(port) || port < 1 || port > 65_535) throw new Trouble(`PORT must be a whole number from 1 to 65535, not “${text}”.`);
+  return port;
+}
+
+/** One Mapset at a time for each clone: a second one would stop the first one's database. */
+function lock(folder: string, port: number): () => void {
+  const file = `${folder}/running.json`;
+  if (existsSync(file)) {
+    const { pid, port: other } = JSON.parse(readFileSync(file, "utf8")) as { pid: number; port: number };
+    if (pid !== process.pid && isAlive(pid)) throw new Trouble(`it is already running from this folder, at http://127.0.0.1:${other} (process ${pid}). Use that one, or end it first.`);
+  }
+  writeFileSync(file, JSON.stringify({ pid: process.pid, port }));
+  return () => rmSync(file, { force: true });
+}
+
+function isAlive(pid: number): boolean {
+  try {
+    process.kill(pid, 0);
+    // A process number may have been given to something else since.
+    return !existsSync("/proc") || readFileSync(`/proc/${pid}/cmdline`, "utf8").includes("scripts/start.ts");
+  } catch {
+    return false;
+  }
+}
+
+async function startOver(folder: string, outside: string | undefined, yes: boolean): Promise<void> {
+  const what = outside ? `everything of Mapset in the database at ${new URL(outside).host}${new URL(outside).pathname}` : "Mapset's database, with every session, edition and check-in";
+  if (!yes) {
+    if (!process.stdin.isTTY) throw new Trouble(`--fresh deletes ${what}. There is nobody here to ask; say it with --fresh --yes.`);
+    const ask = createInterface({ input: process.stdin, output: process.stderr });
+    const answer = await ask.question(`This deletes ${what}. Type “yes” to go on: `);
+    ask.close();
+    if (answer.trim().toLowerCase() !== "yes") throw new Trouble("nothing was deleted.");
+  }
+  if (outside) {
+    const { connect } = await import("~/db/client");
+    const { db, close } = connect(outside);
+    await db.execute(sql`drop schema if exists drizzle cascade; drop schema public cascade; create schema public`);
+    await close();
+  } else rmSync(`${folder}/data`, { recursive: true, force: true });
+}
+
+async function prepare(url: string, secret: string, baseUrl: string, demoPassword: string) {
+  const { connect, migrateTo } = await import("~/db/client");
+  const { openAccounts } = await import("~/db/accounts");
+  const { loadDemo, demoEmail } = await import("~/db/demo/load");
+  const { drillById } = await import("~/library");
+  const { db, close } = connect(url);
+  try {
+    await db.execute(sql`select 1`).catch((error: Error & { cause?: Error }) => {
+      throw new Trouble(`the database at ${new URL(url).host} cannot be reached: ${error.cause?.message ?? error.message}. Check DATABASE_URL.`);
+    });
+    await migrateTo(db, `${ROOT}/db/migrations`);
+    await loadDemo(db, openAccounts(db, { secret, baseUrl }), { secret, password: demoPassword, drills: drillById });
+    const email = await demoEmail(db);
+    return email ? { email, password: demoPassword } : undefined;
+  } finally {
+    await close();
+  }
+}
+
+await main().catch(giveUp);
