@@ -40,7 +40,7 @@ function faultsOfIssue(issue: Issue, above: PropertyKey[]): Fault[] {
     if (options) return [{ path: pathText(path), message: `must be one of ${options}` }];
     const closest = [...issue.errors].sort((a, b) => a.length - b.length)[0] ?? [];
     return closest.length > 0
-      ? closest.flatMap((inner) => faultsOfIssue(inner as Issue, path))
+      ? closest.flatMap((inner) => faultsOfIssue(inner, path))
       : [{ path: pathText(path), message: "is not of a known kind" }];
   }
   return [{ path: pathText(path), message: messageFor(issue) }];

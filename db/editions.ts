@@ -62,6 +62,7 @@ export async function listEditions(db: Db, ownerId: string, sessionId: string, s
  */
 export async function handOut(
   db: Db, ownerId: string, sessionId: string, doc: Edition, totalSeconds: Seconds, teamId: string | null, secret: string,
+  at: Date = new Date(),
 ): Promise<{ token: string; number: number } | undefined> {
   return db.transaction(async (tx) => {
     const [own] = await tx.select({ id: trainingSession.id }).from(trainingSession)
@@ -78,11 +79,11 @@ export async function handOut(
     let editionId = newest?.same ? newest.id : undefined;
     if (!editionId) {
       editionId = randomUUID();
-      await tx.insert(edition).values({ id: editionId, ownerId, sessionId, number, doc, totalSeconds });
+      await tx.insert(edition).values({ id: editionId, ownerId, sessionId, number, doc, totalSeconds, createdAt: at });
     }
     const id = randomUUID();
     const token = linkToken(secret, id);
-    await tx.insert(link).values({ id, ownerId, editionId, teamId, tokenHash: tokenHash(token) });
+    await tx.insert(link).values({ id, ownerId, editionId, teamId, tokenHash: tokenHash(token), createdAt: at });
     return { token, number };
   });
 }
@@ -133,10 +134,12 @@ export async function newestEdition(
   const [row] = await db
     .select({
       number: edition.number, createdAt: edition.createdAt, doc: edition.doc,
-      open: sql<boolean>`exists (select 1 from ${link} where ${link.editionId} = ${edition.id} and ${link.withdrawnAt} is null)`,
+      open: sql<boolean>`count(${link.id}) filter (where ${link.withdrawnAt} is null) > 0`,
     })
     .from(edition)
+    .leftJoin(link, eq(link.editionId, edition.id))
     .where(and(eq(edition.ownerId, ownerId), eq(edition.sessionId, sessionId)))
+    .groupBy(edition.id)
     .orderBy(desc(edition.number))
     .limit(1);
   return row && { number: row.number, createdAt: row.createdAt.toISOString(), session: row.doc.session, open: row.open };

@@ -24,13 +24,13 @@ function wrap(adapter: DBAdapter<BetterAuthOptions>): DBAdapter<BetterAuthOption
     },
     findOne: async (given) => {
       const { where, token } = hashed(given.model, given.where);
-      return withToken(await adapter.findOne({ ...given, where }), token) as never;
+      return withToken(await adapter.findOne({ ...given, where }), token);
     },
-    findMany: async (given) => adapter.findMany({ ...given, ...(given.where && { where: hashed(given.model, given.where).where }) }) as never,
+    findMany: (given) => adapter.findMany({ ...given, ...(given.where && { where: hashed(given.model, given.where).where }) }) as never,
     count: async (given) => adapter.count({ ...given, ...(given.where && { where: hashed(given.model, given.where).where }) }),
     update: async (given) => {
       const { where, token } = hashed(given.model, given.where);
-      return withToken(await adapter.update({ ...given, where }), token) as never;
+      return withToken(await adapter.update({ ...given, where }), token);
     },
     updateMany: async (given) => adapter.updateMany({ ...given, where: hashed(given.model, given.where).where }),
     delete: async (given) => adapter.delete({ ...given, where: hashed(given.model, given.where).where }),

@@ -38,7 +38,7 @@ export async function keepProgress(db: Db, opened: OpenLink, progress: Progress)
 /** Keeps a check-in once: a second one for the same run changes nothing. Returns whether this one was the first. */
 export async function keepCheckIn(db: Db, opened: OpenLink, sent: CheckIn): Promise<boolean> {
   return db.transaction(async (tx) => {
-    const runId = await keepProgress(tx as unknown as Db, opened, sent.run);
+    const runId = await keepProgress(tx, opened, sent.run);
     const rows = await tx
       .insert(checkIn)
       .values({

@@ -1,4 +1,4 @@
-import { again, bounds, drill, effort, reps, time } from "./author";
+import { bounds, drill, effort, reps, time } from "./author";
 
 const raise = reps(12, "rise 1.5 [out]", "hold 2", "lower 1.5 [in]");
 

@@ -1,5 +1,6 @@
 import { z } from "zod";
 import { SHORTEST_PASSWORD } from "~/db/accounts";
+import { fieldText } from "./forms.server";
 import { forget, secondsToWait } from "./limits.server";
 import { getServices } from "./services.server";
 
@@ -17,7 +18,7 @@ type Outcome = { cookies: string[] } | { faults: FormFaults; email: string; name
 
 /** Signs a coach in. Answers the same for an unknown address as for a wrong password. */
 export async function signIn(request: Request, form: FormData, address: string): Promise<Outcome> {
-  const email = String(form.get("email") ?? "").trim();
+  const email = fieldText(form, "email").trim();
   const read = signInForm.safeParse({ email, password: form.get("password") });
   if (!read.success) return { faults: faultsOf(read.error), email, status: 400 };
   const wait = Math.max(await secondsToWait("signInAddress", address), await secondsToWait("signInAccount", email));
@@ -29,8 +30,8 @@ export async function signIn(request: Request, form: FormData, address: string):
 }
 
 export async function signUp(request: Request, form: FormData, address: string): Promise<Outcome> {
-  const email = String(form.get("email") ?? "").trim();
-  const name = String(form.get("name") ?? "");
+  const email = fieldText(form, "email").trim();
+  const name = fieldText(form, "name");
   const read = signUpForm.safeParse({ name, email, password: form.get("password") });
   if (!read.success) return { faults: faultsOf(read.error), email, name, status: 400 };
   const wait = await secondsToWait("signUp", address);

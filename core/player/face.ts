@@ -115,7 +115,7 @@ function nextOf(moment: Moment, facts: Facts): string {
   if (!same) return `${next.drill.name}${side}`;
   if (segment.kind !== "work") return "";
   if (nextWork.set !== segment.set) return `set ${nextWork.set}${side}`;
-  return nextWork.direction !== segment.direction && nextWork.side === segment.side ? (next.drill.directionWords?.[nextWork.direction - 1] ?? "other direction") : `same${side}`;
+  return nextWork.direction !== segment.direction && nextWork.side === segment.side ? (next.drill.directionWords?.[nextWork.direction - 1] ?? "other direction") : `same drill${side}`;
 }
 
 function capital(text: string): string {

@@ -1,4 +1,4 @@
-import type { Session } from "~/core/session/schema";
+import type { DoseKind, Session } from "~/core/session/schema";
 import { HEIGHT } from "~/core/timeline/postures";
 import type { Segment, Timeline, WorkSegment, WorkSide } from "~/core/timeline/types";
 import type { HeightStep, Percent, Seconds } from "~/core/units";
@@ -28,30 +28,29 @@ export type Profile = { total: Seconds; shapes: ProfileShape[]; bands: ProfileBa
 export function profileOf(session: Pick<Session, "blocks">, timeline: Timeline): Profile {
   return {
     total: timeline.totalSeconds,
-    shapes: timeline.segments.map(shapeOf),
+    shapes: timeline.segments.map((segment) => shapeOf(segment, session.blocks[segment.block]?.items[segment.item]?.dose.kind)),
     bands: bandsOf(session, timeline.segments),
   };
 }
 
-function shapeOf(segment: Segment): ProfileShape {
+function shapeOf(segment: Segment, dose: DoseKind | undefined): ProfileShape {
   const piece = { from: segment.start, to: segment.start + segment.seconds, block: segment.block, item: segment.item };
   switch (segment.kind) {
     case "move":
       return { ...piece, kind: "move", fromHeight: HEIGHT[segment.from ?? segment.to], toHeight: HEIGHT[segment.to] };
     case "work":
-      return { ...piece, kind: "work", height: HEIGHT[segment.posture], side: segment.side, ...textureOf(segment) };
+      return { ...piece, kind: "work", height: HEIGHT[segment.posture], side: segment.side, ...textureOf(segment, dose) };
     default:
       return { ...piece, kind: segment.kind, height: HEIGHT[segment.posture] };
   }
 }
 
-function textureOf(segment: WorkSegment): Pick<Extract<ProfileShape, { kind: "work" }>, "texture" | "efforts" | "breaths"> {
+function textureOf(segment: WorkSegment, dose: DoseKind | undefined): Pick<Extract<ProfileShape, { kind: "work" }>, "texture" | "efforts" | "breaths"> {
   const efforts = segment.beats.flatMap((beat) =>
     beat.effort === undefined ? [] : [{ from: beat.start, to: beat.start + beat.seconds, effort: beat.effort }],
   );
   if (efforts.length > 0) return { texture: "wedge", efforts, breaths: 0 };
-  const breathing = segment.beats.length > 1 && segment.beats.every((beat) => beat.breath !== undefined);
-  return breathing ? { texture: "ripple", efforts: [], breaths: segment.beats.at(-1)?.reps ?? 0 } : { texture: "solid", efforts: [], breaths: 0 };
+  return dose === "breaths" ? { texture: "ripple", efforts: [], breaths: segment.beats.at(-1)?.reps ?? 0 } : { texture: "solid", efforts: [], breaths: 0 };
 }
 
 function bandsOf(session: Pick<Session, "blocks">, segments: readonly Segment[]): ProfileBand[] {

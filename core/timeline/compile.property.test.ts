@@ -131,7 +131,7 @@ describe("any session", () => {
         const now = timeline.segments.filter((s) => s.start <= at).at(-1);
         const beats = now?.kind === "work" ? now.beats.filter((b) => b.start <= at) : [];
         return (
-          moment.segment === now && near(moment.elapsed + moment.left, now!.seconds) && near(moment.sessionLeft, timeline.totalSeconds - at) &&
+          moment.segment === now && near(moment.elapsed + moment.left, now.seconds) && near(moment.sessionLeft, timeline.totalSeconds - at) &&
           moment.next === timeline.segments[moment.index + 1] && moment.beat === beats.at(-1) && moment.over === (t >= timeline.totalSeconds)
         );
       }),

@@ -143,7 +143,7 @@ function countWork(room: Room, side: WorkSide, micros: Micros): void {
 function add(room: Room, segment: Loose<Segment>, seconds: Seconds, place: Place): void {
   const micros = toMicros(seconds);
   if (micros <= 0) return;
-  room.segments.push({ ...segment, start: toSeconds(room.at), seconds: toSeconds(micros), ...place } as Segment);
+  room.segments.push({ ...segment, start: toSeconds(room.at), seconds: toSeconds(micros), ...place });
   room.at += micros;
   if (segment.kind === "move" || segment.kind === "rest") room.sideInUse = undefined;
 }

@@ -1,5 +1,5 @@
 import type { Seconds } from "~/core/units";
-import type { Segment, TimedBeat } from "./types";
+import type { Segment } from "./types";
 
 /**
  * The part of a timeline between two moments, in seconds from the session's start. Segments and beats that reach over
@@ -7,7 +7,7 @@ import type { Segment, TimedBeat } from "./types";
  */
 export function cut(segments: readonly Segment[], from: Seconds, to: Seconds): Segment[] {
   return clip(segments, from, to).map((segment) =>
-    segment.kind === "work" ? { ...segment, beats: clip(segment.beats as TimedBeat[], from, to) } : segment,
+    segment.kind === "work" ? { ...segment, beats: clip(segment.beats, from, to) } : segment,
   );
 }
 

@@ -37,11 +37,11 @@ async function loadSession(db: Db, ownerId: string, key: TeamKey, teamId: string
   const { secret, drills } = settings;
   const timeline = compile(doc, drills);
   const id = await addSession(db, ownerId, doc, timeline.totalSeconds);
-  const out = await handOut(db, ownerId, id, makeEdition(doc, drills), timeline.totalSeconds, teamId, secret);
+  const first = daysAgo(Math.max(...HEARD[key].map((said) => said.daysAgo)) + 1);
+  const out = await handOut(db, ownerId, id, makeEdition(doc, drills), timeline.totalSeconds, teamId, secret, first);
   const opened = out && (await openLink(db, out.token, true));
   if (!opened || opened === "withdrawn") throw new Error("The demo edition cannot be opened");
-  const first = Math.max(...HEARD[key].map((said) => said.daysAgo)) + 1;
-  await db.update(link).set({ createdAt: daysAgo(first), openedAt: daysAgo(1) }).where(eq(link.id, opened.id));
+  await db.update(link).set({ openings: HEARD[key].length, openedAt: daysAgo(Math.min(...HEARD[key].map((said) => said.daysAgo))) }).where(eq(link.id, opened.id));
 
   const people = (await listTeams(db, ownerId)).find((team) => team.id === teamId)?.athletes ?? [];
   const joints = mainJoints(doc, timeline, drills, 2);

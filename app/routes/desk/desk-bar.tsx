@@ -45,7 +45,7 @@ export function DeskBar({ id, desk, saving, edition, archived }: { id: string; d
           {session.target === undefined ? "no promised length" : <>of {clockText(session.target)}<br />{against.words}</>}
         </span>
       </div>
-      <div className="flex flex-col items-end">
+      <div className="flex flex-col items-end gap-0.5 pl-2">
         <ButtonLink kind="primary" to={`/sessions/${id}/hand-out`}>
           <Send size={16} aria-hidden /> Hand out
         </ButtonLink>

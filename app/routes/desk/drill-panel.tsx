@@ -101,7 +101,7 @@ function SidesAndSets({ item, drill, edit, demo }: { item: Item; drill: Drill; e
             { value: "session", words: "as the session" }, { value: "left", words: "left" }, { value: "right", words: "right" },
             { value: "current", words: "stay on the side in use" },
           ]}
-          onChange={(first) => edit({ firstSide: first === "session" ? undefined : (first as NonNullable<Item["firstSide"]>) }, `first side ${first}`)}
+          onChange={(first) => edit({ firstSide: first === "session" ? undefined : (first) }, `first side ${first}`)}
         />
       ) : (
         <span />

@@ -7,7 +7,7 @@ import { momentAt, type Moment } from "~/core/timeline/moment";
 import type { Timeline } from "~/core/timeline/types";
 
 const LEFT = 74;
-const RIGHT = 10;
+const RIGHT = 22;
 const BANDS = 22;
 const BODY = 108;
 const SIDES_TOP = BANDS + BODY + 10;

@@ -91,7 +91,7 @@ function TargetField({ desk }: { desk: Desk }) {
           if (!bad) setText(undefined);
         }}
       />
-      <FieldNote id="session-target-note" hint="Minutes, or minutes:seconds" fault={bad ? "Write minutes, like 12, or 12:30." : undefined} />
+      <FieldNote id="session-target-note" hint="As 12 or 12:30" fault={bad ? "Write minutes, like 12, or 12:30." : undefined} />
     </div>
   );
 }

@@ -7,7 +7,7 @@ import { cx } from "~/app/ui/classes";
 import { faceOf, type Face } from "~/core/player/face";
 import { addTime, back, begin, pause, positionAt, repeatable, repeatSide, skip, skipDrill, stop, type Run } from "~/core/player/run";
 import type { MiniProfile } from "~/core/profile/mini";
-import { clockText, countdownText } from "~/core/text/clock";
+import { countdownText } from "~/core/text/clock";
 import { momentAt } from "~/core/timeline/moment";
 
 type Props = {
@@ -68,7 +68,7 @@ export function Stage({ run, now, act, facts, profile, title, sound, onSound }: 
         </div>
         <div className="mx-auto grid w-full max-w-xl grid-cols-3 gap-2.5">
           <Control small label="Repeat this side" disabled={!again} onClick={() => act(repeatSide)}>
-            <Repeat size={19} aria-hidden /> Repeat side
+            <Repeat size={19} aria-hidden className="shrink-0" /> Repeat
           </Control>
           <Control small label="15 seconds more" onClick={() => act((r, t) => addTime(r, t, MORE_SECONDS))}>
             <TimerReset size={19} aria-hidden /> +15 s

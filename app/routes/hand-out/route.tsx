@@ -5,6 +5,7 @@ import { data, Form, Link, redirect, useNavigation, useSubmit } from "react-rout
 import QRCode from "qrcode";
 import type { Route } from "./+types/route";
 import { idOf, notHere, requireCoach } from "~/app/server/coach.server";
+import { fieldText } from "~/app/server/forms.server";
 import { getServices } from "~/app/server/services.server";
 import { Button, ButtonLink } from "~/app/ui/button";
 import { cx } from "~/app/ui/classes";
@@ -57,12 +58,12 @@ export async function action({ request, params }: Route.ActionArgs) {
   const { db, secret } = getServices();
   const form = await request.formData();
   if (form.get("do") === "withdraw") {
-    if (!(await withdrawLink(db, coach.id, idOf(String(form.get("link")))))) throw notHere("There is no such link among yours.");
+    if (!(await withdrawLink(db, coach.id, idOf(fieldText(form, "link"))))) throw notHere("There is no such link among yours.");
     return data({ done: true });
   }
   const stored = await findSession(db, coach.id, id);
   if (!stored) throw notHere();
-  const team = String(form.get("team") ?? "");
+  const team = fieldText(form, "team");
   const made = await handOut(db, coach.id, id, makeEdition(stored.doc, drillById), compile(stored.doc, drillById).totalSeconds, team === "" ? null : idOf(team), secret);
   if (!made) throw notHere("There is no such team among yours.");
   throw redirect(`/sessions/${id}/hand-out#editions`);
@@ -114,7 +115,7 @@ export default function HandOut({ loaderData }: Route.ComponentProps) {
               <h3 className="flex items-center gap-1.5 font-semibold text-plum">
                 <TriangleAlert size={15} aria-hidden /> Cautions they will be shown
               </h3>
-              <ul className="mt-1 flex max-h-56 flex-col gap-1 overflow-y-auto pr-2 text-sm" tabIndex={0} aria-label="Cautions">
+              <ul className="mt-1 flex flex-col gap-1 text-sm">
                 {loaderData.cautions.map((caution) => (
                   <li key={caution.text}>
                     <span className="text-ink-faint">{caution.drill}:</span> {caution.text}

@@ -5,6 +5,7 @@ import type { Route } from "./+types/route";
 import { Ratings } from "./ratings";
 import { summariseHeard } from "./summary.server";
 import { idOf, notHere, requireCoach } from "~/app/server/coach.server";
+import { fieldText } from "~/app/server/forms.server";
 import { getServices } from "~/app/server/services.server";
 import { Button } from "~/app/ui/button";
 import { cx } from "~/app/ui/classes";
@@ -33,7 +34,7 @@ export async function action({ request }: Route.ActionArgs) {
   const coach = await requireCoach(request);
   const form = await request.formData();
   const seen = form.get("do") === "seen";
-  if (!(await setSeen(getServices().db, coach.id, idOf(String(form.get("run"))), seen))) throw notHere("There is no such check-in among yours.");
+  if (!(await setSeen(getServices().db, coach.id, idOf(fieldText(form, "run")), seen))) throw notHere("There is no such check-in among yours.");
   return data({ done: true });
 }
 
@@ -139,7 +140,7 @@ function PainCard({ row }: { row: HeardRow }) {
 function RunRow({ row, showSession }: { row: HeardRow; showSession: boolean }) {
   const { checkIn } = row;
   return (
-    <li className="grid grid-cols-[minmax(9rem,1.2fr)_8.5rem_4.5rem_minmax(14rem,1.6fr)_minmax(8rem,1.2fr)] items-center gap-x-5 border-b border-line px-4 py-2.5 last:border-0 max-lg:grid-cols-[1fr_auto] max-lg:gap-y-1.5">
+    <li className="grid grid-cols-[minmax(12rem,1.9fr)_7rem_4.5rem_minmax(13rem,1.2fr)_minmax(8rem,1fr)] items-center gap-x-5 border-b border-line px-4 py-2.5 last:border-0 max-lg:grid-cols-[1fr_auto] max-lg:gap-y-1.5">
       <div className="min-w-0">
         <p className="truncate font-semibold">
           {row.name}

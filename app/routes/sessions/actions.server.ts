@@ -1,5 +1,6 @@
 import { z } from "zod";
 import { importSession, keepSession, LARGEST_IMPORT, mustRead } from "~/app/server/session-docs.server";
+import { fieldText } from "~/app/server/forms.server";
 import { getServices } from "~/app/server/services.server";
 import { idOf, notHere } from "~/app/server/coach.server";
 import type { Fault } from "~/core/faults";
@@ -30,7 +31,7 @@ const newForm = z.object({
 /** Everything that can be done from the list of sessions. */
 export async function actOnSessions(ownerId: string, form: FormData): Promise<Outcome> {
   const { db } = getServices();
-  const field = (name: string) => String(form.get(name) ?? "");
+  const field = (name: string) => fieldText(form, name);
   switch (form.get("do")) {
     case "new": {
       const read = newForm.safeParse({ title: field("title"), purpose: field("purpose"), target: field("target"), outline: field("outline") });

@@ -140,7 +140,7 @@ function SessionRow({ session }: { session: SessionSummary }) {
       <div className="text-right">
         <p className="clock-type text-3xl leading-none">{clockText(session.totalSeconds)}</p>
         <p className={cx("mt-1 text-sm", against.kind === "over" ? "font-medium text-plum" : "text-ink-faint")}>
-          {session.target === undefined ? "no target" : `${against.words}${against.kind === "met" ? "" : ` of ${clockText(session.target)}`}`}
+          {session.target === undefined ? "no target" : against.kind === "met" ? `on target, ${clockText(session.target)}` : `${against.words} ${clockText(session.target)}`}
         </p>
       </div>
       <div className="relative">

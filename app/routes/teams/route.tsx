@@ -4,6 +4,7 @@ import { data, useFetcher, useSubmit } from "react-router";
 import { z } from "zod";
 import type { Route } from "./+types/route";
 import { idOf, notHere, requireCoach } from "~/app/server/coach.server";
+import { fieldText } from "~/app/server/forms.server";
 import { getServices } from "~/app/server/services.server";
 import { Button, IconButton } from "~/app/ui/button";
 import { Confirm } from "~/app/ui/dialog";
@@ -24,7 +25,7 @@ export async function action({ request }: Route.ActionArgs) {
   const coach = await requireCoach(request);
   const { db } = getServices();
   const form = await request.formData();
-  const field = (name: string) => String(form.get(name) ?? "");
+  const field = (name: string) => fieldText(form, name);
   const must = (worked: boolean) => {
     if (!worked) throw notHere("There is nothing of that kind among yours.");
   };
