@@ -20,7 +20,7 @@ export function Layout({ children }: { children: React.ReactNode }) {
   const isPlayer = useMatches().some((match) => (match.handle as ScreenHandle | undefined)?.screen === "player");
   const theme: Theme = isPlayer ? (data?.themes.player ?? "dark") : (data?.themes.desk ?? "light");
   return (
-    <html lang="en" data-theme={theme} suppressHydrationWarning>
+    <html lang="en" data-theme={theme} data-screen={isPlayer ? "player" : "desk"} suppressHydrationWarning>
       <head>
         <meta charSet="utf-8" />
         <meta name="viewport" content="width=device-width, initial-scale=1, viewport-fit=cover" />

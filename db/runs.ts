@@ -72,9 +72,10 @@ export async function listHeard(db: Db, ownerId: string, sessionId: string | nul
       runId: run.id, name: sql<string>`coalesce(${athlete.name}, ${run.name})`, startedAt: run.startedAt, finishedAt: run.finishedAt,
       shareDone: run.shareDone, sessionId: edition.sessionId, sessionTitle: trainingSession.title, editionNumber: edition.number,
       totalSeconds: edition.totalSeconds,
+      // The first column must be one that is never null: by it Drizzle tells a missing row from an unanswered question.
       checkIn: {
-        hard: checkIn.hard, tightness: checkIn.tightness, pain: checkIn.pain, painWhere: checkIn.painWhere, note: checkIn.note,
-        sentAt: checkIn.sentAt, seenAt: checkIn.seenAt,
+        sentAt: checkIn.sentAt, hard: checkIn.hard, tightness: checkIn.tightness, pain: checkIn.pain, painWhere: checkIn.painWhere,
+        note: checkIn.note, seenAt: checkIn.seenAt,
       },
     })
     .from(run)

@@ -168,6 +168,12 @@ describe("runs and check-ins", () => {
     expect(await listHeard(db, ana, id, 10)).toHaveLength(1);
   });
 
+  it("are heard when nothing but pain was answered", async () => {
+    const { id, opened } = await handedOut(ana);
+    await keepCheckIn(db, opened, checkIn(progress(), { hard: null, tightness: [], pain: true }));
+    expect((await listHeard(db, ana, id, 10))[0]?.checkIn).toMatchObject({ hard: null, pain: true, tightness: [] });
+  });
+
   it("put pain nobody has looked at first, until it is marked", async () => {
     const { id, opened } = await handedOut(ana);
     await keepCheckIn(db, opened, checkIn(progress({ person: { athleteId: null, name: "Sore" } }), { pain: true, painWhere: "left knee" }));

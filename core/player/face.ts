@@ -56,7 +56,7 @@ export function faceOf(moment: Moment, facts: Facts): Face | undefined {
 function headingOf(segment: Segment): string {
   switch (segment.kind) {
     case "move":
-      return segment.fetch.length > 0 && segment.from === segment.to ? "Get your kit" : "Get ready";
+      return segment.fetch.length > 0 && (segment.from ?? segment.to) === segment.to ? "Get your kit" : "Get ready";
     case "demo":
       return "Watch first";
     case "turn":

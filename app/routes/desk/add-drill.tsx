@@ -16,12 +16,14 @@ export function AddDrill({ after, onAdd, onAddBlock }: { after: string; onAdd: (
   const [open, setOpen] = useState(false);
   const [query, setQuery] = useState("");
   const [said, setSaid] = useState("");
+  const [inBlock, setInBlock] = useState(false);
   const box = useRef<HTMLDivElement>(null);
   const input = useRef<HTMLInputElement>(null);
   const found = useMemo(() => findDrills(FINDABLE, query), [query]);
-  const add = (drill: Drill, inBlock: boolean) => {
+  const add = (drill: Drill) => {
     (inBlock ? onAddBlock : onAdd)(drill);
     setQuery("");
+    setInBlock(false);
     setSaid(`${drill.name} was added${inBlock ? " in a new block" : ""}.`);
     input.current?.focus();
   };
@@ -44,16 +46,18 @@ export function AddDrill({ after, onAdd, onAddBlock }: { after: string; onAdd: (
           />
           <kbd className="rounded border border-line px-1.5 text-xs text-ink-faint">/</kbd>
         </div>
-        <Command.List
-          className={cx("absolute top-full right-0 left-0 z-30 max-h-[26rem] overflow-y-auto rounded-b-md border border-line bg-land shadow-2xl", !open && "hidden")}
-          tabIndex={-1}
-        >
+        <div className={cx("absolute top-full right-0 left-0 z-30 rounded-b-md border border-line bg-land shadow-2xl", !open && "hidden")}>
+        <label className="flex min-h-9 items-center gap-2 border-b border-line bg-land-deep px-3 text-sm text-ink-soft">
+          <input type="checkbox" className="size-4 accent-(--depth-5)" checked={inBlock} onChange={(e) => setInBlock(e.target.checked)} />
+          Start a new block with it
+        </label>
+        <Command.List className="max-h-[24rem] overflow-y-auto" tabIndex={-1}>
           <Command.Empty className="px-4 py-6 text-center text-ink-soft">
             No drill has all these words. Try a joint, a posture or a piece of kit: “ankle”, “kneeling”, “stick”.
           </Command.Empty>
           {open && found.map((drill) => (
             <Command.Item
-              key={drill.id} value={drill.id} onSelect={() => add(drill, false)}
+              key={drill.id} value={drill.id} onSelect={() => add(drill)}
               className="flex cursor-pointer items-center gap-3 border-b border-line/60 px-3 py-1.5 data-[selected=true]:bg-depth-1"
             >
               <Plus size={15} className="shrink-0 text-ink-faint" aria-hidden />
@@ -65,15 +69,10 @@ export function AddDrill({ after, onAdd, onAddBlock }: { after: string; onAdd: (
                 </span>
               </span>
               <span className="text-sm whitespace-nowrap text-ink-faint">{doseWords(drill.levels.standard.dose)}</span>
-              <button
-                type="button" tabIndex={-1} className="rounded border border-line px-1.5 py-0.5 text-xs text-ink-soft hover:bg-land-deep"
-                onClick={(event) => { event.stopPropagation(); add(drill, true); }}
-              >
-                in a new block
-              </button>
             </Command.Item>
           ))}
         </Command.List>
+        </div>
       </Command>
       <p className="sr-only" role="status">
         {said}

@@ -230,7 +230,7 @@ function Scale({ x, total, target, span }: { x: (t: number) => number; total: nu
       {target !== undefined && (
         <g>
           <line x1={x(target)} x2={x(target)} y1={BANDS} y2={SCALE_TOP + 5} stroke="var(--ink)" strokeWidth={1.4} strokeDasharray="5 3" />
-          <title>Target {clockText(target)}</title>
+          <title>{`Target ${clockText(target)}`}</title>
         </g>
       )}
       {target !== undefined && total > target + 0.5 && (

@@ -26,6 +26,8 @@ export function useSaving({ id, first, doc, onReplace }: Options) {
   const [state, setState] = useState<SaveState>({ kind: "saved", at: first.updatedAt });
   const [asked, setAsked] = useState(0);
   const saved = useRef({ doc: first.doc, revision: first.revision });
+  const drafted = useRef(false);
+  const savedAt = useRef(first.updatedAt);
   const latest = useRef(doc);
   const busy = useRef(false);
   const blocked = useRef(false);
@@ -49,6 +51,7 @@ export function useSaving({ id, first, doc, onReplace }: Options) {
       const answer = (await (await send({ basedOn: saved.current.revision, doc: sent })).json()) as SaveAnswer;
       if (answer.kind === "saved") {
         saved.current = { doc: sent, revision: answer.revision };
+        savedAt.current = answer.updatedAt;
         announce(id, answer.revision);
         if (latest.current === sent) {
           dropDraft(id);
@@ -70,7 +73,14 @@ export function useSaving({ id, first, doc, onReplace }: Options) {
 
   // Save a moment after the last edit; keep a copy in the browser at once.
   useEffect(() => {
-    if (doc === saved.current.doc) return;
+    if (doc === saved.current.doc) {
+      // Undone back to what is saved already; on opening there is nothing to undo, and a kept draft must stay.
+      if (drafted.current) dropDraft(id);
+      drafted.current = false;
+      setState((s) => (s.kind === "waiting" || s.kind === "offline" ? { kind: "saved", at: savedAt.current } : s));
+      return;
+    }
+    drafted.current = true;
     keepDraft(id, { basedOn: saved.current.revision, doc });
     if (!blocked.current && !busy.current) setState({ kind: "waiting" });
     const timer = setTimeout(() => void save(), WAIT_MS);
@@ -114,6 +124,7 @@ export function useSaving({ id, first, doc, onReplace }: Options) {
   const take = useCallback(
     (copy: DeskCopy, words: string) => {
       saved.current = { doc: copy.doc, revision: copy.revision };
+      savedAt.current = copy.updatedAt;
       blocked.current = false;
       dropDraft(id);
       setState({ kind: "saved", at: copy.updatedAt });

@@ -70,7 +70,7 @@ export function Stage({ run, now, act, facts, profile, title, sound, onSound }: 
           <Control small label="Repeat this side" disabled={!again} onClick={() => act(repeatSide)}>
             <Repeat size={19} aria-hidden className="shrink-0" /> Repeat
           </Control>
-          <Control small label="15 seconds more" onClick={() => act((r, t) => addTime(r, t, MORE_SECONDS))}>
+          <Control small label="+15 s: 15 seconds more" onClick={() => act((r, t) => addTime(r, t, MORE_SECONDS))}>
             <TimerReset size={19} aria-hidden /> +15 s
           </Control>
           <Control small label="More" pressed={more} onClick={() => setMore(!more)}>
@@ -81,7 +81,7 @@ export function Stage({ run, now, act, facts, profile, title, sound, onSound }: 
           <div className="mx-auto flex w-full max-w-xl flex-wrap items-center gap-x-6 gap-y-2 rounded-lg border border-line bg-land px-4 py-2">
             <SoundSwitches sound={sound} onSound={onSound} />
             <div className="flex flex-wrap gap-2">
-              <Control small label="Skip the whole drill" onClick={() => act(skipDrill)}>
+              <Control small label="Skip this drill" onClick={() => act(skipDrill)}>
                 <ChevronsRight size={19} aria-hidden /> Skip this drill
               </Control>
               <Control small label="End here" onClick={() => act(stop)}>

@@ -82,7 +82,7 @@ export default function HandOut({ loaderData }: Route.ComponentProps) {
         </ButtonLink>
         <h1 className="wide-type min-w-0 truncate text-2xl font-semibold">Hand out: {title}</h1>
       </div>
-      <div className="grid items-start gap-5 lg:grid-cols-[1fr_22rem]">
+      <div className="grid grid-cols-1 items-start gap-5 lg:grid-cols-[minmax(0,1fr)_22rem]">
         <section className="flex flex-col gap-4 rounded-lg border border-line bg-land p-5">
           <h2 className="wide-type text-lg font-semibold">Look it over</h2>
           <div className="flex items-end gap-4">
@@ -197,7 +197,7 @@ function LinkLine({ link }: { link: ShownLink }) {
   return (
     <li className="flex flex-wrap items-center gap-4 border-t border-line pt-3">
       {link.code && <img src={link.code} alt={`Square code of the link for ${whom}`} className="size-24 rounded bg-white" width={96} height={96} />}
-      <div className="min-w-0 flex-1">
+      <div className="min-w-0 flex-1 basis-56">
         <p className="font-medium">{whom}</p>
         {link.address ? (
           <p className="truncate text-sm text-ink-soft" data-testid="address">

@@ -1,6 +1,7 @@
 import { format } from "date-fns";
 import { CircleCheck, TriangleAlert } from "lucide-react";
-import { data, Form, Link, useSearchParams, useSubmit } from "react-router";
+import { useEffect } from "react";
+import { data, Form, Link, useRevalidator, useSearchParams, useSubmit } from "react-router";
 import type { Route } from "./+types/route";
 import { Ratings } from "./ratings";
 import { summariseHeard } from "./summary.server";
@@ -42,6 +43,7 @@ export default function Heard({ loaderData }: Route.ComponentProps) {
   const { rows, sessions, sessionId, summary, more } = loaderData;
   const submit = useSubmit();
   const [params] = useSearchParams();
+  useFreshNews();
   const pain = rows.filter((row) => row.checkIn?.pain);
   return (
     <main id="main" className="mx-auto flex w-full max-w-6xl flex-1 flex-col gap-5 px-4 py-5">
@@ -95,6 +97,22 @@ export default function Heard({ loaderData }: Route.ComponentProps) {
       )}
     </main>
   );
+}
+
+const NEWS_EVERY_MS = 15_000;
+
+/** While the page is in view it asks for news: a class checks in within a few minutes. */
+function useFreshNews(): void {
+  const { revalidate } = useRevalidator();
+  useEffect(() => {
+    const ask = () => document.visibilityState === "visible" && void revalidate();
+    const timer = setInterval(ask, NEWS_EVERY_MS);
+    document.addEventListener("visibilitychange", ask);
+    return () => {
+      clearInterval(timer);
+      document.removeEventListener("visibilitychange", ask);
+    };
+  }, [revalidate]);
 }
 
 function Figure({ words, figure }: { words: string; figure: string }) {

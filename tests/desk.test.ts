@@ -1,0 +1,243 @@
+import { mkdtempSync, readFileSync, writeFileSync } from "node:fs";
+import { tmpdir } from "node:os";
+import { afterAll, beforeAll, describe, expect, it } from "vitest";
+import { ANA, openDesk, ready, saved, signIn, startWorld, total, type World } from "./harness";
+import type { Page } from "playwright-core";
+
+let world: World;
+beforeAll(async () => {
+  world = await startWorld();
+});
+afterAll(() => world.end());
+
+const rows = (page: Page) => page.locator("[data-row]").evaluateAll((all) => all.map((row) => row.querySelectorAll("span > span")[0]?.textContent ?? ""));
+const row = (page: Page, name: string) => page.locator("[data-row]").filter({ hasText: name }).first();
+
+async function freshSession(page: Page, title: string, outline = "floor-to-standing"): Promise<void> {
+  await page.goto("/sessions");
+  await ready(page);
+  await page.getByRole("button", { name: "New session" }).first().click();
+  await page.getByLabel("Name").fill(title);
+  await page.getByLabel("Begin with").selectOption(outline);
+  await page.getByRole("button", { name: "Make session" }).click();
+  await page.waitForURL(/\/sessions\/[0-9a-f-]{36}$/);
+  await page.locator("[data-row]").first().waitFor();
+}
+
+describe("at the desk", () => {
+  it("drills are reordered by dragging, over the edge of a block, and by keyboard", async () => {
+    const { page } = await world.visitor();
+    await signIn(page);
+    await freshSession(page, "Order");
+    expect(await rows(page)).toEqual(["Cat–camel", "Side-lying open book", "Half-kneeling reach and turn", "Half-kneeling ankle rock", "Deep squat, one arm opens"]);
+
+    const handle = page.getByRole("button", { name: "Drag Deep squat, one arm opens" });
+    const from = (await handle.boundingBox())!;
+    const to = (await row(page, "Side-lying open book").boundingBox())!;
+    await page.mouse.move(from.x + 5, from.y + 10);
+    await page.mouse.down();
+    await page.mouse.move(from.x + 5, from.y - 20, { steps: 4 });
+    await page.mouse.move(from.x + 5, to.y + 8, { steps: 12 });
+    await page.mouse.up();
+    await expect.poll(() => rows(page)).toEqual(["Cat–camel", "Deep squat, one arm opens", "Side-lying open book", "Half-kneeling reach and turn", "Half-kneeling ankle rock"]);
+    // Its block had nothing else in it, and went.
+    expect(await page.getByRole("textbox", { name: /^Name of block/ }).count()).toBe(2);
+
+    await row(page, "Half-kneeling ankle rock").focus();
+    await page.keyboard.press("Enter");
+    await page.keyboard.press("Alt+ArrowUp");
+    await expect.poll(() => rows(page)).toEqual(["Cat–camel", "Deep squat, one arm opens", "Side-lying open book", "Half-kneeling ankle rock", "Half-kneeling reach and turn"]);
+    await page.keyboard.press("Control+z");
+    await page.keyboard.press("Control+z");
+    await expect.poll(() => rows(page)).toEqual(["Cat–camel", "Side-lying open book", "Half-kneeling reach and turn", "Half-kneeling ankle rock", "Deep squat, one arm opens"]);
+    await saved(page);
+  });
+
+  it("a whole block on one side saves the changes between its drills", async () => {
+    const { page } = await world.visitor();
+    await signIn(page);
+    await freshSession(page, "Sides");
+    const before = await total(page);
+    await page.getByRole("button", { name: "More for Half-kneeling", exact: true }).click();
+    await page.getByRole("menuitem", { name: "Whole block on one side, then the other" }).click();
+    // Left, right, left, right needs three changes; left, left, right, right only one.
+    expect(await total(page)).toBe(before - 12);
+    await page.getByText("whole block a side").waitFor();
+  });
+
+  it("says what is beyond a drill's bounds and takes only what the format allows", async () => {
+    const { page } = await world.visitor();
+    await signIn(page);
+    await freshSession(page, "Bounds", "slow-down");
+    await row(page, "hip flexor hold").click();
+    const seconds = page.getByRole("textbox", { name: "Seconds a side" });
+    await seconds.fill("150");
+    await page.getByText("More than this drill’s usual 15 to 60 s.").waitFor();
+    const at150 = await total(page);
+    await seconds.fill("-4");
+    await page.getByText("From 0.5 to 3600 s.").waitFor();
+    await seconds.blur();
+    expect(await seconds.inputValue()).toBe("150");
+    expect(await total(page)).toBe(at150);
+  });
+
+  it("keeps edits while there is no connection and saves them afterwards", async () => {
+    const { page, context } = await world.visitor();
+    await signIn(page);
+    await freshSession(page, "On the train");
+    await context.setOffline(true);
+    await row(page, "Cat–camel").click();
+    await page.getByRole("textbox", { name: "Repetitions a side" }).fill("5");
+    await page.getByText("No connection. Kept in this browser").waitFor();
+    await context.setOffline(false);
+    // Back on the network it saves by itself.
+    await saved(page);
+    await page.reload();
+    await ready(page);
+    await row(page, "Cat–camel").getByText("5 × 5 s").waitFor();
+  });
+
+  it("brings back edits that a closed page could not save", async () => {
+    const { page, context } = await world.visitor();
+    await signIn(page);
+    await freshSession(page, "Lost and found");
+    const address = page.url();
+    await context.setOffline(true);
+    await row(page, "Cat–camel").click();
+    await page.getByRole("textbox", { name: "Repetitions a side" }).fill("6");
+    await page.getByText("No connection").waitFor();
+    await page.close({ runBeforeUnload: false });
+    await context.setOffline(false);
+    const again = await context.newPage();
+    await again.goto(address);
+    await row(again, "Cat–camel").getByText("6 × 5 s").waitFor();
+    await saved(again);
+  });
+
+  it("a second tab's older copy never overwrites a newer one unseen", async () => {
+    const { page, context } = await world.visitor();
+    await signIn(page);
+    await freshSession(page, "Two tabs");
+    // Another device: the same coach in another browser, so that no message passes between the tabs.
+    const { page: other } = await world.visitor();
+    await context.storageState().then((state) => other.context().addCookies(state.cookies));
+    await other.goto(page.url());
+    await ready(other);
+
+    await row(page, "Cat–camel").click();
+    await page.getByRole("textbox", { name: "Repetitions a side" }).fill("4");
+    await saved(page);
+    await row(other, "Cat–camel").click();
+    await other.getByRole("textbox", { name: "Repetitions a side" }).fill("9");
+    await other.getByRole("alertdialog").getByText("There is a newer copy of this session").waitFor();
+
+    await page.reload();
+    await ready(page);
+    await row(page, "Cat–camel").getByText("4 × 5 s").waitFor();
+
+    await other.getByRole("button", { name: "Go on with the newer one" }).click();
+    await row(other, "Cat–camel").getByText("4 × 5 s").waitFor();
+    // Its own edit is one undo away, and now goes on top knowingly.
+    await other.getByRole("button", { name: /^Undo/ }).click();
+    await row(other, "Cat–camel").getByText("9 × 5 s").waitFor();
+    await saved(other);
+    await page.reload();
+    await row(page, "Cat–camel").getByText("9 × 5 s").waitFor();
+  });
+
+  it("a tab without unsaved edits follows the one that saved", async () => {
+    const { page, context } = await world.visitor();
+    await signIn(page);
+    await freshSession(page, "Following");
+    const second = await context.newPage();
+    await second.goto(page.url());
+    await ready(second);
+    await row(page, "Cat–camel").click();
+    await page.getByRole("textbox", { name: "Repetitions a side" }).fill("7");
+    await saved(page);
+    await row(second, "Cat–camel").getByText("7 × 5 s").waitFor();
+  });
+
+  it("shows that a session has changed since it was handed out", async () => {
+    const { page } = await world.visitor();
+    await signIn(page);
+    await openDesk(page, "Handball before a game");
+    await page.getByText("changed since").waitFor();
+    await openDesk(page, "Staff lunchtime");
+    await page.getByText(": as here").waitFor();
+    await row(page, "Cat–camel").click();
+    await page.getByRole("textbox", { name: "Repetitions a side" }).fill("5");
+    await page.getByText("changed since").waitFor();
+    await page.getByRole("button", { name: /^Undo/ }).click();
+    await page.getByText(": as here").waitFor();
+  });
+});
+
+describe("the list of sessions", () => {
+  it("copies, renames, archives, brings back and deletes", async () => {
+    const { page } = await world.visitor();
+    await signIn(page, ANA);
+    await freshSession(page, "Original");
+    await page.goto("/sessions");
+    await ready(page);
+    const menu = async (title: string, entry: string) => {
+      await page.getByRole("button", { name: `More for ${title}` }).click();
+      await page.getByRole("menuitem", { name: entry }).click();
+    };
+    await menu("Original", "Copy");
+    await page.waitForURL(/\/sessions\/[0-9a-f-]{36}$/);
+    await page.goto("/sessions");
+    await ready(page);
+    await menu("Original, copy", "Rename");
+    await page.getByRole("textbox", { name: "Name" }).fill("");
+    await page.getByRole("button", { name: "Rename", exact: true }).click();
+    await page.getByText("Give it a name.").waitFor();
+    await page.getByRole("textbox", { name: "Name" }).fill("Second");
+    await page.getByRole("button", { name: "Rename", exact: true }).click();
+    await page.getByRole("link", { name: "Second", exact: true }).waitFor();
+    await menu("Second", "Archive");
+    await page.getByRole("link", { name: "Second", exact: true }).waitFor({ state: "detached" });
+    await page.getByRole("link", { name: "Archived" }).click();
+    await menu("Second", "Bring back");
+    await page.getByText("Nothing is archived").waitFor();
+    await page.getByRole("link", { name: "Back to current sessions" }).click();
+    await menu("Second", "Archive");
+    await page.getByRole("link", { name: "Archived" }).click();
+    await menu("Second", "Delete for good");
+    await page.getByRole("button", { name: "Keep it" }).click();
+    await menu("Second", "Delete for good");
+    await page.getByRole("button", { name: "Delete for good" }).click();
+    await page.getByText("Nothing is archived").waitFor();
+  });
+
+  it("exports a file that comes back the same, and refuses a bad one with the place of every fault", async () => {
+    const { page } = await world.visitor();
+    await signIn(page);
+    await page.getByRole("button", { name: "More for Rowers before the boat" }).click();
+    const [download] = await Promise.all([page.waitForEvent("download"), page.getByRole("menuitem", { name: "Export file" }).click()]);
+    expect(download.suggestedFilename()).toBe("rowers-before-the-boat.mapset.json");
+    const document = JSON.parse(readFileSync(await download.path(), "utf8")) as { title: string; blocks: { items: { dose: { seconds?: number } }[] }[] };
+    const folder = mkdtempSync(`${tmpdir()}/mapset-journey-`);
+    writeFileSync(`${folder}/good.json`, JSON.stringify({ ...document, title: "Come back" }));
+    await page.getByLabel("Session file to import").setInputFiles(`${folder}/good.json`);
+    await page.waitForURL(/\/sessions\/[0-9a-f-]{36}$/);
+    await ready(page);
+    expect(await total(page)).toBe(593);
+
+    await page.goto("/sessions");
+    await ready(page);
+    const before = await page.getByRole("listitem").count();
+    const bad = { ...document, colour: "red", blocks: [{ title: "x", items: [{ drill: "cat-camel", dose: { kind: "time", seconds: -1 } }, { drill: "nobody-knows", dose: { kind: "time", seconds: 5 } }] }] };
+    writeFileSync(`${folder}/bad.json`, JSON.stringify(bad));
+    await page.getByLabel("Session file to import").setInputFiles(`${folder}/bad.json`);
+    const alert = page.getByRole("alert");
+    await alert.getByText("blocks[0].items[0].dose.seconds").waitFor();
+    await alert.getByText("must be above 0").waitFor();
+    await alert.getByText("is not a known field").waitFor();
+    writeFileSync(`${folder}/none.json`, "this is not JSON");
+    await page.getByLabel("Session file to import").setInputFiles(`${folder}/none.json`);
+    await alert.getByText("is not JSON").waitFor();
+    await page.reload();
+    expect(await page.getByRole("listitem").count()).toBe(before);
+  });
+});

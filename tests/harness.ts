@@ -1,0 +1,105 @@
+import { readFileSync } from "node:fs";
+import { createRequire } from "node:module";
+import { chromium, type Browser, type BrowserContext, type BrowserContextOptions, type Page } from "playwright-core";
+import { openAccounts } from "~/db/accounts";
+import type { Db } from "~/db/client";
+import { loadDemo } from "~/db/demo/load";
+import { freshDatabase, TEST_SECRET } from "~/db/testing";
+import { drillById } from "~/library";
+import { startServer } from "~/scripts/setup/server-process";
+
+export const DEMO = { email: "coach@kestrelsound.example", password: "for these tests only" };
+/** The two coaches of `freshDatabase`, who have nothing yet. */
+export const ANA = { email: "ana@club.example", password: "ana has a long password" };
+export const BEN = { email: "ben@club.example", password: "ben has a long password" };
+
+export const PHONE: BrowserContextOptions = { viewport: { width: 390, height: 844 }, isMobile: true, hasTouch: true };
+
+const CHROMIUM_ARGS = ["--no-sandbox", "--disable-gpu", "--disable-quic", "--no-first-run", "--disable-background-networking", "--disable-component-update", "--disable-sync"];
+
+export type World = {
+  base: string;
+  db: Db;
+  /** A new visitor with a browser of their own. Errors on the page fail the journey. */
+  visitor: (options?: BrowserContextOptions) => Promise<{ page: Page; context: BrowserContext }>;
+  end: () => Promise<void>;
+};
+
+/** The production build on a database of its own, with the demo data, and a browser. */
+export async function startWorld(): Promise<World> {
+  const { db, url, end } = await freshDatabase();
+  const server = await startServer({ DATABASE_URL: url, MAPSET_SECRET: TEST_SECRET });
+  const { base } = server;
+  await loadDemo(db, openAccounts(db, { secret: TEST_SECRET, baseUrl: base }), { secret: TEST_SECRET, password: DEMO.password, drills: drillById });
+  const browser: Browser = await chromium.launch({ executablePath: "/usr/bin/chromium", args: CHROMIUM_ARGS });
+  const errors: string[] = [];
+  return {
+    base,
+    db,
+    visitor: async (options = {}) => {
+      const context = await browser.newContext({ viewport: { width: 1280, height: 800 }, baseURL: base, ...options });
+      context.setDefaultTimeout(15_000);
+      const page = await context.newPage();
+      page.on("pageerror", (error) => errors.push(`${page.url()}: ${error.message}`));
+      return { page, context };
+    },
+    end: async () => {
+      await browser.close();
+      server.stop();
+      await end();
+      if (errors.length > 0) throw new Error(`Errors on the pages:\n${errors.join("\n")}`);
+    },
+  };
+}
+
+/** Waits until the page's scripts have taken over from the server's picture of it. */
+export async function ready(page: Page): Promise<void> {
+  await page.waitForLoadState("networkidle");
+}
+
+export async function signIn(page: Page, who: { email: string; password: string } = DEMO): Promise<void> {
+  await page.goto("/sign-in");
+  await ready(page);
+  await page.getByLabel("E-mail address").fill(who.email);
+  await page.getByLabel("Password").fill(who.password);
+  await page.getByRole("button", { name: "Sign in" }).click();
+  await page.waitForURL(/\/sessions$/);
+  await ready(page);
+}
+
+export async function openDesk(page: Page, title: string): Promise<void> {
+  await page.goto("/sessions");
+  await ready(page);
+  await page.getByRole("link", { name: title, exact: true }).click();
+  await page.getByTestId("save-state").waitFor();
+  await ready(page);
+}
+
+export const saved = (page: Page) => page.getByTestId("save-state").getByText("Saved", { exact: true }).waitFor();
+
+/** The length on the desk in seconds. */
+export async function total(page: Page): Promise<number> {
+  return clockSeconds(await page.getByTestId("total").innerText());
+}
+
+export function clockSeconds(text: string): number {
+  return text.trim().split(":").reduce((sum, part) => sum * 60 + Number(part), 0);
+}
+
+/** The address of the newest link of a session, from its hand-out page. */
+export async function newestAddress(page: Page): Promise<string> {
+  return (await page.getByTestId("address").first().innerText()).trim();
+}
+
+const axeSource = readFileSync(createRequire(import.meta.url).resolve("axe-core/axe.min.js"), "utf8");
+
+/** What the accessibility checker finds wrong on the page, in short. Nothing is left out of the check. */
+export async function violations(page: Page): Promise<string[]> {
+  // Run in the page's own world, past its content security policy, which keeps strangers' scripts out.
+  return page.evaluate(async (source) => {
+    if (!("axe" in window)) new Function(source)();
+    const axe = (window as unknown as { axe: { run: (options: object) => Promise<{ violations: { id: string; nodes: { html: string; failureSummary?: string }[] }[] }> } }).axe;
+    const result = await axe.run({ resultTypes: ["violations"] });
+    return result.violations.flatMap((v) => v.nodes.map((n) => `${v.id}: ${n.html.slice(0, 160)} ${n.failureSummary?.slice(0, 200) ?? ""}`));
+  }, axeSource);
+}

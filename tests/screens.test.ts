@@ -1,0 +1,137 @@
+import { afterAll, beforeAll, describe, expect, it } from "vitest";
+import { newestAddress, openDesk, PHONE, ready, signIn, startWorld, violations, type World } from "./harness";
+import type { BrowserContextOptions, Page } from "playwright-core";
+
+let world: World;
+let link: string;
+beforeAll(async () => {
+  world = await startWorld();
+  const { page } = await world.visitor();
+  await signIn(page);
+  await openDesk(page, "Rowers before the boat");
+  await page.getByRole("link", { name: "Hand out" }).click();
+  link = await newestAddress(page);
+});
+afterAll(() => world.end());
+
+const looks = (look: "light" | "dark") => ["mapset-desk-look", "mapset-player-look"].map((name) => ({ name, value: look, url: world.base }));
+
+/** Nothing sticks out to the side: a page that scrolls sideways on a phone is broken. */
+const overflow = (page: Page) => page.evaluate(() => document.documentElement.scrollWidth - document.documentElement.clientWidth);
+
+async function check(page: Page, where: string): Promise<void> {
+  expect(await violations(page), where).toEqual([]);
+  expect(await overflow(page), `${where} scrolls sideways`).toBeLessThanOrEqual(0);
+}
+
+describe.each<["light" | "dark", string, BrowserContextOptions]>([
+  ["light", "wide", {}],
+  ["dark", "wide", {}],
+  ["light", "narrow", PHONE],
+  ["dark", "narrow", PHONE],
+])("%s and %s, no screen has an accessibility violation:", (look, _, options) => {
+  it("the coach's", async () => {
+    const { page, context } = await world.visitor({ ...options, bypassCSP: true });
+    await context.addCookies(looks(look));
+    await page.goto("/sign-in");
+    await ready(page);
+    await check(page, "sign-in");
+    await page.getByRole("button", { name: "Sign in" }).click();
+    await page.getByText("Write your password.").waitFor();
+    await check(page, "sign-in with faults");
+    await page.goto("/sign-up");
+    await ready(page);
+    await check(page, "sign-up");
+    await signIn(page);
+    await check(page, "sessions");
+    await page.getByRole("button", { name: "New session" }).first().click();
+    await check(page, "new session");
+    await page.keyboard.press("Escape");
+    await page.goto("/sessions?archived");
+    await check(page, "archived, empty");
+    await openDesk(page, "Handball before a game");
+    await check(page, "desk, session");
+    for (const drill of ["Supported leg swing, back and front", "Hands-and-knees hip circles", "Toe-touch walk"]) {
+      await page.locator("[data-row]").filter({ hasText: drill }).click();
+      await check(page, `desk, ${drill}`);
+    }
+    await page.getByPlaceholder(/Add a drill/).fill("kneeling");
+    await check(page, "desk, adding");
+    await page.keyboard.press("Escape");
+    await page.getByRole("link", { name: "Hand out" }).click();
+    await page.getByRole("heading", { name: /^Hand out:/ }).waitFor();
+    await check(page, "hand out");
+    for (const place of ["/heard", "/teams", "/nowhere"]) {
+      await page.goto(place);
+      await ready(page);
+      await check(page, place);
+    }
+  });
+
+  it("the athlete's", async () => {
+    const { page, context } = await world.visitor({ ...options, bypassCSP: true });
+    await context.addCookies(looks(look));
+    await page.clock.install();
+    await page.goto(link);
+    await ready(page);
+    await check(page, "ready check");
+    await page.getByText("Someone else").click();
+    await check(page, "ready check, someone else");
+    await page.getByRole("button", { name: "Start" }).click();
+    for (const [seconds, where] of [[1, "fetching"], [10, "watching first"], [25, "repetitions"], [180, "left"], [60, "breath"]] as const) {
+      await page.clock.fastForward(seconds * 1000);
+      await page.clock.runFor(200);
+      await check(page, where);
+    }
+    await page.getByRole("button", { name: "Pause" }).click();
+    await page.getByRole("button", { name: "More", exact: true }).click();
+    await check(page, "paused, more");
+    await page.getByRole("button", { name: "End here" }).click();
+    await page.getByRole("heading", { name: /Ended early/ }).waitFor();
+    await page.getByLabel("Yes").check({ force: true });
+    await check(page, "check-in");
+    await page.goto(link.replace(/.{4}$/, "AAAA"));
+    await check(page, "a link that does not open");
+  });
+});
+
+it("the player's words and figures have a contrast of 7 to 1 or more", async () => {
+  const { page } = await world.visitor(PHONE);
+  await page.clock.install();
+  await page.goto(link);
+  await ready(page);
+  await page.getByText("Pip", { exact: true }).click();
+  await page.getByRole("button", { name: "Start" }).click();
+  await page.clock.fastForward(30_000);
+  await page.clock.runFor(200);
+  const low = await page.evaluate(() => {
+    const channel = (c: number) => (c / 255 <= 0.04045 ? c / 255 / 12.92 : ((c / 255 + 0.055) / 1.055) ** 2.4);
+    const light = ([r = 0, g = 0, b = 0]: number[]) => 0.2126 * channel(r) + 0.7152 * channel(g) + 0.0722 * channel(b);
+    const colour = (text: string) => (text.match(/[\d.]+/g) ?? []).map(Number);
+    const ground = (element: Element | null): number[] => {
+      for (let e = element; e; e = e.parentElement) {
+        const c = colour(getComputedStyle(e).backgroundColor);
+        if (c.length === 3 || (c[3] ?? 0) > 0.9) return c;
+      }
+      return [255, 255, 255];
+    };
+    return [...document.querySelectorAll("main *")].flatMap((element) => {
+      const own = [...element.childNodes].some((n) => n.nodeType === Node.TEXT_NODE && n.textContent?.trim());
+      if (!own || (element as HTMLButtonElement).closest(":disabled") || element.classList.contains("sr-only")) return [];
+      const [a, b] = [light(colour(getComputedStyle(element).color)), light(ground(element))];
+      const ratio = (Math.max(a, b) + 0.05) / (Math.min(a, b) + 0.05);
+      return ratio < 7 ? [`${element.textContent?.trim().slice(0, 40)}: ${ratio.toFixed(2)}`] : [];
+    });
+  });
+  expect(low).toEqual([]);
+});
+
+it("touch targets of the player are at least 44 px high", async () => {
+  const { page } = await world.visitor(PHONE);
+  await page.goto(link);
+  await ready(page);
+  await page.getByText("Pip", { exact: true }).click();
+  await page.getByRole("button", { name: "Start" }).click();
+  const small = await page.getByRole("button").evaluateAll((all) => all.map((b) => [b.textContent, b.getBoundingClientRect().height] as const).filter(([, h]) => h < 44));
+  expect(small).toEqual([]);
+});
