@@ -32,7 +32,7 @@ export default tseslint.config(
   {
     files: ["core/**/*.ts"],
     rules: {
-      ...noImport("app", "db", "library", "cli", "scripts", "tests"),
+      ...noImport("app", "db", "cli", "scripts", "tests"),
       "no-restricted-globals": ["error", ...IMPURE.map((name) => ({ name, message: "core/ is pure: pass it in instead." }))],
       "no-restricted-properties": [
         "error",

@@ -1,3 +1,5 @@
+import { writeFileSync } from "node:fs";
+import { sessionFormatPage, sessionJsonSchema } from "./docs";
 import { compileFiles } from "./compile";
 import { drillsJson } from "./drills";
 
@@ -10,6 +12,10 @@ switch (command) {
     break;
   case "drills":
     process.stdout.write(`${drillsJson()}\n`);
+    break;
+  case "docs":
+    writeFileSync("docs/session-format.md", sessionFormatPage());
+    writeFileSync("docs/session.schema.json", sessionJsonSchema());
     break;
   default:
     process.stderr.write(`There is no command “${command ?? ""}”.\n`);

@@ -113,6 +113,7 @@ function nextOf(moment: Moment, facts: Facts): string {
   const same = nextWork.block === segment.block && nextWork.item === segment.item;
   const side = nextWork.side === "left" || nextWork.side === "right" ? `, ${nextWork.side}` : "";
   if (!same) return `${next.drill.name}${side}`;
+  if (segment.kind === "move" || segment.kind === "demo") return side ? `${nextWork.side} side first` : "";
   if (segment.kind !== "work") return "";
   if (nextWork.set !== segment.set) return `set ${nextWork.set}${side}`;
   return nextWork.direction !== segment.direction && nextWork.side === segment.side ? (next.drill.directionWords?.[nextWork.direction - 1] ?? "other direction") : `same drill${side}`;

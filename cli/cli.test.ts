@@ -1,0 +1,74 @@
+import { spawnSync } from "node:child_process";
+import { mkdtempSync, readFileSync, writeFileSync } from "node:fs";
+import { tmpdir } from "node:os";
+import { fileURLToPath } from "node:url";
+import { beforeAll, describe, expect, it } from "vitest";
+import { sessionFormatPage, sessionJsonSchema } from "./docs";
+
+const root = fileURLToPath(new URL("..", import.meta.url));
+const folder = mkdtempSync(`${tmpdir()}/mapset-cli-`);
+
+function mapset(args: string[], input?: string) {
+  const run = spawnSync(process.execPath, [`${root}scripts/cli.mjs`, ...args], { encoding: "utf8", ...(input !== undefined && { input }) });
+  return { code: run.status, out: run.stdout, err: run.stderr };
+}
+
+const example = {
+  format: "mapset/session", version: 1, title: "Example", purpose: "off-day",
+  blocks: [{ title: "One", items: [{ drill: "hip-flexor-hold", dose: { kind: "time", seconds: 30 } }, { drill: "long-exhale", dose: { kind: "breaths", count: 5 }, restAfter: 20 }] }],
+};
+
+function file(name: string, document: unknown): string {
+  const path = `${folder}/${name}`;
+  writeFileSync(path, typeof document === "string" ? document : JSON.stringify(document));
+  return path;
+}
+
+beforeAll(() => {
+  // The first call bundles.
+  mapset(["drills"]);
+}, 60_000);
+
+describe("compile", () => {
+  it("prints one line of JSON a file: fetch 4, watch 20, 30 left, change 6, 30 right, down 9, watch 20, breathe 30", () => {
+    const { code, out, err } = mapset(["compile", file("a.json", example), file("b.json", example)]);
+    expect({ code, err }).toEqual({ code: 0, err: "" });
+    const lines = out.trimEnd().split("\n").map((line) => JSON.parse(line) as { totalSeconds: number; workSeconds: object; segments: { kind: string; seconds: number }[] });
+    expect(lines).toHaveLength(2);
+    expect(lines[0]!.totalSeconds).toBe(149);
+    expect(lines[0]!.workSeconds).toEqual({ left: 30, right: 30, both: 30 });
+    expect(lines[0]!.segments.map((s) => `${s.kind} ${s.seconds}`)).toEqual(["move 4", "demo 20", "work 30", "switch 6", "work 30", "move 9", "demo 20", "work 30"]);
+  });
+  it("reads standard input for -", () => expect(JSON.parse(mapset(["compile", "-"], JSON.stringify(example)).out)).toMatchObject({ totalSeconds: 149 }));
+  it("says every fault on a line of its own, prints nothing and ends with 1", () => {
+    const bad = structuredClone(example) as { title: unknown; blocks: { items: { dose: unknown }[] }[] };
+    bad.title = 7;
+    bad.blocks[0]!.items[1]!.dose = { kind: "breaths", count: 0 };
+    expect(mapset(["compile", file("bad.json", bad)])).toEqual({
+      code: 1, out: "", err: "title: must be text\nblocks[0].items[1].dose.count: must be at least 1\n",
+    });
+  });
+  it("still prints the good files beside a bad one, and names the bad one", () => {
+    const { code, out, err } = mapset(["compile", file("good.json", example), file("broken.json", "{"), `${folder}/missing.json`]);
+    expect(code).toBe(1);
+    expect(out.trim().split("\n")).toHaveLength(1);
+    expect(err).toMatch(/broken\.json: \(document\): is not JSON/);
+    expect(err).toMatch(/missing\.json: cannot be read \(ENOENT\)/);
+  });
+});
+
+describe("drills", () => {
+  it("prints every drill with what each level needs", () => {
+    const drills = JSON.parse(mapset(["drills"]).out) as { id: string; name: string; levels: Record<string, Record<string, unknown>> }[];
+    expect(drills).toHaveLength(36);
+    for (const drill of drills)
+      for (const level of ["easier", "standard", "harder"])
+        expect(Object.keys(drill.levels[level]!)).toEqual(["posture", "endPosture", "sides", "directions", "kit", "main", "also", "loads", "method", "dose", "bounds"]);
+  });
+});
+
+describe("generated documents", () => {
+  const stale = "is out of date: run ./mapset docs";
+  it("docs/session-format.md", () => expect(readFileSync(`${root}docs/session-format.md`, "utf8") === sessionFormatPage(), stale).toBe(true));
+  it("docs/session.schema.json", () => expect(readFileSync(`${root}docs/session.schema.json`, "utf8") === sessionJsonSchema(), stale).toBe(true));
+});

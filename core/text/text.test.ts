@@ -1,0 +1,84 @@
+import fc from "fast-check";
+import { describe, expect, it } from "vitest";
+import { median } from "~/core/statistics";
+import { DRILLS } from "~/library";
+import { findDrills, makeFindable } from "~/core/drills/search";
+import { piecesToFetch } from "~/core/drills/kit";
+import { amountOf, boundsCaution, doseOfKind, tempoCaution, withAmount } from "~/core/session/dose-edits";
+import { anyDose } from "~/core/testing/sessions";
+import { doseSchema } from "~/core/session/schema";
+import { clockText, countdownText, readClock, secondsText } from "./clock";
+import { againstTarget } from "./target";
+import { doseWords } from "./words";
+
+describe("clocks", () => {
+  it.each([[0, "0:00"], [59.4, "0:59"], [59.6, "1:00"], [605, "10:05"], [3600, "1:00:00"], [3725, "1:02:05"]])("%d s reads %s", (s, text) => expect(clockText(s)).toBe(text));
+  it("a countdown shows 0:00 only at the end", () => {
+    expect(countdownText(0.01)).toBe("0:01");
+    expect(countdownText(0)).toBe("0:00");
+    expect(countdownText(30.0000001)).toBe("0:30");
+  });
+  it.each([["12", 720], ["12:30", 750], [" 1:02:05 ", 3725], ["12,5", 750], ["90:00", 5400], ["", undefined], ["12:75", undefined], ["soon", undefined], ["-3", undefined]])("“%s” is read as %s", (text, s) => expect(readClock(text)).toBe(s));
+  it("reads what it writes", () => fc.assert(fc.property(fc.integer({ min: 0, max: 86_399 }), (s) => readClock(clockText(s)) === s)));
+  it.each([[45, "45 s"], [60, "1 min"], [80, "1 min 20 s"], [2.5, "2.5 s"]])("%d s is said %s", (s, text) => expect(secondsText(s)).toBe(text));
+});
+
+describe("against the target", () => {
+  it.each([[600, 600, "on target"], [600.4, 600, "on target"], [629, 600, "29 s over"], [593, 600, "7 s under"], [500, undefined, "no target"]])("%d of %s is %s", (total, target, words) =>
+    expect(againstTarget(total, target).words).toBe(words));
+});
+
+describe("searching", () => {
+  const findable = makeFindable(DRILLS);
+  const ids = (query: string) => findDrills(findable, query).map((d) => d.id);
+  it("finds by name first, then by joint, posture, method and kit", () => {
+    expect(ids("ankle")[0]).toMatch(/^ankle/);
+    expect(ids("cat")[0]).toBe("cat-camel");
+    expect(ids("hang")).toContain("bar-hang");
+    expect(ids("stick")).toContain("stick-pass");
+    expect(ids("standing balance")).toEqual(["single-leg-reach"]);
+    expect(ids("zebra")).toEqual([]);
+    expect(ids("")).toHaveLength(DRILLS.length);
+  });
+  it("is not troubled by case and spaces", () => expect(ids("  HIP   flexor ")).toEqual(ids("hip flexor")));
+});
+
+describe("kit", () => {
+  it("counts pieces", () => {
+    expect(piecesToFetch(["stick"], ["stick", "stick"])).toEqual(["stick"]);
+    expect(piecesToFetch(["pad", "stick"], ["pad"])).toEqual([]);
+    expect(piecesToFetch([], ["pad", "block", "block"])).toHaveLength(3);
+  });
+});
+
+describe("doses at the desk", () => {
+  it("an amount given is the amount that is there afterwards", () =>
+    fc.assert(fc.property(anyDose, fc.integer({ min: 1, max: 60 }), (dose, n) => {
+      const changed = withAmount(dose, n);
+      expect(doseSchema.safeParse(changed).success).toBe(true);
+      return dose.kind === "ladder" ? dose.rungs.includes(amountOf(changed).value) : amountOf(changed).value === n;
+    })));
+  it("every kind to change to is a dose", () => {
+    for (const kind of ["time", "reps", "breaths", "effort", "ladder"] as const)
+      for (const about of [0.5, 30, 600]) expect(doseSchema.safeParse(doseOfKind(kind, DRILLS[0]!.levels.standard, about)).success).toBe(true);
+  });
+  it("says what is out of bounds, and what is too fast", () => {
+    const level = DRILLS.find((d) => d.id === "cat-camel")!.levels.standard;
+    expect(boundsCaution(withAmount(level.dose, 40), level)).toMatch(/More than this drill’s usual 4 to 12/);
+    expect(boundsCaution(level.dose, level)).toBeUndefined();
+    const fast = { kind: "reps" as const, count: 5, tempo: [{ do: "go", seconds: 1 }] };
+    expect(tempoCaution(fast, level.bounds)).toMatch(/at least 4 s/);
+    expect(tempoCaution(level.dose, level.bounds)).toBeUndefined();
+  });
+  it.each([
+    [{ kind: "reps", count: 8, tempo: [{ do: "a", seconds: 2.5 }, { do: "b", seconds: 2.5 }] }, "8 × 5 s"],
+    [{ kind: "breaths", count: 1 }, "1 breath"],
+    [{ kind: "breaths", count: 6, pattern: [4, 0, 8, 0] }, "6 breaths, 4–0–8–0"],
+    [{ kind: "effort", rounds: 2, ramp: [{ effort: 40, seconds: 2 }, { effort: 95, seconds: 6 }] }, "2 × effort to 95 %"],
+    [{ kind: "ladder", rungs: [8, 12, 90], rung: 2 }, "ladder, 1 min 30 s"],
+  ] as const)("in words: %o", (dose, words) => expect(doseWords(doseSchema.parse(dose))).toBe(words));
+});
+
+describe("the middle value", () => {
+  it.each([[[], undefined], [[4], 4], [[9, 1, 5], 5], [[1, 2, 3, 10], 2.5]])("of %o is %s", (values, middle) => expect(median(values)).toBe(middle));
+});

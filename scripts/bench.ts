@@ -1,0 +1,186 @@
+import { randomBytes } from "node:crypto";
+import { mkdirSync, rmSync } from "node:fs";
+import { gzipSync } from "node:zlib";
+import { chromium, type Browser, type Page } from "playwright-core";
+import { readSession } from "~/core/session/read";
+import type { Session } from "~/core/session/schema";
+import { itemOf } from "~/core/session/start";
+import { median } from "~/core/statistics";
+import { compile } from "~/core/timeline/compile";
+import { openAccounts } from "~/db/accounts";
+import { connect, migrateTo } from "~/db/client";
+import { loadDemo } from "~/db/demo/load";
+import { DRILLS, drillById } from "~/library";
+import { buildIfChanged } from "./setup/build";
+import { startCluster } from "./setup/cluster";
+import { ROOT, stateFolder } from "./setup/places";
+import { giveUp, say } from "./setup/say";
+import { startServer } from "./setup/server-process";
+
+type Line = { what: string; value: string; baseline: string; ratio: string; goal?: string; met?: boolean };
+
+const CHROMIUM_ARGS = ["--no-sandbox", "--disable-gpu", "--disable-quic", "--no-first-run", "--disable-background-networking", "--disable-component-update", "--disable-sync"];
+const PASSWORD = randomBytes(12).toString("hex");
+const EMAIL = "coach@kestrelsound.example";
+
+/** A session of 60 drills, the whole library and then some, all levels and sides. */
+function sixtyItems(): Session {
+  const items = Array.from({ length: 60 }, (_, i) => itemOf(DRILLS[i % DRILLS.length]!, (["standard", "easier", "harder"] as const)[i % 3]));
+  const document = {
+    format: "mapset/session", version: 1, title: "Sixty drills", purpose: "off-day", target: 5400,
+    blocks: [0, 1, 2, 3].map((b) => ({ title: `Block ${b + 1}`, sideOrder: b === 2 ? "whole-block" : "drill-by-drill", items: items.slice(b * 15, b * 15 + 15) })),
+  };
+  const read = readSession(document, drillById);
+  if (!read.ok) throw new Error(JSON.stringify(read.faults));
+  return read.value;
+}
+
+function times(runs: number, work: () => unknown): number[] {
+  for (let i = 0; i < Math.min(50, runs); i++) work();
+  return Array.from({ length: runs }, () => {
+    const start = performance.now();
+    work();
+    return performance.now() - start;
+  });
+}
+
+const middle = (list: number[]) => median(list) ?? NaN;
+const ms = (n: number) => `${n.toFixed(n < 1 ? 3 : 2)} ms`;
+
+function compiler(): Line {
+  const session = sixtyItems();
+  const text = JSON.stringify(session);
+  const own = middle(times(400, () => compile(session, drillById)));
+  const base = middle(times(400, () => JSON.parse(text) as unknown));
+  return { what: "compile a 60-item session (median of 400)", value: ms(own), baseline: `JSON.parse of the same document ${ms(base)}`, ratio: (own / base).toFixed(1), goal: "under 2 ms", met: own < 2 };
+}
+
+async function pages(base: string, cookie: string, link: string, desk: string): Promise<Line[]> {
+  const fetchTimes = async (path: string) => {
+    const list: number[] = [];
+    for (let i = 0; i < 60; i++) {
+      const start = performance.now();
+      const answer = await fetch(base + path, { headers: { cookie } });
+      await answer.text();
+      if (!answer.ok) throw new Error(`${path} answered ${answer.status}`);
+      if (i >= 10) list.push(performance.now() - start);
+    }
+    return middle(list);
+  };
+  const bare = await fetchTimes("/up");
+  const line = async (what: string, path: string): Promise<Line> => {
+    const own = await fetchTimes(path);
+    return { what: `server: ${what} (median of 50)`, value: ms(own), baseline: `bare page of the same framework ${ms(bare)}`, ratio: (own / bare).toFixed(1) };
+  };
+  return [await line("follow-along page", link), await line("list of sessions", "/sessions"), await line("desk with 60 drills", desk), await line("what was heard back", "/heard")];
+}
+
+/** Compressed bytes of script a page asks for. */
+async function scriptBytes(browser: Browser, base: string, path: string): Promise<number> {
+  const page = await (await browser.newContext({ baseURL: base })).newPage();
+  const files = new Map<string, number>();
+  const reads: Promise<void>[] = [];
+  page.on("response", (answer) => {
+    if (answer.request().resourceType() !== "script" && !/\.js(\?|$)/.test(answer.url())) return;
+    reads.push(answer.body().then((body) => void files.set(answer.url(), gzipSync(body, { level: 6 }).length), () => undefined));
+  });
+  await page.goto(path);
+  await page.waitForLoadState("networkidle");
+  const inline = await page.evaluate(() => [...document.querySelectorAll("script:not([src])")].map((s) => s.textContent ?? "").join(""));
+  await Promise.all(reads);
+  await page.context().close();
+  return [...files.values()].reduce((a, b) => a + b, 0) + gzipSync(inline).length;
+}
+
+/** Milliseconds from a key press that changes a dose to the frame that shows it, and the same for one bare text on the page. */
+async function editToPaint(page: Page): Promise<{ edit: number[]; bare: number[] }> {
+  await page.locator("[data-row]").nth(20).click();
+  const field = page.getByRole("textbox", { name: / a side$/ }).first();
+  await field.waitFor();
+  // The runner names functions through this helper; the page does not know it.
+  await page.evaluate("globalThis.__name = (f) => f");
+  return page.evaluate(async () => {
+    const input = [...document.querySelectorAll<HTMLInputElement>("aside input")].find((i) => /a side$/.test(i.labels?.[0]?.textContent ?? ""))!;
+    const total = document.querySelector('[data-testid="total"]')!;
+    const frame = () => new Promise<void>((done) => requestAnimationFrame(() => setTimeout(done)));
+    const edit: number[] = [];
+    for (let i = 0; i < 30; i++) {
+      await frame();
+      const before = total.textContent;
+      const start = performance.now();
+      input.dispatchEvent(new KeyboardEvent("keydown", { key: i % 2 ? "ArrowDown" : "ArrowUp", bubbles: true, cancelable: true }));
+      do await frame();
+      while (total.textContent === before && performance.now() - start < 1000);
+      edit.push(performance.now() - start);
+    }
+    const bare: number[] = [];
+    const text = document.body.appendChild(document.createElement("p"));
+    for (let i = 0; i < 30; i++) {
+      await frame();
+      const start = performance.now();
+      text.textContent = String(i);
+      await frame();
+      bare.push(performance.now() - start);
+    }
+    text.remove();
+    return { edit, bare };
+  });
+}
+
+async function main(): Promise<void> {
+  const folder = `${stateFolder()}/bench`;
+  rmSync(folder, { recursive: true, force: true });
+  mkdirSync(folder, { recursive: true });
+  const cluster = await startCluster(folder, randomBytes(12).toString("hex"), true);
+  const lines: Line[] = [];
+  try {
+    buildIfChanged();
+    lines.push(compiler());
+    const secret = randomBytes(32).toString("hex");
+    const { db, close } = connect(cluster.url);
+    await migrateTo(db, `${ROOT}/db/migrations`);
+    await loadDemo(db, openAccounts(db, { secret, baseUrl: "http://127.0.0.1" }), { secret, password: PASSWORD, drills: drillById });
+    await close();
+    const server = await startServer({ DATABASE_URL: cluster.url, MAPSET_SECRET: secret, MAPSET_LIMITS: "off" });
+    const browser = await chromium.launch({ executablePath: "/usr/bin/chromium", args: CHROMIUM_ARGS });
+    try {
+      const context = await browser.newContext({ baseURL: server.base, viewport: { width: 1280, height: 800 } });
+      const page = await context.newPage();
+      await page.goto("/sign-in");
+      await page.waitForLoadState("networkidle");
+      await page.getByLabel("E-mail address").fill(EMAIL);
+      await page.getByLabel("Password").fill(PASSWORD);
+      await page.getByRole("button", { name: "Sign in" }).click();
+      await page.waitForURL(/\/sessions$/);
+      await page.waitForLoadState("networkidle");
+      await page.getByRole("link", { name: "Rowers before the boat" }).click();
+      await page.getByRole("link", { name: "Hand out" }).click();
+      const link = new URL(await page.getByTestId("address").first().innerText()).pathname;
+      await page.goto("/sessions");
+      await page.waitForLoadState("networkidle");
+      await page.getByLabel("Session file to import").setInputFiles({ name: "sixty.json", mimeType: "application/json", buffer: Buffer.from(JSON.stringify(sixtyItems())) });
+      await page.waitForURL(/\/sessions\/[0-9a-f-]{36}$/);
+      await page.waitForLoadState("networkidle");
+
+      const { edit, bare } = await editToPaint(page);
+      lines.push({ what: "desk with 60 drills: edit to paint (median of 30)", value: ms(middle(edit)), baseline: `one bare text to paint ${ms(middle(bare))}`, ratio: (middle(edit) / middle(bare)).toFixed(1), goal: "under 50 ms", met: middle(edit) < 50 });
+      const follow = await scriptBytes(browser, server.base, link);
+      const up = await scriptBytes(browser, server.base, "/up");
+      lines.push({ what: "script of the follow-along page, compressed", value: `${(follow / 1000).toFixed(1)} kB`, baseline: `bare page ${(up / 1000).toFixed(1)} kB`, ratio: (follow / up).toFixed(2), goal: "under 150 kB", met: follow < 150_000 });
+      const cookie = (await context.cookies()).map((c) => `${c.name}=${c.value}`).join("; ");
+      lines.push(...(await pages(server.base, cookie, link, new URL(page.url()).pathname)));
+    } finally {
+      await browser.close();
+      server.stop();
+    }
+  } finally {
+    await cluster.stop();
+    rmSync(folder, { recursive: true, force: true });
+  }
+  for (const { what, value, baseline, ratio, goal, met } of lines)
+    process.stdout.write(`${what}: ${value}\n    against ${baseline}: ${ratio} times${goal ? `\n    goal ${goal}: ${met ? "met" : "NOT MET"}` : ""}\n`);
+  if (lines.some((line) => line.met === false)) say("A goal was not met.");
+}
+
+await main().catch(giveUp);
+process.exit(0);
