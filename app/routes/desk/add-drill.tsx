@@ -1,6 +1,6 @@
 import { Command } from "cmdk";
 import { Plus, Search } from "lucide-react";
-import { useMemo, useRef, useState } from "react";
+import { memo, useMemo, useRef, useState } from "react";
 import { cx } from "~/app/ui/classes";
 import type { Drill } from "~/core/drills/schema";
 import { findDrills, makeFindable } from "~/core/drills/search";
@@ -12,7 +12,7 @@ import { DRILLS } from "~/library";
 const FINDABLE = makeFindable(DRILLS);
 
 /** Finds a drill by name, joint, method, posture or kit, and puts it after the selected one. Stays open for the next. */
-export function AddDrill({ after, onAdd, onAddBlock }: { after: string; onAdd: (drill: Drill) => void; onAddBlock: (drill: Drill) => void }) {
+export const AddDrill = memo(function AddDrill({ after, onAdd, onAddBlock }: { after: string; onAdd: (drill: Drill) => void; onAddBlock: (drill: Drill) => void }) {
   const [open, setOpen] = useState(false);
   const [query, setQuery] = useState("");
   const [said, setSaid] = useState("");
@@ -79,4 +79,4 @@ export function AddDrill({ after, onAdd, onAddBlock }: { after: string; onAdd: (
       </p>
     </div>
   );
-}
+});

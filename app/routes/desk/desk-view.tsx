@@ -40,7 +40,7 @@ export function DeskView({ id, copy, archived, edition }: Props) {
       </section>
       <div className="grid min-h-0 flex-1 grid-cols-[minmax(0,1fr)_24rem] max-lg:grid-cols-1">
         <section aria-label="Drills" className="flex min-h-0 flex-col border-r border-line-water">
-          <AddDrill after={after} onAdd={desk.addDrill} onAddBlock={(drill) => desk.addBlock(drill, "")} />
+          <AddDrill after={after} onAdd={desk.addDrill} onAddBlock={desk.addBlock} />
           <div ref={list} className="min-h-0 flex-1 overflow-y-auto">
             <Outline desk={desk} />
           </div>

@@ -38,9 +38,11 @@ function landing(ids: readonly string[], moved: string): Place {
 /** The blocks and drills in order; rows are dragged, or moved with Alt and the arrow keys. */
 export function Outline({ desk }: { desk: Desk }) {
   const { session, selection, totals } = desk;
+  // The list of rows stays the same object while only doses change, so that the rows need not be drawn again.
+  const counts = session.blocks.map((block) => block.items.length).join(",");
   const ids = useMemo(
-    () => session.blocks.flatMap((block, b) => [headId(b), ...block.items.map((_, i) => rowId({ block: b, item: i }))]),
-    [session.blocks],
+    () => counts.split(",").flatMap((count, b) => [headId(b), ...Array.from({ length: Number(count) }, (_, i) => rowId({ block: b, item: i }))]),
+    [counts],
   );
   const sensors = useSensors(
     useSensor(PointerSensor, { activationConstraint: { distance: 5 } }),
@@ -87,13 +89,18 @@ function BlockRows({ block, index, session, selection, totals, desk }: { block: 
       <BlockHead block={block} index={index} seconds={seconds} desk={desk} last={session.blocks.length - 1} />
       {block.items.map((item, i) => (
         <DrillRow
-          key={i} item={item} block={index} index={i} number={numberOf(session, index, i)} totals={totals.get(placeKey(index, i))}
+          key={i} item={item} block={index} index={i} number={numberOf(session, index, i)} {...figuresOf(totals.get(placeKey(index, i)))}
           selected={selection?.block === index && selection.item === i} alone={session.blocks.length === 1 && block.items.length === 1}
           select={desk.select} copy={desk.copy} remove={desk.remove} nudge={desk.nudge} change={desk.change}
         />
       ))}
     </>
   );
+}
+
+/** What a row shows of its totals, as plain values, so that a row is drawn again only when they change. */
+function figuresOf(totals: ItemTotals | undefined): { seconds: number; sides: string } {
+  return { seconds: totals?.seconds ?? 0, sides: totals ? sidesText(totals) : "" };
 }
 
 function numberOf(session: Session, block: number, item: number): number {
@@ -151,10 +158,10 @@ function BlockHead({ block, index, seconds, desk, last }: { block: Block; index:
 }
 
 type RowProps = {
-  item: Item; block: number; index: number; number: number; totals: ItemTotals | undefined; selected: boolean; alone: boolean;
+  item: Item; block: number; index: number; number: number; seconds: number; sides: string; selected: boolean; alone: boolean;
 } & Pick<Desk, "select" | "copy" | "remove" | "nudge" | "change">;
 
-const DrillRow = memo(function DrillRow({ item, block, index, number, totals, selected, alone, select, copy, remove, nudge, change }: RowProps) {
+const DrillRow = memo(function DrillRow({ item, block, index, number, seconds, sides, selected, alone, select, copy, remove, nudge, change }: RowProps) {
   const place = { block, item: index };
   const { attributes, listeners, setNodeRef, setActivatorNodeRef, transform, transition, isDragging } = useSortable({ id: rowId(place), animateLayoutChanges: () => false });
   const drill = drillById(item.drill);
@@ -191,8 +198,8 @@ const DrillRow = memo(function DrillRow({ item, block, index, number, totals, se
           </span>
         </span>
         <span className="text-right whitespace-nowrap">
-          <span className="block font-medium">{clockText(totals?.seconds ?? 0)}</span>
-          <span className="block text-xs text-ink-faint">{totals ? sidesText(totals) : ""}</span>
+          <span className="block font-medium">{clockText(seconds)}</span>
+          <span className="block text-xs text-ink-faint">{sides}</span>
         </span>
       </button>
       <Menu

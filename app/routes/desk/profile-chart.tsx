@@ -31,11 +31,11 @@ type Props = {
 
 /** The session to scale in time and body height, its sides above and below a centre line, and a scale of minutes. */
 export function ProfileChart({ profile, timeline, selection, names, onSelect, target }: Props) {
-  const box = useRef<HTMLDivElement>(null);
+  const frame = useRef<HTMLDivElement>(null);
   const [width, setWidth] = useState(1180);
   const [at, setAt] = useState<number>();
   useLayoutEffect(() => {
-    const element = box.current;
+    const element = frame.current;
     if (!element) return;
     const observer = new ResizeObserver(([entry]) => entry && setWidth(Math.max(320, entry.contentRect.width)));
     observer.observe(element);
@@ -47,12 +47,12 @@ export function ProfileChart({ profile, timeline, selection, names, onSelect, ta
   const x = useCallback((t: number) => LEFT + (t / span) * inner, [span, inner]);
   const moment = at === undefined ? undefined : momentAt(timeline, at);
   const timeOf = (event: PointerEvent) => {
-    const left = box.current?.getBoundingClientRect().left ?? 0;
+    const left = frame.current?.getBoundingClientRect().left ?? 0;
     return Math.min(Math.max(((event.clientX - left - LEFT) / inner) * span, 0), profile.total);
   };
 
   return (
-    <div ref={box} className="relative select-none">
+    <div ref={frame} className="relative select-none">
       <svg
         width="100%" height={HEIGHT} viewBox={`0 0 ${width} ${HEIGHT}`} role="img"
         aria-label={`Profile of the session: ${clockText(profile.total)}, ${profile.bands.length} blocks. The list below has the same drills in order.`}
@@ -139,17 +139,78 @@ function Bands({ profile, x }: { profile: Profile; x: (t: number) => number }) {
   );
 }
 
-const Shapes = memo(function Shapes({ profile, x, selection }: { profile: Profile; x: (t: number) => number; selection: Selection }) {
+type X = (t: number) => number;
+type Work = Extract<ProfileShape, { kind: "work" }>;
+
+const box = (x: X, s: { from: number; to: number }, top: number, bottom: number) => {
+  const from = x(s.from);
+  return `M${from.toFixed(1)} ${bottom.toFixed(1)}V${top.toFixed(1)}H${Math.max(from + 0.5, x(s.to)).toFixed(1)}V${bottom.toFixed(1)}Z`;
+};
+
+/** Everything of one look is one path: a long session stays a handful of elements. */
+const Shapes = memo(function Shapes({ profile, x, selection }: { profile: Profile; x: X; selection: Selection }) {
+  const all = useMemo(() => drawn(profile.shapes, x), [profile, x]);
+  const chosen = useMemo(
+    () => (selection ? drawn(profile.shapes.filter((s) => s.block === selection.block && s.item === selection.item), x) : undefined),
+    [profile, x, selection],
+  );
   const line = useMemo(() => bodyLine(profile.shapes, x), [profile, x]);
   return (
     <g>
-      {profile.shapes.map((shape, i) => (
-        <Shape key={i} shape={shape} x={x} selected={selection?.block === shape.block && selection.item === shape.item} />
-      ))}
+      <Drawn paths={all} work="var(--depth-3)" wedge="var(--depth-4)" side="var(--depth-4)" />
+      {chosen && (
+        <>
+          <Drawn paths={chosen} work="var(--depth-5)" wedge="var(--depth-6)" side="var(--depth-6)" />
+          <path d={chosen.ground} fill="var(--buoy)" />
+        </>
+      )}
       <path d={line} fill="none" stroke="var(--depth-6)" strokeWidth={1.8} strokeLinejoin="round" />
     </g>
   );
 });
+
+type Paths = Record<"demo" | "solid" | "pale" | "wedges" | "oneSide" | "bothSides" | "turns" | "ground", string>;
+
+function drawn(shapes: readonly ProfileShape[], x: X): Paths {
+  const work = shapes.filter((s): s is Work => s.kind === "work");
+  const path = <S extends ProfileShape>(some: readonly S[], draw: (s: S) => string) => some.map(draw).join("");
+  const tops = (s: Work) => box(x, s, stepY(s.height), FLOOR);
+  const sides = (s: Work) =>
+    (s.side !== "right" ? box(x, s, CENTRE - SIDE + 2, CENTRE - 1) : "") + (s.side !== "left" ? box(x, s, CENTRE + 1, CENTRE + SIDE - 2) : "");
+  return {
+    demo: path(shapes.filter((s): s is Extract<ProfileShape, { kind: "demo" | "turn" | "switch" | "rest" }> => s.kind === "demo"), (s) => box(x, s, stepY(s.height), FLOOR)),
+    solid: path(work.filter((s) => s.texture !== "wedge"), tops),
+    pale: path(work.filter((s) => s.texture === "wedge"), tops),
+    wedges: path(work.filter((s) => s.texture === "wedge"), (s) => wedge(s, x)),
+    oneSide: path(work.filter((s) => s.side === "left" || s.side === "right"), sides),
+    bothSides: path(work.filter((s) => s.side === "both"), sides),
+    turns: path(work.filter((s) => s.side === "alternating"), sides),
+    ground: path(shapes, (s) => box(x, s, FLOOR - 3, FLOOR)),
+  };
+}
+
+function Drawn({ paths, work, wedge, side }: { paths: Paths; work: string; wedge: string; side: string }) {
+  return (
+    <g>
+      <path d={paths.demo} fill="url(#dots)" opacity={0.85} />
+      <path d={paths.solid} fill={work} />
+      <path d={paths.pale} fill="var(--depth-2)" />
+      <path d={paths.wedges} fill={wedge} />
+      <path d={paths.oneSide} fill={side} />
+      <path d={paths.bothSides} fill={side} opacity={0.55} />
+      <path d={paths.turns} fill="url(#stripes)" />
+    </g>
+  );
+}
+
+function wedge(shape: Work, x: X): string {
+  const rise = FLOOR - stepY(shape.height);
+  return shape.efforts.map((e, i) => {
+    const before = shape.efforts[i - 1];
+    const low = before && Math.abs(before.to - e.from) < 1e-6 ? before.effort : 0;
+    return `M${x(e.from)} ${FLOOR}V${FLOOR - (rise * low) / 100}L${x(e.to)} ${FLOOR - (rise * e.effort) / 100}V${FLOOR}Z`;
+  }).join("");
+}
 
 /** The line of body height; work at a breathing pace ripples, a change of side or direction is a notch. */
 function bodyLine(shapes: readonly ProfileShape[], x: (t: number) => number): string {
@@ -172,45 +233,6 @@ function bodyLine(shapes: readonly ProfileShape[], x: (t: number) => number): st
     } else to(b, y);
   }
   return parts.join("");
-}
-
-function Shape({ shape, x, selected }: { shape: ProfileShape; x: (t: number) => number; selected: boolean }) {
-  const from = x(shape.from);
-  const width = Math.max(0.5, x(shape.to) - from);
-  if (shape.kind === "demo") return <rect x={from} y={stepY(shape.height)} width={width} height={FLOOR - stepY(shape.height)} fill="url(#dots)" opacity={selected ? 1 : 0.75} />;
-  if (shape.kind !== "work") return selected ? <rect x={from} y={FLOOR - 3} width={width} height={3} fill="var(--buoy)" /> : null;
-  const top = stepY(shape.height);
-  const fill = selected ? "var(--depth-5)" : "var(--depth-3)";
-  return (
-    <g>
-      <rect x={from} y={top} width={width} height={FLOOR - top} fill={shape.texture === "wedge" ? "var(--depth-2)" : fill} />
-      {shape.texture === "wedge" && <path d={wedge(shape, x)} fill={selected ? "var(--depth-6)" : "var(--depth-4)"} />}
-      <SideBars shape={shape} from={from} width={width} selected={selected} />
-      {selected && <rect x={from} y={FLOOR - 3} width={width} height={3} fill="var(--buoy)" />}
-    </g>
-  );
-}
-
-function wedge(shape: Extract<ProfileShape, { kind: "work" }>, x: (t: number) => number): string {
-  const rise = FLOOR - stepY(shape.height);
-  return shape.efforts.map((e, i) => {
-    const before = shape.efforts[i - 1];
-    const low = before && Math.abs(before.to - e.from) < 1e-6 ? before.effort : 0;
-    return `M${x(e.from)} ${FLOOR}V${FLOOR - (rise * low) / 100}L${x(e.to)} ${FLOOR - (rise * e.effort) / 100}V${FLOOR}Z`;
-  }).join("");
-}
-
-function SideBars({ shape, from, width, selected }: { shape: Extract<ProfileShape, { kind: "work" }>; from: number; width: number; selected: boolean }) {
-  const fill = shape.side === "alternating" ? "url(#stripes)" : selected ? "var(--depth-6)" : "var(--depth-4)";
-  const up = shape.side !== "right";
-  const down = shape.side !== "left";
-  const size = SIDE - 3;
-  return (
-    <g>
-      {up && <rect x={from} y={CENTRE - 1 - size} width={width} height={size} fill={fill} opacity={shape.side === "both" ? 0.55 : 1} />}
-      {down && <rect x={from} y={CENTRE + 1} width={width} height={size} fill={fill} opacity={shape.side === "both" ? 0.55 : 1} />}
-    </g>
-  );
 }
 
 /** A scale bar as on a chart: a filled and an empty stretch in turn, and a mark where the target is. */

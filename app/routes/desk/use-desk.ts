@@ -14,6 +14,14 @@ export type Place = edits.Place;
 /** What is selected at the desk: a drill, or the session as a whole. */
 export type Selection = Place | undefined;
 
+/** Edits the session under some words for the undo list; edits with the same key shortly after one another are one step. */
+type Change = (
+  edit: (session: Session) => Session,
+  words: string | ((before: Session) => string),
+  key?: string,
+  select?: (after: Session, before: Session) => Selection,
+) => void;
+
 type State = { history: History<Session>; selection: Selection };
 
 /** The session being worked on: edits with undo, the selection, and what is computed from it. */
@@ -21,13 +29,14 @@ export function useDesk(first: Session) {
   const [state, setState] = useState<State>(() => ({ history: startHistory(first), selection: undefined }));
   const session = state.history.present;
 
-  const change = useCallback((edit: (session: Session) => Session, words: string, key?: string, select?: (after: Session, now: Selection) => Selection) => {
+  const change = useCallback<Change>((edit, words, key, select) => {
     const now = Date.now();
     setState((s) => {
-      const after = edit(s.history.present);
-      if (after === s.history.present) return s;
-      const selection = select ? select(after, s.selection) : s.selection;
-      return { history: record(s.history, after, words, now, key), selection: inside(after, selection) };
+      const before = s.history.present;
+      const after = edit(before);
+      if (after === before) return s;
+      const selection = select ? select(after, before) : s.selection;
+      return { history: record(s.history, after, typeof words === "string" ? words : words(before), now, key), selection: inside(after, selection) };
     });
   }, []);
 
@@ -47,17 +56,18 @@ export function useDesk(first: Session) {
           if (after === s.history.present) return s;
           return { history: record(s.history, after, `add ${drill.name}`, Date.now()), selection: place };
         }),
-      addBlock: (drill: Drill, title: string) =>
+      addBlock: (drill: Drill) =>
         setState((s) => {
           const at = s.selection ? s.selection.block + 1 : s.history.present.blocks.length;
-          const after = edits.insertBlock(s.history.present, at, title, [itemOf(drill)]);
+          const after = edits.insertBlock(s.history.present, at, "", [itemOf(drill)]);
           if (after === s.history.present) return s;
           return { history: record(s.history, after, `new block with ${drill.name}`, Date.now()), selection: { block: at, item: 0 } };
         }),
-      remove: (place: Place) => change((s) => edits.removeItem(s, place), `take out ${nameAt(session, place)}`),
+      remove: (place: Place) => change((s) => edits.removeItem(s, place), (s) => `take out ${nameAt(s, place)}`),
       copy: (place: Place) =>
-        change((s) => edits.copyItem(s, place), `copy ${nameAt(session, place)}`, undefined, () => ({ block: place.block, item: place.item + 1 })),
-      move: (from: Place, to: Place) => change((s) => edits.moveItem(s, from, to), `move ${nameAt(session, from)}`, undefined, (after) => landed(session, after, from, to)),
+        change((s) => edits.copyItem(s, place), (s) => `copy ${nameAt(s, place)}`, undefined, () => ({ block: place.block, item: place.item + 1 })),
+      move: (from: Place, to: Place) =>
+        change((s) => edits.moveItem(s, from, to), (s) => `move ${nameAt(s, from)}`, undefined, (after, before) => landed(before, after, from, to)),
       nudge: (place: Place, by: -1 | 1) =>
         setState((s) => {
           const moved = edits.nudgeItem(s.history.present, place, by);
@@ -65,7 +75,7 @@ export function useDesk(first: Session) {
           return { history: record(s.history, moved.session, `move ${nameAt(s.history.present, place)}`, Date.now()), selection: moved.place };
         }),
     }),
-    [change, session],
+    [change],
   );
 
   const computed = useMemo(() => {
