@@ -1,4 +1,5 @@
 import { existsSync, readFileSync, rmSync, writeFileSync } from "node:fs";
+import type { Server } from "node:http";
 import { createInterface } from "node:readline/promises";
 import { parseArgs } from "node:util";
 import { sql } from "drizzle-orm";
@@ -20,11 +21,20 @@ async function main(): Promise<void> {
 
   const secrets = readSecrets(folder);
   let cluster: Cluster | undefined;
-  const end = async (code: number) => {
-    await cluster?.stop();
-    unlock();
-    process.exit(code);
-  };
+  let server: Server | undefined;
+  let ending = false;
+  for (const signal of ["SIGINT", "SIGTERM", "SIGHUP"] as const)
+    process.on(signal, () => {
+      if (ending) return;
+      ending = true;
+      say("\nMapset: ending…");
+      server?.close();
+      server?.closeAllConnections();
+      void (cluster?.stop() ?? Promise.resolve()).then(() => {
+        unlock();
+        process.exit(0);
+      });
+    });
   try {
     cluster = outside ? undefined : await startCluster(folder, secrets.database);
     const url = outside ?? cluster?.url ?? "";
@@ -34,7 +44,7 @@ async function main(): Promise<void> {
 
     Object.assign(process.env, { DATABASE_URL: url, MAPSET_SECRET: secrets.server, MAPSET_URL: baseUrl, NODE_ENV: "production" });
     const { serve } = await import("~/app/server/serve");
-    const server = await serve({ port, buildFolder: `${ROOT}/build`, baseUrl }).catch((error: NodeJS.ErrnoException) => {
+    server = await serve({ port, buildFolder: `${ROOT}/build`, baseUrl }).catch((error: NodeJS.ErrnoException) => {
       if (error.code === "EADDRINUSE") throw new Trouble(`port ${port} is in use. Stop what uses it, or choose another: PORT=${port + 1} ./mapset start`);
       if (error.code === "EACCES") throw new Trouble(`port ${port} needs more rights than you have. Choose one above 1023: PORT=${DEFAULT_PORT} ./mapset start`);
       throw error;
@@ -42,17 +52,6 @@ async function main(): Promise<void> {
     process.stdout.write(`\nMapset is ready at ${baseUrl}\n`);
     if (demo) process.stdout.write(`Demo sign-in: ${demo.email}  password: ${demo.password}\n`);
     process.stdout.write("Ctrl-C ends it; what you did is kept.\n\n");
-
-    let ending = false;
-    for (const signal of ["SIGINT", "SIGTERM", "SIGHUP"] as const)
-      process.on(signal, () => {
-        if (ending) return;
-        ending = true;
-        say("\nMapset: ending…");
-        server.close();
-        server.closeAllConnections();
-        void end(0);
-      });
   } catch (error) {
     await cluster?.stop();
     unlock();
