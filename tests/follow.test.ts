@@ -89,6 +89,7 @@ it("calls drill, side and the end, and each kind of sound can be switched off", 
     const tones: number[] = [];
     Object.assign(window, { spoken, tones });
     window.speechSynthesis.speak = (words) => void spoken.push(words.text);
+    // eslint-disable-next-line @typescript-eslint/unbound-method -- it is called on the node it belongs to
     const start = OscillatorNode.prototype.start;
     OscillatorNode.prototype.start = function (when) {
       tones.push(this.frequency.value);

@@ -97,6 +97,7 @@ const axeSource = readFileSync(createRequire(import.meta.url).resolve("axe-core/
 export async function violations(page: Page): Promise<string[]> {
   // Run in the page's own world, past its content security policy, which keeps strangers' scripts out.
   return page.evaluate(async (source) => {
+    // eslint-disable-next-line @typescript-eslint/no-implied-eval, @typescript-eslint/no-unsafe-call -- the checker comes as source
     if (!("axe" in window)) new Function(source)();
     const axe = (window as unknown as { axe: { run: (options: object) => Promise<{ violations: { id: string; nodes: { html: string; failureSummary?: string }[] }[] }> } }).axe;
     const result = await axe.run({ resultTypes: ["violations"] });
