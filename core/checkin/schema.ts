@@ -32,8 +32,3 @@ export type Tightness = z.infer<typeof tightnessSchema>;
 export type Person = z.infer<typeof personSchema>;
 export type Progress = z.infer<typeof progressSchema>;
 export type CheckIn = z.infer<typeof checkInSchema>;
-
-/** Largest left–right difference of a check-in, or 0; only joints rated on both sides count. */
-export function largestDifference(tightness: readonly Tightness[]): number {
-  return tightness.reduce((most, t) => (t.left === null || t.right === null ? most : Math.max(most, Math.abs(t.left - t.right))), 0);
-}

@@ -45,8 +45,3 @@ export function redo<T>(history: History<T>): History<T> {
     past: [...history.past, { state: history.present, words: history.words }], present: after.state, words: after.words, future: rest, lastAt: 0,
   };
 }
-
-/** Replaces the present by a copy from elsewhere, as one undoable step that joins with nothing. */
-export function replacePresent<T>(history: History<T>, state: T, words: string): History<T> {
-  return record(history, state, words, 0);
-}
