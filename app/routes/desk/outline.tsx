@@ -35,6 +35,11 @@ function landing(ids: readonly string[], moved: string): Place {
   return place;
 }
 
+// The same objects at every drawing: with new ones the drag and drop would draw every row again.
+const POINTER = { activationConstraint: { distance: 5 } };
+const KEYS = { coordinateGetter: sortableKeyboardCoordinates };
+const MODIFIERS = [restrictToVerticalAxis];
+
 /** The blocks and drills in order; rows are dragged, or moved with Alt and the arrow keys. */
 export function Outline({ desk }: { desk: Desk }) {
   const { session, selection, totals } = desk;
@@ -44,10 +49,7 @@ export function Outline({ desk }: { desk: Desk }) {
     () => counts.split(",").flatMap((count, b) => [headId(b), ...Array.from({ length: Number(count) }, (_, i) => rowId({ block: b, item: i }))]),
     [counts],
   );
-  const sensors = useSensors(
-    useSensor(PointerSensor, { activationConstraint: { distance: 5 } }),
-    useSensor(KeyboardSensor, { coordinateGetter: sortableKeyboardCoordinates }),
-  );
+  const sensors = useSensors(useSensor(PointerSensor, POINTER), useSensor(KeyboardSensor, KEYS));
   const drop = ({ active, over }: DragEndEvent) => {
     const from = readRow(String(active.id));
     if (!from || !over || over.id === active.id) return;
@@ -61,7 +63,7 @@ export function Outline({ desk }: { desk: Desk }) {
   };
   return (
     <DndContext
-      id="desk-outline" sensors={sensors} collisionDetection={closestCenter} onDragEnd={drop} modifiers={[restrictToVerticalAxis]}
+      id="desk-outline" sensors={sensors} collisionDetection={closestCenter} onDragEnd={drop} modifiers={MODIFIERS}
       accessibility={{
         announcements: {
           onDragStart: ({ active }) => `Picked up ${words(active.id)}. Move it with the arrow keys, put it down with space.`,

@@ -97,7 +97,9 @@ function inside(session: Session, selection: Selection): Selection {
   if (!selection) return undefined;
   const block = Math.min(selection.block, session.blocks.length - 1);
   const items = session.blocks[block]?.items.length ?? 0;
-  return items > 0 ? { block, item: Math.min(selection.item, items - 1) } : undefined;
+  if (items === 0) return undefined;
+  const item = Math.min(selection.item, items - 1);
+  return block === selection.block && item === selection.item ? selection : { block, item };
 }
 
 function placeAfter(session: Session, selection: Selection): Place {
