@@ -1,3 +1,3 @@
 import type { Config } from "@react-router/dev/config";
 
-export default { appDirectory: "app", ssr: true } satisfies Config;
+export default { appDirectory: "app", ssr: true, buildDirectory: process.env["MAPSET_BUILD"] ?? "build/app/by-hand" } satisfies Config;

@@ -1,6 +1,6 @@
 import { serve } from "~/app/server/serve";
-import { ROOT } from "./setup/places";
+import { buildIfChanged } from "./setup/build";
 
 /** Serves the build for the tests and measurements, on PORT, with everything else from the environment. Says so when ready. */
-await serve({ port: Number(process.env["PORT"]), buildFolder: `${ROOT}/build`, baseUrl: process.env["MAPSET_URL"] ?? "" });
+await serve({ port: Number(process.env["PORT"]), buildFolder: buildIfChanged(), baseUrl: process.env["MAPSET_URL"] ?? "" });
 process.stdout.write("serving\n");

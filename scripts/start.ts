@@ -38,13 +38,13 @@ async function main(): Promise<void> {
   try {
     cluster = outside ? undefined : await startCluster(folder, secrets.database);
     const url = outside ?? cluster?.url ?? "";
-    buildIfChanged();
+    const buildFolder = buildIfChanged();
     const baseUrl = process.env["MAPSET_URL"] ?? `http://127.0.0.1:${port}`;
     const demo = await prepare(url, secrets.server, baseUrl, secrets.demoPassword);
 
     Object.assign(process.env, { DATABASE_URL: url, MAPSET_SECRET: secrets.server, MAPSET_URL: baseUrl, NODE_ENV: "production" });
     const { serve } = await import("~/app/server/serve");
-    server = await serve({ port, buildFolder: `${ROOT}/build`, baseUrl }).catch((error: NodeJS.ErrnoException) => {
+    server = await serve({ port, buildFolder, baseUrl }).catch((error: NodeJS.ErrnoException) => {
       if (error.code === "EADDRINUSE") throw new Trouble(`port ${port} is in use. Stop what uses it, or choose another: PORT=${port + 1} ./mapset start`);
       if (error.code === "EACCES") throw new Trouble(`port ${port} needs more rights than you have. Choose one above 1023: PORT=${DEFAULT_PORT} ./mapset start`);
       throw error;

@@ -22,6 +22,7 @@ export async function serve(settings: ServeSettings): Promise<Server> {
   const app = express();
   app.disable("x-powered-by");
   app.use(compression());
+  app.use(releaseDrainListeners);
   app.use((_, res, next) => {
     (res.locals as { nonce?: string }).nonce = randomBytes(16).toString("base64");
     next();
@@ -41,6 +42,27 @@ export async function serve(settings: ServeSettings): Promise<Server> {
   return new Promise((resolve, reject) => {
     const server = app.listen(settings.port, "127.0.0.1", (error?: Error) => (error ? reject(error) : resolve(server)));
   });
+}
+
+/**
+ * The compression hands listeners for “drain” on to its own stream, but not their removal, so that they would pile up
+ * over a large page. Adding one returns the stream it went to; removal is passed on to the same.
+ */
+function releaseDrainListeners(_: Request, res: Response, next: () => void): void {
+  const emitter: NodeJS.EventEmitter = res;
+  const on = emitter.on.bind(emitter);
+  const off = emitter.off.bind(emitter);
+  let stream: NodeJS.EventEmitter | undefined;
+  emitter.on = (type, listener) => {
+    const target = on(type, listener);
+    if (type === "drain" && target !== emitter) stream = target;
+    return emitter;
+  };
+  emitter.off = emitter.removeListener = (type, listener) => {
+    if (type === "drain") stream?.off(type, listener);
+    return off(type, listener);
+  };
+  next();
 }
 
 function securityHeaders(secure: boolean) {

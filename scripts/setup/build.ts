@@ -1,24 +1,39 @@
 import { spawnSync } from "node:child_process";
 import { createHash } from "node:crypto";
-import { existsSync, readdirSync, readFileSync, writeFileSync } from "node:fs";
+import { existsSync, readdirSync, readFileSync, rmSync, statSync, writeFileSync } from "node:fs";
 import { ROOT } from "./places";
 import { say, Trouble } from "./say";
 
 const SOURCES = ["app", "core", "db", "library", "package-lock.json", "vite.config.ts", "react-router.config.ts", "tsconfig.json"];
 
-/** Builds the application for production unless the build at hand is of these very sources. */
-export function buildIfChanged(): void {
-  const stamp = `${ROOT}/build/.stamp`;
+const KEPT_BUILDS = 3;
+
+/**
+ * Builds the application for production unless there is a build of these very sources already; returns its folder. Each
+ * build has a folder of its own, so that building does not take the files away from a server that is running.
+ */
+export function buildIfChanged(): string {
   const hash = createHash("sha256");
   for (const source of SOURCES) addTo(hash, `${ROOT}/${source}`);
-  const want = hash.digest("hex");
-  if (existsSync(stamp) && existsSync(`${ROOT}/build/server/index.js`) && readFileSync(stamp, "utf8") === want) return;
-  say("Mapset: building…");
-  const built = spawnSync(process.execPath, [`${ROOT}/node_modules/@react-router/dev/bin.js`, "build"], {
-    cwd: ROOT, encoding: "utf8", env: { ...process.env, NODE_ENV: "production" },
-  });
-  if (built.status !== 0) throw new Trouble(`the build failed:\n${built.stdout}\n${built.stderr}`);
-  writeFileSync(stamp, want);
+  const builds = `${ROOT}/build/app`;
+  const folder = `${builds}/${hash.digest("hex").slice(0, 16)}`;
+  const stamp = `${folder}/.whole`;
+  if (!existsSync(stamp)) {
+    say("Mapset: building…");
+    const built = spawnSync(process.execPath, [`${ROOT}/node_modules/@react-router/dev/bin.js`, "build"], {
+      cwd: ROOT, encoding: "utf8", env: { ...process.env, NODE_ENV: "production", MAPSET_BUILD: folder },
+    });
+    if (built.status !== 0) throw new Trouble(`the build failed:\n${built.stdout}\n${built.stderr}`);
+  }
+  writeFileSync(stamp, "");
+  dropOldBuilds(builds);
+  return folder;
+}
+
+/** Keeps the builds used last: the stamp's time is that of the last use. */
+function dropOldBuilds(builds: string): void {
+  const used = (name: string) => statSync(`${builds}/${name}/.whole`, { throwIfNoEntry: false })?.mtimeMs ?? 0;
+  for (const name of readdirSync(builds).sort((a, b) => used(b) - used(a)).slice(KEPT_BUILDS)) rmSync(`${builds}/${name}`, { recursive: true, force: true });
 }
 
 function addTo(hash: ReturnType<typeof createHash>, path: string): void {
