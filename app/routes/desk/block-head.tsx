@@ -1,0 +1,61 @@
+import { useSortable } from "@dnd-kit/sortable";
+import { CSS } from "@dnd-kit/utilities";
+import { ChevronDown, ChevronUp, Ellipsis, Merge, Trash2 } from "lucide-react";
+import { headId } from "./row-ids";
+import type { Desk } from "./use-desk";
+import { IconButton } from "~/app/ui/button";
+import { Menu } from "~/app/ui/menu";
+import { editBlock, joinBlock, moveBlock, removeBlock } from "~/core/session/edits";
+import type { Block } from "~/core/session/schema";
+import { clockText } from "~/core/text/clock";
+
+/** The heading of a block in the list: its name, rounds, length and what can be done with it. */
+export function BlockHead({ block, index, seconds, desk, last }: { block: Block; index: number; seconds: number; desk: Desk; last: number }) {
+  const { setNodeRef, transform, transition } = useSortable({ id: headId(index), disabled: { draggable: true, droppable: false } });
+  const name = block.title || `Block ${index + 1}`;
+  return (
+    <li
+      ref={setNodeRef} style={{ transform: CSS.Translate.toString(transform), transition }}
+      className="flex items-center gap-2 border-b border-line bg-land-deep py-1 pr-1 pl-3 not-first:border-t"
+    >
+      <input
+        aria-label={`Name of block ${index + 1}`} value={block.title} maxLength={120} placeholder={`Block ${index + 1}`}
+        onChange={(e) => desk.change((s) => editBlock(s, index, { title: e.target.value }), `name block ${index + 1}`, `title ${index}`)}
+        className="wide-type min-w-0 flex-1 truncate rounded bg-transparent px-1 py-0.5 font-semibold hover:bg-land focus:bg-land"
+      />
+      <span className="text-sm whitespace-nowrap text-ink-soft">
+        {block.rounds > 1 && `${block.rounds} rounds · `}
+        {block.sideOrder === "whole-block" && "whole block a side · "}
+        {clockText(seconds)}
+      </span>
+      <Menu
+        trigger={
+          <IconButton label={`More for ${name}`}>
+            <Ellipsis size={16} aria-hidden />
+          </IconButton>
+        }
+        entries={[
+          {
+            words: block.sideOrder === "whole-block" ? "Change sides drill by drill" : "Whole block on one side, then the other",
+            onSelect: () =>
+              desk.change((s) => editBlock(s, index, { sideOrder: block.sideOrder === "whole-block" ? "drill-by-drill" : "whole-block" }), `side order of ${name}`),
+          },
+          { words: "One round more", disabled: block.rounds >= 20, onSelect: () => desk.change((s) => editBlock(s, index, { rounds: block.rounds + 1 }), `rounds of ${name} ${block.rounds} → ${block.rounds + 1}`) },
+          { words: "One round less", disabled: block.rounds <= 1, onSelect: () => desk.change((s) => editBlock(s, index, { rounds: block.rounds - 1 }), `rounds of ${name} ${block.rounds} → ${block.rounds - 1}`) },
+          ...(block.rounds > 1
+            ? [{
+                words: block.restBetweenRounds > 0 ? "No rest between rounds" : "Rest 30 s between rounds",
+                onSelect: () => desk.change((s) => editBlock(s, index, { restBetweenRounds: block.restBetweenRounds > 0 ? 0 : 30 }), `rest between rounds of ${name}`),
+              }]
+            : []),
+          "line",
+          { words: "Move up", icon: <ChevronUp size={15} aria-hidden />, disabled: index === 0, onSelect: () => desk.change((s) => moveBlock(s, index, index - 1), `move ${name} up`) },
+          { words: "Move down", icon: <ChevronDown size={15} aria-hidden />, disabled: index === last, onSelect: () => desk.change((s) => moveBlock(s, index, index + 1), `move ${name} down`) },
+          { words: "Join to the block above", icon: <Merge size={15} aria-hidden />, disabled: index === 0, onSelect: () => desk.change((s) => joinBlock(s, index), `join ${name} to the block above`) },
+          "line",
+          { words: "Take the block out", icon: <Trash2 size={15} aria-hidden />, danger: true, disabled: last === 0, onSelect: () => desk.change((s) => removeBlock(s, index), `take out ${name}`) },
+        ]}
+      />
+    </li>
+  );
+}

@@ -1,0 +1,80 @@
+import { useSortable } from "@dnd-kit/sortable";
+import { CSS } from "@dnd-kit/utilities";
+import { ChevronDown, ChevronUp, Copy, Ellipsis, GripVertical, Split, Trash2 } from "lucide-react";
+import { memo } from "react";
+import { rowId } from "./row-ids";
+import type { Desk } from "./use-desk";
+import { IconButton } from "~/app/ui/button";
+import { cx } from "~/app/ui/classes";
+import { Menu } from "~/app/ui/menu";
+import { splitBlock } from "~/core/session/edits";
+import type { Item } from "~/core/session/schema";
+import { clockText } from "~/core/text/clock";
+import { doseWords, LEVEL_WORDS, SIDE_MODE_WORDS } from "~/core/text/words";
+import { sideModeOf } from "~/core/timeline/passes";
+import { drillById } from "~/library";
+
+type RowProps = {
+  item: Item; block: number; index: number; number: number; seconds: number; sides: string; selected: boolean; alone: boolean;
+} & Pick<Desk, "select" | "copy" | "remove" | "nudge" | "change">;
+
+/** One drill in the list. Drawn again only when what it shows has changed. */
+export const DrillRow = memo(function DrillRow({ item, block, index, number, seconds, sides, selected, alone, select, copy, remove, nudge, change }: RowProps) {
+  const place = { block, item: index };
+  const { attributes, listeners, setNodeRef, setActivatorNodeRef, transform, transition, isDragging } = useSortable({ id: rowId(place), animateLayoutChanges: () => false });
+  const drill = drillById(item.drill);
+  const name = drill?.name ?? item.drill;
+  const mode = sideModeOf(item, drillById);
+  return (
+    <li
+      ref={setNodeRef} style={{ transform: CSS.Translate.toString(transform), transition }}
+      className={cx(
+        "group relative flex min-h-11 items-center gap-1 border-b border-line pr-1",
+        isDragging ? "z-10 bg-land-deep shadow-lg" : selected ? "bg-depth-1" : "bg-land hover:bg-land-deep",
+      )}
+    >
+      {selected && <span className="absolute inset-y-0 left-0 w-1 bg-buoy" aria-hidden />}
+      <button
+        type="button" ref={setActivatorNodeRef} {...attributes} {...listeners} aria-label={`Drag ${name}`}
+        className="flex h-8 w-6 shrink-0 cursor-grab touch-none items-center justify-center pl-1 text-ink-faint hover:text-ink"
+      >
+        <GripVertical size={15} aria-hidden />
+      </button>
+      <button
+        type="button" data-row={rowId(place)} aria-pressed={selected} onClick={() => select(selected ? undefined : place)}
+        className="grid min-w-0 flex-1 grid-cols-[1.6rem_minmax(0,1fr)_auto] items-center gap-x-2 py-1 text-left"
+      >
+        <span className="text-right text-sm text-ink-faint">{number}</span>
+        <span className="min-w-0">
+          <span className="block truncate font-medium">{name}</span>
+          <span className="block truncate text-sm text-ink-soft">
+            {item.sets > 1 && `${item.sets} sets · `}
+            {doseWords(item.dose)}
+            {mode !== "together" && ` · ${SIDE_MODE_WORDS[mode]}`}
+            {item.level !== "standard" && ` · ${LEVEL_WORDS[item.level]}`}
+            {item.restAfter > 0 && ` · rest ${item.restAfter} s`}
+          </span>
+        </span>
+        <span className="text-right whitespace-nowrap">
+          <span className="block font-medium">{clockText(seconds)}</span>
+          <span className="block text-xs text-ink-faint">{sides}</span>
+        </span>
+      </button>
+      <Menu
+        trigger={
+          <IconButton label={`More for ${name}`}>
+            <Ellipsis size={16} aria-hidden />
+          </IconButton>
+        }
+        entries={[
+          { words: "Copy", icon: <Copy size={15} aria-hidden />, hint: "D", onSelect: () => copy(place) },
+          { words: "Move up", icon: <ChevronUp size={15} aria-hidden />, hint: "Alt ↑", onSelect: () => nudge(place, -1) },
+          { words: "Move down", icon: <ChevronDown size={15} aria-hidden />, hint: "Alt ↓", onSelect: () => nudge(place, 1) },
+          { words: "Start a new block here", icon: <Split size={15} aria-hidden />, disabled: index === 0, onSelect: () => change((s) => splitBlock(s, place, ""), `new block from ${name}`) },
+          "line",
+          { words: alone ? "The last drill stays" : "Take out", icon: <Trash2 size={15} aria-hidden />, hint: "Del", danger: true, disabled: alone, onSelect: () => remove(place) },
+        ]}
+      />
+    </li>
+  );
+});
