@@ -19,12 +19,12 @@ export default function CoachLayout({ loaderData }: Route.ComponentProps) {
       <a href="#main" className="sr-only focus:not-sr-only focus:absolute focus:z-50 focus:bg-land focus:p-2">
         Go to the main part
       </a>
-      <header className="flex items-center gap-5 border-b border-line-water bg-paper px-4 py-1.5 max-md:gap-2 max-md:px-3">
+      <header className="flex flex-wrap items-center gap-5 gap-y-1 border-b border-line-water bg-paper px-4 py-1.5 max-md:gap-2 max-md:px-3">
         <p className="wide-type flex items-center gap-2 font-semibold">
           <img src="/mark.svg" alt="" width={24} height={24} />
-          <span className="max-sm:sr-only">Mapset</span>
+          <span>Mapset</span>
         </p>
-        <nav aria-label="Main" className="flex gap-1">
+        <nav aria-label="Main" className="flex gap-1 max-sm:order-last max-sm:-mx-1 max-sm:w-full max-sm:justify-between">
           <NavEntry to="/sessions">Sessions</NavEntry>
           <NavEntry to="/heard">
             Heard back
@@ -60,7 +60,7 @@ function NavEntry({ to, children }: { to: string; children: React.ReactNode }) {
       to={to}
       className={({ isActive }) =>
         cx(
-          "inline-flex items-center rounded-md px-2.5 py-1.5 font-medium",
+          "inline-flex items-center rounded-md px-2.5 py-1.5 font-medium whitespace-nowrap max-sm:px-2",
           isActive ? "bg-land text-ink shadow-[inset_0_-2px_0_var(--depth-5)]" : "text-ink-soft hover:bg-land-deep hover:text-ink",
         )
       }

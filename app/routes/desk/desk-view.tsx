@@ -10,11 +10,15 @@ import { SessionPanel } from "./session-panel";
 import { nameAt, useDesk, type Place } from "./use-desk";
 import { useDeskKeys } from "./use-desk-keys";
 import { useSaving } from "./use-saving";
+import { cx } from "~/app/ui/classes";
 import type { Session } from "~/core/session/schema";
 
 export type NewestEdition = { number: number; createdAt: string; session: Session; open: boolean };
 
 type Props = { id: string; copy: DeskCopy; archived: boolean; edition: NewestEdition | undefined };
+
+/** On a narrow screen a drill's numbers come up from below, and the list stays in sight above them. */
+const NARROW_SHEET = "max-lg:fixed max-lg:inset-x-0 max-lg:bottom-0 max-lg:z-20 max-lg:max-h-[56dvh] max-lg:border-t-2 max-lg:border-ink-faint max-lg:shadow-[0_-8px_24px_rgb(0_0_0/0.18)]";
 
 /** The desk: the profile on top, the list on the left, the selected drill or the session on the right. */
 export function DeskView({ id, copy, archived, edition }: Props) {
@@ -39,13 +43,13 @@ export function DeskView({ id, copy, archived, edition }: Props) {
         <ProfileChart profile={desk.profile} timeline={desk.timeline} selection={selection} names={names} onSelect={select} target={session.target} />
       </section>
       <div className="grid min-h-0 flex-1 grid-cols-[minmax(0,1fr)_24rem] max-lg:grid-cols-1">
-        <section aria-label="Drills" className="flex min-h-0 flex-col border-r border-line-water">
+        <section aria-label="Drills" className={cx("flex min-h-0 flex-col border-r border-line-water", selection && "max-lg:pb-[56dvh]")}>
           <AddDrill after={after} onAdd={desk.addDrill} onAddBlock={desk.addBlock} />
           <div ref={list} className="min-h-0 flex-1 overflow-y-auto">
             <Outline desk={desk} />
           </div>
         </section>
-        <aside aria-label={selection ? "Selected drill" : "Session"} className="min-h-0 overflow-y-auto bg-land" tabIndex={-1}>
+        <aside aria-label={selection ? "Selected drill" : "Session"} className={cx("min-h-0 overflow-y-auto bg-land", selection && NARROW_SHEET)} tabIndex={-1}>
           {selection ? <DrillPanel key={`${selection.block}.${selection.item}`} desk={desk} place={selection} /> : <SessionPanel desk={desk} />}
         </aside>
       </div>

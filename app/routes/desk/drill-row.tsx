@@ -42,7 +42,7 @@ export const DrillRow = memo(function DrillRow({ item, block, index, number, sec
       </button>
       <button
         type="button" data-row={rowId(place)} aria-pressed={selected} onClick={() => select(selected ? undefined : place)}
-        className="grid min-w-0 flex-1 grid-cols-[1.6rem_minmax(0,1fr)_auto] items-center gap-x-2 py-1 text-left"
+        className="grid min-w-0 flex-1 scroll-my-2 max-lg:scroll-mb-[60dvh] grid-cols-[1.6rem_minmax(0,1fr)_auto] items-center gap-x-2 py-1 text-left"
       >
         <span className="text-right text-sm text-ink-faint">{number}</span>
         <span className="min-w-0">

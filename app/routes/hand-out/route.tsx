@@ -80,7 +80,7 @@ export default function HandOut({ loaderData }: Route.ComponentProps) {
         <ButtonLink kind="quiet" to={`/sessions/${id}`}>
           <ArrowLeft size={16} aria-hidden /> Desk
         </ButtonLink>
-        <h1 className="wide-type min-w-0 truncate text-2xl font-semibold">Hand out: {title}</h1>
+        <h1 className="wide-type min-w-0 text-2xl leading-tight font-semibold text-balance">Hand out: {title}</h1>
       </div>
       <div className="grid grid-cols-1 items-start gap-5 lg:grid-cols-[minmax(0,1fr)_22rem]">
         <section className="flex flex-col gap-4 rounded-lg border border-line bg-land p-5">

@@ -3,7 +3,7 @@ import type { ReactNode } from "react";
 /** The frame of the two pages one sees before signing in: what Mapset is on the left, the form on the right. */
 export function EntryCard({ title, children, below }: { title: string; children: ReactNode; below: ReactNode }) {
   return (
-    <main className="mx-auto grid min-h-dvh max-w-5xl items-center gap-10 px-6 py-10 md:grid-cols-[1fr_24rem]">
+    <main className="mx-auto grid min-h-dvh max-w-5xl items-center gap-10 px-6 py-10 max-md:content-center max-md:gap-6 md:grid-cols-[1fr_24rem]">
       <section className="flex flex-col gap-5">
         <p className="wide-type flex items-center gap-2.5 text-lg font-semibold">
           <img src="/mark.svg" alt="" width={30} height={30} />
