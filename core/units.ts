@@ -25,3 +25,9 @@ export function toMicros(seconds: Seconds): Micros {
 export function toSeconds(micros: Micros): Seconds {
   return micros / 1e6;
 }
+
+/** A length in metres. */
+export type Metres = number;
+
+/** An angle in degrees. */
+export type Degrees = number;

@@ -1,0 +1,79 @@
+import { z } from "zod";
+import { KIT } from "~/core/drills/kit";
+import { POINT_NAMES, poseSchema, type PointName } from "./pose";
+
+const metres = z.number().min(-6).max(6);
+const place = z.tuple([metres, metres, metres]);
+const bodyPoint = z.enum(POINT_NAMES as [PointName, ...PointName[]]);
+
+/** A place in the room, or on the body, some way off a point of it in the room's directions. */
+const anchor = z.union([place, z.strictObject({ of: bodyPoint, off: place.default([0, 0, 0]) })]);
+
+const boxProp = z.strictObject({
+  shape: z.literal("box"),
+  piece: z.enum(KIT),
+  at: anchor.describe("Middle of its underside"),
+  size: z.tuple([z.number().gt(0).max(4), z.number().gt(0).max(4), z.number().gt(0).max(4)]).describe("Length, height, width"),
+});
+
+const rodProp = z.strictObject({
+  shape: z.literal("rod"),
+  piece: z.enum(KIT),
+  from: anchor, to: anchor,
+  beyond: z.number().min(0).max(3).default(0).describe("How far it goes on past both ends"),
+  radius: z.number().gt(0).max(0.5),
+});
+
+export const propSchema = z.discriminatedUnion("shape", [boxProp, rodProp]);
+
+/** Looks at the figure from a direction: 0 from its right, 90 from the front, 180 from its left; and from how high up. */
+export const viewSchema = z.strictObject({
+  around: z.number().min(-360).max(360),
+  above: z.number().min(-10).max(90),
+});
+
+export const VIEW_NAMES = ["side", "front", "three-quarter", "above"] as const;
+export type ViewName = (typeof VIEW_NAMES)[number];
+
+export const VIEWS: Readonly<Record<ViewName, View>> = {
+  side: { around: 0, above: 7 },
+  front: { around: 90, above: 7 },
+  "three-quarter": { around: 42, above: 14 },
+  above: { around: 0, above: 68 },
+};
+
+const keySchema = z.strictObject({
+  at: z.number().min(0).max(64).describe("The beat at whose end the body is here; 0 is the start"),
+  pose: poseSchema,
+  lift: z.number().min(0).max(1).default(0).describe("How high a hand or foot that moves to this key is carried on the way"),
+});
+
+/** How a drill moves over one repetition: key positions on the tempo's beats. Written for the right side. */
+export const motionSchema = z
+  .strictObject({
+    kind: z.enum(["repeat", "hold"]).describe("Goes round and round, or goes into a position and stays"),
+    flow: z.enum(["eased", "through"]).default("eased").describe("Rests at each key, or passes through, as in a circle"),
+    beats: z.number().min(1).max(64).describe("Beats of one repetition; the body is back at the first key when they are over"),
+    seconds: z.number().gt(0).max(600).describe("Length of one repetition where the dose has no beats of its own"),
+    keys: z.array(keySchema).min(1).max(24),
+    view: z.union([z.enum(VIEW_NAMES), viewSchema]),
+    props: z.array(propSchema).max(12).default([]),
+  })
+  .check((context) => {
+    const { keys, beats } = context.value;
+    keys.forEach((key, i) => {
+      const before = keys[i - 1];
+      if (i === 0 && key.at !== 0) context.issues.push({ code: "custom", message: "the first key is at 0", path: ["keys", 0, "at"], input: key.at });
+      if (before && key.at <= before.at) context.issues.push({ code: "custom", message: "keys go forward", path: ["keys", i, "at"], input: key.at });
+      if (key.at > beats) context.issues.push({ code: "custom", message: `must not be after the last beat, ${beats}`, path: ["keys", i, "at"], input: key.at });
+    });
+  });
+
+export type View = z.infer<typeof viewSchema>;
+export type Prop = z.infer<typeof propSchema>;
+export type Anchor = z.infer<typeof anchor>;
+export type Key = z.infer<typeof keySchema>;
+export type Motion = z.infer<typeof motionSchema>;
+
+export const viewOf = (motion: Motion): View => (typeof motion.view === "string" ? VIEWS[motion.view] : motion.view);
+

@@ -1,0 +1,47 @@
+import { cameraOf } from "./camera";
+import type { View } from "./motion";
+import { anchorPlace, bodyAt, type Player } from "./play";
+import { POINT_NAMES } from "./pose";
+import { THICKNESS } from "./solve";
+import type { Vec } from "./vectors";
+
+/** The part of the picture to show, in centimetres. */
+export type Frame = { x: number; y: number; width: number; height: number };
+
+const SAMPLES = 12;
+const MARGIN = 7;
+
+/** A frame of a shape, width over height, that holds the whole motion and stays still while it moves. */
+export function frameOf(player: Player, view: View, shape: number, least = 120): Frame {
+  const camera = cameraOf(view);
+  let [left, right, top, bottom] = [Infinity, -Infinity, Infinity, -Infinity];
+  const take = (place: Vec, thickness: number) => {
+    const { x, y } = camera.see(place);
+    const r = thickness * 100;
+    left = Math.min(left, x - r);
+    right = Math.max(right, x + r);
+    top = Math.min(top, y - r);
+    bottom = Math.max(bottom, y + r);
+  };
+  for (let i = 0; i < SAMPLES; i++) {
+    const body = bodyAt(player, (player.motion.beats * i) / SAMPLES);
+    for (const name of POINT_NAMES) take(body.points[name], THICKNESS[name] ?? 0.02);
+    for (const prop of player.motion.props) {
+      if (prop.shape === "rod") for (const end of [prop.from, prop.to]) take(anchorPlace(end, body), prop.radius + Math.min(prop.beyond, 0.5));
+      else {
+        const [x, y, z] = anchorPlace(prop.at, body);
+        const [l, h, w] = prop.size;
+        // A wall or a high frame may run out of the picture; what is low must be seen whole.
+        for (const i of [-1, 1]) for (const k of [-1, 1]) take([x + (i * l) / 2, y, z + (k * w) / 2], 0), take([x + (i * l) / 2, Math.min(y + h, 1.2), z + (k * w) / 2], 0);
+      }
+    }
+  }
+  let [width, height] = [right - left + 2 * MARGIN, bottom - top + 2 * MARGIN];
+  const ground = bottom + MARGIN;
+  const centre = (left + right) / 2;
+  height = Math.max(height, least);
+  width = Math.max(width, least * Math.min(shape, 1));
+  if (width / height < shape) width = height * shape;
+  else height = width / shape;
+  return { x: centre - width / 2, y: ground - height, width, height };
+}
