@@ -74,7 +74,8 @@ function headPieces(body: Solved, camera: Camera): Piece[] {
   const neck = chainPath([disc(camera.see(along(body.points.chest, turned([0, -1, 0], body.chest), 0.01)), RADIUS.neck), disc(camera.see(body.points.neck), RADIUS.neck - 0.004)]);
   const jaw = see(0.022, -0.045);
   const hair = see(-0.018, 0.022);
-  const face: Mark = { part: "limb", shade: 0, path: hullPath([disc(see(0.008, 0.012), 0.088), disc(jaw, 0.06)]) + capsulePath(disc(see(0.075, 0.0), 0.026), disc(see(0.108, -0.016), 0.013)) };
+  const face: Mark = { part: "limb", shade: 0, path: hullPath([disc(see(0.008, 0.012), 0.088), disc(jaw, 0.06)]) };
+  const nose: Mark = { part: "limb", shade: 0, path: capsulePath(disc(see(0.078, 0.0), 0.022), disc(see(0.108, -0.018), 0.012)) };
   const cap: Mark = { part: "hair", shade: 0, path: hullPath([disc(hair, 0.092), disc(see(-0.03, -0.01), 0.078)]) };
   const ears: Mark[] = ([0.086, -0.086] as const)
     .map((z) => ({ z, spot: see(-0.004, -0.014, z) }))
@@ -83,7 +84,7 @@ function headPieces(body: Solved, camera: Camera): Piece[] {
   const faceFirst = jaw.near < hair.near - 0.012;
   return [
     { near: centre.near - 0.03, chain: "neck", marks: [{ part: "limb", shade: 0, path: neck }] },
-    { near: centre.near, chain: "head", marks: faceFirst ? [face, cap, ...ears] : [cap, face, ...ears] },
+    { near: centre.near, chain: "head", marks: faceFirst ? [nose, face, cap, ...ears] : [cap, face, nose, ...ears] },
   ];
 }
 
@@ -138,7 +139,8 @@ function propPiece(prop: Prop, body: Solved, camera: Camera): Piece {
   const corners = [0, 1].flatMap((j) => [-1, 1].flatMap((i) => [-1, 1].map((k) => corner(i, j, k))));
   const top = [corner(-1, 1, -1), corner(1, 1, -1), corner(1, 1, 1), corner(-1, 1, 1)];
   return {
-    near: camera.see([x, y + h / 2, z]).near - (y < 0.02 && h < 0.12 ? 0.6 : 0), chain: "prop",
+    // What is flat on the floor lies under everything; what is tall is judged at the height of the body.
+    near: camera.see([x, Math.min(y + h / 2, body.points.pelvis[1]), z]).near - (y < 0.02 && h < 0.12 ? 0.6 : 0), chain: "prop",
     marks: [{ part: "prop", shade: 0, path: polygonPath(hull(corners)) }, { part: "prop-line", shade: 0, path: polygonPath(top) }],
   };
 }

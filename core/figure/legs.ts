@@ -1,8 +1,8 @@
 import { BALL, HEEL, KNEELING_KNEE, LENGTH, RADIUS, TOES } from "./body";
 import type { KneeLeg, FootLeg, Leg, Side } from "./pose";
-import { about, across, add, along, between, chain, cross, frame, inverse, lerp, radians, sub, turned, unit, X, Y, Z, type Turn, type Vec } from "./vectors";
-import { bend } from "./two-bone";
-import type { Degrees } from "~/core/units";
+import { about, across, add, along, between, chain, cross, distance, frame, inverse, length, lerp, radians, sub, turned, unit, X, Y, Z, type Turn, type Vec } from "./vectors";
+import { aimAtHeight, bend } from "./two-bone";
+import type { Degrees, Metres } from "~/core/units";
 
 /** A leg by its joints' own turns, as it is carried from one key position to the next. */
 export type FreeLeg = { by: "free"; hip: Turn; knee: Turn; ankle: Turn; toes: Degrees };
@@ -17,7 +17,7 @@ export type LegSolved = {
 const DOWN: Vec = [0, -1, 0];
 const INSTEP_ANKLE = 0.06;
 const INSTEP_SLOPE: Degrees = 28;
-const TUCKED_ANKLE = 0.128;
+const TUCKED_ANKLE = 0.152;
 
 /** A leg from the hip down. `s` is 1 for the right side, −1 for the left. */
 export function solveLeg(goal: Leg | FreeLeg, hip: Vec, pelvis: Turn, side: Side): LegSolved {
@@ -106,15 +106,18 @@ export function footPlace(goal: FootLeg, s: number): { ankle: Vec; foot: Turn; a
   const ahead: Vec = [Math.cos(out), 0, Math.sin(out)];
   const flat = frame(ahead, Y, cross(ahead, Y));
   const foot = chain(flat, about(Z, -goal.heel), about(X, s * goal.tilt));
-  const pivot = goal.heel >= 0 ? BALL : -HEEL;
-  const onFloor = along(goal.at, ahead, pivot);
-  const ankle = along(along(onFloor, turned(X, foot), -pivot), turned(Y, foot), LENGTH.footHeight);
+  // It rolls over the ball, or the heel, whose middle stays a radius over the floor.
+  const [pivot, radius] = goal.heel >= 0 ? [BALL, RADIUS.ball] : [-HEEL, RADIUS.heel];
+  const middle = along(along(goal.at, ahead, pivot), Y, radius);
+  const ankle = along(along(middle, turned(X, foot), -pivot), turned(Y, foot), LENGTH.footHeight - radius);
   return { ankle, foot, ahead };
 }
 
 function toFoot(goal: FootLeg, hip: Vec, pelvis: Turn, s: number): LegSolved {
   const { ankle, foot, ahead } = footPlace(goal, s);
-  const pole = goal.pole ?? add(ahead, [0, 0.35, 0]);
+  const line = unit(sub(ankle, hip), DOWN);
+  // A knee points where the front of the pelvis would be carried with the leg, and where the toes point.
+  const pole = goal.pole ?? along(turned(X, swing(line, pelvis)), across(ahead, line), 0.7);
   const knee = bend(hip, ankle, LENGTH.thigh, LENGTH.shank, pole);
   const thighAlong = unit(sub(knee, hip));
   const thigh = thighFrame(thighAlong, unit(sub(ankle, knee)), ahead);
@@ -122,9 +125,11 @@ function toFoot(goal: FootLeg, hip: Vec, pelvis: Turn, s: number): LegSolved {
   return finish(hip, pelvis, thigh, shank, foot, Math.max(0, goal.heel));
 }
 
+/** Where the middle of a knee is that rests at its goal. */
+export const kneeRest = (goal: KneeLeg): Vec => [goal.at[0], goal.at[1] + KNEELING_KNEE, goal.at[2]];
+
 function toKnee(goal: KneeLeg, hip: Vec, pelvis: Turn, s: number): LegSolved {
-  const rest: Vec = [goal.at[0], goal.at[1] + KNEELING_KNEE, goal.at[2]];
-  const thighAlong = unit(sub(rest, hip), DOWN);
+  const thighAlong = unit(sub(kneeRest(goal), hip), DOWN);
   const splay = radians(goal.splay) * s;
   const back: Vec = [-Math.cos(splay), 0, Math.sin(splay)];
   const tucked = goal.toes === "tucked";
@@ -137,6 +142,32 @@ function toKnee(goal: KneeLeg, hip: Vec, pelvis: Turn, s: number): LegSolved {
   const x: Vec = tucked ? unit(across([0, -1, 0], shankAlong)) : unit([back[0] * Math.cos(slope), -Math.sin(slope), back[2] * Math.cos(slope)]);
   const z = unit(across(turned(Z, shank), x));
   return finish(hip, pelvis, thigh, shank, frame(x, cross(z, x), z), tucked ? 82 : 0);
+}
+
+/** A free leg kept over the floor: the knee is lifted onto it, then the whole leg until the foot is, at the same bend. */
+export function legOverFloor(first: LegSolved, hip: Vec, pelvis: Turn): LegSolved {
+  let leg = first;
+  for (let i = 0; i < 3; i++) {
+    const kneeUnder = RADIUS.knee - leg.knee[1];
+    const footUnder = Math.max(RADIUS.ankle - leg.ankle[1], RADIUS.heel - leg.heel[1], RADIUS.ball - leg.ball[1], RADIUS.toe - leg.toe[1]);
+    if (kneeUnder <= 0.001 && footUnder <= 0.001) break;
+    let { knee, ankle } = leg;
+    if (kneeUnder > 0.001) {
+      knee = aimAtHeight(hip, leg.knee, LENGTH.thigh, RADIUS.knee);
+      ankle = along(knee, unit(sub(leg.ankle, leg.knee)), LENGTH.shank);
+    } else {
+      const reach = distance(hip, ankle);
+      const bent = sub(knee, lerp(hip, ankle, 0.5));
+      ankle = aimAtHeight(hip, ankle, reach, ankle[1] + footUnder);
+      knee = bend(hip, ankle, LENGTH.thigh, LENGTH.shank, length(bent) > 0.02 ? bent : turned(X, leg.thigh));
+    }
+    const thighAlong = unit(sub(knee, hip));
+    const shankAlong = unit(sub(ankle, knee));
+    const thigh = thighFrame(thighAlong, shankAlong, turned(X, leg.thigh));
+    const shank = shankFrame(thigh, shankAlong);
+    leg = finish(hip, pelvis, thigh, shank, chain(shank, leg.joints.ankle), leg.toes);
+  }
+  return leg;
 }
 
 /** Height of the hips over the floor for a knee that rests at its goal, or undefined where the thigh does not reach. */

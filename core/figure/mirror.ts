@@ -18,6 +18,8 @@ export function mirrorArm(arm: Arm): Arm {
       return arm;
     case "aim":
       return { ...arm, upper: flip(arm.upper), fore: flip(arm.fore) };
+    case "elbow":
+      return { ...arm, at: flip(arm.at), fore: flip(arm.fore) };
     case "hand":
       return { ...arm, at: flip(arm.at), ...(arm.of && { of: otherPoint(arm.of) }), ...flipped("normal", arm.normal), ...flipped("fingers", arm.fingers), ...flipped("pole", arm.pole) };
   }

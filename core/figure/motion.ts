@@ -52,12 +52,14 @@ const keySchema = z.strictObject({
 export const motionSchema = z
   .strictObject({
     kind: z.enum(["repeat", "hold"]).describe("Goes round and round, or goes into a position and stays"),
+    ends: z.enum(["as it began", "mirrored"]).default("as it began").describe("Where a repetition ends; mirrored where the sides change over"),
     flow: z.enum(["eased", "through"]).default("eased").describe("Rests at each key, or passes through, as in a circle"),
     beats: z.number().min(1).max(64).describe("Beats of one repetition; the body is back at the first key when they are over"),
     seconds: z.number().gt(0).max(600).describe("Length of one repetition where the dose has no beats of its own"),
     keys: z.array(keySchema).min(1).max(24),
     view: z.union([z.enum(VIEW_NAMES), viewSchema]),
     props: z.array(propSchema).max(12).default([]),
+    focus: z.array(bodyPoint).max(12).optional().describe("The parts the picture is cut to, where the whole body would be too small"),
   })
   .check((context) => {
     const { keys, beats } = context.value;

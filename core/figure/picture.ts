@@ -10,6 +10,8 @@ export type Frame = { x: number; y: number; width: number; height: number };
 
 const SAMPLES = 12;
 const MARGIN = 7;
+/** A picture cut to a part of the body shows at least this much, in centimetres. */
+const LEAST_FOCUS = 62;
 
 /** A frame of a shape, width over height, that holds the whole motion and stays still while it moves. */
 export function frameOf(player: Player, view: View, shape: number, least = 120): Frame {
@@ -25,7 +27,8 @@ export function frameOf(player: Player, view: View, shape: number, least = 120):
   };
   for (let i = 0; i < SAMPLES; i++) {
     const body = bodyAt(player, (player.motion.beats * i) / SAMPLES);
-    for (const name of POINT_NAMES) take(body.points[name], THICKNESS[name] ?? 0.02);
+    for (const name of player.motion.focus ?? POINT_NAMES) take(body.points[name], THICKNESS[name] ?? 0.02);
+    if (player.motion.focus) continue;
     for (const prop of player.motion.props) {
       if (prop.shape === "rod") for (const end of [prop.from, prop.to]) take(anchorPlace(end, body), prop.radius + Math.min(prop.beyond, 0.5));
       else {
@@ -39,8 +42,9 @@ export function frameOf(player: Player, view: View, shape: number, least = 120):
   let [width, height] = [right - left + 2 * MARGIN, bottom - top + 2 * MARGIN];
   const ground = bottom + MARGIN;
   const centre = (left + right) / 2;
-  height = Math.max(height, least);
-  width = Math.max(width, least * Math.min(shape, 1));
+  const smallest = player.motion.focus ? LEAST_FOCUS : least;
+  height = Math.max(height, smallest);
+  width = Math.max(width, smallest * Math.min(shape, 1));
   if (width / height < shape) width = height * shape;
   else height = width / shape;
   return { x: centre - width / 2, y: ground - height, width, height };

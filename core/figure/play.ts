@@ -4,14 +4,18 @@ import { mirrorPose, otherPoint } from "./mirror";
 import { viewOf, type Anchor, type Motion, type Prop } from "./motion";
 import { SIDES, type Arm, type HandArm, type Leg, type Side, type SpinePart } from "./pose";
 import { solvePose, solveStance, type Solved, type Stance } from "./solve";
-import { lerp, slerp, type Turn, type Vec } from "./vectors";
-import type { Share } from "~/core/units";
+import { about, chain, lerp, slerp, Z, type Turn, type Vec } from "./vectors";
+import type { Metres, Share } from "~/core/units";
 
 /** A motion with its key positions worked out, ready to be asked for any moment. */
 export type Player = {
   motion: Motion;
-  keys: { at: number; solved: Solved; lift: number }[];
+  keys: PlayerKey[];
+  /** Where a repetition ends: the first key, or its mirror image in a drill that changes over. */
+  last: PlayerKey;
 };
+
+type PlayerKey = { at: number; solved: Solved; lift: number };
 
 /** The motion of the other side: the exact mirror image, its props and view with it. */
 export function mirrorMotion(motion: Motion): Motion {
@@ -34,7 +38,10 @@ export function mirrorProp(prop: Prop): Prop {
 /** Works out the key positions of a motion, of the right side or in the mirror. */
 export function playerOf(motion: Motion, side: Side = "right"): Player {
   const own = side === "right" ? motion : mirrorMotion(motion);
-  return { motion: own, keys: own.keys.map((key) => ({ at: key.at, solved: solvePose(key.pose), lift: key.lift })) };
+  const keys = own.keys.map((key) => ({ at: key.at, solved: solvePose(key.pose), lift: key.lift }));
+  const first = own.keys[0]!;
+  const last = own.ends === "mirrored" ? { at: own.beats, solved: solvePose(mirrorPose(first.pose)), lift: first.lift } : { ...keys[0]!, at: own.beats };
+  return { motion: own, keys, last };
 }
 
 /** Slow at both ends, as a limb is: 3u² − 2u³. */
@@ -48,7 +55,8 @@ export function bodyAt(player: Player, beat: number): Solved {
   let i = keys.length - 1;
   while (i > 0 && keys[i]!.at > at) i--;
   const from = keys[i]!;
-  const to = keys[(i + 1) % keys.length]!;
+  if (motion.kind === "hold" && i === keys.length - 1) return from.solved;
+  const to = i + 1 < keys.length ? keys[i + 1]! : player.last;
   const until = i + 1 < keys.length ? to.at : motion.beats;
   if (until <= from.at) return from.solved;
   const u = Math.min(1, (at - from.at) / (until - from.at));
@@ -67,17 +75,18 @@ function mix(a: Solved, b: Solved, u: Share, lift: number): Stance {
   const numbers = (x: SpinePart, y: SpinePart): SpinePart => [x[0] + (y[0] - x[0]) * u, x[1] + (y[1] - x[1]) * u, x[2] + (y[2] - x[2]) * u];
   const limbs = (side: Side) => ({ arm: mixArm(a, b, side, u, lift), leg: mixLeg(a, b, side, u, lift) });
   return {
-    root: { at: mixRoot(a, b, u), turn: slerp(a.pelvis, b.pelvis, u) },
+    root: { ...mixRoot(a, b, u), turn: slerp(a.pelvis, b.pelvis, u) },
     lumbar: numbers(a.stance.lumbar, b.stance.lumbar), thoracic: numbers(a.stance.thoracic, b.stance.thoracic), neck: numbers(a.stance.neck, b.stance.neck),
     left: limbs("left"), right: limbs("right"),
   };
 }
 
 /** Where both ends leave the height to be found, it is found on the way too; otherwise it is drawn in a line. */
-function mixRoot(a: Solved, b: Solved, u: Share): [number, number | null, number] {
-  const at = lerp(a.points.pelvis, b.points.pelvis, u);
+function mixRoot(a: Solved, b: Solved, u: Share): Pick<Stance["root"], "at" | "of"> {
+  const of = a.stance.root.of === b.stance.root.of ? (a.stance.root.of ?? "pelvis") : "pelvis";
+  const at = lerp(a.points[of], b.points[of], u);
   const open = a.stance.root.at[1] === null && b.stance.root.at[1] === null;
-  return [at[0], open && sameRest(a, b) ? null : at[1], at[2]];
+  return { at: [at[0], open && sameRest(a, b) ? null : at[1], at[2]], of };
 }
 
 /** Whether the same part finds the height in both: a knee at rest, or no knee in either. */
@@ -88,20 +97,30 @@ function sameRest(a: Solved, b: Solved): boolean {
 
 const rise = (a: Vec, b: Vec, u: Share, lift: number): Vec => {
   const place = lerp(a, b, u);
-  const apart = Math.hypot(b[0] - a[0], b[1] - a[1], b[2] - a[2]);
-  return apart > 0.01 && lift > 0 ? [place[0], place[1] + lift * Math.sin(Math.PI * u), place[2]] : place;
+  return apart(a, b) > 0.01 && lift > 0 ? [place[0], place[1] + lift * Math.sin(Math.PI * u), place[2]] : place;
 };
 
 function mixLeg(a: Solved, b: Solved, side: Side, u: Share, lift: number): Leg | FreeLeg {
   const [x, y] = [a.stance[side].leg, b.stance[side].leg];
   const n = (p: number, q: number) => p + (q - p) * u;
-  if (x.by === "foot" && y.by === "foot") {
+  if (x.by === "foot" && y.by === "foot" && !(lift > 0 && apart(x.at, y.at) > STEP)) {
     const pole = x.pole || y.pole ? lerp(x.pole ?? y.pole ?? [1, 0.35, 0], y.pole ?? x.pole ?? [1, 0.35, 0], u) : undefined;
     return { by: "foot", at: [...rise(x.at, y.at, u, lift)], out: n(x.out, y.out), heel: n(x.heel, y.heel), tilt: n(x.tilt, y.tilt), ...(pole && { pole: [...pole] }) };
   }
   if (x.by === "knee" && y.by === "knee" && x.toes === y.toes) return { ...x, at: [...rise(x.at, y.at, u, lift)], splay: n(x.splay, y.splay) };
-  return mixJoints(a.legs[side].joints, b.legs[side].joints, u);
+  return carried(mixJoints(a.legs[side].joints, b.legs[side].joints, u), x.by === "foot" || y.by === "foot" ? lift * Math.sin(Math.PI * u) : 0);
 }
+
+/** A foot that goes this far is carried through the air by its joints, not slid along the floor. */
+const STEP: Metres = 0.12;
+/** How far hip and knee fold for each metre a foot is carried up. */
+const FOLD = { hip: 170, knee: 330 };
+
+function carried(leg: FreeLeg, lift: Metres): FreeLeg {
+  return lift > 0 ? { ...leg, hip: chain(leg.hip, about(Z, FOLD.hip * lift)), knee: chain(leg.knee, about(Z, -FOLD.knee * lift)) } : leg;
+}
+
+const apart = (a: Vec, b: Vec): Metres => Math.hypot(b[0] - a[0], b[1] - a[1], b[2] - a[2]);
 
 function mixJoints(x: FreeLeg, y: FreeLeg, u: Share): FreeLeg {
   return { by: "free", hip: slerp(x.hip, y.hip, u), knee: slerp(x.knee, y.knee, u), ankle: slerp(x.ankle, y.ankle, u), toes: x.toes + (y.toes - x.toes) * u };
@@ -145,7 +164,7 @@ function mixThrough(p: Solved, a: Solved, b: Solved, q: Solved, u: Share): Stanc
   };
   const turn = (get: (s: Solved) => Turn): Turn => throughTurn([get(p), get(a), get(b), get(q)], c);
   const plain = mix(a, b, u, 0);
-  const at = vec((s) => s.points.pelvis);
+  const at = vec((s) => s.points[plain.root.of ?? "pelvis"]);
   const leg = (side: Side): Leg | FreeLeg => {
     const mixed = plain[side].leg;
     return mixed.by === "free" || mixed.by === "angles"
@@ -166,7 +185,7 @@ function mixThrough(p: Solved, a: Solved, b: Solved, q: Solved, u: Share): Stanc
     };
   };
   return {
-    root: { at: [at[0], plain.root.at[1] === null ? null : at[1], at[2]], turn: turn((s) => s.pelvis) },
+    root: { at: [at[0], plain.root.at[1] === null ? null : at[1], at[2]], of: plain.root.of, turn: turn((s) => s.pelvis) },
     lumbar: vec((s) => s.stance.lumbar) as SpinePart, thoracic: vec((s) => s.stance.thoracic) as SpinePart, neck: vec((s) => s.stance.neck) as SpinePart,
     left: { arm: arm("left"), leg: leg("left") }, right: { arm: arm("right"), leg: leg("right") },
   };

@@ -80,7 +80,14 @@ const legByAim = z.strictObject({
   ankle: degrees.default(0), inversion: degrees.default(0), toes: degrees.default(0), kneeRotation: degrees.default(0),
 });
 
-export const armSchema = z.discriminatedUnion("by", [armByAngles, armByAim, armByHand]);
+const armByElbow = z.strictObject({
+  by: z.literal("elbow"), girdle,
+  at: place.describe("What the elbow rests on, under its middle"),
+  fore: direction.describe("Where the forearm points, in the room"),
+  wrist: degrees.default(0), pronation: degrees.default(0),
+});
+
+export const armSchema = z.discriminatedUnion("by", [armByAngles, armByAim, armByHand, armByElbow]);
 export const legSchema = z.discriminatedUnion("by", [legByAngles, legByFoot, legByKnee, legByAim]);
 const limbs = z.strictObject({ arm: armSchema, leg: legSchema });
 
@@ -88,6 +95,7 @@ const limbs = z.strictObject({ arm: armSchema, leg: legSchema });
 export const poseSchema = z.strictObject({
   pelvis: z.strictObject({
     at: z.tuple([metres, metres.nullable(), metres]).describe("Middle of the hips; without a height the lowest part meets the floor"),
+    of: z.enum(MIDDLE_POINTS).optional().describe("The point that is there instead of the middle of the hips"),
     tilt: degrees.default(0).describe("Tipped forward"),
     side: degrees.default(0).describe("Tipped to the right"),
     turn: degrees.default(0).describe("Turned to the right"),
@@ -103,3 +111,4 @@ export type Leg = z.infer<typeof legSchema>;
 export type FootLeg = Extract<Leg, { by: "foot" }>;
 export type KneeLeg = Extract<Leg, { by: "knee" }>;
 export type HandArm = Extract<Arm, { by: "hand" }>;
+export type ElbowArm = Extract<Arm, { by: "elbow" }>;

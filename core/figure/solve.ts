@@ -1,13 +1,13 @@
-import { solveArm, type ArmSolved, type FreeArm } from "./arms";
+import { armOverFloor, elbowRest, reachingShoulder, reachOf, shoulderAt, solveArm, type ArmSolved, type FreeArm } from "./arms";
 import { LENGTH, LUMBAR_PART, LUMBAR_PARTS, NECK_PART, NECK_PARTS, PELVIS, RADIUS, THORACIC_PART, THORACIC_PARTS, TO_HEAD } from "./body";
-import { hipHeight, solveLeg, type FreeLeg, type LegSolved } from "./legs";
-import { POINT_NAMES, SIDES, type Arm, type HandArm, type Leg, type PointName, type Pose, type Side, type SpinePart } from "./pose";
-import { about, add, along, chain, scale, turned, X, Y, Z, type Turn, type Vec } from "./vectors";
+import { footPlace, hipHeight, kneeRest, legOverFloor, solveLeg, type FreeLeg, type LegSolved } from "./legs";
+import { MIDDLE_POINTS, POINT_NAMES, SIDES, type Arm, type HandArm, type Leg, type MiddlePoint, type PointName, type Pose, type Side, type SpinePart } from "./pose";
+import { about, add, along, chain, distance, scale, sub, turned, X, Y, Z, type Turn, type Vec } from "./vectors";
 import type { Metres } from "~/core/units";
 
 /** A pose on its way between key positions: limbs may also be carried as joint turns. */
 export type Stance = {
-  root: { at: readonly [number, number | null, number]; turn: Turn };
+  root: { at: readonly [number, number | null, number]; of?: MiddlePoint | undefined; turn: Turn };
   lumbar: SpinePart; thoracic: SpinePart; neck: SpinePart;
   left: { arm: Arm | FreeArm; leg: Leg | FreeLeg };
   right: { arm: Arm | FreeArm; leg: Leg | FreeLeg };
@@ -32,7 +32,7 @@ export function pelvisTurn({ tilt, side, turn }: Pick<Pose["pelvis"], "tilt" | "
 }
 
 export function stanceOf(pose: Pose): Stance {
-  return { root: { at: pose.pelvis.at, turn: pelvisTurn(pose.pelvis) }, lumbar: pose.lumbar, thoracic: pose.thoracic, neck: pose.neck, left: pose.left, right: pose.right };
+  return { root: { at: pose.pelvis.at, of: pose.pelvis.of, turn: pelvisTurn(pose.pelvis) }, lumbar: pose.lumbar, thoracic: pose.thoracic, neck: pose.neck, left: pose.left, right: pose.right };
 }
 
 /** Where every part of the body is in a pose. Lengths never change; a hand or foot out of reach stops short of its place. */
@@ -42,35 +42,49 @@ export function solvePose(pose: Pose): Solved {
 
 export function solveStance(stance: Stance): Solved {
   const { turn } = stance.root;
-  const hips = (root: Vec, side: Side): Vec => add(root, turned([0, 0, (side === "right" ? 1 : -1) * LENGTH.halfHips], turn));
   const trunk = solveTrunk(stance);
-  const root: Vec = [stance.root.at[0], stance.root.at[1] ?? rootHeight(stance, trunk, hips), stance.root.at[2]];
+  const root = settle(stance, trunk, startRoot(stance, trunk));
 
   const legs = {} as Record<Side, LegSolved>;
-  for (const side of SIDES) legs[side] = solveLeg(stance[side].leg, hips(root, side), turn, side);
+  for (const side of SIDES) {
+    const { leg } = stance[side];
+    const solved = solveLeg(leg, hipAt(root, turn, side), turn, side);
+    legs[side] = leg.by === "foot" || leg.by === "knee" ? solved : legOverFloor(solved, hipAt(root, turn, side), turn);
+  }
 
   const points = {} as Record<PointName, Vec>;
   const put = (name: PointName, place: Vec) => {
     points[name] = place;
   };
-  for (const [name, place] of Object.entries(trunk.points)) put(name as PointName, add(root, place));
+  for (const name of MIDDLE_POINTS) put(name, add(root, trunk.points[name]));
   for (const side of SIDES) {
-    const hip = hips(root, side);
+    const hip = hipAt(root, turn, side);
     const { knee, ankle, heel, ball, toe } = legs[side];
-    for (const [name, place] of Object.entries({ hip, knee, ankle, heel, ball, toe })) put(`${side}.${name as "hip"}`, place);
+    put(`${side}.hip`, hip);
+    put(`${side}.knee`, knee);
+    put(`${side}.ankle`, ankle);
+    put(`${side}.heel`, heel);
+    put(`${side}.ball`, ball);
+    put(`${side}.toe`, toe);
     put(`${side}.seat`, add(hip, turned([-0.04, -0.03, side === "right" ? -0.07 : 0.07], turn)));
   }
 
   const top = points.chest;
+  for (const side of SIDES) put(`${side}.shoulder`, add(root, shoulderAt([0, 0], 0, trunk.points.chest, trunk.chest, side === "right" ? 1 : -1)));
   const arms = {} as Record<Side, ArmSolved>;
   // An arm that holds on to the other one comes second.
   const order = [...SIDES].sort((a, b) => Number(holdsOther(stance[a].arm)) - Number(holdsOther(stance[b].arm)));
   for (const side of order) {
     const { arm } = stance[side];
-    const solved = solveArm(arm, arm.by === "hand" ? handPlace(arm, points, trunk, turn) : undefined, top, trunk.chest, side);
+    const free = solveArm(arm, arm.by === "hand" ? handPlace(arm, points, trunk, turn) : undefined, top, trunk.chest, side);
+    const solved = arm.by === "hand" || arm.by === "elbow" ? free : armOverFloor(free, trunk.chest, side);
     arms[side] = solved;
     const { shoulder, elbow, wrist, palm, fingers } = solved;
-    for (const [name, place] of Object.entries({ shoulder, elbow, wrist, palm, fingers })) put(`${side}.${name as "elbow"}`, place);
+    put(`${side}.shoulder`, shoulder);
+    put(`${side}.elbow`, elbow);
+    put(`${side}.wrist`, wrist);
+    put(`${side}.palm`, palm);
+    put(`${side}.fingers`, fingers);
   }
   return {
     points, arms, legs, pelvis: turn, chest: trunk.chest, head: trunk.head,
@@ -78,13 +92,93 @@ export function solveStance(stance: Stance): Solved {
   };
 }
 
+const hipAt = (root: Vec, turn: Turn, side: Side): Vec => add(root, turned([0, 0, (side === "right" ? 1 : -1) * LENGTH.halfHips], turn));
+
+/** Where the pose says the middle of the hips is, before any limb has pulled at it. */
+function startRoot(stance: Stance, trunk: Trunk): Vec {
+  const { at, of = "pelvis" } = stance.root;
+  const off = trunk.points[of];
+  const flat: Vec = [at[0] - off[0], 0, at[2] - off[2]];
+  return [flat[0], at[1] === null ? rootHeight(stance, trunk, flat) : at[1] - off[1], flat[2]];
+}
+
+/** From how far below the trunk free legs are stood on. */
+const STANDING_LEG: Metres = 0.55;
+
+const SETTLE_STEPS = 16;
+const SETTLED: Metres = 0.0004;
+/** How near the ankle comes to the hip, and the wrist to the shoulder, when the limb is folded up. */
+const FOLDED_LEG: Metres = 0.16;
+const FOLDED_ARM: Metres = 0.09;
+
+/**
+ * Moves the hips the little that lets every planted hand, foot, knee and elbow reach its place, and keeps the trunk over
+ * the floor: each step averages what the limbs still lack. Left and right count alike, so a mirrored pose settles mirrored.
+ */
+function settle(stance: Stance, trunk: Trunk, start: Vec): Vec {
+  const pulls: ((root: Vec) => Vec | undefined)[][] = [[], []];
+  SIDES.forEach((side) => {
+    const { leg, arm } = stance[side];
+    const s = side === "right" ? 1 : -1;
+    const hip = hipAt([0, 0, 0], stance.root.turn, side);
+    if (leg.by === "foot") {
+      const { ankle } = footPlace(leg, s);
+      pulls[0]!.push((root) => lack(add(root, hip), ankle, FOLDED_LEG, LENGTH.thigh + LENGTH.shank - 0.001));
+    } else if (leg.by === "knee") {
+      const rest = kneeRest(leg);
+      pulls[0]!.push((root) => lack(add(root, hip), rest, LENGTH.thigh, LENGTH.thigh));
+    }
+    if (arm.by === "hand" && !arm.of) {
+      const { shoulder, aim, more } = reachOf(arm, trunk.points.chest, trunk.chest, s);
+      const most = LENGTH.upperArm + LENGTH.forearm + more - 0.001;
+      pulls[1]!.push((root) => lack(add(root, shoulder(root)), aim, FOLDED_ARM, most));
+    } else if (arm.by === "elbow") {
+      const rest = elbowRest(arm);
+      const shoulder = reachingShoulder(arm, trunk.points.chest, trunk.chest, s);
+      pulls[1]!.push((root) => lack(add(root, shoulder(root)), rest, LENGTH.upperArm, LENGTH.upperArm));
+    }
+  });
+  const sunk = -lowest(trunkPoints(stance, trunk));
+  let root = start;
+  for (let i = 0; i < SETTLE_STEPS; i++) {
+    let moves = 0;
+    let by: Vec = [0, 0, 0];
+    for (const pair of pulls) {
+      let both: Vec = [0, 0, 0];
+      for (const pull of pair) {
+        const move = pull(root);
+        if (!move) continue;
+        moves++;
+        both = add(both, move);
+      }
+      by = add(by, both);
+    }
+    if (root[1] < sunk - SETTLED) {
+      moves++;
+      by = add(by, [0, sunk - root[1], 0]);
+    }
+    if (moves === 0) break;
+    root = along(root, by, 1 / moves);
+  }
+  return root;
+}
+
+/** The move that brings a joint within its limb's reach of a place, or nothing where it is. */
+function lack(joint: Vec, place: Vec, least: Metres, most: Metres): Vec | undefined {
+  const d = distance(joint, place);
+  const want = Math.min(most, Math.max(least, d));
+  return Math.abs(d - want) < SETTLED || d < 1e-6 ? undefined : scale(sub(place, joint), 1 - want / d);
+}
+
 const ARM_POINT = /\.(elbow|wrist|palm|fingers)$/;
 const holdsOther = (arm: Arm | FreeArm) => arm.by === "hand" && arm.of !== undefined && ARM_POINT.test(arm.of);
 
 /** Where a hand goal is in the room. Offsets from the trunk and head turn with them. */
-function handPlace(arm: HandArm, points: Record<PointName, Vec>, trunk: Trunk, pelvis: Turn): Vec {
+function handPlace(arm: HandArm, points: Partial<Record<PointName, Vec>>, trunk: Trunk, pelvis: Turn): Vec {
   if (!arm.of) return arm.at;
   const from = points[arm.of];
+  // A hand cannot hold on to its own arm, nor two hands to each other.
+  if (!from) return arm.at;
   switch (arm.of) {
     case "head": case "crown": case "nose":
       return add(from, turned(arm.at, trunk.head));
@@ -97,7 +191,7 @@ function handPlace(arm: HandArm, points: Record<PointName, Vec>, trunk: Trunk, p
   }
 }
 
-type Trunk = { points: Partial<Record<PointName, Vec>>; spine: Vec[]; turns: Turn[]; chest: Turn; head: Turn };
+type Trunk = { points: Record<MiddlePoint, Vec>; spine: Vec[]; turns: Turn[]; chest: Turn; head: Turn };
 
 const part = ([flexion, side, rotation]: SpinePart, parts: number): Turn =>
   chain(about(Z, -flexion / parts), about(X, side / parts), about(Y, -rotation / parts));
@@ -157,34 +251,34 @@ export function lowest(points: Partial<Record<PointName, Vec>>): Metres {
   return low;
 }
 
+/** Trunk, hips and shoulders with the middle of the hips at the origin. */
+function trunkPoints(stance: Stance, trunk: Trunk): Partial<Record<PointName, Vec>> {
+  const points: Partial<Record<PointName, Vec>> = { ...trunk.points };
+  for (const side of SIDES) {
+    points[`${side}.hip`] = hipAt([0, 0, 0], stance.root.turn, side);
+    points[`${side}.shoulder`] = shoulderAt([0, 0], 0, trunk.points.chest, trunk.chest, side === "right" ? 1 : -1);
+  }
+  return points;
+}
+
 /** The height that rests a knee on its place, or the lowest part that is not held by a goal on the floor. */
-function rootHeight(stance: Stance, trunk: Trunk, hips: (root: Vec, side: Side) => Vec): Metres {
-  const flat: Vec = [stance.root.at[0], 0, stance.root.at[2]];
+function rootHeight(stance: Stance, trunk: Trunk, flat: Vec): Metres {
   for (const side of SIDES) {
     const { leg } = stance[side];
     if (leg.by !== "knee") continue;
-    const hip = hips(flat, side);
+    const hip = hipAt(flat, stance.root.turn, side);
     const height = hipHeight(leg, hip);
     if (height !== undefined) return height - hip[1];
   }
-  const points: Partial<Record<PointName, Vec>> = { ...trunk.points };
+  const points = trunkPoints(stance, trunk);
+  const seat = lowest(points);
   for (const side of SIDES) {
-    const { leg, arm } = stance[side];
-    const hip = hips([0, 0, 0], side);
-    points[`${side}.hip`] = hip;
-    if (leg.by === "angles" || leg.by === "free" || leg.by === "aim") {
-      const { knee, ankle, heel, ball, toe } = solveLeg(leg, hip, stance.root.turn, side);
-      Object.assign(points, Object.fromEntries(Object.entries({ knee, ankle, heel, ball, toe }).map(([k, p]) => [`${side}.${k}`, p])));
-    }
-    if (arm.by !== "hand" && trunk.points.chest) {
-      const { elbow, wrist, palm, fingers } = solveArm(arm, undefined, trunk.points.chest, trunk.chest, side);
-      Object.assign(points, Object.fromEntries(Object.entries({ elbow, wrist, palm, fingers }).map(([k, p]) => [`${side}.${k}`, p])));
-    }
+    const { leg } = stance[side];
+    if (leg.by === "foot" || leg.by === "knee") continue;
+    const { knee, ankle, heel, ball, toe } = solveLeg(leg, points[`${side}.hip`]!, stance.root.turn, side);
+    Object.assign(points, Object.fromEntries(Object.entries({ knee, ankle, heel, ball, toe }).map(([k, p]) => [`${side}.${k}`, p])));
   }
-  return -lowest(points);
-}
-
-/** The middle of a list of points. */
-export function middleOf(points: readonly Vec[]): Vec {
-  return scale(points.reduce(add, [0, 0, 0] as Vec), 1 / Math.max(points.length, 1));
+  // Legs that reach far below the trunk carry it; otherwise the trunk rests on the floor and the limbs keep above it.
+  const feet = lowest(points);
+  return -(seat - feet > STANDING_LEG ? feet : seat);
 }

@@ -1,4 +1,4 @@
-import { across, along, distance, sub, unit, X, Y, type Vec } from "./vectors";
+import { across, add, along, distance, sub, unit, X, Y, type Vec } from "./vectors";
 import type { Metres } from "~/core/units";
 
 /**
@@ -13,4 +13,11 @@ export function bend(root: Vec, end: Vec, first: Metres, second: Metres, pole: V
   const fallback = Math.abs(line[1]) < 0.9 ? Y : X;
   const out = unit(across(pole, line), unit(across(fallback, line)));
   return along(along(root, line, first * cosine), out, first * sine);
+}
+
+/** The end of a bone of a length that points as it did, but ends at a height. */
+export function aimAtHeight(from: Vec, end: Vec, size: Metres, height: Metres): Vec {
+  const rise = Math.min(size, Math.max(-size, height - from[1]));
+  const flat: Vec = [end[0] - from[0], 0, end[2] - from[2]];
+  return add(along(from, unit(flat), Math.sqrt(size * size - rise * rise)), [0, rise, 0]);
 }
