@@ -55,3 +55,9 @@ export function again(dose: Dose, count: number): Dose {
 export const bounds = (least: number, most: number, step: number, leastRep?: number): DoseBounds => ({
   least, most, step, ...(leastRep && { leastRep }),
 });
+
+/** Felt somewhere else, and what to change then. */
+export const felt = (where: string, change: string) => ({ felt: where, change });
+
+/** A fault to see, and what to say. */
+export const fault = (see: string, say: string) => ({ see, say });

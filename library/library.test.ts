@@ -10,10 +10,10 @@ import { DRILLS } from ".";
 const levels = DRILLS.flatMap((drill) => LEVELS.map((name) => ({ id: drill.id, name, level: drill.levels[name], drill })));
 
 describe("the library", () => {
-  it("has 36 drills with their own ids and names", () => {
-    expect(DRILLS).toHaveLength(36);
-    expect(new Set(DRILLS.map((d) => d.id)).size).toBe(36);
-    expect(new Set(DRILLS.map((d) => d.name)).size).toBe(36);
+  it("has all 166 drills with their own ids and names", () => {
+    expect(DRILLS).toHaveLength(166);
+    expect(new Set(DRILLS.map((d) => d.id)).size).toBe(166);
+    expect(new Set(DRILLS.map((d) => d.name)).size).toBe(166);
   });
   it("has every dose kind, side mode, posture height and method", () => {
     expect(new Set(DRILLS.map((d) => d.levels.standard.dose.kind)).size).toBe(5);
@@ -54,6 +54,9 @@ describe.each(levels.map((l) => [`${l.id}, ${l.name}`, l] as const))("%s", (_, {
   });
 });
 
+/** Where the table's main rows did not stand up to the drawn motion. */
+const MAIN_ROWS_CORRECTED = new Set(["adductor-rock-short"]);
+
 describe("the working table of drills", () => {
   const table = new URL("../../shared/design/drills.csv", import.meta.url);
   it.runIf(existsSync(table))("agrees with posture, sides, method and the length of one side", () => {
@@ -61,7 +64,7 @@ describe("the working table of drills", () => {
     for (const drill of DRILLS) {
       const row = rows.find((r) => r[0] === drill.id);
       expect(row?.slice(1, 5), drill.id).toEqual([drill.name, drill.levels.standard.posture, drill.sides, drill.method]);
-      expect(row?.[5]?.split(","), drill.id).toEqual(drill.levels.standard.main);
+      if (!MAIN_ROWS_CORRECTED.has(drill.id)) expect(row?.[5]?.split(","), drill.id).toEqual(drill.levels.standard.main);
       const reps = /reps (\d+)x([\d.]+)/.exec(row?.[7] ?? "");
       if (reps) expect(doseSeconds(drill.levels.standard.dose, USUAL_PACE), drill.id).toBeCloseTo(Number(reps[1]) * Number(reps[2]));
     }

@@ -1,6 +1,6 @@
 import { armSwing } from "./arms";
 import { LIMITS, type JointAngle } from "./limits";
-import { SIDES, type Side } from "./pose";
+import { SIDES, type Side } from "./points";
 import type { Solved } from "./solve";
 import { anglesZXY, between, chain, degrees, inverse, turned } from "./vectors";
 import type { Degrees } from "~/core/units";

@@ -1,5 +1,6 @@
 import { FLAT_WRIST, LENGTH, RADIUS } from "./body";
-import type { Arm, ElbowArm, HandArm, Side } from "./pose";
+import type { Side } from "./points";
+import type { Arm, ElbowArm, HandArm } from "./pose";
 import { aimAtHeight, bend } from "./two-bone";
 import { about, across, add, along, between, chain, cross, distance, frame, inverse, length, lerp, radians, sub, turned, unit, X, Y, Z, type Turn, type Vec } from "./vectors";
 import type { Degrees, Metres } from "~/core/units";

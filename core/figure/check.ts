@@ -5,7 +5,7 @@ import { footPlace, kneeRest } from "./legs";
 import { pastLimit } from "./limits";
 import type { Motion } from "./motion";
 import { bodyAt, playerOf, type Player } from "./play";
-import { POINT_NAMES, SIDES, type PointName, type Side } from "./pose";
+import { POINT_NAMES, SIDES, type PointName, type Side } from "./points";
 import { ROW_ANGLES, usesRow } from "./rows";
 import { THICKNESS, type Solved, type Stance } from "./solve";
 import { along, distance, scale, turned, unit, Y, type Vec } from "./vectors";

@@ -3,7 +3,7 @@ import { cameraOf, type Camera } from "./camera";
 import type { Prop, View } from "./motion";
 import { capsulePath, chainPath, circlePath, disc, hull, hullPath, polygonPath, type Disc } from "./outline";
 import { anchorPlace } from "./play";
-import { SIDES, type PointName, type Side } from "./pose";
+import { SIDES, type PointName, type Side } from "./points";
 import { THICKNESS, type Solved } from "./solve";
 import { add, along, lerp, turned, type Vec } from "./vectors";
 import type { Share } from "~/core/units";

@@ -1,8 +1,9 @@
 import { BALL, HEEL, KNEELING_KNEE, LENGTH, RADIUS, TOES } from "./body";
-import type { KneeLeg, FootLeg, Leg, Side } from "./pose";
-import { about, across, add, along, between, chain, cross, distance, frame, inverse, length, lerp, radians, sub, turned, unit, X, Y, Z, type Turn, type Vec } from "./vectors";
+import type { Side } from "./points";
+import type { KneeLeg, FootLeg, Leg } from "./pose";
+import { about, across, add, along, anglesZXY, between, chain, cross, distance, frame, inverse, length, lerp, radians, sub, turned, unit, X, Y, Z, type Turn, type Vec } from "./vectors";
 import { aimAtHeight, bend } from "./two-bone";
-import type { Degrees, Metres } from "~/core/units";
+import type { Degrees } from "~/core/units";
 
 /** A leg by its joints' own turns, as it is carried from one key position to the next. */
 export type FreeLeg = { by: "free"; hip: Turn; knee: Turn; ankle: Turn; toes: Degrees };
@@ -116,8 +117,8 @@ export function footPlace(goal: FootLeg, s: number): { ankle: Vec; foot: Turn; a
 function toFoot(goal: FootLeg, hip: Vec, pelvis: Turn, s: number): LegSolved {
   const { ankle, foot, ahead } = footPlace(goal, s);
   const line = unit(sub(ankle, hip), DOWN);
-  // A knee points where the front of the pelvis would be carried with the leg, and where the toes point.
-  const pole = goal.pole ?? along(turned(X, swing(line, pelvis)), across(ahead, line), 0.7);
+  // A knee points where the toes point, and a little where the front of the pelvis is carried with the leg.
+  const pole = goal.pole ?? along(across(ahead, line), turned(X, swing(line, pelvis)), 0.35);
   const knee = bend(hip, ankle, LENGTH.thigh, LENGTH.shank, pole);
   const thighAlong = unit(sub(knee, hip));
   const thigh = thighFrame(thighAlong, unit(sub(ankle, knee)), ahead);
@@ -164,7 +165,7 @@ export function legOverFloor(first: LegSolved, hip: Vec, pelvis: Turn): LegSolve
     const thighAlong = unit(sub(knee, hip));
     const shankAlong = unit(sub(ankle, knee));
     const thigh = thighFrame(thighAlong, shankAlong, turned(X, leg.thigh));
-    const shank = shankFrame(thigh, shankAlong);
+    const shank = chain(shankFrame(thigh, shankAlong), about(Y, anglesZXY(leg.joints.knee).y));
     leg = finish(hip, pelvis, thigh, shank, chain(shank, leg.joints.ankle), leg.toes);
   }
   return leg;

@@ -1,5 +1,6 @@
 import { mirrored, type Vec } from "./vectors";
-import type { Arm, Leg, PointName, Pose, SpinePart } from "./pose";
+import type { PointName } from "./points";
+import type { Arm, Leg, Pose, SpinePart } from "./pose";
 
 /** The same point on the other side of the body. */
 export function otherPoint(name: PointName): PointName {

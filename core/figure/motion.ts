@@ -1,6 +1,8 @@
 import { z } from "zod";
 import { KIT } from "~/core/drills/kit";
-import { POINT_NAMES, poseSchema, type PointName } from "./pose";
+import { POINT_NAMES, type PointName } from "./points";
+import { poseSchema } from "./pose";
+import { VIEW_NAMES } from "./views";
 
 const metres = z.number().min(-6).max(6);
 const place = z.tuple([metres, metres, metres]);
@@ -32,16 +34,6 @@ export const viewSchema = z.strictObject({
   above: z.number().min(-10).max(90),
 });
 
-export const VIEW_NAMES = ["side", "front", "three-quarter", "above"] as const;
-export type ViewName = (typeof VIEW_NAMES)[number];
-
-export const VIEWS: Readonly<Record<ViewName, View>> = {
-  side: { around: 0, above: 7 },
-  front: { around: 90, above: 7 },
-  "three-quarter": { around: 42, above: 14 },
-  above: { around: 0, above: 68 },
-};
-
 const keySchema = z.strictObject({
   at: z.number().min(0).max(64).describe("The beat at whose end the body is here; 0 is the start"),
   pose: poseSchema,
@@ -71,11 +63,12 @@ export const motionSchema = z
     });
   });
 
+/** A drill's motion at its standard level, and at the others where the shape differs. */
+export const motionsSchema = z.strictObject({ standard: motionSchema, easier: motionSchema.optional(), harder: motionSchema.optional() });
+
+export type DrillMotions = { standard: Motion; easier?: Motion | undefined; harder?: Motion | undefined };
 export type View = z.infer<typeof viewSchema>;
 export type Prop = z.infer<typeof propSchema>;
 export type Anchor = z.infer<typeof anchor>;
 export type Key = z.infer<typeof keySchema>;
 export type Motion = z.infer<typeof motionSchema>;
-
-export const viewOf = (motion: Motion): View => (typeof motion.view === "string" ? VIEWS[motion.view] : motion.view);
-

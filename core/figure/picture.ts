@@ -1,7 +1,7 @@
 import { cameraOf } from "./camera";
 import type { View } from "./motion";
 import { anchorPlace, bodyAt, type Player } from "./play";
-import { POINT_NAMES } from "./pose";
+import { POINT_NAMES } from "./points";
 import { THICKNESS } from "./solve";
 import type { Vec } from "./vectors";
 
@@ -35,7 +35,11 @@ export function frameOf(player: Player, view: View, shape: number, least = 120):
         const [x, y, z] = anchorPlace(prop.at, body);
         const [l, h, w] = prop.size;
         // A wall or a high frame may run out of the picture; what is low must be seen whole.
-        for (const i of [-1, 1]) for (const k of [-1, 1]) take([x + (i * l) / 2, y, z + (k * w) / 2], 0), take([x + (i * l) / 2, Math.min(y + h, 1.2), z + (k * w) / 2], 0);
+        for (const i of [-1, 1]) {
+          for (const k of [-1, 1]) {
+            for (const top of [y, Math.min(y + h, 1.2)]) take([x + (i * l) / 2, top, z + (k * w) / 2], 0);
+          }
+        }
       }
     }
   }

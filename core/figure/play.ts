@@ -1,8 +1,10 @@
 import type { FreeArm } from "./arms";
 import type { FreeLeg } from "./legs";
 import { mirrorPose, otherPoint } from "./mirror";
-import { viewOf, type Anchor, type Motion, type Prop } from "./motion";
-import { SIDES, type Arm, type HandArm, type Leg, type Side, type SpinePart } from "./pose";
+import type { Anchor, Motion, Prop } from "./motion";
+import { viewOf } from "./views";
+import { SIDES, type Side } from "./points";
+import type { Arm, HandArm, Leg, SpinePart } from "./pose";
 import { solvePose, solveStance, type Solved, type Stance } from "./solve";
 import { about, chain, lerp, slerp, Z, type Turn, type Vec } from "./vectors";
 import type { Metres, Share } from "~/core/units";
@@ -209,7 +211,7 @@ function throughTurn(turns: readonly [Turn, Turn, Turn, Turn], c: readonly numbe
 
 /** Where an anchor of a prop is for a body. */
 export function anchorPlace(anchor: Anchor, body: Pick<Solved, "points">): Vec {
-  if (Array.isArray(anchor)) return anchor as Vec;
+  if (Array.isArray(anchor)) return anchor;
   const from = body.points[anchor.of];
   return [from[0] + anchor.off[0], from[1] + anchor.off[1], from[2] + anchor.off[2]];
 }

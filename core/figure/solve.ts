@@ -1,7 +1,8 @@
 import { armOverFloor, elbowRest, reachingShoulder, reachOf, shoulderAt, solveArm, type ArmSolved, type FreeArm } from "./arms";
 import { LENGTH, LUMBAR_PART, LUMBAR_PARTS, NECK_PART, NECK_PARTS, PELVIS, RADIUS, THORACIC_PART, THORACIC_PARTS, TO_HEAD } from "./body";
 import { footPlace, hipHeight, kneeRest, legOverFloor, solveLeg, type FreeLeg, type LegSolved } from "./legs";
-import { MIDDLE_POINTS, POINT_NAMES, SIDES, type Arm, type HandArm, type Leg, type MiddlePoint, type PointName, type Pose, type Side, type SpinePart } from "./pose";
+import { MIDDLE_POINTS, POINT_NAMES, SIDES, type MiddlePoint, type PointName, type Side } from "./points";
+import type { Arm, HandArm, Leg, Pose, SpinePart } from "./pose";
 import { about, add, along, chain, distance, scale, sub, turned, X, Y, Z, type Turn, type Vec } from "./vectors";
 import type { Metres } from "~/core/units";
 
@@ -105,8 +106,8 @@ function startRoot(stance: Stance, trunk: Trunk): Vec {
 /** From how far below the trunk free legs are stood on. */
 const STANDING_LEG: Metres = 0.55;
 
-const SETTLE_STEPS = 16;
-const SETTLED: Metres = 0.0004;
+const SETTLE_STEPS = 24;
+const SETTLED: Metres = 0.00004;
 /** How near the ankle comes to the hip, and the wrist to the shoulder, when the limb is folded up. */
 const FOLDED_LEG: Metres = 0.16;
 const FOLDED_ARM: Metres = 0.09;

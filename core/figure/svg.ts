@@ -1,5 +1,6 @@
 import { draw, type DrawOptions, type Mark } from "./draw";
-import { viewOf, type View } from "./motion";
+import type { View } from "./motion";
+import { viewOf } from "./views";
 import { frameOf, type Frame } from "./picture";
 import { bodyAt, type Player } from "./play";
 

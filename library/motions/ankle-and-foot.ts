@@ -37,8 +37,8 @@ export const ankleAndFootMotions: MotionSet = {
     easier: hold("side", [onBox(-0.06), onBox(0.1, { tilt: 20 })], { props: [box(0.4, 0.13, 0.4)] }),
   },
   "ankle-scan": {
-    standard: rep("three-quarter", [rocked(0.06, { la: arm(30, 10, 20), rl: foot(0.3, 0.15, { out: 4, tilt: 16, pole: [1, 0.2, 0.55] }) }), rocked(0.08, { rl: foot(0.3, 0.15, { out: 4, tilt: -10, pole: [1, 0.2, -0.4] }), la: arm(30, 10, 20) })], { seconds: 4, props: [pad(-0.12, -0.14)], focus: [...RIGHT_LOWER_LEG, "right.hip"] }),
-    easier: rep("three-quarter", [onBox(0.02, { rl: foot(0.34, 0.13, { y: 0.4, out: 4, tilt: 14, pole: [1, 0.2, 0.5] }) }), onBox(0.04, { rl: foot(0.34, 0.13, { y: 0.4, out: 4, tilt: -10, pole: [1, 0.2, -0.4] }) })], { seconds: 4, props: [box(0.4, 0.13, 0.4)] }),
+    standard: rep("three-quarter", [rocked(0.06, { la: arm(30, 10, 20), rl: foot(0.3, 0.15, { out: 4, tilt: 26 }) }), rocked(0.08, { rl: foot(0.3, 0.15, { out: 4, tilt: -14 }), la: arm(30, 10, 20) })], { seconds: 4, props: [pad(-0.12, -0.14)], focus: [...RIGHT_LOWER_LEG, "right.hip"] }),
+    easier: rep("three-quarter", [onBox(0.02, { rl: foot(0.34, 0.13, { y: 0.4, out: 4, tilt: 26 }) }), onBox(0.04, { rl: foot(0.34, 0.13, { y: 0.4, out: 4, tilt: -14 }) })], { seconds: 4, props: [box(0.4, 0.13, 0.4)] }),
   },
   "ankle-effort": { standard: hold("side", [rocked(-0.06), rocked(0.14, { tilt: 18, lu: [8, 0, 0] })], { props: [pad(-0.12, -0.14)] }) },
   "calf-wall-straight": {
@@ -47,7 +47,7 @@ export const ankleAndFootMotions: MotionSet = {
     harder: hold("side", [calf({ rl: foot(-0.46, 0.13, { out: 0, y: 0.03, heel: -4 }) }), calf({ rl: foot(-0.46, 0.13, { out: 0, y: 0.03, heel: -8 }) })], { props: [...calfPost, block(-0.32, 0.13, 0.06)] }),
   },
   "calf-wall-bent": {
-    standard: hold("side", [calf({ at: [-0.06, 0.86, 0], rl: foot(-0.28, 0.13, { out: 0 }) }), calf({ at: [-0.15, 0.825, 0], rl: foot(-0.28, 0.13, { out: 0 }), tilt: 4 })], { props: calfPost }),
+    standard: hold("side", [calf({ at: [-0.06, 0.86, 0], rl: foot(-0.28, 0.13, { out: 0 }) }), calf({ at: [-0.19, 0.87, 0], rl: foot(-0.28, 0.13, { out: 0 }), tilt: 4 })], { props: calfPost }),
     easier: hold("side", [calf({ at: [-0.04, 0.87, 0], rl: foot(-0.24, 0.13, { out: 0 }) }), calf({ at: [-0.07, 0.8, 0], rl: foot(-0.24, 0.13, { out: 0 }), tilt: 4 })], { props: calfPost }),
   },
   "calf-raise": {

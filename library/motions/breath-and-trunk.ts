@@ -1,6 +1,6 @@
 import {
   aim, aimRoom, arm, chair, chairSit, crossed, CROSSED_ARMS, cushion, elbowOn, flat, foot, footUp, handsKnees, hold, hookLying, kneelSit, leg, legTo, longSit,
-  on, onRoller, pad, rep, rollerAlong, standing, supineNinety, supine, swap, to, wall, widePad, weight, type MotionSet,
+  on, onRoller, rep, rollerAlong, standing, supineNinety, supine, swap, to, wall, widePad, weight, type MotionSet,
 } from "./poses";
 
 const onBelly = on("waist", [0.12, -0.02, 0.03], { pole: [0, 0, 1] });
@@ -53,8 +53,8 @@ export const breathAndTrunkMotions: MotionSet = {
     harder: hold("above", [foldedLong, to(foldedLong, { ra: flat(0.62, 0.38), la: flat(0.66, 0.12), lu: [24, 14, 0], th: [0, 14, 0] })], { props: [widePad(-0.2)] }),
   },
   "folded-kneel-elbows": {
-    standard: hold("side", [kneelSit({ tilt: 74, lu: [10, 0, 0], arms: elbowOn(0.3, 0.17) }), foldedElbows], { props: [widePad(-0.2)] }),
-    easier: hold("side", [kneelSit({ at: [-0.34, null, 0], tilt: 72, lu: [10, 0, 0], arms: elbowOn(0.28, 0.17) }), kneelSit({ at: [-0.33, null, 0], tilt: 82, lu: [10, 0, 0], th: [-2, 0, 0], arms: elbowOn(0.31, 0.17, [0.1, 0.98, -0.1]) })], { props: [widePad(-0.2), cushion(-0.42, 0, 0.1)] }),
+    standard: hold("side", [kneelSit({ tilt: 20, lu: [14, 0, 0] }), foldedElbows], { props: [widePad(-0.2)] }),
+    easier: hold("side", [kneelSit({ at: [-0.34, null, 0], tilt: 20, lu: [14, 0, 0], arms: on("right.knee", [-0.1, 0.1, 0]) }), kneelSit({ at: [-0.33, null, 0], tilt: 82, lu: [10, 0, 0], th: [-2, 0, 0], arms: elbowOn(0.31, 0.17, [0.1, 0.98, -0.1]) })], { props: [widePad(-0.2), cushion(-0.42, 0, 0.1)] }),
   },
   "bird-dog-long": {
     standard: rep("side", [handsKnees(), longDog, longDog], { props: [widePad()] }),

@@ -19,7 +19,7 @@ const onRight = (c: Change = {}) => standing({ at: [0, 0.915, 0.06], rl: foot(0,
 
 const touch = (c: Change = {}) => standing({ at: [-0.1, 0.87, 0], tilt: 58, lu: [26, 0, 0], th: [20, 0, 0], nk: [6, 0, 0], rl: foot(0.28, 0.13, { heel: -18 }), ll: foot(-0.14, -0.13), arms: aimRoom([0.3, -0.95, 0.02]), ...c });
 
-const wideFore = (x: number, tilt: number, c: Change = {}) => forearmsKnees({ at: [x, null, 0], tilt, legs: knee(0, 0.41), arms: elbowOn(0.47, 0.2), nk: [-4, 0, 0], ...c });
+const wideFore = (x: number, tilt: number, c: Change = {}) => forearmsKnees({ at: [x, null, 0], tilt, legs: knee(0, 0.41), arms: elbowOn(0.465, 0.22), nk: [-4, 0, 0], ...c });
 const wideHands = (x: number, tilt: number, c: Change = {}) => handsKnees({ at: [x, null, 0], tilt, legs: knee(0, 0.425), ...c });
 
 const startLow = halfKneelAhead({ at: [0.08, null, 0], tilt: 40, lu: [20, 0, 0], th: [12, 0, 0], nk: [-20, 0, 0], ll: knee(-0.18, -0.14), rl: foot(0.42, 0.16), arms: flat(0.46, 0.3) });
@@ -61,9 +61,9 @@ export const hipBackMotions: MotionSet = {
     harder: rep("side", [standing({ arms: arm(78, 172) }), touch({ tilt: 66 })], { lift: [0.05, 0.05] }),
   },
   "wide-kneel-rock": {
-    standard: rep("three-quarter", [wideFore(0, 98), wideFore(-0.19, 94, { rl: knee(0, 0.42, { splay: 12 }), ll: knee(0, -0.42, { splay: 12 }) })].map((p) => to(p, { legs: knee(0, 0.42) })), { props: [widePad()], seconds: 5 }),
-    easier: rep("three-quarter", [wideHands(0, 78), wideHands(-0.2, 83)], { props: [widePad()], seconds: 5 }),
-    harder: rep("three-quarter", [wideFore(0, 104, { ll: knee(0, -0.2), rl: foot(0.14, 0.9, { tilt: -60, out: 0 }) }), wideFore(-0.16, 104, { ll: knee(0, -0.2), rl: foot(0.14, 0.9, { tilt: -60, out: 0 }) })], { props: [widePad()], seconds: 5 }),
+    standard: rep("three-quarter", [wideFore(0, 96.6), wideFore(-0.19, 94, { rl: knee(0, 0.42, { splay: 12 }), ll: knee(0, -0.42, { splay: 12 }) })].map((p) => to(p, { legs: knee(0, 0.42) })), { props: [widePad()], seconds: 5 }),
+    easier: rep("three-quarter", [wideHands(0, 78), wideHands(-0.17, 82)], { props: [widePad()], seconds: 5 }),
+    harder: rep("three-quarter", [wideFore(0, 104, { ll: knee(0, -0.2), rl: foot(0.14, 0.9, { tilt: -60, out: 0 }) }), wideFore(-0.1, 104, { ll: knee(0, -0.2), rl: foot(0.14, 0.9, { tilt: -60, out: 0 }) })], { props: [widePad()], seconds: 5 }),
   },
   "kneel-rock-neutral": {
     standard: rep("side", [handsKnees(), handsKnees({ at: [-0.26, null, 0], tilt: 82 })], { props: [widePad()] }),
@@ -71,13 +71,13 @@ export const hipBackMotions: MotionSet = {
     harder: rep("side", [handsKnees({ ra: aimRoom([0.96, 0.1, 0.2]), la: flat(0.5, -0.12) }), handsKnees({ at: [-0.22, null, 0], tilt: 82, ra: aimRoom([0.98, 0.05, 0.2]), la: flat(0.5, -0.12) })], { props: [widePad()] }),
   },
   "sprint-start-lunge": {
-    standard: rep("side", [startLow, startRisen], { seconds: 10 }),
-    easier: rep("side", [startLow, to(startRisen, { at: [-0.02, 0.56, 0], tilt: 50, lu: [20, 0, 0], th: [14, 0, 0], arms: flat(0.46, 0.3) })], { seconds: 10 }),
-    harder: rep("side", [startLow, to(startRisen, { at: [0.14, 0.84, 0], tilt: 14, lu: [4, 0, 0], th: [0, 0, 0], nk: [0, 0, 0], ra: arm(-90, 30, 70), la: arm(84, 70, 80), ll: leg(70, 2, 0, 90, 0) })], { seconds: 10 }),
+    standard: rep("side", [startLow, startRisen], { props: [pad(-0.24, -0.14)] }),
+    easier: rep("side", [startLow, to(startRisen, { at: [-0.02, 0.56, 0], tilt: 50, lu: [20, 0, 0], th: [14, 0, 0], arms: flat(0.46, 0.3) })], { props: [pad(-0.24, -0.14)] }),
+    harder: rep("side", [startLow, to(startRisen, { at: [0.14, 0.84, 0], tilt: 14, lu: [4, 0, 0], th: [0, 0, 0], nk: [0, 0, 0], ra: arm(-90, 30, 70), la: arm(84, 70, 80), ll: leg(70, 2, 0, 90, 0) })], { props: [pad(-0.24, -0.14)] }),
   },
   "step-back-reach-down": {
-    standard: rep("side", [standing({ la: arm(30, 7, 12) }), reachToes()], { lift: [0.05, 0.05], props: [support(0.35, -0.55, 0.9)] }),
-    easier: rep("side", [standing({ la: grip(0.4, 0.9, -0.42) }), reachToes({ at: [-0.14, 0.8, 0], tilt: 46, rl: foot(-0.36, 0.14, { heel: 14 }), la: grip(0.4, 0.9, -0.42) })], { lift: [0.05, 0.05], props: [support(0.4, -0.42, 0.9)] }),
+    standard: rep("side", [standing({ la: arm(30, 7, 12) }), reachToes()], { lift: [0.08, 0.08], props: [support(0.35, -0.55, 0.9)] }),
+    easier: rep("side", [standing({ la: grip(0.4, 0.9, -0.42) }), reachToes({ at: [-0.14, 0.8, 0], tilt: 46, rl: foot(-0.36, 0.14, { heel: 20 }), la: grip(0.4, 0.9, -0.42) })], { lift: [0.08, 0.08], props: [support(0.4, -0.42, 0.9)] }),
     harder: rep("side", [standing({ arms: arm(76, 174) }), reachToes({ tilt: 68 })], { lift: [0.05, 0.05] }),
   },
   "plank-to-pike": {

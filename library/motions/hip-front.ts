@@ -1,5 +1,5 @@
 import {
-  aim, aimRoom, arm, block, box, CROSSED_ARMS, elbowOn, flat, foot, footUp, grip, halfKneel, halfKneelAhead, hold, knee, kneelSit, leg, legTo, lowLunge, on, pad, prone,
+  aim, aimRoom, arm, block, box, CROSSED_ARMS, cushion, elbowOn, flat, foot, footUp, grip, halfKneel, halfKneelAhead, hold, knee, kneelSit, leg, legTo, lowLunge, on, pad, prone,
   rep, roller, split, standing, stick, supine, support, to, widePad, type MotionSet, type Change,
 } from "./poses";
 
@@ -22,12 +22,15 @@ const blocks = [block(0.42, 0.16, 0.22), block(0.42, -0.16, 0.22), pad(-0.35, -0
 
 const rearUp = (c: Change = {}) => split({ at: [-0.02, 0.86, 0], rl: foot(0.12, 0.2, { out: 20 }), ll: legTo([-0.4, -0.917, 0], [-1, 0, 0], -40), la: grip(0.42, 1.0, -0.34), ...c });
 
+const rearLow = rearUp({ at: [-0.08, 0.56, 0.02], tilt: 26, lu: [4, 0, 0], ll: legTo([-0.5, -0.866, 0], [-0.76, 0.65, 0], -40) });
+const rearEasy = rearUp({ at: [-0.06, 0.68, 0.02], tilt: 20, ll: foot(-0.6, -0.14, { y: 0.2, heel: 64, out: 0 }) });
+
 const proneRoll = (roll: number, c: Change) => prone({ side: -90, turn: 90, tilt: 90 - roll, arms: arm(4, 86), ...c });
 
 const bridged = (c: Change = {}) => supine({ of: "chest", at: [-0.504, null, 0], tilt: -116, nk: [24, 0, 0], lu: [-4, 0, 0], arms: aimRoom([0.96, -0.2, 0.2]), legs: footUp(0.36, 0.14), ...c });
 const bridgeFloor = (c: Change = {}) => supine({ of: "chest", at: [-0.504, null, 0], legs: footUp(0.36, 0.14), ...c });
 
-const overRoller = (x: number) => prone({ at: [x, 0.235, 0], tilt: 78, lu: [-14, 0, 0], th: [-6, 0, 0], nk: [-8, 0, 0], arms: elbowOn(0.44, 0.2, [0.99, 0, -0.1]), rl: leg(-6, 6, -4, 0, -48), ll: legTo([-0.35, -0.12, -0.93], [-0.93, -0.1, 0.3], -30) });
+const overRoller = (x: number) => prone({ at: [x, 0.235, 0], tilt: 78, lu: [-14, 0, 0], th: [-6, 0, 0], nk: [-8, 0, 0], arms: elbowOn(0.44, 0.2, [0.99, 0, -0.1]), rl: leg(-18, 6, -4, 0, -48), ll: legTo([-0.35, -0.12, -0.93], [-0.93, -0.1, 0.3], -30) });
 
 const paddle = (r: number, c: Change = {}) => halfKneel({ at: [0.08, null, 0], tilt: -6, lu: [6, 0, r * 0.2], th: [0, 0, r], nk: [0, 0, r * 0.5], ...c });
 const tip = (deg: number, arms = arm(60, 158)) => halfKneel({ at: [0.08, null, 0], tilt: -8, lu: [6, deg, 0], th: [0, deg, 0], nk: [0, deg * 0.3, 0], arms });
@@ -58,7 +61,7 @@ export const hipFrontMotions: MotionSet = {
     harder: rep("side", [sunk(0.19, { rl: knee(-0.02, 0.14, { toes: "tucked" }) }), sunk(0.06, { rl: knee(-0.02, 0.14, { toes: "tucked" }) })], { props: [pad()] }),
   },
   "lunge-inside-rock": {
-    standard: rep("three-quarter", [lowLunge({ at: [-0.12, 0.42, 0], ra: flat(0.4, 0.12) }), lowLunge({ at: [0.06, 0.34, 0.02], tilt: 32, ra: flat(0.4, 0.12) })], { seconds: 6 }),
+    standard: rep("three-quarter", [lowLunge({ at: [-0.12, 0.42, 0], ra: flat(0.4, 0.12), rl: foot(0.36, 0.38, { out: 26, pole: [1, 0.3, 0.35] }) }), lowLunge({ at: [0.06, 0.34, 0.02], tilt: 32, ra: flat(0.4, 0.12), rl: foot(0.36, 0.38, { out: 26, pole: [1, 0.3, 0.75] }) })], { seconds: 6 }),
     easier: rep("three-quarter", [lowLunge({ ll: backKnee(-0.42), rl: foot(0.5, 0.32), at: [-0.1, null, 0], tilt: 44, ra: flat(0.4, 0.12) }), lowLunge({ ll: backKnee(-0.42), rl: foot(0.5, 0.32), at: [-0.02, null, 0.02], tilt: 28, lu: [34, 0, 0], th: [26, 0, 0], ra: flat(0.4, 0.12) })], { props: [pad(-0.55, -0.13)], seconds: 6 }),
     harder: rep("three-quarter", [lowLunge({ at: [-0.12, 0.4, 0], ll: foot(-1.06, -0.13, { heel: 64, out: 0 }), tilt: 44, lu: [34, 0, 0], th: [24, 0, 0], ra: elbowOn(0.34, 0.14), la: elbowOn(0.34, -0.2) }), lowLunge({ at: [0.0, 0.33, 0.02], ll: foot(-1.06, -0.13, { heel: 64, out: 0 }), tilt: 44, lu: [34, 0, 0], th: [24, 0, 0], ra: elbowOn(0.42, 0.14), la: elbowOn(0.42, -0.2) })].map((p, i) => to(p, { at: [-0.06 + i * 0.07, 0.4, 0], tilt: 40, rl: foot(0.48, 0.34) })), { seconds: 6 }),
   },
@@ -79,11 +82,11 @@ export const hipFrontMotions: MotionSet = {
   },
   "lunge-rocks": {
     standard: rep("three-quarter", [lowLunge({ ra: flat(0.44, 0.16) }), lowLunge({ at: [-0.04, 0.41, 0.08], tilt: 26, lu: [30, 0, 0], side: 8, ra: flat(0.44, 0.16), ll: foot(-0.95, -0.13, { heel: 68, out: 0 }), rl: foot(0.4, 0.38, { out: 26, pole: [1, 0.2, 0.7] }) })], { seconds: 3 }),
-    easier: rep("three-quarter", [lowLunge({ at: [-0.1, 0.42, 0], rl: foot(0.28, 0.36, { pole: [1, 0.3, 0.3] }), ra: flat(0.44, 0.16) }), lowLunge({ at: [-0.12, 0.45, 0.06], tilt: 14, lu: [34, 0, 0], side: 8, ra: flat(0.44, 0.16), rl: foot(0.28, 0.38, { out: 26, pole: [1, 0.2, 0.7] }) })], { seconds: 3 }),
+    easier: rep("three-quarter", [lowLunge({ at: [-0.12, 0.44, 0], ll: foot(-1.06, -0.13, { heel: 66, out: 0 }), rl: foot(0.3, 0.36, { pole: [1, 0.3, 0.3] }), ra: flat(0.44, 0.16) }), lowLunge({ at: [-0.13, 0.5, 0.04], tilt: 34, lu: [30, 0, 0], side: 6, ra: flat(0.44, 0.16), ll: foot(-1.06, -0.13, { heel: 66, out: 0 }), rl: foot(0.3, 0.38, { out: 20, pole: [1, 0.3, 0.6] }) })], { seconds: 3 }),
   },
   "rear-raised-side-lunge": {
-    standard: rep("three-quarter", [rearUp(), rearUp({ at: [-0.08, 0.56, 0.02], tilt: 26, lu: [4, 0, 0], ll: legTo([-0.5, -0.866, 0], [-0.76, 0.65, 0], -40) })], { props: [box(-0.72, -0.14, 0.42, 0.4, 0.4), support(0.42, -0.34, 1.0)] }),
-    easier: rep("three-quarter", [rearUp({ ll: foot(-0.6, -0.14, { y: 0.2, heel: 40, out: 0 }) }), rearUp({ at: [-0.06, 0.68, 0.02], tilt: 20, ll: foot(-0.6, -0.14, { y: 0.2, heel: 64, out: 0 }) })], { props: [box(-0.62, -0.14, 0.2, 0.4, 0.4), support(0.42, -0.34, 1.0)] }),
+    standard: rep("three-quarter", [rearUp(), rearLow, rearLow], { props: [box(-0.72, -0.14, 0.42, 0.4, 0.4), support(0.42, -0.34, 1.0)] }),
+    easier: rep("three-quarter", [rearUp({ ll: foot(-0.6, -0.14, { y: 0.2, heel: 40, out: 0 }) }), rearEasy, rearEasy], { props: [box(-0.62, -0.14, 0.2, 0.4, 0.4), support(0.42, -0.34, 1.0)] }),
   },
   "heel-across-prone": {
     standard: rep("three-quarter", [prone({ side: -90, turn: 90, tilt: 90, arms: arm(4, 86) }), proneRoll(52, { la: arm(4, 84), lu: [0, 0, -18], th: [0, 0, -30], nk: [0, 0, -10], rl: leg(-24, -14, 10, 78, -20), ll: leg(-4, 6, 0, 0, -48) })]),
@@ -105,11 +108,11 @@ export const hipFrontMotions: MotionSet = {
   },
   "roll-front-hip": {
     standard: rep("side", [overRoller(-0.05), overRoller(0.05)], { props: [roller(0.02, 0, 0.26, 0.12)], seconds: 8 }),
-    harder: rep("side", [to(overRoller(0), { rl: leg(-6, 6, -4, 4, -48) }), to(overRoller(0), { rl: leg(-6, 6, -4, 92, -30) })], { props: [roller(0.02, 0, 0.26, 0.12)], seconds: 8 }),
+    harder: rep("side", [to(overRoller(0), { rl: leg(-18, 6, -4, 4, -48) }), to(overRoller(0), { rl: leg(-18, 6, -4, 92, -30) })], { props: [roller(0.02, 0, 0.26, 0.12)], seconds: 8 }),
   },
   "kneel-to-lunge": {
     standard: rep("side", [kneelSit({ at: [-0.385, null, 0] }), halfKneelAhead({ ll: knee(0, -0.12), rl: foot(0.43, 0.15), arms: arm(84, 60, 10) }), split({ at: [0.05, 0.6, 0], ll: foot(-0.52, -0.13, { heel: 60, out: 0 }), rl: foot(0.43, 0.15), arms: arm(80, 150) }), halfKneelAhead({ ll: knee(0, -0.12), rl: foot(0.43, 0.15), arms: arm(84, 60, 10) })], { props: [widePad(-0.1)], seconds: 8, lift: [0.05, 0.08, 0, 0], beats: 4 }),
-    easier: rep("side", [kneelSit({ at: [-0.36, null, 0], arms: arm(70, 30, 30) }), halfKneelAhead({ ll: knee(0, -0.12), rl: foot(0.43, 0.15), ra: on("right.knee", [-0.16, 0.1, 0.02]), la: on("right.knee", [-0.16, 0.1, -0.1]) })], { props: [widePad(-0.1)], seconds: 8, lift: [0.05, 0.08] }),
+    easier: rep("side", [kneelSit({ at: [-0.34, null, 0], arms: arm(70, 30, 30) }), halfKneelAhead({ ll: knee(0, -0.12), rl: foot(0.43, 0.15), ra: on("right.knee", [-0.16, 0.1, 0.02]), la: on("right.knee", [-0.16, 0.1, -0.1]) })], { props: [widePad(-0.1), cushion(-0.44, 0, 0.1)], seconds: 8, lift: [0.05, 0.08] }),
   },
   "stick-paddle": {
     standard: rep("three-quarter", [paddle(0, { arms: aim([0.9, -0.3, 0.3]) }), paddle(36, { ra: aim([-0.35, -0.85, 0.4]), la: aim([0.8, 0.3, 0.5]) })], { props: [pad(), stick(0.2)] }),

@@ -23,7 +23,7 @@ const sideSquat = (c: Change = {}) => squat({ at: [-0.15, 0.35, -0.26], tilt: 30
 const wide = (c: Change = {}) => standing({ at: [-0.04, 0.78, 0], legs: foot(0, 0.5, { out: 12, tilt: -6 }), arms: aim([0.8, -0.5, -0.2], [0.7, 0.2, -0.65]), ...c });
 const wideLow = (c: Change = {}) => wide({ at: [-0.16, 0.42, 0.32], tilt: 34, lu: [8, 0, 0], ll: foot(0, -0.5, { out: 12, tilt: -34 }), rl: foot(0, 0.5, { out: 20, pole: [1, 0.2, 0.5] }), ...c });
 
-const crouch = (z: number, c: Change = {}) => squat({ at: [-0.2, 0.36, z], tilt: 10, lu: [44, 0, 0], th: [36, 0, 0], nk: [-30, 0, 0], rl: foot(-0.02, z + 0.16, { out: 14, heel: 34 }), ll: foot(-0.02, z - 0.16, { out: 14, heel: 34 }), ra: flat(0.4, 0.2), la: flat(0.4, -0.2), ...c });
+const crouch = (z: number, c: Change = {}) => squat({ at: [-0.2, 0.36, z], tilt: 10, lu: [44, 0, 0], th: [36, 0, 0], nk: [-30, 0, 0], rl: foot(-0.02, z + 0.22, { out: 26, heel: 30, tilt: 4, pole: [0.9, 0.3, 0.7] }), ll: foot(-0.02, z - 0.22, { out: 26, heel: 30, tilt: 4, pole: [0.9, 0.3, -0.7] }), ra: flat(0.4, 0.2), la: flat(0.4, -0.2), ...c });
 
 const across = (bend: number, flexion: number, roll: number, c: Change = {}) => rolled(-roll, { lu: [0, 0, 18], th: [0, 0, roll - 18], nk: [0, 0, 18], rl: leg(flexion, -14, 0, bend), ll: leg(2, 4, 0, 4, -12), ra: arm(4, 84), la: arm(20, 40, 20), ...c });
 
@@ -40,10 +40,10 @@ export const hipSidesMotions: MotionSet = {
   "adductor-rock-long": {
     standard: rep("three-quarter", [sideAll4(), sideAll4({ at: [-0.24, null, 0], tilt: 82 })], { props: [pad(-0.03, -0.15)] }),
     easier: rep("three-quarter", [sideAll4({ rl: foot(0.02, 0.8, { tilt: -46, out: 20 }), tilt: 66, arms: flat(0.5, 0.2, { y: 0.2 }) }), sideAll4({ at: [-0.14, null, 0], tilt: 72, rl: foot(0.02, 0.8, { tilt: -46, out: 20 }), arms: flat(0.5, 0.2, { y: 0.2 }) })], { props: [pad(-0.03, -0.15), block(0.54, 0.2, 0.2), block(0.54, -0.2, 0.2)] }),
-    harder: rep("three-quarter", [forearmsKnees({ ll: knee(0, -0.15), rl: sideFoot(0.16, 0.9), arms: elbowOn(0.47, 0.2) }), forearmsKnees({ at: [-0.13, null, 0], tilt: 105, ll: knee(0, -0.15), rl: sideFoot(0.16, 0.9), arms: elbowOn(0.47, 0.2) }), forearmsKnees({ at: [-0.13, null, 0], tilt: 105, ll: knee(0, -0.15), rl: sideFoot(0.16, 0.9), arms: elbowOn(0.47, 0.2) })], { props: [pad(-0.03, -0.15)] }),
+    harder: rep("three-quarter", [forearmsKnees({ ll: knee(0, -0.15), rl: sideFoot(0.16, 0.9), arms: elbowOn(0.47, 0.2) }), forearmsKnees({ at: [-0.08, null, 0], tilt: 104.5, ll: knee(0, -0.15), rl: sideFoot(0.16, 0.9), arms: elbowOn(0.47, 0.2) }), forearmsKnees({ at: [-0.08, null, 0], tilt: 104.5, ll: knee(0, -0.15), rl: sideFoot(0.16, 0.9), arms: elbowOn(0.47, 0.2) })], { props: [pad(-0.03, -0.15)] }),
   },
   "adductor-rock-short": {
-    standard: rep("three-quarter", [out90({ at: [0, null, -0.02], tilt: 60, lu: [20, 0, 0], th: [10, 0, 0] }), out90({ at: [0.02, null, 0.1], tilt: 60, lu: [20, 0, 0], th: [10, 0, 0], arms: flat(0.46, 0.2) })], { props: [pad(-0.03, -0.14)] }),
+    standard: rep("three-quarter", [out90({ at: [0, null, -0.02], tilt: 60, lu: [20, 0, 0], th: [10, 0, 0] }), out90({ at: [0.02, null, 0.1], tilt: 48, lu: [30, 0, 0], th: [20, 0, 0], arms: flat(0.46, 0.2) })], { props: [pad(-0.03, -0.14)] }),
     easier: rep("three-quarter", [out90({ tilt: 44, arms: flat(0.46, 0.2, { y: 0.2 }) }), out90({ at: [0.02, null, 0.12], tilt: 44, arms: flat(0.46, 0.2, { y: 0.2 }) })], { props: [pad(-0.03, -0.14), block(0.5, 0.2, 0.2), block(0.5, -0.2, 0.2)] }),
   },
   "adductor-slide-lift": {

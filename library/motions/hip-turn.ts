@@ -45,7 +45,7 @@ export const hipTurnMotions: MotionSet = {
   },
   "hip-circle-elbow": {
     standard: rep("three-quarter", [fours(leg(112, 14, -10, 112, -20), { ra: aim([0.1, -0.75, 0.65], [0.45, 0.55, -0.7]), th: [12, 0, -18], lu: [14, 0, 0], la: flat(0.5, -0.1) }), fours(leg(84, 52, -8, 88, -20), { ra: aim([0, 0.2, 0.98], [0.1, 0.75, -0.65]), th: [0, 0, 30], nk: [0, 0, 30], la: flat(0.5, -0.1) }), fours(leg(4, 14, -6, 60, -25), { ra: aim([0, 0.5, 0.86], [0.1, 0.75, -0.65]), th: [-4, 0, 22], nk: [-4, 0, 20], la: flat(0.5, -0.1) })], { props: [widePad()] }),
-    easier: rep("three-quarter", [fours(leg(110, 12, -10, 108, -20), { th: [6, 0, 0], lu: [4, 0, 0], tilt: 76 }), fours(leg(84, 46, -8, 88, -20), { th: [0, 0, 12] }), fours(leg(10, 14, -6, 70, -25), { th: [-4, 0, 8] })], { props: [widePad()] }),
+    easier: rep("three-quarter", [fours(leg(110, 12, -10, 108, -20), {}), fours(leg(84, 46, -8, 88, -20), { th: [0, 0, 6] }), fours(leg(10, 14, -6, 70, -25), {})], { props: [widePad()] }),
   },
   "hip-circle-standing": {
     standard: rep("three-quarter", [stand(leg(6, 2, 0, 40, -10)), stand(leg(96, 4, 0, 96)), stand(leg(88, 46, -26, 94)), stand(leg(-10, 26, 8, 88, -10))], { flow: "through", beats: 4, props: canes }),
@@ -59,7 +59,7 @@ export const hipTurnMotions: MotionSet = {
   },
   "ninety-press": {
     standard: hold("three-quarter", [tall(), tall({ tilt: 12, lu: [2, 0, 0], arms: CROSSED_ARMS })]),
-    easier: hold("three-quarter", [ninety({ tilt: -14, ...behind }), ninety({ tilt: -10, by: [-0.03, 0, 0], lu: [4, 0, 0], ...behind })]),
+    easier: hold("three-quarter", [ninety({ tilt: -14, ...behind }), ninety({ tilt: -14, lu: [0, -9, 0], th: [-4, -3, 0], ...behind })]),
   },
   "ninety-lean-front": {
     standard: hold("three-quarter", [tall(), leanFront()]),
@@ -67,21 +67,21 @@ export const hipTurnMotions: MotionSet = {
     harder: hold("three-quarter", [tall(), leanFront({ tilt: 56, lu: [24, -8, 4], th: [12, 0, 0], ra: elbowOn(0.56, 0.26), la: elbowOn(0.56, -0.08) })]),
   },
   "ninety-lean-back": {
-    standard: hold("three-quarter", [backTall(), backTall({ tilt: 8, side: -8, lu: [8, 20, 6], th: [6, 20, 26], nk: [0, 0, 16], ra: flat(-0.05, 0.5, { fingers: [0.2, 0, 1] }), la: flat(0.26, 0.02, { fingers: [0.4, 0, 0.9] }) })]),
+    standard: hold("three-quarter", [backTall(), backTall({ tilt: 8, side: -8, lu: [8, 20, 6], th: [6, 20, 26], nk: [0, 0, 16], ra: flat(-0.05, 0.5, { fingers: [0.2, 0, 1] }), la: aimRoom([0.55, -0.7, 0.45], [0.6, -0.65, 0.45]) })]),
     easier: hold("three-quarter", [backTall({ at: [0, 0.2, 0] }), backTall({ at: [0, 0.2, 0], tilt: 4, side: -10, lu: [4, 16, 4], th: [2, 14, 22], nk: [0, 0, 12], ra: flat(-0.05, 0.5, { fingers: [0.2, 0, 1] }) })], { props: [cushion(-0.04, 0, 0.1)] }),
     harder: hold("three-quarter", [backTall(), backTall({ tilt: 12, side: -6, lu: [14, 26, 8], th: [12, 26, 30], nk: [0, 0, 20], ra: aimRoom([0.1, -0.85, 0.5], [0.4, -0.1, 0.9]), la: flat(0.3, 0.42, { fingers: [0.4, 0, 0.9] }) })]),
   },
   "ninety-turn": {
     standard: rep("three-quarter", [backTall({ lu: [0, 0, 0], th: [-4, 0, 0] }), backTall({ tilt: 8, side: -10, lu: [2, 12, 8], th: [0, 0, 38], nk: [0, 0, 30], ra: flat(-0.2, 0.4, { fingers: [-0.2, 0, 1] }), la: on("right.knee", [0.06, 0.1, -0.06]) })], { seconds: 6 }),
-    easier: rep("three-quarter", [ninetyBack({ tilt: -14, ...behind }), ninetyBack({ tilt: -12, side: -10, th: [0, 0, 32], lu: [2, 0, 6], nk: [0, 0, 24], ra: flat(-0.2, 0.24, { fingers: [-0.2, 0, 0.98] }), la: flat(0.02, -0.3, { fingers: [0, 0, -1] }) })], { seconds: 6 }),
+    easier: rep("three-quarter", [ninetyBack({ tilt: -14, ...behind }), ninetyBack({ tilt: -12, side: -10, th: [0, 0, 32], lu: [2, 0, 6], nk: [0, 0, 24], ra: flat(-0.2, 0.24, { fingers: [-0.2, 0, 0.98] }), la: flat(0.06, -0.34, { fingers: [0.3, 0, -1] }) })], { seconds: 6 }),
   },
   "ninety-switch": {
     standard: swap("three-quarter", [ninety({ arms: arm(80, 66, 20) }), upKnees()], { at: [0, 1] }),
-    easier: swap("three-quarter", [ninety({ tilt: -16, ...behind }), upKnees({ tilt: -24, ...behind })], { at: [0, 1] }),
+    easier: swap("three-quarter", [ninety({ tilt: -16, ...behind }), upKnees({ tilt: -24, arms: flat(-0.34, 0.26, { fingers: [-0.2, 0, 0.98], pole: [-1, 0, 0.5] }) })], { at: [0, 1] }),
     harder: swap("three-quarter", [ninety({ arms: arm(80, 66, 20) }), upKnees(), to(ninetyBack({ arms: arm(80, 80, 10) }), { at: [0.1, null, 0.02], tilt: -2, lu: [0, 0, 0], rl: knee(0.05, 0.3, { splay: 30 }), ll: knee(0.2, -0.22, { splay: -40 }) })], { at: [0, 1, 2], beats: 3, props: [widePad(0.1)] }),
   },
   "ninety-switch-stand": {
-    standard: swap("three-quarter", [halfKneelAhead({ arms: arm(80, 50, 20) }), halfKneelAhead({ arms: arm(80, 50, 20), rl: foot(0.3, 0.46, { out: 44, pole: [0.8, 0.3, 0.8] }) }), tallKneel({ legs: knee(0, 0.24, { splay: 10 }), arms: arm(80, 50, 20) })], { at: [0, 0.6, 1.3], beats: 2, lift: [0.06, 0.03, 0.06], props: [widePad()] }),
+    standard: swap("three-quarter", [halfKneelAhead({ arms: arm(80, 50, 20), ll: knee(-0.02, -0.14, { toes: "tucked" }) }), halfKneelAhead({ arms: arm(80, 50, 20), ll: knee(-0.02, -0.14, { toes: "tucked" }), rl: foot(0.3, 0.46, { out: 44, pole: [0.8, 0.3, 0.8] }) }), tallKneel({ legs: knee(0, 0.24, { splay: 10, toes: "tucked" }), arms: arm(80, 50, 20) })], { at: [0, 0.6, 1.3], beats: 2, lift: [0.06, 0.03, 0.06], props: [widePad()] }),
     easier: rep("side", [standing({ la: grip(0.2, 1.0, -0.42) }), split({ at: [-0.12, 0.62, 0], tilt: 6, ll: foot(0, -0.13), rl: foot(-0.62, 0.13, { heel: 48 }), la: grip(0.2, 1.0, -0.42) })], { lift: [0.06, 0.06], props: [support(0.2, -0.42, 1.0)] }),
   },
   "knees-side-to-side": {
@@ -134,7 +134,7 @@ export const hipTurnMotions: MotionSet = {
   },
   "roll-glute": {
     standard: rep("three-quarter", [onRoll(-0.05), onRoll(0.05)], { seconds: 6, props: [roller(0.0, 0, 0.26)] }),
-    harder: rep("three-quarter", [onRoll(-0.04, { at: [-0.04, 0.28, 0], side: 8 }), onRoll(0.04, { at: [0.04, 0.28, 0], side: 8 })], { seconds: 6, props: [{ shape: "rod", piece: "ball", from: [0.0, 0.06, 0.12], to: [0.0, 0.06, 0.121], beyond: 0, radius: 0.06 }] }),
+    harder: rep("three-quarter", [onRoll(-0.04, { at: [-0.04, 0.31, 0], side: 4 }), onRoll(0.04, { at: [0.04, 0.31, 0], side: 4 })], { seconds: 6, props: [{ shape: "rod", piece: "ball", from: [0.0, 0.06, 0.12], to: [0.0, 0.06, 0.121], beyond: 0, radius: 0.06 }] }),
   },
   "step-open-turn": {
     standard: rep("three-quarter", [standing({ ...hands }), standing({ at: [-0.06, 0.87, 0.1], turn: 20, rl: foot(-0.2, 0.42, { out: 66 }), th: [0, 0, 34], lu: [0, 0, 6], nk: [0, 0, 24], ra: aim([0, 0.15, 0.98]), la: grip(0.3, 1.0, -0.44) })], { lift: [0.05, 0.05], props: [post] }),
@@ -145,7 +145,7 @@ export const hipTurnMotions: MotionSet = {
     harder: rep("three-quarter", [standing(), standing({ at: [0.04, 0.87, -0.02], turn: -20, rl: foot(0.26, -0.02, { out: -38 }), th: [0, 0, -36], lu: [0, 0, -6], nk: [0, 0, -28], ra: aim([0.6, 0.1, -0.75]), la: aim([-0.2, 0.1, -0.97]) })], { lift: [0.05, 0.05] }),
   },
   "squat-knee-drops": {
-    standard: rep("three-quarter", [squatHold(), squatHold({ at: [-0.16, 0.32, -0.03], rl: foot(0, 0.26, { out: 10, heel: 36, tilt: -44, pole: [1, -0.4, -0.45] }) })]),
-    easier: rep("three-quarter", [squatHold({ at: [-0.2, 0.36, 0], legs: foot(0, 0.21, { y: 0.045, out: 18, pole: [1, 0.3, 0.5] }), arms: flat(0.4, 0.16) }), squatHold({ at: [-0.16, 0.38, -0.03], legs: foot(0, 0.21, { y: 0.045, out: 18, pole: [1, 0.3, 0.5] }), rl: foot(0, 0.26, { y: 0.06, out: 10, heel: 28, tilt: -40, pole: [1, -0.2, -0.35] }), arms: flat(0.4, 0.16) })], { props: [wedge(-0.06, 0)] }),
+    standard: rep("three-quarter", [squatHold(), squatHold({ at: [-0.16, 0.32, -0.03], rl: foot(0, 0.26, { out: 10, heel: 36, tilt: -44, pole: [1, -0.4, -0.35] }) })]),
+    easier: rep("three-quarter", [squatHold({ at: [-0.2, 0.4, 0], tilt: 16, lu: [46, 0, 0], th: [36, 0, 0], nk: [-30, 0, 0], legs: foot(0, 0.21, { y: 0.045, out: 18, pole: [1, 0.3, 0.5] }), arms: flat(0.36, 0.16) }), squatHold({ at: [-0.16, 0.42, -0.03], tilt: 16, lu: [46, 0, 0], th: [36, 0, 0], nk: [-30, 0, 0], legs: foot(0, 0.21, { y: 0.045, out: 18, pole: [1, 0.3, 0.5] }), rl: foot(0, 0.26, { y: 0.06, out: 10, heel: 28, tilt: -30, pole: [1, -0.1, -0.15] }), arms: flat(0.36, 0.16) })], { props: [wedge(-0.06, 0)] }),
   },
 };

@@ -30,6 +30,6 @@ export const kneeMotions: MotionSet = {
   },
   "squat-to-kneel": {
     standard: rep("side", [halfway(), squat(), squat(), halfway(), down(), down()], { at: [0, 1, 2, 2.5, 3, 3.9], beats: 4 }),
-    easier: rep("side", [halfway({ arms: flat(0.42, 0.2), tilt: 34 }), lowSquat, lowSquat, halfway({ arms: flat(0.42, 0.2), tilt: 34 }), down({ at: [0.0, null, 0], arms: flat(0.5, 0.2), tilt: 34, lu: [24, 0, 0], th: [14, 0, 0] }), down({ at: [0.0, null, 0], arms: flat(0.5, 0.2), tilt: 34, lu: [24, 0, 0], th: [14, 0, 0] })], { at: [0, 1, 2, 2.5, 3, 3.9], beats: 4, props: [wedge(-0.06, 0)] }),
+    easier: rep("side", [halfway({ arms: flat(0.42, 0.2), tilt: 34 }), lowSquat, lowSquat, halfway({ arms: flat(0.42, 0.2), tilt: 34 }), down({ at: [-0.08, null, 0], arms: flat(0.46, 0.2), tilt: 38, lu: [24, 0, 0], th: [14, 0, 0] }), down({ at: [-0.08, null, 0], arms: flat(0.46, 0.2), tilt: 38, lu: [24, 0, 0], th: [14, 0, 0] })], { at: [0, 1, 2, 2.5, 3, 3.6], beats: 4, props: [wedge(-0.06, 0)] }),
   },
 };

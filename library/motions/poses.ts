@@ -1,7 +1,8 @@
 import { mirrorArm, mirrorLeg, mirrorPose } from "~/core/figure/mirror";
-import type { Motion, Prop, View, ViewName } from "~/core/figure/motion";
-import { motionSchema } from "~/core/figure/motion";
-import type { Arm, Leg, MiddlePoint, PointName, Pose, SpinePart } from "~/core/figure/pose";
+import type { DrillMotions, Motion, Prop, View } from "~/core/figure/motion";
+import type { ViewName } from "~/core/figure/views";
+import type { MiddlePoint, PointName } from "~/core/figure/points";
+import type { Arm, Leg, Pose, SpinePart } from "~/core/figure/pose";
 
 /*
  * How the shipped motions are written: starting positions, what changes from one to the next, and short names for limbs.
@@ -190,8 +191,9 @@ export const bar = (): Prop => ({ shape: "rod", piece: "bar", from: [0, BAR_HEIG
 
 export type MotionMore = { props?: Prop[]; ends?: Motion["ends"]; flow?: Motion["flow"]; seconds?: number; at?: number[]; beats?: number; lift?: number[]; focus?: PointName[] };
 
-const make = (kind: Motion["kind"], view: ViewName | View, poses: Pose[], beats: number, seconds: number, { props = [], ends, flow, at, lift, focus }: MotionMore): Motion =>
-  motionSchema.parse({ kind, view, beats, seconds, props, ...(ends && { ends }), ...(flow && { flow }), ...(focus && { focus }), keys: poses.map((pose, i) => ({ at: at?.[i] ?? i, pose, ...(lift?.[i] && { lift: lift[i] }) })) });
+const make = (kind: Motion["kind"], view: ViewName | View, poses: Pose[], beats: number, seconds: number, { props = [], ends = "as it began", flow = "eased", at, lift, focus }: MotionMore): Motion => ({
+  kind, ends, flow, beats, seconds, view, props, ...(focus && { focus }), keys: poses.map((pose, i) => ({ at: at?.[i] ?? i, pose, lift: lift?.[i] ?? 0 })),
+});
 
 /** Goes through the positions, one a beat unless said, and back to the first. */
 export const rep = (view: ViewName | View, poses: Pose[], more: MotionMore = {}): Motion => make("repeat", view, poses, more.beats ?? poses.length, more.seconds ?? 4, more);
@@ -202,8 +204,6 @@ export const hold = (view: ViewName | View, poses: Pose[], more: MotionMore = {}
 /** A repetition that ends as the mirror image of its beginning. */
 export const swap = (view: ViewName | View, poses: Pose[], more: MotionMore = {}): Motion => rep(view, poses, { ...more, ends: "mirrored" });
 
-/** What one drill has: the standard level's motion, and the others' where their shape differs. */
-export type DrillMotions = { standard: Motion; easier?: Motion; harder?: Motion };
 export type MotionSet = Readonly<Record<string, DrillMotions>>;
 
 // Positions more than one region starts from

@@ -36,7 +36,7 @@ const pocketUp = standing({ ra: pocket, la: aim([0.1, 0.9, -0.42]), th: [0, -6, 
 const bothUp = passOf(aim([0.1, 0.88, 0.46]));
 const pocketDown = standing({ la: aim([-0.1, -0.95, -0.3], [0.3, -0.85, 0.42]), ra: aim([0.1, 0.9, 0.42]), th: [0, 6, 0] });
 
-const slide = (v: [number, number, number]) => standing({ ra: aim(v), la: aim([0.75, -0.55, 0.1], [0.85, -0.3, 0.42]) });
+const slide = (v: [number, number, number], fore = v) => standing({ ra: aim(v, fore), la: aim([0.75, -0.55, 0.1], [0.85, -0.3, 0.42]) });
 
 const proneArms = (arms: ReturnType<typeof aim>, lift = 1) => prone({ tilt: 90 - 7 * lift, lu: [-18 * lift, 0, 0], th: [-16 * lift, 0, 0], nk: [-6, 0, 0], arms });
 const shape = (arms: ReturnType<typeof aim>, up: boolean) => prone({ tilt: 87, lu: [-8, 0, 0], th: [up ? -12 : -6, 0, 0], nk: [-4, 0, 0], arms });
@@ -83,10 +83,10 @@ export const shoulderMotions: MotionSet = {
   },
   "stick-pocket-circle": {
     standard: rep("three-quarter", [pocketUp, bothUp, pocketDown, passOf(behind)], { props: [stick(0.15)] }),
-    easier: rep("three-quarter", [standing({ ra: aim([0.1, -0.9, 0.42]), la: aim([0.25, 0.7, -0.66]) }), passOf(wideOver), standing({ la: aim([0.1, -0.9, -0.42]), ra: aim([0.25, 0.7, 0.66]) }), passOf(wideFront)], { flow: "through", props: [stick(0.1)] }),
+    easier: rep("three-quarter", [standing({ ra: aim([0, -0.92, 0.4], [0.7, -0.5, -0.2]), la: aim([0.2, 0.5, -0.84], [0.3, 0.9, -0.2]) }), passOf(wideOver), standing({ la: aim([0, -0.92, -0.4], [0.7, -0.5, 0.2]), ra: aim([0.2, 0.5, 0.84], [0.3, 0.9, 0.2]) }), passOf(wideFront)], { flow: "through", props: [stick(0.1)] }),
   },
   "stick-slide-circle": {
-    standard: rep("three-quarter", [slide([0.75, -0.6, 0.28]), slide([0.5, 0.8, 0.32]), slide([-0.25, 0.75, 0.6]), slide([-0.35, -0.55, 0.75])], { flow: "through", props: [stick(0.15)] }),
+    standard: rep("three-quarter", [slide([0.75, -0.6, 0.28]), slide([0.5, 0.75, 0.43], [0.4, 0.88, 0.25]), slide([-0.1, 0.5, 0.85], [0.05, 0.95, 0.3]), slide([-0.35, -0.55, 0.75])], { props: [stick(0.15)] }),
   },
   "stick-behind-lift": {
     standard: rep("side", [standing({ arms: aim([-0.2, -0.95, 0.25]), tilt: 4 }), standing({ arms: aim([-0.72, -0.62, 0.32]), tilt: 8, th: [-4, 0, 0] })], { props: [stick(0.15)] }),
@@ -102,7 +102,7 @@ export const shoulderMotions: MotionSet = {
   },
   "shoulder-blade-push-up": {
     standard: rep("side", [plankBlades(-24, 0.4), plankBlades(24, 0.45)]),
-    easier: rep("side", [kneePlank(-24, 74), kneePlank(24, 68)]),
+    easier: rep("side", [kneePlank(-24, 74), kneePlank(24, 68)], { props: [widePad(-0.3)] }),
   },
   "band-over": {
     standard: rep("three-quarter", [passOf(front), passOf(overhead), passOf(behind), passOf(overhead)], { at: [0, 0.5, 1, 1.5], beats: 2, props: [band()] }),

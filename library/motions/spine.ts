@@ -1,6 +1,6 @@
 import {
   aim, aimRoom, arm, block, chair, chairSit, crossed, CROSSED_ARMS, cushion, elbowOn, flat, foot, footUp, forearmsKnees, grip, halfKneelAhead, halfKneel, handsKnees, HEAD_AND_SHOULDERS, hold,
-  knee, leg, ninety, on, pad, prone, rep, rolled, roller, sideLying, split, standing, stick, supine, support, swap, tallKneel, to, wall, weight, widePad, type MotionSet,
+  leg, ninety, on, pad, prone, rep, rolled, roller, sideLying, split, standing, stick, supine, support, tallKneel, to, wall, weight, widePad, type MotionSet,
 } from "./poses";
 
 const neckAt = (nk: [number, number, number]) => standing({ nk });
@@ -8,7 +8,6 @@ const round = handsKnees({ lu: [26, 0, 0], th: [32, 0, 0], nk: [34, 0, 0], tilt:
 const sink = handsKnees({ lu: [-16, 0, 0], th: [-16, 0, 0], nk: [-32, 0, 0], tilt: 90 });
 const foreRound = forearmsKnees({ lu: [30, 0, 0], th: [22, 0, 0], nk: [20, 0, 0], tilt: 75 });
 const foreSink = forearmsKnees({ lu: [-18, 0, 0], th: [-10, 0, 0], nk: [-30, 0, 0], tilt: 119 });
-const onWall = (y: number) => flat(0.62, 0.2, { y, normal: [-1, 0, 0], fingers: [0, 1, 0] });
 
 const lying = prone({ arms: flat(0.36, 0.27, { pole: [-0.8, 0.6, 0.2] }), nk: [-10, 0, 0], th: [0, 0, 0] });
 const pressed = (nk: [number, number, number]) => prone({ tilt: 62, lu: [-28, 0, 0], th: [-18, 0, 0], nk, arms: flat(0.36, 0.27), legs: leg(-27, 6, -4, 0, -48), at: [0, 0.12, 0] });
@@ -51,8 +50,8 @@ const hinge = (r: number, more = {}) => standing({ at: [-0.22, 0.82, 0], tilt: 6
 
 export const spineMotions: MotionSet = {
   "neck-glides": {
-    standard: rep("front", [neckAt([0, 0, 56]), neckAt([26, 10, 34]), neckAt([34, 0, 0]), neckAt([26, -10, -34]), neckAt([0, 0, -56]), neckAt([26, -10, -34]), neckAt([34, 0, 0]), neckAt([26, 10, 34])], { beats: 8, flow: "through", focus: HEAD_AND_SHOULDERS }),
-    easier: rep("front", [[0, 0, 46], [24, 6, 26], [30, 0, 0], [24, -6, -26], [0, 0, -46], [24, -6, -26], [30, 0, 0], [24, 6, 26]].map((nk) => chairSit({ nk: nk as [number, number, number] })), { beats: 8, flow: "through", props: chair(0, 0), focus: HEAD_AND_SHOULDERS }),
+    standard: rep("front", [neckAt([0, 0, 56]), neckAt([26, 10, 34]), neckAt([34, 0, 0]), neckAt([26, -10, -34]), neckAt([0, 0, -56]), neckAt([26, -10, -34]), neckAt([34, 0, 0]), neckAt([26, 10, 34])], { at: [0, 1, 2, 3, 4, 5, 6, 7].map((n) => n / 4), beats: 2, flow: "through", focus: HEAD_AND_SHOULDERS }),
+    easier: rep("front", [[0, 0, 46], [24, 6, 26], [30, 0, 0], [24, -6, -26], [0, 0, -46], [24, -6, -26], [30, 0, 0], [24, 6, 26]].map((nk) => chairSit({ nk: nk as [number, number, number] })), { at: [0, 1, 2, 3, 4, 5, 6, 7].map((n) => n / 4), beats: 2, flow: "through", props: chair(0, 0), focus: HEAD_AND_SHOULDERS }),
   },
   "cat-camel": {
     standard: rep("side", [sink, round], { props: [widePad()] }),
@@ -98,7 +97,7 @@ export const spineMotions: MotionSet = {
   "mermaid-bend": {
     standard: rep("front", [sideSit, mermaid]),
     easier: rep("front", [crossedSide, crossedBend]),
-    harder: rep("front", [sideSit, to(mermaid, { lu: [0, 26, 0], th: [0, 28, 0], ra: on("head", [0.1, -0.02, 0.2], { pole: [0.3, 0, 1] }), side: 4})]),
+    harder: rep("front", [sideSit, to(mermaid, { lu: [0, 26, 0], th: [0, 28, 0], ra: on("head", [0.14, -0.05, 0.25], { pole: [0.3, 0, 1] }), side: 4})]),
   },
   "mermaid-turn": {
     standard: rep("three-quarter", [mermaid, to(mermaid, { th: [8, 20, 30], la: aim([0.5, 0.6, 0.5]), nk: [10, 8, 30] }), mermaid, to(mermaid, { th: [-4, 16, -24], la: aim([-0.1, 0.8, -0.6]), nk: [-4, 6, -34] })], { beats: 4 }),
@@ -124,8 +123,8 @@ export const spineMotions: MotionSet = {
     harder: rep("front", [standing({ arms: stickHigh }), to(bendTo(24), { legs: foot(0, 0.07, { out: 4 }) }), to(bendTo(24), { legs: foot(0, 0.07, { out: 4 }) })].map((p) => to(p, { legs: foot(0, 0.07, { out: 4 }) })), { props: [stick(0.2)] }),
   },
   "stick-big-circle": {
-    standard: rep("three-quarter", [ring(-8, 0, -8), ring(4, 20, 6), ring(30, 14, 40), ring(36, 0, 58), ring(30, -14, 40), ring(4, -20, 6)], { flow: "through", beats: 6, props: [stick(0.2)] }),
-    easier: rep("three-quarter", [ring(-5, 0, -4), ring(2, 16, 4), ring(16, 12, 18), ring(20, 0, 26), ring(16, -12, 18), ring(2, -16, 4)], { flow: "through", beats: 6, props: [stick(0.2)] }),
+    standard: rep("three-quarter", [ring(-8, 0, -8), ring(4, 20, 6), ring(30, 14, 40), ring(36, 0, 58), ring(30, -14, 40), ring(4, -20, 6)], { flow: "through", at: [0, 1, 1.5, 2, 2.5, 3], beats: 4, props: [stick(0.2)] }),
+    easier: rep("three-quarter", [ring(-5, 0, -4), ring(2, 16, 4), ring(16, 12, 18), ring(20, 0, 26), ring(16, -12, 18), ring(2, -16, 4)], { flow: "through", at: [0, 1, 1.5, 2, 2.5, 3], beats: 4, props: [stick(0.2)] }),
   },
   "lunge-turn-hands": {
     standard: rep("three-quarter", [to(lunge, { arms: aim([1, -0.1, 0.1], [1, -0.05, -0.25]) }), to(lungeTurn(40), { arms: aim([1, -0.1, 0.1], [1, -0.05, -0.25]) })]),

@@ -16,11 +16,11 @@ const onBlocks = { arms: flat(0.42, 0.2, { y: 0.2 }) };
 const blocks = [block(0.44, 0.2, 0.2), block(0.44, -0.2, 0.2)];
 const pressedUp = lowLunge({ at: [-0.04, 0.56, 0], tilt: 18, lu: [-10, 0, 0], th: [-2, 0, 0], nk: [0, 0, 0], arms: arm(80, 168), rl: foot(0.36, 0.2), ll: foot(-0.95, -0.13, { heel: 60, out: 0 }) });
 const hover = plank({ at: [-0.22, 0.42, 0], tilt: 82, legs: foot(-0.5, 0.14, { heel: 58, out: 0, pole: [1, -0.5, 0] }), arms: flat(0.34, 0.2), nk: [-10, 0, 0] });
-const walkedBack = squat({ at: [-0.56, 0.3, 0], legs: foot(-0.4, 0.18, { out: 10, heel: 8, pole: [1, 0.2, 0.3] }), tilt: 18, lu: [44, 0, 0], th: [36, 0, 0], nk: [-26, 0, 0], ra: flat(0.0, 0.2), la: flat(0.0, -0.2) });
+const walkedBack = squat({ at: [-0.56, 0.3, 0], legs: foot(-0.4, 0.18, { out: 10, heel: 8, pole: [1, 0.2, 0.3] }), tilt: 14, lu: [46, 0, 0], th: [38, 0, 0], nk: [-26, 0, 0], ra: flat(0.0, 0.2), la: flat(0.0, -0.2) });
 const tuckedFours = handsKnees({ legs: knee(0, 0.15, { toes: "tucked" }) });
 const pike = plank({ at: [-0.3, 0.66, 0], tilt: 112, th: [6, 0, 0], legs: foot(-0.44, 0.14, { heel: 30, out: 0 }), arms: flat(0.34, 0.2), nk: [4, 0, 0] });
 const chest = { arms: aim([0.45, -0.88, 0.1], [0.6, 0.75, -0.3]) };
-const goblet = (z: number, c: Change = {}) => squat({ at: [-0.2, 0.29, z], ...chest, tilt: 22, lu: [20, 0, 0], th: [-2, 0, 0], nk: [-6, 0, 0], ...c });
+const goblet = (z: number, c: Change = {}) => squat({ at: [-0.2, 0.3, z], legs: foot(0, 0.3, { out: 34, pole: [0.8, 0.3, 1] }), ...chest, tilt: 22, lu: [20, 0, 0], th: [-2, 0, 0], nk: [-6, 0, 0], ...c });
 const walkHands: Change = { arms: aim([0.8, -0.5, 0.1], [0.7, 0.2, -0.62]) };
 const kneel = (c: Change = {}) => squat({ tilt: 24, lu: [20, 0, 0], th: [2, 0, 0], ...c });
 
@@ -40,7 +40,7 @@ export const wholeBodyMotions: MotionSet = {
   },
   "squat-drive-through": {
     standard: rep("side", [kneel(walkHands), drive], { at: [0, 1.2], beats: 2 }),
-    easier: rep("side", [squat({ ...floorHands }), to(drive, { arms: flat(0.5, 0.22), tilt: 26, lu: [40, 0, 0], th: [30, 0, 0], nk: [-20, 0, 0], at: [-0.06, null, 0] })], { at: [0, 1.2], beats: 2 }),
+    easier: rep("side", [squat({ ...floorHands, at: [-0.2, 0.34, 0], tilt: 22, lu: [44, 0, 0], th: [32, 0, 0] }), to(drive, { arms: flat(0.5, 0.22), tilt: 22, lu: [40, 0, 0], th: [30, 0, 0], nk: [-20, 0, 0], at: [-0.06, null, 0] })], { at: [0, 1.2], beats: 2 }),
   },
   "plank-step-turn": {
     standard: rep("three-quarter", [plank(), lungeIn, open], { lift: [0.06, 0.06, 0] }),
@@ -56,7 +56,7 @@ export const wholeBodyMotions: MotionSet = {
   },
   "hover-walk-back": {
     standard: rep("side", [hover, pike, walkedBack, pike], { beats: 4, lift: [0.03, 0.03, 0.03, 0.03] }),
-    easier: rep("side", [to(tuckedFours, {}), to(tuckedFours, { at: [-0.24, null, 0], tilt: 80 }), to(tuckedFours, { at: [-0.24, null, 0], tilt: 80 }), to(tuckedFours, {})], { beats: 4, props: [] }),
+    easier: rep("side", [to(tuckedFours, {}), to(tuckedFours, { at: [-0.24, null, 0], tilt: 80 }), to(tuckedFours, { at: [-0.24, null, 0], tilt: 80 }), to(tuckedFours, {})], { beats: 4, props: [widePad()] }),
   },
   "goblet-pry": {
     standard: rep("front", [goblet(0.09), goblet(-0.09)], { props: [{ ...weight("sternum"), from: { of: "sternum", off: [0.14, -0.02, -0.06] }, to: { of: "sternum", off: [0.14, -0.02, 0.06] } } as never] }),
@@ -85,6 +85,6 @@ export const wholeBodyMotions: MotionSet = {
   },
   "stick-squat-pry": {
     standard: rep("three-quarter", [kneel({ legs: foot(0, 0.24, { out: 26, pole: [1, 0.3, 0.6] }), ra: on("right.knee", [0.02, 0.07, -0.1]), la: on("left.knee", [0.02, 0.07, 0.1]) }), kneel({ legs: foot(0, 0.24, { out: 26, pole: [1, 0.3, 0.8] }), th: [2, 0, 36], lu: [18, 0, 6], nk: [0, 0, 40], la: on("right.knee", [-0.06, 0.04, -0.1]), ra: aim([-0.1, 0.3, 0.95]) })], { props: [stick(0.1)] }),
-    easier: rep("three-quarter", [wedged({ ra: on("right.knee", [0.06, 0.06, -0.1]), la: on("left.knee", [0.06, 0.06, 0.1]) }), wedged({ th: [2, 0, 32], lu: [18, 0, 6], nk: [0, 0, 34], la: on("right.knee", [-0.06, 0.04, -0.1]), ra: aim([-0.1, 0.3, 0.95]) })], { props: [stick(0.1), wedge(-0.06, 0)] }),
+    easier: rep("three-quarter", [wedged({ legs: wideWedge, ra: on("right.knee", [0.08, 0.06, -0.1]), la: on("left.knee", [0.06, 0.06, 0.1]) }), wedged({ legs: wideWedge, th: [2, 0, 32], lu: [18, 0, 6], nk: [0, 0, 34], la: on("right.knee", [-0.06, 0.04, -0.1]), ra: aim([-0.1, 0.3, 0.95]) })], { props: [stick(0.1), wedge(-0.06, 0)] }),
   },
 };

@@ -1,0 +1,15 @@
+import type { Motion, View } from "./motion";
+
+export const VIEW_NAMES = ["side", "front", "three-quarter", "above"] as const;
+export type ViewName = (typeof VIEW_NAMES)[number];
+
+/** The four views by name: 0 looks at the figure's right side, 90 at its front. Degrees. */
+export const VIEWS: Readonly<Record<ViewName, View>> = {
+  side: { around: 0, above: 7 },
+  front: { around: 90, above: 7 },
+  "three-quarter": { around: 42, above: 14 },
+  above: { around: 0, above: 68 },
+};
+
+/** The view a motion is best seen from. */
+export const viewOf = (motion: Motion): View => (typeof motion.view === "string" ? VIEWS[motion.view] : motion.view);

@@ -1,0 +1,58 @@
+import { describe, expect, it } from "vitest";
+import { motionFaults, samplesOf } from "~/core/figure/check";
+import { mirrorPose } from "~/core/figure/mirror";
+import { motionsSchema } from "~/core/figure/motion";
+import { playerOf } from "~/core/figure/play";
+import { POINT_NAMES } from "~/core/figure/points";
+import { otherPoint } from "~/core/figure/mirror";
+import { LEVELS } from "~/core/session/schema";
+import { DRILLS, drillById } from "~/library";
+import { MOTIONS, motionsOf } from ".";
+
+const drawn = DRILLS.flatMap((drill) => LEVELS.flatMap((level) => (MOTIONS[drill.id]?.[level] ? [{ drill, level, motion: MOTIONS[drill.id]![level]! }] : [])));
+
+describe("the motions of the library", () => {
+  it("draw every drill, and nothing that is not in the library", () => {
+    expect(DRILLS.filter((d) => !motionsOf(d.id)).map((d) => d.id)).toEqual([]);
+    expect(Object.keys(MOTIONS).filter((id) => !drillById(id))).toEqual([]);
+  });
+  it("give at least 80 easier and harder levels a motion of their own", () => {
+    expect(drawn.filter((d) => d.level !== "standard").length).toBeGreaterThanOrEqual(80);
+  });
+  it("knows no drill by a name every object has", () => expect(motionsOf("constructor")).toBeUndefined());
+});
+
+describe.each(drawn.map((d) => [`${d.drill.id}, ${d.level}`, d] as const))("%s", (_, { drill, level, motion }) => {
+  it("is a motion as the schema has it", () => expect(motionsSchema.safeParse({ standard: motion })).toMatchObject({ success: true }));
+  it("keeps over the floor, on its contacts and inside the joints' limits, and moves what it is for", () => {
+    expect(motionFaults(motion, drill.levels[level].main)).toEqual([]);
+  });
+  it("is drawn with the kit it needs and no other", () => {
+    const pieces = (list: readonly string[]) => [...new Set(list)].sort();
+    expect(pieces(motion.props.map((p) => p.piece))).toEqual(pieces(drill.levels[level].kit));
+  });
+  it("has a key for the beats of its own tempo", () => {
+    const { dose } = drill.levels[level];
+    if (dose.kind === "reps") expect(motion.beats).toBe(dose.tempo.length);
+  });
+});
+
+describe("the other side", () => {
+  it.each(drawn.filter((d) => d.level === "standard").map((d) => [d.drill.id, d.motion] as const))("of %s is its exact mirror", (_, motion) => {
+    const right = samplesOf(playerOf(motion, "right"));
+    const left = samplesOf(playerOf(motion, "left"));
+    let worst = 0;
+    right.forEach(({ body }, i) => {
+      for (const name of POINT_NAMES) {
+        const [x, y, z] = body.points[name];
+        const other = left[i]!.body.points[otherPoint(name)];
+        worst = Math.max(worst, Math.hypot(other[0] - x, other[1] - y, other[2] + z));
+      }
+    });
+    expect(worst).toBeLessThan(1e-4);
+    const { pose } = motion.keys[0]!;
+    // Zero and minus zero are the same place.
+    const plain = (value: unknown) => JSON.parse(JSON.stringify(value)) as unknown;
+    expect(plain(mirrorPose(mirrorPose(pose)))).toEqual(plain(pose));
+  });
+});
