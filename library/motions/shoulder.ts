@@ -7,7 +7,7 @@ const goalPost = onRoller({ th: [6, 0, 0], arms: aim([0.25, -0.1, 0.96], [0.98, 
 const goalOpen = onRoller({ th: [-12, 0, 0], arms: aim([-0.1, 0.05, 0.99], [-0.1, 0.98, 0.1]) });
 const floorGoal = base([0, null, 0], -90, arm(20, 14, 4), footUp(0.42, 0.17));
 
-const threePoint = (c: Parameters<typeof to>[1]) => handsKnees({ la: flat(0.5, -0.06), ...c });
+const threePoint = (c: Parameters<typeof to>[1]) => handsKnees({ la: flat(0.46, -0.1), ...c });
 const armAhead = threePoint({ ra: aimRoom([0.96, 0.1, 0.25]) });
 const armOut = threePoint({ ra: aimRoom([0.15, 0.15, 0.98]), th: [0, 0, 8] });
 const armHip = threePoint({ ra: aimRoom([-0.92, 0.24, 0.3]), th: [0, 0, 6] });

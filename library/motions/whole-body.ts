@@ -9,7 +9,7 @@ const reach = (r: number, c: Change = {}) => squat({ lu: [24, 0, r * 0.2], th: [
 const post = support(0.5, -0.22, 0.8);
 const heldPost = grip(0.48, 0.72, -0.22);
 const floorHands: Change = { ra: flat(0.36, 0.14), la: flat(0.36, -0.14), tilt: 40, lu: [34, 0, 0], th: [18, 0, 0] };
-const drive = halfKneel({ at: [0.06, null, 0], rl: knee(-0.04, 0.16, { toes: "tucked" }), ll: foot(0.36, -0.2, { out: 14 }), tilt: -6, lu: [4, 0, 0], arms: aim([0.8, -0.5, 0.1], [0.7, 0.2, -0.62]) });
+const drive = halfKneel({ at: [0.06, null, 0], rl: knee(-0.04, 0.2, { toes: "tucked" }), ll: foot(0.36, -0.2, { out: 14 }), tilt: -6, lu: [4, 0, 0], arms: aim([0.8, -0.5, 0.1], [0.7, 0.2, -0.62]) });
 const lungeIn = lowLunge();
 const open = lowLunge({ th: [0, 0, 38], lu: [10, 0, 8], nk: [0, 0, 46], ra: aimRoom([0, 1, 0.12]), la: flat(0.42, -0.1) });
 const onBlocks = { arms: flat(0.42, 0.2, { y: 0.2 }) };
