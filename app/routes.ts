@@ -12,10 +12,18 @@ export default [
     route("sessions/:id/hand-out", "routes/hand-out/route.tsx"),
     route("heard", "routes/heard/route.tsx"),
     route("teams", "routes/teams/route.tsx"),
+    route("library", "routes/library/route.tsx"),
+    route("library/sheet", "routes/library/sheet.tsx"),
+    route("library/:drill", "routes/drill/route.tsx"),
+    route("library/:drill/edit", "routes/own-drill/route.tsx"),
     route("sessions/:id", "routes/desk/route.tsx"),
   ]),
   route("sessions/:id/save", "routes/desk/save.ts"),
   route("sessions/:id/export", "routes/sessions/export.ts"),
+
+  route("library/:drill/export", "routes/drill/export.ts"),
+  route("figure/:drill/:level/:moment", "routes/figure-still.ts"),
+  route("figure/:drill", "routes/figure-motion.ts"),
 
   // For athletes, from a link
   route("f/:token", "routes/follow/route.tsx"),

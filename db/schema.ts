@@ -1,7 +1,8 @@
 import { sql } from "drizzle-orm";
 import {
-  boolean, check, doublePrecision, foreignKey, index, integer, jsonb, pgTable, smallint, text, timestamp, unique, uuid,
+  boolean, check, doublePrecision, foreignKey, index, integer, jsonb, pgTable, primaryKey, smallint, text, timestamp, unique, uuid,
 } from "drizzle-orm/pg-core";
+import type { Drill } from "~/core/drills/schema";
 import type { Edition } from "~/core/edition/edition";
 import type { Tightness } from "~/core/checkin/schema";
 import type { Purpose, Session } from "~/core/session/schema";
@@ -174,6 +175,35 @@ export const checkIn = pgTable("check_in", {
   check("check_in_hard", sql`${t.hard} between 0 and 10`),
   check("check_in_note", sql`length(${t.note}) <= 500`),
   check("check_in_pain_where", sql`length(${t.painWhere}) <= 120`),
+]);
+
+/** A drill a coach has made. What it says is in its revisions; `revision` is the newest. */
+export const ownDrill = pgTable("own_drill", {
+  id: uuid("id").primaryKey().defaultRandom(),
+  ownerId: ownerId(),
+  name: text("name").notNull(),
+  revision: integer("revision").notNull().default(1),
+  archivedAt: moment("archived_at"),
+  createdAt: made(),
+  updatedAt: changed(),
+}, (t) => [
+  unique("own_drill_owner").on(t.id, t.ownerId),
+  index("own_drill_list").on(t.ownerId, t.updatedAt),
+  check("own_drill_name", sql`length(${t.name}) between 3 and 80`),
+]);
+
+/** One state of an own drill, as sessions and editions use it. Rows never change; a trigger in the migrations sees to it. */
+export const ownDrillRevision = pgTable("own_drill_revision", {
+  drillId: uuid("drill_id").notNull(),
+  number: integer("number").notNull(),
+  ownerId: ownerId(),
+  doc: jsonb("doc").$type<Drill>().notNull(),
+  createdAt: made(),
+}, (t) => [
+  primaryKey({ name: "own_drill_revision_pk", columns: [t.drillId, t.number] }),
+  foreignKey({ name: "own_drill_revision_drill", columns: [t.drillId, t.ownerId], foreignColumns: [ownDrill.id, ownDrill.ownerId] }).onDelete("cascade"),
+  index("own_drill_revision_owner").on(t.ownerId),
+  check("own_drill_revision_number", sql`${t.number} >= 1`),
 ]);
 
 /** Facts about this database, such as that the demo data has been loaded. */

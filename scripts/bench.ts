@@ -11,6 +11,7 @@ import { openAccounts } from "~/db/accounts";
 import { connect, migrateTo } from "~/db/client";
 import { loadDemo } from "~/db/demo/load";
 import { DRILLS, drillById } from "~/library";
+import { drawnDrillById } from "~/library/drawn";
 import { buildIfChanged } from "./setup/build";
 import { startCluster } from "./setup/cluster";
 import { ROOT, stateFolder } from "./setup/places";
@@ -139,7 +140,7 @@ async function main(): Promise<void> {
     const secret = randomBytes(32).toString("hex");
     const { db, close } = connect(cluster.url);
     await migrateTo(db, `${ROOT}/db/migrations`);
-    await loadDemo(db, openAccounts(db, { secret, baseUrl: "http://127.0.0.1" }), { secret, password: PASSWORD, drills: drillById });
+    await loadDemo(db, openAccounts(db, { secret, baseUrl: "http://127.0.0.1" }), { secret, password: PASSWORD, drills: drawnDrillById });
     await close();
     const server = await startServer({ DATABASE_URL: cluster.url, MAPSET_SECRET: secret, MAPSET_LIMITS: "off" });
     const browser = await chromium.launch({ executablePath: "/usr/bin/chromium", args: CHROMIUM_ARGS });

@@ -130,14 +130,14 @@ async function prepare(url: string, secret: string, baseUrl: string, demoPasswor
   const { connect, migrateTo } = await import("~/db/client");
   const { openAccounts } = await import("~/db/accounts");
   const { loadDemo, demoEmail } = await import("~/db/demo/load");
-  const { drillById } = await import("~/library");
+  const { drawnDrillById } = await import("~/library/drawn");
   const { db, close } = connect(url);
   try {
     await db.execute(sql`select 1`).catch((error: Error & { cause?: Error }) => {
       throw new Trouble(`the database at ${new URL(url).host} cannot be reached: ${error.cause?.message ?? error.message}. Check DATABASE_URL.`);
     });
     await migrateTo(db, `${ROOT}/db/migrations`);
-    await loadDemo(db, openAccounts(db, { secret, baseUrl }), { secret, password: demoPassword, drills: drillById });
+    await loadDemo(db, openAccounts(db, { secret, baseUrl }), { secret, password: demoPassword, drills: drawnDrillById });
     const email = await demoEmail(db);
     return email ? { email, password: demoPassword } : undefined;
   } finally {

@@ -5,7 +5,7 @@ import { openAccounts } from "~/db/accounts";
 import type { Db } from "~/db/client";
 import { loadDemo } from "~/db/demo/load";
 import { freshDatabase, TEST_SECRET } from "~/db/testing";
-import { drillById } from "~/library";
+import { drawnDrillById } from "~/library/drawn";
 import { startServer } from "~/scripts/setup/server-process";
 
 export const DEMO = { email: "coach@kestrelsound.example", password: "for these tests only" };
@@ -30,7 +30,7 @@ export async function startWorld(): Promise<World> {
   const { db, url, end } = await freshDatabase();
   const server = await startServer({ DATABASE_URL: url, MAPSET_SECRET: TEST_SECRET });
   const { base } = server;
-  await loadDemo(db, openAccounts(db, { secret: TEST_SECRET, baseUrl: base }), { secret: TEST_SECRET, password: DEMO.password, drills: drillById });
+  await loadDemo(db, openAccounts(db, { secret: TEST_SECRET, baseUrl: base }), { secret: TEST_SECRET, password: DEMO.password, drills: drawnDrillById });
   const browser: Browser = await chromium.launch({ executablePath: "/usr/bin/chromium", args: CHROMIUM_ARGS });
   const errors: string[] = [];
   return {

@@ -1,4 +1,5 @@
 import { z } from "zod";
+import { motionsSchema } from "~/core/figure/motion";
 import { doseSchema } from "~/core/session/schema";
 import { POSTURES } from "~/core/timeline/postures";
 import { KIT } from "./kit";
@@ -55,6 +56,7 @@ export const drillSchema = z.strictObject({
   faults: z.array(z.strictObject({ see: sentence, say: sentence })).min(1).max(5),
   cautions: z.array(sentence).min(1).max(5),
   levels: z.strictObject({ easier: levelSchema, standard: levelSchema, harder: levelSchema }),
+  motions: motionsSchema.optional().describe("How it moves; a drill without is shown in words"),
 });
 
 export type Method = (typeof METHODS)[number];

@@ -1,20 +1,27 @@
 import type { Drill } from "~/core/drills/schema";
-import type { Session } from "~/core/session/schema";
+import type { LevelName, Session } from "~/core/session/schema";
 
 /** A session as it was handed out, with the drills as they were that day, so that it never changes under anyone's feet. */
 export type Edition = { session: Session; drills: Drill[] };
 
 /** Freezes a session together with each drill it uses, once, in order of first use. Throws when a drill is unknown. */
 export function makeEdition(session: Session, drills: (id: string) => Drill | undefined): Edition {
-  const ids = new Set(session.blocks.flatMap((block) => block.items.map((item) => item.drill)));
+  const items = session.blocks.flatMap((block) => block.items);
   return {
     session,
-    drills: [...ids].map((id) => {
+    drills: [...new Set(items.map((item) => item.drill))].map((id) => {
       const drill = drills(id);
       if (!drill) throw new Error(`No drill ${id}`);
-      return drill;
+      return withUsedMotions(drill, new Set(items.filter((item) => item.drill === id).map((item) => item.level)));
     }),
   };
+}
+
+/** The drill with the motions of the levels in use only: an edition is sent to phones. */
+function withUsedMotions({ motions, ...drill }: Drill, levels: ReadonlySet<LevelName>): Drill {
+  if (!motions) return drill;
+  const { standard, easier, harder } = motions;
+  return { ...drill, motions: { standard, ...(easier && levels.has("easier") && { easier }), ...(harder && levels.has("harder") && { harder }) } };
 }
 
 /** Finds the drills of an edition by id. */

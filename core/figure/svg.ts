@@ -10,14 +10,14 @@ const marksSvg = (marks: readonly Mark[]) => marks.map((m) => `<path class="${ma
 
 export const frameBox = (frame: Frame): string => [frame.x, frame.y, frame.width, frame.height].map((v) => v.toFixed(1)).join(" ");
 
-type StillOptions = DrawOptions & { view?: View; shape?: number; label?: string };
+type StillOptions = DrawOptions & { view?: View; shape?: number; label?: string; least?: number };
 
 const escape = (text: string) => text.replace(/[&<>"]/g, (c) => ({ "&": "&amp;", "<": "&lt;", ">": "&gt;", '"': "&quot;" })[c] ?? c);
 
 /** A still of one moment as an SVG document. */
-export function stillSvg(player: Player, beat: number, { view = viewOf(player.motion), shape = 4 / 3, label, ...options }: StillOptions = {}): string {
+export function stillSvg(player: Player, beat: number, { view = viewOf(player.motion), shape = 4 / 3, label, least, ...options }: StillOptions = {}): string {
   const body = bodyAt(player, beat);
-  return wrap(frameOf(player, view, shape), marksSvg(draw(body, view, { props: player.motion.props, ...options })), label);
+  return wrap(frameOf(player, view, shape, least), marksSvg(draw(body, view, { props: player.motion.props, ...options })), label);
 }
 
 /** Start and end in one picture, the start as a ghost behind, for print. */

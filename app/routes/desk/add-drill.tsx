@@ -2,6 +2,8 @@ import { Command } from "cmdk";
 import { Plus, Search } from "lucide-react";
 import { memo, useMemo, useRef, useState } from "react";
 import { cx } from "~/app/ui/classes";
+import { Still } from "~/app/ui/figure/still";
+import { newerRevision } from "~/core/drills/own";
 import type { Drill } from "~/core/drills/schema";
 import { findDrills, makeFindable } from "~/core/drills/search";
 import { KIT_FACTS } from "~/core/drills/kit";
@@ -9,17 +11,19 @@ import { doseWords, METHOD_WORDS } from "~/core/text/words";
 import { POSTURE_WORDS } from "~/core/timeline/postures";
 import { DRILLS } from "~/library";
 
-const FINDABLE = makeFindable(DRILLS);
+const SHIPPED = makeFindable(DRILLS);
 
 /** Finds a drill by name, joint, method, posture or kit, and puts it after the selected one. Stays open for the next. */
-export const AddDrill = memo(function AddDrill({ after, onAdd, onAddBlock }: { after: string; onAdd: (drill: Drill) => void; onAddBlock: (drill: Drill) => void }) {
+export const AddDrill = memo(function AddDrill({ own, after, onAdd, onAddBlock }: { own: readonly Drill[]; after: string; onAdd: (drill: Drill) => void; onAddBlock: (drill: Drill) => void }) {
   const [open, setOpen] = useState(false);
   const [query, setQuery] = useState("");
   const [said, setSaid] = useState("");
   const [inBlock, setInBlock] = useState(false);
   const box = useRef<HTMLDivElement>(null);
   const input = useRef<HTMLInputElement>(null);
-  const found = useMemo(() => findDrills(FINDABLE, query), [query]);
+  // Of a coach's own drills the newest revisions come first.
+  const findable = useMemo(() => [...makeFindable(own.filter((drill) => !newerRevision(drill.id, own.map((d) => d.id)))), ...SHIPPED], [own]);
+  const found = useMemo(() => findDrills(findable, query), [findable, query]);
   const add = (drill: Drill) => {
     (inBlock ? onAddBlock : onAdd)(drill);
     setQuery("");
@@ -61,6 +65,7 @@ export const AddDrill = memo(function AddDrill({ after, onAdd, onAddBlock }: { a
               className="flex cursor-pointer items-center gap-3 border-b border-line/60 px-3 py-1.5 data-[selected=true]:bg-depth-1"
             >
               <Plus size={15} className="shrink-0 text-ink-faint" aria-hidden />
+              <Still drill={drill.id} size={40} />
               <span className="min-w-0 flex-1">
                 <span className="block truncate font-medium">{drill.name}</span>
                 <span className="block truncate text-sm text-ink-soft">

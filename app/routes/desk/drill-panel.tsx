@@ -1,25 +1,30 @@
 import { TriangleAlert, X } from "lucide-react";
 import { CueEditor } from "./cue-editor";
 import { DoseEditor } from "./dose-editor";
+import { useDrills, useOwnIds } from "./drills";
 import type { Desk, Place } from "./use-desk";
 import { IconButton } from "~/app/ui/button";
 import { cx } from "~/app/ui/classes";
+import { Still } from "~/app/ui/figure/still";
 import { SelectField } from "~/app/ui/field";
 import { NumberField } from "~/app/ui/number-field";
 import { KIT_FACTS } from "~/core/drills/kit";
+import { newerRevision, readOwnId } from "~/core/drills/own";
 import { ROW_FACTS, type Row } from "~/core/drills/rows";
 import type { Drill, DrillLevel } from "~/core/drills/schema";
 import { LEVELS, type Item, type LevelName, type SideMode } from "~/core/session/schema";
 import { sameJson } from "~/core/session/same";
 import { LEVEL_WORDS, sensibleSides, SIDE_MODE_WORDS } from "~/core/text/words";
 import { doseSeconds } from "~/core/timeline/dose";
-import { drillById } from "~/library";
 
 /** Everything about the selected drill: its numbers, then what it is, what to feel and what to take care of. */
 export function DrillPanel({ desk, place }: { desk: Desk; place: Place }) {
+  const drills = useDrills();
+  const ownIds = useOwnIds();
   const item = desk.session.blocks[place.block]?.items[place.item];
-  const drill = item && drillById(item.drill);
+  const drill = item && drills(item.drill);
   if (!item || !drill) return null;
+  const newer = newerRevision(drill.id, ownIds);
   const level = drill.levels[item.level];
   const edit = (change: Partial<Item>, words: string, key?: string) => desk.editItem(place, change, `${drill.name}: ${words}`, key);
   const setLevel = (name: LevelName) => {
@@ -38,6 +43,21 @@ export function DrillPanel({ desk, place }: { desk: Desk; place: Place }) {
           <X size={17} aria-hidden />
         </IconButton>
       </header>
+      <div className="flex gap-2 rounded-md border border-line bg-paper">
+        {(["start", "end"] as const).map((at) => (
+          <Still key={at} drill={drill.id} level={item.level} at={at} size={150} alt={`${drill.name}, ${at}`} className="min-w-0 flex-1" />
+        ))}
+      </div>
+      <p className="-mt-2 flex flex-wrap gap-x-4 text-sm">
+        <a href={`/library/${drill.id}`} target="_blank" rel="noreferrer" className="text-ink-soft underline underline-offset-4 hover:text-ink">
+          See it move and read all about it
+        </a>
+        {newer && (
+          <button type="button" className="font-medium text-depth-6 underline underline-offset-4" onClick={() => edit({ drill: newer }, `revision ${readOwnId(newer)?.revision}`)}>
+            You have changed this drill since: use revision {readOwnId(newer)?.revision}
+          </button>
+        )}
+      </p>
       <LevelChoice drill={drill} chosen={item.level} onChoose={setLevel} />
       <Cautions drill={drill} level={level} />
       <DoseEditor dose={item.dose} level={level} pace={desk.session.pace} onChange={(dose, words, key) => edit({ dose }, words, `dose ${key}`)} />

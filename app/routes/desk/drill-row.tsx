@@ -2,17 +2,18 @@ import { useSortable } from "@dnd-kit/sortable";
 import { CSS } from "@dnd-kit/utilities";
 import { ChevronDown, ChevronUp, Copy, Ellipsis, GripVertical, Split, Trash2 } from "lucide-react";
 import { memo } from "react";
+import { useDrills } from "./drills";
 import { rowId } from "./row-ids";
 import type { Desk } from "./use-desk";
 import { IconButton } from "~/app/ui/button";
 import { cx } from "~/app/ui/classes";
+import { Still } from "~/app/ui/figure/still";
 import { Menu } from "~/app/ui/menu";
 import { splitBlock } from "~/core/session/edits";
 import type { Item } from "~/core/session/schema";
 import { clockText } from "~/core/text/clock";
 import { doseWords, LEVEL_WORDS, SIDE_MODE_WORDS } from "~/core/text/words";
 import { sideModeOf } from "~/core/timeline/passes";
-import { drillById } from "~/library";
 
 type RowProps = {
   item: Item; block: number; index: number; number: number; seconds: number; sides: string; selected: boolean; alone: boolean;
@@ -22,9 +23,10 @@ type RowProps = {
 export const DrillRow = memo(function DrillRow({ item, block, index, number, seconds, sides, selected, alone, select, copy, remove, nudge, change }: RowProps) {
   const place = { block, item: index };
   const { attributes, listeners, setNodeRef, setActivatorNodeRef, transform, transition, isDragging } = useSortable({ id: rowId(place), animateLayoutChanges: () => false });
-  const drill = drillById(item.drill);
+  const drills = useDrills();
+  const drill = drills(item.drill);
   const name = drill?.name ?? item.drill;
-  const mode = sideModeOf(item, drillById);
+  const mode = sideModeOf(item, drills);
   return (
     <li
       ref={setNodeRef} style={{ transform: CSS.Translate.toString(transform), transition }}
@@ -42,9 +44,10 @@ export const DrillRow = memo(function DrillRow({ item, block, index, number, sec
       </button>
       <button
         type="button" data-row={rowId(place)} aria-pressed={selected} onClick={() => select(selected ? undefined : place)}
-        className="grid min-w-0 flex-1 scroll-my-2 max-lg:scroll-mb-[60dvh] grid-cols-[1.6rem_minmax(0,1fr)_auto] items-center gap-x-2 py-1 text-left"
+        className="grid min-w-0 flex-1 scroll-my-2 max-lg:scroll-mb-[60dvh] grid-cols-[1.6rem_2.6rem_minmax(0,1fr)_auto] items-center gap-x-2 py-0.5 text-left"
       >
         <span className="text-right text-sm text-ink-faint">{number}</span>
+        <Still drill={item.drill} level={item.level} size={40} />
         <span className="min-w-0">
           <span className="block truncate font-medium">{name}</span>
           <span className="block truncate text-sm text-ink-soft">

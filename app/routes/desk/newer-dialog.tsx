@@ -1,13 +1,13 @@
 import { format } from "date-fns";
 import { AlertDialog as Alert } from "radix-ui";
 import { useState } from "react";
+import { useDrills } from "./drills";
 import type { useSaving } from "./use-saving";
 import { Button } from "~/app/ui/button";
 import { itemCount } from "~/core/session/edits";
 import type { Session } from "~/core/session/schema";
 import { clockText } from "~/core/text/clock";
 import { compile } from "~/core/timeline/compile";
-import { drillById } from "~/library";
 
 /** Another tab or device has saved a newer copy: nothing is overwritten until the coach has chosen. */
 export function NewerDialog({ saving, mine }: { saving: ReturnType<typeof useSaving>; mine: Session }) {
@@ -52,12 +52,13 @@ export function NewerDialog({ saving, mine }: { saving: ReturnType<typeof useSav
 }
 
 function Copy({ words, doc }: { words: string; doc: Session }) {
+  const drills = useDrills();
   return (
     <div className="rounded-md border border-line bg-paper px-3 py-2">
       <dt className="text-sm text-ink-faint">{words}</dt>
       <dd className="font-medium">{doc.title}</dd>
       <dd className="text-sm text-ink-soft">
-        {clockText(compile(doc, drillById).totalSeconds)} · {itemCount(doc)} drills
+        {clockText(compile(doc, drills).totalSeconds)} · {itemCount(doc)} drills
       </dd>
     </div>
   );

@@ -3,6 +3,7 @@ import { SortableContext, sortableKeyboardCoordinates, verticalListSortingStrate
 import { useMemo } from "react";
 import { BlockHead } from "./block-head";
 import { DrillRow } from "./drill-row";
+import { useDrills } from "./drills";
 import { headId, readRow, rowId } from "./row-ids";
 import { nameAt, type Desk, type Place, type Selection } from "./use-desk";
 import { restrictToVerticalAxis } from "./vertical";
@@ -28,6 +29,7 @@ const MODIFIERS = [restrictToVerticalAxis];
 /** The blocks and drills in order; rows are dragged, or moved with Alt and the arrow keys. */
 export function Outline({ desk }: { desk: Desk }) {
   const { session, selection, totals } = desk;
+  const drills = useDrills();
   // The list of rows stays the same object while only doses change, so that the rows need not be drawn again.
   const counts = session.blocks.map((block) => block.items.length).join(",");
   const ids = useMemo(
@@ -44,7 +46,7 @@ export function Outline({ desk }: { desk: Desk }) {
   };
   const words = (id: string | number) => {
     const place = readRow(String(id));
-    return place ? nameAt(session, place) : `the start of block ${Number(String(id).split(" ")[1]) + 1}`;
+    return place ? nameAt(session, place, drills) : `the start of block ${Number(String(id).split(" ")[1]) + 1}`;
   };
   return (
     <DndContext

@@ -1,6 +1,7 @@
 import { z } from "zod";
 import type { Route } from "./+types/save";
 import { idOf, requireCoachForData } from "~/app/server/coach.server";
+import { drillsOf } from "~/app/server/drills.server";
 import { keepSession } from "~/app/server/session-docs.server";
 import { getServices } from "~/app/server/services.server";
 import { parseWith, type Fault } from "~/core/faults";
@@ -8,7 +9,6 @@ import { readSession } from "~/core/session/read";
 import type { Session } from "~/core/session/schema";
 import { compile } from "~/core/timeline/compile";
 import { findSession, saveSession, type StoredSession } from "~/db/sessions";
-import { drillById } from "~/library";
 
 const message = z.strictObject({ basedOn: z.int().min(1), doc: z.unknown(), asCopy: z.boolean().optional() });
 
@@ -41,10 +41,11 @@ export async function action({ request, params }: Route.ActionArgs) {
 async function save(ownerId: string, id: string, body: unknown): Promise<SaveAnswer> {
   const given = parseWith(message, body);
   if (!given.ok) return { kind: "refused", faults: given.faults };
-  const read = readSession(given.value.doc, drillById);
+  const drills = await drillsOf(ownerId);
+  const read = readSession(given.value.doc, drills);
   if (!read.ok) return { kind: "refused", faults: read.faults };
   if (given.value.asCopy) return { kind: "copied", id: await keepSession(ownerId, read.value) };
-  const saved = await saveSession(getServices().db, ownerId, id, given.value.basedOn, read.value, compile(read.value, drillById).totalSeconds);
+  const saved = await saveSession(getServices().db, ownerId, id, given.value.basedOn, read.value, compile(read.value, drills).totalSeconds);
   if (saved.kind === "saved") return { ...saved, updatedAt: saved.updatedAt.toISOString() };
   return saved.kind === "newer" ? { kind: "newer", stored: deskCopy(saved.stored) } : saved;
 }

@@ -1,4 +1,5 @@
 import { useState } from "react";
+import { useDrills } from "./drills";
 import type { Desk } from "./use-desk";
 import { FieldNote, inputLook, SelectField } from "~/app/ui/field";
 import { NumberField } from "~/app/ui/number-field";
@@ -8,7 +9,6 @@ import { PURPOSES, type Pace } from "~/core/session/schema";
 import { clockText, readClock, secondsText } from "~/core/text/clock";
 import { PURPOSE_WORDS } from "~/core/text/words";
 import { postureChanges, totalsByKind } from "~/core/timeline/totals";
-import { drillById } from "~/library";
 
 const PACE: { key: keyof Pace; label: string; least: number; step: number }[] = [
   { key: "demo", label: "Watch first", least: 0, step: 5 },
@@ -150,7 +150,8 @@ function Side({ words, seconds }: { words: string; seconds: number }) {
 }
 
 function KitLines({ desk }: { desk: Desk }) {
-  const kit = kitList(desk.session, drillById);
+  const drills = useDrills();
+  const kit = kitList(desk.session, drills);
   if (kit.length === 0) return <p className="text-sm text-ink-soft">None.</p>;
   return (
     <ul className="text-sm">

@@ -7,7 +7,7 @@ import type { Drill } from "~/core/drills/schema";
 import { profileOf } from "~/core/profile/profile";
 import { compile } from "~/core/timeline/compile";
 import { totalsByItem } from "~/core/timeline/totals";
-import { drillById } from "~/library";
+import type { DrillLookup } from "./drills";
 
 export type Place = edits.Place;
 
@@ -25,7 +25,7 @@ type Change = (
 type State = { history: History<Session>; selection: Selection };
 
 /** The session being worked on: edits with undo, the selection, and what is computed from it. */
-export function useDesk(first: Session) {
+export function useDesk(first: Session, drills: DrillLookup) {
   const [state, setState] = useState<State>(() => ({ history: startHistory(first), selection: undefined }));
   const session = state.history.present;
 
@@ -63,25 +63,25 @@ export function useDesk(first: Session) {
           if (after === s.history.present) return s;
           return { history: record(s.history, after, `new block with ${drill.name}`, Date.now()), selection: { block: at, item: 0 } };
         }),
-      remove: (place: Place) => change((s) => edits.removeItem(s, place), (s) => `take out ${nameAt(s, place)}`),
+      remove: (place: Place) => change((s) => edits.removeItem(s, place), (s) => `take out ${nameAt(s, place, drills)}`),
       copy: (place: Place) =>
-        change((s) => edits.copyItem(s, place), (s) => `copy ${nameAt(s, place)}`, undefined, () => ({ block: place.block, item: place.item + 1 })),
+        change((s) => edits.copyItem(s, place), (s) => `copy ${nameAt(s, place, drills)}`, undefined, () => ({ block: place.block, item: place.item + 1 })),
       move: (from: Place, to: Place) =>
-        change((s) => edits.moveItem(s, from, to), (s) => `move ${nameAt(s, from)}`, undefined, (after, before) => landed(before, after, from, to)),
+        change((s) => edits.moveItem(s, from, to), (s) => `move ${nameAt(s, from, drills)}`, undefined, (after, before) => landed(before, after, from, to)),
       nudge: (place: Place, by: -1 | 1) =>
         setState((s) => {
           const moved = edits.nudgeItem(s.history.present, place, by);
           if (moved.session === s.history.present) return s;
-          return { history: record(s.history, moved.session, `move ${nameAt(s.history.present, place)}`, Date.now()), selection: moved.place };
+          return { history: record(s.history, moved.session, `move ${nameAt(s.history.present, place, drills)}`, Date.now()), selection: moved.place };
         }),
     }),
-    [change],
+    [change, drills],
   );
 
   const computed = useMemo(() => {
-    const timeline = compile(session, drillById);
+    const timeline = compile(session, drills);
     return { timeline, profile: profileOf(session, timeline), totals: totalsByItem(timeline) };
-  }, [session]);
+  }, [session, drills]);
 
   return { session, selection: state.selection, history: state.history, ...computed, ...actions };
 }
@@ -114,7 +114,7 @@ function landed(before: Session, after: Session, from: Place, to: Place): Place 
   return emptied ? { block: to.block - 1, item: to.item } : to;
 }
 
-export function nameAt(session: Session, place: Place): string {
+export function nameAt(session: Session, place: Place, drills: DrillLookup): string {
   const id = session.blocks[place.block]?.items[place.item]?.drill ?? "";
-  return drillById(id)?.name ?? id;
+  return drills(id)?.name ?? id;
 }

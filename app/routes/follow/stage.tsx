@@ -1,5 +1,6 @@
 import { ChevronsRight, Pause, Play, Repeat, SkipBack, SkipForward, Square, TimerReset, Volume2 } from "lucide-react";
 import { useState } from "react";
+import { FigureView } from "./figure-view";
 import { Guide } from "./guide";
 import { SoundSwitches } from "./sound-switches";
 import type { SoundSettings } from "./sound";
@@ -31,6 +32,7 @@ export function Stage({ run, now, act, facts, profile, title, sound, onSound }: 
   const face = moment && faceOf(moment, facts);
   if (!moment || !face) return null;
   const paused = run.state === "paused";
+  const here = facts(moment.segment);
   const again = repeatable(run, now);
   return (
     <div className="mx-auto grid h-dvh max-w-7xl grid-rows-[auto_1fr_auto] overflow-hidden">
@@ -38,10 +40,15 @@ export function Stage({ run, now, act, facts, profile, title, sound, onSound }: 
       <div className="grid min-h-0 content-start gap-x-10 gap-y-2 overflow-y-auto px-5 pt-3 md:landscape:grid-cols-2 md:landscape:content-center">
         <div className="flex min-w-0 flex-col gap-2">
           <Heading face={face} paused={paused} />
-          <Side face={face} />
-          <Figures face={face} />
+          <div className="flex items-center gap-3 md:landscape:flex-col md:landscape:items-stretch">
+            <div className="min-w-0 flex-1">
+              <Side face={face} />
+            </div>
+            <Figures face={face} />
+          </div>
         </div>
         <div className="flex min-w-0 flex-col gap-3 pb-2">
+          {here && <FigureView drill={here.drill} item={here.item} moment={moment} at={() => positionAt(run, Date.now())} />}
           {face.guide && <Guide guide={face.guide} />}
           <Words face={face} />
         </div>
@@ -155,7 +162,7 @@ function Arrow({ right = false }: { right?: boolean }) {
 function Figures({ face }: { face: Face }) {
   return (
     <div className="flex items-end justify-center gap-3">
-      <p className="clock-type text-[clamp(7rem,min(46vw,32vh),24rem)] leading-[0.82] tabular-nums" data-testid="big">
+      <p className="clock-type text-[clamp(6.5rem,min(36vw,22vh),24rem)] leading-[0.82] md:landscape:text-[clamp(8rem,min(30vw,44vh),26rem)] tabular-nums" data-testid="big">
         {face.big}
       </p>
       <div className="pb-1 text-left">

@@ -6,6 +6,7 @@ import QRCode from "qrcode";
 import type { Route } from "./+types/route";
 import { idOf, notHere, requireCoach } from "~/app/server/coach.server";
 import { fieldText } from "~/app/server/forms.server";
+import { drawnDrillsOf, drillsOf } from "~/app/server/drills.server";
 import { getServices } from "~/app/server/services.server";
 import { Button, ButtonLink } from "~/app/ui/button";
 import { cx } from "~/app/ui/classes";
@@ -23,7 +24,6 @@ import { compile } from "~/core/timeline/compile";
 import { handOut, listEditions, withdrawLink, type EditionRow, type LinkRow } from "~/db/editions";
 import { findSession } from "~/db/sessions";
 import { listTeams } from "~/db/teams";
-import { drillById } from "~/library";
 
 export const meta: Route.MetaFunction = ({ loaderData }) => [{ title: `Hand out ${loaderData?.title ?? ""} · Mapset` }];
 
@@ -34,12 +34,14 @@ export async function loader({ request, params }: Route.LoaderArgs) {
   const stored = await findSession(db, coach.id, id);
   if (!stored) throw notHere();
   const [editions, teams] = await Promise.all([listEditions(db, coach.id, id, secret), listTeams(db, coach.id)]);
-  const timeline = compile(stored.doc, drillById);
+  const drills = await drillsOf(coach.id);
+  const timeline = compile(stored.doc, drills);
   const { doc } = stored;
   return {
     id, title: doc.title, purpose: doc.purpose, totalSeconds: timeline.totalSeconds, target: doc.target, work: timeline.workSeconds,
     profile: miniProfile(profileOf(doc, timeline), 520, 84),
-    kit: kitList(doc, drillById), cautions: cautionsOf(makeEdition(doc, drillById)),
+    kit: kitList(doc, drills), cautions: cautionsOf(makeEdition(doc, drills)),
+    items: doc.blocks.flatMap((block) => block.items.map((item) => ({ drill: item.drill, level: item.level, name: drills(item.drill)?.name ?? item.drill }))),
     teams: teams.map((team) => ({ id: team.id, name: team.name, people: team.athletes.length })),
     editions: await Promise.all(editions.map(async (edition) => ({ ...edition, links: await Promise.all(edition.links.map((link) => show(link, baseUrl))) }))),
   };
@@ -64,7 +66,8 @@ export async function action({ request, params }: Route.ActionArgs) {
   const stored = await findSession(db, coach.id, id);
   if (!stored) throw notHere();
   const team = fieldText(form, "team");
-  const made = await handOut(db, coach.id, id, makeEdition(stored.doc, drillById), compile(stored.doc, drillById).totalSeconds, team === "" ? null : idOf(team), secret);
+  const drills = await drawnDrillsOf(coach.id);
+  const made = await handOut(db, coach.id, id, makeEdition(stored.doc, drills), compile(stored.doc, drills).totalSeconds, team === "" ? null : idOf(team), secret);
   if (!made) throw notHere("There is no such team among yours.");
   throw redirect(`/sessions/${id}/hand-out#editions`);
 }

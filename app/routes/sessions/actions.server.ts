@@ -1,6 +1,7 @@
 import { z } from "zod";
 import { importSession, keepSession, LARGEST_IMPORT, mustRead } from "~/app/server/session-docs.server";
 import { fieldText } from "~/app/server/forms.server";
+import { drillsOf } from "~/app/server/drills.server";
 import { getServices } from "~/app/server/services.server";
 import { idOf, notHere } from "~/app/server/coach.server";
 import type { Fault } from "~/core/faults";
@@ -9,7 +10,6 @@ import { newSession } from "~/core/session/start";
 import { readClock } from "~/core/text/clock";
 import { compile } from "~/core/timeline/compile";
 import { deleteArchived, findSession, saveSession, setArchived } from "~/db/sessions";
-import { drillById } from "~/library";
 import { OUTLINES, outlineBlocks } from "~/library/outlines";
 
 type Outcome = { go: string } | { done: true } | { file: string; faults: Fault[] } | { fields: Record<string, string>; faults?: undefined };
@@ -38,7 +38,7 @@ export async function actOnSessions(ownerId: string, form: FormData): Promise<Ou
       if (!read.success) return { fields: Object.fromEntries(read.error.issues.map((i) => [String(i.path[0]), i.message])) };
       const outline = OUTLINES.find((o) => o.id === read.data.outline);
       if (!outline) throw notHere("There is no such outline.");
-      return { go: `/sessions/${await keepSession(ownerId, mustRead(newSession(read.data, outlineBlocks(outline))))}` };
+      return { go: `/sessions/${await keepSession(ownerId, await mustRead(ownerId, newSession(read.data, outlineBlocks(outline))))}` };
     }
     case "import": {
       const file = form.get("file");
@@ -75,7 +75,7 @@ async function rename(ownerId: string, id: string, title: string): Promise<Outco
     const stored = await findSession(db, ownerId, id);
     if (!stored) throw notHere();
     const doc = { ...stored.doc, title: read.data };
-    const saved = await saveSession(db, ownerId, id, stored.revision, doc, compile(doc, drillById).totalSeconds);
+    const saved = await saveSession(db, ownerId, id, stored.revision, doc, compile(doc, await drillsOf(ownerId)).totalSeconds);
     if (saved.kind === "saved") return { done: true };
   }
   return { fields: { title: "The session is being changed elsewhere right now. Try again." } };

@@ -7,6 +7,7 @@ import { actOnSessions } from "./actions.server";
 import { NewSessionDialog } from "./new-dialog";
 import { RenameDialog } from "./rename-dialog";
 import { requireCoach } from "~/app/server/coach.server";
+import { drillsOf } from "~/app/server/drills.server";
 import { getServices } from "~/app/server/services.server";
 import { Button, IconButton } from "~/app/ui/button";
 import { cx } from "~/app/ui/classes";
@@ -29,7 +30,8 @@ export async function loader({ request }: Route.LoaderArgs) {
   const { db } = getServices();
   const rows = await listSessions(db, coach.id, archived);
   const runs = await countRuns(db, coach.id, rows.map((row) => row.id));
-  return { archived, sessions: rows.map((row) => summarise(row, runs.get(row.id))) };
+  const drills = await drillsOf(coach.id);
+  return { archived, sessions: rows.map((row) => summarise(row, runs.get(row.id), drills)) };
 }
 
 export async function action({ request }: Route.ActionArgs) {

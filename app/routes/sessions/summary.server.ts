@@ -5,7 +5,7 @@ import { profileOf } from "~/core/profile/profile";
 import { compile } from "~/core/timeline/compile";
 import type { Seconds } from "~/core/units";
 import type { SessionRow } from "~/db/sessions";
-import { drillById } from "~/library";
+import type { Lookup } from "~/app/server/drills.server";
 
 /** What the list shows of a session. */
 export type SessionSummary = {
@@ -24,8 +24,8 @@ export type SessionSummary = {
   profile: MiniProfile;
 };
 
-export function summarise(row: SessionRow, runs: { runs: number; finished: number } | undefined): SessionSummary {
-  const timeline = compile(row.doc, drillById);
+export function summarise(row: SessionRow, runs: { runs: number; finished: number } | undefined, drills: Lookup): SessionSummary {
+  const timeline = compile(row.doc, drills);
   return {
     id: row.id, title: row.doc.title, purpose: row.doc.purpose, target: row.doc.target, totalSeconds: timeline.totalSeconds,
     drills: itemCount(row.doc), updatedAt: row.updatedAt.toISOString(), archived: row.archivedAt !== null,

@@ -1,0 +1,199 @@
+import { Search, X } from "lucide-react";
+import { useRef, useState } from "react";
+import { Form, Link, redirect, useNavigation, useSubmit } from "react-router";
+import type { Route } from "./+types/route";
+import { ImportDrill } from "./import-drill";
+import { requireCoach } from "~/app/server/coach.server";
+import { browsable } from "~/app/server/drills.server";
+import { getServices } from "~/app/server/services.server";
+import { Button } from "~/app/ui/button";
+import { cx } from "~/app/ui/classes";
+import { inputLook, SelectField } from "~/app/ui/field";
+import { MovingStill } from "~/app/ui/figure/moving-still";
+import { browse, browseSchema, JOINTS, PLANES, type Browse } from "~/core/drills/browse";
+import { KIT, KIT_FACTS } from "~/core/drills/kit";
+import { readOwnId } from "~/core/drills/own";
+import { readDrillText } from "~/core/drills/read";
+import { JOINT_WORDS, ROW_FACTS, ROWS } from "~/core/drills/rows";
+import { AREAS, METHODS, type Drill } from "~/core/drills/schema";
+import { AREA_WORDS, PLANE_WORDS } from "~/core/text/areas";
+import { doseWords, METHOD_WORDS } from "~/core/text/words";
+import { POSTURE_WORDS, POSTURES } from "~/core/timeline/postures";
+import { addOwnDrill } from "~/db/own-drills";
+
+export const meta: Route.MetaFunction = () => [{ title: "Library · Mapset" }];
+
+const FIRST = 60;
+const STEP = 120;
+
+export async function loader({ request }: Route.LoaderArgs) {
+  const coach = await requireCoach(request);
+  const params = new URL(request.url).searchParams;
+  const by = browseSchema.parse(Object.fromEntries([...params].filter(([, value]) => value !== "")));
+  const shown = Math.min(5000, Math.max(FIRST, Number(params.get("show")) || FIRST));
+  const all = await browsable(coach.id);
+  const found = browse(all, by, (drill) => readOwnId(drill.id) !== undefined);
+  return { by, total: all.length, found: found.length, shown, own: all.filter((d) => readOwnId(d.id)).length, drills: found.slice(0, shown).map(card) };
+}
+
+/** Takes a drill from a file as a new one of the coach. */
+export async function action({ request }: Route.ActionArgs) {
+  const coach = await requireCoach(request);
+  const form = await request.formData();
+  const file = form.get("file");
+  if (!(file instanceof File)) return { file: "", faults: [{ path: "(document)", message: "no file was chosen" }] };
+  const read = readDrillText(await file.text());
+  if (!read.ok) return { file: file.name, faults: read.faults };
+  const id = await addOwnDrill(getServices().db, coach.id, read.value);
+  return redirect(`/library/own-${id}-1`);
+}
+
+/** What the list shows of a drill. */
+function card(drill: Drill) {
+  const { posture, kit, dose, main } = drill.levels.standard;
+  return {
+    id: drill.id, name: drill.name, own: readOwnId(drill.id) !== undefined, drawn: drill.motions !== undefined, alternating: drill.sides === "alternating",
+    line: `${METHOD_WORDS[drill.method]} · ${POSTURE_WORDS[posture]}`, dose: doseWords(dose), kit: [...new Set(kit)].map((k) => KIT_FACTS[k].words).join(", "),
+    works: main.map((row) => ROW_FACTS[row].words).join(", "), seconds: dose.kind === "reps" ? dose.tempo.reduce((sum, beat) => sum + beat.seconds, 0) : undefined,
+  };
+}
+
+type Card = ReturnType<typeof card>;
+
+export default function Library({ loaderData, actionData }: Route.ComponentProps) {
+  const { by, drills, found, total, shown } = loaderData;
+  const busy = useNavigation().state === "loading";
+  return (
+    <main id="main" className="mx-auto flex w-full max-w-[110rem] flex-1 flex-col gap-4 px-4 py-5">
+      <div className="flex flex-wrap items-center gap-x-4 gap-y-2">
+        <h1 className="wide-type text-2xl font-semibold">Library</h1>
+        <p className="text-ink-soft" role="status">
+          {found === total ? `${total} drills` : `${found} of ${total} drills`}
+        </p>
+        <Link to="/library/sheet" className="text-sm text-ink-soft underline underline-offset-4 hover:text-ink">
+          Contact sheet
+        </Link>
+        <div className="ml-auto">
+          <ImportDrill outcome={actionData} />
+        </div>
+      </div>
+      <div className="grid gap-5 lg:grid-cols-[15.5rem_minmax(0,1fr)]">
+        <Filters by={by} key={JSON.stringify({ ...by, q: "" })} own={loaderData.own} />
+        <section aria-label="Drills" className={cx("flex flex-col gap-4 transition-opacity", busy && "opacity-70")}>
+          {drills.length === 0 ? (
+            <Nothing />
+          ) : (
+            <ul className="grid grid-cols-[repeat(auto-fill,minmax(10.5rem,1fr))] gap-3">
+              {drills.map((drill) => (
+                <DrillCard key={drill.id} drill={drill} />
+              ))}
+            </ul>
+          )}
+          {found > shown && (
+            <Form method="get" className="self-center">
+              {Object.entries(by).filter(([, value]) => value !== undefined && value !== "").map(([name, value]) => <input key={name} type="hidden" name={name} value={String(value)} />)}
+              <input type="hidden" name="show" value={shown + STEP} />
+              <Button type="submit">Show {Math.min(STEP, found - shown)} more</Button>
+            </Form>
+          )}
+        </section>
+      </div>
+    </main>
+  );
+}
+
+const any = { value: "" as const, words: "any" };
+
+function Filters({ by, own }: { by: Browse; own: number }) {
+  const submit = useSubmit();
+  const form = useRef<HTMLFormElement>(null);
+  const timer = useRef<ReturnType<typeof setTimeout>>(undefined);
+  const send = () => void submit(form.current, { replace: true, preventScrollReset: true });
+  const rows = ROWS.filter((row) => !by.joint || ROW_FACTS[row].joint === by.joint);
+  const isSet = Object.values(by).some((value) => value !== undefined && value !== "");
+  return (
+    <Form ref={form} method="get" role="search" aria-label="Find drills" className="flex h-fit flex-col gap-3 rounded-lg border border-line bg-land p-3 max-lg:grid max-lg:grid-cols-2 max-sm:grid-cols-1 lg:sticky lg:top-3" onChange={send}>
+      <div className="relative max-lg:col-span-full">
+        <label htmlFor="find" className="sr-only">
+          Find a drill
+        </label>
+        <Search size={15} className="absolute top-2.5 left-2.5 text-ink-faint" aria-hidden />
+        <input
+          id="find" name="q" defaultValue={by.q} placeholder="Name, joint, kit, posture" className={cx(inputLook, "pl-8")} type="search" autoComplete="off"
+          onChange={(event) => {
+            event.stopPropagation();
+            clearTimeout(timer.current);
+            timer.current = setTimeout(send, 160);
+          }}
+        />
+      </div>
+      <SelectField label="Joint" name="joint" defaultValue={by.joint ?? ""} options={[any, ...JOINTS.map((value) => ({ value, words: JOINT_WORDS[value] }))]} />
+      <SelectField label="Motion" name="row" defaultValue={by.row ?? ""} options={[any, ...rows.map((value) => ({ value, words: ROW_FACTS[value].words }))]} />
+      <SelectField label="Direction" name="plane" defaultValue={by.plane ?? ""} options={[any, ...PLANES.map((value) => ({ value, words: PLANE_WORDS[value] }))]} />
+      <SelectField label="Method" name="method" defaultValue={by.method ?? ""} options={[any, ...METHODS.map((value) => ({ value, words: METHOD_WORDS[value] }))]} />
+      <SelectField label="Posture" name="posture" defaultValue={by.posture ?? ""} options={[any, ...POSTURES.map((value) => ({ value, words: POSTURE_WORDS[value] }))]} />
+      <SelectField label="Kit" name="kit" defaultValue={by.kit ?? ""} options={[any, { value: "none", words: "no kit" }, ...KIT.map((value) => ({ value, words: KIT_FACTS[value].words }))]} />
+      <SelectField label="Spare this area" name="spare" defaultValue={by.spare ?? ""} options={[{ value: "", words: "nothing to spare" }, ...AREAS.map((value) => ({ value, words: AREA_WORDS[value] }))]} />
+      <SelectField
+        label="A side takes at most" name="most" defaultValue={by.most === undefined ? "" : String(by.most)}
+        options={[{ value: "", words: "any length" }, ...["20", "30", "45", "60", "90"].map((value) => ({ value, words: `${value} s` }))]}
+      />
+      {own > 0 && (
+        <label className="flex min-h-9 items-center gap-2 text-sm font-medium text-ink-soft">
+          <input type="checkbox" name="own" value="own" defaultChecked={by.own !== undefined} className="size-4 accent-(--depth-5)" /> Only my own ({own})
+        </label>
+      )}
+      <div className="flex items-center gap-3">
+        <noscript>
+          <Button type="submit">Find</Button>
+        </noscript>
+        {isSet && (
+          <Link to="/library" className="inline-flex items-center gap-1 text-sm text-ink-soft underline underline-offset-4 hover:text-ink">
+            <X size={14} aria-hidden /> Clear all
+          </Link>
+        )}
+      </div>
+    </Form>
+  );
+}
+
+function DrillCard({ drill }: { drill: Card }) {
+  const [looked, setLooked] = useState(false);
+  return (
+    <li
+      className="relative flex flex-col rounded-lg border border-line bg-land hover:border-ink-faint" onPointerEnter={() => setLooked(true)} onPointerLeave={() => setLooked(false)}
+      onFocus={() => setLooked(true)} onBlur={() => setLooked(false)}
+    >
+      {drill.drawn ? (
+        <MovingStill drill={drill.id} name={drill.name} seconds={drill.seconds} alternating={drill.alternating} looked={looked} className="m-1 rounded-md" />
+      ) : (
+        <p className="m-1 grid aspect-square place-items-center px-4 text-center text-sm text-ink-faint">Not drawn yet</p>
+      )}
+      <div className="flex flex-1 flex-col gap-0.5 border-t border-line px-2.5 py-2">
+        <h2 className="leading-tight font-semibold">
+          <Link to={`/library/${drill.id}`} className="after:absolute after:inset-0 hover:underline">
+            {drill.name}
+          </Link>
+        </h2>
+        <p className="text-sm text-ink-soft">{drill.works}</p>
+        <p className="mt-auto pt-1 text-xs text-ink-faint">
+          {drill.own && <span className="font-semibold text-kelp">yours · </span>}
+          {drill.line} · {drill.dose}
+          {drill.kit && ` · ${drill.kit}`}
+        </p>
+      </div>
+    </li>
+  );
+}
+
+function Nothing() {
+  return (
+    <div className="flex flex-col items-center gap-2 rounded-lg border border-dashed border-line bg-land px-6 py-14 text-center">
+      <p className="wide-type text-lg font-semibold">No drill is all of that</p>
+      <p className="max-w-md text-ink-soft">Take one of the choices back, or try another word: a joint, a posture, a piece of kit.</p>
+      <Link to="/library" className="font-medium underline underline-offset-4">
+        Clear all
+      </Link>
+    </div>
+  );
+}

@@ -1,0 +1,89 @@
+import { useEffect, useMemo, useRef } from "react";
+import { arcs, workingJoints } from "~/core/figure/arcs";
+import { cameraOf } from "~/core/figure/camera";
+import { draw } from "~/core/figure/draw";
+import type { Motion, View } from "~/core/figure/motion";
+import { frameOf } from "~/core/figure/picture";
+import { bodyAt, playerOf, type Player } from "~/core/figure/play";
+import type { Side } from "~/core/figure/points";
+import { frameBox, markClass } from "~/core/figure/svg";
+import type { Staging } from "~/core/figure/timing";
+import { viewOf } from "~/core/figure/views";
+import type { Row } from "~/core/drills/rows";
+
+type Props = {
+  motion: Motion;
+  /** Where the figure is now. Asked for at every frame, or once when `still`. */
+  stage: () => Staging;
+  /** Another view than the motion's own. */
+  view?: View | undefined;
+  still?: boolean;
+  /** Rows whose joints carry an arc. */
+  rows?: readonly Row[];
+  /** Both sides work at once. */
+  together?: boolean;
+  shape?: number;
+  label: string;
+  className?: string;
+};
+
+const NS = "http://www.w3.org/2000/svg";
+const LOOK_BACK = 0.06;
+
+/** The figure in motion. The picture is written straight into the page at each frame; nothing is rendered again. */
+export function MovingFigure({ motion, stage, view, still = false, rows = [], together = false, shape = 1, label, className }: Props) {
+  const svg = useRef<SVGSVGElement>(null);
+  const players = useMemo<Record<Side, Player>>(() => ({ right: playerOf(motion, "right"), left: playerOf(motion, "left") }), [motion]);
+  const asked = useRef(stage);
+  useEffect(() => {
+    asked.current = stage;
+  });
+
+  const rowKey = rows.join();
+  const frames = useMemo(() => {
+    const of = (side: Side) => {
+      const seen = view ?? viewOf(players[side].motion);
+      return { view: seen, camera: cameraOf(seen), box: frameBox(frameOf(players[side], seen, shape)) };
+    };
+    return { right: of("right"), left: of("left") };
+  }, [players, view, shape]);
+
+  useEffect(() => {
+    const picture = svg.current;
+    if (!picture) return;
+    const paths: SVGPathElement[] = [];
+    let box = "";
+    const write = (list: { className: string; d: string; opacity?: number }[]) => {
+      list.forEach(({ className: name, d, opacity }, i) => {
+        const path = (paths[i] ??= picture.appendChild(document.createElementNS(NS, "path")));
+        if (path.getAttribute("class") !== name) path.setAttribute("class", name);
+        if (path.getAttribute("d") !== d) path.setAttribute("d", d);
+        path.style.opacity = opacity === undefined ? "" : String(opacity);
+      });
+      while (paths.length > list.length) paths.pop()!.remove();
+    };
+    const show = () => {
+      const { side, beat, breath, effort } = asked.current();
+      const player = players[side];
+      const frame = frames[side];
+      if (box !== frame.box) picture.setAttribute("viewBox", (box = frame.box));
+      const body = bodyAt(player, beat);
+      const marks = draw(body, frame.view, { props: player.motion.props, breath }).map((mark) => ({ className: markClass(mark), d: mark.path }));
+      const joints = rowKey ? workingJoints(rowKey.split(",") as Row[], together ? ["left", "right"] : [side]) : [];
+      const signs = arcs(body, bodyAt(player, Math.max(0, beat - LOOK_BACK)), frame.camera, joints, effort ?? 0.5);
+      write([...marks, ...signs.map((sign) => ({ className: `fig-arc${effort !== undefined ? " fig-effort" : ""}`, d: sign.path, opacity: 0.35 + 0.65 * sign.strength }))]);
+    };
+    show();
+    if (still) return () => paths.forEach((path) => path.remove());
+    let frame = requestAnimationFrame(function next() {
+      show();
+      frame = requestAnimationFrame(next);
+    });
+    return () => {
+      cancelAnimationFrame(frame);
+      paths.forEach((path) => path.remove());
+    };
+  }, [players, frames, still, rowKey, together]);
+
+  return <svg ref={svg} role="img" aria-label={label} className={className ?? "figure"} viewBox={frames.right.box} />;
+}

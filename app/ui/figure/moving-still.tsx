@@ -1,0 +1,45 @@
+import { lazy, Suspense, useState } from "react";
+import { useLessMotion } from "./less-motion";
+import { Still } from "./still";
+import { cx } from "~/app/ui/classes";
+import type { DrillMotions, Motion } from "~/core/figure/motion";
+import { easyBreath, shownBeat, shownRound } from "~/core/figure/timing";
+
+const MovingFigure = lazy(() => import("./moving-figure").then((m) => ({ default: m.MovingFigure })));
+
+const known = new Map<string, Promise<DrillMotions | undefined>>();
+
+function fetchMotions(drill: string): Promise<DrillMotions | undefined> {
+  const asked = known.get(drill) ?? fetch(`/figure/${drill}`).then((answer) => (answer.ok ? (answer.json() as Promise<DrillMotions>) : undefined)).catch(() => undefined);
+  known.set(drill, asked);
+  return asked;
+}
+
+/** A picture of a drill that rests until it is looked at: under the pointer, or when `looked` says so. */
+export function MovingStill({ drill, name, seconds, alternating, looked, className }: { drill: string; name: string; seconds: number | undefined; alternating: boolean; looked: boolean; className?: string }) {
+  const [motion, setMotion] = useState<Motion>();
+  const [since, setSince] = useState<number>();
+  const lessMotion = useLessMotion();
+  const look = () => {
+    if (lessMotion) return;
+    setSince(performance.now());
+    void fetchMotions(drill).then((motions) => setMotion(motions?.standard));
+  };
+  if (looked && since === undefined) look();
+  if (!looked && since !== undefined) setSince(undefined);
+  const stage = () => {
+    const t = (performance.now() - (since ?? 0)) / 1000;
+    const side = alternating && motion && shownRound(motion, t, seconds) % 2 ? ("left" as const) : ("right" as const);
+    return { side, beat: motion ? shownBeat(motion, t, seconds) : 0, breath: easyBreath(t) };
+  };
+  return (
+    <span className={cx("relative block aspect-square", className)}>
+      <Still drill={drill} size={180} className={cx("h-full w-full", motion && since !== undefined && "invisible")} />
+      {motion && since !== undefined && (
+        <Suspense fallback={null}>
+          <MovingFigure motion={motion} stage={stage} label={`${name}, moving`} className="figure absolute inset-0 h-full w-full" />
+        </Suspense>
+      )}
+    </span>
+  );
+}

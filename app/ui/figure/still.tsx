@@ -1,0 +1,11 @@
+import type { LevelName } from "~/core/session/schema";
+import { cx } from "~/app/ui/classes";
+
+type Props = { drill: string; level?: LevelName; at?: "start" | "middle" | "end"; alt?: string; className?: string; size?: number };
+
+export const stillAddress = (drill: string, level: LevelName = "standard", at: "start" | "middle" | "end" = "end") => `/figure/${drill}/${level}/${at}.svg`;
+
+/** A still of a drill, drawn on the server and kept by the browser. */
+export function Still({ drill, level = "standard", at = "end", alt = "", className, size = 44 }: Props) {
+  return <img src={stillAddress(drill, level, at)} alt={alt} width={size} height={size} loading="lazy" decoding="async" className={cx("shrink-0 object-contain", className)} />;
+}

@@ -1,0 +1,22 @@
+const OWN = /^own-([0-9a-f]{8}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{12})-([1-9]\d{0,4})$/;
+
+/** The id under which one revision of a coach's own drill is used in sessions. A revision never changes. */
+export const ownDrillId = (drill: string, revision: number): string => `own-${drill}-${revision}`;
+
+/** Which drill and revision an id means, or undefined for a shipped one. */
+export function readOwnId(id: string): { drill: string; revision: number } | undefined {
+  const found = OWN.exec(id);
+  return found ? { drill: found[1]!, revision: Number(found[2]) } : undefined;
+}
+
+/** The newest of the ids that mean the same own drill, where that is newer than the one given. */
+export function newerRevision(id: string, ids: Iterable<string>): string | undefined {
+  const own = readOwnId(id);
+  if (!own) return undefined;
+  let best: { id: string; revision: number } | undefined;
+  for (const other of ids) {
+    const read = readOwnId(other);
+    if (read?.drill === own.drill && read.revision > (best?.revision ?? own.revision)) best = { id: other, revision: read.revision };
+  }
+  return best?.id;
+}

@@ -1,0 +1,66 @@
+import { z } from "zod";
+import { drillSchema, type Drill } from "./schema";
+import { parseWith, type Fault, type Read } from "~/core/faults";
+import { motionFaults } from "~/core/figure/check";
+import { LEVELS } from "~/core/session/schema";
+import { doseSeconds, unitCount } from "~/core/timeline/dose";
+
+/** A drill as a file. */
+export const drillFileSchema = z.strictObject({
+  format: z.literal("mapset/drill"),
+  version: z.literal(1),
+  drill: drillSchema,
+});
+
+export const drillFile = (drill: Drill) => ({ format: "mapset/drill" as const, version: 1 as const, drill });
+
+/** Longest drill file that is looked at, in characters. */
+export const LONGEST_DRILL_TEXT = 1_000_000;
+
+/** Checks a drill: its shape, its doses against their bounds, its directions. Every fault with its path. */
+export function readDrill(document: unknown, under: readonly PropertyKey[] = []): Read<Drill> {
+  const parsed = parseWith(drillSchema, document);
+  if (!parsed.ok) return { ok: false, faults: parsed.faults.map((fault) => ({ ...fault, path: join(under, fault.path) })) };
+  const faults = meaningFaults(parsed.value).map((fault) => ({ ...fault, path: join(under, fault.path) }));
+  return faults.length > 0 ? { ok: false, faults } : parsed;
+}
+
+const join = (under: readonly PropertyKey[], path: string) => (under.length === 0 ? path : path === "(document)" ? under.map(String).join(".") : `${under.map(String).join(".")}.${path}`);
+
+/** Reads a drill from the text of a file. */
+export function readDrillText(text: string): Read<Drill> {
+  if (text.length > LONGEST_DRILL_TEXT) return { ok: false, faults: [{ path: "(document)", message: "is longer than 1 million characters" }] };
+  let document: unknown;
+  try {
+    document = JSON.parse(text);
+  } catch (error) {
+    return { ok: false, faults: [{ path: "(document)", message: `is not JSON: ${error instanceof Error ? error.message : String(error)}` }] };
+  }
+  const outer = parseWith(z.strictObject({ format: z.literal("mapset/drill"), version: z.literal(1), drill: z.unknown() }), document);
+  return outer.ok ? readDrill(outer.value.drill, ["drill"]) : outer;
+}
+
+const PACE = { breath: 6 };
+
+function meaningFaults(drill: Drill): Fault[] {
+  const faults: Fault[] = [];
+  if (drill.directions === 2 && !drill.directionWords) faults.push({ path: "directionWords", message: "is missing: say what the two directions are called" });
+  for (const name of LEVELS) {
+    const { dose, bounds, main, also } = drill.levels[name];
+    const path = `levels.${name}`;
+    if (bounds.least > bounds.most) faults.push({ path: `${path}.bounds.least`, message: `must be at most ${bounds.most}` });
+    const amount = dose.kind === "time" || dose.kind === "ladder" ? doseSeconds(dose, PACE) : unitCount(dose);
+    if (amount < bounds.least || amount > bounds.most) faults.push({ path: `${path}.dose`, message: `must be between ${bounds.least} and ${bounds.most}, as the bounds say` });
+    const twice = main.find((row) => also.includes(row));
+    if (twice) faults.push({ path: `${path}.also`, message: `has ${twice}, which is among the main rows already` });
+  }
+  return faults;
+}
+
+/** What is wrong with how a drill is drawn, in words, for each level that has a motion of its own. */
+export function drawingFaults(drill: Drill) {
+  return LEVELS.flatMap((level) => {
+    const motion = drill.motions?.[level];
+    return motion ? motionFaults(motion, drill.levels[level].main).map((fault) => ({ level, fault })) : [];
+  });
+}

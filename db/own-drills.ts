@@ -1,0 +1,69 @@
+import { and, desc, eq, isNull, sql } from "drizzle-orm";
+import { randomUUID } from "node:crypto";
+import { ownDrillId } from "~/core/drills/own";
+import type { Drill } from "~/core/drills/schema";
+import type { Db } from "./client";
+import { ownDrill, ownDrillRevision } from "./schema";
+
+export type OwnDrill = { id: string; revision: number; archivedAt: Date | null; updatedAt: Date; doc: Drill };
+
+const own = (ownerId: string, id: string) => and(eq(ownDrill.ownerId, ownerId), eq(ownDrill.id, id));
+const shown = { id: ownDrill.id, revision: ownDrill.revision, archivedAt: ownDrill.archivedAt, updatedAt: ownDrill.updatedAt, doc: ownDrillRevision.doc };
+const newest = and(eq(ownDrillRevision.drillId, ownDrill.id), eq(ownDrillRevision.number, ownDrill.revision));
+
+/** The coach's own drills in their newest revision, last changed first. Archived ones are left out. */
+export async function listOwnDrills(db: Db, ownerId: string): Promise<OwnDrill[]> {
+  return db.select(shown).from(ownDrill).innerJoin(ownDrillRevision, newest).where(and(eq(ownDrill.ownerId, ownerId), isNull(ownDrill.archivedAt))).orderBy(desc(ownDrill.updatedAt));
+}
+
+/** One of the coach's own drills in its newest revision, or undefined. */
+export async function findOwnDrill(db: Db, ownerId: string, id: string): Promise<OwnDrill | undefined> {
+  const [row] = await db.select(shown).from(ownDrill).innerJoin(ownDrillRevision, newest).where(own(ownerId, id));
+  return row;
+}
+
+export type Revision = { number: number; createdAt: Date; doc: Drill };
+
+/** Every revision of one own drill, newest first. */
+export async function listRevisions(db: Db, ownerId: string, id: string): Promise<Revision[]> {
+  return db
+    .select({ number: ownDrillRevision.number, createdAt: ownDrillRevision.createdAt, doc: ownDrillRevision.doc })
+    .from(ownDrillRevision).where(and(eq(ownDrillRevision.ownerId, ownerId), eq(ownDrillRevision.drillId, id))).orderBy(desc(ownDrillRevision.number));
+}
+
+/** Every revision of every own drill of the coach: what their sessions may use. */
+export async function allRevisions(db: Db, ownerId: string): Promise<Drill[]> {
+  const rows = await db.select({ doc: ownDrillRevision.doc }).from(ownDrillRevision).where(eq(ownDrillRevision.ownerId, ownerId));
+  return rows.map((row) => row.doc);
+}
+
+/** Keeps a new drill of the coach as its first revision. Its document gets the id it is used by. Returns the drill's id. */
+export async function addOwnDrill(db: Db, ownerId: string, doc: Drill): Promise<string> {
+  const id = randomUUID();
+  await db.transaction(async (tx) => {
+    await tx.insert(ownDrill).values({ id, ownerId, name: doc.name });
+    await tx.insert(ownDrillRevision).values({ drillId: id, number: 1, ownerId, doc: { ...doc, id: ownDrillId(id, 1) } });
+  });
+  return id;
+}
+
+export type KeptRevision = { kind: "kept"; revision: number } | { kind: "newer"; revision: number } | { kind: "gone" };
+
+/** Keeps a drill as its next revision, unless a newer one than it was made from has been kept meanwhile. */
+export async function keepRevision(db: Db, ownerId: string, id: string, basedOn: number, doc: Drill): Promise<KeptRevision> {
+  return db.transaction(async (tx) => {
+    const [row] = await tx.select({ revision: ownDrill.revision }).from(ownDrill).where(own(ownerId, id)).for("update");
+    if (!row) return { kind: "gone" };
+    if (row.revision !== basedOn) return { kind: "newer", revision: row.revision };
+    const number = row.revision + 1;
+    await tx.insert(ownDrillRevision).values({ drillId: id, number, ownerId, doc: { ...doc, id: ownDrillId(id, number) } });
+    await tx.update(ownDrill).set({ revision: number, name: doc.name, updatedAt: sql`now()` }).where(own(ownerId, id));
+    return { kind: "kept", revision: number };
+  });
+}
+
+/** Puts a drill aside or brings it back. Sessions that use it go on as they are. Returns false when it is not the coach's. */
+export async function shelveOwnDrill(db: Db, ownerId: string, id: string, away: boolean): Promise<boolean> {
+  const rows = await db.update(ownDrill).set({ archivedAt: away ? sql`now()` : null }).where(own(ownerId, id)).returning({ id: ownDrill.id });
+  return rows.length > 0;
+}
