@@ -28,7 +28,7 @@ export function courses(motion: Motion, rows: readonly Row[]): Course[] {
   return joints
     .flatMap((joint) =>
       (joint in (all[0] ?? {}) ? [undefined] : (["right", "left"] as const)).map((side): Course => {
-        const key = (side ? `${side}.${joint}` : joint);
+        const key: AngleKey = side ? `${side}.${joint}` : joint;
         return { joint, words: `${JOINT_ANGLE_WORDS[joint]}${side ? `, ${side}` : ""}`, side, angles: all.map((angles) => (angles[key] === undefined ? null : Math.round(angles[key] * 10) / 10)), least: LIMITS[joint].least, most: LIMITS[joint].most };
       }),
     )

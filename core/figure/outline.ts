@@ -32,7 +32,7 @@ export function chainPath(discs: readonly Disc[]): string {
   return path;
 }
 
-const CORNERS = 16;
+const CORNERS = 26;
 const COS = Array.from({ length: CORNERS }, (_, i) => Math.cos((2 * Math.PI * i) / CORNERS));
 const SIN = Array.from({ length: CORNERS }, (_, i) => Math.sin((2 * Math.PI * i) / CORNERS));
 

@@ -1,6 +1,6 @@
 import { TriangleAlert, X } from "lucide-react";
 import { CueEditor } from "./cue-editor";
-import { DoseEditor } from "./dose-editor";
+import { DoseEditor } from "~/app/ui/dose-editor";
 import { useDrills, useOwnIds } from "./drills";
 import type { Desk, Place } from "./use-desk";
 import { IconButton } from "~/app/ui/button";

@@ -25,7 +25,7 @@ export function FigureView({ drill, item, moment, at }: Props) {
   const stage = () => (segment.kind === "work" ? stageWork(motion, segment, at()) : stageOther(motion, segment, at(), nextWork, repSeconds(item)));
   const label = `${drill.name}, drawn`;
   return (
-    <div className="mx-auto h-[min(30vh,19rem)] w-full max-w-md md:landscape:h-[min(58vh,34rem)] md:landscape:max-w-none" data-testid="figure">
+    <div className="mx-auto h-[min(30vh,19rem)] w-full max-w-md md:landscape:h-[min(42vh,30rem)] md:landscape:max-w-none" data-testid="figure">
       <Suspense fallback={null}>
         {lessMotion ? (
           <KeyPositions motion={motion} side={stage().side} label={label} className="flex h-full gap-1" />

@@ -37,7 +37,7 @@ export function Stage({ run, now, act, facts, profile, title, sound, onSound }: 
   return (
     <div className="mx-auto grid h-dvh max-w-7xl grid-rows-[auto_1fr_auto] overflow-hidden">
       <Progress share={run.total > 0 ? position / run.total : 0} profile={profile} left={moment.sessionLeft} title={title} />
-      <div className="grid min-h-0 content-start gap-x-10 gap-y-2 overflow-y-auto px-5 pt-3 md:landscape:grid-cols-2 md:landscape:content-center">
+      <div className="grid min-h-0 content-start gap-x-10 gap-y-2 overflow-y-auto px-5 pt-3 md:landscape:grid-cols-2 md:landscape:pt-6">
         <div className="flex min-w-0 flex-col gap-2">
           <Heading face={face} paused={paused} />
           <div className="flex items-center gap-3 md:landscape:flex-col md:landscape:items-stretch">
@@ -162,7 +162,7 @@ function Arrow({ right = false }: { right?: boolean }) {
 function Figures({ face }: { face: Face }) {
   return (
     <div className="flex items-end justify-center gap-3">
-      <p className="clock-type text-[clamp(6.5rem,min(36vw,22vh),24rem)] leading-[0.82] md:landscape:text-[clamp(8rem,min(30vw,44vh),26rem)] tabular-nums" data-testid="big">
+      <p className="clock-type text-[clamp(6.5rem,min(36vw,22vh),24rem)] leading-[0.82] md:landscape:text-[clamp(8rem,min(24vw,38vh),24rem)] tabular-nums" data-testid="big">
         {face.big}
       </p>
       <div className="pb-1 text-left">

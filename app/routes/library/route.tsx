@@ -1,8 +1,10 @@
 import { Search, X } from "lucide-react";
 import { useRef, useState } from "react";
 import { Form, Link, redirect, useNavigation, useSubmit } from "react-router";
+import { z } from "zod";
 import type { Route } from "./+types/route";
 import { ImportDrill } from "./import-drill";
+import { NewDrill } from "./new-drill";
 import { requireCoach } from "~/app/server/coach.server";
 import { browsable } from "~/app/server/drills.server";
 import { getServices } from "~/app/server/services.server";
@@ -12,14 +14,16 @@ import { inputLook, SelectField } from "~/app/ui/field";
 import { MovingStill } from "~/app/ui/figure/moving-still";
 import { browse, browseSchema, JOINTS, PLANES, type Browse } from "~/core/drills/browse";
 import { KIT, KIT_FACTS } from "~/core/drills/kit";
-import { readOwnId } from "~/core/drills/own";
+import { ownDrillId, readOwnId } from "~/core/drills/own";
 import { readDrillText } from "~/core/drills/read";
 import { JOINT_WORDS, ROW_FACTS, ROWS } from "~/core/drills/rows";
 import { AREAS, METHODS, type Drill } from "~/core/drills/schema";
+import { newDrill } from "~/core/drills/start";
 import { AREA_WORDS, PLANE_WORDS } from "~/core/text/areas";
 import { doseWords, METHOD_WORDS } from "~/core/text/words";
 import { POSTURE_WORDS, POSTURES } from "~/core/timeline/postures";
 import { addOwnDrill } from "~/db/own-drills";
+import { motionFrom } from "~/library/motions/postures";
 
 export const meta: Route.MetaFunction = () => [{ title: "Library · Mapset" }];
 
@@ -36,16 +40,24 @@ export async function loader({ request }: Route.LoaderArgs) {
   return { by, total: all.length, found: found.length, shown, own: all.filter((d) => readOwnId(d.id)).length, drills: found.slice(0, shown).map(card) };
 }
 
-/** Takes a drill from a file as a new one of the coach. */
+const newForm = z.object({ do: z.literal("new"), name: z.string().trim().min(3, "needs at least 3 characters").max(80, "has at most 80 characters"), posture: z.enum(POSTURES) });
+
+/** Starts a drill of the coach's own, or takes one from a file. */
 export async function action({ request }: Route.ActionArgs) {
   const coach = await requireCoach(request);
   const form = await request.formData();
+  if (form.get("do") === "new") {
+    const read = newForm.safeParse(Object.fromEntries(form));
+    if (!read.success) return { file: "The new drill", faults: read.error.issues.map((i) => ({ path: i.path.join("."), message: i.message })) };
+    const { name, posture } = read.data;
+    return redirect(`/library/${ownDrillId(await addOwnDrill(getServices().db, coach.id, newDrill(name, posture, motionFrom(posture))), 1)}/edit`);
+  }
   const file = form.get("file");
   if (!(file instanceof File)) return { file: "", faults: [{ path: "(document)", message: "no file was chosen" }] };
   const read = readDrillText(await file.text());
   if (!read.ok) return { file: file.name, faults: read.faults };
   const id = await addOwnDrill(getServices().db, coach.id, read.value);
-  return redirect(`/library/own-${id}-1`);
+  return redirect(`/library/${ownDrillId(id, 1)}`);
 }
 
 /** What the list shows of a drill. */
@@ -73,8 +85,9 @@ export default function Library({ loaderData, actionData }: Route.ComponentProps
         <Link to="/library/sheet" className="text-sm text-ink-soft underline underline-offset-4 hover:text-ink">
           Contact sheet
         </Link>
-        <div className="ml-auto">
+        <div className="ml-auto flex flex-wrap gap-2">
           <ImportDrill outcome={actionData} />
+          <NewDrill />
         </div>
       </div>
       <div className="grid gap-5 lg:grid-cols-[15.5rem_minmax(0,1fr)]">

@@ -3,7 +3,7 @@ import { arcs, workingJoints } from "~/core/figure/arcs";
 import { cameraOf } from "~/core/figure/camera";
 import { draw } from "~/core/figure/draw";
 import type { Motion, View } from "~/core/figure/motion";
-import { frameOf } from "~/core/figure/picture";
+import { frameOf, type Frame } from "~/core/figure/picture";
 import { bodyAt, playerOf, type Player } from "~/core/figure/play";
 import type { Side } from "~/core/figure/points";
 import { frameBox, markClass } from "~/core/figure/svg";
@@ -18,6 +18,10 @@ type Props = {
   /** Another view than the motion's own. */
   view?: View | undefined;
   still?: boolean;
+  /** Which moment a still shows; another one draws it again. */
+  moment?: number;
+  /** The part of the picture to show; worked out from the whole motion unless given. */
+  frame?: Frame | undefined;
   /** Rows whose joints carry an arc. */
   rows?: readonly Row[];
   /** Both sides work at once. */
@@ -31,7 +35,7 @@ const NS = "http://www.w3.org/2000/svg";
 const LOOK_BACK = 0.06;
 
 /** The figure in motion. The picture is written straight into the page at each frame; nothing is rendered again. */
-export function MovingFigure({ motion, stage, view, still = false, rows = [], together = false, shape = 1, label, className }: Props) {
+export function MovingFigure({ motion, stage, view, still = false, moment = 0, frame: fixed, rows = [], together = false, shape = 1, label, className }: Props) {
   const svg = useRef<SVGSVGElement>(null);
   const players = useMemo<Record<Side, Player>>(() => ({ right: playerOf(motion, "right"), left: playerOf(motion, "left") }), [motion]);
   const asked = useRef(stage);
@@ -43,10 +47,10 @@ export function MovingFigure({ motion, stage, view, still = false, rows = [], to
   const frames = useMemo(() => {
     const of = (side: Side) => {
       const seen = view ?? viewOf(players[side].motion);
-      return { view: seen, camera: cameraOf(seen), box: frameBox(frameOf(players[side], seen, shape)) };
+      return { view: seen, camera: cameraOf(seen), box: frameBox(fixed ?? frameOf(players[side], seen, shape)) };
     };
     return { right: of("right"), left: of("left") };
-  }, [players, view, shape]);
+  }, [players, view, shape, fixed]);
 
   useEffect(() => {
     const picture = svg.current;
@@ -70,7 +74,7 @@ export function MovingFigure({ motion, stage, view, still = false, rows = [], to
       const body = bodyAt(player, beat);
       const marks = draw(body, frame.view, { props: player.motion.props, breath }).map((mark) => ({ className: markClass(mark), d: mark.path }));
       const joints = rowKey ? workingJoints(rowKey.split(",") as Row[], together ? ["left", "right"] : [side]) : [];
-      const signs = arcs(body, bodyAt(player, Math.max(0, beat - LOOK_BACK)), frame.camera, joints, effort ?? 0.5);
+      const signs = arcs(body, bodyAt(player, Math.max(0, beat - LOOK_BACK)), frame.camera, joints, effort ?? 0.85);
       write([...marks, ...signs.map((sign) => ({ className: `fig-arc${effort !== undefined ? " fig-effort" : ""}`, d: sign.path, opacity: 0.35 + 0.65 * sign.strength }))]);
     };
     show();
@@ -83,7 +87,7 @@ export function MovingFigure({ motion, stage, view, still = false, rows = [], to
       cancelAnimationFrame(frame);
       paths.forEach((path) => path.remove());
     };
-  }, [players, frames, still, rowKey, together]);
+  }, [players, frames, still, moment, rowKey, together]);
 
   return <svg ref={svg} role="img" aria-label={label} className={className ?? "figure"} viewBox={frames.right.box} />;
 }

@@ -1,0 +1,50 @@
+import { X } from "lucide-react";
+import type { SetMotion } from "./pose-editor";
+import { IconButton } from "~/app/ui/button";
+import { SelectField } from "~/app/ui/field";
+import { NumberField } from "~/app/ui/number-field";
+import { KIT_FACTS } from "~/core/drills/kit";
+import type { Motion, Prop } from "~/core/figure/motion";
+import { band, block, box, chair, cushion, longRoller, pad, roller, stick, support, wall, weight, wedge } from "~/library/motions/poses";
+
+const PRESETS: readonly { value: string; words: string; props: () => Prop[] }[] = [
+  { value: "pad", words: "pad under the right knee", props: () => [pad()] }, { value: "stick", words: "stick in both hands", props: () => [stick()] }, { value: "band", words: "band in both hands", props: () => [band()] },
+  { value: "weight", words: "weight in the right hand", props: () => [weight()] }, { value: "wall-ahead", words: "wall ahead", props: () => [wall(0.7)] }, { value: "wall-behind", words: "wall behind", props: () => [wall(-0.25)] },
+  { value: "support", words: "support on the left", props: () => [support(0.15, -0.5)] }, { value: "box", words: "box ahead", props: () => [box(0.5, 0)] }, { value: "block", words: "block under the right hand", props: () => [block(0.45, 0.2)] },
+  { value: "roller", words: "roller across", props: () => [roller(0)] }, { value: "roller-along", words: "roller along the back", props: () => [longRoller(-0.86, 0.1)] }, { value: "cushion", words: "cushion under the seat", props: () => [cushion(-0.04, 0)] },
+  { value: "wedge", words: "wedge under the heels", props: () => [wedge(-0.06, 0)] }, { value: "chair", words: "chair", props: () => chair(0, 0) },
+];
+
+/** How the motion runs, and the kit that is drawn with it. */
+export function MotionSettings({ motion, setMotion }: { motion: Motion; setMotion: SetMotion }) {
+  const last = motion.keys[motion.keys.length - 1]!.at;
+  return (
+    <div className="flex flex-col gap-3 border-t border-line pt-3">
+      <div className="grid gap-3 sm:grid-cols-2 lg:grid-cols-4">
+        <SelectField label="It" value={motion.kind} options={[{ value: "repeat", words: "goes round" }, { value: "hold", words: "goes in and stays" }]} onChange={(kind) => setMotion((m) => ({ ...m, kind }), "how it runs")} />
+        <SelectField label="A repetition ends" value={motion.ends} options={[{ value: "as it began", words: "as it began" }, { value: "mirrored", words: "on the other side" }]} onChange={(ends) => setMotion((m) => ({ ...m, ends }), "how it ends")} />
+        <NumberField label="Beats in all" value={motion.beats} min={Math.max(1, Math.ceil(last))} max={64} whole onChange={(beats) => setMotion((m) => ({ ...m, beats }), "beats", "beats")} />
+        <NumberField label="Seconds, where not dosed" value={motion.seconds} min={0.5} max={600} step={0.5} onChange={(seconds) => setMotion((m) => ({ ...m, seconds }), "length", "seconds")} />
+      </div>
+      <div className="flex flex-wrap items-end gap-x-4 gap-y-2">
+        <SelectField
+          label="Draw kit" className="w-56" value="" options={[{ value: "", words: "add a piece…" }, ...PRESETS.map(({ value, words }) => ({ value, words }))]}
+          onChange={(value) => {
+            const preset = PRESETS.find((p) => p.value === value);
+            if (preset) setMotion((m) => ({ ...m, props: [...m.props, ...preset.props()].slice(0, 12) }), `draw a ${preset.words}`);
+          }}
+        />
+        <ul className="flex flex-wrap gap-2">
+          {motion.props.map((prop, i) => (
+            <li key={`${prop.piece} ${i}`} className="flex items-center gap-1 rounded-md border border-line bg-paper pl-2 text-sm">
+              {KIT_FACTS[prop.piece].words}
+              <IconButton label={`Take out ${KIT_FACTS[prop.piece].words}`} onClick={() => setMotion((m) => ({ ...m, props: m.props.toSpliced(i, 1) }), "take out kit")}>
+                <X size={14} aria-hidden />
+              </IconButton>
+            </li>
+          ))}
+        </ul>
+      </div>
+    </div>
+  );
+}

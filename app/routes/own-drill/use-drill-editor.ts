@@ -1,0 +1,73 @@
+import { useCallback, useEffect, useState } from "react";
+import type { Drill } from "~/core/drills/schema";
+import type { Fault } from "~/core/faults";
+import { record, redo, startHistory, undo, type History } from "~/core/session/history";
+
+export type Saving = { state: "same" | "changed" | "saving" | "saved" | "newer" | "gone" | "lost" | "signed-out"; faults: Fault[]; revision: number };
+
+/** What the editor is told after it tried to keep a revision. */
+export type KeepAnswer = { kind: "kept"; revision: number } | { kind: "newer"; revision: number } | { kind: "gone" } | { kind: "refused"; faults: Fault[] };
+
+/** A drill being changed: edits with undo, and keeping them as a new revision. */
+export function useDrillEditor(first: Drill, revision: number, address: string) {
+  const [history, setHistory] = useState<History<Drill>>(() => startHistory(first));
+  const [kept, setKept] = useState(first);
+  const [saving, setSaving] = useState<Saving>({ state: "same", faults: [], revision });
+  const drill = history.present;
+
+  const change = useCallback((edit: (drill: Drill) => Drill, words: string, key?: string) => setHistory((h) => record(h, edit(h.present), words, Date.now(), key)), []);
+  const dirty = drill !== kept;
+
+  const keep = useCallback(async () => {
+    setSaving((s) => ({ ...s, state: "saving", faults: [] }));
+    const { id: _, ...rest } = drill;
+    try {
+      const answer = await fetch(address, { method: "POST", headers: { "content-type": "application/json" }, body: JSON.stringify({ basedOn: saving.revision, doc: { ...rest, id: first.id } }) });
+      if (answer.status === 401) return setSaving((s) => ({ ...s, state: "signed-out" }));
+      const told = (await answer.json()) as KeepAnswer;
+      if (told.kind === "kept") {
+        setKept(drill);
+        setSaving({ state: "saved", faults: [], revision: told.revision });
+      } else if (told.kind === "refused") setSaving((s) => ({ ...s, state: "changed", faults: told.faults }));
+      else setSaving((s) => ({ ...s, state: told.kind, faults: [] }));
+    } catch {
+      setSaving((s) => ({ ...s, state: "lost" }));
+    }
+  }, [address, drill, first.id, saving.revision]);
+
+  // Leaving with changes asks first.
+  useEffect(() => {
+    if (!dirty) return;
+    const ask = (event: BeforeUnloadEvent) => event.preventDefault();
+    window.addEventListener("beforeunload", ask);
+    return () => window.removeEventListener("beforeunload", ask);
+  }, [dirty]);
+
+  useEffect(() => {
+    const press = (event: KeyboardEvent) => {
+      if (!(event.ctrlKey || event.metaKey)) return;
+      const typing = event.target instanceof HTMLElement && event.target.matches("input:not([type=range]):not([type=checkbox]), textarea");
+      const key = event.key.toLowerCase();
+      if (key === "s") {
+        event.preventDefault();
+        void keep();
+      } else if (!typing && key === "z") {
+        event.preventDefault();
+        setHistory((h) => (event.shiftKey ? redo(h) : undo(h)));
+      } else if (!typing && key === "y") {
+        event.preventDefault();
+        setHistory(redo);
+      }
+    };
+    window.addEventListener("keydown", press);
+    return () => window.removeEventListener("keydown", press);
+  }, [keep]);
+
+  return {
+    drill, change, dirty, saving, keep,
+    undo: { words: history.words, can: history.past.length > 0, go: () => setHistory(undo) },
+    redo: { can: history.future.length > 0, go: () => setHistory(redo) },
+  };
+}
+
+export type DrillEditor = ReturnType<typeof useDrillEditor>;
