@@ -22,6 +22,7 @@ export default [
   route("sessions/:id/export", "routes/sessions/export.ts"),
 
   route("library/:drill/export", "routes/drill/export.ts"),
+  route("library/:drill/keep", "routes/own-drill/keep.ts"),
   route("figure/:drill/:level/:moment", "routes/figure-still.ts"),
   route("figure/:drill", "routes/figure-motion.ts"),
 

@@ -3,7 +3,7 @@ import { mkdtempSync, readFileSync, writeFileSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { fileURLToPath } from "node:url";
 import { beforeAll, describe, expect, it } from "vitest";
-import { sessionFormatPage, sessionJsonSchema } from "./docs";
+import { drillJsonSchema, sessionFormatPage, sessionJsonSchema } from "./docs";
 
 const root = fileURLToPath(new URL("..", import.meta.url));
 const folder = mkdtempSync(`${tmpdir()}/mapset-cli-`);
@@ -60,15 +60,37 @@ describe("compile", () => {
 describe("drills", () => {
   it("prints every drill with what each level needs", () => {
     const drills = JSON.parse(mapset(["drills"]).out) as { id: string; name: string; levels: Record<string, Record<string, unknown>> }[];
-    expect(drills).toHaveLength(36);
+    expect(drills).toHaveLength(166);
     for (const drill of drills)
       for (const level of ["easier", "standard", "harder"])
         expect(Object.keys(drill.levels[level]!)).toEqual(["posture", "endPosture", "sides", "directions", "kit", "main", "also", "loads", "method", "dose", "bounds"]);
   });
 });
 
+describe("figure", () => {
+  it("prints 60 samples of named points in metres, the left side as the mirror of the right", () => {
+    const of = (side: string) => JSON.parse(mapset(["figure", "lunge-reverse", "--level", "easier", "--side", side]).out) as Record<string, [number, number, number]>[];
+    const [right, left] = [of("right"), of("left")];
+    expect(right).toHaveLength(60);
+    expect(Object.keys(right[0]!)).toEqual(expect.arrayContaining(["pelvis", "left.knee", "right.toe", "head"]));
+    right.forEach((sample, i) => {
+      expect(left[i]!["left.knee"]![0]).toBeCloseTo(sample["right.knee"]![0], 3);
+      expect(left[i]!["left.knee"]![2]).toBeCloseTo(-sample["right.knee"]![2], 3);
+      for (const [, y] of Object.values(sample)) expect(y).toBeGreaterThan(-0.01);
+    });
+  });
+  it("refuses an unknown drill, level, side or flag in words, with nothing on standard output", () => {
+    for (const args of [["nothing-like-it"], ["bridge", "--level", "hardest"], ["bridge", "--side", "up"], ["bridge", "--fast"], []]) {
+      const { code, out, err } = mapset(["figure", ...args]);
+      expect({ code, out }).toEqual({ code: 1, out: "" });
+      expect(err.length).toBeGreaterThan(10);
+    }
+  });
+});
+
 describe("generated documents", () => {
   const stale = "is out of date: run ./mapset docs";
   it("docs/session-format.md", () => expect(readFileSync(`${root}docs/session-format.md`, "utf8") === sessionFormatPage(), stale).toBe(true));
+  it("docs/drill.schema.json", () => expect(readFileSync(`${root}docs/drill.schema.json`, "utf8") === drillJsonSchema(), stale).toBe(true));
   it("docs/session.schema.json", () => expect(readFileSync(`${root}docs/session.schema.json`, "utf8") === sessionJsonSchema(), stale).toBe(true));
 });

@@ -1,4 +1,5 @@
 import { z } from "zod";
+import { drillFileSchema } from "~/core/drills/read";
 import { sessionSchema } from "~/core/session/schema";
 
 type Node = {
@@ -26,6 +27,12 @@ type Node = {
 export function sessionJsonSchema(): string {
   const schema = z.toJSONSchema(sessionSchema, { io: "input", target: "draft-2020-12" });
   return `${JSON.stringify({ $schema: schema.$schema, title: "Mapset session", ...schema }, null, 2)}\n`;
+}
+
+/** The JSON Schema of a drill file. */
+export function drillJsonSchema(): string {
+  const schema = z.toJSONSchema(drillFileSchema, { io: "input", target: "draft-2020-12", reused: "ref" });
+  return `${JSON.stringify({ $schema: schema.$schema, title: "Mapset drill", ...schema }, null, 1)}\n`;
 }
 
 /** The session format for people: every field from the schema, then the arithmetic of time. */

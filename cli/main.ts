@@ -1,10 +1,16 @@
 import { writeFileSync } from "node:fs";
-import { sessionFormatPage, sessionJsonSchema } from "./docs";
+import { drillJsonSchema, sessionFormatPage, sessionJsonSchema } from "./docs";
 import { compileFiles } from "./compile";
 import { drillsJson } from "./drills";
 
 /** The commands that need no database: they read files or standard input and print JSON. */
 const [command, ...args] = process.argv.slice(2);
+
+// A reader that has seen enough, as head has, is no error.
+process.stdout.on("error", (error: NodeJS.ErrnoException) => {
+  if (error.code !== "EPIPE") throw error;
+  process.exit(0);
+});
 
 switch (command) {
   case "compile":
@@ -13,9 +19,14 @@ switch (command) {
   case "drills":
     process.stdout.write(`${drillsJson()}\n`);
     break;
+  case "figure":
+    // Only here: the motions of all drills take a moment to load.
+    process.exitCode = (await import("./figure")).printFigure(args);
+    break;
   case "docs":
     writeFileSync("docs/session-format.md", sessionFormatPage());
     writeFileSync("docs/session.schema.json", sessionJsonSchema());
+    writeFileSync("docs/drill.schema.json", drillJsonSchema());
     break;
   default:
     process.stderr.write(`There is no command “${command ?? ""}”.\n`);

@@ -12,6 +12,7 @@ import { Button, ButtonLink } from "~/app/ui/button";
 import { cx } from "~/app/ui/classes";
 import { Confirm } from "~/app/ui/dialog";
 import { SelectField } from "~/app/ui/field";
+import { Still } from "~/app/ui/figure/still";
 import { MiniProfilePicture } from "~/app/ui/mini-profile";
 import { kitList } from "~/core/coverage/kit-list";
 import { cautionsOf, makeEdition } from "~/core/edition/edition";
@@ -98,6 +99,16 @@ export default function HandOut({ loaderData }: Route.ComponentProps) {
           <p className="text-ink-soft">
             {PURPOSE_WORDS[loaderData.purpose]} · work left {secondsText(loaderData.work.left)}, right {secondsText(loaderData.work.right)}, both {secondsText(loaderData.work.both)}
           </p>
+          <ol className="flex gap-1 overflow-x-auto pb-1" aria-label="Drills in order" tabIndex={0}>
+            {loaderData.items.map((item, i) => (
+              <li key={i} className="flex w-24 shrink-0 flex-col items-center text-center text-xs leading-tight text-ink-soft">
+                <Still drill={item.drill} level={item.level} size={84} className="rounded-md bg-paper" />
+                <span className="mt-1 line-clamp-2">
+                  {i + 1}. {item.name}
+                </span>
+              </li>
+            ))}
+          </ol>
           <div className="grid gap-5 md:grid-cols-2">
             <div>
               <h3 className="font-semibold">Kit for each person</h3>

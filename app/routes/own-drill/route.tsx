@@ -1,18 +1,15 @@
 import { Redo2, Save, Undo2 } from "lucide-react";
 import { Link } from "react-router";
-import { z } from "zod";
 import type { Route } from "./+types/route";
 import { Facts } from "./facts";
 import { PoseEditor } from "./pose-editor";
-import { useDrillEditor, type DrillEditor, type KeepAnswer } from "./use-drill-editor";
+import { useDrillEditor, type DrillEditor } from "./use-drill-editor";
 import { Words } from "./words";
-import { notHere, requireCoach, requireCoachForData } from "~/app/server/coach.server";
+import { notHere, requireCoach } from "~/app/server/coach.server";
 import { getServices } from "~/app/server/services.server";
 import { Button, IconButton } from "~/app/ui/button";
 import { readOwnId, ownDrillId } from "~/core/drills/own";
-import { readDrill } from "~/core/drills/read";
-import { parseWith } from "~/core/faults";
-import { findOwnDrill, keepRevision } from "~/db/own-drills";
+import { findOwnDrill } from "~/db/own-drills";
 
 export const meta: Route.MetaFunction = ({ loaderData }) => [{ title: `Change ${loaderData?.drill.name ?? "a drill"} · Mapset` }];
 
@@ -21,33 +18,7 @@ export async function loader({ request, params }: Route.LoaderArgs) {
   const own = readOwnId(params.drill);
   const found = own && (await findOwnDrill(getServices().db, coach.id, own.drill));
   if (!found) throw notHere("There is no such drill among yours.");
-  return { drill: found.doc, revision: found.revision, address: `/library/${params.drill}/edit` };
-}
-
-const message = z.strictObject({ basedOn: z.int().min(1), doc: z.unknown() });
-const LARGEST = 2_000_000;
-
-/** Keeps the drill as its next revision. Nothing is kept of one with faults. */
-export async function action({ request, params }: Route.ActionArgs) {
-  const coach = await requireCoachForData(request);
-  const own = readOwnId(params.drill);
-  const text = await request.text();
-  const answer = own && text.length <= LARGEST ? await keepFrom(coach.id, own.drill, text) : ({ kind: "gone" } as const);
-  return Response.json(answer, { status: { kept: 200, newer: 409, gone: 404, refused: 422 }[answer.kind] });
-}
-
-async function keepFrom(ownerId: string, id: string, text: string): Promise<KeepAnswer> {
-  let body: unknown;
-  try {
-    body = JSON.parse(text);
-  } catch {
-    return { kind: "refused", faults: [{ path: "(document)", message: "is not JSON" }] };
-  }
-  const given = parseWith(message, body);
-  if (!given.ok) return { kind: "refused", faults: given.faults };
-  const read = readDrill(given.value.doc);
-  if (!read.ok) return { kind: "refused", faults: read.faults };
-  return keepRevision(getServices().db, ownerId, id, given.value.basedOn, read.value);
+  return { drill: found.doc, revision: found.revision, address: `/library/${params.drill}/keep` };
 }
 
 export const shouldRevalidate = () => false;

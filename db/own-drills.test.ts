@@ -1,0 +1,68 @@
+import { eq, sql } from "drizzle-orm";
+import { afterAll, beforeAll, describe, expect, it } from "vitest";
+import { ownDrillId } from "~/core/drills/own";
+import { drawnDrillById } from "~/library/drawn";
+import type { Db } from "./client";
+import { addOwnDrill, allRevisions, findOwnDrill, keepRevision, listOwnDrills, listRevisions, shelveOwnDrill } from "./own-drills";
+import { ownDrillRevision } from "./schema";
+import { addSession } from "./sessions";
+import { sessionsUsing } from "./sessions-using";
+import { freshDatabase } from "./testing";
+
+let db: Db;
+let ana: string;
+let ben: string;
+let end: () => Promise<void>;
+
+beforeAll(async () => {
+  ({ db, ana, ben, end } = await freshDatabase());
+});
+afterAll(() => end());
+
+const bridge = drawnDrillById("bridge")!;
+
+describe("a coach's own drills", () => {
+  it("come back as they were kept, under the id sessions use them by", async () => {
+    const id = await addOwnDrill(db, ana, bridge);
+    const found = await findOwnDrill(db, ana, id);
+    expect(found).toMatchObject({ revision: 1, archivedAt: null });
+    expect(found?.doc).toEqual(JSON.parse(JSON.stringify({ ...bridge, id: ownDrillId(id, 1) })));
+  });
+  it("keep every revision, and none over a newer one than it was made from", async () => {
+    const id = await addOwnDrill(db, ana, bridge);
+    expect(await keepRevision(db, ana, id, 1, { ...bridge, name: "Bridge, slower" })).toEqual({ kind: "kept", revision: 2 });
+    expect(await keepRevision(db, ana, id, 1, { ...bridge, name: "From an older copy" })).toEqual({ kind: "newer", revision: 2 });
+    expect((await listRevisions(db, ana, id)).map((r) => [r.number, r.doc.name, r.doc.id])).toEqual([[2, "Bridge, slower", ownDrillId(id, 2)], [1, "Hip bridge", ownDrillId(id, 1)]]);
+    expect((await listOwnDrills(db, ana))[0]).toMatchObject({ id, revision: 2, doc: { name: "Bridge, slower" } });
+  });
+  it("are no one else's, by any call", async () => {
+    const id = await addOwnDrill(db, ana, bridge);
+    expect(await findOwnDrill(db, ben, id)).toBeUndefined();
+    expect(await keepRevision(db, ben, id, 1, bridge)).toEqual({ kind: "gone" });
+    expect(await shelveOwnDrill(db, ben, id, true)).toBe(false);
+    expect(await listRevisions(db, ben, id)).toEqual([]);
+    expect(await allRevisions(db, ben)).toEqual([]);
+    expect(await listOwnDrills(db, ben)).toEqual([]);
+  });
+  it("leave the list when put aside, and stay for the sessions that use them", async () => {
+    const id = await addOwnDrill(db, ana, bridge);
+    expect(await shelveOwnDrill(db, ana, id, true)).toBe(true);
+    expect((await listOwnDrills(db, ana)).map((d) => d.id)).not.toContain(id);
+    expect((await allRevisions(db, ana)).map((d) => d.id)).toContain(ownDrillId(id, 1));
+    await shelveOwnDrill(db, ana, id, false);
+    expect((await listOwnDrills(db, ana)).map((d) => d.id)).toContain(id);
+  });
+  it("have revisions that nothing changes", async () => {
+    await addOwnDrill(db, ana, bridge);
+    await expect(db.update(ownDrillRevision).set({ number: 9 }).where(eq(ownDrillRevision.number, 1))).rejects.toMatchObject({ cause: { message: "a revision of a drill never changes" } });
+    await expect(db.execute(sql`update own_drill_revision set doc = '{}'`)).rejects.toThrow();
+  });
+  it("are named by the sessions that use them", async () => {
+    const id = ownDrillId(await addOwnDrill(db, ana, bridge), 1);
+    const doc = { format: "mapset/session" as const, version: 1 as const, title: "With mine", purpose: "off-day" as const, firstSide: "left" as const, pace: { breath: 6, switchSides: 6, turn: 2, demo: 20, kitChange: 4 }, blocks: [{ title: "b", rounds: 1, restBetweenRounds: 0, sideOrder: "drill-by-drill" as const, items: [{ drill: id, level: "standard" as const, dose: { kind: "time" as const, seconds: 20 }, sets: 1, restBetweenSets: 0, restAfter: 0 }] }] };
+    await addSession(db, ana, doc, 20);
+    expect((await sessionsUsing(db, ana, id)).map((s) => s.title)).toEqual(["With mine"]);
+    expect(await sessionsUsing(db, ben, id)).toEqual([]);
+    expect(await sessionsUsing(db, ana, "cat-camel")).toEqual([]);
+  });
+});

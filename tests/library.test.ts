@@ -1,0 +1,241 @@
+import { afterAll, beforeAll, describe, expect, it } from "vitest";
+import { ANA, BEN, newestAddress, openDesk, PHONE, ready, saved, signIn, startWorld, violations, type World } from "./harness";
+import type { Page } from "playwright-core";
+
+let world: World;
+beforeAll(async () => {
+  world = await startWorld();
+});
+afterAll(() => world.end());
+
+const cards = (page: Page) => page.getByRole("region", { name: "Drills" }).getByRole("listitem");
+/** The lines the figure is drawn with, as one text. */
+const drawn = (page: Page) => page.getByTestId("figure").locator("path.fig-limb").evaluateAll((all) => all.map((path) => path.getAttribute("d")).join(" "));
+
+describe("the library", () => {
+  it("finds drills as they are looked for, keeps the search in the address, and opens a drill's page", async () => {
+    const { page } = await world.visitor();
+    await signIn(page);
+    await page.getByRole("link", { name: "Library", exact: true }).click();
+    await page.getByText("166 drills", { exact: true }).waitFor();
+    await page.getByLabel("Joint").selectOption({ label: "ankle" });
+    await page.getByText(/^\d+ of 166 drills$/).waitFor();
+    await page.getByLabel("Kit").selectOption({ label: "no kit" });
+    await page.waitForURL(/kit=none/);
+    await page.getByPlaceholder("Name, joint, kit, posture").fill("circles");
+    await page.waitForURL(/q=circles/);
+    await cards(page).filter({ hasText: "Ankle circles" }).waitFor();
+    expect(await cards(page).count()).toBeLessThan(4);
+    await page.getByRole("link", { name: "Ankle circles, leg held still" }).click();
+    await page.getByRole("heading", { level: 1, name: "Ankle circles, leg held still" }).waitFor();
+    await page.goBack();
+    await cards(page).filter({ hasText: "Ankle circles" }).waitFor();
+    await page.getByPlaceholder("Name, joint, kit, posture").fill("anvil");
+    await page.getByText("No drill is all of that").waitFor();
+    await page.getByRole("link", { name: "Clear all" }).first().click();
+    await page.getByText("166 drills", { exact: true }).waitFor();
+  });
+
+  it("moves a picture only while it is looked at", async () => {
+    const { page } = await world.visitor();
+    await signIn(page);
+    await page.goto("/library?q=leg+swing");
+    await ready(page);
+    const card = cards(page).first();
+    expect(await card.locator("svg.figure").count()).toBe(0);
+    await card.hover();
+    const limb = card.locator("svg.figure path.fig-limb").first();
+    await limb.waitFor();
+    const first = await card.locator("svg.figure path.fig-limb").evaluateAll((all) => all.map((p) => p.getAttribute("d")).join());
+    await page.waitForTimeout(300);
+    expect(await card.locator("svg.figure path.fig-limb").evaluateAll((all) => all.map((p) => p.getAttribute("d")).join())).not.toBe(first);
+    await page.mouse.move(2, 2);
+    await card.locator("svg.figure").waitFor({ state: "detached" });
+  });
+
+  it("shows a drill from any side, at any level, with its angles and the sessions that use it", async () => {
+    const { page } = await world.visitor();
+    await signIn(page);
+    await page.goto("/library/hip-flexor-turn");
+    await ready(page);
+    await page.getByRole("link", { name: "Rowers before the boat" }).waitFor();
+    await page.getByRole("img", { name: /^Angles through a repetition: arm lifted, right/ }).locator("svg").waitFor();
+    const figure = page.getByRole("region", { name: "Figure" });
+    await figure.getByRole("button", { name: "Stop" }).click();
+    const now = () => figure.locator("svg.figure path.fig-wear").first().getAttribute("d");
+    const before = await now();
+    await figure.getByRole("button", { name: "Above" }).click();
+    await expect.poll(now).not.toBe(before);
+    await figure.getByRole("slider", { name: "Turn" }).focus();
+    const above = await now();
+    await page.keyboard.press("ArrowRight");
+    await expect.poll(now).not.toBe(above);
+    await figure.getByRole("button", { name: "easier" }).click();
+    await figure.getByRole("img", { name: "Half-kneeling reach and turn, easier" }).waitFor();
+  });
+
+  it("shows key positions side by side instead of moving, for people who asked for less motion", async () => {
+    const { page } = await world.visitor({ reducedMotion: "reduce" });
+    await signIn(page);
+    await page.goto("/library/hip-flexor-turn");
+    await ready(page);
+    const row = page.getByRole("img", { name: /key positions$/ });
+    await row.waitFor();
+    expect(await row.locator("svg").count()).toBe(3);
+    const read = () => row.locator("path").evaluateAll((all) => all.map((p) => p.getAttribute("d")).join());
+    const first = await read();
+    await page.waitForTimeout(400);
+    expect(await read()).toBe(first);
+  });
+});
+
+describe("the figure in follow-along", () => {
+  it("moves in step with the work, on the athlete's side, and stands still while paused", async () => {
+    const { page: coach } = await world.visitor();
+    await signIn(coach);
+    await openDesk(coach, "Rowers before the boat");
+    await coach.getByRole("link", { name: "Hand out" }).click();
+    const { page } = await world.visitor(PHONE);
+    await page.clock.install();
+    await page.goto(await newestAddress(coach));
+    await ready(page);
+    await page.getByText("Pip", { exact: true }).click();
+    await page.getByRole("button", { name: "Start" }).click();
+    await page.getByTestId("figure").locator("svg.figure path").first().waitFor();
+    await page.clock.fastForward(30_000);
+    await page.clock.runFor(300);
+    const first = await drawn(page);
+    await page.clock.runFor(1500);
+    await expect.poll(() => drawn(page)).not.toBe(first);
+    await page.getByRole("button", { name: "Pause" }).click();
+    await page.clock.runFor(300);
+    const paused = await drawn(page);
+    await page.clock.runFor(2000);
+    expect(await drawn(page)).toBe(paused);
+  });
+});
+
+describe("a coach's own drill", () => {
+  it("is copied, posed by slider, handle and key, undone, kept as a revision, used in a session, and offered when newer", async () => {
+    const { page } = await world.visitor({ bypassCSP: true });
+    await signIn(page, ANA);
+    await page.goto("/library/bridge");
+    await ready(page);
+    await page.getByRole("button", { name: "Copy as my own" }).click();
+    await page.waitForURL(/\/library\/own-[0-9a-f-]+-1\/edit$/);
+    await ready(page);
+    await page.getByText("Over the floor, on its contacts, inside the joints’ range.").waitFor();
+    await page.getByLabel("Name", { exact: true }).fill("Bridge with a long reach");
+
+    // A slider far enough takes the hip past its limit, and undo takes it back.
+    await page.getByRole("button", { name: "2 beat 1" }).click();
+    const tilt = page.getByRole("slider", { name: /tip forward/i });
+    await tilt.focus();
+    for (let i = 0; i < 40; i++) await page.keyboard.press("ArrowLeft");
+    await page.getByRole("status").filter({ hasText: /past what a joint does|off the place|through the floor/ }).first().waitFor();
+    await page.getByRole("button", { name: /^Undo: pelvis: tip forward/ }).click();
+    await page.getByText("Over the floor, on its contacts, inside the joints’ range.").waitFor();
+
+    // A handle moves with the pointer, and with the arrow keys.
+    const handle = page.getByRole("button", { name: /^Right hand: drag/ });
+    const before = await handle.getAttribute("cx");
+    const box = (await handle.boundingBox())!;
+    await page.mouse.move(box.x + box.width / 2, box.y + box.height / 2);
+    await page.mouse.down();
+    await page.mouse.move(box.x - 60, box.y - 80, { steps: 5 });
+    await page.mouse.up();
+    await expect.poll(() => handle.getAttribute("cx")).not.toBe(before);
+    const dragged = await handle.getAttribute("cy");
+    await handle.focus();
+    await page.keyboard.press("ArrowUp");
+    await expect.poll(() => handle.getAttribute("cy")).not.toBe(dragged);
+    expect(await violations(page)).toEqual([]);
+
+    await page.getByRole("button", { name: "Keep as revision 2" }).click();
+    await page.getByText(/Revision 2 · Kept/).waitFor();
+
+    // In a session: the newest revision is found, and stays when the drill changes.
+    await page.goto("/sessions");
+    await ready(page);
+    await page.getByRole("button", { name: "New session" }).first().click();
+    await page.getByLabel("Name").fill("With my own");
+    await page.getByRole("dialog").getByRole("button", { name: /Make|Start|Create/ }).click();
+    await page.waitForURL(/\/sessions\/[0-9a-f-]{36}$/);
+    await ready(page);
+    await page.getByPlaceholder(/Add a drill/).fill("long reach");
+    await page.keyboard.press("Enter");
+    await page.locator("[data-row]").filter({ hasText: "Bridge with a long reach" }).waitFor();
+    await saved(page);
+    const desk = page.url();
+    await page.goto("/library?own=own");
+    await ready(page);
+    await page.getByRole("link", { name: "Bridge with a long reach" }).click();
+    await page.getByRole("link", { name: "Change it" }).click();
+    await page.waitForURL(/edit$/);
+    await ready(page);
+    await page.getByLabel("In one line").fill("Changed since.");
+    await page.keyboard.press("Control+s");
+    await page.getByText(/Revision 3 · Kept/).waitFor();
+    await page.goto(desk);
+    await ready(page);
+    await page.locator("[data-row]").filter({ hasText: "Bridge with a long reach" }).click();
+    await page.getByRole("button", { name: "You have changed this drill since: use revision 3" }).click();
+    await page.getByText("Changed since.").waitFor();
+    await saved(page);
+
+    // Handed out with it, an athlete sees it drawn.
+    await page.getByRole("link", { name: "Hand out" }).click();
+    await page.getByRole("button", { name: "Make edition and link" }).click();
+    const link = await newestAddress(page);
+    const { page: athlete } = await world.visitor(PHONE);
+    await athlete.goto(link);
+    await ready(athlete);
+    expect(await athlete.content()).toContain("Bridge with a long reach");
+  });
+
+  it("starts from a posture, goes out as a file and comes back, and a hostile file is refused by path", async () => {
+    const { page } = await world.visitor();
+    await signIn(page, ANA);
+    await page.goto("/library");
+    await ready(page);
+    await page.getByRole("button", { name: "New drill" }).click();
+    await page.getByLabel("Name").fill("Standing knee lift");
+    await page.getByLabel("Begins from").selectOption({ label: "standing" });
+    await page.getByRole("button", { name: "Start posing" }).click();
+    await page.waitForURL(/edit$/);
+    await ready(page);
+    const address = page.url().replace(/\/edit$/, "");
+    const file = await (await page.request.get(`${address}/export`)).text();
+    await page.goto("/library");
+    await ready(page);
+    const input = page.getByLabel("Drill file to import");
+    const bad = file.replace('"kind": "repeat"', '"kind": "explode"').replace('"region": "whole-body"', '"region": 7');
+    await input.setInputFiles({ name: "bad.json", mimeType: "application/json", buffer: Buffer.from(bad) });
+    const alert = page.getByRole("alert");
+    await alert.getByText("drill.motions.standard.kind").waitFor();
+    await alert.getByText("drill.region").waitFor();
+    await input.setInputFiles({ name: "good.json", mimeType: "application/json", buffer: Buffer.from(file) });
+    await page.waitForURL(/\/library\/own-/);
+    await page.getByRole("heading", { level: 1, name: "Standing knee lift" }).waitFor();
+  });
+
+  it("is not seen, drawn, exported or changed by another coach, by any address", async () => {
+    const { page } = await world.visitor();
+    await signIn(page, ANA);
+    await page.goto("/library/cat-camel");
+    await ready(page);
+    await page.getByRole("button", { name: "Copy as my own" }).click();
+    await page.waitForURL(/edit$/);
+    const id = /own-[0-9a-f-]+-1/.exec(page.url())![0];
+    const { page: other } = await world.visitor();
+    await signIn(other, BEN);
+    for (const address of [`/library/${id}`, `/library/${id}/edit`, `/library/${id}/export`, `/figure/${id}`, `/figure/${id}/standard/end.svg`])
+      expect((await other.request.get(address)).status(), address).toBe(404);
+    const kept = await other.request.post(`/library/${id}/keep`, { data: { basedOn: 1, doc: JSON.parse(await (await page.request.get(`/library/${id}/export`)).text()).drill as unknown } });
+    expect(kept.status()).toBe(404);
+    expect((await other.request.post(`/library/${id}`, { form: {}, maxRedirects: 0, headers: { origin: world.base } })).status()).toBe(404);
+    expect(await (await other.request.get("/library?own=own")).text()).not.toContain(id);
+    const { context } = await world.visitor();
+    expect((await context.request.get(`/figure/${id}/standard/end.svg`)).status()).toBe(401);
+  });
+});
