@@ -231,7 +231,7 @@ describe("a coach's own drill", () => {
     await signIn(other, BEN);
     for (const address of [`/library/${id}`, `/library/${id}/edit`, `/library/${id}/export`, `/figure/${id}`, `/figure/${id}/standard/end.svg`])
       expect((await other.request.get(address)).status(), address).toBe(404);
-    const kept = await other.request.post(`/library/${id}/keep`, { data: { basedOn: 1, doc: JSON.parse(await (await page.request.get(`/library/${id}/export`)).text()).drill as unknown } });
+    const kept = await other.request.post(`/library/${id}/keep`, { data: { basedOn: 1, doc: ((await (await page.request.get(`/library/${id}/export`)).json()) as { drill: unknown }).drill } });
     expect(kept.status()).toBe(404);
     expect((await other.request.post(`/library/${id}`, { form: {}, maxRedirects: 0, headers: { origin: world.base } })).status()).toBe(404);
     expect(await (await other.request.get("/library?own=own")).text()).not.toContain(id);

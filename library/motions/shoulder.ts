@@ -69,8 +69,8 @@ export const shoulderMotions: MotionSet = {
     easier: rep("side", [sit, to(sit, { ra: aim([0, 0.1, 1]) }), to(tripod, { at: [-0.03, 0.28, 0], tilt: -42 }), to(tripod, { at: [-0.03, 0.28, 0], tilt: -42 }), to(sit, { ra: aim([0, 0.1, 1]) })], { at: [0, 0.4, 1, 2, 2.6], beats: 3 }),
   },
   "wall-press-turn": {
-    standard: rep("three-quarter", [lean, pressed], { props: [wall(0.73)] }),
-    harder: rep("three-quarter", [to(lean, { legs: foot(-0.34, 0.15), at: [-0.06, 0.86, 0], tilt: 20 }), to(pressed, { legs: foot(-0.34, 0.15), at: [-0.2, 0.88, 0], tilt: 12 })], { props: [wall(0.73)] }),
+    standard: rep({ around: -40, above: 12 }, [lean, pressed], { props: [wall(0.73)] }),
+    harder: rep({ around: -40, above: 12 }, [to(lean, { legs: foot(-0.34, 0.15), at: [-0.06, 0.86, 0], tilt: 20 }), to(pressed, { legs: foot(-0.34, 0.15), at: [-0.2, 0.88, 0], tilt: 12 })], { props: [wall(0.73)] }),
   },
   "bench-pullover": {
     standard: rep("side", [acrossBench(4, twoHands(88)), acrossBench(-14, twoHands(166))], { props: overBench }),
