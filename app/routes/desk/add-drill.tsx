@@ -3,7 +3,6 @@ import { Plus, Search } from "lucide-react";
 import { memo, useMemo, useRef, useState } from "react";
 import { cx } from "~/app/ui/classes";
 import { Still } from "~/app/ui/figure/still";
-import { newerRevision } from "~/core/drills/own";
 import type { Drill } from "~/core/drills/schema";
 import { findDrills, makeFindable } from "~/core/drills/search";
 import { KIT_FACTS } from "~/core/drills/kit";
@@ -21,8 +20,7 @@ export const AddDrill = memo(function AddDrill({ own, after, onAdd, onAddBlock }
   const [inBlock, setInBlock] = useState(false);
   const box = useRef<HTMLDivElement>(null);
   const input = useRef<HTMLInputElement>(null);
-  // Of a coach's own drills the newest revisions come first.
-  const findable = useMemo(() => [...makeFindable(own.filter((drill) => !newerRevision(drill.id, own.map((d) => d.id)))), ...SHIPPED], [own]);
+  const findable = useMemo(() => [...makeFindable(own), ...SHIPPED], [own]);
   const found = useMemo(() => findDrills(findable, query), [findable, query]);
   const add = (drill: Drill) => {
     (inBlock ? onAddBlock : onAdd)(drill);

@@ -17,14 +17,15 @@ import type { Session } from "~/core/session/schema";
 
 export type NewestEdition = { number: number; createdAt: string; session: Session; open: boolean };
 
-type Props = { id: string; copy: DeskCopy; archived: boolean; edition: NewestEdition | undefined; ownDrills: Drill[] };
+type Props = { id: string; copy: DeskCopy; archived: boolean; edition: NewestEdition | undefined; ownDrills: Drill[]; offered: string[] };
 
 /** On a narrow screen a drill's numbers come up from below, and the list stays in sight above them. */
 const NARROW_SHEET = "max-lg:fixed max-lg:inset-x-0 max-lg:bottom-0 max-lg:z-20 max-lg:max-h-[56dvh] max-lg:border-t-2 max-lg:border-ink-faint max-lg:shadow-[0_-8px_24px_rgb(0_0_0/0.18)]";
 
 /** The desk: the profile on top, the list on the left, the selected drill or the session on the right. */
-export function DeskView({ id, copy, archived, edition, ownDrills }: Props) {
+export function DeskView({ id, copy, archived, edition, ownDrills, offered }: Props) {
   const drills = useMemo(() => lookupOf(ownDrills), [ownDrills]);
+  const own = useMemo(() => ownDrills.filter((drill) => offered.includes(drill.id)), [ownDrills, offered]);
   const ownIds = useMemo(() => ownDrills.map((drill) => drill.id), [ownDrills]);
   const desk = useDesk(copy.doc, drills);
   const saving = useSaving({ id, first: copy, doc: desk.session, onReplace: desk.replace });
@@ -50,7 +51,7 @@ export function DeskView({ id, copy, archived, edition, ownDrills }: Props) {
       </section>
       <div className="grid min-h-0 flex-1 grid-cols-[minmax(0,1fr)_24rem] max-lg:grid-cols-1">
         <section aria-label="Drills" className={cx("flex min-h-0 flex-col border-r border-line-water", selection && "max-lg:pb-[56dvh]")}>
-          <AddDrill own={ownDrills} after={after} onAdd={desk.addDrill} onAddBlock={desk.addBlock} />
+          <AddDrill own={own} after={after} onAdd={desk.addDrill} onAddBlock={desk.addBlock} />
           <div ref={list} className="min-h-0 flex-1 overflow-y-auto">
             <Outline desk={desk} />
           </div>

@@ -1,4 +1,5 @@
-import { Copy, Download, Pencil, TriangleAlert } from "lucide-react";
+import { format } from "date-fns";
+import { Archive, ArchiveRestore, Copy, Download, Pencil, TriangleAlert } from "lucide-react";
 import { Form, Link, redirect } from "react-router";
 import type { Route } from "./+types/route";
 import { AnglesChart } from "./angles-chart";
@@ -18,7 +19,7 @@ import { LEVELS } from "~/core/session/schema";
 import { AREA_WORDS, PLANE_WORDS } from "~/core/text/areas";
 import { doseWords, LEVEL_WORDS, METHOD_WORDS, SIDE_MODE_WORDS } from "~/core/text/words";
 import { POSTURE_WORDS } from "~/core/timeline/postures";
-import { addOwnDrill, findOwnDrill } from "~/db/own-drills";
+import { addOwnDrill, findOwnDrill, listRevisions, shelveOwnDrill } from "~/db/own-drills";
 import { sessionsUsing } from "~/db/sessions-using";
 
 export const meta: Route.MetaFunction = ({ loaderData }) => [{ title: `${loaderData?.drill.name ?? "Drill"} · Mapset` }];
@@ -32,7 +33,8 @@ export async function loader({ request, params }: Route.LoaderArgs) {
   const newest = own && (await findOwnDrill(db, coach.id, own.drill));
   return {
     drill,
-    own: newest && { newer: newest.revision > (own?.revision ?? 0) ? ownDrillId(newest.id, newest.revision) : undefined, revision: own?.revision ?? 1, archived: newest.archivedAt !== null },
+    own: newest && { newer: newest.revision > (own?.revision ?? 0) ? ownDrillId(newest.id, newest.revision) : undefined, revision: own?.revision ?? 1, archived: newest.archivedAt !== null,
+      revisions: (await listRevisions(db, coach.id, newest.id)).map((r) => ({ id: ownDrillId(newest.id, r.number), number: r.number, at: r.createdAt.toISOString() })) },
     sessions: await sessionsUsing(db, coach.id, drill.id),
     courses: Object.fromEntries(
       LEVELS.map((level) => {
@@ -44,11 +46,17 @@ export async function loader({ request, params }: Route.LoaderArgs) {
   };
 }
 
-/** Copies the drill as one of the coach's own, to be changed. */
+/** Copies the drill as one of the coach's own, to be changed; or puts an own drill aside and brings it back. */
 export async function action({ request, params }: Route.ActionArgs) {
   const coach = await requireCoach(request);
   const drill = (await drawnDrillsOf(coach.id))(params.drill);
   if (!drill) throw notHere("There is no such drill.");
+  const what = (await request.formData()).get("do");
+  const own = readOwnId(drill.id);
+  if (what === "aside" || what === "back") {
+    if (!own || !(await shelveOwnDrill(getServices().db, coach.id, own.drill, what === "aside"))) throw notHere("There is no such drill among yours.");
+    return null;
+  }
   const id = await addOwnDrill(getServices().db, coach.id, { ...drill, name: `${drill.name.slice(0, 72)}, mine` });
   return redirect(`/library/${ownDrillId(id, 1)}/edit`);
 }
@@ -71,6 +79,7 @@ export default function DrillPage({ loaderData: { drill, own, sessions, courses:
             {drill.directions === 2 && ` · two directions: ${drill.directionWords?.join(", ")}`}
             {own && ` · your own, revision ${own.revision}`}
           </p>
+          {own?.archived && <p className="mt-1 text-sm font-medium text-plum">Put aside: it is no longer found in the library or offered at the desk. Sessions that use it go on.</p>}
           {own?.newer && (
             <p className="mt-1 text-sm font-medium">
               <Link to={`/library/${own.newer}`} className="underline underline-offset-4">
@@ -90,6 +99,14 @@ export default function DrillPage({ loaderData: { drill, own, sessions, courses:
               <Copy size={16} aria-hidden /> Copy as my own
             </Button>
           </Form>
+          {own && (
+            <Form method="post">
+              <input type="hidden" name="do" value={own.archived ? "back" : "aside"} />
+              <Button type="submit">
+                {own.archived ? <ArchiveRestore size={16} aria-hidden /> : <Archive size={16} aria-hidden />} {own.archived ? "Bring back" : "Put aside"}
+              </Button>
+            </Form>
+          )}
           <a href={`/library/${drill.id}/export`} className="inline-flex min-h-9 items-center gap-1.5 rounded-md border border-line bg-land px-3 font-medium hover:bg-land-deep">
             <Download size={16} aria-hidden /> Export
           </a>
@@ -146,6 +163,21 @@ export default function DrillPage({ loaderData: { drill, own, sessions, courses:
           <h2 className="wide-type text-lg font-semibold">What it serves</h2>
           <RowList title="Mainly" rows={standard.main} />
           {standard.also.length > 0 && <RowList title="Also" rows={standard.also} />}
+          {own && own.revisions.length > 1 && (
+            <>
+              <h2 className="wide-type mt-2 text-lg font-semibold">Revisions</h2>
+              <ul className="text-sm">
+                {own.revisions.map((revision) => (
+                  <li key={revision.id}>
+                    {revision.id === drill.id ? <span className="font-semibold">Revision {revision.number}</span> : <Link to={`/library/${revision.id}`} className="underline underline-offset-4">Revision {revision.number}</Link>}{" "}
+                    <time dateTime={revision.at} className="text-ink-faint" suppressHydrationWarning>
+                      {format(new Date(revision.at), "d MMM yyyy, HH:mm")}
+                    </time>
+                  </li>
+                ))}
+              </ul>
+            </>
+          )}
           <h2 className="wide-type mt-2 text-lg font-semibold">Sessions that use it</h2>
           {sessions.length === 0 ? (
             <p className="text-ink-soft">None of yours yet.</p>
