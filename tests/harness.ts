@@ -1,5 +1,6 @@
 import { readFileSync } from "node:fs";
 import { createRequire } from "node:module";
+import { onTestFinished } from "vitest";
 import { chromium, type Browser, type BrowserContext, type BrowserContextOptions, type Page } from "playwright-core";
 import { openAccounts } from "~/db/accounts";
 import type { Db } from "~/db/client";
@@ -40,6 +41,7 @@ export async function startWorld(): Promise<World> {
       const context = await browser.newContext({ viewport: { width: 1280, height: 800 }, baseURL: base, ...options });
       context.setDefaultTimeout(15_000);
       const page = await context.newPage();
+      closeAfterTest(context);
       page.on("pageerror", (error) => errors.push(`${page.url()}: ${error.message}`));
       return { page, context };
     },
@@ -50,6 +52,15 @@ export async function startWorld(): Promise<World> {
       if (errors.length > 0) throw new Error(`Errors on the pages:\n${errors.join("\n")}`);
     },
   };
+}
+
+/** A visitor of one test goes when it is over, so that their pages do not go on moving; one of a whole file stays. */
+function closeAfterTest(context: BrowserContext): void {
+  try {
+    onTestFinished(() => context.close());
+  } catch {
+    // Asked for outside of a test: for all of the file's.
+  }
 }
 
 /** Waits until the page's scripts have taken over from the server's picture of it. */

@@ -33,6 +33,7 @@ type Props = {
 
 const NS = "http://www.w3.org/2000/svg";
 const LOOK_BACK = 0.06;
+const PICTURE_MS = 28;
 
 /** The figure in motion. The picture is written straight into the page at each frame; nothing is rendered again. */
 export function MovingFigure({ motion, stage, view, still = false, moment = 0, frame: fixed, rows = [], together = false, shape = 1, label, className }: Props) {
@@ -66,8 +67,13 @@ export function MovingFigure({ motion, stage, view, still = false, moment = 0, f
       });
       while (paths.length > list.length) paths.pop()!.remove();
     };
+    let shown = "";
     const show = () => {
       const { side, beat, breath, effort } = asked.current();
+      // A body that stands still is not drawn again.
+      const now = `${side} ${beat.toFixed(3)} ${breath.toFixed(2)} ${effort ?? ""}`;
+      if (now === shown) return;
+      shown = now;
       const player = players[side];
       const frame = frames[side];
       if (box !== frame.box) picture.setAttribute("viewBox", (box = frame.box));
@@ -79,8 +85,13 @@ export function MovingFigure({ motion, stage, view, still = false, moment = 0, f
     };
     show();
     if (still) return () => paths.forEach((path) => path.remove());
-    let frame = requestAnimationFrame(function next() {
-      show();
+    let last = 0;
+    let frame = requestAnimationFrame(function next(at) {
+      // Thirty pictures a second are smooth enough for a body, and spare a phone's battery.
+      if (at - last > PICTURE_MS) {
+        last = at;
+        show();
+      }
       frame = requestAnimationFrame(next);
     });
     return () => {

@@ -1,0 +1,53 @@
+import { ROW_FACTS, ROWS, type Plane, type Row } from "~/core/drills/rows";
+import type { Drill } from "~/core/drills/schema";
+import type { Session } from "~/core/session/schema";
+import type { Timeline } from "~/core/timeline/types";
+import type { Seconds, Share } from "~/core/units";
+
+/** What a work second gives a row that is main for its drill, and one that is also worked. */
+const MAIN: Share = 1;
+const ALSO: Share = 0.5;
+
+/** Seconds a row got. Rows of limbs keep left and right apart, and what counts is the lesser of the two. */
+export type RowCoverage = { left: Seconds; right: Seconds; counts: Seconds };
+
+export type Coverage = Readonly<Record<Row, RowCoverage>>;
+
+/**
+ * How long each row is worked in a session: the work seconds of every drill times its share for the row. An alternating
+ * piece gives each side half its seconds, one for both sides gives both all of them.
+ */
+export function coverageOf(session: Session, timeline: Pick<Timeline, "segments">, drills: (id: string) => Pick<Drill, "levels"> | undefined): Coverage {
+  const seconds = Object.fromEntries(ROWS.map((row) => [row, { left: 0, right: 0, counts: 0 }])) as Record<Row, RowCoverage>;
+  for (const segment of timeline.segments) {
+    if (segment.kind !== "work") continue;
+    const item = session.blocks[segment.block]?.items[segment.item];
+    const level = item && drills(item.drill)?.levels[item.level];
+    if (!level) continue;
+    const give = (row: Row, share: Share) => {
+      const to = seconds[row];
+      const all = segment.seconds * share;
+      if (!ROW_FACTS[row].sided) {
+        to.left += all;
+        to.right += all;
+      } else if (segment.side === "both") {
+        to.left += all;
+        to.right += all;
+      } else if (segment.side === "alternating") {
+        to.left += all / 2;
+        to.right += all / 2;
+      } else to[segment.side] += all;
+    };
+    for (const row of level.main) give(row, MAIN);
+    for (const row of level.also) if (!level.main.includes(row)) give(row, ALSO);
+  }
+  for (const row of ROWS) seconds[row].counts = Math.min(seconds[row].left, seconds[row].right);
+  return seconds;
+}
+
+/** Seconds that count in each plane, over all rows. */
+export function planeSeconds(coverage: Coverage): Record<Plane, Seconds> {
+  const sum: Record<Plane, Seconds> = { "forward-back": 0, side: 0, rotation: 0 };
+  for (const row of ROWS) sum[ROW_FACTS[row].plane] += coverage[row].counts;
+  return sum;
+}

@@ -1,0 +1,17 @@
+import { z } from "zod";
+import { ROWS } from "~/core/drills/rows";
+
+/** How much a row is asked for, 0 to 3, and why in a line. */
+const weightSchema = z.strictObject({ weight: z.number().min(0).max(3), why: z.string().trim().min(3).max(200) });
+
+/** What a sport, a day's work or a purpose asks of each joint motion. */
+export const demandSchema = z.strictObject({
+  id: z.string().regex(/^[a-z0-9]+(-[a-z0-9]+)*$/).max(80),
+  name: z.string().trim().min(3).max(80),
+  about: z.string().trim().min(3).max(300),
+  held: z.array(z.string().trim().min(3).max(120)).max(6).describe("Positions people are in all week; their opposites weigh more"),
+  rows: z.partialRecord(z.enum(ROWS), weightSchema).describe("Rows that are left out weigh nothing"),
+});
+
+export type Demand = z.infer<typeof demandSchema>;
+

@@ -1,0 +1,27 @@
+import { describe, expect, it } from "vitest";
+import { demandSchema } from "~/core/demands/schema";
+import { ROWS } from "~/core/drills/rows";
+import { DRILLS } from ".";
+import { DEMANDS, demandById } from "./demands";
+
+describe("the demand profiles", () => {
+  it("are at least 14, each whole, with its own id and name", () => {
+    expect(DEMANDS.length).toBeGreaterThanOrEqual(14);
+    expect(new Set(DEMANDS.map((d) => d.id)).size).toBe(DEMANDS.length);
+    for (const demand of DEMANDS) expect(demandSchema.safeParse(demand), demand.id).toMatchObject({ success: true });
+    expect(demandById("rowing")?.name).toBe("Rowing");
+    expect(demandById("nothing")).toBeUndefined();
+  });
+  it("ask something top of every one, and only of rows that some drill serves mainly", () => {
+    const served = new Set(DRILLS.flatMap((drill) => drill.levels.standard.main));
+    for (const demand of DEMANDS) {
+      const weights = Object.values(demand.rows).map((row) => row?.weight ?? 0);
+      expect(Math.max(...weights), demand.id).toBeGreaterThanOrEqual(2);
+      for (const [row, asked] of Object.entries(demand.rows)) if ((asked?.weight ?? 0) >= 2) expect(served.has(row as never) || DRILLS.some((d) => d.levels.standard.also.includes(row as never)), `${demand.id} ${row}`).toBe(true);
+    }
+  });
+  it("leave no row out of all of them that a drill serves mainly", () => {
+    const asked = new Set(DEMANDS.flatMap((demand) => Object.keys(demand.rows)));
+    for (const row of ROWS) if (DRILLS.some((drill) => drill.levels.standard.main.includes(row))) expect(asked.has(row), row).toBe(true);
+  });
+});
