@@ -37,7 +37,7 @@ export function Stage({ run, now, act, facts, profile, title, sound, onSound }: 
   return (
     <div className="mx-auto grid h-dvh max-w-7xl grid-rows-[auto_1fr_auto] overflow-hidden">
       <Progress share={run.total > 0 ? position / run.total : 0} profile={profile} left={moment.sessionLeft} title={title} />
-      <div className="grid min-h-0 content-start gap-x-10 gap-y-2 overflow-y-auto px-5 pt-3 md:landscape:grid-cols-2 md:landscape:pt-6">
+      <div role="group" aria-label="What to do now" tabIndex={0} className="grid min-h-0 content-start gap-x-10 gap-y-2 overflow-y-auto px-5 pt-3 md:landscape:grid-cols-2 md:landscape:pt-6">
         <div className="flex min-w-0 flex-col gap-2">
           <Heading face={face} paused={paused} />
           <div className="flex items-center gap-3 md:landscape:flex-col md:landscape:items-stretch">
