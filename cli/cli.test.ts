@@ -67,6 +67,21 @@ describe("drills", () => {
   });
 });
 
+describe("audit", () => {
+  it("prints what it finds as JSON, most serious first, with what would mend it in words", () => {
+    const { code, out, err } = mapset(["audit", file("audit.json", { ...example, target: 100 }), "--demand", "rowing"]);
+    expect({ code, err }).toEqual({ code: 0, err: "" });
+    const found = JSON.parse(out) as { rule: string; severity: string; says: string; fix?: string }[];
+    expect(found.find((f) => f.rule === "length")).toMatchObject({ severity: "warn", says: expect.stringMatching(/^It runs 49 s over/) as string, fix: "Promise 3:00 instead" });
+    expect(found.some((f) => f.rule === "top-demand")).toBe(true);
+  });
+  it("refuses a bad file by path, an unknown profile by name, and no file at all", () => {
+    expect(mapset(["audit", file("bad2.json", { ...example, blocks: [] })])).toMatchObject({ code: 1, out: "", err: "blocks: must have at least 1 entry\n" });
+    expect(mapset(["audit", file("ok.json", example), "--demand", "chess"])).toMatchObject({ code: 2, out: "" });
+    expect(mapset(["audit"])).toMatchObject({ code: 2, out: "" });
+  });
+});
+
 describe("figure", () => {
   it("prints 60 samples of named points in metres, the left side as the mirror of the right", () => {
     const of = (side: string) => JSON.parse(mapset(["figure", "lunge-reverse", "--level", "easier", "--side", side]).out) as Record<string, [number, number, number]>[];

@@ -1,6 +1,5 @@
-import { readFile } from "node:fs/promises";
+import { readSessionFile } from "./files";
 import { faultLine, type Fault } from "~/core/faults";
-import { readSessionText } from "~/core/session/read";
 import { compile } from "~/core/timeline/compile";
 import { drillById } from "~/library";
 
@@ -24,20 +23,8 @@ export async function compileFiles(files: readonly string[]): Promise<number> {
 }
 
 async function compileOne(file: string): Promise<Fault[]> {
-  let text: string;
-  try {
-    text = file === "-" ? await standardInput() : await readFile(file, "utf8");
-  } catch (error) {
-    return [{ path: file, message: `cannot be read (${(error as NodeJS.ErrnoException).code ?? String(error)})` }];
-  }
-  const read = readSessionText(text, drillById);
+  const read = await readSessionFile(file);
   if (!read.ok) return read.faults;
   process.stdout.write(`${JSON.stringify(compile(read.value, drillById))}\n`);
   return [];
-}
-
-async function standardInput(): Promise<string> {
-  const parts: Buffer[] = [];
-  for await (const part of process.stdin) parts.push(part as Buffer);
-  return Buffer.concat(parts).toString("utf8");
 }

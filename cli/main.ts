@@ -19,6 +19,9 @@ switch (command) {
   case "drills":
     process.stdout.write(`${drillsJson()}\n`);
     break;
+  case "audit":
+    process.exitCode = await (await import("./audit")).auditFile(args);
+    break;
   case "figure":
     // Only here: the motions of all drills take a moment to load.
     process.exitCode = (await import("./figure")).printFigure(args);

@@ -1,6 +1,7 @@
 /** Whether two plain JSON values say the same, whatever the order of their keys; a key that is undefined counts as absent. */
 export function sameJson(a: unknown, b: unknown): boolean {
-  if (Object.is(a, b)) return true;
+  // Zero and minus zero are the same number in JSON.
+  if (a === b || Object.is(a, b)) return true;
   if (typeof a !== "object" || typeof b !== "object" || a === null || b === null) return false;
   if (Array.isArray(a) || Array.isArray(b))
     return Array.isArray(a) && Array.isArray(b) && a.length === b.length && a.every((value, i) => sameJson(value, b[i]));

@@ -1,0 +1,23 @@
+import { itemsOf, samePlace } from "../look";
+import type { Rule } from "../types";
+import { editItem } from "~/core/session/edits";
+import { secondsText } from "~/core/text/clock";
+
+/** Words a coach says in a second, unhurried. */
+const WORDS_A_SECOND = 2.5;
+
+/** The set-up takes longer to say than the watch-first time gives. */
+export const instructions: Rule = {
+  id: "instructions",
+  find: (input) =>
+    itemsOf(input).flatMap(({ drill, place }) => {
+      const demo = input.timeline.segments.find((s) => s.kind === "demo" && samePlace(s, place));
+      if (!demo) return [];
+      const needs = Math.ceil(drill.setUp.join(" ").split(/\s+/).length / WORDS_A_SECOND);
+      if (needs <= demo.seconds) return [];
+      return [{
+        severity: "hint" as const, place, at: demo.start, says: `${drill.name} takes ${secondsText(needs)} to set up in words; ${secondsText(demo.seconds)} are there.`, why: "Instructions that come after the first side are no use to it.",
+        fix: { words: `Watch first for ${secondsText(needs)}`, apply: (s) => editItem(s, place, { demo: needs }) },
+      }];
+    }),
+};

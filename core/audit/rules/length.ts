@@ -1,0 +1,21 @@
+import type { Rule } from "../types";
+import { editSession } from "~/core/session/edits";
+import { clockText, secondsText } from "~/core/text/clock";
+
+/** A session this much shorter than promised leaves people standing. */
+const SHORT = 60;
+
+/** The compiled length against the promised one. Any second over it is too long: the next group is at the door. */
+export const length: Rule = {
+  id: "length",
+  find: ({ session, timeline }) => {
+    const { target } = session;
+    if (target === undefined) return [];
+    const over = timeline.totalSeconds - target;
+    const promised = Math.ceil(timeline.totalSeconds / 60) * 60;
+    if (over > 0)
+      return [{ severity: "warn", says: `It runs ${secondsText(over)} over the ${clockText(target)} promised.`, why: "The next group is at the door.", fix: { words: `Promise ${clockText(promised)} instead`, apply: (s) => editSession(s, { target: promised }) } }];
+    if (-over > SHORT) return [{ severity: "hint", says: `It ends ${secondsText(-over)} before the ${clockText(target)} promised.`, why: "There is time for more, or less to promise.", fix: { words: `Promise ${clockText(promised)} instead`, apply: (s) => editSession(s, { target: promised }) } }];
+    return [];
+  },
+};

@@ -1,0 +1,32 @@
+import { itemsOf, samePlace } from "../look";
+import type { Finding, Rule } from "../types";
+import { secondsText } from "~/core/text/clock";
+import type { OneSide } from "~/core/session/schema";
+
+/** Longest on one knee without a pad. */
+const LONGEST = 180;
+
+/** More than three minutes on one knee in one go, without a pad. Getting up, or changing knees, ends it. */
+export const oneKnee: Rule = {
+  id: "one-knee",
+  find: (input) => {
+    const looked = itemsOf(input);
+    const found: Finding[] = [];
+    let side: OneSide | undefined;
+    let seconds = 0;
+    for (const segment of input.timeline.segments) {
+      const here = looked.find(({ place }) => samePlace(place, segment));
+      const posture = segment.kind === "move" ? segment.to : segment.posture;
+      const kneels = posture === "half-kneeling" && here !== undefined && !here.level.kit.includes("pad");
+      const own = segment.kind === "work" && (segment.side === "left" || segment.side === "right") ? segment.side : side;
+      if (!kneels || segment.kind === "switch" || (side !== undefined && own !== side)) seconds = 0;
+      side = kneels ? own : undefined;
+      if (!kneels) continue;
+      const before = seconds;
+      seconds += segment.seconds;
+      if (before <= LONGEST && seconds > LONGEST)
+        found.push({ severity: "warn", place: here.place, at: segment.start, says: `By ${here.drill.name} people have been on one knee for more than ${secondsText(LONGEST)} without a pad.`, why: "A kneeling knee wants padding or a break." });
+    }
+    return found;
+  },
+};

@@ -1,0 +1,28 @@
+import type { Coverage } from "~/core/coverage/coverage";
+import type { Demand } from "~/core/demands/schema";
+import type { Drill } from "~/core/drills/schema";
+import type { Place } from "~/core/session/edits";
+import type { Session } from "~/core/session/schema";
+import type { Timeline } from "~/core/timeline/types";
+import type { Seconds } from "~/core/units";
+
+/** Must not be run like this; should be looked at; could be better. */
+export const SEVERITIES = ["stop", "warn", "hint"] as const;
+export type Severity = (typeof SEVERITIES)[number];
+
+/** A change that takes a finding away, described before it is made. */
+export type Fix = { words: string; apply: (session: Session) => Session };
+
+/** One thing a rule found: what and how much, at which place, why it matters, and what would mend it. */
+export type Finding = { severity: Severity; says: string; why: string; place?: Place; at?: Seconds; fix?: Fix };
+
+/** What a rule looks at. Everything is worked out once and shared. */
+export type AuditInput = {
+  session: Session;
+  timeline: Timeline;
+  drills: (id: string) => Drill | undefined;
+  coverage: Coverage;
+  demand?: Demand | undefined;
+};
+
+export type Rule = { id: string; find: (input: AuditInput) => Finding[] };
