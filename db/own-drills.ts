@@ -9,11 +9,21 @@ export type OwnDrill = { id: string; revision: number; archivedAt: Date | null; 
 
 const own = (ownerId: string, id: string) => and(eq(ownDrill.ownerId, ownerId), eq(ownDrill.id, id));
 const shown = { id: ownDrill.id, revision: ownDrill.revision, archivedAt: ownDrill.archivedAt, updatedAt: ownDrill.updatedAt, doc: ownDrillRevision.doc };
+/** A drill without how it moves: lists and timing need only its words and numbers, which are a twentieth of it. */
+const unmoving = sql<Drill>`${ownDrillRevision.doc} - 'motions'`.mapWith(ownDrillRevision.doc);
 const newest = and(eq(ownDrillRevision.drillId, ownDrill.id), eq(ownDrillRevision.number, ownDrill.revision));
 
 /** The coach's own drills in their newest revision, last changed first. Archived ones are left out. */
 export async function listOwnDrills(db: Db, ownerId: string): Promise<OwnDrill[]> {
   return db.select(shown).from(ownDrill).innerJoin(ownDrillRevision, newest).where(and(eq(ownDrill.ownerId, ownerId), isNull(ownDrill.archivedAt))).orderBy(desc(ownDrill.updatedAt));
+}
+
+export type ListedDrill = { doc: Drill; drawn: boolean };
+
+/** The same for a list to look through: without their motions, and whether there are any. */
+export async function browseOwnDrills(db: Db, ownerId: string): Promise<ListedDrill[]> {
+  return db.select({ doc: unmoving, drawn: sql<boolean>`${ownDrillRevision.doc} ? 'motions'` }).from(ownDrill).innerJoin(ownDrillRevision, newest)
+    .where(and(eq(ownDrill.ownerId, ownerId), isNull(ownDrill.archivedAt))).orderBy(desc(ownDrill.updatedAt));
 }
 
 /** One of the coach's own drills in its newest revision, or undefined. */
@@ -31,9 +41,16 @@ export async function listRevisions(db: Db, ownerId: string, id: string): Promis
     .from(ownDrillRevision).where(and(eq(ownDrillRevision.ownerId, ownerId), eq(ownDrillRevision.drillId, id))).orderBy(desc(ownDrillRevision.number));
 }
 
-/** Every revision of every own drill of the coach: what their sessions may use. */
+/** One revision of one of the coach's own drills, with its motions, or undefined. */
+export async function findRevision(db: Db, ownerId: string, id: string, number: number): Promise<Drill | undefined> {
+  const [row] = await db.select({ doc: ownDrillRevision.doc }).from(ownDrillRevision)
+    .where(and(eq(ownDrillRevision.ownerId, ownerId), eq(ownDrillRevision.drillId, id), eq(ownDrillRevision.number, number)));
+  return row?.doc;
+}
+
+/** Every revision of every own drill of the coach, without motions: what their sessions may use. */
 export async function allRevisions(db: Db, ownerId: string): Promise<Drill[]> {
-  const rows = await db.select({ doc: ownDrillRevision.doc }).from(ownDrillRevision).where(eq(ownDrillRevision.ownerId, ownerId));
+  const rows = await db.select({ doc: unmoving }).from(ownDrillRevision).where(eq(ownDrillRevision.ownerId, ownerId));
   return rows.map((row) => row.doc);
 }
 

@@ -1,25 +1,40 @@
+import { readOwnId } from "~/core/drills/own";
 import type { Drill } from "~/core/drills/schema";
-import { allRevisions, listOwnDrills } from "~/db/own-drills";
-import { DRAWN_DRILLS, drawnDrillById } from "~/library/drawn";
+import type { Session } from "~/core/session/schema";
+import { allRevisions, browseOwnDrills, findRevision, listOwnDrills, type ListedDrill } from "~/db/own-drills";
 import { drillById } from "~/library";
+import { DRAWN_DRILLS, drawnDrillById } from "~/library/drawn";
 import { getServices } from "./services.server";
 
 export type Lookup = (id: string) => Drill | undefined;
 
-/** Finds every drill a coach's sessions may use: the shipped ones and each revision of their own. */
+/** Finds every drill a coach's sessions may use: the shipped ones and each revision of their own. Without motions. */
 export async function drillsOf(coachId: string): Promise<Lookup> {
   const own = new Map((await allRevisions(getServices().db, coachId)).map((drill) => [drill.id, drill]));
   return (id) => own.get(id) ?? drillById(id);
 }
 
-/** The same, with the motions of the shipped ones. */
-export async function drawnDrillsOf(coachId: string): Promise<Lookup> {
-  const own = new Map((await allRevisions(getServices().db, coachId)).map((drill) => [drill.id, drill]));
-  return (id) => own.get(id) ?? drawnDrillById(id);
+/** One drill with its motions: a shipped one, or a revision of one of the coach's own. */
+export async function drawnDrill(coachId: string, id: string): Promise<Drill | undefined> {
+  const own = readOwnId(id);
+  return own ? findRevision(getServices().db, coachId, own.drill, own.revision) : drawnDrillById(id);
 }
 
-/** What a coach can browse: their own drills in their newest revision, then the shipped ones. */
-export async function browsable(coachId: string): Promise<Drill[]> {
-  const own = await listOwnDrills(getServices().db, coachId);
-  return [...own.map((row) => row.doc), ...DRAWN_DRILLS];
+/** The drills of a session with their motions. */
+export async function drawnDrillsIn(coachId: string, session: Session): Promise<Lookup> {
+  const ids = [...new Set(session.blocks.flatMap((block) => block.items.map((item) => item.drill)))];
+  const found = new Map((await Promise.all(ids.map((id) => drawnDrill(coachId, id)))).flatMap((drill) => (drill ? [[drill.id, drill] as const] : [])));
+  return (id) => found.get(id);
+}
+
+const SHIPPED: readonly ListedDrill[] = DRAWN_DRILLS.map(({ motions, ...doc }) => ({ doc, drawn: motions !== undefined }));
+
+/** What a coach can browse: their own drills in their newest revision, then the shipped ones. Without motions. */
+export async function browsable(coachId: string): Promise<ListedDrill[]> {
+  return [...(await browseOwnDrills(getServices().db, coachId)), ...SHIPPED];
+}
+
+/** The same with their motions. */
+export async function everyDrawn(coachId: string): Promise<Drill[]> {
+  return [...(await listOwnDrills(getServices().db, coachId)).map((row) => row.doc), ...DRAWN_DRILLS];
 }

@@ -3,7 +3,7 @@ import { DeskView } from "./desk-view";
 import { deskCopy } from "./save";
 import { idOf, notHere, requireCoach } from "~/app/server/coach.server";
 import { getServices } from "~/app/server/services.server";
-import { allRevisions, listOwnDrills } from "~/db/own-drills";
+import { allRevisions, browseOwnDrills } from "~/db/own-drills";
 import { findSession } from "~/db/sessions";
 import { newestEdition } from "~/db/editions";
 
@@ -13,9 +13,9 @@ export async function loader({ request, params }: Route.LoaderArgs) {
   const coach = await requireCoach(request);
   const id = idOf(params.id);
   const { db } = getServices();
-  const [stored, edition, own, offered] = await Promise.all([findSession(db, coach.id, id), newestEdition(db, coach.id, id), allRevisions(db, coach.id), listOwnDrills(db, coach.id)]);
+  const [stored, edition, own, offered] = await Promise.all([findSession(db, coach.id, id), newestEdition(db, coach.id, id), allRevisions(db, coach.id), browseOwnDrills(db, coach.id)]);
   if (!stored) throw notHere();
-  return { id, copy: deskCopy(stored), archived: stored.archivedAt !== null, edition, ownDrills: own.map(({ motions: _, ...drill }) => drill), offered: offered.map((row) => row.doc.id) };
+  return { id, copy: deskCopy(stored), archived: stored.archivedAt !== null, edition, ownDrills: own, offered: offered.map((listed) => listed.doc.id) };
 }
 
 /** The desk keeps itself up to date; the page's data is for opening it. */

@@ -1,12 +1,12 @@
 import type { Route } from "./+types/export";
 import { notHere, requireCoach } from "~/app/server/coach.server";
-import { drawnDrillsOf } from "~/app/server/drills.server";
+import { drawnDrill } from "~/app/server/drills.server";
 import { drillFile } from "~/core/drills/read";
 
 /** The drill as a file, in the format of docs/drill-format.md. */
 export async function loader({ request, params }: Route.LoaderArgs) {
   const coach = await requireCoach(request);
-  const drill = (await drawnDrillsOf(coach.id))(params.drill);
+  const drill = await drawnDrill(coach.id, params.drill);
   if (!drill) throw notHere("There is no such drill.");
   const name = drill.name.normalize("NFKD").replace(/[^A-Za-z0-9]+/g, "-").replace(/^-|-$/g, "").toLowerCase() || "drill";
   return new Response(`${JSON.stringify(drillFile(drill), null, 2)}\n`, {

@@ -5,7 +5,7 @@ import type { Route } from "./+types/route";
 import { AnglesChart } from "./angles-chart";
 import { FigureStage } from "./figure-stage";
 import { notHere, requireCoach } from "~/app/server/coach.server";
-import { drawnDrillsOf } from "~/app/server/drills.server";
+import { drawnDrill } from "~/app/server/drills.server";
 import { getServices } from "~/app/server/services.server";
 import { Button, ButtonLink } from "~/app/ui/button";
 import { Still } from "~/app/ui/figure/still";
@@ -27,7 +27,7 @@ export const meta: Route.MetaFunction = ({ loaderData }) => [{ title: `${loaderD
 export async function loader({ request, params }: Route.LoaderArgs) {
   const coach = await requireCoach(request);
   const { db } = getServices();
-  const drill = (await drawnDrillsOf(coach.id))(params.drill);
+  const drill = await drawnDrill(coach.id, params.drill);
   if (!drill) throw notHere("There is no such drill.");
   const own = readOwnId(drill.id);
   const newest = own && (await findOwnDrill(db, coach.id, own.drill));
@@ -49,7 +49,7 @@ export async function loader({ request, params }: Route.LoaderArgs) {
 /** Copies the drill as one of the coach's own, to be changed; or puts an own drill aside and brings it back. */
 export async function action({ request, params }: Route.ActionArgs) {
   const coach = await requireCoach(request);
-  const drill = (await drawnDrillsOf(coach.id))(params.drill);
+  const drill = await drawnDrill(coach.id, params.drill);
   if (!drill) throw notHere("There is no such drill.");
   const what = (await request.formData()).get("do");
   const own = readOwnId(drill.id);

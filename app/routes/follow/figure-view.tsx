@@ -1,15 +1,12 @@
-import { lazy, Suspense } from "react";
+import { KeyPositions } from "~/app/ui/figure/key-positions";
 import { useLessMotion } from "~/app/ui/figure/less-motion";
+import { MovingFigure } from "~/app/ui/figure/moving-figure";
 import { motionAt } from "~/core/drills/motion";
 import type { Drill } from "~/core/drills/schema";
 import { stageOther, stageWork } from "~/core/figure/timing";
 import type { Item } from "~/core/session/schema";
 import type { Moment } from "~/core/timeline/moment";
 import type { Seconds } from "~/core/units";
-
-// Drawing is fetched when there is something to draw, so that the page itself opens on a slow connection.
-const MovingFigure = lazy(() => import("~/app/ui/figure/moving-figure").then((m) => ({ default: m.MovingFigure })));
-const KeyPositions = lazy(() => import("~/app/ui/figure/key-positions").then((m) => ({ default: m.KeyPositions })));
 
 type Props = { drill: Drill; item: Item; moment: Moment; at: () => Seconds };
 
@@ -26,16 +23,14 @@ export function FigureView({ drill, item, moment, at }: Props) {
   const label = `${drill.name}, drawn`;
   return (
     <div className="mx-auto h-[min(30vh,19rem)] w-full max-w-md md:landscape:h-[min(42vh,30rem)] md:landscape:max-w-none" data-testid="figure">
-      <Suspense fallback={null}>
-        {lessMotion ? (
-          <KeyPositions motion={motion} side={stage().side} label={label} className="flex h-full gap-1" />
-        ) : (
-          <MovingFigure
-            motion={motion} stage={stage} label={label} shape={1.35} className="figure h-full w-full" rows={segment.kind === "work" ? drill.levels[item.level].main : []}
-            together={segment.kind === "work" && segment.side === "both"}
-          />
-        )}
-      </Suspense>
+      {lessMotion ? (
+        <KeyPositions motion={motion} side={stage().side} label={label} className="flex h-full gap-1" />
+      ) : (
+        <MovingFigure
+          motion={motion} stage={stage} label={label} shape={1.35} className="figure h-full w-full" rows={segment.kind === "work" ? drill.levels[item.level].main : []}
+          together={segment.kind === "work" && segment.side === "both"}
+        />
+      )}
     </div>
   );
 }

@@ -1,5 +1,6 @@
 import { useCallback, useEffect, useMemo, useRef, useState } from "react";
 import { CheckInForm } from "./check-in-form";
+import { fetchFigure } from "./figure";
 import { keepPerson, openRun, readKept, type KeptRun } from "./kept";
 import { ReadyCheck } from "./ready-check";
 import { Stage } from "./stage";
@@ -74,7 +75,7 @@ export function Player(props: PlayerProps) {
   }, [stage === "none", isOver]); // eslint-disable-line react-hooks/exhaustive-deps
 
   return (
-    <main ref={top} tabIndex={-1} className="min-h-dvh outline-none">
+    <main ref={top} tabIndex={-1} className="min-h-dvh outline-none" onPointerDownCapture={() => void fetchFigure()} onKeyDownCapture={() => void fetchFigure()}>
       {!run || !kept ? (
         <ReadyCheck
           {...props} earlier={earlier} lastPerson={lastPerson} sound={sound} onSound={changeSound}

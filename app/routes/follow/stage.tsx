@@ -1,6 +1,6 @@
 import { ChevronsRight, Pause, Play, Repeat, SkipBack, SkipForward, Square, TimerReset, Volume2 } from "lucide-react";
-import { useState } from "react";
-import { FigureView } from "./figure-view";
+import { Suspense, useState } from "react";
+import { Figure } from "./figure";
 import { Guide } from "./guide";
 import { SoundSwitches } from "./sound-switches";
 import type { SoundSettings } from "./sound";
@@ -48,7 +48,11 @@ export function Stage({ run, now, act, facts, profile, title, sound, onSound }: 
           </div>
         </div>
         <div className="flex min-w-0 flex-col gap-3 pb-2">
-          {here && <FigureView drill={here.drill} item={here.item} moment={moment} at={() => positionAt(run, Date.now())} />}
+          {here && (
+            <Suspense fallback={<div className="h-[min(30vh,19rem)]" />}>
+              <Figure drill={here.drill} item={here.item} moment={moment} at={() => positionAt(run, Date.now())} />
+            </Suspense>
+          )}
           {face.guide && <Guide guide={face.guide} />}
           <Words face={face} />
         </div>

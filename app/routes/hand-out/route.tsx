@@ -6,7 +6,7 @@ import QRCode from "qrcode";
 import type { Route } from "./+types/route";
 import { idOf, notHere, requireCoach } from "~/app/server/coach.server";
 import { fieldText } from "~/app/server/forms.server";
-import { drawnDrillsOf, drillsOf } from "~/app/server/drills.server";
+import { drawnDrillsIn, drillsOf } from "~/app/server/drills.server";
 import { getServices } from "~/app/server/services.server";
 import { Button, ButtonLink } from "~/app/ui/button";
 import { cx } from "~/app/ui/classes";
@@ -67,7 +67,7 @@ export async function action({ request, params }: Route.ActionArgs) {
   const stored = await findSession(db, coach.id, id);
   if (!stored) throw notHere();
   const team = fieldText(form, "team");
-  const drills = await drawnDrillsOf(coach.id);
+  const drills = await drawnDrillsIn(coach.id, stored.doc);
   const made = await handOut(db, coach.id, id, makeEdition(stored.doc, drills), compile(stored.doc, drills).totalSeconds, team === "" ? null : idOf(team), secret);
   if (!made) throw notHere("There is no such team among yours.");
   throw redirect(`/sessions/${id}/hand-out#editions`);

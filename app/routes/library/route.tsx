@@ -36,8 +36,9 @@ export async function loader({ request }: Route.LoaderArgs) {
   const by = browseSchema.parse(Object.fromEntries([...params].filter(([, value]) => value !== "")));
   const shown = Math.min(5000, Math.max(FIRST, Number(params.get("show")) || FIRST));
   const all = await browsable(coach.id);
-  const found = browse(all, by, (drill) => readOwnId(drill.id) !== undefined);
-  return { by, total: all.length, found: found.length, shown, own: all.filter((d) => readOwnId(d.id)).length, drills: found.slice(0, shown).map(card) };
+  const drawn = new Set(all.filter((listed) => listed.drawn).map((listed) => listed.doc.id));
+  const found = browse(all.map((listed) => listed.doc), by, (drill) => readOwnId(drill.id) !== undefined);
+  return { by, total: all.length, found: found.length, shown, own: all.filter((listed) => readOwnId(listed.doc.id)).length, drills: found.slice(0, shown).map((drill) => card(drill, drawn.has(drill.id))) };
 }
 
 const newForm = z.object({ do: z.literal("new"), name: z.string().trim().min(3, "needs at least 3 characters").max(80, "has at most 80 characters"), posture: z.enum(POSTURES) });
@@ -61,10 +62,10 @@ export async function action({ request }: Route.ActionArgs) {
 }
 
 /** What the list shows of a drill. */
-function card(drill: Drill) {
+function card(drill: Drill, drawn: boolean) {
   const { posture, kit, dose, main } = drill.levels.standard;
   return {
-    id: drill.id, name: drill.name, own: readOwnId(drill.id) !== undefined, drawn: drill.motions !== undefined, alternating: drill.sides === "alternating",
+    id: drill.id, name: drill.name, own: readOwnId(drill.id) !== undefined, drawn, alternating: drill.sides === "alternating",
     line: `${METHOD_WORDS[drill.method]} · ${POSTURE_WORDS[posture]}`, dose: doseWords(dose), kit: [...new Set(kit)].map((k) => KIT_FACTS[k].words).join(", "),
     works: main.map((row) => ROW_FACTS[row].words).join(", "), seconds: dose.kind === "reps" ? dose.tempo.reduce((sum, beat) => sum + beat.seconds, 0) : undefined,
   };

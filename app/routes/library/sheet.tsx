@@ -1,7 +1,7 @@
 import { Link } from "react-router";
 import type { Route } from "./+types/sheet";
 import { requireCoach } from "~/app/server/coach.server";
-import { browsable } from "~/app/server/drills.server";
+import { everyDrawn } from "~/app/server/drills.server";
 import { Still } from "~/app/ui/figure/still";
 import { REGIONS } from "~/core/drills/schema";
 import { LEVELS } from "~/core/session/schema";
@@ -13,7 +13,7 @@ export const meta: Route.MetaFunction = () => [{ title: "Contact sheet · Mapset
 export async function loader({ request }: Route.LoaderArgs) {
   const coach = await requireCoach(request);
   const all = new URL(request.url).searchParams.has("all");
-  const drills = (await browsable(coach.id)).filter((drill) => drill.motions);
+  const drills = (await everyDrawn(coach.id)).filter((drill) => drill.motions);
   return {
     all,
     regions: REGIONS.map((region) => ({
