@@ -13,13 +13,13 @@ const STYLE =
 export const STILL_MOMENTS = ["start", "middle", "end"] as const;
 export type StillMoment = (typeof STILL_MOMENTS)[number];
 
-/** The beat of a moment: the start, the key in the middle, and where the movement has gone farthest. */
+/** The beat of a moment: the start, half the way, and where the movement has gone farthest. */
 export function beatOf(motion: Motion, moment: StillMoment): number {
+  if (moment === "start") return 0;
   const { keys } = motion;
   const last = keys.length - 1;
-  if (moment === "start") return 0;
-  if (moment === "middle") return keys[Math.max(0, Math.floor(last / 2))]!.at;
-  return motion.kind === "hold" || keys.length < 3 ? keys[last]!.at : keys[Math.ceil(last / 2)]!.at;
+  const end = motion.kind === "hold" || keys.length < 3 ? keys[last]!.at : keys[Math.ceil(last / 2)]!.at;
+  return moment === "middle" ? end / 2 : end;
 }
 
 const MOST_KEPT = 1500;

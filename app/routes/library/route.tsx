@@ -137,7 +137,7 @@ function Filters({ by, own }: { by: Browse; own: number }) {
           onChange={(event) => {
             event.stopPropagation();
             clearTimeout(timer.current);
-            timer.current = setTimeout(send, 160);
+            timer.current = setTimeout(send, 90);
           }}
         />
       </div>
