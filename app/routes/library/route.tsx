@@ -124,7 +124,9 @@ function Filters({ by, own }: { by: Browse; own: number }) {
   const timer = useRef<ReturnType<typeof setTimeout>>(undefined);
   const send = () => void submit(form.current, { replace: true, preventScrollReset: true });
   const rows = ROWS.filter((row) => !by.joint || ROW_FACTS[row].joint === by.joint);
-  const isSet = Object.values(by).some((value) => value !== undefined && value !== "");
+  const count = Object.entries(by).filter(([name, value]) => name !== "q" && value !== undefined).length;
+  const isSet = count > 0 || by.q !== "";
+  const [open, setOpen] = useState(false);
   return (
     <Form ref={form} method="get" role="search" aria-label="Find drills" className="flex h-fit flex-col gap-3 rounded-lg border border-line bg-land p-3 max-lg:grid max-lg:grid-cols-2 max-sm:grid-cols-1 lg:sticky lg:top-3" onChange={send}>
       <div className="relative max-lg:col-span-full">
@@ -141,6 +143,11 @@ function Filters({ by, own }: { by: Browse; own: number }) {
           }}
         />
       </div>
+      {/* On a small screen the choices stay folded, so that the drills are in sight. */}
+      <button type="button" aria-expanded={open} className="col-span-full inline-flex min-h-9 items-center gap-1.5 self-start text-sm font-medium underline underline-offset-4 lg:hidden" onClick={() => setOpen(!open)}>
+        {open ? "Fewer choices" : `Narrow it down${count > 0 ? ` (${count} chosen)` : ""}`}
+      </button>
+      <div className={cx("contents", !open && "max-lg:*:hidden")}>
       <SelectField label="Joint" name="joint" defaultValue={by.joint ?? ""} options={[any, ...JOINTS.map((value) => ({ value, words: JOINT_WORDS[value] }))]} />
       <SelectField label="Motion" name="row" defaultValue={by.row ?? ""} options={[any, ...rows.map((value) => ({ value, words: ROW_FACTS[value].words }))]} />
       <SelectField label="Direction" name="plane" defaultValue={by.plane ?? ""} options={[any, ...PLANES.map((value) => ({ value, words: PLANE_WORDS[value] }))]} />
@@ -157,6 +164,7 @@ function Filters({ by, own }: { by: Browse; own: number }) {
           <input type="checkbox" name="own" value="own" defaultChecked={by.own !== undefined} className="size-4 accent-(--depth-5)" /> Only my own ({own})
         </label>
       )}
+      </div>
       <div className="flex items-center gap-3">
         <noscript>
           <Button type="submit">Find</Button>
