@@ -2,15 +2,16 @@ import { motionAt } from "~/core/drills/motion";
 import type { Drill } from "~/core/drills/schema";
 import type { Motion } from "~/core/figure/motion";
 import { playerOf } from "~/core/figure/play";
-import { stillSvg } from "~/core/figure/svg";
+import { pairSvg, stillSvg } from "~/core/figure/svg";
 import type { LevelName } from "~/core/session/schema";
 
 /** The look of a still that stands by itself, readable on light and dark pages alike. */
 const STYLE =
   "<style>path{paint-order:stroke;stroke:#11283b;stroke-width:2;stroke-linejoin:round}.fig-shadow{fill:#11283b;fill-opacity:.16;stroke:none}.fig-limb{fill:#c99f7a}.fig-limb.fig-far-1{fill:#b28a67}.fig-limb.fig-far-2{fill:#9a7555}" +
-  ".fig-wear{fill:#2f7da2}.fig-wear.fig-far-1{fill:#256a8b}.fig-wear.fig-far-2{fill:#1d5874}.fig-hair{fill:#33261f}.fig-prop{fill:#c6b58a}.fig-prop-line{fill:none;stroke:#7d6c41;stroke-width:.8}</style>";
+  ".fig-wear{fill:#2f7da2}.fig-wear.fig-far-1{fill:#256a8b}.fig-wear.fig-far-2{fill:#1d5874}.fig-hair{fill:#33261f}.fig-prop{fill:#c6b58a}.fig-ghost{opacity:.26}.fig-prop-line{fill:none;stroke:#7d6c41;stroke-width:.8}</style>";
 
-export const STILL_MOMENTS = ["start", "middle", "end"] as const;
+/** One moment, or the end with the start as a ghost behind it. */
+export const STILL_MOMENTS = ["start", "middle", "end", "pair"] as const;
 export type StillMoment = (typeof STILL_MOMENTS)[number];
 
 /** The beat of a moment: the start, half the way, and where the movement has gone farthest. */
@@ -32,7 +33,9 @@ export function stillFile(drill: Drill, level: LevelName, moment: StillMoment): 
   const key = `${drill.id} ${level} ${moment}`;
   const known = kept.get(key);
   if (known) return known;
-  const svg = stillSvg(playerOf(motion), beatOf(motion, moment), { shape: 1, least: 130 }).replace(/>/, `>${STYLE}`);
+  const player = playerOf(motion);
+  const look = { shape: 1, least: 130 };
+  const svg = (moment === "pair" ? pairSvg(player, 0, beatOf(motion, "end"), look) : stillSvg(player, beatOf(motion, moment), look)).replace(/>/, `>${STYLE}`);
   if (kept.size >= MOST_KEPT) kept.clear();
   kept.set(key, svg);
   return svg;

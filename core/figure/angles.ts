@@ -1,5 +1,5 @@
 import { armSwing } from "./arms";
-import { LIMITS, type JointAngle } from "./limits";
+import type { JointAngle } from "./limits";
 import { SIDES, type Side } from "./points";
 import type { Solved } from "./solve";
 import { anglesZXY, between, chain, degrees, inverse, turned } from "./vectors";
@@ -69,5 +69,3 @@ function wristExtension(wrist: Parameters<typeof turned>[1], s: number): Degrees
 }
 
 export const jointOf = (key: AngleKey): JointAngle => key.replace(/^(left|right)\./, "") as JointAngle;
-
-export const limitOf = (key: AngleKey) => LIMITS[jointOf(key)];

@@ -21,10 +21,10 @@ export function stillSvg(player: Player, beat: number, { view = viewOf(player.mo
 }
 
 /** Start and end in one picture, the start as a ghost behind, for print. */
-export function pairSvg(player: Player, start: number, end: number, { view = viewOf(player.motion), shape = 4 / 3, label }: StillOptions = {}): string {
+export function pairSvg(player: Player, start: number, end: number, { view = viewOf(player.motion), shape = 4 / 3, label, least }: StillOptions = {}): string {
   const ghost = marksSvg(draw(bodyAt(player, start), view));
   const whole = marksSvg(draw(bodyAt(player, end), view, { props: player.motion.props }));
-  return wrap(frameOf(player, view, shape), `<g class="fig-ghost">${ghost}</g>${whole}`, label);
+  return wrap(frameOf(player, view, shape, least), `<g class="fig-ghost">${ghost}</g>${whole}`, label);
 }
 
 function wrap(frame: Frame, inner: string, label: string | undefined): string {

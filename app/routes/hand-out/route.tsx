@@ -102,7 +102,7 @@ export default function HandOut({ loaderData }: Route.ComponentProps) {
           <ol className="flex gap-1 overflow-x-auto pb-1" aria-label="Drills in order" tabIndex={0}>
             {loaderData.items.map((item, i) => (
               <li key={i} className="flex w-24 shrink-0 flex-col items-center text-center text-xs leading-tight text-ink-soft">
-                <Still drill={item.drill} level={item.level} size={84} className="rounded-md bg-paper" />
+                <Still drill={item.drill} level={item.level} at="pair" size={84} className="rounded-md bg-paper" />
                 <span className="mt-1 line-clamp-2">
                   {i + 1}. {item.name}
                 </span>

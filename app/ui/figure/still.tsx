@@ -1,9 +1,12 @@
 import type { LevelName } from "~/core/session/schema";
 import { cx } from "~/app/ui/classes";
 
-type Props = { drill: string; level?: LevelName; at?: "start" | "middle" | "end"; alt?: string; className?: string; size?: number };
+/** One moment of a repetition, or its end with the start as a ghost behind. */
+type Moment = "start" | "middle" | "end" | "pair";
 
-export const stillAddress = (drill: string, level: LevelName = "standard", at: "start" | "middle" | "end" = "end") => `/figure/${drill}/${level}/${at}.svg`;
+type Props = { drill: string; level?: LevelName; at?: Moment; alt?: string; className?: string; size?: number };
+
+export const stillAddress = (drill: string, level: LevelName = "standard", at: Moment = "end") => `/figure/${drill}/${level}/${at}.svg`;
 
 /** A still of a drill, drawn on the server and kept by the browser. */
 export function Still({ drill, level = "standard", at = "end", alt = "", className, size = 44 }: Props) {
