@@ -3,7 +3,7 @@ import { afterAll, beforeAll, describe, expect, it } from "vitest";
 import { ownDrillId } from "~/core/drills/own";
 import { drawnDrillById } from "~/library/drawn";
 import type { Db } from "./client";
-import { addOwnDrill, allRevisions, findOwnDrill, keepRevision, listOwnDrills, listRevisions, shelveOwnDrill } from "./own-drills";
+import { addOwnDrill, allRevisions, browseOwnDrills, findOwnDrill, findRevision, keepRevision, listOwnDrills, listRevisions, shelveOwnDrill } from "./own-drills";
 import { ownDrillRevision } from "./schema";
 import { addSession } from "./sessions";
 import { sessionsUsing } from "./sessions-using";
@@ -32,7 +32,9 @@ describe("a coach's own drills", () => {
     const id = await addOwnDrill(db, ana, bridge);
     expect(await keepRevision(db, ana, id, 1, { ...bridge, name: "Bridge, slower" })).toEqual({ kind: "kept", revision: 2 });
     expect(await keepRevision(db, ana, id, 1, { ...bridge, name: "From an older copy" })).toEqual({ kind: "newer", revision: 2 });
-    expect((await listRevisions(db, ana, id)).map((r) => [r.number, r.doc.name, r.doc.id])).toEqual([[2, "Bridge, slower", ownDrillId(id, 2)], [1, "Hip bridge", ownDrillId(id, 1)]]);
+    expect((await listRevisions(db, ana, id)).map((r) => r.number)).toEqual([2, 1]);
+    expect([(await findRevision(db, ana, id, 2))?.name, (await findRevision(db, ana, id, 1))?.name]).toEqual(["Bridge, slower", "Hip bridge"]);
+    expect(await findRevision(db, ben, id, 1)).toBeUndefined();
     expect((await listOwnDrills(db, ana))[0]).toMatchObject({ id, revision: 2, doc: { name: "Bridge, slower" } });
   });
   it("are no one else's, by any call", async () => {
@@ -48,6 +50,9 @@ describe("a coach's own drills", () => {
     const id = await addOwnDrill(db, ana, bridge);
     expect(await shelveOwnDrill(db, ana, id, true)).toBe(true);
     expect((await listOwnDrills(db, ana)).map((d) => d.id)).not.toContain(id);
+    const aside = async (owner: string) => (await browseOwnDrills(db, owner, true)).map((d) => d.doc.id);
+    expect(await aside(ana)).toContain(ownDrillId(id, 1));
+    expect(await aside(ben)).toEqual([]);
     expect((await allRevisions(db, ana)).map((d) => d.id)).toContain(ownDrillId(id, 1));
     await shelveOwnDrill(db, ana, id, false);
     expect((await listOwnDrills(db, ana)).map((d) => d.id)).toContain(id);
@@ -61,8 +66,9 @@ describe("a coach's own drills", () => {
     const id = ownDrillId(await addOwnDrill(db, ana, bridge), 1);
     const doc = { format: "mapset/session" as const, version: 1 as const, title: "With mine", purpose: "off-day" as const, firstSide: "left" as const, pace: { breath: 6, switchSides: 6, turn: 2, demo: 20, kitChange: 4 }, blocks: [{ title: "b", rounds: 1, restBetweenRounds: 0, sideOrder: "drill-by-drill" as const, items: [{ drill: id, level: "standard" as const, dose: { kind: "time" as const, seconds: 20 }, sets: 1, restBetweenSets: 0, restAfter: 0 }] }] };
     await addSession(db, ana, doc, 20);
-    expect((await sessionsUsing(db, ana, id)).map((s) => s.title)).toEqual(["With mine"]);
-    expect(await sessionsUsing(db, ben, id)).toEqual([]);
-    expect(await sessionsUsing(db, ana, "cat-camel")).toEqual([]);
+    expect((await sessionsUsing(db, ana, [id])).map((s) => s.title)).toEqual(["With mine"]);
+    expect((await sessionsUsing(db, ana, ["cat-camel", id])).map((s) => s.title)).toEqual(["With mine"]);
+    expect(await sessionsUsing(db, ben, [id])).toEqual([]);
+    expect(await sessionsUsing(db, ana, ["cat-camel"])).toEqual([]);
   });
 });

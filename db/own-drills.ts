@@ -1,4 +1,4 @@
-import { and, desc, eq, isNull, sql } from "drizzle-orm";
+import { and, desc, eq, isNotNull, isNull, sql } from "drizzle-orm";
 import { randomUUID } from "node:crypto";
 import { ownDrillId } from "~/core/drills/own";
 import type { Drill } from "~/core/drills/schema";
@@ -20,10 +20,10 @@ export async function listOwnDrills(db: Db, ownerId: string): Promise<OwnDrill[]
 
 export type ListedDrill = { doc: Drill; drawn: boolean };
 
-/** The same for a list to look through: without their motions, and whether there are any. */
-export async function browseOwnDrills(db: Db, ownerId: string): Promise<ListedDrill[]> {
+/** The same for a list to look through: without their motions, and whether there are any. Those put aside instead, when asked. */
+export async function browseOwnDrills(db: Db, ownerId: string, aside = false): Promise<ListedDrill[]> {
   return db.select({ doc: unmoving, drawn: sql<boolean>`${ownDrillRevision.doc} ? 'motions'` }).from(ownDrill).innerJoin(ownDrillRevision, newest)
-    .where(and(eq(ownDrill.ownerId, ownerId), isNull(ownDrill.archivedAt))).orderBy(desc(ownDrill.updatedAt));
+    .where(and(eq(ownDrill.ownerId, ownerId), aside ? isNotNull(ownDrill.archivedAt) : isNull(ownDrill.archivedAt))).orderBy(desc(ownDrill.updatedAt));
 }
 
 /** One of the coach's own drills in its newest revision, or undefined. */
@@ -32,12 +32,12 @@ export async function findOwnDrill(db: Db, ownerId: string, id: string): Promise
   return row;
 }
 
-export type Revision = { number: number; createdAt: Date; doc: Drill };
+export type Revision = { number: number; createdAt: Date };
 
 /** Every revision of one own drill, newest first. */
 export async function listRevisions(db: Db, ownerId: string, id: string): Promise<Revision[]> {
   return db
-    .select({ number: ownDrillRevision.number, createdAt: ownDrillRevision.createdAt, doc: ownDrillRevision.doc })
+    .select({ number: ownDrillRevision.number, createdAt: ownDrillRevision.createdAt })
     .from(ownDrillRevision).where(and(eq(ownDrillRevision.ownerId, ownerId), eq(ownDrillRevision.drillId, id))).orderBy(desc(ownDrillRevision.number));
 }
 

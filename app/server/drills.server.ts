@@ -29,9 +29,11 @@ export async function drawnDrillsIn(coachId: string, session: Session): Promise<
 
 const SHIPPED: readonly ListedDrill[] = DRAWN_DRILLS.map(({ motions, ...doc }) => ({ doc, drawn: motions !== undefined }));
 
-/** What a coach can browse: their own drills in their newest revision, then the shipped ones. Without motions. */
-export async function browsable(coachId: string): Promise<ListedDrill[]> {
-  return [...(await browseOwnDrills(getServices().db, coachId)), ...SHIPPED];
+/** What a coach can browse, without motions: their own drills in their newest revision, then the shipped ones; and their own put aside. */
+export async function browsable(coachId: string): Promise<{ drills: ListedDrill[]; aside: ListedDrill[] }> {
+  const { db } = getServices();
+  const [own, aside] = await Promise.all([browseOwnDrills(db, coachId), browseOwnDrills(db, coachId, true)]);
+  return { drills: [...own, ...SHIPPED], aside };
 }
 
 /** The same with their motions. */

@@ -37,13 +37,15 @@ export function Dialog({
 
 /** Asks before something is lost. */
 export function Confirm({
-  open, onOpenChange, title, text, action, onConfirm,
+  open, onOpenChange, title, text, action, keep = "Keep it", onConfirm,
 }: {
   open: boolean;
   onOpenChange: (open: boolean) => void;
   title: string;
   text: ReactNode;
   action: string;
+  /** What the way back is called. */
+  keep?: string;
   onConfirm: () => void;
 }) {
   return (
@@ -55,7 +57,7 @@ export function Confirm({
           <Alert.Description className="text-ink-soft">{text}</Alert.Description>
           <div className="flex justify-end gap-2">
             <Alert.Cancel asChild>
-              <Button>Keep it</Button>
+              <Button>{keep}</Button>
             </Alert.Cancel>
             <Alert.Action asChild>
               <Button kind="danger" onClick={onConfirm}>

@@ -5,6 +5,7 @@ import { AREAS, METHODS, type Drill } from "./schema";
 import { findDrills, makeFindable } from "./search";
 import { POSTURES } from "~/core/timeline/postures";
 import { doseSeconds } from "~/core/timeline/dose";
+import { USUAL_PACE } from "~/core/session/start";
 import type { Seconds } from "~/core/units";
 
 export const JOINTS = Object.keys(JOINT_WORDS) as Joint[];
@@ -25,15 +26,14 @@ export const browseSchema = z.object({
   spare: oneOf(AREAS),
   /** The longest a side may take, in seconds. */
   most: z.coerce.number().int().min(10).max(600).optional().catch(undefined),
-  own: z.literal("own").optional().catch(undefined),
+  /** Only the coach's own; or those put aside, which are not found otherwise. */
+  own: z.enum(["own", "aside"]).optional().catch(undefined),
 });
 
 export type Browse = z.infer<typeof browseSchema>;
 
-const PACE = { breath: 6 };
-
 /** How long one side and one direction of a drill takes as it is dosed. */
-export const sideSeconds = (drill: Drill): Seconds => doseSeconds(drill.levels.standard.dose, PACE);
+export const sideSeconds = (drill: Drill): Seconds => doseSeconds(drill.levels.standard.dose, USUAL_PACE);
 
 /** The drills that answer, those that serve a looked-for row or joint as their main work first. */
 export function browse(drills: readonly Drill[], by: Browse, isOwn: (drill: Drill) => boolean = () => false): Drill[] {

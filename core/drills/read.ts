@@ -3,6 +3,7 @@ import { drillSchema, type Drill } from "./schema";
 import { parseWith, type Fault, type Read } from "~/core/faults";
 import { motionFaults } from "~/core/figure/check";
 import { LEVELS } from "~/core/session/schema";
+import { USUAL_PACE } from "~/core/session/start";
 import { doseSeconds, unitCount } from "~/core/timeline/dose";
 
 /** A drill as a file. */
@@ -40,8 +41,6 @@ export function readDrillText(text: string): Read<Drill> {
   return outer.ok ? readDrill(outer.value.drill, ["drill"]) : outer;
 }
 
-const PACE = { breath: 6 };
-
 function meaningFaults(drill: Drill): Fault[] {
   const faults: Fault[] = [];
   if (drill.directions === 2 && !drill.directionWords) faults.push({ path: "directionWords", message: "is missing: say what the two directions are called" });
@@ -49,7 +48,7 @@ function meaningFaults(drill: Drill): Fault[] {
     const { dose, bounds, main, also } = drill.levels[name];
     const path = `levels.${name}`;
     if (bounds.least > bounds.most) faults.push({ path: `${path}.bounds.least`, message: `must be at most ${bounds.most}` });
-    const amount = dose.kind === "time" || dose.kind === "ladder" ? doseSeconds(dose, PACE) : unitCount(dose);
+    const amount = dose.kind === "time" || dose.kind === "ladder" ? doseSeconds(dose, USUAL_PACE) : unitCount(dose);
     if (amount < bounds.least || amount > bounds.most) faults.push({ path: `${path}.dose`, message: `must be between ${bounds.least} and ${bounds.most}, as the bounds say` });
     const twice = main.find((row) => also.includes(row));
     if (twice) faults.push({ path: `${path}.also`, message: `has ${twice}, which is among the main rows already` });

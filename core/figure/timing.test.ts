@@ -1,5 +1,5 @@
 import { describe, expect, it } from "vitest";
-import { easyBreath, shownBeat, stageOther, stageWork } from "./timing";
+import { easyBreath, shownBeat, shownRound, stageOther, stageWork } from "./timing";
 import { readSession } from "~/core/session/read";
 import { compile } from "~/core/timeline/compile";
 import type { WorkSegment } from "~/core/timeline/types";
@@ -64,9 +64,19 @@ describe("the figure in step with the work", () => {
     const [left] = work("lunge-reverse");
     const motion = MOTIONS["lunge-reverse"]!.standard;
     const demo = { kind: "demo" as const, start: 0, seconds: 20, block: 0, item: 0, round: 1, posture: "standing" as const };
-    expect(stageOther(motion, demo, 5, left, 4).side).toBe("right");
-    expect(stageOther(motion, demo, 15, left, 4).side).toBe("left");
-    expect(stageOther(motion, demo, 2, left, 4).beat).toBeCloseTo(1);
+    expect(stageOther(motion, demo, 5, left, [2, 2]).side).toBe("right");
+    expect(stageOther(motion, demo, 15, left, [2, 2]).side).toBe("left");
+    expect(stageOther(motion, demo, 2, left, [2, 2]).beat).toBeCloseTo(1);
+  });
+  it("keeps each beat's own length where nothing is timed yet", () => {
+    const motion = MOTIONS["lunge-reverse"]!.standard;
+    expect(motion.beats).toBe(2);
+    expect(shownBeat(motion, 1.5, [3, 1])).toBeCloseTo(0.5);
+    expect(shownBeat(motion, 3, [3, 1])).toBeCloseTo(1);
+    expect(shownBeat(motion, 3.5, [3, 1])).toBeCloseTo(1.5);
+    expect(shownBeat(motion, 4 + 1.5, [3, 1])).toBeCloseTo(0.5);
+    expect(shownBeat(motion, 2, [1, 1, 2])).toBeCloseTo(1);
+    expect([shownRound(motion, 3.9, [3, 1]), shownRound(motion, 4.1, [3, 1])]).toEqual([0, 1]);
   });
   it("comes out of a hold again when it only shows the way", () => {
     const motion = MOTIONS["hip-flexor-hold"]!.standard;

@@ -14,9 +14,24 @@ const EASY_BREATH: Seconds = 5;
 /** A slow swell of the chest where nothing says how to breathe. */
 export const easyBreath = (t: Seconds): Share => 0.5 - 0.5 * Math.cos((2 * Math.PI * t) / EASY_BREATH);
 
-/** The beat of a motion shown over and over, `t` seconds in; `length` is one repetition's. A hold is gone into, stayed in and left. */
-export function shownBeat(motion: Motion, t: Seconds, length: Seconds = motion.seconds): number {
-  if (motion.kind === "repeat") return motion.beats * ((((t % length) + length) % length) / length);
+/** Length of one repetition: by the tempo it is dosed with, else the motion's own. */
+const roundSeconds = (motion: Motion, tempo: readonly Seconds[]): Seconds => (tempo.length > 0 ? tempo.reduce((sum, s) => sum + s, 0) : motion.seconds);
+
+/**
+ * The beat of a motion shown over and over, `t` seconds in. A tempo with a length for each of the motion's beats is kept beat
+ * by beat; another one is spread evenly. A hold is gone into, stayed in and left.
+ */
+export function shownBeat(motion: Motion, t: Seconds, tempo: readonly Seconds[] = []): number {
+  if (motion.kind === "repeat") {
+    const length = roundSeconds(motion, tempo);
+    let into = ((t % length) + length) % length;
+    if (tempo.length !== motion.beats) return motion.beats * (into / length);
+    for (const [k, seconds] of tempo.entries()) {
+      if (into < seconds) return k + into / seconds;
+      into -= seconds;
+    }
+    return motion.beats;
+  }
   const last = motion.keys[motion.keys.length - 1]!.at;
   const way = motion.seconds;
   const at = t % (2 * way + 2 * SHOWN_HOLD);
@@ -27,7 +42,7 @@ export function shownBeat(motion: Motion, t: Seconds, length: Seconds = motion.s
 }
 
 /** Which repetition of a motion shown over and over is on, from 0. */
-export const shownRound = (motion: Motion, t: Seconds, length: Seconds = motion.seconds): number => (motion.kind === "repeat" ? Math.floor(t / length) : 0);
+export const shownRound = (motion: Motion, t: Seconds, tempo: readonly Seconds[] = []): number => (motion.kind === "repeat" ? Math.floor(t / roundSeconds(motion, tempo)) : 0);
 
 /** The figure at a moment of a piece of work, in step with its beats. `t` is counted from the start of the session. */
 export function stageWork(motion: Motion, segment: WorkSegment, t: Seconds, first: Side = "right"): Staging {
@@ -70,11 +85,11 @@ function breathAt(segment: WorkSegment, index: number, share: Share, elapsed: Se
 }
 
 /** The figure while the work has not begun or is over: shown the way during a demonstration, still in its first position otherwise. */
-export function stageOther(motion: Motion, segment: Segment, t: Seconds, next: WorkSegment | undefined, length?: Seconds): Staging {
+export function stageOther(motion: Motion, segment: Segment, t: Seconds, next: WorkSegment | undefined, tempo: readonly Seconds[] = []): Staging {
   const elapsed = Math.max(0, t - segment.start);
   const own: Side = next?.side === "left" ? "left" : "right";
   if (segment.kind !== "demo") return { side: segment.kind === "switch" ? segment.to : own, beat: 0, breath: easyBreath(elapsed) };
   // First the side it is best seen from, then the athlete's.
   const side = elapsed < segment.seconds / 2 ? "right" : own;
-  return { side, beat: shownBeat(motion, elapsed, length), breath: easyBreath(elapsed) };
+  return { side, beat: shownBeat(motion, elapsed, tempo), breath: easyBreath(elapsed) };
 }

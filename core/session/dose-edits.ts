@@ -1,4 +1,5 @@
 import type { DoseBounds, DrillLevel } from "~/core/drills/schema";
+import { repSeconds } from "~/core/timeline/dose";
 import type { Seconds } from "~/core/units";
 import type { Dose, DoseKind } from "./schema";
 
@@ -67,6 +68,6 @@ export function boundsCaution(dose: Dose, level: Pick<DrillLevel, "dose" | "boun
 /** Says when a repetition is faster than is safe for the drill. */
 export function tempoCaution(dose: Dose, bounds: DoseBounds): string | undefined {
   if (dose.kind !== "reps" || !bounds.leastRep) return undefined;
-  const rep = dose.tempo.reduce((sum, beat) => sum + beat.seconds, 0);
+  const rep = repSeconds(dose.tempo);
   return rep < bounds.leastRep - 1e-9 ? `Faster than this drill allows: a repetition takes at least ${bounds.leastRep} s.` : undefined;
 }

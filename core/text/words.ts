@@ -1,5 +1,6 @@
 import type { Drill, Method } from "~/core/drills/schema";
 import type { DoseKind, Dose, LevelName, Purpose, SideMode } from "~/core/session/schema";
+import { repSeconds } from "~/core/timeline/dose";
 import type { WorkSide } from "~/core/timeline/types";
 import { secondsText } from "./clock";
 
@@ -54,7 +55,7 @@ export function doseWords(dose: Dose): string {
     case "time":
       return secondsText(dose.seconds);
     case "reps":
-      return `${dose.count} × ${secondsText(dose.tempo.reduce((sum, beat) => sum + beat.seconds, 0))}`;
+      return `${dose.count} × ${secondsText(repSeconds(dose.tempo))}`;
     case "breaths":
       return dose.pattern ? `${dose.count} breaths, ${dose.pattern.join("–")}` : `${dose.count} ${dose.count === 1 ? "breath" : "breaths"}`;
     case "effort":

@@ -21,6 +21,12 @@ export function unitMicros(dose: Dose, pace: Pick<Pace, "breath">): Micros {
   }
 }
 
+/** Seconds of one repetition of a tempo. */
+export const repSeconds = (tempo: readonly { seconds: Seconds }[]): Seconds => tempo.reduce((sum, beat) => sum + beat.seconds, 0);
+
+/** The lengths of the beats of one repetition as it is dosed; empty where a dose has no repetitions. */
+export const tempoOf = (dose: Dose): Seconds[] => (dose.kind === "reps" ? dose.tempo.map((beat) => beat.seconds) : []);
+
 /** How many repetitions, breaths or effort rounds a dose has; 1 for a time and a ladder. */
 export function unitCount(dose: Dose): number {
   switch (dose.kind) {

@@ -12,13 +12,13 @@ import { easyBreath, shownBeat, shownRound } from "~/core/figure/timing";
 import { VIEW_NAMES, viewOf, VIEWS, type ViewName } from "~/core/figure/views";
 import { LEVELS, type LevelName } from "~/core/session/schema";
 import { LEVEL_WORDS } from "~/core/text/words";
+import { tempoOf } from "~/core/timeline/dose";
 
 const SPEEDS = [0.25, 0.5, 1] as const;
 const VIEW_WORDS: Readonly<Record<ViewName, string>> = { side: "Side", front: "Front", "three-quarter": "Between", above: "Above" };
 
 /** The drill large: level, side, speed and the view it is seen from, which turns freely. */
-export function FigureStage({ drill }: { drill: Drill }) {
-  const [level, setLevel] = useState<LevelName>("standard");
+export function FigureStage({ drill, level, onLevel }: { drill: Drill; level: LevelName; onLevel: (level: LevelName) => void }) {
   const [side, setSide] = useState<"right" | "left">("right");
   const [speed, setSpeed] = useState<number>(1);
   const [playing, setPlaying] = useState(true);
@@ -28,22 +28,22 @@ export function FigureStage({ drill }: { drill: Drill }) {
   const motion = motionAt(drill, level);
   if (!motion) return <p className="grid min-h-72 place-items-center rounded-lg border border-dashed border-line bg-land p-8 text-center text-ink-soft">This drill has no drawing yet. Change it to pose one.</p>;
   const { dose } = drill.levels[level];
-  const length = dose.kind === "reps" ? dose.tempo.reduce((sum, beat) => sum + beat.seconds, 0) : motion.seconds;
+  const tempo = tempoOf(dose);
   const stage = () => {
     const now = performance.now() / 1000;
     const c = clock.current;
     // The clock goes on only while it plays, at the speed chosen.
     if (playing && c.at > 0) c.t += Math.min(0.2, now - c.at) * speed;
     c.at = now;
-    const turns = drill.sides === "alternating" && shownRound(motion, c.t, length) % 2 === 1;
-    return { side: turns ? (side === "right" ? ("left" as const) : ("right" as const)) : side, beat: shownBeat(motion, c.t, length), breath: easyBreath(c.t) };
+    const turns = drill.sides === "alternating" && shownRound(motion, c.t, tempo) % 2 === 1;
+    return { side: turns ? (side === "right" ? ("left" as const) : ("right" as const)) : side, beat: shownBeat(motion, c.t, tempo), breath: easyBreath(c.t) };
   };
   const own = viewOf(motion);
   const seen = view ?? own;
   return (
     <section aria-label="Figure" className="flex flex-col gap-3 rounded-lg border border-line bg-land p-3">
       <div className="flex flex-wrap gap-2">
-        <Choice label="Level" value={level} options={LEVELS.map((value) => ({ value, words: LEVEL_WORDS[value] }))} onChange={setLevel} />
+        <Choice label="Level" value={level} options={LEVELS.map((value) => ({ value, words: LEVEL_WORDS[value] }))} onChange={onLevel} />
         {drill.sides !== "together" && <Choice label="Side" value={side} options={[{ value: "left", words: "left" }, { value: "right", words: "right" }]} onChange={setSide} />}
       </div>
       <div className="aspect-[4/3] w-full rounded-md bg-paper">

@@ -1,5 +1,6 @@
 import { format } from "date-fns";
 import { Archive, ArchiveRestore, Copy, Download, Pencil, TriangleAlert } from "lucide-react";
+import { useState } from "react";
 import { Form, Link, redirect } from "react-router";
 import type { Route } from "./+types/route";
 import { AnglesChart } from "./angles-chart";
@@ -15,7 +16,7 @@ import { KIT_FACTS } from "~/core/drills/kit";
 import { ROW_FACTS, type Row } from "~/core/drills/rows";
 import type { Drill } from "~/core/drills/schema";
 import { courses } from "~/core/figure/course";
-import { LEVELS } from "~/core/session/schema";
+import { LEVELS, type LevelName } from "~/core/session/schema";
 import { AREA_WORDS, PLANE_WORDS } from "~/core/text/areas";
 import { doseWords, LEVEL_WORDS, METHOD_WORDS, SIDE_MODE_WORDS } from "~/core/text/words";
 import { POSTURE_WORDS } from "~/core/timeline/postures";
@@ -31,11 +32,11 @@ export async function loader({ request, params }: Route.LoaderArgs) {
   if (!drill) throw notHere("There is no such drill.");
   const own = readOwnId(drill.id);
   const newest = own && (await findOwnDrill(db, coach.id, own.drill));
+  const revisions = newest ? (await listRevisions(db, coach.id, newest.id)).map((r) => ({ id: ownDrillId(newest.id, r.number), number: r.number, at: r.createdAt.toISOString() })) : [];
   return {
     drill,
-    own: newest && { newer: newest.revision > (own?.revision ?? 0) ? ownDrillId(newest.id, newest.revision) : undefined, revision: own?.revision ?? 1, archived: newest.archivedAt !== null,
-      revisions: (await listRevisions(db, coach.id, newest.id)).map((r) => ({ id: ownDrillId(newest.id, r.number), number: r.number, at: r.createdAt.toISOString() })) },
-    sessions: await sessionsUsing(db, coach.id, drill.id),
+    own: newest && { newer: newest.revision > (own?.revision ?? 0) ? ownDrillId(newest.id, newest.revision) : undefined, revision: own?.revision ?? 1, archived: newest.archivedAt !== null, revisions },
+    sessions: await sessionsUsing(db, coach.id, [drill.id, ...revisions.map((r) => r.id)]),
     courses: Object.fromEntries(
       LEVELS.map((level) => {
         const motion = motionAt(drill, level);
@@ -63,6 +64,7 @@ export async function action({ request, params }: Route.ActionArgs) {
 
 export default function DrillPage({ loaderData: { drill, own, sessions, courses: lines } }: Route.ComponentProps) {
   const { standard } = drill.levels;
+  const [level, setLevel] = useState<LevelName>("standard");
   return (
     <main id="main" className="mx-auto flex w-full max-w-7xl flex-1 flex-col gap-5 px-4 py-5">
       <header className="flex flex-wrap items-start gap-x-6 gap-y-3">
@@ -79,7 +81,7 @@ export default function DrillPage({ loaderData: { drill, own, sessions, courses:
             {drill.directions === 2 && ` · two directions: ${drill.directionWords?.join(", ")}`}
             {own && ` · your own, revision ${own.revision}`}
           </p>
-          {own?.archived && <p className="mt-1 text-sm font-medium text-plum">Put aside: it is no longer found in the library or offered at the desk. Sessions that use it go on.</p>}
+          {own?.archived && <p className="mt-1 text-sm font-medium text-plum">Put aside: it is no longer offered at the desk, and in the library only under “put aside”. Sessions that use it go on.</p>}
           {own?.newer && (
             <p className="mt-1 text-sm font-medium">
               <Link to={`/library/${own.newer}`} className="underline underline-offset-4">
@@ -113,7 +115,7 @@ export default function DrillPage({ loaderData: { drill, own, sessions, courses:
         </div>
       </header>
       <div className="grid gap-5 lg:grid-cols-[minmax(0,1.15fr)_minmax(0,1fr)]">
-        <FigureStage drill={drill} />
+        <FigureStage drill={drill} level={level} onLevel={setLevel} />
         <div className="flex flex-col gap-4">
           <section className="rounded-lg border-l-4 border-plum bg-plum-wash px-4 py-3" aria-label="Cautions">
             <h2 className="flex items-center gap-1.5 font-semibold text-plum">
@@ -156,8 +158,8 @@ export default function DrillPage({ loaderData: { drill, own, sessions, courses:
       <Levels drill={drill} />
       <div className="grid gap-5 lg:grid-cols-[minmax(0,1.6fr)_minmax(0,1fr)]">
         <section className="rounded-lg border border-line bg-land p-4">
-          <h2 className="wide-type text-lg font-semibold">Joint angles through a repetition</h2>
-          <AnglesChart courses={lines["standard"] ?? []} />
+          <h2 className="wide-type text-lg font-semibold">Joint angles through a repetition, {LEVEL_WORDS[level]}</h2>
+          <AnglesChart courses={lines[level] ?? []} />
         </section>
         <section className="flex flex-col gap-3 rounded-lg border border-line bg-land p-4">
           <h2 className="wide-type text-lg font-semibold">What it serves</h2>

@@ -5,13 +5,11 @@ import { motionAt } from "~/core/drills/motion";
 import type { Drill } from "~/core/drills/schema";
 import { stageOther, stageWork } from "~/core/figure/timing";
 import type { Item } from "~/core/session/schema";
+import { tempoOf } from "~/core/timeline/dose";
 import type { Moment } from "~/core/timeline/moment";
 import type { Seconds } from "~/core/units";
 
 type Props = { drill: Drill; item: Item; moment: Moment; at: () => Seconds };
-
-/** Length of one repetition as it is dosed, or undefined where the dose has no beats. */
-const repSeconds = ({ dose }: Item): Seconds | undefined => (dose.kind === "reps" ? dose.tempo.reduce((sum, beat) => sum + beat.seconds, 0) : undefined);
 
 /** The drill of the moment, drawn: the way it goes while watching, in step with the beats on the athlete's side while working. */
 export function FigureView({ drill, item, moment, at }: Props) {
@@ -19,7 +17,7 @@ export function FigureView({ drill, item, moment, at }: Props) {
   const motion = motionAt(drill, item.level);
   if (!motion) return null;
   const { segment, nextWork } = moment;
-  const stage = () => (segment.kind === "work" ? stageWork(motion, segment, at()) : stageOther(motion, segment, at(), nextWork, repSeconds(item)));
+  const stage = () => (segment.kind === "work" ? stageWork(motion, segment, at()) : stageOther(motion, segment, at(), nextWork, tempoOf(item.dose)));
   const label = `${drill.name}, drawn`;
   return (
     <div className="mx-auto h-[min(30vh,19rem)] w-full max-w-md md:landscape:h-[min(42vh,30rem)] md:landscape:max-w-none" data-testid="figure">

@@ -7,6 +7,7 @@ import { ImportDrill } from "./import-drill";
 import { NewDrill } from "./new-drill";
 import { requireCoach } from "~/app/server/coach.server";
 import { browsable } from "~/app/server/drills.server";
+import { LARGEST_IMPORT } from "~/app/server/session-docs.server";
 import { getServices } from "~/app/server/services.server";
 import { Button } from "~/app/ui/button";
 import { cx } from "~/app/ui/classes";
@@ -21,6 +22,7 @@ import { AREAS, METHODS, type Drill } from "~/core/drills/schema";
 import { newDrill } from "~/core/drills/start";
 import { AREA_WORDS, PLANE_WORDS } from "~/core/text/areas";
 import { doseWords, METHOD_WORDS } from "~/core/text/words";
+import { tempoOf } from "~/core/timeline/dose";
 import { POSTURE_WORDS, POSTURES } from "~/core/timeline/postures";
 import { addOwnDrill } from "~/db/own-drills";
 import { motionFrom } from "~/library/motions/postures";
@@ -35,10 +37,11 @@ export async function loader({ request }: Route.LoaderArgs) {
   const params = new URL(request.url).searchParams;
   const by = browseSchema.parse(Object.fromEntries([...params].filter(([, value]) => value !== "")));
   const shown = Math.min(5000, Math.max(FIRST, Number(params.get("show")) || FIRST));
-  const all = await browsable(coach.id);
-  const drawn = new Set(all.filter((listed) => listed.drawn).map((listed) => listed.doc.id));
-  const found = browse(all.map((listed) => listed.doc), by, (drill) => readOwnId(drill.id) !== undefined);
-  return { by, total: all.length, found: found.length, shown, own: all.filter((listed) => readOwnId(listed.doc.id)).length, drills: found.slice(0, shown).map((drill) => card(drill, drawn.has(drill.id))) };
+  const listed = await browsable(coach.id);
+  const all = by.own === "aside" ? listed.aside : listed.drills;
+  const drawn = new Set(all.filter((one) => one.drawn).map((one) => one.doc.id));
+  const found = browse(all.map((one) => one.doc), by, (drill) => readOwnId(drill.id) !== undefined);
+  return { by, total: all.length, found: found.length, shown, own: listed.drills.filter((one) => readOwnId(one.doc.id)).length, aside: listed.aside.length, drills: found.slice(0, shown).map((drill) => card(drill, drawn.has(drill.id))) };
 }
 
 const newForm = z.object({ do: z.literal("new"), name: z.string().trim().min(3, "needs at least 3 characters").max(80, "has at most 80 characters"), posture: z.enum(POSTURES) });
@@ -55,6 +58,7 @@ export async function action({ request }: Route.ActionArgs) {
   }
   const file = form.get("file");
   if (!(file instanceof File)) return { file: "", faults: [{ path: "(document)", message: "no file was chosen" }] };
+  if (file.size > LARGEST_IMPORT) return { file: file.name, faults: [{ path: "(file)", message: "is larger than 2 MB; a drill file is far smaller" }] };
   const read = readDrillText(await file.text());
   if (!read.ok) return { file: file.name, faults: read.faults };
   const id = await addOwnDrill(getServices().db, coach.id, read.value);
@@ -67,7 +71,7 @@ function card(drill: Drill, drawn: boolean) {
   return {
     id: drill.id, name: drill.name, own: readOwnId(drill.id) !== undefined, drawn, alternating: drill.sides === "alternating",
     line: `${METHOD_WORDS[drill.method]} · ${POSTURE_WORDS[posture]}`, dose: doseWords(dose), kit: [...new Set(kit)].map((k) => KIT_FACTS[k].words).join(", "),
-    works: main.map((row) => ROW_FACTS[row].words).join(", "), seconds: dose.kind === "reps" ? dose.tempo.reduce((sum, beat) => sum + beat.seconds, 0) : undefined,
+    works: main.map((row) => ROW_FACTS[row].words).join(", "), tempo: tempoOf(dose),
   };
 }
 
@@ -92,7 +96,7 @@ export default function Library({ loaderData, actionData }: Route.ComponentProps
         </div>
       </div>
       <div className="grid gap-5 lg:grid-cols-[15.5rem_minmax(0,1fr)]">
-        <Filters by={by} key={JSON.stringify({ ...by, q: "" })} own={loaderData.own} />
+        <Filters by={by} key={JSON.stringify({ ...by, q: "" })} own={loaderData.own} aside={loaderData.aside} />
         <section aria-label="Drills" className={cx("flex flex-col gap-4 transition-opacity", busy && "opacity-70")}>
           {drills.length === 0 ? (
             <Nothing />
@@ -118,7 +122,7 @@ export default function Library({ loaderData, actionData }: Route.ComponentProps
 
 const any = { value: "" as const, words: "any" };
 
-function Filters({ by, own }: { by: Browse; own: number }) {
+function Filters({ by, own, aside }: { by: Browse; own: number; aside: number }) {
   const submit = useSubmit();
   const form = useRef<HTMLFormElement>(null);
   const timer = useRef<ReturnType<typeof setTimeout>>(undefined);
@@ -159,10 +163,11 @@ function Filters({ by, own }: { by: Browse; own: number }) {
         label="A side takes at most" name="most" defaultValue={by.most === undefined ? "" : String(by.most)}
         options={[{ value: "", words: "any length" }, ...["20", "30", "45", "60", "90"].map((value) => ({ value, words: `${value} s` }))]}
       />
-      {own > 0 && (
-        <label className="flex min-h-9 items-center gap-2 text-sm font-medium text-ink-soft">
-          <input type="checkbox" name="own" value="own" defaultChecked={by.own !== undefined} className="size-4 accent-(--depth-5)" /> Only my own ({own})
-        </label>
+      {(own > 0 || aside > 0) && (
+        <SelectField
+          label="Whose" name="own" defaultValue={by.own ?? ""}
+          options={[{ value: "", words: "mine and Mapset’s" }, { value: "own", words: `only mine (${own})` }, { value: "aside", words: `mine, put aside (${aside})` }]}
+        />
       )}
       </div>
       <div className="flex items-center gap-3">
@@ -187,7 +192,7 @@ function DrillCard({ drill }: { drill: Card }) {
       onFocus={() => setLooked(true)} onBlur={() => setLooked(false)}
     >
       {drill.drawn ? (
-        <MovingStill drill={drill.id} name={drill.name} seconds={drill.seconds} alternating={drill.alternating} looked={looked} className="m-1 rounded-md" />
+        <MovingStill drill={drill.id} name={drill.name} tempo={drill.tempo} alternating={drill.alternating} looked={looked} className="m-1 rounded-md" />
       ) : (
         <p className="m-1 grid aspect-square place-items-center px-4 text-center text-sm text-ink-faint">Not drawn yet</p>
       )}

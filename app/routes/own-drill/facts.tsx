@@ -60,7 +60,7 @@ export function Facts({ editor }: { editor: DrillEditor }) {
       <Ticks<Row> title="Works mainly on" all={ROWS} chosen={facts.main} words={(row) => ROW_FACTS[row].words} least={1} onChange={(main) => setLevelPart({ main, also: facts.also.filter((row) => !main.includes(row)) }, "main rows")} />
       <Ticks<Row> title="Works also on" all={ROWS.filter((row) => !facts.main.includes(row))} chosen={facts.also} words={(row) => ROW_FACTS[row].words} onChange={(also) => setLevelPart({ also }, "other rows")} />
       <Ticks<Area> title="Loads areas people may protect" all={AREAS} chosen={facts.loads} words={(area) => AREA_WORDS[area]} onChange={(loads) => setLevelPart({ loads }, "loads")} />
-      <Ticks<Kit> title="Needs kit" all={KIT} chosen={[...new Set(facts.kit)]} words={(kit) => KIT_FACTS[kit].words} onChange={(kit) => setLevelPart({ kit: kit.slice(0, 6) }, "kit")} />
+      <Ticks<Kit> title="Needs kit" all={KIT} chosen={[...new Set(facts.kit)]} words={(kit) => KIT_FACTS[kit].words} onChange={(kit) => setLevelPart({ kit: [...facts.kit.filter((k) => kit.includes(k)), ...kit.filter((k) => !facts.kit.includes(k))].slice(0, 6) }, "kit")} />
     </section>
   );
 }

@@ -4,23 +4,23 @@ import type { KeepAnswer } from "./use-drill-editor";
 import { requireCoachForData } from "~/app/server/coach.server";
 import { getServices } from "~/app/server/services.server";
 import { readOwnId } from "~/core/drills/own";
-import { readDrill } from "~/core/drills/read";
+import { LONGEST_DRILL_TEXT, readDrill } from "~/core/drills/read";
 import { parseWith } from "~/core/faults";
 import { keepRevision } from "~/db/own-drills";
 
 const message = z.strictObject({ basedOn: z.int().min(1), doc: z.unknown() });
-const LARGEST = 2_000_000;
 
 /** Keeps the drill as its next revision. Nothing is kept of one with faults. */
 export async function action({ request, params }: Route.ActionArgs) {
   const coach = await requireCoachForData(request);
   const own = readOwnId(params.drill);
   const text = await request.text();
-  const answer = own && text.length <= LARGEST ? await keepFrom(coach.id, own.drill, text) : ({ kind: "gone" } as const);
+  const answer = own ? await keepFrom(coach.id, own.drill, text) : ({ kind: "gone" } as const);
   return Response.json(answer, { status: { kept: 200, newer: 409, gone: 404, refused: 422 }[answer.kind] });
 }
 
 async function keepFrom(ownerId: string, id: string, text: string): Promise<KeepAnswer> {
+  if (text.length > LONGEST_DRILL_TEXT) return { kind: "refused", faults: [{ path: "(document)", message: "is longer than 1 million characters" }] };
   let body: unknown;
   try {
     body = JSON.parse(text);

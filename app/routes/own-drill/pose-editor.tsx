@@ -18,6 +18,7 @@ import { easyBreath, shownBeat } from "~/core/figure/timing";
 import { VIEW_NAMES, viewOf, VIEWS } from "~/core/figure/views";
 import { LEVELS, type LevelName } from "~/core/session/schema";
 import { LEVEL_WORDS } from "~/core/text/words";
+import { tempoOf } from "~/core/timeline/dose";
 import { motionFrom } from "~/library/motions/postures";
 
 /** How the drill moves: key positions on the tempo's beats, each posed by sliders and by dragging. */
@@ -73,7 +74,7 @@ export function PoseEditor({ editor }: { editor: DrillEditor }) {
   const setPose = (pose: Pose, words: string, group: string) => setMotion((m) => ({ ...m, keys: m.keys.with(index, { ...m.keys[index]!, pose }) }), words, `key ${index} ${group}`);
   const stage = () => {
     const t = performance.now() / 1000 - began.current;
-    return { side: "right" as const, beat: shownBeat(motion, t), breath: easyBreath(t) };
+    return { side: "right" as const, beat: shownBeat(motion, t, tempoOf(drill.levels[level].dose)), breath: easyBreath(t) };
   };
   return (
     <section aria-label="Motion" className="flex h-fit flex-col gap-3 rounded-lg border border-line bg-land p-4">

@@ -1,4 +1,5 @@
 import { Redo2, Save, Undo2 } from "lucide-react";
+import { useRef } from "react";
 import { Link } from "react-router";
 import type { Route } from "./+types/route";
 import { Facts } from "./facts";
@@ -7,6 +8,7 @@ import { useDrillEditor, type DrillEditor } from "./use-drill-editor";
 import { Words } from "./words";
 import { notHere, requireCoach } from "~/app/server/coach.server";
 import { getServices } from "~/app/server/services.server";
+import { Confirm } from "~/app/ui/dialog";
 import { Button, IconButton } from "~/app/ui/button";
 import { readOwnId, ownDrillId } from "~/core/drills/own";
 import { findOwnDrill } from "~/db/own-drills";
@@ -25,11 +27,19 @@ export const shouldRevalidate = () => false;
 
 export default function OwnDrill({ loaderData }: Route.ComponentProps) {
   const editor = useDrillEditor(loaderData.drill, loaderData.revision, loaderData.address);
+  const going = useRef(false);
   const own = readOwnId(loaderData.drill.id);
   const page = own ? `/library/${ownDrillId(own.drill, editor.saving.revision)}` : "/library";
   return (
     <main id="main" className="flex flex-1 flex-col">
       <EditorBar editor={editor} page={page} />
+      <Confirm
+        open={editor.leaving.state === "blocked"} onOpenChange={(open) => !open && !going.current && editor.leaving.reset?.()} title="Leave without keeping?" action="Leave without keeping" keep="Stay here"
+        text="What you changed since the last revision would be lost." onConfirm={() => {
+          going.current = true;
+          editor.leaving.proceed?.();
+        }}
+      />
       <div className="mx-auto grid w-full max-w-[100rem] flex-1 gap-5 px-4 py-4 xl:grid-cols-[minmax(0,1.35fr)_minmax(0,1fr)]">
         <PoseEditor editor={editor} />
         <div className="flex flex-col gap-5">

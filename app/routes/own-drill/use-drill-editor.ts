@@ -1,4 +1,5 @@
 import { useCallback, useEffect, useState } from "react";
+import { useBlocker } from "react-router";
 import type { Drill } from "~/core/drills/schema";
 import type { Fault } from "~/core/faults";
 import { record, redo, startHistory, undo, type History } from "~/core/session/history";
@@ -18,7 +19,10 @@ export function useDrillEditor(first: Drill, revision: number, address: string) 
   const change = useCallback((edit: (drill: Drill) => Drill, words: string, key?: string) => setHistory((h) => record(h, edit(h.present), words, Date.now(), key)), []);
   const dirty = drill !== kept;
 
+  const leaving = useBlocker(dirty);
+
   const keep = useCallback(async () => {
+    if (!dirty || saving.state === "saving") return;
     setSaving((s) => ({ ...s, state: "saving", faults: [] }));
     const { id: _, ...rest } = drill;
     try {
@@ -33,9 +37,9 @@ export function useDrillEditor(first: Drill, revision: number, address: string) 
     } catch {
       setSaving((s) => ({ ...s, state: "lost" }));
     }
-  }, [address, drill, first.id, saving.revision]);
+  }, [address, dirty, drill, first.id, saving.revision, saving.state]);
 
-  // Leaving with changes asks first.
+  // Leaving with changes asks first: inside Mapset by a dialog of its own, closing the tab by the browser's.
   useEffect(() => {
     if (!dirty) return;
     const ask = (event: BeforeUnloadEvent) => event.preventDefault();
@@ -64,7 +68,7 @@ export function useDrillEditor(first: Drill, revision: number, address: string) 
   }, [keep]);
 
   return {
-    drill, change, dirty, saving, keep,
+    drill, change, dirty, saving, keep, leaving,
     undo: { words: history.words, can: history.past.length > 0, go: () => setHistory(undo) },
     redo: { can: history.future.length > 0, go: () => setHistory(redo) },
   };

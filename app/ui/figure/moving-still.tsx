@@ -1,8 +1,9 @@
-import { lazy, Suspense, useState } from "react";
+import { lazy, Suspense, useEffect, useState } from "react";
 import { useLessMotion } from "./less-motion";
 import { Still } from "./still";
 import { cx } from "~/app/ui/classes";
 import type { DrillMotions, Motion } from "~/core/figure/motion";
+import type { Seconds } from "~/core/units";
 import { easyBreath, shownBeat, shownRound } from "~/core/figure/timing";
 
 const MovingFigure = lazy(() => import("./moving-figure").then((m) => ({ default: m.MovingFigure })));
@@ -16,21 +17,19 @@ function fetchMotions(drill: string): Promise<DrillMotions | undefined> {
 }
 
 /** A picture of a drill that rests until it is looked at: under the pointer, or when `looked` says so. */
-export function MovingStill({ drill, name, seconds, alternating, looked, className }: { drill: string; name: string; seconds: number | undefined; alternating: boolean; looked: boolean; className?: string }) {
+export function MovingStill({ drill, name, tempo, alternating, looked, className }: { drill: string; name: string; tempo: readonly Seconds[]; alternating: boolean; looked: boolean; className?: string }) {
   const [motion, setMotion] = useState<Motion>();
   const [since, setSince] = useState<number>();
   const lessMotion = useLessMotion();
-  const look = () => {
-    if (lessMotion) return;
+  useEffect(() => {
+    if (!looked || lessMotion) return setSince(undefined);
     setSince(performance.now());
     void fetchMotions(drill).then((motions) => setMotion(motions?.standard));
-  };
-  if (looked && since === undefined) look();
-  if (!looked && since !== undefined) setSince(undefined);
+  }, [looked, lessMotion, drill]);
   const stage = () => {
     const t = (performance.now() - (since ?? 0)) / 1000;
-    const side = alternating && motion && shownRound(motion, t, seconds) % 2 ? ("left" as const) : ("right" as const);
-    return { side, beat: motion ? shownBeat(motion, t, seconds) : 0, breath: easyBreath(t) };
+    const side = alternating && motion && shownRound(motion, t, tempo) % 2 ? ("left" as const) : ("right" as const);
+    return { side, beat: motion ? shownBeat(motion, t, tempo) : 0, breath: easyBreath(t) };
   };
   return (
     <span className={cx("relative block aspect-square", className)}>

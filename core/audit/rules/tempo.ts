@@ -2,6 +2,7 @@ import { itemsOf } from "../look";
 import type { Rule } from "../types";
 import { editItem } from "~/core/session/edits";
 import { secondsText } from "~/core/text/clock";
+import { repSeconds } from "~/core/timeline/dose";
 
 /** Repetitions faster than the drill's shortest safe one. */
 export const tempo: Rule = {
@@ -11,12 +12,12 @@ export const tempo: Rule = {
       const least = level.bounds.leastRep;
       if (item.dose.kind !== "reps" || least === undefined) return [];
       const { dose } = item;
-      const rep = dose.tempo.reduce((sum, beat) => sum + beat.seconds, 0);
+      const rep = repSeconds(dose.tempo);
       if (rep >= least - 1e-9) return [];
       const slower = dose.tempo.map((beat) => ({ ...beat, seconds: Math.ceil((beat.seconds * least * 10) / rep) / 10 }));
       return [{
         severity: "warn" as const, place, says: `${drill.name} takes ${secondsText(rep)} a repetition; it needs at least ${secondsText(least)}.`, why: "Faster than that it is thrown, not moved.",
-        fix: { words: `Slow it to ${secondsText(slower.reduce((sum, beat) => sum + beat.seconds, 0))}`, apply: (s) => editItem(s, place, { dose: { ...dose, tempo: slower } }) },
+        fix: { words: `Slow it to ${secondsText(repSeconds(slower))}`, apply: (s) => editItem(s, place, { dose: { ...dose, tempo: slower } }) },
       }];
     }),
 };
