@@ -72,6 +72,7 @@ describe("the library", () => {
     await expect.poll(now).not.toBe(above);
     await figure.getByRole("button", { name: "easier" }).click();
     await figure.getByRole("img", { name: "Half-kneeling reach and turn, easier" }).waitFor();
+    await page.getByRole("heading", { name: "Joint angles through a repetition, easier" }).waitFor();
   });
 
   it("shows key positions side by side instead of moving, for people who asked for less motion", async () => {
@@ -191,6 +192,48 @@ describe("a coach's own drill", () => {
     await athlete.goto(link);
     await ready(athlete);
     expect(await athlete.content()).toContain("Bridge with a long reach");
+    await athlete.clock.install();
+    await athlete.reload();
+    await ready(athlete);
+    await athlete.getByRole("button", { name: "Start" }).click();
+    await athlete.getByTestId("figure").getByRole("img").first().waitFor();
+    await athlete.getByTestId("figure").locator("svg.figure path").first().waitFor();
+  });
+
+  it("asks before changes are left behind, keeps nothing twice, and is found again when put aside", async () => {
+    const { page } = await world.visitor();
+    await signIn(page, ANA);
+    await page.goto("/library/stick-pass");
+    await ready(page);
+    await page.getByRole("button", { name: "Copy as my own" }).click();
+    await page.waitForURL(/edit$/);
+    await ready(page);
+    const name = page.getByLabel("Name", { exact: true });
+    // Nothing changed: there is nothing to keep, by key either.
+    await page.keyboard.press("Control+s");
+    await page.getByText("Revision 1 · No changes yet").waitFor();
+    await name.fill("Stick pass for two");
+    await page.getByRole("link", { name: "Teams" }).click();
+    const ask = page.getByRole("alertdialog", { name: "Leave without keeping?" });
+    await ask.getByRole("button", { name: "Stay here" }).click();
+    await ask.waitFor({ state: "detached" });
+    expect(await name.inputValue()).toBe("Stick pass for two");
+    await page.keyboard.press("Control+s");
+    await page.getByText("Revision 2 · Kept").waitFor();
+    await name.fill("Never kept");
+    await page.getByRole("link", { name: "To its page" }).click();
+    await ask.getByRole("button", { name: "Leave without keeping" }).click();
+    await page.getByRole("heading", { level: 1, name: "Stick pass for two" }).waitFor();
+
+    await page.getByRole("button", { name: "Put aside" }).click();
+    await page.getByText(/^Put aside: it is no longer offered/).waitFor();
+    await page.getByRole("link", { name: "Library" }).last().click();
+    await ready(page);
+    expect(await page.getByRole("link", { name: "Stick pass for two" }).count()).toBe(0);
+    await page.getByLabel("Whose").selectOption({ label: "mine, put aside (1)" });
+    await page.getByRole("link", { name: "Stick pass for two" }).click();
+    await page.getByRole("button", { name: "Bring back" }).click();
+    await page.getByRole("button", { name: "Put aside" }).waitFor();
   });
 
   it("starts from a posture, goes out as a file and comes back, and a hostile file is refused by path", async () => {
