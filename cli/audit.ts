@@ -1,3 +1,4 @@
+import { parseArgs } from "node:util";
 import { readSessionFile } from "./files";
 import { audit } from "~/core/audit/audit";
 import { faultLine } from "~/core/faults";
@@ -8,17 +9,21 @@ const USAGE = "usage: ./mapset audit FILE [--demand PROFILE]; - reads standard i
 
 /** Prints what the audit finds in a session as JSON, most serious first. Returns the exit code. */
 export async function auditFile(args: readonly string[]): Promise<number> {
-  const at = args.indexOf("--demand");
-  const name = at >= 0 ? args[at + 1] : undefined;
-  const files = args.filter((_, i) => at < 0 || (i !== at && i !== at + 1));
   const refuse = (text: string, code: number) => {
     process.stderr.write(`${text}\n`);
     return code;
   };
-  if (files.length !== 1 || (at >= 0 && name === undefined) || (files[0] !== "-" && files[0]!.startsWith("-"))) return refuse(USAGE, 2);
+  let asked;
+  try {
+    asked = parseArgs({ args: [...args], allowPositionals: true, options: { demand: { type: "string" } } });
+  } catch {
+    return refuse(USAGE, 2);
+  }
+  const { positionals: [file, ...more], values: { demand: name } } = asked;
+  if (file === undefined || more.length > 0) return refuse(USAGE, 2);
   const demand = name === undefined ? undefined : demandById(name);
   if (name !== undefined && !demand) return refuse(`There is no demand profile “${name}”. There are: ${DEMANDS.map((d) => d.id).join(", ")}.`, 2);
-  const read = await readSessionFile(files[0]!);
+  const read = await readSessionFile(file);
   if (!read.ok) return refuse(read.faults.map(faultLine).join("\n"), 1);
   const found = audit(read.value, drillById, demand).map(({ fix, ...finding }) => ({ ...finding, ...(fix && { fix: fix.words }) }));
   process.stdout.write(`${JSON.stringify(found)}\n`);

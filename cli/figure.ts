@@ -1,3 +1,4 @@
+import { parseArgs } from "node:util";
 import { motionAt } from "~/core/drills/motion";
 import { sampleBeats } from "~/core/figure/check";
 import { bodyAt, playerOf } from "~/core/figure/play";
@@ -29,20 +30,16 @@ export function printFigure(args: readonly string[]): number {
 }
 
 function readArgs(args: readonly string[]): { drill: string; level: LevelName; side: Side } | string {
-  let [drill, level, side]: [string | undefined, LevelName, Side] = [undefined, "standard", "right"];
-  for (let i = 0; i < args.length; i++) {
-    const arg = args[i]!;
-    if (arg === "--level" || arg === "--side") {
-      const value = args[++i];
-      if (arg === "--level") {
-        if (!LEVELS.includes(value as LevelName)) return `--level must be one of ${LEVELS.join(", ")}\n${USAGE}`;
-        level = value as LevelName;
-      } else {
-        if (!SIDES.includes(value as Side)) return `--side must be left or right\n${USAGE}`;
-        side = value as Side;
-      }
-    } else if (arg.startsWith("-") || drill !== undefined) return USAGE;
-    else drill = arg;
+  let read;
+  try {
+    read = parseArgs({ args: [...args], allowPositionals: true, options: { level: { type: "string", default: "standard" }, side: { type: "string", default: "right" } } });
+  } catch {
+    return USAGE;
   }
-  return drill === undefined ? USAGE : { drill, level, side };
+  const { positionals: [drill, ...more], values } = read;
+  const level = LEVELS.find((name) => name === values.level);
+  const side = SIDES.find((name) => name === values.side);
+  if (!level) return `--level must be one of ${LEVELS.join(", ")}\n${USAGE}`;
+  if (!side) return `--side must be left or right\n${USAGE}`;
+  return drill === undefined || more.length > 0 ? USAGE : { drill, level, side };
 }

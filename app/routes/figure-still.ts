@@ -1,8 +1,9 @@
 import type { Route } from "./+types/figure-still";
 import { requireCoachForData } from "~/app/server/coach.server";
 import { drawnDrill } from "~/app/server/drills.server";
-import { STILL_MOMENTS, stillFile, type StillMoment } from "~/app/server/figures.server";
+import { stillFile } from "~/app/server/figures.server";
 import { readOwnId } from "~/core/drills/own";
+import { STILL_MOMENTS, type StillMoment } from "~/core/figure/stills";
 import { LEVELS, type LevelName } from "~/core/session/schema";
 import { drawnDrillById } from "~/library/drawn";
 

@@ -1,7 +1,7 @@
 import { motionAt } from "~/core/drills/motion";
 import type { Drill } from "~/core/drills/schema";
-import type { Motion } from "~/core/figure/motion";
 import { playerOf } from "~/core/figure/play";
+import { beatOf, type StillMoment } from "~/core/figure/stills";
 import { pairSvg, stillSvg } from "~/core/figure/svg";
 import type { LevelName } from "~/core/session/schema";
 
@@ -10,23 +10,10 @@ const STYLE =
   "<style>path{paint-order:stroke;stroke:#11283b;stroke-width:2;stroke-linejoin:round}.fig-shadow{fill:#11283b;fill-opacity:.16;stroke:none}.fig-limb{fill:#c99f7a}.fig-limb.fig-far-1{fill:#b28a67}.fig-limb.fig-far-2{fill:#9a7555}" +
   ".fig-wear{fill:#2f7da2}.fig-wear.fig-far-1{fill:#256a8b}.fig-wear.fig-far-2{fill:#1d5874}.fig-hair{fill:#33261f}.fig-prop{fill:#c6b58a}.fig-ghost{opacity:.26}.fig-prop-line{fill:none;stroke:#7d6c41;stroke-width:.8}</style>";
 
-/** One moment, or the end with the start as a ghost behind it. */
-export const STILL_MOMENTS = ["start", "middle", "end", "pair"] as const;
-export type StillMoment = (typeof STILL_MOMENTS)[number];
-
-/** The beat of a moment: the start, half the way, and where the movement has gone farthest. */
-export function beatOf(motion: Motion, moment: StillMoment): number {
-  if (moment === "start") return 0;
-  const { keys } = motion;
-  const last = keys.length - 1;
-  const end = motion.kind === "hold" || keys.length < 3 ? keys[last]!.at : keys[Math.ceil(last / 2)]!.at;
-  return moment === "middle" ? end / 2 : end;
-}
-
 const MOST_KEPT = 1500;
 const kept = new Map<string, string>();
 
-/** A still of a drill as an SVG file, or undefined when the drill is not drawn. Those of shipped drills are kept. */
+/** A still of a drill as an SVG file, or undefined when the drill is not drawn. Stills are kept: a shipped drill never changes while this runs, nor does a revision of an own one. */
 export function stillFile(drill: Drill, level: LevelName, moment: StillMoment): string | undefined {
   const motion = motionAt(drill, level);
   if (!motion) return undefined;

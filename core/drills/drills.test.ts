@@ -3,7 +3,7 @@ import { describe, expect, it } from "vitest";
 import { browse, browseSchema, sideSeconds } from "./browse";
 import { newerRevision, ownDrillId, readOwnId } from "./own";
 import { drawingFaults, drillFile, readDrill, readDrillText } from "./read";
-import { newDrill } from "./start";
+import { lacksCautions, newDrill, unwritten } from "./start";
 import { ROW_FACTS } from "./rows";
 import { motionFrom } from "~/library/motions/postures";
 import { POSTURES } from "~/core/timeline/postures";
@@ -54,6 +54,22 @@ describe("own drills", () => {
     const drill = newDrill("My own drill", posture, motionFrom(posture));
     expect(readDrill(drill)).toMatchObject({ ok: true });
     expect(drawingFaults(drill).filter(({ fault }) => fault.kind === "floor" || fault.kind === "contact")).toEqual([]);
+  });
+});
+
+describe("a new drill", () => {
+  const drill = newDrill("My own drill", "standing", motionFrom("standing"));
+  it("says what is still to be written, cautions first, until each part is", () => {
+    expect(unwritten(drill)).toEqual(["cautions", "its line", "set-up", "steps", "what to feel", "felt elsewhere", "what to see and say", "its levels"]);
+    expect(unwritten({ ...drill, cautions: ["Stop when the knee hurts."], steps: ["What to do first.", "Reach up."] })).toEqual(["its line", "set-up", "steps", "what to feel", "felt elsewhere", "what to see and say", "its levels"]);
+  });
+  it("lacks cautions while one still asks for them, however it is spaced", () => {
+    expect(lacksCautions(drill)).toBe(true);
+    expect(lacksCautions({ ...drill, cautions: ["Stop when it hurts.", " What to take care of. "] })).toBe(true);
+    expect(lacksCautions({ ...drill, cautions: ["Stop when it hurts."] })).toBe(false);
+  });
+  it("is the only kind: no shipped drill is unwritten", () => {
+    for (const shipped of DRAWN_DRILLS) expect(unwritten(shipped), shipped.id).toEqual([]);
   });
 });
 

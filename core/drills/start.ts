@@ -2,6 +2,12 @@ import type { Drill, DrillLevel } from "./schema";
 import type { Motion } from "~/core/figure/motion";
 import type { Posture } from "~/core/timeline/postures";
 
+const STARTING = {
+  brief: "Say in one line what it is.", setUp: "How to get into position.", steps: ["What to do first.", "What to do next."], feel: "Where it should be felt.",
+  felt: "Where it should not be felt.", change: "What to change then.", see: "What goes wrong.", say: "What you say then.", cautions: "What to take care of.",
+  easier: "What makes it easier.", harder: "What makes it harder.",
+} as const;
+
 /** A drill that begins from a posture, everything still to be written. */
 export function newDrill(name: string, posture: Posture, motion: Motion): Drill {
   const level = (how: string): DrillLevel => ({
@@ -9,10 +15,24 @@ export function newDrill(name: string, posture: Posture, motion: Motion): Drill 
     dose: { kind: "reps", count: 6, tempo: [{ do: "go", seconds: 2 }, { do: "come back", seconds: 2 }] }, bounds: { least: 3, most: 12, step: 1, leastRep: 2 },
   });
   return {
-    id: "own", name, region: "whole-body", method: "dynamic", sides: "together", directions: 1, brief: "Say in one line what it is.",
-    setUp: ["How to get into position."], steps: ["What to do first.", "What to do next."], feel: ["Where it should be felt."],
-    elsewhere: [{ felt: "Where it should not be felt.", change: "What to change then." }], faults: [{ see: "What goes wrong.", say: "What you say then." }],
-    cautions: ["What to take care of."], levels: { easier: level("What makes it easier."), standard: level("As described."), harder: level("What makes it harder.") },
+    id: "own", name, region: "whole-body", method: "dynamic", sides: "together", directions: 1, brief: STARTING.brief,
+    setUp: [STARTING.setUp], steps: [...STARTING.steps], feel: [STARTING.feel], elsewhere: [{ felt: STARTING.felt, change: STARTING.change }],
+    faults: [{ see: STARTING.see, say: STARTING.say }], cautions: [STARTING.cautions],
+    levels: { easier: level(STARTING.easier), standard: level("As described."), harder: level(STARTING.harder) },
     motions: { standard: motion },
   };
 }
+
+/** The parts of a drill that still say what a new drill says, in words; cautions first. Empty for a drill that is written. */
+export function unwritten(drill: Drill): string[] {
+  const asked: readonly string[] = Object.values(STARTING).flat();
+  const open = (...texts: string[]) => texts.some((text) => asked.includes(text.trim()));
+  return [
+    ["cautions", open(...drill.cautions)], ["its line", open(drill.brief)], ["set-up", open(...drill.setUp)], ["steps", open(...drill.steps)], ["what to feel", open(...drill.feel)],
+    ["felt elsewhere", drill.elsewhere.some((e) => open(e.felt, e.change))], ["what to see and say", drill.faults.some((f) => open(f.see, f.say))],
+    ["its levels", open(...Object.values(drill.levels).map((level) => level.how))],
+  ].flatMap(([words, missing]) => (missing ? [words as string] : []));
+}
+
+/** Whether a drill has no cautions of its own yet. Nobody should be handed one. */
+export const lacksCautions = (drill: Drill): boolean => drill.cautions.some((text) => text.trim() === STARTING.cautions);

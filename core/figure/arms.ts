@@ -2,7 +2,7 @@ import { FLAT_WRIST, LENGTH, RADIUS } from "./body";
 import type { Side } from "./points";
 import type { Arm, ElbowArm, HandArm } from "./pose";
 import { aimAtHeight, bend } from "./two-bone";
-import { about, across, add, along, between, chain, cross, distance, frame, inverse, length, lerp, radians, sub, turned, unit, X, Y, Z, type Turn, type Vec } from "./vectors";
+import { about, across, add, along, between, chain, cross, frame, inverse, lerp, radians, sub, turned, unit, X, Y, Z, type Turn, type Vec } from "./vectors";
 import type { Degrees, Metres } from "~/core/units";
 
 /** An arm by its joints' own turns, as it is carried from one key position to the next. */
@@ -171,17 +171,18 @@ function elbowSide(lifted: Degrees, s: number): Vec {
 export function armOverFloor(arm: ArmSolved, chest: Turn, side: Side): ArmSolved {
   let { elbow, wrist } = arm;
   const elbowUnder = RADIUS.elbow - elbow[1];
-  if (elbowUnder > 0.001) {
+  if (elbowUnder > 1e-6) {
     elbow = aimAtHeight(arm.shoulder, elbow, LENGTH.upperArm, RADIUS.elbow);
     wrist = along(elbow, unit(sub(arm.wrist, arm.elbow)), LENGTH.forearm);
   }
   const shift = wrist[1] - arm.wrist[1];
   const handUnder = Math.max(RADIUS.wrist - arm.wrist[1], RADIUS.palm - arm.palm[1], RADIUS.fingers - arm.fingers[1]) - shift;
-  if (elbowUnder <= 0.001 && handUnder <= 0.001) return arm;
-  if (handUnder > 0.001) {
-    wrist = aimAtHeight(arm.shoulder, wrist, distance(arm.shoulder, wrist), wrist[1] + handUnder);
-    const bent = sub(elbow, lerp(arm.shoulder, arm.wrist, 0.5));
-    elbow = bend(arm.shoulder, wrist, LENGTH.upperArm, LENGTH.forearm, length(bent) > 0.02 ? bent : turned(Z, arm.upperArm));
+  if (elbowUnder <= 1e-6 && handUnder <= 1e-6) return arm;
+  if (handUnder > 1e-6) {
+    // Straight up, so that a hanging arm bends its elbow a little more instead of swinging out.
+    const lifted = add(wrist, [0, handUnder, 0]);
+    elbow = bend(arm.shoulder, lifted, LENGTH.upperArm, LENGTH.forearm, turned([-1, 0, 0], arm.upperArm));
+    wrist = along(elbow, unit(sub(lifted, elbow)), LENGTH.forearm);
   }
   const upper = unit(sub(elbow, arm.shoulder));
   const fore = unit(sub(wrist, elbow));

@@ -1,5 +1,6 @@
 import { anglesOf, type AngleKey } from "./angles";
 import { LIMITS, type JointAngle } from "./limits";
+import type { Motion } from "./motion";
 import type { Side } from "./points";
 import type { Arm, Leg, Pose } from "./pose";
 import { solvePose, type Solved } from "./solve";
@@ -67,7 +68,7 @@ export function holdArm(pose: Pose, side: Side, held: "angles" | "flat" | "grip"
   return withArm(pose, side, { by: "hand", rest: "flat", at: [near(x), 0, near(z)] });
 }
 
-export type Handle = "pelvis" | `${Side}.${"palm" | "ankle" | "knee" | "elbow"}`;
+export type Handle = "pelvis" | `${Side}.${"palm" | "ankle" | "knee"}`;
 
 export const HANDLES: readonly Handle[] = ["pelvis", "left.palm", "right.palm", "left.ankle", "right.ankle", "left.knee", "right.knee"];
 
@@ -78,8 +79,8 @@ export function drag(pose: Pose, handle: Handle, by: Vec): Pose {
     const at = solved.points[pose.pelvis.of ?? "pelvis"];
     return { ...pose, pelvis: { ...pose.pelvis, at: [near(at[0] + by[0]), pose.pelvis.at[1] === null && Math.abs(by[1]) < 1e-9 ? null : near(Math.max(0.02, at[1] + by[1])), near(at[2] + by[2])] } };
   }
-  const [side, part] = handle.split(".") as [Side, "palm" | "ankle" | "knee" | "elbow"];
-  if (part === "palm" || part === "elbow") {
+  const [side, part] = handle.split(".") as [Side, "palm" | "ankle" | "knee"];
+  if (part === "palm") {
     const { arm } = pose[side];
     if (arm.by === "hand") {
       const at = arm.of ? solved.arms[side].target ?? arm.at : arm.at;
@@ -124,6 +125,12 @@ function withoutPoint(arm: Extract<Arm, { by: "hand" }>): Extract<Arm, { by: "ha
 function unitOf([x, y, z]: readonly [number, number, number]): [number, number, number] {
   const size = Math.hypot(x, y, z) || 1;
   return [x / size, y / size, z / size];
+}
+
+/** The motion on another number of beats, its key positions spread as they were. `beats` is a whole number from 1. */
+export function onBeats(motion: Motion, beats: number): Motion {
+  const share = beats / motion.beats;
+  return { ...motion, beats, keys: motion.keys.map((key) => ({ ...key, at: Math.round(key.at * share * 1e4) / 1e4 })) };
 }
 
 /** One slider of the pose editor: what it sets, between which ends, and where the joint's usual range ends. */

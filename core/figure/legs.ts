@@ -1,7 +1,7 @@
 import { BALL, HEEL, KNEELING_KNEE, LENGTH, RADIUS, TOES } from "./body";
 import type { Side } from "./points";
 import type { KneeLeg, FootLeg, Leg } from "./pose";
-import { about, across, add, along, anglesZXY, between, chain, cross, distance, frame, inverse, length, lerp, radians, sub, turned, unit, X, Y, Z, type Turn, type Vec } from "./vectors";
+import { about, across, add, along, anglesZXY, between, chain, cross, frame, inverse, lerp, radians, sub, turned, unit, X, Y, Z, type Turn, type Vec } from "./vectors";
 import { aimAtHeight, bend } from "./two-bone";
 import type { Degrees } from "~/core/units";
 
@@ -145,28 +145,28 @@ function toKnee(goal: KneeLeg, hip: Vec, pelvis: Turn, s: number): LegSolved {
   return finish(hip, pelvis, thigh, shank, frame(x, cross(z, x), z), tucked ? 82 : 0);
 }
 
-/** A free leg kept over the floor: the knee is lifted onto it, then the whole leg until the foot is, at the same bend. */
+/** A free leg kept over the floor: the knee is lifted onto it, then the foot, by bending the knee. */
 export function legOverFloor(first: LegSolved, hip: Vec, pelvis: Turn): LegSolved {
   let leg = first;
   for (let i = 0; i < 3; i++) {
     const kneeUnder = RADIUS.knee - leg.knee[1];
     const footUnder = Math.max(RADIUS.ankle - leg.ankle[1], RADIUS.heel - leg.heel[1], RADIUS.ball - leg.ball[1], RADIUS.toe - leg.toe[1]);
-    if (kneeUnder <= 0.001 && footUnder <= 0.001) break;
+    if (kneeUnder <= 1e-6 && footUnder <= 1e-6) break;
     let { knee, ankle } = leg;
-    if (kneeUnder > 0.001) {
+    if (kneeUnder > 1e-6) {
       knee = aimAtHeight(hip, leg.knee, LENGTH.thigh, RADIUS.knee);
       ankle = along(knee, unit(sub(leg.ankle, leg.knee)), LENGTH.shank);
     } else {
-      const reach = distance(hip, ankle);
-      const bent = sub(knee, lerp(hip, ankle, 0.5));
-      ankle = aimAtHeight(hip, ankle, reach, ankle[1] + footUnder);
-      knee = bend(hip, ankle, LENGTH.thigh, LENGTH.shank, length(bent) > 0.02 ? bent : turned(X, leg.thigh));
+      // Straight up and pointing as it did, so that a hanging leg bends its knee a little more instead of swinging out.
+      const lifted = add(ankle, [0, footUnder, 0]);
+      knee = bend(hip, lifted, LENGTH.thigh, LENGTH.shank, turned(X, leg.thigh));
+      ankle = along(knee, unit(sub(lifted, knee)), LENGTH.shank);
     }
     const thighAlong = unit(sub(knee, hip));
     const shankAlong = unit(sub(ankle, knee));
     const thigh = thighFrame(thighAlong, shankAlong, turned(X, leg.thigh));
     const shank = chain(shankFrame(thigh, shankAlong), about(Y, anglesZXY(leg.joints.knee).y));
-    leg = finish(hip, pelvis, thigh, shank, chain(shank, leg.joints.ankle), leg.toes);
+    leg = finish(hip, pelvis, thigh, shank, leg.foot, leg.toes);
   }
   return leg;
 }

@@ -5,8 +5,8 @@ import type { Anchor, Motion, Prop } from "./motion";
 import { viewOf } from "./views";
 import { SIDES, type Side } from "./points";
 import type { Arm, HandArm, Leg, SpinePart } from "./pose";
-import { solvePose, solveStance, type Solved, type Stance } from "./solve";
-import { about, chain, lerp, slerp, Z, type Turn, type Vec } from "./vectors";
+import { solvePose, solveStance, startOf, type Solved, type Stance } from "./solve";
+import { about, chain, lerp, slerp, turned, X, Y, Z, type Turn, type Vec } from "./vectors";
 import type { Metres, Share } from "~/core/units";
 
 /** A motion with its key positions worked out, ready to be asked for any moment. */
@@ -15,9 +15,14 @@ export type Player = {
   keys: PlayerKey[];
   /** Where a repetition ends: the first key, or its mirror image in a drill that changes over. */
   last: PlayerKey;
+  /** For the stretch after each key. */
+  above: Above[];
 };
 
 type PlayerKey = { at: number; solved: Solved; lift: number };
+
+/** How far over the found height a stretch between two keys begins and ends, so that it meets the keys. */
+type Above = readonly [Metres, Metres];
 
 /** The motion of the other side: the exact mirror image, its props and view with it. */
 export function mirrorMotion(motion: Motion): Motion {
@@ -43,7 +48,12 @@ export function playerOf(motion: Motion, side: Side = "right"): Player {
   const keys = own.keys.map((key) => ({ at: key.at, solved: solvePose(key.pose), lift: key.lift }));
   const first = own.keys[0]!;
   const last = own.ends === "mirrored" ? { at: own.beats, solved: solvePose(mirrorPose(first.pose)), lift: first.lift } : { ...keys[0]!, at: own.beats };
-  return { motion: own, keys, last };
+  return { motion: own, keys, last, above: keys.map((key, i) => aboveOf(key.solved, (keys[i + 1] ?? last).solved)) };
+}
+
+function aboveOf(a: Solved, b: Solved): Above {
+  const off = (key: Solved, stance: Stance): Metres => (stance.root.at[1] === null ? key.points.pelvis[1] - startOf(stance)[1] : 0);
+  return [off(a, mix(a, b, 0, 0)), off(b, mix(a, b, 1, 0))];
 }
 
 /** Slow at both ends, as a limb is: 3u² − 2u³. */
@@ -67,9 +77,14 @@ export function bodyAt(player: Player, beat: number): Solved {
   if (motion.flow === "through") {
     const before = keys[(i + keys.length - 1) % keys.length]!;
     const after = keys[(i + 2) % keys.length]!;
-    return solveStance(mixThrough(before.solved, from.solved, to.solved, after.solved, u));
+    return solveStance(raised(mixThrough(before.solved, from.solved, to.solved, after.solved, u), player.above[i]!, u));
   }
-  return solveStance(mix(from.solved, to.solved, ease(u), to.lift));
+  return solveStance(raised(mix(from.solved, to.solved, ease(u), to.lift), player.above[i]!, ease(u)));
+}
+
+function raised(stance: Stance, [from, to]: Above, u: Share): Stance {
+  stance.root.above = from + (to - from) * u;
+  return stance;
 }
 
 /** A stance part of the way from one body to another. Limbs that hold a place in both are led by the place, others by their joints. */
@@ -106,12 +121,17 @@ function mixLeg(a: Solved, b: Solved, side: Side, u: Share, lift: number): Leg |
   const [x, y] = [a.stance[side].leg, b.stance[side].leg];
   const n = (p: number, q: number) => p + (q - p) * u;
   if (x.by === "foot" && y.by === "foot" && !(lift > 0 && apart(x.at, y.at) > STEP)) {
-    const pole = x.pole || y.pole ? lerp(x.pole ?? y.pole ?? [1, 0.35, 0], y.pole ?? x.pole ?? [1, 0.35, 0], u) : undefined;
+    const pole = x.pole || y.pole ? lerp(x.pole ?? kneeWay(a, side), y.pole ?? kneeWay(b, side), u) : undefined;
     return { by: "foot", at: [...rise(x.at, y.at, u, lift)], out: n(x.out, y.out), heel: n(x.heel, y.heel), tilt: n(x.tilt, y.tilt), ...(pole && { pole: [...pole] }) };
   }
   if (x.by === "knee" && y.by === "knee" && x.toes === y.toes) return { ...x, at: [...rise(x.at, y.at, u, lift)], splay: n(x.splay, y.splay) };
   return carried(mixJoints(a.legs[side].joints, b.legs[side].joints, u), x.by === "foot" || y.by === "foot" ? lift * Math.sin(Math.PI * u) : 0);
 }
+
+/** Where a knee points, and an elbow: what stands in for a direction that only one of two keys gives. */
+const kneeWay = ({ legs }: Solved, side: Side): Vec => turned(X, legs[side].thigh);
+const elbowWay = ({ arms }: Solved, side: Side): Vec => turned([-1, 0, 0], arms[side].upperArm);
+const fingerWay = ({ arms }: Solved, side: Side): Vec => turned([0, -1, 0], arms[side].hand);
 
 /** A foot that goes this far is carried through the air by its joints, not slid along the floor. */
 const STEP: Metres = 0.12;
@@ -130,7 +150,11 @@ function mixJoints(x: FreeLeg, y: FreeLeg, u: Share): FreeLeg {
 
 function mixArm(a: Solved, b: Solved, side: Side, u: Share, lift: number): Arm | FreeArm {
   const [x, y] = [a.stance[side].arm, b.stance[side].arm];
-  if (x.by === "hand" && y.by === "hand" && x.of === y.of && x.rest === y.rest) return mixHand(x, y, u, lift);
+  if (x.by === "hand" && y.by === "hand" && x.of === y.of && x.rest === y.rest) return mixHand(a, b, x, y, side, u, lift);
+  if (x.by === "elbow" && y.by === "elbow") {
+    const n = (p: number, q: number) => p + (q - p) * u;
+    return { by: "elbow", girdle: mixGirdle(x.girdle, y.girdle, u), at: [...rise(x.at, y.at, u, lift)], fore: [...lerp(x.fore, y.fore, u)], wrist: n(x.wrist, y.wrist), pronation: n(x.pronation, y.pronation) };
+  }
   if (x.by === "angles" && y.by === "angles") {
     const n = (p: number, q: number) => p + (q - p) * u;
     return {
@@ -147,9 +171,10 @@ function mixGirdle(x: readonly [number, number] | undefined, y: readonly [number
   return [p[0] + (q[0] - p[0]) * u, p[1] + (q[1] - p[1]) * u];
 }
 
-function mixHand(x: HandArm, y: HandArm, u: Share, lift: number): HandArm {
-  const between = (p: Vec | undefined, q: Vec | undefined) => (p && q ? ([...lerp(p, q, u)] as [number, number, number]) : undefined);
-  const [fingers, pole, normal] = [between(x.fingers, y.fingers), between(x.pole, y.pole), between(x.normal, y.normal)];
+function mixHand(a: Solved, b: Solved, x: HandArm, y: HandArm, side: Side, u: Share, lift: number): HandArm {
+  const between = (p: Vec | undefined, q: Vec | undefined, way: (body: Solved, side: Side) => Vec) =>
+    p || q ? ([...lerp(p ?? way(a, side), q ?? way(b, side), u)] as [number, number, number]) : undefined;
+  const [fingers, pole, normal] = [between(x.fingers, y.fingers, fingerWay), between(x.pole, y.pole, elbowWay), between(x.normal, y.normal, () => Y)];
   return {
     by: "hand", rest: x.rest, girdle: mixGirdle(x.girdle, y.girdle, u), at: [...rise(x.at, y.at, u, lift)],
     ...(x.of && { of: x.of }), ...(fingers && { fingers }), ...(pole && { pole }), ...(normal && { normal }),

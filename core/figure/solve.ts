@@ -8,7 +8,8 @@ import type { Metres } from "~/core/units";
 
 /** A pose on its way between key positions: limbs may also be carried as joint turns. */
 export type Stance = {
-  root: { at: readonly [number, number | null, number]; of?: MiddlePoint | undefined; turn: Turn };
+  /** `above` is added to a height that is left to be found. */
+  root: { at: readonly [number, number | null, number]; of?: MiddlePoint | undefined; turn: Turn; above?: Metres | undefined };
   lumbar: SpinePart; thoracic: SpinePart; neck: SpinePart;
   left: { arm: Arm | FreeArm; leg: Leg | FreeLeg };
   right: { arm: Arm | FreeArm; leg: Leg | FreeLeg };
@@ -38,13 +39,16 @@ export function stanceOf(pose: Pose): Stance {
 
 /** Where every part of the body is in a pose. Lengths never change; a hand or foot out of reach stops short of its place. */
 export function solvePose(pose: Pose): Solved {
-  return solveStance(stanceOf(pose));
+  return solveStance(stanceOf(pose), KEY_SETTLE_STEPS);
 }
 
-export function solveStance(stance: Stance): Solved {
+/** Where the middle of the hips starts from in a stance, before any limb has pulled at it. */
+export const startOf = (stance: Stance): Vec => startRoot(stance, solveTrunk(stance));
+
+export function solveStance(stance: Stance, steps = SETTLE_STEPS): Solved {
   const { turn } = stance.root;
   const trunk = solveTrunk(stance);
-  const root = settle(stance, trunk, startRoot(stance, trunk));
+  const root = settle(stance, trunk, startRoot(stance, trunk), steps);
 
   const legs = {} as Record<Side, LegSolved>;
   for (const side of SIDES) {
@@ -97,16 +101,18 @@ const hipAt = (root: Vec, turn: Turn, side: Side): Vec => add(root, turned([0, 0
 
 /** Where the pose says the middle of the hips is, before any limb has pulled at it. */
 function startRoot(stance: Stance, trunk: Trunk): Vec {
-  const { at, of = "pelvis" } = stance.root;
+  const { at, of = "pelvis", above = 0 } = stance.root;
   const off = trunk.points[of];
   const flat: Vec = [at[0] - off[0], 0, at[2] - off[2]];
-  return [flat[0], at[1] === null ? rootHeight(stance, trunk, flat) : at[1] - off[1], flat[2]];
+  return [flat[0], at[1] === null ? rootHeight(stance, trunk, flat) + above : at[1] - off[1], flat[2]];
 }
 
 /** From how far below the trunk free legs are stood on. */
 const STANDING_LEG: Metres = 0.55;
 
+/** On the way between keys a body starts near where it settles; a key is settled until nothing moves. */
 const SETTLE_STEPS = 24;
+const KEY_SETTLE_STEPS = 400;
 const SETTLED: Metres = 0.00004;
 /** How near the ankle comes to the hip, and the wrist to the shoulder, when the limb is folded up. */
 const FOLDED_LEG: Metres = 0.16;
@@ -116,7 +122,7 @@ const FOLDED_ARM: Metres = 0.09;
  * Moves the hips the little that lets every planted hand, foot, knee and elbow reach its place, and keeps the trunk over
  * the floor: each step averages what the limbs still lack. Left and right count alike, so a mirrored pose settles mirrored.
  */
-function settle(stance: Stance, trunk: Trunk, start: Vec): Vec {
+function settle(stance: Stance, trunk: Trunk, start: Vec, steps: number): Vec {
   const pulls: ((root: Vec) => Vec | undefined)[][] = [[], []];
   SIDES.forEach((side) => {
     const { leg, arm } = stance[side];
@@ -141,7 +147,7 @@ function settle(stance: Stance, trunk: Trunk, start: Vec): Vec {
   });
   const sunk = -lowest(trunkPoints(stance, trunk));
   let root = start;
-  for (let i = 0; i < SETTLE_STEPS; i++) {
+  for (let i = 0; i < steps; i++) {
     let moves = 0;
     let by: Vec = [0, 0, 0];
     for (const pair of pulls) {

@@ -13,7 +13,7 @@ const rail = [support(0.42, 0.42, 1.02), support(0.42, -0.42, 1.02)];
 const tall = (c: Change = {}) => ninety({ arms: on("right.knee", [-0.12, 0.1, 0.02]), la: aim([0.1, -0.85, -0.5], [0.4, -0.8, 0.2]), ra: aim([0.1, -0.85, 0.5], [0.6, -0.7, -0.2]), ...c });
 const behind = { ra: flat(-0.2, 0.26, { fingers: [-0.2, 0, 0.98], pole: [-1, 0, 0.5] }), la: flat(-0.2, -0.22, { fingers: [-0.2, 0, -0.98], pole: [-1, 0, -0.5] }) };
 const leanFront = (c: Change = {}) => ninety({ tilt: 46, side: 12, lu: [16, -8, 4], th: [8, 0, 0], nk: [-6, 0, 0], ra: flat(0.6, 0.28), la: flat(0.62, -0.02), ...c });
-const upKnees = (c: Change = {}) => longSit({ tilt: -12, lu: [10, 0, 0], legs: foot(0.44, 0.34, { out: 10, pole: [0.2, 1, 0.1] }), arms: arm(80, 66, 20), ...c });
+const upKnees = (c: Change = {}) => longSit({ tilt: -12, lu: [10, 0, 0], legs: foot(0.5, 0.3, { out: 10, pole: [0.3, 1, 0] }), arms: arm(80, 66, 20), ...c });
 const backTall = (c: Change = {}) => ninetyBack({ arms: aim([0.15, -0.85, 0.45], [0.5, -0.75, -0.2]), ...c });
 
 const drops = (c: Change = {}) => longSit({ tilt: -20, lu: [14, 0, 0], legs: foot(0.44, 0.36, { out: 12, pole: [0.1, 1, 0.05] }), ...behind, ...c });
@@ -31,7 +31,7 @@ const fourPulled = (c: Change = {}) => supine({ rl: legTo([-0.46, 0.87, 0.19], [
 const lean = longSit({ tilt: -26, lu: [14, 0, 0], th: [8, 0, 0], nk: [6, 0, 0], arms: arm(84, 78, 18), legs: leg(72, 4) });
 const leanBack = to(lean, { arms: flat(-0.42, 0.24, { fingers: [-0.5, 0, 0.86], pole: [-1, 0, 0.3] }) });
 
-const onRoll = (x: number, c: Change = {}) => longSit({ at: [x, 0.26, 0], tilt: -26, lu: [12, 0, 0], side: 6, ll: foot(0.44, -0.12, { out: 4 }), rl: legTo([0.62, 0.4, 0.68], [0.3, 0.02, -0.95], 8), arms: flat(-0.4, 0.28, { fingers: [-0.5, 0, 0.86], pole: [-1, 0, 0.3] }), ...c });
+const onRoll = (x: number, c: Change = {}) => longSit({ at: [x, 0.26, 0], tilt: -26, lu: [12, 0, 0], side: 6, ll: foot(0.44, -0.12, { out: 4, pole: [0.3, 1, 0.15] }), rl: legTo([0.62, 0.4, 0.68], [0.3, 0.02, -0.95], 8), arms: flat(-0.4, 0.28, { fingers: [-0.5, 0, 0.86], pole: [-1, 0, 0.3] }), ...c });
 
 const hands = { la: grip(0.3, 1.0, -0.44) };
 const post = support(0.3, -0.44, 1.0);
@@ -78,7 +78,7 @@ export const hipTurnMotions: MotionSet = {
   "ninety-switch": {
     standard: swap("three-quarter", [ninety({ arms: arm(80, 66, 20) }), upKnees()], { at: [0, 1] }),
     easier: swap("three-quarter", [ninety({ tilt: -16, ...behind }), upKnees({ tilt: -24, arms: flat(-0.34, 0.26, { fingers: [-0.2, 0, 0.98], pole: [-1, 0, 0.5] }) })], { at: [0, 1] }),
-    harder: swap("three-quarter", [ninety({ arms: arm(80, 66, 20) }), upKnees(), to(ninetyBack({ arms: arm(80, 80, 10) }), { at: [0.1, null, 0.02], tilt: -2, lu: [0, 0, 0], rl: knee(0.05, 0.3, { splay: 30 }), ll: knee(0.2, -0.22, { splay: -40 }) })], { at: [0, 1, 2], beats: 3, props: [widePad(0.1)] }),
+    harder: swap("three-quarter", [ninety({ arms: arm(80, 66, 20) }), upKnees(), ninetyBack({ arms: arm(80, 66, 20) }), to(ninetyBack({ arms: arm(80, 80, 10) }), { at: [0.1, null, 0.02], tilt: -2, lu: [0, 0, 0], rl: knee(0.05, 0.3, { splay: 30 }), ll: knee(0.22, -0.22, { splay: -55 }) })], { at: [0, 0.9, 1.5, 2.2], beats: 3, props: [widePad(0.1)] }),
   },
   "ninety-switch-stand": {
     standard: swap("three-quarter", [halfKneelAhead({ arms: arm(80, 50, 20), ll: knee(-0.02, -0.14, { toes: "tucked" }) }), halfKneelAhead({ arms: arm(80, 50, 20), ll: knee(-0.02, -0.14, { toes: "tucked" }), rl: foot(0.3, 0.46, { out: 44, pole: [0.8, 0.3, 0.8] }) }), tallKneel({ legs: knee(0, 0.24, { splay: 10, toes: "tucked" }), arms: arm(80, 50, 20) })], { at: [0, 0.6, 1.3], beats: 2, lift: [0.06, 0.03, 0.06], props: [widePad()] }),

@@ -32,7 +32,7 @@ export const kneeMotions: MotionSet = {
     easier: hold({ around: 16, above: 62 }, [lying({ rl: leg(-8, -14, 0, 112, -20), ra: aim([-0.5, -0.8, 0.3]) }), lying({ rl: leg(-8, -14, 0, 112, -20), th: [0, 0, 32], lu: [0, 0, 6], nk: [0, 0, 26], ra: aim([-0.6, -0.7, 0.4]) })], { props: [strap("right", "right.ankle")] }),
   },
   "squat-to-kneel": {
-    standard: rep("side", [halfway(), squat(), squat(), halfway(), down(), down()], { at: [0, 1, 2, 2.5, 3, 3.9], beats: 4 }),
+    standard: rep("side", [halfway(), squat(), squat(), halfway(), down(), down()], { at: [0, 1, 2, 2.5, 3, 3.5], beats: 4 }),
     easier: rep("side", [halfway({ arms: flat(0.42, 0.2), tilt: 34 }), lowSquat, lowSquat, halfway({ arms: flat(0.42, 0.2), tilt: 34 }), down({ at: [-0.08, null, 0], arms: flat(0.46, 0.2), tilt: 38, lu: [24, 0, 0], th: [14, 0, 0] }), down({ at: [-0.08, null, 0], arms: flat(0.46, 0.2), tilt: 38, lu: [24, 0, 0], th: [14, 0, 0] })], { at: [0, 1, 2, 2.5, 3, 3.6], beats: 4, props: [wedge(-0.06, 0)] }),
   },
 };

@@ -1,5 +1,5 @@
 import {
-  aim, aimRoom, arm, block, foot, flat, grip, halfKneel, handsKnees, hold, knee, lowLunge, on, plank, rep, split, squat, standing, stick, support, to, weight, wedge, widePad, type Change, type MotionSet,
+  aim, aimRoom, arm, block, foot, flat, grip, halfKneel, handsKnees, hold, knee, leg, lowLunge, on, otherLeg, plank, rep, split, squat, standing, stick, support, to, weight, wedge, widePad, type Change, type MotionSet,
 } from "./poses";
 
 const wedged = (c: Change = {}) => squat({ at: [-0.2, 0.37, 0], legs: foot(0, 0.21, { y: 0.045, out: 18, pole: [1, 0.3, 0.5] }), ...c });
@@ -9,10 +9,16 @@ const reach = (r: number, c: Change = {}) => squat({ lu: [24, 0, r * 0.2], th: [
 const post = support(0.5, -0.22, 0.8);
 const heldPost = grip(0.48, 0.72, -0.22);
 const floorHands: Change = { ra: flat(0.36, 0.14), la: flat(0.36, -0.14), tilt: 40, lu: [34, 0, 0], th: [18, 0, 0] };
-const drive = halfKneel({ at: [0.06, null, 0], rl: knee(-0.04, 0.2, { toes: "tucked" }), ll: foot(0.36, -0.2, { out: 14 }), tilt: -6, lu: [4, 0, 0], arms: aim([0.8, -0.5, 0.1], [0.7, 0.2, -0.62]) });
+const driveFeet = foot(0, 0.25, { out: 24, pole: [1, 0.3, 0.9] });
+const drive = halfKneel({ at: [-0.3, null, 0], rl: knee(-0.4, 0.16, { toes: "tucked" }), ll: otherLeg(driveFeet), tilt: -6, lu: [4, 0, 0], arms: aim([0.8, -0.5, 0.1], [0.7, 0.2, -0.62]) });
+/** Half up, the right foot on its way back to where its knee goes down. */
+const stepBack = (c: Change = {}) => squat({ at: [-0.24, 0.55, 0], tilt: 22, lu: [16, 0, 0], th: [2, 0, 0], ll: otherLeg(driveFeet), rl: leg(52, 12, -8, 92, 4), ...c });
 const lungeIn = lowLunge();
 const open = lowLunge({ th: [0, 0, 38], lu: [10, 0, 8], nk: [0, 0, 46], ra: aimRoom([0, 1, 0.12]), la: flat(0.42, -0.1) });
+/** The knee drawn in under raised hips, so that the foot steps through without scraping. */
+const kneeIn = (c: Change = {}) => plank({ at: [-0.06, 0.58, 0], tilt: 88, lu: [14, 0, 0], th: [10, 0, 0], rl: leg(95, 12, 0, 118, 10), ...c });
 const onBlocks = { arms: flat(0.42, 0.2, { y: 0.2 }) };
+const highHands: Change = { ...onBlocks, at: [-0.06, 0.62, 0], tilt: 78 };
 const blocks = [block(0.44, 0.2, 0.2), block(0.44, -0.2, 0.2)];
 const pressedUp = lowLunge({ at: [-0.04, 0.56, 0], tilt: 18, lu: [-10, 0, 0], th: [-2, 0, 0], nk: [0, 0, 0], arms: arm(80, 168), rl: foot(0.36, 0.2), ll: foot(-0.95, -0.13, { heel: 60, out: 0 }) });
 const hover = plank({ at: [-0.22, 0.42, 0], tilt: 82, legs: foot(-0.5, 0.14, { heel: 58, out: 0, pole: [1, -0.5, 0] }), arms: flat(0.34, 0.2), nk: [-10, 0, 0] });
@@ -39,16 +45,16 @@ export const wholeBodyMotions: MotionSet = {
     easier: hold("side", [wedged({ legs: wideWedge, arms: grip(0.48, 0.72, 0.2) }), wedged({ legs: wideWedge, at: [-0.24, 0.4, 0], tilt: 12, lu: [50, 0, 0], th: [32, 0, 0], nk: [20, 0, 0], arms: grip(0.48, 0.72, 0.2) })], { props: [wedge(-0.06, 0), support(0.5, 0.2, 0.8), support(0.5, -0.2, 0.8)] }),
   },
   "squat-drive-through": {
-    standard: rep("side", [kneel(walkHands), drive], { at: [0, 1.2], beats: 2 }),
-    easier: rep("side", [squat({ ...floorHands, at: [-0.2, 0.34, 0], tilt: 22, lu: [44, 0, 0], th: [32, 0, 0] }), to(drive, { arms: flat(0.5, 0.22), tilt: 22, lu: [40, 0, 0], th: [30, 0, 0], nk: [-20, 0, 0], at: [-0.06, null, 0] })], { at: [0, 1.2], beats: 2 }),
+    standard: rep("side", [kneel({ ...walkHands, legs: driveFeet }), stepBack(walkHands), drive, stepBack(walkHands)], { at: [0, 0.6, 1.2, 1.6], beats: 2 }),
+    easier: rep("side", [squat({ arms: flat(0.28, 0.12), at: [-0.2, 0.31, 0], tilt: 24, lu: [44, 0, 0], th: [32, 0, 0], legs: driveFeet }), stepBack({ arms: flat(0.24, 0.16), tilt: 60, lu: [40, 0, 0], th: [30, 0, 0] }), to(drive, { arms: flat(0.2, 0.2), tilt: 30, lu: [42, 0, 0], th: [30, 0, 0], nk: [-20, 0, 0] }), stepBack({ arms: flat(0.24, 0.16), tilt: 60, lu: [40, 0, 0], th: [30, 0, 0] })], { at: [0, 0.6, 1.2, 1.6], beats: 2 }),
   },
   "plank-step-turn": {
-    standard: rep("three-quarter", [plank(), lungeIn, open], { lift: [0.06, 0.06, 0] }),
-    easier: rep("three-quarter", [plank({ arms: flat(0.42, 0.2, { y: 0.2 }), tilt: 62, at: [0, 0.5, 0] }), lowLunge({ ...onBlocks, tilt: 28 }), to(open, { la: flat(0.42, -0.2, { y: 0.2 }), tilt: 30 })], { lift: [0.06, 0.06, 0], props: blocks }),
+    standard: rep("three-quarter", [plank(), kneeIn(), lungeIn, open, kneeIn()], { at: [0, 0.5, 1, 2, 2.65], beats: 3 }),
+    easier: rep("three-quarter", [plank({ arms: flat(0.42, 0.2, { y: 0.2 }), tilt: 62, at: [0, 0.5, 0] }), kneeIn(highHands), lowLunge({ ...onBlocks, tilt: 28 }), to(open, { la: flat(0.42, -0.2, { y: 0.2 }), tilt: 30 }), kneeIn(highHands)], { at: [0, 0.5, 1, 2, 2.65], beats: 3, props: blocks }),
   },
   "lunge-walk-flow": {
-    standard: rep("three-quarter", [plank(), lungeIn, pressedUp, to(pressedUp, { th: [0, 0, 34], lu: [-8, 0, 6], nk: [0, 0, 26], arms: arm(4, 92) }), lungeIn, pike].map((p, i) => (i === 5 ? plank({ at: [-0.16, 0.58, 0], tilt: 98 }) : p)), { lift: [0.06, 0.06, 0, 0, 0, 0.04], beats: 6 }),
-    easier: rep("three-quarter", [plank({ arms: flat(0.42, 0.2, { y: 0.2 }), tilt: 62, at: [0, 0.5, 0] }), lowLunge({ ...onBlocks, tilt: 28 }), pressedUp, to(pressedUp, { th: [0, 0, 30], lu: [0, 0, 6], nk: [0, 0, 24], arms: arm(4, 84) }), lowLunge({ ...onBlocks, tilt: 28 }), plank({ arms: flat(0.42, 0.2, { y: 0.2 }), tilt: 66, at: [-0.1, 0.56, 0] })], { lift: [0.06, 0.06, 0, 0, 0, 0.04], beats: 6, props: blocks }),
+    standard: rep("three-quarter", [plank(), kneeIn(), lungeIn, pressedUp, to(pressedUp, { th: [0, 0, 34], lu: [-8, 0, 6], nk: [0, 0, 26], arms: arm(4, 92) }), lungeIn, kneeIn({ tilt: 82 }), plank({ at: [-0.16, 0.58, 0], tilt: 98 })], { at: [0, 0.5, 1, 2, 3, 4, 4.5, 5], beats: 6 }),
+    easier: rep("three-quarter", [plank({ arms: flat(0.42, 0.2, { y: 0.2 }), tilt: 62, at: [0, 0.5, 0] }), kneeIn(highHands), lowLunge({ ...onBlocks, tilt: 28 }), pressedUp, to(pressedUp, { th: [0, 0, 30], lu: [0, 0, 6], nk: [0, 0, 24], arms: arm(4, 84) }), lowLunge({ ...onBlocks, tilt: 28 }), kneeIn(highHands), plank({ arms: flat(0.42, 0.2, { y: 0.2 }), tilt: 66, at: [-0.1, 0.56, 0] })], { at: [0, 0.5, 1, 2, 3, 4, 4.5, 5], beats: 6, props: blocks }),
   },
   "walk-back-squat": {
     standard: rep("side", [tuckedFours, pike, walkedBack].map((p, i) => (i === 0 ? p : to(p, { by: [0.0, 0, 0] }))), { props: [widePad()], beats: 3, lift: [0, 0.03, 0.03] }),

@@ -15,6 +15,7 @@ import { ownDrillId, readOwnId } from "~/core/drills/own";
 import { KIT_FACTS } from "~/core/drills/kit";
 import { ROW_FACTS, type Row } from "~/core/drills/rows";
 import type { Drill } from "~/core/drills/schema";
+import { unwritten } from "~/core/drills/start";
 import { courses } from "~/core/figure/course";
 import { LEVELS, type LevelName } from "~/core/session/schema";
 import { AREA_WORDS, PLANE_WORDS } from "~/core/text/areas";
@@ -64,6 +65,7 @@ export async function action({ request, params }: Route.ActionArgs) {
 
 export default function DrillPage({ loaderData: { drill, own, sessions, courses: lines } }: Route.ComponentProps) {
   const { standard } = drill.levels;
+  const open = unwritten(drill);
   const [level, setLevel] = useState<LevelName>("standard");
   return (
     <main id="main" className="mx-auto flex w-full max-w-7xl flex-1 flex-col gap-5 px-4 py-5">
@@ -82,6 +84,11 @@ export default function DrillPage({ loaderData: { drill, own, sessions, courses:
             {own && ` · your own, revision ${own.revision}`}
           </p>
           {own?.archived && <p className="mt-1 text-sm font-medium text-plum">Put aside: it is no longer offered at the desk, and in the library only under “put aside”. Sessions that use it go on.</p>}
+          {open.length > 0 && (
+            <p className="mt-1 text-sm">
+              <span className="font-medium text-plum">Still to be written:</span> {open.join(", ")}.
+            </p>
+          )}
           {own?.newer && (
             <p className="mt-1 text-sm font-medium">
               <Link to={`/library/${own.newer}`} className="underline underline-offset-4">

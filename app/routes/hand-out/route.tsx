@@ -15,6 +15,9 @@ import { SelectField } from "~/app/ui/field";
 import { Still } from "~/app/ui/figure/still";
 import { MiniProfilePicture } from "~/app/ui/mini-profile";
 import { kitList } from "~/core/coverage/kit-list";
+import type { Drill } from "~/core/drills/schema";
+import { lacksCautions } from "~/core/drills/start";
+import type { Session } from "~/core/session/schema";
 import { cautionsOf, makeEdition } from "~/core/edition/edition";
 import { miniProfile } from "~/core/profile/mini";
 import { profileOf } from "~/core/profile/profile";
@@ -43,9 +46,19 @@ export async function loader({ request, params }: Route.LoaderArgs) {
     profile: miniProfile(profileOf(doc, timeline), 520, 84),
     kit: kitList(doc, drills), cautions: cautionsOf(makeEdition(doc, drills)),
     items: doc.blocks.flatMap((block) => block.items.map((item) => ({ drill: item.drill, level: item.level, name: drills(item.drill)?.name ?? item.drill }))),
+    bare: withoutCautions(doc, drills),
     teams: teams.map((team) => ({ id: team.id, name: team.name, people: team.athletes.length })),
     editions: await Promise.all(editions.map(async (edition) => ({ ...edition, links: await Promise.all(edition.links.map((link) => show(link, baseUrl))) }))),
   };
+}
+
+/** The drills of a session whose cautions nobody has written yet. */
+function withoutCautions(session: Session, drills: (id: string) => Drill | undefined): { id: string; name: string }[] {
+  const ids = new Set(session.blocks.flatMap((block) => block.items.map((item) => item.drill)));
+  return [...ids].flatMap((id) => {
+    const drill = drills(id);
+    return drill && lacksCautions(drill) ? [{ id, name: drill.name }] : [];
+  });
 }
 
 /** A link as it is shown: with its address and a picture of it to point a phone at. */
@@ -68,6 +81,8 @@ export async function action({ request, params }: Route.ActionArgs) {
   if (!stored) throw notHere();
   const team = fieldText(form, "team");
   const drills = await drawnDrillsIn(coach.id, stored.doc);
+  const bare = withoutCautions(stored.doc, drills);
+  if (bare.length > 0) return data({ done: false }, { status: 422 });
   const made = await handOut(db, coach.id, id, makeEdition(stored.doc, drills), compile(stored.doc, drills).totalSeconds, team === "" ? null : idOf(team), secret);
   if (!made) throw notHere("There is no such team among yours.");
   throw redirect(`/sessions/${id}/hand-out#editions`);
@@ -154,7 +169,22 @@ export default function HandOut({ loaderData }: Route.ComponentProps) {
               options={[...teams.map((t) => ({ value: t.id, words: `${t.name} (${t.people})` })), { value: "", words: "Anyone with the link" }]}
             />
             <p className="text-sm text-ink-faint">People of a team tap their own name, so you see who it was. Anyone holding the link sees these names.</p>
-            <Button kind="primary" type="submit" disabled={busy}>
+            {loaderData.bare.length > 0 && (
+              <div role="alert" className="rounded-md border-l-4 border-plum bg-plum-wash px-3 py-2 text-sm">
+                <p className="font-semibold text-plum">Nobody has said yet what to take care of in:</p>
+                <ul>
+                  {loaderData.bare.map((drill) => (
+                    <li key={drill.id}>
+                      <Link to={`/library/${drill.id}/edit`} className="underline underline-offset-4">
+                        {drill.name}
+                      </Link>
+                    </li>
+                  ))}
+                </ul>
+                <p>Write its cautions, and use the new revision at the desk. Then it can be handed out.</p>
+              </div>
+            )}
+            <Button kind="primary" type="submit" disabled={busy || loaderData.bare.length > 0}>
               <Send size={16} aria-hidden /> {busy ? "Making it…" : newest?.current ? "Make another link" : "Make edition and link"}
             </Button>
           </Form>

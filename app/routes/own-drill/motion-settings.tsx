@@ -4,6 +4,7 @@ import { IconButton } from "~/app/ui/button";
 import { SelectField } from "~/app/ui/field";
 import { NumberField } from "~/app/ui/number-field";
 import { KIT_FACTS } from "~/core/drills/kit";
+import { onBeats } from "~/core/figure/editing";
 import type { Motion, Prop } from "~/core/figure/motion";
 import { band, block, box, chair, cushion, longRoller, pad, roller, stick, support, wall, weight, wedge } from "~/library/motions/poses";
 
@@ -16,7 +17,7 @@ const PRESETS: readonly { value: string; words: string; props: () => Prop[] }[] 
 ];
 
 /** How the motion runs, and the kit that is drawn with it. */
-export function MotionSettings({ motion, setMotion }: { motion: Motion; setMotion: SetMotion }) {
+export function MotionSettings({ motion, tempo, setMotion }: { motion: Motion; tempo: number; setMotion: SetMotion }) {
   const last = motion.keys[motion.keys.length - 1]!.at;
   return (
     <div className="flex flex-col gap-3 border-t border-line pt-3">
@@ -26,6 +27,14 @@ export function MotionSettings({ motion, setMotion }: { motion: Motion; setMotio
         <NumberField label="Beats in all" value={motion.beats} min={Math.max(1, Math.ceil(last))} max={64} whole onChange={(beats) => setMotion((m) => ({ ...m, beats }), "beats", "beats")} />
         <NumberField label="Seconds, where not dosed" value={motion.seconds} min={0.5} max={600} step={0.5} onChange={(seconds) => setMotion((m) => ({ ...m, seconds }), "length", "seconds")} />
       </div>
+      {tempo > 0 && tempo !== motion.beats && motion.kind === "repeat" && (
+        <p className="flex flex-wrap items-center gap-x-3 text-sm text-ink-soft" role="status">
+          A repetition is counted in {tempo} {tempo === 1 ? "beat" : "beats"} and drawn on {motion.beats}, so it is spread evenly over its time.
+          <button type="button" className="font-medium text-ink underline underline-offset-4" onClick={() => setMotion((m) => onBeats(m, tempo), `draw it on ${tempo} beats`)}>
+            Draw it on {tempo} {tempo === 1 ? "beat" : "beats"}
+          </button>
+        </p>
+      )}
       <div className="flex flex-wrap items-end gap-x-4 gap-y-2">
         <SelectField
           label="Draw kit" className="w-56" value="" options={[{ value: "", words: "add a piece…" }, ...PRESETS.map(({ value, words }) => ({ value, words }))]}

@@ -112,7 +112,7 @@ export function PoseEditor({ editor }: { editor: DrillEditor }) {
       <Keys motion={motion} index={index} onChoose={setChosen} setMotion={setMotion} />
       <Holds pose={key.pose} onPose={setPose} />
       <Sliders pose={key.pose} onPose={setPose} />
-      <MotionSettings motion={motion} setMotion={setMotion} />
+      <MotionSettings motion={motion} tempo={tempoOf(drill.levels[level].dose).length} setMotion={setMotion} />
       {level !== "standard" && (
         <Button
           kind="quiet" className="self-start"

@@ -8,10 +8,10 @@ import { playerOf } from "~/core/figure/play";
 import type { Pose } from "~/core/figure/pose";
 import { solvePose } from "~/core/figure/solve";
 import { frameBox } from "~/core/figure/svg";
-import { cross, scale, add, unit, type Vec } from "~/core/figure/vectors";
+import { add, scale, type Vec } from "~/core/figure/vectors";
 
 const HANDLE_WORDS: Readonly<Record<Handle, string>> = {
-  pelvis: "Pelvis", "left.palm": "Left hand", "right.palm": "Right hand", "left.ankle": "Left foot", "right.ankle": "Right foot", "left.knee": "Left knee", "right.knee": "Right knee", "left.elbow": "Left elbow", "right.elbow": "Right elbow",
+  pelvis: "Pelvis", "left.palm": "Left hand", "right.palm": "Right hand", "left.ankle": "Left foot", "right.ankle": "Right foot", "left.knee": "Left knee", "right.knee": "Right knee",
 };
 const SHAPE = 4 / 3;
 const KEY_STEP = 0.02;
@@ -27,9 +27,7 @@ export function PosingFigure({ motion, pose, at, view, onPose }: Props) {
   const own = useMemo(() => frameOf(playerOf(motion), view, SHAPE), [motion, view]);
   const frame = held ?? own;
   const solved = useMemo(() => solvePose(pose), [pose]);
-  const right = useMemo<Vec>(() => unit([Math.cos((view.around * Math.PI) / 180), 0, -Math.sin((view.around * Math.PI) / 180)]), [view.around]);
-  const up = useMemo<Vec>(() => unit(cross(camera.toEye, right)), [camera, right]);
-  const inPlane = (dx: number, dy: number): Vec => add(scale(right, dx), scale(up, dy));
+  const inPlane = (dx: number, dy: number): Vec => add(scale(camera.right, dx), scale(camera.up, dy));
 
   const spotOf = (event: React.PointerEvent) => {
     const box = svg.current!.getBoundingClientRect();

@@ -11,6 +11,7 @@ import { getServices } from "~/app/server/services.server";
 import { Confirm } from "~/app/ui/dialog";
 import { Button, IconButton } from "~/app/ui/button";
 import { readOwnId, ownDrillId } from "~/core/drills/own";
+import { lacksCautions, unwritten } from "~/core/drills/start";
 import { findOwnDrill } from "~/db/own-drills";
 
 export const meta: Route.MetaFunction = ({ loaderData }) => [{ title: `Change ${loaderData?.drill.name ?? "a drill"} · Mapset` }];
@@ -58,6 +59,7 @@ const STATE_WORDS = {
 
 function EditorBar({ editor, page }: { editor: DrillEditor; page: string }) {
   const { drill, saving, dirty, keep, undo, redo } = editor;
+  const open = unwritten(drill);
   const state = saving.state === "saving" ? "saving" : saving.state === "newer" || saving.state === "gone" || saving.state === "lost" || saving.state === "signed-out" ? saving.state : dirty ? "changed" : saving.state;
   return (
     <div className="sticky top-0 z-20 border-b border-line-water bg-paper px-4 py-2">
@@ -81,6 +83,11 @@ function EditorBar({ editor, page }: { editor: DrillEditor; page: string }) {
           <Save size={16} aria-hidden /> Keep as revision {saving.revision + 1}
         </Button>
       </div>
+      {open.length > 0 && (
+        <p className="mx-auto w-full max-w-[100rem] text-sm text-ink-soft">
+          <span className="font-medium text-plum">Still to be written:</span> {open.join(", ")}.{lacksCautions(drill) && " Without cautions of its own it cannot be handed out."}
+        </p>
+      )}
       {saving.faults.length > 0 && (
         <div role="alert" className="mx-auto mt-2 w-full max-w-[100rem] rounded-md border-2 border-plum bg-plum-wash px-3 py-2 text-sm">
           <p className="font-semibold text-plum">Not kept: {saving.faults.length === 1 ? "one thing is" : `${saving.faults.length} things are`} wrong.</p>

@@ -1,12 +1,10 @@
+import type { StillMoment } from "~/core/figure/stills";
 import type { LevelName } from "~/core/session/schema";
 import { cx } from "~/app/ui/classes";
 
-/** One moment of a repetition, or its end with the start as a ghost behind. */
-type Moment = "start" | "middle" | "end" | "pair";
+type Props = { drill: string; level?: LevelName; at?: StillMoment; alt?: string; className?: string; size?: number };
 
-type Props = { drill: string; level?: LevelName; at?: Moment; alt?: string; className?: string; size?: number };
-
-export const stillAddress = (drill: string, level: LevelName = "standard", at: Moment = "end") => `/figure/${drill}/${level}/${at}.svg`;
+export const stillAddress = (drill: string, level: LevelName = "standard", at: StillMoment = "end") => `/figure/${drill}/${level}/${at}.svg`;
 
 /** A still of a drill, drawn on the server and kept by the browser. */
 export function Still({ drill, level = "standard", at = "end", alt = "", className, size = 44 }: Props) {
