@@ -236,6 +236,58 @@ describe("a coach's own drill", () => {
     await page.getByRole("button", { name: "Put aside" }).waitFor();
   });
 
+  it("is not handed out before somebody has written its cautions", async () => {
+    const { page } = await world.visitor();
+    await signIn(page, ANA);
+    await page.goto("/library");
+    await ready(page);
+    await page.getByRole("button", { name: "New drill" }).click();
+    await page.getByLabel("Name").fill("Wall lean with a step");
+    await page.getByLabel("Begins from").selectOption({ label: "standing" });
+    await page.getByRole("button", { name: "Start posing" }).click();
+    await page.waitForURL(/edit$/);
+    await ready(page);
+    await page.getByText("Still to be written: what to take care of").waitFor();
+    const drill = page.url();
+
+    await page.goto("/sessions");
+    await ready(page);
+    await page.getByRole("button", { name: "New session" }).first().click();
+    await page.getByLabel("Name").fill("Not ready yet");
+    await page.getByRole("dialog").getByRole("button", { name: /Make|Start|Create/ }).click();
+    await page.waitForURL(/\/sessions\/[0-9a-f-]{36}$/);
+    await ready(page);
+    const desk = page.url();
+    await page.getByPlaceholder(/Add a drill/).fill("wall lean with");
+    await page.keyboard.press("Enter");
+    await page.locator("[data-row]").filter({ hasText: "Wall lean with a step" }).waitFor();
+    await saved(page);
+    await page.getByRole("link", { name: "Hand out" }).click();
+    const alert = page.getByRole("alert").filter({ hasText: "Nobody has said yet what to take care of" });
+    await alert.getByRole("link", { name: "Wall lean with a step" }).waitFor();
+    expect(await page.getByRole("button", { name: "Make edition and link" }).isDisabled()).toBe(true);
+    expect(await violations(page)).toEqual([]);
+    // A page that was open before is refused as well.
+    const answer = await page.request.post(`${desk}/hand-out`, { form: { team: "" }, headers: { origin: new URL(desk).origin }, maxRedirects: 0 });
+    expect(answer.status()).toBe(422);
+    await page.reload();
+    await page.getByText("Nothing has been handed out yet.").waitFor();
+
+    await page.goto(drill);
+    await ready(page);
+    await page.getByLabel("Take care, line 1").fill("Not on a slippery floor. Stop when the back complains.");
+    await page.keyboard.press("Control+s");
+    await page.getByText(/Revision 2 · Kept/).waitFor();
+    await page.goto(desk);
+    await ready(page);
+    await page.locator("[data-row]").filter({ hasText: "Wall lean with a step" }).click();
+    await page.getByRole("button", { name: "You have changed this drill since: use revision 2" }).click();
+    await saved(page);
+    await page.getByRole("link", { name: "Hand out" }).click();
+    await page.getByRole("button", { name: "Make edition and link" }).click();
+    expect(await newestAddress(page)).toContain("/f/");
+  });
+
   it("starts from a posture, goes out as a file and comes back, and a hostile file is refused by path", async () => {
     const { page } = await world.visitor();
     await signIn(page, ANA);

@@ -60,8 +60,8 @@ describe("own drills", () => {
 describe("a new drill", () => {
   const drill = newDrill("My own drill", "standing", motionFrom("standing"));
   it("says what is still to be written, cautions first, until each part is", () => {
-    expect(unwritten(drill)).toEqual(["cautions", "its line", "set-up", "steps", "what to feel", "felt elsewhere", "what to see and say", "its levels"]);
-    expect(unwritten({ ...drill, cautions: ["Stop when the knee hurts."], steps: ["What to do first.", "Reach up."] })).toEqual(["its line", "set-up", "steps", "what to feel", "felt elsewhere", "what to see and say", "its levels"]);
+    expect(unwritten(drill)).toEqual(["what to take care of", "it in one line", "how to set up", "what to do", "where to feel it", "what is felt elsewhere", "what you see and say", "what makes it easier and harder"]);
+    expect(unwritten({ ...drill, cautions: ["Stop when the knee hurts."], steps: ["What to do first.", "Reach up."] })).toEqual(["it in one line", "how to set up", "what to do", "where to feel it", "what is felt elsewhere", "what you see and say", "what makes it easier and harder"]);
   });
   it("lacks cautions while one still asks for them, however it is spaced", () => {
     expect(lacksCautions(drill)).toBe(true);

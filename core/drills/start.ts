@@ -28,9 +28,9 @@ export function unwritten(drill: Drill): string[] {
   const asked: readonly string[] = Object.values(STARTING).flat();
   const open = (...texts: string[]) => texts.some((text) => asked.includes(text.trim()));
   return [
-    ["cautions", open(...drill.cautions)], ["its line", open(drill.brief)], ["set-up", open(...drill.setUp)], ["steps", open(...drill.steps)], ["what to feel", open(...drill.feel)],
-    ["felt elsewhere", drill.elsewhere.some((e) => open(e.felt, e.change))], ["what to see and say", drill.faults.some((f) => open(f.see, f.say))],
-    ["its levels", open(...Object.values(drill.levels).map((level) => level.how))],
+    ["what to take care of", open(...drill.cautions)], ["it in one line", open(drill.brief)], ["how to set up", open(...drill.setUp)], ["what to do", open(...drill.steps)], ["where to feel it", open(...drill.feel)],
+    ["what is felt elsewhere", drill.elsewhere.some((e) => open(e.felt, e.change))], ["what you see and say", drill.faults.some((f) => open(f.see, f.say))],
+    ["what makes it easier and harder", open(...Object.values(drill.levels).map((level) => level.how))],
   ].flatMap(([words, missing]) => (missing ? [words as string] : []));
 }
 

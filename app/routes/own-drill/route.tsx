@@ -85,7 +85,7 @@ function EditorBar({ editor, page }: { editor: DrillEditor; page: string }) {
       </div>
       {open.length > 0 && (
         <p className="mx-auto w-full max-w-[100rem] text-sm text-ink-soft">
-          <span className="font-medium text-plum">Still to be written:</span> {open.join(", ")}.{lacksCautions(drill) && " Without cautions of its own it cannot be handed out."}
+          <span className="font-medium text-plum">Still to be written:</span> {open.join(", ")}.{lacksCautions(drill) && " Until somebody says what to take care of, it cannot be handed out."}
         </p>
       )}
       {saving.faults.length > 0 && (
