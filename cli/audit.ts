@@ -1,13 +1,13 @@
 import { parseArgs } from "node:util";
-import { readSessionFile } from "./files";
-import { audit } from "~/core/audit/audit";
+import { readGroupFile, readSessionFile } from "./files";
+import { auditInput, withMendingFixes } from "~/core/audit/audit";
 import { faultLine } from "~/core/faults";
-import { drillById } from "~/library";
+import { drillById, DRILLS } from "~/library";
 import { demandById, DEMANDS } from "~/library/demands";
 
-const USAGE = "usage: ./mapset audit FILE [--demand PROFILE]; - reads standard input";
+const USAGE = "usage: ./mapset audit FILE [--demand PROFILE] [--group FILE]; - reads standard input";
 
-/** Prints what the audit finds in a session as JSON, most serious first. Returns the exit code. */
+/** Prints what the audit finds in a session as JSON, most serious first; with a group's file, also for its people and kit. Returns the exit code. */
 export async function auditFile(args: readonly string[]): Promise<number> {
   const refuse = (text: string, code: number) => {
     process.stderr.write(`${text}\n`);
@@ -15,17 +15,20 @@ export async function auditFile(args: readonly string[]): Promise<number> {
   };
   let asked;
   try {
-    asked = parseArgs({ args: [...args], allowPositionals: true, options: { demand: { type: "string" } } });
+    asked = parseArgs({ args: [...args], allowPositionals: true, options: { demand: { type: "string" }, group: { type: "string" } } });
   } catch {
     return refuse(USAGE, 2);
   }
-  const { positionals: [file, ...more], values: { demand: name } } = asked;
+  const { positionals: [file, ...more], values: { demand: name, group: groupFile } } = asked;
   if (file === undefined || more.length > 0) return refuse(USAGE, 2);
   const demand = name === undefined ? undefined : demandById(name);
   if (name !== undefined && !demand) return refuse(`There is no demand profile “${name}”. There are: ${DEMANDS.map((d) => d.id).join(", ")}.`, 2);
   const read = await readSessionFile(file);
   if (!read.ok) return refuse(read.faults.map(faultLine).join("\n"), 1);
-  const found = audit(read.value, drillById, demand).map(({ fix, ...finding }) => ({ ...finding, ...(fix && { fix: fix.words }) }));
+  const group = groupFile === undefined ? undefined : await readGroupFile(groupFile);
+  if (group && !group.ok) return refuse(group.faults.map(faultLine).join("\n"), 1);
+  const input = auditInput(read.value, drillById, { demand, group: group?.value, offered: DRILLS });
+  const found = withMendingFixes(input).map(({ fix, ...finding }) => ({ ...finding, ...(fix && { fix: fix.words }) }));
   process.stdout.write(`${JSON.stringify(found)}\n`);
   return 0;
 }

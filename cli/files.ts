@@ -1,5 +1,6 @@
 import { readFile } from "node:fs/promises";
-import type { Read } from "~/core/faults";
+import { parseWith, type Read } from "~/core/faults";
+import { groupSchema, type Group } from "~/core/group/schema";
 import { readSessionText } from "~/core/session/read";
 import type { Session } from "~/core/session/schema";
 import { drillById } from "~/library";
@@ -13,6 +14,17 @@ export async function readSessionFile(file: string): Promise<Read<Session>> {
     return { ok: false, faults: [{ path: file, message: `cannot be read (${(error as NodeJS.ErrnoException).code ?? String(error)})` }] };
   }
   return readSessionText(text, drillById);
+}
+
+/** A group's people, kit and caps from a file of JSON; every fault with its path. */
+export async function readGroupFile(file: string): Promise<Read<Group>> {
+  let value: unknown;
+  try {
+    value = JSON.parse(await readFile(file, "utf8"));
+  } catch (error) {
+    return { ok: false, faults: [{ path: file, message: error instanceof SyntaxError ? `is not JSON (${error.message})` : `cannot be read (${(error as NodeJS.ErrnoException).code ?? String(error)})` }] };
+  }
+  return parseWith(groupSchema, value);
 }
 
 async function standardInput(): Promise<string> {

@@ -1,30 +1,84 @@
+import { balanceSupport } from "./rules/balance-support";
+import { caps } from "./rules/caps";
 import { closing } from "./rules/closing";
 import { coldEffort } from "./rules/cold-effort";
+import { firstMinutes } from "./rules/first-minutes";
+import { floor } from "./rules/floor";
 import { instructions } from "./rules/instructions";
+import { kit } from "./rules/kit";
 import { length } from "./rules/length";
 import { longHolds } from "./rules/long-holds";
+import { mixedGroup } from "./rules/mixed-group";
+import { newDrill } from "./rules/new-drill";
 import { oneKnee } from "./rules/one-knee";
 import { planes } from "./rules/planes";
+import { postureOrder } from "./rules/posture-order";
+import { protectedAreas } from "./rules/protected-areas";
 import { tempo } from "./rules/tempo";
 import { title } from "./rules/title";
 import { topDemand } from "./rules/top-demand";
 import { unequalSides } from "./rules/unequal-sides";
-import { SEVERITIES, type AuditInput, type Finding, type Rule } from "./types";
+import { SEVERITIES, type AuditInput, type Circumstances, type Finding, type Rule } from "./types";
 import { coverageOf } from "~/core/coverage/coverage";
 import type { Session } from "~/core/session/schema";
 import { compile } from "~/core/timeline/compile";
 
 /** Every rule, in the order findings of one severity are shown. */
-export const RULES: readonly Rule[] = [coldEffort, unequalSides, length, longHolds, tempo, oneKnee, topDemand, instructions, planes, closing, title];
+export const RULES: readonly Rule[] = [
+  protectedAreas, kit, coldEffort, unequalSides, length, caps, longHolds, tempo, balanceSupport, oneKnee, mixedGroup, newDrill, floor, firstMinutes, topDemand, postureOrder, instructions, planes, closing, title,
+];
 
 export type Found = Finding & { rule: string };
 
-/** What the rules find in a session, most serious first. */
-export function audit(session: Session, drills: AuditInput["drills"], demand?: AuditInput["demand"]): Found[] {
+/** Everything the rules look at, worked out once. Throws for drills that are unknown, as `compile` does. */
+export function auditInput(session: Session, drills: AuditInput["drills"], circumstances: Circumstances = {}): AuditInput {
   const timeline = compile(session, drills);
-  const input: AuditInput = { session, timeline, drills, coverage: coverageOf(session, timeline, drills), demand };
+  return { session, timeline, drills, coverage: coverageOf(session, timeline, drills), offered: [], ...circumstances };
+}
+
+/** What the rules find in a session, most serious first. Fixes are proposals: `mending` says which of them mend. */
+export function audit(input: AuditInput): Found[] {
   return RULES.flatMap((rule) => rule.find(input).map((finding) => ({ rule: rule.id, ...finding })))
     .map((finding, i) => ({ finding, i }))
     .sort((a, b) => SEVERITIES.indexOf(a.finding.severity) - SEVERITIES.indexOf(b.finding.severity) || a.i - b.i)
     .map(({ finding }) => finding);
+}
+
+/** What a finding is known by when the session has changed a little: its rule, and the drill it is about. */
+export function keyOf(found: Found, session: Session): string {
+  const item = found.place && session.blocks[found.place.block]?.items[found.place.item];
+  return item ? `${found.rule} ${item.drill}` : found.about ? `${found.rule} ${found.about}` : found.rule;
+}
+
+const counts = (all: readonly Found[], session: Session): Map<string, number> => {
+  const map = new Map<string, number>();
+  for (const one of all) map.set(keyOf(one, session), (map.get(keyOf(one, session)) ?? 0) + 1);
+  return map;
+};
+
+/**
+ * What a finding's fix comes to: the session after it, and what is found then; `undefined` when the finding stays or
+ * something at least as serious appears that was not there.
+ */
+export function mending(found: Found, input: AuditInput, all: readonly Found[]): { session: Session; found: Found[] } | undefined {
+  if (!found.fix) return undefined;
+  const session = found.fix.apply(input.session);
+  if (session === input.session) return undefined;
+  const after = audit(auditInput(session, input.drills, { demand: input.demand, group: input.group, offered: input.offered }));
+  const [before, now] = [counts(all, input.session), counts(after, session)];
+  const key = keyOf(found, input.session);
+  if ((now.get(key) ?? 0) >= (before.get(key) ?? 0)) return undefined;
+  const rank = (one: Found) => SEVERITIES.indexOf(one.severity);
+  const worse = after.some((one) => rank(one) <= rank(found) && (now.get(keyOf(one, session)) ?? 0) > (before.get(keyOf(one, session)) ?? 0));
+  return worse ? undefined : { session, found: after };
+}
+
+/** The findings with only those fixes that mend. */
+export function withMendingFixes(input: AuditInput): Found[] {
+  const all = audit(input);
+  return all.map((found) => {
+    if (!found.fix || mending(found, input, all)) return found;
+    const { fix: _, ...rest } = found;
+    return rest;
+  });
 }

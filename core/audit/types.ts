@@ -1,6 +1,7 @@
 import type { Coverage } from "~/core/coverage/coverage";
 import type { Demand } from "~/core/demands/schema";
 import type { Drill } from "~/core/drills/schema";
+import type { Group } from "~/core/group/schema";
 import type { Place } from "~/core/session/edits";
 import type { Session } from "~/core/session/schema";
 import type { Timeline } from "~/core/timeline/types";
@@ -13,8 +14,8 @@ export type Severity = (typeof SEVERITIES)[number];
 /** A change that takes a finding away, described before it is made. */
 export type Fix = { words: string; apply: (session: Session) => Session };
 
-/** One thing a rule found: what and how much, at which place, why it matters, and what would mend it. */
-export type Finding = { severity: Severity; says: string; why: string; place?: Place; at?: Seconds; fix?: Fix };
+/** One thing a rule found: what and how much, at which place, why it matters, and what would mend it. `about` tells findings of one rule apart that have no place. */
+export type Finding = { severity: Severity; says: string; why: string; place?: Place; at?: Seconds; fix?: Fix; about?: string };
 
 /** What a rule looks at. Everything is worked out once and shared. */
 export type AuditInput = {
@@ -23,6 +24,13 @@ export type AuditInput = {
   drills: (id: string) => Drill | undefined;
   coverage: Coverage;
   demand?: Demand | undefined;
+  /** Who it is for; rules about people and kit look at nothing without. */
+  group?: Group | undefined;
+  /** Drills that may be offered instead of another, or added. */
+  offered: readonly Drill[];
 };
+
+/** What the audit is told besides the session. */
+export type Circumstances = Partial<Pick<AuditInput, "demand" | "group" | "offered">>;
 
 export type Rule = { id: string; find: (input: AuditInput) => Finding[] };

@@ -76,3 +76,8 @@ export function sensibleSides(drill: Pick<Drill, "sides">): SideMode[] {
       return ["alternating", "each", "left", "right"];
   }
 }
+
+/** Names in a row: “Moss”, “Moss and Tern”, “Moss, Tern and Pip”. */
+export function listWords(names: readonly string[]): string {
+  return names.length < 2 ? (names[0] ?? "") : `${names.slice(0, -1).join(", ")} and ${names.at(-1)}`;
+}

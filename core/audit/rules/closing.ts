@@ -1,9 +1,14 @@
+import { closeFix } from "../add";
 import { itemsOf } from "../look";
-import type { Rule } from "../types";
+import type { AuditInput, Finding, Rule } from "../types";
+import type { Drill, DrillLevel } from "~/core/drills/schema";
 
 /** Methods that use new range in a whole-body pattern, and postures it is used in. */
 const PATTERN_METHODS = new Set(["strength", "flow", "travel", "dynamic"]);
 const UPRIGHT = new Set(["standing", "split-stance", "squat", "plank"]);
+
+const isPattern = (drill: Drill, level: DrillLevel): boolean => PATTERN_METHODS.has(drill.method) && UPRIGHT.has(level.endPosture);
+const isBreath = (drill: Drill): boolean => drill.method === "breath";
 
 /** Before training the last drill should be a pattern that uses the new range; after training, slow breathing. */
 export const closing: Rule = {
@@ -12,10 +17,13 @@ export const closing: Rule = {
     const last = itemsOf(input).at(-1);
     if (!last) return [];
     const { purpose } = input.session;
-    if (purpose.startsWith("before-") && !(PATTERN_METHODS.has(last.drill.method) && UPRIGHT.has(last.level.endPosture)))
-      return [{ severity: "hint", place: last.place, says: `It ends with ${last.drill.name}, not with a pattern on the feet.`, why: "New range is kept when a whole movement uses it." }];
-    if (purpose === "after-training" && last.drill.method !== "breath")
-      return [{ severity: "hint", place: last.place, says: `It ends with ${last.drill.name}, without slow breathing.`, why: "After training people leave calmer with a minute of slow breath." }];
+    const finding = (says: string, why: string, fix: ReturnType<typeof closeFix>): Finding[] => [{ severity: "hint", place: last.place, says, why, ...(fix && { fix }) }];
+    if (purpose.startsWith("before-") && !isPattern(last.drill, last.level))
+      return finding(`It ends with ${last.drill.name}, not with a pattern on the feet.`, "New range is kept when a whole movement uses it.", close(input, (d) => isPattern(d, d.levels.standard)));
+    if (purpose === "after-training" && !isBreath(last.drill))
+      return finding(`It ends with ${last.drill.name}, without slow breathing.`, "After training people leave calmer with a minute of slow breath.", close(input, isBreath));
     return [];
   },
 };
+
+const close = (input: AuditInput, answers: (drill: Drill) => boolean) => (input.offered.length > 0 ? closeFix(input, answers) : undefined);

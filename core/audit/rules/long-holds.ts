@@ -1,25 +1,39 @@
 import { beforePower, itemsOf } from "../look";
-import type { Rule } from "../types";
-import { editItem } from "~/core/session/edits";
+import type { Finding, Rule } from "../types";
+import { ROW_FACTS, type Row } from "~/core/drills/rows";
+import { editItem, removeItem } from "~/core/session/edits";
 import { secondsText } from "~/core/text/clock";
 import { doseSeconds } from "~/core/timeline/dose";
+import type { Seconds } from "~/core/units";
 
 /** Holding a muscle region longer than this just before power can cost a little force. */
-export const LONGEST_HOLD = 60;
+export const LONGEST_HOLD: Seconds = 60;
+/** A hold shorter than this is not worth getting into. */
+const SHORTEST: Seconds = 10;
 
-/** Long holds for one region and side before power, lifting or a game. */
+/** Long holds for one muscle region and side, over all drills, before power, lifting or a game. */
 export const longHolds: Rule = {
   id: "long-holds",
   find: (input) => {
     if (!beforePower(input.session.purpose)) return [];
-    return itemsOf(input).flatMap(({ item, drill, place }) => {
+    const held = new Map<Row, Seconds>();
+    return itemsOf(input).flatMap(({ item, drill, level, place }): Finding[] => {
       if (drill.method !== "hold" || (item.dose.kind !== "time" && item.dose.kind !== "ladder")) return [];
-      const held = doseSeconds(item.dose, input.session.pace) * item.sets;
-      if (held <= LONGEST_HOLD) return [];
-      const seconds = Math.floor(LONGEST_HOLD / item.sets);
+      const times = item.sets * (item.directions ?? drill.directions) * (input.session.blocks[place.block]?.rounds ?? 1);
+      const own = doseSeconds(item.dose, input.session.pace) * times;
+      const before = Math.max(0, ...level.main.map((row) => held.get(row) ?? 0));
+      for (const row of level.main) held.set(row, (held.get(row) ?? 0) + own);
+      const row = level.main.find((r) => (held.get(r) ?? 0) === before + own) ?? level.main[0];
+      if (before + own <= LONGEST_HOLD || row === undefined) return [];
+      const seconds = Math.floor((LONGEST_HOLD - before) / times);
       return [{
-        severity: "warn" as const, place, says: `${drill.name} holds one side for ${secondsText(held)} shortly before power work.`, why: "Holds over about a minute just before power can cost a little force; shorter ones and moving repetitions do not.",
-        fix: { words: `Hold ${secondsText(seconds)}${item.sets > 1 ? " a set" : ""}`, apply: (s) => editItem(s, place, { dose: { kind: "time", seconds } }) },
+        severity: "warn" as const, place,
+        says: before === 0 ? `${drill.name} holds one side for ${secondsText(own)} shortly before power work.` : `With ${drill.name}, ${ROW_FACTS[row].words} is held for ${secondsText(before + own)} a side shortly before power work.`,
+        why: "Holds over about a minute just before power can cost a little force; shorter ones and moving repetitions do not.",
+        fix:
+          seconds >= SHORTEST
+            ? { words: `Hold ${secondsText(seconds)}${times > 1 ? " at a time" : ""}`, apply: (s) => editItem(s, place, { dose: { kind: "time", seconds } }) }
+            : { words: `Take ${drill.name} out`, apply: (s) => removeItem(s, place) },
       }];
     });
   },

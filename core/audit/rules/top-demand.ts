@@ -1,3 +1,4 @@
+import { addFix } from "../add";
 import type { Rule } from "../types";
 import { missingRows, weightOf } from "~/core/demands/fit";
 import { ROW_FACTS } from "~/core/drills/rows";
@@ -8,13 +9,17 @@ const TOP = 3;
 /** A motion the sport asks for most that gets less than half of what it should. */
 export const topDemand: Rule = {
   id: "top-demand",
-  find: ({ coverage, demand, session, timeline }) => {
+  find: (input) => {
+    const { coverage, demand, session, timeline } = input;
     if (!demand) return [];
     return missingRows(coverage, demand, session.target ?? timeline.totalSeconds)
       .filter(({ row, has, wants }) => weightOf(demand, row) >= TOP && has < wants / 2)
-      .map(({ row, has, wants }) => ({
-        severity: "warn" as const, says: `${ROW_FACTS[row].words[0]!.toUpperCase()}${ROW_FACTS[row].words.slice(1)} gets ${secondsText(Math.round(has))} of ${secondsText(Math.round(wants))}.`,
-        why: `${demand.name}: ${demand.rows[row]?.why ?? "it is asked for most"}.`,
-      }));
+      .map(({ row, has, wants }) => {
+        const fix = addFix(input, (drill) => drill.levels.standard.main.includes(row), wants / 2 - has);
+        return {
+          severity: "warn" as const, about: row, says: `${ROW_FACTS[row].words[0]!.toUpperCase()}${ROW_FACTS[row].words.slice(1)} gets ${secondsText(Math.round(has))} of ${secondsText(Math.round(wants))}.`,
+          why: `${demand.name}: ${demand.rows[row]?.why ?? "it is asked for most"}.`, ...(fix && { fix }),
+        };
+      });
   },
 };

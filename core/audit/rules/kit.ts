@@ -1,0 +1,41 @@
+import { itemsOf } from "../look";
+import type { Finding, Rule } from "../types";
+import { KIT_FACTS } from "~/core/drills/kit";
+import { kitList } from "~/core/coverage/kit-list";
+import { piecesFor, piecesThere } from "~/core/group/kit";
+import { LEVELS } from "~/core/session/schema";
+import { editItem } from "~/core/session/edits";
+
+/** Kit a group has not got, or not enough of for everyone at once. */
+export const kit: Rule = {
+  id: "kit",
+  find: (input) => {
+    const { group, session, drills } = input;
+    const has = group?.setting.kit;
+    if (!group || !has) return [];
+    const people = Math.max(1, group.people.length);
+    return kitList(session, drills).flatMap(({ kit: piece, pieces }): Finding[] => {
+      const needs = piecesFor(piece, pieces, people);
+      const there = has[piece] ?? 0;
+      if (there >= needs) return [];
+      const users = itemsOf(input).filter(({ level }) => level.kit.filter((k) => k === piece).length * (piece === "wall" ? 1 : people) > there);
+      const first = users[0];
+      if (!first) return [];
+      const { words, instead } = KIT_FACTS[piece];
+      // A level of the same drills that does with what there is, where every one of them has one.
+      const other = users.map(({ place, drill, item }) => ({ place, level: LEVELS.find((level) => level !== item.level && piecesThere(drill.levels[level].kit, people, group.setting)) }));
+      const mends = other.every(({ level }) => level !== undefined);
+      return [{
+        severity: "stop", place: first.place,
+        says: there === 0 ? `There is no ${words}; ${first.drill.name} needs ${needs === 1 ? "one" : needs}.` : `${needs} pieces of “${words}” are needed for ${people} people at once; there are ${there}.`,
+        why: `Someone stands without. At home ${instead} would do.`,
+        ...(mends && {
+          fix: {
+            words: users.length === 1 ? `Take the ${other[0]!.level} level of ${first.drill.name}, which does without` : `Take a level that does without, in ${users.length} drills`,
+            apply: (s) => other.reduce((sum, { place, level }) => (level ? editItem(sum, place, { level }) : sum), s),
+          },
+        }),
+      }];
+    });
+  },
+};

@@ -1,0 +1,25 @@
+import { itemsOf } from "../look";
+import type { Rule } from "../types";
+import { piecesThere } from "~/core/group/kit";
+import { LEVELS } from "~/core/session/schema";
+import { editItem } from "~/core/session/edits";
+
+/** A mixed group in a drill that has no easier form they could take: it is at its easiest, or the kit for it is not there. */
+export const mixedGroup: Rule = {
+  id: "mixed-group",
+  find: (input) => {
+    const { group } = input;
+    if (!group?.setting.mixed) return [];
+    return itemsOf(input).flatMap(({ place, item, drill }) => {
+      if (item.level === "easier") return [];
+      const down = LEVELS.slice(0, LEVELS.indexOf(item.level)).reverse();
+      if (down.some((level) => piecesThere(drill.levels[level].kit, 1, group.setting))) return [];
+      const easier = drill.levels.easier;
+      return [{
+        severity: "warn" as const, place, says: `${drill.name} has no easier form with the kit there is (${easier.how.replace(/\.$/, "").toLowerCase()}).`,
+        why: "In a mixed group someone will not manage; they need something to do in the same time.",
+        ...(item.level === "harder" && { fix: { words: "Take the standard level", apply: (s) => editItem(s, place, { level: "standard" as const }) } }),
+      }];
+    });
+  },
+};

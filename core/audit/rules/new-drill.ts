@@ -1,0 +1,24 @@
+import { itemsOf, samePlace } from "../look";
+import type { Rule } from "../types";
+import { editItem } from "~/core/session/edits";
+import { secondsText } from "~/core/text/clock";
+
+/** A drill the group has not been handed before, without time to watch it first. */
+export const newDrill: Rule = {
+  id: "new-drill",
+  find: (input) => {
+    const shown = input.group?.shown;
+    if (!shown) return [];
+    const seen = new Set(shown);
+    return itemsOf(input).flatMap(({ place, drill }) => {
+      if (seen.has(drill.id)) return [];
+      seen.add(drill.id);
+      if (input.timeline.segments.some((s) => s.kind === "demo" && samePlace(s, place))) return [];
+      const seconds = Math.max(20, input.session.pace.demo);
+      return [{
+        severity: "warn" as const, place, says: `${drill.name} is new to ${input.group!.name}, and there is no time to watch it first.`, why: "A silent look first, then the set-up, then the work: it saves the first side.",
+        fix: { words: `Watch first for ${secondsText(seconds)}`, apply: (s) => editItem(s, place, { demo: seconds }) },
+      }];
+    });
+  },
+};

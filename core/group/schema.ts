@@ -1,0 +1,34 @@
+import { z } from "zod";
+import { KIT } from "~/core/drills/kit";
+import { AREAS } from "~/core/drills/schema";
+
+const areas = z.array(z.enum(AREAS)).max(AREAS.length);
+
+/** What a coach says of a group once, and every session for it is looked over with. What is left out is not looked at. */
+export const groupSettingSchema = z.strictObject({
+  kit: z.partialRecord(z.enum(KIT), z.number().int().min(0).max(500)).optional().describe("Pieces there are; with a list, kit that is not on it is not there"),
+  floor: z.number().min(1).max(200).optional().describe("Clear length of floor for drills that travel, in metres"),
+  effortCap: z.number().min(10).max(100).optional().describe("The most effort asked for, in per cent"),
+  holdCap: z.number().min(5).max(600).optional().describe("The longest hold, in seconds"),
+  support: z.boolean().optional().describe("Needs something to hold on to in balance drills"),
+  mixed: z.boolean().optional().describe("What people can do differs widely"),
+  areas: areas.optional().describe("Areas the whole group protects"),
+});
+
+export type GroupSetting = z.infer<typeof groupSettingSchema>;
+
+/** Someone of the group, by initials or a nickname, and what they protect. */
+export const memberSchema = z.strictObject({ name: z.string().trim().min(1).max(40), areas: areas.default([]) });
+
+/** A group as the audit and the draft look at it. */
+export const groupSchema = z.strictObject({
+  name: z.string().trim().min(1).max(80),
+  people: z.array(memberSchema).max(200),
+  setting: groupSettingSchema.prefault({}),
+  shown: z.array(z.string().max(80)).optional().describe("Drills the group has been handed before, by id; left out, nobody knows"),
+});
+
+export type Group = z.infer<typeof groupSchema>;
+
+/** A setting with nothing said yet. */
+export const NOTHING_SAID: GroupSetting = {};
