@@ -1,0 +1,189 @@
+import fc from "fast-check";
+import { beforeAll, describe, expect, it } from "vitest";
+import { fitToTime, UNDER_AT_MOST, type FitAnswer } from "./fit-to-time";
+import { fitWithRoom } from "./make-room";
+import { programText, type Solve } from "./program";
+import { coverageOf } from "~/core/coverage/coverage";
+import { fitOf } from "~/core/demands/fit";
+import { amountOf, withAmount } from "~/core/session/dose-edits";
+import { editItem } from "~/core/session/edits";
+import { readSession } from "~/core/session/read";
+import type { Item, Session } from "~/core/session/schema";
+import { itemOf } from "~/core/session/start";
+import { compile } from "~/core/timeline/compile";
+import { DRILLS, drillById } from "~/library";
+import { DEMANDS, demandById } from "~/library/demands";
+import { openSolver } from "~/solver/highs";
+
+let solve: Solve;
+beforeAll(async () => {
+  solve = await openSolver();
+});
+
+function session(items: object[], more: object = {}): Session {
+  const read = readSession({ format: "mapset/session", version: 1, title: "Before the boat", purpose: "before-training", blocks: [{ title: "b", items, ...more }] }, drillById);
+  if (!read.ok) throw new Error(JSON.stringify(read.faults));
+  return read.value;
+}
+const usual = (id: string, more: Partial<Item> = {}) => ({ ...itemOf(drillById(id)!), ...more });
+const nothing = new Set<string>();
+const fitted = (answer: FitAnswer) => {
+  if (answer.kind !== "fitted") throw new Error(JSON.stringify(answer));
+  return answer;
+};
+
+/** Every dose inside bounds by the drill's step from what it is, found without the code under test. */
+function amounts(item: Item): number[] {
+  const { bounds, dose } = drillById(item.drill)!.levels[item.level];
+  if (dose.kind !== item.dose.kind) return [amountOf(item.dose).value];
+  const now = amountOf(item.dose).value;
+  const list = [now];
+  for (let i = 1; i < 400; i++) for (const value of [now - i * bounds.step, now + i * bounds.step]) if (value >= bounds.least && value <= bounds.most) list.push(value);
+  return list;
+}
+
+describe("fit to time", () => {
+  it("comes out at the second, inside bounds, and says what changed", () => {
+    const s = session([usual("cat-camel"), usual("hip-flexor-hold"), usual("open-book"), usual("squat-free")]);
+    const now = compile(s, drillById).totalSeconds;
+    const answer = fitted(fitToTime({ session: s, target: now + 60, locked: nothing }, drillById, solve));
+    expect(answer.seconds).toBe(now + 60);
+    expect(compile(answer.session, drillById).totalSeconds).toBe(now + 60);
+    expect(answer.session.target).toBe(now + 60);
+    expect(answer.changes.length).toBeGreaterThan(0);
+    for (const { place, before, after } of answer.changes) {
+      expect(s.blocks[place.block]!.items[place.item]!.dose).toEqual(before);
+      expect(answer.session.blocks[place.block]!.items[place.item]!.dose).toEqual(after);
+    }
+  });
+  it("leaves a session that already lasts as long as it is, and locked drills in any case", () => {
+    const s = session([usual("cat-camel"), usual("hip-flexor-hold"), usual("open-book")]);
+    const now = compile(s, drillById).totalSeconds;
+    expect(fitted(fitToTime({ session: s, target: now, demand: demandById("rowing"), locked: new Set(["0.0", "0.1", "0.2"]) }, drillById, solve)).changes).toEqual([]);
+    const locked = fitted(fitToTime({ session: s, target: now - 20, locked: new Set(["0.1"]) }, drillById, solve));
+    expect(locked.changes.some(({ place }) => place.item === 1)).toBe(false);
+  });
+  it("stays under by the beats where they do not come out even", () => {
+    const s = session([{ drill: "cat-camel", dose: { kind: "reps", count: 6, tempo: [{ do: "round", seconds: 4 }, { do: "arch", seconds: 4 }] } }]);
+    const now = compile(s, drillById).totalSeconds;
+    const answer = fitted(fitToTime({ session: s, target: now + 19, locked: nothing }, drillById, solve));
+    expect(answer.seconds).toBe(now + 16);
+    expect(fitToTime({ session: s, target: now + 15, locked: nothing }, drillById, solve)).toMatchObject({ kind: "impossible" });
+  });
+  it("says how short and how long the drills can be when the target is out of reach", () => {
+    const s = session([usual("cat-camel"), usual("hip-flexor-hold")]);
+    for (const target of [10, 10_000]) {
+      const answer = fitToTime({ session: s, target, locked: nothing }, drillById, solve);
+      if (answer.kind !== "impossible") throw new Error(answer.kind);
+      const ends = ["least", "most"].map((end) => {
+        const changed = s.blocks[0]!.items.reduce((sum, item, i) => editItem(sum, { block: 0, item: i }, { dose: withAmount(item.dose, end === "least" ? Math.min(...amounts(item)) : Math.max(...amounts(item))) }), s);
+        return compile(changed, drillById).totalSeconds;
+      });
+      expect([answer.least, answer.most]).toEqual(ends);
+    }
+  });
+  it("is the best of all ways on 50 generated sessions, tried one by one", () => {
+    const some = fc.array(fc.record({ drill: fc.constantFrom(...DRILLS.map((d) => d.id)), sets: fc.integer({ min: 1, max: 2 }) }), { minLength: 2, maxLength: 4 });
+    let cases = 0;
+    fc.assert(
+      fc.property(some, fc.constantFrom(...DEMANDS), fc.integer({ min: -60, max: 60 }), fc.integer({ min: 1, max: 2 }), fc.constantFrom("drill-by-drill", "whole-block"), (list, demand, by, rounds, sideOrder) => {
+        const s = session(list.map(({ drill, sets }) => usual(drill, { sets })), { rounds, sideOrder });
+        const ways = s.blocks[0]!.items.map(amounts);
+        fc.pre(ways.reduce((n, w) => n * w.length, 1) <= 2500);
+        const target = Math.max(30, Math.round(compile(s, drillById).totalSeconds) + by);
+        // Seconds and work of each drill for itself; a dose changes nothing else.
+        let best: { exact: number; near: number } = { exact: -1, near: -1 };
+        const walk = (i: number, doc: Session): void => {
+          if (i === ways.length) {
+            const timeline = compile(doc, drillById);
+            const under = target - timeline.totalSeconds;
+            if (under < -1e-6 || under > UNDER_AT_MOST + 1e-6) return;
+            const fit = fitOf(coverageOf(doc, timeline, drillById), demand, target);
+            best = { exact: Math.abs(under) < 1e-6 ? Math.max(best.exact, fit) : best.exact, near: Math.max(best.near, fit) };
+            return;
+          }
+          for (const value of ways[i]!) walk(i + 1, editItem(doc, { block: 0, item: i }, { dose: withAmount(doc.blocks[0]!.items[i]!.dose, value) }));
+        };
+        walk(0, s);
+        const answer = fitToTime({ session: s, target, demand, locked: nothing }, drillById, solve);
+        if (best.near < 0) {
+          expect(answer.kind).toBe("impossible");
+          return;
+        }
+        cases++;
+        const { seconds, fit } = fitted(answer);
+        expect(seconds === target || best.exact < 0).toBe(true);
+        expect(target - seconds).toBeLessThanOrEqual(UNDER_AT_MOST + 1e-6);
+        expect(seconds).toBeLessThanOrEqual(target + 1e-6);
+        // Within what decides among equals: a second of change weighs 0.00001.
+        expect(fit!.after).toBeGreaterThan((best.exact >= 0 ? best.exact : best.near) - 0.003);
+      }),
+      { numRuns: 80 },
+    );
+    expect(cases).toBeGreaterThanOrEqual(50);
+  });
+  it("is under the target by at most 5 s for long sessions, with everything inside its bounds", () => {
+    fc.assert(
+      fc.property(fc.array(fc.constantFrom(...DRILLS.map((d) => d.id)), { minLength: 12, maxLength: 25 }), fc.constantFrom(...DEMANDS), fc.double({ min: 0.8, max: 1.2, noNaN: true }), (list, demand, share) => {
+        const s = session(list.map((id) => usual(id)));
+        const target = Math.round(compile(s, drillById).totalSeconds * share);
+        const answer = fitToTime({ session: s, target, demand, locked: nothing }, drillById, solve);
+        if (answer.kind === "impossible") {
+          expect(target < answer.least || target > answer.most - 6).toBe(true);
+          return;
+        }
+        const { seconds, session: doc } = fitted(answer);
+        expect(target - seconds).toBeGreaterThanOrEqual(-1e-6);
+        expect(target - seconds).toBeLessThanOrEqual(UNDER_AT_MOST + 1e-6);
+        for (const [i, item] of doc.blocks[0]!.items.entries()) expect(amounts(s.blocks[0]!.items[i]!)).toContain(amountOf(item.dose).value);
+      }),
+      { numRuns: 20 },
+    );
+  });
+});
+
+describe("making room", () => {
+  const long = () => session(["cat-camel", "hip-flexor-hold", "open-book", "bridge", "ankle-rock", "squat-free"].map((id) => usual(id)));
+  const shortest = (s: Session) => {
+    const answer = fitToTime({ session: s, target: 1, locked: nothing }, drillById, solve);
+    return answer.kind === "impossible" ? answer.least : 0;
+  };
+  it("takes out what costs the demand least, never the closing drill nor a locked one, and only when allowed", () => {
+    const s = long();
+    const target = Math.round(shortest(s) * 0.7);
+    const by = { session: s, target, demand: demandById("rowing"), locked: new Set(["0.0"]) };
+    expect(fitWithRoom(by, { drop: false, add: [] }, drillById, solve).kind).toBe("impossible");
+    const answer = fitWithRoom(by, { drop: true, add: [] }, drillById, solve);
+    if (answer.kind !== "fitted") throw new Error(answer.kind);
+    expect(answer.dropped.length).toBeGreaterThan(0);
+    expect(answer.seconds).toBeLessThanOrEqual(target);
+    expect(target - answer.seconds).toBeLessThanOrEqual(UNDER_AT_MOST);
+    const ids = answer.session.blocks[0]!.items.map((item) => item.drill);
+    expect(ids[0]).toBe("cat-camel");
+    expect(answer.session.blocks[0]!.items[0]!.dose).toEqual(s.blocks[0]!.items[0]!.dose);
+    expect(ids.at(-1)).toBe("squat-free");
+  });
+  it("adds drills that the demand lacks when doses cannot fill the time, and only from those offered", () => {
+    const s = session([usual("cat-camel"), usual("squat-free")]);
+    const by = { session: s, target: 900, demand: demandById("rowing"), locked: nothing };
+    expect(fitWithRoom(by, { drop: false, add: [] }, drillById, solve).kind).toBe("impossible");
+    const answer = fitWithRoom(by, { drop: false, add: DRILLS }, drillById, solve);
+    if (answer.kind !== "fitted") throw new Error(answer.kind);
+    expect(answer.added.length).toBeGreaterThan(0);
+    expect(900 - answer.seconds).toBeLessThanOrEqual(UNDER_AT_MOST);
+    expect(answer.seconds).toBeLessThanOrEqual(900);
+    expect(answer.fit!.after).toBeGreaterThan(answer.fit!.before);
+    expect(answer.session.blocks.at(-1)!.items.at(-1)!.drill).toBe("squat-free");
+  });
+});
+
+describe("a program as text", () => {
+  it("is what a solver reads", () => {
+    expect(programText({
+      objective: [{ column: "x", times: 1 }, { column: "y", times: -0.5 }], columns: [{ name: "x", least: 0, most: 4, whole: true }, { name: "y", least: 0, most: 1.5, whole: false }],
+      rows: [{ name: "a", terms: [{ column: "x", times: 2 }], most: 5 }, { name: "b", terms: [{ column: "x", times: 1 }, { column: "y", times: 1 }], least: 1, most: 1 }],
+    }).split("\n")).toEqual([
+      "Maximize", " fit: + 1 x - 0.500000000 y", "Subject To", " a_m: + 2 x <= 5", " b: + 1 x + 1 y = 1", "Bounds", " 0 <= zero_ <= 0", " 0 <= x <= 4", " 0 <= y <= 1.500000000", "General", " x", "End", "",
+    ]);
+  });
+});
