@@ -12,6 +12,8 @@ export default [
     route("sessions/:id/hand-out", "routes/hand-out/route.tsx"),
     route("heard", "routes/heard/route.tsx"),
     route("teams", "routes/teams/route.tsx"),
+    route("demands", "routes/demands/route.tsx"),
+    route("demands/:demand", "routes/demand/route.tsx"),
     route("library", "routes/library/route.tsx"),
     route("library/sheet", "routes/library/sheet.tsx"),
     route("library/:drill", "routes/drill/route.tsx"),
@@ -19,6 +21,7 @@ export default [
     route("sessions/:id", "routes/desk/route.tsx"),
   ]),
   route("sessions/:id/save", "routes/desk/save.ts"),
+  route("sessions/:id/setting", "routes/desk/setting.ts"),
   route("sessions/:id/export", "routes/sessions/export.ts"),
 
   route("library/:drill/export", "routes/drill/export.ts"),

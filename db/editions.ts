@@ -1,5 +1,6 @@
 import { and, desc, eq, isNull, sql } from "drizzle-orm";
 import { randomUUID } from "node:crypto";
+import type { Accepted } from "~/core/audit/accepted";
 import type { Edition } from "~/core/edition/edition";
 import type { Seconds } from "~/core/units";
 import type { Db } from "./client";
@@ -25,6 +26,10 @@ export type EditionRow = {
   createdAt: Date;
   /** Whether it says the same as the session does now. */
   current: boolean;
+  /** What the coach let stand when it was handed out. */
+  accepted: Accepted[];
+  /** What it says. */
+  session: Edition["session"];
   links: LinkRow[];
 };
 
@@ -32,7 +37,8 @@ export type EditionRow = {
 export async function listEditions(db: Db, ownerId: string, sessionId: string, secret: string): Promise<EditionRow[]> {
   const rows = await db
     .select({
-      id: edition.id, number: edition.number, totalSeconds: edition.totalSeconds, createdAt: edition.createdAt,
+      id: edition.id, number: edition.number, totalSeconds: edition.totalSeconds, createdAt: edition.createdAt, accepted: edition.accepted,
+      session: sql`${edition.doc} -> 'session'`.mapWith((value: unknown) => (typeof value === "string" ? (JSON.parse(value) as Edition["session"]) : (value as Edition["session"]))),
       current: sql<boolean>`${edition.doc} -> 'session' = ${trainingSession.doc}`,
       link: { id: link.id, tokenHash: link.tokenHash, createdAt: link.createdAt, withdrawnAt: link.withdrawnAt, openings: link.openings, openedAt: link.openedAt },
       teamName: team.name,
@@ -65,7 +71,7 @@ export async function handOut(
   at: Date = new Date(),
 ): Promise<{ token: string; number: number } | undefined> {
   return db.transaction(async (tx) => {
-    const [own] = await tx.select({ id: trainingSession.id }).from(trainingSession)
+    const [own] = await tx.select({ id: trainingSession.id, accepted: trainingSession.accepted }).from(trainingSession)
       .where(and(eq(trainingSession.id, sessionId), eq(trainingSession.ownerId, ownerId))).for("update");
     if (!own) return undefined;
     if (teamId) {
@@ -73,13 +79,13 @@ export async function handOut(
       if (!ownTeam) return undefined;
     }
     const [newest] = await tx
-      .select({ id: edition.id, number: edition.number, same: sql<boolean>`${edition.doc} = ${JSON.stringify(doc)}::jsonb` })
+      .select({ id: edition.id, number: edition.number, same: sql<boolean>`${edition.doc} = ${JSON.stringify(doc)}::jsonb and ${edition.accepted} = ${JSON.stringify(own.accepted)}::jsonb` })
       .from(edition).where(eq(edition.sessionId, sessionId)).orderBy(desc(edition.number)).limit(1);
     const number = newest?.same ? newest.number : (newest?.number ?? 0) + 1;
     let editionId = newest?.same ? newest.id : undefined;
     if (!editionId) {
       editionId = randomUUID();
-      await tx.insert(edition).values({ id: editionId, ownerId, sessionId, number, doc, totalSeconds, createdAt: at });
+      await tx.insert(edition).values({ id: editionId, ownerId, sessionId, number, doc, accepted: own.accepted, totalSeconds, createdAt: at });
     }
     const id = randomUUID();
     const token = linkToken(secret, id);

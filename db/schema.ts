@@ -2,9 +2,12 @@ import { sql } from "drizzle-orm";
 import {
   boolean, check, doublePrecision, foreignKey, index, integer, jsonb, pgTable, primaryKey, smallint, text, timestamp, unique, uuid,
 } from "drizzle-orm/pg-core";
-import type { Drill } from "~/core/drills/schema";
 import type { Edition } from "~/core/edition/edition";
 import type { Tightness } from "~/core/checkin/schema";
+import type { Accepted } from "~/core/audit/accepted";
+import type { Demand } from "~/core/demands/schema";
+import type { Area, Drill } from "~/core/drills/schema";
+import type { GroupSetting } from "~/core/group/schema";
 import type { Purpose, Session } from "~/core/session/schema";
 
 const moment = (name: string) => timestamp(name, { withTimezone: true, mode: "date" });
@@ -66,6 +69,8 @@ export const team = pgTable("team", {
   id: uuid("id").primaryKey().defaultRandom(),
   ownerId: ownerId(),
   name: text("name").notNull(),
+  /** Kit, floor and caps of the group, and what all of it protects. */
+  setting: jsonb("setting").$type<GroupSetting>().notNull().default({}),
   createdAt: made(),
 }, (t) => [
   unique("team_owner").on(t.id, t.ownerId),
@@ -78,6 +83,8 @@ export const athlete = pgTable("athlete", {
   ownerId: ownerId(),
   teamId: uuid("team_id").notNull(),
   name: text("name").notNull(),
+  /** Areas they protect; no other health detail. */
+  areas: jsonb("areas").$type<Area[]>().notNull().default([]),
   archivedAt: moment("archived_at"),
   createdAt: made(),
 }, (t) => [
@@ -95,6 +102,12 @@ export const trainingSession = pgTable("training_session", {
   title: text("title").notNull(),
   purpose: text("purpose").$type<Purpose>().notNull(),
   totalSeconds: doublePrecision("total_seconds").notNull(),
+  /** Who it is for and what is asked of it; findings of the audit the coach lets stand. Beside the document, which has no place for them. */
+  teamId: uuid("team_id").references(() => team.id, { onDelete: "set null" }),
+  demandId: text("demand_id"),
+  accepted: jsonb("accepted").$type<Accepted[]>().notNull().default([]),
+  /** Offered as a beginning for new sessions. */
+  template: boolean("template").notNull().default(false),
   archivedAt: moment("archived_at"),
   createdAt: made(),
   updatedAt: changed(),
@@ -102,6 +115,7 @@ export const trainingSession = pgTable("training_session", {
   unique("training_session_owner").on(t.id, t.ownerId),
   index("training_session_list").on(t.ownerId, t.updatedAt),
   check("training_session_total", sql`${t.totalSeconds} >= 0`),
+  check("training_session_demand", sql`length(${t.demandId}) <= 80`),
 ]);
 
 /** A session as it was handed out. Rows never change; a trigger in the migrations sees to it. */
@@ -112,6 +126,8 @@ export const edition = pgTable("edition", {
   number: integer("number").notNull(),
   doc: jsonb("doc").$type<Edition>().notNull(),
   totalSeconds: doublePrecision("total_seconds").notNull(),
+  /** What the coach let stand when it was handed out, and why. */
+  accepted: jsonb("accepted").$type<Accepted[]>().notNull().default([]),
   createdAt: made(),
 }, (t) => [
   unique("edition_number").on(t.sessionId, t.number),
@@ -204,6 +220,20 @@ export const ownDrillRevision = pgTable("own_drill_revision", {
   foreignKey({ name: "own_drill_revision_drill", columns: [t.drillId, t.ownerId], foreignColumns: [ownDrill.id, ownDrill.ownerId] }).onDelete("cascade"),
   index("own_drill_revision_owner").on(t.ownerId),
   check("own_drill_revision_number", sql`${t.number} >= 1`),
+]);
+
+/** A demand profile a coach has made or changed. */
+export const ownDemand = pgTable("own_demand", {
+  id: uuid("id").primaryKey().defaultRandom(),
+  ownerId: ownerId(),
+  doc: jsonb("doc").$type<Demand>().notNull(),
+  name: text("name").notNull(),
+  createdAt: made(),
+  updatedAt: changed(),
+}, (t) => [
+  unique("own_demand_owner").on(t.id, t.ownerId),
+  index("own_demand_list").on(t.ownerId, t.name),
+  check("own_demand_name", sql`length(${t.name}) between 3 and 80`),
 ]);
 
 /** Facts about this database, such as that the demo data has been loaded. */

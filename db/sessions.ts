@@ -2,7 +2,8 @@ import { and, desc, eq, isNotNull, isNull, sql } from "drizzle-orm";
 import type { Session } from "~/core/session/schema";
 import type { Seconds } from "~/core/units";
 import type { Db } from "./client";
-import { edition, link, trainingSession } from "./schema";
+import { edition, link, team, trainingSession } from "./schema";
+import type { Accepted } from "~/core/audit/accepted";
 
 export type StoredSession = { id: string; doc: Session; revision: number; updatedAt: Date; archivedAt: Date | null };
 
@@ -30,6 +31,12 @@ export async function listSessions(db: Db, ownerId: string, archived: boolean): 
     .where(and(eq(trainingSession.ownerId, ownerId), archived ? isNotNull(trainingSession.archivedAt) : isNull(trainingSession.archivedAt)))
     .groupBy(trainingSession.id)
     .orderBy(desc(trainingSession.updatedAt));
+}
+
+/** The names of a coach's sessions that are not put away, last changed first. */
+export async function listTitles(db: Db, ownerId: string): Promise<{ id: string; title: string }[]> {
+  return db.select({ id: trainingSession.id, title: trainingSession.title }).from(trainingSession)
+    .where(and(eq(trainingSession.ownerId, ownerId), isNull(trainingSession.archivedAt))).orderBy(desc(trainingSession.updatedAt));
 }
 
 /** One session of the coach, or undefined when there is none of that id or it is someone else's. */
@@ -77,6 +84,24 @@ export async function saveSession(
   if (row) return { kind: "saved", ...row };
   const stored = await findSession(db, ownerId, id);
   return stored ? { kind: "newer", stored } : { kind: "gone" };
+}
+
+/** What stands beside a session's document: who it is for, what is asked of it, and what the coach lets stand. */
+export type Setting = { teamId: string | null; demandId: string | null; accepted: Accepted[] };
+
+export async function findSetting(db: Db, ownerId: string, id: string): Promise<Setting | undefined> {
+  const [row] = await db.select({ teamId: trainingSession.teamId, demandId: trainingSession.demandId, accepted: trainingSession.accepted }).from(trainingSession).where(own(ownerId, id));
+  return row;
+}
+
+/** Keeps it. Returns false when the session, or the team, is not the coach's. */
+export async function saveSetting(db: Db, ownerId: string, id: string, setting: Setting): Promise<boolean> {
+  if (setting.teamId !== null) {
+    const [ownTeam] = await db.select({ id: team.id }).from(team).where(and(eq(team.id, setting.teamId), eq(team.ownerId, ownerId)));
+    if (!ownTeam) return false;
+  }
+  const rows = await db.update(trainingSession).set(setting).where(own(ownerId, id)).returning({ id: trainingSession.id });
+  return rows.length > 0;
 }
 
 /** Puts a session away, or back. Returns false when there is none of that id. */

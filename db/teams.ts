@@ -1,22 +1,25 @@
 import { and, asc, eq, isNull, sql } from "drizzle-orm";
 import type { Db } from "./client";
-import { athlete, team } from "./schema";
+import { athlete, edition, link, team } from "./schema";
+import type { Area } from "~/core/drills/schema";
+import type { Group, GroupSetting } from "~/core/group/schema";
 
 export type Athlete = { id: string; name: string };
-export type Team = { id: string; name: string; athletes: Athlete[] };
+export type Member = Athlete & { areas: Area[] };
+export type Team = { id: string; name: string; setting: GroupSetting; athletes: Member[] };
 
 /** A coach's teams by name, each with its athletes by name. */
 export async function listTeams(db: Db, ownerId: string): Promise<Team[]> {
   const rows = await db
-    .select({ id: team.id, name: team.name, athleteId: athlete.id, athleteName: athlete.name })
+    .select({ id: team.id, name: team.name, setting: team.setting, athleteId: athlete.id, athleteName: athlete.name, areas: athlete.areas })
     .from(team)
     .leftJoin(athlete, and(eq(athlete.teamId, team.id), isNull(athlete.archivedAt)))
     .where(eq(team.ownerId, ownerId))
     .orderBy(asc(team.name), asc(athlete.name));
   const teams = new Map<string, Team>();
   for (const row of rows) {
-    const entry = teams.get(row.id) ?? { id: row.id, name: row.name, athletes: [] };
-    if (row.athleteId && row.athleteName) entry.athletes.push({ id: row.athleteId, name: row.athleteName });
+    const entry = teams.get(row.id) ?? { id: row.id, name: row.name, setting: row.setting, athletes: [] };
+    if (row.athleteId && row.athleteName) entry.athletes.push({ id: row.athleteId, name: row.athleteName, areas: row.areas ?? [] });
     teams.set(row.id, entry);
   }
   return [...teams.values()];
@@ -55,4 +58,31 @@ export async function archiveAthlete(db: Db, ownerId: string, id: string): Promi
     .where(and(eq(athlete.id, id), eq(athlete.ownerId, ownerId)))
     .returning({ id: athlete.id });
   return rows.length > 0;
+}
+
+/** Keeps what is said of a group. Returns false when it is not the coach's. */
+export async function setTeamSetting(db: Db, ownerId: string, id: string, setting: GroupSetting): Promise<boolean> {
+  const rows = await db.update(team).set({ setting }).where(and(eq(team.id, id), eq(team.ownerId, ownerId))).returning({ id: team.id });
+  return rows.length > 0;
+}
+
+/** Keeps what someone protects. Returns false when they are not the coach's. */
+export async function setAthleteAreas(db: Db, ownerId: string, id: string, areas: Area[]): Promise<boolean> {
+  const rows = await db.update(athlete).set({ areas }).where(and(eq(athlete.id, id), eq(athlete.ownerId, ownerId))).returning({ id: athlete.id });
+  return rows.length > 0;
+}
+
+/** A coach's teams as the audit looks at them, with the drills each has been handed before. */
+export async function listGroups(db: Db, ownerId: string): Promise<{ id: string; group: Group }[]> {
+  const teams = await listTeams(db, ownerId);
+  const shown = await db
+    .selectDistinct({ teamId: link.teamId, drill: sql<string>`item ->> 'drill'` })
+    .from(link)
+    .innerJoin(edition, eq(edition.id, link.editionId))
+    .innerJoin(sql`jsonb_array_elements(${edition.doc} #> '{session,blocks}') as block`, sql`true`)
+    .innerJoin(sql`jsonb_array_elements(block -> 'items') as item`, sql`true`)
+    .where(eq(link.ownerId, ownerId));
+  return teams.map(({ id, name, setting, athletes }) => ({
+    id, group: { name, setting, people: athletes.map(({ name: who, areas }) => ({ name: who, areas })), shown: shown.filter((row) => row.teamId === id).map((row) => row.drill) },
+  }));
 }

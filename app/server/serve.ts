@@ -71,7 +71,8 @@ function securityHeaders(secure: boolean) {
       useDefaults: false,
       directives: {
         defaultSrc: ["'self'"],
-        scriptSrc: ["'self'", (_, res) => `'nonce-${String((res as unknown as Response).locals["nonce"])}'`],
+        // The solver's WebAssembly runs in a worker, whose own file brings its policy: pages themselves may not compile any.
+        scriptSrc: ["'self'", (req, res) => (isAsset(req as unknown as Request) ? "'wasm-unsafe-eval'" : `'nonce-${String((res as unknown as Response).locals["nonce"])}'`)],
         // Drag and drop and the charts place things by inline style.
         styleSrc: ["'self'", "'unsafe-inline'"],
         imgSrc: ["'self'", "data:"],
@@ -88,6 +89,8 @@ function securityHeaders(secure: boolean) {
     strictTransportSecurity: secure ? undefined : false,
   });
 }
+
+const isAsset = (req: Request): boolean => (req.url ?? "").startsWith("/assets/");
 
 /** A form or script of another site cannot change anything here: its origin is not ours. */
 function refuseForeignForms(req: Request, res: Response, next: () => void): void {

@@ -19,7 +19,10 @@ export function fitsSegment(level: Pick<DrillLevel, "dose" | "bounds">, seconds:
   return amount >= bounds.least && amount <= bounds.most;
 }
 
-/** How far a fallback's posture may be from the others', in steps of height, to be reached in the time of the same move. */
+/**
+ * How far a fallback's posture may be from the others', in steps of height, to be reached in the time of the same move.
+ * Standing is always in reach: whoever stays on their feet has no move to make.
+ */
 const NEAR = 1;
 
 /**
@@ -48,7 +51,7 @@ export function fallbackFor(item: Item, areas: readonly Area[], { drills, offere
       const form = drill.levels[level];
       const serves = here.main.every((row) => form.main.includes(row));
       const far = Math.abs(HEIGHT[form.posture] - HEIGHT[here.posture]);
-      if (!serves || far > NEAR || loaded(form, areas).length > 0 || !there(form) || !fitsSegment(form, seconds, pace)) return [];
+      if (!serves || (far > NEAR && form.posture !== "standing") || loaded(form, areas).length > 0 || !there(form) || !fitsSegment(form, seconds, pace)) return [];
       return [{ drill, level, far: far * 4 + (level === "standard" ? 0 : 1) + (drill.method === own.method ? 0 : 2) }];
     });
   });

@@ -9,8 +9,8 @@ import type { Db } from "../client";
 import { handOut, openLink } from "../editions";
 import { keepCheckIn, keepProgress } from "../runs";
 import { about, checkIn, coach, link, run } from "../schema";
-import { addSession, saveSession } from "../sessions";
-import { addAthletes, addTeam, listTeams } from "../teams";
+import { addSession, saveSession, saveSetting } from "../sessions";
+import { addAthletes, addTeam, listTeams, setAthleteAreas, setTeamSetting } from "../teams";
 import { COACH, HEARD, TEAMS, type TeamKey } from "./people";
 import { handballBeforeAGame, rowersBeforeTheBoat, staffLunchtime } from "./sessions";
 
@@ -27,7 +27,11 @@ export async function loadDemo(db: Db, accounts: Accounts, settings: DemoSetting
   const make = { rowers: rowersBeforeTheBoat, handball: handballBeforeAGame, staff: staffLunchtime } as const;
   for (const key of ["staff", "handball", "rowers"] as const) {
     const teamId = await addTeam(db, user.id, TEAMS[key].name);
-    await addAthletes(db, user.id, teamId, TEAMS[key].people);
+    const { people, setting, protects } = TEAMS[key];
+    await addAthletes(db, user.id, teamId, people);
+    await setTeamSetting(db, user.id, teamId, setting);
+    const members = (await listTeams(db, user.id)).find((team) => team.id === teamId)?.athletes ?? [];
+    for (const { id, name } of members) if (protects[name]) await setAthleteAreas(db, user.id, id, protects[name]);
     await loadSession(db, user.id, key, teamId, make[key](settings.drills), settings);
   }
   await db.insert(about).values({ key: LOADED, value: new Date().toISOString() });
@@ -37,6 +41,7 @@ async function loadSession(db: Db, ownerId: string, key: TeamKey, teamId: string
   const { secret, drills } = settings;
   const timeline = compile(doc, drills);
   const id = await addSession(db, ownerId, doc, timeline.totalSeconds);
+  await saveSetting(db, ownerId, id, { teamId, demandId: TEAMS[key].demand, accepted: [] });
   const first = daysAgo(Math.max(...HEARD[key].map((said) => said.daysAgo)) + 1);
   const out = await handOut(db, ownerId, id, makeEdition(doc, drills), timeline.totalSeconds, teamId, secret, first);
   const opened = out && (await openLink(db, out.token, true));

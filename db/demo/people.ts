@@ -1,13 +1,29 @@
+import type { Area } from "~/core/drills/schema";
+import type { GroupSetting } from "~/core/group/schema";
+
 /** Invented people. Juniors are known by initials or a nickname only. */
 export const COACH = { name: "Robin Vale", email: "coach@kestrelsound.example" };
 
-export const TEAMS = {
-  rowers: { name: "Kestrel Sound junior rowers", people: ["Moss", "Tern", "J. K.", "Pip", "Wren", "A. D.", "Skua", "Olli"] },
-  handball: { name: "Kestrel Sound handball", people: ["Noor", "Ada", "Bex", "Ines", "Runa", "Tilde", "Yara"] },
-  staff: { name: "Staff lunchtime class", people: ["Carys", "Dov", "Hamish", "Leila", "Oskar"] },
-} as const;
+type Squad = { name: string; people: string[]; demand: string; setting: GroupSetting; protects: Record<string, Area[]> };
 
-export type TeamKey = keyof typeof TEAMS;
+const SQUADS = {
+  rowers: {
+    name: "Kestrel Sound junior rowers", people: ["Moss", "Tern", "J. K.", "Pip", "Wren", "A. D.", "Skua", "Olli"], demand: "rowing",
+    setting: { kit: { pad: 10, stick: 8, wall: 1, block: 6 }, floor: 14, effortCap: 80, mixed: true }, protects: { Tern: ["groin-stretch"] },
+  },
+  handball: {
+    name: "Kestrel Sound handball", people: ["Noor", "Ada", "Bex", "Ines", "Runa", "Tilde", "Yara"], demand: "handball",
+    setting: { kit: { stick: 14, pad: 8, support: 8, wall: 1 }, floor: 20, holdCap: 45 }, protects: { Runa: ["shoulder-overhead"] },
+  },
+  staff: {
+    name: "Staff lunchtime class", people: ["Carys", "Dov", "Hamish", "Leila", "Oskar"], demand: "desk-work",
+    setting: { kit: { chair: 6, wall: 1, support: 6, pad: 5 }, effortCap: 60, support: true, mixed: true }, protects: { Hamish: ["kneeling", "floor"], Leila: ["wrist-weight"] },
+  },
+} satisfies Record<string, Squad>;
+
+export const TEAMS: Readonly<Record<TeamKey, Squad>> = SQUADS;
+
+export type TeamKey = keyof typeof SQUADS;
 
 type Said = {
   name: string;

@@ -1,8 +1,9 @@
 import { format } from "date-fns";
 import { CircleCheck, CloudOff, LoaderCircle, Redo2, Send, TriangleAlert, Undo2 } from "lucide-react";
 import { useMemo } from "react";
-import type { NewestEdition } from "./desk-view";
+import { Count, type NewestEdition, type Tab } from "./desk-view";
 import type { Desk } from "./use-desk";
+import type { Insights } from "./use-insights";
 import type { SaveState, useSaving } from "./use-saving";
 import { ButtonLink, IconButton } from "~/app/ui/button";
 import { cx } from "~/app/ui/classes";
@@ -14,7 +15,9 @@ import { againstTarget } from "~/core/text/target";
 type Saving = ReturnType<typeof useSaving>;
 
 /** Title, length against its promise, undo, how it stands with saving, and handing out. */
-export function DeskBar({ id, desk, saving, edition, archived }: { id: string; desk: Desk; saving: Saving; edition: NewestEdition | undefined; archived: boolean }) {
+export function DeskBar({ id, desk, saving, edition, archived, insights, onTab }: {
+  id: string; desk: Desk; saving: Saving; edition: NewestEdition | undefined; archived: boolean; insights: Insights; onTab: (tab: Tab) => void;
+}) {
   const { session, history, timeline, change } = desk;
   const against = againstTarget(timeline.totalSeconds, session.target);
   const undoWords = history.words ? `Undo: ${history.words}` : "Nothing to undo";
@@ -44,6 +47,16 @@ export function DeskBar({ id, desk, saving, edition, archived }: { id: string; d
         <span className={cx("text-sm leading-tight", against.kind === "over" ? "font-semibold text-plum" : against.kind === "met" ? "font-semibold text-kelp" : "text-ink-soft")}>
           {session.target === undefined ? "no promised length" : <>of {clockText(session.target)}<br />{against.words}</>}
         </span>
+      </div>
+      <div className="flex items-stretch gap-1.5">
+        {insights.fit !== undefined && (
+          <button type="button" className="rounded-md border border-line bg-land px-2.5 text-sm hover:bg-land-deep" onClick={() => onTab("ranges")} title="How far it answers what is asked; open the ranges">
+            fit <span className="font-semibold">{Math.round(insights.fit * 100)} %</span>
+          </button>
+        )}
+        <button type="button" className="inline-flex min-h-9 items-center gap-1.5 rounded-md border border-line bg-land px-2.5 text-sm hover:bg-land-deep" onClick={() => onTab("findings")}>
+          {insights.open.length === 0 ? "Nothing to look at" : <>To look at <Count findings={insights.open} /></>}
+        </button>
       </div>
       <div className="flex flex-col items-end gap-0.5 pl-2">
         <ButtonLink kind="primary" to={`/sessions/${id}/hand-out`}>

@@ -1,41 +1,64 @@
-import { useCallback, useEffect, useMemo, useRef } from "react";
+import { useCallback, useEffect, useMemo, useRef, useState } from "react";
 import { AddDrill } from "./add-drill";
 import { DeskBar } from "./desk-bar";
 import { DrillPanel } from "./drill-panel";
 import { DrillsContext, lookupOf, OwnIdsContext } from "./drills";
+import { FindingsPanel } from "./findings-panel";
+import { FitPanel } from "./fit-panel";
 import { NewerDialog } from "./newer-dialog";
 import { Outline } from "./outline";
 import { ProfileChart } from "./profile-chart";
+import { RangesPanel } from "./ranges-panel";
 import type { DeskCopy } from "./save";
 import { SessionPanel } from "./session-panel";
 import { nameAt, useDesk, type Place } from "./use-desk";
 import { useDeskKeys } from "./use-desk-keys";
+import { useInsights } from "./use-insights";
 import { useSaving } from "./use-saving";
+import { useSetting, type DeskSetting } from "./use-setting";
+import { Tabs } from "radix-ui";
 import { cx } from "~/app/ui/classes";
+import type { Demand } from "~/core/demands/schema";
 import type { Drill } from "~/core/drills/schema";
+import type { Group } from "~/core/group/schema";
 import type { Session } from "~/core/session/schema";
+import { DRILLS } from "~/library";
+import { DEMANDS } from "~/library/demands";
+
+/** What stands beside the list: the drill or the session, what to look at, ranges, and fitting to time. */
+export type Tab = "item" | "findings" | "ranges" | "fit";
+const TABS: readonly Tab[] = ["item", "findings", "ranges", "fit"];
+const TAB_WORDS: Record<Exclude<Tab, "item">, string> = { findings: "Look at", ranges: "Ranges", fit: "Fit" };
 
 export type NewestEdition = { number: number; createdAt: string; session: Session; open: boolean };
 
-type Props = { id: string; copy: DeskCopy; archived: boolean; edition: NewestEdition | undefined; ownDrills: Drill[]; offered: string[] };
+type Props = { id: string; copy: DeskCopy; archived: boolean; edition: NewestEdition | undefined; ownDrills: Drill[]; offered: string[]; setting: DeskSetting; groups: { id: string; group: Group }[]; ownDemands: Demand[]; others: { id: string; title: string }[] };
 
 /** On a narrow screen a drill's numbers come up from below, and the list stays in sight above them. */
 const NARROW_SHEET = "max-lg:fixed max-lg:inset-x-0 max-lg:bottom-0 max-lg:z-20 max-lg:max-h-[56dvh] max-lg:border-t-2 max-lg:border-ink-faint max-lg:shadow-[0_-8px_24px_rgb(0_0_0/0.18)]";
 
 /** The desk: the profile on top, the list on the left, the selected drill or the session on the right. */
-export function DeskView({ id, copy, archived, edition, ownDrills, offered }: Props) {
+export function DeskView({ id, copy, archived, edition, ownDrills, offered, setting: first, groups, ownDemands, others }: Props) {
   const drills = useMemo(() => lookupOf(ownDrills), [ownDrills]);
   const own = useMemo(() => ownDrills.filter((drill) => offered.includes(drill.id)), [ownDrills, offered]);
   const ownIds = useMemo(() => ownDrills.map((drill) => drill.id), [ownDrills]);
   const desk = useDesk(copy.doc, drills);
   const saving = useSaving({ id, first: copy, doc: desk.session, onReplace: desk.replace });
   useDeskKeys(desk);
+  const { setting, change: changeSetting, trouble } = useSetting(id, first);
+  const demands = useMemo(() => [...ownDemands, ...DEMANDS], [ownDemands]);
+  const demand = demands.find((d) => d.id === setting.demandId);
+  const group = groups.find((g) => g.id === setting.teamId)?.group;
+  const every = useMemo(() => [...own, ...DRILLS], [own]);
+  const insights = useInsights({ session: desk.session, drills, demand, group, offered: every, accepted: setting.accepted });
+  const [tab, setTab] = useState<Tab>("item");
   const { session, selection, select } = desk;
   const names = useCallback((place: Place) => nameAt(session, place, drills), [session, drills]);
   const list = useRef<HTMLDivElement>(null);
 
-  // A drill chosen on the profile comes into view in the list.
+  // A drill chosen on the profile comes into view in the list, and its numbers with it.
   useEffect(() => {
+    if (selection) setTab("item");
     if (selection) list.current?.querySelector('[aria-pressed="true"]')?.scrollIntoView({ block: "nearest" });
   }, [selection]);
 
@@ -45,7 +68,12 @@ export function DeskView({ id, copy, archived, edition, ownDrills, offered }: Pr
     <OwnIdsContext value={ownIds}>
     <main id="main" className="flex flex-1 flex-col lg:h-[calc(100dvh-3.1rem)] lg:overflow-hidden">
       <h1 className="sr-only">Desk: {session.title}</h1>
-      <DeskBar id={id} desk={desk} saving={saving} edition={edition} archived={archived} />
+      <DeskBar id={id} desk={desk} saving={saving} edition={edition} archived={archived} insights={insights} onTab={setTab} />
+      {trouble && (
+        <p role="alert" className="bg-plum-wash px-4 py-1.5 text-sm font-medium text-plum">
+          {trouble}
+        </p>
+      )}
       <section aria-label="Profile" className="border-b border-line-water bg-land px-3 pt-2 pb-1">
         <ProfileChart profile={desk.profile} timeline={desk.timeline} selection={selection} names={names} onSelect={select} target={session.target} />
       </section>
@@ -56,13 +84,48 @@ export function DeskView({ id, copy, archived, edition, ownDrills, offered }: Pr
             <Outline desk={desk} />
           </div>
         </section>
-        <aside aria-label={selection ? "Selected drill" : "Session"} className={cx("min-h-0 overflow-y-auto bg-land", selection && NARROW_SHEET)} tabIndex={-1}>
-          {selection ? <DrillPanel key={`${selection.block}.${selection.item}`} desk={desk} place={selection} /> : <SessionPanel desk={desk} />}
+        <aside aria-label={selection ? "Selected drill" : "Session"} className={cx("flex min-h-0 flex-col bg-land", selection && tab === "item" && NARROW_SHEET)}>
+          <Tabs.Root value={tab} onValueChange={(value) => setTab(value as Tab)} className="flex min-h-0 flex-1 flex-col">
+            <Tabs.List aria-label="Beside the list" className="flex border-b border-line bg-land-deep px-1.5 pt-1.5">
+              {TABS.map((value) => (
+                <Tabs.Trigger
+                  key={value} value={value}
+                  className="-mb-px inline-flex min-h-9 items-center gap-1.5 rounded-t-md border border-transparent px-2.5 text-sm font-medium text-ink-soft hover:text-ink focus-visible:-outline-offset-2 data-[state=active]:border-line data-[state=active]:border-b-land data-[state=active]:bg-land data-[state=active]:text-ink"
+                >
+                  {value === "item" ? (selection ? "Drill" : "Session") : TAB_WORDS[value]}
+                  {value === "findings" && insights.open.length > 0 && <Count findings={insights.open} />}
+                </Tabs.Trigger>
+              ))}
+            </Tabs.List>
+            <Tabs.Content value="item" className="min-h-0 flex-1 overflow-y-auto" tabIndex={-1}>
+              {selection ? <DrillPanel key={`${selection.block}.${selection.item}`} desk={desk} place={selection} /> : <SessionPanel desk={desk} groups={groups} demands={demands} setting={setting} onSetting={changeSetting} />}
+            </Tabs.Content>
+            <Tabs.Content value="findings" className="min-h-0 flex-1 overflow-y-auto">
+              <FindingsPanel desk={desk} insights={insights} setting={setting} onSetting={changeSetting} />
+            </Tabs.Content>
+            <Tabs.Content value="ranges" className="min-h-0 flex-1 overflow-y-auto">
+              <RangesPanel id={id} desk={desk} insights={insights} demand={demand} demands={demands} offered={every} others={others} onSetting={changeSetting} />
+            </Tabs.Content>
+            <Tabs.Content value="fit" className="min-h-0 flex-1 overflow-y-auto">
+              <FitPanel desk={desk} insights={insights} demand={demand} own={ownDrills} />
+            </Tabs.Content>
+          </Tabs.Root>
         </aside>
       </div>
       <NewerDialog saving={saving} mine={session} />
     </main>
     </OwnIdsContext>
     </DrillsContext>
+  );
+}
+
+/** How many findings stand open; filled when one of them is not to be run like this. */
+export function Count({ findings }: { findings: readonly { severity: string }[] }) {
+  const stop = findings.some((one) => one.severity === "stop");
+  const hint = findings.every((one) => one.severity === "hint");
+  return (
+    <span className={cx("inline-flex min-w-5 justify-center rounded-full px-1.5 text-xs font-semibold", stop ? "bg-plum text-land" : hint ? "border border-line text-ink-soft" : "border border-plum text-plum")}>
+      {findings.length}
+    </span>
   );
 }

@@ -4,7 +4,9 @@ import { deskCopy } from "./save";
 import { idOf, notHere, requireCoach } from "~/app/server/coach.server";
 import { getServices } from "~/app/server/services.server";
 import { allRevisions, browseOwnDrills } from "~/db/own-drills";
-import { findSession } from "~/db/sessions";
+import { listDemands } from "~/db/demands";
+import { findSession, findSetting, listTitles } from "~/db/sessions";
+import { listGroups } from "~/db/teams";
 import { newestEdition } from "~/db/editions";
 
 export const meta: Route.MetaFunction = ({ loaderData }) => [{ title: `${loaderData?.copy.doc.title ?? "Desk"} · Mapset` }];
@@ -13,9 +15,15 @@ export async function loader({ request, params }: Route.LoaderArgs) {
   const coach = await requireCoach(request);
   const id = idOf(params.id);
   const { db } = getServices();
-  const [stored, edition, own, offered] = await Promise.all([findSession(db, coach.id, id), newestEdition(db, coach.id, id), allRevisions(db, coach.id), browseOwnDrills(db, coach.id)]);
-  if (!stored) throw notHere();
-  return { id, copy: deskCopy(stored), archived: stored.archivedAt !== null, edition, ownDrills: own, offered: offered.map((listed) => listed.doc.id) };
+  const [stored, edition, own, offered, setting, groups, ownDemands, others] = await Promise.all([
+    findSession(db, coach.id, id), newestEdition(db, coach.id, id), allRevisions(db, coach.id), browseOwnDrills(db, coach.id),
+    findSetting(db, coach.id, id), listGroups(db, coach.id), listDemands(db, coach.id), listTitles(db, coach.id),
+  ]);
+  if (!stored || !setting) throw notHere();
+  return {
+    id, copy: deskCopy(stored), archived: stored.archivedAt !== null, edition, ownDrills: own, offered: offered.map((listed) => listed.doc.id), setting, groups, others,
+    ownDemands: ownDemands.map(({ row: _, ...demand }) => demand),
+  };
 }
 
 /** The desk keeps itself up to date; the page's data is for opening it. */

@@ -1,9 +1,13 @@
 import { useState } from "react";
 import { useDrills } from "./drills";
 import type { Desk } from "./use-desk";
+import type { DeskSetting } from "./use-setting";
 import { FieldNote, inputLook, SelectField } from "~/app/ui/field";
 import { NumberField } from "~/app/ui/number-field";
 import { kitList } from "~/core/coverage/kit-list";
+import type { Demand } from "~/core/demands/schema";
+import { piecesFor } from "~/core/group/kit";
+import type { Group } from "~/core/group/schema";
 import { editPace, editSession } from "~/core/session/edits";
 import { PURPOSES, type Pace } from "~/core/session/schema";
 import { clockText, readClock, secondsText } from "~/core/text/clock";
@@ -19,8 +23,11 @@ const PACE: { key: keyof Pace; label: string; least: number; step: number }[] = 
 ];
 
 /** The session as a whole: its promise, where the time goes, its kit, its pace and notes. */
-export function SessionPanel({ desk }: { desk: Desk }) {
+type Props = { desk: Desk; groups: readonly { id: string; group: Group }[]; demands: readonly Demand[]; setting: DeskSetting; onSetting: (part: Partial<DeskSetting>) => void };
+
+export function SessionPanel({ desk, groups, demands, setting, onSetting }: Props) {
   const { session, timeline, change } = desk;
+  const group = groups.find((g) => g.id === setting.teamId)?.group;
   return (
     <div className="flex flex-col gap-5 p-4">
       <section className="flex flex-col gap-3">
@@ -35,12 +42,20 @@ export function SessionPanel({ desk }: { desk: Desk }) {
             label="First side" value={session.firstSide} options={[{ value: "left", words: "left" }, { value: "right", words: "right" }]}
             onChange={(firstSide) => change((s) => editSession(s, { firstSide }), `first side ${firstSide}`)}
           />
+          <SelectField
+            label="Who for" value={group ? setting.teamId! : ""} options={[{ value: "", words: "anyone" }, ...groups.map((g) => ({ value: g.id, words: `${g.group.name} (${g.group.people.length})` }))]}
+            onChange={(teamId) => onSetting({ teamId: teamId || null })}
+          />
+          <SelectField
+            label="Asked by" className="col-span-2" value={demands.some((d) => d.id === setting.demandId) ? setting.demandId! : ""}
+            options={[{ value: "", words: "nothing in particular" }, ...demands.map((d) => ({ value: d.id, words: d.name }))]} onChange={(demandId) => onSetting({ demandId: demandId || null })}
+          />
         </div>
       </section>
       <WhereTimeGoes desk={desk} />
       <section className="flex flex-col gap-1.5">
-        <h3 className="font-semibold">Kit for one</h3>
-        <KitLines desk={desk} />
+        <h3 className="font-semibold">{group ? `Kit for ${group.people.length}` : "Kit for one"}</h3>
+        <KitLines desk={desk} group={group} />
       </section>
       <details className="group">
         <summary className="font-semibold">Pace between the work</summary>
@@ -149,18 +164,24 @@ function Side({ words, seconds }: { words: string; seconds: number }) {
   );
 }
 
-function KitLines({ desk }: { desk: Desk }) {
+function KitLines({ desk, group }: { desk: Desk; group: Group | undefined }) {
   const drills = useDrills();
   const kit = kitList(desk.session, drills);
+  const people = Math.max(1, group?.people.length ?? 1);
   if (kit.length === 0) return <p className="text-sm text-ink-soft">None.</p>;
   return (
     <ul className="text-sm">
-      {kit.map((need) => (
-        <li key={need.kit}>
-          {need.pieces > 1 ? `${need.pieces} × ` : ""}
-          {need.words} <span className="text-ink-faint">(or {need.instead})</span>
-        </li>
-      ))}
+      {kit.map((need) => {
+        const pieces = piecesFor(need.kit, need.pieces, people);
+        const there = group?.setting.kit && (group.setting.kit[need.kit] ?? 0);
+        return (
+          <li key={need.kit}>
+            {pieces > 1 ? `${pieces} × ` : ""}
+            {need.words} <span className="text-ink-faint">(or {need.instead})</span>
+            {there !== undefined && there < pieces && <span className="font-medium text-plum"> {there === 0 ? "none there" : `${there} there`}</span>}
+          </li>
+        );
+      })}
     </ul>
   );
 }

@@ -1,4 +1,4 @@
-import { Plus, Trash2, UserPlus, X } from "lucide-react";
+import { Plus, ShieldAlert, SlidersHorizontal, Trash2, UserPlus, X } from "lucide-react";
 import { useEffect, useRef, useState } from "react";
 import { data, useFetcher, useSubmit } from "react-router";
 import { z } from "zod";
@@ -9,7 +9,13 @@ import { getServices } from "~/app/server/services.server";
 import { Button, IconButton } from "~/app/ui/button";
 import { Confirm } from "~/app/ui/dialog";
 import { Field } from "~/app/ui/field";
-import { addAthletes, addTeam, archiveAthlete, deleteTeam, listTeams, renameTeam, type Team } from "~/db/teams";
+import { SettingDialog } from "./setting-dialog";
+import { AreasDialog } from "./areas-dialog";
+import { AREAS } from "~/core/drills/schema";
+import { faultLine, parseWith } from "~/core/faults";
+import { groupSettingSchema } from "~/core/group/schema";
+import { settingWords } from "~/core/group/words";
+import { addAthletes, addTeam, archiveAthlete, deleteTeam, listTeams, renameTeam, setAthleteAreas, setTeamSetting, type Member, type Team } from "~/db/teams";
 
 export const meta: Route.MetaFunction = () => [{ title: "Teams · Mapset" }];
 
@@ -47,6 +53,24 @@ export async function action({ request }: Route.ActionArgs) {
       must((await addAthletes(db, coach.id, idOf(field("team")), names)) > 0);
       return { done: true };
     }
+    case "setting": {
+      let given: unknown;
+      try {
+        given = JSON.parse(field("setting"));
+      } catch {
+        return data({ fault: "What was sent is not a group’s setting." }, { status: 400 });
+      }
+      const read = parseWith(groupSettingSchema, given);
+      if (!read.ok) return data({ fault: read.faults.map(faultLine).join("; ") }, { status: 400 });
+      must(await setTeamSetting(db, coach.id, idOf(field("team")), read.value));
+      return { done: true };
+    }
+    case "areas": {
+      const read = z.array(z.enum(AREAS)).max(AREAS.length).safeParse(form.getAll("area"));
+      if (!read.success) return data({ fault: "There is no such area." }, { status: 400 });
+      must(await setAthleteAreas(db, coach.id, idOf(field("athlete")), [...new Set(read.data)]));
+      return { done: true };
+    }
     case "remove-person":
       must(await archiveAthlete(db, coach.id, idOf(field("athlete"))));
       return { done: true };
@@ -63,7 +87,7 @@ export default function Teams({ loaderData }: Route.ComponentProps) {
     <main id="main" className="mx-auto flex w-full max-w-6xl flex-1 flex-col gap-4 px-4 py-5">
       <h1 className="wide-type text-2xl font-semibold">Teams</h1>
       <p className="max-w-2xl text-ink-soft">
-        Who a session is handed out to. Write initials or a nickname for minors, and no health details: anyone who holds a team’s link sees these names.
+        Who a session is for and handed out to. Write initials or a nickname for minors, and no health details beyond areas to protect: anyone who holds a team’s link sees these names.
       </p>
       <div className="grid items-start gap-4 md:grid-cols-2 lg:grid-cols-3">
         {loaderData.teams.map((team) => (
@@ -104,6 +128,9 @@ function TeamCard({ team }: { team: Team }) {
   const form = useEmptyWhenDone(fetcher);
   const submit = useSubmit();
   const [asking, setAsking] = useState(false);
+  const [setting, setSetting] = useState(false);
+  const [person, setPerson] = useState<Member>();
+  const said = settingWords(team.setting);
   return (
     <section className="flex flex-col gap-3 rounded-lg border border-line bg-land p-4" aria-label={team.name}>
       <div className="flex items-center gap-2">
@@ -119,7 +146,13 @@ function TeamCard({ team }: { team: Team }) {
         <ul className="flex flex-wrap gap-1.5">
           {team.athletes.map((athlete) => (
             <li key={athlete.id} className="inline-flex items-center rounded-full border border-line bg-paper py-0.5 pr-0.5 pl-2.5">
-              {athlete.name}
+              <button
+                type="button" className="rounded-full px-0.5 underline decoration-line underline-offset-4 hover:decoration-ink" onClick={() => setPerson(athlete)}
+                aria-label={`What ${athlete.name} protects${athlete.areas.length > 0 ? `: ${athlete.areas.length} ${athlete.areas.length === 1 ? "area" : "areas"}` : ""}`}
+              >
+                {athlete.name}
+                {athlete.areas.length > 0 && <ShieldAlert size={13} className="ml-1 inline text-plum" aria-hidden />}
+              </button>
               <button
                 type="button" aria-label={`Take ${athlete.name} off the list`} title="Take off the list; what they said stays"
                 className="ml-1 flex size-6 items-center justify-center rounded-full text-ink-faint hover:bg-land-deep hover:text-ink"
@@ -131,6 +164,14 @@ function TeamCard({ team }: { team: Team }) {
           ))}
         </ul>
       )}
+      <div className="flex flex-col gap-1 border-t border-line pt-2 text-sm">
+        {said.length === 0 ? <p className="text-ink-faint">Nothing said yet of kit, floor and caps: the audit looks at none of them.</p> : <ul>{said.map((line) => <li key={line}>{line}</li>)}</ul>}
+        <Button className="min-h-8 self-start px-2 py-0.5 text-sm" onClick={() => setSetting(true)} aria-label={`Kit, floor and caps of ${team.name}`}>
+          <SlidersHorizontal size={14} aria-hidden /> Kit, floor and caps
+        </Button>
+      </div>
+      {setting && <SettingDialog team={team} onClose={() => setSetting(false)} />}
+      {person && <AreasDialog person={person} onClose={() => setPerson(undefined)} />}
       <fetcher.Form method="post" ref={form} className="flex flex-col gap-2">
         <input type="hidden" name="do" value="add-people" />
         <input type="hidden" name="team" value={team.id} />

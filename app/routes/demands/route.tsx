@@ -1,0 +1,75 @@
+import { Plus } from "lucide-react";
+import { Form, Link, redirect } from "react-router";
+import type { Route } from "./+types/route";
+import { requireCoach } from "~/app/server/coach.server";
+import { fieldText } from "~/app/server/forms.server";
+import { getServices } from "~/app/server/services.server";
+import { Button } from "~/app/ui/button";
+import { ROW_FACTS, ROWS } from "~/core/drills/rows";
+import { weightOf } from "~/core/demands/fit";
+import { copyOfDemand } from "~/core/demands/edit";
+import type { Demand } from "~/core/demands/schema";
+import { addDemand, findDemand, listDemands, ownDemandId } from "~/db/demands";
+import { DEMANDS, demandById } from "~/library/demands";
+
+export const meta: Route.MetaFunction = () => [{ title: "What is asked · Mapset" }];
+
+export async function loader({ request }: Route.LoaderArgs) {
+  const coach = await requireCoach(request);
+  const own = await listDemands(getServices().db, coach.id);
+  return { own: own.map(({ row: _, ...demand }) => demand) };
+}
+
+/** Copies a profile as one's own. */
+export async function action({ request }: Route.ActionArgs) {
+  const coach = await requireCoach(request);
+  const { db } = getServices();
+  const asked = fieldText(await request.formData(), "demand");
+  const own = /^own-([0-9a-f-]{36})$/.exec(asked)?.[1];
+  const from = own ? await findDemand(db, coach.id, own) : demandById(asked);
+  if (!from) throw new Response("There is no such profile among yours.", { status: 404 });
+  throw redirect(`/demands/${ownDemandId(await addDemand(db, coach.id, copyOfDemand(from)))}`);
+}
+
+export default function Demands({ loaderData }: Route.ComponentProps) {
+  return (
+    <main id="main" className="mx-auto flex w-full max-w-6xl flex-1 flex-col gap-4 px-4 py-5">
+      <h1 className="wide-type text-2xl font-semibold">What is asked</h1>
+      <p className="max-w-3xl text-ink-soft">
+        A profile says how much a sport or a day asks of each motion, and why. Sessions are measured against it. These are a considered beginning, not published norms: copy one and make it your own.
+      </p>
+      {loaderData.own.length > 0 && <List title="Yours" demands={loaderData.own} />}
+      <List title="Mapset’s" demands={DEMANDS} />
+    </main>
+  );
+}
+
+function List({ title, demands }: { title: string; demands: readonly Demand[] }) {
+  return (
+    <section className="flex flex-col gap-2">
+      <h2 className="wide-type text-lg font-semibold">{title}</h2>
+      <ul className="grid gap-3 md:grid-cols-2 lg:grid-cols-3">
+        {demands.map((demand) => (
+          <li key={demand.id} className="flex flex-col gap-2 rounded-lg border border-line bg-land p-4">
+            <h3 className="text-lg leading-snug font-semibold">
+              <Link to={`/demands/${demand.id}`} className="underline decoration-line underline-offset-4 hover:decoration-ink">
+                {demand.name}
+              </Link>
+            </h3>
+            <p className="text-sm text-ink-soft">{demand.about}</p>
+            <p className="text-sm">
+              <span className="text-ink-faint">Most: </span>
+              {ROWS.filter((row) => weightOf(demand, row) >= 3).map((row) => ROW_FACTS[row].words).join(", ") || "nothing above the rest"}
+            </p>
+            <Form method="post" className="mt-auto">
+              <input type="hidden" name="demand" value={demand.id} />
+              <Button type="submit" className="min-h-8 px-2 py-0.5 text-sm" aria-label={`Copy ${demand.name} as my own`}>
+                <Plus size={14} aria-hidden /> Copy as my own
+              </Button>
+            </Form>
+          </li>
+        ))}
+      </ul>
+    </section>
+  );
+}

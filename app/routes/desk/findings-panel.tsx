@@ -1,0 +1,159 @@
+import { CircleAlert, Lightbulb, OctagonX, Undo2, Wrench } from "lucide-react";
+import { useState } from "react";
+import { BeforeAfter } from "./before-after";
+import { useDrills } from "./drills";
+import { nameAt, type Desk } from "./use-desk";
+import type { Insights, Mended } from "./use-insights";
+import type { DeskSetting } from "./use-setting";
+import { Button } from "~/app/ui/button";
+import { cx } from "~/app/ui/classes";
+import { Dialog } from "~/app/ui/dialog";
+import { Field } from "~/app/ui/field";
+import type { Found } from "~/core/audit/audit";
+import type { Severity } from "~/core/audit/types";
+import { changesBetween } from "~/core/session/changes";
+
+const LOOKS: Record<Severity, { words: string; icon: typeof OctagonX; className: string }> = {
+  stop: { words: "not like this", icon: OctagonX, className: "border-plum bg-plum-wash text-plum" },
+  warn: { words: "look at this", icon: CircleAlert, className: "border-plum text-plum" },
+  hint: { words: "could be better", icon: Lightbulb, className: "border-line-water text-ink-soft" },
+};
+
+type Props = { desk: Desk; insights: Insights; setting: DeskSetting; onSetting: (part: Partial<DeskSetting>) => void };
+
+/** What the audit finds, most serious first, each with its place, its reason and a way out. */
+export function FindingsPanel({ desk, insights, setting, onSetting }: Props) {
+  const [shown, setShown] = useState<{ found: Found; mended: Mended }>();
+  const [accepting, setAccepting] = useState<Found>();
+  const { open, accepted } = insights;
+  return (
+    <div className="flex flex-col gap-3 p-4">
+      <h2 className="wide-type text-lg font-semibold">What to look at</h2>
+      {open.length === 0 ? (
+        <p className="rounded-md bg-kelp-wash px-3 py-2.5 text-sm text-kelp">
+          {accepted.length === 0 ? "Nothing stands out: sides are equal, the length holds, and nothing is missing." : "Everything else is in order."}
+        </p>
+      ) : (
+        <ol className="flex flex-col gap-2">
+          {open.map((found, i) => (
+            <li key={`${insights.keyOf(found)} ${i}`}>
+              <Finding found={found} desk={desk} mended={insights.mended(found)} onShow={(mended) => setShown({ found, mended })} onAccept={() => setAccepting(found)} />
+            </li>
+          ))}
+        </ol>
+      )}
+      {accepted.length > 0 && (
+        <details>
+          <summary className="text-sm font-semibold">{accepted.length === 1 ? "One finding is let stand" : `${accepted.length} findings are let stand`}</summary>
+          <ul className="mt-1 flex flex-col gap-1.5">
+            {accepted.map(({ found, reason }, i) => (
+              <li key={i} className="flex items-start gap-2 rounded-md border border-line px-2.5 py-1.5 text-sm">
+                <span className="min-w-0 flex-1">
+                  {found.says} <span className="block text-ink-soft">“{reason}”</span>
+                </span>
+                <Button
+                  kind="quiet" className="min-h-7 px-1.5 py-0.5 text-sm"
+                  onClick={() => onSetting({ accepted: setting.accepted.filter((one) => one.key !== insights.keyOf(found)) })}
+                >
+                  <Undo2 size={14} aria-hidden /> Take back
+                </Button>
+              </li>
+            ))}
+          </ul>
+        </details>
+      )}
+      <p className="text-xs text-ink-faint">Not medical advice. Pain, numbness, tingling or dizziness: stop, step down a level, or leave it out.</p>
+      {shown && <FixDialog desk={desk} found={shown.found} mended={shown.mended} onClose={() => setShown(undefined)} />}
+      {accepting && (
+        <AcceptDialog
+          found={accepting} onClose={() => setAccepting(undefined)}
+          onAccept={(reason) => onSetting({ accepted: [...setting.accepted.filter((one) => one.key !== insights.keyOf(accepting)), { key: insights.keyOf(accepting), says: accepting.says, reason }] })}
+        />
+      )}
+    </div>
+  );
+}
+
+function Finding({ found, desk, mended, onShow, onAccept }: { found: Found; desk: Desk; mended: Mended | undefined; onShow: (mended: Mended) => void; onAccept: () => void }) {
+  const drills = useDrills();
+  const { words, icon: Icon, className } = LOOKS[found.severity];
+  const { place } = found;
+  return (
+    <article className={cx("rounded-md border-l-4 bg-paper px-3 py-2", className)}>
+      <p className="flex items-center gap-1.5 text-xs font-semibold">
+        <Icon size={14} aria-hidden /> {words}
+      </p>
+      <p className="mt-0.5 text-ink">{found.says}</p>
+      <p className="text-sm text-ink-soft">{found.why}</p>
+      <div className="mt-1.5 flex flex-wrap gap-1.5">
+        {mended && found.fix && (
+          <Button className="min-h-8 px-2 py-0.5 text-sm" onClick={() => onShow(mended)}>
+            <Wrench size={14} aria-hidden /> {found.fix.words}…
+          </Button>
+        )}
+        {place && (
+          <Button kind="quiet" className="min-h-8 px-2 py-0.5 text-sm" onClick={() => desk.select(place)}>
+            Show {nameAt(desk.session, place, drills)}
+          </Button>
+        )}
+        <Button kind="quiet" className="min-h-8 px-2 py-0.5 text-sm" onClick={onAccept}>
+          Let it stand…
+        </Button>
+      </div>
+    </article>
+  );
+}
+
+function FixDialog({ desk, found, mended, onClose }: { desk: Desk; found: Found; mended: Mended; onClose: () => void }) {
+  const drills = useDrills();
+  const name = (id: string) => drills(id)?.name ?? id;
+  return (
+    <Dialog open onOpenChange={(open) => !open && onClose()} title={found.fix?.words ?? ""} description={found.says}>
+      <BeforeAfter before={desk.session} after={mended.session} />
+      <ul className="list-disc pl-5 text-sm">
+        {changesBetween(desk.session, mended.session, name).map((line) => (
+          <li key={line}>{line}</li>
+        ))}
+      </ul>
+      <p className="text-sm text-ink-soft">{mended.found.length === 0 ? "Nothing is left to look at then." : `${mended.found.length} ${mended.found.length === 1 ? "thing is" : "things are"} left to look at then.`}</p>
+      <div className="flex justify-end gap-2">
+        <Button onClick={onClose}>Leave it</Button>
+        <Button
+          kind="primary"
+          onClick={() => {
+            desk.change((s) => found.fix!.apply(s), found.fix!.words.toLowerCase());
+            onClose();
+          }}
+        >
+          Do it
+        </Button>
+      </div>
+    </Dialog>
+  );
+}
+
+function AcceptDialog({ found, onAccept, onClose }: { found: Found; onAccept: (reason: string) => void; onClose: () => void }) {
+  const [reason, setReason] = useState("");
+  const short = reason.trim().length < 3;
+  return (
+    <Dialog open onOpenChange={(open) => !open && onClose()} title="Let it stand" description={found.says}>
+      <form
+        className="flex flex-col gap-3"
+        onSubmit={(event) => {
+          event.preventDefault();
+          if (short) return;
+          onAccept(reason.trim());
+          onClose();
+        }}
+      >
+        <Field label="Why it is right like this" value={reason} maxLength={300} autoFocus hint="Stays with the session and with each edition you hand out." onChange={(e) => setReason(e.target.value)} />
+        <div className="flex justify-end gap-2">
+          <Button onClick={onClose}>Cancel</Button>
+          <Button kind="primary" type="submit" disabled={short}>
+            Let it stand
+          </Button>
+        </div>
+      </form>
+    </Dialog>
+  );
+}

@@ -1,0 +1,184 @@
+import { Lock, LockOpen } from "lucide-react";
+import { useEffect, useRef, useState } from "react";
+import { BeforeAfter } from "./before-after";
+import { useDrills } from "./drills";
+import { nameAt, type Desk } from "./use-desk";
+import type { Insights } from "./use-insights";
+import type { FitAsk, FitTold } from "~/app/workers/fit";
+import { Button } from "~/app/ui/button";
+import { cx } from "~/app/ui/classes";
+import { Field } from "~/app/ui/field";
+import type { Demand } from "~/core/demands/schema";
+import type { Drill } from "~/core/drills/schema";
+import type { RoomAnswer } from "~/core/fit/make-room";
+import { changesBetween } from "~/core/session/changes";
+import { editSession } from "~/core/session/edits";
+import type { Session } from "~/core/session/schema";
+import { clockText, readClock, secondsText } from "~/core/text/clock";
+import { lengthUntil } from "~/core/text/finish";
+import { doseWords } from "~/core/text/words";
+import { placeKey } from "~/core/timeline/totals";
+
+type Props = { desk: Desk; insights: Insights; demand: Demand | undefined; own: readonly Drill[] };
+
+/** A length, or a time of day to finish at; what stays as it is; then what would change, before it does. */
+export function FitPanel({ desk, insights, demand, own }: Props) {
+  const { session } = desk;
+  const drills = useDrills();
+  const [by, setBy] = useState<"length" | "finish">("length");
+  const [length, setLength] = useState(() => (session.target ? clockText(session.target) : ""));
+  const [start, setStart] = useState(() => nextFive(new Date()));
+  const [finish, setFinish] = useState("");
+  const [locked, setLocked] = useState<ReadonlySet<string>>(new Set());
+  const [drop, setDrop] = useState(false);
+  const [add, setAdd] = useState(false);
+  const { ask, stop, told, busy } = useFit(session);
+  const target = by === "length" ? readClock(length) : lengthUntil(start, finish);
+  const bad = target === undefined || target < 30 || target > 4 * 3600;
+  const toggle = (key: string) => setLocked((set) => (set.has(key) ? new Set([...set].filter((k) => k !== key)) : new Set([...set, key])));
+  return (
+    <div className="flex flex-col gap-3 p-4">
+      <h2 className="wide-type text-lg font-semibold">Fit to time</h2>
+      <form
+        className="flex flex-col gap-3"
+        onSubmit={(event) => {
+          event.preventDefault();
+          if (!bad) ask({ request: { session, target, demand, locked }, drop, add, group: insights.input.group, own: [...own] });
+        }}
+      >
+        <fieldset className="flex gap-4">
+          <legend className="sr-only">By what</legend>
+          {(["length", "finish"] as const).map((value) => (
+            <label key={value} className="inline-flex min-h-8 items-center gap-1.5">
+              <input type="radio" name="fit-by" checked={by === value} onChange={() => setBy(value)} className="size-4 accent-(--depth-5)" />
+              {value === "length" ? "a length" : "a finishing time"}
+            </label>
+          ))}
+        </fieldset>
+        {by === "length" ? (
+          <Field label="Length" inputMode="decimal" placeholder="12 or 12:30" value={length} onChange={(e) => setLength(e.target.value)} fault={length !== "" && bad ? "Write minutes, like 12, or 12:30; at least half a minute." : undefined} />
+        ) : (
+          <div className="grid grid-cols-2 gap-3">
+            <Field label="Starts at" type="time" value={start} onChange={(e) => setStart(e.target.value)} />
+            <Field label="Finishes at" type="time" value={finish} onChange={(e) => setFinish(e.target.value)} hint={bad ? "At most four hours later." : `${clockText(target)} long`} />
+          </div>
+        )}
+        <details>
+          <summary className="text-sm font-semibold">What stays as it is{locked.size > 0 ? ` (${locked.size})` : ""}</summary>
+          <ul className="mt-1">
+            {session.blocks.flatMap((block, b) =>
+              block.items.map((item, i) => {
+                const key = placeKey(b, i);
+                const on = locked.has(key);
+                return (
+                  <li key={key}>
+                    <button type="button" aria-pressed={on} onClick={() => toggle(key)} className={cx("flex min-h-8 w-full items-center gap-2 rounded px-1.5 text-left text-sm hover:bg-land-deep", on && "font-medium")}>
+                      {on ? <Lock size={14} aria-hidden /> : <LockOpen size={14} className="text-ink-faint" aria-hidden />}
+                      <span className="min-w-0 flex-1 truncate">{nameAt(session, { block: b, item: i }, drills)}</span>
+                      <span className="text-ink-faint">{doseWords(item.dose)}</span>
+                    </button>
+                  </li>
+                );
+              }),
+            )}
+          </ul>
+        </details>
+        <div className="flex flex-col gap-1 text-sm">
+          <label className="flex items-center gap-2">
+            <input type="checkbox" className="size-4 accent-(--depth-5)" checked={drop} onChange={(e) => setDrop(e.target.checked)} /> may take drills out when doses cannot
+          </label>
+          <label className="flex items-center gap-2">
+            <input type="checkbox" className="size-4 accent-(--depth-5)" checked={add} onChange={(e) => setAdd(e.target.checked)} /> may add drills when doses cannot
+          </label>
+        </div>
+        <div className="flex items-center gap-2">
+          <Button kind="primary" type="submit" disabled={bad || busy}>
+            {busy ? "Working it out…" : "Work it out"}
+          </Button>
+          {busy && <Button onClick={stop}>Stop</Button>}
+        </div>
+      </form>
+      <div aria-live="polite">{told && !busy && <Answer answer={told} desk={desk} target={target} />}</div>
+    </div>
+  );
+}
+
+function Answer({ answer, desk, target }: { answer: RoomAnswer; desk: Desk; target: number | undefined }) {
+  const drills = useDrills();
+  const name = (id: string) => drills(id)?.name ?? id;
+  if (answer.kind === "failed") return <p role="alert" className="text-sm font-medium text-plum">{answer.why} Nothing was changed.</p>;
+  if (answer.kind === "impossible")
+    return (
+      <p role="alert" className="rounded-md border-l-4 border-plum bg-plum-wash px-3 py-2 text-sm">
+        Inside the drills’ usual doses, with what is locked, these drills last between {clockText(answer.least)} and {clockText(answer.most)}. Unlock some, allow drills to be taken out or added, or choose another length.
+      </p>
+    );
+  const lines = changesBetween(desk.session, answer.session, name);
+  const under = target === undefined ? 0 : target - answer.seconds;
+  return (
+    <section className="flex flex-col gap-2">
+      <h3 className="font-semibold">
+        {clockText(answer.seconds)}
+        {under > 0.5 && <span className="font-normal text-ink-soft">, {secondsText(under)} under: the beats come out no nearer</span>}
+      </h3>
+      <BeforeAfter before={desk.session} after={answer.session} />
+      {answer.fit && (
+        <p className="text-sm text-ink-soft">
+          Fit {Math.round(answer.fit.before * 100)} → <span className="font-semibold text-ink">{Math.round(answer.fit.after * 100)} %</span>
+        </p>
+      )}
+      {lines.length === 0 ? (
+        <p className="text-sm text-ink-soft">It lasts that long already; nothing would change.</p>
+      ) : (
+        <ul className="list-disc pl-5 text-sm">
+          {lines.map((line) => (
+            <li key={line}>{line}</li>
+          ))}
+        </ul>
+      )}
+      <Button kind="primary" className="self-start" disabled={lines.length === 0} onClick={() => desk.change((s) => taken(s, answer.session), `fit to ${clockText(answer.seconds)}`)}>
+        Do it
+      </Button>
+    </section>
+  );
+}
+
+/** The fitted blocks and length; everything else stays as it is at the desk. */
+const taken = (now: Session, fitted: Session): Session => editSession({ ...now, blocks: fitted.blocks }, { target: fitted.target });
+
+const nextFive = (at: Date): string => {
+  const minutes = Math.ceil((at.getHours() * 60 + at.getMinutes() + 1) / 5) * 5;
+  return `${String(Math.floor(minutes / 60) % 24).padStart(2, "0")}:${String(minutes % 60).padStart(2, "0")}`;
+};
+
+/** Asks the worker, which is started at the first question. An edit at the desk makes the answer out of date. */
+function useFit(session: Session) {
+  const worker = useRef<Worker>(undefined);
+  const asked = useRef(0);
+  const [told, setTold] = useState<{ answer: RoomAnswer; of: Session }>();
+  const [busy, setBusy] = useState(false);
+  const stop = () => {
+    worker.current?.terminate();
+    worker.current = undefined;
+    setBusy(false);
+  };
+  useEffect(() => () => worker.current?.terminate(), []);
+  const ask = (question: Omit<FitAsk, "id">) => {
+    if (!worker.current) {
+      worker.current = new Worker(new URL("../../workers/fit.ts", import.meta.url), { type: "module" });
+      worker.current.onerror = () => {
+        setTold({ answer: { kind: "failed", why: "The solver could not be started." }, of: question.request.session });
+        stop();
+      };
+    }
+    const id = ++asked.current;
+    setBusy(true);
+    worker.current.onmessage = ({ data }: MessageEvent<FitTold>) => {
+      if (data.id !== asked.current) return;
+      setTold({ answer: data.answer, of: question.request.session });
+      setBusy(false);
+    };
+    worker.current.postMessage({ ...question, id } satisfies FitAsk);
+  };
+  return { ask, stop, busy, told: told?.of === session ? told.answer : undefined };
+}

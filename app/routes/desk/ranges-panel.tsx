@@ -1,0 +1,202 @@
+import { Plus } from "lucide-react";
+import { useEffect, useMemo, useState } from "react";
+import { Link } from "react-router";
+import type { DeskCopy } from "./save";
+import { useDrills } from "./drills";
+import { petalWords, Roses, type Looked } from "./roses";
+import type { Desk } from "./use-desk";
+import type { Insights } from "./use-insights";
+import type { DeskSetting } from "./use-setting";
+import { Button } from "~/app/ui/button";
+import { SelectField } from "~/app/ui/field";
+import { Still } from "~/app/ui/figure/still";
+import { coverageOf } from "~/core/coverage/coverage";
+import { planeShares, rosesOf } from "~/core/coverage/roses";
+import { missingRows } from "~/core/demands/fit";
+import type { Demand } from "~/core/demands/schema";
+import { JOINT_WORDS, ROW_FACTS, type Row } from "~/core/drills/rows";
+import type { Drill } from "~/core/drills/schema";
+import { loaded } from "~/core/group/fallback";
+import { piecesThere } from "~/core/group/kit";
+import { clockText, secondsText } from "~/core/text/clock";
+import { PLANE_WORDS } from "~/core/text/areas";
+import { doseWords } from "~/core/text/words";
+import { compile } from "~/core/timeline/compile";
+import { POSTURE_WORDS, type Posture } from "~/core/timeline/postures";
+
+type Props = {
+  id: string; desk: Desk; insights: Insights; demand: Demand | undefined; demands: readonly Demand[]; offered: readonly Drill[]; others: readonly { id: string; title: string }[];
+  onSetting: (part: Partial<DeskSetting>) => void;
+};
+
+/** What the session covers against what is asked: roses on a body, what is short, planes and postures. */
+export function RangesPanel({ id, desk, insights, demand, demands, offered, others, onSetting }: Props) {
+  const { session, coverage, input, fit } = insights;
+  const [looked, setLooked] = useState<Looked>();
+  const [picked, setPicked] = useState<Row>();
+  const [compared, setCompared] = useState("");
+  const other = useOther(compared);
+  const target = session.target ?? input.timeline.totalSeconds;
+  const { roses } = useMemo(() => rosesOf(coverage, { demand, target, other }), [coverage, demand, target, other]);
+  const short = demand ? missingRows(coverage, demand, target).slice(0, 5) : [];
+  return (
+    <div className="flex flex-col gap-3 p-4">
+      <div className="flex items-baseline justify-between gap-3">
+        <h2 className="wide-type text-lg font-semibold">Ranges</h2>
+        {fit !== undefined && (
+          <p className="text-sm text-ink-soft">
+            fit <span className="clock-type text-2xl text-ink">{Math.round(fit * 100)} %</span>
+          </p>
+        )}
+      </div>
+      <SelectField
+        label="Against what is asked by" value={demand?.id ?? ""} options={[{ value: "", words: "nothing in particular" }, ...demands.map((d) => ({ value: d.id, words: d.name }))]}
+        onChange={(demandId) => onSetting({ demandId: demandId || null })}
+      />
+      <div>
+        <Roses roses={roses} looked={looked} onLook={setLooked} onPick={({ petal }) => setPicked(petal.row)} />
+        <p className="min-h-10 text-sm text-ink-soft" aria-live="polite">
+          {looked ? <PetalLine looked={looked} desk={desk} demand={demand} /> : demand ? "Filled: what is worked. Outline: what is asked. Point at a petal; press it for drills." : "Choose what is asked to see outlines. Point at a petal; press it for drills."}
+        </p>
+      </div>
+      {picked && <DrillsFor row={picked} desk={desk} offered={offered} group={input.group} onClose={() => setPicked(undefined)} />}
+      {short.length > 0 && (
+        <section>
+          <h3 className="font-semibold">Short of what is asked</h3>
+          <ul className="text-sm">
+            {short.map(({ row, has, wants }) => (
+              <li key={row} className="flex items-center justify-between gap-2 border-b border-line/60 py-0.5">
+                <span className="min-w-0">
+                  <button type="button" className="min-h-7 text-left underline decoration-line underline-offset-4 hover:decoration-ink" onClick={() => setPicked(row)}>
+                    {ROW_FACTS[row].words}
+                  </button>
+                  <span className="block text-xs text-ink-faint">{demand?.rows[row]?.why}</span>
+                </span>
+                <span className="whitespace-nowrap text-ink-soft">
+                  {clockText(has)} of {clockText(wants)}
+                </span>
+              </li>
+            ))}
+          </ul>
+        </section>
+      )}
+      <Planes insights={insights} />
+      <Postures insights={insights} />
+      <SelectField
+        label="Compare with" value={compared} options={[{ value: "", words: "no other session" }, ...others.filter((o) => o.id !== id).map((o) => ({ value: o.id, words: o.title }))]}
+        onChange={setCompared}
+      />
+      {compared && <p className="text-xs text-ink-faint">Dashed: the other session.</p>}
+      <Link to={demand ? `/demands/${demand.id}` : "/demands"} className="self-start text-sm text-ink-soft underline underline-offset-4">
+        {demand ? `What ${demand.name.toLowerCase()} asks, and why` : "Demand profiles"}
+      </Link>
+    </div>
+  );
+}
+
+/** Coverage of another of the coach's sessions, fetched when it is chosen. */
+function useOther(id: string) {
+  const drills = useDrills();
+  const [copy, setCopy] = useState<DeskCopy>();
+  useEffect(() => {
+    setCopy(undefined);
+    if (!id) return;
+    let gone = false;
+    void fetch(`/sessions/${id}/save`).then(async (r) => !gone && r.ok && setCopy((await r.json()) as DeskCopy), () => undefined);
+    return () => {
+      gone = true;
+    };
+  }, [id]);
+  return useMemo(() => copy && coverageOf(copy.doc, compile(copy.doc, drills), drills), [copy, drills]);
+}
+
+function PetalLine({ looked, desk, demand }: { looked: Looked; desk: Desk; demand: Demand | undefined }) {
+  const drills = useDrills();
+  const { row } = looked.petal;
+  const feeds = [...new Set(desk.session.blocks.flatMap((block) => block.items).flatMap((item) => {
+    const drill = drills(item.drill);
+    const level = drill?.levels[item.level];
+    return drill && level && (level.main.includes(row) || level.also.includes(row)) ? [drill.name] : [];
+  }))];
+  return (
+    <>
+      <span className="font-semibold text-ink">{sentence(petalWords(looked))}</span>
+      {feeds.length > 0 ? ` · from ${feeds.slice(0, 3).join(", ")}${feeds.length > 3 ? ` and ${feeds.length - 3} more` : ""}` : " · no drill here works it"}
+      {demand?.rows[row] && looked.petal.wants !== undefined && ` · ${demand.rows[row].why}`}
+    </>
+  );
+}
+
+const sentence = (text: string) => `${text.charAt(0).toUpperCase()}${text.slice(1)}`;
+
+/** Drills that would feed a petal; the ones the group cannot do are not offered. */
+function DrillsFor({ row, desk, offered, group, onClose }: { row: Row; desk: Desk; offered: readonly Drill[]; group: Insights["input"]["group"]; onClose: () => void }) {
+  const areas = [...(group?.setting.areas ?? []), ...(group?.people.flatMap((p) => p.areas) ?? [])];
+  const found = offered.filter(({ levels: { standard } }) => standard.main.includes(row) && loaded(standard, areas).length === 0 && (!group || piecesThere(standard.kit, Math.max(1, group.people.length), group.setting)));
+  return (
+    <section className="rounded-md border border-line bg-paper p-2" aria-label={`Drills for ${ROW_FACTS[row].words}`}>
+      <div className="flex items-center justify-between gap-2">
+        <h3 className="font-semibold">
+          {sentence(JOINT_WORDS[ROW_FACTS[row].joint])}: {ROW_FACTS[row].words}
+        </h3>
+        <Button kind="quiet" className="min-h-8 px-2 py-0.5 text-sm" onClick={onClose}>
+          Close
+        </Button>
+      </div>
+      {found.length === 0 ? (
+        <p className="text-sm text-ink-soft">No drill has this as its main work{group ? " with this group’s kit and what it protects" : ""}.</p>
+      ) : (
+        <ul className="max-h-72 overflow-y-auto">
+          {found.map((drill) => (
+            <li key={drill.id} className="flex items-center gap-2 border-b border-line/60 py-1">
+              <Still drill={drill.id} size={40} />
+              <span className="min-w-0 flex-1 text-sm">
+                <span className="block truncate font-medium">{drill.name}</span>
+                <span className="block truncate text-ink-soft">
+                  {POSTURE_WORDS[drill.levels.standard.posture]} · {doseWords(drill.levels.standard.dose)}
+                </span>
+              </span>
+              <Button className="min-h-8 px-2 py-0.5 text-sm" onClick={() => desk.addDrill(drill)} aria-label={`Add ${drill.name}`}>
+                <Plus size={14} aria-hidden /> Add
+              </Button>
+            </li>
+          ))}
+        </ul>
+      )}
+    </section>
+  );
+}
+
+function Planes({ insights }: { insights: Insights }) {
+  return (
+    <section>
+      <h3 className="font-semibold">Planes</h3>
+      <dl className="grid grid-cols-[7.5rem_minmax(0,1fr)_3.2rem] items-center gap-x-2 text-sm">
+        {planeShares(insights.coverage).map(({ plane, seconds, share }) => (
+          <div key={plane} className="contents">
+            <dt className="text-ink-soft">{PLANE_WORDS[plane]}</dt>
+            <dd aria-hidden>
+              <svg viewBox="0 0 100 8" preserveAspectRatio="none" className="h-2.5 w-full">
+                <rect width={100} height={8} fill="var(--land-deep)" />
+                <rect width={share * 100} height={8} fill="var(--depth-4)" />
+              </svg>
+            </dd>
+            <dd className="text-right">{clockText(seconds)}</dd>
+          </div>
+        ))}
+      </dl>
+    </section>
+  );
+}
+
+function Postures({ insights }: { insights: Insights }) {
+  const sums = new Map<Posture, number>();
+  for (const segment of insights.input.timeline.segments) if (segment.kind === "work") sums.set(segment.posture, (sums.get(segment.posture) ?? 0) + segment.seconds);
+  const list = [...sums].sort((a, b) => b[1] - a[1]);
+  return (
+    <section>
+      <h3 className="font-semibold">Postures</h3>
+      <p className="text-sm text-ink-soft">{list.map(([posture, seconds]) => `${POSTURE_WORDS[posture]} ${secondsText(Math.round(seconds))}`).join(" · ")}</p>
+    </section>
+  );
+}

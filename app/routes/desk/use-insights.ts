@@ -1,0 +1,48 @@
+import { useDeferredValue, useEffect, useMemo, useState } from "react";
+import type { DrillLookup } from "./drills";
+import { sortOut, type Accepted } from "~/core/audit/accepted";
+import { audit, auditInput, keyOf, mending, type Found } from "~/core/audit/audit";
+import { fitOf } from "~/core/demands/fit";
+import type { Demand } from "~/core/demands/schema";
+import type { Drill } from "~/core/drills/schema";
+import type { Group } from "~/core/group/schema";
+import type { Session } from "~/core/session/schema";
+
+/** What a fix comes to, once it has been tried. */
+export type Mended = { session: Session; found: Found[] };
+
+/**
+ * What the session covers and what the audit finds, a moment behind the edits so that typing is never held up. Fixes are
+ * tried one by one while the page rests; only those that mend are offered.
+ */
+export function useInsights({ session: now, drills, demand, group, offered, accepted }: {
+  session: Session; drills: DrillLookup; demand: Demand | undefined; group: Group | undefined; offered: readonly Drill[]; accepted: readonly Accepted[];
+}) {
+  const session = useDeferredValue(now);
+  const input = useMemo(() => auditInput(session, drills, { demand, group, offered }), [session, drills, demand, group, offered]);
+  const found = useMemo(() => audit(input), [input]);
+  const [tried, setTried] = useState<{ of: readonly Found[]; mends: ReadonlyMap<Found, Mended> }>({ of: [], mends: new Map() });
+  useEffect(() => {
+    const mends = new Map<Found, Mended>();
+    const open = found.filter((one) => one.fix);
+    let timer: ReturnType<typeof setTimeout>;
+    const next = () => {
+      const one = open.shift();
+      if (!one) return setTried({ of: found, mends });
+      const mended = mending(one, input, found);
+      if (mended) mends.set(one, mended);
+      timer = setTimeout(next);
+    };
+    timer = setTimeout(next, 250);
+    return () => clearTimeout(timer);
+  }, [input, found]);
+  const sorted = useMemo(() => sortOut(found, session, accepted), [found, session, accepted]);
+  const fit = useMemo(() => demand && fitOf(input.coverage, demand, session.target ?? input.timeline.totalSeconds), [input, demand, session]);
+  return {
+    session, input, coverage: input.coverage, fit, ...sorted,
+    keyOf: (one: Found) => keyOf(one, session),
+    mended: (one: Found) => (tried.of === found ? tried.mends.get(one) : undefined),
+  };
+}
+
+export type Insights = ReturnType<typeof useInsights>;

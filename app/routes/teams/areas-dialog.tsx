@@ -1,0 +1,31 @@
+import { useEffect, useState } from "react";
+import { useFetcher } from "react-router";
+import { AreaChoice } from "./area-choice";
+import type { action } from "./route";
+import { Button } from "~/app/ui/button";
+import { Dialog } from "~/app/ui/dialog";
+import type { Member } from "~/db/teams";
+
+/** What someone protects; drills that load it are pointed out at the desk. */
+export function AreasDialog({ person, onClose }: { person: Member; onClose: () => void }) {
+  const fetcher = useFetcher<typeof action>();
+  const [areas, setAreas] = useState(person.areas);
+  useEffect(() => {
+    if (fetcher.state === "idle" && fetcher.data && "done" in fetcher.data) onClose();
+  }, [fetcher.state, fetcher.data, onClose]);
+  return (
+    <Dialog open onOpenChange={(open) => !open && onClose()} title={`What ${person.name} protects`} description="Drills that load it are pointed out, with something else to do in the same time. Write nothing about why: it is not needed, and ask whoever treats them.">
+      <fetcher.Form method="post" className="flex flex-col gap-3">
+        <input type="hidden" name="do" value="areas" />
+        <input type="hidden" name="athlete" value={person.id} />
+        <AreaChoice legend="Areas" chosen={areas} onChange={setAreas} />
+        <div className="flex justify-end gap-2">
+          <Button onClick={onClose}>Cancel</Button>
+          <Button kind="primary" type="submit" disabled={fetcher.state !== "idle"}>
+            Keep
+          </Button>
+        </div>
+      </fetcher.Form>
+    </Dialog>
+  );
+}

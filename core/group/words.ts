@@ -1,0 +1,19 @@
+import type { GroupSetting } from "./schema";
+import { KIT, KIT_FACTS } from "~/core/drills/kit";
+import { AREA_WORDS } from "~/core/text/areas";
+import { secondsText } from "~/core/text/clock";
+import { listWords } from "~/core/text/words";
+
+/** What was said of a group, a line each; empty when nothing was. */
+export function settingWords({ kit, floor, effortCap, holdCap, support, mixed, areas }: GroupSetting): string[] {
+  const pieces = kit && KIT.flatMap((piece) => (kit[piece] ? [`${kit[piece]} × ${KIT_FACTS[piece].words}`] : []));
+  return [
+    ...(pieces ? [pieces.length > 0 ? `Kit: ${pieces.join(", ")}` : "No kit at all"] : []),
+    ...(floor !== undefined ? [`Floor: ${floor} m`] : []),
+    ...(effortCap !== undefined ? [`Effort up to ${effortCap} %`] : []),
+    ...(holdCap !== undefined ? [`Holds up to ${secondsText(holdCap)}`] : []),
+    ...(support ? ["Something to hold on to in balance drills"] : []),
+    ...(mixed ? ["Mixed abilities"] : []),
+    ...(areas && areas.length > 0 ? [`Everyone protects ${listWords(areas.map((area) => AREA_WORDS[area]))}`] : []),
+  ];
+}
