@@ -1,8 +1,9 @@
 import { format } from "date-fns";
-import { CircleCheck, CloudOff, LoaderCircle, Redo2, Send, TriangleAlert, Undo2 } from "lucide-react";
+import { CircleCheck, CloudOff, Compass, LoaderCircle, Redo2, Send, TriangleAlert, Undo2 } from "lucide-react";
 import { useMemo } from "react";
 import { Count, type NewestEdition, type Tab } from "./desk-view";
 import type { Desk } from "./use-desk";
+import { HistoryList } from "./history-list";
 import type { Insights } from "./use-insights";
 import type { SaveState, useSaving } from "./use-saving";
 import { ButtonLink, IconButton } from "~/app/ui/button";
@@ -15,8 +16,8 @@ import { againstTarget } from "~/core/text/target";
 type Saving = ReturnType<typeof useSaving>;
 
 /** Title, length against its promise, undo, how it stands with saving, and handing out. */
-export function DeskBar({ id, desk, saving, edition, archived, insights, onTab }: {
-  id: string; desk: Desk; saving: Saving; edition: NewestEdition | undefined; archived: boolean; insights: Insights; onTab: (tab: Tab) => void;
+export function DeskBar({ id, desk, saving, edition, archived, insights, onTab, onPalette }: {
+  id: string; desk: Desk; saving: Saving; edition: NewestEdition | undefined; archived: boolean; insights: Insights; onTab: (tab: Tab) => void; onPalette: () => void;
 }) {
   const { session, history, timeline, change } = desk;
   const against = againstTarget(timeline.totalSeconds, session.target);
@@ -38,6 +39,10 @@ export function DeskBar({ id, desk, saving, edition, archived, insights, onTab }
         </IconButton>
         <IconButton label={redoWords} disabled={history.future.length === 0} onClick={desk.redo}>
           <Redo2 size={17} aria-hidden />
+        </IconButton>
+        <HistoryList desk={desk} />
+        <IconButton label="What to do (G)" onClick={onPalette}>
+          <Compass size={17} aria-hidden />
         </IconButton>
       </div>
       <div className="flex items-baseline gap-2.5" role="status" aria-label="Length">

@@ -1,5 +1,7 @@
-import { useCallback, useEffect, useMemo, useRef, useState } from "react";
+import { useEffect, useMemo, useRef, useState } from "react";
+import { useNavigate } from "react-router";
 import { AddDrill } from "./add-drill";
+import { commandsOf } from "./commands";
 import { DeskBar } from "./desk-bar";
 import { DrillPanel } from "./drill-panel";
 import { DrillsContext, lookupOf, OwnIdsContext } from "./drills";
@@ -10,8 +12,10 @@ import { Outline } from "./outline";
 import { ProfileChart } from "./profile-chart";
 import { RangesPanel } from "./ranges-panel";
 import type { DeskCopy } from "./save";
+import { KeyList, Palette } from "./palette";
 import { SessionPanel } from "./session-panel";
-import { nameAt, useDesk, type Place } from "./use-desk";
+import { SeveralPanel } from "./several-panel";
+import { nameAt, useDesk } from "./use-desk";
 import { useDeskKeys } from "./use-desk-keys";
 import { useInsights } from "./use-insights";
 import { useSaving } from "./use-saving";
@@ -44,7 +48,8 @@ export function DeskView({ id, copy, archived, edition, ownDrills, offered, sett
   const ownIds = useMemo(() => ownDrills.map((drill) => drill.id), [ownDrills]);
   const desk = useDesk(copy.doc, drills);
   const saving = useSaving({ id, first: copy, doc: desk.session, onReplace: desk.replace });
-  useDeskKeys(desk);
+  const navigate = useNavigate();
+  const [open, setOpen] = useState<"palette" | "keys">();
   const { setting, change: changeSetting, trouble } = useSetting(id, first);
   const demands = useMemo(() => [...ownDemands, ...DEMANDS], [ownDemands]);
   const demand = demands.find((d) => d.id === setting.demandId);
@@ -52,15 +57,18 @@ export function DeskView({ id, copy, archived, edition, ownDrills, offered, sett
   const every = useMemo(() => [...own, ...DRILLS], [own]);
   const insights = useInsights({ session: desk.session, drills, demand, group, offered: every, accepted: setting.accepted });
   const [tab, setTab] = useState<Tab>("item");
-  const { session, selection, select } = desk;
-  const names = useCallback((place: Place) => nameAt(session, place, drills), [session, drills]);
+  useDeskKeys(desk, drills, { onTab: setTab, onPalette: () => setOpen("palette"), onKeys: () => setOpen("keys") });
+  const commands = commandsOf(desk, drills, {
+    onTab: setTab, onKeys: () => setOpen("keys"), onAdd: () => requestAnimationFrame(() => document.querySelector<HTMLInputElement>("[data-add-drill]")?.focus()), onHandOut: () => void navigate(`/sessions/${id}/hand-out`),
+  });
+  const { session, selection, marked } = desk;
   const list = useRef<HTMLDivElement>(null);
 
   // A drill chosen on the profile comes into view in the list, and its numbers with it.
   useEffect(() => {
-    if (selection) setTab("item");
+    if (selection || marked.length > 0) setTab("item");
     if (selection) list.current?.querySelector('[aria-pressed="true"]')?.scrollIntoView({ block: "nearest" });
-  }, [selection]);
+  }, [selection, marked]);
 
   const after = selection ? nameAt(session, selection, drills) : "the last one";
   return (
@@ -68,14 +76,14 @@ export function DeskView({ id, copy, archived, edition, ownDrills, offered, sett
     <OwnIdsContext value={ownIds}>
     <main id="main" className="flex flex-1 flex-col lg:h-[calc(100dvh-3.1rem)] lg:overflow-hidden">
       <h1 className="sr-only">Desk: {session.title}</h1>
-      <DeskBar id={id} desk={desk} saving={saving} edition={edition} archived={archived} insights={insights} onTab={setTab} />
+      <DeskBar id={id} desk={desk} saving={saving} edition={edition} archived={archived} insights={insights} onTab={setTab} onPalette={() => setOpen("palette")} />
       {trouble && (
         <p role="alert" className="bg-plum-wash px-4 py-1.5 text-sm font-medium text-plum">
           {trouble}
         </p>
       )}
       <section aria-label="Profile" className="border-b border-line-water bg-land px-3 pt-2 pb-1">
-        <ProfileChart profile={desk.profile} timeline={desk.timeline} selection={selection} names={names} onSelect={select} target={session.target} />
+        <ProfileChart desk={desk} />
       </section>
       <div className="grid min-h-0 flex-1 grid-cols-[minmax(0,1fr)_24rem] max-lg:grid-cols-1">
         <section aria-label="Drills" className={cx("flex min-h-0 flex-col border-r border-line-water", selection && "max-lg:pb-[56dvh]")}>
@@ -92,13 +100,13 @@ export function DeskView({ id, copy, archived, edition, ownDrills, offered, sett
                   key={value} value={value}
                   className="-mb-px inline-flex min-h-9 items-center gap-1.5 rounded-t-md border border-transparent px-2.5 text-sm font-medium text-ink-soft hover:text-ink focus-visible:-outline-offset-2 data-[state=active]:border-line data-[state=active]:border-b-land data-[state=active]:bg-land data-[state=active]:text-ink"
                 >
-                  {value === "item" ? (selection ? "Drill" : "Session") : TAB_WORDS[value]}
+                  {value === "item" ? (marked.length > 0 ? `${marked.length} drills` : selection ? "Drill" : "Session") : TAB_WORDS[value]}
                   {value === "findings" && insights.open.length > 0 && <Count findings={insights.open} />}
                 </Tabs.Trigger>
               ))}
             </Tabs.List>
             <Tabs.Content value="item" className="min-h-0 flex-1 overflow-y-auto" tabIndex={-1}>
-              {selection ? <DrillPanel key={`${selection.block}.${selection.item}`} desk={desk} place={selection} /> : <SessionPanel desk={desk} groups={groups} demands={demands} setting={setting} onSetting={changeSetting} />}
+              {marked.length > 0 ? <SeveralPanel desk={desk} /> : selection ? <DrillPanel key={`${selection.block}.${selection.item}`} desk={desk} place={selection} /> : <SessionPanel desk={desk} groups={groups} demands={demands} setting={setting} onSetting={changeSetting} />}
             </Tabs.Content>
             <Tabs.Content value="findings" className="min-h-0 flex-1 overflow-y-auto">
               <FindingsPanel desk={desk} insights={insights} setting={setting} onSetting={changeSetting} />
@@ -113,6 +121,8 @@ export function DeskView({ id, copy, archived, edition, ownDrills, offered, sett
         </aside>
       </div>
       <NewerDialog saving={saving} mine={session} />
+      <Palette open={open === "palette"} onOpenChange={(on) => setOpen(on ? "palette" : undefined)} commands={commands} />
+      <KeyList open={open === "keys"} onOpenChange={(on) => setOpen(on ? "keys" : undefined)} commands={commands} />
     </main>
     </OwnIdsContext>
     </DrillsContext>

@@ -17,10 +17,10 @@ import { sideModeOf } from "~/core/timeline/passes";
 
 type RowProps = {
   item: Item; block: number; index: number; number: number; seconds: number; sides: string; selected: boolean; alone: boolean;
-} & Pick<Desk, "select" | "copy" | "remove" | "nudge" | "change">;
+} & Pick<Desk, "select" | "toggle" | "extend" | "copy" | "remove" | "nudge" | "change">;
 
 /** One drill in the list. Drawn again only when what it shows has changed. */
-export const DrillRow = memo(function DrillRow({ item, block, index, number, seconds, sides, selected, alone, select, copy, remove, nudge, change }: RowProps) {
+export const DrillRow = memo(function DrillRow({ item, block, index, number, seconds, sides, selected, alone, select, toggle, extend, copy, remove, nudge, change }: RowProps) {
   const place = { block, item: index };
   const { attributes, listeners, setNodeRef, setActivatorNodeRef, transform, transition, isDragging } = useSortable({ id: rowId(place), animateLayoutChanges: () => false });
   const drills = useDrills();
@@ -43,7 +43,8 @@ export const DrillRow = memo(function DrillRow({ item, block, index, number, sec
         <GripVertical size={15} aria-hidden />
       </button>
       <button
-        type="button" data-row={rowId(place)} aria-pressed={selected} onClick={() => select(selected ? undefined : place)}
+        type="button" data-row={rowId(place)} aria-pressed={selected}
+        onClick={(event) => (event.ctrlKey || event.metaKey ? toggle(place) : event.shiftKey ? extend(place) : select(selected ? undefined : place))}
         className="grid min-w-0 flex-1 scroll-my-2 max-lg:scroll-mb-[60dvh] grid-cols-[1.6rem_2.6rem_minmax(0,1fr)_auto] items-center gap-x-2 py-0.5 text-left"
       >
         <span className="text-right text-sm text-ink-faint">{number}</span>

@@ -72,6 +72,7 @@ export function Outline({ desk }: { desk: Desk }) {
 }
 
 function BlockRows({ block, index, session, selection, totals, desk }: { block: Block; index: number; session: Session; selection: Selection; totals: Map<string, ItemTotals>; desk: Desk }) {
+  const { marked } = desk;
   const seconds = block.items.reduce((sum, _, i) => sum + (totals.get(placeKey(index, i))?.seconds ?? 0), 0);
   return (
     <>
@@ -79,8 +80,8 @@ function BlockRows({ block, index, session, selection, totals, desk }: { block: 
       {block.items.map((item, i) => (
         <DrillRow
           key={i} item={item} block={index} index={i} number={numberOf(session, index, i)} {...figuresOf(totals.get(placeKey(index, i)))}
-          selected={selection?.block === index && selection.item === i} alone={session.blocks.length === 1 && block.items.length === 1}
-          select={desk.select} copy={desk.copy} remove={desk.remove} nudge={desk.nudge} change={desk.change}
+          selected={(selection?.block === index && selection.item === i) || marked.some((one) => one.block === index && one.item === i)} alone={session.blocks.length === 1 && block.items.length === 1}
+          select={desk.select} toggle={desk.toggle} extend={desk.extend} copy={desk.copy} remove={desk.remove} nudge={desk.nudge} change={desk.change}
         />
       ))}
     </>

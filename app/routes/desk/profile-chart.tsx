@@ -1,39 +1,48 @@
-import { memo, useCallback, useLayoutEffect, useMemo, useRef, useState, type PointerEvent } from "react";
-import type { Place, Selection } from "./use-desk";
-import { minuteMarks, type Profile, type ProfileShape } from "~/core/profile/profile";
-import { clockText, countdownText } from "~/core/text/clock";
-import { sideWords } from "~/core/text/words";
-import { momentAt, type Moment } from "~/core/timeline/moment";
-import type { Timeline } from "~/core/timeline/types";
+import { ZoomIn, ZoomOut } from "lucide-react";
+import { useCallback, useEffect, useLayoutEffect, useMemo, useRef, useState, type PointerEvent } from "react";
+import { MomentCard } from "./moment-card";
+import { Bands, BANDS, Beats, FLOOR, Ground, HEIGHT, LEFT, RIGHT, Scale, SCALE_TOP, Shapes, Textures } from "./profile-shapes";
+import { useDrills } from "./drills";
+import { nameAt, type Desk, type Place } from "./use-desk";
+import { IconButton } from "~/app/ui/button";
+import { doseChange } from "~/core/session/changes";
+import { doseLasting, edgeAt, landingAt, moved, placesBetween, spansOf, zoomed, type Window } from "~/core/profile/handling";
+import { miniProfile } from "~/core/profile/mini";
+import type { Dose } from "~/core/session/schema";
+import { clockText } from "~/core/text/clock";
+import { doseWords } from "~/core/text/words";
+import { tempoOf } from "~/core/timeline/dose";
+import { momentAt } from "~/core/timeline/moment";
+import type { WorkSegment } from "~/core/timeline/types";
 
-const LEFT = 74;
-const RIGHT = 22;
-const BANDS = 22;
-const BODY = 108;
-const SIDES_TOP = BANDS + BODY + 10;
-const SIDE = 15;
-const SCALE_TOP = SIDES_TOP + 2 * SIDE + 9;
-const HEIGHT = SCALE_TOP + 26;
-const STEPS = ["lying", "sitting", "all fours", "kneeling", "standing", "hanging"];
+/** What the pointer is doing once it has moved a little. */
+type Drag =
+  | { kind: "press"; x: number; at: number; place: Place | undefined; edge: WorkSegment | undefined; top: boolean }
+  | { kind: "move"; place: Place; at: number }
+  | { kind: "edge"; segment: WorkSegment; place: Place; dose: Dose; before: Dose }
+  | { kind: "box"; from: number; to: number };
 
-const stepY = (step: number) => BANDS + BODY - ((step + 0.75) / 5.75) * (BODY - 4);
-const FLOOR = BANDS + BODY;
-const CENTRE = SIDES_TOP + SIDE;
+const SLACK = 5;
+const EDGE = 6;
 
-type Props = {
-  profile: Profile;
-  timeline: Timeline;
-  selection: Selection;
-  names: (place: Place) => string;
-  onSelect: (place: Place) => void;
-  target: number | undefined;
-};
-
-/** The session to scale in time and body height, its sides above and below a centre line, and a scale of minutes. */
-export function ProfileChart({ profile, timeline, selection, names, onSelect, target }: Props) {
+/**
+ * The session to scale in time and body height, its sides above and below a centre line. Point at a moment to see it; press
+ * a drill to choose it, drag it to another place, drag its right edge for another dose, drag over the headings to choose
+ * several. The wheel, or + − 0, goes closer; an overview shows where.
+ */
+export function ProfileChart({ desk }: { desk: Desk }) {
+  const { profile, timeline, session, selection, marked } = desk;
+  const target = session.target;
+  const drills = useDrills();
   const frame = useRef<HTMLDivElement>(null);
   const [width, setWidth] = useState(1180);
   const [at, setAt] = useState<number>();
+  const [drag, setDrag] = useState<Drag>();
+  const span = Math.max(profile.total, target ?? 0, 1);
+  const [asked, setAsked] = useState<Window>();
+  const window_ = useMemo<Window>(() => (asked && asked.to - asked.from < span - 0.5 ? moved(asked, 0, span) : { from: 0, to: span }), [asked, span]);
+  const close = window_.to - window_.from < span - 0.5;
+
   useLayoutEffect(() => {
     const element = frame.current;
     if (!element) return;
@@ -42,13 +51,79 @@ export function ProfileChart({ profile, timeline, selection, names, onSelect, ta
     return () => observer.disconnect();
   }, []);
 
-  const span = Math.max(profile.total, target ?? 0, 1);
   const inner = width - LEFT - RIGHT;
-  const x = useCallback((t: number) => LEFT + (t / span) * inner, [span, inner]);
-  const moment = at === undefined ? undefined : momentAt(timeline, at);
-  const timeOf = (event: PointerEvent) => {
-    const left = frame.current?.getBoundingClientRect().left ?? 0;
-    return Math.min(Math.max(((event.clientX - left - LEFT) / inner) * span, 0), profile.total);
+  const perSecond = inner / (window_.to - window_.from);
+  const x = useCallback((t: number) => LEFT + (t - window_.from) * perSecond, [window_, perSecond]);
+  const timeAt = useCallback((clientX: number) => Math.min(Math.max(window_.from + (clientX - (frame.current?.getBoundingClientRect().left ?? 0) - LEFT) / perSecond, 0), profile.total), [window_, perSecond, profile.total]);
+  const zoom = useCallback((factor: number, round?: number) => setAsked((w) => {
+    const now = w ?? { from: 0, to: span };
+    return zoomed(now, factor, round ?? (now.from + now.to) / 2, span);
+  }), [span]);
+
+  // The wheel goes closer round the pointer, and sideways along; the page itself stays where it is.
+  const latest = useRef({ zoom, timeAt, span, perSecond });
+  useEffect(() => {
+    latest.current = { zoom, timeAt, span, perSecond };
+  });
+  useEffect(() => {
+    const element = frame.current;
+    const wheel = (event: WheelEvent) => {
+      const now = latest.current;
+      event.preventDefault();
+      if (event.shiftKey || Math.abs(event.deltaX) > Math.abs(event.deltaY)) setAsked((w) => w && moved(w, (event.deltaX || event.deltaY) / now.perSecond, now.span));
+      else now.zoom(Math.exp(event.deltaY * 0.0022), now.timeAt(event.clientX));
+    };
+    element?.addEventListener("wheel", wheel, { passive: false });
+    return () => element?.removeEventListener("wheel", wheel);
+  }, []);
+  useProfileKeys(zoom, () => setAsked(undefined), (share) => setAsked((w) => w && moved(w, (w.to - w.from) * share, span)));
+
+  const spans = useMemo(() => spansOf(profile), [profile]);
+  const chosen = useMemo(() => (marked.length > 0 ? marked : selection ? [selection] : []), [marked, selection]);
+  const moment = at === undefined || (drag && drag.kind !== "press") ? undefined : momentAt(timeline, at);
+  const here = moment && session.blocks[moment.segment.block]?.items[moment.segment.item];
+  const onEdge = at !== undefined && !drag && edgeAt(timeline, at, EDGE / perSecond) !== undefined;
+
+  const press = (event: PointerEvent<SVGSVGElement>) => {
+    if (event.button !== 0) return;
+    const t = timeAt(event.clientX);
+    const top = event.clientY - event.currentTarget.getBoundingClientRect().top < BANDS;
+    const found = momentAt(timeline, t);
+    event.currentTarget.setPointerCapture(event.pointerId);
+    setDrag({ kind: "press", x: event.clientX, at: t, place: found && { block: found.segment.block, item: found.segment.item }, edge: top ? undefined : edgeAt(timeline, t, EDGE / perSecond), top });
+  };
+  const move = (event: PointerEvent<SVGSVGElement>) => {
+    const t = timeAt(event.clientX);
+    setAt(t);
+    if (!drag) return;
+    if (drag.kind === "press") {
+      if (Math.abs(event.clientX - drag.x) < SLACK) return;
+      const place = drag.edge ? { block: drag.edge.block, item: drag.edge.item } : drag.place;
+      const dose = drag.edge && session.blocks[drag.edge.block]?.items[drag.edge.item]?.dose;
+      if (drag.edge && place && dose) setDrag({ kind: "edge", segment: drag.edge, place, dose, before: dose });
+      else if (drag.top || event.shiftKey) setDrag({ kind: "box", from: drag.at, to: t });
+      else if (place) setDrag({ kind: "move", place, at: t });
+    } else if (drag.kind === "edge") setDrag({ ...drag, dose: doseLasting(session, drag.segment, Math.max(1, t - drag.segment.start), drills) ?? drag.dose });
+    else if (drag.kind === "box") setDrag({ ...drag, to: t });
+    else setDrag({ ...drag, at: t });
+  };
+  const drop = (event: PointerEvent<SVGSVGElement>) => {
+    setDrag(undefined);
+    if (!drag) return;
+    if (drag.kind === "press") {
+      if (!drag.place) return;
+      if (event.ctrlKey || event.metaKey) desk.toggle(drag.place);
+      else if (event.shiftKey) desk.extend(drag.place);
+      else desk.select(drag.place);
+    } else if (drag.kind === "box") desk.mark(placesBetween(profile, drag.from, drag.to));
+    else if (drag.kind === "edge") {
+      if (drag.dose !== drag.before) desk.editItem(drag.place, { dose: drag.dose }, `${nameAt(session, drag.place, drills)} ${doseChange(drag.before, drag.dose)}`);
+      desk.select(drag.place);
+    } else {
+      const to = landingAt(spans, drag.place, drag.at);
+      if (to.block !== drag.place.block || to.item !== drag.place.item) desk.move(drag.place, to);
+      else desk.select(drag.place);
+    }
   };
 
   return (
@@ -56,232 +131,100 @@ export function ProfileChart({ profile, timeline, selection, names, onSelect, ta
       <svg
         width="100%" height={HEIGHT} viewBox={`0 0 ${width} ${HEIGHT}`} role="img"
         aria-label={`Profile of the session: ${clockText(profile.total)}, ${profile.bands.length} blocks. The list below has the same drills in order.`}
-        onPointerMove={(event) => setAt(timeOf(event))}
-        onPointerLeave={() => setAt(undefined)}
-        onClick={() => moment && onSelect({ block: moment.segment.block, item: moment.segment.item })}
-        className="block cursor-crosshair"
+        onPointerMove={move} onPointerDown={press} onPointerUp={drop} onPointerCancel={() => setDrag(undefined)} onPointerLeave={() => setAt(undefined)}
+        className="block touch-pan-y" style={{ cursor: drag?.kind === "edge" || onEdge ? "ew-resize" : drag?.kind === "move" ? "grabbing" : "crosshair" }}
       >
         <Textures />
+        <clipPath id="profile-inside">
+          <rect x={LEFT} y={0} width={inner} height={HEIGHT} />
+        </clipPath>
         <Ground width={width} />
-        <Bands profile={profile} x={x} />
-        <Shapes profile={profile} x={x} selection={selection} />
-        <Scale x={x} total={profile.total} target={target} span={span} />
+        <g clipPath={close ? "url(#profile-inside)" : undefined}>
+          <Bands profile={profile} x={x} />
+          <Shapes profile={profile} x={x} chosen={chosen} window={window_} />
+          <Beats timeline={timeline} x={x} window={window_} perSecond={perSecond} />
+        </g>
+        <Scale x={x} total={profile.total} target={target} span={span} window={window_} />
         {at !== undefined && (
           <g pointerEvents="none">
             <line x1={x(at)} x2={x(at)} y1={BANDS - 4} y2={SCALE_TOP} stroke="var(--buoy)" strokeWidth={1.5} />
             <circle cx={x(at)} cy={BANDS - 4} r={3} fill="var(--buoy)" />
           </g>
         )}
+        {drag && <Dragged drag={drag} x={x} spans={spans} />}
       </svg>
-      {at !== undefined && moment && <MomentCard at={at} moment={moment} name={names({ block: moment.segment.block, item: moment.segment.item })} left={x(at)} width={width} />}
+      {at !== undefined && moment && here && (
+        <MomentCard
+          at={at} moment={moment} drill={here.drill} level={here.level} tempo={tempoOf(here.dose)} name={nameAt(session, { block: moment.segment.block, item: moment.segment.item }, drills)} left={x(at)} width={width}
+        />
+      )}
+      {drag?.kind === "edge" && (
+        <p className="pointer-events-none absolute top-1 z-10 rounded-md border border-line bg-land px-2 py-1 text-sm font-semibold shadow-md" style={{ left: Math.max(0, Math.min(width - 160, x(drag.segment.start))) }}>
+          {doseWords(drag.dose)}
+        </p>
+      )}
+      <div className="absolute top-6 right-0 flex flex-col">
+        <IconButton label="Closer (+)" className="size-7" onClick={() => zoom(0.6)}>
+          <ZoomIn size={15} aria-hidden />
+        </IconButton>
+        <IconButton label="The whole session (0)" className="size-7" disabled={!close} onClick={() => setAsked(undefined)}>
+          <ZoomOut size={15} aria-hidden />
+        </IconButton>
+      </div>
+      {close && <Overview profile={profile} span={span} window={window_} width={inner} onMove={(to) => setAsked(moved(window_, to - (window_.from + window_.to) / 2, span))} />}
     </div>
   );
 }
 
-/** Dots for demonstration, stripes for taking turns. */
-function Textures() {
+/** What is being dragged: the caret where a drill would land, the new end of a stretch, or a box. */
+function Dragged({ drag, x, spans }: { drag: Drag; x: (t: number) => number; spans: ReturnType<typeof spansOf> }) {
+  if (drag.kind === "box") return <rect x={Math.min(x(drag.from), x(drag.to))} y={BANDS - 6} width={Math.abs(x(drag.to) - x(drag.from))} height={SCALE_TOP - BANDS + 6} fill="var(--depth-2)" fillOpacity={0.45} stroke="var(--depth-5)" strokeDasharray="4 3" pointerEvents="none" />;
+  if (drag.kind !== "move") return null;
+  const to = landingAt(spans, drag.place, drag.at);
+  const others = spans.filter(({ place }) => place.block !== drag.place.block || place.item !== drag.place.item);
+  const inBlock = others.filter(({ place }) => place.block === to.block);
+  const next = inBlock[to.item];
+  const caret = next ? next.from : (inBlock.at(-1)?.to ?? drag.at);
+  return <path d={`M${x(caret) - 5} ${BANDS - 8}h10l-5 7z M${x(caret) - 1} ${BANDS}h2V${FLOOR}h-2z`} fill="var(--buoy)" pointerEvents="none" />;
+}
+
+/** Where the window is in the whole session; press or drag to go there. */
+function Overview({ profile, span, window, width, onMove }: { profile: Desk["profile"]; span: number; window: Window; width: number; onMove: (to: number) => void }) {
+  const mini = useMemo(() => miniProfile(profile, (width * profile.total) / span, 22), [profile, width, span]);
+  const go = (event: PointerEvent<SVGSVGElement>) => onMove(((event.clientX - event.currentTarget.getBoundingClientRect().left) / width) * span);
+  const x = (t: number) => (t / span) * width;
   return (
-    <defs>
-      <pattern id="dots" width="5" height="5" patternUnits="userSpaceOnUse">
-        <circle cx="1.5" cy="1.5" r="1" fill="var(--depth-5)" />
-      </pattern>
-      <pattern id="stripes" width="6" height="6" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
-        <rect width="6" height="6" fill="var(--depth-2)" />
-        <rect width="3" height="6" fill="var(--depth-4)" />
-      </pattern>
-    </defs>
-  );
-}
-
-function Ground({ width }: { width: number }) {
-  return (
-    <g>
-      {STEPS.map((words, step) => (
-        <g key={words}>
-          <line x1={LEFT} x2={width - RIGHT} y1={stepY(step)} y2={stepY(step)} stroke="var(--line-water)" strokeDasharray="1 5" />
-          <text x={LEFT - 8} y={stepY(step) + 3.5} textAnchor="end" fontSize={10.5} fill="var(--ink-faint)">
-            {words}
-          </text>
-        </g>
-      ))}
-      <line x1={LEFT} x2={width - RIGHT} y1={FLOOR} y2={FLOOR} stroke="var(--ink)" strokeWidth={1} opacity={0.5} />
-      <line x1={LEFT} x2={width - RIGHT} y1={CENTRE} y2={CENTRE} stroke="var(--ink)" strokeWidth={1} opacity={0.5} />
-      <text x={LEFT - 8} y={CENTRE - 4} textAnchor="end" fontSize={10.5} fill="var(--ink-faint)">
-        left
-      </text>
-      <text x={LEFT - 8} y={CENTRE + 11} textAnchor="end" fontSize={10.5} fill="var(--ink-faint)">
-        right
-      </text>
-    </g>
-  );
-}
-
-function Bands({ profile, x }: { profile: Profile; x: (t: number) => number }) {
-  return (
-    <g>
-      {profile.bands.map((band) => {
-        const from = x(band.from);
-        const width = x(band.to) - from;
-        const fits = Math.floor((width - 8) / 6.2);
-        return (
-          <g key={band.block}>
-            {band.block % 2 === 1 && <rect x={from} y={0} width={width} height={FLOOR} fill="var(--land-deep)" opacity={0.55} />}
-            <line x1={from} x2={from} y1={0} y2={FLOOR} stroke="var(--line)" />
-            {fits > 3 && (
-              <text x={from + 5} y={13} fontSize={11.5} fontWeight={600} fill="var(--ink-soft)">
-                {band.title.length > fits ? `${band.title.slice(0, fits - 1)}…` : band.title}
-              </text>
-            )}
-          </g>
-        );
-      })}
-    </g>
-  );
-}
-
-type X = (t: number) => number;
-type Work = Extract<ProfileShape, { kind: "work" }>;
-
-const box = (x: X, s: { from: number; to: number }, top: number, bottom: number) => {
-  const from = x(s.from);
-  return `M${from.toFixed(1)} ${bottom.toFixed(1)}V${top.toFixed(1)}H${Math.max(from + 0.5, x(s.to)).toFixed(1)}V${bottom.toFixed(1)}Z`;
-};
-
-/** Everything of one look is one path: a long session stays a handful of elements. */
-const Shapes = memo(function Shapes({ profile, x, selection }: { profile: Profile; x: X; selection: Selection }) {
-  const all = useMemo(() => drawn(profile.shapes, x), [profile, x]);
-  const chosen = useMemo(
-    () => (selection ? drawn(profile.shapes.filter((s) => s.block === selection.block && s.item === selection.item), x) : undefined),
-    [profile, x, selection],
-  );
-  const line = useMemo(() => bodyLine(profile.shapes, x), [profile, x]);
-  return (
-    <g>
-      <Drawn paths={all} work="var(--depth-3)" wedge="var(--depth-4)" side="var(--depth-4)" />
-      {chosen && (
-        <>
-          <Drawn paths={chosen} work="var(--depth-5)" wedge="var(--depth-6)" side="var(--depth-6)" />
-          <path d={chosen.ground} fill="var(--buoy)" />
-        </>
-      )}
-      <path d={line} fill="none" stroke="var(--depth-6)" strokeWidth={1.8} strokeLinejoin="round" />
-    </g>
-  );
-});
-
-type Paths = Record<"demo" | "solid" | "pale" | "wedges" | "oneSide" | "bothSides" | "turns" | "ground", string>;
-
-function drawn(shapes: readonly ProfileShape[], x: X): Paths {
-  const work = shapes.filter((s): s is Work => s.kind === "work");
-  const path = <S extends ProfileShape>(some: readonly S[], draw: (s: S) => string) => some.map(draw).join("");
-  const tops = (s: Work) => box(x, s, stepY(s.height), FLOOR);
-  const sides = (s: Work) =>
-    (s.side !== "right" ? box(x, s, CENTRE - SIDE + 2, CENTRE - 1) : "") + (s.side !== "left" ? box(x, s, CENTRE + 1, CENTRE + SIDE - 2) : "");
-  return {
-    demo: path(shapes.filter((s): s is Extract<ProfileShape, { kind: "demo" | "turn" | "switch" | "rest" }> => s.kind === "demo"), (s) => box(x, s, stepY(s.height), FLOOR)),
-    solid: path(work.filter((s) => s.texture !== "wedge"), tops),
-    pale: path(work.filter((s) => s.texture === "wedge"), tops),
-    wedges: path(work.filter((s) => s.texture === "wedge"), (s) => wedge(s, x)),
-    oneSide: path(work.filter((s) => s.side === "left" || s.side === "right"), sides),
-    bothSides: path(work.filter((s) => s.side === "both"), sides),
-    turns: path(work.filter((s) => s.side === "alternating"), sides),
-    ground: path(shapes, (s) => box(x, s, FLOOR - 3, FLOOR)),
-  };
-}
-
-function Drawn({ paths, work, wedge, side }: { paths: Paths; work: string; wedge: string; side: string }) {
-  return (
-    <g>
-      <path d={paths.demo} fill="url(#dots)" opacity={0.85} />
-      <path d={paths.solid} fill={work} />
-      <path d={paths.pale} fill="var(--depth-2)" />
-      <path d={paths.wedges} fill={wedge} />
-      <path d={paths.oneSide} fill={side} />
-      <path d={paths.bothSides} fill={side} opacity={0.55} />
-      <path d={paths.turns} fill="url(#stripes)" />
-    </g>
-  );
-}
-
-function wedge(shape: Work, x: X): string {
-  const rise = FLOOR - stepY(shape.height);
-  return shape.efforts.map((e, i) => {
-    const before = shape.efforts[i - 1];
-    const low = before && Math.abs(before.to - e.from) < 1e-6 ? before.effort : 0;
-    return `M${x(e.from)} ${FLOOR}V${FLOOR - (rise * low) / 100}L${x(e.to)} ${FLOOR - (rise * e.effort) / 100}V${FLOOR}Z`;
-  }).join("");
-}
-
-/** The line of body height; work at a breathing pace ripples, a change of side or direction is a notch. */
-function bodyLine(shapes: readonly ProfileShape[], x: (t: number) => number): string {
-  const parts: string[] = [];
-  const to = (px: number, py: number) => parts.push(`${parts.length === 0 ? "M" : "L"}${px.toFixed(1)} ${py.toFixed(1)}`);
-  for (const shape of shapes) {
-    const [a, b] = [x(shape.from), x(shape.to)];
-    if (shape.kind === "move") {
-      to(a, stepY(shape.fromHeight));
-      to(b, stepY(shape.toHeight));
-      continue;
-    }
-    const y = stepY(shape.height);
-    to(a, y);
-    if (shape.kind === "switch" || shape.kind === "turn") to((a + b) / 2, y + (shape.kind === "switch" ? 9 : 5));
-    if (shape.kind === "work" && shape.texture === "ripple") {
-      const waves = Math.min(shape.breaths, Math.max(1, Math.floor((b - a) / 5)));
-      const step = (b - a) / (2 * waves);
-      for (let i = 0; i < waves; i++) parts.push(`q${(step / 2).toFixed(2)} -7 ${step.toFixed(2)} 0q${(step / 2).toFixed(2)} 5 ${step.toFixed(2)} 0`);
-    } else to(b, y);
-  }
-  return parts.join("");
-}
-
-/** A scale bar as on a chart: a filled and an empty stretch in turn, and a mark where the target is. */
-function Scale({ x, total, target, span }: { x: (t: number) => number; total: number; target: number | undefined; span: number }) {
-  const marks = [0, ...minuteMarks(span, 16)];
-  return (
-    <g>
-      {marks.map((mark, i) => {
-        const to = Math.min(marks[i + 1] ?? span, span);
-        return <rect key={mark} x={x(mark)} y={SCALE_TOP} width={Math.max(0, x(to) - x(mark))} height={5} fill={i % 2 === 0 ? "var(--ink)" : "var(--land)"} stroke="var(--ink)" strokeWidth={0.8} />;
-      })}
-      {marks.slice(1).map((mark) => (
-        <text key={mark} x={x(mark)} y={SCALE_TOP + 18} textAnchor="middle" fontSize={11} fill="var(--ink-soft)">
-          {clockText(mark)}
-        </text>
-      ))}
-      {target !== undefined && (
-        <g>
-          <line x1={x(target)} x2={x(target)} y1={BANDS} y2={SCALE_TOP + 5} stroke="var(--ink)" strokeWidth={1.4} strokeDasharray="5 3" />
-          <title>{`Target ${clockText(target)}`}</title>
-        </g>
-      )}
-      {target !== undefined && total > target + 0.5 && (
-        <rect x={x(target)} y={SCALE_TOP} width={x(total) - x(target)} height={5} fill="var(--plum)" />
-      )}
-    </g>
-  );
-}
-
-function MomentCard({ at, moment, name, left, width }: { at: number; moment: Moment; name: string; left: number; width: number }) {
-  const { segment, beat } = moment;
-  const what = {
-    move: "moving", demo: "watch first", turn: "other direction", switch: "changing sides", rest: "rest",
-    work: segment.kind === "work" ? sideWords(segment.side) : "",
-  }[segment.kind];
-  return (
-    <div
-      className="pointer-events-none absolute top-1 z-10 w-56 rounded-md border border-line bg-land/95 px-2.5 py-1.5 text-sm shadow-md"
-      style={{ left: Math.min(Math.max(left + 10, 0), width - 232) }}
+    <svg
+      width={width} height={24} viewBox={`0 0 ${width} 24`} className="mb-1 block cursor-pointer touch-none" style={{ marginLeft: LEFT }} aria-hidden
+      onPointerDown={(event) => { event.currentTarget.setPointerCapture(event.pointerId); go(event); }} onPointerMove={(event) => event.buttons === 1 && go(event)}
     >
-      <p className="font-semibold">{name}</p>
-      <p className="text-ink-soft">
-        {what}
-        {beat && beat.reps > 1 && ` · ${beat.rep} of ${beat.reps}`}
-        {beat?.effort !== undefined && ` · ${beat.effort} %`}
-      </p>
-      <p className="text-ink-faint">
-        at {clockText(at)} · {countdownText(moment.left)} left in it
-      </p>
-    </div>
+      <rect width={width} height={24} fill="var(--land-deep)" />
+      <path d={mini.work} fill="var(--depth-3)" />
+      <rect x={x(window.from)} y={0.75} width={x(window.to) - x(window.from)} height={22.5} fill="var(--paper)" fillOpacity={0.35} stroke="var(--ink)" strokeWidth={1.5} />
+    </svg>
   );
+}
+
+/** + and − go closer and wider, 0 shows the whole session, Shift with the arrows goes along. */
+function useProfileKeys(zoom: (factor: number) => void, whole: () => void, along: (share: number) => void): void {
+  const latest = useRef({ zoom, whole, along });
+  useEffect(() => {
+    latest.current = { zoom, whole, along };
+  });
+  useEffect(() => {
+    const press = (event: KeyboardEvent) => {
+      const typing = event.target instanceof HTMLElement && (event.target.matches("input:not([type=radio]):not([type=checkbox]), textarea, select") || event.target.isContentEditable);
+      if (typing || event.ctrlKey || event.metaKey || event.altKey || document.querySelector('[role="dialog"], [role="alertdialog"], [role="menu"]')) return;
+      const { zoom: z, whole: w, along: a } = latest.current;
+      if (event.key === "+" || event.key === "=") z(0.6);
+      else if (event.key === "-") z(1 / 0.6);
+      else if (event.key === "0") w();
+      else if (event.shiftKey && event.key === "ArrowRight") a(0.4);
+      else if (event.shiftKey && event.key === "ArrowLeft") a(-0.4);
+      else return;
+      event.preventDefault();
+    };
+    window.addEventListener("keydown", press);
+    return () => window.removeEventListener("keydown", press);
+  }, []);
 }

@@ -1,29 +1,55 @@
 import { useEffect, useRef } from "react";
-import type { Desk, Place } from "./use-desk";
+import { chosenOf, copyChosen, pasteInto, removeChosen, stepChosen } from "./commands";
+import type { Tab } from "./desk-view";
+import type { DrillLookup } from "./drills";
+import { placesOf, type Desk } from "./use-desk";
+import { clipText, itemsAt } from "~/core/session/several";
+
+type More = { onTab: (tab: Tab) => void; onPalette: () => void; onKeys: () => void };
 
 const isTyping = (target: EventTarget | null) =>
   target instanceof HTMLElement && (target.matches("input:not([type=radio]):not([type=checkbox]), textarea, select") || target.isContentEditable);
 
 /**
- * Keys of the desk: / find a drill to add · up and down choose · Alt with them moves · D copies · Delete takes out ·
- * Escape lets go · Ctrl Z and Ctrl Shift Z or Ctrl Y. While typing only the undo keys of the field itself count.
+ * Keys of the desk, as its list of keys says them: choosing, moving, copying, longer and shorter, undo, the tabs, and G for
+ * everything else. While typing only the undo keys of the field itself count.
  */
-export function useDeskKeys(desk: Desk): void {
-  const latest = useRef(desk);
+export function useDeskKeys(desk: Desk, drills: DrillLookup, more: More): void {
+  const latest = useRef({ desk, drills, more });
   useEffect(() => {
-    latest.current = desk;
+    latest.current = { desk, drills, more };
   });
   useEffect(() => {
     const press = (event: KeyboardEvent) => {
       if (event.defaultPrevented || isTyping(event.target) || document.querySelector('[role="dialog"], [role="alertdialog"], [role="menu"]')) return;
-      if (handle(event, latest.current)) event.preventDefault();
+      const { desk: d, drills: l, more: m } = latest.current;
+      if (handle(event, d, l, m)) event.preventDefault();
+    };
+    // Copied, cut and pasted with the browser's own keys and menus; words that are chosen on the page stay the browser's.
+    const clip = (event: ClipboardEvent) => {
+      if (isTyping(event.target) || document.querySelector('[role="dialog"], [role="alertdialog"]') || (event.type !== "paste" && (document.getSelection()?.toString() ?? "") !== "")) return;
+      const { desk: d, drills: l } = latest.current;
+      if (event.type === "paste") {
+        if (pasteInto(d, l, event.clipboardData?.getData("text/plain"))) event.preventDefault();
+        return;
+      }
+      const items = itemsAt(d.session, chosenOf(d));
+      if (items.length === 0) return;
+      event.clipboardData?.setData("text/plain", clipText(items));
+      copyChosen(d);
+      if (event.type === "cut") removeChosen(d);
+      event.preventDefault();
     };
     window.addEventListener("keydown", press);
-    return () => window.removeEventListener("keydown", press);
+    for (const type of ["copy", "cut", "paste"] as const) document.addEventListener(type, clip);
+    return () => {
+      window.removeEventListener("keydown", press);
+      for (const type of ["copy", "cut", "paste"] as const) document.removeEventListener(type, clip);
+    };
   }, []);
 }
 
-function handle(event: KeyboardEvent, desk: Desk): boolean {
+function handle(event: KeyboardEvent, desk: Desk, drills: DrillLookup, { onTab, onPalette, onKeys }: More): boolean {
   const key = event.key.toLowerCase();
   if (event.ctrlKey || event.metaKey) {
     if (key === "z") return event.shiftKey ? (desk.redo(), true) : (desk.undo(), true);
@@ -47,9 +73,24 @@ function handle(event: KeyboardEvent, desk: Desk): boolean {
       return place ? (desk.copy(place), true) : false;
     case "delete":
     case "backspace":
-      return place ? (desk.remove(place), true) : false;
+      return chosenOf(desk).length > 0 ? (removeChosen(desk), true) : false;
     case "escape":
-      return place ? (desk.select(undefined), true) : false;
+      return chosenOf(desk).length > 0 ? (desk.select(undefined), true) : false;
+    case ".":
+    case ",":
+      return chosenOf(desk).length > 0 ? (stepChosen(desk, drills, key === "." ? 1 : -1), true) : false;
+    case "a":
+      return desk.mark(placesOf(desk.session)), true;
+    case "1":
+      return desk.select(undefined), onTab("item"), true;
+    case "2":
+    case "3":
+    case "4":
+      return onTab((["findings", "ranges", "fit"] as const)[Number(key) - 2]!), true;
+    case "g":
+      return onPalette(), true;
+    case "?":
+      return onKeys(), true;
     default:
       return false;
   }
@@ -65,7 +106,7 @@ function isInList(event: KeyboardEvent): boolean {
 }
 
 function choose(desk: Desk, by: 1 | -1): void {
-  const places: Place[] = desk.session.blocks.flatMap((block, b) => block.items.map((_, i) => ({ block: b, item: i })));
+  const places = placesOf(desk.session);
   const now = places.findIndex((p) => p.block === desk.selection?.block && p.item === desk.selection.item);
   const next = places[now < 0 ? (by > 0 ? 0 : places.length - 1) : Math.min(Math.max(now + by, 0), places.length - 1)];
   if (!next) return;

@@ -1,5 +1,6 @@
 import { useCallback, useMemo, useState } from "react";
 import * as edits from "~/core/session/edits";
+import * as several from "~/core/session/several";
 import { record, redo, startHistory, undo, type History } from "~/core/session/history";
 import type { Item, Session } from "~/core/session/schema";
 import { itemOf } from "~/core/session/start";
@@ -22,11 +23,14 @@ type Change = (
   select?: (after: Session, before: Session) => Selection,
 ) => void;
 
-type State = { history: History<Session>; selection: Selection };
+/** `marked` are several drills chosen together; it is empty while one or none is. */
+type State = { history: History<Session>; selection: Selection; marked: readonly Place[] };
+
+const NONE: readonly Place[] = [];
 
 /** The session being worked on: edits with undo, the selection, and what is computed from it. */
 export function useDesk(first: Session, drills: DrillLookup) {
-  const [state, setState] = useState<State>(() => ({ history: startHistory(first), selection: undefined }));
+  const [state, setState] = useState<State>(() => ({ history: startHistory(first), selection: undefined, marked: NONE }));
   const session = state.history.present;
 
   const change = useCallback<Change>((edit, words, key, select) => {
@@ -36,14 +40,42 @@ export function useDesk(first: Session, drills: DrillLookup) {
       const after = edit(before);
       if (after === before) return s;
       const selection = select ? select(after, before) : s.selection;
-      return { history: record(s.history, after, typeof words === "string" ? words : words(before), now, key), selection: inside(after, selection) };
+      return { history: record(s.history, after, typeof words === "string" ? words : words(before), now, key), selection: inside(after, selection), marked: sameShape(before, after) ? s.marked : NONE };
     });
   }, []);
 
   const actions = useMemo(
     () => ({
       change,
-      select: (selection: Selection) => setState((s) => ({ ...s, selection: inside(s.history.present, selection) })),
+      select: (selection: Selection) => setState((s) => ({ ...s, selection: inside(s.history.present, selection), marked: NONE })),
+      /** Chooses several drills together; one alone is simply selected, none lets go. */
+      mark: (places: readonly Place[]) => setState((s) => marking(s, places)),
+      /** Adds a drill to those chosen together, or lets it go again. */
+      toggle: (place: Place) =>
+        setState((s) => {
+          const now = s.marked.length > 0 ? s.marked : s.selection ? [s.selection] : NONE;
+          const without = now.filter((one) => !samePlace(one, place));
+          return marking(s, without.length < now.length ? without : [...now, place]);
+        }),
+      /** Chooses everything from the selected drill to this one. */
+      extend: (place: Place) =>
+        setState((s) => {
+          const all = placesOf(s.history.present);
+          const from = all.findIndex((one) => samePlace(one, s.selection ?? s.marked[0] ?? place));
+          const to = all.findIndex((one) => samePlace(one, place));
+          return marking(s, all.slice(Math.min(from, to), Math.max(from, to) + 1));
+        }),
+      removeSeveral: (places: readonly Place[]) => change((s) => several.removeSeveral(s, places), `take out ${places.length} drills`),
+      paste: (items: readonly Item[]) =>
+        setState((s) => {
+          const at = placeAfter(s.history.present, s.marked.at(-1) ?? s.selection);
+          const after = several.insertSeveral(s.history.present, at, items);
+          if (after === s.history.present) return s;
+          const words = items.length === 1 ? `paste ${drills(items[0]!.drill)?.name ?? "a drill"}` : `paste ${items.length} drills`;
+          return marking({ ...s, history: record(s.history, after, words, Date.now()) }, items.map((_, i) => ({ block: at.block, item: at.item + i })));
+        }),
+      /** Goes to a state of the history: steps back below zero, forward above. */
+      jump: (steps: number) => setState((s) => step(s, Array.from({ length: Math.abs(steps) }).reduce<History<Session>>((h) => (steps < 0 ? undo(h) : redo(h)), s.history))),
       undo: () => setState((s) => step(s, undo(s.history))),
       redo: () => setState((s) => step(s, redo(s.history))),
       replace: (doc: Session, words: string) => setState((s) => step(s, record(s.history, doc, words, 0))),
@@ -54,14 +86,14 @@ export function useDesk(first: Session, drills: DrillLookup) {
           const place = placeAfter(s.history.present, s.selection);
           const after = edits.insertItem(s.history.present, place, itemOf(drill));
           if (after === s.history.present) return s;
-          return { history: record(s.history, after, `add ${drill.name}`, Date.now()), selection: place };
+          return { history: record(s.history, after, `add ${drill.name}`, Date.now()), selection: place, marked: NONE };
         }),
       addBlock: (drill: Drill) =>
         setState((s) => {
           const at = s.selection ? s.selection.block + 1 : s.history.present.blocks.length;
           const after = edits.insertBlock(s.history.present, at, "", [itemOf(drill)]);
           if (after === s.history.present) return s;
-          return { history: record(s.history, after, `new block with ${drill.name}`, Date.now()), selection: { block: at, item: 0 } };
+          return { history: record(s.history, after, `new block with ${drill.name}`, Date.now()), selection: { block: at, item: 0 }, marked: NONE };
         }),
       remove: (place: Place) => change((s) => edits.removeItem(s, place), (s) => `take out ${nameAt(s, place, drills)}`),
       copy: (place: Place) =>
@@ -72,7 +104,7 @@ export function useDesk(first: Session, drills: DrillLookup) {
         setState((s) => {
           const moved = edits.nudgeItem(s.history.present, place, by);
           if (moved.session === s.history.present) return s;
-          return { history: record(s.history, moved.session, `move ${nameAt(s.history.present, place, drills)}`, Date.now()), selection: moved.place };
+          return { history: record(s.history, moved.session, `move ${nameAt(s.history.present, place, drills)}`, Date.now()), selection: moved.place, marked: NONE };
         }),
     }),
     [change, drills],
@@ -83,13 +115,25 @@ export function useDesk(first: Session, drills: DrillLookup) {
     return { timeline, profile: profileOf(session, timeline), totals: totalsByItem(timeline) };
   }, [session, drills]);
 
-  return { session, selection: state.selection, history: state.history, ...computed, ...actions };
+  return { session, selection: state.selection, marked: state.marked, history: state.history, ...computed, ...actions };
 }
 
 export type Desk = ReturnType<typeof useDesk>;
 
+const samePlace = (a: Place, b: Place): boolean => a.block === b.block && a.item === b.item;
+const sameShape = (a: Session, b: Session): boolean => a.blocks.length === b.blocks.length && a.blocks.every((block, i) => block.items.length === b.blocks[i]!.items.length);
+
+/** Every drill's place, in order. */
+export const placesOf = (session: Session): Place[] => session.blocks.flatMap((block, b) => block.items.map((_, i) => ({ block: b, item: i })));
+
+/** Several chosen together, in the order of the session; one alone is selected. */
+function marking(state: State, places: readonly Place[]): State {
+  const chosen = placesOf(state.history.present).filter((one) => places.some((place) => samePlace(one, place)));
+  return chosen.length > 1 ? { ...state, marked: chosen, selection: undefined } : { ...state, marked: NONE, selection: chosen[0] };
+}
+
 function step(state: State, history: History<Session>): State {
-  return { history, selection: inside(history.present, state.selection) };
+  return { history, selection: inside(history.present, state.selection), marked: NONE };
 }
 
 /** A selection that still exists; otherwise the nearest drill, or none. */

@@ -1,20 +1,13 @@
 import { lazy, Suspense, useEffect, useState } from "react";
 import { useLessMotion } from "./less-motion";
+import { fetchMotions } from "./motions";
 import { Still } from "./still";
 import { cx } from "~/app/ui/classes";
-import type { DrillMotions, Motion } from "~/core/figure/motion";
+import type { Motion } from "~/core/figure/motion";
 import type { Seconds } from "~/core/units";
 import { easyBreath, shownBeat, shownRound } from "~/core/figure/timing";
 
 const MovingFigure = lazy(() => import("./moving-figure").then((m) => ({ default: m.MovingFigure })));
-
-const known = new Map<string, Promise<DrillMotions | undefined>>();
-
-function fetchMotions(drill: string): Promise<DrillMotions | undefined> {
-  const asked = known.get(drill) ?? fetch(`/figure/${drill}`).then((answer) => (answer.ok ? (answer.json() as Promise<DrillMotions>) : undefined)).catch(() => undefined);
-  known.set(drill, asked);
-  return asked;
-}
 
 /** A picture of a drill that rests until it is looked at: under the pointer, or when `looked` says so. */
 export function MovingStill({ drill, name, tempo, alternating, looked, className }: { drill: string; name: string; tempo: readonly Seconds[]; alternating: boolean; looked: boolean; className?: string }) {

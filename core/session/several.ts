@@ -1,0 +1,69 @@
+import { amountOf, withAmount } from "./dose-edits";
+import { editItem, insertItem, itemCount, removeItem, type Place } from "./edits";
+import { itemSchema, type Item, type LevelName, type Session } from "./schema";
+import type { Drill } from "~/core/drills/schema";
+import { z } from "zod";
+
+const backwards = (places: readonly Place[]): Place[] => [...places].sort((a, b) => b.block - a.block || b.item - a.item);
+
+/** Takes several items out; one always stays. */
+export function removeSeveral(session: Session, places: readonly Place[]): Session {
+  return backwards(places).reduce((s, place) => (itemCount(s) > 1 ? removeItem(s, place) : s), session);
+}
+
+/** Puts copies in a row, in their order, before the place given. */
+export function insertSeveral(session: Session, at: Place, items: readonly Item[]): Session {
+  return items.reduce((s, item, i) => insertItem(s, { block: at.block, item: at.item + i }, item), session);
+}
+
+/** The items at places, in the order of the document. */
+export function itemsAt(session: Session, places: readonly Place[]): Item[] {
+  return backwards(places).reverse().flatMap((place) => session.blocks[place.block]?.items[place.item] ?? []);
+}
+
+/** Gives several items a level; an item with its drill's own dose takes the new level's. */
+export function levelSeveral(session: Session, places: readonly Place[], level: LevelName, drills: (id: string) => Drill | undefined): Session {
+  return places.reduce((s, place) => {
+    const item = s.blocks[place.block]?.items[place.item];
+    const drill = item && drills(item.drill);
+    if (!item || !drill) return s;
+    const own = JSON.stringify(item.dose) === JSON.stringify(drill.levels[item.level].dose);
+    return editItem(s, place, { level, ...(own && { dose: drill.levels[level].dose }) });
+  }, session);
+}
+
+/** One step more or less for each item, inside its drill's bounds; those at the end of theirs stay. */
+export function stepSeveral(session: Session, places: readonly Place[], by: 1 | -1, drills: (id: string) => Drill | undefined): Session {
+  return places.reduce((s, place) => {
+    const item = s.blocks[place.block]?.items[place.item];
+    const level = item && drills(item.drill)?.levels[item.level];
+    if (!item || !level) return s;
+    if (item.dose.kind === "ladder") {
+      const rung = item.dose.rung + by;
+      return rung < 0 || rung >= item.dose.rungs.length ? s : editItem(s, place, { dose: { ...item.dose, rung } });
+    }
+    const { value } = amountOf(item.dose);
+    const { least, most, step } = level.bounds;
+    const same = item.dose.kind === level.dose.kind;
+    const next = value + by * (same ? step : item.dose.kind === "time" ? 5 : 1);
+    if (next <= 0 || (same && (next < Math.min(least, value) || next > Math.max(most, value)))) return s;
+    return editItem(s, place, { dose: withAmount(item.dose, next) });
+  }, session);
+}
+
+const clipSchema = z.strictObject({ format: z.literal("mapset/drills"), items: z.array(itemSchema).min(1).max(60) });
+
+/** Copied items as text, for the clipboard: they can be pasted into another session or another window. */
+export const clipText = (items: readonly Item[]): string => JSON.stringify({ format: "mapset/drills", items });
+
+/** Items from text that was copied, or undefined when it is something else or names drills that are not known here. */
+export function readClip(text: string, drills: (id: string) => unknown): Item[] | undefined {
+  let value: unknown;
+  try {
+    value = JSON.parse(text);
+  } catch {
+    return undefined;
+  }
+  const read = clipSchema.safeParse(value);
+  return read.success && read.data.items.every((item) => drills(item.drill) !== undefined) ? read.data.items : undefined;
+}
