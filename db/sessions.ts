@@ -12,6 +12,8 @@ export type SessionRow = StoredSession & {
   /** How many editions have a link that still opens. */
   openEditions: number;
   lastHandedOut: Date | null;
+  /** Offered as a beginning for new sessions. */
+  template: boolean;
 };
 
 const own = (ownerId: string, id: string) => and(eq(trainingSession.ownerId, ownerId), eq(trainingSession.id, id));
@@ -21,7 +23,7 @@ export async function listSessions(db: Db, ownerId: string, archived: boolean): 
   return db
     .select({
       id: trainingSession.id, doc: trainingSession.doc, revision: trainingSession.revision, updatedAt: trainingSession.updatedAt,
-      archivedAt: trainingSession.archivedAt, totalSeconds: trainingSession.totalSeconds,
+      archivedAt: trainingSession.archivedAt, totalSeconds: trainingSession.totalSeconds, template: trainingSession.template,
       openEditions: sql<number>`count(distinct ${edition.id}) filter (where ${link.id} is not null and ${link.withdrawnAt} is null)::int`,
       lastHandedOut: sql<Date | null>`max(${link.createdAt})`.mapWith((v: string | null) => (v === null ? null : new Date(v))),
     })
@@ -111,6 +113,12 @@ export async function setArchived(db: Db, ownerId: string, id: string, archived:
     .set({ archivedAt: archived ? sql`now()` : null })
     .where(own(ownerId, id))
     .returning({ id: trainingSession.id });
+  return rows.length > 0;
+}
+
+/** Offers a session as a beginning for new ones, or no longer. Returns false when there is none of that id. */
+export async function setTemplate(db: Db, ownerId: string, id: string, template: boolean): Promise<boolean> {
+  const rows = await db.update(trainingSession).set({ template }).where(own(ownerId, id)).returning({ id: trainingSession.id });
   return rows.length > 0;
 }
 

@@ -61,7 +61,7 @@ describe.each<["light" | "dark", string, BrowserContextOptions]>([
     await page.getByRole("link", { name: "Hand out" }).click();
     await page.getByRole("heading", { name: /^Hand out:/ }).waitFor();
     await check(page, "hand out");
-    for (const place of ["/heard", "/teams", "/nowhere", "/library", "/library?q=anvil", "/library/sheet", "/library/ankle-effort", "/library/roll-down"]) {
+    for (const place of ["/heard", "/teams", "/nowhere", "/library", "/library?q=anvil", "/demands", "/demands/rowing", "/library/sheet", "/library/ankle-effort", "/library/roll-down"]) {
       await page.goto(place);
       await ready(page);
       await check(page, place);

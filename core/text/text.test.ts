@@ -1,5 +1,6 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
+import { lengthUntil } from "./finish";
 import { median } from "~/core/statistics";
 import { DRILLS } from "~/library";
 import { findDrills, makeFindable } from "~/core/drills/search";
@@ -84,4 +85,8 @@ describe("doses at the desk", () => {
 
 describe("the middle value", () => {
   it.each([[[], undefined], [[4], 4], [[9, 1, 5], 5], [[1, 2, 3, 10], 2.5]])("of %o is %s", (values, middle) => expect(median(values)).toBe(middle));
+});
+
+describe("a finishing time", () => {
+  it.each([["17:35", "17:55", 1200], ["9:05", "09:15", 600], ["23:50", "00:10", 1200], ["12:00", "12:00", 0], ["25:00", "12:00", undefined], ["12:00", "", undefined], ["12:60", "13:00", undefined]] as const)("from %s to %s is %s s", (from, to, seconds) => expect(lengthUntil(from, to)).toBe(seconds));
 });

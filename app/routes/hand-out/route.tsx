@@ -16,6 +16,8 @@ import { Still } from "~/app/ui/figure/still";
 import { MiniProfilePicture } from "~/app/ui/mini-profile";
 import { kitList } from "~/core/coverage/kit-list";
 import type { Drill } from "~/core/drills/schema";
+import { audit, auditInput, keyOf } from "~/core/audit/audit";
+import { changesBetween } from "~/core/session/changes";
 import { lacksCautions } from "~/core/drills/start";
 import type { Session } from "~/core/session/schema";
 import { cautionsOf, makeEdition } from "~/core/edition/edition";
@@ -26,8 +28,8 @@ import { againstTarget } from "~/core/text/target";
 import { PURPOSE_WORDS } from "~/core/text/words";
 import { compile } from "~/core/timeline/compile";
 import { handOut, listEditions, withdrawLink, type EditionRow, type LinkRow } from "~/db/editions";
-import { findSession } from "~/db/sessions";
-import { listTeams } from "~/db/teams";
+import { findSession, findSetting } from "~/db/sessions";
+import { listGroups, listTeams } from "~/db/teams";
 
 export const meta: Route.MetaFunction = ({ loaderData }) => [{ title: `Hand out ${loaderData?.title ?? ""} · Mapset` }];
 
@@ -37,18 +39,26 @@ export async function loader({ request, params }: Route.LoaderArgs) {
   const { db, secret, baseUrl } = getServices();
   const stored = await findSession(db, coach.id, id);
   if (!stored) throw notHere();
-  const [editions, teams] = await Promise.all([listEditions(db, coach.id, id, secret), listTeams(db, coach.id)]);
+  const [editions, teams, setting, groups] = await Promise.all([listEditions(db, coach.id, id, secret), listTeams(db, coach.id), findSetting(db, coach.id, id), listGroups(db, coach.id)]);
+  const group = groups.find((g) => g.id === setting?.teamId)?.group;
   const drills = await drillsOf(coach.id);
   const timeline = compile(stored.doc, drills);
   const { doc } = stored;
+  const name = (drill: string) => drills(drill)?.name ?? drill;
   return {
+    teamId: setting?.teamId ?? null,
     id, title: doc.title, purpose: doc.purpose, totalSeconds: timeline.totalSeconds, target: doc.target, work: timeline.workSeconds,
     profile: miniProfile(profileOf(doc, timeline), 520, 84),
     kit: kitList(doc, drills), cautions: cautionsOf(makeEdition(doc, drills)),
     items: doc.blocks.flatMap((block) => block.items.map((item) => ({ drill: item.drill, level: item.level, name: drills(item.drill)?.name ?? item.drill }))),
     bare: withoutCautions(doc, drills),
     teams: teams.map((team) => ({ id: team.id, name: team.name, people: team.athletes.length })),
-    editions: await Promise.all(editions.map(async (edition) => ({ ...edition, links: await Promise.all(edition.links.map((link) => show(link, baseUrl))) }))),
+    changed: editions[0] && !editions[0].current ? changesBetween(editions[0].session, doc, name) : [],
+    accepted: setting?.accepted.map(({ says, reason }) => ({ says, reason })) ?? [],
+    stops: audit(auditInput(doc, drills, { demand: undefined, group })).filter((one) => one.severity === "stop" && !setting?.accepted.some((a) => a.key === keyOf(one, doc))).map((one) => one.says),
+    editions: await Promise.all(editions.map(async ({ session: said, ...edition }, i) => ({
+      ...edition, changes: editions[i + 1] ? changesBetween(editions[i + 1]!.session, said, name) : [], links: await Promise.all(edition.links.map((link) => show(link, baseUrl))),
+    }))),
   };
 }
 
@@ -163,9 +173,41 @@ export default function HandOut({ loaderData }: Route.ComponentProps) {
                 ? `Edition ${newest.number} is the same as the desk. A new link opens that edition.`
                 : `The session has changed since edition ${newest.number}. This makes edition ${newest.number + 1}; older links go on opening the old one until you withdraw them.`}
           </p>
+          {loaderData.changed.length > 0 && newest && (
+            <details className="text-sm" open={loaderData.changed.length <= 4}>
+              <summary className="font-semibold">What changed since edition {newest.number}</summary>
+              <ul className="mt-1 list-disc pl-5">
+                {loaderData.changed.map((line) => (
+                  <li key={line}>{line}</li>
+                ))}
+              </ul>
+            </details>
+          )}
+          {loaderData.stops.length > 0 && (
+            <div className="rounded-md border-l-4 border-plum bg-plum-wash px-3 py-2 text-sm">
+              <p className="font-semibold text-plum">Not like this, the desk says:</p>
+              <ul className="flex flex-col gap-1">
+                {loaderData.stops.map((says) => (
+                  <li key={says}>{says}</li>
+                ))}
+              </ul>
+              <p>
+                <Link to={`/sessions/${id}`} className="underline underline-offset-4">
+                  Mend it at the desk
+                </Link>
+                , or say there why it stands.
+              </p>
+            </div>
+          )}
+          {loaderData.accepted.length > 0 && (
+            <details className="text-sm">
+              <summary>{loaderData.accepted.length === 1 ? "One finding is let stand, and goes on record" : `${loaderData.accepted.length} findings are let stand, and go on record`}</summary>
+              <Accepted list={loaderData.accepted} />
+            </details>
+          )}
           <Form method="post" className="flex flex-col gap-3">
             <SelectField
-              label="For" name="team" defaultValue={teams[0]?.id ?? ""}
+              label="For" name="team" defaultValue={loaderData.teamId ?? teams[0]?.id ?? ""}
               options={[...teams.map((t) => ({ value: t.id, words: `${t.name} (${t.people})` })), { value: "", words: "Anyone with the link" }]}
             />
             <p className="text-sm text-ink-faint">People of a team tap their own name, so you see who it was. Anyone holding the link sees these names.</p>
@@ -204,7 +246,19 @@ export default function HandOut({ loaderData }: Route.ComponentProps) {
 
 type ShownLink = Awaited<ReturnType<typeof show>>;
 
-function EditionCard({ edition, sessionId }: { edition: Omit<EditionRow, "links"> & { links: ShownLink[] }; sessionId: string }) {
+function Accepted({ list }: { list: readonly { says: string; reason: string }[] }) {
+  return (
+    <ul className="mt-1 flex flex-col gap-1">
+      {list.map(({ says, reason }) => (
+        <li key={says}>
+          {says} <span className="text-ink-soft">“{reason}”</span>
+        </li>
+      ))}
+    </ul>
+  );
+}
+
+function EditionCard({ edition, sessionId }: { edition: Omit<EditionRow, "links" | "session"> & { links: ShownLink[]; changes: string[] }; sessionId: string }) {
   return (
     <article className="rounded-lg border border-line bg-land p-5">
       <h3 className="flex flex-wrap items-baseline gap-x-3">
@@ -217,6 +271,24 @@ function EditionCard({ edition, sessionId }: { edition: Omit<EditionRow, "links"
           What was heard back
         </Link>
       </h3>
+      {edition.changes.length > 0 && (
+        <details className="mt-1 text-sm">
+          <summary className="text-ink-soft">
+            {edition.changes.length === 1 ? "One change" : `${edition.changes.length} changes`} from edition {edition.number - 1}
+          </summary>
+          <ul className="mt-1 list-disc pl-5">
+            {edition.changes.map((line) => (
+              <li key={line}>{line}</li>
+            ))}
+          </ul>
+        </details>
+      )}
+      {edition.accepted.length > 0 && (
+        <details className="mt-1 text-sm">
+          <summary className="text-ink-soft">{edition.accepted.length === 1 ? "One finding was let stand" : `${edition.accepted.length} findings were let stand`}</summary>
+          <Accepted list={edition.accepted} />
+        </details>
+      )}
       <ul className="mt-3 flex flex-col gap-3">
         {edition.links.map((link) => (
           <LinkLine key={link.id} link={link} />

@@ -5,12 +5,13 @@ import { drillsOf } from "~/app/server/drills.server";
 import { getServices } from "~/app/server/services.server";
 import { idOf, notHere } from "~/app/server/coach.server";
 import type { Fault } from "~/core/faults";
-import { PURPOSES } from "~/core/session/schema";
+import { PURPOSES, type Session } from "~/core/session/schema";
 import { newSession } from "~/core/session/start";
 import { readClock } from "~/core/text/clock";
 import { compile } from "~/core/timeline/compile";
-import { deleteArchived, findSession, saveSession, setArchived } from "~/db/sessions";
+import { deleteArchived, findSession, findSetting, saveSession, saveSetting, setArchived, setTemplate } from "~/db/sessions";
 import { OUTLINES, outlineBlocks } from "~/library/outlines";
+import { TEMPLATES, templateSession } from "~/library/templates";
 
 type Outcome = { go: string } | { done: true } | { file: string; faults: Fault[] } | { fields: Record<string, string>; faults?: undefined };
 
@@ -25,7 +26,8 @@ const newForm = z.object({
     ctx.addIssue({ code: "custom", message: "Write minutes, like 12, or minutes and seconds, like 12:30." });
     return z.NEVER;
   }),
-  outline: z.enum(OUTLINES.map((o) => o.id) as [string, ...string[]]),
+  /** An outline, a template of Mapset's, or one of the coach's own. */
+  outline: z.string().max(120),
 });
 
 /** Everything that can be done from the list of sessions. */
@@ -36,9 +38,12 @@ export async function actOnSessions(ownerId: string, form: FormData): Promise<Ou
     case "new": {
       const read = newForm.safeParse({ title: field("title"), purpose: field("purpose"), target: field("target"), outline: field("outline") });
       if (!read.success) return { fields: Object.fromEntries(read.error.issues.map((i) => [String(i.path[0]), i.message])) };
-      const outline = OUTLINES.find((o) => o.id === read.data.outline);
-      if (!outline) throw notHere("There is no such outline.");
-      return { go: `/sessions/${await keepSession(ownerId, await mustRead(ownerId, newSession(read.data, outlineBlocks(outline))))}` };
+      const { outline, ...about } = read.data;
+      const begin = await beginningOf(ownerId, outline);
+      const doc = { ...begin.session, ...newSession({ ...about, target: about.target ?? begin.session.target }, begin.session.blocks), pace: begin.session.pace, firstSide: begin.session.firstSide };
+      const id = await keepSession(ownerId, await mustRead(ownerId, doc));
+      await saveSetting(db, ownerId, id, { teamId: begin.teamId, demandId: begin.demandId, accepted: [] });
+      return { go: `/sessions/${id}` };
     }
     case "import": {
       const file = form.get("file");
@@ -54,6 +59,10 @@ export async function actOnSessions(ownerId: string, form: FormData): Promise<Ou
     }
     case "rename":
       return rename(ownerId, idOf(field("id")), field("title"));
+    case "template":
+    case "no-template":
+      if (!(await setTemplate(db, ownerId, idOf(field("id")), field("do") === "template"))) throw notHere();
+      return { done: true };
     case "archive":
     case "restore":
       if (!(await setArchived(db, ownerId, idOf(field("id")), field("do") === "archive"))) throw notHere();
@@ -64,6 +73,24 @@ export async function actOnSessions(ownerId: string, form: FormData): Promise<Ou
     default:
       throw new Response("There is no such thing to do.", { status: 400 });
   }
+}
+
+type Beginning = { session: Session; teamId: string | null; demandId: string | null };
+
+/** What a new session begins with: a few drills, a template, or a session the coach offers as one. */
+async function beginningOf(ownerId: string, asked: string): Promise<Beginning> {
+  const own = /^own:(.+)$/.exec(asked)?.[1];
+  if (own) {
+    const { db } = getServices();
+    const [stored, setting] = await Promise.all([findSession(db, ownerId, idOf(own)), findSetting(db, ownerId, idOf(own))]);
+    if (!stored || !setting) throw notHere();
+    return { session: stored.doc, teamId: setting.teamId, demandId: setting.demandId };
+  }
+  const template = TEMPLATES.find((t) => `template:${t.id}` === asked);
+  if (template) return { session: templateSession(template), teamId: null, demandId: template.demand };
+  const outline = OUTLINES.find((o) => o.id === asked);
+  if (!outline) throw notHere("There is no such beginning.");
+  return { session: newSession({ title: "New", purpose: "off-day" }, outlineBlocks(outline)), teamId: null, demandId: null };
 }
 
 async function rename(ownerId: string, id: string, title: string): Promise<Outcome> {

@@ -1,35 +1,86 @@
-import { useState } from "react";
+import { useId, useMemo, useState } from "react";
 import { useFetcher } from "react-router";
 import type { action } from "./route";
+import type { SessionSummary } from "./summary.server";
 import { Button } from "~/app/ui/button";
 import { Dialog } from "~/app/ui/dialog";
-import { Field, SelectField } from "~/app/ui/field";
+import { Field, inputLook, SelectField } from "~/app/ui/field";
+import { MiniProfilePicture } from "~/app/ui/mini-profile";
+import { miniProfile } from "~/core/profile/mini";
+import { profileOf } from "~/core/profile/profile";
+import { newSession } from "~/core/session/start";
 import { PURPOSES, type Purpose } from "~/core/session/schema";
+import { clockText } from "~/core/text/clock";
 import { PURPOSE_WORDS } from "~/core/text/words";
-import { OUTLINES, outlineFor } from "~/library/outlines";
+import { compile } from "~/core/timeline/compile";
+import { drillById } from "~/library";
+import { OUTLINES, outlineBlocks, outlineFor } from "~/library/outlines";
+import { TEMPLATES, templateSession } from "~/library/templates";
 
-/** Asks what a new session is for. */
-export function NewSessionDialog({ open, onOpenChange }: { open: boolean; onOpenChange: (open: boolean) => void }) {
+/** Asks what a new session is for, and what it begins with: a few drills, a session that is worked out, or one of the coach's own. */
+export function NewSessionDialog({ open, onOpenChange, own }: { open: boolean; onOpenChange: (open: boolean) => void; own: readonly SessionSummary[] }) {
   const fetcher = useFetcher<typeof action>();
+  const id = useId();
   const [purpose, setPurpose] = useState<Purpose>("before-training");
-  const [outline, setOutline] = useState<string>();
+  const [beginning, setBeginning] = useState<string>();
+  const [target, setTarget] = useState("");
   const fields = fetcher.data && "fields" in fetcher.data ? fetcher.data.fields : undefined;
+  const chosen = beginning ?? outlineFor(purpose).id;
+  const choose = (value: string) => {
+    setBeginning(value);
+    const template = TEMPLATES.find((t) => `template:${t.id}` === value);
+    const mine = own.find((s) => `own:${s.id}` === value);
+    if (template) {
+      setPurpose(template.purpose);
+      setTarget(clockText(template.target));
+    } else if (mine) {
+      setPurpose(mine.purpose);
+      setTarget(mine.target === undefined ? "" : clockText(mine.target));
+    }
+  };
   return (
     <Dialog open={open} onOpenChange={onOpenChange} title="New session">
       <fetcher.Form method="post" action="/sessions" className="flex flex-col gap-4" noValidate>
         <input type="hidden" name="do" value="new" />
         <Field label="Name" name="title" placeholder="Tuesday before the boat" maxLength={120} autoFocus fault={fields?.["title"]} />
+        <div className="flex flex-col gap-1">
+          <label htmlFor={id} className="text-sm font-medium text-ink-soft">
+            Begin with
+          </label>
+          <select id={id} name="outline" value={chosen} onChange={(event) => choose(event.target.value)} className={inputLook}>
+            <optgroup label="A few drills">
+              {OUTLINES.map((o) => (
+                <option key={o.id} value={o.id}>
+                  {o.words}
+                </option>
+              ))}
+            </optgroup>
+            <optgroup label="Worked out, ready to run">
+              {TEMPLATES.map((t) => (
+                <option key={t.id} value={`template:${t.id}`}>
+                  {t.name}, {clockText(t.target)}
+                </option>
+              ))}
+            </optgroup>
+            {own.length > 0 && (
+              <optgroup label="Yours">
+                {own.map((s) => (
+                  <option key={s.id} value={`own:${s.id}`}>
+                    {s.title}, {clockText(s.totalSeconds)}
+                  </option>
+                ))}
+              </optgroup>
+            )}
+          </select>
+          <Preview chosen={chosen} own={own} />
+        </div>
         <div className="grid grid-cols-2 gap-4">
           <SelectField
             label="What for" name="purpose" value={purpose} onChange={setPurpose}
             options={PURPOSES.map((value) => ({ value, words: PURPOSE_WORDS[value] }))}
           />
-          <Field label="Promised length" name="target" placeholder="12 or 12:30" inputMode="decimal" hint="In minutes; you can leave it out." fault={fields?.["target"]} />
+          <Field label="Promised length" name="target" placeholder="12 or 12:30" inputMode="decimal" hint="In minutes; you can leave it out." fault={fields?.["target"]} value={target} onChange={(e) => setTarget(e.target.value)} />
         </div>
-        <SelectField
-          label="Begin with" name="outline" value={outline ?? outlineFor(purpose).id} onChange={setOutline}
-          options={OUTLINES.map((o) => ({ value: o.id, words: o.words }))}
-        />
         <div className="flex justify-end gap-2">
           <Button onClick={() => onOpenChange(false)}>Cancel</Button>
           <Button kind="primary" type="submit" disabled={fetcher.state !== "idle"}>
@@ -38,5 +89,26 @@ export function NewSessionDialog({ open, onOpenChange }: { open: boolean; onOpen
         </div>
       </fetcher.Form>
     </Dialog>
+  );
+}
+
+/** What is begun with, as a small profile and in words. */
+function Preview({ chosen, own }: { chosen: string; own: readonly SessionSummary[] }) {
+  const shown = useMemo(() => {
+    const mine = own.find((s) => `own:${s.id}` === chosen);
+    if (mine) return { profile: mine.profile, words: `${mine.drills} drills, ${clockText(mine.totalSeconds)}` };
+    const template = TEMPLATES.find((t) => `template:${t.id}` === chosen);
+    const outline = OUTLINES.find((o) => o.id === chosen);
+    const session = template ? templateSession(template) : outline && newSession({ title: "New", purpose: "off-day" }, outlineBlocks(outline));
+    if (!session) return undefined;
+    const timeline = compile(session, drillById);
+    return { profile: miniProfile(profileOf(session, timeline), 208, 44), words: template ? template.about : `${session.blocks.flatMap((b) => b.items).length} drills, ${clockText(timeline.totalSeconds)}` };
+  }, [chosen, own]);
+  if (!shown) return null;
+  return (
+    <div className="flex items-end gap-3 text-sm text-ink-soft">
+      <MiniProfilePicture profile={shown.profile} className="h-12 w-44 shrink-0" />
+      <p>{shown.words}</p>
+    </div>
   );
 }

@@ -1,4 +1,4 @@
-import { Archive, ArchiveRestore, Copy, Download, Ellipsis, Pencil, Plus, Search, Trash2, Upload } from "lucide-react";
+import { Archive, ArchiveRestore, Copy, Download, Ellipsis, Pencil, Plus, Search, Shapes, Trash2, Upload } from "lucide-react";
 import { formatDistanceToNowStrict } from "date-fns";
 import { useEffect, useId, useRef, useState } from "react";
 import { data, Link, redirect, useFetcher, useSearchParams, useSubmit } from "react-router";
@@ -77,7 +77,7 @@ export default function Sessions({ loaderData }: Route.ComponentProps) {
           ))}
         </ul>
       )}
-      <NewSessionDialog open={making} onOpenChange={setMaking} />
+      <NewSessionDialog open={making} onOpenChange={setMaking} own={sessions.filter((s) => s.template)} />
     </main>
   );
 }
@@ -155,6 +155,7 @@ function SessionRow({ session }: { session: SessionSummary }) {
           entries={[
             { words: "Rename", icon: <Pencil size={15} aria-hidden />, onSelect: () => setDialog("rename") },
             { words: "Copy", icon: <Copy size={15} aria-hidden />, onSelect: () => act("copy") },
+            { words: session.template ? "No longer offer as a beginning" : "Offer as a beginning", icon: <Shapes size={15} aria-hidden />, onSelect: () => act(session.template ? "no-template" : "template") },
             { words: "Export file", icon: <Download size={15} aria-hidden />, onSelect: () => window.location.assign(`/sessions/${session.id}/export`) },
             "line",
             session.archived

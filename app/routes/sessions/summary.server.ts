@@ -17,6 +17,7 @@ export type SessionSummary = {
   drills: number;
   updatedAt: string;
   archived: boolean;
+  template: boolean;
   openEditions: number;
   lastHandedOut: string | undefined;
   runs: number;
@@ -28,7 +29,7 @@ export function summarise(row: SessionRow, runs: { runs: number; finished: numbe
   const timeline = compile(row.doc, drills);
   return {
     id: row.id, title: row.doc.title, purpose: row.doc.purpose, target: row.doc.target, totalSeconds: timeline.totalSeconds,
-    drills: itemCount(row.doc), updatedAt: row.updatedAt.toISOString(), archived: row.archivedAt !== null,
+    drills: itemCount(row.doc), updatedAt: row.updatedAt.toISOString(), archived: row.archivedAt !== null, template: row.template,
     openEditions: row.openEditions, lastHandedOut: row.lastHandedOut?.toISOString(),
     runs: runs?.runs ?? 0, finished: runs?.finished ?? 0,
     profile: miniProfile(profileOf(row.doc, timeline), 208, 52),

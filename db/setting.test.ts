@@ -1,0 +1,97 @@
+import { afterAll, beforeAll, describe, expect, it } from "vitest";
+import { addDemand, deleteDemand, findDemand, listDemands, ownDemandId, saveDemand } from "./demands";
+import type { Db } from "./client";
+import { handOut, listEditions } from "./editions";
+import { addSession, findSetting, listSessions, listTitles, saveSetting, setArchived, setTemplate } from "./sessions";
+import { addAthletes, addTeam, deleteTeam, listGroups, listTeams, setAthleteAreas, setTeamSetting } from "./teams";
+import { freshDatabase, TEST_SECRET } from "./testing";
+import { makeEdition } from "~/core/edition/edition";
+import { itemOf, newSession } from "~/core/session/start";
+import { drillById } from "~/library";
+import { demandById } from "~/library/demands";
+
+let db: Db;
+let ana: string;
+let ben: string;
+let end: () => Promise<void>;
+beforeAll(async () => {
+  ({ db, ana, ben, end } = await freshDatabase());
+});
+afterAll(() => end());
+
+const doc = (title: string, drill = "hip-flexor-hold") => newSession({ title, purpose: "off-day" }, [{ title: "", rounds: 1, restBetweenRounds: 0, sideOrder: "drill-by-drill", items: [itemOf(drillById(drill)!)] }]);
+const stand = { key: "title", says: "The title says 10 minutes.", reason: "Everyone here calls it that." };
+
+describe("what stands beside a session", () => {
+  it("is kept with it, for its own coach and their own team only", async () => {
+    const [id, team, theirs] = [await addSession(db, ana, doc("One"), 90), await addTeam(db, ana, "Squad"), await addTeam(db, ben, "Other")];
+    expect(await findSetting(db, ana, id)).toEqual({ teamId: null, demandId: null, accepted: [] });
+    expect(await saveSetting(db, ana, id, { teamId: team, demandId: "rowing", accepted: [stand] })).toBe(true);
+    expect(await findSetting(db, ana, id)).toEqual({ teamId: team, demandId: "rowing", accepted: [stand] });
+    expect(await saveSetting(db, ana, id, { teamId: theirs, demandId: null, accepted: [] })).toBe(false);
+    expect(await saveSetting(db, ben, id, { teamId: null, demandId: null, accepted: [] })).toBe(false);
+    expect(await findSetting(db, ben, id)).toBeUndefined();
+    expect((await findSetting(db, ana, id))?.teamId).toBe(team);
+    await deleteTeam(db, ana, team);
+    expect(await findSetting(db, ana, id)).toMatchObject({ teamId: null, demandId: "rowing" });
+  });
+  it("goes on record with each edition; letting something else stand makes a new one", async () => {
+    const id = await addSession(db, ana, doc("Handed"), 90);
+    const out = () => handOut(db, ana, id, makeEdition(doc("Handed"), drillById), 90, null, TEST_SECRET);
+    expect((await out())?.number).toBe(1);
+    expect((await out())?.number).toBe(1);
+    await saveSetting(db, ana, id, { teamId: null, demandId: null, accepted: [stand] });
+    expect((await out())?.number).toBe(2);
+    const editions = await listEditions(db, ana, id, TEST_SECRET);
+    expect(editions.map((e) => [e.number, e.accepted, e.session.title])).toEqual([[2, [stand], "Handed"], [1, [], "Handed"]]);
+  });
+  it("may be that it is offered as a beginning", async () => {
+    const id = await addSession(db, ana, doc("Mine to begin with"), 90);
+    expect(await setTemplate(db, ben, id, true)).toBe(false);
+    expect(await setTemplate(db, ana, id, true)).toBe(true);
+    expect((await listSessions(db, ana, false)).find((s) => s.id === id)?.template).toBe(true);
+    expect((await listTitles(db, ana)).some((s) => s.id === id)).toBe(true);
+    expect((await listTitles(db, ben)).some((s) => s.id === id)).toBe(false);
+    await setArchived(db, ana, id, true);
+    expect((await listTitles(db, ana)).some((s) => s.id === id)).toBe(false);
+  });
+});
+
+describe("a group", () => {
+  it("has its kit, caps and what its people protect, for its own coach only", async () => {
+    const team = await addTeam(db, ana, "With kit");
+    await addAthletes(db, ana, team, ["Moss", "Tern"]);
+    const moss = (await listTeams(db, ana)).find((t) => t.id === team)!.athletes[0]!;
+    expect(await setTeamSetting(db, ben, team, { floor: 3 })).toBe(false);
+    expect(await setAthleteAreas(db, ben, moss.id, ["neck"])).toBe(false);
+    expect(await setTeamSetting(db, ana, team, { kit: { stick: 4 }, floor: 12, mixed: true })).toBe(true);
+    expect(await setAthleteAreas(db, ana, moss.id, ["neck", "kneeling"])).toBe(true);
+    const { group } = (await listGroups(db, ana)).find((g) => g.id === team)!;
+    expect(group).toEqual({ name: "With kit", setting: { kit: { stick: 4 }, floor: 12, mixed: true }, people: [{ name: "Moss", areas: ["neck", "kneeling"] }, { name: "Tern", areas: [] }], shown: [] });
+    expect((await listGroups(db, ben)).some((g) => g.id === team)).toBe(false);
+  });
+  it("knows the drills it has been handed, and no others", async () => {
+    const [team, other] = [await addTeam(db, ana, "Handed to"), await addTeam(db, ana, "Not handed to")];
+    const id = await addSession(db, ana, doc("For them", "open-book"), 90);
+    await handOut(db, ana, id, makeEdition(doc("For them", "open-book"), drillById), 90, team, TEST_SECRET);
+    const groups = await listGroups(db, ana);
+    expect(groups.find((g) => g.id === team)?.group.shown).toEqual(["open-book"]);
+    expect(groups.find((g) => g.id === other)?.group.shown).toEqual([]);
+  });
+});
+
+describe("a demand profile of one's own", () => {
+  it("is kept, changed and deleted by its coach only", async () => {
+    const id = await addDemand(db, ana, { ...demandById("rowing")!, id: "own", name: "Our rowers" });
+    expect(await findDemand(db, ben, id)).toBeUndefined();
+    expect((await findDemand(db, ana, id))?.id).toBe(ownDemandId(id));
+    const changed = { ...demandById("rowing")!, id: "own", name: "Our eight" };
+    expect(await saveDemand(db, ben, id, changed)).toBe(false);
+    expect(await saveDemand(db, ana, id, changed)).toBe(true);
+    expect((await listDemands(db, ana)).map((d) => d.name)).toEqual(["Our eight"]);
+    expect(await listDemands(db, ben)).toEqual([]);
+    expect(await deleteDemand(db, ben, id)).toBe(false);
+    expect(await deleteDemand(db, ana, id)).toBe(true);
+    expect(await listDemands(db, ana)).toEqual([]);
+  });
+});

@@ -1,0 +1,396 @@
+import { afterAll, beforeAll, describe, expect, it } from "vitest";
+import { ANA, BEN, clockSeconds, newestAddress, openDesk, ready, saved, signIn, startWorld, total, violations, type World } from "./harness";
+import type { Page } from "playwright-core";
+
+let world: World;
+beforeAll(async () => {
+  world = await startWorld();
+});
+afterAll(() => world.end());
+
+const rows = (page: Page) => page.locator("[data-row]").evaluateAll((all) => all.map((row) => row.querySelectorAll("span > span")[0]?.textContent ?? ""));
+const row = (page: Page, name: string) => page.locator("[data-row]").filter({ hasText: name }).first();
+const tab = (page: Page, name: RegExp) => page.getByRole("tab", { name });
+
+async function freshSession(page: Page, title: string, beginning: string): Promise<void> {
+  await page.goto("/sessions");
+  await ready(page);
+  await page.getByRole("button", { name: "New session" }).first().click();
+  await page.getByLabel("Name").fill(title);
+  await page.getByLabel("Begin with").selectOption(beginning);
+  await page.getByRole("button", { name: "Make session" }).click();
+  await page.waitForURL(/\/sessions\/[0-9a-f-]{36}$/);
+  await page.locator("[data-row]").first().waitFor();
+}
+
+describe("what to look at", () => {
+  it("is found, shown before and after, mended in one step, undone, and let stand with a reason that goes on record", async () => {
+    const { page } = await world.visitor();
+    await signIn(page);
+    await openDesk(page, "Staff lunchtime");
+    await page.getByRole("button", { name: /^To look at/ }).click();
+    const findings = page.getByRole("tabpanel", { name: /Look at/ });
+    const over = findings.getByRole("article").filter({ hasText: "over the 10:00 promised" });
+    await over.waitFor();
+    expect(await violations(page)).toEqual([]);
+    const open = await findings.getByRole("article").count();
+
+    // A fix, before and after; one step of undo.
+    await over.getByRole("button", { name: /^Promise 11:00 instead/ }).click();
+    const fix = page.getByRole("dialog", { name: "Promise 11:00 instead" });
+    await fix.getByText("Promised length: 10:00 → 11:00").waitFor();
+    expect(await violations(page)).toEqual([]);
+    await fix.getByRole("button", { name: "Do it" }).click();
+    await over.waitFor({ state: "detached" });
+    await page.keyboard.press("Control+z");
+    await over.waitFor();
+
+    // The place of a finding is shown in the list.
+    const kneel = findings.getByRole("article").filter({ hasText: "Hamish" }).first();
+    await kneel.getByRole("button", { name: /^Show / }).click();
+    await page.locator('[data-row][aria-pressed="true"]').waitFor();
+    await page.keyboard.press("2");
+
+    await over.getByRole("button", { name: "Let it stand…" }).click();
+    const why = page.getByRole("dialog", { name: "Let it stand" });
+    expect(await why.getByRole("button", { name: "Let it stand" }).isDisabled()).toBe(true);
+    await why.getByLabel("Why it is right like this").fill("The room is free until half past.");
+    await why.getByRole("button", { name: "Let it stand" }).click();
+    await over.waitFor({ state: "detached" });
+    await expect.poll(() => findings.getByRole("article").count()).toBe(open - 1);
+    await page.reload();
+    await ready(page);
+    await page.keyboard.press("2");
+    await findings.getByText("One finding is let stand").click();
+    await findings.getByText("“The room is free until half past.”").waitFor();
+
+    await page.getByRole("link", { name: "Hand out" }).click();
+    await page.getByText("One finding is let stand, and goes on record").waitFor();
+    await page.getByRole("button", { name: /^Make/ }).click();
+    await newestAddress(page);
+    await page.getByText("One finding was let stand").first().click();
+    await page.getByText("“The room is free until half past.”").last().waitFor();
+    expect(await violations(page)).toEqual([]);
+  });
+
+  it("offers something else to do for someone who protects an area, and stops where there is nothing", async () => {
+    const { page } = await world.visitor();
+    await signIn(page, ANA);
+    await page.goto("/teams");
+    await ready(page);
+    await page.getByLabel("New team or class").fill("Two of us");
+    await page.getByRole("button", { name: "Add team" }).click();
+    const card = page.getByRole("region", { name: "Two of us" });
+    await card.getByLabel("Add people").fill("Moss, Tern");
+    await card.getByRole("button", { name: "Add", exact: true }).click();
+    await card.getByRole("button", { name: "What Moss protects" }).click();
+    const areas = page.getByRole("dialog", { name: "What Moss protects" });
+    await areas.getByLabel("deep bend of the knee").check();
+    expect(await violations(page)).toEqual([]);
+    await areas.getByRole("button", { name: "Keep" }).click();
+    await card.getByRole("button", { name: "What Moss protects: 1 area" }).waitFor();
+    await card.getByRole("button", { name: "Kit, floor and caps of Two of us" }).click();
+    const setting = page.getByRole("dialog", { name: "Two of us" });
+    await setting.getByLabel("We know what kit there is").check();
+    await setting.getByLabel("kneeling pad").fill("1");
+    expect(await violations(page)).toEqual([]);
+    await setting.getByRole("button", { name: "Keep" }).click();
+    await card.getByText("Kit: 1 × kneeling pad").waitFor();
+
+    await freshSession(page, "For two", "template:squat-primer");
+    await page.getByLabel("Who for").selectOption({ label: "Two of us (2)" });
+    await page.keyboard.press("Escape");
+    await page.getByRole("button", { name: /^To look at/ }).click();
+    const findings = page.getByRole("tabpanel", { name: /Look at/ });
+    await findings.getByText("2 pieces of “kneeling pad” are needed for 2 people at once; there are 1.").waitFor();
+    await findings.getByText(/which Moss protects\. In the same time, Moss: /).first().waitFor();
+  });
+});
+
+describe("ranges", () => {
+  it("show minutes against what is asked, by pointer and by key; a petal gives drills to add; another session is compared", async () => {
+    const { page } = await world.visitor();
+    await signIn(page);
+    await openDesk(page, "Rowers before the boat");
+    await page.keyboard.press("3");
+    const panel = page.getByRole("tabpanel", { name: "Ranges" });
+    const petal = panel.getByRole("button", { name: /^left hip opening at the front: / });
+    await petal.hover();
+    await panel.getByText(/Left hip opening at the front: .+ of .+/).waitFor();
+    // One stop for the tab key, then the arrows.
+    await panel.getByRole("group", { name: /Minutes of each motion/ }).locator('[tabindex="0"]').focus();
+    await page.keyboard.press("ArrowRight");
+    const now = await page.evaluate(() => document.activeElement?.getAttribute("aria-label") ?? "");
+    expect(now).toMatch(/: /);
+    const before = (await rows(page)).length;
+    await page.keyboard.press("Enter");
+    const drills = panel.getByRole("region", { name: /^Drills for / });
+    await drills.getByRole("button", { name: /^Add / }).first().click();
+    await expect.poll(async () => (await rows(page)).length).toBe(before + 1);
+    await page.keyboard.press("Control+z");
+    await page.keyboard.press("3");
+    await panel.getByLabel("Compare with").selectOption({ label: "Handball before a game" });
+    await panel.getByText("Dashed: the other session.").waitFor();
+    expect(await violations(page)).toEqual([]);
+    await panel.getByLabel("Against what is asked by").selectOption("");
+    await page.getByRole("button", { name: /^fit/ }).waitFor({ state: "detached" });
+    await panel.getByLabel("Against what is asked by").selectOption({ label: "Rowing" });
+    await page.getByRole("button", { name: /^fit/ }).waitFor();
+  });
+});
+
+describe("fit to time", () => {
+  it("works out doses for a length, leaves what is locked, shows what changes, and does it in one step", async () => {
+    const { page } = await world.visitor();
+    await signIn(page, ANA);
+    await freshSession(page, "To the minute", "template:lunchtime-backs");
+    const before = await total(page);
+    await page.keyboard.press("4");
+    const panel = page.getByRole("tabpanel", { name: "Fit" });
+    await panel.getByText("What stays as it is").click();
+    await panel.getByRole("button", { name: /^Cat–camel/ }).click();
+    await panel.getByRole("textbox", { name: "Length" }).fill("11:30");
+    await panel.getByRole("button", { name: "Work it out" }).click();
+    await panel.getByRole("button", { name: "Do it" }).waitFor();
+    await panel.getByText("Promised length: 10:00 → 11:30").waitFor();
+    expect(await panel.getByText(/^Cat–camel: /).count()).toBe(0);
+    expect(await violations(page)).toEqual([]);
+    await panel.getByRole("button", { name: "Do it" }).click();
+    await expect.poll(() => total(page)).toBeGreaterThan(before + 80);
+    const after = await total(page);
+    expect(after).toBeLessThanOrEqual(690);
+    expect(690 - after).toBeLessThanOrEqual(5);
+    await page.keyboard.press("Control+z");
+    await expect.poll(() => total(page)).toBe(before);
+
+    // Out of reach: how short and how long these can be; allowed to take drills out, it can.
+    await panel.getByRole("textbox", { name: "Length" }).fill("3");
+    await panel.getByRole("button", { name: "Work it out" }).click();
+    const alert = panel.getByRole("alert");
+    await alert.getByText(/these drills last between \d+:\d\d and \d+:\d\d/).waitFor();
+    await panel.getByLabel("may take drills out when doses cannot").check();
+    await panel.getByRole("button", { name: "Work it out" }).click();
+    await panel.getByText(/ taken out$/).first().waitFor();
+    await panel.getByRole("button", { name: "Do it" }).click();
+    await expect.poll(() => total(page)).toBeLessThanOrEqual(180);
+
+    // A finishing time is as good as a length.
+    await panel.getByText("a finishing time").click();
+    await panel.getByLabel("Starts at").fill("17:35");
+    await panel.getByLabel("Finishes at").fill("17:40");
+    await panel.getByText("5:00 long").waitFor();
+  });
+});
+
+describe("the profile", () => {
+  const chart = (page: Page) => page.getByRole("region", { name: "Profile" }).getByRole("img").first();
+
+  it("is pointed at, gone closer to, dragged to another order, another dose, and boxed", async () => {
+    const { page } = await world.visitor();
+    await signIn(page, ANA);
+    await freshSession(page, "Drawn", "floor-to-standing");
+    const box = (await chart(page).boundingBox())!;
+    const span = box.width - 74 - 36;
+    const length = await total(page);
+    const x = (t: number) => box.x + 74 + (t / length) * span;
+    const y = box.y + 90;
+    await page.mouse.move(x(40), y);
+    await page.getByText(/at 0:40 · /).waitFor();
+    // The first drill, taken by its middle, is let go behind the second.
+    const seconds = await page.locator("[data-row]").evaluateAll((all) => all.map((r) => r.querySelector(":scope > span:last-child > span")?.textContent ?? ""));
+    const [first, second] = [clockSeconds(seconds[0]!), clockSeconds(seconds[1]!)];
+    await page.mouse.move(x(first / 2), y);
+    await page.mouse.down();
+    await page.mouse.move(x(first + second - 4), y, { steps: 8 });
+    await page.mouse.up();
+    await expect.poll(async () => (await rows(page)).slice(0, 2)).toEqual(["Side-lying open book", "Cat–camel"]);
+    await page.keyboard.press("Control+z");
+
+    // The right edge of its work, drawn out: more repetitions.
+    await page.keyboard.press("Escape");
+    await page.mouse.move(x(first) - 1, y);
+    await page.mouse.down();
+    await page.mouse.move(x(first + 12), y, { steps: 6 });
+    await page.mouse.up();
+    await expect.poll(() => total(page)).toBeGreaterThan(length);
+    await page.getByRole("button", { name: /^Undo: Cat–camel \d+ → \d+ repetitions$/ }).click();
+    await expect.poll(() => total(page)).toBe(length);
+
+    // A box over the headings chooses several.
+    await page.mouse.move(x(5), box.y + 10);
+    await page.mouse.down();
+    await page.mouse.move(x(first + second - 5), box.y + 12, { steps: 5 });
+    await page.mouse.up();
+    await page.getByRole("tab", { name: "2 drills" }).waitFor();
+    expect(await violations(page)).toEqual([]);
+
+    // Closer by the wheel and by keys, and back.
+    await page.mouse.move(x(60), y);
+    for (let i = 0; i < 5; i++) await page.mouse.wheel(0, -240);
+    await page.getByRole("button", { name: "The whole session (0)" }).and(page.locator(":enabled")).waitFor();
+    await page.keyboard.press("0");
+    await expect.poll(() => page.getByRole("button", { name: "The whole session (0)" }).isDisabled()).toBe(true);
+    await page.keyboard.press("+");
+    await expect.poll(() => page.getByRole("button", { name: "The whole session (0)" }).isDisabled()).toBe(false);
+    await saved(page);
+  });
+});
+
+describe("building quickly", () => {
+  it("chooses several, makes them longer, copies, pastes and takes them out, and goes back through everything done", async () => {
+    const { page, context } = await world.visitor();
+    await context.grantPermissions(["clipboard-read", "clipboard-write"]);
+    await signIn(page, ANA);
+    await freshSession(page, "Several", "floor-to-standing");
+    const all = await rows(page);
+    await row(page, all[0]!).click();
+    await row(page, all[1]!).click({ modifiers: ["Shift"] });
+    await page.getByRole("tab", { name: "2 drills" }).waitFor();
+    const before = await total(page);
+    await page.keyboard.press(".");
+    await expect.poll(() => total(page)).toBeGreaterThan(before);
+    await page.keyboard.press(",");
+    await expect.poll(() => total(page)).toBe(before);
+    await page.keyboard.press("Control+c");
+    await page.keyboard.press("Control+v");
+    await expect.poll(() => rows(page)).toEqual([all[0], all[1], all[0], all[1], ...all.slice(2)]);
+    await page.keyboard.press("Delete");
+    await expect.poll(() => rows(page)).toEqual(all);
+
+    // Into another session, through the browser's clipboard.
+    await page.keyboard.press("a");
+    await page.keyboard.press("Control+c");
+    await saved(page);
+    await freshSession(page, "Another", "one-drill");
+    await page.keyboard.press("Control+v");
+    await expect.poll(async () => (await rows(page)).length).toBe(1 + all.length);
+
+    // Everything done, by name; and everything there is to do.
+    await page.getByRole("button", { name: "Everything done here" }).click();
+    await page.getByRole("button", { name: "as it was opened" }).click();
+    await expect.poll(async () => (await rows(page)).length).toBe(1);
+    await page.keyboard.press("Escape");
+    await page.keyboard.press("g");
+    await page.getByRole("dialog", { name: "What to do" }).waitFor();
+    await page.keyboard.type("do again");
+    await page.keyboard.press("Enter");
+    await expect.poll(async () => (await rows(page)).length).toBe(1 + all.length);
+    await page.keyboard.press("?");
+    await page.getByRole("dialog", { name: "Keys of the desk" }).getByText("a step longer", { exact: false }).waitFor();
+    expect(await violations(page)).toEqual([]);
+  });
+
+  it("begins with a session that is worked out, and with one of the coach's own", async () => {
+    const { page } = await world.visitor();
+    await signIn(page, BEN);
+    await page.goto("/sessions");
+    await ready(page);
+    await page.getByRole("button", { name: "New session" }).first().click();
+    await page.getByLabel("Name").fill("Before lifting on Monday");
+    await page.getByLabel("Begin with").selectOption("template:squat-primer");
+    expect(await page.getByLabel("Promised length").inputValue()).toBe("10:00");
+    expect(await page.getByLabel("What for").inputValue()).toBe("before-lifting");
+    await page.getByRole("button", { name: "Make session" }).click();
+    await page.waitForURL(/\/sessions\/[0-9a-f-]{36}$/);
+    await ready(page);
+    expect(await total(page)).toBe(600);
+    await page.getByText("Nothing to look at").waitFor();
+    expect(await page.getByLabel("Asked by").inputValue()).toBe("lifting");
+
+    await page.goto("/sessions");
+    await ready(page);
+    await page.getByRole("button", { name: /^More for / }).first().click();
+    await page.getByRole("menuitem", { name: "Offer as a beginning" }).click();
+    await page.getByRole("button", { name: "New session" }).first().click();
+    await page.getByLabel("Name").fill("Before lifting on Friday");
+    await page.getByLabel("Begin with").selectOption({ label: "Before lifting on Monday, 10:00" });
+    await page.getByRole("button", { name: "Make session" }).click();
+    await page.waitForURL(/\/sessions\/[0-9a-f-]{36}$/);
+    await ready(page);
+    expect(await total(page)).toBe(600);
+    expect(await page.getByLabel("Asked by").inputValue()).toBe("lifting");
+  });
+
+  it("says in words what changed between editions", async () => {
+    const { page } = await world.visitor();
+    await signIn(page, BEN);
+    await freshSession(page, "Twice handed out", "floor-to-standing");
+    await page.getByRole("link", { name: "Hand out" }).click();
+    await page.getByRole("button", { name: "Make edition and link" }).click();
+    await newestAddress(page);
+    await page.getByRole("link", { name: "Desk" }).click();
+    await ready(page);
+    await row(page, "Half-kneeling ankle rock").click();
+    await page.keyboard.press(".");
+    await saved(page);
+    await page.getByRole("link", { name: "Hand out" }).click();
+    await page.getByText(/^Half-kneeling ankle rock: \d+ → \d+ s$/).waitFor();
+    await page.getByRole("button", { name: "Make edition and link" }).click();
+    await page.getByText("One change from edition 1").click();
+    expect(await page.getByText(/^Half-kneeling ankle rock: \d+ → \d+ s$/).count()).toBe(1);
+  });
+});
+
+describe("what is asked", () => {
+  it("is copied, changed with its effect on a session seen at once, kept, and used at the desk", async () => {
+    const { page } = await world.visitor();
+    await signIn(page);
+    await page.goto("/demands");
+    await ready(page);
+    expect(await violations(page)).toEqual([]);
+    await page.getByRole("button", { name: "Copy Rowing as my own" }).click();
+    await page.waitForURL(/\/demands\/own-/);
+    await ready(page);
+    await page.getByLabel("Name", { exact: true }).fill("Our sweep crew");
+    const fit = page.getByRole("status", { name: "Fit" });
+    await page.getByLabel("How far this session answers it").selectOption({ label: "Rowers before the boat" });
+    const before = await fit.innerText();
+    await page.getByRole("group", { name: "Weight of wrist bending", exact: true }).getByText("3").click();
+    await expect.poll(() => fit.innerText()).not.toBe(before);
+    await page.getByLabel("Why wrist bending", { exact: true }).fill("feathering all morning");
+    expect(await violations(page)).toEqual([]);
+    await page.getByRole("link", { name: "Teams" }).click();
+    await page.getByRole("alertdialog", { name: "Leave without keeping?" }).getByRole("button", { name: "Stay here" }).click();
+    await page.getByRole("button", { name: "Keep", exact: true }).click();
+    await page.getByText("Kept", { exact: true }).waitFor();
+    await openDesk(page, "Rowers before the boat");
+    await page.getByLabel("Asked by").selectOption({ label: "Our sweep crew" });
+    await page.keyboard.press("3");
+    await page.getByText("feathering all morning").waitFor();
+    await page.reload();
+    await ready(page);
+    expect(await page.getByLabel("Asked by").inputValue()).toMatch(/^own-/);
+  });
+
+  it("of one coach is nobody else's, and a setting takes only what makes sense", async () => {
+    const { page } = await world.visitor();
+    await signIn(page);
+    await page.goto("/demands");
+    await ready(page);
+    await page.getByRole("button", { name: "Copy Handball as my own" }).click();
+    await page.waitForURL(/\/demands\/own-/);
+    const theirs = new URL(page.url()).pathname;
+    await openDesk(page, "Handball before a game");
+    const session = new URL(page.url()).pathname;
+    const teams = await (await page.request.get("/teams")).text();
+    const team = /name="team" value="([0-9a-f-]{36})"/.exec(teams)![1]!;
+    const other = await world.visitor();
+    await signIn(other.page, ANA);
+    const ask = other.page.request;
+    const form = (fields: Record<string, string>) => ({ form: fields, maxRedirects: 0, headers: { origin: world.base } });
+    expect((await ask.get(theirs)).status()).toBe(404);
+    expect(await (await ask.get("/demands")).text()).not.toContain("Handball, mine");
+    expect((await ask.post(theirs, form({ doc: "{}" }))).status()).not.toBe(200);
+    expect((await ask.post(theirs, form({ do: "delete" }))).status()).toBe(404);
+    expect((await ask.post("/demands", form({ demand: theirs.split("/").at(-1)! }))).status()).toBe(404);
+    expect((await ask.post("/sessions", form({ do: "new", title: "Spy", purpose: "off-day", target: "", outline: `own:${session.split("/").at(-1)}` }))).status()).toBe(404);
+    expect((await ask.post("/sessions", form({ do: "template", id: session.split("/").at(-1)! }))).status()).toBe(404);
+    expect((await ask.post("/teams", form({ do: "setting", team, setting: "{}" }))).status()).toBe(404);
+    const set = (data: unknown, from = ask) => from.post(`${session}/setting`, { data, headers: { origin: world.base } });
+    expect((await set({ teamId: null, demandId: null, accepted: [] })).status()).toBe(404);
+    const own = page.request;
+    for (const bad of [{}, { teamId: "x", demandId: null, accepted: [] }, { teamId: null, demandId: "a".repeat(99), accepted: [] }, { teamId: null, demandId: null, accepted: [{ key: "title", says: "x", reason: "" }] }]) expect((await set(bad, own)).status()).toBe(422);
+    expect((await own.post("/teams", form({ do: "setting", team, setting: '{"floor":-1}' }))).status()).toBe(400);
+    expect((await own.post(theirs, form({ doc: '{"id":"own","name":"x"}' }))).status()).toBe(422);
+  });
+});
