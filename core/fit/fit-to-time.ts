@@ -45,21 +45,22 @@ type Choice = {
 };
 
 /**
- * Changes doses, each inside its drill's bounds and by its sensible step, so that the session lasts the target: to the
+ * Changes doses, each inside its drill's bounds and by its sensible step (by single seconds where that is what it takes), so that the session lasts the target: to the
  * second where it can be, else under it by at most 5 s; with the least loss of fit to the demand, and among equals with the
  * least change. Solved exactly as a mixed-integer program by the solver handed in.
  */
 export function fitToTime({ session, target, demand, locked }: FitRequest, drills: (id: string) => Drill | undefined, solve: Solve): FitAnswer {
   const timeline = compile(session, drills);
-  const choices = choicesOf(session, timeline, drills, locked);
+  let choices = choicesOf(session, timeline, drills, locked, false);
   const ends = (pick: (adds: Seconds[]) => Seconds) => timeline.totalSeconds + choices.reduce((sum, c) => sum + pick(c.options.map((o) => o.adds)), 0);
   const [least, most] = [ends((a) => Math.min(...a)), ends((a) => Math.max(...a))];
   if (least > target + 1e-6 || most < target - UNDER_AT_MOST - 1e-6) return { kind: "impossible", least, most };
 
-  const base = { session, timeline, choices, demand, target };
   let solution: Solution = { kind: "infeasible" };
-  for (const under of [0, UNDER_AT_MOST]) {
-    solution = solve(programOf(base, drills, under));
+  // Sensible steps first; then single seconds for what is timed, before the promise is missed by any.
+  for (const [under, fine] of [[0, false], [0, true], [UNDER_AT_MOST, false], [UNDER_AT_MOST, true]] as const) {
+    choices = choicesOf(session, timeline, drills, locked, fine);
+    solution = solve(programOf({ session, timeline, choices, demand, target }, drills, under));
     if (solution.kind !== "infeasible") break;
   }
   if (solution.kind === "infeasible") return { kind: "impossible", least, most };
@@ -77,7 +78,7 @@ export function fitToTime({ session, target, demand, locked }: FitRequest, drill
   };
 }
 
-function choicesOf(session: Session, timeline: Timeline, drills: (id: string) => Drill | undefined, locked: ReadonlySet<string>): Choice[] {
+function choicesOf(session: Session, timeline: Timeline, drills: (id: string) => Drill | undefined, locked: ReadonlySet<string>, fine: boolean): Choice[] {
   const times = new Map<string, { all: number; left: number; right: number }>();
   for (const segment of timeline.segments) {
     if (segment.kind !== "work") continue;
@@ -95,7 +96,7 @@ function choicesOf(session: Session, timeline: Timeline, drills: (id: string) =>
       const count = times.get(placeKey(b, i));
       if (!drill || !count || locked.has(placeKey(b, i))) return [];
       const level = drill.levels[item.level];
-      const doses = dosesOf(item.dose, level);
+      const doses = dosesOf(item.dose, level, fine);
       const seconds = (dose: Dose) => secondsOf(dose, session.pace);
       const now = doses.findIndex((dose) => amountOf(dose).value === amountOf(item.dose).value);
       const usual = seconds(item.dose);
@@ -113,14 +114,14 @@ const secondsOf = (dose: Dose, pace: Session["pace"]): Seconds => {
   return dose.kind === "time" || dose.kind === "ladder" ? unit : unit * amountOf(dose).value;
 };
 
-/** The doses an item may take, by its drill's step from what it is; the one there is always among them. */
-function dosesOf(dose: Dose, { bounds, dose: usual }: Drill["levels"]["standard"]): Dose[] {
+/** The doses an item may take, by its drill's step from what it is, or by single seconds where it is timed; the one there is always among them. */
+function dosesOf(dose: Dose, { bounds, dose: usual }: Drill["levels"]["standard"], fine: boolean): Dose[] {
   if (dose.kind === "ladder") return dose.rungs.map((_, rung) => ({ ...dose, rung })).filter((d) => inside(amountOf(d).value, bounds) || d.rung === dose.rung);
   // Bounds are in the unit of the drill's own dose; another kind of dose is left as it is.
   const own = usual.kind === "ladder" ? "time" : usual.kind;
   if (dose.kind !== own) return [dose];
   const now = amountOf(dose).value;
-  const step = dose.kind === "time" ? bounds.step : Math.max(1, Math.round(bounds.step));
+  const step = dose.kind === "time" ? (fine ? 1 : bounds.step) : Math.max(1, Math.round(bounds.step));
   const amounts = new Set<number>([now]);
   for (let n = now; n >= bounds.least - 1e-9; n -= step) if (n <= bounds.most) amounts.add(round(n));
   for (let n = now; n <= bounds.most + 1e-9; n += step) if (n >= bounds.least) amounts.add(round(n));

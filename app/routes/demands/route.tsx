@@ -63,8 +63,8 @@ function List({ title, demands }: { title: string; demands: readonly Demand[] })
             </p>
             <Form method="post" className="mt-auto">
               <input type="hidden" name="demand" value={demand.id} />
-              <Button type="submit" className="min-h-8 px-2 py-0.5 text-sm" aria-label={`Copy ${demand.name} as my own`}>
-                <Plus size={14} aria-hidden /> Copy as my own
+              <Button type="submit" className="min-h-8 px-2 py-0.5 text-sm">
+                <Plus size={14} aria-hidden /> Copy as my own<span className="sr-only">: {demand.name}</span>
               </Button>
             </Form>
           </li>

@@ -110,7 +110,10 @@ function Answer({ answer, desk, target }: { answer: RoomAnswer; desk: Desk; targ
   if (answer.kind === "impossible")
     return (
       <p role="alert" className="rounded-md border-l-4 border-plum bg-plum-wash px-3 py-2 text-sm">
-        Inside the drills’ usual doses, with what is locked, these drills last between {clockText(answer.least)} and {clockText(answer.most)}. Unlock some, allow drills to be taken out or added, or choose another length.
+        {target !== undefined && target >= answer.least && target <= answer.most
+          ? `The beats of these drills do not come out within 5 seconds under ${clockText(target)}.`
+          : `Inside the drills’ usual doses, with what is locked, these drills last between ${clockText(answer.least)} and ${clockText(answer.most)}.`}{" "}
+        Unlock some, allow drills to be taken out or added, or choose another length.
       </p>
     );
   const lines = changesBetween(desk.session, answer.session, name);

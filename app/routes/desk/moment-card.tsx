@@ -23,7 +23,7 @@ export function MomentCard({ at, moment, drill, level, name, tempo, left, width 
       className="pointer-events-none absolute top-1 z-10 flex w-72 gap-2 rounded-md border border-line bg-land/95 px-2.5 py-1.5 text-sm shadow-md"
       style={{ left: left + 300 > width ? left - 300 : left + 12 }}
     >
-      <Figure drill={drill} level={level} moment={moment} at={at} tempo={tempo} />
+      <Figure drill={drill} level={level} moment={moment} at={at} tempo={tempo} name={name} />
       <div className="min-w-0">
         <p className="line-clamp-2 leading-tight font-semibold">{name}</p>
         <p className="text-ink-soft">
@@ -40,7 +40,7 @@ export function MomentCard({ at, moment, drill, level, name, tempo, left, width 
   );
 }
 
-function Figure({ drill, level, moment, at, tempo }: Pick<Props, "drill" | "level" | "moment" | "at" | "tempo">) {
+function Figure({ drill, level, moment, at, tempo, name }: Pick<Props, "drill" | "level" | "moment" | "at" | "tempo" | "name">) {
   const [motions, setMotions] = useState<{ of: string; motions: DrillMotions | undefined }>();
   useEffect(() => {
     let gone = false;
@@ -56,7 +56,7 @@ function Figure({ drill, level, moment, at, tempo }: Pick<Props, "drill" | "leve
     <div className="size-20 shrink-0">
       {motion && (
         <Suspense fallback={null}>
-          <MovingFigure motion={motion} stage={stage} still moment={at} label="" className="figure h-full w-full" />
+          <MovingFigure motion={motion} stage={stage} still moment={at} label={`${name} at this moment`} className="figure h-full w-full" />
         </Suspense>
       )}
     </div>

@@ -55,7 +55,7 @@ export function RangesPanel({ id, desk, insights, demand, demands, offered, othe
       />
       <div>
         <Roses roses={roses} looked={looked} onLook={setLooked} onPick={({ petal }) => setPicked(petal.row)} />
-        <p className="min-h-10 text-sm text-ink-soft" aria-live="polite">
+        <p className="line-clamp-3 h-[3.9rem] text-sm text-ink-soft" aria-live="polite">
           {looked ? <PetalLine looked={looked} desk={desk} demand={demand} /> : demand ? "Filled: what is worked. Outline: what is asked. Point at a petal; press it for drills." : "Choose what is asked to see outlines. Point at a petal; press it for drills."}
         </p>
       </div>
