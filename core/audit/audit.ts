@@ -18,7 +18,7 @@ import { tempo } from "./rules/tempo";
 import { title } from "./rules/title";
 import { topDemand } from "./rules/top-demand";
 import { unequalSides } from "./rules/unequal-sides";
-import { SEVERITIES, type AuditInput, type Circumstances, type Finding, type Rule } from "./types";
+import { SEVERITIES, type AuditInput, type Circumstances, type Finding, type Fix, type Rule } from "./types";
 import { coverageOf } from "~/core/coverage/coverage";
 import type { Session } from "~/core/session/schema";
 import { compile } from "~/core/timeline/compile";
@@ -56,13 +56,17 @@ const counts = (all: readonly Found[], session: Session): Map<string, number> =>
   return map;
 };
 
+/** A fix that mends: what it is, the session after it, and what is found then. */
+export type Mending = { fix: Fix; session: Session; found: Found[] };
+
 /**
  * What a finding's fix comes to: the session after it, and what is found then; `undefined` when the finding stays or
  * something at least as serious appears that was not there.
  */
-export function mending(found: Found, input: AuditInput, all: readonly Found[]): { session: Session; found: Found[] } | undefined {
-  if (!found.fix) return undefined;
-  const session = found.fix.apply(input.session);
+export function mending(found: Found, input: AuditInput, all: readonly Found[]): Mending | undefined {
+  const fix = found.fix ?? found.offer?.();
+  if (!fix) return undefined;
+  const session = fix.apply(input.session);
   if (session === input.session) return undefined;
   const after = audit(auditInput(session, input.drills, { demand: input.demand, group: input.group, offered: input.offered }));
   const [before, now] = [counts(all, input.session), counts(after, session)];
@@ -70,15 +74,15 @@ export function mending(found: Found, input: AuditInput, all: readonly Found[]):
   if ((now.get(key) ?? 0) >= (before.get(key) ?? 0)) return undefined;
   const rank = (one: Found) => SEVERITIES.indexOf(one.severity);
   const worse = after.some((one) => rank(one) <= rank(found) && (now.get(keyOf(one, session)) ?? 0) > (before.get(keyOf(one, session)) ?? 0));
-  return worse ? undefined : { session, found: after };
+  return worse ? undefined : { fix, session, found: after };
 }
 
 /** The findings with only those fixes that mend. */
 export function withMendingFixes(input: AuditInput): Found[] {
   const all = audit(input);
   return all.map((found) => {
-    if (!found.fix || mending(found, input, all)) return found;
-    const { fix: _, ...rest } = found;
-    return rest;
+    const { fix: _, offer: __, ...rest } = found;
+    const mends = mending(found, input, all);
+    return mends ? { ...rest, fix: mends.fix } : rest;
   });
 }

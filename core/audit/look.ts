@@ -6,14 +6,31 @@ import type { Item, Purpose } from "~/core/session/schema";
 /** An item with everything known of it. */
 export type Looked = { place: Place; item: Item; drill: Drill; level: DrillLevel };
 
-/** Every item of the session in order; unknown drills are left out. */
-export function itemsOf({ session, drills }: Pick<AuditInput, "session" | "drills">): Looked[] {
-  return session.blocks.flatMap((block, b) =>
+const looked = new WeakMap<object, Looked[]>();
+
+/** Every item of the session in order; unknown drills are left out. Worked out once for an input. */
+export function itemsOf(input: Pick<AuditInput, "session" | "drills">): Looked[] {
+  const known = looked.get(input);
+  if (known) return known;
+  const { session, drills } = input;
+  const list = session.blocks.flatMap((block, b) =>
     block.items.flatMap((item, i) => {
       const drill = drills(item.drill);
       return drill ? [{ place: { block: b, item: i }, item, drill, level: drill.levels[item.level] }] : [];
     }),
   );
+  looked.set(input, list);
+  return list;
+}
+
+const places = new WeakMap<object, Map<number, Looked>>();
+const keyOf = ({ block, item }: Place): number => block * 1000 + item;
+
+/** The item at a place, such as a segment's. */
+export function itemAt(input: Pick<AuditInput, "session" | "drills">, place: Place): Looked | undefined {
+  let map = places.get(input);
+  if (!map) places.set(input, (map = new Map(itemsOf(input).map((one) => [keyOf(one.place), one]))));
+  return map.get(keyOf(place));
 }
 
 /** Purposes that a game, a lift or fast work follows. */

@@ -14,8 +14,8 @@ export type Severity = (typeof SEVERITIES)[number];
 /** A change that takes a finding away, described before it is made. */
 export type Fix = { words: string; apply: (session: Session) => Session };
 
-/** One thing a rule found: what and how much, at which place, why it matters, and what would mend it. `about` tells findings of one rule apart that have no place. */
-export type Finding = { severity: Severity; says: string; why: string; place?: Place; at?: Seconds; fix?: Fix; about?: string };
+/** One thing a rule found: what and how much, at which place, why it matters, and what would mend it. `about` tells findings of one rule apart that have no place; `offer` is a fix that takes some looking for, looked for when it is asked for. */
+export type Finding = { severity: Severity; says: string; why: string; place?: Place; at?: Seconds; fix?: Fix; offer?: () => Fix | undefined; about?: string };
 
 /** What a rule looks at. Everything is worked out once and shared. */
 export type AuditInput = {

@@ -1,5 +1,6 @@
 import { piecesThere } from "./kit";
 import type { Group } from "./schema";
+import type { Row } from "~/core/drills/rows";
 import type { Area, Drill, DrillLevel } from "~/core/drills/schema";
 import { LEVELS, type Item, type LevelName, type Pace } from "~/core/session/schema";
 import { doseSeconds, unitMicros } from "~/core/timeline/dose";
@@ -44,19 +45,31 @@ export function fallbackFor(item: Item, areas: readonly Area[], { drills, offere
   for (const level of sameDrill) if (loaded(own.levels[level], areas).length === 0 && there(own.levels[level])) return { drill: own, level };
   const sides = item.sides ?? own.sides;
   const directions = item.directions ?? own.directions;
-  const candidates = offered.flatMap((drill) => {
+  const candidates = (formsOf(offered).get(here.main[0]!) ?? []).flatMap(({ drill, level, form }) => {
     if (drill.id === own.id || drill.directions !== directions || (sides === "together") !== (drill.sides === "together")) return [];
     if (sides === "alternating" && drill.sides !== "alternating") return [];
-    return LEVELS.flatMap((level) => {
-      const form = drill.levels[level];
-      const serves = here.main.every((row) => form.main.includes(row));
-      const far = Math.abs(HEIGHT[form.posture] - HEIGHT[here.posture]);
-      if (!serves || (far > NEAR && form.posture !== "standing") || loaded(form, areas).length > 0 || !there(form) || !fitsSegment(form, seconds, pace)) return [];
-      return [{ drill, level, far: far * 4 + (level === "standard" ? 0 : 1) + (drill.method === own.method ? 0 : 2) }];
-    });
+    const far = Math.abs(HEIGHT[form.posture] - HEIGHT[here.posture]);
+    if ((far > NEAR && form.posture !== "standing") || !here.main.every((row) => form.main.includes(row)) || loaded(form, areas).length > 0 || !there(form) || !fitsSegment(form, seconds, pace)) return [];
+    return [{ drill, level, far: far * 4 + (level === "standard" ? 0 : 1) + (drill.method === own.method ? 0 : 2) }];
   });
   const best = candidates.sort((a, b) => a.far - b.far)[0];
   return best && { drill: best.drill, level: best.level };
+}
+
+type Form = { drill: Drill; level: LevelName; form: DrillLevel };
+
+const known = new WeakMap<readonly Drill[], Map<Row, Form[]>>();
+
+/** Every level of the drills by each main row of it, worked out once for a list. */
+function formsOf(offered: readonly Drill[]): Map<Row, Form[]> {
+  const before = known.get(offered);
+  if (before) return before;
+  const map = new Map<Row, Form[]>();
+  for (const drill of offered)
+    for (const level of LEVELS)
+      for (const row of drill.levels[level].main) map.set(row, [...(map.get(row) ?? []), { drill, level, form: drill.levels[level] }]);
+  known.set(offered, map);
+  return map;
 }
 
 /** An easier level before a harder one, the nearest first. */

@@ -1,6 +1,6 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
-import { bestOrder, MOST_ORDERED, secondsOf, type Ordered, type Standing } from "./posture-order";
+import { bestOrder, betterOrder, MOST_ORDERED, secondsOf, type Ordered, type Standing } from "./posture-order";
 import { POSTURES } from "~/core/timeline/postures";
 
 const thing = (from: Ordered["from"], to = from, kit: Ordered["kit"] = []): Ordered => ({ from, to, kit });
@@ -50,5 +50,20 @@ describe("the order with the fewest moves", () => {
     expect(bestOrder(Array.from({ length: MOST_ORDERED + 1 }, () => thing("supine")), undefined, 4)).toBeUndefined();
     expect(bestOrder([], undefined, 4)).toBeUndefined();
     expect(bestOrder([{ ...thing("supine"), after: [1] }, { ...thing("standing"), after: [0] }], undefined, 4)).toBeUndefined();
+  });
+  it("finds a good order for more, never a worse one, with what comes first kept first", () => {
+    fc.assert(
+      fc.property(fc.array(fc.record({ from: fc.constantFrom(...POSTURES), to: fc.constantFrom(...POSTURES), kit: fc.subarray(["pad", "stick"] as const) }), { minLength: 2, maxLength: 14 }), (list) => {
+        const n = list.length;
+        const things: Ordered[] = list.map((t, i) => (i === n - 2 ? { ...t, after: [0] } : t));
+        const found = betterOrder(things, undefined, 4, { last: n - 1 });
+        expect(found.seconds).toBeLessThanOrEqual(secondsOf(things, list.map((_, i) => i), undefined, 4) + 1e-9);
+        expect(found.seconds).toBeCloseTo(secondsOf(things, found.order, undefined, 4), 9);
+        expect([...found.order].sort((a, b) => a - b)).toEqual(list.map((_, i) => i));
+        expect(found.order.at(-1)).toBe(n - 1);
+        if (n > 2) expect(found.order.indexOf(0)).toBeLessThanOrEqual(found.order.indexOf(n - 2));
+      }),
+      { numRuns: 60 },
+    );
   });
 });

@@ -9,7 +9,9 @@ export type Ordered = { from: Posture; to: Posture; kit: readonly Kit[]; after?:
 export type Standing = { posture: Posture; kit: readonly Kit[] } | undefined;
 
 /** The most things that are put in order exactly. Held–Karp takes n² · 2ⁿ steps. */
-export const MOST_ORDERED = 11;
+export const MOST_ORDERED = 10;
+
+const TIE = 1e-6;
 
 export const moveCost = (before: Standing, next: Pick<Ordered, "from" | "kit">, kitChange: Seconds): Seconds =>
   (before ? moveSeconds(before.posture, next.from) : 0) + piecesToFetch(before?.kit ?? [], next.kit).length * kitChange;
@@ -23,29 +25,33 @@ export function bestOrder(things: readonly Ordered[], before: Standing, kitChang
   const n = things.length;
   if (n > MOST_ORDERED || n === 0) return undefined;
   const size = 1 << n;
+  const cost = costsOf(things, kitChange);
+  const needs = Int32Array.from(things, (t) => (t.after ?? []).reduce((mask, i) => mask | (1 << i), 0));
+  const ones = new Uint8Array(size);
+  for (let mask = 1; mask < size; mask++) ones[mask] = ones[mask >> 1]! + (mask & 1);
   // A little for each pair out of order, so that equal costs keep the order given.
-  const tie = (i: number, mask: number) => 1e-6 * ones(((1 << i) - 1) & ~mask);
-  const costs = things.map((a) => things.map((b) => moveCost({ posture: a.to, kit: a.kit }, b, kitChange)));
-  const needs = things.map((t) => (t.after ?? []).reduce((mask, i) => mask | (1 << i), 0));
+  const tie = (i: number, mask: number) => TIE * ones[((1 << i) - 1) & ~mask]!;
   const best = new Float64Array(size * n).fill(Infinity);
   const from = new Int8Array(size * n).fill(-1);
-  const may = (i: number, mask: number) => (needs[i]! & ~mask) === 0 && (i !== last || mask === (size - 1) - (1 << i));
+  const may = (i: number, mask: number) => (needs[i]! & ~mask) === 0 && (i !== last || mask === size - 1 - (1 << i));
   things.forEach((thing, i) => {
     if (may(i, 0)) best[(1 << i) * n + i] = moveCost(before, thing, kitChange) + tie(i, 0);
   });
   for (let mask = 1; mask < size; mask++)
-    for (let i = 0; i < n; i++) {
-      const here = best[mask * n + i]!;
-      if (here === Infinity) continue;
-      for (let j = 0; j < n; j++) {
-        if (mask & (1 << j) || !may(j, mask)) continue;
-        const next = (mask | (1 << j)) * n + j;
-        const cost = here + costs[i]![j]! + tie(j, mask);
-        if (cost < best[next]! - 1e-12) {
-          best[next] = cost;
-          from[next] = i;
+    for (let j = 0; j < n; j++) {
+      if (mask & (1 << j) || !may(j, mask)) continue;
+      let least = Infinity;
+      let by = -1;
+      for (let i = 0; i < n; i++) {
+        const sum = best[mask * n + i]! + cost[i * n + j]!;
+        if (sum < least - 1e-12) {
+          least = sum;
+          by = i;
         }
       }
+      if (by < 0) continue;
+      best[(mask | (1 << j)) * n + j] = least + tie(j, mask);
+      from[(mask | (1 << j)) * n + j] = by;
     }
   let end = -1;
   for (let i = 0; i < n; i++) if (best[(size - 1) * n + i]! < Infinity && (end < 0 || best[(size - 1) * n + i]! < best[(size - 1) * n + end]!)) end = i;
@@ -60,11 +66,46 @@ export function bestOrder(things: readonly Ordered[], before: Standing, kitChang
   return { order, seconds: secondsOf(things, order, before, kitChange) };
 }
 
-const ones = (bits: number): number => {
-  let n = 0;
-  for (let b = bits; b > 0; b &= b - 1) n++;
-  return n;
-};
+/**
+ * A good order for more things than can be tried: the one given, with single things moved to where that saves most, until
+ * no move saves anything. Not proven to be the best.
+ */
+export function betterOrder(things: readonly Ordered[], before: Standing, kitChange: Seconds, { last }: { last?: number | undefined } = {}): { order: number[]; seconds: Seconds } {
+  const n = things.length;
+  const cost = costsOf(things, kitChange);
+  const start = Float64Array.from(things, (thing) => moveCost(before, thing, kitChange));
+  // What it costs to come to one thing from another, or from the beginning; nothing after the end.
+  const step = (a: number | undefined, b: number | undefined): Seconds => (b === undefined ? 0 : a === undefined ? start[b]! : cost[a * n + b]!);
+  let order = things.map((_, i) => i);
+  for (let round = 0; round < n; round++) {
+    let best: { order: number[]; saves: Seconds } | undefined;
+    for (let i = 0; i < n; i++) {
+      const one = order[i]!;
+      if (one === last) continue;
+      const rest = order.toSpliced(i, 1);
+      const out = step(order[i - 1], one) + step(one, order[i + 1]) - step(order[i - 1], order[i + 1]);
+      for (let j = 0; j < n - (last === undefined ? 0 : 1); j++) {
+        const saves = out - step(rest[j - 1], one) - step(one, rest[j]) + step(rest[j - 1], rest[j]);
+        if (saves <= (best?.saves ?? 1e-9)) continue;
+        const next = rest.toSpliced(j, 0, one);
+        if (keeps(things, next)) best = { order: next, saves };
+      }
+    }
+    if (!best) break;
+    order = best.order;
+  }
+  return { order, seconds: secondsOf(things, order, before, kitChange) };
+}
+
+/** What it costs to come from each thing to each, row by row. */
+function costsOf(things: readonly Ordered[], kitChange: Seconds): Float64Array {
+  const n = things.length;
+  const cost = new Float64Array(n * n);
+  things.forEach((a, i) => things.forEach((b, j) => (cost[i * n + j] = moveCost({ posture: a.to, kit: a.kit }, b, kitChange))));
+  return cost;
+}
+
+const keeps = (things: readonly Ordered[], order: readonly number[]): boolean => order.every((i, at) => (things[i]!.after ?? []).every((j) => order.indexOf(j) < at));
 
 /** Seconds of moving and fetching in an order. */
 export function secondsOf(things: readonly Ordered[], order: readonly number[], before: Standing, kitChange: Seconds): Seconds {

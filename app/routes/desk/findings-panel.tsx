@@ -3,13 +3,13 @@ import { useState } from "react";
 import { BeforeAfter } from "./before-after";
 import { useDrills } from "./drills";
 import { nameAt, type Desk } from "./use-desk";
-import type { Insights, Mended } from "./use-insights";
+import type { Insights } from "./use-insights";
 import type { DeskSetting } from "./use-setting";
 import { Button } from "~/app/ui/button";
 import { cx } from "~/app/ui/classes";
 import { Dialog } from "~/app/ui/dialog";
 import { Field } from "~/app/ui/field";
-import type { Found } from "~/core/audit/audit";
+import type { Found, Mending } from "~/core/audit/audit";
 import type { Severity } from "~/core/audit/types";
 import { changesBetween } from "~/core/session/changes";
 
@@ -23,7 +23,7 @@ type Props = { desk: Desk; insights: Insights; setting: DeskSetting; onSetting: 
 
 /** What the audit finds, most serious first, each with its place, its reason and a way out. */
 export function FindingsPanel({ desk, insights, setting, onSetting }: Props) {
-  const [shown, setShown] = useState<{ found: Found; mended: Mended }>();
+  const [shown, setShown] = useState<{ found: Found; mended: Mending }>();
   const [accepting, setAccepting] = useState<Found>();
   const { open, accepted } = insights;
   return (
@@ -74,7 +74,7 @@ export function FindingsPanel({ desk, insights, setting, onSetting }: Props) {
   );
 }
 
-function Finding({ found, desk, mended, onShow, onAccept }: { found: Found; desk: Desk; mended: Mended | undefined; onShow: (mended: Mended) => void; onAccept: () => void }) {
+function Finding({ found, desk, mended, onShow, onAccept }: { found: Found; desk: Desk; mended: Mending | undefined; onShow: (mended: Mending) => void; onAccept: () => void }) {
   const drills = useDrills();
   const { words, icon: Icon, className } = LOOKS[found.severity];
   const { place } = found;
@@ -86,9 +86,9 @@ function Finding({ found, desk, mended, onShow, onAccept }: { found: Found; desk
       <p className="mt-0.5 text-ink">{found.says}</p>
       <p className="text-sm text-ink-soft">{found.why}</p>
       <div className="mt-1.5 flex flex-wrap gap-1.5">
-        {mended && found.fix && (
+        {mended && (
           <Button className="min-h-8 px-2 py-0.5 text-sm" onClick={() => onShow(mended)}>
-            <Wrench size={14} aria-hidden /> {found.fix.words}…
+            <Wrench size={14} aria-hidden /> {mended.fix.words}…
           </Button>
         )}
         {place && (
@@ -104,11 +104,11 @@ function Finding({ found, desk, mended, onShow, onAccept }: { found: Found; desk
   );
 }
 
-function FixDialog({ desk, found, mended, onClose }: { desk: Desk; found: Found; mended: Mended; onClose: () => void }) {
+function FixDialog({ desk, found, mended, onClose }: { desk: Desk; found: Found; mended: Mending; onClose: () => void }) {
   const drills = useDrills();
   const name = (id: string) => drills(id)?.name ?? id;
   return (
-    <Dialog open onOpenChange={(open) => !open && onClose()} title={found.fix?.words ?? ""} description={found.says}>
+    <Dialog open onOpenChange={(open) => !open && onClose()} title={mended.fix.words} description={found.says}>
       <BeforeAfter before={desk.session} after={mended.session} />
       <ul className="list-disc pl-5 text-sm">
         {changesBetween(desk.session, mended.session, name).map((line) => (
@@ -121,7 +121,7 @@ function FixDialog({ desk, found, mended, onClose }: { desk: Desk; found: Found;
         <Button
           kind="primary"
           onClick={() => {
-            desk.change((s) => found.fix!.apply(s), found.fix!.words.toLowerCase());
+            desk.change((s) => mended.fix.apply(s), mended.fix.words.toLowerCase());
             onClose();
           }}
         >

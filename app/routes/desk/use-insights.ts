@@ -1,15 +1,13 @@
 import { useDeferredValue, useEffect, useMemo, useState } from "react";
 import type { DrillLookup } from "./drills";
 import { sortOut, type Accepted } from "~/core/audit/accepted";
-import { audit, auditInput, keyOf, mending, type Found } from "~/core/audit/audit";
+import { audit, auditInput, keyOf, mending, type Found, type Mending } from "~/core/audit/audit";
 import { fitOf } from "~/core/demands/fit";
 import type { Demand } from "~/core/demands/schema";
 import type { Drill } from "~/core/drills/schema";
 import type { Group } from "~/core/group/schema";
 import type { Session } from "~/core/session/schema";
 
-/** What a fix comes to, once it has been tried. */
-export type Mended = { session: Session; found: Found[] };
 
 /**
  * What the session covers and what the audit finds, a moment behind the edits so that typing is never held up. Fixes are
@@ -21,10 +19,10 @@ export function useInsights({ session: now, drills, demand, group, offered, acce
   const session = useDeferredValue(now);
   const input = useMemo(() => auditInput(session, drills, { demand, group, offered }), [session, drills, demand, group, offered]);
   const found = useMemo(() => audit(input), [input]);
-  const [tried, setTried] = useState<{ of: readonly Found[]; mends: ReadonlyMap<Found, Mended> }>({ of: [], mends: new Map() });
+  const [tried, setTried] = useState<{ of: readonly Found[]; mends: ReadonlyMap<Found, Mending> }>({ of: [], mends: new Map() });
   useEffect(() => {
-    const mends = new Map<Found, Mended>();
-    const open = found.filter((one) => one.fix);
+    const mends = new Map<Found, Mending>();
+    const open = found.filter((one) => one.fix ?? one.offer);
     let timer: ReturnType<typeof setTimeout>;
     const next = () => {
       const one = open.shift();

@@ -1,6 +1,6 @@
 import { closeFix } from "../add";
 import { itemsOf } from "../look";
-import type { AuditInput, Finding, Rule } from "../types";
+import type { Finding, Rule } from "../types";
 import type { Drill, DrillLevel } from "~/core/drills/schema";
 
 /** Methods that use new range in a whole-body pattern, and postures it is used in. */
@@ -17,13 +17,11 @@ export const closing: Rule = {
     const last = itemsOf(input).at(-1);
     if (!last) return [];
     const { purpose } = input.session;
-    const finding = (says: string, why: string, fix: ReturnType<typeof closeFix>): Finding[] => [{ severity: "hint", place: last.place, says, why, ...(fix && { fix }) }];
+    const finding = (says: string, why: string, answers: (drill: Drill) => boolean): Finding[] => [{ severity: "hint", place: last.place, says, why, offer: () => closeFix(input, answers) }];
     if (purpose.startsWith("before-") && !isPattern(last.drill, last.level))
-      return finding(`It ends with ${last.drill.name}, not with a pattern on the feet.`, "New range is kept when a whole movement uses it.", close(input, (d) => isPattern(d, d.levels.standard)));
+      return finding(`It ends with ${last.drill.name}, not with a pattern on the feet.`, "New range is kept when a whole movement uses it.", (d) => isPattern(d, d.levels.standard));
     if (purpose === "after-training" && !isBreath(last.drill))
-      return finding(`It ends with ${last.drill.name}, without slow breathing.`, "After training people leave calmer with a minute of slow breath.", close(input, isBreath));
+      return finding(`It ends with ${last.drill.name}, without slow breathing.`, "After training people leave calmer with a minute of slow breath.", isBreath);
     return [];
   },
 };
-
-const close = (input: AuditInput, answers: (drill: Drill) => boolean) => (input.offered.length > 0 ? closeFix(input, answers) : undefined);

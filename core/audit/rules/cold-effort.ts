@@ -1,4 +1,4 @@
-import { itemsOf, samePlace } from "../look";
+import { itemAt, itemsOf, samePlace } from "../look";
 import type { Rule } from "../types";
 import { ROW_FACTS, type Joint } from "~/core/drills/rows";
 import { insertItem } from "~/core/session/edits";
@@ -22,7 +22,7 @@ export const coldEffort: Rule = {
       const start = input.timeline.segments.find((s) => s.kind === "work" && samePlace(s, here.place))?.start ?? 0;
       const warm = input.timeline.segments.reduce((sum, s) => {
         if (s.kind !== "work" || s.start >= start) return sum;
-        const before = looked.find(({ place }) => samePlace(place, s));
+        const before = itemAt(input, s);
         const easy = before && before.item.dose.kind !== "effort" && [...before.level.main, ...before.level.also].some((row) => joints.has(ROW_FACTS[row].joint));
         return easy ? sum + s.seconds : sum;
       }, 0);

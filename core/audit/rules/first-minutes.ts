@@ -1,4 +1,4 @@
-import { itemsOf, samePlace, type Looked } from "../look";
+import { itemAt, itemsOf, samePlace, type Looked } from "../look";
 import type { Rule } from "../types";
 import type { Method } from "~/core/drills/schema";
 import { moveItem } from "~/core/session/edits";
@@ -29,7 +29,7 @@ export const firstMinutes: Rule = {
     const early = new Set<Looked>();
     for (const segment of input.timeline.segments) {
       if (segment.kind !== "work") continue;
-      const here = looked.find(({ place }) => samePlace(place, segment));
+      const here = itemAt(input, segment);
       if (!here) continue;
       const part = segment.start < FIRST ? sum.first : sum.rest;
       if (segment.start < FIRST) early.add(here);

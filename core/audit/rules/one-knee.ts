@@ -1,4 +1,4 @@
-import { itemsOf, samePlace } from "../look";
+import { itemAt, itemsOf, samePlace } from "../look";
 import type { Finding, Rule } from "../types";
 import { secondsText } from "~/core/text/clock";
 import type { OneSide } from "~/core/session/schema";
@@ -15,7 +15,7 @@ export const oneKnee: Rule = {
     let side: OneSide | undefined;
     let seconds = 0;
     for (const segment of input.timeline.segments) {
-      const here = looked.find(({ place }) => samePlace(place, segment));
+      const here = itemAt(input, segment);
       const posture = segment.kind === "move" ? segment.to : segment.posture;
       const kneels = posture === "half-kneeling" && here !== undefined && !here.level.kit.includes("pad");
       const own = segment.kind === "work" && (segment.side === "left" || segment.side === "right") ? segment.side : side;

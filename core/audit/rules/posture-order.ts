@@ -1,7 +1,7 @@
 import { itemsOf, type Looked } from "../look";
 import type { Finding, Rule } from "../types";
 import { ROW_FACTS } from "~/core/drills/rows";
-import { bestOrder, MOST_ORDERED, moveCost, type Ordered, type Standing } from "~/core/order/posture-order";
+import { bestOrder, betterOrder, MOST_ORDERED, moveCost, type Ordered, type Standing } from "~/core/order/posture-order";
 import type { Session } from "~/core/session/schema";
 import { secondsText } from "~/core/text/clock";
 import { compile } from "~/core/timeline/compile";
@@ -13,7 +13,7 @@ const WORTH = 5;
 /** Drills that stand together and need nothing in between; they stay together. */
 type Run = Ordered & { items: Looked[] };
 
-/** More changes of posture than the same drills need, block by block. The last drill of the session stays last. */
+/** More changes of posture than the same drills need, block by block; exactly up to ten runs of drills in a block. The last drill of the session stays last. */
 export const postureOrder: Rule = {
   id: "posture-order",
   find: (input) => {
@@ -27,7 +27,9 @@ export const postureOrder: Rule = {
       // With rounds or whole sides the block is gone through more than once; its own order is looked at like any other.
       const runs = withNeeds(runsOf(items, kitChange));
       const isLast = b === session.blocks.length - 1;
-      const found = runs.length > 2 && runs.length <= MOST_ORDERED && items.length === block.items.length ? bestOrder(runs, standing, kitChange, { last: isLast ? runs.length - 1 : undefined }) : undefined;
+      const by = { last: isLast ? runs.length - 1 : undefined };
+      const whole = runs.length > 2 && items.length === block.items.length;
+      const found = !whole ? undefined : runs.length <= MOST_ORDERED ? bestOrder(runs, standing, kitChange, by) : betterOrder(runs, standing, kitChange, by);
       if (found && found.order.some((run, i) => run !== i)) orders.push({ block: b, order: found.order.flatMap((run) => runs[run]!.items.map(({ place }) => place.item)) });
       const end = found ? runs[found.order.at(-1)!]! : runs.at(-1);
       if (end) standing = { posture: end.to, kit: end.kit };
@@ -47,7 +49,7 @@ export const postureOrder: Rule = {
     const first = orders[0]!;
     const moved = first.order.findIndex((item, i) => item !== i);
     const finding: Finding = {
-      severity: "hint", place: { block: first.block, item: Math.max(0, moved) }, says: `People change posture ${now} times; the same drills need ${then}. That saves ${secondsText(saved)} in moving.`,
+      severity: "hint", place: { block: first.block, item: Math.max(0, moved) }, says: `People change posture ${now} times; the same drills can do with ${then}. That saves ${secondsText(saved)} in moving.`,
       why: "Up and down costs time and attention; staying low or standing is free.", fix: { words: `Put them in the order with ${then} changes`, apply },
     };
     return [finding];

@@ -1,5 +1,5 @@
 import { itemsOf } from "../look";
-import type { Finding, Rule } from "../types";
+import type { Finding, Fix, Rule } from "../types";
 import type { Area, DrillLevel } from "~/core/drills/schema";
 import { fallbackFor, loaded } from "~/core/group/fallback";
 import { amountOf } from "~/core/session/dose-edits";
@@ -30,19 +30,21 @@ export const protectedAreas: Rule = {
       const none = answers.filter((a) => !a.fallback).map((a) => a.name);
       // One thing that everybody can do, and that loads nothing anyone protects.
       const all = [...new Set<Area>([...everyone, ...group.people.flatMap((p) => p.areas)])];
-      const forAll = fallbackFor(item, all, by);
-      const swap = forAll && {
-        words: forAll.drill.id === drill.id ? `Take the ${forAll.level} level for everyone` : `Take ${forAll.drill.name} for everyone`,
-        apply: (s: typeof session) => editItem(s, place, { drill: forAll.drill.id, level: forAll.level, ...(forAll.drill.id !== drill.id && { dose: doseFor(forAll.drill.levels[forAll.level], item.dose) }) }),
+      const swap = (): Fix | undefined => {
+        const forAll = fallbackFor(item, all, by);
+        return forAll && {
+          words: forAll.drill.id === drill.id ? `Take the ${forAll.level} level for everyone` : `Take ${forAll.drill.name} for everyone`,
+          apply: (s) => editItem(s, place, { drill: forAll.drill.id, level: forAll.level, ...(forAll.drill.id !== drill.id && { dose: doseFor(forAll.drill.levels[forAll.level], item.dose) }) }),
+        };
       };
       if (everywhere.length > 0 || none.length > 0)
         return [{
           severity: "stop", place, says: `${loads}${everywhere.length > 0 ? "." : `, and there is nothing else for ${listWords(none)} to do in that time.`}`,
-          why: "What someone protects is not loaded. Not medical advice: ask them, and whoever treats them.", ...(swap && { fix: swap }),
+          why: "What someone protects is not loaded. Not medical advice: ask them, and whoever treats them.", offer: swap,
         }];
       const words = answers.map(({ name, fallback }) => `${name}: ${fallback!.drill.id === drill.id ? `the ${fallback!.level} level` : fallback!.drill.name}`);
       return [{
-        severity: "hint", place, says: `${loads}. In the same time, ${words.join("; ")}.`, why: "Say it before the drill begins, so that nobody has to ask.", ...(swap && { fix: swap }),
+        severity: "hint", place, says: `${loads}. In the same time, ${words.join("; ")}.`, why: "Say it before the drill begins, so that nobody has to ask.", offer: swap,
       }];
     });
   },

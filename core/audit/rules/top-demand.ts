@@ -15,10 +15,10 @@ export const topDemand: Rule = {
     return missingRows(coverage, demand, session.target ?? timeline.totalSeconds)
       .filter(({ row, has, wants }) => weightOf(demand, row) >= TOP && has < wants / 2)
       .map(({ row, has, wants }) => {
-        const fix = addFix(input, (drill) => drill.levels.standard.main.includes(row), wants / 2 - has);
+        const offer = () => addFix(input, (drill) => drill.levels.standard.main.includes(row), wants / 2 - has);
         return {
           severity: "warn" as const, about: row, says: `${ROW_FACTS[row].words[0]!.toUpperCase()}${ROW_FACTS[row].words.slice(1)} gets ${secondsText(Math.round(has))} of ${secondsText(Math.round(wants))}.`,
-          why: `${demand.name}: ${demand.rows[row]?.why ?? "it is asked for most"}.`, ...(fix && { fix }),
+          why: `${demand.name}: ${demand.rows[row]?.why ?? "it is asked for most"}.`, offer,
         };
       });
   },
