@@ -1,4 +1,4 @@
-import { useDeferredValue, useEffect, useMemo, useState } from "react";
+import { useEffect, useMemo, useState } from "react";
 import type { DrillLookup } from "./drills";
 import { sortOut, type Accepted } from "~/core/audit/accepted";
 import { audit, auditInput, keyOf, mending, type Found, type Mending } from "~/core/audit/audit";
@@ -9,6 +9,8 @@ import type { Group } from "~/core/group/schema";
 import type { Session } from "~/core/session/schema";
 
 
+const SETTLE_MS = 120;
+
 /**
  * What the session covers and what the audit finds, a moment behind the edits so that typing is never held up. Fixes are
  * tried one by one while the page rests; only those that mend are offered.
@@ -16,7 +18,7 @@ import type { Session } from "~/core/session/schema";
 export function useInsights({ session: now, drills, demand, group, offered, accepted }: {
   session: Session; drills: DrillLookup; demand: Demand | undefined; group: Group | undefined; offered: readonly Drill[]; accepted: readonly Accepted[];
 }) {
-  const session = useDeferredValue(now);
+  const session = useSettled(now);
   const input = useMemo(() => auditInput(session, drills, { demand, group, offered }), [session, drills, demand, group, offered]);
   const found = useMemo(() => audit(input), [input]);
   const [tried, setTried] = useState<{ of: readonly Found[]; mends: ReadonlyMap<Found, Mending> }>({ of: [], mends: new Map() });
@@ -41,6 +43,16 @@ export function useInsights({ session: now, drills, demand, group, offered, acce
     keyOf: (one: Found) => keyOf(one, session),
     mended: (one: Found) => (tried.of === found ? tried.mends.get(one) : undefined),
   };
+}
+
+/** The value as it was a moment ago, while it goes on changing: what is drawn at once is never held up by what can wait. */
+function useSettled<T>(value: T): T {
+  const [settled, setSettled] = useState(value);
+  useEffect(() => {
+    const timer = setTimeout(() => setSettled(value), SETTLE_MS);
+    return () => clearTimeout(timer);
+  }, [value]);
+  return settled;
 }
 
 export type Insights = ReturnType<typeof useInsights>;
