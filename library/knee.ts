@@ -77,7 +77,7 @@ export const kneeDrills = [
   }),
   drill({
     id: "squat-to-kneel", name: "Deep squat to kneel-sit holds", region: "knee", method: "hold", sides: "together",
-    posture: "squat", kit: [], main: ["kn.flex", "an.df"], also: ["an.pf", "hip.flex"], loads: ["knee-deep-bend", "ankle-deep-bend", "toe-bend", "hip-deep-bend"],
+    posture: "squat", kit: [], main: ["kn.flex", "an.df"], also: ["an.pf", "hip.flex"], loads: ["knee-deep-bend", "ankle-deep-bend", "toe-bend", "hip-deep-bend", "kneeling"],
     dose: reps(5, "sink 2 [out]", "hold 4", "knees down 2", "hold 4"), bounds: bounds(3, 6, 1, 8),
     brief: "From a deep squat tip the knees to the floor and sit on tucked toes, then rock back into the squat.",
     setUp: ["Squat on the balls of the feet, arms ahead."],
@@ -86,7 +86,7 @@ export const kneeDrills = [
     elsewhere: [felt("The front of the knees.", "Hands on the floor, hold shorter."), felt("The toes.", "Sit back less.")],
     faults: [fault("The knees drop.", "Touch down without a sound.")],
     cautions: ["Knees that dislike deep bending leave this one out. Soft floor or a pad."],
-    easier: { how: "Heels on a wedge, hands on the floor.", kit: ["wedge"], loads: ["knee-deep-bend", "toe-bend"] },
+    easier: { how: "Heels on a wedge, hands on the floor.", kit: ["wedge"], loads: ["knee-deep-bend", "toe-bend", "kneeling"] },
     harder: { how: "Six seconds in each hold.", dose: reps(5, "sink 2 [out]", "hold 6", "knees down 2", "hold 6") },
   }),
 ];

@@ -66,7 +66,7 @@ export const lunges = [
   }),
   drill({
     id: "lunge-knee-lift", name: "Low lunge back-knee lift", region: "hip-front", method: "activation", sides: "each",
-    posture: "plank", kit: [], main: ["hip.ext"], also: ["kn.ext", "hip.abd"], loads: ["wrist-weight", "hip-deep-bend", "toe-bend"],
+    posture: "plank", kit: [], main: ["hip.ext"], also: ["kn.ext", "hip.abd"], loads: ["wrist-weight", "hip-deep-bend", "toe-bend", "kneeling"],
     dose: breaths(5), bounds: bounds(3, 8, 1),
     brief: "In a low lunge lift the back knee and straighten the leg on each breath out.",
     setUp: ["Step into a long low lunge, hands inside the foot, back toes tucked, knee down."],
@@ -75,8 +75,8 @@ export const lunges = [
     elsewhere: [tuckBack, pinchFront],
     faults: [fault("The hips rise with the knee.", "Only the knee goes up.")],
     cautions: ["Lower the knee softly, onto a pad if it is bony."],
-    easier: { how: "Hands on blocks.", kit: ["block", "block"], loads: ["toe-bend"] },
-    harder: { how: "Hands on the front thigh, trunk up.", loads: ["hip-deep-bend", "toe-bend", "balance"] },
+    easier: { how: "Hands on blocks.", kit: ["block", "block"], loads: ["toe-bend", "kneeling"] },
+    harder: { how: "Hands on the front thigh, trunk up.", loads: ["hip-deep-bend", "toe-bend", "kneeling", "balance"] },
   }),
   drill({
     id: "lunge-heel-curl", name: "Low lunge heel curl", region: "hip-front", method: "activation", sides: "each",

@@ -24,7 +24,7 @@ export const squats = [
   }),
   drill({
     id: "squat-drive-through", name: "Deep squat to kneeling drive", region: "whole-body", method: "strength", sides: "alternating",
-    posture: "squat", kit: [], main: ["hip.er", "hip.ext"], also: ["kn.flex", "an.df"], loads: ["knee-deep-bend", "ankle-deep-bend", "toe-bend"],
+    posture: "squat", kit: [], main: ["hip.er", "hip.ext"], also: ["kn.flex", "an.df"], loads: ["knee-deep-bend", "ankle-deep-bend", "toe-bend", "kneeling", "floor"],
     dose: reps(6, "knee down and drive 3 [out]", "back to the squat 3 [in]"), bounds: bounds(4, 8, 1, 4),
     brief: "From a deep squat lower one knee, drive that hip forward, and sit back into the squat.",
     setUp: ["Squat deep, arms ahead, soft floor under the knees."],
@@ -33,8 +33,8 @@ export const squats = [
     elsewhere: [frontAnkle, felt("The kneecap.", "A pad, touch down softly.")],
     faults: [kneeIn],
     cautions: ["Soft floor or a pad. Knees that dislike deep bending leave this one out."],
-    easier: { how: "Hands on the floor.", loads: ["knee-deep-bend", "toe-bend"] },
-    harder: { how: "Arms overhead in the drive.", loads: ["knee-deep-bend", "ankle-deep-bend", "toe-bend", "shoulder-overhead"], dose: reps(6, "knee down and drive 3 [out]", "back to the squat 3 [in]") },
+    easier: { how: "Hands on the floor.", loads: ["knee-deep-bend", "toe-bend", "kneeling", "floor", "wrist-weight"] },
+    harder: { how: "Arms overhead in the drive.", loads: ["knee-deep-bend", "ankle-deep-bend", "toe-bend", "kneeling", "floor", "shoulder-overhead"], dose: reps(6, "knee down and drive 3 [out]", "back to the squat 3 [in]") },
   }),
   drill({
     id: "walk-back-squat", name: "Hands-and-knees walk-back to squat", region: "whole-body", method: "flow", sides: "together",

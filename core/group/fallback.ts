@@ -1,7 +1,7 @@
 import { piecesThere } from "./kit";
 import type { Group } from "./schema";
 import type { Row } from "~/core/drills/rows";
-import type { Area, Drill, DrillLevel } from "~/core/drills/schema";
+import type { Area, Drill, DrillLevel, Method } from "~/core/drills/schema";
 import { LEVELS, type Item, type LevelName, type Pace } from "~/core/session/schema";
 import { doseSeconds, unitMicros } from "~/core/timeline/dose";
 import { HEIGHT } from "~/core/timeline/postures";
@@ -26,6 +26,9 @@ export function fitsSegment(level: Pick<DrillLevel, "dose" | "bounds">, seconds:
  */
 const NEAR = 1;
 
+/** Ways of working that nobody is given in place of a gentler one. */
+const HARD: ReadonlySet<Method> = new Set(["strength", "effort", "resisted", "balance", "travel"]);
+
 /**
  * What someone who protects areas does instead of an item: the same drill at another level, gentlest change first, or
  * another drill with the same main rows, sides and directions that can be worked for the same times; `undefined` when
@@ -46,6 +49,7 @@ export function fallbackFor(item: Item, areas: readonly Area[], { drills, offere
   const sides = item.sides ?? own.sides;
   const directions = item.directions ?? own.directions;
   const candidates = (formsOf(offered).get(here.main[0]!) ?? []).flatMap(({ drill, level, form }) => {
+    if (HARD.has(drill.method) && drill.method !== own.method) return [];
     if (drill.id === own.id || drill.directions !== directions || (sides === "together") !== (drill.sides === "together")) return [];
     if (sides === "alternating" && drill.sides !== "alternating") return [];
     const far = Math.abs(HEIGHT[form.posture] - HEIGHT[here.posture]);

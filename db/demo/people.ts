@@ -17,7 +17,7 @@ const SQUADS = {
   },
   staff: {
     name: "Staff lunchtime class", people: ["Carys", "Dov", "Hamish", "Leila", "Oskar"], demand: "desk-work",
-    setting: { kit: { chair: 6, wall: 1, support: 6, pad: 5 }, effortCap: 60, support: true, mixed: true }, protects: { Hamish: ["kneeling", "floor"], Leila: ["wrist-weight"] },
+    setting: { kit: { chair: 6, wall: 1, support: 6, pad: 5, roller: 5, cushion: 5, block: 10 }, effortCap: 60, support: true, mixed: true }, protects: { Hamish: ["kneeling", "floor"], Leila: ["wrist-weight"] },
   },
 } satisfies Record<string, Squad>;
 

@@ -31,6 +31,10 @@ describe.each(drawn.map((d) => [`${d.drill.id}, ${d.level}`, d] as const))("%s",
     const pieces = (list: readonly string[]) => [...new Set(list)].sort();
     expect(pieces(motion.props.map((p) => p.piece))).toEqual(pieces(drill.levels[level].kit));
   });
+  it("says that it loads kneeling where a knee rests on the floor", () => {
+    const kneels = motion.keys.some(({ pose }) => pose.left.leg.by === "knee" || pose.right.leg.by === "knee");
+    expect(!kneels || drill.levels[level].loads.includes("kneeling")).toBe(true);
+  });
   it("has a key for the beats of its own tempo", () => {
     const { dose } = drill.levels[level];
     if (dose.kind === "reps") expect(motion.beats).toBe(dose.tempo.length);

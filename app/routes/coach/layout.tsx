@@ -62,7 +62,7 @@ function NavEntry({ to, children }: { to: string; children: React.ReactNode }) {
       to={to}
       className={({ isActive }) =>
         cx(
-          "inline-flex items-center rounded-md px-2.5 py-1.5 font-medium whitespace-nowrap max-sm:px-2",
+          "inline-flex items-center rounded-md px-2.5 py-1.5 font-medium whitespace-nowrap max-sm:px-1.5 max-sm:text-[0.86rem]",
           isActive ? "bg-land text-ink shadow-[inset_0_-2px_0_var(--depth-5)]" : "text-ink-soft hover:bg-land-deep hover:text-ink",
         )
       }

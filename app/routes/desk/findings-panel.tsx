@@ -87,12 +87,12 @@ function Finding({ found, desk, mended, onShow, onAccept }: { found: Found; desk
       <p className="text-sm text-ink-soft">{found.why}</p>
       <div className="mt-1.5 flex flex-wrap gap-1.5">
         {mended && (
-          <Button className="min-h-8 px-2 py-0.5 text-sm" onClick={() => onShow(mended)}>
-            <Wrench size={14} aria-hidden /> {mended.fix.words}…
+          <Button className="min-h-8 px-2 py-0.5 text-left text-sm whitespace-normal" onClick={() => onShow(mended)}>
+            <Wrench size={14} className="shrink-0" aria-hidden /> {mended.fix.words}…
           </Button>
         )}
         {place && (
-          <Button kind="quiet" className="min-h-8 px-2 py-0.5 text-sm" onClick={() => desk.select(place)}>
+          <Button kind="quiet" className="min-h-8 px-2 py-0.5 text-left text-sm whitespace-normal" onClick={() => desk.select(place)}>
             Show {nameAt(desk.session, place, drills)}
           </Button>
         )}

@@ -9,6 +9,9 @@ const FIRST: Seconds = 120;
 /** Harder by this much is felt. */
 const TELL: Share = 0.12;
 
+/** What asks for less than this is a way in, however easy the rest is. */
+const EASY: Share = 0.5;
+
 /** How hard a method is on a cold body, 0 to 1: our own order, easy breath to full effort. */
 const HARD: Readonly<Record<Method, Share>> = {
   breath: 0.1, circles: 0.2, release: 0.25, dynamic: 0.4, hold: 0.4, flow: 0.5, activation: 0.5, travel: 0.55, balance: 0.55, resisted: 0.65, strength: 0.75, effort: 0.85,
@@ -38,7 +41,7 @@ export const firstMinutes: Rule = {
     }
     if (sum.first.seconds === 0 || sum.rest.seconds === 0) return [];
     const [first, rest] = [sum.first.hard / sum.first.seconds, sum.rest.hard / sum.rest.seconds];
-    if (first <= rest + TELL) return [];
+    if (first < EASY || first <= rest + TELL) return [];
     const hardest = [...early].sort((a, b) => hardness(b) - hardness(a))[0]!;
     const gentle = looked.filter((one) => !early.has(one)).sort((a, b) => hardness(a) - hardness(b))[0];
     return [{
