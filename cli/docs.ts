@@ -1,5 +1,6 @@
 import { z } from "zod";
 import { drillFileSchema } from "~/core/drills/read";
+import { groupSchema } from "~/core/group/schema";
 import { sessionSchema } from "~/core/session/schema";
 
 type Node = {
@@ -33,6 +34,12 @@ export function sessionJsonSchema(): string {
 export function drillJsonSchema(): string {
   const schema = z.toJSONSchema(drillFileSchema, { io: "input", target: "draft-2020-12", reused: "ref" });
   return `${JSON.stringify({ $schema: schema.$schema, title: "Mapset drill", ...schema }, null, 1)}\n`;
+}
+
+/** The JSON Schema of a group's file: people, kit, caps. */
+export function groupJsonSchema(): string {
+  const schema = z.toJSONSchema(groupSchema, { io: "input", target: "draft-2020-12", reused: "ref" });
+  return `${JSON.stringify({ $schema: schema.$schema, title: "Mapset group", ...schema }, null, 1)}\n`;
 }
 
 /** The session format for people: every field from the schema, then the arithmetic of time. */

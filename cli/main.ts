@@ -1,5 +1,5 @@
 import { writeFileSync } from "node:fs";
-import { drillJsonSchema, sessionFormatPage, sessionJsonSchema } from "./docs";
+import { drillJsonSchema, groupJsonSchema, sessionFormatPage, sessionJsonSchema } from "./docs";
 import { compileFiles } from "./compile";
 import { drillsJson } from "./drills";
 
@@ -30,6 +30,7 @@ switch (command) {
     writeFileSync("docs/session-format.md", sessionFormatPage());
     writeFileSync("docs/session.schema.json", sessionJsonSchema());
     writeFileSync("docs/drill.schema.json", drillJsonSchema());
+    writeFileSync("docs/group.schema.json", groupJsonSchema());
     break;
   default:
     process.stderr.write(`There is no command “${command ?? ""}”.\n`);

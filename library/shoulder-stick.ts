@@ -1,6 +1,6 @@
 import { bounds, drill, fault, felt, reps } from "./author";
 
-const space = "Hands-off space for the stick, an arm's length all round.";
+const space = "Clear space for the stick, an arm's length all round.";
 const wider = felt("A pinch on top of the shoulder.", "Widen the grip by a hand each side.");
 const arches = fault("The lower back arches.", "Squeeze the seat, ribs over the hips.");
 

@@ -17,7 +17,7 @@ export const shoulder = [
       { felt: "The lower back arches.", change: "Squeeze the seat and keep the ribs over the hips." },
     ],
     faults: [{ see: "The elbows bend on the way over.", say: "Wider hands, long arms." }, { see: "One arm goes first.", say: "Keep the stick level." }],
-    cautions: ["Hands-off space for the stick. Never force it past a catch; a shoulder that slips out of place leaves this one out."],
+    cautions: ["Clear space for the stick. Never force it past a catch; a shoulder that slips out of place leaves this one out."],
     easier: { how: "Up to overhead and back only, wide hands.", loads: ["shoulder-overhead"], main: ["sh.flex"], also: ["th.ext", "scap"], dose: reps(8, "raise 2 [in]", "lower 2 [out]") },
     harder: { how: "A hand narrower, with a pause where it is tightest.", dose: reps(8, "over 2 [in]", "pause 1", "and back 1 [out]", "return 3 [out]") },
   }),

@@ -109,7 +109,7 @@ export const spineBends = [
     feel: ["The side of the trunk from hip to armpit."],
     elsewhere: [felt("A pinch in the lower back.", "Grow up first, bend less."), felt("A pinch on top of the shoulder.", "Wider grip, or stick behind the neck's height in front.")],
     faults: [fault("The hips slide far out.", "Both feet equally heavy."), fault("The stick drifts forward.", "Stick over the ears.")],
-    cautions: ["Hands-off space for the stick."],
+    cautions: ["Clear space for the stick."],
     easier: { how: "Feet apart, a smaller bend, arms ahead of the ears.", dose: reps(5, "bend 2 [out]", "wait 1", "come up 2 [in]") },
     harder: { how: "Feet together.", loads: ["shoulder-overhead", "balance"] },
   }),

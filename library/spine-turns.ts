@@ -126,7 +126,7 @@ export const spineTurns = [
     feel: ["The upper back turning.", "The backs of the thighs."],
     elsewhere: [felt("Tingling behind the knee.", "Bend that knee."), lowBackTurns],
     faults: [fault("The knees lock.", "Soft knees, hips back.")],
-    cautions: ["Hands-off space for the stick."],
+    cautions: ["Clear space for the stick."],
     easier: { how: "Knees bent, half way.", loads: ["upper-back-turn"], also: ["sh.abd"] },
     harder: { how: "Three seconds at the bottom.", dose: reps(5, "turn and tip 2 [out]", "look up 3", "come up 3 [in]") },
   }),

@@ -116,7 +116,7 @@ export const squats = [
     feel: ["The inner thigh of the pried knee.", "The upper back turning."],
     elsewhere: [frontAnkle, pinchHip],
     faults: [heel],
-    cautions: ["Hands-off space for the stick."],
+    cautions: ["Clear space for the stick."],
     easier: { how: "Heels on a wedge.", kit: ["stick", "wedge"], loads: ["knee-deep-bend", "hip-deep-bend", "upper-back-turn"] },
     harder: { how: "A breath in each turn.", dose: reps(5, "pry and turn 3 [in]", "stay 3 [out]", "come back 3 [in]") },
   }),

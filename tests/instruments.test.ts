@@ -48,6 +48,15 @@ describe("what to look at", () => {
     const kneel = findings.getByRole("article").filter({ hasText: "Hamish" }).first();
     await kneel.getByRole("button", { name: /^Show / }).click();
     await page.locator('[data-row][aria-pressed="true"]').waitFor();
+    await findings.waitFor();
+    // The other way round: from the row's mark to its finding.
+    await page.keyboard.press("Escape");
+    await page.keyboard.press("1");
+    await page.getByRole("button", { name: /^Found here: .*Hamish/ }).first().click();
+    await page.waitForFunction(() => document.activeElement?.textContent?.includes("Hamish"));
+    // What no single step mends leads on to where it is mended.
+    await over.getByRole("button", { name: "Fit to time" }).click();
+    await page.getByRole("heading", { name: "Fit to time" }).waitFor();
     await page.keyboard.press("2");
 
     await over.getByRole("button", { name: "Let it stand…" }).click();
@@ -149,6 +158,20 @@ describe("fit to time", () => {
     const panel = page.getByRole("tabpanel", { name: "Fit" });
     await panel.getByText("What stays as it is").click();
     await panel.getByRole("button", { name: /^Cat–camel/ }).click();
+    // Locked by key in the list, moved, and still locked where it then stands; let go again.
+    await row(page, "Cat–camel").getByLabel("stays as it is when fitting").waitFor();
+    const second = (await rows(page))[1]!;
+    await row(page, second).click();
+    await page.keyboard.press("l");
+    await row(page, second).getByLabel("stays as it is when fitting").waitFor();
+    await page.keyboard.press("Alt+ArrowUp");
+    await expect.poll(async () => (await rows(page))[1]).not.toBe(second);
+    await row(page, second).getByLabel("stays as it is when fitting").waitFor();
+    await page.keyboard.press("Control+z");
+    await page.keyboard.press("l");
+    await row(page, second).getByLabel("stays as it is when fitting").waitFor({ state: "detached" });
+    await page.keyboard.press("Escape");
+    await page.keyboard.press("4");
     await panel.getByRole("textbox", { name: "Length" }).fill("11:30");
     await panel.getByRole("button", { name: "Work it out" }).click();
     await panel.getByRole("button", { name: "Do it" }).waitFor();
@@ -216,6 +239,20 @@ describe("the profile", () => {
     await page.getByRole("button", { name: /^Undo: Cat–camel \d+ → \d+ repetitions$/ }).click();
     await expect.poll(() => total(page)).toBe(length);
 
+    // Pressed twice in its work: a call at that moment, ready to be written over.
+    await page.mouse.dblclick(x(first - 6), y);
+    await page.getByLabel("What to call 1").waitFor();
+    await page.waitForFunction(() => (document.activeElement as HTMLInputElement | null)?.value === "Breathe.");
+    await page.keyboard.type("Longer on the way out.");
+    await page.keyboard.press("Tab");
+    await page.getByRole("button", { name: "Undo: Cat–camel: calls" }).waitFor();
+    expect(await page.getByLabel("What to call 1").inputValue()).toBe("Longer on the way out.");
+    // It stands on the profile, also when the page is opened anew.
+    await saved(page);
+    await page.reload();
+    await ready(page);
+    await page.locator("title", { hasText: "Longer on the way out." }).first().waitFor({ state: "attached" });
+
     // A box over the headings chooses several.
     await page.mouse.move(x(5), box.y + 10);
     await page.mouse.down();
@@ -233,6 +270,41 @@ describe("the profile", () => {
     await page.keyboard.press("+");
     await expect.poll(() => page.getByRole("button", { name: "The whole session (0)" }).isDisabled()).toBe(false);
     await saved(page);
+  });
+});
+
+describe("a wide screen and paper", () => {
+  it("keeps the ranges in sight beside the findings", async () => {
+    const { page } = await world.visitor({ viewport: { width: 1920, height: 1080 } });
+    await signIn(page);
+    await openDesk(page, "Rowers before the boat");
+    await page.getByRole("region", { name: "Ranges" }).waitFor();
+    expect(await page.getByRole("tab", { name: "Ranges" }).count()).toBe(0);
+    await page.keyboard.press("2");
+    await page.getByRole("tabpanel", { name: /Look at/ }).waitFor();
+    await page.getByRole("region", { name: "Ranges" }).getByRole("button", { name: /^left hip opening at the front: / }).hover();
+    await page.getByText(/Left hip opening at the front: .+ of .+/).waitFor();
+    expect(await violations(page)).toEqual([]);
+  });
+
+  it("prints what a coach needs beside the mat, and nothing of why someone does something else", async () => {
+    const { page } = await world.visitor();
+    await signIn(page);
+    await openDesk(page, "Staff lunchtime");
+    await page.keyboard.press("g");
+    await page.getByPlaceholder(/./).last().fill("paper");
+    await page.keyboard.press("Enter");
+    await page.getByRole("button", { name: "Print" }).waitFor();
+    const sheet = page.getByRole("article");
+    await sheet.getByText("Kit:").waitFor();
+    await sheet.getByRole("heading", { name: "Take care" }).waitFor();
+    await sheet.getByText(/^Hamish: /).first().waitFor();
+    expect(await sheet.getByText(/protects/).count()).toBe(0);
+    await page.emulateMedia({ media: "print" });
+    expect(await page.getByRole("navigation", { name: "Main" }).isVisible()).toBe(false);
+    expect(await page.getByRole("button", { name: "Print" }).isVisible()).toBe(false);
+    await page.emulateMedia({ media: "screen" });
+    expect(await violations(page)).toEqual([]);
   });
 });
 
@@ -270,6 +342,7 @@ describe("building quickly", () => {
     await page.getByRole("button", { name: "as it was opened" }).click();
     await expect.poll(async () => (await rows(page)).length).toBe(1);
     await page.keyboard.press("Escape");
+    await page.waitForFunction(() => document.activeElement?.getAttribute("aria-label") === "Everything done here");
     await page.keyboard.press("g");
     await page.getByRole("dialog", { name: "What to do" }).waitFor();
     await page.keyboard.type("do again");

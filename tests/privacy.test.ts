@@ -37,6 +37,7 @@ describe("a second coach", () => {
     ["the newest copy", () => `/sessions/${theirs.session}/save`],
     ["the export", () => `/sessions/${theirs.session}/export`],
     ["the hand-out page", () => `/sessions/${theirs.session}/hand-out`],
+    ["the session on paper", () => `/sessions/${theirs.session}/paper`],
     ["what was heard of it", () => `/heard?session=${theirs.session}`],
   ])("does not get %s", async (_, address) => {
     const answer = await stranger.get(address());

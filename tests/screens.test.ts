@@ -61,6 +61,9 @@ describe.each<["light" | "dark", string, BrowserContextOptions]>([
     await page.getByRole("link", { name: "Hand out" }).click();
     await page.getByRole("heading", { name: /^Hand out:/ }).waitFor();
     await check(page, "hand out");
+    await page.getByRole("link", { name: "On paper" }).click();
+    await page.getByRole("heading", { name: "Take care" }).waitFor();
+    await check(page, "on paper");
     for (const place of ["/heard", "/teams", "/nowhere", "/library", "/library?q=anvil", "/demands", "/demands/rowing", "/library/sheet", "/library/ankle-effort", "/library/roll-down"]) {
       await page.goto(place);
       await ready(page);

@@ -1,5 +1,6 @@
 import type { Coverage } from "~/core/coverage/coverage";
 import type { Demand } from "~/core/demands/schema";
+import type { Row } from "~/core/drills/rows";
 import type { Drill } from "~/core/drills/schema";
 import type { Group } from "~/core/group/schema";
 import type { Place } from "~/core/session/edits";
@@ -14,8 +15,11 @@ export type Severity = (typeof SEVERITIES)[number];
 /** A change that takes a finding away, described before it is made. */
 export type Fix = { words: string; apply: (session: Session) => Session };
 
-/** One thing a rule found: what and how much, at which place, why it matters, and what would mend it. `about` tells findings of one rule apart that have no place; `offer` is a fix that takes some looking for, looked for when it is asked for. */
-export type Finding = { severity: Severity; says: string; why: string; place?: Place; at?: Seconds; fix?: Fix; offer?: () => Fix | undefined; about?: string };
+/** Where a coach goes on by hand: to fitting the length, or to drills that work a motion. */
+export type Lead = { to: "fit" } | { to: "drills"; row: Row };
+
+/** One thing a rule found: what and how much, at which place, why it matters, and what would mend it. `about` tells findings of one rule apart that have no place; `offer` is a fix that takes some looking for, looked for when it is asked for; `lead` is where to mend it by hand. */
+export type Finding = { severity: Severity; says: string; why: string; place?: Place; at?: Seconds; fix?: Fix; offer?: () => Fix | undefined; about?: string; lead?: Lead };
 
 /** What a rule looks at. Everything is worked out once and shared. */
 export type AuditInput = {

@@ -3,8 +3,6 @@ import { beforeAll, describe, expect, it } from "vitest";
 import { fitToTime, UNDER_AT_MOST, type FitAnswer } from "./fit-to-time";
 import { fitWithRoom } from "./make-room";
 import { programText, type Solve } from "./program";
-import { coverageOf } from "~/core/coverage/coverage";
-import { fitOf } from "~/core/demands/fit";
 import { amountOf, withAmount } from "~/core/session/dose-edits";
 import { editItem } from "~/core/session/edits";
 import { readSession } from "~/core/session/read";
@@ -13,6 +11,7 @@ import { itemOf } from "~/core/session/start";
 import { compile } from "~/core/timeline/compile";
 import { DRILLS, drillById } from "~/library";
 import { DEMANDS, demandById } from "~/library/demands";
+import { amounts, bestOfEveryWay, waysOf } from "~/tests/every-way";
 import { openSolver } from "~/solver/highs";
 
 let solve: Solve;
@@ -31,16 +30,6 @@ const fitted = (answer: FitAnswer) => {
   if (answer.kind !== "fitted") throw new Error(JSON.stringify(answer));
   return answer;
 };
-
-/** Every dose inside bounds by the drill's step from what it is, found without the code under test. */
-function amounts(item: Item): number[] {
-  const { bounds, dose } = drillById(item.drill)!.levels[item.level];
-  if (dose.kind !== item.dose.kind) return [amountOf(item.dose).value];
-  const now = amountOf(item.dose).value;
-  const list = [now];
-  for (let i = 1; i < 400; i++) for (const value of [now - i * bounds.step, now + i * bounds.step]) if (value >= bounds.least && value <= bounds.most) list.push(value);
-  return list;
-}
 
 describe("fit to time", () => {
   it("comes out at the second, inside bounds, and says what changed", () => {
@@ -88,23 +77,9 @@ describe("fit to time", () => {
     fc.assert(
       fc.property(some, fc.constantFrom(...DEMANDS), fc.integer({ min: -60, max: 60 }), fc.integer({ min: 1, max: 2 }), fc.constantFrom("drill-by-drill", "whole-block"), (list, demand, by, rounds, sideOrder) => {
         const s = session(list.map(({ drill, sets }) => usual(drill, { sets })), { rounds, sideOrder });
-        const ways = s.blocks[0]!.items.map(amounts);
-        fc.pre(ways.reduce((n, w) => n * w.length, 1) <= 2500);
+        fc.pre(waysOf(s) <= 2500);
         const target = Math.max(30, Math.round(compile(s, drillById).totalSeconds) + by);
-        // Seconds and work of each drill for itself; a dose changes nothing else.
-        let best: { exact: number; near: number } = { exact: -1, near: -1 };
-        const walk = (i: number, doc: Session): void => {
-          if (i === ways.length) {
-            const timeline = compile(doc, drillById);
-            const under = target - timeline.totalSeconds;
-            if (under < -1e-6 || under > UNDER_AT_MOST + 1e-6) return;
-            const fit = fitOf(coverageOf(doc, timeline, drillById), demand, target);
-            best = { exact: Math.abs(under) < 1e-6 ? Math.max(best.exact, fit) : best.exact, near: Math.max(best.near, fit) };
-            return;
-          }
-          for (const value of ways[i]!) walk(i + 1, editItem(doc, { block: 0, item: i }, { dose: withAmount(doc.blocks[0]!.items[i]!.dose, value) }));
-        };
-        walk(0, s);
+        const best = bestOfEveryWay(s, target, demand);
         const answer = fitToTime({ session: s, target, demand, locked: nothing }, drillById, solve);
         if (best.near < 0) {
           // What no sensible step reaches, only single seconds can.

@@ -19,7 +19,7 @@ export default function CoachLayout({ loaderData }: Route.ComponentProps) {
       <a href="#main" className="sr-only focus:not-sr-only focus:absolute focus:z-50 focus:bg-land focus:p-2">
         Go to the main part
       </a>
-      <header className="flex flex-wrap items-center gap-5 gap-y-1 border-b border-line-water bg-paper px-4 py-1.5 max-md:gap-2 max-md:px-3">
+      <header className="flex print:hidden flex-wrap items-center gap-5 gap-y-1 border-b border-line-water bg-paper px-4 py-1.5 max-md:gap-2 max-md:px-3">
         <p className="wide-type flex items-center gap-2 font-semibold">
           <img src="/mark.svg" alt="" width={24} height={24} />
           <span>Mapset</span>

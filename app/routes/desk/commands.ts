@@ -43,7 +43,7 @@ export function levelChosen(desk: Desk, drills: DrillLookup, level: LevelName): 
 }
 
 /** Everything that can be done at the desk now, in the order it is shown. */
-export function commandsOf(desk: Desk, drills: DrillLookup, { onTab, onAdd, onKeys, onHandOut }: { onTab: (tab: Tab) => void; onAdd: () => void; onKeys: () => void; onHandOut: () => void }): Command[] {
+export function commandsOf(desk: Desk, drills: DrillLookup, { onTab, onAdd, onKeys, onHandOut, onPaper }: { onTab: (tab: Tab) => void; onAdd: () => void; onKeys: () => void; onHandOut: () => void; onPaper: () => void }): Command[] {
   const chosen = chosenOf(desk);
   const none = chosen.length === 0;
   const one = desk.selection;
@@ -57,12 +57,14 @@ export function commandsOf(desk: Desk, drills: DrillLookup, { onTab, onAdd, onKe
     { id: "longer", words: "A step longer", key: ".", group: "This drill", off: none, run: () => stepChosen(desk, drills, 1) },
     { id: "shorter", words: "A step shorter", key: ",", group: "This drill", off: none, run: () => stepChosen(desk, drills, -1) },
     ...(["easier", "standard", "harder"] as const).map((level): Command => ({ id: level, words: `Take the ${LEVEL_WORDS[level]} level`, group: "This drill", off: none, run: () => levelChosen(desk, drills, level) })),
+    { id: "lock", words: "Keep as it is when fitting, or let go", key: "L", group: "This drill", off: none, run: () => desk.lock(chosen) },
     { id: "up", words: "Move up", key: "Alt ↑", group: "This drill", off: !one, run: () => one && desk.nudge(one, -1) },
     { id: "down", words: "Move down", key: "Alt ↓", group: "This drill", off: !one, run: () => one && desk.nudge(one, 1) },
     { id: "out", words: "Take out", key: "Del", group: "This drill", off: none, run: () => removeChosen(desk) },
     { id: "undo", words: desk.history.words ? `Undo: ${desk.history.words}` : "Undo", key: "Ctrl Z", group: "The session", off: desk.history.past.length === 0, run: desk.undo },
     { id: "redo", words: desk.history.future[0] ? `Do again: ${desk.history.future[0].words}` : "Do again", key: "Ctrl Y", group: "The session", off: desk.history.future.length === 0, run: desk.redo },
     { id: "hand-out", words: "Hand out", group: "The session", run: onHandOut },
+    { id: "paper", words: "On paper, to print", group: "The session", run: onPaper },
     { id: "session", words: "The session: purpose, length, group, kit", key: "1", group: "Look", run: () => { desk.select(undefined); onTab("item"); } },
     { id: "findings", words: "What to look at", key: "2", group: "Look", run: () => onTab("findings") },
     { id: "ranges", words: "Ranges", key: "3", group: "Look", run: () => onTab("ranges") },
@@ -75,6 +77,7 @@ export function commandsOf(desk: Desk, drills: DrillLookup, { onTab, onAdd, onKe
 export const MORE_KEYS: readonly { keys: string; words: string }[] = [
   { keys: "↑ ↓", words: "choose the drill before or after" },
   { keys: "Shift or Ctrl click", words: "choose several, in the list or on the profile" },
+  { keys: "Double click", words: "a call at that moment, on the profile" },
   { keys: "Esc", words: "let go" },
   { keys: "+ − 0", words: "closer, wider, the whole session on the profile" },
   { keys: "Shift ← →", words: "along the profile when it is close" },

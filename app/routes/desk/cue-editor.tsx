@@ -1,6 +1,7 @@
 import { Plus, X } from "lucide-react";
 import { Button, IconButton } from "~/app/ui/button";
 import { inputLook } from "~/app/ui/field";
+import { MOST_CUES } from "~/core/session/cues";
 import type { Cue } from "~/core/session/schema";
 
 /** Calls of the coach's own at a moment of the work, spoken and shown in the player. */
@@ -21,7 +22,7 @@ export function CueEditor({ cues, longest, onChange }: { cues: readonly Cue[]; l
             }}
           />
           <input
-            aria-label={`What to call ${i + 1}`} className={inputLook} maxLength={200} key={cue.say} defaultValue={cue.say}
+            aria-label={`What to call ${i + 1}`} data-call={cue.at} className={inputLook} maxLength={200} key={cue.say} defaultValue={cue.say}
             onBlur={(e) => {
               const say = e.target.value.trim();
               if (say === "") e.target.value = cue.say;
@@ -34,7 +35,7 @@ export function CueEditor({ cues, longest, onChange }: { cues: readonly Cue[]; l
           {cue.at >= longest && <p className="col-span-3 text-xs font-medium text-plum">The work is over by then: it lasts {longest} s.</p>}
         </div>
       ))}
-      <Button kind="quiet" className="self-start" disabled={cues.length >= 50} onClick={() => onChange([...cues, { at: Math.floor(longest / 2), say: "Breathe." }])}>
+      <Button kind="quiet" className="self-start" disabled={cues.length >= MOST_CUES} onClick={() => onChange([...cues, { at: Math.floor(longest / 2), say: "Breathe." }])}>
         <Plus size={15} aria-hidden /> Call
       </Button>
     </fieldset>

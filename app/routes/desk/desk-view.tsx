@@ -1,4 +1,4 @@
-import { useEffect, useMemo, useRef, useState } from "react";
+import { useCallback, useEffect, useMemo, useRef, useState, useSyncExternalStore } from "react";
 import { useNavigate } from "react-router";
 import { AddDrill } from "./add-drill";
 import { commandsOf } from "./commands";
@@ -15,17 +15,20 @@ import type { DeskCopy } from "./save";
 import { KeyList, Palette } from "./palette";
 import { SessionPanel } from "./session-panel";
 import { SeveralPanel } from "./several-panel";
-import { nameAt, useDesk } from "./use-desk";
+import { nameAt, useDesk, type Place } from "./use-desk";
 import { useDeskKeys } from "./use-desk-keys";
 import { useInsights } from "./use-insights";
 import { useSaving } from "./use-saving";
 import { useSetting, type DeskSetting } from "./use-setting";
 import { Tabs } from "radix-ui";
 import { cx } from "~/app/ui/classes";
+import type { Lead } from "~/core/audit/types";
 import type { Demand } from "~/core/demands/schema";
+import type { Row } from "~/core/drills/rows";
 import type { Drill } from "~/core/drills/schema";
 import type { Group } from "~/core/group/schema";
 import type { Session } from "~/core/session/schema";
+import { placeKey } from "~/core/timeline/totals";
 import { DRILLS } from "~/library";
 import { DEMANDS } from "~/library/demands";
 
@@ -40,6 +43,15 @@ type Props = { id: string; copy: DeskCopy; archived: boolean; edition: NewestEdi
 
 /** On a narrow screen a drill's numbers come up from below, and the list stays in sight above them. */
 const NARROW_SHEET = "max-lg:fixed max-lg:inset-x-0 max-lg:bottom-0 max-lg:z-20 max-lg:max-h-[56dvh] max-lg:border-t-2 max-lg:border-ink-faint max-lg:shadow-[0_-8px_24px_rgb(0_0_0/0.18)]";
+
+/** Wide enough to keep the ranges in sight between the list and the rest. */
+const WIDE = "(min-width: 1700px)";
+const watchWide = (tell: () => void) => {
+  const query = window.matchMedia(WIDE);
+  query.addEventListener("change", tell);
+  return () => query.removeEventListener("change", tell);
+};
+const useWide = () => useSyncExternalStore(watchWide, () => window.matchMedia(WIDE).matches, () => false);
 
 /** The desk: the profile on top, the list on the left, the selected drill or the session on the right. */
 export function DeskView({ id, copy, archived, edition, ownDrills, offered, setting: first, groups, ownDemands, others }: Props) {
@@ -56,25 +68,57 @@ export function DeskView({ id, copy, archived, edition, ownDrills, offered, sett
   const group = groups.find((g) => g.id === setting.teamId)?.group;
   const every = useMemo(() => [...own, ...DRILLS], [own]);
   const insights = useInsights({ session: desk.session, drills, demand, group, offered: every, accepted: setting.accepted });
-  const [tab, setTab] = useState<Tab>("item");
+  const [asked, setTab] = useState<Tab>("item");
+  const [picked, setPicked] = useState<Row>();
+  const wide = useWide();
+  const tab = wide && asked === "ranges" ? "item" : asked;
+  /** The next choice of a drill leaves the tab that is open. */
+  const stays = useRef(false);
   useDeskKeys(desk, drills, { onTab: setTab, onPalette: () => setOpen("palette"), onKeys: () => setOpen("keys") });
   const commands = commandsOf(desk, drills, {
-    onTab: setTab, onKeys: () => setOpen("keys"), onAdd: () => requestAnimationFrame(() => document.querySelector<HTMLInputElement>("[data-add-drill]")?.focus()), onHandOut: () => void navigate(`/sessions/${id}/hand-out`),
+    onTab: setTab, onKeys: () => setOpen("keys"), onAdd: () => requestAnimationFrame(() => document.querySelector<HTMLInputElement>("[data-add-drill]")?.focus()), onHandOut: () => void navigate(`/sessions/${id}/hand-out`), onPaper: () => void navigate(`/sessions/${id}/paper`),
   });
   const { session, selection, marked } = desk;
   const list = useRef<HTMLDivElement>(null);
 
   // A drill chosen on the profile comes into view in the list, and its numbers with it.
   useEffect(() => {
-    if (selection || marked.length > 0) setTab("item");
+    if ((selection || marked.length > 0) && !stays.current) setTab("item");
+    stays.current = false;
     if (selection) list.current?.querySelector('[aria-pressed="true"]')?.scrollIntoView({ block: "nearest" });
   }, [selection, marked]);
 
+  const onPlace = (place: Place) => {
+    stays.current = selection?.block !== place.block || selection.item !== place.item;
+    desk.select(place);
+  };
+  const onLead = (lead: Lead) => {
+    if (lead.to === "drills") setPicked(lead.row);
+    setTab(lead.to === "fit" ? "fit" : "ranges");
+  };
+  const onFlag = useCallback((place: Place) => {
+    setTab("findings");
+    requestAnimationFrame(() => {
+      const found = document.querySelector<HTMLElement>(`[data-finding="${placeKey(place.block, place.item)}"]`);
+      found?.focus({ preventScroll: true });
+      found?.scrollIntoView({ block: "nearest" });
+    });
+  }, []);
+  const onCall = (second: number) => {
+    setTab("item");
+    requestAnimationFrame(() => requestAnimationFrame(() => document.querySelector<HTMLInputElement>(`[data-call="${second}"]`)?.select()));
+  };
   const after = selection ? nameAt(session, selection, drills) : "the last one";
+  const ranges = (
+    <RangesPanel
+      id={id} desk={desk} insights={insights} demand={demand} demands={demands} offered={every} others={others} onSetting={changeSetting}
+      picked={picked} onPicked={setPicked}
+    />
+  );
   return (
     <DrillsContext value={drills}>
     <OwnIdsContext value={ownIds}>
-    <main id="main" className="flex flex-1 flex-col lg:h-[calc(100dvh-3.1rem)] lg:overflow-hidden">
+    <main id="main" className="relative flex flex-1 flex-col lg:flex-none lg:h-[calc(100dvh-3.1rem)] lg:overflow-hidden">
       <h1 className="sr-only">Desk: {session.title}</h1>
       <DeskBar id={id} desk={desk} saving={saving} edition={edition} archived={archived} insights={insights} onTab={setTab} onPalette={() => setOpen("palette")} />
       {trouble && (
@@ -83,19 +127,24 @@ export function DeskView({ id, copy, archived, edition, ownDrills, offered, sett
         </p>
       )}
       <section aria-label="Profile" className="border-b border-line-water bg-land px-3 pt-2 pb-1">
-        <ProfileChart desk={desk} />
+        <ProfileChart desk={desk} flags={insights.flags} onFlag={onFlag} onCall={onCall} />
       </section>
-      <div className="grid min-h-0 flex-1 grid-cols-[minmax(0,1fr)_24rem] max-lg:grid-cols-1">
+      <div className="grid min-h-0 flex-1 grid-cols-[minmax(0,1fr)_24rem] max-lg:grid-cols-1 min-[1700px]:grid-cols-[minmax(0,1fr)_26rem_26rem]">
         <section aria-label="Drills" className={cx("flex min-h-0 flex-col border-r border-line-water", selection && "max-lg:pb-[56dvh]")}>
           <AddDrill own={own} after={after} onAdd={desk.addDrill} onAddBlock={desk.addBlock} />
           <div ref={list} className="min-h-0 flex-1 overflow-y-auto">
-            <Outline desk={desk} />
+            <Outline desk={desk} flags={insights.flags} onFlag={onFlag} />
           </div>
         </section>
+        {wide && (
+          <section aria-label="Ranges" className="min-h-0 overflow-y-auto border-r border-line-water bg-land">
+            {ranges}
+          </section>
+        )}
         <aside aria-label={selection ? "Selected drill" : "Session"} className={cx("flex min-h-0 flex-col bg-land", selection && tab === "item" && NARROW_SHEET)}>
           <Tabs.Root value={tab} onValueChange={(value) => setTab(value as Tab)} className="flex min-h-0 flex-1 flex-col">
             <Tabs.List aria-label="Beside the list" className="flex border-b border-line bg-land-deep px-1.5 pt-1.5">
-              {TABS.map((value) => (
+              {TABS.filter((value) => !wide || value !== "ranges").map((value) => (
                 <Tabs.Trigger
                   key={value} value={value}
                   className="-mb-px inline-flex min-h-9 items-center gap-1.5 rounded-t-md border border-transparent px-2.5 text-sm font-medium text-ink-soft hover:text-ink focus-visible:-outline-offset-2 data-[state=active]:border-line data-[state=active]:border-b-land data-[state=active]:bg-land data-[state=active]:text-ink"
@@ -109,11 +158,13 @@ export function DeskView({ id, copy, archived, edition, ownDrills, offered, sett
               {marked.length > 0 ? <SeveralPanel desk={desk} /> : selection ? <DrillPanel key={`${selection.block}.${selection.item}`} desk={desk} place={selection} /> : <SessionPanel desk={desk} groups={groups} demands={demands} setting={setting} onSetting={changeSetting} />}
             </Tabs.Content>
             <Tabs.Content value="findings" className="min-h-0 flex-1 overflow-y-auto">
-              <FindingsPanel desk={desk} insights={insights} setting={setting} onSetting={changeSetting} />
+              <FindingsPanel desk={desk} insights={insights} setting={setting} onSetting={changeSetting} onPlace={onPlace} onLead={onLead} />
             </Tabs.Content>
-            <Tabs.Content value="ranges" className="min-h-0 flex-1 overflow-y-auto">
-              <RangesPanel id={id} desk={desk} insights={insights} demand={demand} demands={demands} offered={every} others={others} onSetting={changeSetting} />
-            </Tabs.Content>
+            {!wide && (
+              <Tabs.Content value="ranges" className="min-h-0 flex-1 overflow-y-auto">
+                {ranges}
+              </Tabs.Content>
+            )}
             <Tabs.Content value="fit" className="min-h-0 flex-1 overflow-y-auto">
               <FitPanel desk={desk} insights={insights} demand={demand} own={ownDrills} />
             </Tabs.Content>

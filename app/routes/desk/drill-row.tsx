@@ -1,14 +1,16 @@
 import { useSortable } from "@dnd-kit/sortable";
 import { CSS } from "@dnd-kit/utilities";
-import { ChevronDown, ChevronUp, Copy, Ellipsis, GripVertical, Split, Trash2 } from "lucide-react";
+import { ChevronDown, ChevronUp, Copy, Ellipsis, GripVertical, Lock, LockOpen, Split, Trash2 } from "lucide-react";
 import { memo } from "react";
 import { useDrills } from "./drills";
 import { rowId } from "./row-ids";
-import type { Desk } from "./use-desk";
+import { SeverityMark } from "./severity-mark";
+import type { Desk, Place } from "./use-desk";
 import { IconButton } from "~/app/ui/button";
 import { cx } from "~/app/ui/classes";
 import { Still } from "~/app/ui/figure/still";
 import { Menu } from "~/app/ui/menu";
+import type { Severity } from "~/core/audit/types";
 import { splitBlock } from "~/core/session/edits";
 import type { Item } from "~/core/session/schema";
 import { clockText } from "~/core/text/clock";
@@ -16,11 +18,12 @@ import { doseWords, LEVEL_WORDS, SIDE_MODE_WORDS } from "~/core/text/words";
 import { sideModeOf } from "~/core/timeline/passes";
 
 type RowProps = {
-  item: Item; block: number; index: number; number: number; seconds: number; sides: string; selected: boolean; alone: boolean;
-} & Pick<Desk, "select" | "toggle" | "extend" | "copy" | "remove" | "nudge" | "change">;
+  item: Item; block: number; index: number; number: number; seconds: number; sides: string; selected: boolean; alone: boolean; locked: boolean;
+  severity: Severity | undefined; says: string | undefined; onFlag: (place: Place) => void;
+} & Pick<Desk, "select" | "toggle" | "extend" | "copy" | "remove" | "nudge" | "change" | "lock">;
 
 /** One drill in the list. Drawn again only when what it shows has changed. */
-export const DrillRow = memo(function DrillRow({ item, block, index, number, seconds, sides, selected, alone, select, toggle, extend, copy, remove, nudge, change }: RowProps) {
+export const DrillRow = memo(function DrillRow({ item, block, index, number, seconds, sides, selected, alone, locked, severity, says, onFlag, select, toggle, extend, copy, remove, nudge, change, lock }: RowProps) {
   const place = { block, item: index };
   const { attributes, listeners, setNodeRef, setActivatorNodeRef, transform, transition, isDragging } = useSortable({ id: rowId(place), animateLayoutChanges: () => false });
   const drills = useDrills();
@@ -47,7 +50,10 @@ export const DrillRow = memo(function DrillRow({ item, block, index, number, sec
         onClick={(event) => (event.ctrlKey || event.metaKey ? toggle(place) : event.shiftKey ? extend(place) : select(selected ? undefined : place))}
         className="grid min-w-0 flex-1 scroll-my-2 max-lg:scroll-mb-[60dvh] grid-cols-[1.6rem_2.6rem_minmax(0,1fr)_auto] items-center gap-x-2 py-0.5 text-left"
       >
-        <span className="text-right text-sm text-ink-faint">{number}</span>
+        <span className="relative text-right text-sm text-ink-faint">
+          {number}
+          {locked && <Lock size={11} className="absolute top-1/2 -left-1.5 -translate-y-1/2 text-ink-soft" aria-label="stays as it is when fitting" />}
+        </span>
         <Still drill={item.drill} level={item.level} size={40} />
         <span className="min-w-0">
           <span className="block truncate font-medium">{name}</span>
@@ -64,6 +70,11 @@ export const DrillRow = memo(function DrillRow({ item, block, index, number, sec
           <span className="block text-xs text-ink-faint">{sides}</span>
         </span>
       </button>
+      {severity && says && (
+        <IconButton label={`Found here: ${says}`} className="size-7 shrink-0" onClick={() => onFlag(place)}>
+          <SeverityMark severity={severity} />
+        </IconButton>
+      )}
       <Menu
         trigger={
           <IconButton label={`More for ${name}`}>
@@ -75,6 +86,7 @@ export const DrillRow = memo(function DrillRow({ item, block, index, number, sec
           { words: "Move up", icon: <ChevronUp size={15} aria-hidden />, hint: "Alt ↑", onSelect: () => nudge(place, -1) },
           { words: "Move down", icon: <ChevronDown size={15} aria-hidden />, hint: "Alt ↓", onSelect: () => nudge(place, 1) },
           { words: "Start a new block here", icon: <Split size={15} aria-hidden />, disabled: index === 0, onSelect: () => change((s) => splitBlock(s, place, ""), `new block from ${name}`) },
+          { words: locked ? "Let it change when fitting" : "Keep as it is when fitting", icon: locked ? <LockOpen size={15} aria-hidden /> : <Lock size={15} aria-hidden />, hint: "L", onSelect: () => lock([place]) },
           "line",
           { words: alone ? "The last drill stays" : "Take out", icon: <Trash2 size={15} aria-hidden />, hint: "Del", danger: true, disabled: alone, onSelect: () => remove(place) },
         ]}

@@ -1,8 +1,9 @@
-import { CircleAlert, Lightbulb, OctagonX, Undo2, Wrench } from "lucide-react";
+import { Gauge, Search, Undo2, Wrench } from "lucide-react";
 import { useState } from "react";
 import { BeforeAfter } from "./before-after";
 import { useDrills } from "./drills";
-import { nameAt, type Desk } from "./use-desk";
+import { SeverityMark } from "./severity-mark";
+import { nameAt, type Desk, type Place } from "./use-desk";
 import type { Insights } from "./use-insights";
 import type { DeskSetting } from "./use-setting";
 import { Button } from "~/app/ui/button";
@@ -10,19 +11,24 @@ import { cx } from "~/app/ui/classes";
 import { Dialog } from "~/app/ui/dialog";
 import { Field } from "~/app/ui/field";
 import type { Found, Mending } from "~/core/audit/audit";
-import type { Severity } from "~/core/audit/types";
+import type { Lead, Severity } from "~/core/audit/types";
 import { changesBetween } from "~/core/session/changes";
+import { placeKey } from "~/core/timeline/totals";
 
-const LOOKS: Record<Severity, { words: string; icon: typeof OctagonX; className: string }> = {
-  stop: { words: "not like this", icon: OctagonX, className: "border-plum bg-plum-wash text-plum" },
-  warn: { words: "look at this", icon: CircleAlert, className: "border-plum text-plum" },
-  hint: { words: "could be better", icon: Lightbulb, className: "border-line-water text-ink-soft" },
+const LOOKS: Record<Severity, { words: string; className: string }> = {
+  stop: { words: "not like this", className: "border-plum bg-plum-wash text-plum" },
+  warn: { words: "look at this", className: "border-plum text-plum" },
+  hint: { words: "could be better", className: "border-line-water text-ink-soft" },
 };
 
-type Props = { desk: Desk; insights: Insights; setting: DeskSetting; onSetting: (part: Partial<DeskSetting>) => void };
+type Props = {
+  desk: Desk; insights: Insights; setting: DeskSetting; onSetting: (part: Partial<DeskSetting>) => void;
+  /** Shows a drill without leaving the findings, and goes where something is mended by hand. */
+  onPlace: (place: Place) => void; onLead: (lead: Lead) => void;
+};
 
 /** What the audit finds, most serious first, each with its place, its reason and a way out. */
-export function FindingsPanel({ desk, insights, setting, onSetting }: Props) {
+export function FindingsPanel({ desk, insights, setting, onSetting, onPlace, onLead }: Props) {
   const [shown, setShown] = useState<{ found: Found; mended: Mending }>();
   const [accepting, setAccepting] = useState<Found>();
   const { open, accepted } = insights;
@@ -36,8 +42,8 @@ export function FindingsPanel({ desk, insights, setting, onSetting }: Props) {
       ) : (
         <ol className="flex flex-col gap-2">
           {open.map((found, i) => (
-            <li key={`${insights.keyOf(found)} ${i}`}>
-              <Finding found={found} desk={desk} mended={insights.mended(found)} onShow={(mended) => setShown({ found, mended })} onAccept={() => setAccepting(found)} />
+            <li key={`${insights.keyOf(found)} ${i}`} data-finding={found.place && placeKey(found.place.block, found.place.item)} tabIndex={-1} className="rounded-md">
+              <Finding found={found} desk={desk} mended={insights.mended(found)} onPlace={onPlace} onLead={onLead} onShow={(mended) => setShown({ found, mended })} onAccept={() => setAccepting(found)} />
             </li>
           ))}
         </ol>
@@ -74,14 +80,16 @@ export function FindingsPanel({ desk, insights, setting, onSetting }: Props) {
   );
 }
 
-function Finding({ found, desk, mended, onShow, onAccept }: { found: Found; desk: Desk; mended: Mending | undefined; onShow: (mended: Mending) => void; onAccept: () => void }) {
+function Finding({ found, desk, mended, onShow, onAccept, onPlace, onLead }: {
+  found: Found; desk: Desk; mended: Mending | undefined; onShow: (mended: Mending) => void; onAccept: () => void;
+} & Pick<Props, "onPlace" | "onLead">) {
   const drills = useDrills();
-  const { words, icon: Icon, className } = LOOKS[found.severity];
-  const { place } = found;
+  const { words, className } = LOOKS[found.severity];
+  const { place, lead } = found;
   return (
     <article className={cx("rounded-md border-l-4 bg-paper px-3 py-2", className)}>
       <p className="flex items-center gap-1.5 text-xs font-semibold">
-        <Icon size={14} aria-hidden /> {words}
+        <SeverityMark severity={found.severity} size={14} /> {words}
       </p>
       <p className="mt-0.5 text-ink">{found.says}</p>
       <p className="text-sm text-ink-soft">{found.why}</p>
@@ -91,8 +99,13 @@ function Finding({ found, desk, mended, onShow, onAccept }: { found: Found; desk
             <Wrench size={14} className="shrink-0" aria-hidden /> {mended.fix.words}…
           </Button>
         )}
+        {lead && (
+          <Button className="min-h-8 px-2 py-0.5 text-left text-sm whitespace-normal" onClick={() => onLead(lead)}>
+            {lead.to === "fit" ? <><Gauge size={14} className="shrink-0" aria-hidden /> Fit to time</> : <><Search size={14} className="shrink-0" aria-hidden /> Drills for this</>}
+          </Button>
+        )}
         {place && (
-          <Button kind="quiet" className="min-h-8 px-2 py-0.5 text-left text-sm whitespace-normal" onClick={() => desk.select(place)}>
+          <Button kind="quiet" className="min-h-8 px-2 py-0.5 text-left text-sm whitespace-normal" onClick={() => onPlace(place)}>
             Show {nameAt(desk.session, place, drills)}
           </Button>
         )}

@@ -1,5 +1,5 @@
 import { Lock, LockOpen } from "lucide-react";
-import { useEffect, useRef, useState } from "react";
+import { useEffect, useMemo, useRef, useState } from "react";
 import { BeforeAfter } from "./before-after";
 import { useDrills } from "./drills";
 import { nameAt, type Desk } from "./use-desk";
@@ -29,13 +29,12 @@ export function FitPanel({ desk, insights, demand, own }: Props) {
   const [length, setLength] = useState(() => (session.target ? clockText(session.target) : ""));
   const [start, setStart] = useState(() => nextFive(new Date()));
   const [finish, setFinish] = useState("");
-  const [locked, setLocked] = useState<ReadonlySet<string>>(new Set());
+  const locked = useMemo(() => new Set(desk.locked.map(({ block, item }) => placeKey(block, item))), [desk.locked]);
   const [drop, setDrop] = useState(false);
   const [add, setAdd] = useState(false);
   const { ask, stop, told, busy } = useFit(session);
   const target = by === "length" ? readClock(length) : lengthUntil(start, finish);
   const bad = target === undefined || target < 30 || target > 4 * 3600;
-  const toggle = (key: string) => setLocked((set) => (set.has(key) ? new Set([...set].filter((k) => k !== key)) : new Set([...set, key])));
   return (
     <div className="flex flex-col gap-3 p-4">
       <h2 className="wide-type text-lg font-semibold">Fit to time</h2>
@@ -63,7 +62,7 @@ export function FitPanel({ desk, insights, demand, own }: Props) {
             <Field label="Finishes at" type="time" value={finish} onChange={(e) => setFinish(e.target.value)} hint={bad ? "At most four hours later." : `${clockText(target)} long`} />
           </div>
         )}
-        <details>
+        <details open={locked.size > 0 || undefined}>
           <summary className="text-sm font-semibold">What stays as it is{locked.size > 0 ? ` (${locked.size})` : ""}</summary>
           <ul className="mt-1">
             {session.blocks.flatMap((block, b) =>
@@ -72,7 +71,7 @@ export function FitPanel({ desk, insights, demand, own }: Props) {
                 const on = locked.has(key);
                 return (
                   <li key={key}>
-                    <button type="button" aria-pressed={on} onClick={() => toggle(key)} className={cx("flex min-h-8 w-full items-center gap-2 rounded px-1.5 text-left text-sm hover:bg-land-deep", on && "font-medium")}>
+                    <button type="button" aria-pressed={on} onClick={() => desk.lock([{ block: b, item: i }])} className={cx("flex min-h-8 w-full items-center gap-2 rounded px-1.5 text-left text-sm hover:bg-land-deep", on && "font-medium")}>
                       {on ? <Lock size={14} aria-hidden /> : <LockOpen size={14} className="text-ink-faint" aria-hidden />}
                       <span className="min-w-0 flex-1 truncate">{nameAt(session, { block: b, item: i }, drills)}</span>
                       <span className="text-ink-faint">{doseWords(item.dose)}</span>

@@ -7,6 +7,7 @@ import { useDrills } from "./drills";
 import { headId, readRow, rowId } from "./row-ids";
 import { nameAt, type Desk, type Place, type Selection } from "./use-desk";
 import { restrictToVerticalAxis } from "./vertical";
+import type { Flag } from "~/core/audit/by-place";
 import type { Block, Session } from "~/core/session/schema";
 import { placeKey, type ItemTotals } from "~/core/timeline/totals";
 
@@ -27,7 +28,7 @@ const KEYS = { coordinateGetter: sortableKeyboardCoordinates };
 const MODIFIERS = [restrictToVerticalAxis];
 
 /** The blocks and drills in order; rows are dragged, or moved with Alt and the arrow keys. */
-export function Outline({ desk }: { desk: Desk }) {
+export function Outline({ desk, flags, onFlag }: { desk: Desk; flags: ReadonlyMap<string, Flag>; onFlag: (place: Place) => void }) {
   const { session, selection, totals } = desk;
   const drills = useDrills();
   // The list of rows stays the same object while only doses change, so that the rows need not be drawn again.
@@ -63,7 +64,7 @@ export function Outline({ desk }: { desk: Desk }) {
       <SortableContext items={ids} strategy={verticalListSortingStrategy}>
         <ol className="flex flex-col" aria-label="Blocks and drills">
           {session.blocks.map((block, b) => (
-            <BlockRows key={b} block={block} index={b} session={session} selection={selection} totals={totals} desk={desk} />
+            <BlockRows key={b} block={block} index={b} session={session} selection={selection} totals={totals} desk={desk} flags={flags} onFlag={onFlag} />
           ))}
         </ol>
       </SortableContext>
@@ -71,8 +72,10 @@ export function Outline({ desk }: { desk: Desk }) {
   );
 }
 
-function BlockRows({ block, index, session, selection, totals, desk }: { block: Block; index: number; session: Session; selection: Selection; totals: Map<string, ItemTotals>; desk: Desk }) {
-  const { marked } = desk;
+function BlockRows({ block, index, session, selection, totals, desk, flags, onFlag }: {
+  block: Block; index: number; session: Session; selection: Selection; totals: Map<string, ItemTotals>; desk: Desk; flags: ReadonlyMap<string, Flag>; onFlag: (place: Place) => void;
+}) {
+  const { marked, locked } = desk;
   const seconds = block.items.reduce((sum, _, i) => sum + (totals.get(placeKey(index, i))?.seconds ?? 0), 0);
   return (
     <>
@@ -81,7 +84,8 @@ function BlockRows({ block, index, session, selection, totals, desk }: { block: 
         <DrillRow
           key={i} item={item} block={index} index={i} number={numberOf(session, index, i)} {...figuresOf(totals.get(placeKey(index, i)))}
           selected={(selection?.block === index && selection.item === i) || marked.some((one) => one.block === index && one.item === i)} alone={session.blocks.length === 1 && block.items.length === 1}
-          select={desk.select} toggle={desk.toggle} extend={desk.extend} copy={desk.copy} remove={desk.remove} nudge={desk.nudge} change={desk.change}
+          locked={locked.some((one) => one.block === index && one.item === i)} severity={flags.get(placeKey(index, i))?.severity} says={flags.get(placeKey(index, i))?.says} onFlag={onFlag}
+          select={desk.select} toggle={desk.toggle} extend={desk.extend} copy={desk.copy} remove={desk.remove} nudge={desk.nudge} change={desk.change} lock={desk.lock}
         />
       ))}
     </>

@@ -1,10 +1,12 @@
 import { ZoomIn, ZoomOut } from "lucide-react";
 import { useCallback, useEffect, useLayoutEffect, useMemo, useRef, useState, type PointerEvent } from "react";
 import { MomentCard } from "./moment-card";
-import { Bands, BANDS, Beats, FLOOR, Ground, HEIGHT, LEFT, RIGHT, Scale, SCALE_TOP, Shapes, Textures } from "./profile-shapes";
+import { Bands, BANDS, Beats, Calls, Flags, FLOOR, Ground, HEIGHT, LEFT, RIGHT, Scale, SCALE_TOP, Shapes, Textures } from "./profile-shapes";
 import { useDrills } from "./drills";
 import { nameAt, type Desk, type Place } from "./use-desk";
 import { IconButton } from "~/app/ui/button";
+import type { Flag } from "~/core/audit/by-place";
+import { addCue, cueMoments } from "~/core/session/cues";
 import { doseChange } from "~/core/session/changes";
 import { doseLasting, edgeAt, landingAt, moved, placesBetween, spansOf, zoomed, type Window } from "~/core/profile/handling";
 import { miniProfile } from "~/core/profile/mini";
@@ -28,9 +30,9 @@ const EDGE = 6;
 /**
  * The session to scale in time and body height, its sides above and below a centre line. Point at a moment to see it; press
  * a drill to choose it, drag it to another place, drag its right edge for another dose, drag over the headings to choose
- * several. The wheel, or + − 0, goes closer; an overview shows where.
+ * several; press twice to put a call at that moment. The wheel, or + − 0, goes closer; an overview shows where.
  */
-export function ProfileChart({ desk }: { desk: Desk }) {
+export function ProfileChart({ desk, flags, onFlag, onCall }: { desk: Desk; flags: ReadonlyMap<string, Flag>; onFlag: (place: Place) => void; onCall: (second: number) => void }) {
   const { profile, timeline, session, selection, marked } = desk;
   const target = session.target;
   const drills = useDrills();
@@ -79,6 +81,7 @@ export function ProfileChart({ desk }: { desk: Desk }) {
   useProfileKeys(zoom, () => setAsked(undefined), (share) => setAsked((w) => w && moved(w, (w.to - w.from) * share, span)));
 
   const spans = useMemo(() => spansOf(profile), [profile]);
+  const calls = useMemo(() => cueMoments(session, timeline), [session, timeline]);
   const chosen = useMemo(() => (marked.length > 0 ? marked : selection ? [selection] : []), [marked, selection]);
   const moment = at === undefined || (drag && drag.kind !== "press") ? undefined : momentAt(timeline, at);
   const here = moment && session.blocks[moment.segment.block]?.items[moment.segment.item];
@@ -126,12 +129,20 @@ export function ProfileChart({ desk }: { desk: Desk }) {
     }
   };
 
+  const call = () => {
+    if (moment?.segment.kind !== "work") return;
+    const { block, item } = moment.segment;
+    const second = Math.floor(moment.elapsed);
+    desk.change((s) => addCue(s, { block, item }, { at: second, say: "Breathe." }), `call ${second} s into ${nameAt(session, { block, item }, drills)}`, undefined, () => ({ block, item }));
+    onCall(second);
+  };
+
   return (
     <div ref={frame} className="relative select-none">
       <svg
         width="100%" height={HEIGHT} viewBox={`0 0 ${width} ${HEIGHT}`} role="img"
         aria-label={`Profile of the session: ${clockText(profile.total)}, ${profile.bands.length} blocks. The list below has the same drills in order.`}
-        onPointerMove={move} onPointerDown={press} onPointerUp={drop} onPointerCancel={() => setDrag(undefined)} onPointerLeave={() => setAt(undefined)}
+        onPointerMove={move} onPointerDown={press} onPointerUp={drop} onPointerCancel={() => setDrag(undefined)} onPointerLeave={() => setAt(undefined)} onDoubleClick={call}
         className="block touch-pan-y" style={{ cursor: drag?.kind === "edge" || onEdge ? "ew-resize" : drag?.kind === "move" ? "grabbing" : "crosshair" }}
       >
         <Textures />
@@ -142,6 +153,8 @@ export function ProfileChart({ desk }: { desk: Desk }) {
         <g clipPath={close ? "url(#profile-inside)" : undefined}>
           <Bands profile={profile} x={x} />
           <Shapes profile={profile} x={x} chosen={chosen} window={window_} />
+          <Calls calls={calls} x={x} />
+          <Flags flags={flags} spans={spans} x={x} onFlag={onFlag} />
           <Beats timeline={timeline} x={x} window={window_} perSecond={perSecond} />
         </g>
         <Scale x={x} total={profile.total} target={target} span={span} window={window_} />

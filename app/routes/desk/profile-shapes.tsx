@@ -2,7 +2,9 @@ import { memo, useMemo } from "react";
 import type { Place } from "./use-desk";
 import { minuteMarks, type Profile, type ProfileShape } from "~/core/profile/profile";
 import type { Window } from "~/core/profile/handling";
+import type { Flag } from "~/core/audit/by-place";
 import { clockText } from "~/core/text/clock";
+import { placeKey } from "~/core/timeline/totals";
 import type { Timeline } from "~/core/timeline/types";
 
 export const LEFT = 74;
@@ -227,6 +229,45 @@ export function Beats({ timeline, x, window, perSecond }: { timeline: Timeline; 
         <text key={at} x={at} y={FLOOR - 10} fontSize={9.5} fill="var(--ink)">
           {text}
         </text>
+      ))}
+    </g>
+  );
+}
+
+/**
+ * What there is to look at, above the drill it is about: a filled pennant for what must not be run like this, an open one
+ * for what should be looked at. What could be better stays with the list.
+ */
+export function Flags({ flags, spans, x, onFlag }: { flags: ReadonlyMap<string, Flag>; spans: readonly { place: Place; from: number }[]; x: X; onFlag: (place: Place) => void }) {
+  return (
+    <g>
+      {spans.map(({ place, from }) => {
+        const flag = flags.get(placeKey(place.block, place.item));
+        if (!flag || flag.severity === "hint") return null;
+        const left = x(from);
+        return (
+          <g key={placeKey(place.block, place.item)} className="cursor-pointer" onPointerDown={(event) => event.stopPropagation()} onClick={() => onFlag(place)}>
+            <title>{flag.says}</title>
+            <rect x={left - 3} y={BANDS - 6} width={18} height={20} fill="transparent" />
+            <path
+              d={`M${left + 1} ${BANDS + 12}V${BANDS - 4}l10 4.5l-10 4.5`} fill={flag.severity === "stop" ? "var(--plum)" : "var(--land)"}
+              stroke="var(--plum)" strokeWidth={1.5} strokeLinejoin="round"
+            />
+          </g>
+        );
+      })}
+    </g>
+  );
+}
+
+/** The coach's own calls, small drops hanging from the scale at the moments they are heard. */
+export function Calls({ calls, x }: { calls: readonly { at: number; say: string }[]; x: X }) {
+  return (
+    <g>
+      {calls.map(({ at, say }, i) => (
+        <path key={i} d={`M${x(at)} ${SCALE_TOP - 7}l3.5 5a3.5 3.5 0 1 1 -7 0z`} fill="var(--buoy)">
+          <title>{`${clockText(at)}: ${say}`}</title>
+        </path>
       ))}
     </g>
   );

@@ -25,15 +25,14 @@ import { compile } from "~/core/timeline/compile";
 import { POSTURE_WORDS, type Posture } from "~/core/timeline/postures";
 
 type Props = {
-  id: string; desk: Desk; insights: Insights; demand: Demand | undefined; demands: readonly Demand[]; offered: readonly Drill[]; others: readonly { id: string; title: string }[];
+  id: string; desk: Desk; insights: Insights; demand: Demand | undefined; demands: readonly Demand[]; offered: readonly Drill[]; others: readonly { id: string; title: string }[]; picked: Row | undefined; onPicked: (row: Row | undefined) => void;
   onSetting: (part: Partial<DeskSetting>) => void;
 };
 
 /** What the session covers against what is asked: roses on a body, what is short, planes and postures. */
-export function RangesPanel({ id, desk, insights, demand, demands, offered, others, onSetting }: Props) {
+export function RangesPanel({ id, desk, insights, demand, demands, offered, others, picked, onPicked, onSetting }: Props) {
   const { session, coverage, input, fit } = insights;
   const [looked, setLooked] = useState<Looked>();
-  const [picked, setPicked] = useState<Row>();
   const [compared, setCompared] = useState("");
   const other = useOther(compared);
   const target = session.target ?? input.timeline.totalSeconds;
@@ -54,12 +53,12 @@ export function RangesPanel({ id, desk, insights, demand, demands, offered, othe
         onChange={(demandId) => onSetting({ demandId: demandId || null })}
       />
       <div>
-        <Roses roses={roses} looked={looked} onLook={setLooked} onPick={({ petal }) => setPicked(petal.row)} />
+        <Roses roses={roses} looked={looked} onLook={setLooked} onPick={({ petal }) => onPicked(petal.row)} />
         <p className="line-clamp-3 h-[3.9rem] text-sm text-ink-soft" aria-live="polite">
           {looked ? <PetalLine looked={looked} desk={desk} demand={demand} /> : demand ? "Filled: what is worked. Outline: what is asked. Point at a petal; press it for drills." : "Choose what is asked to see outlines. Point at a petal; press it for drills."}
         </p>
       </div>
-      {picked && <DrillsFor row={picked} desk={desk} offered={offered} group={input.group} onClose={() => setPicked(undefined)} />}
+      {picked && <DrillsFor row={picked} desk={desk} offered={offered} group={input.group} onClose={() => onPicked(undefined)} />}
       {short.length > 0 && (
         <section>
           <h3 className="font-semibold">Short of what is asked</h3>
@@ -67,7 +66,7 @@ export function RangesPanel({ id, desk, insights, demand, demands, offered, othe
             {short.map(({ row, has, wants }) => (
               <li key={row} className="flex items-center justify-between gap-2 border-b border-line/60 py-0.5">
                 <span className="min-w-0">
-                  <button type="button" className="min-h-7 text-left underline decoration-line underline-offset-4 hover:decoration-ink" onClick={() => setPicked(row)}>
+                  <button type="button" className="min-h-7 text-left underline decoration-line underline-offset-4 hover:decoration-ink" onClick={() => onPicked(row)}>
                     {ROW_FACTS[row].words}
                   </button>
                   <span className="block text-xs text-ink-faint">{demand?.rows[row]?.why}</span>

@@ -7,7 +7,7 @@ import { secondsText } from "~/core/text/clock";
 /** Where the two silhouettes stand in the picture, in its centimetres: the front whole, the back from the hips up beside its legs. */
 const FRONT = { x: 74, y: 0 };
 const BACK = { x: 158, y: 112 };
-const BOX = { x: -14, y: -186, width: 224, height: 228 };
+const BOX = { x: -6, y: -186, width: 226, height: 238 };
 const FILLS = ["none", "var(--depth-2)", "var(--depth-3)", "var(--depth-4)", "var(--depth-5)", "var(--depth-6)"] as const;
 
 /** A petal that is looked at. */

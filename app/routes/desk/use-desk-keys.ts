@@ -79,6 +79,8 @@ function handle(event: KeyboardEvent, desk: Desk, drills: DrillLookup, { onTab, 
     case ".":
     case ",":
       return chosenOf(desk).length > 0 ? (stepChosen(desk, drills, key === "." ? 1 : -1), true) : false;
+    case "l":
+      return chosenOf(desk).length > 0 ? (desk.lock(chosenOf(desk)), true) : false;
     case "a":
       return desk.mark(placesOf(desk.session)), true;
     case "1":

@@ -2,6 +2,7 @@ import { useCallback, useMemo, useState } from "react";
 import * as edits from "~/core/session/edits";
 import * as several from "~/core/session/several";
 import { record, redo, startHistory, undo, type History } from "~/core/session/history";
+import { followPlaces } from "~/core/session/follow";
 import type { Item, Session } from "~/core/session/schema";
 import { itemOf } from "~/core/session/start";
 import type { Drill } from "~/core/drills/schema";
@@ -23,15 +24,24 @@ type Change = (
   select?: (after: Session, before: Session) => Selection,
 ) => void;
 
-/** `marked` are several drills chosen together; it is empty while one or none is. */
-type State = { history: History<Session>; selection: Selection; marked: readonly Place[] };
+/** `marked` are several drills chosen together; it is empty while one or none is. `locked` stay as they are when the session is fitted. */
+type State = { history: History<Session>; selection: Selection; marked: readonly Place[]; locked: readonly Place[] };
 
 const NONE: readonly Place[] = [];
 
 /** The session being worked on: edits with undo, the selection, and what is computed from it. */
 export function useDesk(first: Session, drills: DrillLookup) {
-  const [state, setState] = useState<State>(() => ({ history: startHistory(first), selection: undefined, marked: NONE }));
+  const [state, setWhole] = useState<State>(() => ({ history: startHistory(first), selection: undefined, marked: NONE, locked: NONE }));
   const session = state.history.present;
+
+  // Whatever changes the session, what is locked stays locked where it then stands.
+  const setState = useCallback((next: (s: State) => State) => {
+    setWhole((s) => {
+      const to = next(s);
+      const [before, after] = [s.history.present, to.history.present];
+      return before === after || to.locked.length === 0 ? to : { ...to, locked: followPlaces(before, after, to.locked) };
+    });
+  }, []);
 
   const change = useCallback<Change>((edit, words, key, select) => {
     const now = Date.now();
@@ -40,9 +50,9 @@ export function useDesk(first: Session, drills: DrillLookup) {
       const after = edit(before);
       if (after === before) return s;
       const selection = select ? select(after, before) : s.selection;
-      return { history: record(s.history, after, typeof words === "string" ? words : words(before), now, key), selection: inside(after, selection), marked: sameShape(before, after) ? s.marked : NONE };
+      return { ...s, history: record(s.history, after, typeof words === "string" ? words : words(before), now, key), selection: inside(after, selection), marked: sameShape(before, after) ? s.marked : NONE };
     });
-  }, []);
+  }, [setState]);
 
   const actions = useMemo(
     () => ({
@@ -65,6 +75,12 @@ export function useDesk(first: Session, drills: DrillLookup) {
           const to = all.findIndex((one) => samePlace(one, place));
           return marking(s, all.slice(Math.min(from, to), Math.max(from, to) + 1));
         }),
+      /** Keeps drills as they are when the session is fitted to a time; lets them go when all of them are kept already. */
+      lock: (places: readonly Place[]) =>
+        setState((s) => {
+          const without = s.locked.filter((one) => !places.some((place) => samePlace(one, place)));
+          return { ...s, locked: places.every((place) => s.locked.some((one) => samePlace(one, place))) ? without : [...without, ...places] };
+        }),
       removeSeveral: (places: readonly Place[]) => change((s) => several.removeSeveral(s, places), `take out ${places.length} drills`),
       paste: (items: readonly Item[]) =>
         setState((s) => {
@@ -86,14 +102,14 @@ export function useDesk(first: Session, drills: DrillLookup) {
           const place = placeAfter(s.history.present, s.selection);
           const after = edits.insertItem(s.history.present, place, itemOf(drill));
           if (after === s.history.present) return s;
-          return { history: record(s.history, after, `add ${drill.name}`, Date.now()), selection: place, marked: NONE };
+          return { ...s, history: record(s.history, after, `add ${drill.name}`, Date.now()), selection: place, marked: NONE };
         }),
       addBlock: (drill: Drill) =>
         setState((s) => {
           const at = s.selection ? s.selection.block + 1 : s.history.present.blocks.length;
           const after = edits.insertBlock(s.history.present, at, "", [itemOf(drill)]);
           if (after === s.history.present) return s;
-          return { history: record(s.history, after, `new block with ${drill.name}`, Date.now()), selection: { block: at, item: 0 }, marked: NONE };
+          return { ...s, history: record(s.history, after, `new block with ${drill.name}`, Date.now()), selection: { block: at, item: 0 }, marked: NONE };
         }),
       remove: (place: Place) => change((s) => edits.removeItem(s, place), (s) => `take out ${nameAt(s, place, drills)}`),
       copy: (place: Place) =>
@@ -104,10 +120,10 @@ export function useDesk(first: Session, drills: DrillLookup) {
         setState((s) => {
           const moved = edits.nudgeItem(s.history.present, place, by);
           if (moved.session === s.history.present) return s;
-          return { history: record(s.history, moved.session, `move ${nameAt(s.history.present, place, drills)}`, Date.now()), selection: moved.place, marked: NONE };
+          return { ...s, history: record(s.history, moved.session, `move ${nameAt(s.history.present, place, drills)}`, Date.now()), selection: moved.place, marked: NONE };
         }),
     }),
-    [change, drills],
+    [change, setState, drills],
   );
 
   const computed = useMemo(() => {
@@ -115,7 +131,7 @@ export function useDesk(first: Session, drills: DrillLookup) {
     return { timeline, profile: profileOf(session, timeline), totals: totalsByItem(timeline) };
   }, [session, drills]);
 
-  return { session, selection: state.selection, marked: state.marked, history: state.history, ...computed, ...actions };
+  return { session, selection: state.selection, marked: state.marked, locked: state.locked, history: state.history, ...computed, ...actions };
 }
 
 export type Desk = ReturnType<typeof useDesk>;
@@ -133,7 +149,9 @@ function marking(state: State, places: readonly Place[]): State {
 }
 
 function step(state: State, history: History<Session>): State {
-  return { history, selection: inside(history.present, state.selection), marked: NONE };
+  const { selection } = state;
+  const followed = selection && followPlaces(state.history.present, history.present, [selection])[0];
+  return { ...state, history, selection: followed ?? inside(history.present, selection), marked: NONE };
 }
 
 /** A selection that still exists; otherwise the nearest drill, or none. */

@@ -2,12 +2,12 @@ import { useEffect, useMemo, useState } from "react";
 import type { DrillLookup } from "./drills";
 import { sortOut, type Accepted } from "~/core/audit/accepted";
 import { audit, auditInput, keyOf, mending, type Found, type Mending } from "~/core/audit/audit";
+import { flagsByPlace } from "~/core/audit/by-place";
 import { fitOf } from "~/core/demands/fit";
 import type { Demand } from "~/core/demands/schema";
 import type { Drill } from "~/core/drills/schema";
 import type { Group } from "~/core/group/schema";
 import type { Session } from "~/core/session/schema";
-
 
 const SETTLE_MS = 120;
 
@@ -38,8 +38,9 @@ export function useInsights({ session: now, drills, demand, group, offered, acce
   }, [input, found]);
   const sorted = useMemo(() => sortOut(found, session, accepted), [found, session, accepted]);
   const fit = useMemo(() => demand && fitOf(input.coverage, demand, session.target ?? input.timeline.totalSeconds), [input, demand, session]);
+  const flags = useMemo(() => flagsByPlace(sorted.open), [sorted]);
   return {
-    session, input, coverage: input.coverage, fit, ...sorted,
+    session, input, flags, coverage: input.coverage, fit, ...sorted,
     keyOf: (one: Found) => keyOf(one, session),
     mended: (one: Found) => (tried.of === found ? tried.mends.get(one) : undefined),
   };

@@ -1,5 +1,5 @@
 import { format, formatDistanceToNowStrict } from "date-fns";
-import { ArrowLeft, Check, Copy, ExternalLink, Send, TriangleAlert, Unlink } from "lucide-react";
+import { ArrowLeft, Check, Copy, ExternalLink, Printer, Send, TriangleAlert, Unlink } from "lucide-react";
 import { useState } from "react";
 import { data, Form, Link, redirect, useNavigation, useSubmit } from "react-router";
 import QRCode from "qrcode";
@@ -110,6 +110,9 @@ export default function HandOut({ loaderData }: Route.ComponentProps) {
           <ArrowLeft size={16} aria-hidden /> Desk
         </ButtonLink>
         <h1 className="wide-type min-w-0 text-2xl leading-tight font-semibold text-balance">Hand out: {title}</h1>
+        <ButtonLink kind="quiet" to={`/sessions/${id}/paper`} className="ml-auto">
+          <Printer size={16} aria-hidden /> On paper
+        </ButtonLink>
       </div>
       <div className="grid grid-cols-1 items-start gap-5 lg:grid-cols-[minmax(0,1fr)_22rem]">
         <section className="flex flex-col gap-4 rounded-lg border border-line bg-land p-5">

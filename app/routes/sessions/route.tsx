@@ -1,7 +1,7 @@
-import { Archive, ArchiveRestore, Copy, Download, Ellipsis, Pencil, Plus, Search, Shapes, Trash2, Upload } from "lucide-react";
+import { Archive, ArchiveRestore, Copy, Download, Ellipsis, Pencil, Plus, Printer, Search, Shapes, Trash2, Upload } from "lucide-react";
 import { formatDistanceToNowStrict } from "date-fns";
 import { useEffect, useId, useRef, useState } from "react";
-import { data, Link, redirect, useFetcher, useSearchParams, useSubmit } from "react-router";
+import { data, Link, redirect, useFetcher, useSearchParams, useSubmit, useNavigate } from "react-router";
 import type { Route } from "./+types/route";
 import { actOnSessions } from "./actions.server";
 import { NewSessionDialog } from "./new-dialog";
@@ -116,6 +116,7 @@ function Nothing({ archived, looking, onNew }: { archived: boolean; looking: boo
 
 function SessionRow({ session }: { session: SessionSummary }) {
   const submit = useSubmit();
+  const navigate = useNavigate();
   const [dialog, setDialog] = useState<"rename" | "delete">();
   const act = (what: string, more: Record<string, string> = {}) => void submit({ do: what, id: session.id, ...more }, { method: "post" });
   const against = againstTarget(session.totalSeconds, session.target);
@@ -156,6 +157,7 @@ function SessionRow({ session }: { session: SessionSummary }) {
             { words: "Rename", icon: <Pencil size={15} aria-hidden />, onSelect: () => setDialog("rename") },
             { words: "Copy", icon: <Copy size={15} aria-hidden />, onSelect: () => act("copy") },
             { words: session.template ? "No longer offer as a beginning" : "Offer as a beginning", icon: <Shapes size={15} aria-hidden />, onSelect: () => act(session.template ? "no-template" : "template") },
+            { words: "On paper", icon: <Printer size={15} aria-hidden />, onSelect: () => void navigate(`/sessions/${session.id}/paper`) },
             { words: "Export file", icon: <Download size={15} aria-hidden />, onSelect: () => window.location.assign(`/sessions/${session.id}/export`) },
             "line",
             session.archived

@@ -1,4 +1,4 @@
-import { itemAt, itemsOf, samePlace, type Looked } from "../look";
+import { itemAt, itemsOf, type Looked } from "../look";
 import type { Rule } from "../types";
 import type { Method } from "~/core/drills/schema";
 import { moveItem } from "~/core/session/edits";

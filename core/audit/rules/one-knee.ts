@@ -1,4 +1,4 @@
-import { itemAt, itemsOf, samePlace } from "../look";
+import { itemAt } from "../look";
 import type { Finding, Rule } from "../types";
 import { secondsText } from "~/core/text/clock";
 import type { OneSide } from "~/core/session/schema";
@@ -10,7 +10,6 @@ const LONGEST = 180;
 export const oneKnee: Rule = {
   id: "one-knee",
   find: (input) => {
-    const looked = itemsOf(input);
     const found: Finding[] = [];
     let side: OneSide | undefined;
     let seconds = 0;

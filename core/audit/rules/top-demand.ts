@@ -18,7 +18,7 @@ export const topDemand: Rule = {
         const offer = () => addFix(input, (drill) => drill.levels.standard.main.includes(row), wants / 2 - has);
         return {
           severity: "warn" as const, about: row, says: `${ROW_FACTS[row].words[0]!.toUpperCase()}${ROW_FACTS[row].words.slice(1)} gets ${secondsText(Math.round(has))} of ${secondsText(Math.round(wants))}.`,
-          why: `${demand.name}: ${demand.rows[row]?.why ?? "it is asked for most"}.`, offer,
+          why: `${demand.name}: ${demand.rows[row]?.why ?? "it is asked for most"}.`, offer, lead: { to: "drills" as const, row },
         };
       });
   },

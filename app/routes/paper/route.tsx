@@ -1,0 +1,129 @@
+import { format } from "date-fns";
+import { ArrowLeft, Printer } from "lucide-react";
+import type { Route } from "./+types/route";
+import { idOf, notHere, requireCoach } from "~/app/server/coach.server";
+import { drillsOf } from "~/app/server/drills.server";
+import { getServices } from "~/app/server/services.server";
+import { Button, ButtonLink } from "~/app/ui/button";
+import { Still } from "~/app/ui/figure/still";
+import { MiniProfilePicture } from "~/app/ui/mini-profile";
+import { paperOf, type PaperItem } from "~/core/edition/paper";
+import { miniProfile } from "~/core/profile/mini";
+import { profileOf } from "~/core/profile/profile";
+import { clockText } from "~/core/text/clock";
+import { listWords, PURPOSE_WORDS } from "~/core/text/words";
+import { compile } from "~/core/timeline/compile";
+import { browseOwnDrills } from "~/db/own-drills";
+import { findSession, findSetting } from "~/db/sessions";
+import { listGroups } from "~/db/teams";
+import { DRILLS } from "~/library";
+
+export const meta: Route.MetaFunction = ({ loaderData }) => [{ title: `${loaderData?.title ?? ""} on paper · Mapset` }];
+
+export async function loader({ request, params }: Route.LoaderArgs) {
+  const coach = await requireCoach(request);
+  const id = idOf(params.id);
+  const { db } = getServices();
+  const [stored, setting, groups, drills, own] = await Promise.all([
+    findSession(db, coach.id, id), findSetting(db, coach.id, id), listGroups(db, coach.id), drillsOf(coach.id), browseOwnDrills(db, coach.id),
+  ]);
+  if (!stored) throw notHere();
+  const group = groups.find((g) => g.id === setting?.teamId)?.group;
+  const { doc } = stored;
+  return {
+    id, title: doc.title, purpose: doc.purpose, target: doc.target, notes: doc.notes, group: group && { name: group.name, people: group.people.length },
+    profile: miniProfile(profileOf(doc, compile(doc, drills)), 700, 70), paper: paperOf(doc, drills, { group, offered: [...own.map((listed) => listed.doc), ...DRILLS] }),
+  };
+}
+
+/** The session on a sheet of paper, for beside the mat. */
+export default function OnPaper({ loaderData }: Route.ComponentProps) {
+  const { id, title, purpose, target, notes, group, profile, paper } = loaderData;
+  const kit = paper.kit.map(({ pieces, inAll, words, instead }) => ({ words, text: inAll === undefined ? (pieces > 1 ? `${pieces} each` : "") : `${inAll} in all`, instead }));
+  return (
+    <main id="main" className="mx-auto flex w-full max-w-4xl flex-1 flex-col gap-4 px-4 py-5 print:max-w-none print:gap-3 print:p-0">
+      <div className="flex flex-wrap items-center justify-between gap-3 print:hidden">
+        <ButtonLink kind="quiet" to={`/sessions/${id}`}>
+          <ArrowLeft size={16} aria-hidden /> Desk
+        </ButtonLink>
+        <Button kind="primary" onClick={() => window.print()}>
+          <Printer size={16} aria-hidden /> Print
+        </Button>
+      </div>
+      <article className="flex flex-col gap-4 rounded-lg border border-line bg-land p-6 max-sm:p-4 print:gap-3 print:border-0 print:bg-transparent print:p-0">
+        <header className="flex items-end justify-between gap-6">
+          <div className="min-w-0">
+            <h1 className="wide-type text-2xl leading-tight font-semibold">{title}</h1>
+            <p className="text-ink-soft">
+              {PURPOSE_WORDS[purpose]}
+              {group && ` · ${group.name}, ${group.people} ${group.people === 1 ? "person" : "people"}`} · {format(new Date(), "d MMM yyyy")}
+            </p>
+          </div>
+          <p className="text-right whitespace-nowrap">
+            <span className="clock-type block text-4xl leading-none">{paper.length}</span>
+            {target !== undefined && <span className="text-sm text-ink-soft">of {clockText(target)} promised</span>}
+          </p>
+        </header>
+        <MiniProfilePicture profile={profile} className="h-16 w-full" />
+        <p>
+          <span className="font-semibold">Kit: </span>
+          {kit.length === 0 ? "none" : kit.map(({ words, text, instead }, i) => (
+            <span key={words}>
+              {i > 0 && ", "}
+              {words}
+              {text && ` (${text})`}
+              <span className="text-ink-soft"> or {instead}</span>
+            </span>
+          ))}
+        </p>
+        {notes && <p className="whitespace-pre-line">{notes}</p>}
+        {paper.blocks.map((block, b) => (
+          <section key={b} className="break-inside-auto">
+            <h2 className="wide-type border-b border-ink-faint pb-0.5 font-semibold break-after-avoid">
+              {block.title || `Block ${b + 1}`}
+              {block.more && <span className="font-normal text-ink-soft"> · {block.more}</span>}
+            </h2>
+            <ol>
+              {block.items.map((item) => (
+                <Row key={item.number} item={item} />
+              ))}
+            </ol>
+          </section>
+        ))}
+        <section className="break-inside-avoid">
+          <h2 className="wide-type border-b border-ink-faint pb-0.5 font-semibold">Take care</h2>
+          <ul className="mt-1 list-disc pl-5 text-sm">
+            <li>Pain, numbness, tingling or dizziness: stop, step down a level, or leave it out. Not medical advice.</li>
+            {paper.cautions.map((text) => (
+              <li key={text}>{text}</li>
+            ))}
+          </ul>
+        </section>
+      </article>
+    </main>
+  );
+}
+
+function Row({ item }: { item: PaperItem }) {
+  return (
+    <li className="grid grid-cols-[2.9rem_4.2rem_minmax(0,1fr)] items-start gap-x-3 border-b border-line py-1.5 break-inside-avoid">
+      <span className="clock-type pt-1 text-right text-lg leading-none">{item.at}</span>
+      <Still drill={item.drill} level={item.level} at="pair" size={66} eager />
+      <div className="min-w-0">
+        <p className="flex flex-wrap items-baseline justify-between gap-x-4">
+          <span className="font-semibold">
+            {item.number}. {item.name}
+          </span>
+          <span>{item.dose}</span>
+        </p>
+        <p className="text-sm text-ink-soft">{item.brief}</p>
+        {item.calls.length > 0 && <p className="text-sm">Call at {item.calls.join(" · ")}</p>}
+        {item.instead.map(({ names, does }) => (
+          <p key={does} className="text-sm">
+            <span className="font-semibold">{listWords(names)}</span>: {does}
+          </p>
+        ))}
+      </div>
+    </li>
+  );
+}

@@ -1,0 +1,22 @@
+import type { Place } from "./edits";
+import type { Session } from "./schema";
+
+/**
+ * Where items stand after an edit. An item that was only moved is found again by being the same object, as edits keep
+ * what they do not change; where nothing was added, taken out or moved, an edited item is the one at the same place.
+ * Items that are gone are left out.
+ */
+export function followPlaces(before: Session, after: Session, places: readonly Place[]): Place[] {
+  if (places.length === 0 || before === after) return [...places];
+  // The first of several that are the same object: a copy stands after what it was copied from.
+  const now = new Map(after.blocks.flatMap((block, b) => block.items.map((item, i) => [item, { block: b, item: i }] as const)).reverse());
+  const sameShape = before.blocks.length === after.blocks.length && before.blocks.every((block, b) => block.items.length === after.blocks[b]!.items.length);
+  return places.flatMap((place) => {
+    const item = before.blocks[place.block]?.items[place.item];
+    const there = after.blocks[place.block]?.items[place.item];
+    if (item && there === item) return [place];
+    const found = item && now.get(item);
+    if (found) return [found];
+    return sameShape && item && there?.drill === item.drill ? [place] : [];
+  });
+}
