@@ -11,7 +11,7 @@ import { audit } from "~/core/audit/audit";
 import { coverageOf } from "~/core/coverage/coverage";
 import { fitToTime } from "~/core/fit/fit-to-time";
 import { DEMANDS, demandById } from "~/library/demands";
-import { bestOfEveryWay, waysOf } from "~/tests/every-way";
+import { bestOfEveryWay, waysOf } from "~/library/every-way";
 import { openSolver } from "~/solver/highs";
 import { openAccounts } from "~/db/accounts";
 import { connect, migrateTo, type Db } from "~/db/client";

@@ -1,9 +1,9 @@
-import loadHighs from "highs";
-import { programText, type Program, type Solution, type Solve } from "~/core/fit/program";
+import loadHighs, { type Model } from "highs";
+import { programText, type Limits, type Program, type Solution, type Solve } from "~/core/fit/program";
 import type { Seconds } from "~/core/units";
 
-/** The longest a program is solved for before the best so far is taken. */
-const LONGEST: Seconds = 20;
+/** The longest a program is solved for, whatever its limits: a machine that is this slow says so instead of standing still. */
+const LONGEST: Seconds = 60;
 
 type Options = {
   /** Where the solver's WebAssembly is, in a browser; on a server it is found beside the package. */
@@ -13,14 +13,32 @@ type Options = {
 /** Starts the HiGHS solver, once for a page or process. Solving blocks, so a browser does it in a worker. */
 export async function openSolver({ wasm }: Options = {}): Promise<Solve> {
   const highs = await loadHighs(wasm === undefined ? {} : { locateFile: () => wasm });
-  return (program: Program): Solution => {
+  return (program, limits = {}) => {
     try {
-      const answer = highs.solve(programText(program), { output_flag: false, mip_rel_gap: 0, mip_abs_gap: 1e-7, time_limit: LONGEST });
-      if (answer.Status === "Optimal") return { kind: "optimal", values: new Map(Object.entries(answer.Columns).map(([name, column]) => [name, (column as { Primal: number }).Primal])) };
-      if (answer.Status === "Infeasible" || answer.Status === "Primal infeasible or unbounded") return { kind: "infeasible" };
-      return { kind: "failed", why: `The solver stopped: ${answer.Status}.` };
+      return highs.withModel({ format: "lp", data: programText(program) }, (model) => solved(highs, model, program, limits));
     } catch (error) {
       return { kind: "failed", why: `The solver stopped: ${error instanceof Error ? error.message : String(error)}.` };
     }
   };
+}
+
+type Highs = Awaited<ReturnType<typeof loadHighs>>;
+
+/** The solver's word for a solution that keeps every row. */
+const FEASIBLE = 2;
+
+function solved(highs: Highs, model: Model, program: Program, { gap = 0, nodes }: Limits): Solution {
+  model.options.set({ output_flag: false, mip_rel_gap: gap, mip_abs_gap: 1e-7, time_limit: LONGEST, random_seed: 1, ...(nodes !== undefined && { mip_max_nodes: nodes }) });
+  model.run();
+  const { modelStatus } = highs.constants;
+  const status = model.getModelStatus();
+  if (status === modelStatus.infeasible || status === modelStatus.unboundedOrInfeasible) return { kind: "infeasible" };
+  const found = Number(model.info.get("primal_solution_status")) === FEASIBLE;
+  if (!found || (status !== modelStatus.optimal && status !== modelStatus.solutionLimit)) {
+    const word = Object.entries(modelStatus).find(([, code]) => code === status)?.[0] ?? "unknown";
+    return { kind: "failed", why: `The solver stopped: ${word}.` };
+  }
+  const { colValue } = model.getSolution();
+  const values = new Map(program.columns.map(({ name }) => [name, colValue[model.getColByName(name)] ?? 0]));
+  return { kind: "optimal", values, bound: program.columns.some((column) => column.whole) ? Number(model.info.get("mip_dual_bound")) : model.getObjectiveValue() };
 }

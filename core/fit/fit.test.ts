@@ -11,7 +11,7 @@ import { itemOf } from "~/core/session/start";
 import { compile } from "~/core/timeline/compile";
 import { DRILLS, drillById } from "~/library";
 import { DEMANDS, demandById } from "~/library/demands";
-import { amounts, bestOfEveryWay, waysOf } from "~/tests/every-way";
+import { amounts, bestOfEveryWay, waysOf } from "~/library/every-way";
 import { openSolver } from "~/solver/highs";
 
 let solve: Solve;

@@ -1,3 +1,5 @@
+import type { Share } from "~/core/units";
+
 /** A mixed-integer linear program, and what a solver says of it. The solver itself is handed in; the core only writes and reads. */
 export type Program = {
   /** To be made as large as can be. */
@@ -8,10 +10,16 @@ export type Program = {
 
 export type Term = { column: string; times: number };
 
-/** The values of the columns, or why there are none. */
-export type Solution = { kind: "optimal"; values: ReadonlyMap<string, number> } | { kind: "infeasible" } | { kind: "failed"; why: string };
+/**
+ * The values of the columns, or why there are none. `bound` is what no solution can be better than, as proven; without
+ * limits it is the value found.
+ */
+export type Solution = { kind: "optimal"; values: ReadonlyMap<string, number>; bound: number } | { kind: "infeasible" } | { kind: "failed"; why: string };
 
-export type Solve = (program: Program) => Solution;
+/** When to be content: within a share of the proven bound, or after so many nodes of the search, which is the same on every machine. */
+export type Limits = { gap?: Share; nodes?: number };
+
+export type Solve = (program: Program, limits?: Limits) => Solution;
 
 /** The program in the text format that solvers read (CPLEX LP). Names are letters, digits and underscores. */
 export function programText({ objective, rows, columns }: Program): string {

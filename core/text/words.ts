@@ -81,3 +81,6 @@ export function sensibleSides(drill: Pick<Drill, "sides">): SideMode[] {
 export function listWords(names: readonly string[]): string {
   return names.length < 2 ? (names[0] ?? "") : `${names.slice(0, -1).join(", ")} and ${names.at(-1)}`;
 }
+
+/** With a capital letter in front. */
+export const capital = (text: string): string => `${text.charAt(0).toUpperCase()}${text.slice(1)}`;

@@ -20,7 +20,7 @@ import { loaded } from "~/core/group/fallback";
 import { piecesThere } from "~/core/group/kit";
 import { clockText, secondsText } from "~/core/text/clock";
 import { PLANE_WORDS } from "~/core/text/areas";
-import { doseWords } from "~/core/text/words";
+import { capital, doseWords } from "~/core/text/words";
 import { compile } from "~/core/timeline/compile";
 import { POSTURE_WORDS, type Posture } from "~/core/timeline/postures";
 
@@ -119,14 +119,12 @@ function PetalLine({ looked, desk, demand }: { looked: Looked; desk: Desk; deman
   }))];
   return (
     <>
-      <span className="font-semibold text-ink">{sentence(petalWords(looked))}</span>
+      <span className="font-semibold text-ink">{capital(petalWords(looked))}</span>
       {feeds.length > 0 ? ` · from ${feeds.slice(0, 3).join(", ")}${feeds.length > 3 ? ` and ${feeds.length - 3} more` : ""}` : " · no drill here works it"}
       {demand?.rows[row] && looked.petal.wants !== undefined && ` · ${demand.rows[row].why}`}
     </>
   );
 }
-
-const sentence = (text: string) => `${text.charAt(0).toUpperCase()}${text.slice(1)}`;
 
 /** Drills that would feed a petal; the ones the group cannot do are not offered. */
 function DrillsFor({ row, desk, offered, group, onClose }: { row: Row; desk: Desk; offered: readonly Drill[]; group: Insights["input"]["group"]; onClose: () => void }) {
@@ -136,7 +134,7 @@ function DrillsFor({ row, desk, offered, group, onClose }: { row: Row; desk: Des
     <section className="rounded-md border border-line bg-paper p-2" aria-label={`Drills for ${ROW_FACTS[row].words}`}>
       <div className="flex items-center justify-between gap-2">
         <h3 className="font-semibold">
-          {sentence(JOINT_WORDS[ROW_FACTS[row].joint])}: {ROW_FACTS[row].words}
+          {capital(JOINT_WORDS[ROW_FACTS[row].joint])}: {ROW_FACTS[row].words}
         </h3>
         <Button kind="quiet" className="min-h-8 px-2 py-0.5 text-sm" onClick={onClose}>
           Close

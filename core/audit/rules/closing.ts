@@ -7,8 +7,10 @@ import type { Drill, DrillLevel } from "~/core/drills/schema";
 const PATTERN_METHODS = new Set(["strength", "flow", "travel", "dynamic"]);
 const UPRIGHT = new Set(["standing", "split-stance", "squat", "plank"]);
 
-const isPattern = (drill: Drill, level: DrillLevel): boolean => PATTERN_METHODS.has(drill.method) && UPRIGHT.has(level.endPosture);
-const isBreath = (drill: Drill): boolean => drill.method === "breath";
+/** A whole movement on the feet that uses new range. */
+export const isPattern = (drill: Pick<Drill, "method">, level: DrillLevel): boolean => PATTERN_METHODS.has(drill.method) && UPRIGHT.has(level.endPosture);
+/** Slow breathing. */
+export const isBreath = (drill: Pick<Drill, "method">): boolean => drill.method === "breath";
 
 /** Before training the last drill should be a pattern that uses the new range; after training, slow breathing. */
 export const closing: Rule = {

@@ -3,6 +3,7 @@ import type { Rule } from "../types";
 import { missingRows, weightOf } from "~/core/demands/fit";
 import { ROW_FACTS } from "~/core/drills/rows";
 import { secondsText } from "~/core/text/clock";
+import { capital } from "~/core/text/words";
 
 const TOP = 3;
 
@@ -17,7 +18,7 @@ export const topDemand: Rule = {
       .map(({ row, has, wants }) => {
         const offer = () => addFix(input, (drill) => drill.levels.standard.main.includes(row), wants / 2 - has);
         return {
-          severity: "warn" as const, about: row, says: `${ROW_FACTS[row].words[0]!.toUpperCase()}${ROW_FACTS[row].words.slice(1)} gets ${secondsText(Math.round(has))} of ${secondsText(Math.round(wants))}.`,
+          severity: "warn" as const, about: row, says: `${capital(ROW_FACTS[row].words)} gets ${secondsText(Math.round(has))} of ${secondsText(Math.round(wants))}.`,
           why: `${demand.name}: ${demand.rows[row]?.why ?? "it is asked for most"}.`, offer, lead: { to: "drills" as const, row },
         };
       });

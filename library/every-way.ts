@@ -1,3 +1,5 @@
+// Trying everything one by one, for tests and measurements only: what the solver's answers are held against.
+
 import { coverageOf } from "~/core/coverage/coverage";
 import { fitOf } from "~/core/demands/fit";
 import type { Demand } from "~/core/demands/schema";
