@@ -42,8 +42,9 @@ export const POSTURE_WORDS: Readonly<Record<Posture, string>> = {
   hang: "hanging",
 };
 
-const CHANGE_BASE: Seconds = 3;
-const CHANGE_PER_STEP: Seconds = 2;
+/** What any change of posture takes, and what each step of height adds. */
+export const CHANGE_BASE: Seconds = 3;
+export const CHANGE_PER_STEP: Seconds = 2;
 
 /** Seconds a class needs to get from one posture to another: none for the same, else 3 s and 2 s for each step of height. */
 export function moveSeconds(from: Posture, to: Posture): Seconds {

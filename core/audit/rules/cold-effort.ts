@@ -1,6 +1,7 @@
 import { itemAt, itemsOf, samePlace } from "../look";
 import type { Rule } from "../types";
 import { ROW_FACTS, type Joint } from "~/core/drills/rows";
+import type { Dose } from "~/core/session/schema";
 import { insertItem } from "~/core/session/edits";
 import { itemOf } from "~/core/session/start";
 import { secondsText } from "~/core/text/clock";
@@ -10,6 +11,9 @@ export const WARM_SECONDS = 60;
 /** Effort from here on counts as strong. */
 const STRONG = 80;
 
+/** Whether a dose asks for strong effort. */
+export const isStrong = (dose: Dose): boolean => dose.kind === "effort" && dose.ramp.some((step) => step.effort >= STRONG);
+
 /** Strong effort at the end of a joint's range before that joint has had a minute of easier motion. */
 export const coldEffort: Rule = {
   id: "cold-effort",
@@ -17,7 +21,7 @@ export const coldEffort: Rule = {
     const looked = itemsOf(input);
     return looked.flatMap((here) => {
       const { dose } = here.item;
-      if (dose.kind !== "effort" || !dose.ramp.some((step) => step.effort >= STRONG)) return [];
+      if (!isStrong(dose)) return [];
       const joints = new Set<Joint>(here.level.main.map((row) => ROW_FACTS[row].joint));
       const start = input.timeline.segments.find((s) => s.kind === "work" && samePlace(s, here.place))?.start ?? 0;
       const warm = input.timeline.segments.reduce((sum, s) => {

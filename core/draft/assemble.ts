@@ -1,0 +1,49 @@
+import { CLOSING, type Candidate } from "./candidates";
+import { jointsOf } from "./model";
+import { orderOfSteps } from "./order";
+import type { DraftRequest } from "./request";
+import { stepRank, stepTitle, type Step } from "./school";
+import { isStrong } from "~/core/audit/rules/cold-effort";
+import { hardness } from "~/core/drills/hardness";
+import type { Dose, Item, Session } from "~/core/session/schema";
+import { newSession } from "~/core/session/start";
+import type { Seconds } from "~/core/units";
+
+/** A drill that was chosen, and its dose. */
+export type Chosen = { candidate: Candidate; index: number; dose: Dose };
+
+/** The chosen drills in the best order of the school, and how long getting from one to the next takes. */
+export function ordered(chosen: readonly Chosen[], request: DraftRequest): { steps: { step: Step; chosen: Chosen[] }[]; moving: Seconds } {
+  const ranks = [...new Set(chosen.map((c) => stepRank(c.candidate.step)))].sort((a, b) => a - b);
+  const groups = ranks.map((rank) => chosen.filter((c) => stepRank(c.candidate.step) === rank).sort((a, b) => hardOf(a) - hardOf(b) || (a.candidate.drill.id < b.candidate.drill.id ? -1 : 1)));
+  const things = groups.map((group) =>
+    group.map(({ candidate }) => ({
+      from: candidate.from, to: candidate.to, kit: candidate.kit,
+      // Strong effort waits for everything easier at its joints.
+      after: isStrong(candidate.doses[0]!) ? group.flatMap((other, j) => (other.candidate.doses[0]!.kind !== "effort" && meets(jointsOf(other.candidate, true), jointsOf(candidate, false)) ? [j] : [])) : [],
+    })),
+  );
+  const { order, seconds } = orderOfSteps(things, request.pace.kitChange);
+  return { steps: groups.map((group, s) => ({ step: group[0]!.candidate.step, chosen: order[s]!.map((i) => group[i]!) })), moving: seconds };
+}
+
+const hardOf = ({ candidate, dose }: Chosen): number => hardness(candidate.drill.method, candidate.level, dose);
+
+const meets = (a: ReadonlySet<unknown>, b: ReadonlySet<unknown>): boolean => [...a].some((one) => b.has(one));
+
+const CLOSINGS = { breath: "To finish, slow breath", pattern: "To finish, the whole movement" } as const;
+
+/** The session of drills in order: a block for each stage, the closing by itself. */
+export function sessionOf(steps: readonly { step: Step; chosen: readonly Chosen[] }[], request: DraftRequest): Session {
+  const { title, purpose, target, school, pace, firstSide } = request;
+  const blocks: { title: string; items: Item[] }[] = [];
+  for (const { step, chosen } of steps) {
+    const words = step === CLOSING ? CLOSINGS[chosen[0]?.candidate.drill.method === "breath" ? "breath" : "pattern"] : stepTitle(school, step);
+    const items = chosen.map(({ candidate, dose }): Item => ({ drill: candidate.drill.id, level: candidate.level, dose, sets: 1, restBetweenSets: 0, restAfter: 0 }));
+    const last = blocks.at(-1);
+    if (last?.title === words) last.items.push(...items);
+    else blocks.push({ title: words, items });
+  }
+  const session = newSession({ title, purpose, target }, blocks.map((block) => ({ rounds: 1, restBetweenRounds: 0, sideOrder: "drill-by-drill" as const, ...block })));
+  return { ...session, pace, firstSide };
+}

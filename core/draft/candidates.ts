@@ -1,0 +1,141 @@
+import type { DraftRequest } from "./request";
+import { stepOf, type Step } from "./school";
+import { balanceSupport } from "~/core/audit/rules/balance-support";
+import { caps } from "~/core/audit/rules/caps";
+import { isBreath, isPattern } from "~/core/audit/rules/closing";
+import { floor } from "~/core/audit/rules/floor";
+import { kit as kitRule } from "~/core/audit/rules/kit";
+import { LONGEST_HOLD } from "~/core/audit/rules/long-holds";
+import { mixedGroup } from "~/core/audit/rules/mixed-group";
+import { protectedAreas } from "~/core/audit/rules/protected-areas";
+import { beforePower } from "~/core/audit/look";
+import type { AuditInput, Rule } from "~/core/audit/types";
+import { coverageOf } from "~/core/coverage/coverage";
+import type { Kit } from "~/core/drills/kit";
+import { ROWS, type Row } from "~/core/drills/rows";
+import type { Drill } from "~/core/drills/schema";
+import { weightOf } from "~/core/demands/fit";
+import { amountOf, withAmount } from "~/core/session/dose-edits";
+import { LEVELS, type Dose, type Item, type LevelName, type Session } from "~/core/session/schema";
+import { itemOf, newSession } from "~/core/session/start";
+import { doseSeconds } from "~/core/timeline/dose";
+import { compile } from "~/core/timeline/compile";
+import type { Posture } from "~/core/timeline/postures";
+import type { Seconds } from "~/core/units";
+
+/** A step after all others: what the session ends with. */
+export const CLOSING: Step = { stage: 99, part: 0 };
+
+/** One drill at one level in one step of the order, with its possible doses, evenly apart. */
+export type Candidate = {
+  drill: Drill; level: LevelName; step: Step; from: Posture; to: Posture; kit: readonly Kit[];
+  doses: readonly Dose[];
+  /** Seconds of everything but moving and fetching kit: at the smallest dose, and for each step more. */
+  seconds: Seconds; each: Seconds;
+  /** Seconds that count for each row of the demand, the same way. */
+  gives: readonly { row: Row; seconds: Seconds; each: Seconds }[];
+  /** Work seconds of all sides together, the same way: what warms a joint. */
+  work: { seconds: Seconds; each: Seconds };
+};
+
+/** Limits that keep drills out, each a rule of the audit or a wish of the request. */
+export type Limit = "kit" | "protected-areas" | "balance-support" | "mixed-group" | "caps" | "floor" | "methods" | "never";
+
+const ROUGH = { least: 0.6, most: 1.75 } as const;
+/** The longest hold of one side in a session before power, where the usual advice is short ones. */
+const HOLD_BEFORE_POWER: Seconds = 30;
+/** No drill takes more than this share of the session. */
+const MOST_SHARE = 0.3;
+
+const RULES: readonly [Limit, Rule][] = [["kit", kitRule], ["protected-areas", protectedAreas], ["balance-support", balanceSupport], ["mixed-group", mixedGroup]];
+const DOSE_RULES: readonly [Limit, Rule][] = [["caps", caps], ["floor", floor]];
+
+/** Everything that may be in a draft, and how many drills each limit keeps out. `without` leaves a limit out, to see what it costs. */
+export function candidatesOf(request: DraftRequest, offered: readonly Drill[], without?: Limit): { candidates: Candidate[]; kept: ReadonlyMap<Limit, number> } {
+  const { school, purpose } = request;
+  const kept = new Map<Limit, number>();
+  const keep = (limit: Limit) => void kept.set(limit, (kept.get(limit) ?? 0) + 1);
+  const closer = purpose === "after-training" || purpose === "off-day" ? isBreath : undefined;
+  const candidates = offered.flatMap((drill): Candidate[] => {
+    if (without !== "never" && request.never.includes(drill.id)) return keep("never"), [];
+    if (without !== "methods" && request.methods && !request.methods.includes(drill.method) && !request.must.includes(drill.id)) return keep("methods"), [];
+    const why = new Set<Limit>();
+    for (const level of downFrom(request.level)) {
+      const form = formOf(request, drill, level, offered, without, why);
+      if (!form) continue;
+      const step = stepOf(school, { drill, level: drill.levels[level], name: level });
+      const closes = closer ? closer(drill) : isPattern(drill, drill.levels[level]) && drill.levels[level].main.length + drill.levels[level].also.length >= 3;
+      return [...(step ? [{ ...form, step }] : []), ...(closes ? [{ ...form, step: CLOSING }] : [])];
+    }
+    for (const limit of why) keep(limit);
+    return [];
+  });
+  return { candidates, kept };
+}
+
+/** The level asked for, then the easier ones. */
+const downFrom = (level: LevelName): LevelName[] => LEVELS.slice(0, LEVELS.indexOf(level) + 1).reverse();
+
+function formOf(request: DraftRequest, drill: Drill, level: LevelName, offered: readonly Drill[], without: Limit | undefined, why: Set<Limit>): Omit<Candidate, "step"> | undefined {
+  const form = drill.levels[level];
+  const usual = itemOf(drill, level);
+  const at = (dose: Dose): Look => lookAt(request, { ...usual, dose }, drill, offered);
+  const breaks = (rules: readonly [Limit, Rule][], look: Look) => rules.filter(([limit, rule]) => limit !== without && rule.find(look.input).some((f) => f.severity !== "hint")).map(([limit]) => limit);
+  const first = at(usual.dose);
+  const stops = breaks(RULES, first);
+  if (stops.length > 0) return stops.forEach((limit) => why.add(limit)), undefined;
+  let doses = dosesOf(request, drill, level).filter((dose) => dose.kind !== "ladder" || dose.rung === (usual.dose.kind === "ladder" ? usual.dose.rung : 0));
+  if (request.group?.setting.effortCap !== undefined || request.group?.setting.holdCap !== undefined || request.group?.setting.floor !== undefined) {
+    const broken = new Set<Limit>();
+    doses = doses.filter((dose) => {
+      const found = breaks(DOSE_RULES, at(dose));
+      found.forEach((limit) => broken.add(limit));
+      return found.length === 0;
+    });
+    if (doses.length === 0) return broken.forEach((limit) => why.add(limit)), undefined;
+  }
+  const ends = [doses[0]!, doses.at(-1)!].map(at) as [Look, Look];
+  const n = doses.length - 1;
+  const slope = (from: number, to: number) => (n === 0 ? 0 : (to - from) / n);
+  return {
+    drill, level, from: form.posture, to: form.endPosture, kit: form.kit, doses, seconds: ends[0].seconds, each: slope(ends[0].seconds, ends[1].seconds),
+    gives: ROWS.filter((row) => weightOf(request.demand, row) > 0 && ends[1].counts[row] > 0).map((row) => ({ row, seconds: ends[0].counts[row], each: slope(ends[0].counts[row], ends[1].counts[row]) })),
+    work: { seconds: ends[0].work, each: slope(ends[0].work, ends[1].work) },
+  };
+}
+
+type Look = { input: AuditInput; seconds: Seconds; work: Seconds; counts: Record<Row, Seconds> };
+
+/** One drill on its own: what it takes and gives, and what the audit is told of it. */
+function lookAt(request: DraftRequest, item: Item, drill: Drill, offered: readonly Drill[]): Look {
+  const session: Session = { ...newSession({ title: "x", purpose: request.purpose, target: request.target }, [{ title: "", rounds: 1, restBetweenRounds: 0, sideOrder: "drill-by-drill", items: [item] }]), pace: request.pace, firstSide: request.firstSide };
+  const drills = (id: string) => (id === drill.id ? drill : undefined);
+  const timeline = compile(session, drills);
+  const coverage = coverageOf(session, timeline, drills);
+  const still = timeline.segments.filter((s) => s.kind !== "move");
+  return {
+    input: { session, timeline, drills, coverage, demand: request.demand, group: request.group, offered },
+    seconds: still.reduce((sum, s) => sum + s.seconds, 0), work: still.reduce((sum, s) => sum + (s.kind === "work" ? s.seconds : 0), 0),
+    counts: Object.fromEntries(ROWS.map((row) => [row, coverage[row].counts])) as Record<Row, Seconds>,
+  };
+}
+
+/** Doses a coach would give: inside the drill's bounds, not far from the usual, short holds before power; by the drill's own step. */
+function dosesOf(request: DraftRequest, drill: Drill, level: LevelName): Dose[] {
+  const { dose, bounds } = drill.levels[level];
+  const now = amountOf(dose).value;
+  if (dose.kind === "ladder") return [dose];
+  const longHold = drill.method === "hold" && dose.kind === "time" && beforePower(request.purpose);
+  const most = Math.min(bounds.most, Math.max(now, now * ROUGH.most), longHold ? Math.max(bounds.least, Math.min(HOLD_BEFORE_POWER, LONGEST_HOLD / drill.directions)) : Infinity);
+  const least = Math.max(bounds.least, Math.min(now, now * ROUGH.least));
+  const values: number[] = [];
+  for (let k = Math.ceil((least - now) / bounds.step - 1e-9); now + k * bounds.step <= most + 1e-9; k++) values.push(Math.round((now + k * bounds.step) * 1e6) / 1e6);
+  if (values.length === 0) values.push(Math.min(most, Math.max(bounds.least, Math.min(now, most))));
+  // Whole repetitions, breaths and rounds only, so that the steps stay even.
+  const whole = dose.kind === "time" ? values : [...new Set(values.map((v) => Math.max(1, Math.round(v))))];
+  const doses = whole.map((value) => withAmount(dose, value));
+  const { pace } = request;
+  const takes = (one: Dose): Seconds => pace.demo + doseSeconds(one, pace) * drill.directions * (drill.sides === "each" ? 2 : 1);
+  const small = doses.filter((one) => takes(one) <= request.target * MOST_SHARE);
+  return small.length > 0 ? small : doses.slice(0, 1);
+}

@@ -1,0 +1,127 @@
+import { ordered, sessionOf, type Chosen } from "./assemble";
+import { candidatesOf, type Candidate, type Limit } from "./candidates";
+import { programOf, type ModelOptions } from "./model";
+import type { DraftRequest } from "./request";
+import { coverageOf } from "~/core/coverage/coverage";
+import { fitOf, missingRows } from "~/core/demands/fit";
+import type { Row } from "~/core/drills/rows";
+import type { Drill } from "~/core/drills/schema";
+import type { Solution, Solve } from "~/core/fit/program";
+import type { Session } from "~/core/session/schema";
+import { compile } from "~/core/timeline/compile";
+import { postureChanges } from "~/core/timeline/totals";
+import type { Seconds, Share } from "~/core/units";
+
+/** A draft ends at most this long before its target. */
+export const SHORT_AT_MOST: Seconds = 15;
+
+/** The search is content this near to what is proven, and gives up after so many nodes: the same on every machine. */
+const GAP: Share = 0.005;
+const NODES = 600;
+/** Later drafts share at most this much with an earlier one. */
+const SHARED = 0.5;
+
+export type Draft = {
+  session: Session; seconds: Seconds; fit: Share;
+  /** What no session for this request can be better than, as the solver proved, and how far this one is from it. */
+  bound: Share; gap: Share;
+  postureChanges: number; missing: { row: Row; has: Seconds; wants: Seconds }[];
+};
+
+export type DraftAnswer =
+  | { kind: "drafts"; drafts: Draft[]; kept: { limit: Limit; drills: number }[] }
+  | { kind: "impossible"; why: string; relax: Relaxed[] }
+  | { kind: "failed"; why: string };
+
+/** A limit that stands in the way, and the fit there would be without it. */
+export type Relaxed = { limit: Limit | "must" | "target"; fit: Share };
+
+/** Says how far the work is, 0 to 1, and in words. */
+export type Progress = (share: Share, words: string) => void;
+
+/**
+ * Up to three sessions for a request, the best first. Hard limits are never broken; each lasts at most its target and at
+ * most 15 s less. The same request gives the same drafts.
+ */
+export function draft(request: DraftRequest, offered: readonly Drill[], solve: Solve, progress: Progress = () => undefined): DraftAnswer {
+  progress(0, "looking at the drills");
+  const { candidates, kept } = candidatesOf(request, offered);
+  const counts = [...kept].map(([limit, drills]) => ({ limit, drills }));
+  const drafts: Draft[] = [];
+  const apart: { drills: ReadonlySet<string>; most: number }[] = [];
+  const must = new Set(request.must);
+  let bound = 1;
+  for (let k = 0; k < request.drafts; k++) {
+    progress((k + 0.2) / request.drafts, k === 0 ? "choosing drills" : "choosing others");
+    const made = makeOne(request, candidates, offered, solve, { apart });
+    if (made.kind === "failed") return k === 0 ? made : { kind: "drafts", drafts, kept: counts };
+    if (made.kind === "infeasible") break;
+    if (k === 0) bound = Math.min(1, made.bound);
+    drafts.push({ ...made.draft, bound, gap: bound > 0 ? Math.max(0, (bound - made.draft.fit) / bound) : 0 });
+    const ids = new Set(made.draft.session.blocks.flatMap((block) => block.items.map((item) => item.drill)).filter((id) => !must.has(id)));
+    apart.push({ drills: ids, most: Math.floor(ids.size * SHARED) });
+  }
+  progress(1, "done");
+  if (drafts.length > 0) return { kind: "drafts", drafts, kept: counts };
+  return { kind: "impossible", why: "Nothing fits all of what was asked.", relax: relaxed(request, offered, solve, kept) };
+}
+
+type Made = { kind: "made"; draft: Omit<Draft, "bound" | "gap">; bound: Share } | { kind: "infeasible" } | { kind: "failed"; why: string };
+
+function makeOne(request: DraftRequest, candidates: readonly Candidate[], offered: readonly Drill[], solve: Solve, options: ModelOptions): Made {
+  const byId = new Map(offered.map((drill) => [drill.id, drill]));
+  const drills = (id: string) => byId.get(id);
+  let bound = 1;
+  let reserve = 0;
+  let least: Seconds | undefined;
+  for (let round = 0; round < 4; round++) {
+    const answer = solve(programOf(request, candidates, { ...options, reserve, ...(least !== undefined && { least }) }), { gap: GAP, nodes: NODES });
+    if (answer.kind !== "optimal") return round === 0 ? answer : { kind: "infeasible" };
+    if (round === 0) bound = answer.bound;
+    const chosen = chosenIn(answer, candidates);
+    const { steps, moving } = ordered(chosen, request);
+    const short = request.target - SHORT_AT_MOST;
+    // The doses anew, now that what lies between the drills is known to the second.
+    const dosed = solve(programOf(request, candidates, { chosen: { which: chosen.map((c) => c.index), moving }, least: short }), {});
+    if (dosed.kind === "failed") return dosed;
+    if (dosed.kind === "optimal") {
+      const doses = new Map(chosenIn(dosed, candidates, chosen.map((c) => c.index)).map((c) => [c.index, c.dose]));
+      const session = sessionOf(steps.map(({ step, chosen: list }) => ({ step, chosen: list.map((c) => ({ ...c, dose: doses.get(c.index)! })) })), request);
+      const timeline = compile(session, drills);
+      const coverage = coverageOf(session, timeline, drills);
+      return {
+        kind: "made", bound,
+        draft: { session, seconds: timeline.totalSeconds, fit: fitOf(coverage, request.demand, request.target), postureChanges: postureChanges(timeline.segments), missing: missingRows(coverage, request.demand, request.target) },
+      };
+    }
+    // Too long by what the model had not reckoned with, or nothing left that fills the time.
+    const most = chosen.reduce((sum, { candidate: c }) => sum + c.seconds + c.each * (c.doses.length - 1), moving);
+    if (most < short) least = request.target - 8;
+    else reserve += Math.max(4, moving * 0.15);
+  }
+  return { kind: "infeasible" };
+}
+
+function chosenIn(answer: Extract<Solution, { kind: "optimal" }>, candidates: readonly Candidate[], which: readonly number[] = candidates.map((_, i) => i)): Chosen[] {
+  return which.flatMap((index) => {
+    const candidate = candidates[index]!;
+    if ((answer.values.get(`y${index}`) ?? 0) < 0.5) return [];
+    const k = Math.round(answer.values.get(`n${index}`) ?? 0);
+    return [{ candidate, index, dose: candidate.doses[Math.min(k, candidate.doses.length - 1)]! }];
+  });
+}
+
+/** Which single limit, taken away, makes drafts possible, and how good they would be; the best first. */
+function relaxed(request: DraftRequest, offered: readonly Drill[], solve: Solve, kept: ReadonlyMap<Limit, number>): Relaxed[] {
+  const fitWith = (limit: Relaxed["limit"], changed: DraftRequest, candidates: readonly Candidate[]): Relaxed[] => {
+    const made = makeOne(changed, candidates, offered, solve, {});
+    return made.kind === "made" ? [{ limit, fit: made.draft.fit }] : [];
+  };
+  const one: DraftRequest = { ...request, drafts: 1 };
+  const all = candidatesOf(one, offered).candidates;
+  return [
+    ...[...kept.keys()].flatMap((limit) => fitWith(limit, one, candidatesOf(one, offered, limit).candidates)),
+    ...(one.must.length > 0 ? fitWith("must", { ...one, must: [] }, all) : []),
+    ...fitWith("target", { ...one, target: one.target * 1.5 }, candidatesOf({ ...one, target: one.target * 1.5 }, offered).candidates),
+  ].sort((a, b) => b.fit - a.fit);
+}

@@ -1,0 +1,71 @@
+import { z } from "zod";
+import type { School } from "./school";
+import { demandSchema, type Demand } from "~/core/demands/schema";
+import { ROW_FACTS, ROWS } from "~/core/drills/rows";
+import { METHODS, type Drill, type Method } from "~/core/drills/schema";
+import { groupSchema, type Group } from "~/core/group/schema";
+import { parseWith, type Fault, type Read } from "~/core/faults";
+import { LEVELS, paceSchema, PURPOSES, type LevelName, type Pace, type Purpose } from "~/core/session/schema";
+import type { Seconds } from "~/core/units";
+
+const drillIds = z.array(z.string().min(1).max(80)).max(60).default([]);
+
+/** A request for drafts as it is written in a file or kept. */
+export const draftRequestSchema = z.strictObject({
+  title: z.string().trim().min(1).max(120).default("Draft").describe("What the session will be called"),
+  target: z.number().min(120).max(7200).describe("The promised length, in seconds"),
+  purpose: z.enum(PURPOSES).describe("What it is for"),
+  demand: z
+    .union([z.string().min(1).max(80), demandSchema, z.strictObject({ rows: z.partialRecord(z.enum(ROWS), z.number().gt(0).max(3)) })])
+    .describe("A demand profile's id, a whole profile, or rows picked by hand with weights of up to 3"),
+  school: z.string().min(1).max(60).default("circles-first").describe("The order school's id"),
+  group: groupSchema.optional().describe("Who it is for: people, what they protect, kit, floor, caps"),
+  level: z.enum(LEVELS).default("standard").describe("The level to give where the group can take it; otherwise the nearest easier one"),
+  methods: z.array(z.enum(METHODS)).min(1).optional().describe("Only these ways of working"),
+  preferred: z.array(z.enum(METHODS)).default([]).describe("Rather these, where it costs next to nothing"),
+  must: drillIds.describe("Drills that must be in it, by id"),
+  never: drillIds.describe("Drills that must not be in it, by id"),
+  drafts: z.number().int().min(1).max(3).default(3).describe("How many drafts at most"),
+  firstSide: z.enum(["left", "right"]).default("left"),
+  pace: paceSchema.prefault({}),
+});
+
+export type WrittenRequest = z.infer<typeof draftRequestSchema>;
+
+/** A request with its demand and school looked up. */
+export type DraftRequest = {
+  title: string; target: Seconds; purpose: Purpose; demand: Demand; school: School; group: Group | undefined; level: LevelName;
+  methods: readonly Method[] | undefined; preferred: readonly Method[]; must: readonly string[]; never: readonly string[]; drafts: number; firstSide: "left" | "right"; pace: Pace;
+};
+
+type Known = { demands: (id: string) => Demand | undefined; schools: (id: string) => School | undefined; drills: (id: string) => Drill | undefined };
+
+/** Reads a request; every fault with its path, names that nobody knows among them. */
+export function readRequest(value: unknown, { demands, schools, drills }: Known): Read<DraftRequest> {
+  const read = parseWith(draftRequestSchema, value);
+  if (!read.ok) return read;
+  const { demand: asked, school: schoolId, ...rest } = read.value;
+  const faults: Fault[] = [];
+  const demand = typeof asked === "string" ? demands(asked) : "id" in asked ? asked : byHand(asked.rows);
+  if (!demand) faults.push({ path: "demand", message: `there is no demand profile “${typeof asked === "string" ? asked : ""}”` });
+  else if (!ROWS.some((row) => (demand.rows[row]?.weight ?? 0) > 0)) faults.push({ path: "demand", message: "must ask for at least one motion" });
+  const school = schools(schoolId);
+  if (!school) faults.push({ path: "school", message: `there is no order school “${schoolId}”` });
+  for (const list of ["must", "never"] as const)
+    rest[list].forEach((id, i) => {
+      if (!drills(id)) faults.push({ path: `${list}[${i}]`, message: `there is no drill “${id}”` });
+    });
+  rest.must.forEach((id, i) => {
+    if (rest.never.includes(id)) faults.push({ path: `must[${i}]`, message: `“${id}” is among the drills that must not be in it, too` });
+  });
+  if (faults.length > 0 || !demand || !school) return { ok: false, faults };
+  return { ok: true, value: { ...rest, demand, school, group: rest.group, methods: rest.methods } };
+}
+
+function byHand(rows: Partial<Record<(typeof ROWS)[number], number>>): Demand {
+  const picked = ROWS.filter((row) => rows[row] !== undefined);
+  return {
+    id: "picked", name: "Picked by hand", about: "Motions picked by hand.", held: [],
+    rows: Object.fromEntries(picked.map((row) => [row, { weight: rows[row]!, why: `${ROW_FACTS[row].words} was asked for` }])),
+  };
+}

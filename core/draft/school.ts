@@ -1,0 +1,93 @@
+import { z } from "zod";
+import { hardness } from "~/core/drills/hardness";
+import { ROW_FACTS, type Joint } from "~/core/drills/rows";
+import { METHODS, type Drill, type DrillLevel } from "~/core/drills/schema";
+import type { LevelName } from "~/core/session/schema";
+import { HEIGHT } from "~/core/timeline/postures";
+import { capital } from "~/core/text/words";
+
+const PLANES = ["forward-back", "side", "rotation"] as const;
+const JOINTS = [...new Set(Object.values(ROW_FACTS).map((facts) => facts.joint))] as [Joint, ...Joint[]];
+
+/** Which drills a stage takes: all that is said must hold; what is left out does not matter. */
+const takesSchema = z.strictObject({
+  methods: z.array(z.enum(METHODS)).min(1).optional(),
+  joints: z.array(z.enum(JOINTS)).min(1).optional().describe("Joints of the first main row"),
+  planes: z.array(z.enum(PLANES)).min(1).optional().describe("Planes of the first main row"),
+});
+
+/** How the drills of a stage follow one another; positions are grouped inside each step of it in any case. */
+export const FOLLOWS = ["down the body", "up from the floor", "down to the floor", "easy to hard"] as const;
+
+const stageSchema = z.strictObject({
+  title: z.string().min(3).max(60),
+  why: z.string().min(3).max(200).describe("Why a drill stands here, as the end of a sentence"),
+  takes: z.array(takesSchema).min(1).describe("Any of these"),
+  follows: z.enum(FOLLOWS).optional(),
+});
+
+/** An order school as data: its stages in order, each taking drills; a drill belongs to the first stage of `asks` that takes it. */
+export const schoolSchema = z.strictObject({
+  id: z.string().regex(/^[a-z0-9]+(-[a-z0-9]+)*$/).max(60),
+  name: z.string().min(3).max(80),
+  about: z.string().min(3).max(300),
+  stages: z.array(stageSchema).min(1).max(8),
+  asks: z.array(z.number().int().min(0)).optional().describe("In which order the stages are asked whether they take a drill; without it, from first to last"),
+});
+
+export type School = z.infer<typeof schoolSchema>;
+export type Stage = z.infer<typeof stageSchema>;
+
+/** One step of a session's order: everything in it comes before everything in the next. */
+export type Step = { stage: number; part: number };
+
+const DOWN_THE_BODY: Readonly<Record<Joint, number>> = {
+  neck: 0, ribs: 0, "upper-back": 0, "lower-back": 0, trunk: 0, "shoulder-blade": 1, shoulder: 1, wrist: 1, hip: 2, knee: 3, ankle: 4, toes: 4,
+};
+const PART_WORDS: Readonly<Record<(typeof FOLLOWS)[number], readonly string[]>> = {
+  "down the body": ["spine", "shoulders and wrists", "hips", "knees", "ankles and feet"],
+  "up from the floor": ["lying", "sitting", "on all fours", "kneeling", "on the feet", "hanging"],
+  "down to the floor": ["hanging", "on the feet", "kneeling", "on all fours", "sitting", "lying"],
+  "easy to hard": ["easy", "working", "hard"],
+};
+
+type Form = { drill: Pick<Drill, "method">; level: Pick<DrillLevel, "main" | "posture" | "dose">; name: LevelName };
+
+const partOf = (follows: Stage["follows"], { drill, level, name }: Form): number => {
+  const height = HEIGHT[level.posture];
+  switch (follows) {
+    case "down the body":
+      return DOWN_THE_BODY[ROW_FACTS[level.main[0]!].joint];
+    case "up from the floor":
+      return height;
+    case "down to the floor":
+      return 5 - height;
+    case "easy to hard": {
+      const hard = hardness(drill.method, name, level.dose);
+      return hard < 0.35 ? 0 : hard < 0.6 ? 1 : 2;
+    }
+    case undefined:
+      return 0;
+  }
+};
+
+const takes = (stage: Stage, { drill, level }: Form): boolean => {
+  const { joint, plane } = ROW_FACTS[level.main[0]!];
+  return stage.takes.some(({ methods, joints, planes }) => (!methods || methods.includes(drill.method)) && (!joints || joints.includes(joint)) && (!planes || planes.includes(plane)));
+};
+
+/** Where a drill's level belongs in a school; `undefined` when no stage takes it. */
+export function stepOf(school: School, form: Form): Step | undefined {
+  const asked = school.asks ?? school.stages.map((_, i) => i);
+  const stage = asked.find((i) => school.stages[i] && takes(school.stages[i], form));
+  return stage === undefined ? undefined : { stage, part: partOf(school.stages[stage]!.follows, form) };
+}
+
+/** Steps in order: by stage, then by the part of it. */
+export const stepRank = ({ stage, part }: Step): number => stage * 10 + part;
+
+/** What a step is called: the stage, or its part where a stage has several. */
+export function stepTitle(school: School, { stage, part }: Step): string {
+  const { title, follows } = school.stages[stage]!;
+  return follows === undefined ? title : school.stages.length === 1 ? capital(PART_WORDS[follows][part]!) : title;
+}
