@@ -18,13 +18,17 @@ export async function readSessionFile(file: string): Promise<Read<Session>> {
 
 /** A group's people, kit and caps from a file of JSON; every fault with its path. */
 export async function readGroupFile(file: string): Promise<Read<Group>> {
-  let value: unknown;
+  const json = await readJsonFile(file);
+  return json.ok ? parseWith(groupSchema, json.value) : json;
+}
+
+/** What is in a file of JSON, or in standard input for `-`. */
+export async function readJsonFile(file: string): Promise<Read<unknown>> {
   try {
-    value = JSON.parse(await readFile(file, "utf8"));
+    return { ok: true, value: JSON.parse(file === "-" ? await standardInput() : await readFile(file, "utf8")) as unknown };
   } catch (error) {
     return { ok: false, faults: [{ path: file, message: error instanceof SyntaxError ? `is not JSON (${error.message})` : `cannot be read (${(error as NodeJS.ErrnoException).code ?? String(error)})` }] };
   }
-  return parseWith(groupSchema, value);
 }
 
 async function standardInput(): Promise<string> {

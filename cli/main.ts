@@ -22,6 +22,9 @@ switch (command) {
   case "audit":
     process.exitCode = await (await import("./audit")).auditFile(args);
     break;
+  case "draft":
+    process.exitCode = await (await import("./draft")).draftFile(args);
+    break;
   case "figure":
     // Only here: the motions of all drills take a moment to load.
     process.exitCode = (await import("./figure")).printFigure(args);

@@ -17,13 +17,13 @@ function newest(folder) {
 
 function isStale() {
   const built = statSync(bundle, { throwIfNoEntry: false })?.mtimeMs ?? 0;
-  return ["core", "library", "cli"].some((folder) => newest(root + folder) > built);
+  return ["core", "library", "cli", "solver"].some((folder) => newest(root + folder) > built);
 }
 
 if (isStale()) {
   const { build } = await import("esbuild");
   await build({
-    entryPoints: [`${root}cli/main.ts`], outfile: bundle, bundle: true, platform: "node", format: "esm", target: "node20",
+    entryPoints: [`${root}cli/main.ts`], outfile: bundle, bundle: true, platform: "node", format: "esm", target: "node20", external: ["highs"],
     absWorkingDir: root, tsconfig: `${root}tsconfig.json`, logLevel: "error", minify: true,
   });
 }

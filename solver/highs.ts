@@ -27,8 +27,8 @@ type Highs = Awaited<ReturnType<typeof loadHighs>>;
 /** The solver's word for a solution that keeps every row. */
 const FEASIBLE = 2;
 
-function solved(highs: Highs, model: Model, program: Program, { gap = 0, nodes }: Limits): Solution {
-  model.options.set({ output_flag: false, mip_rel_gap: gap, mip_abs_gap: 1e-7, time_limit: LONGEST, random_seed: 1, ...(nodes !== undefined && { mip_max_nodes: nodes }) });
+function solved(highs: Highs, model: Model, program: Program, { gap = 0, nodes, relaxed = false }: Limits): Solution {
+  model.options.set({ output_flag: false, mip_rel_gap: gap, mip_abs_gap: 1e-7, time_limit: LONGEST, random_seed: 1, solve_relaxation: relaxed, ...(nodes !== undefined && { mip_max_nodes: nodes }) });
   model.run();
   const { modelStatus } = highs.constants;
   const status = model.getModelStatus();
@@ -38,7 +38,9 @@ function solved(highs: Highs, model: Model, program: Program, { gap = 0, nodes }
     const word = Object.entries(modelStatus).find(([, code]) => code === status)?.[0] ?? "unknown";
     return { kind: "failed", why: `The solver stopped: ${word}.` };
   }
-  const { colValue } = model.getSolution();
-  const values = new Map(program.columns.map(({ name }) => [name, colValue[model.getColByName(name)] ?? 0]));
+  const { colValue, colDual } = model.getSolution();
+  const places = program.columns.map(({ name }) => [name, model.getColByName(name)] as const);
+  const values = new Map(places.map(([name, at]) => [name, colValue[at] ?? 0]));
+  if (relaxed) return { kind: "optimal", values, bound: model.getObjectiveValue(), costs: new Map(places.map(([name, at]) => [name, colDual[at] ?? 0])) };
   return { kind: "optimal", values, bound: program.columns.some((column) => column.whole) ? Number(model.info.get("mip_dual_bound")) : model.getObjectiveValue() };
 }

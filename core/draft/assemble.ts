@@ -37,9 +37,15 @@ const CLOSINGS = { breath: "To finish, slow breath", pattern: "To finish, the wh
 export function sessionOf(steps: readonly { step: Step; chosen: readonly Chosen[] }[], request: DraftRequest): Session {
   const { title, purpose, target, school, pace, firstSide } = request;
   const blocks: { title: string; items: Item[] }[] = [];
+  let oneSided = false;
   for (const { step, chosen } of steps) {
     const words = step === CLOSING ? CLOSINGS[chosen[0]?.candidate.drill.method === "breath" ? "breath" : "pattern"] : stepTitle(school, step);
-    const items = chosen.map(({ candidate, dose }): Item => ({ drill: candidate.drill.id, level: candidate.level, dose, sets: 1, restBetweenSets: 0, restAfter: 0 }));
+    const items = chosen.map(({ candidate, dose }): Item => {
+      // On the side that is in use: nobody changes sides just to begin the next drill.
+      const stays = oneSided && candidate.drill.sides === "each";
+      oneSided = candidate.drill.sides === "each";
+      return { drill: candidate.drill.id, level: candidate.level, ...(stays && { firstSide: "current" as const }), dose, sets: 1, restBetweenSets: 0, restAfter: 0 };
+    });
     const last = blocks.at(-1);
     if (last?.title === words) last.items.push(...items);
     else blocks.push({ title: words, items });

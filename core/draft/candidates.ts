@@ -85,10 +85,13 @@ function formOf(request: DraftRequest, drill: Drill, level: LevelName, offered: 
   const stops = breaks(RULES, first);
   if (stops.length > 0) return stops.forEach((limit) => why.add(limit)), undefined;
   let doses = dosesOf(request, drill, level).filter((dose) => dose.kind !== "ladder" || dose.rung === (usual.dose.kind === "ladder" ? usual.dose.rung : 0));
-  if (request.group?.setting.effortCap !== undefined || request.group?.setting.holdCap !== undefined || request.group?.setting.floor !== undefined) {
+  const { effortCap, holdCap, floor: length } = request.group?.setting ?? {};
+  // What someone does instead has to last as long, so it hangs on the dose, too.
+  const someone = protectedAreas.find(first.input).length > 0;
+  if (effortCap !== undefined || holdCap !== undefined || length !== undefined || someone) {
     const broken = new Set<Limit>();
     doses = doses.filter((dose) => {
-      const found = breaks(DOSE_RULES, at(dose));
+      const found = breaks(someone ? [...DOSE_RULES, ["protected-areas", protectedAreas]] : DOSE_RULES, at(dose));
       found.forEach((limit) => broken.add(limit));
       return found.length === 0;
     });

@@ -1,6 +1,7 @@
 import { ordered, sessionOf, type Chosen } from "./assemble";
-import { candidatesOf, type Candidate, type Limit } from "./candidates";
+import { candidatesOf, CLOSING, type Candidate, type Limit } from "./candidates";
 import { programOf, type ModelOptions } from "./model";
+import { undominated } from "./prune";
 import type { DraftRequest } from "./request";
 import { coverageOf } from "~/core/coverage/coverage";
 import { fitOf, missingRows } from "~/core/demands/fit";
@@ -15,9 +16,14 @@ import type { Seconds, Share } from "~/core/units";
 /** A draft ends at most this long before its target. */
 export const SHORT_AT_MOST: Seconds = 15;
 
-/** The search is content this near to what is proven, and gives up after so many nodes: the same on every machine. */
-const GAP: Share = 0.005;
-const NODES = 600;
+/** The search in a small choice is content this near to the best in it, and gives up after so many nodes: the same on every machine. */
+const NEAR = { gap: 0.008, nodes: 60 };
+/** So is the search in all candidates, which is for the bound first. */
+const WIDE = { gap: 0.025, nodes: 1 };
+/** A small choice is enough when what comes of it is this near to the bound. */
+const CONTENT: Share = 0.07;
+/** How many candidates a small choice has, besides those to end with. */
+const SMALL = 44;
 /** Later drafts share at most this much with an earlier one. */
 const SHARED = 0.5;
 
@@ -53,7 +59,7 @@ export function draft(request: DraftRequest, offered: readonly Drill[], solve: S
   let bound = 1;
   for (let k = 0; k < request.drafts; k++) {
     progress((k + 0.2) / request.drafts, k === 0 ? "choosing drills" : "choosing others");
-    const made = makeOne(request, candidates, offered, solve, { apart });
+    const made = makeOne(request, candidates, offered, solve, { apart }, k === 0 ? CONTENT : 1);
     if (made.kind === "failed") return k === 0 ? made : { kind: "drafts", drafts, kept: counts };
     if (made.kind === "infeasible") break;
     if (k === 0) bound = Math.min(1, made.bound);
@@ -68,15 +74,58 @@ export function draft(request: DraftRequest, offered: readonly Drill[], solve: S
 
 type Made = { kind: "made"; draft: Omit<Draft, "bound" | "gap">; bound: Share } | { kind: "infeasible" } | { kind: "failed"; why: string };
 
-function makeOne(request: DraftRequest, candidates: readonly Candidate[], offered: readonly Drill[], solve: Solve, options: ModelOptions): Made {
+/** A session for the request, and what none can be better than. Candidates are looked through in a small choice first. */
+function makeOne(request: DraftRequest, all: readonly Candidate[], offered: readonly Drill[], solve: Solve, options: ModelOptions, content: Share = CONTENT): Made {
+  if (request.must.some((id) => !all.some((c) => c.drill.id === id))) return { kind: "infeasible" };
+  const wanted = (c: Candidate) => request.must.includes(c.drill.id);
+  const taken = new Set(options.apart?.flatMap(({ drills: ids }) => [...ids]));
+  // What was taken before may have stood in for others of its kind; they come back beside it.
+  const open = new Set([...undominated(all, wanted).map((i) => all[i]!), ...(taken.size > 0 ? stillOpen(all.filter((c) => !taken.has(c.drill.id)), wanted) : [])]);
+  const candidates = all.filter((c) => open.has(c));
+  const loose = solve(programOf(request, candidates, options), { relaxed: true });
+  if (loose.kind !== "optimal") return loose;
+  let bound = loose.bound;
+  let best: Made = tryWith(request, promising(candidates, loose, request), offered, solve, options);
+  if (best.kind === "failed") return best;
+  if (best.kind === "infeasible" || best.draft.fit < bound * (1 - content)) {
+    // Not near enough to what is known: all of them, and with it a sharper bound.
+    const tight = solve(programOf(request, candidates, options), WIDE);
+    if (tight.kind === "infeasible") return tight;
+    if (tight.kind === "optimal") {
+      bound = Math.min(bound, tight.bound);
+      const other = tryWith(request, candidates, offered, solve, options, tight);
+      if (other.kind === "made" && (best.kind !== "made" || other.draft.fit > best.draft.fit)) best = other;
+    }
+  }
+  return best.kind === "made" ? { ...best, bound } : best;
+}
+
+const stillOpen = (all: readonly Candidate[], wanted: (c: Candidate) => boolean): Candidate[] => undominated(all, wanted).map((i) => all[i]!);
+
+/** The candidates that the program without wholeness takes, and those that would cost it least. */
+function promising(candidates: readonly Candidate[], loose: Extract<Solution, { kind: "optimal" }>, request: DraftRequest): Candidate[] {
+  const worth = candidates.map((c, i) => {
+    const costs = loose.costs!;
+    let dose = -Infinity;
+    for (let k = 0; costs.has(`l${i}_${k}`); k++) dose = Math.max(dose, costs.get(`l${i}_${k}`)!);
+    return (costs.get(`y${i}`) ?? 0) + (dose === -Infinity ? 0 : dose);
+  });
+  const used = (i: number) => (loose.values.get(`y${i}`) ?? 0) > 1e-6 || request.must.includes(candidates[i]!.drill.id);
+  const order = candidates.map((_, i) => i).sort((a, b) => Number(used(b)) - Number(used(a)) || worth[b]! - worth[a]! || a - b);
+  const closers = order.filter((i) => candidates[i]!.step === CLOSING).slice(0, 5);
+  const chosen = new Set([...order.filter((i) => candidates[i]!.step !== CLOSING).slice(0, Math.max(SMALL, order.filter(used).length)), ...closers]);
+  return candidates.filter((_, i) => chosen.has(i));
+}
+
+function tryWith(request: DraftRequest, candidates: readonly Candidate[], offered: readonly Drill[], solve: Solve, options: ModelOptions, first?: Solution): Made {
   const byId = new Map(offered.map((drill) => [drill.id, drill]));
   const drills = (id: string) => byId.get(id);
   let bound = 1;
   let reserve = 0;
   let least: Seconds | undefined;
   for (let round = 0; round < 4; round++) {
-    const answer = solve(programOf(request, candidates, { ...options, reserve, ...(least !== undefined && { least }) }), { gap: GAP, nodes: NODES });
-    if (answer.kind !== "optimal") return round === 0 ? answer : { kind: "infeasible" };
+    const answer = round === 0 && first ? first : solve(programOf(request, candidates, { ...options, reserve, ...(least !== undefined && { least }) }), NEAR);
+    if (answer.kind !== "optimal") return answer.kind === "failed" && round === 0 ? answer : { kind: "infeasible" };
     if (round === 0) bound = answer.bound;
     const chosen = chosenIn(answer, candidates);
     const { steps, moving } = ordered(chosen, request);

@@ -1,4 +1,5 @@
 import { CLOSING, type Candidate } from "./candidates";
+import { kindOf } from "./prune";
 import type { DraftRequest } from "./request";
 import { stepRank } from "./school";
 import { beforePower } from "~/core/audit/look";
@@ -45,27 +46,38 @@ export function programOf(request: DraftRequest, candidates: readonly Candidate[
   const free = (name: string, most = 1) => void columns.push({ name, least: 0, most, whole: false });
   const open = chosen ? chosen.which : candidates.map((_, i) => i);
   const fixed = chosen !== undefined;
-  for (const i of open) {
-    columns.push({ name: `y${i}`, least: fixed ? 1 : 0, most: 1, whole: true });
-    const more = candidates[i]!.doses.length - 1;
-    if (more > 0) {
+  const targets = targetsOf(demand, target);
+  /** Each candidate's doses as columns with the step of the dose they stand for: one whole number where drills are chosen already, else the corners of what it gives. */
+  const corners = open.map((i): { column: string; at: number }[] => {
+    const { doses, gives } = candidates[i]!;
+    const more = doses.length - 1;
+    columns.push({ name: `y${i}`, least: fixed ? 1 : 0, most: 1, whole: !fixed });
+    if (more === 0) return [{ column: `y${i}`, at: 0 }];
+    if (fixed) {
       columns.push({ name: `n${i}`, least: 0, most: more, whole: true });
-      if (!fixed) rows.push({ name: `dose${i}`, terms: [{ column: `n${i}`, times: 1 }, { column: `y${i}`, times: -more }], most: 0 });
+      return [];
     }
-  }
-  /** What a chosen drill adds to a sum: at its smallest dose, and for each step more. */
-  const terms = (i: number, seconds: number, each: number): Term[] => [
-    ...(seconds !== 0 ? [{ column: `y${i}`, times: seconds }] : []), ...(each !== 0 && candidates[i]!.doses.length > 1 ? [{ column: `n${i}`, times: each }] : []),
-  ];
+    const full = gives.map(({ row, seconds, each }) => (targets[row] - seconds) / each).filter((at) => at > 1e-6 && at < more - 1e-6);
+    const list = [...new Set([0, ...full, more])].sort((x, y) => x - y).map((at, k) => ({ column: `l${i}_${k}`, at }));
+    for (const { column } of list) free(column);
+    rows.push({ name: `dose${i}`, terms: [...list.map(({ column }) => ({ column, times: 1 })), { column: `y${i}`, times: -1 }], least: 0, most: 0 });
+    return list;
+  });
+  const cornersOf = new Map(open.map((i, k) => [i, corners[k]!]));
+  /** What a chosen drill adds to a sum that is even in its dose; `most` is where what counts of it ends. */
+  const terms = (i: number, seconds: number, each: number, most = Infinity): Term[] => {
+    const list = cornersOf.get(i)!;
+    if (list.length > 0) return list.map(({ column, at }) => ({ column, times: Math.min(most, seconds + each * at) })).filter(({ times }) => times !== 0);
+    return [{ column: `y${i}`, times: seconds }, { column: `n${i}`, times: each }].filter(({ times }) => times !== 0);
+  };
   const count = (which: readonly number[]): Term[] => which.map((i) => ({ column: `y${i}`, times: 1 }));
 
   // The fit.
-  const targets = targetsOf(demand, target);
   const all = ROWS.reduce((sum, row) => sum + weightOf(demand, row), 0);
   for (const row of ROWS) {
     const weight = weightOf(demand, row);
     if (weight === 0) continue;
-    const gives = open.flatMap((i) => candidates[i]!.gives.filter((g) => g.row === row).flatMap((g) => terms(i, g.seconds / targets[row], g.each / targets[row])));
+    const gives = open.flatMap((i) => candidates[i]!.gives.filter((g) => g.row === row).flatMap((g) => terms(i, g.seconds / targets[row], g.each / targets[row], 1)));
     if (gives.length === 0) continue;
     const name = `z_${row.replace(".", "_")}`;
     free(name);
@@ -119,7 +131,7 @@ export function programOf(request: DraftRequest, candidates: readonly Candidate[
   };
   const atMost = (name: string, which: number[], most: number) => which.length > most && rows.push({ name, terms: count(which), most });
   groups((c) => c.drill.id).forEach((which, k) => (request.must.includes(candidates[which[0]!]!.drill.id) ? rows.push({ name: `must${k}`, terms: count(which), least: 1, most: 1 }) : atMost(`once${k}`, which, 1)));
-  groups((c) => `${[...c.drill.levels[c.level].main].sort().join()} ${c.drill.method} ${c.from}`).forEach((which, k) => atMost(`like${k}`, which, 1));
+  groups(kindOf).forEach((which, k) => atMost(`like${k}`, which, 1));
   groups((c) => `${c.drill.levels[c.level].main[0]!} ${c.drill.method}`).forEach((which, k) => atMost(`same${k}`, which, 2));
   groups((c) => String(stepRank(c.step))).forEach((which, k) => atMost(`step${k}`, which, MOST_IN_STEP));
   const closers = candidates.flatMap((c, i) => (c.step === CLOSING ? [i] : []));
@@ -146,83 +158,99 @@ export const jointsOf = (c: Candidate, also: boolean): ReadonlySet<Joint> => {
   return new Set(([...main, ...(also ? more : [])] as Row[]).map((row) => ROW_FACTS[row].joint));
 };
 
-/** Time of moving and fetching, from below. Drills that end in another position than they begin in may save a move each. */
+/**
+ * Time of moving and fetching kit, from below. Between any two steps everybody is in one position, holding some kit: a
+ * position used in a step is come to once unless it is where the step is entered, a height is crossed as often as entering,
+ * leaving and what is used on both sides of it ask for, and kit is fetched where it is used and was not in hand. Drills that
+ * end in another position than they begin in may save a move, and are let off all of this.
+ */
 function movingTerms(candidates: readonly Candidate[], kitChange: Seconds, { free, rows }: { free: (name: string, most?: number) => void; rows: Program["rows"] }): Term[] {
-  const time: Term[] = [];
-  const used = new Map<number, Map<number, string>>(); // step → posture index → column
-  const byStep = [...new Set(candidates.map((c) => stepRank(c.step)))].sort((a, b) => a - b);
-  const postures = [...new Set(candidates.map((c) => c.from))];
-  const heights = postures.map((p) => HEIGHT[p]);
-  const still = candidates.map((c) => c.from === c.to);
-  candidates.forEach((c, i) => {
-    if (!still[i]) return;
-    const s = byStep.indexOf(stepRank(c.step));
-    const p = postures.indexOf(c.from);
-    let columns = used.get(s);
-    if (!columns) used.set(s, (columns = new Map()));
-    let column = columns.get(p);
-    if (!column) {
-      columns.set(p, (column = `g${s}_${p}`));
+  const ranks = [...new Set(candidates.map((c) => stepRank(c.step)))].sort((a, b) => a - b);
+  const postures = [...new Set(candidates.flatMap((c) => [c.from, c.to]))];
+  const pieces = [...new Set(candidates.flatMap((c) => c.kit))];
+  const steps = ranks.map((rank) => candidates.map((_, i) => i).filter((i) => stepRank(candidates[i]!.step) === rank));
+  const one = (column: string, times = 1): Term => ({ column, times });
+  const chosen = (which: readonly number[], times = 1) => which.map((i) => one(`y${i}`, times));
+  let next = 0;
+  const row = (terms: Term[], bounds: { least?: number; most?: number }) => void rows.push({ name: `m${next++}`, terms, ...bounds });
+  const atLeast = (column: string, others: readonly Term[], more = 0) => row([one(column), ...others.map(({ column: c, times }) => one(c, -times))], { least: more });
+  const still = (i: number) => candidates[i]!.from === candidates[i]!.to;
+  const wild = candidates.map((_, i) => i).filter((i) => !still(i));
+
+  // Between the steps: one position, at most; its height; the kit in hand.
+  for (let b = 0; b <= steps.length; b++) {
+    postures.forEach((_, p) => free(`p${b}_${p}`));
+    row(postures.map((_, p) => one(`p${b}_${p}`)), { least: 1, most: 1 });
+    pieces.forEach((_, k) => free(`h${b}_${k}`));
+    if (b === 0) pieces.forEach((_, k) => row([one(`h0_${k}`)], { most: 0 }));
+  }
+  const up = (b: number, h: number): Term[] => postures.flatMap((posture, p) => (HEIGHT[posture] >= h ? [one(`p${b}_${p}`)] : []));
+
+  const moves: Term[] = [];
+  const crossing = new Map<number, Term[]>();
+  const fetching: Term[] = [];
+  steps.forEach((which, s) => {
+    // Drills of one kind are never together in a session, so they hold a position or a piece of kit together.
+    const kinds = new Map<string, number[]>();
+    for (const i of which) kinds.set(kindOf(candidates[i]!), [...(kinds.get(kindOf(candidates[i]!)) ?? []), i]);
+    free(`some${s}`);
+    for (const list of kinds.values()) atLeast(`some${s}`, chosen(list));
+    const used = new Map<number, string>();
+    postures.forEach((posture, p) => {
+      const lists = [...kinds.values()].map((list) => list.filter((i) => still(i) && candidates[i]!.from === posture)).filter((list) => list.length > 0);
+      if (lists.length === 0) return;
+      const column = `g${s}_${p}`;
       free(column);
+      used.set(p, column);
+      for (const list of lists) atLeast(column, chosen(list));
+      // Come to by a move, unless the step is entered here.
+      const come = `c${s}_${p}`;
+      free(come);
+      atLeast(come, [one(column), one(`p${s}_${p}`, -1)]);
+      moves.push(one(come));
+    });
+    // Left in a position that is used in it; an empty step is left as it was entered.
+    postures.forEach((posture, p) => {
+      const ends = [...(used.has(p) ? [one(used.get(p)!, -1)] : []), ...which.filter((i) => !still(i) && candidates[i]!.to === posture).map((i) => one(`y${i}`, -1))];
+      row([one(`p${s + 1}_${p}`), ...ends, one(`p${s}_${p}`, -1)], { most: 0 });
+      row([one(`p${s + 1}_${p}`), ...ends, one(`some${s}`)], { most: 1 });
+    });
+    for (let h = 1; h <= 5; h++) {
+      const low = [...used].filter(([p]) => HEIGHT[postures[p]!] < h).map(([, column]) => column);
+      const high = [...used].filter(([p]) => HEIGHT[postures[p]!] >= h).map(([, column]) => column);
+      const cross = `x${s}_${h}`;
+      free(cross, 2);
+      const [enter, leave] = [up(s, h), up(s + 1, h)];
+      const minus = (list: Term[]) => list.map(({ column, times }) => one(column, -times));
+      atLeast(cross, [...enter, ...minus(leave)]);
+      atLeast(cross, [...leave, ...minus(enter)]);
+      for (const column of low) atLeast(cross, [...enter, ...leave, one(column, 2)], -2);
+      for (const column of high) atLeast(cross, [one(column, 2), ...minus(enter), ...minus(leave)]);
+      crossing.set(h, [...(crossing.get(h) ?? []), one(cross)]);
     }
-    rows.push({ name: `at${i}`, terms: [{ column: `y${i}`, times: 1 }, { column, times: -1 }], most: 0 });
+    pieces.forEach((piece, k) => {
+      const holders = [...kinds.values()].map((list) => list.filter((i) => candidates[i]!.kit.includes(piece))).filter((list) => list.length > 0);
+      row([one(`h${s + 1}_${k}`), one(`h${s}_${k}`, -1), ...chosen(holders.flat(), -1)], { most: 0 });
+      row([one(`h${s + 1}_${k}`), one(`some${s}`), ...chosen(holders.flat(), -1)], { most: 1 });
+      if (holders.length === 0) return;
+      const fetch = `f${s}_${k}`;
+      free(fetch, 6);
+      for (const list of holders) {
+        const count = (i: number) => candidates[i]!.kit.filter((c) => c === piece).length;
+        const most = Math.max(...list.map(count));
+        atLeast(fetch, [...list.map((i) => one(`y${i}`, count(i))), one(`h${s}_${k}`, -most)]);
+      }
+      fetching.push(one(fetch));
+    });
   });
-  // Moves: every position come to in a step, but for the first of all and those carried over from the step before.
-  free("moves", 200);
-  const moves: Term[] = [{ column: "moves", times: 1 }];
-  for (const [s, columns] of used) {
-    const over: Term[] = [];
-    for (const [p, column] of columns) {
-      moves.push({ column, times: -1 });
-      const before = [...used].flatMap(([t, others]) => (t < s && others.has(p) ? [{ column: others.get(p)!, times: -1 }] : []));
-      if (before.length === 0) continue;
-      const carried = `k${s}_${p}`;
-      free(carried);
-      over.push({ column: carried, times: 1 });
-      rows.push({ name: `ka${s}_${p}`, terms: [{ column: carried, times: 1 }, { column, times: -1 }], most: 0 }, { name: `kb${s}_${p}`, terms: [{ column: carried, times: 1 }, ...before], most: 0 });
-    }
-    if (over.length > 0) {
-      rows.push({ name: `kc${s}`, terms: over, most: 1 });
-      moves.push(...over);
-    }
-  }
-  candidates.forEach((_, i) => !still[i] && moves.push({ column: `y${i}`, times: 1 }));
-  rows.push({ name: "moves", terms: moves, least: -1 });
-  time.push({ column: "moves", times: CHANGE_BASE });
-  // Heights: in each step that uses both sides of a height it is crossed, and once where both are used at all.
-  for (let h = 1; h <= 5; h++) {
-    const cross = `u${h}`;
-    const inSteps: Term[] = [];
-    for (const [s, columns] of used) {
-      const low = [...columns].filter(([p]) => heights[p]! < h).map(([, c]) => c);
-      const high = [...columns].filter(([p]) => heights[p]! >= h).map(([, c]) => c);
-      if (low.length === 0 || high.length === 0) continue;
-      const both = `a${s}_${h}`;
-      free(both);
-      // For one of each: both are used only when these two are.
-      low.forEach((l, x) => high.forEach((g, y) => rows.push({ name: `ab${s}_${h}_${x}_${y}`, terms: [{ column: both, times: 1 }, { column: l, times: -1 }, { column: g, times: -1 }], least: -1 })));
-      inSteps.push({ column: both, times: -1 });
-    }
-    free(cross, 50);
-    const wild: Term[] = candidates.flatMap((c, i) => (still[i] ? [] : [{ column: `y${i}`, times: 1 }]));
-    if (inSteps.length > 0) rows.push({ name: `cross${h}`, terms: [{ column: cross, times: 1 }, ...inSteps, ...wild], least: 0 });
-    time.push({ column: cross, times: CHANGE_PER_STEP });
-  }
-  // Kit: each piece is fetched at least once.
-  const most = new Map<string, Map<number, number[]>>();
-  candidates.forEach((c, i) => {
-    for (const kit of new Set(c.kit)) {
-      const n = c.kit.filter((k) => k === kit).length;
-      const byCount = most.get(kit) ?? new Map<number, number[]>();
-      byCount.set(n, [...(byCount.get(n) ?? []), i]);
-      most.set(kit, byCount);
-    }
-  });
-  [...most].forEach(([, byCount], k) => {
-    const column = `f${k}`;
-    free(column, 6);
-    for (const [n, which] of byCount) for (const i of which) rows.push({ name: `fetch${k}_${i}`, terms: [{ column, times: 1 }, { column: `y${i}`, times: -n }], least: 0 });
-    time.push({ column, times: kitChange });
-  });
-  return time;
+  const time: Term[] = [];
+  const counted = (name: string, sum: Term[], each: Seconds) => {
+    if (sum.length === 0) return;
+    free(name, 200);
+    atLeast(name, [...sum, ...chosen(wild, -1)]);
+    time.push(one(name, each));
+  };
+  counted("moves", moves, CHANGE_BASE);
+  for (const [h, sum] of crossing) counted(`u${h}`, sum, CHANGE_PER_STEP);
+  return [...time, ...fetching.map(({ column }) => one(column, kitChange))];
 }

@@ -1,0 +1,180 @@
+import fc from "fast-check";
+import { beforeAll, describe, expect, it } from "vitest";
+import { ordered, sessionOf, type Chosen } from "./assemble";
+import { candidatesOf, CLOSING, type Candidate } from "./candidates";
+import { draft, SHORT_AT_MOST, type Draft } from "./draft";
+import { MOST_IN_STEP, programOf } from "./model";
+import { kindOf, undominated } from "./prune";
+import { readRequest, type DraftRequest } from "./request";
+import { stepRank } from "./school";
+import { audit, auditInput } from "~/core/audit/audit";
+import { coverageOf } from "~/core/coverage/coverage";
+import { fitOf } from "~/core/demands/fit";
+import type { Solve } from "~/core/fit/program";
+import { readSession } from "~/core/session/read";
+import { compile } from "~/core/timeline/compile";
+import { DRILLS, drillById } from "~/library";
+import { DEMANDS, demandById } from "~/library/demands";
+import { schoolById, SCHOOLS } from "~/library/schools";
+import { openSolver } from "~/solver/highs";
+
+let solve: Solve;
+beforeAll(async () => {
+  solve = await openSolver();
+});
+
+const known = { demands: demandById, schools: schoolById, drills: drillById };
+function asked(more: object = {}): DraftRequest {
+  const read = readRequest({ target: 900, purpose: "before-training", demand: "rowing", school: "standing-down", ...more }, known);
+  if (!read.ok) throw new Error(JSON.stringify(read.faults));
+  return read.value;
+}
+function made(request: DraftRequest): Draft[] {
+  const answer = draft(request, DRILLS, solve);
+  if (answer.kind !== "drafts") throw new Error(JSON.stringify(answer));
+  return answer.drafts;
+}
+const drillsIn = ({ session }: Draft) => session.blocks.flatMap((block) => block.items.map((item) => item.drill));
+const CLASS = {
+  name: "Class", people: [{ name: "Moss", areas: ["kneeling"] }, { name: "Tern", areas: ["wrist-weight", "floor"] }, { name: "Pip" }],
+  setting: { kit: { pad: 3, support: 3, wall: 1 }, effortCap: 60, holdCap: 40, areas: ["neck"] },
+};
+
+describe("a draft", () => {
+  it.each([
+    ["for a squad with nothing said", {}],
+    ["for a class that protects areas, with little kit and caps", { group: CLASS, purpose: "off-day", demand: "desk-work", target: 720, school: "release-mobilise-load" }],
+    ["long, after training", { purpose: "after-training", demand: "football", target: 1500, school: "plane-by-plane" }],
+  ])("%s keeps every limit and its time, and is as good as it says", (_, more) => {
+    const request = asked(more);
+    const drafts = made(request);
+    expect(drafts).toHaveLength(3);
+    for (const one of drafts) {
+      const again = readSession(JSON.parse(JSON.stringify(one.session)), drillById);
+      expect(again.ok).toBe(true);
+      const timeline = compile(one.session, drillById);
+      expect(timeline.totalSeconds).toBe(one.seconds);
+      expect(one.seconds).toBeLessThanOrEqual(request.target + 1e-6);
+      expect(one.seconds).toBeGreaterThanOrEqual(request.target - SHORT_AT_MOST - 1e-6);
+      expect(one.fit).toBeCloseTo(fitOf(coverageOf(one.session, timeline, drillById), request.demand, request.target), 9);
+      expect(one.fit).toBeLessThanOrEqual(one.bound + 1e-6);
+      const found = audit(auditInput(one.session, drillById, { demand: request.demand, group: request.group, offered: DRILLS }));
+      expect(found.filter((f) => f.severity === "stop").map((f) => f.says)).toEqual([]);
+      expect(found.filter((f) => ["kit", "caps", "floor", "length", "cold-effort", "long-holds", "unequal-sides", "closing", "tempo"].includes(f.rule)).map((f) => f.says)).toEqual([]);
+      expect(new Set(drillsIn(one)).size).toBe(drillsIn(one).length);
+    }
+  });
+  it("differs from the others in half of its drills or more", () => {
+    const [first, second, third] = made(asked()).map(drillsIn);
+    const shared = (a: string[], b: string[]) => a.filter((id) => b.includes(id)).length;
+    expect(shared(first!, second!)).toBeLessThanOrEqual(first!.length / 2);
+    expect(shared(first!, third!)).toBeLessThanOrEqual(first!.length / 2);
+    expect(shared(second!, third!)).toBeLessThanOrEqual(second!.length / 2);
+  });
+  it("is the same each time", () => expect(made(asked())).toEqual(made(asked())));
+  it("has what it must have, and nothing of what it must not", () => {
+    const [plain] = made(asked({ drafts: 1 }));
+    const never = drillsIn(plain!)[0]!;
+    const must = DRILLS.find((d) => !drillsIn(plain!).includes(d.id) && d.method === "circles")!.id;
+    const [changed] = made(asked({ drafts: 1, never: [never], must: [must], methods: ["dynamic", "circles", "activation", "hold", "strength", "flow"] }));
+    expect(drillsIn(changed!)).toContain(must);
+    expect(drillsIn(changed!)).not.toContain(never);
+    for (const id of drillsIn(changed!)) expect(["dynamic", "circles", "activation", "hold", "strength", "flow"]).toContain(drillById(id)!.method);
+  });
+  it("says which limit to relax when nothing fits, and what that would give", () => {
+    const answer = draft(asked({ must: ["hamstring-hold"], group: { name: "No kit", people: [{ name: "Moss" }], setting: { kit: {}, areas: ["hamstring-stretch"] } } }), DRILLS, solve);
+    if (answer.kind !== "impossible") throw new Error(answer.kind);
+    expect(answer.relax.map((one) => one.limit)).toContain("must");
+    for (const { fit } of answer.relax) expect(fit).toBeGreaterThan(0);
+  });
+  it("tells how far it is", () => {
+    const told: number[] = [];
+    draft(asked(), DRILLS, solve, (share) => told.push(share));
+    expect(told.at(-1)).toBe(1);
+    expect([...told].sort((a, b) => a - b)).toEqual(told);
+  });
+});
+
+describe("what the model proves", () => {
+  it("reckons moving and fetching never longer than it is, for drills put together by chance, their time to the second, and no fit better than its bound", () => {
+    const schools = fc.constantFrom(...SCHOOLS.map((s) => s.id));
+    fc.assert(
+      fc.property(schools, fc.constantFrom(...DEMANDS.map((d) => d.id)), fc.array(fc.nat(), { minLength: 3, maxLength: 9 }), fc.array(fc.nat(), { minLength: 9, maxLength: 9 }), (school, demand, picks, doses) => {
+        const request = asked({ school, demand, target: 7200 });
+        const all = poolOf(school, demand, request);
+        const chosen: Chosen[] = [];
+        const wanted = [...picks.map((n) => all[n % all.length]!), all.filter((c) => c.step === CLOSING)[picks[0]! % 7]!];
+        for (const candidate of wanted) {
+          if (chosen.some((c) => c.candidate.drill.id === candidate.drill.id || (candidate.step === CLOSING && c.candidate.step === CLOSING) || kindOf(c.candidate) === kindOf(candidate))) continue;
+          chosen.push({ candidate, index: all.indexOf(candidate), dose: candidate.doses[doses[chosen.length % 9]! % candidate.doses.length]! });
+        }
+        const { steps, moving } = ordered(chosen, request);
+        fc.pre(steps.every((s) => s.chosen.length <= MOST_IN_STEP));
+        const session = sessionOf(steps, request);
+        const total = compile(session, drillById).totalSeconds;
+        // The model's own time of these very drills and doses, at its least, is no longer than theirs.
+        const fixed = programOf(request, all);
+        const taken = new Set(chosen.map(({ index }) => `y${index}`));
+        const still = chosen.reduce((sum, { candidate: c, dose }) => sum + c.seconds + c.each * c.doses.indexOf(dose), 0);
+        expect(still + moving).toBeCloseTo(total, 3);
+        const time = fixed.rows.find((row) => row.name === "time")!;
+        const least = solve({
+          objective: time.terms.filter(({ column }) => !/^[yl]\d/.test(column)).map(({ column, times }) => ({ column, times: -times })),
+          rows: fixed.rows.filter((row) => /^m\d/.test(row.name)),
+          columns: fixed.columns.filter((c) => !/^l\d/.test(c.name)).map((c) => (/^y\d/.test(c.name) ? { ...c, least: taken.has(c.name) ? 1 : 0, most: taken.has(c.name) ? 1 : 0 } : c)),
+        }, { relaxed: true });
+        if (least.kind !== "optimal") throw new Error(least.kind);
+        expect(-least.bound).toBeLessThanOrEqual(moving + 1e-6);
+        // And nothing that lasts this long has a better fit than what is proven of it.
+        const short = { ...request, target: Math.max(120, total) };
+        const loose = programOf(short, all);
+        const bound = solve({ ...loose, rows: loose.rows.filter((row) => /^(m\d|fit_|dose|time)/.test(row.name)) }, { relaxed: true });
+        if (bound.kind !== "optimal") throw new Error(bound.kind);
+        expect(fitOf(coverageOf(session, compile(session, drillById), drillById), short.demand, short.target)).toBeLessThanOrEqual(bound.bound + 1e-6);
+      }),
+      { numRuns: 40 },
+    );
+  });
+  it("loses nothing by leaving out what another of its kind replaces", () => {
+    const request = asked();
+    const { candidates } = candidatesOf(request, DRILLS);
+    const copies = candidates.map((c): Candidate => ({ ...c, drill: { ...c.drill, id: `${c.drill.id}-b` } }));
+    const kept = undominated([...candidates, ...copies], () => false).map((i) => [...candidates, ...copies][i]!);
+    expect(kept.length).toBeLessThanOrEqual(candidates.length);
+    expect(new Set(kept.map((c) => `${kindOf(c)} ${stepRank(c.step)}`))).toEqual(new Set(candidates.map((c) => `${kindOf(c)} ${stepRank(c.step)}`)));
+  });
+});
+
+const pools = new Map<string, Candidate[]>();
+function poolOf(school: string, demand: string, request: DraftRequest): Candidate[] {
+  const key = `${school} ${demand}`;
+  if (!pools.has(key)) pools.set(key, candidatesOf(request, DRILLS).candidates);
+  return pools.get(key)!;
+}
+
+describe("a request", () => {
+  const faults = (value: unknown) => {
+    const read = readRequest(value, known);
+    return read.ok ? [] : read.faults.map((f) => f.path);
+  };
+  it("may pick rows by hand", () => {
+    const request = asked({ demand: { rows: { "hip.ir": 3, "th.rot": 1 } } });
+    expect(request.demand.rows["hip.ir"]?.weight).toBe(3);
+  });
+  it("is refused with the path of every fault", () => {
+    expect(faults({ target: 60, purpose: "party", demand: "rowing", extra: 1 })).toEqual(expect.arrayContaining(["target", "purpose"]));
+    expect(faults({ target: 600, purpose: "off-day", demand: { rows: {} } })).toEqual(["demand"]);
+    expect(faults({ target: 600, purpose: "off-day", demand: "chess", school: "none", never: ["x"] })).toEqual(["demand", "school", "never[0]"]);
+    expect(faults({ target: 600, purpose: "off-day", demand: "rowing", must: ["cat-camel"], never: ["cat-camel"] })).toEqual(["must[0]"]);
+    for (const hostile of [null, [], "x", { target: NaN }, { target: 1e308 }]) expect(faults(hostile).length).toBeGreaterThan(0);
+  });
+});
+
+describe("the order schools", () => {
+  it("take every drill at every level", () => {
+    for (const school of SCHOOLS) {
+      const { candidates } = candidatesOf(asked({ school: school.id }), DRILLS);
+      expect(new Set(candidates.filter((c) => c.step !== CLOSING).map((c) => c.drill.id)).size, school.id).toBe(DRILLS.length);
+    }
+  });
+});
