@@ -35,8 +35,8 @@ export type ModelOptions = {
 
 /**
  * The choice of drills and doses as a mixed-integer program: the fit made most, inside the time. What moving and fetching
- * kit takes is reckoned from below (each position used in a step is come to once, each height that is used on both sides is
- * crossed, each piece of kit is fetched once), so that what the solver proves holds for every order of the school.
+ * kit takes is reckoned from below, so that what the solver proves holds for every order of the school; docs/draft.md has it
+ * in formulas.
  */
 export function programOf(request: DraftRequest, candidates: readonly Candidate[], { chosen, reserve = 0, least, apart = [] }: ModelOptions = {}): Program {
   const { target, demand, pace } = request;
