@@ -2,11 +2,12 @@ import { schoolSchema, type School } from "~/core/draft/school";
 
 const SCHOOLS_AS_WRITTEN = [
   {
-    id: "circles-first", name: "Circles first, then turns, then the long tissues", about: "Every joint is circled from the spine down, then its deep turning is worked, and the long tissues come last.",
+    id: "circles-first", name: "Circles first, then turns, then the long tissues", about: "Every joint is circled from the spine down, then its deep turning is worked, then the long tissues; work in the new range comes last.",
     stages: [
       { title: "Circles, from the spine down", why: "easy circles and swings come first, joint by joint down the body", takes: [{ methods: ["circles", "breath"] }, { methods: ["dynamic"], planes: ["forward-back", "side"] }], follows: "down the body" },
       { title: "Deep turns", why: "a joint's turning comes before its long tissues", takes: [{ planes: ["rotation"], joints: ["hip", "shoulder", "upper-back", "knee"] }] },
-      { title: "Long tissues", why: "long tissues give more once the joints under them turn", takes: [{}] },
+      { title: "Long tissues", why: "long tissues give more once the joints under them turn", takes: [{ methods: ["dynamic", "hold", "effort", "flow", "release"] }] },
+      { title: "Work in it", why: "what has been opened is worked in last", takes: [{}] },
     ],
   },
   {
