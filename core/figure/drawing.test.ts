@@ -37,6 +37,7 @@ describe("outlines", () => {
         expect(Math.abs(Math.min(...ys) - edge.top)).toBeLessThan(slack);
         expect(Math.abs(Math.max(...ys) - edge.bottom)).toBeLessThan(slack);
       }),
+      { numRuns: 1000 },
     );
   });
   it("of a circle inside another are the larger circle's", () => {

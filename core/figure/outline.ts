@@ -32,7 +32,8 @@ export function chainPath(discs: readonly Disc[]): string {
   return path;
 }
 
-const WAYS = 34;
+/** A multiple of four, so that the four sides of the picture are among them. */
+const WAYS = 36;
 const COS = Array.from({ length: WAYS }, (_, i) => Math.cos((2 * Math.PI * i) / WAYS));
 const SIN = Array.from({ length: WAYS }, (_, i) => Math.sin((2 * Math.PI * i) / WAYS));
 
