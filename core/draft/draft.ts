@@ -17,13 +17,15 @@ import type { Seconds, Share } from "~/core/units";
 export const SHORT_AT_MOST: Seconds = 15;
 
 /** The search in a small choice is content this near to the best in it, and gives up after so many nodes: the same on every machine. */
-const NEAR = { gap: 0.008, nodes: 60 };
+const near = (request: DraftRequest, later: boolean) => ({ gap: later || request.target < 500 ? 0.02 : 0.008, nodes: later ? 20 : 60 });
 /** So is the search in all candidates, which is for the bound first. */
 const WIDE = { gap: 0.025, nodes: 1 };
 /** A small choice is enough when what comes of it is this near to the bound. */
 const CONTENT: Share = 0.07;
 /** How many candidates a small choice has, besides those to end with. */
 const SMALL = 44;
+/** And in a short session, which holds few. */
+const SMALL_SHORT = 32;
 /** Later drafts share at most this much with an earlier one. */
 const SHARED = 0.5;
 
@@ -113,7 +115,7 @@ function promising(candidates: readonly Candidate[], loose: Extract<Solution, { 
   const used = (i: number) => (loose.values.get(`y${i}`) ?? 0) > 1e-6 || request.must.includes(candidates[i]!.drill.id);
   const order = candidates.map((_, i) => i).sort((a, b) => Number(used(b)) - Number(used(a)) || worth[b]! - worth[a]! || a - b);
   const closers = order.filter((i) => candidates[i]!.step === CLOSING).slice(0, 5);
-  const chosen = new Set([...order.filter((i) => candidates[i]!.step !== CLOSING).slice(0, Math.max(SMALL, order.filter(used).length)), ...closers]);
+  const chosen = new Set([...order.filter((i) => candidates[i]!.step !== CLOSING).slice(0, Math.max(request.target < 500 ? SMALL_SHORT : SMALL, order.filter(used).length)), ...closers]);
   return candidates.filter((_, i) => chosen.has(i));
 }
 
@@ -124,7 +126,7 @@ function tryWith(request: DraftRequest, candidates: readonly Candidate[], offere
   let reserve = 0;
   let least: Seconds | undefined;
   for (let round = 0; round < 4; round++) {
-    const answer = round === 0 && first ? first : solve(programOf(request, candidates, { ...options, reserve, ...(least !== undefined && { least }) }), NEAR);
+    const answer = round === 0 && first ? first : solve(programOf(request, candidates, { ...options, reserve, ...(least !== undefined && { least }) }), near(request, (options.apart?.length ?? 0) > 0));
     if (answer.kind !== "optimal") return answer.kind === "failed" && round === 0 ? answer : { kind: "infeasible" };
     if (round === 0) bound = answer.bound;
     const chosen = chosenIn(answer, candidates);
