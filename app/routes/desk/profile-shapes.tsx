@@ -179,10 +179,16 @@ function bodyLine(shapes: readonly ProfileShape[], x: (t: number) => number): st
   return parts.join("");
 }
 
+/** Width of a time on the scale, in pixels, with room round it. */
+const LABEL = 40;
+
 /** A scale bar as on a chart: a filled and an empty stretch in turn, and a mark where the target is. */
 export function Scale({ x, total, target, span, window }: { x: X; total: number; target: number | undefined; span: number; window: Window }) {
-  const step = [5, 10, 15, 30, 60].find((s) => (window.to - window.from) / s <= 14);
-  const marks = step !== undefined && step < 60 ? Array.from({ length: Math.floor(span / step) + 1 }, (_, i) => i * step).filter((t) => t >= window.from - step && t <= window.to) : [0, ...minuteMarks(span, Math.max(16, Math.round((16 * span) / Math.max(1, window.to - window.from))))];
+  // As many times as stand side by side without touching.
+  const room = Math.max(2, Math.floor((x(window.to) - x(window.from)) / LABEL));
+  const seen = Math.max(1, window.to - window.from);
+  const step = [5, 10, 15, 30, 60].find((s) => seen / s <= Math.min(14, room));
+  const marks = step !== undefined && step < 60 ? Array.from({ length: Math.floor(span / step) + 1 }, (_, i) => i * step).filter((t) => t >= window.from - step && t <= window.to) : [0, ...minuteMarks(span, Math.round((Math.min(16, room) * span) / seen))];
   return (
     <g>
       {marks.map((mark, i) => {
