@@ -115,3 +115,19 @@ export async function violations(page: Page): Promise<string[]> {
     return result.violations.flatMap((v) => v.nodes.map((n) => `${v.id}: ${n.html.slice(0, 160)} ${n.failureSummary?.slice(0, 200) ?? ""}`));
   }, axeSource);
 }
+
+/** The names of the drills in the desk's list, in order. */
+export const rows = (page: Page) => page.locator("[data-row]").evaluateAll((all) => all.map((row) => row.querySelectorAll("span > span")[0]?.textContent ?? ""));
+export const row = (page: Page, name: string) => page.locator("[data-row]").filter({ hasText: name }).first();
+
+/** Makes a session from a beginning and opens it at the desk. */
+export async function freshSession(page: Page, title: string, beginning: string): Promise<void> {
+  await page.goto("/sessions");
+  await ready(page);
+  await page.getByRole("button", { name: "New session" }).first().click();
+  await page.getByLabel("Name").fill(title);
+  await page.getByLabel("Begin with").selectOption(beginning);
+  await page.getByRole("button", { name: "Make session" }).click();
+  await page.waitForURL(/\/sessions\/[0-9a-f-]{36}$/);
+  await page.locator("[data-row]").first().waitFor();
+}

@@ -62,15 +62,15 @@ export function draft(request: DraftRequest, offered: readonly Drill[], solve: S
   for (let k = 0; k < request.drafts; k++) {
     progress((k + 0.2) / request.drafts, k === 0 ? "choosing drills" : "choosing others");
     const made = makeOne(request, candidates, offered, solve, { apart }, k === 0 ? CONTENT : 1);
-    if (made.kind === "failed") return k === 0 ? made : { kind: "drafts", drafts, kept: counts };
-    if (made.kind === "infeasible") break;
+    if (made.kind === "failed" && k === 0) return made;
+    if (made.kind !== "made") break;
     if (k === 0) bound = Math.min(1, made.bound);
     drafts.push({ ...made.draft, bound, gap: bound > 0 ? Math.max(0, (bound - made.draft.fit) / bound) : 0 });
     const ids = new Set(made.draft.session.blocks.flatMap((block) => block.items.map((item) => item.drill)).filter((id) => !must.has(id)));
     apart.push({ drills: ids, most: Math.floor(ids.size * SHARED) });
   }
   progress(1, "done");
-  if (drafts.length > 0) return { kind: "drafts", drafts, kept: counts };
+  if (drafts.length > 0) return { kind: "drafts", drafts: drafts.sort((a, b) => b.fit - a.fit), kept: counts };
   return { kind: "impossible", why: "Nothing fits all of what was asked.", relax: relaxed(request, offered, solve, kept) };
 }
 
@@ -88,11 +88,10 @@ function makeOne(request: DraftRequest, all: readonly Candidate[], offered: read
   if (loose.kind !== "optimal") return loose;
   let bound = loose.bound;
   let best: Made = tryWith(request, promising(candidates, loose, request), offered, solve, options);
-  if (best.kind === "failed") return best;
-  if (best.kind === "infeasible" || best.draft.fit < bound * (1 - content)) {
+  if (best.kind !== "made" || best.draft.fit < bound * (1 - content)) {
     // Not near enough to what is known: all of them, and with it a sharper bound.
     const tight = solve(programOf(request, candidates, options), WIDE);
-    if (tight.kind === "infeasible") return tight;
+    if (tight.kind !== "optimal" && best.kind !== "made") return tight;
     if (tight.kind === "optimal") {
       bound = Math.min(bound, tight.bound);
       const other = tryWith(request, candidates, offered, solve, options, tight);

@@ -1,3 +1,4 @@
+import { cautionsOf, makeEdition } from "./edition";
 import { kitList, type KitNeed } from "~/core/coverage/kit-list";
 import type { Drill } from "~/core/drills/schema";
 import { fallbackFor, loaded } from "~/core/group/fallback";
@@ -5,10 +6,10 @@ import { piecesFor } from "~/core/group/kit";
 import type { Group } from "~/core/group/schema";
 import type { LevelName, Session } from "~/core/session/schema";
 import { clockText } from "~/core/text/clock";
-import { doseWords, LEVEL_WORDS, SIDE_MODE_WORDS } from "~/core/text/words";
-import { compile } from "~/core/timeline/compile";
+import { itemWords, LEVEL_WORDS } from "~/core/text/words";
 import { sideModeOf } from "~/core/timeline/passes";
 import { placeKey, totalsByItem } from "~/core/timeline/totals";
+import type { Timeline } from "~/core/timeline/types";
 
 /** One drill as it stands on paper; `instead` says who does something else, and what, without saying why. */
 export type PaperItem = {
@@ -22,26 +23,17 @@ export type Paper = {
   blocks: { title: string; more: string; items: PaperItem[] }[];
 };
 
-/** Everything a coach needs beside the mat, from the session as it is now. Throws for unknown drills, as `compile` does. */
-export function paperOf(session: Session, drills: (id: string) => Drill | undefined, { group, offered }: { group: Group | undefined; offered: readonly Drill[] }): Paper {
-  const timeline = compile(session, drills);
+/** Everything a coach needs beside the mat, from the session as it is now. `timeline` is the session's own. */
+export function paperOf(session: Session, timeline: Timeline, drills: (id: string) => Drill | undefined, { group, offered }: { group: Group | undefined; offered: readonly Drill[] }): Paper {
   const totals = totalsByItem(timeline);
   const everyone = group?.setting.areas ?? [];
   let number = 0;
-  const said = new Set<string>();
-  const cautions: string[] = [];
   const blocks = session.blocks.map((block, b) => ({
     title: block.title,
     more: [...(block.rounds > 1 ? [`${block.rounds} rounds`] : []), ...(block.sideOrder === "whole-block" ? ["the whole block on one side, then the other"] : [])].join(", "),
     items: block.items.map((item, i): PaperItem => {
       const drill = drills(item.drill)!;
       const form = drill.levels[item.level];
-      for (const text of drill.cautions) {
-        if (said.has(text)) continue;
-        said.add(text);
-        cautions.push(`${drill.name}: ${text}`);
-      }
-      const mode = sideModeOf(item, drills);
       const instead = new Map<string, string[]>();
       for (const person of group?.people ?? []) {
         const areas = [...person.areas, ...everyone];
@@ -52,10 +44,7 @@ export function paperOf(session: Session, drills: (id: string) => Drill | undefi
       }
       return {
         number: ++number, at: clockText(totals.get(placeKey(b, i))?.start ?? 0), drill: item.drill, level: item.level, name: drill.name,
-        dose: [
-          ...(item.sets > 1 ? [`${item.sets} sets`] : []), doseWords(item.dose), ...(mode === "together" ? [] : [SIDE_MODE_WORDS[mode]]),
-          ...(item.level === "standard" ? [] : [LEVEL_WORDS[item.level]]), ...(item.restAfter > 0 ? [`rest ${item.restAfter} s`] : []),
-        ].join(" · "),
+        dose: itemWords(item, sideModeOf(item, drills)),
         brief: item.level === "standard" ? drill.brief : `${drill.brief} ${form.how}`.trim(),
         calls: (item.cues ?? []).map((cue) => `${cue.at} s: ${cue.say}`),
         instead: [...instead].map(([does, names]) => ({ names, does })),
@@ -63,5 +52,5 @@ export function paperOf(session: Session, drills: (id: string) => Drill | undefi
     }),
   }));
   const people = group?.people.length ?? 0;
-  return { length: clockText(timeline.totalSeconds), cautions, blocks, kit: kitList(session, drills).map((need) => ({ ...need, inAll: people > 0 ? piecesFor(need.kit, need.pieces, people) : undefined })) };
+  return { length: clockText(timeline.totalSeconds), cautions: cautionsOf(makeEdition(session, drills)).map(({ drill, text }) => `${drill}: ${text}`), blocks, kit: kitList(session, drills).map((need) => ({ ...need, inAll: people > 0 ? piecesFor(need.kit, need.pieces, people) : undefined })) };
 }

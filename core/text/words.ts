@@ -1,5 +1,5 @@
 import type { Drill, Method } from "~/core/drills/schema";
-import type { DoseKind, Dose, LevelName, Purpose, SideMode } from "~/core/session/schema";
+import type { DoseKind, Dose, Item, LevelName, Purpose, SideMode } from "~/core/session/schema";
 import { repSeconds } from "~/core/timeline/dose";
 import type { WorkSide } from "~/core/timeline/types";
 import { secondsText } from "./clock";
@@ -84,3 +84,11 @@ export function listWords(names: readonly string[]): string {
 
 /** With a capital letter in front. */
 export const capital = (text: string): string => `${text.charAt(0).toUpperCase()}${text.slice(1)}`;
+
+/** How an item is done, in a line: “2 sets · 8 × 5 s · each side in turn · easier · rest 10 s”. */
+export function itemWords(item: Pick<Item, "sets" | "dose" | "level" | "restAfter">, mode: SideMode): string {
+  return [
+    ...(item.sets > 1 ? [`${item.sets} sets`] : []), doseWords(item.dose), ...(mode === "together" ? [] : [SIDE_MODE_WORDS[mode]]),
+    ...(item.level === "standard" ? [] : [LEVEL_WORDS[item.level]]), ...(item.restAfter > 0 ? [`rest ${item.restAfter} s`] : []),
+  ].join(" · ");
+}

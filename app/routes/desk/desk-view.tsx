@@ -68,10 +68,15 @@ export function DeskView({ id, copy, archived, edition, ownDrills, offered, sett
   const group = groups.find((g) => g.id === setting.teamId)?.group;
   const every = useMemo(() => [...own, ...DRILLS], [own]);
   const insights = useInsights({ session: desk.session, drills, demand, group, offered: every, accepted: setting.accepted });
-  const [asked, setTab] = useState<Tab>("item");
+  const [asked, ask] = useState<Tab>("item");
   const [picked, setPicked] = useState<Row>();
   const wide = useWide();
   const tab = wide && asked === "ranges" ? "item" : asked;
+  // On a wide screen the ranges are in sight already: going to them leaves the tab beside them as it is.
+  const setTab = (to: Tab) => {
+    if (!wide || to !== "ranges") return ask(to);
+    document.querySelector<HTMLElement>("[data-ranges]")?.focus();
+  };
   /** The next choice of a drill leaves the tab that is open. */
   const stays = useRef(false);
   useDeskKeys(desk, drills, { onTab: setTab, onPalette: () => setOpen("palette"), onKeys: () => setOpen("keys") });
@@ -83,7 +88,7 @@ export function DeskView({ id, copy, archived, edition, ownDrills, offered, sett
 
   // A drill chosen on the profile comes into view in the list, and its numbers with it.
   useEffect(() => {
-    if ((selection || marked.length > 0) && !stays.current) setTab("item");
+    if ((selection || marked.length > 0) && !stays.current) ask("item");
     stays.current = false;
     if (selection) list.current?.querySelector('[aria-pressed="true"]')?.scrollIntoView({ block: "nearest" });
   }, [selection, marked]);
@@ -97,7 +102,7 @@ export function DeskView({ id, copy, archived, edition, ownDrills, offered, sett
     setTab(lead.to === "fit" ? "fit" : "ranges");
   };
   const onFlag = useCallback((place: Place) => {
-    setTab("findings");
+    ask("findings");
     requestAnimationFrame(() => {
       const found = document.querySelector<HTMLElement>(`[data-finding="${placeKey(place.block, place.item)}"]`);
       found?.focus({ preventScroll: true });
@@ -137,7 +142,7 @@ export function DeskView({ id, copy, archived, edition, ownDrills, offered, sett
           </div>
         </section>
         {wide && (
-          <section aria-label="Ranges" className="min-h-0 overflow-y-auto border-r border-line-water bg-land">
+          <section aria-label="Ranges" data-ranges tabIndex={-1} className="min-h-0 overflow-y-auto border-r border-line-water bg-land">
             {ranges}
           </section>
         )}

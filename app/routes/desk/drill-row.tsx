@@ -14,7 +14,7 @@ import type { Severity } from "~/core/audit/types";
 import { splitBlock } from "~/core/session/edits";
 import type { Item } from "~/core/session/schema";
 import { clockText } from "~/core/text/clock";
-import { doseWords, LEVEL_WORDS, SIDE_MODE_WORDS } from "~/core/text/words";
+import { itemWords } from "~/core/text/words";
 import { sideModeOf } from "~/core/timeline/passes";
 
 type RowProps = {
@@ -58,11 +58,7 @@ export const DrillRow = memo(function DrillRow({ item, block, index, number, sec
         <span className="min-w-0">
           <span className="block truncate font-medium">{name}</span>
           <span className="block truncate text-sm text-ink-soft">
-            {item.sets > 1 && `${item.sets} sets · `}
-            {doseWords(item.dose)}
-            {mode !== "together" && ` · ${SIDE_MODE_WORDS[mode]}`}
-            {item.level !== "standard" && ` · ${LEVEL_WORDS[item.level]}`}
-            {item.restAfter > 0 && ` · rest ${item.restAfter} s`}
+            {itemWords(item, mode)}
           </span>
         </span>
         <span className="text-right whitespace-nowrap">

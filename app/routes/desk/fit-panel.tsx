@@ -30,6 +30,7 @@ export function FitPanel({ desk, insights, demand, own }: Props) {
   const [start, setStart] = useState(() => nextFive(new Date()));
   const [finish, setFinish] = useState("");
   const locked = useMemo(() => new Set(desk.locked.map(({ block, item }) => placeKey(block, item))), [desk.locked]);
+  const [keeping, setKeeping] = useState(locked.size > 0);
   const [drop, setDrop] = useState(false);
   const [add, setAdd] = useState(false);
   const { ask, stop, told, busy } = useFit(session);
@@ -62,7 +63,7 @@ export function FitPanel({ desk, insights, demand, own }: Props) {
             <Field label="Finishes at" type="time" value={finish} onChange={(e) => setFinish(e.target.value)} hint={bad ? "At most four hours later." : `${clockText(target)} long`} />
           </div>
         )}
-        <details open={locked.size > 0 || undefined}>
+        <details open={keeping} onToggle={(event) => setKeeping(event.currentTarget.open)}>
           <summary className="text-sm font-semibold">What stays as it is{locked.size > 0 ? ` (${locked.size})` : ""}</summary>
           <ul className="mt-1">
             {session.blocks.flatMap((block, b) =>

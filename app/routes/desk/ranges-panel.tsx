@@ -1,5 +1,5 @@
 import { Plus } from "lucide-react";
-import { useEffect, useMemo, useState } from "react";
+import { useEffect, useMemo, useRef, useState } from "react";
 import { Link } from "react-router";
 import type { DeskCopy } from "./save";
 import { useDrills } from "./drills";
@@ -130,8 +130,11 @@ function PetalLine({ looked, desk, demand }: { looked: Looked; desk: Desk; deman
 function DrillsFor({ row, desk, offered, group, onClose }: { row: Row; desk: Desk; offered: readonly Drill[]; group: Insights["input"]["group"]; onClose: () => void }) {
   const areas = [...(group?.setting.areas ?? []), ...(group?.people.flatMap((p) => p.areas) ?? [])];
   const found = offered.filter(({ levels: { standard } }) => standard.main.includes(row) && loaded(standard, areas).length === 0 && (!group || piecesThere(standard.kit, Math.max(1, group.people.length), group.setting)));
+  // Asked for from a finding it may be out of sight.
+  const section = useRef<HTMLElement>(null);
+  useEffect(() => section.current?.scrollIntoView({ block: "nearest" }), [row]);
   return (
-    <section className="rounded-md border border-line bg-paper p-2" aria-label={`Drills for ${ROW_FACTS[row].words}`}>
+    <section ref={section} className="rounded-md border border-line bg-paper p-2" aria-label={`Drills for ${ROW_FACTS[row].words}`}>
       <div className="flex items-center justify-between gap-2">
         <h3 className="font-semibold">
           {capital(JOINT_WORDS[ROW_FACTS[row].joint])}: {ROW_FACTS[row].words}

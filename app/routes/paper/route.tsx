@@ -30,9 +30,10 @@ export async function loader({ request, params }: Route.LoaderArgs) {
   if (!stored) throw notHere();
   const group = groups.find((g) => g.id === setting?.teamId)?.group;
   const { doc } = stored;
+  const timeline = compile(doc, drills);
   return {
     id, title: doc.title, purpose: doc.purpose, target: doc.target, notes: doc.notes, group: group && { name: group.name, people: group.people.length },
-    profile: miniProfile(profileOf(doc, compile(doc, drills)), 700, 70), paper: paperOf(doc, drills, { group, offered: [...own.map((listed) => listed.doc), ...DRILLS] }),
+    profile: miniProfile(profileOf(doc, timeline), 700, 70), paper: paperOf(doc, timeline, drills, { group, offered: [...own.map((listed) => listed.doc), ...DRILLS] }),
   };
 }
 

@@ -1,0 +1,169 @@
+import { afterAll, beforeAll, describe, expect, it } from "vitest";
+import { ANA, BEN, freshSession, newestAddress, openDesk, ready, row, rows, saved, signIn, startWorld, total, violations, type World } from "./harness";
+
+let world: World;
+beforeAll(async () => {
+  world = await startWorld();
+});
+afterAll(() => world.end());
+
+describe("building quickly", () => {
+  it("chooses several, makes them longer, copies, pastes and takes them out, and goes back through everything done", async () => {
+    const { page, context } = await world.visitor();
+    await context.grantPermissions(["clipboard-read", "clipboard-write"]);
+    await signIn(page, ANA);
+    await freshSession(page, "Several", "floor-to-standing");
+    const all = await rows(page);
+    await row(page, all[0]!).click();
+    await row(page, all[1]!).click({ modifiers: ["Shift"] });
+    await page.getByRole("tab", { name: "2 drills" }).waitFor();
+    const before = await total(page);
+    await page.keyboard.press(".");
+    await expect.poll(() => total(page)).toBeGreaterThan(before);
+    await page.keyboard.press(",");
+    await expect.poll(() => total(page)).toBe(before);
+    await page.keyboard.press("Control+c");
+    await page.keyboard.press("Control+v");
+    await expect.poll(() => rows(page)).toEqual([all[0], all[1], all[0], all[1], ...all.slice(2)]);
+    await page.keyboard.press("Delete");
+    await expect.poll(() => rows(page)).toEqual(all);
+
+    // Into another session, through the browser's clipboard.
+    await page.keyboard.press("a");
+    await page.keyboard.press("Control+c");
+    await saved(page);
+    await freshSession(page, "Another", "one-drill");
+    await page.keyboard.press("Control+v");
+    await expect.poll(async () => (await rows(page)).length).toBe(1 + all.length);
+
+    // Everything done, by name; and everything there is to do.
+    await page.getByRole("button", { name: "Everything done here" }).click();
+    await page.getByRole("button", { name: "as it was opened" }).click();
+    await expect.poll(async () => (await rows(page)).length).toBe(1);
+    await page.keyboard.press("Escape");
+    await page.waitForFunction(() => document.activeElement?.getAttribute("aria-label") === "Everything done here");
+    await page.keyboard.press("g");
+    await page.getByRole("dialog", { name: "What to do" }).waitFor();
+    await page.keyboard.type("do again");
+    await page.keyboard.press("Enter");
+    await expect.poll(async () => (await rows(page)).length).toBe(1 + all.length);
+    await page.getByRole("dialog").waitFor({ state: "detached" });
+    await page.keyboard.press("?");
+    await page.getByRole("dialog", { name: "Keys of the desk" }).getByText("a step longer", { exact: false }).waitFor();
+    expect(await violations(page)).toEqual([]);
+  });
+
+  it("begins with a session that is worked out, and with one of the coach's own", async () => {
+    const { page } = await world.visitor();
+    await signIn(page, BEN);
+    await page.goto("/sessions");
+    await ready(page);
+    await page.getByRole("button", { name: "New session" }).first().click();
+    await page.getByLabel("Name").fill("Before lifting on Monday");
+    await page.getByLabel("Begin with").selectOption("template:squat-primer");
+    expect(await page.getByLabel("Promised length").inputValue()).toBe("10:00");
+    expect(await page.getByLabel("What for").inputValue()).toBe("before-lifting");
+    await page.getByRole("button", { name: "Make session" }).click();
+    await page.waitForURL(/\/sessions\/[0-9a-f-]{36}$/);
+    await ready(page);
+    expect(await total(page)).toBe(600);
+    await page.getByText("Nothing to look at").waitFor();
+    expect(await page.getByLabel("Asked by").inputValue()).toBe("lifting");
+
+    await page.goto("/sessions");
+    await ready(page);
+    await page.getByRole("button", { name: /^More for / }).first().click();
+    await page.getByRole("menuitem", { name: "Offer as a beginning" }).click();
+    await page.getByRole("button", { name: "New session" }).first().click();
+    await page.getByLabel("Name").fill("Before lifting on Friday");
+    await page.getByLabel("Begin with").selectOption({ label: "Before lifting on Monday, 10:00" });
+    await page.getByRole("button", { name: "Make session" }).click();
+    await page.waitForURL(/\/sessions\/[0-9a-f-]{36}$/);
+    await ready(page);
+    expect(await total(page)).toBe(600);
+    expect(await page.getByLabel("Asked by").inputValue()).toBe("lifting");
+  });
+
+  it("says in words what changed between editions", async () => {
+    const { page } = await world.visitor();
+    await signIn(page, BEN);
+    await freshSession(page, "Twice handed out", "floor-to-standing");
+    await page.getByRole("link", { name: "Hand out" }).click();
+    await page.getByRole("button", { name: "Make edition and link" }).click();
+    await newestAddress(page);
+    await page.getByRole("link", { name: "Desk" }).click();
+    await ready(page);
+    await row(page, "Half-kneeling ankle rock").click();
+    await page.keyboard.press(".");
+    await saved(page);
+    await page.getByRole("link", { name: "Hand out" }).click();
+    await page.getByText(/^Half-kneeling ankle rock: \d+ → \d+ s$/).waitFor();
+    await page.getByRole("button", { name: "Make edition and link" }).click();
+    await page.getByText("One change from edition 1").click();
+    expect(await page.getByText(/^Half-kneeling ankle rock: \d+ → \d+ s$/).count()).toBe(1);
+  });
+});
+
+describe("what is asked", () => {
+  it("is copied, changed with its effect on a session seen at once, kept, and used at the desk", async () => {
+    const { page } = await world.visitor();
+    await signIn(page);
+    await page.goto("/demands");
+    await ready(page);
+    expect(await violations(page)).toEqual([]);
+    await page.getByRole("button", { name: /^Copy as my own ?: Rowing$/ }).click();
+    await page.waitForURL(/\/demands\/own-/);
+    await ready(page);
+    await page.getByLabel("Name", { exact: true }).fill("Our sweep crew");
+    const fit = page.getByRole("status", { name: "Fit" });
+    await page.getByLabel("How far this session answers it").selectOption({ label: "Rowers before the boat" });
+    const before = await fit.innerText();
+    await page.getByRole("group", { name: "Weight of wrist bending", exact: true }).getByText("3").click();
+    await expect.poll(() => fit.innerText()).not.toBe(before);
+    await page.getByLabel("Why wrist bending", { exact: true }).fill("feathering all morning");
+    expect(await violations(page)).toEqual([]);
+    await page.getByRole("link", { name: "Teams" }).click();
+    await page.getByRole("alertdialog", { name: "Leave without keeping?" }).getByRole("button", { name: "Stay here" }).click();
+    await page.getByRole("button", { name: "Keep", exact: true }).click();
+    await page.getByText("Kept", { exact: true }).waitFor();
+    await openDesk(page, "Rowers before the boat");
+    await page.getByLabel("Asked by").selectOption({ label: "Our sweep crew" });
+    await page.keyboard.press("3");
+    await page.getByText("feathering all morning").waitFor();
+    await page.reload();
+    await ready(page);
+    expect(await page.getByLabel("Asked by").inputValue()).toMatch(/^own-/);
+  });
+
+  it("of one coach is nobody else's, and a setting takes only what makes sense", async () => {
+    const { page } = await world.visitor();
+    await signIn(page);
+    await page.goto("/demands");
+    await ready(page);
+    await page.getByRole("button", { name: /^Copy as my own ?: Handball$/ }).click();
+    await page.waitForURL(/\/demands\/own-/);
+    const theirs = new URL(page.url()).pathname;
+    await openDesk(page, "Handball before a game");
+    const session = new URL(page.url()).pathname;
+    const teams = await (await page.request.get("/teams")).text();
+    const team = /name="team" value="([0-9a-f-]{36})"/.exec(teams)![1]!;
+    const other = await world.visitor();
+    await signIn(other.page, ANA);
+    const ask = other.page.request;
+    const form = (fields: Record<string, string>) => ({ form: fields, maxRedirects: 0, headers: { origin: world.base } });
+    expect((await ask.get(theirs)).status()).toBe(404);
+    expect(await (await ask.get("/demands")).text()).not.toContain("Handball, mine");
+    expect((await ask.post(theirs, form({ doc: "{}" }))).status()).not.toBe(200);
+    expect((await ask.post(theirs, form({ do: "delete" }))).status()).toBe(404);
+    expect((await ask.post("/demands", form({ demand: theirs.split("/").at(-1)! }))).status()).toBe(404);
+    expect((await ask.post("/sessions", form({ do: "new", title: "Spy", purpose: "off-day", target: "", outline: `own:${session.split("/").at(-1)}` }))).status()).toBe(404);
+    expect((await ask.post("/sessions", form({ do: "template", id: session.split("/").at(-1)! }))).status()).toBe(404);
+    expect((await ask.post("/teams", form({ do: "setting", team, setting: "{}" }))).status()).toBe(404);
+    const set = (data: unknown, from = ask) => from.post(`${session}/setting`, { data, headers: { origin: world.base } });
+    expect((await set({ teamId: null, demandId: null, accepted: [] })).status()).toBe(404);
+    const own = page.request;
+    for (const bad of [{}, { teamId: "x", demandId: null, accepted: [] }, { teamId: null, demandId: "a".repeat(99), accepted: [] }, { teamId: null, demandId: null, accepted: [{ key: "title", says: "x", reason: "" }] }]) expect((await set(bad, own)).status()).toBe(422);
+    expect((await own.post("/teams", form({ do: "setting", team, setting: '{"floor":-1}' }))).status()).toBe(400);
+    expect((await own.post(theirs, form({ doc: '{"id":"own","name":"x"}' }))).status()).toBe(422);
+  });
+});
