@@ -31,6 +31,7 @@ it("findings are mended and let stand, ranges give drills, and a length is fitte
   // A finding is mended in one step, from the keyboard, and undone.
   await page.keyboard.press("2");
   await page.getByRole("article").filter({ hasText: "over the 10:00 promised" }).waitFor();
+  await page.getByRole("button", { name: /^Promise 11:00 instead/ }).waitFor();
   await page.getByRole("tab", { name: /^Look at/ }).focus();
   await tabTo(page, /^Promise 11:00 instead/);
   await page.keyboard.press("Enter");
@@ -42,6 +43,7 @@ it("findings are mended and let stand, ranges give drills, and a length is fitte
   await page.getByText("of 10:00").first().waitFor();
 
   // And let stand.
+  await page.getByRole("button", { name: /^Promise 11:00 instead/ }).waitFor();
   await page.getByRole("tab", { name: /^Look at/ }).focus();
   await tabTo(page, /^Promise 11:00 instead/);
   await tabTo(page, /^Let it stand…/);
@@ -54,10 +56,10 @@ it("findings are mended and let stand, ranges give drills, and a length is fitte
   // Ranges: one stop for the petals, the arrows from one to the next, Enter for drills, and one of them added.
   await page.keyboard.press("3");
   await page.getByRole("tab", { name: "Ranges" }).focus();
-  await tabTo(page, /: .*\d+ s/);
-  await page.keyboard.press("ArrowRight");
+  await tabTo(page, /^[a-z, ]+: \d/);
+  for (let i = 0; i < 60 && !(await focused(page)).startsWith("upper back turning"); i++) await page.keyboard.press("ArrowRight");
   await page.keyboard.press("Enter");
-  await page.getByRole("region", { name: /^Drills for / }).waitFor();
+  await page.getByRole("region", { name: "Drills for upper back turning" }).waitFor();
   const rows = await page.locator("[data-row]").count();
   await tabTo(page, /^Add /);
   await page.keyboard.press("Enter");

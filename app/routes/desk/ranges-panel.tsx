@@ -132,7 +132,9 @@ function DrillsFor({ row, desk, offered, group, onClose }: { row: Row; desk: Des
   const found = offered.filter(({ levels: { standard } }) => standard.main.includes(row) && loaded(standard, areas).length === 0 && (!group || piecesThere(standard.kit, Math.max(1, group.people.length), group.setting)));
   // Asked for from a finding it may be out of sight.
   const section = useRef<HTMLElement>(null);
-  useEffect(() => section.current?.scrollIntoView({ block: "nearest" }), [row]);
+  useEffect(() => {
+    section.current?.scrollIntoView({ block: "nearest" });
+  }, [row]);
   return (
     <section ref={section} className="rounded-md border border-line bg-paper p-2" aria-label={`Drills for ${ROW_FACTS[row].words}`}>
       <div className="flex items-center justify-between gap-2">
