@@ -4,26 +4,26 @@ const SCHOOLS_AS_WRITTEN = [
   {
     id: "circles-first", name: "Circles first, then turns, then the long tissues", about: "Every joint is circled from the spine down, then its deep turning is worked, then the long tissues; work in the new range comes last.",
     stages: [
-      { title: "Circles, from the spine down", why: "easy circles and swings come first, joint by joint down the body", takes: [{ methods: ["circles", "breath"] }, { methods: ["dynamic"], planes: ["forward-back", "side"] }], follows: "down the body" },
-      { title: "Deep turns", why: "a joint's turning comes before its long tissues", takes: [{ planes: ["rotation"], joints: ["hip", "shoulder", "upper-back", "knee"] }] },
-      { title: "Long tissues", why: "long tissues give more once the joints under them turn", takes: [{ methods: ["dynamic", "hold", "effort", "flow", "release"] }] },
+      { title: "Circles, from the spine down", why: "easy circles and waves come first, joint by joint down the body", takes: [{ methods: ["circles", "breath"] }, { methods: ["dynamic"], joints: ["neck", "upper-back", "lower-back", "ribs"], planes: ["forward-back", "side"] }], follows: "down the body", least: 3 },
+      { title: "Deep turns", why: "a joint's turning comes before its long tissues", takes: [{ planes: ["rotation"], joints: ["hip", "shoulder", "upper-back", "knee"] }], least: 1.5 },
+      { title: "Long tissues", why: "long tissues give more once the joints under them turn", takes: [{ methods: ["dynamic", "hold", "effort", "flow", "release"] }], least: 1.5 },
       { title: "Work in it", why: "what has been opened is worked in last", takes: [{}] },
     ],
   },
   {
     id: "release-mobilise-load", name: "Release, mobilise, load", about: "Pressure or breath first, then moving through the range, then strength in it.",
     stages: [
-      { title: "Release", why: "pressure and breath let go first", takes: [{ methods: ["release", "breath"] }] },
-      { title: "Mobilise", why: "what has let go is moved through its range", takes: [{ methods: ["circles", "dynamic", "hold", "flow", "effort"] }] },
-      { title: "Load", why: "new range is kept by working in it", takes: [{}] },
+      { title: "Release", why: "pressure and breath let go first", takes: [{ methods: ["release", "breath"] }], least: 1.5 },
+      { title: "Mobilise", why: "what has let go is moved through its range", takes: [{ methods: ["circles", "dynamic", "hold", "flow", "effort"] }], least: 3 },
+      { title: "Load", why: "new range is kept by working in it", takes: [{}], least: 1.5 },
     ],
   },
   {
     id: "switch-on-open", name: "Switch on, then open", about: "The muscle that opposes the tight one works first; then the tight one is opened.",
     stages: [
-      { title: "Wake up", why: "a few easy movements come before anything works", takes: [{ methods: ["circles", "breath", "release"] }], follows: "down the body" },
-      { title: "Switch on", why: "the opposing muscle works first, so that the tight one lets go", takes: [{ methods: ["activation", "resisted", "balance"] }] },
-      { title: "Open", why: "the tight side is opened once its opposite works", takes: [{}] },
+      { title: "Wake up", why: "a few easy movements come before anything works", takes: [{ methods: ["circles", "breath", "release"] }], follows: "down the body", least: 1 },
+      { title: "Switch on", why: "the opposing muscle works first, so that the tight one lets go", takes: [{ methods: ["activation", "resisted", "balance"] }], least: 2 },
+      { title: "Open", why: "the tight side is opened once its opposite works", takes: [{}], least: 3 },
     ],
   },
   {
@@ -41,9 +41,9 @@ const SCHOOLS_AS_WRITTEN = [
   {
     id: "plane-by-plane", name: "Direction by direction", about: "Forward and back, then side to side, then turning.",
     stages: [
-      { title: "Forward and back", why: "forward and back comes first", takes: [{ planes: ["forward-back"] }] },
-      { title: "Side to side", why: "side to side follows", takes: [{ planes: ["side"] }] },
-      { title: "Turning", why: "turning comes last, on joints that have moved both other ways", takes: [{ planes: ["rotation"] }] },
+      { title: "Forward and back", why: "forward and back comes first", takes: [{ planes: ["forward-back"] }], least: 2 },
+      { title: "Side to side", why: "side to side follows", takes: [{ planes: ["side"] }], least: 2 },
+      { title: "Turning", why: "turning comes last, on joints that have moved both other ways", takes: [{ planes: ["rotation"] }], least: 2 },
     ],
   },
 ];

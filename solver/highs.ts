@@ -24,11 +24,14 @@ export async function openSolver({ wasm }: Options = {}): Promise<Solve> {
 
 type Highs = Awaited<ReturnType<typeof loadHighs>>;
 
+/** Left out of the search: what takes longer than it saves in programs as small as these. */
+const LIGHT = { mip_heuristic_effort: 0, mip_detect_symmetry: false, mip_allow_restart: false, mip_allow_cut_separation_at_nodes: false };
+
 /** The solver's word for a solution that keeps every row. */
 const FEASIBLE = 2;
 
 function solved(highs: Highs, model: Model, program: Program, { gap = 0, nodes, relaxed = false }: Limits): Solution {
-  model.options.set({ output_flag: false, mip_rel_gap: gap, mip_abs_gap: 1e-7, time_limit: LONGEST, random_seed: 1, solve_relaxation: relaxed, ...(nodes !== undefined && { mip_max_nodes: nodes }) });
+  model.options.set({ output_flag: false, mip_rel_gap: gap, mip_abs_gap: 1e-7, time_limit: LONGEST, random_seed: 1, solve_relaxation: relaxed, ...LIGHT, ...(nodes !== undefined && { mip_max_nodes: nodes }) });
   model.run();
   const { modelStatus } = highs.constants;
   const status = model.getModelStatus();

@@ -12,7 +12,7 @@ import { beforePower } from "~/core/audit/look";
 import type { AuditInput, Rule } from "~/core/audit/types";
 import { coverageOf } from "~/core/coverage/coverage";
 import type { Kit } from "~/core/drills/kit";
-import { ROWS, type Row } from "~/core/drills/rows";
+import { ROW_FACTS, ROWS, type Row } from "~/core/drills/rows";
 import type { Drill } from "~/core/drills/schema";
 import { weightOf } from "~/core/demands/fit";
 import { amountOf, withAmount } from "~/core/session/dose-edits";
@@ -41,7 +41,10 @@ export type Candidate = {
 /** Limits that keep drills out, each a rule of the audit or a wish of the request. */
 export type Limit = "kit" | "protected-areas" | "balance-support" | "mixed-group" | "caps" | "floor" | "methods" | "never";
 
-const ROUGH = { least: 0.6, most: 1.75 } as const;
+/** Doses are so far from the usual one at most. */
+const ROUGH = { least: 0.75, most: 1.75 } as const;
+/** From so many repetitions on, they go by twos. */
+const BY_TWOS_FROM = 8;
 /** The longest hold of one side in a session before power, where the usual advice is short ones. */
 const HOLD_BEFORE_POWER: Seconds = 30;
 /** No drill takes more than this share of the session. */
@@ -64,7 +67,7 @@ export function candidatesOf(request: DraftRequest, offered: readonly Drill[], w
       const form = formOf(request, drill, level, offered, without, why);
       if (!form) continue;
       const step = stepOf(school, { drill, level: drill.levels[level], name: level });
-      const closes = closer ? closer(drill) : isPattern(drill, drill.levels[level]) && drill.levels[level].main.length + drill.levels[level].also.length >= 3;
+      const closes = closer ? closer(drill) : isWhole(drill, drill.levels[level]);
       return [...(step ? [{ ...form, step }] : []), ...(closes ? [{ ...form, step: CLOSING }] : [])];
     }
     for (const limit of why) keep(limit);
@@ -72,6 +75,11 @@ export function candidatesOf(request: DraftRequest, offered: readonly Drill[], w
   });
   return { candidates, kept };
 }
+
+/** A pattern on the feet that a warm-up can end with: hips and two more joints at once, not leaning on the hands unless it flows. */
+const isWhole = (drill: Drill, level: Drill["levels"]["standard"]): boolean =>
+  isPattern(drill, level) && level.main.some((row) => ROW_FACTS[row].joint === "hip") && new Set([...level.main, ...level.also].map((row) => ROW_FACTS[row].joint)).size >= 3 &&
+  (drill.method === "flow" || !level.loads.includes("wrist-weight"));
 
 /** The level asked for, then the easier ones. */
 const downFrom = (level: LevelName): LevelName[] => LEVELS.slice(0, LEVELS.indexOf(level) + 1).reverse();
@@ -132,7 +140,8 @@ function dosesOf(request: DraftRequest, drill: Drill, level: LevelName): Dose[] 
   const most = Math.min(bounds.most, Math.max(now, now * ROUGH.most), longHold ? Math.max(bounds.least, Math.min(HOLD_BEFORE_POWER, LONGEST_HOLD / drill.directions)) : Infinity);
   const least = Math.max(bounds.least, Math.min(now, now * ROUGH.least));
   const values: number[] = [];
-  for (let k = Math.ceil((least - now) / bounds.step - 1e-9); now + k * bounds.step <= most + 1e-9; k++) values.push(Math.round((now + k * bounds.step) * 1e6) / 1e6);
+  const step = dose.kind === "reps" && now >= BY_TWOS_FROM ? Math.max(2, bounds.step) : bounds.step;
+  for (let k = Math.ceil((least - now) / step - 1e-9); now + k * step <= most + 1e-9; k++) values.push(Math.round((now + k * step) * 1e6) / 1e6);
   if (values.length === 0) values.push(Math.min(most, Math.max(bounds.least, Math.min(now, most))));
   // Whole repetitions, breaths and rounds only, so that the steps stay even.
   const whole = dose.kind === "time" ? values : [...new Set(values.map((v) => Math.max(1, Math.round(v))))];

@@ -1,6 +1,6 @@
 import { ordered, sessionOf, type Chosen } from "./assemble";
 import { candidatesOf, CLOSING, type Candidate, type Limit } from "./candidates";
-import { programOf, type ModelOptions } from "./model";
+import { mostChanges, mostUps, MOVING, OFF_THE_FLOOR, programOf, type ModelOptions } from "./model";
 import { undominated } from "./prune";
 import type { DraftRequest } from "./request";
 import { coverageOf } from "~/core/coverage/coverage";
@@ -10,6 +10,7 @@ import type { Drill } from "~/core/drills/schema";
 import type { Solution, Solve } from "~/core/fit/program";
 import type { Session } from "~/core/session/schema";
 import { compile } from "~/core/timeline/compile";
+import { HEIGHT, type Posture } from "~/core/timeline/postures";
 import { postureChanges } from "~/core/timeline/totals";
 import type { Seconds, Share } from "~/core/units";
 
@@ -17,11 +18,11 @@ import type { Seconds, Share } from "~/core/units";
 export const SHORT_AT_MOST: Seconds = 15;
 
 /** The search in a small choice is content this near to the best in it, and gives up after so many nodes: the same on every machine. */
-const near = (request: DraftRequest, later: boolean) => ({ gap: later || request.target < 500 ? 0.02 : 0.008, nodes: later ? 20 : 60 });
-/** So is the search in all candidates, which is for the bound first. */
-const WIDE = { gap: 0.025, nodes: 1 };
+const near = (request: DraftRequest, later: boolean) => ({ gap: later ? 0.03 : request.target < 500 ? 0.02 : 0.008, nodes: later ? 10 : 60 });
+/** The search that only sharpens a bound is content earlier. */
+const SHARPER = { gap: 0.03, nodes: 40 };
 /** A small choice is enough when what comes of it is this near to the bound. */
-const CONTENT: Share = 0.07;
+const CONTENT: Share = 0.05;
 /** How many candidates a small choice has, besides those to end with. */
 const SMALL = 44;
 /** And in a short session, which holds few. */
@@ -61,7 +62,7 @@ export function draft(request: DraftRequest, offered: readonly Drill[], solve: S
   let bound = 1;
   for (let k = 0; k < request.drafts; k++) {
     progress((k + 0.2) / request.drafts, k === 0 ? "choosing drills" : "choosing others");
-    const made = makeOne(request, candidates, offered, solve, { apart }, k === 0 ? CONTENT : 1);
+    const made = makeOne(request, candidates, offered, solve, { apart }, k === 0);
     if (made.kind === "failed" && k === 0) return made;
     if (made.kind !== "made") break;
     if (k === 0) bound = Math.min(1, made.bound);
@@ -77,7 +78,7 @@ export function draft(request: DraftRequest, offered: readonly Drill[], solve: S
 type Made = { kind: "made"; draft: Omit<Draft, "bound" | "gap">; bound: Share } | { kind: "infeasible" } | { kind: "failed"; why: string };
 
 /** A session for the request, and what none can be better than. Candidates are looked through in a small choice first. */
-function makeOne(request: DraftRequest, all: readonly Candidate[], offered: readonly Drill[], solve: Solve, options: ModelOptions, content: Share = CONTENT): Made {
+function makeOne(request: DraftRequest, all: readonly Candidate[], offered: readonly Drill[], solve: Solve, options: ModelOptions, sharp = false): Made {
   if (request.must.some((id) => !all.some((c) => c.drill.id === id))) return { kind: "infeasible" };
   const wanted = (c: Candidate) => request.must.includes(c.drill.id);
   const taken = new Set(options.apart?.flatMap(({ drills: ids }) => [...ids]));
@@ -86,31 +87,42 @@ function makeOne(request: DraftRequest, all: readonly Candidate[], offered: read
   const candidates = all.filter((c) => open.has(c));
   const loose = solve(programOf(request, candidates, options), { relaxed: true });
   if (loose.kind !== "optimal") return loose;
-  let bound = loose.bound;
-  let best: Made = tryWith(request, promising(candidates, loose, request), offered, solve, options);
-  if (best.kind !== "made" || best.draft.fit < bound * (1 - content)) {
-    // Not near enough to what is known: all of them, and with it a sharper bound.
-    const tight = solve(programOf(request, candidates, options), WIDE);
-    if (tight.kind !== "optimal" && best.kind !== "made") return tight;
-    if (tight.kind === "optimal") {
-      bound = Math.min(bound, tight.bound);
-      const other = tryWith(request, candidates, offered, solve, options, tight);
-      if (other.kind === "made" && (best.kind !== "made" || other.draft.fit > best.draft.fit)) best = other;
-    }
-  }
-  return best.kind === "made" ? { ...best, bound } : best;
+  const best = tryWith(request, promising(candidates, loose, request), offered, solve, options);
+  if (best.kind !== "made" || !sharp) return best;
+  // Calm is a wish, so what is proven holds for sessions without it, too.
+  const free = { ...options, calmer: { changes: -Infinity, ups: -Infinity } };
+  const whole = solve(programOf(request, candidates, free), { relaxed: true });
+  return whole.kind === "optimal" ? { ...best, bound: sharper(request, candidates, whole, best.draft.fit, solve, free) } : best;
+}
+
+/**
+ * A bound nearer to what was found. Drills that would cost so much, by the program without wholeness, that no session with
+ * them comes above the least bound wanted, are left out of the whole program; what that proves holds for all.
+ */
+function sharper(request: DraftRequest, candidates: readonly Candidate[], loose: Loose, found: Share, solve: Solve, options: ModelOptions): Share {
+  const wanted = found / (1 - CONTENT);
+  if (loose.bound <= wanted) return loose.bound;
+  const left = candidates.filter((c, i) => loose.bound + costOf(loose, i) > wanted || request.must.includes(c.drill.id));
+  const tight = solve(programOf(request, left, options), SHARPER);
+  if (tight.kind === "infeasible") return wanted;
+  return tight.kind === "optimal" ? Math.min(loose.bound, Math.max(wanted, tight.bound)) : loose.bound;
 }
 
 const stillOpen = (all: readonly Candidate[], wanted: (c: Candidate) => boolean): Candidate[] => undominated(all, wanted).map((i) => all[i]!);
 
+type Loose = Extract<Solution, { kind: "optimal" }>;
+
+/** At least what the program without wholeness loses when a candidate is in the session: 0 or less. */
+function costOf({ costs }: Loose, i: number): Share {
+  const cost = (column: string) => Math.min(0, costs!.get(column) ?? 0);
+  let dose = -Infinity;
+  for (let k = 0; costs!.has(`l${i}_${k}`); k++) dose = Math.max(dose, cost(`l${i}_${k}`));
+  return cost(`y${i}`) + (dose === -Infinity ? 0 : dose);
+}
+
 /** The candidates that the program without wholeness takes, and those that would cost it least. */
-function promising(candidates: readonly Candidate[], loose: Extract<Solution, { kind: "optimal" }>, request: DraftRequest): Candidate[] {
-  const worth = candidates.map((c, i) => {
-    const costs = loose.costs!;
-    let dose = -Infinity;
-    for (let k = 0; costs.has(`l${i}_${k}`); k++) dose = Math.max(dose, costs.get(`l${i}_${k}`)!);
-    return (costs.get(`y${i}`) ?? 0) + (dose === -Infinity ? 0 : dose);
-  });
+function promising(candidates: readonly Candidate[], loose: Loose, request: DraftRequest): Candidate[] {
+  const worth = candidates.map((_, i) => costOf(loose, i));
   const used = (i: number) => (loose.values.get(`y${i}`) ?? 0) > 1e-6 || request.must.includes(candidates[i]!.drill.id);
   const order = candidates.map((_, i) => i).sort((a, b) => Number(used(b)) - Number(used(a)) || worth[b]! - worth[a]! || a - b);
   const closers = order.filter((i) => candidates[i]!.step === CLOSING).slice(0, 5);
@@ -118,38 +130,60 @@ function promising(candidates: readonly Candidate[], loose: Extract<Solution, { 
   return candidates.filter((_, i) => chosen.has(i));
 }
 
-function tryWith(request: DraftRequest, candidates: readonly Candidate[], offered: readonly Drill[], solve: Solve, options: ModelOptions, first?: Solution): Made {
+/** How often the choice is made anew when the order asks for more than the program reckoned. */
+const ROUNDS = 6;
+/** A change of position more than is meant outweighs this much fit. */
+const UNREST_COSTS: Share = 0.03;
+
+function tryWith(request: DraftRequest, candidates: readonly Candidate[], offered: readonly Drill[], solve: Solve, options: ModelOptions): Made {
   const byId = new Map(offered.map((drill) => [drill.id, drill]));
   const drills = (id: string) => byId.get(id);
-  let bound = 1;
+  const later = (options.apart?.length ?? 0) > 0;
   let reserve = 0;
   let least: Seconds | undefined;
-  for (let round = 0; round < 4; round++) {
-    const answer = round === 0 && first ? first : solve(programOf(request, candidates, { ...options, reserve, ...(least !== undefined && { least }) }), near(request, (options.apart?.length ?? 0) > 0));
-    if (answer.kind !== "optimal") return answer.kind === "failed" && round === 0 ? answer : { kind: "infeasible" };
-    if (round === 0) bound = answer.bound;
+  let calmer = { changes: 0, ups: 0 };
+  /** The best so far that runs, but with more up and down than is meant. */
+  let restless: { made: Made; worth: number } | undefined;
+  let calming = 0;
+  for (let round = 0; round < ROUNDS; round++) {
+    const answer = solve(programOf(request, candidates, { ...options, reserve, calmer, ...(least !== undefined && { least }) }), near(request, later));
+    if (answer.kind !== "optimal") return restless?.made ?? (answer.kind === "failed" && round === 0 ? answer : { kind: "infeasible" });
     const chosen = chosenIn(answer, candidates);
     const { steps, moving } = ordered(chosen, request);
     const short = request.target - SHORT_AT_MOST;
     // The doses anew, now that what lies between the drills is known to the second.
     const dosed = solve(programOf(request, candidates, { chosen: { which: chosen.map((c) => c.index), moving }, least: short }), {});
     if (dosed.kind === "failed") return dosed;
-    if (dosed.kind === "optimal") {
-      const doses = new Map(chosenIn(dosed, candidates, chosen.map((c) => c.index)).map((c) => [c.index, c.dose]));
-      const session = sessionOf(steps.map(({ step, chosen: list }) => ({ step, chosen: list.map((c) => ({ ...c, dose: doses.get(c.index)! })) })), request);
-      const timeline = compile(session, drills);
-      const coverage = coverageOf(session, timeline, drills);
-      return {
-        kind: "made", bound,
-        draft: { session, seconds: timeline.totalSeconds, fit: fitOf(coverage, request.demand, request.target), postureChanges: postureChanges(timeline.segments), missing: missingRows(coverage, request.demand, request.target) },
-      };
+    if (dosed.kind === "infeasible") {
+      // Too long by what the program had not reckoned with, or nothing left that fills the time.
+      const most = chosen.reduce((sum, { candidate: c }) => sum + c.seconds + c.each * (c.doses.length - 1), moving);
+      if (most < short) least = request.target - 8;
+      else reserve = Math.max(reserve + 4, moving - (answer.values.get(MOVING) ?? 0));
+      continue;
     }
-    // Too long by what the model had not reckoned with, or nothing left that fills the time.
-    const most = chosen.reduce((sum, { candidate: c }) => sum + c.seconds + c.each * (c.doses.length - 1), moving);
-    if (most < short) least = request.target - 8;
-    else reserve += Math.max(4, moving * 0.15);
+    const doses = new Map(chosenIn(dosed, candidates, chosen.map((c) => c.index)).map((c) => [c.index, c.dose]));
+    const session = sessionOf(steps.map(({ step, chosen: list }) => ({ step, chosen: list.map((c) => ({ ...c, dose: doses.get(c.index)! })) })), request);
+    const timeline = compile(session, drills);
+    const coverage = coverageOf(session, timeline, drills);
+    const made: Made = {
+      kind: "made", bound: 1,
+      draft: { session, seconds: timeline.totalSeconds, fit: fitOf(coverage, request.demand, request.target), postureChanges: postureChanges(timeline.segments), missing: missingRows(coverage, request.demand, request.target) },
+    };
+    const over = unrest(steps.flatMap((one) => one.chosen), request.target);
+    if (options.plain || (over.changes <= 0 && over.ups <= 0)) return made;
+    const worth = made.draft.fit - UNREST_COSTS * (Math.max(0, over.changes) + Math.max(0, over.ups));
+    if (!restless || worth > restless.worth) restless = { made, worth };
+    if (++calming > (later ? 1 : 2)) break;
+    calmer = { changes: calmer.changes + Math.max(0, over.changes), ups: calmer.ups + Math.max(0, over.ups) };
   }
-  return { kind: "infeasible" };
+  return restless?.made ?? { kind: "infeasible" };
+}
+
+/** By how much drills in this order change position more often than is meant, and come up from the floor or go down to it. */
+function unrest(order: readonly Chosen[], target: Seconds): { changes: number; ups: number } {
+  const between = order.slice(1).map(({ candidate }, i) => ({ from: order[i]!.candidate.to, to: candidate.from }));
+  const off = (posture: Posture) => HEIGHT[posture] >= OFF_THE_FLOOR;
+  return { changes: between.filter(({ from, to }) => from !== to).length - mostChanges(order.length), ups: between.filter(({ from, to }) => off(from) !== off(to)).length - mostUps(target) };
 }
 
 function chosenIn(answer: Extract<Solution, { kind: "optimal" }>, candidates: readonly Candidate[], which: readonly number[] = candidates.map((_, i) => i)): Chosen[] {

@@ -1,7 +1,7 @@
 import { CLOSING, type Candidate } from "./candidates";
 import { kindOf } from "./prune";
 import type { DraftRequest } from "./request";
-import { stepRank } from "./school";
+import { leastIn, stepRank } from "./school";
 import { beforePower } from "~/core/audit/look";
 import { WARM_SECONDS, isStrong } from "~/core/audit/rules/cold-effort";
 import { LONGEST_HOLD } from "~/core/audit/rules/long-holds";
@@ -11,16 +11,33 @@ import { ROW_FACTS, ROWS, type Joint, type Row } from "~/core/drills/rows";
 import type { Program, Term } from "~/core/fit/program";
 import { doseSeconds } from "~/core/timeline/dose";
 import { CHANGE_BASE, CHANGE_PER_STEP, HEIGHT } from "~/core/timeline/postures";
-import type { Seconds } from "~/core/units";
+import type { Seconds, Share } from "~/core/units";
 
 /** Together, wishes weigh less than this share of the fit: they only decide among equals. */
 const WISHES = 0.002;
 /** The most drills in one step, so that its order can be found exactly. */
 export const MOST_IN_STEP = 9;
+/** A group takes up so many drills whatever the length, and one more for each of these. */
+const DRILLS_ALWAYS = 2;
+const ONE_MORE_DRILL: Seconds = 90;
+/** Positions change at most once for each two drills, and once more. */
+const CHANGES_EACH: Share = 0.5;
+const CHANGES_ALWAYS = 1;
+/** Everybody comes up from the floor or goes down to it so often whatever the length, and once more for each of these. */
+const UPS_ALWAYS = 2;
+const ONE_MORE_UP: Seconds = 600;
+/** From this height on a position is off the floor. */
+export const OFF_THE_FLOOR = 3;
+/** Drills that serve one motion first, at most; in a long session one more for each of these. */
+const SAME_FIRST = 2;
+const ONE_MORE_FIRST: Seconds = 900;
 /** A drill with its first look takes at least about this long. */
 const LEAST_EACH: Seconds = 40;
 /** Sessions from here on touch every plane. */
 const ALL_PLANES_FROM: Seconds = 300;
+
+/** The column of all the seconds that the program reckons for moving and fetching kit. */
+export const MOVING = "moving";
 
 export type ModelOptions = {
   /** Candidates that are chosen already, by index: only their doses are open, and moving takes just this long. */
@@ -29,6 +46,10 @@ export type ModelOptions = {
   reserve?: Seconds;
   /** The least it may last, by the model's own reckoning. */
   least?: Seconds;
+  /** Leaves out what makes a session calm to run: how many drills, changes of position, and of each stage. */
+  plain?: boolean;
+  /** Positions change so much less often than is allowed, as the order of the school asks for more changes than the program reckons; −∞ leaves it open. */
+  calmer?: { changes: number; ups: number };
   /** Drafts to differ from: at most so many of these drills again. */
   apart?: readonly { drills: ReadonlySet<string>; most: number }[];
 };
@@ -38,7 +59,7 @@ export type ModelOptions = {
  * kit takes is reckoned from below, so that what the solver proves holds for every order of the school; docs/draft.md has it
  * in formulas.
  */
-export function programOf(request: DraftRequest, candidates: readonly Candidate[], { chosen, reserve = 0, least, apart = [] }: ModelOptions = {}): Program {
+export function programOf(request: DraftRequest, candidates: readonly Candidate[], { chosen, reserve = 0, least, plain = false, calmer = { changes: 0, ups: 0 }, apart = [] }: ModelOptions = {}): Program {
   const { target, demand, pace } = request;
   const columns: Program["columns"] = [];
   const rows: Program["rows"] = [];
@@ -87,7 +108,12 @@ export function programOf(request: DraftRequest, candidates: readonly Candidate[
 
   // The time.
   const time = open.flatMap((i) => terms(i, candidates[i]!.seconds, candidates[i]!.each));
-  const moving = chosen ? [] : movingTerms(candidates, pace.kitChange, { free, rows });
+  const moving = chosen ? [] : [{ column: MOVING, times: 1 }];
+  if (!chosen) {
+    free(MOVING, target);
+    const sum = movingAtLeast(candidates, pace.kitChange, { free, rows }, plain ? undefined : { target, ...calmer });
+    rows.push({ name: "moved", terms: [...moving, ...sum.map(({ column, times }) => ({ column, times: -times }))], least: 0, most: 0 });
+  }
   const known = reserve + (chosen?.moving ?? 0);
   rows.push({ name: "time", terms: [...time, ...moving], most: target - known });
   if (least !== undefined) rows.push({ name: "enough", terms: [...time, ...moving], least: least - known });
@@ -134,6 +160,15 @@ export function programOf(request: DraftRequest, candidates: readonly Candidate[
   groups(kindOf).forEach((which, k) => atMost(`like${k}`, which, 1));
   groups((c) => `${c.drill.levels[c.level].main[0]!} ${c.drill.method}`).forEach((which, k) => atMost(`same${k}`, which, 2));
   groups((c) => String(stepRank(c.step))).forEach((which, k) => atMost(`step${k}`, which, MOST_IN_STEP));
+  if (!plain) {
+    rows.push({ name: "drills", terms: count(open), most: Math.max(request.must.length + 1, mostDrills(target)) });
+    groups((c) => c.drill.levels[c.level].main[0]!).forEach((which, k) => atMost(`first${k}`, which, SAME_FIRST + Math.floor(target / ONE_MORE_FIRST)));
+    request.school.stages.forEach((stage, s) => {
+      const which = candidates.flatMap((c, i) => (c.step.stage === s ? [i] : []));
+      const least = Math.min(leastIn(stage, target), new Set(which.map((i) => kindOf(candidates[i]!))).size);
+      if (least > 0) rows.push({ name: `stage${s}`, terms: count(which), least });
+    });
+  }
   const closers = candidates.flatMap((c, i) => (c.step === CLOSING ? [i] : []));
   if (closers.length > 0) rows.push({ name: "closing", terms: count(closers), least: 1, most: 1 });
   if (target >= ALL_PLANES_FROM)
@@ -150,6 +185,13 @@ export function programOf(request: DraftRequest, candidates: readonly Candidate[
   return { objective, rows, columns };
 }
 
+/** The most drills in a session of this length that a group can be shown and can take up. */
+export const mostDrills = (target: Seconds): number => DRILLS_ALWAYS + Math.floor(target / ONE_MORE_DRILL);
+/** The most changes of position among so many drills. */
+export const mostChanges = (drills: number): number => CHANGES_ALWAYS + CHANGES_EACH * drills;
+/** How often everybody comes up from the floor or goes down to it, at most. */
+export const mostUps = (target: Seconds): number => UPS_ALWAYS + Math.floor(target / ONE_MORE_UP);
+
 const isHold = (c: Candidate): boolean => c.drill.method === "hold" && c.doses[0]!.kind === "time";
 
 /** Joints a drill works, with those it also works. */
@@ -158,99 +200,42 @@ export const jointsOf = (c: Candidate, also: boolean): ReadonlySet<Joint> => {
   return new Set(([...main, ...(also ? more : [])] as Row[]).map((row) => ROW_FACTS[row].joint));
 };
 
-/**
- * Time of moving and fetching kit, from below. Between any two steps everybody is in one position, holding some kit: a
- * position used in a step is come to once unless it is where the step is entered, a height is crossed as often as entering,
- * leaving and what is used on both sides of it ask for, and kit is fetched where it is used and was not in hand. Drills that
- * end in another position than they begin in may save a move, and are let off all of this.
- */
-function movingTerms(candidates: readonly Candidate[], kitChange: Seconds, { free, rows }: { free: (name: string, most?: number) => void; rows: Program["rows"] }): Term[] {
-  const ranks = [...new Set(candidates.map((c) => stepRank(c.step)))].sort((a, b) => a - b);
-  const postures = [...new Set(candidates.flatMap((c) => [c.from, c.to]))];
-  const pieces = [...new Set(candidates.flatMap((c) => c.kit))];
-  const steps = ranks.map((rank) => candidates.map((_, i) => i).filter((i) => stepRank(candidates[i]!.step) === rank));
+/** Time of moving and fetching kit whatever the order: every position used but one is come to, every height between two of them is crossed, every piece is fetched once. */
+function movingAtLeast(candidates: readonly Candidate[], kitChange: Seconds, { free, rows }: { free: (name: string, most?: number) => void; rows: Program["rows"] }, calm: { target: Seconds; changes: number; ups: number } | undefined): Term[] {
   const one = (column: string, times = 1): Term => ({ column, times });
-  const chosen = (which: readonly number[], times = 1) => which.map((i) => one(`y${i}`, times));
+  const wild = candidates.flatMap((c, i) => (c.from !== c.to ? [one(`y${i}`, -1)] : []));
   let next = 0;
   const row = (terms: Term[], bounds: { least?: number; most?: number }) => void rows.push({ name: `m${next++}`, terms, ...bounds });
-  const atLeast = (column: string, others: readonly Term[], more = 0) => row([one(column), ...others.map(({ column: c, times }) => one(c, -times))], { least: more });
-  const still = (i: number) => candidates[i]!.from === candidates[i]!.to;
-  const wild = candidates.map((_, i) => i).filter((i) => !still(i));
-
-  // Between the steps: one position, at most; its height; the kit in hand.
-  for (let b = 0; b <= steps.length; b++) {
-    postures.forEach((_, p) => free(`p${b}_${p}`));
-    row(postures.map((_, p) => one(`p${b}_${p}`)), { least: 1, most: 1 });
-    pieces.forEach((_, k) => free(`h${b}_${k}`));
-    if (b === 0) pieces.forEach((_, k) => row([one(`h0_${k}`)], { most: 0 }));
-  }
-  const up = (b: number, h: number): Term[] => postures.flatMap((posture, p) => (HEIGHT[posture] >= h ? [one(`p${b}_${p}`)] : []));
-
-  const moves: Term[] = [];
-  const crossing = new Map<number, Term[]>();
-  const fetching: Term[] = [];
-  steps.forEach((which, s) => {
-    // Drills of one kind are never together in a session, so they hold a position or a piece of kit together.
+  /** A column that is at least each sum over drills of one kind, of which a session holds one. */
+  const used = (name: string, which: readonly number[], count: (i: number) => number, most = 1) => {
+    free(name, most);
     const kinds = new Map<string, number[]>();
     for (const i of which) kinds.set(kindOf(candidates[i]!), [...(kinds.get(kindOf(candidates[i]!)) ?? []), i]);
-    free(`some${s}`);
-    for (const list of kinds.values()) atLeast(`some${s}`, chosen(list));
-    const used = new Map<number, string>();
-    postures.forEach((posture, p) => {
-      const lists = [...kinds.values()].map((list) => list.filter((i) => still(i) && candidates[i]!.from === posture)).filter((list) => list.length > 0);
-      if (lists.length === 0) return;
-      const column = `g${s}_${p}`;
-      free(column);
-      used.set(p, column);
-      for (const list of lists) atLeast(column, chosen(list));
-      // Come to by a move, unless the step is entered here.
-      const come = `c${s}_${p}`;
-      free(come);
-      atLeast(come, [one(column), one(`p${s}_${p}`, -1)]);
-      moves.push(one(come));
-    });
-    // Left in a position that is used in it; an empty step is left as it was entered.
-    postures.forEach((posture, p) => {
-      const ends = [...(used.has(p) ? [one(used.get(p)!, -1)] : []), ...which.filter((i) => !still(i) && candidates[i]!.to === posture).map((i) => one(`y${i}`, -1))];
-      row([one(`p${s + 1}_${p}`), ...ends, one(`p${s}_${p}`, -1)], { most: 0 });
-      row([one(`p${s + 1}_${p}`), ...ends, one(`some${s}`)], { most: 1 });
-    });
-    for (let h = 1; h <= 5; h++) {
-      const low = [...used].filter(([p]) => HEIGHT[postures[p]!] < h).map(([, column]) => column);
-      const high = [...used].filter(([p]) => HEIGHT[postures[p]!] >= h).map(([, column]) => column);
-      const cross = `x${s}_${h}`;
-      free(cross, 2);
-      const [enter, leave] = [up(s, h), up(s + 1, h)];
-      const minus = (list: Term[]) => list.map(({ column, times }) => one(column, -times));
-      atLeast(cross, [...enter, ...minus(leave)]);
-      atLeast(cross, [...leave, ...minus(enter)]);
-      for (const column of low) atLeast(cross, [...enter, ...leave, one(column, 2)], -2);
-      for (const column of high) atLeast(cross, [one(column, 2), ...minus(enter), ...minus(leave)]);
-      crossing.set(h, [...(crossing.get(h) ?? []), one(cross)]);
-    }
-    pieces.forEach((piece, k) => {
-      const holders = [...kinds.values()].map((list) => list.filter((i) => candidates[i]!.kit.includes(piece))).filter((list) => list.length > 0);
-      row([one(`h${s + 1}_${k}`), one(`h${s}_${k}`, -1), ...chosen(holders.flat(), -1)], { most: 0 });
-      row([one(`h${s + 1}_${k}`), one(`some${s}`), ...chosen(holders.flat(), -1)], { most: 1 });
-      if (holders.length === 0) return;
-      const fetch = `f${s}_${k}`;
-      free(fetch, 6);
-      for (const list of holders) {
-        const count = (i: number) => candidates[i]!.kit.filter((c) => c === piece).length;
-        const most = Math.max(...list.map(count));
-        atLeast(fetch, [...list.map((i) => one(`y${i}`, count(i))), one(`h${s}_${k}`, -most)]);
-      }
-      fetching.push(one(fetch));
-    });
-  });
-  const time: Term[] = [];
-  const counted = (name: string, sum: Term[], each: Seconds) => {
-    if (sum.length === 0) return;
-    free(name, 200);
-    atLeast(name, [...sum, ...chosen(wild, -1)]);
-    time.push(one(name, each));
+    for (const list of kinds.values()) row([one(name), ...list.map((i) => one(`y${i}`, -count(i)))], { least: 0 });
+    return name;
   };
-  counted("moves", moves, CHANGE_BASE);
-  for (const [h, sum] of crossing) counted(`u${h}`, sum, CHANGE_PER_STEP);
-  return [...time, ...fetching.map(({ column }) => one(column, kitChange))];
+  const all = candidates.map((_, i) => i);
+  const postures = [...new Set(candidates.filter((c) => c.from === c.to).map((c) => c.from))].map((posture, p) => ({
+    height: HEIGHT[posture], column: used(`g_${p}`, all.filter((i) => candidates[i]!.from === posture && candidates[i]!.to === posture), () => 1),
+  }));
+  const time: Term[] = [];
+  free("moves", 200);
+  row([one("moves"), ...postures.map(({ column }) => one(column, -1)), ...wild.map(({ column }) => one(column))], { least: -1 });
+  time.push(one("moves", CHANGE_BASE));
+  if (calm && calm.changes > -Infinity) row([one("moves"), ...all.map((i) => one(`y${i}`, -CHANGES_EACH))], { most: CHANGES_ALWAYS - calm.changes });
+  for (let h = 1; h <= 5; h++) {
+    for (const side of ["low", "high"] as const) {
+      free(`${side}${h}`);
+      for (const { height, column } of postures) if (height < h === (side === "low")) row([one(`${side}${h}`), one(column, -1)], { least: 0 });
+    }
+    free(`u${h}`, 200);
+    row([one(`u${h}`), one(`low${h}`, -1), one(`high${h}`, -1), ...wild.map(({ column }) => one(column))], { least: -1 });
+    time.push(one(`u${h}`, CHANGE_PER_STEP));
+    if (calm && calm.ups > -Infinity && h === OFF_THE_FLOOR) row([one(`u${h}`)], { most: mostUps(calm.target) - calm.ups });
+  }
+  [...new Set(candidates.flatMap((c) => c.kit))].forEach((piece, k) => {
+    const count = (i: number) => candidates[i]!.kit.filter((c) => c === piece).length;
+    time.push(one(used(`f_${k}`, all.filter((i) => count(i) > 0), count, 6), kitChange));
+  });
+  return time;
 }

@@ -5,6 +5,7 @@ import { METHODS, type Drill, type DrillLevel } from "~/core/drills/schema";
 import type { LevelName } from "~/core/session/schema";
 import { HEIGHT } from "~/core/timeline/postures";
 import { capital } from "~/core/text/words";
+import type { Seconds } from "~/core/units";
 
 const PLANES = ["forward-back", "side", "rotation"] as const;
 const JOINTS = [...new Set(Object.values(ROW_FACTS).map((facts) => facts.joint))] as [Joint, ...Joint[]];
@@ -24,6 +25,7 @@ const stageSchema = z.strictObject({
   why: z.string().min(3).max(200).describe("Why a drill stands here, as the end of a sentence"),
   takes: z.array(takesSchema).min(1).describe("Any of these"),
   follows: z.enum(FOLLOWS).optional(),
+  least: z.number().gt(0).max(6).optional().describe("At least so many drills for each ten minutes, rounded down"),
 });
 
 /** An order school as data: its stages in order, each taking drills; a drill belongs to the first stage of `asks` that takes it. */
@@ -75,6 +77,9 @@ const takes = (stage: Stage, { drill, level }: Form): boolean => {
   const { joint, plane } = ROW_FACTS[level.main[0]!];
   return stage.takes.some(({ methods, joints, planes }) => (!methods || methods.includes(drill.method)) && (!joints || joints.includes(joint)) && (!planes || planes.includes(plane)));
 };
+
+/** How many drills a stage has at least in a session of this length. */
+export const leastIn = (stage: Stage, target: Seconds): number => Math.floor(((stage.least ?? 0) * target) / 600 + 1e-9);
 
 /** Where a drill's level belongs in a school; `undefined` when no stage takes it. */
 export function stepOf(school: School, form: Form): Step | undefined {
