@@ -1,5 +1,5 @@
 import { CLOSING, type Candidate } from "./candidates";
-import { jointsOf } from "./model";
+import { isEasy, jointsOf, WAY_IN } from "./model";
 import { orderOfSteps } from "./order";
 import type { DraftRequest } from "./request";
 import { stepRank, stepTitle, type Step } from "./school";
@@ -16,13 +16,20 @@ export type Chosen = { candidate: Candidate; index: number; dose: Dose };
 export function ordered(chosen: readonly Chosen[], request: DraftRequest): { steps: { step: Step; chosen: Chosen[] }[]; moving: Seconds } {
   const ranks = [...new Set(chosen.map((c) => stepRank(c.candidate.step)))].sort((a, b) => a - b);
   const groups = ranks.map((rank) => chosen.filter((c) => stepRank(c.candidate.step) === rank).sort((a, b) => hardOf(a) - hardOf(b) || (a.candidate.drill.id < b.candidate.drill.id ? -1 : 1)));
-  const things = groups.map((group) =>
-    group.map(({ candidate }) => ({
+  let easy = 0;
+  const things = groups.map((group) => {
+    // Until there has been a way in, what is hard waits for what is easy.
+    const waits = easy < WAY_IN;
+    easy += group.reduce((sum, { candidate: c }) => sum + (isEasy(c) ? c.work.seconds : 0), 0);
+    return group.map(({ candidate }) => ({
       from: candidate.from, to: candidate.to, kit: candidate.kit,
       // Strong effort waits for everything easier at its joints.
-      after: isStrong(candidate.doses[0]!) ? group.flatMap((other, j) => (other.candidate.doses[0]!.kind !== "effort" && meets(jointsOf(other.candidate, true), jointsOf(candidate, false)) ? [j] : [])) : [],
-    })),
-  );
+      after: group.flatMap((other, j) =>
+        (waits && !isEasy(candidate) && isEasy(other.candidate)) ||
+        (isStrong(candidate.doses[0]!) && other.candidate.doses[0]!.kind !== "effort" && meets(jointsOf(other.candidate, true), jointsOf(candidate, false))) ? [j] : [],
+      ),
+    }));
+  });
   const { order, seconds } = orderOfSteps(things, request.pace.kitChange);
   return { steps: groups.map((group, s) => ({ step: group[0]!.candidate.step, chosen: order[s]!.map((i) => group[i]!) })), moving: seconds };
 }

@@ -39,12 +39,16 @@ export type Candidate = {
 };
 
 /** Limits that keep drills out, each a rule of the audit or a wish of the request. */
-export type Limit = "kit" | "protected-areas" | "balance-support" | "mixed-group" | "caps" | "floor" | "methods" | "never";
+export type Limit = "kit" | "protected-areas" | "balance-support" | "mixed-group" | "caps" | "floor" | "methods" | "effort" | "never";
 
 /** Doses are so far from the usual one at most. */
 const ROUGH = { least: 0.75, most: 1.75 } as const;
 /** From so many repetitions on, they go by twos. */
 const BY_TWOS_FROM = 8;
+/** A drill is worth showing when its work lasts at least this long, all sides together. */
+const WORTH_SHOWING: Seconds = 20;
+/** Slow breathing to finish lasts at least this long. */
+const LAST_BREATHS: Seconds = 60;
 /** The longest hold of one side in a session before power, where the usual advice is short ones. */
 const HOLD_BEFORE_POWER: Seconds = 30;
 /** No drill takes more than this share of the session. */
@@ -59,22 +63,32 @@ export function candidatesOf(request: DraftRequest, offered: readonly Drill[], w
   const kept = new Map<Limit, number>();
   const keep = (limit: Limit) => void kept.set(limit, (kept.get(limit) ?? 0) + 1);
   const closer = purpose === "after-training" || purpose === "off-day" ? isBreath : undefined;
+  const lastBreaths = (form: Omit<Candidate, "step">): Omit<Candidate, "step"> => {
+    const from = form.doses.findIndex((dose) => doseSeconds(dose, request.pace) >= LAST_BREATHS);
+    const skip = !closer ? 0 : from < 0 ? form.doses.length - 1 : from;
+    const later = <T extends { seconds: Seconds; each: Seconds }>(sum: T): T => ({ ...sum, seconds: sum.seconds + sum.each * skip });
+    return { ...later(form), doses: form.doses.slice(skip), gives: form.gives.map(later), work: later(form.work) };
+  };
   const candidates = offered.flatMap((drill): Candidate[] => {
     if (without !== "never" && request.never.includes(drill.id)) return keep("never"), [];
     if (without !== "methods" && request.methods && !request.methods.includes(drill.method) && !request.must.includes(drill.id)) return keep("methods"), [];
+    if (without !== "effort" && drill.method === "effort" && !effortAllowed(request) && !request.must.includes(drill.id)) return keep("effort"), [];
     const why = new Set<Limit>();
     for (const level of downFrom(request.level)) {
       const form = formOf(request, drill, level, offered, without, why);
       if (!form) continue;
       const step = stepOf(school, { drill, level: drill.levels[level], name: level });
       const closes = closer ? closer(drill) : isWhole(drill, drill.levels[level]);
-      return [...(step ? [{ ...form, step }] : []), ...(closes ? [{ ...form, step: CLOSING }] : [])];
+      return [...(step ? [{ ...form, step }] : []), ...(closes ? [{ ...lastBreaths(form), step: CLOSING }] : [])];
     }
     for (const limit of why) keep(limit);
     return [];
   });
   return { candidates, kept };
 }
+
+/** Effort ramps come only where the group has a cap for them, or the coach asks for the method. */
+const effortAllowed = ({ group, methods, preferred }: DraftRequest): boolean => group?.setting.effortCap !== undefined || methods?.includes("effort") === true || preferred.includes("effort");
 
 /** A pattern on the feet that a warm-up can end with: hips and two more joints at once, not leaning on the hands unless it flows. */
 const isWhole = (drill: Drill, level: Drill["levels"]["standard"]): boolean =>
@@ -136,8 +150,10 @@ function dosesOf(request: DraftRequest, drill: Drill, level: LevelName): Dose[] 
   const { dose, bounds } = drill.levels[level];
   const now = amountOf(dose).value;
   if (dose.kind === "ladder") return [dose];
+  const { pace } = request;
+  const takes = (one: Dose): Seconds => pace.demo + doseSeconds(one, pace) * drill.directions * (drill.sides === "each" ? 2 : 1);
   const longHold = drill.method === "hold" && dose.kind === "time" && beforePower(request.purpose);
-  const most = Math.min(bounds.most, Math.max(now, now * ROUGH.most), longHold ? Math.max(bounds.least, Math.min(HOLD_BEFORE_POWER, LONGEST_HOLD / drill.directions)) : Infinity);
+  const most = Math.min(bounds.most, Math.max(now, now * ROUGH.most, now * (WORTH_SHOWING / Math.max(1, (takes(dose) - pace.demo)))), longHold ? Math.max(bounds.least, Math.min(HOLD_BEFORE_POWER, LONGEST_HOLD / drill.directions)) : Infinity);
   const least = Math.max(bounds.least, Math.min(now, now * ROUGH.least));
   const values: number[] = [];
   const step = dose.kind === "reps" && now >= BY_TWOS_FROM ? Math.max(2, bounds.step) : bounds.step;
@@ -146,8 +162,7 @@ function dosesOf(request: DraftRequest, drill: Drill, level: LevelName): Dose[] 
   // Whole repetitions, breaths and rounds only, so that the steps stay even.
   const whole = dose.kind === "time" ? values : [...new Set(values.map((v) => Math.max(1, Math.round(v))))];
   const doses = whole.map((value) => withAmount(dose, value));
-  const { pace } = request;
-  const takes = (one: Dose): Seconds => pace.demo + doseSeconds(one, pace) * drill.directions * (drill.sides === "each" ? 2 : 1);
-  const small = doses.filter((one) => takes(one) <= request.target * MOST_SHARE);
+  const enough = doses.filter((one) => takes(one) - pace.demo >= WORTH_SHOWING);
+  const small = (enough.length > 0 ? enough : doses.slice(-1)).filter((one) => takes(one) <= request.target * MOST_SHARE);
   return small.length > 0 ? small : doses.slice(0, 1);
 }

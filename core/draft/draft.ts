@@ -90,7 +90,7 @@ function makeOne(request: DraftRequest, all: readonly Candidate[], offered: read
   const best = tryWith(request, promising(candidates, loose, request), offered, solve, options);
   if (best.kind !== "made" || !sharp) return best;
   // Calm is a wish, so what is proven holds for sessions without it, too.
-  const free = { ...options, calmer: { changes: -Infinity, ups: -Infinity } };
+  const free = { ...options, proof: true };
   const whole = solve(programOf(request, candidates, free), { relaxed: true });
   return whole.kind === "optimal" ? { ...best, bound: sharper(request, candidates, whole, best.draft.fit, solve, free) } : best;
 }

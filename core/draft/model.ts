@@ -1,5 +1,5 @@
 import { CLOSING, type Candidate } from "./candidates";
-import { kindOf } from "./prune";
+import { feelsOf, kindOf } from "./prune";
 import type { DraftRequest } from "./request";
 import { leastIn, stepRank } from "./school";
 import { beforePower } from "~/core/audit/look";
@@ -7,14 +7,21 @@ import { WARM_SECONDS, isStrong } from "~/core/audit/rules/cold-effort";
 import { LONGEST_HOLD } from "~/core/audit/rules/long-holds";
 import { targetsOf, weightOf } from "~/core/demands/fit";
 import { PLANES } from "~/core/drills/browse";
+import { hardness } from "~/core/drills/hardness";
 import { ROW_FACTS, ROWS, type Joint, type Row } from "~/core/drills/rows";
 import type { Program, Term } from "~/core/fit/program";
 import { doseSeconds } from "~/core/timeline/dose";
 import { CHANGE_BASE, CHANGE_PER_STEP, HEIGHT } from "~/core/timeline/postures";
 import type { Seconds, Share } from "~/core/units";
 
-/** Together, wishes weigh less than this share of the fit: they only decide among equals. */
-const WISHES = 0.002;
+/** Together, wishes weigh less than this share of the fit: they decide among what is as good. */
+const WISHES = 0.01;
+/** What is asked of a wish for each drill, as each has to be shown. */
+const EACH_SHOWN = 0.8;
+/** Seconds of easier motion before anything hard, for a way in. */
+export const WAY_IN: Seconds = 60;
+/** Easier than this is a way in. */
+const EASY: Share = 0.5;
 /** The most drills in one step, so that its order can be found exactly. */
 export const MOST_IN_STEP = 9;
 /** A group takes up so many drills whatever the length, and one more for each of these. */
@@ -31,8 +38,6 @@ export const OFF_THE_FLOOR = 3;
 /** Drills that serve one motion first, at most; in a long session one more for each of these. */
 const SAME_FIRST = 2;
 const ONE_MORE_FIRST: Seconds = 900;
-/** A drill with its first look takes at least about this long. */
-const LEAST_EACH: Seconds = 40;
 /** Sessions from here on touch every plane. */
 const ALL_PLANES_FROM: Seconds = 300;
 
@@ -48,7 +53,9 @@ export type ModelOptions = {
   least?: Seconds;
   /** Leaves out what makes a session calm to run: how many drills, changes of position, and of each stage. */
   plain?: boolean;
-  /** Positions change so much less often than is allowed, as the order of the school asks for more changes than the program reckons; −∞ leaves it open. */
+  /** For a bound: what is wished for besides the fit is left out, the calm too. */
+  proof?: boolean;
+  /** Positions change so much less often than is allowed, as the order of the school asks for more changes than the program reckons. */
   calmer?: { changes: number; ups: number };
   /** Drafts to differ from: at most so many of these drills again. */
   apart?: readonly { drills: ReadonlySet<string>; most: number }[];
@@ -59,7 +66,7 @@ export type ModelOptions = {
  * kit takes is reckoned from below, so that what the solver proves holds for every order of the school; docs/draft.md has it
  * in formulas.
  */
-export function programOf(request: DraftRequest, candidates: readonly Candidate[], { chosen, reserve = 0, least, plain = false, calmer = { changes: 0, ups: 0 }, apart = [] }: ModelOptions = {}): Program {
+export function programOf(request: DraftRequest, candidates: readonly Candidate[], { chosen, reserve = 0, least, plain = false, proof = false, calmer = { changes: 0, ups: 0 }, apart = [] }: ModelOptions = {}): Program {
   const { target, demand, pace } = request;
   const columns: Program["columns"] = [];
   const rows: Program["rows"] = [];
@@ -111,7 +118,7 @@ export function programOf(request: DraftRequest, candidates: readonly Candidate[
   const moving = chosen ? [] : [{ column: MOVING, times: 1 }];
   if (!chosen) {
     free(MOVING, target);
-    const sum = movingAtLeast(candidates, pace.kitChange, { free, rows }, plain ? undefined : { target, ...calmer });
+    const sum = movingAtLeast(candidates, pace.kitChange, { free, rows }, plain || proof ? undefined : { target, ...calmer });
     rows.push({ name: "moved", terms: [...moving, ...sum.map(({ column, times }) => ({ column, times: -times }))], least: 0, most: 0 });
   }
   const known = reserve + (chosen?.moving ?? 0);
@@ -156,9 +163,26 @@ export function programOf(request: DraftRequest, candidates: readonly Candidate[
     return [...map.values()];
   };
   const atMost = (name: string, which: number[], most: number) => which.length > most && rows.push({ name, terms: count(which), most });
+  const wantedAmong = (which: number[]) => new Set(which.map((i) => candidates[i]!.drill.id).filter((id) => request.must.includes(id))).size;
   groups((c) => c.drill.id).forEach((which, k) => (request.must.includes(candidates[which[0]!]!.drill.id) ? rows.push({ name: `must${k}`, terms: count(which), least: 1, most: 1 }) : atMost(`once${k}`, which, 1)));
-  groups(kindOf).forEach((which, k) => atMost(`like${k}`, which, 1));
+  // Drills that feel the same exclude each other.
+  const alike = new Map<string, number[]>();
+  candidates.forEach((c, i) => feelsOf(c).forEach((feel) => void alike.set(feel, [...(alike.get(feel) ?? []), i])));
+  const rooms = [...alike.values()].filter((which) => new Set(which.map((i) => candidates[i]!.drill.id)).size > 1);
+  [...new Map(rooms.map((which) => [which.join(), which])).values()].forEach((which, k) => atMost(`like${k}`, which, wantedAmong(which) > 1 ? wantedAmong(which) : 1));
   groups((c) => `${c.drill.levels[c.level].main[0]!} ${c.drill.method}`).forEach((which, k) => atMost(`same${k}`, which, 2));
+  // A way in: easier motion before anything hard, step by step.
+  const ranks = [...new Set(candidates.map((c) => stepRank(c.step)))].sort((x, y) => x - y);
+  const soFar: Term[] = [];
+  for (const rank of ranks) {
+    const here = candidates.flatMap((c, i) => (stepRank(c.step) === rank ? [i] : []));
+    soFar.push(...here.filter((i) => isEasy(candidates[i]!)).flatMap((i) => terms(i, candidates[i]!.work.seconds, candidates[i]!.work.each)));
+    const hard = here.filter((i) => !isEasy(candidates[i]!));
+    if (hard.length === 0 || rank === stepRank(CLOSING)) continue;
+    free(`hard${rank}`);
+    for (const i of hard) rows.push({ name: `ask${i}`, terms: [{ column: `hard${rank}`, times: 1 }, { column: `y${i}`, times: -1 }], least: 0 });
+    rows.push({ name: `way${rank}`, terms: [...soFar, { column: `hard${rank}`, times: -WAY_IN }], least: 0 });
+  }
   groups((c) => String(stepRank(c.step))).forEach((which, k) => atMost(`step${k}`, which, MOST_IN_STEP));
   if (!plain) {
     rows.push({ name: "drills", terms: count(open), most: Math.max(request.must.length + 1, mostDrills(target)) });
@@ -177,11 +201,12 @@ export function programOf(request: DraftRequest, candidates: readonly Candidate[
       if (which.length > 0) rows.push({ name: `plane_${plane.replace("-", "_")}`, terms: count(which), least: 1 });
     }
   apart.forEach(({ drills, most }, k) => rows.push({ name: `apart${k}`, terms: count(candidates.flatMap((c, i) => (drills.has(c.drill.id) ? [i] : []))), most }));
-  const wish = WISHES / Math.max(1, target / LEAST_EACH);
-  candidates.forEach((c, i) => {
-    const worth = (request.preferred.includes(c.drill.method) ? 0.6 : 0) + (c.level === request.level ? 0.4 : 0);
-    if (worth > 0) objective.push({ column: `y${i}`, times: wish * worth });
-  });
+  const wish = WISHES / mostDrills(target);
+  if (!proof)
+    candidates.forEach((c, i) => {
+      const worth = (request.preferred.includes(c.drill.method) ? 0.6 : 0) + (c.level === request.level ? 0.4 : 0) - EACH_SHOWN;
+      objective.push({ column: `y${i}`, times: wish * worth });
+    });
   return { objective, rows, columns };
 }
 
@@ -191,6 +216,9 @@ export const mostDrills = (target: Seconds): number => DRILLS_ALWAYS + Math.floo
 export const mostChanges = (drills: number): number => CHANGES_ALWAYS + CHANGES_EACH * drills;
 /** How often everybody comes up from the floor or goes down to it, at most. */
 export const mostUps = (target: Seconds): number => UPS_ALWAYS + Math.floor(target / ONE_MORE_UP);
+
+/** What asks for little, so that a session can begin with it. */
+export const isEasy = (c: Candidate): boolean => hardness(c.drill.method, c.level, c.doses[0]!) < EASY;
 
 const isHold = (c: Candidate): boolean => c.drill.method === "hold" && c.doses[0]!.kind === "time";
 
@@ -222,7 +250,7 @@ function movingAtLeast(candidates: readonly Candidate[], kitChange: Seconds, { f
   free("moves", 200);
   row([one("moves"), ...postures.map(({ column }) => one(column, -1)), ...wild.map(({ column }) => one(column))], { least: -1 });
   time.push(one("moves", CHANGE_BASE));
-  if (calm && calm.changes > -Infinity) row([one("moves"), ...all.map((i) => one(`y${i}`, -CHANGES_EACH))], { most: CHANGES_ALWAYS - calm.changes });
+  if (calm) row([one("moves"), ...all.map((i) => one(`y${i}`, -CHANGES_EACH))], { most: CHANGES_ALWAYS - calm.changes });
   for (let h = 1; h <= 5; h++) {
     for (const side of ["low", "high"] as const) {
       free(`${side}${h}`);
@@ -231,7 +259,7 @@ function movingAtLeast(candidates: readonly Candidate[], kitChange: Seconds, { f
     free(`u${h}`, 200);
     row([one(`u${h}`), one(`low${h}`, -1), one(`high${h}`, -1), ...wild.map(({ column }) => one(column))], { least: -1 });
     time.push(one(`u${h}`, CHANGE_PER_STEP));
-    if (calm && calm.ups > -Infinity && h === OFF_THE_FLOOR) row([one(`u${h}`)], { most: mostUps(calm.target) - calm.ups });
+    if (calm && h === OFF_THE_FLOOR) row([one(`u${h}`)], { most: mostUps(calm.target) - calm.ups });
   }
   [...new Set(candidates.flatMap((c) => c.kit))].forEach((piece, k) => {
     const count = (i: number) => candidates[i]!.kit.filter((c) => c === piece).length;

@@ -5,6 +5,9 @@ import type { Kit } from "~/core/drills/kit";
 /** Drills of one kind, of which a session holds at most one: the same main motions, worked the same way in the same position. */
 export const kindOf = (c: Candidate): string => `${[...c.drill.levels[c.level].main].sort().join()} ${c.drill.method} ${c.from}`;
 
+/** What drills have in common that feel the same: a main motion, worked the same way in the same position. Drills of one kind have all of it. */
+export const feelsOf = (c: Candidate): string[] => c.drill.levels[c.level].main.map((row) => `${row} ${c.drill.method} ${c.from}`);
+
 /**
  * The candidates without those that another of their kind, in the same step, replaces at no loss: no longer, no more kit, and
  * at least as much of everything. As a session holds one of a kind at most, no better session is lost. `wanted` stay.

@@ -22,7 +22,7 @@ export const draftRequestSchema = z.strictObject({
   group: groupSchema.optional().describe("Who it is for: people, what they protect, kit, floor, caps"),
   level: z.enum(LEVELS).default("standard").describe("The level to give where the group can take it; otherwise the nearest easier one"),
   methods: z.array(z.enum(METHODS)).min(1).optional().describe("Only these ways of working"),
-  preferred: z.array(z.enum(METHODS)).default([]).describe("Rather these, where it costs next to nothing"),
+  preferred: z.array(z.enum(METHODS)).optional().describe("Rather these, where it costs next to nothing; without it, what suits the purpose"),
   must: drillIds.describe("Drills that must be in it, by id"),
   never: drillIds.describe("Drills that must not be in it, by id"),
   drafts: z.number().int().min(1).max(3).default(3).describe("How many drafts at most"),
@@ -36,6 +36,12 @@ export type WrittenRequest = z.infer<typeof draftRequestSchema>;
 export type DraftRequest = {
   title: string; target: Seconds; purpose: Purpose; demand: Demand; school: School; group: Group | undefined; level: LevelName;
   methods: readonly Method[] | undefined; preferred: readonly Method[]; must: readonly string[]; never: readonly string[]; drafts: number; firstSide: "left" | "right"; pace: Pace;
+};
+
+/** Ways of working that suit a purpose: moving and short holds before power, long holds and lengthening work when nothing follows. */
+export const SUITS: Readonly<Record<Purpose, readonly Method[]>> = {
+  "before-training": ["circles", "dynamic", "flow", "activation"], "before-lifting": ["circles", "dynamic", "activation", "strength"], "before-game": ["circles", "dynamic", "flow", "activation"],
+  "after-training": ["hold", "breath", "release"], "off-day": ["hold", "resisted", "release", "breath"], "desk-break": ["circles", "dynamic", "breath"],
 };
 
 type Known = { demands: (id: string) => Demand | undefined; schools: (id: string) => School | undefined; drills: (id: string) => Drill | undefined };
@@ -59,7 +65,7 @@ export function readRequest(value: unknown, { demands, schools, drills }: Known)
     if (rest.never.includes(id)) faults.push({ path: `must[${i}]`, message: `“${id}” is among the drills that must not be in it, too` });
   });
   if (faults.length > 0 || !demand || !school) return { ok: false, faults };
-  return { ok: true, value: { ...rest, demand, school, group: rest.group, methods: rest.methods } };
+  return { ok: true, value: { ...rest, demand, school, group: rest.group, methods: rest.methods, preferred: rest.preferred ?? SUITS[rest.purpose] } };
 }
 
 function byHand(rows: Partial<Record<(typeof ROWS)[number], number>>): Demand {

@@ -25,7 +25,7 @@ const stageSchema = z.strictObject({
   why: z.string().min(3).max(200).describe("Why a drill stands here, as the end of a sentence"),
   takes: z.array(takesSchema).min(1).describe("Any of these"),
   follows: z.enum(FOLLOWS).optional(),
-  least: z.number().gt(0).max(6).optional().describe("At least so many drills for each ten minutes, rounded down"),
+  least: z.number().gt(0).max(6).optional().describe("At least so many drills for each ten minutes, rounded down, and at most four"),
 });
 
 /** An order school as data: its stages in order, each taking drills; a drill belongs to the first stage of `asks` that takes it. */
@@ -78,8 +78,11 @@ const takes = (stage: Stage, { drill, level }: Form): boolean => {
   return stage.takes.some(({ methods, joints, planes }) => (!methods || methods.includes(drill.method)) && (!joints || joints.includes(joint)) && (!planes || planes.includes(plane)));
 };
 
+/** A stage is not asked for more drills than this, however long the session. */
+const MOST_ASKED = 4;
+
 /** How many drills a stage has at least in a session of this length. */
-export const leastIn = (stage: Stage, target: Seconds): number => Math.floor(((stage.least ?? 0) * target) / 600 + 1e-9);
+export const leastIn = (stage: Stage, target: Seconds): number => Math.min(MOST_ASKED, Math.floor(((stage.least ?? 0) * target) / 600 + 1e-9));
 
 /** Where a drill's level belongs in a school; `undefined` when no stage takes it. */
 export function stepOf(school: School, form: Form): Step | undefined {
