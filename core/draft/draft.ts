@@ -18,15 +18,19 @@ import type { Seconds, Share } from "~/core/units";
 export const SHORT_AT_MOST: Seconds = 15;
 
 /** The search in a small choice is content this near to the best in it, and gives up after so many nodes: the same on every machine. */
-const near = (request: DraftRequest, later: boolean) => ({ gap: later ? 0.03 : request.target < 500 ? 0.02 : 0.008, nodes: later ? 10 : 60 });
+const near = (request: DraftRequest, later: boolean) => ({ gap: later ? 0.03 : 0.015, nodes: later ? 10 : 30 });
 /** The search that only sharpens a bound is content earlier. */
-const SHARPER = { gap: 0.03, nodes: 40 };
+const SHARPER = { gap: 0.04, nodes: 10 };
 /** A small choice is enough when what comes of it is this near to the bound. */
 const CONTENT: Share = 0.05;
 /** How many candidates a small choice has, besides those to end with. */
-const SMALL = 44;
+const SMALL = 38;
+/** Later drafts only need good ones, and are chosen among fewer. */
+const SMALL_LATER: Share = 0.7;
 /** And in a short session, which holds few. */
-const SMALL_SHORT = 32;
+const SMALL_SHORT = 28;
+/** Later drafts reach at least this much of the first one's fit. */
+const WORTH_RUNNING: Share = 0.85;
 /** Later drafts share at most this much with an earlier one. */
 const SHARED = 0.5;
 
@@ -60,12 +64,19 @@ export function draft(request: DraftRequest, offered: readonly Drill[], solve: S
   const apart: { drills: ReadonlySet<string>; most: number }[] = [];
   const must = new Set(request.must);
   let bound = 1;
+  let plain = false;
   for (let k = 0; k < request.drafts; k++) {
     progress((k + 0.2) / request.drafts, k === 0 ? "choosing drills" : "choosing others");
-    const made = makeOne(request, candidates, offered, solve, { apart }, k === 0);
+    let made = makeOne(request, candidates, offered, solve, { apart, plain }, k === 0);
+    // Rather a session with more to it than none.
+    if (made.kind === "infeasible" && k === 0) {
+      plain = true;
+      made = makeOne(request, candidates, offered, solve, { apart, plain }, true);
+    }
     if (made.kind === "failed" && k === 0) return made;
     if (made.kind !== "made") break;
     if (k === 0) bound = Math.min(1, made.bound);
+    else if (made.draft.fit < WORTH_RUNNING * drafts[0]!.fit) break;
     drafts.push({ ...made.draft, bound, gap: bound > 0 ? Math.max(0, (bound - made.draft.fit) / bound) : 0 });
     const ids = new Set(made.draft.session.blocks.flatMap((block) => block.items.map((item) => item.drill)).filter((id) => !must.has(id)));
     apart.push({ drills: ids, most: Math.floor(ids.size * SHARED) });
@@ -87,7 +98,7 @@ function makeOne(request: DraftRequest, all: readonly Candidate[], offered: read
   const candidates = all.filter((c) => open.has(c));
   const loose = solve(programOf(request, candidates, options), { relaxed: true });
   if (loose.kind !== "optimal") return loose;
-  const best = tryWith(request, promising(candidates, loose, request), offered, solve, options);
+  const best = tryWith(request, promising(candidates, loose, request, !sharp), offered, solve, options);
   if (best.kind !== "made" || !sharp) return best;
   // Calm is a wish, so what is proven holds for sessions without it, too.
   const free = { ...options, proof: true };
@@ -121,12 +132,12 @@ function costOf({ costs }: Loose, i: number): Share {
 }
 
 /** The candidates that the program without wholeness takes, and those that would cost it least. */
-function promising(candidates: readonly Candidate[], loose: Loose, request: DraftRequest): Candidate[] {
+function promising(candidates: readonly Candidate[], loose: Loose, request: DraftRequest, later: boolean): Candidate[] {
   const worth = candidates.map((_, i) => costOf(loose, i));
   const used = (i: number) => (loose.values.get(`y${i}`) ?? 0) > 1e-6 || request.must.includes(candidates[i]!.drill.id);
   const order = candidates.map((_, i) => i).sort((a, b) => Number(used(b)) - Number(used(a)) || worth[b]! - worth[a]! || a - b);
   const closers = order.filter((i) => candidates[i]!.step === CLOSING).slice(0, 5);
-  const chosen = new Set([...order.filter((i) => candidates[i]!.step !== CLOSING).slice(0, Math.max(request.target < 500 ? SMALL_SHORT : SMALL, order.filter(used).length)), ...closers]);
+  const chosen = new Set([...order.filter((i) => candidates[i]!.step !== CLOSING).slice(0, Math.max((request.target < 500 ? SMALL_SHORT : SMALL) * (later ? SMALL_LATER : 1), order.filter(used).length)), ...closers]);
   return candidates.filter((_, i) => chosen.has(i));
 }
 
@@ -144,9 +155,10 @@ function tryWith(request: DraftRequest, candidates: readonly Candidate[], offere
   let calmer = { changes: 0, ups: 0 };
   /** The best so far that runs, but with more up and down than is meant. */
   let restless: { made: Made; worth: number } | undefined;
+  let chapters = false;
   let calming = 0;
   for (let round = 0; round < ROUNDS; round++) {
-    const answer = solve(programOf(request, candidates, { ...options, reserve, calmer, ...(least !== undefined && { least }) }), near(request, later));
+    const answer = solve(programOf(request, candidates, { ...options, reserve, calmer, chapters, ...(least !== undefined && { least }) }), near(request, later));
     if (answer.kind !== "optimal") return restless?.made ?? (answer.kind === "failed" && round === 0 ? answer : { kind: "infeasible" });
     const chosen = chosenIn(answer, candidates);
     const { steps, moving } = ordered(chosen, request);
@@ -158,6 +170,7 @@ function tryWith(request: DraftRequest, candidates: readonly Candidate[], offere
       // Too long by what the program had not reckoned with, or nothing left that fills the time.
       const most = chosen.reduce((sum, { candidate: c }) => sum + c.seconds + c.each * (c.doses.length - 1), moving);
       if (most < short) least = request.target - 8;
+      else if (!chapters) chapters = true;
       else reserve = Math.max(reserve + 4, moving - (answer.values.get(MOVING) ?? 0));
       continue;
     }
@@ -170,11 +183,13 @@ function tryWith(request: DraftRequest, candidates: readonly Candidate[], offere
       draft: { session, seconds: timeline.totalSeconds, fit: fitOf(coverage, request.demand, request.target), postureChanges: postureChanges(timeline.segments), missing: missingRows(coverage, request.demand, request.target) },
     };
     const over = unrest(steps.flatMap((one) => one.chosen), request.target);
-    if (options.plain || (over.changes <= 0 && over.ups <= 0)) return made;
+    const calm = options.plain === true || (over.changes <= 0 && over.ups <= 0);
     const worth = made.draft.fit - UNREST_COSTS * (Math.max(0, over.changes) + Math.max(0, over.ups));
     if (!restless || worth > restless.worth) restless = { made, worth };
-    if (++calming > (later ? 1 : 2)) break;
-    calmer = { changes: calmer.changes + Math.max(0, over.changes), ups: calmer.ups + Math.max(0, over.ups) };
+    if (calm || ++calming > 1) break;
+    calmer = { changes: Math.max(0, over.changes), ups: Math.max(0, over.ups) };
+    reserve = Math.max(reserve, (moving - (answer.values.get(MOVING) ?? 0)) / 2);
+    chapters = true;
   }
   return restless?.made ?? { kind: "infeasible" };
 }

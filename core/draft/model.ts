@@ -11,7 +11,7 @@ import { hardness } from "~/core/drills/hardness";
 import { ROW_FACTS, ROWS, type Joint, type Row } from "~/core/drills/rows";
 import type { Program, Term } from "~/core/fit/program";
 import { doseSeconds } from "~/core/timeline/dose";
-import { CHANGE_BASE, CHANGE_PER_STEP, HEIGHT } from "~/core/timeline/postures";
+import { CHANGE_BASE, CHANGE_PER_STEP, HEIGHT, type Posture } from "~/core/timeline/postures";
 import type { Seconds, Share } from "~/core/units";
 
 /** Together, wishes weigh less than this share of the fit: they decide among what is as good. */
@@ -55,6 +55,8 @@ export type ModelOptions = {
   plain?: boolean;
   /** For a bound: what is wished for besides the fit is left out, the calm too. */
   proof?: boolean;
+  /** Reckons positions chapter by chapter, for an order that asks for more changes than one go through them all. */
+  chapters?: boolean;
   /** Positions change so much less often than is allowed, as the order of the school asks for more changes than the program reckons. */
   calmer?: { changes: number; ups: number };
   /** Drafts to differ from: at most so many of these drills again. */
@@ -66,7 +68,7 @@ export type ModelOptions = {
  * kit takes is reckoned from below, so that what the solver proves holds for every order of the school; docs/draft.md has it
  * in formulas.
  */
-export function programOf(request: DraftRequest, candidates: readonly Candidate[], { chosen, reserve = 0, least, plain = false, proof = false, calmer = { changes: 0, ups: 0 }, apart = [] }: ModelOptions = {}): Program {
+export function programOf(request: DraftRequest, candidates: readonly Candidate[], { chosen, reserve = 0, least, plain = false, proof = false, chapters = false, calmer = { changes: 0, ups: 0 }, apart = [] }: ModelOptions = {}): Program {
   const { target, demand, pace } = request;
   const columns: Program["columns"] = [];
   const rows: Program["rows"] = [];
@@ -118,7 +120,7 @@ export function programOf(request: DraftRequest, candidates: readonly Candidate[
   const moving = chosen ? [] : [{ column: MOVING, times: 1 }];
   if (!chosen) {
     free(MOVING, target);
-    const sum = movingAtLeast(candidates, pace.kitChange, { free, rows }, plain || proof ? undefined : { target, ...calmer });
+    const sum = movingAtLeast(candidates, pace.kitChange, { free, rows }, plain || proof ? undefined : { target, ...calmer }, chapters);
     rows.push({ name: "moved", terms: [...moving, ...sum.map(({ column, times }) => ({ column, times: -times }))], least: 0, most: 0 });
   }
   const known = reserve + (chosen?.moving ?? 0);
@@ -228,8 +230,8 @@ export const jointsOf = (c: Candidate, also: boolean): ReadonlySet<Joint> => {
   return new Set(([...main, ...(also ? more : [])] as Row[]).map((row) => ROW_FACTS[row].joint));
 };
 
-/** Time of moving and fetching kit whatever the order: every position used but one is come to, every height between two of them is crossed, every piece is fetched once. */
-function movingAtLeast(candidates: readonly Candidate[], kitChange: Seconds, { free, rows }: { free: (name: string, most?: number) => void; rows: Program["rows"] }, calm: { target: Seconds; changes: number; ups: number } | undefined): Term[] {
+/** Time of moving and fetching kit whatever the order: in each chapter every position used is come to but the one it goes on from, every height between two of them is crossed, every piece is fetched once. */
+function movingAtLeast(candidates: readonly Candidate[], kitChange: Seconds, { free, rows }: { free: (name: string, most?: number) => void; rows: Program["rows"] }, calm: { target: Seconds; changes: number; ups: number } | undefined, byChapter: boolean): Term[] {
   const one = (column: string, times = 1): Term => ({ column, times });
   const wild = candidates.flatMap((c, i) => (c.from !== c.to ? [one(`y${i}`, -1)] : []));
   let next = 0;
@@ -243,12 +245,34 @@ function movingAtLeast(candidates: readonly Candidate[], kitChange: Seconds, { f
     return name;
   };
   const all = candidates.map((_, i) => i);
-  const postures = [...new Set(candidates.filter((c) => c.from === c.to).map((c) => c.from))].map((posture, p) => ({
-    height: HEIGHT[posture], column: used(`g_${p}`, all.filter((i) => candidates[i]!.from === posture && candidates[i]!.to === posture), () => 1),
-  }));
+  const names = [...new Set(candidates.filter((c) => c.from === c.to).map((c) => c.from))];
+  const chapterOf = ({ step }: Candidate): number => (byChapter ? step.stage : 0);
+  const chapters = [...new Set(candidates.map(chapterOf))].sort((a, b) => a - b);
+  const postures: { height: number; column: string; posture: Posture }[] = [];
+  const goesOn: Term[] = [];
+  chapters.forEach((chapter, s) => {
+    const before = [...postures];
+    const enters: Term[] = [];
+    names.forEach((posture, p) => {
+      const which = all.filter((i) => chapterOf(candidates[i]!) === chapter && candidates[i]!.from === posture && candidates[i]!.to === posture);
+      if (which.length === 0) return;
+      const column = used(`g${s}_${p}`, which, () => 1);
+      postures.push({ height: HEIGHT[posture], column, posture });
+      // A chapter may go on in one position that was used before it.
+      const earlier = before.filter((one) => one.posture === posture);
+      if (earlier.length === 0) return;
+      const enter = `e${s}_${p}`;
+      free(enter);
+      row([one(column), one(enter, -1)], { least: 0 });
+      row([...earlier.map((e) => one(e.column)), one(enter, -1)], { least: 0 });
+      enters.push(one(enter));
+    });
+    if (enters.length > 1) row(enters, { most: 1 });
+    goesOn.push(...enters);
+  });
   const time: Term[] = [];
   free("moves", 200);
-  row([one("moves"), ...postures.map(({ column }) => one(column, -1)), ...wild.map(({ column }) => one(column))], { least: -1 });
+  row([one("moves"), ...postures.map(({ column }) => one(column, -1)), ...goesOn, ...wild.map(({ column }) => one(column))], { least: -1 });
   time.push(one("moves", CHANGE_BASE));
   if (calm) row([one("moves"), ...all.map((i) => one(`y${i}`, -CHANGES_EACH))], { most: CHANGES_ALWAYS - calm.changes });
   for (let h = 1; h <= 5; h++) {
