@@ -186,8 +186,8 @@ function tryWith(request: DraftRequest, candidates: readonly Candidate[], offere
     const calm = options.plain === true || (over.changes <= 0 && over.ups <= 0);
     const worth = made.draft.fit - UNREST_COSTS * (Math.max(0, over.changes) + Math.max(0, over.ups));
     if (!restless || worth > restless.worth) restless = { made, worth };
-    if (calm || ++calming > 1) break;
-    calmer = { changes: Math.max(0, over.changes), ups: Math.max(0, over.ups) };
+    if (calm || ++calming > (later ? 1 : 2)) break;
+    if (chapters) calmer = { changes: Math.max(0, over.changes), ups: Math.max(0, over.ups) };
     reserve = Math.max(reserve, (moving - (answer.values.get(MOVING) ?? 0)) / 2);
     chapters = true;
   }
