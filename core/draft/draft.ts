@@ -1,11 +1,11 @@
 import { ordered, sessionOf, type Chosen } from "./assemble";
 import { candidatesOf, CLOSING, type Candidate, type Limit } from "./candidates";
-import { mostChanges, mostUps, MOVING, OFF_THE_FLOOR, programOf, type ModelOptions } from "./model";
+import { fitColumn, mostChanges, mostUps, MOVING, OFF_THE_FLOOR, programOf, type ModelOptions } from "./model";
 import { undominated } from "./prune";
 import type { DraftRequest } from "./request";
 import { coverageOf } from "~/core/coverage/coverage";
-import { fitOf, missingRows } from "~/core/demands/fit";
-import type { Row } from "~/core/drills/rows";
+import { fitOf, missingRows, weightOf } from "~/core/demands/fit";
+import { ROWS, type Row } from "~/core/drills/rows";
 import type { Drill } from "~/core/drills/schema";
 import type { Solution, Solve } from "~/core/fit/program";
 import type { Session } from "~/core/session/schema";
@@ -17,8 +17,10 @@ import type { Seconds, Share } from "~/core/units";
 /** A draft ends at most this long before its target. */
 export const SHORT_AT_MOST: Seconds = 15;
 
+/** From here on a session holds so many drills that choosing is easy, and there is time to look again. */
+const LONG: Seconds = 700;
 /** The search in a small choice is content this near to the best in it, and gives up after so many nodes: the same on every machine. */
-const near = (request: DraftRequest, later: boolean) => ({ gap: later ? 0.03 : 0.015, nodes: later ? 10 : 30 });
+const near = (request: DraftRequest, later: boolean) => ({ gap: later ? 0.03 : request.target < LONG ? 0.015 : 0.002, nodes: later ? 10 : 20 });
 /** The search that only sharpens a bound is content earlier. */
 const SHARPER = { gap: 0.04, nodes: 10 };
 /** A small choice is enough when what comes of it is this near to the bound. */
@@ -186,16 +188,24 @@ function tryWith(request: DraftRequest, candidates: readonly Candidate[], offere
     const calm = options.plain === true || (over.changes <= 0 && over.ups <= 0);
     const worth = made.draft.fit - UNREST_COSTS * (Math.max(0, over.changes) + Math.max(0, over.ups));
     if (!restless || worth > restless.worth) restless = { made, worth };
-    if (calm || ++calming > (later ? 1 : 2)) break;
-    if (chapters) calmer = { changes: Math.max(0, over.changes), ups: Math.max(0, over.ups) };
-    reserve = Math.max(reserve, (moving - (answer.values.get(MOVING) ?? 0)) / 2);
+    // As good as was promised, as far as the school's order goes.
+    const kept = made.draft.fit >= promised(answer, request) - 0.003;
+    if ((calm && (kept || later || request.target < LONG)) || ++calming > (later ? 1 : request.target < LONG ? 2 : 3)) break;
+    if (chapters && !calm) calmer = { changes: Math.max(0, over.changes), ups: Math.max(0, over.ups) };
+    reserve = Math.max(reserve + (calm ? 2 : 0), (moving - (answer.values.get(MOVING) ?? 0)) * (calm ? 0.8 : 0.5));
     chapters = true;
   }
   return restless?.made ?? { kind: "infeasible" };
 }
 
+/** The fit the program has found. */
+const promised = (answer: Loose, { demand }: DraftRequest): Share => {
+  const all = ROWS.reduce((sum, row) => sum + weightOf(demand, row), 0);
+  return ROWS.reduce((sum, row) => sum + (weightOf(demand, row) / all) * (answer.values.get(fitColumn(row)) ?? 0), 0);
+};
+
 /** By how much drills in this order change position more often than is meant, and come up from the floor or go down to it. */
-function unrest(order: readonly Chosen[], target: Seconds): { changes: number; ups: number } {
+export function unrest(order: readonly Chosen[], target: Seconds): { changes: number; ups: number } {
   const between = order.slice(1).map(({ candidate }, i) => ({ from: order[i]!.candidate.to, to: candidate.from }));
   const off = (posture: Posture) => HEIGHT[posture] >= OFF_THE_FLOOR;
   return { changes: between.filter(({ from, to }) => from !== to).length - mostChanges(order.length), ups: between.filter(({ from, to }) => off(from) !== off(to)).length - mostUps(target) };

@@ -15,7 +15,7 @@ import { CHANGE_BASE, CHANGE_PER_STEP, HEIGHT, type Posture } from "~/core/timel
 import type { Seconds, Share } from "~/core/units";
 
 /** Together, wishes weigh less than this share of the fit: they decide among what is as good. */
-const WISHES = 0.01;
+const WISHES = 0.002;
 /** What is asked of a wish for each drill, as each has to be shown. */
 const EACH_SHOWN = 0.8;
 /** Seconds of easier motion before anything hard, for a way in. */
@@ -43,6 +43,9 @@ const ALL_PLANES_FROM: Seconds = 300;
 
 /** The column of all the seconds that the program reckons for moving and fetching kit. */
 export const MOVING = "moving";
+
+/** The column of how much of a row's target is reached. */
+export const fitColumn = (row: Row): string => `z_${row.replace(".", "_")}`;
 
 export type ModelOptions = {
   /** Candidates that are chosen already, by index: only their doses are open, and moving takes just this long. */
@@ -109,7 +112,7 @@ export function programOf(request: DraftRequest, candidates: readonly Candidate[
     if (weight === 0) continue;
     const gives = open.flatMap((i) => candidates[i]!.gives.filter((g) => g.row === row).flatMap((g) => terms(i, g.seconds / targets[row], g.each / targets[row], 1)));
     if (gives.length === 0) continue;
-    const name = `z_${row.replace(".", "_")}`;
+    const name = fitColumn(row);
     free(name);
     rows.push({ name: `fit_${name}`, terms: [{ column: name, times: 1 }, ...gives.map(({ column, times }) => ({ column, times: -times }))], most: 0 });
     objective.push({ column: name, times: weight / all });

@@ -1,0 +1,79 @@
+import { ordered, type Chosen } from "./assemble";
+import { candidatesOf, CLOSING, type Candidate } from "./candidates";
+import { unrest } from "./draft";
+import { isEasy, mostDrills, WAY_IN } from "./model";
+import { feelsOf } from "./prune";
+import type { DraftRequest } from "./request";
+import { leastIn } from "./school";
+import { beforePower } from "~/core/audit/look";
+import { LONGEST_HOLD } from "~/core/audit/rules/long-holds";
+import { targetsOf, weightOf } from "~/core/demands/fit";
+import { ROWS, type Row } from "~/core/drills/rows";
+import type { Drill } from "~/core/drills/schema";
+import { doseSeconds } from "~/core/timeline/dose";
+import type { Seconds, Share } from "~/core/units";
+
+/**
+ * What someone gets who takes the drill that adds most fit for its time, again and again, until nothing more fits, and then
+ * lengthens doses the same way. It keeps the rules that a draft keeps: limits, the order of the school, room for its stages,
+ * drills that feel alike apart, a way in, calm, one to end with. A baseline for measurements. `undefined` when nothing fits.
+ */
+export function greedy(request: DraftRequest, offered: readonly Drill[]): { fit: Share; drills: number } | undefined {
+  const { candidates } = candidatesOf(request, offered);
+  const targets = targetsOf(request.demand, request.target);
+  const all = ROWS.reduce((sum, row) => sum + weightOf(request.demand, row), 0);
+  const asked = ROWS.filter((row) => weightOf(request.demand, row) > 0);
+  type Taken = { index: number; step: number };
+  const secondsOf = ({ index, step }: Taken) => candidates[index]!.seconds + candidates[index]!.each * step;
+  const usual = (c: Candidate) => Math.floor((c.doses.length - 1) / 2);
+  const fitOf = (list: readonly Taken[]): Share => {
+    const has = new Map<Row, Seconds>();
+    for (const { index, step } of list) for (const g of candidates[index]!.gives) has.set(g.row, (has.get(g.row) ?? 0) + g.seconds + g.each * step);
+    return asked.reduce((sum, row) => sum + weightOf(request.demand, row) * Math.min(1, (has.get(row) ?? 0) / targets[row]), 0) / all;
+  };
+  const chosenOf = (list: readonly Taken[]) => list.map(({ index, step }): Chosen => ({ candidate: candidates[index]!, index, dose: candidates[index]!.doses[step]! }));
+  /** Whether it ends in time, in the best order, with a way in and calm. */
+  const runs = (list: readonly Taken[]): boolean => {
+    const { steps, moving } = ordered(chosenOf(list), request);
+    if (list.reduce((sum, one) => sum + secondsOf(one), moving) > request.target) return false;
+    const order = steps.flatMap((one) => one.chosen);
+    const over = unrest(order, request.target);
+    if (over.changes > 0 || over.ups > 0) return false;
+    let easy = 0;
+    return order.every(({ candidate: c }) => {
+      if (isEasy(c)) easy += c.work.seconds;
+      return isEasy(c) || c.step === CLOSING || easy >= WAY_IN;
+    });
+  };
+  /** Whether there are places left for what the stages ask for. */
+  const roomy = (list: readonly Taken[]): boolean => {
+    const missing = request.school.stages.reduce((sum, stage, s) => sum + Math.max(0, leastIn(stage, request.target) - list.filter(({ index }) => candidates[index]!.step.stage === s).length), 0);
+    return list.length + missing <= mostDrills(request.target);
+  };
+  const heldOf = (list: readonly Taken[], row: Row): Seconds => list.reduce((sum, { index, step }) => {
+    const { drill, level, doses } = candidates[index]!;
+    return drill.method === "hold" && drill.levels[level].main.includes(row) ? sum + doseSeconds(doses[step]!, request.pace) * drill.directions : sum;
+  }, 0);
+  const keeps = (list: readonly Taken[]) => !beforePower(request.purpose) || asked.every((row) => heldOf(list, row) <= LONGEST_HOLD);
+  const goes = (list: readonly Taken[], i: number) => {
+    const feels = new Set(feelsOf(candidates[i]!));
+    return list.every(({ index }) => candidates[index]!.drill.id !== candidates[i]!.drill.id && !feelsOf(candidates[index]!).some((feel) => feels.has(feel)));
+  };
+  /** The first of these, by what they add for their time, that fits and keeps the rules. */
+  const take = (now: readonly Taken[], options: readonly Taken[][]): Taken[] | undefined => {
+    const [fit, time] = [fitOf(now), now.reduce((sum, one) => sum + secondsOf(one), 0)];
+    const worth = options.map((list) => ({ list, worth: (fitOf(list) - fit) / Math.max(1, list.reduce((sum, one) => sum + secondsOf(one), 0) - time) })).filter(({ worth }) => worth > 1e-9);
+    return worth.sort((a, b) => b.worth - a.worth).find(({ list }) => keeps(list) && roomy(list) && runs(list))?.list;
+  };
+  const add = (now: readonly Taken[], closing: boolean) => candidates.flatMap((c, i) => ((c.step === CLOSING) === closing && goes(now, i) ? [[...now, { index: i, step: usual(c) }]] : []));
+  let list: Taken[] = [];
+  if (candidates.some((c) => c.step === CLOSING)) {
+    const end = take([], add([], true));
+    if (!end) return undefined;
+    list = end;
+  }
+  for (let next: Taken[] | undefined = list; next; next = list.length < mostDrills(request.target) ? take(list, add(list, false)) : undefined) list = next;
+  const longer = (now: readonly Taken[]) => now.flatMap((one, k) => (one.step < candidates[one.index]!.doses.length - 1 ? [now.with(k, { ...one, step: one.step + 1 })] : []));
+  for (let next: Taken[] | undefined = list; next; next = take(list, longer(list))) list = next;
+  return list.length === 0 ? undefined : { fit: fitOf(list), drills: list.length };
+}
