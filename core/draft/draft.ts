@@ -20,7 +20,7 @@ export const SHORT_AT_MOST: Seconds = 15;
 /** From here on a session holds so many drills that choosing is easy, and there is time to look again. */
 const LONG: Seconds = 700;
 /** The search in a small choice is content this near to the best in it, and gives up after so many nodes: the same on every machine. */
-const near = (request: DraftRequest, later: boolean) => ({ gap: later ? 0.03 : request.target < LONG ? 0.015 : 0.002, nodes: later ? 10 : 20 });
+const near = (request: DraftRequest, later: boolean) => ({ gap: later ? 0.03 : request.target < LONG ? 0.015 : 0.002, nodes: later ? 5 : 20 });
 /** The search that only sharpens a bound is content earlier. */
 const SHARPER = { gap: 0.04, nodes: 10 };
 /** A small choice is enough when what comes of it is this near to the bound. */
@@ -30,7 +30,7 @@ const SMALL = 38;
 /** Later drafts only need good ones, and are chosen among fewer. */
 const SMALL_LATER: Share = 0.7;
 /** And in a short session, which holds few. */
-const SMALL_SHORT = 28;
+const SMALL_SHORT = 32;
 /** Later drafts reach at least this much of the first one's fit. */
 const WORTH_RUNNING: Share = 0.85;
 /** Later drafts share at most this much with an earlier one. */
@@ -157,7 +157,7 @@ function tryWith(request: DraftRequest, candidates: readonly Candidate[], offere
   let calmer = { changes: 0, ups: 0 };
   /** The best so far that runs, but with more up and down than is meant. */
   let restless: { made: Made; worth: number } | undefined;
-  let chapters = false;
+  let chapters = request.target < LONG;
   let calming = 0;
   for (let round = 0; round < ROUNDS; round++) {
     const answer = solve(programOf(request, candidates, { ...options, reserve, calmer, chapters, ...(least !== undefined && { least }) }), near(request, later));
@@ -190,7 +190,7 @@ function tryWith(request: DraftRequest, candidates: readonly Candidate[], offere
     if (!restless || worth > restless.worth) restless = { made, worth };
     // As good as was promised, as far as the school's order goes.
     const kept = made.draft.fit >= promised(answer, request) - 0.003;
-    if ((calm && (kept || later || request.target < LONG)) || ++calming > (later ? 1 : request.target < LONG ? 2 : 3)) break;
+    if ((calm && (kept || later || request.target < LONG)) || ++calming > (later || request.target < LONG ? 1 : 3)) break;
     if (chapters && !calm) calmer = { changes: Math.max(0, over.changes), ups: Math.max(0, over.ups) };
     reserve = Math.max(reserve + (calm ? 2 : 0), (moving - (answer.values.get(MOVING) ?? 0)) * (calm ? 0.8 : 0.5));
     chapters = true;
