@@ -57,11 +57,11 @@ const MOST_SHARE = 0.3;
 const RULES: readonly [Limit, Rule][] = [["kit", kitRule], ["protected-areas", protectedAreas], ["balance-support", balanceSupport], ["mixed-group", mixedGroup]];
 const DOSE_RULES: readonly [Limit, Rule][] = [["caps", caps], ["floor", floor]];
 
-/** Everything that may be in a draft, and how many drills each limit keeps out. `without` leaves a limit out, to see what it costs. */
-export function candidatesOf(request: DraftRequest, offered: readonly Drill[], without?: Limit): { candidates: Candidate[]; kept: ReadonlyMap<Limit, number> } {
+/** Everything that may be in a draft, and the drills each limit keeps out. `without` leaves a limit out, to see what it costs. */
+export function candidatesOf(request: DraftRequest, offered: readonly Drill[], without?: Limit): { candidates: Candidate[]; kept: ReadonlyMap<Limit, readonly string[]> } {
   const { school, purpose } = request;
-  const kept = new Map<Limit, number>();
-  const keep = (limit: Limit) => void kept.set(limit, (kept.get(limit) ?? 0) + 1);
+  const kept = new Map<Limit, string[]>();
+  const keep = (limit: Limit, { id }: Drill) => void kept.set(limit, [...(kept.get(limit) ?? []), id]);
   const closer = purpose === "after-training" || purpose === "off-day" ? isBreath : undefined;
   const lastBreaths = (form: Omit<Candidate, "step">): Omit<Candidate, "step"> => {
     const from = form.doses.findIndex((dose) => doseSeconds(dose, request.pace) >= LAST_BREATHS);
@@ -70,18 +70,19 @@ export function candidatesOf(request: DraftRequest, offered: readonly Drill[], w
     return { ...later(form), doses: form.doses.slice(skip), gives: form.gives.map(later), work: later(form.work) };
   };
   const candidates = offered.flatMap((drill): Candidate[] => {
-    if (without !== "never" && request.never.includes(drill.id)) return keep("never"), [];
-    if (without !== "methods" && request.methods && !request.methods.includes(drill.method) && !request.must.includes(drill.id)) return keep("methods"), [];
-    if (without !== "effort" && drill.method === "effort" && !effortAllowed(request) && !request.must.includes(drill.id)) return keep("effort"), [];
+    if (without !== "never" && request.never.includes(drill.id)) return keep("never", drill), [];
+    if (without !== "methods" && request.methods && !request.methods.includes(drill.method) && !request.must.includes(drill.id)) return keep("methods", drill), [];
+    if (without !== "effort" && drill.method === "effort" && !effortAllowed(request) && !request.must.includes(drill.id)) return keep("effort", drill), [];
     const why = new Set<Limit>();
-    for (const level of downFrom(request.level)) {
-      const form = formOf(request, drill, level, offered, without, why);
+    const locked = request.locked.find((one) => one.drill === drill.id);
+    for (const level of locked ? [locked.level] : downFrom(request.level)) {
+      const form = formOf(request, drill, level, offered, without, why, locked?.dose);
       if (!form) continue;
       const step = stepOf(school, { drill, level: drill.levels[level], name: level });
       const closes = closer ? closer(drill) : isWhole(drill, drill.levels[level]);
       return [...(step ? [{ ...form, step }] : []), ...(closes ? [{ ...lastBreaths(form), step: CLOSING }] : [])];
     }
-    for (const limit of why) keep(limit);
+    for (const limit of why) keep(limit, drill);
     return [];
   });
   return { candidates, kept };
@@ -98,15 +99,15 @@ const isWhole = (drill: Drill, level: Drill["levels"]["standard"]): boolean =>
 /** The level asked for, then the easier ones. */
 const downFrom = (level: LevelName): LevelName[] => LEVELS.slice(0, LEVELS.indexOf(level) + 1).reverse();
 
-function formOf(request: DraftRequest, drill: Drill, level: LevelName, offered: readonly Drill[], without: Limit | undefined, why: Set<Limit>): Omit<Candidate, "step"> | undefined {
+function formOf(request: DraftRequest, drill: Drill, level: LevelName, offered: readonly Drill[], without: Limit | undefined, why: Set<Limit>, just?: Dose): Omit<Candidate, "step"> | undefined {
   const form = drill.levels[level];
-  const usual = itemOf(drill, level);
+  const usual = { ...itemOf(drill, level), ...(just && { dose: just }) };
   const at = (dose: Dose): Look => lookAt(request, { ...usual, dose }, drill, offered);
   const breaks = (rules: readonly [Limit, Rule][], look: Look) => rules.filter(([limit, rule]) => limit !== without && rule.find(look.input).some((f) => f.severity !== "hint")).map(([limit]) => limit);
   const first = at(usual.dose);
   const stops = breaks(RULES, first);
   if (stops.length > 0) return stops.forEach((limit) => why.add(limit)), undefined;
-  let doses = dosesOf(request, drill, level).filter((dose) => dose.kind !== "ladder" || dose.rung === (usual.dose.kind === "ladder" ? usual.dose.rung : 0));
+  let doses = just ? [just] : dosesOf(request, drill, level).filter((dose) => dose.kind !== "ladder" || dose.rung === (usual.dose.kind === "ladder" ? usual.dose.rung : 0));
   const { effortCap, holdCap, floor: length } = request.group?.setting ?? {};
   // What someone does instead has to last as long, so it hangs on the dose, too.
   const someone = protectedAreas.find(first.input).length > 0;

@@ -1,17 +1,18 @@
 import { ordered, sessionOf, type Chosen } from "./assemble";
+import { differences } from "./compare";
+import { stated, type Stated } from "./explain";
 import { candidatesOf, CLOSING, type Candidate, type Limit } from "./candidates";
 import { fitColumn, mostChanges, mostUps, MOVING, OFF_THE_FLOOR, programOf, type ModelOptions } from "./model";
 import { undominated } from "./prune";
 import type { DraftRequest } from "./request";
 import { coverageOf } from "~/core/coverage/coverage";
-import { fitOf, missingRows, weightOf } from "~/core/demands/fit";
-import { ROWS, type Row } from "~/core/drills/rows";
+import { fitOf, weightOf } from "~/core/demands/fit";
+import { ROWS } from "~/core/drills/rows";
 import type { Drill } from "~/core/drills/schema";
 import type { Solution, Solve } from "~/core/fit/program";
 import type { Session } from "~/core/session/schema";
 import { compile } from "~/core/timeline/compile";
 import { HEIGHT, type Posture } from "~/core/timeline/postures";
-import { postureChanges } from "~/core/timeline/totals";
 import type { Seconds, Share } from "~/core/units";
 
 /** A draft ends at most this long before its target. */
@@ -36,11 +37,11 @@ const WORTH_RUNNING: Share = 0.85;
 /** Later drafts share at most this much with an earlier one. */
 const SHARED = 0.5;
 
-export type Draft = {
-  session: Session; seconds: Seconds; fit: Share;
+export type Draft = Stated & {
   /** What no session for this request can be better than, as the solver proved, and how far this one is from it. */
   bound: Share; gap: Share;
-  postureChanges: number; missing: { row: Row; has: Seconds; wants: Seconds }[];
+  /** What tells it apart from the others, in a line. */
+  differs: string;
 };
 
 export type DraftAnswer =
@@ -61,8 +62,10 @@ export type Progress = (share: Share, words: string) => void;
 export function draft(request: DraftRequest, offered: readonly Drill[], solve: Solve, progress: Progress = () => undefined): DraftAnswer {
   progress(0, "looking at the drills");
   const { candidates, kept } = candidatesOf(request, offered);
-  const counts = [...kept].map(([limit, drills]) => ({ limit, drills }));
-  const drafts: Draft[] = [];
+  const counts = [...kept].map(([limit, ids]) => ({ limit, drills: ids.length }));
+  const byId = new Map(offered.map((drill) => [drill.id, drill]));
+  const drills = (id: string) => byId.get(id);
+  const drafts: Omit<Draft, "differs">[] = [];
   const apart: { drills: ReadonlySet<string>; most: number }[] = [];
   const must = new Set(request.must);
   let bound = 1;
@@ -79,16 +82,20 @@ export function draft(request: DraftRequest, offered: readonly Drill[], solve: S
     if (made.kind !== "made") break;
     if (k === 0) bound = Math.min(1, made.bound);
     else if (made.draft.fit < WORTH_RUNNING * drafts[0]!.fit) break;
-    drafts.push({ ...made.draft, bound, gap: bound > 0 ? Math.max(0, (bound - made.draft.fit) / bound) : 0 });
+    drafts.push({ ...stated(made.draft.session, request, drills, candidates, kept), bound, gap: bound > 0 ? Math.max(0, (bound - made.draft.fit) / bound) : 0 });
     const ids = new Set(made.draft.session.blocks.flatMap((block) => block.items.map((item) => item.drill)).filter((id) => !must.has(id)));
     apart.push({ drills: ids, most: Math.floor(ids.size * SHARED) });
   }
   progress(1, "done");
-  if (drafts.length > 0) return { kind: "drafts", drafts: drafts.sort((a, b) => b.fit - a.fit), kept: counts };
+  if (drafts.length > 0) {
+    drafts.sort((a, b) => b.fit - a.fit);
+    const differs = differences(drafts, drills);
+    return { kind: "drafts", drafts: drafts.map((one, k) => ({ ...one, differs: differs[k]! })), kept: counts };
+  }
   return { kind: "impossible", why: "Nothing fits all of what was asked.", relax: relaxed(request, offered, solve, kept) };
 }
 
-type Made = { kind: "made"; draft: Omit<Draft, "bound" | "gap">; bound: Share } | { kind: "infeasible" } | { kind: "failed"; why: string };
+type Made = { kind: "made"; draft: { session: Session; fit: Share }; bound: Share } | { kind: "infeasible" } | { kind: "failed"; why: string };
 
 /** A session for the request, and what none can be better than. Candidates are looked through in a small choice first. */
 function makeOne(request: DraftRequest, all: readonly Candidate[], offered: readonly Drill[], solve: Solve, options: ModelOptions, sharp = false): Made {
@@ -182,7 +189,7 @@ function tryWith(request: DraftRequest, candidates: readonly Candidate[], offere
     const coverage = coverageOf(session, timeline, drills);
     const made: Made = {
       kind: "made", bound: 1,
-      draft: { session, seconds: timeline.totalSeconds, fit: fitOf(coverage, request.demand, request.target), postureChanges: postureChanges(timeline.segments), missing: missingRows(coverage, request.demand, request.target) },
+      draft: { session, fit: fitOf(coverage, request.demand, request.target) },
     };
     const over = unrest(steps.flatMap((one) => one.chosen), request.target);
     const calm = options.plain === true || (over.changes <= 0 && over.ups <= 0);
@@ -221,7 +228,7 @@ function chosenIn(answer: Extract<Solution, { kind: "optimal" }>, candidates: re
 }
 
 /** Which single limit, taken away, makes drafts possible, and how good they would be; the best first. */
-function relaxed(request: DraftRequest, offered: readonly Drill[], solve: Solve, kept: ReadonlyMap<Limit, number>): Relaxed[] {
+function relaxed(request: DraftRequest, offered: readonly Drill[], solve: Solve, kept: ReadonlyMap<Limit, readonly string[]>): Relaxed[] {
   const fitWith = (limit: Relaxed["limit"], changed: DraftRequest, candidates: readonly Candidate[]): Relaxed[] => {
     const made = makeOne(changed, candidates, offered, solve, {});
     return made.kind === "made" ? [{ limit, fit: made.draft.fit }] : [];

@@ -3,9 +3,9 @@ import type { School } from "./school";
 import { demandSchema, type Demand } from "~/core/demands/schema";
 import { ROW_FACTS, ROWS } from "~/core/drills/rows";
 import { METHODS, type Drill, type Method } from "~/core/drills/schema";
-import { groupSchema, type Group } from "~/core/group/schema";
+import { groupSchema, groupSettingSchema, type Group } from "~/core/group/schema";
 import { parseWith, type Fault, type Read } from "~/core/faults";
-import { LEVELS, paceSchema, PURPOSES, type LevelName, type Pace, type Purpose } from "~/core/session/schema";
+import { doseSchema, LEVELS, paceSchema, PURPOSES, type Dose, type LevelName, type Pace, type Purpose } from "~/core/session/schema";
 import type { Seconds } from "~/core/units";
 
 const drillIds = z.array(z.string().min(1).max(80)).max(60).default([]);
@@ -24,6 +24,7 @@ export const draftRequestSchema = z.strictObject({
   methods: z.array(z.enum(METHODS)).min(1).optional().describe("Only these ways of working"),
   preferred: z.array(z.enum(METHODS)).optional().describe("Rather these, where it costs next to nothing; without it, what suits the purpose"),
   must: drillIds.describe("Drills that must be in it, by id"),
+  locked: z.array(z.strictObject({ drill: z.string().min(1).max(80), level: z.enum(LEVELS), dose: doseSchema })).max(40).default([]).describe("Drills that must be in it just so"),
   never: drillIds.describe("Drills that must not be in it, by id"),
   drafts: z.number().int().min(1).max(3).default(3).describe("How many drafts at most"),
   firstSide: z.enum(["left", "right"]).default("left"),
@@ -32,10 +33,22 @@ export const draftRequestSchema = z.strictObject({
 
 export type WrittenRequest = z.infer<typeof draftRequestSchema>;
 
+/** A request as it is kept: who it is for is kept beside it, and what is said here goes over what is said of the group. */
+export const keptRequestSchema = draftRequestSchema.omit({ group: true }).extend({ setting: groupSettingSchema.prefault({}) });
+
+export type KeptRequest = z.infer<typeof keptRequestSchema>;
+
+/** What a kept request asks for a group, or for nobody in particular. */
+export function requestOf({ setting, ...rest }: KeptRequest, group: Group | undefined): WrittenRequest {
+  const said = Object.keys(setting).length > 0;
+  const whole = group ? { ...group, setting: { ...group.setting, ...setting } } : said ? { name: "Anyone", people: [], setting } : undefined;
+  return { ...rest, ...(whole && { group: whole }) };
+}
+
 /** A request with its demand and school looked up. */
 export type DraftRequest = {
   title: string; target: Seconds; purpose: Purpose; demand: Demand; school: School; group: Group | undefined; level: LevelName;
-  methods: readonly Method[] | undefined; preferred: readonly Method[]; must: readonly string[]; never: readonly string[]; drafts: number; firstSide: "left" | "right"; pace: Pace;
+  methods: readonly Method[] | undefined; preferred: readonly Method[]; must: readonly string[]; locked: readonly { drill: string; level: LevelName; dose: Dose }[]; never: readonly string[]; drafts: number; firstSide: "left" | "right"; pace: Pace;
 };
 
 /** Ways of working that suit a purpose: moving and short holds before power, long holds and lengthening work when nothing follows. */
@@ -61,11 +74,15 @@ export function readRequest(value: unknown, { demands, schools, drills }: Known)
     rest[list].forEach((id, i) => {
       if (!drills(id)) faults.push({ path: `${list}[${i}]`, message: `there is no drill “${id}”` });
     });
+  rest.locked.forEach(({ drill }, i) => {
+    if (!drills(drill)) faults.push({ path: `locked[${i}].drill`, message: `there is no drill “${drill}”` });
+    else if (rest.never.includes(drill)) faults.push({ path: `locked[${i}].drill`, message: `“${drill}” is among the drills that must not be in it, too` });
+  });
   rest.must.forEach((id, i) => {
     if (rest.never.includes(id)) faults.push({ path: `must[${i}]`, message: `“${id}” is among the drills that must not be in it, too` });
   });
   if (faults.length > 0 || !demand || !school) return { ok: false, faults };
-  return { ok: true, value: { ...rest, demand, school, group: rest.group, methods: rest.methods, preferred: rest.preferred ?? SUITS[rest.purpose] } };
+  return { ok: true, value: { ...rest, must: [...new Set([...rest.must, ...rest.locked.map(({ drill }) => drill)])], demand, school, group: rest.group, methods: rest.methods, preferred: rest.preferred ?? SUITS[rest.purpose] } };
 }
 
 function byHand(rows: Partial<Record<(typeof ROWS)[number], number>>): Demand {

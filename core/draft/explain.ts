@@ -1,0 +1,124 @@
+import { candidatesOf, type Candidate, type Limit } from "./candidates";
+import type { DraftRequest } from "./request";
+import { stepOf } from "./school";
+import { coverageOf, type Coverage } from "~/core/coverage/coverage";
+import { fitOf, missingRows, targetsOf, weightOf } from "~/core/demands/fit";
+import { KIT_FACTS } from "~/core/drills/kit";
+import { ROW_FACTS, ROWS, type Row } from "~/core/drills/rows";
+import type { Drill } from "~/core/drills/schema";
+import { loaded } from "~/core/group/fallback";
+import { removeItem } from "~/core/session/edits";
+import type { Item, Session } from "~/core/session/schema";
+import { AREA_WORDS } from "~/core/text/areas";
+import { secondsText } from "~/core/text/clock";
+import { capital, LEVEL_WORDS, listWords } from "~/core/text/words";
+import { compile } from "~/core/timeline/compile";
+import { POSTURE_WORDS } from "~/core/timeline/postures";
+import { postureChanges } from "~/core/timeline/totals";
+import type { Seconds, Share } from "~/core/units";
+
+/** Why a drill is in a draft, and why it stands where it does; both whole sentences. */
+export type Reason = { why: string; place: string };
+
+/** A motion that gets less than is asked, and why. */
+export type Missing = { row: Row; has: Seconds; wants: Seconds; why: string };
+
+/** What can be said of a session that answers a request. */
+export type Stated = { session: Session; seconds: Seconds; fit: Share; postureChanges: number; missing: Missing[]; reasons: Reason[][] };
+
+type Drills = (id: string) => Drill | undefined;
+
+/** What drills each limit keeps out is called, after “is kept out by”. */
+export const LIMIT_WORDS: Readonly<Record<Limit, string>> = {
+  kit: "the kit there is", "protected-areas": "what is protected", "balance-support": "having nothing to hold on to", "mixed-group": "the mixed abilities", caps: "the caps", floor: "the floor there is",
+  methods: "the ways of working allowed", effort: "effort ramps not being allowed", never: "the drills left out",
+};
+
+/** Everything a draft says of itself: its length, fit, changes of position, what is short and why, and the reasons for each drill. */
+export function stated(session: Session, request: DraftRequest, drills: Drills, candidates: readonly Candidate[], kept: ReadonlyMap<Limit, readonly string[]>): Stated {
+  const timeline = compile(session, drills);
+  const coverage = coverageOf(session, timeline, drills);
+  const missing = missingRows(coverage, request.demand, request.target).map((one) => ({ ...one, why: whyMissing(one.row, candidates, kept, drills) }));
+  return { session, seconds: timeline.totalSeconds, fit: fitOf(coverage, request.demand, request.target), postureChanges: postureChanges(timeline.segments), missing, reasons: reasonsOf(session, coverage, request, drills) };
+}
+
+function whyMissing(row: Row, candidates: readonly Candidate[], kept: ReadonlyMap<Limit, readonly string[]>, drills: Drills): string {
+  const has = (level: Drill["levels"]["standard"]) => level.main.includes(row) || level.also.includes(row);
+  if (candidates.some((c) => has(c.drill.levels[c.level]))) return "the time went to what counts more";
+  const limits = [...kept].filter(([, ids]) => ids.some((id) => {
+    const drill = drills(id);
+    return drill !== undefined && has(drill.levels.standard);
+  }));
+  return limits.length === 0 ? "no drill in the library works it" : `what works it is kept out by ${listWords(limits.map(([limit]) => LIMIT_WORDS[limit]))}`;
+}
+
+function reasonsOf(session: Session, coverage: Coverage, request: DraftRequest, drills: Drills): Reason[][] {
+  let before: { item: Item; drill: Drill } | undefined;
+  const last = session.blocks.length - 1;
+  return session.blocks.map((block, b) =>
+    block.items.map((item, i): Reason => {
+      const drill = drills(item.drill)!;
+      const closes = b === last && i === block.items.length - 1 && session.blocks.length > 1;
+      const reason = {
+        why: [whyHere(session, { block: b, item: i }, coverage, request, drills), ...levelWords(item, drill, request)].join(" "),
+        place: [whyThere(drill, item, closes, request), ...stays(before, item, drill)].join(" "),
+      };
+      before = { item, drill };
+      return reason;
+    }),
+  );
+}
+
+/** What the demand would lose without it, row by row. */
+function whyHere(session: Session, place: { block: number; item: number }, coverage: Coverage, request: DraftRequest, drills: Drills): string {
+  const { demand, target, must, locked } = request;
+  const item = session.blocks[place.block]!.items[place.item]!;
+  const drill = drills(item.drill)!;
+  if (locked.some((one) => one.drill === item.drill)) return "You kept it as it is.";
+  const rest = removeItem(session, place);
+  const without = coverageOf(rest, compile(rest, drills), drills);
+  const targets = targetsOf(demand, target);
+  const level = drill.levels[item.level];
+  const losses = ROWS.filter((row) => level.main.includes(row) || level.also.includes(row)).map((row) => ({
+    row, gives: coverage[row].counts - without[row].counts,
+    loss: weightOf(demand, row) === 0 ? 0 : weightOf(demand, row) * (Math.min(1, coverage[row].counts / targets[row]) - Math.min(1, without[row].counts / targets[row])),
+  })).filter(({ loss }) => loss > 1e-6).sort((a, b) => b.loss - a.loss);
+  const asked = must.includes(item.drill) ? "You asked for it. " : "";
+  const [first, second] = losses;
+  if (!first) return `${asked}${asked ? "It also works" : "It ends the session and works"} ${listWords(level.main.slice(0, 2).map((row) => ROW_FACTS[row].words))}.`;
+  const only = without[first.row].counts < 1 ? `nothing else here works it` : `${secondsText(Math.round(first.gives))} of the ${secondsText(Math.round(targets[first.row]))} asked`;
+  return `${asked}For ${ROW_FACTS[first.row].words}: ${only}${second ? `; also for ${ROW_FACTS[second.row].words}` : ""}. ${demand.id === "picked" ? "" : sentence(demand.rows[first.row]!.why)}`.trim();
+}
+
+const sentence = (text: string): string => `${capital(text)}${/[.!?]$/.test(text) ? "" : "."}`;
+
+function levelWords(item: Item, drill: Drill, { level, group }: DraftRequest): string[] {
+  if (item.level === level) return [];
+  const areas = group ? loaded(drill.levels[level], group.setting.areas ?? []) : [];
+  return [`At its ${LEVEL_WORDS[item.level]} level${areas.length > 0 ? `, as the group protects ${listWords(areas.map((area) => AREA_WORDS[area]))}` : ", so that everyone can do it with what is there"}.`];
+}
+
+function whyThere(drill: Drill, item: Item, closes: boolean, { school, purpose }: DraftRequest): string {
+  const step = stepOf(school, { drill, level: drill.levels[item.level], name: item.level });
+  if (closes && purpose.startsWith("before-")) return "Last, because a whole movement on the feet uses what has been opened.";
+  if (closes && drill.method === "breath") return "Last, because slow breathing lets people leave calmer.";
+  return step ? sentence(school.stages[step.stage]!.why) : "Where it fits.";
+}
+
+function stays(before: { item: Item; drill: Drill } | undefined, item: Item, drill: Drill): string[] {
+  if (!before) return [];
+  const [was, is] = [before.drill.levels[before.item.level], drill.levels[item.level]];
+  const kit = is.kit.filter((piece) => was.kit.includes(piece));
+  return [
+    ...(was.endPosture === is.posture ? [`Everyone stays ${is.posture === "squat" ? "in the squat" : /^(lying|sitting|kneeling|standing|hanging|half)/.test(POSTURE_WORDS[is.posture]) ? POSTURE_WORDS[is.posture] : `on ${POSTURE_WORDS[is.posture]}`}.`] : []),
+    ...(kit.length > 0 ? [`The ${KIT_FACTS[kit[0]!].words} is there already.`] : []),
+  ];
+}
+
+/** The same for a session that has been changed by hand. */
+export function restated(session: Session, request: DraftRequest, offered: readonly Drill[]): Stated {
+  const { candidates, kept } = candidatesOf(request, offered);
+  const byId = new Map(offered.map((drill) => [drill.id, drill]));
+  return stated(session, request, (id) => byId.get(id), candidates, kept);
+}
+
