@@ -11,6 +11,7 @@ export default [
     route("sessions", "routes/sessions/route.tsx"),
     route("sessions/:id/hand-out", "routes/hand-out/route.tsx"),
     route("sessions/:id/paper", "routes/paper/route.tsx"),
+    route("draft", "routes/draft/route.tsx"),
     route("heard", "routes/heard/route.tsx"),
     route("teams", "routes/teams/route.tsx"),
     route("demands", "routes/demands/route.tsx"),

@@ -7,6 +7,7 @@ import type { Tightness } from "~/core/checkin/schema";
 import type { Accepted } from "~/core/audit/accepted";
 import type { Demand } from "~/core/demands/schema";
 import type { Area, Drill } from "~/core/drills/schema";
+import type { KeptRequest } from "~/core/draft/request";
 import type { GroupSetting } from "~/core/group/schema";
 import type { Purpose, Session } from "~/core/session/schema";
 
@@ -238,3 +239,17 @@ export const ownDemand = pgTable("own_demand", {
 
 /** Facts about this database, such as that the demo data has been loaded. */
 export const about = pgTable("about", { key: text("key").primaryKey(), value: text("value").notNull() });
+
+/** A request for drafts, kept to be used again. Who it is for is kept beside it. */
+export const draftRequest = pgTable("draft_request", {
+  id: uuid("id").primaryKey().defaultRandom(),
+  ownerId: ownerId(),
+  title: text("title").notNull(),
+  doc: jsonb("doc").$type<KeptRequest>().notNull(),
+  teamId: uuid("team_id").references(() => team.id, { onDelete: "set null" }),
+  createdAt: made(),
+  updatedAt: changed(),
+}, (t) => [
+  index("draft_request_list").on(t.ownerId, t.updatedAt),
+  check("draft_request_title", sql`length(${t.title}) between 1 and 120`),
+]);

@@ -1,5 +1,5 @@
 import { and, desc, eq, isNotNull, isNull, sql } from "drizzle-orm";
-import type { Session } from "~/core/session/schema";
+import type { Purpose, Session } from "~/core/session/schema";
 import type { Seconds } from "~/core/units";
 import type { Db } from "./client";
 import { edition, link, team, trainingSession } from "./schema";
@@ -94,6 +94,13 @@ export type Setting = { teamId: string | null; demandId: string | null; accepted
 export async function findSetting(db: Db, ownerId: string, id: string): Promise<Setting | undefined> {
   const [row] = await db.select({ teamId: trainingSession.teamId, demandId: trainingSession.demandId, accepted: trainingSession.accepted }).from(trainingSession).where(own(ownerId, id));
   return row;
+}
+
+/** What the coach's last session for a team was for, how long and after what it asked; of any session where no team is named. */
+export async function lastWith(db: Db, ownerId: string, teamId: string | null): Promise<{ purpose: Purpose; target: Seconds; demand: string | undefined } | undefined> {
+  const [row] = await db.select({ doc: trainingSession.doc, demand: trainingSession.demandId }).from(trainingSession)
+    .where(and(eq(trainingSession.ownerId, ownerId), isNull(trainingSession.archivedAt), ...(teamId === null ? [] : [eq(trainingSession.teamId, teamId)]))).orderBy(desc(trainingSession.updatedAt)).limit(1);
+  return row?.doc.target === undefined ? undefined : { purpose: row.doc.purpose, target: Math.min(7200, Math.max(120, row.doc.target)), demand: row.demand ?? undefined };
 }
 
 /** Keeps it. Returns false when the session, or the team, is not the coach's. */

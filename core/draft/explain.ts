@@ -1,6 +1,7 @@
 import { candidatesOf, type Candidate, type Limit } from "./candidates";
 import type { DraftRequest } from "./request";
 import { stepOf } from "./school";
+import { audit, auditInput } from "~/core/audit/audit";
 import { coverageOf, type Coverage } from "~/core/coverage/coverage";
 import { fitOf, missingRows, targetsOf, weightOf } from "~/core/demands/fit";
 import { KIT_FACTS } from "~/core/drills/kit";
@@ -23,8 +24,8 @@ export type Reason = { why: string; place: string };
 /** A motion that gets less than is asked, and why. */
 export type Missing = { row: Row; has: Seconds; wants: Seconds; why: string };
 
-/** What can be said of a session that answers a request. */
-export type Stated = { session: Session; seconds: Seconds; fit: Share; postureChanges: number; missing: Missing[]; reasons: Reason[][] };
+/** What can be said of a session that answers a request; cautions are what the audit would have looked at, and who does something else. */
+export type Stated = { session: Session; seconds: Seconds; fit: Share; postureChanges: number; missing: Missing[]; reasons: Reason[][]; cautions: string[] };
 
 type Drills = (id: string) => Drill | undefined;
 
@@ -39,7 +40,9 @@ export function stated(session: Session, request: DraftRequest, drills: Drills, 
   const timeline = compile(session, drills);
   const coverage = coverageOf(session, timeline, drills);
   const missing = missingRows(coverage, request.demand, request.target).map((one) => ({ ...one, why: whyMissing(one.row, candidates, kept, drills) }));
-  return { session, seconds: timeline.totalSeconds, fit: fitOf(coverage, request.demand, request.target), postureChanges: postureChanges(timeline.segments), missing, reasons: reasonsOf(session, coverage, request, drills) };
+  const found = audit(auditInput(session, drills, { demand: request.demand, group: request.group, offered: candidates.map((c) => c.drill) }));
+  const cautions = found.filter(({ severity, rule }) => severity !== "hint" || rule === "protected-areas").map(({ says }) => says);
+  return { cautions, session, seconds: timeline.totalSeconds, fit: fitOf(coverage, request.demand, request.target), postureChanges: postureChanges(timeline.segments), missing, reasons: reasonsOf(session, coverage, request, drills) };
 }
 
 function whyMissing(row: Row, candidates: readonly Candidate[], kept: ReadonlyMap<Limit, readonly string[]>, drills: Drills): string {

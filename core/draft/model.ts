@@ -16,6 +16,8 @@ import type { Seconds, Share } from "~/core/units";
 
 /** Together, wishes weigh less than this share of the fit: they decide among what is as good. */
 const WISHES = 0.002;
+/** Drills that are to come again weigh this much of the fit together. */
+const LIKE: Share = 0.06;
 /** What is asked of a wish for each drill, as each has to be shown. */
 const EACH_SHOWN = 0.8;
 /** Seconds of easier motion before anything hard, for a way in. */
@@ -210,7 +212,8 @@ export function programOf(request: DraftRequest, candidates: readonly Candidate[
   if (!proof)
     candidates.forEach((c, i) => {
       const worth = (request.preferred.includes(c.drill.method) ? 0.6 : 0) + (c.level === request.level ? 0.4 : 0) - EACH_SHOWN;
-      objective.push({ column: `y${i}`, times: wish * worth });
+      const again = request.like.includes(c.drill.id) ? LIKE / request.like.length : 0;
+      objective.push({ column: `y${i}`, times: wish * worth + again });
     });
   return { objective, rows, columns };
 }

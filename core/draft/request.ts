@@ -24,6 +24,7 @@ export const draftRequestSchema = z.strictObject({
   methods: z.array(z.enum(METHODS)).min(1).optional().describe("Only these ways of working"),
   preferred: z.array(z.enum(METHODS)).optional().describe("Rather these, where it costs next to nothing; without it, what suits the purpose"),
   must: drillIds.describe("Drills that must be in it, by id"),
+  like: drillIds.describe("Rather these drills, as in a session that is to be much the same"),
   locked: z.array(z.strictObject({ drill: z.string().min(1).max(80), level: z.enum(LEVELS), dose: doseSchema })).max(40).default([]).describe("Drills that must be in it just so"),
   never: drillIds.describe("Drills that must not be in it, by id"),
   drafts: z.number().int().min(1).max(3).default(3).describe("How many drafts at most"),
@@ -33,22 +34,21 @@ export const draftRequestSchema = z.strictObject({
 
 export type WrittenRequest = z.infer<typeof draftRequestSchema>;
 
-/** A request as it is kept: who it is for is kept beside it, and what is said here goes over what is said of the group. */
-export const keptRequestSchema = draftRequestSchema.omit({ group: true }).extend({ setting: groupSettingSchema.prefault({}) });
+/** A request as it is kept: who it is for is kept beside it; a setting here stands in for the one of the group. */
+export const keptRequestSchema = draftRequestSchema.omit({ group: true }).extend({ setting: groupSettingSchema.optional() });
 
 export type KeptRequest = z.infer<typeof keptRequestSchema>;
 
 /** What a kept request asks for a group, or for nobody in particular. */
 export function requestOf({ setting, ...rest }: KeptRequest, group: Group | undefined): WrittenRequest {
-  const said = Object.keys(setting).length > 0;
-  const whole = group ? { ...group, setting: { ...group.setting, ...setting } } : said ? { name: "Anyone", people: [], setting } : undefined;
+  const whole = group ? { ...group, setting: setting ?? group.setting } : setting && Object.keys(setting).length > 0 ? { name: "Anyone", people: [], setting } : undefined;
   return { ...rest, ...(whole && { group: whole }) };
 }
 
 /** A request with its demand and school looked up. */
 export type DraftRequest = {
   title: string; target: Seconds; purpose: Purpose; demand: Demand; school: School; group: Group | undefined; level: LevelName;
-  methods: readonly Method[] | undefined; preferred: readonly Method[]; must: readonly string[]; locked: readonly { drill: string; level: LevelName; dose: Dose }[]; never: readonly string[]; drafts: number; firstSide: "left" | "right"; pace: Pace;
+  methods: readonly Method[] | undefined; preferred: readonly Method[]; must: readonly string[]; like: readonly string[]; locked: readonly { drill: string; level: LevelName; dose: Dose }[]; never: readonly string[]; drafts: number; firstSide: "left" | "right"; pace: Pace;
 };
 
 /** Ways of working that suit a purpose: moving and short holds before power, long holds and lengthening work when nothing follows. */
@@ -65,7 +65,7 @@ export function readRequest(value: unknown, { demands, schools, drills }: Known)
   if (!read.ok) return read;
   const { demand: asked, school: schoolId, ...rest } = read.value;
   const faults: Fault[] = [];
-  const demand = typeof asked === "string" ? demands(asked) : "id" in asked ? asked : byHand(asked.rows);
+  const demand = demandOf(asked, demands);
   if (!demand) faults.push({ path: "demand", message: `there is no demand profile “${typeof asked === "string" ? asked : ""}”` });
   else if (!ROWS.some((row) => (demand.rows[row]?.weight ?? 0) > 0)) faults.push({ path: "demand", message: "must ask for at least one motion" });
   const school = schools(schoolId);
@@ -84,6 +84,9 @@ export function readRequest(value: unknown, { demands, schools, drills }: Known)
   if (faults.length > 0 || !demand || !school) return { ok: false, faults };
   return { ok: true, value: { ...rest, must: [...new Set([...rest.must, ...rest.locked.map(({ drill }) => drill)])], demand, school, group: rest.group, methods: rest.methods, preferred: rest.preferred ?? SUITS[rest.purpose] } };
 }
+
+/** The profile a request asks by: one that is known, one that comes whole, or motions picked by hand. */
+export const demandOf = (asked: WrittenRequest["demand"], demands: Known["demands"]): Demand | undefined => (typeof asked === "string" ? demands(asked) : "id" in asked ? asked : byHand(asked.rows));
 
 function byHand(rows: Partial<Record<(typeof ROWS)[number], number>>): Demand {
   const picked = ROWS.filter((row) => rows[row] !== undefined);

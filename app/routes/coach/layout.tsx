@@ -26,6 +26,7 @@ export default function CoachLayout({ loaderData }: Route.ComponentProps) {
         </p>
         <nav aria-label="Main" className="flex gap-1 max-sm:order-last max-sm:-mx-1 max-sm:w-full max-sm:justify-between">
           <NavEntry to="/sessions">Sessions</NavEntry>
+          <NavEntry to="/draft">Draft</NavEntry>
           <NavEntry to="/library">Library</NavEntry>
           <NavEntry to="/demands">Demands</NavEntry>
           <NavEntry to="/heard">

@@ -4,7 +4,7 @@ import type { Session } from "~/core/session/schema";
 import { clockText } from "~/core/text/clock";
 import { compile } from "~/core/timeline/compile";
 import { useMemo } from "react";
-import { useDrills } from "./drills";
+import { useDrills } from "~/app/ui/drills";
 
 const WIDTH = 480;
 const HEIGHT = 62;

@@ -2,7 +2,7 @@ import { readClip, clipText, itemsAt, levelSeveral, stepSeveral } from "~/core/s
 import type { LevelName } from "~/core/session/schema";
 import { LEVEL_WORDS } from "~/core/text/words";
 import type { Tab } from "./desk-view";
-import type { DrillLookup } from "./drills";
+import type { DrillLookup } from "~/app/ui/drills";
 import type { Desk, Place } from "./use-desk";
 
 /** Something the desk can do: found by its words in the list of things to do, and by its key where it has one. */

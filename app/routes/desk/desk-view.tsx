@@ -4,7 +4,7 @@ import { AddDrill } from "./add-drill";
 import { commandsOf } from "./commands";
 import { DeskBar } from "./desk-bar";
 import { DrillPanel } from "./drill-panel";
-import { DrillsContext, lookupOf, OwnIdsContext } from "./drills";
+import { DrillsContext, lookupOf, OwnIdsContext } from "~/app/ui/drills";
 import { FindingsPanel } from "./findings-panel";
 import { FitPanel } from "./fit-panel";
 import { NewerDialog } from "./newer-dialog";

@@ -1,7 +1,7 @@
 import { TriangleAlert, X } from "lucide-react";
 import { CueEditor } from "./cue-editor";
 import { DoseEditor } from "~/app/ui/dose-editor";
-import { useDrills, useOwnIds } from "./drills";
+import { useDrills, useOwnIds } from "~/app/ui/drills";
 import type { Desk, Place } from "./use-desk";
 import { IconButton } from "~/app/ui/button";
 import { cx } from "~/app/ui/classes";

@@ -2,7 +2,7 @@ import { useSortable } from "@dnd-kit/sortable";
 import { CSS } from "@dnd-kit/utilities";
 import { ChevronDown, ChevronUp, Copy, Ellipsis, GripVertical, Lock, LockOpen, Split, Trash2 } from "lucide-react";
 import { memo } from "react";
-import { useDrills } from "./drills";
+import { useDrills } from "~/app/ui/drills";
 import { rowId } from "./row-ids";
 import { SeverityMark } from "./severity-mark";
 import type { Desk, Place } from "./use-desk";

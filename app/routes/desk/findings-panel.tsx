@@ -1,7 +1,7 @@
 import { Gauge, Search, Undo2, Wrench } from "lucide-react";
 import { useState } from "react";
 import { BeforeAfter } from "./before-after";
-import { useDrills } from "./drills";
+import { useDrills } from "~/app/ui/drills";
 import { SeverityMark } from "./severity-mark";
 import { nameAt, type Desk, type Place } from "./use-desk";
 import type { Insights } from "./use-insights";

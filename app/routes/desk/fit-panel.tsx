@@ -1,7 +1,7 @@
 import { Lock, LockOpen } from "lucide-react";
 import { useEffect, useMemo, useRef, useState } from "react";
 import { BeforeAfter } from "./before-after";
-import { useDrills } from "./drills";
+import { useDrills } from "~/app/ui/drills";
 import { nameAt, type Desk } from "./use-desk";
 import type { Insights } from "./use-insights";
 import type { FitAsk, FitTold } from "~/app/workers/fit";

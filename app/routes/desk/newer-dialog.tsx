@@ -1,7 +1,7 @@
 import { format } from "date-fns";
 import { AlertDialog as Alert } from "radix-ui";
 import { useState } from "react";
-import { useDrills } from "./drills";
+import { useDrills } from "~/app/ui/drills";
 import type { useSaving } from "./use-saving";
 import { Button } from "~/app/ui/button";
 import { itemCount } from "~/core/session/edits";

@@ -3,7 +3,7 @@ import { SortableContext, sortableKeyboardCoordinates, verticalListSortingStrate
 import { useMemo } from "react";
 import { BlockHead } from "./block-head";
 import { DrillRow } from "./drill-row";
-import { useDrills } from "./drills";
+import { useDrills } from "~/app/ui/drills";
 import { headId, readRow, rowId } from "./row-ids";
 import { nameAt, type Desk, type Place, type Selection } from "./use-desk";
 import { restrictToVerticalAxis } from "./vertical";

@@ -2,7 +2,7 @@ import { ZoomIn, ZoomOut } from "lucide-react";
 import { useCallback, useEffect, useLayoutEffect, useMemo, useRef, useState, type PointerEvent } from "react";
 import { MomentCard } from "./moment-card";
 import { Bands, BANDS, Beats, Calls, Flags, FLOOR, Ground, HEIGHT, LEFT, RIGHT, Scale, SCALE_TOP, Shapes, Textures } from "./profile-shapes";
-import { useDrills } from "./drills";
+import { useDrills } from "~/app/ui/drills";
 import { nameAt, type Desk, type Place } from "./use-desk";
 import { IconButton } from "~/app/ui/button";
 import type { Flag } from "~/core/audit/by-place";

@@ -1,5 +1,5 @@
 import { useState } from "react";
-import { useDrills } from "./drills";
+import { useDrills } from "~/app/ui/drills";
 import type { Desk } from "./use-desk";
 import type { DeskSetting } from "./use-setting";
 import { FieldNote, inputLook, SelectField } from "~/app/ui/field";

@@ -1,6 +1,6 @@
 import { ClipboardCopy, Minus, Plus, Trash2, X } from "lucide-react";
 import { copyChosen, levelChosen, removeChosen, stepChosen } from "./commands";
-import { useDrills } from "./drills";
+import { useDrills } from "~/app/ui/drills";
 import { nameAt, type Desk } from "./use-desk";
 import { Button, IconButton } from "~/app/ui/button";
 import { LEVELS } from "~/core/session/schema";

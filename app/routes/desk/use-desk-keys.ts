@@ -1,7 +1,7 @@
 import { useEffect, useRef } from "react";
 import { chosenOf, copyChosen, pasteInto, removeChosen, stepChosen } from "./commands";
 import type { Tab } from "./desk-view";
-import type { DrillLookup } from "./drills";
+import type { DrillLookup } from "~/app/ui/drills";
 import { placesOf, type Desk } from "./use-desk";
 import { clipText, itemsAt } from "~/core/session/several";
 

@@ -9,7 +9,7 @@ import type { Drill } from "~/core/drills/schema";
 import { profileOf } from "~/core/profile/profile";
 import { compile } from "~/core/timeline/compile";
 import { totalsByItem } from "~/core/timeline/totals";
-import type { DrillLookup } from "./drills";
+import type { DrillLookup } from "~/app/ui/drills";
 
 export type Place = edits.Place;
 

@@ -1,6 +1,6 @@
 import { useEffect, useState } from "react";
 import { useFetcher } from "react-router";
-import { AreaChoice } from "./area-choice";
+import { AreaChoice } from "~/app/ui/area-choice";
 import type { action } from "./route";
 import { Button } from "~/app/ui/button";
 import { Dialog } from "~/app/ui/dialog";

@@ -1,12 +1,10 @@
 import { useEffect, useState } from "react";
 import { useFetcher } from "react-router";
-import { AreaChoice } from "./area-choice";
 import type { action } from "./route";
 import { Button } from "~/app/ui/button";
 import { Dialog } from "~/app/ui/dialog";
 import { FieldNote } from "~/app/ui/field";
-import { NumberField } from "~/app/ui/number-field";
-import { KIT, KIT_FACTS } from "~/core/drills/kit";
+import { SettingFields } from "~/app/ui/setting-fields";
 import type { GroupSetting } from "~/core/group/schema";
 import type { Team } from "~/db/teams";
 
@@ -14,44 +12,13 @@ import type { Team } from "~/db/teams";
 export function SettingDialog({ team, onClose }: { team: Team; onClose: () => void }) {
   const fetcher = useFetcher<typeof action>();
   const [setting, setSetting] = useState<GroupSetting>(team.setting);
-  const set = (part: { [K in keyof GroupSetting]: GroupSetting[K] | undefined }) => setSetting((s) => Object.fromEntries(Object.entries({ ...s, ...part }).filter(([, value]) => value !== undefined)));
   useEffect(() => {
     if (fetcher.state === "idle" && fetcher.data && "done" in fetcher.data) onClose();
   }, [fetcher.state, fetcher.data, onClose]);
   const fault = fetcher.data && "fault" in fetcher.data ? String(fetcher.data.fault) : undefined;
-  const { kit } = setting;
   return (
     <Dialog open onOpenChange={(open) => !open && onClose()} title={team.name} description="Said once, and every session for this group is looked over with it.">
-      <Said words="We know what kit there is" on={kit !== undefined} onChange={(on) => set({ kit: on ? {} : undefined })}>
-        {kit && (
-          <div className="grid grid-cols-1 gap-x-4 gap-y-1 sm:grid-cols-2">
-            {KIT.map((piece) => (
-              <label key={piece} className="flex min-h-9 items-center justify-between gap-2 text-sm">
-                {KIT_FACTS[piece].words}
-                <input
-                  type="number" min={0} max={500} className="w-20 rounded-md border border-line bg-paper px-2 py-1 text-right" value={kit[piece] ?? 0}
-                  onChange={(e) => set({ kit: { ...kit, [piece]: Math.min(500, Math.max(0, Math.round(Number(e.target.value)) || 0)) } })}
-                />
-              </label>
-            ))}
-          </div>
-        )}
-      </Said>
-      <Said words="The floor has an end" on={setting.floor !== undefined} onChange={(on) => set({ floor: on ? 10 : undefined })}>
-        {setting.floor !== undefined && <NumberField label="Clear length" unit="m" min={1} max={200} value={setting.floor} onChange={(floor) => set({ floor })} />}
-      </Said>
-      <Said words="Effort has a cap" on={setting.effortCap !== undefined} onChange={(on) => set({ effortCap: on ? 70 : undefined })}>
-        {setting.effortCap !== undefined && <NumberField label="At most" unit="%" min={10} max={100} step={5} value={setting.effortCap} onChange={(effortCap) => set({ effortCap })} />}
-      </Said>
-      <Said words="Holds have a cap" on={setting.holdCap !== undefined} onChange={(on) => set({ holdCap: on ? 45 : undefined })}>
-        {setting.holdCap !== undefined && <NumberField label="At most" unit="s" min={5} max={600} step={5} value={setting.holdCap} onChange={(holdCap) => set({ holdCap })} />}
-      </Said>
-      <Said words="Wants something to hold on to in balance drills" on={setting.support === true} onChange={(on) => set({ support: on || undefined })} />
-      <Said words="What people can do differs widely" on={setting.mixed === true} onChange={(on) => set({ mixed: on || undefined })} />
-      <details>
-        <summary className="text-sm font-medium">The whole group protects{setting.areas?.length ? ` (${setting.areas.length})` : "…"}</summary>
-        <AreaChoice legend="Areas nobody in it should load" chosen={setting.areas ?? []} onChange={(areas) => set({ areas: areas.length > 0 ? areas : undefined })} />
-      </details>
+      <SettingFields setting={setting} onChange={setSetting} />
       <FieldNote id="setting-fault" fault={fault} />
       <fetcher.Form method="post" className="flex justify-end gap-2">
         <input type="hidden" name="do" value="setting" />
@@ -63,16 +30,5 @@ export function SettingDialog({ team, onClose }: { team: Team; onClose: () => vo
         </Button>
       </fetcher.Form>
     </Dialog>
-  );
-}
-
-function Said({ words, on, onChange, children }: { words: string; on: boolean; onChange: (on: boolean) => void; children?: React.ReactNode }) {
-  return (
-    <div className="flex flex-col gap-1">
-      <label className="flex min-h-8 items-center gap-2 font-medium">
-        <input type="checkbox" className="size-4 accent-(--depth-5)" checked={on} onChange={(e) => onChange(e.target.checked)} /> {words}
-      </label>
-      {children && <div className="pl-6">{children}</div>}
-    </div>
   );
 }

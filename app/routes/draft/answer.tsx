@@ -1,0 +1,78 @@
+import { DraftCard } from "./draft-card";
+import type { Drafted, useDrafter } from "./use-drafter";
+import { Button } from "~/app/ui/button";
+import type { Demand } from "~/core/demands/schema";
+import { demandOf, type KeptRequest } from "~/core/draft/request";
+import { LIMIT_WORDS } from "~/core/draft/explain";
+import { withoutLimit } from "~/core/draft/relax";
+import type { Relaxed } from "~/core/draft/draft";
+import type { Group } from "~/core/group/schema";
+import { listWords } from "~/core/text/words";
+
+type Props = {
+  drafted: Drafted | undefined; busy: boolean; request: KeptRequest; onRequest: (request: KeptRequest) => void; onDraft: (request: KeptRequest) => void;
+  group: Group | undefined; teamId: string | null; demandId: string | null; demands: readonly Demand[]; onSwaps: ReturnType<typeof useDrafter>["swaps"];
+};
+
+const RELAX_WORDS: Readonly<Record<Relaxed["limit"], string>> = {
+  kit: "Without looking at the kit", "protected-areas": "Without what is protected", "balance-support": "With something to hold on to", "mixed-group": "Without minding mixed abilities", caps: "Without the caps", floor: "With more floor",
+  methods: "With any way of working", effort: "With effort ramps", never: "With the drills left out", must: "Without the drills that must be in it", target: "Half as long again",
+};
+/** What is not offered at the press of a button: the coach has to change it on purpose. */
+const BY_HAND: ReadonlySet<Relaxed["limit"]> = new Set(["protected-areas"]);
+
+/** Up to three drafts side by side, or why there is none and what would help. */
+export function Answer({ drafted, busy, request, onRequest, onDraft, group, teamId, demandId, demands, onSwaps }: Props) {
+  if (!drafted)
+    return busy ? null : (
+      <div className="rounded-lg border border-dashed border-line px-6 py-10 text-center text-ink-soft">
+        <p className="wide-type text-lg font-semibold text-ink">Up to three sessions worth running</p>
+        <p className="mx-auto max-w-xl">Press Draft, or Ctrl and Enter. Each comes with its length to the second, how near it is to the best there can be, why each drill is in it, and what is missing.</p>
+      </div>
+    );
+  const { answer } = drafted;
+  if (answer.kind === "failed")
+    return (
+      <p role="alert" className="rounded-md border-l-4 border-plum bg-plum-wash px-4 py-3">
+        {answer.why} Nothing was lost; change the request or try again.
+      </p>
+    );
+  if (answer.kind === "impossible")
+    return (
+      <section className="rounded-md border-l-4 border-plum bg-plum-wash px-4 py-3">
+        <h2 className="font-semibold text-plum">{answer.why}</h2>
+        {answer.relax.length === 0 ? (
+          <p>No single limit is in the way. Give it more minutes, or ask for fewer drills.</p>
+        ) : (
+          <ul className="mt-2 flex flex-col gap-1.5">
+            {answer.relax.map(({ limit, fit }) => (
+              <li key={limit} className="flex flex-wrap items-center gap-3">
+                <span>
+                  {RELAX_WORDS[limit]} there is one with a fit of <span className="font-semibold">{Math.round(fit * 100)} %</span>.
+                </span>
+                {BY_HAND.has(limit) ? <span className="text-sm text-ink-soft">Ask the people first; change it in the sentence.</span> : <Button className="min-h-8 px-2 py-0.5 text-sm" onClick={() => onDraft(withoutLimit(request, limit, group?.setting))}>Draft it so</Button>}
+              </li>
+            ))}
+          </ul>
+        )}
+      </section>
+    );
+  const demand = demandOf(drafted.request.demand, (id) => demands.find((d) => d.id === id));
+  return (
+    <section aria-label="Drafts" className="flex flex-col gap-3">
+      <div className="flex flex-wrap items-baseline gap-x-4 gap-y-1 text-sm text-ink-soft">
+        <p>
+          {answer.drafts.length === 1 ? "One draft" : `${["", "", "Two", "Three"][answer.drafts.length]} drafts`} in {(drafted.ms / 1000).toFixed(1)} s. No session for this request can have a better fit than{" "}
+          <span className="font-semibold text-ink">{Math.round(answer.drafts[0]!.bound * 100)} %</span>.
+        </p>
+        {answer.kept.length > 0 && <p>Kept out: {listWords(answer.kept.map(({ limit, drills }) => `${drills} by ${LIMIT_WORDS[limit]}`))}.</p>}
+        <p className="ml-auto text-xs text-ink-faint">Not medical advice. Pain, numbness, tingling or dizziness: stop, step down a level, or leave it out.</p>
+      </div>
+      <div className="grid items-start gap-4 lg:grid-cols-3">
+        {answer.drafts.map((one, k) => (
+          <DraftCard key={`${drafted.ms} ${k}`} number={k + 1} draft={one} asked={drafted.request} demand={demand} group={group} teamId={teamId} demandId={demandId} request={request} onRequest={onRequest} onSwaps={onSwaps} />
+        ))}
+      </div>
+    </section>
+  );
+}

@@ -1,0 +1,45 @@
+import { z } from "zod";
+import { idOf, notHere } from "~/app/server/coach.server";
+import { drillsOf } from "~/app/server/drills.server";
+import { getServices } from "~/app/server/services.server";
+import { requestForJoint, requestForRow, requestLike, usualRequest, type Last } from "~/core/draft/begin";
+import type { KeptRequest } from "~/core/draft/request";
+import { AREAS } from "~/core/drills/schema";
+import { JOINT_WORDS, ROWS, type Joint } from "~/core/drills/rows";
+import type { Group } from "~/core/group/schema";
+import { findRequest } from "~/db/draft-requests";
+import { findSession, findSetting, lastWith } from "~/db/sessions";
+import { SCHOOLS } from "~/library/schools";
+
+export type Beginning = { begun: string; request: KeptRequest; teamId: string | null; keptId: string | null; from: string | undefined };
+
+/** Where a request begins: one that was kept, a session there is, a motion that is short, a joint someone felt, or what was last done with a group. Anything else in the address is left aside. */
+export async function beginning(ownerId: string, params: URLSearchParams, groups: readonly { id: string; group: Group }[]): Promise<Beginning> {
+  const { db } = getServices();
+  const begun = params.toString();
+  const team = (id: string | null | undefined) => groups.find((g) => g.id === id)?.id ?? null;
+  const kept = params.get("kept");
+  if (kept) {
+    const stored = await findRequest(db, ownerId, idOf(kept));
+    if (!stored) throw notHere("There is no such request among yours.");
+    return { begun, request: stored.doc, teamId: team(stored.teamId), keptId: stored.id, from: undefined };
+  }
+  const sessionId = params.get("session");
+  const stored = sessionId ? await findSession(db, ownerId, idOf(sessionId)) : undefined;
+  if (sessionId && !stored) throw notHere();
+  const setting = stored ? await findSetting(db, ownerId, stored.id) : undefined;
+  const teamId = team(setting?.teamId ?? params.get("team"));
+  const last: Last | undefined = stored ? { purpose: stored.doc.purpose, target: stored.doc.target ?? 600, demand: setting?.demandId ?? undefined } : await lastWith(db, ownerId, teamId);
+  const row = z.enum(ROWS).safeParse(params.get("row"));
+  const joint = z.enum(Object.keys(JOINT_WORDS) as [Joint, ...Joint[]]).safeParse(params.get("joint"));
+  const whose = groups.find((g) => g.id === teamId)?.group;
+  if (row.success) return { begun, request: requestForRow(row.data, last), teamId, keptId: null, from: stored?.doc.title };
+  if (joint.success) return { begun, request: requestForJoint(joint.data, last), teamId, keptId: null, from: undefined };
+  if (!stored) return { begun, request: usualRequest(last), teamId, keptId: null, from: undefined };
+  const minutes = Number(params.get("minutes") ?? NaN);
+  const without = z.enum(AREAS).safeParse(params.get("without"));
+  const request = requestLike(stored.doc, await drillsOf(ownerId), SCHOOLS, {
+    demand: setting?.demandId ?? undefined, setting: whose?.setting, ...(Number.isFinite(minutes) && { target: minutes * 60 }), ...(without.success && { without: without.data }),
+  });
+  return { begun, request, teamId, keptId: null, from: stored.doc.title };
+}

@@ -1,0 +1,169 @@
+import { Bookmark, BookmarkCheck, Trash2 } from "lucide-react";
+import { useEffect, useMemo, useRef, useState } from "react";
+import { Link, useFetcher, useNavigate, useSearchParams } from "react-router";
+import { Answer } from "./answer";
+import type { action, loader } from "./route";
+import { Sentence } from "./sentence";
+import { useDrafter } from "./use-drafter";
+import { Button } from "~/app/ui/button";
+import { Confirm } from "~/app/ui/dialog";
+import { DrillsContext, lookupOf } from "~/app/ui/drills";
+import { requestOf, type KeptRequest } from "~/core/draft/request";
+import { titleFor } from "~/core/draft/words";
+import { clockText, readClock } from "~/core/text/clock";
+import { capital, PURPOSE_WORDS } from "~/core/text/words";
+import { DRILLS } from "~/library";
+import { DEMANDS } from "~/library/demands";
+
+type Props = Awaited<ReturnType<typeof loader>>;
+
+const minutesText = (seconds: number): string => (seconds % 60 === 0 ? String(seconds / 60) : clockText(seconds));
+
+/** A request in a sentence, and what comes of it. */
+export function DraftView({ request: begun, teamId: firstTeam, keptId: firstKept, from, groups, own, kept }: Props) {
+  const [request, setRequest] = useState(begun);
+  const [teamId, setTeamId] = useState(firstTeam);
+  const [length, setLength] = useState(() => minutesText(begun.target));
+  const [keptId, setKeptId] = useState(firstKept);
+  const [asking, setAsking] = useState<string>();
+  const fetcher = useFetcher<typeof action>();
+  const navigate = useNavigate();
+  const [, setParams] = useSearchParams();
+  const drills = useMemo(() => lookupOf(own.drills), [own.drills]);
+  const offered = useMemo(() => [...own.drills, ...DRILLS], [own.drills]);
+  const demands = useMemo(() => [...own.demands, ...DEMANDS], [own.demands]);
+  const group = groups.find((g) => g.id === teamId)?.group;
+  const { draft, swaps, stop, progress, drafted } = useDrafter(own);
+  const target = readClock(length);
+  const bad = target === undefined || target < 120 || target > 7200;
+  const what = typeof request.demand === "string" ? (demands.find((d) => d.id === request.demand)?.name ?? "Session") : "Motions picked by hand";
+  const title = titleFor(request, group?.name, what);
+  const now = { ...request, ...(target !== undefined && { target }) };
+  const go = (changed: KeptRequest = now) => {
+    if (!bad) draft(requestOf({ ...changed, title }, group));
+  };
+  const answer = fetcher.data;
+  const faults = answer && "faults" in answer ? answer.faults : [];
+  useEffect(() => {
+    if (answer && "kept" in answer && fetcher.state === "idle") setKeptId(answer.kept);
+  }, [answer, fetcher.state]);
+  const results = useRef<HTMLDivElement>(null);
+  useEffect(() => {
+    if (drafted) results.current?.focus({ preventScroll: false });
+  }, [drafted]);
+  const isKept = keptId !== null && fetcher.state === "idle" && answer && "kept" in answer && answer.kept === keptId;
+  return (
+    <DrillsContext value={drills}>
+      <main
+        id="main" className="mx-auto flex w-full max-w-[92rem] flex-1 flex-col gap-4 px-4 py-5"
+        onKeyDown={(event) => {
+          if (event.key === "Enter" && (event.ctrlKey || event.metaKey)) go();
+        }}
+      >
+        <div className="flex flex-wrap items-center gap-x-4 gap-y-2">
+          <h1 className="wide-type text-2xl font-semibold">Draft</h1>
+          {from && <p className="text-ink-soft">from “{from}”</p>}
+          {kept.length > 0 && (
+            <nav aria-label="Kept requests" className="ml-auto flex min-w-0 flex-wrap items-center gap-1.5 text-sm">
+              <span className="text-ink-faint">Kept:</span>
+              {kept.slice(0, 6).map((one) => (
+                <Link key={one.id} to={`/draft?kept=${one.id}`} aria-current={one.id === keptId ? "page" : undefined} className="max-w-60 truncate rounded-full border border-line bg-land px-2.5 py-1 hover:bg-land-deep aria-[current]:border-depth-5 aria-[current]:font-semibold">
+                  {one.title === "Draft" ? `${capital(PURPOSE_WORDS[one.purpose])}, ${clockText(one.target)}` : one.title}
+                </Link>
+              ))}
+              {kept.length > 6 && <MoreKept kept={kept.slice(6)} onGo={(id) => void navigate(`/draft?kept=${id}`)} />}
+              {keptId && (
+                <Link to="/draft" className="px-1.5 underline underline-offset-4">
+                  New
+                </Link>
+              )}
+            </nav>
+          )}
+        </div>
+        <form
+          aria-label="Request" className="rounded-lg border border-line bg-land px-6 pt-4 pb-5 max-md:px-4"
+          onSubmit={(event) => {
+            event.preventDefault();
+            go();
+          }}
+        >
+          <Sentence
+            request={request} onRequest={setRequest} length={length} onLength={setLength} badLength={bad} teamId={teamId} groups={groups} group={group} demands={demands} offered={offered}
+            onTeam={(id) => {
+              setTeamId(id);
+              const { setting: _, ...rest } = request;
+              setRequest(rest);
+            }}
+          />
+          <div className="mt-4 flex flex-wrap items-center gap-x-3 gap-y-2">
+            <Button kind="primary" type="submit" disabled={bad || progress !== undefined} className="px-5">
+              {request.locked.length > 0 ? `Draft again with ${request.locked.length} as ${request.locked.length === 1 ? "it is" : "they are"}` : "Draft"}
+            </Button>
+            {progress && (
+              <>
+                <progress value={progress.share} max={1} aria-label="How far the drafts are" className="h-2 w-40 accent-(--depth-5)" />
+                <span role="status" className="text-sm text-ink-soft">
+                  {capital(progress.words)}…
+                </span>
+                <Button onClick={stop}>Stop</Button>
+              </>
+            )}
+            <span className="ml-auto flex flex-wrap items-center gap-2">
+              <label className="flex items-center gap-2 text-sm text-ink-soft">
+                Call it
+                <input
+                  value={request.title === "Draft" ? "" : request.title} placeholder={title} maxLength={120} onChange={(event) => setRequest({ ...request, title: event.target.value.trimStart() || "Draft" })}
+                  className="min-h-9 w-64 rounded-md border border-line bg-paper px-2.5 py-1 text-ink max-md:w-44"
+                />
+              </label>
+              <Button disabled={bad || fetcher.state !== "idle"} onClick={() => void fetcher.submit({ do: "keep", request: JSON.stringify({ ...now, title }), team: teamId ?? "", ...(keptId && { id: keptId }) }, { method: "post" })}>
+                {isKept ? <BookmarkCheck size={16} aria-hidden /> : <Bookmark size={16} aria-hidden />} {keptId ? "Keep as it is now" : "Keep this request"}
+              </Button>
+              {keptId && (
+                <Button kind="quiet" onClick={() => setAsking(keptId)}>
+                  <Trash2 size={15} aria-hidden /> Forget it
+                </Button>
+              )}
+            </span>
+          </div>
+          {faults.length > 0 && (
+            <ul role="alert" className="mt-2 text-sm font-medium text-plum">
+              {faults.map((fault) => (
+                <li key={fault.path}>
+                  {fault.path} {fault.message}
+                </li>
+              ))}
+            </ul>
+          )}
+        </form>
+        <div ref={results} tabIndex={-1} className="outline-none" aria-live="polite">
+          <Answer
+            drafted={drafted} busy={progress !== undefined} request={request} onRequest={setRequest} onDraft={(changed) => { setRequest(changed); setLength(minutesText(changed.target)); go(changed); }}
+            group={group} teamId={teamId} demandId={typeof request.demand === "string" ? request.demand : null} demands={demands} onSwaps={swaps}
+          />
+        </div>
+        <Confirm
+          open={asking !== undefined} onOpenChange={(open) => !open && setAsking(undefined)} title="Forget this request?" text="Sessions drafted from it stay. The request itself goes for good." action="Forget it"
+          onConfirm={() => {
+            void fetcher.submit({ do: "forget", id: asking! }, { method: "post" });
+            setKeptId(null);
+            setParams({});
+          }}
+        />
+      </main>
+    </DrillsContext>
+  );
+}
+
+function MoreKept({ kept, onGo }: { kept: Props["kept"]; onGo: (id: string) => void }) {
+  return (
+    <select aria-label="More kept requests" value="" onChange={(event) => onGo(event.target.value)} className="rounded-full border border-line bg-land px-2 py-1">
+      <option value="">{kept.length} more</option>
+      {kept.map((one) => (
+        <option key={one.id} value={one.id}>
+          {one.title}
+        </option>
+      ))}
+    </select>
+  );
+}

@@ -1,0 +1,78 @@
+import { data, redirect } from "react-router";
+import type { Route } from "./+types/route";
+import { DraftView } from "./draft-view";
+import { beginning } from "./beginning.server";
+import { idOf, notHere, requireCoach } from "~/app/server/coach.server";
+import { fieldText } from "~/app/server/forms.server";
+import { getServices } from "~/app/server/services.server";
+import { keepSession, mustRead } from "~/app/server/session-docs.server";
+import { keptRequestSchema } from "~/core/draft/request";
+import { parseWith, type Fault } from "~/core/faults";
+import { addRequest, deleteRequest, listRequests, MOST_REQUESTS, saveRequest } from "~/db/draft-requests";
+import { listDemands } from "~/db/demands";
+import { browseOwnDrills } from "~/db/own-drills";
+import { saveSetting } from "~/db/sessions";
+import { listGroups } from "~/db/teams";
+
+export const meta: Route.MetaFunction = () => [{ title: "Draft · Mapset" }];
+
+export async function loader({ request }: Route.LoaderArgs) {
+  const coach = await requireCoach(request);
+  const { db } = getServices();
+  const [groups, ownDemands, own, kept] = await Promise.all([listGroups(db, coach.id), listDemands(db, coach.id), browseOwnDrills(db, coach.id), listRequests(db, coach.id)]);
+  const begun = await beginning(coach.id, new URL(request.url).searchParams, groups);
+  return {
+    ...begun, groups, own: { drills: own.map((listed) => listed.doc), demands: ownDemands.map(({ row: _, ...demand }) => demand) },
+    kept: kept.map(({ id, title, teamId, doc }) => ({ id, title, teamId, target: doc.target, purpose: doc.purpose })),
+  };
+}
+
+type Outcome = { kept: string } | { gone: true } | { faults: Fault[] };
+
+export async function action({ request }: Route.ActionArgs) {
+  const coach = await requireCoach(request);
+  const { db } = getServices();
+  const form = await request.formData();
+  const field = (name: string) => fieldText(form, name);
+  const teamId = field("team") ? idOf(field("team")) : null;
+  const answer = (outcome: Outcome, status = 200) => data(outcome, { status });
+  switch (form.get("do")) {
+    case "forget":
+      if (!(await deleteRequest(db, coach.id, idOf(field("id"))))) throw notHere("There is no such request among yours.");
+      return answer({ gone: true });
+    case "keep": {
+      const read = parseWith(keptRequestSchema, json(field("request")));
+      if (!read.ok) return answer({ faults: read.faults }, 422);
+      if (field("id")) {
+        const id = idOf(field("id"));
+        if (!(await saveRequest(db, coach.id, id, read.value, teamId))) throw notHere("There is no such request among yours.");
+        return answer({ kept: id });
+      }
+      const id = await addRequest(db, coach.id, read.value, teamId);
+      return id ? answer({ kept: id }) : answer({ faults: [{ path: "(request)", message: `was not kept: the group is not yours, or there are ${MOST_REQUESTS} requests already` }] }, 422);
+    }
+    case "open": {
+      const id = await keepSession(coach.id, await mustRead(coach.id, json(field("session"))));
+      const kept = await saveSetting(db, coach.id, id, { teamId, demandId: field("demand").slice(0, 80) || null, accepted: [] });
+      if (!kept) await saveSetting(db, coach.id, id, { teamId: null, demandId: null, accepted: [] });
+      throw redirect(`/sessions/${id}`);
+    }
+    default:
+      return answer({ faults: [{ path: "do", message: "is nothing that can be done here" }] }, 400);
+  }
+}
+
+function json(text: string): unknown {
+  try {
+    return JSON.parse(text);
+  } catch {
+    return undefined;
+  }
+}
+
+/** The page holds what is being asked; only going to another beginning fetches it anew. */
+export const shouldRevalidate = ({ currentUrl, nextUrl, formMethod }: { currentUrl: URL; nextUrl: URL; formMethod?: string }) => formMethod !== undefined || currentUrl.href !== nextUrl.href;
+
+export default function DraftRoute({ loaderData }: Route.ComponentProps) {
+  return <DraftView key={loaderData.begun} {...loaderData} />;
+}

@@ -1,0 +1,142 @@
+import { DrillsPart } from "./drills-part";
+import { ChoicePart, SheetPart, TextPart } from "./parts";
+import { RowsPart } from "./rows-part";
+import { Button } from "~/app/ui/button";
+import { useDrills } from "~/app/ui/drills";
+import { NumberField } from "~/app/ui/number-field";
+import { SettingFields } from "~/app/ui/setting-fields";
+import type { Demand } from "~/core/demands/schema";
+import type { KeptRequest } from "~/core/draft/request";
+import { SUITS } from "~/core/draft/request";
+import { keepingWords, kitWords, methodsWords, mindingWords, rowsWords } from "~/core/draft/words";
+import { ROWS } from "~/core/drills/rows";
+import { METHODS, type Drill, type Method } from "~/core/drills/schema";
+import type { Group } from "~/core/group/schema";
+import { LEVELS, PURPOSES } from "~/core/session/schema";
+import { LEVEL_WORDS, listWords, METHOD_WORDS, PURPOSE_WORDS } from "~/core/text/words";
+import { SCHOOLS } from "~/library/schools";
+
+type Props = {
+  request: KeptRequest; onRequest: (request: KeptRequest) => void; length: string; onLength: (text: string) => void; badLength: boolean;
+  teamId: string | null; onTeam: (id: string | null) => void; groups: readonly { id: string; group: Group }[]; group: Group | undefined;
+  demands: readonly Demand[]; offered: readonly Drill[];
+};
+
+const LEVEL_CHOICES = LEVELS.map((value) => ({ value, words: LEVEL_WORDS[value] }));
+
+/** The whole request as a sentence; every part of it that can be otherwise is underlined. */
+export function Sentence({ request, onRequest, length, onLength, badLength, teamId, onTeam, groups, group, demands, offered }: Props) {
+  const drills = useDrills();
+  const set = (part: Partial<KeptRequest>) => onRequest({ ...request, ...part });
+  const { demand } = request;
+  const picked = typeof demand !== "string" && "rows" in demand && !("id" in demand) ? demand.rows : undefined;
+  const known = typeof demand === "string" ? demand : "id" in demand ? demand.id : "picked";
+  const setting = request.setting ?? group?.setting ?? {};
+  const school = SCHOOLS.find((one) => one.id === request.school);
+  return (
+    <p className="text-xl leading-[2.05] text-ink-soft max-md:text-lg">
+      For{" "}
+      <ChoicePart label="Who for" value={teamId ?? ""} options={[{ value: "", words: "anyone" }, ...groups.map((g) => ({ value: g.id, words: g.group.name }))]} onChange={(id) => onTeam(id || null)} />
+      ,{" "}
+      <ChoicePart label="What for" value={request.purpose} options={PURPOSES.map((value) => ({ value, words: PURPOSE_WORDS[value] }))} onChange={(purpose) => set({ purpose })} />:{" "}
+      <TextPart label="Length in minutes" value={length} bad={badLength} hint="2 to 120 minutes, like 12 or 12:30." onChange={onLength} /> minutes of{" "}
+      <ChoicePart
+        label="What is asked" value={known} options={[...demands.map((d) => ({ value: d.id, words: `what ${d.name.charAt(0).toLowerCase()}${d.name.slice(1)} asks` })), { value: "picked", words: "motions picked by hand" }]}
+        onChange={(id) => set({ demand: id === "picked" ? { rows: topRows(demands.find((d) => d.id === known)) } : id })}
+      />
+      {picked && (
+        <>
+          :{" "}
+          <SheetPart label="Motions" words={rowsWords(picked)} wide>
+            <RowsPart rows={picked} onRows={(rows) => set({ demand: { rows } })} />
+          </SheetPart>
+        </>
+      )}
+      , in the order{" "}
+      <ChoicePart label="Order" value={request.school} options={SCHOOLS.map((one) => ({ value: one.id, words: `${one.name.charAt(0).toLowerCase()}${one.name.slice(1)}` }))} onChange={(id) => set({ school: id })} />
+      , at the <ChoicePart label="Level" value={request.level} options={LEVEL_CHOICES} onChange={(level) => set({ level })} /> level, by{" "}
+      <SheetPart label="Ways of working" words={methodsWords(request)}>
+        <MethodsPart request={request} onRequest={onRequest} />
+      </SheetPart>
+      , with{" "}
+      <SheetPart label="Kit and floor" words={kitWords(setting)} wide>
+        <SettingPart request={request} onRequest={onRequest} group={group} />
+      </SheetPart>
+      , minding{" "}
+      <SheetPart label="What is protected, and caps" words={mindingWords(setting, group)} wide>
+        <SettingPart request={request} onRequest={onRequest} group={group} />
+      </SheetPart>
+      , keeping{" "}
+      <SheetPart label="Drills" words={keepingWords(request, drills)} wide>
+        <DrillsPart request={request} onRequest={onRequest} offered={offered} />
+      </SheetPart>
+      , each shown for{" "}
+      <SheetPart label="Watch first" words={`${request.pace.demo} s`}>
+        <NumberField label="Watch first, each drill" unit="s" min={0} max={60} step={5} value={request.pace.demo} onChange={(demo) => set({ pace: { ...request.pace, demo } })} hint="Less where people know the drills: then more of the time is work." />
+      </SheetPart>
+      {school && <span className="mt-1 block text-sm leading-snug text-ink-faint">{school.about}</span>}
+    </p>
+  );
+}
+
+/** What a profile weighs most, to begin picking from. */
+function topRows(demand: Demand | undefined): Partial<Record<(typeof ROWS)[number], number>> {
+  const rows = ROWS.filter((row) => (demand?.rows[row]?.weight ?? 0) > 0).sort((a, b) => demand!.rows[b]!.weight - demand!.rows[a]!.weight).slice(0, 4);
+  return rows.length > 0 ? Object.fromEntries(rows.map((row) => [row, demand!.rows[row]!.weight])) : { "hip.flex": 1, "th.rot": 1 };
+}
+
+const WAYS = [{ value: "out", words: "leave out" }, { value: "fine", words: "fine" }, { value: "rather", words: "rather" }] as const;
+
+function MethodsPart({ request, onRequest }: { request: KeptRequest; onRequest: (request: KeptRequest) => void }) {
+  const { methods, preferred } = request;
+  const at = (method: Method) => (methods && !methods.includes(method) ? "out" : preferred?.includes(method) ? "rather" : "fine");
+  const choose = (method: Method, way: (typeof WAYS)[number]["value"]) => {
+    const open = METHODS.filter((m) => (m === method ? way !== "out" : at(m) !== "out"));
+    const rather = METHODS.filter((m) => (m === method ? way === "rather" : at(m) === "rather"));
+    if (open.length === 0) return;
+    const { methods: _m, preferred: _p, ...rest } = request;
+    onRequest({ ...rest, ...(open.length < METHODS.length && { methods: open }), ...(rather.length > 0 && { preferred: rather }) });
+  };
+  return (
+    <>
+      <p className="text-sm text-ink-soft">With nothing said, what suits {PURPOSE_WORDS[request.purpose]} is taken rather: {listWords(SUITS[request.purpose].map((method) => METHOD_WORDS[method]))}. Effort ramps come only where the group’s cap allows them, or where you say rather.</p>
+      <div className="flex flex-col">
+        {METHODS.map((method) => (
+          <fieldset key={method} className="grid grid-cols-[1fr_auto] items-center gap-3 border-b border-line/60 py-1 text-sm">
+            <legend className="sr-only">{METHOD_WORDS[method]}</legend>
+            <span aria-hidden>{METHOD_WORDS[method]}</span>
+            <span className="flex gap-3">
+              {WAYS.map(({ value, words }) => (
+                <label key={value} className="inline-flex min-h-7 items-center gap-1">
+                  <input type="radio" name={`way-${method}`} className="size-4 accent-(--depth-5)" checked={at(method) === value} onChange={() => choose(method, value)} /> {words}
+                </label>
+              ))}
+            </span>
+          </fieldset>
+        ))}
+      </div>
+    </>
+  );
+}
+
+function SettingPart({ request, onRequest, group }: { request: KeptRequest; onRequest: (request: KeptRequest) => void; group: Group | undefined }) {
+  const own = request.setting !== undefined;
+  const back = () => {
+    const { setting: _, ...rest } = request;
+    onRequest(rest);
+  };
+  return (
+    <>
+      <p className="text-sm text-ink-soft">
+        {group ? (own ? `For this session only; ${group.name} stays as it is.` : `As ${group.name} has it. What you change here is for this session only.`) : "For whoever it is for. What is not ticked is not looked at."}{" "}
+        {own && (
+          <Button kind="quiet" className="min-h-7 px-1.5 py-0 text-sm underline" onClick={back}>
+            {group ? "Back to what the group has" : "Say nothing"}
+          </Button>
+        )}
+      </p>
+      {group && group.people.some((person) => person.areas.length > 0) && <p className="text-sm text-ink-soft">What single people protect is minded as well: they do something else in the same time.</p>}
+      <SettingFields setting={request.setting ?? group?.setting ?? {}} onChange={(setting) => onRequest({ ...request, setting })} />
+    </>
+  );
+}

@@ -1,0 +1,81 @@
+import { draftRequestSchema, keptRequestSchema, type KeptRequest } from "./request";
+import { stepOf, stepRank, type School } from "./school";
+import { coverageOf } from "~/core/coverage/coverage";
+import { ROW_FACTS, ROWS, type Joint, type Row } from "~/core/drills/rows";
+import type { Area, Drill } from "~/core/drills/schema";
+import type { GroupSetting } from "~/core/group/schema";
+import type { LevelName, Purpose, Session } from "~/core/session/schema";
+import { compile } from "~/core/timeline/compile";
+import type { Seconds } from "~/core/units";
+
+type Drills = (id: string) => Drill | undefined;
+
+/** What was last done with a group: what the next request begins with. */
+export type Last = { purpose: Purpose; target: Seconds; demand: string | undefined };
+
+const TEN_MINUTES: Seconds = 600;
+const SHORT: Seconds = 300;
+
+const kept = (value: unknown): KeptRequest => keptRequestSchema.parse(value);
+
+/** A request with nothing said yet, after what was last done with the group. */
+export const usualRequest = (last?: Last): KeptRequest =>
+  kept({ target: last?.target ?? TEN_MINUTES, purpose: last?.purpose ?? "before-training", demand: last?.demand ?? "general" });
+
+/** A few minutes for one motion, with the others of its joint beside it. */
+export function requestForRow(row: Row, last?: Last): KeptRequest {
+  const beside = ROWS.filter((other) => other !== row && ROW_FACTS[other].joint === ROW_FACTS[row].joint);
+  return kept({ ...usualRequest(last), target: SHORT, demand: { rows: { [row]: 3, ...Object.fromEntries(beside.map((other) => [other, 1])) } } });
+}
+
+/** A few minutes for a joint, all its motions alike. */
+export function requestForJoint(joint: Joint, last?: Last): KeptRequest {
+  return kept({ ...usualRequest(last), target: SHORT, demand: { rows: Object.fromEntries(ROWS.filter((row) => ROW_FACTS[row].joint === joint).map((row) => [row, 2])) } });
+}
+
+export type Same = { demand: string | undefined; target?: Seconds | undefined; without?: Area | undefined; setting?: GroupSetting | undefined };
+
+/**
+ * Much the same as a session there is: its purpose, pace and length or another one, what it is asked for or what it works,
+ * the school its order is nearest to, its own drills again where they can be, and without what loads an area.
+ */
+export function requestLike(session: Session, drills: Drills, schools: readonly School[], { demand, target, without, setting = {} }: Same): KeptRequest {
+  const timeline = compile(session, drills);
+  const items = session.blocks.flatMap((block) => block.items);
+  return kept({
+    title: session.title, purpose: session.purpose, target: clamp(target ?? session.target ?? Math.round(timeline.totalSeconds)), demand: demand ?? { rows: worked(session, drills) },
+    school: nearestSchool(session, drills, schools), level: mostLevel(items.map((item) => item.level)), pace: session.pace, firstSide: session.firstSide,
+    like: [...new Set(items.map((item) => item.drill))].slice(0, 60), ...(without && { setting: { ...setting, areas: [...new Set([...(setting.areas ?? []), without])] } }),
+  });
+}
+
+const clamp = (target: Seconds): Seconds => Math.min(draftRequestSchema.shape.target.maxValue ?? Infinity, Math.max(draftRequestSchema.shape.target.minValue ?? 0, target));
+
+/** Weights for what a session works now: 3 for what it works most, by shares down from there. */
+function worked(session: Session, drills: Drills): Partial<Record<Row, number>> {
+  const coverage = coverageOf(session, compile(session, drills), drills);
+  const most = Math.max(...ROWS.map((row) => coverage[row].counts));
+  if (most <= 0) return { trunk: 1 };
+  return Object.fromEntries(ROWS.filter((row) => coverage[row].counts > most / 30).map((row) => [row, Math.max(0.1, Math.round((coverage[row].counts / most) * 30) / 10)]));
+}
+
+const mostLevel = (levels: readonly LevelName[]): LevelName => {
+  const count = (level: LevelName) => levels.filter((one) => one === level).length;
+  return (["standard", "easier", "harder"] as const).reduce((a, b) => (count(b) > count(a) ? b : a));
+};
+
+/** The school under which fewest pairs of the session's drills stand the wrong way round; of equals, the one with more stages. */
+export function nearestSchool(session: Session, drills: Drills, schools: readonly School[]): string {
+  const items = session.blocks.flatMap((block) => block.items);
+  const wrong = (school: School): number => {
+    const ranks = items.flatMap((item) => {
+      const drill = drills(item.drill);
+      const step = drill && stepOf(school, { drill, level: drill.levels[item.level], name: item.level });
+      return step ? [stepRank(step)] : [];
+    });
+    let pairs = 0;
+    ranks.forEach((rank, i) => (pairs += ranks.slice(i + 1).filter((later) => later < rank).length));
+    return pairs;
+  };
+  return schools.map((school) => ({ school, wrong: wrong(school) })).reduce((a, b) => (b.wrong < a.wrong || (b.wrong === a.wrong && b.school.stages.length > a.school.stages.length) ? b : a)).school.id;
+}

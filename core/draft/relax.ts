@@ -1,0 +1,35 @@
+import type { Relaxed } from "./draft";
+import type { KeptRequest } from "./request";
+import type { GroupSetting } from "~/core/group/schema";
+
+/** A request with one limit taken away: the group keeps its own setting, this request says another. */
+export function withoutLimit(request: KeptRequest, limit: Relaxed["limit"], group: GroupSetting | undefined): KeptRequest {
+  const setting = request.setting ?? group ?? {};
+  const say = (...keys: (keyof GroupSetting)[]): KeptRequest => ({ ...request, setting: Object.fromEntries(Object.entries(setting).filter(([key]) => !keys.includes(key as keyof GroupSetting))) });
+  switch (limit) {
+    case "kit":
+      return say("kit");
+    case "protected-areas":
+      return say("areas");
+    case "balance-support":
+      return say("support");
+    case "mixed-group":
+      return say("mixed");
+    case "caps":
+      return say("effortCap", "holdCap");
+    case "floor":
+      return say("floor");
+    case "methods": {
+      const { methods: _, ...rest } = request;
+      return rest;
+    }
+    case "effort":
+      return { ...request, preferred: [...(request.preferred ?? []), "effort"] };
+    case "never":
+      return { ...request, never: [] };
+    case "must":
+      return { ...request, must: [], locked: [] };
+    case "target":
+      return { ...request, target: Math.min(7200, Math.round(request.target * 1.5)) };
+  }
+}

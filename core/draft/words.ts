@@ -1,0 +1,55 @@
+import type { KeptRequest } from "./request";
+import { KIT } from "~/core/drills/kit";
+import { ROW_FACTS, ROWS, type Row } from "~/core/drills/rows";
+import { METHODS, type Drill } from "~/core/drills/schema";
+import type { Group, GroupSetting } from "~/core/group/schema";
+import { AREA_WORDS } from "~/core/text/areas";
+import { secondsText } from "~/core/text/clock";
+import { listWords, METHOD_WORDS, PURPOSE_WORDS } from "~/core/text/words";
+
+const few = (names: readonly string[], most = 2): string => (names.length <= most + 1 ? listWords(names) : `${names.slice(0, most).join(", ")} and ${names.length - most} more`);
+
+/** Motions picked by hand, the weightiest first: “hip turning in, hip turning out and 2 more”. */
+export function rowsWords(rows: Partial<Record<Row, number>>): string {
+  const picked = ROWS.filter((row) => (rows[row] ?? 0) > 0).sort((a, b) => rows[b]! - rows[a]!);
+  return picked.length === 0 ? "no motion yet" : few(picked.map((row) => ROW_FACTS[row].words));
+}
+
+/** The ways of working, as the end of “by …”. */
+export function methodsWords({ methods, preferred }: Pick<KeptRequest, "methods" | "preferred">): string {
+  const out = methods ? METHODS.filter((method) => !methods.includes(method)) : [];
+  const only = methods && methods.length <= out.length ? few(methods.map((method) => METHOD_WORDS[method])) : undefined;
+  const without = out.length > 0 ? `anything but ${few(out.map((method) => METHOD_WORDS[method]))}` : "any way of working";
+  const rather = preferred && preferred.length > 0 ? `, rather ${few(preferred.map((method) => METHOD_WORDS[method]))}` : "";
+  return `${only ?? without}${rather}`;
+}
+
+/** Kit and floor, as the end of “with …”. */
+export function kitWords({ kit, floor }: GroupSetting): string {
+  const pieces = kit && KIT.filter((piece) => (kit[piece] ?? 0) > 0);
+  return `${!pieces ? "whatever kit there is" : pieces.length === 0 ? "no kit at all" : `${pieces.length} ${pieces.length === 1 ? "kind" : "kinds"} of kit`}${floor === undefined ? "" : `, ${floor} m of floor`}`;
+}
+
+/** What is protected and capped, as the end of “minding …”. */
+export function mindingWords({ areas, effortCap, holdCap, support, mixed }: GroupSetting, group: Group | undefined): string {
+  const people = group?.people.filter((person) => person.areas.length > 0).length ?? 0;
+  const said = [
+    ...(areas && areas.length > 0 ? [few(areas.map((area) => AREA_WORDS[area]))] : []), ...(people > 0 ? [`what ${people} ${people === 1 ? "person protects" : "people protect"}`] : []),
+    ...(effortCap !== undefined ? [`effort up to ${effortCap} %`] : []), ...(holdCap !== undefined ? [`holds up to ${secondsText(holdCap)}`] : []), ...(support ? ["balance"] : []), ...(mixed ? ["mixed abilities"] : []),
+  ];
+  return said.length === 0 ? "nothing in particular" : few(said, 3);
+}
+
+/** Drills that must, must not or should rather be in it, as the end of “keeping …”. */
+export function keepingWords({ must, never, locked, like }: Pick<KeptRequest, "must" | "never" | "locked" | "like">, drills: (id: string) => Drill | undefined): string {
+  const names = (ids: readonly string[]) => few(ids.map((id) => drills(id)?.name ?? id));
+  const said = [
+    ...(locked.length > 0 ? [`${names(locked.map((one) => one.drill))} as ${locked.length === 1 ? "it is" : "they are"}`] : []), ...(must.length > 0 ? [`${names(must)} in it`] : []),
+    ...(never.length > 0 ? [`${names(never)} out of it`] : []), ...(like.length > 0 ? [`${like.length} drills where they fit`] : []),
+  ];
+  return said.length === 0 ? "no drill in particular" : said.join("; ");
+}
+
+/** What a session drafted for a request is called: its own name, or who and what it is for. */
+export const titleFor = (request: Pick<KeptRequest, "title" | "purpose">, who: string | undefined, what: string): string =>
+  request.title !== "Draft" ? request.title : `${who ?? what}, ${PURPOSE_WORDS[request.purpose]}`.slice(0, 120);

@@ -1,0 +1,45 @@
+import { and, desc, eq, sql } from "drizzle-orm";
+import type { Db } from "./client";
+import { draftRequest, team } from "./schema";
+import type { KeptRequest } from "~/core/draft/request";
+
+export type StoredRequest = { id: string; title: string; doc: KeptRequest; teamId: string | null; updatedAt: Date };
+
+const FIELDS = { id: draftRequest.id, title: draftRequest.title, doc: draftRequest.doc, teamId: draftRequest.teamId, updatedAt: draftRequest.updatedAt };
+const own = (ownerId: string, id: string) => and(eq(draftRequest.ownerId, ownerId), eq(draftRequest.id, id));
+
+/** A coach keeps at most this many requests. */
+export const MOST_REQUESTS = 200;
+
+/** A coach's kept requests, last changed first. */
+export async function listRequests(db: Db, ownerId: string): Promise<StoredRequest[]> {
+  return db.select(FIELDS).from(draftRequest).where(eq(draftRequest.ownerId, ownerId)).orderBy(desc(draftRequest.updatedAt)).limit(MOST_REQUESTS);
+}
+
+export async function findRequest(db: Db, ownerId: string, id: string): Promise<StoredRequest | undefined> {
+  const [row] = await db.select(FIELDS).from(draftRequest).where(own(ownerId, id));
+  return row;
+}
+
+const ownsTeam = async (db: Db, ownerId: string, teamId: string | null): Promise<boolean> =>
+  teamId === null || (await db.select({ id: team.id }).from(team).where(and(eq(team.id, teamId), eq(team.ownerId, ownerId)))).length > 0;
+
+/** Keeps a new request and returns its id; undefined when the team is not the coach's or there are too many. */
+export async function addRequest(db: Db, ownerId: string, doc: KeptRequest, teamId: string | null): Promise<string | undefined> {
+  if (!(await ownsTeam(db, ownerId, teamId))) return undefined;
+  if ((await db.$count(draftRequest, eq(draftRequest.ownerId, ownerId))) >= MOST_REQUESTS) return undefined;
+  const [row] = await db.insert(draftRequest).values({ ownerId, doc, title: doc.title, teamId }).returning({ id: draftRequest.id });
+  return row?.id;
+}
+
+/** Keeps a changed request. Returns false when it, or the team, is not the coach's. */
+export async function saveRequest(db: Db, ownerId: string, id: string, doc: KeptRequest, teamId: string | null): Promise<boolean> {
+  if (!(await ownsTeam(db, ownerId, teamId))) return false;
+  const rows = await db.update(draftRequest).set({ doc, title: doc.title, teamId, updatedAt: sql`now()` }).where(own(ownerId, id)).returning({ id: draftRequest.id });
+  return rows.length > 0;
+}
+
+/** Deletes a kept request. Returns false when there is none of that id. */
+export async function deleteRequest(db: Db, ownerId: string, id: string): Promise<boolean> {
+  return (await db.delete(draftRequest).where(own(ownerId, id)).returning({ id: draftRequest.id })).length > 0;
+}
