@@ -24,13 +24,12 @@ import { addOwnDrill } from "~/db/own-drills";
 import { coach } from "~/db/schema";
 import { DRILLS, drillById } from "~/library";
 import { DRAWN_DRILLS, drawnDrillById } from "~/library/drawn";
+import { drafting, type Line } from "./bench-draft";
 import { buildIfChanged } from "./setup/build";
 import { startCluster } from "./setup/cluster";
 import { ROOT, stateFolder } from "./setup/places";
 import { giveUp, say } from "./setup/say";
 import { startServer } from "./setup/server-process";
-
-type Line = { what: string; value: string; baseline: string; ratio: string; goal?: string; met?: boolean };
 
 const CHROMIUM_ARGS = ["--no-sandbox", "--disable-gpu", "--disable-quic", "--no-first-run", "--disable-background-networking", "--disable-component-update", "--disable-sync"];
 const PASSWORD = randomBytes(12).toString("hex");
@@ -252,7 +251,7 @@ async function main(): Promise<void> {
   const lines: Line[] = [];
   try {
     buildIfChanged();
-    lines.push(compiler(), insights(), ...(await fitting()), ...figure());
+    lines.push(compiler(), insights(), ...(await fitting()), ...(await drafting()), ...figure());
     const secret = randomBytes(32).toString("hex");
     const { db, close } = connect(cluster.url);
     await migrateTo(db, `${ROOT}/db/migrations`);

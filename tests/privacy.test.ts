@@ -39,6 +39,7 @@ describe("a second coach", () => {
     ["the hand-out page", () => `/sessions/${theirs.session}/hand-out`],
     ["the session on paper", () => `/sessions/${theirs.session}/paper`],
     ["what was heard of it", () => `/heard?session=${theirs.session}`],
+    ["drafts from it", () => `/draft?session=${theirs.session}`],
   ])("does not get %s", async (_, address) => {
     const answer = await stranger.get(address());
     expect(answer.status()).toBe(404);
@@ -46,7 +47,7 @@ describe("a second coach", () => {
   });
 
   it("sees nothing of it in the lists", async () => {
-    for (const list of ["/sessions", "/sessions?archived", "/heard", "/teams"]) {
+    for (const list of ["/sessions", "/sessions?archived", "/heard", "/teams", "/draft"]) {
       const text = await (await stranger.get(list)).text();
       for (const word of ["Rowers", "Kestrel", "Moss", "Tern", theirs.session]) expect(text).not.toContain(word);
     }
@@ -80,7 +81,7 @@ describe("a second coach", () => {
 });
 
 describe("someone who is not signed in", () => {
-  it.each(["/sessions", "/heard", "/teams", "/sessions/00000000-0000-4000-8000-000000000000"])("is sent to sign in from %s", async (address) => {
+  it.each(["/sessions", "/heard", "/teams", "/draft", "/sessions/00000000-0000-4000-8000-000000000000"])("is sent to sign in from %s", async (address) => {
     const { page } = await world.visitor();
     await page.goto(address);
     expect(new URL(page.url()).pathname).toBe("/sign-in");

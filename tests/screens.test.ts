@@ -69,6 +69,20 @@ describe.each<["light" | "dark", string, BrowserContextOptions]>([
       await ready(page);
       await check(page, place);
     }
+    await page.goto("/draft?demand=desk-work");
+    await ready(page);
+    await check(page, "draft");
+    await page.getByLabel("Length in minutes").fill("25");
+    await page.getByRole("button", { name: "Draft", exact: true }).click();
+    await page.getByRole("article", { name: "Draft 1" }).waitFor({ timeout: 60_000 });
+    await page.getByRole("article", { name: "Draft 1" }).locator("button[aria-expanded]").first().click();
+    await check(page, "drafts");
+    for (const part of ["Ways of working", "Kit and floor", "What is protected", "Drills", "Watch first"]) {
+      await page.getByRole("button", { name: new RegExp(`^${part}`) }).click();
+      await page.getByRole("dialog").waitFor();
+      await check(page, `draft, ${part}`);
+      await page.keyboard.press("Escape");
+    }
   });
 
   it("the athlete's", async () => {

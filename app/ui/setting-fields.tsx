@@ -3,30 +3,42 @@ import { NumberField } from "./number-field";
 import { KIT, KIT_FACTS } from "~/core/drills/kit";
 import type { GroupSetting } from "~/core/group/schema";
 
-/** Kit, floor, caps and what all of a group protects. What is not ticked is not looked at. */
-export function SettingFields({ setting, onChange }: { setting: GroupSetting; onChange: (setting: GroupSetting) => void }) {
+/** Kit and floor, and caps and what all of a group protects; or one of the two. What is not ticked is not looked at. */
+export function SettingFields({ setting, onChange, only }: { setting: GroupSetting; onChange: (setting: GroupSetting) => void; only?: "kit" | "people" }) {
   const set = (part: { [K in keyof GroupSetting]: GroupSetting[K] | undefined }) => onChange(Object.fromEntries(Object.entries({ ...setting, ...part }).filter(([, value]) => value !== undefined)));
   const { kit } = setting;
+  if (only === undefined)
+    return (
+      <>
+        <SettingFields setting={setting} onChange={onChange} only="kit" />
+        <SettingFields setting={setting} onChange={onChange} only="people" />
+      </>
+    );
+  if (only === "kit")
+    return (
+      <>
+        <Said words="We know what kit there is" on={kit !== undefined} onChange={(on) => set({ kit: on ? {} : undefined })}>
+          {kit && (
+            <div className="grid grid-cols-1 gap-x-4 gap-y-1 sm:grid-cols-2">
+              {KIT.map((piece) => (
+                <label key={piece} className="flex min-h-9 items-center justify-between gap-2 text-sm">
+                  {KIT_FACTS[piece].words}
+                  <input
+                    type="number" min={0} max={500} className="w-20 rounded-md border border-line bg-paper px-2 py-1 text-right" value={kit[piece] ?? 0}
+                    onChange={(e) => set({ kit: { ...kit, [piece]: Math.min(500, Math.max(0, Math.round(Number(e.target.value)) || 0)) } })}
+                  />
+                </label>
+              ))}
+            </div>
+          )}
+        </Said>
+        <Said words="The floor has an end" on={setting.floor !== undefined} onChange={(on) => set({ floor: on ? 10 : undefined })}>
+          {setting.floor !== undefined && <NumberField label="Clear length" unit="m" min={1} max={200} value={setting.floor} onChange={(floor) => set({ floor })} />}
+        </Said>
+      </>
+    );
   return (
     <>
-      <Said words="We know what kit there is" on={kit !== undefined} onChange={(on) => set({ kit: on ? {} : undefined })}>
-        {kit && (
-          <div className="grid grid-cols-1 gap-x-4 gap-y-1 sm:grid-cols-2">
-            {KIT.map((piece) => (
-              <label key={piece} className="flex min-h-9 items-center justify-between gap-2 text-sm">
-                {KIT_FACTS[piece].words}
-                <input
-                  type="number" min={0} max={500} className="w-20 rounded-md border border-line bg-paper px-2 py-1 text-right" value={kit[piece] ?? 0}
-                  onChange={(e) => set({ kit: { ...kit, [piece]: Math.min(500, Math.max(0, Math.round(Number(e.target.value)) || 0)) } })}
-                />
-              </label>
-            ))}
-          </div>
-        )}
-      </Said>
-      <Said words="The floor has an end" on={setting.floor !== undefined} onChange={(on) => set({ floor: on ? 10 : undefined })}>
-        {setting.floor !== undefined && <NumberField label="Clear length" unit="m" min={1} max={200} value={setting.floor} onChange={(floor) => set({ floor })} />}
-      </Said>
       <Said words="Effort has a cap" on={setting.effortCap !== undefined} onChange={(on) => set({ effortCap: on ? 70 : undefined })}>
         {setting.effortCap !== undefined && <NumberField label="At most" unit="%" min={10} max={100} step={5} value={setting.effortCap} onChange={(effortCap) => set({ effortCap })} />}
       </Said>

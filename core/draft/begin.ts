@@ -64,10 +64,10 @@ const mostLevel = (levels: readonly LevelName[]): LevelName => {
   return (["standard", "easier", "harder"] as const).reduce((a, b) => (count(b) > count(a) ? b : a));
 };
 
-/** The school under which fewest pairs of the session's drills stand the wrong way round; of equals, the one with more stages. */
+/** The school under which fewest pairs of the session's drills stand the wrong way round; of equals, the one that tells most of them apart. */
 export function nearestSchool(session: Session, drills: Drills, schools: readonly School[]): string {
   const items = session.blocks.flatMap((block) => block.items);
-  const wrong = (school: School): number => {
+  const looked = (school: School): { wrong: number; apart: number } => {
     const ranks = items.flatMap((item) => {
       const drill = drills(item.drill);
       const step = drill && stepOf(school, { drill, level: drill.levels[item.level], name: item.level });
@@ -75,7 +75,7 @@ export function nearestSchool(session: Session, drills: Drills, schools: readonl
     });
     let pairs = 0;
     ranks.forEach((rank, i) => (pairs += ranks.slice(i + 1).filter((later) => later < rank).length));
-    return pairs;
+    return { wrong: pairs, apart: new Set(ranks).size };
   };
-  return schools.map((school) => ({ school, wrong: wrong(school) })).reduce((a, b) => (b.wrong < a.wrong || (b.wrong === a.wrong && b.school.stages.length > a.school.stages.length) ? b : a)).school.id;
+  return schools.map((school) => ({ school, ...looked(school) })).reduce((a, b) => (b.wrong < a.wrong || (b.wrong === a.wrong && b.apart > a.apart) ? b : a)).school.id;
 }

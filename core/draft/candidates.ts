@@ -47,6 +47,8 @@ const ROUGH = { least: 0.75, most: 1.75 } as const;
 const BY_TWOS_FROM = 8;
 /** A drill is worth showing when its work lasts at least this long, all sides together. */
 const WORTH_SHOWING: Seconds = 20;
+/** Breaths may be more times as many: a few at the beginning, a minute or two at the end. */
+const LONG_BREATHS = 2.5;
 /** Slow breathing to finish lasts at least this long. */
 const LAST_BREATHS: Seconds = 60;
 /** The longest hold of one side in a session before power, where the usual advice is short ones. */
@@ -154,7 +156,7 @@ function dosesOf(request: DraftRequest, drill: Drill, level: LevelName): Dose[] 
   const { pace } = request;
   const takes = (one: Dose): Seconds => pace.demo + doseSeconds(one, pace) * drill.directions * (drill.sides === "each" ? 2 : 1);
   const longHold = drill.method === "hold" && dose.kind === "time" && beforePower(request.purpose);
-  const most = Math.min(bounds.most, Math.max(now, now * ROUGH.most, now * (WORTH_SHOWING / Math.max(1, (takes(dose) - pace.demo)))), longHold ? Math.max(bounds.least, Math.min(HOLD_BEFORE_POWER, LONGEST_HOLD / drill.directions)) : Infinity);
+  const most = Math.min(bounds.most, Math.max(now, now * (drill.method === "breath" ? LONG_BREATHS : ROUGH.most), now * (WORTH_SHOWING / Math.max(1, (takes(dose) - pace.demo)))), longHold ? Math.max(bounds.least, Math.min(HOLD_BEFORE_POWER, LONGEST_HOLD / drill.directions)) : Infinity);
   const least = Math.max(bounds.least, Math.min(now, now * ROUGH.least));
   const values: number[] = [];
   const step = dose.kind === "reps" && now >= BY_TWOS_FROM ? Math.max(2, bounds.step) : bounds.step;

@@ -3,19 +3,21 @@ import { beforeAll, describe, expect, it } from "vitest";
 import { ordered, sessionOf, type Chosen } from "./assemble";
 import { candidatesOf, CLOSING, type Candidate } from "./candidates";
 import { draft, SHORT_AT_MOST, type Draft } from "./draft";
-import { MOST_IN_STEP, programOf } from "./model";
-import { kindOf, undominated } from "./prune";
+import { isEasy, MOST_IN_STEP, mostDrills, programOf, WAY_IN } from "./model";
+import { feelsOf, kindOf, undominated } from "./prune";
 import { readRequest, type DraftRequest } from "./request";
-import { stepRank } from "./school";
+import { leastIn, stepOf, stepRank } from "./school";
+import { asked, KNOWN as known } from "~/core/testing/requests";
 import { audit, auditInput } from "~/core/audit/audit";
 import { coverageOf } from "~/core/coverage/coverage";
 import { fitOf } from "~/core/demands/fit";
 import type { Solve } from "~/core/fit/program";
 import { readSession } from "~/core/session/read";
 import { compile } from "~/core/timeline/compile";
+import { doseSeconds } from "~/core/timeline/dose";
 import { DRILLS, drillById } from "~/library";
-import { DEMANDS, demandById } from "~/library/demands";
-import { schoolById, SCHOOLS } from "~/library/schools";
+import { DEMANDS } from "~/library/demands";
+import { SCHOOLS } from "~/library/schools";
 import { openSolver } from "~/solver/highs";
 
 let solve: Solve;
@@ -23,12 +25,6 @@ beforeAll(async () => {
   solve = await openSolver();
 });
 
-const known = { demands: demandById, schools: schoolById, drills: drillById };
-function asked(more: object = {}): DraftRequest {
-  const read = readRequest({ target: 900, purpose: "before-training", demand: "rowing", school: "standing-down", ...more }, known);
-  if (!read.ok) throw new Error(JSON.stringify(read.faults));
-  return read.value;
-}
 function made(request: DraftRequest): Draft[] {
   const answer = draft(request, DRILLS, solve);
   if (answer.kind !== "drafts") throw new Error(JSON.stringify(answer));
@@ -51,7 +47,7 @@ describe("a draft", () => {
   ])("%s keeps every limit and its time, and is as good as it says", (_, more) => {
     const request = asked(more);
     const drafts = made(request);
-    expect(drafts).toHaveLength(3);
+    expect(drafts.length).toBeGreaterThanOrEqual(2);
     for (const one of drafts) {
       const again = readSession(JSON.parse(JSON.stringify(one.session)), drillById);
       expect(again.ok).toBe(true);
@@ -66,6 +62,45 @@ describe("a draft", () => {
       expect(found.filter((f) => ["kit", "caps", "floor", "length", "cold-effort", "long-holds", "unequal-sides", "closing", "tempo"].includes(f.rule)).map((f) => f.says)).toEqual([]);
       expect(new Set(drillsIn(one)).size).toBe(drillsIn(one).length);
     }
+  });
+  it("is one a coach would run: no more drills than can be shown, every stage, a way in before anything hard, none that feel alike, an end", () => {
+    const request = asked({ target: 1200, school: "circles-first" });
+    const { candidates } = candidatesOf(request, DRILLS);
+    for (const one of made(request)) {
+      const items = one.session.blocks.flatMap((block) => block.items);
+      expect(items.length).toBeLessThanOrEqual(mostDrills(request.target));
+      const forms = items.map((item, i) => candidates.find((c) => c.drill.id === item.drill && c.level === item.level && (c.step === CLOSING) === (i === items.length - 1))!);
+      const feels = forms.flatMap(feelsOf);
+      expect(new Set(feels).size).toBe(feels.length);
+      expect(forms.at(-1)!.step).toBe(CLOSING);
+      request.school.stages.forEach((stage, s) => {
+        const there = items.slice(0, -1).filter((item) => stepOf(request.school, { drill: drillById(item.drill)!, level: drillById(item.drill)!.levels[item.level], name: item.level })?.stage === s).length;
+        expect(there, stage.title).toBeGreaterThanOrEqual(leastIn(stage, request.target));
+      });
+      let easy = 0;
+      forms.slice(0, -1).forEach((form) => {
+        if (isEasy(form)) easy += form.work.seconds + form.work.each * (form.doses.length - 1);
+        else expect(easy, form.drill.name).toBeGreaterThanOrEqual(WAY_IN);
+      });
+    }
+  });
+  it("after training ends with slow breath for a minute; effort ramps come only where they are allowed", () => {
+    const after = { purpose: "after-training", demand: "handball", target: 900, drafts: 1 };
+    const [calm] = made(asked(after));
+    const last = calm!.session.blocks.at(-1)!.items.at(-1)!;
+    expect(drillById(last.drill)!.method).toBe("breath");
+    expect(doseSeconds(last.dose, calm!.session.pace)).toBeGreaterThanOrEqual(48);
+    const efforts = (more: object) => candidatesOf(asked({ ...after, ...more }), DRILLS).candidates.filter((c) => c.drill.method === "effort").length;
+    expect(efforts({})).toBe(0);
+    expect(efforts({ preferred: ["effort"] })).toBeGreaterThan(3);
+    expect(efforts({ group: { name: "G", people: [], setting: { effortCap: 100 } } })).toBeGreaterThan(3);
+  });
+  it("holds a locked drill at its level and dose", () => {
+    const locked = [{ drill: "cat-camel", level: "easier", dose: { kind: "time", seconds: 45 } }];
+    const [one] = made(asked({ locked, drafts: 1 }));
+    const item = one!.session.blocks.flatMap((block) => block.items).find((i) => i.drill === "cat-camel")!;
+    expect(item).toMatchObject({ level: "easier", dose: { kind: "time", seconds: 45 } });
+    expect(one!.reasons.flat().some((reason) => reason.why === "You kept it as it is.")).toBe(true);
   });
   it("differs from the others in half of its drills or more", () => {
     const [first, second, third] = usualDrafts().map(drillsIn);
@@ -177,7 +212,7 @@ describe("a request", () => {
 describe("the order schools", () => {
   it("take every drill at every level", () => {
     for (const school of SCHOOLS) {
-      const { candidates } = candidatesOf(asked({ school: school.id }), DRILLS);
+      const { candidates } = candidatesOf(asked({ school: school.id, preferred: ["effort"] }), DRILLS);
       expect(new Set(candidates.filter((c) => c.step !== CLOSING).map((c) => c.drill.id)).size, school.id).toBe(DRILLS.length);
     }
   });

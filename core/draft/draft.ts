@@ -86,13 +86,13 @@ export function draft(request: DraftRequest, offered: readonly Drill[], solve: S
     const ids = new Set(made.draft.session.blocks.flatMap((block) => block.items.map((item) => item.drill)).filter((id) => !must.has(id)));
     apart.push({ drills: ids, most: Math.floor(ids.size * SHARED) });
   }
-  progress(1, "done");
+  if (drafts.length > 0) progress(1, "done");
   if (drafts.length > 0) {
     drafts.sort((a, b) => b.fit - a.fit);
     const differs = differences(drafts, drills);
     return { kind: "drafts", drafts: drafts.map((one, k) => ({ ...one, differs: differs[k]! })), kept: counts };
   }
-  return { kind: "impossible", why: "Nothing fits all of what was asked.", relax: relaxed(request, offered, solve, kept) };
+  return { kind: "impossible", why: "Nothing fits all of what was asked.", relax: relaxed(request, offered, solve, kept, progress) };
 }
 
 type Made = { kind: "made"; draft: { session: Session; fit: Share }; bound: Share } | { kind: "infeasible" } | { kind: "failed"; why: string };
@@ -228,16 +228,17 @@ function chosenIn(answer: Extract<Solution, { kind: "optimal" }>, candidates: re
 }
 
 /** Which single limit, taken away, makes drafts possible, and how good they would be; the best first. */
-function relaxed(request: DraftRequest, offered: readonly Drill[], solve: Solve, kept: ReadonlyMap<Limit, readonly string[]>): Relaxed[] {
-  const fitWith = (limit: Relaxed["limit"], changed: DraftRequest, candidates: readonly Candidate[]): Relaxed[] => {
-    const made = makeOne(changed, candidates, offered, solve, {});
-    return made.kind === "made" ? [{ limit, fit: made.draft.fit }] : [];
-  };
+function relaxed(request: DraftRequest, offered: readonly Drill[], solve: Solve, kept: ReadonlyMap<Limit, readonly string[]>, progress: Progress): Relaxed[] {
   const one: DraftRequest = { ...request, drafts: 1 };
-  const all = candidatesOf(one, offered).candidates;
-  return [
-    ...[...kept.keys()].flatMap((limit) => fitWith(limit, one, candidatesOf(one, offered, limit).candidates)),
-    ...(one.must.length > 0 ? fitWith("must", { ...one, must: [] }, all) : []),
-    ...fitWith("target", { ...one, target: one.target * 1.5 }, candidatesOf({ ...one, target: one.target * 1.5 }, offered).candidates),
-  ].sort((a, b) => b.fit - a.fit);
+  const longer: DraftRequest = { ...one, target: one.target * 1.5 };
+  const ways: { limit: Relaxed["limit"]; changed: DraftRequest; without?: Limit }[] = [
+    ...[...kept.keys()].map((limit) => ({ limit, changed: one, without: limit })), ...(one.must.length > 0 ? [{ limit: "must" as const, changed: { ...one, must: [], locked: [] } }] : []), { limit: "target", changed: longer },
+  ];
+  const found = ways.flatMap(({ limit, changed, without }, k): Relaxed[] => {
+    progress(0.4 + (0.6 * k) / ways.length, "looking at what stands in the way");
+    const made = makeOne(changed, candidatesOf(changed, offered, without).candidates, offered, solve, {});
+    return made.kind === "made" ? [{ limit, fit: made.draft.fit }] : [];
+  });
+  progress(1, "done");
+  return found.sort((a, b) => b.fit - a.fit);
 }

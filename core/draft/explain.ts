@@ -95,8 +95,8 @@ function whyHere(session: Session, place: { block: number; item: number }, cover
 
 const sentence = (text: string): string => `${capital(text)}${/[.!?]$/.test(text) ? "" : "."}`;
 
-function levelWords(item: Item, drill: Drill, { level, group }: DraftRequest): string[] {
-  if (item.level === level) return [];
+function levelWords(item: Item, drill: Drill, { level, group, locked }: DraftRequest): string[] {
+  if (item.level === level || locked.some((one) => one.drill === item.drill)) return [];
   const areas = group ? loaded(drill.levels[level], group.setting.areas ?? []) : [];
   return [`At its ${LEVEL_WORDS[item.level]} level${areas.length > 0 ? `, as the group protects ${listWords(areas.map((area) => AREA_WORDS[area]))}` : ", so that everyone can do it with what is there"}.`];
 }

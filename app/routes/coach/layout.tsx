@@ -24,7 +24,7 @@ export default function CoachLayout({ loaderData }: Route.ComponentProps) {
           <img src="/mark.svg" alt="" width={24} height={24} />
           <span>Mapset</span>
         </p>
-        <nav aria-label="Main" className="flex gap-1 max-sm:order-last max-sm:-mx-1 max-sm:w-full max-sm:justify-between">
+        <nav aria-label="Main" className="flex gap-1 max-sm:gap-0 max-sm:order-last max-sm:-mx-1 max-sm:w-full max-sm:justify-between">
           <NavEntry to="/sessions">Sessions</NavEntry>
           <NavEntry to="/draft">Draft</NavEntry>
           <NavEntry to="/library">Library</NavEntry>
@@ -63,7 +63,7 @@ function NavEntry({ to, children }: { to: string; children: React.ReactNode }) {
       to={to}
       className={({ isActive }) =>
         cx(
-          "inline-flex items-center rounded-md px-2.5 py-1.5 font-medium whitespace-nowrap max-sm:px-1.5 max-sm:text-[0.86rem]",
+          "inline-flex items-center rounded-md px-2.5 py-1.5 font-medium whitespace-nowrap max-sm:px-1 max-sm:text-[0.82rem]",
           isActive ? "bg-land text-ink shadow-[inset_0_-2px_0_var(--depth-5)]" : "text-ink-soft hover:bg-land-deep hover:text-ink",
         )
       }

@@ -61,7 +61,10 @@ function List({ title, demands }: { title: string; demands: readonly Demand[] })
               <span className="text-ink-faint">Most: </span>
               {ROWS.filter((row) => weightOf(demand, row) >= 3).map((row) => ROW_FACTS[row].words).join(", ") || "nothing above the rest"}
             </p>
-            <Form method="post" className="mt-auto">
+            <Form method="post" className="mt-auto flex flex-wrap items-center gap-3">
+              <Link to={`/draft?demand=${demand.id}`} className="text-sm underline underline-offset-4">
+                Draft a session<span className="sr-only"> for {demand.name}</span>
+              </Link>
               <input type="hidden" name="demand" value={demand.id} />
               <Button type="submit" className="min-h-8 px-2 py-0.5 text-sm">
                 <Plus size={14} aria-hidden /> Copy as my own<span className="sr-only">: {demand.name}</span>

@@ -43,7 +43,7 @@ export function levelChosen(desk: Desk, drills: DrillLookup, level: LevelName): 
 }
 
 /** Everything that can be done at the desk now, in the order it is shown. */
-export function commandsOf(desk: Desk, drills: DrillLookup, { onTab, onAdd, onKeys, onHandOut, onPaper }: { onTab: (tab: Tab) => void; onAdd: () => void; onKeys: () => void; onHandOut: () => void; onPaper: () => void }): Command[] {
+export function commandsOf(desk: Desk, drills: DrillLookup, { onTab, onAdd, onKeys, onHandOut, onPaper, onDraft }: { onTab: (tab: Tab) => void; onAdd: () => void; onKeys: () => void; onHandOut: () => void; onPaper: () => void; onDraft: () => void }): Command[] {
   const chosen = chosenOf(desk);
   const none = chosen.length === 0;
   const one = desk.selection;
@@ -65,6 +65,7 @@ export function commandsOf(desk: Desk, drills: DrillLookup, { onTab, onAdd, onKe
     { id: "redo", words: desk.history.future[0] ? `Do again: ${desk.history.future[0].words}` : "Do again", key: "Ctrl Y", group: "The session", off: desk.history.future.length === 0, run: desk.redo },
     { id: "hand-out", words: "Hand out", group: "The session", run: onHandOut },
     { id: "paper", words: "On paper, to print", group: "The session", run: onPaper },
+    { id: "draft", words: "Draft others like it", group: "The session", run: onDraft },
     { id: "session", words: "The session: purpose, length, group, kit", key: "1", group: "Look", run: () => { desk.select(undefined); onTab("item"); } },
     { id: "findings", words: "What to look at", key: "2", group: "Look", run: () => onTab("findings") },
     { id: "ranges", words: "Ranges", key: "3", group: "Look", run: () => onTab("ranges") },

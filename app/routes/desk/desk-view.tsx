@@ -81,7 +81,7 @@ export function DeskView({ id, copy, archived, edition, ownDrills, offered, sett
   const stays = useRef(false);
   useDeskKeys(desk, drills, { onTab: setTab, onPalette: () => setOpen("palette"), onKeys: () => setOpen("keys") });
   const commands = commandsOf(desk, drills, {
-    onTab: setTab, onKeys: () => setOpen("keys"), onAdd: () => requestAnimationFrame(() => document.querySelector<HTMLInputElement>("[data-add-drill]")?.focus()), onHandOut: () => void navigate(`/sessions/${id}/hand-out`), onPaper: () => void navigate(`/sessions/${id}/paper`),
+    onTab: setTab, onKeys: () => setOpen("keys"), onAdd: () => requestAnimationFrame(() => document.querySelector<HTMLInputElement>("[data-add-drill]")?.focus()), onHandOut: () => void navigate(`/sessions/${id}/hand-out`), onPaper: () => void navigate(`/sessions/${id}/paper`), onDraft: () => void navigate(`/draft?session=${id}`),
   });
   const { session, selection, marked } = desk;
   const list = useRef<HTMLDivElement>(null);

@@ -58,7 +58,7 @@ export function RangesPanel({ id, desk, insights, demand, demands, offered, othe
           {looked ? <PetalLine looked={looked} desk={desk} demand={demand} /> : demand ? "Filled: what is worked. Outline: what is asked. Point at a petal; press it for drills." : "Choose what is asked to see outlines. Point at a petal; press it for drills."}
         </p>
       </div>
-      {picked && <DrillsFor row={picked} desk={desk} offered={offered} group={input.group} onClose={() => onPicked(undefined)} />}
+      {picked && <DrillsFor id={id} row={picked} desk={desk} offered={offered} group={input.group} onClose={() => onPicked(undefined)} />}
       {short.length > 0 && (
         <section>
           <h3 className="font-semibold">Short of what is asked</h3>
@@ -127,7 +127,7 @@ function PetalLine({ looked, desk, demand }: { looked: Looked; desk: Desk; deman
 }
 
 /** Drills that would feed a petal; the ones the group cannot do are not offered. */
-function DrillsFor({ row, desk, offered, group, onClose }: { row: Row; desk: Desk; offered: readonly Drill[]; group: Insights["input"]["group"]; onClose: () => void }) {
+function DrillsFor({ id, row, desk, offered, group, onClose }: { id: string; row: Row; desk: Desk; offered: readonly Drill[]; group: Insights["input"]["group"]; onClose: () => void }) {
   const areas = [...(group?.setting.areas ?? []), ...(group?.people.flatMap((p) => p.areas) ?? [])];
   const found = offered.filter(({ levels: { standard } }) => standard.main.includes(row) && loaded(standard, areas).length === 0 && (!group || piecesThere(standard.kit, Math.max(1, group.people.length), group.setting)));
   // Asked for from a finding it may be out of sight.
@@ -141,6 +141,9 @@ function DrillsFor({ row, desk, offered, group, onClose }: { row: Row; desk: Des
         <h3 className="font-semibold">
           {capital(JOINT_WORDS[ROW_FACTS[row].joint])}: {ROW_FACTS[row].words}
         </h3>
+        <Link to={`/draft?session=${id}&row=${row}`} className="ml-auto text-sm whitespace-nowrap underline underline-offset-4">
+          Draft for it
+        </Link>
         <Button kind="quiet" className="min-h-8 px-2 py-0.5 text-sm" onClick={onClose}>
           Close
         </Button>

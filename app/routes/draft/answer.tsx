@@ -1,3 +1,4 @@
+import { useState } from "react";
 import { DraftCard } from "./draft-card";
 import type { Drafted, useDrafter } from "./use-drafter";
 import { Button } from "~/app/ui/button";
@@ -23,6 +24,7 @@ const BY_HAND: ReadonlySet<Relaxed["limit"]> = new Set(["protected-areas"]);
 
 /** Up to three drafts side by side, or why there is none and what would help. */
 export function Answer({ drafted, busy, request, onRequest, onDraft, group, teamId, demandId, demands, onSwaps }: Props) {
+  const [showRoses, setShowRoses] = useState(true);
   if (!drafted)
     return busy ? null : (
       <div className="rounded-lg border border-dashed border-line px-6 py-10 text-center text-ink-soft">
@@ -70,7 +72,7 @@ export function Answer({ drafted, busy, request, onRequest, onDraft, group, team
       </div>
       <div className="grid items-start gap-4 lg:grid-cols-3">
         {answer.drafts.map((one, k) => (
-          <DraftCard key={`${drafted.ms} ${k}`} number={k + 1} draft={one} asked={drafted.request} demand={demand} group={group} teamId={teamId} demandId={demandId} request={request} onRequest={onRequest} onSwaps={onSwaps} />
+          <DraftCard key={`${drafted.ms} ${k}`} number={k + 1} draft={one} asked={drafted.request} demand={demand} group={group} teamId={teamId} demandId={demandId} request={request} onRequest={onRequest} onSwaps={onSwaps} showRoses={showRoses} onShowRoses={setShowRoses} />
         ))}
       </div>
     </section>

@@ -14,7 +14,7 @@ import { SCHOOLS } from "~/library/schools";
 export type Beginning = { begun: string; request: KeptRequest; teamId: string | null; keptId: string | null; from: string | undefined };
 
 /** Where a request begins: one that was kept, a session there is, a motion that is short, a joint someone felt, or what was last done with a group. Anything else in the address is left aside. */
-export async function beginning(ownerId: string, params: URLSearchParams, groups: readonly { id: string; group: Group }[]): Promise<Beginning> {
+export async function beginning(ownerId: string, params: URLSearchParams, groups: readonly { id: string; group: Group }[], known: (demand: string) => boolean): Promise<Beginning> {
   const { db } = getServices();
   const begun = params.toString();
   const team = (id: string | null | undefined) => groups.find((g) => g.id === id)?.id ?? null;
@@ -35,7 +35,8 @@ export async function beginning(ownerId: string, params: URLSearchParams, groups
   const whose = groups.find((g) => g.id === teamId)?.group;
   if (row.success) return { begun, request: requestForRow(row.data, last), teamId, keptId: null, from: stored?.doc.title };
   if (joint.success) return { begun, request: requestForJoint(joint.data, last), teamId, keptId: null, from: undefined };
-  if (!stored) return { begun, request: usualRequest(last), teamId, keptId: null, from: undefined };
+  const demand = params.get("demand");
+  if (!stored) return { begun, request: usualRequest(demand && known(demand) ? { purpose: "before-training", target: 600, ...last, demand } : last), teamId, keptId: null, from: undefined };
   const minutes = Number(params.get("minutes") ?? NaN);
   const without = z.enum(AREAS).safeParse(params.get("without"));
   const request = requestLike(stored.doc, await drillsOf(ownerId), SCHOOLS, {

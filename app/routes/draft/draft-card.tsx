@@ -30,12 +30,14 @@ import { compile } from "~/core/timeline/compile";
 type Props = {
   number: number; draft: Draft; asked: WrittenRequest; demand: Demand | undefined; group: Group | undefined; teamId: string | null; demandId: string | null;
   request: KeptRequest; onRequest: (request: KeptRequest) => void; onSwaps: ReturnType<typeof useDrafter>["swaps"];
+  /** Shown in all drafts or in none, so that they compare. */
+  showRoses: boolean; onShowRoses: (shown: boolean) => void;
 };
 
 const percent = (share: number): string => `${Math.round(share * 100)} %`;
 
 /** One draft: what it is worth, what it looks like, and every drill with its reasons; drills can be swapped and locked. */
-export function DraftCard({ number, draft, asked, demand, group, teamId, demandId, request, onRequest, onSwaps }: Props) {
+export function DraftCard({ number, draft, asked, demand, group, teamId, demandId, request, onRequest, onSwaps, showRoses, onShowRoses }: Props) {
   const drills = useDrills();
   const [past, setPast] = useState<Stated[]>([]);
   const [now, setNow] = useState<Stated>(draft);
@@ -71,8 +73,8 @@ export function DraftCard({ number, draft, asked, demand, group, teamId, demandI
       <MiniProfilePicture profile={profile} className="h-20 w-full" />
       <dl className="grid grid-cols-[5.5rem_1fr] items-center gap-x-3 gap-y-1 text-sm">
         <dt className="text-ink-soft">Fit</dt>
-        <dd className="flex items-center gap-2">
-          <svg viewBox="0 0 100 8" preserveAspectRatio="none" className="h-2.5 min-w-0 flex-1" aria-hidden>
+        <dd className="flex flex-wrap items-center gap-x-2">
+          <svg viewBox="0 0 100 8" preserveAspectRatio="none" className="h-2.5 min-w-16 flex-1" aria-hidden>
             <rect width={100} height={8} fill="var(--land-deep)" />
             <rect width={bound * 100} height={8} fill="var(--depth-2)" />
             <rect width={now.fit * 100} height={8} fill="var(--depth-5)" />
@@ -127,7 +129,7 @@ export function DraftCard({ number, draft, asked, demand, group, teamId, demandI
           </ul>
         </details>
       )}
-      <details className="text-sm">
+      <details className="text-sm" open={showRoses} onToggle={(event) => onShowRoses(event.currentTarget.open)}>
         <summary className="font-semibold">Range roses</summary>
         <Roses roses={roses} looked={looked} onLook={setLooked} onPick={setLooked} />
         <p className="h-10 text-ink-soft">{looked ? capital(petalWords(looked)) : "Filled: what is worked. Outline: what is asked."}</p>
@@ -137,7 +139,7 @@ export function DraftCard({ number, draft, asked, demand, group, teamId, demandI
         <input type="hidden" name="session" value={JSON.stringify(session)} />
         <input type="hidden" name="team" value={teamId ?? ""} />
         <input type="hidden" name="demand" value={demandId ?? ""} />
-        <Button kind="primary" type="submit" disabled={opening}>
+        <Button type="submit" disabled={opening} className="font-semibold">
           Open on the desk
         </Button>
         {past.length > 0 && (

@@ -2,12 +2,12 @@ import { Popover } from "radix-ui";
 import { useId, type ReactNode } from "react";
 import { cx } from "~/app/ui/classes";
 
-const PART = "rounded-sm border-b-2 border-depth-4 bg-transparent font-semibold text-ink hover:border-depth-6 hover:bg-land-deep focus-visible:bg-land-deep";
+const PART = "rounded-sm border-b-2 border-depth-4 bg-transparent leading-tight font-semibold text-ink hover:border-depth-6 hover:bg-land-deep focus-visible:bg-land-deep";
 
 /** A choice inside a sentence. */
 export function ChoicePart<T extends string>({ label, value, options, onChange }: { label: string; value: T; options: readonly { value: T; words: string }[]; onChange: (value: T) => void }) {
   return (
-    <select aria-label={label} value={value} onChange={(event) => onChange(event.target.value as T)} className={cx(PART, "field-sizing-content max-w-full cursor-pointer appearance-none px-1 py-0.5 text-ellipsis")}>
+    <select aria-label={label} value={value} onChange={(event) => onChange(event.target.value as T)} className={cx(PART, "field-sizing-content max-w-full cursor-pointer appearance-none px-0.5 pt-0.5 pb-0 text-ellipsis")}>
       {options.map((option) => (
         <option key={option.value} value={option.value} className="bg-land text-base font-normal">
           {option.words}
@@ -24,7 +24,7 @@ export function TextPart({ label, value, bad, hint, onChange }: { label: string;
     <>
       <input
         aria-label={label} inputMode="decimal" value={value} onChange={(event) => onChange(event.target.value)} aria-invalid={bad || undefined} aria-describedby={bad ? id : undefined}
-        className={cx(PART, "field-sizing-content min-w-9 px-1 py-0.5 text-center", bad && "border-plum")}
+        className={cx(PART, "field-sizing-content min-w-9 px-0.5 pt-0.5 pb-0 text-center", bad && "border-plum")}
       />
       {bad && (
         <span id={id} role="alert" className="ml-1 text-sm font-medium text-plum">
@@ -39,7 +39,7 @@ export function TextPart({ label, value, bad, hint, onChange }: { label: string;
 export function SheetPart({ label, words, wide, children }: { label: string; words: string; wide?: boolean; children: ReactNode }) {
   return (
     <Popover.Root>
-      <Popover.Trigger className={cx(PART, "cursor-pointer px-1 py-0.5 text-left")} aria-label={`${label}: ${words}`}>
+      <Popover.Trigger className={cx(PART, "cursor-pointer px-0.5 pt-0.5 pb-0 text-left")} aria-label={`${label}: ${words}`}>
         {words}
       </Popover.Trigger>
       <Popover.Portal>

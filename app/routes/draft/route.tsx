@@ -3,16 +3,19 @@ import type { Route } from "./+types/route";
 import { DraftView } from "./draft-view";
 import { beginning } from "./beginning.server";
 import { idOf, notHere, requireCoach } from "~/app/server/coach.server";
+import { drillsOf } from "~/app/server/drills.server";
 import { fieldText } from "~/app/server/forms.server";
 import { getServices } from "~/app/server/services.server";
-import { keepSession, mustRead } from "~/app/server/session-docs.server";
+import { keepSession } from "~/app/server/session-docs.server";
 import { keptRequestSchema } from "~/core/draft/request";
+import { readSession } from "~/core/session/read";
 import { parseWith, type Fault } from "~/core/faults";
 import { addRequest, deleteRequest, listRequests, MOST_REQUESTS, saveRequest } from "~/db/draft-requests";
 import { listDemands } from "~/db/demands";
 import { browseOwnDrills } from "~/db/own-drills";
 import { saveSetting } from "~/db/sessions";
 import { listGroups } from "~/db/teams";
+import { demandById } from "~/library/demands";
 
 export const meta: Route.MetaFunction = () => [{ title: "Draft · Mapset" }];
 
@@ -20,7 +23,7 @@ export async function loader({ request }: Route.LoaderArgs) {
   const coach = await requireCoach(request);
   const { db } = getServices();
   const [groups, ownDemands, own, kept] = await Promise.all([listGroups(db, coach.id), listDemands(db, coach.id), browseOwnDrills(db, coach.id), listRequests(db, coach.id)]);
-  const begun = await beginning(coach.id, new URL(request.url).searchParams, groups);
+  const begun = await beginning(coach.id, new URL(request.url).searchParams, groups, (id) => demandById(id) !== undefined || ownDemands.some((d) => d.id === id));
   return {
     ...begun, groups, own: { drills: own.map((listed) => listed.doc), demands: ownDemands.map(({ row: _, ...demand }) => demand) },
     kept: kept.map(({ id, title, teamId, doc }) => ({ id, title, teamId, target: doc.target, purpose: doc.purpose })),
@@ -52,7 +55,9 @@ export async function action({ request }: Route.ActionArgs) {
       return id ? answer({ kept: id }) : answer({ faults: [{ path: "(request)", message: `was not kept: the group is not yours, or there are ${MOST_REQUESTS} requests already` }] }, 422);
     }
     case "open": {
-      const id = await keepSession(coach.id, await mustRead(coach.id, json(field("session"))));
+      const read = readSession(json(field("session")), await drillsOf(coach.id));
+      if (!read.ok) return answer({ faults: read.faults }, 422);
+      const id = await keepSession(coach.id, read.value);
       const kept = await saveSetting(db, coach.id, id, { teamId, demandId: field("demand").slice(0, 80) || null, accepted: [] });
       if (!kept) await saveSetting(db, coach.id, id, { teamId: null, demandId: null, accepted: [] });
       throw redirect(`/sessions/${id}`);

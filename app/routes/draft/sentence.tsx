@@ -60,11 +60,11 @@ export function Sentence({ request, onRequest, length, onLength, badLength, team
       </SheetPart>
       , with{" "}
       <SheetPart label="Kit and floor" words={kitWords(setting)} wide>
-        <SettingPart request={request} onRequest={onRequest} group={group} />
+        <SettingPart only="kit" request={request} onRequest={onRequest} group={group} />
       </SheetPart>
       , minding{" "}
       <SheetPart label="What is protected, and caps" words={mindingWords(setting, group)} wide>
-        <SettingPart request={request} onRequest={onRequest} group={group} />
+        <SettingPart only="people" request={request} onRequest={onRequest} group={group} />
       </SheetPart>
       , keeping{" "}
       <SheetPart label="Drills" words={keepingWords(request, drills)} wide>
@@ -119,7 +119,7 @@ function MethodsPart({ request, onRequest }: { request: KeptRequest; onRequest: 
   );
 }
 
-function SettingPart({ request, onRequest, group }: { request: KeptRequest; onRequest: (request: KeptRequest) => void; group: Group | undefined }) {
+function SettingPart({ only, request, onRequest, group }: { only: "kit" | "people"; request: KeptRequest; onRequest: (request: KeptRequest) => void; group: Group | undefined }) {
   const own = request.setting !== undefined;
   const back = () => {
     const { setting: _, ...rest } = request;
@@ -135,8 +135,8 @@ function SettingPart({ request, onRequest, group }: { request: KeptRequest; onRe
           </Button>
         )}
       </p>
-      {group && group.people.some((person) => person.areas.length > 0) && <p className="text-sm text-ink-soft">What single people protect is minded as well: they do something else in the same time.</p>}
-      <SettingFields setting={request.setting ?? group?.setting ?? {}} onChange={(setting) => onRequest({ ...request, setting })} />
+      {only === "people" && group && group.people.some((person) => person.areas.length > 0) && <p className="text-sm text-ink-soft">What single people protect is minded as well: they do something else in the same time.</p>}
+      <SettingFields only={only} setting={request.setting ?? group?.setting ?? {}} onChange={(setting) => onRequest({ ...request, setting })} />
     </>
   );
 }

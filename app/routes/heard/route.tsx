@@ -173,7 +173,7 @@ function RunRow({ row, showSession }: { row: HeardRow; showSession: boolean }) {
       <p className="text-center max-lg:text-left">
         {checkIn?.hard == null ? <span className="text-sm text-ink-faint">no rating</span> : <><span className="clock-type text-2xl">{checkIn.hard}</span><span className="text-sm text-ink-faint"> hard</span></>}
       </p>
-      <Ratings tightness={checkIn?.tightness ?? []} words={JOINT_WORDS} />
+      <Ratings tightness={checkIn?.tightness ?? []} words={JOINT_WORDS} pain={checkIn?.pain ?? false} />
       <p className="min-w-0 text-sm break-words text-ink-soft max-lg:col-span-2">{checkIn ? (checkIn.note ?? "") : "has not checked in"}</p>
     </li>
   );

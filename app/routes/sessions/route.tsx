@@ -1,4 +1,4 @@
-import { Archive, ArchiveRestore, Copy, Download, Ellipsis, Pencil, Plus, Printer, Search, Shapes, Trash2, Upload } from "lucide-react";
+import { Archive, ArchiveRestore, Copy, Download, Ellipsis, Pencil, PencilRuler, Plus, Printer, Search, Shapes, Trash2, Upload } from "lucide-react";
 import { formatDistanceToNowStrict } from "date-fns";
 import { useEffect, useId, useRef, useState } from "react";
 import { data, Link, redirect, useFetcher, useSearchParams, useSubmit, useNavigate } from "react-router";
@@ -157,6 +157,7 @@ function SessionRow({ session }: { session: SessionSummary }) {
             { words: "Rename", icon: <Pencil size={15} aria-hidden />, onSelect: () => setDialog("rename") },
             { words: "Copy", icon: <Copy size={15} aria-hidden />, onSelect: () => act("copy") },
             { words: session.template ? "No longer offer as a beginning" : "Offer as a beginning", icon: <Shapes size={15} aria-hidden />, onSelect: () => act(session.template ? "no-template" : "template") },
+            { words: "Draft others like it", icon: <PencilRuler size={15} aria-hidden />, onSelect: () => void navigate(`/draft?session=${session.id}`) },
             { words: "On paper", icon: <Printer size={15} aria-hidden />, onSelect: () => void navigate(`/sessions/${session.id}/paper`) },
             { words: "Export file", icon: <Download size={15} aria-hidden />, onSelect: () => window.location.assign(`/sessions/${session.id}/export`) },
             "line",

@@ -1,0 +1,184 @@
+import { afterAll, beforeAll, describe, expect, it } from "vitest";
+import { ANA, BEN, clockSeconds, openDesk, ready, signIn, startWorld, total, violations, type World } from "./harness";
+import type { Locator, Page } from "playwright-core";
+
+let world: World;
+beforeAll(async () => {
+  world = await startWorld();
+});
+afterAll(() => world.end());
+
+const card = (page: Page, n = 1): Locator => page.getByRole("article", { name: `Draft ${n}` });
+const drillsOf = (one: Locator): Promise<string[]> => one.locator("li button[aria-expanded] > span:first-child").allInnerTexts();
+const clockOf = async (one: Locator): Promise<number> => clockSeconds(await one.locator(".clock-type").first().innerText());
+
+async function drafted(page: Page, button: string | RegExp = "Draft"): Promise<void> {
+  await page.getByRole("button", { name: button, exact: typeof button === "string" }).click();
+  await page.getByRole("status").filter({ hasText: "…" }).waitFor({ state: "detached", timeout: 60_000 });
+  await card(page).waitFor();
+}
+
+describe("a draft", () => {
+  it("is asked for in a sentence, comes with reasons, is swapped, locked, drafted again and opened on the desk", async () => {
+    const { page } = await world.visitor({ bypassCSP: true });
+    await signIn(page);
+    await page.getByRole("link", { name: "Draft", exact: true }).click();
+    await page.waitForURL(/\/draft$/);
+    await ready(page);
+    // The group brings its own defaults: what was last done with it, its kit, what is protected.
+    await page.getByLabel("Who for").selectOption({ label: "Kestrel Sound junior rowers" });
+    await page.getByRole("button", { name: /^Kit and floor: 4 kinds of kit/ }).waitFor();
+    await page.getByLabel("What is asked").selectOption("rowing");
+    await page.getByLabel("Length in minutes").fill("1");
+    await page.getByText("2 to 120 minutes, like 12 or 12:30.").waitFor();
+    expect(await page.getByRole("button", { name: "Draft", exact: true }).isDisabled()).toBe(true);
+    await page.getByLabel("Length in minutes").fill("12");
+    await drafted(page);
+    const count = await page.getByRole("article").count();
+    expect(count).toBeGreaterThan(1);
+    for (let n = 1; n <= count; n++) {
+      const seconds = await clockOf(card(page, n));
+      expect(seconds).toBeLessThanOrEqual(720);
+      expect(seconds).toBeGreaterThanOrEqual(705);
+    }
+    expect(await violations(page)).toEqual([]);
+
+    // Every drill says why it is here and why at this place.
+    const first = card(page);
+    const before = await drillsOf(first);
+    await first.locator("button[aria-expanded]").nth(1).click();
+    await first.getByText(/^(For |You |It ends)/).waitFor();
+    await first.getByRole("button", { name: "Swap it" }).click();
+    const other = first.getByRole("button", { name: /^Take .* instead$/ }).first();
+    const name = /^Take (.*) instead$/.exec((await other.getAttribute("aria-label", { timeout: 20_000 }))!)![1]!;
+    expect(before).not.toContain(name);
+    await other.click();
+    await expect.poll(() => drillsOf(first)).toEqual(before.with(1, name));
+    expect(await clockOf(first)).toBeLessThanOrEqual(720);
+    await first.getByRole("button", { name: "Undo the swap" }).click();
+    await expect.poll(() => drillsOf(first)).toEqual(before);
+
+    // Locked, and drafted again.
+    await first.getByRole("button", { name: `Keep ${before[0]!} as it is` }).click();
+    await drafted(page, "Draft again with 1 as it is");
+    for (let n = 1; n <= (await page.getByRole("article").count()); n++) expect(await drillsOf(card(page, n))).toContain(before[0]);
+
+    // On the desk it is a session like any other: same drills, same second, for the same group.
+    const seconds = await clockOf(card(page));
+    const drills = await drillsOf(card(page));
+    await card(page).getByRole("button", { name: "Open on the desk" }).click();
+    await page.waitForURL(/\/sessions\/[0-9a-f-]{36}$/);
+    await ready(page);
+    expect(Math.round(await total(page))).toBe(seconds);
+    for (const drill of drills) await page.locator("[data-row]").filter({ hasText: drill }).first().waitFor();
+    expect(await page.getByLabel("Who for").locator("option:checked").innerText()).toContain("junior rowers");
+    expect(await page.getByLabel("Asked by").inputValue()).toBe("rowing");
+  });
+
+  it("can be stopped, and says what stands in the way when nothing fits, and what giving way would give", async () => {
+    const { page } = await world.visitor();
+    await signIn(page, ANA);
+    await page.goto("/draft");
+    await ready(page);
+    await page.getByLabel("Length in minutes").fill("5");
+    await page.keyboard.press("Control+Enter");
+    await page.getByRole("button", { name: "Stop" }).click();
+    await expect.poll(() => page.getByRole("button", { name: "Draft", exact: true }).isEnabled()).toBe(true);
+    expect(await page.getByRole("article").count()).toBe(0);
+
+    // A bar overhead must be used, and there is no kit.
+    await page.getByRole("button", { name: /^Drills: / }).click();
+    await page.getByLabel("Find a drill").fill("bar hang");
+    await page.getByRole("button", { name: "Relaxed bar hang: in it" }).click();
+    await page.keyboard.press("Escape");
+    await page.getByRole("button", { name: /^Kit and floor: / }).click();
+    await page.getByLabel("We know what kit there is").check();
+    await page.keyboard.press("Escape");
+    await page.getByRole("button", { name: "Kit and floor: no kit at all" }).waitFor();
+    await page.getByLabel("Length in minutes").fill("10");
+    await page.keyboard.press("Control+Enter");
+    await page.getByText("Nothing fits all of what was asked.").waitFor({ timeout: 60_000 });
+    await page.getByText(/Without the drills that must be in it there is one with a fit of \d+ %/).waitFor();
+    await page.locator("li").filter({ hasText: "Without looking at the kit" }).getByRole("button", { name: "Draft it so" }).click();
+    await card(page).waitFor({ timeout: 60_000 });
+    expect(await drillsOf(card(page))).toContain("Relaxed bar hang");
+    await page.getByRole("button", { name: "Kit and floor: whatever kit there is" }).waitFor();
+  });
+});
+
+describe("a request", () => {
+  it("is kept, used again, changed and forgotten, and is nobody else's", async () => {
+    const { page } = await world.visitor();
+    await signIn(page, ANA);
+    await page.goto("/draft?demand=climbing");
+    await ready(page);
+    expect(await page.getByLabel("What is asked").inputValue()).toBe("climbing");
+    await page.getByLabel("Call it").fill("Tuesday wall");
+    await page.getByLabel("Order", { exact: true }).selectOption("up-from-the-floor");
+    await page.getByRole("button", { name: "Keep this request" }).click();
+    const link = page.getByRole("navigation", { name: "Kept requests" }).getByRole("link", { name: "Tuesday wall" });
+    await link.waitFor();
+    const address = (await link.getAttribute("href"))!;
+    await page.goto(address);
+    await ready(page);
+    expect(await page.getByLabel("Order", { exact: true }).inputValue()).toBe("up-from-the-floor");
+    await page.getByLabel("Length in minutes").fill("8");
+    await page.getByRole("button", { name: "Keep as it is now" }).click();
+    await expect.poll(async () => (await page.request.get(`${address.replace("/draft?", "/draft.data?")}`)).text()).toContain("480");
+
+    const stranger = await world.visitor();
+    await signIn(stranger.page, BEN);
+    const { request } = stranger.page;
+    expect((await request.get(address)).status()).toBe(404);
+    const id = address.split("=")[1]!;
+    const form = (fields: Record<string, string>) => ({ form: fields, headers: { origin: world.base }, maxRedirects: 0 });
+    expect((await request.post("/draft", form({ do: "forget", id }))).status()).toBe(404);
+    const doc = JSON.stringify({ target: 600, purpose: "off-day", demand: "rowing" });
+    expect((await request.post("/draft", form({ do: "keep", id, request: doc }))).status()).toBe(404);
+    // What is no request is refused with its place; someone else's team is nobody's.
+    const bad = await request.post("/draft", form({ do: "keep", request: JSON.stringify({ target: 5, purpose: "party", demand: {} }) }));
+    expect(bad.status()).toBe(422);
+    expect((await request.post("/draft", form({ do: "keep", request: "{" }))).status()).toBe(422);
+    expect((await request.post("/draft", form({ do: "keep", request: doc, team: "00000000-0000-4000-8000-000000000000" }))).status()).toBe(422);
+    expect((await request.post("/draft", form({ do: "open", session: "{}" }))).status()).toBe(422);
+    expect(await (await request.get("/draft")).text()).not.toContain("Tuesday wall");
+
+    await page.getByRole("button", { name: "Forget it" }).click();
+    await page.getByRole("alertdialog").getByRole("button", { name: "Forget it" }).click();
+    await page.waitForURL(/\/draft$/);
+    await expect.poll(() => page.getByRole("link", { name: "Tuesday wall" }).count()).toBe(0);
+    expect((await page.request.get(address)).status()).toBe(404);
+  });
+
+  it("begins from a session, from a motion it lacks, and from what someone felt", async () => {
+    const { page } = await world.visitor();
+    await signIn(page);
+    await openDesk(page, "Rowers before the boat");
+    const session = page.url().split("/").at(-1)!;
+    await page.keyboard.press("3");
+    await page.getByRole("heading", { name: "Short of what is asked" }).waitFor();
+    await page.getByRole("heading", { name: "Short of what is asked" }).locator("xpath=..").getByRole("button").first().click();
+    await page.getByRole("link", { name: "Draft for it" }).click();
+    await page.waitForURL(/\/draft\?session=.*&row=/);
+    await ready(page);
+    await page.getByText("from “Rowers before the boat”").waitFor();
+    expect(await page.getByLabel("What is asked").inputValue()).toBe("picked");
+    expect(await page.getByLabel("Length in minutes").inputValue()).toBe("5");
+
+    // The same but twelve minutes, and without kneeling.
+    await page.goto(`/draft?session=${session}&minutes=12&without=kneeling`);
+    await ready(page);
+    expect(await page.getByLabel("Length in minutes").inputValue()).toBe("12");
+    await page.getByRole("button", { name: /^What is protected, and caps: kneeling/ }).waitFor();
+    await page.getByRole("button", { name: /^Drills: .* drills where they fit/ }).waitFor();
+    await drafted(page);
+    for (const name of await drillsOf(card(page))) expect(name).not.toMatch(/kneel/i);
+
+    await page.goto("/heard");
+    await ready(page);
+    const joint = page.getByTitle(/^Draft a few minutes for the /).first();
+    await joint.click();
+    await page.waitForURL(/\/draft\?joint=/);
+    expect(await page.getByLabel("What is asked").inputValue()).toBe("picked");
+  });
+});
