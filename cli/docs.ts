@@ -1,5 +1,6 @@
 import { z } from "zod";
 import { drillFileSchema } from "~/core/drills/read";
+import { draftRequestSchema } from "~/core/draft/request";
 import { groupSchema } from "~/core/group/schema";
 import { sessionSchema } from "~/core/session/schema";
 
@@ -40,6 +41,12 @@ export function drillJsonSchema(): string {
 export function groupJsonSchema(): string {
   const schema = z.toJSONSchema(groupSchema, { io: "input", target: "draft-2020-12", reused: "ref" });
   return `${JSON.stringify({ $schema: schema.$schema, title: "Mapset group", ...schema }, null, 1)}\n`;
+}
+
+/** The JSON Schema of a request for drafts. */
+export function draftRequestJsonSchema(): string {
+  const schema = z.toJSONSchema(draftRequestSchema, { io: "input", target: "draft-2020-12", reused: "ref" });
+  return `${JSON.stringify({ $schema: schema.$schema, title: "Mapset request for drafts", ...schema }, null, 1)}\n`;
 }
 
 /** The session format for people: every field from the schema, then the arithmetic of time. */

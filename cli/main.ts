@@ -1,5 +1,5 @@
 import { writeFileSync } from "node:fs";
-import { drillJsonSchema, groupJsonSchema, sessionFormatPage, sessionJsonSchema } from "./docs";
+import { drillJsonSchema, draftRequestJsonSchema, groupJsonSchema, sessionFormatPage, sessionJsonSchema } from "./docs";
 import { compileFiles } from "./compile";
 import { drillsJson } from "./drills";
 
@@ -34,6 +34,7 @@ switch (command) {
     writeFileSync("docs/session.schema.json", sessionJsonSchema());
     writeFileSync("docs/drill.schema.json", drillJsonSchema());
     writeFileSync("docs/group.schema.json", groupJsonSchema());
+    writeFileSync("docs/draft-request.schema.json", draftRequestJsonSchema());
     break;
   default:
     process.stderr.write(`There is no command “${command ?? ""}”.\n`);

@@ -32,6 +32,8 @@ const SMALL = 38;
 const SMALL_LATER: Share = 0.7;
 /** And in a short session, which holds few. */
 const SMALL_SHORT = 32;
+/** The solver keeps rows and proves values to about this. */
+const SOLVER_TOLERANCE = 1e-6;
 /** Later drafts reach at least this much of the first one's fit. */
 const WORTH_RUNNING: Share = 0.85;
 /** Later drafts share at most this much with an earlier one. */
@@ -80,7 +82,7 @@ export function draft(request: DraftRequest, offered: readonly Drill[], solve: S
     }
     if (made.kind === "failed" && k === 0) return made;
     if (made.kind !== "made") break;
-    if (k === 0) bound = Math.min(1, made.bound);
+    if (k === 0) bound = Math.min(1, made.bound + SOLVER_TOLERANCE);
     else if (made.draft.fit < WORTH_RUNNING * drafts[0]!.fit) break;
     drafts.push({ ...stated(made.draft.session, request, drills, candidates, kept), bound, gap: bound > 0 ? Math.max(0, (bound - made.draft.fit) / bound) : 0 });
     const ids = new Set(made.draft.session.blocks.flatMap((block) => block.items.map((item) => item.drill)).filter((id) => !must.has(id)));

@@ -1,4 +1,5 @@
-import { moveCost, type Ordered } from "~/core/order/posture-order";
+import { costsOf, moveCost, type Ordered } from "~/core/order/posture-order";
+import { bitsOf, cheapestOrders } from "~/core/order/subsets";
 import type { Seconds } from "~/core/units";
 
 /**
@@ -27,60 +28,18 @@ export function orderOfSteps(steps: readonly (readonly Ordered[])[], kitChange: 
   return { order, seconds: Math.round(best.seconds * 1e3) / 1e3 };
 }
 
-const TIE = 1e-6;
-
 function stepEnds(things: readonly Ordered[], before: readonly { thing: Ordered; seconds: Seconds; order: readonly number[][] }[] | undefined, kitChange: Seconds) {
-  const n = things.length;
-  if (n > 16) throw new RangeError(`A step of ${n} drills is too long to be ordered.`);
-  const size = 1 << n;
-  const cost = things.map((a) => things.map((b) => moveCost({ posture: a.to, kit: a.kit }, b, kitChange)));
-  const needs = things.map((t) => (t.after ?? []).reduce((mask, i) => mask | (1 << i), 0));
-  const best = new Float64Array(size * n).fill(Infinity);
-  const from = new Int16Array(size * n).fill(-1);
-  const skipped = (i: number, mask: number) => {
-    let count = 0;
-    for (let k = 0; k < i; k++) if (!(mask & (1 << k))) count++;
-    return TIE * count;
-  };
-  things.forEach((thing, i) => {
-    if (needs[i] !== 0) return;
-    let least = before ? Infinity : moveCost(undefined, thing, kitChange);
-    let by = -1;
-    before?.forEach((end, e) => {
-      const sum = end.seconds + moveCost({ posture: end.thing.to, kit: end.thing.kit }, thing, kitChange);
-      if (sum < least - 1e-12) [least, by] = [sum, e];
-    });
-    best[(1 << i) * n + i] = least + skipped(i, 0);
-    from[(1 << i) * n + i] = by;
+  // Each thing may be the first of the step, after whichever end of the step before is cheapest for it.
+  const starts = things.map((thing) => {
+    if (!before) return { seconds: moveCost(undefined, thing, kitChange), order: [] as readonly number[][] };
+    const sums = before.map((end) => ({ seconds: end.seconds + moveCost({ posture: end.thing.to, kit: end.thing.kit }, thing, kitChange), order: end.order }));
+    return sums.reduce((a, b) => (b.seconds < a.seconds - 1e-12 ? b : a));
   });
-  for (let mask = 1; mask < size; mask++)
-    for (let j = 0; j < n; j++) {
-      if (mask & (1 << j) || (needs[j]! & ~mask) !== 0) continue;
-      let least = Infinity;
-      let by = -1;
-      for (let i = 0; i < n; i++) {
-        const sum = best[mask * n + i]! + cost[i]![j]!;
-        if (sum < least - 1e-12) [least, by] = [sum, i];
-      }
-      if (by < 0) continue;
-      best[(mask | (1 << j)) * n + j] = least + skipped(j, mask);
-      from[(mask | (1 << j)) * n + j] = by;
-    }
+  const ends = cheapestOrders(things.length, { start: starts.map((one) => one.seconds), cost: costsOf(things, kitChange), needs: things.map((t) => bitsOf(t.after)) });
   return things.flatMap((thing, last) => {
-    const seconds = best[(size - 1) * n + last]!;
+    const seconds = ends.cost[last]!;
     if (seconds === Infinity) return [];
-    const order: number[] = [];
-    let start = -1;
-    for (let mask = size - 1, i = last; ; ) {
-      order.unshift(i);
-      const by = from[mask * n + i]!;
-      if (mask === 1 << i) {
-        start = by;
-        break;
-      }
-      mask ^= 1 << i;
-      i = by;
-    }
-    return [{ thing, seconds, order: [...(before?.[start]?.order ?? []), order] }];
+    const order = ends.order(last);
+    return [{ thing, seconds, order: [...starts[order[0]!]!.order, order] }];
   });
 }

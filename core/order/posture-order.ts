@@ -1,3 +1,4 @@
+import { bitsOf, cheapestOrders } from "./subsets";
 import { piecesToFetch, type Kit } from "~/core/drills/kit";
 import { moveSeconds, type Posture } from "~/core/timeline/postures";
 import type { Seconds } from "~/core/units";
@@ -11,8 +12,6 @@ export type Standing = { posture: Posture; kit: readonly Kit[] } | undefined;
 /** The most things that are put in order exactly. Held–Karp takes n² · 2ⁿ steps. */
 export const MOST_ORDERED = 10;
 
-const TIE = 1e-6;
-
 export const moveCost = (before: Standing, next: Pick<Ordered, "from" | "kit">, kitChange: Seconds): Seconds =>
   (before ? moveSeconds(before.posture, next.from) : 0) + piecesToFetch(before?.kit ?? [], next.kit).length * kitChange;
 
@@ -24,45 +23,11 @@ export const moveCost = (before: Standing, next: Pick<Ordered, "from" | "kit">, 
 export function bestOrder(things: readonly Ordered[], before: Standing, kitChange: Seconds, { last }: { last?: number | undefined } = {}): { order: number[]; seconds: Seconds } | undefined {
   const n = things.length;
   if (n > MOST_ORDERED || n === 0) return undefined;
-  const size = 1 << n;
-  const cost = costsOf(things, kitChange);
-  const needs = Int32Array.from(things, (t) => (t.after ?? []).reduce((mask, i) => mask | (1 << i), 0));
-  const ones = new Uint8Array(size);
-  for (let mask = 1; mask < size; mask++) ones[mask] = ones[mask >> 1]! + (mask & 1);
-  // A little for each pair out of order, so that equal costs keep the order given.
-  const tie = (i: number, mask: number) => TIE * ones[((1 << i) - 1) & ~mask]!;
-  const best = new Float64Array(size * n).fill(Infinity);
-  const from = new Int8Array(size * n).fill(-1);
-  const may = (i: number, mask: number) => (needs[i]! & ~mask) === 0 && (i !== last || mask === size - 1 - (1 << i));
-  things.forEach((thing, i) => {
-    if (may(i, 0)) best[(1 << i) * n + i] = moveCost(before, thing, kitChange) + tie(i, 0);
-  });
-  for (let mask = 1; mask < size; mask++)
-    for (let j = 0; j < n; j++) {
-      if (mask & (1 << j) || !may(j, mask)) continue;
-      let least = Infinity;
-      let by = -1;
-      for (let i = 0; i < n; i++) {
-        const sum = best[mask * n + i]! + cost[i * n + j]!;
-        if (sum < least - 1e-12) {
-          least = sum;
-          by = i;
-        }
-      }
-      if (by < 0) continue;
-      best[(mask | (1 << j)) * n + j] = least + tie(j, mask);
-      from[(mask | (1 << j)) * n + j] = by;
-    }
-  let end = -1;
-  for (let i = 0; i < n; i++) if (best[(size - 1) * n + i]! < Infinity && (end < 0 || best[(size - 1) * n + i]! < best[(size - 1) * n + end]!)) end = i;
-  if (end < 0) return undefined;
-  const order: number[] = [];
-  for (let mask = size - 1, i = end; i >= 0; ) {
-    order.unshift(i);
-    const previous = from[mask * n + i]!;
-    mask &= ~(1 << i);
-    i = previous;
-  }
+  const start = Float64Array.from(things, (thing) => moveCost(before, thing, kitChange));
+  const ends = cheapestOrders(n, { start, cost: costsOf(things, kitChange), needs: Int32Array.from(things, (t) => bitsOf(t.after)), last });
+  const least = Math.min(...ends.cost);
+  if (least === Infinity) return undefined;
+  const order = ends.order(ends.cost.indexOf(least));
   return { order, seconds: secondsOf(things, order, before, kitChange) };
 }
 
@@ -98,7 +63,7 @@ export function betterOrder(things: readonly Ordered[], before: Standing, kitCha
 }
 
 /** What it costs to come from each thing to each, row by row. */
-function costsOf(things: readonly Ordered[], kitChange: Seconds): Float64Array {
+export function costsOf(things: readonly Ordered[], kitChange: Seconds): Float64Array {
   const n = things.length;
   const cost = new Float64Array(n * n);
   things.forEach((a, i) => things.forEach((b, j) => (cost[i * n + j] = moveCost({ posture: a.to, kit: a.kit }, b, kitChange))));
