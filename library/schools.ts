@@ -29,11 +29,11 @@ const SCHOOLS_AS_WRITTEN = [
   },
   {
     id: "up-from-the-floor", name: "Up from the floor", about: "Lying, sitting, all fours, kneeling, standing: everybody gets up once.",
-    stages: [{ title: "Up from the floor", why: "positions follow one another from the floor up, so that everybody gets up once", takes: [{}], follows: "up from the floor" }],
+    stages: [{ title: "Up from the floor", why: "positions follow one another from the floor up, so that everybody gets up once", takes: [{}], follows: "up from the floor", begins: [0, 1] }],
   },
   {
     id: "standing-down", name: "From standing down", about: "Standing first, the floor last: for groups that come in on their feet and stay down.",
-    stages: [{ title: "From standing down", why: "positions follow one another from standing down, so that everybody goes down once", takes: [{}], follows: "down to the floor" }],
+    stages: [{ title: "From standing down", why: "positions follow one another from standing down, so that everybody goes down once", takes: [{}], follows: "down to the floor", begins: [0, 1] }],
   },
   {
     id: "easy-to-hard", name: "Easy to hard", about: "What asks for least comes first, whatever joint it is for.",

@@ -47,7 +47,7 @@ export function SettingFields({ setting, onChange, only }: { setting: GroupSetti
       </Said>
       <Said words="Wants something to hold on to in balance drills" on={setting.support === true} onChange={(on) => set({ support: on || undefined })} />
       <Said words="What people can do differs widely" on={setting.mixed === true} onChange={(on) => set({ mixed: on || undefined })} />
-      <details>
+      <details open>
         <summary className="text-sm font-medium">The whole group protects{setting.areas?.length ? ` (${setting.areas.length})` : "…"}</summary>
         <AreaChoice legend="Areas nobody in it should load" chosen={setting.areas ?? []} onChange={(areas) => set({ areas: areas.length > 0 ? areas : undefined })} />
       </details>

@@ -14,6 +14,7 @@ import { fitOf } from "~/core/demands/fit";
 import type { Solve } from "~/core/fit/program";
 import { readSession } from "~/core/session/read";
 import { compile } from "~/core/timeline/compile";
+import { HEIGHT } from "~/core/timeline/postures";
 import { doseSeconds } from "~/core/timeline/dose";
 import { DRILLS, drillById } from "~/library";
 import { DEMANDS } from "~/library/demands";
@@ -83,6 +84,12 @@ describe("a draft", () => {
         else expect(easy, form.drill.name).toBeGreaterThanOrEqual(WAY_IN);
       });
     }
+  });
+  it("begins where its school begins: on the floor, or on the feet", () => {
+    const first = (school: string) => made(asked({ school, target: 480, demand: "general", drafts: 1 }))[0]!.session.blocks[0]!.items[0]!;
+    const height = (item: { drill: string; level: "easier" | "standard" | "harder" }) => HEIGHT[drillById(item.drill)!.levels[item.level].posture];
+    expect(height(first("standing-down"))).toBeGreaterThanOrEqual(4);
+    expect(height(first("up-from-the-floor"))).toBeLessThanOrEqual(1);
   });
   it("after training ends with slow breath for a minute; effort ramps come only where they are allowed", () => {
     const after = { purpose: "after-training", demand: "handball", target: 900, drafts: 1 };

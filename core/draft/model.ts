@@ -198,6 +198,8 @@ export function programOf(request: DraftRequest, candidates: readonly Candidate[
       const which = candidates.flatMap((c, i) => (c.step.stage === s ? [i] : []));
       const least = Math.min(leastIn(stage, target), new Set(which.map((i) => kindOf(candidates[i]!))).size);
       if (least > 0) rows.push({ name: `stage${s}`, terms: count(which), least });
+      const first = which.filter((i) => stage.begins?.includes(candidates[i]!.step.part));
+      if (first.length > 0) rows.push({ name: `begins${s}`, terms: count(first), least: 1 });
     });
   }
   const closers = candidates.flatMap((c, i) => (c.step === CLOSING ? [i] : []));

@@ -25,6 +25,7 @@ const stageSchema = z.strictObject({
   why: z.string().min(3).max(200).describe("Why a drill stands here, as the end of a sentence"),
   takes: z.array(takesSchema).min(1).describe("Any of these"),
   follows: z.enum(FOLLOWS).optional(),
+  begins: z.array(z.number().int().min(0).max(9)).min(1).optional().describe("Parts of it of which at least one has a drill, as places in the way its drills follow one another"),
   least: z.number().gt(0).max(6).optional().describe("At least so many drills for each ten minutes, rounded down, and at most four"),
 });
 

@@ -101,7 +101,7 @@ export function DraftView({ request: begun, teamId: firstTeam, keptId: firstKept
             </Button>
             {progress && (
               <>
-                <progress value={progress.share} max={1} aria-label="How far the drafts are" className="h-2 w-40 accent-(--depth-5)" />
+                <progress value={progress.share} max={1} aria-label="How far the drafts are" className="h-2 w-40 appearance-none overflow-hidden rounded-full bg-land-deep [&::-moz-progress-bar]:bg-depth-5 [&::-webkit-progress-bar]:bg-land-deep [&::-webkit-progress-value]:bg-depth-5" />
                 <span role="status" className="text-sm text-ink-soft">
                   {capital(progress.words)}…
                 </span>

@@ -1,5 +1,5 @@
 import { useId, useMemo, useState } from "react";
-import { useFetcher } from "react-router";
+import { Link, useFetcher } from "react-router";
 import type { action } from "./route";
 import type { SessionSummary } from "./summary.server";
 import { Button } from "~/app/ui/button";
@@ -82,6 +82,9 @@ export function NewSessionDialog({ open, onOpenChange, own }: { open: boolean; o
           <Field label="Promised length" name="target" placeholder="12 or 12:30" inputMode="decimal" hint="In minutes; you can leave it out." fault={fields?.["target"]} value={target} onChange={(e) => setTarget(e.target.value)} />
         </div>
         <div className="flex justify-end gap-2">
+          <Link to="/draft" className="mr-auto self-center text-sm underline underline-offset-4">
+            Or have it drafted
+          </Link>
           <Button onClick={() => onOpenChange(false)}>Cancel</Button>
           <Button kind="primary" type="submit" disabled={fetcher.state !== "idle"}>
             {fetcher.state === "idle" ? "Make session" : "Making it…"}
