@@ -1,5 +1,6 @@
 import { audit, auditInput } from "~/core/audit/audit";
 import { draft, SHORT_AT_MOST } from "~/core/draft/draft";
+import { candidatesOf } from "~/core/draft/candidates";
 import { greedy } from "~/core/draft/greedy";
 import { readRequest, type DraftRequest } from "~/core/draft/request";
 import { AREAS, type Drill } from "~/core/drills/schema";
@@ -58,7 +59,7 @@ export async function drafting(each: (k: number, words: string) => void = () => 
   const solve = await openSolver();
   const many = libraryOf(1000);
   const times: number[] = [], thousand: number[] = [], plain: number[] = [], gaps: number[] = [], wins: number[] = [];
-  let [broken, outside, none] = [0, 0, 0];
+  let [broken, outside, none, early, worse] = [0, 0, 0, 0, 0];
   for (let k = 0; k < REQUESTS; k++) {
     const request = benchRequest(k);
     const offered = k % (REQUESTS / WITH_MANY) === REQUESTS / WITH_MANY - 1 ? many : DRILLS;
@@ -80,9 +81,14 @@ export async function drafting(each: (k: number, words: string) => void = () => 
       if (audit(auditInput(one.session, byId, { demand: request.demand, group: request.group, offered })).some((f) => f.severity === "stop")) broken++;
     }
     const before = performance.now();
-    const simple = greedy(request, offered);
+    const simple = greedy(request, candidatesOf(request, offered).candidates);
     plain.push(performance.now() - before);
-    wins.push(best!.fit - (simple?.fit ?? 0));
+    // One that ends too early is no answer to the request.
+    const answers = simple !== undefined && simple.seconds >= request.target - SHORT_AT_MOST - 1e-6;
+    if (!answers) early++;
+    const win = best!.fit - (simple?.fit ?? 0);
+    wins.push(win);
+    if (win < -1e-9 && answers) worse++;
     each(k, `${request.target} s ${request.demand.id} ${request.school.id} of ${offered.length}: ${Math.round(spent)} ms, ${answer.drafts.map((d) => percent(d.fit)).join(", ")} of ${percent(best!.bound)}, greedy ${percent(simple?.fit ?? 0)}`);
   }
   const seconds = (ms: number) => `${(ms / 1000).toFixed(2)} s`;
@@ -90,13 +96,12 @@ export async function drafting(each: (k: number, words: string) => void = () => 
   const time = median(times) ?? NaN;
   const base = median(plain) ?? NaN;
   const better = wins.filter((win) => win > 1e-4).length;
-  const worse = wins.filter((win) => win < -1e-9).length;
   return [
     { what: `draft: gap to the proven bound, median of ${gaps.length} requests (5 to 30 min, all schools; ${none} with no session)`, value: percent(middle), baseline: "the bound", ratio: "", goal: "at most 3 %", met: middle <= 0.03 && gaps.length >= 60 },
     { what: "draft: the widest gap", value: percent(most), baseline: "the bound", ratio: "", goal: "at most 8 %", met: most <= 0.08 },
     { what: `draft: up to three drafts, median time (with ${many.length} drills ${seconds(median(thousand) ?? NaN)})`, value: seconds(time), baseline: `a greedy choice ${seconds(base)}`, ratio: (time / base).toFixed(1), goal: "under 1.5 s", met: time < 1500 },
     { what: `draft: time, 95th percentile (longest ${seconds(Math.max(...times))})`, value: seconds(late), baseline: `a greedy choice ${seconds(quantile(plain, 0.95) ?? NaN)}`, ratio: (late / (quantile(plain, 0.95) ?? NaN)).toFixed(1), goal: "under 5 s", met: late < 5000 },
-    { what: `draft: better than a greedy choice (worse in ${worse}, least ${percent(Math.min(...wins))}, median ${percent(median(wins) ?? NaN)})`, value: `${better} of ${wins.length}`, baseline: "a greedy choice", ratio: "", goal: "never worse, better in most", met: worse === 0 && better > wins.length / 2 },
+    { what: `draft: better than a greedy choice (worse in ${worse} where that lasts long enough to be a draft, which it does not in ${early}; least ${percent(Math.min(...wins))}, median ${percent(median(wins) ?? NaN)})`, value: `${better} of ${wins.length}`, baseline: "a greedy choice", ratio: "", goal: "never worse, better in most", met: worse === 0 && better > wins.length / 2 },
     { what: `draft: sessions that break a limit, or end outside ${SHORT_AT_MOST} s before their target`, value: `${broken} and ${outside}`, baseline: "none", ratio: "", goal: "none", met: broken === 0 && outside === 0 },
   ];
 }

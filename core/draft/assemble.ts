@@ -1,5 +1,5 @@
 import { CLOSING, type Candidate } from "./candidates";
-import { isEasy, jointsOf, WAY_IN } from "./model";
+import { isEasy, jointsOf, mostChanges, mostUps, OFF_THE_FLOOR, WAY_IN } from "./model";
 import { orderOfSteps } from "./order";
 import type { DraftRequest } from "./request";
 import { stepRank, stepTitle, type Step } from "./school";
@@ -7,6 +7,7 @@ import { isStrong } from "~/core/audit/rules/cold-effort";
 import { hardness } from "~/core/drills/hardness";
 import type { Dose, Item, Session } from "~/core/session/schema";
 import { newSession } from "~/core/session/start";
+import { HEIGHT, type Posture } from "~/core/timeline/postures";
 import type { Seconds } from "~/core/units";
 
 /** A drill that was chosen, and its dose. */
@@ -37,6 +38,13 @@ export function ordered(chosen: readonly Chosen[], request: DraftRequest): { ste
 const hardOf = ({ candidate, dose }: Chosen): number => hardness(candidate.drill.method, candidate.level, dose);
 
 const meets = (a: ReadonlySet<unknown>, b: ReadonlySet<unknown>): boolean => [...a].some((one) => b.has(one));
+
+/** By how much drills in this order change position more often than is meant, and come up from the floor or go down to it. */
+export function unrest(order: readonly Chosen[], target: Seconds): { changes: number; ups: number } {
+  const between = order.slice(1).map(({ candidate }, i) => ({ from: order[i]!.candidate.to, to: candidate.from }));
+  const off = (posture: Posture) => HEIGHT[posture] >= OFF_THE_FLOOR;
+  return { changes: between.filter(({ from, to }) => from !== to).length - mostChanges(order.length), ups: between.filter(({ from, to }) => off(from) !== off(to)).length - mostUps(target) };
+}
 
 const CLOSINGS = { breath: "To finish, slow breath", pattern: "To finish, the whole movement" } as const;
 

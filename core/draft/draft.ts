@@ -1,8 +1,9 @@
-import { ordered, sessionOf, type Chosen } from "./assemble";
+import { ordered, sessionOf, unrest, type Chosen } from "./assemble";
 import { differences } from "./compare";
 import { stated, type Stated } from "./explain";
+import { greedy } from "./greedy";
 import { candidatesOf, CLOSING, type Candidate, type Limit } from "./candidates";
-import { fitColumn, mostChanges, mostUps, MOVING, OFF_THE_FLOOR, programOf, type ModelOptions } from "./model";
+import { fitColumn, MOVING, programOf, type ModelOptions } from "./model";
 import { undominated } from "./prune";
 import type { DraftRequest } from "./request";
 import { coverageOf } from "~/core/coverage/coverage";
@@ -12,7 +13,6 @@ import type { Drill } from "~/core/drills/schema";
 import type { Solution, Solve } from "~/core/fit/program";
 import type { Session } from "~/core/session/schema";
 import { compile } from "~/core/timeline/compile";
-import { HEIGHT, type Posture } from "~/core/timeline/postures";
 import type { Seconds, Share } from "~/core/units";
 
 /** A draft ends at most this long before its target. */
@@ -21,17 +21,17 @@ export const SHORT_AT_MOST: Seconds = 15;
 /** From here on a session holds so many drills that choosing is easy, and there is time to look again. */
 const LONG: Seconds = 700;
 /** The search in a small choice is content this near to the best in it, and gives up after so many nodes: the same on every machine. */
-const near = (request: DraftRequest, later: boolean) => ({ gap: later ? 0.03 : request.target < LONG ? 0.015 : 0.002, nodes: later ? 5 : 20 });
+const near = (request: DraftRequest, later: boolean) => ({ gap: later ? 0.03 : request.target < LONG ? 0.015 : 0.004, nodes: later ? 5 : 20 });
 /** The search that only sharpens a bound is content earlier. */
 const SHARPER = { gap: 0.04, nodes: 10 };
 /** A small choice is enough when what comes of it is this near to the bound. */
 const CONTENT: Share = 0.05;
 /** How many candidates a small choice has, besides those to end with. */
-const SMALL = 38;
+const SMALL = 32;
 /** Later drafts only need good ones, and are chosen among fewer. */
 const SMALL_LATER: Share = 0.7;
 /** And in a short session, which holds few. */
-const SMALL_SHORT = 32;
+const SMALL_SHORT = 30;
 /** The solver keeps rows and proves values to about this. */
 const SOLVER_TOLERANCE = 1e-6;
 /** Later drafts reach at least this much of the first one's fit. */
@@ -102,6 +102,7 @@ type Made = { kind: "made"; draft: { session: Session; fit: Share }; bound: Shar
 /** A session for the request, and what none can be better than. Candidates are looked through in a small choice first. */
 function makeOne(request: DraftRequest, all: readonly Candidate[], offered: readonly Drill[], solve: Solve, options: ModelOptions, sharp = false): Made {
   if (request.must.some((id) => !all.some((c) => c.drill.id === id))) return { kind: "infeasible" };
+  const byId = new Map(offered.map((drill) => [drill.id, drill]));
   const wanted = (c: Candidate) => request.must.includes(c.drill.id);
   const taken = new Set(options.apart?.flatMap(({ drills: ids }) => [...ids]));
   // What was taken before may have stood in for others of its kind; they come back beside it.
@@ -109,8 +110,16 @@ function makeOne(request: DraftRequest, all: readonly Candidate[], offered: read
   const candidates = all.filter((c) => open.has(c));
   const loose = solve(programOf(request, candidates, options), { relaxed: true });
   if (loose.kind !== "optimal") return loose;
-  const best = tryWith(request, promising(candidates, loose, request, !sharp), offered, solve, options);
-  if (best.kind !== "made" || !sharp) return best;
+  const drills = (id: string) => byId.get(id);
+  if (!sharp) return tryWith(request, promising(candidates, loose, request, true, []), drills, solve, options);
+  // What taking the best for its time again and again comes to is the least there should be.
+  const simple = greedy(request, candidates);
+  let best = tryWith(request, promising(candidates, loose, request, false, simple?.chosen ?? []), drills, solve, options);
+  if (simple && (best.kind !== "made" || simple.fit > best.draft.fit + 1e-9)) {
+    const settled = settle(request, candidates, simple.chosen, drills, solve);
+    if (settled.kind === "settled" && (best.kind !== "made" || settled.made.draft.fit > best.draft.fit)) best = settled.made;
+  }
+  if (best.kind !== "made") return best;
   // Calm is a wish, so what is proven holds for sessions without it, too.
   const free = { ...options, proof: true };
   const whole = solve(programOf(request, candidates, free), { relaxed: true });
@@ -143,12 +152,12 @@ function costOf({ costs }: Loose, i: number): Share {
 }
 
 /** The candidates that the program without wholeness takes, and those that would cost it least. */
-function promising(candidates: readonly Candidate[], loose: Loose, request: DraftRequest, later: boolean): Candidate[] {
+function promising(candidates: readonly Candidate[], loose: Loose, request: DraftRequest, later: boolean, also: readonly Chosen[]): Candidate[] {
   const worth = candidates.map((_, i) => costOf(loose, i));
   const used = (i: number) => (loose.values.get(`y${i}`) ?? 0) > 1e-6 || request.must.includes(candidates[i]!.drill.id);
   const order = candidates.map((_, i) => i).sort((a, b) => Number(used(b)) - Number(used(a)) || worth[b]! - worth[a]! || a - b);
   const closers = order.filter((i) => candidates[i]!.step === CLOSING).slice(0, 5);
-  const chosen = new Set([...order.filter((i) => candidates[i]!.step !== CLOSING).slice(0, Math.max((request.target < 500 ? SMALL_SHORT : SMALL) * (later ? SMALL_LATER : 1), order.filter(used).length)), ...closers]);
+  const chosen = new Set([...order.filter((i) => candidates[i]!.step !== CLOSING).slice(0, Math.max((request.target < 500 ? SMALL_SHORT : SMALL) * (later ? SMALL_LATER : 1), order.filter(used).length)), ...closers, ...also.map((c) => c.index)]);
   return candidates.filter((_, i) => chosen.has(i));
 }
 
@@ -157,54 +166,65 @@ const ROUNDS = 6;
 /** A change of position more than is meant outweighs this much fit. */
 const UNREST_COSTS: Share = 0.03;
 
-function tryWith(request: DraftRequest, candidates: readonly Candidate[], offered: readonly Drill[], solve: Solve, options: ModelOptions): Made {
-  const byId = new Map(offered.map((drill) => [drill.id, drill]));
-  const drills = (id: string) => byId.get(id);
+type Settled =
+  | { kind: "settled"; made: Extract<Made, { kind: "made" }>; over: { changes: number; ups: number }; worth: number; moving: Seconds }
+  | { kind: "too-long" | "too-short"; moving: Seconds }
+  | { kind: "failed"; why: string };
+
+/** Drills that were chosen, in their best order, with the doses anew now that what lies between them is known to the second. */
+function settle(request: DraftRequest, candidates: readonly Candidate[], chosen: readonly Chosen[], drills: (id: string) => Drill | undefined, solve: Solve): Settled {
+  const { steps, moving } = ordered(chosen, request);
+  const short = request.target - SHORT_AT_MOST;
+  const dosed = solve(programOf(request, candidates, { chosen: { which: chosen.map((c) => c.index), moving }, least: short }), {});
+  if (dosed.kind === "failed") return dosed;
+  if (dosed.kind === "infeasible") {
+    const most = chosen.reduce((sum, { candidate: c }) => sum + c.seconds + c.each * (c.doses.length - 1), moving);
+    return { kind: most < short ? "too-short" : "too-long", moving };
+  }
+  const doses = new Map(chosenIn(dosed, candidates, chosen.map((c) => c.index)).map((c) => [c.index, c.dose]));
+  const session = sessionOf(steps.map(({ step, chosen: list }) => ({ step, chosen: list.map((c) => ({ ...c, dose: doses.get(c.index)! })) })), request);
+  const fit = fitOf(coverageOf(session, compile(session, drills), drills), request.demand, request.target);
+  const over = unrest(steps.flatMap((one) => one.chosen), request.target);
+  return { kind: "settled", made: { kind: "made", bound: 1, draft: { session, fit } }, over, worth: fit - UNREST_COSTS * (Math.max(0, over.changes) + Math.max(0, over.ups)), moving };
+}
+
+/** The best that comes of a choice among these, looked for again where the order takes more than the program reckoned or is not calm. */
+function tryWith(request: DraftRequest, candidates: readonly Candidate[], drills: (id: string) => Drill | undefined, solve: Solve, options: ModelOptions): Made {
   const later = (options.apart?.length ?? 0) > 0;
+  const tried: number[][] = [];
   let reserve = 0;
   let least: Seconds | undefined;
   let calmer = { changes: 0, ups: 0 };
-  /** The best so far that runs, but with more up and down than is meant. */
-  let restless: { made: Made; worth: number } | undefined;
+  let best: Extract<Settled, { kind: "settled" }> | undefined;
   let chapters = request.target < LONG;
-  let calming = 0;
+  let again = 0;
   for (let round = 0; round < ROUNDS; round++) {
-    const answer = solve(programOf(request, candidates, { ...options, reserve, calmer, chapters, ...(least !== undefined && { least }) }), near(request, later));
-    if (answer.kind !== "optimal") return restless?.made ?? (answer.kind === "failed" && round === 0 ? answer : { kind: "infeasible" });
+    const answer = solve(programOf(request, candidates, { ...options, reserve, calmer, chapters, tried, ...(least !== undefined && { least }) }), near(request, later));
+    if (answer.kind !== "optimal") return best?.made ?? (answer.kind === "failed" && round === 0 ? answer : { kind: "infeasible" });
     const chosen = chosenIn(answer, candidates);
-    const { steps, moving } = ordered(chosen, request);
-    const short = request.target - SHORT_AT_MOST;
-    // The doses anew, now that what lies between the drills is known to the second.
-    const dosed = solve(programOf(request, candidates, { chosen: { which: chosen.map((c) => c.index), moving }, least: short }), {});
-    if (dosed.kind === "failed") return dosed;
-    if (dosed.kind === "infeasible") {
-      // Too long by what the program had not reckoned with, or nothing left that fills the time.
-      const most = chosen.reduce((sum, { candidate: c }) => sum + c.seconds + c.each * (c.doses.length - 1), moving);
-      if (most < short) least = request.target - 8;
+    const one = settle(request, candidates, chosen, drills, solve);
+    if (one.kind === "failed") return one;
+    const reckoned = answer.values.get(MOVING) ?? 0;
+    if (one.kind !== "settled") {
+      if (one.kind === "too-short") least = request.target - 8;
       else if (!chapters) chapters = true;
-      else reserve = Math.max(reserve + 4, moving - (answer.values.get(MOVING) ?? 0));
+      else reserve = Math.max(reserve + 4, one.moving - reckoned);
       continue;
     }
-    const doses = new Map(chosenIn(dosed, candidates, chosen.map((c) => c.index)).map((c) => [c.index, c.dose]));
-    const session = sessionOf(steps.map(({ step, chosen: list }) => ({ step, chosen: list.map((c) => ({ ...c, dose: doses.get(c.index)! })) })), request);
-    const timeline = compile(session, drills);
-    const coverage = coverageOf(session, timeline, drills);
-    const made: Made = {
-      kind: "made", bound: 1,
-      draft: { session, fit: fitOf(coverage, request.demand, request.target) },
-    };
-    const over = unrest(steps.flatMap((one) => one.chosen), request.target);
-    const calm = options.plain === true || (over.changes <= 0 && over.ups <= 0);
-    const worth = made.draft.fit - UNREST_COSTS * (Math.max(0, over.changes) + Math.max(0, over.ups));
-    if (!restless || worth > restless.worth) restless = { made, worth };
+    // Another look that gave nothing will give nothing again.
+    const idle = best !== undefined && one.worth < best.worth + 0.001;
+    if (!best || one.worth > best.worth) best = one;
+    const slack = later ? 1 : 0;
+    const calm = options.plain === true || (one.over.changes <= slack && one.over.ups <= 0);
     // As good as was promised, as far as the school's order goes.
-    const kept = made.draft.fit >= promised(answer, request) - 0.003;
-    if ((calm && (kept || later || request.target < LONG)) || ++calming > (later || request.target < LONG ? 1 : 3)) break;
-    if (chapters && !calm) calmer = { changes: Math.max(0, over.changes), ups: Math.max(0, over.ups) };
-    reserve = Math.max(reserve + (calm ? 2 : 0), (moving - (answer.values.get(MOVING) ?? 0)) * (calm ? 0.8 : 0.5));
+    const kept = one.made.draft.fit >= promised(answer, request) - 0.002;
+    if (idle || (calm && (kept || later || request.target < LONG)) || ++again > (later || request.target < LONG ? 1 : 3)) break;
+    tried.push(chosen.map((c) => c.index));
+    if (chapters && !calm) calmer = { changes: Math.max(0, one.over.changes), ups: Math.max(0, one.over.ups) };
+    reserve = Math.max(reserve, (one.moving - reckoned) * 0.5);
     chapters = true;
   }
-  return restless?.made ?? { kind: "infeasible" };
+  return best?.made ?? { kind: "infeasible" };
 }
 
 /** The fit the program has found. */
@@ -212,13 +232,6 @@ const promised = (answer: Loose, { demand }: DraftRequest): Share => {
   const all = ROWS.reduce((sum, row) => sum + weightOf(demand, row), 0);
   return ROWS.reduce((sum, row) => sum + (weightOf(demand, row) / all) * (answer.values.get(fitColumn(row)) ?? 0), 0);
 };
-
-/** By how much drills in this order change position more often than is meant, and come up from the floor or go down to it. */
-export function unrest(order: readonly Chosen[], target: Seconds): { changes: number; ups: number } {
-  const between = order.slice(1).map(({ candidate }, i) => ({ from: order[i]!.candidate.to, to: candidate.from }));
-  const off = (posture: Posture) => HEIGHT[posture] >= OFF_THE_FLOOR;
-  return { changes: between.filter(({ from, to }) => from !== to).length - mostChanges(order.length), ups: between.filter(({ from, to }) => off(from) !== off(to)).length - mostUps(target) };
-}
 
 function chosenIn(answer: Extract<Solution, { kind: "optimal" }>, candidates: readonly Candidate[], which: readonly number[] = candidates.map((_, i) => i)): Chosen[] {
   return which.flatMap((index) => {

@@ -1,6 +1,5 @@
-import { ordered, type Chosen } from "./assemble";
-import { candidatesOf, CLOSING, type Candidate } from "./candidates";
-import { unrest } from "./draft";
+import { ordered, unrest, type Chosen } from "./assemble";
+import { CLOSING, type Candidate } from "./candidates";
 import { isEasy, mostDrills, WAY_IN } from "./model";
 import { feelsOf } from "./prune";
 import type { DraftRequest } from "./request";
@@ -9,17 +8,16 @@ import { beforePower } from "~/core/audit/look";
 import { LONGEST_HOLD } from "~/core/audit/rules/long-holds";
 import { targetsOf, weightOf } from "~/core/demands/fit";
 import { ROWS, type Row } from "~/core/drills/rows";
-import type { Drill } from "~/core/drills/schema";
 import { doseSeconds } from "~/core/timeline/dose";
 import type { Seconds, Share } from "~/core/units";
 
 /**
  * What someone gets who takes the drill that adds most fit for its time, again and again, until nothing more fits, and then
  * lengthens doses the same way. It keeps the rules that a draft keeps: limits, the order of the school, room for its stages,
- * drills that feel alike apart, a way in, calm, one to end with. A baseline for measurements. `undefined` when nothing fits.
+ * drills that feel alike apart, a way in, calm, one to end with. The least a draft
+ * should be, and a baseline for measurements. `undefined` when nothing fits.
  */
-export function greedy(request: DraftRequest, offered: readonly Drill[]): { fit: Share; drills: number } | undefined {
-  const { candidates } = candidatesOf(request, offered);
+export function greedy(request: DraftRequest, candidates: readonly Candidate[]): { fit: Share; seconds: Seconds; chosen: Chosen[] } | undefined {
   const targets = targetsOf(request.demand, request.target);
   const all = ROWS.reduce((sum, row) => sum + weightOf(request.demand, row), 0);
   const asked = ROWS.filter((row) => weightOf(request.demand, row) > 0);
@@ -75,5 +73,5 @@ export function greedy(request: DraftRequest, offered: readonly Drill[]): { fit:
   for (let next: Taken[] | undefined = list; next; next = list.length < mostDrills(request.target) ? take(list, add(list, false)) : undefined) list = next;
   const longer = (now: readonly Taken[]) => now.flatMap((one, k) => (one.step < candidates[one.index]!.doses.length - 1 ? [now.with(k, { ...one, step: one.step + 1 })] : []));
   for (let next: Taken[] | undefined = list; next; next = take(list, longer(list))) list = next;
-  return list.length === 0 ? undefined : { fit: fitOf(list), drills: list.length };
+  return list.length === 0 ? undefined : { fit: fitOf(list), seconds: list.reduce((sum, one) => sum + secondsOf(one), ordered(chosenOf(list), request).moving), chosen: chosenOf(list) };
 }

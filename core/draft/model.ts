@@ -58,6 +58,8 @@ export type ModelOptions = {
   least?: Seconds;
   /** Leaves out what makes a session calm to run: how many drills, changes of position, and of each stage. */
   plain?: boolean;
+  /** Choices that came out no good, by index: not all of one of them again. */
+  tried?: readonly (readonly number[])[];
   /** For a bound: what is wished for besides the fit is left out, the calm too. */
   proof?: boolean;
   /** Reckons positions chapter by chapter, for an order that asks for more changes than one go through them all. */
@@ -73,7 +75,7 @@ export type ModelOptions = {
  * kit takes is reckoned from below, so that what the solver proves holds for every order of the school; docs/draft.md has it
  * in formulas.
  */
-export function programOf(request: DraftRequest, candidates: readonly Candidate[], { chosen, reserve = 0, least, plain = false, proof = false, chapters = false, calmer = { changes: 0, ups: 0 }, apart = [] }: ModelOptions = {}): Program {
+export function programOf(request: DraftRequest, candidates: readonly Candidate[], { chosen, reserve = 0, least, plain = false, tried = [], proof = false, chapters = false, calmer = { changes: 0, ups: 0 }, apart = [] }: ModelOptions = {}): Program {
   const { target, demand, pace } = request;
   const columns: Program["columns"] = [];
   const rows: Program["rows"] = [];
@@ -209,6 +211,7 @@ export function programOf(request: DraftRequest, candidates: readonly Candidate[
       const which = candidates.flatMap((c, i) => (c.drill.levels[c.level].main.some((row) => ROW_FACTS[row].plane === plane) ? [i] : []));
       if (which.length > 0) rows.push({ name: `plane_${plane.replace("-", "_")}`, terms: count(which), least: 1 });
     }
+  tried.forEach((which, k) => rows.push({ name: `tried${k}`, terms: count(which), most: which.length - 1 }));
   apart.forEach(({ drills, most }, k) => rows.push({ name: `apart${k}`, terms: count(candidates.flatMap((c, i) => (drills.has(c.drill.id) ? [i] : []))), most }));
   const wish = WISHES / mostDrills(target);
   if (!proof)
