@@ -12,7 +12,7 @@ import { listWords } from "~/core/text/words";
 
 type Props = {
   drafted: Drafted | undefined; busy: boolean; request: KeptRequest; onRequest: (request: KeptRequest) => void; onDraft: (request: KeptRequest) => void;
-  group: Group | undefined; teamId: string | null; demandId: string | null; demands: readonly Demand[]; onSwaps: ReturnType<typeof useDrafter>["swaps"];
+  group: Group | undefined; demands: readonly Demand[]; onSwaps: ReturnType<typeof useDrafter>["swaps"];
 };
 
 const RELAX_WORDS: Readonly<Record<Relaxed["limit"], string>> = {
@@ -23,7 +23,7 @@ const RELAX_WORDS: Readonly<Record<Relaxed["limit"], string>> = {
 const BY_HAND: ReadonlySet<Relaxed["limit"]> = new Set(["protected-areas"]);
 
 /** Up to three drafts side by side, or why there is none and what would help. */
-export function Answer({ drafted, busy, request, onRequest, onDraft, group, teamId, demandId, demands, onSwaps }: Props) {
+export function Answer({ drafted, busy, request, onRequest, onDraft, group, demands, onSwaps }: Props) {
   const [showRoses, setShowRoses] = useState(true);
   if (!drafted)
     return busy ? null : (
@@ -65,14 +65,14 @@ export function Answer({ drafted, busy, request, onRequest, onDraft, group, team
       <div className="flex flex-wrap items-baseline gap-x-4 gap-y-1 text-sm text-ink-soft">
         <p>
           {answer.drafts.length === 1 ? "One draft" : `${["", "", "Two", "Three"][answer.drafts.length]} drafts`} in {(drafted.ms / 1000).toFixed(1)} s. No session for this request can have a better fit than{" "}
-          <span className="font-semibold text-ink">{Math.round(answer.drafts[0]!.bound * 100)} %</span>.
+          <span className="font-semibold text-ink">{Math.round(answer.drafts[0]!.bound * 100)} %</span>: the share of what is asked that gets its time.
         </p>
         {answer.kept.length > 0 && <p>Kept out: {listWords(answer.kept.map(({ limit, drills }) => `${drills} by ${LIMIT_WORDS[limit]}`))}.</p>}
         <p className="ml-auto text-xs text-ink-faint">Not medical advice. Pain, numbness, tingling or dizziness: stop, step down a level, or leave it out.</p>
       </div>
       <div className="grid items-start gap-4 lg:grid-cols-3">
         {answer.drafts.map((one, k) => (
-          <DraftCard key={`${drafted.ms} ${k}`} number={k + 1} draft={one} asked={drafted.request} demand={demand} group={group} teamId={teamId} demandId={demandId} request={request} onRequest={onRequest} onSwaps={onSwaps} showRoses={showRoses} onShowRoses={setShowRoses} />
+          <DraftCard key={`${drafted.ms} ${k}`} number={k + 1} draft={one} asked={drafted.request} demand={demand} beside={drafted.beside} request={request} onRequest={onRequest} onSwaps={onSwaps} showRoses={showRoses} onShowRoses={setShowRoses} />
         ))}
       </div>
     </section>

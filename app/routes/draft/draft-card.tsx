@@ -1,7 +1,7 @@
 import { Lock, LockOpen, Replace, Undo2 } from "lucide-react";
 import { useMemo, useState } from "react";
 import { Form, useNavigation } from "react-router";
-import type { useDrafter } from "./use-drafter";
+import type { Beside, useDrafter } from "./use-drafter";
 import type { OfferedSwap } from "~/app/workers/draft";
 import { Button, IconButton } from "~/app/ui/button";
 import { cx } from "~/app/ui/classes";
@@ -18,7 +18,6 @@ import type { Reason, Stated } from "~/core/draft/explain";
 import type { KeptRequest, WrittenRequest } from "~/core/draft/request";
 import { ROW_FACTS } from "~/core/drills/rows";
 import { piecesFor } from "~/core/group/kit";
-import type { Group } from "~/core/group/schema";
 import { miniProfile } from "~/core/profile/mini";
 import { profileOf } from "~/core/profile/profile";
 import type { Place } from "~/core/session/edits";
@@ -28,7 +27,7 @@ import { capital, itemWords, listWords } from "~/core/text/words";
 import { compile } from "~/core/timeline/compile";
 
 type Props = {
-  number: number; draft: Draft; asked: WrittenRequest; demand: Demand | undefined; group: Group | undefined; teamId: string | null; demandId: string | null;
+  number: number; draft: Draft; asked: WrittenRequest; demand: Demand | undefined; beside: Beside;
   request: KeptRequest; onRequest: (request: KeptRequest) => void; onSwaps: ReturnType<typeof useDrafter>["swaps"];
   /** Shown in all drafts or in none, so that they compare. */
   showRoses: boolean; onShowRoses: (shown: boolean) => void;
@@ -37,7 +36,7 @@ type Props = {
 const percent = (share: number): string => `${Math.round(share * 100)} %`;
 
 /** One draft: what it is worth, what it looks like, and every drill with its reasons; drills can be swapped and locked. */
-export function DraftCard({ number, draft, asked, demand, group, teamId, demandId, request, onRequest, onSwaps, showRoses, onShowRoses }: Props) {
+export function DraftCard({ number, draft, asked, demand, beside, request, onRequest, onSwaps, showRoses, onShowRoses }: Props) {
   const drills = useDrills();
   const [past, setPast] = useState<Stated[]>([]);
   const [now, setNow] = useState<Stated>(draft);
@@ -48,6 +47,7 @@ export function DraftCard({ number, draft, asked, demand, group, teamId, demandI
   const timeline = useMemo(() => compile(session, drills), [session, drills]);
   const profile = useMemo(() => miniProfile(profileOf(session, timeline), 400, 76), [session, timeline]);
   const { roses } = useMemo(() => rosesOf(coverageOf(session, timeline, drills), { demand, target: asked.target, other: undefined }), [session, timeline, drills, demand, asked.target]);
+  const { group } = asked;
   const kit = kitList(session, drills);
   const people = Math.max(1, group?.people.length ?? 1);
   const swap = (swapped: OfferedSwap) => {
@@ -137,8 +137,8 @@ export function DraftCard({ number, draft, asked, demand, group, teamId, demandI
       <Form method="post" className="mt-auto flex flex-wrap items-center gap-2 pt-1">
         <input type="hidden" name="do" value="open" />
         <input type="hidden" name="session" value={JSON.stringify(session)} />
-        <input type="hidden" name="team" value={teamId ?? ""} />
-        <input type="hidden" name="demand" value={demandId ?? ""} />
+        <input type="hidden" name="team" value={beside.teamId ?? ""} />
+        <input type="hidden" name="demand" value={beside.demandId ?? ""} />
         <Button type="submit" disabled={opening} className="font-semibold">
           Open on the desk
         </Button>

@@ -40,7 +40,7 @@ export function DraftView({ request: begun, teamId: firstTeam, keptId: firstKept
   const title = titleFor(request, group?.name, what);
   const now = { ...request, ...(target !== undefined && { target }) };
   const go = (changed: KeptRequest = now) => {
-    if (!bad) draft(requestOf({ ...changed, title }, group));
+    if (!bad) draft(requestOf({ ...changed, title }, group), { teamId, demandId: typeof changed.demand === "string" ? changed.demand : null });
   };
   const answer = fetcher.data;
   const faults = answer && "faults" in answer ? answer.faults : [];
@@ -139,7 +139,7 @@ export function DraftView({ request: begun, teamId: firstTeam, keptId: firstKept
         <div ref={results} tabIndex={-1} className="outline-none" aria-live="polite">
           <Answer
             drafted={drafted} busy={progress !== undefined} request={request} onRequest={setRequest} onDraft={(changed) => { setRequest(changed); setLength(minutesText(changed.target)); go(changed); }}
-            group={group} teamId={teamId} demandId={typeof request.demand === "string" ? request.demand : null} demands={demands} onSwaps={swaps}
+            group={group} demands={demands} onSwaps={swaps}
           />
         </div>
         <Confirm

@@ -5,7 +5,9 @@ import type { WrittenRequest } from "~/core/draft/request";
 import type { Place } from "~/core/session/edits";
 import type { Session } from "~/core/session/schema";
 
-export type Drafted = { answer: DraftAnswer; request: WrittenRequest; ms: number };
+/** Beside the request: whom and what a session that is opened from its drafts belongs to. */
+export type Beside = { teamId: string | null; demandId: string | null };
+export type Drafted = { answer: DraftAnswer; request: WrittenRequest; beside: Beside; ms: number };
 type Question = DraftAsk extends infer A ? (A extends { id: number } ? Omit<A, "id"> : never) : never;
 
 /** Asks the worker, which is started at the first question; stopping ends it and whatever it was at. */
@@ -40,14 +42,14 @@ export function useDrafter(own: DraftAsk["own"]) {
     waiting.current.set(id, onTold);
     worker.current.postMessage({ ...question, id });
   }, [stop]);
-  const draft = (request: WrittenRequest) => {
+  const draft = (request: WrittenRequest, beside: Beside) => {
     stop();
     setProgress({ share: 0, words: "starting the solver" });
     ask({ kind: "draft", request, own }, (told) => {
       if (told.kind === "progress") return setProgress({ share: told.share, words: told.words });
       setProgress(undefined);
-      if (told.kind === "answer") setDrafted({ answer: told.answer, request, ms: told.ms });
-      else if (told.kind === "failed") setDrafted({ answer: { kind: "failed", why: told.why }, request, ms: 0 });
+      if (told.kind === "answer") setDrafted({ answer: told.answer, request, beside, ms: told.ms });
+      else if (told.kind === "failed") setDrafted({ answer: { kind: "failed", why: told.why }, request, beside, ms: 0 });
     });
   };
   const swaps = (session: Session, place: Place, request: WrittenRequest, onSwaps: (swaps: OfferedSwap[]) => void) =>
