@@ -14,7 +14,7 @@ export type SaveState =
 const WAIT_MS = 700;
 const AGAIN_MS = 5_000;
 /** Browsers send at most about 64 kB from a page that is going away. */
-const KEEPALIVE_BYTES = 60_000;
+export const KEEPALIVE_BYTES = 60_000;
 
 type Options = { id: string; first: DeskCopy; doc: Session; onReplace: (doc: Session, words: string) => void };
 
