@@ -1,5 +1,5 @@
-import loadHighs, { type Model } from "highs";
-import { programText, type Limits, type Program, type Solution, type Solve } from "~/core/fit/program";
+import loadHighs, { type Model, type ModelData } from "highs";
+import { type Limits, type Program, type Solution, type Solve } from "~/core/fit/program";
 import type { Seconds } from "~/core/units";
 
 /** The longest a program is solved for, whatever its limits: a machine that is this slow says so instead of standing still. */
@@ -15,7 +15,7 @@ export async function openSolver({ wasm }: Options = {}): Promise<Solve> {
   const highs = await loadHighs(wasm === undefined ? {} : { locateFile: () => wasm });
   return (program, limits = {}) => {
     try {
-      return highs.withModel({ format: "lp", data: programText(program) }, (model) => solved(highs, model, program, limits));
+      return highs.withModel(dataOf(highs, program), (model) => solved(highs, model, program, limits));
     } catch (error) {
       return { kind: "failed", why: `The solver stopped: ${error instanceof Error ? error.message : String(error)}.` };
     }
@@ -24,8 +24,34 @@ export async function openSolver({ wasm }: Options = {}): Promise<Solve> {
 
 type Highs = Awaited<ReturnType<typeof loadHighs>>;
 
+/** The program as the solver's own arrays: its columns in their order, its rows packed one after another, terms of one column added up. */
+function dataOf({ constants, infinity }: Highs, { objective, rows, columns }: Program): ModelData {
+  const at = new Map(columns.map(({ name }, k) => [name, k]));
+  const place = (column: string): number => {
+    const k = at.get(column);
+    if (k === undefined) throw new Error(`there is no column ${column}`);
+    return k;
+  };
+  const colCost = new Float64Array(columns.length);
+  for (const { column, times } of objective) colCost[place(column)]! += times;
+  const starts = [0], indices: number[] = [], values: number[] = [];
+  for (const { terms } of rows) {
+    const sums = new Map<number, number>();
+    for (const { column, times } of terms) sums.set(place(column), (sums.get(place(column)) ?? 0) + times);
+    for (const [k, times] of sums) indices.push(k), values.push(times);
+    starts.push(indices.length);
+  }
+  return {
+    numCols: columns.length, numRows: rows.length, sense: constants.objectiveSense.maximize, colCost,
+    colLower: columns.map(({ least }) => least), colUpper: columns.map(({ most }) => most),
+    rowLower: rows.map(({ least = -infinity }) => least), rowUpper: rows.map(({ most = infinity }) => most),
+    matrix: { format: "csr", numRows: rows.length, numCols: columns.length, starts, indices, values },
+    integrality: columns.map(({ whole }) => (whole ? constants.variableType.integer : constants.variableType.continuous)),
+  };
+}
+
 /** Left out of the search: what takes longer than it saves in programs as small as these. */
-const LIGHT = { mip_heuristic_effort: 0, mip_detect_symmetry: false, mip_allow_restart: false, mip_allow_cut_separation_at_nodes: false };
+const LIGHT = { mip_heuristic_effort: 0, mip_heuristic_run_rens: false, mip_heuristic_run_feasibility_jump: false, mip_detect_symmetry: false, mip_allow_restart: false, mip_allow_cut_separation_at_nodes: false };
 
 /** The solver's word for a solution that keeps every row. */
 const FEASIBLE = 2;
@@ -42,8 +68,8 @@ function solved(highs: Highs, model: Model, program: Program, { gap = 0, nodes, 
     return { kind: "failed", why: `The solver stopped: ${word}.` };
   }
   const { colValue, colDual } = model.getSolution();
-  const places = program.columns.map(({ name }) => [name, model.getColByName(name)] as const);
-  const values = new Map(places.map(([name, at]) => [name, colValue[at] ?? 0]));
-  if (relaxed) return { kind: "optimal", values, bound: model.getObjectiveValue(), costs: new Map(places.map(([name, at]) => [name, colDual[at] ?? 0])) };
+  const byName = (list: Float64Array) => new Map(program.columns.map(({ name }, k) => [name, list[k] ?? 0]));
+  const values = byName(colValue);
+  if (relaxed) return { kind: "optimal", values, bound: model.getObjectiveValue(), costs: byName(colDual) };
   return { kind: "optimal", values, bound: program.columns.some((column) => column.whole) ? Number(model.info.get("mip_dual_bound")) : model.getObjectiveValue() };
 }

@@ -1,5 +1,5 @@
-import { CLOSING, type Candidate } from "./candidates";
-import { isEasy, jointsOf, mostChanges, mostUps, OFF_THE_FLOOR, WAY_IN } from "./model";
+import { CLOSING, jointsOf, type Candidate } from "./candidates";
+import { isEasy, mostChanges, mostUps, OFF_THE_FLOOR, WAY_IN } from "./model";
 import { orderOfSteps } from "./order";
 import type { DraftRequest } from "./request";
 import { stepRank, stepTitle, type Step } from "./school";

@@ -12,7 +12,7 @@ import { beforePower } from "~/core/audit/look";
 import type { AuditInput, Rule } from "~/core/audit/types";
 import { coverageOf } from "~/core/coverage/coverage";
 import type { Kit } from "~/core/drills/kit";
-import { ROW_FACTS, ROWS, type Row } from "~/core/drills/rows";
+import { ROW_FACTS, ROWS, type Joint, type Row } from "~/core/drills/rows";
 import type { Drill } from "~/core/drills/schema";
 import { weightOf } from "~/core/demands/fit";
 import { amountOf, withAmount } from "~/core/session/dose-edits";
@@ -36,6 +36,12 @@ export type Candidate = {
   gives: readonly { row: Row; seconds: Seconds; each: Seconds }[];
   /** Work seconds of all sides together, the same way: what warms a joint. */
   work: { seconds: Seconds; each: Seconds };
+};
+
+/** Joints a drill works, with those it also works. */
+export const jointsOf = (c: Candidate, also: boolean): ReadonlySet<Joint> => {
+  const { main, also: more } = c.drill.levels[c.level];
+  return new Set(([...main, ...(also ? more : [])] as Row[]).map((row) => ROW_FACTS[row].joint));
 };
 
 /** Limits that keep drills out, each a rule of the audit or a wish of the request. */
@@ -104,15 +110,15 @@ const downFrom = (level: LevelName): LevelName[] => LEVELS.slice(0, LEVELS.index
 function formOf(request: DraftRequest, drill: Drill, level: LevelName, offered: readonly Drill[], without: Limit | undefined, why: Set<Limit>, just?: Dose): Omit<Candidate, "step"> | undefined {
   const form = drill.levels[level];
   const usual = { ...itemOf(drill, level), ...(just && { dose: just }) };
-  const at = (dose: Dose): Look => lookAt(request, { ...usual, dose }, drill, offered);
-  const breaks = (rules: readonly [Limit, Rule][], look: Look) => rules.filter(([limit, rule]) => limit !== without && rule.find(look.input).some((f) => f.severity !== "hint")).map(([limit]) => limit);
+  const at = (dose: Dose): AuditInput => lookAt(request, { ...usual, dose }, drill, offered);
+  const breaks = (rules: readonly [Limit, Rule][], look: AuditInput) => rules.filter(([limit, rule]) => limit !== without && rule.find(look).some((f) => f.severity !== "hint")).map(([limit]) => limit);
   const first = at(usual.dose);
   const stops = breaks(RULES, first);
   if (stops.length > 0) return stops.forEach((limit) => why.add(limit)), undefined;
   let doses = just ? [just] : dosesOf(request, drill, level).filter((dose) => dose.kind !== "ladder" || dose.rung === (usual.dose.kind === "ladder" ? usual.dose.rung : 0));
   const { effortCap, holdCap, floor: length } = request.group?.setting ?? {};
   // What someone does instead has to last as long, so it hangs on the dose, too.
-  const someone = protectedAreas.find(first.input).length > 0;
+  const someone = protectedAreas.find(first).length > 0;
   if (effortCap !== undefined || holdCap !== undefined || length !== undefined || someone) {
     const broken = new Set<Limit>();
     doses = doses.filter((dose) => {
@@ -122,7 +128,7 @@ function formOf(request: DraftRequest, drill: Drill, level: LevelName, offered: 
     });
     if (doses.length === 0) return broken.forEach((limit) => why.add(limit)), undefined;
   }
-  const ends = [doses[0]!, doses.at(-1)!].map(at) as [Look, Look];
+  const ends = [doses[0]!, doses.at(-1)!].map((dose) => sumsOf(at(dose))) as [Sums, Sums];
   const n = doses.length - 1;
   const slope = (from: number, to: number) => (n === 0 ? 0 : (to - from) / n);
   return {
@@ -132,20 +138,20 @@ function formOf(request: DraftRequest, drill: Drill, level: LevelName, offered: 
   };
 }
 
-type Look = { input: AuditInput; seconds: Seconds; work: Seconds; counts: Record<Row, Seconds> };
-
-/** One drill on its own: what it takes and gives, and what the audit is told of it. */
-function lookAt(request: DraftRequest, item: Item, drill: Drill, offered: readonly Drill[]): Look {
+/** One drill on its own, as the audit is told of it; what it covers is worked out when a rule or a sum asks for it. */
+function lookAt(request: DraftRequest, item: Item, drill: Drill, offered: readonly Drill[]): AuditInput {
   const session: Session = { ...newSession({ title: "x", purpose: request.purpose, target: request.target }, [{ title: "", rounds: 1, restBetweenRounds: 0, sideOrder: "drill-by-drill", items: [item] }]), pace: request.pace, firstSide: request.firstSide };
   const drills = (id: string) => (id === drill.id ? drill : undefined);
   const timeline = compile(session, drills);
-  const coverage = coverageOf(session, timeline, drills);
-  const still = timeline.segments.filter((s) => s.kind !== "move");
-  return {
-    input: { session, timeline, drills, coverage, demand: request.demand, group: request.group, offered },
-    seconds: still.reduce((sum, s) => sum + s.seconds, 0), work: still.reduce((sum, s) => sum + (s.kind === "work" ? s.seconds : 0), 0),
-    counts: Object.fromEntries(ROWS.map((row) => [row, coverage[row].counts])) as Record<Row, Seconds>,
-  };
+  return { session, timeline, drills, get coverage() { return coverageOf(session, timeline, drills); }, demand: request.demand, group: request.group, offered };
+}
+
+type Sums = { seconds: Seconds; work: Seconds; counts: Record<Row, Seconds> };
+
+/** What one drill takes, moving and fetching left out, and gives. */
+function sumsOf({ timeline, coverage }: AuditInput): Sums {
+  const of = (kinds: (kind: string) => boolean) => timeline.segments.reduce((sum, s) => (kinds(s.kind) ? sum + s.seconds : sum), 0);
+  return { seconds: of((kind) => kind !== "move"), work: of((kind) => kind === "work"), counts: Object.fromEntries(ROWS.map((row) => [row, coverage[row].counts])) as Record<Row, Seconds> };
 }
 
 /** Doses a coach would give: inside the drill's bounds, not far from the usual, short holds before power; by the drill's own step. */

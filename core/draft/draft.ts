@@ -27,11 +27,11 @@ const SHARPER = { gap: 0.04, nodes: 10 };
 /** A small choice is enough when what comes of it is this near to the bound. */
 const CONTENT: Share = 0.05;
 /** How many candidates a small choice has, besides those to end with. */
-const SMALL = 32;
+const SMALL = 40;
 /** Later drafts only need good ones, and are chosen among fewer. */
 const SMALL_LATER: Share = 0.7;
 /** And in a short session, which holds few. */
-const SMALL_SHORT = 30;
+const SMALL_SHORT = 36;
 /** The solver keeps rows and proves values to about this. */
 const SOLVER_TOLERANCE = 1e-6;
 /** Later drafts reach at least this much of the first one's fit. */
@@ -72,65 +72,69 @@ export function draft(request: DraftRequest, offered: readonly Drill[], solve: S
   const must = new Set(request.must);
   let bound = 1;
   let plain = false;
+  let chapters = request.target < LONG;
   for (let k = 0; k < request.drafts; k++) {
     progress((k + 0.2) / request.drafts, k === 0 ? "choosing drills" : "choosing others");
-    let made = makeOne(request, candidates, offered, solve, { apart, plain }, k === 0);
-    // Rather a session with more to it than none.
+    let made = makeOne(request, candidates, drills, solve, { apart, plain, chapters });
+    // Rather a session that is less of one than none.
     if (made.kind === "infeasible" && k === 0) {
       plain = true;
-      made = makeOne(request, candidates, offered, solve, { apart, plain }, true);
+      made = makeOne(request, candidates, drills, solve, { apart, plain, chapters });
     }
     if (made.kind === "failed" && k === 0) return made;
     if (made.kind !== "made") break;
-    if (k === 0) bound = Math.min(1, made.bound + SOLVER_TOLERANCE);
-    else if (made.draft.fit < WORTH_RUNNING * drafts[0]!.fit) break;
-    drafts.push({ ...stated(made.draft.session, request, drills, candidates, kept), bound, gap: bound > 0 ? Math.max(0, (bound - made.draft.fit) / bound) : 0 });
-    const ids = new Set(made.draft.session.blocks.flatMap((block) => block.items.map((item) => item.drill)).filter((id) => !must.has(id)));
+    if (k === 0) bound = Math.min(1, provenBound(request, candidates, made.fit, solve, plain) + SOLVER_TOLERANCE);
+    else if (made.fit < WORTH_RUNNING * drafts[0]!.fit) break;
+    drafts.push({ ...stated(made.session, request, offered, candidates, kept), bound, gap: bound > 0 ? Math.max(0, (bound - made.fit) / bound) : 0 });
+    const ids = new Set(made.session.blocks.flatMap((block) => block.items.map((item) => item.drill)).filter((id) => !must.has(id)));
     apart.push({ drills: ids, most: Math.floor(ids.size * SHARED) });
   }
-  if (drafts.length > 0) progress(1, "done");
   if (drafts.length > 0) {
+    progress(1, "done");
     drafts.sort((a, b) => b.fit - a.fit);
     const differs = differences(drafts, drills);
     return { kind: "drafts", drafts: drafts.map((one, k) => ({ ...one, differs: differs[k]! })), kept: counts };
   }
-  return { kind: "impossible", why: "Nothing fits all of what was asked.", relax: relaxed(request, offered, solve, kept, progress) };
+  return { kind: "impossible", why: "Nothing fits all of what was asked.", relax: relaxed(request, offered, drills, solve, kept, progress) };
 }
 
-type Made = { kind: "made"; draft: { session: Session; fit: Share }; bound: Share } | { kind: "infeasible" } | { kind: "failed"; why: string };
+/** A session, and whether its positions had to be reckoned chapter by chapter. */
+type Found = { kind: "made"; session: Session; fit: Share; chapters: boolean };
+type Made = Found | { kind: "infeasible" } | { kind: "failed"; why: string };
+type Drills = (id: string) => Drill | undefined;
 
-/** A session for the request, and what none can be better than. Candidates are looked through in a small choice first. */
-function makeOne(request: DraftRequest, all: readonly Candidate[], offered: readonly Drill[], solve: Solve, options: ModelOptions, sharp = false): Made {
+/** The candidates that no other replaces at no loss. */
+const undominatedOf = (request: DraftRequest, list: readonly Candidate[]): Candidate[] => undominated(list, (c) => request.must.includes(c.drill.id)).map((i) => list[i]!);
+
+/** A session for the request, chosen among the candidates that promise most. */
+function makeOne(request: DraftRequest, all: readonly Candidate[], drills: Drills, solve: Solve, options: ModelOptions & { apart: NonNullable<ModelOptions["apart"]> }): Made {
   if (request.must.some((id) => !all.some((c) => c.drill.id === id))) return { kind: "infeasible" };
-  const byId = new Map(offered.map((drill) => [drill.id, drill]));
-  const wanted = (c: Candidate) => request.must.includes(c.drill.id);
-  const taken = new Set(options.apart?.flatMap(({ drills: ids }) => [...ids]));
+  const later = options.apart.length > 0;
+  const taken = new Set(options.apart.flatMap(({ drills: ids }) => [...ids]));
   // What was taken before may have stood in for others of its kind; they come back beside it.
-  const open = new Set([...undominated(all, wanted).map((i) => all[i]!), ...(taken.size > 0 ? stillOpen(all.filter((c) => !taken.has(c.drill.id)), wanted) : [])]);
+  const open = new Set([...undominatedOf(request, all), ...(later ? undominatedOf(request, all.filter((c) => !taken.has(c.drill.id))) : [])]);
   const candidates = all.filter((c) => open.has(c));
-  const loose = solve(programOf(request, candidates, options), { relaxed: true });
+  const loose = solve(programOf(request, candidates, { ...options, chapters: false }), { relaxed: true });
   if (loose.kind !== "optimal") return loose;
-  const drills = (id: string) => byId.get(id);
-  if (!sharp) return tryWith(request, promising(candidates, loose, request, true, []), drills, solve, options);
+  if (later) return tryWith(request, promising(candidates, loose, request, true, []), drills, solve, options);
   // What taking the best for its time again and again comes to is the least there should be.
   const simple = greedy(request, candidates);
-  let best = tryWith(request, promising(candidates, loose, request, false, simple?.chosen ?? []), drills, solve, options);
-  if (simple && (best.kind !== "made" || simple.fit > best.draft.fit + 1e-9)) {
-    const settled = settle(request, candidates, simple.chosen, drills, solve);
-    if (settled.kind === "settled" && (best.kind !== "made" || settled.made.draft.fit > best.draft.fit)) best = settled.made;
-  }
-  if (best.kind !== "made") return best;
-  // Calm is a wish, so what is proven holds for sessions without it, too.
-  const free = { ...options, proof: true };
-  const whole = solve(programOf(request, candidates, free), { relaxed: true });
-  return whole.kind === "optimal" ? { ...best, bound: sharper(request, candidates, whole, best.draft.fit, solve, free) } : best;
+  const best = tryWith(request, promising(candidates, loose, request, false, simple?.chosen ?? []), drills, solve, options);
+  if (!simple || (best.kind === "made" && simple.fit <= best.fit + 1e-9)) return best;
+  const settled = settle(request, candidates, simple.chosen, drills, solve);
+  return settled.kind === "settled" && (best.kind !== "made" || settled.fit > best.fit) ? { kind: "made", session: settled.session, fit: settled.fit, chapters: options.chapters ?? false } : best;
 }
 
 /**
- * A bound nearer to what was found. Drills that would cost so much, by the program without wholeness, that no session with
+ * What no session for the request can be better than, near to what was found if that can be shown. Calm is a wish, so it
+ * holds for sessions without it, too. Drills that would cost so much, by the program without wholeness, that no session with
  * them comes above the least bound wanted, are left out of the whole program; what that proves holds for all.
  */
-function sharper(request: DraftRequest, candidates: readonly Candidate[], loose: Loose, found: Share, solve: Solve, options: ModelOptions): Share {
+function provenBound(request: DraftRequest, all: readonly Candidate[], found: Share, solve: Solve, plain: boolean): Share {
+  const candidates = undominatedOf(request, all);
+  const options: ModelOptions = { plain, proof: true };
+  const loose = solve(programOf(request, candidates, options), { relaxed: true });
+  if (loose.kind !== "optimal") return 1;
   const wanted = found / (1 - CONTENT);
   if (loose.bound <= wanted) return loose.bound;
   const left = candidates.filter((c, i) => loose.bound + costOf(loose, i) > wanted || request.must.includes(c.drill.id));
@@ -138,8 +142,6 @@ function sharper(request: DraftRequest, candidates: readonly Candidate[], loose:
   if (tight.kind === "infeasible") return wanted;
   return tight.kind === "optimal" ? Math.min(loose.bound, Math.max(wanted, tight.bound)) : loose.bound;
 }
-
-const stillOpen = (all: readonly Candidate[], wanted: (c: Candidate) => boolean): Candidate[] => undominated(all, wanted).map((i) => all[i]!);
 
 type Loose = Extract<Solution, { kind: "optimal" }>;
 
@@ -167,12 +169,12 @@ const ROUNDS = 6;
 const UNREST_COSTS: Share = 0.03;
 
 type Settled =
-  | { kind: "settled"; made: Extract<Made, { kind: "made" }>; over: { changes: number; ups: number }; worth: number; moving: Seconds }
+  | { kind: "settled"; session: Session; fit: Share; over: { changes: number; ups: number }; worth: number; moving: Seconds }
   | { kind: "too-long" | "too-short"; moving: Seconds }
   | { kind: "failed"; why: string };
 
 /** Drills that were chosen, in their best order, with the doses anew now that what lies between them is known to the second. */
-function settle(request: DraftRequest, candidates: readonly Candidate[], chosen: readonly Chosen[], drills: (id: string) => Drill | undefined, solve: Solve): Settled {
+function settle(request: DraftRequest, candidates: readonly Candidate[], chosen: readonly Chosen[], drills: Drills, solve: Solve): Settled {
   const { steps, moving } = ordered(chosen, request);
   const short = request.target - SHORT_AT_MOST;
   const dosed = solve(programOf(request, candidates, { chosen: { which: chosen.map((c) => c.index), moving }, least: short }), {});
@@ -185,22 +187,23 @@ function settle(request: DraftRequest, candidates: readonly Candidate[], chosen:
   const session = sessionOf(steps.map(({ step, chosen: list }) => ({ step, chosen: list.map((c) => ({ ...c, dose: doses.get(c.index)! })) })), request);
   const fit = fitOf(coverageOf(session, compile(session, drills), drills), request.demand, request.target);
   const over = unrest(steps.flatMap((one) => one.chosen), request.target);
-  return { kind: "settled", made: { kind: "made", bound: 1, draft: { session, fit } }, over, worth: fit - UNREST_COSTS * (Math.max(0, over.changes) + Math.max(0, over.ups)), moving };
+  return { kind: "settled", session, fit, over, worth: fit - UNREST_COSTS * (Math.max(0, over.changes) + Math.max(0, over.ups)), moving };
 }
 
 /** The best that comes of a choice among these, looked for again where the order takes more than the program reckoned or is not calm. */
-function tryWith(request: DraftRequest, candidates: readonly Candidate[], drills: (id: string) => Drill | undefined, solve: Solve, options: ModelOptions): Made {
+function tryWith(request: DraftRequest, candidates: readonly Candidate[], drills: Drills, solve: Solve, options: ModelOptions): Made {
   const later = (options.apart?.length ?? 0) > 0;
   const tried: number[][] = [];
   let reserve = 0;
   let least: Seconds | undefined;
   let calmer = { changes: 0, ups: 0 };
   let best: Extract<Settled, { kind: "settled" }> | undefined;
-  let chapters = request.target < LONG;
+  let chapters = options.chapters ?? false;
   let again = 0;
+  const found = (): Found | { kind: "infeasible" } => (best ? { kind: "made", session: best.session, fit: best.fit, chapters } : { kind: "infeasible" });
   for (let round = 0; round < ROUNDS; round++) {
     const answer = solve(programOf(request, candidates, { ...options, reserve, calmer, chapters, tried, ...(least !== undefined && { least }) }), near(request, later));
-    if (answer.kind !== "optimal") return best?.made ?? (answer.kind === "failed" && round === 0 ? answer : { kind: "infeasible" });
+    if (answer.kind !== "optimal") return answer.kind === "failed" && !best && round === 0 ? answer : found();
     const chosen = chosenIn(answer, candidates);
     const one = settle(request, candidates, chosen, drills, solve);
     if (one.kind === "failed") return one;
@@ -217,14 +220,14 @@ function tryWith(request: DraftRequest, candidates: readonly Candidate[], drills
     const slack = later ? 1 : 0;
     const calm = options.plain === true || (one.over.changes <= slack && one.over.ups <= 0);
     // As good as was promised, as far as the school's order goes.
-    const kept = one.made.draft.fit >= promised(answer, request) - 0.002;
+    const kept = one.fit >= promised(answer, request) - 0.002;
     if (idle || (calm && (kept || later || request.target < LONG)) || ++again > (later || request.target < LONG ? 1 : 3)) break;
     tried.push(chosen.map((c) => c.index));
     if (chapters && !calm) calmer = { changes: Math.max(0, one.over.changes), ups: Math.max(0, one.over.ups) };
     reserve = Math.max(reserve, (one.moving - reckoned) * 0.5);
     chapters = true;
   }
-  return best?.made ?? { kind: "infeasible" };
+  return found();
 }
 
 /** The fit the program has found. */
@@ -243,7 +246,7 @@ function chosenIn(answer: Extract<Solution, { kind: "optimal" }>, candidates: re
 }
 
 /** Which single limit, taken away, makes drafts possible, and how good they would be; the best first. */
-function relaxed(request: DraftRequest, offered: readonly Drill[], solve: Solve, kept: ReadonlyMap<Limit, readonly string[]>, progress: Progress): Relaxed[] {
+function relaxed(request: DraftRequest, offered: readonly Drill[], drills: Drills, solve: Solve, kept: ReadonlyMap<Limit, readonly string[]>, progress: Progress): Relaxed[] {
   const one: DraftRequest = { ...request, drafts: 1 };
   const longer: DraftRequest = { ...one, target: one.target * 1.5 };
   const ways: { limit: Relaxed["limit"]; changed: DraftRequest; without?: Limit }[] = [
@@ -251,8 +254,8 @@ function relaxed(request: DraftRequest, offered: readonly Drill[], solve: Solve,
   ];
   const found = ways.flatMap(({ limit, changed, without }, k): Relaxed[] => {
     progress(0.4 + (0.6 * k) / ways.length, "looking at what stands in the way");
-    const made = makeOne(changed, candidatesOf(changed, offered, without).candidates, offered, solve, {});
-    return made.kind === "made" ? [{ limit, fit: made.draft.fit }] : [];
+    const made = makeOne(changed, candidatesOf(changed, offered, without).candidates, drills, solve, { apart: [], chapters: changed.target < LONG });
+    return made.kind === "made" ? [{ limit, fit: made.fit }] : [];
   });
   progress(1, "done");
   return found.sort((a, b) => b.fit - a.fit);

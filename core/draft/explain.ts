@@ -36,11 +36,13 @@ export const LIMIT_WORDS: Readonly<Record<Limit, string>> = {
 };
 
 /** Everything a draft says of itself: its length, fit, changes of position, what is short and why, and the reasons for each drill. */
-export function stated(session: Session, request: DraftRequest, drills: Drills, candidates: readonly Candidate[], kept: ReadonlyMap<Limit, readonly string[]>): Stated {
+export function stated(session: Session, request: DraftRequest, offered: readonly Drill[], candidates: readonly Candidate[], kept: ReadonlyMap<Limit, readonly string[]>): Stated {
+  const byId = new Map(offered.map((drill) => [drill.id, drill]));
+  const drills: Drills = (id) => byId.get(id);
   const timeline = compile(session, drills);
   const coverage = coverageOf(session, timeline, drills);
   const missing = missingRows(coverage, request.demand, request.target).map((one) => ({ ...one, why: whyMissing(one.row, candidates, kept, drills) }));
-  const found = audit(auditInput(session, drills, { demand: request.demand, group: request.group, offered: candidates.map((c) => c.drill) }));
+  const found = audit(auditInput(session, drills, { demand: request.demand, group: request.group, offered }));
   const cautions = found.filter(({ severity, rule }) => severity !== "hint" || rule === "protected-areas").map(({ says }) => says);
   return { cautions, session, seconds: timeline.totalSeconds, fit: fitOf(coverage, request.demand, request.target), postureChanges: postureChanges(timeline.segments), missing, reasons: reasonsOf(session, coverage, request, drills) };
 }
@@ -121,7 +123,6 @@ function stays(before: { item: Item; drill: Drill } | undefined, item: Item, dri
 /** The same for a session that has been changed by hand. */
 export function restated(session: Session, request: DraftRequest, offered: readonly Drill[]): Stated {
   const { candidates, kept } = candidatesOf(request, offered);
-  const byId = new Map(offered.map((drill) => [drill.id, drill]));
-  return stated(session, request, (id) => byId.get(id), candidates, kept);
+  return stated(session, request, offered, candidates, kept);
 }
 

@@ -53,10 +53,8 @@ export function greedy(request: DraftRequest, candidates: readonly Candidate[]):
     return drill.method === "hold" && drill.levels[level].main.includes(row) ? sum + doseSeconds(doses[step]!, request.pace) * drill.directions : sum;
   }, 0);
   const keeps = (list: readonly Taken[]) => !beforePower(request.purpose) || asked.every((row) => heldOf(list, row) <= LONGEST_HOLD);
-  const goes = (list: readonly Taken[], i: number) => {
-    const feels = new Set(feelsOf(candidates[i]!));
-    return list.every(({ index }) => candidates[index]!.drill.id !== candidates[i]!.drill.id && !feelsOf(candidates[index]!).some((feel) => feels.has(feel)));
-  };
+  const feels = candidates.map(feelsOf);
+  const goes = (list: readonly Taken[], i: number) => list.every(({ index }) => candidates[index]!.drill.id !== candidates[i]!.drill.id && !feels[index]!.some((feel) => feels[i]!.includes(feel)));
   /** The first of these, by what they add for their time, that fits and keeps the rules. */
   const take = (now: readonly Taken[], options: readonly Taken[][]): Taken[] | undefined => {
     const [fit, time] = [fitOf(now), now.reduce((sum, one) => sum + secondsOf(one), 0)];

@@ -1,4 +1,4 @@
-import { CLOSING, type Candidate } from "./candidates";
+import { CLOSING, jointsOf, type Candidate } from "./candidates";
 import { feelsOf, kindOf } from "./prune";
 import type { DraftRequest } from "./request";
 import { leastIn, stepRank } from "./school";
@@ -8,7 +8,7 @@ import { LONGEST_HOLD } from "~/core/audit/rules/long-holds";
 import { targetsOf, weightOf } from "~/core/demands/fit";
 import { PLANES } from "~/core/drills/browse";
 import { hardness } from "~/core/drills/hardness";
-import { ROW_FACTS, ROWS, type Joint, type Row } from "~/core/drills/rows";
+import { ROW_FACTS, ROWS, type Row } from "~/core/drills/rows";
 import type { Program, Term } from "~/core/fit/program";
 import { doseSeconds } from "~/core/timeline/dose";
 import { CHANGE_BASE, CHANGE_PER_STEP, HEIGHT, type Posture } from "~/core/timeline/postures";
@@ -56,7 +56,7 @@ export type ModelOptions = {
   reserve?: Seconds;
   /** The least it may last, by the model's own reckoning. */
   least?: Seconds;
-  /** Leaves out what makes a session calm to run: how many drills, changes of position, and of each stage. */
+  /** Leaves out what makes a session one: how many drills, the stages, a way in, calm. Limits and time stay. */
   plain?: boolean;
   /** Choices that came out no good, by index: not all of one of them again. */
   tried?: readonly (readonly number[])[];
@@ -181,7 +181,7 @@ export function programOf(request: DraftRequest, candidates: readonly Candidate[
   [...new Map(rooms.map((which) => [which.join(), which])).values()].forEach((which, k) => atMost(`like${k}`, which, wantedAmong(which) > 1 ? wantedAmong(which) : 1));
   groups((c) => `${c.drill.levels[c.level].main[0]!} ${c.drill.method}`).forEach((which, k) => atMost(`same${k}`, which, 2));
   // A way in: easier motion before anything hard, step by step.
-  const ranks = [...new Set(candidates.map((c) => stepRank(c.step)))].sort((x, y) => x - y);
+  const ranks = plain ? [] : [...new Set(candidates.map((c) => stepRank(c.step)))].sort((x, y) => x - y);
   const soFar: Term[] = [];
   for (const rank of ranks) {
     const here = candidates.flatMap((c, i) => (stepRank(c.step) === rank ? [i] : []));
@@ -234,12 +234,6 @@ export const mostUps = (target: Seconds): number => UPS_ALWAYS + Math.floor(targ
 export const isEasy = (c: Candidate): boolean => hardness(c.drill.method, c.level, c.doses[0]!) < EASY;
 
 const isHold = (c: Candidate): boolean => c.drill.method === "hold" && c.doses[0]!.kind === "time";
-
-/** Joints a drill works, with those it also works. */
-export const jointsOf = (c: Candidate, also: boolean): ReadonlySet<Joint> => {
-  const { main, also: more } = c.drill.levels[c.level];
-  return new Set(([...main, ...(also ? more : [])] as Row[]).map((row) => ROW_FACTS[row].joint));
-};
 
 /** Time of moving and fetching kit whatever the order: in each chapter every position used is come to but the one it goes on from, every height between two of them is crossed, every piece is fetched once. */
 function movingAtLeast(candidates: readonly Candidate[], kitChange: Seconds, { free, rows }: { free: (name: string, most?: number) => void; rows: Program["rows"] }, calm: { target: Seconds; changes: number; ups: number } | undefined, byChapter: boolean): Term[] {

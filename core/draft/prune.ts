@@ -1,4 +1,4 @@
-import type { Candidate } from "./candidates";
+import { jointsOf, type Candidate } from "./candidates";
 import { stepRank } from "./school";
 import type { Kit } from "~/core/drills/kit";
 
@@ -9,13 +9,13 @@ export const kindOf = (c: Candidate): string => `${[...c.drill.levels[c.level].m
 export const feelsOf = (c: Candidate): string[] => c.drill.levels[c.level].main.map((row) => `${row} ${c.drill.method} ${c.from}`);
 
 /**
- * The candidates without those that another of their kind, in the same step, replaces at no loss: no longer, no more kit, and
+ * The candidates without those that another of their kind, with the same first motion and in the same step, replaces at no loss: no longer, no more kit, and
  * at least as much of everything. As a session holds one of a kind at most, no better session is lost. `wanted` stay.
  */
 export function undominated(candidates: readonly Candidate[], wanted: (c: Candidate) => boolean): number[] {
   const kinds = new Map<string, number[]>();
   candidates.forEach((c, i) => {
-    const key = `${kindOf(c)} ${stepRank(c.step)}`;
+    const key = `${kindOf(c)} ${c.drill.levels[c.level].main[0]!} ${stepRank(c.step)}`;
     kinds.set(key, [...(kinds.get(key) ?? []), i]);
   });
   const kept: number[] = [];
@@ -34,6 +34,9 @@ const TOLERANCE = 1e-6;
 
 function replaces(better: Candidate, here: Candidate): boolean {
   if (better.to !== here.to || better.level !== here.level || better.doses.length < here.doses.length || !within(better.kit, here.kit)) return false;
+  // What it warms may be asked for by another.
+  const warms = jointsOf(better, true);
+  if (![...jointsOf(here, true)].every((joint) => warms.has(joint))) return false;
   if (better.seconds > here.seconds + TOLERANCE || better.each > here.each + TOLERANCE) return false;
   // A hold that gives more also uses up more of what may be held before power.
   const exact = here.drill.method === "hold";

@@ -1,6 +1,5 @@
 import { piecesThere } from "./kit";
 import type { Group } from "./schema";
-import type { Row } from "~/core/drills/rows";
 import type { Area, Drill, DrillLevel, Method } from "~/core/drills/schema";
 import { LEVELS, type Item, type LevelName, type Pace } from "~/core/session/schema";
 import { doseSeconds, unitMicros } from "~/core/timeline/dose";
@@ -46,34 +45,56 @@ export function fallbackFor(item: Item, areas: readonly Area[], { drills, offere
   // A level of the same drill keeps the dose that is set; its own times are the others'.
   const sameDrill = LEVELS.filter((name) => name !== item.level).sort((a, b) => near(item.level, a) - near(item.level, b));
   for (const level of sameDrill) if (loaded(own.levels[level], areas).length === 0 && there(own.levels[level])) return { drill: own, level };
-  const sides = item.sides ?? own.sides;
-  const directions = item.directions ?? own.directions;
-  const candidates = (formsOf(offered).get(here.main[0]!) ?? []).flatMap(({ drill, level, form }) => {
-    if (HARD.has(drill.method) && drill.method !== own.method) return [];
-    if (drill.id === own.id || drill.directions !== directions || (sides === "together") !== (drill.sides === "together")) return [];
-    if (sides === "alternating" && drill.sides !== "alternating") return [];
-    const far = Math.abs(HEIGHT[form.posture] - HEIGHT[here.posture]);
-    if ((far > NEAR && form.posture !== "standing") || !here.main.every((row) => form.main.includes(row)) || loaded(form, areas).length > 0 || !there(form) || !fitsSegment(form, seconds, pace)) return [];
-    return [{ drill, level, far: far * 4 + (level === "standard" ? 0 : 1) + (drill.method === own.method ? 0 : 2) }];
-  });
-  const best = candidates.sort((a, b) => a.far - b.far)[0];
+  const best = othersFor(item, own, areas, offered, group).find(({ form }) => fitsSegment(form, seconds, pace));
   return best && { drill: best.drill, level: best.level };
 }
 
 type Form = { drill: Drill; level: LevelName; form: DrillLevel };
 
-const known = new WeakMap<readonly Drill[], Map<Row, Form[]>>();
+/** What was worked out for a list of drills: forms by main row and whom they suit, and what there is for an item's drill. */
+type Known = { byRow: Map<string, Form[]>; others: Map<string, Form[]> };
+const known = new WeakMap<readonly Drill[], Known>();
 
-/** Every level of the drills by each main row of it, worked out once for a list. */
-function formsOf(offered: readonly Drill[]): Map<Row, Form[]> {
+function knownOf(offered: readonly Drill[]): Known {
   const before = known.get(offered);
   if (before) return before;
-  const map = new Map<Row, Form[]>();
-  for (const drill of offered)
-    for (const level of LEVELS)
-      for (const row of drill.levels[level].main) map.set(row, [...(map.get(row) ?? []), { drill, level, form: drill.levels[level] }]);
-  known.set(offered, map);
-  return map;
+  const fresh: Known = { byRow: new Map(), others: new Map() };
+  known.set(offered, fresh);
+  return fresh;
+}
+
+const kept = <V>(map: Map<string, V>, key: string, make: () => V): V => {
+  const before = map.get(key);
+  if (before !== undefined) return before;
+  const fresh = make();
+  map.set(key, fresh);
+  return fresh;
+};
+
+/** Other drills for an item, whatever its dose, the nearest first; worked out once for a list, an item's drill and a group. */
+function othersFor(item: Item, own: Drill, areas: readonly Area[], offered: readonly Drill[], group: Group | undefined): Form[] {
+  const { byRow, others } = knownOf(offered);
+  const whom = `${areas.join()} ${group ? JSON.stringify(group.setting.kit ?? "any") : "nobody"}`;
+  const sides = item.sides ?? own.sides;
+  const directions = item.directions ?? own.directions;
+  const here = own.levels[item.level];
+  const [row] = here.main;
+  if (row === undefined) return [];
+  /** Every level with this main row that loads none of the areas and has its kit there. */
+  const suiting = () => offered.flatMap((drill) => LEVELS.flatMap((level): Form[] => {
+    const form = drill.levels[level];
+    return form.main.includes(row) && loaded(form, areas).length === 0 && (group === undefined || piecesThere(form.kit, 1, group.setting)) ? [{ drill, level, form }] : [];
+  }));
+  return kept(others, `${own.id} ${item.level} ${sides} ${directions} ${whom}`, () =>
+    kept(byRow, `${row} ${whom}`, suiting).flatMap((one) => {
+      const { drill, level, form } = one;
+      if (HARD.has(drill.method) && drill.method !== own.method) return [];
+      if (drill.id === own.id || drill.directions !== directions || (sides === "together") !== (drill.sides === "together")) return [];
+      if (sides === "alternating" && drill.sides !== "alternating") return [];
+      const far = Math.abs(HEIGHT[form.posture] - HEIGHT[here.posture]);
+      if ((far > NEAR && form.posture !== "standing") || !here.main.every((main) => form.main.includes(main))) return [];
+      return [{ one, far: far * 4 + (level === "standard" ? 0 : 1) + (drill.method === own.method ? 0 : 2) }];
+    }).sort((x, y) => x.far - y.far).map(({ one }) => one));
 }
 
 /** An easier level before a harder one, the nearest first. */
