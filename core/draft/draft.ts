@@ -26,10 +26,13 @@ const near = (request: DraftRequest, later: boolean) => ({ gap: later ? 0.03 : r
 const SHARPER = { gap: 0.04, nodes: 10 };
 /** A small choice is enough when what comes of it is this near to the bound. */
 const CONTENT: Share = 0.05;
+/** Further than this from the bound it is made again among more. */
+const WIDE: Share = 0.055;
+const SMALL_WIDE = 90;
 /** How many candidates a small choice has, besides those to end with. */
 const SMALL = 40;
 /** Later drafts only need good ones, and are chosen among fewer. */
-const SMALL_LATER: Share = 0.7;
+const SMALL_LATER: Share = 0.6;
 /** And in a short session, which holds few. */
 const SMALL_SHORT = 36;
 /** The solver keeps rows and proves values to about this. */
@@ -83,8 +86,13 @@ export function draft(request: DraftRequest, offered: readonly Drill[], solve: S
     }
     if (made.kind === "failed" && k === 0) return made;
     if (made.kind !== "made") break;
-    if (k === 0) bound = Math.min(1, provenBound(request, candidates, made.fit, solve, plain) + SOLVER_TOLERANCE);
-    else if (made.fit < WORTH_RUNNING * drafts[0]!.fit) break;
+    if (k === 0) {
+      bound = Math.min(1, provenBound(request, candidates, made.fit, solve, plain) + SOLVER_TOLERANCE);
+      if (made.fit < (1 - WIDE) * bound) {
+        const wider = makeOne(request, candidates, drills, solve, { apart, plain, chapters, wide: true });
+        if (wider.kind === "made" && wider.fit > made.fit) made = wider;
+      }
+    } else if (made.fit < WORTH_RUNNING * drafts[0]!.fit) break;
     drafts.push({ ...stated(made.session, request, offered, candidates, kept), bound, gap: bound > 0 ? Math.max(0, (bound - made.fit) / bound) : 0 });
     const ids = new Set(made.session.blocks.flatMap((block) => block.items.map((item) => item.drill)).filter((id) => !must.has(id)));
     apart.push({ drills: ids, most: Math.floor(ids.size * SHARED) });
@@ -107,7 +115,7 @@ type Drills = (id: string) => Drill | undefined;
 const undominatedOf = (request: DraftRequest, list: readonly Candidate[]): Candidate[] => undominated(list, (c) => request.must.includes(c.drill.id)).map((i) => list[i]!);
 
 /** A session for the request, chosen among the candidates that promise most. */
-function makeOne(request: DraftRequest, all: readonly Candidate[], drills: Drills, solve: Solve, options: ModelOptions & { apart: NonNullable<ModelOptions["apart"]> }): Made {
+function makeOne(request: DraftRequest, all: readonly Candidate[], drills: Drills, solve: Solve, options: ModelOptions & { apart: NonNullable<ModelOptions["apart"]>; wide?: boolean }): Made {
   if (request.must.some((id) => !all.some((c) => c.drill.id === id))) return { kind: "infeasible" };
   const later = options.apart.length > 0;
   const taken = new Set(options.apart.flatMap(({ drills: ids }) => [...ids]));
@@ -116,10 +124,11 @@ function makeOne(request: DraftRequest, all: readonly Candidate[], drills: Drill
   const candidates = all.filter((c) => open.has(c));
   const loose = solve(programOf(request, candidates, { ...options, chapters: false }), { relaxed: true });
   if (loose.kind !== "optimal") return loose;
-  if (later) return tryWith(request, promising(candidates, loose, request, true, []), drills, solve, options);
+  const how = request.target < 500 ? SMALL_SHORT : SMALL;
+  if (later) return tryWith(request, promising(candidates, loose, request, how * SMALL_LATER, []), drills, solve, options);
   // What taking the best for its time again and again comes to is the least there should be.
   const simple = greedy(request, candidates);
-  const best = tryWith(request, promising(candidates, loose, request, false, simple?.chosen ?? []), drills, solve, options);
+  const best = tryWith(request, promising(candidates, loose, request, options.wide ? SMALL_WIDE : how, simple?.chosen ?? []), drills, solve, options);
   if (!simple || (best.kind === "made" && simple.fit <= best.fit + 1e-9)) return best;
   const settled = settle(request, candidates, simple.chosen, drills, solve);
   return settled.kind === "settled" && (best.kind !== "made" || settled.fit > best.fit) ? { kind: "made", session: settled.session, fit: settled.fit, chapters: options.chapters ?? false } : best;
@@ -154,12 +163,12 @@ function costOf({ costs }: Loose, i: number): Share {
 }
 
 /** The candidates that the program without wholeness takes, and those that would cost it least. */
-function promising(candidates: readonly Candidate[], loose: Loose, request: DraftRequest, later: boolean, also: readonly Chosen[]): Candidate[] {
+function promising(candidates: readonly Candidate[], loose: Loose, request: DraftRequest, few: number, also: readonly Chosen[]): Candidate[] {
   const worth = candidates.map((_, i) => costOf(loose, i));
   const used = (i: number) => (loose.values.get(`y${i}`) ?? 0) > 1e-6 || request.must.includes(candidates[i]!.drill.id);
   const order = candidates.map((_, i) => i).sort((a, b) => Number(used(b)) - Number(used(a)) || worth[b]! - worth[a]! || a - b);
   const closers = order.filter((i) => candidates[i]!.step === CLOSING).slice(0, 5);
-  const chosen = new Set([...order.filter((i) => candidates[i]!.step !== CLOSING).slice(0, Math.max((request.target < 500 ? SMALL_SHORT : SMALL) * (later ? SMALL_LATER : 1), order.filter(used).length)), ...closers, ...also.map((c) => c.index)]);
+  const chosen = new Set([...order.filter((i) => candidates[i]!.step !== CLOSING).slice(0, Math.max(few, order.filter(used).length)), ...closers, ...also.map((c) => c.index)]);
   return candidates.filter((_, i) => chosen.has(i));
 }
 

@@ -24,10 +24,15 @@ export function greedy(request: DraftRequest, candidates: readonly Candidate[]):
   type Taken = { index: number; step: number };
   const secondsOf = ({ index, step }: Taken) => candidates[index]!.seconds + candidates[index]!.each * step;
   const usual = (c: Candidate) => Math.floor((c.doses.length - 1) / 2);
-  const fitOf = (list: readonly Taken[]): Share => {
+  const givenBy = (list: readonly Taken[]): Map<Row, Seconds> => {
     const has = new Map<Row, Seconds>();
     for (const { index, step } of list) for (const g of candidates[index]!.gives) has.set(g.row, (has.get(g.row) ?? 0) + g.seconds + g.each * step);
-    return asked.reduce((sum, row) => sum + weightOf(request.demand, row) * Math.min(1, (has.get(row) ?? 0) / targets[row]), 0) / all;
+    return has;
+  };
+  const share = (row: Row, seconds: Seconds): Share => weightOf(request.demand, row) * Math.min(1, seconds / targets[row]);
+  const fitOf = (list: readonly Taken[]): Share => {
+    const has = givenBy(list);
+    return asked.reduce((sum, row) => sum + share(row, has.get(row) ?? 0), 0) / all;
   };
   const chosenOf = (list: readonly Taken[]) => list.map(({ index, step }): Chosen => ({ candidate: candidates[index]!, index, dose: candidates[index]!.doses[step]! }));
   /** Whether it ends in time, in the best order, with a way in and calm. */
@@ -55,13 +60,20 @@ export function greedy(request: DraftRequest, candidates: readonly Candidate[]):
   const keeps = (list: readonly Taken[]) => !beforePower(request.purpose) || asked.every((row) => heldOf(list, row) <= LONGEST_HOLD);
   const feels = candidates.map(feelsOf);
   const goes = (list: readonly Taken[], i: number) => list.every(({ index }) => candidates[index]!.drill.id !== candidates[i]!.drill.id && !feels[index]!.some((feel) => feels[i]!.includes(feel)));
+  /** One more drill, or one more step of a drill's dose: what comes of it, what it gives of each row, and the time it takes. */
+  type Option = { list: Taken[]; gives: { row: Row; more: Seconds }[]; seconds: Seconds };
   /** The first of these, by what they add for their time, that fits and keeps the rules. */
-  const take = (now: readonly Taken[], options: readonly Taken[][]): Taken[] | undefined => {
-    const [fit, time] = [fitOf(now), now.reduce((sum, one) => sum + secondsOf(one), 0)];
-    const worth = options.map((list) => ({ list, worth: (fitOf(list) - fit) / Math.max(1, list.reduce((sum, one) => sum + secondsOf(one), 0) - time) })).filter(({ worth }) => worth > 1e-9);
+  const take = (now: readonly Taken[], options: readonly Option[]): Taken[] | undefined => {
+    const has = givenBy(now);
+    const gain = ({ gives }: Option) => gives.reduce((sum, { row, more }) => sum + share(row, (has.get(row) ?? 0) + more) - share(row, has.get(row) ?? 0), 0) / all;
+    const worth = options.map((option) => ({ list: option.list, worth: gain(option) / Math.max(1, option.seconds) })).filter(({ worth }) => worth > 1e-9);
     return worth.sort((a, b) => b.worth - a.worth).find(({ list }) => keeps(list) && roomy(list) && runs(list))?.list;
   };
-  const add = (now: readonly Taken[], closing: boolean) => candidates.flatMap((c, i) => ((c.step === CLOSING) === closing && goes(now, i) ? [[...now, { index: i, step: usual(c) }]] : []));
+  const add = (now: readonly Taken[], closing: boolean) => candidates.flatMap((c, index): Option[] => {
+    if ((c.step === CLOSING) !== closing || !goes(now, index)) return [];
+    const one = { index, step: usual(c) };
+    return [{ list: [...now, one], gives: c.gives.map((g) => ({ row: g.row, more: g.seconds + g.each * one.step })), seconds: secondsOf(one) }];
+  });
   let list: Taken[] = [];
   if (candidates.some((c) => c.step === CLOSING)) {
     const end = take([], add([], true));
@@ -69,7 +81,10 @@ export function greedy(request: DraftRequest, candidates: readonly Candidate[]):
     list = end;
   }
   for (let next: Taken[] | undefined = list; next; next = list.length < mostDrills(request.target) ? take(list, add(list, false)) : undefined) list = next;
-  const longer = (now: readonly Taken[]) => now.flatMap((one, k) => (one.step < candidates[one.index]!.doses.length - 1 ? [now.with(k, { ...one, step: one.step + 1 })] : []));
+  const longer = (now: readonly Taken[]) => now.flatMap((one, k): Option[] => {
+    const { doses, gives, each } = candidates[one.index]!;
+    return one.step < doses.length - 1 ? [{ list: now.with(k, { ...one, step: one.step + 1 }), gives: gives.map((g) => ({ row: g.row, more: g.each })), seconds: each }] : [];
+  });
   for (let next: Taken[] | undefined = list; next; next = take(list, longer(list))) list = next;
   return list.length === 0 ? undefined : { fit: fitOf(list), seconds: list.reduce((sum, one) => sum + secondsOf(one), ordered(chosenOf(list), request).moving), chosen: chosenOf(list) };
 }

@@ -149,13 +149,15 @@ export function programOf(request: DraftRequest, candidates: readonly Candidate[
     }
 
   // A joint is warm before strong effort at the end of its range.
+  const warming = new Map(open.filter((i) => candidates[i]!.doses[0]!.kind !== "effort").map((i) => [i, [...jointsOf(candidates[i]!, true)]]));
   for (const i of open) {
     const here = candidates[i]!;
     if (!isStrong(here.doses[0]!)) continue;
     const joints = jointsOf(here, false);
-    const warm = open.flatMap((j) => {
+    const rank = stepRank(here.step);
+    const warm = [...warming].flatMap(([j, theirs]) => {
       const other = candidates[j]!;
-      if (j === i || other.doses[0]!.kind === "effort" || stepRank(other.step) > stepRank(here.step) || ![...jointsOf(other, true)].some((joint) => joints.has(joint))) return [];
+      if (j === i || stepRank(other.step) > rank || !theirs.some((joint) => joints.has(joint))) return [];
       return terms(j, other.work.seconds, other.work.each);
     });
     rows.push({ name: `warm${i}`, terms: [...warm, { column: `y${i}`, times: -WARM_SECONDS }], least: 0 });
