@@ -56,8 +56,12 @@ const LIGHT = { mip_heuristic_effort: 0, mip_heuristic_run_rens: false, mip_heur
 /** The solver's word for a solution that keeps every row. */
 const FEASIBLE = 2;
 
-function solved(highs: Highs, model: Model, program: Program, { gap = 0, nodes, relaxed = false }: Limits): Solution {
+function solved(highs: Highs, model: Model, program: Program, { gap = 0, nodes, relaxed = false, start }: Limits): Solution {
   model.options.set({ output_flag: false, mip_rel_gap: gap, mip_abs_gap: 1e-7, time_limit: LONGEST, random_seed: 1, solve_relaxation: relaxed, ...LIGHT, ...(nodes !== undefined && { mip_max_nodes: nodes }) });
+  if (start) {
+    const given = program.columns.flatMap(({ name }, k) => (start.has(name) ? [{ k, value: start.get(name)! }] : []));
+    model.setSolution({ indices: given.map(({ k }) => k), values: given.map(({ value }) => value) });
+  }
   model.run();
   const { modelStatus } = highs.constants;
   const status = model.getModelStatus();

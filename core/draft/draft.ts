@@ -35,6 +35,7 @@ const SMALL = 40;
 const SMALL_LATER: Share = 0.6;
 /** And in a short session, which holds few. */
 const SMALL_SHORT = 36;
+const VERY_SHORT: Seconds = 500;
 /** The solver keeps rows and proves values to about this. */
 const SOLVER_TOLERANCE = 1e-6;
 /** Later drafts reach at least this much of the first one's fit. */
@@ -124,11 +125,14 @@ function makeOne(request: DraftRequest, all: readonly Candidate[], drills: Drill
   const candidates = all.filter((c) => open.has(c));
   const loose = solve(programOf(request, candidates, { ...options, chapters: false }), { relaxed: true });
   if (loose.kind !== "optimal") return loose;
-  const how = request.target < 500 ? SMALL_SHORT : SMALL;
-  if (later) return tryWith(request, promising(candidates, loose, request, how * SMALL_LATER, []), drills, solve, options);
+  const few = request.target < VERY_SHORT ? SMALL_SHORT : SMALL;
+  if (later) {
+    const small = promising(candidates, loose, request, few * SMALL_LATER, []);
+    return tryWith(request, small, drills, solve, options, greedy(request, small, options.apart)?.chosen);
+  }
   // What taking the best for its time again and again comes to is the least there should be.
   const simple = greedy(request, candidates);
-  const best = tryWith(request, promising(candidates, loose, request, options.wide ? SMALL_WIDE : how, simple?.chosen ?? []), drills, solve, options);
+  const best = tryWith(request, promising(candidates, loose, request, options.wide ? SMALL_WIDE : few, simple?.chosen ?? []), drills, solve, options, simple?.chosen);
   if (!simple || (best.kind === "made" && simple.fit <= best.fit + 1e-9)) return best;
   const settled = settle(request, candidates, simple.chosen, drills, solve);
   return settled.kind === "settled" && (best.kind !== "made" || settled.fit > best.fit) ? { kind: "made", session: settled.session, fit: settled.fit, chapters: options.chapters ?? false } : best;
@@ -199,8 +203,8 @@ function settle(request: DraftRequest, candidates: readonly Candidate[], chosen:
   return { kind: "settled", session, fit, over, worth: fit - UNREST_COSTS * (Math.max(0, over.changes) + Math.max(0, over.ups)), moving };
 }
 
-/** The best that comes of a choice among these, looked for again where the order takes more than the program reckoned or is not calm. */
-function tryWith(request: DraftRequest, candidates: readonly Candidate[], drills: Drills, solve: Solve, options: ModelOptions): Made {
+/** The best that comes of a choice among these, begun from a rough one where there is one, looked for again where the order takes more than the program reckoned or is not calm. */
+function tryWith(request: DraftRequest, candidates: readonly Candidate[], drills: Drills, solve: Solve, options: ModelOptions, rough?: readonly Chosen[]): Made {
   const later = (options.apart?.length ?? 0) > 0;
   const tried: number[][] = [];
   let reserve = 0;
@@ -210,8 +214,10 @@ function tryWith(request: DraftRequest, candidates: readonly Candidate[], drills
   let chapters = options.chapters ?? false;
   let again = 0;
   const found = (): Found | { kind: "infeasible" } => (best ? { kind: "made", session: best.session, fit: best.fit, chapters } : { kind: "infeasible" });
+  const begun = rough && new Set(rough.map((c) => c.candidate));
+  const start = begun && new Map(candidates.map((c, i) => [`y${i}`, begun.has(c) ? 1 : 0]));
   for (let round = 0; round < ROUNDS; round++) {
-    const answer = solve(programOf(request, candidates, { ...options, reserve, calmer, chapters, tried, ...(least !== undefined && { least }) }), near(request, later));
+    const answer = solve(programOf(request, candidates, { ...options, reserve, calmer, chapters, tried, ...(least !== undefined && { least }) }), { ...near(request, later), ...(round === 0 && start && { start }) });
     if (answer.kind !== "optimal") return answer.kind === "failed" && !best && round === 0 ? answer : found();
     const chosen = chosenIn(answer, candidates);
     const one = settle(request, candidates, chosen, drills, solve);

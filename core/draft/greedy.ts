@@ -1,23 +1,25 @@
 import { ordered, unrest, type Chosen } from "./assemble";
 import { CLOSING, type Candidate } from "./candidates";
-import { isEasy, mostDrills, WAY_IN } from "./model";
+import { ALL_PLANES_FROM, isEasy, mostDrills, mostFirst, MOST_SAME, WAY_IN } from "./model";
 import { feelsOf } from "./prune";
 import type { DraftRequest } from "./request";
 import { leastIn } from "./school";
 import { beforePower } from "~/core/audit/look";
 import { LONGEST_HOLD } from "~/core/audit/rules/long-holds";
 import { targetsOf, weightOf } from "~/core/demands/fit";
-import { ROWS, type Row } from "~/core/drills/rows";
+import { PLANES } from "~/core/drills/browse";
+import { ROW_FACTS, ROWS, type Row } from "~/core/drills/rows";
 import { doseSeconds } from "~/core/timeline/dose";
 import type { Seconds, Share } from "~/core/units";
 
 /**
  * What someone gets who takes the drill that adds most fit for its time, again and again, until nothing more fits, and then
  * lengthens doses the same way. It keeps the rules that a draft keeps: limits, the order of the school, room for its stages,
- * drills that feel alike apart, a way in, calm, one to end with. The least a draft
- * should be, and a baseline for measurements. `undefined` when nothing fits.
+ * drills that feel alike apart, a way in, calm, one to end with; what the rules ask for is taken first. The least a draft
+ * should be, where a search begins, and a baseline for measurements. `apart` are drafts to differ from, each with how many
+ * of its drills may come again. `undefined` when nothing fits.
  */
-export function greedy(request: DraftRequest, candidates: readonly Candidate[]): { fit: Share; seconds: Seconds; chosen: Chosen[] } | undefined {
+export function greedy(request: DraftRequest, candidates: readonly Candidate[], apart: readonly { drills: ReadonlySet<string>; most: number }[] = []): { fit: Share; seconds: Seconds; chosen: Chosen[] } | undefined {
   const targets = targetsOf(request.demand, request.target);
   const all = ROWS.reduce((sum, row) => sum + weightOf(request.demand, row), 0);
   const asked = ROWS.filter((row) => weightOf(request.demand, row) > 0);
@@ -59,28 +61,57 @@ export function greedy(request: DraftRequest, candidates: readonly Candidate[]):
   }, 0);
   const keeps = (list: readonly Taken[]) => !beforePower(request.purpose) || asked.every((row) => heldOf(list, row) <= LONGEST_HOLD);
   const feels = candidates.map(feelsOf);
-  const goes = (list: readonly Taken[], i: number) => list.every(({ index }) => candidates[index]!.drill.id !== candidates[i]!.drill.id && !feels[index]!.some((feel) => feels[i]!.includes(feel)));
+  const mains = candidates.map((c) => c.drill.levels[c.level].main[0]!);
+  const ways = candidates.map((c, i) => `${mains[i]!} ${c.drill.method}`);
+  const free = (list: readonly Taken[], i: number) => apart.every(({ drills, most }) => !drills.has(candidates[i]!.drill.id) || list.filter(({ index }) => drills.has(candidates[index]!.drill.id)).length < most);
+  const rare = (list: readonly Taken[], i: number) => list.filter(({ index }) => mains[index] === mains[i]).length < mostFirst(request.target) && list.filter(({ index }) => ways[index] === ways[i]).length < MOST_SAME;
+  const apartFrom = (list: readonly Taken[], i: number) => list.every(({ index }) => candidates[index]!.drill.id !== candidates[i]!.drill.id && !feels[index]!.some((feel) => feels[i]!.includes(feel)));
+  const goes = (list: readonly Taken[], i: number) => apartFrom(list, i) && free(list, i) && rare(list, i);
   /** One more drill, or one more step of a drill's dose: what comes of it, what it gives of each row, and the time it takes. */
   type Option = { list: Taken[]; gives: { row: Row; more: Seconds }[]; seconds: Seconds };
   /** The first of these, by what they add for their time, that fits and keeps the rules. */
-  const take = (now: readonly Taken[], options: readonly Option[]): Taken[] | undefined => {
+  const take = (now: readonly Taken[], options: readonly Option[], asked = false): Taken[] | undefined => {
     const has = givenBy(now);
     const gain = ({ gives }: Option) => gives.reduce((sum, { row, more }) => sum + share(row, (has.get(row) ?? 0) + more) - share(row, has.get(row) ?? 0), 0) / all;
-    const worth = options.map((option) => ({ list: option.list, worth: gain(option) / Math.max(1, option.seconds) })).filter(({ worth }) => worth > 1e-9);
+    const worth = options.map((option) => ({ list: option.list, worth: gain(option) / Math.max(1, option.seconds) })).filter(({ worth }) => asked || worth > 1e-9);
     return worth.sort((a, b) => b.worth - a.worth).find(({ list }) => keeps(list) && roomy(list) && runs(list))?.list;
   };
-  const add = (now: readonly Taken[], closing: boolean) => candidates.flatMap((c, index): Option[] => {
-    if ((c.step === CLOSING) !== closing || !goes(now, index)) return [];
-    const one = { index, step: usual(c) };
+  const add = (now: readonly Taken[], which: (c: Candidate) => boolean, dose = usual) => candidates.flatMap((c, index): Option[] => {
+    if (!which(c) || !goes(now, index)) return [];
+    const one = { index, step: dose(c) };
     return [{ list: [...now, one], gives: c.gives.map((g) => ({ row: g.row, more: g.seconds + g.each * one.step })), seconds: secondsOf(one) }];
   });
+  const isClosing = (c: Candidate) => c.step === CLOSING;
   let list: Taken[] = [];
-  if (candidates.some((c) => c.step === CLOSING)) {
-    const end = take([], add([], true));
+  if (candidates.some(isClosing)) {
+    const end = take([], add([], isClosing));
     if (!end) return undefined;
     list = end;
   }
-  for (let next: Taken[] | undefined = list; next; next = list.length < mostDrills(request.target) ? take(list, add(list, false)) : undefined) list = next;
+  const some = (which: (c: Candidate) => boolean) => {
+    const here = (c: Candidate) => !isClosing(c) && which(c);
+    return take(list, add(list, here), true) ?? take(list, add(list, here, () => 0), true);
+  };
+  /** What the rules ask for, as far as it fits: `count` of these, after something easy where that is what is lacking. */
+  const need = (which: (c: Candidate) => boolean, count: number) => {
+    let ready = false;
+    for (let has = list.filter(({ index }) => which(candidates[index]!)).length; has < count; ) {
+      const next = some(which);
+      if (next) has++;
+      const then = next ?? (ready ? undefined : some((c) => isEasy(c) && !which(c)));
+      if (!then) return;
+      if (!next) ready = true;
+      list = then;
+    }
+  };
+  for (const id of request.must) need((c) => c.drill.id === id, 1);
+  request.school.stages.forEach((stage, s) => {
+    need((c) => c.step.stage === s && stage.begins?.includes(c.step.part) === true, stage.begins ? 1 : 0);
+    need((c) => c.step.stage === s, leastIn(stage, request.target));
+  });
+  if (request.target >= ALL_PLANES_FROM) for (const plane of PLANES) need((c) => c.drill.levels[c.level].main.some((row) => ROW_FACTS[row].plane === plane), 1);
+  const open = (c: Candidate) => !isClosing(c);
+  for (let next: Taken[] | undefined = list; next; next = list.length < mostDrills(request.target) ? take(list, add(list, open)) : undefined) list = next;
   const longer = (now: readonly Taken[]) => now.flatMap((one, k): Option[] => {
     const { doses, gives, each } = candidates[one.index]!;
     return one.step < doses.length - 1 ? [{ list: now.with(k, { ...one, step: one.step + 1 }), gives: gives.map((g) => ({ row: g.row, more: g.each })), seconds: each }] : [];

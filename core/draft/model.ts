@@ -40,8 +40,10 @@ export const OFF_THE_FLOOR = 3;
 /** Drills that serve one motion first, at most; in a long session one more for each of these. */
 const SAME_FIRST = 2;
 const ONE_MORE_FIRST: Seconds = 900;
+/** Drills that serve one motion first and are worked the same way, at most. */
+export const MOST_SAME = 2;
 /** Sessions from here on touch every plane. */
-const ALL_PLANES_FROM: Seconds = 300;
+export const ALL_PLANES_FROM: Seconds = 300;
 
 /** The column of all the seconds that the program reckons for moving and fetching kit. */
 export const MOVING = "moving";
@@ -181,7 +183,7 @@ export function programOf(request: DraftRequest, candidates: readonly Candidate[
   candidates.forEach((c, i) => feelsOf(c).forEach((feel) => void alike.set(feel, [...(alike.get(feel) ?? []), i])));
   const rooms = [...alike.values()].filter((which) => new Set(which.map((i) => candidates[i]!.drill.id)).size > 1);
   [...new Map(rooms.map((which) => [which.join(), which])).values()].forEach((which, k) => atMost(`like${k}`, which, wantedAmong(which) > 1 ? wantedAmong(which) : 1));
-  groups((c) => `${c.drill.levels[c.level].main[0]!} ${c.drill.method}`).forEach((which, k) => atMost(`same${k}`, which, 2));
+  groups((c) => `${c.drill.levels[c.level].main[0]!} ${c.drill.method}`).forEach((which, k) => atMost(`same${k}`, which, MOST_SAME));
   // A way in: easier motion before anything hard, step by step.
   const ranks = plain ? [] : [...new Set(candidates.map((c) => stepRank(c.step)))].sort((x, y) => x - y);
   const soFar: Term[] = [];
@@ -197,7 +199,7 @@ export function programOf(request: DraftRequest, candidates: readonly Candidate[
   groups((c) => String(stepRank(c.step))).forEach((which, k) => atMost(`step${k}`, which, MOST_IN_STEP));
   if (!plain) {
     rows.push({ name: "drills", terms: count(open), most: Math.max(request.must.length + 1, mostDrills(target)) });
-    groups((c) => c.drill.levels[c.level].main[0]!).forEach((which, k) => atMost(`first${k}`, which, SAME_FIRST + Math.floor(target / ONE_MORE_FIRST)));
+    groups((c) => c.drill.levels[c.level].main[0]!).forEach((which, k) => atMost(`first${k}`, which, mostFirst(target)));
     request.school.stages.forEach((stage, s) => {
       const which = candidates.flatMap((c, i) => (c.step.stage === s ? [i] : []));
       const least = Math.min(leastIn(stage, target), new Set(which.map((i) => kindOf(candidates[i]!))).size);
@@ -227,6 +229,8 @@ export function programOf(request: DraftRequest, candidates: readonly Candidate[
 
 /** The most drills in a session of this length that a group can be shown and can take up. */
 export const mostDrills = (target: Seconds): number => DRILLS_ALWAYS + Math.floor(target / ONE_MORE_DRILL);
+/** The most drills that serve one motion first. */
+export const mostFirst = (target: Seconds): number => SAME_FIRST + Math.floor(target / ONE_MORE_FIRST);
 /** The most changes of position among so many drills. */
 export const mostChanges = (drills: number): number => CHANGES_ALWAYS + CHANGES_EACH * drills;
 /** How often everybody comes up from the floor or goes down to it, at most. */

@@ -2,7 +2,7 @@ import fc from "fast-check";
 import { beforeAll, describe, expect, it } from "vitest";
 import { fitToTime, UNDER_AT_MOST, type FitAnswer } from "./fit-to-time";
 import { fitWithRoom } from "./make-room";
-import { programText, type Solve } from "./program";
+import type { Program, Solve } from "./program";
 import { amountOf, withAmount } from "~/core/session/dose-edits";
 import { editItem } from "~/core/session/edits";
 import { readSession } from "~/core/session/read";
@@ -159,13 +159,35 @@ describe("making room", () => {
   });
 });
 
-describe("a program as text", () => {
-  it("is what a solver reads", () => {
-    expect(programText({
-      objective: [{ column: "x", times: 1 }, { column: "y", times: -0.5 }], columns: [{ name: "x", least: 0, most: 4, whole: true }, { name: "y", least: 0, most: 1.5, whole: false }],
-      rows: [{ name: "a", terms: [{ column: "x", times: 2 }], most: 5 }, { name: "b", terms: [{ column: "x", times: 1 }, { column: "y", times: 1 }], least: 1, most: 1 }],
-    }).split("\n")).toEqual([
-      "Maximize", " fit: + 1 x - 0.500000000 y", "Subject To", " a_m: + 2 x <= 5", " b: + 1 x + 1 y = 1", "Bounds", " 0 <= zero_ <= 0", " 0 <= x <= 4", " 0 <= y <= 1.500000000", "General", " x", "End", "",
-    ]);
+describe("a program and its solver", () => {
+  const column = (name: string, most: number, whole = true) => ({ name, least: 0, most, whole });
+  const knapsack: Program = {
+    objective: [{ column: "x", times: 2 }, { column: "y", times: 4 }, { column: "x", times: 1 }], columns: [column("x", 4), column("y", 2), column("z", 1.5, false)],
+    rows: [{ name: "a", terms: [{ column: "x", times: 1 }, { column: "y", times: 2 }, { column: "x", times: 1 }], most: 7 }, { name: "b", terms: [{ column: "z", times: 2 }, { column: "y", times: -1 }], least: 0, most: 0 }],
+  };
+
+  it("adds up terms of one column, in the objective and in a row, and keeps rows that say just how much", () => {
+    const answer = solve(knapsack);
+    expect(answer.kind === "optimal" && [...answer.values].map(([name, value]) => [name, Math.round(value * 1e6) / 1e6])).toEqual([["x", 1], ["y", 2], ["z", 1]]);
+    expect(answer.kind === "optimal" && answer.bound).toBeCloseTo(11, 6);
+  });
+
+  it("is the same from whatever values it begins, also from some that break a row", () => {
+    for (const [x, y] of [[0, 2], [3, 0], [4, 2]] as const) {
+      const answer = solve(knapsack, { start: new Map([["x", x], ["y", y]]) });
+      expect(answer.kind === "optimal" && answer.bound).toBeCloseTo(11, 6);
+    }
+  });
+
+  it("lets go of wholeness when asked, and says what one more would cost", () => {
+    const answer = solve(knapsack, { relaxed: true });
+    expect(answer.kind === "optimal" && answer.bound).toBeCloseTo(12.5, 6);
+    expect(answer.kind === "optimal" && [...answer.costs!.keys()]).toEqual(["x", "y", "z"]);
+  });
+
+  it("says when nothing fits, and when a row names a column that is not there", () => {
+    expect(solve({ ...knapsack, rows: [...knapsack.rows, { name: "c", terms: [{ column: "x", times: 1 }], least: 5 }] }).kind).toBe("infeasible");
+    const wrong = solve({ ...knapsack, rows: [{ name: "c", terms: [{ column: "w", times: 1 }], most: 1 }] });
+    expect(wrong.kind === "failed" && wrong.why).toContain("column w");
   });
 });
