@@ -38,7 +38,8 @@ function dataOf({ constants, infinity }: Highs, { objective, rows, columns }: Pr
   for (const { terms } of rows) {
     const sums = new Map<number, number>();
     for (const { column, times } of terms) sums.set(place(column), (sums.get(place(column)) ?? 0) + times);
-    for (const [k, times] of sums) indices.push(k), values.push(times);
+    indices.push(...sums.keys());
+    values.push(...sums.values());
     starts.push(indices.length);
   }
   return {

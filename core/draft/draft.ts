@@ -76,7 +76,7 @@ export function draft(request: DraftRequest, offered: readonly Drill[], solve: S
   const must = new Set(request.must);
   let bound = 1;
   let plain = false;
-  let chapters = request.target < LONG;
+  const chapters = request.target < LONG;
   for (let k = 0; k < request.drafts; k++) {
     progress((k + 0.2) / request.drafts, k === 0 ? "choosing drills" : "choosing others");
     let made = makeOne(request, candidates, drills, solve, { apart, plain, chapters });
@@ -107,9 +107,7 @@ export function draft(request: DraftRequest, offered: readonly Drill[], solve: S
   return { kind: "impossible", why: "Nothing fits all of what was asked.", relax: relaxed(request, offered, drills, solve, kept, progress) };
 }
 
-/** A session, and whether its positions had to be reckoned chapter by chapter. */
-type Found = { kind: "made"; session: Session; fit: Share; chapters: boolean };
-type Made = Found | { kind: "infeasible" } | { kind: "failed"; why: string };
+type Made = { kind: "made"; session: Session; fit: Share } | { kind: "infeasible" } | { kind: "failed"; why: string };
 type Drills = (id: string) => Drill | undefined;
 
 /** The candidates that no other replaces at no loss. */
@@ -135,7 +133,7 @@ function makeOne(request: DraftRequest, all: readonly Candidate[], drills: Drill
   const best = tryWith(request, promising(candidates, loose, request, options.wide ? SMALL_WIDE : few, simple?.chosen ?? []), drills, solve, options, simple?.chosen);
   if (!simple || (best.kind === "made" && simple.fit <= best.fit + 1e-9)) return best;
   const settled = settle(request, candidates, simple.chosen, drills, solve);
-  return settled.kind === "settled" && (best.kind !== "made" || settled.fit > best.fit) ? { kind: "made", session: settled.session, fit: settled.fit, chapters: options.chapters ?? false } : best;
+  return settled.kind === "settled" && (best.kind !== "made" || settled.fit > best.fit) ? { kind: "made", session: settled.session, fit: settled.fit } : best;
 }
 
 /**
@@ -213,7 +211,7 @@ function tryWith(request: DraftRequest, candidates: readonly Candidate[], drills
   let best: Extract<Settled, { kind: "settled" }> | undefined;
   let chapters = options.chapters ?? false;
   let again = 0;
-  const found = (): Found | { kind: "infeasible" } => (best ? { kind: "made", session: best.session, fit: best.fit, chapters } : { kind: "infeasible" });
+  const found = (): Made => (best ? { kind: "made", session: best.session, fit: best.fit } : { kind: "infeasible" });
   const begun = rough && new Set(rough.map((c) => c.candidate));
   const start = begun && new Map(candidates.map((c, i) => [`y${i}`, begun.has(c) ? 1 : 0]));
   for (let round = 0; round < ROUNDS; round++) {
