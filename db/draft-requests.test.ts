@@ -1,9 +1,10 @@
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
 import type { Db } from "./client";
 import { addRequest, deleteRequest, findRequest, listRequests, saveRequest } from "./draft-requests";
-import { addSession, lastWith, saveSetting } from "./sessions";
+import { addSession, lastByTeam, saveSetting, setArchived } from "./sessions";
 import { addTeam, deleteTeam } from "./teams";
 import { freshDatabase } from "./testing";
+import { lastOf } from "~/core/draft/begin";
 import { keptRequestSchema } from "~/core/draft/request";
 import { newSession } from "~/core/session/start";
 
@@ -16,33 +17,46 @@ beforeAll(async () => {
 });
 afterAll(() => end());
 
-const doc = (more: object = {}) => keptRequestSchema.parse({ title: "Tuesday", target: 600, purpose: "off-day", demand: "rowing", ...more });
+const asked = (title: string, teamId: string | null) => ({ title, doc: doc(), teamId });
+const doc = (more: object = {}) => keptRequestSchema.parse({ target: 600, purpose: "off-day", demand: "rowing", ...more });
 
 describe("a kept request", () => {
   it("is its own coach's only, for their own team only", async () => {
     const [team, theirs] = [await addTeam(db, ana, "Squad"), await addTeam(db, ben, "Other")];
-    expect(await addRequest(db, ana, doc(), theirs)).toBeUndefined();
-    const id = (await addRequest(db, ana, doc(), team))!;
+    expect(await addRequest(db, ana, asked("Tuesday", theirs))).toBeUndefined();
+    const id = (await addRequest(db, ana, asked("Tuesday", team)))!;
     expect(await findRequest(db, ana, id)).toMatchObject({ title: "Tuesday", doc: doc(), teamId: team });
     expect(await findRequest(db, ben, id)).toBeUndefined();
     expect(await listRequests(db, ben)).toEqual([]);
-    expect(await saveRequest(db, ben, id, doc({ title: "Taken" }), null)).toBe(false);
-    expect(await saveRequest(db, ana, id, doc({ title: "Taken" }), theirs)).toBe(false);
-    expect(await saveRequest(db, ana, id, doc({ title: "Wednesday" }), null)).toBe(true);
+    expect(await saveRequest(db, ben, id, asked("Taken", null))).toBe(false);
+    expect(await saveRequest(db, ana, id, asked("Taken", theirs))).toBe(false);
+    expect(await saveRequest(db, ana, id, asked("Wednesday", null))).toBe(true);
     expect((await listRequests(db, ana)).map((r) => r.title)).toEqual(["Wednesday"]);
-    await saveRequest(db, ana, id, doc(), team);
+    await saveRequest(db, ana, id, asked("Tuesday", team));
     await deleteTeam(db, ana, team);
     expect((await findRequest(db, ana, id))?.teamId).toBeNull();
     expect(await deleteRequest(db, ben, id)).toBe(false);
     expect(await deleteRequest(db, ana, id)).toBe(true);
     expect(await findRequest(db, ana, id)).toBeUndefined();
   });
-  it("begins with what was last done with the group", async () => {
-    const team = await addTeam(db, ana, "Class");
-    expect(await lastWith(db, ana, team)).toBeUndefined();
-    const id = await addSession(db, ana, newSession({ title: "A", purpose: "desk-break", target: 420 }, []), 0);
-    await saveSetting(db, ana, id, { teamId: team, demandId: "desk-work", accepted: [] });
-    expect(await lastWith(db, ana, team)).toEqual({ purpose: "desk-break", target: 420, demand: "desk-work" });
-    expect(await lastWith(db, ben, team)).toBeUndefined();
+  it("begins with what was last done with the group, the latest where nobody is said", async () => {
+    const [team, other] = [await addTeam(db, ana, "Class"), await addTeam(db, ana, "Crew")];
+    const keep = async (teamId: string | null, demandId: string | null, target?: number) => {
+      const id = await addSession(db, ana, newSession({ title: "A", purpose: "desk-break", ...(target !== undefined && { target }) }, []), 0);
+      await saveSetting(db, ana, id, { teamId, demandId, accepted: [] });
+      return id;
+    };
+    await keep(team, "rowing", 900);
+    await keep(team, "desk-work", 420);
+    await keep(other, null, 60);
+    const gone = await keep(team, "combat", 1200);
+    await setArchived(db, ana, gone, true);
+    // One that promises no length says nothing of the next.
+    await keep(null, null);
+    const lasts = await lastByTeam(db, ana);
+    expect(lasts.map(({ teamId }) => teamId)).toEqual([other, team]);
+    expect(lastOf(lasts, team)).toMatchObject({ purpose: "desk-break", target: 420, demand: "desk-work" });
+    expect(lastOf(lasts, null)).toMatchObject({ target: 120, demand: undefined });
+    expect(await lastByTeam(db, ben)).toEqual([]);
   });
 });

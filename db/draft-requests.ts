@@ -24,18 +24,21 @@ export async function findRequest(db: Db, ownerId: string, id: string): Promise<
 const ownsTeam = async (db: Db, ownerId: string, teamId: string | null): Promise<boolean> =>
   teamId === null || (await db.select({ id: team.id }).from(team).where(and(eq(team.id, teamId), eq(team.ownerId, ownerId)))).length > 0;
 
+/** A request, the title it goes by, and whom it is for. */
+type Kept = { title: string; doc: KeptRequest; teamId: string | null };
+
 /** Keeps a new request and returns its id; undefined when the team is not the coach's or there are too many. */
-export async function addRequest(db: Db, ownerId: string, doc: KeptRequest, teamId: string | null): Promise<string | undefined> {
+export async function addRequest(db: Db, ownerId: string, { title, doc, teamId }: Kept): Promise<string | undefined> {
   if (!(await ownsTeam(db, ownerId, teamId))) return undefined;
   if ((await db.$count(draftRequest, eq(draftRequest.ownerId, ownerId))) >= MOST_REQUESTS) return undefined;
-  const [row] = await db.insert(draftRequest).values({ ownerId, doc, title: doc.title, teamId }).returning({ id: draftRequest.id });
+  const [row] = await db.insert(draftRequest).values({ ownerId, doc, title, teamId }).returning({ id: draftRequest.id });
   return row?.id;
 }
 
 /** Keeps a changed request. Returns false when it, or the team, is not the coach's. */
-export async function saveRequest(db: Db, ownerId: string, id: string, doc: KeptRequest, teamId: string | null): Promise<boolean> {
+export async function saveRequest(db: Db, ownerId: string, id: string, { title, doc, teamId }: Kept): Promise<boolean> {
   if (!(await ownsTeam(db, ownerId, teamId))) return false;
-  const rows = await db.update(draftRequest).set({ doc, title: doc.title, teamId, updatedAt: sql`now()` }).where(own(ownerId, id)).returning({ id: draftRequest.id });
+  const rows = await db.update(draftRequest).set({ doc, title, teamId, updatedAt: sql`now()` }).where(own(ownerId, id)).returning({ id: draftRequest.id });
   return rows.length > 0;
 }
 

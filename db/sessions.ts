@@ -1,4 +1,5 @@
 import { and, desc, eq, isNotNull, isNull, sql } from "drizzle-orm";
+import type { LastWith } from "~/core/draft/begin";
 import type { Purpose, Session } from "~/core/session/schema";
 import type { Seconds } from "~/core/units";
 import type { Db } from "./client";
@@ -96,11 +97,11 @@ export async function findSetting(db: Db, ownerId: string, id: string): Promise<
   return row;
 }
 
-/** What the coach's last session for a team was for, how long and after what it asked; of any session where no team is named. */
-export async function lastWith(db: Db, ownerId: string, teamId: string | null): Promise<{ purpose: Purpose; target: Seconds; demand: string | undefined } | undefined> {
-  const [row] = await db.select({ doc: trainingSession.doc, demand: trainingSession.demandId }).from(trainingSession)
-    .where(and(eq(trainingSession.ownerId, ownerId), isNull(trainingSession.archivedAt), ...(teamId === null ? [] : [eq(trainingSession.teamId, teamId)]))).orderBy(desc(trainingSession.updatedAt)).limit(1);
-  return row?.doc.target === undefined ? undefined : { purpose: row.doc.purpose, target: Math.min(7200, Math.max(120, row.doc.target)), demand: row.demand ?? undefined };
+/** What was last done with each of a coach's groups, and with nobody in particular; the latest first. */
+export async function lastByTeam(db: Db, ownerId: string): Promise<LastWith[]> {
+  const rows = await db.selectDistinctOn([trainingSession.teamId], { teamId: trainingSession.teamId, purpose: sql<Purpose>`${trainingSession.doc}->>'purpose'`, target: sql<number>`(${trainingSession.doc}->>'target')::float8`, demand: trainingSession.demandId, updatedAt: trainingSession.updatedAt })
+    .from(trainingSession).where(and(eq(trainingSession.ownerId, ownerId), isNull(trainingSession.archivedAt), sql`${trainingSession.doc} ? 'target'`)).orderBy(trainingSession.teamId, desc(trainingSession.updatedAt));
+  return rows.sort((a, b) => b.updatedAt.getTime() - a.updatedAt.getTime()).map(({ teamId, purpose, target, demand }) => ({ teamId, purpose, target: Math.min(7200, Math.max(120, target)), demand: demand ?? undefined }));
 }
 
 /** Keeps it. Returns false when the session, or the team, is not the coach's. */

@@ -73,6 +73,50 @@ describe("a draft", () => {
     for (const drill of drills) await page.locator("[data-row]").filter({ hasText: drill }).first().waitFor();
     expect(await page.getByLabel("Who for").locator("option:checked").innerText()).toContain("junior rowers");
     expect(await page.getByLabel("Asked by").inputValue()).toBe("rowing");
+
+    // Back from the desk, everything stands as it was left; another way here begins anew and offers it.
+    await page.goBack();
+    await card(page).waitFor();
+    expect(await drillsOf(card(page))).toEqual(drills);
+    expect(await page.getByLabel("Length in minutes").inputValue()).toBe("12");
+    await page.getByRole("button", { name: "Draft again with 1 as it is" }).waitFor();
+    await page.getByRole("link", { name: "Sessions", exact: true }).click();
+    await page.waitForURL(/\/sessions$/);
+    await page.getByRole("link", { name: "Draft", exact: true }).click();
+    await page.waitForURL(/\/draft$/);
+    expect(await page.getByRole("article").count()).toBe(0);
+    await page.getByRole("button", { name: "Back to the drafts you had here" }).click();
+    await card(page).waitFor();
+    expect(await drillsOf(card(page))).toEqual(drills);
+  });
+
+  it("begins for a group with what was last done with it, also when the group is chosen in the sentence", async () => {
+    const { page } = await world.visitor();
+    await signIn(page);
+    await page.goto("/teams");
+    await ready(page);
+    const said = async () => Promise.all([page.getByLabel("What for").inputValue(), page.getByLabel("What is asked").inputValue(), page.getByLabel("Length in minutes").inputValue()]);
+    const names = await page.getByRole("link", { name: /^Draft a session for / }).evaluateAll((links) => links.map((link) => link.getAttribute("aria-label")!.slice("Draft a session for ".length)));
+    expect(names.length).toBeGreaterThan(1);
+    const usual = new Map<string, string[]>();
+    for (const name of names) {
+      await page.goto("/teams");
+      await ready(page);
+      await page.getByRole("link", { name: `Draft a session for ${name}` }).click();
+      await page.waitForURL(/\/draft\?team=/);
+      await ready(page);
+      expect(await page.getByLabel("Who for").locator("option:checked").innerText()).toBe(name);
+      usual.set(name, await said());
+    }
+    expect(new Set([...usual.values()].map(String)).size).toBeGreaterThan(1);
+    for (const name of names) {
+      await page.getByLabel("Who for").selectOption({ label: name });
+      await expect.poll(said).toEqual(usual.get(name));
+    }
+    // What was changed by hand stays.
+    await page.getByLabel("Length in minutes").fill("17");
+    await page.getByLabel("Who for").selectOption({ label: names[0]! });
+    await expect.poll(said).toEqual(usual.get(names[0]!)!.with(2, "17"));
   });
 
   it("can be stopped, and says what stands in the way when nothing fits, and what giving way would give", async () => {

@@ -1,10 +1,14 @@
+import fc from "fast-check";
 import { beforeAll, describe, expect, it } from "vitest";
-import { nearestSchool, requestForJoint, requestForRow, requestLike, usualRequest } from "./begin";
+import { forAnother, lastOf, nearestSchool, requestForJoint, requestForRow, requestLike, usualRequest } from "./begin";
 import { differences } from "./compare";
 import { draft, type Draft } from "./draft";
 import { restated } from "./explain";
 import { candidatesOf } from "./candidates";
+import { ordered } from "./assemble";
 import { greedy } from "./greedy";
+import { isEasy, mostDrills } from "./model";
+import { feelsOf } from "./prune";
 import { withoutLimit } from "./relax";
 import { keptRequestSchema, readRequest, requestOf, type DraftRequest } from "./request";
 import { swapsFor } from "./swap";
@@ -12,10 +16,12 @@ import { keepingWords, kitWords, methodsWords, mindingWords, rowsWords, titleFor
 import { audit, auditInput } from "~/core/audit/audit";
 import { isNotable } from "~/core/checkin/notable";
 import { quantile } from "~/core/statistics";
+import { PURPOSES } from "~/core/session/schema";
 import { newSession, itemOf } from "~/core/session/start";
 import { compile } from "~/core/timeline/compile";
 import { asked, KNOWN } from "~/core/testing/requests";
 import { DRILLS, drillById } from "~/library";
+import { DEMANDS } from "~/library/demands";
 import { SCHOOLS } from "~/library/schools";
 import { openSolver } from "~/solver/highs";
 
@@ -94,6 +100,28 @@ describe("a greedy choice", () => {
     expect(plain!.fit).toBeGreaterThan(0.3);
     expect(plain!.fit).toBeLessThanOrEqual(drafts[0]!.bound + 1e-6);
   });
+  it("ends in time, begins with a way in, holds no two that feel the same and no more of others than it may, for requests of all kinds", () => {
+    fc.assert(
+      fc.property(fc.integer({ min: 300, max: 1800 }), fc.constantFrom(...SCHOOLS), fc.constantFrom(...DEMANDS), fc.constantFrom(...PURPOSES), fc.integer({ min: 0, max: 3 }), (target, school, demand, purpose, most) => {
+        const wanted = asked({ target, school: school.id, demand: demand.id, purpose });
+        const { candidates } = candidatesOf(wanted, DRILLS);
+        const first = greedy(wanted, candidates);
+        const ids = new Set(first?.chosen.map(({ candidate }) => candidate.drill.id));
+        for (const [choice, again] of [[first, Infinity], [greedy(wanted, candidates, [{ drills: ids, most }]), most]] as const) {
+          if (!choice) continue;
+          expect(choice.seconds).toBeLessThanOrEqual(target + 1e-6);
+          const list = choice.chosen.map(({ candidate }) => candidate);
+          expect(list.length).toBeLessThanOrEqual(mostDrills(target));
+          const feels = list.flatMap(feelsOf);
+          expect(new Set(feels).size).toBe(feels.length);
+          expect(list.filter(({ drill }) => ids.has(drill.id)).length).toBeLessThanOrEqual(again);
+          const { steps } = ordered(choice.chosen, wanted);
+          expect(isEasy(steps.flatMap((step) => step.chosen)[0]!.candidate)).toBe(true);
+        }
+      }),
+      { numRuns: 25 },
+    );
+  });
 });
 
 describe("where a request begins", () => {
@@ -105,6 +133,15 @@ describe("where a request begins", () => {
     expect(usualRequest({ purpose: "off-day", target: 900, demand: "own-1" })).toMatchObject({ target: 900, purpose: "off-day", demand: "own-1" });
     expect(requestForRow("hip.ir")).toMatchObject({ target: 300, demand: { rows: { "hip.ir": 3, "hip.er": 1 } } });
     expect(requestForJoint("ankle").demand).toEqual({ rows: { "an.df": 2, "an.pf": 2, "an.ie": 2 } });
+  });
+  it("turns to another group: what was as usual with the first is as usual with the other, what was changed stays", () => {
+    const lasts = [{ teamId: "b", purpose: "off-day" as const, target: 1200, demand: "combat" }, { teamId: "a", purpose: "before-game" as const, target: 480, demand: "handball" }, { teamId: null, purpose: "desk-break" as const, target: 300, demand: undefined }];
+    expect([null, "a", "c"].map((id) => lastOf(lasts, id)?.target)).toEqual([1200, 480, undefined]);
+    const begun = usualRequest(lastOf(lasts, "a"));
+    expect(forAnother(begun, lastOf(lasts, "a"), lastOf(lasts, "b"))).toEqual(usualRequest(lastOf(lasts, "b")));
+    const changed = { ...begun, target: 600, never: ["squat-free"], setting: { floor: 4 } };
+    expect(forAnother(changed, lastOf(lasts, "a"), lastOf(lasts, "b"))).toEqual({ ...usualRequest(lastOf(lasts, "b")), target: 600, never: ["squat-free"] });
+    expect(forAnother(changed, lastOf(lasts, "a"), undefined)).toEqual({ ...begun, target: 600, never: ["squat-free"] });
   });
   it("is a session: its own length or another, its drills again, without what an area forbids", () => {
     const same = requestLike(session, drillById, SCHOOLS, { demand: undefined });

@@ -13,6 +13,12 @@ type Drills = (id: string) => Drill | undefined;
 /** What was last done with a group: what the next request begins with. */
 export type Last = { purpose: Purpose; target: Seconds; demand: string | undefined };
 
+/** The same for one group, or for nobody in particular. */
+export type LastWith = Last & { teamId: string | null };
+
+/** What was last done with a group; with anybody, the latest first, where nobody is said. */
+export const lastOf = (lasts: readonly LastWith[], teamId: string | null): Last | undefined => (teamId === null ? lasts[0] : lasts.find((last) => last.teamId === teamId));
+
 const TEN_MINUTES: Seconds = 600;
 const SHORT: Seconds = 300;
 
@@ -21,6 +27,15 @@ const kept = (value: unknown): KeptRequest => keptRequestSchema.parse(value);
 /** A request with nothing said yet, after what was last done with the group. */
 export const usualRequest = (last?: Last): KeptRequest =>
   kept({ target: last?.target ?? TEN_MINUTES, purpose: last?.purpose ?? "before-training", demand: last?.demand ?? "general" });
+
+/** A request when it turns to another group: what is still as the first group's usual becomes the other's usual, what was changed stays, and all of it where nothing was done with the other yet; a setting said for this request goes. */
+export function forAnother(request: KeptRequest, before: Last | undefined, after: Last | undefined): KeptRequest {
+  const { setting: _, ...rest } = request;
+  if (!after) return rest;
+  const [was, becomes] = [usualRequest(before), usualRequest(after)];
+  const still = <K extends "target" | "purpose" | "demand">(part: K) => (request[part] === was[part] ? becomes[part] : request[part]);
+  return { ...rest, target: still("target"), purpose: still("purpose"), demand: still("demand") };
+}
 
 /** A few minutes for one motion, with the others of its joint beside it. */
 export function requestForRow(row: Row, last?: Last): KeptRequest {

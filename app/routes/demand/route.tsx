@@ -9,6 +9,7 @@ import { getServices } from "~/app/server/services.server";
 import { Button } from "~/app/ui/button";
 import { cx } from "~/app/ui/classes";
 import { Confirm } from "~/app/ui/dialog";
+import { Faults } from "~/app/ui/faults";
 import { Field, inputLook } from "~/app/ui/field";
 import { coverageOf, type Coverage } from "~/core/coverage/coverage";
 import { HELD_POSITIONS, withHeld, withReason, withWeight } from "~/core/demands/edit";
@@ -133,18 +134,7 @@ function DemandEditor({ demand: first, own, sessions }: Route.ComponentProps["lo
           </Form>
         )}
       </div>
-      {faults.length > 0 && (
-        <div role="alert" className="rounded-md border-2 border-plum bg-plum-wash px-3 py-2 text-sm">
-          <p className="font-semibold text-plum">Not kept:</p>
-          <ul>
-            {faults.map((fault) => (
-              <li key={fault.path}>
-                {fault.path} {fault.message}
-              </li>
-            ))}
-          </ul>
-        </div>
-      )}
+      <Faults faults={faults} />
       {own && (
         <div className="grid gap-3 md:grid-cols-2">
           <Field label="Name" value={demand.name} maxLength={80} onChange={(e) => change({ ...demand, name: e.target.value })} />

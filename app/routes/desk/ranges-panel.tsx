@@ -4,6 +4,7 @@ import { Link } from "react-router";
 import type { DeskCopy } from "./save";
 import { useDrills } from "~/app/ui/drills";
 import { petalWords, Roses, type Looked } from "~/app/ui/roses";
+import { ShortRow } from "~/app/ui/short-row";
 import type { Desk } from "./use-desk";
 import type { Insights } from "./use-insights";
 import type { DeskSetting } from "./use-setting";
@@ -64,17 +65,11 @@ export function RangesPanel({ id, desk, insights, demand, demands, offered, othe
           <h3 className="font-semibold">Short of what is asked</h3>
           <ul className="text-sm">
             {short.map(({ row, has, wants }) => (
-              <li key={row} className="flex items-center justify-between gap-2 border-b border-line/60 py-0.5">
-                <span className="min-w-0">
-                  <button type="button" className="min-h-7 text-left underline decoration-line underline-offset-4 hover:decoration-ink" onClick={() => onPicked(row)}>
-                    {ROW_FACTS[row].words}
-                  </button>
-                  <span className="block text-xs text-ink-faint">{demand?.rows[row]?.why}</span>
-                </span>
-                <span className="whitespace-nowrap text-ink-soft">
-                  {clockText(has)} of {clockText(wants)}
-                </span>
-              </li>
+              <ShortRow key={row} why={demand?.rows[row]?.why} has={has} wants={wants}>
+                <button type="button" className="min-h-7 text-left underline decoration-line underline-offset-4 hover:decoration-ink" onClick={() => onPicked(row)}>
+                  {ROW_FACTS[row].words}
+                </button>
+              </ShortRow>
             ))}
           </ul>
         </section>

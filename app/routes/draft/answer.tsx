@@ -1,4 +1,5 @@
 import { useState } from "react";
+import { Link } from "react-router";
 import { DraftCard } from "./draft-card";
 import type { Drafted, useDrafter } from "./use-drafter";
 import { Button } from "~/app/ui/button";
@@ -11,7 +12,7 @@ import type { Group } from "~/core/group/schema";
 import { listWords } from "~/core/text/words";
 
 type Props = {
-  drafted: Drafted | undefined; busy: boolean; request: KeptRequest; onRequest: (request: KeptRequest) => void; onDraft: (request: KeptRequest) => void;
+  drafted: Drafted | undefined; busy: boolean; request: KeptRequest; onRequest: (request: KeptRequest) => void; onDraft: (request: KeptRequest) => void; onSwapped: ReturnType<typeof useDrafter>["setSwapped"];
   group: Group | undefined; demands: readonly Demand[]; onSwaps: ReturnType<typeof useDrafter>["swaps"];
 };
 
@@ -23,7 +24,7 @@ const RELAX_WORDS: Readonly<Record<Relaxed["limit"], string>> = {
 const BY_HAND: ReadonlySet<Relaxed["limit"]> = new Set(["protected-areas"]);
 
 /** Up to three drafts side by side, or why there is none and what would help. */
-export function Answer({ drafted, busy, request, onRequest, onDraft, group, demands, onSwaps }: Props) {
+export function Answer({ drafted, busy, request, onRequest, onDraft, onSwapped, group, demands, onSwaps }: Props) {
   const [showRoses, setShowRoses] = useState(true);
   if (!drafted)
     return busy ? null : (
@@ -52,7 +53,15 @@ export function Answer({ drafted, busy, request, onRequest, onDraft, group, dema
                 <span>
                   {RELAX_WORDS[limit]} there is one with a fit of <span className="font-semibold">{Math.round(fit * 100)} %</span>.
                 </span>
-                {BY_HAND.has(limit) ? <span className="text-sm text-ink-soft">Ask the people first; change it in the sentence.</span> : <Button className="min-h-8 px-2 py-0.5 text-sm" onClick={() => onDraft(withoutLimit(request, limit, group?.setting))}>Draft it so</Button>}
+                {BY_HAND.has(limit) ? (
+                  <span className="text-sm text-ink-soft">
+                    Ask the people first. It is changed in the sentence, or with{" "}
+                    <Link to="/teams" className="underline underline-offset-4">
+                      the group
+                    </Link>
+                    .
+                  </span>
+                ) : <Button className="min-h-8 px-2 py-0.5 text-sm" onClick={() => onDraft(withoutLimit(request, limit, group?.setting))}>Draft it so</Button>}
               </li>
             ))}
           </ul>
@@ -63,7 +72,7 @@ export function Answer({ drafted, busy, request, onRequest, onDraft, group, dema
   return (
     <section aria-label="Drafts" className="flex flex-col gap-3">
       <div className="flex flex-wrap items-baseline gap-x-4 gap-y-1 text-sm text-ink-soft">
-        <p>
+        <p role="status">
           {answer.drafts.length === 1 ? "One draft" : `${["", "", "Two", "Three"][answer.drafts.length]} drafts`} in {(drafted.ms / 1000).toFixed(1)} s. No session for this request can have a better fit than{" "}
           <span className="font-semibold text-ink">{Math.round(answer.drafts[0]!.bound * 100)} %</span>: the share of what is asked that gets its time.
         </p>
@@ -72,7 +81,7 @@ export function Answer({ drafted, busy, request, onRequest, onDraft, group, dema
       </div>
       <div className="grid items-start gap-4 lg:grid-cols-3">
         {answer.drafts.map((one, k) => (
-          <DraftCard key={`${drafted.ms} ${k}`} number={k + 1} draft={one} asked={drafted.request} demand={demand} beside={drafted.beside} request={request} onRequest={onRequest} onSwaps={onSwaps} showRoses={showRoses} onShowRoses={setShowRoses} />
+          <DraftCard key={`${drafted.ms} ${k}`} number={k + 1} draft={one} swapped={drafted.swapped[k] ?? []} onSwapped={(versions) => onSwapped(k, versions)} asked={drafted.request} demand={demand} beside={drafted.beside} request={request} onRequest={onRequest} onSwaps={onSwaps} showRoses={showRoses} onShowRoses={setShowRoses} />
         ))}
       </div>
     </section>

@@ -2,19 +2,19 @@ import { z } from "zod";
 import { idOf, notHere } from "~/app/server/coach.server";
 import { drillsOf } from "~/app/server/drills.server";
 import { getServices } from "~/app/server/services.server";
-import { requestForJoint, requestForRow, requestLike, usualRequest, type Last } from "~/core/draft/begin";
+import { lastOf, requestForJoint, requestForRow, requestLike, usualRequest, type Last, type LastWith } from "~/core/draft/begin";
 import type { KeptRequest } from "~/core/draft/request";
 import { AREAS } from "~/core/drills/schema";
 import { JOINT_WORDS, ROWS, type Joint } from "~/core/drills/rows";
 import type { Group } from "~/core/group/schema";
 import { findRequest } from "~/db/draft-requests";
-import { findSession, findSetting, lastWith } from "~/db/sessions";
+import { findSession, findSetting } from "~/db/sessions";
 import { SCHOOLS } from "~/library/schools";
 
 export type Beginning = { begun: string; request: KeptRequest; teamId: string | null; keptId: string | null; from: string | undefined };
 
 /** Where a request begins: one that was kept, a session there is, a motion that is short, a joint someone felt, or what was last done with a group. Anything else in the address is left aside. */
-export async function beginning(ownerId: string, params: URLSearchParams, groups: readonly { id: string; group: Group }[], known: (demand: string) => boolean): Promise<Beginning> {
+export async function beginning(ownerId: string, params: URLSearchParams, groups: readonly { id: string; group: Group }[], lasts: readonly LastWith[], known: (demand: string) => boolean): Promise<Beginning> {
   const { db } = getServices();
   const begun = params.toString();
   const team = (id: string | null | undefined) => groups.find((g) => g.id === id)?.id ?? null;
@@ -29,7 +29,7 @@ export async function beginning(ownerId: string, params: URLSearchParams, groups
   if (sessionId && !stored) throw notHere();
   const setting = stored ? await findSetting(db, ownerId, stored.id) : undefined;
   const teamId = team(setting?.teamId ?? params.get("team"));
-  const last: Last | undefined = stored ? { purpose: stored.doc.purpose, target: stored.doc.target ?? 600, demand: setting?.demandId ?? undefined } : await lastWith(db, ownerId, teamId);
+  const last: Last | undefined = stored ? { purpose: stored.doc.purpose, target: stored.doc.target ?? 600, demand: setting?.demandId ?? undefined } : lastOf(lasts, teamId);
   const row = z.enum(ROWS).safeParse(params.get("row"));
   const joint = z.enum(Object.keys(JOINT_WORDS) as [Joint, ...Joint[]]).safeParse(params.get("joint"));
   const whose = groups.find((g) => g.id === teamId)?.group;

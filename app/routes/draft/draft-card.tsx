@@ -1,7 +1,7 @@
 import { Lock, LockOpen, Replace, Undo2 } from "lucide-react";
 import { useMemo, useState } from "react";
 import { Form, useNavigation } from "react-router";
-import type { Beside, useDrafter } from "./use-drafter";
+import type { Beside, Swaps, useDrafter } from "./use-drafter";
 import type { OfferedSwap } from "~/app/workers/draft";
 import { Button, IconButton } from "~/app/ui/button";
 import { cx } from "~/app/ui/classes";
@@ -9,6 +9,7 @@ import { useDrills } from "~/app/ui/drills";
 import { Still } from "~/app/ui/figure/still";
 import { MiniProfilePicture } from "~/app/ui/mini-profile";
 import { petalWords, Roses, type Looked } from "~/app/ui/roses";
+import { ShortRow } from "~/app/ui/short-row";
 import { coverageOf } from "~/core/coverage/coverage";
 import { kitList } from "~/core/coverage/kit-list";
 import { rosesOf } from "~/core/coverage/roses";
@@ -27,7 +28,7 @@ import { capital, itemWords, listWords } from "~/core/text/words";
 import { compile } from "~/core/timeline/compile";
 
 type Props = {
-  number: number; draft: Draft; asked: WrittenRequest; demand: Demand | undefined; beside: Beside;
+  number: number; draft: Draft; swapped: Stated[]; onSwapped: (versions: Stated[]) => void; asked: WrittenRequest; demand: Demand | undefined; beside: Beside;
   request: KeptRequest; onRequest: (request: KeptRequest) => void; onSwaps: ReturnType<typeof useDrafter>["swaps"];
   /** Shown in all drafts or in none, so that they compare. */
   showRoses: boolean; onShowRoses: (shown: boolean) => void;
@@ -36,10 +37,9 @@ type Props = {
 const percent = (share: number): string => `${Math.round(share * 100)} %`;
 
 /** One draft: what it is worth, what it looks like, and every drill with its reasons; drills can be swapped and locked. */
-export function DraftCard({ number, draft, asked, demand, beside, request, onRequest, onSwaps, showRoses, onShowRoses }: Props) {
+export function DraftCard({ number, draft, swapped, onSwapped, asked, demand, beside, request, onRequest, onSwaps, showRoses, onShowRoses }: Props) {
   const drills = useDrills();
-  const [past, setPast] = useState<Stated[]>([]);
-  const [now, setNow] = useState<Stated>(draft);
+  const now: Stated = swapped.at(-1) ?? draft;
   const [open, setOpen] = useState<string>();
   const [looked, setLooked] = useState<Looked>();
   const opening = useNavigation().state !== "idle";
@@ -50,9 +50,8 @@ export function DraftCard({ number, draft, asked, demand, beside, request, onReq
   const { group } = asked;
   const kit = kitList(session, drills);
   const people = Math.max(1, group?.people.length ?? 1);
-  const swap = (swapped: OfferedSwap) => {
-    setPast([...past, now]);
-    setNow(swapped.stated);
+  const swap = ({ stated }: OfferedSwap) => {
+    onSwapped([...swapped, stated]);
     setOpen(undefined);
   };
   const lock = (item: Item) =>
@@ -63,7 +62,7 @@ export function DraftCard({ number, draft, asked, demand, beside, request, onReq
       <header className="flex items-start gap-3">
         <div className="min-w-0 flex-1">
           <h2 className="wide-type text-lg leading-tight font-semibold">Draft {number}</h2>
-          <p className="min-h-11 text-sm text-ink-soft">{past.length > 0 ? `With ${past.length} ${past.length === 1 ? "drill" : "drills"} swapped` : capital(draft.differs || "The one there is")}</p>
+          <p className="min-h-11 text-sm text-ink-soft">{swapped.length > 0 ? `With ${swapped.length} ${swapped.length === 1 ? "drill" : "drills"} swapped` : capital(draft.differs || "The one there is")}</p>
         </div>
         <p className="text-right">
           <span className="clock-type block text-3xl leading-none">{clockText(now.seconds)}</span>
@@ -117,14 +116,9 @@ export function DraftCard({ number, draft, asked, demand, beside, request, onReq
           <summary className="font-semibold">Short of {now.missing.length === 1 ? "one motion" : `${now.missing.length} motions`}</summary>
           <ul className="pt-1">
             {now.missing.map(({ row, has, wants, why }) => (
-              <li key={row} className="flex justify-between gap-3 border-b border-line/60 py-0.5">
-                <span className="min-w-0">
-                  {ROW_FACTS[row].words} <span className="block text-xs text-ink-faint">{why}</span>
-                </span>
-                <span className="whitespace-nowrap text-ink-soft">
-                  {clockText(has)} of {clockText(wants)}
-                </span>
-              </li>
+              <ShortRow key={row} why={why} has={has} wants={wants}>
+                {ROW_FACTS[row].words}
+              </ShortRow>
             ))}
           </ul>
         </details>
@@ -142,8 +136,8 @@ export function DraftCard({ number, draft, asked, demand, beside, request, onReq
         <Button type="submit" disabled={opening} className="font-semibold">
           Open on the desk
         </Button>
-        {past.length > 0 && (
-          <Button onClick={() => { setNow(past.at(-1)!); setPast(past.slice(0, -1)); }}>
+        {swapped.length > 0 && (
+          <Button onClick={() => onSwapped(swapped.slice(0, -1))}>
             <Undo2 size={16} aria-hidden /> Undo the swap
           </Button>
         )}
@@ -161,12 +155,13 @@ function DrillLine({ item, reason, open, onOpen, locked, onLock, place, session,
   const drills = useDrills();
   const drill = drills(item.drill);
   const name = drill?.name ?? item.drill;
-  const [swaps, setSwaps] = useState<OfferedSwap[]>();
+  const [swaps, setSwaps] = useState<Swaps>();
   const [looking, setLooking] = useState(false);
   const look = () => {
     setLooking(true);
-    onSwaps(session, place, asked, (found) => {
-      setSwaps(found);
+    setSwaps(undefined);
+    onSwaps(session, place, asked, (told) => {
+      setSwaps(told);
       setLooking(false);
     });
   };
@@ -187,15 +182,16 @@ function DrillLine({ item, reason, open, onOpen, locked, onLock, place, session,
           <p>{reason.why}</p>
           <p className="text-ink-soft">{reason.place}</p>
           {drill && <p className="text-ink-soft">Mind: {drill.cautions[0]}</p>}
-          {!swaps ? (
+          {swaps && "failed" in swaps && <p role="alert">Nothing was looked for: {swaps.failed}</p>}
+          {!swaps || "failed" in swaps ? (
             <Button className="min-h-8 self-start px-2 py-0.5 text-sm" disabled={looking} onClick={look}>
               <Replace size={14} aria-hidden /> {looking ? "Looking…" : "Swap it"}
             </Button>
-          ) : swaps.length === 0 ? (
+          ) : swaps.found.length === 0 ? (
             <p className="text-ink-soft">Nothing else here keeps the time and what the group protects.</p>
           ) : (
             <ul aria-label={`Instead of ${name}`}>
-              {swaps.map((swap) => (
+              {swaps.found.map((swap) => (
                 <li key={swap.item.drill} className="flex items-center gap-2 py-0.5">
                   <Still drill={swap.item.drill} level={swap.item.level} size={30} />
                   <span className="min-w-0 flex-1 leading-tight">

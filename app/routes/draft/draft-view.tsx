@@ -1,17 +1,20 @@
 import { Bookmark, BookmarkCheck, Trash2 } from "lucide-react";
 import { useEffect, useMemo, useRef, useState } from "react";
-import { Link, useFetcher, useNavigate, useSearchParams } from "react-router";
+import { Link, useFetcher, NavigationType, useNavigate, useNavigationType, useSearchParams } from "react-router";
 import { Answer } from "./answer";
+import { leave, leftAt, type Left } from "./left";
 import type { action, loader } from "./route";
 import { Sentence } from "./sentence";
 import { useDrafter } from "./use-drafter";
 import { Button } from "~/app/ui/button";
 import { Confirm } from "~/app/ui/dialog";
 import { DrillsContext, lookupOf } from "~/app/ui/drills";
+import { Faults } from "~/app/ui/faults";
+import { forAnother, lastOf } from "~/core/draft/begin";
 import { requestOf, type KeptRequest } from "~/core/draft/request";
 import { titleFor } from "~/core/draft/words";
 import { clockText, readClock } from "~/core/text/clock";
-import { capital, PURPOSE_WORDS } from "~/core/text/words";
+import { capital } from "~/core/text/words";
 import { DRILLS } from "~/library";
 import { DEMANDS } from "~/library/demands";
 
@@ -20,10 +23,19 @@ type Props = Awaited<ReturnType<typeof loader>>;
 const minutesText = (seconds: number): string => (seconds % 60 === 0 ? String(seconds / 60) : clockText(seconds));
 
 /** A request in a sentence, and what comes of it. */
-export function DraftView({ request: begun, teamId: firstTeam, keptId: firstKept, from, groups, own, kept }: Props) {
-  const [request, setRequest] = useState(begun);
-  const [teamId, setTeamId] = useState(firstTeam);
-  const [length, setLength] = useState(() => minutesText(begun.target));
+export function DraftView(props: Props) {
+  const where = `${props.coachId} ${props.begun}`;
+  // Going back comes to what was left; another way here begins anew, and offers it.
+  const back = useNavigationType() === NavigationType.Pop;
+  const [left, setLeft] = useState(() => (back ? leftAt(where) : undefined));
+  const other = left ? undefined : leftAt(where);
+  return <Asked key={left ? "left" : "new"} {...props} where={where} left={left} onBack={other?.drafted && (() => setLeft(other))} />;
+}
+
+function Asked({ request: begun, teamId: firstTeam, keptId: firstKept, from, groups, own, kept, lasts, where, left, onBack }: Props & { where: string; left: Left | undefined; onBack: (() => void) | undefined }) {
+  const [request, setRequest] = useState(left?.request ?? begun);
+  const [teamId, setTeamId] = useState(left ? left.teamId : firstTeam);
+  const [length, setLength] = useState(() => left?.length ?? minutesText(begun.target));
   const [keptId, setKeptId] = useState(firstKept);
   const [asking, setAsking] = useState<string>();
   const fetcher = useFetcher<typeof action>();
@@ -33,7 +45,7 @@ export function DraftView({ request: begun, teamId: firstTeam, keptId: firstKept
   const offered = useMemo(() => [...own.drills, ...DRILLS], [own.drills]);
   const demands = useMemo(() => [...own.demands, ...DEMANDS], [own.demands]);
   const group = groups.find((g) => g.id === teamId)?.group;
-  const { draft, swaps, stop, progress, drafted } = useDrafter(own);
+  const { draft, swaps, stop, progress, drafted, setSwapped } = useDrafter(own, left?.drafted);
   const target = readClock(length);
   const bad = target === undefined || target < 120 || target > 7200;
   const what = typeof request.demand === "string" ? (demands.find((d) => d.id === request.demand)?.name ?? "Session") : "Motions picked by hand";
@@ -47,9 +59,14 @@ export function DraftView({ request: begun, teamId: firstTeam, keptId: firstKept
   useEffect(() => {
     if (answer && "kept" in answer && fetcher.state === "idle") setKeptId(answer.kept);
   }, [answer, fetcher.state]);
-  const results = useRef<HTMLDivElement>(null);
   useEffect(() => {
-    if (drafted) results.current?.focus({ preventScroll: false });
+    if (drafted || request !== begun) leave(where, { request, teamId, length, drafted });
+  }, [where, begun, request, teamId, length, drafted]);
+  const results = useRef<HTMLDivElement>(null);
+  const seen = useRef(drafted?.answer);
+  useEffect(() => {
+    if (drafted && drafted.answer !== seen.current) results.current?.focus({ preventScroll: false });
+    seen.current = drafted?.answer;
   }, [drafted]);
   const isKept = keptId !== null && fetcher.state === "idle" && answer && "kept" in answer && answer.kept === keptId;
   return (
@@ -63,12 +80,17 @@ export function DraftView({ request: begun, teamId: firstTeam, keptId: firstKept
         <div className="flex flex-wrap items-center gap-x-4 gap-y-2">
           <h1 className="wide-type text-2xl font-semibold">Draft</h1>
           {from && <p className="text-ink-soft">from “{from}”</p>}
+          {onBack && !drafted && !progress && (
+            <button type="button" className="text-sm underline underline-offset-4" onClick={onBack}>
+              Back to the drafts you had here
+            </button>
+          )}
           {kept.length > 0 && (
             <nav aria-label="Kept requests" className="ml-auto flex min-w-0 flex-wrap items-center gap-1.5 text-sm">
               <span className="text-ink-faint">Kept:</span>
               {kept.slice(0, 6).map((one) => (
                 <Link key={one.id} to={`/draft?kept=${one.id}`} aria-current={one.id === keptId ? "page" : undefined} className="max-w-60 truncate rounded-full border border-line bg-land px-2.5 py-1 hover:bg-land-deep aria-[current]:border-depth-5 aria-[current]:font-semibold">
-                  {one.title === "Draft" ? `${capital(PURPOSE_WORDS[one.purpose])}, ${clockText(one.target)}` : one.title}
+                  {one.title}
                 </Link>
               ))}
               {kept.length > 6 && <MoreKept kept={kept.slice(6)} onGo={(id) => void navigate(`/draft?kept=${id}`)} />}
@@ -90,9 +112,10 @@ export function DraftView({ request: begun, teamId: firstTeam, keptId: firstKept
           <Sentence
             request={request} onRequest={setRequest} length={length} onLength={setLength} badLength={bad} teamId={teamId} groups={groups} group={group} demands={demands} offered={offered}
             onTeam={(id) => {
+              const changed = forAnother({ ...request, ...(target !== undefined && { target }) }, lastOf(lasts, teamId), lastOf(lasts, id));
               setTeamId(id);
-              const { setting: _, ...rest } = request;
-              setRequest(rest);
+              setRequest(changed);
+              if (changed.target !== target) setLength(minutesText(changed.target));
             }}
           />
           <div className="mt-4 flex flex-wrap items-center gap-x-3 gap-y-2">
@@ -116,7 +139,7 @@ export function DraftView({ request: begun, teamId: firstTeam, keptId: firstKept
                   className="min-h-9 w-64 rounded-md border border-line bg-paper px-2.5 py-1 text-ink max-md:w-44"
                 />
               </label>
-              <Button disabled={bad || fetcher.state !== "idle"} onClick={() => void fetcher.submit({ do: "keep", request: JSON.stringify({ ...now, title }), team: teamId ?? "", ...(keptId && { id: keptId }) }, { method: "post" })}>
+              <Button disabled={bad || fetcher.state !== "idle"} onClick={() => void fetcher.submit({ do: "keep", request: JSON.stringify(now), title, team: teamId ?? "", ...(keptId && { id: keptId }) }, { method: "post" })}>
                 {isKept ? <BookmarkCheck size={16} aria-hidden /> : <Bookmark size={16} aria-hidden />} {keptId ? "Keep as it is now" : "Keep this request"}
               </Button>
               {keptId && (
@@ -127,19 +150,15 @@ export function DraftView({ request: begun, teamId: firstTeam, keptId: firstKept
             </span>
           </div>
           {faults.length > 0 && (
-            <ul role="alert" className="mt-2 text-sm font-medium text-plum">
-              {faults.map((fault) => (
-                <li key={fault.path}>
-                  {fault.path} {fault.message}
-                </li>
-              ))}
-            </ul>
+            <div className="mt-3">
+              <Faults faults={faults} />
+            </div>
           )}
         </form>
-        <div ref={results} tabIndex={-1} className="outline-none" aria-live="polite">
+        <div ref={results} tabIndex={-1} className="outline-none">
           <Answer
             drafted={drafted} busy={progress !== undefined} request={request} onRequest={setRequest} onDraft={(changed) => { setRequest(changed); setLength(minutesText(changed.target)); go(changed); }}
-            group={group} demands={demands} onSwaps={swaps}
+            group={group} demands={demands} onSwaps={swaps} onSwapped={setSwapped}
           />
         </div>
         <Confirm

@@ -13,7 +13,7 @@ import { parseWith, type Fault } from "~/core/faults";
 import { addRequest, deleteRequest, listRequests, MOST_REQUESTS, saveRequest } from "~/db/draft-requests";
 import { listDemands } from "~/db/demands";
 import { browseOwnDrills } from "~/db/own-drills";
-import { saveSetting } from "~/db/sessions";
+import { lastByTeam, saveSetting } from "~/db/sessions";
 import { listGroups } from "~/db/teams";
 import { demandById } from "~/library/demands";
 
@@ -22,11 +22,11 @@ export const meta: Route.MetaFunction = () => [{ title: "Draft · Mapset" }];
 export async function loader({ request }: Route.LoaderArgs) {
   const coach = await requireCoach(request);
   const { db } = getServices();
-  const [groups, ownDemands, own, kept] = await Promise.all([listGroups(db, coach.id), listDemands(db, coach.id), browseOwnDrills(db, coach.id), listRequests(db, coach.id)]);
-  const begun = await beginning(coach.id, new URL(request.url).searchParams, groups, (id) => demandById(id) !== undefined || ownDemands.some((d) => d.id === id));
+  const [groups, ownDemands, own, kept, lasts] = await Promise.all([listGroups(db, coach.id), listDemands(db, coach.id), browseOwnDrills(db, coach.id), listRequests(db, coach.id), lastByTeam(db, coach.id)]);
+  const begun = await beginning(coach.id, new URL(request.url).searchParams, groups, lasts, (id) => demandById(id) !== undefined || ownDemands.some((d) => d.id === id));
   return {
-    ...begun, groups, own: { drills: own.map((listed) => listed.doc), demands: ownDemands.map(({ row: _, ...demand }) => demand) },
-    kept: kept.map(({ id, title, teamId, doc }) => ({ id, title, teamId, target: doc.target, purpose: doc.purpose })),
+    ...begun, coachId: coach.id, groups, lasts, own: { drills: own.map((listed) => listed.doc), demands: ownDemands.map(({ row: _, ...demand }) => demand) },
+    kept: kept.map(({ id, title }) => ({ id, title })),
   };
 }
 
@@ -46,12 +46,13 @@ export async function action({ request }: Route.ActionArgs) {
     case "keep": {
       const read = parseWith(keptRequestSchema, json(field("request")));
       if (!read.ok) return answer({ faults: read.faults }, 422);
+      const title = field("title").trim().slice(0, 120) || read.value.title;
       if (field("id")) {
         const id = idOf(field("id"));
-        if (!(await saveRequest(db, coach.id, id, read.value, teamId))) throw notHere("There is no such request among yours.");
+        if (!(await saveRequest(db, coach.id, id, { title, doc: read.value, teamId }))) throw notHere("There is no such request among yours.");
         return answer({ kept: id });
       }
-      const id = await addRequest(db, coach.id, read.value, teamId);
+      const id = await addRequest(db, coach.id, { title, doc: read.value, teamId });
       return id ? answer({ kept: id }) : answer({ faults: [{ path: "(request)", message: `was not kept: the group is not yours, or there are ${MOST_REQUESTS} requests already` }] }, 422);
     }
     case "open": {

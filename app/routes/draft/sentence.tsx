@@ -41,7 +41,7 @@ export function Sentence({ request, onRequest, length, onLength, badLength, team
       <ChoicePart label="What for" value={request.purpose} options={PURPOSES.map((value) => ({ value, words: PURPOSE_WORDS[value] }))} onChange={(purpose) => set({ purpose })} />:{" "}
       <TextPart label="Length in minutes" value={length} bad={badLength} hint="2 to 120 minutes, like 12 or 12:30." onChange={onLength} /> minutes of{" "}
       <ChoicePart
-        label="What is asked" value={known} options={[...demands.map((d) => ({ value: d.id, words: `what ${d.name.charAt(0).toLowerCase()}${d.name.slice(1)} asks` })), { value: "picked", words: "motions picked by hand" }]}
+        label="What is asked" value={known} options={[...(typeof demand === "string" && !demands.some((d) => d.id === demand) ? [{ value: demand, words: "what a profile asks that is gone" }] : []), ...demands.map((d) => ({ value: d.id, words: `what ${d.name.charAt(0).toLowerCase()}${d.name.slice(1)} asks` })), { value: "picked", words: "motions picked by hand" }]}
         onChange={(id) => set({ demand: id === "picked" ? { rows: topRows(demands.find((d) => d.id === known)) } : id })}
       />
       {picked && (

@@ -1,6 +1,6 @@
 import { Plus, ShieldAlert, SlidersHorizontal, Trash2, UserPlus, X } from "lucide-react";
 import { useEffect, useRef, useState } from "react";
-import { data, useFetcher, useSubmit } from "react-router";
+import { data, Link, useFetcher, useSubmit } from "react-router";
 import { z } from "zod";
 import type { Route } from "./+types/route";
 import { idOf, notHere, requireCoach } from "~/app/server/coach.server";
@@ -166,9 +166,14 @@ function TeamCard({ team }: { team: Team }) {
       )}
       <div className="flex flex-col gap-1 border-t border-line pt-2 text-sm">
         {said.length === 0 ? <p className="text-ink-faint">Nothing said yet of kit, floor and caps: the audit looks at none of them.</p> : <ul>{said.map((line) => <li key={line}>{line}</li>)}</ul>}
-        <Button className="min-h-8 self-start px-2 py-0.5 text-sm" onClick={() => setSetting(true)} aria-label={`Kit, floor and caps of ${team.name}`}>
-          <SlidersHorizontal size={14} aria-hidden /> Kit, floor and caps
-        </Button>
+        <div className="flex flex-wrap items-center gap-x-4 gap-y-1">
+          <Button className="min-h-8 px-2 py-0.5 text-sm" onClick={() => setSetting(true)} aria-label={`Kit, floor and caps of ${team.name}`}>
+            <SlidersHorizontal size={14} aria-hidden /> Kit, floor and caps
+          </Button>
+          <Link to={`/draft?team=${team.id}`} className="underline underline-offset-4" aria-label={`Draft a session for ${team.name}`}>
+            Draft a session
+          </Link>
+        </div>
       </div>
       {setting && <SettingDialog team={team} onClose={() => setSetting(false)} />}
       {person && <AreasDialog person={person} onClose={() => setPerson(undefined)} />}
