@@ -111,6 +111,20 @@ export function DraftCard({ number, draft, swapped, onSwapped, asked, demand, be
           </section>
         ))}
       </div>
+      <Form method="post" className="flex flex-wrap items-center gap-2">
+        <input type="hidden" name="do" value="open" />
+        <input type="hidden" name="session" value={JSON.stringify(session)} />
+        <input type="hidden" name="team" value={beside.teamId ?? ""} />
+        <input type="hidden" name="demand" value={beside.demandId ?? ""} />
+        <Button type="submit" disabled={opening} className="font-semibold">
+          Open on the desk
+        </Button>
+        {swapped.length > 0 && (
+          <Button onClick={() => onSwapped(swapped.slice(0, -1))}>
+            <Undo2 size={16} aria-hidden /> Undo the swap
+          </Button>
+        )}
+      </Form>
       {now.missing.length > 0 && (
         <details className="text-sm">
           <summary className="font-semibold">Short of {now.missing.length === 1 ? "one motion" : `${now.missing.length} motions`}</summary>
@@ -128,20 +142,6 @@ export function DraftCard({ number, draft, swapped, onSwapped, asked, demand, be
         <Roses roses={roses} looked={looked} onLook={setLooked} onPick={setLooked} />
         <p className="h-10 text-ink-soft">{looked ? capital(petalWords(looked)) : "Filled: what is worked. Outline: what is asked."}</p>
       </details>
-      <Form method="post" className="mt-auto flex flex-wrap items-center gap-2 pt-1">
-        <input type="hidden" name="do" value="open" />
-        <input type="hidden" name="session" value={JSON.stringify(session)} />
-        <input type="hidden" name="team" value={beside.teamId ?? ""} />
-        <input type="hidden" name="demand" value={beside.demandId ?? ""} />
-        <Button type="submit" disabled={opening} className="font-semibold">
-          Open on the desk
-        </Button>
-        {swapped.length > 0 && (
-          <Button onClick={() => onSwapped(swapped.slice(0, -1))}>
-            <Undo2 size={16} aria-hidden /> Undo the swap
-          </Button>
-        )}
-      </Form>
     </article>
   );
 }

@@ -13,7 +13,10 @@ export type Drafted = { answer: DraftAnswer; request: WrittenRequest; beside: Be
 export type Swaps = { found: OfferedSwap[] } | { failed: string };
 type Question = DraftAsk extends infer A ? (A extends { id: number } ? Omit<A, "id"> : never) : never;
 
-/** Asks the worker, which is started at the first question and stays warm; stopping ends it and answers whatever it was at. */
+/** Milliseconds after which a page that has come up starts its worker. */
+const WARM_AFTER = 300;
+
+/** Asks the worker, which is started with the page and stays warm; stopping ends it and answers whatever it was at. */
 export function useDrafter(own: DraftAsk["own"], before?: Drafted) {
   const worker = useRef<Worker>(undefined);
   const next = useRef(0);
@@ -29,7 +32,7 @@ export function useDrafter(own: DraftAsk["own"], before?: Drafted) {
     if (why !== undefined) for (const tell of all) tell({ id: 0, kind: "failed", why });
   }, []);
   useEffect(() => () => end(undefined), [end]);
-  const ask = useCallback((question: Question, onTold: (told: DraftTold) => void) => {
+  const started = useCallback((): Worker => {
     if (!worker.current) {
       worker.current = new Worker(new URL("../../workers/draft.ts", import.meta.url), { type: "module" });
       worker.current.onerror = () => end("The solver could not be started.");
@@ -39,10 +42,18 @@ export function useDrafter(own: DraftAsk["own"], before?: Drafted) {
         tell?.(data);
       };
     }
+    return worker.current;
+  }, [end]);
+  // While the coach reads the sentence, the worker starts and gets going.
+  useEffect(() => {
+    const soon = setTimeout(() => !worker.current && started().postMessage({ id: 0, kind: "warm", own } satisfies DraftAsk), WARM_AFTER);
+    return () => clearTimeout(soon);
+  }, [started, own]);
+  const ask = useCallback((question: Question, onTold: (told: DraftTold) => void) => {
     const id = ++next.current;
     waiting.current.set(id, onTold);
-    worker.current.postMessage({ ...question, id });
-  }, [end]);
+    started().postMessage({ ...question, id });
+  }, [started]);
   const stopped = useRef(false);
   const stop = () => {
     stopped.current = true;
