@@ -1,10 +1,25 @@
 import { fileURLToPath } from "node:url";
 import { defineConfig } from "vitest/config";
+import { BaseSequencer, type TestSpecification } from "vitest/node";
 
 const alias = { "~": fileURLToPath(new URL(".", import.meta.url)).replace(/\/$/, "") };
 
+/** Test files that take longest, which are begun first so that none runs on alone at the end. */
+const LONG = ["screens", "draft", "library", "instruments", "desk", "any-pose"];
+
+class LongestFirst extends BaseSequencer {
+  override async sort(files: TestSpecification[]): Promise<TestSpecification[]> {
+    const rank = ({ moduleId }: TestSpecification) => {
+      const at = LONG.findIndex((name) => moduleId.endsWith(`/${name}.test.ts`));
+      return at < 0 ? LONG.length : at;
+    };
+    return (await super.sort(files)).sort((a, b) => rank(a) - rank(b));
+  }
+}
+
 export default defineConfig({
   test: {
+    sequence: { sequencer: LongestFirst },
     projects: [
       { resolve: { alias }, test: { name: "unit", maxWorkers: 2, testTimeout: 40_000, hookTimeout: 40_000, include: ["core/**/*.test.ts", "library/**/*.test.ts", "app/**/*.test.ts", "cli/**/*.test.ts", "docs/**/*.test.ts"] } },
       { resolve: { alias }, test: { name: "database", include: ["db/**/*.test.ts"], fileParallelism: false, testTimeout: 20_000 } },

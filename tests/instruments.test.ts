@@ -49,9 +49,11 @@ describe("what to look at", () => {
     const why = page.getByRole("dialog", { name: "Let it stand" });
     expect(await why.getByRole("button", { name: "Let it stand" }).isDisabled()).toBe(true);
     await why.getByLabel("Why it is right like this").fill("The room is free until half past.");
+    const kept = page.waitForResponse((response) => response.url().endsWith("/setting") && response.ok());
     await why.getByRole("button", { name: "Let it stand" }).click();
     await over.waitFor({ state: "detached" });
     await expect.poll(() => findings.getByRole("article").count()).toBe(open - 1);
+    await kept;
     await page.reload();
     await ready(page);
     await page.keyboard.press("2");

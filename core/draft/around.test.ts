@@ -160,6 +160,9 @@ describe("where a request begins", () => {
     const kept = keptRequestSchema.parse({ target: 600, purpose: "off-day", demand: "rowing", never: ["cat-camel"], must: ["squat-free"], methods: ["hold"] });
     const setting = { kit: {}, floor: 3, effortCap: 50, holdCap: 30 };
     expect(withoutLimit(kept, "kit", setting).setting).toEqual({ floor: 3, effortCap: 50, holdCap: 30 });
+    const desk = withoutLimit({ ...kept, purpose: "desk-break" }, "kit", setting);
+    expect(desk.setting).toMatchObject({ floor: 3, kit: { stick: 99, "light weight": 99 } });
+    expect(kitWords(desk.setting!, "desk-break")).toBe("16 kinds of kit, 3 m of floor");
     expect(withoutLimit(kept, "caps", setting).setting).toEqual({ kit: {}, floor: 3 });
     expect(withoutLimit(kept, "methods", setting).methods).toBeUndefined();
     expect(withoutLimit(kept, "must", setting).must).toEqual([]);
@@ -178,6 +181,7 @@ describe("the words of a request", () => {
     expect(methodsWords({ methods: undefined, preferred: undefined })).toBe("any way of working");
     expect(methodsWords({ methods: ["hold", "breath"], preferred: ["hold"] })).toBe("hold and breathing, rather hold");
     expect(kitWords({})).toBe("whatever kit there is");
+    expect(kitWords({}, "desk-break")).toBe("what any room has");
     expect(kitWords({ kit: {}, floor: 4 })).toBe("no kit at all, 4 m of floor");
     expect(mindingWords({ areas: ["kneeling"], effortCap: 60 }, { name: "G", people: [{ name: "P", areas: ["neck"] }], setting: {} })).toBe("kneeling, what 1 person protects and effort up to 60 %");
     expect(mindingWords({}, undefined)).toBe("nothing in particular");

@@ -1,4 +1,4 @@
-import type { DraftRequest } from "./request";
+import { AT_HAND, type DraftRequest } from "./request";
 import { stepOf, type Step } from "./school";
 import { balanceSupport } from "~/core/audit/rules/balance-support";
 import { caps } from "~/core/audit/rules/caps";
@@ -109,6 +109,8 @@ const downFrom = (level: LevelName): LevelName[] => LEVELS.slice(0, LEVELS.index
 
 function formOf(request: DraftRequest, drill: Drill, level: LevelName, offered: readonly Drill[], without: Limit | undefined, why: Set<Limit>, just?: Dose): Omit<Candidate, "step"> | undefined {
   const form = drill.levels[level];
+  const atHand = request.group?.setting.kit === undefined ? AT_HAND[request.purpose] : undefined;
+  if (atHand && without !== "kit" && !request.must.includes(drill.id) && !form.kit.every((piece) => atHand.includes(piece))) return void why.add("kit");
   const usual = { ...itemOf(drill, level), ...(just && { dose: just }) };
   const at = (dose: Dose): AuditInput => lookAt(request, { ...usual, dose }, drill, offered);
   const breaks = (rules: readonly [Limit, Rule][], look: AuditInput) => rules.filter(([limit, rule]) => limit !== without && rule.find(look).some((f) => f.severity !== "hint")).map(([limit]) => limit);

@@ -5,7 +5,7 @@ import { candidatesOf, CLOSING, type Candidate } from "./candidates";
 import { draft, SHORT_AT_MOST, type Draft } from "./draft";
 import { isEasy, MOST_IN_STEP, mostDrills, programOf, WAY_IN } from "./model";
 import { feelsOf, kindOf, undominated } from "./prune";
-import { readRequest, type DraftRequest } from "./request";
+import { AT_HAND, readRequest, type DraftRequest } from "./request";
 import { leastIn, stepOf, stepRank } from "./school";
 import { asked, KNOWN as known } from "~/core/testing/requests";
 import { audit, auditInput } from "~/core/audit/audit";
@@ -13,6 +13,7 @@ import { coverageOf } from "~/core/coverage/coverage";
 import { fitOf } from "~/core/demands/fit";
 import type { Solve } from "~/core/fit/program";
 import { readSession } from "~/core/session/read";
+import type { Session } from "~/core/session/schema";
 import { compile } from "~/core/timeline/compile";
 import { HEIGHT } from "~/core/timeline/postures";
 import { doseSeconds } from "~/core/timeline/dose";
@@ -101,6 +102,13 @@ describe("a draft", () => {
     expect(efforts({})).toBe(0);
     expect(efforts({ preferred: ["effort"] })).toBeGreaterThan(3);
     expect(efforts({ group: { name: "G", people: [], setting: { effortCap: 100 } } })).toBeGreaterThan(3);
+  });
+  it("takes to a desk break only what any room has, while no kit is said, but what it must have", () => {
+    const desk = made(asked({ target: 420, purpose: "desk-break", demand: "desk-work", drafts: 1 }))[0]!;
+    const kit = (one: { session: Session }) => one.session.blocks.flatMap((block) => block.items.flatMap(({ drill, level }) => drillById(drill)!.levels[level].kit));
+    expect(kit(desk).filter((piece) => !AT_HAND["desk-break"]!.includes(piece))).toEqual([]);
+    const must = made(asked({ target: 420, purpose: "desk-break", demand: "desk-work", must: ["stick-behind-lift"], drafts: 1 }))[0]!;
+    expect(kit(must)).toContain("stick");
   });
   it("holds a locked drill at its level and dose", () => {
     const locked = [{ drill: "cat-camel", level: "easier", dose: { kind: "time", seconds: 45 } }];

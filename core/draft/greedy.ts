@@ -69,11 +69,11 @@ export function greedy(request: DraftRequest, candidates: readonly Candidate[], 
   const goes = (list: readonly Taken[], i: number) => apartFrom(list, i) && free(list, i) && rare(list, i);
   /** One more drill, or one more step of a drill's dose: what comes of it, what it gives of each row, and the time it takes. */
   type Option = { list: Taken[]; gives: { row: Row; more: Seconds }[]; seconds: Seconds };
-  /** The first of these, by what they add for their time, that fits and keeps the rules. */
-  const take = (now: readonly Taken[], options: readonly Option[], asked = false): Taken[] | undefined => {
+  /** The first of these, by what they add for their time, that fits and keeps the rules; what is needed may add nothing. */
+  const take = (now: readonly Taken[], options: readonly Option[], needed = false): Taken[] | undefined => {
     const has = givenBy(now);
     const gain = ({ gives }: Option) => gives.reduce((sum, { row, more }) => sum + share(row, (has.get(row) ?? 0) + more) - share(row, has.get(row) ?? 0), 0) / all;
-    const worth = options.map((option) => ({ list: option.list, worth: gain(option) / Math.max(1, option.seconds) })).filter(({ worth }) => asked || worth > 1e-9);
+    const worth = options.map((option) => ({ list: option.list, worth: gain(option) / Math.max(1, option.seconds) })).filter(({ worth }) => needed || worth > 1e-9);
     return worth.sort((a, b) => b.worth - a.worth).find(({ list }) => keeps(list) && roomy(list) && runs(list))?.list;
   };
   const add = (now: readonly Taken[], which: (c: Candidate) => boolean, dose = usual) => candidates.flatMap((c, index): Option[] => {

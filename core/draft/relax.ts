@@ -1,6 +1,9 @@
 import type { Relaxed } from "./draft";
-import type { KeptRequest } from "./request";
+import { AT_HAND, type KeptRequest } from "./request";
+import { KIT } from "~/core/drills/kit";
 import type { GroupSetting } from "~/core/group/schema";
+
+const PLENTY = 99;
 
 /** A request with one limit taken away: the group keeps its own setting, this request says another. */
 export function withoutLimit(request: KeptRequest, limit: Relaxed["limit"], group: GroupSetting | undefined): KeptRequest {
@@ -8,7 +11,8 @@ export function withoutLimit(request: KeptRequest, limit: Relaxed["limit"], grou
   const say = (...keys: (keyof GroupSetting)[]): KeptRequest => ({ ...request, setting: Object.fromEntries(Object.entries(setting).filter(([key]) => !keys.includes(key as keyof GroupSetting))) });
   switch (limit) {
     case "kit":
-      return say("kit");
+      // Where little is at hand with nothing said, all of it has to be said.
+      return !AT_HAND[request.purpose] ? say("kit") : { ...request, setting: { ...setting, kit: Object.fromEntries(KIT.map((piece) => [piece, PLENTY])) } };
     case "protected-areas":
       return say("areas");
     case "balance-support":

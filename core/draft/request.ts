@@ -2,6 +2,7 @@ import { z } from "zod";
 import type { School } from "./school";
 import { demandSchema, type Demand } from "~/core/demands/schema";
 import { ROW_FACTS, ROWS } from "~/core/drills/rows";
+import type { Kit } from "~/core/drills/kit";
 import { METHODS, type Drill, type Method } from "~/core/drills/schema";
 import { groupSchema, groupSettingSchema, type Group } from "~/core/group/schema";
 import { parseWith, type Fault, type Read } from "~/core/faults";
@@ -56,6 +57,9 @@ export const SUITS: Readonly<Record<Purpose, readonly Method[]>> = {
   "before-training": ["circles", "dynamic", "flow", "activation"], "before-lifting": ["circles", "dynamic", "activation", "strength"], "before-game": ["circles", "dynamic", "flow", "activation"],
   "after-training": ["hold", "breath", "release"], "off-day": ["hold", "resisted", "release", "breath"], "desk-break": ["circles", "dynamic", "breath"],
 };
+
+/** Where a purpose usually happens there is this much in any room; with no kit said, nothing else is asked for. */
+export const AT_HAND: Readonly<Partial<Record<Purpose, readonly Kit[]>>> = { "desk-break": ["wall", "chair", "support", "cushion"] };
 
 type Known = { demands: (id: string) => Demand | undefined; schools: (id: string) => School | undefined; drills: (id: string) => Drill | undefined };
 

@@ -1,8 +1,9 @@
-import type { KeptRequest } from "./request";
+import { AT_HAND, type KeptRequest } from "./request";
 import { KIT } from "~/core/drills/kit";
 import { ROW_FACTS, ROWS, type Row } from "~/core/drills/rows";
 import { METHODS, type Drill } from "~/core/drills/schema";
 import type { Group, GroupSetting } from "~/core/group/schema";
+import type { Purpose } from "~/core/session/schema";
 import { AREA_WORDS } from "~/core/text/areas";
 import { secondsText } from "~/core/text/clock";
 import { listWords, METHOD_WORDS, PURPOSE_WORDS } from "~/core/text/words";
@@ -25,9 +26,9 @@ export function methodsWords({ methods, preferred }: Pick<KeptRequest, "methods"
 }
 
 /** Kit and floor, as the end of “with …”. */
-export function kitWords({ kit, floor }: GroupSetting): string {
+export function kitWords({ kit, floor }: GroupSetting, purpose?: Purpose): string {
   const pieces = kit && KIT.filter((piece) => (kit[piece] ?? 0) > 0);
-  return `${!pieces ? "whatever kit there is" : pieces.length === 0 ? "no kit at all" : `${pieces.length} ${pieces.length === 1 ? "kind" : "kinds"} of kit`}${floor === undefined ? "" : `, ${floor} m of floor`}`;
+  return `${!pieces ? (purpose && AT_HAND[purpose] ? "what any room has" : "whatever kit there is") : pieces.length === 0 ? "no kit at all" : `${pieces.length} ${pieces.length === 1 ? "kind" : "kinds"} of kit`}${floor === undefined ? "" : `, ${floor} m of floor`}`;
 }
 
 /** What is protected and capped, as the end of “minding …”. */

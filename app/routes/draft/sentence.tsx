@@ -7,8 +7,9 @@ import { NumberField } from "~/app/ui/number-field";
 import { SettingFields } from "~/app/ui/setting-fields";
 import type { Demand } from "~/core/demands/schema";
 import type { KeptRequest } from "~/core/draft/request";
-import { SUITS } from "~/core/draft/request";
+import { AT_HAND, SUITS } from "~/core/draft/request";
 import { keepingWords, kitWords, methodsWords, mindingWords, rowsWords } from "~/core/draft/words";
+import { KIT_FACTS } from "~/core/drills/kit";
 import { ROWS } from "~/core/drills/rows";
 import { METHODS, type Drill, type Method } from "~/core/drills/schema";
 import type { Group } from "~/core/group/schema";
@@ -59,7 +60,7 @@ export function Sentence({ request, onRequest, length, onLength, badLength, team
         <MethodsPart request={request} onRequest={onRequest} />
       </SheetPart>
       , with{" "}
-      <SheetPart label="Kit and floor" words={kitWords(setting)} wide>
+      <SheetPart label="Kit and floor" words={kitWords(setting, request.purpose)} wide>
         <SettingPart only="kit" request={request} onRequest={onRequest} group={group} />
       </SheetPart>
       , minding{" "}
@@ -121,6 +122,7 @@ function MethodsPart({ request, onRequest }: { request: KeptRequest; onRequest: 
 
 function SettingPart({ only, request, onRequest, group }: { only: "kit" | "people"; request: KeptRequest; onRequest: (request: KeptRequest) => void; group: Group | undefined }) {
   const own = request.setting !== undefined;
+  const atHand = AT_HAND[request.purpose];
   const back = () => {
     const { setting: _, ...rest } = request;
     onRequest(rest);
@@ -135,6 +137,7 @@ function SettingPart({ only, request, onRequest, group }: { only: "kit" | "peopl
           </Button>
         )}
       </p>
+      {only === "kit" && (request.setting ?? group?.setting)?.kit === undefined && atHand && <p className="text-sm text-ink-soft">With no kit said, only what any room has is asked for: {listWords(atHand.map((piece) => KIT_FACTS[piece].words))}.</p>}
       {only === "people" && group && group.people.some((person) => person.areas.length > 0) && <p className="text-sm text-ink-soft">What single people protect is minded as well: they do something else in the same time.</p>}
       <SettingFields only={only} setting={request.setting ?? group?.setting ?? {}} onChange={(setting) => onRequest({ ...request, setting })} />
     </>
