@@ -1,5 +1,6 @@
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
 import { ANA, BEN, clockSeconds, openDesk, ready, signIn, startWorld, total, violations, type World } from "./harness";
+import { trainingSession } from "~/db/schema";
 import type { Locator, Page } from "playwright-core";
 
 let world: World;
@@ -224,5 +225,19 @@ describe("a request", () => {
     await joint.click();
     await page.waitForURL(/\/draft\?joint=/);
     expect(await page.getByLabel("What is asked").inputValue()).toBe("picked");
+  });
+
+  it("asks by no profile that is gone, though a session still names it", async () => {
+    await world.db.update(trainingSession).set({ demandId: "own-gone" });
+    const { page } = await world.visitor();
+    await signIn(page);
+    const draftLike = async (address: string) => {
+      await page.goto(address);
+      await ready(page);
+      return page.getByLabel("What is asked").inputValue();
+    };
+    expect(await draftLike("/draft")).toBe("general");
+    const [one] = await world.db.select({ id: trainingSession.id }).from(trainingSession).limit(1);
+    expect(await draftLike(`/draft?session=${one!.id}`)).toBe("picked");
   });
 });

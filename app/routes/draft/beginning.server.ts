@@ -14,7 +14,7 @@ import { SCHOOLS } from "~/library/schools";
 export type Beginning = { begun: string; request: KeptRequest; teamId: string | null; keptId: string | null; from: string | undefined };
 
 /** Where a request begins: one that was kept, a session there is, a motion that is short, a joint someone felt, or what was last done with a group. Anything else in the address is left aside. */
-export async function beginning(ownerId: string, params: URLSearchParams, groups: readonly { id: string; group: Group }[], lasts: readonly LastWith[], known: (demand: string) => boolean): Promise<Beginning> {
+export async function beginning(ownerId: string, params: URLSearchParams, groups: readonly { id: string; group: Group }[], lasts: readonly LastWith[], known: (demand: string | undefined) => boolean): Promise<Beginning> {
   const { db } = getServices();
   const begun = params.toString();
   const team = (id: string | null | undefined) => groups.find((g) => g.id === id)?.id ?? null;
@@ -28,8 +28,9 @@ export async function beginning(ownerId: string, params: URLSearchParams, groups
   const stored = sessionId ? await findSession(db, ownerId, idOf(sessionId)) : undefined;
   if (sessionId && !stored) throw notHere();
   const setting = stored ? await findSetting(db, ownerId, stored.id) : undefined;
+  const askedBy = setting?.demandId && known(setting.demandId) ? setting.demandId : undefined;
   const teamId = team(setting?.teamId ?? params.get("team"));
-  const last: Last | undefined = stored ? { purpose: stored.doc.purpose, target: stored.doc.target ?? 600, demand: setting?.demandId ?? undefined } : lastOf(lasts, teamId);
+  const last: Last | undefined = stored ? { purpose: stored.doc.purpose, target: stored.doc.target ?? 600, demand: askedBy } : lastOf(lasts, teamId);
   const row = z.enum(ROWS).safeParse(params.get("row"));
   const joint = z.enum(Object.keys(JOINT_WORDS) as [Joint, ...Joint[]]).safeParse(params.get("joint"));
   const whose = groups.find((g) => g.id === teamId)?.group;
@@ -40,7 +41,7 @@ export async function beginning(ownerId: string, params: URLSearchParams, groups
   const minutes = Number(params.get("minutes") ?? NaN);
   const without = z.enum(AREAS).safeParse(params.get("without"));
   const request = requestLike(stored.doc, await drillsOf(ownerId), SCHOOLS, {
-    demand: setting?.demandId ?? undefined, setting: whose?.setting, ...(Number.isFinite(minutes) && { target: minutes * 60 }), ...(without.success && { without: without.data }),
+    demand: askedBy, setting: whose?.setting, ...(Number.isFinite(minutes) && { target: minutes * 60 }), ...(without.success && { without: without.data }),
   });
   return { begun, request, teamId, keptId: null, from: stored.doc.title };
 }

@@ -1,6 +1,6 @@
 import { Bookmark, BookmarkCheck, Trash2 } from "lucide-react";
 import { useEffect, useMemo, useRef, useState } from "react";
-import { Link, useFetcher, NavigationType, useNavigate, useNavigationType, useSearchParams } from "react-router";
+import { Link, NavigationType, useActionData, useFetcher, useNavigate, useNavigationType, useSearchParams } from "react-router";
 import { Answer } from "./answer";
 import { leave, leftAt, type Left } from "./left";
 import type { action, loader } from "./route";
@@ -36,7 +36,7 @@ function Asked({ request: begun, teamId: firstTeam, keptId: firstKept, from, gro
   const [request, setRequest] = useState(left?.request ?? begun);
   const [teamId, setTeamId] = useState(left ? left.teamId : firstTeam);
   const [length, setLength] = useState(() => left?.length ?? minutesText(begun.target));
-  const [keptId, setKeptId] = useState(firstKept);
+  const [keptId, setKeptId] = useState(left ? left.keptId : firstKept);
   const [asking, setAsking] = useState<string>();
   const fetcher = useFetcher<typeof action>();
   const navigate = useNavigate();
@@ -55,13 +55,14 @@ function Asked({ request: begun, teamId: firstTeam, keptId: firstKept, from, gro
     if (!bad) draft(requestOf({ ...changed, title }, group), { teamId, demandId: typeof changed.demand === "string" ? changed.demand : null });
   };
   const answer = fetcher.data;
-  const faults = answer && "faults" in answer ? answer.faults : [];
+  const opened = useActionData<typeof action>();
+  const faults = [answer, opened].flatMap((one) => (one && "faults" in one ? one.faults : []));
   useEffect(() => {
     if (answer && "kept" in answer && fetcher.state === "idle") setKeptId(answer.kept);
   }, [answer, fetcher.state]);
   useEffect(() => {
-    if (drafted || request !== begun) leave(where, { request, teamId, length, drafted });
-  }, [where, begun, request, teamId, length, drafted]);
+    if (drafted || request !== begun) leave(where, { request, teamId, keptId, length, drafted });
+  }, [where, begun, request, teamId, keptId, length, drafted]);
   const results = useRef<HTMLDivElement>(null);
   const seen = useRef(drafted?.answer);
   useEffect(() => {

@@ -22,8 +22,11 @@ export const meta: Route.MetaFunction = () => [{ title: "Draft · Mapset" }];
 export async function loader({ request }: Route.LoaderArgs) {
   const coach = await requireCoach(request);
   const { db } = getServices();
-  const [groups, ownDemands, own, kept, lasts] = await Promise.all([listGroups(db, coach.id), listDemands(db, coach.id), browseOwnDrills(db, coach.id), listRequests(db, coach.id), lastByTeam(db, coach.id)]);
-  const begun = await beginning(coach.id, new URL(request.url).searchParams, groups, lasts, (id) => demandById(id) !== undefined || ownDemands.some((d) => d.id === id));
+  const [groups, ownDemands, own, kept, before] = await Promise.all([listGroups(db, coach.id), listDemands(db, coach.id), browseOwnDrills(db, coach.id), listRequests(db, coach.id), lastByTeam(db, coach.id)]);
+  const known = (id: string | undefined) => id !== undefined && (demandById(id) !== undefined || ownDemands.some((d) => d.id === id));
+  // A profile that was asked by last may be gone since.
+  const lasts = before.map((last) => (known(last.demand) ? last : { ...last, demand: undefined }));
+  const begun = await beginning(coach.id, new URL(request.url).searchParams, groups, lasts, known);
   return {
     ...begun, coachId: coach.id, groups, lasts, own: { drills: own.map((listed) => listed.doc), demands: ownDemands.map(({ row: _, ...demand }) => demand) },
     kept: kept.map(({ id, title }) => ({ id, title })),
