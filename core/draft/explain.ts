@@ -41,20 +41,21 @@ export function stated(session: Session, request: DraftRequest, offered: readonl
   const drills: Drills = (id) => byId.get(id);
   const timeline = compile(session, drills);
   const coverage = coverageOf(session, timeline, drills);
-  const missing = missingRows(coverage, request.demand, request.target).map((one) => ({ ...one, why: whyMissing(one.row, candidates, kept, drills) }));
+  const missing = missingRows(coverage, request.demand, request.target).map((one) => ({ ...one, why: whyMissing(one.row, candidates, kept, offered, drills) }));
   const found = audit(auditInput(session, drills, { demand: request.demand, group: request.group, offered }));
   const cautions = found.filter(({ severity, rule }) => severity !== "hint" || rule === "protected-areas").map(({ says }) => says);
   return { cautions, session, seconds: timeline.totalSeconds, fit: fitOf(coverage, request.demand, request.target), postureChanges: postureChanges(timeline.segments), missing, reasons: reasonsOf(session, coverage, request, drills) };
 }
 
-function whyMissing(row: Row, candidates: readonly Candidate[], kept: ReadonlyMap<Limit, readonly string[]>, drills: Drills): string {
+function whyMissing(row: Row, candidates: readonly Candidate[], kept: ReadonlyMap<Limit, readonly string[]>, offered: readonly Drill[], drills: Drills): string {
   const has = (level: Drill["levels"]["standard"]) => level.main.includes(row) || level.also.includes(row);
   if (candidates.some((c) => has(c.drill.levels[c.level]))) return "the time went to what counts more";
   const limits = [...kept].filter(([, ids]) => ids.some((id) => {
     const drill = drills(id);
     return drill !== undefined && has(drill.levels.standard);
   }));
-  return limits.length === 0 ? "no drill in the library works it" : `what works it is kept out by ${listWords(limits.map(([limit]) => LIMIT_WORDS[limit]))}`;
+  if (limits.length === 0) return offered.some((drill) => Object.values(drill.levels).some(has)) ? "no drill for it fits this order and length" : "no drill in the library works it";
+  return `what works it is kept out by ${listWords(limits.map(([limit]) => LIMIT_WORDS[limit]))}`;
 }
 
 function reasonsOf(session: Session, coverage: Coverage, request: DraftRequest, drills: Drills): Reason[][] {
