@@ -104,12 +104,13 @@ export async function lastByTeam(db: Db, ownerId: string): Promise<LastWith[]> {
   return rows.sort((a, b) => b.updatedAt.getTime() - a.updatedAt.getTime()).map(({ teamId, purpose, target, demand }) => ({ teamId, purpose, target: Math.min(7200, Math.max(120, target)), demand: demand ?? undefined }));
 }
 
-/** Keeps it. Returns false when the session, or the team, is not the coach's. */
-export async function saveSetting(db: Db, ownerId: string, id: string, setting: Setting): Promise<boolean> {
-  if (setting.teamId !== null) {
+/** Keeps what is given of it, the rest stays. Returns false when the session, or the team, is not the coach's. */
+export async function saveSetting(db: Db, ownerId: string, id: string, setting: { [K in keyof Setting]?: Setting[K] | undefined }): Promise<boolean> {
+  if (setting.teamId) {
     const [ownTeam] = await db.select({ id: team.id }).from(team).where(and(eq(team.id, setting.teamId), eq(team.ownerId, ownerId)));
     if (!ownTeam) return false;
   }
+  if (Object.values(setting).every((part) => part === undefined)) return (await findSetting(db, ownerId, id)) !== undefined;
   const rows = await db.update(trainingSession).set(setting).where(own(ownerId, id)).returning({ id: trainingSession.id });
   return rows.length > 0;
 }

@@ -32,6 +32,12 @@ describe("what stands beside a session", () => {
     expect(await saveSetting(db, ben, id, { teamId: null, demandId: null, accepted: [] })).toBe(false);
     expect(await findSetting(db, ben, id)).toBeUndefined();
     expect((await findSetting(db, ana, id))?.teamId).toBe(team);
+    // What is not given stays, and to keep nothing changes nothing.
+    expect(await saveSetting(db, ana, id, { accepted: [] })).toBe(true);
+    expect(await saveSetting(db, ana, id, {})).toBe(true);
+    expect(await saveSetting(db, ben, id, {})).toBe(false);
+    expect(await saveSetting(db, ana, id, { teamId: theirs })).toBe(false);
+    expect(await findSetting(db, ana, id)).toEqual({ teamId: team, demandId: "rowing", accepted: [] });
     await deleteTeam(db, ana, team);
     expect(await findSetting(db, ana, id)).toMatchObject({ teamId: null, demandId: "rowing" });
   });

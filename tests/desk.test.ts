@@ -97,6 +97,51 @@ describe("at the desk", () => {
     await row(page, "Cat–camel").getByText("5 × 5 s").waitFor();
   });
 
+  it("keeps whom it is for and what is asked through a lost connection, a slow one and a page left at once, and leaves the rest alone", async () => {
+    const { page, context } = await world.visitor();
+    await signIn(page);
+    await freshSession(page, "For whom");
+    const [who, asked] = [page.getByLabel("Who for"), page.getByLabel("Asked by")];
+    await context.setOffline(true);
+    await asked.selectOption({ label: "Handball" });
+    await page.getByText("No connection. Kept on this page").waitFor();
+    await who.selectOption({ index: 1 });
+    const team = await who.inputValue();
+    await context.setOffline(false);
+    await saved(page);
+    await page.reload();
+    await ready(page);
+    expect([await who.inputValue(), await asked.inputValue()]).toEqual([team, "handball"]);
+
+    // Another tab has an older picture; it changes one thing and keeps the other as it is now.
+    const other = await context.newPage();
+    await other.goto(page.url());
+    await ready(other);
+    await who.selectOption({ index: 2 });
+    await saved(page);
+    await other.getByLabel("Asked by").selectOption({ label: "Rowing" });
+    await saved(other);
+
+    // A change waits behind a slow one, and the page is left.
+    let slow = 0;
+    await page.route("**/setting", async (route) => {
+      slow += 1;
+      if (slow === 1) await new Promise((done) => setTimeout(done, 1500));
+      await route.continue();
+    });
+    await page.getByLabel("Asked by").selectOption({ label: "Desk work" });
+    await page.getByLabel("Asked by").selectOption({ label: "nothing in particular" });
+    await page.getByLabel("Who for").selectOption({ index: 1 });
+    await page.getByTestId("save-state").getByText("Saving…").waitFor();
+    await page.getByRole("link", { name: "Sessions", exact: true }).click();
+    await page.waitForURL(/\/sessions$/);
+    await expect.poll(async () => {
+      await other.reload();
+      await ready(other);
+      return [await other.getByLabel("Who for").inputValue(), await other.getByLabel("Asked by").inputValue()];
+    }).toEqual([team, ""]);
+  });
+
   it("brings back edits that a closed page could not save", async () => {
     const { page, context } = await world.visitor();
     await signIn(page);

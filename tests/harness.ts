@@ -63,9 +63,12 @@ function closeAfterTest(context: BrowserContext): void {
   }
 }
 
-/** Waits until the page's scripts have taken over from the server's picture of it. */
+/** Waits until the page's scripts have taken over from the server's picture of it: its last element is theirs, and what follows from that is done. */
 export async function ready(page: Page): Promise<void> {
-  await page.waitForLoadState("networkidle");
+  await page.waitForFunction(
+    (seen) => Object.keys(document.body).some((key) => key.startsWith("__reactProps")) && (seen.frames += 1) > 2,
+    { frames: 0 },
+  );
 }
 
 /** Cookies of those who signed in before with a browser, so that only the first of them fills in the form. */
@@ -117,16 +120,16 @@ export async function newestAddress(page: Page): Promise<string> {
 
 const axeSource = readFileSync(createRequire(import.meta.url).resolve("axe-core/axe.min.js"), "utf8");
 
-/** What the accessibility checker finds wrong on the page, in short. Nothing is left out of the check. */
-export async function violations(page: Page): Promise<string[]> {
+/** What the accessibility checker finds wrong on the page, in short. Nothing is left out of the check unless only some rules are asked for. */
+export async function violations(page: Page, rules?: readonly string[]): Promise<string[]> {
   // Run in the page's own world, past its content security policy, which keeps strangers' scripts out.
-  return page.evaluate(async (source) => {
+  return page.evaluate(async ({ source, rules }) => {
     // eslint-disable-next-line @typescript-eslint/no-implied-eval, @typescript-eslint/no-unsafe-call -- the checker comes as source
     if (!("axe" in window)) new Function(source)();
     const axe = (window as unknown as { axe: { run: (options: object) => Promise<{ violations: { id: string; nodes: { html: string; failureSummary?: string }[] }[] }> } }).axe;
-    const result = await axe.run({ resultTypes: ["violations"] });
+    const result = await axe.run({ resultTypes: ["violations"], ...(rules && { runOnly: rules }) });
     return result.violations.flatMap((v) => v.nodes.map((n) => `${v.id}: ${n.html.slice(0, 160)} ${n.failureSummary?.slice(0, 200) ?? ""}`));
-  }, axeSource);
+  }, { source: axeSource, rules });
 }
 
 /** The names of the drills in the desk's list, in order. */

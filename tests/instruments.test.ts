@@ -49,11 +49,10 @@ describe("what to look at", () => {
     const why = page.getByRole("dialog", { name: "Let it stand" });
     expect(await why.getByRole("button", { name: "Let it stand" }).isDisabled()).toBe(true);
     await why.getByLabel("Why it is right like this").fill("The room is free until half past.");
-    const kept = page.waitForResponse((response) => response.url().endsWith("/setting") && response.ok());
     await why.getByRole("button", { name: "Let it stand" }).click();
     await over.waitFor({ state: "detached" });
     await expect.poll(() => findings.getByRole("article").count()).toBe(open - 1);
-    await kept;
+    await saved(page);
     await page.reload();
     await ready(page);
     await page.keyboard.press("2");
@@ -133,6 +132,7 @@ describe("ranges", () => {
     await page.getByRole("button", { name: /^fit/ }).waitFor({ state: "detached" });
     await panel.getByLabel("Against what is asked by").selectOption({ label: "Rowing" });
     await page.getByRole("button", { name: /^fit/ }).waitFor();
+    await saved(page);
   });
 });
 

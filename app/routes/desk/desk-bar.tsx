@@ -5,7 +5,7 @@ import { Count, type NewestEdition, type Tab } from "./desk-view";
 import type { Desk } from "./use-desk";
 import { HistoryList } from "./history-list";
 import type { Insights } from "./use-insights";
-import type { SaveState, useSaving } from "./use-saving";
+import type { SaveState } from "./use-saving";
 import { ButtonLink, IconButton } from "~/app/ui/button";
 import { cx } from "~/app/ui/classes";
 import { editSession } from "~/core/session/edits";
@@ -13,11 +13,9 @@ import { sameJson } from "~/core/session/same";
 import { clockText } from "~/core/text/clock";
 import { againstTarget } from "~/core/text/target";
 
-type Saving = ReturnType<typeof useSaving>;
-
 /** Title, length against its promise, undo, how it stands with saving, and handing out. */
-export function DeskBar({ id, desk, saving, edition, archived, insights, onTab, onPalette }: {
-  id: string; desk: Desk; saving: Saving; edition: NewestEdition | undefined; archived: boolean; insights: Insights; onTab: (tab: Tab) => void; onPalette: () => void;
+export function DeskBar({ id, desk, saved, onTry, edition, archived, insights, onTab, onPalette }: {
+  id: string; desk: Desk; saved: SaveState; onTry: () => void; edition: NewestEdition | undefined; archived: boolean; insights: Insights; onTab: (tab: Tab) => void; onPalette: () => void;
 }) {
   const { session, history, timeline, change } = desk;
   const against = againstTarget(timeline.totalSeconds, session.target);
@@ -31,7 +29,7 @@ export function DeskBar({ id, desk, saving, edition, archived, insights, onTab, 
           onChange={(e) => e.target.value !== "" && change((s) => editSession(s, { title: e.target.value }), "name", "name")}
           className="wide-type w-full truncate rounded bg-transparent px-1 py-0.5 text-xl font-semibold hover:bg-land focus:bg-land"
         />
-        <SaveLine state={saving.state} onTry={() => void saving.saveNow()} archived={archived} />
+        <SaveLine state={saved} onTry={onTry} archived={archived} />
       </div>
       <div className="flex items-center gap-0.5">
         <IconButton label={undoWords} disabled={history.past.length === 0} onClick={desk.undo}>
@@ -108,7 +106,7 @@ function lineOf(state: SaveState): { icon: typeof CircleCheck; words: string; ba
     case "saving":
       return { icon: LoaderCircle, words: "Saving…" };
     case "offline":
-      return { icon: CloudOff, words: "No connection. Kept in this browser, trying again.", bad: true };
+      return { icon: CloudOff, words: `No connection. Kept ${state.where === "browser" ? "in this browser" : "on this page"}, trying again.`, bad: true };
     case "signed-out":
       return { icon: TriangleAlert, words: "You are signed out. Sign in in another tab; this is kept here.", bad: true };
     case "gone":

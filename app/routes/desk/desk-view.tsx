@@ -19,7 +19,7 @@ import { nameAt, useDesk, type Place } from "./use-desk";
 import { useDeskKeys } from "./use-desk-keys";
 import { useInsights } from "./use-insights";
 import { useSaving } from "./use-saving";
-import { useSetting, type DeskSetting } from "./use-setting";
+import { bothSaved, useSetting, type DeskSetting } from "./use-setting";
 import { Tabs } from "radix-ui";
 import { cx } from "~/app/ui/classes";
 import type { Lead } from "~/core/audit/types";
@@ -62,7 +62,7 @@ export function DeskView({ id, copy, archived, edition, ownDrills, offered, sett
   const saving = useSaving({ id, first: copy, doc: desk.session, onReplace: desk.replace });
   const navigate = useNavigate();
   const [open, setOpen] = useState<"palette" | "keys">();
-  const { setting, change: changeSetting, trouble } = useSetting(id, first);
+  const { setting, change: changeSetting, kept, keepNow } = useSetting(id, first);
   const demands = useMemo(() => [...ownDemands, ...DEMANDS], [ownDemands]);
   const demand = demands.find((d) => d.id === setting.demandId);
   const group = groups.find((g) => g.id === setting.teamId)?.group;
@@ -84,6 +84,10 @@ export function DeskView({ id, copy, archived, edition, ownDrills, offered, sett
     onTab: setTab, onKeys: () => setOpen("keys"), onAdd: () => requestAnimationFrame(() => document.querySelector<HTMLInputElement>("[data-add-drill]")?.focus()), onHandOut: () => void navigate(`/sessions/${id}/hand-out`), onPaper: () => void navigate(`/sessions/${id}/paper`), onDraft: () => void navigate(`/draft?session=${id}`),
   });
   const { session, selection, marked } = desk;
+  const tryAgain = () => {
+    void saving.saveNow();
+    void keepNow();
+  };
   const list = useRef<HTMLDivElement>(null);
 
   // A drill chosen on the profile comes into view in the list, and its numbers with it.
@@ -125,12 +129,7 @@ export function DeskView({ id, copy, archived, edition, ownDrills, offered, sett
     <OwnIdsContext value={ownIds}>
     <main id="main" className="relative flex flex-1 flex-col lg:flex-none lg:h-[calc(100dvh-3.1rem)] lg:overflow-hidden">
       <h1 className="sr-only">Desk: {session.title}</h1>
-      <DeskBar id={id} desk={desk} saving={saving} edition={edition} archived={archived} insights={insights} onTab={setTab} onPalette={() => setOpen("palette")} />
-      {trouble && (
-        <p role="alert" className="bg-plum-wash px-4 py-1.5 text-sm font-medium text-plum">
-          {trouble}
-        </p>
-      )}
+      <DeskBar id={id} desk={desk} saved={bothSaved(saving.state, kept)} onTry={tryAgain} edition={edition} archived={archived} insights={insights} onTab={setTab} onPalette={() => setOpen("palette")} />
       <section aria-label="Profile" className="border-b border-line-water bg-land px-3 pt-2 pb-1">
         <ProfileChart desk={desk} flags={insights.flags} onFlag={onFlag} onCall={onCall} />
       </section>

@@ -6,12 +6,12 @@ import { acceptedSchema } from "~/core/audit/accepted";
 import { parseWith, type Fault } from "~/core/faults";
 import { saveSetting } from "~/db/sessions";
 
-/** Who a session is for, what is asked of it, and the findings that are let stand. */
+/** Who a session is for, what is asked of it, and the findings that are let stand: those of them that change. */
 const settingSchema = z.strictObject({
   teamId: z.uuid().nullable(),
   demandId: z.string().min(1).max(80).nullable(),
   accepted: z.array(acceptedSchema).max(200),
-});
+}).partial().refine((part) => Object.keys(part).length > 0, "Nothing here is to be kept.");
 
 export type SettingAnswer = { kind: "kept" } | { kind: "gone" } | { kind: "signed-out" } | { kind: "refused"; faults: Fault[] };
 

@@ -7,12 +7,15 @@ import type { Session } from "~/core/session/schema";
 /** How it stands with saving, for the person at the desk. */
 export type SaveState =
   | { kind: "saved"; at: string }
-  | { kind: "waiting" | "saving" | "offline" | "signed-out" | "gone" }
+  | { kind: "waiting" | "saving" | "signed-out" | "gone" }
+  /** What is not sent yet is in the browser, or only on this page. */
+  | { kind: "offline"; where: "browser" | "page" }
   | { kind: "newer"; stored: DeskCopy }
   | { kind: "refused"; message: string };
 
 const WAIT_MS = 700;
-const AGAIN_MS = 5_000;
+/** How long after a failed try the next one is made. */
+export const AGAIN_MS = 5_000;
 /** Browsers send at most about 64 kB from a page that is going away. */
 export const KEEPALIVE_BYTES = 60_000;
 
@@ -62,7 +65,7 @@ export function useSaving({ id, first, doc, onReplace }: Options) {
         setState(stateOf(answer));
       }
     } catch {
-      setState({ kind: "offline" });
+      setState({ kind: "offline", where: "browser" });
     } finally {
       busy.current = false;
       // The desk was left while this was under way, with one more edit to send.
