@@ -5,7 +5,7 @@ const SCHOOLS_AS_WRITTEN = [
     id: "circles-first", name: "Circles first, then turns, then the long tissues", about: "Every joint is circled from the spine down, then its deep turning is worked, then the long tissues; work in the new range comes last.",
     stages: [
       { title: "Breath first", why: "a few breaths settle the ribs before anything moves", takes: [{ methods: ["breath"] }] },
-      { title: "Circles, from the spine down", why: "easy circles and waves come first, joint by joint down the body", takes: [{ methods: ["circles"] }, { methods: ["dynamic"], joints: ["neck", "upper-back", "lower-back"], planes: ["forward-back", "side"] }], follows: "down the body", least: 3 },
+      { title: "Circles and waves, from the spine down", why: "easy circles and waves come first, joint by joint down the body", takes: [{ methods: ["circles"] }, { methods: ["dynamic"], joints: ["neck", "upper-back", "lower-back"], planes: ["forward-back", "side"] }], follows: "down the body", least: 3 },
       { title: "Deep turns", why: "a joint's turning comes before its long tissues", takes: [{ planes: ["rotation"], joints: ["hip", "shoulder", "upper-back", "knee"] }], least: 1.5 },
       { title: "Long tissues", why: "long tissues give more once the joints under them turn", takes: [{ methods: ["dynamic", "hold", "effort", "flow", "release"] }], least: 1.5 },
       { title: "Work in it", why: "what has been opened is worked in last", takes: [{}] },

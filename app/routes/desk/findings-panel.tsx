@@ -81,7 +81,7 @@ export function FindingsPanel({ desk, insights, setting, onSetting, onPlace, onL
 }
 
 function Finding({ found, desk, mended, onShow, onAccept, onPlace, onLead }: {
-  found: Found; desk: Desk; mended: Mending | undefined; onShow: (mended: Mending) => void; onAccept: () => void;
+  found: Found; desk: Desk; mended: Mending | "trying" | undefined; onShow: (mended: Mending) => void; onAccept: () => void;
 } & Pick<Props, "onPlace" | "onLead">) {
   const drills = useDrills();
   const { words, className } = LOOKS[found.severity];
@@ -94,10 +94,13 @@ function Finding({ found, desk, mended, onShow, onAccept, onPlace, onLead }: {
       <p className="mt-0.5 text-ink">{found.says}</p>
       <p className="text-sm text-ink-soft">{found.why}</p>
       <div className="mt-1.5 flex flex-wrap gap-1.5">
-        {mended && (
-          <Button className="min-h-8 px-2 py-0.5 text-left text-sm whitespace-normal" onClick={() => onShow(mended)}>
-            <Wrench size={14} className="shrink-0" aria-hidden /> {mended.fix.words}…
+        {/* Its place is kept while it is tried, so that nothing moves away from under a pointer. */}
+        {mended ? (
+          <Button className="min-h-8 px-2 py-0.5 text-left text-sm whitespace-normal" disabled={mended === "trying"} onClick={() => mended !== "trying" && onShow(mended)}>
+            <Wrench size={14} className="shrink-0" aria-hidden /> {mended === "trying" ? (found.fix?.words ?? "Looking for something else") : mended.fix.words}…
           </Button>
+        ) : (
+          (found.fix ?? found.offer) && <span className="inline-flex min-h-8 items-center pr-1 text-sm text-ink-soft">No one step mends it</span>
         )}
         {lead && (
           <Button className="min-h-8 px-2 py-0.5 text-left text-sm whitespace-normal" onClick={() => onLead(lead)}>

@@ -42,7 +42,8 @@ export function useInsights({ session: now, drills, demand, group, offered, acce
   return {
     session, input, flags, coverage: input.coverage, fit, ...sorted,
     keyOf: (one: Found) => keyOf(one, session),
-    mended: (one: Found) => (tried.of === found ? tried.mends.get(one) : undefined),
+    /** What its fix comes to; nothing where no one step mends it. */
+    mended: (one: Found): Mending | "trying" | undefined => (!one.fix && !one.offer ? undefined : tried.of === found ? tried.mends.get(one) : "trying"),
   };
 }
 
