@@ -1,11 +1,12 @@
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
 import { addDemand, deleteDemand, findDemand, listDemands, ownDemandId, saveDemand } from "./demands";
 import type { Db } from "./client";
-import { handOut, listEditions } from "./editions";
+import { handOut, listEditions, withdrawLink } from "./editions";
 import { addSession, findSetting, listSessions, listTitles, saveSetting, setArchived, setTemplate } from "./sessions";
 import { addAthletes, addTeam, deleteTeam, listGroups, listTeams, setAthleteAreas, setTeamSetting } from "./teams";
 import { freshDatabase, TEST_SECRET } from "./testing";
 import { makeEdition } from "~/core/edition/edition";
+import type { Session } from "~/core/session/schema";
 import { itemOf, newSession } from "~/core/session/start";
 import { drillById } from "~/library";
 import { demandById } from "~/library/demands";
@@ -73,7 +74,7 @@ describe("a group", () => {
     expect(await setTeamSetting(db, ana, team, { kit: { stick: 4 }, floor: 12, mixed: true })).toBe(true);
     expect(await setAthleteAreas(db, ana, moss.id, ["neck", "kneeling"])).toBe(true);
     const { group } = (await listGroups(db, ana)).find((g) => g.id === team)!;
-    expect(group).toEqual({ name: "With kit", setting: { kit: { stick: 4 }, floor: 12, mixed: true }, people: [{ name: "Moss", areas: ["neck", "kneeling"] }, { name: "Tern", areas: [] }], shown: [] });
+    expect(group).toEqual({ name: "With kit", setting: { kit: { stick: 4 }, floor: 12, mixed: true }, people: [{ name: "Moss", areas: ["neck", "kneeling"] }, { name: "Tern", areas: [] }], shown: [], lately: [] });
     expect((await listGroups(db, ben)).some((g) => g.id === team)).toBe(false);
   });
   it("knows the drills it has been handed, and no others", async () => {
@@ -83,6 +84,24 @@ describe("a group", () => {
     const groups = await listGroups(db, ana);
     expect(groups.find((g) => g.id === team)?.group.shown).toEqual(["open-book"]);
     expect(groups.find((g) => g.id === other)?.group.shown).toEqual([]);
+  });
+  it("knows the last three sessions it was handed, each as it was handed last, the newest first, and none that was taken back unopened", async () => {
+    const team = await addTeam(db, ana, "Week by week");
+    const out = async (id: string, session: Session) => (await handOut(db, ana, id, makeEdition(session, drillById), 90, team, TEST_SECRET))!;
+    const lately = async () => (await listGroups(db, ana)).find((g) => g.id === team)?.group.lately;
+    const ids: string[] = [];
+    for (const [title, drill] of [["First", "open-book"], ["Second", "cat-camel"], ["Third", "box-breathing"], ["Fourth", "squat-free"]] as const) {
+      ids.push(await addSession(db, ana, doc(title, drill), 90));
+      await out(ids.at(-1)!, doc(title, drill));
+    }
+    expect(await lately()).toEqual([{ title: "Fourth", drills: ["squat-free"] }, { title: "Third", drills: ["box-breathing"] }, { title: "Second", drills: ["cat-camel"] }]);
+    await out(ids[1]!, doc("Second, again", "hip-flexor-hold"));
+    expect((await lately())?.[0]).toEqual({ title: "Second, again", drills: ["hip-flexor-hold"] });
+    expect((await lately())?.map(({ title }) => title)).toEqual(["Second, again", "Fourth", "Third"]);
+    const [newest] = await listEditions(db, ana, ids[1]!, TEST_SECRET);
+    await withdrawLink(db, ana, newest!.links[0]!.id);
+    expect((await lately())?.[0]).toEqual({ title: "Fourth", drills: ["squat-free"] });
+    expect((await listGroups(db, ben)).flatMap(({ group }) => group.lately ?? [])).toEqual([]);
   });
 });
 

@@ -1,8 +1,8 @@
-import { and, asc, eq, isNull, sql } from "drizzle-orm";
+import { and, asc, desc, eq, gt, isNotNull, isNull, or, sql } from "drizzle-orm";
 import type { Db } from "./client";
 import { athlete, edition, link, team } from "./schema";
 import type { Area } from "~/core/drills/schema";
-import type { Group, GroupSetting } from "~/core/group/schema";
+import { MOST_LATELY, type Group, type GroupSetting } from "~/core/group/schema";
 
 export type Athlete = { id: string; name: string };
 export type Member = Athlete & { areas: Area[] };
@@ -82,7 +82,19 @@ export async function listGroups(db: Db, ownerId: string): Promise<{ id: string;
     .innerJoin(sql`jsonb_array_elements(${edition.doc} #> '{session,blocks}') as block`, sql`true`)
     .innerJoin(sql`jsonb_array_elements(block -> 'items') as item`, sql`true`)
     .where(eq(link.ownerId, ownerId));
+  // Of each session handed to a team the newest edition; one that was taken back before anybody opened it was not done.
+  const handed = await db
+    .selectDistinctOn([link.teamId, edition.sessionId], {
+      teamId: link.teamId, at: link.createdAt, title: sql<string>`${edition.doc} #>> '{session,title}'`,
+      drills: sql<string[]>`(select jsonb_agg(distinct item ->> 'drill') from jsonb_array_elements(${edition.doc} #> '{session,blocks}') as block, jsonb_array_elements(block -> 'items') as item)`,
+    })
+    .from(link)
+    .innerJoin(edition, eq(edition.id, link.editionId))
+    .where(and(eq(link.ownerId, ownerId), isNotNull(link.teamId), or(isNull(link.withdrawnAt), gt(link.openings, 0))))
+    .orderBy(link.teamId, edition.sessionId, desc(link.createdAt));
+  handed.sort((a, b) => b.at.getTime() - a.at.getTime());
+  const lately = (id: string) => handed.filter((one) => one.teamId === id).slice(0, MOST_LATELY).map(({ title, drills }) => ({ title, drills: drills ?? [] }));
   return teams.map(({ id, name, setting, athletes }) => ({
-    id, group: { name, setting, people: athletes.map(({ name: who, areas }) => ({ name: who, areas })), shown: shown.filter((row) => row.teamId === id).map((row) => row.drill) },
+    id, group: { name, setting, people: athletes.map(({ name: who, areas }) => ({ name: who, areas })), shown: shown.filter((row) => row.teamId === id).map((row) => row.drill), lately: lately(id) },
   }));
 }

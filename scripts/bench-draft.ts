@@ -2,7 +2,7 @@ import { audit, auditInput } from "~/core/audit/audit";
 import { draft, SHORT_AT_MOST } from "~/core/draft/draft";
 import { candidatesOf } from "~/core/draft/candidates";
 import { greedy } from "~/core/draft/greedy";
-import { readRequest, type DraftRequest } from "~/core/draft/request";
+import { lastApart, readRequest, type DraftRequest } from "~/core/draft/request";
 import { AREAS, type Drill } from "~/core/drills/schema";
 import { PURPOSES } from "~/core/session/schema";
 import { amountOf, withAmount } from "~/core/session/dose-edits";
@@ -51,7 +51,15 @@ export function libraryOf(count: number): Drill[] {
 }
 
 const REQUESTS = 64;
+/** So many of them are asked for once more, to differ from what their first draft had. */
+const AGAIN = 8;
 const WITH_MANY = 16;
+/** One that was answered before, for the same group, with at most half of that again. */
+function differing(k: number, drills: string[]): DraftRequest {
+  const request = benchRequest(k);
+  return { ...request, differ: 1, group: { ...(request.group ?? { name: "Squad", people: [], setting: {} }), lately: [{ title: request.title, drills }] } };
+}
+
 const percent = (share: number) => `${(share * 100).toFixed(2)} %`;
 
 /** Drafts for requests of all kinds, from the library that ships and from one of a thousand, held against their bound and a plain greedy choice. */
@@ -60,9 +68,11 @@ export async function drafting(each: (k: number, words: string) => void = () => 
   const many = libraryOf(1000);
   const times: number[] = [], thousand: number[] = [], plain: number[] = [], gaps: number[] = [], wins: number[] = [];
   let [broken, outside, none, early, worse] = [0, 0, 0, 0, 0];
-  for (let k = 0; k < REQUESTS; k++) {
-    const request = benchRequest(k);
-    const offered = k % (REQUESTS / WITH_MANY) === REQUESTS / WITH_MANY - 1 ? many : DRILLS;
+  const firsts = new Map<number, string[]>();
+  for (let k = 0; k < REQUESTS + AGAIN; k++) {
+    const first = k < REQUESTS ? k : (k - REQUESTS) * (REQUESTS / AGAIN + 1);
+    const request = k < REQUESTS ? benchRequest(k) : differing(first, firsts.get(first) ?? []);
+    const offered = first % (REQUESTS / WITH_MANY) === REQUESTS / WITH_MANY - 1 ? many : DRILLS;
     const byId = offered === many ? (id: string) => many.find((drill) => drill.id === id) : drillById;
     const start = performance.now();
     const answer = draft(request, offered, solve);
@@ -76,6 +86,9 @@ export async function drafting(each: (k: number, words: string) => void = () => 
     }
     const [best] = answer.drafts;
     gaps.push(best!.gap);
+    const has = best!.session.blocks.flatMap((block) => block.items.map((item) => item.drill));
+    firsts.set(k, has);
+    for (const { drills, most } of lastApart(request)) if (has.filter((id) => drills.has(id)).length > most) broken++;
     for (const one of answer.drafts) {
       if (one.seconds > request.target + 1e-6 || one.seconds < request.target - SHORT_AT_MOST - 1e-6) outside++;
       if (audit(auditInput(one.session, byId, { demand: request.demand, group: request.group, offered })).some((f) => f.severity === "stop")) broken++;

@@ -114,6 +114,16 @@ describe("a draft", () => {
       await page.getByLabel("Who for").selectOption({ label: name });
       await expect.poll(said).toEqual(usual.get(name));
     }
+    // What they did last can be asked to change, where there is something.
+    await page.getByLabel("Who for").selectOption({ label: "Kestrel Sound handball" });
+    await page.getByLabel("What they did last").selectOption({ label: "changing half of last time" });
+    await page.getByText("At most half of the drills of “Handball before a game” come again.").waitFor();
+    await page.getByRole("button", { name: "Draft", exact: true }).click();
+    await expect.poll(() => page.getByRole("article", { name: /^Draft / }).count(), { timeout: 60_000 }).toBeGreaterThan(0);
+    for (const card of await page.getByRole("article", { name: /^Draft / }).all()) await card.getByText(/^(\d+ of \d+ drills other|all drills other)$/).waitFor();
+    await page.getByLabel("Who for").selectOption({ label: "anyone" });
+    await page.getByLabel("What they did last").waitFor({ state: "detached" });
+    await page.getByLabel("Who for").selectOption({ label: names[0]! });
     // What was changed by hand stays.
     await page.getByLabel("Length in minutes").fill("17");
     await page.getByLabel("Who for").selectOption({ label: names[0]! });

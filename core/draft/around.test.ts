@@ -12,7 +12,7 @@ import { feelsOf } from "./prune";
 import { withoutLimit } from "./relax";
 import { keptRequestSchema, readRequest, requestOf, type DraftRequest } from "./request";
 import { swapsFor } from "./swap";
-import { keepingWords, kitWords, methodsWords, mindingWords, rowsWords, titleFor } from "./words";
+import { differSentence, differWords, keepingWords, kitWords, methodsWords, mindingWords, rowsWords, titleFor } from "./words";
 import { audit, auditInput } from "~/core/audit/audit";
 import { isNotable } from "~/core/checkin/notable";
 import { quantile } from "~/core/statistics";
@@ -185,6 +185,9 @@ describe("the words of a request", () => {
     expect(kitWords({ kit: {}, floor: 4 })).toBe("no kit at all, 4 m of floor");
     expect(mindingWords({ areas: ["kneeling"], effortCap: 60 }, { name: "G", people: [{ name: "P", areas: ["neck"] }], setting: {} })).toBe("kneeling, what 1 person protects and effort up to 60 %");
     expect(mindingWords({}, undefined)).toBe("nothing in particular");
+    expect([0, 1, 2, 3].map(differWords)).toEqual(["repeating what fits best", ...["last time", "each of the last two", "each of the last three"].map((when) => `changing half of ${when}`)]);
+    expect(differSentence([{ title: "One" }])).toBe("At most half of the drills of “One” come again.");
+    expect(differSentence([{ title: "One" }, { title: "Two" }])).toBe("At most half of the drills of “One” and “Two” come again, of each.");
     expect(keepingWords({ ...kept, must: ["cat-camel"], never: ["squat-free"] }, drillById)).toBe("Cat–camel in it; Free squat to own depth out of it");
     expect(titleFor(kept, "Squad", "Rowing")).toBe("Squad, off day");
     expect(titleFor({ ...kept, title: "Mine" }, undefined, "Rowing")).toBe("Mine");

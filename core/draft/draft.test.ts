@@ -5,8 +5,9 @@ import { candidatesOf, CLOSING, type Candidate } from "./candidates";
 import { draft, SHORT_AT_MOST, type Draft } from "./draft";
 import { isEasy, MOST_IN_STEP, mostDrills, programOf, WAY_IN } from "./model";
 import { feelsOf, kindOf, undominated } from "./prune";
-import { AT_HAND, readRequest, type DraftRequest } from "./request";
+import { AT_HAND, lastApart, readRequest, type DraftRequest } from "./request";
 import { leastIn, stepOf, stepRank } from "./school";
+import { otherThan } from "./words";
 import { asked, KNOWN as known } from "~/core/testing/requests";
 import { audit, auditInput } from "~/core/audit/audit";
 import { coverageOf } from "~/core/coverage/coverage";
@@ -40,6 +41,47 @@ const CLASS = {
   name: "Class", people: [{ name: "Moss", areas: ["kneeling"] }, { name: "Tern", areas: ["wrist-weight", "floor"] }, { name: "Pip" }],
   setting: { kit: { pad: 3, support: 3, wall: 1 }, effortCap: 60, holdCap: 40, areas: ["neck"] },
 };
+
+describe("a draft for a group that did something last", () => {
+  const again = (one: Draft, drills: readonly string[]) => drillsIn(one).filter((id) => drills.includes(id)).length;
+  it("has at most half of it again where that is asked, in every draft, is never above its own bound, and says what it is without the asking", () => {
+    const before = made(asked({ target: 720, drafts: 2 })).map((one, k) => ({ title: `Last ${k}`, drills: drillsIn(one) }));
+    const group = { name: "Squad", people: [{ name: "Pip" }], lately: before };
+    const [free] = made(asked({ target: 720, drafts: 1, group }));
+    expect(again(free!, before[0]!.drills)).toBe(before[0]!.drills.length);
+    expect(otherThan(free!.session, before[0]!.drills).other).toBe(0);
+    for (const differ of [1, 2]) {
+      const drafts = made(asked({ target: 720, drafts: 2, group, differ }));
+      for (const one of drafts) {
+        for (const { drills } of before.slice(0, differ)) expect(again(one, drills)).toBeLessThanOrEqual(Math.floor(drills.length / 2));
+        expect(one.fit).toBeLessThanOrEqual(one.bound + 1e-6);
+        expect(one.gap).toBeLessThanOrEqual(0.08);
+      }
+      // A rule more never makes a better session possible.
+      expect(drafts[0]!.bound).toBeLessThanOrEqual(free!.bound + 1e-6);
+      expect(otherThan(drafts[0]!.session, before[0]!.drills)).toEqual({ other: drillsIn(drafts[0]!).length - again(drafts[0]!, before[0]!.drills), of: drillsIn(drafts[0]!).length });
+    }
+  });
+  it("counts no must-haves among what comes again, and names the asking where it is in the way", () => {
+    // All there is was in it last time, and is needed.
+    const few = ["cat-camel", "bridge", "open-book", "squat-reach", "squat-free", "hip-flexor-hold", "ankle-rock"].flatMap((id) => drillById(id) ?? []);
+    const group = { name: "Squad", people: [], lately: [{ title: "Last", drills: few.map((d) => d.id) }] };
+    const request = (more: object) => asked({ target: 300, group, school: "easy-to-hard", drafts: 1, ...more });
+    const free = draft(request({}), few, solve);
+    expect(free.kind).toBe("drafts");
+    const used = free.kind === "drafts" ? drillsIn(free.drafts[0]!) : [];
+    const only = few.filter((d) => used.includes(d.id));
+    const lately = [{ title: "Last", drills: used }];
+    const answer = draft(request({ differ: 1, group: { ...group, lately } }), only, solve);
+    expect(answer.kind).toBe("impossible");
+    if (answer.kind === "impossible") expect(answer.relax.map(({ limit }) => limit)).toContain("differ");
+    expect(draft(request({ differ: 1, group: { ...group, lately }, must: used }), only, solve).kind).toBe("drafts");
+  });
+  it("asks for nothing where nothing was handed out", () => {
+    expect(lastApart(asked({ differ: 3 }))).toEqual([]);
+    expect(lastApart(asked({ differ: 2, must: ["bridge"], group: { name: "Squad", people: [], lately: [{ title: "Last", drills: ["bridge", "cat-camel", "open-book"] }] } }))).toEqual([{ drills: new Set(["cat-camel", "open-book"]), most: 1 }]);
+  });
+});
 
 describe("a draft", () => {
   it.each([

@@ -5,7 +5,7 @@ import { greedy } from "./greedy";
 import { candidatesOf, CLOSING, type Candidate, type Limit } from "./candidates";
 import { fitColumn, MOVING, programOf, type ModelOptions } from "./model";
 import { undominated } from "./prune";
-import type { DraftRequest } from "./request";
+import { apartFrom, lastApart, type Apart, type DraftRequest } from "./request";
 import { coverageOf } from "~/core/coverage/coverage";
 import { fitOf, weightOf } from "~/core/demands/fit";
 import { ROWS } from "~/core/drills/rows";
@@ -40,8 +40,6 @@ const VERY_SHORT: Seconds = 500;
 const SOLVER_TOLERANCE = 1e-6;
 /** Later drafts reach at least this much of the first one's fit. */
 const WORTH_RUNNING: Share = 0.85;
-/** Later drafts share at most this much with an earlier one. */
-const SHARED = 0.5;
 
 export type Draft = Stated & {
   /** What no session for this request can be better than, as the solver proved, and how far this one is from it. */
@@ -56,7 +54,7 @@ export type DraftAnswer =
   | { kind: "failed"; why: string };
 
 /** A limit that stands in the way, and the fit there would be without it. */
-export type Relaxed = { limit: Limit | "must" | "target"; fit: Share };
+export type Relaxed = { limit: Limit | "must" | "differ" | "target"; fit: Share };
 
 /** Says how far the work is, 0 to 1, and in words. */
 export type Progress = (share: Share, words: string) => void;
@@ -72,8 +70,7 @@ export function draft(request: DraftRequest, offered: readonly Drill[], solve: S
   const byId = new Map(offered.map((drill) => [drill.id, drill]));
   const drills = (id: string) => byId.get(id);
   const drafts: Omit<Draft, "differs">[] = [];
-  const apart: { drills: ReadonlySet<string>; most: number }[] = [];
-  const must = new Set(request.must);
+  const apart: Apart[] = [];
   let bound = 1;
   let plain = false;
   const chapters = request.target < LONG;
@@ -95,8 +92,7 @@ export function draft(request: DraftRequest, offered: readonly Drill[], solve: S
       }
     } else if (made.fit < WORTH_RUNNING * drafts[0]!.fit) break;
     drafts.push({ ...stated(made.session, request, offered, candidates, kept), bound, gap: bound > 0 ? Math.max(0, (bound - made.fit) / bound) : 0 });
-    const ids = new Set(made.session.blocks.flatMap((block) => block.items.map((item) => item.drill)).filter((id) => !must.has(id)));
-    apart.push({ drills: ids, most: Math.floor(ids.size * SHARED) });
+    apart.push(apartFrom(made.session.blocks.flatMap((block) => block.items.map((item) => item.drill)), request.must));
   }
   if (drafts.length > 0) {
     progress(1, "done");
@@ -110,17 +106,18 @@ export function draft(request: DraftRequest, offered: readonly Drill[], solve: S
 type Made = { kind: "made"; session: Session; fit: Share } | { kind: "infeasible" } | { kind: "failed"; why: string };
 type Drills = (id: string) => Drill | undefined;
 
-/** The candidates that no other replaces at no loss. */
-const undominatedOf = (request: DraftRequest, list: readonly Candidate[]): Candidate[] => undominated(list, (c) => request.must.includes(c.drill.id)).map((i) => list[i]!);
+/** The candidates that no other replaces at no loss. One that may not come again replaces only what may not either. */
+function openTo(request: DraftRequest, all: readonly Candidate[], apart: readonly Apart[]): Candidate[] {
+  const sets = [...lastApart(request), ...apart];
+  const stands = (better: Candidate, here: Candidate) => sets.every(({ drills }) => !drills.has(better.drill.id) || drills.has(here.drill.id));
+  return undominated(all, (c) => request.must.includes(c.drill.id), stands).map((i) => all[i]!);
+}
 
 /** A session for the request, chosen among the candidates that promise most. */
 function makeOne(request: DraftRequest, all: readonly Candidate[], drills: Drills, solve: Solve, options: ModelOptions & { apart: NonNullable<ModelOptions["apart"]>; wide?: boolean }): Made {
   if (request.must.some((id) => !all.some((c) => c.drill.id === id))) return { kind: "infeasible" };
   const later = options.apart.length > 0;
-  const taken = new Set(options.apart.flatMap(({ drills: ids }) => [...ids]));
-  // What was taken before may have stood in for others of its kind; they come back beside it.
-  const open = new Set([...undominatedOf(request, all), ...(later ? undominatedOf(request, all.filter((c) => !taken.has(c.drill.id))) : [])]);
-  const candidates = all.filter((c) => open.has(c));
+  const candidates = openTo(request, all, options.apart);
   const loose = solve(programOf(request, candidates, { ...options, chapters: false }), { relaxed: true });
   if (loose.kind !== "optimal") return loose;
   const few = request.target < VERY_SHORT ? SMALL_SHORT : SMALL;
@@ -142,7 +139,7 @@ function makeOne(request: DraftRequest, all: readonly Candidate[], drills: Drill
  * them comes above the least bound wanted, are left out of the whole program; what that proves holds for all.
  */
 function provenBound(request: DraftRequest, all: readonly Candidate[], found: Share, solve: Solve, plain: boolean): Share {
-  const candidates = undominatedOf(request, all);
+  const candidates = openTo(request, all, []);
   const options: ModelOptions = { plain, proof: true };
   const loose = solve(programOf(request, candidates, options), { relaxed: true });
   if (loose.kind !== "optimal") return 1;
@@ -263,7 +260,8 @@ function relaxed(request: DraftRequest, offered: readonly Drill[], drills: Drill
   const one: DraftRequest = { ...request, drafts: 1 };
   const longer: DraftRequest = { ...one, target: one.target * 1.5 };
   const ways: { limit: Relaxed["limit"]; changed: DraftRequest; without?: Limit }[] = [
-    ...[...kept.keys()].map((limit) => ({ limit, changed: one, without: limit })), ...(one.must.length > 0 ? [{ limit: "must" as const, changed: { ...one, must: [], locked: [] } }] : []), { limit: "target", changed: longer },
+    ...[...kept.keys()].map((limit) => ({ limit, changed: one, without: limit })), ...(one.must.length > 0 ? [{ limit: "must" as const, changed: { ...one, must: [], locked: [] } }] : []),
+    ...(lastApart(one).length > 0 ? [{ limit: "differ" as const, changed: { ...one, differ: 0 } }] : []), { limit: "target", changed: longer },
   ];
   const found = ways.flatMap(({ limit, changed, without }, k): Relaxed[] => {
     progress(0.4 + (0.6 * k) / ways.length, "looking at what stands in the way");

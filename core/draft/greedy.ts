@@ -2,7 +2,7 @@ import { ordered, unrest, type Chosen } from "./assemble";
 import { CLOSING, type Candidate } from "./candidates";
 import { ALL_PLANES_FROM, isEasy, mostDrills, mostFirst, MOST_SAME, WAY_IN } from "./model";
 import { feelsOf } from "./prune";
-import type { DraftRequest } from "./request";
+import { lastApart, type Apart, type DraftRequest } from "./request";
 import { leastIn } from "./school";
 import { beforePower } from "~/core/audit/look";
 import { LONGEST_HOLD } from "~/core/audit/rules/long-holds";
@@ -19,7 +19,7 @@ import type { Seconds, Share } from "~/core/units";
  * should be, where a search begins, and a baseline for measurements. `apart` are drafts to differ from, each with how many
  * of its drills may come again. `undefined` when nothing fits.
  */
-export function greedy(request: DraftRequest, candidates: readonly Candidate[], apart: readonly { drills: ReadonlySet<string>; most: number }[] = []): { fit: Share; seconds: Seconds; chosen: Chosen[] } | undefined {
+export function greedy(request: DraftRequest, candidates: readonly Candidate[], apart: readonly Apart[] = []): { fit: Share; seconds: Seconds; chosen: Chosen[] } | undefined {
   const targets = targetsOf(request.demand, request.target);
   const all = ROWS.reduce((sum, row) => sum + weightOf(request.demand, row), 0);
   const asked = ROWS.filter((row) => weightOf(request.demand, row) > 0);
@@ -63,7 +63,8 @@ export function greedy(request: DraftRequest, candidates: readonly Candidate[], 
   const feels = candidates.map(feelsOf);
   const mains = candidates.map((c) => c.drill.levels[c.level].main[0]!);
   const ways = candidates.map((c, i) => `${mains[i]!} ${c.drill.method}`);
-  const free = (list: readonly Taken[], i: number) => apart.every(({ drills, most }) => !drills.has(candidates[i]!.drill.id) || list.filter(({ index }) => drills.has(candidates[index]!.drill.id)).length < most);
+  const sets = [...lastApart(request), ...apart];
+  const free = (list: readonly Taken[], i: number) => sets.every(({ drills, most }) => !drills.has(candidates[i]!.drill.id) || list.filter(({ index }) => drills.has(candidates[index]!.drill.id)).length < most);
   const rare = (list: readonly Taken[], i: number) => list.filter(({ index }) => mains[index] === mains[i]).length < mostFirst(request.target) && list.filter(({ index }) => ways[index] === ways[i]).length < MOST_SAME;
   const apartFrom = (list: readonly Taken[], i: number) => list.every(({ index }) => candidates[index]!.drill.id !== candidates[i]!.drill.id && !feels[index]!.some((feel) => feels[i]!.includes(feel)));
   const goes = (list: readonly Taken[], i: number) => apartFrom(list, i) && free(list, i) && rare(list, i);

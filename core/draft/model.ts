@@ -1,6 +1,6 @@
 import { CLOSING, jointsOf, type Candidate } from "./candidates";
 import { feelsOf, kindOf } from "./prune";
-import type { DraftRequest } from "./request";
+import { lastApart, type Apart, type DraftRequest } from "./request";
 import { leastIn, stepRank } from "./school";
 import { beforePower } from "~/core/audit/look";
 import { WARM_SECONDS, isStrong } from "~/core/audit/rules/cold-effort";
@@ -69,7 +69,7 @@ export type ModelOptions = {
   /** Positions change so much less often than is allowed, as the order of the school asks for more changes than the program reckons. */
   calmer?: { changes: number; ups: number };
   /** Drafts to differ from: at most so many of these drills again. */
-  apart?: readonly { drills: ReadonlySet<string>; most: number }[];
+  apart?: readonly Apart[];
 };
 
 /**
@@ -216,7 +216,7 @@ export function programOf(request: DraftRequest, candidates: readonly Candidate[
       if (which.length > 0) rows.push({ name: `plane_${plane.replace("-", "_")}`, terms: count(which), least: 1 });
     }
   tried.forEach((which, k) => rows.push({ name: `tried${k}`, terms: count(which), most: which.length - 1 }));
-  apart.forEach(({ drills, most }, k) => rows.push({ name: `apart${k}`, terms: count(candidates.flatMap((c, i) => (drills.has(c.drill.id) ? [i] : []))), most }));
+  [...lastApart(request), ...apart].forEach(({ drills, most }, k) => rows.push({ name: `apart${k}`, terms: count(candidates.flatMap((c, i) => (drills.has(c.drill.id) ? [i] : []))), most }));
   const wish = WISHES / mostDrills(target);
   if (!proof)
     candidates.forEach((c, i) => {

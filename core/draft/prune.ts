@@ -10,9 +10,11 @@ export const feelsOf = (c: Candidate): string[] => c.drill.levels[c.level].main.
 
 /**
  * The candidates without those that another of their kind, with the same first motion and in the same step, replaces at no loss: no longer, no more kit, and
- * at least as much of everything. As a session holds one of a kind at most, no better session is lost. `wanted` stay.
+ * at least as much of everything. As a session holds one of a kind at most, no better session is lost. `wanted` stay, and so does what
+ * only drills replace that `stands` does not take in its stead.
  */
-export function undominated(candidates: readonly Candidate[], wanted: (c: Candidate) => boolean): number[] {
+export function undominated(candidates: readonly Candidate[], wanted: (c: Candidate) => boolean, stands: (better: Candidate, here: Candidate) => boolean = () => true): number[] {
+  const replaced = (here: Candidate, by: Candidate) => stands(by, here) && replaces(by, here);
   const kinds = new Map<string, number[]>();
   candidates.forEach((c, i) => {
     const key = `${kindOf(c)} ${c.drill.levels[c.level].main[0]!} ${stepRank(c.step)}`;
@@ -23,9 +25,9 @@ export function undominated(candidates: readonly Candidate[], wanted: (c: Candid
     const best: number[] = [];
     for (const i of which) {
       const here = candidates[i]!;
-      if (wanted(here) || !best.some((j) => replaces(candidates[j]!, here))) best.push(i);
+      if (wanted(here) || !best.some((j) => replaced(here, candidates[j]!))) best.push(i);
     }
-    kept.push(...best.filter((i) => wanted(candidates[i]!) || !best.some((j) => j > i && replaces(candidates[j]!, candidates[i]!))));
+    kept.push(...best.filter((i) => wanted(candidates[i]!) || !best.some((j) => j > i && replaced(candidates[i]!, candidates[j]!))));
   }
   return kept.sort((a, b) => a - b);
 }

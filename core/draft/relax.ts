@@ -33,6 +33,8 @@ export function withoutLimit(request: KeptRequest, limit: Relaxed["limit"], grou
       return { ...request, never: [] };
     case "must":
       return { ...request, must: [], locked: [] };
+    case "differ":
+      return { ...request, differ: 0 };
     case "target":
       return { ...request, target: Math.min(7200, Math.round(request.target * 1.5)) };
   }

@@ -4,10 +4,10 @@ import { demandSchema, type Demand } from "~/core/demands/schema";
 import { ROW_FACTS, ROWS } from "~/core/drills/rows";
 import type { Kit } from "~/core/drills/kit";
 import { METHODS, type Drill, type Method } from "~/core/drills/schema";
-import { groupSchema, groupSettingSchema, type Group } from "~/core/group/schema";
+import { groupSchema, groupSettingSchema, MOST_LATELY, type Group } from "~/core/group/schema";
 import { parseWith, type Fault, type Read } from "~/core/faults";
 import { doseSchema, LEVELS, paceSchema, PURPOSES, type Dose, type LevelName, type Pace, type Purpose } from "~/core/session/schema";
-import type { Seconds } from "~/core/units";
+import type { Seconds, Share } from "~/core/units";
 
 const drillIds = z.array(z.string().min(1).max(80)).max(60).default([]);
 
@@ -28,6 +28,7 @@ export const draftRequestSchema = z.strictObject({
   like: drillIds.describe("Rather these drills, as in a session that is to be much the same"),
   locked: z.array(z.strictObject({ drill: z.string().min(1).max(80), level: z.enum(LEVELS), dose: doseSchema })).max(40).default([]).describe("Drills that must be in it just so"),
   never: drillIds.describe("Drills that must not be in it, by id"),
+  differ: z.number().int().min(0).max(MOST_LATELY).default(0).describe("Of so many sessions last handed to the group, at most half of each one's drills may come again; must-haves do not count"),
   drafts: z.number().int().min(1).max(3).default(3).describe("How many drafts at most"),
   firstSide: z.enum(["left", "right"]).default("left"),
   pace: paceSchema.prefault({}),
@@ -49,7 +50,7 @@ export function requestOf({ setting, ...rest }: KeptRequest, group: Group | unde
 /** A request with its demand and school looked up. */
 export type DraftRequest = {
   title: string; target: Seconds; purpose: Purpose; demand: Demand; school: School; group: Group | undefined; level: LevelName;
-  methods: readonly Method[] | undefined; preferred: readonly Method[]; must: readonly string[]; like: readonly string[]; locked: readonly { drill: string; level: LevelName; dose: Dose }[]; never: readonly string[]; drafts: number; firstSide: "left" | "right"; pace: Pace;
+  methods: readonly Method[] | undefined; preferred: readonly Method[]; must: readonly string[]; like: readonly string[]; locked: readonly { drill: string; level: LevelName; dose: Dose }[]; never: readonly string[]; differ: number; drafts: number; firstSide: "left" | "right"; pace: Pace;
 };
 
 /** Ways of working that suit a purpose: moving and short holds before power, long holds and lengthening work when nothing follows. */
@@ -60,6 +61,21 @@ export const SUITS: Readonly<Record<Purpose, readonly Method[]>> = {
 
 /** Where a purpose usually happens there is this much in any room; with no kit said, nothing else is asked for. */
 export const AT_HAND: Readonly<Partial<Record<Purpose, readonly Kit[]>>> = { "desk-break": ["wall", "chair", "support", "cushion"] };
+
+/** Drills, and how many of them a session may have again. */
+export type Apart = { drills: ReadonlySet<string>; most: number };
+
+/** Of a session to differ from, this much may come again. */
+const AGAIN_AT_MOST: Share = 0.5;
+
+/** What a session that differs from another may have of it again: at most half of its drills, besides those that must be in it. */
+export function apartFrom(drills: readonly string[], must: readonly string[]): Apart {
+  const others = new Set(drills.filter((id) => !must.includes(id)));
+  return { drills: others, most: Math.floor(others.size * AGAIN_AT_MOST) };
+}
+
+/** The sessions last handed to the group that a request is to differ from. */
+export const lastApart = ({ differ, group, must }: Pick<DraftRequest, "differ" | "group" | "must">): Apart[] => (group?.lately ?? []).slice(0, differ).map(({ drills }) => apartFrom(drills, must));
 
 type Known = { demands: (id: string) => Demand | undefined; schools: (id: string) => School | undefined; drills: (id: string) => Drill | undefined };
 

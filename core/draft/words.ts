@@ -3,7 +3,7 @@ import { KIT } from "~/core/drills/kit";
 import { ROW_FACTS, ROWS, type Row } from "~/core/drills/rows";
 import { METHODS, type Drill } from "~/core/drills/schema";
 import type { Group, GroupSetting } from "~/core/group/schema";
-import type { Purpose } from "~/core/session/schema";
+import type { Purpose, Session } from "~/core/session/schema";
 import { AREA_WORDS } from "~/core/text/areas";
 import { secondsText } from "~/core/text/clock";
 import { listWords, METHOD_WORDS, PURPOSE_WORDS } from "~/core/text/words";
@@ -49,6 +49,20 @@ export function keepingWords({ must, never, locked, like }: Pick<KeptRequest, "m
     ...(never.length > 0 ? [`${names(never)} out of it`] : []), ...(like.length > 0 ? [`${like.length} drills where they fit`] : []),
   ];
   return said.length === 0 ? "no drill in particular" : said.join("; ");
+}
+
+/** What becomes of what a group did last, as the end of “, and …”. */
+export const differWords = (differ: number): string =>
+  differ === 0 ? "repeating what fits best" : differ === 1 ? "changing half of last time" : `changing half of each of the last ${differ === 2 ? "two" : "three"}`;
+
+/** What that comes to, as a whole sentence that names the sessions. */
+export const differSentence = (lately: readonly { title: string }[]): string =>
+  `At most half of the drills of ${listWords(lately.map(({ title }) => `“${title}”`))} come again${lately.length > 1 ? ", of each" : ""}.`;
+
+/** How many of a session's drills were not in another. */
+export function otherThan(session: Session, drills: readonly string[]): { other: number; of: number } {
+  const mine = [...new Set(session.blocks.flatMap((block) => block.items.map((item) => item.drill)))];
+  return { other: mine.filter((id) => !drills.includes(id)).length, of: mine.length };
 }
 
 /** What a session drafted for a request is called: its own name, or who and what it is for. */

@@ -20,12 +20,16 @@ export type GroupSetting = z.infer<typeof groupSettingSchema>;
 /** Someone of the group, by initials or a nickname, and what they protect. */
 export const memberSchema = z.strictObject({ name: z.string().trim().min(1).max(40), areas: areas.default([]) });
 
+/** So many sessions back a group's drills are looked at. */
+export const MOST_LATELY = 3;
+
 /** A group as the audit and the draft look at it. */
 export const groupSchema = z.strictObject({
   name: z.string().trim().min(1).max(80),
   people: z.array(memberSchema).max(200),
   setting: groupSettingSchema.prefault({}),
   shown: z.array(z.string().max(80)).optional().describe("Drills the group has been handed before, by id; left out, nobody knows"),
+  lately: z.array(z.strictObject({ title: z.string().max(120), drills: z.array(z.string().max(80)).max(200) })).max(MOST_LATELY).optional().describe("The sessions last handed to the group, the newest first, with their drills by id"),
 });
 
 export type Group = z.infer<typeof groupSchema>;

@@ -17,6 +17,7 @@ import type { Demand } from "~/core/demands/schema";
 import type { Draft } from "~/core/draft/draft";
 import type { Reason, Stated } from "~/core/draft/explain";
 import type { KeptRequest, WrittenRequest } from "~/core/draft/request";
+import { otherThan } from "~/core/draft/words";
 import { ROW_FACTS } from "~/core/drills/rows";
 import { piecesFor } from "~/core/group/kit";
 import { miniProfile } from "~/core/profile/mini";
@@ -49,6 +50,8 @@ export function DraftCard({ number, draft, swapped, onSwapped, asked, demand, be
   const { roses } = useMemo(() => rosesOf(coverageOf(session, timeline, drills), { demand, target: asked.target, other: undefined }), [session, timeline, drills, demand, asked.target]);
   const { group } = asked;
   const kit = kitList(session, drills);
+  const last = group?.lately?.[0];
+  const since = otherThan(session, last?.drills ?? []);
   const people = Math.max(1, group?.people.length ?? 1);
   const swap = ({ stated }: OfferedSwap) => {
     onSwapped([...swapped, stated]);
@@ -87,6 +90,12 @@ export function DraftCard({ number, draft, swapped, onSwapped, asked, demand, be
         <dd>{now.postureChanges === 1 ? "1 change" : `${now.postureChanges} changes`}</dd>
         <dt className="text-ink-soft">Kit</dt>
         <dd>{kit.length === 0 ? "none" : listWords(kit.map(({ kit: piece, pieces, words }) => (group ? `${piecesFor(piece, pieces, people)} × ${words}` : pieces > 1 ? `${pieces} × ${words}` : words)))}</dd>
+        {last && (
+          <>
+            <dt className="text-ink-soft">Last time</dt>
+            <dd title={`Against “${last.title}”`}>{since.other === 0 ? "the same drills" : since.other === since.of ? "all drills other" : `${since.other} of ${since.of} drills other`}</dd>
+          </>
+        )}
       </dl>
       {now.cautions.length > 0 && (
         <ul className="border-l-4 border-plum bg-plum-wash px-3 py-1.5 text-sm">

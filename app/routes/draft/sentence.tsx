@@ -8,7 +8,7 @@ import { SettingFields } from "~/app/ui/setting-fields";
 import type { Demand } from "~/core/demands/schema";
 import type { KeptRequest } from "~/core/draft/request";
 import { AT_HAND, SUITS } from "~/core/draft/request";
-import { keepingWords, kitWords, methodsWords, mindingWords, rowsWords } from "~/core/draft/words";
+import { differSentence, differWords, keepingWords, kitWords, methodsWords, mindingWords, rowsWords } from "~/core/draft/words";
 import { KIT_FACTS } from "~/core/drills/kit";
 import { ROWS } from "~/core/drills/rows";
 import { METHODS, type Drill, type Method } from "~/core/drills/schema";
@@ -33,6 +33,8 @@ export function Sentence({ request, onRequest, length, onLength, badLength, team
   const picked = typeof demand !== "string" && "rows" in demand && !("id" in demand) ? demand.rows : undefined;
   const known = typeof demand === "string" ? demand : "id" in demand ? demand.id : "picked";
   const setting = request.setting ?? group?.setting ?? {};
+  const lately = group?.lately ?? [];
+  const differ = Math.min(request.differ, lately.length);
   const school = SCHOOLS.find((one) => one.id === request.school);
   return (
     <p className="text-xl leading-[2.05] text-ink-soft max-md:text-lg">
@@ -75,7 +77,13 @@ export function Sentence({ request, onRequest, length, onLength, badLength, team
       <SheetPart label="Watch first" words={`${request.pace.demo} s`}>
         <NumberField label="Watch first, each drill" unit="s" min={0} max={60} step={5} value={request.pace.demo} onChange={(demo) => set({ pace: { ...request.pace, demo } })} hint="Less where people know the drills: then more of the time is work." />
       </SheetPart>
-      {school && <span className="mt-1 block text-sm leading-snug text-ink-faint">{school.about}</span>}
+      {lately.length > 0 && (
+        <>
+          , and{" "}
+          <ChoicePart label="What they did last" value={String(differ)} options={[...Array(lately.length + 1).keys()].map((n) => ({ value: String(n), words: differWords(n) }))} onChange={(n) => set({ differ: Number(n) })} />
+        </>
+      )}
+      {school && <span className="mt-1 block text-sm leading-snug text-ink-faint">{school.about}{differ > 0 && ` ${differSentence(lately.slice(0, differ))}`}</span>}
     </p>
   );
 }
