@@ -105,6 +105,8 @@ export function draft(request: DraftRequest, offered: readonly Drill[], solve: S
 
 type Made = { kind: "made"; session: Session; fit: Share } | { kind: "infeasible" } | { kind: "failed"; why: string };
 type Drills = (id: string) => Drill | undefined;
+/** `wide` looks once more among more. */
+type Options = ModelOptions & { wide?: boolean };
 
 /** The candidates that no other replaces at no loss. One that may not come again replaces only what may not either. */
 function openTo(request: DraftRequest, all: readonly Candidate[], apart: readonly Apart[]): Candidate[] {
@@ -114,7 +116,7 @@ function openTo(request: DraftRequest, all: readonly Candidate[], apart: readonl
 }
 
 /** A session for the request, chosen among the candidates that promise most. */
-function makeOne(request: DraftRequest, all: readonly Candidate[], drills: Drills, solve: Solve, options: ModelOptions & { apart: NonNullable<ModelOptions["apart"]>; wide?: boolean }): Made {
+function makeOne(request: DraftRequest, all: readonly Candidate[], drills: Drills, solve: Solve, options: Options & { apart: readonly Apart[] }): Made {
   if (request.must.some((id) => !all.some((c) => c.drill.id === id))) return { kind: "infeasible" };
   const later = options.apart.length > 0;
   const candidates = openTo(request, all, options.apart);
@@ -199,7 +201,7 @@ function settle(request: DraftRequest, candidates: readonly Candidate[], chosen:
 }
 
 /** The best that comes of a choice among these, begun from a rough one where there is one, looked for again where the order takes more than the program reckoned or is not calm. */
-function tryWith(request: DraftRequest, candidates: readonly Candidate[], drills: Drills, solve: Solve, options: ModelOptions, rough?: readonly Chosen[]): Made {
+function tryWith(request: DraftRequest, candidates: readonly Candidate[], drills: Drills, solve: Solve, options: Options, rough?: readonly Chosen[]): Made {
   const later = (options.apart?.length ?? 0) > 0;
   const tried: number[][] = [];
   let reserve = 0;
@@ -231,7 +233,7 @@ function tryWith(request: DraftRequest, candidates: readonly Candidate[], drills
     const calm = options.plain === true || (one.over.changes <= slack && one.over.ups <= 0);
     // As good as was promised, as far as the school's order goes.
     const kept = one.fit >= promised(answer, request) - 0.002;
-    if (idle || (calm && (kept || later || request.target < LONG)) || ++again > (later || request.target < LONG ? 1 : 3)) break;
+    if (options.wide || idle || (calm && (kept || later || request.target < LONG)) || ++again > (later || request.target < LONG ? 1 : 3)) break;
     tried.push(chosen.map((c) => c.index));
     if (chapters && !calm) calmer = { changes: Math.max(0, one.over.changes), ups: Math.max(0, one.over.ups) };
     reserve = Math.max(reserve, (one.moving - reckoned) * 0.5);
