@@ -19,7 +19,8 @@ const SPOKEN_REP_FROM: Seconds = 2.4;
 
 /** Every call of a run, ordered by time. Works on the segments as they are run, added time included. */
 export function callsOf(segments: readonly Segment[], total: Seconds, facts: CallFacts): Call[] {
-  const calls = segments.flatMap((segment, i) => callsOfSegment(segment, segments[i - 1], facts));
+  // Seconds that were added up may come to a little more than their sum.
+  const calls = segments.flatMap((segment, i) => callsOfSegment(segment, segments[i - 1], facts)).map((call) => (call.at > total ? { ...call, at: total } : call));
   if (segments.length > 0) calls.push({ at: total, tone: "over", say: "That is the session. Well done." });
   return calls.sort((a, b) => a.at - b.at);
 }
