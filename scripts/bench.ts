@@ -191,14 +191,14 @@ async function pages(base: string, cookie: string, link: string, desk: string): 
   return [await line("follow-along page", link), await line("list of sessions", "/sessions"), await line("desk with 60 drills", desk), await line("what was heard back", "/heard"), await line("a drill's page", "/library/hip-flexor-turn")];
 }
 
-/** Compressed bytes of script a page asks for. */
+/** Bytes of script a page asks for, as they are sent. */
 async function scriptBytes(browser: Browser, base: string, path: string): Promise<number> {
   const page = await (await browser.newContext({ baseURL: base })).newPage();
   const files = new Map<string, number>();
   const reads: Promise<void>[] = [];
   page.on("response", (answer) => {
     if (answer.request().resourceType() !== "script" && !/\.js(\?|$)/.test(answer.url())) return;
-    reads.push(answer.body().then((body) => void files.set(answer.url(), gzipSync(body, { level: 6 }).length), () => undefined));
+    reads.push(answer.request().sizes().then(({ responseBodySize }) => void files.set(answer.url(), responseBodySize), () => undefined));
   });
   await page.goto(path);
   await page.waitForLoadState("networkidle");
@@ -283,7 +283,7 @@ async function main(): Promise<void> {
       }
       const follow = await scriptBytes(browser, server.base, link);
       const up = await scriptBytes(browser, server.base, "/up");
-      lines.push({ what: "script of the follow-along page, compressed", value: `${(follow / 1000).toFixed(1)} kB`, baseline: `bare page ${(up / 1000).toFixed(1)} kB`, ratio: (follow / up).toFixed(2), goal: "under 150 kB", met: follow < 150_000 });
+      lines.push({ what: "script of the follow-along page, compressed as it is sent", value: `${(follow / 1000).toFixed(1)} kB`, baseline: `bare page ${(up / 1000).toFixed(1)} kB`, ratio: (follow / up).toFixed(2), goal: "under 150 kB", met: follow < 150_000 });
       const cookie = (await context.cookies()).map((c) => `${c.name}=${c.value}`).join("; ");
       lines.push(...(await pages(server.base, cookie, link, new URL(page.url()).pathname)));
 

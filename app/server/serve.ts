@@ -2,6 +2,7 @@ import { randomBytes } from "node:crypto";
 import type { Server } from "node:http";
 import compression from "compression";
 import express, { type Request, type Response } from "express";
+import expressStaticGzip from "express-static-gzip";
 import helmet from "helmet";
 import { createRequestHandler } from "@react-router/express";
 import type { ServerBuild } from "react-router";
@@ -28,7 +29,7 @@ export async function serve(settings: ServeSettings): Promise<Server> {
     next();
   });
   app.use(securityHeaders(settings.baseUrl.startsWith("https:")));
-  app.use("/assets", express.static(`${settings.buildFolder}/client/assets`, { immutable: true, maxAge: "1y", fallthrough: false }));
+  app.use("/assets", expressStaticGzip(`${settings.buildFolder}/client/assets`, { enableBrotli: true, orderPreference: ["br"], serveStatic: { immutable: true, maxAge: "1y", fallthrough: false } }));
   app.use(express.static(`${settings.buildFolder}/client`, { maxAge: "1h" }));
   app.use(refuseForeignForms);
   app.all(
