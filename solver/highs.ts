@@ -52,13 +52,16 @@ function dataOf({ constants, infinity }: Highs, { objective, rows, columns }: Pr
 }
 
 /** Left out of the search: what takes longer than it saves in programs as small as these. */
-const LIGHT = { mip_heuristic_effort: 0, mip_heuristic_run_rens: false, mip_heuristic_run_feasibility_jump: false, mip_detect_symmetry: false, mip_allow_restart: false, mip_allow_cut_separation_at_nodes: false };
+const LIGHT = { mip_heuristic_effort: 0, mip_heuristic_run_rens: false, mip_heuristic_run_feasibility_jump: false, mip_heuristic_run_root_reduced_cost: false, mip_detect_symmetry: false, mip_allow_restart: false, mip_allow_cut_separation_at_nodes: false };
+
+/** And where only a bound is wanted. */
+const PROOF = { mip_heuristic_run_rins: false };
 
 /** The solver's word for a solution that keeps every row. */
 const FEASIBLE = 2;
 
-function solved(highs: Highs, model: Model, program: Program, { gap = 0, nodes, relaxed = false, start }: Limits): Solution {
-  model.options.set({ output_flag: false, mip_rel_gap: gap, mip_abs_gap: 1e-7, time_limit: LONGEST, random_seed: 1, solve_relaxation: relaxed, ...LIGHT, ...(nodes !== undefined && { mip_max_nodes: nodes }) });
+function solved(highs: Highs, model: Model, program: Program, { gap = 0, nodes, relaxed = false, start, proof = false }: Limits): Solution {
+  model.options.set({ output_flag: false, mip_rel_gap: gap, mip_abs_gap: 1e-7, time_limit: LONGEST, random_seed: 1, solve_relaxation: relaxed, ...LIGHT, ...(proof && PROOF), ...(nodes !== undefined && { mip_max_nodes: nodes }) });
   if (start) {
     const given = program.columns.flatMap(({ name }, k) => (start.has(name) ? [{ k, value: start.get(name)! }] : []));
     model.setSolution({ indices: given.map(({ k }) => k), values: given.map(({ value }) => value) });

@@ -85,7 +85,7 @@ export function draft(request: DraftRequest, offered: readonly Drill[], solve: S
     if (made.kind === "failed" && k === 0) return made;
     if (made.kind !== "made") break;
     if (k === 0) {
-      bound = Math.min(1, provenBound(request, candidates, made.fit, solve, plain) + SOLVER_TOLERANCE);
+      bound = Math.min(1, provenBound(request, candidates, made, solve, plain) + SOLVER_TOLERANCE);
       if (made.fit < (1 - WIDE) * bound) {
         const wider = makeOne(request, candidates, drills, solve, { apart, plain, chapters, wide: true });
         if (wider.kind === "made" && wider.fit > made.fit) made = wider;
@@ -103,7 +103,7 @@ export function draft(request: DraftRequest, offered: readonly Drill[], solve: S
   return { kind: "impossible", why: "Nothing fits all of what was asked.", relax: relaxed(request, offered, drills, solve, kept, progress) };
 }
 
-type Made = { kind: "made"; session: Session; fit: Share } | { kind: "infeasible" } | { kind: "failed"; why: string };
+type Made = { kind: "made"; session: Session; fit: Share; chosen: ReadonlySet<Candidate> } | { kind: "infeasible" } | { kind: "failed"; why: string };
 type Drills = (id: string) => Drill | undefined;
 /** `wide` looks once more among more. */
 type Options = ModelOptions & { wide?: boolean };
@@ -132,7 +132,7 @@ function makeOne(request: DraftRequest, all: readonly Candidate[], drills: Drill
   const best = tryWith(request, promising(candidates, loose, request, options.wide ? SMALL_WIDE : few, simple?.chosen ?? []), drills, solve, options, simple?.chosen);
   if (!simple || (best.kind === "made" && simple.fit <= best.fit + 1e-9)) return best;
   const settled = settle(request, candidates, simple.chosen, drills, solve);
-  return settled.kind === "settled" && (best.kind !== "made" || settled.fit > best.fit) ? { kind: "made", session: settled.session, fit: settled.fit } : best;
+  return settled.kind === "settled" && (best.kind !== "made" || settled.fit > best.fit) ? { ...settled, kind: "made" } : best;
 }
 
 /**
@@ -140,7 +140,7 @@ function makeOne(request: DraftRequest, all: readonly Candidate[], drills: Drill
  * holds for sessions without it, too. Drills that would cost so much, by the program without wholeness, that no session with
  * them comes above the least bound wanted, are left out of the whole program; what that proves holds for all.
  */
-function provenBound(request: DraftRequest, all: readonly Candidate[], found: Share, solve: Solve, plain: boolean): Share {
+function provenBound(request: DraftRequest, all: readonly Candidate[], { fit: found, chosen }: { fit: Share; chosen: ReadonlySet<Candidate> }, solve: Solve, plain: boolean): Share {
   const candidates = openTo(request, all, []);
   const options: ModelOptions = { plain, proof: true };
   const loose = solve(programOf(request, candidates, options), { relaxed: true });
@@ -148,7 +148,7 @@ function provenBound(request: DraftRequest, all: readonly Candidate[], found: Sh
   const wanted = found / (1 - CONTENT);
   if (loose.bound <= wanted) return loose.bound;
   const left = candidates.filter((c, i) => loose.bound + costOf(loose, i) > wanted || request.must.includes(c.drill.id));
-  const tight = solve(programOf(request, left, options), SHARPER);
+  const tight = solve(programOf(request, left, options), { ...SHARPER, proof: true, start: startOf(left, chosen) });
   if (tight.kind === "infeasible") return wanted;
   return tight.kind === "optimal" ? Math.min(loose.bound, Math.max(wanted, tight.bound)) : loose.bound;
 }
@@ -179,7 +179,7 @@ const ROUNDS = 6;
 const UNREST_COSTS: Share = 0.03;
 
 type Settled =
-  | { kind: "settled"; session: Session; fit: Share; over: { changes: number; ups: number }; worth: number; moving: Seconds }
+  | { kind: "settled"; session: Session; fit: Share; chosen: ReadonlySet<Candidate>; over: { changes: number; ups: number }; worth: number; moving: Seconds }
   | { kind: "too-long" | "too-short"; moving: Seconds }
   | { kind: "failed"; why: string };
 
@@ -197,7 +197,7 @@ function settle(request: DraftRequest, candidates: readonly Candidate[], chosen:
   const session = sessionOf(steps.map(({ step, chosen: list }) => ({ step, chosen: list.map((c) => ({ ...c, dose: doses.get(c.index)! })) })), request);
   const fit = fitOf(coverageOf(session, compile(session, drills), drills), request.demand, request.target);
   const over = unrest(steps.flatMap((one) => one.chosen), request.target);
-  return { kind: "settled", session, fit, over, worth: fit - UNREST_COSTS * (Math.max(0, over.changes) + Math.max(0, over.ups)), moving };
+  return { kind: "settled", session, fit, chosen: new Set(chosen.map((c) => c.candidate)), over, worth: fit - UNREST_COSTS * (Math.max(0, over.changes) + Math.max(0, over.ups)), moving };
 }
 
 /** The best that comes of a choice among these, begun from a rough one where there is one, looked for again where the order takes more than the program reckoned or is not calm. */
@@ -210,9 +210,8 @@ function tryWith(request: DraftRequest, candidates: readonly Candidate[], drills
   let best: Extract<Settled, { kind: "settled" }> | undefined;
   let chapters = options.chapters ?? false;
   let again = 0;
-  const found = (): Made => (best ? { kind: "made", session: best.session, fit: best.fit } : { kind: "infeasible" });
-  const begun = rough && new Set(rough.map((c) => c.candidate));
-  const start = begun && new Map(candidates.map((c, i) => [`y${i}`, begun.has(c) ? 1 : 0]));
+  const found = (): Made => (best ? { ...best, kind: "made" } : { kind: "infeasible" });
+  const start = rough && startOf(candidates, new Set(rough.map((c) => c.candidate)));
   for (let round = 0; round < ROUNDS; round++) {
     const answer = solve(programOf(request, candidates, { ...options, reserve, calmer, chapters, tried, ...(least !== undefined && { least }) }), { ...near(request, later), ...(round === 0 && start && { start }) });
     if (answer.kind !== "optimal") return answer.kind === "failed" && !best && round === 0 ? answer : found();
@@ -241,6 +240,9 @@ function tryWith(request: DraftRequest, candidates: readonly Candidate[], drills
   }
   return found();
 }
+
+/** The whole columns of a choice, for a search to begin from. */
+const startOf = (candidates: readonly Candidate[], chosen: ReadonlySet<Candidate>) => new Map(candidates.map((c, i) => [`y${i}`, chosen.has(c) ? 1 : 0]));
 
 /** The fit the program has found. */
 const promised = (answer: Loose, { demand }: DraftRequest): Share => {
