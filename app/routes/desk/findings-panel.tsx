@@ -100,7 +100,7 @@ function Finding({ found, desk, mended, onShow, onAccept, onPlace, onLead }: {
             <Wrench size={14} className="shrink-0" aria-hidden /> {mended === "trying" ? (found.fix?.words ?? "Looking for something else") : mended.fix.words}…
           </Button>
         ) : (
-          (found.fix ?? found.offer) && <span className="inline-flex min-h-8 items-center pr-1 text-sm text-ink-soft">No one step mends it</span>
+          (found.fix ?? found.offer) && <span className="inline-flex min-h-8 items-center px-3 text-sm text-ink-soft">No one step mends it</span>
         )}
         {lead && (
           <Button className="min-h-8 px-2 py-0.5 text-left text-sm whitespace-normal" onClick={() => onLead(lead)}>
