@@ -1,6 +1,8 @@
+import { eq, sql } from "drizzle-orm";
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
 import type { Db } from "./client";
 import { addRequest, deleteRequest, findRequest, listRequests, saveRequest } from "./draft-requests";
+import { draftRequest } from "./schema";
 import { addSession, lastByTeam, saveSetting, setArchived } from "./sessions";
 import { addTeam, deleteTeam } from "./teams";
 import { freshDatabase } from "./testing";
@@ -27,6 +29,8 @@ describe("a kept request", () => {
     const id = (await addRequest(db, ana, asked("Tuesday", team)))!;
     expect(await findRequest(db, ana, id)).toMatchObject({ title: "Tuesday", doc: doc(), teamId: team });
     expect(await findRequest(db, ben, id)).toBeUndefined();
+    await db.update(draftRequest).set({ doc: sql`${draftRequest.doc} - 'differ'` }).where(eq(draftRequest.id, id));
+    expect((await findRequest(db, ana, id))?.doc).toEqual(doc({ differ: 0 }));
     expect(await listRequests(db, ben)).toEqual([]);
     expect(await saveRequest(db, ben, id, asked("Taken", null))).toBe(false);
     expect(await saveRequest(db, ana, id, asked("Taken", theirs))).toBe(false);

@@ -1,7 +1,7 @@
 import { and, desc, eq, sql } from "drizzle-orm";
 import type { Db } from "./client";
 import { draftRequest, team } from "./schema";
-import type { KeptRequest } from "~/core/draft/request";
+import { keptRequestSchema, type KeptRequest } from "~/core/draft/request";
 
 export type StoredRequest = { id: string; title: string; doc: KeptRequest; teamId: string | null; updatedAt: Date };
 
@@ -18,7 +18,8 @@ export async function listRequests(db: Db, ownerId: string): Promise<StoredReque
 
 export async function findRequest(db: Db, ownerId: string, id: string): Promise<StoredRequest | undefined> {
   const [row] = await db.select(FIELDS).from(draftRequest).where(own(ownerId, id));
-  return row;
+  // One that was kept before there was more to ask gets what is usual for it.
+  return row && { ...row, doc: keptRequestSchema.parse(row.doc) };
 }
 
 const ownsTeam = async (db: Db, ownerId: string, teamId: string | null): Promise<boolean> =>

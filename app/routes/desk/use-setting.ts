@@ -33,7 +33,7 @@ export function useSetting(id: string, first: DeskSetting) {
       const part = unsent.current;
       unsent.current = {};
       setKept("keeping");
-      const result = await send(part).then(async (answer) => keptOf(((await answer.json()) as SettingAnswer).kind), () => "offline" as const);
+      const result = await send(part).then(async (answer) => keptOf(((await answer.json()) as SettingAnswer).kind)).catch(() => "offline" as const);
       setKept(result);
       if (result === "offline" || result === "signed-out") {
         unsent.current = { ...part, ...unsent.current };
