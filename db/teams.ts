@@ -74,8 +74,7 @@ export async function setAthleteAreas(db: Db, ownerId: string, id: string, areas
 
 /** A coach's teams as the audit looks at them, with the drills each has been handed before. */
 export async function listGroups(db: Db, ownerId: string): Promise<{ id: string; group: Group }[]> {
-  const teams = await listTeams(db, ownerId);
-  const shown = await db
+  const shownToThem = db
     .selectDistinct({ teamId: link.teamId, drill: sql<string>`item ->> 'drill'` })
     .from(link)
     .innerJoin(edition, eq(edition.id, link.editionId))
@@ -83,7 +82,7 @@ export async function listGroups(db: Db, ownerId: string): Promise<{ id: string;
     .innerJoin(sql`jsonb_array_elements(block -> 'items') as item`, sql`true`)
     .where(eq(link.ownerId, ownerId));
   // Of each session handed to a team the newest edition; one that was taken back before anybody opened it was not done.
-  const handed = await db
+  const handedToThem = db
     .selectDistinctOn([link.teamId, edition.sessionId], {
       teamId: link.teamId, at: link.createdAt, title: sql<string>`${edition.doc} #>> '{session,title}'`,
       drills: sql<string[]>`(select jsonb_agg(distinct item ->> 'drill') from jsonb_array_elements(${edition.doc} #> '{session,blocks}') as block, jsonb_array_elements(block -> 'items') as item)`,
@@ -92,6 +91,7 @@ export async function listGroups(db: Db, ownerId: string): Promise<{ id: string;
     .innerJoin(edition, eq(edition.id, link.editionId))
     .where(and(eq(link.ownerId, ownerId), isNotNull(link.teamId), or(isNull(link.withdrawnAt), gt(link.openings, 0))))
     .orderBy(link.teamId, edition.sessionId, desc(link.createdAt));
+  const [teams, shown, handed] = await Promise.all([listTeams(db, ownerId), shownToThem, handedToThem]);
   handed.sort((a, b) => b.at.getTime() - a.at.getTime());
   const lately = (id: string) => handed.filter((one) => one.teamId === id).slice(0, MOST_LATELY).map(({ title, drills }) => ({ title, drills: drills ?? [] }));
   return teams.map(({ id, name, setting, athletes }) => ({

@@ -7,6 +7,7 @@ import { isEasy, MOST_IN_STEP, mostDrills, programOf, WAY_IN } from "./model";
 import { feelsOf, kindOf, undominated } from "./prune";
 import { AT_HAND, lastApart, readRequest, type DraftRequest } from "./request";
 import { leastIn, stepOf, stepRank } from "./school";
+import { swapsFor } from "./swap";
 import { otherThan } from "./words";
 import { asked, KNOWN as known } from "~/core/testing/requests";
 import { audit, auditInput } from "~/core/audit/audit";
@@ -57,6 +58,11 @@ describe("a draft for a group that did something last", () => {
         expect(one.fit).toBeLessThanOrEqual(one.bound + 1e-6);
         expect(one.gap).toBeLessThanOrEqual(0.08);
       }
+      // What is offered instead of a drill keeps to it.
+      const [first] = drafts;
+      const swaps = first!.session.blocks.flatMap((block, b) => block.items.flatMap((_, item) => swapsFor(first!.session, { block: b, item }, asked({ target: 720, group, differ }), DRILLS)));
+      expect(swaps.length).toBeGreaterThan(3);
+      for (const { drills } of before.slice(0, differ)) expect(swaps.every(({ session }) => again({ ...first!, session }, drills) <= Math.floor(drills.length / 2))).toBe(true);
       // A rule more never makes a better session possible.
       expect(drafts[0]!.bound).toBeLessThanOrEqual(free!.bound + 1e-6);
       expect(otherThan(drafts[0]!.session, before[0]!.drills)).toEqual({ other: drillsIn(drafts[0]!).length - again(drafts[0]!, before[0]!.drills), of: drillsIn(drafts[0]!).length });

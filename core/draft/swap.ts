@@ -1,7 +1,7 @@
 import { candidatesOf, CLOSING, type Candidate } from "./candidates";
 import { SHORT_AT_MOST } from "./draft";
 import { feelsOf } from "./prune";
-import type { DraftRequest } from "./request";
+import { lastApart, type DraftRequest } from "./request";
 import { stepOf, stepRank } from "./school";
 import { audit, auditInput } from "~/core/audit/audit";
 import { coverageOf } from "~/core/coverage/coverage";
@@ -38,7 +38,10 @@ export function swapsFor(session: Session, place: Place, request: DraftRequest, 
   const now = compile(session, drills).totalSeconds;
   const mine = candidates.find((c) => c.drill.id === item.drill && stepRank(c.step) === rank);
   const still = compile({ ...session, blocks: [{ ...session.blocks[place.block]!, items: [item] }] }, drills).segments.reduce((sum, s) => sum + (s.kind === "move" ? 0 : s.seconds), 0);
-  const open = candidates.filter((c) => c.drill.id !== item.drill && stepRank(c.step) === rank && !there.has(c.drill.id) && !feelsOf(c).some((feel) => feels.has(feel)));
+  // What the group did last comes again no more often than was asked.
+  const sets = lastApart(request);
+  const fresh = (id: string) => sets.every(({ drills: last, most: again }) => !last.has(id) || others.filter((one) => last.has(one.drill)).length < again);
+  const open = candidates.filter((c) => c.drill.id !== item.drill && stepRank(c.step) === rank && !there.has(c.drill.id) && !feelsOf(c).some((feel) => feels.has(feel)) && fresh(c.drill.id));
   const inTime = (seconds: Seconds) => seconds <= request.target + 1e-6 && seconds >= Math.min(now, request.target - SHORT_AT_MOST) - 1e-6;
   return likely(open, mine, still).flatMap((c): Swap[] => {
     // The dose nearest to the time there was, then shorter ones, as getting there takes longer.

@@ -29,7 +29,7 @@ export const groupSchema = z.strictObject({
   people: z.array(memberSchema).max(200),
   setting: groupSettingSchema.prefault({}),
   shown: z.array(z.string().max(80)).optional().describe("Drills the group has been handed before, by id; left out, nobody knows"),
-  lately: z.array(z.strictObject({ title: z.string().max(120), drills: z.array(z.string().max(80)).max(200) })).max(MOST_LATELY).optional().describe("The sessions last handed to the group, the newest first, with their drills by id"),
+  lately: z.array(z.strictObject({ title: z.string().max(120), drills: z.array(z.string().max(80)) })).max(MOST_LATELY).optional().describe("The sessions last handed to the group, the newest first, with their drills by id"),
 });
 
 export type Group = z.infer<typeof groupSchema>;

@@ -86,10 +86,10 @@ function SaveLine({ state, onTry, archived }: { state: SaveState; onTry: () => v
   const { icon: Icon, words, bad } = lineOf(state);
   return (
     <p className={cx("flex items-center gap-1.5 px-1 text-sm", bad ? "font-medium text-plum" : "text-ink-faint")} role="status" data-testid="save-state">
-      <Icon size={14} aria-hidden className={state.kind === "saving" ? "animate-spin" : undefined} />
+      <Icon size={14} aria-hidden className={cx("shrink-0", state.kind === "saving" && "animate-spin")} />
       {words}
       {(state.kind === "offline" || state.kind === "signed-out") && (
-        <button type="button" className="underline underline-offset-2" onClick={onTry}>
+        <button type="button" className="whitespace-nowrap underline underline-offset-2" onClick={onTry}>
           Try now
         </button>
       )}

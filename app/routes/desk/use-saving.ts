@@ -1,6 +1,7 @@
 import { useCallback, useEffect, useLayoutEffect, useRef, useState } from "react";
 import type { DeskCopy, SaveAnswer } from "./save";
 import { readDraft, dropDraft, keepDraft } from "./drafts";
+import { useAgain } from "~/app/ui/use-again";
 import { sameJson } from "~/core/session/same";
 import type { Session } from "~/core/session/schema";
 
@@ -14,8 +15,6 @@ export type SaveState =
   | { kind: "refused"; message: string };
 
 const WAIT_MS = 700;
-/** How long after a failed try the next one is made. */
-export const AGAIN_MS = 5_000;
 /** Browsers send at most about 64 kB from a page that is going away. */
 export const KEEPALIVE_BYTES = 60_000;
 
@@ -91,16 +90,7 @@ export function useSaving({ id, first, doc, onReplace }: Options) {
   }, [doc, asked, id, save]);
 
   // Without a connection, or signed out in between, try again until it goes through.
-  useEffect(() => {
-    if (state.kind !== "offline" && state.kind !== "signed-out") return;
-    const timer = setInterval(() => void save(), AGAIN_MS);
-    const online = () => void save();
-    window.addEventListener("online", online);
-    return () => {
-      clearInterval(timer);
-      window.removeEventListener("online", online);
-    };
-  }, [state.kind, save]);
+  useAgain(state.kind === "offline" || state.kind === "signed-out", save);
 
   // A page that goes away sends what is left, and asks when it cannot.
   useEffect(() => {

@@ -1,6 +1,7 @@
 import { useCallback, useEffect, useRef, useState } from "react";
 import type { SettingAnswer } from "./setting";
-import { AGAIN_MS, KEEPALIVE_BYTES, type SaveState } from "./use-saving";
+import { KEEPALIVE_BYTES, type SaveState } from "./use-saving";
+import { useAgain } from "~/app/ui/use-again";
 import type { Accepted } from "~/core/audit/accepted";
 
 /** What stands beside the document: who it is for, what is asked of it, what is let stand. */
@@ -52,16 +53,7 @@ export function useSetting(id: string, first: DeskSetting) {
     [keep],
   );
 
-  useEffect(() => {
-    if (kept !== "offline" && kept !== "signed-out") return;
-    const again = () => void keep();
-    const timer = setInterval(again, AGAIN_MS);
-    window.addEventListener("online", again);
-    return () => {
-      clearInterval(timer);
-      window.removeEventListener("online", again);
-    };
-  }, [kept, keep]);
+  useAgain(kept === "offline" || kept === "signed-out", keep);
 
   // A page that goes away sends what waits behind a change that is on its way, and asks when it cannot send.
   useEffect(() => {

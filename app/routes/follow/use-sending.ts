@@ -1,10 +1,9 @@
-import { useCallback, useEffect, useRef, useState } from "react";
+import { useCallback, useRef, useState } from "react";
 import { keepRun, keepUnsent, readKept } from "./kept";
+import { useAgain } from "~/app/ui/use-again";
 import type { CheckIn } from "~/core/checkin/schema";
 
 export type SendState = "open" | "sending" | "sent" | "waiting" | "refused";
-
-const AGAIN_MS = 4_000;
 
 /** Posts a check-in. True when the server has it, false when it will never take it; throws when it could not be reached. */
 async function post(token: string, message: CheckIn): Promise<boolean> {
@@ -50,16 +49,7 @@ export function useSending(token: string) {
     [attempt, token],
   );
 
-  useEffect(() => {
-    if (state !== "waiting") return;
-    const again = () => void attempt();
-    const timer = setInterval(again, AGAIN_MS);
-    window.addEventListener("online", again);
-    return () => {
-      clearInterval(timer);
-      window.removeEventListener("online", again);
-    };
-  }, [state, attempt]);
+  useAgain(state === "waiting", attempt);
 
   return { state, send };
 }
