@@ -1,7 +1,7 @@
 import { and, asc, desc, eq, gt, isNotNull, isNull, or, sql } from "drizzle-orm";
 import type { Db } from "./client";
 import { athlete, edition, link, team } from "./schema";
-import type { Area } from "~/core/drills/schema";
+import type { Area } from "~/core/drills/areas";
 import { MOST_LATELY, type Group, type GroupSetting } from "~/core/group/schema";
 
 export type Athlete = { id: string; name: string };

@@ -1,4 +1,4 @@
-import { AREAS, type Area } from "~/core/drills/schema";
+import { AREAS, type Area } from "~/core/drills/areas";
 import { AREA_WORDS } from "~/core/text/areas";
 
 /** A tick for each area that can be protected. */

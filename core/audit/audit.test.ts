@@ -2,7 +2,7 @@ import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { audit, auditInput, keyOf, mending, RULES, withMendingFixes, type Found } from "./audit";
 import { SEVERITIES } from "./types";
-import { AREAS, type Area } from "~/core/drills/schema";
+import { AREAS, type Area } from "~/core/drills/areas";
 import type { Group, GroupSetting } from "~/core/group/schema";
 import type { Demand } from "~/core/demands/schema";
 import { readSession } from "~/core/session/read";

@@ -2,7 +2,8 @@ import { draftRequestSchema, keptRequestSchema, type KeptRequest } from "./reque
 import { stepOf, stepRank, type School } from "./school";
 import { coverageOf } from "~/core/coverage/coverage";
 import { ROW_FACTS, ROWS, type Joint, type Row } from "~/core/drills/rows";
-import type { Area, Drill } from "~/core/drills/schema";
+import type { Area } from "~/core/drills/areas";
+import type { Drill } from "~/core/drills/schema";
 import type { GroupSetting } from "~/core/group/schema";
 import type { LevelName, Purpose, Session } from "~/core/session/schema";
 import { compile } from "~/core/timeline/compile";

@@ -1,7 +1,8 @@
 import { z } from "zod";
 import { KIT } from "./kit";
 import { JOINT_WORDS, ROW_FACTS, ROWS, type Joint, type Plane } from "./rows";
-import { AREAS, METHODS, type Drill } from "./schema";
+import { AREAS } from "./areas";
+import { METHODS, type Drill } from "./schema";
 import { findDrills, makeFindable } from "./search";
 import { POSTURES } from "~/core/timeline/postures";
 import { doseSeconds } from "~/core/timeline/dose";

@@ -2,18 +2,12 @@ import { z } from "zod";
 import { motionsSchema } from "~/core/figure/motion";
 import { doseSchema } from "~/core/session/schema";
 import { POSTURES } from "~/core/timeline/postures";
+import { AREAS } from "./areas";
 import { KIT } from "./kit";
 import { ROWS } from "./rows";
 
 export const METHODS = [
   "hold", "dynamic", "circles", "breath", "effort", "resisted", "activation", "strength", "balance", "flow", "travel", "release",
-] as const;
-
-/** Areas a person may protect and a drill may load. */
-export const AREAS = [
-  "neck", "shoulder-overhead", "shoulder-behind", "wrist-weight", "upper-back-turn", "low-back-bend", "low-back-arch",
-  "hip-deep-bend", "groin-stretch", "hamstring-stretch", "kneeling", "knee-deep-bend", "knee-twist", "ankle-deep-bend", "toe-bend",
-  "balance", "floor", "max-effort", "breath-hold",
 ] as const;
 
 export const REGIONS = ["breath-and-trunk", "spine", "shoulder", "hip-front", "hip-back", "hip-sides", "hip-turn", "knee", "ankle-and-foot", "whole-body"] as const;
@@ -60,7 +54,6 @@ export const drillSchema = z.strictObject({
 });
 
 export type Method = (typeof METHODS)[number];
-export type Area = (typeof AREAS)[number];
 export type Region = (typeof REGIONS)[number];
 export type DrillLevel = z.infer<typeof levelSchema>;
 export type Drill = z.infer<typeof drillSchema>;

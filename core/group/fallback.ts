@@ -1,6 +1,7 @@
 import { piecesThere } from "./kit";
 import type { Group } from "./schema";
-import type { Area, Drill, DrillLevel, Method } from "~/core/drills/schema";
+import type { Area } from "~/core/drills/areas";
+import type { Drill, DrillLevel, Method } from "~/core/drills/schema";
 import { LEVELS, type Item, type LevelName, type Pace } from "~/core/session/schema";
 import { doseSeconds, unitMicros } from "~/core/timeline/dose";
 import { HEIGHT } from "~/core/timeline/postures";

@@ -4,7 +4,7 @@ import { fallbackFor, fitsSegment, loaded } from "./fallback";
 import { piecesFor, piecesThere } from "./kit";
 import { groupSettingSchema } from "./schema";
 import { settingWords } from "./words";
-import { AREAS } from "~/core/drills/schema";
+import { AREAS } from "~/core/drills/areas";
 import { LEVELS } from "~/core/session/schema";
 import { itemOf, USUAL_PACE } from "~/core/session/start";
 import { compile } from "~/core/timeline/compile";

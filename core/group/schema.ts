@@ -1,6 +1,6 @@
 import { z } from "zod";
 import { KIT } from "~/core/drills/kit";
-import { AREAS } from "~/core/drills/schema";
+import { AREAS } from "~/core/drills/areas";
 
 const areas = z.array(z.enum(AREAS)).max(AREAS.length);
 

@@ -1,4 +1,4 @@
-import type { Area } from "~/core/drills/schema";
+import type { Area } from "~/core/drills/areas";
 import type { GroupSetting } from "~/core/group/schema";
 
 /** Invented people. Juniors are known by initials or a nickname only. */

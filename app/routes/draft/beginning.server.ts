@@ -4,7 +4,7 @@ import { drillsOf } from "~/app/server/drills.server";
 import { getServices } from "~/app/server/services.server";
 import { lastOf, requestForJoint, requestForRow, requestLike, usualRequest, type Last, type LastWith } from "~/core/draft/begin";
 import type { KeptRequest } from "~/core/draft/request";
-import { AREAS } from "~/core/drills/schema";
+import { AREAS } from "~/core/drills/areas";
 import { JOINT_WORDS, ROWS, type Joint } from "~/core/drills/rows";
 import type { Group } from "~/core/group/schema";
 import { findRequest } from "~/db/draft-requests";

@@ -11,7 +11,7 @@ import { Confirm } from "~/app/ui/dialog";
 import { Field } from "~/app/ui/field";
 import { SettingDialog } from "./setting-dialog";
 import { AreasDialog } from "./areas-dialog";
-import { AREAS } from "~/core/drills/schema";
+import { AREAS } from "~/core/drills/areas";
 import { faultLine, parseWith } from "~/core/faults";
 import { groupSettingSchema } from "~/core/group/schema";
 import { settingWords } from "~/core/group/words";

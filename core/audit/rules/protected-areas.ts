@@ -1,6 +1,7 @@
 import { itemsOf } from "../look";
 import type { Finding, Fix, Rule } from "../types";
-import type { Area, DrillLevel } from "~/core/drills/schema";
+import type { Area } from "~/core/drills/areas";
+import type { DrillLevel } from "~/core/drills/schema";
 import { fallbackFor, loaded } from "~/core/group/fallback";
 import { amountOf } from "~/core/session/dose-edits";
 import { editItem } from "~/core/session/edits";
