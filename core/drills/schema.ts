@@ -1,6 +1,7 @@
 import { z } from "zod";
 import { motionsSchema } from "~/core/figure/motion";
-import { doseSchema } from "~/core/session/schema";
+import { doseSchema, type LevelName } from "~/core/session/schema";
+import type { LevelStress } from "~/core/stress/types";
 import { POSTURES } from "~/core/timeline/postures";
 import { AREAS } from "./areas";
 import { KIT } from "./kit";
@@ -21,6 +22,14 @@ const boundsSchema = z.strictObject({
   leastRep: z.number().gt(0).optional().describe("Shortest safe repetition, in seconds"),
 });
 
+/** An area a level stresses besides what its drawing shows, how much, and why. */
+const statedSchema = z.strictObject({
+  area: z.enum(AREAS),
+  grade: z.literal([0, 1, 2]).describe("0 not, 1 some, 2 much; takes the place of what the drawing shows"),
+  side: z.enum(["working", "other", "both", "middle"]).optional().describe("The side that is called, the other, both, or the middle; left out, where the drawing has it"),
+  because: sentence,
+});
+
 /** One level of a drill, with everything that can differ from level to level. */
 export const levelSchema = z.strictObject({
   how: sentence.describe("What makes this level what it is"),
@@ -29,7 +38,7 @@ export const levelSchema = z.strictObject({
   kit: z.array(z.enum(KIT)).max(6).describe("One entry a piece"),
   main: z.array(z.enum(ROWS)).min(1),
   also: z.array(z.enum(ROWS)),
-  loads: z.array(z.enum(AREAS)),
+  loads: z.array(z.union([z.enum(AREAS), statedSchema])).max(2 * AREAS.length).describe("Areas it stresses besides those its drawing shows; an area alone counts as much"),
   dose: doseSchema,
   bounds: boundsSchema,
 });
@@ -55,6 +64,8 @@ export const drillSchema = z.strictObject({
 
 export type Method = (typeof METHODS)[number];
 export type Region = (typeof REGIONS)[number];
-export type DrillLevel = z.infer<typeof levelSchema>;
-export type Drill = z.infer<typeof drillSchema>;
+export type Load = z.infer<typeof levelSchema>["loads"][number];
+/** A level, with what it stresses where that was worked out. It is never part of a document. */
+export type DrillLevel = z.infer<typeof levelSchema> & { stress?: LevelStress | undefined };
+export type Drill = Omit<z.infer<typeof drillSchema>, "levels"> & { levels: Record<LevelName, DrillLevel> };
 export type DoseBounds = z.infer<typeof boundsSchema>;

@@ -1,0 +1,22 @@
+import { amount, onHeels, type AreaRule } from "./rule";
+
+/** The ankle bent from 25 and 35° under weight. */
+export const ankleDeepBend: AreaRule = { limb: (limb) => amount(limb.foot && limb.dorsiflexion >= 25, limb.foot && limb.dorsiflexion >= 35) };
+
+/** A heel rise, or the ankle bent from 10° with the knee straight; on one leg, or the heel below the edge, much. */
+export const heelTendon: AreaRule = {
+  limb: (limb, { left, right }) => {
+    if (!limb.foot) return 0;
+    const rise = limb.onBall && limb.dorsiflexion <= -10 && limb.kneeFlexion <= 40;
+    const alone = [left, right].filter((l) => l.foot || l.knee).length === 1;
+    return amount(rise || (limb.dorsiflexion >= 10 && limb.kneeFlexion <= 20), (rise && alone) || limb.heelBelow);
+  },
+};
+
+/** The sole turned in from 15° under weight; rolled over its edge much. */
+export const ankleRoll: AreaRule = { limb: (limb) => amount(limb.foot && limb.inversion >= 15, limb.soleRolled && limb.inversion >= 15) };
+
+/** The toes bent back from 40 and 60° under weight, or tucked under the seat. */
+export const toeBend: AreaRule = {
+  limb: (limb, moment) => amount(limb.foot && limb.toes >= 40, (limb.foot && limb.toes >= 60) || (onHeels(limb, moment) && limb.toes >= 40)),
+};

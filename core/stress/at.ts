@@ -1,0 +1,80 @@
+import { undrawnStress } from "./stated";
+import type { LevelStress, Stress } from "./types";
+import { AREAS, type Grade } from "~/core/drills/areas";
+import type { Drill, DrillLevel } from "~/core/drills/schema";
+import type { Dose, Item, Pace } from "~/core/session/schema";
+import { USUAL_PACE } from "~/core/session/start";
+import { doseSeconds } from "~/core/timeline/dose";
+import type { Percent, Seconds } from "~/core/units";
+
+/** What is known of a level; of one that was never worked out, what its position and its statements say. */
+export const knownStress = (level: DrillLevel): LevelStress => level.stress ?? undrawnStress(level);
+
+/** From these efforts on an effort is strong, and all there is. */
+const STRONG: Percent = 60;
+const ALL: Percent = 80;
+/** A strong effort for so long is held without a breath unless a breath is asked for; so is a hold of the breath itself from 4 s. */
+const HELD_EFFORT: Seconds = 5;
+const HELD_BREATH: Seconds = 4;
+
+/** The strongest step of a dose, in per cent; 0 where it has none. */
+export const peakEffort = (dose: Dose): Percent => (dose.kind === "effort" ? Math.max(dose.opposite?.effort ?? 0, ...dose.ramp.map((step) => step.effort)) : 0);
+
+function effortGrade(dose: Dose): 0 | Grade {
+  const peak = peakEffort(dose);
+  return peak >= ALL ? 2 : peak >= STRONG ? 1 : 0;
+}
+
+function breathGrade(dose: Dose): 0 | Grade {
+  switch (dose.kind) {
+    case "effort": {
+      if (peakEffort(dose) >= ALL) return 2;
+      const strong = dose.ramp.filter((step) => step.effort >= STRONG).reduce((sum, step) => sum + step.seconds, 0);
+      const opposite = dose.opposite && dose.opposite.effort >= STRONG ? dose.opposite.seconds : 0;
+      return Math.max(strong, opposite) >= HELD_EFFORT ? 1 : 0;
+    }
+    case "breaths":
+      return dose.pattern && Math.max(dose.pattern[1], dose.pattern[3]) >= HELD_BREATH ? 2 : 0;
+    case "reps":
+      return dose.tempo.some((beat) => beat.breath === "hold" && beat.seconds >= HELD_BREATH) ? 2 : 0;
+    default:
+      return 0;
+  }
+}
+
+/** What a level stresses when it is worked for so long in all and with this dose; the most of each area and side. An effort that is dosed otherwise counts as the level's own. */
+export function stressesWith(level: DrillLevel, dose: Dose, seconds: Seconds): Stress[] {
+  const known = knownStress(level);
+  const effort = dose.kind !== "effort" && level.dose.kind === "effort" ? level.dose : dose;
+  const peak = peakEffort(effort);
+  const [strong, breath] = [effortGrade(effort), Math.max(breathGrade(effort), breathGrade(dose)) as 0 | Grade];
+  const all: Stress[] = [
+    ...known.always, ...known.timed.filter(({ from }) => seconds >= from), ...known.pressed.filter(({ from }) => peak >= from),
+    ...(strong ? [{ area: "max-effort" as const, grade: strong, side: "middle" as const }] : []),
+    ...(breath ? [{ area: "breath-hold" as const, grade: breath, side: "middle" as const }] : []),
+  ];
+  return merged(all);
+}
+
+/** Each area and side once, as much as any says; what both sides have covers what one of them has as much of. In the order of the areas. */
+function merged(all: readonly Stress[]): Stress[] {
+  const most = new Map<string, Stress>();
+  for (const { area, grade, side } of all) {
+    const key = `${area} ${side}`;
+    const before = most.get(key);
+    if (!before || before.grade < grade) most.set(key, { area, grade, side });
+  }
+  const both = (area: string) => most.get(`${area} both`)?.grade ?? 0;
+  return [...most.values()].filter(({ area, grade, side }) => side === "both" || side === "middle" || grade > both(area)).sort((a, b) => AREAS.indexOf(a.area) - AREAS.indexOf(b.area));
+}
+
+/** Seconds a level keeps someone at work, all sides, directions and sets of an item together. */
+export function atWork(drill: Pick<Drill, "sides" | "directions">, item: Pick<Item, "sides" | "directions" | "dose" | "sets">, pace: Pick<Pace, "breath">): Seconds {
+  const sides = item.sides ?? drill.sides;
+  return doseSeconds(item.dose, pace) * (sides === "each" || sides === "alternating" ? 2 : 1) * (item.directions ?? drill.directions) * item.sets;
+}
+
+/** What a level stresses at its own dose. */
+export function stressesOfLevel(drill: Pick<Drill, "sides" | "directions">, level: DrillLevel): Stress[] {
+  return stressesWith(level, level.dose, atWork(drill, { dose: level.dose, sets: 1 }, USUAL_PACE));
+}

@@ -1,0 +1,73 @@
+import { AREA_RULES } from "./areas";
+import { amount, type Amount } from "./areas/rule";
+import { factsOf } from "./look";
+import { lyingTimes, statedIn } from "./stated";
+import { LIMITABLE, type Bends, type Facts, type LevelStress, type Limb, type Pressed, type Stress, type StressSide, type Timed } from "./types";
+import { AREAS, isSided, type Area } from "~/core/drills/areas";
+import type { Drill, DrillLevel } from "~/core/drills/schema";
+import type { Motion } from "~/core/figure/motion";
+import { SIDES, type Side } from "~/core/figure/points";
+import type { Degrees } from "~/core/units";
+
+type Amounts = Record<Side, Amount>;
+
+const most = (amounts: readonly Amount[]): Amount => amounts.reduce<Amount>((a, b) => (b > a ? b : a), 0);
+
+/** How much the figure stresses an area on its left and right; the same on both where the area has no sides. */
+export function amountsOf(area: Area, facts: Facts): Amounts {
+  const rule = AREA_RULES[area];
+  if (!rule) return { left: 0, right: 0 };
+  const whole = rule.whole?.(facts) ?? 0;
+  const of = (side: Side): Amount =>
+    most([whole, rule.wholeLimb?.(facts, side) ?? 0, ...facts.moments.map((m) => most([rule.limb?.(m[side], m, facts, side) ?? 0, rule.middle?.(m, facts) ?? 0]))]);
+  return { left: of("left"), right: of("right") };
+}
+
+/** Puts amounts of the figure's sides as what is worked, by turns or at once. Drills are drawn with the right side working. */
+export function stressesOf(area: Area, { left, right }: Amounts, sides: Drill["sides"]): Stress[] {
+  const graded = (amount: Amount, side: StressSide): Stress[] => (amount === 0 ? [] : [{ area, grade: amount, side }]);
+  if (!isSided(area)) return graded(most([left, right]), "middle");
+  if (sides !== "each" || left === right) return graded(most([left, right]), "both");
+  return [...graded(right, "working"), ...graded(left, "other")];
+}
+
+/** What a level stresses, worked out from how it is drawn, with what is stated of it besides. */
+export function stressOf(drill: Pick<Drill, "sides" | "method">, level: DrillLevel, motion: Motion): LevelStress {
+  const facts = factsOf(level, drill.method, motion);
+  const always = AREAS.flatMap((area) => stressesOf(area, amountsOf(area, facts), drill.sides));
+  return statedIn({ drawn: true, always, timed: timedOf(facts), pressed: pressedOf(facts, drill.sides), bends: bendsOf(facts, drill.sides) }, level.loads);
+}
+
+function timedOf(facts: Facts): Timed[] {
+  const lies = (side: "back" | "front", posture: Facts["posture"]) => facts.posture === posture || facts.moments.some((m) => m.lying === side);
+  return [
+    ...(lies("back", "supine") ? lyingTimes("lying-back") : []), ...(lies("front", "prone") ? lyingTimes("lying-front") : []),
+    ...(facts.still && facts.moments.at(-1)?.headLow ? [{ area: "head-low" as const, grade: 2 as const, side: "middle" as const, from: 20 }] : []),
+    ...(facts.kit.includes("band") ? [{ area: "grip" as const, grade: 1 as const, side: "both" as const, from: 20 }] : []),
+  ];
+}
+
+const NECK_ROWS = new Set(["nk.flex", "nk.ext", "nk.rot", "nk.side"]);
+
+function pressedOf(facts: Facts, sides: Drill["sides"]): Pressed[] {
+  if (facts.method !== "effort") return [];
+  const folded = (limb: Limb) => limb.shinFolded || limb.ankleOverThigh || limb.droppedIn || Math.abs(limb.kneeRotation) >= 15;
+  const on = (area: Area, holds: (side: Side) => boolean, from: number, grade: 1 | 2): Pressed[] =>
+    stressesOf(area, { left: amount(false, holds("left")), right: amount(false, holds("right")) }, sides).map((stress) => ({ ...stress, grade, from }));
+  const squeezes = (side: Side) => facts.rows.includes("hip.add") && (sides !== "each" || side === "right");
+  return [
+    ...on("groin-stretch", squeezes, 30, 1), ...on("groin-stretch", squeezes, 50, 2),
+    ...on("knee-twist", (side) => facts.moments.some((m) => folded(m[side])), 1, 2),
+    ...on("neck", () => facts.rows.some((row) => NECK_ROWS.has(row)), 31, 2),
+  ];
+}
+
+const BEND: Readonly<Record<keyof Bends, (limb: Limb) => Degrees>> = { "hip-deep-bend": (l) => l.hipFlexion, "knee-deep-bend": (l) => l.kneeFlexion, "shoulder-overhead": (l) => l.elevation };
+
+function bendsOf({ moments }: Facts, sides: Drill["sides"]): Bends {
+  const far = (area: keyof Bends) => {
+    const [left, right] = SIDES.map((side) => Math.round(moments.reduce((most, m) => Math.max(most, BEND[area](m[side])), 0))) as [Degrees, Degrees];
+    return sides === "each" ? { working: right, other: left } : { working: Math.max(left, right), other: Math.max(left, right) };
+  };
+  return Object.fromEntries(LIMITABLE.map((area) => [area, far(area)])) as Bends;
+}
