@@ -63,7 +63,7 @@ describe("drills", () => {
     expect(drills).toHaveLength(166);
     for (const drill of drills)
       for (const level of ["easier", "standard", "harder"])
-        expect(Object.keys(drill.levels[level]!)).toEqual(["posture", "endPosture", "sides", "directions", "kit", "main", "also", "loads", "method", "dose", "bounds"]);
+        expect(Object.keys(drill.levels[level]!)).toEqual(["posture", "endPosture", "sides", "directions", "kit", "main", "also", "loads", "stresses", "method", "dose", "bounds"]);
   });
 });
 

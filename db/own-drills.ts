@@ -3,7 +3,10 @@ import { randomUUID } from "node:crypto";
 import { ownDrillId } from "~/core/drills/own";
 import type { Drill } from "~/core/drills/schema";
 import type { Db } from "./client";
-import { ownDrill, ownDrillRevision } from "./schema";
+import { ownDrill, ownDrillRevision, ownDrillStress } from "./schema";
+import { asDocument, withStress, type LevelLines } from "~/core/stress/attach";
+import { stressLines } from "~/core/stress/own";
+import { STRESS_RULES } from "~/core/stress/version";
 
 export type OwnDrill = { id: string; revision: number; archivedAt: Date | null; updatedAt: Date; doc: Drill };
 
@@ -11,25 +14,31 @@ const own = (ownerId: string, id: string) => and(eq(ownDrill.ownerId, ownerId), 
 const shown = { id: ownDrill.id, revision: ownDrill.revision, archivedAt: ownDrill.archivedAt, updatedAt: ownDrill.updatedAt, doc: ownDrillRevision.doc };
 /** A drill without how it moves: lists and timing need only its words and numbers, which are a twentieth of it. */
 const unmoving = sql<Drill>`${ownDrillRevision.doc} - 'motions'`.mapWith(ownDrillRevision.doc);
+/** What a revision stresses, where it was worked out the way it is now. */
+const stressed = and(eq(ownDrillStress.drillId, ownDrillRevision.drillId), eq(ownDrillStress.number, ownDrillRevision.number), eq(ownDrillStress.rules, STRESS_RULES));
+const known = <R extends { doc: Drill; lines: Partial<LevelLines> | null }>({ lines, ...row }: R) => ({ ...row, doc: withStress(row.doc, lines) });
 const newest = and(eq(ownDrillRevision.drillId, ownDrill.id), eq(ownDrillRevision.number, ownDrill.revision));
 
 /** The coach's own drills in their newest revision, last changed first. Archived ones are left out. */
 export async function listOwnDrills(db: Db, ownerId: string): Promise<OwnDrill[]> {
-  return db.select(shown).from(ownDrill).innerJoin(ownDrillRevision, newest).where(and(eq(ownDrill.ownerId, ownerId), isNull(ownDrill.archivedAt))).orderBy(desc(ownDrill.updatedAt));
+  const rows = await db.select({ ...shown, lines: ownDrillStress.levels }).from(ownDrill).innerJoin(ownDrillRevision, newest).leftJoin(ownDrillStress, stressed)
+    .where(and(eq(ownDrill.ownerId, ownerId), isNull(ownDrill.archivedAt))).orderBy(desc(ownDrill.updatedAt));
+  return rows.map(known);
 }
 
 export type ListedDrill = { doc: Drill; drawn: boolean };
 
 /** The same for a list to look through: without their motions, and whether there are any. Those put aside instead, when asked. */
 export async function browseOwnDrills(db: Db, ownerId: string, aside = false): Promise<ListedDrill[]> {
-  return db.select({ doc: unmoving, drawn: sql<boolean>`${ownDrillRevision.doc} ? 'motions'` }).from(ownDrill).innerJoin(ownDrillRevision, newest)
+  const rows = await db.select({ doc: unmoving, drawn: sql<boolean>`${ownDrillRevision.doc} ? 'motions'`, lines: ownDrillStress.levels }).from(ownDrill).innerJoin(ownDrillRevision, newest).leftJoin(ownDrillStress, stressed)
     .where(and(eq(ownDrill.ownerId, ownerId), aside ? isNotNull(ownDrill.archivedAt) : isNull(ownDrill.archivedAt))).orderBy(desc(ownDrill.updatedAt));
+  return rows.map(known);
 }
 
 /** One of the coach's own drills in its newest revision, or undefined. */
 export async function findOwnDrill(db: Db, ownerId: string, id: string): Promise<OwnDrill | undefined> {
-  const [row] = await db.select(shown).from(ownDrill).innerJoin(ownDrillRevision, newest).where(own(ownerId, id));
-  return row;
+  const [row] = await db.select({ ...shown, lines: ownDrillStress.levels }).from(ownDrill).innerJoin(ownDrillRevision, newest).leftJoin(ownDrillStress, stressed).where(own(ownerId, id));
+  return row && known(row);
 }
 
 export type Revision = { number: number; createdAt: Date };
@@ -43,15 +52,49 @@ export async function listRevisions(db: Db, ownerId: string, id: string): Promis
 
 /** One revision of one of the coach's own drills, with its motions, or undefined. */
 export async function findRevision(db: Db, ownerId: string, id: string, number: number): Promise<Drill | undefined> {
-  const [row] = await db.select({ doc: ownDrillRevision.doc }).from(ownDrillRevision)
+  const [row] = await db.select({ doc: ownDrillRevision.doc, lines: ownDrillStress.levels }).from(ownDrillRevision).leftJoin(ownDrillStress, stressed)
     .where(and(eq(ownDrillRevision.ownerId, ownerId), eq(ownDrillRevision.drillId, id), eq(ownDrillRevision.number, number)));
-  return row?.doc;
+  return row && known(row).doc;
 }
 
 /** Every revision of every own drill of the coach, without motions: what their sessions may use. */
 export async function allRevisions(db: Db, ownerId: string): Promise<Drill[]> {
-  const rows = await db.select({ doc: unmoving }).from(ownDrillRevision).where(eq(ownDrillRevision.ownerId, ownerId));
-  return rows.map((row) => row.doc);
+  const rows = await db.select({ doc: unmoving, lines: ownDrillStress.levels }).from(ownDrillRevision).leftJoin(ownDrillStress, stressed).where(eq(ownDrillRevision.ownerId, ownerId));
+  return rows.map((row) => known(row).doc);
+}
+
+/** One revision with what it stresses; its document gets the id it is used by. */
+async function addRevision(tx: Pick<Db, "insert">, ownerId: string, drillId: string, number: number, doc: Drill): Promise<void> {
+  await tx.insert(ownDrillRevision).values({ drillId, number, ownerId, doc: { ...asDocument(doc), id: ownDrillId(drillId, number) } });
+  await tx.insert(ownDrillStress).values({ drillId, number, ownerId, rules: STRESS_RULES, levels: stressLines(doc) });
+}
+
+/**
+ * Works out what revisions stress that were kept before it was worked out, or when it was worked out another way, one at a
+ * time so that others are served between. Until then they count as not drawn: nobody who protects anything is given them.
+ * Returns how many there were.
+ */
+export async function workOutOwnStresses(db: Db, atATime = 20): Promise<number> {
+  for (let done = 0; ; ) {
+    const rows = await db.select({ drillId: ownDrillRevision.drillId, number: ownDrillRevision.number, ownerId: ownDrillRevision.ownerId, doc: ownDrillRevision.doc })
+      .from(ownDrillRevision).leftJoin(ownDrillStress, stressed).where(isNull(ownDrillStress.drillId)).limit(atATime);
+    for (const { doc, ...key } of rows) {
+      const row = { rules: STRESS_RULES, levels: linesOrNone(doc) };
+      await db.insert(ownDrillStress).values({ ...key, ...row }).onConflictDoUpdate({ target: [ownDrillStress.drillId, ownDrillStress.number], set: row });
+      await new Promise((resolve) => setImmediate(resolve));
+    }
+    done += rows.length;
+    if (rows.length < atATime) return done;
+  }
+}
+
+/** A document that cannot be drawn any more stays unknown, and holds up none of the others. */
+function linesOrNone(doc: Drill): Partial<LevelLines> {
+  try {
+    return stressLines(doc);
+  } catch {
+    return {};
+  }
 }
 
 /** Keeps a new drill of the coach as its first revision. Its document gets the id it is used by. Returns the drill's id. */
@@ -59,7 +102,7 @@ export async function addOwnDrill(db: Db, ownerId: string, doc: Drill): Promise<
   const id = randomUUID();
   await db.transaction(async (tx) => {
     await tx.insert(ownDrill).values({ id, ownerId, name: doc.name });
-    await tx.insert(ownDrillRevision).values({ drillId: id, number: 1, ownerId, doc: { ...doc, id: ownDrillId(id, 1) } });
+    await addRevision(tx, ownerId, id, 1, doc);
   });
   return id;
 }
@@ -73,7 +116,7 @@ export async function keepRevision(db: Db, ownerId: string, id: string, basedOn:
     if (!row) return { kind: "gone" };
     if (row.revision !== basedOn) return { kind: "newer", revision: row.revision };
     const number = row.revision + 1;
-    await tx.insert(ownDrillRevision).values({ drillId: id, number, ownerId, doc: { ...doc, id: ownDrillId(id, number) } });
+    await addRevision(tx, ownerId, id, number, doc);
     await tx.update(ownDrill).set({ revision: number, name: doc.name, updatedAt: sql`now()` }).where(own(ownerId, id));
     return { kind: "kept", revision: number };
   });

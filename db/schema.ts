@@ -6,11 +6,12 @@ import type { Edition } from "~/core/edition/edition";
 import type { Tightness } from "~/core/checkin/schema";
 import type { Accepted } from "~/core/audit/accepted";
 import type { Demand } from "~/core/demands/schema";
-import type { Area } from "~/core/drills/areas";
+import type { Protects } from "~/core/group/protect";
 import type { Drill } from "~/core/drills/schema";
 import type { KeptRequest } from "~/core/draft/request";
 import type { GroupSetting } from "~/core/group/schema";
 import type { Purpose, Session } from "~/core/session/schema";
+import type { LevelLines } from "~/core/stress/attach";
 
 const moment = (name: string) => timestamp(name, { withTimezone: true, mode: "date" });
 const made = () => moment("created_at").notNull().defaultNow();
@@ -85,8 +86,8 @@ export const athlete = pgTable("athlete", {
   ownerId: ownerId(),
   teamId: uuid("team_id").notNull(),
   name: text("name").notNull(),
-  /** Areas they protect; no other health detail. */
-  areas: jsonb("areas").$type<Area[]>().notNull().default([]),
+  /** What they protect; no other health detail. */
+  areas: jsonb("areas").$type<Protects[]>().notNull().default([]),
   archivedAt: moment("archived_at"),
   createdAt: made(),
 }, (t) => [
@@ -222,6 +223,20 @@ export const ownDrillRevision = pgTable("own_drill_revision", {
   foreignKey({ name: "own_drill_revision_drill", columns: [t.drillId, t.ownerId], foreignColumns: [ownDrill.id, ownDrill.ownerId] }).onDelete("cascade"),
   index("own_drill_revision_owner").on(t.ownerId),
   check("own_drill_revision_number", sql`${t.number} >= 1`),
+]);
+
+/** What the levels of a revision stress, worked out from its drawing; made anew when the way it is worked out changes. */
+export const ownDrillStress = pgTable("own_drill_stress", {
+  drillId: uuid("drill_id").notNull(),
+  number: integer("number").notNull(),
+  ownerId: ownerId(),
+  /** The way it was worked out. */
+  rules: text("rules").notNull(),
+  levels: jsonb("levels").$type<Partial<LevelLines>>().notNull(),
+}, (t) => [
+  primaryKey({ name: "own_drill_stress_pk", columns: [t.drillId, t.number] }),
+  foreignKey({ name: "own_drill_stress_drill", columns: [t.drillId, t.ownerId], foreignColumns: [ownDrill.id, ownDrill.ownerId] }).onDelete("cascade"),
+  index("own_drill_stress_owner").on(t.ownerId),
 ]);
 
 /** A demand profile a coach has made or changed. */

@@ -1,11 +1,11 @@
 import { and, asc, desc, eq, gt, isNotNull, isNull, or, sql } from "drizzle-orm";
 import type { Db } from "./client";
 import { athlete, edition, link, team } from "./schema";
-import type { Area } from "~/core/drills/areas";
+import type { Protects } from "~/core/group/protect";
 import { MOST_LATELY, type Group, type GroupSetting } from "~/core/group/schema";
 
 export type Athlete = { id: string; name: string };
-export type Member = Athlete & { areas: Area[] };
+export type Member = Athlete & { areas: Protects[] };
 export type Team = { id: string; name: string; setting: GroupSetting; athletes: Member[] };
 
 /** A coach's teams by name, each with its athletes by name. */
@@ -67,7 +67,7 @@ export async function setTeamSetting(db: Db, ownerId: string, id: string, settin
 }
 
 /** Keeps what someone protects. Returns false when they are not the coach's. */
-export async function setAthleteAreas(db: Db, ownerId: string, id: string, areas: Area[]): Promise<boolean> {
+export async function setAthleteAreas(db: Db, ownerId: string, id: string, areas: Protects[]): Promise<boolean> {
   const rows = await db.update(athlete).set({ areas }).where(and(eq(athlete.id, id), eq(athlete.ownerId, ownerId))).returning({ id: athlete.id });
   return rows.length > 0;
 }

@@ -1,11 +1,11 @@
-import { bounds, drill, effort, reps, time } from "./author";
+import { bounds, drill, effort, reps, some, time } from "./author";
 
 const raise = reps(12, "rise 1.5 [out]", "hold 2", "lower 1.5 [in]");
 
 export const ankleAndFoot = [
   drill({
     id: "ankle-rock", name: "Half-kneeling ankle rock", region: "ankle-and-foot", method: "dynamic", sides: "each",
-    posture: "half-kneeling", kit: ["pad"], main: ["an.df"], also: ["kn.flex"], loads: ["kneeling", "ankle-deep-bend"],
+    posture: "half-kneeling", kit: ["pad"], main: ["an.df"], also: ["kn.flex"],
     dose: time(45), bounds: bounds(20, 60, 5),
     brief: "In half-kneeling rock the front knee out past the toes and back, heel down.",
     setUp: ["Kneel on the pad, front foot flat, toes ahead.", "Hands on the front knee or thigh."],
@@ -14,12 +14,12 @@ export const ankleAndFoot = [
     elsewhere: [{ felt: "A pinch at the front of the ankle.", change: "Rock less far, or aim the knee a little outward." }, { felt: "The front knee.", change: "Move the foot a little ahead and rock slower." }],
     faults: [{ see: "The heel lifts.", say: "Pin a coin under the heel." }, { see: "The arch collapses.", say: "Knee over the second toe." }],
     cautions: ["Pad the kneeling knee. Knees past toes is fine when it is comfortable; protect a sore knee with a smaller rock."],
-    easier: { how: "Standing, foot on a box, hands on the knee.", posture: "split-stance", kit: ["box"], loads: ["ankle-deep-bend"], dose: time(30) },
+    easier: { how: "Standing, foot on a box, hands on the knee.", posture: "split-stance", kit: ["box"], dose: time(30) },
     harder: { how: "Lean the trunk's weight over the knee at the end of each rock.", dose: time(60) },
   }),
   drill({
     id: "ankle-effort", name: "Ankle end-range effort, push and pull", region: "ankle-and-foot", method: "effort", sides: "each",
-    posture: "half-kneeling", kit: ["pad"], main: ["an.df"], also: ["an.pf"], loads: ["kneeling", "ankle-deep-bend", "max-effort"],
+    posture: "half-kneeling", kit: ["pad"], main: ["an.df"], also: ["an.pf"],
     dose: effort(1, [[40, 2], [60, 2], [80, 2], [95, 6]], { opposite: [90, 6] }), bounds: bounds(1, 3, 1),
     brief: "At the end of the ankle's range push the ball of the foot into the floor in steps, then try to lift it.",
     setUp: ["Half-kneel, front knee as far over the toes as the heel allows.", "Hands on the front thigh, weight over it."],
@@ -27,13 +27,13 @@ export const ankleAndFoot = [
     feel: ["The calf working hard on the push.", "The front of the shin working on the pull."],
     elsewhere: [{ felt: "Cramp in the shin or foot.", change: "Ease off and breathe; next time half the effort." }, { felt: "A pinch at the front of the ankle.", change: "Come out of the end of the range a little." }],
     faults: [{ see: "Full power at once.", say: "Climb the steps, don't jump them." }],
-    cautions: ["Warm the ankle up first. Hard is fine, painful is not. Pad the kneeling knee."],
-    easier: { how: "Stop the ramp at 60 per cent.", loads: ["kneeling", "ankle-deep-bend"], dose: effort(1, [[20, 2], [40, 2], [60, 6]], { opposite: [50, 6] }) },
+    cautions: ["Warm the ankle up first. Hard is fine, painful is not. Pad the kneeling knee.", "Keep breathing; never hold the breath. Not with a sore heel tendon or soon after a calf strain."],
+    easier: { how: "Stop the ramp at 60 per cent.", dose: effort(1, [[20, 2], [40, 2], [60, 6]], { opposite: [50, 6] }) },
     harder: { how: "Two rounds.", dose: effort(2, [[40, 2], [60, 2], [80, 2], [95, 6]], { opposite: [90, 6] }) },
   }),
   drill({
     id: "calf-wall-straight", name: "Calf hold, back knee straight", region: "ankle-and-foot", method: "hold", sides: "each",
-    posture: "split-stance", kit: ["support"], main: ["an.df"], also: ["kn.ext"], loads: ["ankle-deep-bend"],
+    posture: "split-stance", kit: ["support"], main: ["an.df"], also: ["kn.ext"],
     dose: time(30), bounds: bounds(15, 60, 5),
     brief: "Hands on a support, one leg back with a straight knee and heavy heel.",
     setUp: ["Face a support, hands on it, one foot a long step back.", "Both feet straight ahead."],
@@ -43,11 +43,11 @@ export const ankleAndFoot = [
     faults: [{ see: "The back foot turns out.", say: "Outside edge of the foot straight ahead." }],
     cautions: ["Ease in; no bouncing in the hold."],
     easier: { how: "A shorter step, more weight on the hands.", dose: time(20) },
-    harder: { how: "The ball of the back foot on a block.", kit: ["support", "block"], loads: ["ankle-deep-bend", "toe-bend"], dose: time(45) },
+    harder: { how: "The ball of the back foot on a block.", loads: [some("toe-bend", "The toes are bent back on the block.")], kit: ["support", "block"], dose: time(45) },
   }),
   drill({
     id: "calf-raise", name: "Calf raise with a top hold", region: "ankle-and-foot", method: "strength", sides: "together",
-    posture: "standing", kit: ["support"], main: ["an.pf"], also: ["toe.ext"], loads: ["toe-bend"],
+    posture: "standing", kit: ["support"], main: ["an.pf"], also: ["toe.ext"],
     dose: raise, bounds: bounds(6, 20, 1, 4),
     brief: "Hold a support, rise tall onto the balls of the feet, pause and lower slowly.",
     setUp: ["Stand hip-wide, fingertips on a support."],
@@ -55,13 +55,13 @@ export const ankleAndFoot = [
     feel: ["The calves, and the small muscles under the foot."],
     elsewhere: [{ felt: "Cramp in the calf or foot.", change: "Ease off, breathe, rise less high." }],
     faults: [{ see: "The ankles roll out.", say: "Weight over the big toe." }],
-    cautions: ["A support near. A sore tendon at the heel gets fewer and slower ones."],
-    easier: { how: "Half height, both hands on the support.", dose: reps(8, "rise 1.5 [out]", "hold 1", "lower 1.5 [in]"), loads: [] },
+    cautions: ["Stay near a support. If the Achilles tendon is sore, do fewer, more slowly."],
+    easier: { how: "Half height, both hands on the support.", dose: reps(8, "rise 1.5 [out]", "hold 1", "lower 1.5 [in]") },
     harder: { how: "Down in four seconds.", dose: reps(12, "rise 1.5 [out]", "hold 2", "lower 4 [in]") },
   }),
   drill({
     id: "toe-sit", name: "Toes-tucked kneel", region: "ankle-and-foot", method: "hold", sides: "together",
-    posture: "kneel-sit", kit: ["pad"], main: ["toe.ext"], also: ["an.df"], loads: ["kneeling", "toe-bend", "knee-deep-bend", "floor"],
+    posture: "kneel-sit", kit: ["pad"], main: ["toe.ext"], also: ["an.df"],
     dose: time(30), bounds: bounds(10, 60, 5),
     brief: "Kneel with the toes tucked under and sit the weight back onto them.",
     setUp: ["Kneel on the pad, toes tucked under, all ten on the floor."],
@@ -70,12 +70,12 @@ export const ankleAndFoot = [
     elsewhere: [{ felt: "The joint of the big toe pinches.", change: "Hands on blocks and take weight off." }, { felt: "The knees.", change: "A cushion between seat and heels." }],
     faults: [{ see: "The little toes escape.", say: "Spread and tuck all ten." }],
     cautions: ["Pad the knees. Strong feeling is fine, sharp is not."],
-    easier: { how: "Hands on blocks, part of the weight.", kit: ["pad", "block", "block"], loads: ["kneeling", "toe-bend", "floor"], dose: time(20) },
-    harder: { how: "Trunk upright, arms up, a longer hold.", dose: time(45), loads: ["kneeling", "toe-bend", "knee-deep-bend", "shoulder-overhead", "floor"] },
+    easier: { how: "Hands on blocks, part of the weight.", kit: ["pad", "block", "block"], dose: time(20) },
+    harder: { how: "Trunk upright, arms up, a longer hold.", dose: time(45) },
   }),
   drill({
     id: "roll-calf", name: "Calf roll", region: "ankle-and-foot", method: "release", sides: "each",
-    posture: "long-sit", kit: ["roller"], main: ["an.df"], also: [], loads: ["floor", "wrist-weight"],
+    posture: "long-sit", kit: ["roller"], main: ["an.df"], also: [],
     dose: time(60), bounds: bounds(30, 120, 10),
     brief: "Sit with one calf on a roller, roll slowly and wait on the tender spots while the ankle moves.",
     setUp: ["Sit with one calf across the roller, hands behind you, other foot flat."],
@@ -83,8 +83,8 @@ export const ankleAndFoot = [
     feel: ["Firm pressure in the calf that eases as you wait."],
     elsewhere: [{ felt: "Tingling or numbness.", change: "Move off that spot at once." }, { felt: "The wrists tire.", change: "Lean back on the forearms." }],
     faults: [{ see: "Rolling fast up and down.", say: "A hand's width in ten seconds." }],
-    cautions: ["Not over varicose veins, a bruise or a calf that is hot and swollen: that one sees a clinician."],
-    easier: { how: "Seat stays down, weight of the leg only.", loads: ["floor"] },
+    cautions: ["Do not roll over varicose veins or bruises. If a calf is hot, swollen or very tender, do not roll it: have it checked today."],
+    easier: { how: "Seat stays down, weight of the leg only." },
     harder: { how: "Other leg crossed on top, for longer.", dose: time(90) },
   }),
 ];

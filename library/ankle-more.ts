@@ -1,4 +1,4 @@
-import { bounds, drill, fault, felt, reps, time } from "./author";
+import { bounds, drill, fault, felt, much, reps, time } from "./author";
 
 const front = felt("A pinch at the front of the ankle.", "Less far, knee over the second toe.");
 const heel = fault("The heel lifts.", "Heel heavy, go only that far.");
@@ -7,10 +7,10 @@ const padKnee = "Pad the kneeling knee.";
 export const ankleMore = [
   drill({
     id: "ankle-circles", name: "Ankle circles, leg held still", region: "ankle-and-foot", method: "circles", sides: "each", directions: 2, directionWords: ["outward", "inward"],
-    posture: "long-sit", kit: [], main: ["an.df", "an.pf", "an.ie"], also: [], loads: ["floor"],
+    posture: "long-sit", kit: [], main: ["an.df", "an.pf", "an.ie"], also: [],
     dose: reps(3, "pull up 1.5", "roll in 1.5", "point 1.5", "roll out 1.5"), bounds: bounds(2, 6, 1, 4),
     brief: "Sit with one leg long and draw the largest slow circles with the foot, the shin still.",
-    setUp: ["Sit, legs long, hands holding the working shin still."],
+    setUp: ["Sit with legs long, hands on the floor beside you, the working thigh still."],
     steps: ["Pull the toes up, roll the sole in, point, roll it out.", "As large as it goes in every corner.", "Then the other direction."],
     feel: ["All round the ankle.", "The shin and calf working in turn."],
     elsewhere: [felt("A cramp in the calf or sole.", "Ease off and breathe, smaller circles.")],
@@ -21,21 +21,21 @@ export const ankleMore = [
   }),
   drill({
     id: "ankle-rock-press", name: "Ankle rock with end-range press", region: "ankle-and-foot", method: "hold", sides: "each",
-    posture: "half-kneeling", kit: ["pad"], main: ["an.df"], also: [], loads: ["kneeling", "ankle-deep-bend"],
+    posture: "half-kneeling", kit: ["pad"], main: ["an.df"], also: [],
     dose: time(20), bounds: bounds(10, 45, 5),
     brief: "In half-kneeling drive the front knee over the toes and lean the chest on it at the end.",
     setUp: ["Kneel on one knee, the working foot flat ahead.", "Both hands on the front knee."],
     steps: ["Drive the knee over the second toe, heel down.", "Lean the chest's weight on the knee and hold.", "Breathe."],
-    feel: ["The calf low down, or the joint opening at the back."],
+    feel: ["Low in the calf, near the heel."],
     elsewhere: [front],
     faults: [heel, fault("The arch falls in.", "Keep the big toe and the arch.")],
-    cautions: [padKnee],
-    easier: { how: "Standing, foot on a box.", posture: "split-stance", kit: ["box"], loads: ["ankle-deep-bend"] },
+    cautions: [padKnee, "A smaller press if the knee is sore."],
+    easier: { how: "Standing, foot on a box.", posture: "split-stance", kit: ["box"] },
     harder: { how: "Longer.", dose: time(35) },
   }),
   drill({
     id: "ankle-scan", name: "Half-kneeling ankle roll and arch", region: "ankle-and-foot", method: "dynamic", sides: "each",
-    posture: "half-kneeling", kit: ["pad"], main: ["an.ie", "an.df"], also: [], loads: ["kneeling", "ankle-deep-bend"],
+    posture: "half-kneeling", kit: ["pad"], main: ["an.ie", "an.df"], also: [],
     dose: time(45), bounds: bounds(20, 60, 5),
     brief: "In half-kneeling move the knee over the outer and the inner edge of the front foot.",
     setUp: ["Kneel on one knee, the working foot flat ahead."],
@@ -44,12 +44,12 @@ export const ankleMore = [
     elsewhere: [front, felt("The inside of the knee.", "Smaller.")],
     faults: [heel],
     cautions: [padKnee],
-    easier: { how: "Standing, foot on a box.", posture: "split-stance", kit: ["box"], loads: ["ankle-deep-bend"] },
+    easier: { how: "Standing, foot on a box.", posture: "split-stance", kit: ["box"] },
     harder: { how: "Longer, with the hands pressing the knee.", dose: time(60) },
   }),
   drill({
     id: "calf-wall-bent", name: "Calf hold, both knees bent", region: "ankle-and-foot", method: "hold", sides: "each",
-    posture: "split-stance", kit: ["support", "support"], main: ["an.df"], also: [], loads: ["ankle-deep-bend"],
+    posture: "split-stance", kit: ["support", "support"], main: ["an.df"], also: [],
     dose: time(30), bounds: bounds(15, 60, 5),
     brief: "In a short split stance bend both knees, the back heel down.",
     setUp: ["Stand facing a support, hands on it, the working foot a short step behind."],
@@ -63,7 +63,7 @@ export const ankleMore = [
   }),
   drill({
     id: "tibialis-lift", name: "Wall-leaning toe lifts", region: "ankle-and-foot", method: "activation", sides: "together",
-    posture: "standing", kit: ["wall", "support"], main: ["an.df"], also: [], loads: [],
+    posture: "standing", kit: ["wall", "support"], main: ["an.df"], also: [],
     dose: reps(12, "lift 1 [out]", "lower 1.5 [in]"), bounds: bounds(8, 20, 1, 2),
     brief: "Lean the seat on a wall with straight legs and lift the toes.",
     setUp: ["Seat on the wall, feet a short step ahead, legs straight."],
@@ -71,13 +71,13 @@ export const ankleMore = [
     feel: ["The front of the shins."],
     elsewhere: [felt("A cramp in the shins.", "Ease off, feet nearer the wall.")],
     faults: [fault("The hips leave the wall.", "Seat stays, toes go.")],
-    cautions: ["Shoes that do not slip."],
+    cautions: ["Wear shoes that grip."],
     easier: { how: "Feet nearer the wall.", dose: reps(10, "lift 1 [out]", "lower 1.5 [in]") },
     harder: { how: "Two seconds at the top.", dose: reps(12, "lift 1 [out]", "hold 2", "lower 1.5 [in]") },
   }),
   drill({
     id: "toe-sit-back", name: "Half-kneeling sit-back onto the toes", region: "ankle-and-foot", method: "dynamic", sides: "each",
-    posture: "half-kneeling", kit: ["pad"], main: ["toe.ext", "hip.ext"], also: ["kn.flex"], loads: ["kneeling", "toe-bend", "knee-deep-bend"],
+    posture: "half-kneeling", kit: ["pad"], main: ["toe.ext", "hip.ext"], also: ["kn.flex"],
     dose: reps(8, "shift ahead 2 [out]", "sit back 3 [in]"), bounds: bounds(5, 12, 1, 4),
     brief: "In half-kneeling with the back toes tucked, shift forward, then sit back toward that heel.",
     setUp: ["Kneel on the pad on the side being worked, toes tucked, the other foot ahead."],
@@ -86,12 +86,12 @@ export const ankleMore = [
     elsewhere: [felt("The big toe joint sharply.", "Sit back less."), felt("The kneecap.", "More padding.")],
     faults: [fault("The back foot falls to the side.", "Heel over the toes.")],
     cautions: [padKnee + " Toes that cramp: ease off and breathe."],
-    easier: { how: "Sit back half as far.", loads: ["kneeling", "toe-bend"] },
+    easier: { how: "Sit back half as far." },
     harder: { how: "A breath on the toes.", dose: reps(8, "shift ahead 2 [out]", "sit back 3 [in]", "stay 3 [out]") },
   }),
   drill({
     id: "hips-high-pedal", name: "Hips-high heel pedal", region: "ankle-and-foot", method: "dynamic", sides: "alternating",
-    posture: "plank", kit: [], main: ["an.df"], also: ["sh.flex", "kn.ext"], loads: ["wrist-weight", "shoulder-overhead", "hamstring-stretch", "ankle-deep-bend"],
+    posture: "plank", kit: [], main: ["an.df"], also: ["sh.flex", "kn.ext"],
     dose: reps(8, "one heel down 1.5 [out]", "change 1.5 [in]"), bounds: bounds(5, 15, 1, 2),
     brief: "With the hips high, press one heel toward the floor while the other knee bends, and change.",
     setUp: ["From hands and feet push the hips high, chest between the arms."],
@@ -99,8 +99,8 @@ export const ankleMore = [
     feel: ["The calf of the heel that sinks.", "The shoulders opening."],
     elsewhere: [felt("Tingling behind the knee.", "Keep that knee a little bent."), felt("The wrists.", "Fists, or forearms down.")],
     faults: [fault("The shoulders sink to the ears.", "Push the hips back from the hands.")],
-    cautions: ["Heads-down position: slow for anyone who gets dizzy."],
-    easier: { how: "Both knees bent.", loads: ["wrist-weight", "shoulder-overhead"] },
+    cautions: ["Your head is below your heart: go slowly and come up if you feel dizzy."],
+    easier: { how: "Both knees bent.", loads: [much("wrist-weight", "The wrists are bent back under the weight of the trunk.")] },
     harder: { how: "A breath on each heel.", dose: reps(8, "one heel down 3 [out]", "change 2 [in]") },
   }),
 ];

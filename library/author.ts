@@ -1,15 +1,16 @@
-import type { Drill, DoseBounds, DrillLevel } from "~/core/drills/schema";
+import type { Area, Grade } from "~/core/drills/areas";
+import type { Drill, DoseBounds, DrillLevel, Load } from "~/core/drills/schema";
 import type { Beat, Dose } from "~/core/session/schema";
 
 type LevelText = Partial<Omit<DrillLevel, "how">> & Pick<DrillLevel, "how">;
 
 /** A drill as it is written in this folder: the standard level's facts at the top, the other levels as what differs. */
 export type Authored = Omit<Drill, "levels" | "directions"> &
-  Omit<DrillLevel, "endPosture" | "how"> & { endPosture?: DrillLevel["endPosture"]; directions?: 1 | 2; easier: LevelText; harder: LevelText };
+  Omit<DrillLevel, "endPosture" | "how" | "loads" | "stress"> & { loads?: Load[]; endPosture?: DrillLevel["endPosture"]; directions?: 1 | 2; easier: LevelText; harder: LevelText };
 
 /** Fills in a drill's three levels from its standard level and what the others change. */
 export function drill(authored: Authored): Drill {
-  const { posture, endPosture, kit, main, also, loads, dose, bounds, easier, harder, directions = 1, ...drillText } = authored;
+  const { posture, endPosture, kit, main, also, loads = [], dose, bounds, easier, harder, directions = 1, ...drillText } = authored;
   const standard: DrillLevel = { how: authored.brief, posture, endPosture: endPosture ?? posture, kit, main, also, loads, dose, bounds };
   const level = (change: LevelText): DrillLevel => ({
     ...standard,
@@ -61,3 +62,8 @@ export const felt = (where: string, change: string) => ({ felt: where, change })
 
 /** A fault to see, and what to say. */
 export const fault = (see: string, say: string) => ({ see, say });
+
+/** An area stressed besides what the drawing shows: some of it, or much, and why. */
+const stated = (grade: Grade) => (area: Area, because: string): Load => ({ area, grade, because });
+export const some = stated(1);
+export const much = stated(2);

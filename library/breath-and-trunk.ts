@@ -1,4 +1,4 @@
-import { bounds, breaths, drill, effort, reps, time } from "./author";
+import { bounds, breaths, drill, effort, reps, some, time } from "./author";
 
 const ramp = effort(1, [[30, 4], [50, 4], [70, 4], [90, 6]], { settle: 8 });
 const longReach = reps(5, "reach long 2 [out]", "hold 1", "lower 2 [in]");
@@ -6,13 +6,13 @@ const longReach = reps(5, "reach long 2 [out]", "hold 1", "lower 2 [in]");
 export const breathAndTrunk = [
   drill({
     id: "tension-ramp", name: "Whole-body tension ramp", region: "breath-and-trunk", method: "effort", sides: "together",
-    posture: "standing", kit: [], main: ["trunk"], also: ["ribs.breath"], loads: ["max-effort", "breath-hold"],
+    posture: "standing", kit: [], main: ["trunk"], also: ["ribs.breath"],
     dose: ramp, bounds: bounds(1, 3, 1),
     brief: "Stand tall and build tension through the whole body in steps, then let it all go.",
     setUp: ["Stand with the feet hip-wide, arms by the sides, hands in loose fists.", "Grow tall through the back of the head."],
     steps: [
       "Squeeze the feet into the floor, then the seat, the middle and the fists, each step a little harder than the last.",
-      "Keep sipping short breaths behind the tension; the face stays soft.",
+      "Keep taking short breaths while you stay tense; relax the face.",
       "On the last step give nearly everything without shaking the neck.",
       "Let go all at once and take two slow breaths.",
     ],
@@ -27,14 +27,14 @@ export const breathAndTrunk = [
     ],
     cautions: ["Not for anyone told to avoid straining or holding the breath. Dizziness means stop and sit down."],
     easier: {
-      how: "Sit on a chair and stop the ramp at half effort.", posture: "standing", kit: ["chair"], loads: [],
+      how: "Sit on a chair and stop the ramp at half effort.", posture: "standing", kit: ["chair"],
       dose: effort(1, [[20, 4], [30, 4], [40, 4], [50, 6]], { settle: 8 }),
     },
-    harder: { how: "Two ramps, the second with the arms overhead.", dose: { ...ramp, rounds: 2 } as typeof ramp, loads: ["max-effort", "breath-hold", "shoulder-overhead"] },
+    harder: { how: "Two ramps, the second with the arms overhead.", dose: { ...ramp, rounds: 2 } as typeof ramp },
   }),
   drill({
     id: "box-breathing", name: "Box breathing", region: "breath-and-trunk", method: "breath", sides: "together",
-    posture: "supine", kit: [], main: ["ribs.breath"], also: [], loads: ["floor", "breath-hold"],
+    posture: "supine", kit: [], main: ["ribs.breath"], also: [],
     dose: breaths(5, [4, 4, 4, 4]), bounds: bounds(3, 12, 1),
     brief: "Lie back and breathe in four equal parts: in, hold, out, hold.",
     setUp: ["Lie on the back, knees bent, feet on the floor.", "One hand on the lower ribs, one on the belly."],
@@ -44,14 +44,14 @@ export const breathAndTrunk = [
       { felt: "The neck works or the upper chest lifts first.", change: "Make the breath smaller and send it toward the belt." },
       { felt: "Short of air.", change: "Cut every part to three seconds or leave the holds out." },
     ],
-    faults: [{ see: "The holds are gripped.", say: "Pause as if listening, don't lock." }, { see: "The lower back arches on the way in.", say: "Keep the back pocket heavy." }],
-    cautions: ["Leave the holds out when pregnant, dizzy or told not to hold the breath."],
-    easier: { how: "Sit cross-legged against a wall and use parts of three seconds.", posture: "crossed-sit", kit: ["wall"], loads: ["floor", "breath-hold"], dose: breaths(5, [3, 3, 3, 3]) },
+    faults: [{ see: "The holds are gripped.", say: "Pause as if listening, don't lock." }, { see: "The lower back arches on the way in.", say: "Keep your lower back heavy." }],
+    cautions: ["Leave the holds out when pregnant, dizzy or told not to hold the breath.", "If a folded knee hurts, sit on a chair instead of cross-legged."],
+    easier: { how: "Sit cross-legged against a wall and use parts of three seconds.", posture: "crossed-sit", kit: ["wall"], dose: breaths(5, [3, 3, 3, 3]) },
     harder: { how: "Parts of five seconds.", dose: breaths(5, [5, 5, 5, 5]) },
   }),
   drill({
     id: "long-exhale", name: "Long-exhale breathing", region: "breath-and-trunk", method: "breath", sides: "together",
-    posture: "supine", kit: [], main: ["ribs.breath"], also: [], loads: ["floor"],
+    posture: "supine", kit: [], main: ["ribs.breath"], also: [],
     dose: breaths(6, [4, 0, 8, 0]), bounds: bounds(3, 15, 1),
     brief: "Breathe out for twice as long as in, to slow everything down.",
     setUp: ["Lie on the back, knees bent or legs long, hands on the lower ribs.", "Close the eyes if that feels fine."],
@@ -68,7 +68,7 @@ export const breathAndTrunk = [
   }),
   drill({
     id: "forearm-kneel-breathing", name: "Forearm-kneel rib breathing", region: "breath-and-trunk", method: "breath", sides: "together",
-    posture: "kneel-sit", kit: ["pad"], main: ["ribs.breath"], also: ["th.flex", "trunk"], loads: ["kneeling", "knee-deep-bend", "floor"],
+    posture: "kneel-sit", kit: ["pad"], main: ["ribs.breath"], also: ["th.flex", "trunk"],
     dose: breaths(6), bounds: bounds(3, 12, 1),
     brief: "Sit back on the heels, forearms down, and breathe into the back of the ribs.",
     setUp: ["Kneel on the pad and sit the hips back toward the heels.", "Forearms on the floor, shoulder-wide, palms down."],
@@ -80,16 +80,16 @@ export const breathAndTrunk = [
     ],
     faults: [{ see: "The chest hangs between the arms.", say: "Push the floor away and hide the breastbone." }],
     cautions: ["Pad the knees. Leave it out when deep knee bending pinches."],
-    easier: { how: "A cushion between seat and heels, forearms raised on a chair.", kit: ["pad", "cushion"], loads: ["kneeling", "floor"] },
+    easier: { how: "A cushion between hips and heels, forearms on a second cushion.", kit: ["pad", "cushion", "cushion"] },
     harder: { how: "Forearms farther ahead, ten slow breaths, pressing all the time.", dose: breaths(10) },
   }),
   drill({
     id: "bird-dog-long", name: "Long bird dog", region: "breath-and-trunk", method: "strength", sides: "alternating",
-    posture: "hands-and-knees", kit: ["pad"], main: ["trunk"], also: ["hip.ext", "sh.flex", "lu.ext"], loads: ["kneeling", "wrist-weight", "balance", "floor"],
+    posture: "hands-and-knees", kit: ["pad"], main: ["trunk"], also: ["hip.ext", "sh.flex", "lu.ext"], loads: [some("low-back-arch", "The lifted leg arches the lower back when it is lifted too high.")],
     dose: longReach, bounds: bounds(3, 10, 1, 4),
     brief: "From hands and knees, reach the opposite arm and leg long without the trunk moving.",
     setUp: ["Hands under the shoulders, knees under the hips.", "Spine long, eyes on the floor between the hands."],
-    steps: ["Slide one leg back and the opposite arm forward, as long as you can.", "Lift them no higher than the trunk and hold for a breath.", "Come back slowly and change."],
+    steps: ["Slide one leg back and the opposite arm forward, as long as you can.", "Lift them no higher than the trunk and hold for one second.", "Come back slowly and change."],
     feel: ["The middle working against turning.", "The seat of the lifted leg and the back of the reaching shoulder."],
     elsewhere: [
       { felt: "The lower back pinches.", change: "Keep the toes on the floor and reach long instead of high." },
@@ -97,16 +97,16 @@ export const breathAndTrunk = [
     ],
     faults: [{ see: "The hip opens to the side.", say: "Keep both hip bones facing the floor." }, { see: "The leg swings up.", say: "Push a wall away with the heel." }],
     cautions: ["Pad the kneeling knee. Reach lower when the lower back is uncomfortable arching."],
-    easier: { how: "The leg only, toes staying on the floor.", loads: ["kneeling", "wrist-weight", "floor"], also: ["hip.ext", "lu.ext"] },
+    easier: { how: "The leg only, toes staying on the floor.", also: ["hip.ext", "lu.ext"] },
     harder: { how: "Elbow and knee meet under the body between reaches.", dose: reps(5, "reach long 2 [out]", "hold 1", "curl in 2 [in]", "open again 2 [out]", "lower 1 [in]") },
   }),
   drill({
-    id: "seated-pull-ins", name: "Seated single-leg pull-ins", region: "breath-and-trunk", method: "activation", sides: "alternating",
-    posture: "long-sit", kit: [], main: ["hip.flex"], also: ["trunk"], loads: ["hip-deep-bend", "low-back-bend", "floor"],
-    dose: time(45), bounds: bounds(20, 60, 5),
+    id: "seated-pull-ins", name: "Seated single-leg pull-ins", region: "breath-and-trunk", method: "activation", sides: "together",
+    posture: "long-sit", kit: [], main: ["hip.flex"], also: ["trunk"], loads: [some("low-back-bend", "Both legs pull on the lower back while it is rounded.")],
+    dose: time(20), bounds: bounds(10, 30, 5),
     brief: "Sit tall with the legs off the floor and pull one knee in at a time.",
     setUp: ["Sit with the legs long, hands lightly on the floor beside the hips.", "Lean back a little with a long spine."],
-    steps: ["Lift both heels a hand's width.", "Pull one knee toward the chest while the other leg stays long.", "Change without letting the heels touch, at your own even rhythm."],
+    steps: ["Lift both heels a hand's width.", "Pull one knee toward the chest while the other leg stays long.", "Change without letting the heels touch, left and right by turns."],
     feel: ["Deep at the front of the hip that pulls in.", "The lower belly keeping the trunk still."],
     elsewhere: [
       { felt: "The lower back tires or aches.", change: "Lean back on the hands, or let the resting heel touch down." },
@@ -114,7 +114,7 @@ export const breathAndTrunk = [
     ],
     faults: [{ see: "The chest drops to meet the knee.", say: "Bring the knee to you, stay tall." }],
     cautions: ["Not on a lower back that is already uncomfortable bending."],
-    easier: { how: "Lean back on the hands; the resting heel stays down.", loads: ["floor"] },
-    harder: { how: "Arms crossed on the chest, for longer.", dose: time(60) },
+    easier: { how: "Lean back on the hands; the resting heel stays down." },
+    harder: { how: "Arms crossed on the chest, for longer.", dose: time(30) },
   }),
 ];

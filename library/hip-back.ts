@@ -1,12 +1,12 @@
-import { again, bounds, drill, reps, time } from "./author";
+import { again, bounds, drill, much, reps, some, time } from "./author";
 
 const swing = reps(12, "swing forward 1.25", "swing back 1.25");
-const walk = reps(10, "step and reach 1 [out]", "rise 1 [in]");
+const walk = reps(4, "step and reach 1 [out]", "rise 1 [in]");
 
 export const hipBack = [
   drill({
     id: "leg-swing-front", name: "Supported leg swing, back and front", region: "hip-back", method: "dynamic", sides: "each",
-    posture: "standing", kit: ["support"], main: ["hip.flex", "hip.ext"], also: ["trunk"], loads: ["balance", "hamstring-stretch"],
+    posture: "standing", kit: ["support"], main: ["hip.flex", "hip.ext"], also: ["trunk"],
     dose: swing, bounds: bounds(8, 20, 1, 2),
     brief: "Hold a support and swing one leg forward and back, a little higher each time.",
     setUp: ["Stand side-on to a support, near hand on it.", "Stand tall on the near leg, its knee soft."],
@@ -18,19 +18,19 @@ export const hipBack = [
     ],
     faults: [{ see: "The leg is thrown.", say: "Let it swing, don't kick." }, { see: "The trunk rocks.", say: "Carry a full cup on your head." }],
     cautions: ["Keep the support near. Look behind you before the first swing."],
-    easier: { how: "Both hands on the support, knee-high swings.", dose: again(swing, 8), loads: ["balance"] },
+    easier: { how: "Both hands on the support, knee-high swings.", dose: again(swing, 8) },
     harder: { how: "One fingertip on the support.", dose: again(swing, 15) },
   }),
   drill({
     id: "hamstring-hold", name: "Half-kneeling straight-leg hamstring hold", region: "hip-back", method: "hold", sides: "each",
-    posture: "half-kneeling", kit: ["pad"], main: ["hip.flex"], also: ["kn.ext"], loads: ["kneeling", "hamstring-stretch"],
+    posture: "half-kneeling", kit: ["pad"], main: ["hip.flex"], also: ["kn.ext"],
     dose: time(30), bounds: bounds(15, 60, 5),
     brief: "From half-kneeling sit the hips back over a straight front leg and tip the trunk forward.",
     setUp: ["Kneel on the pad, the other leg straight ahead, heel down, toes up.", "Hands on the floor or on the front thigh."],
     steps: ["Tip the hips so that the tail goes back.", "Bring the long spine forward over the leg until the stretch begins.", "Hold and breathe; roll the thigh a little in and out to find the tight line."],
     feel: ["The middle of the back of the thigh."],
     elsewhere: [
-      { felt: "Tension or tingling behind the knee.", change: "Point the toe, bend the knee a little, and move in and out instead of holding." },
+      { felt: "Tension or tingling behind the knee.", change: "Come out, bend the knee and point the toe. If the tingling stays, stop." },
       { felt: "The lower back.", change: "Come up and tip from the hips with a long spine; hands on blocks." },
     ],
     faults: [{ see: "The back rounds to get lower.", say: "Breastbone forward, not down." }],
@@ -40,7 +40,7 @@ export const hipBack = [
   }),
   drill({
     id: "single-leg-reach", name: "Single-leg reach, eyes open then closed", region: "hip-back", method: "balance", sides: "each",
-    posture: "standing", kit: ["support"], main: ["hip.flex"], also: ["trunk"], loads: ["balance", "hamstring-stretch"],
+    posture: "standing", kit: ["support"], main: ["hip.flex"], also: ["trunk"], loads: [much("balance", "The last ones are with the eyes closed.")],
     dose: reps(6, "reach 2 [out]", "hold 1", "rise 2 [in]"), bounds: bounds(4, 10, 1, 4),
     brief: "Stand on one leg, tip forward from the hip and come up again; close the eyes for the last ones.",
     setUp: ["Stand on one leg beside a support.", "Knee soft, hips level."],
@@ -49,35 +49,35 @@ export const hipBack = [
     elsewhere: [{ felt: "The lower back.", change: "Reach less far and keep the chest long." }, { felt: "Cramp in the foot.", change: "Ease off and spread the toes." }],
     faults: [{ see: "The free hip opens.", say: "Toes of the back foot point down." }],
     cautions: ["Keep a support within reach, above all with the eyes closed."],
-    easier: { how: "Eyes open, fingertips on the support throughout.", loads: ["hamstring-stretch"], dose: reps(5, "reach 2 [out]", "hold 1", "rise 2 [in]") },
-    harder: { how: "Eyes closed for all of them.", dose: reps(6, "reach 2.5 [out]", "hold 1.5", "rise 2 [in]") },
+    easier: { how: "Eyes open, fingertips on the support throughout.", loads: [some("hamstring-stretch", "The straight leg is carried near its end; knees are drawn softer than they are held.")], dose: reps(5, "reach 2 [out]", "hold 1", "rise 2 [in]") },
+    harder: { how: "Eyes closed for all of them.", loads: [much("balance", "All of them with the eyes closed.")], dose: reps(6, "reach 2.5 [out]", "hold 1.5", "rise 2 [in]") },
   }),
   drill({
     id: "toe-touch-walk", name: "Toe-touch walk", region: "hip-back", method: "travel", sides: "alternating", directions: 2, directionWords: ["going out", "coming back"],
-    posture: "standing", kit: [], main: ["hip.flex"], also: ["kn.ext"], loads: ["hamstring-stretch", "low-back-bend"],
-    dose: walk, bounds: bounds(4, 12, 1, 1.8),
+    posture: "standing", kit: [], main: ["hip.flex"], also: ["kn.ext"],
+    dose: walk, bounds: bounds(3, 8, 1, 1.8),
     brief: "Walk forward, heel down ahead, and sweep the hands past the toes at each step.",
     setUp: ["Stand at the end of about six metres of free floor."],
     steps: ["Step, heel down, toes up, leg straight.", "Tip from the hips and sweep the hands past the foot.", "Rise and step with the other leg; turn and come back."],
     feel: ["The back of the front thigh, for a moment at each step."],
     elsewhere: [{ felt: "Behind the knee.", change: "Soften the knee and point the toe a little." }, { felt: "The lower back.", change: "Sweep higher, past the shin." }],
     faults: [{ see: "The back rounds and hangs.", say: "Push the tail back first." }],
-    cautions: ["Leave room between people. Rise slowly if heads go light."],
-    easier: { how: "Knees bent, hands to the shins.", loads: ["low-back-bend"] },
-    harder: { how: "Straight legs and a reach overhead between steps.", loads: ["hamstring-stretch", "low-back-bend", "shoulder-overhead"], also: ["kn.ext", "sh.flex"] },
+    cautions: ["Leave room between people. Rise slowly; stop if you feel light-headed."],
+    easier: { how: "Knees bent, hands to the shins." },
+    harder: { how: "Straight legs and a reach overhead between steps.", also: ["kn.ext", "sh.flex"] },
   }),
   drill({
     id: "wide-kneel-rock", name: "Wide-knee rock on forearms", region: "hip-back", method: "dynamic", sides: "together",
-    posture: "forearms-and-knees", kit: ["pad"], main: ["hip.flex", "hip.abd"], also: ["lu.flex"], loads: ["kneeling", "groin-stretch", "hip-deep-bend", "floor"],
+    posture: "forearms-and-knees", kit: ["pad"], main: ["hip.flex", "hip.abd"], also: ["lu.flex"],
     dose: time(40), bounds: bounds(20, 90, 5),
     brief: "Knees wide, forearms down, rock the hips back between the knees and forward again.",
     setUp: ["Kneel on the pad with the knees as wide as is easy, feet in line with them.", "Forearms on the floor under the shoulders."],
     steps: ["Rock the hips back toward the heels with a long spine.", "Wait for a breath where it gets tight.", "Rock forward again, slowly, at your own rhythm."],
     feel: ["The inner thighs, high up.", "Deep in the seat at the back of the rock."],
-    elsewhere: [{ felt: "The inside of the knees.", change: "Bring the knees closer and the feet wider than the knees." }, { felt: "A pinch at the front of the hip.", change: "Rock back less and tip the tail up." }],
+    elsewhere: [{ felt: "The inside of the knees.", change: "Bring the knees closer together and keep each foot straight behind its knee." }, { felt: "A pinch at the front of the hip.", change: "Rock back less and tip the tail up." }],
     faults: [{ see: "The lower back rounds early.", say: "Stop where the tail begins to tuck." }],
     cautions: ["Pad the knees. No bouncing at the back of the rock."],
-    easier: { how: "On the hands, knees less wide.", posture: "hands-and-knees", loads: ["kneeling", "wrist-weight", "floor"], dose: time(30) },
-    harder: { how: "One leg straight out to the side for half the time each.", dose: time(60) },
+    easier: { how: "On the hands, knees less wide.", posture: "hands-and-knees", dose: time(30) },
+    harder: { how: "One leg straight out to the side for half the time each.", loads: [some("knee-deep-bend", "The bent knee folds as the hips rock back.")], dose: time(60) },
   }),
 ];

@@ -1,11 +1,11 @@
-import { bounds, drill, reps, time } from "./author";
+import { bounds, drill, reps, some, time } from "./author";
 
 const kneelLoads = ["kneeling", "toe-bend"] as const;
 
 export const hipFront = [
   drill({
     id: "hip-flexor-hold", name: "Half-kneeling hip flexor hold", region: "hip-front", method: "hold", sides: "each",
-    posture: "half-kneeling", kit: ["pad"], main: ["hip.ext"], also: ["lu.flex"], loads: ["kneeling"],
+    posture: "half-kneeling", kit: ["pad"], main: ["hip.ext"], also: ["lu.flex"],
     dose: time(30), bounds: bounds(15, 60, 5),
     brief: "Kneel on one knee, tuck the tail under and open the front of that hip.",
     setUp: ["Kneel on the pad on the side being worked, the other foot ahead.", "Both knees at right angles, trunk tall."],
@@ -16,13 +16,13 @@ export const hipFront = [
       { felt: "The kneecap.", change: "More padding, or slide the knee a little farther back." },
     ],
     faults: [{ see: "The back arches to get farther forward.", say: "Belt buckle up, then go." }, { see: "The hip opens to the side.", say: "Both headlights straight ahead." }],
-    cautions: ["Pad the kneeling knee. Stay gentle before fast running: short holds only."],
+    cautions: ["Pad the kneeling knee. Before sprinting, keep the holds short."],
     easier: { how: "Hands on a chair beside you, smaller shift.", kit: ["pad", "support"], dose: time(20) },
-    harder: { how: "Back toes tucked and the kneeling-side arm overhead.", loads: [...kneelLoads, "shoulder-overhead"], dose: time(45) },
+    harder: { how: "Back toes tucked and the kneeling-side arm overhead.", dose: time(45) },
   }),
   drill({
     id: "hip-flexor-turn", name: "Half-kneeling reach and turn", region: "hip-front", method: "dynamic", sides: "each",
-    posture: "half-kneeling", kit: ["pad"], main: ["hip.ext", "th.rot"], also: ["sh.flex"], loads: ["kneeling", "upper-back-turn", "shoulder-overhead"],
+    posture: "half-kneeling", kit: ["pad"], main: ["hip.ext", "th.rot"], also: ["sh.flex"],
     dose: reps(6, "reach up 2 [in]", "turn 1 [out]", "come back 2 [out]"), bounds: bounds(4, 10, 1, 4),
     brief: "In half-kneeling reach the arm up on the kneeling side and turn toward the front leg.",
     setUp: ["Kneel on the pad, other foot ahead, trunk tall.", "Tuck the tail under before the first repetition."],
@@ -34,12 +34,12 @@ export const hipFront = [
     ],
     faults: [{ see: "The front knee falls in as you turn.", say: "Knee over the middle toes." }],
     cautions: ["Pad the kneeling knee. A support near for anyone unsteady."],
-    easier: { how: "Hands crossed on the chest.", loads: ["kneeling", "upper-back-turn"], also: [] },
-    harder: { how: "Back knee hovers a hand above the floor.", posture: "split-stance", kit: [], loads: ["upper-back-turn", "shoulder-overhead", "balance", "toe-bend"], also: ["sh.flex", "trunk"] },
+    easier: { how: "Hands crossed on the chest.", also: [] },
+    harder: { how: "Back knee hovers a hand above the floor.", loads: [some("balance", "The back knee hovers while the chest turns.")], posture: "split-stance", kit: [], also: ["sh.flex", "trunk"] },
   }),
   drill({
     id: "lunge-elbow-turn", name: "Lunge, elbow to instep, turn, straighten", region: "hip-front", method: "flow", sides: "each",
-    posture: "plank", kit: [], main: ["hip.ext", "th.rot", "hip.flex"], also: ["kn.ext", "sh.abd"], loads: ["wrist-weight", "upper-back-turn", "hip-deep-bend", "hamstring-stretch", "balance"],
+    posture: "plank", kit: [], main: ["hip.ext", "th.rot", "hip.flex"], also: ["kn.ext", "sh.abd"], loads: [some("hamstring-stretch", "The straight leg is carried near its end; knees are drawn softer than they are held."), some("balance", "One hand and the feet carry while the other arm is in the air.")],
     dose: reps(5, "elbow to instep 2 [out]", "turn open 2 [in]", "hands down 1", "straighten 3 [out]"), bounds: bounds(3, 8, 1, 6),
     brief: "From a long lunge sink the elbow to the instep, turn open, then straighten the front leg.",
     setUp: ["From hands and feet step one foot outside the hand on that side.", "Back leg long, toes tucked."],
@@ -47,11 +47,11 @@ export const hipFront = [
     feel: ["The front of the back hip.", "The upper back as it turns, the back of the front thigh as it straightens."],
     elsewhere: [
       { felt: "A pinch at the front of the bent hip.", change: "Put the foot wider and the hands on blocks." },
-      { felt: "Tingling behind the knee as it straightens.", change: "Point the toe and move in and out instead of holding." },
+      { felt: "Tingling behind the knee as it straightens.", change: "Come out, bend the knee and point the toe. If the tingling stays, stop." },
     ],
     faults: [{ see: "The back knee sags.", say: "Heel away, leg long." }, { see: "Only the arm turns.", say: "Show the breastbone to the side." }],
-    cautions: ["Never bounce at the end of the range. Wrists that complain go onto fists or blocks."],
-    easier: { how: "Hands on blocks, back knee down on the pad.", posture: "half-kneeling", kit: ["pad", "block", "block"], loads: ["kneeling", "upper-back-turn", "hamstring-stretch"] },
+    cautions: ["Never bounce at the end of the range. If your wrists hurt, make fists or leave this one out."],
+    easier: { how: "Hands on blocks, back knee down on the pad.", loads: [some("hamstring-stretch", "The straight leg is carried near its end; knees are drawn softer than they are held.")], posture: "half-kneeling", kit: ["pad", "block", "block"] },
     harder: { how: "Back knee straight throughout, arm sweeping in a full half circle.", dose: reps(5, "elbow to instep 2 [out]", "turn open 3 [in]", "hands down 1", "straighten 4 [out]") },
   }),
 ];

@@ -1,4 +1,4 @@
-import { again, bounds, drill, reps } from "./author";
+import { again, bounds, drill, reps, some } from "./author";
 
 const side = reps(12, "swing out 1.25", "swing across 1.25");
 const rock = reps(8, "rock back 2 [out]", "rock forward 2 [in]");
@@ -6,7 +6,7 @@ const rock = reps(8, "rock back 2 [out]", "rock forward 2 [in]");
 export const hipSides = [
   drill({
     id: "leg-swing-side", name: "Supported leg swing, out and across", region: "hip-sides", method: "dynamic", sides: "each",
-    posture: "standing", kit: ["support"], main: ["hip.abd", "hip.add"], also: ["trunk"], loads: ["balance", "groin-stretch"],
+    posture: "standing", kit: ["support"], main: ["hip.abd", "hip.add"], also: ["trunk"],
     dose: side, bounds: bounds(8, 20, 1, 2),
     brief: "Face a support and swing one leg out to the side and across in front.",
     setUp: ["Stand facing a support, both hands on it, a step away."],
@@ -15,12 +15,12 @@ export const hipSides = [
     elsewhere: [{ felt: "The lower back sways.", change: "Make the swing smaller and hold tighter." }],
     faults: [{ see: "The toes turn up and the hip hikes.", say: "Toes ahead, hips level." }],
     cautions: ["Keep the support near. No forcing at the top of the swing."],
-    easier: { how: "Low swings, a pause in the middle.", dose: again(side, 8), loads: ["balance"] },
+    easier: { how: "Low swings, a pause in the middle.", dose: again(side, 8) },
     harder: { how: "One hand, larger swings.", dose: again(side, 15) },
   }),
   drill({
     id: "adductor-rock-long", name: "Long-leg adductor rock", region: "hip-sides", method: "dynamic", sides: "each",
-    posture: "hands-and-knees", kit: ["pad"], main: ["hip.abd"], also: ["kn.ext"], loads: ["kneeling", "wrist-weight", "groin-stretch", "floor"],
+    posture: "hands-and-knees", kit: ["pad"], main: ["hip.abd"], also: ["kn.ext"],
     dose: rock, bounds: bounds(5, 12, 1, 3.5),
     brief: "On hands and one knee, the other leg straight out to the side, rock the hips back and forward.",
     setUp: ["From hands and knees put one leg straight out to the side, foot flat, toes ahead."],
@@ -29,26 +29,26 @@ export const hipSides = [
     elsewhere: [{ felt: "The inside of the long knee.", change: "Bend it a little or bring the foot closer." }, { felt: "The wrists.", change: "Forearms or fists." }],
     faults: [{ see: "The back rounds to get farther.", say: "Tail up, smaller rock." }],
     cautions: ["Pad the kneeling knee. Stop short of any pull right at the groin bone."],
-    easier: { how: "Long knee bent a little, small rock, hands on blocks.", kit: ["pad", "block", "block"], loads: ["kneeling", "floor"] },
-    harder: { how: "Forearms down, a breath held open at the back.", posture: "forearms-and-knees", dose: reps(8, "rock back 2 [out]", "wait 2 [in]", "rock forward 2 [out]"), loads: ["kneeling", "groin-stretch", "floor"] },
+    easier: { how: "Long knee bent a little, small rock, hands on blocks.", kit: ["pad", "block", "block"] },
+    harder: { how: "On the forearms, with a pause for one easy breath at the back.", loads: [some("knee-deep-bend", "The kneeling knee folds as the hips rock back.")], posture: "forearms-and-knees", dose: reps(8, "rock back 2 [out]", "wait 2 [in]", "rock forward 2 [out]") },
   }),
   drill({
     id: "adductor-bridge", name: "Adductor side bridge", region: "hip-sides", method: "strength", sides: "each",
-    posture: "tall-kneeling", kit: ["pad"], main: ["hip.add"], also: ["trunk"], loads: ["kneeling", "groin-stretch", "floor"],
+    posture: "tall-kneeling", kit: ["pad", "block"], main: ["hip.add"], also: ["trunk"],
     dose: reps(4, "lean and lower 4 [in]", "hold 2", "pull up 4 [out]"), bounds: bounds(2, 6, 1, 7),
     brief: "Kneeling tall with one leg out to the side, lean over toward it and pull back up with the inner thigh.",
-    setUp: ["Kneel tall on the pad, one leg straight out to the side, foot flat.", "Hands on the hips; a block beside the long leg."],
+    setUp: ["Kneel tall on the pad, the working leg straight out to the side, foot flat.", "Hands on the hips; a block beside the long leg."],
     steps: ["Lean the straight trunk toward the long leg, slowly.", "Stop while you can still control it.", "Press the long foot into the floor and pull yourself upright."],
     feel: ["The inner thigh of the long leg working while it is long.", "The far side of the waist."],
     elsewhere: [{ felt: "The inside of the knee.", change: "Bring the foot in or bend the long knee." }, { felt: "A sharp pull at the groin.", change: "Half the lean, hand on the block." }],
     faults: [{ see: "The trunk folds.", say: "Lean like a plank." }],
     cautions: ["Pad the kneeling knee. Not in the first weeks after a groin strain."],
-    easier: { how: "Lean over the hand on a block.", kit: ["pad", "block"], dose: reps(4, "lean and lower 3 [in]", "hold 1", "push up 3 [out]") },
-    harder: { how: "Arms overhead, a longer hold low down.", loads: ["kneeling", "groin-stretch", "floor", "shoulder-overhead"], dose: reps(4, "lean and lower 4 [in]", "hold 4", "pull up 4 [out]") },
+    easier: { how: "Lean over with a hand on the block.", dose: reps(4, "lean and lower 3 [in]", "hold 1", "push up 3 [out]") },
+    harder: { how: "Arms overhead, a longer hold low down.", dose: reps(4, "lean and lower 4 [in]", "hold 4", "pull up 4 [out]") },
   }),
   drill({
     id: "straddle-turn-reach", name: "Straddle turn and reach", region: "hip-sides", method: "dynamic", sides: "alternating",
-    posture: "straddle-sit", kit: [], main: ["th.rot", "hip.abd"], also: ["lu.side", "sh.abd"], loads: ["groin-stretch", "hamstring-stretch", "upper-back-turn", "floor"],
+    posture: "straddle-sit", kit: [], main: ["th.rot", "hip.abd"], also: ["lu.side", "sh.abd"],
     dose: reps(5, "turn 2 [in]", "reach out 2 [out]", "come back 2 [in]"), bounds: bounds(3, 8, 1, 5),
     brief: "Sit with the legs wide, turn to one leg, reach long over it, and change.",
     setUp: ["Sit with the legs as wide as is easy, knees and toes to the ceiling.", "Sit up tall on the front of the seat bones."],
@@ -56,13 +56,13 @@ export const hipSides = [
     feel: ["The inner thighs.", "The back turning, and the back of the thigh you reach over."],
     elsewhere: [{ felt: "Behind the knee.", change: "Bend the knees and put a rolled towel under them." }, { felt: "The lower back rounds and aches.", change: "Sit on a cushion and reach less far." }],
     faults: [{ see: "The knees roll in.", say: "Kneecaps to the ceiling." }],
-    cautions: ["No bouncing. Not on a lower back that is already uncomfortable bending."],
-    easier: { how: "On a cushion, knees bent, legs less wide.", kit: ["cushion"], loads: ["upper-back-turn", "floor"] },
-    harder: { how: "The far arm sweeps overhead as you reach.", also: ["lu.side", "sh.abd", "sh.flex"], loads: ["groin-stretch", "hamstring-stretch", "upper-back-turn", "shoulder-overhead", "floor"] },
+    cautions: ["No bouncing. Not on a lower back that is already uncomfortable bending.", "Not soon after a groin strain."],
+    easier: { how: "On a cushion, knees bent, legs less wide.", kit: ["cushion"] },
+    harder: { how: "The far arm sweeps overhead as you reach.", loads: [some("low-back-bend", "The reach over the leg rounds the lower back.")], also: ["lu.side", "sh.abd", "sh.flex"] },
   }),
   drill({
     id: "butterfly-resisted", name: "Soles-together squeeze and open", region: "hip-sides", method: "resisted", sides: "together",
-    posture: "crossed-sit", kit: [], main: ["hip.abd", "hip.er"], also: ["hip.add"], loads: ["groin-stretch", "knee-deep-bend", "floor"],
+    posture: "crossed-sit", kit: [], main: ["hip.abd", "hip.er"], also: ["hip.add"], loads: [some("knee-deep-bend", "The knees are folded and pressed.")],
     dose: reps(6, "squeeze up 3 [in]", "open 3 [out]"), bounds: bounds(4, 10, 1, 5),
     brief: "Soles together, squeeze the knees up against the hands, then open them with your own strength.",
     setUp: ["Sit tall, soles together, a forearm's length from the body.", "Hands on the inside of the knees."],
@@ -71,7 +71,7 @@ export const hipSides = [
     elsewhere: [{ felt: "The inside of the knees.", change: "Slide the feet farther away." }, { felt: "The lower back.", change: "Sit on a cushion." }],
     faults: [{ see: "The hands push the knees down.", say: "The hips open them, not the hands." }],
     cautions: ["Never push the knees down by force."],
-    easier: { how: "On a cushion, half the effort.", kit: ["cushion"], loads: ["groin-stretch", "floor"] },
-    harder: { how: "Feet closer, four seconds each way.", dose: reps(6, "squeeze up 4 [in]", "open 4 [out]") },
+    easier: { how: "On a cushion, half the effort.", kit: ["cushion"] },
+    harder: { how: "Feet closer, four seconds each way.", loads: [], dose: reps(6, "squeeze up 4 [in]", "open 4 [out]") },
   }),
 ];

@@ -6,7 +6,7 @@ const rungs = [8, 12, 20, 30, 45, 60];
 export const shoulder = [
   drill({
     id: "stick-pass", name: "Stick pass front to back", region: "shoulder", method: "dynamic", sides: "together",
-    posture: "standing", kit: ["stick"], main: ["sh.flex", "sh.ext"], also: ["th.ext", "scap"], loads: ["shoulder-overhead", "shoulder-behind"],
+    posture: "standing", kit: ["stick"], main: ["sh.flex", "sh.ext"], also: ["th.ext", "scap"],
     dose: pass, bounds: bounds(5, 12, 1, 4),
     brief: "Hold a stick wide and pass it from the thighs over the head to the back and home again.",
     setUp: ["Stand tall, hands wide on the stick, stick on the thighs.", "An arm's length of free space all round."],
@@ -17,16 +17,16 @@ export const shoulder = [
       { felt: "The lower back arches.", change: "Squeeze the seat and keep the ribs over the hips." },
     ],
     faults: [{ see: "The elbows bend on the way over.", say: "Wider hands, long arms." }, { see: "One arm goes first.", say: "Keep the stick level." }],
-    cautions: ["Clear space for the stick. Never force it past a catch; a shoulder that slips out of place leaves this one out."],
-    easier: { how: "Up to overhead and back only, wide hands.", loads: ["shoulder-overhead"], main: ["sh.flex"], also: ["th.ext", "scap"], dose: reps(8, "raise 2 [in]", "lower 2 [out]") },
+    cautions: ["Clear space for the stick. Never force it past a catch; if your shoulder has ever come out of joint, leave this one out."],
+    easier: { how: "Up to overhead and back only, wide hands.", main: ["sh.flex"], also: ["th.ext", "scap"], dose: reps(8, "raise 2 [in]", "lower 2 [out]") },
     harder: { how: "A hand narrower, with a pause where it is tightest.", dose: reps(8, "over 2 [in]", "pause 1", "and back 1 [out]", "return 3 [out]") },
   }),
   drill({
     id: "bar-hang", name: "Relaxed bar hang", region: "shoulder", method: "hold", sides: "together",
-    posture: "hang", kit: ["bar"], main: ["sh.flex"], also: ["scap", "th.ext"], loads: ["shoulder-overhead", "wrist-weight"],
+    posture: "hang", kit: ["bar", "box"], main: ["sh.flex"], also: ["scap", "th.ext"],
     dose: { kind: "ladder", rungs, rung: 2 }, bounds: bounds(8, 60, 1),
     brief: "Hang from a bar and let the trunk get long; each person takes the rung they can hold.",
-    setUp: ["Check the bar. Hands a little wider than the shoulders, thumbs round the bar.", "Step off a box rather than jump."],
+    setUp: ["Check the bar. Hands a little wider than the shoulders, thumbs round the bar.", "Step up to the bar from a box and keep the box within reach of the feet. Do not jump."],
     steps: ["Let the shoulders rise toward the ears and the legs hang heavy.", "Breathe slowly into the sides of the ribs.", "Step down onto the box before the grip goes."],
     feel: ["The sides of the back and the armpits lengthening.", "The grip and forearms working."],
     elsewhere: [
@@ -34,8 +34,8 @@ export const shoulder = [
       { felt: "Tingling in the hand.", change: "Come down; next time a shorter rung with feet on the box." },
     ],
     faults: [{ see: "The body swings.", say: "Toes just touching, be still." }, { see: "Dropping off the bar.", say: "Feet to the box first." }],
-    cautions: ["Bar checked before anyone hangs. A shoulder that slips out of place leaves this one out."],
-    easier: { how: "Feet on a box, taking half the weight.", kit: ["bar", "box"], loads: ["shoulder-overhead"], dose: { kind: "ladder", rungs, rung: 1 } },
-    harder: { how: "A longer rung, drawing the shoulder blades down and letting go slowly.", dose: { kind: "ladder", rungs, rung: 3 } },
+    cautions: ["Bar checked before anyone hangs. If your shoulder has ever come out of joint, leave this one out.", "Someone watches each person’s first hang."],
+    easier: { how: "Feet on a box, taking half the weight.", kit: ["bar", "box"], dose: { kind: "ladder", rungs, rung: 1 } },
+    harder: { how: "A longer hold: draw the shoulder blades down, then relax them again. Hands stay on the bar.", dose: { kind: "ladder", rungs, rung: 3 } },
   }),
 ];

@@ -32,7 +32,7 @@ export const TEMPLATES: readonly Template[] = [
   },
   {
     id: "desk-break", name: "Desk break", about: "Five minutes beside the desk, on the feet, nothing but a chair back.", purpose: "desk-break", target: 300, demand: "desk-work",
-    blocks: [{ title: "Beside the desk", lines: [["neck-glides", 3], ["rib-shift", 10], ["hinge-arm-open", 10], ["step-reach-back", 12]] }],
+    blocks: [{ title: "Beside the desk", lines: [["neck-glides", 3], ["rib-shift", 11], ["hinge-arm-open", 10], ["step-reach-back", 8]] }],
   },
   {
     id: "before-throwing", name: "Before throwing", about: "Upper back, shoulder blades and shoulders, ending on the feet and turning.", purpose: "before-training", target: 600, demand: "throwing",
@@ -61,7 +61,7 @@ export const TEMPLATES: readonly Template[] = [
   {
     id: "long-sitting", name: "Long-sitting undo", about: "The opposites of a day in a chair: hips open, back straight, arms behind.", purpose: "off-day", target: 720, demand: "desk-work",
     blocks: [
-      { title: "On the front", lines: [["prone-press-up", 12], ["heel-across-prone", 4]] },
+      { title: "On the front", lines: [["prone-press-up", 6], ["heel-across-prone", 4]] },
       { title: "On hands and knees", lines: [["arm-angel-reverse", 4]] },
       { title: "Half-kneeling", lines: [["hip-flexor-reach", 55], ["kneel-bend-turn", 3]], wholeSide: true },
       { title: "On the feet", lines: [["stick-behind-lift", 5], ["step-reach-back", 12]] },

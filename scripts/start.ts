@@ -5,6 +5,7 @@ import { createInterface } from "node:readline/promises";
 import { parseArgs } from "node:util";
 import { sql } from "drizzle-orm";
 import { buildIfChanged } from "./setup/build";
+import { workOutStresses } from "./setup/stresses";
 import { startCluster, type Cluster } from "./setup/cluster";
 import { ROOT, stateFolder } from "./setup/places";
 import { giveUp, say, Trouble } from "./setup/say";
@@ -43,6 +44,7 @@ async function main(): Promise<void> {
   try {
     cluster = outside ? undefined : await startCluster(folder, secrets.database);
     const url = outside ?? cluster?.url ?? "";
+    await workOutStresses();
     const buildFolder = buildIfChanged();
     const baseUrl = process.env["MAPSET_URL"] ?? `http://127.0.0.1:${port}`;
     const demo = await prepare(url, secrets.server, baseUrl, secrets.demoPassword);

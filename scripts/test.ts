@@ -2,6 +2,7 @@ import { spawn } from "node:child_process";
 import { mkdtempSync, readFileSync, rmSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { buildIfChanged } from "./setup/build";
+import { workOutStresses } from "./setup/stresses";
 import { startCluster } from "./setup/cluster";
 import { ROOT, stateFolder } from "./setup/places";
 import { giveUp, say, Trouble } from "./setup/say";
@@ -47,6 +48,7 @@ async function main(): Promise<void> {
   const folder = `${stateFolder()}/test`;
   rmSync(folder, { recursive: true, force: true });
   mkdirSync(folder, { recursive: true });
+  await workOutStresses();
   const cluster = await startCluster(folder, randomBytes(12).toString("hex"), true);
   const tallies: Tally[] = [];
   try {

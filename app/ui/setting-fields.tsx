@@ -1,5 +1,5 @@
-import { AreaChoice } from "./area-choice";
 import { NumberField } from "./number-field";
+import { ProtectChoice } from "./protect-choice";
 import { KIT, KIT_FACTS } from "~/core/drills/kit";
 import type { GroupSetting } from "~/core/group/schema";
 
@@ -49,7 +49,7 @@ export function SettingFields({ setting, onChange, only }: { setting: GroupSetti
       <Said words="What people can do differs widely" on={setting.mixed === true} onChange={(on) => set({ mixed: on || undefined })} />
       <details open>
         <summary className="text-sm font-medium">The whole group protects{setting.areas?.length ? ` (${setting.areas.length})` : "…"}</summary>
-        <AreaChoice legend="Areas nobody in it should load" chosen={setting.areas ?? []} onChange={(areas) => set({ areas: areas.length > 0 ? areas : undefined })} />
+        <ProtectChoice legend="Areas nobody in it should load" chosen={setting.areas ?? []} onChange={(areas) => set({ areas: areas.length > 0 ? areas : undefined })} />
       </details>
     </>
   );

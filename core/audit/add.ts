@@ -1,8 +1,8 @@
 import { itemsOf } from "./look";
 import type { AuditInput, Fix } from "./types";
 import type { Drill } from "~/core/drills/schema";
-import { loaded } from "~/core/group/fallback";
 import { piecesThere } from "~/core/group/kit";
+import { protectionsOf, spares } from "~/core/group/protect";
 import { amountOf, withAmount } from "~/core/session/dose-edits";
 import { insertItem, type Place } from "~/core/session/edits";
 import type { Dose, Pace } from "~/core/session/schema";
@@ -15,9 +15,9 @@ import { toSeconds, type Seconds } from "~/core/units";
 /** Drills that may be added for a group: the kit is there, nothing anybody protects is loaded, and they are not in it yet. */
 function addable(input: AuditInput): Drill[] {
   const { group, offered, session } = input;
-  const areas = [...(group?.setting.areas ?? []), ...(group?.people.flatMap((p) => p.areas) ?? [])];
+  const protections = protectionsOf([...(group?.setting.areas ?? []), ...(group?.people.flatMap((p) => p.areas) ?? [])]);
   const used = new Set(session.blocks.flatMap((block) => block.items.map((item) => item.drill)));
-  return offered.filter(({ id, levels: { standard } }) => !used.has(id) && loaded(standard, areas).length === 0 && (!group || piecesThere(standard.kit, Math.max(1, group.people.length), group.setting)));
+  return offered.filter((drill) => !used.has(drill.id) && spares(drill, "standard", protections) && (!group || piecesThere(drill.levels.standard.kit, Math.max(1, group.people.length), group.setting)));
 }
 
 /**

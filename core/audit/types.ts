@@ -1,5 +1,6 @@
 import type { Coverage } from "~/core/coverage/coverage";
 import type { Demand } from "~/core/demands/schema";
+import type { Area } from "~/core/drills/areas";
 import type { Row } from "~/core/drills/rows";
 import type { Drill } from "~/core/drills/schema";
 import type { Group } from "~/core/group/schema";
@@ -18,8 +19,8 @@ export type Fix = { words: string; apply: (session: Session) => Session };
 /** Where a coach goes on by hand: to fitting the length, or to drills that work a motion. */
 export type Lead = { to: "fit" } | { to: "drills"; row: Row };
 
-/** One thing a rule found: what and how much, at which place, why it matters, and what would mend it. `about` tells findings of one rule apart that have no place; `offer` is a fix that takes some looking for, looked for when it is asked for; `lead` is where to mend it by hand. */
-export type Finding = { severity: Severity; says: string; why: string; place?: Place; at?: Seconds; fix?: Fix; offer?: () => Fix | undefined; about?: string; lead?: Lead };
+/** One thing a rule found: what and how much, at which place, why it matters, and what would mend it. `about` tells findings of one rule apart that have no place; `offer` is a fix that takes some looking for, looked for when it is asked for; `lead` is where to mend it by hand; `areas` are the protected areas it is about. */
+export type Finding = { severity: Severity; says: string; why: string; place?: Place; at?: Seconds; fix?: Fix; offer?: () => Fix | undefined; about?: string; lead?: Lead; areas?: readonly Area[] };
 
 /** What a rule looks at. Everything is worked out once and shared. */
 export type AuditInput = {

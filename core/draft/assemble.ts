@@ -1,4 +1,4 @@
-import { CLOSING, jointsOf, type Candidate } from "./candidates";
+import { CLOSING, rowsOf, type Candidate } from "./candidates";
 import { isEasy, mostChanges, mostUps, OFF_THE_FLOOR, WAY_IN } from "./model";
 import { orderOfSteps } from "./order";
 import type { DraftRequest } from "./request";
@@ -24,10 +24,10 @@ export function ordered(chosen: readonly Chosen[], request: DraftRequest): { ste
     easy += group.reduce((sum, { candidate: c }) => sum + (isEasy(c) ? c.work.seconds : 0), 0);
     return group.map(({ candidate }) => ({
       from: candidate.from, to: candidate.to, kit: candidate.kit,
-      // Strong effort waits for everything easier at its joints.
+      // Strong effort waits for everything easier along its motions.
       after: group.flatMap((other, j) =>
         (waits && !isEasy(candidate) && isEasy(other.candidate)) ||
-        (isStrong(candidate.doses[0]!) && other.candidate.doses[0]!.kind !== "effort" && meets(jointsOf(other.candidate, true), jointsOf(candidate, false))) ? [j] : [],
+        (isStrong(candidate.doses[0]!) && other.candidate.doses[0]!.kind !== "effort" && meets(rowsOf(other.candidate, true), rowsOf(candidate, false))) ? [j] : [],
       ),
     }));
   });

@@ -12,12 +12,13 @@ import { beforePower } from "~/core/audit/look";
 import type { AuditInput, Rule } from "~/core/audit/types";
 import { coverageOf } from "~/core/coverage/coverage";
 import type { Kit } from "~/core/drills/kit";
-import { ROW_FACTS, ROWS, type Joint, type Row } from "~/core/drills/rows";
+import { ROW_FACTS, ROWS, type Row } from "~/core/drills/rows";
 import type { Drill } from "~/core/drills/schema";
 import { weightOf } from "~/core/demands/fit";
 import { amountOf, withAmount } from "~/core/session/dose-edits";
 import { LEVELS, type Dose, type Item, type LevelName, type Session } from "~/core/session/schema";
 import { itemOf, newSession } from "~/core/session/start";
+import { knownStress } from "~/core/stress/at";
 import { doseSeconds } from "~/core/timeline/dose";
 import { compile } from "~/core/timeline/compile";
 import type { Posture } from "~/core/timeline/postures";
@@ -38,10 +39,10 @@ export type Candidate = {
   work: { seconds: Seconds; each: Seconds };
 };
 
-/** Joints a drill works, with those it also works. */
-export const jointsOf = (c: Candidate, also: boolean): ReadonlySet<Joint> => {
+/** Motions a drill works, with those it also works: a motion is readied by the same motion only. */
+export const rowsOf = (c: Candidate, also: boolean): ReadonlySet<Row> => {
   const { main, also: more } = c.drill.levels[c.level];
-  return new Set(([...main, ...(also ? more : [])] as Row[]).map((row) => ROW_FACTS[row].joint));
+  return new Set([...main, ...(also ? more : [])]);
 };
 
 /** Limits that keep drills out, each a rule of the audit or a wish of the request. */
@@ -102,7 +103,7 @@ const effortAllowed = ({ group, methods, preferred }: DraftRequest): boolean => 
 /** A pattern on the feet that a warm-up can end with: hips and two more joints at once, not leaning on the hands unless it flows. */
 const isWhole = (drill: Drill, level: Drill["levels"]["standard"]): boolean =>
   isPattern(drill, level) && level.main.some((row) => ROW_FACTS[row].joint === "hip") && new Set([...level.main, ...level.also].map((row) => ROW_FACTS[row].joint)).size >= 3 &&
-  (drill.method === "flow" || !level.loads.includes("wrist-weight"));
+  (drill.method === "flow" || !knownStress(level).always.some((s) => s.area === "wrist-weight"));
 
 /** The level asked for, then the easier ones. */
 const downFrom = (level: LevelName): LevelName[] => LEVELS.slice(0, LEVELS.indexOf(level) + 1).reverse();

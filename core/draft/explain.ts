@@ -7,10 +7,10 @@ import { fitOf, missingRows, targetsOf, weightOf } from "~/core/demands/fit";
 import { KIT_FACTS } from "~/core/drills/kit";
 import { ROW_FACTS, ROWS, type Row } from "~/core/drills/rows";
 import type { Drill } from "~/core/drills/schema";
-import { loaded } from "~/core/group/fallback";
+import { against, levelAsWorked, protectionsOf } from "~/core/group/protect";
 import { removeItem } from "~/core/session/edits";
 import type { Item, Session } from "~/core/session/schema";
-import { AREA_WORDS } from "~/core/text/areas";
+import { protectionWords } from "~/core/text/areas";
 import { secondsText } from "~/core/text/clock";
 import { capital, LEVEL_WORDS, listWords } from "~/core/text/words";
 import { compile } from "~/core/timeline/compile";
@@ -100,8 +100,8 @@ const sentence = (text: string): string => `${capital(text)}${/[.!?]$/.test(text
 
 function levelWords(item: Item, drill: Drill, { level, group, locked }: DraftRequest): string[] {
   if (item.level === level || locked.some((one) => one.drill === item.drill)) return [];
-  const areas = group ? loaded(drill.levels[level], group.setting.areas ?? []) : [];
-  return [`At its ${LEVEL_WORDS[item.level]} level${areas.length > 0 ? `, as the group protects ${listWords(areas.map((area) => AREA_WORDS[area]))}` : ", so that everyone can do it with what is there"}.`];
+  const areas = group ? against(drill.levels[level], levelAsWorked(drill, level), protectionsOf(group.setting.areas ?? [])) : [];
+  return [`At its ${LEVEL_WORDS[item.level]} level${areas.length > 0 ? `, as the group protects ${listWords(areas.map((one) => protectionWords(one)))}` : ", so that everyone can do it with what is there"}.`];
 }
 
 function whyThere(drill: Drill, item: Item, closes: boolean, { school, purpose }: DraftRequest): string {

@@ -1,4 +1,4 @@
-import { CLOSING, jointsOf, type Candidate } from "./candidates";
+import { CLOSING, rowsOf, type Candidate } from "./candidates";
 import { feelsOf, kindOf } from "./prune";
 import { lastApart, type Apart, type DraftRequest } from "./request";
 import { leastIn, stepRank } from "./school";
@@ -150,19 +150,20 @@ export function programOf(request: DraftRequest, candidates: readonly Candidate[
       }
     }
 
-  // A joint is warm before strong effort at the end of its range.
-  const warming = new Map(open.filter((i) => candidates[i]!.doses[0]!.kind !== "effort").map((i) => [i, [...jointsOf(candidates[i]!, true)]]));
+  // Each motion is warm before strong effort at its end.
+  const warming = new Map(open.filter((i) => candidates[i]!.doses[0]!.kind !== "effort").map((i) => [i, rowsOf(candidates[i]!, true)]));
   for (const i of open) {
     const here = candidates[i]!;
     if (!isStrong(here.doses[0]!)) continue;
-    const joints = jointsOf(here, false);
     const rank = stepRank(here.step);
-    const warm = [...warming].flatMap(([j, theirs]) => {
-      const other = candidates[j]!;
-      if (j === i || stepRank(other.step) > rank || !theirs.some((joint) => joints.has(joint))) return [];
-      return terms(j, other.work.seconds, other.work.each);
-    });
-    rows.push({ name: `warm${i}`, terms: [...warm, { column: `y${i}`, times: -WARM_SECONDS }], least: 0 });
+    for (const row of rowsOf(here, false)) {
+      const warm = [...warming].flatMap(([j, theirs]) => {
+        const other = candidates[j]!;
+        if (j === i || stepRank(other.step) > rank || !theirs.has(row)) return [];
+        return terms(j, other.work.seconds, other.work.each);
+      });
+      rows.push({ name: `warm${i}_${row.replace(".", "_")}`, terms: [...warm, { column: `y${i}`, times: -WARM_SECONDS }], least: 0 });
+    }
   }
   if (fixed) return { objective, rows, columns };
 

@@ -1,4 +1,4 @@
-import { jointsOf, type Candidate } from "./candidates";
+import { rowsOf, type Candidate } from "./candidates";
 import { stepRank } from "./school";
 import type { Kit } from "~/core/drills/kit";
 
@@ -37,8 +37,8 @@ const TOLERANCE = 1e-6;
 function replaces(better: Candidate, here: Candidate): boolean {
   if (better.to !== here.to || better.level !== here.level || better.doses.length < here.doses.length || !within(better.kit, here.kit)) return false;
   // What it warms may be asked for by another.
-  const warms = jointsOf(better, true);
-  if (![...jointsOf(here, true)].every((joint) => warms.has(joint))) return false;
+  const warms = rowsOf(better, true);
+  if (![...rowsOf(here, true)].every((row) => warms.has(row))) return false;
   if (better.seconds > here.seconds + TOLERANCE || better.each > here.each + TOLERANCE) return false;
   // A hold that gives more also uses up more of what may be held before power.
   const exact = here.drill.method === "hold";

@@ -4,7 +4,8 @@ import { ROW_FACTS, ROWS, type Row } from "~/core/drills/rows";
 import { METHODS, type Drill } from "~/core/drills/schema";
 import type { Group, GroupSetting } from "~/core/group/schema";
 import type { Purpose, Session } from "~/core/session/schema";
-import { AREA_WORDS } from "~/core/text/areas";
+import { protectionsOf } from "~/core/group/protect";
+import { protectionWords } from "~/core/text/areas";
 import { secondsText } from "~/core/text/clock";
 import { listWords, METHOD_WORDS, PURPOSE_WORDS } from "~/core/text/words";
 
@@ -35,7 +36,7 @@ export function kitWords({ kit, floor }: GroupSetting, purpose?: Purpose): strin
 export function mindingWords({ areas, effortCap, holdCap, support, mixed }: GroupSetting, group: Group | undefined): string {
   const people = group?.people.filter((person) => person.areas.length > 0).length ?? 0;
   const said = [
-    ...(areas && areas.length > 0 ? [few(areas.map((area) => AREA_WORDS[area]))] : []), ...(people > 0 ? [`what ${people} ${people === 1 ? "person protects" : "people protect"}`] : []),
+    ...(areas && areas.length > 0 ? [few(protectionsOf(areas).map(protectionWords))] : []), ...(people > 0 ? [`what ${people} ${people === 1 ? "person protects" : "people protect"}`] : []),
     ...(effortCap !== undefined ? [`effort up to ${effortCap} %`] : []), ...(holdCap !== undefined ? [`holds up to ${secondsText(holdCap)}`] : []), ...(support ? ["balance"] : []), ...(mixed ? ["mixed abilities"] : []),
   ];
   return said.length === 0 ? "nothing in particular" : few(said, 3);

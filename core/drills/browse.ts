@@ -6,6 +6,8 @@ import { METHODS, type Drill } from "./schema";
 import { findDrills, makeFindable } from "./search";
 import { POSTURES } from "~/core/timeline/postures";
 import { doseSeconds } from "~/core/timeline/dose";
+import { LEVELS } from "~/core/session/schema";
+import { spares } from "~/core/group/protect";
 import { USUAL_PACE } from "~/core/session/start";
 import type { Seconds } from "~/core/units";
 
@@ -49,7 +51,7 @@ export function browse(drills: readonly Drill[], by: Browse, isOwn: (drill: Dril
       if (by.method && drill.method !== by.method) return false;
       if (by.posture && posture !== by.posture) return false;
       if (by.kit === "none" ? kit.length > 0 : by.kit && !kit.includes(by.kit)) return false;
-      if (by.spare && Object.values(drill.levels).every((level) => level.loads.includes(by.spare!))) return false;
+      if (by.spare && !LEVELS.some((level) => spares(drill, level, [{ area: by.spare!, way: "keep-off" }]))) return false;
       if (by.most !== undefined && sideSeconds(drill) > by.most) return false;
       return by.own === undefined || isOwn(drill);
     })

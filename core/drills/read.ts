@@ -4,6 +4,7 @@ import { parseWith, type Fault, type Read } from "~/core/faults";
 import { motionFaults } from "~/core/figure/check";
 import { LEVELS } from "~/core/session/schema";
 import { USUAL_PACE } from "~/core/session/start";
+import { asDocument } from "~/core/stress/attach";
 import { doseSeconds, unitCount } from "~/core/timeline/dose";
 
 /** A drill as a file. */
@@ -13,7 +14,7 @@ export const drillFileSchema = z.strictObject({
   drill: drillSchema,
 });
 
-export const drillFile = (drill: Drill) => ({ format: "mapset/drill" as const, version: 1 as const, drill });
+export const drillFile = (drill: Drill) => ({ format: "mapset/drill" as const, version: 1 as const, drill: asDocument(drill) });
 
 /** Longest drill file that is looked at, in characters. */
 export const LONGEST_DRILL_TEXT = 1_000_000;

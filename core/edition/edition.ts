@@ -1,5 +1,6 @@
 import type { Drill } from "~/core/drills/schema";
 import type { LevelName, Session } from "~/core/session/schema";
+import { asDocument } from "~/core/stress/attach";
 
 /** A session as it was handed out, with the drills as they were that day, so that it never changes under anyone's feet. */
 export type Edition = { session: Session; drills: Drill[] };
@@ -17,8 +18,9 @@ export function makeEdition(session: Session, drills: (id: string) => Drill | un
   };
 }
 
-/** The drill with the motions of the levels in use only: an edition is sent to phones. */
-function withUsedMotions({ motions, ...drill }: Drill, levels: ReadonlySet<LevelName>): Drill {
+/** The drill as a document with the motions of the levels in use only: an edition is sent to phones. */
+function withUsedMotions(whole: Drill, levels: ReadonlySet<LevelName>): Drill {
+  const { motions, ...drill } = asDocument(whole);
   if (!motions) return drill;
   const { standard, easier, harder } = motions;
   return { ...drill, motions: { standard, ...(easier && levels.has("easier") && { easier }), ...(harder && levels.has("harder") && { harder }) } };

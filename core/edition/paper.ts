@@ -1,7 +1,8 @@
 import { cautionsOf, makeEdition } from "./edition";
 import { kitList, type KitNeed } from "~/core/coverage/kit-list";
 import type { Drill } from "~/core/drills/schema";
-import { fallbackFor, loaded } from "~/core/group/fallback";
+import { fallbackFor } from "~/core/group/fallback";
+import { against, allProtections, itemAsWorked } from "~/core/group/protect";
 import { piecesFor } from "~/core/group/kit";
 import type { Group } from "~/core/group/schema";
 import type { LevelName, Session } from "~/core/session/schema";
@@ -26,7 +27,6 @@ export type Paper = {
 /** Everything a coach needs beside the mat, from the session as it is now. `timeline` is the session's own. */
 export function paperOf(session: Session, timeline: Timeline, drills: (id: string) => Drill | undefined, { group, offered }: { group: Group | undefined; offered: readonly Drill[] }): Paper {
   const totals = totalsByItem(timeline);
-  const everyone = group?.setting.areas ?? [];
   let number = 0;
   const blocks = session.blocks.map((block, b) => ({
     title: block.title,
@@ -36,10 +36,10 @@ export function paperOf(session: Session, timeline: Timeline, drills: (id: strin
       const form = drill.levels[item.level];
       const instead = new Map<string, string[]>();
       for (const person of group?.people ?? []) {
-        const areas = [...person.areas, ...everyone];
-        if (loaded(form, areas).length === 0) continue;
-        const other = fallbackFor(item, areas, { drills, offered, pace: session.pace, group });
-        const does = !other ? "leaves it out" : other.drill.id === item.drill ? `${LEVEL_WORDS[other.level]}: ${drill.levels[other.level].how}` : other.level === "standard" ? other.drill.name : `${other.drill.name}, ${LEVEL_WORDS[other.level]}`;
+        const protections = allProtections(person, group!.setting);
+        if (against(form, itemAsWorked(drill, item, session.pace, block.rounds), protections).length === 0) continue;
+        const other = fallbackFor(item, protections, { drills, offered, pace: session.pace, group, rounds: block.rounds });
+        const does = !other ? "rests here" : other.drill.id === item.drill ? `${LEVEL_WORDS[other.level]}: ${drill.levels[other.level].how}` : other.level === "standard" ? other.drill.name : `${other.drill.name}, ${LEVEL_WORDS[other.level]}`;
         instead.set(does, [...(instead.get(does) ?? []), person.name]);
       }
       return {

@@ -1,17 +1,15 @@
 import { piecesThere } from "./kit";
+import { against, itemAsWorked, type AsWorked, type Protection } from "./protect";
 import type { Group } from "./schema";
-import type { Area } from "~/core/drills/areas";
 import type { Drill, DrillLevel, Method } from "~/core/drills/schema";
 import { LEVELS, type Item, type LevelName, type Pace } from "~/core/session/schema";
+import { knownStress, peakEffort, stressesWith } from "~/core/stress/at";
 import { doseSeconds, unitMicros } from "~/core/timeline/dose";
 import { HEIGHT } from "~/core/timeline/postures";
 import { toSeconds, type Seconds } from "~/core/units";
 
 /** What someone does instead while the others do an item. */
 export type Fallback = { drill: Drill; level: LevelName };
-
-/** The areas of a list that a level loads. */
-export const loaded = (level: Pick<DrillLevel, "loads">, areas: readonly Area[]): Area[] => level.loads.filter((area) => areas.includes(area));
 
 /** Whether a level can be worked for just this long, so that whoever does it stays in step with the others. */
 export function fitsSegment(level: Pick<DrillLevel, "dose" | "bounds">, seconds: Seconds, pace: Pick<Pace, "breath">): boolean {
@@ -27,32 +25,52 @@ export function fitsSegment(level: Pick<DrillLevel, "dose" | "bounds">, seconds:
 const NEAR = 1;
 
 /** Ways of working that nobody is given in place of a gentler one. */
-const HARD: ReadonlySet<Method> = new Set(["strength", "effort", "resisted", "balance", "travel"]);
+export const HARD_WAYS: ReadonlySet<Method> = new Set(["strength", "effort", "resisted", "balance", "travel"]);
 
 /**
- * What someone who protects areas does instead of an item: the same drill at another level, gentlest change first, or
- * another drill with the same main rows, sides and directions that can be worked for the same times; `undefined` when
- * there is none. The item itself comes back when it loads none of the areas.
+ * How a level of a drill is worked in the time of an item: on its sides, for as long as the others, with its own ramp where
+ * it has one, since nobody does the others' effort at an easier level.
  */
-export function fallbackFor(item: Item, areas: readonly Area[], { drills, offered, pace, group }: {
-  drills: (id: string) => Drill | undefined; offered: readonly Drill[]; pace: Pick<Pace, "breath">; group?: Group | undefined;
+const inTheTimeOf = (level: DrillLevel, worked: AsWorked): AsWorked => ({ ...worked, dose: level.dose.kind === "effort" || worked.dose.kind === "effort" ? level.dose : worked.dose });
+
+/** How fast, how hard and with what landings a level is worked: nothing that stands in for it may be more of any of them. */
+const demands = (level: DrillLevel, worked: AsWorked) => ({
+  effort: peakEffort(worked.dose), pace: knownStress(level).pace,
+  impact: stressesWith(level, worked.dose, worked.seconds).find((s) => s.area === "impact")?.grade ?? 0,
+});
+
+const atMost = (other: ReturnType<typeof demands>, own: ReturnType<typeof demands>): boolean => other.effort <= own.effort && other.pace <= own.pace && other.impact <= own.impact;
+
+/**
+ * What someone who protects areas does instead of an item: the same drill at an easier level, the nearest first, or another
+ * drill with the same main rows, sides and directions that can be worked for the same times and is no harder in its level,
+ * its way of working, effort, speed or landings; `undefined` when there is none, and they rest. The item itself comes back
+ * when it goes against nothing. What is not drawn is never anybody's answer, nor fine for whoever protects anything.
+ */
+export function fallbackFor(item: Item, protections: readonly Protection[], { drills, offered, pace, group, rounds = 1 }: {
+  drills: (id: string) => Drill | undefined; offered: readonly Drill[]; pace: Pick<Pace, "breath">; group?: Group | undefined; rounds?: number;
 }): Fallback | undefined {
   const own = drills(item.drill);
   if (!own) return undefined;
   const here = own.levels[item.level];
-  if (loaded(here, areas).length === 0) return { drill: own, level: item.level };
+  const worked = itemAsWorked(own, item, pace, rounds);
+  if (against(here, worked, protections).length === 0) return { drill: own, level: item.level };
   const there = (level: DrillLevel) => group === undefined || piecesThere(level.kit, 1, group.setting);
-  const seconds = doseSeconds(item.dose, pace);
+  const asked = demands(here, worked);
+  const suits = (level: DrillLevel, so: AsWorked) => against(level, so, protections).length === 0 && atMost(demands(level, so), asked);
   // A level of the same drill keeps the dose that is set; its own times are the others'.
-  const sameDrill = LEVELS.filter((name) => name !== item.level).sort((a, b) => near(item.level, a) - near(item.level, b));
-  for (const level of sameDrill) if (loaded(own.levels[level], areas).length === 0 && there(own.levels[level])) return { drill: own, level };
-  const best = othersFor(item, own, areas, offered, group).find(({ form }) => fitsSegment(form, seconds, pace));
+  for (const name of LEVELS.slice(0, LEVELS.indexOf(item.level)).reverse()) {
+    const level = own.levels[name];
+    if (there(level) && suits(level, inTheTimeOf(level, worked))) return { drill: own, level: name };
+  }
+  const seconds = doseSeconds(item.dose, pace);
+  const best = othersFor(item, own, offered, group).find(({ form }) => fitsSegment(form, seconds, pace) && suits(form, { ...worked, dose: form.dose }));
   return best && { drill: best.drill, level: best.level };
 }
 
 type Form = { drill: Drill; level: LevelName; form: DrillLevel };
 
-/** What was worked out for a list of drills: forms by main row and whom they suit, and what there is for an item's drill. */
+/** What was worked out for a list of drills: forms by main row, and what there is for an item's drill. */
 type Known = { byRow: Map<string, Form[]>; others: Map<string, Form[]> };
 const known = new WeakMap<readonly Drill[], Known>();
 
@@ -72,24 +90,24 @@ const kept = <V>(map: Map<string, V>, key: string, make: () => V): V => {
   return fresh;
 };
 
-/** Other drills for an item, whatever its dose, the nearest first; worked out once for a list, an item's drill and a group. */
-function othersFor(item: Item, own: Drill, areas: readonly Area[], offered: readonly Drill[], group: Group | undefined): Form[] {
+/** Other drills that could stand in for an item, whoever it is for and whatever its dose, the nearest first; worked out once for a list, an item's drill and a group's kit. */
+function othersFor(item: Item, own: Drill, offered: readonly Drill[], group: Group | undefined): Form[] {
   const { byRow, others } = knownOf(offered);
-  const whom = `${areas.join()} ${group ? JSON.stringify(group.setting.kit ?? "any") : "nobody"}`;
+  const kit = group ? JSON.stringify(group.setting.kit ?? "any") : "nobody";
   const sides = item.sides ?? own.sides;
   const directions = item.directions ?? own.directions;
   const here = own.levels[item.level];
   const [row] = here.main;
   if (row === undefined) return [];
-  /** Every level with this main row that loads none of the areas and has its kit there. */
-  const suiting = () => offered.flatMap((drill) => LEVELS.flatMap((level): Form[] => {
+  const hardest = LEVELS.indexOf(item.level);
+  const withRow = () => offered.flatMap((drill) => LEVELS.flatMap((level): Form[] => {
     const form = drill.levels[level];
-    return form.main.includes(row) && loaded(form, areas).length === 0 && (group === undefined || piecesThere(form.kit, 1, group.setting)) ? [{ drill, level, form }] : [];
+    return form.main.includes(row) && (group === undefined || piecesThere(form.kit, 1, group.setting)) ? [{ drill, level, form }] : [];
   }));
-  return kept(others, `${own.id} ${item.level} ${sides} ${directions} ${whom}`, () =>
-    kept(byRow, `${row} ${whom}`, suiting).flatMap((one) => {
+  return kept(others, `${own.id} ${item.level} ${sides} ${directions} ${kit}`, () =>
+    kept(byRow, `${row} ${kit}`, withRow).flatMap((one) => {
       const { drill, level, form } = one;
-      if (HARD.has(drill.method) && drill.method !== own.method) return [];
+      if (LEVELS.indexOf(level) > hardest || (HARD_WAYS.has(drill.method) && drill.method !== own.method)) return [];
       if (drill.id === own.id || drill.directions !== directions || (sides === "together") !== (drill.sides === "together")) return [];
       if (sides === "alternating" && drill.sides !== "alternating") return [];
       const far = Math.abs(HEIGHT[form.posture] - HEIGHT[here.posture]);
@@ -97,9 +115,3 @@ function othersFor(item: Item, own: Drill, areas: readonly Area[], offered: read
       return [{ one, far: far * 4 + (level === "standard" ? 0 : 1) + (drill.method === own.method ? 0 : 2) }];
     }).sort((x, y) => x.far - y.far).map(({ one }) => one));
 }
-
-/** An easier level before a harder one, the nearest first. */
-const near = (from: LevelName, to: LevelName): number => {
-  const by = LEVELS.indexOf(to) - LEVELS.indexOf(from);
-  return by < 0 ? -by : by + LEVELS.length;
-};

@@ -1,8 +1,6 @@
 import { z } from "zod";
 import { KIT } from "~/core/drills/kit";
-import { AREAS } from "~/core/drills/areas";
-
-const areas = z.array(z.enum(AREAS)).max(AREAS.length);
+import { protectsListSchema } from "./protect";
 
 /** What a coach says of a group once, and every session for it is looked over with. What is left out is not looked at. */
 export const groupSettingSchema = z.strictObject({
@@ -12,13 +10,13 @@ export const groupSettingSchema = z.strictObject({
   holdCap: z.number().min(5).max(600).optional().describe("The longest hold, in seconds"),
   support: z.boolean().optional().describe("Needs something to hold on to in balance drills"),
   mixed: z.boolean().optional().describe("What people can do differs widely"),
-  areas: areas.optional().describe("Areas the whole group protects"),
+  areas: protectsListSchema.optional().describe("What the whole group protects"),
 });
 
 export type GroupSetting = z.infer<typeof groupSettingSchema>;
 
 /** Someone of the group, by initials or a nickname, and what they protect. */
-export const memberSchema = z.strictObject({ name: z.string().trim().min(1).max(40), areas: areas.default([]) });
+export const memberSchema = z.strictObject({ name: z.string().trim().min(1).max(40), areas: protectsListSchema.default([]) });
 
 /** So many sessions back a group's drills are looked at. */
 export const MOST_LATELY = 3;

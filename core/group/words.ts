@@ -1,6 +1,7 @@
+import { protectionsOf } from "./protect";
 import type { GroupSetting } from "./schema";
 import { KIT, KIT_FACTS } from "~/core/drills/kit";
-import { AREA_WORDS } from "~/core/text/areas";
+import { protectionWords } from "~/core/text/areas";
 import { secondsText } from "~/core/text/clock";
 import { listWords } from "~/core/text/words";
 
@@ -14,6 +15,6 @@ export function settingWords({ kit, floor, effortCap, holdCap, support, mixed, a
     ...(holdCap !== undefined ? [`Holds up to ${secondsText(holdCap)}`] : []),
     ...(support ? ["Something to hold on to in balance drills"] : []),
     ...(mixed ? ["Mixed abilities"] : []),
-    ...(areas && areas.length > 0 ? [`Everyone protects ${listWords(areas.map((area) => AREA_WORDS[area]))}`] : []),
+    ...(areas && areas.length > 0 ? [`Everyone protects ${listWords(protectionsOf(areas).map(protectionWords))}`] : []),
   ];
 }

@@ -1,5 +1,5 @@
 import { AREA_RULES } from "./areas";
-import { amount, type Amount } from "./areas/rule";
+import { amount, BRISK_LIMB, BRISK_SPINE, type Amount } from "./areas/rule";
 import { factsOf } from "./look";
 import { lyingTimes, statedIn } from "./stated";
 import { LIMITABLE, type Bends, type Facts, type LevelStress, type Limb, type Pressed, type Stress, type StressSide, type Timed } from "./types";
@@ -35,7 +35,17 @@ export function stressesOf(area: Area, { left, right }: Amounts, sides: Drill["s
 export function stressOf(drill: Pick<Drill, "sides" | "method">, level: DrillLevel, motion: Motion): LevelStress {
   const facts = factsOf(level, drill.method, motion);
   const always = AREAS.flatMap((area) => stressesOf(area, amountsOf(area, facts), drill.sides));
-  return statedIn({ drawn: true, always, timed: timedOf(facts), pressed: pressedOf(facts, drill.sides), bends: bendsOf(facts, drill.sides) }, level.loads);
+  return statedIn({ drawn: true, pace: paceOf(facts), always, timed: timedOf(facts), pressed: pressedOf(facts, drill.sides), bends: bendsOf(facts, drill.sides) }, level.loads);
+}
+
+/** Less than this, in degrees a second, is stillness: a swaying breath. */
+const STILL = 3;
+
+function paceOf({ speeds, still }: Facts): LevelStress["pace"] {
+  const spine = Math.max(speeds.neck, speeds.thoracic, speeds.lumbar);
+  const limbs = Math.max(...SIDES.flatMap((side) => [speeds[side].hip, speeds[side].knee, speeds[side].shoulder]));
+  if (spine > BRISK_SPINE || limbs > BRISK_LIMB) return 2;
+  return still || Math.max(spine, limbs) < STILL ? 0 : 1;
 }
 
 function timedOf(facts: Facts): Timed[] {

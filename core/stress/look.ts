@@ -9,7 +9,7 @@ import { bodyAt, playerOf } from "~/core/figure/play";
 import type { Side } from "~/core/figure/points";
 import type { Solved } from "~/core/figure/solve";
 import type { SpinePart } from "~/core/figure/pose";
-import { degrees, distance, inverse, lerp, sub, turned, X, Y, Z } from "~/core/figure/vectors";
+import { degrees, distance, inverse, lerp, sub, turned, X, Y, Z, type Turn } from "~/core/figure/vectors";
 import type { DrillLevel, Method } from "~/core/drills/schema";
 import type { Degrees, Metres, Seconds } from "~/core/units";
 
@@ -98,7 +98,8 @@ function limbOf(body: Solved, side: Side, angles: Angles, props: readonly Prop[]
   const contacts = contactsOf(body, side, props, ground, down);
   const over = (place: ReturnType<typeof point>) => place[1] - ground(place);
   const inPelvis = turned(sub(point("knee"), points.pelvis), inverse(body.pelvis));
-  const [hipFlexion, hipRotation, kneeFlexion] = [read("hip.flexion"), read("hip.rotation"), read("knee.flexion")];
+  const [hipFlexion, kneeFlexion] = [read("hip.flexion"), read("knee.flexion")];
+  const hipRotation = kneeFlexion >= 60 ? read("hip.rotation") : twistOf(legs[side].joints.hip) * s;
   const lowest = Math.min(over(point("heel")) - RADIUS.heel, over(point("ball")) - RADIUS.ball, over(point("toe")) - RADIUS.toe);
   const folded = kneeFlexion >= 60 && over(point("knee")) < 0.17 && over(point("ankle")) < 0.17 && Math.abs(hipRotation) >= 25 && point("hip")[1] < 0.42 && !solesTogether;
   const thigh = turned([0, -1, 0], legs[side].thigh);
@@ -117,6 +118,15 @@ function limbOf(body: Solved, side: Side, angles: Angles, props: readonly Prop[]
     footUp, soleRolled: contacts.foot && soleTilt >= 0.2, heelBelow: contacts.foot && point("heel")[1] < point("ball")[1] - 0.02,
   };
 }
+
+/**
+ * How far the thigh is turned about its own length from being swung straight to where it points. With a bent knee the shin
+ * shows it; with a long leg out to the side the clinical sequence of turns would read it far too high.
+ */
+const twistOf = (hip: Turn): Degrees => {
+  const angle = degrees(2 * Math.atan2(hip[1], hip[3]));
+  return ((angle + 540) % 360) - 180;
+};
 
 /** A knee that points so far inside its own foot has dropped in. */
 const DROPPED: Degrees = 45;

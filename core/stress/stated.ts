@@ -51,5 +51,5 @@ export function undrawnStress(level: Pick<DrillLevel, "posture" | "endPosture" |
   const always = [...areas].map((area): Stress => ({ area, grade: 2, side: isSided(area) ? "both" : "middle" }));
   const timed = [...(level.posture === "supine" ? lyingTimes("lying-back") : []), ...(level.posture === "prone" ? lyingTimes("lying-front") : [])];
   // Nothing that is stated takes away what a position has.
-  return statedIn({ drawn: false, always, timed, pressed: [], bends: NO_BENDS }, level.loads.map(asStated).filter(({ area, grade }) => grade > 0 && !areas.has(area)));
+  return statedIn({ drawn: false, pace: 2, always, timed, pressed: [], bends: NO_BENDS }, level.loads.map(asStated).filter(({ area, grade }) => grade > 0 && !areas.has(area)));
 }

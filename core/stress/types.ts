@@ -30,6 +30,8 @@ export type LevelStress = {
   always: readonly Stress[]; timed: readonly Timed[]; pressed: readonly Pressed[];
   /** Whether it was worked out from a drawing. What was not is never chosen for someone who protects anything. */
   drawn: boolean;
+  /** How fast the fastest part moves at the fastest tempo allowed: still, slower than everyday, everyday or brisker. */
+  pace: 0 | 1 | 2;
   bends: Bends;
 };
 

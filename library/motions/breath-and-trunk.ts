@@ -77,13 +77,13 @@ export const breathAndTrunkMotions: MotionSet = {
   },
   "seated-pull-ins": {
     standard: swap("side", [pullIn(), pullIn()], { seconds: 2 }),
-    easier: rep("side", [longSit({ tilt: -24, lu: [10, 0, 0], arms: flat(-0.42, 0.24, { fingers: [-0.5, 0, 0.86], pole: [-1, 0, 0.3] }), legs: leg(66, 4) }), longSit({ tilt: -24, lu: [10, 0, 0], arms: flat(-0.42, 0.24, { fingers: [-0.5, 0, 0.86], pole: [-1, 0, 0.3] }), legs: leg(66, 4), rl: leg(108, 4, 0, 106) })], { seconds: 2.5 }),
+    easier: swap("side", [longSit({ tilt: -24, lu: [10, 0, 0], arms: flat(-0.42, 0.24, { fingers: [-0.5, 0, 0.86], pole: [-1, 0, 0.3] }), legs: leg(66, 4) }), longSit({ tilt: -24, lu: [10, 0, 0], arms: flat(-0.42, 0.24, { fingers: [-0.5, 0, 0.86], pole: [-1, 0, 0.3] }), legs: leg(66, 4), rl: leg(108, 4, 0, 106) })], { seconds: 2.5 }),
     harder: swap("side", [pullIn({ arms: CROSSED_ARMS }), pullIn({ arms: CROSSED_ARMS })], { seconds: 2 }),
   },
   "seated-leg-lifts": {
-    standard: rep("side", [longSit({ tilt: -10, arms: arm(84, 70, 15) , legs: leg(80, 6, 0, 0, 8)}), longSit({ tilt: -14, arms: arm(84, 74, 15), legs: leg(76, 6, 0, 0, 8), rl: leg(104, 6, 0, 0, 12) })], { seconds: 2.5 }),
-    easier: rep("side", [longSit({ tilt: -24, lu: [10, 0, 0], arms: flat(-0.42, 0.24, { fingers: [-0.5, 0, 0.86], pole: [-1, 0, 0.3] }), legs: leg(66, 6, 0, 0, 8) }), longSit({ tilt: -24, lu: [10, 0, 0], arms: flat(-0.42, 0.24, { fingers: [-0.5, 0, 0.86], pole: [-1, 0, 0.3] }), legs: leg(66, 6, 0, 0, 8), rl: leg(88, 6, 0, 0, 12) })], { seconds: 2.5 }),
-    harder: rep("side", [longSit({ tilt: -4, arms: arm(80, 165, 5), legs: leg(86, 6, 0, 0, 8) }), longSit({ tilt: -8, arms: arm(80, 168, 5), legs: leg(82, 6, 0, 0, 8), rl: leg(108, 6, 0, 0, 12) })], { seconds: 2.5 }),
+    standard: swap("side", [longSit({ tilt: -10, arms: arm(84, 70, 15) , legs: leg(80, 6, 0, 0, 8)}), longSit({ tilt: -14, arms: arm(84, 74, 15), legs: leg(76, 6, 0, 0, 8), rl: leg(104, 6, 0, 0, 12) })], { seconds: 2.5 }),
+    easier: swap("side", [longSit({ tilt: -24, lu: [10, 0, 0], arms: flat(-0.42, 0.24, { fingers: [-0.5, 0, 0.86], pole: [-1, 0, 0.3] }), legs: leg(66, 6, 0, 0, 8) }), longSit({ tilt: -24, lu: [10, 0, 0], arms: flat(-0.42, 0.24, { fingers: [-0.5, 0, 0.86], pole: [-1, 0, 0.3] }), legs: leg(66, 6, 0, 0, 8), rl: leg(88, 6, 0, 0, 12) })], { seconds: 2.5 }),
+    harder: swap("side", [longSit({ tilt: -4, arms: arm(80, 165, 5), legs: leg(86, 6, 0, 0, 8) }), longSit({ tilt: -8, arms: arm(80, 168, 5), legs: leg(82, 6, 0, 0, 8), rl: leg(108, 6, 0, 0, 12) })], { seconds: 2.5 }),
   },
   "seated-leg-hold": {
     standard: hold("side", [longSit({ tilt: -8, legs: leg(82, 5) }), longSit({ tilt: -22, lu: [14, 0, 0], legs: leg(96, 4, 0, 0, -10), arms: flat(-0.02, 0.29) })]),

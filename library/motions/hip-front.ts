@@ -66,9 +66,9 @@ export const hipFrontMotions: MotionSet = {
     harder: rep("three-quarter", [lowLunge({ at: [-0.12, 0.4, 0], ll: foot(-1.06, -0.13, { heel: 64, out: 0 }), tilt: 44, lu: [34, 0, 0], th: [24, 0, 0], ra: elbowOn(0.34, 0.14), la: elbowOn(0.34, -0.2) }), lowLunge({ at: [0.0, 0.33, 0.02], ll: foot(-1.06, -0.13, { heel: 64, out: 0 }), tilt: 44, lu: [34, 0, 0], th: [24, 0, 0], ra: elbowOn(0.42, 0.14), la: elbowOn(0.42, -0.2) })].map((p, i) => to(p, { at: [-0.06 + i * 0.07, 0.4, 0], tilt: 40, rl: foot(0.48, 0.34) })), { seconds: 6 }),
   },
   "lunge-knee-lift": {
-    standard: rep("side", [backKneeDown, kneeLifted], { seconds: 6 }),
-    easier: rep("side", [to(backKneeDown, { arms: flat(0.42, 0.2, { y: 0.2 }), tilt: 32 }), to(kneeLifted, { arms: flat(0.42, 0.2, { y: 0.2 }), tilt: 28 })], { props: [block(0.44, 0.2, 0.2), block(0.44, -0.2, 0.2)], seconds: 6 }),
-    harder: rep("side", [to(backKneeDown, { ra: on("right.knee", [-0.08, 0.1, 0.05]), at: [-0.16, null, 0], tilt: 14, lu: [10, 0, 0], th: [4, 0, 0], nk: [0, 0, 0], la: on("right.knee", [-0.04, 0.1, -0.06]) }), to(kneeLifted, { at: [-0.08, 0.46, 0], tilt: 14, lu: [10, 0, 0], th: [4, 0, 0], nk: [0, 0, 0], ra: on("right.knee", [-0.08, 0.1, 0.05]), la: on("right.knee", [-0.04, 0.1, -0.06]) })], { seconds: 6 }),
+    standard: rep("side", [backKneeDown, kneeLifted], { props: [pad(-0.5, -0.15)], seconds: 6 }),
+    easier: rep("side", [to(backKneeDown, { arms: flat(0.42, 0.2, { y: 0.2 }), tilt: 32 }), to(kneeLifted, { arms: flat(0.42, 0.2, { y: 0.2 }), tilt: 28 })], { props: [pad(-0.5, -0.15), block(0.44, 0.2, 0.2), block(0.44, -0.2, 0.2)], seconds: 6 }),
+    harder: rep("side", [to(backKneeDown, { ra: on("right.knee", [-0.08, 0.1, 0.05]), at: [-0.16, null, 0], tilt: 14, lu: [10, 0, 0], th: [4, 0, 0], nk: [0, 0, 0], la: on("right.knee", [-0.04, 0.1, -0.06]) }), to(kneeLifted, { at: [-0.08, 0.46, 0], tilt: 14, lu: [10, 0, 0], th: [4, 0, 0], nk: [0, 0, 0], ra: on("right.knee", [-0.08, 0.1, 0.05]), la: on("right.knee", [-0.04, 0.1, -0.06]) })], { props: [pad(-0.5, -0.15)], seconds: 6 }),
   },
   "lunge-heel-curl": {
     standard: rep("side", [lowLunge({ ll: legTo([-0.84, -0.54, 0], [-0.99, -0.05, 0], -30), at: [-0.05, 0.31, 0], tilt: 29, rl: foot(0.46, 0.32), lu: [30, 0, 0], th: [18, 0, 0] }), lowLunge({ ll: legTo([-0.84, -0.54, 0], [-0.05, 0.99, 0], -25), at: [-0.05, 0.31, 0], tilt: 29, rl: foot(0.46, 0.32), lu: [30, 0, 0], th: [18, 0, 0] })], { props: [pad(-0.45, -0.15)], seconds: 6 }),

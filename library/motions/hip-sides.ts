@@ -8,6 +8,9 @@ const rail = [support(0.4, 0.44, 1.02), support(0.4, -0.44, 1.02)];
 
 /** The right leg straight out to the side, on the inner edge of the foot. */
 const sideFoot = (x = 0.02, z = 0.92) => foot(x, z, { tilt: -58, out: 6 });
+const handOnHip = on("right.hip", [0, 0.04, 0.12]);
+/** Beside the long leg, in front of it. */
+const sideBlock = block(0.1, 0.62, 0.22);
 const sideKneel = (c: Change = {}) => tallKneel({ ll: knee(0, -0.13), rl: sideFoot(), arms: aim([0.15, -0.85, 0.5], [0.35, -0.45, -0.8]), ...c });
 const sideAll4 = (c: Change = {}) => handsKnees({ ll: knee(0, -0.15), rl: sideFoot(0.02, 0.94), ...c });
 const out90 = (c: Change = {}) => halfKneelAhead({ ll: knee(0, -0.14), rl: foot(0.1, 0.62, { out: 66, pole: [0.5, 0.3, 1] }), arms: flat(0.46, 0.2), tilt: 60, lu: [10, 0, 0], nk: [-16, 0, 0], ...c });
@@ -20,8 +23,8 @@ const reachFoot = (c: Change = {}) => straddle({ tilt: 22, side: 10, th: [16, 6,
 const fold = (c: Change = {}) => straddle({ tilt: 34, lu: [30, 0, 0], th: [16, 0, 0], nk: [0, 0, 0], arms: flat(0.72, 0.18), ...c });
 
 const sideSquat = (c: Change = {}) => squat({ at: [-0.15, 0.35, -0.26], tilt: 30, rl: foot(0.04, 0.66, { tilt: -52, out: 24 }), ll: foot(0, -0.4, { out: 20, pole: [1, 0.2, -0.45] }), arms: aim([0.85, -0.5, -0.1], [0.9, -0.2, -0.3]), ...c });
-const wide = (c: Change = {}) => standing({ at: [-0.04, 0.78, 0], legs: foot(0, 0.5, { out: 12, tilt: -6 }), arms: aim([0.8, -0.5, -0.2], [0.7, 0.2, -0.65]), ...c });
-const wideLow = (c: Change = {}) => wide({ at: [-0.16, 0.42, 0.32], tilt: 34, lu: [8, 0, 0], ll: foot(0, -0.5, { out: 12, tilt: -34 }), rl: foot(0, 0.5, { out: 20, pole: [1, 0.2, 0.5] }), ...c });
+const wide = (c: Change = {}) => standing({ at: [-0.04, 0.78, 0], legs: foot(0, 0.54, { out: 12, tilt: -6 }), arms: aim([0.8, -0.5, -0.2], [0.7, 0.2, -0.65]), ...c });
+const wideLow = (c: Change = {}) => wide({ at: [-0.16, 0.42, 0.36], tilt: 34, lu: [8, 0, 0], ll: foot(0, -0.54, { out: 12, tilt: -46 }), rl: foot(0, 0.54, { out: 20, pole: [1, 0.2, 0.5] }), ...c });
 
 const crouch = (z: number, c: Change = {}) => squat({ at: [-0.2, 0.36, z], tilt: 10, lu: [44, 0, 0], th: [36, 0, 0], nk: [-30, 0, 0], rl: foot(-0.02, z + 0.22, { out: 26, heel: 30, tilt: 4, pole: [0.9, 0.3, 0.7] }), ll: foot(-0.02, z - 0.22, { out: 26, heel: 30, tilt: 4, pole: [0.9, 0.3, -0.7] }), ra: flat(0.4, 0.2), la: flat(0.4, -0.2), ...c });
 
@@ -51,9 +54,9 @@ export const hipSidesMotions: MotionSet = {
     easier: rep("three-quarter", [sideAll4({ rl: sideFoot(0.02, 0.8) }), sideAll4({ at: [-0.08, null, -0.02], rl: sideFoot(0.02, 0.94), tilt: 79 }), sideAll4({ rl: sideFoot(0.02, 0.86) })], { props: [pad(-0.03, -0.15)] }),
   },
   "adductor-bridge": {
-    standard: rep("front", [sideKneel({ arms: CROSSED_ARMS }), sideKneel({ at: [0, null, 0.05], side: -30, lu: [0, 4, 0], nk: [0, 10, 0], arms: CROSSED_ARMS }), sideKneel({ at: [0, null, 0.05], side: -30, lu: [0, 4, 0], nk: [0, 10, 0], arms: CROSSED_ARMS })], { props: [pad(-0.03, -0.13)] }),
-    easier: rep("front", [sideKneel({ la: aim([0.1, -0.8, -0.6]) }), sideKneel({ at: [0, null, 0.04], side: -44, lu: [0, -10, 0], th: [0, -8, 0], nk: [0, 8, 0], la: flat(0.06, -0.62, { y: 0.22, fingers: [0.3, 0, -0.95] }) }), sideKneel({ at: [0, null, 0.04], side: -44, lu: [0, -10, 0], th: [0, -8, 0], nk: [0, 8, 0], la: flat(0.06, -0.62, { y: 0.22, fingers: [0.3, 0, -0.95] }) })], { props: [pad(-0.03, -0.13), block(0.06, -0.64, 0.22)] }),
-    harder: rep("front", [sideKneel({ arms: arm(40, 170) }), sideKneel({ at: [0, null, 0.05], side: -34, lu: [0, 2, 0], nk: [0, 8, 0], arms: arm(40, 170) }), sideKneel({ at: [0, null, 0.05], side: -34, lu: [0, 2, 0], nk: [0, 8, 0], arms: arm(40, 170) })], { props: [pad(-0.03, -0.13)] }),
+    standard: rep("front", [sideKneel({ arms: CROSSED_ARMS }), ...[1, 2].map(() => sideKneel({ side: 18, lu: [0, 4, 0], nk: [0, -8, 0], arms: CROSSED_ARMS }))], { props: [pad(-0.03, -0.13), sideBlock] }),
+    easier: rep("front", [sideKneel({ ra: aim([0.1, -0.8, 0.6]) }), ...[1, 2].map(() => sideKneel({ at: [0, null, -0.02], side: 16, lu: [0, 22, 0], th: [0, 28, 0], nk: [0, -14, 0], ra: flat(0.1, 0.62, { y: 0.22, fingers: [0.3, 0, 0.95] }) }))], { props: [pad(-0.03, -0.13), sideBlock] }),
+    harder: rep("front", [sideKneel({ arms: arm(40, 170) }), ...[1, 2].map(() => sideKneel({ side: 18, lu: [0, 2, 0], nk: [0, -6, 0], arms: arm(40, 170) }))], { props: [pad(-0.03, -0.13), sideBlock] }),
   },
   "half-kneel-press-out": {
     standard: hold("front", [halfKneelAhead({ ra: on("right.knee", [-0.06, 0.02, 0.1]), la: on("right.knee", [-0.08, 0.06, -0.08]) }), halfKneelAhead({ rl: foot(0.42, 0.26, { out: 20, pole: [1, 0.3, 0.8] }), ra: on("right.knee", [-0.06, 0.02, 0.1]), la: aim([0.2, -0.95, -0.3], [0.6, -0.7, 0.3]) })], { props: [pad(-0.05, -0.14)] }),
@@ -92,8 +95,8 @@ export const hipSidesMotions: MotionSet = {
   },
   "side-squat-shift": {
     standard: rep("front", [wide(), wideLow()]),
-    easier: rep("front", [wide({ at: [-0.14, 0.6, 0], tilt: 50, lu: [24, 0, 0], th: [16, 0, 0], nk: [-20, 0, 0], arms: flat(0.4, 0.2) }), wideLow({ tilt: 44, lu: [30, 0, 0], th: [18, 0, 0], nk: [-20, 0, 0], arms: flat(0.42, 0.16) })]),
-    harder: rep("front", [wide({ at: [-0.1, 0.56, 0], tilt: 20 }), wideLow({ at: [-0.16, 0.34, 0.34], ll: foot(0, -0.5, { out: 20, tilt: -40 }) })]),
+    easier: rep("front", [wide({ at: [-0.22, 0.66, 0], tilt: 64, lu: [24, 0, 0], th: [16, 0, 0], nk: [-20, 0, 0], arms: flat(0.4, 0.2), legs: foot(0, 0.54, { out: 20, tilt: -6, pole: [1, 0.2, 0.7] }) }), wideLow({ tilt: 44, lu: [30, 0, 0], th: [18, 0, 0], nk: [-20, 0, 0], arms: flat(0.42, 0.16) })]),
+    harder: rep("front", [wide({ at: [-0.1, 0.56, 0], tilt: 20 }), wideLow({ at: [-0.16, 0.36, 0.38], ll: foot(0, -0.54, { out: 20, tilt: -50 }) })]),
   },
   "lunge-side": {
     standard: rep("front", [standing(), standing({ at: [-0.2, 0.56, 0.42], tilt: 36, lu: [6, 0, 0], ll: foot(0, -0.13), rl: foot(0, 0.68, { out: 12, pole: [1, 0.3, 0.25] }), arms: aim([0.8, -0.5, -0.2], [0.7, 0.2, -0.65]) })], { lift: [0.06, 0.06] }),
@@ -105,10 +108,12 @@ export const hipSidesMotions: MotionSet = {
   },
   "step-side-bend": {
     standard: rep("front", [standing({ la: grip(0.2, 1.0, -0.5) }), standing({ at: [0, 0.86, 0.2], rl: foot(0, 0.62), side: -8, lu: [0, -16, 0], th: [0, -24, 0], nk: [0, -8, 0], ra: arm(14, 168), la: grip(0.2, 1.0, -0.5) })], { lift: [0.05, 0.05], props: [support(0.2, -0.5, 1.0)] }),
+    easier: rep("front", [standing({ la: grip(0.2, 1.0, -0.5), ra: handOnHip }), standing({ at: [0, 0.87, 0.16], rl: foot(0, 0.6), side: -4, lu: [0, -12, 0], th: [0, -20, 0], nk: [0, -6, 0], ra: handOnHip, la: grip(0.2, 1.0, -0.5) })], { lift: [0.05, 0.05], props: [support(0.2, -0.5, 1.0)] }),
     harder: rep("front", [standing(), standing({ at: [0, 0.84, 0.2], rl: foot(0, 0.66), side: -10, lu: [0, -18, 0], th: [0, -26, 0], nk: [0, -8, 0], arms: arm(20, 168) })], { lift: [0.05, 0.05] }),
   },
   "step-across-bend": {
     standard: rep("front", [standing({ la: grip(0.2, 1.0, -0.56) }), standing({ at: [0.06, 0.87, -0.08], rl: foot(0.2, -0.36), side: -6, lu: [0, -14, 0], th: [0, -24, 0], nk: [0, -8, 0], ra: arm(14, 168), la: grip(0.2, 1.0, -0.56) })], { lift: [0.05, 0.05], props: [support(0.2, -0.56, 1.0)] }),
+    easier: rep("front", [standing({ la: grip(0.2, 1.0, -0.56), ra: handOnHip }), standing({ at: [0.04, 0.89, -0.06], rl: foot(0.18, -0.3), side: -3, lu: [0, -10, 0], th: [0, -20, 0], nk: [0, -6, 0], ra: handOnHip, la: grip(0.2, 1.0, -0.56) })], { lift: [0.05, 0.05], props: [support(0.2, -0.56, 1.0)] }),
     harder: rep("front", [standing(), standing({ at: [0.06, 0.86, -0.06], rl: foot(0.2, -0.36), side: -8, lu: [0, -18, 0], th: [0, -26, 0], nk: [0, -8, 0], arms: arm(20, 168) })], { lift: [0.05, 0.05] }),
   },
   "knee-across": {

@@ -124,13 +124,13 @@ export const hipTurnMotions: MotionSet = {
   },
   "figure-four": {
     standard: hold("three-quarter", [four(), fourPulled()]),
-    easier: hold("three-quarter", [supine({ ll: footUp(0.36, -0.14), rl: legTo([0.42, 0.62, 0.66], [0.1, 0.1, -0.99], 10) }), supine({ ll: footUp(0.36, -0.14), rl: legTo([0.3, 0.56, 0.77], [0.08, 0.16, -0.98], 10), ra: on("right.knee", [-0.14, 0.05, 0.0]) })]),
+    easier: hold("three-quarter", [supine({ ll: footUp(0.54, -0.14), rl: legTo([0.3, 0.72, 0.62], [0.5, 0.16, -0.85], 10) }), supine({ ll: footUp(0.54, -0.14), rl: legTo([0.2, 0.66, 0.72], [0.5, 0.16, -0.85], 10), ra: on("right.knee", [-0.14, 0.05, 0.0]) })]),
     harder: hold("three-quarter", [four(), fourPulled({ ll: leg(104, 4, 0, 30, -10), rl: legTo([-0.46, 0.87, 0.19], [0.09, 0.11, -0.99], 10) })]),
   },
   "seated-knee-out": {
-    standard: rep("three-quarter", [lean, to(lean, { rl: leg(112, 4, 0, 108) }), to(lean, { rl: leg(106, 44, -32, 108) })], { seconds: 3 }),
-    easier: rep("three-quarter", [leanBack, to(leanBack, { rl: leg(112, 4, 0, 108) }), to(leanBack, { rl: leg(106, 40, -30, 108) })], { seconds: 3 }),
-    harder: rep("three-quarter", [lean, to(lean, { rl: leg(112, 4, 0, 108) }), to(lean, { rl: leg(106, 48, -36, 108) })].map((p) => to(p, { arms: CROSSED_ARMS })), { seconds: 3 }),
+    standard: swap("three-quarter", [lean, to(lean, { rl: leg(112, 4, 0, 108) }), to(lean, { rl: leg(106, 44, -32, 108) })], { seconds: 3 }),
+    easier: swap("three-quarter", [leanBack, to(leanBack, { rl: leg(112, 4, 0, 108) }), to(leanBack, { rl: leg(106, 40, -30, 108) })], { seconds: 3 }),
+    harder: swap("three-quarter", [lean, to(lean, { rl: leg(112, 4, 0, 108) }), to(lean, { rl: leg(106, 48, -36, 108) })].map((p) => to(p, { arms: CROSSED_ARMS })), { seconds: 3 }),
   },
   "roll-glute": {
     standard: rep("three-quarter", [onRoll(-0.05), onRoll(0.05)], { seconds: 6, props: [roller(0.0, 0, 0.26)] }),

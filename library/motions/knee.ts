@@ -1,4 +1,4 @@
-import { aim, arm, flat, foot, hold, kneelSit, knee, leg, longSit, on, prone, rep, RIGHT_LOWER_LEG, sideLying, squat, strap, wedge, type Change, type MotionSet } from "./poses";
+import { aim, arm, flat, foot, hold, kneelSit, knee, leg, longSit, on, prone, rep, RIGHT_LOWER_LEG, sideLying, squat, strap, wedge, widePad, type Change, type MotionSet } from "./poses";
 
 const shin = (turn: number, c: Change = {}) => longSit({ tilt: -4, lu: [12, 0, 0], rl: leg(112, 6, 0, 82, 6, { kneeRotation: turn }), arms: on("right.knee", [-0.06, -0.08, 0.08]), la: on("right.knee", [-0.06, -0.08, -0.06]), ra: on("right.knee", [-0.06, -0.08, 0.08]), ...c });
 
@@ -32,7 +32,7 @@ export const kneeMotions: MotionSet = {
     easier: hold({ around: 16, above: 62 }, [lying({ rl: leg(-8, -14, 0, 112, -20), ra: aim([-0.5, -0.8, 0.3]) }), lying({ rl: leg(-8, -14, 0, 112, -20), th: [0, 0, 32], lu: [0, 0, 6], nk: [0, 0, 26], ra: aim([-0.6, -0.7, 0.4]) })], { props: [strap("right", "right.ankle")] }),
   },
   "squat-to-kneel": {
-    standard: rep("side", [halfway(), squat(), squat(), halfway(), down(), down()], { at: [0, 1, 2, 2.5, 3, 3.5], beats: 4 }),
-    easier: rep("side", [halfway({ arms: flat(0.42, 0.2), tilt: 34 }), lowSquat, lowSquat, halfway({ arms: flat(0.42, 0.2), tilt: 34 }), down({ at: [-0.08, null, 0], arms: flat(0.46, 0.2), tilt: 38, lu: [24, 0, 0], th: [14, 0, 0] }), down({ at: [-0.08, null, 0], arms: flat(0.46, 0.2), tilt: 38, lu: [24, 0, 0], th: [14, 0, 0] })], { at: [0, 1, 2, 2.5, 3, 3.6], beats: 4, props: [wedge(-0.06, 0)] }),
+    standard: rep("side", [halfway(), squat(), squat(), halfway(), down(), down()], { at: [0, 1, 2, 2.5, 3, 3.5], beats: 4, props: [widePad(0.3)] }),
+    easier: rep("side", [halfway({ arms: flat(0.42, 0.2), tilt: 34 }), lowSquat, lowSquat, halfway({ arms: flat(0.42, 0.2), tilt: 34 }), down({ at: [-0.08, null, 0], arms: flat(0.46, 0.2), tilt: 38, lu: [24, 0, 0], th: [14, 0, 0] }), down({ at: [-0.08, null, 0], arms: flat(0.46, 0.2), tilt: 38, lu: [24, 0, 0], th: [14, 0, 0] })], { at: [0, 1, 2, 2.5, 3, 3.6], beats: 4, props: [wedge(-0.06, 0), widePad(0.3)] }),
   },
 };

@@ -20,8 +20,9 @@ const wallHand = (y: number) => flat(0.7, 0.18, { y, normal: [-1, 0, 0], fingers
 const lean = standing({ at: [0.1, 0.9, 0], tilt: 10, ra: wallHand(1.36), la: aim([0.2, -0.95, -0.2]), legs: foot(-0.1, 0.15) });
 const pressed = standing({ at: [-0.06, 0.915, 0], tilt: 2, th: [0, 0, -36], nk: [0, 0, -30], lu: [0, 0, -4], ra: flat(0.7, 0.18, { y: 1.36, normal: [-1, 0, 0], fingers: [0, 1, 0], girdle: [0, 20] }), la: aim([-0.2, 0.1, -0.97]), legs: foot(-0.1, 0.15) });
 
-const acrossBench = (th: number, arms: ReturnType<typeof arm>) => base([0, 0.36, 0], -84, arms, footUp(0.44, 0.17), { th: [th, 0, 0], lu: [-6, 0, 0] });
-const overBench = [bench(-0.5, 0, 0.34, 1.1), weight("right.palm")];
+const acrossBench = (th: number, arms: ReturnType<typeof arm>) => base([0, 0.36, 0], -76, arms, footUp(0.44, 0.17), { th: [th, 0, 0], lu: [-6, 0, 0], nk: [8, 0, 0] });
+const wideBench = bench(-0.6, 0, 0.54, 1.1);
+const overBench = [wideBench, weight("right.palm")];
 const twoHands = (elevation: number) => arm(96, elevation, 10);
 
 const front = aim([0.42, -0.82, 0.4]);
@@ -74,7 +75,7 @@ export const shoulderMotions: MotionSet = {
   },
   "bench-pullover": {
     standard: rep("side", [acrossBench(4, twoHands(88)), acrossBench(-14, twoHands(166))], { props: overBench }),
-    easier: rep("side", [acrossBench(4, twoHands(88)), acrossBench(-12, twoHands(150))], { props: [bench(-0.5, 0, 0.34, 1.1)] }),
+    easier: rep("side", [acrossBench(4, twoHands(88)), acrossBench(-12, twoHands(150))], { props: [wideBench] }),
   },
   "stick-pass": {
     standard: rep("three-quarter", [passOf(front), passOf(overhead), passOf(behind), passOf(overhead)], { at: [0, 0.5, 1, 1.5], beats: 2, props: [stick(0.12)] }),
@@ -106,12 +107,12 @@ export const shoulderMotions: MotionSet = {
   },
   "band-over": {
     standard: rep("three-quarter", [passOf(front), passOf(overhead), passOf(behind), passOf(overhead)], { at: [0, 0.5, 1, 1.5], beats: 2, props: [band()] }),
-    easier: rep("three-quarter", [passOf(wideFront), passOf(wideOver), passOf(aim([-0.4, -0.66, 0.64])), passOf(wideOver)], { at: [0, 0.5, 1, 1.5], beats: 2, props: [stick(0.05)] }),
+    easier: rep("three-quarter", [passOf(wideFront), passOf(wideOver)], { props: [band()] }),
     harder: rep("three-quarter", [passOf(aim([0.45, -0.85, 0.28])), passOf(aim([0, 0.9, 0.43])), passOf(aim([-0.5, -0.8, 0.33])), passOf(aim([0, 0.9, 0.43]))], { at: [0, 0.5, 1, 1.5], beats: 2, props: [band()] }),
   },
   "bar-hang": {
-    standard: hold("front", [hang({ at: [0, 1.06, 0], arms: grip(0, BAR_HEIGHT, 0.24, { fingers: [0.1, 1, 0], girdle: [-4, 0] }) }), hang()], { props: [bar()] }),
+    standard: hold("front", [hang({ at: [0, 1.06, 0], arms: grip(0, BAR_HEIGHT, 0.24, { fingers: [0.1, 1, 0], girdle: [-4, 0] }) }), hang()], { props: [bar(), box(-0.42, 0, 0.3)] }),
     easier: hold("side", [hang({ at: [-0.02, 1.06, 0], legs: foot(0.06, 0.14, { y: 0.3 }) }), hang({ at: [-0.04, 1.0, 0], legs: foot(0.06, 0.14, { y: 0.3 }) })], { props: [bar(), box(0.1, 0, 0.3)] }),
-    harder: rep("front", [hang(), hang({ by: [0, 0.05, 0], arms: grip(0, BAR_HEIGHT, 0.24, { fingers: [0.1, 1, 0], girdle: [-12, 0] }) })], { props: [bar()], seconds: 8 }),
+    harder: rep("front", [hang(), hang({ by: [0, 0.05, 0], arms: grip(0, BAR_HEIGHT, 0.24, { fingers: [0.1, 1, 0], girdle: [-12, 0] }) })], { props: [bar(), box(-0.42, 0, 0.3)], seconds: 8 }),
   },
 };

@@ -1,5 +1,5 @@
 import {
-  aim, aimRoom, arm, block, foot, flat, grip, halfKneel, handsKnees, hold, knee, leg, lowLunge, on, otherLeg, plank, rep, split, squat, standing, stick, support, to, weight, wedge, widePad, type Change, type MotionSet,
+  aim, aimRoom, arm, block, foot, flat, grip, halfKneel, handsKnees, hold, knee, leg, lowLunge, on, otherLeg, pad, plank, rep, split, squat, standing, stick, support, to, weight, wedge, widePad, type Change, type MotionSet,
 } from "./poses";
 
 const wedged = (c: Change = {}) => squat({ at: [-0.2, 0.37, 0], legs: foot(0, 0.21, { y: 0.045, out: 18, pole: [1, 0.3, 0.5] }), ...c });
@@ -45,8 +45,8 @@ export const wholeBodyMotions: MotionSet = {
     easier: hold("side", [wedged({ legs: wideWedge, arms: grip(0.48, 0.72, 0.2) }), wedged({ legs: wideWedge, at: [-0.24, 0.4, 0], tilt: 12, lu: [50, 0, 0], th: [32, 0, 0], nk: [20, 0, 0], arms: grip(0.48, 0.72, 0.2) })], { props: [wedge(-0.06, 0), support(0.5, 0.2, 0.8), support(0.5, -0.2, 0.8)] }),
   },
   "squat-drive-through": {
-    standard: rep("side", [kneel({ ...walkHands, legs: driveFeet }), stepBack(walkHands), drive, stepBack(walkHands)], { at: [0, 0.6, 1.2, 1.6], beats: 2 }),
-    easier: rep("side", [squat({ arms: flat(0.28, 0.12), at: [-0.2, 0.31, 0], tilt: 24, lu: [44, 0, 0], th: [32, 0, 0], legs: driveFeet }), stepBack({ arms: flat(0.24, 0.16), tilt: 60, lu: [40, 0, 0], th: [30, 0, 0] }), to(drive, { arms: flat(0.2, 0.2), tilt: 30, lu: [42, 0, 0], th: [30, 0, 0], nk: [-20, 0, 0] }), stepBack({ arms: flat(0.24, 0.16), tilt: 60, lu: [40, 0, 0], th: [30, 0, 0] })], { at: [0, 0.6, 1.2, 1.6], beats: 2 }),
+    standard: rep("side", [kneel({ ...walkHands, legs: driveFeet }), stepBack(walkHands), drive, stepBack(walkHands)], { at: [0, 0.6, 1.2, 1.6], beats: 2, props: [pad(-0.4, 0.16)] }),
+    easier: rep("side", [squat({ arms: flat(0.28, 0.12), at: [-0.2, 0.31, 0], tilt: 24, lu: [44, 0, 0], th: [32, 0, 0], legs: driveFeet }), stepBack({ arms: flat(0.24, 0.16), tilt: 60, lu: [40, 0, 0], th: [30, 0, 0] }), to(drive, { arms: flat(0.2, 0.2), tilt: 30, lu: [42, 0, 0], th: [30, 0, 0], nk: [-20, 0, 0] }), stepBack({ arms: flat(0.24, 0.16), tilt: 60, lu: [40, 0, 0], th: [30, 0, 0] })], { at: [0, 0.6, 1.2, 1.6], beats: 2, props: [pad(-0.4, 0.16)] }),
   },
   "plank-step-turn": {
     standard: rep("three-quarter", [plank(), kneeIn(), lungeIn, open, kneeIn()], { at: [0, 0.5, 1, 2, 2.65], beats: 3 }),

@@ -15,6 +15,7 @@ import type { Drill, DrillLevel } from "~/core/drills/schema";
 import { LEVELS, type Item, type LevelName, type SideMode } from "~/core/session/schema";
 import { sameJson } from "~/core/session/same";
 import { LEVEL_WORDS, sensibleSides, SIDE_MODE_WORDS } from "~/core/text/words";
+import { stressesOfLevel } from "~/core/stress/at";
 import { doseSeconds } from "~/core/timeline/dose";
 
 /** Everything about the selected drill: its numbers, then what it is, what to feel and what to take care of. */
@@ -89,7 +90,7 @@ function LevelChoice({ drill, chosen, onChoose }: { drill: Drill; chosen: LevelN
 }
 
 function Cautions({ drill, level }: { drill: Drill; level: DrillLevel }) {
-  const hard = level.loads.includes("max-effort");
+  const hard = stressesOfLevel(drill, level).some((s) => s.area === "max-effort");
   return (
     <div className="flex gap-2.5 rounded-md border-l-4 border-plum bg-plum-wash px-3 py-2 text-sm">
       <TriangleAlert size={16} className="mt-0.5 shrink-0 text-plum" aria-hidden />

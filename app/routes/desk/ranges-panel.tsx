@@ -17,7 +17,7 @@ import { missingRows } from "~/core/demands/fit";
 import type { Demand } from "~/core/demands/schema";
 import { JOINT_WORDS, ROW_FACTS, type Row } from "~/core/drills/rows";
 import type { Drill } from "~/core/drills/schema";
-import { loaded } from "~/core/group/fallback";
+import { protectionsOf, spares } from "~/core/group/protect";
 import { piecesThere } from "~/core/group/kit";
 import { clockText, secondsText } from "~/core/text/clock";
 import { PLANE_WORDS } from "~/core/text/areas";
@@ -123,8 +123,8 @@ function PetalLine({ looked, desk, demand }: { looked: Looked; desk: Desk; deman
 
 /** Drills that would feed a petal; the ones the group cannot do are not offered. */
 function DrillsFor({ id, row, desk, offered, group, onClose }: { id: string; row: Row; desk: Desk; offered: readonly Drill[]; group: Insights["input"]["group"]; onClose: () => void }) {
-  const areas = [...(group?.setting.areas ?? []), ...(group?.people.flatMap((p) => p.areas) ?? [])];
-  const found = offered.filter(({ levels: { standard } }) => standard.main.includes(row) && loaded(standard, areas).length === 0 && (!group || piecesThere(standard.kit, Math.max(1, group.people.length), group.setting)));
+  const protections = protectionsOf([...(group?.setting.areas ?? []), ...(group?.people.flatMap((p) => p.areas) ?? [])]);
+  const found = offered.filter((drill) => drill.levels.standard.main.includes(row) && spares(drill, "standard", protections) && (!group || piecesThere(drill.levels.standard.kit, Math.max(1, group.people.length), group.setting)));
   // Asked for from a finding it may be out of sight.
   const section = useRef<HTMLElement>(null);
   useEffect(() => {

@@ -18,7 +18,8 @@ import type { Drill } from "~/core/drills/schema";
 import { unwritten } from "~/core/drills/start";
 import { courses } from "~/core/figure/course";
 import { LEVELS, type LevelName } from "~/core/session/schema";
-import { AREA_WORDS, PLANE_WORDS } from "~/core/text/areas";
+import { PLANE_WORDS } from "~/core/text/areas";
+import { stressWords } from "~/core/text/stresses";
 import { doseWords, LEVEL_WORDS, METHOD_WORDS, SIDE_MODE_WORDS } from "~/core/text/words";
 import { POSTURE_WORDS } from "~/core/timeline/postures";
 import { addOwnDrill, findOwnDrill, listRevisions, shelveOwnDrill } from "~/db/own-drills";
@@ -273,7 +274,7 @@ function Levels({ drill }: { drill: Drill }) {
                 {doseWords(level.dose)} · {POSTURE_WORDS[level.posture]}
               </p>
               {level.kit.length > 0 && <p className="text-sm text-ink-soft">Kit: {[...new Set(level.kit)].map((k) => `${KIT_FACTS[k].words} (or ${KIT_FACTS[k].instead})`).join(", ")}</p>}
-              <p className="text-sm text-ink-faint">{level.loads.length > 0 ? `Loads: ${level.loads.map((area) => AREA_WORDS[area]).join(", ")}` : "Loads none of the areas people protect."}</p>
+              <Stresses drill={drill} name={name} />
             </article>
           );
         })}
@@ -282,3 +283,25 @@ function Levels({ drill }: { drill: Drill }) {
   );
 }
 
+/** What a level loads that people may protect: much of it first, then some; why, where the drawing does not show it. */
+function Stresses({ drill, name }: { drill: Drill; name: LevelName }) {
+  const { much, some, drawn, because } = stressWords(drill, name);
+  return (
+    <div className="text-sm text-ink-soft">
+      {!drawn && <p className="font-medium text-plum">Not drawn: what it loads is not known, and nobody who protects an area is given it.</p>}
+      {much.length > 0 && <p>Loads much: {much.join(", ")}</p>}
+      {some.length > 0 && <p>Loads some: {some.join(", ")}</p>}
+      {much.length + some.length === 0 && drawn && <p>Loads none of the areas people protect.</p>}
+      {because.length > 0 && (
+        <details>
+          <summary className="underline underline-offset-4">Not all of it shows in the drawing</summary>
+          <ul className="mt-1 list-disc pl-5">
+            {because.map((line) => (
+              <li key={line}>{line}</li>
+            ))}
+          </ul>
+        </details>
+      )}
+    </div>
+  );
+}

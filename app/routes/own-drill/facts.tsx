@@ -1,4 +1,4 @@
-import { useState } from "react";
+import { useDeferredValue, useMemo, useState } from "react";
 import type { DrillEditor } from "./use-drill-editor";
 import { cx } from "~/app/ui/classes";
 import { DoseEditor } from "~/app/ui/dose-editor";
@@ -7,10 +7,13 @@ import { NumberField } from "~/app/ui/number-field";
 import { KIT, KIT_FACTS, type Kit } from "~/core/drills/kit";
 import { ROW_FACTS, ROWS, type Row } from "~/core/drills/rows";
 import { AREAS, type Area } from "~/core/drills/areas";
-import { METHODS, REGIONS, type Drill, type DrillLevel } from "~/core/drills/schema";
+import { METHODS, REGIONS, type Drill, type DrillLevel, type Load } from "~/core/drills/schema";
 import { LEVELS, type LevelName } from "~/core/session/schema";
 import { USUAL_PACE } from "~/core/session/start";
+import { withStress } from "~/core/stress/attach";
+import { stressLines } from "~/core/stress/own";
 import { AREA_WORDS, REGION_WORDS } from "~/core/text/areas";
+import { stressWords } from "~/core/text/stresses";
 import { LEVEL_WORDS, METHOD_WORDS, SIDE_MODE_WORDS } from "~/core/text/words";
 import { POSTURE_WORDS, POSTURES } from "~/core/timeline/postures";
 
@@ -60,9 +63,31 @@ export function Facts({ editor }: { editor: DrillEditor }) {
       </div>
       <Ticks<Row> title="Works mainly on" all={ROWS} chosen={facts.main} words={(row) => ROW_FACTS[row].words} least={1} onChange={(main) => setLevelPart({ main, also: facts.also.filter((row) => !main.includes(row)) }, "main rows")} />
       <Ticks<Row> title="Works also on" all={ROWS.filter((row) => !facts.main.includes(row))} chosen={facts.also} words={(row) => ROW_FACTS[row].words} onChange={(also) => setLevelPart({ also }, "other rows")} />
-      <Ticks<Area> title="Loads areas people may protect" all={AREAS} chosen={facts.loads} words={(area) => AREA_WORDS[area]} onChange={(loads) => setLevelPart({ loads }, "loads")} />
+      <Shown drill={drill} level={level} />
+      <Ticks<Area>
+        title="Loads besides what the drawing shows; each counts as much" all={AREAS} chosen={facts.loads.map(areaOf)} words={(area) => AREA_WORDS[area]}
+        onChange={(areas) => setLevelPart({ loads: areas.map((area) => facts.loads.find((load) => areaOf(load) === area) ?? area) }, "loads")}
+      />
       <Ticks<Kit> title="Needs kit" all={KIT} chosen={[...new Set(facts.kit)]} words={(kit) => KIT_FACTS[kit].words} onChange={(kit) => setLevelPart({ kit: [...facts.kit.filter((k) => kit.includes(k)), ...kit.filter((k) => !facts.kit.includes(k))].slice(0, 6) }, "kit")} />
     </section>
+  );
+}
+
+const areaOf = (load: Load): Area => (typeof load === "string" ? load : load.area);
+
+/** What the drawing itself loads, worked out as it is drawn: a coach can add to it and not take from it. */
+function Shown({ drill, level }: { drill: Drill; level: LevelName }) {
+  const slow = useDeferredValue(drill);
+  const { much, some, drawn } = useMemo(() => stressWords(withStress(slow, stressLines({ ...slow, levels: { ...slow.levels, [level]: { ...slow.levels[level], loads: [] } } })), level), [slow, level]);
+  return (
+    <div className="flex flex-col gap-1 rounded-md bg-plum-wash px-3 py-2 text-sm">
+      <p className="font-medium">What the drawing loads that people may protect</p>
+      {drawn ? (
+        <p>{much.length + some.length === 0 ? "Nothing." : [...(much.length > 0 ? [`Much: ${much.join(", ")}.`] : []), ...(some.length > 0 ? [`Some: ${some.join(", ")}.`] : [])].join(" ")}</p>
+      ) : (
+        <p>It is not drawn, so nobody knows. Whoever protects an area is not given it.</p>
+      )}
+    </div>
   );
 }
 

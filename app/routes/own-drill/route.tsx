@@ -12,6 +12,7 @@ import { Confirm } from "~/app/ui/dialog";
 import { Button, IconButton } from "~/app/ui/button";
 import { readOwnId, ownDrillId } from "~/core/drills/own";
 import { lacksCautions, unwritten } from "~/core/drills/start";
+import { asDocument } from "~/core/stress/attach";
 import { findOwnDrill } from "~/db/own-drills";
 
 export const meta: Route.MetaFunction = ({ loaderData }) => [{ title: `Change ${loaderData?.drill.name ?? "a drill"} · Mapset` }];
@@ -21,7 +22,7 @@ export async function loader({ request, params }: Route.LoaderArgs) {
   const own = readOwnId(params.drill);
   const found = own && (await findOwnDrill(getServices().db, coach.id, own.drill));
   if (!found) throw notHere("There is no such drill among yours.");
-  return { drill: found.doc, revision: found.revision, address: `/library/${params.drill}/keep` };
+  return { drill: asDocument(found.doc), revision: found.revision, address: `/library/${params.drill}/keep` };
 }
 
 export const shouldRevalidate = () => false;

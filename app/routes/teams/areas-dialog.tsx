@@ -1,6 +1,6 @@
 import { useEffect, useState } from "react";
 import { useFetcher } from "react-router";
-import { AreaChoice } from "~/app/ui/area-choice";
+import { ProtectChoice } from "~/app/ui/protect-choice";
 import type { action } from "./route";
 import { Button } from "~/app/ui/button";
 import { Dialog } from "~/app/ui/dialog";
@@ -14,11 +14,17 @@ export function AreasDialog({ person, onClose }: { person: Member; onClose: () =
     if (fetcher.state === "idle" && fetcher.data && "done" in fetcher.data) onClose();
   }, [fetcher.state, fetcher.data, onClose]);
   return (
-    <Dialog open onOpenChange={(open) => !open && onClose()} title={`What ${person.name} protects`} description="Drills that load it are pointed out, with something else to do in the same time. Write nothing about why: it is not needed, and ask whoever treats them.">
+    <Dialog open onOpenChange={(open) => !open && onClose()} title={`What ${person.name} protects`} description="Drills that load it are pointed out, with something else to do in the same time, or a rest where there is nothing. Write nothing about why. What is right for them is for whoever treats them to say.">
       <fetcher.Form method="post" className="flex flex-col gap-3">
         <input type="hidden" name="do" value="areas" />
         <input type="hidden" name="athlete" value={person.id} />
-        <AreaChoice legend="Areas" chosen={areas} onChange={setAreas} />
+        <input type="hidden" name="areas" value={JSON.stringify(areas)} />
+        <ProtectChoice legend="Areas" chosen={areas} onChange={setAreas} />
+        {fetcher.data && "fault" in fetcher.data && (
+          <p role="alert" className="font-medium text-plum">
+            {fetcher.data.fault}
+          </p>
+        )}
         <div className="flex justify-end gap-2">
           <Button onClick={onClose}>Cancel</Button>
           <Button kind="primary" type="submit" disabled={fetcher.state !== "idle"}>

@@ -11,10 +11,12 @@ import { Confirm } from "~/app/ui/dialog";
 import { Field } from "~/app/ui/field";
 import { SettingDialog } from "./setting-dialog";
 import { AreasDialog } from "./areas-dialog";
-import { AREAS } from "~/core/drills/areas";
 import { faultLine, parseWith } from "~/core/faults";
+import { protectionsOf, protectsListSchema } from "~/core/group/protect";
 import { groupSettingSchema } from "~/core/group/schema";
 import { settingWords } from "~/core/group/words";
+import { protectionWords } from "~/core/text/areas";
+import { listWords } from "~/core/text/words";
 import { addAthletes, addTeam, archiveAthlete, deleteTeam, listTeams, renameTeam, setAthleteAreas, setTeamSetting, type Member, type Team } from "~/db/teams";
 
 export const meta: Route.MetaFunction = () => [{ title: "Teams · Mapset" }];
@@ -66,9 +68,15 @@ export async function action({ request }: Route.ActionArgs) {
       return { done: true };
     }
     case "areas": {
-      const read = z.array(z.enum(AREAS)).max(AREAS.length).safeParse(form.getAll("area"));
-      if (!read.success) return data({ fault: "There is no such area." }, { status: 400 });
-      must(await setAthleteAreas(db, coach.id, idOf(field("athlete")), [...new Set(read.data)]));
+      let given: unknown;
+      try {
+        given = JSON.parse(field("areas"));
+      } catch {
+        return data({ fault: "What was sent is not a list of areas." }, { status: 400 });
+      }
+      const read = parseWith(protectsListSchema, given);
+      if (!read.ok) return data({ fault: read.faults.map(faultLine).join("; ") }, { status: 400 });
+      must(await setAthleteAreas(db, coach.id, idOf(field("athlete")), read.value));
       return { done: true };
     }
     case "remove-person":
@@ -148,6 +156,7 @@ function TeamCard({ team }: { team: Team }) {
             <li key={athlete.id} className="inline-flex items-center rounded-full border border-line bg-paper py-0.5 pr-0.5 pl-2.5">
               <button
                 type="button" className="rounded-full px-0.5 underline decoration-line underline-offset-4 hover:decoration-ink" onClick={() => setPerson(athlete)}
+                title={athlete.areas.length > 0 ? `Protects ${listWords(protectionsOf(athlete.areas).map(protectionWords))}` : undefined}
                 aria-label={`What ${athlete.name} protects${athlete.areas.length > 0 ? `: ${athlete.areas.length} ${athlete.areas.length === 1 ? "area" : "areas"}` : ""}`}
               >
                 {athlete.name}

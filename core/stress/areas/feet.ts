@@ -3,13 +3,21 @@ import { amount, onHeels, type AreaRule } from "./rule";
 /** The ankle bent from 25 and 35° under weight. */
 export const ankleDeepBend: AreaRule = { limb: (limb) => amount(limb.foot && limb.dorsiflexion >= 25, limb.foot && limb.dorsiflexion >= 35) };
 
+/** Where the ankle bends at least this share of its most, the calf is stretched: a squat passes through a straight knee, it does not stay there. */
+const MOST_BENT = 0.8;
+
 /** A heel rise, or the ankle bent from 10° with the knee straight; on one leg, or the heel below the edge, much. */
 export const heelTendon: AreaRule = {
   limb: (limb, { left, right }) => {
     if (!limb.foot) return 0;
     const rise = limb.onBall && limb.dorsiflexion <= -10 && limb.kneeFlexion <= 40;
     const alone = [left, right].filter((l) => l.foot || l.knee).length === 1;
-    return amount(rise || (limb.dorsiflexion >= 10 && limb.kneeFlexion <= 20), (rise && alone) || limb.heelBelow);
+    return amount(rise, (rise && alone) || limb.heelBelow);
+  },
+  wholeLimb: ({ moments }, side) => {
+    const down = moments.map((m) => m[side]).filter((limb) => limb.foot);
+    const most = down.reduce((max, limb) => Math.max(max, limb.dorsiflexion), 0);
+    return amount(down.some((limb) => limb.dorsiflexion >= 10 && limb.kneeFlexion <= 20 && limb.dorsiflexion >= MOST_BENT * most), false);
   },
 };
 

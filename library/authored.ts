@@ -1,0 +1,32 @@
+import type { Drill } from "~/core/drills/schema";
+import { adductors } from "./adductors";
+import { ankleAndFoot } from "./ankle-and-foot";
+import { ankleMore } from "./ankle-more";
+import { breathAndTrunk } from "./breath-and-trunk";
+import { flows } from "./flows";
+import { hamstrings } from "./hamstrings";
+import { hipBack } from "./hip-back";
+import { hipFront } from "./hip-front";
+import { hipLying } from "./hip-lying";
+import { hipSides } from "./hip-sides";
+import { hipSitting } from "./hip-sitting";
+import { hipStanding } from "./hip-standing";
+import { hipTurn } from "./hip-turn";
+import { kneeDrills } from "./knee";
+import { lunges } from "./lunges";
+import { shoulder } from "./shoulder";
+import { shoulderFloor } from "./shoulder-floor";
+import { shoulderStick } from "./shoulder-stick";
+import { spine } from "./spine";
+import { spineBends } from "./spine-bends";
+import { spineTurns } from "./spine-turns";
+import { squats } from "./squats";
+import { trunk } from "./trunk";
+import { wholeBody } from "./whole-body";
+
+/** Every drill that ships with Mapset, as it is written; `DRILLS` has what each level stresses with it. */
+export const AUTHORED: readonly Drill[] = [
+  ...breathAndTrunk, ...trunk, ...spine, ...spineBends, ...spineTurns, ...shoulder, ...shoulderFloor, ...shoulderStick,
+  ...hipFront, ...lunges, ...hipLying, ...hipBack, ...hamstrings, ...hipSides, ...adductors, ...hipTurn, ...hipSitting, ...hipStanding,
+  ...kneeDrills, ...ankleAndFoot, ...ankleMore, ...wholeBody, ...squats, ...flows,
+];
