@@ -1,6 +1,5 @@
 import { bounds, drill, reps, some, time } from "./author";
 
-const kneelLoads = ["kneeling", "toe-bend"] as const;
 
 export const hipFront = [
   drill({

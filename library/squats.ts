@@ -5,7 +5,6 @@ const heel = fault("The heels lift.", "Heels heavy, or on a wedge.");
 const frontAnkle = felt("The front of the ankles.", "Heels on a wedge.");
 const pinchHip = felt("A pinch at the front of the hip.", "Feet wider, toes out, less deep.");
 const wrists = felt("The wrists.", "Fists, or hands on blocks.");
-const deepSquat = ["knee-deep-bend", "ankle-deep-bend", "hip-deep-bend"] as const;
 
 export const squats = [
   drill({

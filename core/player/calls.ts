@@ -10,8 +10,8 @@ export type Tone = "begin" | "count" | "end" | "beat" | "over";
 /** Something heard at a moment of the run: a tone, a spoken call, or both. */
 export type Call = { at: Seconds; tone?: Tone; say?: string };
 
-/** What the calls need to know of an item: the drill's name and the coach's own cues. */
-export type CallFacts = (block: number, item: number) => { name: string; cues: readonly Cue[] };
+/** What the calls need to know of an item: the drill's name, the coach's own cues, and whether its beats are left out, since they are another drill's. */
+export type CallFacts = (block: number, item: number) => { name: string; cues: readonly Cue[]; quiet?: boolean };
 
 const HALFWAY_FROM: Seconds = 40;
 const COUNT_DOWN_FROM: Seconds = 6;
@@ -26,7 +26,7 @@ export function callsOf(segments: readonly Segment[], total: Seconds, facts: Cal
 }
 
 function callsOfSegment(segment: Segment, before: Segment | undefined, facts: CallFacts): Call[] {
-  const { name, cues } = facts(segment.block, segment.item);
+  const { name, cues, quiet = false } = facts(segment.block, segment.item);
   const opens = !before || before.block !== segment.block || before.item !== segment.item || before.round !== segment.round;
   const at = segment.start;
   switch (segment.kind) {
@@ -43,7 +43,7 @@ function callsOfSegment(segment: Segment, before: Segment | undefined, facts: Ca
     case "work":
       return [
         { at, tone: "begin", say: opens ? `${name}. ${sideCall(segment.side)}` : sideCall(segment.side) },
-        ...beatCalls(segment.beats),
+        ...(quiet ? [] : beatCalls(segment.beats)),
         ...halfway(segment),
         ...cues.filter((cue) => cue.at < segment.seconds).map((cue) => ({ at: at + cue.at, say: cue.say })),
         ...countDown(segment),

@@ -1,5 +1,5 @@
 import { LIMITABLE, STRESS_SIDES, type Bends, type LevelStress, type Stress } from "./types";
-import { AREAS, type Grade } from "~/core/drills/areas";
+import { AREAS } from "~/core/drills/areas";
 
 /*
  * What a level stresses as one short line, for the file that is made at build and goes to every page that plans:
@@ -23,7 +23,7 @@ export function readStress(text: string): LevelStress {
     const [, area, grade, side, kind, from] = /^(\d+)([xy])([wobm])(?:([>%])([\d.]+))?$/.exec(part) ?? [];
     const name = AREAS[Number(area)];
     if (!name || !side) throw new Error(`Not a stress: ${part}`);
-    const one: Stress = { area: name, grade: (grade === "x" ? 1 : 2) as Grade, side: SIDE[side]! };
+    const one: Stress = { area: name, grade: grade === "x" ? 1 : 2, side: SIDE[side]! };
     if (kind === ">") stress.timed = [...stress.timed, { ...one, from: Number(from) }];
     else if (kind === "%") stress.pressed = [...stress.pressed, { ...one, from: Number(from) }];
     else stress.always = [...stress.always, one];

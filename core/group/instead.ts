@@ -1,0 +1,26 @@
+import { fallbackFor } from "./fallback";
+import { against, itemAsWorked, type Protection } from "./protect";
+import type { Group } from "./schema";
+import type { Drill } from "~/core/drills/schema";
+import type { LevelName, Session } from "~/core/session/schema";
+
+/** What one person does in place of an item while the others do it: another level, another drill, or rest. */
+export type Instead = { block: number; item: number } & ({ does: "rest" } | { does: "other"; drill: Drill; level: LevelName });
+
+type By = { drills: (id: string) => Drill | undefined; offered: readonly Drill[]; group?: Group | undefined };
+
+/** Everything one person does differently in a session, by what they protect, in its order. Empty for someone who does it all. */
+export function insteadOf(session: Session, protections: readonly Protection[], { drills, offered, group }: By): Instead[] {
+  if (protections.length === 0) return [];
+  return session.blocks.flatMap((block, b) =>
+    block.items.flatMap((item, i): Instead[] => {
+      const drill = drills(item.drill);
+      const place = { block: b, item: i };
+      // Nobody knows what a drill that cannot be looked up loads.
+      if (!drill) return [{ ...place, does: "rest" }];
+      if (against(drill.levels[item.level], itemAsWorked(drill, item, session.pace, block.rounds), protections).length === 0) return [];
+      const other = fallbackFor(item, protections, { drills, offered, pace: session.pace, group, rounds: block.rounds });
+      return [other ? { ...place, does: "other", drill: other.drill, level: other.level } : { ...place, does: "rest" }];
+    }),
+  );
+}
