@@ -33,6 +33,7 @@ export default [
 
   // For athletes, from a link
   route("f/:token", "routes/follow/route.tsx"),
+  route("f/:token/mine", "routes/follow/mine.ts"),
   route("f/:token/progress", "routes/follow/progress.ts"),
   route("f/:token/check-in", "routes/follow/check-in.ts"),
 

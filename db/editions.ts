@@ -2,6 +2,8 @@ import { and, desc, eq, isNull, sql } from "drizzle-orm";
 import { randomUUID } from "node:crypto";
 import type { Accepted } from "~/core/audit/accepted";
 import type { Edition } from "~/core/edition/edition";
+import type { Protects } from "~/core/group/protect";
+import type { GroupSetting } from "~/core/group/schema";
 import type { Seconds } from "~/core/units";
 import type { Db } from "./client";
 import { athlete, edition, link, team, trainingSession } from "./schema";
@@ -108,12 +110,22 @@ export type OpenLink = {
   id: string;
   ownerId: string;
   coachLabel: string | null;
+  teamId: string | null;
   edition: { id: string; number: number; doc: Edition; totalSeconds: Seconds };
   athletes: Athlete[];
 };
 
 /** What an address opens: undefined when there is none of that token, "withdrawn" when it has been taken back. */
 export async function openLink(db: Db, token: string, countOpening: boolean): Promise<OpenLink | "withdrawn" | undefined> {
+  const found = await linkOf(db, token);
+  if (!found) return undefined;
+  if (found.withdrawnAt) return "withdrawn";
+  if (countOpening) await db.update(link).set({ openings: sql`${link.openings} + 1`, openedAt: sql`now()` }).where(eq(link.id, found.opened.id));
+  return found.opened;
+}
+
+/** A link by its token, whether or not it has been taken back. */
+export async function linkOf(db: Db, token: string): Promise<{ opened: OpenLink; withdrawnAt: Date | null } | undefined> {
   const [row] = await db
     .select({
       id: link.id, ownerId: link.ownerId, withdrawnAt: link.withdrawnAt, teamId: link.teamId, coachLabel: team.name,
@@ -124,13 +136,22 @@ export async function openLink(db: Db, token: string, countOpening: boolean): Pr
     .leftJoin(team, eq(team.id, link.teamId))
     .where(eq(link.tokenHash, tokenHash(token)));
   if (!row) return undefined;
-  if (row.withdrawnAt) return "withdrawn";
-  if (countOpening) await db.update(link).set({ openings: sql`${link.openings} + 1`, openedAt: sql`now()` }).where(eq(link.id, row.id));
   const athletes = row.teamId
     ? await db.select({ id: athlete.id, name: athlete.name }).from(athlete)
         .where(and(eq(athlete.teamId, row.teamId), isNull(athlete.archivedAt))).orderBy(athlete.name)
     : [];
-  return { id: row.id, ownerId: row.ownerId, coachLabel: row.coachLabel, edition: row.edition, athletes };
+  return { withdrawnAt: row.withdrawnAt, opened: { id: row.id, ownerId: row.ownerId, coachLabel: row.coachLabel, teamId: row.teamId, edition: row.edition, athletes } };
+}
+
+/** What someone on a link's list protects, with the setting of their group; undefined for anybody else. */
+export async function protectedOnLink(db: Db, opened: OpenLink, athleteId: string): Promise<{ areas: Protects[]; setting: GroupSetting; name: string } | undefined> {
+  if (!opened.teamId) return undefined;
+  const [row] = await db
+    .select({ areas: athlete.areas, setting: team.setting, name: team.name })
+    .from(athlete)
+    .innerJoin(team, eq(team.id, athlete.teamId))
+    .where(and(eq(athlete.id, athleteId), eq(athlete.teamId, opened.teamId), eq(athlete.ownerId, opened.ownerId), isNull(athlete.archivedAt)));
+  return row;
 }
 
 /** The newest edition of a session, with what it says, and whether any address still opens it. */

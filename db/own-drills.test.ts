@@ -1,6 +1,7 @@
 import { eq, sql } from "drizzle-orm";
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
 import { ownDrillId } from "~/core/drills/own";
+import { asDocument } from "~/core/stress/attach";
 import { drawnDrillById } from "~/library/drawn";
 import type { Db } from "./client";
 import { addOwnDrill, allRevisions, browseOwnDrills, findOwnDrill, findRevision, keepRevision, listOwnDrills, listRevisions, shelveOwnDrill } from "./own-drills";
@@ -26,7 +27,7 @@ describe("a coach's own drills", () => {
     const id = await addOwnDrill(db, ana, bridge);
     const found = await findOwnDrill(db, ana, id);
     expect(found).toMatchObject({ revision: 1, archivedAt: null });
-    expect(found?.doc).toEqual(JSON.parse(JSON.stringify({ ...bridge, id: ownDrillId(id, 1) })));
+    expect(found && asDocument(found.doc)).toEqual(JSON.parse(JSON.stringify({ ...asDocument(bridge), id: ownDrillId(id, 1) })));
   });
   it("keep every revision, and none over a newer one than it was made from", async () => {
     const id = await addOwnDrill(db, ana, bridge);

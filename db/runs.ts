@@ -1,8 +1,9 @@
 import { and, desc, eq, inArray, isNull, sql } from "drizzle-orm";
 import type { CheckIn, Progress, Tightness } from "~/core/checkin/schema";
+import { REALLY_DONE } from "~/core/player/run";
 import type { Seconds, Share } from "~/core/units";
 import type { Db } from "./client";
-import { athlete, checkIn, edition, link, run, trainingSession } from "./schema";
+import { athlete, checkIn, edition, link, run, team, trainingSession } from "./schema";
 import type { OpenLink } from "./editions";
 
 /** Takes an athlete only when they belong to the list the link was handed out to. */
@@ -10,17 +11,51 @@ function knownAthlete(opened: OpenLink, athleteId: string | null): string | null
   return opened.athletes.some((a) => a.id === athleteId) ? athleteId : null;
 }
 
+/** So many new runs of a link in an hour are listed among the others: a class, three times over. */
+export const usualRuns = (people: number): number => Math.max(60, 3 * people);
+/** So many beyond it are kept of one link; of more only their number, unless they tell of pain. */
+const MOST_FOLDED = 2_000;
+const HOUR_MS = 3_600_000;
+
+type Keeping = {
+  at?: Date;
+  /** Told of pain: kept whatever else there is. */
+  always?: boolean;
+  /** Kept under its link and not among the others, as what a link brings that has been taken back. */
+  fold?: boolean;
+};
+
+/** Whether a new run goes among the others, under its link, or is only counted. */
+async function placeFor(db: Pick<Db, "select">, opened: OpenLink, { at = new Date(), always = false, fold = false }: Keeping): Promise<"listed" | "folded" | "counted"> {
+  const since = new Date(at.getTime() - HOUR_MS);
+  const [n] = await db
+    .select({
+      lately: sql<number>`count(*) filter (where not ${run.folded} and ${run.startedAt} > ${since.toISOString()}::timestamptz)::int`,
+      folded: sql<number>`count(*) filter (where ${run.folded})::int`,
+    })
+    .from(run).where(eq(run.linkId, opened.id));
+  if (!fold && (n?.lately ?? 0) < usualRuns(opened.athletes.length)) return "listed";
+  return always || (n?.folded ?? 0) < MOST_FOLDED ? "folded" : "counted";
+}
+
 /**
  * Keeps what a device tells of a run. The same key again updates the same run; the share done never goes down and the
- * finishing time stays the first one. Returns the run's id.
+ * finishing time stays the first one. Runs beyond what a link usually gets are kept under it, and displace none. Returns the
+ * run's id, or undefined for one that was only counted.
  */
-export async function keepProgress(db: Db, opened: OpenLink, progress: Progress): Promise<string> {
+export async function keepProgress(db: Db, opened: OpenLink, progress: Progress, keeping: Keeping = {}): Promise<string | undefined> {
+  const [known] = await db.select({ id: run.id, folded: run.folded }).from(run).where(and(eq(run.linkId, opened.id), eq(run.clientKey, progress.key)));
+  const place = known ? (known.folded ? "folded" : "listed") : await placeFor(db, opened, keeping);
+  if (place === "counted") {
+    await db.update(link).set({ uncounted: sql`${link.uncounted} + 1` }).where(eq(link.id, opened.id));
+    return undefined;
+  }
   const [row] = await db
     .insert(run)
     .values({
-      ownerId: opened.ownerId, linkId: opened.id, clientKey: progress.key,
+      ownerId: opened.ownerId, linkId: opened.id, clientKey: progress.key, folded: place === "folded",
       athleteId: knownAthlete(opened, progress.person.athleteId), name: progress.person.name,
-      shareDone: progress.shareDone, finishedAt: progress.finished ? new Date() : null,
+      shareDone: progress.shareDone, finishedAt: progress.finished && progress.shareDone >= REALLY_DONE ? new Date() : null,
     })
     .onConflictDoUpdate({
       target: [run.linkId, run.clientKey],
@@ -35,10 +70,11 @@ export async function keepProgress(db: Db, opened: OpenLink, progress: Progress)
   return row.id;
 }
 
-/** Keeps a check-in once: a second one for the same run changes nothing. Returns whether this one was the first. */
-export async function keepCheckIn(db: Db, opened: OpenLink, sent: CheckIn): Promise<boolean> {
+/** Keeps a check-in once: a second one for the same run changes nothing. Returns whether this one was the first, or undefined when it could not be kept. */
+export async function keepCheckIn(db: Db, opened: OpenLink, sent: CheckIn, keeping: Keeping = {}): Promise<boolean | undefined> {
   return db.transaction(async (tx) => {
-    const runId = await keepProgress(tx, opened, sent.run);
+    const runId = await keepProgress(tx, opened, sent.run, { ...keeping, always: sent.pain });
+    if (!runId) return undefined;
     const rows = await tx
       .insert(checkIn)
       .values({
@@ -51,9 +87,17 @@ export async function keepCheckIn(db: Db, opened: OpenLink, sent: CheckIn): Prom
   });
 }
 
+/** Whether a device has told of a run of this key before. */
+export async function isKnownRun(db: Db, linkId: string, key: string): Promise<boolean> {
+  const [row] = await db.select({ id: run.id }).from(run).where(and(eq(run.linkId, linkId), eq(run.clientKey, key)));
+  return row !== undefined;
+}
+
 export type HeardRow = {
   runId: string;
   name: string;
+  /** Whose name was chosen, where the coach has marked it as not theirs. */
+  notTheirs: string | null;
   startedAt: Date;
   finishedAt: Date | null;
   shareDone: Share;
@@ -64,12 +108,24 @@ export type HeardRow = {
   checkIn: { hard: number | null; tightness: Tightness[]; pain: boolean; painWhere: string | null; note: string | null; sentAt: Date; seenAt: Date | null } | null;
 };
 
+/** Which of what has been heard: everything, pain that nobody has looked at, or all pain; of everyone, or what is folded under a link. */
+export type Which = { only?: "unseen pain" | "pain"; foldedOf?: string };
+
+const unseenPain = sql<boolean>`coalesce(${checkIn.pain} is true and ${checkIn.seenAt} is null, false)`;
+
+const heardOf = (ownerId: string, sessionId: string | null, { only, foldedOf }: Which) => and(
+  eq(run.ownerId, ownerId), isNull(run.removedAt), sessionId ? eq(edition.sessionId, sessionId) : undefined,
+  foldedOf ? and(eq(run.folded, true), eq(run.linkId, foldedOf)) : eq(run.folded, false),
+  only === "unseen pain" ? unseenPain : only === "pain" ? eq(checkIn.pain, true) : undefined,
+);
+
 /** What has been heard back: pain that nobody has looked at first, then the newest. `sessionId` narrows it to one session. */
-export async function listHeard(db: Db, ownerId: string, sessionId: string | null, most: number): Promise<HeardRow[]> {
-  const unseenPain = sql`(${checkIn.pain} is true and ${checkIn.seenAt} is null)`;
+export async function listHeard(db: Db, ownerId: string, sessionId: string | null, most: number, which: Which = {}): Promise<HeardRow[]> {
+  const chosenName = sql<string>`coalesce(${athlete.name}, ${run.name})`;
   return db
     .select({
-      runId: run.id, name: sql<string>`coalesce(${athlete.name}, ${run.name})`, startedAt: run.startedAt, finishedAt: run.finishedAt,
+      runId: run.id, name: sql<string>`case when ${run.notTheirs} then 'Someone' else ${chosenName} end`, notTheirs: sql<string | null>`case when ${run.notTheirs} then ${chosenName} end`,
+      startedAt: run.startedAt, finishedAt: run.finishedAt,
       shareDone: run.shareDone, sessionId: edition.sessionId, sessionTitle: trainingSession.title, editionNumber: edition.number,
       totalSeconds: edition.totalSeconds,
       // The first column must be one that is never null: by it Drizzle tells a missing row from an unanswered question.
@@ -84,18 +140,65 @@ export async function listHeard(db: Db, ownerId: string, sessionId: string | nul
     .innerJoin(trainingSession, eq(trainingSession.id, edition.sessionId))
     .leftJoin(athlete, eq(athlete.id, run.athleteId))
     .leftJoin(checkIn, eq(checkIn.runId, run.id))
-    .where(and(eq(run.ownerId, ownerId), sessionId ? eq(edition.sessionId, sessionId) : undefined))
-    .orderBy(desc(sql`coalesce(${unseenPain}, false)`), desc(run.startedAt))
+    .where(heardOf(ownerId, sessionId, which))
+    .orderBy(desc(unseenPain), desc(run.startedAt), run.id)
     .limit(most);
 }
 
-/** How many check-ins speak of pain and have not been looked at. */
+export type HeardSummary = { runs: number; finished: number; checkedIn: number; hard: number | null; unseenPain: number; pain: number };
+
+/** What everything that was heard comes to, however much of it is shown. */
+export async function summariseHeard(db: Db, ownerId: string, sessionId: string | null): Promise<HeardSummary> {
+  const [row] = await db
+    .select({
+      runs: sql<number>`count(*)::int`, finished: sql<number>`count(${run.finishedAt})::int`, checkedIn: sql<number>`count(${checkIn.runId})::int`,
+      hard: sql<number | null>`percentile_cont(0.5) within group (order by ${checkIn.hard})`,
+      unseenPain: sql<number>`count(*) filter (where ${unseenPain})::int`, pain: sql<number>`count(*) filter (where ${checkIn.pain})::int`,
+    })
+    .from(run).innerJoin(link, eq(link.id, run.linkId)).innerJoin(edition, eq(edition.id, link.editionId)).leftJoin(checkIn, eq(checkIn.runId, run.id))
+    .where(heardOf(ownerId, sessionId, {}));
+  return row ?? { runs: 0, finished: 0, checkedIn: 0, hard: null, unseenPain: 0, pain: 0 };
+}
+
+export type FoldedLink = { linkId: string; sessionTitle: string; teamName: string | null; runs: number; unseenPain: number; uncounted: number; newest: Date };
+
+/** Links that brought more than they usually do, with how much of it nobody has looked at tells of pain. */
+export async function listFolded(db: Db, ownerId: string, sessionId: string | null): Promise<FoldedLink[]> {
+  return db
+    .select({
+      linkId: link.id, sessionTitle: trainingSession.title, teamName: team.name, runs: sql<number>`count(*)::int`, uncounted: link.uncounted,
+      unseenPain: sql<number>`count(*) filter (where ${unseenPain})::int`, newest: sql<Date>`max(${run.startedAt})`.mapWith(run.startedAt),
+    })
+    .from(run)
+    .innerJoin(link, eq(link.id, run.linkId))
+    .innerJoin(edition, eq(edition.id, link.editionId))
+    .innerJoin(trainingSession, eq(trainingSession.id, edition.sessionId))
+    .leftJoin(team, eq(team.id, link.teamId))
+    .leftJoin(checkIn, eq(checkIn.runId, run.id))
+    .where(and(eq(run.ownerId, ownerId), eq(run.folded, true), isNull(run.removedAt), sessionId ? eq(edition.sessionId, sessionId) : undefined))
+    .groupBy(link.id, trainingSession.title, team.name)
+    .orderBy(desc(sql`max(${run.startedAt})`));
+}
+
+/** How many check-ins speak of pain and have not been looked at; of those folded under a link the link counts once. */
 export async function countUnseenPain(db: Db, ownerId: string): Promise<number> {
   const [row] = await db
-    .select({ n: sql<number>`count(*)::int` })
-    .from(checkIn)
-    .where(and(eq(checkIn.ownerId, ownerId), eq(checkIn.pain, true), isNull(checkIn.seenAt)));
+    .select({ n: sql<number>`(count(*) filter (where not ${run.folded}) + count(distinct case when ${run.folded} then ${run.linkId} end))::int` })
+    .from(checkIn).innerJoin(run, eq(run.id, checkIn.runId))
+    .where(and(eq(checkIn.ownerId, ownerId), eq(checkIn.pain, true), isNull(checkIn.seenAt), isNull(run.removedAt)));
   return row?.n ?? 0;
+}
+
+/** Takes what was heard of a run off the list, or puts it back. Returns false when it is not the coach's. */
+export async function setRemoved(db: Db, ownerId: string, runId: string, removed: boolean): Promise<boolean> {
+  const rows = await db.update(run).set({ removedAt: removed ? sql`coalesce(${run.removedAt}, now())` : null }).where(and(eq(run.id, runId), eq(run.ownerId, ownerId))).returning({ id: run.id });
+  return rows.length > 0;
+}
+
+/** Marks a run as somebody else's than the one whose name was chosen, or takes that back. Returns false when it is not the coach's. */
+export async function setNotTheirs(db: Db, ownerId: string, runId: string, notTheirs: boolean): Promise<boolean> {
+  const rows = await db.update(run).set({ notTheirs }).where(and(eq(run.id, runId), eq(run.ownerId, ownerId))).returning({ id: run.id });
+  return rows.length > 0;
 }
 
 /** Marks a check-in as looked at, or not. Returns false when it is not the coach's. */
@@ -116,7 +219,7 @@ export async function countRuns(db: Db, ownerId: string, sessionIds: readonly st
     .from(run)
     .innerJoin(link, eq(link.id, run.linkId))
     .innerJoin(edition, eq(edition.id, link.editionId))
-    .where(and(eq(run.ownerId, ownerId), inArray(edition.sessionId, [...sessionIds])))
+    .where(and(eq(run.ownerId, ownerId), isNull(run.removedAt), eq(run.folded, false), inArray(edition.sessionId, [...sessionIds])))
     .groupBy(edition.sessionId);
   return new Map(rows.map((row) => [row.id, { runs: row.runs, finished: row.finished }]));
 }

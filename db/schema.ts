@@ -149,6 +149,8 @@ export const link = pgTable("link", {
   withdrawnAt: moment("withdrawn_at"),
   openings: integer("openings").notNull().default(0),
   openedAt: moment("opened_at"),
+  /** Runs beyond all that are kept of one link, of which nothing is known but that they were. */
+  uncounted: integer("uncounted").notNull().default(0),
 }, (t) => [
   unique("link_owner").on(t.id, t.ownerId),
   foreignKey({ name: "link_edition", columns: [t.editionId, t.ownerId], foreignColumns: [edition.id, edition.ownerId] }).onDelete("cascade"),
@@ -168,6 +170,12 @@ export const run = pgTable("run", {
   updatedAt: changed(),
   finishedAt: moment("finished_at"),
   shareDone: doublePrecision("share_done").notNull().default(0),
+  /** Beyond what its link usually gets in an hour: kept, and listed under its link instead of among the others. */
+  folded: boolean("folded").notNull().default(false),
+  /** Taken off the list by the coach. */
+  removedAt: moment("removed_at"),
+  /** Marked by the coach as somebody else's, who chose this name. */
+  notTheirs: boolean("not_theirs").notNull().default(false),
 }, (t) => [
   unique("run_client_key").on(t.linkId, t.clientKey),
   unique("run_owner").on(t.id, t.ownerId),
@@ -176,6 +184,7 @@ export const run = pgTable("run", {
   check("run_name", sql`length(${t.name}) between 1 and 40`),
   check("run_share", sql`${t.shareDone} between 0 and 1`),
   index("run_recent").on(t.ownerId, t.startedAt),
+  index("run_of_link").on(t.linkId, t.startedAt),
 ]);
 
 /** What someone said afterwards; one for each run. */

@@ -7,11 +7,11 @@ import type { Session } from "~/core/session/schema";
 import { drillById } from "~/library";
 import { openAccounts } from "./accounts";
 import type { Db } from "./client";
-import { handOut, listEditions, newestEdition, openLink, withdrawLink, type OpenLink } from "./editions";
-import { countRuns, countUnseenPain, keepCheckIn, keepProgress, listHeard, setSeen } from "./runs";
+import { handOut, listEditions, newestEdition, openLink, protectedOnLink, withdrawLink, type OpenLink } from "./editions";
+import { countRuns, countUnseenPain, isKnownRun, keepCheckIn, keepProgress, listFolded, listHeard, setNotTheirs, setRemoved, setSeen, summariseHeard, usualRuns } from "./runs";
 import { edition, link, signIn } from "./schema";
 import { addSession, deleteArchived, findSession, listSessions, saveSession, setArchived } from "./sessions";
-import { addAthletes, addTeam, archiveAthlete, deleteTeam, listTeams, renameTeam } from "./teams";
+import { addAthletes, addTeam, archiveAthlete, deleteTeam, listTeams, renameTeam, setAthleteAreas } from "./teams";
 import { freshDatabase, TEST_SECRET } from "./testing";
 import { linkToken, tokenHash } from "./tokens";
 
@@ -211,6 +211,109 @@ describe("runs and check-ins", () => {
   it("refuse ratings outside 0 to 10 in the database itself", async () => {
     const { opened } = await handedOut(ana);
     await expect(keepCheckIn(db, opened, checkIn(progress(), { hard: 11 }))).rejects.toThrow();
+  });
+});
+
+describe("more than a link usually brings", () => {
+  const some = async (opened: OpenLink, n: number, of: (i: number) => CheckIn) => {
+    for (let i = 0; i < n; i++) await keepCheckIn(db, opened, of(i));
+  };
+
+  it("is three classes an hour, and never less than sixty", () => {
+    expect([usualRuns(0), usualRuns(20), usualRuns(21), usualRuns(60)]).toEqual([60, 60, 63, 180]);
+  });
+
+  it("is kept under the link from the sixty-first on, displaces none, and pain among it is counted once", async () => {
+    const { id, opened } = await handedOut(ana);
+    const before = await countUnseenPain(db, ana);
+    await some(opened, 60, () => checkIn(progress()));
+    expect(await listFolded(db, ana, id)).toEqual([]);
+    await some(opened, 3, () => checkIn(progress({ person: { athleteId: null, name: "Many" } }), { pain: true }));
+    expect(await listHeard(db, ana, id, 100)).toHaveLength(60);
+    expect(await listFolded(db, ana, id)).toMatchObject([{ linkId: opened.id, runs: 3, unseenPain: 3, uncounted: 0 }]);
+    expect(await listHeard(db, ana, id, 100, { foldedOf: opened.id })).toHaveLength(3);
+    expect(await countUnseenPain(db, ana)).toBe(before + 1);
+    expect(await summariseHeard(db, ana, id)).toMatchObject({ runs: 60, checkedIn: 60, unseenPain: 0 });
+    expect((await countRuns(db, ana, [id])).get(id)?.runs).toBe(60);
+    // Nobody else sees it, and an hour later there is room again.
+    expect(await listFolded(db, ben, id)).toEqual([]);
+    expect(await listHeard(db, ben, null, 100, { foldedOf: opened.id })).toEqual([]);
+    await keepProgress(db, opened, progress(), { at: new Date(Date.now() + 3_601_000) });
+    expect(await listHeard(db, ana, id, 100)).toHaveLength(61);
+  });
+
+  it("beyond two thousand is only counted, unless it tells of pain", async () => {
+    const { id, opened } = await handedOut(ana);
+    await db.execute(sql`insert into run (owner_id, link_id, client_key, name, folded) select ${ana}, ${opened.id}, gen_random_uuid(), 'Flood', true from generate_series(1, 1999)`);
+    const fold = { fold: true };
+    expect(await keepProgress(db, opened, progress(), fold)).toBeDefined();
+    const late = progress();
+    expect(await keepProgress(db, opened, late, fold)).toBeUndefined();
+    expect(await keepCheckIn(db, opened, checkIn(late), fold)).toBeUndefined();
+    expect(await keepCheckIn(db, opened, checkIn(late, { pain: true }), fold)).toBe(true);
+    expect(await listFolded(db, ana, id)).toMatchObject([{ runs: 2001, uncounted: 2, unseenPain: 1 }]);
+    expect((await listHeard(db, ana, id, 5, { foldedOf: opened.id }))[0]?.checkIn?.pain).toBe(true);
+  });
+
+  it("leaves a run that was listed where it is", async () => {
+    const { id, opened } = await handedOut(ana);
+    const first = progress();
+    await keepProgress(db, opened, first);
+    await some(opened, 60, () => checkIn(progress()));
+    await keepCheckIn(db, opened, checkIn(first, { pain: true }));
+    expect((await listHeard(db, ana, id, 1))[0]).toMatchObject({ name: "Tern", checkIn: { pain: true } });
+    expect(await isKnownRun(db, opened.id, first.key)).toBe(true);
+    expect(await isKnownRun(db, opened.id, crypto.randomUUID())).toBe(false);
+  });
+});
+
+describe("a report that is not what it seems", () => {
+  it("is taken off the list and put back, by its own coach", async () => {
+    const { id, opened } = await handedOut(ana);
+    await keepCheckIn(db, opened, checkIn(progress(), { pain: true }));
+    const pain = await countUnseenPain(db, ana);
+    const [row] = await listHeard(db, ana, id, 10);
+    expect(await setRemoved(db, ben, row!.runId, true)).toBe(false);
+    expect(await setRemoved(db, ana, row!.runId, true)).toBe(true);
+    expect(await listHeard(db, ana, id, 10)).toEqual([]);
+    expect(await countUnseenPain(db, ana)).toBe(pain - 1);
+    expect((await summariseHeard(db, ana, id)).runs).toBe(0);
+    expect((await countRuns(db, ana, [id])).size).toBe(0);
+    await setRemoved(db, ana, row!.runId, false);
+    expect(await listHeard(db, ana, id, 10)).toHaveLength(1);
+  });
+  it("is marked as not theirs, and that is taken back", async () => {
+    const { id, opened } = await handedOut(ana);
+    await keepProgress(db, opened, progress());
+    const [row] = await listHeard(db, ana, id, 10);
+    expect(await setNotTheirs(db, ben, row!.runId, true)).toBe(false);
+    await setNotTheirs(db, ana, row!.runId, true);
+    expect((await listHeard(db, ana, id, 10))[0]).toMatchObject({ name: "Someone", notTheirs: "Tern" });
+    await setNotTheirs(db, ana, row!.runId, false);
+    expect((await listHeard(db, ana, id, 10))[0]).toMatchObject({ name: "Tern", notTheirs: null });
+  });
+  it("is not to the end when it was skipped there, whatever a device says", async () => {
+    const { id, opened } = await handedOut(ana);
+    await keepProgress(db, opened, progress({ shareDone: 0.89, finished: true }));
+    expect((await listHeard(db, ana, id, 1))[0]?.finishedAt).toBeNull();
+    await keepProgress(db, opened, progress({ shareDone: 0.9, finished: true, person: { athleteId: null, name: "Whole" } }));
+    expect((await listHeard(db, ana, id, 2)).filter((row) => row.finishedAt !== null).map((row) => row.name)).toEqual(["Whole"]);
+  });
+});
+
+describe("what someone on a link protects", () => {
+  it("is told for those on its list and nobody else", async () => {
+    const team = await addTeam(db, ana, "Rowers");
+    await addAthletes(db, ana, team, ["Moss"]);
+    const moss = (await listTeams(db, ana)).find((t) => t.id === team)!.athletes[0]!;
+    await setAthleteAreas(db, ana, moss.id, [{ area: "groin-stretch", side: "right" }]);
+    const { opened } = await handedOut(ana, team);
+    const other = await handedOut(ana);
+    expect(await protectedOnLink(db, opened, moss.id)).toMatchObject({ areas: [{ area: "groin-stretch", side: "right" }], name: "Rowers" });
+    expect(await protectedOnLink(db, other.opened, moss.id)).toBeUndefined();
+    expect(await protectedOnLink(db, opened, crypto.randomUUID())).toBeUndefined();
+    await archiveAthlete(db, ana, moss.id);
+    expect(await protectedOnLink(db, opened, moss.id)).toBeUndefined();
   });
 });
 

@@ -66,7 +66,7 @@ it("pauses, goes on, goes back, skips, repeats a side and takes 15 seconds more"
   expect(await page.getByTestId("drill").innerText()).toContain("Prone press-up");
 });
 
-it("is at the right second after sleep, and says nothing of what it slept through", async () => {
+it("waits for whoever was away, says nothing of what it slept through, and asks how to go on", async () => {
   const { page } = await phoneOnLink();
   await page.evaluate(() => {
     const spoken: string[] = [];
@@ -75,11 +75,149 @@ it("is at the right second after sleep, and says nothing of what it slept throug
   });
   await page.getByRole("button", { name: "Start" }).click();
   await page.clock.runFor(1_000);
-  await page.clock.fastForward(200_000);
+  await page.clock.fastForward(120_000);
   await page.clock.runFor(200);
-  expect(await left(page)).toBe(TOTAL - 201);
+  await page.getByText("You were away 2 min").waitFor();
+  expect(await left(page)).toBe(TOTAL - 1);
+  expect(await page.getByRole("button", { name: "Go on from here" }).count()).toBe(1);
+  await page.getByRole("button", { name: /Catch up/ }).click();
+  await page.clock.runFor(200);
+  expect(await left(page)).toBe(TOTAL - 121);
   const spoken = await page.evaluate(() => (window as unknown as { spoken: string[] }).spoken);
   expect(spoken.filter((words) => words.startsWith("Next:"))).toHaveLength(1);
+  // What was caught up on is not done: 2 of 569 seconds of work and less.
+  await page.getByRole("button", { name: "More", exact: true }).click();
+  await page.getByRole("button", { name: "End here" }).click();
+  await page.getByText(/^0 % of the work/).waitFor();
+});
+
+it("counts nothing of the time a page was closed, and asks when it is opened again", async () => {
+  const { page, context } = await phoneOnLink("Wren");
+  await page.getByRole("button", { name: "Start" }).click();
+  await page.clock.runFor(30_000);
+  await page.close();
+  const again = await context.newPage();
+  await again.clock.install({ time: new Date(START.getTime() + 40 * 60_000) });
+  await again.goto(address);
+  await ready(again);
+  await again.getByRole("button", { name: /^Carry on: 9:2\d to go/ }).click();
+  await again.getByText("You were away 40 min").waitFor();
+  await again.getByText("The others have finished by now.").waitFor();
+  await again.getByRole("button", { name: "End here" }).click();
+  await again.getByRole("heading", { name: /Ended early/ }).waitFor();
+  await again.getByText(/^[0-3] % of the work, Wren/).waitFor();
+});
+
+it("asks whose run it is on a device that several people use", async () => {
+  const { page } = await phoneOnLink("Tern");
+  await page.getByRole("button", { name: "Start" }).click();
+  await page.clock.runFor(40_000);
+  await page.getByRole("button", { name: "More", exact: true }).click();
+  await page.getByRole("button", { name: "Leave it for later" }).click();
+  await page.clock.runFor(100);
+  await page.getByText("Moss", { exact: true }).click();
+  // Tern's run is Tern's; Moss starts their own.
+  await page.getByText("Tern is halfway").waitFor();
+  await page.getByRole("button", { name: "Start", exact: true }).click();
+  await page.clock.runFor(30_000);
+  expect(await left(page)).toBe(TOTAL - 30);
+  await page.getByRole("button", { name: "More", exact: true }).click();
+  await page.getByRole("button", { name: "End here" }).click();
+  await page.getByText(/% of the work, Moss/).waitFor();
+  await page.getByRole("button", { name: /^Later/ }).click();
+  await page.getByRole("button", { name: "Carry on as Tern" }).click();
+  await page.getByRole("button", { name: "Go on" }).waitFor();
+  expect(await left(page)).toBe(TOTAL - 40);
+});
+
+it("keeps the check-in of a finished run until it is sent, with what was filled in", async () => {
+  const { page } = await phoneOnLink("Skua");
+  await page.getByRole("button", { name: "Start" }).click();
+  await page.clock.runFor(30_000);
+  await page.getByRole("button", { name: "More", exact: true }).click();
+  await page.getByRole("button", { name: "End here" }).click();
+  await page.getByLabel("Yes", { exact: true }).check({ force: true });
+  await page.getByLabel("Where?").fill("left shin, on the turn");
+  await page.reload();
+  await ready(page);
+  await page.getByText("Skua: how was it?").waitFor();
+  await page.getByRole("button", { name: "Check in", exact: true }).click();
+  expect(await page.getByLabel("Where?").inputValue()).toBe("left shin, on the turn");
+  await page.getByRole("button", { name: "Send" }).click();
+  await page.getByText("Sent. Thank you.").waitFor();
+  await page.getByRole("button", { name: "Back to the start" }).click();
+  await page.getByRole("button", { name: "Start", exact: true }).waitFor();
+  expect(await page.getByText("Waiting on this device").count()).toBe(0);
+});
+
+it("says what is so when Mapset cannot take a check-in, and sends it later", async () => {
+  const { page, context } = await phoneOnLink("Pip");
+  await page.getByRole("button", { name: "Start" }).click();
+  await page.clock.runFor(30_000);
+  await page.getByRole("button", { name: "More", exact: true }).click();
+  await page.getByRole("button", { name: "End here" }).click();
+  await page.getByLabel("No", { exact: true }).check({ force: true });
+  let asked = 0;
+  await context.route("**/check-in*", async (route) => (++asked === 1 ? route.fulfill({ status: 429, json: { kind: "wait" } }) : route.continue()));
+  await page.getByRole("button", { name: "Send" }).click();
+  await page.getByText("Your connection is fine, but Mapset cannot take it just now.").waitFor();
+  await page.clock.runFor(4_500);
+  await page.getByText("Sent. Thank you.").waitFor();
+});
+
+it("tells someone what they do instead, before and during, and never what they protect", async () => {
+  const { page } = await phoneOnLink("Olli");
+  const answer = page.waitForResponse((one) => one.url().includes("/mine?athlete="));
+  await page.getByText("Moss", { exact: true }).click();
+  await page.getByText("Olli", { exact: true }).click();
+  const section = page.getByRole("status").filter({ hasText: "For you, Olli" });
+  await section.waitFor();
+  const lines = await section.getByRole("listitem").allInnerTexts();
+  expect(lines.length).toBeGreaterThan(0);
+  const body = await (await answer).text();
+  expect(body).not.toMatch(/wrist-weight|"areas"|"stress"/);
+  // At its turn the first of them is shown in place of what the others do.
+  const others = /^\d+\s+(.*?):/s.exec(lines[0]!)![1]!.trim();
+  await page.getByRole("button", { name: "Start", exact: true }).click();
+  for (let i = 0; i < 60; i++) {
+    await page.clock.runFor(200);
+    const drill = await page.getByTestId("drill").innerText();
+    expect(drill).not.toBe(others);
+    if (/Rest here|\((easier|standard)\)/.test(drill)) return;
+    await page.getByRole("button", { name: "Skip", exact: true }).click();
+  }
+  throw new Error("What is done instead never came");
+});
+
+it("has an easier form for today of every drill", async () => {
+  const { page } = await phoneOnLink("Moss");
+  await page.getByRole("button", { name: "Start", exact: true }).click();
+  await page.clock.runFor(26_000);
+  const easier = page.getByRole("button", { name: "Easier today" });
+  await easier.click();
+  await page.clock.runFor(200);
+  expect(await page.getByTestId("drill").innerText()).toMatch(/\((easier|smaller) today\)/);
+  await easier.click();
+  await page.clock.runFor(200);
+  expect(await page.getByTestId("drill").innerText()).not.toContain("today");
+});
+
+it("shows the countdown on phones lying on their side", async () => {
+  const { page } = await phoneOnLink("Moss");
+  await page.getByRole("button", { name: "Start", exact: true }).click();
+  await page.clock.runFor(26_000);
+  for (const [width, height] of [[844, 390], [812, 375], [915, 412], [667, 375], [640, 360]] as const) {
+    await page.setViewportSize({ width, height });
+    for (const part of ["big", "session-left", "drill", "next"]) {
+      const box = (await page.getByTestId(part).boundingBox())!;
+      expect(box.y, `${part} at ${width}×${height}`).toBeGreaterThanOrEqual(-1);
+      expect(box.y + box.height, `${part} at ${width}×${height}`).toBeLessThanOrEqual(height + 1);
+      expect(box.x + box.width, `${part} at ${width}×${height}`).toBeLessThanOrEqual(width + 1);
+    }
+    const pause = (await page.getByRole("button", { name: "Pause" }).boundingBox())!;
+    const big = (await page.getByTestId("big").boundingBox())!;
+    expect(big.y + big.height).toBeLessThanOrEqual(pause.y + 1);
+  }
 });
 
 it("calls drill, side and the end, and each kind of sound can be switched off", async () => {
@@ -123,7 +261,7 @@ it("can be taken up again after the page was lost", async () => {
   await page.getByRole("button", { name: "Pause" }).click();
   await page.reload();
   await ready(page);
-  await page.getByRole("button", { name: /Carry on at 0:40/ }).click();
+  await page.getByRole("button", { name: /Carry on: 9:13 to go/ }).click();
   await page.getByRole("button", { name: "Go on" }).waitFor();
   expect(await left(page)).toBe(TOTAL - 40);
 });
@@ -191,9 +329,25 @@ it("opens nothing once withdrawn", async () => {
   const { page } = await world.visitor(PHONE);
   await page.goto(link);
   await page.getByRole("heading", { name: "Staff lunchtime" }).waitFor();
+  const run = await world.visitor(PHONE);
+  await run.page.goto(link);
+  await ready(run.page);
+  await run.page.getByRole("button", { name: "Start", exact: true }).click();
+  await run.page.getByRole("button", { name: "Pause" }).waitFor();
   await other.getByRole("button", { name: "Withdraw" }).click();
   await other.getByRole("alertdialog").getByRole("button", { name: "Withdraw" }).click();
   await other.getByText("withdrawn").first().waitFor();
+  // Who was under way can still tell: it is kept under the link.
+  await run.page.getByRole("button", { name: "More", exact: true }).click();
+  await run.page.getByRole("button", { name: "End here" }).click();
+  await run.page.getByLabel("Yes", { exact: true }).check({ force: true });
+  await run.page.getByLabel("Where?").fill("neck, at the very end");
+  await run.page.getByRole("button", { name: "Send" }).click();
+  await run.page.getByText("Sent. Thank you.").waitFor();
+  await other.goto("/heard");
+  await ready(other);
+  await other.getByText("neck, at the very end").first().waitFor();
+
   const answer = await page.goto(link);
   expect(answer?.status()).toBe(410);
   await page.getByText("This link has been withdrawn. Ask your coach for a new one.").waitFor();

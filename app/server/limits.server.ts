@@ -16,8 +16,10 @@ const limiters = {
   signUp: new RateLimiterMemory({ keyPrefix: "su", points: 10, duration: 60 * MINUTE }),
   /** Links that open nothing, by address: 20 in 10 minutes; a whole squad behind one address with a good link is not counted. */
   badLink: new RateLimiterMemory({ keyPrefix: "bl", points: 20, duration: 10 * MINUTE }),
-  /** Messages from players, by link and address: 600 in 10 minutes, enough for a class of sixty on one network. */
-  playerMessage: new RateLimiterMemory({ keyPrefix: "pm", points: 600, duration: 10 * MINUTE }),
+  /** What devices report of one run: 120 in 10 minutes, three times what a device sends that is followed from start to end. */
+  runReport: new RateLimiterMemory({ keyPrefix: "rr", points: 120, duration: 10 * MINUTE }),
+  /** Reports that are none, by link and address: 60 in 10 minutes. */
+  badReport: new RateLimiterMemory({ keyPrefix: "br", points: 60, duration: 10 * MINUTE }),
 } as const;
 
 export type Limit = keyof typeof limiters;
@@ -32,13 +34,6 @@ export async function secondsToWait(limit: Limit, key: string): Promise<number> 
     if (error instanceof RateLimiterRes) return Math.max(1, Math.ceil(error.msBeforeNext / 1000));
     throw error;
   }
-}
-
-/** Seconds to wait without counting a try. */
-export async function alreadyWaiting(limit: Limit, key: string): Promise<number> {
-  if (off) return 0;
-  const state = await limiters[limit].get(key.toLowerCase());
-  return state && state.consumedPoints > limiters[limit].points ? Math.ceil(state.msBeforeNext / 1000) : 0;
 }
 
 /** Forgets the tries, after a sign-in that worked. */

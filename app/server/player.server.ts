@@ -1,27 +1,37 @@
-import { openLink, type OpenLink } from "~/db/editions";
-import { alreadyWaiting, secondsToWait } from "./limits.server";
+import type { z } from "zod";
+import type { CheckIn, Progress } from "~/core/checkin/schema";
+import { parseWith } from "~/core/faults";
+import { linkOf, openLink, type OpenLink } from "~/db/editions";
+import { secondsToWait } from "./limits.server";
 import { getServices } from "./services.server";
 
 const TOKEN = /^[A-Za-z0-9_-]{24}$/;
 
-/** Opens a link for a player. Guessing is slowed down; a link that opens is never counted against anyone. */
+const WITHDRAWN = "This link has been withdrawn. Ask your coach for a new one.";
+
+/** Refuses a link that opens nothing. Guessing is slowed down; whoever has a link that opens is never kept waiting by somebody else's guesses. */
+async function noSuchLink(address: string): Promise<Response> {
+  const wait = await secondsToWait("badLink", address);
+  if (wait > 0) return new Response(`Too many links that do not open. Try again in ${Math.ceil(wait / 60)} minutes.`, { status: 429 });
+  return new Response("There is no session behind this link. Check that all of it was copied, or ask your coach.", { status: 404 });
+}
+
+/** Opens a link for a player. */
 export async function openForPlayer(token: string | undefined, address: string, countOpening: boolean): Promise<OpenLink> {
-  const wait = await alreadyWaiting("badLink", address);
-  if (wait > 0) throw new Response(`Too many links that do not open. Try again in ${Math.ceil(wait / 60)} minutes.`, { status: 429 });
   const opened = token && TOKEN.test(token) ? await openLink(getServices().db, token, countOpening) : undefined;
-  if (opened === "withdrawn") throw new Response("This link has been withdrawn. Ask your coach for a new one.", { status: 410 });
-  if (!opened) {
-    await secondsToWait("badLink", address);
-    throw new Response("There is no session behind this link. Check that all of it was copied, or ask your coach.", { status: 404 });
-  }
+  if (opened === "withdrawn") throw new Response(WITHDRAWN, { status: 410 });
+  if (!opened) throw await noSuchLink(address);
   return opened;
 }
+
+/** So long after a link was withdrawn somebody who was under way can still tell how it was. */
+const STILL_TOLD_MS = 3 * 3_600_000;
 
 /** Largest message a player may send, in characters. */
 const LARGEST = 20_000;
 
 /** Reads a player's message as JSON, or undefined when it is none or far too long. */
-export async function readMessage(request: Request): Promise<unknown> {
+async function readMessage(request: Request): Promise<unknown> {
   const text = await request.text().catch(() => "");
   if (text.length > LARGEST) return undefined;
   try {
@@ -29,4 +39,25 @@ export async function readMessage(request: Request): Promise<unknown> {
   } catch {
     return undefined;
   }
+}
+
+export type Report<M> = { opened: OpenLink; message: M; fold: boolean };
+
+/**
+ * Reads what a device reports of a run. Counted by run, so that a room of phones behind one address never shares a limit;
+ * what is no report at all is counted by link and address. A link that was withdrawn takes reports for three hours more; they
+ * are kept under their link.
+ */
+export async function readReport<M extends Progress | CheckIn>(request: Request, token: string | undefined, address: string, schema: z.ZodType<M>, keyOf: (message: M) => string): Promise<Report<M>> {
+  const found = token && TOKEN.test(token) ? await linkOf(getServices().db, token) : undefined;
+  if (!found) throw await noSuchLink(address);
+  const { opened, withdrawnAt } = found;
+  if (withdrawnAt && Date.now() - withdrawnAt.getTime() > STILL_TOLD_MS) throw new Response(WITHDRAWN, { status: 410 });
+  const read = parseWith(schema, await readMessage(request));
+  if (!read.ok) {
+    if ((await secondsToWait("badReport", `${opened.id} ${address}`)) > 0) throw Response.json({ kind: "wait" }, { status: 429 });
+    throw Response.json({ kind: "refused", faults: read.faults }, { status: 422 });
+  }
+  if ((await secondsToWait("runReport", `${opened.id} ${keyOf(read.value)}`)) > 0) throw Response.json({ kind: "wait" }, { status: 429 });
+  return { opened, message: read.value, fold: withdrawnAt !== null };
 }

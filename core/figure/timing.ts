@@ -52,7 +52,13 @@ export function stageWork(motion: Motion, segment: WorkSegment, t: Seconds, firs
   const beat = beats[index];
   const other = first === "right" ? "left" : "right";
   const round = shownRound(motion, elapsed);
-  const side: Side = segment.side === "left" || segment.side === "right" ? segment.side : segment.side === "both" ? "right" : (beat?.side ?? (round % 2 ? other : first));
+  // Both at once, yet drawn on one side and ending mirrored: each repetition is on the side the one before ended on.
+  const turns = segment.side === "both" && motion.kind === "repeat" && motion.ends === "mirrored";
+  const counting = beats.length > 1 && beat?.effort === undefined ? (beat?.rep ?? 1) - 1 : round;
+  const side: Side =
+    segment.side === "left" || segment.side === "right" ? segment.side
+    : segment.side === "both" ? (turns && counting % 2 ? "left" : "right")
+    : (beat?.side ?? (round % 2 ? other : first));
   const share = beat && beat.seconds > 0 ? Math.min(1, Math.max(0, (t - beat.start) / beat.seconds)) : 1;
   const breath = breathAt(segment, index, share, elapsed);
   const unit = beat ? beats.length / beat.reps : 1;

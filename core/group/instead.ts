@@ -1,6 +1,7 @@
 import { fallbackFor } from "./fallback";
 import { against, itemAsWorked, type Protection } from "./protect";
 import type { Group } from "./schema";
+import { levelBelow } from "~/core/player/mine";
 import type { Drill } from "~/core/drills/schema";
 import type { LevelName, Session } from "~/core/session/schema";
 
@@ -21,6 +22,19 @@ export function insteadOf(session: Session, protections: readonly Protection[], 
       if (against(drill.levels[item.level], itemAsWorked(drill, item, session.pace, block.rounds), protections).length === 0) return [];
       const other = fallbackFor(item, protections, { drills, offered, pace: session.pace, group, rounds: block.rounds });
       return [other ? { ...place, does: "other", drill: other.drill, level: other.level } : { ...place, does: "rest" }];
+    }),
+  );
+}
+
+/** Where the next level down goes against what someone protects, although the item itself does not: easier today is then no answer for them. */
+export function notOneDown(session: Session, protections: readonly Protection[], drills: By["drills"]): { block: number; item: number }[] {
+  if (protections.length === 0) return [];
+  return session.blocks.flatMap((block, b) =>
+    block.items.flatMap((item, i) => {
+      const drill = drills(item.drill);
+      const below = levelBelow(item.level);
+      if (!drill || !below) return [];
+      return against(drill.levels[below], itemAsWorked(drill, item, session.pace, block.rounds), protections).length > 0 ? [{ block: b, item: i }] : [];
     }),
   );
 }

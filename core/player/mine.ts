@@ -2,7 +2,7 @@ import { faceOf, type Face } from "./face";
 import type { CallFacts } from "./calls";
 import type { Drill } from "~/core/drills/schema";
 import type { Motion } from "~/core/figure/motion";
-import type { Item, LevelName } from "~/core/session/schema";
+import { LEVELS, type Item, type LevelName } from "~/core/session/schema";
 import { LEVEL_WORDS } from "~/core/text/words";
 import type { Moment } from "~/core/timeline/moment";
 
@@ -17,54 +17,65 @@ export type Mine = {
   drills: readonly Drill[];
   /** How easier levels move that the session itself does not draw, by drill. */
   easier: Readonly<Record<string, Motion>>;
+  /** Where the next level down is not for this person: easier is then smaller and slower. */
+  smaller: readonly Place[];
 };
 
 /** Nothing different, nothing more. */
-export const NOTHING_OWN: Mine = { athleteId: null, instead: [], drills: [], easier: {} };
+export const NOTHING_OWN: Mine = { athleteId: null, instead: [], drills: [], easier: {}, smaller: [] };
 
 export const placeName = ({ block, item }: Place): string => `${block}.${item}`;
 
-/** How an item is done by whoever is on this device: as the others, otherwise, easier today, smaller, or resting. */
-export type Own =
-  | { how: "as the others"; item: Item; drill: Drill }
-  | { how: "instead" | "easier"; item: Item; drill: Drill; inStep: boolean; others: string }
-  | { how: "smaller"; item: Item; drill: Drill }
-  | { how: "rest"; item: Item; drill: Drill };
+/** How an item is done by whoever is on this device: as the others, otherwise, easier today, or resting; and whether smaller and slower than drawn. */
+export type Own = {
+  how: "as the others" | "instead" | "easier" | "rest";
+  drill: Drill;
+  item: Item;
+  /** Asked for easier where there is no easier level for them. */
+  smaller: boolean;
+  /** Whether the others' beats are theirs as well. */
+  inStep: boolean;
+};
 
 type Facts = (place: Place) => { drill: Drill; item: Item } | undefined;
 
+/** One level down; of the easiest there is none. */
+export const levelBelow = (level: LevelName): LevelName | undefined => LEVELS[LEVELS.indexOf(level) - 1];
+
 /** Whether the beats of an item are also those of a level in its place: the same words, as often. */
-const sameBeats = (item: Item, drill: Drill, level: LevelName): boolean => {
+function sameBeats(item: Item, drill: Drill, level: LevelName): boolean {
   const { dose } = drill.levels[level];
-  if (item.dose.kind !== dose.kind) return false;
-  if (item.dose.kind !== "reps" || dose.kind !== "reps") return item.dose.kind !== "effort";
-  const own = dose.tempo.map((beat) => beat.do).join();
-  return item.dose.tempo.map((beat) => beat.do).join() === own;
-};
+  if (item.dose.kind !== dose.kind || dose.kind === "effort") return false;
+  if (item.dose.kind !== "reps" || dose.kind !== "reps") return true;
+  return item.dose.tempo.map((beat) => beat.do).join("\n") === dose.tempo.map((beat) => beat.do).join("\n");
+}
 
 /**
  * How this person does an item. What they protect comes first; easier today is asked for by place and never makes anything
- * harder: where the easiest level is on already it is done smaller and slower.
+ * harder: where nothing easier is for them it is done smaller and slower.
  */
 export function ownOf(place: Place, facts: Facts, mine: Mine, easierAt: ReadonlySet<string>): Own | undefined {
   const here = facts(place);
   if (!here) return undefined;
   const { drill, item } = here;
-  const own = mine.instead.find((one) => one.block === place.block && one.item === place.item);
+  const at = (one: Place) => one.block === place.block && one.item === place.item;
+  const own = mine.instead.find(at);
   const eased = easierAt.has(placeName(place));
-  if (own?.does === "rest") return { how: "rest", drill, item };
-  if (own) {
-    const other = mine.drills.find((one) => one.id === own.drill) ?? (own.drill === drill.id ? drill : undefined);
-    // What they should do instead is not here: nothing is safer than something.
-    if (!other) return { how: "rest", drill, item };
-    return { how: "instead", drill: other, item: { ...item, drill: other.id, level: own.level, cues: [] }, inStep: other.id === drill.id && sameBeats(item, other, own.level), others: drill.name };
+  if (own?.does === "other") {
+    const other = mine.drills.find((one) => one.id === own.drill);
+    if (other) return { how: "instead", drill: other, item: { ...item, drill: other.id, level: own.level, cues: [] }, smaller: eased, inStep: other.id === drill.id && sameBeats(item, other, own.level) };
   }
-  if (!eased) return { how: "as the others", drill, item };
-  if (item.level === "easier") return { how: "smaller", drill, item };
-  const motion = mine.easier[drill.id];
+  // What they should do instead is not here: nothing is safer than something.
+  if (own) return { how: "rest", drill, item, smaller: false, inStep: false };
+  const below = levelBelow(item.level);
+  if (!eased) return { how: "as the others", drill, item, smaller: false, inStep: true };
+  if (!below || mine.smaller.some(at)) return { how: "as the others", drill, item, smaller: true, inStep: true };
+  const motion = below === "easier" ? mine.easier[drill.id] : undefined;
   const drawn = motion && drill.motions ? { ...drill, motions: { ...drill.motions, easier: motion } } : drill;
-  return { how: "easier", drill: drawn, item: { ...item, level: "easier", cues: [] }, inStep: sameBeats(item, drill, "easier"), others: drill.name };
+  return { how: "easier", drill: drawn, item: { ...item, level: below, cues: [] }, smaller: false, inStep: sameBeats(item, drill, below) };
 }
+
+const SMALLER = "Smaller and slower than usual, and rest whenever you like.";
 
 /** The face of a moment for this person: in step with the others in time and side, with their own drill, words and count. */
 export function ownFace(moment: Moment, facts: Facts, mine: Mine, easierAt: ReadonlySet<string>): (Face & { own: Own }) | undefined {
@@ -76,25 +87,24 @@ export function ownFace(moment: Moment, facts: Facts, mine: Mine, easierAt: Read
   };
   const face = faceOf(moment, theirs);
   if (!face) return undefined;
-  const next = moment.nextWork && ownOf(moment.nextWork, facts, mine, easierAt);
-  const named = { ...face, own, ...(next?.how === "rest" && face.next && moment.nextWork && placeName(moment.nextWork) !== placeName(moment.segment) && { next: "rest for you" }) };
+  const next = moment.nextWork && placeName(moment.nextWork) !== placeName(moment.segment) ? ownOf(moment.nextWork, facts, mine, easierAt) : undefined;
+  const named: Face = { ...(own.inStep ? face : countdownOnly(face)), ...(next?.how === "rest" && face.next && { next: "a rest for you" }) };
   const { kind } = moment.segment;
-  if (own.how === "rest")
-    return {
-      ...named, ...plainClock(face), drill: "Rest here", level: "", heading: kind === "work" ? "" : face.heading,
-      lines: kind === "work" || kind === "demo" ? ["Your own time: walk about, shake out, breathe.", `The others do ${own.drill.name}.`] : [], feel: [],
-    };
-  if (own.how === "smaller") return { ...named, level: "smaller today", lines: kind === "work" ? ["Smaller and slower than usual, and rest whenever you like.", ...face.lines] : face.lines };
-  if (own.how === "as the others") return named;
+  if (own.how === "rest") {
+    const { side: _, turn: __, direction: ___, ...plain } = named;
+    return { ...plain, own, drill: "Rest here", level: "", heading: "", lines: ["This one is not for you: walk about, shake out, breathe.", `The others do ${own.drill.name}.`], feel: [] };
+  }
+  const words = own.smaller && kind === "work" ? [SMALLER, ...face.lines] : face.lines;
+  if (own.how === "as the others") return { ...named, own, ...(own.smaller && { level: "smaller today" }), lines: words };
   const level = own.drill.levels[own.item.level];
-  const words = kind === "work" && own.item.level !== "standard" ? [level.how, ...own.drill.steps] : face.lines;
-  return { ...named, ...(own.inStep ? {} : plainClock(face)), level: own.item.level === "standard" ? "" : LEVEL_WORDS[own.item.level], lines: words };
+  return {
+    ...named, own, level: own.how === "easier" ? "easier today" : named.level,
+    lines: kind === "work" ? [...new Set([...(own.smaller ? [SMALLER] : []), ...(own.item.level === "standard" ? [] : [level.how]), ...face.lines])] : words,
+  };
 }
 
 /** A countdown in place of the others' count and beats, which are not this person's. */
-function plainClock(face: Face): Pick<Face, "big" | "bigLabel" | "clock" | "guide"> {
-  return { big: face.clock ?? face.big, bigLabel: "left", clock: undefined, guide: undefined };
-}
+const countdownOnly = ({ clock, guide: _, turn: __, ...face }: Face): Face => ({ ...face, big: clock ?? face.big, bigLabel: "left" });
 
 /** What is called out for this person: their own drill by name, or a rest; the coach's calls belong to the others' drill. */
 export function ownCalls(facts: Facts, mine: Mine, easierAt: ReadonlySet<string>): CallFacts {
@@ -102,8 +112,8 @@ export function ownCalls(facts: Facts, mine: Mine, easierAt: ReadonlySet<string>
     const own = ownOf({ block, item }, facts, mine, easierAt);
     if (!own) return { name: "", cues: [] };
     if (own.how === "rest") return { name: "Rest here", cues: [], quiet: true };
-    const easier = own.how === "easier" || (own.how === "instead" && own.item.level !== "standard");
-    return { name: `${own.drill.name}${easier ? `, ${LEVEL_WORDS[own.item.level]}` : ""}`, cues: own.item.cues ?? [], quiet: (own.how === "easier" || own.how === "instead") && !own.inStep };
+    const easier = own.how !== "as the others" && own.item.level === "easier";
+    return { name: `${own.drill.name}${easier ? `, ${LEVEL_WORDS.easier}` : ""}`, cues: own.item.cues ?? [], quiet: !own.inStep };
   };
 }
 
@@ -117,9 +127,10 @@ export function insteadLines(mine: Mine, facts: Facts, blocks: readonly { items:
     const here = facts(one);
     if (!own || !here) return [];
     const number = blocks.slice(0, one.block).reduce((sum, block) => sum + block.items.length, 0) + one.item + 1;
-    if (own.how !== "instead") return [{ ...one, number, others: here.drill.name, does: "Rest", how: "" }];
-    const same = own.drill.id === here.drill.id;
+    const line = { block: one.block, item: one.item, number, others: here.drill.name };
+    if (own.how !== "instead") return [{ ...line, does: "rest", how: "" }];
     const level = own.item.level === "standard" ? "" : LEVEL_WORDS[own.item.level];
-    return [{ ...one, number, others: here.drill.name, does: same ? `The ${level || "standard"} level` : `${own.drill.name}${level ? `, ${level}` : ""}`, how: own.drill.levels[own.item.level].how }];
+    const does = own.drill.id === here.drill.id ? `the ${level || "standard"} level` : `${own.drill.name}${level && `, ${level}`}`;
+    return [{ ...line, does, how: own.drill.levels[own.item.level].how }];
   });
 }

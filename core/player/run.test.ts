@@ -6,7 +6,7 @@ import { lookup, SAMPLE_DRILLS, timedDrill } from "~/core/testing/drills";
 import { anySession } from "~/core/testing/sessions";
 import { compile } from "~/core/timeline/compile";
 import { momentAt } from "~/core/timeline/moment";
-import { addTime, back, begin, pause, positionAt, readyRun, repeatSide, shareDone, skip, skipDrill, stop, tick, type Run } from "./run";
+import { addTime, back, begin, catchUp, pause, positionAt, reachedEnd, readyRun, REALLY_DONE, repeatSide, shareDone, skip, skipDrill, stop, tick, type Run } from "./run";
 
 const two = lookup([timedDrill("kneel", "half-kneeling"), timedDrill("lie", "supine", { sides: "together" })]);
 
@@ -45,6 +45,47 @@ describe("pause", () => {
     const paused = pause(begin(fresh(), T0), at(30));
     expect(positionAt(paused, at(500))).toBe(30);
     expect(positionAt(begin(paused, at(500)), at(510))).toBe(40);
+  });
+});
+
+describe("coming back", () => {
+  const left = pause(begin(fresh(), T0), at(30));
+  it("catches up to where the others are; what is passed over is not done", () => {
+    const back = catchUp(left, at(90), 60);
+    expect(back.state).toBe("running");
+    expect(positionAt(back, at(90))).toBe(90);
+    expect(shareDone(back, at(90))).toBeCloseTo(10 / 90);
+    expect(shareDone(back, at(95))).toBeCloseTo(10 / 90);
+    expect(shareDone(tick(back, at(145)), at(145))).toBeCloseTo(40 / 90);
+  });
+  it("ends a session the others have finished, and never goes back", () => {
+    expect(catchUp(left, at(500), 470)).toMatchObject({ state: "finished", position: 145 });
+    expect(positionAt(catchUp(left, at(90), -60), at(90))).toBe(30);
+    const over = stop(left, at(30));
+    expect(catchUp(over, at(90), 10)).toBe(over);
+  });
+});
+
+describe("to the end", () => {
+  const whole = begin(fresh(), T0);
+  it("is what was followed there", () => expect(reachedEnd(tick(whole, at(145)), at(145))).toBe(true));
+  it("is not what was skipped there", () => {
+    let run = whole;
+    for (let i = 0; i < 40 && run.state !== "finished"; i++) run = skip(run, at(1));
+    expect(run).toMatchObject({ state: "finished", position: 145 });
+    expect(reachedEnd(run, at(1))).toBe(false);
+  });
+  it("lets a tenth of the work be passed over and no more", () => {
+    // 90 s of work: skipped from so many seconds before the end of the last 30.
+    const passing = (seconds: number) => skip(whole, at(145 - seconds));
+    expect(REALLY_DONE).toBe(0.9);
+    expect(reachedEnd(passing(9), at(145 - 9))).toBe(true);
+    expect(reachedEnd(passing(9.1), at(145 - 9.1))).toBe(false);
+  });
+  it("is not what was stopped before", () => expect(reachedEnd(stop(whole, at(144)), at(144))).toBe(false));
+  it("adds no time to a run that is over", () => {
+    const over = tick(whole, at(145));
+    expect(addTime(over, at(150), 15)).toBe(over);
   });
 });
 

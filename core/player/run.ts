@@ -60,6 +60,18 @@ function finish(run: Run, now: EpochMs): Run {
   return { ...count(run, positionAt(run, now)), state: "finished", position: run.total };
 }
 
+/** To where the others are by now, so many seconds on: what is passed over stays not done. A run that is paused goes on. */
+export function catchUp(run: Run, now: EpochMs, seconds: Seconds): Run {
+  if (run.state === "finished") return run;
+  return begin(jump(run, Math.min(run.total, positionAt(run, now) + Math.max(0, seconds)), now), now);
+}
+
+/** From this share of the work on a run that came to its end was done to the end; less of it was passed over. */
+export const REALLY_DONE: Share = 0.9;
+
+/** Whether a run was followed to its end: it came there, and not by skipping. */
+export const reachedEnd = (run: Run, now: EpochMs): boolean => run.state === "finished" && run.position >= run.total && shareDone(run, now) >= REALLY_DONE;
+
 /** Ends the run where it is; what was done stays counted. */
 export function stop(run: Run, now: EpochMs): Run {
   const position = positionAt(run, now);

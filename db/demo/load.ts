@@ -56,6 +56,7 @@ async function loadSession(db: Db, ownerId: string, key: TeamKey, teamId: string
       shareDone: said.share, finished: said.share === 1,
     };
     const runId = await keepProgress(db, opened, progress);
+    if (!runId) throw new Error("A run of the demo was not kept");
     if (!said.silent)
       await keepCheckIn(db, opened, {
         run: progress, hard: said.hard ?? null, pain: said.pain !== undefined, painWhere: said.pain ?? "", note: said.note ?? "",

@@ -1,44 +1,54 @@
 import { Check, TriangleAlert } from "lucide-react";
-import { useId, useState } from "react";
-import { useSending } from "./use-sending";
+import { useEffect, useId, useState } from "react";
+import type { SendState } from "./use-outbox";
 import { cx } from "~/app/ui/classes";
-import type { CheckIn, Person, Tightness } from "~/core/checkin/schema";
+import type { CheckIn, Tightness } from "~/core/checkin/schema";
+import type { Answers, Awaited } from "~/core/player/kept";
 import { JOINT_WORDS, type RatedJoint } from "~/core/drills/rows";
 
 type Props = {
-  token: string;
-  runKey: string;
-  person: Person;
-  share: number;
-  reachedEnd: boolean;
+  asked: Awaited;
   joints: RatedJoint[];
-  onAgain: () => void;
+  /** Where it is, once it has been sent off. */
+  state: SendState | undefined;
+  atRisk: boolean;
+  onSend: (message: CheckIn) => void;
+  onAnswers: (answers: Answers) => void;
+  onHome: () => void;
 };
 
-/** A few taps at the end. It is sent once, however often it is tapped and whatever the connection does. */
-export function CheckInForm({ token, runKey, person, share, reachedEnd, joints, onAgain }: Props) {
-  const [hard, setHard] = useState<number | null>(null);
-  const [tightness, setTightness] = useState<Tightness[]>(() => joints.map((joint) => ({ joint, left: null, right: null })));
-  const [pain, setPain] = useState<boolean>();
-  const [painWhere, setPainWhere] = useState("");
-  const [note, setNote] = useState("");
-  const [asked, setAsked] = useState(false);
-  const { state, send } = useSending(token);
+/** A few taps at the end. It is sent once, however often it is tapped and whatever the connection does; what is filled in stays until then. */
+export function CheckInForm({ asked, joints, state, atRisk, onSend, onAnswers, onHome }: Props) {
+  const { key: runKey, person, share, reachedEnd, answers: before } = asked;
+  const [hard, setHard] = useState<number | null>(before?.hard ?? null);
+  const [tightness, setTightness] = useState<Tightness[]>(() => joints.map((joint) => before?.tightness.find((t) => t.joint === joint) ?? { joint, left: null, right: null }));
+  const [pain, setPain] = useState<boolean | undefined>(before?.pain ?? undefined);
+  const [painWhere, setPainWhere] = useState(before?.painWhere ?? "");
+  const [note, setNote] = useState(before?.note ?? "");
+  const [missing, setMissing] = useState(false);
+  const [sent, setSent] = useState(false);
+
+  const touched = hard !== null || pain !== undefined || painWhere !== "" || note !== "" || tightness.some((t) => t.left !== null || t.right !== null);
+  useEffect(() => {
+    if (touched && !sent) onAnswers({ hard, tightness, pain: pain ?? null, painWhere, note });
+    // Kept with every answer, not with every new function to keep it by.
+  }, [hard, tightness, pain, painWhere, note, touched, sent]); // eslint-disable-line react-hooks/exhaustive-deps
 
   const submit = () => {
     if (pain === undefined) {
-      setAsked(true);
+      setMissing(true);
       document.getElementById("pain-no")?.focus();
       return;
     }
-    const message: CheckIn = {
+    if (sent) return;
+    setSent(true);
+    onSend({
       run: { key: runKey, person, shareDone: share, finished: reachedEnd }, hard, tightness: tightness.filter((t) => t.left !== null || t.right !== null),
       pain, painWhere: pain ? painWhere.trim() : "", note: note.trim(),
-    };
-    send(message);
+    });
   };
 
-  if (state !== "open") return <Thanks state={state} pain={pain === true} onAgain={onAgain} />;
+  if (sent) return <Thanks state={state ?? "sending"} pain={pain === true} atRisk={atRisk} onHome={onHome} />;
   return (
     <form
       className="mx-auto flex max-w-xl flex-col gap-6 px-5 pt-6 pb-8"
@@ -94,10 +104,13 @@ export function CheckInForm({ token, runKey, person, share, reachedEnd, joints, 
           </p>
         </fieldset>
       )}
-      <Pain pain={pain} onPain={setPain} where={painWhere} onWhere={setPainWhere} missing={asked && pain === undefined} />
+      <Pain pain={pain} onPain={setPain} where={painWhere} onWhere={setPainWhere} missing={missing && pain === undefined} />
       <NoteField note={note} onNote={setNote} />
       <button type="submit" className="flex min-h-14 items-center justify-center gap-2 rounded-lg bg-buoy text-xl font-semibold text-on-buoy hover:bg-buoy-deep">
         <Check size={22} aria-hidden /> Send
+      </button>
+      <button type="button" onClick={onHome} className="min-h-12 self-center px-4 text-lg text-ink-soft underline underline-offset-4">
+        Later: it waits on this device
       </button>
     </form>
   );
@@ -177,19 +190,21 @@ function NoteField({ note, onNote }: { note: string; onNote: (note: string) => v
   );
 }
 
-function Thanks({ state, pain, onAgain }: { state: "sending" | "sent" | "waiting" | "refused"; pain: boolean; onAgain: () => void }) {
-  const words = {
+function Thanks({ state, pain, atRisk, onHome }: { state: SendState; pain: boolean; atRisk: boolean; onHome: () => void }) {
+  const kept = atRisk ? "It will be lost if you close this page: this device keeps nothing. Leave it open, or tell your coach in person." : "It is sent by itself as soon as it can be, and counted once; opening this link again later does it too.";
+  const words: Record<SendState, { title: string; text: string }> = {
     sending: { title: "Sending…", text: "One moment." },
     sent: { title: "Sent. Thank you.", text: "Your coach can see it now. You can close this page." },
-    waiting: { title: "Kept on this device", text: "There is no connection just now. It is sent by itself as soon as there is one, and counted once; opening this link again later does it too." },
+    offline: { title: atRisk ? "Not sent yet" : "Kept on this device", text: `There is no connection to Mapset just now. ${kept}` },
+    busy: { title: atRisk ? "Not sent yet" : "Kept on this device", text: `Your connection is fine, but Mapset cannot take it just now. ${kept}` },
     refused: { title: "It could not be taken", text: "The link may have been withdrawn in the meantime. Tell your coach in person." },
-  }[state];
+  };
   return (
     <div className="mx-auto flex min-h-dvh max-w-xl flex-col justify-center gap-4 px-5" role="status">
-      <h1 className={cx("wide-type text-3xl font-semibold", state === "sent" && "text-kelp")}>{words.title}</h1>
-      <p className="text-xl">{words.text}</p>
+      <h1 className={cx("wide-type text-3xl font-semibold", state === "sent" && "text-kelp")}>{words[state].title}</h1>
+      <p className="text-xl">{words[state].text}</p>
       {pain && <p className="rounded-lg border-l-4 border-plum bg-plum-wash p-4">You said something hurt: leave that movement out for now, and see a licensed practitioner if it stays.</p>}
-      <button type="button" onClick={onAgain} className="min-h-12 self-start rounded-lg border border-line bg-land px-4 text-lg">
+      <button type="button" onClick={onHome} className="min-h-12 self-start rounded-lg border border-line bg-land px-4 text-lg">
         Back to the start
       </button>
     </div>

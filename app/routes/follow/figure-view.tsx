@@ -7,20 +7,24 @@ import { stageOther, stageWork } from "~/core/figure/timing";
 import type { Item } from "~/core/session/schema";
 import { tempoOf } from "~/core/timeline/dose";
 import type { Moment } from "~/core/timeline/moment";
+import type { WorkSegment } from "~/core/timeline/types";
 import type { Seconds } from "~/core/units";
 
-type Props = { drill: Drill; item: Item; moment: Moment; at: () => Seconds };
+type Props = { drill: Drill; item: Item; moment: Moment; inStep: boolean; at: () => Seconds };
+
+/** The same work without the others' beats, for a drill that has its own: it goes round at its own pace. */
+const withoutBeats = (segment: WorkSegment): WorkSegment => ({ ...segment, beats: segment.beats.slice(0, 1).map((beat) => ({ start: segment.start, seconds: segment.seconds, do: beat.do, rep: 1, reps: 1 })) });
 
 /** The drill of the moment, drawn: the way it goes while watching, in step with the beats on the athlete's side while working. */
-export function FigureView({ drill, item, moment, at }: Props) {
+export function FigureView({ drill, item, moment, inStep, at }: Props) {
   const lessMotion = useLessMotion();
   const motion = motionAt(drill, item.level);
   if (!motion) return null;
   const { segment, nextWork } = moment;
-  const stage = () => (segment.kind === "work" ? stageWork(motion, segment, at()) : stageOther(motion, segment, at(), nextWork, tempoOf(item.dose)));
+  const stage = () => (segment.kind === "work" ? stageWork(motion, inStep ? segment : withoutBeats(segment), at()) : stageOther(motion, segment, at(), nextWork, tempoOf(item.dose)));
   const label = `${drill.name}, drawn`;
   return (
-    <div className="mx-auto h-[min(30vh,19rem)] w-full max-w-md md:landscape:h-[min(42vh,30rem)] md:landscape:max-w-none" data-testid="figure">
+    <div className="mx-auto h-[min(30vh,19rem)] w-full max-w-md md:landscape:h-[min(42vh,30rem)] md:landscape:max-w-none short:h-[34vh]!" data-testid="figure">
       {lessMotion ? (
         <KeyPositions motion={motion} side={stage().side} label={label} className="flex h-full gap-1" />
       ) : (

@@ -1,38 +1,41 @@
-import type { CheckIn, Person } from "~/core/checkin/schema";
-import type { Run } from "~/core/player/run";
-
-/** What this device keeps of a link: the run under way, a check-in that has not been sent, and who was here last. */
-type Kept = { run?: KeptRun; unsent?: CheckIn; person?: Person; sent?: string };
-
-export type KeptRun = { key: string; person: Person; run: Run; at: number };
+import { NOTHING_KEPT, readKept, type Kept } from "~/core/player/kept";
 
 const name = (token: string) => `mapset-follow-${token.slice(0, 12)}`;
 
-function read(token: string): Kept {
+/** What could not be written, for as long as the page is open. */
+const unwritten = new Map<string, Kept>();
+
+/** What this device keeps of a link. */
+export function keptOf(token: string): Kept {
+  const inMemory = unwritten.get(token);
+  if (inMemory) return inMemory;
   try {
-    return JSON.parse(localStorage.getItem(name(token)) ?? "{}") as Kept;
+    return readKept(JSON.parse(localStorage.getItem(name(token)) ?? "null"), Date.now());
   } catch {
-    return {};
+    return NOTHING_KEPT;
   }
 }
 
-function write(token: string, change: Partial<Kept>): void {
+/** Changes it. Where the device's storage is full or switched off, it is kept until the page is closed. */
+export function keep(token: string, change: (kept: Kept) => Kept): Kept {
+  const next = change(keptOf(token));
   try {
-    localStorage.setItem(name(token), JSON.stringify({ ...read(token), ...change }));
+    localStorage.setItem(name(token), JSON.stringify(next));
+    unwritten.delete(token);
   } catch {
-    // Storage is full or switched off: the run goes on, it only cannot be taken up again after a reload.
+    unwritten.set(token, next);
   }
+  return next;
 }
 
-export const keepRun = (token: string, run: KeptRun | undefined) => write(token, { run });
-export const keepPerson = (token: string, person: Person) => write(token, { person });
-export const keepUnsent = (token: string, unsent: CheckIn | undefined) => write(token, { unsent });
-export const readKept = read;
+/** Whether what is kept would be lost with the page. */
+export const isOnlyInMemory = (token: string): boolean => unwritten.has(token);
 
-const TOO_OLD_MS = 3 * 3600 * 1000;
-
-/** A run that can be taken up again: begun, not finished, not older than three hours. */
-export function openRun(kept: Kept, now: number): KeptRun | undefined {
-  const { run } = kept;
-  return run && now - run.at < TOO_OLD_MS && (run.run.state === "running" || run.run.state === "paused") ? run : undefined;
+/** A key for a run. Made of random numbers wherever the page is opened, also where a browser calls the address not secure. */
+export function newKey(): string {
+  const bytes = crypto.getRandomValues(new Uint8Array(16));
+  bytes[6] = (bytes[6]! & 0x0f) | 0x40;
+  bytes[8] = (bytes[8]! & 0x3f) | 0x80;
+  const hex = [...bytes].map((byte) => byte.toString(16).padStart(2, "0")).join("");
+  return [hex.slice(0, 8), hex.slice(8, 12), hex.slice(12, 16), hex.slice(16, 20), hex.slice(20)].join("-");
 }

@@ -1,17 +1,20 @@
 import { useCallback, useEffect, useMemo, useRef, useState } from "react";
 import { CheckInForm } from "./check-in-form";
 import { fetchFigure } from "./figure";
-import { keepPerson, openRun, readKept, type KeptRun } from "./kept";
+import { keep, keptOf } from "./kept";
 import { ReadyCheck } from "./ready-check";
 import { Stage } from "./stage";
 import { keepSound, readSound, type SoundSettings } from "./sound";
+import { useMine } from "./use-mine";
+import { useOutbox } from "./use-outbox";
 import { useRun } from "./use-run";
-import { sendLeftOver } from "./use-sending";
 import type { Person } from "~/core/checkin/schema";
 import type { KitNeed } from "~/core/coverage/kit-list";
 import type { RatedJoint } from "~/core/drills/rows";
 import { editionDrills, type Edition } from "~/core/edition/edition";
-import { shareDone } from "~/core/player/run";
+import { NOTHING_KEPT, withoutAwaited, withAnswers, type Awaited, type Kept } from "~/core/player/kept";
+import { insteadLines, ownCalls, type Place } from "~/core/player/mine";
+import { reachedEnd, shareDone } from "~/core/player/run";
 import type { MiniProfile } from "~/core/profile/mini";
 import { compile } from "~/core/timeline/compile";
 
@@ -28,38 +31,55 @@ export type PlayerProps = {
   profile: MiniProfile;
 };
 
+/** Someone who is not on the list, or whoever it is when nothing has been said. */
+export const SOMEONE = "someone else";
+
+/** Who was chosen: one of the list, or someone else by the name they gave. */
+function personOf(people: PlayerProps["people"], chosen: string | undefined, name: string): Person {
+  const known = people.find((p) => p.id === chosen);
+  return known ? { athleteId: known.id, name: known.name } : { athleteId: null, name: name.trim() || "Someone" };
+}
+
 /** Following a session on one's own device: ready check, the session, the check-in. */
 export function Player(props: PlayerProps) {
-  const { token, edition } = props;
+  const { token, edition, people } = props;
   const [sound, setSound] = useState<SoundSettings>({ tones: true, voice: true });
-  const [earlier, setEarlier] = useState<KeptRun>();
-  const [lastPerson, setLastPerson] = useState<Person>();
+  const [onDevice, setOnDevice] = useState<Kept>(NOTHING_KEPT);
+  const [chosen, setChosen] = useState<string>();
+  const [name, setName] = useState("");
+  const [telling, setTelling] = useState<Awaited>();
   const top = useRef<HTMLElement>(null);
+  const outbox = useOutbox(token);
 
-  const { timeline, facts, callFacts } = useMemo(() => {
+  const { timeline, facts } = useMemo(() => {
     const drills = editionDrills(edition);
-    const at = ({ block, item }: { block: number; item: number }) => {
+    const at = ({ block, item }: Place) => {
       const found = edition.session.blocks[block]?.items[item];
       const drill = found && drills(found.drill);
       return found && drill ? { item: found, drill } : undefined;
     };
-    return {
-      timeline: compile(edition.session, drills),
-      facts: at,
-      callFacts: (block: number, item: number) => ({ name: at({ block, item })?.drill.name ?? "", cues: at({ block, item })?.item.cues ?? [] }),
-    };
+    return { timeline: compile(edition.session, drills), facts: at };
   }, [edition]);
 
-  const { run, kept, now, act, start, clear } = useRun({ token, timeline, facts: callFacts, sound });
+  // Whose run it is, is known before the run is; what they do instead is theirs alone.
+  const [following, setFollowing] = useState<Person>();
+  const chosenPerson = personOf(people, chosen, name);
+  const { mine, state: mineState } = useMine(token, (following ?? chosenPerson).athleteId);
+  const factsFor = useCallback((easier: ReadonlySet<string>) => ownCalls(facts, mine, easier), [facts, mine]);
+  const { run, kept, now, easier, act, start, ease, catchUp, clear, startAgain } = useRun({ token, timeline, factsFor, sound });
 
   // What this device remembers is known only in the browser.
+  const look = useCallback(() => setOnDevice(keptOf(token)), [token]);
   useEffect(() => {
-    const remembered = readKept(token);
+    const remembered = keptOf(token);
     setSound(readSound());
-    setEarlier(openRun(remembered, Date.now()));
-    setLastPerson(remembered.person);
-    void sendLeftOver(token);
-  }, [token]);
+    setOnDevice(remembered);
+    const last = remembered.person;
+    if (!last) return;
+    const listed = people.some((p) => p.id === last.athleteId);
+    setChosen(listed && last.athleteId ? last.athleteId : SOMEONE);
+    if (!listed) setName(last.name === "Someone" ? "" : last.name);
+  }, [token, people]);
 
   const changeSound = useCallback((change: SoundSettings) => {
     setSound(change);
@@ -67,33 +87,45 @@ export function Player(props: PlayerProps) {
   }, []);
 
   const stage = run ? run.state : "none";
-  const isOver = stage === "finished";
+  const isOver = stage === "finished" || telling !== undefined;
   useEffect(() => {
-    if (stage !== "none") top.current?.focus({ preventScroll: true });
+    if (stage !== "none" || isOver) top.current?.focus({ preventScroll: true });
     window.scrollTo(0, 0);
     // Only when the screen changes from one to the next.
   }, [stage === "none", isOver]); // eslint-disable-line react-hooks/exhaustive-deps
 
+  const home = () => {
+    clear();
+    setTelling(undefined);
+    setFollowing(undefined);
+    look();
+  };
+  const asked: Awaited | undefined = telling ?? (run?.state === "finished" && kept ? { key: kept.key, person: kept.person, share: shareDone(run, now), reachedEnd: reachedEnd(run, now), at: now } : undefined);
   return (
     <main ref={top} tabIndex={-1} className="min-h-dvh outline-none" onPointerDownCapture={() => void fetchFigure()} onKeyDownCapture={() => void fetchFigure()}>
-      {!run || !kept ? (
-        <ReadyCheck
-          {...props} earlier={earlier} lastPerson={lastPerson} sound={sound} onSound={changeSound}
-          onStart={(person, from) => {
-            keepPerson(token, person);
-            start(person, from);
-          }}
-        />
-      ) : isOver ? (
+      {asked ? (
         <CheckInForm
-          token={token} runKey={kept.key} person={kept.person} share={shareDone(run, now)} reachedEnd={run.position >= run.total} joints={props.joints}
-          onAgain={() => {
-            setEarlier(undefined);
-            clear();
-          }}
+          key={asked.key} asked={asked} joints={props.joints} state={outbox.states[asked.key]} atRisk={outbox.atRisk} onSend={outbox.send} onHome={home}
+          onAnswers={(answers) => void keep(token, (all) => withAnswers(all, asked.key, answers))}
+        />
+      ) : run && kept ? (
+        <Stage
+          run={run} now={now} act={act} facts={facts} mine={mine} mineState={mineState} easier={easier} onEase={ease} awaySince={kept.awaySince} onCatchUp={catchUp} onLeave={home}
+          profile={props.profile} title={edition.session.title} sound={sound} onSound={changeSound}
         />
       ) : (
-        <Stage run={run} now={now} act={act} facts={facts} profile={props.profile} title={edition.session.title} sound={sound} onSound={changeSound} />
+        <ReadyCheck
+          {...props} onDevice={onDevice} person={chosenPerson} chosen={chosen} onChoose={setChosen} name={name} onName={setName} sound={sound} onSound={changeSound}
+          mineState={mineState} instead={insteadLines(mine, facts, edition.session.blocks)} unsent={outbox.unsent} states={outbox.states} atRisk={outbox.atRisk} onTold={outbox.told}
+          onStart={(person, from, instead) => {
+            keep(token, (all) => ({ ...all, person }));
+            setFollowing(person);
+            if (instead) startAgain(instead);
+            start(person, from);
+          }}
+          onTell={setTelling}
+          onDrop={(key) => setOnDevice(keep(token, (all) => withoutAwaited(all, key)))}
+        />
       )}
     </main>
   );

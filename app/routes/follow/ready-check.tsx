@@ -1,44 +1,46 @@
 import { Play, RotateCcw, SunMoon, TriangleAlert } from "lucide-react";
-import { useEffect, useId, useState } from "react";
-import type { KeptRun } from "./kept";
-import type { PlayerProps } from "./player";
+import { useId } from "react";
+import { OnDevice } from "./on-device";
+import { SOMEONE, type PlayerProps } from "./player";
 import { SoundSwitches } from "./sound-switches";
 import type { SoundSettings } from "./sound";
+import type { MineState } from "./use-mine";
+import type { SendState } from "./use-outbox";
 import { IconButton } from "~/app/ui/button";
 import { cx } from "~/app/ui/classes";
 import { MiniProfilePicture } from "~/app/ui/mini-profile";
 import { switchTheme } from "~/app/ui/theme";
 import type { Person } from "~/core/checkin/schema";
-import { positionAt } from "~/core/player/run";
-import { clockText } from "~/core/text/clock";
+import { runOf, toGo, type Awaited, type Kept, type KeptRun, type Unsent } from "~/core/player/kept";
+import type { InsteadLine } from "~/core/player/mine";
+import { clockText, countdownText } from "~/core/text/clock";
 import { PURPOSE_WORDS } from "~/core/text/words";
 
 type Props = PlayerProps & {
-  earlier: KeptRun | undefined;
-  lastPerson: Person | undefined;
+  onDevice: Kept;
+  person: Person;
+  chosen: string | undefined;
+  onChoose: (id: string) => void;
+  name: string;
+  onName: (name: string) => void;
+  mineState: MineState;
+  instead: InsteadLine[];
+  unsent: readonly Unsent[];
+  states: Readonly<Record<string, SendState>>;
+  atRisk: boolean;
+  onTold: (key: string) => void;
   sound: SoundSettings;
   onSound: (sound: SoundSettings) => void;
-  onStart: (person: Person, from?: KeptRun) => void;
+  /** Starts, takes a kept run up again, or starts in place of a kept run by its key. */
+  onStart: (person: Person, from?: KeptRun, instead?: string) => void;
+  onTell: (awaited: Awaited) => void;
+  onDrop: (key: string) => void;
 };
 
-const SOMEONE = "someone else";
-
 /** What to know and have before the first second runs. */
-export function ReadyCheck({ edition, team, people, totalSeconds, kit, cautions, profile, earlier, lastPerson, sound, onSound, onStart }: Props) {
+export function ReadyCheck({ edition, team, people, totalSeconds, kit, cautions, profile, onDevice, person, chosen, onChoose, name, onName, mineState, instead, unsent, states, atRisk, onTold, sound, onSound, onStart, onTell, onDrop }: Props) {
   const { session } = edition;
-  const [chosen, setChosen] = useState<string>();
-  const [name, setName] = useState("");
-  useEffect(() => {
-    if (!lastPerson) return;
-    if (lastPerson.athleteId && people.some((p) => p.id === lastPerson.athleteId)) setChosen(lastPerson.athleteId);
-    else {
-      setChosen(SOMEONE);
-      setName(lastPerson.name === "Someone" ? "" : lastPerson.name);
-    }
-  }, [lastPerson, people]);
-
-  const known = people.find((p) => p.id === chosen);
-  const person: Person = known ? { athleteId: known.id, name: known.name } : { athleteId: null, name: name.trim() || "Someone" };
+  const earlier = chosen || people.length === 0 ? runOf(onDevice, person) : undefined;
   return (
     <div className="mx-auto flex max-w-xl flex-col gap-5 px-5 pt-5 pb-32">
       <header className="flex flex-col gap-3">
@@ -58,7 +60,11 @@ export function ReadyCheck({ edition, team, people, totalSeconds, kit, cautions,
         </div>
       </header>
 
-      <WhoAreYou people={people} chosen={chosen} onChoose={setChosen} name={name} onName={setName} />
+      <OnDevice kept={onDevice} hidden={earlier?.key} unsent={unsent} states={states} atRisk={atRisk} onCarryOn={(run) => onStart(run.person, run)} onTell={onTell} onDrop={onDrop} onTold={onTold} />
+
+      <WhoAreYou people={people} chosen={chosen} onChoose={onChoose} name={name} onName={onName} />
+
+      {person.athleteId && <ForYou name={person.name} lines={instead} state={mineState} />}
 
       <section className="rounded-lg border border-line bg-land p-4">
         <h2 className="text-lg font-semibold">Have ready</h2>
@@ -104,9 +110,9 @@ export function ReadyCheck({ edition, team, people, totalSeconds, kit, cautions,
           {earlier ? (
             <>
               <BigButton onClick={() => onStart(earlier.person, earlier)} main>
-                <RotateCcw size={22} aria-hidden /> Carry on at {clockText(positionAt(earlier.run, Date.now()))}
+                <RotateCcw size={22} aria-hidden /> Carry on: {countdownText(toGo(earlier))} to go
               </BigButton>
-              <BigButton onClick={() => onStart(person)}>From the start</BigButton>
+              <BigButton onClick={() => onStart(person, undefined, earlier.key)}>From the start</BigButton>
             </>
           ) : (
             <BigButton onClick={() => onStart(person)} main>
@@ -119,12 +125,41 @@ export function ReadyCheck({ edition, team, people, totalSeconds, kit, cautions,
   );
 }
 
+/** What one person does instead, said before they start; nothing for someone who does it all. */
+function ForYou({ name, lines, state }: { name: string; lines: InsteadLine[]; state: MineState }) {
+  if (state === "unreachable")
+    return (
+      <section role="status" className="rounded-lg border-l-4 border-plum bg-plum-wash p-4">
+        <h2 className="text-lg font-semibold">What you do instead has not arrived</h2>
+        <p>There is no answer just now; it is asked for again by itself. If you keep off anything, wait for it, or ask your coach before you start.</p>
+      </section>
+    );
+  if (lines.length === 0) return null;
+  return (
+    <section role="status" className="rounded-lg border-l-4 border-depth-5 bg-land p-4">
+      <h2 className="text-lg font-semibold">For you, {name}</h2>
+      <p className="text-ink-soft">In step with the others. It is shown and called out when its turn comes.</p>
+      <ul className="mt-2 flex flex-col gap-2">
+        {lines.map((line) => (
+          <li key={`${line.block}.${line.item}`} className="grid grid-cols-[1.9rem_1fr]">
+            <span className="clock-type text-lg text-ink-soft">{line.number}</span>
+            <span>
+              <span className="text-ink-soft">{line.others}:</span> <span className="font-semibold">{line.does}</span>
+              {line.how && <span className="block text-ink-soft">{line.how}</span>}
+            </span>
+          </li>
+        ))}
+      </ul>
+    </section>
+  );
+}
+
 function BigButton({ main, ...rest }: React.ComponentProps<"button"> & { main?: boolean }) {
   return (
     <button
       type="button"
       className={cx(
-        "flex min-h-14 flex-1 items-center justify-center gap-2 rounded-lg px-4 text-xl font-semibold",
+        "flex min-h-14 flex-1 items-center justify-center gap-2 rounded-lg px-3 text-xl leading-tight font-semibold max-sm:text-lg",
         main ? "bg-buoy text-on-buoy hover:bg-buoy-deep" : "border border-line bg-land hover:bg-land-deep",
       )}
       {...rest}

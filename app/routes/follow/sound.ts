@@ -29,6 +29,11 @@ export class Sound {
     if (this.context.state === "suspended") void this.context.resume();
   }
 
+  /** Whether somebody who is not looking could follow by ear: sound is on, and the device lets it play. */
+  isPlaying(settings: SoundSettings): boolean {
+    return (settings.tones || (settings.voice && Sound.hasVoice())) && this.context?.state === "running";
+  }
+
   play(call: Call, settings: SoundSettings): void {
     if (call.tone && settings.tones) this.tone(call.tone);
     if (call.say && settings.voice && Sound.hasVoice()) this.say(call.say);

@@ -1,36 +1,52 @@
-import { useCallback, useEffect, useRef, useState } from "react";
-import { keepRun, type KeptRun } from "./kept";
+import { useCallback, useEffect, useMemo, useRef, useState } from "react";
+import { keep, newKey } from "./kept";
 import { Sound, type SoundSettings } from "./sound";
 import { callsDue, callsOf, type Call, type CallFacts } from "~/core/player/calls";
-import { begin, positionAt, readyRun, shareDone, tick, type Run } from "~/core/player/run";
+import { withoutRun, withRun, type KeptRun } from "~/core/player/kept";
+import { begin, catchUp, pause, positionAt, reachedEnd, readyRun, shareDone, tick, type Run } from "~/core/player/run";
 import type { Person } from "~/core/checkin/schema";
 import type { Timeline } from "~/core/timeline/types";
 
 const LOOK_MS = 100;
-/** A call that is later than this, as after sleep, is left out instead of being called into the wrong moment. */
+/** Out of sight for longer than this without sound, or with the page asleep, somebody was away: the run waits for them. */
+const AWAY_MS = 3_000;
+/** A call that is later than this is left out instead of being called into the wrong moment. */
 const LATE_SECONDS = 1.5;
 const TELL_EVERY_MS = 20_000;
+/** How often where the run is gets kept, so that it is found there when the page is lost. */
+const KEEP_EVERY_MS = 5_000;
 
-type Options = { token: string; timeline: Timeline; facts: CallFacts; sound: SoundSettings };
+type Options = { token: string; timeline: Timeline; factsFor: (easier: ReadonlySet<string>) => CallFacts; sound: SoundSettings };
 
-/** The run on this device: its state, the time now, and the things done to it. Keeps itself and tells the coach how far it is. */
-export function useRun({ token, timeline, facts, sound }: Options) {
+const NOWHERE: readonly string[] = [];
+
+/**
+ * The run on this device: its state, the time now, and the things done to it. Only time that somebody can follow counts: on
+ * screen, or with its sound playing. Keeps itself and tells the coach how far it is.
+ */
+export function useRun({ token, timeline, factsFor, sound }: Options) {
   const [kept, setKept] = useState<KeptRun>();
   const [now, setNow] = useState(0);
   const player = useRef<Sound>(undefined);
   const heard = useRef(0);
+  const seen = useRef(0);
   const calls = useRef<Call[]>([]);
   const run = kept?.run;
+  const easedAt = kept?.easier ?? NOWHERE;
+  const easier = useMemo(() => new Set(easedAt), [easedAt]);
+  const facts = useMemo(() => factsFor(easier), [factsFor, easier]);
 
   const act = useCallback((change: (run: Run, now: number) => Run) => {
     const at = Date.now();
     player.current?.wake();
+    seen.current = at;
     setKept((k) => {
       if (!k) return k;
       const next = change(k.run, at);
       if (next === k.run) return k;
       heard.current = positionAt(next, at) - 0.001;
-      return { ...k, run: next, at };
+      const { awaySince: _, ...rest } = k;
+      return { ...rest, run: next, at };
     });
     setNow(at);
   }, []);
@@ -40,7 +56,8 @@ export function useRun({ token, timeline, facts, sound }: Options) {
       const at = Date.now();
       player.current ??= new Sound();
       player.current.wake();
-      const next: KeptRun = from ?? { key: crypto.randomUUID(), person, run: begin(readyRun(timeline), at), at };
+      seen.current = at;
+      const next: KeptRun = from ?? { key: newKey(), person, run: begin(readyRun(timeline), at), at, easier: [] };
       heard.current = positionAt(next.run, at) - 0.001;
       setKept(next);
       setNow(at);
@@ -48,17 +65,25 @@ export function useRun({ token, timeline, facts, sound }: Options) {
     [timeline],
   );
 
-  // Keep it, and work out its calls anew whenever its segments change.
+  const catchUpNow = useCallback(() => {
+    const since = kept?.awaySince;
+    if (since !== undefined) act((r, at) => catchUp(r, at, (at - since) / 1000));
+  }, [act, kept?.awaySince]);
+
+  const ease = useCallback((place: string) => {
+    setKept((k) => k && { ...k, easier: k.easier.includes(place) ? k.easier.filter((one) => one !== place) : [...k.easier, place] });
+  }, []);
+
+  // Work out its calls anew whenever its segments change, or what this person does.
   const segments = run?.segments;
   const total = run?.total ?? 0;
   useEffect(() => {
     calls.current = segments ? callsOf(segments, total, facts) : [];
   }, [segments, total, facts]);
-  useEffect(() => {
-    if (kept) keepRun(token, kept.run.state === "finished" ? undefined : kept);
-  }, [token, kept]);
 
-  // Look at the clock; sound what has fallen due since the last look.
+  useKeeping(token, kept, seen);
+
+  // Look at the clock: go on, or wait for whoever is away.
   const state = run?.state;
   useEffect(() => {
     if (state !== "running") {
@@ -67,12 +92,21 @@ export function useRun({ token, timeline, facts, sound }: Options) {
     }
     const look = () => {
       const at = Date.now();
+      const followed = document.visibilityState === "visible" || player.current?.isPlaying(sound) === true;
+      const away = at - seen.current > AWAY_MS;
+      if (!followed && !away) return;
+      if (away) {
+        const since = seen.current;
+        setKept((k) => (k ? { ...k, run: pause(k.run, since), at: since, awaySince: since } : k));
+      } else {
+        seen.current = at;
+        setKept((k) => {
+          if (!k) return k;
+          const next = tick(k.run, at);
+          return next === k.run ? k : { ...k, run: next, at };
+        });
+      }
       setNow(at);
-      setKept((k) => {
-        if (!k) return k;
-        const next = tick(k.run, at);
-        return next === k.run ? k : { ...k, run: next, at };
-      });
     };
     const timer = setInterval(look, LOOK_MS);
     document.addEventListener("visibilitychange", look);
@@ -80,7 +114,9 @@ export function useRun({ token, timeline, facts, sound }: Options) {
       clearInterval(timer);
       document.removeEventListener("visibilitychange", look);
     };
-  }, [state]);
+  }, [state, sound]);
+
+  // Sound what has fallen due since the last look.
   useEffect(() => {
     if (!run || run.state === "paused" || run.state === "ready") return;
     const position = positionAt(run, now);
@@ -91,7 +127,32 @@ export function useRun({ token, timeline, facts, sound }: Options) {
   useStayAwake(state === "running");
   useTelling(token, kept);
 
-  return { run, kept, now, act, start, clear: useCallback(() => setKept(undefined), []) };
+  return {
+    run, kept, now, easier, act, start, ease, catchUp: catchUpNow,
+    /** Leaves the run; it has been kept with every change. */
+    clear: useCallback(() => setKept(undefined), []),
+    /** Lets a kept run go, for a new one from the start: what was done of it can still be told. */
+    startAgain: useCallback((key: string) => void keep(token, (all) => withoutRun(all, key, Date.now())), [token]),
+  };
+}
+
+/** Keeps the run with every change, and where it is every few seconds. */
+function useKeeping(token: string, kept: KeptRun | undefined, seen: React.RefObject<number>): void {
+  useEffect(() => {
+    if (!kept || kept.run.state === "ready") return;
+    const write = () => {
+      const at = kept.run.state === "running" ? Math.max(kept.at, seen.current) : kept.at;
+      keep(token, (all) => withRun(all, { ...kept, at }, Date.now()));
+    };
+    write();
+    if (kept.run.state !== "running") return;
+    const timer = setInterval(write, KEEP_EVERY_MS);
+    window.addEventListener("pagehide", write);
+    return () => {
+      clearInterval(timer);
+      window.removeEventListener("pagehide", write);
+    };
+  }, [token, kept, seen]);
 }
 
 /** Keeps the screen on while a run goes on; asks again when the page comes back into view. */
@@ -131,7 +192,8 @@ function useTelling(token: string, kept: KeptRun | undefined): void {
     const tell = () => {
       const k = latest.current;
       if (!k) return;
-      const body = JSON.stringify({ key: k.key, person: k.person, shareDone: shareDone(k.run, Date.now()), finished: k.run.state === "finished" && k.run.position >= k.run.total });
+      const at = Date.now();
+      const body = JSON.stringify({ key: k.key, person: k.person, shareDone: shareDone(k.run, at), finished: reachedEnd(k.run, at) });
       // Without a connection this is lost; the check-in carries the same again.
       void fetch(`/f/${token}/progress`, { method: "POST", body, headers: { "content-type": "application/json" }, keepalive: true }).catch(() => undefined);
     };

@@ -1,50 +1,80 @@
 import { format } from "date-fns";
-import { CircleCheck, TriangleAlert } from "lucide-react";
-import { useEffect } from "react";
-import { data, Form, Link, useRevalidator, useSearchParams, useSubmit } from "react-router";
+import { CircleCheck, MoreHorizontal, TriangleAlert } from "lucide-react";
+import { useEffect, useState } from "react";
+import { data, Form, Link, redirect, useFetcher, useRevalidator, useSearchParams, useSubmit } from "react-router";
 import type { Route } from "./+types/route";
 import { Ratings } from "./ratings";
-import { summariseHeard } from "./summary.server";
 import { idOf, notHere, requireCoach } from "~/app/server/coach.server";
 import { fieldText } from "~/app/server/forms.server";
 import { getServices } from "~/app/server/services.server";
-import { Button } from "~/app/ui/button";
+import { Button, IconButton } from "~/app/ui/button";
 import { cx } from "~/app/ui/classes";
+import { Confirm } from "~/app/ui/dialog";
 import { SelectField } from "~/app/ui/field";
+import { Menu } from "~/app/ui/menu";
 import { JOINT_WORDS } from "~/core/drills/rows";
 import { clockText } from "~/core/text/clock";
-import { listHeard, setSeen, type HeardRow } from "~/db/runs";
+import { listFolded, listHeard, setNotTheirs, setRemoved, setSeen, summariseHeard, type FoldedLink, type HeardRow } from "~/db/runs";
 import { listSessions } from "~/db/sessions";
 
 export const meta: Route.MetaFunction = () => [{ title: "Heard back · Mapset" }];
 
-const MOST_ROWS = 300;
+/** Rows at first, and how many more each time. */
+const STEP = 200;
+const MOST = 20_000;
+
+/** How many rows are asked for: a whole number of steps. */
+const rowsAsked = (text: string | null): number => Math.min(MOST, Math.max(1, Math.floor(Number(text) || 1)) * STEP);
 
 export async function loader({ request }: Route.LoaderArgs) {
   const coach = await requireCoach(request);
   const { db } = getServices();
-  const asked = new URL(request.url).searchParams.get("session");
-  const sessionId = asked ? idOf(asked) : null;
-  const [rows, current, archived] = await Promise.all([listHeard(db, coach.id, sessionId, MOST_ROWS), listSessions(db, coach.id, false), listSessions(db, coach.id, true)]);
+  const asked = new URL(request.url).searchParams;
+  const sessionId = asked.get("session") ? idOf(asked.get("session") ?? "") : null;
+  const foldedOf = asked.get("link") ? idOf(asked.get("link") ?? "") : undefined;
+  const onlyPain = asked.get("only") === "pain";
+  const most = rowsAsked(asked.get("steps"));
+  const [pain, rows, summary, folded, current, archived] = await Promise.all([
+    // Pain that nobody has looked at is all there, however much else there is.
+    listHeard(db, coach.id, sessionId, MOST, { only: "unseen pain", ...(foldedOf && { foldedOf }) }),
+    listHeard(db, coach.id, sessionId, most + 1, { ...(onlyPain && { only: "pain" as const }), ...(foldedOf && { foldedOf }) }),
+    summariseHeard(db, coach.id, sessionId), listFolded(db, coach.id, sessionId),
+    listSessions(db, coach.id, false), listSessions(db, coach.id, true),
+  ]);
   const sessions = [...current, ...archived].map((s) => ({ id: s.id, title: s.doc.title }));
   if (sessionId && !sessions.some((s) => s.id === sessionId)) throw notHere();
-  return { rows, sessions, sessionId, summary: summariseHeard(rows), more: rows.length === MOST_ROWS };
+  const under = folded.find((one) => one.linkId === foldedOf);
+  // Once the last of them has been taken off there is nothing to go back to.
+  if (foldedOf && !under) throw redirect("/heard");
+  return { pain, rows: rows.slice(0, most), more: rows.length > most, steps: most / STEP, sessions, sessionId, summary, folded, under, onlyPain };
 }
 
 export async function action({ request }: Route.ActionArgs) {
   const coach = await requireCoach(request);
   const form = await request.formData();
-  const seen = form.get("do") === "seen";
-  if (!(await setSeen(getServices().db, coach.id, idOf(fieldText(form, "run")), seen))) throw notHere("There is no such check-in among yours.");
-  return data({ done: true });
+  const { db } = getServices();
+  const run = idOf(fieldText(form, "run"));
+  const asked = fieldText(form, "do");
+  const todo: Record<string, () => Promise<boolean>> = {
+    seen: () => setSeen(db, coach.id, run, true), unseen: () => setSeen(db, coach.id, run, false),
+    remove: () => setRemoved(db, coach.id, run, true), "put back": () => setRemoved(db, coach.id, run, false),
+    "not theirs": () => setNotTheirs(db, coach.id, run, true), theirs: () => setNotTheirs(db, coach.id, run, false),
+  };
+  const act = Object.hasOwn(todo, asked) ? todo[asked] : undefined;
+  if (!act) throw new Response("Nothing to do was said.", { status: 400 });
+  if (!(await act())) throw notHere("There is no such check-in among yours.");
+  return data({ done: asked, run });
 }
 
 export default function Heard({ loaderData }: Route.ComponentProps) {
-  const { rows, sessions, sessionId, summary, more } = loaderData;
+  const { pain, rows, sessions, sessionId, summary, more, steps, folded, under, onlyPain } = loaderData;
   const submit = useSubmit();
   const [params] = useSearchParams();
   useFreshNews();
-  const pain = rows.filter((row) => row.checkIn?.pain);
+  const changes = useFetcher<typeof action>();
+  const change = (run: string, what: string) => void changes.submit({ run, do: what }, { method: "post" });
+  const removed = changes.data?.done === "remove" ? changes.data.run : undefined;
+  const nothing = rows.length === 0 && folded.length === 0 && !onlyPain;
   return (
     <main id="main" className="mx-auto flex w-full max-w-6xl flex-1 flex-col gap-5 px-4 py-5">
       <div className="flex flex-wrap items-end gap-x-5 gap-y-3">
@@ -53,16 +83,22 @@ export default function Heard({ loaderData }: Route.ComponentProps) {
           label="Session" hideLabel className="w-72" value={sessionId ?? ""} options={[{ value: "", words: "All sessions" }, ...sessions.map((s) => ({ value: s.id, words: s.title }))]}
           onChange={(session) => void submit(session ? { session } : {}, { method: "get" })} key={params.toString()}
         />
-        {rows.length > 0 && (
+        {summary.runs > 0 && !under && (
           <dl className="ml-auto flex flex-wrap gap-x-7 text-right">
             <Figure words="followed" figure={String(summary.runs)} />
             <Figure words="to the end" figure={String(summary.finished)} />
             <Figure words="checked in" figure={String(summary.checkedIn)} />
-            <Figure words="how hard, middle" figure={summary.hard === undefined ? "–" : String(summary.hard)} />
+            <Figure words="how hard, middle" figure={summary.hard === null ? "–" : String(summary.hard)} />
           </dl>
         )}
       </div>
-      {rows.length === 0 ? (
+      {removed && (
+        <p role="status" className="flex flex-wrap items-center gap-3 rounded-lg border border-line bg-land px-4 py-2">
+          Taken off the list.
+          <Button kind="quiet" onClick={() => change(removed, "put back")}>Put it back</Button>
+        </p>
+      )}
+      {nothing ? (
         <div className="flex flex-col items-center gap-2 rounded-lg border border-dashed border-line bg-land px-6 py-14 text-center">
           <p className="wide-type text-lg font-semibold">Nothing heard yet</p>
           <p className="max-w-md text-ink-soft">
@@ -74,29 +110,60 @@ export default function Heard({ loaderData }: Route.ComponentProps) {
         </div>
       ) : (
         <>
+          {under && (
+            <p className="rounded-lg border-l-4 border-depth-5 bg-land px-4 py-3">
+              What “{under.sessionTitle}”{under.teamName && ` for ${under.teamName}`} brought beyond what a link usually brings.{" "}
+              <Link to={sessionId ? `?session=${sessionId}` : "/heard"} className="underline underline-offset-4">
+                Back to everyone
+              </Link>
+            </p>
+          )}
           {pain.length > 0 && (
             <section className="flex flex-col gap-2.5">
               <h2 className="wide-type flex items-center gap-2 text-lg font-semibold text-plum">
                 <TriangleAlert size={18} aria-hidden /> Told of pain
               </h2>
               {pain.map((row) => (
-                <PainCard key={row.runId} row={row} />
+                <PainCard key={row.runId} row={row} onChange={change} />
               ))}
             </section>
           )}
+          {!under && folded.length > 0 && <Folded links={folded} sessionId={sessionId} />}
           <section className="flex flex-col gap-2">
-            <h2 className="wide-type text-lg font-semibold">Everyone</h2>
-            <ul className="overflow-hidden rounded-lg border border-line bg-land">
-              {rows.map((row) => (
-                <RunRow key={row.runId} row={row} showSession={sessionId === null} />
-              ))}
-            </ul>
-            {more && <p className="text-sm text-ink-faint">The newest {MOST_ROWS} are shown. Choose a session to see further back.</p>}
+            <div className="flex flex-wrap items-baseline justify-between gap-3">
+              <h2 className="wide-type text-lg font-semibold">{onlyPain ? "All that told of pain" : under ? "Under this link" : "Everyone"}</h2>
+              {(summary.pain > 0 || onlyPain) && (
+                <Link to={withParam(params, "only", onlyPain ? null : "pain")} className="min-h-8 content-center underline underline-offset-4">
+                  {onlyPain ? "Show everyone" : "Only what told of pain"}
+                </Link>
+              )}
+            </div>
+            {rows.length === 0 ? (
+              <p className="text-ink-soft">{onlyPain ? "Nobody has told of pain." : "Nothing here."}</p>
+            ) : (
+              <ul className="rounded-lg border border-line bg-land">
+                {rows.map((row) => (
+                  <RunRow key={row.runId} row={row} showSession={sessionId === null} onChange={change} />
+                ))}
+              </ul>
+            )}
+            {more && (
+              <Link to={withParam(params, "steps", String(steps + 1))} preventScrollReset className="min-h-11 content-center self-center rounded-md border border-line bg-land px-4 font-medium hover:bg-land-deep">
+                Show {STEP} more
+              </Link>
+            )}
           </section>
         </>
       )}
     </main>
   );
+}
+
+function withParam(params: URLSearchParams, name: string, value: string | null): string {
+  const next = new URLSearchParams(params);
+  if (value === null) next.delete(name);
+  else next.set(name, value);
+  return `?${next.toString()}`;
 }
 
 const NEWS_EVERY_MS = 15_000;
@@ -124,45 +191,101 @@ function Figure({ words, figure }: { words: string; figure: string }) {
   );
 }
 
-function PainCard({ row }: { row: HeardRow }) {
-  const seen = row.checkIn?.seenAt !== null;
+/** Links that brought more in an hour than a class does: kept, out of the way of everyone else's, pain first. */
+function Folded({ links, sessionId }: { links: FoldedLink[]; sessionId: string | null }) {
   return (
-    <article className={cx("flex flex-wrap items-center gap-x-6 gap-y-2 rounded-lg border border-plum/50 px-4 py-3", seen ? "bg-land" : "border-l-4 border-l-plum bg-plum-wash")}>
+    <section className="flex flex-col gap-2">
+      <h2 className="wide-type text-lg font-semibold">Kept under their link</h2>
+      <ul className="flex flex-col gap-2">
+        {links.map((one) => (
+          <li key={one.linkId} className={cx("flex flex-wrap items-center justify-between gap-3 rounded-lg border-l-4 bg-land px-4 py-3", one.unseenPain > 0 ? "border-plum" : "border-depth-4")}>
+            <div className="min-w-60 flex-1">
+              <p className="font-semibold">
+                {one.sessionTitle}
+                {one.teamName && <span className="font-normal text-ink-soft">, {one.teamName}</span>}
+              </p>
+              <p className="text-ink-soft">
+                {one.runs + one.uncounted} more than a link usually brings in an hour, or after it was withdrawn; the newest {when(one.newest)}.
+                {one.unseenPain > 0 && <span className="font-semibold text-plum"> {one.unseenPain} told of pain.</span>} If nobody you know is behind it, withdraw the link.
+              </p>
+            </div>
+            <Link to={`?${new URLSearchParams({ link: one.linkId, ...(sessionId && { session: sessionId }) }).toString()}`} className="min-h-11 content-center rounded-md border border-line px-4 font-medium hover:bg-land-deep">
+              Look through them
+            </Link>
+          </li>
+        ))}
+      </ul>
+    </section>
+  );
+}
+
+type Change = (run: string, what: string) => void;
+
+function PainCard({ row, onChange }: { row: HeardRow; onChange: Change }) {
+  return (
+    <article className="flex flex-wrap items-center gap-x-4 gap-y-2 rounded-lg border border-l-4 border-plum/50 border-l-plum bg-plum-wash px-4 py-3">
       <div className="min-w-60 flex-1">
-        <p>
+        <p className="break-words">
           <span className="text-lg font-semibold">{row.name}</span>
+          <NotTheirs row={row} />
           <span className="text-ink-soft">
             {" "}
             · {row.sessionTitle}, {when(row.startedAt)}
           </span>
         </p>
-        <p className="text-lg">{row.checkIn?.painWhere ?? "Did not say where."}</p>
-        {row.checkIn?.note && <p className="text-ink-soft">“{row.checkIn.note}”</p>}
-        {!seen && <p className="mt-1 text-sm text-ink-soft">Speak to them before the next session. Leave the movement out until it is clear; pain that stays is for a licensed practitioner, not for a coach.</p>}
+        <p className="text-lg break-words">{row.checkIn?.painWhere ?? "Did not say where."}</p>
+        {row.checkIn?.note && <p className="break-words text-ink-soft">“{row.checkIn.note}”</p>}
+        <p className="mt-1 text-sm text-ink-soft">Speak to them before the next session. Leave the movement out until it is clear; pain that stays is for a licensed practitioner, not for a coach.</p>
       </div>
-      <Form method="post">
+      <Form method="post" preventScrollReset>
         <input type="hidden" name="run" value={row.runId} />
-        <input type="hidden" name="do" value={seen ? "unseen" : "seen"} />
-        {seen ? (
-          <Button kind="quiet" type="submit">
-            <CircleCheck size={16} className="text-kelp" aria-hidden /> Dealt with
-          </Button>
-        ) : (
-          <Button type="submit">I have spoken to them</Button>
-        )}
+        <input type="hidden" name="do" value="seen" />
+        <Button type="submit">I have spoken to them</Button>
       </Form>
+      <RowMenu row={row} onChange={onChange} />
     </article>
   );
 }
 
-function RunRow({ row, showSession }: { row: HeardRow; showSession: boolean }) {
+const NotTheirs = ({ row }: { row: HeardRow }) => (row.notTheirs === null ? null : <span className="font-normal text-ink-soft"> (not {row.notTheirs}’s)</span>);
+
+/** What can be done with a report; taking one off that tells of pain is asked about first. */
+function RowMenu({ row, onChange }: { row: HeardRow; onChange: Change }) {
+  const [asking, setAsking] = useState(false);
+  const pain = row.checkIn?.pain === true;
+  return (
+    <>
+      <Menu
+        trigger={
+          <IconButton label={`More about ${row.name}’s report`} className="size-9">
+            <MoreHorizontal size={18} aria-hidden />
+          </IconButton>
+        }
+        entries={[
+          ...(pain && row.checkIn?.seenAt ? [{ words: "I have yet to speak to them", onSelect: () => onChange(row.runId, "unseen") }] : []),
+          row.notTheirs === null ? { words: `Not ${row.name}’s`, onSelect: () => onChange(row.runId, "not theirs") } : { words: `It is ${row.notTheirs}’s`, onSelect: () => onChange(row.runId, "theirs") },
+          "line" as const,
+          { words: "Take it off the list", danger: true, onSelect: () => (pain ? setAsking(true) : onChange(row.runId, "remove")) },
+        ]}
+      />
+      <Confirm
+        open={asking} onOpenChange={setAsking} title="Take a report of pain off the list?" text={`${row.name}: ${row.checkIn?.painWhere ?? "did not say where"}. Only if you know that it is none, such as one made as a joke.`} action="Take it off"
+        onConfirm={() => onChange(row.runId, "remove")}
+      />
+    </>
+  );
+}
+
+function RunRow({ row, showSession, onChange }: { row: HeardRow; showSession: boolean; onChange: Change }) {
   const { checkIn } = row;
   return (
-    <li className="grid grid-cols-[minmax(12rem,1.9fr)_7rem_4.5rem_minmax(13rem,1.2fr)_minmax(8rem,1fr)] items-center gap-x-5 border-b border-line px-4 py-2.5 last:border-0 max-lg:grid-cols-[1fr_auto] max-lg:gap-y-1.5">
+    <li className="grid grid-cols-[minmax(12rem,1.9fr)_7rem_4.5rem_minmax(13rem,1.2fr)_minmax(8rem,1fr)_2.25rem] items-center gap-x-5 border-b border-line px-4 py-2.5 last:border-0 max-lg:grid-cols-[1fr_auto_2.25rem] max-lg:gap-y-1.5">
       <div className="min-w-0">
         <p className="truncate font-semibold">
           {row.name}
+          <NotTheirs row={row} />
           {checkIn?.pain && <TriangleAlert size={14} className="ml-1.5 inline text-plum" aria-label="told of pain" />}
+          {checkIn?.pain && checkIn.seenAt && <CircleCheck size={14} className="ml-1 inline text-kelp" aria-label="dealt with" />}
         </p>
         <p className="truncate text-sm text-ink-faint">
           {when(row.startedAt)}
@@ -170,11 +293,14 @@ function RunRow({ row, showSession }: { row: HeardRow; showSession: boolean }) {
         </p>
       </div>
       <Done row={row} />
-      <p className="text-center max-lg:text-left">
+      <p className="text-center max-lg:order-2 max-lg:text-left">
         {checkIn?.hard == null ? <span className="text-sm text-ink-faint">no rating</span> : <><span className="clock-type text-2xl">{checkIn.hard}</span><span className="text-sm text-ink-faint"> hard</span></>}
       </p>
-      <Ratings tightness={checkIn?.tightness ?? []} words={JOINT_WORDS} pain={checkIn?.pain ?? false} />
-      <p className="min-w-0 text-sm break-words text-ink-soft max-lg:col-span-2">{checkIn ? (checkIn.note ?? "") : "has not checked in"}</p>
+      <div className="max-lg:order-2 max-lg:col-span-2">
+        <Ratings tightness={checkIn?.tightness ?? []} words={JOINT_WORDS} pain={checkIn?.pain ?? false} />
+      </div>
+      <p className="min-w-0 text-sm break-words text-ink-soft max-lg:order-2 max-lg:col-span-3">{checkIn ? [checkIn.pain ? (checkIn.painWhere ?? "pain, did not say where") : "", checkIn.note ?? ""].filter(Boolean).join(" · ") : "has not checked in"}</p>
+      <RowMenu row={row} onChange={onChange} />
     </li>
   );
 }

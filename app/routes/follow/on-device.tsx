@@ -1,0 +1,86 @@
+import { MessageCircle, RotateCcw, X } from "lucide-react";
+import { useState } from "react";
+import type { SendState } from "./use-outbox";
+import { Confirm } from "~/app/ui/dialog";
+import { IconButton } from "~/app/ui/button";
+import { toGo, type Awaited, type Kept, type KeptRun, type Unsent } from "~/core/player/kept";
+import { countdownText } from "~/core/text/clock";
+
+type Props = {
+  kept: Kept;
+  /** The run that can be taken up below, by its key. */
+  hidden: string | undefined;
+  unsent: readonly Unsent[];
+  states: Readonly<Record<string, SendState>>;
+  atRisk: boolean;
+  onCarryOn: (run: KeptRun) => void;
+  onTell: (awaited: Awaited) => void;
+  onDrop: (key: string) => void;
+  onTold: (key: string) => void;
+};
+
+/** What waits on this device, each by the name of whom it belongs to: runs to take up again, check-ins to give, check-ins on their way. */
+export function OnDevice({ kept, hidden, unsent, states, atRisk, onCarryOn, onTell, onDrop, onTold }: Props) {
+  const [dropping, setDropping] = useState<Awaited>();
+  const runs = kept.runs.filter((run) => run.key !== hidden);
+  if (runs.length + kept.awaited.length + unsent.length === 0) return null;
+  return (
+    <section aria-labelledby="on-device" className="flex flex-col gap-2">
+      <h2 id="on-device" className="text-lg font-semibold">
+        Waiting on this device
+      </h2>
+      {unsent.map(({ message, refused }) => {
+        const { key, person } = message.run;
+        return refused ? (
+          <Card key={key} plum={message.pain} words={`${person.name}’s check-in could not be taken`} more={`Tell your coach in person${message.pain ? `: something hurt${message.painWhere ? ` (${message.painWhere})` : ""}` : ""}.`}>
+            <Act words="I have told them" onClick={() => onTold(key)} />
+          </Card>
+        ) : (
+          <Card key={key} words={`${person.name}’s check-in is waiting to be sent`} more={`${states[key] === "busy" ? "Mapset is busy just now" : "There is no connection just now"}; it is tried again by itself.${atRisk ? " It will be lost if you close this page: this device keeps nothing." : ""}`} />
+        );
+      })}
+      {kept.awaited.map((one) => (
+        <Card key={one.key} words={`${one.person.name}: how was it?`} more={`${Math.round(one.share * 100)} % of the work done. Your coach has not heard yet.`}>
+          <Act words="Check in" icon={<MessageCircle size={18} aria-hidden />} onClick={() => onTell(one)} />
+          <IconButton label={`Leave out ${one.person.name}’s check-in`} className="size-11" onClick={() => setDropping(one)}>
+            <X size={18} aria-hidden />
+          </IconButton>
+        </Card>
+      ))}
+      {runs.map((run) => (
+        <Card key={run.key} words={`${run.person.name} is halfway`} more={`${countdownText(toGo(run))} to go.`}>
+          <Act words={`Carry on as ${run.person.name}`} icon={<RotateCcw size={18} aria-hidden />} onClick={() => onCarryOn(run)} />
+        </Card>
+      ))}
+      <Confirm
+        open={dropping !== undefined} onOpenChange={(open) => !open && setDropping(undefined)} title={`Leave out ${dropping?.person.name ?? ""}’s check-in?`}
+        text="Your coach then hears nothing of how it was. If anything hurt, tell them in person." action="Leave it out" keep="Keep it"
+        onConfirm={() => {
+          if (dropping) onDrop(dropping.key);
+          setDropping(undefined);
+        }}
+      />
+    </section>
+  );
+}
+
+function Card({ words, more, plum = false, children }: { words: string; more: string; plum?: boolean; children?: React.ReactNode }) {
+  return (
+    <div className={`flex flex-wrap items-center justify-between gap-x-3 gap-y-2 rounded-lg border-l-4 bg-land px-4 py-3 ${plum ? "border-plum" : "border-buoy"}`}>
+      <div className="min-w-44 flex-1">
+        <p className="font-semibold break-words">{words}</p>
+        <p className="text-ink-soft">{more}</p>
+      </div>
+      {children && <div className="flex items-center gap-1">{children}</div>}
+    </div>
+  );
+}
+
+function Act({ words, icon, onClick }: { words: string; icon?: React.ReactNode; onClick: () => void }) {
+  return (
+    <button type="button" onClick={onClick} className="flex min-h-11 max-w-full items-center gap-2 rounded-lg border border-line bg-paper px-3 text-base font-medium hover:bg-land-deep">
+      {icon}
+      <span className="truncate">{words}</span>
+    </button>
+  );
+}

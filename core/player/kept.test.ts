@@ -1,0 +1,120 @@
+import { describe, expect, it } from "vitest";
+import { isSame, NOTHING_KEPT, readKept, runOf, toGo, withAnswers, withFate, withMine, withoutAwaited, withoutRun, withRun, withUnsent, type Kept, type KeptRun } from "./kept";
+import { NOTHING_OWN } from "./mine";
+import { begin, pause, positionAt, readyRun, tick, type Run } from "./run";
+import type { CheckIn, Person } from "~/core/checkin/schema";
+import { lookup, timedDrill } from "~/core/testing/drills";
+import { readSession } from "~/core/session/read";
+import { compile } from "~/core/timeline/compile";
+
+const T0 = 1_700_000_000_000;
+const at = (seconds: number) => T0 + seconds * 1000;
+const HOURS = 3600;
+const tern: Person = { athleteId: "a1", name: "Tern" };
+const guest: Person = { athleteId: null, name: "R. T." };
+
+/** Watch 20 s, left 30, change 6, right 30: 86 s. */
+function fresh(): Run {
+  const drills = lookup([timedDrill("kneel", "half-kneeling")]);
+  const read = readSession({ format: "mapset/session", version: 1, title: "t", purpose: "off-day", blocks: [{ title: "b", items: [{ drill: "kneel", dose: { kind: "time", seconds: 30 } }] }] }, drills);
+  if (!read.ok) throw new Error("bad");
+  return readyRun(compile(read.value, drills));
+}
+const running = (key: string, person: Person, seen: number): KeptRun => ({ key, person, run: begin(fresh(), T0), at: at(seen), easier: [] });
+const stored = (kept: Kept): unknown => JSON.parse(JSON.stringify(kept));
+const message = (key: string, pain = false): CheckIn => ({ run: { key, person: tern, shareDone: 0.5, finished: false }, hard: null, tightness: [], pain, painWhere: "", note: "" });
+
+describe("a run that was left", () => {
+  it("waits where it was last followed, however long ago that was begun", () => {
+    const kept = withRun(NOTHING_KEPT, running("k", tern, 40), at(40));
+    const back = readKept(stored(kept), at(2 * HOURS));
+    expect(back.runs).toHaveLength(1);
+    expect(back.runs[0]).toMatchObject({ awaySince: at(40), run: { state: "paused", position: 40 } });
+    expect(toGo(back.runs[0]!)).toBe(46);
+    expect(back.awaited).toEqual([]);
+  });
+  it("that was paused stays so, and nobody was away", () => {
+    const paused = { ...running("k", tern, 40), run: pause(begin(fresh(), T0), at(40)) };
+    const back = readKept(stored(withRun(NOTHING_KEPT, paused, at(40))), at(60));
+    expect(back.runs[0]).not.toHaveProperty("awaySince");
+  });
+  it("is over after three hours, with its check-in still to give and no more done than was followed", () => {
+    const kept = stored(withRun(NOTHING_KEPT, running("k", tern, 50), at(50)));
+    expect(readKept(kept, at(50 + 3 * HOURS - 1)).runs).toHaveLength(1);
+    const back = readKept(kept, at(50 + 3 * HOURS));
+    expect(back.runs).toEqual([]);
+    expect(back.awaited).toMatchObject([{ key: "k", person: tern, share: 0.5, reachedEnd: false }]);
+  });
+  it("before any work is nobody's check-in", () => {
+    expect(readKept(stored(withRun(NOTHING_KEPT, running("k", tern, 10), at(10))), at(4 * HOURS)).awaited).toEqual([]);
+  });
+  it("is taken up by its owner only", () => {
+    const kept = withRun(withRun(NOTHING_KEPT, running("k", tern, 40), at(40)), running("g", guest, 30), at(40));
+    expect(runOf(kept, tern)?.key).toBe("k");
+    expect(runOf(kept, { athleteId: null, name: "r. t." })?.key).toBe("g");
+    expect(runOf(kept, { athleteId: "a2", name: "Tern" })).toBeUndefined();
+    expect(isSame({ athleteId: null, name: "Tern" }, tern)).toBe(false);
+  });
+  it("makes room for a new one from the start, and can still be told of", () => {
+    const kept = withoutRun(withRun(NOTHING_KEPT, running("k", tern, 50), at(50)), "k", at(60));
+    expect(kept.runs).toEqual([]);
+    expect(kept.awaited).toMatchObject([{ key: "k", share: 0.5 }]);
+    expect(withoutRun(kept, "unknown", at(60))).toBe(kept);
+  });
+});
+
+describe("a check-in", () => {
+  const finished = { ...running("k", tern, 86), run: tick(begin(fresh(), T0), at(86)) };
+  const over = withRun(NOTHING_KEPT, finished, at(86));
+
+  it("waits from the end of the run until it is sent, through a closed page and with what was filled in", () => {
+    const filled = withAnswers(over, "k", { hard: 4, tightness: [], pain: true, painWhere: "left knee", note: "" });
+    const back = readKept(stored(filled), at(5 * HOURS));
+    expect(back.awaited).toMatchObject([{ share: 1, reachedEnd: true, answers: { pain: true, painWhere: "left knee" } }]);
+    expect(readKept(stored(filled), at(86 + 14 * 24 * HOURS - 1)).awaited).toHaveLength(1);
+    expect(readKept(stored(filled), at(86 + 14 * 24 * HOURS)).awaited).toEqual([]);
+  });
+  it("is asked for once, however often the run is kept", () => {
+    expect(withRun(over, finished, at(90)).awaited).toHaveLength(1);
+    const sent = withUnsent(over, message("k"));
+    expect(withRun(sent, finished, at(90)).awaited).toEqual([]);
+  });
+  it("of several people wait beside each other", () => {
+    const both = withRun(over, { ...finished, key: "g", person: guest }, at(90));
+    expect(both.awaited.map((one) => one.person.name)).toEqual(["Tern", "R. T."]);
+    expect(withoutAwaited(both, "k").awaited.map((one) => one.key)).toEqual(["g"]);
+    expect(withUnsent(both, message("k")).awaited.map((one) => one.key)).toEqual(["g"]);
+  });
+  it("stays until it has arrived; one that is refused until it was told in person", () => {
+    const two = withUnsent(withUnsent(over, message("k", true)), message("g"));
+    expect(two.unsent).toHaveLength(2);
+    expect(withFate(two, "g", "arrived").unsent).toEqual([{ message: message("k", true) }]);
+    const refused = withFate(two, "k", "refused");
+    expect(readKept(stored(refused), at(100)).unsent).toEqual([{ message: message("k", true), refused: true }, { message: message("g") }]);
+    expect(withFate(refused, "k", "told").unsent).toEqual([{ message: message("g") }]);
+  });
+});
+
+describe("what an earlier Mapset kept", () => {
+  it("is taken over: the run where it was, and the check-in that was not sent", () => {
+    const { easier: _, ...run } = running("k", tern, 40);
+    const back = readKept({ run, unsent: message("u", true), person: tern, sent: "x" }, at(70));
+    expect(back.runs[0]).toMatchObject({ key: "k", easier: [], run: { state: "paused", position: 40 } });
+    expect(positionAt(back.runs[0]!.run, at(9000))).toBe(40);
+    expect(back.unsent).toEqual([{ message: message("u", true) }]);
+    expect(back.person).toEqual(tern);
+  });
+  it("or is broken, is nothing", () => {
+    for (const broken of [null, 7, "x", [], { version: 2, runs: 5, awaited: [null, {}], unsent: [{ message: {} }], mine: 3, person: 1 }, { run: { key: 1 } }]) expect(readKept(broken, T0)).toEqual(NOTHING_KEPT);
+  });
+});
+
+describe("what is done instead", () => {
+  it("is kept for the last few who were chosen", () => {
+    let kept = NOTHING_KEPT;
+    for (let i = 0; i < 20; i++) kept = withMine(kept, `a${i}`, NOTHING_OWN);
+    expect(Object.keys(kept.mine)).toHaveLength(8);
+    expect(kept.mine).toHaveProperty("a19");
+    expect(kept.mine).not.toHaveProperty("a1");
+  });
+});

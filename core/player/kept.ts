@@ -1,0 +1,114 @@
+import type { Mine } from "./mine";
+import { pause, positionAt, reachedEnd, shareDone, type Run } from "./run";
+import type { CheckIn, Person, Tightness } from "~/core/checkin/schema";
+import type { EpochMs, Seconds, Share } from "~/core/units";
+
+/*
+ * What a device keeps of one link. Several people may follow on one device, each with their own run, and each with a check-in
+ * that stays to be given until it has arrived. Plain data.
+ */
+
+/** A run under way. `at` is when somebody was last seen following it; `easier` are the places asked for easier today. */
+export type KeptRun = { key: string; person: Person; run: Run; at: EpochMs; easier: string[]; /** Left without pausing: when. */ awaySince?: EpochMs };
+
+/** What has been filled in of a check-in. */
+export type Answers = { hard: number | null; tightness: Tightness[]; pain: boolean | null; painWhere: string; note: string };
+
+/** A run that is over and of which nothing has been said yet. */
+export type Awaited = { key: string; person: Person; share: Share; reachedEnd: boolean; at: EpochMs; answers?: Answers };
+
+/** A check-in that has not arrived; `refused` when it never will. */
+export type Unsent = { message: CheckIn; refused?: boolean };
+
+export type Kept = { version: 2; runs: KeptRun[]; awaited: Awaited[]; unsent: Unsent[]; person?: Person; mine: Record<string, Mine> };
+
+export const NOTHING_KEPT: Kept = { version: 2, runs: [], awaited: [], unsent: [], mine: {} };
+
+/** A run that has not been gone on with for so long is over; its check-in is still asked for. */
+const STALE_MS = 3 * 3_600_000;
+/** A check-in is asked for so long. */
+const ASKED_FOR_MS = 14 * 24 * 3_600_000;
+/** So many of each are kept; a device of a class of sixty keeps them all. */
+const MOST_KEPT = 80;
+/** What so many people do instead is kept. */
+const MOST_MINE = 8;
+
+const listOf = <T>(value: unknown, is: (one: T) => boolean): T[] => (Array.isArray(value) ? (value as (T | null)[]).filter((one): one is T => typeof one === "object" && one !== null && is(one)).slice(-MOST_KEPT) : []);
+const isRun = ({ key, person, run, at }: KeptRun) => typeof key === "string" && typeof person?.name === "string" && Array.isArray(run?.segments) && Number.isFinite(at);
+
+/** What a device kept, in whichever shape it was: anything else is nothing. Runs that nobody was looking at wait where they were last followed. */
+export function readKept(value: unknown, now: EpochMs): Kept {
+  const old = (typeof value === "object" && value !== null ? value : {}) as Record<string, unknown>;
+  const one = old["version"] === 2;
+  const runs = listOf<KeptRun>(one ? old["runs"] : [old["run"]], isRun);
+  const unsent = one ? listOf<Unsent>(old["unsent"], (u) => typeof u.message?.run?.key === "string") : listOf<CheckIn>([old["unsent"]], (c) => typeof c.run?.key === "string").map((message) => ({ message }));
+  const awaited = listOf<Awaited>(one ? old["awaited"] : [], (a) => typeof a.key === "string" && typeof a.person?.name === "string" && now - a.at < ASKED_FOR_MS);
+  const person = old["person"] as Person | undefined;
+  const kept: Kept = {
+    version: 2, runs: [], awaited, unsent, mine: one && typeof old["mine"] === "object" && old["mine"] !== null ? (old["mine"] as Kept["mine"]) : {},
+    ...(typeof person?.name === "string" && { person }),
+  };
+  return runs.reduce((all, run) => withRun(all, waiting({ ...run, easier: run.easier ?? [] }), now), kept);
+}
+
+/** A run as it waits once nobody follows it: where it was when it was last followed. */
+function waiting(kept: KeptRun): KeptRun {
+  if (kept.run.state !== "running") return kept;
+  return { ...kept, run: pause(kept.run, kept.at), awaySince: kept.awaySince ?? kept.at };
+}
+
+const withoutKey = <T extends { key: string }>(all: readonly T[], key: string) => all.filter((one) => one.key !== key);
+
+/** With a run as it is now. One that is over, or has been left for hours, waits for its check-in instead; one of which nothing was done is let go. */
+export function withRun(kept: Kept, one: KeptRun, now: EpochMs): Kept {
+  const runs = withoutKey(kept.runs, one.key);
+  const { state } = one.run;
+  if (state === "running" || (state === "paused" && now - one.at < STALE_MS)) return { ...kept, runs: [...runs, one].slice(-MOST_KEPT) };
+  return letGo({ ...kept, runs }, one, now);
+}
+
+/** With a run that is over, waiting for its check-in. */
+function letGo(kept: Kept, { key, person, run, at }: KeptRun, now: EpochMs): Kept {
+  const known = kept.awaited.some((one) => one.key === key) || kept.unsent.some((one) => one.message.run.key === key);
+  const share = shareDone(run, at);
+  if (known || run.state === "ready" || (run.state !== "finished" && share === 0) || now - at > ASKED_FOR_MS) return kept;
+  return { ...kept, awaited: [...kept.awaited, { key, person, share, reachedEnd: reachedEnd(run, at), at }].slice(-MOST_KEPT) };
+}
+
+/** Lets a run go to begin another: what was done of it can still be told. */
+export const withoutRun = (kept: Kept, key: string, now: EpochMs): Kept => {
+  const one = kept.runs.find((run) => run.key === key);
+  return one ? letGo({ ...kept, runs: withoutKey(kept.runs, key) }, one, now) : kept;
+};
+
+/** With what has been filled in of a check-in so far. */
+export const withAnswers = (kept: Kept, key: string, answers: Answers): Kept => ({ ...kept, awaited: kept.awaited.map((one) => (one.key === key ? { ...one, answers } : one)) });
+
+/** Without a check-in that its owner does not want to give. */
+export const withoutAwaited = (kept: Kept, key: string): Kept => ({ ...kept, awaited: withoutKey(kept.awaited, key) });
+
+/** With a check-in on its way: it is no longer asked for, and stays until it has arrived. */
+export function withUnsent(kept: Kept, message: CheckIn): Kept {
+  const { key } = message.run;
+  return { ...kept, runs: withoutKey(kept.runs, key), awaited: withoutKey(kept.awaited, key), unsent: [...kept.unsent.filter((one) => one.message.run.key !== key), { message }] };
+}
+
+/** With what became of a check-in: arrived or given up, it goes; refused, it stays to be told in person. */
+export const withFate = (kept: Kept, key: string, fate: "arrived" | "refused" | "told"): Kept => ({
+  ...kept, unsent: kept.unsent.flatMap((one) => (one.message.run.key !== key ? [one] : fate === "refused" ? [{ ...one, refused: true }] : [])),
+});
+
+/** With what someone does instead, for when there is no connection. */
+export function withMine(kept: Kept, who: string, mine: Mine): Kept {
+  const others = Object.entries(kept.mine).filter(([name]) => name !== who).slice(1 - MOST_MINE);
+  return { ...kept, mine: { ...Object.fromEntries(others), [who]: mine } };
+}
+
+/** Whether two are the same person: the same one of the list, or the same name of someone who is not on it. */
+export const isSame = (one: Person, other: Person): boolean => (one.athleteId || other.athleteId ? one.athleteId === other.athleteId : one.name.toLowerCase() === other.name.toLowerCase());
+
+/** The run someone left, the newest of them. */
+export const runOf = (kept: Kept, person: Person): KeptRun | undefined => kept.runs.findLast((one) => isSame(one.person, person));
+
+/** Seconds of a run that are left. */
+export const toGo = (kept: KeptRun): Seconds => kept.run.total - positionAt(kept.run, kept.at);
