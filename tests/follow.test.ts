@@ -117,7 +117,7 @@ it("asks whose run it is on a device that several people use", async () => {
   await page.clock.runFor(100);
   await page.getByText("Moss", { exact: true }).click();
   // Tern's run is Tern's; Moss starts their own.
-  await page.getByText("Tern is halfway").waitFor();
+  await page.getByText("Tern’s session is waiting").waitFor();
   await page.getByRole("button", { name: "Start", exact: true }).click();
   await page.clock.runFor(30_000);
   expect(await left(page)).toBe(TOTAL - 30);

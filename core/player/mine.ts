@@ -92,13 +92,13 @@ export function ownFace(moment: Moment, facts: Facts, mine: Mine, easierAt: Read
   const { kind } = moment.segment;
   if (own.how === "rest") {
     const { side: _, turn: __, direction: ___, ...plain } = named;
-    return { ...plain, own, drill: "Rest here", level: "", heading: "", lines: ["This one is not for you: walk about, shake out, breathe.", `The others do ${own.drill.name}.`], feel: [] };
+    return { ...plain, own, ...(next ? {} : { next: "" }), drill: "Rest here", level: "", heading: "", lines: ["This one is not for you: walk about, shake out, breathe.", `The others do ${own.drill.name}.`], feel: [] };
   }
   const words = own.smaller && kind === "work" ? [SMALLER, ...face.lines] : face.lines;
   if (own.how === "as the others") return { ...named, own, ...(own.smaller && { level: "smaller today" }), lines: words };
   const level = own.drill.levels[own.item.level];
   return {
-    ...named, own, level: own.how === "easier" ? "easier today" : named.level,
+    ...named, own, level: own.how === "easier" ? "easier today" : [named.level, ...(own.smaller ? ["smaller today"] : [])].filter(Boolean).join(", "),
     lines: kind === "work" ? [...new Set([...(own.smaller ? [SMALLER] : []), ...(own.item.level === "standard" ? [] : [level.how]), ...face.lines])] : words,
   };
 }

@@ -48,7 +48,7 @@ export function OnDevice({ kept, hidden, unsent, states, atRisk, onCarryOn, onTe
         </Card>
       ))}
       {runs.map((run) => (
-        <Card key={run.key} words={`${run.person.name} is halfway`} more={`${countdownText(toGo(run))} to go.`}>
+        <Card key={run.key} words={`${run.person.name}’s session is waiting`} more={`${countdownText(toGo(run))} to go.`}>
           <Act words={`Carry on as ${run.person.name}`} icon={<RotateCcw size={18} aria-hidden />} onClick={() => onCarryOn(run)} />
         </Card>
       ))}
