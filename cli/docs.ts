@@ -144,5 +144,5 @@ its pattern, or \`pace.breath\` (breaths) · rounds × (ramp + opposite + settle
 Moving takes 0 s within a posture, else 3 s and 2 s for each step of height: lying 0, sitting 1, on all fours and sitting
 back on the heels 2, kneeling and squatting 3, standing 4, hanging 5.
 
-Limits that keep a document playable: the work comes to at most 24 hours and 200 000 counted beats.
+Limits that keep a document playable: the work comes to at most 24 hours, 50 000 counted beats and 5 000 pieces of work, rests and moves; there are at most 2 000 calls and 500 000 characters.
 `;

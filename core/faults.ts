@@ -1,4 +1,5 @@
 import type { ZodError, ZodType } from "zod";
+import { isFit } from "./fit-to-keep";
 
 /** One thing wrong with a document: where it is and what to do about it. */
 export type Fault = { path: string; message: string };
@@ -20,21 +21,62 @@ export function faultLine(fault: Fault): string {
   return `${fault.path}: ${fault.message}`;
 }
 
-/** Parses with a schema; when it fails, every fault in plain words. */
+/** Deeper, longer or larger than this is no document of ours; the largest there are come to a tenth of it. */
+const DEEPEST = 40;
+const LONGEST_LIST = 5_000;
+const MOST_VALUES = 100_000;
+
+/**
+ * The first thing about a value from outside that no document may have: text that cannot be kept, nesting without end, lists
+ * or sizes far beyond any session. Looks at each value once, without recursion, and stops at the first.
+ */
+function unfitFault(value: unknown): Fault | undefined {
+  const waiting: { value: unknown; path: PropertyKey[] }[] = [{ value, path: [] }];
+  let seen = 0;
+  for (let next = waiting.pop(); next; next = waiting.pop()) {
+    const { value: here, path } = next;
+    if (++seen > MOST_VALUES) return { path: "(document)", message: `holds more than ${MOST_VALUES} values` };
+    if (typeof here === "string" && !isFit(here)) return { path: pathText(path), message: "holds a character that cannot be kept" };
+    if (typeof here !== "object" || here === null) continue;
+    if (path.length >= DEEPEST) return { path: pathText(path), message: "is nested too deep" };
+    if (Array.isArray(here)) {
+      if (here.length > LONGEST_LIST) return { path: pathText(path), message: `must have at most ${LONGEST_LIST} entries` };
+      for (let i = here.length - 1; i >= 0; i--) waiting.push({ value: here[i], path: [...path, i] });
+      continue;
+    }
+    for (const [key, inner] of Object.entries(here).reverse()) {
+      if (!isFit(key)) return { path: pathText(path), message: "has a field whose name cannot be kept" };
+      waiting.push({ value: inner, path: [...path, key] });
+    }
+  }
+  return undefined;
+}
+
+/** More faults than this are not told one by one. */
+const MOST_FAULTS = 100;
+
+/** Parses with a schema; when it fails, every fault in plain words, up to a hundred. What no document of ours comes near is refused before it is looked at closely. */
 export function parseWith<T>(schema: ZodType<T>, value: unknown): Read<T> {
+  const unfit = unfitFault(value);
+  if (unfit) return { ok: false, faults: [unfit] };
   const parsed = schema.safeParse(value, { reportInput: true });
   return parsed.success ? { ok: true, value: parsed.data } : { ok: false, faults: faultsOf(parsed.error) };
 }
 
 /** Every fault of a failed Zod parse, in plain words, each unknown key and each list entry with its own path. */
 function faultsOf(error: ZodError): Fault[] {
-  return error.issues.flatMap((issue) => faultsOfIssue(issue, []));
+  const faults: Fault[] = [];
+  for (const issue of error.issues) {
+    faults.push(...faultsOfIssue(issue, []));
+    if (faults.length > MOST_FAULTS) return [...faults.slice(0, MOST_FAULTS), { path: "(document)", message: "has more faults than these" }];
+  }
+  return faults;
 }
 
 function faultsOfIssue(issue: Issue, above: PropertyKey[]): Fault[] {
   const path = [...above, ...issue.path];
   if (issue.code === "unrecognized_keys")
-    return issue.keys.map((key) => ({ path: pathText([...path, key]), message: "is not a known field" }));
+    return issue.keys.slice(0, MOST_FAULTS + 1).map((key) => ({ path: pathText([...path, key]), message: "is not a known field" }));
   if (issue.code === "invalid_union") {
     const options = unionOptions(issue);
     if (options) return [{ path: pathText(path), message: `must be one of ${options}` }];

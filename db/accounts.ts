@@ -30,6 +30,8 @@ export function openAccounts(db: Db, settings: AccountSettings) {
       defaultCookieAttributes: { httpOnly: true, sameSite: "lax", path: "/" },
       ipAddress: { disableIpTracking: true },
     },
+    // What a browser calls itself says who someone is, and nothing here needs it.
+    databaseHooks: { session: { create: { before: (session) => Promise.resolve({ data: { ...session, userAgent: null, ipAddress: null } }) } } },
     // Sign-in is limited in app/server/limits.ts, for every way in.
     rateLimit: { enabled: false },
     logger: { level: "error" },

@@ -7,9 +7,12 @@ export type Db = PostgresJsDatabase<typeof schema>;
 
 export type Connection = { db: Db; close: () => Promise<void> };
 
+/** A query that takes longer has gone wrong; whoever waits for it is told so instead of waiting on. */
+const LONGEST_QUERY_MS = 30_000;
+
 /** Opens a pool of connections to the database at the address. */
 export function connect(url: string): Connection {
-  const client = postgres(url, { max: 8, onnotice: () => undefined, connect_timeout: 10 });
+  const client = postgres(url, { max: 8, onnotice: () => undefined, connect_timeout: 10, connection: { statement_timeout: LONGEST_QUERY_MS } });
   return { db: drizzle(client, { schema }), close: () => client.end({ timeout: 2 }) };
 }
 

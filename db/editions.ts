@@ -41,7 +41,7 @@ export async function listEditions(db: Db, ownerId: string, sessionId: string, s
     .select({
       id: edition.id, number: edition.number, totalSeconds: edition.totalSeconds, createdAt: edition.createdAt, accepted: edition.accepted,
       session: sql`${edition.doc} -> 'session'`.mapWith((value: unknown) => (typeof value === "string" ? (JSON.parse(value) as Edition["session"]) : (value as Edition["session"]))),
-      current: sql<boolean>`${edition.doc} -> 'session' = ${trainingSession.doc}`,
+      current: sql<boolean>`(${edition.doc} -> 'session') - 'notes' = ${trainingSession.doc} - 'notes'`,
       link: { id: link.id, tokenHash: link.tokenHash, createdAt: link.createdAt, withdrawnAt: link.withdrawnAt, openings: link.openings, openedAt: link.openedAt },
       teamName: team.name,
     })
@@ -81,7 +81,7 @@ export async function handOut(
       if (!ownTeam) return undefined;
     }
     const [newest] = await tx
-      .select({ id: edition.id, number: edition.number, same: sql<boolean>`${edition.doc} = ${JSON.stringify(doc)}::jsonb and ${edition.accepted} = ${JSON.stringify(own.accepted)}::jsonb` })
+      .select({ id: edition.id, number: edition.number, same: sql<boolean>`${edition.doc} #- '{session,notes}' = ${JSON.stringify(doc)}::jsonb and ${edition.accepted} = ${JSON.stringify(own.accepted)}::jsonb` })
       .from(edition).where(eq(edition.sessionId, sessionId)).orderBy(desc(edition.number)).limit(1);
     const number = newest?.same ? newest.number : (newest?.number ?? 0) + 1;
     let editionId = newest?.same ? newest.id : undefined;

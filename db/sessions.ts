@@ -36,10 +36,17 @@ export async function listSessions(db: Db, ownerId: string, archived: boolean): 
     .orderBy(desc(trainingSession.updatedAt));
 }
 
-/** The names of a coach's sessions that are not put away, last changed first. */
-export async function listTitles(db: Db, ownerId: string): Promise<{ id: string; title: string }[]> {
+/** The names of a coach's sessions, last changed first; those that are put away last, when they are asked for. */
+export async function listTitles(db: Db, ownerId: string, archived = false): Promise<{ id: string; title: string }[]> {
   return db.select({ id: trainingSession.id, title: trainingSession.title }).from(trainingSession)
-    .where(and(eq(trainingSession.ownerId, ownerId), isNull(trainingSession.archivedAt))).orderBy(desc(trainingSession.updatedAt));
+    .where(and(eq(trainingSession.ownerId, ownerId), archived ? undefined : isNull(trainingSession.archivedAt)))
+    .orderBy(sql`${trainingSession.archivedAt} is not null`, desc(trainingSession.updatedAt));
+}
+
+/** A coach's newest sessions that are not put away, with what they say. */
+export async function newestSessions(db: Db, ownerId: string, most: number): Promise<{ id: string; doc: Session }[]> {
+  return db.select({ id: trainingSession.id, doc: trainingSession.doc }).from(trainingSession)
+    .where(and(eq(trainingSession.ownerId, ownerId), isNull(trainingSession.archivedAt))).orderBy(desc(trainingSession.updatedAt)).limit(most);
 }
 
 /** One session of the coach, or undefined when there is none of that id or it is someone else's. */

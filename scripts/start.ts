@@ -51,10 +51,11 @@ async function main(): Promise<void> {
 
     Object.assign(process.env, { DATABASE_URL: url, MAPSET_SECRET: secrets.server, MAPSET_URL: baseUrl, NODE_ENV: "production" });
     const { serve } = await import("~/app/server/serve");
-    server = await serve({ port, buildFolder, baseUrl }).catch((error: unknown) => noPort(error, port));
+    server = await serve({ port, buildFolder, baseUrl, proxy: process.env["MAPSET_PROXY"] === "on" }).catch((error: unknown) => noPort(error, port));
     process.stdout.write(`\nMapset is ready at ${baseUrl}\n`);
     if (demo) process.stdout.write(`Demo sign-in: ${demo.email}  password: ${demo.password}\n`);
     process.stdout.write("Ctrl-C ends it; what you did is kept.\n\n");
+    await workOutOwn(url);
   } catch (error) {
     await cluster?.stop();
     unlock();
@@ -94,11 +95,21 @@ function readDatabaseUrl(text: string | undefined): string | undefined {
 function lock(folder: string, port: number): () => void {
   const file = `${folder}/running.json`;
   if (existsSync(file)) {
-    const { pid, port: other } = JSON.parse(readFileSync(file, "utf8")) as { pid: number; port: number };
-    if (pid !== process.pid && isAlive(pid)) throw new Trouble(`it is already running from this folder, at http://127.0.0.1:${other} (process ${pid}). Use that one, or end it first.`);
+    const other = readLock(file);
+    if (other && other.pid !== process.pid && isAlive(other.pid)) throw new Trouble(`it is already running from this folder, at http://127.0.0.1:${other.port} (process ${other.pid}). Use that one, or end it first.`);
   }
   writeFileSync(file, JSON.stringify({ pid: process.pid, port }));
   return () => rmSync(file, { force: true });
+}
+
+/** Who holds the folder. A file that a crash left empty or cut off says nobody does. */
+function readLock(file: string): { pid: number; port: number } | undefined {
+  try {
+    const { pid, port } = JSON.parse(readFileSync(file, "utf8")) as { pid?: unknown; port?: unknown };
+    return typeof pid === "number" && typeof port === "number" ? { pid, port } : undefined;
+  } catch {
+    return undefined;
+  }
 }
 
 function isAlive(pid: number): boolean {
@@ -142,6 +153,22 @@ async function prepare(url: string, secret: string, baseUrl: string, demoPasswor
     await loadDemo(db, openAccounts(db, { secret, baseUrl }), { secret, password: demoPassword, drills: drawnDrillById });
     const email = await demoEmail(db);
     return email ? { email, password: demoPassword } : undefined;
+  } finally {
+    await close();
+  }
+}
+
+
+/** Works out what drills of coaches' own stress that were kept before it was worked out, or otherwise, while Mapset serves. */
+async function workOutOwn(url: string): Promise<void> {
+  const { connect } = await import("~/db/client");
+  const { workOutOwnStresses } = await import("~/db/own-drills");
+  const { db, close } = connect(url);
+  try {
+    const done = await workOutOwnStresses(db);
+    if (done > 0) say(`Mapset: worked out what ${done} own drills stress.`);
+  } catch {
+    say("Mapset: what own drills stress could not all be worked out; it is tried again at the next start. Until then they are nobody's answer.");
   } finally {
     await close();
   }

@@ -4,7 +4,9 @@ import compression from "compression";
 import express, { type Request, type Response } from "express";
 import expressStaticGzip from "express-static-gzip";
 import helmet from "helmet";
+import onHeaders from "on-headers";
 import { createRequestHandler } from "@react-router/express";
+import { refuseOdd, takeBody, withTakenBody } from "./gate";
 import type { ServerBuild } from "react-router";
 
 /** What every loader and action is given beside the request. */
@@ -15,13 +17,16 @@ declare module "react-router" {
   interface AppLoadContext extends LoadContext {}
 }
 
-export type ServeSettings = { port: number; buildFolder: string; baseUrl: string };
+/** With `proxy`, a proxy on this machine says who asks and whether it was by TLS, in the usual headers; without it they are not believed. */
+export type ServeSettings = { port: number; buildFolder: string; baseUrl: string; proxy?: boolean };
 
 /** Serves the production build on loopback. Resolves once it listens; rejects when it cannot, as when the port is in use. */
 export async function serve(settings: ServeSettings): Promise<Server> {
   const build = (await import(`${settings.buildFolder}/server/index.js`)) as ServerBuild;
   const app = express();
   app.disable("x-powered-by");
+  if (settings.proxy) app.set("trust proxy", "loopback");
+  app.use(refuseOdd);
   app.use(compression());
   app.use(releaseDrainListeners);
   app.use((_, res, next) => {
@@ -31,15 +36,15 @@ export async function serve(settings: ServeSettings): Promise<Server> {
   app.use(securityHeaders(settings.baseUrl.startsWith("https:")));
   app.use("/assets", expressStaticGzip(`${settings.buildFolder}/client/assets`, { enableBrotli: true, orderPreference: ["br"], serveStatic: { immutable: true, maxAge: "1y", fallthrough: false } }));
   app.use(express.static(`${settings.buildFolder}/client`, { maxAge: "1h" }));
+  app.use(keptNowhere);
   app.use(refuseForeignForms);
-  app.all(
-    "*path",
-    createRequestHandler({
-      build,
-      mode: "production",
-      getLoadContext: (req, res) => ({ nonce: String((res.locals as { nonce?: string }).nonce), address: req.socket.remoteAddress ?? "" }),
-    }),
-  );
+  app.use(takeBody((req) => /(?:^|;\s*)(?:__Secure-)?[\w.-]*session_token=/.test(req.get("cookie") ?? "")));
+  const handle = createRequestHandler({
+    build,
+    mode: "production",
+    getLoadContext: (req, res) => ({ nonce: String((res.locals as { nonce?: string }).nonce), address: req.ip ?? req.socket.remoteAddress ?? "" }),
+  });
+  app.all("*path", (req, res, next) => void handle(withTakenBody(req, res), res, next));
   return new Promise((resolve, reject) => {
     const server = app.listen(settings.port, "127.0.0.1", (error?: Error) => (error ? reject(error) : resolve(server)));
   });
@@ -93,12 +98,21 @@ function securityHeaders(secure: boolean) {
 
 const isAsset = (req: Request): boolean => (req.url ?? "").startsWith("/assets/");
 
+/** Nothing that is worked out for someone is kept by what is between them and us, nor found by a search. */
+function keptNowhere(_: Request, res: Response, next: () => void): void {
+  res.set("x-robots-tag", "noindex, nofollow");
+  onHeaders(res, () => {
+    if (!res.hasHeader("cache-control")) res.setHeader("cache-control", "no-store");
+  });
+  next();
+}
+
 /** A form or script of another site cannot change anything here: its origin is not ours. */
 function refuseForeignForms(req: Request, res: Response, next: () => void): void {
   const origin = req.get("origin");
   const safe = req.method === "GET" || req.method === "HEAD";
   const site = req.get("sec-fetch-site");
-  const foreign = origin !== undefined && origin !== "null" ? hostOf(origin) !== req.get("host") : site === "cross-site";
+  const foreign = origin !== undefined && origin !== "null" ? hostOf(origin) !== req.host : site === "cross-site" || site === "same-site";
   if (safe || !foreign) next();
   else res.status(403).type("text").send("This came from another site and was not carried out.");
 }

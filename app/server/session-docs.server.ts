@@ -5,6 +5,7 @@ import { compile } from "~/core/timeline/compile";
 import { addSession } from "~/db/sessions";
 import { drillsOf } from "./drills.server";
 import { getServices } from "./services.server";
+import { needRoom } from "./room.server";
 
 /** Largest file taken for an import, in bytes. */
 export const LARGEST_IMPORT = 2_000_000;
@@ -20,6 +21,7 @@ export async function importSession(ownerId: string, file: string, text: string)
 
 /** Keeps a checked session as a new one of the coach. */
 export async function keepSession(ownerId: string, session: Session): Promise<string> {
+  await needRoom(ownerId, "sessions");
   return addSession(getServices().db, ownerId, session, compile(session, await drillsOf(ownerId)).totalSeconds);
 }
 

@@ -5,11 +5,16 @@ import { asDocument } from "~/core/stress/attach";
 /** A session as it was handed out, with the drills as they were that day, so that it never changes under anyone's feet. */
 export type Edition = { session: Session; drills: Drill[] };
 
-/** Freezes a session together with each drill it uses, once, in order of first use. Throws when a drill is unknown. */
+/** A session as others may see it: without the coach's notes, which are for the coach alone. */
+export function withoutNotes({ notes: _, ...session }: Session): Session {
+  return session;
+}
+
+/** Freezes a session together with each drill it uses, once, in order of first use; the coach's notes stay behind. Throws when a drill is unknown. */
 export function makeEdition(session: Session, drills: (id: string) => Drill | undefined): Edition {
   const items = session.blocks.flatMap((block) => block.items);
   return {
-    session,
+    session: withoutNotes(session),
     drills: [...new Set(items.map((item) => item.drill))].map((id) => {
       const drill = drills(id);
       if (!drill) throw new Error(`No drill ${id}`);

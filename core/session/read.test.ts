@@ -81,7 +81,38 @@ describe("a bad document is refused with the path of the fault", () => {
   it("refuses a document that would take all memory, quickly", () => {
     const item = { drill: "kneel", sets: 20, sides: "each", directions: 2, dose: { kind: "reps", count: 1000, tempo: Array.from({ length: 32 }, () => ({ do: "x", seconds: 0.001 })) } };
     const read = readSession({ ...good(), blocks: Array.from({ length: 40 }, () => ({ title: "b", rounds: 20, items: Array.from({ length: 60 }, () => item) })) }, drills);
-    expect(read).toMatchObject({ ok: false, faults: [{ path: "blocks" }, { path: "blocks", message: expect.stringContaining("beats") as string }] });
+    expect(read).toMatchObject({ ok: false, faults: [{ path: "blocks" }, { path: "blocks", message: expect.stringContaining("beats") as string }, { path: "blocks", message: expect.stringContaining("pieces of work") as string }] });
+  });
+
+  describe("what a session may hold", () => {
+    const second = { drill: "kneel", sides: "left", dose: { kind: "time", seconds: 1 } } as const;
+    const read = (blocks: unknown[]) => {
+      const answer = readSession({ ...good(), blocks }, drills);
+      return answer.ok ? [] : answer.faults.map((fault) => fault.message);
+    };
+    const block = (rounds: number, count: number) => ({ title: "b", rounds, items: Array.from({ length: count }, () => second) });
+    it("is 5000 pieces of work, rests and moves", () => {
+      expect(read([block(20, 50)])).toEqual([]);
+      expect(read([block(20, 50), block(1, 1)])).toEqual(["come to 5005 pieces of work, rests and moves; a session holds at most 5000. Take out rounds, sets or drills"]);
+    });
+    it("is 50 000 beats", () => {
+      const beats = (count: number) => ({ ...second, dose: { kind: "reps", count, tempo: [{ do: "a", seconds: 0.1 }] } });
+      const all = (last: number) => [{ title: "b", items: [...Array.from({ length: 49 }, () => beats(1000)), beats(last)] }];
+      expect(read(all(1000))).toEqual([]);
+      expect(read([...all(1000), { title: "c", items: [beats(1)] }])).toEqual(["come to 50001 counted beats; a session holds at most 50000"]);
+    });
+    it("is 2000 calls", () => {
+      const called = (n: number) => ({ ...second, cues: Array.from({ length: n }, () => ({ at: 0, say: "Go" })) });
+      const all = (n: number) => [{ title: "b", items: Array.from({ length: 40 }, () => called(n)) }];
+      expect(read(all(50))).toEqual([]);
+      expect(read([...all(50), { title: "c", items: [called(1)] }])).toEqual(["hold 2001 calls; a session holds at most 2000"]);
+    });
+    it("is 500 000 characters", () => {
+      const long = { ...second, dose: { kind: "reps", count: 1, tempo: Array.from({ length: 32 }, () => ({ do: "x".repeat(80), seconds: 0.01 })) } };
+      const blocks = (n: number) => Array.from({ length: n }, () => ({ title: "b", items: Array.from({ length: 50 }, () => long) }));
+      expect(read(blocks(2))).toEqual([]);
+      expect(read(blocks(3))).toEqual(["is longer than 500000 characters"]);
+    });
   });
 });
 

@@ -8,15 +8,25 @@ import { sideModeOf } from "./passes";
 import type { DrillLookup } from "./types";
 
 /** More beats than this make a document no device should be asked to play. A 30-minute class has about a thousand. */
-export const MOST_BEATS = 200_000;
+export const MOST_BEATS = 50_000;
+
+/** More pieces of work, rests, moves and changes than this are no session: two hours of the fullest class have about a thousand. */
+export const MOST_SEGMENTS = 5_000;
+/** Calls in a whole session. */
+export const MOST_CUES = 2_000;
+/** Longest session as text, in characters; the fullest class comes to a tenth of it. */
+export const LONGEST_SESSION = 500_000;
 
 /**
- * Faults of size: a session whose work alone comes to more than a day, or to more than 200 000 beats.
+ * Faults of size: a session whose work alone comes to more than a day, more than 50 000 beats or 5 000 segments, or that has
+ * more calls or text than a document may.
  * Cheap, so that a hostile document is refused before it is laid out.
  */
 export function sizeFaults(session: Session, drills: DrillLookup): Fault[] {
   let micros = 0;
   let beats = 0;
+  let segments = 0;
+  let cues = 0;
   for (const block of session.blocks)
     for (const item of block.items) {
       const sides = sideModeOf(item, drills);
@@ -24,11 +34,19 @@ export function sizeFaults(session: Session, drills: DrillLookup): Fault[] {
       const times = block.rounds * item.sets * directions * (sides === "each" || sides === "alternating" ? 2 : 1);
       micros += times * unitCount(item.dose) * unitMicros(item.dose, session.pace);
       beats += times * beatCount(item.dose);
+      cues += item.cues?.length ?? 0;
+      // Each piece of work may be followed by a change, a turn or a rest; each time the item comes up there may be a move, a demonstration and a rest after it.
+      segments += 2 * times + 3 * block.rounds;
     }
   const faults: Fault[] = [];
   if (toSeconds(micros) > LONGEST_SECONDS)
     faults.push({ path: "blocks", message: `come to ${clockText(toSeconds(micros))} of work; a session holds at most 24:00:00` });
   if (beats > MOST_BEATS)
     faults.push({ path: "blocks", message: `come to ${beats} counted beats; a session holds at most ${MOST_BEATS}` });
+  if (segments > MOST_SEGMENTS)
+    faults.push({ path: "blocks", message: `come to ${segments} pieces of work, rests and moves; a session holds at most ${MOST_SEGMENTS}. Take out rounds, sets or drills` });
+  if (cues > MOST_CUES) faults.push({ path: "blocks", message: `hold ${cues} calls; a session holds at most ${MOST_CUES}` });
+  if (faults.length === 0 && JSON.stringify(session).length > LONGEST_SESSION)
+    faults.push({ path: "(document)", message: `is longer than ${LONGEST_SESSION} characters` });
   return faults;
 }

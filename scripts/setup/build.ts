@@ -5,7 +5,7 @@ import { brotliCompressSync, constants } from "node:zlib";
 import { ROOT } from "./places";
 import { say, Trouble } from "./say";
 
-const SOURCES = ["app", "core", "db", "library", "package-lock.json", "vite.config.ts", "react-router.config.ts", "tsconfig.json"];
+const SOURCES = ["app", "core", "db", "library", "solver", "public", "package-lock.json", "vite.config.ts", "react-router.config.ts", "tsconfig.json"];
 
 const KEPT_BUILDS = 3;
 

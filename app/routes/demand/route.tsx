@@ -4,7 +4,7 @@ import { data, Form, Link, redirect, useBlocker, useFetcher } from "react-router
 import type { Route } from "./+types/route";
 import { requireCoach } from "~/app/server/coach.server";
 import { drillsOf } from "~/app/server/drills.server";
-import { fieldText } from "~/app/server/forms.server";
+import { fieldText, readForm } from "~/app/server/forms.server";
 import { getServices } from "~/app/server/services.server";
 import { Button } from "~/app/ui/button";
 import { cx } from "~/app/ui/classes";
@@ -20,7 +20,7 @@ import { parseWith } from "~/core/faults";
 import { clockText } from "~/core/text/clock";
 import { compile } from "~/core/timeline/compile";
 import { deleteDemand, findDemand, saveDemand } from "~/db/demands";
-import { listSessions } from "~/db/sessions";
+import { newestSessions } from "~/db/sessions";
 import { demandById } from "~/library/demands";
 
 export const meta: Route.MetaFunction = ({ loaderData }) => [{ title: `${loaderData?.demand.name ?? "What is asked"} · Mapset` }];
@@ -35,10 +35,13 @@ export async function loader({ request, params }: Route.LoaderArgs) {
   const demand = own ? await findDemand(db, coach.id, own) : demandById(params.demand);
   if (!demand) throw notThere();
   const drills = await drillsOf(coach.id);
-  const sessions = (await listSessions(db, coach.id, false)).slice(0, 30).map(({ id, doc }) => {
+  const sessions = [];
+  for (const { id, doc } of await newestSessions(db, coach.id, 30)) {
     const timeline = compile(doc, drills);
-    return { id, title: doc.title, target: doc.target ?? timeline.totalSeconds, coverage: coverageOf(doc, timeline, drills) };
-  });
+    sessions.push({ id, title: doc.title, target: doc.target ?? timeline.totalSeconds, coverage: coverageOf(doc, timeline, drills) });
+    // Others are served between one and the next.
+    await new Promise((resolve) => setImmediate(resolve));
+  }
   return { demand, own: own !== undefined, sessions };
 }
 
@@ -47,7 +50,7 @@ export async function action({ request, params }: Route.ActionArgs) {
   const { db } = getServices();
   const own = ownIdOf(params.demand);
   if (!own) throw notThere();
-  const form = await request.formData();
+  const form = await readForm(request);
   if (form.get("do") === "delete") {
     if (!(await deleteDemand(db, coach.id, own))) throw notThere();
     throw redirect("/demands");

@@ -2,7 +2,7 @@ import { Plus } from "lucide-react";
 import { Form, Link, redirect } from "react-router";
 import type { Route } from "./+types/route";
 import { requireCoach } from "~/app/server/coach.server";
-import { fieldText } from "~/app/server/forms.server";
+import { fieldText, readForm } from "~/app/server/forms.server";
 import { getServices } from "~/app/server/services.server";
 import { Button } from "~/app/ui/button";
 import { ROW_FACTS, ROWS } from "~/core/drills/rows";
@@ -24,7 +24,7 @@ export async function loader({ request }: Route.LoaderArgs) {
 export async function action({ request }: Route.ActionArgs) {
   const coach = await requireCoach(request);
   const { db } = getServices();
-  const asked = fieldText(await request.formData(), "demand");
+  const asked = fieldText(await readForm(request), "demand");
   const own = /^own-([0-9a-f-]{36})$/.exec(asked)?.[1];
   const from = own ? await findDemand(db, coach.id, own) : demandById(asked);
   if (!from) throw new Response("There is no such profile among yours.", { status: 404 });

@@ -10,7 +10,7 @@ import type { Session } from "~/core/session/schema";
 import { compile } from "~/core/timeline/compile";
 import { findSession, saveSession, type StoredSession } from "~/db/sessions";
 
-const message = z.strictObject({ basedOn: z.int().min(1), doc: z.unknown(), asCopy: z.boolean().optional() });
+const message = z.strictObject({ basedOn: z.int().min(1).max(2 ** 31 - 1), doc: z.unknown(), asCopy: z.boolean().optional() });
 
 /** A stored session as the desk gets it. */
 export type DeskCopy = { doc: Session; revision: number; updatedAt: string };

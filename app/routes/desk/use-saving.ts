@@ -1,4 +1,5 @@
 import { useCallback, useEffect, useLayoutEffect, useRef, useState } from "react";
+import { cutTo } from "~/core/fit-to-keep";
 import type { DeskCopy, SaveAnswer } from "./save";
 import { readDraft, dropDraft, keepDraft } from "./drafts";
 import { useAgain } from "~/app/ui/use-again";
@@ -170,7 +171,7 @@ export function useSaving({ id, first, doc, onReplace }: Options) {
 
   const keepAsCopy = useCallback(
     async (stored: DeskCopy): Promise<string | undefined> => {
-      const answer = (await (await send({ basedOn: stored.revision, doc: { ...latest.current, title: `${latest.current.title.slice(0, 108)}, my copy` }, asCopy: true })).json()) as SaveAnswer;
+      const answer = (await (await send({ basedOn: stored.revision, doc: { ...latest.current, title: `${cutTo(latest.current.title, 108)}, my copy` }, asCopy: true })).json()) as SaveAnswer;
       if (answer.kind !== "copied") return undefined;
       take(stored, "newer copy from another tab");
       return answer.id;

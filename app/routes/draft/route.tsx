@@ -4,7 +4,7 @@ import { DraftView } from "./draft-view";
 import { beginning } from "./beginning.server";
 import { idOf, notHere, requireCoach } from "~/app/server/coach.server";
 import { drillsOf } from "~/app/server/drills.server";
-import { fieldText } from "~/app/server/forms.server";
+import { fieldText, readForm } from "~/app/server/forms.server";
 import { getServices } from "~/app/server/services.server";
 import { keepSession } from "~/app/server/session-docs.server";
 import { keptRequestSchema } from "~/core/draft/request";
@@ -38,7 +38,7 @@ type Outcome = { kept: string } | { gone: true } | { faults: Fault[] };
 export async function action({ request }: Route.ActionArgs) {
   const coach = await requireCoach(request);
   const { db } = getServices();
-  const form = await request.formData();
+  const form = await readForm(request);
   const field = (name: string) => fieldText(form, name);
   const teamId = field("team") ? idOf(field("team")) : null;
   const answer = (outcome: Outcome, status = 200) => data(outcome, { status });

@@ -3,10 +3,13 @@ import { Archive, ArchiveRestore, Copy, Download, Pencil, TriangleAlert } from "
 import { useState } from "react";
 import { Form, Link, redirect } from "react-router";
 import type { Route } from "./+types/route";
+import { readForm } from "~/app/server/forms.server";
 import { AnglesChart } from "./angles-chart";
 import { FigureStage } from "./figure-stage";
 import { notHere, requireCoach } from "~/app/server/coach.server";
+import { cutTo } from "~/core/fit-to-keep";
 import { drawnDrill } from "~/app/server/drills.server";
+import { needRoom } from "~/app/server/room.server";
 import { getServices } from "~/app/server/services.server";
 import { Button, ButtonLink } from "~/app/ui/button";
 import { Still } from "~/app/ui/figure/still";
@@ -54,13 +57,14 @@ export async function action({ request, params }: Route.ActionArgs) {
   const coach = await requireCoach(request);
   const drill = await drawnDrill(coach.id, params.drill);
   if (!drill) throw notHere("There is no such drill.");
-  const what = (await request.formData()).get("do");
+  const what = (await readForm(request)).get("do");
   const own = readOwnId(drill.id);
   if (what === "aside" || what === "back") {
     if (!own || !(await shelveOwnDrill(getServices().db, coach.id, own.drill, what === "aside"))) throw notHere("There is no such drill among yours.");
     return null;
   }
-  const id = await addOwnDrill(getServices().db, coach.id, { ...drill, name: `${drill.name.slice(0, 72)}, mine` });
+  await needRoom(coach.id, "drills");
+  const id = await addOwnDrill(getServices().db, coach.id, { ...drill, name: `${cutTo(drill.name, 72)}, mine` });
   return redirect(`/library/${ownDrillId(id, 1)}/edit`);
 }
 

@@ -5,7 +5,7 @@ import { openForPlayer } from "~/app/server/player.server";
 import { TroublePage } from "~/app/ui/trouble";
 import { kitList } from "~/core/coverage/kit-list";
 import { mainJoints } from "~/core/coverage/joints";
-import { cautionsOf, editionDrills } from "~/core/edition/edition";
+import { cautionsOf, editionDrills, withoutNotes } from "~/core/edition/edition";
 import { miniProfile } from "~/core/profile/mini";
 import { profileOf } from "~/core/profile/profile";
 import { compile } from "~/core/timeline/compile";
@@ -25,7 +25,8 @@ export async function loader({ request, params, context }: Route.LoaderArgs) {
   const timeline = compile(session, drills);
   return {
     token: params.token,
-    edition: opened.edition.doc,
+    // Editions handed out before their notes stayed behind never change.
+    edition: { ...opened.edition.doc, session: withoutNotes(session) },
     number: opened.edition.number,
     team: opened.coachLabel,
     people: opened.athletes,

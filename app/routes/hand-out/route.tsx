@@ -5,8 +5,9 @@ import { data, Form, Link, redirect, useNavigation, useSubmit } from "react-rout
 import QRCode from "qrcode";
 import type { Route } from "./+types/route";
 import { idOf, notHere, requireCoach } from "~/app/server/coach.server";
-import { fieldText } from "~/app/server/forms.server";
+import { fieldText, readForm } from "~/app/server/forms.server";
 import { drawnDrillsIn, drillsOf } from "~/app/server/drills.server";
+import { needRoom } from "~/app/server/room.server";
 import { getServices } from "~/app/server/services.server";
 import { Button, ButtonLink } from "~/app/ui/button";
 import { cx } from "~/app/ui/classes";
@@ -82,7 +83,7 @@ export async function action({ request, params }: Route.ActionArgs) {
   const coach = await requireCoach(request);
   const id = idOf(params.id);
   const { db, secret } = getServices();
-  const form = await request.formData();
+  const form = await readForm(request);
   if (form.get("do") === "withdraw") {
     if (!(await withdrawLink(db, coach.id, idOf(fieldText(form, "link"))))) throw notHere("There is no such link among yours.");
     return data({ done: true });
@@ -93,6 +94,7 @@ export async function action({ request, params }: Route.ActionArgs) {
   const drills = await drawnDrillsIn(coach.id, stored.doc);
   const bare = withoutCautions(stored.doc, drills);
   if (bare.length > 0) return data({ done: false }, { status: 422 });
+  await needRoom(coach.id, "links");
   const made = await handOut(db, coach.id, id, makeEdition(stored.doc, drills), compile(stored.doc, drills).totalSeconds, team === "" ? null : idOf(team), secret);
   if (!made) throw notHere("There is no such team among yours.");
   throw redirect(`/sessions/${id}/hand-out#editions`);

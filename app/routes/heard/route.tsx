@@ -5,7 +5,7 @@ import { data, Form, Link, redirect, useFetcher, useRevalidator, useSearchParams
 import type { Route } from "./+types/route";
 import { Ratings } from "./ratings";
 import { idOf, notHere, requireCoach } from "~/app/server/coach.server";
-import { fieldText } from "~/app/server/forms.server";
+import { fieldText, readForm } from "~/app/server/forms.server";
 import { getServices } from "~/app/server/services.server";
 import { Button, IconButton } from "~/app/ui/button";
 import { cx } from "~/app/ui/classes";
@@ -15,7 +15,7 @@ import { Menu } from "~/app/ui/menu";
 import { JOINT_WORDS } from "~/core/drills/rows";
 import { clockText } from "~/core/text/clock";
 import { listFolded, listHeard, setNotTheirs, setRemoved, setSeen, summariseHeard, type FoldedLink, type HeardRow } from "~/db/runs";
-import { listSessions } from "~/db/sessions";
+import { listTitles } from "~/db/sessions";
 
 export const meta: Route.MetaFunction = () => [{ title: "Heard back · Mapset" }];
 
@@ -34,14 +34,13 @@ export async function loader({ request }: Route.LoaderArgs) {
   const foldedOf = asked.get("link") ? idOf(asked.get("link") ?? "") : undefined;
   const onlyPain = asked.get("only") === "pain";
   const most = rowsAsked(asked.get("steps"));
-  const [pain, rows, summary, folded, current, archived] = await Promise.all([
+  const [pain, rows, summary, folded, sessions] = await Promise.all([
     // Pain that nobody has looked at is all there, however much else there is.
     listHeard(db, coach.id, sessionId, MOST, { only: "unseen pain", ...(foldedOf && { foldedOf }) }),
     listHeard(db, coach.id, sessionId, most + 1, { ...(onlyPain && { only: "pain" as const }), ...(foldedOf && { foldedOf }) }),
     summariseHeard(db, coach.id, sessionId), listFolded(db, coach.id, sessionId),
-    listSessions(db, coach.id, false), listSessions(db, coach.id, true),
+    listTitles(db, coach.id, true),
   ]);
-  const sessions = [...current, ...archived].map((s) => ({ id: s.id, title: s.doc.title }));
   if (sessionId && !sessions.some((s) => s.id === sessionId)) throw notHere();
   const under = folded.find((one) => one.linkId === foldedOf);
   // Once the last of them has been taken off there is nothing to go back to.
@@ -51,7 +50,7 @@ export async function loader({ request }: Route.LoaderArgs) {
 
 export async function action({ request }: Route.ActionArgs) {
   const coach = await requireCoach(request);
-  const form = await request.formData();
+  const form = await readForm(request);
   const { db } = getServices();
   const run = idOf(fieldText(form, "run"));
   const asked = fieldText(form, "do");

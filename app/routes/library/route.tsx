@@ -1,13 +1,15 @@
 import { Search, X } from "lucide-react";
 import { useRef, useState } from "react";
-import { Form, Link, redirect, useNavigation, useSubmit } from "react-router";
+import { data, Form, Link, redirect, useNavigation, useSubmit } from "react-router";
 import { z } from "zod";
 import type { Route } from "./+types/route";
+import { readForm } from "~/app/server/forms.server";
 import { ImportDrill } from "./import-drill";
 import { NewDrill } from "./new-drill";
 import { requireCoach } from "~/app/server/coach.server";
 import { browsable } from "~/app/server/drills.server";
 import { LARGEST_IMPORT } from "~/app/server/session-docs.server";
+import { needRoom } from "~/app/server/room.server";
 import { getServices } from "~/app/server/services.server";
 import { Button } from "~/app/ui/button";
 import { cx } from "~/app/ui/classes";
@@ -50,18 +52,20 @@ const newForm = z.object({ do: z.literal("new"), name: z.string().trim().min(3, 
 /** Starts a drill of the coach's own, or takes one from a file. */
 export async function action({ request }: Route.ActionArgs) {
   const coach = await requireCoach(request);
-  const form = await request.formData();
+  const form = await readForm(request);
   if (form.get("do") === "new") {
     const read = newForm.safeParse(Object.fromEntries(form));
-    if (!read.success) return { file: "The new drill", faults: read.error.issues.map((i) => ({ path: i.path.join("."), message: i.message })) };
+    if (!read.success) return data({ file: "The new drill", faults: read.error.issues.map((i) => ({ path: i.path.join("."), message: i.message })) }, { status: 422 });
     const { name, posture } = read.data;
+    await needRoom(coach.id, "drills");
     return redirect(`/library/${ownDrillId(await addOwnDrill(getServices().db, coach.id, newDrill(name, posture, motionFrom(posture))), 1)}/edit`);
   }
   const file = form.get("file");
-  if (!(file instanceof File)) return { file: "", faults: [{ path: "(document)", message: "no file was chosen" }] };
-  if (file.size > LARGEST_IMPORT) return { file: file.name, faults: [{ path: "(file)", message: "is larger than 2 MB; a drill file is far smaller" }] };
+  if (!(file instanceof File)) return data({ file: "", faults: [{ path: "(document)", message: "no file was chosen" }] }, { status: 422 });
+  if (file.size > LARGEST_IMPORT) return data({ file: file.name, faults: [{ path: "(file)", message: "is larger than 2 MB; a drill file is far smaller" }] }, { status: 422 });
   const read = readDrillText(await file.text());
-  if (!read.ok) return { file: file.name, faults: read.faults };
+  if (!read.ok) return data({ file: file.name, faults: read.faults }, { status: 422 });
+  await needRoom(coach.id, "drills");
   const id = await addOwnDrill(getServices().db, coach.id, read.value);
   return redirect(`/library/${ownDrillId(id, 1)}`);
 }

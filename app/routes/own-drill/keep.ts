@@ -2,13 +2,14 @@ import { z } from "zod";
 import type { Route } from "./+types/keep";
 import type { KeepAnswer } from "./use-drill-editor";
 import { requireCoachForData } from "~/app/server/coach.server";
+import { needRoom } from "~/app/server/room.server";
 import { getServices } from "~/app/server/services.server";
 import { readOwnId } from "~/core/drills/own";
 import { LONGEST_DRILL_TEXT, readDrill } from "~/core/drills/read";
 import { parseWith } from "~/core/faults";
 import { keepRevision } from "~/db/own-drills";
 
-const message = z.strictObject({ basedOn: z.int().min(1), doc: z.unknown() });
+const message = z.strictObject({ basedOn: z.int().min(1).max(2 ** 31 - 1), doc: z.unknown() });
 
 /** Keeps the drill as its next revision. Nothing is kept of one with faults. */
 export async function action({ request, params }: Route.ActionArgs) {
@@ -31,5 +32,6 @@ async function keepFrom(ownerId: string, id: string, text: string): Promise<Keep
   if (!given.ok) return { kind: "refused", faults: given.faults };
   const read = readDrill(given.value.doc);
   if (!read.ok) return { kind: "refused", faults: read.faults };
+  await needRoom(ownerId, "revisions");
   return keepRevision(getServices().db, ownerId, id, given.value.basedOn, read.value);
 }

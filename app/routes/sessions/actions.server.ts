@@ -11,6 +11,7 @@ import { readClock } from "~/core/text/clock";
 import { compile } from "~/core/timeline/compile";
 import { deleteArchived, findSession, findSetting, saveSession, saveSetting, setArchived, setTemplate } from "~/db/sessions";
 import { OUTLINES, outlineBlocks } from "~/library/outlines";
+import { cutTo } from "~/core/fit-to-keep";
 import { TEMPLATES, templateSession } from "~/library/templates";
 
 type Outcome = { go: string } | { done: true } | { file: string; faults: Fault[] } | { fields: Record<string, string>; faults?: undefined };
@@ -109,5 +110,5 @@ async function rename(ownerId: string, id: string, title: string): Promise<Outco
 }
 
 function copyTitle(title: string): string {
-  return `${title.slice(0, 112)}, copy`;
+  return `${cutTo(title, 112)}, copy`;
 }

@@ -3,6 +3,7 @@ import { formatDistanceToNowStrict } from "date-fns";
 import { useEffect, useId, useRef, useState } from "react";
 import { data, Link, redirect, useFetcher, useSearchParams, useSubmit, useNavigate } from "react-router";
 import type { Route } from "./+types/route";
+import { readForm } from "~/app/server/forms.server";
 import { actOnSessions } from "./actions.server";
 import { NewSessionDialog } from "./new-dialog";
 import { RenameDialog } from "./rename-dialog";
@@ -31,12 +32,12 @@ export async function loader({ request }: Route.LoaderArgs) {
   const rows = await listSessions(db, coach.id, archived);
   const runs = await countRuns(db, coach.id, rows.map((row) => row.id));
   const drills = await drillsOf(coach.id);
-  return { archived, sessions: rows.map((row) => summarise(row, runs.get(row.id), drills)) };
+  return { archived, sessions: await summarise(rows, runs, drills) };
 }
 
 export async function action({ request }: Route.ActionArgs) {
   const coach = await requireCoach(request);
-  const outcome = await actOnSessions(coach.id, await request.formData());
+  const outcome = await actOnSessions(coach.id, await readForm(request));
   if ("go" in outcome) throw redirect(outcome.go);
   return data(outcome, { status: "faults" in outcome ? 400 : 200 });
 }

@@ -25,13 +25,34 @@ export type SessionSummary = {
   profile: MiniProfile;
 };
 
-export function summarise(row: SessionRow, runs: { runs: number; finished: number } | undefined, drills: Lookup): SessionSummary {
-  const timeline = compile(row.doc, drills);
-  return {
-    id: row.id, title: row.doc.title, purpose: row.doc.purpose, target: row.doc.target, totalSeconds: timeline.totalSeconds,
-    drills: itemCount(row.doc), updatedAt: row.updatedAt.toISOString(), archived: row.archivedAt !== null, template: row.template,
-    openEditions: row.openEditions, lastHandedOut: row.lastHandedOut?.toISOString(),
-    runs: runs?.runs ?? 0, finished: runs?.finished ?? 0,
-    profile: miniProfile(profileOf(row.doc, timeline), 208, 52),
-  };
+type Seen = { drills: number; profile: MiniProfile };
+
+/** What a revision of a session looks like in the list: it never changes, and is worked out once. */
+const seen = new Map<string, Seen>();
+const MOST_SEEN = 6_000;
+/** So many are worked out before others are served. */
+const AT_A_TIME = 8;
+
+/** What the list shows of sessions; others are served between one handful and the next. */
+export async function summarise(rows: readonly SessionRow[], runs: ReadonlyMap<string, { runs: number; finished: number }>, drills: Lookup): Promise<SessionSummary[]> {
+  let fresh = 0;
+  const all: SessionSummary[] = [];
+  for (const row of rows) {
+    const key = `${row.id} ${row.revision}`;
+    let known = seen.get(key);
+    if (!known) {
+      if (++fresh % AT_A_TIME === 0) await new Promise((resolve) => setImmediate(resolve));
+      known = { drills: itemCount(row.doc), profile: miniProfile(profileOf(row.doc, compile(row.doc, drills)), 208, 52) };
+      seen.set(key, known);
+      if (seen.size > MOST_SEEN) seen.delete(seen.keys().next().value!);
+    }
+    const counted = runs.get(row.id);
+    all.push({
+      id: row.id, title: row.doc.title, purpose: row.doc.purpose, target: row.doc.target, totalSeconds: row.totalSeconds,
+      updatedAt: row.updatedAt.toISOString(), archived: row.archivedAt !== null, template: row.template,
+      openEditions: row.openEditions, lastHandedOut: row.lastHandedOut?.toISOString(),
+      runs: counted?.runs ?? 0, finished: counted?.finished ?? 0, ...known,
+    });
+  }
+  return all;
 }

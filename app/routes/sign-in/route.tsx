@@ -1,5 +1,6 @@
 import { data, Form, Link, redirect, useNavigation } from "react-router";
 import type { Route } from "./+types/route";
+import { readForm } from "~/app/server/forms.server";
 import { currentCoach, safeBack } from "~/app/server/coach.server";
 import { signIn } from "~/app/server/sign-in.server";
 import { Button } from "~/app/ui/button";
@@ -14,7 +15,7 @@ export async function loader({ request }: Route.LoaderArgs) {
 }
 
 export async function action({ request, context }: Route.ActionArgs) {
-  const form = await request.formData();
+  const form = await readForm(request);
   const outcome = await signIn(request, form, context.address);
   if ("faults" in outcome) return data({ faults: outcome.faults, email: outcome.email }, { status: outcome.status });
   const headers = new Headers();

@@ -1,5 +1,6 @@
 import { data, Form, Link, redirect, useNavigation } from "react-router";
 import type { Route } from "./+types/route";
+import { readForm } from "~/app/server/forms.server";
 import { EntryCard } from "../sign-in/card";
 import { currentCoach } from "~/app/server/coach.server";
 import { signUp } from "~/app/server/sign-in.server";
@@ -14,7 +15,7 @@ export async function loader({ request }: Route.LoaderArgs) {
 }
 
 export async function action({ request, context }: Route.ActionArgs) {
-  const outcome = await signUp(request, await request.formData(), context.address);
+  const outcome = await signUp(request, await readForm(request), context.address);
   if ("faults" in outcome) return data({ faults: outcome.faults, email: outcome.email, name: outcome.name }, { status: outcome.status });
   const headers = new Headers();
   for (const cookie of outcome.cookies) headers.append("set-cookie", cookie);

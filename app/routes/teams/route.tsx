@@ -4,7 +4,8 @@ import { data, Link, useFetcher, useSubmit } from "react-router";
 import { z } from "zod";
 import type { Route } from "./+types/route";
 import { idOf, notHere, requireCoach } from "~/app/server/coach.server";
-import { fieldText } from "~/app/server/forms.server";
+import { fieldText, readForm } from "~/app/server/forms.server";
+import { needRoom } from "~/app/server/room.server";
 import { getServices } from "~/app/server/services.server";
 import { Button, IconButton } from "~/app/ui/button";
 import { Confirm } from "~/app/ui/dialog";
@@ -32,7 +33,7 @@ const MOST_AT_ONCE = 60;
 export async function action({ request }: Route.ActionArgs) {
   const coach = await requireCoach(request);
   const { db } = getServices();
-  const form = await request.formData();
+  const form = await readForm(request);
   const field = (name: string) => fieldText(form, name);
   const must = (worked: boolean) => {
     if (!worked) throw notHere("There is nothing of that kind among yours.");
@@ -42,8 +43,10 @@ export async function action({ request }: Route.ActionArgs) {
     case "rename-team": {
       const read = teamName.safeParse(field("name"));
       if (!read.success) return data({ fault: read.error.issues[0]?.message }, { status: 400 });
-      if (form.get("do") === "add-team") await addTeam(db, coach.id, read.data);
-      else must(await renameTeam(db, coach.id, idOf(field("team")), read.data));
+      if (form.get("do") === "add-team") {
+        await needRoom(coach.id, "teams");
+        await addTeam(db, coach.id, read.data);
+      } else must(await renameTeam(db, coach.id, idOf(field("team")), read.data));
       return { done: true };
     }
     case "add-people": {
@@ -52,6 +55,7 @@ export async function action({ request }: Route.ActionArgs) {
       if (names.length > MOST_AT_ONCE) return data({ fault: `At most ${MOST_AT_ONCE} at a time.` }, { status: 400 });
       const long = names.find((n) => n.length > 40);
       if (long) return data({ fault: `“${long.slice(0, 44)}…” is longer than 40 characters.` }, { status: 400 });
+      await needRoom(coach.id, "people", names.length);
       must((await addAthletes(db, coach.id, idOf(field("team")), names)) > 0);
       return { done: true };
     }
