@@ -136,7 +136,8 @@ describe("requests that are none of ours", () => {
 describe("guesses at links", () => {
   it("never shut out who has a good one, nor their report of pain", async () => {
     const request = await fresh();
-    for (let i = 0; i < 30; i++) await request.get(`/f/${String(i).padStart(24, "Z")}`);
+    // What somebody claims to have been forwarded for is not believed where no proxy was set.
+    for (let i = 0; i < 30; i++) await request.get(`/f/${String(i).padStart(24, "Z")}`, { headers: { "x-forwarded-for": `203.0.113.${i}` } });
     expect((await request.get(`/f/${"Z".repeat(24)}`)).status()).toBe(429);
     expect((await request.get(link)).status()).toBe(200);
     expect((await request.post(`${link}/check-in`, { data: { ...checkIn(), pain: true } })).status()).toBe(200);

@@ -5,12 +5,12 @@ import { ROOT } from "./places";
 export type RunningServer = { base: string; stop: () => void };
 
 /** Runs the production server in a process of its own on a free port; resolves once it serves. */
-export async function startServer(env: { DATABASE_URL: string; MAPSET_SECRET: string; MAPSET_LIMITS?: string }): Promise<RunningServer> {
+export async function startServer(env: { DATABASE_URL: string; MAPSET_SECRET: string; MAPSET_LIMITS?: string; MAPSET_URL?: string; MAPSET_PROXY?: string }): Promise<RunningServer> {
   const port = await freePort();
   const base = `http://127.0.0.1:${port}`;
   const child = spawn(process.execPath, ["--import", `file://${ROOT}/node_modules/tsx/dist/esm/index.mjs`, `${ROOT}/scripts/serve-only.ts`], {
     cwd: ROOT, stdio: ["ignore", "pipe", "inherit"],
-    env: { ...process.env, ...env, PORT: String(port), MAPSET_URL: base, NODE_ENV: "production" },
+    env: { ...process.env, ...env, PORT: String(port), MAPSET_URL: env.MAPSET_URL ?? base, NODE_ENV: "production" },
   });
   await new Promise<void>((resolve, reject) => {
     child.once("exit", (code) => reject(new Error(`The server ended with ${code} before it served`)));

@@ -27,5 +27,6 @@ function addTo(hash: ReturnType<typeof createHash>, path: string): void {
     hash.update(path.slice(ROOT.length)).update(readFileSync(path));
     return;
   }
-  for (const name of readdirSync(path).sort()) addTo(hash, `${path}/${name}`);
+  for (const entry of readdirSync(path, { withFileTypes: true }).sort((a, b) => (a.name < b.name ? -1 : 1)))
+    if (entry.isDirectory() || entry.name.endsWith(".ts")) addTo(hash, `${path}/${entry.name}`);
 }
