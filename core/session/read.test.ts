@@ -81,7 +81,7 @@ describe("a bad document is refused with the path of the fault", () => {
   it("refuses a document that would take all memory, quickly", () => {
     const item = { drill: "kneel", sets: 20, sides: "each", directions: 2, dose: { kind: "reps", count: 1000, tempo: Array.from({ length: 32 }, () => ({ do: "x", seconds: 0.001 })) } };
     const read = readSession({ ...good(), blocks: Array.from({ length: 40 }, () => ({ title: "b", rounds: 20, items: Array.from({ length: 60 }, () => item) })) }, drills);
-    expect(read).toMatchObject({ ok: false, faults: [{ path: "blocks" }, { path: "blocks", message: expect.stringContaining("beats") as string }, { path: "blocks", message: expect.stringContaining("pieces of work") as string }] });
+    expect(read).toEqual({ ok: false, faults: [{ path: "(document)", message: "holds more than 100000 values" }] });
   });
 
   describe("what a session may hold", () => {

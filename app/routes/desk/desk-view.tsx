@@ -5,6 +5,7 @@ import { commandsOf } from "./commands";
 import { DeskBar } from "./desk-bar";
 import { DrillPanel } from "./drill-panel";
 import { DrillsContext, lookupOf, OwnIdsContext } from "~/app/ui/drills";
+import type { WrittenBefore } from "~/core/audit/known-better";
 import { FindingsPanel } from "./findings-panel";
 import { FitPanel } from "./fit-panel";
 import { NewerDialog } from "./newer-dialog";
@@ -39,7 +40,7 @@ const TAB_WORDS: Record<Exclude<Tab, "item">, string> = { findings: "Look at", r
 
 export type NewestEdition = { number: number; createdAt: string; session: Session; open: boolean };
 
-type Props = { id: string; copy: DeskCopy; archived: boolean; edition: NewestEdition | undefined; ownDrills: Drill[]; offered: string[]; setting: DeskSetting; groups: { id: string; group: Group }[]; ownDemands: Demand[]; others: { id: string; title: string }[] };
+type Props = { id: string; copy: DeskCopy; before?: WrittenBefore | undefined; archived: boolean; edition: NewestEdition | undefined; ownDrills: Drill[]; offered: string[]; setting: DeskSetting; groups: { id: string; group: Group }[]; ownDemands: Demand[]; others: { id: string; title: string }[] };
 
 /** On a narrow screen a drill's numbers come up from below, and the list stays in sight above them. */
 const NARROW_SHEET = "max-lg:fixed max-lg:inset-x-0 max-lg:bottom-0 max-lg:z-20 max-lg:max-h-[56dvh] max-lg:border-t-2 max-lg:border-ink-faint max-lg:shadow-[0_-8px_24px_rgb(0_0_0/0.18)]";
@@ -54,7 +55,7 @@ const watchWide = (tell: () => void) => {
 const useWide = () => useSyncExternalStore(watchWide, () => window.matchMedia(WIDE).matches, () => false);
 
 /** The desk: the profile on top, the list on the left, the selected drill or the session on the right. */
-export function DeskView({ id, copy, archived, edition, ownDrills, offered, setting: first, groups, ownDemands, others }: Props) {
+export function DeskView({ id, copy, before, archived, edition, ownDrills, offered, setting: first, groups, ownDemands, others }: Props) {
   const drills = useMemo(() => lookupOf(ownDrills), [ownDrills]);
   const own = useMemo(() => ownDrills.filter((drill) => offered.includes(drill.id)), [ownDrills, offered]);
   const ownIds = useMemo(() => ownDrills.map((drill) => drill.id), [ownDrills]);
@@ -162,7 +163,7 @@ export function DeskView({ id, copy, archived, edition, ownDrills, offered, sett
               {marked.length > 0 ? <SeveralPanel desk={desk} /> : selection ? <DrillPanel key={`${selection.block}.${selection.item}`} desk={desk} place={selection} /> : <SessionPanel desk={desk} groups={groups} demands={demands} setting={setting} onSetting={changeSetting} />}
             </Tabs.Content>
             <Tabs.Content value="findings" className="min-h-0 flex-1 overflow-y-auto">
-              <FindingsPanel desk={desk} insights={insights} setting={setting} onSetting={changeSetting} onPlace={onPlace} onLead={onLead} />
+              <FindingsPanel desk={desk} insights={insights} before={before} setting={setting} onSetting={changeSetting} onPlace={onPlace} onLead={onLead} />
             </Tabs.Content>
             {!wide && (
               <Tabs.Content value="ranges" className="min-h-0 flex-1 overflow-y-auto">

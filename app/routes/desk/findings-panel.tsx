@@ -1,5 +1,5 @@
 import { Gauge, Search, Undo2, Wrench } from "lucide-react";
-import { useState } from "react";
+import { useMemo, useState } from "react";
 import { BeforeAfter } from "./before-after";
 import { useDrills } from "~/app/ui/drills";
 import { SeverityMark } from "./severity-mark";
@@ -11,8 +11,11 @@ import { cx } from "~/app/ui/classes";
 import { Dialog } from "~/app/ui/dialog";
 import { Field } from "~/app/ui/field";
 import type { Found, Mending } from "~/core/audit/audit";
+import { betterKnown, type WrittenBefore } from "~/core/audit/known-better";
 import type { Lead, Severity } from "~/core/audit/types";
 import { changesBetween } from "~/core/session/changes";
+import { AREA_FACTS } from "~/core/drills/areas";
+import { listWords } from "~/core/text/words";
 import { placeKey } from "~/core/timeline/totals";
 
 const LOOKS: Record<Severity, { words: string; className: string }> = {
@@ -22,19 +25,20 @@ const LOOKS: Record<Severity, { words: string; className: string }> = {
 };
 
 type Props = {
-  desk: Desk; insights: Insights; setting: DeskSetting; onSetting: (part: Partial<DeskSetting>) => void;
+  desk: Desk; insights: Insights; before: WrittenBefore | undefined; setting: DeskSetting; onSetting: (part: Partial<DeskSetting>) => void;
   /** Shows a drill without leaving the findings, and goes where something is mended by hand. */
   onPlace: (place: Place) => void; onLead: (lead: Lead) => void;
 };
 
 /** What the audit finds, most serious first, each with its place, its reason and a way out. */
-export function FindingsPanel({ desk, insights, setting, onSetting, onPlace, onLead }: Props) {
+export function FindingsPanel({ desk, insights, before, setting, onSetting, onPlace, onLead }: Props) {
   const [shown, setShown] = useState<{ found: Found; mended: Mending }>();
   const [accepting, setAccepting] = useState<Found>();
   const { open, accepted } = insights;
   return (
     <div className="flex flex-col gap-3 p-4">
       <h2 className="wide-type text-lg font-semibold">What to look at</h2>
+      {before && <BetterKnown insights={insights} before={before} onPlace={onPlace} />}
       {open.length === 0 ? (
         <p className="rounded-md bg-kelp-wash px-3 py-2.5 text-sm text-kelp">
           {accepted.length === 0 ? "Nothing stands out: sides are equal, the length holds, and nothing is missing." : "Everything else is in order."}
@@ -77,6 +81,31 @@ export function FindingsPanel({ desk, insights, setting, onSetting, onPlace, onL
         />
       )}
     </div>
+  );
+}
+
+/** What a session that was last saved some time ago loads that nobody knew then; also where a finding of that place was let stand. */
+function BetterKnown({ insights, before, onPlace }: { insights: Insights; before: WrittenBefore } & Pick<Props, "onPlace">) {
+  const drills = useDrills();
+  const { open, accepted, session } = insights;
+  const all = useMemo(() => betterKnown([...open, ...accepted.map(({ found }) => found)], session, drills, before), [open, accepted, session, drills, before]);
+  if (all.length === 0) return null;
+  return (
+    <section className="rounded-md border border-plum bg-plum-wash px-3 py-2.5">
+      <h3 className="font-semibold text-plum">Known better since 26 November 2026</h3>
+      <p className="text-sm">What a drill loads is now worked out from its drawing. When this session was last saved, this was not known:</p>
+      <ul className="mt-1 flex flex-col gap-1">
+        {all.map(({ found, drill, areas }, i) => (
+          <li key={i} className="text-sm">
+            <button type="button" className="min-h-6 text-left underline underline-offset-4" onClick={() => found.place && onPlace(found.place)}>
+              {drill}
+            </button>
+            : {listWords(areas.map((area) => AREA_FACTS[area].words))}
+          </li>
+        ))}
+      </ul>
+      {accepted.length > 0 && <p className="mt-1 text-sm text-ink-soft">What you let stand still stands. Look again whether it should.</p>}
+    </section>
   );
 }
 

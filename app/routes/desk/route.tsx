@@ -2,6 +2,7 @@ import type { Route } from "./+types/route";
 import { DeskView } from "./desk-view";
 import { deskCopy } from "./save";
 import { idOf, notHere, requireCoach } from "~/app/server/coach.server";
+import { writtenBefore } from "~/app/server/known-better.server";
 import { getServices } from "~/app/server/services.server";
 import { allRevisions, browseOwnDrills } from "~/db/own-drills";
 import { listDemands } from "~/db/demands";
@@ -21,7 +22,7 @@ export async function loader({ request, params }: Route.LoaderArgs) {
   ]);
   if (!stored || !setting) throw notHere();
   return {
-    id, copy: deskCopy(stored), archived: stored.archivedAt !== null, edition, ownDrills: own, offered: offered.map((listed) => listed.doc.id), setting, groups, others,
+    id, copy: deskCopy(stored), before: writtenBefore(stored.doc, stored.updatedAt), archived: stored.archivedAt !== null, edition, ownDrills: own, offered: offered.map((listed) => listed.doc.id), setting, groups, others,
     ownDemands: ownDemands.map(({ row: _, ...demand }) => demand),
   };
 }
