@@ -39,10 +39,11 @@ async function main(): Promise<void> {
     if (!existsSync(`${ROOT}/${folder}`)) throw new Trouble(`there is no folder ${folder}.`);
     say(`\n— mutations of ${folder}`);
     const json = `${ROOT}/build/mutations.json`;
+    process.env["MAPSET_MUTATE"] = folder;
     await new Stryker({
       testRunner: "vitest", plugins: ["@stryker-mutator/vitest-runner"], coverageAnalysis: "perTest", concurrency: 2, timeoutMS: 20_000, incremental: false,
-      mutate: [`${folder}/**/*.ts`, `!${folder}/**/*.test.ts`, `!${folder}/testing/**`], ignorePatterns: ["build", "docs", "public", ".mapset"], ignoreStatic: true, disableTypeChecks: false,
-      vitest: { configFile: "scripts/setup/vitest.mutate.config.ts", related: true }, reporters: ["clear-text", "json"], jsonReporter: { fileName: json }, clearTextReporter: { reportTests: false, logTests: false, reportMutants: false, allowColor: false },
+      mutate: [`${folder}/**/*.ts`, `!${folder}/**/*.test.ts`], ignorePatterns: ["build", "docs", "public", ".mapset"], ignoreStatic: true, disableTypeChecks: false,
+      vitest: { configFile: "scripts/setup/vitest.mutate.config.ts", related: false }, reporters: ["clear-text", "json"], jsonReporter: { fileName: json }, clearTextReporter: { reportTests: false, logTests: false, reportMutants: false, allowColor: false },
       tempDirName: "build/mutations-tmp", logLevel: "warn" as never,
     }).runMutationTest();
     const text = summary(folder, JSON.parse(readFileSync(json, "utf8")) as Report);

@@ -82,6 +82,10 @@ describe("what someone does instead", () => {
     expect(offered(of({}))).toBe("other");
     for (const method of ["strength", "effort", "resisted", "balance", "travel"] as const) expect(offered(of({ method })), method).toBeUndefined();
     for (const [posture, fine] of [["squat", true], ["standing", true], ["split-stance", true], ["plank", true], ["long-sit", false], ["prone", false], ["hang", false]] as const) expect(offered(of({}, { posture })), posture).toBe(fine ? "other" : undefined);
+    // From lying, getting up to stand is in reach as staying there is; half the way up is not.
+    const lying: Drill = { ...gentle, levels: { easier: { ...gentle.levels.easier, posture: "prone" }, standard: { ...gentle.levels.standard, posture: "prone" }, harder: { ...gentle.levels.harder, posture: "prone" } } };
+    const fromLying = (drill: Drill) => fallbackFor(itemOf(lying), keepOff("kneeling"), { ...by, drills: () => lying, offered: [drill] })?.drill.id;
+    expect([fromLying(of({}, { posture: "standing" })), fromLying(of({}, { posture: "supine" })), fromLying(of({}, { posture: "squat" }))]).toEqual(["other", "other", undefined]);
     expect(offered(of({}, { stress: undefined }))).toBeUndefined();
     expect(offered(of({ directions: 2 }))).toBeUndefined();
     expect(offered(of({ sides: "together" }))).toBeUndefined();
