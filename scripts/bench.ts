@@ -25,6 +25,7 @@ import { coach } from "~/db/schema";
 import { DRILLS, drillById } from "~/library";
 import { DRAWN_DRILLS, drawnDrillById } from "~/library/drawn";
 import { drafting, type Line } from "./bench-draft";
+import { classOfSixty, largest } from "./bench-load";
 import { buildIfChanged } from "./setup/build";
 import { startCluster } from "./setup/cluster";
 import { ROOT, stateFolder } from "./setup/places";
@@ -303,6 +304,13 @@ async function main(): Promise<void> {
       const [library, bareUp, found] = [await answer("/library"), await answer("/up"), middle(await firstResult(page))];
       lines.push({ what: `server: library with ${MANY} drills (median of 20)`, value: ms(library), baseline: `bare page of the same framework ${ms(bareUp)}`, ratio: (library / bareUp).toFixed(1) });
       lines.push({ what: `library with ${MANY} drills: last key to first result (median of 7, with 90 ms of waiting for more keys)`, value: ms(found), baseline: `its page from the server ${ms(library)}`, ratio: (found / library).toFixed(1) });
+      lines.push(...(await largest(server.base, cookie)));
+      const limited = await startServer({ DATABASE_URL: cluster.url, MAPSET_SECRET: secret });
+      try {
+        lines.push(await classOfSixty(limited.base, link));
+      } finally {
+        limited.stop();
+      }
     } finally {
       await browser.close();
       server.stop();

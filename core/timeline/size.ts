@@ -1,5 +1,5 @@
 import type { Fault } from "~/core/faults";
-import type { Session } from "~/core/session/schema";
+import type { Item, Session } from "~/core/session/schema";
 import { clockText } from "~/core/text/clock";
 import { LONGEST_SECONDS } from "~/core/session/schema";
 import { toSeconds } from "~/core/units";
@@ -18,6 +18,21 @@ export const MOST_CUES = 2_000;
 export const LONGEST_SESSION = 500_000;
 
 /**
+ * Pieces of work, rests, moves and changes of an item, at most: each piece of work may be followed by a change, a turn or a
+ * rest; each time the item comes up there may be a move, a demonstration and a rest after it.
+ */
+const segmentsOf = (times: number, rounds: number): number => 2 * times + 3 * rounds;
+
+const timesOf = (rounds: number, item: Item, drills: DrillLookup): number => {
+  const sides = sideModeOf(item, drills);
+  return rounds * item.sets * (item.directions ?? drills(item.drill)?.directions ?? 1) * (sides === "each" || sides === "alternating" ? 2 : 1);
+};
+
+/** About how many segments a session comes to, never fewer than it does. Cheap. */
+export const segmentsAtMost = (session: Session, drills: DrillLookup): number =>
+  session.blocks.reduce((sum, { rounds, items }) => sum + items.reduce((inner, item) => inner + segmentsOf(timesOf(rounds, item, drills), rounds), 0), 0);
+
+/**
  * Faults of size: a session whose work alone comes to more than a day, more than 50 000 beats or 5 000 segments, or that has
  * more calls or text than a document may.
  * Cheap, so that a hostile document is refused before it is laid out.
@@ -29,14 +44,11 @@ export function sizeFaults(session: Session, drills: DrillLookup): Fault[] {
   let cues = 0;
   for (const block of session.blocks)
     for (const item of block.items) {
-      const sides = sideModeOf(item, drills);
-      const directions = item.directions ?? drills(item.drill)?.directions ?? 1;
-      const times = block.rounds * item.sets * directions * (sides === "each" || sides === "alternating" ? 2 : 1);
+      const times = timesOf(block.rounds, item, drills);
       micros += times * unitCount(item.dose) * unitMicros(item.dose, session.pace);
       beats += times * beatCount(item.dose);
       cues += item.cues?.length ?? 0;
-      // Each piece of work may be followed by a change, a turn or a rest; each time the item comes up there may be a move, a demonstration and a rest after it.
-      segments += 2 * times + 3 * block.rounds;
+      segments += segmentsOf(times, block.rounds);
     }
   const faults: Fault[] = [];
   if (toSeconds(micros) > LONGEST_SECONDS)

@@ -1,3 +1,4 @@
+import { useEffect, useState } from "react";
 import type { Route } from "./+types/route";
 import { DeskView } from "./desk-view";
 import { deskCopy } from "./save";
@@ -5,12 +6,17 @@ import { idOf, notHere, requireCoach } from "~/app/server/coach.server";
 import { writtenBefore } from "~/app/server/known-better.server";
 import { getServices } from "~/app/server/services.server";
 import { allRevisions, browseOwnDrills } from "~/db/own-drills";
+import { segmentsAtMost } from "~/core/timeline/size";
+import { drillById } from "~/library";
 import { listDemands } from "~/db/demands";
 import { findSession, findSetting, listTitles } from "~/db/sessions";
 import { listGroups } from "~/db/teams";
 import { newestEdition } from "~/db/editions";
 
 export const meta: Route.MetaFunction = ({ loaderData }) => [{ title: `${loaderData?.copy.doc.title ?? "Desk"} · Mapset` }];
+
+/** The fullest class has about a thousand segments. */
+const DRAWN_HERE = 1_500;
 
 export async function loader({ request, params }: Route.LoaderArgs) {
   const coach = await requireCoach(request);
@@ -21,7 +27,9 @@ export async function loader({ request, params }: Route.LoaderArgs) {
     findSetting(db, coach.id, id), listGroups(db, coach.id), listDemands(db, coach.id), listTitles(db, coach.id),
   ]);
   if (!stored || !setting) throw notHere();
+  const known = new Map(own.map((drill) => [drill.id, drill]));
   return {
+    large: segmentsAtMost(stored.doc, (drill) => known.get(drill) ?? drillById(drill)) > DRAWN_HERE,
     id, copy: deskCopy(stored), before: writtenBefore(stored.doc, stored.updatedAt), archived: stored.archivedAt !== null, edition, ownDrills: own, offered: offered.map((listed) => listed.doc.id), setting, groups, others,
     ownDemands: ownDemands.map(({ row: _, ...demand }) => demand),
   };
@@ -31,5 +39,9 @@ export async function loader({ request, params }: Route.LoaderArgs) {
 export const shouldRevalidate = () => false;
 
 export default function DeskRoute({ loaderData }: Route.ComponentProps) {
+  // One that is many times a class is drawn where it is looked at, so that nobody waits for it here.
+  const [there, setThere] = useState(false);
+  useEffect(() => setThere(true), []);
+  if (loaderData.large && !there) return <p className="p-8 text-ink-soft">Opening…</p>;
   return <DeskView key={loaderData.id} {...loaderData} />;
 }
