@@ -87,6 +87,20 @@ describe("what someone does instead", () => {
     const fromLying = (drill: Drill) => fallbackFor(itemOf(lying), keepOff("kneeling"), { ...by, drills: () => lying, offered: [drill] })?.drill.id;
     expect([fromLying(of({}, { posture: "standing" })), fromLying(of({}, { posture: "supine" })), fromLying(of({}, { posture: "squat" }))]).toEqual(["other", "other", undefined]);
     expect(offered(of({}, { stress: undefined }))).toBeUndefined();
+    // Nothing faster, with landings or with more effort than what it stands in for.
+    const stress = { ...gentle.levels.standard.stress!, always: [], timed: [], pressed: [] };
+    expect(stress.pace).toBe(0);
+    expect([offered(of({}, { stress: { ...stress, pace: 0 } })), offered(of({}, { stress: { ...stress, pace: 1 } }))]).toEqual(["other", undefined]);
+    const landing = (grade: 1 | 2) => ({ ...stress, always: [{ area: "impact" as const, grade, side: "both" as const }] });
+    expect([offered(of({}, { stress: landing(1) })), offered(of({}, { stress: landing(2) }))]).toEqual([undefined, undefined]);
+    const jumping: Drill = { ...gentle, levels: { ...gentle.levels, standard: { ...gentle.levels.standard, stress: { ...gentle.levels.standard.stress!, always: [...gentle.levels.standard.stress!.always, ...landing(1).always] } } } };
+    const fromJumping = (drill: Drill) => fallbackFor(itemOf(jumping), keepOff("kneeling"), { ...by, drills: () => jumping, offered: [drill] })?.drill.id;
+    expect([fromJumping(of({}, { stress: landing(1) })), fromJumping(of({}, { stress: landing(2) }))]).toEqual(["other", undefined]);
+    const effort = (most: number) => ({ dose: { kind: "effort" as const, rounds: 1, ramp: [{ effort: most, seconds: 30 }] }, bounds: { least: 1, most: 3, step: 1 } });
+    expect(offered(of({}, effort(30)))).toBeUndefined();
+    const pushing: Drill = { ...gentle, levels: { ...gentle.levels, standard: { ...gentle.levels.standard, ...effort(40) } } };
+    const fromPushing = (drill: Drill) => fallbackFor(itemOf(pushing), keepOff("kneeling"), { ...by, drills: () => pushing, offered: [drill] })?.drill.id;
+    expect([fromPushing(of({}, effort(40))), fromPushing(of({}, effort(41)))]).toEqual(["other", undefined]);
     expect(offered(of({ directions: 2 }))).toBeUndefined();
     expect(offered(of({ sides: "together" }))).toBeUndefined();
   });

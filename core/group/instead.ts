@@ -1,7 +1,7 @@
 import { fallbackFor } from "./fallback";
 import { against, itemAsWorked, type Protection } from "./protect";
 import type { Group } from "./schema";
-import { levelBelow } from "~/core/player/mine";
+import { levelBelow } from "~/core/session/levels";
 import type { Drill } from "~/core/drills/schema";
 import type { LevelName, Session } from "~/core/session/schema";
 

@@ -1,10 +1,11 @@
 import { describe, expect, it } from "vitest";
 import { callsOf } from "./calls";
-import { insteadLines, levelBelow, NOTHING_OWN, ownCalls, ownFace, ownOf, type Mine, type Place } from "./mine";
+import { insteadLines, NOTHING_OWN, ownCalls, ownFace, ownOf, type Mine, type Place } from "./mine";
 import { editionDrills, makeEdition } from "~/core/edition/edition";
 import { asKnownToday, levelsUsed } from "~/core/edition/today";
 import { insteadOf, notOneDown } from "~/core/group/instead";
 import { protectionsOf, spares } from "~/core/group/protect";
+import { levelBelow } from "~/core/session/levels";
 import { readSession } from "~/core/session/read";
 import type { SessionInput } from "~/core/session/schema";
 import { compile } from "~/core/timeline/compile";

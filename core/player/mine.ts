@@ -2,7 +2,8 @@ import { faceOf, type Face } from "./face";
 import type { CallFacts } from "./calls";
 import type { Drill } from "~/core/drills/schema";
 import type { Motion } from "~/core/figure/motion";
-import { LEVELS, type Item, type LevelName } from "~/core/session/schema";
+import { levelBelow } from "~/core/session/levels";
+import type { Item, LevelName } from "~/core/session/schema";
 import { LEVEL_WORDS } from "~/core/text/words";
 import type { Moment } from "~/core/timeline/moment";
 
@@ -38,9 +39,6 @@ export type Own = {
 };
 
 type Facts = (place: Place) => { drill: Drill; item: Item } | undefined;
-
-/** One level down; of the easiest there is none. */
-export const levelBelow = (level: LevelName): LevelName | undefined => LEVELS[LEVELS.indexOf(level) - 1];
 
 /** Whether the beats of an item are also those of a level in its place: the same words, as often. */
 function sameBeats(item: Item, drill: Drill, level: LevelName): boolean {
