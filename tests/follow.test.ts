@@ -166,6 +166,7 @@ it("says what is so when Mapset cannot take a check-in, and sends it later", asy
 });
 
 it("tells someone what they do instead, before and during, and never what they protect", async () => {
+  await world.db.execute(`update athlete set areas = '[{"area": "wrist-weight", "side": "left"}]' where name = 'Olli'`);
   const { page } = await phoneOnLink("Olli");
   const answer = page.waitForResponse((one) => one.url().includes("/mine?athlete="));
   await page.getByText("Moss", { exact: true }).click();

@@ -103,8 +103,7 @@ describe("the figure in follow-along", () => {
     await page.getByText("Pip", { exact: true }).click();
     await page.getByRole("button", { name: "Start" }).click();
     await page.getByTestId("figure").locator("svg.figure path").first().waitFor();
-    await page.clock.fastForward(30_000);
-    await page.clock.runFor(300);
+    await page.clock.runFor(30_300);
     const first = await drawn(page);
     await page.clock.runFor(1500);
     await expect.poll(() => drawn(page)).not.toBe(first);

@@ -110,10 +110,14 @@ describe.each<["light" | "dark", string, BrowserContextOptions]>([
     await check(page, "ready check, someone else");
     await page.getByRole("button", { name: "Start" }).click();
     for (const [seconds, where] of [[1, "fetching"], [10, "watching first"], [25, "repetitions"], [180, "left"], [60, "breath"]] as const) {
-      await page.clock.fastForward(seconds * 1000);
-      await page.clock.runFor(200);
+      await page.clock.runFor(seconds * 1000 + 200);
       await check(page, where);
     }
+    await page.clock.fastForward(20_000);
+    await page.clock.runFor(200);
+    await page.getByText("You were away").waitFor();
+    await check(page, "back from being away");
+    await page.getByRole("button", { name: "Go on from here" }).click();
     await page.getByRole("button", { name: "Pause" }).click();
     await page.getByRole("button", { name: "More", exact: true }).click();
     await check(page, "paused, more");
@@ -121,6 +125,9 @@ describe.each<["light" | "dark", string, BrowserContextOptions]>([
     await page.getByRole("heading", { name: /Ended early/ }).waitFor();
     await page.getByLabel("Yes").check({ force: true });
     await check(page, "check-in");
+    await page.getByRole("button", { name: /^Later/ }).click();
+    await page.getByText("Waiting on this device").waitFor();
+    await check(page, "ready check, with a check-in that waits");
     await page.goto(link.replace(/.{4}$/, "AAAA"));
     await check(page, "a link that does not open");
   });

@@ -71,7 +71,11 @@ async function loadSession(db: Db, ownerId: string, key: TeamKey, teamId: string
 
 /** One session has changed since it was handed out, so that the demo shows how that looks. */
 async function changeAfterHandOut(db: Db, ownerId: string, id: string, doc: Session, drills: DemoSettings["drills"]): Promise<void> {
-  const changed: Session = { ...doc, notes: "Hall B this time: less room, so the toe-touch walk goes along the wall." };
+  const last = doc.blocks.length - 1;
+  const changed: Session = {
+    ...doc, notes: "Hall B this time: less room, so the toe-touch walk goes along the wall.",
+    blocks: doc.blocks.map((block, i) => (i === last ? { ...block, title: "Into hall B" } : block)),
+  };
   await saveSession(db, ownerId, id, 1, changed, compile(changed, drills).totalSeconds);
 }
 

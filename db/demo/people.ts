@@ -9,7 +9,7 @@ type Squad = { name: string; people: string[]; demand: string; setting: GroupSet
 const SQUADS = {
   rowers: {
     name: "Kestrel Sound junior rowers", people: ["Moss", "Tern", "J. K.", "Pip", "Wren", "A. D.", "Skua", "Olli"], demand: "rowing",
-    setting: { kit: { pad: 10, stick: 8, wall: 1, block: 6 }, floor: 14, effortCap: 80, mixed: true }, protects: { Tern: [{ area: "groin-stretch", side: "right" }], Olli: [{ area: "wrist-weight", side: "left", way: "small" }] },
+    setting: { kit: { pad: 10, stick: 8, wall: 1, block: 6 }, floor: 14, effortCap: 80, mixed: true }, protects: { Tern: [{ area: "groin-stretch", side: "right" }] },
   },
   handball: {
     name: "Kestrel Sound handball", people: ["Noor", "Ada", "Bex", "Ines", "Runa", "Tilde", "Yara"], demand: "handball",

@@ -11,6 +11,7 @@ import { cx } from "~/app/ui/classes";
 import { editSession } from "~/core/session/edits";
 import { sameJson } from "~/core/session/same";
 import { clockText } from "~/core/text/clock";
+import { withoutNotes } from "~/core/edition/edition";
 import { againstTarget } from "~/core/text/target";
 
 /** Title, length against its promise, undo, how it stands with saving, and handing out. */
@@ -72,7 +73,7 @@ export function DeskBar({ id, desk, saved, onTry, edition, archived, insights, o
 }
 
 function EditionLine({ edition, desk }: { edition: NewestEdition | undefined; desk: Desk }) {
-  const changed = useMemo(() => edition !== undefined && !sameJson(edition.session, desk.session), [edition, desk.session]);
+  const changed = useMemo(() => edition !== undefined && !sameJson(withoutNotes(edition.session), withoutNotes(desk.session)), [edition, desk.session]);
   if (!edition) return <span className="text-xs text-ink-faint">not handed out yet</span>;
   return (
     <span className={cx("text-xs", changed ? "font-medium text-plum" : "text-ink-faint")}>

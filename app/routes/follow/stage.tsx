@@ -149,7 +149,7 @@ function Away({ since, left, onGoOn, onCatchUp, onEnd }: { since: number; left: 
   const roughly = away < 60 ? secondsText(Math.max(1, Math.round(away))) : away < 3600 ? `${Math.round(away / 60)} min` : "more than an hour";
   const over = away >= left;
   return (
-    <footer role="alert" className="flex flex-col gap-2.5 border-t-4 border-buoy bg-land px-5 pt-4 pb-[max(1rem,env(safe-area-inset-bottom))] short:gap-1.5 short:pt-2 short:pb-2">
+    <div role="alert" className="flex flex-col gap-2.5 border-t-4 border-buoy bg-land px-5 pt-4 pb-[max(1rem,env(safe-area-inset-bottom))] short:gap-1.5 short:pt-2 short:pb-2">
       <div className="mx-auto w-full max-w-xl">
         <p className="text-2xl font-semibold short:text-xl">You were away {roughly}</p>
         <p className="text-lg text-ink-soft short:text-base">
@@ -170,7 +170,7 @@ function Away({ since, left, onGoOn, onCatchUp, onEnd }: { since: number; left: 
           </Control>
         )}
       </div>
-    </footer>
+    </div>
   );
 }
 

@@ -21,7 +21,7 @@ import { audit, auditInput, keyOf } from "~/core/audit/audit";
 import { changesBetween } from "~/core/session/changes";
 import { lacksCautions } from "~/core/drills/start";
 import type { Session } from "~/core/session/schema";
-import { cautionsOf, makeEdition } from "~/core/edition/edition";
+import { cautionsOf, makeEdition, withoutNotes } from "~/core/edition/edition";
 import { miniProfile } from "~/core/profile/mini";
 import { profileOf } from "~/core/profile/profile";
 import { clockText, secondsText } from "~/core/text/clock";
@@ -54,11 +54,11 @@ export async function loader({ request, params }: Route.LoaderArgs) {
     items: doc.blocks.flatMap((block) => block.items.map((item) => ({ drill: item.drill, level: item.level, name: drills(item.drill)?.name ?? item.drill }))),
     bare: withoutCautions(doc, drills),
     teams: teams.map((team) => ({ id: team.id, name: team.name, people: team.athletes.length })),
-    changed: editions[0] && !editions[0].current ? changesBetween(editions[0].session, doc, name) : [],
+    changed: editions[0] && !editions[0].current ? changesBetween(withoutNotes(editions[0].session), withoutNotes(doc), name) : [],
     accepted: setting?.accepted.map(({ says, reason }) => ({ says, reason })) ?? [],
     stops: audit(auditInput(doc, drills, { demand: undefined, group })).filter((one) => one.severity === "stop" && !setting?.accepted.some((a) => a.key === keyOf(one, doc))).map((one) => one.says),
     editions: await Promise.all(editions.map(async ({ session: said, ...edition }, i) => ({
-      ...edition, changes: editions[i + 1] ? changesBetween(editions[i + 1]!.session, said, name) : [], links: await Promise.all(edition.links.map((link) => show(link, baseUrl))),
+      ...edition, changes: editions[i + 1] ? changesBetween(withoutNotes(editions[i + 1]!.session), withoutNotes(said), name) : [], links: await Promise.all(edition.links.map((link) => show(link, baseUrl))),
     }))),
   };
 }
