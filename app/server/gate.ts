@@ -22,7 +22,7 @@ const DRAIN_MS = 2_000;
 const DRAIN_MOST = 4 * LARGE;
 
 const METHODS = new Set(["GET", "HEAD", "POST"]);
-const HOST = /^(?:[a-z0-9.-]{1,253}|\[[0-9a-f:.]{2,45}\])(?::\d{1,5})?$/i;
+const HOST = /^(?:[a-z0-9._-]{1,253}|\[[0-9a-f:.]{2,45}\])(?::\d{1,5})?$/i;
 
 /** Refuses what is no request of ours: other methods, hosts that are none, addresses without end or with what no text may hold. */
 export function refuseOdd(req: Request, res: Response, next: NextFunction): void {

@@ -1,10 +1,10 @@
 import type { Drill } from "~/core/drills/schema";
 import { motionAt } from "~/core/drills/motion";
 import { asKnownToday, levelsUsed } from "~/core/edition/today";
-import { insteadOf, notOneDown } from "~/core/group/instead";
+import { insteadOf, notOneDown, type Instead } from "~/core/group/instead";
 import { allProtections } from "~/core/group/protect";
 import type { Group } from "~/core/group/schema";
-import { NOTHING_OWN, type Mine } from "~/core/player/mine";
+import { NOTHING_OWN, type Mine, type Place } from "~/core/player/mine";
 import type { LevelName } from "~/core/session/schema";
 import { asDocument } from "~/core/stress/attach";
 import { protectedOnLink, type OpenLink } from "~/db/editions";
@@ -69,7 +69,15 @@ export async function mineOf(opened: OpenLink, athleteId: string | null): Promis
   const group: Group = { name: found.name, people: [], setting: found.setting };
   const own = await browseOwnDrills(getServices().db, opened.ownerId);
   await pauseForOthers();
-  const instead = insteadOf(session, protections, { drills: (id) => known.get(id), offered: own.length > 0 ? [...own.map((listed) => listed.doc), ...DRILLS] : DRILLS, group });
+  const by = { drills: (id: string) => known.get(id), offered: own.length > 0 ? [...own.map((listed) => listed.doc), ...DRILLS] : DRILLS, group };
+  const instead: Instead[] = [];
+  const smaller: Place[] = [];
+  for (const [b, block] of session.blocks.entries()) {
+    const alone = { ...session, blocks: [block] };
+    instead.push(...insteadOf(alone, protections, by).map((one) => ({ ...one, block: b })));
+    smaller.push(...notOneDown(alone, protections, by.drills).map((one) => ({ ...one, block: b })));
+    await pauseForOthers();
+  }
   const levels = new Map<string, Set<LevelName>>();
   for (const one of instead) if (one.does === "other") levels.set(one.drill.id, (levels.get(one.drill.id) ?? new Set()).add(one.level));
   const drills: Drill[] = [];
@@ -78,7 +86,7 @@ export async function mineOf(opened: OpenLink, athleteId: string | null): Promis
     if (drill) drills.push(forDevice(drill, wanted));
   }
   return {
-    athleteId, easier, drills, smaller: notOneDown(session, protections, (id) => known.get(id)),
+    athleteId, easier, drills, smaller,
     instead: instead.map((one) => (one.does === "rest" ? { block: one.block, item: one.item, does: "rest" } : { block: one.block, item: one.item, does: "other", drill: one.drill.id, level: one.level })),
   };
 }
