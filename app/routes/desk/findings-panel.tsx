@@ -84,7 +84,7 @@ export function FindingsPanel({ desk, insights, before, setting, onSetting, onPl
   );
 }
 
-/** What a session that was last saved some time ago loads that nobody knew then; also where a finding of that place was let stand. */
+/** What a session that was last saved some time ago loads that nobody knew then; also where a finding at that place was accepted. */
 function BetterKnown({ insights, before, onPlace }: { insights: Insights; before: WrittenBefore } & Pick<Props, "onPlace">) {
   const drills = useDrills();
   const { open, accepted, session } = insights;
@@ -104,7 +104,7 @@ function BetterKnown({ insights, before, onPlace }: { insights: Insights; before
           </li>
         ))}
       </ul>
-      {accepted.length > 0 && <p className="mt-1 text-sm text-ink-soft">What you let stand still stands. Look again whether it should.</p>}
+      {accepted.length > 0 && <p className="mt-1 text-sm text-ink-soft">What you accepted stays accepted. Check again whether it should.</p>}
     </section>
   );
 }
