@@ -17,7 +17,8 @@ switch (command) {
     process.exitCode = await compileFiles(args);
     break;
   case "drills":
-    process.stdout.write(`${drillsJson()}\n`);
+    if (args.includes("--near")) for (const line of (await import("./near")).nearLines()) process.stdout.write(line);
+    else process.stdout.write(`${drillsJson()}\n`);
     break;
   case "audit":
     process.exitCode = await (await import("./audit")).auditFile(args);

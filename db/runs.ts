@@ -87,7 +87,7 @@ export async function keepCheckIn(db: Db, opened: OpenLink, sent: CheckIn, keepi
   });
 }
 
-/** Whether a device has told of a run of this key before. */
+/** Whether a device has told of a run of this key before, and it was kept. */
 export async function isKnownRun(db: Db, linkId: string, key: string): Promise<boolean> {
   const [row] = await db.select({ id: run.id }).from(run).where(and(eq(run.linkId, linkId), eq(run.clientKey, key)));
   return row !== undefined;
@@ -119,8 +119,8 @@ const heardOf = (ownerId: string, sessionId: string | null, { only, foldedOf }: 
   only === "unseen pain" ? unseenPain : only === "pain" ? eq(checkIn.pain, true) : undefined,
 );
 
-/** What has been heard back: pain that nobody has looked at first, then the newest. `sessionId` narrows it to one session. */
-export async function listHeard(db: Db, ownerId: string, sessionId: string | null, most: number, which: Which = {}): Promise<HeardRow[]> {
+/** What has been heard back: pain that nobody has looked at first, then the newest. `sessionId` narrows it to one session. `skip` leaves out so many of the first. */
+export async function listHeard(db: Db, ownerId: string, sessionId: string | null, most: number, which: Which = {}, skip = 0): Promise<HeardRow[]> {
   const chosenName = sql<string>`coalesce(${athlete.name}, ${run.name})`;
   return db
     .select({
@@ -142,7 +142,8 @@ export async function listHeard(db: Db, ownerId: string, sessionId: string | nul
     .leftJoin(checkIn, eq(checkIn.runId, run.id))
     .where(heardOf(ownerId, sessionId, which))
     .orderBy(desc(unseenPain), desc(run.startedAt), run.id)
-    .limit(most);
+    .limit(most)
+    .offset(skip);
 }
 
 export type HeardSummary = { runs: number; finished: number; checkedIn: number; hard: number | null; unseenPain: number; pain: number };

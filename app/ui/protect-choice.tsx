@@ -23,17 +23,19 @@ export function ProtectChoice({ legend, chosen, onChange }: { legend: string; ch
           <p className="text-sm font-semibold">{group}</p>
           <div className="grid grid-cols-1 gap-x-4 sm:grid-cols-2">
             {AREAS.filter((area) => AREA_FACTS[area].group === group).map((area) => {
-              const [first, second] = of(area);
+              const chosenHere = of(area);
               return (
-                <div key={area} className={first ? "rounded-md bg-plum-wash px-1.5 pb-1.5 sm:col-span-2" : "px-1.5"}>
+                <div key={area} className={chosenHere.length > 0 ? "rounded-md bg-plum-wash px-1.5 pb-1.5 sm:col-span-2" : "px-1.5"}>
                   <label className="flex min-h-8 items-center gap-2" title={`Often: ${AREA_FACTS[area].who}`}>
                     <input
-                      type="checkbox" name="area" value={area} className="size-4 shrink-0 accent-(--depth-5)" checked={first !== undefined}
+                      type="checkbox" name="area" value={area} className="size-4 shrink-0 accent-(--depth-5)" checked={chosenHere.length > 0}
                       onChange={(e) => change(area, e.target.checked ? [{ area, way: "keep-off" }] : [])}
                     />
                     {AREA_FACTS[area].words}
                   </label>
-                  {first && <How area={area} first={first} second={second} onChange={(to) => change(area, to)} />}
+                  {chosenHere.map((one, i) => (
+                    <How key={i} one={one} apart={chosenHere.length > 1} onChange={(to) => change(area, to.side === undefined ? [to] : chosenHere.map((other, j) => (j === i ? to : other)))} />
+                  ))}
                 </div>
               );
             })}
@@ -49,27 +51,28 @@ const WAYS = [
   { value: "small", words: "small amounts are fine" },
 ] as const;
 
-function How({ area, first, second, onChange }: { area: Area; first: Protection; second: Protection | undefined; onChange: (to: Protection[]) => void }) {
-  const name = AREA_FACTS[area].words;
-  // Two sides told apart are shown as they are; one change brings them together.
-  const side = second ? "both" : (first.side ?? "both");
-  const put = (part: Partial<Protection>) => {
-    const { side: was, limit, ...rest } = { ...first, side: second ? undefined : first.side, ...part };
-    onChange([{ ...rest, ...(was && { side: was }), ...(limit !== undefined && { limit }) }]);
+/** How one is protected. Where its sides are told apart each has its own, and choosing both brings them together. */
+function How({ one, apart, onChange }: { one: Protection; apart: boolean; onChange: (to: Protection) => void }) {
+  const { area } = one;
+  const name = AREA_FACTS[area].words + (apart && one.side ? `, ${one.side}` : "");
+  const put = (part: { side?: Protection["side"] | undefined; way?: Protection["way"]; limit?: number | undefined }) => {
+    const { side, limit, ...rest } = { ...one, ...part };
+    onChange({ ...rest, ...(side && { side }), ...(limit !== undefined && { limit }) });
   };
+  const sides = [{ value: "both", words: "both sides" }, ...(["left", "right"] as const).filter((side) => !apart || side === one.side).map((side) => ({ value: side, words: side }))];
   return (
     <div className="flex flex-wrap items-center gap-x-3 gap-y-1 pl-6 text-sm">
       {AREA_FACTS[area].sided && (
-        <Choice label={`Side: ${name}`} value={side} options={[{ value: "both", words: "both sides" }, { value: "left", words: "left" }, { value: "right", words: "right" }]} onChange={(to) => put({ side: to === "both" ? undefined : (to as "left" | "right") })} />
+        <Choice label={`Side: ${name}`} value={one.side ?? "both"} options={sides} onChange={(to) => put({ side: to === "both" ? undefined : (to as "left" | "right") })} />
       )}
-      <Choice label={`How much: ${name}`} value={first.way} options={WAYS} onChange={(way) => put({ way: way as Protection["way"] })} />
+      <Choice label={`How much: ${name}`} value={one.way} options={WAYS} onChange={(way) => put({ way: way as Protection["way"] })} />
       {isLimitable(area) && (
         <span className="flex items-center gap-2">
           <label className="flex min-h-8 items-center gap-1.5">
-            <input type="checkbox" className="size-4 accent-(--depth-5)" checked={first.limit !== undefined} onChange={(e) => put({ limit: e.target.checked ? FIRST_LIMIT : undefined })} />
+            <input type="checkbox" className="size-4 accent-(--depth-5)" checked={one.limit !== undefined} onChange={(e) => put({ limit: e.target.checked ? FIRST_LIMIT : undefined })} />
             a clinician gave a limit
           </label>
-          {first.limit !== undefined && <NumberField label="At most" unit="°" min={20} max={180} step={5} value={first.limit} onChange={(limit) => put({ limit: Math.round(limit) })} />}
+          {one.limit !== undefined && <NumberField label="At most" unit="°" min={20} max={180} step={5} value={one.limit} onChange={(limit) => put({ limit: Math.round(limit) })} />}
         </span>
       )}
     </div>

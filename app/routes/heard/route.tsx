@@ -19,12 +19,12 @@ import { listTitles } from "~/db/sessions";
 
 export const meta: Route.MetaFunction = () => [{ title: "Heard back · Mapset" }];
 
-/** Rows at first, and how many more each time. */
-const STEP = 200;
-const MOST = 20_000;
+/** Rows on a page, and reports of pain that nobody has looked at yet. */
+const ROWS = 200;
+const PAINS = 100;
 
-/** How many rows are asked for: a whole number of steps. */
-const rowsAsked = (text: string | null): number => Math.min(MOST, Math.max(1, Math.floor(Number(text) || 1)) * STEP);
+/** Which page is asked for, from 0. */
+const pageAsked = (text: string | null): number => Math.min(10_000, Math.max(0, Math.floor(Number(text) || 0)));
 
 export async function loader({ request }: Route.LoaderArgs) {
   const coach = await requireCoach(request);
@@ -33,11 +33,11 @@ export async function loader({ request }: Route.LoaderArgs) {
   const sessionId = asked.get("session") ? idOf(asked.get("session") ?? "") : null;
   const foldedOf = asked.get("link") ? idOf(asked.get("link") ?? "") : undefined;
   const onlyPain = asked.get("only") === "pain";
-  const most = rowsAsked(asked.get("steps"));
+  const [page, painPage] = [pageAsked(asked.get("page")), pageAsked(asked.get("pain"))];
   const [pain, rows, summary, folded, sessions] = await Promise.all([
-    // Pain that nobody has looked at is all there, however much else there is.
-    listHeard(db, coach.id, sessionId, MOST, { only: "unseen pain", ...(foldedOf && { foldedOf }) }),
-    listHeard(db, coach.id, sessionId, most + 1, { ...(onlyPain && { only: "pain" as const }), ...(foldedOf && { foldedOf }) }),
+    // Pain that nobody has looked at has pages of its own, so that nothing else comes before it.
+    listHeard(db, coach.id, sessionId, PAINS + 1, { only: "unseen pain", ...(foldedOf && { foldedOf }) }, painPage * PAINS),
+    listHeard(db, coach.id, sessionId, ROWS + 1, { ...(onlyPain && { only: "pain" as const }), ...(foldedOf && { foldedOf }) }, page * ROWS),
     summariseHeard(db, coach.id, sessionId), listFolded(db, coach.id, sessionId),
     listTitles(db, coach.id, true),
   ]);
@@ -45,7 +45,7 @@ export async function loader({ request }: Route.LoaderArgs) {
   const under = folded.find((one) => one.linkId === foldedOf);
   // Once the last of them has been taken off there is nothing to go back to.
   if (foldedOf && !under) throw redirect("/heard");
-  return { pain, rows: rows.slice(0, most), more: rows.length > most, steps: most / STEP, sessions, sessionId, summary, folded, under, onlyPain };
+  return { pain: pain.slice(0, PAINS), morePain: pain.length > PAINS, painPage, rows: rows.slice(0, ROWS), more: rows.length > ROWS, page, sessions, sessionId, summary, folded, under, onlyPain };
 }
 
 export async function action({ request }: Route.ActionArgs) {
@@ -66,14 +66,14 @@ export async function action({ request }: Route.ActionArgs) {
 }
 
 export default function Heard({ loaderData }: Route.ComponentProps) {
-  const { pain, rows, sessions, sessionId, summary, more, steps, folded, under, onlyPain } = loaderData;
+  const { pain, morePain, painPage, rows, sessions, sessionId, summary, more, page, folded, under, onlyPain } = loaderData;
   const submit = useSubmit();
   const [params] = useSearchParams();
   useFreshNews();
   const changes = useFetcher<typeof action>();
   const change = (run: string, what: string) => void changes.submit({ run, do: what }, { method: "post" });
   const removed = changes.data?.done === "remove" ? changes.data.run : undefined;
-  const nothing = rows.length === 0 && folded.length === 0 && !onlyPain;
+  const nothing = rows.length === 0 && folded.length === 0 && !onlyPain && page === 0;
   return (
     <main id="main" className="mx-auto flex w-full max-w-6xl flex-1 flex-col gap-5 px-4 py-5">
       <div className="flex flex-wrap items-end gap-x-5 gap-y-3">
@@ -117,7 +117,7 @@ export default function Heard({ loaderData }: Route.ComponentProps) {
               </Link>
             </p>
           )}
-          {pain.length > 0 && (
+          {(pain.length > 0 || painPage > 0) && (
             <section className="flex flex-col gap-2.5">
               <h2 className="wide-type flex items-center gap-2 text-lg font-semibold text-plum">
                 <TriangleAlert size={18} aria-hidden /> Told of pain
@@ -125,6 +125,7 @@ export default function Heard({ loaderData }: Route.ComponentProps) {
               {pain.map((row) => (
                 <PainCard key={row.runId} row={row} onChange={change} />
               ))}
+              <Pages params={params} name="pain" page={painPage} more={morePain} of={under ? undefined : summary.unseenPain} />
             </section>
           )}
           {!under && folded.length > 0 && <Folded links={folded} sessionId={sessionId} />}
@@ -132,7 +133,7 @@ export default function Heard({ loaderData }: Route.ComponentProps) {
             <div className="flex flex-wrap items-baseline justify-between gap-3">
               <h2 className="wide-type text-lg font-semibold">{onlyPain ? "All that told of pain" : under ? "Under this link" : "Everyone"}</h2>
               {(summary.pain > 0 || onlyPain) && (
-                <Link to={withParam(params, "only", onlyPain ? null : "pain")} className="min-h-8 content-center underline underline-offset-4">
+                <Link to={withParam(withoutPages(params), "only", onlyPain ? null : "pain")} className="min-h-8 content-center underline underline-offset-4">
                   {onlyPain ? "Show everyone" : "Only what told of pain"}
                 </Link>
               )}
@@ -146,11 +147,7 @@ export default function Heard({ loaderData }: Route.ComponentProps) {
                 ))}
               </ul>
             )}
-            {more && (
-              <Link to={withParam(params, "steps", String(steps + 1))} preventScrollReset className="min-h-11 content-center self-center rounded-md border border-line bg-land px-4 font-medium hover:bg-land-deep">
-                Show {STEP} more
-              </Link>
-            )}
+            <Pages params={params} name="page" page={page} more={more} />
           </section>
         </>
       )}
@@ -158,11 +155,40 @@ export default function Heard({ loaderData }: Route.ComponentProps) {
   );
 }
 
+/** The same list from its beginning. */
+function withoutPages(params: URLSearchParams): URLSearchParams {
+  const next = new URLSearchParams(params);
+  next.delete("page");
+  next.delete("pain");
+  return next;
+}
+
 function withParam(params: URLSearchParams, name: string, value: string | null): string {
   const next = new URLSearchParams(params);
   if (value === null) next.delete(name);
   else next.set(name, value);
   return `?${next.toString()}`;
+}
+
+/** Ways to the pages before and after, where there are any. */
+function Pages({ params, name, page, more, of }: { params: URLSearchParams; name: string; page: number; more: boolean; of?: number | undefined }) {
+  if (page === 0 && !more) return null;
+  const look = "min-h-11 content-center rounded-md border border-line bg-land px-4 font-medium hover:bg-land-deep";
+  return (
+    <nav aria-label={name === "pain" ? "Pages of reports of pain" : "Pages"} className="flex flex-wrap items-center justify-center gap-3">
+      {page > 0 && (
+        <Link to={withParam(params, name, page > 1 ? String(page - 1) : null)} className={look}>
+          Newer
+        </Link>
+      )}
+      {of !== undefined && <span className="text-ink-soft">{of} in all</span>}
+      {more && (
+        <Link to={withParam(params, name, String(page + 1))} className={look}>
+          Older
+        </Link>
+      )}
+    </nav>
+  );
 }
 
 const NEWS_EVERY_MS = 15_000;

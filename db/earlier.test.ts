@@ -1,0 +1,83 @@
+import { eq } from "drizzle-orm";
+import { afterAll, beforeAll, expect, it } from "vitest";
+import type { Db } from "./client";
+import { listEditions, openLink, protectedOnLink } from "./editions";
+import { listOwnDrills, workOutOwnStresses } from "./own-drills";
+import { countUnseenPain, keepCheckIn, listHeard } from "./runs";
+import { coach, link } from "./schema";
+import { listSessions } from "./sessions";
+import { listTeams } from "./teams";
+import { earlierDatabase, TEST_SECRET } from "./testing";
+import { linkToken } from "./tokens";
+import { asKnownToday, levelsUsed } from "~/core/edition/today";
+import { insteadOf } from "~/core/group/instead";
+import { allProtections, protectionsOf } from "~/core/group/protect";
+import { readSession } from "~/core/session/read";
+import { DRILLS, drillById } from "~/library";
+import { drawnDrillById } from "~/library/drawn";
+
+/*
+ * What a Mapset of November 2026 left: the demo club with its editions, links and check-ins, and a drill of a coach's own, from
+ * before areas were worked out.
+ */
+let db: Db;
+let end: () => Promise<void>;
+let demo: string;
+
+beforeAll(async () => {
+  ({ db, end } = await earlierDatabase("2026-11-25.sql.gz"));
+  [{ id: demo }] = (await db.select({ id: coach.id }).from(coach).where(eq(coach.email, "coach@kestrelsound.example"))) as [{ id: string }];
+});
+afterAll(() => end());
+
+it("its sessions are there and still right", async () => {
+  const sessions = await listSessions(db, demo, false);
+  expect(sessions.length).toBeGreaterThan(2);
+  for (const { doc } of sessions) expect(readSession(doc, drillById).ok).toBe(true);
+});
+
+it("what people protected is both sides, keep off", async () => {
+  const tern = (await listTeams(db, demo)).flatMap((team) => team.athletes).find((one) => one.name === "Tern")!;
+  expect(protectionsOf(tern.areas)).toEqual([{ area: "groin-stretch", way: "keep-off" }]);
+});
+
+it("its links open, what somebody does instead is found by today's rules, and they can report", async () => {
+  const links = await db.select({ id: link.id }).from(link);
+  let different = 0;
+  for (const { id } of links) {
+    const opened = await openLink(db, linkToken(TEST_SECRET, id), false);
+    if (!opened || opened === "withdrawn") throw new Error("It does not open");
+    const used = levelsUsed(opened.edition.doc);
+    const known = new Map(opened.edition.doc.drills.map((drill) => [drill.id, asKnownToday(drill, used.get(drill.id)!, drawnDrillById(drill.id))]));
+    for (const [drill, levels] of used) for (const level of levels) expect(known.get(drill)!.levels[level].stress?.drawn, `${drill} ${level}`).toBe(true);
+    for (const { id: athleteId, name } of opened.athletes) {
+      const found = await protectedOnLink(db, opened, athleteId);
+      if (!found) throw new Error(`${name} is not on the list`);
+      different += insteadOf(opened.edition.doc.session, allProtections(found, found.setting), { drills: (one) => known.get(one), offered: DRILLS }).length;
+    }
+    expect(await keepCheckIn(db, opened, { run: { key: crypto.randomUUID(), person: { athleteId: null, name: "New" }, shareDone: 1, finished: true }, hard: 3, tightness: [], pain: false, painWhere: "", note: "" })).toBe(true);
+  }
+  expect(links.length).toBeGreaterThan(2);
+  expect(different).toBeGreaterThan(0);
+});
+
+it("its editions are no other for having kept the coach's notes", async () => {
+  for (const { id, title } of await listSessions(db, demo, false).then((all) => all.map((one) => ({ id: one.id, title: one.doc.title })))) {
+    const [newest] = await listEditions(db, demo, id, TEST_SECRET);
+    if (newest) expect([title, newest.current]).toEqual([title, true]);
+  }
+});
+
+it("what was heard is listed, with pain first and not seen", async () => {
+  expect(await countUnseenPain(db, demo)).toBeGreaterThan(0);
+  expect((await listHeard(db, demo, null, 1))[0]?.checkIn).toMatchObject({ pain: true, seenAt: null });
+});
+
+it("own drills are worked out once, and until then are nobody's answer", async () => {
+  const [{ id: ana }] = (await db.select({ id: coach.id }).from(coach).where(eq(coach.email, "ana@club.example"))) as [{ id: string }];
+  const stress = async () => (await listOwnDrills(db, ana))[0]!.doc.levels.standard.stress;
+  expect(await stress()).toBeUndefined();
+  expect(await workOutOwnStresses(db)).toBe(1);
+  expect((await stress())?.drawn).toBe(true);
+  expect(await workOutOwnStresses(db)).toBe(0);
+});
