@@ -24,6 +24,7 @@ export default [
   ]),
   route("sessions/:id/save", "routes/desk/save.ts"),
   route("sessions/:id/setting", "routes/desk/setting.ts"),
+  route("sessions/:id/code/:link", "routes/hand-out/code.ts"),
   route("sessions/:id/export", "routes/sessions/export.ts"),
 
   route("library/:drill/export", "routes/drill/export.ts"),

@@ -1,4 +1,5 @@
 import { betterAuth } from "better-auth";
+import { lt } from "drizzle-orm";
 import { drizzleAdapter } from "better-auth/adapters/drizzle";
 import type { Db } from "./client";
 import { hashSessionTokens } from "./hashed-tokens";
@@ -30,8 +31,18 @@ export function openAccounts(db: Db, settings: AccountSettings) {
       defaultCookieAttributes: { httpOnly: true, sameSite: "lax", path: "/" },
       ipAddress: { disableIpTracking: true },
     },
-    // What a browser calls itself says who someone is, and nothing here needs it.
-    databaseHooks: { session: { create: { before: (session) => Promise.resolve({ data: { ...session, userAgent: null, ipAddress: null } }) } } },
+    databaseHooks: {
+      session: {
+        create: {
+          before: async (session) => {
+            // Whoever signs in sweeps out what nobody can be signed in with any more.
+            await db.delete(signIn).where(lt(signIn.expiresAt, new Date()));
+            // What a browser calls itself says who someone is, and nothing here needs it.
+            return { data: { ...session, userAgent: null, ipAddress: null } };
+          },
+        },
+      },
+    },
     // Sign-in is limited in app/server/limits.ts, for every way in.
     rateLimit: { enabled: false },
     logger: { level: "error" },

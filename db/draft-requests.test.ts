@@ -1,7 +1,7 @@
 import { eq, sql } from "drizzle-orm";
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
 import type { Db } from "./client";
-import { addRequest, deleteRequest, findRequest, listRequests, saveRequest } from "./draft-requests";
+import { addRequest, deleteRequest, findRequest, listRequests, MOST_REQUESTS, saveRequest } from "./draft-requests";
 import { draftRequest } from "./schema";
 import { addSession, lastByTeam, saveSetting, setArchived } from "./sessions";
 import { addTeam, deleteTeam } from "./teams";
@@ -42,6 +42,14 @@ describe("a kept request", () => {
     expect(await deleteRequest(db, ben, id)).toBe(false);
     expect(await deleteRequest(db, ana, id)).toBe(true);
     expect(await findRequest(db, ana, id)).toBeUndefined();
+  });
+  it("is one of two hundred at most, however many are sent at the same moment", async () => {
+    const before = (await listRequests(db, ben)).length;
+    await db.insert(draftRequest).values(Array.from({ length: MOST_REQUESTS - 5 - before }, (_, i) => ({ ownerId: ben, doc: doc(), title: `R${i}`, teamId: null })));
+    const kept = await Promise.all(Array.from({ length: 20 }, (_, i) => addRequest(db, ben, asked(`At once ${i}`, null))));
+    expect(kept.filter(Boolean)).toHaveLength(5);
+    expect(await db.$count(draftRequest, eq(draftRequest.ownerId, ben))).toBe(MOST_REQUESTS);
+    await db.delete(draftRequest).where(eq(draftRequest.ownerId, ben));
   });
   it("begins with what was last done with the group, the latest where nobody is said", async () => {
     const [team, other] = [await addTeam(db, ana, "Class"), await addTeam(db, ana, "Crew")];

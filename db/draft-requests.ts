@@ -31,9 +31,13 @@ type Kept = { title: string; doc: KeptRequest; teamId: string | null };
 /** Keeps a new request and returns its id; undefined when the team is not the coach's or there are too many. */
 export async function addRequest(db: Db, ownerId: string, { title, doc, teamId }: Kept): Promise<string | undefined> {
   if (!(await ownsTeam(db, ownerId, teamId))) return undefined;
-  if ((await db.$count(draftRequest, eq(draftRequest.ownerId, ownerId))) >= MOST_REQUESTS) return undefined;
-  const [row] = await db.insert(draftRequest).values({ ownerId, doc, title, teamId }).returning({ id: draftRequest.id });
-  return row?.id;
+  return db.transaction(async (tx) => {
+    // Several at the same moment are counted one after the other.
+    await tx.execute(sql`select pg_advisory_xact_lock(hashtext(${`requests of ${ownerId}`}))`);
+    if ((await tx.$count(draftRequest, eq(draftRequest.ownerId, ownerId))) >= MOST_REQUESTS) return undefined;
+    const [row] = await tx.insert(draftRequest).values({ ownerId, doc, title, teamId }).returning({ id: draftRequest.id });
+    return row?.id;
+  });
 }
 
 /** Keeps a changed request. Returns false when it, or the team, is not the coach's. */

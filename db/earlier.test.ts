@@ -63,7 +63,7 @@ it("its links open, what somebody does instead is found by today's rules, and th
 
 it("its editions are no other for having kept the coach's notes", async () => {
   for (const { id, title } of await listSessions(db, demo, false).then((all) => all.map((one) => ({ id: one.id, title: one.doc.title })))) {
-    const [newest] = await listEditions(db, demo, id, TEST_SECRET);
+    const [newest] = (await listEditions(db, demo, id, TEST_SECRET)).editions;
     if (newest) expect([title, newest.current]).toEqual([title, true]);
   }
 });

@@ -1,4 +1,4 @@
-import { and, desc, eq, isNull, sql } from "drizzle-orm";
+import { and, asc, count, desc, eq, inArray, isNull, lt, lte, sql } from "drizzle-orm";
 import { randomUUID } from "node:crypto";
 import type { Accepted } from "~/core/audit/accepted";
 import type { Edition } from "~/core/edition/edition";
@@ -32,36 +32,70 @@ export type EditionRow = {
   accepted: Accepted[];
   /** What it says. */
   session: Edition["session"];
+  /** Its newest links, those that still open first. */
   links: LinkRow[];
+  /** How many links it has in all. */
+  linkCount: number;
 };
 
-/** The editions of a session, newest first, each with its links. */
-export async function listEditions(db: Db, ownerId: string, sessionId: string, secret: string): Promise<EditionRow[]> {
-  const rows = await db
+export type EditionPage = {
+  editions: EditionRow[];
+  /** The next edition below these, with what it says; undefined when these are all. */
+  next: { number: number; session: Edition["session"] } | undefined;
+};
+
+/** So many editions, and so many links of each, are read at once. */
+export const EDITIONS_A_PAGE = 12;
+export const LINKS_AN_EDITION = 24;
+
+/**
+ * The editions of a session, newest first, each with its newest links: a page at a time, those numbered below `before`.
+ * The links of the edition numbered `allOf` are all there.
+ */
+export async function listEditions(db: Db, ownerId: string, sessionId: string, secret: string, { before, allOf }: { before?: number; allOf?: number } = {}): Promise<EditionPage> {
+  const found = await db
     .select({
       id: edition.id, number: edition.number, totalSeconds: edition.totalSeconds, createdAt: edition.createdAt, accepted: edition.accepted,
       session: sql`${edition.doc} -> 'session'`.mapWith((value: unknown) => (typeof value === "string" ? (JSON.parse(value) as Edition["session"]) : (value as Edition["session"]))),
       current: sql<boolean>`(${edition.doc} -> 'session') - 'notes' = ${trainingSession.doc} - 'notes'`,
-      link: { id: link.id, tokenHash: link.tokenHash, createdAt: link.createdAt, withdrawnAt: link.withdrawnAt, openings: link.openings, openedAt: link.openedAt },
-      teamName: team.name,
     })
     .from(edition)
     .innerJoin(trainingSession, eq(trainingSession.id, edition.sessionId))
-    .leftJoin(link, eq(link.editionId, edition.id))
-    .leftJoin(team, eq(team.id, link.teamId))
-    .where(and(eq(edition.ownerId, ownerId), eq(edition.sessionId, sessionId)))
-    .orderBy(desc(edition.number), desc(link.createdAt));
-  const editions = new Map<string, EditionRow>();
-  for (const { link: l, teamName, ...row } of rows) {
-    const entry = editions.get(row.id) ?? { ...row, links: [] };
-    if (l) {
-      const { tokenHash: hash, ...rest } = l;
-      const token = linkToken(secret, l.id);
-      entry.links.push({ ...rest, teamName, token: isTokenOf(token, hash) ? token : undefined });
-    }
-    editions.set(row.id, entry);
-  }
-  return [...editions.values()];
+    .where(and(eq(edition.ownerId, ownerId), eq(edition.sessionId, sessionId), before === undefined ? undefined : lt(edition.number, before)))
+    .orderBy(desc(edition.number))
+    .limit(EDITIONS_A_PAGE + 1);
+  const editions = found.slice(0, EDITIONS_A_PAGE);
+  if (editions.length === 0) return { editions: [], next: undefined };
+  const ofThese = and(eq(link.ownerId, ownerId), inArray(link.editionId, editions.map((one) => one.id)));
+  const counted = db
+    .select({
+      id: link.id, editionId: link.editionId, tokenHash: link.tokenHash, createdAt: link.createdAt, withdrawnAt: link.withdrawnAt, openings: link.openings, openedAt: link.openedAt,
+      teamName: sql<string | null>`${team.name}`.as("team_name"),
+      // Those that still open come first: a coach withdraws the others.
+      place: sql<number>`row_number() over (partition by ${link.editionId} order by ${link.withdrawnAt} is not null, ${link.createdAt} desc)::int`.as("place"),
+    })
+    .from(link).leftJoin(team, eq(team.id, link.teamId)).where(ofThese).as("counted");
+  const all = editions.find((one) => one.number === allOf)?.id;
+  const [links, sums] = await Promise.all([
+    db.select().from(counted).where(all === undefined ? lte(counted.place, LINKS_AN_EDITION) : sql`(${counted.place} <= ${LINKS_AN_EDITION} or ${counted.editionId} = ${all})`).orderBy(asc(counted.place)),
+    db.select({ editionId: link.editionId, n: count() }).from(link).where(ofThese).groupBy(link.editionId),
+  ]);
+  const shown = (l: (typeof links)[number]): LinkRow => {
+    const { tokenHash: hash, editionId: _, place: __, ...rest } = l;
+    const token = linkToken(secret, l.id);
+    return { ...rest, token: isTokenOf(token, hash) ? token : undefined };
+  };
+  return {
+    editions: editions.map((one) => ({ ...one, links: links.filter((l) => l.editionId === one.id).map(shown), linkCount: sums.find((sum) => sum.editionId === one.id)?.n ?? 0 })),
+    next: found[EDITIONS_A_PAGE],
+  };
+}
+
+/** The token of a coach's link that still opens; undefined when there is none, or the server's secret has changed since. */
+export async function tokenOfLink(db: Db, ownerId: string, id: string, secret: string): Promise<string | undefined> {
+  const [row] = await db.select({ hash: link.tokenHash }).from(link).where(and(eq(link.id, id), eq(link.ownerId, ownerId), isNull(link.withdrawnAt)));
+  const token = linkToken(secret, id);
+  return row && isTokenOf(token, row.hash) ? token : undefined;
 }
 
 /**

@@ -49,7 +49,7 @@ describe("what stands beside a session", () => {
     expect((await out())?.number).toBe(1);
     await saveSetting(db, ana, id, { teamId: null, demandId: null, accepted: [stand] });
     expect((await out())?.number).toBe(2);
-    const editions = await listEditions(db, ana, id, TEST_SECRET);
+    const { editions } = await listEditions(db, ana, id, TEST_SECRET);
     expect(editions.map((e) => [e.number, e.accepted, e.session.title])).toEqual([[2, [stand], "Handed"], [1, [], "Handed"]]);
   });
   it("may be that it is offered as a beginning", async () => {
@@ -98,7 +98,7 @@ describe("a group", () => {
     await out(ids[1]!, doc("Second, again", "hip-flexor-hold"));
     expect((await lately())?.[0]).toEqual({ title: "Second, again", drills: ["hip-flexor-hold"] });
     expect((await lately())?.map(({ title }) => title)).toEqual(["Second, again", "Fourth", "Third"]);
-    const [newest] = await listEditions(db, ana, ids[1]!, TEST_SECRET);
+    const [newest] = (await listEditions(db, ana, ids[1]!, TEST_SECRET)).editions;
     await withdrawLink(db, ana, newest!.links[0]!.id);
     expect((await lately())?.[0]).toEqual({ title: "Fourth", drills: ["squat-free"] });
     expect((await listGroups(db, ben)).flatMap(({ group }) => group.lately ?? [])).toEqual([]);

@@ -7,7 +7,7 @@ import type { Session } from "~/core/session/schema";
 import { drillById } from "~/library";
 import { openAccounts } from "./accounts";
 import type { Db } from "./client";
-import { handOut, listEditions, newestEdition, openLink, protectedOnLink, withdrawLink, type OpenLink } from "./editions";
+import { EDITIONS_A_PAGE, handOut, LINKS_AN_EDITION, listEditions, newestEdition, openLink, protectedOnLink, tokenOfLink, withdrawLink, type OpenLink } from "./editions";
 import { countRuns, countUnseenPain, isKnownRun, keepCheckIn, keepProgress, listFolded, listHeard, setNotTheirs, setRemoved, setSeen, summariseHeard, usualRuns } from "./runs";
 import { edition, link, signIn } from "./schema";
 import { addSession, deleteArchived, findSession, listSessions, saveSession, setArchived } from "./sessions";
@@ -93,7 +93,7 @@ describe("editions and links", () => {
     const again = (await openLink(db, token, false)) as OpenLink;
     expect(again.edition).toEqual(opened.edition);
     expect(again.edition.doc.drills.map((d) => d.id)).toEqual(["hip-flexor-hold"]);
-    expect(await listEditions(db, ana, id, TEST_SECRET)).toMatchObject([{ number: 1, current: false }]);
+    expect((await listEditions(db, ana, id, TEST_SECRET)).editions).toMatchObject([{ number: 1, current: false }]);
     expect(await newestEdition(db, ana, id)).toMatchObject({ number: 1, open: true });
   });
 
@@ -117,8 +117,8 @@ describe("editions and links", () => {
     const [row] = await db.select().from(link).where(eq(link.id, opened.id));
     expect(row?.tokenHash).toBe(tokenHash(token));
     expect(JSON.stringify(row)).not.toContain(token);
-    expect((await listEditions(db, ana, id, TEST_SECRET))[0]?.links[0]?.token).toBe(token);
-    expect((await listEditions(db, ana, id, "another secret"))[0]?.links[0]?.token).toBeUndefined();
+    expect((await listEditions(db, ana, id, TEST_SECRET)).editions[0]?.links[0]?.token).toBe(token);
+    expect((await listEditions(db, ana, id, "another secret")).editions[0]?.links[0]?.token).toBeUndefined();
     expect(linkToken(TEST_SECRET, opened.id)).toHaveLength(24);
   });
 
@@ -137,8 +137,37 @@ describe("editions and links", () => {
     const content = makeEdition(doc("x"), drillById);
     expect(await handOut(db, ben, id, content, 90, null, TEST_SECRET)).toBeUndefined();
     expect(await handOut(db, ana, id, content, 90, team, TEST_SECRET)).toBeUndefined();
-    expect(await listEditions(db, ben, id, TEST_SECRET)).toEqual([]);
+    expect((await listEditions(db, ben, id, TEST_SECRET)).editions).toEqual([]);
     expect(await newestEdition(db, ben, id)).toBeUndefined();
+  });
+
+  it("are listed a page at a time, the links that still open first", async () => {
+    const { id, opened } = await handedOut(ana);
+    for (let i = 0; i < LINKS_AN_EDITION + 6; i++) await handOut(db, ana, id, makeEdition(doc("Handed out"), drillById), 90, null, TEST_SECRET);
+    for (let i = 0; i < EDITIONS_A_PAGE; i++) await handOut(db, ana, id, makeEdition(doc(`Other ${i}`), drillById), 90, null, TEST_SECRET);
+    const first = await listEditions(db, ana, id, TEST_SECRET);
+    expect(first.editions.map((one) => one.number)).toEqual(Array.from({ length: EDITIONS_A_PAGE }, (_, i) => EDITIONS_A_PAGE + 1 - i));
+    expect(first.next).toMatchObject({ number: 1, session: { title: "Handed out" } });
+    const older = await listEditions(db, ana, id, TEST_SECRET, { before: 2 });
+    expect(older.next).toBeUndefined();
+    expect(older.editions).toMatchObject([{ number: 1, linkCount: LINKS_AN_EDITION + 7 }]);
+    expect(older.editions[0]!.links).toHaveLength(LINKS_AN_EDITION);
+    // The first one made is beyond the newest, until it is all of them.
+    expect(older.editions[0]!.links.some((one) => one.id === opened.id)).toBe(false);
+    await withdrawLink(db, ana, older.editions[0]!.links[0]!.id);
+    const all = (await listEditions(db, ana, id, TEST_SECRET, { before: 2, allOf: 1 })).editions[0]!.links;
+    expect(all).toHaveLength(LINKS_AN_EDITION + 7);
+    expect(all.map((one) => one.withdrawnAt === null)).toEqual([...Array.from({ length: LINKS_AN_EDITION + 6 }, () => true), false]);
+    expect(all.at(-2)!.id).toBe(opened.id);
+  });
+
+  it("have a square code for their own coach, until they are withdrawn", async () => {
+    const { token, opened } = await handedOut(ana);
+    expect(await tokenOfLink(db, ana, opened.id, TEST_SECRET)).toBe(token);
+    expect(await tokenOfLink(db, ana, opened.id, "another secret")).toBeUndefined();
+    expect(await tokenOfLink(db, ben, opened.id, TEST_SECRET)).toBeUndefined();
+    await withdrawLink(db, ana, opened.id);
+    expect(await tokenOfLink(db, ana, opened.id, TEST_SECRET)).toBeUndefined();
   });
 
   it("do not open for a guess", async () => {
@@ -346,6 +375,16 @@ describe("who is signed in", () => {
     expect(rows.some((row) => row.token === token)).toBe(false);
     await accounts.api.signOut({ headers });
     expect(await accounts.api.getSession({ headers })).toBeNull();
+  });
+
+  it("is swept out once it has run out, when anybody signs in", async () => {
+    const accounts = openAccounts(db, { secret: TEST_SECRET, baseUrl: "http://127.0.0.1:1" });
+    const hour = 3_600_000;
+    await db.insert(signIn).values([["old", -1], ["good", 1]].map(([id, at]) => ({ id: String(id), token: `token ${id}`, userId: ben, expiresAt: new Date(Date.now() + Number(at) * hour) })));
+    await accounts.api.signInEmail({ body: { email: "ana@club.example", password: "ana has a long password" }, asResponse: true });
+    const left = (await db.select({ id: signIn.id }).from(signIn)).map((row) => row.id);
+    expect(left).toContain("good");
+    expect(left).not.toContain("old");
   });
 
   it("has passwords stored hashed", async () => {

@@ -1,8 +1,8 @@
 import { format, formatDistanceToNowStrict } from "date-fns";
 import { ArrowLeft, Check, Copy, ExternalLink, Printer, Send, TriangleAlert, Unlink } from "lucide-react";
 import { useState } from "react";
+import { setImmediate } from "node:timers/promises";
 import { data, Form, Link, redirect, useNavigation, useSubmit } from "react-router";
-import QRCode from "qrcode";
 import type { Route } from "./+types/route";
 import { idOf, notHere, requireCoach } from "~/app/server/coach.server";
 import { fieldText, readForm } from "~/app/server/forms.server";
@@ -19,6 +19,7 @@ import { kitList } from "~/core/coverage/kit-list";
 import type { Drill } from "~/core/drills/schema";
 import { audit, auditInput, keyOf } from "~/core/audit/audit";
 import { changesBetween } from "~/core/session/changes";
+import { sameJson } from "~/core/session/same";
 import { lacksCautions } from "~/core/drills/start";
 import type { Session } from "~/core/session/schema";
 import { cautionsOf, makeEdition, withoutNotes } from "~/core/edition/edition";
@@ -28,7 +29,7 @@ import { clockText, secondsText } from "~/core/text/clock";
 import { againstTarget } from "~/core/text/target";
 import { PURPOSE_WORDS } from "~/core/text/words";
 import { compile } from "~/core/timeline/compile";
-import { handOut, listEditions, withdrawLink, type EditionRow, type LinkRow } from "~/db/editions";
+import { handOut, listEditions, newestEdition, withdrawLink, type EditionRow } from "~/db/editions";
 import { findSession, findSetting } from "~/db/sessions";
 import { listGroups, listTeams } from "~/db/teams";
 
@@ -40,7 +41,9 @@ export async function loader({ request, params }: Route.LoaderArgs) {
   const { db, secret, baseUrl } = getServices();
   const stored = await findSession(db, coach.id, id);
   if (!stored) throw notHere();
-  const [editions, teams, setting, groups] = await Promise.all([listEditions(db, coach.id, id, secret), listTeams(db, coach.id), findSetting(db, coach.id, id), listGroups(db, coach.id)]);
+  const asked = new URL(request.url).searchParams;
+  const [before, allOf] = [numberOf(asked.get("before")), numberOf(asked.get("links"))];
+  const [{ editions, next }, newest, teams, setting, groups] = await Promise.all([listEditions(db, coach.id, id, secret, { before, allOf }), newestEdition(db, coach.id, id), listTeams(db, coach.id), findSetting(db, coach.id, id), listGroups(db, coach.id)]);
   const group = groups.find((g) => g.id === setting?.teamId)?.group;
   const drills = await drillsOf(coach.id);
   const timeline = compile(stored.doc, drills);
@@ -54,12 +57,12 @@ export async function loader({ request, params }: Route.LoaderArgs) {
     items: doc.blocks.flatMap((block) => block.items.map((item) => ({ drill: item.drill, level: item.level, name: drills(item.drill)?.name ?? item.drill }))),
     bare: withoutCautions(doc, drills),
     teams: teams.map((team) => ({ id: team.id, name: team.name, people: team.athletes.length })),
-    changed: editions[0] && !editions[0].current ? changesBetween(withoutNotes(editions[0].session), withoutNotes(doc), name) : [],
+    newest: newest && { number: newest.number, current: sameJson(withoutNotes(newest.session), withoutNotes(doc)) },
+    changed: newest ? changesBetween(withoutNotes(newest.session), withoutNotes(doc), name) : [],
+    before, older: next?.number,
     accepted: setting?.accepted.map(({ says, reason }) => ({ says, reason })) ?? [],
     stops: audit(auditInput(doc, drills, { demand: undefined, group })).filter((one) => one.severity === "stop" && !setting?.accepted.some((a) => a.key === keyOf(one, doc))).map((one) => one.says),
-    editions: await Promise.all(editions.map(async ({ session: said, ...edition }, i) => ({
-      ...edition, changes: editions[i + 1] ? changesBetween(withoutNotes(editions[i + 1]!.session), withoutNotes(said), name) : [], links: await Promise.all(edition.links.map((link) => show(link, baseUrl))),
-    }))),
+    editions: await changesOf(editions, next?.session, name, baseUrl),
   };
 }
 
@@ -72,11 +75,21 @@ function withoutCautions(session: Session, drills: (id: string) => Drill | undef
   });
 }
 
-/** A link as it is shown: with its address and a picture of it to point a phone at. */
-async function show({ token, ...link }: LinkRow, baseUrl: string) {
-  const address = token && `${baseUrl}/f/${token}`;
-  const code = address && link.withdrawnAt === null ? await QRCode.toString(address, { type: "svg", margin: 1, errorCorrectionLevel: "M" }) : undefined;
-  return { ...link, address, code: code && `data:image/svg+xml;base64,${Buffer.from(code).toString("base64")}` };
+/** The number in a part of the address; undefined when there is none. */
+const numberOf = (text: string | null): number | undefined => (text && /^\d{1,9}$/.test(text) ? Number(text) : undefined);
+
+/** Editions as they are shown, with what is different from the one before. Others are served between two of them: each can be long. */
+async function changesOf(editions: readonly EditionRow[], under: Session | undefined, name: (drill: string) => string, baseUrl: string) {
+  const shown = [];
+  for (const [i, { session, links, ...edition }] of editions.entries()) {
+    const earlier = editions[i + 1]?.session ?? under;
+    if (i > 0) await setImmediate();
+    shown.push({
+      ...edition, changes: earlier ? changesBetween(withoutNotes(earlier), withoutNotes(session), name) : [],
+      links: links.map(({ token, ...link }) => ({ ...link, address: token && `${baseUrl}/f/${token}` })),
+    });
+  }
+  return shown;
 }
 
 export async function action({ request, params }: Route.ActionArgs) {
@@ -101,9 +114,8 @@ export async function action({ request, params }: Route.ActionArgs) {
 }
 
 export default function HandOut({ loaderData }: Route.ComponentProps) {
-  const { id, title, editions, teams } = loaderData;
+  const { id, title, editions, teams, newest } = loaderData;
   const busy = useNavigation().state === "submitting";
-  const newest = editions[0];
   const against = againstTarget(loaderData.totalSeconds, loaderData.target);
   return (
     <main id="main" className="mx-auto flex w-full max-w-6xl flex-1 flex-col gap-5 px-4 py-5">
@@ -242,14 +254,21 @@ export default function HandOut({ loaderData }: Route.ComponentProps) {
         {editions.length === 0 ? (
           <p className="rounded-lg border border-dashed border-line bg-land px-5 py-8 text-center text-ink-soft">Nothing has been handed out yet.</p>
         ) : (
-          editions.map((edition) => <EditionCard key={edition.id} edition={edition} sessionId={id} />)
+          editions.map((edition) => <EditionCard key={edition.id} edition={edition} sessionId={id} before={loaderData.before} />)
+        )}
+        {(loaderData.older !== undefined || loaderData.before !== undefined) && (
+          <nav aria-label="Pages of editions" className="flex flex-wrap gap-2">
+            {loaderData.before !== undefined && <ButtonLink to={`/sessions/${id}/hand-out#editions`}>Newest editions</ButtonLink>}
+            {loaderData.older !== undefined && <ButtonLink to={`/sessions/${id}/hand-out?before=${loaderData.older + 1}#editions`}>Older editions, from {loaderData.older} down</ButtonLink>}
+          </nav>
         )}
       </section>
     </main>
   );
 }
 
-type ShownLink = Awaited<ReturnType<typeof show>>;
+type ShownEdition = Awaited<ReturnType<typeof changesOf>>[number];
+type ShownLink = ShownEdition["links"][number];
 
 function Accepted({ list }: { list: readonly { says: string; reason: string }[] }) {
   return (
@@ -263,7 +282,8 @@ function Accepted({ list }: { list: readonly { says: string; reason: string }[] 
   );
 }
 
-function EditionCard({ edition, sessionId }: { edition: Omit<EditionRow, "links" | "session"> & { links: ShownLink[]; changes: string[] }; sessionId: string }) {
+function EditionCard({ edition, sessionId, before }: { edition: ShownEdition; sessionId: string; before: number | undefined }) {
+  const more = edition.linkCount - edition.links.length;
   return (
     <article className="rounded-lg border border-line bg-land p-5">
       <h3 className="flex flex-wrap items-baseline gap-x-3">
@@ -296,14 +316,21 @@ function EditionCard({ edition, sessionId }: { edition: Omit<EditionRow, "links"
       )}
       <ul className="mt-3 flex flex-col gap-3">
         {edition.links.map((link) => (
-          <LinkLine key={link.id} link={link} />
+          <LinkLine key={link.id} link={link} sessionId={sessionId} />
         ))}
       </ul>
+      {more > 0 && (
+        <p className="mt-3 border-t border-line pt-3">
+          <Link to={`/sessions/${sessionId}/hand-out?${before === undefined ? "" : `before=${before}&`}links=${edition.number}`} preventScrollReset className="underline underline-offset-4">
+            {more === 1 ? "Show one more link" : `Show ${more} more links`}
+          </Link>
+        </p>
+      )}
     </article>
   );
 }
 
-function LinkLine({ link }: { link: ShownLink }) {
+function LinkLine({ link, sessionId }: { link: ShownLink; sessionId: string }) {
   const submit = useSubmit();
   const [asking, setAsking] = useState(false);
   const [copied, setCopied] = useState(false);
@@ -317,7 +344,7 @@ function LinkLine({ link }: { link: ShownLink }) {
     );
   return (
     <li className="flex flex-wrap items-center gap-4 border-t border-line pt-3">
-      {link.code && <img src={link.code} alt={`Square code of the link for ${whom}`} className="size-24 rounded bg-white" width={96} height={96} />}
+      {link.address && <img src={`/sessions/${sessionId}/code/${link.id}`} loading="lazy" alt={`Square code of the link for ${whom}`} className="size-24 rounded bg-white" width={96} height={96} />}
       <div className="min-w-0 flex-1 basis-56">
         <p className="font-medium">{whom}</p>
         {link.address ? (
