@@ -4,7 +4,7 @@ import { ownDrillId } from "~/core/drills/own";
 import { asDocument } from "~/core/stress/attach";
 import { drawnDrillById } from "~/library/drawn";
 import type { Db } from "./client";
-import { addOwnDrill, allRevisions, browseOwnDrills, findOwnDrill, findRevision, keepRevision, listOwnDrills, listRevisions, shelveOwnDrill } from "./own-drills";
+import { addOwnDrill, browseOwnDrills, findOwnDrill, findRevision, keepRevision, listOwnDrills, listRevisions, newestRevisions, revisionsNamed, shelveOwnDrill } from "./own-drills";
 import { ownDrillRevision } from "./schema";
 import { addSession } from "./sessions";
 import { sessionsUsing } from "./sessions-using";
@@ -38,13 +38,21 @@ describe("a coach's own drills", () => {
     expect(await findRevision(db, ben, id, 1)).toBeUndefined();
     expect((await listOwnDrills(db, ana))[0]).toMatchObject({ id, revision: 2, doc: { name: "Bridge, slower" } });
   });
+  it("are found by the revision that is named, without how they move; those kept last first", async () => {
+    const id = await addOwnDrill(db, ana, bridge);
+    for (const n of [1, 2, 3]) await keepRevision(db, ana, id, n, { ...bridge, name: `Bridge ${n}` });
+    const found = await revisionsNamed(db, ana, [ownDrillId(id, 2), ownDrillId(id, 4), ownDrillId(id, 9)]);
+    expect(found.map((one) => [one.id, one.name, one.motions]).sort()).toEqual([[ownDrillId(id, 2), "Bridge 1", undefined], [ownDrillId(id, 4), "Bridge 3", undefined]]);
+    expect(await newestRevisions(db, ana, 2)).toEqual([ownDrillId(id, 4), ownDrillId(id, 3)]);
+  });
   it("are no one else's, by any call", async () => {
     const id = await addOwnDrill(db, ana, bridge);
     expect(await findOwnDrill(db, ben, id)).toBeUndefined();
     expect(await keepRevision(db, ben, id, 1, bridge)).toEqual({ kind: "gone" });
     expect(await shelveOwnDrill(db, ben, id, true)).toBe(false);
     expect(await listRevisions(db, ben, id)).toEqual([]);
-    expect(await allRevisions(db, ben)).toEqual([]);
+    expect(await revisionsNamed(db, ben, [ownDrillId(id, 1)])).toEqual([]);
+    expect(await newestRevisions(db, ben, 10)).toEqual([]);
     expect(await listOwnDrills(db, ben)).toEqual([]);
   });
   it("leave the list when put aside, and stay for the sessions that use them", async () => {
@@ -54,7 +62,7 @@ describe("a coach's own drills", () => {
     const aside = async (owner: string) => (await browseOwnDrills(db, owner, true)).map((d) => d.doc.id);
     expect(await aside(ana)).toContain(ownDrillId(id, 1));
     expect(await aside(ben)).toEqual([]);
-    expect((await allRevisions(db, ana)).map((d) => d.id)).toContain(ownDrillId(id, 1));
+    expect((await revisionsNamed(db, ana, [ownDrillId(id, 1), "bridge"])).map((d) => d.id)).toEqual([ownDrillId(id, 1)]);
     await shelveOwnDrill(db, ana, id, false);
     expect((await listOwnDrills(db, ana)).map((d) => d.id)).toContain(id);
   });

@@ -1,6 +1,6 @@
 import { and, desc, eq, isNotNull, isNull, sql } from "drizzle-orm";
 import { randomUUID } from "node:crypto";
-import { ownDrillId } from "~/core/drills/own";
+import { ownDrillId, readOwnId } from "~/core/drills/own";
 import type { Drill } from "~/core/drills/schema";
 import type { Db } from "./client";
 import { ownDrill, ownDrillRevision, ownDrillStress } from "./schema";
@@ -57,10 +57,21 @@ export async function findRevision(db: Db, ownerId: string, id: string, number: 
   return row && known(row).doc;
 }
 
-/** Every revision of every own drill of the coach, without motions: what their sessions may use. */
-export async function allRevisions(db: Db, ownerId: string): Promise<Drill[]> {
-  const rows = await db.select({ doc: unmoving, lines: ownDrillStress.levels }).from(ownDrillRevision).leftJoin(ownDrillStress, stressed).where(eq(ownDrillRevision.ownerId, ownerId));
+/** Those revisions of the coach's own drills that are named by the id they are used by, without motions. */
+export async function revisionsNamed(db: Db, ownerId: string, ids: readonly string[]): Promise<Drill[]> {
+  const named = ids.map(readOwnId).filter((one) => one !== undefined);
+  if (named.length === 0) return [];
+  const [drills, numbers] = [named.map((one) => one.drill), named.map((one) => one.revision)];
+  const rows = await db.select({ doc: unmoving, lines: ownDrillStress.levels }).from(ownDrillRevision).leftJoin(ownDrillStress, stressed)
+    .where(and(eq(ownDrillRevision.ownerId, ownerId), sql`(${ownDrillRevision.drillId}, ${ownDrillRevision.number}) in (select * from unnest(${sql.param(drills)}::uuid[], ${sql.param(numbers)}::int[]))`));
   return rows.map((row) => known(row).doc);
+}
+
+/** The ids of so many revisions of a coach's own drills, those kept last. */
+export async function newestRevisions(db: Db, ownerId: string, most: number): Promise<string[]> {
+  const rows = await db.select({ drillId: ownDrillRevision.drillId, number: ownDrillRevision.number }).from(ownDrillRevision)
+    .where(eq(ownDrillRevision.ownerId, ownerId)).orderBy(desc(ownDrillRevision.createdAt)).limit(most);
+  return rows.map((row) => ownDrillId(row.drillId, row.number));
 }
 
 /** One revision with what it stresses; its document gets the id it is used by. */

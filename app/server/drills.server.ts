@@ -1,16 +1,16 @@
-import { readOwnId } from "~/core/drills/own";
+import { ownIdsIn, readOwnId } from "~/core/drills/own";
 import type { Drill } from "~/core/drills/schema";
 import type { Session } from "~/core/session/schema";
-import { allRevisions, browseOwnDrills, findRevision, listOwnDrills, type ListedDrill } from "~/db/own-drills";
+import { browseOwnDrills, findRevision, listOwnDrills, revisionsNamed, type ListedDrill } from "~/db/own-drills";
 import { drillById } from "~/library";
 import { DRAWN_DRILLS, drawnDrillById } from "~/library/drawn";
 import { getServices } from "./services.server";
 
 export type Lookup = (id: string) => Drill | undefined;
 
-/** Finds every drill a coach's sessions may use: the shipped ones and each revision of their own. Without motions. */
-export async function drillsOf(coachId: string): Promise<Lookup> {
-  const own = new Map((await allRevisions(getServices().db, coachId)).map((drill) => [drill.id, drill]));
+/** Finds the drills that something of a coach's names, a document or its text: the shipped ones and those revisions of their own. Without motions. */
+export async function drillsOf(coachId: string, within: unknown): Promise<Lookup> {
+  const own = new Map((await revisionsNamed(getServices().db, coachId, ownIdsIn(within))).map((drill) => [drill.id, drill]));
   return (id) => own.get(id) ?? drillById(id);
 }
 

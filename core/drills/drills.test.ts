@@ -1,7 +1,7 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { browse, browseSchema, sideSeconds } from "./browse";
-import { newerRevision, ownDrillId, readOwnId } from "./own";
+import { newerRevision, ownDrillId, ownIdsIn, readOwnId } from "./own";
 import { drawingFaults, drillFile, readDrill, readDrillText } from "./read";
 import { lacksCautions, newDrill, unwritten } from "./start";
 import { ROW_FACTS } from "./rows";
@@ -43,6 +43,14 @@ describe("browsing", () => {
 
 describe("own drills", () => {
   const uuid = "0f8fad5b-d9cb-469f-a165-70867728950e";
+  it("are found in whatever names them, once each", () => {
+    const [a, b] = [ownDrillId(uuid, 12), ownDrillId(uuid, 3)];
+    const document = { blocks: [{ items: [{ drill: a }, { drill: "cat-camel" }, { drill: b }, { drill: a }] }] };
+    expect(ownIdsIn(document)).toEqual([a, b]);
+    expect(ownIdsIn(JSON.stringify(document))).toEqual([a, b]);
+    expect(ownIdsIn([undefined, `own-${uuid}-0`, `disown-${uuid}x`])).toEqual([]);
+    expect(ownIdsIn(undefined)).toEqual([]);
+  });
   it("are known by drill and revision", () => {
     expect(readOwnId(ownDrillId(uuid, 12))).toEqual({ drill: uuid, revision: 12 });
     for (const id of ["cat-camel", `own-${uuid}`, `own-${uuid}-0`, `own-${uuid}-01`, `own-${uuid}-1-2`]) expect(readOwnId(id)).toBeUndefined();

@@ -9,6 +9,17 @@ export function readOwnId(id: string): { drill: string; revision: number } | und
   return found ? { drill: found[1]!, revision: Number(found[2]) } : undefined;
 }
 
+/** More drills than fit into the longest session. */
+const MOST_NAMED = 5_000;
+
+/** The ids of own drills that a document names, given as its text or its value; at most as many as the longest session has drills. */
+export function ownIdsIn(document: unknown): string[] {
+  const text = typeof document === "string" ? document : (JSON.stringify(document) ?? "");
+  const ids = new Set<string>();
+  for (const [id] of text.matchAll(/\bown-[0-9a-f]{8}(?:-[0-9a-f]{4}){3}-[0-9a-f]{12}-[1-9]\d{0,4}\b/g)) if (ids.size < MOST_NAMED) ids.add(id);
+  return [...ids];
+}
+
 /** The newest of the ids that mean the same own drill, where that is newer than the one given. */
 export function newerRevision(id: string, ids: Iterable<string>): string | undefined {
   const own = readOwnId(id);

@@ -34,9 +34,10 @@ export async function loader({ request, params }: Route.LoaderArgs) {
   const own = ownIdOf(params.demand);
   const demand = own ? await findDemand(db, coach.id, own) : demandById(params.demand);
   if (!demand) throw notThere();
-  const drills = await drillsOf(coach.id);
+  const newest = await newestSessions(db, coach.id, 30);
+  const drills = await drillsOf(coach.id, newest);
   const sessions = [];
-  for (const { id, doc } of await newestSessions(db, coach.id, 30)) {
+  for (const { id, doc } of newest) {
     const timeline = compile(doc, drills);
     sessions.push({ id, title: doc.title, target: doc.target ?? timeline.totalSeconds, coverage: coverageOf(doc, timeline, drills) });
     // Others are served between one and the next.

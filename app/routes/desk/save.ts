@@ -41,7 +41,7 @@ export async function action({ request, params }: Route.ActionArgs) {
 async function save(ownerId: string, id: string, body: unknown): Promise<SaveAnswer> {
   const given = parseWith(message, body);
   if (!given.ok) return { kind: "refused", faults: given.faults };
-  const drills = await drillsOf(ownerId);
+  const drills = await drillsOf(ownerId, given.value.doc);
   const read = readSession(given.value.doc, drills);
   if (!read.ok) return { kind: "refused", faults: read.faults };
   if (given.value.asCopy) return { kind: "copied", id: await keepSession(ownerId, read.value) };

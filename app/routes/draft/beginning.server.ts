@@ -40,7 +40,7 @@ export async function beginning(ownerId: string, params: URLSearchParams, groups
   if (!stored) return { begun, request: usualRequest(demand && known(demand) ? { purpose: "before-training", target: 600, ...last, demand } : last), teamId, keptId: null, from: undefined };
   const minutes = Number(params.get("minutes") ?? NaN);
   const without = z.enum(AREAS).safeParse(params.get("without"));
-  const request = requestLike(stored.doc, await drillsOf(ownerId), SCHOOLS, {
+  const request = requestLike(stored.doc, await drillsOf(ownerId, stored.doc), SCHOOLS, {
     demand: askedBy, setting: whose?.setting, ...(Number.isFinite(minutes) && { target: minutes * 60 }), ...(without.success && { without: without.data }),
   });
   return { begun, request, teamId, keptId: null, from: stored.doc.title };

@@ -59,7 +59,7 @@ export async function action({ request }: Route.ActionArgs) {
       return id ? answer({ kept: id }) : answer({ faults: [{ path: "(request)", message: `was not kept: the group is not yours, or there are ${MOST_REQUESTS} requests already` }] }, 422);
     }
     case "open": {
-      const read = readSession(json(field("session")), await drillsOf(coach.id));
+      const read = readSession(json(field("session")), await drillsOf(coach.id, field("session")));
       if (!read.ok) return answer({ faults: read.faults }, 422);
       const id = await keepSession(coach.id, read.value);
       const kept = await saveSetting(db, coach.id, id, { teamId, demandId: field("demand").slice(0, 80) || null, accepted: [] });

@@ -45,7 +45,7 @@ export async function loader({ request, params }: Route.LoaderArgs) {
   const [before, allOf] = [numberOf(asked.get("before")), numberOf(asked.get("links"))];
   const [{ editions, next }, newest, teams, setting, groups] = await Promise.all([listEditions(db, coach.id, id, secret, { before, allOf }), newestEdition(db, coach.id, id), listTeams(db, coach.id), findSetting(db, coach.id, id), listGroups(db, coach.id)]);
   const group = groups.find((g) => g.id === setting?.teamId)?.group;
-  const drills = await drillsOf(coach.id);
+  const drills = await drillsOf(coach.id, [stored.doc, ...editions.map((one) => one.session), next?.session, newest?.session]);
   const timeline = compile(stored.doc, drills);
   const { doc } = stored;
   const name = (drill: string) => drills(drill)?.name ?? drill;

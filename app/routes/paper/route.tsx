@@ -24,10 +24,11 @@ export async function loader({ request, params }: Route.LoaderArgs) {
   const coach = await requireCoach(request);
   const id = idOf(params.id);
   const { db } = getServices();
-  const [stored, setting, groups, drills, own] = await Promise.all([
-    findSession(db, coach.id, id), findSetting(db, coach.id, id), listGroups(db, coach.id), drillsOf(coach.id), browseOwnDrills(db, coach.id),
+  const [stored, setting, groups, own] = await Promise.all([
+    findSession(db, coach.id, id), findSetting(db, coach.id, id), listGroups(db, coach.id), browseOwnDrills(db, coach.id),
   ]);
   if (!stored) throw notHere();
+  const drills = await drillsOf(coach.id, stored.doc);
   const group = groups.find((g) => g.id === setting?.teamId)?.group;
   const { doc } = stored;
   const timeline = compile(doc, drills);

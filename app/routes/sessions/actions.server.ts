@@ -103,7 +103,7 @@ async function rename(ownerId: string, id: string, title: string): Promise<Outco
     const stored = await findSession(db, ownerId, id);
     if (!stored) throw notHere();
     const doc = { ...stored.doc, title: read.data };
-    const saved = await saveSession(db, ownerId, id, stored.revision, doc, compile(doc, await drillsOf(ownerId)).totalSeconds);
+    const saved = await saveSession(db, ownerId, id, stored.revision, doc, compile(doc, await drillsOf(ownerId, doc)).totalSeconds);
     if (saved.kind === "saved") return { done: true };
   }
   return { fields: { title: "The session is being changed elsewhere right now. Try again." } };

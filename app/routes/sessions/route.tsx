@@ -31,8 +31,7 @@ export async function loader({ request }: Route.LoaderArgs) {
   const { db } = getServices();
   const rows = await listSessions(db, coach.id, archived);
   const runs = await countRuns(db, coach.id, rows.map((row) => row.id));
-  const drills = await drillsOf(coach.id);
-  return { archived, sessions: await summarise(rows, runs, drills) };
+  return { archived, sessions: await summarise(rows, runs, (docs) => drillsOf(coach.id, docs)) };
 }
 
 export async function action({ request }: Route.ActionArgs) {

@@ -1,5 +1,5 @@
 import { itemCount } from "~/core/session/edits";
-import type { Purpose } from "~/core/session/schema";
+import type { Purpose, Session } from "~/core/session/schema";
 import { miniProfile, type MiniProfile } from "~/core/profile/mini";
 import { profileOf } from "~/core/profile/profile";
 import { compile } from "~/core/timeline/compile";
@@ -30,15 +30,17 @@ type Seen = { drills: number; profile: MiniProfile };
 /** What a revision of a session looks like in the list: it never changes, and is worked out once. */
 const seen = new Map<string, Seen>();
 const MOST_SEEN = 6_000;
+const keyOf = (row: SessionRow): string => `${row.id} ${row.revision}`;
 /** So many are worked out before others are served. */
 const AT_A_TIME = 8;
 
 /** What the list shows of sessions; others are served between one handful and the next. */
-export async function summarise(rows: readonly SessionRow[], runs: ReadonlyMap<string, { runs: number; finished: number }>, drills: Lookup): Promise<SessionSummary[]> {
+export async function summarise(rows: readonly SessionRow[], runs: ReadonlyMap<string, { runs: number; finished: number }>, drillsIn: (docs: readonly Session[]) => Promise<Lookup>): Promise<SessionSummary[]> {
   let fresh = 0;
+  const drills = await drillsIn(rows.filter((row) => !seen.has(keyOf(row))).map((row) => row.doc));
   const all: SessionSummary[] = [];
   for (const row of rows) {
-    const key = `${row.id} ${row.revision}`;
+    const key = keyOf(row);
     let known = seen.get(key);
     if (!known) {
       if (++fresh % AT_A_TIME === 0) await new Promise((resolve) => setImmediate(resolve));
