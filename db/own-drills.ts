@@ -1,5 +1,6 @@
 import { and, desc, eq, isNotNull, isNull, sql } from "drizzle-orm";
 import { randomUUID } from "node:crypto";
+import { setImmediate } from "node:timers/promises";
 import { ownDrillId, readOwnId } from "~/core/drills/own";
 import type { Drill } from "~/core/drills/schema";
 import type { Db } from "./client";
@@ -7,6 +8,7 @@ import { ownDrill, ownDrillRevision, ownDrillStress } from "./schema";
 import { asDocument, withStress, type LevelLines } from "~/core/stress/attach";
 import { stressLines } from "~/core/stress/own";
 import { STRESS_RULES } from "~/core/stress/version";
+import { LEVELS } from "~/core/session/schema";
 
 export type OwnDrill = { id: string; revision: number; archivedAt: Date | null; updatedAt: Date; doc: Drill };
 
@@ -75,14 +77,14 @@ export async function newestRevisions(db: Db, ownerId: string, most: number): Pr
 }
 
 /** One revision with what it stresses; its document gets the id it is used by. */
-async function addRevision(tx: Pick<Db, "insert">, ownerId: string, drillId: string, number: number, doc: Drill): Promise<void> {
+async function addRevision(tx: Pick<Db, "insert">, ownerId: string, drillId: string, number: number, doc: Drill, levels: Partial<LevelLines>): Promise<void> {
   await tx.insert(ownDrillRevision).values({ drillId, number, ownerId, doc: { ...asDocument(doc), id: ownDrillId(drillId, number) } });
-  await tx.insert(ownDrillStress).values({ drillId, number, ownerId, rules: STRESS_RULES, levels: stressLines(doc) });
+  await tx.insert(ownDrillStress).values({ drillId, number, ownerId, rules: STRESS_RULES, levels });
 }
 
 /**
  * Works out what revisions stress that were kept before it was worked out, or when it was worked out another way, one at a
- * time so that others are served between. Until then they count as not drawn: nobody who protects anything is given them.
+ * time so that others are served between. A document that cannot be drawn any more stays unknown and holds up none of the others. Until then they count as not drawn: nobody who protects anything is given them.
  * Returns how many there were.
  */
 export async function workOutOwnStresses(db: Db, atATime = 20): Promise<number> {
@@ -90,30 +92,31 @@ export async function workOutOwnStresses(db: Db, atATime = 20): Promise<number> 
     const rows = await db.select({ drillId: ownDrillRevision.drillId, number: ownDrillRevision.number, ownerId: ownDrillRevision.ownerId, doc: ownDrillRevision.doc })
       .from(ownDrillRevision).leftJoin(ownDrillStress, stressed).where(isNull(ownDrillStress.drillId)).limit(atATime);
     for (const { doc, ...key } of rows) {
-      const row = { rules: STRESS_RULES, levels: linesOrNone(doc) };
+      const row = { rules: STRESS_RULES, levels: await linesInTurn(doc).catch(() => ({})) };
       await db.insert(ownDrillStress).values({ ...key, ...row }).onConflictDoUpdate({ target: [ownDrillStress.drillId, ownDrillStress.number], set: row });
-      await new Promise((resolve) => setImmediate(resolve));
     }
     done += rows.length;
     if (rows.length < atATime) return done;
   }
 }
 
-/** A document that cannot be drawn any more stays unknown, and holds up none of the others. */
-function linesOrNone(doc: Drill): Partial<LevelLines> {
-  try {
-    return stressLines(doc);
-  } catch {
-    return {};
+/** What a drill stresses, level by level: others are served between, since one that moves a lot takes a tenth of a second each. */
+async function linesInTurn(doc: Drill): Promise<Partial<LevelLines>> {
+  const lines: Partial<LevelLines> = {};
+  for (const level of LEVELS) {
+    await setImmediate();
+    Object.assign(lines, stressLines(doc, [level]));
   }
+  return lines;
 }
 
 /** Keeps a new drill of the coach as its first revision. Its document gets the id it is used by. Returns the drill's id. */
 export async function addOwnDrill(db: Db, ownerId: string, doc: Drill): Promise<string> {
   const id = randomUUID();
+  const lines = await linesInTurn(doc);
   await db.transaction(async (tx) => {
     await tx.insert(ownDrill).values({ id, ownerId, name: doc.name });
-    await addRevision(tx, ownerId, id, 1, doc);
+    await addRevision(tx, ownerId, id, 1, doc, lines);
   });
   return id;
 }
@@ -122,12 +125,13 @@ export type KeptRevision = { kind: "kept"; revision: number } | { kind: "newer";
 
 /** Keeps a drill as its next revision, unless a newer one than it was made from has been kept meanwhile. */
 export async function keepRevision(db: Db, ownerId: string, id: string, basedOn: number, doc: Drill): Promise<KeptRevision> {
+  const lines = await linesInTurn(doc);
   return db.transaction(async (tx) => {
     const [row] = await tx.select({ revision: ownDrill.revision }).from(ownDrill).where(own(ownerId, id)).for("update");
     if (!row) return { kind: "gone" };
     if (row.revision !== basedOn) return { kind: "newer", revision: row.revision };
     const number = row.revision + 1;
-    await addRevision(tx, ownerId, id, number, doc);
+    await addRevision(tx, ownerId, id, number, doc, lines);
     await tx.update(ownDrill).set({ revision: number, name: doc.name, updatedAt: sql`now()` }).where(own(ownerId, id));
     return { kind: "kept", revision: number };
   });

@@ -50,6 +50,11 @@ export async function addAthletes(db: Db, ownerId: string, teamId: string, names
   return rows.length;
 }
 
+/** How many people a coach's team has. */
+export async function countPeople(db: Db, ownerId: string, teamId: string): Promise<number> {
+  return db.$count(athlete, and(eq(athlete.ownerId, ownerId), eq(athlete.teamId, teamId), isNull(athlete.archivedAt)));
+}
+
 /** Takes an athlete off the list; what they said stays. */
 export async function archiveAthlete(db: Db, ownerId: string, id: string): Promise<boolean> {
   const rows = await db

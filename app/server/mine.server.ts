@@ -1,15 +1,16 @@
 import type { Drill } from "~/core/drills/schema";
 import { motionAt } from "~/core/drills/motion";
 import { asKnownToday, levelsUsed } from "~/core/edition/today";
-import { insteadOf, notOneDown, type Instead } from "~/core/group/instead";
+import { insteadInSteps, notOneDown } from "~/core/group/instead";
 import { allProtections } from "~/core/group/protect";
 import type { Group } from "~/core/group/schema";
-import { NOTHING_OWN, type Mine, type Place } from "~/core/player/mine";
+import { NOTHING_OWN, type Mine } from "~/core/player/mine";
 import type { LevelName } from "~/core/session/schema";
 import { asDocument } from "~/core/stress/attach";
 import { protectedOnLink, type OpenLink } from "~/db/editions";
 import { browseOwnDrills } from "~/db/own-drills";
 import { DRILLS } from "~/library";
+import { inTurns } from "./in-turns";
 import { drawnDrill } from "./drills.server";
 import { getServices } from "./services.server";
 
@@ -70,14 +71,9 @@ export async function mineOf(opened: OpenLink, athleteId: string | null): Promis
   const own = await browseOwnDrills(getServices().db, opened.ownerId);
   await pauseForOthers();
   const by = { drills: (id: string) => known.get(id), offered: own.length > 0 ? [...own.map((listed) => listed.doc), ...DRILLS] : DRILLS, group };
-  const instead: Instead[] = [];
-  const smaller: Place[] = [];
-  for (const [b, block] of session.blocks.entries()) {
-    const alone = { ...session, blocks: [block] };
-    instead.push(...insteadOf(alone, protections, by).map((one) => ({ ...one, block: b })));
-    smaller.push(...notOneDown(alone, protections, by.drills).map((one) => ({ ...one, block: b })));
-    await pauseForOthers();
-  }
+  const instead = await inTurns(insteadInSteps(session, protections, by));
+  await pauseForOthers();
+  const smaller = notOneDown(session, protections, by.drills);
   const levels = new Map<string, Set<LevelName>>();
   for (const one of instead) if (one.does === "other") levels.set(one.drill.id, (levels.get(one.drill.id) ?? new Set()).add(one.level));
   const drills: Drill[] = [];

@@ -21,6 +21,7 @@ import { unequalSides } from "./rules/unequal-sides";
 import { SEVERITIES, type AuditInput, type Circumstances, type Finding, type Fix, type Rule } from "./types";
 import { coverageOf } from "~/core/coverage/coverage";
 import type { Session } from "~/core/session/schema";
+import { allAtOnce, type Steps } from "~/core/steps";
 import { compile } from "~/core/timeline/compile";
 
 /** Every rule, in the order findings of one severity are shown. */
@@ -37,9 +38,16 @@ export function auditInput(session: Session, drills: AuditInput["drills"], circu
 }
 
 /** What the rules find in a session, most serious first. Fixes are proposals: `mending` says which of them mend. */
-export function audit(input: AuditInput): Found[] {
-  return RULES.flatMap((rule) => rule.find(input).map((finding) => ({ rule: rule.id, ...finding })))
-    .map((finding, i) => ({ finding, i }))
+export const audit = (input: AuditInput): Found[] => allAtOnce(auditInSteps(input));
+
+/** The same in steps. */
+export function* auditInSteps(input: AuditInput): Steps<Found[]> {
+  const all: Found[] = [];
+  for (const rule of RULES) {
+    for (const finding of rule.inSteps ? yield* rule.inSteps(input) : rule.find(input)) all.push({ rule: rule.id, ...finding });
+    yield;
+  }
+  return all.map((finding, i) => ({ finding, i }))
     .sort((a, b) => SEVERITIES.indexOf(a.finding.severity) - SEVERITIES.indexOf(b.finding.severity) || a.i - b.i)
     .map(({ finding }) => finding);
 }

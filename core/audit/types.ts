@@ -6,6 +6,7 @@ import type { Drill } from "~/core/drills/schema";
 import type { Group } from "~/core/group/schema";
 import type { Place } from "~/core/session/edits";
 import type { Session } from "~/core/session/schema";
+import type { Steps } from "~/core/steps";
 import type { Timeline } from "~/core/timeline/types";
 import type { Seconds } from "~/core/units";
 
@@ -38,4 +39,5 @@ export type AuditInput = {
 /** What the audit is told besides the session. */
 export type Circumstances = Partial<Pick<AuditInput, "demand" | "group" | "offered">>;
 
-export type Rule = { id: string; find: (input: AuditInput) => Finding[] };
+/** A rule; one that takes long for many people can be asked in steps, too. */
+export type Rule = { id: string; find: (input: AuditInput) => Finding[]; inSteps?: (input: AuditInput) => Steps<Finding[]> };

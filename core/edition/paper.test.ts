@@ -1,5 +1,6 @@
 import { describe, expect, it } from "vitest";
-import { paperOf } from "./paper";
+import { paperInSteps } from "./paper";
+import { allAtOnce } from "~/core/steps";
 import { groupSchema } from "~/core/group/schema";
 import { itemOf, newSession } from "~/core/session/start";
 import { compile } from "~/core/timeline/compile";
@@ -15,7 +16,7 @@ const session = newSession({ title: "A", purpose: "before-training" }, [
 const group = groupSchema.parse({ name: "Class", people: [{ name: "Hamish", areas: ["kneeling", "floor"] }, { name: "Leila", areas: [] }, { name: "Oskar", areas: ["kneeling", "floor"] }] });
 
 describe("a session on paper", () => {
-  const paper = paperOf(session, compile(session, drillById), drillById, { group, offered: DRILLS });
+  const paper = allAtOnce(paperInSteps(session, compile(session, drillById), drillById, { group, offered: DRILLS }));
   it("numbers the drills through all blocks and says when each begins", () => {
     const items = paper.blocks.flatMap((block) => block.items);
     expect(items.map((item) => item.number)).toEqual([1, 2, 3]);
@@ -28,7 +29,7 @@ describe("a session on paper", () => {
   it("counts kit for everyone of the group, and for nobody without one", () => {
     const pad = paper.kit.find((need) => need.kit === "pad")!;
     expect(pad.inAll).toBe(pad.pieces * 3);
-    expect(paperOf(session, compile(session, drillById), drillById, { group: undefined, offered: DRILLS }).kit.every((need) => need.inAll === undefined)).toBe(true);
+    expect(allAtOnce(paperInSteps(session, compile(session, drillById), drillById, { group: undefined, offered: DRILLS })).kit.every((need) => need.inAll === undefined)).toBe(true);
   });
   it("says who does what instead, together where it is the same, and never which area it is for", () => {
     const instead = paper.blocks.flatMap((block) => block.items).flatMap((item) => item.instead);

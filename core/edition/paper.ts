@@ -2,7 +2,10 @@ import { cautionsOf, makeEdition } from "./edition";
 import { kitList, type KitNeed } from "~/core/coverage/kit-list";
 import type { Drill } from "~/core/drills/schema";
 import { fallbackFor } from "~/core/group/fallback";
-import { against, allProtections, itemAsWorked } from "~/core/group/protect";
+import { alikeIn, byPerson, type Alike } from "~/core/group/alike";
+import { against, itemAsWorked } from "~/core/group/protect";
+import type { Place } from "~/core/session/edits";
+import type { Steps } from "~/core/steps";
 import { piecesFor } from "~/core/group/kit";
 import type { Group } from "~/core/group/schema";
 import type { LevelName, Session } from "~/core/session/schema";
@@ -24,33 +27,49 @@ export type Paper = {
   blocks: { title: string; more: string; items: PaperItem[] }[];
 };
 
+type By = { drills: (id: string) => Drill | undefined; offered: readonly Drill[]; group: Group | undefined };
+
 /** Everything a coach needs beside the mat, from the session as it is now. `timeline` is the session's own. */
-export function paperOf(session: Session, timeline: Timeline, drills: (id: string) => Drill | undefined, { group, offered }: { group: Group | undefined; offered: readonly Drill[] }): Paper {
+export function* paperInSteps(session: Session, timeline: Timeline, drills: By["drills"], { group, offered }: Omit<By, "drills">): Steps<Paper> {
   const totals = totalsByItem(timeline);
+  const alike = group ? alikeIn(group) : [];
   let number = 0;
-  const blocks = session.blocks.map((block, b) => ({
-    title: block.title,
-    more: [...(block.rounds > 1 ? [`${block.rounds} rounds`] : []), ...(block.sideOrder === "whole-block" ? ["the whole block on one side, then the other"] : [])].join(", "),
-    items: block.items.map((item, i): PaperItem => {
+  const blocks: Paper["blocks"] = [];
+  for (const [b, block] of session.blocks.entries()) {
+    const items: PaperItem[] = [];
+    for (const [i, item] of block.items.entries()) {
       const drill = drills(item.drill)!;
-      const form = drill.levels[item.level];
-      const instead = new Map<string, string[]>();
-      for (const person of group?.people ?? []) {
-        const protections = allProtections(person, group!.setting);
-        if (against(form, itemAsWorked(drill, item, session.pace, block.rounds), protections).length === 0) continue;
-        const other = fallbackFor(item, protections, { drills, offered, pace: session.pace, group, rounds: block.rounds });
-        const does = !other ? "rests here" : other.drill.id === item.drill ? `${LEVEL_WORDS[other.level]}: ${drill.levels[other.level].how}` : other.level === "standard" ? other.drill.name : `${other.drill.name}, ${LEVEL_WORDS[other.level]}`;
-        instead.set(does, [...(instead.get(does) ?? []), person.name]);
-      }
-      return {
+      items.push({
         number: ++number, at: clockText(totals.get(placeKey(b, i))?.start ?? 0), drill: item.drill, level: item.level, name: drill.name,
         dose: itemWords(item, sideModeOf(item, drills)),
-        brief: item.level === "standard" ? drill.brief : `${drill.brief} ${form.how}`.trim(),
+        brief: item.level === "standard" ? drill.brief : `${drill.brief} ${drill.levels[item.level].how}`.trim(),
         calls: (item.cues ?? []).map((cue) => `${cue.at} s: ${cue.say}`),
-        instead: [...instead].map(([does, names]) => ({ names, does })),
-      };
-    }),
-  }));
+        instead: group ? yield* insteadOnPaper(session, { block: b, item: i }, alike, { drills, offered, group }) : [],
+      });
+      yield;
+    }
+    blocks.push({
+      title: block.title, items,
+      more: [...(block.rounds > 1 ? [`${block.rounds} rounds`] : []), ...(block.sideOrder === "whole-block" ? ["the whole block on one side, then the other"] : [])].join(", "),
+    });
+  }
   const people = group?.people.length ?? 0;
   return { length: clockText(timeline.totalSeconds), cautions: cautionsOf(makeEdition(session, drills)).map(({ drill, text }) => `${drill}: ${text}`), blocks, kit: kitList(session, drills).map((need) => ({ ...need, inAll: people > 0 ? piecesFor(need.kit, need.pieces, people) : undefined })) };
+}
+
+/** Who does something else at a place, together where it is the same. */
+function* insteadOnPaper(session: Session, place: Place, alike: readonly Alike[], { drills, offered, group }: By & { group: Group }): Steps<PaperItem["instead"]> {
+  const block = session.blocks[place.block]!;
+  const item = block.items[place.item]!;
+  const drill = drills(item.drill)!;
+  const found: { people: number[]; value: string }[] = [];
+  for (const { people, protections } of alike) {
+    if (against(drill.levels[item.level], itemAsWorked(drill, item, session.pace, block.rounds), protections).length === 0) continue;
+    const other = fallbackFor(item, protections, { drills, offered, pace: session.pace, group, rounds: block.rounds });
+    found.push({ people, value: !other ? "rests here" : other.drill.id === item.drill ? `${LEVEL_WORDS[other.level]}: ${drill.levels[other.level].how}` : other.level === "standard" ? other.drill.name : `${other.drill.name}, ${LEVEL_WORDS[other.level]}` });
+    yield;
+  }
+  const instead = new Map<string, string[]>();
+  for (const { name, value } of byPerson(group, found)) instead.set(value, [...(instead.get(value) ?? []), name]);
+  return [...instead].map(([does, names]) => ({ names, does }));
 }

@@ -2,6 +2,7 @@ import { fallbackFor } from "./fallback";
 import { against, itemAsWorked, type Protection } from "./protect";
 import type { Group } from "./schema";
 import { levelBelow } from "~/core/session/levels";
+import { allAtOnce, type Steps } from "~/core/steps";
 import type { Drill } from "~/core/drills/schema";
 import type { LevelName, Session } from "~/core/session/schema";
 
@@ -11,19 +12,27 @@ export type Instead = { block: number; item: number } & ({ does: "rest" } | { do
 type By = { drills: (id: string) => Drill | undefined; offered: readonly Drill[]; group?: Group | undefined };
 
 /** Everything one person does differently in a session, by what they protect, in its order. Empty for someone who does it all. */
-export function insteadOf(session: Session, protections: readonly Protection[], { drills, offered, group }: By): Instead[] {
-  if (protections.length === 0) return [];
-  return session.blocks.flatMap((block, b) =>
-    block.items.flatMap((item, i): Instead[] => {
+export const insteadOf = (session: Session, protections: readonly Protection[], by: By): Instead[] => allAtOnce(insteadInSteps(session, protections, by));
+
+/** The same in steps. */
+export function* insteadInSteps(session: Session, protections: readonly Protection[], { drills, offered, group }: By): Steps<Instead[]> {
+  const all: Instead[] = [];
+  if (protections.length === 0) return all;
+  for (const [b, block] of session.blocks.entries())
+    for (const [i, item] of block.items.entries()) {
+      yield;
       const drill = drills(item.drill);
       const place = { block: b, item: i };
       // Nobody knows what a drill that cannot be looked up loads.
-      if (!drill) return [{ ...place, does: "rest" }];
-      if (against(drill.levels[item.level], itemAsWorked(drill, item, session.pace, block.rounds), protections).length === 0) return [];
+      if (!drill) {
+        all.push({ ...place, does: "rest" });
+        continue;
+      }
+      if (against(drill.levels[item.level], itemAsWorked(drill, item, session.pace, block.rounds), protections).length === 0) continue;
       const other = fallbackFor(item, protections, { drills, offered, pace: session.pace, group, rounds: block.rounds });
-      return [other ? { ...place, does: "other", drill: other.drill, level: other.level } : { ...place, does: "rest" }];
-    }),
-  );
+      all.push(other ? { ...place, does: "other", drill: other.drill, level: other.level } : { ...place, does: "rest" });
+    }
+  return all;
 }
 
 /** Where the next level down goes against what someone protects, although the item itself does not: easier today is then no answer for them. */

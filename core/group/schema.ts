@@ -21,10 +21,13 @@ export const memberSchema = z.strictObject({ name: z.string().trim().min(1).max(
 /** So many sessions back a group's drills are looked at. */
 export const MOST_LATELY = 3;
 
+/** A group is at most so many people. */
+export const MOST_PEOPLE = 200;
+
 /** A group as the audit and the draft look at it. */
 export const groupSchema = z.strictObject({
   name: z.string().trim().min(1).max(80),
-  people: z.array(memberSchema).max(200),
+  people: z.array(memberSchema).max(MOST_PEOPLE),
   setting: groupSettingSchema.prefault({}),
   shown: z.array(z.string().max(80)).optional().describe("Drills the group has been handed before, by id; left out, nobody knows"),
   lately: z.array(z.strictObject({ title: z.string().max(120), drills: z.array(z.string().max(80)) })).max(MOST_LATELY).optional().describe("The sessions last handed to the group, the newest first, with their drills by id"),

@@ -3,6 +3,7 @@ import { Form, Link, redirect } from "react-router";
 import type { Route } from "./+types/route";
 import { requireCoach } from "~/app/server/coach.server";
 import { fieldText, readForm } from "~/app/server/forms.server";
+import { needRoom } from "~/app/server/room.server";
 import { getServices } from "~/app/server/services.server";
 import { Button } from "~/app/ui/button";
 import { ROW_FACTS, ROWS } from "~/core/drills/rows";
@@ -28,6 +29,7 @@ export async function action({ request }: Route.ActionArgs) {
   const own = /^own-([0-9a-f-]{36})$/.exec(asked)?.[1];
   const from = own ? await findDemand(db, coach.id, own) : demandById(asked);
   if (!from) throw new Response("There is no such profile among yours.", { status: 404 });
+  await needRoom(coach.id, "profiles");
   throw redirect(`/demands/${ownDemandId(await addDemand(db, coach.id, copyOfDemand(from)))}`);
 }
 

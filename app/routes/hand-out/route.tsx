@@ -7,6 +7,7 @@ import type { Route } from "./+types/route";
 import { idOf, notHere, requireCoach } from "~/app/server/coach.server";
 import { fieldText, readForm } from "~/app/server/forms.server";
 import { drawnDrillsIn, drillsOf } from "~/app/server/drills.server";
+import { inTurns } from "~/app/server/in-turns";
 import { needRoom } from "~/app/server/room.server";
 import { getServices } from "~/app/server/services.server";
 import { Button, ButtonLink } from "~/app/ui/button";
@@ -17,7 +18,7 @@ import { Still } from "~/app/ui/figure/still";
 import { MiniProfilePicture } from "~/app/ui/mini-profile";
 import { kitList } from "~/core/coverage/kit-list";
 import type { Drill } from "~/core/drills/schema";
-import { audit, auditInput, keyOf } from "~/core/audit/audit";
+import { auditInput, auditInSteps, keyOf } from "~/core/audit/audit";
 import { changesBetween } from "~/core/session/changes";
 import { sameJson } from "~/core/session/same";
 import { lacksCautions } from "~/core/drills/start";
@@ -48,6 +49,8 @@ export async function loader({ request, params }: Route.LoaderArgs) {
   const drills = await drillsOf(coach.id, [stored.doc, ...editions.map((one) => one.session), next?.session, newest?.session]);
   const timeline = compile(stored.doc, drills);
   const { doc } = stored;
+  await setImmediate();
+  const found = await inTurns(auditInSteps(auditInput(doc, drills, { demand: undefined, group })));
   const name = (drill: string) => drills(drill)?.name ?? drill;
   return {
     teamId: setting?.teamId ?? null,
@@ -61,7 +64,7 @@ export async function loader({ request, params }: Route.LoaderArgs) {
     changed: newest ? changesBetween(withoutNotes(newest.session), withoutNotes(doc), name) : [],
     before, older: next?.number,
     accepted: setting?.accepted.map(({ says, reason }) => ({ says, reason })) ?? [],
-    stops: audit(auditInput(doc, drills, { demand: undefined, group })).filter((one) => one.severity === "stop" && !setting?.accepted.some((a) => a.key === keyOf(one, doc))).map((one) => one.says),
+    stops: found.filter((one) => one.severity === "stop" && !setting?.accepted.some((a) => a.key === keyOf(one, doc))).map((one) => one.says),
     editions: await changesOf(editions, next?.session, name, baseUrl),
   };
 }

@@ -3,11 +3,12 @@ import { ArrowLeft, Printer } from "lucide-react";
 import type { Route } from "./+types/route";
 import { idOf, notHere, requireCoach } from "~/app/server/coach.server";
 import { drillsOf } from "~/app/server/drills.server";
+import { inTurns } from "~/app/server/in-turns";
 import { getServices } from "~/app/server/services.server";
 import { Button, ButtonLink } from "~/app/ui/button";
 import { Still } from "~/app/ui/figure/still";
 import { MiniProfilePicture } from "~/app/ui/mini-profile";
-import { paperOf, type PaperItem } from "~/core/edition/paper";
+import { paperInSteps, type PaperItem } from "~/core/edition/paper";
 import { miniProfile } from "~/core/profile/mini";
 import { profileOf } from "~/core/profile/profile";
 import { clockText } from "~/core/text/clock";
@@ -34,7 +35,7 @@ export async function loader({ request, params }: Route.LoaderArgs) {
   const timeline = compile(doc, drills);
   return {
     id, title: doc.title, purpose: doc.purpose, target: doc.target, notes: doc.notes, group: group && { name: group.name, people: group.people.length },
-    profile: miniProfile(profileOf(doc, timeline), 700, 70), paper: paperOf(doc, timeline, drills, { group, offered: [...own.map((listed) => listed.doc), ...DRILLS] }),
+    profile: miniProfile(profileOf(doc, timeline), 700, 70), paper: await inTurns(paperInSteps(doc, timeline, drills, { group, offered: [...own.map((listed) => listed.doc), ...DRILLS] })),
   };
 }
 

@@ -14,11 +14,11 @@ import { SettingDialog } from "./setting-dialog";
 import { AreasDialog } from "./areas-dialog";
 import { faultLine, parseWith } from "~/core/faults";
 import { protectionsOf, protectsListSchema } from "~/core/group/protect";
-import { groupSettingSchema } from "~/core/group/schema";
+import { groupSettingSchema, MOST_PEOPLE } from "~/core/group/schema";
 import { settingWords } from "~/core/group/words";
 import { protectionWords } from "~/core/text/areas";
 import { listWords } from "~/core/text/words";
-import { addAthletes, addTeam, archiveAthlete, deleteTeam, listTeams, renameTeam, setAthleteAreas, setTeamSetting, type Member, type Team } from "~/db/teams";
+import { addAthletes, addTeam, archiveAthlete, countPeople, deleteTeam, listTeams, renameTeam, setAthleteAreas, setTeamSetting, type Member, type Team } from "~/db/teams";
 
 export const meta: Route.MetaFunction = () => [{ title: "Teams · Mapset" }];
 
@@ -55,8 +55,10 @@ export async function action({ request }: Route.ActionArgs) {
       if (names.length > MOST_AT_ONCE) return data({ fault: `At most ${MOST_AT_ONCE} at a time.` }, { status: 400 });
       const long = names.find((n) => n.length > 40);
       if (long) return data({ fault: `“${long.slice(0, 44)}…” is longer than 40 characters.` }, { status: 400 });
+      const team = idOf(field("team"));
+      if ((await countPeople(db, coach.id, team)) + names.length > MOST_PEOPLE) return data({ fault: `A team has at most ${MOST_PEOPLE} people. Make another team for the others.` }, { status: 400 });
       await needRoom(coach.id, "people", names.length);
-      must((await addAthletes(db, coach.id, idOf(field("team")), names)) > 0);
+      must((await addAthletes(db, coach.id, team, names)) > 0);
       return { done: true };
     }
     case "setting": {

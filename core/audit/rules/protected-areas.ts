@@ -1,8 +1,11 @@
-import { itemsOf } from "../look";
-import type { Finding, Fix, Rule } from "../types";
+import { itemsOf, type Looked } from "../look";
+import type { AuditInput, Finding, Fix, Rule } from "../types";
 import type { DrillLevel } from "~/core/drills/schema";
-import { fallbackFor } from "~/core/group/fallback";
-import { against, allProtections, itemAsWorked, protectionsOf, type Protection } from "~/core/group/protect";
+import { alikeIn, byPerson, type Alike } from "~/core/group/alike";
+import { fallbackFor, type Fallback } from "~/core/group/fallback";
+import type { Group } from "~/core/group/schema";
+import { allAtOnce, type Steps } from "~/core/steps";
+import { against, itemAsWorked, protectionsOf, type Protection } from "~/core/group/protect";
 import { amountOf } from "~/core/session/dose-edits";
 import { editItem } from "~/core/session/edits";
 import type { Dose } from "~/core/session/schema";
@@ -18,49 +21,67 @@ const unique = (all: readonly Protection[]): string[] => [...new Set(all.map(pro
  */
 export const protectedAreas: Rule = {
   id: "protected-areas",
-  find: (input) => {
-    const { group, offered, drills, session } = input;
-    if (!group) return [];
-    const everyone = protectionsOf(group.setting.areas ?? []);
-    return itemsOf(input).flatMap(({ place, item, drill, level }): Finding[] => {
-      const rounds = session.blocks[place.block]?.rounds ?? 1;
-      const worked = itemAsWorked(drill, item, session.pace, rounds);
-      const everywhere = against(level, worked, everyone);
-      const people = group.people.flatMap((person) => {
-        const protections = allProtections(person, group.setting);
-        const hit = against(level, worked, protections);
-        return hit.length > 0 ? [{ name: person.name, protections, hit }] : [];
-      });
-      if (everywhere.length === 0 && people.length === 0) return [];
-      const by = { drills, offered, pace: session.pace, group, rounds };
-      const areas = unique([...people.flatMap((one) => one.hit), ...everywhere]);
-      const who = everywhere.length > 0 ? "the whole group protects" : `${listWords(people.map((p) => p.name))} protect${people.length === 1 ? "s" : ""}`;
-      const loads = knownStress(level).drawn
-        ? `${drill.name} loads ${listWords(areas)}, which ${who}`
-        : `${drill.name} is not drawn, so nobody knows what it loads; ${who} ${listWords(areas)}`;
-      const answers = people.map((one) => ({ name: one.name, fallback: fallbackFor(item, one.protections, by) }));
-      const none = answers.filter((a) => !a.fallback).map((a) => a.name);
-      // One thing that everybody can do, and that loads nothing anyone protects.
-      const all = [...everyone, ...group.people.flatMap((p) => protectionsOf(p.areas))];
-      const swap = (): Fix | undefined => {
-        const forAll = fallbackFor(item, all, by);
-        return forAll && {
-          words: forAll.drill.id === drill.id ? `Take the ${forAll.level} level for everyone` : `Take ${forAll.drill.name} for everyone`,
-          apply: (s) => editItem(s, place, { drill: forAll.drill.id, level: forAll.level, ...((forAll.drill.id !== drill.id || item.dose.kind === "effort") && { dose: doseFor(forAll.drill.levels[forAll.level], item.dose) }) }),
-        };
-      };
-      if (everywhere.length > 0 || none.length > 0)
-        return [{
-          severity: "stop", place, says: `${loads}${none.length > 0 ? `, and there is nothing else in that time for ${listWords(none)}: they would rest here.` : "."}`,
-          why: "What someone protects is not loaded. Not medical advice: ask them, and whoever treats them.", offer: swap, areas: [...new Set([...people.flatMap((one) => one.hit), ...everywhere].map((one) => one.area))],
-        }];
-      const words = answers.map(({ name, fallback }) => `${name}: ${fallback!.drill.id === drill.id ? `the ${fallback!.level} level` : fallback!.drill.name}`);
-      return [{
-        severity: "hint", place, says: `${loads}. In the same time, ${words.join("; ")}.`, why: "Say it before the drill begins, so that nobody has to ask.", offer: swap, areas: [...new Set(people.flatMap((one) => one.hit.map(({ area }) => area)))],
-      }];
-    });
-  },
+  find: (input) => allAtOnce(findInSteps(input)),
+  inSteps: findInSteps,
 };
+
+function* findInSteps(input: AuditInput): Steps<Finding[]> {
+  const { group } = input;
+  if (!group) return [];
+  const alike = alikeIn(group);
+  const found: Finding[] = [];
+  for (const looked of itemsOf(input)) {
+    found.push(...(yield* findAt(input, group, alike, looked)));
+    yield;
+  }
+  return found;
+}
+
+/** Whether an item goes against what anybody protects, and what they do instead. */
+function* findAt({ offered, drills, session }: AuditInput, group: Group, alike: readonly Alike[], { place, item, drill, level }: Looked): Steps<Finding[]> {
+  const rounds = session.blocks[place.block]?.rounds ?? 1;
+  const worked = itemAsWorked(drill, item, session.pace, rounds);
+  const everyone = protectionsOf(group.setting.areas ?? []);
+  const everywhere = against(level, worked, everyone);
+  const by = { drills, offered, pace: session.pace, group, rounds };
+  const met = alike.map((one) => ({ ...one, hit: against(level, worked, one.protections) })).filter((one) => one.hit.length > 0);
+  if (everywhere.length === 0 && met.length === 0) return [];
+  const found: { people: number[]; value: Fallback | undefined }[] = [];
+  for (const one of met) {
+    found.push({ people: one.people, value: fallbackFor(item, one.protections, by) });
+    yield;
+  }
+  const answers = byPerson(group, found);
+  const hit = byPerson(group, met.map(({ people, hit: value }) => ({ people, value }))).flatMap((one) => one.value);
+  const areas = unique([...hit, ...everywhere]);
+  const who = everywhere.length > 0 ? "the whole group protects" : `${manyNames(answers.map((one) => one.name))} protect${answers.length === 1 ? "s" : ""}`;
+  const loads = knownStress(level).drawn
+    ? `${drill.name} loads ${listWords(areas)}, which ${who}`
+    : `${drill.name} is not drawn, so nobody knows what it loads; ${who} ${listWords(areas)}`;
+  const none = answers.filter((one) => !one.value).map((one) => one.name);
+  // One thing that everybody can do, and that loads nothing anyone protects.
+  const swap = (): Fix | undefined => {
+    const forAll = fallbackFor(item, [...everyone, ...group.people.flatMap((p) => protectionsOf(p.areas))], by);
+    return forAll && {
+      words: forAll.drill.id === drill.id ? `Take the ${forAll.level} level for everyone` : `Take ${forAll.drill.name} for everyone`,
+      apply: (s) => editItem(s, place, { drill: forAll.drill.id, level: forAll.level, ...((forAll.drill.id !== drill.id || item.dose.kind === "effort") && { dose: doseFor(forAll.drill.levels[forAll.level], item.dose) }) }),
+    };
+  };
+  if (everywhere.length > 0 || none.length > 0)
+    return [{
+      severity: "stop", place, says: `${loads}${none.length > 0 ? `, and there is nothing else in that time for ${manyNames(none)}: they would rest here.` : "."}`,
+      why: "What someone protects is not loaded. Not medical advice: ask them, and whoever treats them.", offer: swap, areas: [...new Set([...hit, ...everywhere].map((one) => one.area))],
+    }];
+  const words = answers.map(({ name, value }) => `${name}: ${value!.drill.id === drill.id ? `the ${value!.level} level` : value!.drill.name}`);
+  return [{
+    severity: "hint", place, says: `${loads}. In the same time, ${listUpTo(words, "; ")}.`, why: "Say it before the drill begins, so that nobody has to ask.", offer: swap, areas: [...new Set(hit.map(({ area }) => area))],
+  }];
+}
+
+/** More names than a class has are counted instead of said. */
+const MOST_NAMES = 40;
+const manyNames = (names: readonly string[]): string => (names.length <= MOST_NAMES ? listWords(names) : `${names.slice(0, MOST_NAMES).join(", ")} and ${names.length - MOST_NAMES} more`);
+const listUpTo = (words: readonly string[], between: string): string => (words.length <= MOST_NAMES ? words.join(between) : `${words.slice(0, MOST_NAMES).join(between)}${between}and ${words.length - MOST_NAMES} more`);
 
 /** The dose of another drill in place of one: the same where it is of the same kind and within bounds, else its own. */
 function doseFor(level: DrillLevel, dose: Dose): Dose {

@@ -1,0 +1,16 @@
+import { setImmediate } from "node:timers/promises";
+import type { Steps } from "~/core/steps";
+
+/** Milliseconds of work after which others are served. */
+const TURN = 25;
+
+/** Does work step by step; others are served whenever a turn is over. */
+export async function inTurns<T>(steps: Steps<T>): Promise<T> {
+  for (let from = performance.now(); ; ) {
+    const next = steps.next();
+    if (next.done) return next.value;
+    if (performance.now() - from < TURN) continue;
+    await setImmediate();
+    from = performance.now();
+  }
+}
