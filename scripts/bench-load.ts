@@ -1,9 +1,21 @@
 import { randomUUID } from "node:crypto";
+import { sql } from "drizzle-orm";
 import type { Line } from "./bench-draft";
+import { AREAS } from "~/core/drills/areas";
+import { drillFile } from "~/core/drills/read";
+import { ROWS } from "~/core/drills/rows";
+import type { Drill } from "~/core/drills/schema";
+import type { Motion } from "~/core/figure/motion";
+import { MOST_PEOPLE } from "~/core/group/schema";
 import { itemOf } from "~/core/session/start";
 import type { Session } from "~/core/session/schema";
 import { median } from "~/core/statistics";
+import { asDocument } from "~/core/stress/attach";
+import type { Db } from "~/db/client";
+import { addOwnDrill } from "~/db/own-drills";
+import { addAthletes, addTeam, listTeams, setAthleteAreas } from "~/db/teams";
 import { DRILLS } from "~/library";
+import { DRAWN_DRILLS } from "~/library/drawn";
 
 const ms = (n: number) => `${n.toFixed(1)} ms`;
 
@@ -32,6 +44,35 @@ export function largestSession(): Session {
   };
 }
 
+/** The largest drill that may be kept: as many words as there may be, and every level moved through as many poses. */
+function largestDrill(): Drill {
+  const words = "x".repeat(400);
+  const from = asDocument([...DRAWN_DRILLS].sort((a, b) => b.motions!.standard.keys.length - a.motions!.standard.keys.length)[0]!);
+  const long = (motion: Motion): Motion => ({ ...motion, beats: 64, seconds: 600, keys: Array.from({ length: 24 }, (_, i) => ({ ...motion.keys[i % motion.keys.length]!, at: (i * 64) / 24 })) });
+  return {
+    ...from, id: "largest", name: "As large as can be", setUp: Array<string>(6).fill(words), steps: Array<string>(8).fill(words), feel: Array<string>(4).fill(words), cautions: Array<string>(5).fill(words),
+    elsewhere: Array.from({ length: 5 }, () => ({ felt: words, change: words })), faults: Array.from({ length: 5 }, () => ({ see: words, say: words })),
+    motions: { standard: long(from.motions!.standard), easier: long(from.motions!.easier ?? from.motions!.standard), harder: long(from.motions!.harder ?? from.motions!.standard) },
+  };
+}
+
+/** The fullest team, everybody protecting something else, each with a side or a clinician's limit. */
+async function fullestTeam(db: Db, ownerId: string): Promise<string> {
+  const id = await addTeam(db, ownerId, "As many as can be");
+  await addAthletes(db, ownerId, id, Array.from({ length: MOST_PEOPLE }, (_, i) => `Person ${i}`));
+  const team = (await listTeams(db, ownerId)).find((one) => one.id === id)!;
+  for (const [i, person] of team.athletes.entries()) await setAthleteAreas(db, ownerId, person.id, AREAS.map((area, a) => ({ area, way: (i + a) % 3 ? "keep-off" as const : "small" as const, ...(area === "knee-deep-bend" && { limit: 20 + (i % 160) }) })));
+  return id;
+}
+
+/** As many revisions as may be kept of a drill with as many words as there may be. */
+async function mostRevisions(db: Db, ownerId: string): Promise<void> {
+  const id = await addOwnDrill(db, ownerId, { ...largestDrill(), name: "Revised over and over" });
+  await db.execute(sql`insert into own_drill_revision (drill_id, number, owner_id, doc) select drill_id, i, owner_id, jsonb_set(doc - 'motions', '{id}', to_jsonb('own-' || drill_id || '-' || i)) from own_drill_revision, generate_series(2, 4000) i where drill_id = ${id} and number = 1`);
+  await db.execute(sql`insert into own_drill_stress (drill_id, number, owner_id, rules, levels) select drill_id, i, owner_id, rules, levels from own_drill_stress, generate_series(2, 4000) i where drill_id = ${id} and number = 1`);
+  await db.execute(sql`update own_drill set revision = 4000 where id = ${id}`);
+}
+
 /** How long others wait, at the longest, while something large is asked for: a page with nothing on it, over and over, beside it. */
 async function waits(base: string, work: () => Promise<unknown>): Promise<{ longest: number; usual: number }> {
   const up = async () => {
@@ -54,7 +95,7 @@ async function waits(base: string, work: () => Promise<unknown>): Promise<{ long
 }
 
 /** The longest that others wait while the largest session is imported, saved, opened, handed out and followed. */
-export async function largest(base: string, cookie: string): Promise<Line[]> {
+export async function largest(base: string, cookie: string, db: Db, ownerId: string): Promise<Line[]> {
   const doc = largestSession();
   const text = JSON.stringify(doc);
   const headers = { cookie };
@@ -82,6 +123,44 @@ export async function largest(base: string, cookie: string): Promise<Line[]> {
   if (!link) throw new Error("The largest session was not handed out");
   await line("its page of editions is shown", () => fetch(`${base}${session}/hand-out`, { headers }).then((answer) => answer.text()));
   await line("it is followed", () => fetch(`${base}${link}`).then((answer) => answer.text()));
-  await line("what somebody does instead in it is asked for", () => fetch(`${base}${link}/mine`).then((answer) => answer.text()));
+  const get = (path: string) => fetch(`${base}${path}`, { headers }).then(async (answer) => {
+    if (!answer.ok) throw new Error(`${path} answered ${answer.status}`);
+    return answer.text();
+  });
+  const teamId = await fullestTeam(db, ownerId);
+  await fetch(`${base}${session}/setting`, { method: "POST", headers: { ...headers, "content-type": "application/json" }, body: JSON.stringify({ teamId }) });
+  await line(`it is looked over for ${MOST_PEOPLE} people who all protect something else`, () => get(`${session}/hand-out`));
+  await line("it is put on paper for them", () => get(`${session}/paper`));
+  await fetch(`${base}${session}/hand-out`, form({ team: teamId }));
+  const theirs = [...(await get(`${session}/hand-out`)).matchAll(/\/f\/[A-Za-z0-9_-]{24}/g)][0]?.[0] ?? "";
+  const one = (await listTeams(db, ownerId)).find((team) => team.id === teamId)!.athletes[0]!.id;
+  await line("what somebody of them does instead is asked for", () => get(`${theirs}/mine?athlete=${one}`));
+
+  let drill = "";
+  const drillText = JSON.stringify(drillFile(largestDrill()));
+  await line(`the largest drill (${Math.round(drillText.length / 1000)} kB) is imported`, async () => {
+    const body = new FormData();
+    body.set("do", "import");
+    body.set("file", new File([drillText], "largest.json", { type: "application/json" }));
+    const answer = await fetch(`${base}/library`, { method: "POST", headers, body, redirect: "manual" });
+    drill = answer.headers.get("location") ?? "";
+    if (!drill) throw new Error(`The largest drill was refused: ${answer.status} ${(await answer.text()).slice(0, 400)}`);
+  });
+  await line("a revision of it is kept", async () => {
+    const answer = await fetch(`${base}${drill}/keep`, { method: "POST", headers: { ...headers, "content-type": "application/json" }, body: JSON.stringify({ basedOn: 1, doc: largestDrill() }) });
+    if (!answer.ok) throw new Error(`The revision was refused: ${await answer.text()}`);
+  });
+  await line("its page is shown", () => get(drill));
+  await line("a still of it is drawn", () => get(`${drill.replace("/library/", "/figure/")}/standard/pair.svg`));
+  await mostRevisions(db, ownerId);
+  for (const [what, path] of [["the list of sessions", "/sessions"], ["the desk", session], ["the library", "/library"], ["the drafting page", "/draft"]] as const) await line(`${what} is shown beside 4,000 revisions of own drills`, () => get(path));
+
+  const profile = { id: "own", name: "As large as can be", about: "x".repeat(300), held: Array<string>(6).fill("x".repeat(120)), rows: Object.fromEntries(ROWS.map((row) => [row, { weight: 3, why: "x".repeat(200) }])) };
+  const demand = (await fetch(`${base}/demands`, form({ demand: "rowing" }))).headers.get("location") ?? "";
+  await line(`the largest profile (${Math.round(JSON.stringify(profile).length / 1000)} kB) is kept`, async () => {
+    const answer = await fetch(`${base}${demand}`, form({ doc: JSON.stringify(profile) }));
+    if (!answer.ok) throw new Error(`The profile was refused: ${answer.status}`);
+  });
+  await line("thirty sessions are measured against it", () => get(demand));
   return lines;
 }

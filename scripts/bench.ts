@@ -291,7 +291,6 @@ async function main(): Promise<void> {
       const again = connect(cluster.url);
       const [own] = await again.db.select({ id: coach.id }).from(coach).where(eq(coach.email, EMAIL));
       await manyDrills(again.db, own!.id);
-      await again.close();
       const answer = async (path: string) => {
         const spent: number[] = [];
         for (let i = 0; i < 24; i++) {
@@ -304,7 +303,8 @@ async function main(): Promise<void> {
       const [library, bareUp, found] = [await answer("/library"), await answer("/up"), middle(await firstResult(page))];
       lines.push({ what: `server: library with ${MANY} drills (median of 20)`, value: ms(library), baseline: `bare page of the same framework ${ms(bareUp)}`, ratio: (library / bareUp).toFixed(1) });
       lines.push({ what: `library with ${MANY} drills: last key to first result (median of 7, with 90 ms of waiting for more keys)`, value: ms(found), baseline: `its page from the server ${ms(library)}`, ratio: (found / library).toFixed(1) });
-      lines.push(...(await largest(server.base, cookie)));
+      lines.push(...(await largest(server.base, cookie, again.db, own!.id)));
+      await again.close();
       const limited = await startServer({ DATABASE_URL: cluster.url, MAPSET_SECRET: secret });
       try {
         lines.push(await classOfSixty(limited.base, link));

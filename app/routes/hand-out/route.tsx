@@ -36,6 +36,9 @@ import { listGroups, listTeams } from "~/db/teams";
 
 export const meta: Route.MetaFunction = ({ loaderData }) => [{ title: `Hand out ${loaderData?.title ?? ""} · Mapset` }];
 
+/** So many findings are read before the rest is counted. */
+const MOST_STOPS = 12;
+
 export async function loader({ request, params }: Route.LoaderArgs) {
   const coach = await requireCoach(request);
   const id = idOf(params.id);
@@ -51,6 +54,7 @@ export async function loader({ request, params }: Route.LoaderArgs) {
   const { doc } = stored;
   await setImmediate();
   const found = await inTurns(auditInSteps(auditInput(doc, drills, { demand: undefined, group })));
+  const stops = found.filter((one) => one.severity === "stop" && !setting?.accepted.some((a) => a.key === keyOf(one, doc)));
   const name = (drill: string) => drills(drill)?.name ?? drill;
   return {
     teamId: setting?.teamId ?? null,
@@ -64,7 +68,7 @@ export async function loader({ request, params }: Route.LoaderArgs) {
     changed: newest ? changesBetween(withoutNotes(newest.session), withoutNotes(doc), name) : [],
     before, older: next?.number,
     accepted: setting?.accepted.map(({ says, reason }) => ({ says, reason })) ?? [],
-    stops: found.filter((one) => one.severity === "stop" && !setting?.accepted.some((a) => a.key === keyOf(one, doc))).map((one) => one.says),
+    stops: stops.slice(0, MOST_STOPS).map((one) => one.says), moreStops: Math.max(0, stops.length - MOST_STOPS),
     editions: await changesOf(editions, next?.session, name, baseUrl),
   };
 }
@@ -210,6 +214,7 @@ export default function HandOut({ loaderData }: Route.ComponentProps) {
                 {loaderData.stops.map((says) => (
                   <li key={says}>{says}</li>
                 ))}
+                {loaderData.moreStops > 0 && <li>And {loaderData.moreStops} more like these, which the desk shows.</li>}
               </ul>
               <p>
                 <Link to={`/sessions/${id}`} className="underline underline-offset-4">
