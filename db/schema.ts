@@ -4,6 +4,7 @@ import {
 } from "drizzle-orm/pg-core";
 import type { Edition } from "~/core/edition/edition";
 import type { Tightness } from "~/core/checkin/schema";
+import type { Lock } from "~/core/session/locks";
 import type { Accepted } from "~/core/audit/accepted";
 import type { Demand } from "~/core/demands/schema";
 import type { Protects } from "~/core/group/protect";
@@ -109,6 +110,8 @@ export const trainingSession = pgTable("training_session", {
   teamId: uuid("team_id").references(() => team.id, { onDelete: "set null" }),
   demandId: text("demand_id"),
   accepted: jsonb("accepted").$type<Accepted[]>().notNull().default([]),
+  /** Drills that fitting to a time leaves as they are. */
+  locks: jsonb("locks").$type<Lock[]>().notNull().default([]),
   /** Offered as a beginning for new sessions. */
   template: boolean("template").notNull().default(false),
   archivedAt: moment("archived_at"),

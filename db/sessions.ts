@@ -5,6 +5,7 @@ import type { Seconds } from "~/core/units";
 import type { Db } from "./client";
 import { edition, link, team, trainingSession } from "./schema";
 import type { Accepted } from "~/core/audit/accepted";
+import type { Lock } from "~/core/session/locks";
 
 export type StoredSession = { id: string; doc: Session; revision: number; updatedAt: Date; archivedAt: Date | null };
 
@@ -96,11 +97,11 @@ export async function saveSession(
   return stored ? { kind: "newer", stored } : { kind: "gone" };
 }
 
-/** What stands beside a session's document: who it is for, what is asked of it, and what the coach lets stand. */
-export type Setting = { teamId: string | null; demandId: string | null; accepted: Accepted[] };
+/** What stands beside a session's document: who it is for, what is asked of it, what the coach lets stand, and what fitting leaves as it is. */
+export type Setting = { teamId: string | null; demandId: string | null; accepted: Accepted[]; locks: Lock[] };
 
 export async function findSetting(db: Db, ownerId: string, id: string): Promise<Setting | undefined> {
-  const [row] = await db.select({ teamId: trainingSession.teamId, demandId: trainingSession.demandId, accepted: trainingSession.accepted }).from(trainingSession).where(own(ownerId, id));
+  const [row] = await db.select({ teamId: trainingSession.teamId, demandId: trainingSession.demandId, accepted: trainingSession.accepted, locks: trainingSession.locks }).from(trainingSession).where(own(ownerId, id));
   return row;
 }
 

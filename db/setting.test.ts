@@ -21,14 +21,15 @@ beforeAll(async () => {
 afterAll(() => end());
 
 const doc = (title: string, drill = "hip-flexor-hold") => newSession({ title, purpose: "off-day" }, [{ title: "", rounds: 1, restBetweenRounds: 0, sideOrder: "drill-by-drill", items: [itemOf(drillById(drill)!)] }]);
+const lock = { block: 0, item: 0, drill: "hip-flexor-hold" };
 const stand = { key: "title", says: "The title says 10 minutes.", reason: "Everyone here calls it that." };
 
 describe("what stands beside a session", () => {
   it("is kept with it, for its own coach and their own team only", async () => {
     const [id, team, theirs] = [await addSession(db, ana, doc("One"), 90), await addTeam(db, ana, "Squad"), await addTeam(db, ben, "Other")];
-    expect(await findSetting(db, ana, id)).toEqual({ teamId: null, demandId: null, accepted: [] });
-    expect(await saveSetting(db, ana, id, { teamId: team, demandId: "rowing", accepted: [stand] })).toBe(true);
-    expect(await findSetting(db, ana, id)).toEqual({ teamId: team, demandId: "rowing", accepted: [stand] });
+    expect(await findSetting(db, ana, id)).toEqual({ teamId: null, demandId: null, accepted: [], locks: [] });
+    expect(await saveSetting(db, ana, id, { teamId: team, demandId: "rowing", accepted: [stand], locks: [lock] })).toBe(true);
+    expect(await findSetting(db, ana, id)).toEqual({ teamId: team, demandId: "rowing", accepted: [stand], locks: [lock] });
     expect(await saveSetting(db, ana, id, { teamId: theirs, demandId: null, accepted: [] })).toBe(false);
     expect(await saveSetting(db, ben, id, { teamId: null, demandId: null, accepted: [] })).toBe(false);
     expect(await findSetting(db, ben, id)).toBeUndefined();
@@ -38,7 +39,7 @@ describe("what stands beside a session", () => {
     expect(await saveSetting(db, ana, id, {})).toBe(true);
     expect(await saveSetting(db, ben, id, {})).toBe(false);
     expect(await saveSetting(db, ana, id, { teamId: theirs })).toBe(false);
-    expect(await findSetting(db, ana, id)).toEqual({ teamId: team, demandId: "rowing", accepted: [] });
+    expect(await findSetting(db, ana, id)).toEqual({ teamId: team, demandId: "rowing", accepted: [], locks: [lock] });
     await deleteTeam(db, ana, team);
     expect(await findSetting(db, ana, id)).toMatchObject({ teamId: null, demandId: "rowing" });
   });

@@ -24,9 +24,13 @@ export function amounts(item: Item): number[] {
 /** How many ways the doses of a session's first block can be set. */
 export const waysOf = (session: Session): number => session.blocks[0]!.items.reduce((n, item) => n * amounts(item).length, 1);
 
-/** The best fit of all ways to set the doses of a session's first block, tried one by one: at the very second, and within what may be missing. −1 where there is none. */
+/**
+ * The best fit of all ways to set the doses of a session's first block, tried one by one: at the very second, and within what
+ * may be missing. No dose goes the other way than the session. −1 where there is none.
+ */
 export function bestOfEveryWay(session: Session, target: Seconds, demand: Demand): { exact: Share; near: Share } {
-  const ways = session.blocks[0]!.items.map(amounts);
+  const longer = target >= compile(session, drillById).totalSeconds;
+  const ways = session.blocks[0]!.items.map((item) => amounts(item).filter((value) => (longer ? value >= amountOf(item.dose).value : value <= amountOf(item.dose).value)));
   let best = { exact: -1, near: -1 };
   const walk = (i: number, doc: Session): void => {
     if (i === ways.length) {

@@ -178,12 +178,22 @@ describe("fit to time", () => {
     await panel.getByRole("textbox", { name: "Length" }).fill("3");
     await panel.getByRole("button", { name: "Work it out" }).click();
     const alert = panel.getByRole("alert");
-    await alert.getByText(/these drills last between \d+:\d\d and \d+:\d\d/).waitFor();
-    await panel.getByLabel("may take drills out when doses cannot").check();
+    await alert.getByText(/^As short as it goes, this lasts \d+:\d\d: .+ too long\.$/).waitFor();
+    await alert.getByText("allow drills to be taken out,").waitFor();
+    await panel.getByLabel("may take drills out where nothing else does").check();
     await panel.getByRole("button", { name: "Work it out" }).click();
     await panel.getByText(/ taken out$/).first().waitFor();
+    // What would then stand out is said before it is done.
+    await panel.getByText(/would then stand out/).waitFor();
     await panel.getByRole("button", { name: "Do it" }).click();
     await expect.poll(() => total(page)).toBeLessThanOrEqual(180);
+
+    // What is locked is still locked when the desk is opened again.
+    await saved(page);
+    await page.reload();
+    await ready(page);
+    await row(page, "Cat–camel").getByLabel("stays as it is when fitting").waitFor();
+    await page.keyboard.press("4");
 
     // A finishing time is as good as a length.
     await panel.getByText("a finishing time").click();

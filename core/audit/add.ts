@@ -21,19 +21,22 @@ function addable(input: AuditInput): Drill[] {
 }
 
 /**
- * Adds the drill that answers, where people are nearest to its posture, and as early as that is, dosed so that a side is
+ * Adds the drill that answers for a block, where people are nearest to its posture, and as early as that is, dosed so that a side is
  * worked at least as long as wanted where its bounds allow; nothing where no drill answers.
  */
-export function addFix(input: AuditInput, answers: (drill: Drill) => boolean, wants: Seconds = 0): Fix | undefined {
+export function addFix(input: AuditInput, answers: (drill: Drill, block: number) => boolean, wants: Seconds = 0): Fix | undefined {
   const looked = itemsOf(input);
   let best: { drill: Drill; place: Place; cost: number } | undefined;
   for (const drill of addable(input)) {
-    if (!answers(drill)) continue;
     const { posture, endPosture, kit } = drill.levels.standard;
+    const inBlocks = new Map<number, boolean>();
     looked.forEach(({ place, level }, i) => {
       const next = looked[i + 1];
       // The last drill closes the session; nothing is put behind it.
       if (!next) return;
+      const fits = inBlocks.get(place.block) ?? answers(drill, place.block);
+      inBlocks.set(place.block, fits);
+      if (!fits) return;
       const cost = moveSeconds(level.endPosture, posture) + moveSeconds(endPosture, next.level.posture) - moveSeconds(level.endPosture, next.level.posture) + kit.filter((k) => !level.kit.includes(k)).length * input.session.pace.kitChange;
       if (!best || cost < best.cost) best = { drill, place: { block: place.block, item: place.item + 1 }, cost };
     });

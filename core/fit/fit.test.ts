@@ -53,14 +53,14 @@ describe("fit to time", () => {
     expect(locked.changes.some(({ place }) => place.item === 1)).toBe(false);
   });
   it("stays under by the beats where they do not come out even", () => {
-    const s = session([{ drill: "cat-camel", dose: { kind: "reps", count: 6, tempo: [{ do: "round", seconds: 4 }, { do: "arch", seconds: 4 }] } }]);
+    const s = session([{ drill: "cat-camel", demo: 20, dose: { kind: "reps", count: 6, tempo: [{ do: "round", seconds: 4 }, { do: "arch", seconds: 4 }] } }]);
     const now = compile(s, drillById).totalSeconds;
     const answer = fitted(fitToTime({ session: s, target: now + 19, locked: nothing }, drillById, solve));
     expect(answer.seconds).toBe(now + 16);
     expect(fitToTime({ session: s, target: now + 15, locked: nothing }, drillById, solve)).toMatchObject({ kind: "impossible" });
   });
   it("says how short and how long the drills can be when the target is out of reach", () => {
-    const s = session([usual("cat-camel"), usual("hip-flexor-hold")]);
+    const s = session([usual("cat-camel", { demo: 20 }), usual("hip-flexor-hold", { demo: 20 })]);
     for (const target of [10, 10_000]) {
       const answer = fitToTime({ session: s, target, locked: nothing }, drillById, solve);
       if (answer.kind !== "impossible") throw new Error(answer.kind);
@@ -82,9 +82,8 @@ describe("fit to time", () => {
         const best = bestOfEveryWay(s, target, demand);
         const answer = fitToTime({ session: s, target, demand, locked: nothing }, drillById, solve);
         if (best.near < 0) {
-          // What no sensible step reaches, only single seconds can.
-          const timed = s.blocks[0]!.items.some((item) => item.dose.kind === "time");
-          expect(answer.kind === "impossible" || (timed && answer.kind === "fitted" && target - answer.seconds >= -1e-6 && target - answer.seconds <= UNDER_AT_MOST)).toBe(true);
+          // What no sensible step of a dose reaches, single seconds, showing or rounds can.
+          expect(answer.kind === "impossible" || (answer.kind === "fitted" && target - answer.seconds >= -1e-6 && target - answer.seconds <= UNDER_AT_MOST)).toBe(true);
           return;
         }
         cases++;
@@ -96,9 +95,9 @@ describe("fit to time", () => {
         // Within what decides among equals: a second of change weighs 0.00001.
         expect(fit!.after).toBeGreaterThan((best.exact >= 0 ? best.exact : best.near) - 0.003);
       }),
-      { numRuns: 80 },
+      { numRuns: 60 },
     );
-    expect(cases).toBeGreaterThanOrEqual(40);
+    expect(cases).toBeGreaterThanOrEqual(30);
   });
   it("is under the target by at most 5 s for long sessions, with everything inside its bounds", () => {
     fc.assert(

@@ -1,7 +1,9 @@
-import { fitToTime, UNDER_AT_MOST, type FitAnswer, type FitRequest } from "./fit-to-time";
+import { endsOf, fitToTime, UNDER_AT_MOST, type FitAnswer, type FitRequest } from "./fit-to-time";
+import { equalPlaces } from "./levers";
 import type { Solve } from "./program";
 import { addFix } from "~/core/audit/add";
-import { auditInput } from "~/core/audit/audit";
+import { audit, auditInput } from "~/core/audit/audit";
+import { foundAnew, worsened, type FoundIn, type Told } from "~/core/audit/compare";
 import { coverageOf } from "~/core/coverage/coverage";
 import { fitOf, missingRows } from "~/core/demands/fit";
 import type { Demand } from "~/core/demands/schema";
@@ -9,14 +11,25 @@ import { ROWS } from "~/core/drills/rows";
 import type { Drill } from "~/core/drills/schema";
 import type { Group } from "~/core/group/schema";
 import { itemCount, removeItem, type Place } from "~/core/session/edits";
-import type { Session } from "~/core/session/schema";
+import type { Block, Session } from "~/core/session/schema";
+import { removeSeveral } from "~/core/session/several";
+import type { Seconds } from "~/core/units";
 import { compile } from "~/core/timeline/compile";
 import { placeKey, totalsByItem } from "~/core/timeline/totals";
 
-/** What may be done besides changing doses. */
+type Drills = (id: string) => Drill | undefined;
+
+/** What may be done besides setting what is there another way. */
 export type Room = { drop: boolean; add: readonly Drill[]; group?: Group | undefined };
 
-export type RoomAnswer = Exclude<FitAnswer, { kind: "fitted" }> | (Extract<FitAnswer, { kind: "fitted" }> & { dropped: string[]; added: string[]; from: Session });
+/** What would help where nothing comes to the target. */
+export type Help = "unlock" | "drop" | "add";
+
+export type RoomAnswer =
+  | { kind: "impossible"; least: Seconds; most: Seconds; helps: Help[] }
+  | Extract<FitAnswer, { kind: "failed" }>
+  /** `anew` is what the audit finds afterwards that it does not find now, or finds otherwise. */
+  | (Extract<FitAnswer, { kind: "fitted" }> & { dropped: string[]; added: string[]; from: Session; anew: Told[] });
 
 /** Every motion asked for alike, where no demand was chosen. */
 const EVEN: Demand = { id: "even", name: "Everything alike", about: "Every motion alike.", held: [], rows: Object.fromEntries(ROWS.map((row) => [row, { weight: 1, why: "everything alike" }])) };
@@ -25,53 +38,86 @@ const EVEN: Demand = { id: "even", name: "Everything alike", about: "Every motio
 const MOST_TRIES = 40;
 
 /**
- * Fits to time, and where doses alone cannot, first takes out drills that cost the demand least for their time, or adds
- * those it lacks most, one by one, as far as that is allowed. Locked drills and the closing one stay.
+ * Fits to time, and where that cannot be, first takes out drills that cost the demand least for their time, those first whose
+ * going brings no new finding, or adds those it lacks most, one by one, as far as that is allowed. Locked drills and the
+ * closing one stay; what was equal goes together or not at all.
  */
-export function fitWithRoom(request: FitRequest, room: Room, drills: (id: string) => Drill | undefined, solve: Solve): RoomAnswer {
+export function fitWithRoom(request: FitRequest, room: Room, drills: Drills, solve: Solve): RoomAnswer {
   const demand = request.demand ?? EVEN;
+  const looked = lookerAt(request, room, drills);
   let tries = MOST_TRIES;
   const attempt = ({ session, locked }: Pick<FitRequest, "session" | "locked">, dropped: string[], added: string[]): RoomAnswer => {
     tries--;
     const answer = fitToTime({ ...request, session, locked }, drills, solve);
-    if (answer.kind === "fitted") return { ...answer, fit: fitBetween(request, answer, drills), dropped, added, from: session };
+    if (answer.kind === "fitted") return { ...answer, fit: fitBetween(request, answer, drills), dropped, added, from: session, anew: foundAnew(looked(request.session), looked(answer.session)) };
     if (answer.kind === "failed") return answer;
     const tooShort = answer.most < request.target - UNDER_AT_MOST;
-    const steps = tooShort ? (room.add.length > 0 ? addSteps(session, locked, demand, request.target, room, drills) : []) : room.drop ? dropSteps(session, locked, demand, request.target, drills) : [];
+    const steps = tooShort ? (room.add.length > 0 ? addSteps(session, locked, demand, request.target, room, drills) : []) : room.drop ? dropSteps(session, locked, demand, request.target, drills, looked) : [];
     // The step that costs least first; where it leads nowhere, the next.
     for (const step of steps) {
       if (tries <= 0) break;
-      const then = attempt(step, step.did === "drop" ? [...dropped, step.name] : dropped, step.did === "add" ? [...added, step.name] : added);
+      const then = attempt(step, step.did === "drop" ? [...dropped, ...step.names] : dropped, step.did === "add" ? [...added, ...step.names] : added);
       if (then.kind !== "impossible") return then;
     }
-    return answer;
+    return { ...answer, helps: helpsFor(request, room, answer, drills) };
   };
   return attempt(request, [], []);
 }
 
+function helpsFor({ session, target, locked }: FitRequest, room: Room, { least, most }: { least: Seconds; most: Seconds }, drills: Drills): Help[] {
+  const free = locked.size > 0 ? endsOf(session, new Set(), drills) : { least, most };
+  const inside = (ends: { least: Seconds; most: Seconds }) => target >= ends.least && target <= ends.most;
+  return [
+    ...(locked.size > 0 && (inside(free) || (target < least && free.least < least) || (target > most && free.most > most)) ? (["unlock"] as const) : []),
+    ...(target < most && !room.drop && itemCount(session) > 1 ? (["drop"] as const) : []),
+    ...(target > least && room.add.length === 0 ? (["add"] as const) : []),
+  ];
+}
+
+/** What the audit finds in a session as it would be, with the same people and demand. */
+function lookerAt({ demand }: FitRequest, { group, add }: Room, drills: Drills): (session: Session) => FoundIn {
+  const known = new WeakMap<Session, FoundIn>();
+  return (session) => {
+    const before = known.get(session);
+    if (before) return before;
+    const fresh = { session, found: audit(auditInput(session, drills, { demand, group, offered: add })) };
+    known.set(session, fresh);
+    return fresh;
+  };
+}
+
 /** Fit before any change, and after all of them. */
-function fitBetween({ session, demand, target }: FitRequest, { session: after }: { session: Session }, drills: (id: string) => Drill | undefined) {
+function fitBetween({ session, demand, target }: FitRequest, { session: after }: { session: Session }, drills: Drills) {
   const of = (s: Session) => fitOf(coverageOf(s, compile(s, drills), drills), demand!, target);
   return demand && { before: of(session), after: of(after) };
 }
 
-type Step = { session: Session; locked: ReadonlySet<string>; did: "drop" | "add"; name: string };
+type Step = { session: Session; locked: ReadonlySet<string>; did: "drop" | "add"; names: string[] };
 
-function dropSteps(session: Session, locked: ReadonlySet<string>, demand: Demand, target: number, drills: (id: string) => Drill | undefined): Step[] {
-  if (itemCount(session) <= 1) return [];
+/** So many of the steps that cost least are looked over for what they bring. */
+const LOOKED_OVER = 12;
+
+function dropSteps(session: Session, locked: ReadonlySet<string>, demand: Demand, target: number, drills: Drills, looked: (session: Session) => FoundIn): Step[] {
   const timeline = compile(session, drills);
   const fit = fitOf(coverageOf(session, timeline, drills), demand, target);
   const totals = totalsByItem(timeline);
-  return placesOf(session)
-    .slice(0, -1)
-    .filter((place) => !locked.has(placeKey(place.block, place.item)))
-    .map((place) => {
-      const without = removeItem(session, place);
+  const all = placesOf(session);
+  const closing = all.at(-1)!;
+  const byCost = equalPlaces(session)
+    .filter((places) => places.length < all.length && places.every((place) => !locked.has(placeKey(place.block, place.item)) && !(place.block === closing.block && place.item === closing.item)))
+    .map((places) => {
+      const without = removeSeveral(session, places);
       const lost = fit - fitOf(coverageOf(without, compile(without, drills), drills), demand, target);
-      return { place, without, cost: (lost + 1e-6) / Math.max(1, totals.get(placeKey(place.block, place.item))?.seconds ?? 0) };
+      return { places, without, cost: (lost + 1e-6) / Math.max(1, places.reduce((sum, { block, item }) => sum + (totals.get(placeKey(block, item))?.seconds ?? 0), 0)) };
     })
-    .sort((a, b) => a.cost - b.cost)
-    .map(({ place, without }): Step => ({ session: without, locked: lockedWithout(session, locked, place), did: "drop", name: nameAt(session, place, drills) }));
+    .sort((a, b) => a.cost - b.cost);
+  const worse = new Map(byCost.slice(0, LOOKED_OVER).map((one) => [one, worsened(looked(session), looked(one.without))]));
+  return byCost
+    .sort((a, b) => (worse.get(a) ?? Infinity) - (worse.get(b) ?? Infinity) || a.cost - b.cost)
+    .map(({ places, without }): Step => ({
+      session: without, did: "drop", names: places.slice(0, 1).map((place) => nameAt(session, place, drills)),
+      locked: [...places].reverse().reduce(({ so, keys }, place) => ({ so: removeItem(so, place), keys: lockedWithout(so, keys, place) }), { so: session, keys: locked }).keys,
+    }));
 }
 
 /** The places that stay as they are, once a drill has been taken out before them. */
@@ -84,11 +130,18 @@ function lockedWithout(session: Session, locked: ReadonlySet<string>, place: Pla
   }));
 }
 
+/** Whether a drill goes with a block: by a main motion or its way of working. */
+const isKin = (drill: Drill, { items }: Block, drills: Drills): boolean =>
+  items.some((item) => {
+    const own = drills(item.drill);
+    return own !== undefined && (own.method === drill.method || own.levels[item.level].main.some((row) => drill.levels.standard.main.includes(row)));
+  });
+
 /** The drill that the demand lacks most, where one can be added; one way only, the next comes after it. */
-function addSteps(session: Session, locked: ReadonlySet<string>, demand: Demand, target: number, { add, group }: Room, drills: (id: string) => Drill | undefined): Step[] {
+function addSteps(session: Session, locked: ReadonlySet<string>, demand: Demand, target: number, { add, group }: Room, drills: Drills): Step[] {
   const input = auditInput(session, drills, { demand, group, offered: add });
   for (const { row } of missingRows(input.coverage, demand, target)) {
-    const fix = addFix(input, (drill) => drill.levels.standard.main.includes(row));
+    const fix = addFix(input, (drill, block) => drill.levels.standard.main.includes(row) && isKin(drill, session.blocks[block]!, drills));
     if (!fix) continue;
     const next = fix.apply(session);
     const at = placesOf(next).find((place) => next.blocks[place.block]!.items[place.item] !== session.blocks[place.block]?.items[place.item]);
@@ -97,14 +150,14 @@ function addSteps(session: Session, locked: ReadonlySet<string>, demand: Demand,
       const [b, i] = key.split(".").map(Number) as [number, number];
       return b === at.block && i >= at.item ? placeKey(b, i + 1) : key;
     });
-    return [{ session: next, locked: new Set(moved), did: "add", name: nameAt(next, at, drills) }];
+    return [{ session: next, locked: new Set(moved), did: "add", names: [nameAt(next, at, drills)] }];
   }
   return [];
 }
 
 const placesOf = (session: Session): Place[] => session.blocks.flatMap((block, b) => block.items.map((_, i) => ({ block: b, item: i })));
 
-function nameAt(session: Session, place: Place, drills: (id: string) => Drill | undefined): string {
+function nameAt(session: Session, place: Place, drills: Drills): string {
   const id = session.blocks[place.block]?.items[place.item]?.drill ?? "";
   return drills(id)?.name ?? id;
 }

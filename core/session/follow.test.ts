@@ -1,7 +1,7 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { copyItem, editItem, moveItem, removeItem } from "./edits";
-import { followPlaces } from "./follow";
+import { followPlaces, keepingItems } from "./follow";
 import type { Item, Session } from "./schema";
 import { itemOf, newSession } from "./start";
 import { DRILLS } from "~/library";
@@ -23,6 +23,13 @@ describe("places followed over an edit", () => {
     const after = removeItem(session, { block: 0, item: 1 });
     expect(followPlaces(session, after, [{ block: 0, item: 1 }, { block: 0, item: 2 }])).toEqual([{ block: 0, item: 1 }]);
     expect(drillAt(after, { block: 0, item: 1 })).toBe(drillAt(session, { block: 0, item: 2 }));
+  });
+  it("finds items again in a session worked out elsewhere, each once", () => {
+    const twice = copyItem(session, { block: 0, item: 0 });
+    const after = keepingItems(twice, structuredClone(removeItem(twice, { block: 1, item: 0 })));
+    expect(followPlaces(twice, after, [{ block: 0, item: 0 }, { block: 1, item: 0 }, { block: 1, item: 2 }])).toEqual([{ block: 0, item: 0 }, { block: 1, item: 1 }]);
+    expect(after.blocks[0]!.items.map((item) => twice.blocks[0]!.items.includes(item))).toEqual([true, true, true, true]);
+    expect(keepingItems(session, structuredClone(twice)).blocks[0]!.items.filter((item) => session.blocks[0]!.items.includes(item))).toHaveLength(3);
   });
   it("always points at the same drill, whatever was moved, copied or taken out", () => {
     fc.assert(

@@ -1,5 +1,5 @@
 import type { Place } from "./edits";
-import type { Session } from "./schema";
+import type { Item, Session } from "./schema";
 
 /**
  * Where items stand after an edit. An item that was only moved is found again by being the same object, as edits keep
@@ -19,4 +19,12 @@ export function followPlaces(before: Session, after: Session, places: readonly P
     if (found) return [found];
     return sameShape && item && there?.drill === item.drill ? [place] : [];
   });
+}
+
+/** A session worked out elsewhere, with the very items of the one before where they say the same, each once: so that they can be followed. */
+export function keepingItems(before: Session, after: Session): Session {
+  const there = new Map<string, Item[]>();
+  for (const item of before.blocks.flatMap((block) => block.items)) there.set(JSON.stringify(item), [...(there.get(JSON.stringify(item)) ?? []), item]);
+  const known = (item: Item): Item => there.get(JSON.stringify(item))?.shift() ?? item;
+  return { ...after, blocks: after.blocks.map((block) => ({ ...block, items: block.items.map(known) })) };
 }

@@ -28,6 +28,7 @@ import type { Demand } from "~/core/demands/schema";
 import type { Row } from "~/core/drills/rows";
 import type { Drill } from "~/core/drills/schema";
 import type { Group } from "~/core/group/schema";
+import { lockedPlaces, locksOf } from "~/core/session/locks";
 import type { Session } from "~/core/session/schema";
 import { placeKey } from "~/core/timeline/totals";
 import { DRILLS } from "~/library";
@@ -59,11 +60,12 @@ export function DeskView({ id, copy, before, archived, edition, ownDrills, offer
   const drills = useMemo(() => lookupOf(ownDrills), [ownDrills]);
   const own = useMemo(() => ownDrills.filter((drill) => offered.includes(drill.id)), [ownDrills, offered]);
   const ownIds = useMemo(() => ownDrills.map((drill) => drill.id), [ownDrills]);
-  const desk = useDesk(copy.doc, drills);
+  const desk = useDesk(copy.doc, drills, useMemo(() => lockedPlaces(copy.doc, first.locks), [copy.doc, first.locks]));
   const saving = useSaving({ id, first: copy, doc: desk.session, onReplace: desk.replace });
   const navigate = useNavigate();
   const [open, setOpen] = useState<"palette" | "keys">();
   const { setting, change: changeSetting, kept, keepNow } = useSetting(id, first);
+  useLocksKept(desk.session, desk.locked, first.locks, changeSetting);
   const demands = useMemo(() => [...ownDemands, ...DEMANDS], [ownDemands]);
   const demand = demands.find((d) => d.id === setting.demandId);
   const group = groups.find((g) => g.id === setting.teamId)?.group;
@@ -183,6 +185,18 @@ export function DeskView({ id, copy, before, archived, edition, ownDrills, offer
     </OwnIdsContext>
     </DrillsContext>
   );
+}
+
+/** Keeps what is locked, whenever that is something else than what is kept. */
+function useLocksKept(session: Session, locked: readonly Place[], first: DeskSetting["locks"], onSetting: (part: Partial<DeskSetting>) => void): void {
+  const kept = useRef(JSON.stringify(first));
+  useEffect(() => {
+    const locks = locksOf(session, locked);
+    const text = JSON.stringify(locks);
+    if (text === kept.current) return;
+    kept.current = text;
+    onSetting({ locks });
+  }, [session, locked, onSetting]);
 }
 
 /** How many findings stand open; filled when one of them is not to be run like this. */

@@ -2,6 +2,7 @@ import { Lock, LockOpen } from "lucide-react";
 import { useEffect, useMemo, useRef, useState } from "react";
 import { BeforeAfter } from "./before-after";
 import { useDrills } from "~/app/ui/drills";
+import { SeverityMark } from "./severity-mark";
 import { nameAt, type Desk } from "./use-desk";
 import type { Insights } from "./use-insights";
 import type { FitAsk, FitTold } from "~/app/workers/fit";
@@ -10,9 +11,10 @@ import { cx } from "~/app/ui/classes";
 import { Field } from "~/app/ui/field";
 import type { Demand } from "~/core/demands/schema";
 import type { Drill } from "~/core/drills/schema";
-import type { RoomAnswer } from "~/core/fit/make-room";
+import type { Help, RoomAnswer } from "~/core/fit/make-room";
 import { changesBetween } from "~/core/session/changes";
 import { editSession } from "~/core/session/edits";
+import { keepingItems } from "~/core/session/follow";
 import type { Session } from "~/core/session/schema";
 import { clockText, readClock, secondsText } from "~/core/text/clock";
 import { lengthUntil } from "~/core/text/finish";
@@ -39,6 +41,7 @@ export function FitPanel({ desk, insights, demand, own }: Props) {
   return (
     <div className="flex flex-col gap-3 p-4">
       <h2 className="wide-type text-lg font-semibold">Fit to time</h2>
+      <p className="text-sm text-ink-soft">Rests, time to watch and rounds give way before the work does. What you did twice stays the same twice.</p>
       <form
         className="flex flex-col gap-3"
         onSubmit={(event) => {
@@ -85,10 +88,10 @@ export function FitPanel({ desk, insights, demand, own }: Props) {
         </details>
         <div className="flex flex-col gap-1 text-sm">
           <label className="flex items-center gap-2">
-            <input type="checkbox" className="size-4 accent-(--depth-5)" checked={drop} onChange={(e) => setDrop(e.target.checked)} /> may take drills out when doses cannot
+            <input type="checkbox" className="size-4 accent-(--depth-5)" checked={drop} onChange={(e) => setDrop(e.target.checked)} /> may take drills out where nothing else does
           </label>
           <label className="flex items-center gap-2">
-            <input type="checkbox" className="size-4 accent-(--depth-5)" checked={add} onChange={(e) => setAdd(e.target.checked)} /> may add drills when doses cannot
+            <input type="checkbox" className="size-4 accent-(--depth-5)" checked={add} onChange={(e) => setAdd(e.target.checked)} /> may add drills where nothing else does
           </label>
         </div>
         <div className="flex items-center gap-2">
@@ -109,12 +112,20 @@ function Answer({ answer, desk, target }: { answer: RoomAnswer; desk: Desk; targ
   if (answer.kind === "failed") return <p role="alert" className="text-sm font-medium text-plum">{answer.why} Nothing was changed.</p>;
   if (answer.kind === "impossible")
     return (
-      <p role="alert" className="rounded-md border-l-4 border-plum bg-plum-wash px-3 py-2 text-sm">
-        {target !== undefined && target >= answer.least && target <= answer.most
-          ? `The beats of these drills do not come out within 5 seconds under ${clockText(target)}.`
-          : `Inside the drills’ usual doses, with what is locked, these drills last between ${clockText(answer.least)} and ${clockText(answer.most)}.`}{" "}
-        Unlock some, allow drills to be taken out or added, or choose another length.
-      </p>
+      <div role="alert" className="rounded-md border-l-4 border-plum bg-plum-wash px-3 py-2 text-sm">
+        <p className="font-semibold">{missingWords(answer, target)}</p>
+        {answer.helps.length > 0 && (
+          <>
+            <p className="mt-1">What would help:</p>
+            <ul className="list-disc pl-5">
+              {answer.helps.map((help) => (
+                <li key={help}>{HELP_WORDS[help]}</li>
+              ))}
+              <li>promise another length.</li>
+            </ul>
+          </>
+        )}
+      </div>
     );
   const lines = changesBetween(desk.session, answer.session, name);
   const under = target === undefined ? 0 : target - answer.seconds;
@@ -139,6 +150,19 @@ function Answer({ answer, desk, target }: { answer: RoomAnswer; desk: Desk; targ
           ))}
         </ul>
       )}
+      {answer.anew.length > 0 && (
+        <div className="rounded-md border-l-4 border-plum bg-plum-wash px-3 py-2 text-sm">
+          <h4 className="font-semibold text-plum">{answer.anew.length === 1 ? "This would then stand out" : `These ${answer.anew.length} would then stand out`}</h4>
+          <ul className="flex flex-col gap-1">
+            {answer.anew.map((one, i) => (
+              <li key={i} className="flex gap-1.5">
+                <SeverityMark severity={one.severity} />
+                <span>{one.says}</span>
+              </li>
+            ))}
+          </ul>
+        </div>
+      )}
       <Button kind="primary" className="self-start" disabled={lines.length === 0} onClick={() => desk.change((s) => taken(s, answer.session), `fit to ${clockText(answer.seconds)}`)}>
         Do it
       </Button>
@@ -146,8 +170,21 @@ function Answer({ answer, desk, target }: { answer: RoomAnswer; desk: Desk; targ
   );
 }
 
-/** The fitted blocks and length; everything else stays as it is at the desk. */
-const taken = (now: Session, fitted: Session): Session => editSession({ ...now, blocks: fitted.blocks }, { target: fitted.target });
+const HELP_WORDS: Record<Help, string> = {
+  unlock: "let some of what is locked change,",
+  drop: "allow drills to be taken out,",
+  add: "allow drills to be added,",
+};
+
+/** How far it is from what was asked for. */
+function missingWords({ least, most }: { least: number; most: number }, target: number | undefined): string {
+  if (target !== undefined && target < least) return `As short as it goes, this lasts ${clockText(least)}: ${secondsText(Math.ceil(least - target))} too long.`;
+  if (target !== undefined && target > most) return `As long as it goes, this lasts ${clockText(most)}: ${secondsText(Math.ceil(target - most))} too short.`;
+  return target === undefined ? "Nothing comes to that length." : `Nothing comes within 5 seconds under ${clockText(target)}.`;
+}
+
+/** What was fitted: the blocks, how long everybody watches, and the length. Everything else stays as it is at the desk. */
+const taken = (now: Session, fitted: Session): Session => editSession({ ...now, blocks: keepingItems(now, fitted).blocks, pace: { ...now.pace, demo: fitted.pace.demo } }, { target: fitted.target });
 
 const nextFive = (at: Date): string => {
   const minutes = Math.ceil((at.getHours() * 60 + at.getMinutes() + 1) / 5) * 5;

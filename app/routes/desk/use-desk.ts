@@ -30,8 +30,8 @@ type State = { history: History<Session>; selection: Selection; marked: readonly
 const NONE: readonly Place[] = [];
 
 /** The session being worked on: edits with undo, the selection, and what is computed from it. */
-export function useDesk(first: Session, drills: DrillLookup) {
-  const [state, setWhole] = useState<State>(() => ({ history: startHistory(first), selection: undefined, marked: NONE, locked: NONE }));
+export function useDesk(first: Session, drills: DrillLookup, locked: readonly Place[] = NONE) {
+  const [state, setWhole] = useState<State>(() => ({ history: startHistory(first), selection: undefined, marked: NONE, locked }));
   const session = state.history.present;
 
   // Whatever changes the session, what is locked stays locked where it then stands.

@@ -3,9 +3,10 @@ import type { SettingAnswer } from "./setting";
 import { KEEPALIVE_BYTES, type SaveState } from "./use-saving";
 import { useAgain } from "~/app/ui/use-again";
 import type { Accepted } from "~/core/audit/accepted";
+import type { Lock } from "~/core/session/locks";
 
-/** What stands beside the document: who it is for, what is asked of it, what is let stand. */
-export type DeskSetting = { teamId: string | null; demandId: string | null; accepted: Accepted[] };
+/** What stands beside the document: who it is for, what is asked of it, what is let stand, what fitting leaves as it is. */
+export type DeskSetting = { teamId: string | null; demandId: string | null; accepted: Accepted[]; locks: Lock[] };
 
 type Kept = "kept" | "keeping" | "offline" | "signed-out" | "refused";
 
@@ -86,6 +87,6 @@ export function bothSaved(doc: SaveState, setting: Kept): SaveState {
   if (doc.kind !== "saved" && doc.kind !== "waiting" && doc.kind !== "saving") return doc;
   if (setting === "offline") return { kind: "offline", where: "page" };
   if (setting === "signed-out") return { kind: setting };
-  if (setting === "refused") return { kind: "refused", message: "who it is for, what is asked or what is let stand. Reload the page and choose it again." };
+  if (setting === "refused") return { kind: "refused", message: "who it is for, what is asked, what is let stand or what fitting leaves alone. Reload the page and choose it again." };
   return doc.kind === "saved" && setting === "keeping" ? { kind: "saving" } : doc;
 }

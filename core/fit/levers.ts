@@ -1,0 +1,171 @@
+import { ROW_FACTS, type Row } from "~/core/drills/rows";
+import type { Drill } from "~/core/drills/schema";
+import { amountOf, withAmount } from "~/core/session/dose-edits";
+import { editBlock, editItem, type Place } from "~/core/session/edits";
+import type { Dose, Item, Session } from "~/core/session/schema";
+import { unitMicros } from "~/core/timeline/dose";
+import { placeKey } from "~/core/timeline/totals";
+import type { Segment, Timeline } from "~/core/timeline/types";
+import { toSeconds, type Seconds, type Share } from "~/core/units";
+
+/** One thing that may be set another way: a dose, a rest, or the time to watch. What was equal has one lever and stays equal. */
+export type Lever = {
+  kind: "dose" | "rest" | "showing";
+  /** The places whose dose it is. */
+  places: Place[];
+  /** Each way it may be set, the shortest first, with the seconds it adds to the session against what is. */
+  options: { adds: Seconds; dose?: Dose; set: (session: Session) => Session }[];
+  now: number;
+  /** What a second that it adds gives to rows, by side. */
+  gives: { row: Row; left: Share; right: Share }[];
+};
+
+/** Which way a lever may go, and by which steps: sensible ones, or single seconds. */
+export type Way = "no" | "down" | "up" | "any";
+export type Allowed = { doses: Way; breaks: Way; doseSteps: "usual" | "fine"; breakSteps: "usual" | "fine" };
+
+/** A rest is made no shorter than half, nor than this. */
+const SHORTEST_REST: Seconds = 5;
+/** The time to watch goes no lower, nor higher, than this, unless it is there already. */
+const SHORTEST_SHOWING: Seconds = 10;
+const LONGEST_SHOWING: Seconds = 30;
+const BREAK_STEP: Seconds = 5;
+
+/**
+ * What was equal is one: the same drill at the same level with the same dose, as a test before and after, or one side here
+ * and the other there. Each list has the places of one, in the session's order.
+ */
+export function equalPlaces(session: Session): Place[][] {
+  const groups = new Map<string, Place[]>();
+  session.blocks.forEach((block, b) => block.items.forEach((item, i) => {
+    const key = JSON.stringify([item.drill, item.level, item.dose]);
+    groups.set(key, [...(groups.get(key) ?? []), { block: b, item: i }]);
+  }));
+  return [...groups.values()];
+}
+
+type Base = { session: Session; timeline: Timeline; drills: (id: string) => Drill | undefined; locked: ReadonlySet<string> };
+
+const keyOf = ({ block, item }: Place): string => placeKey(block, item);
+
+/** Every lever of a session. What is locked has none, nor what is equal to it. */
+export function leversOf(base: Base, allowed: Allowed): Lever[] {
+  return [...(allowed.doses === "no" ? [] : doseLevers(base, allowed)), ...(allowed.breaks === "no" ? [] : [...restLevers(base, allowed), ...showingLever(base, allowed)])]
+    .map((lever) => goingOnly(lever, lever.kind === "dose" ? allowed.doses : allowed.breaks));
+}
+
+/** The lever without the ways it may not go. */
+function goingOnly(lever: Lever, way: Way): Lever {
+  if (way === "any") return lever;
+  const options = way === "up" ? lever.options.slice(lever.now) : lever.options.slice(0, lever.now + 1);
+  return { ...lever, options, now: way === "up" ? 0 : options.length - 1 };
+}
+
+function doseLevers({ session, timeline, drills, locked }: Base, { doseSteps }: Allowed): Lever[] {
+  const times = workTimes(timeline.segments);
+  return equalPlaces(session).flatMap((places): Lever[] => {
+    const { block, item: at } = places[0]!;
+    const item = session.blocks[block]!.items[at]!;
+    const drill = drills(item.drill);
+    const counts = places.flatMap((place) => times.get(keyOf(place)) ?? []);
+    if (!drill || counts.length < places.length || places.some((place) => locked.has(keyOf(place)))) return [];
+    const count = counts.reduce((a, b) => ({ all: a.all + b.all, left: a.left + b.left, right: a.right + b.right }));
+    const level = drill.levels[item.level];
+    const doses = dosesOf(item.dose, level, doseSteps === "fine");
+    const seconds = (dose: Dose) => secondsOf(dose, session.pace);
+    const usual = seconds(item.dose);
+    const gives = [...level.main.map((row) => ({ row, share: 1 })), ...level.also.filter((row) => !level.main.includes(row)).map((row) => ({ row, share: 0.5 }))];
+    return [{
+      kind: "dose", places, now: doses.findIndex((dose) => amountOf(dose).value === amountOf(item.dose).value),
+      options: doses.map((dose) => ({ dose, adds: (seconds(dose) - usual) * count.all, set: (s) => places.reduce((so, place) => editItem(so, place, { dose }), s) })),
+      gives: gives.map(({ row, share }) => (ROW_FACTS[row].sided ? { row, left: (share * count.left) / count.all, right: (share * count.right) / count.all } : { row, left: share, right: share })),
+    }];
+  });
+}
+
+/** How often each place is worked: its dose in all, and on each side. Taking turns lasts twice the dose and gives each side the dose once. */
+function workTimes(segments: readonly Segment[]): Map<string, { all: number; left: number; right: number }> {
+  const times = new Map<string, { all: number; left: number; right: number }>();
+  for (const segment of segments) {
+    if (segment.kind !== "work") continue;
+    const sum = times.get(placeKey(segment.block, segment.item)) ?? { all: 0, left: 0, right: 0 };
+    sum.all += segment.side === "alternating" ? 2 : 1;
+    if (segment.side !== "right") sum.left += 1;
+    if (segment.side !== "left") sum.right += 1;
+    times.set(placeKey(segment.block, segment.item), sum);
+  }
+  return times;
+}
+
+type RestField = "restAfter" | "restBetweenSets" | "restBetweenRounds";
+const FIELD = { after: "restAfter", sets: "restBetweenSets", rounds: "restBetweenRounds" } as const satisfies Record<string, RestField>;
+
+/** Rests of one kind and length are one lever. */
+function restLevers({ timeline, locked }: Base, { breakSteps }: Allowed): Lever[] {
+  const found = new Map<string, { field: RestField; seconds: Seconds; places: Map<string, Place>; count: number }>();
+  for (const segment of timeline.segments) {
+    if (segment.kind !== "rest") continue;
+    const place = { block: segment.block, item: segment.item };
+    const field = FIELD[segment.why];
+    if (field !== "restBetweenRounds" && locked.has(keyOf(place))) continue;
+    const key = `${field} ${segment.seconds}`;
+    const one = found.get(key) ?? { field, seconds: segment.seconds, places: new Map<string, Place>(), count: 0 };
+    one.places.set(field === "restBetweenRounds" ? String(place.block) : keyOf(place), place);
+    one.count++;
+    found.set(key, one);
+  }
+  return [...found.values()].map(({ field, seconds, places, count }): Lever => {
+    const least = Math.min(seconds, Math.max(SHORTEST_REST, seconds / 2));
+    const lengths = lengthsBetween(least, seconds, seconds + Math.max(10, seconds / 2), breakSteps);
+    const set = (to: Seconds) => (s: Session) => [...places.values()].reduce((so, place) => (field === "restBetweenRounds" ? editBlock(so, place.block, { [field]: to }) : editItem(so, place, { [field]: to })), s);
+    return { kind: "rest", places: [], gives: [], now: lengths.indexOf(seconds), options: lengths.map((to) => ({ adds: (to - seconds) * count, set: set(to) })) };
+  });
+}
+
+/** The time to watch, where it is the session's own and nothing locked is shown in it. */
+function showingLever({ session, timeline, locked }: Base, { breakSteps }: Allowed): Lever[] {
+  const { demo } = session.pace;
+  const shown = timeline.segments.filter((segment) => segment.kind === "demo" && itemAt(session, segment)?.demo === undefined);
+  if (demo <= 0 || shown.length === 0 || shown.some((segment) => locked.has(keyOf(segment)))) return [];
+  const lengths = lengthsBetween(Math.min(demo, SHORTEST_SHOWING), demo, Math.max(demo, LONGEST_SHOWING), breakSteps);
+  return [{
+    kind: "showing", places: [], gives: [], now: lengths.indexOf(demo),
+    options: lengths.map((to) => ({ adds: (to - demo) * shown.length, set: (s) => ({ ...s, pace: { ...s.pace, demo: to } }) })),
+  }];
+}
+
+const itemAt = (session: Session, { block, item }: Place): Item | undefined => session.blocks[block]?.items[item];
+
+/** From the least to the most by steps from what is, which is always among them. */
+function lengthsBetween(least: Seconds, now: Seconds, most: Seconds, steps: "usual" | "fine"): Seconds[] {
+  const step = steps === "fine" ? 1 : BREAK_STEP;
+  const all = new Set<Seconds>([now]);
+  for (let to = now - step; to >= least - 1e-9; to -= step) all.add(round(to));
+  for (let to = now + step; to <= most + 1e-9; to += step) all.add(round(to));
+  return [...all].sort((a, b) => a - b);
+}
+
+const secondsOf = (dose: Dose, pace: Session["pace"]): Seconds => {
+  const unit = toSeconds(unitMicros(dose, pace));
+  return dose.kind === "time" || dose.kind === "ladder" ? unit : unit * amountOf(dose).value;
+};
+
+/** The doses an item may take, by its drill's step from what it is, or by single seconds where it is timed; the one there is always among them. */
+function dosesOf(dose: Dose, { bounds, dose: usual }: Drill["levels"]["standard"], fine: boolean): Dose[] {
+  if (dose.kind === "ladder") {
+    const rungs = dose.rungs.map((_, rung) => ({ ...dose, rung })).filter((d) => inside(amountOf(d).value, bounds) || d.rung === dose.rung);
+    return rungs.sort((a, b) => amountOf(a).value - amountOf(b).value);
+  }
+  // Bounds are in the unit of the drill's own dose; another kind of dose is left as it is.
+  const own = usual.kind === "ladder" ? "time" : usual.kind;
+  if (dose.kind !== own) return [dose];
+  const now = amountOf(dose).value;
+  const step = dose.kind === "time" ? (fine ? 1 : bounds.step) : Math.max(1, Math.round(bounds.step));
+  const amounts = new Set<number>([now]);
+  for (let n = now; n >= bounds.least - 1e-9; n -= step) if (n <= bounds.most) amounts.add(round(n));
+  for (let n = now; n <= bounds.most + 1e-9; n += step) if (n >= bounds.least) amounts.add(round(n));
+  return [...amounts].sort((a, b) => a - b).map((value) => (value === now ? dose : withAmount(dose, value)));
+}
+
+const inside = (value: number, { least, most }: { least: number; most: number }) => value >= least && value <= most;
+const round = (n: number): number => Math.round(n * 1e6) / 1e6;

@@ -1,0 +1,20 @@
+import { z } from "zod";
+import { MOST_BLOCKS, MOST_ITEMS, type Place } from "./edits";
+import type { Session } from "./schema";
+
+/** A drill that fitting leaves as it is, by its place, with the drill that stood there when it was said. */
+export const lockSchema = z.strictObject({ block: z.int().min(0).max(MOST_BLOCKS - 1), item: z.int().min(0).max(MOST_ITEMS - 1), drill: z.string().min(1).max(80) });
+export const locksSchema = z.array(lockSchema).max(MOST_BLOCKS * MOST_ITEMS);
+
+export type Lock = z.infer<typeof lockSchema>;
+
+/** The places that are locked, where still the same drill stands: a session may have been changed elsewhere meanwhile. */
+export const lockedPlaces = (session: Session, locks: readonly Lock[]): Place[] =>
+  locks.filter(({ block, item, drill }) => session.blocks[block]?.items[item]?.drill === drill).map(({ block, item }) => ({ block, item }));
+
+/** What is kept of locked places. */
+export const locksOf = (session: Session, places: readonly Place[]): Lock[] =>
+  places.flatMap(({ block, item }) => {
+    const drill = session.blocks[block]?.items[item]?.drill;
+    return drill === undefined ? [] : [{ block, item, drill }];
+  });

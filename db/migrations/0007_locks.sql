@@ -1,0 +1,1 @@
+ALTER TABLE "training_session" ADD COLUMN "locks" jsonb DEFAULT '[]'::jsonb NOT NULL;
