@@ -72,7 +72,8 @@ describe("fit to time", () => {
     }
   });
   it("is the best of all ways on generated sessions, tried one by one", () => {
-    const some = fc.array(fc.record({ drill: fc.constantFrom(...DRILLS.map((d) => d.id)), sets: fc.integer({ min: 1, max: 2 }) }), { minLength: 2, maxLength: 4 });
+    // No drill twice: what is equal stays equal, which the ways tried here do not.
+    const some = fc.uniqueArray(fc.record({ drill: fc.constantFrom(...DRILLS.map((d) => d.id)), sets: fc.integer({ min: 1, max: 2 }) }), { minLength: 2, maxLength: 4, selector: ({ drill }) => drill });
     let cases = 0;
     fc.assert(
       fc.property(some, fc.constantFrom(...DEMANDS), fc.integer({ min: -60, max: 60 }), fc.integer({ min: 1, max: 2 }), fc.constantFrom("drill-by-drill", "whole-block"), (list, demand, by, rounds, sideOrder) => {

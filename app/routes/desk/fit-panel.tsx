@@ -36,6 +36,11 @@ export function FitPanel({ desk, insights, demand, own }: Props) {
   const [drop, setDrop] = useState(false);
   const [add, setAdd] = useState(false);
   const { ask, stop, told, busy } = useFit(session);
+  // What was worked out comes into view, with what would stand out and the button that does it.
+  const below = useRef<HTMLDivElement>(null);
+  useEffect(() => {
+    if (told && !busy) below.current?.scrollIntoView({ block: "start" });
+  }, [told, busy]);
   const target = by === "length" ? readClock(length) : lengthUntil(start, finish);
   const bad = target === undefined || target < 30 || target > 4 * 3600;
   return (
@@ -101,7 +106,7 @@ export function FitPanel({ desk, insights, demand, own }: Props) {
           {busy && <Button onClick={stop}>Stop</Button>}
         </div>
       </form>
-      <div aria-live="polite">{told && !busy && <Answer answer={told} desk={desk} target={target} />}</div>
+      <div ref={below} aria-live="polite" className="scroll-mt-4">{told && !busy && <Answer answer={told} desk={desk} target={target} />}</div>
     </div>
   );
 }
