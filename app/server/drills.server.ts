@@ -1,5 +1,6 @@
 import { ownIdsIn, readOwnId } from "~/core/drills/own";
 import type { Drill } from "~/core/drills/schema";
+import { makeFindable, type Findable } from "~/core/drills/search";
 import type { Session } from "~/core/session/schema";
 import { browseOwnDrills, findRevision, listOwnDrills, revisionsNamed, type ListedDrill } from "~/db/own-drills";
 import { drillById } from "~/library";
@@ -34,6 +35,20 @@ export async function browsable(coachId: string): Promise<{ drills: ListedDrill[
   const { db } = getServices();
   const [own, aside] = await Promise.all([browseOwnDrills(db, coachId), browseOwnDrills(db, coachId, true)]);
   return { drills: [...own, ...SHIPPED], aside };
+}
+
+/** So many lists of drills stay ready to be searched: one for each coach who searches about now. */
+const MOST_READY = 50;
+const ready = new Map<string, Findable>();
+
+/** Drills made ready to be searched, remembered by their ids: a revision never changes. */
+export function readyToSearch(drills: readonly Drill[]): Findable {
+  const key = drills.filter((drill) => readOwnId(drill.id)).map((drill) => drill.id).join();
+  const fresh = ready.get(key) ?? makeFindable(drills);
+  ready.delete(key);
+  ready.set(key, fresh);
+  if (ready.size > MOST_READY) ready.delete(ready.keys().next().value!);
+  return fresh;
 }
 
 /** The same with their motions. */

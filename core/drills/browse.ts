@@ -3,7 +3,7 @@ import { KIT } from "./kit";
 import { JOINT_WORDS, ROW_FACTS, ROWS, type Joint, type Plane } from "./rows";
 import { AREAS } from "./areas";
 import { METHODS, type Drill } from "./schema";
-import { findDrills, makeFindable } from "./search";
+import { findDrills, makeFindable, type Findable } from "./search";
 import { POSTURES } from "~/core/timeline/postures";
 import { doseSeconds } from "~/core/timeline/dose";
 import { LEVELS } from "~/core/session/schema";
@@ -38,9 +38,9 @@ export type Browse = z.infer<typeof browseSchema>;
 /** How long one side and one direction of a drill takes as it is dosed. */
 export const sideSeconds = (drill: Drill): Seconds => doseSeconds(drill.levels.standard.dose, USUAL_PACE);
 
-/** The drills that answer, those that serve a looked-for row or joint as their main work first. */
-export function browse(drills: readonly Drill[], by: Browse, isOwn: (drill: Drill) => boolean = () => false): Drill[] {
-  const found = by.q === "" ? [...drills] : findDrills(makeFindable(drills), by.q);
+/** The drills that answer, those that serve a looked-for row or joint as their main work first. `ready` may remember what was made ready before. */
+export function browse(drills: readonly Drill[], by: Browse, isOwn: (drill: Drill) => boolean = () => false, ready: (drills: readonly Drill[]) => Findable = makeFindable): Drill[] {
+  const found = by.q === "" ? [...drills] : findDrills(ready(drills), by.q);
   const serves = (rows: readonly (typeof ROWS)[number][]) => rows.some((row) => (by.row === undefined || row === by.row) && (by.joint === undefined || ROW_FACTS[row].joint === by.joint));
   const wanted = by.row !== undefined || by.joint !== undefined;
   return found

@@ -10,7 +10,6 @@ import { doseWords, METHOD_WORDS } from "~/core/text/words";
 import { POSTURE_WORDS } from "~/core/timeline/postures";
 import { DRILLS } from "~/library";
 
-const SHIPPED = makeFindable(DRILLS);
 
 /** Finds a drill by name, joint, method, posture or kit, and puts it after the selected one. Stays open for the next. */
 export const AddDrill = memo(function AddDrill({ own, after, onAdd, onAddBlock }: { own: readonly Drill[]; after: string; onAdd: (drill: Drill) => void; onAddBlock: (drill: Drill) => void }) {
@@ -20,7 +19,7 @@ export const AddDrill = memo(function AddDrill({ own, after, onAdd, onAddBlock }
   const [inBlock, setInBlock] = useState(false);
   const box = useRef<HTMLDivElement>(null);
   const input = useRef<HTMLInputElement>(null);
-  const findable = useMemo(() => [...makeFindable(own), ...SHIPPED], [own]);
+  const findable = useMemo(() => makeFindable([...own, ...DRILLS]), [own]);
   const found = useMemo(() => findDrills(findable, query), [findable, query]);
   const add = (drill: Drill) => {
     (inBlock ? onAddBlock : onAdd)(drill);

@@ -7,7 +7,7 @@ import { readForm } from "~/app/server/forms.server";
 import { ImportDrill } from "./import-drill";
 import { NewDrill } from "./new-drill";
 import { requireCoach } from "~/app/server/coach.server";
-import { browsable } from "~/app/server/drills.server";
+import { browsable, readyToSearch } from "~/app/server/drills.server";
 import { LARGEST_IMPORT } from "~/app/server/session-docs.server";
 import { needRoom } from "~/app/server/room.server";
 import { getServices } from "~/app/server/services.server";
@@ -43,7 +43,7 @@ export async function loader({ request }: Route.LoaderArgs) {
   const listed = await browsable(coach.id);
   const all = by.own === "aside" ? listed.aside : listed.drills;
   const drawn = new Set(all.filter((one) => one.drawn).map((one) => one.doc.id));
-  const found = browse(all.map((one) => one.doc), by, (drill) => readOwnId(drill.id) !== undefined);
+  const found = browse(all.map((one) => one.doc), by, (drill) => readOwnId(drill.id) !== undefined, readyToSearch);
   return { by, total: all.length, found: found.length, shown, own: listed.drills.filter((one) => readOwnId(one.doc.id)).length, aside: listed.aside.length, drills: found.slice(0, shown).map((drill) => card(drill, drawn.has(drill.id))) };
 }
 
