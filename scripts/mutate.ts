@@ -1,33 +1,55 @@
-import { existsSync, mkdirSync, readFileSync, writeFileSync } from "node:fs";
+import { createHash } from "node:crypto";
+import { existsSync, mkdirSync, readdirSync, readFileSync, writeFileSync } from "node:fs";
 import { Stryker } from "@stryker-mutator/core";
 import { ROOT } from "./setup/places";
 import { giveUp, say, Trouble } from "./setup/say";
 import { workOutStresses } from "./setup/stresses";
 
 /*
- * Breaks the code of folders in small ways, one at a time, and sees whether a test notices. By hand: it takes minutes to an
- * hour. What it finds is written to docs/mutations/.
+ * Breaks the code of folders in small ways, one at a time, and sees whether a test of the folder notices. By hand: a file
+ * takes from seconds to a quarter of an hour. What was found of a file is kept in docs/mutations/, and the file is only done
+ * again once it, or a test of its folder, says something else.
  */
 
 type Mutant = { mutatorName: string; replacement?: string; status: string; location: { start: { line: number } } };
-type Report = { files: Record<string, { mutants: Mutant[]; source: string }> };
+type Report = { files: Record<string, { mutants: Mutant[] }> };
+/** What was found of a file: how many mutations a test noticed, and where those are that none did, or that none comes near. */
+type Done = { as: string; noticed: number; survived: string[]; uncovered: string[] };
 
 const FOLDER = `${ROOT}/docs/mutations`;
 const NOTICED = new Set(["Killed", "Timeout"]);
 
-/** The share of covered mutants that a test noticed, with those that none did and those that no test comes near. */
-function summary(folder: string, report: Report): string {
-  const all = Object.entries(report.files).flatMap(([file, { mutants }]) => mutants.map((mutant) => ({ ...mutant, file })));
-  const noticed = all.filter((one) => NOTICED.has(one.status)).length;
-  const survived = all.filter((one) => one.status === "Survived");
-  const uncovered = all.filter((one) => one.status === "NoCoverage");
-  const covered = noticed + survived.length;
-  const line = (one: (typeof all)[number]) => `- \`${one.file}:${one.location.start.line}\` ${one.mutatorName}: \`${(one.replacement ?? "").replace(/\s+/g, " ").slice(0, 90)}\``;
+const filesIn = (folder: string): string[] =>
+  readdirSync(`${ROOT}/${folder}`, { withFileTypes: true }).flatMap((entry) => (entry.isDirectory() ? filesIn(`${folder}/${entry.name}`) : entry.name.endsWith(".ts") ? [`${folder}/${entry.name}`] : [])).sort();
+
+function foundIn(report: Report, as: string): Done {
+  const all = Object.values(report.files).flatMap(({ mutants }) => mutants);
+  const lines = (status: string) => all.filter((one) => one.status === status).map((one) => `${one.location.start.line} ${one.mutatorName}: \`${(one.replacement ?? "").replace(/\s+/g, " ").slice(0, 90)}\``);
+  return { as, noticed: all.filter((one) => NOTICED.has(one.status)).length, survived: lines("Survived"), uncovered: lines("NoCoverage") };
+}
+
+/** The share of covered mutations that a test noticed, with those that none did and those that no test comes near. */
+function summary(folder: string, done: ReadonlyMap<string, Done>, all: number): string {
+  const sum = (count: (one: Done) => number) => [...done.values()].reduce((total, one) => total + count(one), 0);
+  const [noticed, survived, uncovered] = [sum((one) => one.noticed), sum((one) => one.survived.length), sum((one) => one.uncovered.length)];
+  const list = (which: "survived" | "uncovered") => [...done].flatMap(([file, one]) => one[which].map((line) => `- \`${file}:${line.replace(" ", "` ")}`));
   return [
     `# Mutations of ${folder}`, "",
-    `${new Date().toISOString().slice(0, 10)}: ${noticed} of ${covered} covered mutants noticed, ${covered === 0 ? "–" : ((100 * noticed) / covered).toFixed(1)} %. ${uncovered.length} are covered by no test.`, "",
-    "## Not noticed", "", ...survived.map(line), "", "## Covered by no test", "", ...uncovered.map(line), "",
+    `${noticed} of ${noticed + survived} covered mutations noticed, ${noticed + survived === 0 ? "–" : ((100 * noticed) / (noticed + survived)).toFixed(1)} %. ${uncovered} are covered by no test.${done.size < all ? ` ${all - done.size} of ${all} files are still to be done.` : ""}`, "",
+    "## Not noticed", "", ...list("survived"), "", "## Covered by no test", "", ...list("uncovered"), "",
   ].join("\n");
+}
+
+async function mutate(file: string, folder: string, as: string): Promise<Done> {
+  const json = `${ROOT}/build/mutations.json`;
+  process.env["MAPSET_MUTATE"] = folder;
+  await new Stryker({
+    testRunner: "vitest", plugins: ["@stryker-mutator/vitest-runner"], coverageAnalysis: "perTest", concurrency: 2, timeoutMS: 20_000, incremental: false,
+    mutate: [file], ignorePatterns: ["build", "docs", "public", ".mapset"], ignoreStatic: true, disableTypeChecks: false,
+    vitest: { configFile: "scripts/setup/vitest.mutate.config.ts", related: false }, reporters: ["json"], jsonReporter: { fileName: json },
+    tempDirName: "build/mutations-tmp", logLevel: "warn" as never,
+  }).runMutationTest();
+  return foundIn(JSON.parse(readFileSync(json, "utf8")) as Report, as);
 }
 
 async function main(): Promise<void> {
@@ -37,18 +59,27 @@ async function main(): Promise<void> {
   mkdirSync(FOLDER, { recursive: true });
   for (const folder of folders) {
     if (!existsSync(`${ROOT}/${folder}`)) throw new Trouble(`there is no folder ${folder}.`);
-    say(`\n— mutations of ${folder}`);
-    const json = `${ROOT}/build/mutations.json`;
-    process.env["MAPSET_MUTATE"] = folder;
-    await new Stryker({
-      testRunner: "vitest", plugins: ["@stryker-mutator/vitest-runner"], coverageAnalysis: "perTest", concurrency: 2, timeoutMS: 20_000, incremental: false,
-      mutate: [`${folder}/**/*.ts`, `!${folder}/**/*.test.ts`], ignorePatterns: ["build", "docs", "public", ".mapset"], ignoreStatic: true, disableTypeChecks: false,
-      vitest: { configFile: "scripts/setup/vitest.mutate.config.ts", related: false }, reporters: ["clear-text", "json"], jsonReporter: { fileName: json }, clearTextReporter: { reportTests: false, logTests: false, reportMutants: false, allowColor: false },
-      tempDirName: "build/mutations-tmp", logLevel: "warn" as never,
-    }).runMutationTest();
-    const text = summary(folder, JSON.parse(readFileSync(json, "utf8")) as Report);
-    writeFileSync(`${FOLDER}/${folder.replaceAll("/", "-")}.md`, text);
-    say(text.split("\n")[2] ?? "");
+    const [tests, files] = [filesIn(folder).filter((file) => file.endsWith(".test.ts")), filesIn(folder).filter((file) => !file.endsWith(".test.ts"))];
+    const name = `${FOLDER}/${folder.replaceAll("/", "-")}`;
+    const before = existsSync(`${name}.json`) ? (JSON.parse(readFileSync(`${name}.json`, "utf8")) as Record<string, Done>) : {};
+    const asOf = (file: string) => createHash("sha256").update([file, ...tests].map((one) => readFileSync(`${ROOT}/${one}`, "utf8")).join("\0")).digest("hex").slice(0, 16);
+    const done = new Map<string, Done>();
+    for (const file of files) {
+      const as = asOf(file);
+      const kept = before[file];
+      if (kept?.as === as) done.set(file, kept);
+    }
+    say(`\n— mutations of ${folder}: ${files.length - done.size} of ${files.length} files to do`);
+    for (const file of files) {
+      if (done.has(file)) continue;
+      const found = await mutate(file, folder, asOf(file));
+      done.set(file, found);
+      const sorted = new Map([...done].sort(([a], [b]) => (a < b ? -1 : 1)));
+      writeFileSync(`${name}.json`, `${JSON.stringify(Object.fromEntries(sorted), null, 1)}\n`);
+      writeFileSync(`${name}.md`, summary(folder, sorted, files.length));
+      say(`  ${file}: ${found.noticed} of ${found.noticed + found.survived.length} noticed`);
+    }
+    say(readFileSync(`${name}.md`, "utf8").split("\n")[2] ?? "");
   }
 }
 
