@@ -41,7 +41,7 @@ export function stressOf(drill: Pick<Drill, "sides" | "method">, level: DrillLev
 /** Less than this, in degrees a second, is stillness: a swaying breath. */
 const STILL = 3;
 
-function paceOf({ speeds, still }: Facts): LevelStress["pace"] {
+export function paceOf({ speeds, still }: Facts): LevelStress["pace"] {
   const spine = Math.max(speeds.neck, speeds.thoracic, speeds.lumbar);
   const limbs = Math.max(...SIDES.flatMap((side) => [speeds[side].hip, speeds[side].knee, speeds[side].shoulder]));
   if (spine > BRISK_SPINE || limbs > BRISK_LIMB) return 2;
@@ -59,7 +59,7 @@ function timedOf(facts: Facts): Timed[] {
 
 const NECK_ROWS = new Set(["nk.flex", "nk.ext", "nk.rot", "nk.side"]);
 
-function pressedOf(facts: Facts, sides: Drill["sides"]): Pressed[] {
+export function pressedOf(facts: Facts, sides: Drill["sides"]): Pressed[] {
   if (facts.method !== "effort") return [];
   const folded = (limb: Limb) => limb.shinFolded || limb.ankleOverThigh || limb.droppedIn || Math.abs(limb.kneeRotation) >= 15;
   const on = (area: Area, holds: (side: Side) => boolean, from: number, grade: 1 | 2): Pressed[] =>
