@@ -18,13 +18,14 @@ export function DoseEditor({ dose, level, pace, onChange }: Props) {
   const change = (next: Dose, key: string) => onChange(next, `${doseWords(dose)} → ${doseWords(next)}`, key);
   return (
     <section className="flex flex-col gap-3" aria-label="Dose">
-      <div className="grid grid-cols-2 gap-3">
+      <div className="grid grid-cols-2 gap-3" data-dose>
         <SelectField label="Dose" value={dose.kind} options={KINDS} onChange={(kind) => change(doseOfKind(kind, level, doseSeconds(dose, pace)), "kind")} />
         <MainNumber dose={dose} level={level} change={change} />
       </div>
       {dose.kind === "reps" && <Tempo dose={dose} level={level} change={change} />}
       {dose.kind === "breaths" && <Pattern dose={dose} pace={pace} change={change} />}
       {dose.kind === "effort" && <Ramp dose={dose} change={change} />}
+      {dose.kind === "ladder" && <Rungs dose={dose} change={change} />}
       <p className="text-sm text-ink-faint">Comes to {secondsText(doseSeconds(dose, pace))} for one side and one direction.</p>
     </section>
   );
@@ -77,6 +78,35 @@ function Tempo({ dose, level, change }: { dose: Extract<Dose, { kind: "reps" }>;
           <Plus size={15} aria-hidden /> Beat
         </Button>
       )}
+    </fieldset>
+  );
+}
+
+/** The rungs of a ladder, shortest first. The one in use stays in use while it is there. */
+function Rungs({ dose, change }: { dose: Extract<Dose, { kind: "ladder" }>; change: Change }) {
+  const set = (rungs: number[], inUse: number) => {
+    const sorted = [...rungs].sort((a, b) => a - b);
+    change({ ...dose, rungs: sorted, rung: Math.max(0, sorted.indexOf(inUse)) }, "rungs");
+  };
+  const inUse = dose.rungs[dose.rung]!;
+  return (
+    <fieldset className="flex flex-col gap-1.5">
+      <legend className="mb-1 text-sm font-medium text-ink-soft">Rungs of the ladder, in seconds</legend>
+      <div className="flex flex-wrap gap-1.5">
+        {dose.rungs.map((rung, i) => (
+          <span key={i} className="flex items-center">
+            <span className="w-16">
+              <SmallNumber label={`Rung ${i + 1}, seconds`} min={1} max={600} value={rung} onChange={(seconds) => set(dose.rungs.map((one, j) => (j === i ? seconds : one)), i === dose.rung ? seconds : inUse)} />
+            </span>
+            <IconButton label={`Take rung ${i + 1} out`} disabled={dose.rungs.length === 1} onClick={() => set(dose.rungs.toSpliced(i, 1), i === dose.rung ? (dose.rungs[i - 1] ?? dose.rungs[i + 1]!) : inUse)}>
+              <X size={15} aria-hidden />
+            </IconButton>
+          </span>
+        ))}
+      </div>
+      <Button kind="quiet" className="self-start" disabled={dose.rungs.length >= 20 || Math.max(...dose.rungs) + 5 > 600} onClick={() => set([...dose.rungs, Math.max(...dose.rungs) + 5], inUse)}>
+        <Plus size={15} aria-hidden /> Rung
+      </Button>
     </fieldset>
   );
 }

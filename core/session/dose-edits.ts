@@ -38,6 +38,9 @@ export function withAmount(dose: Dose, value: number): Dose {
   }
 }
 
+/** The units one value can be set in for several drills together. */
+export const AMOUNT_UNITS = ["s", "reps", "breaths", "rounds"] as const satisfies readonly Amount["unit"][];
+
 /** A dose of another kind to begin from: the drill's own when it is of that kind, else a usual one of about the same length. */
 export function doseOfKind(kind: DoseKind, level: Pick<DrillLevel, "dose">, about: Seconds): Dose {
   if (level.dose.kind === kind) return level.dose;

@@ -1,4 +1,4 @@
-import { amountOf, withAmount } from "./dose-edits";
+import { amountOf, withAmount, type Amount } from "./dose-edits";
 import { editItem, insertItem, itemCount, removeItem, type Place } from "./edits";
 import { itemSchema, type Item, type LevelName, type Session } from "./schema";
 import type { Drill } from "~/core/drills/schema";
@@ -29,6 +29,14 @@ export function levelSeveral(session: Session, places: readonly Place[], level: 
     if (!item || !drill) return s;
     const own = JSON.stringify(item.dose) === JSON.stringify(drill.levels[item.level].dose);
     return editItem(s, place, { level, ...(own && { dose: drill.levels[level].dose }) });
+  }, session);
+}
+
+/** Gives those of several items whose dose is counted in a unit the same amount of it; the others stay. A ladder takes the nearest rung. */
+export function amountSeveral(session: Session, places: readonly Place[], unit: Amount["unit"], value: number): Session {
+  return places.reduce((s, place) => {
+    const dose = s.blocks[place.block]?.items[place.item]?.dose;
+    return dose && amountOf(dose).unit === unit ? editItem(s, place, { dose: withAmount(dose, value) }) : s;
   }, session);
 }
 

@@ -5,14 +5,34 @@ import { headId } from "./row-ids";
 import type { Desk } from "./use-desk";
 import { IconButton } from "~/app/ui/button";
 import { Menu } from "~/app/ui/menu";
-import { editBlock, joinBlock, moveBlock, removeBlock } from "~/core/session/edits";
+import { editBlock, joinBlock, MOST_ITEMS, moveBlock, removeBlock } from "~/core/session/edits";
 import type { Block } from "~/core/session/schema";
 import { clockText } from "~/core/text/clock";
+
+/** Longest rest between two rounds that is typed here, in seconds. */
+const LONGEST_REST = 3_600;
+
+/** Seconds of rest, kept when the field is left or Enter is pressed; what is none goes back to what was. */
+function RestBetween({ name, seconds, onChange }: { name: string; seconds: number; onChange: (seconds: number) => void }) {
+  const keep = (input: HTMLInputElement) => {
+    const typed = Number(input.value.replace(",", "."));
+    if (input.value.trim() !== "" && typed >= 0 && typed <= LONGEST_REST) {
+      if (typed !== seconds) onChange(typed);
+    } else input.value = String(seconds);
+  };
+  return (
+    <input
+      aria-label={`Rest between the rounds of ${name}, seconds`} inputMode="decimal" defaultValue={seconds} className="w-11 rounded border border-line bg-paper px-1 py-0.5 text-right text-ink"
+      onBlur={(event) => keep(event.target)} onKeyDown={(event) => event.key === "Enter" && keep(event.currentTarget)}
+    />
+  );
+}
 
 /** The heading of a block in the list: its name, rounds, length and what can be done with it. */
 export function BlockHead({ block, index, seconds, desk, last }: { block: Block; index: number; seconds: number; desk: Desk; last: number }) {
   const { setNodeRef, transform, transition } = useSortable({ id: headId(index), disabled: { draggable: true, droppable: false } });
   const name = block.title || `Block ${index + 1}`;
+  const tooMany = index > 0 && block.items.length + (desk.session.blocks[index - 1]?.items.length ?? 0) > MOST_ITEMS;
   return (
     <li
       ref={setNodeRef} style={{ transform: CSS.Translate.toString(transform), transition }}
@@ -23,8 +43,14 @@ export function BlockHead({ block, index, seconds, desk, last }: { block: Block;
         onChange={(e) => desk.change((s) => editBlock(s, index, { title: e.target.value }), `name block ${index + 1}`, `title ${index}`)}
         className="wide-type min-w-0 flex-1 truncate rounded bg-transparent px-1 py-0.5 font-semibold hover:bg-land focus:bg-land"
       />
+      {block.rounds > 1 && (
+        <label className="flex items-center gap-1 text-sm whitespace-nowrap text-ink-soft">
+          {block.rounds} rounds, rest
+          <RestBetween key={block.restBetweenRounds} name={name} seconds={block.restBetweenRounds} onChange={(seconds) => desk.change((s) => editBlock(s, index, { restBetweenRounds: seconds }), `rest between rounds of ${name} ${block.restBetweenRounds} → ${seconds} s`, `rest rounds ${index}`)} />
+          s ·
+        </label>
+      )}
       <span className="text-sm whitespace-nowrap text-ink-soft">
-        {block.rounds > 1 && `${block.rounds} rounds · `}
         {block.sideOrder === "whole-block" && "whole block a side · "}
         {clockText(seconds)}
       </span>
@@ -42,16 +68,10 @@ export function BlockHead({ block, index, seconds, desk, last }: { block: Block;
           },
           { words: "One round more", disabled: block.rounds >= 20, onSelect: () => desk.change((s) => editBlock(s, index, { rounds: block.rounds + 1 }), `rounds of ${name} ${block.rounds} → ${block.rounds + 1}`) },
           { words: "One round less", disabled: block.rounds <= 1, onSelect: () => desk.change((s) => editBlock(s, index, { rounds: block.rounds - 1 }), `rounds of ${name} ${block.rounds} → ${block.rounds - 1}`) },
-          ...(block.rounds > 1
-            ? [{
-                words: block.restBetweenRounds > 0 ? "No rest between rounds" : "Rest 30 s between rounds",
-                onSelect: () => desk.change((s) => editBlock(s, index, { restBetweenRounds: block.restBetweenRounds > 0 ? 0 : 30 }), `rest between rounds of ${name}`),
-              }]
-            : []),
           "line",
           { words: "Move up", icon: <ChevronUp size={15} aria-hidden />, disabled: index === 0, onSelect: () => desk.change((s) => moveBlock(s, index, index - 1), `move ${name} up`) },
           { words: "Move down", icon: <ChevronDown size={15} aria-hidden />, disabled: index === last, onSelect: () => desk.change((s) => moveBlock(s, index, index + 1), `move ${name} down`) },
-          { words: "Join to the block above", icon: <Merge size={15} aria-hidden />, disabled: index === 0, onSelect: () => desk.change((s) => joinBlock(s, index), `join ${name} to the block above`) },
+          { words: "Join to the block above", icon: <Merge size={15} aria-hidden />, disabled: index === 0 || tooMany, ...(tooMany && { hint: `over ${MOST_ITEMS} drills` }), onSelect: () => desk.change((s) => joinBlock(s, index), `join ${name} to the block above`) },
           "line",
           { words: "Take the block out", icon: <Trash2 size={15} aria-hidden />, danger: true, disabled: last === 0, onSelect: () => desk.change((s) => removeBlock(s, index), `take out ${name}`) },
         ]}

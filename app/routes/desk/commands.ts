@@ -77,6 +77,7 @@ export function commandsOf(desk: Desk, drills: DrillLookup, { onTab, onAdd, onKe
 /** Keys that are not commands of their own. */
 export const MORE_KEYS: readonly { keys: string; words: string }[] = [
   { keys: "↑ ↓", words: "choose the drill before or after" },
+  { keys: "Enter", words: "to the dose of the drill; Esc goes back to its row" },
   { keys: "Shift or Ctrl click", words: "choose several, in the list or on the profile" },
   { keys: "Double click", words: "a call at that moment, on the profile" },
   { keys: "Esc", words: "let go" },

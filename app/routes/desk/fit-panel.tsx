@@ -64,7 +64,7 @@ export function FitPanel({ desk, insights, demand, own }: Props) {
           ))}
         </fieldset>
         {by === "length" ? (
-          <Field label="Length" inputMode="decimal" placeholder="12 or 12:30" value={length} onChange={(e) => setLength(e.target.value)} fault={length !== "" && bad ? "Write minutes, like 12, or 12:30; at least half a minute." : undefined} />
+          <Field label="Length" inputMode="decimal" placeholder="12 min" value={length} onChange={(e) => setLength(e.target.value)} fault={length !== "" && bad ? "Write it like 12 min, 12:30 or 90 s; at least half a minute." : undefined} />
         ) : (
           <div className="grid grid-cols-2 gap-3">
             <Field label="Starts at" type="time" value={start} onChange={(e) => setStart(e.target.value)} />

@@ -97,7 +97,7 @@ function TargetField({ desk }: { desk: Desk }) {
         Promised length
       </label>
       <input
-        id="session-target" className={inputLook} inputMode="decimal" placeholder="12 or 12:30" value={shown} aria-invalid={bad || undefined} aria-describedby="session-target-note"
+        id="session-target" className={inputLook} inputMode="decimal" placeholder="12 min" value={shown} aria-invalid={bad || undefined} aria-describedby="session-target-note"
         onChange={(e) => setText(e.target.value)}
         onKeyDown={(e) => e.key === "Enter" && e.currentTarget.blur()}
         onBlur={() => {
@@ -106,7 +106,7 @@ function TargetField({ desk }: { desk: Desk }) {
           if (!bad) setText(undefined);
         }}
       />
-      <FieldNote id="session-target-note" hint="As 12 or 12:30" fault={bad ? "Write minutes, like 12, or 12:30." : undefined} />
+      <FieldNote id="session-target-note" hint="As 12 min, 12:30 or 90 s" fault={bad ? "Write it like 12 min, 12:30 or 90 s." : undefined} />
     </div>
   );
 }

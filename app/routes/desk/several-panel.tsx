@@ -1,12 +1,47 @@
 import { ClipboardCopy, Minus, Plus, Trash2, X } from "lucide-react";
+import { useState } from "react";
 import { copyChosen, levelChosen, removeChosen, stepChosen } from "./commands";
 import { useDrills } from "~/app/ui/drills";
 import { nameAt, type Desk } from "./use-desk";
 import { Button, IconButton } from "~/app/ui/button";
+import { Field, SelectField } from "~/app/ui/field";
+import { AMOUNT_UNITS, amountOf } from "~/core/session/dose-edits";
+import { amountSeveral } from "~/core/session/several";
 import { LEVELS } from "~/core/session/schema";
 import { clockText } from "~/core/text/clock";
 import { doseWords, LEVEL_WORDS } from "~/core/text/words";
 import { placeKey } from "~/core/timeline/totals";
+
+const UNIT_WORDS = { s: "seconds a side", reps: "repetitions a side", breaths: "breaths a side", rounds: "rounds of effort a side" } as const;
+
+/** One value for all chosen drills whose dose is counted in its unit. */
+function OneValue({ desk }: { desk: Desk }) {
+  const doses = desk.marked.flatMap(({ block, item }) => desk.session.blocks[block]?.items[item]?.dose ?? []);
+  const units = AMOUNT_UNITS.map((unit) => ({ unit, count: doses.filter((dose) => amountOf(dose).unit === unit).length })).filter(({ count }) => count > 0).sort((a, b) => b.count - a.count);
+  const [chosen, setUnit] = useState(units[0]?.unit ?? "s");
+  const [text, setText] = useState("");
+  const value = Number(text.replace(",", "."));
+  const good = text.trim() !== "" && Number.isFinite(value) && value >= 1 && value <= (chosen === "s" ? 3600 : chosen === "rounds" ? 100 : 1000) && (chosen === "s" || Number.isInteger(value));
+  const count = units.find(({ unit }) => unit === chosen)?.count ?? 0;
+  return (
+    <form
+      className="flex flex-col gap-1"
+      onSubmit={(event) => {
+        event.preventDefault();
+        if (good) desk.change((s) => amountSeveral(s, desk.marked, chosen, value), `${count} drills: ${value} ${UNIT_WORDS[chosen]}`);
+      }}
+    >
+      <div className="flex items-end gap-2">
+        <Field label="One value" inputMode="decimal" className="w-24" value={text} onChange={(event) => setText(event.target.value)} aria-invalid={text !== "" && !good ? true : undefined} />
+        <SelectField label="Of what" className="flex-1" value={chosen} onChange={setUnit} options={units.map(({ unit }) => ({ value: unit, words: UNIT_WORDS[unit] }))} />
+        <Button type="submit" disabled={!good}>
+          Set
+        </Button>
+      </div>
+      <p className="text-sm text-ink-faint">{count === doses.length ? "For all of them." : `For the ${count} of ${doses.length} that are counted so; the others stay.`}</p>
+    </form>
+  );
+}
 
 /** Several drills chosen together: what they come to, and what can be done with all of them. */
 export function SeveralPanel({ desk }: { desk: Desk }) {
@@ -37,6 +72,7 @@ export function SeveralPanel({ desk }: { desk: Desk }) {
           <Trash2 size={15} aria-hidden /> Take out
         </Button>
       </div>
+      <OneValue key={marked.map(({ block, item }) => placeKey(block, item)).join()} desk={desk} />
       <div role="group" aria-label="Level of all of them" className="grid grid-cols-3 overflow-hidden rounded-md border border-line">
         {LEVELS.map((level) => {
           const all = marked.every(({ block, item }) => session.blocks[block]?.items[item]?.level === level);

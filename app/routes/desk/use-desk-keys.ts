@@ -1,6 +1,7 @@
 import { useEffect, useRef } from "react";
 import { chosenOf, copyChosen, pasteInto, removeChosen, stepChosen } from "./commands";
 import type { Tab } from "./desk-view";
+import { readRow } from "./row-ids";
 import type { DrillLookup } from "~/app/ui/drills";
 import { placesOf, type Desk } from "./use-desk";
 import { clipText, itemsAt } from "~/core/session/several";
@@ -69,6 +70,11 @@ function handle(event: KeyboardEvent, desk: Desk, drills: DrillLookup, { onTab, 
       if (!event.altKey && isInList(event)) return choose(desk, by), true;
       return false;
     }
+    case "enter": {
+      const row = event.target instanceof HTMLElement ? event.target.closest<HTMLElement>("[data-row]") : null;
+      const at = row ? readRow(row.dataset["row"]!) : undefined;
+      return at ? (desk.select(at), onTab("item"), enterDose(), true) : false;
+    }
     case "d":
       return place ? (desk.copy(place), true) : false;
     case "delete":
@@ -105,6 +111,15 @@ function isOnDragHandle(event: KeyboardEvent): boolean {
 
 function isInList(event: KeyboardEvent): boolean {
   return event.target === document.body || (event.target instanceof HTMLElement && event.target.closest("[data-row]") !== null);
+}
+
+/** Goes to the number of the drill's dose, once its panel is there. */
+function enterDose(): void {
+  requestAnimationFrame(() => requestAnimationFrame(() => {
+    const field = document.querySelector<HTMLElement>("aside [data-dose] input, aside [data-dose] > :last-child select");
+    field?.focus();
+    if (field instanceof HTMLInputElement) field.select();
+  }));
 }
 
 function choose(desk: Desk, by: 1 | -1): void {

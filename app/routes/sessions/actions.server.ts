@@ -24,7 +24,7 @@ const newForm = z.object({
     if (text.trim() === "") return undefined;
     const seconds = readClock(text);
     if (seconds !== undefined && seconds > 0 && seconds <= 86_400) return seconds;
-    ctx.addIssue({ code: "custom", message: "Write minutes, like 12, or minutes and seconds, like 12:30." });
+    ctx.addIssue({ code: "custom", message: "Write it like 12 min, 12:30 or 90 s." });
     return z.NEVER;
   }),
   /** An outline, a template of Mapset's, or one of the coach's own. */

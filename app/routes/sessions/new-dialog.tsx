@@ -79,7 +79,7 @@ export function NewSessionDialog({ open, onOpenChange, own }: { open: boolean; o
             label="What for" name="purpose" value={purpose} onChange={setPurpose}
             options={PURPOSES.map((value) => ({ value, words: PURPOSE_WORDS[value] }))}
           />
-          <Field label="Promised length" name="target" placeholder="12 or 12:30" inputMode="decimal" hint="In minutes; you can leave it out." fault={fields?.["target"]} value={target} onChange={(e) => setTarget(e.target.value)} />
+          <Field label="Promised length" name="target" placeholder="12 min" inputMode="decimal" hint="You can leave it out." fault={fields?.["target"]} value={target} onChange={(e) => setTarget(e.target.value)} />
         </div>
         <div className="flex justify-end gap-2">
           <Link to="/draft" className="mr-auto self-center text-sm underline underline-offset-4">

@@ -18,7 +18,7 @@ function summary(moments: Facts["moments"]): Record<string, unknown> {
     else (found[path] ??= []).push(value);
   };
   for (const moment of moments) gather(moment, "");
-  return Object.fromEntries(Object.entries(found).map(([path, list]) => [path, list.every((one) => typeof one === "number") ? [Math.min(...(list as number[])), Math.max(...(list as number[]))] : counts(list)]));
+  return Object.fromEntries(Object.entries(found).map(([path, list]) => [path, list.every((one) => typeof one === "number") ? [Math.min(...(list)), Math.max(...(list))] : counts(list)]));
 }
 
 const counts = (list: readonly unknown[]): string => [...new Set(list.map(String))].sort().map((one) => `${one} ${list.filter((other) => String(other) === one).length}`).join(", ");
