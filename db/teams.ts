@@ -25,6 +25,11 @@ export async function listTeams(db: Db, ownerId: string): Promise<Team[]> {
   return [...teams.values()];
 }
 
+/** The names of a coach's teams. */
+export async function listTeamNames(db: Db, ownerId: string): Promise<{ id: string; name: string }[]> {
+  return db.select({ id: team.id, name: team.name }).from(team).where(eq(team.ownerId, ownerId)).orderBy(asc(team.name));
+}
+
 export async function addTeam(db: Db, ownerId: string, name: string): Promise<string> {
   const [row] = await db.insert(team).values({ ownerId, name }).returning({ id: team.id });
   if (!row) throw new Error("The team was not kept");

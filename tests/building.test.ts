@@ -53,6 +53,61 @@ describe("building quickly", () => {
     expect(await violations(page)).toEqual([]);
   });
 
+  it("adds drills one after the other with the list in sight, into a new block by one key, and gives all chosen one value", async () => {
+    const { page } = await world.visitor();
+    await signIn(page, ANA);
+    await freshSession(page, "Added", "one-drill");
+    await page.keyboard.press("/");
+    await page.keyboard.type("glutes no kneeling");
+    await page.keyboard.press("Enter");
+    const status = page.getByRole("status").filter({ hasText: "added" });
+    await status.getByText(/ added after /).waitFor();
+    // The drills below stay in sight, and the next is looked for at once.
+    await page.locator("[data-row]").first().waitFor();
+    await page.keyboard.type("squats");
+    await page.keyboard.press("Shift+Enter");
+    await status.getByText(/ added in a new block\.$/).waitFor();
+    await page.getByLabel("Name of block 2").waitFor();
+    expect(await rows(page)).toHaveLength(3);
+    expect(await violations(page)).toEqual([]);
+    // Sixty is the most a block takes, and it is said.
+    await page.keyboard.press("Escape");
+    await page.getByRole("button", { name: /^Undo: new block/ }).click();
+    await page.keyboard.press("Escape");
+    for (let n = 2; n < 64; n *= 2) {
+      await page.locator("body").click({ position: { x: 2, y: 2 } });
+      await page.keyboard.press("a");
+      await page.keyboard.press("Control+c");
+      await page.keyboard.press("Control+v");
+    }
+    expect((await rows(page)).length).toBeGreaterThanOrEqual(60);
+    await page.keyboard.press("/");
+    await page.keyboard.type("bridge");
+    await page.keyboard.press("Enter");
+    await page.getByRole("status").getByText(/has 60 drills, which is the most/).waitFor();
+    await page.keyboard.press("Escape");
+
+    // One value for all that are counted so.
+    await page.locator("body").click({ position: { x: 2, y: 2 } });
+    await page.keyboard.press("a");
+    const panel = page.getByRole("tabpanel", { name: /drills$/ });
+    await panel.getByLabel("One value").fill("12");
+    await panel.getByRole("button", { name: "Set", exact: true }).click();
+    await expect.poll(async () => /\b12 (s|×)/.test(await panel.locator("ol").innerText())).toBe(true);
+
+    // A copy of what is on the desk, opened.
+    await saved(page);
+    const here = page.url();
+    await page.keyboard.press("Escape");
+    await page.locator("body").click({ position: { x: 2, y: 2 } });
+    await page.keyboard.press("g");
+    await page.getByRole("dialog", { name: "What to do" }).waitFor();
+    await page.keyboard.type("make a copy of this");
+    await page.keyboard.press("Enter");
+    await page.waitForURL((url) => /\/sessions\/[0-9a-f-]{36}$/.test(url.href) && url.href !== here);
+    await page.getByRole("heading", { name: "Desk: Added, copy" }).waitFor({ state: "attached" });
+  });
+
   it("begins with a session that is worked out, and with one of the coach's own", async () => {
     const { page } = await world.visitor();
     await signIn(page, BEN);

@@ -55,7 +55,11 @@ it("the whole path, by keyboard alone", async () => {
   expect(await total(page)).toBeGreaterThan(before);
   await tabTo(page, /Cat–camel/, "button");
   await tabTo(page, /^1Cat–camel/, "button");
+  // From a row to its dose by one key, and back by one.
   await keys.press("Enter");
+  await page.waitForFunction(() => (document.activeElement as HTMLInputElement | null)?.labels?.[0]?.textContent === "Repetitions a side");
+  await keys.press("Escape");
+  await page.waitForFunction(() => document.activeElement?.hasAttribute("data-row"));
   await keys.press("ArrowDown");
   await expect.poll(() => page.getByRole("complementary").getByRole("heading", { level: 2 }).innerText()).toBe("Side-lying open book");
   await keys.press("Alt+ArrowUp");

@@ -1,7 +1,7 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { amountOf } from "./dose-edits";
-import { clipText, insertSeveral, itemsAt, levelSeveral, readClip, removeSeveral, stepSeveral } from "./several";
+import { amountSeveral, clipText, insertSeveral, itemsAt, levelSeveral, readClip, removeSeveral, stepSeveral } from "./several";
 import type { Session } from "./schema";
 import { itemOf, newSession } from "./start";
 import { DRILLS, drillById } from "~/library";
@@ -33,6 +33,15 @@ describe("several drills at once", () => {
     expect(after.blocks[0]!.items.map((i) => i.level)).toEqual(["harder", "harder", "standard"]);
     expect(after.blocks[0]!.items[0]!.dose).toEqual({ kind: "time", seconds: 33 });
     expect(after.blocks[0]!.items[1]!.dose).toEqual(drillById("hip-flexor-hold")!.levels.harder.dose);
+  });
+  it("take one value, where they are counted in its unit", () => {
+    const all = [at(0, 0), at(0, 1), at(0, 2), at(1, 0)];
+    const of30 = amountSeveral(s, all, "s", 30);
+    const [before, after] = [s, of30].map((doc) => itemsAt(doc, all).map((item) => amountOf(item.dose)));
+    expect(after!.map(({ unit, value }) => (unit === "s" ? value : "")).filter((value) => value !== "")).toEqual(before!.filter(({ unit }) => unit === "s").map(() => 30));
+    expect(after!.filter(({ unit }) => unit !== "s")).toEqual(before!.filter(({ unit }) => unit !== "s"));
+    expect(itemsAt(amountSeveral(s, [at(0, 0)], "reps", 5), all).map((item) => amountOf(item.dose).value)).toEqual([5, ...before!.slice(1).map(({ value }) => value)]);
+    expect(amountSeveral(s, [at(7, 7)], "s", 30)).toBe(s);
   });
   it("grow and shrink by their drills' steps, inside the bounds", () => {
     fc.assert(fc.property(fc.constantFrom(...DRILLS.map((d) => d.id)), fc.array(fc.constantFrom(1 as const, -1 as const), { maxLength: 30 }), (id, steps) => {

@@ -19,7 +19,7 @@ describe("clocks", () => {
     expect(countdownText(0)).toBe("0:00");
     expect(countdownText(30.0000001)).toBe("0:30");
   });
-  it.each([["12", 720], ["12:30", 750], [" 1:02:05 ", 3725], ["12,5", 750], ["90:00", 5400], ["", undefined], ["12:75", undefined], ["soon", undefined], ["-3", undefined]])("“%s” is read as %s", (text, s) => expect(readClock(text)).toBe(s));
+  it.each([["12", 720], ["12:30", 750], [" 1:02:05 ", 3725], ["12,5", 750], ["90:00", 5400], ["", undefined], ["12:75", undefined], ["12 min", 720], ["12m", 720], ["12 minutes", 720], ["90 s", 90], ["90 sec", 90], ["90s", 90], ["1 h 5 min", 3900], ["1h30m", 5400], ["12 min 30", 750], ["12m30s", 750], ["1.5 hours", 5400], ["12,5 min", 750], ["12 min 75", undefined], ["12 30", undefined], ["min", undefined], ["12 parsecs", undefined], ["soon", undefined], ["-3", undefined]])("“%s” is read as %s", (text, s) => expect(readClock(text)).toBe(s));
   it("reads what it writes", () => fc.assert(fc.property(fc.integer({ min: 0, max: 86_399 }), (s) => readClock(clockText(s)) === s)));
   it.each([[45, "45 s"], [60, "1 min"], [80, "1 min 20 s"], [2.5, "2.5 s"]])("%d s is said %s", (s, text) => expect(secondsText(s)).toBe(text));
 });

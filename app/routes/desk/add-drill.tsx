@@ -1,37 +1,74 @@
 import { Command } from "cmdk";
-import { Plus, Search } from "lucide-react";
-import { memo, useMemo, useRef, useState } from "react";
+import { Check, Plus, Search, X } from "lucide-react";
+import { memo, useId, useMemo, useRef, useState } from "react";
 import { cx } from "~/app/ui/classes";
 import { Still } from "~/app/ui/figure/still";
 import type { Drill } from "~/core/drills/schema";
 import { findDrills, makeFindable } from "~/core/drills/search";
 import { KIT_FACTS } from "~/core/drills/kit";
+import { piecesThere } from "~/core/group/kit";
+import type { Group } from "~/core/group/schema";
+import { MOST_BLOCKS, MOST_ITEMS } from "~/core/session/edits";
 import { doseWords, METHOD_WORDS } from "~/core/text/words";
 import { POSTURE_WORDS } from "~/core/timeline/postures";
 import { DRILLS } from "~/library";
 
+type Props = {
+  own: readonly Drill[]; after: string; group: Group | undefined;
+  /** How many drills the block has that one would go into, and how many blocks there are. */
+  items: number; blocks: number;
+  onAdd: (drill: Drill) => void; onAddBlock: (drill: Drill) => void;
+};
 
-/** Finds a drill by name, joint, method, posture or kit, and puts it after the selected one. Stays open for the next. */
-export const AddDrill = memo(function AddDrill({ own, after, onAdd, onAddBlock }: { own: readonly Drill[]; after: string; onAdd: (drill: Drill) => void; onAddBlock: (drill: Drill) => void }) {
+/** Why a drill cannot be added, in words; undefined where it can. */
+function refusal(inBlock: boolean, items: number, blocks: number): string | undefined {
+  if (inBlock) return blocks >= MOST_BLOCKS ? `A session has at most ${MOST_BLOCKS} blocks.` : undefined;
+  return items >= MOST_ITEMS ? `This block has ${MOST_ITEMS} drills, which is the most. Start a new block with Shift and Enter.` : undefined;
+}
+
+/**
+ * Finds a drill by what coaches call it and puts it after the selected one, or with Shift into a block of its own. What it
+ * did stays in sight, and the next drill can be looked for at once; the list of drills below stays in view.
+ */
+export const AddDrill = memo(function AddDrill({ own, after, group, items, blocks, onAdd, onAddBlock }: Props) {
   const [open, setOpen] = useState(false);
   const [query, setQuery] = useState("");
-  const [said, setSaid] = useState("");
+  const [said, setSaid] = useState<{ text: string; refused: boolean }>();
   const [inBlock, setInBlock] = useState(false);
+  const [kitOnly, setKitOnly] = useState(false);
+  const shift = useRef(false);
   const box = useRef<HTMLDivElement>(null);
   const input = useRef<HTMLInputElement>(null);
+  const list = useId();
   const findable = useMemo(() => makeFindable([...own, ...DRILLS]), [own]);
-  const found = useMemo(() => findDrills(findable, query), [findable, query]);
+  const kit = group?.setting.kit;
+  const people = Math.max(1, group?.people.length ?? 1);
+  const found = useMemo(() => {
+    const all = findDrills(findable, query);
+    return kitOnly && kit ? all.filter((drill) => piecesThere(drill.levels.standard.kit, people, { kit })) : all;
+  }, [findable, query, kitOnly, kit, people]);
   const add = (drill: Drill) => {
-    (inBlock ? onAddBlock : onAdd)(drill);
+    const apart = inBlock || shift.current;
+    shift.current = false;
+    const no = refusal(apart, items, blocks);
+    if (no) return setSaid({ text: no, refused: true });
+    (apart ? onAddBlock : onAdd)(drill);
     setQuery("");
     setInBlock(false);
-    setSaid(`${drill.name} was added${inBlock ? " in a new block" : ""}.`);
+    setSaid({ text: `${drill.name} added${apart ? " in a new block" : ` after ${after}`}.`, refused: false });
     input.current?.focus();
   };
   return (
     <div
-      ref={box} className="relative"
-      onBlur={(event) => !box.current?.contains(event.relatedTarget) && setOpen(false)}
+      ref={box} className="border-b border-line bg-land"
+      onBlur={(event) => {
+        if (box.current?.contains(event.relatedTarget)) return;
+        setOpen(false);
+        setSaid(undefined);
+      }}
+      onKeyDownCapture={(event) => {
+        shift.current = event.key === "Enter" && event.shiftKey;
+      }}
       onKeyDown={(event) => {
         if (event.key !== "Escape" || !open) return;
         event.stopPropagation();
@@ -39,46 +76,64 @@ export const AddDrill = memo(function AddDrill({ own, after, onAdd, onAddBlock }
       }}
     >
       <Command shouldFilter={false} label="Add a drill" loop>
-        <div className="flex items-center gap-2 border-b border-line bg-land px-3 focus-within:outline-2 focus-within:-outline-offset-2 focus-within:outline-ink">
-          <Search size={16} className="text-ink-faint" aria-hidden />
+        <div className="flex items-center gap-2 px-3 focus-within:outline-2 focus-within:-outline-offset-2 focus-within:outline-ink">
+          <Search size={16} className="shrink-0 text-ink-faint" aria-hidden />
           <Command.Input
-            ref={input} value={query} onValueChange={(text) => { setQuery(text); setOpen(true); }} onFocus={() => setOpen(true)} onClick={() => setOpen(true)}
+            ref={input} value={query} onValueChange={(text) => { setQuery(text); setOpen(true); setSaid(undefined); }} onFocus={() => setOpen(true)} onClick={() => setOpen(true)}
             placeholder={`Add a drill after ${after}`} className="min-h-11 w-full bg-transparent outline-none" data-add-drill
           />
-          <kbd className="rounded border border-line px-1.5 text-xs text-ink-faint">/</kbd>
+          {open ? (
+            <button type="button" aria-label="Close the list of drills to add" className="flex size-7 shrink-0 items-center justify-center rounded text-ink-faint hover:bg-land-deep hover:text-ink" onClick={() => setOpen(false)}>
+              <X size={15} aria-hidden />
+            </button>
+          ) : (
+            <kbd className="rounded border border-line px-1.5 text-xs text-ink-faint">/</kbd>
+          )}
         </div>
-        <div className={cx("absolute top-full right-0 left-0 z-30 rounded-b-md border border-line bg-land shadow-2xl", !open && "hidden")}>
-        <label className="flex min-h-9 items-center gap-2 border-b border-line bg-land-deep px-3 text-sm text-ink-soft">
-          <input type="checkbox" className="size-4 accent-(--depth-5)" checked={inBlock} onChange={(e) => setInBlock(e.target.checked)} />
-          Start a new block with it
-        </label>
-        <Command.List className="max-h-[24rem] overflow-y-auto" tabIndex={-1}>
-          <Command.Empty className="px-4 py-6 text-center text-ink-soft">
-            No drill has all these words. Try a joint, a posture or a piece of kit: “ankle”, “kneeling”, “stick”.
-          </Command.Empty>
-          {open && found.map((drill) => (
-            <Command.Item
-              key={drill.id} value={drill.id} onSelect={() => add(drill)}
-              className="flex cursor-pointer items-center gap-3 border-b border-line/60 px-3 py-1.5 data-[selected=true]:bg-depth-1"
-            >
-              <Plus size={15} className="shrink-0 text-ink-faint" aria-hidden />
-              <Still drill={drill.id} size={40} />
-              <span className="min-w-0 flex-1">
-                <span className="block truncate font-medium">{drill.name}</span>
-                <span className="block truncate text-sm text-ink-soft">
-                  {METHOD_WORDS[drill.method]} · {POSTURE_WORDS[drill.levels.standard.posture]}
-                  {drill.levels.standard.kit.length > 0 && ` · ${[...new Set(drill.levels.standard.kit)].map((k) => KIT_FACTS[k].words).join(", ")}`}
+        <p role="status" className={cx("flex items-center gap-1.5 px-3 text-sm", said && "border-t border-line py-1", said?.refused ? "bg-plum-wash font-medium text-plum" : "text-kelp")}>
+          {said && !said.refused && <Check size={14} className="shrink-0" aria-hidden />}
+          {said?.text}
+        </p>
+        <div className={cx("border-t border-line shadow-md", !open && "hidden")}>
+          <div className="flex flex-wrap items-center gap-x-5 bg-land-deep px-3 text-sm text-ink-soft">
+            <label className="flex min-h-8 items-center gap-2">
+              <input type="checkbox" className="size-4 accent-(--depth-5)" checked={inBlock} onChange={(e) => setInBlock(e.target.checked)} />
+              Start a new block with it
+            </label>
+            {kit && (
+              <label className="flex min-h-8 items-center gap-2">
+                <input type="checkbox" className="size-4 accent-(--depth-5)" checked={kitOnly} onChange={(e) => setKitOnly(e.target.checked)} />
+                Only with the kit of {group.name}
+              </label>
+            )}
+            <span className="ml-auto max-md:hidden" aria-hidden>
+              <kbd className="rounded border border-line px-1 text-xs">Enter</kbd> add · <kbd className="rounded border border-line px-1 text-xs">Shift Enter</kbd> in a new block
+            </span>
+          </div>
+          <Command.List id={list} className="max-h-[min(15rem,34dvh)] overflow-y-auto" tabIndex={-1}>
+            <Command.Empty className="px-4 py-5 text-center text-ink-soft">
+              No drill is found by that. Try a muscle, a joint, a posture or kit, or say what to leave out: “hips no kneeling”.
+            </Command.Empty>
+            {open && found.map((drill) => (
+              <Command.Item
+                key={drill.id} value={drill.id} onSelect={() => add(drill)} onPointerDown={(event) => { shift.current = event.shiftKey; }}
+                className="flex cursor-pointer items-center gap-3 border-b border-line/60 px-3 py-1.5 data-[selected=true]:bg-depth-1"
+              >
+                <Plus size={15} className="shrink-0 text-ink-faint" aria-hidden />
+                <Still drill={drill.id} size={40} />
+                <span className="min-w-0 flex-1">
+                  <span className="block truncate font-medium">{drill.name}</span>
+                  <span className="block truncate text-sm text-ink-soft">
+                    {METHOD_WORDS[drill.method]} · {POSTURE_WORDS[drill.levels.standard.posture]}
+                    {drill.levels.standard.kit.length > 0 && ` · ${[...new Set(drill.levels.standard.kit)].map((k) => KIT_FACTS[k].words).join(", ")}`}
+                  </span>
                 </span>
-              </span>
-              <span className="text-sm whitespace-nowrap text-ink-faint">{doseWords(drill.levels.standard.dose)}</span>
-            </Command.Item>
-          ))}
-        </Command.List>
+                <span className="text-sm whitespace-nowrap text-ink-faint">{doseWords(drill.levels.standard.dose)}</span>
+              </Command.Item>
+            ))}
+          </Command.List>
         </div>
       </Command>
-      <p className="sr-only" role="status">
-        {said}
-      </p>
     </div>
   );
 });

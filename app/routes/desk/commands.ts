@@ -43,7 +43,7 @@ export function levelChosen(desk: Desk, drills: DrillLookup, level: LevelName): 
 }
 
 /** Everything that can be done at the desk now, in the order it is shown. */
-export function commandsOf(desk: Desk, drills: DrillLookup, { onTab, onAdd, onKeys, onHandOut, onPaper, onDraft }: { onTab: (tab: Tab) => void; onAdd: () => void; onKeys: () => void; onHandOut: () => void; onPaper: () => void; onDraft: () => void }): Command[] {
+export function commandsOf(desk: Desk, drills: DrillLookup, { onTab, onAdd, onKeys, onHandOut, onPaper, onDraft, onDuplicate }: { onTab: (tab: Tab) => void; onAdd: () => void; onKeys: () => void; onHandOut: () => void; onPaper: () => void; onDraft: () => void; onDuplicate: () => void }): Command[] {
   const chosen = chosenOf(desk);
   const none = chosen.length === 0;
   const one = desk.selection;
@@ -64,6 +64,7 @@ export function commandsOf(desk: Desk, drills: DrillLookup, { onTab, onAdd, onKe
     { id: "undo", words: desk.history.words ? `Undo: ${desk.history.words}` : "Undo", key: "Ctrl Z", group: "The session", off: desk.history.past.length === 0, run: desk.undo },
     { id: "redo", words: desk.history.future[0] ? `Do again: ${desk.history.future[0].words}` : "Do again", key: "Ctrl Y", group: "The session", off: desk.history.future.length === 0, run: desk.redo },
     { id: "hand-out", words: "Hand out", group: "The session", run: onHandOut },
+    { id: "duplicate", words: "Make a copy of this session and open it", group: "The session", run: onDuplicate },
     { id: "paper", words: "On paper, to print", group: "The session", run: onPaper },
     { id: "draft", words: "Draft others like it", group: "The session", run: onDraft },
     { id: "session", words: "The session: purpose, length, group, kit", key: "1", group: "Look", run: () => { desk.select(undefined); onTab("item"); } },

@@ -71,6 +71,7 @@ export function DeskView({ id, copy, before, archived, edition, ownDrills, offer
   const group = groups.find((g) => g.id === setting.teamId)?.group;
   const every = useMemo(() => [...own, ...DRILLS], [own]);
   const insights = useInsights({ session: desk.session, drills, demand, group, offered: every, accepted: setting.accepted });
+  const [trouble, setTrouble] = useState<string>();
   const [asked, ask] = useState<Tab>("item");
   const [picked, setPicked] = useState<Row>();
   const wide = useWide();
@@ -84,8 +85,16 @@ export function DeskView({ id, copy, before, archived, edition, ownDrills, offer
   const stays = useRef(false);
   useDeskKeys(desk, drills, { onTab: setTab, onPalette: () => setOpen("palette"), onKeys: () => setOpen("keys") });
   const commands = commandsOf(desk, drills, {
-    onTab: setTab, onKeys: () => setOpen("keys"), onAdd: () => requestAnimationFrame(() => document.querySelector<HTMLInputElement>("[data-add-drill]")?.focus()), onHandOut: () => void navigate(`/sessions/${id}/hand-out`), onPaper: () => void navigate(`/sessions/${id}/paper`), onDraft: () => void navigate(`/draft?session=${id}`),
+    onTab: setTab, onKeys: () => setOpen("keys"), onAdd: () => requestAnimationFrame(() => document.querySelector<HTMLInputElement>("[data-add-drill]")?.focus()), onHandOut: () => void navigate(`/sessions/${id}/hand-out`), onPaper: () => void navigate(`/sessions/${id}/paper`), onDraft: () => void navigate(`/draft?session=${id}`), onDuplicate: () => void duplicate(),
   });
+  /** A copy of what is on the desk, for the same people, opened in its place. */
+  const duplicate = async () => {
+    const made = await saving.duplicate();
+    if (!made) return setTrouble("No copy was made: there is no connection, or there is no room for another session. What is here is untouched.");
+    const { teamId, demandId, locks } = setting;
+    await fetch(`/sessions/${made}/setting`, { method: "POST", headers: { "content-type": "application/json" }, body: JSON.stringify({ teamId, demandId, locks }) }).catch(() => undefined);
+    await navigate(`/sessions/${made}`);
+  };
   const { session, selection, marked } = desk;
   const tryAgain = () => {
     void saving.saveNow();
@@ -133,12 +142,20 @@ export function DeskView({ id, copy, before, archived, edition, ownDrills, offer
     <main id="main" className="relative flex flex-1 flex-col lg:flex-none lg:h-[calc(100dvh-3.1rem)] lg:overflow-hidden">
       <h1 className="sr-only">Desk: {session.title}</h1>
       <DeskBar id={id} desk={desk} saved={bothSaved(saving.state, kept)} onTry={tryAgain} edition={edition} archived={archived} insights={insights} onTab={setTab} onPalette={() => setOpen("palette")} />
+      {trouble && (
+        <p role="alert" className="flex items-center gap-3 border-b border-line-water bg-plum-wash px-4 py-2 font-medium text-plum">
+          {trouble}
+          <button type="button" className="underline underline-offset-4" onClick={() => setTrouble(undefined)}>
+            Close
+          </button>
+        </p>
+      )}
       <section aria-label="Profile" className="border-b border-line-water bg-land px-3 pt-2 pb-1">
         <ProfileChart desk={desk} flags={insights.flags} onFlag={onFlag} onCall={onCall} />
       </section>
       <div className="grid min-h-0 flex-1 grid-cols-[minmax(0,1fr)_24rem] max-lg:grid-cols-1 min-[1700px]:grid-cols-[minmax(0,1fr)_26rem_26rem]">
         <section aria-label="Drills" className={cx("flex min-h-0 flex-col border-r border-line-water", selection && "max-lg:pb-[56dvh]")}>
-          <AddDrill own={own} after={after} onAdd={desk.addDrill} onAddBlock={desk.addBlock} />
+          <AddDrill own={own} after={after} group={group} items={session.blocks[selection?.block ?? session.blocks.length - 1]?.items.length ?? 0} blocks={session.blocks.length} onAdd={desk.addDrill} onAddBlock={desk.addBlock} />
           <div ref={list} className="min-h-0 flex-1 overflow-y-auto">
             <Outline desk={desk} flags={insights.flags} onFlag={onFlag} />
           </div>

@@ -1,7 +1,7 @@
 import { useEffect, useRef } from "react";
 import { chosenOf, copyChosen, pasteInto, removeChosen, stepChosen } from "./commands";
 import type { Tab } from "./desk-view";
-import { readRow } from "./row-ids";
+import { readRow, rowId } from "./row-ids";
 import type { DrillLookup } from "~/app/ui/drills";
 import { placesOf, type Desk } from "./use-desk";
 import { clipText, itemsAt } from "~/core/session/several";
@@ -22,6 +22,12 @@ export function useDeskKeys(desk: Desk, drills: DrillLookup, more: More): void {
   });
   useEffect(() => {
     const press = (event: KeyboardEvent) => {
+      // From a field of a drill's panel back to its row.
+      if (event.key === "Escape" && !event.defaultPrevented && event.target instanceof HTMLElement && event.target.matches("input, select") && event.target.closest("aside")) {
+        const at = latest.current.desk.selection;
+        if (at) document.querySelector<HTMLElement>(`[data-row="${rowId(at)}"]`)?.focus();
+        return;
+      }
       if (event.defaultPrevented || isTyping(event.target) || document.querySelector('[role="dialog"], [role="alertdialog"], [role="menu"]')) return;
       const { desk: d, drills: l, more: m } = latest.current;
       if (handle(event, d, l, m)) event.preventDefault();

@@ -179,7 +179,14 @@ export function useSaving({ id, first, doc, onReplace }: Options) {
     [send, take],
   );
 
-  return { state, saveNow: save, take, keepMine, keepAsCopy };
+  /** Keeps what is on the desk as another session and returns its id; undefined when it could not be. */
+  const duplicate = useCallback(async (): Promise<string | undefined> => {
+    const doc = { ...latest.current, title: `${cutTo(latest.current.title, 112)}, copy` };
+    const answer = await send({ basedOn: saved.current.revision, doc, asCopy: true }).then((r) => r.json() as Promise<SaveAnswer>).catch(() => undefined);
+    return answer?.kind === "copied" ? answer.id : undefined;
+  }, [send]);
+
+  return { state, saveNow: save, take, keepMine, keepAsCopy, duplicate };
 }
 
 function stateOf(answer: Exclude<SaveAnswer, { kind: "saved" }>): SaveState {

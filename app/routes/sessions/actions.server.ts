@@ -29,6 +29,8 @@ const newForm = z.object({
   }),
   /** An outline, a template of Mapset's, or one of the coach's own. */
   outline: z.string().max(120),
+  /** Whose it is: a team, anybody's, or the team of what it begins with. */
+  team: z.union([z.uuid(), z.literal(""), z.literal("as-begun")]),
 });
 
 /** Everything that can be done from the list of sessions. */
@@ -37,13 +39,15 @@ export async function actOnSessions(ownerId: string, form: FormData): Promise<Ou
   const field = (name: string) => fieldText(form, name);
   switch (form.get("do")) {
     case "new": {
-      const read = newForm.safeParse({ title: field("title"), purpose: field("purpose"), target: field("target"), outline: field("outline") });
+      const read = newForm.safeParse({ title: field("title"), purpose: field("purpose"), target: field("target"), outline: field("outline"), team: form.has("team") ? field("team") : "as-begun" });
       if (!read.success) return { fields: Object.fromEntries(read.error.issues.map((i) => [String(i.path[0]), i.message])) };
-      const { outline, ...about } = read.data;
+      const { outline, team, ...about } = read.data;
       const begin = await beginningOf(ownerId, outline);
       const doc = { ...begin.session, ...newSession({ ...about, target: about.target ?? begin.session.target }, begin.session.blocks), pace: begin.session.pace, firstSide: begin.session.firstSide };
       const id = await keepSession(ownerId, await mustRead(ownerId, doc));
-      await saveSetting(db, ownerId, id, { teamId: begin.teamId, demandId: begin.demandId, accepted: [] });
+      const teamId = team === "as-begun" ? begin.teamId : team || null;
+      // A team that is gone meanwhile, or nobody's own, is left out.
+      if (!(await saveSetting(db, ownerId, id, { teamId, demandId: begin.demandId, accepted: [] }))) await saveSetting(db, ownerId, id, { teamId: null, demandId: begin.demandId, accepted: [] });
       return { go: `/sessions/${id}` };
     }
     case "import": {

@@ -18,7 +18,7 @@ import { OUTLINES, outlineBlocks, outlineFor } from "~/library/outlines";
 import { TEMPLATES, templateSession } from "~/library/templates";
 
 /** Asks what a new session is for, and what it begins with: a few drills, a session that is worked out, or one of the coach's own. */
-export function NewSessionDialog({ open, onOpenChange, own }: { open: boolean; onOpenChange: (open: boolean) => void; own: readonly SessionSummary[] }) {
+export function NewSessionDialog({ open, onOpenChange, own, teams }: { open: boolean; onOpenChange: (open: boolean) => void; own: readonly SessionSummary[]; teams: readonly { id: string; name: string }[] }) {
   const fetcher = useFetcher<typeof action>();
   const id = useId();
   const [purpose, setPurpose] = useState<Purpose>("before-training");
@@ -81,6 +81,12 @@ export function NewSessionDialog({ open, onOpenChange, own }: { open: boolean; o
           />
           <Field label="Promised length" name="target" placeholder="12 min" inputMode="decimal" hint="You can leave it out." fault={fields?.["target"]} value={target} onChange={(e) => setTarget(e.target.value)} />
         </div>
+        {teams.length > 0 && (
+          <SelectField
+            label="Who for" name="team" defaultValue="as-begun"
+            options={[{ value: "as-begun", words: "as what it begins with, or anyone" }, ...teams.map((team) => ({ value: team.id, words: team.name })), { value: "", words: "anyone" }]}
+          />
+        )}
         <div className="flex justify-end gap-2">
           <Link to="/draft" className="mr-auto self-center text-sm underline underline-offset-4">
             Or have it drafted

@@ -22,6 +22,7 @@ import { PURPOSE_WORDS } from "~/core/text/words";
 import { summarise, type SessionSummary } from "./summary.server";
 import { countRuns } from "~/db/runs";
 import { listSessions } from "~/db/sessions";
+import { listTeamNames } from "~/db/teams";
 
 export const meta: Route.MetaFunction = () => [{ title: "Sessions · Mapset" }];
 
@@ -31,7 +32,7 @@ export async function loader({ request }: Route.LoaderArgs) {
   const { db } = getServices();
   const rows = await listSessions(db, coach.id, archived);
   const runs = await countRuns(db, coach.id, rows.map((row) => row.id));
-  return { archived, sessions: await summarise(rows, runs, (docs) => drillsOf(coach.id, docs)) };
+  return { archived, teams: await listTeamNames(db, coach.id), sessions: await summarise(rows, runs, (docs) => drillsOf(coach.id, docs)) };
 }
 
 export async function action({ request }: Route.ActionArgs) {
@@ -77,7 +78,7 @@ export default function Sessions({ loaderData }: Route.ComponentProps) {
           ))}
         </ul>
       )}
-      <NewSessionDialog open={making} onOpenChange={setMaking} own={sessions.filter((s) => s.template)} />
+      <NewSessionDialog open={making} onOpenChange={setMaking} own={sessions.filter((s) => s.template)} teams={loaderData.teams} />
     </main>
   );
 }
