@@ -1,4 +1,5 @@
 import { useEffect, useState } from "react";
+import type { ShouldRevalidateFunctionArgs } from "react-router";
 import type { Route } from "./+types/route";
 import { DeskView } from "./desk-view";
 import { deskCopy } from "./save";
@@ -44,8 +45,8 @@ export async function loader({ request, params }: Route.LoaderArgs) {
   };
 }
 
-/** The desk keeps itself up to date; the page's data is for opening it. */
-export const shouldRevalidate = () => false;
+/** The desk keeps itself up to date; the page's data is for opening it, or another session in its place. */
+export const shouldRevalidate = ({ currentParams, nextParams }: ShouldRevalidateFunctionArgs) => currentParams["id"] !== nextParams["id"];
 
 export default function DeskRoute({ loaderData }: Route.ComponentProps) {
   // One that is many times a class is drawn where it is looked at, so that nobody waits for it here.
