@@ -11,7 +11,7 @@ import { EDITIONS_A_PAGE, handOut, LINKS_AN_EDITION, listEditions, newestEdition
 import { countRuns, countUnseenPain, isKnownRun, keepCheckIn, keepProgress, listFolded, listHeard, setNotTheirs, setRemoved, setSeen, summariseHeard, usualRuns } from "./runs";
 import { edition, link, signIn } from "./schema";
 import { addSession, deleteArchived, findSession, listSessions, saveSession, setArchived } from "./sessions";
-import { addAthletes, addTeam, archiveAthlete, deleteTeam, listTeams, renameTeam, setAthleteAreas } from "./teams";
+import { addAthletes, addTeam, archiveAthlete, countPeople, deleteTeam, findAthlete, listOff, listTeams, namesOn, renameAthlete, renameTeam, restoreAthlete, setAthleteAreas } from "./teams";
 import { freshDatabase, TEST_SECRET } from "./testing";
 import { linkToken, tokenHash } from "./tokens";
 
@@ -357,6 +357,23 @@ describe("teams", () => {
     expect(await archiveAthlete(db, ben, pip.id)).toBe(false);
     expect(await archiveAthlete(db, ana, pip.id)).toBe(true);
     expect((await listTeams(db, ben)).some((t) => t.id === id)).toBe(false);
+  });
+
+  it("keep what somebody taken off protects, until they are put back; names are changed by their own coach", async () => {
+    const id = await addTeam(db, ana, "Crew");
+    await addAthletes(db, ana, id, ["Moss", "Tern"]);
+    const here = async () => (await listTeams(db, ana)).find((t) => t.id === id)!.athletes;
+    const [moss] = await here();
+    await setAthleteAreas(db, ana, moss!.id, ["kneeling"]);
+    await archiveAthlete(db, ana, moss!.id);
+    expect(await countPeople(db, ana, id)).toBe(1);
+    expect((await listOff(db, ana)).filter((one) => one.teamId === id)).toEqual([{ id: moss!.id, name: "Moss", teamId: id }]);
+    expect(await listOff(db, ben)).toEqual([]);
+    expect(await findAthlete(db, ana, moss!.id)).toEqual({ name: "Moss", teamId: id, others: ["Tern"] });
+    expect(await findAthlete(db, ben, moss!.id)).toBeUndefined();
+    expect([await restoreAthlete(db, ben, moss!.id), await renameAthlete(db, ben, moss!.id, "Spy"), await restoreAthlete(db, ana, moss!.id), await renameAthlete(db, ana, moss!.id, "Mossy")]).toEqual([false, false, true, true]);
+    expect(await here()).toEqual([{ id: moss!.id, name: "Mossy", areas: ["kneeling"] }, expect.objectContaining({ name: "Tern" })]);
+    expect([(await namesOn(db, ana, id)).sort(), await namesOn(db, ben, id)]).toEqual([["Mossy", "Tern"], []]);
   });
 });
 

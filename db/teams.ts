@@ -70,6 +70,36 @@ export async function archiveAthlete(db: Db, ownerId: string, id: string): Promi
   return rows.length > 0;
 }
 
+/** Who was taken off a coach's lists, the latest first, with their team: they can be put back with what they protect. */
+export async function listOff(db: Db, ownerId: string, most = 100): Promise<(Athlete & { teamId: string })[]> {
+  return db.select({ id: athlete.id, name: athlete.name, teamId: athlete.teamId }).from(athlete)
+    .where(and(eq(athlete.ownerId, ownerId), isNotNull(athlete.archivedAt))).orderBy(desc(athlete.archivedAt)).limit(most);
+}
+
+/** Puts somebody back on their list. Returns false when they are not the coach's. */
+export async function restoreAthlete(db: Db, ownerId: string, id: string): Promise<boolean> {
+  const rows = await db.update(athlete).set({ archivedAt: null }).where(and(eq(athlete.id, id), eq(athlete.ownerId, ownerId))).returning({ id: athlete.id });
+  return rows.length > 0;
+}
+
+/** Gives somebody another name. Returns false when they are not the coach's. */
+export async function renameAthlete(db: Db, ownerId: string, id: string, name: string): Promise<boolean> {
+  const rows = await db.update(athlete).set({ name }).where(and(eq(athlete.id, id), eq(athlete.ownerId, ownerId))).returning({ id: athlete.id });
+  return rows.length > 0;
+}
+
+/** Somebody of a coach's, on the list or off it, with the names of the others on that list; undefined when they are not the coach's. */
+export async function findAthlete(db: Db, ownerId: string, id: string): Promise<{ name: string; teamId: string; others: string[] } | undefined> {
+  const [row] = await db.select({ name: athlete.name, teamId: athlete.teamId }).from(athlete).where(and(eq(athlete.id, id), eq(athlete.ownerId, ownerId)));
+  return row && { ...row, others: await namesOn(db, ownerId, row.teamId, id) };
+}
+
+/** The names on a coach's list, without one of them. */
+export async function namesOn(db: Db, ownerId: string, teamId: string, without?: string): Promise<string[]> {
+  const rows = await db.select({ id: athlete.id, name: athlete.name }).from(athlete).where(and(eq(athlete.ownerId, ownerId), eq(athlete.teamId, teamId), isNull(athlete.archivedAt)));
+  return rows.filter((row) => row.id !== without).map((row) => row.name);
+}
+
 /** Keeps what is said of a group. Returns false when it is not the coach's. */
 export async function setTeamSetting(db: Db, ownerId: string, id: string, setting: GroupSetting): Promise<boolean> {
   const rows = await db.update(team).set({ setting }).where(and(eq(team.id, id), eq(team.ownerId, ownerId))).returning({ id: team.id });

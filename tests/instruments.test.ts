@@ -91,6 +91,21 @@ describe("what to look at", () => {
     expect(await violations(page)).toEqual([]);
     await setting.getByRole("button", { name: "Keep" }).click();
     await card.getByText("Kit: 1 × kneeling pad").waitFor();
+    // Two of one name are refused in words; taking off is undone, with what was protected.
+    await card.getByLabel("Add people").fill("tern");
+    await card.getByRole("button", { name: "Add", exact: true }).click();
+    await card.getByText(/^Tern is on the list already\./).waitFor();
+    await card.getByLabel("Add people").fill("");
+    await card.getByRole("button", { name: "Take Moss off the list" }).click();
+    await card.getByText("Off the list (1)").click();
+    await card.getByRole("button", { name: "Put Moss back on the list" }).click();
+    await card.getByRole("button", { name: "What Moss protects: 1 area" }).click();
+    await page.getByRole("dialog").getByRole("button", { name: "Rename" }).click();
+    await page.getByRole("dialog", { name: "Rename Moss" }).getByLabel("Name").fill("Tern");
+    await page.getByRole("dialog").getByRole("button", { name: "Rename" }).click();
+    await page.getByRole("dialog").getByText(/is on the list already/).waitFor();
+    expect(await violations(page)).toEqual([]);
+    await page.keyboard.press("Escape");
 
     await freshSession(page, "For two", "template:squat-primer");
     await page.getByLabel("Who for").selectOption({ label: "Two of us (2)" });

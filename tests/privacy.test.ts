@@ -64,6 +64,8 @@ describe("a second coach", () => {
     ["renaming a team", (r: APIRequestContext) => r.post("/teams", form({ do: "rename-team", team: theirs.team, name: "Mine" })), [404]],
     ["adding to a team", (r: APIRequestContext) => r.post("/teams", form({ do: "add-people", team: theirs.team, names: "Spy" })), [404]],
     ["deleting a team", (r: APIRequestContext) => r.post("/teams", form({ do: "delete-team", team: theirs.team })), [404]],
+    ["renaming someone", (r: APIRequestContext) => r.post("/teams", form({ do: "rename-person", athlete: theirs.athlete, name: "Mine" })), [404]],
+    ["putting someone back", (r: APIRequestContext) => r.post("/teams", form({ do: "put-back", athlete: theirs.athlete })), [404]],
     ["taking someone off a list", (r: APIRequestContext) => r.post("/teams", form({ do: "remove-person", athlete: theirs.athlete })), [404]],
   ])("gets nowhere with %s", async (_, attempt, expected) => {
     expect(expected).toContain((await attempt(stranger)).status());

@@ -7,7 +7,7 @@ import { Dialog } from "~/app/ui/dialog";
 import type { Member } from "~/db/teams";
 
 /** What someone protects; drills that load it are pointed out at the desk. */
-export function AreasDialog({ person, onClose }: { person: Member; onClose: () => void }) {
+export function AreasDialog({ person, onClose, onRename }: { person: Member; onClose: () => void; onRename: () => void }) {
   const fetcher = useFetcher<typeof action>();
   const [areas, setAreas] = useState(person.areas);
   useEffect(() => {
@@ -26,6 +26,9 @@ export function AreasDialog({ person, onClose }: { person: Member; onClose: () =
           </p>
         )}
         <div className="flex justify-end gap-2">
+          <Button className="mr-auto" onClick={onRename}>
+            Rename
+          </Button>
           <Button onClick={onClose}>Cancel</Button>
           <Button kind="primary" type="submit" disabled={fetcher.state !== "idle"}>
             Keep

@@ -1,4 +1,4 @@
-import { Plus, ShieldAlert, SlidersHorizontal, Trash2, UserPlus, X } from "lucide-react";
+import { PencilLine, Plus, ShieldAlert, SlidersHorizontal, Trash2, Undo2, UserPlus, X } from "lucide-react";
 import { useEffect, useRef, useState } from "react";
 import { data, Link, useFetcher, useSubmit } from "react-router";
 import { z } from "zod";
@@ -11,23 +11,28 @@ import { Button, IconButton } from "~/app/ui/button";
 import { Confirm } from "~/app/ui/dialog";
 import { Field } from "~/app/ui/field";
 import { SettingDialog } from "./setting-dialog";
+import { RenameDialog } from "./rename-dialog";
 import { AreasDialog } from "./areas-dialog";
 import { faultLine, parseWith } from "~/core/faults";
 import { protectionsOf, protectsListSchema } from "~/core/group/protect";
 import { groupSettingSchema, MOST_PEOPLE } from "~/core/group/schema";
+import { namesFault } from "~/core/group/names";
 import { settingWords } from "~/core/group/words";
 import { protectionWords } from "~/core/text/areas";
 import { listWords } from "~/core/text/words";
-import { addAthletes, addTeam, archiveAthlete, countPeople, deleteTeam, listTeams, renameTeam, setAthleteAreas, setTeamSetting, type Member, type Team } from "~/db/teams";
+import { addAthletes, addTeam, archiveAthlete, countPeople, deleteTeam, findAthlete, listOff, listTeams, namesOn, renameAthlete, renameTeam, restoreAthlete, setAthleteAreas, setTeamSetting, type Member, type Team } from "~/db/teams";
 
 export const meta: Route.MetaFunction = () => [{ title: "Teams · Mapset" }];
 
 export async function loader({ request }: Route.LoaderArgs) {
   const coach = await requireCoach(request);
-  return { teams: await listTeams(getServices().db, coach.id) };
+  const { db } = getServices();
+  const [teams, off] = await Promise.all([listTeams(db, coach.id), listOff(db, coach.id)]);
+  return { teams: teams.map((team) => ({ ...team, off: off.filter((one) => one.teamId === team.id) })) };
 }
 
 const teamName = z.string().trim().min(1, "Give the team a name.").max(80, "At most 80 characters.");
+const personName = z.string().trim().min(1, "Give them a name.").max(40, "At most 40 characters.");
 const MOST_AT_ONCE = 60;
 
 export async function action({ request }: Route.ActionArgs) {
@@ -50,12 +55,14 @@ export async function action({ request }: Route.ActionArgs) {
       return { done: true };
     }
     case "add-people": {
-      const names = [...new Set(field("names").split(/[\n,;]+/).map((n) => n.trim()).filter(Boolean))];
+      const names = field("names").split(/[\n,;]+/).map((n) => n.trim()).filter(Boolean);
       if (names.length === 0) return data({ fault: "Write at least one name." }, { status: 400 });
       if (names.length > MOST_AT_ONCE) return data({ fault: `At most ${MOST_AT_ONCE} at a time.` }, { status: 400 });
       const long = names.find((n) => n.length > 40);
       if (long) return data({ fault: `“${long.slice(0, 44)}…” is longer than 40 characters.` }, { status: 400 });
       const team = idOf(field("team"));
+      const twice = namesFault(names, await namesOn(db, coach.id, team));
+      if (twice) return data({ fault: twice }, { status: 400 });
       if ((await countPeople(db, coach.id, team)) + names.length > MOST_PEOPLE) return data({ fault: `A team has at most ${MOST_PEOPLE} people. Make another team for the others.` }, { status: 400 });
       await needRoom(coach.id, "people", names.length);
       must((await addAthletes(db, coach.id, team, names)) > 0);
@@ -83,6 +90,25 @@ export async function action({ request }: Route.ActionArgs) {
       const read = parseWith(protectsListSchema, given);
       if (!read.ok) return data({ fault: read.faults.map(faultLine).join("; ") }, { status: 400 });
       must(await setAthleteAreas(db, coach.id, idOf(field("athlete")), read.value));
+      return { done: true };
+    }
+    case "rename-person": {
+      const id = idOf(field("athlete"));
+      const read = personName.safeParse(field("name"));
+      if (!read.success) return data({ fault: read.error.issues[0]?.message }, { status: 400 });
+      const found = await findAthlete(db, coach.id, id);
+      const fault = found && namesFault([read.data], found.others);
+      if (fault) return data({ fault }, { status: 400 });
+      must(await renameAthlete(db, coach.id, id, read.data));
+      return { done: true };
+    }
+    case "put-back": {
+      const id = idOf(field("athlete"));
+      const found = await findAthlete(db, coach.id, id);
+      if (!found) throw notHere("There is nothing of that kind among yours.");
+      if (namesFault([found.name], found.others)) return data({ fault: `There is another ${found.name} on the list now. Rename one of them first.` }, { status: 400 });
+      if (found.others.length >= MOST_PEOPLE) return data({ fault: `A team has at most ${MOST_PEOPLE} people.` }, { status: 400 });
+      must(await restoreAthlete(db, coach.id, id));
       return { done: true };
     }
     case "remove-person":
@@ -137,19 +163,27 @@ function NewTeam() {
   );
 }
 
-function TeamCard({ team }: { team: Team }) {
+type Shown = Team & { off: { id: string; name: string }[] };
+
+function TeamCard({ team }: { team: Shown }) {
   const fetcher = useFetcher<typeof action>();
   const form = useEmptyWhenDone(fetcher);
   const submit = useSubmit();
   const [asking, setAsking] = useState(false);
   const [setting, setSetting] = useState(false);
   const [person, setPerson] = useState<Member>();
+  const [renaming, setRenaming] = useState(false);
+  const [naming, setNaming] = useState(false);
+  const back = useFetcher<typeof action>();
   const said = settingWords(team.setting);
   return (
     <section className="flex flex-col gap-3 rounded-lg border border-line bg-land p-4" aria-label={team.name}>
       <div className="flex items-center gap-2">
-        <h2 className="min-w-0 flex-1 text-lg leading-snug font-semibold">{team.name}</h2>
+        <h2 className="min-w-0 flex-1 text-lg leading-snug font-semibold [overflow-wrap:anywhere]">{team.name}</h2>
         <span className="text-sm text-ink-faint">{team.athletes.length}</span>
+        <IconButton label={`Rename ${team.name}`} onClick={() => setRenaming(true)}>
+          <PencilLine size={16} aria-hidden />
+        </IconButton>
         <IconButton label={`Delete ${team.name}`} onClick={() => setAsking(true)}>
           <Trash2 size={16} aria-hidden />
         </IconButton>
@@ -159,9 +193,9 @@ function TeamCard({ team }: { team: Team }) {
       ) : (
         <ul className="flex flex-wrap gap-1.5">
           {team.athletes.map((athlete) => (
-            <li key={athlete.id} className="inline-flex items-center rounded-full border border-line bg-paper py-0.5 pr-0.5 pl-2.5">
+            <li key={athlete.id} className="inline-flex max-w-full items-center rounded-full border border-line bg-paper py-0.5 pr-0.5 pl-2.5">
               <button
-                type="button" className="rounded-full px-0.5 underline decoration-line underline-offset-4 hover:decoration-ink" onClick={() => setPerson(athlete)}
+                type="button" className="min-w-0 rounded-full px-0.5 text-left [overflow-wrap:anywhere] underline decoration-line underline-offset-4 hover:decoration-ink" onClick={() => setPerson(athlete)}
                 title={athlete.areas.length > 0 ? `Protects ${listWords(protectionsOf(athlete.areas).map(protectionWords))}` : undefined}
                 aria-label={`What ${athlete.name} protects${athlete.areas.length > 0 ? `: ${athlete.areas.length} ${athlete.areas.length === 1 ? "area" : "areas"}` : ""}`}
               >
@@ -169,7 +203,7 @@ function TeamCard({ team }: { team: Team }) {
                 {athlete.areas.length > 0 && <ShieldAlert size={13} className="ml-1 inline text-plum" aria-hidden />}
               </button>
               <button
-                type="button" aria-label={`Take ${athlete.name} off the list`} title="Take off the list; what they said stays"
+                type="button" aria-label={`Take ${athlete.name} off the list`} title="Take off the list; what they said stays, and they can be put back"
                 className="ml-1 flex size-6 items-center justify-center rounded-full text-ink-faint hover:bg-land-deep hover:text-ink"
                 onClick={() => void submit({ do: "remove-person", athlete: athlete.id }, { method: "post" })}
               >
@@ -178,6 +212,26 @@ function TeamCard({ team }: { team: Team }) {
             </li>
           ))}
         </ul>
+      )}
+      {team.off.length > 0 && (
+        <details className="text-sm" open={back.state !== "idle" || faultOf(back.data) !== undefined || undefined}>
+          <summary className="text-ink-soft">Off the list ({team.off.length})</summary>
+          <ul className="mt-1 flex flex-col gap-1">
+            {team.off.map((one) => (
+              <li key={one.id} className="flex items-center justify-between gap-2">
+                <span className="min-w-0 [overflow-wrap:anywhere]">{one.name}</span>
+                <Button className="min-h-8 px-2 py-0.5 text-sm" aria-label={`Put ${one.name} back on the list`} disabled={back.state !== "idle"} onClick={() => void back.submit({ do: "put-back", athlete: one.id }, { method: "post" })}>
+                  <Undo2 size={14} aria-hidden /> Put back
+                </Button>
+              </li>
+            ))}
+          </ul>
+          {faultOf(back.data) && (
+            <p role="alert" className="mt-1 font-medium text-plum">
+              {faultOf(back.data)}
+            </p>
+          )}
+        </details>
       )}
       <div className="flex flex-col gap-1 border-t border-line pt-2 text-sm">
         {said.length === 0 ? <p className="text-ink-faint">Nothing said yet of kit, floor and caps: the audit looks at none of them.</p> : <ul>{said.map((line) => <li key={line}>{line}</li>)}</ul>}
@@ -190,8 +244,18 @@ function TeamCard({ team }: { team: Team }) {
           </Link>
         </div>
       </div>
+      {renaming && <RenameDialog what="team" id={team.id} name={team.name} longest={80} onClose={() => setRenaming(false)} />}
       {setting && <SettingDialog team={team} onClose={() => setSetting(false)} />}
-      {person && <AreasDialog person={person} onClose={() => setPerson(undefined)} />}
+      {person && !naming && <AreasDialog person={person} onClose={() => setPerson(undefined)} onRename={() => setNaming(true)} />}
+      {person && naming && (
+        <RenameDialog
+          what="person" id={person.id} name={person.name} longest={40}
+          onClose={() => {
+            setNaming(false);
+            setPerson(undefined);
+          }}
+        />
+      )}
       <fetcher.Form method="post" ref={form} className="flex flex-col gap-2">
         <input type="hidden" name="do" value="add-people" />
         <input type="hidden" name="team" value={team.id} />
