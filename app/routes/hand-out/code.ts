@@ -4,7 +4,7 @@ import { idOf, notHere, requireCoachForData } from "~/app/server/coach.server";
 import { getServices } from "~/app/server/services.server";
 import { tokenOfLink } from "~/db/editions";
 
-/** The square code of a coach's own link, to point a phone at. */
+/** The QR code of a coach's own link, to point a phone at. */
 export async function loader({ request, params }: Route.LoaderArgs) {
   const coach = await requireCoachForData(request);
   const { db, secret, baseUrl } = getServices();

@@ -83,7 +83,7 @@ export function NewSessionDialog({ open, onOpenChange, own, teams }: { open: boo
         </div>
         {teams.length > 0 && (
           <SelectField
-            label="Who for" name="team" defaultValue="as-begun"
+            label="Group" name="team" defaultValue="as-begun"
             options={[{ value: "as-begun", words: "as what it begins with, or anyone" }, ...teams.map((team) => ({ value: team.id, words: team.name })), { value: "", words: "anyone" }]}
           />
         )}
