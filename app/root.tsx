@@ -1,7 +1,7 @@
 import { isRouteErrorResponse, Links, Meta, Outlet, Scripts, ScrollRestoration, useMatches, useRouteLoaderData } from "react-router";
 import type { Route } from "./+types/root";
 import { useNonce } from "./ui/nonce";
-import { readTheme, type Theme } from "./ui/theme";
+import { FOLLOW_SYSTEM, readTheme, type Theme } from "./ui/theme";
 import { TroublePage } from "./ui/trouble";
 import "./app.css";
 
@@ -24,6 +24,7 @@ export function Layout({ children }: { children: React.ReactNode }) {
       <head>
         <meta charSet="utf-8" />
         <meta name="viewport" content="width=device-width, initial-scale=1, viewport-fit=cover" />
+        {!isPlayer && data?.themes.desk === undefined && <script nonce={nonce} suppressHydrationWarning dangerouslySetInnerHTML={{ __html: FOLLOW_SYSTEM }} />}
         <link rel="icon" href="/mark.svg" type="image/svg+xml" />
         <Meta />
         <Links />

@@ -45,6 +45,8 @@ describe("at the desk", () => {
 
     await row(page, "Half-kneeling ankle rock").focus();
     await page.keyboard.press("Enter");
+    await page.waitForFunction(() => document.activeElement?.closest("[data-dose]"));
+    await page.keyboard.press("Escape");
     await page.keyboard.press("Alt+ArrowUp");
     await expect.poll(() => rows(page)).toEqual(["Cat–camel", "Deep squat, one arm opens", "Side-lying open book", "Half-kneeling ankle rock", "Half-kneeling reach and turn"]);
     await page.keyboard.press("Control+z");

@@ -198,3 +198,20 @@ it("a demand profile is copied and changed by keyboard alone", async () => {
   await page.keyboard.press("Enter");
   await page.getByText("Kept", { exact: true }).waitFor();
 });
+
+it("the coach's side follows a dark system, until somebody chooses otherwise", async () => {
+  const { page } = await world.visitor();
+  await page.emulateMedia({ colorScheme: "dark" });
+  await signIn(page, ANA);
+  const look = () => page.evaluate(() => document.documentElement.dataset["theme"]);
+  await expect.poll(look).toBe("dark");
+  await page.emulateMedia({ colorScheme: "light" });
+  await expect.poll(look).toBe("light");
+  await page.emulateMedia({ colorScheme: "dark" });
+  await expect.poll(look).toBe("dark");
+  await page.getByRole("button", { name: /light|dark/i }).first().click();
+  await expect.poll(look).toBe("light");
+  await page.reload();
+  await ready(page);
+  expect(await look()).toBe("light");
+});

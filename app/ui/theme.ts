@@ -12,6 +12,17 @@ export function readTheme(cookies: string | null): Themes {
   return { desk: read(NAMES.desk), player: read(NAMES.player) };
 }
 
+/** Before anything is drawn: where no look was chosen for the desk, it is the one of the system, also when that changes. */
+export const FOLLOW_SYSTEM = `(function () {
+  var dark = matchMedia("(prefers-color-scheme: dark)");
+  function follow() {
+    var root = document.documentElement;
+    if (root.dataset.screen === "desk" && document.cookie.indexOf("${NAMES.desk}=") < 0) root.dataset.theme = dark.matches ? "dark" : "light";
+  }
+  follow();
+  dark.addEventListener("change", follow);
+})();`;
+
 /** Changes the look at once and for next time. Returns the new one. */
 export function switchTheme(screen: keyof Themes): Theme {
   const root = document.documentElement;

@@ -27,6 +27,11 @@ describe("what coaches type", () => {
     for (const word of ["hamstring", "squat", "breathing", "kettlebell", "thoracic"])
       for (let n = 2; n <= word.length; n++) expect(ids(word.slice(0, n)).length, word.slice(0, n)).toBeGreaterThan(0);
   });
+  it("puts first what begins as it was typed, small words and all", () => {
+    const own = makeFindable([...DRILLS, { ...drillById("calf-raise")!, id: "own", name: "Wall lean with a step" }]);
+    expect(findDrills(own, "wall lean with")[0]!.name).toBe("Wall lean with a step");
+    expect(findDrills(own, "wall lean")[0]!.name).toMatch(/^Wall.lean/);
+  });
   it("finds no word in the middle of another, and nothing for what means nothing", () => {
     expect(ids("hang")).not.toContain("ninety-switch");
     expect(ids("zebra crossing")).toEqual([]);

@@ -62,13 +62,14 @@ export function findDrills({ drills, names, index }: Findable, query: string): D
   const options = { prefix: (term: string) => term.length > 1, combineWith: "AND", boost: BOOST } as const;
   const exact = index.search(words.join(" "), options);
   const found = exact.length > 0 ? exact : index.search(words.join(" "), { ...options, fuzzy: (term: string) => (term.length > 6 ? 2 : term.length > 3 ? 1 : false) });
-  const begin = words.join(" ");
+  const [typed, begin] = [wordsOf(wanted).join(" "), words.join(" ")];
   const asked = words.map(root);
   const rank = (at: number) => {
     const name = names[at]!;
-    if (name.startsWith(begin)) return 0;
+    if (name.startsWith(typed)) return 0;
+    if (name.startsWith(begin)) return 1;
     const own = name.split(" ");
-    return asked.every((word, i) => own.some((one) => root(one).startsWith(word) || one.startsWith(words[i]!))) ? 1 : 2;
+    return asked.every((word, i) => own.some((one) => root(one).startsWith(word) || one.startsWith(words[i]!))) ? 2 : 3;
   };
   return kept(found.map(({ id, score }) => ({ at: id as number, score, rank: rank(id as number) })).sort((a, b) => a.rank - b.rank || b.score - a.score || a.at - b.at).map(({ at }) => drills[at]!));
 }

@@ -1,6 +1,6 @@
 import { Command } from "cmdk";
 import { Check, Plus, Search, X } from "lucide-react";
-import { memo, useId, useMemo, useRef, useState } from "react";
+import { memo, useEffect, useId, useMemo, useRef, useState } from "react";
 import { cx } from "~/app/ui/classes";
 import { Still } from "~/app/ui/figure/still";
 import type { Drill } from "~/core/drills/schema";
@@ -37,6 +37,17 @@ export const AddDrill = memo(function AddDrill({ own, after, group, items, block
   const [inBlock, setInBlock] = useState(false);
   const [kitOnly, setKitOnly] = useState(false);
   const shift = useRef(false);
+  const pressed = useRef(false);
+  useEffect(() => {
+    const press = () => { pressed.current = true; };
+    const release = () => { pressed.current = false; };
+    window.addEventListener("pointerdown", press, true);
+    for (const over of ["pointerup", "pointercancel"]) window.addEventListener(over, release, true);
+    return () => {
+      window.removeEventListener("pointerdown", press, true);
+      for (const over of ["pointerup", "pointercancel"]) window.removeEventListener(over, release, true);
+    };
+  }, []);
   const box = useRef<HTMLDivElement>(null);
   const input = useRef<HTMLInputElement>(null);
   const list = useId();
@@ -63,8 +74,14 @@ export const AddDrill = memo(function AddDrill({ own, after, group, items, block
       ref={box} className="border-b border-line bg-land"
       onBlur={(event) => {
         if (box.current?.contains(event.relatedTarget)) return;
-        setOpen(false);
-        setSaid(undefined);
+        const close = () => {
+          if (box.current?.contains(document.activeElement)) return;
+          setOpen(false);
+          setSaid(undefined);
+        };
+        // What is pressed elsewhere stays where it is until the press is over: closing moves everything below.
+        if (pressed.current) window.addEventListener("pointerup", () => setTimeout(close), { once: true });
+        else close();
       }}
       onKeyDownCapture={(event) => {
         shift.current = event.key === "Enter" && event.shiftKey;
