@@ -2,6 +2,7 @@ import { Plus, X } from "lucide-react";
 import { IconButton, Button } from "~/app/ui/button";
 import { inputLook, SelectField } from "~/app/ui/field";
 import { NumberField } from "~/app/ui/number-field";
+import { SmallNumber } from "~/app/ui/small-number";
 import { amountOf, boundsCaution, doseOfKind, tempoCaution, withAmount } from "~/core/session/dose-edits";
 import type { Beat, Dose, DoseKind, Pace } from "~/core/session/schema";
 import type { DrillLevel } from "~/core/drills/schema";
@@ -114,22 +115,6 @@ function Rungs({ dose, change }: { dose: Extract<Dose, { kind: "ladder" }>; chan
 function withBreath(beat: Beat, breath: "free" | "in" | "out" | "hold"): Beat {
   const { breath: _, ...rest } = beat;
   return breath === "free" ? rest : { ...rest, breath };
-}
-
-/** A number in a small box of a row; kept when it is above 0 and not more than an hour. */
-function SmallNumber({ label, value, onChange, min = 0.1, max = 3600 }: { label: string; value: number; onChange: (n: number) => void; min?: number; max?: number }) {
-  return (
-    <input
-      type="number" aria-label={label} className={`${inputLook} px-1.5 text-right`} key={value} defaultValue={value} min={min} max={max} step="any"
-      onBlur={(e) => keep(e.target)} onKeyDown={(e) => e.key === "Enter" && keep(e.currentTarget)}
-    />
-  );
-  function keep(input: HTMLInputElement) {
-    const number = Number(input.value);
-    if (input.value !== "" && number >= min && number <= max) {
-      if (number !== value) onChange(number);
-    } else input.value = String(value);
-  }
 }
 
 const PHASES = ["In", "Hold", "Out", "Hold "] as const;

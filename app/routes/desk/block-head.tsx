@@ -5,28 +5,10 @@ import { headId } from "./row-ids";
 import type { Desk } from "./use-desk";
 import { IconButton } from "~/app/ui/button";
 import { Menu } from "~/app/ui/menu";
+import { SmallNumber } from "~/app/ui/small-number";
 import { editBlock, joinBlock, MOST_ITEMS, moveBlock, removeBlock } from "~/core/session/edits";
 import type { Block } from "~/core/session/schema";
 import { clockText } from "~/core/text/clock";
-
-/** Longest rest between two rounds that is typed here, in seconds. */
-const LONGEST_REST = 3_600;
-
-/** Seconds of rest, kept when the field is left or Enter is pressed; what is none goes back to what was. */
-function RestBetween({ name, seconds, onChange }: { name: string; seconds: number; onChange: (seconds: number) => void }) {
-  const keep = (input: HTMLInputElement) => {
-    const typed = Number(input.value.replace(",", "."));
-    if (input.value.trim() !== "" && typed >= 0 && typed <= LONGEST_REST) {
-      if (typed !== seconds) onChange(typed);
-    } else input.value = String(seconds);
-  };
-  return (
-    <input
-      aria-label={`Rest between the rounds of ${name}, seconds`} inputMode="decimal" defaultValue={seconds} className="w-11 rounded border border-line bg-paper px-1 py-0.5 text-right text-ink"
-      onBlur={(event) => keep(event.target)} onKeyDown={(event) => event.key === "Enter" && keep(event.currentTarget)}
-    />
-  );
-}
 
 /** The heading of a block in the list: its name, rounds, length and what can be done with it. */
 export function BlockHead({ block, index, seconds, desk, last }: { block: Block; index: number; seconds: number; desk: Desk; last: number }) {
@@ -44,11 +26,13 @@ export function BlockHead({ block, index, seconds, desk, last }: { block: Block;
         className="wide-type min-w-0 flex-1 truncate rounded bg-transparent px-1 py-0.5 font-semibold hover:bg-land focus:bg-land"
       />
       {block.rounds > 1 && (
-        <label className="flex items-center gap-1 text-sm whitespace-nowrap text-ink-soft">
+        <span className="flex items-center gap-1 text-sm whitespace-nowrap text-ink-soft">
           {block.rounds} rounds, rest
-          <RestBetween key={block.restBetweenRounds} name={name} seconds={block.restBetweenRounds} onChange={(seconds) => desk.change((s) => editBlock(s, index, { restBetweenRounds: seconds }), `rest between rounds of ${name} ${block.restBetweenRounds} → ${seconds} s`, `rest rounds ${index}`)} />
+          <span className="w-14">
+            <SmallNumber label={`Rest between the rounds of ${name}, seconds`} min={0} value={block.restBetweenRounds} onChange={(seconds) => desk.change((s) => editBlock(s, index, { restBetweenRounds: seconds }), `rest between rounds of ${name} ${block.restBetweenRounds} → ${seconds} s`, `rest rounds ${index}`)} />
+          </span>
           s ·
-        </label>
+        </span>
       )}
       <span className="text-sm whitespace-nowrap text-ink-soft">
         {block.sideOrder === "whole-block" && "whole block a side · "}

@@ -119,17 +119,13 @@ function Answer({ answer, desk, target }: { answer: RoomAnswer; desk: Desk; targ
     return (
       <div role="alert" className="rounded-md border-l-4 border-plum bg-plum-wash px-3 py-2 text-sm">
         <p className="font-semibold">{missingWords(answer, target)}</p>
-        {answer.helps.length > 0 && (
-          <>
-            <p className="mt-1">What would help:</p>
-            <ul className="list-disc pl-5">
-              {answer.helps.map((help) => (
-                <li key={help}>{HELP_WORDS[help]}</li>
-              ))}
-              <li>promise another length.</li>
-            </ul>
-          </>
-        )}
+        <p className="mt-1">What would help:</p>
+        <ul className="list-disc pl-5">
+          {answer.helps.map((help) => (
+            <li key={help}>{HELP_WORDS[help]}</li>
+          ))}
+          <li>promise another length.</li>
+        </ul>
       </div>
     );
   const lines = changesBetween(desk.session, answer.session, name);

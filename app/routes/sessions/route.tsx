@@ -6,7 +6,6 @@ import type { Route } from "./+types/route";
 import { readForm } from "~/app/server/forms.server";
 import { actOnSessions } from "./actions.server";
 import { NewSessionDialog } from "./new-dialog";
-import { RenameDialog } from "./rename-dialog";
 import { requireCoach } from "~/app/server/coach.server";
 import { drillsOf } from "~/app/server/drills.server";
 import { getServices } from "~/app/server/services.server";
@@ -15,6 +14,7 @@ import { cx } from "~/app/ui/classes";
 import { Confirm } from "~/app/ui/dialog";
 import { inputLook } from "~/app/ui/field";
 import { Menu } from "~/app/ui/menu";
+import { RenameDialog } from "~/app/ui/rename-dialog";
 import { MiniProfilePicture } from "~/app/ui/mini-profile";
 import { clockText } from "~/core/text/clock";
 import { againstTarget } from "~/core/text/target";
@@ -171,7 +171,7 @@ function SessionRow({ session }: { session: SessionSummary }) {
           ]}
         />
       </div>
-      <RenameDialog open={dialog === "rename"} onOpenChange={(open) => setDialog(open ? "rename" : undefined)} id={session.id} title={session.title} />
+      {dialog === "rename" && <RenameDialog title="Rename session" to="/sessions" sent={{ do: "rename", id: session.id }} field="title" name={session.title} longest={120} onClose={() => setDialog(undefined)} />}
       <Confirm
         open={dialog === "delete"}
         onOpenChange={(open) => setDialog(open ? "delete" : undefined)}

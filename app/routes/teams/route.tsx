@@ -10,8 +10,8 @@ import { getServices } from "~/app/server/services.server";
 import { Button, IconButton } from "~/app/ui/button";
 import { Confirm } from "~/app/ui/dialog";
 import { Field } from "~/app/ui/field";
+import { RenameDialog } from "~/app/ui/rename-dialog";
 import { SettingDialog } from "./setting-dialog";
-import { RenameDialog } from "./rename-dialog";
 import { AreasDialog } from "./areas-dialog";
 import { faultLine, parseWith } from "~/core/faults";
 import { protectionsOf, protectsListSchema } from "~/core/group/protect";
@@ -244,12 +244,13 @@ function TeamCard({ team }: { team: Shown }) {
           </Link>
         </div>
       </div>
-      {renaming && <RenameDialog what="team" id={team.id} name={team.name} longest={80} onClose={() => setRenaming(false)} />}
+      {renaming && <RenameDialog title={`Rename ${team.name}`} to="/teams" sent={{ do: "rename-team", team: team.id }} field="name" name={team.name} longest={80} onClose={() => setRenaming(false)} />}
       {setting && <SettingDialog team={team} onClose={() => setSetting(false)} />}
       {person && !naming && <AreasDialog person={person} onClose={() => setPerson(undefined)} onRename={() => setNaming(true)} />}
       {person && naming && (
         <RenameDialog
-          what="person" id={person.id} name={person.name} longest={40}
+          title={`Rename ${person.name}`} description="Initials or a nickname for minors. What they said before stays theirs."
+          to="/teams" sent={{ do: "rename-person", athlete: person.id }} field="name" name={person.name} longest={40}
           onClose={() => {
             setNaming(false);
             setPerson(undefined);
