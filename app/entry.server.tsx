@@ -2,7 +2,8 @@ import { PassThrough } from "node:stream";
 import { createReadableStreamFromReadable } from "@react-router/node";
 import { isbot } from "isbot";
 import { renderToPipeableStream } from "react-dom/server";
-import { ServerRouter, type AppLoadContext, type EntryContext } from "react-router";
+import { isRouteErrorResponse, ServerRouter, type AppLoadContext, type EntryContext } from "react-router";
+import { log, told } from "./server/log";
 import { NonceContext } from "./ui/nonce";
 
 export const streamTimeout = 5_000;
@@ -30,10 +31,16 @@ export default function handleRequest(
         },
         onShellError: reject,
         onError(error) {
-          if (shellSent) console.error(error);
+          if (shellSent) log.error({ id: context.requestId, route: context.route, ...told(error) }, "a page could not be drawn whole");
         },
       },
     );
     setTimeout(abort, streamTimeout + 1000).unref();
   });
+}
+
+/** What a loader or action did not expect. Whoever went away before it was done, and what is not there, is nobody's fault. */
+export function handleError(error: unknown, { request, context }: { request: Request; context: AppLoadContext }): void {
+  if (request.signal.aborted || (isRouteErrorResponse(error) && error.status < 500)) return;
+  log.error({ id: context.requestId, method: request.method, route: context.route, ...told(error) }, "a request failed");
 }

@@ -4,6 +4,8 @@ export default [
   index("routes/home.tsx"),
   route("sign-in", "routes/sign-in/route.tsx"),
   route("sign-up", "routes/sign-up/route.tsx"),
+  route("forgotten", "routes/forgotten/route.tsx"),
+  route("password/:token", "routes/new-password/route.tsx"),
   route("sign-out", "routes/sign-out.tsx"),
 
   // For coaches
@@ -21,6 +23,8 @@ export default [
     route("library/:drill", "routes/drill/route.tsx"),
     route("library/:drill/edit", "routes/own-drill/route.tsx"),
     route("sessions/:id", "routes/desk/route.tsx"),
+    route("account", "routes/account/route.tsx"),
+    route("mail", "routes/mail/route.tsx"),
   ]),
   route("sessions/:id/save", "routes/desk/save.ts"),
   route("sessions/:id/setting", "routes/desk/setting.ts"),

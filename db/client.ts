@@ -1,19 +1,21 @@
-import { drizzle, type PostgresJsDatabase } from "drizzle-orm/postgres-js";
-import { migrate } from "drizzle-orm/postgres-js/migrator";
-import postgres from "postgres";
+import { drizzle, type NodePgDatabase } from "drizzle-orm/node-postgres";
+import { migrate } from "drizzle-orm/node-postgres/migrator";
+import { PerseveringPool } from "./persevere";
 import * as schema from "./schema";
 
-export type Db = PostgresJsDatabase<typeof schema>;
+export type Db = NodePgDatabase<typeof schema>;
 
 export type Connection = { db: Db; close: () => Promise<void> };
 
 /** A query that takes longer has gone wrong; whoever waits for it is told so instead of waiting on. */
 const LONGEST_QUERY_MS = 30_000;
+/** A database that answers nothing at all cannot keep to that by itself. */
+const LONGEST_ANSWER_MS = 40_000;
 
 /** Opens a pool of connections to the database at the address. */
 export function connect(url: string): Connection {
-  const client = postgres(url, { max: 8, onnotice: () => undefined, connect_timeout: 10, connection: { statement_timeout: LONGEST_QUERY_MS } });
-  return { db: drizzle(client, { schema }), close: () => client.end({ timeout: 2 }) };
+  const pool = new PerseveringPool({ connectionString: url, max: 8, connectionTimeoutMillis: 30_000, idleTimeoutMillis: 60_000, statement_timeout: LONGEST_QUERY_MS, query_timeout: LONGEST_ANSWER_MS });
+  return { db: drizzle(pool, { schema }), close: () => pool.end() };
 }
 
 /** Brings the database to the newest schema. Migrations only go forward; running it again does nothing. */

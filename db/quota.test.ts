@@ -28,7 +28,7 @@ async function fill(what: Kept, count: number): Promise<void> {
 
 it.each(["teams", "people", "profiles", "sessions"] as const)("there is room for as many %s as are kept of one coach, and for none more, whatever others have", async (what) => {
   if (what === "people") await addTeam(db, ana, "Squad");
-  const [{ n: before } = { n: 0 }] = await db.execute<{ n: number }>(sql`select count(*)::int n from ${sql.raw({ teams: "team", people: "athlete", profiles: "own_demand", sessions: "training_session" }[what])} where owner_id = ${ana}`);
+  const { rows: [{ n: before } = { n: 0 }] } = await db.execute<{ n: number }>(sql`select count(*)::int n from ${sql.raw({ teams: "team", people: "athlete", profiles: "own_demand", sessions: "training_session" }[what])} where owner_id = ${ana}`);
   await fill(what, MOST[what] - before - 1);
   expect([await hasRoom(db, ana, what), await hasRoom(db, ana, what, 2)]).toEqual([true, false]);
   await fill(what, 1);

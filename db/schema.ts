@@ -12,6 +12,7 @@ import type { Drill } from "~/core/drills/schema";
 import type { KeptRequest } from "~/core/draft/request";
 import type { GroupSetting } from "~/core/group/schema";
 import type { Purpose, Session } from "~/core/session/schema";
+import type { MessageKind } from "~/core/mail/messages";
 import type { LevelLines } from "~/core/stress/attach";
 
 const moment = (name: string) => timestamp(name, { withTimezone: true, mode: "date" });
@@ -59,6 +60,7 @@ export const credential = pgTable("credential", {
   updatedAt: changed(),
 }, (t) => [index("credential_coach").on(t.userId)]);
 
+/** What an address in a message opens, by the hash of it, and for whom. */
 export const verification = pgTable("verification", {
   id: text("id").primaryKey(),
   identifier: text("identifier").notNull(),
@@ -66,7 +68,7 @@ export const verification = pgTable("verification", {
   expiresAt: moment("expires_at").notNull(),
   createdAt: made(),
   updatedAt: changed(),
-});
+}, (t) => [index("verification_of").on(t.identifier)]);
 
 /** A squad or class. */
 export const team = pgTable("team", {
@@ -267,6 +269,19 @@ export const ownDemand = pgTable("own_demand", {
 
 /** Facts about this database, such as that the demo data has been loaded. */
 export const about = pgTable("about", { key: text("key").primaryKey(), value: text("value").notNull() });
+
+/** What was written to somebody. Without a mail server it stays here, in the tray that ships with Mapset, and is read there. */
+export const message = pgTable("message", {
+  id: uuid("id").primaryKey().defaultRandom(),
+  /** What it is about: the same thing is written once. */
+  key: text("key").notNull().unique(),
+  kind: text("kind").$type<MessageKind>().notNull(),
+  /** An e-mail address, in lower case. */
+  recipient: text("recipient").notNull(),
+  subject: text("subject").notNull(),
+  body: text("body").notNull(),
+  createdAt: made(),
+}, (t) => [index("message_to").on(t.recipient, t.createdAt)]);
 
 /** A request for drafts, kept to be used again. Who it is for is kept beside it. */
 export const draftRequest = pgTable("draft_request", {

@@ -405,7 +405,7 @@ describe("who is signed in", () => {
   });
 
   it("has passwords stored hashed", async () => {
-    const rows = await db.execute(sql`select password from credential`);
+    const { rows } = await db.execute(sql`select password from credential`);
     expect(rows.length).toBeGreaterThan(0);
     expect(JSON.stringify(rows)).not.toContain("has a long password");
   });

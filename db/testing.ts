@@ -5,7 +5,7 @@ import { fileURLToPath } from "node:url";
 import { gunzipSync } from "node:zlib";
 import { sql } from "drizzle-orm";
 import { connect, migrateTo, type Db } from "./client";
-import { openAccounts } from "./accounts";
+import { makeAccount, openAccounts } from "./accounts";
 
 export const TEST_SECRET = "a secret that only the tests know, long enough";
 
@@ -37,7 +37,6 @@ export async function freshDatabase(): Promise<{ db: Db; url: string; ana: strin
   const { db, close } = connect(url);
   await migrateTo(db, MIGRATIONS);
   const accounts = openAccounts(db, { secret: TEST_SECRET, baseUrl: "http://127.0.0.1:1" });
-  const signUp = async (who: string) =>
-    (await accounts.api.signUpEmail({ body: { name: who, email: `${who}@club.example`, password: `${who} has a long password` } })).user.id;
+  const signUp = (who: string) => makeAccount(db, accounts, { name: who, email: `${who}@club.example`, password: `${who} has a long password` });
   return { db, url, ana: await signUp("ana"), ben: await signUp("ben"), end: close };
 }

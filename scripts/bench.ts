@@ -248,7 +248,7 @@ async function main(): Promise<void> {
   const folder = `${stateFolder()}/bench`;
   rmSync(folder, { recursive: true, force: true });
   mkdirSync(folder, { recursive: true });
-  const cluster = await startCluster(folder, randomBytes(12).toString("hex"), true);
+  const cluster = await startCluster(folder, randomBytes(12).toString("hex"), { quick: true });
   const lines: Line[] = [];
   try {
     buildIfChanged();

@@ -1,4 +1,4 @@
-import { existsSync, readFileSync, rmSync, writeFileSync } from "node:fs";
+import { existsSync, readFileSync, rmSync } from "node:fs";
 import type { Server } from "node:http";
 import { createServer } from "node:net";
 import { createInterface } from "node:readline/promises";
@@ -9,7 +9,7 @@ import { workOutStresses } from "./setup/stresses";
 import { startCluster, type Cluster } from "./setup/cluster";
 import { ROOT, stateFolder } from "./setup/places";
 import { giveUp, say, Trouble } from "./setup/say";
-import { readSecrets } from "./setup/secrets";
+import { keepFile, readSecrets } from "./setup/secrets";
 
 const DEFAULT_PORT = 4810;
 
@@ -42,7 +42,15 @@ async function main(): Promise<void> {
       });
     });
   try {
-    cluster = outside ? undefined : await startCluster(folder, secrets.database);
+    cluster = outside ? undefined : await startCluster(folder, secrets.database, {
+      onEnded: () => say("Mapset: the database ended by itself; starting it again…"),
+      onBack: () => say("Mapset: the database is back."),
+      onGone: (log) => {
+        say(`mapset: the database ended again and again, and is not started any more. What it said last:\n${log}\nEverything saved before is in ${folder}/data. See that the disk is not full, then ./mapset start.`);
+        unlock();
+        process.exit(1);
+      },
+    });
     const url = outside ?? cluster?.url ?? "";
     await workOutStresses();
     const buildFolder = buildIfChanged();
@@ -51,11 +59,17 @@ async function main(): Promise<void> {
 
     Object.assign(process.env, { DATABASE_URL: url, MAPSET_SECRET: secrets.server, MAPSET_URL: baseUrl, NODE_ENV: "production" });
     const { serve } = await import("~/app/server/serve");
+    const { tellOfUncaught } = await import("~/app/server/log");
+    tellOfUncaught(() => void (cluster?.stop() ?? Promise.resolve()).finally(() => {
+      unlock();
+      process.exit(1);
+    }));
     server = await serve({ port, buildFolder, baseUrl, proxy: process.env["MAPSET_PROXY"] === "on" }).catch((error: unknown) => noPort(error, port));
     process.stdout.write(`\nMapset is ready at ${baseUrl}\n`);
     if (demo) process.stdout.write(`Demo sign-in: ${demo.email}  password: ${demo.password}\n`);
-    process.stdout.write("Ctrl-C ends it; what you did is kept.\n\n");
+    process.stdout.write("Ctrl-C ends it; what you did is kept. What Mapset writes to people: ./mapset mail\n\n");
     await workOutOwn(url);
+    await sweepNowAndThen(url);
   } catch (error) {
     await cluster?.stop();
     unlock();
@@ -96,9 +110,9 @@ function lock(folder: string, port: number): () => void {
   const file = `${folder}/running.json`;
   if (existsSync(file)) {
     const other = readLock(file);
-    if (other && other.pid !== process.pid && isAlive(other.pid)) throw new Trouble(`it is already running from this folder, at http://127.0.0.1:${other.port} (process ${other.pid}). Use that one, or end it first.`);
+    if (other && other.pid !== process.pid && isOurs(other.pid)) throw new Trouble(`it is already running from this folder, at http://127.0.0.1:${other.port} (process ${other.pid}). Use that one, or end it first.`);
   }
-  writeFileSync(file, JSON.stringify({ pid: process.pid, port }));
+  keepFile(file, JSON.stringify({ pid: process.pid, port, clone: ROOT }));
   return () => rmSync(file, { force: true });
 }
 
@@ -112,11 +126,16 @@ function readLock(file: string): { pid: number; port: number } | undefined {
   }
 }
 
-function isAlive(pid: number): boolean {
+/** Whether a process is a Mapset of this very clone: its number may have been given to something else since, another clone's among them. */
+function isOurs(pid: number): boolean {
   try {
     process.kill(pid, 0);
-    // A process number may have been given to something else since.
-    return !existsSync("/proc") || readFileSync(`/proc/${pid}/cmdline`, "utf8").includes("scripts/start.ts");
+  } catch (error) {
+    // There, and somebody else's.
+    if ((error as NodeJS.ErrnoException).code !== "EPERM") return false;
+  }
+  try {
+    return !existsSync("/proc") || readFileSync(`/proc/${pid}/cmdline`, "utf8").split("\0").includes(`${ROOT}/scripts/start.ts`);
   } catch {
     return false;
   }
@@ -172,6 +191,29 @@ async function workOutOwn(url: string): Promise<void> {
   } finally {
     await close();
   }
+}
+
+const SWEEP_MS = 3_600_000;
+
+/** Sweeps out what has run out, now and every hour. */
+async function sweepNowAndThen(url: string): Promise<void> {
+  const { connect } = await import("~/db/client");
+  const { dropWhatRanOut } = await import("~/db/accounts");
+  const { dropOldMessages } = await import("~/db/messages");
+  const { log, told } = await import("~/app/server/log");
+  const sweep = async () => {
+    const { db, close } = connect(url);
+    try {
+      await dropWhatRanOut(db);
+      await dropOldMessages(db);
+    } catch (error) {
+      log.error(told(error), "what has run out could not be swept out");
+    } finally {
+      await close();
+    }
+  };
+  await sweep();
+  setInterval(() => void sweep(), SWEEP_MS).unref();
 }
 
 await main().catch(giveUp);

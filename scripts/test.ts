@@ -49,7 +49,7 @@ async function main(): Promise<void> {
   rmSync(folder, { recursive: true, force: true });
   mkdirSync(folder, { recursive: true });
   await workOutStresses();
-  const cluster = await startCluster(folder, randomBytes(12).toString("hex"), true);
+  const cluster = await startCluster(folder, randomBytes(12).toString("hex"), { quick: true });
   const tallies: Tally[] = [];
   try {
     tallies.push(await step("Types of the routes", [bin("@react-router/dev/bin.js"), "typegen"]));

@@ -124,7 +124,7 @@ describe("requests that are none of ours", () => {
   it("keep nothing of what a browser calls itself", async () => {
     const { page } = await world.visitor();
     await signIn(page);
-    const rows = (await world.db.execute(`select count(*)::int as n from sign_in where user_agent is not null or ip_address is not null`)) as unknown as { n: number }[];
+    const { rows } = await world.db.execute<{ n: number }>(`select count(*)::int as n from sign_in where user_agent is not null or ip_address is not null`);
     expect(rows[0]?.n).toBe(0);
   });
   it("refuse a drill file with faults as what it is", async () => {

@@ -18,6 +18,14 @@ export async function requireCoach(request: Request): Promise<Coach> {
   throw redirect(`/sign-in${back}`);
 }
 
+/** Who is signed in, and which of their sign-ins this is; anyone else is sent to sign in. */
+export async function currentSignIn(request: Request): Promise<Coach & { signInId: string; since: Date }> {
+  const coach = await requireCoach(request);
+  const found = await getServices().accounts.api.getSession({ headers: request.headers });
+  if (!found) throw redirect("/sign-in");
+  return { ...coach, signInId: found.session.id, since: found.session.createdAt };
+}
+
 /** For messages from scripts: 401 instead of a page to sign in on. */
 export async function requireCoachForData(request: Request): Promise<Coach> {
   const coach = await currentCoach(request);

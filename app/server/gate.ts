@@ -50,7 +50,7 @@ function isDecodable(path: string): boolean {
 
 /** The largest body a request may have, in bytes. Whoever is not signed in may send a form to sign in with, or a report of a run. */
 export function largestBody(path: string, type: string, signedIn: boolean): number {
-  if (!signedIn || /^\/(?:sign-in|sign-up|f)(?:[/.]|$)/.test(path)) return SMALL;
+  if (!signedIn || /^\/(?:sign-in|sign-up|forgotten|password|f)(?:[/.]|$)/.test(path)) return SMALL;
   return type.startsWith("application/x-www-form-urlencoded") ? FORM : LARGE;
 }
 

@@ -10,8 +10,16 @@ const MINUTE = 60;
 const limiters = {
   /** Sign-in by address: 30 tries in 10 minutes. */
   signInAddress: new RateLimiterMemory({ keyPrefix: "sa", points: 30, duration: 10 * MINUTE }),
-  /** Sign-in for one account: 8 tries in 10 minutes, whoever asks. */
+  /** Sign-in for one account: 8 tries in 10 minutes, whoever asks. Devices that have been signed in to it before are counted on their own. */
   signInAccount: new RateLimiterMemory({ keyPrefix: "si", points: 8, duration: 10 * MINUTE }),
+  /** Sign-in for one account from a device that was signed in to it before: 8 tries in 10 minutes. */
+  signInDevice: new RateLimiterMemory({ keyPrefix: "sd", points: 8, duration: 10 * MINUTE }),
+  /** The old password, told wrong by whoever is signed in: 8 tries in 10 minutes. */
+  oldPassword: new RateLimiterMemory({ keyPrefix: "op", points: 8, duration: 10 * MINUTE }),
+  /** Messages asked for by address: 10 an hour; those of an account have a limit of their own in db/messages.ts. */
+  forgotten: new RateLimiterMemory({ keyPrefix: "fg", points: 10, duration: 60 * MINUTE }),
+  /** Addresses of messages that open nothing, by address: 20 in 10 minutes. */
+  badPasswordLink: new RateLimiterMemory({ keyPrefix: "bm", points: 20, duration: 10 * MINUTE }),
   /** New accounts by address: 10 an hour. */
   signUp: new RateLimiterMemory({ keyPrefix: "su", points: 10, duration: 60 * MINUTE }),
   /** Links that open nothing, by address: 20 in 10 minutes; a whole squad behind one address with a good link is not counted. */
@@ -39,4 +47,10 @@ export async function secondsToWait(limit: Limit, key: string): Promise<number> 
 /** Forgets the tries, after a sign-in that worked. */
 export async function forget(limit: Limit, key: string): Promise<void> {
   await limiters[limit].delete(key.toLowerCase());
+}
+
+/** A time to wait, as it is said. */
+export function waitText(seconds: number): string {
+  if (seconds < 90) return seconds === 1 ? "a second" : `${seconds} seconds`;
+  return `${Math.ceil(seconds / 60)} minutes`;
 }

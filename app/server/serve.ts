@@ -1,4 +1,4 @@
-import { randomBytes } from "node:crypto";
+import { randomBytes, randomUUID } from "node:crypto";
 import type { Server } from "node:http";
 import compression from "compression";
 import express, { type Request, type Response } from "express";
@@ -6,11 +6,20 @@ import expressStaticGzip from "express-static-gzip";
 import helmet from "helmet";
 import onHeaders from "on-headers";
 import { createRequestHandler } from "@react-router/express";
+import { log } from "./log";
+import { routeNames } from "./route-names";
 import { refuseOdd, takeBody, withTakenBody } from "./gate";
 import type { ServerBuild } from "react-router";
 
 /** What every loader and action is given beside the request. */
-export type LoadContext = { nonce: string; address: string };
+export type LoadContext = {
+  nonce: string;
+  address: string;
+  /** By which a request is found in the log. */
+  requestId: string;
+  /** The address as it stands in app/routes.ts: nothing of what was asked for. */
+  route: string;
+};
 
 declare module "react-router" {
   // eslint-disable-next-line @typescript-eslint/no-empty-object-type -- the framework's way to type its context
@@ -23,10 +32,12 @@ export type ServeSettings = { port: number; buildFolder: string; baseUrl: string
 /** Serves the production build on loopback. Resolves once it listens; rejects when it cannot, as when the port is in use. */
 export async function serve(settings: ServeSettings): Promise<Server> {
   const build = (await import(`${settings.buildFolder}/server/index.js`)) as ServerBuild;
+  const nameOf = routeNames(build.routes);
   const app = express();
   app.disable("x-powered-by");
   if (settings.proxy) app.set("trust proxy", "loopback");
   app.use(refuseOdd);
+  app.use(noted((req) => nameOf(req.path)));
   app.use(compression());
   app.use(releaseDrainListeners);
   app.use((_, res, next) => {
@@ -42,12 +53,27 @@ export async function serve(settings: ServeSettings): Promise<Server> {
   const handle = createRequestHandler({
     build,
     mode: "production",
-    getLoadContext: (req, res) => ({ nonce: String((res.locals as { nonce?: string }).nonce), address: req.ip ?? req.socket.remoteAddress ?? "" }),
+    getLoadContext: (req, res) => ({ ...(res.locals as Pick<LoadContext, "nonce" | "requestId" | "route">), address: req.ip ?? req.socket.remoteAddress ?? "" }),
   });
   app.all("*path", (req, res, next) => void handle(withTakenBody(req, res), res, next));
   return new Promise((resolve, reject) => {
     const server = app.listen(settings.port, "127.0.0.1", (error?: Error) => (error ? reject(error) : resolve(server)));
   });
+}
+
+/** Gives each request a number of its own, and notes how it was answered. */
+function noted(nameOf: (req: Request) => string) {
+  return (req: Request, res: Response, next: () => void): void => {
+    const [requestId, route, begun] = [randomUUID(), nameOf(req), performance.now()];
+    Object.assign(res.locals, { requestId, route });
+    res.set("x-request-id", requestId);
+    res.once("finish", () => {
+      const line = { id: requestId, method: req.method.slice(0, 10), route, status: res.statusCode, ms: Math.round(performance.now() - begun) };
+      if (res.statusCode >= 500) log.error(line, "answered with a failure");
+      else log.info(line, "answered");
+    });
+    next();
+  };
 }
 
 /**

@@ -1,4 +1,7 @@
 import { z } from "zod";
+import { LEVELS } from "./levels";
+
+export { LEVELS, type LevelName } from "./levels";
 
 /** No single time in a session may be longer than a day. */
 export const LONGEST_SECONDS = 86_400;
@@ -9,7 +12,6 @@ const count = (most: number) => z.number().int().min(1).max(most);
 const effortPercent = z.number().min(1).max(100);
 
 export const PURPOSES = ["before-training", "before-lifting", "before-game", "after-training", "off-day", "desk-break"] as const;
-export const LEVELS = ["easier", "standard", "harder"] as const;
 export const SIDE_MODES = ["together", "each", "alternating", "left", "right"] as const;
 
 export const beatSchema = z
@@ -136,7 +138,6 @@ export const sessionSchema = z
   .describe("A session. Every time is in whole or decimal seconds.");
 
 export type Purpose = (typeof PURPOSES)[number];
-export type LevelName = (typeof LEVELS)[number];
 export type SideMode = (typeof SIDE_MODES)[number];
 export type OneSide = "left" | "right";
 export type Beat = z.infer<typeof beatSchema>;

@@ -1,6 +1,6 @@
 import { readStress } from "./codec";
 import type { Drill } from "~/core/drills/schema";
-import { LEVELS, type LevelName } from "~/core/session/schema";
+import { LEVELS, type LevelName } from "~/core/session/levels";
 
 /** What every level of a drill stresses, a line each, as it is kept beside a drill. */
 export type LevelLines = Record<LevelName, string>;

@@ -4,7 +4,7 @@ import type { Drill } from "~/core/drills/schema";
 import { makeEdition } from "~/core/edition/edition";
 import type { Session } from "~/core/session/schema";
 import { compile } from "~/core/timeline/compile";
-import type { Accounts } from "../accounts";
+import { makeAccount, type Accounts } from "../accounts";
 import type { Db } from "../client";
 import { handOut, openLink } from "../editions";
 import { keepCheckIn, keepProgress } from "../runs";
@@ -23,16 +23,16 @@ const DAY_MS = 86_400_000;
 export async function loadDemo(db: Db, accounts: Accounts, settings: DemoSettings): Promise<void> {
   const [done] = await db.select().from(about).where(eq(about.key, LOADED));
   if (done) return;
-  const { user } = await accounts.api.signUpEmail({ body: { ...COACH, password: settings.password } });
+  const coachId = await makeAccount(db, accounts, { ...COACH, password: settings.password });
   const make = { rowers: rowersBeforeTheBoat, handball: handballBeforeAGame, staff: staffLunchtime } as const;
   for (const key of ["staff", "handball", "rowers"] as const) {
-    const teamId = await addTeam(db, user.id, TEAMS[key].name);
+    const teamId = await addTeam(db, coachId, TEAMS[key].name);
     const { people, setting, protects } = TEAMS[key];
-    await addAthletes(db, user.id, teamId, people);
-    await setTeamSetting(db, user.id, teamId, setting);
-    const members = (await listTeams(db, user.id)).find((team) => team.id === teamId)?.athletes ?? [];
-    for (const { id, name } of members) if (protects[name]) await setAthleteAreas(db, user.id, id, protects[name]);
-    await loadSession(db, user.id, key, teamId, make[key](settings.drills), settings);
+    await addAthletes(db, coachId, teamId, people);
+    await setTeamSetting(db, coachId, teamId, setting);
+    const members = (await listTeams(db, coachId)).find((team) => team.id === teamId)?.athletes ?? [];
+    for (const { id, name } of members) if (protects[name]) await setAthleteAreas(db, coachId, id, protects[name]);
+    await loadSession(db, coachId, key, teamId, make[key](settings.drills), settings);
   }
   await db.insert(about).values({ key: LOADED, value: new Date().toISOString() });
 }

@@ -1,5 +1,5 @@
-import { LogOut, SunMoon } from "lucide-react";
-import { Form, NavLink, Outlet } from "react-router";
+import { CircleUser, LogOut, SunMoon } from "lucide-react";
+import { Form, Link, NavLink, Outlet } from "react-router";
 import type { Route } from "./+types/layout";
 import { requireCoach } from "~/app/server/coach.server";
 import { getServices } from "~/app/server/services.server";
@@ -40,8 +40,12 @@ export default function CoachLayout({ loaderData }: Route.ComponentProps) {
           </NavEntry>
           <NavEntry to="/teams">Teams</NavEntry>
         </nav>
-        <span className="ml-auto truncate text-sm text-ink-faint max-md:hidden">{loaderData.name}</span>
-        <div className="flex gap-1 max-md:ml-auto">
+        <Link to="/account" title="Your account" className="ml-auto inline-flex min-h-8 min-w-8 items-center justify-center gap-1.5 truncate rounded-md px-2 text-sm text-ink-soft hover:bg-land-deep hover:text-ink">
+          <CircleUser size={17} aria-hidden className="shrink-0" />
+          <span className="max-w-48 truncate max-md:sr-only">{loaderData.name}</span>
+          <span className="sr-only">, your account</span>
+        </Link>
+        <div className="flex gap-1">
           <IconButton label="Light or dark" onClick={() => switchTheme("desk")}>
             <SunMoon size={17} aria-hidden />
           </IconButton>

@@ -1,6 +1,6 @@
 import type { ReactNode } from "react";
 
-/** The frame of the two pages one sees before signing in: what Mapset is on the left, the form on the right. */
+/** The frame of the pages one sees before signing in: what Mapset is on the left, the form on the right. */
 export function EntryCard({ title, children, below }: { title: string; children: ReactNode; below: ReactNode }) {
   return (
     <main className="mx-auto grid min-h-dvh max-w-5xl items-center gap-10 px-6 py-10 max-md:content-center max-md:gap-6 md:grid-cols-[1fr_24rem]">
@@ -23,6 +23,16 @@ export function EntryCard({ title, children, below }: { title: string; children:
         <p className="border-t border-line pt-3 text-sm text-ink-soft">{below}</p>
       </section>
     </main>
+  );
+}
+
+/** What is wrong with the whole of a form. */
+export function FormFault({ fault }: { fault: string | undefined }) {
+  if (!fault) return null;
+  return (
+    <p role="alert" className="rounded-md bg-plum-wash px-3 py-2 text-plum">
+      {fault}
+    </p>
   );
 }
 

@@ -5,7 +5,7 @@ import { currentCoach, safeBack } from "~/app/server/coach.server";
 import { signIn } from "~/app/server/sign-in.server";
 import { Button } from "~/app/ui/button";
 import { Field } from "~/app/ui/field";
-import { EntryCard } from "./card";
+import { EntryCard, FormFault } from "./card";
 
 export const meta: Route.MetaFunction = () => [{ title: "Sign in · Mapset" }];
 
@@ -34,6 +34,10 @@ export default function SignIn({ actionData }: Route.ComponentProps) {
           <Link to="/sign-up" className="font-medium underline underline-offset-2">
             Make a coach’s account
           </Link>
+          .{" "}
+          <Link to="/forgotten" className="font-medium underline underline-offset-2">
+            Forgotten your password?
+          </Link>
         </>
       }
     >
@@ -42,11 +46,7 @@ export default function SignIn({ actionData }: Route.ComponentProps) {
           label="E-mail address" name="email" type="email" autoComplete="username" defaultValue={actionData?.email} required fault={actionData?.faults.email}
         />
         <Field label="Password" name="password" type="password" autoComplete="current-password" required fault={actionData?.faults.password} />
-        {actionData?.faults.form && (
-          <p role="alert" className="rounded-md bg-plum-wash px-3 py-2 text-plum">
-            {actionData.faults.form}
-          </p>
-        )}
+        <FormFault fault={actionData?.faults.form} />
         <Button kind="primary" type="submit" disabled={busy}>
           {busy ? "Signing in…" : "Sign in"}
         </Button>

@@ -1,7 +1,8 @@
 import { data, Form, Link, redirect, useNavigation } from "react-router";
 import type { Route } from "./+types/route";
 import { readForm } from "~/app/server/forms.server";
-import { EntryCard } from "../sign-in/card";
+import { EntryCard, FormFault } from "../sign-in/card";
+import { Written } from "../sign-in/written";
 import { currentCoach } from "~/app/server/coach.server";
 import { signUp } from "~/app/server/sign-in.server";
 import { Button } from "~/app/ui/button";
@@ -15,15 +16,18 @@ export async function loader({ request }: Route.LoaderArgs) {
 }
 
 export async function action({ request, context }: Route.ActionArgs) {
-  const outcome = await signUp(request, await readForm(request), context.address);
-  if ("faults" in outcome) return data({ faults: outcome.faults, email: outcome.email, name: outcome.name }, { status: outcome.status });
-  const headers = new Headers();
-  for (const cookie of outcome.cookies) headers.append("set-cookie", cookie);
-  throw redirect("/sessions", { headers });
+  const outcome = await signUp(await readForm(request), context.address);
+  return data(outcome, { status: "faults" in outcome ? outcome.status : 200 });
 }
 
 export default function SignUp({ actionData }: Route.ComponentProps) {
   const busy = useNavigation().state !== "idle";
+  if (actionData && "written" in actionData)
+    return (
+      <EntryCard title="One more step" below={<Link to="/sign-up" reloadDocument className="font-medium underline underline-offset-2">Another address</Link>}>
+        <Written to={actionData.written} what="is yours" />
+      </EntryCard>
+    );
   const faults = actionData?.faults;
   return (
     <EntryCard
@@ -40,15 +44,13 @@ export default function SignUp({ actionData }: Route.ComponentProps) {
     >
       <Form method="post" className="flex flex-col gap-4" noValidate>
         <Field label="Your name" name="name" autoComplete="name" defaultValue={actionData?.name} required fault={faults?.name} />
-        <Field label="E-mail address" name="email" type="email" autoComplete="username" defaultValue={actionData?.email} required fault={faults?.email} />
-        <Field label="Password" name="password" type="password" autoComplete="new-password" required hint="At least 10 characters." fault={faults?.password} />
-        {faults?.form && (
-          <p role="alert" className="rounded-md bg-plum-wash px-3 py-2 text-plum">
-            {faults.form}
-          </p>
-        )}
+        <Field
+          label="E-mail address" name="email" type="email" autoComplete="username" defaultValue={actionData?.email} required fault={faults?.email}
+          hint="You choose your password from the message we send there."
+        />
+        <FormFault fault={faults?.form} />
         <Button kind="primary" type="submit" disabled={busy}>
-          {busy ? "Making it…" : "Make account"}
+          {busy ? "Sending…" : "Make account"}
         </Button>
       </Form>
     </EntryCard>

@@ -1,0 +1,107 @@
+import { format, formatDistanceToNowStrict } from "date-fns";
+import { Mail } from "lucide-react";
+import { useEffect, useRef } from "react";
+import { data, Link, useFetcher } from "react-router";
+import type { Route } from "./+types/route";
+import { changeAccount, type AccountOutcome } from "./actions.server";
+import { currentSignIn } from "~/app/server/coach.server";
+import { readForm } from "~/app/server/forms.server";
+import { getServices } from "~/app/server/services.server";
+import { Button } from "~/app/ui/button";
+import { Field } from "~/app/ui/field";
+import { signedInElsewhere } from "~/db/accounts";
+
+export const meta: Route.MetaFunction = () => [{ title: "Your account · Mapset" }];
+
+export async function loader({ request }: Route.LoaderArgs) {
+  const { name, email, id, signInId, since } = await currentSignIn(request);
+  return { name, email, since, elsewhere: await signedInElsewhere(getServices().db, id, signInId) };
+}
+
+export async function action({ request }: Route.ActionArgs) {
+  const coach = await currentSignIn(request);
+  const outcome = await changeAccount(coach, request.headers, await readForm(request));
+  return data(outcome, { status: outcome.faults ? 422 : 200 });
+}
+
+export default function Account({ loaderData }: Route.ComponentProps) {
+  const { name, email, since, elsewhere } = loaderData;
+  return (
+    <main id="main" className="mx-auto flex w-full max-w-3xl flex-col gap-6 px-4 py-6">
+      <h1 className="wide-type text-2xl font-semibold">Your account</h1>
+      <Part title="You" note={<>Athletes see your name on the sessions you hand out. You sign in as <strong className="break-all">{email}</strong>.</>}>
+        <Asked send="rename" button="Save name">
+          {(outcome) => <Field label="Name" name="name" defaultValue={name} autoComplete="name" maxLength={80} required fault={outcome?.faults?.name} />}
+        </Asked>
+      </Part>
+      <Part title="Password" note={<>Forgotten it? <Link to="/forgotten" className="underline underline-offset-2">Choose a new one by mail.</Link></>}>
+        <Asked send="password" button="Change password" emptied>
+          {(outcome) => (
+            <>
+              <input type="hidden" name="username" autoComplete="username" value={email} readOnly />
+              <Field label="Password of now" name="old" type="password" autoComplete="current-password" required fault={outcome?.faults?.old} />
+              <Field
+                label="New password" name="new" type="password" autoComplete="new-password" required fault={outcome?.faults?.new}
+                hint="At least 10 characters. Three or four words that have nothing to do with each other make a good one."
+              />
+            </>
+          )}
+        </Asked>
+      </Part>
+      <Part title="Signed in" note="A sign-in lasts four weeks after you were last here.">
+        <ul className="flex flex-col gap-1">
+          <li>Here, since {format(since, "d MMMM, HH:mm")}</li>
+          {elsewhere.map((one, i) => (
+            <li key={i} className="text-ink-soft">
+              Elsewhere, since {format(one.since, "d MMMM, HH:mm")}; last seen {formatDistanceToNowStrict(one.lastSeen, { addSuffix: true })}
+            </li>
+          ))}
+        </ul>
+        {elsewhere.length > 0 ? (
+          <Asked send="sign out elsewhere" button={elsewhere.length === 1 ? "Sign out there" : `Sign out of all ${elsewhere.length}`} />
+        ) : (
+          <p className="text-sm text-ink-faint">Nowhere else.</p>
+        )}
+      </Part>
+      <Part title="Mail" note="What Mapset has written to you. Without a mail server it stays in the tray.">
+        <p>
+          <Link to="/mail" className="inline-flex items-center gap-2 font-medium underline underline-offset-2">
+            <Mail size={17} aria-hidden /> Open your mail tray
+          </Link>
+        </p>
+      </Part>
+    </main>
+  );
+}
+
+function Part({ title, note, children }: { title: string; note: React.ReactNode; children: React.ReactNode }) {
+  return (
+    <section className="grid gap-x-8 gap-y-3 rounded-lg border border-line bg-land p-5 sm:grid-cols-[13rem_1fr]" aria-label={title}>
+      <div>
+        <h2 className="text-lg font-semibold">{title}</h2>
+        <p className="text-sm text-ink-faint">{note}</p>
+      </div>
+      <div className="flex min-w-0 flex-col gap-3">{children}</div>
+    </section>
+  );
+}
+
+/** A form that is sent without leaving the page, and says below itself what came of it. */
+function Asked({ send, button, emptied, children }: { send: string; button: string; emptied?: boolean; children?: (outcome: AccountOutcome | undefined) => React.ReactNode }) {
+  const fetcher = useFetcher<AccountOutcome>();
+  const form = useRef<HTMLFormElement>(null);
+  const done = fetcher.state === "idle" ? fetcher.data?.done : undefined;
+  useEffect(() => {
+    if (done && emptied) form.current?.reset();
+  }, [done, emptied]);
+  return (
+    <fetcher.Form method="post" ref={form} className="flex max-w-md flex-col gap-3" noValidate>
+      <input type="hidden" name="do" value={send} />
+      {children?.(fetcher.data)}
+      <p className="flex flex-wrap items-center gap-3">
+        <Button type="submit" disabled={fetcher.state !== "idle"}>{button}</Button>
+        <span role="status" className="text-sm text-ink-soft">{done}</span>
+      </p>
+    </fetcher.Form>
+  );
+}

@@ -1,0 +1,48 @@
+import { data, Form, Link, useNavigation } from "react-router";
+import type { Route } from "./+types/route";
+import { EntryCard, FormFault } from "../sign-in/card";
+import { Written } from "../sign-in/written";
+import { currentCoach } from "~/app/server/coach.server";
+import { readForm } from "~/app/server/forms.server";
+import { forgotten } from "~/app/server/sign-in.server";
+import { Button } from "~/app/ui/button";
+import { Field } from "~/app/ui/field";
+
+export const meta: Route.MetaFunction = () => [{ title: "Forgotten password · Mapset" }];
+
+/** Whoever is signed in on this device may have forgotten theirs all the same. */
+export async function loader({ request }: Route.LoaderArgs) {
+  return { email: (await currentCoach(request))?.email };
+}
+
+export async function action({ request, context }: Route.ActionArgs) {
+  const outcome = await forgotten(await readForm(request), context.address);
+  return data(outcome, { status: "faults" in outcome ? outcome.status : 200 });
+}
+
+export default function Forgotten({ loaderData, actionData }: Route.ComponentProps) {
+  const busy = useNavigation().state !== "idle";
+  const below = (
+    <Link to={loaderData.email ? "/account" : "/sign-in"} className="font-medium underline underline-offset-2">
+      {loaderData.email ? "Back to your account" : "Back to signing in"}
+    </Link>
+  );
+  if (actionData && "written" in actionData)
+    return (
+      <EntryCard title="Choose a new password" below={below}>
+        <Written to={actionData.written} what="has an account here" />
+      </EntryCard>
+    );
+  return (
+    <EntryCard title="Forgotten your password?" below={below}>
+      <Form method="post" className="flex flex-col gap-4" noValidate>
+        <p className="text-ink-soft">Write the address of your account. We send a message there with a way to choose a new password.</p>
+        <Field label="E-mail address" name="email" type="email" autoComplete="username" defaultValue={actionData?.email ?? loaderData.email} required fault={actionData?.faults.email} />
+        <FormFault fault={actionData?.faults.form} />
+        <Button kind="primary" type="submit" disabled={busy}>
+          {busy ? "Sending…" : "Send the message"}
+        </Button>
+      </Form>
+    </EntryCard>
+  );
+}

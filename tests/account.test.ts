@@ -1,0 +1,156 @@
+import type { Page } from "playwright-core";
+import { afterAll, beforeAll, describe, expect, it } from "vitest";
+import { messagesTo } from "~/db/messages";
+import { ANA, BEN, DEMO, ready, signIn, startWorld, violations, type World } from "./harness";
+
+let world: World;
+beforeAll(async () => {
+  world = await startWorld();
+});
+afterAll(() => world.end());
+
+/** The address in the newest message to somebody. */
+const addressTo = async (email: string): Promise<string> => /\/password\/[\w-]+/.exec((await messagesTo(world.db, email, 0)).messages[0]!.body)![0];
+
+async function askForAccount(page: Page, name: string, email: string): Promise<string> {
+  await page.goto("/sign-up");
+  await ready(page);
+  await page.getByLabel("Your name").fill(name);
+  await page.getByLabel("E-mail address").fill(email);
+  await page.getByRole("button", { name: "Make account" }).click();
+  return (await page.getByRole("status").innerText()).replace(email, "ADDRESS");
+}
+
+describe("a new coach", () => {
+  it("asks for an account, chooses a password by the message, and is in", async () => {
+    const { page } = await world.visitor();
+    const said = await askForAccount(page, "Robin", "robin@club.example");
+    expect(said).toContain("Look in your mail");
+    expect(await violations(page)).toEqual([]);
+    await page.goto(await addressTo("robin@club.example"));
+    await ready(page);
+    await page.getByRole("heading", { name: "Welcome, Robin" }).waitFor();
+    await page.getByLabel("Choose a password").fill("robinclub12");
+    await page.getByRole("button", { name: "Start coaching" }).click();
+    await page.getByText("That is your own name or address").waitFor();
+    expect(await violations(page)).toEqual([]);
+    await page.getByLabel("Choose a password").fill("tide boot ladder");
+    await page.getByRole("button", { name: "Start coaching" }).click();
+    await page.waitForURL(/\/sessions$/);
+    // The message is spent, and says so.
+    const spent = await page.request.get(await addressTo("robin@club.example"));
+    expect(spent.status()).toBe(410);
+    expect(await spent.text()).toContain("opens nothing any more");
+  });
+  it("is answered the same where there is an account already", async () => {
+    const { page } = await world.visitor();
+    const taken = await askForAccount(page, "Somebody", ANA.email);
+    const fresh = await askForAccount(page, "Somebody", "fresh@club.example");
+    expect(taken).toBe(fresh);
+    // Signing in to what nobody has opened is answered like a wrong password.
+    const tried = await Promise.all([ANA.email, "fresh@club.example", "nobody@club.example"].map(async (email) => {
+      const answer = await page.request.post("/sign-in", { form: { email, password: "not the password" } });
+      return [answer.status(), (await answer.text()).includes("do not go together")];
+    }));
+    expect(tried).toEqual([[400, true], [400, true], [400, true]]);
+  });
+});
+
+describe("a forgotten password", () => {
+  it("is chosen anew by the message", async () => {
+    const { page } = await world.visitor();
+    await page.goto("/sign-in");
+    await ready(page);
+    await page.getByRole("link", { name: "Forgotten your password?" }).click();
+    await page.getByRole("heading", { name: "Forgotten your password?" }).waitFor();
+    await page.getByLabel("E-mail address").fill(BEN.email);
+    await page.getByRole("button", { name: "Send the message" }).click();
+    await page.getByText("Look in your mail").waitFor();
+    await page.goto(await addressTo(BEN.email));
+    await ready(page);
+    await page.getByLabel("New password").fill("another ladder boot");
+    await page.getByRole("button", { name: "Save and sign in" }).click();
+    await page.waitForURL(/\/sessions$/);
+  });
+  it("by an address that opens nothing says what to do, and guessing ends", async () => {
+    const { page } = await world.visitor();
+    await page.goto("/password/0123456789abcdef0123");
+    await page.getByRole("link", { name: "Send a new one" }).waitFor();
+    for (const token of ["x", "..", "%20", "a".repeat(200)]) expect((await page.request.get(`/password/${token}`)).status()).toBeLessThan(500);
+    let status = 0;
+    for (let i = 0; i < 25 && status !== 429; i++) status = (await page.request.get(`/password/guess-guess-guess-${i}`)).status();
+    expect(status).toBe(429);
+    // A good one is opened all the same.
+    await page.request.post("/forgotten", { form: { email: ANA.email } });
+    expect((await page.request.get(await addressTo(ANA.email))).status()).toBe(200);
+  });
+});
+
+describe("an account", () => {
+  it("has its name, password and sign-ins changed on one page", async () => {
+    const [{ page }, { page: elsewhere }] = [await world.visitor(), await world.visitor()];
+    for (const one of [page, elsewhere]) {
+      await one.goto("/sign-in");
+      await ready(one);
+      await one.getByLabel("E-mail address").fill(ANA.email);
+      await one.getByLabel("Password").fill(ANA.password);
+      await one.getByRole("button", { name: "Sign in" }).click();
+      await one.waitForURL(/\/sessions$/);
+    }
+    await page.getByRole("link", { name: /your account/ }).click();
+    const part = (name: string) => page.getByRole("region", { name });
+    await part("You").getByLabel("Name").fill("");
+    await part("You").getByRole("button", { name: "Save name" }).click();
+    await part("You").getByText("Write the name your athletes know you by.").waitFor();
+    await part("You").getByLabel("Name").fill("Ana of the boats");
+    await part("You").getByRole("button", { name: "Save name" }).click();
+    await part("You").getByText("Name saved.").waitFor();
+    await page.getByRole("banner").getByText("Ana of the boats").waitFor();
+
+    await part("Password").getByLabel("Password of now").fill("wrong wrong wrong");
+    await part("Password").getByLabel("New password").fill("tide boot ladder");
+    await part("Password").getByRole("button", { name: "Change password" }).click();
+    await part("Password").getByText("That is not your password of now.").waitFor();
+    await part("Password").getByLabel("Password of now").fill(ANA.password);
+    await part("Password").getByLabel("New password").fill("password12");
+    await part("Password").getByRole("button", { name: "Change password" }).click();
+    await part("Password").getByText("That is easily guessed").waitFor();
+    expect(await violations(page)).toEqual([]);
+    await part("Password").getByLabel("New password").fill("tide boot ladder");
+    await part("Password").getByRole("button", { name: "Change password" }).click();
+    await part("Password").getByText("Everywhere else you have been signed out.").waitFor();
+    expect(await part("Password").getByLabel("Password of now").inputValue()).toBe("");
+    await part("Signed in").getByText("Nowhere else.").waitFor();
+    await elsewhere.goto("/sessions");
+    expect(elsewhere.url()).toContain("/sign-in");
+
+    await page.getByRole("link", { name: "Open your mail tray" }).click();
+    await page.getByRole("heading", { name: "Your Mapset password was changed" }).waitFor();
+    expect(await violations(page)).toEqual([]);
+    // Only what was written to this coach.
+    expect(await page.getByRole("main").innerText()).not.toContain("robin");
+    expect((await messagesTo(world.db, "robin@club.example", 0)).messages).not.toHaveLength(0);
+  });
+  it("is not shut out of a device it was in before by somebody who tries passwords", async () => {
+    const { page: own } = await world.visitor();
+    await signIn(own);
+    await own.getByRole("button", { name: "Sign out" }).click();
+    await own.waitForURL(/\/sign-in/);
+    const { page: stranger } = await world.visitor();
+    const attempt = async (page: Page, password: string) => (await page.request.post("/sign-in", { form: { email: DEMO.email, password }, maxRedirects: 0 })).status();
+    for (let i = 0; i < 8; i++) expect(await attempt(stranger, `guess ${i} guess`)).toBe(400);
+    expect(await attempt(stranger, DEMO.password)).toBe(429);
+    expect(await attempt(own, DEMO.password)).toBe(302);
+    await own.request.post("/sign-out");
+    // Nor does what makes a device known for one account make it known for another.
+    for (let i = 0; i < 8; i++) await own.request.post("/sign-in", { form: { email: "fresh@club.example", password: `guess ${i} guess` } });
+    expect((await own.request.post("/sign-in", { form: { email: "fresh@club.example", password: "guess" } })).status()).toBe(429);
+  });
+  it("is only changed by whoever is signed in", async () => {
+    const { page } = await world.visitor();
+    const answer = await page.request.post("/account", { form: { do: "rename", name: "Not me" }, maxRedirects: 0 });
+    expect(answer.status()).toBe(302);
+    await signIn(page, { email: BEN.email, password: "another ladder boot" });
+    for (const form of [{ do: "erase" }, { do: "rename" }, { do: "password" }, {}]) expect((await page.request.post("/account", { form: form as Record<string, string> })).status()).toBeLessThan(500);
+  });
+});
