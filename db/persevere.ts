@@ -62,11 +62,14 @@ export class PerseveringPool extends pg.Pool {
     this.on("connect", (client) => client.on("error", () => undefined));
   }
 
-  override query = ((asked: Asked, values?: unknown[]) =>
-    persevere(() => (pg.Pool.prototype.query as Query).call(this, asked, values), onlyAsks(textOf(asked)))) as pg.Pool["query"];
+  // eslint-disable-next-line @typescript-eslint/unbound-method -- called with this pool just below
+  readonly #ask = pg.Pool.prototype.query as (this: pg.Pool, asked: Asked, values?: unknown[]) => Promise<pg.QueryResult>;
+
+  override query = ((asked: Asked, values?: unknown[]) => persevere(() => this.#ask(asked, values), onlyAsks(textOf(asked)))) as pg.Pool["query"];
 
   override connect = (async (withIt?: (error: Error | undefined, client?: pg.PoolClient, release?: (error?: Error) => void) => void) => {
-    const plain = pg.Pool.prototype.connect as unknown as (...args: unknown[]) => Promise<pg.PoolClient>;
+    // eslint-disable-next-line @typescript-eslint/unbound-method -- called with this pool just below
+    const plain = pg.Pool.prototype.connect as unknown as (this: pg.Pool, ...args: unknown[]) => Promise<pg.PoolClient>;
     // Its own queries take a connection by a callback, and are tried again as a whole.
     if (withIt) return plain.call(this, withIt);
     return checkedOut(() => persevere(() => plain.call(this), true));

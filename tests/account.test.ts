@@ -107,11 +107,11 @@ describe("an account", () => {
     await part("You").getByText("Name saved.").waitFor();
     await page.getByRole("banner").getByText("Ana of the boats").waitFor();
 
-    await part("Password").getByLabel("Password of now").fill("wrong wrong wrong");
+    await part("Password").getByLabel("Current password").fill("wrong wrong wrong");
     await part("Password").getByLabel("New password").fill("tide boot ladder");
     await part("Password").getByRole("button", { name: "Change password" }).click();
-    await part("Password").getByText("That is not your password of now.").waitFor();
-    await part("Password").getByLabel("Password of now").fill(ANA.password);
+    await part("Password").getByText("That is not your current password.").waitFor();
+    await part("Password").getByLabel("Current password").fill(ANA.password);
     await part("Password").getByLabel("New password").fill("password12");
     await part("Password").getByRole("button", { name: "Change password" }).click();
     await part("Password").getByText("That is easily guessed").waitFor();
@@ -119,7 +119,7 @@ describe("an account", () => {
     await part("Password").getByLabel("New password").fill("tide boot ladder");
     await part("Password").getByRole("button", { name: "Change password" }).click();
     await part("Password").getByText("Everywhere else you have been signed out.").waitFor();
-    expect(await part("Password").getByLabel("Password of now").inputValue()).toBe("");
+    expect(await part("Password").getByLabel("Current password").inputValue()).toBe("");
     await part("Signed in").getByText("Nowhere else.").waitFor();
     await elsewhere.goto("/sessions");
     expect(elsewhere.url()).toContain("/sign-in");

@@ -32,13 +32,13 @@ export async function changeAccount(coach: Coach & { signInId: string }, headers
       return { done: places === 1 ? "Signed out in one other place." : `Signed out in ${places} other places.` };
     }
     case "password": {
-      if (read.data.old === "") return { faults: { old: "Write your password of now." } };
+      if (read.data.old === "") return { faults: { old: "Write your current password." } };
       const fault = await faultOfPassword(read.data.new, coach);
       if (fault) return { faults: { new: fault } };
       const wait = await secondsToWait("oldPassword", coach.id);
       if (wait > 0) return { faults: { old: `Too many tries. Try again in ${waitText(wait)}.` } };
       const changed = await changePassword(db, accounts, { baseUrl }, headers, { old: read.data.old, new: read.data.new });
-      return changed ? { done: "Password changed. Everywhere else you have been signed out." } : { faults: { old: "That is not your password of now." } };
+      return changed ? { done: "Password changed. Everywhere else you have been signed out." } : { faults: { old: "That is not your current password." } };
     }
   }
 }

@@ -29,7 +29,7 @@ export default function Account({ loaderData }: Route.ComponentProps) {
   return (
     <main id="main" className="mx-auto flex w-full max-w-3xl flex-col gap-6 px-4 py-6">
       <h1 className="wide-type text-2xl font-semibold">Your account</h1>
-      <Part title="You" note={<>Athletes see your name on the sessions you hand out. You sign in as <strong className="break-all">{email}</strong>.</>}>
+      <Part title="You" note={<>Athletes see your name on the sessions you hand out. You sign in as <strong className="wrap-anywhere">{email}</strong>.</>}>
         <Asked send="rename" button="Save name">
           {(outcome) => <Field label="Name" name="name" defaultValue={name} autoComplete="name" maxLength={80} required fault={outcome?.faults?.name} />}
         </Asked>
@@ -39,7 +39,7 @@ export default function Account({ loaderData }: Route.ComponentProps) {
           {(outcome) => (
             <>
               <input type="hidden" name="username" autoComplete="username" value={email} readOnly />
-              <Field label="Password of now" name="old" type="password" autoComplete="current-password" required fault={outcome?.faults?.old} />
+              <Field label="Current password" name="old" type="password" autoComplete="current-password" required fault={outcome?.faults?.old} />
               <Field
                 label="New password" name="new" type="password" autoComplete="new-password" required fault={outcome?.faults?.new}
                 hint="At least 10 characters. Three or four words that have nothing to do with each other make a good one."

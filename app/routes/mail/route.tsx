@@ -22,7 +22,7 @@ export default function MailTray({ loaderData }: Route.ComponentProps) {
       <div>
         <h1 className="wide-type text-2xl font-semibold">Mail tray</h1>
         <p className="text-ink-soft">
-          Messages to <strong className="break-all">{email}</strong>, as they would arrive. This Mapset has no mail server, so they stay here for 60 days.
+          Messages to <strong className="wrap-anywhere">{email}</strong>, as they would arrive. This Mapset has no mail server, so they stay here for 60 days.
         </p>
       </div>
       {messages.length === 0 && <p className="rounded-lg border border-line bg-land p-6 text-ink-soft">{page > 0 ? "No more messages." : "Nothing yet. A forgotten or changed password is written about here."}</p>}

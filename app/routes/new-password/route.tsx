@@ -37,7 +37,7 @@ export default function NewPassword({ loaderData, actionData }: Route.ComponentP
       </EntryCard>
     );
   return (
-    <EntryCard title={who.first ? `Welcome, ${who.name}` : "Choose a new password"} below="Whoever is signed in with an old password is signed out.">
+    <EntryCard title={who.first ? `Welcome, ${who.name}` : "Choose a new password"} below={who.first ? "Athletes need no account; they follow the link you give them." : "Anyone still signed in with the old password is signed out."}>
       <Form method="post" className="flex flex-col gap-4" noValidate>
         <Field label="E-mail address" name="email" type="email" autoComplete="username" value={who.email} readOnly />
         <Field
