@@ -1,8 +1,8 @@
 import { parseArgs } from "node:util";
-import { readGroupFile, readSessionFile } from "./files";
+import { readGroupFile, readSessionAt } from "./files";
 import { auditInput, withMendingFixes } from "~/core/audit/audit";
 import { faultLine } from "~/core/faults";
-import { drillById, DRILLS } from "~/library";
+import { DRILLS } from "~/library";
 import { demandById, DEMANDS } from "~/library/demands";
 
 const USAGE = "usage: ./mapset audit FILE [--demand PROFILE] [--group FILE]; - reads standard input";
@@ -23,11 +23,11 @@ export async function auditFile(args: readonly string[]): Promise<number> {
   if (file === undefined || more.length > 0) return refuse(USAGE, 2);
   const demand = name === undefined ? undefined : demandById(name);
   if (name !== undefined && !demand) return refuse(`There is no demand profile “${name}”. There are: ${DEMANDS.map((d) => d.id).join(", ")}.`, 2);
-  const read = await readSessionFile(file);
+  const read = await readSessionAt(file);
   if (!read.ok) return refuse(read.faults.map(faultLine).join("\n"), 1);
   const group = groupFile === undefined ? undefined : await readGroupFile(groupFile);
   if (group && !group.ok) return refuse(group.faults.map(faultLine).join("\n"), 1);
-  const input = auditInput(read.value, drillById, { demand, group: group?.value, offered: DRILLS });
+  const input = auditInput(read.value.session, read.value.drills, { demand, group: group?.value, offered: DRILLS });
   const found = withMendingFixes(input).map(({ fix, ...finding }) => ({ ...finding, ...(fix && { fix: fix.words }) }));
   process.stdout.write(`${JSON.stringify(found)}\n`);
   return 0;

@@ -3,7 +3,7 @@ import { mkdtempSync, readFileSync, writeFileSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { fileURLToPath } from "node:url";
 import { beforeAll, describe, expect, it } from "vitest";
-import { drillJsonSchema, draftRequestJsonSchema, groupJsonSchema, sessionFormatPage, sessionJsonSchema } from "./docs";
+import { drillJsonSchema, draftRequestJsonSchema, groupJsonSchema, sessionFileJsonSchema, sessionFormatPage, sessionJsonSchema } from "./docs";
 
 const root = fileURLToPath(new URL("..", import.meta.url));
 const folder = mkdtempSync(`${tmpdir()}/mapset-cli-`);
@@ -124,6 +124,7 @@ describe("generated documents", () => {
   it("docs/session-format.md", () => expect(readFileSync(`${root}docs/session-format.md`, "utf8") === sessionFormatPage(), stale).toBe(true));
   it("docs/drill.schema.json", () => expect(readFileSync(`${root}docs/drill.schema.json`, "utf8") === drillJsonSchema(), stale).toBe(true));
   it("docs/draft-request.schema.json", () => expect(readFileSync(`${root}docs/draft-request.schema.json`, "utf8") === draftRequestJsonSchema(), stale).toBe(true));
+  it("docs/session-file.schema.json", () => expect(readFileSync(`${root}docs/session-file.schema.json`, "utf8") === sessionFileJsonSchema(), stale).toBe(true));
   it("docs/group.schema.json", () => expect(readFileSync(`${root}docs/group.schema.json`, "utf8") === groupJsonSchema(), stale).toBe(true));
   it("docs/session.schema.json", () => expect(readFileSync(`${root}docs/session.schema.json`, "utf8") === sessionJsonSchema(), stale).toBe(true));
 });

@@ -1,7 +1,6 @@
-import { readSessionFile } from "./files";
+import { readSessionAt } from "./files";
 import { faultLine, type Fault } from "~/core/faults";
 import { compile } from "~/core/timeline/compile";
-import { drillById } from "~/library";
 
 /**
  * `compile FILE…`: one line of JSON a session on standard output; `-` is standard input. Faults go to standard error,
@@ -23,8 +22,8 @@ export async function compileFiles(files: readonly string[]): Promise<number> {
 }
 
 async function compileOne(file: string): Promise<Fault[]> {
-  const read = await readSessionFile(file);
+  const read = await readSessionAt(file);
   if (!read.ok) return read.faults;
-  process.stdout.write(`${JSON.stringify(compile(read.value, drillById))}\n`);
+  process.stdout.write(`${JSON.stringify(compile(read.value.session, read.value.drills))}\n`);
   return [];
 }

@@ -1,5 +1,6 @@
 import { z } from "zod";
 import { drillFileSchema } from "~/core/drills/read";
+import { sessionFileSchema } from "~/core/files/session-file";
 import { draftRequestSchema } from "~/core/draft/request";
 import { groupSchema } from "~/core/group/schema";
 import { sessionSchema } from "~/core/session/schema";
@@ -29,6 +30,12 @@ type Node = {
 export function sessionJsonSchema(): string {
   const schema = z.toJSONSchema(sessionSchema, { io: "input", target: "draft-2020-12" });
   return `${JSON.stringify({ $schema: schema.$schema, title: "Mapset session", ...schema }, null, 2)}\n`;
+}
+
+/** The JSON Schema of a session with everything it needs elsewhere. */
+export function sessionFileJsonSchema(): string {
+  const schema = z.toJSONSchema(sessionFileSchema, { io: "input", target: "draft-2020-12", reused: "ref" });
+  return `${JSON.stringify({ $schema: schema.$schema, title: "Mapset session file", ...schema }, null, 1)}\n`;
 }
 
 /** The JSON Schema of a drill file. */

@@ -1,19 +1,26 @@
 import { readFile } from "node:fs/promises";
 import { parseWith, type Read } from "~/core/faults";
 import { groupSchema, type Group } from "~/core/group/schema";
-import { readSessionText } from "~/core/session/read";
+import { documentOf, readSessionFile } from "~/core/files/session-file";
 import type { Session } from "~/core/session/schema";
-import { drillById } from "~/library";
+import type { Drill } from "~/core/drills/schema";
+import { DRILLS, drillById } from "~/library";
+import { demandById } from "~/library/demands";
 
-/** The session in a file, or in standard input for `-`; every fault with its path. */
-export async function readSessionFile(file: string): Promise<Read<Session>> {
+/** The session in a file, or in standard input for `-`, and the drills there are for it; every fault with its path. */
+export async function readSessionAt(file: string): Promise<Read<{ session: Session; drills: (id: string) => Drill | undefined }>> {
   let text: string;
   try {
     text = file === "-" ? await standardInput() : await readFile(file, "utf8");
   } catch (error) {
     return { ok: false, faults: [{ path: file, message: `cannot be read (${(error as NodeJS.ErrnoException).code ?? String(error)})` }] };
   }
-  return readSessionText(text, drillById);
+  const document = documentOf(text);
+  if (!document.ok) return document;
+  const read = readSessionFile(document.value, { drills: drillById, isProfile: (id) => demandById(id) !== undefined, standIn: DRILLS[0]! });
+  if (!read.ok) return read;
+  const own = new Map(read.value.drills.map((drill) => [drill.id, drill]));
+  return { ok: true, value: { session: read.value.session, drills: (id) => own.get(id) ?? drillById(id) } };
 }
 
 /** A group's people, kit and caps from a file of JSON; every fault with its path. */

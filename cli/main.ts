@@ -1,5 +1,5 @@
 import { writeFileSync } from "node:fs";
-import { drillJsonSchema, draftRequestJsonSchema, groupJsonSchema, sessionFormatPage, sessionJsonSchema } from "./docs";
+import { drillJsonSchema, draftRequestJsonSchema, groupJsonSchema, sessionFileJsonSchema, sessionFormatPage, sessionJsonSchema } from "./docs";
 import { compileFiles } from "./compile";
 import { drillsJson } from "./drills";
 
@@ -33,6 +33,7 @@ switch (command) {
   case "docs":
     writeFileSync("docs/session-format.md", sessionFormatPage());
     writeFileSync("docs/session.schema.json", sessionJsonSchema());
+    writeFileSync("docs/session-file.schema.json", sessionFileJsonSchema());
     writeFileSync("docs/drill.schema.json", drillJsonSchema());
     writeFileSync("docs/group.schema.json", groupJsonSchema());
     writeFileSync("docs/draft-request.schema.json", draftRequestJsonSchema());

@@ -77,7 +77,7 @@ export async function newestRevisions(db: Db, ownerId: string, most: number): Pr
 }
 
 /** One revision with what it stresses; its document gets the id it is used by. */
-async function addRevision(tx: Pick<Db, "insert">, ownerId: string, drillId: string, number: number, doc: Drill, levels: Partial<LevelLines>): Promise<void> {
+export async function addRevision(tx: Pick<Db, "insert">, ownerId: string, drillId: string, number: number, doc: Drill, levels: Partial<LevelLines>): Promise<void> {
   await tx.insert(ownDrillRevision).values({ drillId, number, ownerId, doc: { ...asDocument(doc), id: ownDrillId(drillId, number) } });
   await tx.insert(ownDrillStress).values({ drillId, number, ownerId, rules: STRESS_RULES, levels });
 }
@@ -101,7 +101,7 @@ export async function workOutOwnStresses(db: Db, atATime = 20): Promise<number> 
 }
 
 /** What a drill stresses, level by level: others are served between, since one that moves a lot takes a tenth of a second each. */
-async function linesInTurn(doc: Drill): Promise<Partial<LevelLines>> {
+export async function linesInTurn(doc: Drill): Promise<Partial<LevelLines>> {
   const lines: Partial<LevelLines> = {};
   for (const level of LEVELS) {
     await setImmediate();

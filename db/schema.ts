@@ -231,11 +231,13 @@ export const ownDrillRevision = pgTable("own_drill_revision", {
   number: integer("number").notNull(),
   ownerId: ownerId(),
   doc: jsonb("doc").$type<Drill>().notNull(),
+  /** Of what it says, whatever the id it is used by: by this a drill that is brought a second time is known. */
+  contentHash: text("content_hash").generatedAlwaysAs(sql`md5((doc - 'id')::text)`),
   createdAt: made(),
 }, (t) => [
   primaryKey({ name: "own_drill_revision_pk", columns: [t.drillId, t.number] }),
   foreignKey({ name: "own_drill_revision_drill", columns: [t.drillId, t.ownerId], foreignColumns: [ownDrill.id, ownDrill.ownerId] }).onDelete("cascade"),
-  index("own_drill_revision_owner").on(t.ownerId),
+  index("own_drill_revision_content").on(t.ownerId, t.contentHash),
   check("own_drill_revision_number", sql`${t.number} >= 1`),
 ]);
 

@@ -263,10 +263,12 @@ describe("the list of sessions", () => {
     await page.getByRole("button", { name: "More for Rowers before the boat" }).click();
     const [download] = await Promise.all([page.waitForEvent("download"), page.getByRole("menuitem", { name: "Export file" }).click()]);
     expect(download.suggestedFilename()).toBe("rowers-before-the-boat.mapset.json");
-    const document = JSON.parse(readFileSync(await download.path(), "utf8")) as { title: string; blocks: { items: { dose: { seconds?: number } }[] }[] };
+    const file = JSON.parse(readFileSync(await download.path(), "utf8")) as { format: string; session: { title: string; blocks: unknown[] }; drills: unknown[]; profile: string };
+    expect([file.format, file.drills, file.profile]).toEqual(["mapset/session-file", [], "rowing"]);
+    const document = file.session;
     const folder = mkdtempSync(`${tmpdir()}/mapset-journey-`);
-    writeFileSync(`${folder}/good.json`, JSON.stringify({ ...document, title: "Come back" }));
-    await page.getByLabel("Session file to import").setInputFiles(`${folder}/good.json`);
+    writeFileSync(`${folder}/good.json`, JSON.stringify({ ...file, session: { ...document, title: "Come back" } }));
+    await page.locator("input[type=file]").setInputFiles(`${folder}/good.json`);
     await page.waitForURL(/\/sessions\/[0-9a-f-]{36}$/);
     await ready(page);
     expect(await total(page)).toBe(593);
@@ -274,15 +276,19 @@ describe("the list of sessions", () => {
     await page.goto("/sessions");
     await ready(page);
     const before = await page.getByRole("listitem").count();
+    // The same once more is not kept twice, and a session alone is taken as well.
+    await page.locator("input[type=file]").setInputFiles(`${folder}/good.json`);
+    await page.getByRole("link", { name: "Open “Come back”" }).waitFor();
     const bad = { ...document, colour: "red", blocks: [{ title: "x", items: [{ drill: "cat-camel", dose: { kind: "time", seconds: -1 } }, { drill: "nobody-knows", dose: { kind: "time", seconds: 5 } }] }] };
     writeFileSync(`${folder}/bad.json`, JSON.stringify(bad));
-    await page.getByLabel("Session file to import").setInputFiles(`${folder}/bad.json`);
+    await page.locator("input[type=file]").setInputFiles(`${folder}/bad.json`);
     const alert = page.getByRole("alert");
-    await alert.getByText("blocks[0].items[0].dose.seconds").waitFor();
+    await alert.getByText("block 1 “x”, drill 1 “Cat–camel”, dose, seconds").waitFor();
+    await alert.getByText("there is no drill “nobody-knows” in the library").waitFor();
     await alert.getByText("must be above 0").waitFor();
     await alert.getByText("is not a known field").waitFor();
     writeFileSync(`${folder}/none.json`, "this is not JSON");
-    await page.getByLabel("Session file to import").setInputFiles(`${folder}/none.json`);
+    await page.locator("input[type=file]").setInputFiles(`${folder}/none.json`);
     await alert.getByText("is not JSON").waitFor();
     await page.reload();
     expect(await page.getByRole("listitem").count()).toBe(before);

@@ -302,12 +302,12 @@ describe("a coach's own drill", () => {
     const file = await (await page.request.get(`${address}/export`)).text();
     await page.goto("/library");
     await ready(page);
-    const input = page.getByLabel("Drill file to import");
+    const input = page.locator("input[type=file]");
     const bad = file.replace('"kind": "repeat"', '"kind": "explode"').replace('"region": "whole-body"', '"region": 7');
     await input.setInputFiles({ name: "bad.json", mimeType: "application/json", buffer: Buffer.from(bad) });
     const alert = page.getByRole("alert");
-    await alert.getByText("drill.motions.standard.kind").waitFor();
-    await alert.getByText("drill.region").waitFor();
+    await alert.getByText("drawing, standard level, kind").waitFor();
+    await alert.getByText("body region").waitFor();
     await input.setInputFiles({ name: "good.json", mimeType: "application/json", buffer: Buffer.from(file) });
     await page.waitForURL(/\/library\/own-/);
     await page.getByRole("heading", { level: 1, name: "Standing knee lift" }).waitFor();

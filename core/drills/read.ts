@@ -1,8 +1,8 @@
 import { z } from "zod";
-import { drillSchema, type Drill } from "./schema";
+import { drillSchema, levelSchema, type Drill } from "./schema";
 import { parseWith, type Fault, type Read } from "~/core/faults";
 import { motionFaults } from "~/core/figure/check";
-import { LEVELS } from "~/core/session/schema";
+import { LEVELS, type LevelName } from "~/core/session/levels";
 import { USUAL_PACE } from "~/core/session/start";
 import { asDocument } from "~/core/stress/attach";
 import { doseSeconds, unitCount } from "~/core/timeline/dose";
@@ -22,9 +22,11 @@ export const LONGEST_DRILL_TEXT = 1_000_000;
 /** Checks a drill: its shape, its doses against their bounds, its directions. Every fault with its path. */
 export function readDrill(document: unknown, under: readonly PropertyKey[] = []): Read<Drill> {
   const parsed = parseWith(drillSchema, document);
-  if (!parsed.ok) return { ok: false, faults: parsed.faults.map((fault) => ({ ...fault, path: join(under, fault.path) })) };
-  const faults = meaningFaults(parsed.value).map((fault) => ({ ...fault, path: join(under, fault.path) }));
-  return faults.length > 0 ? { ok: false, faults } : parsed;
+  const placed = (faults: readonly Fault[]) => faults.map((fault) => ({ ...fault, path: join(under, fault.path) }));
+  // What can be read of one that is not right is looked at even so, that everything is told at once.
+  if (!parsed.ok) return { ok: false, faults: placed([...parsed.faults, ...looseFaults(document)]) };
+  const faults = meaningFaults(parsed.value);
+  return faults.length > 0 ? { ok: false, faults: placed(faults) } : parsed;
 }
 
 const join = (under: readonly PropertyKey[], path: string) => (under.length === 0 ? path : path === "(document)" ? under.map(String).join(".") : `${under.map(String).join(".")}.${path}`);
@@ -43,16 +45,32 @@ export function readDrillText(text: string): Read<Drill> {
 }
 
 function meaningFaults(drill: Drill): Fault[] {
+  return [...directionFaults(drill), ...LEVELS.flatMap((name) => levelFaults(name, drill.levels[name]))];
+}
+
+const directionFaults = ({ directions, directionWords }: { directions?: unknown; directionWords?: unknown }): Fault[] =>
+  directions === 2 && directionWords === undefined ? [{ path: "directionWords", message: "is missing: say what the two directions are called" }] : [];
+
+function levelFaults(name: LevelName, { dose, bounds, main, also }: z.infer<typeof levelSchema>): Fault[] {
   const faults: Fault[] = [];
-  if (drill.directions === 2 && !drill.directionWords) faults.push({ path: "directionWords", message: "is missing: say what the two directions are called" });
+  const path = `levels.${name}`;
+  if (bounds.least > bounds.most) faults.push({ path: `${path}.bounds.least`, message: `must be at most ${bounds.most}` });
+  const amount = dose.kind === "time" || dose.kind === "ladder" ? doseSeconds(dose, USUAL_PACE) : unitCount(dose);
+  if (amount < bounds.least || amount > bounds.most) faults.push({ path: `${path}.dose`, message: `must be between ${bounds.least} and ${bounds.most}, as the bounds say` });
+  const twice = main.find((row) => also.includes(row));
+  if (twice) faults.push({ path: `${path}.also`, message: `has ${twice}, which is among the main rows already` });
+  return faults;
+}
+
+/** What is wrong with those parts of a drill that can be read although the whole can't. */
+function looseFaults(document: unknown): Fault[] {
+  if (typeof document !== "object" || document === null) return [];
+  const { levels } = document as { levels?: unknown };
+  const faults = directionFaults(document);
+  if (typeof levels !== "object" || levels === null) return faults;
   for (const name of LEVELS) {
-    const { dose, bounds, main, also } = drill.levels[name];
-    const path = `levels.${name}`;
-    if (bounds.least > bounds.most) faults.push({ path: `${path}.bounds.least`, message: `must be at most ${bounds.most}` });
-    const amount = dose.kind === "time" || dose.kind === "ladder" ? doseSeconds(dose, USUAL_PACE) : unitCount(dose);
-    if (amount < bounds.least || amount > bounds.most) faults.push({ path: `${path}.dose`, message: `must be between ${bounds.least} and ${bounds.most}, as the bounds say` });
-    const twice = main.find((row) => also.includes(row));
-    if (twice) faults.push({ path: `${path}.also`, message: `has ${twice}, which is among the main rows already` });
+    const level = parseWith(levelSchema, (levels as Record<string, unknown>)[name]);
+    if (level.ok) faults.push(...levelFaults(name, level.value));
   }
   return faults;
 }

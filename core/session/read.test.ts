@@ -3,7 +3,7 @@ import { describe, expect, it } from "vitest";
 import { faultLine } from "~/core/faults";
 import { lookup, SAMPLE_DRILLS, timedDrill } from "~/core/testing/drills";
 import { anySession } from "~/core/testing/sessions";
-import { readSession, readSessionText } from "./read";
+import { readSession } from "./read";
 
 const drills = lookup([timedDrill("kneel", "half-kneeling")]);
 
@@ -72,10 +72,17 @@ describe("a bad document is refused with the path of the fault", () => {
     expect(faults).toHaveLength(4);
   });
 
+  it("names drills that nobody has beside everything else, wherever the rest is wrong", () => {
+    const faults = lines((d) => {
+      d.title = "";
+      d.blocks[0]!.items.push({ drill: "nowhere", dose: { kind: "time", seconds: 30 } }, { drill: `own-${"0".repeat(8)}-0000-4000-8000-${"0".repeat(12)}-1`, dose: { kind: "time", seconds: 30 } });
+    });
+    expect(faults).toEqual(["title: must not be empty", "blocks[0].items[1].drill: there is no drill “nowhere” in the library", expect.stringContaining("blocks[0].items[2].drill: is a drill of a coach’s own that is not in this file")]);
+  });
+
   it("says where a document itself is none", () => {
     expect(readSession(null, drills)).toMatchObject({ ok: false, faults: [{ path: "(document)" }] });
     expect(readSession([], drills)).toMatchObject({ ok: false, faults: [{ path: "(document)" }] });
-    expect(readSessionText("{", drills)).toMatchObject({ ok: false, faults: [{ path: "(document)" }] });
   });
 
   it("refuses a document that would take all memory, quickly", () => {

@@ -1,3 +1,5 @@
+import { readOwnId } from "~/core/drills/own";
+import { isFit } from "~/core/fit-to-keep";
 import { parseWith, type Fault, type Read } from "~/core/faults";
 import { sizeFaults } from "~/core/timeline/size";
 import type { DrillLookup } from "~/core/timeline/types";
@@ -6,31 +8,40 @@ import { sessionSchema, type Session } from "./schema";
 /** Longest document text that is looked at, in characters. */
 export const LONGEST_TEXT = 4_000_000;
 
+/** So many entries of a list that is not right are looked at. */
+const MOST_LOOKED_AT = 100;
+
 /** Checks a document against the format, the drills there are, and what can be played. Reports every fault with its path. */
 export function readSession(document: unknown, drills: DrillLookup): Read<Session> {
   const parsed = parseWith(sessionSchema, document);
-  if (!parsed.ok) return parsed;
+  // The drills are looked at even so, so that everything wrong is told at once.
+  if (!parsed.ok) return { ok: false, faults: [...parsed.faults, ...looseDrillFaults(document, drills)] };
   const faults = drillFaults(parsed.value, drills);
   if (faults.length === 0) faults.push(...sizeFaults(parsed.value, drills));
   return faults.length > 0 ? { ok: false, faults } : parsed;
 }
 
-/** Reads a session from text, as from a file. */
-export function readSessionText(text: string, drills: DrillLookup): Read<Session> {
-  if (text.length > LONGEST_TEXT) return { ok: false, faults: [{ path: "(document)", message: "is longer than 4 million characters" }] };
-  let document: unknown;
-  try {
-    document = JSON.parse(text);
-  } catch (error) {
-    return { ok: false, faults: [{ path: "(document)", message: `is not JSON: ${error instanceof Error ? error.message : String(error)}` }] };
-  }
-  return readSession(document, drills);
+const NO_DRILL = (id: string): string =>
+  readOwnId(id) ? "is a drill of a coach’s own that is not in this file; export the session anew where it comes from, and it brings its drills" : `there is no drill “${id.slice(0, 80)}” in the library`;
+
+/** The drills that a document of any shape names and nobody has. */
+function looseDrillFaults(document: unknown, drills: DrillLookup): Fault[] {
+  const listOf = (from: unknown, field: string): unknown[] => {
+    const list = typeof from === "object" && from !== null ? (from as Record<string, unknown>)[field] : undefined;
+    return Array.isArray(list) ? list.slice(0, MOST_LOOKED_AT) : [];
+  };
+  return listOf(document, "blocks").flatMap((block, b) =>
+    listOf(block, "items").flatMap((item, i) => {
+      const id = typeof item === "object" && item !== null ? (item as { drill?: unknown }).drill : undefined;
+      return typeof id === "string" && id !== "" && isFit(id) && !drills(id) ? [{ path: `blocks[${b}].items[${i}].drill`, message: NO_DRILL(id) }] : [];
+    }),
+  ).slice(0, MOST_LOOKED_AT);
 }
 
 function drillFaults(session: Session, drills: DrillLookup): Fault[] {
   return session.blocks.flatMap((block, b) =>
     block.items.flatMap((item, i) =>
-      drills(item.drill) ? [] : [{ path: `blocks[${b}].items[${i}].drill`, message: `there is no drill “${item.drill}” in the library` }],
+      drills(item.drill) ? [] : [{ path: `blocks[${b}].items[${i}].drill`, message: NO_DRILL(item.drill) }],
     ),
   );
 }

@@ -1,5 +1,6 @@
 import type { Route } from "./+types/export";
 import { notHere, requireCoach } from "~/app/server/coach.server";
+import { fileName } from "~/app/server/file-name";
 import { drawnDrill } from "~/app/server/drills.server";
 import { drillFile } from "~/core/drills/read";
 
@@ -8,8 +9,7 @@ export async function loader({ request, params }: Route.LoaderArgs) {
   const coach = await requireCoach(request);
   const drill = await drawnDrill(coach.id, params.drill);
   if (!drill) throw notHere("There is no such drill.");
-  const name = drill.name.normalize("NFKD").replace(/[^A-Za-z0-9]+/g, "-").replace(/^-|-$/g, "").toLowerCase() || "drill";
   return new Response(`${JSON.stringify(drillFile(drill), null, 2)}\n`, {
-    headers: { "content-type": "application/json; charset=utf-8", "content-disposition": `attachment; filename="${name}.drill.json"`, "cache-control": "no-store" },
+    headers: { "content-type": "application/json; charset=utf-8", "content-disposition": `attachment; filename="${fileName(drill.name, "drill")}.drill.json"`, "cache-control": "no-store" },
   });
 }

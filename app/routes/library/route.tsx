@@ -15,6 +15,7 @@ import { Button } from "~/app/ui/button";
 import { cx } from "~/app/ui/classes";
 import { inputLook, SelectField } from "~/app/ui/field";
 import { MovingStill } from "~/app/ui/figure/moving-still";
+import { placedFaults } from "~/core/files/places";
 import { browse, browseSchema, JOINTS, PLANES, type Browse } from "~/core/drills/browse";
 import { KIT, KIT_FACTS } from "~/core/drills/kit";
 import { ownDrillId, readOwnId } from "~/core/drills/own";
@@ -28,6 +29,7 @@ import { doseWords, METHOD_WORDS } from "~/core/text/words";
 import { tempoOf } from "~/core/timeline/dose";
 import { POSTURE_WORDS, POSTURES } from "~/core/timeline/postures";
 import { addOwnDrill } from "~/db/own-drills";
+import { findAlike } from "~/db/session-files";
 import { motionFrom } from "~/library/motions/postures";
 
 export const meta: Route.MetaFunction = () => [{ title: "Library · Mapset" }];
@@ -55,16 +57,19 @@ export async function action({ request }: Route.ActionArgs) {
   const form = await readForm(request);
   if (form.get("do") === "new") {
     const read = newForm.safeParse(Object.fromEntries(form));
-    if (!read.success) return data({ file: "The new drill", faults: read.error.issues.map((i) => ({ path: i.path.join("."), message: i.message })) }, { status: 422 });
+    if (!read.success) return data({ file: "The new drill", faults: placedFaults(read.error.issues.map((i) => ({ path: i.path.join("."), message: i.message })), undefined) }, { status: 422 });
     const { name, posture } = read.data;
     await needRoom(coach.id, "drills");
     return redirect(`/library/${ownDrillId(await addOwnDrill(getServices().db, coach.id, newDrill(name, posture, motionFrom(posture))), 1)}/edit`);
   }
   const file = form.get("file");
-  if (!(file instanceof File)) return data({ file: "", faults: [{ path: "(document)", message: "no file was chosen" }] }, { status: 422 });
-  if (file.size > LARGEST_IMPORT) return data({ file: file.name, faults: [{ path: "(file)", message: "is larger than 2 MB; a drill file is far smaller" }] }, { status: 422 });
+  if (!(file instanceof File)) return data({ file: "", faults: [{ path: "(document)", place: "the file", message: "no file was chosen" }] }, { status: 422 });
+  if (file.size > LARGEST_IMPORT) return data({ file: file.name, faults: [{ path: "(file)", place: "the file", message: "is larger than 2 MB; a drill file is far smaller" }] }, { status: 422 });
   const read = readDrillText(await file.text());
-  if (!read.ok) return data({ file: file.name, faults: read.faults }, { status: 422 });
+  if (!read.ok) return data({ file: file.name, faults: placedFaults(read.faults.map((fault) => ({ ...fault, path: fault.path.replace(/^drill\./, "") })), undefined) }, { status: 422 });
+  // A drill that says the same as one there is, is that one.
+  const there = await findAlike(getServices().db, coach.id, read.value);
+  if (there) return redirect(`/library/${there}`);
   await needRoom(coach.id, "drills");
   const id = await addOwnDrill(getServices().db, coach.id, read.value);
   return redirect(`/library/${ownDrillId(id, 1)}`);

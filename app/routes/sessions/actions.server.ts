@@ -4,8 +4,8 @@ import { fieldText } from "~/app/server/forms.server";
 import { drillsOf } from "~/app/server/drills.server";
 import { getServices } from "~/app/server/services.server";
 import { idOf, notHere } from "~/app/server/coach.server";
-import type { Fault } from "~/core/faults";
 import { PURPOSES, type Session } from "~/core/session/schema";
+import type { PlacedFault } from "~/core/files/places";
 import { newSession } from "~/core/session/start";
 import { readClock } from "~/core/text/clock";
 import { compile } from "~/core/timeline/compile";
@@ -14,7 +14,7 @@ import { OUTLINES, outlineBlocks } from "~/library/outlines";
 import { cutTo } from "~/core/fit-to-keep";
 import { TEMPLATES, templateSession } from "~/library/templates";
 
-type Outcome = { go: string } | { done: true } | { file: string; faults: Fault[] } | { fields: Record<string, string>; faults?: undefined };
+type Outcome = { go: string } | { done: true } | { already: { id: string; title: string } } | { file: string; faults: PlacedFault[] } | { fields: Record<string, string>; faults?: undefined };
 
 const titleField = z.string().trim().min(1, "Give it a name.").max(120, "At most 120 characters.");
 const newForm = z.object({
@@ -52,10 +52,11 @@ export async function actOnSessions(ownerId: string, form: FormData): Promise<Ou
     }
     case "import": {
       const file = form.get("file");
-      if (!(file instanceof File)) return { file: "Nothing", faults: [{ path: "(file)", message: "choose a file to import" }] };
-      if (file.size > LARGEST_IMPORT) return { file: file.name, faults: [{ path: "(file)", message: "is larger than 2 MB; a session file is far smaller" }] };
+      if (!(file instanceof File)) return { file: "Nothing", faults: [{ path: "(file)", place: "the file", message: "choose a file to import" }] };
+      if (file.size > LARGEST_IMPORT) return { file: file.name, faults: [{ path: "(file)", place: "the file", message: "is larger than 2 MB; a session file is far smaller" }] };
       const outcome = await importSession(ownerId, file.name, await file.text());
-      return "id" in outcome ? { go: `/sessions/${outcome.id}` } : outcome;
+      if ("faults" in outcome) return outcome;
+      return outcome.already ? { already: { id: outcome.id, title: outcome.title } } : { go: `/sessions/${outcome.id}` };
     }
     case "copy": {
       const stored = await findSession(db, ownerId, idOf(field("id")));

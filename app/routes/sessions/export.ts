@@ -1,18 +1,17 @@
 import type { Route } from "./+types/export";
 import { idOf, notHere, requireCoach } from "~/app/server/coach.server";
-import { getServices } from "~/app/server/services.server";
-import { findSession } from "~/db/sessions";
+import { fileName } from "~/app/server/file-name";
+import { exportSession } from "~/app/server/session-docs.server";
 
-/** The session as a file, in the format of docs/session-format.md. */
+/** The session as a file with everything it needs elsewhere, in the format of docs/session-file.md. */
 export async function loader({ request, params }: Route.LoaderArgs) {
   const coach = await requireCoach(request);
-  const stored = await findSession(getServices().db, coach.id, idOf(params.id));
-  if (!stored) throw notHere();
-  const name = stored.doc.title.normalize("NFKD").replace(/[^A-Za-z0-9]+/g, "-").replace(/^-|-$/g, "").toLowerCase() || "session";
-  return new Response(`${JSON.stringify(stored.doc, null, 2)}\n`, {
+  const file = await exportSession(coach.id, idOf(params.id));
+  if (!file) throw notHere();
+  return new Response(`${JSON.stringify(file.document, null, 2)}\n`, {
     headers: {
       "content-type": "application/json; charset=utf-8",
-      "content-disposition": `attachment; filename="${name}.mapset.json"`,
+      "content-disposition": `attachment; filename="${fileName(file.name, "session")}.mapset.json"`,
       "cache-control": "no-store",
     },
   });

@@ -1,6 +1,6 @@
-import { Archive, ArchiveRestore, Copy, Download, Ellipsis, Pencil, PencilRuler, Plus, Printer, Search, Shapes, Trash2, Upload } from "lucide-react";
+import { Archive, ArchiveRestore, Copy, Download, Ellipsis, Pencil, PencilRuler, Plus, Printer, Search, Shapes, Trash2 } from "lucide-react";
 import { formatDistanceToNowStrict } from "date-fns";
-import { useEffect, useId, useRef, useState } from "react";
+import { useEffect, useId, useState } from "react";
 import { data, Link, redirect, useFetcher, useSearchParams, useSubmit, useNavigate } from "react-router";
 import type { Route } from "./+types/route";
 import { readForm } from "~/app/server/forms.server";
@@ -12,6 +12,8 @@ import { getServices } from "~/app/server/services.server";
 import { Button, IconButton } from "~/app/ui/button";
 import { cx } from "~/app/ui/classes";
 import { Confirm } from "~/app/ui/dialog";
+import { FileButton, fileForm } from "~/app/ui/file-button";
+import { FileFaults } from "~/app/ui/file-faults";
 import { inputLook } from "~/app/ui/field";
 import { Menu } from "~/app/ui/menu";
 import { RenameDialog } from "~/app/ui/rename-dialog";
@@ -186,45 +188,30 @@ function SessionRow({ session }: { session: SessionSummary }) {
 
 function ImportButton() {
   const fetcher = useFetcher<typeof action>();
-  const input = useRef<HTMLInputElement>(null);
   const [shut, setShut] = useState(false);
   const answer = fetcher.data;
   useEffect(() => setShut(false), [answer]);
-  const busy = fetcher.state !== "idle";
+  const close = <Button kind="quiet" onClick={() => setShut(true)}>Close</Button>;
   return (
     <>
-      <input
-        ref={input} type="file" accept=".json,application/json" className="sr-only" tabIndex={-1} aria-label="Session file to import"
-        onChange={(event) => {
-          const file = event.target.files?.[0];
-          event.target.value = "";
-          if (!file) return;
-          const form = new FormData();
-          form.set("do", "import");
-          form.set("file", file);
-          void fetcher.submit(form, { method: "post", encType: "multipart/form-data" });
-        }}
+      <FileButton
+        words="Import" busyWords="Importing…" busy={fetcher.state !== "idle"}
+        onFile={(file) => void fetcher.submit(fileForm(file, { do: "import" }), { method: "post", encType: "multipart/form-data" })}
       />
-      <Button onClick={() => input.current?.click()} disabled={busy}>
-        <Upload size={16} aria-hidden /> {busy ? "Importing…" : "Import"}
-      </Button>
+      {answer && "already" in answer && !shut && (
+        <p role="status" className="flex basis-full items-center justify-between gap-4 rounded-md border border-line bg-land px-4 py-2">
+          <span>
+            You have this session already; nothing was added. <Link to={`/sessions/${answer.already.id}`} className="font-medium underline underline-offset-2">Open “{answer.already.title}”</Link>
+          </span>
+          {close}
+        </p>
+      )}
       {answer && "faults" in answer && answer.faults && !shut && (
-        <div role="alert" className="basis-full rounded-md border border-plum bg-plum-wash px-4 py-3 text-ink">
-          <div className="flex items-start justify-between gap-4">
-            <p className="font-semibold text-plum">
-              {answer.file} was not imported: {answer.faults.length === 1 ? "one thing is" : `${answer.faults.length} things are`} wrong in it.
-            </p>
-            <Button kind="quiet" onClick={() => setShut(true)}>
-              Close
-            </Button>
+        <div role="alert" className="flex basis-full items-start justify-between gap-4 rounded-md border border-plum bg-plum-wash px-4 py-3 text-ink">
+          <div className="min-w-0">
+            <FileFaults file={answer.file} faults={answer.faults} what="imported" />
           </div>
-          <ul className="mt-1 max-h-60 list-disc overflow-y-auto pl-5">
-            {answer.faults.slice(0, 50).map((fault) => (
-              <li key={`${fault.path} ${fault.message}`}>
-                <code className="text-sm">{fault.path}</code> {fault.message}
-              </li>
-            ))}
-          </ul>
+          {close}
         </div>
       )}
     </>

@@ -1,0 +1,110 @@
+import { z } from "zod";
+import { demandSchema, type Demand } from "~/core/demands/schema";
+import { readDrill } from "~/core/drills/read";
+import { drillSchema, type Drill } from "~/core/drills/schema";
+import { parseWith, type Fault, type Read } from "~/core/faults";
+import { LONGEST_TEXT, readSession } from "~/core/session/read";
+import { sessionSchema, type Session } from "~/core/session/schema";
+import { asDocument } from "~/core/stress/attach";
+import type { DrillLookup } from "~/core/timeline/types";
+
+/*
+ * A session with everything it needs elsewhere: the coach's own drills that it uses, and its sport profile. Shipped drills
+ * and profiles are named only, since they are everywhere.
+ */
+
+const FORMAT = "mapset/session-file";
+/** More drills of one's own than this are in no session. */
+export const MOST_DRILLS = 100;
+
+export const sessionFileSchema = z.strictObject({
+  format: z.literal(FORMAT),
+  version: z.literal(1),
+  session: sessionSchema,
+  drills: z.array(drillSchema).max(MOST_DRILLS).describe("Drills of the coach's own that the session uses, under the ids it uses"),
+  profile: z.union([z.string().max(80), demandSchema]).optional().describe("Its sport profile: the name of a shipped one, or one of the coach's own"),
+});
+
+/** What a session brings along. The profile is a shipped one's id, or a document. */
+export type SessionFile = { session: Session; drills: Drill[]; profile: string | Demand | undefined };
+
+/** What is shipped, against which a file is read. */
+export type Shipped = {
+  drills: DrillLookup;
+  isProfile: (id: string) => boolean;
+  /** Takes the place of a drill that is brought and is not right, while the rest is read. */
+  standIn: Drill;
+};
+
+/** The document of a session file. */
+export function sessionFile({ session, drills, profile }: SessionFile): z.input<typeof sessionFileSchema> {
+  return { format: FORMAT, version: 1, session, drills: drills.map(asDocument), ...(profile !== undefined && { profile }) };
+}
+
+/** The drills a session uses that are in none of these, by their ids, in order. */
+export const drillsUsed = (session: Session): string[] => [...new Set(session.blocks.flatMap((block) => block.items.map((item) => item.drill)))];
+
+/** What is in the text of a file, or why it is not JSON. */
+export function documentOf(text: string): Read<unknown> {
+  if (text.length > LONGEST_TEXT) return { ok: false, faults: [{ path: "(document)", message: "is longer than 4 million characters" }] };
+  try {
+    return { ok: true, value: JSON.parse(text) as unknown };
+  } catch (error) {
+    return { ok: false, faults: [{ path: "(document)", message: `is not JSON: ${error instanceof Error ? error.message : String(error)}` }] };
+  }
+}
+
+/** The drills that a document claims to bring, whether they are right or not: by them a session is read that names them. */
+export function idsBrought(document: unknown): Set<string> {
+  const { drills } = isObject(document) ? document : {};
+  return new Set(Array.isArray(drills) ? drills.slice(0, MOST_DRILLS).flatMap((drill: unknown) => (isObject(drill) && typeof drill["id"] === "string" ? [drill["id"]] : [])) : []);
+}
+
+/** Reads a session file, or a session alone. Every fault of every part, with its path. */
+export function readSessionFile(document: unknown, shipped: Shipped): Read<SessionFile> {
+  if (!isObject(document) || document["format"] !== FORMAT) {
+    const read = readSession(document, shipped.drills);
+    return read.ok ? { ok: true, value: { session: read.value, drills: [], profile: undefined } } : read;
+  }
+  const { session, drills = [], profile, ...head } = document;
+  const faults: Fault[] = [];
+  const outer = parseWith(z.strictObject({ format: z.literal(FORMAT), version: z.literal(1) }), head);
+  if (!outer.ok) faults.push(...outer.faults);
+
+  const brought = readDrills(drills, shipped.drills);
+  faults.push(...brought.faults);
+  // A drill that is there and not right is told once: the session that uses it is read as if it were.
+  const ids = idsBrought(document);
+  const read = readSession(session, (id) => brought.drills.get(id) ?? shipped.drills(id) ?? (ids.has(id) ? shipped.standIn : undefined));
+  if (!read.ok) faults.push(...read.faults.map((fault) => ({ ...fault, path: fault.path === "(document)" ? "session" : `session.${fault.path}` })));
+
+  let own: string | Demand | undefined;
+  if (typeof profile === "string") {
+    own = profile;
+    if (!shipped.isProfile(profile)) faults.push({ path: "profile", message: `there is no sport profile “${profile.slice(0, 80)}”` });
+  } else if (profile !== undefined) {
+    const parsed = parseWith(demandSchema, profile);
+    if (parsed.ok) own = parsed.value;
+    else faults.push(...parsed.faults.map((fault) => ({ ...fault, path: fault.path === "(document)" ? "profile" : `profile.${fault.path}` })));
+  }
+  if (faults.length > 0 || !read.ok) return { ok: false, faults };
+  const used = new Set(drillsUsed(read.value));
+  return { ok: true, value: { session: read.value, drills: [...brought.drills.values()].filter((drill) => used.has(drill.id)), profile: own } };
+}
+
+function readDrills(documents: unknown, shipped: DrillLookup): { drills: Map<string, Drill>; faults: Fault[] } {
+  const drills = new Map<string, Drill>();
+  if (!Array.isArray(documents)) return { drills, faults: [{ path: "drills", message: "must be a list" }] };
+  if (documents.length > MOST_DRILLS) return { drills, faults: [{ path: "drills", message: `must have at most ${MOST_DRILLS} entries` }] };
+  const faults: Fault[] = [];
+  documents.forEach((document: unknown, i) => {
+    const read = readDrill(document, [`drills[${i}]`]);
+    if (!read.ok) faults.push(...read.faults);
+    else if (shipped(read.value.id)) faults.push({ path: `drills[${i}].id`, message: "is the id of a drill of the library; one of your own has another" });
+    else if (drills.has(read.value.id)) faults.push({ path: `drills[${i}].id`, message: "is there twice" });
+    else drills.set(read.value.id, read.value);
+  });
+  return { drills, faults };
+}
+
+const isObject = (value: unknown): value is Record<string, unknown> => typeof value === "object" && value !== null && !Array.isArray(value);

@@ -1,0 +1,91 @@
+import { and, eq, isNull, sql } from "drizzle-orm";
+import { randomUUID } from "node:crypto";
+import type { Demand } from "~/core/demands/schema";
+import { ownDrillId, readOwnId } from "~/core/drills/own";
+import type { Drill } from "~/core/drills/schema";
+import type { SessionFile } from "~/core/files/session-file";
+import type { Session } from "~/core/session/schema";
+import { asDocument } from "~/core/stress/attach";
+import type { Seconds } from "~/core/units";
+import type { Db } from "./client";
+import { addRevision, linesInTurn } from "./own-drills";
+import { ownDemandId } from "./demands";
+import { ownDemand, ownDrill, ownDrillRevision, trainingSession } from "./schema";
+
+/** What came of a file: the session, whether it was there before, and how many drills and profiles were new. */
+export type Brought = { id: string; title: string; already: boolean; newDrills: number; newProfile: boolean };
+
+type Tx = Pick<Db, "select" | "insert">;
+
+/**
+ * Keeps a session file as a coach's own: all of it or nothing. What the coach has already is used instead of being kept
+ * again: a drill or profile that says the same, and a session that does. `totalSeconds` is the session's compiled length.
+ */
+export async function keepSessionFile(db: Db, ownerId: string, { session, drills, profile }: SessionFile, totalSeconds: Seconds): Promise<Brought> {
+  const missing = await Promise.all(drills.map(async (drill) => ((await findAlike(db, ownerId, drill)) ? undefined : drill)));
+  // Takes some tenths of a second each, and is done before anybody is held up by it.
+  const lines = new Map<string, Awaited<ReturnType<typeof linesInTurn>>>();
+  for (const drill of missing) if (drill) lines.set(drill.id, await linesInTurn(drill));
+  return db.transaction(async (tx) => {
+    // Two of the same at once are kept once.
+    await tx.execute(sql`select pg_advisory_xact_lock(hashtext(${`files of ${ownerId}`}))`);
+    const ids = new Map<string, string>();
+    const begun = new Map<string, { id: string; revision: number }>();
+    let newDrills = 0;
+    for (const drill of inOrder(drills)) {
+      const there = await findAlike(tx, ownerId, drill);
+      if (there) {
+        ids.set(drill.id, there);
+        continue;
+      }
+      // Revisions of one drill stay revisions of one drill.
+      const source = readOwnId(drill.id)?.drill ?? drill.id;
+      const one = begun.get(source) ?? { id: randomUUID(), revision: 0 };
+      one.revision++;
+      if (one.revision === 1) await tx.insert(ownDrill).values({ id: one.id, ownerId, name: drill.name });
+      else await tx.update(ownDrill).set({ revision: one.revision, name: drill.name, updatedAt: sql`now()` }).where(and(eq(ownDrill.id, one.id), eq(ownDrill.ownerId, ownerId)));
+      await addRevision(tx, ownerId, one.id, one.revision, drill, lines.get(drill.id) ?? (await linesInTurn(drill)));
+      begun.set(source, one);
+      ids.set(drill.id, ownDrillId(one.id, one.revision));
+      newDrills++;
+    }
+    const { demandId, added } = await keepProfile(tx, ownerId, profile);
+    const doc = withDrills(session, ids);
+    const [same] = await tx.select({ id: trainingSession.id }).from(trainingSession)
+      .where(and(eq(trainingSession.ownerId, ownerId), isNull(trainingSession.archivedAt), eq(trainingSession.title, doc.title), sql`${trainingSession.doc} = ${JSON.stringify(doc)}::jsonb`)).limit(1);
+    if (same) return { id: same.id, title: doc.title, already: true, newDrills, newProfile: added };
+    const [row] = await tx.insert(trainingSession).values({ ownerId, doc, title: doc.title, purpose: doc.purpose, totalSeconds, demandId }).returning({ id: trainingSession.id });
+    return { id: row!.id, title: doc.title, already: false, newDrills, newProfile: added };
+  });
+}
+
+/** How many of these drills the coach has nothing alike of. */
+export async function countNew(db: Db, ownerId: string, drills: readonly Drill[]): Promise<number> {
+  const found = await Promise.all(drills.map((drill) => findAlike(db, ownerId, drill)));
+  return found.filter((id) => id === undefined).length;
+}
+
+/** The id of a revision of the coach's that says the same as a drill, or undefined. */
+export async function findAlike(db: Tx, ownerId: string, drill: Drill): Promise<string | undefined> {
+  const [row] = await db.select({ drillId: ownDrillRevision.drillId, number: ownDrillRevision.number }).from(ownDrillRevision)
+    .where(and(eq(ownDrillRevision.ownerId, ownerId), sql`${ownDrillRevision.contentHash} = md5((${JSON.stringify(asDocument(drill))}::jsonb - 'id')::text)`)).orderBy(ownDrillRevision.createdAt).limit(1);
+  return row && ownDrillId(row.drillId, row.number);
+}
+
+/** Earlier revisions of a drill come before later ones. */
+const inOrder = (drills: readonly Drill[]): Drill[] => [...drills].sort((a, b) => (readOwnId(a.id)?.revision ?? 0) - (readOwnId(b.id)?.revision ?? 0));
+
+async function keepProfile(tx: Tx, ownerId: string, profile: string | Demand | undefined): Promise<{ demandId: string | null; added: boolean }> {
+  if (profile === undefined || typeof profile === "string") return { demandId: profile ?? null, added: false };
+  const [there] = await tx.select({ id: ownDemand.id }).from(ownDemand)
+    .where(and(eq(ownDemand.ownerId, ownerId), eq(ownDemand.name, profile.name), sql`(${ownDemand.doc} - 'id') = (${JSON.stringify(profile)}::jsonb - 'id')`)).limit(1);
+  if (there) return { demandId: ownDemandId(there.id), added: false };
+  const [row] = await tx.insert(ownDemand).values({ ownerId, doc: profile, name: profile.name }).returning({ id: ownDemand.id });
+  return { demandId: ownDemandId(row!.id), added: true };
+}
+
+/** A session whose drills go by other ids. */
+const withDrills = (session: Session, ids: ReadonlyMap<string, string>): Session => ({
+  ...session,
+  blocks: session.blocks.map((block) => ({ ...block, items: block.items.map((item) => ({ ...item, drill: ids.get(item.drill) ?? item.drill })) })),
+});
