@@ -11,6 +11,7 @@ export default [
   // For coaches
   layout("routes/coach/layout.tsx", [
     route("sessions", "routes/sessions/route.tsx"),
+    route("sessions/new", "routes/new-session/route.tsx"),
     route("sessions/:id/hand-out", "routes/hand-out/route.tsx"),
     route("sessions/:id/paper", "routes/paper/route.tsx"),
     route("draft", "routes/draft/route.tsx"),

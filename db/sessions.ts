@@ -62,11 +62,11 @@ export async function findSession(db: Db, ownerId: string, id: string): Promise<
   return row;
 }
 
-/** Keeps a new session and returns its id. `totalSeconds` is its compiled length. */
-export async function addSession(db: Db, ownerId: string, doc: Session, totalSeconds: Seconds): Promise<string> {
+/** Keeps a new session with what stands beside it, and returns its id. `totalSeconds` is its compiled length. */
+export async function addSession(db: Db, ownerId: string, doc: Session, totalSeconds: Seconds, beside: Partial<Setting> = {}): Promise<string> {
   const [row] = await db
     .insert(trainingSession)
-    .values({ ownerId, doc, title: doc.title, purpose: doc.purpose, totalSeconds })
+    .values({ ownerId, doc, title: doc.title, purpose: doc.purpose, totalSeconds, ...beside })
     .returning({ id: trainingSession.id });
   if (!row) throw new Error("The session was not kept");
   return row.id;

@@ -15,19 +15,24 @@ export async function listTeams(db: Db, ownerId: string): Promise<Team[]> {
     .from(team)
     .leftJoin(athlete, and(eq(athlete.teamId, team.id), isNull(athlete.archivedAt)))
     .where(eq(team.ownerId, ownerId))
-    .orderBy(asc(team.name), asc(athlete.name));
+    .orderBy(asc(athlete.createdAt));
   const teams = new Map<string, Team>();
   for (const row of rows) {
     const entry = teams.get(row.id) ?? { id: row.id, name: row.name, setting: row.setting, athletes: [] };
     if (row.athleteId && row.athleteName) entry.athletes.push({ id: row.athleteId, name: row.athleteName, areas: row.areas ?? [] });
     teams.set(row.id, entry);
   }
-  return [...teams.values()];
+  for (const entry of teams.values()) entry.athletes.sort(byName);
+  return [...teams.values()].sort(byName);
 }
+
+const names = new Intl.Collator("en", { numeric: true });
+/** As people sort names: P2 before P10, whatever letters are large. */
+const byName = (a: { name: string }, b: { name: string }): number => names.compare(a.name, b.name);
 
 /** The names of a coach's teams. */
 export async function listTeamNames(db: Db, ownerId: string): Promise<{ id: string; name: string }[]> {
-  return db.select({ id: team.id, name: team.name }).from(team).where(eq(team.ownerId, ownerId)).orderBy(asc(team.name));
+  return (await db.select({ id: team.id, name: team.name }).from(team).where(eq(team.ownerId, ownerId))).sort(byName);
 }
 
 export async function addTeam(db: Db, ownerId: string, name: string): Promise<string> {

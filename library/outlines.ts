@@ -1,17 +1,13 @@
-import type { Block, Purpose } from "~/core/session/schema";
+import type { Block } from "~/core/session/schema";
 import { itemOf } from "~/core/session/start";
 import { drillById } from "./index";
 
 /** A few drills to begin from, so that nobody starts with an empty page. */
-export type Outline = { id: string; words: string; purposes: readonly Purpose[]; blocks: readonly { title: string; drills: readonly string[] }[] };
+export type Outline = { id: string; words: string; blocks: readonly { title: string; drills: readonly string[] }[] };
 
 export const OUTLINES: readonly Outline[] = [
   {
-    id: "one-drill", words: "One drill, and build from there", purposes: [],
-    blocks: [{ title: "First", drills: ["cat-camel"] }],
-  },
-  {
-    id: "floor-to-standing", words: "From the floor up to standing", purposes: ["before-training", "before-lifting"],
+    id: "floor-to-standing", words: "From the floor up to standing",
     blocks: [
       { title: "On the floor", drills: ["cat-camel", "open-book"] },
       { title: "Half-kneeling", drills: ["hip-flexor-turn", "ankle-rock"] },
@@ -19,26 +15,21 @@ export const OUTLINES: readonly Outline[] = [
     ],
   },
   {
-    id: "standing-only", words: "Standing only, moving all the time", purposes: ["before-game"],
+    id: "standing-only", words: "Standing only, moving all the time",
     blocks: [{ title: "On the feet", drills: ["leg-swing-front", "leg-swing-side", "stick-pass", "toe-touch-walk"] }],
   },
   {
-    id: "slow-down", words: "Longer holds, then breathing", purposes: ["after-training", "off-day"],
+    id: "slow-down", words: "Longer holds, then breathing",
     blocks: [
       { title: "Holds", drills: ["hip-flexor-hold", "hamstring-hold", "ninety-lean-front"] },
       { title: "Slow down", drills: ["long-exhale"] },
     ],
   },
   {
-    id: "beside-the-desk", words: "Beside the desk, no kit", purposes: ["desk-break"],
+    id: "beside-the-desk", words: "Beside the desk, no kit",
     blocks: [{ title: "Beside the desk", drills: ["rib-shift", "squat-round-hold", "ninety-switch"] }],
   },
 ];
-
-/** The outline that suits a purpose best. */
-export function outlineFor(purpose: Purpose): Outline {
-  return OUTLINES.find((outline) => outline.purposes.includes(purpose)) ?? OUTLINES[0]!;
-}
 
 /** The blocks of an outline, every drill with its own dose. */
 export function outlineBlocks(outline: Outline): Block[] {

@@ -136,7 +136,7 @@ export async function violations(page: Page, rules?: readonly string[]): Promise
 export const rows = (page: Page) => page.locator("[data-row]").evaluateAll((all) => all.map((row) => row.querySelectorAll("span > span")[0]?.textContent ?? ""));
 export const row = (page: Page, name: string) => page.locator("[data-row]").filter({ hasText: name }).first();
 
-/** Makes a session from a beginning and opens it at the desk. */
+/** Makes a session from a beginning and opens it at the desk; one that begins with nothing gets Cat–camel as its first drill. */
 export async function freshSession(page: Page, title: string, beginning: string): Promise<void> {
   await page.goto("/sessions");
   await ready(page);
@@ -144,6 +144,19 @@ export async function freshSession(page: Page, title: string, beginning: string)
   await page.getByLabel("Name").fill(title);
   await page.getByLabel("Begin with").selectOption(beginning);
   await page.getByRole("button", { name: "Make session" }).click();
-  await page.waitForURL(/\/sessions\/[0-9a-f-]{36}$/);
+  if (beginning === "empty") await addFirst(page, "cat camel");
+  await page.waitForURL(/\/sessions\/[0-9a-f-]{36}/);
   await page.locator("[data-row]").first().waitFor();
+  if (beginning !== "empty") return;
+  await page.waitForFunction(() => document.activeElement?.hasAttribute("data-add-drill"));
+  await page.keyboard.press("Escape");
+  await page.locator("body").click({ position: { x: 2, y: 2 } });
+}
+
+/** The first drill of a session that begins with nothing. */
+export async function addFirst(page: Page, words: string): Promise<void> {
+  const search = page.getByPlaceholder("Add the first drill");
+  await search.fill(words);
+  await page.getByRole("option").first().waitFor();
+  await search.press("Enter");
 }

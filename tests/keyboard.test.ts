@@ -25,7 +25,7 @@ async function tabTo(page: Page, name: RegExp, role?: string): Promise<void> {
   throw new Error(`No way to ${String(name)} by keyboard on ${page.url()}`);
 }
 
-it("the whole path, by keyboard alone", async () => {
+it("the whole path, by keyboard alone", { timeout: 240_000 }, async () => {
   const { page } = await world.visitor();
   const keys = page.keyboard;
   await page.goto("/sign-in");
@@ -42,6 +42,9 @@ it("the whole path, by keyboard alone", async () => {
   await keys.press("Enter");
   await page.getByRole("dialog").waitFor();
   await keys.type("By keyboard");
+  await keys.press("Tab");
+  await keys.type("From the floor");
+  await tabTo(page, /^Make session/);
   await keys.press("Enter");
   await page.waitForURL(/\/sessions\/[0-9a-f-]{36}$/);
   await page.locator("[data-row]").first().waitFor();

@@ -1,5 +1,5 @@
 import { afterAll, beforeAll, expect, it } from "vitest";
-import { ANA, clockSeconds, newestAddress, PHONE, ready, saved, signIn, startWorld, total, type World } from "./harness";
+import { addFirst, ANA, clockSeconds, newestAddress, PHONE, ready, saved, signIn, startWorld, total, type World } from "./harness";
 
 let world: World;
 beforeAll(async () => {
@@ -12,14 +12,14 @@ it("from sign-in to the check-in seen by the coach", async () => {
   await signIn(page, ANA);
   await page.getByText("No sessions yet").waitFor();
 
-  // A new session from one drill, with a promise of 3:30.
+  // A new session from nothing, with a promise of 3:30.
   await page.getByRole("button", { name: "New session" }).first().click();
   await page.getByLabel("Name").fill("Before the lake");
   await page.getByLabel("Promised length").fill("3:30");
-  await page.getByLabel("Begin with").selectOption("one-drill");
   await page.getByRole("button", { name: "Make session" }).click();
-  await page.waitForURL(/\/sessions\/[0-9a-f-]{36}$/);
-  await ready(page);
+  await addFirst(page, "cat camel");
+  await page.waitForURL(/\/sessions\/[0-9a-f-]{36}/);
+  await page.locator("[data-row]").first().waitFor();
   // Cat–camel: fetch the pad 4, watch 20, eight repetitions of 5 s.
   expect(await total(page)).toBe(4 + 20 + 40);
 

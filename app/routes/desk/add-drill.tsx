@@ -14,10 +14,18 @@ import { POSTURE_WORDS } from "~/core/timeline/postures";
 import { DRILLS } from "~/library";
 
 type Props = {
-  own: readonly Drill[]; after: string; group: Group | undefined;
+  own: readonly Drill[]; group: Group | undefined;
+  /** What a drill would come after; undefined where there is none yet. */
+  after: string | undefined;
   /** How many drills the block has that one would go into, and how many blocks there are. */
   items: number; blocks: number;
-  onAdd: (drill: Drill) => void; onAddBlock: (drill: Drill) => void;
+  onAdd: (drill: Drill) => void;
+  /** Left out where there is no block yet that another could follow. */
+  onAddBlock?: (drill: Drill) => void;
+  /** Begins open, with the field to type in chosen. */
+  opened?: boolean;
+  /** Has the page to itself. */
+  tall?: boolean;
 };
 
 /** Why a drill cannot be added, in words; undefined where it can. */
@@ -30,8 +38,8 @@ function refusal(inBlock: boolean, items: number, blocks: number): string | unde
  * Finds a drill by what coaches call it and puts it after the selected one, or with Shift into a block of its own. What it
  * did stays in sight, and the next drill can be looked for at once; the list of drills below stays in view.
  */
-export const AddDrill = memo(function AddDrill({ own, after, group, items, blocks, onAdd, onAddBlock }: Props) {
-  const [open, setOpen] = useState(false);
+export const AddDrill = memo(function AddDrill({ own, after, group, items, blocks, onAdd, onAddBlock, opened = false, tall = false }: Props) {
+  const [open, setOpen] = useState(tall);
   const [query, setQuery] = useState("");
   const [said, setSaid] = useState<{ text: string; refused: boolean }>();
   const [inBlock, setInBlock] = useState(false);
@@ -50,6 +58,11 @@ export const AddDrill = memo(function AddDrill({ own, after, group, items, block
   }, []);
   const box = useRef<HTMLDivElement>(null);
   const input = useRef<HTMLInputElement>(null);
+  useEffect(() => {
+    if (!opened) return;
+    setOpen(true);
+    input.current?.focus();
+  }, [opened]);
   const list = useId();
   const findable = useMemo(() => makeFindable([...own, ...DRILLS]), [own]);
   const kit = group?.setting.kit;
@@ -59,21 +72,21 @@ export const AddDrill = memo(function AddDrill({ own, after, group, items, block
     return kitOnly && kit ? all.filter((drill) => piecesThere(drill.levels.standard.kit, people, { kit })) : all;
   }, [findable, query, kitOnly, kit, people]);
   const add = (drill: Drill) => {
-    const apart = inBlock || shift.current;
+    const apart = inBlock || shift.current ? onAddBlock : undefined;
     shift.current = false;
-    const no = refusal(apart, items, blocks);
+    const no = refusal(apart !== undefined, items, blocks);
     if (no) return setSaid({ text: no, refused: true });
-    (apart ? onAddBlock : onAdd)(drill);
+    (apart ?? onAdd)(drill);
     setQuery("");
     setInBlock(false);
-    setSaid({ text: `${drill.name} added${apart ? " in a new block" : ` after ${after}`}.`, refused: false });
+    setSaid({ text: `${drill.name} added${apart ? " in a new block" : after ? ` after ${after}` : ""}.`, refused: false });
     input.current?.focus();
   };
   return (
     <div
       ref={box} className="border-b border-line bg-land"
       onBlur={(event) => {
-        if (box.current?.contains(event.relatedTarget)) return;
+        if (tall || box.current?.contains(event.relatedTarget)) return;
         const close = () => {
           if (box.current?.contains(document.activeElement)) return;
           setOpen(false);
@@ -87,7 +100,7 @@ export const AddDrill = memo(function AddDrill({ own, after, group, items, block
         shift.current = event.key === "Enter" && event.shiftKey;
       }}
       onKeyDown={(event) => {
-        if (event.key !== "Escape" || !open) return;
+        if (event.key !== "Escape" || !open || tall) return;
         event.stopPropagation();
         setOpen(false);
       }}
@@ -97,9 +110,9 @@ export const AddDrill = memo(function AddDrill({ own, after, group, items, block
           <Search size={16} className="shrink-0 text-ink-faint" aria-hidden />
           <Command.Input
             ref={input} value={query} onValueChange={(text) => { setQuery(text); setOpen(true); setSaid(undefined); }} onFocus={() => setOpen(true)} onClick={() => setOpen(true)}
-            placeholder={`Add a drill after ${after}`} className="min-h-11 w-full bg-transparent outline-none" data-add-drill
+            placeholder={after ? `Add a drill after ${after}` : "Add the first drill"} className="min-h-11 w-full bg-transparent outline-none" data-add-drill
           />
-          {open ? (
+          {tall ? null : open ? (
             <button type="button" aria-label="Close the list of drills to add" className="flex size-7 shrink-0 items-center justify-center rounded text-ink-faint hover:bg-land-deep hover:text-ink" onClick={() => setOpen(false)}>
               <X size={15} aria-hidden />
             </button>
@@ -113,10 +126,10 @@ export const AddDrill = memo(function AddDrill({ own, after, group, items, block
         </p>
         <div className={cx("border-t border-line shadow-md", !open && "hidden")}>
           <div className="flex flex-wrap items-center gap-x-5 bg-land-deep px-3 text-sm text-ink-soft">
-            <label className="flex min-h-8 items-center gap-2">
+            {onAddBlock && <label className="flex min-h-8 items-center gap-2">
               <input type="checkbox" className="size-4 accent-(--depth-5)" checked={inBlock} onChange={(e) => setInBlock(e.target.checked)} />
               Start a new block with it
-            </label>
+            </label>}
             {kit && (
               <label className="flex min-h-8 items-center gap-2">
                 <input type="checkbox" className="size-4 accent-(--depth-5)" checked={kitOnly} onChange={(e) => setKitOnly(e.target.checked)} />
@@ -124,10 +137,10 @@ export const AddDrill = memo(function AddDrill({ own, after, group, items, block
               </label>
             )}
             <span className="ml-auto max-md:hidden" aria-hidden>
-              <kbd className="rounded border border-line px-1 text-xs">Enter</kbd> add · <kbd className="rounded border border-line px-1 text-xs">Shift Enter</kbd> in a new block
+              <kbd className="rounded border border-line px-1 text-xs">Enter</kbd> add{onAddBlock && <> · <kbd className="rounded border border-line px-1 text-xs">Shift Enter</kbd> in a new block</>}
             </span>
           </div>
-          <Command.List id={list} className="max-h-[min(15rem,34dvh)] overflow-y-auto" tabIndex={-1}>
+          <Command.List id={list} className={cx("overflow-y-auto", tall ? "max-h-[calc(100dvh-17rem)]" : "max-h-[min(15rem,34dvh)]")} tabIndex={-1}>
             <Command.Empty className="px-4 py-5 text-center text-ink-soft">
               No drill is found by that. Try a muscle, a joint, a posture or kit, or say what to leave out: “hips no kneeling”.
             </Command.Empty>

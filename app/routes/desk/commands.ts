@@ -1,4 +1,5 @@
 import { readClip, clipText, itemsAt, levelSeveral, stepSeveral } from "~/core/session/several";
+import { MOST_ITEMS } from "~/core/session/edits";
 import type { LevelName } from "~/core/session/schema";
 import { LEVEL_WORDS } from "~/core/text/words";
 import type { Tab } from "./desk-view";
@@ -21,11 +22,14 @@ export function copyChosen(desk: Desk): void {
   void navigator.clipboard?.writeText(clip).catch(() => undefined);
 }
 
-/** Pastes drills from text, or from what was last copied here. Says whether there was something to paste. */
-export function pasteInto(desk: Desk, drills: DrillLookup, text: string = clip): boolean {
+/** Pastes drills from text, or from what was last copied here; says why where they are more than a block holds. Returns whether there was something to paste. */
+export function pasteInto(desk: Desk, drills: DrillLookup, onTrouble: (text: string) => void, text: string = clip): boolean {
   const items = readClip(text, drills);
-  if (items) desk.paste(items);
-  return items !== undefined;
+  if (!items) return false;
+  const there = desk.session.blocks[(desk.marked.at(-1) ?? desk.selection)?.block ?? desk.session.blocks.length - 1]?.items.length ?? 0;
+  if (there + items.length > MOST_ITEMS) onTrouble(`Nothing was pasted: ${items.length === 1 ? "a drill" : `${items.length} drills`} more would make ${there + items.length} in this block, and ${MOST_ITEMS} is the most. Choose a drill of another block, or start a new one.`);
+  else desk.paste(items);
+  return true;
 }
 
 export function removeChosen(desk: Desk): void {
@@ -43,7 +47,7 @@ export function levelChosen(desk: Desk, drills: DrillLookup, level: LevelName): 
 }
 
 /** Everything that can be done at the desk now, in the order it is shown. */
-export function commandsOf(desk: Desk, drills: DrillLookup, { onTab, onAdd, onKeys, onHandOut, onPaper, onDraft, onDuplicate }: { onTab: (tab: Tab) => void; onAdd: () => void; onKeys: () => void; onHandOut: () => void; onPaper: () => void; onDraft: () => void; onDuplicate: () => void }): Command[] {
+export function commandsOf(desk: Desk, drills: DrillLookup, { onTab, onTrouble, onAdd, onKeys, onHandOut, onPaper, onDraft, onDuplicate }: { onTab: (tab: Tab) => void; onTrouble: (text: string) => void; onAdd: () => void; onKeys: () => void; onHandOut: () => void; onPaper: () => void; onDraft: () => void; onDuplicate: () => void }): Command[] {
   const chosen = chosenOf(desk);
   const none = chosen.length === 0;
   const one = desk.selection;
@@ -52,7 +56,7 @@ export function commandsOf(desk: Desk, drills: DrillLookup, { onTab, onAdd, onKe
     { id: "all", words: "Choose every drill", key: "A", group: "Drills", run: () => desk.mark(desk.session.blocks.flatMap((block, b) => block.items.map((_, i) => ({ block: b, item: i })))) },
     { id: "copy", words: "Copy to the clipboard", key: "Ctrl C", group: "This drill", off: none, run: () => copyChosen(desk) },
     { id: "cut", words: "Cut to the clipboard", key: "Ctrl X", group: "This drill", off: none, run: () => { copyChosen(desk); removeChosen(desk); } },
-    { id: "paste", words: "Paste copied drills", key: "Ctrl V", group: "Drills", off: clip === "", run: () => void pasteInto(desk, drills) },
+    { id: "paste", words: "Paste copied drills", key: "Ctrl V", group: "Drills", off: clip === "", run: () => void pasteInto(desk, drills, onTrouble) },
     { id: "double", words: "Put a copy right after", key: "D", group: "This drill", off: !one, run: () => one && desk.copy(one) },
     { id: "longer", words: "A step longer", key: ".", group: "This drill", off: none, run: () => stepChosen(desk, drills, 1) },
     { id: "shorter", words: "A step shorter", key: ",", group: "This drill", off: none, run: () => stepChosen(desk, drills, -1) },

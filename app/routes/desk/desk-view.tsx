@@ -1,5 +1,5 @@
 import { useCallback, useEffect, useMemo, useRef, useState, useSyncExternalStore } from "react";
-import { useNavigate } from "react-router";
+import { useLocation, useNavigate } from "react-router";
 import { AddDrill } from "./add-drill";
 import { commandsOf } from "./commands";
 import { DeskBar } from "./desk-bar";
@@ -83,9 +83,17 @@ export function DeskView({ id, copy, before, archived, edition, ownDrills, offer
   };
   /** The next choice of a drill leaves the tab that is open. */
   const stays = useRef(false);
-  useDeskKeys(desk, drills, { onTab: setTab, onPalette: () => setOpen("palette"), onKeys: () => setOpen("keys") });
+  // Whoever has just added the first drill goes on adding; coming back here later does not.
+  const { hash } = useLocation();
+  const [adding, setAdding] = useState(false);
+  useEffect(() => {
+    if (hash !== "#add") return;
+    setAdding(true);
+    void navigate({ hash: "" }, { replace: true, preventScrollReset: true });
+  }, [hash, navigate]);
+  useDeskKeys(desk, drills, { onTab: setTab, onTrouble: setTrouble, onPalette: () => setOpen("palette"), onKeys: () => setOpen("keys") });
   const commands = commandsOf(desk, drills, {
-    onTab: setTab, onKeys: () => setOpen("keys"), onAdd: () => requestAnimationFrame(() => document.querySelector<HTMLInputElement>("[data-add-drill]")?.focus()), onHandOut: () => void navigate(`/sessions/${id}/hand-out`), onPaper: () => void navigate(`/sessions/${id}/paper`), onDraft: () => void navigate(`/draft?session=${id}`), onDuplicate: () => void duplicate(),
+    onTab: setTab, onTrouble: setTrouble, onKeys: () => setOpen("keys"), onAdd: () => requestAnimationFrame(() => document.querySelector<HTMLInputElement>("[data-add-drill]")?.focus()), onHandOut: () => void navigate(`/sessions/${id}/hand-out`), onPaper: () => void navigate(`/sessions/${id}/paper`), onDraft: () => void navigate(`/draft?session=${id}`), onDuplicate: () => void duplicate(),
   });
   /** A copy of what is on the desk, for the same people, opened in its place. */
   const duplicate = async () => {
@@ -155,7 +163,7 @@ export function DeskView({ id, copy, before, archived, edition, ownDrills, offer
       </section>
       <div className="grid min-h-0 flex-1 grid-cols-[minmax(0,1fr)_24rem] max-lg:grid-cols-1 min-[1700px]:grid-cols-[minmax(0,1fr)_26rem_26rem]">
         <section aria-label="Drills" className={cx("flex min-h-0 flex-col border-r border-line-water", selection && "max-lg:pb-[56dvh]")}>
-          <AddDrill own={own} after={after} group={group} items={session.blocks[selection?.block ?? session.blocks.length - 1]?.items.length ?? 0} blocks={session.blocks.length} onAdd={desk.addDrill} onAddBlock={desk.addBlock} />
+          <AddDrill own={own} after={after} group={group} items={session.blocks[selection?.block ?? session.blocks.length - 1]?.items.length ?? 0} blocks={session.blocks.length} onAdd={desk.addDrill} onAddBlock={desk.addBlock} opened={adding} />
           <div ref={list} className="min-h-0 flex-1 overflow-y-auto">
             <Outline desk={desk} flags={insights.flags} onFlag={onFlag} />
           </div>

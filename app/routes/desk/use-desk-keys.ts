@@ -6,7 +6,7 @@ import type { DrillLookup } from "~/app/ui/drills";
 import { placesOf, type Desk } from "./use-desk";
 import { clipText, itemsAt } from "~/core/session/several";
 
-type More = { onTab: (tab: Tab) => void; onPalette: () => void; onKeys: () => void };
+type More = { onTrouble: (text: string) => void; onTab: (tab: Tab) => void; onPalette: () => void; onKeys: () => void };
 
 const isTyping = (target: EventTarget | null) =>
   target instanceof HTMLElement && (target.matches("input:not([type=radio]):not([type=checkbox]), textarea, select") || target.isContentEditable);
@@ -35,9 +35,9 @@ export function useDeskKeys(desk: Desk, drills: DrillLookup, more: More): void {
     // Copied, cut and pasted with the browser's own keys and menus; words that are chosen on the page stay the browser's.
     const clip = (event: ClipboardEvent) => {
       if (isTyping(event.target) || document.querySelector('[role="dialog"], [role="alertdialog"]') || (event.type !== "paste" && (document.getSelection()?.toString() ?? "") !== "")) return;
-      const { desk: d, drills: l } = latest.current;
+      const { desk: d, drills: l, more: m } = latest.current;
       if (event.type === "paste") {
-        if (pasteInto(d, l, event.clipboardData?.getData("text/plain"))) event.preventDefault();
+        if (pasteInto(d, l, m.onTrouble, event.clipboardData?.getData("text/plain"))) event.preventDefault();
         return;
       }
       const items = itemsAt(d.session, chosenOf(d));

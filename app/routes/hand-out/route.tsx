@@ -232,7 +232,7 @@ export default function HandOut({ loaderData }: Route.ComponentProps) {
           )}
           <Form method="post" className="flex flex-col gap-3">
             <SelectField
-              label="For" name="team" defaultValue={loaderData.teamId ?? teams[0]?.id ?? ""}
+              label="For" name="team" defaultValue={loaderData.teamId ?? ""}
               options={[...teams.map((t) => ({ value: t.id, words: `${t.name} (${t.people})` })), { value: "", words: "Anyone with the link" }]}
             />
             <p className="text-sm text-ink-faint">People of a team tap their own name, so you see who it was. Anyone holding the link sees these names.</p>

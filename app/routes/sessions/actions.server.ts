@@ -1,5 +1,6 @@
 import { z } from "zod";
 import { importSession, keepSession, LARGEST_IMPORT, mustRead } from "~/app/server/session-docs.server";
+import { targetField, titleField } from "../new-session/about";
 import { fieldText } from "~/app/server/forms.server";
 import { drillsOf } from "~/app/server/drills.server";
 import { getServices } from "~/app/server/services.server";
@@ -7,7 +8,7 @@ import { idOf, notHere } from "~/app/server/coach.server";
 import { PURPOSES, type Session } from "~/core/session/schema";
 import type { PlacedFault } from "~/core/files/places";
 import { newSession } from "~/core/session/start";
-import { readClock } from "~/core/text/clock";
+import { clockText } from "~/core/text/clock";
 import { compile } from "~/core/timeline/compile";
 import { deleteArchived, findSession, findSetting, saveSession, saveSetting, setArchived, setTemplate } from "~/db/sessions";
 import { OUTLINES, outlineBlocks } from "~/library/outlines";
@@ -16,22 +17,18 @@ import { TEMPLATES, templateSession } from "~/library/templates";
 
 type Outcome = { go: string } | { done: true } | { already: { id: string; title: string } } | { file: string; faults: PlacedFault[] } | { fields: Record<string, string>; faults?: undefined };
 
-const titleField = z.string().trim().min(1, "Give it a name.").max(120, "At most 120 characters.");
 const newForm = z.object({
   title: titleField,
   purpose: z.enum(PURPOSES),
-  target: z.string().transform((text, ctx) => {
-    if (text.trim() === "") return undefined;
-    const seconds = readClock(text);
-    if (seconds !== undefined && seconds > 0 && seconds <= 86_400) return seconds;
-    ctx.addIssue({ code: "custom", message: "Write it like 12 min, 12:30 or 90 s." });
-    return z.NEVER;
-  }),
+  target: targetField,
   /** An outline, a template of Mapset's, or one of the coach's own. */
   outline: z.string().max(120),
   /** Whose it is: a team, anybody's, or the team of what it begins with. */
   team: z.union([z.uuid(), z.literal(""), z.literal("as-begun")]),
 });
+
+/** A session without drills: it is made with the first of them. */
+const EMPTY = "empty";
 
 /** Everything that can be done from the list of sessions. */
 export async function actOnSessions(ownerId: string, form: FormData): Promise<Outcome> {
@@ -42,6 +39,7 @@ export async function actOnSessions(ownerId: string, form: FormData): Promise<Ou
       const read = newForm.safeParse({ title: field("title"), purpose: field("purpose"), target: field("target"), outline: field("outline"), team: form.has("team") ? field("team") : "as-begun" });
       if (!read.success) return { fields: Object.fromEntries(read.error.issues.map((i) => [String(i.path[0]), i.message])) };
       const { outline, team, ...about } = read.data;
+      if (outline === EMPTY) return { go: `/sessions/new?${new URLSearchParams({ title: about.title, purpose: about.purpose, target: about.target ? clockText(about.target) : "", team: team === "as-begun" ? "" : team }).toString()}` };
       const begin = await beginningOf(ownerId, outline);
       const doc = { ...begin.session, ...newSession({ ...about, target: about.target ?? begin.session.target }, begin.session.blocks), pace: begin.session.pace, firstSide: begin.session.firstSide };
       const id = await keepSession(ownerId, await mustRead(ownerId, doc));

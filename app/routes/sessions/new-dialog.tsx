@@ -14,18 +14,18 @@ import { clockText } from "~/core/text/clock";
 import { PURPOSE_WORDS } from "~/core/text/words";
 import { compile } from "~/core/timeline/compile";
 import { drillById } from "~/library";
-import { OUTLINES, outlineBlocks, outlineFor } from "~/library/outlines";
+import { OUTLINES, outlineBlocks } from "~/library/outlines";
 import { TEMPLATES, templateSession } from "~/library/templates";
 
 /** Asks what a new session is for, and what it begins with: a few drills, a session that is worked out, or one of the coach's own. */
-export function NewSessionDialog({ open, onOpenChange, own, teams }: { open: boolean; onOpenChange: (open: boolean) => void; own: readonly SessionSummary[]; teams: readonly { id: string; name: string }[] }) {
+export function NewSessionDialog({ open, onOpenChange, own, teams, team }: { open: boolean; onOpenChange: (open: boolean) => void; own: readonly SessionSummary[]; teams: readonly { id: string; name: string }[]; team: string | undefined }) {
   const fetcher = useFetcher<typeof action>();
   const id = useId();
   const [purpose, setPurpose] = useState<Purpose>("before-training");
-  const [beginning, setBeginning] = useState<string>();
+  const [beginning, setBeginning] = useState("empty");
   const [target, setTarget] = useState("");
   const fields = fetcher.data && "fields" in fetcher.data ? fetcher.data.fields : undefined;
-  const chosen = beginning ?? outlineFor(purpose).id;
+  const chosen = beginning;
   const choose = (value: string) => {
     setBeginning(value);
     const template = TEMPLATES.find((t) => `template:${t.id}` === value);
@@ -48,6 +48,7 @@ export function NewSessionDialog({ open, onOpenChange, own, teams }: { open: boo
             Begin with
           </label>
           <select id={id} name="outline" value={chosen} onChange={(event) => choose(event.target.value)} className={inputLook}>
+            <option value="empty">Nothing: I add the drills</option>
             <optgroup label="A few drills">
               {OUTLINES.map((o) => (
                 <option key={o.id} value={o.id}>
@@ -83,8 +84,8 @@ export function NewSessionDialog({ open, onOpenChange, own, teams }: { open: boo
         </div>
         {teams.length > 0 && (
           <SelectField
-            label="Group" name="team" defaultValue="as-begun"
-            options={[{ value: "as-begun", words: "as what it begins with, or anyone" }, ...teams.map((team) => ({ value: team.id, words: team.name })), { value: "", words: "anyone" }]}
+            key={team} label="Group" name="team" defaultValue={team ?? "as-begun"}
+            options={[{ value: "as-begun", words: own.length > 0 ? "as what it begins with, or anyone" : "anyone" }, ...teams.map((one) => ({ value: one.id, words: one.name })), ...(own.length > 0 ? [{ value: "", words: "anyone" }] : [])]}
           />
         )}
         <div className="flex justify-end gap-2">

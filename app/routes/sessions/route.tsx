@@ -46,7 +46,13 @@ export async function action({ request }: Route.ActionArgs) {
 
 export default function Sessions({ loaderData }: Route.ComponentProps) {
   const { sessions, archived } = loaderData;
-  const [making, setMaking] = useState(false);
+  const [asked, setAsked] = useSearchParams();
+  const [making, setMaking] = useState(asked.has("new"));
+  const make = (on: boolean) => {
+    setMaking(on);
+    // Going back to this page does not ask again.
+    if (!on && asked.has("new")) setAsked((params) => (params.delete("new"), params.delete("team"), params), { replace: true });
+  };
   const [find, setFind] = useState("");
   const searchId = useId();
   const shown = sessions.filter((s) => `${s.title} ${PURPOSE_WORDS[s.purpose]}`.toLowerCase().includes(find.trim().toLowerCase()));
@@ -72,7 +78,7 @@ export default function Sessions({ loaderData }: Route.ComponentProps) {
         </div>
       </div>
       {shown.length === 0 ? (
-        <Nothing archived={archived} looking={find.trim() !== ""} onNew={() => setMaking(true)} />
+        <Nothing archived={archived} looking={find.trim() !== ""} groups={loaderData.teams.length} onNew={() => setMaking(true)} />
       ) : (
         <ul className="flex flex-col gap-2.5">
           {shown.map((session) => (
@@ -80,7 +86,7 @@ export default function Sessions({ loaderData }: Route.ComponentProps) {
           ))}
         </ul>
       )}
-      <NewSessionDialog open={making} onOpenChange={setMaking} own={sessions.filter((s) => s.template)} teams={loaderData.teams} />
+      <NewSessionDialog open={making} onOpenChange={make} team={loaderData.teams.find((one) => one.id === asked.get("team"))?.id} own={sessions.filter((s) => s.template)} teams={loaderData.teams} />
     </main>
   );
 }
@@ -97,7 +103,7 @@ function ShelfSwitch({ archived }: { archived: boolean }) {
   );
 }
 
-function Nothing({ archived, looking, onNew }: { archived: boolean; looking: boolean; onNew: () => void }) {
+function Nothing({ archived, looking, groups, onNew }: { archived: boolean; looking: boolean; groups: number; onNew: () => void }) {
   return (
     <div className="flex flex-col items-center gap-3 rounded-lg border border-dashed border-line bg-land px-6 py-14 text-center">
       <p className="wide-type text-lg font-semibold">{looking ? "No session of that name" : archived ? "Nothing is archived" : "No sessions yet"}</p>
@@ -106,12 +112,17 @@ function Nothing({ archived, looking, onNew }: { archived: boolean; looking: boo
           ? "Try another word, or look among the archived ones."
           : archived
             ? "Sessions you archive rest here. Their links go on working until you withdraw them."
-            : "Start with a few drills that suit what comes next, then make it yours. Mapset adds up the time, the moves and the changes of side."}
+            : "Choose drills one by one, or start from a session that is ready to run. Mapset adds up the time, the moves and the changes of side."}
       </p>
       {!archived && !looking && (
         <Button kind="primary" onClick={onNew}>
           <Plus size={17} aria-hidden /> New session
         </Button>
+      )}
+      {!archived && !looking && groups === 0 && (
+        <p className="max-w-md text-sm text-ink-soft">
+          Coaching a squad or a class? <Link to="/teams" className="font-medium underline underline-offset-2">Write down its people and kit first</Link>, and what each session needs is checked against them.
+        </p>
       )}
     </div>
   );

@@ -239,6 +239,9 @@ function TeamCard({ team }: { team: Shown }) {
           <Button className="min-h-8 px-2 py-0.5 text-sm" onClick={() => setSetting(true)} aria-label={`Kit, floor and caps of ${team.name}`}>
             <SlidersHorizontal size={14} aria-hidden /> Kit, floor and caps
           </Button>
+          <Link to={`/sessions?new&team=${team.id}`} className="underline underline-offset-4" aria-label={`Build a session for ${team.name}`}>
+            Build a session
+          </Link>
           <Link to={`/draft?team=${team.id}`} className="underline underline-offset-4" aria-label={`Draft a session for ${team.name}`}>
             Draft a session
           </Link>
