@@ -1,5 +1,5 @@
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
-import { ANA, BEN, freshSession, newestAddress, openDesk, ready, row, rows, saved, signIn, startWorld, total, violations, type World } from "./harness";
+import { addFirst, ANA, BEN, freshSession, newestAddress, openDesk, ready, row, rows, saved, signIn, startWorld, total, violations, type World } from "./harness";
 
 let world: World;
 beforeAll(async () => {
@@ -114,6 +114,71 @@ describe("building quickly", () => {
     await page.keyboard.press("Enter");
     await page.waitForURL((url) => /\/sessions\/[0-9a-f-]{36}$/.test(url.href) && url.href !== here);
     await page.getByRole("heading", { name: "Desk: Added, copy" }).waitFor({ state: "attached" });
+  });
+
+  it("says kit where it is missed, mends all of a kind, and undoes what was done before leaving", async () => {
+    const { page } = await world.visitor();
+    await signIn(page, BEN);
+    await page.goto("/teams");
+    await ready(page);
+    await page.getByLabel("New team or class").fill("No kit yet");
+    await page.keyboard.press("Enter");
+    const team = page.getByRole("region", { name: "No kit yet" });
+    await team.getByRole("button", { name: /^Kit, floor and caps/ }).click();
+    await page.getByLabel("We know what kit there is").check();
+    await page.getByLabel("Type what there is").fill("2 sticks, a trampoline");
+    await page.keyboard.press("Enter");
+    await page.getByText("Mapset has no kit called “a trampoline”.").waitFor();
+    expect(await page.getByRole("spinbutton", { name: "stick" }).inputValue()).toBe("2");
+    expect(await violations(page)).toEqual([]);
+    await page.getByRole("button", { name: "Keep" }).click();
+    await page.getByRole("dialog").waitFor({ state: "detached" });
+    await team.getByRole("link", { name: "Build a session for No kit yet" }).click();
+    await page.getByLabel("Name").fill("Holds");
+    await page.getByRole("button", { name: "Make session" }).click();
+    await addFirst(page, "hip flexor hold");
+    await page.waitForURL(/\/sessions\/[0-9a-f-]{36}/);
+    await page.waitForFunction(() => document.activeElement?.hasAttribute("data-add-drill"));
+    await page.keyboard.press("Escape");
+    await page.locator("[data-row]").first().click();
+    await page.keyboard.press(".");
+    const before = await total(page);
+    await saved(page);
+
+    // From the finding to the kit and back, the desk as it was.
+    await page.keyboard.press("2");
+    const finding = page.getByRole("article").filter({ hasText: "There is no kneeling pad" });
+    await finding.getByRole("button", { name: "The group’s kit…" }).click();
+    await page.getByLabel("Type what there is").fill("24 pads");
+    await page.keyboard.press("Enter");
+    await page.getByRole("button", { name: "Keep" }).click();
+    await finding.waitFor({ state: "detached" });
+    expect(await total(page)).toBe(before);
+
+    // What was done before leaving is undone after coming back, in another page of this tab and after loading anew.
+    await page.getByRole("link", { name: "Library" }).click();
+    await page.getByRole("heading", { name: "Library" }).waitFor();
+    await page.goBack();
+    await page.locator("[data-row]").first().waitFor();
+    await page.reload();
+    await ready(page);
+    await page.getByRole("button", { name: /^Undo: / }).click();
+    expect(await total(page)).toBeLessThan(before);
+    await page.getByRole("button", { name: /^Do again: / }).click();
+    expect(await total(page)).toBe(before);
+    await saved(page);
+
+    // A drill of the library goes into a session from its own page.
+    await page.goto("/library/cat-camel");
+    await ready(page);
+    await page.getByRole("button", { name: "Add to a session" }).click();
+    await page.getByRole("menuitem", { name: "Holds" }).click();
+    await page.getByRole("status").getByText("Added at the end of").waitFor();
+    expect(await violations(page)).toEqual([]);
+    await page.getByRole("status").getByRole("link", { name: "Holds" }).click();
+    await expect.poll(() => rows(page)).toHaveLength(2);
+    // It was changed elsewhere: what could be undone was of another state, and is not offered.
+    expect(await page.getByRole("button", { name: "Nothing to undo" }).isDisabled()).toBe(true);
   });
 
   it("begins with a session that is worked out, and with one of the coach's own", async () => {

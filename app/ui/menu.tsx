@@ -10,13 +10,13 @@ export function Menu({ trigger, entries, align = "end" }: { trigger: ReactNode; 
     <Radix.Root modal={false}>
       <Radix.Trigger asChild>{trigger}</Radix.Trigger>
       <Radix.Portal>
-        <Radix.Content align={align} sideOffset={4} className="z-50 min-w-48 rounded-md border border-line bg-land p-1 text-ink shadow-xl">
+        <Radix.Content align={align} sideOffset={4} className="z-50 max-h-(--radix-dropdown-menu-content-available-height) min-w-48 max-w-80 overflow-y-auto rounded-md border border-line bg-land p-1 text-ink shadow-xl">
           {entries.map((entry, i) =>
             entry === "line" ? (
               <Radix.Separator key={i} className="my-1 h-px bg-line" />
             ) : (
               <Radix.Item
-                key={entry.words}
+                key={`${i} ${entry.words}`}
                 disabled={entry.disabled}
                 onSelect={entry.onSelect}
                 className={cx(
@@ -25,7 +25,7 @@ export function Menu({ trigger, entries, align = "end" }: { trigger: ReactNode; 
                 )}
               >
                 {entry.icon}
-                <span className="flex-1">{entry.words}</span>
+                <span className="flex-1 wrap-anywhere">{entry.words}</span>
                 {entry.hint && <span className="pl-4 text-sm text-ink-faint">{entry.hint}</span>}
               </Radix.Item>
             ),

@@ -1,6 +1,11 @@
+import { useState } from "react";
+import { Button } from "./button";
+import { Field } from "./field";
 import { NumberField } from "./number-field";
 import { ProtectChoice } from "./protect-choice";
 import { KIT, KIT_FACTS } from "~/core/drills/kit";
+import { readKit } from "~/core/group/kit-text";
+import { listWords } from "~/core/text/words";
 import type { GroupSetting } from "~/core/group/schema";
 
 /** Kit and floor, and caps and what all of a group protects; or one of the two. What is not ticked is not looked at. */
@@ -18,6 +23,7 @@ export function SettingFields({ setting, onChange, only }: { setting: GroupSetti
     return (
       <>
         <Said words="We know what kit there is" on={kit !== undefined} onChange={(on) => set({ kit: on ? {} : undefined })}>
+          {kit && <TypedKit onKit={(typed) => set({ kit: { ...kit, ...typed } })} />}
           {kit && (
             <div className="grid grid-cols-1 gap-x-4 gap-y-1 sm:grid-cols-2">
               {KIT.map((piece) => (
@@ -52,6 +58,33 @@ export function SettingFields({ setting, onChange, only }: { setting: GroupSetti
         <ProtectChoice legend="Areas nobody in it should load" chosen={setting.areas ?? []} onChange={(areas) => set({ areas: areas.length > 0 ? areas : undefined })} />
       </details>
     </>
+  );
+}
+
+/** Kit as it is said: the numbers below follow. */
+function TypedKit({ onKit }: { onKit: (kit: GroupSetting["kit"]) => void }) {
+  const [text, setText] = useState("");
+  const [said, setSaid] = useState<{ taken: number; unknown: string[] }>();
+  const take = () => {
+    const { kit, unknown } = readKit(text);
+    onKit(kit);
+    setSaid({ taken: Object.keys(kit).length, unknown });
+    setText(unknown.join(", "));
+  };
+  return (
+    <div className="mb-1 flex items-end gap-2">
+      <Field
+        label="Type what there is" value={text} placeholder="24 pads, 12 sticks, a wall" className="flex-1" onChange={(event) => setText(event.target.value)}
+        onKeyDown={(event) => {
+          if (event.key !== "Enter") return;
+          event.preventDefault();
+          take();
+        }}
+        fault={said && said.unknown.length > 0 ? `Mapset has no kit called ${listWords(said.unknown.map((one) => `“${one}”`))}.` : undefined}
+        hint={said && said.unknown.length === 0 && said.taken > 0 ? "Taken; check the numbers below." : "Enter takes it."}
+      />
+      <Button className="mb-6" disabled={text.trim() === ""} onClick={take}>Take</Button>
+    </div>
   );
 }
 

@@ -85,6 +85,31 @@ export function mending(found: Found, input: AuditInput, all: readonly Found[]):
   return worse ? undefined : { fix, session, found: after };
 }
 
+/** Most fixes of one kind that are made at once. */
+const MOST_AT_ONCE = 60;
+
+/** Mends what one rule finds, one after the other, as far as its fixes mend; each is tried on what the one before has left. Others are served between. */
+export function* mendingAll(rule: string, input: AuditInput): Steps<{ session: Session; found: Found[]; fixes: string[] }> {
+  const fixes: string[] = [];
+  let now = input;
+  let found = audit(now);
+  const given = { demand: input.demand, group: input.group, offered: input.offered };
+  while (fixes.length < MOST_AT_ONCE) {
+    let made: Mending | undefined;
+    for (const one of found) {
+      if (one.rule !== rule) continue;
+      yield;
+      made = mending(one, now, found);
+      if (made) break;
+    }
+    if (!made) break;
+    fixes.push(made.fix.words);
+    now = auditInput(made.session, input.drills, given);
+    found = made.found;
+  }
+  return { session: now.session, found, fixes };
+}
+
 /** The findings with only those fixes that mend. */
 export function withMendingFixes(input: AuditInput): Found[] {
   const all = audit(input);

@@ -4,7 +4,7 @@ import { memo, useEffect, useId, useMemo, useRef, useState } from "react";
 import { cx } from "~/app/ui/classes";
 import { Still } from "~/app/ui/figure/still";
 import type { Drill } from "~/core/drills/schema";
-import { findDrills, makeFindable } from "~/core/drills/search";
+import { findDrills, makeFindable, type Findable } from "~/core/drills/search";
 import { KIT_FACTS } from "~/core/drills/kit";
 import { piecesThere } from "~/core/group/kit";
 import type { Group } from "~/core/group/schema";
@@ -12,6 +12,9 @@ import { MOST_BLOCKS, MOST_ITEMS } from "~/core/session/edits";
 import { doseWords, METHOD_WORDS } from "~/core/text/words";
 import { POSTURE_WORDS } from "~/core/timeline/postures";
 import { DRILLS } from "~/library";
+
+/** How long after the desk is there the drills are made ready to be searched. */
+const MAKE_READY_MS = 700;
 
 type Props = {
   own: readonly Drill[]; group: Group | undefined;
@@ -64,10 +67,18 @@ export const AddDrill = memo(function AddDrill({ own, after, group, items, block
     input.current?.focus();
   }, [opened]);
   const list = useId();
-  const findable = useMemo(() => makeFindable([...own, ...DRILLS]), [own]);
+  // Takes a tenth of a second and more with many own drills: made where it is looked for, once there is a moment.
+  const [findable, setFindable] = useState<Findable>();
+  useEffect(() => {
+    const make = () => setFindable(makeFindable([...own, ...DRILLS]));
+    const later = setTimeout(make, open ? 0 : MAKE_READY_MS);
+    return () => clearTimeout(later);
+    // eslint-disable-next-line react-hooks/exhaustive-deps -- opening hurries it the first time only
+  }, [own, open && !findable]);
   const kit = group?.setting.kit;
   const people = Math.max(1, group?.people.length ?? 1);
   const found = useMemo(() => {
+    if (!findable) return [];
     const all = findDrills(findable, query);
     return kitOnly && kit ? all.filter((drill) => piecesThere(drill.levels.standard.kit, people, { kit })) : all;
   }, [findable, query, kitOnly, kit, people]);
@@ -141,9 +152,9 @@ export const AddDrill = memo(function AddDrill({ own, after, group, items, block
             </span>
           </div>
           <Command.List id={list} className={cx("overflow-y-auto", tall ? "max-h-[calc(100dvh-17rem)]" : "max-h-[min(15rem,34dvh)]")} tabIndex={-1}>
-            <Command.Empty className="px-4 py-5 text-center text-ink-soft">
+            {findable && <Command.Empty className="px-4 py-5 text-center text-ink-soft">
               No drill is found by that. Try a muscle, a joint, a posture or kit, or say what to leave out: “hips no kneeling”.
-            </Command.Empty>
+            </Command.Empty>}
             {open && found.map((drill) => (
               <Command.Item
                 key={drill.id} value={drill.id} onSelect={() => add(drill)} onPointerDown={(event) => { shift.current = event.shiftKey; }}

@@ -18,16 +18,18 @@ import { SessionPanel } from "./session-panel";
 import { SeveralPanel } from "./several-panel";
 import { nameAt, useDesk, type Place } from "./use-desk";
 import { useDeskKeys } from "./use-desk-keys";
+import { useKeptHistory } from "./use-kept-history";
 import { useInsights } from "./use-insights";
 import { useSaving } from "./use-saving";
 import { bothSaved, useSetting, type DeskSetting } from "./use-setting";
+import { SettingDialog } from "~/app/ui/setting-dialog";
 import { Tabs } from "radix-ui";
 import { cx } from "~/app/ui/classes";
 import type { Lead } from "~/core/audit/types";
 import type { Demand } from "~/core/demands/schema";
 import type { Row } from "~/core/drills/rows";
 import type { Drill } from "~/core/drills/schema";
-import type { Group } from "~/core/group/schema";
+import type { Group, GroupSetting } from "~/core/group/schema";
 import { lockedPlaces, locksOf } from "~/core/session/locks";
 import type { Session } from "~/core/session/schema";
 import { placeKey } from "~/core/timeline/totals";
@@ -62,13 +64,18 @@ export function DeskView({ id, copy, before, archived, edition, ownDrills, offer
   const ownIds = useMemo(() => ownDrills.map((drill) => drill.id), [ownDrills]);
   const desk = useDesk(copy.doc, drills, useMemo(() => lockedPlaces(copy.doc, first.locks), [copy.doc, first.locks]));
   const saving = useSaving({ id, first: copy, doc: desk.session, onReplace: desk.replace });
+  useKeptHistory(id, desk);
   const navigate = useNavigate();
-  const [open, setOpen] = useState<"palette" | "keys">();
+  const [open, setOpen] = useState<"palette" | "keys" | "kit">();
   const { setting, change: changeSetting, kept, keepNow } = useSetting(id, first);
   useLocksKept(desk.session, desk.locked, first.locks, changeSetting);
   const demands = useMemo(() => [...ownDemands, ...DEMANDS], [ownDemands]);
   const demand = demands.find((d) => d.id === setting.demandId);
-  const group = groups.find((g) => g.id === setting.teamId)?.group;
+  // Kit that was said here is known here at once.
+  const [said, setSaid] = useState<Record<string, GroupSetting>>({});
+  const given = groups.find((g) => g.id === setting.teamId)?.group;
+  const saidNow = said[setting.teamId ?? ""];
+  const group = useMemo(() => (given && saidNow ? { ...given, setting: saidNow } : given), [given, saidNow]);
   const every = useMemo(() => [...own, ...DRILLS], [own]);
   const insights = useInsights({ session: desk.session, drills, demand, group, offered: every, accepted: setting.accepted });
   const [trouble, setTrouble] = useState<string>();
@@ -122,6 +129,7 @@ export function DeskView({ id, copy, before, archived, edition, ownDrills, offer
     desk.select(place);
   };
   const onLead = (lead: Lead) => {
+    if (lead.to === "kit") return setOpen("kit");
     if (lead.to === "drills") setPicked(lead.row);
     setTab(lead.to === "fit" ? "fit" : "ranges");
   };
@@ -203,6 +211,9 @@ export function DeskView({ id, copy, before, archived, edition, ownDrills, offer
           </Tabs.Root>
         </aside>
       </div>
+      {open === "kit" && group && setting.teamId && (
+        <SettingDialog team={{ id: setting.teamId, name: group.name, setting: group.setting }} only="kit" onClose={() => setOpen(undefined)} onKept={(kept) => setSaid((all) => ({ ...all, [setting.teamId ?? ""]: kept }))} />
+      )}
       <NewerDialog saving={saving} mine={session} />
       <Palette open={open === "palette"} onOpenChange={(on) => setOpen(on ? "palette" : undefined)} commands={commands} />
       <KeyList open={open === "keys"} onOpenChange={(on) => setOpen(on ? "keys" : undefined)} commands={commands} />

@@ -2,7 +2,7 @@ import { useSortable } from "@dnd-kit/sortable";
 import { CSS } from "@dnd-kit/utilities";
 import { ChevronDown, ChevronUp, Copy, Ellipsis, GripVertical, Lock, LockOpen, Split, Trash2 } from "lucide-react";
 import { memo } from "react";
-import { useDrills } from "~/app/ui/drills";
+import { useDrills, useOwnIds } from "~/app/ui/drills";
 import { rowId } from "./row-ids";
 import { SeverityMark } from "./severity-mark";
 import type { Desk, Place } from "./use-desk";
@@ -11,6 +11,7 @@ import { cx } from "~/app/ui/classes";
 import { Still } from "~/app/ui/figure/still";
 import { Menu } from "~/app/ui/menu";
 import type { Severity } from "~/core/audit/types";
+import { newerRevision } from "~/core/drills/own";
 import { splitBlock } from "~/core/session/edits";
 import type { Item } from "~/core/session/schema";
 import { clockText } from "~/core/text/clock";
@@ -30,6 +31,7 @@ export const DrillRow = memo(function DrillRow({ item, block, index, number, sec
   const drill = drills(item.drill);
   const name = drill?.name ?? item.drill;
   const mode = sideModeOf(item, drills);
+  const newer = newerRevision(item.drill, useOwnIds()) !== undefined;
   return (
     <li
       ref={setNodeRef} style={{ transform: CSS.Translate.toString(transform), transition }}
@@ -59,6 +61,7 @@ export const DrillRow = memo(function DrillRow({ item, block, index, number, sec
           <span className="block truncate font-medium">{name}</span>
           <span className="block truncate text-sm text-ink-soft">
             {itemWords(item, mode)}
+            {newer && <span className="font-medium text-plum"> · newer revision</span>}
           </span>
         </span>
         <span className="text-right whitespace-nowrap">

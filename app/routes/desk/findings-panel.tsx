@@ -1,5 +1,5 @@
-import { Gauge, Search, Undo2, Wrench } from "lucide-react";
-import { useMemo, useState } from "react";
+import { Dumbbell, Gauge, Search, Undo2, Wrench } from "lucide-react";
+import { useEffect, useMemo, useState } from "react";
 import { BeforeAfter } from "./before-after";
 import { useDrills } from "~/app/ui/drills";
 import { SeverityMark } from "./severity-mark";
@@ -10,7 +10,7 @@ import { Button } from "~/app/ui/button";
 import { cx } from "~/app/ui/classes";
 import { Dialog } from "~/app/ui/dialog";
 import { Field } from "~/app/ui/field";
-import type { Found, Mending } from "~/core/audit/audit";
+import { mendingAll, type Found, type Mending } from "~/core/audit/audit";
 import { betterKnown, type WrittenBefore } from "~/core/audit/known-better";
 import type { Lead, Severity } from "~/core/audit/types";
 import { changesBetween } from "~/core/session/changes";
@@ -34,6 +34,7 @@ type Props = {
 export function FindingsPanel({ desk, insights, before, setting, onSetting, onPlace, onLead }: Props) {
   const [shown, setShown] = useState<{ found: Found; mended: Mending }>();
   const [accepting, setAccepting] = useState<Found>();
+  const [all, setAll] = useState<readonly Found[]>();
   const { open, accepted } = insights;
   return (
     <div className="flex flex-col gap-3 p-4">
@@ -47,7 +48,7 @@ export function FindingsPanel({ desk, insights, before, setting, onSetting, onPl
         <ol className="flex flex-col gap-2">
           {open.map((found, i) => (
             <li key={`${insights.keyOf(found)} ${i}`} data-finding={found.place && placeKey(found.place.block, found.place.item)} tabIndex={-1} className="rounded-md">
-              <Finding found={found} desk={desk} mended={insights.mended(found)} onPlace={onPlace} onLead={onLead} onShow={(mended) => setShown({ found, mended })} onAccept={() => setAccepting(found)} />
+              <Finding found={found} like={firstOfKind(open, i) ? open.filter((one) => one.rule === found.rule && insights.mended(one) !== undefined) : []} onAll={setAll} desk={desk} mended={insights.mended(found)} onPlace={onPlace} onLead={onLead} onShow={(mended) => setShown({ found, mended })} onAccept={() => setAccepting(found)} />
             </li>
           ))}
         </ol>
@@ -73,6 +74,7 @@ export function FindingsPanel({ desk, insights, before, setting, onSetting, onPl
         </details>
       )}
       <p className="text-xs text-ink-faint">Not medical advice. Pain, numbness, tingling or dizziness: stop, step down a level, or leave it out.</p>
+      {all && <AllDialog desk={desk} insights={insights} like={all} onClose={() => setAll(undefined)} />}
       {shown && <FixDialog desk={desk} found={shown.found} mended={shown.mended} onClose={() => setShown(undefined)} />}
       {accepting && (
         <AcceptDialog
@@ -109,8 +111,10 @@ function BetterKnown({ insights, before, onPlace }: { insights: Insights; before
   );
 }
 
-function Finding({ found, desk, mended, onShow, onAccept, onPlace, onLead }: {
-  found: Found; desk: Desk; mended: Mending | "trying" | undefined; onShow: (mended: Mending) => void; onAccept: () => void;
+const firstOfKind = (open: readonly Found[], at: number): boolean => open.findIndex((one) => one.rule === open[at]!.rule) === at;
+
+function Finding({ found, like, onAll, desk, mended, onShow, onAccept, onPlace, onLead }: {
+  found: Found; like: readonly Found[]; onAll: (like: readonly Found[]) => void; desk: Desk; mended: Mending | "trying" | undefined; onShow: (mended: Mending) => void; onAccept: () => void;
 } & Pick<Props, "onPlace" | "onLead">) {
   const drills = useDrills();
   const { words, className } = LOOKS[found.severity];
@@ -131,9 +135,14 @@ function Finding({ found, desk, mended, onShow, onAccept, onPlace, onLead }: {
         ) : (
           (found.fix ?? found.offer) && <span className="inline-flex min-h-8 items-center px-3 text-sm text-ink-soft">No one step mends it</span>
         )}
+        {like.length > 1 && (
+          <Button className="min-h-8 px-2 py-0.5 text-left text-sm whitespace-normal" onClick={() => onAll(like)}>
+            <Wrench size={14} className="shrink-0" aria-hidden /> All {like.length} like this…
+          </Button>
+        )}
         {lead && (
           <Button className="min-h-8 px-2 py-0.5 text-left text-sm whitespace-normal" onClick={() => onLead(lead)}>
-            {lead.to === "fit" ? <><Gauge size={14} className="shrink-0" aria-hidden /> Fit to time</> : <><Search size={14} className="shrink-0" aria-hidden /> Drills for this</>}
+            {lead.to === "fit" ? <><Gauge size={14} className="shrink-0" aria-hidden /> Fit to time</> : lead.to === "kit" ? <><Dumbbell size={14} className="shrink-0" aria-hidden /> The group’s kit…</> : <><Search size={14} className="shrink-0" aria-hidden /> Drills for this</>}
           </Button>
         )}
         {place && (
@@ -147,6 +156,31 @@ function Finding({ found, desk, mended, onShow, onAccept, onPlace, onLead }: {
       </div>
     </article>
   );
+}
+
+/** Mends everything one rule finds, shown before it is done. */
+function AllDialog({ desk, insights, like, onClose }: { desk: Desk; insights: Insights; like: readonly Found[]; onClose: () => void }) {
+  const [mended, setMended] = useState<Mending & { fixes: string[] }>();
+  const { input } = insights;
+  const rule = like[0]!.rule;
+  useEffect(() => {
+    const work = mendingAll(rule, input);
+    let timer: ReturnType<typeof setTimeout>;
+    const next = () => {
+      const step = work.next();
+      if (step.done) setMended({ ...step.value, fix: { words: `Mend ${step.value.fixes.length} of ${like.length} like this`, apply: () => step.value.session } });
+      else timer = setTimeout(next);
+    };
+    timer = setTimeout(next);
+    return () => clearTimeout(timer);
+  }, [rule, input, like]);
+  if (!mended)
+    return (
+      <Dialog open onOpenChange={(open) => !open && onClose()} title={`All ${like.length} like this`} description={like[0]!.says}>
+        <p role="status" className="text-ink-soft">Trying one after the other…</p>
+      </Dialog>
+    );
+  return <FixDialog desk={desk} found={like[0]!} mended={mended} onClose={onClose} />;
 }
 
 function FixDialog({ desk, found, mended, onClose }: { desk: Desk; found: Found; mended: Mending; onClose: () => void }) {

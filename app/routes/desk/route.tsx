@@ -1,10 +1,10 @@
-import { useEffect, useState } from "react";
 import type { ShouldRevalidateFunctionArgs } from "react-router";
 import type { Route } from "./+types/route";
 import { DeskView } from "./desk-view";
 import { deskCopy } from "./save";
 import { idOf, notHere, requireCoach } from "~/app/server/coach.server";
 import { writtenBefore } from "~/app/server/known-better.server";
+import { useThere } from "~/app/ui/use-there";
 import { getServices } from "~/app/server/services.server";
 import { browseOwnDrills, newestRevisions, revisionsNamed } from "~/db/own-drills";
 import { ownIdsIn } from "~/core/drills/own";
@@ -50,8 +50,7 @@ export const shouldRevalidate = ({ currentParams, nextParams }: ShouldRevalidate
 
 export default function DeskRoute({ loaderData }: Route.ComponentProps) {
   // One that is many times a class is drawn where it is looked at, so that nobody waits for it here.
-  const [there, setThere] = useState(false);
-  useEffect(() => setThere(true), []);
+  const there = useThere();
   if (loaderData.large && !there) return <p className="p-8 text-ink-soft">Opening…</p>;
   return <DeskView key={loaderData.id} {...loaderData} />;
 }

@@ -2,6 +2,7 @@ import { useCallback, useMemo, useState } from "react";
 import * as edits from "~/core/session/edits";
 import * as several from "~/core/session/several";
 import { record, redo, startHistory, undo, type History } from "~/core/session/history";
+import { sameJson } from "~/core/session/same";
 import { followPlaces } from "~/core/session/follow";
 import type { Item, Session } from "~/core/session/schema";
 import { itemOf } from "~/core/session/start";
@@ -92,6 +93,8 @@ export function useDesk(first: Session, drills: DrillLookup, locked: readonly Pl
         }),
       /** Goes to a state of the history: steps back below zero, forward above. */
       jump: (steps: number) => setState((s) => step(s, Array.from({ length: Math.abs(steps) }).reduce<History<Session>>((h) => (steps < 0 ? undo(h) : redo(h)), s.history))),
+      /** Takes up what could be undone before, where nothing has been done here yet. */
+      restore: (kept: History<Session>) => setState((s) => (s.history.past.length > 0 || s.history.future.length > 0 || !sameJson(s.history.present, kept.present) ? s : { ...s, history: { ...kept, present: s.history.present } })),
       undo: () => setState((s) => step(s, undo(s.history))),
       redo: () => setState((s) => step(s, redo(s.history))),
       replace: (doc: Session, words: string) => setState((s) => step(s, record(s.history, doc, words, 0))),

@@ -3,10 +3,12 @@ import { Archive, ArchiveRestore, Copy, Download, Pencil, TriangleAlert } from "
 import { useState } from "react";
 import { Form, Link, redirect } from "react-router";
 import type { Route } from "./+types/route";
-import { readForm } from "~/app/server/forms.server";
+import { fieldText, readForm } from "~/app/server/forms.server";
+import { AddTo } from "./add-to";
+import { addTo } from "./add-to.server";
 import { AnglesChart } from "./angles-chart";
 import { FigureStage } from "./figure-stage";
-import { notHere, requireCoach } from "~/app/server/coach.server";
+import { idOf, notHere, requireCoach } from "~/app/server/coach.server";
 import { cutTo } from "~/core/fit-to-keep";
 import { drawnDrill } from "~/app/server/drills.server";
 import { needRoom } from "~/app/server/room.server";
@@ -26,6 +28,7 @@ import { stressWords } from "~/core/text/stresses";
 import { doseWords, LEVEL_WORDS, METHOD_WORDS, SIDE_MODE_WORDS } from "~/core/text/words";
 import { POSTURE_WORDS } from "~/core/timeline/postures";
 import { addOwnDrill, findOwnDrill, listRevisions, shelveOwnDrill } from "~/db/own-drills";
+import { listTitles } from "~/db/sessions";
 import { sessionsUsing } from "~/db/sessions-using";
 
 export const meta: Route.MetaFunction = ({ loaderData }) => [{ title: `${loaderData?.drill.name ?? "Drill"} · Mapset` }];
@@ -41,6 +44,7 @@ export async function loader({ request, params }: Route.LoaderArgs) {
   return {
     drill,
     own: newest && { newer: newest.revision > (own?.revision ?? 0) ? ownDrillId(newest.id, newest.revision) : undefined, revision: own?.revision ?? 1, archived: newest.archivedAt !== null, revisions },
+    others: (await listTitles(db, coach.id)).slice(0, 100),
     sessions: await sessionsUsing(db, coach.id, [drill.id, ...revisions.map((r) => r.id)]),
     courses: Object.fromEntries(
       LEVELS.map((level) => {
@@ -57,7 +61,9 @@ export async function action({ request, params }: Route.ActionArgs) {
   const coach = await requireCoach(request);
   const drill = await drawnDrill(coach.id, params.drill);
   if (!drill) throw notHere("There is no such drill.");
-  const what = (await readForm(request)).get("do");
+  const form = await readForm(request);
+  const what = form.get("do");
+  if (what === "add") return addTo(coach.id, drill, idOf(fieldText(form, "session")));
   const own = readOwnId(drill.id);
   if (what === "aside" || what === "back") {
     if (!own || !(await shelveOwnDrill(getServices().db, coach.id, own.drill, what === "aside"))) throw notHere("There is no such drill among yours.");
@@ -68,7 +74,7 @@ export async function action({ request, params }: Route.ActionArgs) {
   return redirect(`/library/${ownDrillId(id, 1)}/edit`);
 }
 
-export default function DrillPage({ loaderData: { drill, own, sessions, courses: lines } }: Route.ComponentProps) {
+export default function DrillPage({ loaderData: { drill, own, sessions, others, courses: lines }, actionData }: Route.ComponentProps) {
   const { standard } = drill.levels;
   const open = unwritten(drill);
   const [level, setLevel] = useState<LevelName>("standard");
@@ -108,6 +114,7 @@ export default function DrillPage({ loaderData: { drill, own, sessions, courses:
               <Pencil size={16} aria-hidden /> Change it
             </ButtonLink>
           )}
+          {others.length > 0 && <AddTo sessions={others} answer={actionData} />}
           <Form method="post">
             <Button type="submit">
               <Copy size={16} aria-hidden /> Copy as my own

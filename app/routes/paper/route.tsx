@@ -7,6 +7,7 @@ import { inTurns } from "~/app/server/in-turns";
 import { getServices } from "~/app/server/services.server";
 import { Button, ButtonLink } from "~/app/ui/button";
 import { Still } from "~/app/ui/figure/still";
+import { useThere } from "~/app/ui/use-there";
 import { MiniProfilePicture } from "~/app/ui/mini-profile";
 import { paperInSteps, type PaperItem } from "~/core/edition/paper";
 import { miniProfile } from "~/core/profile/mini";
@@ -39,8 +40,18 @@ export async function loader({ request, params }: Route.LoaderArgs) {
   };
 }
 
+/** More lines than any class has: such a sheet is drawn where it is looked at, so that nobody waits for it here. */
+const DRAWN_HERE = 300;
+
+export default function PaperRoute({ loaderData }: Route.ComponentProps) {
+  const there = useThere();
+  const lines = loaderData.paper.blocks.reduce((sum, block) => sum + block.items.reduce((of, item) => of + 1 + item.instead.length, 0), 0);
+  if (lines > DRAWN_HERE && !there) return <p className="p-8 text-ink-soft">Opening…</p>;
+  return <OnPaper loaderData={loaderData} />;
+}
+
 /** The session on a sheet of paper, for beside the mat. */
-export default function OnPaper({ loaderData }: Route.ComponentProps) {
+function OnPaper({ loaderData }: Pick<Route.ComponentProps, "loaderData">) {
   const { id, title, purpose, target, notes, group, profile, paper } = loaderData;
   const kit = paper.kit.map(({ pieces, inAll, words, instead }) => ({ words, text: inAll === undefined ? (pieces > 1 ? `${pieces} each` : "") : `${inAll} in all`, instead }));
   return (

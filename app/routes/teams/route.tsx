@@ -11,7 +11,7 @@ import { Button, IconButton } from "~/app/ui/button";
 import { Confirm } from "~/app/ui/dialog";
 import { Field } from "~/app/ui/field";
 import { RenameDialog } from "~/app/ui/rename-dialog";
-import { SettingDialog } from "./setting-dialog";
+import { SettingDialog } from "~/app/ui/setting-dialog";
 import { AreasDialog } from "./areas-dialog";
 import { faultLine, parseWith } from "~/core/faults";
 import { protectionsOf, protectsListSchema } from "~/core/group/protect";

@@ -26,7 +26,7 @@ export const kit: Rule = {
       const other = users.map(({ place, drill, item }) => ({ place, level: LEVELS.find((level) => level !== item.level && piecesThere(drill.levels[level].kit, people, group.setting)) }));
       const mends = other.every(({ level }) => level !== undefined);
       return [{
-        severity: "stop", place: first.place,
+        severity: "stop", place: first.place, lead: { to: "kit" },
         says: there === 0 ? `There is no ${words}; ${first.drill.name} needs ${needs === 1 ? "one" : needs}.` : `${needs} pieces of “${words}” are needed for ${people} people at once; there are ${there}.`,
         why: `Someone stands without. At home ${instead} would do.`,
         ...(mends && {

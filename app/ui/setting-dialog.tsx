@@ -1,26 +1,27 @@
 import { useEffect, useState } from "react";
 import { useFetcher } from "react-router";
-import type { action } from "./route";
-import { Button } from "~/app/ui/button";
-import { Dialog } from "~/app/ui/dialog";
-import { FieldNote } from "~/app/ui/field";
-import { SettingFields } from "~/app/ui/setting-fields";
+import { Button } from "./button";
+import { Dialog } from "./dialog";
+import { FieldNote } from "./field";
+import { SettingFields } from "./setting-fields";
 import type { GroupSetting } from "~/core/group/schema";
-import type { Team } from "~/db/teams";
 
 /** Kit, floor and caps of a group. What is not ticked is not looked at. */
-export function SettingDialog({ team, onClose }: { team: Team; onClose: () => void }) {
-  const fetcher = useFetcher<typeof action>();
+export function SettingDialog({ team, only, onClose, onKept }: { team: { id: string; name: string; setting: GroupSetting }; only?: "kit"; onClose: () => void; onKept?: (setting: GroupSetting) => void }) {
+  const fetcher = useFetcher<{ done: true } | { fault?: string | undefined }>();
   const [setting, setSetting] = useState<GroupSetting>(team.setting);
   useEffect(() => {
-    if (fetcher.state === "idle" && fetcher.data && "done" in fetcher.data) onClose();
-  }, [fetcher.state, fetcher.data, onClose]);
+    if (fetcher.state !== "idle" || !fetcher.data || !("done" in fetcher.data)) return;
+    onKept?.(setting);
+    onClose();
+    // eslint-disable-next-line react-hooks/exhaustive-deps -- told once it is kept
+  }, [fetcher.state, fetcher.data]);
   const fault = fetcher.data && "fault" in fetcher.data ? String(fetcher.data.fault) : undefined;
   return (
     <Dialog open onOpenChange={(open) => !open && onClose()} title={team.name} description="Said once, and every session for this group is looked over with it.">
-      <SettingFields setting={setting} onChange={setSetting} />
+      <SettingFields setting={setting} onChange={setSetting} {...(only && { only })} />
       <FieldNote id="setting-fault" fault={fault} />
-      <fetcher.Form method="post" className="flex justify-end gap-2">
+      <fetcher.Form method="post" action="/teams" className="flex justify-end gap-2">
         <input type="hidden" name="do" value="setting" />
         <input type="hidden" name="team" value={team.id} />
         <input type="hidden" name="setting" value={JSON.stringify(setting)} />
