@@ -12,9 +12,10 @@ const LONGEST_QUERY_MS = 30_000;
 /** A database that answers nothing at all cannot keep to that by itself. */
 const LONGEST_ANSWER_MS = 40_000;
 
-/** Opens a pool of connections to the database at the address. */
-export function connect(url: string): Connection {
-  const pool = new PerseveringPool({ connectionString: url, max: 8, connectionTimeoutMillis: 30_000, idleTimeoutMillis: 60_000, statement_timeout: LONGEST_QUERY_MS, query_timeout: LONGEST_ANSWER_MS });
+/** Opens a pool of connections to the database at the address. `patient` sets no limit to a query, for migrations. */
+export function connect(url: string, { patient = false } = {}): Connection {
+  const limits = patient ? {} : { statement_timeout: LONGEST_QUERY_MS, query_timeout: LONGEST_ANSWER_MS };
+  const pool = new PerseveringPool({ connectionString: url, max: 8, connectionTimeoutMillis: 30_000, idleTimeoutMillis: 60_000, ...limits });
   return { db: drizzle(pool, { schema }), close: () => pool.end() };
 }
 

@@ -36,6 +36,12 @@ it("its sessions are there and still right", async () => {
   for (const { doc } of sessions) expect(readSession(doc, drillById).ok).toBe(true);
 });
 
+it("its coaches are let in as before, without a message", async () => {
+  const coaches = await db.select({ verified: coach.emailVerified }).from(coach);
+  expect(coaches.length).toBeGreaterThan(0);
+  expect(coaches.every((one) => one.verified)).toBe(true);
+});
+
 it("what people protected is both sides, keep off", async () => {
   const tern = (await listTeams(db, demo)).flatMap((team) => team.athletes).find((one) => one.name === "Tern")!;
   expect(protectionsOf(tern.areas)).toEqual([{ area: "groin-stretch", way: "keep-off" }]);

@@ -127,7 +127,7 @@ export async function violations(page: Page, rules?: readonly string[]): Promise
     // eslint-disable-next-line @typescript-eslint/no-implied-eval, @typescript-eslint/no-unsafe-call -- the checker comes as source
     if (!("axe" in window)) new Function(source)();
     const axe = (window as unknown as { axe: { run: (options: object) => Promise<{ violations: { id: string; nodes: { html: string; failureSummary?: string }[] }[] }> } }).axe;
-    const result = await axe.run({ resultTypes: ["violations"], ...(rules && { runOnly: rules }) });
+    const result = await axe.run({ resultTypes: ["violations"], ...(rules ? { runOnly: rules } : { rules: { "target-size": { enabled: true } } }) });
     return result.violations.flatMap((v) => v.nodes.map((n) => `${v.id}: ${n.html.slice(0, 160)} ${n.failureSummary?.slice(0, 200) ?? ""}`));
   }, { source: axeSource, rules });
 }

@@ -1,3 +1,4 @@
+import { setTimeout as wait } from "node:timers/promises";
 import { z } from "zod";
 import { askForAccount, askForPassword, passwordAskedFor } from "~/db/accounts";
 import { fieldText } from "./forms.server";
@@ -35,6 +36,10 @@ export async function signIn(request: Request, form: FormData, address: string):
   return { cookies: [...answer.headers.getSetCookie(), await deviceCookie(email)] };
 }
 
+/** What is asked of an address takes so long whether it has an account or not: how long an answer takes must not tell. */
+const SAME_MS = 250;
+const atLeast = async (ms: number, work: Promise<void>): Promise<void> => void (await Promise.all([work, wait(ms)]));
+
 /** Takes down who asks for an account. Answers the same whether the address has one or not. */
 export async function signUp(form: FormData, address: string): Promise<Written> {
   const email = fieldText(form, "email").trim();
@@ -44,7 +49,7 @@ export async function signUp(form: FormData, address: string): Promise<Written> 
   const wait = await secondsToWait("signUp", address);
   if (wait > 0) return { faults: { form: `Too many new accounts from here. Try again in ${waitText(wait)}.` }, email, name, status: 429 };
   const { db, accounts, baseUrl } = getServices();
-  await askForAccount(db, accounts, { baseUrl }, read.data);
+  await atLeast(SAME_MS, askForAccount(db, accounts, { baseUrl }, read.data));
   return { written: read.data.email };
 }
 
@@ -56,7 +61,7 @@ export async function forgotten(form: FormData, address: string): Promise<Writte
   const wait = await secondsToWait("forgotten", address);
   if (wait > 0) return { faults: { form: `Too many messages asked for from here. Try again in ${waitText(wait)}.` }, email, status: 429 };
   const { db, accounts } = getServices();
-  await askForPassword(db, accounts, read.data.email);
+  await atLeast(SAME_MS, askForPassword(db, accounts, read.data.email));
   return { written: read.data.email };
 }
 

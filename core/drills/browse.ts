@@ -25,6 +25,8 @@ export const browseSchema = z.object({
   method: oneOf(METHODS),
   posture: oneOf(POSTURES),
   kit: z.enum(["none", ...KIT]).optional().catch(undefined),
+  /** A group by whose kit drills are left out; who that is, whoever looks knows. */
+  group: z.uuid().optional().catch(undefined),
   /** An area to spare: only drills with a level that does not load it. */
   spare: oneOf(AREAS),
   /** The longest a side may take, in seconds. */

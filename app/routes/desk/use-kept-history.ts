@@ -1,26 +1,17 @@
 import { useEffect, useRef } from "react";
 import { keepHistory, readHistory } from "~/core/session/kept-history";
 import { sessionSchema, type Session } from "~/core/session/schema";
+import { keepUndo, readUndo } from "./undo-storage";
 import type { Desk } from "./use-desk";
 
-const key = (id: string) => `mapset-undo-${id}`;
 const KEEP_MS = 400;
-
-/** Storage may be full or switched off; then what was done can be undone until the desk is left. */
-function quietly<T>(work: () => T): T | undefined {
-  try {
-    return work();
-  } catch {
-    return undefined;
-  }
-}
 
 /** What can be undone is there again after leaving the desk and coming back, in this tab, where the session is as it was. */
 export function useKeptHistory(id: string, desk: Desk): void {
   const { history, restore } = desk;
   const first = useRef(history.present);
   useEffect(() => {
-    const text = quietly(() => sessionStorage.getItem(key(id)));
+    const text = readUndo(id);
     const kept = text ? readHistory<Session>(text, first.current, (value) => sessionSchema.safeParse(value).data) : undefined;
     if (kept) restore(kept);
   }, [id, restore]);
@@ -43,11 +34,5 @@ export function useKeptHistory(id: string, desk: Desk): void {
 
 function keep(id: string, history: Desk["history"]): void {
   const text = keepHistory(history);
-  if (text === undefined) return;
-  if (quietly(() => (sessionStorage.setItem(key(id), text), true))) return;
-  // No room: what is kept of other sessions gives way.
-  quietly(() => {
-    for (const name of Object.keys(sessionStorage)) if (name.startsWith("mapset-undo-")) sessionStorage.removeItem(name);
-    sessionStorage.setItem(key(id), text);
-  });
+  if (text !== undefined) keepUndo(id, text);
 }

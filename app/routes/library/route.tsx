@@ -18,6 +18,7 @@ import { MovingStill } from "~/app/ui/figure/moving-still";
 import { placedFaults } from "~/core/files/places";
 import { browse, browseSchema, JOINTS, PLANES, type Browse } from "~/core/drills/browse";
 import { KIT, KIT_FACTS } from "~/core/drills/kit";
+import { piecesThere } from "~/core/group/kit";
 import { ownDrillId, readOwnId } from "~/core/drills/own";
 import { readDrillText } from "~/core/drills/read";
 import { JOINT_WORDS, ROW_FACTS, ROWS } from "~/core/drills/rows";
@@ -29,6 +30,7 @@ import { doseWords, METHOD_WORDS } from "~/core/text/words";
 import { tempoOf } from "~/core/timeline/dose";
 import { POSTURE_WORDS, POSTURES } from "~/core/timeline/postures";
 import { addOwnDrill } from "~/db/own-drills";
+import { listTeams } from "~/db/teams";
 import { findAlike } from "~/db/session-files";
 import { motionFrom } from "~/library/motions/postures";
 
@@ -42,11 +44,15 @@ export async function loader({ request }: Route.LoaderArgs) {
   const params = new URL(request.url).searchParams;
   const by = browseSchema.parse(Object.fromEntries([...params].filter(([, value]) => value !== "")));
   const shown = Math.min(5000, Math.max(FIRST, Number(params.get("show")) || FIRST));
-  const listed = await browsable(coach.id);
+  const [listed, teams] = await Promise.all([browsable(coach.id), listTeams(getServices().db, coach.id)]);
   const all = by.own === "aside" ? listed.aside : listed.drills;
+  // Only groups whose kit has been said; one that is gone leaves nothing out.
+  const groups = teams.filter((team) => team.setting.kit !== undefined);
+  const group = groups.find((team) => team.id === by.group);
+  const doable = group ? all.filter(({ doc }) => piecesThere(doc.levels.standard.kit, Math.max(1, group.athletes.length), group.setting)) : all;
   const drawn = new Set(all.filter((one) => one.drawn).map((one) => one.doc.id));
-  const found = browse(all.map((one) => one.doc), by, (drill) => readOwnId(drill.id) !== undefined, readyToSearch);
-  return { by, total: all.length, found: found.length, shown, own: listed.drills.filter((one) => readOwnId(one.doc.id)).length, aside: listed.aside.length, drills: found.slice(0, shown).map((drill) => card(drill, drawn.has(drill.id))) };
+  const found = browse(doable.map((one) => one.doc), by, (drill) => readOwnId(drill.id) !== undefined, readyToSearch);
+  return { by, groups: groups.map(({ id, name }) => ({ id, name })), total: all.length, found: found.length, shown, own: listed.drills.filter((one) => readOwnId(one.doc.id)).length, aside: listed.aside.length, drills: found.slice(0, shown).map((drill) => card(drill, drawn.has(drill.id))) };
 }
 
 const newForm = z.object({ do: z.literal("new"), name: z.string().trim().min(3, "needs at least 3 characters").max(80, "has at most 80 characters"), posture: z.enum(POSTURES) });
@@ -106,7 +112,7 @@ export default function Library({ loaderData, actionData }: Route.ComponentProps
         </div>
       </div>
       <div className="grid gap-5 lg:grid-cols-[15.5rem_minmax(0,1fr)]">
-        <Filters by={by} key={JSON.stringify({ ...by, q: "" })} own={loaderData.own} aside={loaderData.aside} />
+        <Filters by={by} groups={loaderData.groups} key={JSON.stringify({ ...by, q: "" })} own={loaderData.own} aside={loaderData.aside} />
         <section aria-label="Drills" className={cx("flex flex-col gap-4 transition-opacity", busy && "opacity-70")}>
           {drills.length === 0 ? (
             <Nothing />
@@ -132,7 +138,7 @@ export default function Library({ loaderData, actionData }: Route.ComponentProps
 
 const any = { value: "" as const, words: "any" };
 
-function Filters({ by, own, aside }: { by: Browse; own: number; aside: number }) {
+function Filters({ by, groups, own, aside }: { by: Browse; groups: readonly { id: string; name: string }[]; own: number; aside: number }) {
   const submit = useSubmit();
   const form = useRef<HTMLFormElement>(null);
   const timer = useRef<ReturnType<typeof setTimeout>>(undefined);
@@ -168,6 +174,7 @@ function Filters({ by, own, aside }: { by: Browse; own: number; aside: number })
       <SelectField label="Method" name="method" defaultValue={by.method ?? ""} options={[any, ...METHODS.map((value) => ({ value, words: METHOD_WORDS[value] }))]} />
       <SelectField label="Posture" name="posture" defaultValue={by.posture ?? ""} options={[any, ...POSTURES.map((value) => ({ value, words: POSTURE_WORDS[value] }))]} />
       <SelectField label="Kit" name="kit" defaultValue={by.kit ?? ""} options={[any, { value: "none", words: "no kit" }, ...KIT.map((value) => ({ value, words: KIT_FACTS[value].words }))]} />
+      {groups.length > 0 && <SelectField label="With the kit of" name="group" defaultValue={by.group ?? ""} options={[any, ...groups.map((one) => ({ value: one.id, words: one.name }))]} />}
       <SelectField label="Spare this area" name="spare" defaultValue={by.spare ?? ""} options={[{ value: "", words: "nothing to spare" }, ...AREAS.map((value) => ({ value, words: AREA_WORDS[value] }))]} />
       <SelectField
         label="A side takes at most" name="most" defaultValue={by.most === undefined ? "" : String(by.most)}

@@ -1,3 +1,4 @@
+import { useEffect } from "react";
 import { data, Form, Link, redirect, useNavigation } from "react-router";
 import type { Route } from "./+types/route";
 import { readForm } from "~/app/server/forms.server";
@@ -5,6 +6,7 @@ import { currentCoach, safeBack } from "~/app/server/coach.server";
 import { signIn } from "~/app/server/sign-in.server";
 import { Button } from "~/app/ui/button";
 import { Field } from "~/app/ui/field";
+import { forgetHistories } from "../desk/undo-storage";
 import { EntryCard, FormFault } from "./card";
 
 export const meta: Route.MetaFunction = () => [{ title: "Sign in · Mapset" }];
@@ -25,6 +27,8 @@ export async function action({ request, context }: Route.ActionArgs) {
 
 export default function SignIn({ actionData }: Route.ComponentProps) {
   const busy = useNavigation().state !== "idle";
+  // Whoever signs in next on this device finds nothing of what the one before could undo.
+  useEffect(forgetHistories, []);
   return (
     <EntryCard
       title="Sign in"
