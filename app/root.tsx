@@ -42,6 +42,9 @@ export default function Root() {
   return <Outlet />;
 }
 
+/** A page that could not be fetched: browsers say it in words of their own, as a fault of types. */
+const isUnreachable = (error: unknown): boolean => error instanceof TypeError && (/fetch|network|load failed/i.test(error.message) || (typeof navigator !== "undefined" && !navigator.onLine));
+
 export function ErrorBoundary({ error }: Route.ErrorBoundaryProps) {
   if (isRouteErrorResponse(error)) {
     const text = typeof error.data === "string" && error.data ? error.data : undefined;
@@ -51,6 +54,7 @@ export function ErrorBoundary({ error }: Route.ErrorBoundaryProps) {
       <TroublePage title={error.status === 429 ? "A moment, please" : "That did not work"} text={text ?? "Go back and try again."} />
     );
   }
+  if (isUnreachable(error)) return <TroublePage title="There is no connection" text="This page could not be fetched. What you saved is safe, and what was not saved yet is kept in this browser. Try again once the connection is back." again />;
   return <TroublePage title="Something went wrong" text="This is Mapset's fault, not yours. What you saved is safe. Load the page again; if it comes back, tell whoever runs this Mapset." />;
 }
 

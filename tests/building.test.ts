@@ -296,3 +296,17 @@ describe("what is asked", () => {
     expect((await own.post(theirs, form({ doc: '{"id":"own","name":"x"}' }))).status()).toBe(422);
   });
 });
+
+describe("going on without a connection", () => {
+  it("says that there is none, and where the page is loaded anew it is there", async () => {
+    const { page, context } = await world.visitor();
+    await signIn(page, BEN);
+    await context.setOffline(true);
+    await page.getByRole("link", { name: "Teams" }).click();
+    await page.getByRole("heading", { name: "There is no connection" }).waitFor();
+    expect(await violations(page)).toEqual([]);
+    await context.setOffline(false);
+    await page.getByRole("button", { name: "Try again" }).click();
+    await page.getByRole("heading", { name: "Teams" }).waitFor();
+  });
+});

@@ -10,7 +10,7 @@ import { piecesFor } from "~/core/group/kit";
 import type { Group } from "~/core/group/schema";
 import type { LevelName, Session } from "~/core/session/schema";
 import { clockText } from "~/core/text/clock";
-import { itemWords, LEVEL_WORDS } from "~/core/text/words";
+import { itemWords, LEVEL_WORDS, listWords } from "~/core/text/words";
 import { sideModeOf } from "~/core/timeline/passes";
 import { placeKey, totalsByItem } from "~/core/timeline/totals";
 import type { Timeline } from "~/core/timeline/types";
@@ -18,7 +18,7 @@ import type { Timeline } from "~/core/timeline/types";
 /** One drill as it stands on paper; `instead` says who does something else, and what, without saying why. */
 export type PaperItem = {
   number: number; at: string; drill: string; level: LevelName; name: string; dose: string; brief: string; calls: string[];
-  instead: { names: string[]; does: string }[];
+  instead: { who: string; does: string }[];
 };
 
 /** A session as it is taken to the floor on paper. */
@@ -71,5 +71,5 @@ function* insteadOnPaper(session: Session, place: Place, alike: readonly Alike[]
   }
   const instead = new Map<string, string[]>();
   for (const { name, value } of byPerson(group, found)) instead.set(value, [...(instead.get(value) ?? []), name]);
-  return [...instead].map(([does, names]) => ({ names, does }));
+  return [...instead].map(([does, names]) => ({ who: listWords(names), does }));
 }

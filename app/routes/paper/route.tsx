@@ -1,3 +1,4 @@
+import { setImmediate } from "node:timers/promises";
 import { format } from "date-fns";
 import { ArrowLeft, Printer } from "lucide-react";
 import type { Route } from "./+types/route";
@@ -13,7 +14,7 @@ import { paperInSteps, type PaperItem } from "~/core/edition/paper";
 import { miniProfile } from "~/core/profile/mini";
 import { profileOf } from "~/core/profile/profile";
 import { clockText } from "~/core/text/clock";
-import { listWords, PURPOSE_WORDS } from "~/core/text/words";
+import { PURPOSE_WORDS } from "~/core/text/words";
 import { compile } from "~/core/timeline/compile";
 import { browseOwnDrills } from "~/db/own-drills";
 import { findSession, findSetting } from "~/db/sessions";
@@ -34,9 +35,12 @@ export async function loader({ request, params }: Route.LoaderArgs) {
   const group = groups.find((g) => g.id === setting?.teamId)?.group;
   const { doc } = stored;
   const timeline = compile(doc, drills);
+  await setImmediate();
+  const profile = miniProfile(profileOf(doc, timeline), 700, 70);
+  await setImmediate();
   return {
     id, title: doc.title, purpose: doc.purpose, target: doc.target, notes: doc.notes, group: group && { name: group.name, people: group.people.length },
-    profile: miniProfile(profileOf(doc, timeline), 700, 70), paper: await inTurns(paperInSteps(doc, timeline, drills, { group, offered: [...own.map((listed) => listed.doc), ...DRILLS] })),
+    profile, paper: await inTurns(paperInSteps(doc, timeline, drills, { group, offered: [...own.map((listed) => listed.doc), ...DRILLS] })),
   };
 }
 
@@ -132,9 +136,9 @@ function Row({ item }: { item: PaperItem }) {
         </p>
         <p className="text-sm text-ink-soft">{item.brief}</p>
         {item.calls.length > 0 && <p className="text-sm">Call at {item.calls.join(" · ")}</p>}
-        {item.instead.map(({ names, does }) => (
+        {item.instead.map(({ who, does }) => (
           <p key={does} className="text-sm">
-            <span className="font-semibold">{listWords(names)}</span>: {does}
+            <span className="font-semibold">{who}</span>: {does}
           </p>
         ))}
       </div>
