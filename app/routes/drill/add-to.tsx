@@ -8,7 +8,7 @@ import { Menu } from "~/app/ui/menu";
 export function AddTo({ sessions, answer }: { sessions: readonly { id: string; title: string }[]; answer: AddedTo | null | undefined }) {
   const submit = useSubmit();
   return (
-    <div className="flex flex-col gap-1">
+    <div className="flex flex-col items-start gap-1">
       <Menu
         trigger={
           <Button>

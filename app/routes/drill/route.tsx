@@ -108,7 +108,7 @@ export default function DrillPage({ loaderData: { drill, own, sessions, others, 
             </p>
           )}
         </div>
-        <div className="flex flex-wrap gap-2">
+        <div className="flex flex-wrap items-start gap-2">
           {own && !own.newer && (
             <ButtonLink kind="primary" to={`/library/${drill.id}/edit`}>
               <Pencil size={16} aria-hidden /> Change it
