@@ -68,13 +68,15 @@ export const AddDrill = memo(function AddDrill({ own, after, group, items, block
   }, [opened]);
   const list = useId();
   // Takes a tenth of a second and more with many own drills: made where it is looked for, once there is a moment.
-  const [findable, setFindable] = useState<Findable>();
+  const [made, setMade] = useState<{ of: readonly Drill[]; findable: Findable }>();
+  const ready = made?.of === own;
+  const hurry = open && !ready;
   useEffect(() => {
-    const make = () => setFindable(makeFindable([...own, ...DRILLS]));
-    const later = setTimeout(make, open ? 0 : MAKE_READY_MS);
+    if (ready) return;
+    const later = setTimeout(() => setMade({ of: own, findable: makeFindable([...own, ...DRILLS]) }), hurry ? 0 : MAKE_READY_MS);
     return () => clearTimeout(later);
-    // eslint-disable-next-line react-hooks/exhaustive-deps -- opening hurries it the first time only
-  }, [own, open && !findable]);
+  }, [own, ready, hurry]);
+  const findable = made?.findable;
   const kit = group?.setting.kit;
   const people = Math.max(1, group?.people.length ?? 1);
   const found = useMemo(() => {
