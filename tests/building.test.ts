@@ -134,7 +134,7 @@ describe("building quickly", () => {
     await page.getByRole("button", { name: "Keep" }).click();
     await page.getByRole("dialog").waitFor({ state: "detached" });
     await team.getByRole("link", { name: "Build a session for No kit yet" }).click();
-    await page.getByLabel("Name").fill("Holds");
+    await page.getByRole("dialog").getByLabel("Name").fill("Holds");
     await page.getByRole("button", { name: "Make session" }).click();
     await addFirst(page, "hip flexor hold");
     await page.waitForURL(/\/sessions\/[0-9a-f-]{36}/);
@@ -301,8 +301,12 @@ describe("going on without a connection", () => {
   it("says that there is none, and where the page is loaded anew it is there", async () => {
     const { page, context } = await world.visitor();
     await signIn(page, BEN);
-    await context.setOffline(true);
     await page.getByRole("link", { name: "Teams" }).click();
+    await page.getByRole("heading", { name: "Teams" }).waitFor();
+    await page.getByRole("link", { name: "Sessions" }).click();
+    await page.getByRole("heading", { name: "Sessions", exact: true }).waitFor();
+    await context.setOffline(true);
+    await page.goBack();
     await page.getByRole("heading", { name: "There is no connection" }).waitFor();
     expect(await violations(page)).toEqual([]);
     await context.setOffline(false);

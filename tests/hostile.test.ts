@@ -92,7 +92,7 @@ describe("what a database refuses", () => {
     expect(made.status()).toBe(302);
     const copied = await coach.post("/sessions", { form: { do: "copy", id: made.headers()["location"]!.split("/").at(-1)! }, maxRedirects: 0 });
     expect(copied.status()).toBe(302);
-    expect(await (await coach.get(`${copied.headers()["location"]!}/export`)).json()).toMatchObject({ title: `${"t".repeat(111)}, copy` });
+    expect(await (await coach.get(`${copied.headers()["location"]!}/export`)).json()).toMatchObject({ session: { title: `${"t".repeat(111)}, copy` } });
   });
 });
 

@@ -1,5 +1,5 @@
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
-import { ANA, BEN, newestAddress, openDesk, PHONE, ready, saved, signIn, startWorld, violations, type World } from "./harness";
+import { freshSession, ANA, BEN, newestAddress, openDesk, PHONE, ready, saved, signIn, startWorld, violations, type World } from "./harness";
 import type { Page } from "playwright-core";
 
 let world: World;
@@ -157,10 +157,7 @@ describe("a coach's own drill", () => {
     // In a session: the newest revision is found, and stays when the drill changes.
     await page.goto("/sessions");
     await ready(page);
-    await page.getByRole("button", { name: "New session" }).first().click();
-    await page.getByLabel("Name").fill("With my own");
-    await page.getByRole("dialog").getByRole("button", { name: /Make|Start|Create/ }).click();
-    await page.waitForURL(/\/sessions\/[0-9a-f-]{36}$/);
+    await freshSession(page, "With my own", "floor-to-standing");
     await ready(page);
     await page.getByPlaceholder(/Add a drill/).fill("long reach");
     await page.keyboard.press("Enter");
@@ -251,10 +248,7 @@ describe("a coach's own drill", () => {
 
     await page.goto("/sessions");
     await ready(page);
-    await page.getByRole("button", { name: "New session" }).first().click();
-    await page.getByLabel("Name").fill("Not ready yet");
-    await page.getByRole("dialog").getByRole("button", { name: /Make|Start|Create/ }).click();
-    await page.waitForURL(/\/sessions\/[0-9a-f-]{36}$/);
+    await freshSession(page, "Not ready yet", "floor-to-standing");
     await ready(page);
     const desk = page.url();
     await page.getByPlaceholder(/Add a drill/).fill("wall lean with");

@@ -2,6 +2,7 @@ import { Command } from "cmdk";
 import { Check, Plus, Search, X } from "lucide-react";
 import { memo, useEffect, useId, useMemo, useRef, useState } from "react";
 import { cx } from "~/app/ui/classes";
+import { useThere } from "~/app/ui/use-there";
 import { Still } from "~/app/ui/figure/still";
 import type { Drill } from "~/core/drills/schema";
 import { findDrills, makeFindable, type Findable } from "~/core/drills/search";
@@ -15,6 +16,14 @@ import { DRILLS } from "~/library";
 
 /** How long after the desk is there the drills are made ready to be searched. */
 const MAKE_READY_MS = 700;
+
+/** Making many drills ready takes a tenth of a second and more: done once, where it is looked for, and before that if there is a moment. */
+const ready = new WeakMap<readonly Drill[], Findable>();
+function readyOf(own: readonly Drill[]): Findable {
+  const findable = ready.get(own) ?? makeFindable([...own, ...DRILLS]);
+  ready.set(own, findable);
+  return findable;
+}
 
 type Props = {
   own: readonly Drill[]; group: Group | undefined;
@@ -67,16 +76,12 @@ export const AddDrill = memo(function AddDrill({ own, after, group, items, block
     input.current?.focus();
   }, [opened]);
   const list = useId();
-  // Takes a tenth of a second and more with many own drills: made where it is looked for, once there is a moment.
-  const [made, setMade] = useState<{ of: readonly Drill[]; findable: Findable }>();
-  const ready = made?.of === own;
-  const hurry = open && !ready;
+  const there = useThere();
+  const findable = useMemo(() => (open && there ? readyOf(own) : undefined), [own, open, there]);
   useEffect(() => {
-    if (ready) return;
-    const later = setTimeout(() => setMade({ of: own, findable: makeFindable([...own, ...DRILLS]) }), hurry ? 0 : MAKE_READY_MS);
+    const later = setTimeout(() => readyOf(own), MAKE_READY_MS);
     return () => clearTimeout(later);
-  }, [own, ready, hurry]);
-  const findable = made?.findable;
+  }, [own]);
   const kit = group?.setting.kit;
   const people = Math.max(1, group?.people.length ?? 1);
   const found = useMemo(() => {

@@ -92,10 +92,10 @@ export function FitPanel({ desk, insights, demand, own }: Props) {
           </ul>
         </details>
         <div className="flex flex-col gap-1 text-sm">
-          <label className="flex items-center gap-2">
+          <label className="flex min-h-8 items-center gap-2">
             <input type="checkbox" className="size-4 accent-(--depth-5)" checked={drop} onChange={(e) => setDrop(e.target.checked)} /> may take drills out where nothing else does
           </label>
-          <label className="flex items-center gap-2">
+          <label className="flex min-h-8 items-center gap-2">
             <input type="checkbox" className="size-4 accent-(--depth-5)" checked={add} onChange={(e) => setAdd(e.target.checked)} /> may add drills where nothing else does
           </label>
         </div>

@@ -125,7 +125,7 @@ export default function HandOut({ loaderData }: Route.ComponentProps) {
   const busy = useNavigation().state === "submitting";
   const against = againstTarget(loaderData.totalSeconds, loaderData.target);
   return (
-    <main id="main" className="mx-auto flex w-full max-w-6xl flex-1 flex-col gap-5 px-4 py-5">
+    <main id="main" className="wrap-anywhere mx-auto flex w-full max-w-6xl flex-1 flex-col gap-5 px-4 py-5">
       <div className="flex flex-wrap items-center gap-3">
         <ButtonLink kind="quiet" to={`/sessions/${id}`}>
           <ArrowLeft size={16} aria-hidden /> Desk

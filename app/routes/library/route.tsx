@@ -174,7 +174,7 @@ function Filters({ by, groups, own, aside }: { by: Browse; groups: readonly { id
       <SelectField label="Method" name="method" defaultValue={by.method ?? ""} options={[any, ...METHODS.map((value) => ({ value, words: METHOD_WORDS[value] }))]} />
       <SelectField label="Posture" name="posture" defaultValue={by.posture ?? ""} options={[any, ...POSTURES.map((value) => ({ value, words: POSTURE_WORDS[value] }))]} />
       <SelectField label="Kit" name="kit" defaultValue={by.kit ?? ""} options={[any, { value: "none", words: "no kit" }, ...KIT.map((value) => ({ value, words: KIT_FACTS[value].words }))]} />
-      {groups.length > 0 && <SelectField label="With the kit of" name="group" defaultValue={by.group ?? ""} options={[any, ...groups.map((one) => ({ value: one.id, words: one.name }))]} />}
+      {groups.length > 0 && <SelectField label="For the group" name="group" defaultValue={by.group ?? ""} options={[any, ...groups.map((one) => ({ value: one.id, words: one.name }))]} />}
       <SelectField label="Spare this area" name="spare" defaultValue={by.spare ?? ""} options={[{ value: "", words: "nothing to spare" }, ...AREAS.map((value) => ({ value, words: AREA_WORDS[value] }))]} />
       <SelectField
         label="A side takes at most" name="most" defaultValue={by.most === undefined ? "" : String(by.most)}

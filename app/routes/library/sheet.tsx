@@ -39,7 +39,7 @@ export default function Sheet({ loaderData: { regions, all } }: Route.ComponentP
       </div>
       <nav aria-label="Regions" className="flex flex-wrap gap-x-4 gap-y-1 text-sm">
         {regions.map(({ region, figures }) => (
-          <a key={region} href={`#${region}`} className="text-ink-soft underline underline-offset-4 hover:text-ink">
+          <a key={region} href={`#${region}`} className="inline-flex min-h-6 items-center text-ink-soft underline underline-offset-4 hover:text-ink">
             {REGION_WORDS[region]} ({figures.length})
           </a>
         ))}

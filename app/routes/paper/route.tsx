@@ -68,7 +68,7 @@ function OnPaper({ loaderData }: Pick<Route.ComponentProps, "loaderData">) {
           <Printer size={16} aria-hidden /> Print
         </Button>
       </div>
-      <article className="flex flex-col gap-4 rounded-lg border border-line bg-land p-6 max-sm:p-4 print:gap-3 print:border-0 print:bg-transparent print:p-0">
+      <article className="wrap-anywhere flex flex-col gap-4 rounded-lg border border-line bg-land p-6 max-sm:p-4 print:gap-3 print:border-0 print:bg-transparent print:p-0">
         <header className="flex items-end justify-between gap-6">
           <div className="min-w-0">
             <h1 className="wide-type text-2xl leading-tight font-semibold">{title}</h1>
