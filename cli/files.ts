@@ -1,10 +1,11 @@
 import { readFile } from "node:fs/promises";
-import { parseWith, type Read } from "~/core/faults";
+import { parseWith, readJson, type Read } from "~/core/faults";
 import { groupSchema, type Group } from "~/core/group/schema";
-import { documentOf, readSessionFile } from "~/core/files/session-file";
+import { readSessionFile } from "~/core/files/session-file";
+import { LONGEST_TEXT } from "~/core/session/read";
 import type { Session } from "~/core/session/schema";
 import type { Drill } from "~/core/drills/schema";
-import { DRILLS, drillById } from "~/library";
+import { drillById } from "~/library";
 import { demandById } from "~/library/demands";
 
 /** The session in a file, or in standard input for `-`, and the drills there are for it; every fault with its path. */
@@ -15,9 +16,9 @@ export async function readSessionAt(file: string): Promise<Read<{ session: Sessi
   } catch (error) {
     return { ok: false, faults: [{ path: file, message: `cannot be read (${(error as NodeJS.ErrnoException).code ?? String(error)})` }] };
   }
-  const document = documentOf(text);
+  const document = readJson(text, LONGEST_TEXT);
   if (!document.ok) return document;
-  const read = readSessionFile(document.value, { drills: drillById, isProfile: (id) => demandById(id) !== undefined, standIn: DRILLS[0]! });
+  const read = readSessionFile(document.value, { drills: drillById, isProfile: (id) => demandById(id) !== undefined });
   if (!read.ok) return read;
   const own = new Map(read.value.drills.map((drill) => [drill.id, drill]));
   return { ok: true, value: { session: read.value.session, drills: (id) => own.get(id) ?? drillById(id) } };

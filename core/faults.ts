@@ -16,6 +16,19 @@ export function pathText(path: readonly PropertyKey[]): string {
   return text === "" ? "(document)" : text;
 }
 
+/** Whether a value from outside has fields. */
+export const isObject = (value: unknown): value is Record<string, unknown> => typeof value === "object" && value !== null && !Array.isArray(value);
+
+/** What is in the text of a file, or why it is not JSON. `longest` is in characters. */
+export function readJson(text: string, longest: number): Read<unknown> {
+  if (text.length > longest) return { ok: false, faults: [{ path: "(document)", message: `is longer than ${longest / 1_000_000} million characters` }] };
+  try {
+    return { ok: true, value: JSON.parse(text) as unknown };
+  } catch (error) {
+    return { ok: false, faults: [{ path: "(document)", message: `is not JSON: ${error instanceof Error ? error.message : String(error)}` }] };
+  }
+}
+
 /** One line for a fault: its path, then what is wrong. */
 export function faultLine(fault: Fault): string {
   return `${fault.path}: ${fault.message}`;

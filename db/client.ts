@@ -1,5 +1,6 @@
 import { drizzle, type NodePgDatabase } from "drizzle-orm/node-postgres";
 import { migrate } from "drizzle-orm/node-postgres/migrator";
+import pg from "pg";
 import { PerseveringPool } from "./persevere";
 import * as schema from "./schema";
 
@@ -12,10 +13,12 @@ const LONGEST_QUERY_MS = 30_000;
 /** A database that answers nothing at all cannot keep to that by itself. */
 const LONGEST_ANSWER_MS = 40_000;
 
-/** Opens a pool of connections to the database at the address. `patient` sets no limit to a query, for migrations. */
-export function connect(url: string, { patient = false } = {}): Connection {
-  const limits = patient ? {} : { statement_timeout: LONGEST_QUERY_MS, query_timeout: LONGEST_ANSWER_MS };
-  const pool = new PerseveringPool({ connectionString: url, max: 8, connectionTimeoutMillis: 30_000, idleTimeoutMillis: 60_000, ...limits });
+/** Opens a pool of connections to the database at the address. `starting` is for the start, when nobody waits: a database that is away is said at once, and a migration takes as long as it takes. */
+export function connect(url: string, { starting = false } = {}): Connection {
+  const usual = { connectionString: url, max: 8, connectionTimeoutMillis: 30_000, idleTimeoutMillis: 60_000 };
+  const pool = starting ? new pg.Pool(usual) : new PerseveringPool({ ...usual, statement_timeout: LONGEST_QUERY_MS, query_timeout: LONGEST_ANSWER_MS });
+  // A connection that ends while nobody uses it is replaced.
+  pool.on("error", () => undefined);
   return { db: drizzle(pool, { schema }), close: () => pool.end() };
 }
 

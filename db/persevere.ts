@@ -57,8 +57,7 @@ const textOf = (asked: Asked): string => (typeof asked === "string" ? asked : as
 export class PerseveringPool extends pg.Pool {
   constructor(settings: pg.PoolConfig) {
     super(settings);
-    // One that ends while nobody uses it is replaced; while somebody does, their next question fails.
-    this.on("error", () => undefined);
+    // While somebody uses one that ends, their next question fails; the pool itself replaces it.
     this.on("connect", (client) => client.on("error", () => undefined));
   }
 

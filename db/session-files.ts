@@ -19,13 +19,13 @@ type Tx = Pick<Db, "select" | "insert">;
 
 /**
  * Keeps a session file as a coach's own: all of it or nothing. What the coach has already is used instead of being kept
- * again: a drill or profile that says the same, and a session that does. `totalSeconds` is the session's compiled length.
+ * again: a drill or profile that says the same, and a session that does. `totalSeconds` is the session's compiled length,
+ * `missing` those of the drills the coach has nothing alike of, where that has been looked up.
  */
-export async function keepSessionFile(db: Db, ownerId: string, { session, drills, profile }: SessionFile, totalSeconds: Seconds): Promise<Brought> {
-  const missing = await Promise.all(drills.map(async (drill) => ((await findAlike(db, ownerId, drill)) ? undefined : drill)));
+export async function keepSessionFile(db: Db, ownerId: string, { session, drills, profile }: SessionFile, totalSeconds: Seconds, missing?: readonly Drill[]): Promise<Brought> {
   // Takes some tenths of a second each, and is done before anybody is held up by it.
   const lines = new Map<string, Awaited<ReturnType<typeof linesInTurn>>>();
-  for (const drill of missing) if (drill) lines.set(drill.id, await linesInTurn(drill));
+  for (const drill of missing ?? (await missingOf(db, ownerId, drills))) lines.set(drill.id, await linesInTurn(drill));
   return db.transaction(async (tx) => {
     // Two of the same at once are kept once.
     await tx.execute(sql`select pg_advisory_xact_lock(hashtext(${`files of ${ownerId}`}))`);
@@ -59,10 +59,10 @@ export async function keepSessionFile(db: Db, ownerId: string, { session, drills
   });
 }
 
-/** How many of these drills the coach has nothing alike of. */
-export async function countNew(db: Db, ownerId: string, drills: readonly Drill[]): Promise<number> {
+/** Those of these drills that the coach has nothing alike of. */
+export async function missingOf(db: Db, ownerId: string, drills: readonly Drill[]): Promise<Drill[]> {
   const found = await Promise.all(drills.map((drill) => findAlike(db, ownerId, drill)));
-  return found.filter((id) => id === undefined).length;
+  return drills.filter((_, i) => found[i] === undefined);
 }
 
 /** The id of a revision of the coach's that says the same as a drill, or undefined. */

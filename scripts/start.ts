@@ -163,7 +163,7 @@ async function prepare(url: string, secret: string, baseUrl: string, demoPasswor
   const { openAccounts } = await import("~/db/accounts");
   const { loadDemo, demoEmail } = await import("~/db/demo/load");
   const { drawnDrillById } = await import("~/library/drawn");
-  const { db, close } = connect(url, { patient: true });
+  const { db, close } = connect(url, { starting: true });
   try {
     await db.execute(sql`select 1`).catch((error: Error & { cause?: Error }) => {
       throw new Trouble(`the database at ${new URL(url).host} cannot be reached: ${error.cause?.message ?? error.message}. Check DATABASE_URL.`);

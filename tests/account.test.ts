@@ -1,7 +1,7 @@
 import type { Page } from "playwright-core";
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
 import { messagesTo } from "~/db/messages";
-import { ANA, BEN, DEMO, ready, signIn, startWorld, violations, type World } from "./harness";
+import { ANA, BEN, DEMO, fillInSignIn, ready, signIn, startWorld, violations, type World } from "./harness";
 
 let world: World;
 beforeAll(async () => {
@@ -89,14 +89,7 @@ describe("a forgotten password", () => {
 describe("an account", () => {
   it("has its name, password and sign-ins changed on one page", async () => {
     const [{ page }, { page: elsewhere }] = [await world.visitor(), await world.visitor()];
-    for (const one of [page, elsewhere]) {
-      await one.goto("/sign-in");
-      await ready(one);
-      await one.getByLabel("E-mail address").fill(ANA.email);
-      await one.getByLabel("Password").fill(ANA.password);
-      await one.getByRole("button", { name: "Sign in" }).click();
-      await one.waitForURL(/\/sessions$/);
-    }
+    for (const one of [page, elsewhere]) await fillInSignIn(one, ANA);
     await page.getByRole("link", { name: /your account/ }).click();
     const part = (name: string) => page.getByRole("region", { name });
     await part("You").getByLabel("Name").fill("");

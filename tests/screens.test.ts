@@ -1,4 +1,5 @@
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
+import { messagesTo } from "~/db/messages";
 import { newestAddress, openDesk, PHONE, ready, signIn, startWorld, violations, type World } from "./harness";
 import type { BrowserContextOptions, Page } from "playwright-core";
 
@@ -54,12 +55,31 @@ describe.each<["light" | "dark", string, BrowserContextOptions]>([
     await page.goto("/sign-up");
     await ready(page);
     await check(page, "sign-up");
+    await page.getByLabel("Your name").fill("Robin");
+    await page.getByLabel("E-mail address").fill(`robin-${look}@club.example`);
+    await page.getByRole("button", { name: "Make account" }).click();
+    await page.getByText("Look in your mail").waitFor();
+    await check(page, "sign-up, written");
+    await page.goto(/\/password\/[\w-]+/.exec((await messagesTo(world.db, `robin-${look}@club.example`, 0)).messages[0]!.body)![0]);
+    await ready(page);
+    await check(page, "a password to choose");
+    await page.goto("/forgotten");
+    await ready(page);
+    await check(page, "forgotten");
     await signIn(page);
     expect(await page.locator("html").getAttribute("data-theme")).toBe(look);
     await check(page, "sessions");
     await page.getByRole("button", { name: "New session" }).first().click();
     await check(page, "new session");
     await page.keyboard.press("Escape");
+    await page.goto("/sessions/new?title=Squat%20primer&purpose=before-lifting&target=12:00");
+    await ready(page);
+    await check(page, "a session without drills");
+    for (const path of ["/account", "/mail"]) {
+      await page.goto(path);
+      await ready(page);
+      await check(page, path);
+    }
     await page.goto("/sessions?archived");
     await check(page, "archived, empty");
     await openDesk(page, "Handball before a game");

@@ -1,15 +1,15 @@
 import { readOwnId } from "~/core/drills/own";
 import type { Drill } from "~/core/drills/schema";
-import { faultLine } from "~/core/faults";
+import { faultLine, readJson, type Fault } from "~/core/faults";
 import { placedFaults, type PlacedFault } from "~/core/files/places";
-import { documentOf, drillsUsed, idsBrought, readSessionFile, sessionFile } from "~/core/files/session-file";
-import { readSession } from "~/core/session/read";
+import { drillsUsed, idsBrought, readSessionFile, sessionFile } from "~/core/files/session-file";
+import { LONGEST_TEXT, readSession } from "~/core/session/read";
 import type { Session } from "~/core/session/schema";
 import { compile } from "~/core/timeline/compile";
-import { findDemand } from "~/db/demands";
-import { countNew, keepSessionFile, type Brought } from "~/db/session-files";
-import { addSession, findSession, findSetting } from "~/db/sessions";
-import { DRILLS } from "~/library";
+import { listDemands } from "~/db/demands";
+import { keepSessionFile, missingOf, type Brought } from "~/db/session-files";
+import { addSession, findSession, findSetting, saveSession } from "~/db/sessions";
+import { listTeamNames } from "~/db/teams";
 import { demandById } from "~/library/demands";
 import { drawnDrill, drillsOf } from "./drills.server";
 import { getServices } from "./services.server";
@@ -22,24 +22,24 @@ export type ImportOutcome = Brought | { file: string; faults: PlacedFault[] };
 
 /** Keeps a session read from text with all it brings, or says every fault with its place. Nothing is kept of a file with faults. */
 export async function importSession(ownerId: string, file: string, text: string): Promise<ImportOutcome> {
-  const document = documentOf(text);
+  const document = readJson(text, LONGEST_TEXT);
   if (!document.ok) return { file, faults: placedFaults(document.faults, undefined) };
   const own = await drillsOf(ownerId, text);
   const brings = idsBrought(document.value);
   // A drill that the file brings is the file's, even where the coach has one of that id.
   const there = (id: string) => (brings.has(id) && readOwnId(id) ? undefined : own(id));
-  const read = readSessionFile(document.value, { drills: there, isProfile: (id) => demandById(id) !== undefined, standIn: DRILLS[0]! });
+  const read = readSessionFile(document.value, { drills: there, isProfile: (id) => demandById(id) !== undefined });
   if (!read.ok) return { file, faults: placedFaults(read.faults, document.value, (id) => there(id)?.name) };
   const { db } = getServices();
-  const added = await countNew(db, ownerId, read.value.drills);
-  if (added > 0) {
-    await needRoom(ownerId, "drills", added);
-    await needRoom(ownerId, "revisions", added);
+  const missing = await missingOf(db, ownerId, read.value.drills);
+  if (missing.length > 0) {
+    await needRoom(ownerId, "drills", missing.length);
+    await needRoom(ownerId, "revisions", missing.length);
   }
   if (typeof read.value.profile === "object") await needRoom(ownerId, "profiles");
   await needRoom(ownerId, "sessions");
   const brought = new Map(read.value.drills.map((drill) => [drill.id, drill]));
-  return keepSessionFile(db, ownerId, read.value, compile(read.value.session, (id) => brought.get(id) ?? own(id)).totalSeconds);
+  return keepSessionFile(db, ownerId, read.value, compile(read.value.session, (id) => brought.get(id) ?? own(id)).totalSeconds, missing);
 }
 
 /** A session with its drills and profile, as a file that another coach can take in. */
@@ -52,15 +52,39 @@ export async function exportSession(ownerId: string, id: string): Promise<{ name
     const drill = readOwnId(drillId) ? await drawnDrill(ownerId, drillId) : undefined;
     if (drill) drills.push(drill);
   }
-  const row = setting.demandId?.startsWith("own-") ? setting.demandId.slice("own-".length) : undefined;
-  const profile = row ? await findDemand(db, ownerId, row) : (setting.demandId ?? undefined);
+  // A profile that is gone, or nobody's, is left out.
+  const { demandId } = setting;
+  const { row: _, ...own } = (await listDemands(db, ownerId)).find((one) => one.id === demandId) ?? { row: undefined };
+  const profile = demandId === null ? undefined : "rows" in own ? own : demandById(demandId) ? demandId : undefined;
   return { name: stored.doc.title, document: sessionFile({ session: stored.doc, drills, profile }) };
 }
 
-/** Keeps a checked session as a new one of the coach. */
-export async function keepSession(ownerId: string, session: Session): Promise<string> {
+/** Keeps a checked session as a new one of the coach, with who it is for and what is asked of it. A group that is gone, or nobody's, is left out. */
+export async function keepSession(ownerId: string, session: Session, beside: { teamId?: string | null; demandId?: string | null } = {}): Promise<string> {
   await needRoom(ownerId, "sessions");
-  return addSession(getServices().db, ownerId, session, compile(session, await drillsOf(ownerId, session)).totalSeconds);
+  const { db } = getServices();
+  const { teamId = null, demandId = null } = beside;
+  const own = teamId !== null && (await listTeamNames(db, ownerId)).some((one) => one.id === teamId);
+  return addSession(db, ownerId, session, compile(session, await drillsOf(ownerId, session)).totalSeconds, { teamId: own ? teamId : null, demandId });
+}
+
+/** Somebody may be saving the same session from the desk: the newest is taken so often until it goes through. */
+const TRIES = 5;
+
+/** Changes a session wherever it stands now. Says `gone`, that somebody else is changing it, or what the change would break. */
+export async function changeStored(ownerId: string, id: string, change: (session: Session) => Session): Promise<{ saved: Session } | { refused: "gone" | "busy" | Fault[] }> {
+  const { db } = getServices();
+  for (let tries = 0; tries < TRIES; tries++) {
+    const stored = await findSession(db, ownerId, id);
+    if (!stored) return { refused: "gone" };
+    const changed = change(stored.doc);
+    const drills = await drillsOf(ownerId, changed);
+    const read = readSession(changed, drills);
+    if (!read.ok) return { refused: read.faults };
+    const saved = await saveSession(db, ownerId, id, stored.revision, read.value, compile(read.value, drills).totalSeconds);
+    if (saved.kind === "saved") return { saved: read.value };
+  }
+  return { refused: "busy" };
 }
 
 /** Checks a document that is meant to be right already; throws when it is not. */

@@ -88,8 +88,8 @@ export function mending(found: Found, input: AuditInput, all: readonly Found[]):
 /** Most fixes of one kind that are made at once. */
 const MOST_AT_ONCE = 60;
 
-/** Mends what one rule finds, one after the other, as far as its fixes mend; each is tried on what the one before has left. Others are served between. */
-export function* mendingAll(rule: string, input: AuditInput): Steps<{ session: Session; found: Found[]; fixes: string[] }> {
+/** Mends what one rule finds, one after the other, as far as its fixes mend; each is tried on what the one before has left. What has a key in `leave` stays. Others are served between. */
+export function* mendingAll(rule: string, input: AuditInput, leave: ReadonlySet<string> = new Set()): Steps<{ session: Session; found: Found[]; fixes: string[] }> {
   const fixes: string[] = [];
   let now = input;
   let found = audit(now);
@@ -97,7 +97,7 @@ export function* mendingAll(rule: string, input: AuditInput): Steps<{ session: S
   while (fixes.length < MOST_AT_ONCE) {
     let made: Mending | undefined;
     for (const one of found) {
-      if (one.rule !== rule) continue;
+      if (one.rule !== rule || leave.has(keyOf(one, now.session))) continue;
       yield;
       made = mending(one, now, found);
       if (made) break;

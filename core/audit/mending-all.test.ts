@@ -25,6 +25,13 @@ it("mends everything of one kind, and touches nothing else", () => {
   expect(found.map((one) => one.says)).toEqual(audit(look(after, { holdCap: 45 })).map((one) => one.says));
 });
 
+it("leaves what was accepted", () => {
+  const other = { drill: "hamstring-hold", dose: { kind: "time", seconds: 90 } };
+  const input = look(session([hold(90), other]), { holdCap: 45 });
+  const after = allAtOnce(mendingAll("caps", input, new Set(["caps hip-flexor-hold"])));
+  expect(secondsOf(after.session)).toEqual([90, 45]);
+});
+
 it("goes as far as it can, and says what is left", () => {
   // There is no level of this hold that needs no pad.
   const input = look(session([hold(30), hold(30)]), { kit: {}, holdCap: 20 });

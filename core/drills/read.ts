@@ -1,6 +1,6 @@
 import { z } from "zod";
 import { drillSchema, levelSchema, type Drill } from "./schema";
-import { parseWith, type Fault, type Read } from "~/core/faults";
+import { parseWith, readJson, type Fault, type Read } from "~/core/faults";
 import { motionFaults } from "~/core/figure/check";
 import { LEVELS, type LevelName } from "~/core/session/levels";
 import { USUAL_PACE } from "~/core/session/start";
@@ -33,14 +33,9 @@ const join = (under: readonly PropertyKey[], path: string) => (under.length === 
 
 /** Reads a drill from the text of a file. */
 export function readDrillText(text: string): Read<Drill> {
-  if (text.length > LONGEST_DRILL_TEXT) return { ok: false, faults: [{ path: "(document)", message: "is longer than 1 million characters" }] };
-  let document: unknown;
-  try {
-    document = JSON.parse(text);
-  } catch (error) {
-    return { ok: false, faults: [{ path: "(document)", message: `is not JSON: ${error instanceof Error ? error.message : String(error)}` }] };
-  }
-  const outer = parseWith(z.strictObject({ format: z.literal("mapset/drill"), version: z.literal(1), drill: z.unknown() }), document);
+  const document = readJson(text, LONGEST_DRILL_TEXT);
+  if (!document.ok) return document;
+  const outer = parseWith(z.strictObject({ format: z.literal("mapset/drill"), version: z.literal(1), drill: z.unknown() }), document.value);
   return outer.ok ? readDrill(outer.value.drill, ["drill"]) : outer;
 }
 

@@ -1,12 +1,12 @@
 import { describe, expect, it } from "vitest";
-import { faultLine } from "~/core/faults";
+import { faultLine, readJson } from "~/core/faults";
 import { asDocument } from "~/core/stress/attach";
 import { DRILLS, drillById } from "~/library";
 import { demandById, DEMANDS } from "~/library/demands";
-import { documentOf, idsBrought, readSessionFile, sessionFile } from "./session-file";
+import { idsBrought, readSessionFile, sessionFile } from "./session-file";
 
 const OWN = "own-6f1b0c1e-0000-4000-8000-000000000001-3";
-const shipped = { drills: drillById, isProfile: (id: string) => demandById(id) !== undefined, standIn: DRILLS[0]! };
+const shipped = { drills: drillById, isProfile: (id: string) => demandById(id) !== undefined };
 const own = () => ({ ...asDocument(DRILLS.find((drill) => drill.id === "cat-camel")!), id: OWN, name: "Harbour wall reach" });
 const session = () => ({
   format: "mapset/session", version: 1, title: "Legs", purpose: "off-day",
@@ -75,7 +75,7 @@ describe("what is wrong with one", () => {
     expect(lines({ ...file(), drills: [{ ...own(), name: "" }] })).toEqual(["drills[0].name: must have at least 3 characters"]);
   });
   it("is that it is no JSON", () => {
-    expect(documentOf("{")).toMatchObject({ ok: false, faults: [{ path: "(document)" }] });
+    expect(readJson("{", 100)).toMatchObject({ ok: false, faults: [{ path: "(document)" }] });
     for (const none of [null, [], 3, "x"]) expect(lines(none).join("\n")).toMatch(/^\(document\): /m);
   });
 });

@@ -2,11 +2,11 @@ import { z } from "zod";
 import { demandSchema, type Demand } from "~/core/demands/schema";
 import { readDrill } from "~/core/drills/read";
 import { drillSchema, type Drill } from "~/core/drills/schema";
-import { parseWith, type Fault, type Read } from "~/core/faults";
-import { LONGEST_TEXT, readSession } from "~/core/session/read";
+import { isObject, parseWith, type Fault, type Read } from "~/core/faults";
+import { readSession } from "~/core/session/read";
 import { sessionSchema, type Session } from "~/core/session/schema";
 import { asDocument } from "~/core/stress/attach";
-import type { DrillLookup } from "~/core/timeline/types";
+import type { DrillLookup, TimedDrill } from "~/core/timeline/types";
 
 /*
  * A session with everything it needs elsewhere: the coach's own drills that it uses, and its sport profile. Shipped drills
@@ -32,9 +32,11 @@ export type SessionFile = { session: Session; drills: Drill[]; profile: string |
 export type Shipped = {
   drills: DrillLookup;
   isProfile: (id: string) => boolean;
-  /** Takes the place of a drill that is brought and is not right, while the rest is read. */
-  standIn: Drill;
 };
+
+const STANDING = { posture: "standing", endPosture: "standing", kit: [] } as const;
+/** Takes the place of a drill that is brought and is not right, while the rest is read. */
+const STAND_IN: TimedDrill = { id: "", sides: "together", directions: 1, levels: { easier: { ...STANDING, kit: [] }, standard: { ...STANDING, kit: [] }, harder: { ...STANDING, kit: [] } } };
 
 /** The document of a session file. */
 export function sessionFile({ session, drills, profile }: SessionFile): z.input<typeof sessionFileSchema> {
@@ -43,16 +45,6 @@ export function sessionFile({ session, drills, profile }: SessionFile): z.input<
 
 /** The drills a session uses that are in none of these, by their ids, in order. */
 export const drillsUsed = (session: Session): string[] => [...new Set(session.blocks.flatMap((block) => block.items.map((item) => item.drill)))];
-
-/** What is in the text of a file, or why it is not JSON. */
-export function documentOf(text: string): Read<unknown> {
-  if (text.length > LONGEST_TEXT) return { ok: false, faults: [{ path: "(document)", message: "is longer than 4 million characters" }] };
-  try {
-    return { ok: true, value: JSON.parse(text) as unknown };
-  } catch (error) {
-    return { ok: false, faults: [{ path: "(document)", message: `is not JSON: ${error instanceof Error ? error.message : String(error)}` }] };
-  }
-}
 
 /** The drills that a document claims to bring, whether they are right or not: by them a session is read that names them. */
 export function idsBrought(document: unknown): Set<string> {
@@ -75,7 +67,7 @@ export function readSessionFile(document: unknown, shipped: Shipped): Read<Sessi
   faults.push(...brought.faults);
   // A drill that is there and not right is told once: the session that uses it is read as if it were.
   const ids = idsBrought(document);
-  const read = readSession(session, (id) => brought.drills.get(id) ?? shipped.drills(id) ?? (ids.has(id) ? shipped.standIn : undefined));
+  const read = readSession(session, (id) => brought.drills.get(id) ?? shipped.drills(id) ?? (ids.has(id) ? STAND_IN : undefined));
   if (!read.ok) faults.push(...read.faults.map((fault) => ({ ...fault, path: fault.path === "(document)" ? "session" : `session.${fault.path}` })));
 
   let own: string | Demand | undefined;
@@ -106,5 +98,3 @@ function readDrills(documents: unknown, shipped: DrillLookup): { drills: Map<str
   });
   return { drills, faults };
 }
-
-const isObject = (value: unknown): value is Record<string, unknown> => typeof value === "object" && value !== null && !Array.isArray(value);

@@ -1,3 +1,4 @@
+import { isObject } from "~/core/faults";
 import { sameJson } from "./same";
 import type { History } from "./history";
 
@@ -51,5 +52,3 @@ function stepsOf<T>(value: unknown, read: (value: unknown) => T | undefined): St
   }
   return steps;
 }
-
-const isObject = (value: unknown): value is Record<string, unknown> => typeof value === "object" && value !== null && !Array.isArray(value);

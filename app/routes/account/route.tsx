@@ -9,6 +9,7 @@ import { readForm } from "~/app/server/forms.server";
 import { getServices } from "~/app/server/services.server";
 import { Button } from "~/app/ui/button";
 import { Field } from "~/app/ui/field";
+import { PASSWORD_HINT } from "~/app/ui/password-hint";
 import { signedInElsewhere } from "~/db/accounts";
 
 export const meta: Route.MetaFunction = () => [{ title: "Your account · Mapset" }];
@@ -42,7 +43,7 @@ export default function Account({ loaderData }: Route.ComponentProps) {
               <Field label="Current password" name="old" type="password" autoComplete="current-password" required fault={outcome?.faults?.old} />
               <Field
                 label="New password" name="new" type="password" autoComplete="new-password" required fault={outcome?.faults?.new}
-                hint="At least 10 characters. Three or four words that have nothing to do with each other make a good one."
+                hint={PASSWORD_HINT}
               />
             </>
           )}

@@ -10,7 +10,7 @@ import { Button } from "~/app/ui/button";
 import { cx } from "~/app/ui/classes";
 import { Dialog } from "~/app/ui/dialog";
 import { Field } from "~/app/ui/field";
-import { mendingAll, type Found, type Mending } from "~/core/audit/audit";
+import { keyOf, mendingAll, type Found, type Mending } from "~/core/audit/audit";
 import { betterKnown, type WrittenBefore } from "~/core/audit/known-better";
 import type { Lead, Severity } from "~/core/audit/types";
 import { changesBetween } from "~/core/session/changes";
@@ -161,10 +161,11 @@ function Finding({ found, like, onAll, desk, mended, onShow, onAccept, onPlace, 
 /** Mends everything one rule finds, shown before it is done. */
 function AllDialog({ desk, insights, like, onClose }: { desk: Desk; insights: Insights; like: readonly Found[]; onClose: () => void }) {
   const [mended, setMended] = useState<Mending & { fixes: string[] }>();
-  const { input } = insights;
+  const { input, accepted } = insights;
   const rule = like[0]!.rule;
   useEffect(() => {
-    const work = mendingAll(rule, input);
+    // What was accepted stays as it is.
+    const work = mendingAll(rule, input, new Set(accepted.map(({ found }) => keyOf(found, input.session))));
     let timer: ReturnType<typeof setTimeout>;
     const next = () => {
       const step = work.next();
@@ -173,11 +174,11 @@ function AllDialog({ desk, insights, like, onClose }: { desk: Desk; insights: In
     };
     timer = setTimeout(next);
     return () => clearTimeout(timer);
-  }, [rule, input, like]);
-  if (!mended)
+  }, [rule, input, accepted, like]);
+  if (!mended || mended.fixes.length === 0)
     return (
       <Dialog open onOpenChange={(open) => !open && onClose()} title={`All ${like.length} like this`} description={like[0]!.says}>
-        <p role="status" className="text-ink-soft">Trying one after the other…</p>
+        <p role="status" className="text-ink-soft">{mended ? "None of them is fixed by a step that makes nothing else worse. Fix them one by one, by hand." : "Trying one after the other…"}</p>
       </Dialog>
     );
   return <FixDialog desk={desk} found={like[0]!} mended={mended} onClose={onClose} />;

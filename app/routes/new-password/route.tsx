@@ -5,6 +5,7 @@ import { readForm } from "~/app/server/forms.server";
 import { choosePassword, openPasswordLink } from "~/app/server/sign-in.server";
 import { Button } from "~/app/ui/button";
 import { Field } from "~/app/ui/field";
+import { PASSWORD_HINT } from "~/app/ui/password-hint";
 
 export const meta: Route.MetaFunction = () => [{ title: "Choose a password · Mapset" }];
 
@@ -42,7 +43,7 @@ export default function NewPassword({ loaderData, actionData }: Route.ComponentP
         <Field label="E-mail address" name="email" type="email" autoComplete="username" value={who.email} readOnly />
         <Field
           label={who.first ? "Choose a password" : "New password"} name="password" type="password" autoComplete="new-password" required autoFocus
-          hint="At least 10 characters. Three or four words that have nothing to do with each other make a good one." fault={actionData?.faults?.password}
+          hint={PASSWORD_HINT} fault={actionData?.faults?.password}
         />
         <FormFault fault={actionData?.faults?.form} />
         <Button kind="primary" type="submit" disabled={busy}>

@@ -5,14 +5,12 @@ import { AddDrill } from "../desk/add-drill";
 import { requireCoach } from "~/app/server/coach.server";
 import { drillsOf } from "~/app/server/drills.server";
 import { fieldText, readForm } from "~/app/server/forms.server";
-import { needRoom } from "~/app/server/room.server";
+import { keepSession } from "~/app/server/session-docs.server";
 import { getServices } from "~/app/server/services.server";
 import { newSession, itemOf } from "~/core/session/start";
 import { clockText } from "~/core/text/clock";
 import { PURPOSE_WORDS } from "~/core/text/words";
-import { compile } from "~/core/timeline/compile";
 import { browseOwnDrills } from "~/db/own-drills";
-import { addSession } from "~/db/sessions";
 import { listGroups } from "~/db/teams";
 
 export const meta: Route.MetaFunction = ({ loaderData }) => [{ title: `${loaderData?.title ?? "New session"} · Mapset` }];
@@ -35,15 +33,11 @@ export async function action({ request }: Route.ActionArgs) {
   const read = aboutSchema.safeParse({ title: field("title"), purpose: field("purpose"), target: field("target"), team: field("team") });
   if (!read.success) throw redirect("/sessions?new");
   const id = field("drill").slice(0, 80);
-  const drills = await drillsOf(coach.id, id);
-  const drill = drills(id);
+  const drill = (await drillsOf(coach.id, id))(id);
   if (!drill) return data({ fault: "That drill is not there any more. Choose another." }, { status: 422 });
-  await needRoom(coach.id, "sessions");
   const { team, ...about } = read.data;
   const doc = newSession(about, [{ title: "", rounds: 1, restBetweenRounds: 0, sideOrder: "drill-by-drill", items: [itemOf(drill)] }]);
-  const { db } = getServices();
-  const teamId = (await listGroups(db, coach.id)).some((one) => one.id === team) ? team : null;
-  throw redirect(`/sessions/${await addSession(db, coach.id, doc, compile(doc, drills).totalSeconds, { teamId })}#add`);
+  throw redirect(`/sessions/${await keepSession(coach.id, doc, { teamId: team || null })}#add`);
 }
 
 /** Looks like the desk, with its list of drills to add open: the session is there with the first of them. */

@@ -1,16 +1,15 @@
 import { z } from "zod";
-import { importSession, keepSession, LARGEST_IMPORT, mustRead } from "~/app/server/session-docs.server";
+import { changeStored, importSession, keepSession, LARGEST_IMPORT, mustRead } from "~/app/server/session-docs.server";
 import { targetField, titleField } from "../new-session/about";
 import { fieldText } from "~/app/server/forms.server";
-import { drillsOf } from "~/app/server/drills.server";
 import { getServices } from "~/app/server/services.server";
 import { idOf, notHere } from "~/app/server/coach.server";
 import { PURPOSES, type Session } from "~/core/session/schema";
+import { faultLine } from "~/core/faults";
 import type { PlacedFault } from "~/core/files/places";
 import { newSession } from "~/core/session/start";
 import { clockText } from "~/core/text/clock";
-import { compile } from "~/core/timeline/compile";
-import { deleteArchived, findSession, findSetting, saveSession, saveSetting, setArchived, setTemplate } from "~/db/sessions";
+import { deleteArchived, findSession, findSetting, setArchived, setTemplate } from "~/db/sessions";
 import { OUTLINES, outlineBlocks } from "~/library/outlines";
 import { cutTo } from "~/core/fit-to-keep";
 import { TEMPLATES, templateSession } from "~/library/templates";
@@ -42,10 +41,7 @@ export async function actOnSessions(ownerId: string, form: FormData): Promise<Ou
       if (outline === EMPTY) return { go: `/sessions/new?${new URLSearchParams({ title: about.title, purpose: about.purpose, target: about.target ? clockText(about.target) : "", team: team === "as-begun" ? "" : team }).toString()}` };
       const begin = await beginningOf(ownerId, outline);
       const doc = { ...begin.session, ...newSession({ ...about, target: about.target ?? begin.session.target }, begin.session.blocks), pace: begin.session.pace, firstSide: begin.session.firstSide };
-      const id = await keepSession(ownerId, await mustRead(ownerId, doc));
-      const teamId = team === "as-begun" ? begin.teamId : team || null;
-      // A team that is gone meanwhile, or nobody's own, is left out.
-      if (!(await saveSetting(db, ownerId, id, { teamId, demandId: begin.demandId, accepted: [] }))) await saveSetting(db, ownerId, id, { teamId: null, demandId: begin.demandId, accepted: [] });
+      const id = await keepSession(ownerId, await mustRead(ownerId, doc), { teamId: team === "as-begun" ? begin.teamId : team || null, demandId: begin.demandId });
       return { go: `/sessions/${id}` };
     }
     case "import": {
@@ -98,18 +94,12 @@ async function beginningOf(ownerId: string, asked: string): Promise<Beginning> {
 }
 
 async function rename(ownerId: string, id: string, title: string): Promise<Outcome> {
-  const { db } = getServices();
   const read = titleField.safeParse(title);
   if (!read.success) return { fields: { title: read.error.issues[0]?.message ?? "" } };
-  // Someone may be saving the same session from the desk: take the newest until it goes through.
-  for (let tries = 0; tries < 5; tries++) {
-    const stored = await findSession(db, ownerId, id);
-    if (!stored) throw notHere();
-    const doc = { ...stored.doc, title: read.data };
-    const saved = await saveSession(db, ownerId, id, stored.revision, doc, compile(doc, await drillsOf(ownerId, doc)).totalSeconds);
-    if (saved.kind === "saved") return { done: true };
-  }
-  return { fields: { title: "The session is being changed elsewhere right now. Try again." } };
+  const changed = await changeStored(ownerId, id, (doc) => ({ ...doc, title: read.data }));
+  if ("saved" in changed) return { done: true };
+  if (changed.refused === "gone") throw notHere();
+  return { fields: { title: changed.refused === "busy" ? "The session is being changed elsewhere right now. Try again." : faultLine(changed.refused[0]!) } };
 }
 
 function copyTitle(title: string): string {
