@@ -130,7 +130,8 @@ export function runningPort(folder: string): number | undefined {
 function makeCluster(bin: string, folder: string, data: string, password: string, who: Identity): void {
   say("Mapset: making a database of its own…");
   rmSync(data, { recursive: true, force: true });
-  mkdirSync(data, { recursive: true, mode: 0o700 });
+  mkdirSync(folder, { recursive: true, mode: 0o755 });
+  mkdirSync(data, { mode: 0o700 });
   const passwordFile = `${folder}/.initdb`;
   writeFileSync(passwordFile, password, { mode: 0o600 });
   if (who) {

@@ -1,4 +1,3 @@
-import { format, formatDistanceToNowStrict } from "date-fns";
 import { Mail } from "lucide-react";
 import { useEffect, useRef } from "react";
 import { data, Link, useFetcher } from "react-router";
@@ -10,6 +9,7 @@ import { getServices } from "~/app/server/services.server";
 import { Button } from "~/app/ui/button";
 import { Field } from "~/app/ui/field";
 import { PASSWORD_HINT } from "~/app/ui/password-hint";
+import { When } from "~/app/ui/when";
 import { signedInElsewhere } from "~/db/accounts";
 
 export const meta: Route.MetaFunction = () => [{ title: "Your account · Mapset" }];
@@ -51,10 +51,10 @@ export default function Account({ loaderData }: Route.ComponentProps) {
       </Part>
       <Part title="Signed in" note="A sign-in lasts four weeks after you were last here.">
         <ul className="flex flex-col gap-1">
-          <li>Here, since {format(since, "d MMMM, HH:mm")}</li>
+          <li>Here, since <When at={since} as="d MMMM, HH:mm" /></li>
           {elsewhere.map((one, i) => (
             <li key={i} className="text-ink-soft">
-              Elsewhere, since {format(one.since, "d MMMM, HH:mm")}; last seen {formatDistanceToNowStrict(one.lastSeen, { addSuffix: true })}
+              Elsewhere, since <When at={one.since} as="d MMMM, HH:mm" />; last seen <When at={one.lastSeen} as="ago" />
             </li>
           ))}
         </ul>

@@ -1,4 +1,3 @@
-import { format } from "date-fns";
 import { CircleCheck, CloudOff, Compass, LoaderCircle, Redo2, Send, TriangleAlert, Undo2 } from "lucide-react";
 import { useMemo } from "react";
 import { Count, type NewestEdition, type Tab } from "./desk-view";
@@ -8,6 +7,7 @@ import type { Insights } from "./use-insights";
 import type { SaveState } from "./use-saving";
 import { ButtonLink, IconButton } from "~/app/ui/button";
 import { cx } from "~/app/ui/classes";
+import { When } from "~/app/ui/when";
 import { editSession } from "~/core/session/edits";
 import { sameJson } from "~/core/session/same";
 import { clockText } from "~/core/text/clock";
@@ -77,7 +77,7 @@ function EditionLine({ edition, desk }: { edition: NewestEdition | undefined; de
   if (!edition) return <span className="text-xs text-ink-faint">not handed out yet</span>;
   return (
     <span className={cx("text-xs", changed ? "font-medium text-plum" : "text-ink-faint")}>
-      Edition {edition.number}, {format(new Date(edition.createdAt), "d MMM")}
+      Edition {edition.number}, <When at={edition.createdAt} as="d MMM" />
       {changed ? ": changed since" : edition.open ? ": as here" : ": link withdrawn"}
     </span>
   );

@@ -1,4 +1,3 @@
-import { format } from "date-fns";
 import { Archive, ArchiveRestore, Copy, Download, Pencil, TriangleAlert } from "lucide-react";
 import { useState } from "react";
 import { Form, Link, redirect } from "react-router";
@@ -15,6 +14,7 @@ import { needRoom } from "~/app/server/room.server";
 import { getServices } from "~/app/server/services.server";
 import { Button, ButtonLink } from "~/app/ui/button";
 import { Still } from "~/app/ui/figure/still";
+import { When } from "~/app/ui/when";
 import { motionAt } from "~/core/drills/motion";
 import { ownDrillId, readOwnId } from "~/core/drills/own";
 import { KIT_FACTS } from "~/core/drills/kit";
@@ -191,9 +191,7 @@ export default function DrillPage({ loaderData: { drill, own, sessions, others, 
                 {own.revisions.map((revision) => (
                   <li key={revision.id}>
                     {revision.id === drill.id ? <span className="font-semibold">Revision {revision.number}</span> : <Link to={`/library/${revision.id}`} className="underline underline-offset-4">Revision {revision.number}</Link>}{" "}
-                    <time dateTime={revision.at} className="text-ink-faint" suppressHydrationWarning>
-                      {format(new Date(revision.at), "d MMM yyyy, HH:mm")}
-                    </time>
+                    <When at={revision.at} as="d MMM yyyy, HH:mm" className="text-ink-faint" />
                   </li>
                 ))}
               </ul>

@@ -1,4 +1,3 @@
-import { format, formatDistanceToNowStrict } from "date-fns";
 import { ArrowLeft, Check, Copy, ExternalLink, Printer, Send, TriangleAlert, Unlink } from "lucide-react";
 import { useState } from "react";
 import { setImmediate } from "node:timers/promises";
@@ -16,6 +15,7 @@ import { Confirm } from "~/app/ui/dialog";
 import { SelectField } from "~/app/ui/field";
 import { Still } from "~/app/ui/figure/still";
 import { MiniProfilePicture } from "~/app/ui/mini-profile";
+import { When } from "~/app/ui/when";
 import { kitList } from "~/core/coverage/kit-list";
 import type { Drill } from "~/core/drills/schema";
 import { auditInput, auditInSteps, keyOf } from "~/core/audit/audit";
@@ -297,7 +297,7 @@ function EditionCard({ edition, sessionId, before }: { edition: ShownEdition; se
       <h3 className="flex flex-wrap items-baseline gap-x-3">
         <span className="text-lg font-semibold">Edition {edition.number}</span>
         <span className="text-ink-soft">
-          {format(edition.createdAt, "d MMMM, HH:mm")} · {clockText(edition.totalSeconds)}
+          <When at={edition.createdAt} as="d MMMM, HH:mm" /> · {clockText(edition.totalSeconds)}
         </span>
         <span className={cx("text-sm", edition.current ? "text-kelp" : "text-plum")}>{edition.current ? "same as the desk" : "the desk has changed since"}</span>
         <Link to={`/heard?session=${sessionId}`} className="ml-auto text-sm underline underline-offset-4">
@@ -343,11 +343,19 @@ function LinkLine({ link, sessionId }: { link: ShownLink; sessionId: string }) {
   const [asking, setAsking] = useState(false);
   const [copied, setCopied] = useState(false);
   const whom = link.teamName ?? "Anyone with the link";
-  const opened = link.openings === 0 ? "not opened yet" : `opened ${link.openings} ${link.openings === 1 ? "time" : "times"}${link.openedAt ? `, last ${formatDistanceToNowStrict(link.openedAt, { addSuffix: true })}` : ""}`;
+  const opened =
+    link.openings === 0 ? (
+      "not opened yet"
+    ) : (
+      <>
+        opened {link.openings} {link.openings === 1 ? "time" : "times"}
+        {link.openedAt && <>, last <When at={link.openedAt} as="ago" /></>}
+      </>
+    );
   if (link.withdrawnAt)
     return (
       <li className="border-t border-line pt-3 text-ink-faint">
-        <span className="line-through">{whom}</span> · withdrawn {format(link.withdrawnAt, "d MMM, HH:mm")} · {opened}
+        <span className="line-through">{whom}</span> · withdrawn <When at={link.withdrawnAt} as="d MMM, HH:mm" /> · {opened}
       </li>
     );
   return (

@@ -1,4 +1,3 @@
-import { format } from "date-fns";
 import { CircleCheck, MoreHorizontal, TriangleAlert } from "lucide-react";
 import { useEffect, useState } from "react";
 import { data, Form, Link, redirect, useFetcher, useRevalidator, useSearchParams, useSubmit } from "react-router";
@@ -12,6 +11,7 @@ import { cx } from "~/app/ui/classes";
 import { Confirm } from "~/app/ui/dialog";
 import { SelectField } from "~/app/ui/field";
 import { Menu } from "~/app/ui/menu";
+import { When } from "~/app/ui/when";
 import { JOINT_WORDS } from "~/core/drills/rows";
 import { clockText } from "~/core/text/clock";
 import { listFolded, listHeard, setNotTheirs, setRemoved, setSeen, summariseHeard, type FoldedLink, type HeardRow } from "~/db/runs";
@@ -230,7 +230,7 @@ function Folded({ links, sessionId }: { links: FoldedLink[]; sessionId: string |
                 {one.teamName && <span className="font-normal text-ink-soft">, {one.teamName}</span>}
               </p>
               <p className="text-ink-soft">
-                {one.runs + one.uncounted} more than a link usually brings in an hour, or after it was withdrawn; the newest {when(one.newest)}.
+                {one.runs + one.uncounted} more than a link usually brings in an hour, or after it was withdrawn; the newest <When at={one.newest} as={MOMENT} />.
                 {one.unseenPain > 0 && <span className="font-semibold text-plum"> {one.unseenPain} told of pain.</span>} If nobody you know is behind it, withdraw the link.
               </p>
             </div>
@@ -255,7 +255,7 @@ function PainCard({ row, onChange }: { row: HeardRow; onChange: Change }) {
           <NotTheirs row={row} />
           <span className="text-ink-soft">
             {" "}
-            · {row.sessionTitle}, {when(row.startedAt)}
+            · {row.sessionTitle}, <When at={row.startedAt} as={MOMENT} />
           </span>
         </p>
         <p className="text-lg break-words">{row.checkIn?.painWhere ?? "Did not say where."}</p>
@@ -313,7 +313,7 @@ function RunRow({ row, showSession, onChange }: { row: HeardRow; showSession: bo
           {checkIn?.pain && checkIn.seenAt && <CircleCheck size={14} className="ml-1 inline text-kelp" aria-label="dealt with" />}
         </p>
         <p className="truncate text-sm text-ink-faint">
-          {when(row.startedAt)}
+          <When at={row.startedAt} as={MOMENT} />
           {showSession && ` · ${row.sessionTitle}`} · edition {row.editionNumber}
         </p>
       </div>
@@ -345,6 +345,4 @@ function Done({ row }: { row: HeardRow }) {
   );
 }
 
-function when(at: Date): string {
-  return format(at, "EEE d MMM, HH:mm");
-}
+const MOMENT = "EEE d MMM, HH:mm";

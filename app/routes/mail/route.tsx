@@ -1,9 +1,9 @@
-import { format } from "date-fns";
 import { Link } from "react-router";
 import type { Route } from "./+types/route";
 import { requireCoach } from "~/app/server/coach.server";
 import { getServices } from "~/app/server/services.server";
 import { ButtonLink } from "~/app/ui/button";
+import { When } from "~/app/ui/when";
 import { messagesTo } from "~/db/messages";
 
 export const meta: Route.MetaFunction = () => [{ title: "Mail tray · Mapset" }];
@@ -31,7 +31,7 @@ export default function MailTray({ loaderData }: Route.ComponentProps) {
           <li key={message.id} className="rounded-lg border border-line bg-land">
             <div className="flex flex-wrap items-baseline justify-between gap-x-4 border-b border-line-water px-5 py-3">
               <h2 className="font-semibold">{message.subject}</h2>
-              <time dateTime={message.createdAt.toISOString()} className="text-sm text-ink-faint">{format(message.createdAt, "d MMMM yyyy, HH:mm")}</time>
+              <When at={message.createdAt} as="d MMMM yyyy, HH:mm" className="text-sm text-ink-faint" />
             </div>
             <Body text={message.body} own={baseUrl} />
           </li>

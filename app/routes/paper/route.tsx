@@ -1,5 +1,4 @@
 import { setImmediate } from "node:timers/promises";
-import { format } from "date-fns";
 import { ArrowLeft, Printer } from "lucide-react";
 import type { Route } from "./+types/route";
 import { idOf, notHere, requireCoach } from "~/app/server/coach.server";
@@ -9,6 +8,7 @@ import { getServices } from "~/app/server/services.server";
 import { Button, ButtonLink } from "~/app/ui/button";
 import { Still } from "~/app/ui/figure/still";
 import { useThere } from "~/app/ui/use-there";
+import { When } from "~/app/ui/when";
 import { MiniProfilePicture } from "~/app/ui/mini-profile";
 import { paperInSteps, type PaperItem } from "~/core/edition/paper";
 import { miniProfile } from "~/core/profile/mini";
@@ -74,7 +74,7 @@ function OnPaper({ loaderData }: Pick<Route.ComponentProps, "loaderData">) {
             <h1 className="wide-type text-2xl leading-tight font-semibold">{title}</h1>
             <p className="text-ink-soft">
               {PURPOSE_WORDS[purpose]}
-              {group && ` · ${group.name}, ${group.people} ${group.people === 1 ? "person" : "people"}`} · {format(new Date(), "d MMM yyyy")}
+              {group && ` · ${group.name}, ${group.people} ${group.people === 1 ? "person" : "people"}`} · <When at={new Date()} as="d MMM yyyy" />
             </p>
           </div>
           <p className="text-right whitespace-nowrap">

@@ -1,5 +1,4 @@
 import { Archive, ArchiveRestore, Copy, Download, Ellipsis, Pencil, PencilRuler, Plus, Printer, Search, Shapes, Trash2 } from "lucide-react";
-import { formatDistanceToNowStrict } from "date-fns";
 import { useEffect, useId, useState } from "react";
 import { data, Link, redirect, useFetcher, useSearchParams, useSubmit, useNavigate } from "react-router";
 import type { Route } from "./+types/route";
@@ -18,6 +17,7 @@ import { inputLook } from "~/app/ui/field";
 import { Menu } from "~/app/ui/menu";
 import { RenameDialog } from "~/app/ui/rename-dialog";
 import { MiniProfilePicture } from "~/app/ui/mini-profile";
+import { When } from "~/app/ui/when";
 import { clockText } from "~/core/text/clock";
 import { againstTarget } from "~/core/text/target";
 import { PURPOSE_WORDS } from "~/core/text/words";
@@ -145,9 +145,7 @@ function SessionRow({ session }: { session: SessionSummary }) {
         </h2>
         <p className="truncate text-ink-soft">
           {PURPOSE_WORDS[session.purpose]} · {session.drills} {session.drills === 1 ? "drill" : "drills"} · changed{" "}
-          <time dateTime={session.updatedAt} suppressHydrationWarning>
-            {formatDistanceToNowStrict(new Date(session.updatedAt), { addSuffix: true })}
-          </time>
+          <When at={session.updatedAt} as="ago" />
         </p>
         <p className="truncate text-sm text-ink-faint">
           {session.openEditions > 0 ? <span className="font-medium text-kelp">handed out</span> : session.lastHandedOut ? "link withdrawn" : "not handed out"}
