@@ -32,6 +32,7 @@ export default [
   route("sessions/:id/code/:link", "routes/hand-out/code.ts"),
   route("sessions/:id/export", "routes/sessions/export.ts"),
 
+  route("own-drills", "routes/own-drills.ts"),
   route("library/:drill/export", "routes/drill/export.ts"),
   route("library/:drill/keep", "routes/own-drill/keep.ts"),
   route("figure/:drill/:level/:moment", "routes/figure-still.ts"),

@@ -1,10 +1,11 @@
 import { eq, sql } from "drizzle-orm";
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
 import { ownDrillId } from "~/core/drills/own";
+import { readOwnList } from "~/core/drills/own-list";
 import { asDocument } from "~/core/stress/attach";
 import { drawnDrillById } from "~/library/drawn";
 import type { Db } from "./client";
-import { addOwnDrill, browseOwnDrills, findOwnDrill, findRevision, keepRevision, listOwnDrills, listRevisions, newestRevisions, revisionsNamed, shelveOwnDrill } from "./own-drills";
+import { addOwnDrill, browseOwnDrills, findOwnDrill, findRevision, keepRevision, listOwnDrills, listRevisions, ownDrillsText, revisionsNamed, shelveOwnDrill } from "./own-drills";
 import { ownDrillRevision } from "./schema";
 import { addSession } from "./sessions";
 import { sessionsUsing } from "./sessions-using";
@@ -43,7 +44,10 @@ describe("a coach's own drills", () => {
     for (const n of [1, 2, 3]) await keepRevision(db, ana, id, n, { ...bridge, name: `Bridge ${n}` });
     const found = await revisionsNamed(db, ana, [ownDrillId(id, 2), ownDrillId(id, 4), ownDrillId(id, 9)]);
     expect(found.map((one) => [one.id, one.name, one.motions]).sort()).toEqual([[ownDrillId(id, 2), "Bridge 1", undefined], [ownDrillId(id, 4), "Bridge 3", undefined]]);
-    expect(await newestRevisions(db, ana, 2)).toEqual([ownDrillId(id, 4), ownDrillId(id, 3)]);
+    // As a list that the page gets: the newest as it is offered, and what is named beside it, both with what they stress.
+    const listed = readOwnList(await ownDrillsText(db, ana, [ownDrillId(id, 2), ownDrillId(id, 9)])).filter(({ drill }) => drill.id.includes(id));
+    expect(listed.map(({ drill, offered }) => [drill.id, drill.name, drill.motions, offered])).toEqual([[ownDrillId(id, 4), "Bridge 3", undefined, true], [ownDrillId(id, 2), "Bridge 1", undefined, false]]);
+    expect(listed[1]!.drill).toEqual(found.find((one) => one.id === ownDrillId(id, 2)));
   });
   it("are no one else's, by any call", async () => {
     const id = await addOwnDrill(db, ana, bridge);
@@ -52,7 +56,7 @@ describe("a coach's own drills", () => {
     expect(await shelveOwnDrill(db, ben, id, true)).toBe(false);
     expect(await listRevisions(db, ben, id)).toEqual([]);
     expect(await revisionsNamed(db, ben, [ownDrillId(id, 1)])).toEqual([]);
-    expect(await newestRevisions(db, ben, 10)).toEqual([]);
+    expect(await ownDrillsText(db, ben, [ownDrillId(id, 1)])).toBe("[]");
     expect(await listOwnDrills(db, ben)).toEqual([]);
   });
   it("leave the list when put aside, and stay for the sessions that use them", async () => {

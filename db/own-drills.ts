@@ -21,6 +21,13 @@ const stressed = and(eq(ownDrillStress.drillId, ownDrillRevision.drillId), eq(ow
 const known = <R extends { doc: Drill; lines: Partial<LevelLines> | null }>({ lines, ...row }: R) => ({ ...row, doc: withStress(row.doc, lines) });
 const newest = and(eq(ownDrillRevision.drillId, ownDrill.id), eq(ownDrillRevision.number, ownDrill.revision));
 
+/** That a revision is one of those named by id. */
+const isNamed = (ids: readonly string[]) => {
+  const named = ids.map(readOwnId).filter((one) => one !== undefined);
+  const [drills, numbers] = [named.map((one) => one.drill), named.map((one) => one.revision)];
+  return sql`(${ownDrillRevision.drillId}, ${ownDrillRevision.number}) in (select * from unnest(${sql.param(drills)}::uuid[], ${sql.param(numbers)}::int[]))`;
+};
+
 /** The coach's own drills in their newest revision, last changed first. Archived ones are left out. */
 export async function listOwnDrills(db: Db, ownerId: string): Promise<OwnDrill[]> {
   const rows = await db.select({ ...shown, lines: ownDrillStress.levels }).from(ownDrill).innerJoin(ownDrillRevision, newest).leftJoin(ownDrillStress, stressed)
@@ -61,19 +68,24 @@ export async function findRevision(db: Db, ownerId: string, id: string, number: 
 
 /** Those revisions of the coach's own drills that are named by the id they are used by, without motions. */
 export async function revisionsNamed(db: Db, ownerId: string, ids: readonly string[]): Promise<Drill[]> {
-  const named = ids.map(readOwnId).filter((one) => one !== undefined);
-  if (named.length === 0) return [];
-  const [drills, numbers] = [named.map((one) => one.drill), named.map((one) => one.revision)];
+  if (ids.length === 0) return [];
   const rows = await db.select({ doc: unmoving, lines: ownDrillStress.levels }).from(ownDrillRevision).leftJoin(ownDrillStress, stressed)
-    .where(and(eq(ownDrillRevision.ownerId, ownerId), sql`(${ownDrillRevision.drillId}, ${ownDrillRevision.number}) in (select * from unnest(${sql.param(drills)}::uuid[], ${sql.param(numbers)}::int[]))`));
+    .where(and(eq(ownDrillRevision.ownerId, ownerId), isNamed(ids)));
   return rows.map((row) => known(row).doc);
 }
 
-/** The ids of so many revisions of a coach's own drills, those kept last. */
-export async function newestRevisions(db: Db, ownerId: string, most: number): Promise<string[]> {
-  const rows = await db.select({ drillId: ownDrillRevision.drillId, number: ownDrillRevision.number }).from(ownDrillRevision)
-    .where(eq(ownDrillRevision.ownerId, ownerId)).orderBy(desc(ownDrillRevision.createdAt)).limit(most);
-  return rows.map((row) => ownDrillId(row.drillId, row.number));
+/**
+ * The newest revisions of the coach's own drills that are not put aside, and those named by id, as the text of a list for
+ * core/drills/own-list. The database writes the text: laying out some megabytes of drills here would hold up everybody else.
+ */
+export async function ownDrillsText(db: Db, ownerId: string, named: readonly string[] = []): Promise<string> {
+  const listed = (offered: boolean) => ({ text: sql<string>`json_build_object('doc', ${ownDrillRevision.doc} - 'motions', 'lines', ${ownDrillStress.levels}, 'offered', ${sql.raw(String(offered))})::text` });
+  const [offered, others] = await Promise.all([
+    db.select(listed(true)).from(ownDrill).innerJoin(ownDrillRevision, newest).leftJoin(ownDrillStress, stressed)
+      .where(and(eq(ownDrill.ownerId, ownerId), isNull(ownDrill.archivedAt))).orderBy(desc(ownDrill.updatedAt)),
+    named.length === 0 ? [] : db.select(listed(false)).from(ownDrillRevision).leftJoin(ownDrillStress, stressed).where(and(eq(ownDrillRevision.ownerId, ownerId), isNamed(named))),
+  ]);
+  return `[${[...offered, ...others].map((row) => row.text).join(",")}]`;
 }
 
 /** One revision with what it stresses; its document gets the id it is used by. */

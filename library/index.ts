@@ -18,3 +18,11 @@ const byId = new Map(DRILLS.map((drill) => [drill.id, drill]));
 export function drillById(id: string): Drill | undefined {
   return byId.get(id);
 }
+
+export type DrillLookup = (id: string) => Drill | undefined;
+
+/** Finds a coach's own drills first, then the shipped ones. */
+export function lookupOf(own: readonly Drill[]): DrillLookup {
+  const byOwnId = new Map(own.map((drill) => [drill.id, drill]));
+  return (id) => byOwnId.get(id) ?? drillById(id);
+}

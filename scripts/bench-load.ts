@@ -153,7 +153,7 @@ export async function largest(base: string, cookie: string, db: Db, ownerId: str
   await line("its page is shown", () => get(drill));
   await line("a still of it is drawn", () => get(`${drill.replace("/library/", "/figure/")}/standard/pair.svg`));
   await mostRevisions(db, ownerId);
-  for (const [what, path] of [["the list of sessions", "/sessions"], ["the desk", session], ["the library", "/library"], ["the drafting page", "/draft"]] as const) await line(`${what} is shown beside 4,000 revisions of own drills`, () => get(path));
+  for (const [what, path] of [["the list of sessions", "/sessions"], ["the desk", session], ["the library", "/library"], ["the drafting page", "/draft"], ["the list of own drills that these fetch", "/own-drills"]] as const) await line(`${what} is shown beside 4,000 revisions of own drills`, () => get(path));
 
   const profile = { id: "own", name: "As large as can be", about: "x".repeat(300), held: Array<string>(6).fill("x".repeat(120)), rows: Object.fromEntries(ROWS.map((row) => [row, { weight: 3, why: "x".repeat(200) }])) };
   const demand = (await fetch(`${base}/demands`, form({ demand: "rowing" }))).headers.get("location") ?? "";

@@ -141,6 +141,16 @@ it("keeps the check-in of a finished run until it is sent, with what was filled 
   await page.reload();
   await ready(page);
   await page.getByText("Skua: how was it?").waitFor();
+  // Leaving it out asks first, and whoever meant something else keeps it.
+  const drop = page.getByRole("button", { name: "Leave out Skua’s check-in" });
+  const question = page.getByRole("alertdialog", { name: "Leave out Skua’s check-in?" });
+  await drop.click();
+  await question.getByText(/If anything hurt, tell them in person/).waitFor();
+  await page.keyboard.press("Escape");
+  await question.waitFor({ state: "detached" });
+  await drop.click();
+  await page.keyboard.press("Enter");
+  await question.waitFor({ state: "detached" });
   await page.getByRole("button", { name: "Check in", exact: true }).click();
   expect(await page.getByLabel("Where?").inputValue()).toBe("left shin, on the turn");
   await page.getByRole("button", { name: "Send" }).click();
@@ -148,6 +158,21 @@ it("keeps the check-in of a finished run until it is sent, with what was filled 
   await page.getByRole("button", { name: "Back to the start" }).click();
   await page.getByRole("button", { name: "Start", exact: true }).waitFor();
   expect(await page.getByText("Waiting on this device").count()).toBe(0);
+});
+
+it("leaves a check-in out where somebody says so twice", async () => {
+  const { page } = await phoneOnLink();
+  await page.getByRole("button", { name: "Start" }).click();
+  await page.clock.runFor(30_000);
+  await page.getByRole("button", { name: "More", exact: true }).click();
+  await page.getByRole("button", { name: "End here" }).click();
+  await page.getByRole("button", { name: /^Later/ }).click();
+  await page.getByRole("button", { name: "Leave out Moss’s check-in" }).click();
+  await page.getByRole("button", { name: "Leave it out" }).click();
+  await page.getByText("Waiting on this device").waitFor({ state: "detached" });
+  await page.reload();
+  await ready(page);
+  expect(await page.getByText("Moss: how was it?").count()).toBe(0);
 });
 
 it("says what is so when Mapset cannot take a check-in, and sends it later", async () => {

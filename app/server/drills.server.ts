@@ -3,17 +3,15 @@ import type { Drill } from "~/core/drills/schema";
 import { makeFindable, type Findable } from "~/core/drills/search";
 import type { Session } from "~/core/session/schema";
 import { browseOwnDrills, findRevision, listOwnDrills, revisionsNamed, type ListedDrill } from "~/db/own-drills";
-import { drillById } from "~/library";
+import { lookupOf, type DrillLookup } from "~/library";
 import { DRAWN_DRILLS, drawnDrillById } from "~/library/drawn";
 import { getServices } from "./services.server";
 
-export type Lookup = (id: string) => Drill | undefined;
+/** Those revisions of a coach's own drills that something names, a document or its text. Without motions. */
+export const drillsNamed = (coachId: string, within: unknown): Promise<Drill[]> => revisionsNamed(getServices().db, coachId, ownIdsIn(within));
 
-/** Finds the drills that something of a coach's names, a document or its text: the shipped ones and those revisions of their own. Without motions. */
-export async function drillsOf(coachId: string, within: unknown): Promise<Lookup> {
-  const own = new Map((await revisionsNamed(getServices().db, coachId, ownIdsIn(within))).map((drill) => [drill.id, drill]));
-  return (id) => own.get(id) ?? drillById(id);
-}
+/** Finds the drills that something of a coach's names: the shipped ones and those revisions of their own. Without motions. */
+export const drillsOf = async (coachId: string, within: unknown): Promise<DrillLookup> => lookupOf(await drillsNamed(coachId, within));
 
 /** One drill with its motions: a shipped one, or a revision of one of the coach's own. */
 export async function drawnDrill(coachId: string, id: string): Promise<Drill | undefined> {
@@ -22,7 +20,7 @@ export async function drawnDrill(coachId: string, id: string): Promise<Drill | u
 }
 
 /** The drills of a session with their motions. */
-export async function drawnDrillsIn(coachId: string, session: Session): Promise<Lookup> {
+export async function drawnDrillsIn(coachId: string, session: Session): Promise<DrillLookup> {
   const ids = [...new Set(session.blocks.flatMap((block) => block.items.map((item) => item.drill)))];
   const found = new Map((await Promise.all(ids.map((id) => drawnDrill(coachId, id)))).flatMap((drill) => (drill ? [[drill.id, drill] as const] : [])));
   return (id) => found.get(id);

@@ -1,7 +1,7 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { browse, browseSchema, sideSeconds } from "./browse";
-import { newerRevision, ownDrillId, ownIdsIn, readOwnId } from "./own";
+import { newerRevision, ownDrillId, ownIdsIn, readOwnId, withNamed } from "./own";
 import { drawingFaults, drillFile, readDrill, readDrillText } from "./read";
 import { lacksCautions, newDrill, unwritten } from "./start";
 import { ROW_FACTS } from "./rows";
@@ -60,6 +60,12 @@ describe("own drills", () => {
     expect(newerRevision(ownDrillId(uuid, 2), ids)).toBe(ownDrillId(uuid, 10));
     expect(newerRevision(ownDrillId(uuid, 10), ids)).toBeUndefined();
     expect(newerRevision("cat-camel", ids)).toBeUndefined();
+  });
+  it("offer a revision that is named in place of the newest, and everything else as it is", () => {
+    const other = ownDrillId("1f8fad5b-d9cb-469f-a165-70867728950e", 3);
+    const drills = (...ids: string[]) => ids.map((id) => ({ id }));
+    expect(withNamed(drills(ownDrillId(uuid, 2)), drills(ownDrillId(uuid, 5), other))).toEqual(drills(ownDrillId(uuid, 2), other));
+    expect(withNamed([], drills(ownDrillId(uuid, 5), other))).toEqual(drills(ownDrillId(uuid, 5), other));
   });
   it.each(POSTURES)("begin from %s as a whole drill whose drawing has no fault of floor or contact", (posture) => {
     const drill = newDrill("My own drill", posture, motionFrom(posture));

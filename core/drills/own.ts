@@ -20,6 +20,12 @@ export function ownIdsIn(document: unknown): string[] {
   return [...ids];
 }
 
+/** What can be chosen from where some revisions are named: those, and whatever else is offered, but no other revision of the same drill. */
+export function withNamed<D extends { id: string }>(named: readonly D[], offered: readonly D[]): D[] {
+  const drills = new Set(named.map((one) => readOwnId(one.id)?.drill));
+  return [...named, ...offered.filter((one) => !drills.has(readOwnId(one.id)?.drill))];
+}
+
 /** The newest of the ids that mean the same own drill, where that is newer than the one given. */
 export function newerRevision(id: string, ids: Iterable<string>): string | undefined {
   const own = readOwnId(id);

@@ -37,7 +37,9 @@ function compress(assets: string): void {
   for (const name of readdirSync(assets)) {
     if (!/\.(js|css|wasm|json|svg)$/.test(name)) continue;
     const whole = readFileSync(`${assets}/${name}`);
-    const small = brotliCompressSync(whole, { params: { [constants.BROTLI_PARAM_QUALITY]: 9, [constants.BROTLI_PARAM_SIZE_HINT]: whole.length } });
+    // What athletes load is made as small as can be; the solver, the charts and their like are a coach's, and would take half a minute.
+    const quality = whole.length > 250_000 ? 9 : 11;
+    const small = brotliCompressSync(whole, { params: { [constants.BROTLI_PARAM_QUALITY]: quality, [constants.BROTLI_PARAM_SIZE_HINT]: whole.length } });
     if (small.length < whole.length) writeFileSync(`${assets}/${name}.br`, small);
   }
 }

@@ -2,6 +2,7 @@ import { Command } from "cmdk";
 import { Check, Plus, Search, X } from "lucide-react";
 import { memo, useEffect, useId, useMemo, useRef, useState } from "react";
 import { cx } from "~/app/ui/classes";
+import type { OwnDrills } from "~/app/ui/own-drills";
 import { useThere } from "~/app/ui/use-there";
 import { Still } from "~/app/ui/figure/still";
 import type { Drill } from "~/core/drills/schema";
@@ -26,7 +27,7 @@ function readyOf(own: readonly Drill[]): Findable {
 }
 
 type Props = {
-  own: readonly Drill[]; group: Group | undefined;
+  own: readonly Drill[]; ownState: OwnDrills["state"]; group: Group | undefined;
   /** What a drill would come after; undefined where there is none yet. */
   after: string | undefined;
   /** How many drills the block has that one would go into, and how many blocks there are. */
@@ -50,7 +51,7 @@ function refusal(inBlock: boolean, items: number, blocks: number): string | unde
  * Finds a drill by what coaches call it and puts it after the selected one, or with Shift into a block of its own. What it
  * did stays in sight, and the next drill can be looked for at once; the list of drills below stays in view.
  */
-export const AddDrill = memo(function AddDrill({ own, after, group, items, blocks, onAdd, onAddBlock, opened = false, tall = false }: Props) {
+export const AddDrill = memo(function AddDrill({ own, ownState, after, group, items, blocks, onAdd, onAddBlock, opened = false, tall = false }: Props) {
   const [open, setOpen] = useState(tall);
   const [query, setQuery] = useState("");
   const [said, setSaid] = useState<{ text: string; refused: boolean }>();
@@ -143,6 +144,7 @@ export const AddDrill = memo(function AddDrill({ own, after, group, items, block
           {said?.text}
         </p>
         <div className={cx("border-t border-line shadow-md", !open && "hidden")}>
+          {ownState === "failed" && <p role="status" className="bg-plum-wash px-3 py-1 text-sm font-medium text-plum">Your own drills could not be fetched. Trying again…</p>}
           <div className="flex flex-wrap items-center gap-x-5 bg-land-deep px-3 text-sm text-ink-soft">
             {onAddBlock && <label className="flex min-h-8 items-center gap-2">
               <input type="checkbox" className="size-4 accent-(--depth-5)" checked={inBlock} onChange={(e) => setInBlock(e.target.checked)} />
@@ -160,7 +162,7 @@ export const AddDrill = memo(function AddDrill({ own, after, group, items, block
           </div>
           <Command.List id={list} className={cx("overflow-y-auto", tall ? "max-h-[calc(100dvh-17rem)]" : "max-h-[min(15rem,34dvh)]")} tabIndex={-1}>
             {findable && <Command.Empty className="px-4 py-5 text-center text-ink-soft">
-              No drill is found by that. Try a muscle, a joint, a posture or kit, or say what to leave out: “hips no kneeling”.
+              {ownState === "coming" ? "Still fetching your own drills…" : "No drill is found by that."} Try a muscle, a joint, a posture or kit, or say what to leave out: “hips no kneeling”.
             </Command.Empty>}
             {open && found.map((drill) => (
               <Command.Item

@@ -3,7 +3,7 @@ import { MOST_ITEMS } from "~/core/session/edits";
 import type { LevelName } from "~/core/session/schema";
 import { LEVEL_WORDS } from "~/core/text/words";
 import type { Tab } from "./desk-view";
-import type { DrillLookup } from "~/app/ui/drills";
+import type { DrillLookup } from "~/library";
 import type { Desk, Place } from "./use-desk";
 
 /** Something the desk can do: found by its words in the list of things to do, and by its key where it has one. */

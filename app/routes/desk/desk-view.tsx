@@ -4,7 +4,8 @@ import { AddDrill } from "./add-drill";
 import { commandsOf } from "./commands";
 import { DeskBar } from "./desk-bar";
 import { DrillPanel } from "./drill-panel";
-import { DrillsContext, lookupOf, OwnIdsContext } from "~/app/ui/drills";
+import { DrillsContext, OwnIdsContext } from "~/app/ui/drills";
+import { useOwnDrills } from "~/app/ui/own-drills";
 import type { WrittenBefore } from "~/core/audit/known-better";
 import { FindingsPanel } from "./findings-panel";
 import { FitPanel } from "./fit-panel";
@@ -33,7 +34,7 @@ import type { Group, GroupSetting } from "~/core/group/schema";
 import { lockedPlaces, locksOf } from "~/core/session/locks";
 import type { Session } from "~/core/session/schema";
 import { placeKey } from "~/core/timeline/totals";
-import { DRILLS } from "~/library";
+import { DRILLS, lookupOf } from "~/library";
 import { DEMANDS } from "~/library/demands";
 
 /** What stands beside the list: the drill or the session, what to look at, ranges, and fitting to time. */
@@ -43,7 +44,7 @@ const TAB_WORDS: Record<Exclude<Tab, "item">, string> = { findings: "Look at", r
 
 export type NewestEdition = { number: number; createdAt: string; session: Session; open: boolean };
 
-type Props = { id: string; copy: DeskCopy; before?: WrittenBefore | undefined; archived: boolean; edition: NewestEdition | undefined; ownDrills: Drill[]; offered: string[]; setting: DeskSetting; groups: { id: string; group: Group }[]; ownDemands: Demand[]; others: { id: string; title: string }[] };
+type Props = { id: string; copy: DeskCopy; before?: WrittenBefore | undefined; archived: boolean; edition: NewestEdition | undefined; used: Drill[]; setting: DeskSetting; groups: { id: string; group: Group }[]; ownDemands: Demand[]; others: { id: string; title: string }[] };
 
 /** On a narrow screen a drill's numbers come up from below, and the list stays in sight above them. */
 const NARROW_SHEET = "max-lg:fixed max-lg:inset-x-0 max-lg:bottom-0 max-lg:z-20 max-lg:max-h-[56dvh] max-lg:border-t-2 max-lg:border-ink-faint max-lg:shadow-[0_-8px_24px_rgb(0_0_0/0.18)]";
@@ -58,13 +59,13 @@ const watchWide = (tell: () => void) => {
 const useWide = () => useSyncExternalStore(watchWide, () => window.matchMedia(WIDE).matches, () => false);
 
 /** The desk: the profile on top, the list on the left, the selected drill or the session on the right. */
-export function DeskView({ id, copy, before, archived, edition, ownDrills, offered, setting: first, groups, ownDemands, others }: Props) {
-  const drills = useMemo(() => lookupOf(ownDrills), [ownDrills]);
-  const own = useMemo(() => ownDrills.filter((drill) => offered.includes(drill.id)), [ownDrills, offered]);
-  const ownIds = useMemo(() => ownDrills.map((drill) => drill.id), [ownDrills]);
+export function DeskView({ id, copy, before, archived, edition, used, setting: first, groups, ownDemands, others }: Props) {
+  const own = useOwnDrills(used);
+  const drills = useMemo(() => lookupOf(own.known), [own.known]);
+  const ownIds = useMemo(() => own.known.map((drill) => drill.id), [own.known]);
   const desk = useDesk(copy.doc, drills, useMemo(() => lockedPlaces(copy.doc, first.locks), [copy.doc, first.locks]));
-  const saving = useSaving({ id, first: copy, doc: desk.session, onReplace: desk.replace });
-  useKeptHistory(id, desk);
+  const saving = useSaving({ id, first: copy, doc: desk.session, onReplace: desk.replace, ensure: own.ensure });
+  useKeptHistory(id, desk, own.ensure);
   const navigate = useNavigate();
   const [open, setOpen] = useState<"palette" | "keys" | "kit">();
   const { setting, change: changeSetting, kept, keepNow } = useSetting(id, first);
@@ -76,7 +77,7 @@ export function DeskView({ id, copy, before, archived, edition, ownDrills, offer
   const given = groups.find((g) => g.id === setting.teamId)?.group;
   const saidNow = said[setting.teamId ?? ""];
   const group = useMemo(() => (given && saidNow ? { ...given, setting: saidNow } : given), [given, saidNow]);
-  const every = useMemo(() => [...own, ...DRILLS], [own]);
+  const every = useMemo(() => [...own.offered, ...DRILLS], [own.offered]);
   const insights = useInsights({ session: desk.session, drills, demand, group, offered: every, accepted: setting.accepted });
   const [trouble, setTrouble] = useState<string>();
   const [asked, ask] = useState<Tab>("item");
@@ -171,7 +172,7 @@ export function DeskView({ id, copy, before, archived, edition, ownDrills, offer
       </section>
       <div className="grid min-h-0 flex-1 grid-cols-[minmax(0,1fr)_24rem] max-lg:grid-cols-1 min-[1700px]:grid-cols-[minmax(0,1fr)_26rem_26rem]">
         <section aria-label="Drills" className={cx("flex min-h-0 flex-col border-r border-line-water", selection && "max-lg:pb-[56dvh]")}>
-          <AddDrill own={own} after={after} group={group} items={session.blocks[selection?.block ?? session.blocks.length - 1]?.items.length ?? 0} blocks={session.blocks.length} onAdd={desk.addDrill} onAddBlock={desk.addBlock} opened={adding} />
+          <AddDrill own={own.offered} ownState={own.state} after={after} group={group} items={session.blocks[selection?.block ?? session.blocks.length - 1]?.items.length ?? 0} blocks={session.blocks.length} onAdd={desk.addDrill} onAddBlock={desk.addBlock} opened={adding} />
           <div ref={list} className="min-h-0 flex-1 overflow-y-auto">
             <Outline desk={desk} flags={insights.flags} onFlag={onFlag} />
           </div>
@@ -206,7 +207,7 @@ export function DeskView({ id, copy, before, archived, edition, ownDrills, offer
               </Tabs.Content>
             )}
             <Tabs.Content value="fit" className="min-h-0 flex-1 overflow-y-auto">
-              <FitPanel desk={desk} insights={insights} demand={demand} own={ownDrills} />
+              <FitPanel desk={desk} insights={insights} demand={demand} own={own.known} />
             </Tabs.Content>
           </Tabs.Root>
         </aside>

@@ -1,9 +1,9 @@
-import { format } from "date-fns";
 import { AlertDialog as Alert } from "radix-ui";
 import { useState } from "react";
 import { useDrills } from "~/app/ui/drills";
 import type { useSaving } from "./use-saving";
 import { Button } from "~/app/ui/button";
+import { When } from "~/app/ui/when";
 import { itemCount } from "~/core/session/edits";
 import type { Session } from "~/core/session/schema";
 import { clockText } from "~/core/text/clock";
@@ -26,7 +26,7 @@ export function NewerDialog({ saving, mine }: { saving: ReturnType<typeof useSav
         <Alert.Content className="fixed top-1/2 left-1/2 z-50 flex w-[min(36rem,calc(100vw-2rem))] -translate-x-1/2 -translate-y-1/2 flex-col gap-4 rounded-lg border border-line bg-land p-5 text-ink shadow-2xl">
           <Alert.Title className="wide-type text-xl font-semibold">There is a newer copy of this session</Alert.Title>
           <Alert.Description className="text-ink-soft">
-            It was saved from another tab or device at {format(new Date(stored.updatedAt), "HH:mm, d MMM")}. Your edits here have not been saved over it.
+            It was saved from another tab or device at <When at={stored.updatedAt} as="HH:mm, d MMM" />. Your edits here have not been saved over it.
           </Alert.Description>
           <dl className="grid grid-cols-2 gap-3">
             <Copy words="Here, not saved" doc={mine} />
@@ -40,7 +40,7 @@ export function NewerDialog({ saving, mine }: { saving: ReturnType<typeof useSav
           <div className="flex flex-wrap justify-end gap-2">
             <Button onClick={() => saving.keepMine(stored)}>Keep mine instead</Button>
             <Button onClick={() => void copy()}>Keep mine as a copy</Button>
-            <Button kind="primary" onClick={() => saving.take(stored, "newer copy from another tab")}>
+            <Button kind="primary" onClick={() => void saving.take(stored, "newer copy from another tab")}>
               Go on with the newer one
             </Button>
           </div>

@@ -3,22 +3,18 @@ import type { Route } from "./+types/route";
 import { DeskView } from "./desk-view";
 import { deskCopy } from "./save";
 import { idOf, notHere, requireCoach } from "~/app/server/coach.server";
+import { drillsNamed } from "~/app/server/drills.server";
 import { writtenBefore } from "~/app/server/known-better.server";
 import { useThere } from "~/app/ui/use-there";
 import { getServices } from "~/app/server/services.server";
-import { browseOwnDrills, newestRevisions, revisionsNamed } from "~/db/own-drills";
-import { ownIdsIn } from "~/core/drills/own";
 import { segmentsAtMost } from "~/core/timeline/size";
-import { drillById } from "~/library";
+import { lookupOf } from "~/library";
 import { listDemands } from "~/db/demands";
 import { findSession, findSetting, listTitles } from "~/db/sessions";
 import { listGroups } from "~/db/teams";
 import { newestEdition } from "~/db/editions";
 
 export const meta: Route.MetaFunction = ({ loaderData }) => [{ title: `${loaderData?.copy.doc.title ?? "Desk"} · Mapset` }];
-
-/** So many of the revisions kept last are there besides those in use. */
-const RECENT = 100;
 
 /** The fullest class has about a thousand segments. */
 const DRAWN_HERE = 1_500;
@@ -27,20 +23,15 @@ export async function loader({ request, params }: Route.LoaderArgs) {
   const coach = await requireCoach(request);
   const id = idOf(params.id);
   const { db } = getServices();
-  const [stored, edition, recent, listed, setting, groups, ownDemands, others] = await Promise.all([
-    findSession(db, coach.id, id), newestEdition(db, coach.id, id), newestRevisions(db, coach.id, RECENT), browseOwnDrills(db, coach.id),
-    findSetting(db, coach.id, id), listGroups(db, coach.id), listDemands(db, coach.id), listTitles(db, coach.id),
+  const [stored, edition, setting, groups, ownDemands, others] = await Promise.all([
+    findSession(db, coach.id, id), newestEdition(db, coach.id, id), findSetting(db, coach.id, id), listGroups(db, coach.id), listDemands(db, coach.id), listTitles(db, coach.id),
   ]);
   if (!stored || !setting) throw notHere();
-  const offered = listed.map((one) => one.doc);
-  const there = new Set(offered.map((drill) => drill.id));
-  // What the session and its newest edition use, and what may be in edits that a browser still keeps.
-  const used = new Set([...ownIdsIn([stored.doc, edition?.session]), ...recent].filter((drill) => !there.has(drill)));
-  const own = [...offered, ...(await revisionsNamed(db, coach.id, [...used]))];
-  const known = new Map(own.map((drill) => [drill.id, drill]));
+  // The coach's other drills are fetched by the page once it is there.
+  const used = await drillsNamed(coach.id, [stored.doc, edition?.session]);
   return {
-    large: segmentsAtMost(stored.doc, (drill) => known.get(drill) ?? drillById(drill)) > DRAWN_HERE,
-    id, copy: deskCopy(stored), before: writtenBefore(stored.doc, stored.updatedAt), archived: stored.archivedAt !== null, edition, ownDrills: own, offered: [...there], setting, groups, others,
+    large: segmentsAtMost(stored.doc, lookupOf(used)) > DRAWN_HERE,
+    id, copy: deskCopy(stored), before: writtenBefore(stored.doc, stored.updatedAt), archived: stored.archivedAt !== null, edition, used, setting, groups, others,
     ownDemands: ownDemands.map(({ row: _, ...demand }) => demand),
   };
 }

@@ -2,7 +2,7 @@ import { useEffect, useRef } from "react";
 import { chosenOf, copyChosen, pasteInto, removeChosen, stepChosen } from "./commands";
 import type { Tab } from "./desk-view";
 import { readRow, rowId } from "./row-ids";
-import type { DrillLookup } from "~/app/ui/drills";
+import type { DrillLookup } from "~/library";
 import { placesOf, type Desk } from "./use-desk";
 import { clipText, itemsAt } from "~/core/session/several";
 

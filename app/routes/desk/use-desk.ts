@@ -10,7 +10,7 @@ import type { Drill } from "~/core/drills/schema";
 import { profileOf } from "~/core/profile/profile";
 import { compile } from "~/core/timeline/compile";
 import { totalsByItem } from "~/core/timeline/totals";
-import type { DrillLookup } from "~/app/ui/drills";
+import type { DrillLookup } from "~/library";
 
 export type Place = edits.Place;
 

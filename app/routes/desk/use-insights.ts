@@ -1,5 +1,5 @@
 import { useEffect, useMemo, useState } from "react";
-import type { DrillLookup } from "~/app/ui/drills";
+import type { DrillLookup } from "~/library";
 import { sortOut, type Accepted } from "~/core/audit/accepted";
 import { audit, auditInput, keyOf, mending, type Found, type Mending } from "~/core/audit/audit";
 import { flagsByPlace } from "~/core/audit/by-place";

@@ -2,7 +2,8 @@ import { useCallback, useEffect, useLayoutEffect, useRef, useState } from "react
 import { cutTo } from "~/core/fit-to-keep";
 import type { DeskCopy, SaveAnswer } from "./save";
 import { readDraft, dropDraft, keepDraft } from "./drafts";
-import { useAgain } from "~/app/ui/use-again";
+import type { Ensure } from "~/app/ui/own-drills";
+import { AGAIN_MS, useAgain } from "~/app/ui/use-again";
 import { sameJson } from "~/core/session/same";
 import type { Session } from "~/core/session/schema";
 
@@ -19,13 +20,14 @@ const WAIT_MS = 700;
 /** Browsers send at most about 64 kB from a page that is going away. */
 export const KEEPALIVE_BYTES = 60_000;
 
-type Options = { id: string; first: DeskCopy; doc: Session; onReplace: (doc: Session, words: string) => void };
+type Options = { id: string; first: DeskCopy; doc: Session; onReplace: (doc: Session, words: string) => void; ensure: Ensure };
 
 /**
  * Saves the session on its own, a moment after each edit, always over the revision it was made from. A newer copy from
- * another tab stops it until the person has chosen. What is not saved yet is kept in the browser.
+ * another tab stops it until the person has chosen. What is not saved yet is kept in the browser. No copy from elsewhere
+ * comes to the desk before the drills in it are known here.
  */
-export function useSaving({ id, first, doc, onReplace }: Options) {
+export function useSaving({ id, first, doc, onReplace, ensure }: Options) {
   const [state, setState] = useState<SaveState>({ kind: "saved", at: first.updatedAt });
   const [asked, setAsked] = useState(0);
   const saved = useRef({ doc: first.doc, revision: first.revision });
@@ -35,6 +37,8 @@ export function useSaving({ id, first, doc, onReplace }: Options) {
   const busy = useRef(false);
   const blocked = useRef(false);
   const gone = useRef(false);
+  /** Whether what an earlier visit left in the browser is still to come: until then nothing is written over it. */
+  const restoring = useRef(false);
   useLayoutEffect(() => {
     latest.current = doc;
   }, [doc]);
@@ -46,7 +50,7 @@ export function useSaving({ id, first, doc, onReplace }: Options) {
   );
 
   const save = useCallback(async () => {
-    if (busy.current || blocked.current || latest.current === saved.current.doc) return;
+    if (busy.current || blocked.current || restoring.current || latest.current === saved.current.doc) return;
     busy.current = true;
     setState({ kind: "saving" });
     const sent = latest.current;
@@ -61,6 +65,7 @@ export function useSaving({ id, first, doc, onReplace }: Options) {
           setState({ kind: "saved", at: answer.updatedAt });
         } else setAsked((n) => n + 1);
       } else {
+        if (answer.kind === "newer") await ensure(answer.stored.doc);
         blocked.current = answer.kind !== "signed-out";
         setState(stateOf(answer));
       }
@@ -72,7 +77,7 @@ export function useSaving({ id, first, doc, onReplace }: Options) {
       if (gone.current && !blocked.current && latest.current !== sent)
         void send({ basedOn: saved.current.revision, doc: latest.current }).then((r) => r.ok && dropDraft(id), () => undefined);
     }
-  }, [id, send]);
+  }, [id, send, ensure]);
 
   // Save a moment after the last edit; keep a copy in the browser at once.
   useEffect(() => {
@@ -83,6 +88,7 @@ export function useSaving({ id, first, doc, onReplace }: Options) {
       setState((s) => (s.kind === "waiting" || s.kind === "offline" ? { kind: "saved", at: savedAt.current } : s));
       return;
     }
+    if (restoring.current) return;
     drafted.current = true;
     keepDraft(id, { basedOn: saved.current.revision, doc });
     if (!blocked.current && !busy.current) setState({ kind: "waiting" });
@@ -96,7 +102,7 @@ export function useSaving({ id, first, doc, onReplace }: Options) {
   // A page that goes away sends what is left, and asks when it cannot.
   useEffect(() => {
     const leave = () => {
-      if (blocked.current || latest.current === saved.current.doc) return;
+      if (blocked.current || restoring.current || latest.current === saved.current.doc) return;
       const body = { basedOn: saved.current.revision, doc: latest.current };
       if (JSON.stringify(body).length < KEEPALIVE_BYTES && !busy.current) void send(body, { keepalive: true }).catch(() => undefined);
     };
@@ -116,7 +122,8 @@ export function useSaving({ id, first, doc, onReplace }: Options) {
   }, [send]);
 
   const take = useCallback(
-    (copy: DeskCopy, words: string) => {
+    async (copy: DeskCopy, words: string) => {
+      if (!(await had(ensure(copy.doc)))) return;
       saved.current = { doc: copy.doc, revision: copy.revision };
       savedAt.current = copy.updatedAt;
       blocked.current = false;
@@ -124,7 +131,7 @@ export function useSaving({ id, first, doc, onReplace }: Options) {
       setState({ kind: "saved", at: copy.updatedAt });
       onReplace(copy.doc, words);
     },
-    [id, onReplace],
+    [id, onReplace, ensure],
   );
 
   // Another tab has saved: follow it when nothing is unsaved here, otherwise say so at once.
@@ -135,27 +142,45 @@ export function useSaving({ id, first, doc, onReplace }: Options) {
       const answer = await fetch(`/sessions/${id}/save`).catch(() => undefined);
       if (!answer?.ok) return;
       const copy = (await answer.json()) as DeskCopy;
+      if (!(await had(ensure(copy.doc)))) return;
       if (copy.revision <= saved.current.revision) return;
-      if (latest.current === saved.current.doc) take(copy, "change from another tab");
+      if (latest.current === saved.current.doc) await take(copy, "change from another tab");
       else {
         blocked.current = true;
         setState({ kind: "newer", stored: copy });
       }
     };
     return () => channel.close();
-  }, [id, take]);
+  }, [id, take, ensure]);
 
   // What an earlier visit could not save.
   useEffect(() => {
     const draft = readDraft(id);
     if (!draft) return;
-    if (sameJson(draft.doc, first.doc)) dropDraft(id);
-    else if (draft.basedOn === first.revision) onReplace(draft.doc, "edits that had not been saved");
-    else {
+    if (sameJson(draft.doc, first.doc)) return dropDraft(id);
+    let left = false;
+    const restore = (known: boolean) => {
+      restoring.current = false;
+      if (left) return;
+      if (!known) return dropDraft(id);
       onReplace(draft.doc, "edits that had not been saved");
+      if (draft.basedOn === first.revision) return;
       blocked.current = true;
       setState({ kind: "newer", stored: first });
-    }
+    };
+    const known = ensure(draft.doc);
+    if (known === true) return restore(true);
+    restoring.current = true;
+    const wait = async (asked: Promise<boolean> | true): Promise<void> => {
+      const answer = await had(asked);
+      if (answer !== undefined || left) return restore(answer ?? false);
+      await new Promise((over) => setTimeout(over, AGAIN_MS));
+      return wait(ensure(draft.doc));
+    };
+    void wait(known);
+    return () => {
+      left = true;
+    };
     // Only when the desk opens.
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [id]);
@@ -173,7 +198,7 @@ export function useSaving({ id, first, doc, onReplace }: Options) {
     async (stored: DeskCopy): Promise<string | undefined> => {
       const answer = (await (await send({ basedOn: stored.revision, doc: { ...latest.current, title: `${cutTo(latest.current.title, 108)}, my copy` }, asCopy: true })).json()) as SaveAnswer;
       if (answer.kind !== "copied") return undefined;
-      take(stored, "newer copy from another tab");
+      await take(stored, "newer copy from another tab");
       return answer.id;
     },
     [send, take],
@@ -188,6 +213,9 @@ export function useSaving({ id, first, doc, onReplace }: Options) {
 
   return { state, saveNow: save, take, keepMine, keepAsCopy, duplicate };
 }
+
+/** What came of it; undefined where there was no connection. */
+const had = (known: true | Promise<boolean>): Promise<boolean | undefined> => Promise.resolve(known).catch(() => undefined);
 
 function stateOf(answer: Exclude<SaveAnswer, { kind: "saved" }>): SaveState {
   switch (answer.kind) {

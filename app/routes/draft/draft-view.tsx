@@ -1,5 +1,5 @@
 import { Bookmark, BookmarkCheck, Trash2 } from "lucide-react";
-import { useEffect, useMemo, useRef, useState } from "react";
+import { useCallback, useEffect, useMemo, useRef, useState } from "react";
 import { Link, NavigationType, useActionData, useFetcher, useNavigate, useNavigationType, useSearchParams } from "react-router";
 import { Answer } from "./answer";
 import { leave, leftAt, type Left } from "./left";
@@ -8,14 +8,16 @@ import { Sentence } from "./sentence";
 import { useDrafter } from "./use-drafter";
 import { Button } from "~/app/ui/button";
 import { Confirm } from "~/app/ui/dialog";
-import { DrillsContext, lookupOf } from "~/app/ui/drills";
+import { DrillsContext } from "~/app/ui/drills";
+import { useOwnDrills, type OwnDrills } from "~/app/ui/own-drills";
 import { Faults } from "~/app/ui/faults";
+import { withNamed } from "~/core/drills/own";
 import { forAnother, lastOf } from "~/core/draft/begin";
 import { requestOf, type KeptRequest } from "~/core/draft/request";
 import { titleFor } from "~/core/draft/words";
 import { clockText, readClock } from "~/core/text/clock";
 import { capital } from "~/core/text/words";
-import { DRILLS } from "~/library";
+import { DRILLS, lookupOf } from "~/library";
 import { DEMANDS } from "~/library/demands";
 
 type Props = Awaited<ReturnType<typeof loader>>;
@@ -29,10 +31,19 @@ export function DraftView(props: Props) {
   const back = useNavigationType() === NavigationType.Pop;
   const [left, setLeft] = useState(() => (back ? leftAt(where) : undefined));
   const other = left ? undefined : leftAt(where);
-  return <Asked key={left ? "left" : "new"} {...props} where={where} left={left} onBack={other?.drafted && (() => setLeft(other))} />;
+  const own = useOwnDrills(props.used);
+  const { ensure } = own;
+  // What was left may hold revisions that are not offered any more.
+  const [shown, setShown] = useState<Left>();
+  useEffect(() => {
+    if (!left) return;
+    void Promise.resolve(ensure(left)).then((known) => (known ? setShown(left) : setLeft(undefined)), () => setLeft(undefined));
+  }, [left, ensure]);
+  if (left && shown !== left) return <p className="p-8 text-ink-soft">Opening…</p>;
+  return <Asked key={left ? "left" : "new"} {...props} own={own} where={where} left={left} onBack={other?.drafted && (() => setLeft(other))} />;
 }
 
-function Asked({ request: begun, teamId: firstTeam, keptId: firstKept, from, groups, own, kept, lasts, where, left, onBack }: Props & { where: string; left: Left | undefined; onBack: (() => void) | undefined }) {
+function Asked({ request: begun, teamId: firstTeam, keptId: firstKept, from, groups, used, ownDemands, own, kept, lasts, where, left, onBack }: Props & { own: OwnDrills; where: string; left: Left | undefined; onBack: (() => void) | undefined }) {
   const [request, setRequest] = useState(left?.request ?? begun);
   const [teamId, setTeamId] = useState(left ? left.teamId : firstTeam);
   const [length, setLength] = useState(() => left?.length ?? minutesText(begun.target));
@@ -41,11 +52,13 @@ function Asked({ request: begun, teamId: firstTeam, keptId: firstKept, from, gro
   const fetcher = useFetcher<typeof action>();
   const navigate = useNavigate();
   const [, setParams] = useSearchParams();
-  const drills = useMemo(() => lookupOf(own.drills), [own.drills]);
-  const offered = useMemo(() => [...own.drills, ...DRILLS], [own.drills]);
-  const demands = useMemo(() => [...own.demands, ...DEMANDS], [own.demands]);
+  const drills = useMemo(() => lookupOf(own.known), [own.known]);
+  const offered = useMemo(() => [...withNamed(used, own.offered), ...DRILLS], [used, own.offered]);
+  const demands = useMemo(() => [...ownDemands, ...DEMANDS], [ownDemands]);
+  const { all } = own;
+  const mine = useCallback(async () => ({ drills: withNamed(used, await all()), demands: ownDemands }), [all, used, ownDemands]);
   const group = groups.find((g) => g.id === teamId)?.group;
-  const { draft, swaps, stop, progress, drafted, setSwapped } = useDrafter(own, left?.drafted);
+  const { draft, swaps, stop, progress, drafted, setSwapped } = useDrafter(mine, left?.drafted);
   const target = readClock(length);
   const bad = target === undefined || target < 120 || target > 7200;
   const what = typeof request.demand === "string" ? (demands.find((d) => d.id === request.demand)?.name ?? "Session") : "Motions picked by hand";

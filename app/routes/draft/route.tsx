@@ -3,7 +3,7 @@ import type { Route } from "./+types/route";
 import { DraftView } from "./draft-view";
 import { beginning } from "./beginning.server";
 import { idOf, notHere, requireCoach } from "~/app/server/coach.server";
-import { drillsOf } from "~/app/server/drills.server";
+import { drillsNamed, drillsOf } from "~/app/server/drills.server";
 import { fieldText, readForm } from "~/app/server/forms.server";
 import { getServices } from "~/app/server/services.server";
 import { keepSession } from "~/app/server/session-docs.server";
@@ -12,7 +12,6 @@ import { readSession } from "~/core/session/read";
 import { parseWith, type Fault } from "~/core/faults";
 import { addRequest, deleteRequest, listRequests, MOST_REQUESTS, saveRequest } from "~/db/draft-requests";
 import { listDemands } from "~/db/demands";
-import { browseOwnDrills } from "~/db/own-drills";
 import { lastByTeam, saveSetting } from "~/db/sessions";
 import { listGroups } from "~/db/teams";
 import { demandById } from "~/library/demands";
@@ -22,13 +21,14 @@ export const meta: Route.MetaFunction = () => [{ title: "Draft · Mapset" }];
 export async function loader({ request }: Route.LoaderArgs) {
   const coach = await requireCoach(request);
   const { db } = getServices();
-  const [groups, ownDemands, own, kept, before] = await Promise.all([listGroups(db, coach.id), listDemands(db, coach.id), browseOwnDrills(db, coach.id), listRequests(db, coach.id), lastByTeam(db, coach.id)]);
+  const [groups, ownDemands, kept, before] = await Promise.all([listGroups(db, coach.id), listDemands(db, coach.id), listRequests(db, coach.id), lastByTeam(db, coach.id)]);
   const known = (id: string | undefined) => id !== undefined && (demandById(id) !== undefined || ownDemands.some((d) => d.id === id));
   // A profile that was asked by last may be gone since.
   const lasts = before.map((last) => (known(last.demand) ? last : { ...last, demand: undefined }));
   const begun = await beginning(coach.id, new URL(request.url).searchParams, groups, lasts, known);
   return {
-    ...begun, coachId: coach.id, groups, lasts, own: { drills: own.map((listed) => listed.doc), demands: ownDemands.map(({ row: _, ...demand }) => demand) },
+    // The coach's other drills are fetched by the page once it is there.
+    ...begun, coachId: coach.id, groups, lasts, used: await drillsNamed(coach.id, begun.request), ownDemands: ownDemands.map(({ row: _, ...demand }) => demand),
     kept: kept.map(({ id, title }) => ({ id, title })),
   };
 }

@@ -11,13 +11,16 @@ export type Beside = { teamId: string | null; demandId: string | null };
 /** What came of a request; `swapped` are the versions of each draft after its swaps, the latest last. */
 export type Drafted = { answer: DraftAnswer; request: WrittenRequest; beside: Beside; ms: number; swapped: Stated[][] };
 export type Swaps = { found: OfferedSwap[] } | { failed: string };
-type Question = DraftAsk extends infer A ? (A extends { id: number } ? Omit<A, "id"> : never) : never;
+type Question = DraftAsk extends infer A ? (A extends { id: number } ? Omit<A, "id" | "own"> : never) : never;
+type Own = DraftAsk["own"];
 
 /** Milliseconds after which a page that has come up starts its worker. */
 const WARM_AFTER = 300;
 
-/** Asks the worker, which is started with the page and stays warm; stopping ends it and answers whatever it was at. */
-export function useDrafter(own: DraftAsk["own"], before?: Drafted) {
+const NOT_FETCHED = "Your own drills could not be fetched.";
+
+/** Asks the worker, which is started with the page and stays warm; stopping ends it and answers whatever it was at. `mine` fetches what is the coach's own. */
+export function useDrafter(mine: () => Promise<Own>, before?: Drafted) {
   const worker = useRef<Worker>(undefined);
   const next = useRef(0);
   const waiting = useRef(new Map<number, (told: DraftTold) => void>());
@@ -46,14 +49,21 @@ export function useDrafter(own: DraftAsk["own"], before?: Drafted) {
   }, [end]);
   // While the coach reads the sentence, the worker starts and gets going.
   useEffect(() => {
-    const soon = setTimeout(() => !worker.current && started().postMessage({ id: 0, kind: "warm", own } satisfies DraftAsk), WARM_AFTER);
-    return () => clearTimeout(soon);
-  }, [started, own]);
+    let left = false;
+    const warm = (own: Own) => !left && !worker.current && started().postMessage({ id: 0, kind: "warm", own } satisfies DraftAsk);
+    const soon = setTimeout(() => void mine().then(warm).catch(() => undefined), WARM_AFTER);
+    return () => {
+      left = true;
+      clearTimeout(soon);
+    };
+  }, [started, mine]);
   const ask = useCallback((question: Question, onTold: (told: DraftTold) => void) => {
     const id = ++next.current;
     waiting.current.set(id, onTold);
-    started().postMessage({ ...question, id });
-  }, [started]);
+    const send = (own: Own) => waiting.current.has(id) && started().postMessage({ ...question, id, own } as DraftAsk);
+    const fail = () => waiting.current.delete(id) && onTold({ id, kind: "failed", why: NOT_FETCHED });
+    void mine().then(send, fail);
+  }, [started, mine]);
   const stopped = useRef(false);
   const stop = () => {
     stopped.current = true;
@@ -63,7 +73,7 @@ export function useDrafter(own: DraftAsk["own"], before?: Drafted) {
     if (waiting.current.size > 0) stop();
     stopped.current = false;
     setProgress({ share: 0, words: "starting the solver" });
-    ask({ kind: "draft", request, own }, (told) => {
+    ask({ kind: "draft", request }, (told) => {
       if (told.kind === "progress") return setProgress({ share: told.share, words: told.words });
       setProgress(undefined);
       if (told.kind === "answer") setDrafted({ answer: told.answer, request, beside, ms: told.ms, swapped: [] });
@@ -71,7 +81,7 @@ export function useDrafter(own: DraftAsk["own"], before?: Drafted) {
     });
   };
   const swaps = (session: Session, place: Place, request: WrittenRequest, onSwaps: (swaps: Swaps) => void) =>
-    ask({ kind: "swaps", session, place, request, own }, (told) => {
+    ask({ kind: "swaps", session, place, request }, (told) => {
       if (told.kind !== "progress") onSwaps(told.kind === "swaps" ? { found: told.swaps } : { failed: told.kind === "failed" ? told.why : "" });
     });
   const setSwapped = (k: number, versions: Stated[]) => setDrafted((now) => now && { ...now, swapped: Object.assign([...now.swapped], { [k]: versions }) });

@@ -1,7 +1,6 @@
 import { MessageCircle, RotateCcw, X } from "lucide-react";
-import { useState } from "react";
+import { useEffect, useRef, useState } from "react";
 import type { SendState } from "./use-outbox";
-import { Confirm } from "~/app/ui/dialog";
 import { IconButton } from "~/app/ui/button";
 import { toGo, type Awaited, type Kept, type KeptRun, type Unsent } from "~/core/player/kept";
 import { countdownText } from "~/core/text/clock";
@@ -21,7 +20,7 @@ type Props = {
 
 /** What waits on this device, each by the name of whom it belongs to: runs to take up again, check-ins to give, check-ins on their way. */
 export function OnDevice({ kept, hidden, unsent, states, atRisk, onCarryOn, onTell, onDrop, onTold }: Props) {
-  const [dropping, setDropping] = useState<Awaited>();
+  const [dropping, setDropping] = useState<string>();
   const runs = kept.runs.filter((run) => run.key !== hidden);
   if (runs.length + kept.awaited.length + unsent.length === 0) return null;
   return (
@@ -39,10 +38,12 @@ export function OnDevice({ kept, hidden, unsent, states, atRisk, onCarryOn, onTe
           <Card key={key} words={`${person.name}’s check-in is waiting to be sent`} more={`${states[key] === "busy" ? "Mapset is busy just now" : "There is no connection just now"}; it is tried again by itself.${atRisk ? " It will be lost if you close this page: this device keeps nothing." : ""}`} />
         );
       })}
-      {kept.awaited.map((one) => (
+      {kept.awaited.map((one) => one.key === dropping ? (
+        <LeaveOut key={one.key} name={one.person.name} onKeep={() => setDropping(undefined)} onDrop={() => onDrop(one.key)} />
+      ) : (
         <Card key={one.key} words={`${one.person.name}: how was it?`} more={`${Math.round(one.share * 100)} % of the work done. Your coach has not heard yet.`}>
           <Act words="Check in" icon={<MessageCircle size={18} aria-hidden />} onClick={() => onTell(one)} />
-          <IconButton label={`Leave out ${one.person.name}’s check-in`} className="size-11" onClick={() => setDropping(one)}>
+          <IconButton label={`Leave out ${one.person.name}’s check-in`} className="size-11" onClick={() => setDropping(one.key)}>
             <X size={18} aria-hidden />
           </IconButton>
         </Card>
@@ -52,15 +53,23 @@ export function OnDevice({ kept, hidden, unsent, states, atRisk, onCarryOn, onTe
           <Act words={`Carry on as ${run.person.name}`} icon={<RotateCcw size={18} aria-hidden />} onClick={() => onCarryOn(run)} />
         </Card>
       ))}
-      <Confirm
-        open={dropping !== undefined} onOpenChange={(open) => !open && setDropping(undefined)} title={`Leave out ${dropping?.person.name ?? ""}’s check-in?`}
-        text="Your coach then hears nothing of how it was. If anything hurt, tell them in person." action="Leave it out" keep="Keep it"
-        onConfirm={() => {
-          if (dropping) onDrop(dropping.key);
-          setDropping(undefined);
-        }}
-      />
     </section>
+  );
+}
+
+/** Asks before a check-in is left out, in its own place: the page is small, and the question is about what was there. */
+function LeaveOut({ name, onKeep, onDrop }: { name: string; onKeep: () => void; onDrop: () => void }) {
+  const keep = useRef<HTMLButtonElement>(null);
+  useEffect(() => keep.current?.focus(), []);
+  return (
+    <div role="alertdialog" aria-label={`Leave out ${name}’s check-in?`} aria-describedby="leave-out" onKeyDown={(event) => event.key === "Escape" && onKeep()} className="flex flex-col gap-2 rounded-lg border-l-4 border-plum bg-land px-4 py-3">
+      <p className="font-semibold break-words">Leave out {name}’s check-in?</p>
+      <p id="leave-out" className="text-ink-soft">Your coach then hears nothing of how it was. If anything hurt, tell them in person.</p>
+      <div className="flex flex-wrap justify-end gap-2">
+        <Act ref={keep} words="Keep it" onClick={onKeep} />
+        <Act words="Leave it out" onClick={onDrop} />
+      </div>
+    </div>
   );
 }
 
@@ -76,9 +85,9 @@ function Card({ words, more, plum = false, children }: { words: string; more: st
   );
 }
 
-function Act({ words, icon, onClick }: { words: string; icon?: React.ReactNode; onClick: () => void }) {
+function Act({ words, icon, onClick, ref }: { words: string; icon?: React.ReactNode; onClick: () => void; ref?: React.Ref<HTMLButtonElement> }) {
   return (
-    <button type="button" onClick={onClick} className="flex min-h-11 max-w-full items-center gap-2 rounded-lg border border-line bg-paper px-3 text-base font-medium hover:bg-land-deep">
+    <button ref={ref} type="button" onClick={onClick} className="flex min-h-11 max-w-full items-center gap-2 rounded-lg border border-line bg-paper px-3 text-base font-medium hover:bg-land-deep">
       {icon}
       <span className="truncate">{words}</span>
     </button>

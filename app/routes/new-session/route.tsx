@@ -7,10 +7,11 @@ import { drillsOf } from "~/app/server/drills.server";
 import { fieldText, readForm } from "~/app/server/forms.server";
 import { keepSession } from "~/app/server/session-docs.server";
 import { getServices } from "~/app/server/services.server";
+import { useOwnDrills } from "~/app/ui/own-drills";
+import type { Drill } from "~/core/drills/schema";
 import { newSession, itemOf } from "~/core/session/start";
 import { clockText } from "~/core/text/clock";
 import { PURPOSE_WORDS } from "~/core/text/words";
-import { browseOwnDrills } from "~/db/own-drills";
 import { listGroups } from "~/db/teams";
 
 export const meta: Route.MetaFunction = ({ loaderData }) => [{ title: `${loaderData?.title ?? "New session"} · Mapset` }];
@@ -22,8 +23,8 @@ export async function loader({ request }: Route.LoaderArgs) {
   const read = aboutSchema.safeParse({ title: asked.get("title") ?? "", purpose: asked.get("purpose") ?? "before-training", target: asked.get("target") ?? "", team: asked.get("team") ?? "" });
   if (!read.success) throw redirect("/sessions?new");
   const { db } = getServices();
-  const [groups, own] = await Promise.all([listGroups(db, coach.id), browseOwnDrills(db, coach.id)]);
-  return { ...read.data, group: groups.find((one) => one.id === read.data.team)?.group, own: own.map((one) => one.doc) };
+  const groups = await listGroups(db, coach.id);
+  return { ...read.data, group: groups.find((one) => one.id === read.data.team)?.group };
 }
 
 export async function action({ request }: Route.ActionArgs) {
@@ -40,9 +41,12 @@ export async function action({ request }: Route.ActionArgs) {
   throw redirect(`/sessions/${await keepSession(coach.id, doc, { teamId: team || null })}#add`);
 }
 
+const NONE: readonly Drill[] = [];
+
 /** Looks like the desk, with its list of drills to add open: the session is there with the first of them. */
 export default function NewSession({ loaderData, actionData }: Route.ComponentProps) {
-  const { title, purpose, target, group, own, team } = loaderData;
+  const { title, purpose, target, group, team } = loaderData;
+  const own = useOwnDrills(NONE);
   const submit = useSubmit();
   const busy = useNavigation().state !== "idle";
   const about = { title, purpose, target: target === undefined ? "" : clockText(target), team };
@@ -64,7 +68,7 @@ export default function NewSession({ loaderData, actionData }: Route.ComponentPr
         <p className="mb-3 text-ink-soft">Search for the first drill by what you call it: a muscle, a joint, a shape, kit. Enter adds it, and the session is there.</p>
         {actionData?.fault && <p role="alert" className="mb-3 font-medium text-plum">{actionData.fault}</p>}
         <div className="overflow-hidden rounded-lg border border-line">
-          <AddDrill own={own} after={undefined} group={group} items={0} blocks={0} opened tall onAdd={(drill) => !busy && void submit({ ...about, drill: drill.id }, { method: "post" })} />
+          <AddDrill own={own.offered} ownState={own.state} after={undefined} group={group} items={0} blocks={0} opened tall onAdd={(drill) => !busy && void submit({ ...about, drill: drill.id }, { method: "post" })} />
         </div>
       </section>
     </main>

@@ -5,7 +5,7 @@ import { profileOf } from "~/core/profile/profile";
 import { compile } from "~/core/timeline/compile";
 import type { Seconds } from "~/core/units";
 import type { SessionRow } from "~/db/sessions";
-import type { Lookup } from "~/app/server/drills.server";
+import type { DrillLookup } from "~/library";
 
 /** What the list shows of a session. */
 export type SessionSummary = {
@@ -35,7 +35,7 @@ const keyOf = (row: SessionRow): string => `${row.id} ${row.revision}`;
 const AT_A_TIME = 8;
 
 /** What the list shows of sessions; others are served between one handful and the next. */
-export async function summarise(rows: readonly SessionRow[], runs: ReadonlyMap<string, { runs: number; finished: number }>, drillsIn: (docs: readonly Session[]) => Promise<Lookup>): Promise<SessionSummary[]> {
+export async function summarise(rows: readonly SessionRow[], runs: ReadonlyMap<string, { runs: number; finished: number }>, drillsIn: (docs: readonly Session[]) => Promise<DrillLookup>): Promise<SessionSummary[]> {
   let fresh = 0;
   const drills = await drillsIn(rows.filter((row) => !seen.has(keyOf(row))).map((row) => row.doc));
   const all: SessionSummary[] = [];
