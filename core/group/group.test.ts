@@ -3,7 +3,7 @@ import { describe, expect, it } from "vitest";
 import { z } from "zod";
 import { fallbackFor, fitsSegment, HARD_WAYS } from "./fallback";
 import { piecesFor, piecesThere } from "./kit";
-import { against, itemAsWorked, protectionsOf, protectsListSchema, sidesHit, type AsWorked, type Protection } from "./protect";
+import { against, allProtections, gradeFor, itemAsWorked, levelAsWorked, protectionsOf, protectsListSchema, sidesHit, spares, type AsWorked, type Protection } from "./protect";
 import { groupSettingSchema } from "./schema";
 import { settingWords } from "./words";
 import { AREAS, isSided, type Area } from "~/core/drills/areas";
@@ -13,6 +13,7 @@ import { LEVELS } from "~/core/session/schema";
 import { itemOf, newSession, USUAL_PACE } from "~/core/session/start";
 import { peakEffort } from "~/core/stress/at";
 import { LIMITABLE, type Stress } from "~/core/stress/types";
+import { madeDrill } from "~/core/testing/drills";
 import { compile } from "~/core/timeline/compile";
 import { doseSeconds } from "~/core/timeline/dose";
 import { HEIGHT } from "~/core/timeline/postures";
@@ -25,6 +26,12 @@ describe("kit of a group", () => {
     expect(piecesThere(["stick", "stick"], 3, { kit: { stick: 5 } })).toBe(false);
     expect(piecesThere(["stick"], 3, {})).toBe(true);
     expect(piecesThere(["stick"], 3, { kit: {} })).toBe(false);
+    // Every kind of it, each by its own count; a wall is there for all, however often it is named.
+    expect(piecesThere(["stick", "pad"], 3, { kit: { stick: 3 } })).toBe(false);
+    expect(piecesThere(["stick", "pad"], 3, { kit: { stick: 3, pad: 3 } })).toBe(true);
+    expect(piecesThere(["wall", "wall"], 9, { kit: { wall: 1 } })).toBe(true);
+    expect(piecesFor("wall", 0, 9)).toBe(0);
+    expect(piecesThere([], 9, { kit: {} })).toBe(true);
   });
 });
 
@@ -153,6 +160,33 @@ describe("what someone protects", () => {
     expect(read(["neck", { area: "knee-twist" }, { area: "hip-deep-bend", side: "left", way: "small", limit: 90 }]).ok).toBe(true);
     for (const bad of [["elbow"], [{ area: "neck", side: "left" }], [{ area: "neck", limit: 90 }], [{ area: "hip-deep-bend", limit: 10 }], [{ area: "knee-twist", way: "often" }], [{ area: "neck", why: "secret" }], "neck", Array.from({ length: 65 }, () => "neck")])
       expect(read(bad).ok, JSON.stringify(bad)).toBe(false);
+    const faults = (list: unknown) => {
+      const answer = read(list);
+      return answer.ok ? [] : answer.faults.map((fault) => `${fault.path} ${fault.message}`);
+    };
+    expect(faults([{ area: "neck", side: "left" }, { area: "neck", limit: 90 }])).toEqual(["areas[0].side has no left and right", "areas[1].limit has no limit in degrees; only hip-deep-bend, knee-deep-bend, shoulder-overhead have"]);
+  });
+  it("is theirs and the whole group's together", () => {
+    expect(allProtections({ areas: ["neck"] }, { areas: ["grip"] }).map((one) => one.area)).toEqual(["neck", "grip"]);
+    expect(allProtections({ areas: [] }, {})).toEqual([]);
+  });
+  it("is met by the worst of its area, wherever it stands among others", () => {
+    const mixed: Stress[] = [{ area: "knee-twist", grade: 1, side: "both" }, { area: "neck", grade: 2, side: "middle" }, { area: "knee-twist", grade: 2, side: "working" }, { area: "grip", grade: 1, side: "both" }];
+    expect(gradeFor(level, mixed, { area: "knee-twist", way: "keep-off" }, "each")).toBe(2);
+    expect(gradeFor(level, mixed, { area: "knee-twist", side: "right", way: "keep-off" }, "left")).toBe(1);
+    expect(gradeFor(level, [...mixed].reverse(), { area: "knee-twist", way: "keep-off" }, "each")).toBe(2);
+    expect(gradeFor(level, mixed, { area: "grip", way: "keep-off" }, "each")).toBe(1);
+    expect(gradeFor(level, mixed, { area: "kneeling", way: "keep-off" }, "each")).toBe(0);
+    expect(against(level, { dose: level.dose, seconds: 10, sides: "each" }, [])).toEqual([]);
+  });
+  it("is met by an item on its own sides, for as long as all its rounds take, and by a level at its own dose", () => {
+    const made = madeDrill("made", { sides: "each", dose: { kind: "time", seconds: 30 } });
+    const item = { ...itemOf(made), sets: 2 };
+    expect(itemAsWorked(made, item, USUAL_PACE)).toEqual({ dose: { kind: "time", seconds: 30 }, seconds: 120, sides: "each" });
+    expect(itemAsWorked(made, { ...item, sides: "left" }, USUAL_PACE, 3)).toEqual({ dose: { kind: "time", seconds: 30 }, seconds: 180, sides: "left" });
+    expect(levelAsWorked(made, "easier")).toEqual({ dose: { kind: "time", seconds: 30 }, seconds: 60, sides: "each" });
+    const long = madeDrill("long", { sides: "each", stress: { ...made.levels.standard.stress!, timed: [{ area: "neck", grade: 1, side: "middle", from: 60 }] } });
+    expect([spares(made, "standard", keepOff("neck")), spares(long, "standard", keepOff("neck")), spares(long, "standard", [])]).toEqual([true, false, true]);
   });
 });
 

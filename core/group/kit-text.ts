@@ -32,7 +32,7 @@ export function readKit(text: string): { kit: Partial<Record<Kit, number>>; unkn
   const kit: Partial<Record<Kit, number>> = {};
   const unknown: string[] = [];
   for (const part of text.slice(0, 2_000).split(/[,;\n]|\band\b|&/i)) {
-    const words = part.replace(/[×*]/g, " x ").trim().replace(/\s+/g, " ").replace(/[.:]$/, "");
+    const words = part.replace(/[×*]/g, " x ").trim().replace(/\s+/g, " ").replace(/\s?[.:]$/, "");
     if (words === "") continue;
     const [, first = "", last = ""] = /^([a-z][a-z -]*?)\s*(?:x|:|=)?\s*(\d+)$/i.exec(words) ?? [];
     const named = pieceOf(first);

@@ -6,6 +6,7 @@ it.each([
   [["Ana"], ["Anna"], undefined],
   [["Ana", "Ana"], [], /^Ana is written twice/],
   [["Ana", " ana "], [], /is written twice/],
+  [["JoK"], ["Jo K"], undefined],
   [["Jo K."], ["jo  k."], /^jo {2}k\. is on the list already/],
   [["Ben", "Ana"], ["ANA"], /^ANA is on the list already/],
 ] as const)("%j beside %j", (given, there, fault) => {
