@@ -93,13 +93,17 @@ function faultsOfIssue(issue: Issue, above: PropertyKey[]): Fault[] {
   if (issue.code === "invalid_union") {
     const options = unionOptions(issue);
     if (options) return [{ path: pathText(path), message: `must be one of ${options}` }];
-    const closest = [...issue.errors].sort((a, b) => a.length - b.length)[0] ?? [];
+    // The kind that was meant is one the value at least begins as; of those the one with least wrong.
+    const closest = [...issue.errors].sort((a, b) => Number(isOther(a)) - Number(isOther(b)) || a.length - b.length)[0] ?? [];
     return closest.length > 0
       ? closest.flatMap((inner) => faultsOfIssue(inner, path))
       : [{ path: pathText(path), message: "is not of a known kind" }];
   }
   return [{ path: pathText(path), message: messageFor(issue) }];
 }
+
+/** Whether a value was already of another kind than these faults are about. */
+const isOther = (issues: readonly Issue[]): boolean => issues.some((one) => one.path.length === 0 && (one.code === "invalid_type" || one.code === "invalid_value"));
 
 function unionOptions(issue: Issue): string | undefined {
   const options = (issue as { options?: unknown }).options;
