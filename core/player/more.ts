@@ -8,6 +8,17 @@ export function layMore(segment: Segment, seconds: Seconds): Segment {
   return longer.kind === "work" ? { ...longer, beats: moreBeats(longer.beats, longer.start + segment.seconds, seconds) } : longer;
 }
 
+/** The segment as it was before `layMore` gave it so many seconds. */
+export function layLess(segment: Segment, seconds: Seconds): Segment {
+  if (seconds <= 0) return segment;
+  const shorter = { ...segment, seconds: segment.seconds - seconds };
+  if (shorter.kind !== "work") return shorter;
+  const end = shorter.start + shorter.seconds;
+  const beats = shorter.beats.filter((beat) => beat.start < end - 1e-9).map((beat) => (beat.start + beat.seconds > end + 1e-9 ? { ...beat, seconds: end - beat.start } : beat));
+  const reps = beats.at(-1)?.rep;
+  return { ...shorter, beats: reps === undefined ? beats : beats.map((beat) => ({ ...beat, reps })) };
+}
+
 /**
  * Beats for the added time. A hold's one beat grows; repetitions and breaths go on at the tempo of the last one, the
  * last beat cut to the new end; after ramped effort the rest is easy holding, so that nobody adds maximal effort by a tap.

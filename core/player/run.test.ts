@@ -6,6 +6,7 @@ import { lookup, SAMPLE_DRILLS, timedDrill } from "~/core/testing/drills";
 import { anySession } from "~/core/testing/sessions";
 import { compile } from "~/core/timeline/compile";
 import { momentAt } from "~/core/timeline/moment";
+import { layLess, layMore } from "./more";
 import { addTime, back, begin, catchUp, pause, positionAt, reachedEnd, readyRun, REALLY_DONE, repeatSide, shareDone, skip, skipDrill, stop, tick, type Run } from "./run";
 
 const two = lookup([timedDrill("kneel", "half-kneeling"), timedDrill("lie", "supine", { sides: "together" })]);
@@ -125,6 +126,19 @@ describe("repeat this side", () => {
     const run = begin(fresh(), T0);
     expect(repeatSide(run, at(5))).toBe(run);
   });
+  it("is as long as it was set, whatever was added to it before", () => {
+    const longer = addTime(addTime(begin(fresh(), T0), at(30), 15), at(31), 15);
+    const run = repeatSide(longer, at(40));
+    expect([longer.total, run.total]).toEqual([175, 205]);
+    const [first, copy] = run.segments.filter((one) => one.kind === "work");
+    expect([first!.seconds, copy!.seconds]).toEqual([60, 30]);
+    // What is added to the copy stays with the copy, and what is repeated of that is plain again.
+    const again = repeatSide(addTime(run, at(85), 15), at(86));
+    expect(again.segments.filter((one) => one.kind === "work").slice(0, 3).map((one) => one.seconds)).toEqual([60, 45, 30]);
+    // One kept before added time was known is repeated as it is.
+    const { more: _, ...before } = longer;
+    expect(repeatSide(before, at(40)).total).toBe(235);
+  });
   it("does not count the repeat as more of the session", () => {
     const run = repeatSide(begin(fresh(), T0), at(30));
     expect(shareDone(tick(run, at(175)), at(175))).toBe(1);
@@ -144,6 +158,25 @@ describe("15 seconds more", () => {
     expect(work?.kind === "work" && work.beats.slice(10).map((b) => [b.breath, b.rep, b.seconds])).toEqual([
       ["in", 6, 3], ["out", 6, 3], ["in", 7, 3], ["out", 7, 3], ["in", 8, 3],
     ]);
+  });
+});
+
+describe("time taken off again", () => {
+  it("leaves every segment as it was before it was added, beat by beat", () => {
+    const drills = lookup(SAMPLE_DRILLS);
+    fc.assert(
+      fc.property(anySession, fc.integer({ min: 1, max: 60 }), (input, seconds) => {
+        for (const segment of fresh(input, drills).segments) {
+          const back = layLess(layMore(segment, seconds), seconds);
+          expect(back.seconds).toBeCloseTo(segment.seconds, 6);
+          if (segment.kind !== "work" || back.kind !== "work") continue;
+          expect(back.beats.map(({ start: _, seconds: __, ...beat }) => beat)).toEqual(segment.beats.map(({ start: _, seconds: __, ...beat }) => beat));
+          back.beats.forEach((beat, i) => expect(beat.seconds).toBeCloseTo(segment.beats[i]!.seconds, 6));
+        }
+        return true;
+      }),
+      { numRuns: 150 },
+    );
   });
 });
 

@@ -1,4 +1,4 @@
-import { layMore } from "./more";
+import { layLess, layMore } from "./more";
 import { indexAt } from "~/core/timeline/moment";
 import type { Segment, Timeline } from "~/core/timeline/types";
 import type { EpochMs, Seconds, Share } from "~/core/units";
@@ -13,6 +13,8 @@ export type Run = {
   segments: Segment[];
   /** For each segment its index in the timeline it came from, or -1 for one that was added. */
   origin: number[];
+  /** For each segment the seconds it was given on the way; left out while none was, and in runs kept before this was known. */
+  more?: Seconds[];
   total: Seconds;
   /** While running: the clock's time at which the position was 0. */
   anchor: EpochMs;
@@ -127,12 +129,15 @@ export function repeatSide(run: Run, now: EpochMs): Run {
   const place = during ? at + 1 : at;
   const start = run.segments[place]?.start ?? run.total;
   const counted = count(run, position);
-  const copy = shifted(work, start - work.start);
+  // Once more as it was set: time that was added to it was for that once.
+  const plain = layLess(work, run.more?.[run.segments.indexOf(work)] ?? 0);
+  const copy = shifted(plain, start - work.start);
   const grown: Run = {
     ...counted,
-    segments: [...run.segments.slice(0, place), copy, ...run.segments.slice(place).map((s) => shifted(s, work.seconds))],
+    segments: [...run.segments.slice(0, place), copy, ...run.segments.slice(place).map((s) => shifted(s, copy.seconds))],
     origin: run.origin.toSpliced(place, 0, -1),
-    total: run.total + work.seconds,
+    ...(run.more && { more: run.more.toSpliced(place, 0, 0) }),
+    total: run.total + copy.seconds,
   };
   return during ? grown : jump(grown, start, now);
 }
@@ -145,6 +150,7 @@ export function addTime(run: Run, now: EpochMs, seconds: Seconds): Run {
   return {
     ...run,
     segments: run.segments.map((s, i) => (i < at ? s : i === at ? layMore(s, seconds) : shifted(s, seconds))),
+    more: run.segments.map((_, i) => (run.more?.[i] ?? 0) + (i === at ? seconds : 0)),
     total: run.total + seconds,
   };
 }
