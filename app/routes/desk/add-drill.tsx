@@ -172,7 +172,7 @@ export const AddDrill = memo(function AddDrill({ own, ownState, after, group, it
                 <Plus size={15} className="shrink-0 text-ink-faint" aria-hidden />
                 <Still drill={drill.id} size={40} />
                 <span className="min-w-0 flex-1">
-                  <span className="block truncate font-medium">{drill.name}</span>
+                  <span className="block font-medium wrap-anywhere">{drill.name}</span>
                   <span className="block truncate text-sm text-ink-soft">
                     {METHOD_WORDS[drill.method]} · {POSTURE_WORDS[drill.levels.standard.posture]}
                     {drill.levels.standard.kit.length > 0 && ` · ${[...new Set(drill.levels.standard.kit)].map((k) => KIT_FACTS[k].words).join(", ")}`}

@@ -6,6 +6,7 @@ import type { Desk } from "./use-desk";
 import { IconButton } from "~/app/ui/button";
 import { Menu } from "~/app/ui/menu";
 import { SmallNumber } from "~/app/ui/small-number";
+import { TitleField } from "~/app/ui/title-field";
 import { editBlock, joinBlock, MOST_ITEMS, moveBlock, removeBlock } from "~/core/session/edits";
 import type { Block } from "~/core/session/schema";
 import { clockText } from "~/core/text/clock";
@@ -18,12 +19,11 @@ export function BlockHead({ block, index, seconds, desk, last }: { block: Block;
   return (
     <li
       ref={setNodeRef} style={{ transform: CSS.Translate.toString(transform), transition }}
-      className="flex items-center gap-2 border-b border-line bg-land-deep py-1 pr-1 pl-3 not-first:border-t"
+      className="flex flex-wrap items-center justify-end gap-x-2 border-b border-line bg-land-deep py-1 pr-1 pl-3 not-first:border-t"
     >
-      <input
-        aria-label={`Name of block ${index + 1}`} value={block.title} maxLength={120} placeholder={`Block ${index + 1}`}
-        onChange={(e) => desk.change((s) => editBlock(s, index, { title: e.target.value }), `name block ${index + 1}`, `title ${index}`)}
-        className="wide-type min-w-0 flex-1 truncate rounded bg-transparent px-1 py-0.5 font-semibold hover:bg-land focus:bg-land"
+      <TitleField
+        label={`Name of block ${index + 1}`} value={block.title} placeholder={`Block ${index + 1}`} className="min-w-0 flex-1 max-sm:min-w-48"
+        onChange={(title) => desk.change((s) => editBlock(s, index, { title }), `name block ${index + 1}`, `title ${index}`)}
       />
       {block.rounds > 1 && (
         <span className="flex items-center gap-1 text-sm whitespace-nowrap text-ink-soft">

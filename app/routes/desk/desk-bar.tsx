@@ -8,6 +8,7 @@ import type { SaveState } from "./use-saving";
 import { ButtonLink, IconButton } from "~/app/ui/button";
 import { cx } from "~/app/ui/classes";
 import { When } from "~/app/ui/when";
+import { TitleField } from "~/app/ui/title-field";
 import { editSession } from "~/core/session/edits";
 import { sameJson } from "~/core/session/same";
 import { clockText } from "~/core/text/clock";
@@ -24,12 +25,8 @@ export function DeskBar({ id, desk, saved, onTry, edition, archived, insights, o
   const redoWords = history.future[0] ? `Do again: ${history.future[0].words}` : "Nothing to do again";
   return (
     <div className="flex flex-wrap items-center gap-x-4 gap-y-2 border-b border-line-water bg-paper px-4 py-2">
-      <div className="min-w-52 flex-1">
-        <input
-          aria-label="Name of the session" value={session.title} maxLength={120}
-          onChange={(e) => e.target.value !== "" && change((s) => editSession(s, { title: e.target.value }), "name", "name")}
-          className="wide-type w-full truncate rounded bg-transparent px-1 py-0.5 text-xl font-semibold hover:bg-land focus:bg-land"
-        />
+      <div className="min-w-52 flex-1 max-sm:basis-full">
+        <TitleField label="Name of the session" value={session.title} onChange={(title) => title !== "" && change((s) => editSession(s, { title }), "name", "name")} className="w-full text-xl" />
         <SaveLine state={saved} onTry={onTry} archived={archived} />
       </div>
       <div className="flex items-center gap-0.5">

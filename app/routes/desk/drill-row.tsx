@@ -58,8 +58,8 @@ export const DrillRow = memo(function DrillRow({ item, block, index, number, sec
         </span>
         <Still drill={item.drill} level={item.level} size={40} />
         <span className="min-w-0">
-          <span className="block truncate font-medium">{name}</span>
-          <span className="block truncate text-sm text-ink-soft">
+          <span className="block leading-snug font-medium wrap-anywhere">{name}</span>
+          <span className="block text-sm text-ink-soft wrap-anywhere">
             {itemWords(item, mode)}
             {newer && <span className="font-medium text-plum"> · newer revision</span>}
           </span>

@@ -82,7 +82,7 @@ export function FitPanel({ desk, insights, demand, own }: Props) {
                   <li key={key}>
                     <button type="button" aria-pressed={on} onClick={() => desk.lock([{ block: b, item: i }])} className={cx("flex min-h-8 w-full items-center gap-2 rounded px-1.5 text-left text-sm hover:bg-land-deep", on && "font-medium")}>
                       {on ? <Lock size={14} aria-hidden /> : <LockOpen size={14} className="text-ink-faint" aria-hidden />}
-                      <span className="min-w-0 flex-1 truncate">{nameAt(session, { block: b, item: i }, drills)}</span>
+                      <span className="min-w-0 flex-1 wrap-anywhere">{nameAt(session, { block: b, item: i }, drills)}</span>
                       <span className="text-ink-faint">{doseWords(item.dose)}</span>
                     </button>
                   </li>

@@ -31,7 +31,7 @@ export function MomentCard({ at, moment, drill, level, name, tempo, left, width 
           {beat && beat.reps > 1 && ` · ${beat.rep} of ${beat.reps}`}
           {beat?.effort !== undefined && ` · ${beat.effort} %`}
         </p>
-        {beat?.do && <p className="truncate text-ink-soft">{beat.do}</p>}
+        {beat?.do && <p className="text-ink-soft wrap-anywhere">{beat.do}</p>}
         <p className="text-ink-faint">
           at {clockText(at)} · {countdownText(moment.left)} left in it
         </p>

@@ -151,7 +151,7 @@ function DrillsFor({ id, row, desk, offered, group, onClose }: { id: string; row
             <li key={drill.id} className="flex items-center gap-2 border-b border-line/60 py-1">
               <Still drill={drill.id} size={40} />
               <span className="min-w-0 flex-1 text-sm">
-                <span className="block truncate font-medium">{drill.name}</span>
+                <span className="block font-medium wrap-anywhere">{drill.name}</span>
                 <span className="block truncate text-ink-soft">
                   {POSTURE_WORDS[drill.levels.standard.posture]} · {doseWords(drill.levels.standard.dose)}
                 </span>

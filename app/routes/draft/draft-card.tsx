@@ -179,7 +179,7 @@ function DrillLine({ item, reason, open, onOpen, locked, onLock, place, session,
       <div className="flex items-center gap-2 py-1">
         <Still drill={item.drill} level={item.level} size={36} />
         <button type="button" aria-expanded={open} onClick={onOpen} className="min-h-9 min-w-0 flex-1 rounded text-left leading-tight hover:bg-land-deep">
-          <span className="block truncate font-medium">{name}</span>
+          <span className="block font-medium wrap-anywhere">{name}</span>
           <span className="block truncate text-sm text-ink-soft">{itemWords(item, item.sides ?? drill?.sides ?? "together")}</span>
         </button>
         <IconButton label={locked ? `Let ${name} go` : `Keep ${name} as it is`} aria-pressed={locked} onClick={onLock} className={cx(locked && "bg-land-deep text-ink")}>
@@ -204,7 +204,7 @@ function DrillLine({ item, reason, open, onOpen, locked, onLock, place, session,
                 <li key={swap.item.drill} className="flex items-center gap-2 py-0.5">
                   <Still drill={swap.item.drill} level={swap.item.level} size={30} />
                   <span className="min-w-0 flex-1 leading-tight">
-                    <span className="block truncate">{drills(swap.item.drill)?.name}</span>
+                    <span className="block wrap-anywhere">{drills(swap.item.drill)?.name}</span>
                     <span className="block text-xs text-ink-faint">
                       fit {percent(fit)} → {percent(swap.fit)} · {clockText(swap.seconds)}
                       {swap.postureChanges !== changes && ` · ${swap.postureChanges} changes`}

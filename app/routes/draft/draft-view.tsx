@@ -103,7 +103,7 @@ function Asked({ request: begun, teamId: firstTeam, keptId: firstKept, from, gro
             <nav aria-label="Kept requests" className="ml-auto flex min-w-0 flex-wrap items-center gap-1.5 text-sm">
               <span className="text-ink-faint">Kept:</span>
               {kept.slice(0, 6).map((one) => (
-                <Link key={one.id} to={`/draft?kept=${one.id}`} aria-current={one.id === keptId ? "page" : undefined} className="max-w-60 truncate rounded-full border border-line bg-land px-2.5 py-1 hover:bg-land-deep aria-[current]:border-depth-5 aria-[current]:font-semibold">
+                <Link key={one.id} to={`/draft?kept=${one.id}`} aria-current={one.id === keptId ? "page" : undefined} className="max-w-60 rounded-2xl wrap-anywhere border border-line bg-land px-2.5 py-1 hover:bg-land-deep aria-[current]:border-depth-5 aria-[current]:font-semibold">
                   {one.title}
                 </Link>
               ))}

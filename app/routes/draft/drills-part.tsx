@@ -33,7 +33,7 @@ export function DrillsPart({ request, onRequest, offered }: { request: KeptReque
       <ul className="max-h-64 overflow-y-auto">
         {found.slice(0, SHOWN).map((drill) => (
           <li key={drill.id} className="flex items-center gap-2 border-b border-line/60 py-1 text-sm">
-            <span className="min-w-0 flex-1 truncate">{drill.name}</span>
+            <span className="min-w-0 flex-1 wrap-anywhere">{drill.name}</span>
             <Button className="min-h-8 px-2 py-0.5 text-sm" aria-label={`${drill.name}: in it`} onClick={() => set({ must: [...must, drill.id], like: like.filter((one) => one !== drill.id) })}>
               In
             </Button>

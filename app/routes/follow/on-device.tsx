@@ -89,7 +89,7 @@ function Act({ words, icon, onClick, ref }: { words: string; icon?: React.ReactN
   return (
     <button ref={ref} type="button" onClick={onClick} className="flex min-h-11 max-w-full items-center gap-2 rounded-lg border border-line bg-paper px-3 text-base font-medium hover:bg-land-deep">
       {icon}
-      <span className="truncate">{words}</span>
+      <span className="wrap-anywhere">{words}</span>
     </button>
   );
 }

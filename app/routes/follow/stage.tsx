@@ -76,7 +76,7 @@ export function Stage({ run, now, act, facts, mine, mineState, easier, onEase, a
         <Away since={awaySince} left={moment.sessionLeft} onGoOn={() => act(begin)} onCatchUp={onCatchUp} onEnd={() => act(stop)} />
       ) : (
         <footer className="flex flex-col gap-2 px-4 pt-2 pb-[max(0.8rem,env(safe-area-inset-bottom))] short:flex-row short:flex-wrap short:items-center short:gap-1.5 short:pt-1 short:pb-[max(0.4rem,env(safe-area-inset-bottom))]">
-          <p className="min-h-7 truncate text-center text-lg text-ink-soft short:min-h-6 short:w-full short:text-base" data-testid="next">
+          <p className="line-clamp-2 min-h-7 text-center wrap-anywhere text-lg text-ink-soft short:line-clamp-1 short:min-h-6 short:w-full short:text-base" data-testid="next">
             {face.next && (
               <>
                 Next: <span className="font-semibold text-ink">{face.next}</span>

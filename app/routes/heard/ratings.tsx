@@ -10,7 +10,7 @@ export function Ratings({ tightness, words, pain }: { tightness: readonly Tightn
     <dl className="grid grid-cols-[5.5rem_1fr] items-center gap-x-2">
       {tightness.map((t) => (
         <div key={t.joint} className="contents">
-          <dt className="truncate text-sm text-ink-soft">
+          <dt className="text-sm text-ink-soft wrap-anywhere">
             {isNotable(t) && !pain ? (
               <Link to={`/draft?joint=${t.joint}`} title={`Draft a few minutes for the ${words[t.joint]}`} className="underline decoration-line underline-offset-4 hover:decoration-ink">
                 {words[t.joint]}

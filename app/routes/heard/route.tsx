@@ -306,13 +306,13 @@ function RunRow({ row, showSession, onChange }: { row: HeardRow; showSession: bo
   return (
     <li className="grid grid-cols-[minmax(12rem,1.9fr)_7rem_4.5rem_minmax(13rem,1.2fr)_minmax(8rem,1fr)_2.25rem] items-center gap-x-5 border-b border-line px-4 py-2.5 last:border-0 max-lg:grid-cols-[1fr_auto_2.25rem] max-lg:gap-y-1.5">
       <div className="min-w-0">
-        <p className="truncate font-semibold">
+        <p className="font-semibold wrap-anywhere">
           {row.name}
           <NotTheirs row={row} />
           {checkIn?.pain && <TriangleAlert size={14} className="ml-1.5 inline text-plum" aria-label="told of pain" />}
           {checkIn?.pain && checkIn.seenAt && <CircleCheck size={14} className="ml-1 inline text-kelp" aria-label="dealt with" />}
         </p>
-        <p className="truncate text-sm text-ink-faint">
+        <p className="text-sm text-ink-faint wrap-anywhere">
           <When at={row.startedAt} as={MOMENT} />
           {showSession && ` · ${row.sessionTitle}`} · edition {row.editionNumber}
         </p>

@@ -54,7 +54,7 @@ export default function NewSession({ loaderData, actionData }: Route.ComponentPr
     <main id="main" className="flex flex-1 flex-col">
       <div className="flex flex-wrap items-center gap-x-6 gap-y-1 border-b border-line-water bg-paper px-4 py-2">
         <div className="min-w-52 flex-1">
-          <h1 className="wide-type truncate px-1 text-xl font-semibold">{title}</h1>
+          <h1 className="wide-type px-1 leading-snug wrap-anywhere text-xl font-semibold">{title}</h1>
           <p className="px-1 text-sm text-ink-soft">
             {PURPOSE_WORDS[purpose]} · {group ? group.name : "for anyone"} · <Link to="/sessions" className="underline underline-offset-2">do without it</Link>
           </p>

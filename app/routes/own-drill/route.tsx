@@ -66,7 +66,7 @@ function EditorBar({ editor, page }: { editor: DrillEditor; page: string }) {
     <div className="sticky top-0 z-20 border-b border-line-water bg-paper px-4 py-2">
       <div className="mx-auto flex w-full max-w-[100rem] flex-wrap items-center gap-x-4 gap-y-1">
         <div className="min-w-0 flex-1 max-sm:basis-full">
-          <h1 className="wide-type truncate text-xl font-semibold">{drill.name}</h1>
+          <h1 className="wide-type text-xl leading-snug wrap-anywhere font-semibold">{drill.name}</h1>
           <p className={state === "newer" || state === "gone" || state === "lost" || state === "signed-out" ? "text-sm font-medium text-plum" : "text-sm text-ink-soft"} role="status">
             Revision {saving.revision} · {STATE_WORDS[state]}
           </p>

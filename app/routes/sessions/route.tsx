@@ -138,16 +138,16 @@ function SessionRow({ session }: { session: SessionSummary }) {
     <li className="relative grid grid-cols-[13rem_1fr_auto_auto] items-center gap-x-5 rounded-lg border border-line bg-land px-4 py-3 hover:border-ink-faint max-md:grid-cols-[1fr_auto_auto] max-md:gap-x-3">
       <MiniProfilePicture profile={session.profile} className="h-14 w-full max-md:hidden" />
       <div className="min-w-0">
-        <h2 className="truncate text-lg font-semibold">
+        <h2 className="text-lg leading-snug font-semibold wrap-anywhere">
           <Link to={`/sessions/${session.id}`} className="after:absolute after:inset-0 hover:underline">
             {session.title}
           </Link>
         </h2>
-        <p className="truncate text-ink-soft">
+        <p className="text-ink-soft">
           {PURPOSE_WORDS[session.purpose]} · {session.drills} {session.drills === 1 ? "drill" : "drills"} · changed{" "}
           <When at={session.updatedAt} as="ago" />
         </p>
-        <p className="truncate text-sm text-ink-faint">
+        <p className="text-sm text-ink-faint">
           {session.openEditions > 0 ? <span className="font-medium text-kelp">handed out</span> : session.lastHandedOut ? "link withdrawn" : "not handed out"}
           {session.runs > 0 && ` · ${session.finished} of ${session.runs} finished`}
         </p>
