@@ -22,7 +22,7 @@ describe("what coaches type", () => {
     const found = ids(word);
     for (const drill of drills) expect(found.slice(0, 25), word).toContain(drill);
   });
-  it.each([["sqat", "squat-free"], ["hamstirng", "hamstring-hold"], ["shouder", "stick-pass"], ["brething", "box-breathing"], ["luneg", "lunge-reverse"], ["adductr", "adductor-hold"]])("“%s” is a slip of the finger", (word, drill) => expect(ids(word)).toContain(drill));
+  it.each([["sqat", "squat-free"], ["hamstirng", "hamstring-hold"], ["shouder", "stick-pass"], ["brething", "box-breathing"], ["luneg", "lunge-reverse"], ["adductr", "adductor-hold"], ["squta", "squat-free"], ["ankel", "ankle-rock"], ["gluets", "bridge"], ["quds", "quad-prone"]])("“%s” is a slip of the finger", (word, drill) => expect(ids(word)).toContain(drill));
   it("finds a word while it is being typed, at any length", () => {
     for (const word of ["hamstring", "squat", "breathing", "kettlebell", "thoracic"])
       for (let n = 2; n <= word.length; n++) expect(ids(word.slice(0, n)).length, word.slice(0, n)).toBeGreaterThan(0);

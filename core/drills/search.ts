@@ -1,4 +1,4 @@
-import MiniSearch from "minisearch";
+import MiniSearch, { type Query, type SearchOptions } from "minisearch";
 import { stemmer } from "stemmer";
 import { METHOD_WORDS } from "~/core/text/words";
 import { POSTURE_WORDS, type Posture } from "~/core/timeline/postures";
@@ -51,8 +51,8 @@ const BOOST = { name: 8, words: 2, first: 2, besides: 0.2 };
 
 /**
  * Drills that have every word of the query, or one that begins with it; those whose name begins with the query come first,
- * then those that have it in the name, then the rest by how well they answer. Where nothing has them, a slip of the finger in a
- * longer word is looked over. “No kneeling” or “without a stick” leaves out what has it. An empty query finds all.
+ * then those that have it in the name, then the rest by how well they answer. Where nothing has them, a slip of the finger is
+ * looked over. “No kneeling” or “without a stick” leaves out what has it. An empty query finds all.
  */
 export function findDrills({ drills, names, index }: Findable, query: string): Drill[] {
   const { wanted, excluded } = readQuery(query);
@@ -61,7 +61,7 @@ export function findDrills({ drills, names, index }: Findable, query: string): D
   if (words.length === 0) return kept([...drills]);
   const options = { prefix: (term: string) => term.length > 1, combineWith: "AND", boost: BOOST } as const;
   const exact = index.search(words.join(" "), options);
-  const found = exact.length > 0 ? exact : index.search(words.join(" "), { ...options, fuzzy: (term: string) => (term.length > 6 ? 2 : term.length > 3 ? 1 : false) });
+  const found = exact.length > 0 ? exact : index.search({ combineWith: "AND", queries: words.map((word) => meant(index, word, options)) });
   const [typed, begin] = [wordsOf(wanted).join(" "), words.join(" ")];
   const asked = words.map(root);
   const rank = (at: number) => {
@@ -73,6 +73,21 @@ export function findDrills({ drills, names, index }: Findable, query: string): D
   };
   return kept(found.map(({ id, score }) => ({ at: id as number, score, rank: rank(id as number) })).sort((a, b) => a.rank - b.rank || b.score - a.score || a.at - b.at).map(({ at }) => drills[at]!));
 }
+
+/**
+ * A word as it was meant: as it stands where anything has it, else with two neighbours in their right order, which is the
+ * commonest slip of the finger, else whatever is nearest to it.
+ */
+function meant(index: MiniSearch, word: string, options: Pick<SearchOptions, "prefix" | "boost">): Query {
+  const known = (term: string) => index.search(term, options).length > 0;
+  if (known(word)) return { ...options, queries: [word] };
+  const swapped = Array.from({ length: Math.min(word.length, LONGEST_SLIP) - 1 }, (_, i) => word.slice(0, i) + word[i + 1]! + word[i]! + word.slice(i + 2)).filter((term) => term !== word && known(term));
+  if (swapped.length > 0) return { ...options, combineWith: "OR", queries: swapped };
+  return { ...options, queries: [word], processTerm: (term) => term, fuzzy: (term) => (term.length > 6 ? 2 : term.length > 3 ? 1 : false) };
+}
+
+/** Letters of a word in which neighbours are tried the other way round. */
+const LONGEST_SLIP = 20;
 
 type Has = (drill: Drill) => boolean;
 
