@@ -2,6 +2,7 @@ import { and, asc, count, desc, eq, inArray, isNull, lt, lte, sql } from "drizzl
 import { randomUUID } from "node:crypto";
 import type { Accepted } from "~/core/audit/accepted";
 import type { Edition } from "~/core/edition/edition";
+import type { Choice } from "~/core/group/choices";
 import type { Protects } from "~/core/group/protect";
 import type { GroupSetting } from "~/core/group/schema";
 import type { Seconds } from "~/core/units";
@@ -57,7 +58,7 @@ export async function listEditions(db: Db, ownerId: string, sessionId: string, s
     .select({
       id: edition.id, number: edition.number, totalSeconds: edition.totalSeconds, createdAt: edition.createdAt, accepted: edition.accepted,
       session: sql`${edition.doc} -> 'session'`.mapWith((value: unknown) => (typeof value === "string" ? (JSON.parse(value) as Edition["session"]) : (value as Edition["session"]))),
-      current: sql<boolean>`(${edition.doc} -> 'session') - 'notes' = ${trainingSession.doc} - 'notes'`,
+      current: sql<boolean>`(${edition.doc} -> 'session') - 'notes' = ${trainingSession.doc} - 'notes' and ${edition.choices} = ${trainingSession.choices}`,
     })
     .from(edition)
     .innerJoin(trainingSession, eq(trainingSession.id, edition.sessionId))
@@ -107,7 +108,7 @@ export async function handOut(
   at: Date = new Date(),
 ): Promise<{ token: string; number: number } | undefined> {
   return db.transaction(async (tx) => {
-    const [own] = await tx.select({ id: trainingSession.id, accepted: trainingSession.accepted }).from(trainingSession)
+    const [own] = await tx.select({ id: trainingSession.id, accepted: trainingSession.accepted, choices: trainingSession.choices }).from(trainingSession)
       .where(and(eq(trainingSession.id, sessionId), eq(trainingSession.ownerId, ownerId))).for("update");
     if (!own) return undefined;
     if (teamId) {
@@ -115,13 +116,13 @@ export async function handOut(
       if (!ownTeam) return undefined;
     }
     const [newest] = await tx
-      .select({ id: edition.id, number: edition.number, same: sql<boolean>`${edition.doc} #- '{session,notes}' = ${JSON.stringify(doc)}::jsonb and ${edition.accepted} = ${JSON.stringify(own.accepted)}::jsonb` })
+      .select({ id: edition.id, number: edition.number, same: sql<boolean>`${edition.doc} #- '{session,notes}' = ${JSON.stringify(doc)}::jsonb and ${edition.accepted} = ${JSON.stringify(own.accepted)}::jsonb and ${edition.choices} = ${JSON.stringify(own.choices)}::jsonb` })
       .from(edition).where(eq(edition.sessionId, sessionId)).orderBy(desc(edition.number)).limit(1);
     const number = newest?.same ? newest.number : (newest?.number ?? 0) + 1;
     let editionId = newest?.same ? newest.id : undefined;
     if (!editionId) {
       editionId = randomUUID();
-      await tx.insert(edition).values({ id: editionId, ownerId, sessionId, number, doc, accepted: own.accepted, totalSeconds, createdAt: at });
+      await tx.insert(edition).values({ id: editionId, ownerId, sessionId, number, doc, accepted: own.accepted, choices: own.choices, totalSeconds, createdAt: at });
     }
     const id = randomUUID();
     const token = linkToken(secret, id);
@@ -145,7 +146,7 @@ export type OpenLink = {
   ownerId: string;
   coachLabel: string | null;
   teamId: string | null;
-  edition: { id: string; number: number; doc: Edition; totalSeconds: Seconds };
+  edition: { id: string; number: number; doc: Edition; totalSeconds: Seconds; choices: Choice[] };
   athletes: Athlete[];
 };
 
@@ -163,7 +164,7 @@ export async function linkOf(db: Db, token: string): Promise<{ opened: OpenLink;
   const [row] = await db
     .select({
       id: link.id, ownerId: link.ownerId, withdrawnAt: link.withdrawnAt, teamId: link.teamId, coachLabel: team.name,
-      edition: { id: edition.id, number: edition.number, doc: edition.doc, totalSeconds: edition.totalSeconds },
+      edition: { id: edition.id, number: edition.number, doc: edition.doc, totalSeconds: edition.totalSeconds, choices: edition.choices },
     })
     .from(link)
     .innerJoin(edition, eq(edition.id, link.editionId))
@@ -191,10 +192,10 @@ export async function protectedOnLink(db: Db, opened: OpenLink, athleteId: strin
 /** The newest edition of a session, with what it says, and whether any address still opens it. */
 export async function newestEdition(
   db: Db, ownerId: string, sessionId: string,
-): Promise<{ number: number; createdAt: string; session: Edition["session"]; open: boolean } | undefined> {
+): Promise<{ number: number; createdAt: string; session: Edition["session"]; choices: Choice[]; open: boolean } | undefined> {
   const [row] = await db
     .select({
-      number: edition.number, createdAt: edition.createdAt, doc: edition.doc,
+      number: edition.number, createdAt: edition.createdAt, doc: edition.doc, choices: edition.choices,
       open: sql<boolean>`count(${link.id}) filter (where ${link.withdrawnAt} is null) > 0`,
     })
     .from(edition)
@@ -203,5 +204,5 @@ export async function newestEdition(
     .groupBy(edition.id)
     .orderBy(desc(edition.number))
     .limit(1);
-  return row && { number: row.number, createdAt: row.createdAt.toISOString(), session: row.doc.session, open: row.open };
+  return row && { number: row.number, createdAt: row.createdAt.toISOString(), session: row.doc.session, choices: row.choices, open: row.open };
 }

@@ -4,6 +4,7 @@ import {
 } from "drizzle-orm/pg-core";
 import type { Edition } from "~/core/edition/edition";
 import type { Tightness } from "~/core/checkin/schema";
+import type { Choice } from "~/core/group/choices";
 import type { Lock } from "~/core/session/locks";
 import type { Accepted } from "~/core/audit/accepted";
 import type { Demand } from "~/core/demands/schema";
@@ -114,6 +115,8 @@ export const trainingSession = pgTable("training_session", {
   accepted: jsonb("accepted").$type<Accepted[]>().notNull().default([]),
   /** Drills that fitting to a time leaves as they are. */
   locks: jsonb("locks").$type<Lock[]>().notNull().default([]),
+  /** What the coach chose for single people in place of a drill. */
+  choices: jsonb("choices").$type<Choice[]>().notNull().default([]),
   /** Offered as a beginning for new sessions. */
   template: boolean("template").notNull().default(false),
   archivedAt: moment("archived_at"),
@@ -136,6 +139,8 @@ export const edition = pgTable("edition", {
   totalSeconds: doublePrecision("total_seconds").notNull(),
   /** What the coach let stand when it was handed out, and why. */
   accepted: jsonb("accepted").$type<Accepted[]>().notNull().default([]),
+  /** What was chosen for single people when it was handed out. */
+  choices: jsonb("choices").$type<Choice[]>().notNull().default([]),
   createdAt: made(),
 }, (t) => [
   unique("edition_number").on(t.sessionId, t.number),

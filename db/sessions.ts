@@ -5,6 +5,7 @@ import type { Seconds } from "~/core/units";
 import type { Db } from "./client";
 import { edition, link, team, trainingSession } from "./schema";
 import type { Accepted } from "~/core/audit/accepted";
+import type { Choice } from "~/core/group/choices";
 import type { Lock } from "~/core/session/locks";
 
 export type StoredSession = { id: string; doc: Session; revision: number; updatedAt: Date; archivedAt: Date | null };
@@ -98,10 +99,10 @@ export async function saveSession(
 }
 
 /** What stands beside a session's document: who it is for, what is asked of it, what the coach lets stand, and what fitting leaves as it is. */
-export type Setting = { teamId: string | null; demandId: string | null; accepted: Accepted[]; locks: Lock[] };
+export type Setting = { teamId: string | null; demandId: string | null; accepted: Accepted[]; locks: Lock[]; choices: Choice[] };
 
 export async function findSetting(db: Db, ownerId: string, id: string): Promise<Setting | undefined> {
-  const [row] = await db.select({ teamId: trainingSession.teamId, demandId: trainingSession.demandId, accepted: trainingSession.accepted, locks: trainingSession.locks }).from(trainingSession).where(own(ownerId, id));
+  const [row] = await db.select({ teamId: trainingSession.teamId, demandId: trainingSession.demandId, accepted: trainingSession.accepted, locks: trainingSession.locks, choices: trainingSession.choices }).from(trainingSession).where(own(ownerId, id));
   return row;
 }
 

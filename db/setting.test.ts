@@ -1,7 +1,7 @@
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
 import { addDemand, deleteDemand, findDemand, listDemands, ownDemandId, saveDemand } from "./demands";
 import type { Db } from "./client";
-import { handOut, listEditions, withdrawLink } from "./editions";
+import { handOut, listEditions, openLink, withdrawLink, type OpenLink } from "./editions";
 import { addSession, findSetting, listSessions, listTitles, saveSetting, setArchived, setTemplate } from "./sessions";
 import { addAthletes, addTeam, deleteTeam, listGroups, listTeams, setAthleteAreas, setTeamSetting } from "./teams";
 import { freshDatabase, TEST_SECRET } from "./testing";
@@ -22,14 +22,15 @@ afterAll(() => end());
 
 const doc = (title: string, drill = "hip-flexor-hold") => newSession({ title, purpose: "off-day" }, [{ title: "", rounds: 1, restBetweenRounds: 0, sideOrder: "drill-by-drill", items: [itemOf(drillById(drill)!)] }]);
 const lock = { block: 0, item: 0, drill: "hip-flexor-hold" };
+const choice = { athleteId: "00000000-0000-4000-8000-000000000001", block: 0, item: 0, at: "hip-flexor-hold", does: { drill: "hip-flexor-hold", level: "easier" as const } };
 const stand = { key: "title", says: "The title says 10 minutes.", reason: "Everyone here calls it that." };
 
 describe("what stands beside a session", () => {
   it("is kept with it, for its own coach and their own team only", async () => {
     const [id, team, theirs] = [await addSession(db, ana, doc("One"), 90), await addTeam(db, ana, "Squad"), await addTeam(db, ben, "Other")];
-    expect(await findSetting(db, ana, id)).toEqual({ teamId: null, demandId: null, accepted: [], locks: [] });
-    expect(await saveSetting(db, ana, id, { teamId: team, demandId: "rowing", accepted: [stand], locks: [lock] })).toBe(true);
-    expect(await findSetting(db, ana, id)).toEqual({ teamId: team, demandId: "rowing", accepted: [stand], locks: [lock] });
+    expect(await findSetting(db, ana, id)).toEqual({ teamId: null, demandId: null, accepted: [], locks: [], choices: [] });
+    expect(await saveSetting(db, ana, id, { teamId: team, demandId: "rowing", accepted: [stand], locks: [lock], choices: [choice] })).toBe(true);
+    expect(await findSetting(db, ana, id)).toEqual({ teamId: team, demandId: "rowing", accepted: [stand], locks: [lock], choices: [choice] });
     expect(await saveSetting(db, ana, id, { teamId: theirs, demandId: null, accepted: [] })).toBe(false);
     expect(await saveSetting(db, ben, id, { teamId: null, demandId: null, accepted: [] })).toBe(false);
     expect(await findSetting(db, ben, id)).toBeUndefined();
@@ -39,7 +40,7 @@ describe("what stands beside a session", () => {
     expect(await saveSetting(db, ana, id, {})).toBe(true);
     expect(await saveSetting(db, ben, id, {})).toBe(false);
     expect(await saveSetting(db, ana, id, { teamId: theirs })).toBe(false);
-    expect(await findSetting(db, ana, id)).toEqual({ teamId: team, demandId: "rowing", accepted: [], locks: [lock] });
+    expect(await findSetting(db, ana, id)).toEqual({ teamId: team, demandId: "rowing", accepted: [], locks: [lock], choices: [choice] });
     await deleteTeam(db, ana, team);
     expect(await findSetting(db, ana, id)).toMatchObject({ teamId: null, demandId: "rowing" });
   });
@@ -52,6 +53,17 @@ describe("what stands beside a session", () => {
     expect((await out())?.number).toBe(2);
     const { editions } = await listEditions(db, ana, id, TEST_SECRET);
     expect(editions.map((e) => [e.number, e.accepted, e.session.title])).toEqual([[2, [stand], "Handed"], [1, [], "Handed"]]);
+  });
+  it("goes out with an edition as it was chosen for single people then; another choice makes a new one", async () => {
+    const id = await addSession(db, ana, doc("Chosen"), 90);
+    const out = async () => (await handOut(db, ana, id, makeEdition(doc("Chosen"), drillById), 90, null, TEST_SECRET))!;
+    const choicesOn = async ({ token }: { token: string }) => ((await openLink(db, token, false)) as OpenLink).edition.choices;
+    const plain = await out();
+    await saveSetting(db, ana, id, { choices: [choice] });
+    const chosen = await out();
+    expect([plain.number, chosen.number, (await out()).number]).toEqual([1, 2, 2]);
+    await saveSetting(db, ana, id, { choices: [{ ...choice, does: "rest" }] });
+    expect([await choicesOn(plain), await choicesOn(chosen), await choicesOn(await out())]).toEqual([[], [choice], [{ ...choice, does: "rest" }]]);
   });
   it("may be that it is offered as a beginning", async () => {
     const id = await addSession(db, ana, doc("Mine to begin with"), 90);

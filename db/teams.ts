@@ -118,7 +118,7 @@ export async function setAthleteAreas(db: Db, ownerId: string, id: string, areas
 }
 
 /** A coach's teams as the audit looks at them, with the drills each has been handed before. */
-export async function listGroups(db: Db, ownerId: string): Promise<{ id: string; group: Group }[]> {
+export async function listGroups(db: Db, ownerId: string): Promise<{ id: string; people: string[]; group: Group }[]> {
   const shownToThem = db
     .selectDistinct({ teamId: link.teamId, drill: sql<string>`item ->> 'drill'` })
     .from(link)
@@ -140,6 +140,6 @@ export async function listGroups(db: Db, ownerId: string): Promise<{ id: string;
   handed.sort((a, b) => b.at.getTime() - a.at.getTime());
   const lately = (id: string) => handed.filter((one) => one.teamId === id).slice(0, MOST_LATELY).map(({ title, drills }) => ({ title, drills: drills ?? [] }));
   return teams.map(({ id, name, setting, athletes }) => ({
-    id, group: { name, setting, people: athletes.map(({ name: who, areas }) => ({ name: who, areas })), shown: shown.filter((row) => row.teamId === id).map((row) => row.drill), lately: lately(id) },
+    id, people: athletes.map((one) => one.id), group: { name, setting, people: athletes.map(({ name: who, areas }) => ({ name: who, areas })), shown: shown.filter((row) => row.teamId === id).map((row) => row.drill), lately: lately(id) },
   }));
 }

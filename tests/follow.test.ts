@@ -1,5 +1,5 @@
 import { afterAll, beforeAll, expect, it } from "vitest";
-import { clockSeconds, newestAddress, openDesk, PHONE, ready, signIn, startWorld, type World } from "./harness";
+import { clockSeconds, newestAddress, openDesk, PHONE, ready, saved, signIn, startWorld, violations, type World } from "./harness";
 import type { Page } from "playwright-core";
 
 let world: World;
@@ -345,6 +345,46 @@ it("keeps a check-in through a closed page and sends it when the link is opened 
     await coach.goto("/heard");
     return coach.getByText("in the tunnel").count();
   }, { timeout: 10_000 }).toBe(1);
+});
+
+it("gives one person what the coach chose for them, with the link handed out after it", async () => {
+  const { page: other } = await world.visitor();
+  await signIn(other);
+  await openDesk(other, "Rowers before the boat");
+  await other.locator("[data-row]").first().click();
+  const part = other.getByRole("complementary").locator("details").filter({ hasText: "For one person" });
+  await part.locator("summary").click();
+  await other.getByLabel("Who", { exact: true }).selectOption({ label: "Skua" });
+  const does = other.getByLabel("Does", { exact: true });
+  expect(await does.locator("option").first().innerText()).toBe("as the others");
+  await does.selectOption({ index: 1 });
+  const named = (await does.locator("option").nth(1).innerText()).replace(/, easier$/, "");
+  await part.getByRole("listitem").filter({ hasText: "Skua" }).waitFor();
+  expect(await violations(other)).toEqual([]);
+  await saved(other);
+  // It goes where its drill goes, and comes back with it.
+  await other.keyboard.press("Escape");
+  await other.locator("[data-row]").first().click();
+  await other.keyboard.press("Delete");
+  await other.keyboard.press("Control+z");
+  await other.locator("[data-row]").first().click();
+  await other.getByText("For one person (1)").waitFor();
+  await saved(other);
+  await other.getByRole("link", { name: "Hand out" }).click();
+  await other.getByText("What was chosen for single people").waitFor();
+  await other.getByRole("button", { name: "Make edition and link" }).click();
+  await other.waitForURL(/#editions$/);
+  const { page } = await world.visitor(PHONE);
+  await page.goto(await newestAddress(other));
+  await ready(page);
+  await page.getByText("Skua", { exact: true }).click();
+  const lines = page.getByRole("status").filter({ hasText: "For you, Skua" });
+  await lines.waitFor();
+  expect((await lines.getByRole("listitem").first().innerText()).replace(/^the easier level$/, "")).toContain(named.replace(/^the easier level$/, "easier"));
+  // Whoever opens the link from before does as the others: it is as it was handed out.
+  const { page: before } = await phoneOnLink("Skua");
+  await before.clock.runFor(2_000);
+  expect(await before.getByText("For you, Skua").count()).toBe(0);
 });
 
 it("opens nothing once withdrawn", async () => {

@@ -2,6 +2,7 @@ import type { Drill } from "~/core/drills/schema";
 import { motionAt } from "~/core/drills/motion";
 import { asKnownToday, levelsUsed } from "~/core/edition/today";
 import { insteadInSteps, notOneDown } from "~/core/group/instead";
+import { choicesOf } from "~/core/group/choices";
 import { allProtections } from "~/core/group/protect";
 import type { Group } from "~/core/group/schema";
 import { NOTHING_OWN, type Mine } from "~/core/player/mine";
@@ -53,7 +54,7 @@ function forDevice(drill: Drill, levels: ReadonlySet<LevelName>): Drill {
 }
 
 /**
- * What one person of a link's list does instead, and how the easier levels move that their device does not have yet. Somebody
+ * What one person of a link's list does instead, chosen for them or worked out, and how the easier levels move that their device does not have yet. Somebody
  * who is not on the list does what the others do. Editions handed out before any of this are looked at as it is known today.
  */
 export async function mineOf(opened: OpenLink, athleteId: string | null): Promise<Mine> {
@@ -66,11 +67,12 @@ export async function mineOf(opened: OpenLink, athleteId: string | null): Promis
   const found = athleteId ? await protectedOnLink(getServices().db, opened, athleteId) : undefined;
   if (!found) return { ...NOTHING_OWN, easier };
   const protections = allProtections({ areas: found.areas }, found.setting);
-  if (protections.length === 0) return { ...NOTHING_OWN, athleteId, easier };
+  const choices = choicesOf(opened.edition.choices, athleteId ?? undefined);
+  if (protections.length === 0 && choices.length === 0) return { ...NOTHING_OWN, athleteId, easier };
   const group: Group = { name: found.name, people: [], setting: found.setting };
   const own = await browseOwnDrills(getServices().db, opened.ownerId);
   await pauseForOthers();
-  const by = { drills: (id: string) => known.get(id), offered: own.length > 0 ? [...own.map((listed) => listed.doc), ...DRILLS] : DRILLS, group };
+  const by = { drills: (id: string) => known.get(id), offered: own.length > 0 ? [...own.map((listed) => listed.doc), ...DRILLS] : DRILLS, group, choices };
   const instead = await inTurns(insteadInSteps(session, protections, by));
   await pauseForOthers();
   const smaller = notOneDown(session, protections, by.drills);

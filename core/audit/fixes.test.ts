@@ -210,6 +210,8 @@ describe("kit", () => {
     expect(look([stick], [[stick]], { group: groupOf({ kit: { stick: 2 } }, 3) }).of("kit")[0]!.says).toBe("3 pieces of “stick” are needed for 3 people at once; there are 2.");
     expect(look([stick], [[stick]], { group: groupOf({ kit: { stick: 3 } }, 3) }).of("kit")).toEqual([]);
     expect(look([stick], [[stick]], { group: groupOf({}, 3) }).of("kit")).toEqual([]);
+    const held = madeDrill("held", { kit: ["support"] });
+    expect(look([held], [[held]], { group: groupOf({ kit: {} }, 2) }).of("kit")[0]!.says).toBe("There is nothing to hold on to; The held needs 2.");
     const wall = madeDrill("wall", { kit: ["wall"] });
     expect(look([wall], [[wall]], { group: groupOf({ kit: { wall: 1 } }, 30) }).of("kit")).toEqual([]);
     expect(look([wall], [[wall]], { group: groupOf({ kit: { stick: 1 } }, 30) }).of("kit")).toHaveLength(1);

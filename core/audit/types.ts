@@ -17,8 +17,8 @@ export type Severity = (typeof SEVERITIES)[number];
 /** A change that takes a finding away, described before it is made. */
 export type Fix = { words: string; apply: (session: Session) => Session };
 
-/** Where a coach goes on by hand: to fitting the length, to drills that work a motion, or to the group's kit. */
-export type Lead = { to: "fit" } | { to: "drills"; row: Row } | { to: "kit" };
+/** Where a coach goes on by hand: to fitting the length, to drills that work a motion, to the group's kit, or to what one person does at a drill. */
+export type Lead = { to: "fit" } | { to: "drills"; row: Row } | { to: "kit" } | { to: "person"; place: Place };
 
 /** One thing a rule found: what and how much, at which place, why it matters, and what would mend it. `about` tells findings of one rule apart that have no place; `offer` is a fix that takes some looking for, looked for when it is asked for; `lead` is where to mend it by hand; `areas` are the protected areas it is about. */
 export type Finding = { severity: Severity; says: string; why: string; place?: Place; at?: Seconds; fix?: Fix; offer?: () => Fix | undefined; about?: string; lead?: Lead; areas?: readonly Area[] };

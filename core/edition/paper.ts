@@ -1,9 +1,8 @@
 import { cautionsOf, makeEdition } from "./edition";
 import { kitList, type KitNeed } from "~/core/coverage/kit-list";
 import type { Drill } from "~/core/drills/schema";
-import { fallbackFor } from "~/core/group/fallback";
+import { answerFor, choiceAt } from "~/core/group/choices";
 import { alikeIn, byPerson, type Alike } from "~/core/group/alike";
-import { against, itemAsWorked } from "~/core/group/protect";
 import type { Place } from "~/core/session/edits";
 import type { Steps } from "~/core/steps";
 import { piecesFor } from "~/core/group/kit";
@@ -63,10 +62,10 @@ function* insteadOnPaper(session: Session, place: Place, alike: readonly Alike[]
   const item = block.items[place.item]!;
   const drill = drills(item.drill)!;
   const found: { people: number[]; value: string }[] = [];
-  for (const { people, protections } of alike) {
-    if (against(drill.levels[item.level], itemAsWorked(drill, item, session.pace, block.rounds), protections).length === 0) continue;
-    const other = fallbackFor(item, protections, { drills, offered, pace: session.pace, group, rounds: block.rounds });
-    found.push({ people, value: !other ? "rests here" : other.drill.id === item.drill ? `${LEVEL_WORDS[other.level]}: ${drill.levels[other.level].how}` : other.level === "standard" ? other.drill.name : `${other.drill.name}, ${LEVEL_WORDS[other.level]}` });
+  for (const { people, protections, choices } of alike) {
+    const other = answerFor(item, protections, choiceAt(choices, place, item), { drills, offered, pace: session.pace, group, rounds: block.rounds });
+    if (other.does === "same") continue;
+    found.push({ people, value: other.does === "rest" ? "rests here" : other.drill.id === item.drill ? `${LEVEL_WORDS[other.level]}: ${drill.levels[other.level].how}` : other.level === "standard" ? other.drill.name : `${other.drill.name}, ${LEVEL_WORDS[other.level]}` });
     yield;
   }
   const instead = new Map<string, string[]>();

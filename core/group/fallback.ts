@@ -47,25 +47,33 @@ const atMost = (other: ReturnType<typeof demands>, own: ReturnType<typeof demand
  * its way of working, effort, speed or landings; `undefined` when there is none, and they rest. The item itself comes back
  * when it goes against nothing. What is not drawn is never anybody's answer, nor fine for whoever protects anything.
  */
-export function fallbackFor(item: Item, protections: readonly Protection[], { drills, offered, pace, group, rounds = 1 }: {
-  drills: (id: string) => Drill | undefined; offered: readonly Drill[]; pace: Pick<Pace, "breath">; group?: Group | undefined; rounds?: number;
-}): Fallback | undefined {
-  const own = drills(item.drill);
+export function fallbackFor(item: Item, protections: readonly Protection[], by: FallbackBy): Fallback | undefined {
+  const own = by.drills(item.drill);
   if (!own) return undefined;
+  if (against(own.levels[item.level], itemAsWorked(own, item, by.pace, by.rounds ?? 1), protections).length === 0) return { drill: own, level: item.level };
+  for (const first of fallbacksFor(item, protections, by)) return first;
+  return undefined;
+}
+
+/** What there is to look among, and for whom. */
+export type FallbackBy = { drills: (id: string) => Drill | undefined; offered: readonly Drill[]; pace: Pick<Pace, "breath">; group?: Group | undefined; rounds?: number };
+
+/** Everything that could stand in for an item, the nearest first, found as it is asked for: easier levels of its drill, then other drills. */
+export function* fallbacksFor(item: Item, protections: readonly Protection[], { drills, offered, pace, group, rounds = 1 }: FallbackBy): Generator<Fallback, void> {
+  const own = drills(item.drill);
+  if (!own) return;
   const here = own.levels[item.level];
   const worked = itemAsWorked(own, item, pace, rounds);
-  if (against(here, worked, protections).length === 0) return { drill: own, level: item.level };
   const there = (level: DrillLevel) => group === undefined || piecesThere(level.kit, 1, group.setting);
   const asked = demands(here, worked);
   const suits = (level: DrillLevel, so: AsWorked) => against(level, so, protections).length === 0 && atMost(demands(level, so), asked);
   // A level of the same drill keeps the dose that is set; its own times are the others'.
   for (const name of LEVELS.slice(0, LEVELS.indexOf(item.level)).reverse()) {
     const level = own.levels[name];
-    if (there(level) && suits(level, inTheTimeOf(level, worked))) return { drill: own, level: name };
+    if (there(level) && suits(level, inTheTimeOf(level, worked))) yield { drill: own, level: name };
   }
   const seconds = doseSeconds(item.dose, pace);
-  const best = othersFor(item, own, offered, group).find(({ form }) => fitsSegment(form, seconds, pace) && suits(form, { ...worked, dose: form.dose }));
-  return best && { drill: best.drill, level: best.level };
+  for (const { drill, level, form } of othersFor(item, own, offered, group)) if (fitsSegment(form, seconds, pace) && suits(form, { ...worked, dose: form.dose })) yield { drill, level };
 }
 
 type Form = { drill: Drill; level: LevelName; form: DrillLevel };

@@ -1,6 +1,6 @@
-import { fallbackFor } from "./fallback";
+import { answerFor, choiceAt } from "./choices";
 import { against, itemAsWorked, type Protection } from "./protect";
-import type { Group } from "./schema";
+import type { Group, PersonChoice } from "./schema";
 import { levelBelow } from "~/core/session/levels";
 import { allAtOnce, type Steps } from "~/core/steps";
 import type { Drill } from "~/core/drills/schema";
@@ -9,28 +9,22 @@ import type { LevelName, Session } from "~/core/session/schema";
 /** What one person does in place of an item while the others do it: another level, another drill, or rest. */
 export type Instead = { block: number; item: number } & ({ does: "rest" } | { does: "other"; drill: Drill; level: LevelName });
 
-type By = { drills: (id: string) => Drill | undefined; offered: readonly Drill[]; group?: Group | undefined };
+type By = { drills: (id: string) => Drill | undefined; offered: readonly Drill[]; group?: Group | undefined; choices?: readonly PersonChoice[] };
 
-/** Everything one person does differently in a session, by what they protect, in its order. Empty for someone who does it all. */
+/** Everything one person does differently in a session, by what they protect and what is chosen for them, in its order. Empty for someone who does it all. */
 export const insteadOf = (session: Session, protections: readonly Protection[], by: By): Instead[] => allAtOnce(insteadInSteps(session, protections, by));
 
 /** The same in steps. */
-export function* insteadInSteps(session: Session, protections: readonly Protection[], { drills, offered, group }: By): Steps<Instead[]> {
+export function* insteadInSteps(session: Session, protections: readonly Protection[], { drills, offered, group, choices = [] }: By): Steps<Instead[]> {
   const all: Instead[] = [];
-  if (protections.length === 0) return all;
+  if (protections.length === 0 && choices.length === 0) return all;
   for (const [b, block] of session.blocks.entries())
     for (const [i, item] of block.items.entries()) {
       yield;
-      const drill = drills(item.drill);
       const place = { block: b, item: i };
-      // Nobody knows what a drill that cannot be looked up loads.
-      if (!drill) {
-        all.push({ ...place, does: "rest" });
-        continue;
-      }
-      if (against(drill.levels[item.level], itemAsWorked(drill, item, session.pace, block.rounds), protections).length === 0) continue;
-      const other = fallbackFor(item, protections, { drills, offered, pace: session.pace, group, rounds: block.rounds });
-      all.push(other ? { ...place, does: "other", drill: other.drill, level: other.level } : { ...place, does: "rest" });
+      const answer = answerFor(item, protections, choiceAt(choices, place, item), { drills, offered, pace: session.pace, group, rounds: block.rounds });
+      if (answer.does === "rest") all.push({ ...place, does: "rest" });
+      else if (answer.does === "other") all.push({ ...place, does: "other", drill: answer.drill, level: answer.level });
     }
   return all;
 }

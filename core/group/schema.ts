@@ -1,6 +1,7 @@
 import { z } from "zod";
 import { KIT } from "~/core/drills/kit";
 import { protectsListSchema } from "./protect";
+import type { LevelName } from "~/core/session/levels";
 
 /** What a coach says of a group once, and every session for it is looked over with. What is left out is not looked at. */
 export const groupSettingSchema = z.strictObject({
@@ -33,7 +34,11 @@ export const groupSchema = z.strictObject({
   lately: z.array(z.strictObject({ title: z.string().max(120), drills: z.array(z.string().max(80)) })).max(MOST_LATELY).optional().describe("The sessions last handed to the group, the newest first, with their drills by id"),
 });
 
-export type Group = z.infer<typeof groupSchema>;
+/** What is chosen for somebody in place of an item: a rest, or another level or drill in the same time. `at` is the item's drill when it was chosen. */
+export type PersonChoice = { block: number; item: number; at: string; does: "rest" | { drill: string; level: LevelName } };
+
+export type Member = z.infer<typeof memberSchema> & { choices?: readonly PersonChoice[] };
+export type Group = Omit<z.infer<typeof groupSchema>, "people"> & { people: Member[] };
 
 /** A setting with nothing said yet. */
 export const NOTHING_SAID: GroupSetting = {};

@@ -65,6 +65,10 @@ export function doseWords(dose: Dose): string {
   }
 }
 
+/** A level of a drill in place of another drill, in words: “the easier level” of the same, else by its name. */
+export const formWords = ({ drill, level }: { drill: Pick<Drill, "id" | "name">; level: LevelName }, of: string): string =>
+  drill.id === of ? `the ${LEVEL_WORDS[level]} level` : level === "standard" ? drill.name : `${drill.name}, ${LEVEL_WORDS[level]}`;
+
 /** The side modes a coach would choose for a drill: its own first. */
 export function sensibleSides(drill: Pick<Drill, "sides">): SideMode[] {
   switch (drill.sides) {

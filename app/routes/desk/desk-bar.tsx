@@ -9,6 +9,7 @@ import { ButtonLink, IconButton } from "~/app/ui/button";
 import { cx } from "~/app/ui/classes";
 import { When } from "~/app/ui/when";
 import { TitleField } from "~/app/ui/title-field";
+import type { Choice } from "~/core/group/choices";
 import { editSession } from "~/core/session/edits";
 import { sameJson } from "~/core/session/same";
 import { clockText } from "~/core/text/clock";
@@ -16,8 +17,8 @@ import { withoutNotes } from "~/core/edition/edition";
 import { againstTarget } from "~/core/text/target";
 
 /** Title, length against its promise, undo, how it stands with saving, and handing out. */
-export function DeskBar({ id, desk, saved, onTry, edition, archived, insights, onTab, onPalette }: {
-  id: string; desk: Desk; saved: SaveState; onTry: () => void; edition: NewestEdition | undefined; archived: boolean; insights: Insights; onTab: (tab: Tab) => void; onPalette: () => void;
+export function DeskBar({ id, desk, choices, saved, onTry, edition, archived, insights, onTab, onPalette }: {
+  id: string; desk: Desk; choices: readonly Choice[]; saved: SaveState; onTry: () => void; edition: NewestEdition | undefined; archived: boolean; insights: Insights; onTab: (tab: Tab) => void; onPalette: () => void;
 }) {
   const { session, history, timeline, change } = desk;
   const against = againstTarget(timeline.totalSeconds, session.target);
@@ -63,14 +64,14 @@ export function DeskBar({ id, desk, saved, onTry, edition, archived, insights, o
         <ButtonLink kind="primary" to={`/sessions/${id}/hand-out`}>
           <Send size={16} aria-hidden /> Hand out
         </ButtonLink>
-        <EditionLine edition={edition} desk={desk} />
+        <EditionLine edition={edition} desk={desk} choices={choices} />
       </div>
     </div>
   );
 }
 
-function EditionLine({ edition, desk }: { edition: NewestEdition | undefined; desk: Desk }) {
-  const changed = useMemo(() => edition !== undefined && !sameJson(withoutNotes(edition.session), withoutNotes(desk.session)), [edition, desk.session]);
+function EditionLine({ edition, desk, choices }: { edition: NewestEdition | undefined; desk: Desk; choices: readonly Choice[] }) {
+  const changed = useMemo(() => edition !== undefined && (!sameJson(withoutNotes(edition.session), withoutNotes(desk.session)) || !sameJson(edition.choices, choices)), [edition, desk.session, choices]);
   if (!edition) return <span className="text-xs text-ink-faint">not handed out yet</span>;
   return (
     <span className={cx("text-xs", changed ? "font-medium text-plum" : "text-ink-faint")}>

@@ -3,6 +3,7 @@ import { useLocation, useNavigate } from "react-router";
 import { AddDrill } from "./add-drill";
 import { commandsOf } from "./commands";
 import { DeskBar } from "./desk-bar";
+import { PersonPart } from "./person-part";
 import { DrillPanel } from "./drill-panel";
 import { DrillsContext, OwnIdsContext } from "~/app/ui/drills";
 import { useOwnDrills } from "~/app/ui/own-drills";
@@ -31,8 +32,10 @@ import type { Demand } from "~/core/demands/schema";
 import type { Row } from "~/core/drills/rows";
 import type { Drill } from "~/core/drills/schema";
 import type { Group, GroupSetting } from "~/core/group/schema";
+import { followChoices, withChoices, type Choice } from "~/core/group/choices";
+import { sameJson } from "~/core/session/same";
 import { lockedPlaces, locksOf } from "~/core/session/locks";
-import type { Session } from "~/core/session/schema";
+import type { Item, Session } from "~/core/session/schema";
 import { placeKey } from "~/core/timeline/totals";
 import { DRILLS, lookupOf } from "~/library";
 import { DEMANDS } from "~/library/demands";
@@ -42,9 +45,9 @@ export type Tab = "item" | "findings" | "ranges" | "fit";
 const TABS: readonly Tab[] = ["item", "findings", "ranges", "fit"];
 const TAB_WORDS: Record<Exclude<Tab, "item">, string> = { findings: "Look at", ranges: "Ranges", fit: "Fit" };
 
-export type NewestEdition = { number: number; createdAt: string; session: Session; open: boolean };
+export type NewestEdition = { number: number; createdAt: string; session: Session; choices: Choice[]; open: boolean };
 
-type Props = { id: string; copy: DeskCopy; before?: WrittenBefore | undefined; archived: boolean; edition: NewestEdition | undefined; used: Drill[]; setting: DeskSetting; groups: { id: string; group: Group }[]; ownDemands: Demand[]; others: { id: string; title: string }[] };
+type Props = { id: string; copy: DeskCopy; before?: WrittenBefore | undefined; archived: boolean; edition: NewestEdition | undefined; used: Drill[]; setting: DeskSetting; groups: { id: string; people: string[]; group: Group }[]; ownDemands: Demand[]; others: { id: string; title: string }[] };
 
 /** On a narrow screen a drill's numbers come up from below, and the list stays in sight above them. */
 const NARROW_SHEET = "max-lg:fixed max-lg:inset-x-0 max-lg:bottom-0 max-lg:z-20 max-lg:max-h-[56dvh] max-lg:border-t-2 max-lg:border-ink-faint max-lg:shadow-[0_-8px_24px_rgb(0_0_0/0.18)]";
@@ -70,18 +73,20 @@ export function DeskView({ id, copy, before, archived, edition, used, setting: f
   const [open, setOpen] = useState<"palette" | "keys" | "kit">();
   const { setting, change: changeSetting, kept, keepNow } = useSetting(id, first);
   useLocksKept(desk.session, desk.locked, first.locks, changeSetting);
+  useChoicesFollowed(desk.session, setting.choices, changeSetting);
   const demands = useMemo(() => [...ownDemands, ...DEMANDS], [ownDemands]);
   const demand = demands.find((d) => d.id === setting.demandId);
   // Kit that was said here is known here at once.
   const [said, setSaid] = useState<Record<string, GroupSetting>>({});
-  const given = groups.find((g) => g.id === setting.teamId)?.group;
+  const given = groups.find((g) => g.id === setting.teamId);
   const saidNow = said[setting.teamId ?? ""];
-  const group = useMemo(() => (given && saidNow ? { ...given, setting: saidNow } : given), [given, saidNow]);
+  const group = useMemo(() => given && withChoices(saidNow ? { ...given.group, setting: saidNow } : given.group, given.people, setting.choices), [given, saidNow, setting.choices]);
   const every = useMemo(() => [...own.offered, ...DRILLS], [own.offered]);
   const insights = useInsights({ session: desk.session, drills, demand, group, offered: every, accepted: setting.accepted });
   const [trouble, setTrouble] = useState<string>();
   const [asked, ask] = useState<Tab>("item");
   const [picked, setPicked] = useState<Row>();
+  const [personAt, setPersonAt] = useState<Place>();
   const wide = useWide();
   const tab = wide && asked === "ranges" ? "item" : asked;
   // On a wide screen the ranges are in sight already: going to them leaves the tab beside them as it is.
@@ -107,8 +112,8 @@ export function DeskView({ id, copy, before, archived, edition, used, setting: f
   const duplicate = async () => {
     const made = await saving.duplicate();
     if (!made) return setTrouble("No copy was made: there is no connection, or there is no room for another session. What is here is untouched.");
-    const { teamId, demandId, locks } = setting;
-    await fetch(`/sessions/${made}/setting`, { method: "POST", headers: { "content-type": "application/json" }, body: JSON.stringify({ teamId, demandId, locks }) }).catch(() => undefined);
+    const { teamId, demandId, locks, choices } = setting;
+    await fetch(`/sessions/${made}/setting`, { method: "POST", headers: { "content-type": "application/json" }, body: JSON.stringify({ teamId, demandId, locks, choices }) }).catch(() => undefined);
     await navigate(`/sessions/${made}`);
   };
   const { session, selection, marked } = desk;
@@ -131,6 +136,11 @@ export function DeskView({ id, copy, before, archived, edition, used, setting: f
   };
   const onLead = (lead: Lead) => {
     if (lead.to === "kit") return setOpen("kit");
+    if (lead.to === "person") {
+      desk.select(lead.place);
+      setPersonAt(lead.place);
+      return ask("item");
+    }
     if (lead.to === "drills") setPicked(lead.row);
     setTab(lead.to === "fit" ? "fit" : "ranges");
   };
@@ -146,6 +156,12 @@ export function DeskView({ id, copy, before, archived, edition, used, setting: f
     setTab("item");
     requestAnimationFrame(() => requestAnimationFrame(() => document.querySelector<HTMLInputElement>(`[data-call="${second}"]`)?.select()));
   };
+  const forPerson = selection && given && group && group.people.length > 0 && (
+    <PersonPart
+      session={session} place={selection} offered={every} group={group} people={given.people} choices={setting.choices} onChoices={(choices) => changeSetting({ choices })}
+      opened={personAt?.block === selection.block && personAt.item === selection.item}
+    />
+  );
   const after = selection ? nameAt(session, selection, drills) : "the last one";
   const ranges = (
     <RangesPanel
@@ -156,9 +172,9 @@ export function DeskView({ id, copy, before, archived, edition, used, setting: f
   return (
     <DrillsContext value={drills}>
     <OwnIdsContext value={ownIds}>
-    <main id="main" className="relative flex flex-1 flex-col lg:flex-none lg:h-[calc(100dvh-3.1rem)] lg:overflow-hidden">
+    <main id="main" className="relative flex flex-1 flex-col lg:flex-none lg:h-[calc(100dvh-3.1rem)] lg:overflow-clip">
       <h1 className="sr-only">Desk: {session.title}</h1>
-      <DeskBar id={id} desk={desk} saved={bothSaved(saving.state, kept)} onTry={tryAgain} edition={edition} archived={archived} insights={insights} onTab={setTab} onPalette={() => setOpen("palette")} />
+      <DeskBar id={id} desk={desk} choices={setting.choices} saved={bothSaved(saving.state, kept)} onTry={tryAgain} edition={edition} archived={archived} insights={insights} onTab={setTab} onPalette={() => setOpen("palette")} />
       {trouble && (
         <p role="alert" className="flex items-center gap-3 border-b border-line-water bg-plum-wash px-4 py-2 font-medium text-plum">
           {trouble}
@@ -196,7 +212,7 @@ export function DeskView({ id, copy, before, archived, edition, used, setting: f
               ))}
             </Tabs.List>
             <Tabs.Content value="item" className="min-h-0 flex-1 overflow-y-auto" tabIndex={-1}>
-              {marked.length > 0 ? <SeveralPanel desk={desk} /> : selection ? <DrillPanel key={`${selection.block}.${selection.item}`} desk={desk} place={selection} /> : <SessionPanel desk={desk} groups={groups} demands={demands} setting={setting} onSetting={changeSetting} />}
+              {marked.length > 0 ? <SeveralPanel desk={desk} /> : selection ? <DrillPanel key={placeKey(selection.block, selection.item)} desk={desk} place={selection} forPerson={forPerson} /> : <SessionPanel desk={desk} groups={groups} demands={demands} setting={setting} onSetting={changeSetting} />}
             </Tabs.Content>
             <Tabs.Content value="findings" className="min-h-0 flex-1 overflow-y-auto">
               <FindingsPanel desk={desk} insights={insights} before={before} setting={setting} onSetting={changeSetting} onPlace={onPlace} onLead={onLead} />
@@ -234,6 +250,19 @@ function useLocksKept(session: Session, locked: readonly Place[], first: DeskSet
     kept.current = text;
     onSetting({ locks });
   }, [session, locked, onSetting]);
+}
+
+/** Keeps what is chosen for single people with their drills, wherever those go; what went with a drill comes back with it. */
+function useChoicesFollowed(session: Session, choices: readonly Choice[], onSetting: (part: Partial<DeskSetting>) => void): void {
+  const before = useRef(session);
+  const gone = useRef(new WeakMap<Item, Choice[]>());
+  useEffect(() => {
+    const was = before.current;
+    before.current = session;
+    if (was === session) return;
+    const now = followChoices(was, session, choices, gone.current);
+    if (!sameJson(now, choices)) onSetting({ choices: now });
+  }, [session, choices, onSetting]);
 }
 
 /** How many findings stand open; filled when one of them is not to be run like this. */

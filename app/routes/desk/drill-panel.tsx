@@ -1,4 +1,5 @@
 import { TriangleAlert, X } from "lucide-react";
+import type { ReactNode } from "react";
 import { CueEditor } from "./cue-editor";
 import { DoseEditor } from "~/app/ui/dose-editor";
 import { useDrills, useOwnIds } from "~/app/ui/drills";
@@ -19,7 +20,7 @@ import { stressesOfLevel } from "~/core/stress/at";
 import { doseSeconds } from "~/core/timeline/dose";
 
 /** Everything about the selected drill: its numbers, then what it is, what to feel and what to take care of. */
-export function DrillPanel({ desk, place }: { desk: Desk; place: Place }) {
+export function DrillPanel({ desk, place, forPerson }: { desk: Desk; place: Place; forPerson?: ReactNode }) {
   const drills = useDrills();
   const ownIds = useOwnIds();
   const item = desk.session.blocks[place.block]?.items[place.item];
@@ -64,6 +65,7 @@ export function DrillPanel({ desk, place }: { desk: Desk; place: Place }) {
       <DoseEditor dose={item.dose} level={level} pace={desk.session.pace} onChange={(dose, words, key) => edit({ dose }, words, `dose ${key}`)} />
       <SidesAndSets item={item} drill={drill} edit={edit} demo={desk.session.pace.demo} />
       <CueEditor cues={item.cues ?? []} longest={doseSeconds(item.dose, desk.session.pace)} onChange={(cues) => edit({ cues: cues.length > 0 ? cues : undefined }, "calls", "cues")} />
+      {forPerson}
       <About drill={drill} level={level} />
     </div>
   );

@@ -1,4 +1,4 @@
-import { Dumbbell, Gauge, Search, Undo2, Wrench } from "lucide-react";
+import { Dumbbell, Gauge, Search, Undo2, UserRound, Wrench } from "lucide-react";
 import { useEffect, useMemo, useState } from "react";
 import { BeforeAfter } from "./before-after";
 import { useDrills } from "~/app/ui/drills";
@@ -142,7 +142,7 @@ function Finding({ found, like, onAll, desk, mended, onShow, onAccept, onPlace, 
         )}
         {lead && (
           <Button className="min-h-8 px-2 py-0.5 text-left text-sm whitespace-normal" onClick={() => onLead(lead)}>
-            {lead.to === "fit" ? <><Gauge size={14} className="shrink-0" aria-hidden /> Fit to time</> : lead.to === "kit" ? <><Dumbbell size={14} className="shrink-0" aria-hidden /> The group’s kit…</> : <><Search size={14} className="shrink-0" aria-hidden /> Drills for this</>}
+            {lead.to === "fit" ? <><Gauge size={14} className="shrink-0" aria-hidden /> Fit to time</> : lead.to === "kit" ? <><Dumbbell size={14} className="shrink-0" aria-hidden /> The group’s kit…</> : lead.to === "person" ? <><UserRound size={14} className="shrink-0" aria-hidden /> For one person…</> : <><Search size={14} className="shrink-0" aria-hidden /> Drills for this</>}
           </Button>
         )}
         {place && (

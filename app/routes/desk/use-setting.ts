@@ -3,10 +3,11 @@ import type { SettingAnswer } from "./setting";
 import { KEEPALIVE_BYTES, type SaveState } from "./use-saving";
 import { useAgain } from "~/app/ui/use-again";
 import type { Accepted } from "~/core/audit/accepted";
+import type { Choice } from "~/core/group/choices";
 import type { Lock } from "~/core/session/locks";
 
-/** What stands beside the document: who it is for, what is asked of it, what is let stand, what fitting leaves as it is. */
-export type DeskSetting = { teamId: string | null; demandId: string | null; accepted: Accepted[]; locks: Lock[] };
+/** What stands beside the document: who it is for, what is asked of it, what is let stand, what fitting leaves as it is, what is chosen for single people. */
+export type DeskSetting = { teamId: string | null; demandId: string | null; accepted: Accepted[]; locks: Lock[]; choices: Choice[] };
 
 type Kept = "kept" | "keeping" | "offline" | "signed-out" | "refused";
 

@@ -8,6 +8,7 @@ import { fieldText, readForm } from "~/app/server/forms.server";
 import { drawnDrillsIn, drillsOf } from "~/app/server/drills.server";
 import { inTurns } from "~/app/server/in-turns";
 import { needRoom } from "~/app/server/room.server";
+import { chosenFor } from "~/app/server/chosen";
 import { getServices } from "~/app/server/services.server";
 import { Button, ButtonLink } from "~/app/ui/button";
 import { cx } from "~/app/ui/classes";
@@ -48,7 +49,7 @@ export async function loader({ request, params }: Route.LoaderArgs) {
   const asked = new URL(request.url).searchParams;
   const [before, allOf] = [numberOf(asked.get("before")), numberOf(asked.get("links"))];
   const [{ editions, next }, newest, teams, setting, groups] = await Promise.all([listEditions(db, coach.id, id, secret, { before, allOf }), newestEdition(db, coach.id, id), listTeams(db, coach.id), findSetting(db, coach.id, id), listGroups(db, coach.id)]);
-  const group = groups.find((g) => g.id === setting?.teamId)?.group;
+  const group = chosenFor(groups, setting);
   const drills = await drillsOf(coach.id, [stored.doc, ...editions.map((one) => one.session), next?.session, newest?.session]);
   const timeline = compile(stored.doc, drills);
   const { doc } = stored;
@@ -64,8 +65,8 @@ export async function loader({ request, params }: Route.LoaderArgs) {
     items: doc.blocks.flatMap((block) => block.items.map((item) => ({ drill: item.drill, level: item.level, name: drills(item.drill)?.name ?? item.drill }))),
     bare: withoutCautions(doc, drills),
     teams: teams.map((team) => ({ id: team.id, name: team.name, people: team.athletes.length })),
-    newest: newest && { number: newest.number, current: sameJson(withoutNotes(newest.session), withoutNotes(doc)) },
-    changed: newest ? changesBetween(withoutNotes(newest.session), withoutNotes(doc), name) : [],
+    newest: newest && { number: newest.number, current: sameJson(withoutNotes(newest.session), withoutNotes(doc)) && sameJson(newest.choices, setting?.choices ?? []) },
+    changed: newest ? [...changesBetween(withoutNotes(newest.session), withoutNotes(doc), name), ...(sameJson(newest.choices, setting?.choices ?? []) ? [] : ["What was chosen for single people"])] : [],
     before, older: next?.number,
     accepted: setting?.accepted.map(({ says, reason }) => ({ says, reason })) ?? [],
     stops: stops.slice(0, MOST_STOPS).map((one) => one.says), moreStops: Math.max(0, stops.length - MOST_STOPS),

@@ -4,6 +4,7 @@ import type { Route } from "./+types/route";
 import { idOf, notHere, requireCoach } from "~/app/server/coach.server";
 import { drillsOf } from "~/app/server/drills.server";
 import { inTurns } from "~/app/server/in-turns";
+import { chosenFor } from "~/app/server/chosen";
 import { getServices } from "~/app/server/services.server";
 import { Button, ButtonLink } from "~/app/ui/button";
 import { Still } from "~/app/ui/figure/still";
@@ -32,7 +33,7 @@ export async function loader({ request, params }: Route.LoaderArgs) {
   ]);
   if (!stored) throw notHere();
   const drills = await drillsOf(coach.id, stored.doc);
-  const group = groups.find((g) => g.id === setting?.teamId)?.group;
+  const group = chosenFor(groups, setting);
   const { doc } = stored;
   const timeline = compile(doc, drills);
   await setImmediate();

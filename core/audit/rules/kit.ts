@@ -27,7 +27,7 @@ export const kit: Rule = {
       const mends = other.every(({ level }) => level !== undefined);
       return [{
         severity: "stop", place: first.place, lead: { to: "kit" },
-        says: there === 0 ? `There is no ${words}; ${first.drill.name} needs ${needs === 1 ? "one" : needs}.` : `${needs} pieces of “${words}” are needed for ${people} people at once; there are ${there}.`,
+        says: there === 0 ? `There is ${words.replace(/^something /, "nothing ").replace(/^(?!nothing )/, "no ")}; ${first.drill.name} needs ${needs === 1 ? "one" : needs}.` : `${needs} pieces of “${words}” are needed for ${people} people at once; there are ${there}.`,
         why: `Someone stands without. At home ${instead} would do.`,
         ...(mends && {
           fix: {

@@ -2,7 +2,8 @@ import { itemsOf, type Looked } from "../look";
 import type { AuditInput, Finding, Fix, Rule } from "../types";
 import type { DrillLevel } from "~/core/drills/schema";
 import { alikeIn, byPerson, type Alike } from "~/core/group/alike";
-import { fallbackFor, type Fallback } from "~/core/group/fallback";
+import { answerFor, choiceAt, type Answer } from "~/core/group/choices";
+import { fallbackFor } from "~/core/group/fallback";
 import type { Group } from "~/core/group/schema";
 import { allAtOnce, type Steps } from "~/core/steps";
 import { against, itemAsWorked, protectionsOf, type Protection } from "~/core/group/protect";
@@ -46,9 +47,9 @@ function* findAt({ offered, drills, session }: AuditInput, group: Group, alike: 
   const by = { drills, offered, pace: session.pace, group, rounds };
   const met = alike.map((one) => ({ ...one, hit: against(level, worked, one.protections) })).filter((one) => one.hit.length > 0);
   if (everywhere.length === 0 && met.length === 0) return [];
-  const found: { people: number[]; value: Fallback | undefined }[] = [];
+  const found: { people: number[]; value: Answer }[] = [];
   for (const one of met) {
-    found.push({ people: one.people, value: fallbackFor(item, one.protections, by) });
+    found.push({ people: one.people, value: answerFor(item, one.protections, choiceAt(one.choices, place, item), by) });
     yield;
   }
   const answers = byPerson(group, found);
@@ -58,7 +59,9 @@ function* findAt({ offered, drills, session }: AuditInput, group: Group, alike: 
   const loads = knownStress(level).drawn
     ? `${drill.name} loads ${listWords(areas)}, which ${who}`
     : `${drill.name} is not drawn, so nobody knows what it loads; ${who} ${listWords(areas)}`;
-  const none = answers.filter((one) => !one.value).map((one) => one.name);
+  // A rest that the coach chose is no surprise.
+  const none = answers.filter(({ value }) => value.does !== "other" && !(value.does === "rest" && value.chosen)).map((one) => one.name);
+  const lead = { lead: { to: "person" as const, place } };
   // One thing that everybody can do, and that loads nothing anyone protects.
   const swap = (): Fix | undefined => {
     const forAll = fallbackFor(item, [...everyone, ...group.people.flatMap((p) => protectionsOf(p.areas))], by);
@@ -71,10 +74,12 @@ function* findAt({ offered, drills, session }: AuditInput, group: Group, alike: 
     return [{
       severity: "stop", place, says: `${loads}${none.length > 0 ? `, and there is nothing else in that time for ${manyNames(none)}: they would rest here.` : "."}`,
       why: "What someone protects is not loaded. Not medical advice: ask them, and whoever treats them.", offer: swap, areas: [...new Set([...hit, ...everywhere].map((one) => one.area))],
+      ...(answers.length > 0 && lead),
     }];
-  const words = answers.map(({ name, value }) => `${name}: ${value!.drill.id === drill.id ? `the ${value!.level} level` : value!.drill.name}`);
+  const words = answers.map(({ name, value }) => `${name}: ${value.does !== "other" ? "a rest" : value.drill.id === drill.id ? `the ${value.level} level` : value.drill.name}`);
   return [{
     severity: "hint", place, says: `${loads}. In the same time, ${listUpTo(words, "; ")}.`, why: "Say it before the drill begins, so that nobody has to ask.", offer: swap, areas: [...new Set(hit.map(({ area }) => area))],
+    ...lead,
   }];
 }
 
