@@ -327,6 +327,95 @@ describe("a drill that is new to a group", () => {
   });
 });
 
+describe("what people protect", () => {
+  const neck = { stress: { ...stress, always: [{ area: "neck" as const, grade: 2 as const, side: "middle" as const }] } };
+  const own = madeDrill("own", { levels: { standard: neck, harder: neck } });
+  const other = madeDrill("other", { bounds: { least: 20, most: 60, step: 5 }, dose: seconds(25) });
+  const bad = madeDrill("bad", neck);
+  const people = (...areas: Group["people"][number]["areas"][]): Group["people"] => areas.map((one, i) => ({ name: `P${i}`, areas: one }));
+  const find = (item: Item, by: { group: Group["people"]; setting?: Group["setting"]; offered?: Drill[]; rounds?: number }) => {
+    const { of, session } = look([own, other, bad], [[item]], { group: { name: "g", people: by.group, setting: by.setting ?? {} }, offered: by.offered ?? [other], ...(by.rounds && { rounds: by.rounds }) });
+    return { found: of("protected-areas"), session };
+  };
+  const swapped = (item: Item, by: Parameters<typeof find>[1]) => {
+    const { found, session } = find(item, by);
+    const fix = found[0]!.offer!();
+    const after = fix?.apply(session).blocks[0]!.items[0];
+    return fix && [fix.words, after!.drill, after!.level, after!.dose];
+  };
+  it("is met by the easier level for one or several of them, in words that name who and what", () => {
+    const { found } = find(itemOf(own), { group: people(["neck"], [], ["neck", "grip"]) });
+    expect(found.map((one) => [one.severity, one.place, one.says, one.areas])).toEqual([["hint", { block: 0, item: 0 }, "The own loads the neck, which P0 and P2 protect. In the same time, P0: the easier level; P2: the easier level.", ["neck"]]]);
+    expect(find(itemOf(own), { group: people(["neck"]) }).found[0]!.says).toMatch(/which P0 protects\. In the same time, P0: the easier level\.$/);
+    expect(find(itemOf(own), { group: people([], []) }).found).toEqual([]);
+    expect(find(itemOf(own), { group: people(["grip"]) }).found).toEqual([]);
+    expect(find(itemOf(own, "easier"), { group: people(["neck"]) }).found).toEqual([]);
+  });
+  it("stops the session where somebody would rest, and where the whole group protects it", () => {
+    const none = find(itemOf(bad), { group: people(["neck"], ["neck"]), offered: [] }).found[0]!;
+    expect([none.severity, none.says, none.areas]).toEqual(["stop", "The bad loads the neck, which P0 and P1 protect, and there is nothing else in that time for P0 and P1: they would rest here.", ["neck"]]);
+    expect(find(itemOf(bad), { group: people(["neck"]) }).found[0]!.says).toBe("The bad loads the neck, which P0 protects. In the same time, P0: The other.");
+    const everyone = find(itemOf(own), { group: people([]), setting: { areas: ["neck"] } }).found[0]!;
+    expect([everyone.severity, everyone.says, everyone.areas]).toEqual(["stop", "The own loads the neck, which the whole group protects.", ["neck"]]);
+    const undrawn = madeDrill("undrawn", { stress: undefined });
+    expect(look([undrawn], [[undrawn]], { group: { name: "g", people: people(["neck"]), setting: {} } }).of("protected-areas")[0]!.says).toBe("The undrawn is not drawn, so nobody knows what it loads; P0 protects the neck, and there is nothing else in that time for P0: they would rest here.");
+  });
+  it("is mended for everyone by the level, or the drill, that loads nothing anybody protects, in the same time where that is right for it", () => {
+    expect(swapped(itemOf(own), { group: people(["neck"]) })).toEqual(["Take the easier level for everyone", "own", "easier", seconds(30)]);
+    expect(swapped(timed(own, 100), { group: people(["neck"]) })).toEqual(["Take the easier level for everyone", "own", "easier", seconds(100)]);
+    const to = (n: number) => swapped(timed(bad, n), { group: people(["neck"]) });
+    expect(to(40)).toEqual(["Take The other for everyone", "other", "standard", seconds(40)]);
+    expect([to(20), to(60)].map((one) => one![3])).toEqual([seconds(20), seconds(60)]);
+    expect(to(61)).toBeUndefined();
+    // What all of them protect together counts, also where each alone would have an answer.
+    const grip = { stress: { ...stress, always: [{ area: "grip" as const, grade: 2 as const, side: "both" as const }] } };
+    const both = madeDrill("both", { levels: { standard: neck, easier: grip } });
+    const found = look([both], [[both]], { group: { name: "g", people: people(["neck"], ["grip"]), setting: {} }, offered: [] }).of("protected-areas")[0]!;
+    expect([found.says, found.offer!()]).toEqual(["The both loads the neck, which P0 protects. In the same time, P0: the easier level.", undefined]);
+    const reps = madeDrill("reps", { dose: { kind: "reps", count: 5, tempo: [{ do: "go", seconds: 6 }] }, bounds: { least: 1, most: 20, step: 1 } });
+    const change = look([bad, reps], [[timed(bad, 30)]], { group: { name: "g", people: people(["neck"]), setting: {} }, offered: [reps] });
+    expect(change.of("protected-areas")[0]!.offer!()!.apply(change.session).blocks[0]!.items[0]!.dose).toEqual(reps.levels.standard.dose);
+    const ramp = (effort: number) => ({ dose: { kind: "effort" as const, rounds: 1, ramp: [{ effort, seconds: 6 }] }, bounds: { least: 1, most: 3, step: 1 } });
+    const push = madeDrill("push", { method: "effort", levels: { standard: { ...ramp(50), ...neck }, easier: ramp(30) } });
+    const eased = look([push], [[push]], { group: { name: "g", people: people(["neck"]), setting: {} } });
+    expect(eased.of("protected-areas")[0]!.offer!()!.apply(eased.session).blocks[0]!.items[0]!.dose).toEqual(ramp(30).dose);
+  });
+  it("counts all rounds of a block", () => {
+    const long = madeDrill("long", { stress: { ...stress, timed: [{ area: "neck", grade: 2, side: "middle", from: 60 }] } });
+    const rounds = (n: number) => look([long], [[long]], { group: { name: "g", people: people(["neck"]), setting: {} }, rounds: n }).of("protected-areas").length;
+    expect([rounds(1), rounds(2)]).toEqual([0, 1]);
+  });
+  it("names forty and counts the rest", () => {
+    const says = (n: number, offered: Drill[]) => find(itemOf(bad), { group: people(...Array.from({ length: n }, () => ["neck" as const])), offered }).found[0]!.says;
+    expect(says(40, [])).toContain("P38 and P39 protect, and there is nothing else in that time for P0, P1");
+    expect(says(41, [])).toContain("P38, P39 and 1 more protect");
+    expect(says(42, [])).toContain("for P0, P1, P2");
+    expect(says(40, [other])).toMatch(/P39: The other\.$/);
+    expect(says(42, [other])).toMatch(/P39: The other; and 2 more\.$/);
+  });
+});
+
+describe("a motion that is asked for most", () => {
+  const [bend, turn] = [madeDrill("bend"), madeDrill("turn", { main: ["th.rot"], dose: seconds(20), bounds: { least: 10, most: 200, step: 10 } })];
+  const demand = (weight: number, why?: string) => ({ id: "d", name: "Rowing", about: "Rowing.", held: [], rows: { "hip.flex": { weight: 3, why: "It folds." }, "th.rot": { weight, ...(why !== undefined && { why }) } } }) as never;
+  const find = (n: number, target: number | undefined, weight = 3) => {
+    const session: Session = { ...newSession({ title: "t", purpose: "off-day", target }, [{ title: "b", rounds: 1, restBetweenRounds: 0, sideOrder: "drill-by-drill", items: [timed(bend, 60), timed(turn, n), timed(bend, 60)] }]), pace: { breath: 6, switchSides: 6, turn: 2, demo: 0, kitChange: 4 } };
+    return audit(auditInput(session, (id) => [bend, turn].find((drill) => drill.id === id), { demand: demand(weight, "The catch turns."), offered: [] })).filter((one) => one.rule === "top-demand");
+  };
+  it("is said where it gets less than half of what it should, and what for", () => {
+    const [found] = find(5, 300);
+    expect([found!.severity, found!.about, found!.why, found!.lead]).toEqual(["warn", "th.rot", "Rowing: The catch turns.", { to: "drills", row: "th.rot" }]);
+    expect(found!.says).toMatch(/gets 5 s of \d/);
+    expect(find(5, 300, 2)).toEqual([]);
+    expect(find(200, 300)).toEqual([]);
+  });
+  it("wants its share of the promised length, or of how long it lasts", () => {
+    const wants = (target: number | undefined) => /of (.*)\.$/.exec(find(5, target)[0]!.says)![1];
+    expect(wants(600)).not.toBe(wants(300));
+    expect(find(5, undefined)).toHaveLength(1);
+  });
+});
+
 describe("one knee", () => {
   const kneel = madeDrill("kneel", { posture: "half-kneeling", endPosture: "half-kneeling", sides: "each" });
   const padded = madeDrill("padded", { posture: "half-kneeling", endPosture: "half-kneeling", sides: "each", kit: ["pad"] });
@@ -340,6 +429,14 @@ describe("one knee", () => {
     expect(find(left(100), left(81))).toEqual([[1, "warn"]]);
     expect(find(left(100), left(81), left(200))).toEqual([[1, "warn"]]);
     expect(find(timed(padded, 300, { sides: "left" }))).toEqual([]);
+  });
+  it("counts getting down onto it, once it is that knee's", () => {
+    // Five seconds from the feet onto a knee.
+    expect(find(timed(stand, 10), left(175))).toEqual([]);
+    expect(find(timed(stand, 10), left(175.5))).toEqual([[1, "warn"]]);
+    expect(find(timed(stand, 10), timed(padded, 300, { sides: "left" }), left(180))).toEqual([]);
+    expect(find(timed(kneel, 60, { sets: 3, restBetweenSets: 10, sides: "left" }))).toEqual([[0, "warn"]]);
+    expect(find(timed(kneel, 60, { sets: 3, sides: "alternating" }))).toEqual([]);
   });
   it("begins anew with the other knee, on the feet, and with a pad between", () => {
     expect(find(left(100), timed(kneel, 100, { sides: "right" }))).toEqual([]);
