@@ -509,7 +509,8 @@ describe("a direction that nothing moves in", () => {
     const forward = madeDrill("forward");
     const turn = madeDrill("turn", { main: ["th.rot"] });
     const { of, session } = look([forward, turn], [[forward, forward]], { offered: [forward, turn] });
-    expect(of("planes").map((one) => [one.severity, one.about, one.says])).toEqual([["hint", "side", "Nothing moves in one direction: to the side."], ["hint", "rotation", "Nothing moves in one direction: rotation."]].map((one) => [one[0], one[1], expect.stringContaining("Nothing moves in one direction: ")]));
+    expect(of("planes").map((one) => [one.severity, one.about])).toEqual([["hint", "side"], ["hint", "rotation"]]);
+    for (const one of of("planes")) expect(one.says).toMatch(/^Nothing moves in one direction: [a-z ]+\.$/);
     const [side, rotation] = of("planes");
     expect(side!.offer!()).toBeUndefined();
     expect(rotation!.offer!()!.apply(session).blocks[0]!.items.map((item) => item.drill)).toEqual(["forward", "turn", "forward"]);

@@ -29,7 +29,7 @@ const at = (does: PersonChoice["does"], drill = "own"): PersonChoice => ({ block
 const MOSS = "00000000-0000-4000-8000-000000000001";
 const TERN = "00000000-0000-4000-8000-000000000002";
 const sessionOf = (...drills: Drill[]): Session =>
-  newSession({ title: "t", purpose: "off-day", target: undefined }, [{ title: "b", rounds: 1, restBetweenRounds: 0, sideOrder: "drill-by-drill", items: drills.map((drill) => itemOf(drill)) as [Item, ...Item[]] }]);
+  newSession({ title: "t", purpose: "off-day", target: undefined }, [{ title: "b", rounds: 1, restBetweenRounds: 0, sideOrder: "drill-by-drill", items: drills.map((drill) => itemOf(drill)) }]);
 
 describe("what is chosen for somebody", () => {
   const item = itemOf(own);

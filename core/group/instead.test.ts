@@ -20,7 +20,7 @@ const stressing = (area: Area, grade: Grade = 2): Partial<DrillLevel> => ({ stre
 const neck = protectionsOf(["neck"]);
 
 function sessionOf(items: Item[], rounds = 1): Session {
-  return newSession({ title: "t", purpose: "off-day", target: undefined }, [{ title: "b", rounds, restBetweenRounds: 0, sideOrder: "drill-by-drill", items: items as [Item, ...Item[]] }]);
+  return newSession({ title: "t", purpose: "off-day", target: undefined }, [{ title: "b", rounds, restBetweenRounds: 0, sideOrder: "drill-by-drill", items: items }]);
 }
 const finder = (...drills: Drill[]) => (id: string) => drills.find((drill) => drill.id === id);
 

@@ -60,7 +60,7 @@ export function useDrafter(mine: () => Promise<Own>, before?: Drafted) {
   const ask = useCallback((question: Question, onTold: (told: DraftTold) => void) => {
     const id = ++next.current;
     waiting.current.set(id, onTold);
-    const send = (own: Own) => waiting.current.has(id) && started().postMessage({ ...question, id, own } as DraftAsk);
+    const send = (own: Own) => waiting.current.has(id) && started().postMessage({ ...question, id, own });
     const fail = () => waiting.current.delete(id) && onTold({ id, kind: "failed", why: NOT_FETCHED });
     void mine().then(send, fail);
   }, [started, mine]);
