@@ -75,7 +75,7 @@ export async function revisionsNamed(db: Db, ownerId: string, ids: readonly stri
 }
 
 /**
- * The newest revisions of the coach's own drills that are not put aside, and those named by id, as the text of a list for
+ * The newest revisions of the coach's own drills that are not shelved, and those named by id, as the text of a list for
  * core/drills/own-list. The database writes the text: laying out some megabytes of drills here would hold up everybody else.
  */
 export async function ownDrillsText(db: Db, ownerId: string, named: readonly string[] = []): Promise<string> {

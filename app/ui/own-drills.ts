@@ -17,7 +17,7 @@ export type Ensure = (document: unknown) => true | Promise<boolean>;
 export type OwnDrills = {
   /** All that the page knows, older revisions too. */
   known: readonly Drill[];
-  /** Those a coach can choose: the newest revisions, without those put aside. */
+  /** Those a coach can choose: the newest revisions, without those shelved. */
   offered: readonly Drill[];
   state: "coming" | "there" | "failed";
   ensure: Ensure;

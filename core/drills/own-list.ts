@@ -1,7 +1,7 @@
 import type { Drill } from "./schema";
 import { withStress, type LevelLines } from "~/core/stress/attach";
 
-/** One of a coach's own drills, and whether it is offered: its newest revision, not put aside. */
+/** One of a coach's own drills, and whether it is offered: its newest revision, not shelved. */
 export type OwnListed = { drill: Drill; offered: boolean };
 
 /** Reads the text of a list of own drills that the server writes; throws where it is none. */

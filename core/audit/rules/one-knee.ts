@@ -16,7 +16,7 @@ export const oneKnee: Rule = {
     for (const segment of input.timeline.segments) {
       const here = itemAt(input, segment);
       const posture = segment.kind === "move" ? segment.to : segment.posture;
-      // Taking turns rep by rep changes the knee each time.
+      // Changing sides rep by rep changes the knee each time.
       const turns = segment.kind === "work" && segment.side === "alternating";
       const kneels = posture === "half-kneeling" && !turns && here !== undefined && !here.level.kit.includes("pad");
       const own = segment.kind === "work" && (segment.side === "left" || segment.side === "right") ? segment.side : side;
