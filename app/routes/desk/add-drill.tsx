@@ -2,11 +2,12 @@ import { Command } from "cmdk";
 import { Check, Plus, Search, X } from "lucide-react";
 import { memo, useEffect, useId, useMemo, useRef, useState } from "react";
 import { cx } from "~/app/ui/classes";
+import { besidePage } from "~/app/ui/in-turns";
 import type { OwnDrills } from "~/app/ui/own-drills";
 import { useThere } from "~/app/ui/use-there";
 import { Still } from "~/app/ui/figure/still";
 import type { Drill } from "~/core/drills/schema";
-import { findDrills, makeFindable, type Findable } from "~/core/drills/search";
+import { findDrills, makeFindable, makeFindableInSteps, type Findable } from "~/core/drills/search";
 import { KIT_FACTS } from "~/core/drills/kit";
 import { piecesThere } from "~/core/group/kit";
 import type { Group } from "~/core/group/schema";
@@ -16,9 +17,9 @@ import { POSTURE_WORDS } from "~/core/timeline/postures";
 import { DRILLS } from "~/library";
 
 /** How long after the desk is there the drills are made ready to be searched. */
-const MAKE_READY_MS = 700;
+const MAKE_READY_MS = 300;
 
-/** Making many drills ready takes a tenth of a second and more: done once, where it is looked for, and before that if there is a moment. */
+/** Making many drills ready takes a tenth of a second and more: done once, beside the page, and at once where somebody is quicker. */
 const ready = new WeakMap<readonly Drill[], Findable>();
 function readyOf(own: readonly Drill[]): Findable {
   const findable = ready.get(own) ?? makeFindable([...own, ...DRILLS]);
@@ -80,8 +81,14 @@ export const AddDrill = memo(function AddDrill({ own, ownState, after, group, it
   const there = useThere();
   const findable = useMemo(() => (open && there ? readyOf(own) : undefined), [own, open, there]);
   useEffect(() => {
-    const later = setTimeout(() => readyOf(own), MAKE_READY_MS);
-    return () => clearTimeout(later);
+    let leave: (() => void) | undefined;
+    const later = setTimeout(() => {
+      if (!ready.has(own)) leave = besidePage(makeFindableInSteps([...own, ...DRILLS]), (findable) => ready.set(own, findable));
+    }, MAKE_READY_MS);
+    return () => {
+      clearTimeout(later);
+      leave?.();
+    };
   }, [own]);
   const kit = group?.setting.kit;
   const people = Math.max(1, group?.people.length ?? 1);
