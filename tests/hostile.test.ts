@@ -90,9 +90,12 @@ describe("what a database refuses", () => {
     const doc = { format: "mapset/session", version: 1, title, purpose: "off-day", blocks: [{ title: "b", items: [{ drill: "cat-camel", dose: { kind: "time", seconds: 9 } }] }] };
     const made = await coach.post("/sessions", { multipart: { do: "import", file: { name: "a.json", mimeType: "application/json", buffer: Buffer.from(JSON.stringify(doc)) } }, maxRedirects: 0 });
     expect(made.status()).toBe(302);
+    expect((await coach.post(`${made.headers()["location"]!}/setting`, { data: { demandId: "rowing", choices: [{ athleteId: "00000000-0000-4000-8000-000000000001", block: 0, item: 0, at: "cat-camel", does: "rest" }] } })).status()).toBe(200);
+    for (const choices of [[{ athleteId: "x", block: 0, item: 0, at: "cat-camel", does: "rest" }], [{}], "all", Array.from({ length: 601 }, () => ({ athleteId: "00000000-0000-4000-8000-000000000001", block: 0, item: 0, at: "cat-camel", does: "rest" }))])
+      expect((await coach.post(`${made.headers()["location"]!}/setting`, { data: { choices } })).status()).toBe(422);
     const copied = await coach.post("/sessions", { form: { do: "copy", id: made.headers()["location"]!.split("/").at(-1)! }, maxRedirects: 0 });
     expect(copied.status()).toBe(302);
-    expect(await (await coach.get(`${copied.headers()["location"]!}/export`)).json()).toMatchObject({ session: { title: `${"t".repeat(111)}, copy` } });
+    expect(await (await coach.get(`${copied.headers()["location"]!}/export`)).json()).toMatchObject({ session: { title: `${"t".repeat(111)}, copy` }, profile: "rowing" });
   });
 });
 

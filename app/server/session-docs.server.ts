@@ -8,7 +8,7 @@ import type { Session } from "~/core/session/schema";
 import { compile } from "~/core/timeline/compile";
 import { listDemands } from "~/db/demands";
 import { keepSessionFile, missingOf, type Brought } from "~/db/session-files";
-import { addSession, findSession, findSetting, saveSession } from "~/db/sessions";
+import { addSession, findSession, findSetting, saveSession, type Setting } from "~/db/sessions";
 import { listTeamNames } from "~/db/teams";
 import { demandById } from "~/library/demands";
 import { drawnDrill, drillsOf } from "./drills.server";
@@ -59,13 +59,13 @@ export async function exportSession(ownerId: string, id: string): Promise<{ name
   return { name: stored.doc.title, document: sessionFile({ session: stored.doc, drills, profile }) };
 }
 
-/** Keeps a checked session as a new one of the coach, with who it is for and what is asked of it. A group that is gone, or nobody's, is left out. */
-export async function keepSession(ownerId: string, session: Session, beside: { teamId?: string | null; demandId?: string | null } = {}): Promise<string> {
+/** Keeps a checked session as a new one of the coach, with what stands beside it: the group it is for, what is asked of it, and what was chosen. A group that is gone, or nobody's, is left out. */
+export async function keepSession(ownerId: string, session: Session, beside: Partial<Setting> = {}): Promise<string> {
   await needRoom(ownerId, "sessions");
   const { db } = getServices();
-  const { teamId = null, demandId = null } = beside;
+  const { teamId = null } = beside;
   const own = teamId !== null && (await listTeamNames(db, ownerId)).some((one) => one.id === teamId);
-  return addSession(db, ownerId, session, compile(session, await drillsOf(ownerId, session)).totalSeconds, { teamId: own ? teamId : null, demandId });
+  return addSession(db, ownerId, session, compile(session, await drillsOf(ownerId, session)).totalSeconds, { ...beside, teamId: own ? teamId : null });
 }
 
 /** Somebody may be saving the same session from the desk: the newest is taken so often until it goes through. */

@@ -8,7 +8,7 @@ import { parseWith, type Fault } from "~/core/faults";
 import { readSession } from "~/core/session/read";
 import type { Session } from "~/core/session/schema";
 import { compile } from "~/core/timeline/compile";
-import { findSession, saveSession, type StoredSession } from "~/db/sessions";
+import { findSession, findSetting, saveSession, type StoredSession } from "~/db/sessions";
 
 const message = z.strictObject({ basedOn: z.int().min(1).max(2 ** 31 - 1), doc: z.unknown(), asCopy: z.boolean().optional() });
 
@@ -44,7 +44,7 @@ async function save(ownerId: string, id: string, body: unknown): Promise<SaveAns
   const drills = await drillsOf(ownerId, given.value.doc);
   const read = readSession(given.value.doc, drills);
   if (!read.ok) return { kind: "refused", faults: read.faults };
-  if (given.value.asCopy) return { kind: "copied", id: await keepSession(ownerId, read.value) };
+  if (given.value.asCopy) return { kind: "copied", id: await keepSession(ownerId, read.value, await findSetting(getServices().db, ownerId, id)) };
   const saved = await saveSession(getServices().db, ownerId, id, given.value.basedOn, read.value, compile(read.value, drills).totalSeconds);
   if (saved.kind === "saved") return { ...saved, updatedAt: saved.updatedAt.toISOString() };
   return saved.kind === "newer" ? { kind: "newer", stored: deskCopy(saved.stored) } : saved;

@@ -53,9 +53,10 @@ export async function actOnSessions(ownerId: string, form: FormData): Promise<Ou
       return outcome.already ? { already: { id: outcome.id, title: outcome.title } } : { go: `/sessions/${outcome.id}` };
     }
     case "copy": {
-      const stored = await findSession(db, ownerId, idOf(field("id")));
+      const id = idOf(field("id"));
+      const [stored, beside] = await Promise.all([findSession(db, ownerId, id), findSetting(db, ownerId, id)]);
       if (!stored) throw notHere();
-      return { go: `/sessions/${await keepSession(ownerId, { ...stored.doc, title: copyTitle(stored.doc.title) })}` };
+      return { go: `/sessions/${await keepSession(ownerId, { ...stored.doc, title: copyTitle(stored.doc.title) }, beside)}` };
     }
     case "rename":
       return rename(ownerId, idOf(field("id")), field("title"));
