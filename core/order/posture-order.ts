@@ -13,7 +13,7 @@ export type Standing = { posture: Posture; kit: readonly Kit[] } | undefined;
 export const MOST_ORDERED = 10;
 
 export const moveCost = (before: Standing, next: Pick<Ordered, "from" | "kit">, kitChange: Seconds): Seconds =>
-  (before ? moveSeconds(before.posture, next.from) : 0) + piecesToFetch(before?.kit ?? [], next.kit).length * kitChange;
+  (before ? moveSeconds(before.posture, next.from) : 0) + (next.kit.length === 0 ? 0 : piecesToFetch(before?.kit ?? [], next.kit).length * kitChange);
 
 /**
  * The order with the least time between things: exact, by dynamic programming over subsets (Held and Karp 1962), with what
@@ -70,7 +70,11 @@ export function costsOf(things: readonly Ordered[], kitChange: Seconds): Float64
   return cost;
 }
 
-const keeps = (things: readonly Ordered[], order: readonly number[]): boolean => order.every((i, at) => (things[i]!.after ?? []).every((j) => order.indexOf(j) < at));
+function keeps(things: readonly Ordered[], order: readonly number[]): boolean {
+  const place = new Int32Array(order.length);
+  order.forEach((i, at) => (place[i] = at));
+  return things.every(({ after }, i) => after === undefined || after.every((j) => place[j]! < place[i]!));
+}
 
 /** Seconds of moving and fetching in an order. */
 export function secondsOf(things: readonly Ordered[], order: readonly number[], before: Standing, kitChange: Seconds): Seconds {
