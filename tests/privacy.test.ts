@@ -55,6 +55,7 @@ describe("a second coach", () => {
 
   it.each([
     ["saving", (r: APIRequestContext) => r.post(`/sessions/${theirs.session}/save`, { data: { basedOn: 1, doc: { a: 1 } } }), [404, 422]],
+    ["choosing for a person", (r: APIRequestContext) => r.post(`/sessions/${theirs.session}/setting`, { data: { choices: [{ athleteId: theirs.athlete, block: 0, item: 0, at: "cat-camel", does: "rest" }] } }), [404]],
     ["copying", (r: APIRequestContext) => r.post("/sessions", form({ do: "copy", id: theirs.session })), [404]],
     ["renaming", (r: APIRequestContext) => r.post("/sessions", form({ do: "rename", id: theirs.session, title: "Mine now" })), [404]],
     ["archiving", (r: APIRequestContext) => r.post("/sessions", form({ do: "archive", id: theirs.session })), [404]],
@@ -80,6 +81,13 @@ describe("a second coach", () => {
     const after = (await (await page.request.get(`/sessions/${theirs.session}/save`)).json()) as { doc: { title: string } };
     expect(after.doc.title).toBe("Rowers before the boat");
   });
+
+  it("is given own drills that are their own only, whatever they name", async () => {
+    const mine = (await (await stranger.get("/own-drills")).json()) as unknown[];
+    const named = (await (await stranger.get("/own-drills?named=own-00000000-0000-4000-8000-000000000000-1,nonsense,%27%3B--")).json()) as unknown[];
+    expect(named).toEqual(mine);
+    expect(JSON.stringify(mine)).not.toContain("Rowers");
+  });
 });
 
 describe("someone who is not signed in", () => {
@@ -102,8 +110,9 @@ describe("someone who is not signed in", () => {
     expect(answer.headers()["location"]).toBe("/sessions");
   });
 
-  it("cannot save", async () => {
+  it("cannot save, nor see own drills", async () => {
     const { page } = await world.visitor();
+    expect((await page.request.get("/own-drills")).status()).toBe(401);
     expect((await page.request.post(`/sessions/${theirs.session}/save`, { data: {} })).status()).toBe(401);
   });
 });
