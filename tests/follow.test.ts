@@ -347,6 +347,21 @@ it("keeps a check-in through a closed page and sends it when the link is opened 
   }, { timeout: 10_000 }).toBe(1);
 });
 
+it("takes a name that is chosen before the page's script has arrived", async () => {
+  await world.db.execute(`update athlete set areas = '["wrist-weight"]' where name = 'Olli'`);
+  const { page, context } = await world.visitor(PHONE);
+  let arrive = () => {};
+  const held = new Promise<void>((resolve) => (arrive = resolve));
+  await context.route("**/assets/*.js", async (route) => held.then(() => route.continue()));
+  await page.goto(address, { waitUntil: "commit" });
+  const choice = page.getByRole("radio", { name: "Olli" });
+  await page.getByText("Olli", { exact: true }).click();
+  expect(await choice.isChecked()).toBe(true);
+  arrive();
+  await page.getByRole("status").filter({ hasText: "For you, Olli" }).waitFor();
+  expect(await choice.isChecked()).toBe(true);
+});
+
 it("gives one person what the coach chose for them, with the link handed out after it", async () => {
   const { page: other } = await world.visitor();
   await signIn(other);

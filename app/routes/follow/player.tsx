@@ -77,8 +77,9 @@ export function Player(props: PlayerProps) {
     const last = remembered.person;
     if (!last) return;
     const listed = people.some((p) => p.id === last.athleteId);
-    setChosen(listed && last.athleteId ? last.athleteId : SOMEONE);
-    if (!listed) setName(last.name === "Someone" ? "" : last.name);
+    // Whoever has chosen meanwhile is who they say.
+    setChosen((now) => (now === SOMEONE || people.some((p) => p.id === now) ? now : listed && last.athleteId ? last.athleteId : SOMEONE));
+    if (!listed) setName((now) => now || (last.name === "Someone" ? "" : last.name));
   }, [token, people]);
 
   const changeSound = useCallback((change: SoundSettings) => {

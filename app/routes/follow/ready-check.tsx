@@ -1,5 +1,5 @@
 import { Play, RotateCcw, SunMoon, TriangleAlert } from "lucide-react";
-import { useId } from "react";
+import { useId, useLayoutEffect, useRef } from "react";
 import { OnDevice } from "./on-device";
 import { SOMEONE, type PlayerProps } from "./player";
 import { SoundSwitches } from "./sound-switches";
@@ -170,8 +170,18 @@ function BigButton({ main, ...rest }: React.ComponentProps<"button"> & { main?: 
 function WhoAreYou({ people, chosen, onChoose, name, onName }: { people: PlayerProps["people"]; chosen: string | undefined; onChoose: (id: string) => void; name: string; onName: (name: string) => void }) {
   const id = useId();
   const asking = people.length === 0 || chosen === SOMEONE;
+  // In bad reception a name is chosen before the page's script is there: it counts, and with it what is for this person only.
+  const part = useRef<HTMLElement>(null);
+  useLayoutEffect(() => {
+    const early = part.current?.querySelector<HTMLInputElement>("input:checked")?.value;
+    const written = part.current?.querySelector<HTMLInputElement>("input:not([type=radio])")?.value;
+    if (early) onChoose(early);
+    if (written) onName(written);
+    // Once, before anything is drawn anew.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+  }, []);
   return (
-    <section className="flex flex-col gap-2">
+    <section ref={part} className="flex flex-col gap-2">
       {people.length > 0 && (
         <fieldset>
           <legend className="mb-2 text-lg font-semibold">Who are you?</legend>
@@ -179,12 +189,9 @@ function WhoAreYou({ people, chosen, onChoose, name, onName }: { people: PlayerP
             {[...people, { id: SOMEONE, name: "Someone else" }].map((p) => (
               <label
                 key={p.id}
-                className={cx(
-                  "flex min-h-11 items-center rounded-full border px-4 has-focus-visible:outline-3 has-focus-visible:outline-offset-2 has-focus-visible:outline-ink",
-                  chosen === p.id ? "border-transparent bg-depth-5 font-semibold text-paper" : "border-line bg-land",
-                )}
+                className="flex min-h-11 items-center rounded-full border border-line bg-land px-4 has-checked:border-transparent has-checked:bg-depth-5 has-checked:font-semibold has-checked:text-paper has-focus-visible:outline-3 has-focus-visible:outline-offset-2 has-focus-visible:outline-ink"
               >
-                <input type="radio" name="who" className="sr-only" checked={chosen === p.id} onChange={() => onChoose(p.id)} />
+                <input type="radio" name="who" value={p.id} className="sr-only" checked={chosen === p.id} onChange={() => onChoose(p.id)} />
                 {p.name}
               </label>
             ))}
