@@ -9,7 +9,7 @@ import { piecesFor } from "~/core/group/kit";
 import type { Group } from "~/core/group/schema";
 import type { LevelName, Session } from "~/core/session/schema";
 import { clockText } from "~/core/text/clock";
-import { itemWords, LEVEL_WORDS, listWords } from "~/core/text/words";
+import { formWords, itemWords, LEVEL_WORDS, listWords } from "~/core/text/words";
 import { sideModeOf } from "~/core/timeline/passes";
 import { placeKey, totalsByItem } from "~/core/timeline/totals";
 import type { Timeline } from "~/core/timeline/types";
@@ -65,7 +65,7 @@ function* insteadOnPaper(session: Session, place: Place, alike: readonly Alike[]
   for (const { people, protections, choices } of alike) {
     const other = answerFor(item, protections, choiceAt(choices, place, item), { drills, offered, pace: session.pace, group, rounds: block.rounds });
     if (other.does === "same") continue;
-    found.push({ people, value: other.does === "rest" ? "rests here" : other.drill.id === item.drill ? `${LEVEL_WORDS[other.level]}: ${drill.levels[other.level].how}` : other.level === "standard" ? other.drill.name : `${other.drill.name}, ${LEVEL_WORDS[other.level]}` });
+    found.push({ people, value: other.does === "rest" ? "rests here" : other.drill.id === item.drill ? `${LEVEL_WORDS[other.level]}: ${drill.levels[other.level].how}` : formWords(other, item.drill) });
     yield;
   }
   const instead = new Map<string, string[]>();

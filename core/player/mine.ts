@@ -4,7 +4,7 @@ import type { Drill } from "~/core/drills/schema";
 import type { Motion } from "~/core/figure/motion";
 import { levelBelow } from "~/core/session/levels";
 import type { Item, LevelName } from "~/core/session/schema";
-import { LEVEL_WORDS } from "~/core/text/words";
+import { formWords, LEVEL_WORDS } from "~/core/text/words";
 import type { Moment } from "~/core/timeline/moment";
 
 export type Place = { block: number; item: number };
@@ -127,8 +127,6 @@ export function insteadLines(mine: Mine, facts: Facts, blocks: readonly { items:
     const number = blocks.slice(0, one.block).reduce((sum, block) => sum + block.items.length, 0) + one.item + 1;
     const line = { block: one.block, item: one.item, number, others: here.drill.name };
     if (own.how !== "instead") return [{ ...line, does: "rest", how: "" }];
-    const level = own.item.level === "standard" ? "" : LEVEL_WORDS[own.item.level];
-    const does = own.drill.id === here.drill.id ? `the ${level || "standard"} level` : `${own.drill.name}${level && `, ${level}`}`;
-    return [{ ...line, does, how: own.drill.levels[own.item.level].how }];
+    return [{ ...line, does: formWords({ drill: own.drill, level: own.item.level }, here.drill.id), how: own.drill.levels[own.item.level].how }];
   });
 }

@@ -110,10 +110,9 @@ export function DeskView({ id, copy, before, archived, edition, used, setting: f
   });
   /** A copy of what is on the desk, for the same people, opened in its place. */
   const duplicate = async () => {
+    await keepNow();
     const made = await saving.duplicate();
     if (!made) return setTrouble("No copy was made: there is no connection, or there is no room for another session. What is here is untouched.");
-    const { teamId, demandId, locks, choices } = setting;
-    await fetch(`/sessions/${made}/setting`, { method: "POST", headers: { "content-type": "application/json" }, body: JSON.stringify({ teamId, demandId, locks, choices }) }).catch(() => undefined);
     await navigate(`/sessions/${made}`);
   };
   const { session, selection, marked } = desk;

@@ -12,7 +12,7 @@ import { editItem } from "~/core/session/edits";
 import type { Dose } from "~/core/session/schema";
 import { knownStress } from "~/core/stress/at";
 import { protectionWords } from "~/core/text/areas";
-import { listWords } from "~/core/text/words";
+import { formWords, listWords } from "~/core/text/words";
 
 const unique = (all: readonly Protection[]): string[] => [...new Set(all.map(protectionWords))];
 
@@ -76,7 +76,7 @@ function* findAt({ offered, drills, session }: AuditInput, group: Group, alike: 
       why: "What someone protects is not loaded. Not medical advice: ask them, and whoever treats them.", offer: swap, areas: [...new Set([...hit, ...everywhere].map((one) => one.area))],
       ...(answers.length > 0 && lead),
     }];
-  const words = answers.map(({ name, value }) => `${name}: ${value.does !== "other" ? "a rest" : value.drill.id === drill.id ? `the ${value.level} level` : value.drill.name}`);
+  const words = answers.map(({ name, value }) => `${name}: ${value.does === "other" ? formWords(value, drill.id) : "a rest"}`);
   return [{
     severity: "hint", place, says: `${loads}. In the same time, ${listUpTo(words, "; ")}.`, why: "Say it before the drill begins, so that nobody has to ask.", offer: swap, areas: [...new Set(hit.map(({ area }) => area))],
     ...lead,
