@@ -1,5 +1,5 @@
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
-import { freshSession, ANA, BEN, newestAddress, openDesk, PHONE, ready, saved, signIn, startWorld, violations, type World } from "./harness";
+import { freshSession, ANA, BEN, newestAddress, openDesk, PHONE, ready, rows, saved, signIn, startWorld, violations, type World } from "./harness";
 import type { Page } from "playwright-core";
 
 let world: World;
@@ -9,6 +9,12 @@ beforeAll(async () => {
 afterAll(() => world.end());
 
 const cards = (page: Page) => page.getByRole("region", { name: "Drills" }).getByRole("listitem");
+/** Adds a drill once it stands first in the list. */
+async function addSeen(page: Page, words: string, name: string): Promise<void> {
+  await page.getByPlaceholder(/Add a drill/).fill(words);
+  await page.getByRole("option", { name, selected: true }).waitFor();
+  await page.keyboard.press("Enter");
+}
 /** The lines the figure is drawn with, as one text. */
 const drawn = (page: Page) => page.getByTestId("figure").locator("path.fig-limb").evaluateAll((all) => all.map((path) => path.getAttribute("d")).join(" "));
 
@@ -159,8 +165,7 @@ describe("a coach's own drill", () => {
     await ready(page);
     await freshSession(page, "With my own", "floor-to-standing");
     await ready(page);
-    await page.getByPlaceholder(/Add a drill/).fill("long reach");
-    await page.keyboard.press("Enter");
+    await addSeen(page, "long reach", "Bridge with a long reach");
     await page.locator("[data-row]").filter({ hasText: "Bridge with a long reach" }).waitFor();
     await saved(page);
     const desk = page.url();
@@ -251,8 +256,26 @@ describe("a coach's own drill", () => {
     await freshSession(page, "Not ready yet", "floor-to-standing");
     await ready(page);
     const desk = page.url();
+    // Enter before their own drills are there waits, and adds nothing that was not seen; alone in the list, it is added.
+    const before = await rows(page);
+    let release = () => {};
+    const held = new Promise<void>((resolve) => { release = resolve; });
+    await page.route("**/own-drills", async (route) => {
+      await held;
+      await route.continue();
+    });
+    await page.reload();
+    await ready(page);
     await page.getByPlaceholder(/Add a drill/).fill("wall lean with");
+    await page.getByRole("option", { name: /Wall-leaning toe lifts/, selected: true }).waitFor();
     await page.keyboard.press("Enter");
+    await page.getByRole("status").filter({ hasText: "Fetching your own drills" }).waitFor();
+    release();
+    await page.getByRole("status").filter({ hasText: "Enter adds Wall lean with a step." }).waitFor();
+    expect(await rows(page)).toEqual(before);
+    await page.getByRole("option", { name: /Wall lean with a step/, selected: true }).waitFor();
+    await page.keyboard.press("Enter");
+    await expect.poll(() => rows(page)).toHaveLength(before.length + 1);
     await page.locator("[data-row]").filter({ hasText: "Wall lean with a step" }).waitFor();
     await saved(page);
     await page.getByRole("link", { name: "Hand out" }).click();

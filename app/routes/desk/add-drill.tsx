@@ -1,6 +1,6 @@
 import { Command } from "cmdk";
 import { Check, Plus, Search, X } from "lucide-react";
-import { memo, useEffect, useId, useMemo, useRef, useState } from "react";
+import { memo, useEffect, useEffectEvent, useId, useMemo, useRef, useState } from "react";
 import { cx } from "~/app/ui/classes";
 import { besidePage } from "~/app/ui/in-turns";
 import type { OwnDrills } from "~/app/ui/own-drills";
@@ -58,6 +58,9 @@ export const AddDrill = memo(function AddDrill({ own, ownState, after, group, it
   const [said, setSaid] = useState<{ text: string; refused: boolean }>();
   const [inBlock, setInBlock] = useState(false);
   const [kitOnly, setKitOnly] = useState(false);
+  const [marked, setMarked] = useState("");
+  // Enter pressed before the coach's own drills were there: what was first then, and whether it was for a new block.
+  const [held, setHeld] = useState<{ first: string | undefined; apart: boolean }>();
   const shift = useRef(false);
   const pressed = useRef(false);
   useEffect(() => {
@@ -97,17 +100,38 @@ export const AddDrill = memo(function AddDrill({ own, ownState, after, group, it
     const all = findDrills(findable, query);
     return kitOnly && kit ? all.filter((drill) => piecesThere(drill.levels.standard.kit, people, { kit })) : all;
   }, [findable, query, kitOnly, kit, people]);
-  const add = (drill: Drill) => {
-    const apart = inBlock || shift.current ? onAddBlock : undefined;
+  const add = (drill: Drill, alone = inBlock || shift.current) => {
+    const apart = alone ? onAddBlock : undefined;
     shift.current = false;
     const no = refusal(apart !== undefined, items, blocks);
     if (no) return setSaid({ text: no, refused: true });
     (apart ?? onAdd)(drill);
     setQuery("");
+    setHeld(undefined);
     setInBlock(false);
     setSaid({ text: `${drill.name} added${apart ? " in a new block" : after ? ` after ${after}` : ""}.`, refused: false });
     input.current?.focus();
   };
+  const first = found[0]?.id;
+  const coming = ownState === "coming" || !findable;
+  const lastFirst = useRef(first);
+  // What a coach has made may come first once it is there: the mark goes along, unless it was moved.
+  useEffect(() => {
+    const before = lastFirst.current;
+    lastFirst.current = first;
+    if (first && first !== before) setMarked((now) => (now === before || now === "" ? first : now));
+  }, [first]);
+  const giveHeld = useEffectEvent(() => {
+    if (!held) return;
+    setHeld(undefined);
+    const drill = found[0];
+    // Never another drill than the one that was seen when Enter was pressed.
+    if (drill && (held.first === undefined || held.first === drill.id)) add(drill, held.apart);
+    else if (drill) setSaid({ text: `Your own drills are there now. Enter adds ${drill.name}.`, refused: false });
+  });
+  useEffect(() => {
+    if (held && !coming) giveHeld();
+  }, [held, coming]);
   return (
     <div
       ref={box} className="border-b border-line bg-land"
@@ -124,6 +148,12 @@ export const AddDrill = memo(function AddDrill({ own, ownState, after, group, it
       }}
       onKeyDownCapture={(event) => {
         shift.current = event.key === "Enter" && event.shiftKey;
+        if (event.key !== "Enter" || event.target !== input.current || !coming || query.trim() === "" || (marked !== "" && marked !== first)) return;
+        // Half a list would add the wrong drill, or none.
+        event.preventDefault();
+        event.stopPropagation();
+        setHeld({ first, apart: inBlock || event.shiftKey });
+        setSaid(undefined);
       }}
       onKeyDown={(event) => {
         if (event.key !== "Escape" || !open || tall) return;
@@ -131,11 +161,11 @@ export const AddDrill = memo(function AddDrill({ own, ownState, after, group, it
         setOpen(false);
       }}
     >
-      <Command shouldFilter={false} label="Add a drill" loop>
+      <Command shouldFilter={false} label="Add a drill" loop value={marked} onValueChange={setMarked}>
         <div className="flex items-center gap-2 px-3 focus-within:outline-2 focus-within:-outline-offset-2 focus-within:outline-ink">
           <Search size={16} className="shrink-0 text-ink-faint" aria-hidden />
           <Command.Input
-            ref={input} value={query} onValueChange={(text) => { setQuery(text); setOpen(true); setSaid(undefined); }} onFocus={() => setOpen(true)} onClick={() => setOpen(true)}
+            ref={input} value={query} onValueChange={(text) => { setQuery(text); setOpen(true); setSaid(undefined); setHeld(undefined); }} onFocus={() => setOpen(true)} onClick={() => setOpen(true)}
             placeholder={after ? `Add a drill after ${after}` : "Add the first drill"} className="min-h-11 w-full bg-transparent outline-none" data-add-drill
           />
           {tall ? null : open ? (
@@ -146,9 +176,9 @@ export const AddDrill = memo(function AddDrill({ own, ownState, after, group, it
             <kbd className="rounded border border-line px-1.5 text-xs text-ink-faint">/</kbd>
           )}
         </div>
-        <p role="status" className={cx("flex items-center gap-1.5 px-3 text-sm", said && "border-t border-line py-1", said?.refused ? "bg-plum-wash font-medium text-plum" : "text-kelp")}>
+        <p role="status" className={cx("flex items-center gap-1.5 px-3 text-sm", (said || held) && "border-t border-line py-1", said?.refused ? "bg-plum-wash font-medium text-plum" : "text-kelp")}>
           {said && !said.refused && <Check size={14} className="shrink-0" aria-hidden />}
-          {said?.text}
+          {held ? "Fetching your own drills, then it is added…" : said?.text}
         </p>
         <div className={cx("border-t border-line shadow-md", !open && "hidden")}>
           {ownState === "failed" && <p role="status" className="bg-plum-wash px-3 py-1 text-sm font-medium text-plum">Your own drills could not be fetched. Trying again…</p>}
