@@ -42,6 +42,45 @@ describe("the library", () => {
     await page.getByText("166 drills", { exact: true }).waitFor();
   });
 
+  it("keeps what is typed while a choice before it is still on its way, leaves the field chosen, and goes back", async () => {
+    const { page } = await world.visitor();
+    await signIn(page);
+    await page.goto("/library");
+    await ready(page);
+    let answer = () => {};
+    const slow = new Promise<void>((resolve) => { answer = resolve; });
+    await page.route(/library\.data.*kit=none/, async (route) => {
+      await slow;
+      await route.continue().catch(() => undefined);
+    });
+    const kit = page.getByLabel("Kit");
+    const typed = page.getByPlaceholder("Name, joint, kit, posture");
+    await kit.selectOption({ label: "no kit" });
+    await typed.pressSequentially("circ");
+    answer();
+    await page.waitForURL(/kit=none/);
+    await typed.pressSequentially("les");
+    await page.waitForURL((url) => url.searchParams.get("q") === "circles" && url.searchParams.get("kit") === "none");
+    expect(await typed.inputValue()).toBe("circles");
+    // The chosen field keeps the keyboard.
+    await page.getByLabel("Joint").focus();
+    await page.getByLabel("Joint").selectOption({ label: "ankle" });
+    await page.waitForURL(/joint=ankle/);
+    expect(await page.getByLabel("Joint").evaluate((field) => field === document.activeElement)).toBe(true);
+    // A motion of another joint goes with its joint.
+    await page.getByLabel("Motion").selectOption({ index: 1 });
+    await page.waitForURL(/row=an\./);
+    await page.getByLabel("Joint").selectOption({ label: "hip" });
+    await page.waitForURL((url) => url.searchParams.get("joint") === "hip" && url.searchParams.get("row") === "");
+    await page.getByRole("search").getByRole("link", { name: "Clear all" }).click();
+    await page.waitForURL(/library$/);
+    await expect.poll(() => typed.inputValue()).toBe("");
+    expect(await kit.inputValue()).toBe("");
+    await page.goBack();
+    await expect.poll(() => typed.inputValue()).toBe("circles");
+    expect(await page.getByLabel("Joint").inputValue()).toBe("hip");
+  });
+
   it("moves a picture only while it is looked at", async () => {
     const { page } = await world.visitor();
     await signIn(page);

@@ -1,6 +1,6 @@
 import { Search, X } from "lucide-react";
 import { useRef, useState } from "react";
-import { data, Form, Link, redirect, useNavigation, useSubmit } from "react-router";
+import { data, Form, Link, redirect, useNavigation } from "react-router";
 import { z } from "zod";
 import type { Route } from "./+types/route";
 import { readForm } from "~/app/server/forms.server";
@@ -14,6 +14,7 @@ import { getServices } from "~/app/server/services.server";
 import { Button } from "~/app/ui/button";
 import { cx } from "~/app/ui/classes";
 import { inputLook, SelectField } from "~/app/ui/field";
+import { useSearchForm } from "~/app/ui/use-search-form";
 import { MovingStill } from "~/app/ui/figure/moving-still";
 import { placedFaults } from "~/core/files/places";
 import { browse, browseSchema, JOINTS, PLANES, type Browse } from "~/core/drills/browse";
@@ -21,7 +22,7 @@ import { KIT, KIT_FACTS } from "~/core/drills/kit";
 import { piecesThere } from "~/core/group/kit";
 import { ownDrillId, readOwnId } from "~/core/drills/own";
 import { readDrillText } from "~/core/drills/read";
-import { JOINT_WORDS, ROW_FACTS, ROWS } from "~/core/drills/rows";
+import { JOINT_WORDS, ROW_FACTS, ROWS, type Joint, type Row } from "~/core/drills/rows";
 import { AREAS } from "~/core/drills/areas";
 import { METHODS, type Drill } from "~/core/drills/schema";
 import { newDrill } from "~/core/drills/start";
@@ -112,7 +113,7 @@ export default function Library({ loaderData, actionData }: Route.ComponentProps
         </div>
       </div>
       <div className="grid gap-5 lg:grid-cols-[15.5rem_minmax(0,1fr)]">
-        <Filters by={by} groups={loaderData.groups} key={JSON.stringify({ ...by, q: "" })} own={loaderData.own} aside={loaderData.aside} />
+        <Filters by={by} groups={loaderData.groups} own={loaderData.own} aside={loaderData.aside} />
         <section aria-label="Drills" className={cx("flex flex-col gap-4 transition-opacity", busy && "opacity-70")}>
           {drills.length === 0 ? (
             <Nothing />
@@ -139,16 +140,20 @@ export default function Library({ loaderData, actionData }: Route.ComponentProps
 const any = { value: "" as const, words: "any" };
 
 function Filters({ by, groups, own, aside }: { by: Browse; groups: readonly { id: string; name: string }[]; own: number; aside: number }) {
-  const submit = useSubmit();
   const form = useRef<HTMLFormElement>(null);
-  const timer = useRef<ReturnType<typeof setTimeout>>(undefined);
-  const send = () => void submit(form.current, { replace: true, preventScrollReset: true });
+  const { send, typed } = useSearchForm(form, by);
+  const changed = () => {
+    // A motion of another joint than the one chosen now would leave nothing.
+    const { joint, row } = Object.fromEntries(new FormData(form.current!)) as { joint: Joint | ""; row: Row | "" };
+    if (joint !== "" && row !== "" && ROW_FACTS[row].joint !== joint) (form.current!.elements.namedItem("row") as HTMLSelectElement).value = "";
+    send();
+  };
   const rows = ROWS.filter((row) => !by.joint || ROW_FACTS[row].joint === by.joint);
   const count = Object.entries(by).filter(([name, value]) => name !== "q" && value !== undefined).length;
   const isSet = count > 0 || by.q !== "";
   const [open, setOpen] = useState(false);
   return (
-    <Form ref={form} method="get" role="search" aria-label="Find drills" className="flex h-fit flex-col gap-3 rounded-lg border border-line bg-land p-3 max-lg:grid max-lg:grid-cols-2 max-sm:grid-cols-1 lg:sticky lg:top-3" onChange={send}>
+    <Form ref={form} method="get" role="search" aria-label="Find drills" className="flex h-fit flex-col gap-3 rounded-lg border border-line bg-land p-3 max-lg:grid max-lg:grid-cols-2 max-sm:grid-cols-1 lg:sticky lg:top-3" onChange={changed}>
       <div className="relative max-lg:col-span-full">
         <label htmlFor="find" className="sr-only">
           Find a drill
@@ -158,8 +163,7 @@ function Filters({ by, groups, own, aside }: { by: Browse; groups: readonly { id
           id="find" name="q" defaultValue={by.q} placeholder="Name, joint, kit, posture" className={cx(inputLook, "pl-8")} type="search" autoComplete="off"
           onChange={(event) => {
             event.stopPropagation();
-            clearTimeout(timer.current);
-            timer.current = setTimeout(send, 90);
+            typed();
           }}
         />
       </div>
