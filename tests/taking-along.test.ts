@@ -45,8 +45,8 @@ it("a session leaves with its own drills and profile, arrives in another account
   await ben.locator("input[type=file]").setInputFiles(asFile("alone.json", document));
   await ben.getByRole("alert").getByText("is a drill of a coach’s own that is not in this file").waitFor();
   await ben.locator("input[type=file]").setInputFiles(asFile("along.json", along));
-  await ben.waitForURL(/\/sessions\/[0-9a-f-]{36}$/);
-  await ben.locator("[data-row]").first().waitFor();
+  await ben.waitForURL(/\/sessions\/[0-9a-f-]{36}/);
+  await ben.getByRole("status").filter({ hasText: "1 drill and its sport profile came with it and are yours now." }).waitFor();
   expect(await rows(ben)).toEqual(["Harbour wall reach", "Cat–camel"]);
   expect(await ben.locator("select option:checked").allInnerTexts()).toContain("Gig rowing");
   const arrived = new URL(ben.url()).pathname;

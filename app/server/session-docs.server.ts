@@ -43,7 +43,7 @@ export async function importSession(ownerId: string, file: string, text: string)
 }
 
 /** A session with its drills and profile, as a file that another coach can take in. */
-export async function exportSession(ownerId: string, id: string): Promise<{ name: string; document: unknown } | undefined> {
+export async function exportSession(ownerId: string, id: string): Promise<{ name: string; document: ReturnType<typeof sessionFile> } | undefined> {
   const { db } = getServices();
   const [stored, setting] = await Promise.all([findSession(db, ownerId, id), findSetting(db, ownerId, id)]);
   if (!stored || !setting) return undefined;

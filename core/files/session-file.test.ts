@@ -3,7 +3,7 @@ import { faultLine, readJson } from "~/core/faults";
 import { asDocument } from "~/core/stress/attach";
 import { DRILLS, drillById } from "~/library";
 import { demandById, DEMANDS } from "~/library/demands";
-import { idsBrought, readSessionFile, sessionFile } from "./session-file";
+import { cannotLeave, idsBrought, MOST_DRILLS, readSessionFile, sessionFile } from "./session-file";
 
 const OWN = "own-6f1b0c1e-0000-4000-8000-000000000001-3";
 const shipped = { drills: drillById, isProfile: (id: string) => demandById(id) !== undefined };
@@ -84,4 +84,11 @@ it("a drill that is brought carries no working out", () => {
   const drill = { ...DRILLS[0]!, id: OWN };
   expect(Object.keys(sessionFile({ session: { ...session(), blocks: [] } as never, drills: [drill], profile: undefined }).drills[0]!.levels.easier)).not.toContain("stress");
   expect([...idsBrought({ drills: [{ id: OWN }, { id: 3 }, null] })]).toEqual([OWN]);
+});
+
+it("says before it leaves what could not come in again", () => {
+  expect(cannotLeave(MOST_DRILLS, 2_000_000, 2_000_000)).toBeUndefined();
+  expect(cannotLeave(MOST_DRILLS + 1, 10, 2_000_000)).toMatch(/^This session uses 101 drills of your own, and a file takes at most 100\./);
+  expect(cannotLeave(3, 2_600_000, 2_000_000)).toMatch(/comes to 2\.6 MB, and a file takes at most 2 MB\./);
+  expect(cannotLeave(3, 2_000_001, 2_000_000)).toBeDefined();
 });

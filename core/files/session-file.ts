@@ -43,6 +43,14 @@ export function sessionFile({ session, drills, profile }: SessionFile): z.input<
   return { format: FORMAT, version: 1, session, drills: drills.map(asDocument), ...(profile !== undefined && { profile }) };
 }
 
+/** Why a session with so many drills of one's own, and as a file of so many bytes, cannot leave: it could not come in again. Undefined where it can. */
+export function cannotLeave(drills: number, bytes: number, largest: number): string | undefined {
+  const help = "Copy the session, leave half of its drills in each, and export both. The session itself is untouched.";
+  const mb = (n: number) => `${(n / 1_000_000).toLocaleString("en-GB", { maximumFractionDigits: 1 })} MB`;
+  if (drills > MOST_DRILLS) return `This session uses ${drills} drills of your own, and a file takes at most ${MOST_DRILLS}. ${help}`;
+  return bytes > largest ? `With the drawings of your own drills this session comes to ${mb(bytes)}, and a file takes at most ${mb(largest)}. ${help}` : undefined;
+}
+
 /** The drills a session uses that are in none of these, by their ids, in order. */
 export const drillsUsed = (session: Session): string[] => [...new Set(session.blocks.flatMap((block) => block.items.map((item) => item.drill)))];
 

@@ -37,6 +37,7 @@ import { sameJson } from "~/core/session/same";
 import { lockedPlaces, locksOf } from "~/core/session/locks";
 import type { Item, Session } from "~/core/session/schema";
 import { placeKey } from "~/core/timeline/totals";
+import { broughtWords, readBroughtHash } from "~/core/text/brought";
 import { DRILLS, lookupOf } from "~/library";
 import { DEMANDS } from "~/library/demands";
 
@@ -99,9 +100,12 @@ export function DeskView({ id, copy, before, archived, edition, used, setting: f
   // Whoever has just added the first drill goes on adding; coming back here later does not.
   const { hash } = useLocation();
   const [adding, setAdding] = useState(false);
+  const [brought, setBrought] = useState("");
   useEffect(() => {
-    if (hash !== "#add") return;
-    setAdding(true);
+    const came = readBroughtHash(hash);
+    if (hash !== "#add" && !came) return;
+    if (came) setBrought(broughtWords(came));
+    else setAdding(true);
     void navigate({ hash: "" }, { replace: true, preventScrollReset: true });
   }, [hash, navigate]);
   useDeskKeys(desk, drills, { onTab: setTab, onTrouble: setTrouble, onPalette: () => setOpen("palette"), onKeys: () => setOpen("keys") });
@@ -178,6 +182,14 @@ export function DeskView({ id, copy, before, archived, edition, used, setting: f
         <p role="alert" className="flex items-center gap-3 border-b border-line-water bg-plum-wash px-4 py-2 font-medium text-plum">
           {trouble}
           <button type="button" className="underline underline-offset-4" onClick={() => setTrouble(undefined)}>
+            Close
+          </button>
+        </p>
+      )}
+      {brought !== "" && (
+        <p role="status" className="flex items-center gap-3 border-b border-line-water bg-land px-4 py-2 font-medium">
+          {brought}
+          <button type="button" className="underline underline-offset-4" onClick={() => setBrought("")}>
             Close
           </button>
         </p>

@@ -8,13 +8,14 @@ import { PURPOSES, type Session } from "~/core/session/schema";
 import { faultLine } from "~/core/faults";
 import type { PlacedFault } from "~/core/files/places";
 import { newSession } from "~/core/session/start";
+import { broughtHash, broughtWords } from "~/core/text/brought";
 import { clockText } from "~/core/text/clock";
 import { deleteArchived, findSession, findSetting, setArchived, setTemplate } from "~/db/sessions";
 import { OUTLINES, outlineBlocks } from "~/library/outlines";
 import { cutTo } from "~/core/fit-to-keep";
 import { TEMPLATES, templateSession } from "~/library/templates";
 
-type Outcome = { go: string } | { done: true } | { already: { id: string; title: string } } | { file: string; faults: PlacedFault[] } | { fields: Record<string, string>; faults?: undefined };
+type Outcome = { go: string } | { done: true } | { already: { id: string; title: string; brought: string } } | { file: string; faults: PlacedFault[] } | { fields: Record<string, string>; faults?: undefined };
 
 const newForm = z.object({
   title: titleField,
@@ -50,7 +51,7 @@ export async function actOnSessions(ownerId: string, form: FormData): Promise<Ou
       if (file.size > LARGEST_IMPORT) return { file: file.name, faults: [{ path: "(file)", place: "the file", message: "is larger than 2 MB; a session file is far smaller" }] };
       const outcome = await importSession(ownerId, file.name, await file.text());
       if ("faults" in outcome) return outcome;
-      return outcome.already ? { already: { id: outcome.id, title: outcome.title } } : { go: `/sessions/${outcome.id}` };
+      return outcome.already ? { already: { id: outcome.id, title: outcome.title, brought: broughtWords(outcome) } } : { go: `/sessions/${outcome.id}${broughtHash(outcome)}` };
     }
     case "copy": {
       const id = idOf(field("id"));
