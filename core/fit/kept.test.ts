@@ -123,6 +123,16 @@ describe("what it says", () => {
     const { least } = endsOf(s, new Set(), drillById);
     expect(ask(Math.ceil(least), ["0.0", "0.1", "0.2"], { drop: true, add: DRILLS })).toMatchObject({ kind: "impossible", helps: ["unlock"] });
   });
+  it("where drills may be taken out or added, how short and how long it came with that", () => {
+    const s = session([{ items: [usual("cat-camel"), usual("hip-flexor-hold"), usual("squat-free")] }]);
+    const without = fitWithRoom({ session: s, target: 5, locked: new Set() }, { drop: true, add: [] }, drillById, solve);
+    if (without.kind !== "impossible") throw new Error(without.kind);
+    expect(without.least).toBe(endsOf(session([{ items: [usual("squat-free")] }]), new Set(), drillById).least);
+    expect(without.most).toBe(endsOf(s, new Set(), drillById).most);
+    const more = fitWithRoom({ session: s, target: 14_000, locked: new Set() }, { drop: false, add: [drillById("ankle-rock")!] }, drillById, solve);
+    if (more.kind !== "impossible") throw new Error(more.kind);
+    expect(more.most).toBeGreaterThan(endsOf(s, new Set(), drillById).most);
+  });
   it("adds only what goes with the block it is put into, by a main motion or the way of working", () => {
     const s = session([{ items: [usual("ankle-rock"), usual("squat-free")] }]);
     const answer = fitWithRoom({ session: s, target: 600, demand: demandById("rowing"), locked: new Set() }, { drop: false, add: DRILLS }, drillById, solve);

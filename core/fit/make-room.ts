@@ -46,11 +46,14 @@ export function fitWithRoom(request: FitRequest, room: Room, drills: Drills, sol
   const demand = request.demand ?? EVEN;
   const looked = lookerAt(request, room, drills);
   let tries = MOST_TRIES;
+  // How short and how long it came on any way, which is what a coach hears where none comes to the target.
+  let [least, most] = [Infinity, -Infinity];
   const attempt = ({ session, locked }: Pick<FitRequest, "session" | "locked">, dropped: string[], added: string[]): RoomAnswer => {
     tries--;
     const answer = fitToTime({ ...request, session, locked }, drills, solve);
     if (answer.kind === "fitted") return { ...answer, fit: fitBetween(request, answer, drills), dropped, added, from: session, anew: foundAnew(looked(request.session), looked(answer.session)) };
     if (answer.kind === "failed") return answer;
+    [least, most] = [Math.min(least, answer.least), Math.max(most, answer.most)];
     const tooShort = answer.most < request.target - UNDER_AT_MOST;
     const steps = tooShort ? (room.add.length > 0 ? addSteps(session, locked, demand, request.target, room, drills) : []) : room.drop ? dropSteps(session, locked, demand, request.target, drills, looked) : [];
     // The step that costs least first; where it leads nowhere, the next.
@@ -59,7 +62,7 @@ export function fitWithRoom(request: FitRequest, room: Room, drills: Drills, sol
       const then = attempt(step, step.did === "drop" ? [...dropped, ...step.names] : dropped, step.did === "add" ? [...added, ...step.names] : added);
       if (then.kind !== "impossible") return then;
     }
-    return { ...answer, helps: helpsFor(request, room, answer, drills) };
+    return { kind: "impossible", least, most, helps: helpsFor(request, room, answer, drills) };
   };
   return attempt(request, [], []);
 }
