@@ -1,7 +1,8 @@
+import { useLayoutEffect } from "react";
 import { isRouteErrorResponse, Links, Meta, Outlet, Scripts, ScrollRestoration, useMatches, useRouteLoaderData } from "react-router";
 import type { Route } from "./+types/root";
 import { useNonce } from "./ui/nonce";
-import { FOLLOW_SYSTEM, readTheme, type Theme } from "./ui/theme";
+import { FOLLOW_SYSTEM, followSystem, readTheme, type Theme } from "./ui/theme";
 import { TroublePage } from "./ui/trouble";
 import "./app.css";
 
@@ -19,6 +20,7 @@ export function Layout({ children }: { children: React.ReactNode }) {
   const data = useRouteLoaderData<typeof loader>("root");
   const isPlayer = useMatches().some((match) => (match.handle as ScreenHandle | undefined)?.screen === "player");
   const theme: Theme = isPlayer ? (data?.themes.player ?? "dark") : (data?.themes.desk ?? "light");
+  useLayoutEffect(() => (isPlayer ? undefined : followSystem()), [isPlayer]);
   return (
     <html lang="en" data-theme={theme} data-screen={isPlayer ? "player" : "desk"} suppressHydrationWarning>
       <head>

@@ -210,7 +210,13 @@ it("the coach's side follows a dark system, until somebody chooses otherwise", a
   await expect.poll(look).toBe("dark");
   await page.emulateMedia({ colorScheme: "light" });
   await expect.poll(look).toBe("light");
+  // Coming from an athlete's page without loading anew.
   await page.emulateMedia({ colorScheme: "dark" });
+  await page.goto("/f/nobody-has-this");
+  await ready(page);
+  await expect.poll(look).toBe("dark");
+  await page.evaluate(() => (window as unknown as { __reactRouterDataRouter: { navigate: (to: string) => void } }).__reactRouterDataRouter.navigate("/sessions"));
+  await page.getByRole("heading", { level: 1, name: "Sessions" }).waitFor();
   await expect.poll(look).toBe("dark");
   await page.getByRole("button", { name: /light|dark/i }).first().click();
   await expect.poll(look).toBe("light");

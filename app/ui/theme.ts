@@ -12,16 +12,20 @@ export function readTheme(cookies: string | null): Themes {
   return { desk: read(NAMES.desk), player: read(NAMES.player) };
 }
 
-/** Before anything is drawn: where no look was chosen for the desk, it is the one of the system, also when that changes. */
-export const FOLLOW_SYSTEM = `(function () {
-  var dark = matchMedia("(prefers-color-scheme: dark)");
-  function follow() {
-    var root = document.documentElement;
-    if (root.dataset.screen === "desk" && document.cookie.indexOf("${NAMES.desk}=") < 0) root.dataset.theme = dark.matches ? "dark" : "light";
-  }
+/** Before anything is drawn: where no look was chosen for the desk, it is the one of the system. */
+export const FOLLOW_SYSTEM = `if (document.documentElement.dataset.screen === "desk" && document.cookie.indexOf("${NAMES.desk}=") < 0)
+  document.documentElement.dataset.theme = matchMedia("(prefers-color-scheme: dark)").matches ? "dark" : "light";`;
+
+/** The same from then on: on coming here from the player, and when the system changes. Returns what ends it. */
+export function followSystem(): () => void {
+  const dark = window.matchMedia("(prefers-color-scheme: dark)");
+  const follow = () => {
+    if (readTheme(document.cookie).desk === undefined) document.documentElement.dataset["theme"] = dark.matches ? "dark" : "light";
+  };
   follow();
   dark.addEventListener("change", follow);
-})();`;
+  return () => dark.removeEventListener("change", follow);
+}
 
 /** Changes the look at once and for next time. Returns the new one. */
 export function switchTheme(screen: keyof Themes): Theme {
