@@ -14,7 +14,9 @@ let end: () => Promise<void>;
 let accounts: Accounts;
 
 beforeAll(async () => {
-  ({ db, ana, end } = await freshDatabase());
+  const fresh = await freshDatabase();
+  ({ db, end } = fresh);
+  ana = fresh.ana.by!;
   accounts = openAccounts(db, { secret: TEST_SECRET, ...base });
 });
 afterAll(() => end());

@@ -3,6 +3,7 @@ import { betterAuth } from "better-auth";
 import { drizzleAdapter } from "better-auth/adapters/drizzle";
 import { alreadyHereMessage, LINK_HOURS, newPasswordMessage, passwordChangedMessage, welcomeMessage } from "~/core/mail/messages";
 import type { Db } from "./client";
+import { addClub, dropClubsAlone, type Club } from "./clubs";
 import { hashSessionTokens } from "./hashed-tokens";
 import { hasHadEnough, writeTo } from "./messages";
 import { coach, credential, signIn, verification } from "./schema";
@@ -78,11 +79,11 @@ export function openAccounts(db: Db, settings: AccountSettings) {
 
 export type Accounts = ReturnType<typeof openAccounts>;
 
-/** Makes an account that needs no message: for the demo and for tests. */
-export async function makeAccount(db: Db, accounts: Accounts, who: { name: string; email: string; password: string }): Promise<string> {
+/** Makes an account that needs no message, with a club: for the demo and for tests. */
+export async function makeAccount(db: Db, accounts: Accounts, { clubName, ...who }: { name: string; email: string; password: string; clubName?: string }): Promise<{ id: string; club: Club }> {
   const { user } = await accounts.api.signUpEmail({ body: who });
   await db.update(coach).set({ emailVerified: true }).where(eq(coach.id, user.id));
-  return user.id;
+  return { id: user.id, club: await addClub(db, user.id, clubName ?? who.name) };
 }
 
 /**
@@ -92,7 +93,10 @@ export async function makeAccount(db: Db, accounts: Accounts, who: { name: strin
 export async function askForAccount(db: Db, accounts: Accounts, settings: Pick<AccountSettings, "baseUrl">, who: { name: string; email: string }): Promise<void> {
   const email = who.email.toLowerCase();
   if (await hasHadEnough(db, email)) return;
-  await db.insert(coach).values({ id: crypto.randomUUID(), name: who.name, email }).onConflictDoNothing();
+  await db.transaction(async (tx) => {
+    const [made] = await tx.insert(coach).values({ id: crypto.randomUUID(), name: who.name, email }).onConflictDoNothing().returning({ id: coach.id });
+    if (made) await addClub(tx, made.id, who.name);
+  });
   // Nobody's account until it is opened: it has the name it was asked for with last.
   await db.update(coach).set({ name: who.name }).where(and(eq(coach.email, email), eq(coach.emailVerified, false)));
   const [found] = await db.select().from(coach).where(eq(coach.email, email));
@@ -155,9 +159,14 @@ export async function dropWhatRanOut(db: Db): Promise<void> {
   const now = new Date();
   await db.delete(signIn).where(lt(signIn.expiresAt, now));
   await db.delete(verification).where(lt(verification.expiresAt, now));
-  await db.delete(coach).where(and(
+  const never = await db.select({ id: coach.id }).from(coach).where(and(
     eq(coach.emailVerified, false), lt(coach.createdAt, new Date(now.getTime() - 2 * LINK_HOURS * HOUR_MS)),
     sql`not exists (select 1 from ${verification} where ${verification.value} = ${coach.id})`,
     sql`not exists (select 1 from ${credential} where ${credential.userId} = ${coach.id})`,
   ));
+  for (const { id } of never)
+    await db.transaction(async (tx) => {
+      await dropClubsAlone(tx, id);
+      await tx.delete(coach).where(and(eq(coach.id, id), eq(coach.emailVerified, false)));
+    });
 }

@@ -1,3 +1,5 @@
+import { readFileSync } from "node:fs";
+import { sql } from "drizzle-orm";
 import { drizzle, type NodePgDatabase } from "drizzle-orm/node-postgres";
 import { migrate } from "drizzle-orm/node-postgres/migrator";
 import pg from "pg";
@@ -22,7 +24,27 @@ export function connect(url: string, { starting = false } = {}): Connection {
   return { db: drizzle(pool, { schema }), close: () => pool.end() };
 }
 
-/** Brings the database to the newest schema. Migrations only go forward; running it again does nothing. */
+/** A database that this Mapset cannot work with, and why, in words for whoever starts it. */
+export class UnfitDatabase extends Error {}
+
+/** Oldest PostgreSQL that can empty one column of a key. */
+const LEAST_POSTGRES = 15;
+/** Held while the database is brought up to date, so that of several processes one does it and the others wait. */
+const MIGRATING = 7_251_902;
+
+/**
+ * Brings the database to the newest schema. Migrations only go forward; running it again does nothing. Throws
+ * `UnfitDatabase` where the database is too old, or was made by a newer Mapset: nothing has been changed then.
+ */
 export async function migrateTo(db: Db, folder: string): Promise<void> {
-  await migrate(db, { migrationsFolder: folder });
+  const { entries } = JSON.parse(readFileSync(`${folder}/meta/_journal.json`, "utf8")) as { entries: { when: number }[] };
+  const newest = Math.max(...entries.map((entry) => entry.when));
+  await db.transaction(async (tx) => {
+    await tx.execute(sql`select pg_advisory_xact_lock(${MIGRATING})`);
+    const { rows: [about] } = await tx.execute<{ version: number; known: boolean }>(sql`select current_setting('server_version_num')::int / 10000 as version, to_regclass('drizzle.__drizzle_migrations') is not null as known`);
+    if (about!.version < LEAST_POSTGRES) throw new UnfitDatabase(`this database is PostgreSQL ${about!.version}, and Mapset needs ${LEAST_POSTGRES} or newer. Nothing was changed.`);
+    const { rows: [last] } = about!.known ? await tx.execute<{ at: string | null }>(sql`select max(created_at) as at from drizzle.__drizzle_migrations`) : { rows: [] };
+    if (Number(last?.at ?? 0) > newest) throw new UnfitDatabase("this database was last used by a newer Mapset, which keeps things this one does not know. Start the newer one, or use another database. Nothing was changed.");
+    await migrate(db, { migrationsFolder: folder });
+  });
 }

@@ -1,6 +1,7 @@
 import { eq, sql } from "drizzle-orm";
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
 import type { Db } from "./client";
+import type { Club } from "./clubs";
 import { addRequest, deleteRequest, findRequest, listRequests, MOST_REQUESTS, saveRequest } from "./draft-requests";
 import { draftRequest } from "./schema";
 import { addSession, lastByTeam, saveSetting, setArchived } from "./sessions";
@@ -11,8 +12,8 @@ import { keptRequestSchema } from "~/core/draft/request";
 import { newSession } from "~/core/session/start";
 
 let db: Db;
-let ana: string;
-let ben: string;
+let ana: Club;
+let ben: Club;
 let end: () => Promise<void>;
 beforeAll(async () => {
   ({ db, ana, ben, end } = await freshDatabase());
@@ -45,11 +46,11 @@ describe("a kept request", () => {
   });
   it("is one of two hundred at most, however many are sent at the same moment", async () => {
     const before = (await listRequests(db, ben)).length;
-    await db.insert(draftRequest).values(Array.from({ length: MOST_REQUESTS - 5 - before }, (_, i) => ({ ownerId: ben, doc: doc(), title: `R${i}`, teamId: null })));
+    await db.insert(draftRequest).values(Array.from({ length: MOST_REQUESTS - 5 - before }, (_, i) => ({ clubId: ben.id, doc: doc(), title: `R${i}`, teamId: null })));
     const kept = await Promise.all(Array.from({ length: 20 }, (_, i) => addRequest(db, ben, asked(`At once ${i}`, null))));
     expect(kept.filter(Boolean)).toHaveLength(5);
-    expect(await db.$count(draftRequest, eq(draftRequest.ownerId, ben))).toBe(MOST_REQUESTS);
-    await db.delete(draftRequest).where(eq(draftRequest.ownerId, ben));
+    expect(await db.$count(draftRequest, eq(draftRequest.clubId, ben.id))).toBe(MOST_REQUESTS);
+    await db.delete(draftRequest).where(eq(draftRequest.clubId, ben.id));
   });
   it("begins with what was last done with the group, the latest where nobody is said", async () => {
     const [team, other] = [await addTeam(db, ana, "Class"), await addTeam(db, ana, "Crew")];

@@ -1,53 +1,54 @@
 import { and, desc, eq, sql } from "drizzle-orm";
 import type { Db } from "./client";
-import { draftRequest, team } from "./schema";
+import type { Club } from "./clubs";
+import { draftRequest, group } from "./schema";
 import { keptRequestSchema, type KeptRequest } from "~/core/draft/request";
 
 export type StoredRequest = { id: string; title: string; doc: KeptRequest; teamId: string | null; updatedAt: Date };
 
-const FIELDS = { id: draftRequest.id, title: draftRequest.title, doc: draftRequest.doc, teamId: draftRequest.teamId, updatedAt: draftRequest.updatedAt };
-const own = (ownerId: string, id: string) => and(eq(draftRequest.ownerId, ownerId), eq(draftRequest.id, id));
+const FIELDS = { id: draftRequest.id, title: draftRequest.title, doc: draftRequest.doc, teamId: draftRequest.groupId, updatedAt: draftRequest.updatedAt };
+const own = (club: Club, id: string) => and(eq(draftRequest.clubId, club.id), eq(draftRequest.id, id));
 
 /** A coach keeps at most this many requests. */
 export const MOST_REQUESTS = 200;
 
 /** A coach's kept requests, last changed first. */
-export async function listRequests(db: Db, ownerId: string): Promise<StoredRequest[]> {
-  return db.select(FIELDS).from(draftRequest).where(eq(draftRequest.ownerId, ownerId)).orderBy(desc(draftRequest.updatedAt)).limit(MOST_REQUESTS);
+export async function listRequests(db: Db, club: Club): Promise<StoredRequest[]> {
+  return db.select(FIELDS).from(draftRequest).where(eq(draftRequest.clubId, club.id)).orderBy(desc(draftRequest.updatedAt)).limit(MOST_REQUESTS);
 }
 
-export async function findRequest(db: Db, ownerId: string, id: string): Promise<StoredRequest | undefined> {
-  const [row] = await db.select(FIELDS).from(draftRequest).where(own(ownerId, id));
+export async function findRequest(db: Db, club: Club, id: string): Promise<StoredRequest | undefined> {
+  const [row] = await db.select(FIELDS).from(draftRequest).where(own(club, id));
   // One that was kept before there was more to ask gets what is usual for it.
   return row && { ...row, doc: keptRequestSchema.parse(row.doc) };
 }
 
-const ownsTeam = async (db: Db, ownerId: string, teamId: string | null): Promise<boolean> =>
-  teamId === null || (await db.select({ id: team.id }).from(team).where(and(eq(team.id, teamId), eq(team.ownerId, ownerId)))).length > 0;
+const ownsTeam = async (db: Db, club: Club, teamId: string | null): Promise<boolean> =>
+  teamId === null || (await db.select({ id: group.id }).from(group).where(and(eq(group.id, teamId), eq(group.clubId, club.id)))).length > 0;
 
 /** A request, the title it goes by, and whom it is for. */
 type Kept = { title: string; doc: KeptRequest; teamId: string | null };
 
 /** Keeps a new request and returns its id; undefined when the team is not the coach's or there are too many. */
-export async function addRequest(db: Db, ownerId: string, { title, doc, teamId }: Kept): Promise<string | undefined> {
-  if (!(await ownsTeam(db, ownerId, teamId))) return undefined;
+export async function addRequest(db: Db, club: Club, { title, doc, teamId }: Kept): Promise<string | undefined> {
+  if (!(await ownsTeam(db, club, teamId))) return undefined;
   return db.transaction(async (tx) => {
     // Several at the same moment are counted one after the other.
-    await tx.execute(sql`select pg_advisory_xact_lock(hashtext(${`requests of ${ownerId}`}))`);
-    if ((await tx.$count(draftRequest, eq(draftRequest.ownerId, ownerId))) >= MOST_REQUESTS) return undefined;
-    const [row] = await tx.insert(draftRequest).values({ ownerId, doc, title, teamId }).returning({ id: draftRequest.id });
+    await tx.execute(sql`select pg_advisory_xact_lock(hashtext(${`requests of ${club.id}`}))`);
+    if ((await tx.$count(draftRequest, eq(draftRequest.clubId, club.id))) >= MOST_REQUESTS) return undefined;
+    const [row] = await tx.insert(draftRequest).values({ clubId: club.id, madeBy: club.by, doc, title, groupId: teamId }).returning({ id: draftRequest.id });
     return row?.id;
   });
 }
 
 /** Keeps a changed request. Returns false when it, or the team, is not the coach's. */
-export async function saveRequest(db: Db, ownerId: string, id: string, { title, doc, teamId }: Kept): Promise<boolean> {
-  if (!(await ownsTeam(db, ownerId, teamId))) return false;
-  const rows = await db.update(draftRequest).set({ doc, title, teamId, updatedAt: sql`now()` }).where(own(ownerId, id)).returning({ id: draftRequest.id });
+export async function saveRequest(db: Db, club: Club, id: string, { title, doc, teamId }: Kept): Promise<boolean> {
+  if (!(await ownsTeam(db, club, teamId))) return false;
+  const rows = await db.update(draftRequest).set({ doc, title, groupId: teamId, updatedAt: sql`now()` }).where(own(club, id)).returning({ id: draftRequest.id });
   return rows.length > 0;
 }
 
 /** Deletes a kept request. Returns false when there is none of that id. */
-export async function deleteRequest(db: Db, ownerId: string, id: string): Promise<boolean> {
-  return (await db.delete(draftRequest).where(own(ownerId, id)).returning({ id: draftRequest.id })).length > 0;
+export async function deleteRequest(db: Db, club: Club, id: string): Promise<boolean> {
+  return (await db.delete(draftRequest).where(own(club, id)).returning({ id: draftRequest.id })).length > 0;
 }

@@ -1,6 +1,7 @@
 import { eq } from "drizzle-orm";
 import { afterAll, beforeAll, expect, it } from "vitest";
 import type { Db } from "./client";
+import { clubsOf, type Club } from "./clubs";
 import { listEditions, openLink, protectedOnLink } from "./editions";
 import { listOwnDrills, workOutOwnStresses } from "./own-drills";
 import { countUnseenPain, keepCheckIn, listHeard } from "./runs";
@@ -22,11 +23,16 @@ import { drawnDrillById } from "~/library/drawn";
  */
 let db: Db;
 let end: () => Promise<void>;
-let demo: string;
+let demo: Club;
+
+async function clubOf(from: Db, email: string): Promise<Club> {
+  const [account] = await from.select({ id: coach.id }).from(coach).where(eq(coach.email, email));
+  return (await clubsOf(from, account!.id))[0]!.club;
+}
 
 beforeAll(async () => {
   ({ db, end } = await earlierDatabase("2026-11-25.sql.gz"));
-  [{ id: demo }] = (await db.select({ id: coach.id }).from(coach).where(eq(coach.email, "coach@kestrelsound.example"))) as [{ id: string }];
+  demo = await clubOf(db, "coach@kestrelsound.example");
 });
 afterAll(() => end());
 
@@ -80,7 +86,7 @@ it("what was heard is listed, with pain first and not seen", async () => {
 });
 
 it("own drills are worked out once, and until then are nobody's answer", async () => {
-  const [{ id: ana }] = (await db.select({ id: coach.id }).from(coach).where(eq(coach.email, "ana@club.example"))) as [{ id: string }];
+  const ana = await clubOf(db, "ana@club.example");
   const stress = async () => (await listOwnDrills(db, ana))[0]!.doc.levels.standard.stress;
   expect(await stress()).toBeUndefined();
   expect(await workOutOwnStresses(db)).toBe(1);

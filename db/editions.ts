@@ -6,8 +6,9 @@ import type { Choice } from "~/core/group/choices";
 import type { Protects } from "~/core/group/protect";
 import type { GroupSetting } from "~/core/group/schema";
 import type { Seconds } from "~/core/units";
+import { clubOfEntry, type Club } from "./clubs";
 import type { Db } from "./client";
-import { athlete, edition, link, team, trainingSession } from "./schema";
+import { edition, entry, group, link, membership, person, trainingSession } from "./schema";
 import type { Athlete } from "./teams";
 import { isTokenOf, linkToken, tokenHash } from "./tokens";
 
@@ -53,7 +54,7 @@ export const LINKS_AN_EDITION = 24;
  * The editions of a session, newest first, each with its newest links: a page at a time, those numbered below `before`.
  * The links of the edition numbered `allOf` are all there.
  */
-export async function listEditions(db: Db, ownerId: string, sessionId: string, secret: string, { before, allOf }: { before?: number; allOf?: number } = {}): Promise<EditionPage> {
+export async function listEditions(db: Db, club: Club, sessionId: string, secret: string, { before, allOf }: { before?: number; allOf?: number } = {}): Promise<EditionPage> {
   const found = await db
     .select({
       id: edition.id, number: edition.number, totalSeconds: edition.totalSeconds, createdAt: edition.createdAt, accepted: edition.accepted,
@@ -61,21 +62,21 @@ export async function listEditions(db: Db, ownerId: string, sessionId: string, s
       current: sql<boolean>`(${edition.doc} -> 'session') - 'notes' = ${trainingSession.doc} - 'notes' and ${edition.choices} = ${trainingSession.choices}`,
     })
     .from(edition)
-    .innerJoin(trainingSession, eq(trainingSession.id, edition.sessionId))
-    .where(and(eq(edition.ownerId, ownerId), eq(edition.sessionId, sessionId), before === undefined ? undefined : lt(edition.number, before)))
+    .innerJoin(trainingSession, and(eq(trainingSession.clubId, edition.clubId), eq(trainingSession.id, edition.sessionId)))
+    .where(and(eq(edition.clubId, club.id), eq(edition.sessionId, sessionId), before === undefined ? undefined : lt(edition.number, before)))
     .orderBy(desc(edition.number))
     .limit(EDITIONS_A_PAGE + 1);
   const editions = found.slice(0, EDITIONS_A_PAGE);
   if (editions.length === 0) return { editions: [], next: undefined };
-  const ofThese = and(eq(link.ownerId, ownerId), inArray(link.editionId, editions.map((one) => one.id)));
+  const ofThese = and(eq(link.clubId, club.id), inArray(link.editionId, editions.map((one) => one.id)));
   const counted = db
     .select({
-      id: link.id, editionId: link.editionId, tokenHash: link.tokenHash, createdAt: link.createdAt, withdrawnAt: link.withdrawnAt, openings: link.openings, openedAt: link.openedAt,
-      teamName: sql<string | null>`${team.name}`.as("team_name"),
+      id: link.id, editionId: link.editionId, tokenHash: entry.tokenHash, createdAt: link.createdAt, withdrawnAt: link.withdrawnAt, openings: link.openings, openedAt: link.openedAt,
+      teamName: sql<string | null>`${group.name}`.as("team_name"),
       // Those that still open come first: a coach withdraws the others.
       place: sql<number>`row_number() over (partition by ${link.editionId} order by ${link.withdrawnAt} is not null, ${link.createdAt} desc)::int`.as("place"),
     })
-    .from(link).leftJoin(team, eq(team.id, link.teamId)).where(ofThese).as("counted");
+    .from(link).innerJoin(entry, and(eq(entry.clubId, link.clubId), eq(entry.target, link.id))).leftJoin(group, and(eq(group.clubId, link.clubId), eq(group.id, link.groupId))).where(ofThese).as("counted");
   const all = editions.find((one) => one.number === allOf)?.id;
   const [links, sums] = await Promise.all([
     db.select().from(counted).where(all === undefined ? lte(counted.place, LINKS_AN_EDITION) : sql`(${counted.place} <= ${LINKS_AN_EDITION} or ${counted.editionId} = ${all})`).orderBy(asc(counted.place)),
@@ -93,8 +94,8 @@ export async function listEditions(db: Db, ownerId: string, sessionId: string, s
 }
 
 /** The token of a coach's link that still opens; undefined when there is none, or the server's secret has changed since. */
-export async function tokenOfLink(db: Db, ownerId: string, id: string, secret: string): Promise<string | undefined> {
-  const [row] = await db.select({ hash: link.tokenHash }).from(link).where(and(eq(link.id, id), eq(link.ownerId, ownerId), isNull(link.withdrawnAt)));
+export async function tokenOfLink(db: Db, club: Club, id: string, secret: string): Promise<string | undefined> {
+  const [row] = await db.select({ hash: entry.tokenHash }).from(link).innerJoin(entry, and(eq(entry.clubId, link.clubId), eq(entry.target, link.id))).where(and(eq(link.id, id), eq(link.clubId, club.id), isNull(link.withdrawnAt)));
   const token = linkToken(secret, id);
   return row && isTokenOf(token, row.hash) ? token : undefined;
 }
@@ -104,46 +105,47 @@ export async function tokenOfLink(db: Db, ownerId: string, id: string, secret: s
  * an address that opens it. Returns the token of the address, or undefined when the session is not the coach's.
  */
 export async function handOut(
-  db: Db, ownerId: string, sessionId: string, doc: Edition, totalSeconds: Seconds, teamId: string | null, secret: string,
+  db: Db, club: Club, sessionId: string, doc: Edition, totalSeconds: Seconds, teamId: string | null, secret: string,
   at: Date = new Date(),
 ): Promise<{ token: string; number: number } | undefined> {
   return db.transaction(async (tx) => {
     const [own] = await tx.select({ id: trainingSession.id, accepted: trainingSession.accepted, choices: trainingSession.choices }).from(trainingSession)
-      .where(and(eq(trainingSession.id, sessionId), eq(trainingSession.ownerId, ownerId))).for("update");
+      .where(and(eq(trainingSession.id, sessionId), eq(trainingSession.clubId, club.id))).for("update");
     if (!own) return undefined;
     if (teamId) {
-      const [ownTeam] = await tx.select({ id: team.id }).from(team).where(and(eq(team.id, teamId), eq(team.ownerId, ownerId)));
+      const [ownTeam] = await tx.select({ id: group.id }).from(group).where(and(eq(group.id, teamId), eq(group.clubId, club.id)));
       if (!ownTeam) return undefined;
     }
     const [newest] = await tx
       .select({ id: edition.id, number: edition.number, same: sql<boolean>`${edition.doc} #- '{session,notes}' = ${JSON.stringify(doc)}::jsonb and ${edition.accepted} = ${JSON.stringify(own.accepted)}::jsonb and ${edition.choices} = ${JSON.stringify(own.choices)}::jsonb` })
-      .from(edition).where(eq(edition.sessionId, sessionId)).orderBy(desc(edition.number)).limit(1);
+      .from(edition).where(and(eq(edition.clubId, club.id), eq(edition.sessionId, sessionId))).orderBy(desc(edition.number)).limit(1);
     const number = newest?.same ? newest.number : (newest?.number ?? 0) + 1;
     let editionId = newest?.same ? newest.id : undefined;
     if (!editionId) {
       editionId = randomUUID();
-      await tx.insert(edition).values({ id: editionId, ownerId, sessionId, number, doc, accepted: own.accepted, choices: own.choices, totalSeconds, createdAt: at });
+      await tx.insert(edition).values({ clubId: club.id, id: editionId, madeBy: club.by, sessionId, number, doc, accepted: own.accepted, choices: own.choices, totalSeconds, createdAt: at });
     }
     const id = randomUUID();
     const token = linkToken(secret, id);
-    await tx.insert(link).values({ id, ownerId, editionId, teamId, tokenHash: tokenHash(token), createdAt: at });
+    await tx.insert(link).values({ clubId: club.id, id, madeBy: club.by, editionId, groupId: teamId, createdAt: at });
+    await tx.insert(entry).values({ tokenHash: tokenHash(token), kind: "link", clubId: club.id, target: id });
     return { token, number };
   });
 }
 
 /** Withdraws an address; it opens nothing from then on. Returns false when it is not the coach's. */
-export async function withdrawLink(db: Db, ownerId: string, id: string): Promise<boolean> {
+export async function withdrawLink(db: Db, club: Club, id: string): Promise<boolean> {
   const rows = await db
     .update(link)
     .set({ withdrawnAt: sql`coalesce(${link.withdrawnAt}, now())` })
-    .where(and(eq(link.id, id), eq(link.ownerId, ownerId)))
+    .where(and(eq(link.id, id), eq(link.clubId, club.id)))
     .returning({ id: link.id });
   return rows.length > 0;
 }
 
 export type OpenLink = {
   id: string;
-  ownerId: string;
+  club: Club;
   coachLabel: string | null;
   teamId: string | null;
   edition: { id: string; number: number; doc: Edition; totalSeconds: Seconds; choices: Choice[] };
@@ -155,7 +157,7 @@ export async function openLink(db: Db, token: string, countOpening: boolean): Pr
   const found = await linkOf(db, token);
   if (!found) return undefined;
   if (found.withdrawnAt) return "withdrawn";
-  if (countOpening) await db.update(link).set({ openings: sql`${link.openings} + 1`, openedAt: sql`now()` }).where(eq(link.id, found.opened.id));
+  if (countOpening) await db.update(link).set({ openings: sql`${link.openings} + 1`, openedAt: sql`now()` }).where(and(eq(link.clubId, found.opened.club.id), eq(link.id, found.opened.id)));
   return found.opened;
 }
 
@@ -163,35 +165,37 @@ export async function openLink(db: Db, token: string, countOpening: boolean): Pr
 export async function linkOf(db: Db, token: string): Promise<{ opened: OpenLink; withdrawnAt: Date | null } | undefined> {
   const [row] = await db
     .select({
-      id: link.id, ownerId: link.ownerId, withdrawnAt: link.withdrawnAt, teamId: link.teamId, coachLabel: team.name,
+      id: link.id, clubId: link.clubId, withdrawnAt: link.withdrawnAt, groupId: link.groupId, coachLabel: group.name,
       edition: { id: edition.id, number: edition.number, doc: edition.doc, totalSeconds: edition.totalSeconds, choices: edition.choices },
     })
-    .from(link)
-    .innerJoin(edition, eq(edition.id, link.editionId))
-    .leftJoin(team, eq(team.id, link.teamId))
-    .where(eq(link.tokenHash, tokenHash(token)));
+    .from(entry)
+    .innerJoin(link, and(eq(link.clubId, entry.clubId), eq(link.id, entry.target)))
+    .innerJoin(edition, and(eq(edition.clubId, link.clubId), eq(edition.id, link.editionId)))
+    .leftJoin(group, and(eq(group.clubId, link.clubId), eq(group.id, link.groupId)))
+    .where(and(eq(entry.tokenHash, tokenHash(token)), eq(entry.kind, "link")));
   if (!row) return undefined;
-  const athletes = row.teamId
-    ? await db.select({ id: athlete.id, name: athlete.name }).from(athlete)
-        .where(and(eq(athlete.teamId, row.teamId), isNull(athlete.archivedAt))).orderBy(athlete.name)
+  const athletes = row.groupId
+    ? await db.select({ id: person.id, name: person.name }).from(membership).innerJoin(person, and(eq(person.clubId, membership.clubId), eq(person.id, membership.personId)))
+        .where(and(eq(membership.clubId, row.clubId), eq(membership.groupId, row.groupId), isNull(membership.until))).orderBy(person.name)
     : [];
-  return { withdrawnAt: row.withdrawnAt, opened: { id: row.id, ownerId: row.ownerId, coachLabel: row.coachLabel, teamId: row.teamId, edition: row.edition, athletes } };
+  return { withdrawnAt: row.withdrawnAt, opened: { club: clubOfEntry(row.clubId), id: row.id, coachLabel: row.coachLabel, teamId: row.groupId, edition: row.edition, athletes } };
 }
 
 /** What someone on a link's list protects, with the setting of their group; undefined for anybody else. */
 export async function protectedOnLink(db: Db, opened: OpenLink, athleteId: string): Promise<{ areas: Protects[]; setting: GroupSetting; name: string } | undefined> {
   if (!opened.teamId) return undefined;
   const [row] = await db
-    .select({ areas: athlete.areas, setting: team.setting, name: team.name })
-    .from(athlete)
-    .innerJoin(team, eq(team.id, athlete.teamId))
-    .where(and(eq(athlete.id, athleteId), eq(athlete.teamId, opened.teamId), eq(athlete.ownerId, opened.ownerId), isNull(athlete.archivedAt)));
+    .select({ areas: person.areas, setting: group.setting, name: group.name })
+    .from(membership)
+    .innerJoin(person, and(eq(person.clubId, membership.clubId), eq(person.id, membership.personId)))
+    .innerJoin(group, and(eq(group.clubId, membership.clubId), eq(group.id, membership.groupId)))
+    .where(and(eq(membership.clubId, opened.club.id), eq(membership.groupId, opened.teamId), eq(membership.personId, athleteId), isNull(membership.until)));
   return row;
 }
 
 /** The newest edition of a session, with what it says, and whether any address still opens it. */
 export async function newestEdition(
-  db: Db, ownerId: string, sessionId: string,
+  db: Db, club: Club, sessionId: string,
 ): Promise<{ number: number; createdAt: string; session: Edition["session"]; choices: Choice[]; open: boolean } | undefined> {
   const [row] = await db
     .select({
@@ -199,9 +203,9 @@ export async function newestEdition(
       open: sql<boolean>`count(${link.id}) filter (where ${link.withdrawnAt} is null) > 0`,
     })
     .from(edition)
-    .leftJoin(link, eq(link.editionId, edition.id))
-    .where(and(eq(edition.ownerId, ownerId), eq(edition.sessionId, sessionId)))
-    .groupBy(edition.id)
+    .leftJoin(link, and(eq(link.clubId, edition.clubId), eq(link.editionId, edition.id)))
+    .where(and(eq(edition.clubId, club.id), eq(edition.sessionId, sessionId)))
+    .groupBy(edition.clubId, edition.id)
     .orderBy(desc(edition.number))
     .limit(1);
   return row && { number: row.number, createdAt: row.createdAt.toISOString(), session: row.doc.session, choices: row.choices, open: row.open };

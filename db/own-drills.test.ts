@@ -5,6 +5,7 @@ import { readOwnList } from "~/core/drills/own-list";
 import { asDocument } from "~/core/stress/attach";
 import { drawnDrillById } from "~/library/drawn";
 import type { Db } from "./client";
+import type { Club } from "./clubs";
 import { addOwnDrill, browseOwnDrills, findOwnDrill, findRevision, keepRevision, listOwnDrills, listRevisions, ownDrillsText, revisionsNamed, shelveOwnDrill } from "./own-drills";
 import { ownDrillRevision } from "./schema";
 import { addSession } from "./sessions";
@@ -12,8 +13,8 @@ import { sessionsUsing } from "./sessions-using";
 import { freshDatabase } from "./testing";
 
 let db: Db;
-let ana: string;
-let ben: string;
+let ana: Club;
+let ben: Club;
 let end: () => Promise<void>;
 
 beforeAll(async () => {
@@ -63,7 +64,7 @@ describe("a coach's own drills", () => {
     const id = await addOwnDrill(db, ana, bridge);
     expect(await shelveOwnDrill(db, ana, id, true)).toBe(true);
     expect((await listOwnDrills(db, ana)).map((d) => d.id)).not.toContain(id);
-    const aside = async (owner: string) => (await browseOwnDrills(db, owner, true)).map((d) => d.doc.id);
+    const aside = async (owner: Club) => (await browseOwnDrills(db, owner, true)).map((d) => d.doc.id);
     expect(await aside(ana)).toContain(ownDrillId(id, 1));
     expect(await aside(ben)).toEqual([]);
     expect((await revisionsNamed(db, ana, [ownDrillId(id, 1), "bridge"])).map((d) => d.id)).toEqual([ownDrillId(id, 1)]);

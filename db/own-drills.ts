@@ -4,6 +4,7 @@ import { setImmediate } from "node:timers/promises";
 import { ownDrillId, readOwnId } from "~/core/drills/own";
 import type { Drill } from "~/core/drills/schema";
 import type { Db } from "./client";
+import type { Club } from "./clubs";
 import { ownDrill, ownDrillRevision, ownDrillStress } from "./schema";
 import { asDocument, withStress, type LevelLines } from "~/core/stress/attach";
 import { stressLines } from "~/core/stress/own";
@@ -12,14 +13,14 @@ import { LEVELS } from "~/core/session/schema";
 
 export type OwnDrill = { id: string; revision: number; archivedAt: Date | null; updatedAt: Date; doc: Drill };
 
-const own = (ownerId: string, id: string) => and(eq(ownDrill.ownerId, ownerId), eq(ownDrill.id, id));
+const own = (club: Club, id: string) => and(eq(ownDrill.clubId, club.id), eq(ownDrill.id, id));
 const shown = { id: ownDrill.id, revision: ownDrill.revision, archivedAt: ownDrill.archivedAt, updatedAt: ownDrill.updatedAt, doc: ownDrillRevision.doc };
 /** A drill without how it moves: lists and timing need only its words and numbers, which are a twentieth of it. */
 const unmoving = sql<Drill>`${ownDrillRevision.doc} - 'motions'`.mapWith(ownDrillRevision.doc);
 /** What a revision stresses, where it was worked out the way it is now. */
-const stressed = and(eq(ownDrillStress.drillId, ownDrillRevision.drillId), eq(ownDrillStress.number, ownDrillRevision.number), eq(ownDrillStress.rules, STRESS_RULES));
+const stressed = and(eq(ownDrillStress.clubId, ownDrillRevision.clubId), eq(ownDrillStress.drillId, ownDrillRevision.drillId), eq(ownDrillStress.number, ownDrillRevision.number), eq(ownDrillStress.rules, STRESS_RULES));
 const known = <R extends { doc: Drill; lines: Partial<LevelLines> | null }>({ lines, ...row }: R) => ({ ...row, doc: withStress(row.doc, lines) });
-const newest = and(eq(ownDrillRevision.drillId, ownDrill.id), eq(ownDrillRevision.number, ownDrill.revision));
+const newest = and(eq(ownDrillRevision.clubId, ownDrill.clubId), eq(ownDrillRevision.drillId, ownDrill.id), eq(ownDrillRevision.number, ownDrill.revision));
 
 /** That a revision is one of those named by id. */
 const isNamed = (ids: readonly string[]) => {
@@ -29,48 +30,48 @@ const isNamed = (ids: readonly string[]) => {
 };
 
 /** The coach's own drills in their newest revision, last changed first. Archived ones are left out. */
-export async function listOwnDrills(db: Db, ownerId: string): Promise<OwnDrill[]> {
+export async function listOwnDrills(db: Db, club: Club): Promise<OwnDrill[]> {
   const rows = await db.select({ ...shown, lines: ownDrillStress.levels }).from(ownDrill).innerJoin(ownDrillRevision, newest).leftJoin(ownDrillStress, stressed)
-    .where(and(eq(ownDrill.ownerId, ownerId), isNull(ownDrill.archivedAt))).orderBy(desc(ownDrill.updatedAt));
+    .where(and(eq(ownDrill.clubId, club.id), isNull(ownDrill.archivedAt))).orderBy(desc(ownDrill.updatedAt));
   return rows.map(known);
 }
 
 export type ListedDrill = { doc: Drill; drawn: boolean };
 
 /** The same for a list to look through: without their motions, and whether there are any. Those put aside instead, when asked. */
-export async function browseOwnDrills(db: Db, ownerId: string, aside = false): Promise<ListedDrill[]> {
+export async function browseOwnDrills(db: Db, club: Club, aside = false): Promise<ListedDrill[]> {
   const rows = await db.select({ doc: unmoving, drawn: sql<boolean>`${ownDrillRevision.doc} ? 'motions'`, lines: ownDrillStress.levels }).from(ownDrill).innerJoin(ownDrillRevision, newest).leftJoin(ownDrillStress, stressed)
-    .where(and(eq(ownDrill.ownerId, ownerId), aside ? isNotNull(ownDrill.archivedAt) : isNull(ownDrill.archivedAt))).orderBy(desc(ownDrill.updatedAt));
+    .where(and(eq(ownDrill.clubId, club.id), aside ? isNotNull(ownDrill.archivedAt) : isNull(ownDrill.archivedAt))).orderBy(desc(ownDrill.updatedAt));
   return rows.map(known);
 }
 
 /** One of the coach's own drills in its newest revision, or undefined. */
-export async function findOwnDrill(db: Db, ownerId: string, id: string): Promise<OwnDrill | undefined> {
-  const [row] = await db.select({ ...shown, lines: ownDrillStress.levels }).from(ownDrill).innerJoin(ownDrillRevision, newest).leftJoin(ownDrillStress, stressed).where(own(ownerId, id));
+export async function findOwnDrill(db: Db, club: Club, id: string): Promise<OwnDrill | undefined> {
+  const [row] = await db.select({ ...shown, lines: ownDrillStress.levels }).from(ownDrill).innerJoin(ownDrillRevision, newest).leftJoin(ownDrillStress, stressed).where(own(club, id));
   return row && known(row);
 }
 
 export type Revision = { number: number; createdAt: Date };
 
 /** Every revision of one own drill, newest first. */
-export async function listRevisions(db: Db, ownerId: string, id: string): Promise<Revision[]> {
+export async function listRevisions(db: Db, club: Club, id: string): Promise<Revision[]> {
   return db
     .select({ number: ownDrillRevision.number, createdAt: ownDrillRevision.createdAt })
-    .from(ownDrillRevision).where(and(eq(ownDrillRevision.ownerId, ownerId), eq(ownDrillRevision.drillId, id))).orderBy(desc(ownDrillRevision.number));
+    .from(ownDrillRevision).where(and(eq(ownDrillRevision.clubId, club.id), eq(ownDrillRevision.drillId, id))).orderBy(desc(ownDrillRevision.number));
 }
 
 /** One revision of one of the coach's own drills, with its motions, or undefined. */
-export async function findRevision(db: Db, ownerId: string, id: string, number: number): Promise<Drill | undefined> {
+export async function findRevision(db: Db, club: Club, id: string, number: number): Promise<Drill | undefined> {
   const [row] = await db.select({ doc: ownDrillRevision.doc, lines: ownDrillStress.levels }).from(ownDrillRevision).leftJoin(ownDrillStress, stressed)
-    .where(and(eq(ownDrillRevision.ownerId, ownerId), eq(ownDrillRevision.drillId, id), eq(ownDrillRevision.number, number)));
+    .where(and(eq(ownDrillRevision.clubId, club.id), eq(ownDrillRevision.drillId, id), eq(ownDrillRevision.number, number)));
   return row && known(row).doc;
 }
 
 /** Those revisions of the coach's own drills that are named by the id they are used by, without motions. */
-export async function revisionsNamed(db: Db, ownerId: string, ids: readonly string[]): Promise<Drill[]> {
+export async function revisionsNamed(db: Db, club: Club, ids: readonly string[]): Promise<Drill[]> {
   if (ids.length === 0) return [];
   const rows = await db.select({ doc: unmoving, lines: ownDrillStress.levels }).from(ownDrillRevision).leftJoin(ownDrillStress, stressed)
-    .where(and(eq(ownDrillRevision.ownerId, ownerId), isNamed(ids)));
+    .where(and(eq(ownDrillRevision.clubId, club.id), isNamed(ids)));
   return rows.map((row) => known(row).doc);
 }
 
@@ -78,20 +79,20 @@ export async function revisionsNamed(db: Db, ownerId: string, ids: readonly stri
  * The newest revisions of the coach's own drills that are not shelved, and those named by id, as the text of a list for
  * core/drills/own-list. The database writes the text: laying out some megabytes of drills here would hold up everybody else.
  */
-export async function ownDrillsText(db: Db, ownerId: string, named: readonly string[] = []): Promise<string> {
+export async function ownDrillsText(db: Db, club: Club, named: readonly string[] = []): Promise<string> {
   const listed = (offered: boolean) => ({ text: sql<string>`json_build_object('doc', ${ownDrillRevision.doc} - 'motions', 'lines', ${ownDrillStress.levels}, 'offered', ${sql.raw(String(offered))})::text` });
   const [offered, others] = await Promise.all([
     db.select(listed(true)).from(ownDrill).innerJoin(ownDrillRevision, newest).leftJoin(ownDrillStress, stressed)
-      .where(and(eq(ownDrill.ownerId, ownerId), isNull(ownDrill.archivedAt))).orderBy(desc(ownDrill.updatedAt)),
-    named.length === 0 ? [] : db.select(listed(false)).from(ownDrillRevision).leftJoin(ownDrillStress, stressed).where(and(eq(ownDrillRevision.ownerId, ownerId), isNamed(named))),
+      .where(and(eq(ownDrill.clubId, club.id), isNull(ownDrill.archivedAt))).orderBy(desc(ownDrill.updatedAt)),
+    named.length === 0 ? [] : db.select(listed(false)).from(ownDrillRevision).leftJoin(ownDrillStress, stressed).where(and(eq(ownDrillRevision.clubId, club.id), isNamed(named))),
   ]);
   return `[${[...offered, ...others].map((row) => row.text).join(",")}]`;
 }
 
 /** One revision with what it stresses; its document gets the id it is used by. */
-export async function addRevision(tx: Pick<Db, "insert">, ownerId: string, drillId: string, number: number, doc: Drill, levels: Partial<LevelLines>): Promise<void> {
-  await tx.insert(ownDrillRevision).values({ drillId, number, ownerId, doc: { ...asDocument(doc), id: ownDrillId(drillId, number) } });
-  await tx.insert(ownDrillStress).values({ drillId, number, ownerId, rules: STRESS_RULES, levels });
+export async function addRevision(tx: Pick<Db, "insert">, club: Club, drillId: string, number: number, doc: Drill, levels: Partial<LevelLines>): Promise<void> {
+  await tx.insert(ownDrillRevision).values({ clubId: club.id, drillId, number, madeBy: club.by, doc: { ...asDocument(doc), id: ownDrillId(drillId, number) } });
+  await tx.insert(ownDrillStress).values({ clubId: club.id, drillId, number, rules: STRESS_RULES, levels });
 }
 
 /**
@@ -101,11 +102,11 @@ export async function addRevision(tx: Pick<Db, "insert">, ownerId: string, drill
  */
 export async function workOutOwnStresses(db: Db, atATime = 20): Promise<number> {
   for (let done = 0; ; ) {
-    const rows = await db.select({ drillId: ownDrillRevision.drillId, number: ownDrillRevision.number, ownerId: ownDrillRevision.ownerId, doc: ownDrillRevision.doc })
+    const rows = await db.select({ drillId: ownDrillRevision.drillId, number: ownDrillRevision.number, clubId: ownDrillRevision.clubId, doc: ownDrillRevision.doc })
       .from(ownDrillRevision).leftJoin(ownDrillStress, stressed).where(isNull(ownDrillStress.drillId)).limit(atATime);
     for (const { doc, ...key } of rows) {
       const row = { rules: STRESS_RULES, levels: await linesInTurn(doc).catch(() => ({})) };
-      await db.insert(ownDrillStress).values({ ...key, ...row }).onConflictDoUpdate({ target: [ownDrillStress.drillId, ownDrillStress.number], set: row });
+      await db.insert(ownDrillStress).values({ ...key, ...row }).onConflictDoUpdate({ target: [ownDrillStress.clubId, ownDrillStress.drillId, ownDrillStress.number], set: row });
     }
     done += rows.length;
     if (rows.length < atATime) return done;
@@ -123,12 +124,12 @@ export async function linesInTurn(doc: Drill): Promise<Partial<LevelLines>> {
 }
 
 /** Keeps a new drill of the coach as its first revision. Its document gets the id it is used by. Returns the drill's id. */
-export async function addOwnDrill(db: Db, ownerId: string, doc: Drill): Promise<string> {
+export async function addOwnDrill(db: Db, club: Club, doc: Drill): Promise<string> {
   const id = randomUUID();
   const lines = await linesInTurn(doc);
   await db.transaction(async (tx) => {
-    await tx.insert(ownDrill).values({ id, ownerId, name: doc.name });
-    await addRevision(tx, ownerId, id, 1, doc, lines);
+    await tx.insert(ownDrill).values({ clubId: club.id, id, madeBy: club.by, name: doc.name });
+    await addRevision(tx, club, id, 1, doc, lines);
   });
   return id;
 }
@@ -136,21 +137,21 @@ export async function addOwnDrill(db: Db, ownerId: string, doc: Drill): Promise<
 export type KeptRevision = { kind: "kept"; revision: number } | { kind: "newer"; revision: number } | { kind: "gone" };
 
 /** Keeps a drill as its next revision, unless a newer one than it was made from has been kept meanwhile. */
-export async function keepRevision(db: Db, ownerId: string, id: string, basedOn: number, doc: Drill): Promise<KeptRevision> {
+export async function keepRevision(db: Db, club: Club, id: string, basedOn: number, doc: Drill): Promise<KeptRevision> {
   const lines = await linesInTurn(doc);
   return db.transaction(async (tx) => {
-    const [row] = await tx.select({ revision: ownDrill.revision }).from(ownDrill).where(own(ownerId, id)).for("update");
+    const [row] = await tx.select({ revision: ownDrill.revision }).from(ownDrill).where(own(club, id)).for("update");
     if (!row) return { kind: "gone" };
     if (row.revision !== basedOn) return { kind: "newer", revision: row.revision };
     const number = row.revision + 1;
-    await addRevision(tx, ownerId, id, number, doc, lines);
-    await tx.update(ownDrill).set({ revision: number, name: doc.name, updatedAt: sql`now()` }).where(own(ownerId, id));
+    await addRevision(tx, club, id, number, doc, lines);
+    await tx.update(ownDrill).set({ revision: number, name: doc.name, updatedAt: sql`now()` }).where(own(club, id));
     return { kind: "kept", revision: number };
   });
 }
 
 /** Puts a drill aside or brings it back. Sessions that use it go on as they are. Returns false when it is not the coach's. */
-export async function shelveOwnDrill(db: Db, ownerId: string, id: string, away: boolean): Promise<boolean> {
-  const rows = await db.update(ownDrill).set({ archivedAt: away ? sql`now()` : null }).where(own(ownerId, id)).returning({ id: ownDrill.id });
+export async function shelveOwnDrill(db: Db, club: Club, id: string, away: boolean): Promise<boolean> {
+  const rows = await db.update(ownDrill).set({ archivedAt: away ? sql`now()` : null }).where(own(club, id)).returning({ id: ownDrill.id });
   return rows.length > 0;
 }

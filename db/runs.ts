@@ -3,7 +3,8 @@ import type { CheckIn, Progress, Tightness } from "~/core/checkin/schema";
 import { REALLY_DONE } from "~/core/player/run";
 import type { Seconds, Share } from "~/core/units";
 import type { Db } from "./client";
-import { athlete, checkIn, edition, link, run, team, trainingSession } from "./schema";
+import type { Club } from "./clubs";
+import { checkIn, edition, group, link, person, run, trainingSession } from "./schema";
 import type { OpenLink } from "./editions";
 
 /** Takes an athlete only when they belong to the list the link was handed out to. */
@@ -25,6 +26,8 @@ type Keeping = {
   fold?: boolean;
 };
 
+const ofLink = (opened: OpenLink) => and(eq(run.clubId, opened.club.id), eq(run.linkId, opened.id));
+
 /** Whether a new run goes among the others, under its link, or is only counted. */
 async function placeFor(db: Pick<Db, "select">, opened: OpenLink, { at = new Date(), always = false, fold = false }: Keeping): Promise<"listed" | "folded" | "counted"> {
   const since = new Date(at.getTime() - HOUR_MS);
@@ -33,7 +36,7 @@ async function placeFor(db: Pick<Db, "select">, opened: OpenLink, { at = new Dat
       lately: sql<number>`count(*) filter (where not ${run.folded} and ${run.startedAt} > ${since.toISOString()}::timestamptz)::int`,
       folded: sql<number>`count(*) filter (where ${run.folded})::int`,
     })
-    .from(run).where(eq(run.linkId, opened.id));
+    .from(run).where(ofLink(opened));
   if (!fold && (n?.lately ?? 0) < usualRuns(opened.athletes.length)) return "listed";
   return always || (n?.folded ?? 0) < MOST_FOLDED ? "folded" : "counted";
 }
@@ -44,21 +47,21 @@ async function placeFor(db: Pick<Db, "select">, opened: OpenLink, { at = new Dat
  * run's id, or undefined for one that was only counted.
  */
 export async function keepProgress(db: Db, opened: OpenLink, progress: Progress, keeping: Keeping = {}): Promise<string | undefined> {
-  const [known] = await db.select({ id: run.id, folded: run.folded }).from(run).where(and(eq(run.linkId, opened.id), eq(run.clientKey, progress.key)));
+  const [known] = await db.select({ id: run.id, folded: run.folded }).from(run).where(and(ofLink(opened), eq(run.clientKey, progress.key)));
   const place = known ? (known.folded ? "folded" : "listed") : await placeFor(db, opened, keeping);
   if (place === "counted") {
-    await db.update(link).set({ uncounted: sql`${link.uncounted} + 1` }).where(eq(link.id, opened.id));
+    await db.update(link).set({ uncounted: sql`${link.uncounted} + 1` }).where(and(eq(link.clubId, opened.club.id), eq(link.id, opened.id)));
     return undefined;
   }
   const [row] = await db
     .insert(run)
     .values({
-      ownerId: opened.ownerId, linkId: opened.id, clientKey: progress.key, folded: place === "folded",
-      athleteId: knownAthlete(opened, progress.person.athleteId), name: progress.person.name,
+      clubId: opened.club.id, linkId: opened.id, clientKey: progress.key, folded: place === "folded",
+      personId: knownAthlete(opened, progress.person.athleteId), name: progress.person.name,
       shareDone: progress.shareDone, finishedAt: progress.finished && progress.shareDone >= REALLY_DONE ? new Date() : null,
     })
     .onConflictDoUpdate({
-      target: [run.linkId, run.clientKey],
+      target: [run.clubId, run.linkId, run.clientKey],
       set: {
         shareDone: sql`greatest(${run.shareDone}, excluded.share_done)`,
         finishedAt: sql`coalesce(${run.finishedAt}, excluded.finished_at)`,
@@ -78,7 +81,7 @@ export async function keepCheckIn(db: Db, opened: OpenLink, sent: CheckIn, keepi
     const rows = await tx
       .insert(checkIn)
       .values({
-        runId, ownerId: opened.ownerId, hard: sent.hard, tightness: sent.tightness, pain: sent.pain,
+        clubId: opened.club.id, runId, effort: sent.hard, tightness: sent.tightness, pain: sent.pain,
         painWhere: sent.painWhere || null, note: sent.note || null,
       })
       .onConflictDoNothing()
@@ -88,8 +91,8 @@ export async function keepCheckIn(db: Db, opened: OpenLink, sent: CheckIn, keepi
 }
 
 /** Whether a device has told of a run of this key before, and it was kept. */
-export async function isKnownRun(db: Db, linkId: string, key: string): Promise<boolean> {
-  const [row] = await db.select({ id: run.id }).from(run).where(and(eq(run.linkId, linkId), eq(run.clientKey, key)));
+export async function isKnownRun(db: Db, opened: OpenLink, key: string): Promise<boolean> {
+  const [row] = await db.select({ id: run.id }).from(run).where(and(ofLink(opened), eq(run.clientKey, key)));
   return row !== undefined;
 }
 
@@ -113,15 +116,15 @@ export type Which = { only?: "unseen pain" | "pain"; foldedOf?: string };
 
 const unseenPain = sql<boolean>`coalesce(${checkIn.pain} is true and ${checkIn.seenAt} is null, false)`;
 
-const heardOf = (ownerId: string, sessionId: string | null, { only, foldedOf }: Which) => and(
-  eq(run.ownerId, ownerId), isNull(run.removedAt), sessionId ? eq(edition.sessionId, sessionId) : undefined,
+const heardOf = (club: Club, sessionId: string | null, { only, foldedOf }: Which) => and(
+  eq(run.clubId, club.id), isNull(run.removedAt), sessionId ? eq(edition.sessionId, sessionId) : undefined,
   foldedOf ? and(eq(run.folded, true), eq(run.linkId, foldedOf)) : eq(run.folded, false),
   only === "unseen pain" ? unseenPain : only === "pain" ? eq(checkIn.pain, true) : undefined,
 );
 
 /** What has been heard back: pain that nobody has looked at first, then the newest. `sessionId` narrows it to one session. `skip` leaves out so many of the first. */
-export async function listHeard(db: Db, ownerId: string, sessionId: string | null, most: number, which: Which = {}, skip = 0): Promise<HeardRow[]> {
-  const chosenName = sql<string>`coalesce(${athlete.name}, ${run.name})`;
+export async function listHeard(db: Db, club: Club, sessionId: string | null, most: number, which: Which = {}, skip = 0): Promise<HeardRow[]> {
+  const chosenName = sql<string>`coalesce(${person.name}, ${run.name})`;
   return db
     .select({
       runId: run.id, name: sql<string>`case when ${run.notTheirs} then 'Someone' else ${chosenName} end`, notTheirs: sql<string | null>`case when ${run.notTheirs} then ${chosenName} end`,
@@ -130,17 +133,17 @@ export async function listHeard(db: Db, ownerId: string, sessionId: string | nul
       totalSeconds: edition.totalSeconds,
       // The first column must be one that is never null: by it Drizzle tells a missing row from an unanswered question.
       checkIn: {
-        sentAt: checkIn.sentAt, hard: checkIn.hard, tightness: checkIn.tightness, pain: checkIn.pain, painWhere: checkIn.painWhere,
+        sentAt: checkIn.sentAt, hard: checkIn.effort, tightness: checkIn.tightness, pain: checkIn.pain, painWhere: checkIn.painWhere,
         note: checkIn.note, seenAt: checkIn.seenAt,
       },
     })
     .from(run)
-    .innerJoin(link, eq(link.id, run.linkId))
-    .innerJoin(edition, eq(edition.id, link.editionId))
-    .innerJoin(trainingSession, eq(trainingSession.id, edition.sessionId))
-    .leftJoin(athlete, eq(athlete.id, run.athleteId))
-    .leftJoin(checkIn, eq(checkIn.runId, run.id))
-    .where(heardOf(ownerId, sessionId, which))
+    .innerJoin(link, and(eq(link.clubId, run.clubId), eq(link.id, run.linkId)))
+    .innerJoin(edition, and(eq(edition.clubId, link.clubId), eq(edition.id, link.editionId)))
+    .innerJoin(trainingSession, and(eq(trainingSession.clubId, edition.clubId), eq(trainingSession.id, edition.sessionId)))
+    .leftJoin(person, and(eq(person.clubId, run.clubId), eq(person.id, run.personId)))
+    .leftJoin(checkIn, and(eq(checkIn.clubId, run.clubId), eq(checkIn.runId, run.id)))
+    .where(heardOf(club, sessionId, which))
     .orderBy(desc(unseenPain), desc(run.startedAt), run.id)
     .limit(most)
     .offset(skip);
@@ -149,78 +152,78 @@ export async function listHeard(db: Db, ownerId: string, sessionId: string | nul
 export type HeardSummary = { runs: number; finished: number; checkedIn: number; hard: number | null; unseenPain: number; pain: number };
 
 /** What everything that was heard comes to, however much of it is shown. */
-export async function summariseHeard(db: Db, ownerId: string, sessionId: string | null): Promise<HeardSummary> {
+export async function summariseHeard(db: Db, club: Club, sessionId: string | null): Promise<HeardSummary> {
   const [row] = await db
     .select({
       runs: sql<number>`count(*)::int`, finished: sql<number>`count(${run.finishedAt})::int`, checkedIn: sql<number>`count(${checkIn.runId})::int`,
-      hard: sql<number | null>`percentile_cont(0.5) within group (order by ${checkIn.hard})`,
+      hard: sql<number | null>`percentile_cont(0.5) within group (order by ${checkIn.effort})`,
       unseenPain: sql<number>`count(*) filter (where ${unseenPain})::int`, pain: sql<number>`count(*) filter (where ${checkIn.pain})::int`,
     })
-    .from(run).innerJoin(link, eq(link.id, run.linkId)).innerJoin(edition, eq(edition.id, link.editionId)).leftJoin(checkIn, eq(checkIn.runId, run.id))
-    .where(heardOf(ownerId, sessionId, {}));
+    .from(run).innerJoin(link, and(eq(link.clubId, run.clubId), eq(link.id, run.linkId))).innerJoin(edition, and(eq(edition.clubId, link.clubId), eq(edition.id, link.editionId))).leftJoin(checkIn, and(eq(checkIn.clubId, run.clubId), eq(checkIn.runId, run.id)))
+    .where(heardOf(club, sessionId, {}));
   return row ?? { runs: 0, finished: 0, checkedIn: 0, hard: null, unseenPain: 0, pain: 0 };
 }
 
 export type FoldedLink = { linkId: string; sessionTitle: string; teamName: string | null; runs: number; unseenPain: number; uncounted: number; newest: Date };
 
 /** Links that brought more than they usually do, with how much of it nobody has looked at tells of pain. */
-export async function listFolded(db: Db, ownerId: string, sessionId: string | null): Promise<FoldedLink[]> {
+export async function listFolded(db: Db, club: Club, sessionId: string | null): Promise<FoldedLink[]> {
   return db
     .select({
-      linkId: link.id, sessionTitle: trainingSession.title, teamName: team.name, runs: sql<number>`count(*)::int`, uncounted: link.uncounted,
+      linkId: link.id, sessionTitle: trainingSession.title, teamName: group.name, runs: sql<number>`count(*)::int`, uncounted: link.uncounted,
       unseenPain: sql<number>`count(*) filter (where ${unseenPain})::int`, newest: sql<Date>`max(${run.startedAt})`.mapWith(run.startedAt),
     })
     .from(run)
-    .innerJoin(link, eq(link.id, run.linkId))
-    .innerJoin(edition, eq(edition.id, link.editionId))
-    .innerJoin(trainingSession, eq(trainingSession.id, edition.sessionId))
-    .leftJoin(team, eq(team.id, link.teamId))
-    .leftJoin(checkIn, eq(checkIn.runId, run.id))
-    .where(and(eq(run.ownerId, ownerId), eq(run.folded, true), isNull(run.removedAt), sessionId ? eq(edition.sessionId, sessionId) : undefined))
-    .groupBy(link.id, trainingSession.title, team.name)
+    .innerJoin(link, and(eq(link.clubId, run.clubId), eq(link.id, run.linkId)))
+    .innerJoin(edition, and(eq(edition.clubId, link.clubId), eq(edition.id, link.editionId)))
+    .innerJoin(trainingSession, and(eq(trainingSession.clubId, edition.clubId), eq(trainingSession.id, edition.sessionId)))
+    .leftJoin(group, and(eq(group.clubId, link.clubId), eq(group.id, link.groupId)))
+    .leftJoin(checkIn, and(eq(checkIn.clubId, run.clubId), eq(checkIn.runId, run.id)))
+    .where(and(eq(run.clubId, club.id), eq(run.folded, true), isNull(run.removedAt), sessionId ? eq(edition.sessionId, sessionId) : undefined))
+    .groupBy(link.clubId, link.id, trainingSession.title, group.name)
     .orderBy(desc(sql`max(${run.startedAt})`));
 }
 
 /** How many check-ins speak of pain and have not been looked at; of those folded under a link the link counts once. */
-export async function countUnseenPain(db: Db, ownerId: string): Promise<number> {
+export async function countUnseenPain(db: Db, club: Club): Promise<number> {
   const [row] = await db
     .select({ n: sql<number>`(count(*) filter (where not ${run.folded}) + count(distinct case when ${run.folded} then ${run.linkId} end))::int` })
-    .from(checkIn).innerJoin(run, eq(run.id, checkIn.runId))
-    .where(and(eq(checkIn.ownerId, ownerId), eq(checkIn.pain, true), isNull(checkIn.seenAt), isNull(run.removedAt)));
+    .from(checkIn).innerJoin(run, and(eq(run.clubId, checkIn.clubId), eq(run.id, checkIn.runId)))
+    .where(and(eq(checkIn.clubId, club.id), eq(checkIn.pain, true), isNull(checkIn.seenAt), isNull(run.removedAt)));
   return row?.n ?? 0;
 }
 
 /** Takes what was heard of a run off the list, or puts it back. Returns false when it is not the coach's. */
-export async function setRemoved(db: Db, ownerId: string, runId: string, removed: boolean): Promise<boolean> {
-  const rows = await db.update(run).set({ removedAt: removed ? sql`coalesce(${run.removedAt}, now())` : null }).where(and(eq(run.id, runId), eq(run.ownerId, ownerId))).returning({ id: run.id });
+export async function setRemoved(db: Db, club: Club, runId: string, removed: boolean): Promise<boolean> {
+  const rows = await db.update(run).set({ removedAt: removed ? sql`coalesce(${run.removedAt}, now())` : null }).where(and(eq(run.id, runId), eq(run.clubId, club.id))).returning({ id: run.id });
   return rows.length > 0;
 }
 
 /** Marks a run as somebody else's than the one whose name was chosen, or takes that back. Returns false when it is not the coach's. */
-export async function setNotTheirs(db: Db, ownerId: string, runId: string, notTheirs: boolean): Promise<boolean> {
-  const rows = await db.update(run).set({ notTheirs }).where(and(eq(run.id, runId), eq(run.ownerId, ownerId))).returning({ id: run.id });
+export async function setNotTheirs(db: Db, club: Club, runId: string, notTheirs: boolean): Promise<boolean> {
+  const rows = await db.update(run).set({ notTheirs }).where(and(eq(run.id, runId), eq(run.clubId, club.id))).returning({ id: run.id });
   return rows.length > 0;
 }
 
 /** Marks a check-in as looked at, or not. Returns false when it is not the coach's. */
-export async function setSeen(db: Db, ownerId: string, runId: string, seen: boolean): Promise<boolean> {
+export async function setSeen(db: Db, club: Club, runId: string, seen: boolean): Promise<boolean> {
   const rows = await db
     .update(checkIn)
     .set({ seenAt: seen ? sql`coalesce(${checkIn.seenAt}, now())` : null })
-    .where(and(eq(checkIn.runId, runId), eq(checkIn.ownerId, ownerId)))
+    .where(and(eq(checkIn.runId, runId), eq(checkIn.clubId, club.id)))
     .returning({ runId: checkIn.runId });
   return rows.length > 0;
 }
 
 /** For each session: how many runs there were and how many were finished. */
-export async function countRuns(db: Db, ownerId: string, sessionIds: readonly string[]): Promise<Map<string, { runs: number; finished: number }>> {
+export async function countRuns(db: Db, club: Club, sessionIds: readonly string[]): Promise<Map<string, { runs: number; finished: number }>> {
   if (sessionIds.length === 0) return new Map();
   const rows = await db
     .select({ id: edition.sessionId, runs: sql<number>`count(${run.id})::int`, finished: sql<number>`count(${run.finishedAt})::int` })
     .from(run)
-    .innerJoin(link, eq(link.id, run.linkId))
-    .innerJoin(edition, eq(edition.id, link.editionId))
-    .where(and(eq(run.ownerId, ownerId), isNull(run.removedAt), eq(run.folded, false), inArray(edition.sessionId, [...sessionIds])))
+    .innerJoin(link, and(eq(link.clubId, run.clubId), eq(link.id, run.linkId)))
+    .innerJoin(edition, and(eq(edition.clubId, link.clubId), eq(edition.id, link.editionId)))
+    .where(and(eq(run.clubId, club.id), isNull(run.removedAt), eq(run.folded, false), inArray(edition.sessionId, [...sessionIds])))
     .groupBy(edition.sessionId);
   return new Map(rows.map((row) => [row.id, { runs: row.runs, finished: row.finished }]));
 }

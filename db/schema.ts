@@ -15,11 +15,15 @@ import type { GroupSetting } from "~/core/group/schema";
 import type { Purpose, Session } from "~/core/session/schema";
 import type { MessageKind } from "~/core/mail/messages";
 import type { LevelLines } from "~/core/stress/attach";
+import type { Role } from "~/core/club/role";
 
 const moment = (name: string) => timestamp(name, { withTimezone: true, mode: "date" });
 const made = () => moment("created_at").notNull().defaultNow();
 const changed = () => moment("updated_at").notNull().defaultNow();
-const ownerId = () => text("owner_id").notNull().references(() => coach.id, { onDelete: "cascade" });
+/** Everything a club has belongs to it by this, and by nothing else. */
+const clubId = () => uuid("club_id").notNull().references(() => club.id, { onDelete: "cascade" });
+/** Who made it, as long as they have an account. */
+const madeBy = () => text("made_by").references(() => coach.id, { onDelete: "set null" });
 
 /** Accounts, kept by the accounts library. */
 export const coach = pgTable("coach", {
@@ -71,46 +75,86 @@ export const verification = pgTable("verification", {
   updatedAt: changed(),
 }, (t) => [index("verification_of").on(t.identifier)]);
 
-/** A squad or class. */
-export const team = pgTable("team", {
+/** A club, a squad of one coach or a house with many: everything belongs to one. */
+export const club = pgTable("club", {
   id: uuid("id").primaryKey().defaultRandom(),
-  ownerId: ownerId(),
+  name: text("name").notNull(),
+  createdAt: made(),
+}, (t) => [check("club_name", sql`length(${t.name}) between 1 and 80`)]);
+
+/** Who works in a club, and as what. */
+export const member = pgTable("member", {
+  clubId: clubId(),
+  coachId: text("coach_id").notNull().references(() => coach.id, { onDelete: "cascade" }),
+  role: text("role").$type<Role>().notNull(),
+  createdAt: made(),
+}, (t) => [
+  primaryKey({ name: "member_pk", columns: [t.clubId, t.coachId] }),
+  index("member_of").on(t.coachId),
+  check("member_role", sql`${t.role} in ('owner', 'coach', 'assistant')`),
+]);
+
+/** What is looked up without knowing whose it is, by the hash of a token: the club it belongs to, and what it opens there. */
+export const entry = pgTable("entry", {
+  tokenHash: text("token_hash").primaryKey(),
+  kind: text("kind").$type<"link">().notNull(),
+  clubId: clubId(),
+  target: uuid("target").notNull(),
+}, (t) => [index("entry_target").on(t.clubId, t.target), check("entry_kind", sql`${t.kind} in ('link')`)]);
+
+/** A squad or class. */
+export const group = pgTable("group", {
+  clubId: clubId(),
+  id: uuid("id").notNull().defaultRandom(),
+  madeBy: madeBy(),
   name: text("name").notNull(),
   /** Kit, floor and caps of the group, and what all of it protects. */
   setting: jsonb("setting").$type<GroupSetting>().notNull().default({}),
   createdAt: made(),
 }, (t) => [
-  unique("team_owner").on(t.id, t.ownerId),
-  check("team_name", sql`length(${t.name}) between 1 and 80`),
+  primaryKey({ name: "group_pk", columns: [t.clubId, t.id] }),
+  check("group_name", sql`length(${t.name}) between 1 and 80`),
 ]);
 
-/** Someone in a team: initials or a nickname, no more. */
-export const athlete = pgTable("athlete", {
-  id: uuid("id").primaryKey().defaultRandom(),
-  ownerId: ownerId(),
-  teamId: uuid("team_id").notNull(),
+/** Somebody a club works with: initials or a nickname, no more. */
+export const person = pgTable("person", {
+  clubId: clubId(),
+  id: uuid("id").notNull().defaultRandom(),
   name: text("name").notNull(),
   /** What they protect; no other health detail. */
   areas: jsonb("areas").$type<Protects[]>().notNull().default([]),
-  archivedAt: moment("archived_at"),
   createdAt: made(),
 }, (t) => [
-  unique("athlete_owner").on(t.id, t.ownerId),
-  foreignKey({ name: "athlete_team", columns: [t.teamId, t.ownerId], foreignColumns: [team.id, team.ownerId] }).onDelete("cascade"),
-  check("athlete_name", sql`length(${t.name}) between 1 and 40`),
+  primaryKey({ name: "person_pk", columns: [t.clubId, t.id] }),
+  check("person_name", sql`length(${t.name}) between 1 and 40`),
+]);
+
+/** Somebody is in a group, from a day on and, where they were taken off it, until one. */
+export const membership = pgTable("membership", {
+  clubId: clubId(),
+  groupId: uuid("group_id").notNull(),
+  personId: uuid("person_id").notNull(),
+  from: moment("from").notNull().defaultNow(),
+  until: moment("until"),
+}, (t) => [
+  primaryKey({ name: "membership_pk", columns: [t.clubId, t.groupId, t.personId] }),
+  foreignKey({ name: "membership_group", columns: [t.clubId, t.groupId], foreignColumns: [group.clubId, group.id] }).onDelete("cascade"),
+  foreignKey({ name: "membership_person", columns: [t.clubId, t.personId], foreignColumns: [person.clubId, person.id] }).onDelete("cascade"),
+  index("membership_of_person").on(t.clubId, t.personId),
 ]);
 
 /** A session as the coach is working on it. What is beside the document is taken from it, for lists. */
 export const trainingSession = pgTable("training_session", {
-  id: uuid("id").primaryKey().defaultRandom(),
-  ownerId: ownerId(),
+  clubId: clubId(),
+  id: uuid("id").notNull().defaultRandom(),
+  madeBy: madeBy(),
   doc: jsonb("doc").$type<Session>().notNull(),
   revision: integer("revision").notNull().default(1),
   title: text("title").notNull(),
   purpose: text("purpose").$type<Purpose>().notNull(),
   totalSeconds: doublePrecision("total_seconds").notNull(),
   /** Who it is for and what is asked of it; findings of the audit the coach lets stand. Beside the document, which has no place for them. */
-  teamId: uuid("team_id").references(() => team.id, { onDelete: "set null" }),
+  groupId: uuid("group_id"),
   demandId: text("demand_id"),
   accepted: jsonb("accepted").$type<Accepted[]>().notNull().default([]),
   /** Drills that fitting to a time leaves as they are. */
@@ -123,16 +167,19 @@ export const trainingSession = pgTable("training_session", {
   createdAt: made(),
   updatedAt: changed(),
 }, (t) => [
-  unique("training_session_owner").on(t.id, t.ownerId),
-  index("training_session_list").on(t.ownerId, t.updatedAt),
+  primaryKey({ name: "training_session_pk", columns: [t.clubId, t.id] }),
+  foreignKey({ name: "training_session_group", columns: [t.clubId, t.groupId], foreignColumns: [group.clubId, group.id] }).onDelete("set null"),
+  index("training_session_of_group").on(t.clubId, t.groupId),
+  index("training_session_list").on(t.clubId, t.updatedAt),
   check("training_session_total", sql`${t.totalSeconds} >= 0`),
   check("training_session_demand", sql`length(${t.demandId}) <= 80`),
 ]);
 
 /** A session as it was handed out. Rows never change; a trigger in the migrations sees to it. */
 export const edition = pgTable("edition", {
-  id: uuid("id").primaryKey().defaultRandom(),
-  ownerId: ownerId(),
+  clubId: clubId(),
+  id: uuid("id").notNull().defaultRandom(),
+  madeBy: madeBy(),
   sessionId: uuid("session_id").notNull(),
   number: integer("number").notNull(),
   doc: jsonb("doc").$type<Edition>().notNull(),
@@ -143,18 +190,18 @@ export const edition = pgTable("edition", {
   choices: jsonb("choices").$type<Choice[]>().notNull().default([]),
   createdAt: made(),
 }, (t) => [
-  unique("edition_number").on(t.sessionId, t.number),
-  unique("edition_owner").on(t.id, t.ownerId),
-  foreignKey({ name: "edition_session", columns: [t.sessionId, t.ownerId], foreignColumns: [trainingSession.id, trainingSession.ownerId] }).onDelete("cascade"),
+  primaryKey({ name: "edition_pk", columns: [t.clubId, t.id] }),
+  unique("edition_number").on(t.clubId, t.sessionId, t.number),
+  foreignKey({ name: "edition_session", columns: [t.clubId, t.sessionId], foreignColumns: [trainingSession.clubId, trainingSession.id] }).onDelete("cascade"),
 ]);
 
-/** An address that opens an edition. Only the hash of its token is stored. */
+/** An address that opens an edition. It is found by the hash of its token, which is in its entry. */
 export const link = pgTable("link", {
-  id: uuid("id").primaryKey().defaultRandom(),
-  ownerId: ownerId(),
+  clubId: clubId(),
+  id: uuid("id").notNull().defaultRandom(),
+  madeBy: madeBy(),
   editionId: uuid("edition_id").notNull(),
-  teamId: uuid("team_id"),
-  tokenHash: text("token_hash").notNull().unique(),
+  groupId: uuid("group_id"),
   createdAt: made(),
   withdrawnAt: moment("withdrawn_at"),
   openings: integer("openings").notNull().default(0),
@@ -162,19 +209,20 @@ export const link = pgTable("link", {
   /** Runs beyond all that are kept of one link, of which nothing is known but that they were. */
   uncounted: integer("uncounted").notNull().default(0),
 }, (t) => [
-  unique("link_owner").on(t.id, t.ownerId),
-  foreignKey({ name: "link_edition", columns: [t.editionId, t.ownerId], foreignColumns: [edition.id, edition.ownerId] }).onDelete("cascade"),
-  foreignKey({ name: "link_team", columns: [t.teamId], foreignColumns: [team.id] }).onDelete("set null"),
-  index("link_by_edition").on(t.editionId),
+  primaryKey({ name: "link_pk", columns: [t.clubId, t.id] }),
+  foreignKey({ name: "link_edition", columns: [t.clubId, t.editionId], foreignColumns: [edition.clubId, edition.id] }).onDelete("cascade"),
+  foreignKey({ name: "link_group", columns: [t.clubId, t.groupId], foreignColumns: [group.clubId, group.id] }).onDelete("set null"),
+  index("link_by_edition").on(t.clubId, t.editionId),
+  index("link_of_group").on(t.clubId, t.groupId),
 ]);
 
 /** One person following an edition once. `clientKey` is made on their device, so that a message sent twice counts once. */
 export const run = pgTable("run", {
-  id: uuid("id").primaryKey().defaultRandom(),
-  ownerId: ownerId(),
+  clubId: clubId(),
+  id: uuid("id").notNull().defaultRandom(),
   linkId: uuid("link_id").notNull(),
   clientKey: uuid("client_key").notNull(),
-  athleteId: uuid("athlete_id"),
+  personId: uuid("person_id"),
   name: text("name").notNull(),
   startedAt: moment("started_at").notNull().defaultNow(),
   updatedAt: changed(),
@@ -187,21 +235,22 @@ export const run = pgTable("run", {
   /** Marked by the coach as somebody else's, who chose this name. */
   notTheirs: boolean("not_theirs").notNull().default(false),
 }, (t) => [
-  unique("run_client_key").on(t.linkId, t.clientKey),
-  unique("run_owner").on(t.id, t.ownerId),
-  foreignKey({ name: "run_link", columns: [t.linkId, t.ownerId], foreignColumns: [link.id, link.ownerId] }).onDelete("cascade"),
-  foreignKey({ name: "run_athlete", columns: [t.athleteId], foreignColumns: [athlete.id] }).onDelete("set null"),
+  primaryKey({ name: "run_pk", columns: [t.clubId, t.id] }),
+  unique("run_client_key").on(t.clubId, t.linkId, t.clientKey),
+  foreignKey({ name: "run_link", columns: [t.clubId, t.linkId], foreignColumns: [link.clubId, link.id] }).onDelete("cascade"),
+  foreignKey({ name: "run_person", columns: [t.clubId, t.personId], foreignColumns: [person.clubId, person.id] }).onDelete("set null"),
+  index("run_of_person").on(t.clubId, t.personId),
   check("run_name", sql`length(${t.name}) between 1 and 40`),
   check("run_share", sql`${t.shareDone} between 0 and 1`),
-  index("run_recent").on(t.ownerId, t.startedAt),
-  index("run_of_link").on(t.linkId, t.startedAt),
+  index("run_recent").on(t.clubId, t.startedAt),
+  index("run_of_link").on(t.clubId, t.linkId, t.startedAt),
 ]);
 
 /** What someone said afterwards; one for each run. */
 export const checkIn = pgTable("check_in", {
-  runId: uuid("run_id").primaryKey(),
-  ownerId: ownerId(),
-  hard: smallint("hard"),
+  clubId: clubId(),
+  runId: uuid("run_id").notNull(),
+  effort: smallint("effort"),
   tightness: jsonb("tightness").$type<Tightness[]>().notNull().default([]),
   pain: boolean("pain").notNull(),
   painWhere: text("pain_where"),
@@ -209,69 +258,72 @@ export const checkIn = pgTable("check_in", {
   sentAt: moment("sent_at").notNull().defaultNow(),
   seenAt: moment("seen_at"),
 }, (t) => [
-  foreignKey({ name: "check_in_run", columns: [t.runId, t.ownerId], foreignColumns: [run.id, run.ownerId] }).onDelete("cascade"),
-  check("check_in_hard", sql`${t.hard} between 0 and 10`),
+  primaryKey({ name: "check_in_pk", columns: [t.clubId, t.runId] }),
+  foreignKey({ name: "check_in_run", columns: [t.clubId, t.runId], foreignColumns: [run.clubId, run.id] }).onDelete("cascade"),
+  check("check_in_effort", sql`${t.effort} between 0 and 10`),
   check("check_in_note", sql`length(${t.note}) <= 500`),
   check("check_in_pain_where", sql`length(${t.painWhere}) <= 120`),
 ]);
 
 /** A drill a coach has made. What it says is in its revisions; `revision` is the newest. */
 export const ownDrill = pgTable("own_drill", {
-  id: uuid("id").primaryKey().defaultRandom(),
-  ownerId: ownerId(),
+  clubId: clubId(),
+  id: uuid("id").notNull().defaultRandom(),
+  madeBy: madeBy(),
   name: text("name").notNull(),
   revision: integer("revision").notNull().default(1),
   archivedAt: moment("archived_at"),
   createdAt: made(),
   updatedAt: changed(),
 }, (t) => [
-  unique("own_drill_owner").on(t.id, t.ownerId),
-  index("own_drill_list").on(t.ownerId, t.updatedAt),
+  primaryKey({ name: "own_drill_pk", columns: [t.clubId, t.id] }),
+  index("own_drill_list").on(t.clubId, t.updatedAt),
   check("own_drill_name", sql`length(${t.name}) between 3 and 80`),
 ]);
 
 /** One state of an own drill, as sessions and editions use it. Rows never change; a trigger in the migrations sees to it. */
 export const ownDrillRevision = pgTable("own_drill_revision", {
+  clubId: clubId(),
   drillId: uuid("drill_id").notNull(),
   number: integer("number").notNull(),
-  ownerId: ownerId(),
+  madeBy: madeBy(),
   doc: jsonb("doc").$type<Drill>().notNull(),
   /** Of what it says, whatever the id it is used by: by this a drill that is brought a second time is known. */
   contentHash: text("content_hash").generatedAlwaysAs(sql`md5((doc - 'id')::text)`),
   createdAt: made(),
 }, (t) => [
-  primaryKey({ name: "own_drill_revision_pk", columns: [t.drillId, t.number] }),
-  foreignKey({ name: "own_drill_revision_drill", columns: [t.drillId, t.ownerId], foreignColumns: [ownDrill.id, ownDrill.ownerId] }).onDelete("cascade"),
-  index("own_drill_revision_content").on(t.ownerId, t.contentHash),
+  primaryKey({ name: "own_drill_revision_pk", columns: [t.clubId, t.drillId, t.number] }),
+  foreignKey({ name: "own_drill_revision_drill", columns: [t.clubId, t.drillId], foreignColumns: [ownDrill.clubId, ownDrill.id] }).onDelete("cascade"),
+  index("own_drill_revision_content").on(t.clubId, t.contentHash),
   check("own_drill_revision_number", sql`${t.number} >= 1`),
 ]);
 
 /** What the levels of a revision stress, worked out from its drawing; made anew when the way it is worked out changes. */
 export const ownDrillStress = pgTable("own_drill_stress", {
+  clubId: clubId(),
   drillId: uuid("drill_id").notNull(),
   number: integer("number").notNull(),
-  ownerId: ownerId(),
   /** The way it was worked out. */
   rules: text("rules").notNull(),
   levels: jsonb("levels").$type<Partial<LevelLines>>().notNull(),
 }, (t) => [
-  primaryKey({ name: "own_drill_stress_pk", columns: [t.drillId, t.number] }),
-  foreignKey({ name: "own_drill_stress_drill", columns: [t.drillId, t.ownerId], foreignColumns: [ownDrill.id, ownDrill.ownerId] }).onDelete("cascade"),
-  index("own_drill_stress_owner").on(t.ownerId),
+  primaryKey({ name: "own_drill_stress_pk", columns: [t.clubId, t.drillId, t.number] }),
+  foreignKey({ name: "own_drill_stress_drill", columns: [t.clubId, t.drillId], foreignColumns: [ownDrill.clubId, ownDrill.id] }).onDelete("cascade"),
 ]);
 
-/** A demand profile a coach has made or changed. */
-export const ownDemand = pgTable("own_demand", {
-  id: uuid("id").primaryKey().defaultRandom(),
-  ownerId: ownerId(),
+/** A sport profile a club has made or changed. */
+export const sportProfile = pgTable("sport_profile", {
+  clubId: clubId(),
+  id: uuid("id").notNull().defaultRandom(),
+  madeBy: madeBy(),
   doc: jsonb("doc").$type<Demand>().notNull(),
   name: text("name").notNull(),
   createdAt: made(),
   updatedAt: changed(),
 }, (t) => [
-  unique("own_demand_owner").on(t.id, t.ownerId),
-  index("own_demand_list").on(t.ownerId, t.name),
-  check("own_demand_name", sql`length(${t.name}) between 3 and 80`),
+  primaryKey({ name: "sport_profile_pk", columns: [t.clubId, t.id] }),
+  index("sport_profile_list").on(t.clubId, t.name),
+  check("sport_profile_name", sql`length(${t.name}) between 3 and 80`),
 ]);
 
 /** Facts about this database, such as that the demo data has been loaded. */
@@ -292,14 +344,18 @@ export const message = pgTable("message", {
 
 /** A request for drafts, kept to be used again. Who it is for is kept beside it. */
 export const draftRequest = pgTable("draft_request", {
-  id: uuid("id").primaryKey().defaultRandom(),
-  ownerId: ownerId(),
+  clubId: clubId(),
+  id: uuid("id").notNull().defaultRandom(),
+  madeBy: madeBy(),
   title: text("title").notNull(),
   doc: jsonb("doc").$type<KeptRequest>().notNull(),
-  teamId: uuid("team_id").references(() => team.id, { onDelete: "set null" }),
+  groupId: uuid("group_id"),
   createdAt: made(),
   updatedAt: changed(),
 }, (t) => [
-  index("draft_request_list").on(t.ownerId, t.updatedAt),
+  primaryKey({ name: "draft_request_pk", columns: [t.clubId, t.id] }),
+  foreignKey({ name: "draft_request_group", columns: [t.clubId, t.groupId], foreignColumns: [group.clubId, group.id] }).onDelete("set null"),
+  index("draft_request_of_group").on(t.clubId, t.groupId),
+  index("draft_request_list").on(t.clubId, t.updatedAt),
   check("draft_request_title", sql`length(${t.title}) between 1 and 120`),
 ]);

@@ -8,16 +8,17 @@ import { DRILLS } from "~/library";
 import { DEMANDS } from "~/library/demands";
 import { drawnDrillById } from "~/library/drawn";
 import type { Db } from "./client";
+import type { Club } from "./clubs";
 import { addDemand, listDemands } from "./demands";
 import { addOwnDrill, findRevision, keepRevision, listOwnDrills, revisionsNamed } from "./own-drills";
-import { ownDemand, ownDrill, trainingSession } from "./schema";
+import { sportProfile, ownDrill, trainingSession } from "./schema";
 import { keepSessionFile } from "./session-files";
 import { findSession, findSetting, setArchived } from "./sessions";
 import { freshDatabase } from "./testing";
 
 let db: Db;
-let ana: string;
-let ben: string;
+let ana: Club;
+let ben: Club;
 let end: () => Promise<void>;
 let drill: Drill;
 let first: string;
@@ -32,9 +33,9 @@ beforeAll(async () => {
 });
 afterAll(() => end());
 beforeEach(async () => {
-  await db.delete(trainingSession).where(eq(trainingSession.ownerId, ben));
-  await db.delete(ownDrill).where(eq(ownDrill.ownerId, ben));
-  await db.delete(ownDemand).where(eq(ownDemand.ownerId, ben));
+  await db.delete(trainingSession).where(eq(trainingSession.clubId, ben.id));
+  await db.delete(ownDrill).where(eq(ownDrill.clubId, ben.id));
+  await db.delete(sportProfile).where(eq(sportProfile.clubId, ben.id));
 });
 
 /** A session of Ana's, with what it needs elsewhere. */

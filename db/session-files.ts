@@ -8,9 +8,10 @@ import type { Session } from "~/core/session/schema";
 import { asDocument } from "~/core/stress/attach";
 import type { Seconds } from "~/core/units";
 import type { Db } from "./client";
+import type { Club } from "./clubs";
 import { addRevision, linesInTurn } from "./own-drills";
 import { ownDemandId } from "./demands";
-import { ownDemand, ownDrill, ownDrillRevision, trainingSession } from "./schema";
+import { sportProfile, ownDrill, ownDrillRevision, trainingSession } from "./schema";
 
 /** What came of a file: the session, whether it was there before, and how many drills and profiles were new. */
 export type Brought = { id: string; title: string; already: boolean; newDrills: number; newProfile: boolean };
@@ -22,18 +23,18 @@ type Tx = Pick<Db, "select" | "insert">;
  * again: a drill or profile that says the same, and a session that does. `totalSeconds` is the session's compiled length,
  * `missing` those of the drills the coach has nothing alike of, where that has been looked up.
  */
-export async function keepSessionFile(db: Db, ownerId: string, { session, drills, profile }: SessionFile, totalSeconds: Seconds, missing?: readonly Drill[]): Promise<Brought> {
+export async function keepSessionFile(db: Db, club: Club, { session, drills, profile }: SessionFile, totalSeconds: Seconds, missing?: readonly Drill[]): Promise<Brought> {
   // Takes some tenths of a second each, and is done before anybody is held up by it.
   const lines = new Map<string, Awaited<ReturnType<typeof linesInTurn>>>();
-  for (const drill of missing ?? (await missingOf(db, ownerId, drills))) lines.set(drill.id, await linesInTurn(drill));
+  for (const drill of missing ?? (await missingOf(db, club, drills))) lines.set(drill.id, await linesInTurn(drill));
   return db.transaction(async (tx) => {
     // Two of the same at once are kept once.
-    await tx.execute(sql`select pg_advisory_xact_lock(hashtext(${`files of ${ownerId}`}))`);
+    await tx.execute(sql`select pg_advisory_xact_lock(hashtext(${`files of ${club.id}`}))`);
     const ids = new Map<string, string>();
     const begun = new Map<string, { id: string; revision: number }>();
     let newDrills = 0;
     for (const drill of inOrder(drills)) {
-      const there = await findAlike(tx, ownerId, drill);
+      const there = await findAlike(tx, club, drill);
       if (there) {
         ids.set(drill.id, there);
         continue;
@@ -42,45 +43,45 @@ export async function keepSessionFile(db: Db, ownerId: string, { session, drills
       const source = readOwnId(drill.id)?.drill ?? drill.id;
       const one = begun.get(source) ?? { id: randomUUID(), revision: 0 };
       one.revision++;
-      if (one.revision === 1) await tx.insert(ownDrill).values({ id: one.id, ownerId, name: drill.name });
-      else await tx.update(ownDrill).set({ revision: one.revision, name: drill.name, updatedAt: sql`now()` }).where(and(eq(ownDrill.id, one.id), eq(ownDrill.ownerId, ownerId)));
-      await addRevision(tx, ownerId, one.id, one.revision, drill, lines.get(drill.id) ?? (await linesInTurn(drill)));
+      if (one.revision === 1) await tx.insert(ownDrill).values({ clubId: club.id, id: one.id, madeBy: club.by, name: drill.name });
+      else await tx.update(ownDrill).set({ revision: one.revision, name: drill.name, updatedAt: sql`now()` }).where(and(eq(ownDrill.id, one.id), eq(ownDrill.clubId, club.id)));
+      await addRevision(tx, club, one.id, one.revision, drill, lines.get(drill.id) ?? (await linesInTurn(drill)));
       begun.set(source, one);
       ids.set(drill.id, ownDrillId(one.id, one.revision));
       newDrills++;
     }
-    const { demandId, added } = await keepProfile(tx, ownerId, profile);
+    const { demandId, added } = await keepProfile(tx, club, profile);
     const doc = withDrills(session, ids);
     const [same] = await tx.select({ id: trainingSession.id }).from(trainingSession)
-      .where(and(eq(trainingSession.ownerId, ownerId), isNull(trainingSession.archivedAt), eq(trainingSession.title, doc.title), sql`${trainingSession.doc} = ${JSON.stringify(doc)}::jsonb`)).limit(1);
+      .where(and(eq(trainingSession.clubId, club.id), isNull(trainingSession.archivedAt), eq(trainingSession.title, doc.title), sql`${trainingSession.doc} = ${JSON.stringify(doc)}::jsonb`)).limit(1);
     if (same) return { id: same.id, title: doc.title, already: true, newDrills, newProfile: added };
-    const [row] = await tx.insert(trainingSession).values({ ownerId, doc, title: doc.title, purpose: doc.purpose, totalSeconds, demandId }).returning({ id: trainingSession.id });
+    const [row] = await tx.insert(trainingSession).values({ clubId: club.id, madeBy: club.by, doc, title: doc.title, purpose: doc.purpose, totalSeconds, demandId }).returning({ id: trainingSession.id });
     return { id: row!.id, title: doc.title, already: false, newDrills, newProfile: added };
   });
 }
 
 /** Those of these drills that the coach has nothing alike of. */
-export async function missingOf(db: Db, ownerId: string, drills: readonly Drill[]): Promise<Drill[]> {
-  const found = await Promise.all(drills.map((drill) => findAlike(db, ownerId, drill)));
+export async function missingOf(db: Db, club: Club, drills: readonly Drill[]): Promise<Drill[]> {
+  const found = await Promise.all(drills.map((drill) => findAlike(db, club, drill)));
   return drills.filter((_, i) => found[i] === undefined);
 }
 
 /** The id of a revision of the coach's that says the same as a drill, or undefined. */
-export async function findAlike(db: Tx, ownerId: string, drill: Drill): Promise<string | undefined> {
+export async function findAlike(db: Tx, club: Club, drill: Drill): Promise<string | undefined> {
   const [row] = await db.select({ drillId: ownDrillRevision.drillId, number: ownDrillRevision.number }).from(ownDrillRevision)
-    .where(and(eq(ownDrillRevision.ownerId, ownerId), sql`${ownDrillRevision.contentHash} = md5((${JSON.stringify(asDocument(drill))}::jsonb - 'id')::text)`)).orderBy(ownDrillRevision.createdAt).limit(1);
+    .where(and(eq(ownDrillRevision.clubId, club.id), sql`${ownDrillRevision.contentHash} = md5((${JSON.stringify(asDocument(drill))}::jsonb - 'id')::text)`)).orderBy(ownDrillRevision.createdAt).limit(1);
   return row && ownDrillId(row.drillId, row.number);
 }
 
 /** Earlier revisions of a drill come before later ones. */
 const inOrder = (drills: readonly Drill[]): Drill[] => [...drills].sort((a, b) => (readOwnId(a.id)?.revision ?? 0) - (readOwnId(b.id)?.revision ?? 0));
 
-async function keepProfile(tx: Tx, ownerId: string, profile: string | Demand | undefined): Promise<{ demandId: string | null; added: boolean }> {
+async function keepProfile(tx: Tx, club: Club, profile: string | Demand | undefined): Promise<{ demandId: string | null; added: boolean }> {
   if (profile === undefined || typeof profile === "string") return { demandId: profile ?? null, added: false };
-  const [there] = await tx.select({ id: ownDemand.id }).from(ownDemand)
-    .where(and(eq(ownDemand.ownerId, ownerId), eq(ownDemand.name, profile.name), sql`(${ownDemand.doc} - 'id') = (${JSON.stringify(profile)}::jsonb - 'id')`)).limit(1);
+  const [there] = await tx.select({ id: sportProfile.id }).from(sportProfile)
+    .where(and(eq(sportProfile.clubId, club.id), eq(sportProfile.name, profile.name), sql`(${sportProfile.doc} - 'id') = (${JSON.stringify(profile)}::jsonb - 'id')`)).limit(1);
   if (there) return { demandId: ownDemandId(there.id), added: false };
-  const [row] = await tx.insert(ownDemand).values({ ownerId, doc: profile, name: profile.name }).returning({ id: ownDemand.id });
+  const [row] = await tx.insert(sportProfile).values({ clubId: club.id, madeBy: club.by, doc: profile, name: profile.name }).returning({ id: sportProfile.id });
   return { demandId: ownDemandId(row!.id), added: true };
 }
 

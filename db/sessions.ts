@@ -3,7 +3,8 @@ import type { LastWith } from "~/core/draft/begin";
 import type { Purpose, Session } from "~/core/session/schema";
 import type { Seconds } from "~/core/units";
 import type { Db } from "./client";
-import { edition, link, team, trainingSession } from "./schema";
+import type { Club } from "./clubs";
+import { edition, group, link, trainingSession } from "./schema";
 import type { Accepted } from "~/core/audit/accepted";
 import type { Choice } from "~/core/group/choices";
 import type { Lock } from "~/core/session/locks";
@@ -19,10 +20,10 @@ export type SessionRow = StoredSession & {
   template: boolean;
 };
 
-const own = (ownerId: string, id: string) => and(eq(trainingSession.ownerId, ownerId), eq(trainingSession.id, id));
+const own = (club: Club, id: string) => and(eq(trainingSession.clubId, club.id), eq(trainingSession.id, id));
 
 /** A coach's sessions, last changed first. */
-export async function listSessions(db: Db, ownerId: string, archived: boolean): Promise<SessionRow[]> {
+export async function listSessions(db: Db, club: Club, archived: boolean): Promise<SessionRow[]> {
   return db
     .select({
       id: trainingSession.id, doc: trainingSession.doc, revision: trainingSession.revision, updatedAt: trainingSession.updatedAt,
@@ -31,43 +32,43 @@ export async function listSessions(db: Db, ownerId: string, archived: boolean): 
       lastHandedOut: sql<Date | null>`max(${link.createdAt})`.mapWith((v: string | null) => (v === null ? null : new Date(v))),
     })
     .from(trainingSession)
-    .leftJoin(edition, eq(edition.sessionId, trainingSession.id))
-    .leftJoin(link, eq(link.editionId, edition.id))
-    .where(and(eq(trainingSession.ownerId, ownerId), archived ? isNotNull(trainingSession.archivedAt) : isNull(trainingSession.archivedAt)))
-    .groupBy(trainingSession.id)
+    .leftJoin(edition, and(eq(edition.clubId, trainingSession.clubId), eq(edition.sessionId, trainingSession.id)))
+    .leftJoin(link, and(eq(link.clubId, edition.clubId), eq(link.editionId, edition.id)))
+    .where(and(eq(trainingSession.clubId, club.id), archived ? isNotNull(trainingSession.archivedAt) : isNull(trainingSession.archivedAt)))
+    .groupBy(trainingSession.clubId, trainingSession.id)
     .orderBy(desc(trainingSession.updatedAt));
 }
 
 /** The names of a coach's sessions, last changed first; those that are put away last, when they are asked for. */
-export async function listTitles(db: Db, ownerId: string, archived = false): Promise<{ id: string; title: string }[]> {
+export async function listTitles(db: Db, club: Club, archived = false): Promise<{ id: string; title: string }[]> {
   return db.select({ id: trainingSession.id, title: trainingSession.title }).from(trainingSession)
-    .where(and(eq(trainingSession.ownerId, ownerId), archived ? undefined : isNull(trainingSession.archivedAt)))
+    .where(and(eq(trainingSession.clubId, club.id), archived ? undefined : isNull(trainingSession.archivedAt)))
     .orderBy(sql`${trainingSession.archivedAt} is not null`, desc(trainingSession.updatedAt));
 }
 
 /** A coach's newest sessions that are not put away, with what they say. */
-export async function newestSessions(db: Db, ownerId: string, most: number): Promise<{ id: string; doc: Session }[]> {
+export async function newestSessions(db: Db, club: Club, most: number): Promise<{ id: string; doc: Session }[]> {
   return db.select({ id: trainingSession.id, doc: trainingSession.doc }).from(trainingSession)
-    .where(and(eq(trainingSession.ownerId, ownerId), isNull(trainingSession.archivedAt))).orderBy(desc(trainingSession.updatedAt)).limit(most);
+    .where(and(eq(trainingSession.clubId, club.id), isNull(trainingSession.archivedAt))).orderBy(desc(trainingSession.updatedAt)).limit(most);
 }
 
 /** One session of the coach, or undefined when there is none of that id or it is someone else's. */
-export async function findSession(db: Db, ownerId: string, id: string): Promise<StoredSession | undefined> {
+export async function findSession(db: Db, club: Club, id: string): Promise<StoredSession | undefined> {
   const [row] = await db
     .select({
       id: trainingSession.id, doc: trainingSession.doc, revision: trainingSession.revision, updatedAt: trainingSession.updatedAt,
       archivedAt: trainingSession.archivedAt,
     })
     .from(trainingSession)
-    .where(own(ownerId, id));
+    .where(own(club, id));
   return row;
 }
 
 /** Keeps a new session with what stands beside it, and returns its id. `totalSeconds` is its compiled length. */
-export async function addSession(db: Db, ownerId: string, doc: Session, totalSeconds: Seconds, beside: Partial<Setting> = {}): Promise<string> {
+export async function addSession(db: Db, club: Club, doc: Session, totalSeconds: Seconds, { teamId = null, ...beside }: Partial<Setting> = {}): Promise<string> {
   const [row] = await db
     .insert(trainingSession)
-    .values({ ownerId, doc, title: doc.title, purpose: doc.purpose, totalSeconds, ...beside })
+    .values({ clubId: club.id, madeBy: club.by, doc, title: doc.title, purpose: doc.purpose, totalSeconds, groupId: teamId, ...beside })
     .returning({ id: trainingSession.id });
   if (!row) throw new Error("The session was not kept");
   return row.id;
@@ -83,7 +84,7 @@ export type Saved =
  * one is returned, so that a tab with an older copy can never overwrite it unseen.
  */
 export async function saveSession(
-  db: Db, ownerId: string, id: string, basedOn: number, doc: Session, totalSeconds: Seconds,
+  db: Db, club: Club, id: string, basedOn: number, doc: Session, totalSeconds: Seconds,
 ): Promise<Saved> {
   const [row] = await db
     .update(trainingSession)
@@ -91,60 +92,61 @@ export async function saveSession(
       doc, title: doc.title, purpose: doc.purpose, totalSeconds,
       revision: sql`${trainingSession.revision} + 1`, updatedAt: sql`now()`,
     })
-    .where(and(own(ownerId, id), eq(trainingSession.revision, basedOn)))
+    .where(and(own(club, id), eq(trainingSession.revision, basedOn)))
     .returning({ revision: trainingSession.revision, updatedAt: trainingSession.updatedAt });
   if (row) return { kind: "saved", ...row };
-  const stored = await findSession(db, ownerId, id);
+  const stored = await findSession(db, club, id);
   return stored ? { kind: "newer", stored } : { kind: "gone" };
 }
 
 /** What stands beside a session's document: who it is for, what is asked of it, what the coach lets stand, and what fitting leaves as it is. */
 export type Setting = { teamId: string | null; demandId: string | null; accepted: Accepted[]; locks: Lock[]; choices: Choice[] };
 
-export async function findSetting(db: Db, ownerId: string, id: string): Promise<Setting | undefined> {
-  const [row] = await db.select({ teamId: trainingSession.teamId, demandId: trainingSession.demandId, accepted: trainingSession.accepted, locks: trainingSession.locks, choices: trainingSession.choices }).from(trainingSession).where(own(ownerId, id));
+export async function findSetting(db: Db, club: Club, id: string): Promise<Setting | undefined> {
+  const [row] = await db.select({ teamId: trainingSession.groupId, demandId: trainingSession.demandId, accepted: trainingSession.accepted, locks: trainingSession.locks, choices: trainingSession.choices }).from(trainingSession).where(own(club, id));
   return row;
 }
 
 /** What was last done with each of a coach's groups, and with nobody in particular; the latest first. */
-export async function lastByTeam(db: Db, ownerId: string): Promise<LastWith[]> {
-  const rows = await db.selectDistinctOn([trainingSession.teamId], { teamId: trainingSession.teamId, purpose: sql<Purpose>`${trainingSession.doc}->>'purpose'`, target: sql<number>`(${trainingSession.doc}->>'target')::float8`, demand: trainingSession.demandId, updatedAt: trainingSession.updatedAt })
-    .from(trainingSession).where(and(eq(trainingSession.ownerId, ownerId), isNull(trainingSession.archivedAt), sql`${trainingSession.doc} ? 'target'`)).orderBy(trainingSession.teamId, desc(trainingSession.updatedAt));
+export async function lastByTeam(db: Db, club: Club): Promise<LastWith[]> {
+  const rows = await db.selectDistinctOn([trainingSession.groupId], { teamId: trainingSession.groupId, purpose: sql<Purpose>`${trainingSession.doc}->>'purpose'`, target: sql<number>`(${trainingSession.doc}->>'target')::float8`, demand: trainingSession.demandId, updatedAt: trainingSession.updatedAt })
+    .from(trainingSession).where(and(eq(trainingSession.clubId, club.id), isNull(trainingSession.archivedAt), sql`${trainingSession.doc} ? 'target'`)).orderBy(trainingSession.groupId, desc(trainingSession.updatedAt));
   return rows.sort((a, b) => b.updatedAt.getTime() - a.updatedAt.getTime()).map(({ teamId, purpose, target, demand }) => ({ teamId, purpose, target: Math.min(7200, Math.max(120, target)), demand: demand ?? undefined }));
 }
 
 /** Keeps what is given of it, the rest stays. Returns false when the session, or the team, is not the coach's. */
-export async function saveSetting(db: Db, ownerId: string, id: string, setting: { [K in keyof Setting]?: Setting[K] | undefined }): Promise<boolean> {
-  if (setting.teamId) {
-    const [ownTeam] = await db.select({ id: team.id }).from(team).where(and(eq(team.id, setting.teamId), eq(team.ownerId, ownerId)));
+export async function saveSetting(db: Db, club: Club, id: string, { teamId, ...rest }: { [K in keyof Setting]?: Setting[K] | undefined }): Promise<boolean> {
+  if (teamId) {
+    const [ownTeam] = await db.select({ id: group.id }).from(group).where(and(eq(group.id, teamId), eq(group.clubId, club.id)));
     if (!ownTeam) return false;
   }
-  if (Object.values(setting).every((part) => part === undefined)) return (await findSetting(db, ownerId, id)) !== undefined;
-  const rows = await db.update(trainingSession).set(setting).where(own(ownerId, id)).returning({ id: trainingSession.id });
+  const setting = { groupId: teamId, ...rest };
+  if (Object.values(setting).every((part) => part === undefined)) return (await findSetting(db, club, id)) !== undefined;
+  const rows = await db.update(trainingSession).set(setting).where(own(club, id)).returning({ id: trainingSession.id });
   return rows.length > 0;
 }
 
 /** Puts a session away, or back. Returns false when there is none of that id. */
-export async function setArchived(db: Db, ownerId: string, id: string, archived: boolean): Promise<boolean> {
+export async function setArchived(db: Db, club: Club, id: string, archived: boolean): Promise<boolean> {
   const rows = await db
     .update(trainingSession)
     .set({ archivedAt: archived ? sql`now()` : null })
-    .where(own(ownerId, id))
+    .where(own(club, id))
     .returning({ id: trainingSession.id });
   return rows.length > 0;
 }
 
 /** Offers a session as a beginning for new ones, or no longer. Returns false when there is none of that id. */
-export async function setTemplate(db: Db, ownerId: string, id: string, template: boolean): Promise<boolean> {
-  const rows = await db.update(trainingSession).set({ template }).where(own(ownerId, id)).returning({ id: trainingSession.id });
+export async function setTemplate(db: Db, club: Club, id: string, template: boolean): Promise<boolean> {
+  const rows = await db.update(trainingSession).set({ template }).where(own(club, id)).returning({ id: trainingSession.id });
   return rows.length > 0;
 }
 
 /** Deletes an archived session with its editions, links and what was heard back. Returns false when there is none. */
-export async function deleteArchived(db: Db, ownerId: string, id: string): Promise<boolean> {
+export async function deleteArchived(db: Db, club: Club, id: string): Promise<boolean> {
   const rows = await db
     .delete(trainingSession)
-    .where(and(own(ownerId, id), isNotNull(trainingSession.archivedAt)))
+    .where(and(own(club, id), isNotNull(trainingSession.archivedAt)))
     .returning({ id: trainingSession.id });
   return rows.length > 0;
 }

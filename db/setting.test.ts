@@ -1,6 +1,7 @@
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
 import { addDemand, deleteDemand, findDemand, listDemands, ownDemandId, saveDemand } from "./demands";
 import type { Db } from "./client";
+import type { Club } from "./clubs";
 import { handOut, listEditions, openLink, withdrawLink, type OpenLink } from "./editions";
 import { addSession, findSetting, listSessions, listTitles, saveSetting, setArchived, setTemplate } from "./sessions";
 import { addAthletes, addTeam, deleteTeam, listGroups, listTeams, setAthleteAreas, setTeamSetting } from "./teams";
@@ -12,8 +13,8 @@ import { drillById } from "~/library";
 import { demandById } from "~/library/demands";
 
 let db: Db;
-let ana: string;
-let ben: string;
+let ana: Club;
+let ben: Club;
 let end: () => Promise<void>;
 beforeAll(async () => {
   ({ db, ana, ben, end } = await freshDatabase());

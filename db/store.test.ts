@@ -7,17 +7,18 @@ import type { Session } from "~/core/session/schema";
 import { drillById } from "~/library";
 import { openAccounts } from "./accounts";
 import type { Db } from "./client";
+import type { Club } from "./clubs";
 import { EDITIONS_A_PAGE, handOut, LINKS_AN_EDITION, listEditions, newestEdition, openLink, protectedOnLink, tokenOfLink, withdrawLink, type OpenLink } from "./editions";
 import { countRuns, countUnseenPain, isKnownRun, keepCheckIn, keepProgress, listFolded, listHeard, setNotTheirs, setRemoved, setSeen, summariseHeard, usualRuns } from "./runs";
-import { edition, link, signIn } from "./schema";
+import { edition, entry, link, signIn } from "./schema";
 import { addSession, deleteArchived, findSession, listSessions, saveSession, setArchived } from "./sessions";
 import { addAthletes, addTeam, archiveAthlete, countPeople, deleteTeam, findAthlete, listOff, listTeams, namesOn, renameAthlete, renameTeam, restoreAthlete, setAthleteAreas } from "./teams";
 import { freshDatabase, TEST_SECRET } from "./testing";
 import { linkToken, tokenHash } from "./tokens";
 
 let db: Db;
-let ana: string;
-let ben: string;
+let ana: Club;
+let ben: Club;
 let end: () => Promise<void>;
 
 beforeAll(async () => {
@@ -34,7 +35,7 @@ function doc(title: string): Session {
   return read.value;
 }
 
-async function handedOut(owner: string, teamId: string | null = null) {
+async function handedOut(owner: Club, teamId: string | null = null) {
   const id = await addSession(db, owner, doc("Handed out"), 90);
   const made = await handOut(db, owner, id, makeEdition(doc("Handed out"), drillById), 90, teamId, TEST_SECRET);
   const opened = made && (await openLink(db, made.token, false));
@@ -114,9 +115,9 @@ describe("editions and links", () => {
 
   it("store no token, only its hash; the owner sees the address again while the secret is the same", async () => {
     const { id, token, opened } = await handedOut(ana);
-    const [row] = await db.select().from(link).where(eq(link.id, opened.id));
-    expect(row?.tokenHash).toBe(tokenHash(token));
-    expect(JSON.stringify(row)).not.toContain(token);
+    const rows = [...(await db.select().from(link).where(eq(link.id, opened.id))), ...(await db.select().from(entry).where(eq(entry.target, opened.id)))];
+    expect(rows).toMatchObject([{ id: opened.id }, { kind: "link", tokenHash: tokenHash(token) }]);
+    expect(JSON.stringify(rows)).not.toContain(token);
     expect((await listEditions(db, ana, id, TEST_SECRET)).editions[0]?.links[0]?.token).toBe(token);
     expect((await listEditions(db, ana, id, "another secret")).editions[0]?.links[0]?.token).toBeUndefined();
     expect(linkToken(TEST_SECRET, opened.id)).toHaveLength(24);
@@ -273,7 +274,7 @@ describe("more than a link usually brings", () => {
 
   it("beyond two thousand is only counted, unless it tells of pain", async () => {
     const { id, opened } = await handedOut(ana);
-    await db.execute(sql`insert into run (owner_id, link_id, client_key, name, folded) select ${ana}, ${opened.id}, gen_random_uuid(), 'Flood', true from generate_series(1, 1999)`);
+    await db.execute(sql`insert into run (club_id, link_id, client_key, name, folded) select ${ana.id}, ${opened.id}, gen_random_uuid(), 'Flood', true from generate_series(1, 1999)`);
     const fold = { fold: true };
     expect(await keepProgress(db, opened, progress(), fold)).toBeDefined();
     const late = progress();
@@ -291,8 +292,8 @@ describe("more than a link usually brings", () => {
     await some(opened, 60, () => checkIn(progress()));
     await keepCheckIn(db, opened, checkIn(first, { pain: true }));
     expect((await listHeard(db, ana, id, 1))[0]).toMatchObject({ name: "Tern", checkIn: { pain: true } });
-    expect(await isKnownRun(db, opened.id, first.key)).toBe(true);
-    expect(await isKnownRun(db, opened.id, crypto.randomUUID())).toBe(false);
+    expect(await isKnownRun(db, opened, first.key)).toBe(true);
+    expect(await isKnownRun(db, opened, crypto.randomUUID())).toBe(false);
   });
 });
 
@@ -397,7 +398,7 @@ describe("who is signed in", () => {
   it("is swept out once it has run out, when anybody signs in", async () => {
     const accounts = openAccounts(db, { secret: TEST_SECRET, baseUrl: "http://127.0.0.1:1" });
     const hour = 3_600_000;
-    await db.insert(signIn).values([["old", -1], ["good", 1]].map(([id, at]) => ({ id: String(id), token: `token ${id}`, userId: ben, expiresAt: new Date(Date.now() + Number(at) * hour) })));
+    await db.insert(signIn).values([["old", -1], ["good", 1]].map(([id, at]) => ({ id: String(id), token: `token ${id}`, userId: ben.by!, expiresAt: new Date(Date.now() + Number(at) * hour) })));
     await accounts.api.signInEmail({ body: { email: "ana@club.example", password: "ana has a long password" }, asResponse: true });
     const left = (await db.select({ id: signIn.id }).from(signIn)).map((row) => row.id);
     expect(left).toContain("good");

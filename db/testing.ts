@@ -6,6 +6,7 @@ import { gunzipSync } from "node:zlib";
 import { sql } from "drizzle-orm";
 import { connect, migrateTo, type Db } from "./client";
 import { makeAccount, openAccounts } from "./accounts";
+import type { Club } from "./clubs";
 
 export const TEST_SECRET = "a secret that only the tests know, long enough";
 
@@ -20,7 +21,7 @@ async function emptyDatabase(): Promise<string> {
   return server.replace(/\/[^/]*$/, `/${name}`);
 }
 
-const MIGRATIONS = fileURLToPath(new URL("./migrations", import.meta.url));
+export const MIGRATIONS = fileURLToPath(new URL("./migrations", import.meta.url));
 
 /** A database as an earlier Mapset left it, from a kept dump, brought to the newest schema. Only for tests. */
 export async function earlierDatabase(dump: string): Promise<{ db: Db; end: () => Promise<void> }> {
@@ -32,11 +33,11 @@ export async function earlierDatabase(dump: string): Promise<{ db: Db; end: () =
 }
 
 /** A migrated database of its own on the test server, and two coaches in it. Only for tests. */
-export async function freshDatabase(): Promise<{ db: Db; url: string; ana: string; ben: string; end: () => Promise<void> }> {
+export async function freshDatabase(): Promise<{ db: Db; url: string; ana: Club; ben: Club; end: () => Promise<void> }> {
   const url = await emptyDatabase();
   const { db, close } = connect(url);
   await migrateTo(db, MIGRATIONS);
   const accounts = openAccounts(db, { secret: TEST_SECRET, baseUrl: "http://127.0.0.1:1" });
-  const signUp = (who: string) => makeAccount(db, accounts, { name: who, email: `${who}@club.example`, password: `${who} has a long password` });
+  const signUp = (who: string) => makeAccount(db, accounts, { name: who, email: `${who}@club.example`, password: `${who} has a long password` }).then((made) => made.club);
   return { db, url, ana: await signUp("ana"), ben: await signUp("ben"), end: close };
 }

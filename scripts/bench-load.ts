@@ -1,3 +1,4 @@
+import type { Club } from "~/db/clubs";
 import { randomUUID } from "node:crypto";
 import { sql } from "drizzle-orm";
 import type { Line } from "./bench-draft";
@@ -57,19 +58,19 @@ function largestDrill(): Drill {
 }
 
 /** The fullest team, everybody protecting something else, each with a side or a clinician's limit. */
-async function fullestTeam(db: Db, ownerId: string): Promise<string> {
-  const id = await addTeam(db, ownerId, "As many as can be");
-  await addAthletes(db, ownerId, id, Array.from({ length: MOST_PEOPLE }, (_, i) => `Person ${i}`));
-  const team = (await listTeams(db, ownerId)).find((one) => one.id === id)!;
-  for (const [i, person] of team.athletes.entries()) await setAthleteAreas(db, ownerId, person.id, AREAS.map((area, a) => ({ area, way: (i + a) % 3 ? "keep-off" as const : "small" as const, ...(area === "knee-deep-bend" && { limit: 20 + (i % 160) }) })));
+async function fullestTeam(db: Db, club: Club): Promise<string> {
+  const id = await addTeam(db, club, "As many as can be");
+  await addAthletes(db, club, id, Array.from({ length: MOST_PEOPLE }, (_, i) => `Person ${i}`));
+  const team = (await listTeams(db, club)).find((one) => one.id === id)!;
+  for (const [i, person] of team.athletes.entries()) await setAthleteAreas(db, club, person.id, AREAS.map((area, a) => ({ area, way: (i + a) % 3 ? "keep-off" as const : "small" as const, ...(area === "knee-deep-bend" && { limit: 20 + (i % 160) }) })));
   return id;
 }
 
 /** As many revisions as may be kept of a drill with as many words as there may be. */
-async function mostRevisions(db: Db, ownerId: string): Promise<void> {
-  const id = await addOwnDrill(db, ownerId, { ...largestDrill(), name: "Revised over and over" });
-  await db.execute(sql`insert into own_drill_revision (drill_id, number, owner_id, doc) select drill_id, i, owner_id, jsonb_set(doc - 'motions', '{id}', to_jsonb('own-' || drill_id || '-' || i)) from own_drill_revision, generate_series(2, 4000) i where drill_id = ${id} and number = 1`);
-  await db.execute(sql`insert into own_drill_stress (drill_id, number, owner_id, rules, levels) select drill_id, i, owner_id, rules, levels from own_drill_stress, generate_series(2, 4000) i where drill_id = ${id} and number = 1`);
+async function mostRevisions(db: Db, club: Club): Promise<void> {
+  const id = await addOwnDrill(db, club, { ...largestDrill(), name: "Revised over and over" });
+  await db.execute(sql`insert into own_drill_revision (club_id, drill_id, number, made_by, doc) select club_id, drill_id, i, made_by, jsonb_set(doc - 'motions', '{id}', to_jsonb('own-' || drill_id || '-' || i)) from own_drill_revision, generate_series(2, 4000) i where drill_id = ${id} and number = 1`);
+  await db.execute(sql`insert into own_drill_stress (club_id, drill_id, number, rules, levels) select club_id, drill_id, i, rules, levels from own_drill_stress, generate_series(2, 4000) i where drill_id = ${id} and number = 1`);
   await db.execute(sql`update own_drill set revision = 4000 where id = ${id}`);
 }
 
@@ -95,7 +96,7 @@ async function waits(base: string, work: () => Promise<unknown>): Promise<{ long
 }
 
 /** The longest that others wait while the largest session is imported, saved, opened, handed out and followed. */
-export async function largest(base: string, cookie: string, db: Db, ownerId: string): Promise<Line[]> {
+export async function largest(base: string, cookie: string, db: Db, club: Club): Promise<Line[]> {
   const doc = largestSession();
   const text = JSON.stringify(doc);
   const headers = { cookie };
@@ -127,13 +128,13 @@ export async function largest(base: string, cookie: string, db: Db, ownerId: str
     if (!answer.ok) throw new Error(`${path} answered ${answer.status}`);
     return answer.text();
   });
-  const teamId = await fullestTeam(db, ownerId);
+  const teamId = await fullestTeam(db, club);
   await fetch(`${base}${session}/setting`, { method: "POST", headers: { ...headers, "content-type": "application/json" }, body: JSON.stringify({ teamId }) });
   await line(`it is looked over for ${MOST_PEOPLE} people who all protect something else`, () => get(`${session}/hand-out`));
   await line("it is put on paper for them", () => get(`${session}/paper`));
   await fetch(`${base}${session}/hand-out`, form({ team: teamId }));
   const theirs = [...(await get(`${session}/hand-out`)).matchAll(/\/f\/[A-Za-z0-9_-]{24}/g)][0]?.[0] ?? "";
-  const one = (await listTeams(db, ownerId)).find((team) => team.id === teamId)!.athletes[0]!.id;
+  const one = (await listTeams(db, club)).find((team) => team.id === teamId)!.athletes[0]!.id;
   await line("what somebody of them does instead is asked for", () => get(`${theirs}/mine?athlete=${one}`));
 
   let drill = "";
@@ -152,7 +153,7 @@ export async function largest(base: string, cookie: string, db: Db, ownerId: str
   });
   await line("its page is shown", () => get(drill));
   await line("a still of it is drawn", () => get(`${drill.replace("/library/", "/figure/")}/standard/pair.svg`));
-  await mostRevisions(db, ownerId);
+  await mostRevisions(db, club);
   for (const [what, path] of [["the list of sessions", "/sessions"], ["the desk", session], ["the library", "/library"], ["the drafting page", "/draft"], ["the list of own drills that these fetch", "/own-drills"]] as const) await line(`${what} is shown beside 4,000 revisions of own drills`, () => get(path));
 
   const profile = { id: "own", name: "As large as can be", about: "x".repeat(300), held: Array<string>(6).fill("x".repeat(120)), rows: Object.fromEntries(ROWS.map((row) => [row, { weight: 3, why: "x".repeat(200) }])) };

@@ -159,7 +159,7 @@ async function startOver(folder: string, outside: string | undefined, yes: boole
 }
 
 async function prepare(url: string, secret: string, baseUrl: string, demoPassword: string) {
-  const { connect, migrateTo } = await import("~/db/client");
+  const { connect, migrateTo, UnfitDatabase } = await import("~/db/client");
   const { openAccounts } = await import("~/db/accounts");
   const { loadDemo, demoEmail } = await import("~/db/demo/load");
   const { drawnDrillById } = await import("~/library/drawn");
@@ -168,7 +168,9 @@ async function prepare(url: string, secret: string, baseUrl: string, demoPasswor
     await db.execute(sql`select 1`).catch((error: Error & { cause?: Error }) => {
       throw new Trouble(`the database at ${new URL(url).host} cannot be reached: ${error.cause?.message ?? error.message}. Check DATABASE_URL.`);
     });
-    await migrateTo(db, `${ROOT}/db/migrations`);
+    await migrateTo(db, `${ROOT}/db/migrations`).catch((error: unknown) => {
+      throw error instanceof UnfitDatabase ? new Trouble(error.message) : error;
+    });
     await loadDemo(db, openAccounts(db, { secret, baseUrl }), { secret, password: demoPassword, drills: drawnDrillById });
     const email = await demoEmail(db);
     return email ? { email, password: demoPassword } : undefined;

@@ -13,7 +13,7 @@ export async function loader({ request, params }: Route.LoaderArgs) {
   const name = moment.replace(/\.svg$/, "");
   if (!LEVELS.includes(level as LevelName) || !STILL_MOMENTS.includes(name as StillMoment)) throw new Response("There is no such picture.", { status: 404 });
   const own = readOwnId(id) !== undefined;
-  const drill = own ? await drawnDrill((await requireCoachForData(request)).id, id) : drawnDrillById(id);
+  const drill = own ? await drawnDrill((await requireCoachForData(request)).club, id) : drawnDrillById(id);
   const svg = drill && stillFile(drill, level as LevelName, name as StillMoment);
   if (!svg) throw new Response("There is no such picture.", { status: 404 });
   return new Response(svg, { headers: { "content-type": "image/svg+xml; charset=utf-8", "cache-control": own ? "private, max-age=86400" : "public, max-age=3600" } });

@@ -1,18 +1,28 @@
 import { redirect } from "react-router";
+import type { Role } from "~/core/club/role";
+import { requireMember, type Club } from "~/db/clubs";
 import { getServices } from "./services.server";
 
-export type Coach = { id: string; name: string; email: string };
+export type Account = { id: string; name: string; email: string };
+
+/** Somebody signed in, in a club they are a member of. */
+export type Coach = Account & { club: Club; role: Role };
 
 /** Who is signed in, or undefined. */
-export async function currentCoach(request: Request): Promise<Coach | undefined> {
+export async function currentAccount(request: Request): Promise<Account | undefined> {
   const found = await getServices().accounts.api.getSession({ headers: request.headers });
   return found ? { id: found.user.id, name: found.user.name, email: found.user.email } : undefined;
 }
 
-/** Who is signed in; anyone else is sent to sign in and comes back here afterwards. */
+const asMember = async (account: Account): Promise<Coach> => {
+  const { club, role } = await requireMember(getServices().db, account);
+  return { ...account, club, role };
+};
+
+/** Who is signed in, with their club; anyone else is sent to sign in and comes back here afterwards. */
 export async function requireCoach(request: Request): Promise<Coach> {
-  const coach = await currentCoach(request);
-  if (coach) return coach;
+  const account = await currentAccount(request);
+  if (account) return asMember(account);
   const url = new URL(request.url);
   const back = request.method === "GET" ? `?back=${encodeURIComponent(url.pathname.replace(/\.data$/, "") + url.search.replace(/[?&]_routes=[^&]*/, ""))}` : "";
   throw redirect(`/sign-in${back}`);
@@ -28,9 +38,9 @@ export async function currentSignIn(request: Request): Promise<Coach & { signInI
 
 /** For messages from scripts: 401 instead of a page to sign in on. */
 export async function requireCoachForData(request: Request): Promise<Coach> {
-  const coach = await currentCoach(request);
-  if (!coach) throw Response.json({ kind: "signed-out" }, { status: 401 });
-  return coach;
+  const account = await currentAccount(request);
+  if (!account) throw Response.json({ kind: "signed-out" }, { status: 401 });
+  return asMember(account);
 }
 
 /** A place in Mapset to go to after signing in; never another site. */

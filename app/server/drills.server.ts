@@ -1,3 +1,4 @@
+import type { Club } from "~/db/clubs";
 import { ownIdsIn, readOwnId } from "~/core/drills/own";
 import type { Drill } from "~/core/drills/schema";
 import { makeFindable, type Findable } from "~/core/drills/search";
@@ -8,30 +9,30 @@ import { DRAWN_DRILLS, drawnDrillById } from "~/library/drawn";
 import { getServices } from "./services.server";
 
 /** Those revisions of a coach's own drills that something names, a document or its text. Without motions. */
-export const drillsNamed = (coachId: string, within: unknown): Promise<Drill[]> => revisionsNamed(getServices().db, coachId, ownIdsIn(within));
+export const drillsNamed = (club: Club, within: unknown): Promise<Drill[]> => revisionsNamed(getServices().db, club, ownIdsIn(within));
 
 /** Finds the drills that something of a coach's names: the shipped ones and those revisions of their own. Without motions. */
-export const drillsOf = async (coachId: string, within: unknown): Promise<DrillLookup> => lookupOf(await drillsNamed(coachId, within));
+export const drillsOf = async (club: Club, within: unknown): Promise<DrillLookup> => lookupOf(await drillsNamed(club, within));
 
 /** One drill with its motions: a shipped one, or a revision of one of the coach's own. */
-export async function drawnDrill(coachId: string, id: string): Promise<Drill | undefined> {
+export async function drawnDrill(club: Club, id: string): Promise<Drill | undefined> {
   const own = readOwnId(id);
-  return own ? findRevision(getServices().db, coachId, own.drill, own.revision) : drawnDrillById(id);
+  return own ? findRevision(getServices().db, club, own.drill, own.revision) : drawnDrillById(id);
 }
 
 /** The drills of a session with their motions. */
-export async function drawnDrillsIn(coachId: string, session: Session): Promise<DrillLookup> {
+export async function drawnDrillsIn(club: Club, session: Session): Promise<DrillLookup> {
   const ids = [...new Set(session.blocks.flatMap((block) => block.items.map((item) => item.drill)))];
-  const found = new Map((await Promise.all(ids.map((id) => drawnDrill(coachId, id)))).flatMap((drill) => (drill ? [[drill.id, drill] as const] : [])));
+  const found = new Map((await Promise.all(ids.map((id) => drawnDrill(club, id)))).flatMap((drill) => (drill ? [[drill.id, drill] as const] : [])));
   return (id) => found.get(id);
 }
 
 const SHIPPED: readonly ListedDrill[] = DRAWN_DRILLS.map(({ motions, ...doc }) => ({ doc, drawn: motions !== undefined }));
 
 /** What a coach can browse, without motions: their own drills in their newest revision, then the shipped ones; and their own put aside. */
-export async function browsable(coachId: string): Promise<{ drills: ListedDrill[]; aside: ListedDrill[] }> {
+export async function browsable(club: Club): Promise<{ drills: ListedDrill[]; aside: ListedDrill[] }> {
   const { db } = getServices();
-  const [own, aside] = await Promise.all([browseOwnDrills(db, coachId), browseOwnDrills(db, coachId, true)]);
+  const [own, aside] = await Promise.all([browseOwnDrills(db, club), browseOwnDrills(db, club, true)]);
   return { drills: [...own, ...SHIPPED], aside };
 }
 
@@ -50,6 +51,6 @@ export function readyToSearch(drills: readonly Drill[]): Findable {
 }
 
 /** The same with their motions. */
-export async function everyDrawn(coachId: string): Promise<Drill[]> {
-  return [...(await listOwnDrills(getServices().db, coachId)).map((row) => row.doc), ...DRAWN_DRILLS];
+export async function everyDrawn(club: Club): Promise<Drill[]> {
+  return [...(await listOwnDrills(getServices().db, club)).map((row) => row.doc), ...DRAWN_DRILLS];
 }

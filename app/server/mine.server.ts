@@ -22,14 +22,14 @@ const REMEMBERED = 40;
 const looked = new Map<string, Promise<Map<string, Drill>>>();
 
 /** The drills of an edition as they are looked at today, others being served between one and the next. */
-function drillsToday({ ownerId, edition }: OpenLink): Promise<Map<string, Drill>> {
+function drillsToday({ club, edition }: OpenLink): Promise<Map<string, Drill>> {
   const before = looked.get(edition.id);
   if (before) return before;
   const work = (async () => {
     const used = levelsUsed(edition.doc);
     const drills = new Map<string, Drill>();
     for (const drill of edition.doc.drills) {
-      const today = await drawnDrill(ownerId, drill.id);
+      const today = await drawnDrill(club, drill.id);
       drills.set(drill.id, asKnownToday(drill, used.get(drill.id) ?? new Set(), today));
       await pauseForOthers();
     }
@@ -70,7 +70,7 @@ export async function mineOf(opened: OpenLink, athleteId: string | null): Promis
   const choices = choicesOf(opened.edition.choices, athleteId ?? undefined);
   if (protections.length === 0 && choices.length === 0) return { ...NOTHING_OWN, athleteId, easier };
   const group: Group = { name: found.name, people: [], setting: found.setting };
-  const own = await browseOwnDrills(getServices().db, opened.ownerId);
+  const own = await browseOwnDrills(getServices().db, opened.club);
   await pauseForOthers();
   const by = { drills: (id: string) => known.get(id), offered: own.length > 0 ? [...own.map((listed) => listed.doc), ...DRILLS] : DRILLS, group, choices };
   const instead = await inTurns(insteadInSteps(session, protections, by));
@@ -80,7 +80,7 @@ export async function mineOf(opened: OpenLink, athleteId: string | null): Promis
   for (const one of instead) if (one.does === "other") levels.set(one.drill.id, (levels.get(one.drill.id) ?? new Set()).add(one.level));
   const drills: Drill[] = [];
   for (const [id, wanted] of levels) {
-    const drill = known.get(id) ?? (await drawnDrill(opened.ownerId, id));
+    const drill = known.get(id) ?? (await drawnDrill(opened.club, id));
     if (drill) drills.push(forDevice(drill, wanted));
   }
   return {

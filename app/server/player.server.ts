@@ -61,6 +61,6 @@ export async function readReport<M extends Progress | CheckIn>(request: Request,
   }
   // Counted from the second report on: keys that nobody keeps are not remembered either.
   const key = keyOf(read.value);
-  if ((await isKnownRun(getServices().db, opened.id, key)) && (await secondsToWait("runReport", `${opened.id} ${key}`)) > 0) throw Response.json({ kind: "wait" }, { status: 429 });
+  if ((await isKnownRun(getServices().db, opened, key)) && (await secondsToWait("runReport", `${opened.id} ${key}`)) > 0) throw Response.json({ kind: "wait" }, { status: 429 });
   return { opened, message: read.value, fold: withdrawnAt !== null };
 }

@@ -1,3 +1,4 @@
+import type { Club } from "~/db/clubs";
 import { hasRoom, MOST, type Kept } from "~/db/quota";
 import { getServices } from "./services.server";
 
@@ -8,7 +9,7 @@ const HELP: Record<Kept, string> = {
 };
 
 /** Goes on when a coach has room for more; else says what is full. Nothing has been kept then. */
-export async function needRoom(coachId: string, what: Kept, more = 1): Promise<void> {
-  if (await hasRoom(getServices().db, coachId, what, more)) return;
+export async function needRoom(club: Club, what: Kept, more = 1): Promise<void> {
+  if (await hasRoom(getServices().db, club, what, more)) return;
   throw new Response(`You have as many as Mapset keeps for one coach: ${MOST[what].toLocaleString("en-GB")} ${HELP[what]}`, { status: 409 });
 }

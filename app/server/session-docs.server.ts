@@ -1,3 +1,4 @@
+import type { Club } from "~/db/clubs";
 import { readOwnId } from "~/core/drills/own";
 import type { Drill } from "~/core/drills/schema";
 import { faultLine, readJson, type Fault } from "~/core/faults";
@@ -21,75 +22,75 @@ export const LARGEST_IMPORT = 2_000_000;
 export type ImportOutcome = Brought | { file: string; faults: PlacedFault[] };
 
 /** Keeps a session read from text with all it brings, or says every fault with its place. Nothing is kept of a file with faults. */
-export async function importSession(ownerId: string, file: string, text: string): Promise<ImportOutcome> {
+export async function importSession(club: Club, file: string, text: string): Promise<ImportOutcome> {
   const document = readJson(text, LONGEST_TEXT);
   if (!document.ok) return { file, faults: placedFaults(document.faults, undefined) };
-  const own = await drillsOf(ownerId, text);
+  const own = await drillsOf(club, text);
   const brings = idsBrought(document.value);
   // A drill that the file brings is the file's, even where the coach has one of that id.
   const there = (id: string) => (brings.has(id) && readOwnId(id) ? undefined : own(id));
   const read = readSessionFile(document.value, { drills: there, isProfile: (id) => demandById(id) !== undefined });
   if (!read.ok) return { file, faults: placedFaults(read.faults, document.value, (id) => there(id)?.name) };
   const { db } = getServices();
-  const missing = await missingOf(db, ownerId, read.value.drills);
+  const missing = await missingOf(db, club, read.value.drills);
   if (missing.length > 0) {
-    await needRoom(ownerId, "drills", missing.length);
-    await needRoom(ownerId, "revisions", missing.length);
+    await needRoom(club, "drills", missing.length);
+    await needRoom(club, "revisions", missing.length);
   }
-  if (typeof read.value.profile === "object") await needRoom(ownerId, "profiles");
-  await needRoom(ownerId, "sessions");
+  if (typeof read.value.profile === "object") await needRoom(club, "profiles");
+  await needRoom(club, "sessions");
   const brought = new Map(read.value.drills.map((drill) => [drill.id, drill]));
-  return keepSessionFile(db, ownerId, read.value, compile(read.value.session, (id) => brought.get(id) ?? own(id)).totalSeconds, missing);
+  return keepSessionFile(db, club, read.value, compile(read.value.session, (id) => brought.get(id) ?? own(id)).totalSeconds, missing);
 }
 
 /** A session with its drills and profile, as a file that another coach can take in. */
-export async function exportSession(ownerId: string, id: string): Promise<{ name: string; document: ReturnType<typeof sessionFile> } | undefined> {
+export async function exportSession(club: Club, id: string): Promise<{ name: string; document: ReturnType<typeof sessionFile> } | undefined> {
   const { db } = getServices();
-  const [stored, setting] = await Promise.all([findSession(db, ownerId, id), findSetting(db, ownerId, id)]);
+  const [stored, setting] = await Promise.all([findSession(db, club, id), findSetting(db, club, id)]);
   if (!stored || !setting) return undefined;
   const drills: Drill[] = [];
   for (const drillId of drillsUsed(stored.doc)) {
-    const drill = readOwnId(drillId) ? await drawnDrill(ownerId, drillId) : undefined;
+    const drill = readOwnId(drillId) ? await drawnDrill(club, drillId) : undefined;
     if (drill) drills.push(drill);
   }
   // A profile that is gone, or nobody's, is left out.
   const { demandId } = setting;
-  const { row: _, ...own } = (await listDemands(db, ownerId)).find((one) => one.id === demandId) ?? { row: undefined };
+  const { row: _, ...own } = (await listDemands(db, club)).find((one) => one.id === demandId) ?? { row: undefined };
   const profile = demandId === null ? undefined : "rows" in own ? own : demandById(demandId) ? demandId : undefined;
   return { name: stored.doc.title, document: sessionFile({ session: stored.doc, drills, profile }) };
 }
 
 /** Keeps a checked session as a new one of the coach, with what stands beside it: the group it is for, what is asked of it, and what was chosen. A group that is gone, or nobody's, is left out. */
-export async function keepSession(ownerId: string, session: Session, beside: Partial<Setting> = {}): Promise<string> {
-  await needRoom(ownerId, "sessions");
+export async function keepSession(club: Club, session: Session, beside: Partial<Setting> = {}): Promise<string> {
+  await needRoom(club, "sessions");
   const { db } = getServices();
   const { teamId = null } = beside;
-  const own = teamId !== null && (await listTeamNames(db, ownerId)).some((one) => one.id === teamId);
-  return addSession(db, ownerId, session, compile(session, await drillsOf(ownerId, session)).totalSeconds, { ...beside, teamId: own ? teamId : null });
+  const own = teamId !== null && (await listTeamNames(db, club)).some((one) => one.id === teamId);
+  return addSession(db, club, session, compile(session, await drillsOf(club, session)).totalSeconds, { ...beside, teamId: own ? teamId : null });
 }
 
 /** Somebody may be saving the same session from the desk: the newest is taken so often until it goes through. */
 const TRIES = 5;
 
 /** Changes a session wherever it stands now. Says `gone`, that somebody else is changing it, or what the change would break. */
-export async function changeStored(ownerId: string, id: string, change: (session: Session) => Session): Promise<{ saved: Session } | { refused: "gone" | "busy" | Fault[] }> {
+export async function changeStored(club: Club, id: string, change: (session: Session) => Session): Promise<{ saved: Session } | { refused: "gone" | "busy" | Fault[] }> {
   const { db } = getServices();
   for (let tries = 0; tries < TRIES; tries++) {
-    const stored = await findSession(db, ownerId, id);
+    const stored = await findSession(db, club, id);
     if (!stored) return { refused: "gone" };
     const changed = change(stored.doc);
-    const drills = await drillsOf(ownerId, changed);
+    const drills = await drillsOf(club, changed);
     const read = readSession(changed, drills);
     if (!read.ok) return { refused: read.faults };
-    const saved = await saveSession(db, ownerId, id, stored.revision, read.value, compile(read.value, drills).totalSeconds);
+    const saved = await saveSession(db, club, id, stored.revision, read.value, compile(read.value, drills).totalSeconds);
     if (saved.kind === "saved") return { saved: read.value };
   }
   return { refused: "busy" };
 }
 
 /** Checks a document that is meant to be right already; throws when it is not. */
-export async function mustRead(ownerId: string, document: unknown): Promise<Session> {
-  const read = readSession(document, await drillsOf(ownerId, document));
+export async function mustRead(club: Club, document: unknown): Promise<Session> {
+  const read = readSession(document, await drillsOf(club, document));
   if (!read.ok) throw new Error(read.faults.map(faultLine).join("; "));
   return read.value;
 }

@@ -6,6 +6,7 @@ import type { Session } from "~/core/session/schema";
 import { compile } from "~/core/timeline/compile";
 import { makeAccount, type Accounts } from "../accounts";
 import type { Db } from "../client";
+import type { Club } from "../clubs";
 import { handOut, openLink } from "../editions";
 import { keepCheckIn, keepProgress } from "../runs";
 import { about, checkIn, coach, link, run } from "../schema";
@@ -23,32 +24,32 @@ const DAY_MS = 86_400_000;
 export async function loadDemo(db: Db, accounts: Accounts, settings: DemoSettings): Promise<void> {
   const [done] = await db.select().from(about).where(eq(about.key, LOADED));
   if (done) return;
-  const coachId = await makeAccount(db, accounts, { ...COACH, password: settings.password });
+  const { club } = await makeAccount(db, accounts, { ...COACH, clubName: "Kestrel Sound", password: settings.password });
   const make = { rowers: rowersBeforeTheBoat, handball: handballBeforeAGame, staff: staffLunchtime } as const;
   for (const key of ["staff", "handball", "rowers"] as const) {
-    const teamId = await addTeam(db, coachId, TEAMS[key].name);
+    const teamId = await addTeam(db, club, TEAMS[key].name);
     const { people, setting, protects } = TEAMS[key];
-    await addAthletes(db, coachId, teamId, people);
-    await setTeamSetting(db, coachId, teamId, setting);
-    const members = (await listTeams(db, coachId)).find((team) => team.id === teamId)?.athletes ?? [];
-    for (const { id, name } of members) if (protects[name]) await setAthleteAreas(db, coachId, id, protects[name]);
-    await loadSession(db, coachId, key, teamId, make[key](settings.drills), settings);
+    await addAthletes(db, club, teamId, people);
+    await setTeamSetting(db, club, teamId, setting);
+    const members = (await listTeams(db, club)).find((team) => team.id === teamId)?.athletes ?? [];
+    for (const { id, name } of members) if (protects[name]) await setAthleteAreas(db, club, id, protects[name]);
+    await loadSession(db, club, key, teamId, make[key](settings.drills), settings);
   }
   await db.insert(about).values({ key: LOADED, value: new Date().toISOString() });
 }
 
-async function loadSession(db: Db, ownerId: string, key: TeamKey, teamId: string, doc: Session, settings: DemoSettings): Promise<void> {
+async function loadSession(db: Db, club: Club, key: TeamKey, teamId: string, doc: Session, settings: DemoSettings): Promise<void> {
   const { secret, drills } = settings;
   const timeline = compile(doc, drills);
-  const id = await addSession(db, ownerId, doc, timeline.totalSeconds);
-  await saveSetting(db, ownerId, id, { teamId, demandId: TEAMS[key].demand, accepted: [] });
+  const id = await addSession(db, club, doc, timeline.totalSeconds);
+  await saveSetting(db, club, id, { teamId, demandId: TEAMS[key].demand, accepted: [] });
   const first = daysAgo(Math.max(...HEARD[key].map((said) => said.daysAgo)) + 1);
-  const out = await handOut(db, ownerId, id, makeEdition(doc, drills), timeline.totalSeconds, teamId, secret, first);
+  const out = await handOut(db, club, id, makeEdition(doc, drills), timeline.totalSeconds, teamId, secret, first);
   const opened = out && (await openLink(db, out.token, true));
   if (!opened || opened === "withdrawn") throw new Error("The demo edition cannot be opened");
   await db.update(link).set({ openings: HEARD[key].length, openedAt: daysAgo(Math.min(...HEARD[key].map((said) => said.daysAgo))) }).where(eq(link.id, opened.id));
 
-  const people = (await listTeams(db, ownerId)).find((team) => team.id === teamId)?.athletes ?? [];
+  const people = (await listTeams(db, club)).find((team) => team.id === teamId)?.athletes ?? [];
   const joints = mainJoints(doc, timeline, drills, 2);
   for (const [i, said] of HEARD[key].entries()) {
     const progress = {
@@ -66,17 +67,17 @@ async function loadSession(db: Db, ownerId: string, key: TeamKey, teamId: string
     await db.update(run).set({ startedAt: at, ...(progress.finished && { finishedAt: new Date(at.getTime() + timeline.totalSeconds * 1000) }) }).where(eq(run.id, runId));
     await db.update(checkIn).set({ sentAt: new Date(at.getTime() + (timeline.totalSeconds + 40) * 1000) }).where(eq(checkIn.runId, runId));
   }
-  if (key === "handball") await changeAfterHandOut(db, ownerId, id, doc, drills);
+  if (key === "handball") await changeAfterHandOut(db, club, id, doc, drills);
 }
 
 /** One session has changed since it was handed out, so that the demo shows how that looks. */
-async function changeAfterHandOut(db: Db, ownerId: string, id: string, doc: Session, drills: DemoSettings["drills"]): Promise<void> {
+async function changeAfterHandOut(db: Db, club: Club, id: string, doc: Session, drills: DemoSettings["drills"]): Promise<void> {
   const last = doc.blocks.length - 1;
   const changed: Session = {
     ...doc, notes: "Hall B this time: less room, so the toe-touch walk goes along the wall.",
     blocks: doc.blocks.map((block, i) => (i === last ? { ...block, title: "Into hall B" } : block)),
   };
-  await saveSession(db, ownerId, id, 1, changed, compile(changed, drills).totalSeconds);
+  await saveSession(db, club, id, 1, changed, compile(changed, drills).totalSeconds);
 }
 
 function daysAgo(days: number, minutesLater = 0): Date {

@@ -10,7 +10,7 @@ import { countUnseenPain } from "~/db/runs";
 
 export async function loader({ request }: Route.LoaderArgs) {
   const coach = await requireCoach(request);
-  return { name: coach.name, pain: await countUnseenPain(getServices().db, coach.id) };
+  return { name: coach.name, pain: await countUnseenPain(getServices().db, coach.club) };
 }
 
 export default function CoachLayout({ loaderData }: Route.ComponentProps) {

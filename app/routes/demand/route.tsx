@@ -32,10 +32,10 @@ export async function loader({ request, params }: Route.LoaderArgs) {
   const coach = await requireCoach(request);
   const { db } = getServices();
   const own = ownIdOf(params.demand);
-  const demand = own ? await findDemand(db, coach.id, own) : demandById(params.demand);
+  const demand = own ? await findDemand(db, coach.club, own) : demandById(params.demand);
   if (!demand) throw notThere();
-  const newest = await newestSessions(db, coach.id, 30);
-  const drills = await drillsOf(coach.id, newest);
+  const newest = await newestSessions(db, coach.club, 30);
+  const drills = await drillsOf(coach.club, newest);
   const sessions = [];
   for (const { id, doc } of newest) {
     const timeline = compile(doc, drills);
@@ -53,7 +53,7 @@ export async function action({ request, params }: Route.ActionArgs) {
   if (!own) throw notThere();
   const form = await readForm(request);
   if (form.get("do") === "delete") {
-    if (!(await deleteDemand(db, coach.id, own))) throw notThere();
+    if (!(await deleteDemand(db, coach.club, own))) throw notThere();
     throw redirect("/demands");
   }
   let given: unknown;
@@ -64,7 +64,7 @@ export async function action({ request, params }: Route.ActionArgs) {
   }
   const read = parseWith(demandSchema, given);
   if (!read.ok) return data({ faults: read.faults }, { status: 422 });
-  if (!(await saveDemand(db, coach.id, own, { ...read.value, id: "own" }))) throw notThere();
+  if (!(await saveDemand(db, coach.club, own, { ...read.value, id: "own" }))) throw notThere();
   return data({ kept: true });
 }
 

@@ -17,7 +17,7 @@ export const meta: Route.MetaFunction = () => [{ title: "What is asked · Mapset
 
 export async function loader({ request }: Route.LoaderArgs) {
   const coach = await requireCoach(request);
-  const own = await listDemands(getServices().db, coach.id);
+  const own = await listDemands(getServices().db, coach.club);
   return { own: own.map(({ row: _, ...demand }) => demand) };
 }
 
@@ -27,10 +27,10 @@ export async function action({ request }: Route.ActionArgs) {
   const { db } = getServices();
   const asked = fieldText(await readForm(request), "demand");
   const own = /^own-([0-9a-f-]{36})$/.exec(asked)?.[1];
-  const from = own ? await findDemand(db, coach.id, own) : demandById(asked);
+  const from = own ? await findDemand(db, coach.club, own) : demandById(asked);
   if (!from) throw new Response("There is no such profile among yours.", { status: 404 });
-  await needRoom(coach.id, "profiles");
-  throw redirect(`/demands/${ownDemandId(await addDemand(db, coach.id, copyOfDemand(from)))}`);
+  await needRoom(coach.club, "profiles");
+  throw redirect(`/demands/${ownDemandId(await addDemand(db, coach.club, copyOfDemand(from)))}`);
 }
 
 export default function Demands({ loaderData }: Route.ComponentProps) {

@@ -24,11 +24,11 @@ export async function loader({ request, params }: Route.LoaderArgs) {
   const id = idOf(params.id);
   const { db } = getServices();
   const [stored, edition, setting, groups, ownDemands, others] = await Promise.all([
-    findSession(db, coach.id, id), newestEdition(db, coach.id, id), findSetting(db, coach.id, id), listGroups(db, coach.id), listDemands(db, coach.id), listTitles(db, coach.id),
+    findSession(db, coach.club, id), newestEdition(db, coach.club, id), findSetting(db, coach.club, id), listGroups(db, coach.club), listDemands(db, coach.club), listTitles(db, coach.club),
   ]);
   if (!stored || !setting) throw notHere();
   // The coach's other drills are fetched by the page once it is there.
-  const used = await drillsNamed(coach.id, [stored.doc, edition?.session]);
+  const used = await drillsNamed(coach.club, [stored.doc, edition?.session]);
   return {
     large: segmentsAtMost(stored.doc, lookupOf(used)) > DRAWN_HERE,
     id, copy: deskCopy(stored), before: writtenBefore(stored.doc, stored.updatedAt), archived: stored.archivedAt !== null, edition, used, setting, groups, others,

@@ -1,3 +1,4 @@
+import type { Club } from "~/db/clubs";
 import { z } from "zod";
 import type { Route } from "./+types/save";
 import { idOf, requireCoachForData } from "~/app/server/coach.server";
@@ -27,25 +28,25 @@ export type SaveAnswer =
 /** The newest copy, for a tab that hears another has saved. */
 export async function loader({ request, params }: Route.LoaderArgs) {
   const coach = await requireCoachForData(request);
-  const stored = await findSession(getServices().db, coach.id, idOf(params.id));
+  const stored = await findSession(getServices().db, coach.club, idOf(params.id));
   return stored ? Response.json(deskCopy(stored)) : Response.json({ kind: "gone" }, { status: 404 });
 }
 
 export async function action({ request, params }: Route.ActionArgs) {
   const coach = await requireCoachForData(request);
-  const answer = await save(coach.id, idOf(params.id), await request.json().catch(() => undefined));
+  const answer = await save(coach.club, idOf(params.id), await request.json().catch(() => undefined));
   const status = { saved: 200, copied: 200, newer: 409, gone: 404, "signed-out": 401, refused: 422 }[answer.kind];
   return Response.json(answer, { status });
 }
 
-async function save(ownerId: string, id: string, body: unknown): Promise<SaveAnswer> {
+async function save(club: Club, id: string, body: unknown): Promise<SaveAnswer> {
   const given = parseWith(message, body);
   if (!given.ok) return { kind: "refused", faults: given.faults };
-  const drills = await drillsOf(ownerId, given.value.doc);
+  const drills = await drillsOf(club, given.value.doc);
   const read = readSession(given.value.doc, drills);
   if (!read.ok) return { kind: "refused", faults: read.faults };
-  if (given.value.asCopy) return { kind: "copied", id: await keepSession(ownerId, read.value, await findSetting(getServices().db, ownerId, id)) };
-  const saved = await saveSession(getServices().db, ownerId, id, given.value.basedOn, read.value, compile(read.value, drills).totalSeconds);
+  if (given.value.asCopy) return { kind: "copied", id: await keepSession(club, read.value, await findSetting(getServices().db, club, id)) };
+  const saved = await saveSession(getServices().db, club, id, given.value.basedOn, read.value, compile(read.value, drills).totalSeconds);
   if (saved.kind === "saved") return { ...saved, updatedAt: saved.updatedAt.toISOString() };
   return saved.kind === "newer" ? { kind: "newer", stored: deskCopy(saved.stored) } : saved;
 }

@@ -23,6 +23,6 @@ export async function action({ request, params }: Route.ActionArgs) {
   const coach = await requireCoachForData(request);
   const read = parseWith(settingSchema, await request.json().catch(() => undefined));
   if (!read.ok) return Response.json({ kind: "refused", faults: read.faults } satisfies SettingAnswer, { status: 422 });
-  const kept = await saveSetting(getServices().db, coach.id, idOf(params.id), read.value);
+  const kept = await saveSetting(getServices().db, coach.club, idOf(params.id), read.value);
   return Response.json({ kind: kept ? "kept" : "gone" } satisfies SettingAnswer, { status: kept ? 200 : 404 });
 }

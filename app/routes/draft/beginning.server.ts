@@ -1,3 +1,4 @@
+import type { Club } from "~/db/clubs";
 import { z } from "zod";
 import { idOf, notHere } from "~/app/server/coach.server";
 import { drillsOf } from "~/app/server/drills.server";
@@ -14,20 +15,20 @@ import { SCHOOLS } from "~/library/schools";
 export type Beginning = { begun: string; request: KeptRequest; teamId: string | null; keptId: string | null; from: string | undefined };
 
 /** Where a request begins: one that was kept, a session there is, a motion that is short, a joint someone felt, or what was last done with a group. Anything else in the address is left aside. */
-export async function beginning(ownerId: string, params: URLSearchParams, groups: readonly { id: string; group: Group }[], lasts: readonly LastWith[], known: (demand: string | undefined) => boolean): Promise<Beginning> {
+export async function beginning(club: Club, params: URLSearchParams, groups: readonly { id: string; group: Group }[], lasts: readonly LastWith[], known: (demand: string | undefined) => boolean): Promise<Beginning> {
   const { db } = getServices();
   const begun = params.toString();
   const team = (id: string | null | undefined) => groups.find((g) => g.id === id)?.id ?? null;
   const kept = params.get("kept");
   if (kept) {
-    const stored = await findRequest(db, ownerId, idOf(kept));
+    const stored = await findRequest(db, club, idOf(kept));
     if (!stored) throw notHere("There is no such request among yours.");
     return { begun, request: stored.doc, teamId: team(stored.teamId), keptId: stored.id, from: undefined };
   }
   const sessionId = params.get("session");
-  const stored = sessionId ? await findSession(db, ownerId, idOf(sessionId)) : undefined;
+  const stored = sessionId ? await findSession(db, club, idOf(sessionId)) : undefined;
   if (sessionId && !stored) throw notHere();
-  const setting = stored ? await findSetting(db, ownerId, stored.id) : undefined;
+  const setting = stored ? await findSetting(db, club, stored.id) : undefined;
   const askedBy = setting?.demandId && known(setting.demandId) ? setting.demandId : undefined;
   const teamId = team(setting?.teamId ?? params.get("team"));
   const last: Last | undefined = stored ? { purpose: stored.doc.purpose, target: stored.doc.target ?? 600, demand: askedBy } : lastOf(lasts, teamId);
@@ -40,7 +41,7 @@ export async function beginning(ownerId: string, params: URLSearchParams, groups
   if (!stored) return { begun, request: usualRequest(demand && known(demand) ? { purpose: "before-training", target: 600, ...last, demand } : last), teamId, keptId: null, from: undefined };
   const minutes = Number(params.get("minutes") ?? NaN);
   const without = z.enum(AREAS).safeParse(params.get("without"));
-  const request = requestLike(stored.doc, await drillsOf(ownerId, stored.doc), SCHOOLS, {
+  const request = requestLike(stored.doc, await drillsOf(club, stored.doc), SCHOOLS, {
     demand: askedBy, setting: whose?.setting, ...(Number.isFinite(minutes) && { target: minutes * 60 }), ...(without.success && { without: without.data }),
   });
   return { begun, request, teamId, keptId: null, from: stored.doc.title };

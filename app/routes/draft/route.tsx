@@ -21,14 +21,14 @@ export const meta: Route.MetaFunction = () => [{ title: "Draft · Mapset" }];
 export async function loader({ request }: Route.LoaderArgs) {
   const coach = await requireCoach(request);
   const { db } = getServices();
-  const [groups, ownDemands, kept, before] = await Promise.all([listGroups(db, coach.id), listDemands(db, coach.id), listRequests(db, coach.id), lastByTeam(db, coach.id)]);
+  const [groups, ownDemands, kept, before] = await Promise.all([listGroups(db, coach.club), listDemands(db, coach.club), listRequests(db, coach.club), lastByTeam(db, coach.club)]);
   const known = (id: string | undefined) => id !== undefined && (demandById(id) !== undefined || ownDemands.some((d) => d.id === id));
   // A profile that was asked by last may be gone since.
   const lasts = before.map((last) => (known(last.demand) ? last : { ...last, demand: undefined }));
-  const begun = await beginning(coach.id, new URL(request.url).searchParams, groups, lasts, known);
+  const begun = await beginning(coach.club, new URL(request.url).searchParams, groups, lasts, known);
   return {
     // The coach's other drills are fetched by the page once it is there.
-    ...begun, coachId: coach.id, groups, lasts, used: await drillsNamed(coach.id, begun.request), ownDemands: ownDemands.map(({ row: _, ...demand }) => demand),
+    ...begun, coachId: coach.id, groups, lasts, used: await drillsNamed(coach.club, begun.request), ownDemands: ownDemands.map(({ row: _, ...demand }) => demand),
     kept: kept.map(({ id, title }) => ({ id, title })),
   };
 }
@@ -44,7 +44,7 @@ export async function action({ request }: Route.ActionArgs) {
   const answer = (outcome: Outcome, status = 200) => data(outcome, { status });
   switch (form.get("do")) {
     case "forget":
-      if (!(await deleteRequest(db, coach.id, idOf(field("id"))))) throw notHere("There is no such request among yours.");
+      if (!(await deleteRequest(db, coach.club, idOf(field("id"))))) throw notHere("There is no such request among yours.");
       return answer({ gone: true });
     case "keep": {
       const read = parseWith(keptRequestSchema, json(field("request")));
@@ -52,18 +52,18 @@ export async function action({ request }: Route.ActionArgs) {
       const title = field("title").trim().slice(0, 120) || read.value.title;
       if (field("id")) {
         const id = idOf(field("id"));
-        if (!(await saveRequest(db, coach.id, id, { title, doc: read.value, teamId }))) throw notHere("There is no such request among yours.");
+        if (!(await saveRequest(db, coach.club, id, { title, doc: read.value, teamId }))) throw notHere("There is no such request among yours.");
         return answer({ kept: id });
       }
-      const id = await addRequest(db, coach.id, { title, doc: read.value, teamId });
+      const id = await addRequest(db, coach.club, { title, doc: read.value, teamId });
       return id ? answer({ kept: id }) : answer({ faults: [{ path: "(request)", message: `was not kept: the group is not yours, or there are ${MOST_REQUESTS} requests already` }] }, 422);
     }
     case "open": {
-      const read = readSession(json(field("session")), await drillsOf(coach.id, field("session")));
+      const read = readSession(json(field("session")), await drillsOf(coach.club, field("session")));
       if (!read.ok) return answer({ faults: read.faults }, 422);
-      const id = await keepSession(coach.id, read.value);
-      const kept = await saveSetting(db, coach.id, id, { teamId, demandId: field("demand").slice(0, 80) || null, accepted: [] });
-      if (!kept) await saveSetting(db, coach.id, id, { teamId: null, demandId: null, accepted: [] });
+      const id = await keepSession(coach.club, read.value);
+      const kept = await saveSetting(db, coach.club, id, { teamId, demandId: field("demand").slice(0, 80) || null, accepted: [] });
+      if (!kept) await saveSetting(db, coach.club, id, { teamId: null, demandId: null, accepted: [] });
       throw redirect(`/sessions/${id}`);
     }
     default:

@@ -1,3 +1,4 @@
+import type { Club } from "~/db/clubs";
 import { notHere } from "~/app/server/coach.server";
 import { changeStored } from "~/app/server/session-docs.server";
 import type { Drill } from "~/core/drills/schema";
@@ -7,9 +8,9 @@ import { itemOf } from "~/core/session/start";
 export type AddedTo = { added: { id: string; title: string } } | { refused: string };
 
 /** Puts a drill at the end of a session. */
-export async function addTo(coachId: string, drill: Drill, id: string): Promise<AddedTo> {
+export async function addTo(club: Club, drill: Drill, id: string): Promise<AddedTo> {
   let full = false;
-  const changed = await changeStored(coachId, id, (session) => {
+  const changed = await changeStored(club, id, (session) => {
     const { blocks } = session;
     const after = insertItem(session, { block: blocks.length - 1, item: blocks.at(-1)?.items.length ?? 0 }, itemOf(drill));
     full = after === session;

@@ -36,16 +36,16 @@ export const meta: Route.MetaFunction = ({ loaderData }) => [{ title: `${loaderD
 export async function loader({ request, params }: Route.LoaderArgs) {
   const coach = await requireCoach(request);
   const { db } = getServices();
-  const drill = await drawnDrill(coach.id, params.drill);
+  const drill = await drawnDrill(coach.club, params.drill);
   if (!drill) throw notHere("There is no such drill.");
   const own = readOwnId(drill.id);
-  const newest = own && (await findOwnDrill(db, coach.id, own.drill));
-  const revisions = newest ? (await listRevisions(db, coach.id, newest.id)).map((r) => ({ id: ownDrillId(newest.id, r.number), number: r.number, at: r.createdAt.toISOString() })) : [];
+  const newest = own && (await findOwnDrill(db, coach.club, own.drill));
+  const revisions = newest ? (await listRevisions(db, coach.club, newest.id)).map((r) => ({ id: ownDrillId(newest.id, r.number), number: r.number, at: r.createdAt.toISOString() })) : [];
   return {
     drill,
     own: newest && { newer: newest.revision > (own?.revision ?? 0) ? ownDrillId(newest.id, newest.revision) : undefined, revision: own?.revision ?? 1, archived: newest.archivedAt !== null, revisions },
-    others: (await listTitles(db, coach.id)).slice(0, 100),
-    sessions: await sessionsUsing(db, coach.id, [drill.id, ...revisions.map((r) => r.id)]),
+    others: (await listTitles(db, coach.club)).slice(0, 100),
+    sessions: await sessionsUsing(db, coach.club, [drill.id, ...revisions.map((r) => r.id)]),
     courses: Object.fromEntries(
       LEVELS.map((level) => {
         const motion = motionAt(drill, level);
@@ -59,18 +59,18 @@ export async function loader({ request, params }: Route.LoaderArgs) {
 /** Copies the drill as one of the coach's own, to be changed; or puts an own drill aside and brings it back. */
 export async function action({ request, params }: Route.ActionArgs) {
   const coach = await requireCoach(request);
-  const drill = await drawnDrill(coach.id, params.drill);
+  const drill = await drawnDrill(coach.club, params.drill);
   if (!drill) throw notHere("There is no such drill.");
   const form = await readForm(request);
   const what = form.get("do");
-  if (what === "add") return addTo(coach.id, drill, idOf(fieldText(form, "session")));
+  if (what === "add") return addTo(coach.club, drill, idOf(fieldText(form, "session")));
   const own = readOwnId(drill.id);
   if (what === "aside" || what === "back") {
-    if (!own || !(await shelveOwnDrill(getServices().db, coach.id, own.drill, what === "aside"))) throw notHere("There is no such drill among yours.");
+    if (!own || !(await shelveOwnDrill(getServices().db, coach.club, own.drill, what === "aside"))) throw notHere("There is no such drill among yours.");
     return null;
   }
-  await needRoom(coach.id, "drills");
-  const id = await addOwnDrill(getServices().db, coach.id, { ...drill, name: `${cutTo(drill.name, 72)}, mine` });
+  await needRoom(coach.club, "drills");
+  const id = await addOwnDrill(getServices().db, coach.club, { ...drill, name: `${cutTo(drill.name, 72)}, mine` });
   return redirect(`/library/${ownDrillId(id, 1)}/edit`);
 }
 

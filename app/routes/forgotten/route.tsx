@@ -2,7 +2,7 @@ import { data, Form, Link, useNavigation } from "react-router";
 import type { Route } from "./+types/route";
 import { EntryCard, FormFault } from "../sign-in/card";
 import { Written } from "../sign-in/written";
-import { currentCoach } from "~/app/server/coach.server";
+import { currentAccount } from "~/app/server/coach.server";
 import { readForm } from "~/app/server/forms.server";
 import { forgotten } from "~/app/server/sign-in.server";
 import { Button } from "~/app/ui/button";
@@ -12,7 +12,7 @@ export const meta: Route.MetaFunction = () => [{ title: "Forgotten password · M
 
 /** Whoever is signed in on this device may have forgotten theirs all the same. */
 export async function loader({ request }: Route.LoaderArgs) {
-  return { email: (await currentCoach(request))?.email };
+  return { email: (await currentAccount(request))?.email };
 }
 
 export async function action({ request, context }: Route.ActionArgs) {

@@ -8,7 +8,7 @@ import { tokenOfLink } from "~/db/editions";
 export async function loader({ request, params }: Route.LoaderArgs) {
   const coach = await requireCoachForData(request);
   const { db, secret, baseUrl } = getServices();
-  const token = await tokenOfLink(db, coach.id, idOf(params.link), secret);
+  const token = await tokenOfLink(db, coach.club, idOf(params.link), secret);
   if (!token) throw notHere("There is no such link among yours.");
   const svg = await QRCode.toString(`${baseUrl}/f/${token}`, { type: "svg", margin: 1, errorCorrectionLevel: "M" });
   // What a link opens never changes, so the coach's own browser may keep its picture.

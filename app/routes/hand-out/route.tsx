@@ -44,13 +44,13 @@ export async function loader({ request, params }: Route.LoaderArgs) {
   const coach = await requireCoach(request);
   const id = idOf(params.id);
   const { db, secret, baseUrl } = getServices();
-  const stored = await findSession(db, coach.id, id);
+  const stored = await findSession(db, coach.club, id);
   if (!stored) throw notHere();
   const asked = new URL(request.url).searchParams;
   const [before, allOf] = [numberOf(asked.get("before")), numberOf(asked.get("links"))];
-  const [{ editions, next }, newest, teams, setting, groups] = await Promise.all([listEditions(db, coach.id, id, secret, { before, allOf }), newestEdition(db, coach.id, id), listTeams(db, coach.id), findSetting(db, coach.id, id), listGroups(db, coach.id)]);
+  const [{ editions, next }, newest, teams, setting, groups] = await Promise.all([listEditions(db, coach.club, id, secret, { before, allOf }), newestEdition(db, coach.club, id), listTeams(db, coach.club), findSetting(db, coach.club, id), listGroups(db, coach.club)]);
   const group = chosenFor(groups, setting);
-  const drills = await drillsOf(coach.id, [stored.doc, ...editions.map((one) => one.session), next?.session, newest?.session]);
+  const drills = await drillsOf(coach.club, [stored.doc, ...editions.map((one) => one.session), next?.session, newest?.session]);
   const timeline = compile(stored.doc, drills);
   const { doc } = stored;
   await setImmediate();
@@ -106,17 +106,17 @@ export async function action({ request, params }: Route.ActionArgs) {
   const { db, secret } = getServices();
   const form = await readForm(request);
   if (form.get("do") === "withdraw") {
-    if (!(await withdrawLink(db, coach.id, idOf(fieldText(form, "link"))))) throw notHere("There is no such link among yours.");
+    if (!(await withdrawLink(db, coach.club, idOf(fieldText(form, "link"))))) throw notHere("There is no such link among yours.");
     return data({ done: true });
   }
-  const stored = await findSession(db, coach.id, id);
+  const stored = await findSession(db, coach.club, id);
   if (!stored) throw notHere();
   const team = fieldText(form, "team");
-  const drills = await drawnDrillsIn(coach.id, stored.doc);
+  const drills = await drawnDrillsIn(coach.club, stored.doc);
   const bare = withoutCautions(stored.doc, drills);
   if (bare.length > 0) return data({ done: false }, { status: 422 });
-  await needRoom(coach.id, "links");
-  const made = await handOut(db, coach.id, id, makeEdition(stored.doc, drills), compile(stored.doc, drills).totalSeconds, team === "" ? null : idOf(team), secret);
+  await needRoom(coach.club, "links");
+  const made = await handOut(db, coach.club, id, makeEdition(stored.doc, drills), compile(stored.doc, drills).totalSeconds, team === "" ? null : idOf(team), secret);
   if (!made) throw notHere("There is no such team among yours.");
   throw redirect(`/sessions/${id}/hand-out#editions`);
 }

@@ -36,10 +36,10 @@ export async function loader({ request }: Route.LoaderArgs) {
   const [page, painPage] = [pageAsked(asked.get("page")), pageAsked(asked.get("pain"))];
   const [pain, rows, summary, folded, sessions] = await Promise.all([
     // Pain that nobody has looked at has pages of its own, so that nothing else comes before it.
-    listHeard(db, coach.id, sessionId, PAINS + 1, { only: "unseen pain", ...(foldedOf && { foldedOf }) }, painPage * PAINS),
-    listHeard(db, coach.id, sessionId, ROWS + 1, { ...(onlyPain && { only: "pain" as const }), ...(foldedOf && { foldedOf }) }, page * ROWS),
-    summariseHeard(db, coach.id, sessionId), listFolded(db, coach.id, sessionId),
-    listTitles(db, coach.id, true),
+    listHeard(db, coach.club, sessionId, PAINS + 1, { only: "unseen pain", ...(foldedOf && { foldedOf }) }, painPage * PAINS),
+    listHeard(db, coach.club, sessionId, ROWS + 1, { ...(onlyPain && { only: "pain" as const }), ...(foldedOf && { foldedOf }) }, page * ROWS),
+    summariseHeard(db, coach.club, sessionId), listFolded(db, coach.club, sessionId),
+    listTitles(db, coach.club, true),
   ]);
   if (sessionId && !sessions.some((s) => s.id === sessionId)) throw notHere();
   const under = folded.find((one) => one.linkId === foldedOf);
@@ -55,9 +55,9 @@ export async function action({ request }: Route.ActionArgs) {
   const run = idOf(fieldText(form, "run"));
   const asked = fieldText(form, "do");
   const todo: Record<string, () => Promise<boolean>> = {
-    seen: () => setSeen(db, coach.id, run, true), unseen: () => setSeen(db, coach.id, run, false),
-    remove: () => setRemoved(db, coach.id, run, true), "put back": () => setRemoved(db, coach.id, run, false),
-    "not theirs": () => setNotTheirs(db, coach.id, run, true), theirs: () => setNotTheirs(db, coach.id, run, false),
+    seen: () => setSeen(db, coach.club, run, true), unseen: () => setSeen(db, coach.club, run, false),
+    remove: () => setRemoved(db, coach.club, run, true), "put back": () => setRemoved(db, coach.club, run, false),
+    "not theirs": () => setNotTheirs(db, coach.club, run, true), theirs: () => setNotTheirs(db, coach.club, run, false),
   };
   const act = Object.hasOwn(todo, asked) ? todo[asked] : undefined;
   if (!act) throw new Response("Nothing to do was said.", { status: 400 });

@@ -45,7 +45,7 @@ export async function loader({ request }: Route.LoaderArgs) {
   const params = new URL(request.url).searchParams;
   const by = browseSchema.parse(Object.fromEntries([...params].filter(([, value]) => value !== "")));
   const shown = Math.min(5000, Math.max(FIRST, Number(params.get("show")) || FIRST));
-  const [listed, teams] = await Promise.all([browsable(coach.id), listTeams(getServices().db, coach.id)]);
+  const [listed, teams] = await Promise.all([browsable(coach.club), listTeams(getServices().db, coach.club)]);
   const all = by.own === "aside" ? listed.aside : listed.drills;
   // Only groups whose kit has been said; one that is gone leaves nothing out.
   const groups = teams.filter((team) => team.setting.kit !== undefined);
@@ -66,8 +66,8 @@ export async function action({ request }: Route.ActionArgs) {
     const read = newForm.safeParse(Object.fromEntries(form));
     if (!read.success) return data({ file: "The new drill", faults: placedFaults(read.error.issues.map((i) => ({ path: i.path.join("."), message: i.message })), undefined) }, { status: 422 });
     const { name, posture } = read.data;
-    await needRoom(coach.id, "drills");
-    return redirect(`/library/${ownDrillId(await addOwnDrill(getServices().db, coach.id, newDrill(name, posture, motionFrom(posture))), 1)}/edit`);
+    await needRoom(coach.club, "drills");
+    return redirect(`/library/${ownDrillId(await addOwnDrill(getServices().db, coach.club, newDrill(name, posture, motionFrom(posture))), 1)}/edit`);
   }
   const file = form.get("file");
   if (!(file instanceof File)) return data({ file: "", faults: [{ path: "(document)", place: "the file", message: "no file was chosen" }] }, { status: 422 });
@@ -75,10 +75,10 @@ export async function action({ request }: Route.ActionArgs) {
   const read = readDrillText(await file.text());
   if (!read.ok) return data({ file: file.name, faults: placedFaults(read.faults.map((fault) => ({ ...fault, path: fault.path.replace(/^drill\./, "") })), undefined) }, { status: 422 });
   // A drill that says the same as one there is, is that one.
-  const there = await findAlike(getServices().db, coach.id, read.value);
+  const there = await findAlike(getServices().db, coach.club, read.value);
   if (there) return redirect(`/library/${there}`);
-  await needRoom(coach.id, "drills");
-  const id = await addOwnDrill(getServices().db, coach.id, read.value);
+  await needRoom(coach.club, "drills");
+  const id = await addOwnDrill(getServices().db, coach.club, read.value);
   return redirect(`/library/${ownDrillId(id, 1)}`);
 }
 

@@ -13,7 +13,7 @@ export const meta: Route.MetaFunction = () => [{ title: "Contact sheet · Mapset
 export async function loader({ request }: Route.LoaderArgs) {
   const coach = await requireCoach(request);
   const all = new URL(request.url).searchParams.has("all");
-  const drills = (await everyDrawn(coach.id)).filter((drill) => drill.motions);
+  const drills = (await everyDrawn(coach.club)).filter((drill) => drill.motions);
   return {
     all,
     regions: REGIONS.map((region) => ({

@@ -23,7 +23,7 @@ export async function loader({ request }: Route.LoaderArgs) {
   const read = aboutSchema.safeParse({ title: asked.get("title") ?? "", purpose: asked.get("purpose") ?? "before-training", target: asked.get("target") ?? "", team: asked.get("team") ?? "" });
   if (!read.success) throw redirect("/sessions?new");
   const { db } = getServices();
-  const groups = await listGroups(db, coach.id);
+  const groups = await listGroups(db, coach.club);
   return { ...read.data, group: groups.find((one) => one.id === read.data.team)?.group };
 }
 
@@ -34,11 +34,11 @@ export async function action({ request }: Route.ActionArgs) {
   const read = aboutSchema.safeParse({ title: field("title"), purpose: field("purpose"), target: field("target"), team: field("team") });
   if (!read.success) throw redirect("/sessions?new");
   const id = field("drill").slice(0, 80);
-  const drill = (await drillsOf(coach.id, id))(id);
+  const drill = (await drillsOf(coach.club, id))(id);
   if (!drill) return data({ fault: "That drill is not there any more. Choose another." }, { status: 422 });
   const { team, ...about } = read.data;
   const doc = newSession(about, [{ title: "", rounds: 1, restBetweenRounds: 0, sideOrder: "drill-by-drill", items: [itemOf(drill)] }]);
-  throw redirect(`/sessions/${await keepSession(coach.id, doc, { teamId: team || null })}#add`);
+  throw redirect(`/sessions/${await keepSession(coach.club, doc, { teamId: team || null })}#add`);
 }
 
 const NONE: readonly Drill[] = [];

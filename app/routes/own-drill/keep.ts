@@ -1,3 +1,4 @@
+import type { Club } from "~/db/clubs";
 import { z } from "zod";
 import type { Route } from "./+types/keep";
 import type { KeepAnswer } from "./use-drill-editor";
@@ -16,11 +17,11 @@ export async function action({ request, params }: Route.ActionArgs) {
   const coach = await requireCoachForData(request);
   const own = readOwnId(params.drill);
   const text = await request.text();
-  const answer = own ? await keepFrom(coach.id, own.drill, text) : ({ kind: "gone" } as const);
+  const answer = own ? await keepFrom(coach.club, own.drill, text) : ({ kind: "gone" } as const);
   return Response.json(answer, { status: { kept: 200, newer: 409, gone: 404, refused: 422 }[answer.kind] });
 }
 
-async function keepFrom(ownerId: string, id: string, text: string): Promise<KeepAnswer> {
+async function keepFrom(club: Club, id: string, text: string): Promise<KeepAnswer> {
   if (text.length > LONGEST_DRILL_TEXT) return { kind: "refused", faults: [{ path: "(document)", message: "is longer than 1 million characters" }] };
   let body: unknown;
   try {
@@ -32,6 +33,6 @@ async function keepFrom(ownerId: string, id: string, text: string): Promise<Keep
   if (!given.ok) return { kind: "refused", faults: given.faults };
   const read = readDrill(given.value.doc);
   if (!read.ok) return { kind: "refused", faults: read.faults };
-  await needRoom(ownerId, "revisions");
-  return keepRevision(getServices().db, ownerId, id, given.value.basedOn, read.value);
+  await needRoom(club, "revisions");
+  return keepRevision(getServices().db, club, id, given.value.basedOn, read.value);
 }

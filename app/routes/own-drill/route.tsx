@@ -20,7 +20,7 @@ export const meta: Route.MetaFunction = ({ loaderData }) => [{ title: `Change ${
 export async function loader({ request, params }: Route.LoaderArgs) {
   const coach = await requireCoach(request);
   const own = readOwnId(params.drill);
-  const found = own && (await findOwnDrill(getServices().db, coach.id, own.drill));
+  const found = own && (await findOwnDrill(getServices().db, coach.club, own.drill));
   if (!found) throw notHere("There is no such drill among yours.");
   return { drill: asDocument(found.doc), revision: found.revision, address: `/library/${params.drill}/keep` };
 }

@@ -29,10 +29,10 @@ export async function loader({ request, params }: Route.LoaderArgs) {
   const id = idOf(params.id);
   const { db } = getServices();
   const [stored, setting, groups, own] = await Promise.all([
-    findSession(db, coach.id, id), findSetting(db, coach.id, id), listGroups(db, coach.id), browseOwnDrills(db, coach.id),
+    findSession(db, coach.club, id), findSetting(db, coach.club, id), listGroups(db, coach.club), browseOwnDrills(db, coach.club),
   ]);
   if (!stored) throw notHere();
-  const drills = await drillsOf(coach.id, stored.doc);
+  const drills = await drillsOf(coach.club, stored.doc);
   const group = chosenFor(groups, setting);
   const { doc } = stored;
   const timeline = compile(doc, drills);

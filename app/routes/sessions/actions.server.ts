@@ -1,3 +1,4 @@
+import type { Club } from "~/db/clubs";
 import { z } from "zod";
 import { changeStored, importSession, keepSession, LARGEST_IMPORT, mustRead } from "~/app/server/session-docs.server";
 import { targetField, titleField } from "../new-session/about";
@@ -31,7 +32,7 @@ const newForm = z.object({
 const EMPTY = "empty";
 
 /** Everything that can be done from the list of sessions. */
-export async function actOnSessions(ownerId: string, form: FormData): Promise<Outcome> {
+export async function actOnSessions(club: Club, form: FormData): Promise<Outcome> {
   const { db } = getServices();
   const field = (name: string) => fieldText(form, name);
   switch (form.get("do")) {
@@ -40,37 +41,37 @@ export async function actOnSessions(ownerId: string, form: FormData): Promise<Ou
       if (!read.success) return { fields: Object.fromEntries(read.error.issues.map((i) => [String(i.path[0]), i.message])) };
       const { outline, team, ...about } = read.data;
       if (outline === EMPTY) return { go: `/sessions/new?${new URLSearchParams({ title: about.title, purpose: about.purpose, target: about.target ? clockText(about.target) : "", team: team === "as-begun" ? "" : team }).toString()}` };
-      const begin = await beginningOf(ownerId, outline);
+      const begin = await beginningOf(club, outline);
       const doc = { ...begin.session, ...newSession({ ...about, target: about.target ?? begin.session.target }, begin.session.blocks), pace: begin.session.pace, firstSide: begin.session.firstSide };
-      const id = await keepSession(ownerId, await mustRead(ownerId, doc), { teamId: team === "as-begun" ? begin.teamId : team || null, demandId: begin.demandId });
+      const id = await keepSession(club, await mustRead(club, doc), { teamId: team === "as-begun" ? begin.teamId : team || null, demandId: begin.demandId });
       return { go: `/sessions/${id}` };
     }
     case "import": {
       const file = form.get("file");
       if (!(file instanceof File)) return { file: "Nothing", faults: [{ path: "(file)", place: "the file", message: "choose a file to import" }] };
       if (file.size > LARGEST_IMPORT) return { file: file.name, faults: [{ path: "(file)", place: "the file", message: "is larger than 2 MB; a session file is far smaller" }] };
-      const outcome = await importSession(ownerId, file.name, await file.text());
+      const outcome = await importSession(club, file.name, await file.text());
       if ("faults" in outcome) return outcome;
       return outcome.already ? { already: { id: outcome.id, title: outcome.title, brought: broughtWords(outcome) } } : { go: `/sessions/${outcome.id}${broughtHash(outcome)}` };
     }
     case "copy": {
       const id = idOf(field("id"));
-      const [stored, beside] = await Promise.all([findSession(db, ownerId, id), findSetting(db, ownerId, id)]);
+      const [stored, beside] = await Promise.all([findSession(db, club, id), findSetting(db, club, id)]);
       if (!stored) throw notHere();
-      return { go: `/sessions/${await keepSession(ownerId, { ...stored.doc, title: copyTitle(stored.doc.title) }, beside)}` };
+      return { go: `/sessions/${await keepSession(club, { ...stored.doc, title: copyTitle(stored.doc.title) }, beside)}` };
     }
     case "rename":
-      return rename(ownerId, idOf(field("id")), field("title"));
+      return rename(club, idOf(field("id")), field("title"));
     case "template":
     case "no-template":
-      if (!(await setTemplate(db, ownerId, idOf(field("id")), field("do") === "template"))) throw notHere();
+      if (!(await setTemplate(db, club, idOf(field("id")), field("do") === "template"))) throw notHere();
       return { done: true };
     case "archive":
     case "restore":
-      if (!(await setArchived(db, ownerId, idOf(field("id")), field("do") === "archive"))) throw notHere();
+      if (!(await setArchived(db, club, idOf(field("id")), field("do") === "archive"))) throw notHere();
       return { done: true };
     case "delete":
-      if (!(await deleteArchived(db, ownerId, idOf(field("id"))))) throw notHere();
+      if (!(await deleteArchived(db, club, idOf(field("id"))))) throw notHere();
       return { done: true };
     default:
       throw new Response("There is no such thing to do.", { status: 400 });
@@ -80,11 +81,11 @@ export async function actOnSessions(ownerId: string, form: FormData): Promise<Ou
 type Beginning = { session: Session; teamId: string | null; demandId: string | null };
 
 /** What a new session begins with: a few drills, a template, or a session the coach offers as one. */
-async function beginningOf(ownerId: string, asked: string): Promise<Beginning> {
+async function beginningOf(club: Club, asked: string): Promise<Beginning> {
   const own = /^own:(.+)$/.exec(asked)?.[1];
   if (own) {
     const { db } = getServices();
-    const [stored, setting] = await Promise.all([findSession(db, ownerId, idOf(own)), findSetting(db, ownerId, idOf(own))]);
+    const [stored, setting] = await Promise.all([findSession(db, club, idOf(own)), findSetting(db, club, idOf(own))]);
     if (!stored || !setting) throw notHere();
     return { session: stored.doc, teamId: setting.teamId, demandId: setting.demandId };
   }
@@ -95,10 +96,10 @@ async function beginningOf(ownerId: string, asked: string): Promise<Beginning> {
   return { session: newSession({ title: "New", purpose: "off-day" }, outlineBlocks(outline)), teamId: null, demandId: null };
 }
 
-async function rename(ownerId: string, id: string, title: string): Promise<Outcome> {
+async function rename(club: Club, id: string, title: string): Promise<Outcome> {
   const read = titleField.safeParse(title);
   if (!read.success) return { fields: { title: read.error.issues[0]?.message ?? "" } };
-  const changed = await changeStored(ownerId, id, (doc) => ({ ...doc, title: read.data }));
+  const changed = await changeStored(club, id, (doc) => ({ ...doc, title: read.data }));
   if ("saved" in changed) return { done: true };
   if (changed.refused === "gone") throw notHere();
   return { fields: { title: changed.refused === "busy" ? "The session is being changed elsewhere right now. Try again." : faultLine(changed.refused[0]!) } };

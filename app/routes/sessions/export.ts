@@ -7,7 +7,7 @@ import { cannotLeave } from "~/core/files/session-file";
 /** The session as a file with everything it needs elsewhere, in the format of docs/session-file.md. Nothing leaves that could not come in again. */
 export async function loader({ request, params }: Route.LoaderArgs) {
   const coach = await requireCoach(request);
-  const file = await exportSession(coach.id, idOf(params.id));
+  const file = await exportSession(coach.club, idOf(params.id));
   if (!file) throw notHere();
   const [spaced, tight] = [`${JSON.stringify(file.document, null, 2)}\n`, `${JSON.stringify(file.document)}\n`];
   const refused = cannotLeave(file.document.drills.length, Buffer.byteLength(tight), LARGEST_IMPORT);

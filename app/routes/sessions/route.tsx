@@ -32,14 +32,14 @@ export async function loader({ request }: Route.LoaderArgs) {
   const coach = await requireCoach(request);
   const archived = new URL(request.url).searchParams.has("archived");
   const { db } = getServices();
-  const rows = await listSessions(db, coach.id, archived);
-  const runs = await countRuns(db, coach.id, rows.map((row) => row.id));
-  return { archived, teams: await listTeamNames(db, coach.id), sessions: await summarise(rows, runs, (docs) => drillsOf(coach.id, docs)) };
+  const rows = await listSessions(db, coach.club, archived);
+  const runs = await countRuns(db, coach.club, rows.map((row) => row.id));
+  return { archived, teams: await listTeamNames(db, coach.club), sessions: await summarise(rows, runs, (docs) => drillsOf(coach.club, docs)) };
 }
 
 export async function action({ request }: Route.ActionArgs) {
   const coach = await requireCoach(request);
-  const outcome = await actOnSessions(coach.id, await readForm(request));
+  const outcome = await actOnSessions(coach.club, await readForm(request));
   if ("go" in outcome) throw redirect(outcome.go);
   return data(outcome, { status: "faults" in outcome ? 400 : 200 });
 }

@@ -2,7 +2,7 @@ import { useEffect } from "react";
 import { data, Form, Link, redirect, useNavigation } from "react-router";
 import type { Route } from "./+types/route";
 import { readForm } from "~/app/server/forms.server";
-import { currentCoach, safeBack } from "~/app/server/coach.server";
+import { currentAccount, safeBack } from "~/app/server/coach.server";
 import { signIn } from "~/app/server/sign-in.server";
 import { Button } from "~/app/ui/button";
 import { Field } from "~/app/ui/field";
@@ -12,7 +12,7 @@ import { EntryCard, FormFault } from "./card";
 export const meta: Route.MetaFunction = () => [{ title: "Sign in · Mapset" }];
 
 export async function loader({ request }: Route.LoaderArgs) {
-  if (await currentCoach(request)) throw redirect("/sessions");
+  if (await currentAccount(request)) throw redirect("/sessions");
   return null;
 }
 

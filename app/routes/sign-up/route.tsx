@@ -3,7 +3,7 @@ import type { Route } from "./+types/route";
 import { readForm } from "~/app/server/forms.server";
 import { EntryCard, FormFault } from "../sign-in/card";
 import { Written } from "../sign-in/written";
-import { currentCoach } from "~/app/server/coach.server";
+import { currentAccount } from "~/app/server/coach.server";
 import { signUp } from "~/app/server/sign-in.server";
 import { Button } from "~/app/ui/button";
 import { Field } from "~/app/ui/field";
@@ -11,7 +11,7 @@ import { Field } from "~/app/ui/field";
 export const meta: Route.MetaFunction = () => [{ title: "New account · Mapset" }];
 
 export async function loader({ request }: Route.LoaderArgs) {
-  if (await currentCoach(request)) throw redirect("/sessions");
+  if (await currentAccount(request)) throw redirect("/sessions");
   return null;
 }
 

@@ -27,7 +27,7 @@ export const meta: Route.MetaFunction = () => [{ title: "Teams · Mapset" }];
 export async function loader({ request }: Route.LoaderArgs) {
   const coach = await requireCoach(request);
   const { db } = getServices();
-  const [teams, off] = await Promise.all([listTeams(db, coach.id), listOff(db, coach.id)]);
+  const [teams, off] = await Promise.all([listTeams(db, coach.club), listOff(db, coach.club)]);
   return { teams: teams.map((team) => ({ ...team, off: off.filter((one) => one.teamId === team.id) })) };
 }
 
@@ -49,9 +49,9 @@ export async function action({ request }: Route.ActionArgs) {
       const read = teamName.safeParse(field("name"));
       if (!read.success) return data({ fault: read.error.issues[0]?.message }, { status: 400 });
       if (form.get("do") === "add-team") {
-        await needRoom(coach.id, "teams");
-        await addTeam(db, coach.id, read.data);
-      } else must(await renameTeam(db, coach.id, idOf(field("team")), read.data));
+        await needRoom(coach.club, "teams");
+        await addTeam(db, coach.club, read.data);
+      } else must(await renameTeam(db, coach.club, idOf(field("team")), read.data));
       return { done: true };
     }
     case "add-people": {
@@ -61,11 +61,11 @@ export async function action({ request }: Route.ActionArgs) {
       const long = names.find((n) => n.length > 40);
       if (long) return data({ fault: `“${long.slice(0, 44)}…” is longer than 40 characters.` }, { status: 400 });
       const team = idOf(field("team"));
-      const twice = namesFault(names, await namesOn(db, coach.id, team));
+      const twice = namesFault(names, await namesOn(db, coach.club, team));
       if (twice) return data({ fault: twice }, { status: 400 });
-      if ((await countPeople(db, coach.id, team)) + names.length > MOST_PEOPLE) return data({ fault: `A team has at most ${MOST_PEOPLE} people. Make another team for the others.` }, { status: 400 });
-      await needRoom(coach.id, "people", names.length);
-      must((await addAthletes(db, coach.id, team, names)) > 0);
+      if ((await countPeople(db, coach.club, team)) + names.length > MOST_PEOPLE) return data({ fault: `A team has at most ${MOST_PEOPLE} people. Make another team for the others.` }, { status: 400 });
+      await needRoom(coach.club, "people", names.length);
+      must((await addAthletes(db, coach.club, team, names)) > 0);
       return { done: true };
     }
     case "setting": {
@@ -77,7 +77,7 @@ export async function action({ request }: Route.ActionArgs) {
       }
       const read = parseWith(groupSettingSchema, given);
       if (!read.ok) return data({ fault: read.faults.map(faultLine).join("; ") }, { status: 400 });
-      must(await setTeamSetting(db, coach.id, idOf(field("team")), read.value));
+      must(await setTeamSetting(db, coach.club, idOf(field("team")), read.value));
       return { done: true };
     }
     case "areas": {
@@ -89,33 +89,33 @@ export async function action({ request }: Route.ActionArgs) {
       }
       const read = parseWith(protectsListSchema, given);
       if (!read.ok) return data({ fault: read.faults.map(faultLine).join("; ") }, { status: 400 });
-      must(await setAthleteAreas(db, coach.id, idOf(field("athlete")), read.value));
+      must(await setAthleteAreas(db, coach.club, idOf(field("athlete")), read.value));
       return { done: true };
     }
     case "rename-person": {
       const id = idOf(field("athlete"));
       const read = personName.safeParse(field("name"));
       if (!read.success) return data({ fault: read.error.issues[0]?.message }, { status: 400 });
-      const found = await findAthlete(db, coach.id, id);
+      const found = await findAthlete(db, coach.club, id);
       const fault = found && namesFault([read.data], found.others);
       if (fault) return data({ fault }, { status: 400 });
-      must(await renameAthlete(db, coach.id, id, read.data));
+      must(await renameAthlete(db, coach.club, id, read.data));
       return { done: true };
     }
     case "put-back": {
       const id = idOf(field("athlete"));
-      const found = await findAthlete(db, coach.id, id);
+      const found = await findAthlete(db, coach.club, id);
       if (!found) throw notHere("There is nothing of that kind among yours.");
       if (namesFault([found.name], found.others)) return data({ fault: `There is another ${found.name} on the list now. Rename one of them first.` }, { status: 400 });
       if (found.others.length >= MOST_PEOPLE) return data({ fault: `A team has at most ${MOST_PEOPLE} people.` }, { status: 400 });
-      must(await restoreAthlete(db, coach.id, id));
+      must(await restoreAthlete(db, coach.club, id));
       return { done: true };
     }
     case "remove-person":
-      must(await archiveAthlete(db, coach.id, idOf(field("athlete"))));
+      must(await archiveAthlete(db, coach.club, idOf(field("athlete"))));
       return { done: true };
     case "delete-team":
-      must(await deleteTeam(db, coach.id, idOf(field("team"))));
+      must(await deleteTeam(db, coach.club, idOf(field("team"))));
       return { done: true };
     default:
       throw new Response("There is no such thing to do.", { status: 400 });

@@ -1,0 +1,57 @@
+import { and, asc, eq, sql } from "drizzle-orm";
+import type { Role } from "~/core/club/role";
+import type { Db } from "./client";
+import { club, member } from "./schema";
+
+declare const checked: unique symbol;
+
+/**
+ * A club in which whoever asks may see and do things, with who asks. Every query about a club's things takes one; it is made
+ * here only: by looking up a membership, or for what an entry opens, where nobody is signed in.
+ */
+export type Club = { readonly id: string; readonly by: string | null; readonly [checked]: true };
+
+const asChecked = (id: string, by: string | null): Club => ({ id, by }) as Club;
+
+export type Membership = { club: Club; name: string; role: Role };
+
+type Tx = Pick<Db, "select" | "insert">;
+
+/** The clubs a coach works in, the one joined first first. */
+export async function clubsOf(db: Tx, coachId: string): Promise<Membership[]> {
+  const rows = await db.select({ id: club.id, name: club.name, role: member.role }).from(member).innerJoin(club, eq(club.id, member.clubId))
+    .where(eq(member.coachId, coachId)).orderBy(asc(member.createdAt), asc(club.id));
+  return rows.map(({ id, name, role }) => ({ club: asChecked(id, coachId), name, role }));
+}
+
+/** The club somebody signed in works in, the one they joined first; whoever is in none gets one of their own. */
+export async function requireMember(db: Db, coach: { id: string; name: string }): Promise<Membership> {
+  const [first] = await clubsOf(db, coach.id);
+  if (first) return first;
+  return db.transaction(async (tx) => {
+    // Several requests at once make one.
+    await tx.execute(sql`select pg_advisory_xact_lock(hashtext(${`club of ${coach.id}`}))`);
+    const [now] = await clubsOf(tx, coach.id);
+    return now ?? { club: await addClub(tx, coach.id, coach.name), name: coach.name, role: "owner" };
+  });
+}
+
+/** The club an entry belongs to, for what it opens. Only for `db/`: whoever calls it has looked the entry up. */
+export const clubOfEntry = (clubId: string): Club => asChecked(clubId, null);
+
+const LONGEST_NAME = 80;
+
+/** Makes a club with a coach as its owner. */
+export async function addClub(db: Tx, coachId: string, name: string): Promise<Club> {
+  const [row] = await db.insert(club).values({ name: name.trim().slice(0, LONGEST_NAME) || "My club" }).returning({ id: club.id });
+  await db.insert(member).values({ clubId: row!.id, coachId, role: "owner" });
+  return asChecked(row!.id, coachId);
+}
+
+/** Deletes the clubs that nobody but this coach is in. For accounts that were asked for and never opened. */
+export async function dropClubsAlone(db: Pick<Db, "delete">, coachId: string): Promise<void> {
+  await db.delete(club).where(and(
+    sql`${club.id} in (select club_id from ${member} where coach_id = ${coachId})`,
+    sql`not exists (select 1 from ${member} where ${member.clubId} = ${club.id} and ${member.coachId} <> ${coachId})`,
+  ));
+}
