@@ -23,11 +23,12 @@ async function emptyDatabase(): Promise<string> {
 
 export const MIGRATIONS = fileURLToPath(new URL("./migrations", import.meta.url));
 
-/** A database as an earlier Mapset left it, from a kept dump, brought to the newest schema. Only for tests. */
-export async function earlierDatabase(dump: string): Promise<{ db: Db; end: () => Promise<void> }> {
+/** A database as an earlier Mapset left it, from a kept dump, brought to the newest schema. `before` looks at it, or adds to it, while it is still as it was. Only for tests. */
+export async function earlierDatabase(dump: string, before?: (db: Db) => Promise<void>): Promise<{ db: Db; end: () => Promise<void> }> {
   const url = await emptyDatabase();
   execFileSync("psql", ["--quiet", "--no-psqlrc", "--set=ON_ERROR_STOP=1", url], { input: gunzipSync(readFileSync(fileURLToPath(new URL(`./earlier/${dump}`, import.meta.url)))), stdio: ["pipe", "ignore", "inherit"] });
   const { db, close } = connect(url);
+  await before?.(db);
   await migrateTo(db, MIGRATIONS);
   return { db, end: close };
 }
