@@ -5,6 +5,7 @@ import type { Edition } from "~/core/edition/edition";
 import type { Choice } from "~/core/group/choices";
 import type { Protects } from "~/core/group/protect";
 import type { GroupSetting } from "~/core/group/schema";
+import { sameJson } from "~/core/session/same";
 import type { Seconds } from "~/core/units";
 import { clubOfEntry, type Club } from "./clubs";
 import type { Db } from "./client";
@@ -100,18 +101,25 @@ export async function tokenOfLink(db: Db, club: Club, id: string, secret: string
   return row && isTokenOf(token, row.hash) ? token : undefined;
 }
 
+export type HandedOut = { token: string; number: number };
+/** What was looked at before it is handed out. */
+export type Looked = { revision: number; accepted: Accepted[]; choices: Choice[] };
+
 /**
  * Hands a session out: makes an edition of it as it is now (or takes the newest one when nothing has changed since) and
- * an address that opens it. Returns the token of the address, or undefined when the session is not the coach's.
+ * an address that opens it. Returns the token of the address, undefined when the session is not the club's, and "changed" when
+ * it, or what stands beside it, is no longer what was looked at.
  */
+export async function handOut(db: Db, club: Club, sessionId: string, doc: Edition, totalSeconds: Seconds, teamId: string | null, secret: string, how?: { at?: Date }): Promise<HandedOut | undefined>;
+export async function handOut(db: Db, club: Club, sessionId: string, doc: Edition, totalSeconds: Seconds, teamId: string | null, secret: string, how: { looked: Looked }): Promise<HandedOut | "changed" | undefined>;
 export async function handOut(
-  db: Db, club: Club, sessionId: string, doc: Edition, totalSeconds: Seconds, teamId: string | null, secret: string,
-  at: Date = new Date(),
-): Promise<{ token: string; number: number } | undefined> {
+  db: Db, club: Club, sessionId: string, doc: Edition, totalSeconds: Seconds, teamId: string | null, secret: string, { at = new Date(), looked }: { at?: Date; looked?: Looked } = {},
+): Promise<HandedOut | "changed" | undefined> {
   return db.transaction(async (tx) => {
-    const [own] = await tx.select({ id: trainingSession.id, accepted: trainingSession.accepted, choices: trainingSession.choices }).from(trainingSession)
+    const [own] = await tx.select({ id: trainingSession.id, revision: trainingSession.revision, accepted: trainingSession.accepted, choices: trainingSession.choices }).from(trainingSession)
       .where(and(eq(trainingSession.id, sessionId), eq(trainingSession.clubId, club.id))).for("update");
     if (!own) return undefined;
+    if (looked && !(own.revision === looked.revision && sameJson(own.accepted, looked.accepted) && sameJson(own.choices, looked.choices))) return "changed";
     if (teamId) {
       const [ownTeam] = await tx.select({ id: group.id }).from(group).where(and(eq(group.id, teamId), eq(group.clubId, club.id)));
       if (!ownTeam) return undefined;

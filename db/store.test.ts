@@ -113,6 +113,17 @@ describe("editions and links", () => {
     expect(same?.token).not.toBe(changed?.token);
   });
 
+  it("are what was looked at, or nothing is handed out", async () => {
+    const id = await addSession(db, ana, doc("Looked at"), 90);
+    const looked = { revision: 1, accepted: [], choices: [] };
+    const hand = (more: object) => handOut(db, ana, id, makeEdition(doc("Looked at"), drillById), 90, null, TEST_SECRET, { looked: { ...looked, ...more } });
+    expect(await hand({ revision: 2 })).toBe("changed");
+    expect(await hand({ accepted: [{ key: "k", says: "s", reason: "r" }] })).toBe("changed");
+    expect(await hand({ choices: [{ athleteId: crypto.randomUUID(), block: 0, item: 0, at: "hip-flexor-hold", does: "rest" }] })).toBe("changed");
+    expect((await listEditions(db, ana, id, TEST_SECRET)).editions).toEqual([]);
+    expect(await hand({})).toMatchObject({ number: 1 });
+  });
+
   it("store no token, only its hash; the owner sees the address again while the secret is the same", async () => {
     const { id, token, opened } = await handedOut(ana);
     const rows = [...(await db.select().from(link).where(eq(link.id, opened.id))), ...(await db.select().from(entry).where(eq(entry.target, opened.id)))];

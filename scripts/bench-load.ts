@@ -118,7 +118,9 @@ export async function largest(base: string, cookie: string, db: Db, club: Club):
   await line("it is saved", () => fetch(`${base}${session}/save`, { method: "POST", headers: { ...headers, "content-type": "application/json" }, body: JSON.stringify({ basedOn: 1, doc }) }).then((answer) => answer.text()));
   await line("it is opened at the desk", () => fetch(`${base}${session}`, { headers }).then((answer) => answer.text()));
   await line("it is in the list of sessions", () => fetch(`${base}/sessions`, { headers }).then((answer) => answer.text()));
-  await line("it is handed out", () => fetch(`${base}${session}/hand-out`, form({ team: "" })).then((answer) => answer.text()));
+  const seen = async () => /name="seen" value="([0-9a-f]{64})"/.exec(await (await fetch(`${base}${session}/hand-out`, { headers })).text())![1]!;
+  const looked = await seen();
+  await line("it is handed out", () => fetch(`${base}${session}/hand-out`, form({ team: "", seen: looked })).then((answer) => answer.text()));
   const page = await (await fetch(`${base}${session}/hand-out`, { headers })).text();
   const link = /\/f\/[A-Za-z0-9_-]{24}/.exec(page)?.[0];
   if (!link) throw new Error("The largest session was not handed out");
@@ -132,7 +134,7 @@ export async function largest(base: string, cookie: string, db: Db, club: Club):
   await fetch(`${base}${session}/setting`, { method: "POST", headers: { ...headers, "content-type": "application/json" }, body: JSON.stringify({ teamId }) });
   await line(`it is looked over for ${MOST_PEOPLE} people who all protect something else`, () => get(`${session}/hand-out`));
   await line("it is put on paper for them", () => get(`${session}/paper`));
-  await fetch(`${base}${session}/hand-out`, form({ team: teamId }));
+  await fetch(`${base}${session}/hand-out`, form({ team: teamId, seen: await seen() }));
   const theirs = [...(await get(`${session}/hand-out`)).matchAll(/\/f\/[A-Za-z0-9_-]{24}/g)][0]?.[0] ?? "";
   const one = (await listTeams(db, club)).find((team) => team.id === teamId)!.athletes[0]!.id;
   await line("what somebody of them does instead is asked for", () => get(`${theirs}/mine?athlete=${one}`));

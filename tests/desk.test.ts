@@ -1,7 +1,7 @@
 import { mkdtempSync, readFileSync, writeFileSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
-import { ANA, openDesk, ready, saved, signIn, startWorld, total, type World } from "./harness";
+import { ANA, newestAddress, openDesk, ready, saved, signIn, startWorld, total, violations, type World } from "./harness";
 import type { Page } from "playwright-core";
 
 let world: World;
@@ -217,6 +217,54 @@ describe("at the desk", () => {
     await page.getByText("changed since").waitFor();
     await page.getByRole("button", { name: /^Undo/ }).click();
     await page.getByText(": as here").waitFor();
+  });
+});
+
+describe("handing out", () => {
+  it("takes the last edit along, and hands out only what was looked at", async () => {
+    const { page, context } = await world.visitor();
+    await signIn(page);
+    await freshSession(page, "Looked over", "floor-to-standing");
+    const desk = page.url();
+    const first = (await rows(page))[0]!;
+    await row(page, first).click();
+    await page.keyboard.press("Delete");
+    // Gone to at once, with the edit not saved yet.
+    await page.getByRole("link", { name: "Hand out" }).click();
+    await page.getByRole("heading", { name: "Hand out: Looked over" }).waitFor();
+    expect(await page.getByLabel("Drills in order").innerText()).not.toContain(first);
+
+    const second = await context.newPage();
+    await second.goto(desk);
+    await ready(second);
+    const gone = (await rows(second))[0]!;
+    await row(second, gone).click();
+    await second.keyboard.press("Delete");
+    await saved(second);
+    await page.getByRole("button", { name: "Make edition and link" }).click();
+    const alert = page.getByRole("alert").filter({ hasText: "This has changed since you opened the page." });
+    await alert.getByText(gone).waitFor();
+    await page.getByText("Nothing has been handed out yet.").waitFor();
+    expect(await violations(page)).toEqual([]);
+    await alert.getByRole("button", { name: "I have looked it over" }).click();
+    await page.getByRole("button", { name: "Make edition and link" }).click();
+    expect(await newestAddress(page)).toContain("/f/");
+    expect(await page.getByRole("alert").count()).toBe(0);
+  });
+
+  it("stays at the desk while its last edit cannot be saved", async () => {
+    const { page, context } = await world.visitor();
+    await signIn(page);
+    await freshSession(page, "Without a net", "floor-to-standing");
+    await context.setOffline(true);
+    await row(page, (await rows(page))[0]!).click();
+    await page.keyboard.press("Delete");
+    await page.getByRole("link", { name: "Hand out" }).click();
+    await page.getByRole("alert").filter({ hasText: "Your last edits are not saved yet" }).waitFor();
+    await context.setOffline(false);
+    await saved(page);
+    await page.getByRole("link", { name: "Hand out" }).click();
+    await page.getByRole("heading", { name: "Hand out: Without a net" }).waitFor();
   });
 });
 

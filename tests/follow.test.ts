@@ -192,7 +192,7 @@ it("says what is so when Mapset cannot take a check-in, and sends it later", asy
 });
 
 it("tells someone what they do instead, before and during, and never what they protect", async () => {
-  await world.db.execute(`update athlete set areas = '[{"area": "wrist-weight", "side": "left"}]' where name = 'Olli'`);
+  await world.db.execute(`update person set areas = '[{"area": "wrist-weight", "side": "left"}]' where name = 'Olli'`);
   const { page } = await phoneOnLink("Olli");
   const answer = page.waitForResponse((one) => one.url().includes("/mine?athlete="));
   await page.getByText("Moss", { exact: true }).click();
@@ -348,7 +348,7 @@ it("keeps a check-in through a closed page and sends it when the link is opened 
 });
 
 it("takes a name that is chosen before the page's script has arrived", async () => {
-  await world.db.execute(`update athlete set areas = '["wrist-weight"]' where name = 'Olli'`);
+  await world.db.execute(`update person set areas = '["wrist-weight"]' where name = 'Olli'`);
   const { page, context } = await world.visitor(PHONE);
   let arrive = () => {};
   const held = new Promise<void>((resolve) => (arrive = resolve));

@@ -1,7 +1,7 @@
 import { readFileSync } from "node:fs";
 import { createRequire } from "node:module";
 import { onTestFinished } from "vitest";
-import { chromium, type Browser, type BrowserContext, type BrowserContextOptions, type Page } from "playwright-core";
+import { chromium, type APIRequestContext, type Browser, type BrowserContext, type BrowserContextOptions, type Page } from "playwright-core";
 import { openAccounts } from "~/db/accounts";
 import type { Db } from "~/db/client";
 import { loadDemo } from "~/db/demo/load";
@@ -116,6 +116,11 @@ export async function total(page: Page): Promise<number> {
 
 export function clockSeconds(text: string): number {
   return text.trim().split(":").reduce((sum, part) => sum * 60 + Number(part), 0);
+}
+
+/** What stands for what is shown of a session before it is handed out, from that page. */
+export async function seenOf(request: APIRequestContext, session: string): Promise<string> {
+  return /name="seen" value="([0-9a-f]{64})"/.exec(await (await request.get(`${session}/hand-out`)).text())![1]!;
 }
 
 /** The address of the newest link of a session, from its hand-out page. */

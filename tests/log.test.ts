@@ -46,7 +46,7 @@ it("tells what failed and where, and nothing that is anybody's", async () => {
   await sendJson(`/f/${token}/progress`, run);
   // From here on it fails: what is asked for is not there any more.
   await db.execute(sql`alter table check_in rename to check_in_gone`);
-  await db.execute(sql`alter table team rename to team_gone`);
+  await db.execute(sql`alter table "group" rename to group_gone`);
   const report = await sendJson(`/f/${token}/check-in`, { run, hard: 3, tightness: [], pain: true, painWhere: "zorblax knee", note: "zorblax hurts" });
   const teams = await send("/teams", { do: "add-team", name: "Zorblax squad" }, { cookie });
   const heard = await fetch(`${server.base}/heard`, { headers: { cookie } });

@@ -44,7 +44,7 @@ async function loadSession(db: Db, club: Club, key: TeamKey, teamId: string, doc
   const id = await addSession(db, club, doc, timeline.totalSeconds);
   await saveSetting(db, club, id, { teamId, demandId: TEAMS[key].demand, accepted: [] });
   const first = daysAgo(Math.max(...HEARD[key].map((said) => said.daysAgo)) + 1);
-  const out = await handOut(db, club, id, makeEdition(doc, drills), timeline.totalSeconds, teamId, secret, first);
+  const out = await handOut(db, club, id, makeEdition(doc, drills), timeline.totalSeconds, teamId, secret, { at: first });
   const opened = out && (await openLink(db, out.token, true));
   if (!opened || opened === "withdrawn") throw new Error("The demo edition cannot be opened");
   await db.update(link).set({ openings: HEARD[key].length, openedAt: daysAgo(Math.min(...HEARD[key].map((said) => said.daysAgo))) }).where(eq(link.id, opened.id));

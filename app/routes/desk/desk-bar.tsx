@@ -17,8 +17,8 @@ import { withoutNotes } from "~/core/edition/edition";
 import { againstTarget } from "~/core/text/target";
 
 /** Title, length against its promise, undo, how it stands with saving, and handing out. */
-export function DeskBar({ id, desk, choices, saved, onTry, edition, archived, insights, onTab, onPalette }: {
-  id: string; desk: Desk; choices: readonly Choice[]; saved: SaveState; onTry: () => void; edition: NewestEdition | undefined; archived: boolean; insights: Insights; onTab: (tab: Tab) => void; onPalette: () => void;
+export function DeskBar({ id, desk, choices, saved, onTry, edition, archived, insights, onTab, onHandOut, onPalette }: {
+  id: string; desk: Desk; choices: readonly Choice[]; saved: SaveState; onTry: () => void; edition: NewestEdition | undefined; archived: boolean; insights: Insights; onTab: (tab: Tab) => void; onHandOut: () => void; onPalette: () => void;
 }) {
   const { session, history, timeline, change } = desk;
   const against = againstTarget(timeline.totalSeconds, session.target);
@@ -61,7 +61,15 @@ export function DeskBar({ id, desk, choices, saved, onTry, edition, archived, in
         </button>
       </div>
       <div className="flex flex-col items-end gap-0.5 pl-2">
-        <ButtonLink kind="primary" to={`/sessions/${id}/hand-out`}>
+        <ButtonLink
+          kind="primary" to={`/sessions/${id}/hand-out`}
+          onClick={(event) => {
+            // Opened beside this page, it is the browser's.
+            if (event.metaKey || event.ctrlKey || event.shiftKey) return;
+            event.preventDefault();
+            onHandOut();
+          }}
+        >
           <Send size={16} aria-hidden /> Hand out
         </ButtonLink>
         <EditionLine edition={edition} desk={desk} choices={choices} />

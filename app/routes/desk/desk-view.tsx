@@ -110,7 +110,7 @@ export function DeskView({ id, copy, before, archived, edition, used, setting: f
   }, [hash, navigate]);
   useDeskKeys(desk, drills, { onTab: setTab, onTrouble: setTrouble, onPalette: () => setOpen("palette"), onKeys: () => setOpen("keys") });
   const commands = commandsOf(desk, drills, {
-    onTab: setTab, onTrouble: setTrouble, onKeys: () => setOpen("keys"), onAdd: () => requestAnimationFrame(() => document.querySelector<HTMLInputElement>("[data-add-drill]")?.focus()), onHandOut: () => void navigate(`/sessions/${id}/hand-out`), onPaper: () => void navigate(`/sessions/${id}/paper`), onDraft: () => void navigate(`/draft?session=${id}`), onDuplicate: () => void duplicate(),
+    onTab: setTab, onTrouble: setTrouble, onKeys: () => setOpen("keys"), onAdd: () => requestAnimationFrame(() => document.querySelector<HTMLInputElement>("[data-add-drill]")?.focus()), onHandOut: () => void goToHandOut(), onPaper: () => void navigate(`/sessions/${id}/paper`), onDraft: () => void navigate(`/draft?session=${id}`), onDuplicate: () => void duplicate(),
   });
   /** A copy of what is on the desk, for the same people, opened in its place. */
   const duplicate = async () => {
@@ -118,6 +118,12 @@ export function DeskView({ id, copy, before, archived, edition, used, setting: f
     const made = await saving.duplicate();
     if (!made) return setTrouble("No copy was made: there is no connection, or there is no room for another session. What is here is untouched.");
     await navigate(`/sessions/${made}`);
+  };
+  /** What is handed out is what is saved: first everything is. */
+  const goToHandOut = async () => {
+    await keepNow();
+    if (!(await saving.flush())) return setTrouble("Your last edits are not saved yet, and what is handed out would be without them. Try again once the desk says “Saved”.");
+    await navigate(`/sessions/${id}/hand-out`);
   };
   const { session, selection, marked } = desk;
   const tryAgain = () => {
@@ -177,7 +183,7 @@ export function DeskView({ id, copy, before, archived, edition, used, setting: f
     <OwnIdsContext value={ownIds}>
     <main id="main" className="relative flex flex-1 flex-col lg:flex-none lg:h-[calc(100dvh-3.1rem)] lg:overflow-clip">
       <h1 className="sr-only">Desk: {session.title}</h1>
-      <DeskBar id={id} desk={desk} choices={setting.choices} saved={bothSaved(saving.state, kept)} onTry={tryAgain} edition={edition} archived={archived} insights={insights} onTab={setTab} onPalette={() => setOpen("palette")} />
+      <DeskBar id={id} desk={desk} choices={setting.choices} saved={bothSaved(saving.state, kept)} onTry={tryAgain} edition={edition} archived={archived} insights={insights} onTab={setTab} onHandOut={() => void goToHandOut()} onPalette={() => setOpen("palette")} />
       {trouble && (
         <p role="alert" className="flex items-center gap-3 border-b border-line-water bg-plum-wash px-4 py-2 font-medium text-plum">
           {trouble}

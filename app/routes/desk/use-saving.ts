@@ -211,7 +211,22 @@ export function useSaving({ id, first, doc, onReplace, ensure }: Options) {
     return answer?.kind === "copied" ? answer.id : undefined;
   }, [send]);
 
-  return { state, saveNow: save, take, keepMine, keepAsCopy, duplicate };
+  /** Saves what is left, edits made meanwhile too. Returns whether everything on the desk is saved now. */
+  const flush = useCallback(async (): Promise<boolean> => {
+    while (busy.current || latest.current !== saved.current.doc) {
+      if (blocked.current || restoring.current) return false;
+      if (busy.current) {
+        await new Promise((over) => setTimeout(over, 30));
+        continue;
+      }
+      const { revision } = saved.current;
+      await save();
+      if (saved.current.revision === revision) return false;
+    }
+    return true;
+  }, [save]);
+
+  return { state, saveNow: save, flush, take, keepMine, keepAsCopy, duplicate };
 }
 
 /** What came of it; undefined where there was no connection. */

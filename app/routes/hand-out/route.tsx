@@ -1,14 +1,14 @@
 import { ArrowLeft, Check, Copy, ExternalLink, Printer, Send, TriangleAlert, Unlink } from "lucide-react";
 import { useState } from "react";
 import { setImmediate } from "node:timers/promises";
-import { data, Form, Link, redirect, useNavigation, useSubmit } from "react-router";
+import { data, Form, Link, redirect, useNavigation, useSubmit, type ShouldRevalidateFunctionArgs } from "react-router";
 import type { Route } from "./+types/route";
+import { ChangedSince } from "./changed-since";
+import { lookOver } from "./look-over.server";
 import { idOf, notHere, requireCoach } from "~/app/server/coach.server";
 import { fieldText, readForm } from "~/app/server/forms.server";
-import { drawnDrillsIn, drillsOf } from "~/app/server/drills.server";
-import { inTurns } from "~/app/server/in-turns";
+import { drawnDrillsIn } from "~/app/server/drills.server";
 import { needRoom } from "~/app/server/room.server";
-import { chosenFor } from "~/app/server/chosen";
 import { getServices } from "~/app/server/services.server";
 import { Button, ButtonLink } from "~/app/ui/button";
 import { cx } from "~/app/ui/classes";
@@ -18,13 +18,10 @@ import { Still } from "~/app/ui/figure/still";
 import { MiniProfilePicture } from "~/app/ui/mini-profile";
 import { When } from "~/app/ui/when";
 import { kitList } from "~/core/coverage/kit-list";
-import type { Drill } from "~/core/drills/schema";
-import { auditInput, auditInSteps, keyOf } from "~/core/audit/audit";
 import { changesBetween } from "~/core/session/changes";
 import { sameJson } from "~/core/session/same";
-import { lacksCautions } from "~/core/drills/start";
 import type { Session } from "~/core/session/schema";
-import { cautionsOf, makeEdition, withoutNotes } from "~/core/edition/edition";
+import { makeEdition, withoutNotes } from "~/core/edition/edition";
 import { miniProfile } from "~/core/profile/mini";
 import { profileOf } from "~/core/profile/profile";
 import { clockText, secondsText } from "~/core/text/clock";
@@ -32,8 +29,7 @@ import { againstTarget } from "~/core/text/target";
 import { PURPOSE_WORDS } from "~/core/text/words";
 import { compile } from "~/core/timeline/compile";
 import { handOut, listEditions, newestEdition, withdrawLink, type EditionRow } from "~/db/editions";
-import { findSession, findSetting } from "~/db/sessions";
-import { listGroups, listTeams } from "~/db/teams";
+import { listTeams } from "~/db/teams";
 
 export const meta: Route.MetaFunction = ({ loaderData }) => [{ title: `Hand out ${loaderData?.title ?? ""} · Mapset` }];
 
@@ -44,43 +40,26 @@ export async function loader({ request, params }: Route.LoaderArgs) {
   const coach = await requireCoach(request);
   const id = idOf(params.id);
   const { db, secret, baseUrl } = getServices();
-  const stored = await findSession(db, coach.club, id);
-  if (!stored) throw notHere();
   const asked = new URL(request.url).searchParams;
   const [before, allOf] = [numberOf(asked.get("before")), numberOf(asked.get("links"))];
-  const [{ editions, next }, newest, teams, setting, groups] = await Promise.all([listEditions(db, coach.club, id, secret, { before, allOf }), newestEdition(db, coach.club, id), listTeams(db, coach.club), findSetting(db, coach.club, id), listGroups(db, coach.club)]);
-  const group = chosenFor(groups, setting);
-  const drills = await drillsOf(coach.club, [stored.doc, ...editions.map((one) => one.session), next?.session, newest?.session]);
-  const timeline = compile(stored.doc, drills);
-  const { doc } = stored;
-  await setImmediate();
-  const found = await inTurns(auditInSteps(auditInput(doc, drills, { demand: undefined, group })));
-  const stops = found.filter((one) => one.severity === "stop" && !setting?.accepted.some((a) => a.key === keyOf(one, doc)));
+  const [{ editions, next }, newest, teams] = await Promise.all([listEditions(db, coach.club, id, secret, { before, allOf }), newestEdition(db, coach.club, id), listTeams(db, coach.club)]);
+  const { stored: { doc }, setting, drills, timeline, stops, cautions, bare, seen } = await lookOver(coach.club, id, [...editions.map((one) => one.session), next?.session, newest?.session]);
   const name = (drill: string) => drills(drill)?.name ?? drill;
   return {
-    teamId: setting?.teamId ?? null,
+    teamId: setting.teamId, seen, doc: withoutNotes(doc), choices: setting.choices,
     id, title: doc.title, purpose: doc.purpose, totalSeconds: timeline.totalSeconds, target: doc.target, work: timeline.workSeconds,
     profile: miniProfile(profileOf(doc, timeline), 520, 84),
-    kit: kitList(doc, drills), cautions: cautionsOf(makeEdition(doc, drills)),
+    kit: kitList(doc, drills), cautions,
     items: doc.blocks.flatMap((block) => block.items.map((item) => ({ drill: item.drill, level: item.level, name: drills(item.drill)?.name ?? item.drill }))),
-    bare: withoutCautions(doc, drills),
+    bare,
     teams: teams.map((team) => ({ id: team.id, name: team.name, people: team.athletes.length })),
-    newest: newest && { number: newest.number, current: sameJson(withoutNotes(newest.session), withoutNotes(doc)) && sameJson(newest.choices, setting?.choices ?? []) },
-    changed: newest ? [...changesBetween(withoutNotes(newest.session), withoutNotes(doc), name), ...(sameJson(newest.choices, setting?.choices ?? []) ? [] : ["What was chosen for single people"])] : [],
+    newest: newest && { number: newest.number, current: sameJson(withoutNotes(newest.session), withoutNotes(doc)) && sameJson(newest.choices, setting.choices) },
+    changed: newest ? [...changesBetween(withoutNotes(newest.session), withoutNotes(doc), name), ...(sameJson(newest.choices, setting.choices) ? [] : ["What was chosen for single people"])] : [],
     before, older: next?.number,
-    accepted: setting?.accepted.map(({ says, reason }) => ({ says, reason })) ?? [],
-    stops: stops.slice(0, MOST_STOPS).map((one) => one.says), moreStops: Math.max(0, stops.length - MOST_STOPS),
+    accepted: setting.accepted.map(({ says, reason }) => ({ says, reason })),
+    stops: stops.slice(0, MOST_STOPS), moreStops: Math.max(0, stops.length - MOST_STOPS),
     editions: await changesOf(editions, next?.session, name, baseUrl),
   };
-}
-
-/** The drills of a session whose cautions nobody has written yet. */
-function withoutCautions(session: Session, drills: (id: string) => Drill | undefined): { id: string; name: string }[] {
-  const ids = new Set(session.blocks.flatMap((block) => block.items.map((item) => item.drill)));
-  return [...ids].flatMap((id) => {
-    const drill = drills(id);
-    return drill && lacksCautions(drill) ? [{ id, name: drill.name }] : [];
-  });
 }
 
 /** The number in a part of the address; undefined when there is none. */
@@ -109,17 +88,21 @@ export async function action({ request, params }: Route.ActionArgs) {
     if (!(await withdrawLink(db, coach.club, idOf(fieldText(form, "link"))))) throw notHere("There is no such link among yours.");
     return data({ done: true });
   }
-  const stored = await findSession(db, coach.club, id);
-  if (!stored) throw notHere();
   const team = fieldText(form, "team");
-  const drills = await drawnDrillsIn(coach.club, stored.doc);
-  const bare = withoutCautions(stored.doc, drills);
+  const { stored, setting, bare, seen } = await lookOver(coach.club, id);
   if (bare.length > 0) return data({ done: false }, { status: 422 });
+  // Looked at is looked at: whatever is otherwise now is shown again first.
+  if (fieldText(form, "seen") !== seen) return data({ done: false }, { status: 409 });
   await needRoom(coach.club, "links");
-  const made = await handOut(db, coach.club, id, makeEdition(stored.doc, drills), compile(stored.doc, drills).totalSeconds, team === "" ? null : idOf(team), secret);
+  const drawn = await drawnDrillsIn(coach.club, stored.doc);
+  const made = await handOut(db, coach.club, id, makeEdition(stored.doc, drawn), compile(stored.doc, drawn).totalSeconds, team === "" ? null : idOf(team), secret, { looked: { revision: stored.revision, ...setting } });
+  if (made === "changed") return data({ done: false }, { status: 409 });
   if (!made) throw notHere("There is no such team among yours.");
   throw redirect(`/sessions/${id}/hand-out#editions`);
 }
+
+/** What was refused is shown as it is now. */
+export const shouldRevalidate = ({ actionStatus, defaultShouldRevalidate }: ShouldRevalidateFunctionArgs) => (actionStatus ?? 200) >= 400 || defaultShouldRevalidate;
 
 export default function HandOut({ loaderData }: Route.ComponentProps) {
   const { id, title, editions, teams, newest } = loaderData;
@@ -136,6 +119,7 @@ export default function HandOut({ loaderData }: Route.ComponentProps) {
           <Printer size={16} aria-hidden /> On paper
         </ButtonLink>
       </div>
+      <ChangedSince key={id} now={loaderData} />
       <div className="grid grid-cols-1 items-start gap-5 lg:grid-cols-[minmax(0,1fr)_22rem]">
         <section className="flex flex-col gap-4 rounded-lg border border-line bg-land p-5">
           <h2 className="wide-type text-lg font-semibold">Look it over</h2>
@@ -232,6 +216,7 @@ export default function HandOut({ loaderData }: Route.ComponentProps) {
             </details>
           )}
           <Form method="post" className="flex flex-col gap-3">
+            <input type="hidden" name="seen" value={loaderData.seen} />
             <SelectField
               label="For" name="team" defaultValue={loaderData.teamId ?? ""}
               options={[...teams.map((t) => ({ value: t.id, words: `${t.name} (${t.people})` })), { value: "", words: "Anyone with the link" }]}

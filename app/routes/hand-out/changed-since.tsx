@@ -1,0 +1,33 @@
+import { useState } from "react";
+import { changesBetween } from "~/core/session/changes";
+import { sameJson } from "~/core/session/same";
+import type { Session } from "~/core/session/schema";
+
+/** What is shown of a session that is looked over. */
+export type Looked = { seen: string; doc: Session; items: readonly { drill: string; name: string }[]; stops: readonly string[]; accepted: readonly { says: string; reason: string }[]; choices: readonly unknown[] };
+
+/** What is otherwise than when this page was opened: in another tab, by another coach, or because of whom it is for. */
+export function ChangedSince({ now }: { now: Looked }) {
+  const [looked, setLooked] = useState(now);
+  if (looked.seen === now.seen) return null;
+  const names = new Map([...looked.items, ...now.items].map((item) => [item.drill, item.name]));
+  const lines = [
+    ...changesBetween(looked.doc, now.doc, (id) => names.get(id) ?? id),
+    ...(sameJson(looked.choices, now.choices) ? [] : ["What was chosen for single people"]),
+    ...(sameJson(looked.accepted, now.accepted) ? [] : ["What is let stand, and why"]),
+    ...now.stops.filter((says) => !looked.stops.includes(says)),
+  ];
+  return (
+    <div role="alert" className="rounded-md border-l-4 border-plum bg-plum-wash px-4 py-3">
+      <p className="font-semibold text-plum">This has changed since you opened the page. Nothing was handed out; look it over again first.</p>
+      <ul className="mt-1 list-disc pl-5">
+        {(lines.length > 0 ? lines : ["The people it is for, or what a drill says of itself"]).map((line) => (
+          <li key={line}>{line}</li>
+        ))}
+      </ul>
+      <button type="button" className="mt-1 min-h-8 underline underline-offset-4" onClick={() => setLooked(now)}>
+        I have looked it over
+      </button>
+    </div>
+  );
+}

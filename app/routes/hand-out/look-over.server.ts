@@ -1,0 +1,45 @@
+import { createHash } from "node:crypto";
+import { setImmediate } from "node:timers/promises";
+import { notHere } from "~/app/server/coach.server";
+import { chosenFor } from "~/app/server/chosen";
+import { drillsOf } from "~/app/server/drills.server";
+import { inTurns } from "~/app/server/in-turns";
+import { getServices } from "~/app/server/services.server";
+import { auditInput, auditInSteps, keyOf } from "~/core/audit/audit";
+import { lacksCautions } from "~/core/drills/start";
+import type { Drill } from "~/core/drills/schema";
+import { cautionsOf, makeEdition, withoutNotes } from "~/core/edition/edition";
+import type { Session } from "~/core/session/schema";
+import { compile } from "~/core/timeline/compile";
+import type { Club } from "~/db/clubs";
+import { findSession, findSetting } from "~/db/sessions";
+import { listGroups } from "~/db/teams";
+
+/**
+ * A session as it is looked over before it is handed out. `seen` stands for all that is shown of it: what is handed out
+ * has to be what was looked at. `also` are other documents whose drills are asked for with it.
+ */
+export async function lookOver(club: Club, id: string, also: readonly unknown[] = []) {
+  const { db } = getServices();
+  const [stored, setting, groups] = await Promise.all([findSession(db, club, id), findSetting(db, club, id), listGroups(db, club)]);
+  if (!stored || !setting) throw notHere();
+  const { doc } = stored;
+  const drills = await drillsOf(club, [doc, ...also]);
+  await setImmediate();
+  const found = await inTurns(auditInSteps(auditInput(doc, drills, { demand: undefined, group: chosenFor(groups, setting) })));
+  const stops = found.filter((one) => one.severity === "stop" && !setting.accepted.some((a) => a.key === keyOf(one, doc))).map((one) => one.says);
+  const cautions = cautionsOf(makeEdition(doc, drills));
+  const bare = withoutCautions(doc, drills);
+  const { accepted, choices } = setting;
+  const seen = createHash("sha256").update(JSON.stringify([withoutNotes(doc), accepted, choices, stops, cautions, bare])).digest("hex");
+  return { stored, setting, drills, timeline: compile(doc, drills), stops, cautions, bare, seen };
+}
+
+/** The drills of a session whose cautions nobody has written yet. */
+function withoutCautions(session: Session, drills: (id: string) => Drill | undefined): { id: string; name: string }[] {
+  const ids = new Set(session.blocks.flatMap((block) => block.items.map((item) => item.drill)));
+  return [...ids].flatMap((id) => {
+    const drill = drills(id);
+    return drill && lacksCautions(drill) ? [{ id, name: drill.name }] : [];
+  });
+}
