@@ -25,6 +25,8 @@ export default [
     route("library/:drill/edit", "routes/own-drill/route.tsx"),
     route("sessions/:id", "routes/desk/route.tsx"),
     route("account", "routes/account/route.tsx"),
+    route("club", "routes/club/route.tsx"),
+    route("join/:token", "routes/join/route.tsx"),
     route("mail", "routes/mail/route.tsx"),
   ]),
   route("sessions/:id/save", "routes/desk/save.ts"),

@@ -2,11 +2,12 @@ import { and, eq, lt, ne, sql } from "drizzle-orm";
 import { betterAuth } from "better-auth";
 import { drizzleAdapter } from "better-auth/adapters/drizzle";
 import { alreadyHereMessage, LINK_HOURS, newPasswordMessage, passwordChangedMessage, welcomeMessage } from "~/core/mail/messages";
+import type { Role } from "~/core/club/role";
 import type { Db } from "./client";
 import { addClub, dropClubsAlone, type Club } from "./clubs";
 import { hashSessionTokens } from "./hashed-tokens";
-import { hasHadEnough, writeTo } from "./messages";
-import { coach, credential, signIn, verification } from "./schema";
+import { hasHadEnough, KEPT_DAYS, writeTo } from "./messages";
+import { coach, credential, invitation, member, signIn, verification } from "./schema";
 import { tokenHash } from "./tokens";
 
 export type AccountSettings = {
@@ -79,10 +80,14 @@ export function openAccounts(db: Db, settings: AccountSettings) {
 
 export type Accounts = ReturnType<typeof openAccounts>;
 
-/** Makes an account that needs no message, with a club: for the demo and for tests. */
-export async function makeAccount(db: Db, accounts: Accounts, { clubName, ...who }: { name: string; email: string; password: string; clubName?: string }): Promise<{ id: string; club: Club }> {
+/** Makes an account that needs no message, with a club of its own, or in one there is: for the demo and for tests. */
+export async function makeAccount(db: Db, accounts: Accounts, { clubName, joins, ...who }: { name: string; email: string; password: string; clubName?: string; joins?: { club: Club; role: Role } }): Promise<{ id: string; club: Club }> {
   const { user } = await accounts.api.signUpEmail({ body: who });
   await db.update(coach).set({ emailVerified: true }).where(eq(coach.id, user.id));
+  if (joins) {
+    await db.insert(member).values({ clubId: joins.club.id, coachId: user.id, role: joins.role });
+    return { id: user.id, club: joins.club };
+  }
   return { id: user.id, club: await addClub(db, user.id, clubName ?? who.name) };
 }
 
@@ -154,11 +159,12 @@ export async function renameCoach(db: Db, coachId: string, name: string): Promis
   await db.update(coach).set({ name, updatedAt: new Date() }).where(eq(coach.id, coachId));
 }
 
-/** Sweeps out what has run out: sign-ins, what messages opened, accounts that were asked for and never opened. */
+/** Sweeps out what has run out: sign-ins, what messages opened, invitations, accounts that were asked for and never opened. */
 export async function dropWhatRanOut(db: Db): Promise<void> {
   const now = new Date();
   await db.delete(signIn).where(lt(signIn.expiresAt, now));
   await db.delete(verification).where(lt(verification.expiresAt, now));
+  await db.delete(invitation).where(lt(invitation.until, new Date(now.getTime() - KEPT_DAYS * 24 * HOUR_MS)));
   const never = await db.select({ id: coach.id }).from(coach).where(and(
     eq(coach.emailVerified, false), lt(coach.createdAt, new Date(now.getTime() - 2 * LINK_HOURS * HOUR_MS)),
     sql`not exists (select 1 from ${verification} where ${verification.value} = ${coach.id})`,

@@ -1,4 +1,4 @@
-import { and, asc, eq, sql } from "drizzle-orm";
+import { and, asc, desc, eq, sql } from "drizzle-orm";
 import type { Role } from "~/core/club/role";
 import type { Db } from "./client";
 import { club, member } from "./schema";
@@ -17,17 +17,18 @@ export type Membership = { club: Club; name: string; role: Role };
 
 type Tx = Pick<Db, "select" | "insert">;
 
-/** The clubs a coach works in, the one joined first first. */
+/** The clubs a coach works in, the one joined last first. */
 export async function clubsOf(db: Tx, coachId: string): Promise<Membership[]> {
   const rows = await db.select({ id: club.id, name: club.name, role: member.role }).from(member).innerJoin(club, eq(club.id, member.clubId))
-    .where(eq(member.coachId, coachId)).orderBy(asc(member.createdAt), asc(club.id));
+    .where(eq(member.coachId, coachId)).orderBy(desc(member.createdAt), asc(club.id));
   return rows.map(({ id, name, role }) => ({ club: asChecked(id, coachId), name, role }));
 }
 
-/** The club somebody signed in works in, the one they joined first; whoever is in none gets one of their own. */
-export async function requireMember(db: Db, coach: { id: string; name: string }): Promise<Membership> {
-  const [first] = await clubsOf(db, coach.id);
-  if (first) return first;
+/** The club somebody signed in works in: the one they chose while they are in it, else the one joined last; whoever is in none gets one of their own. */
+export async function requireMember(db: Db, coach: { id: string; name: string }, chosen?: string): Promise<Membership> {
+  const all = await clubsOf(db, coach.id);
+  const one = all.find((membership) => membership.club.id === chosen) ?? all[0];
+  if (one) return one;
   return db.transaction(async (tx) => {
     // Several requests at once make one.
     await tx.execute(sql`select pg_advisory_xact_lock(hashtext(${`club of ${coach.id}`}))`);

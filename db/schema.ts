@@ -97,10 +97,25 @@ export const member = pgTable("member", {
 /** What is looked up without knowing whose it is, by the hash of a token: the club it belongs to, and what it opens there. */
 export const entry = pgTable("entry", {
   tokenHash: text("token_hash").primaryKey(),
-  kind: text("kind").$type<"link">().notNull(),
+  kind: text("kind").$type<"link" | "invitation">().notNull(),
   clubId: clubId(),
   target: uuid("target").notNull(),
-}, (t) => [index("entry_target").on(t.clubId, t.target), check("entry_kind", sql`${t.kind} in ('link')`)]);
+}, (t) => [index("entry_target").on(t.clubId, t.target), check("entry_kind", sql`${t.kind} in ('link', 'invitation')`)]);
+
+/** Somebody is asked into a club, by an address that opens once. It is found by the hash of its token, which is in its entry. */
+export const invitation = pgTable("invitation", {
+  clubId: clubId(),
+  id: uuid("id").notNull().defaultRandom(),
+  madeBy: madeBy(),
+  role: text("role").$type<Role>().notNull(),
+  until: moment("until").notNull(),
+  usedBy: text("used_by").references(() => coach.id, { onDelete: "set null" }),
+  usedAt: moment("used_at"),
+  createdAt: made(),
+}, (t) => [
+  primaryKey({ name: "invitation_pk", columns: [t.clubId, t.id] }),
+  check("invitation_role", sql`${t.role} in ('owner', 'coach', 'assistant')`),
+]);
 
 /** A squad or class. */
 export const group = pgTable("group", {

@@ -13,6 +13,7 @@ import * as demands from "./demands";
 import * as requests from "./draft-requests";
 import * as editions from "./editions";
 import * as drills from "./own-drills";
+import * as members from "./members";
 import * as quota from "./quota";
 import * as runs from "./runs";
 import { coach } from "./schema";
@@ -37,7 +38,7 @@ beforeAll(async () => {
 });
 afterAll(() => end());
 
-const OF_A_CLUB = ["group", "person", "membership", "training_session", "edition", "link", "run", "check_in", "own_drill", "own_drill_revision", "own_drill_stress", "sport_profile", "draft_request", "entry", "member"];
+const OF_A_CLUB = ["group", "person", "membership", "training_session", "edition", "link", "run", "check_in", "own_drill", "own_drill_revision", "own_drill_stress", "sport_profile", "draft_request", "entry", "member", "invitation"];
 
 /** Everything of a club, as one text. */
 const allOf = async (club: Club): Promise<string> =>
@@ -53,6 +54,8 @@ async function asked(): Promise<Record<string, () => Promise<unknown>>> {
   const [session, group, person, run, link, drill, profile, request] = await Promise.all([
     idOf("edition", "session_id"), idOf("group"), idOf("person"), idOf("run"), idOf("link"), idOf("own_drill"), idOf("sport_profile"), idOf("draft_request"),
   ]);
+  await members.invite(db, ana, "assistant", TEST_SECRET);
+  const invitation = (await members.listInvitations(db, ana, TEST_SECRET))[0]!.id;
   const archived = (await sessions.listSessions(db, ana, true))[0]!.id;
   const { doc } = (await sessions.findSession(db, ana, session))!;
   const plain = (await sessions.listSessions(db, ben, false))[0]!.doc;
@@ -72,6 +75,8 @@ async function asked(): Promise<Record<string, () => Promise<unknown>>> {
     shelveOwnDrill: () => drills.shelveOwnDrill(db, ben, drill, true),
     // A revision of another club's drill has nothing to belong to.
     addRevision: () => drills.addRevision(db, ben, drill, 9, own, {}).catch(() => "refused"),
+    listMembers: () => members.listMembers(db, ben), renameClub: () => members.renameClub(db, ben, "Ben's own"), changeMember: () => members.changeMember(db, ben, ana.by!, "out"),
+    invite: () => members.invite(db, ben, "coach", TEST_SECRET), listInvitations: () => members.listInvitations(db, ben, TEST_SECRET), withdrawInvitation: () => members.withdrawInvitation(db, ben, invitation),
     hasRoom: () => quota.hasRoom(db, ben, "people"),
     listHeard: () => runs.listHeard(db, ben, session, 100), summariseHeard: () => runs.summariseHeard(db, ben, session), listFolded: () => runs.listFolded(db, ben, session),
     countUnseenPain: () => runs.countUnseenPain(db, ben), setRemoved: () => runs.setRemoved(db, ben, run, true), setNotTheirs: () => runs.setNotTheirs(db, ben, run, true),

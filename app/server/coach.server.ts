@@ -1,12 +1,13 @@
 import { redirect } from "react-router";
-import type { Role } from "~/core/club/role";
+import { mayChange, type Role } from "~/core/club/role";
 import { requireMember, type Club } from "~/db/clubs";
+import { chosenClub } from "./chosen-club.server";
 import { getServices } from "./services.server";
 
 export type Account = { id: string; name: string; email: string };
 
 /** Somebody signed in, in a club they are a member of. */
-export type Coach = Account & { club: Club; role: Role };
+export type Coach = Account & { club: Club; clubName: string; role: Role };
 
 /** Who is signed in, or undefined. */
 export async function currentAccount(request: Request): Promise<Account | undefined> {
@@ -14,15 +15,26 @@ export async function currentAccount(request: Request): Promise<Account | undefi
   return found ? { id: found.user.id, name: found.user.name, email: found.user.email } : undefined;
 }
 
-const asMember = async (account: Account): Promise<Coach> => {
-  const { club, role } = await requireMember(getServices().db, account);
-  return { ...account, club, role };
-};
+async function asMember(request: Request, account: Account): Promise<Coach> {
+  const { club, name: clubName, role } = await requireMember(getServices().db, account, await chosenClub(request));
+  return { ...account, club, clubName, role };
+}
 
-/** Who is signed in, with their club; anyone else is sent to sign in and comes back here afterwards. */
+/** What somebody hears who may look and not change. */
+const lookOnly = (clubName: string): string => `You are an assistant at ${clubName}: you can look at everything and run it. Ask one of its coaches for a change.`;
+const changes = (request: Request): boolean => request.method !== "GET" && request.method !== "HEAD";
+
+/** Who is signed in, with their club; anyone else is sent to sign in and comes back here afterwards. An assistant who would change something is told so. */
 export async function requireCoach(request: Request): Promise<Coach> {
+  const coach = await requireSignedIn(request);
+  if (changes(request) && !mayChange(coach.role)) throw new Response(lookOnly(coach.clubName), { status: 403 });
+  return coach;
+}
+
+/** The same for what everybody may do, whatever they are in the club: about their own account, and about being in it. */
+export async function requireSignedIn(request: Request): Promise<Coach> {
   const account = await currentAccount(request);
-  if (account) return asMember(account);
+  if (account) return asMember(request, account);
   const url = new URL(request.url);
   const back = request.method === "GET" ? `?back=${encodeURIComponent(url.pathname.replace(/\.data$/, "") + url.search.replace(/[?&]_routes=[^&]*/, ""))}` : "";
   throw redirect(`/sign-in${back}`);
@@ -30,7 +42,7 @@ export async function requireCoach(request: Request): Promise<Coach> {
 
 /** Who is signed in, and which of their sign-ins this is; anyone else is sent to sign in. */
 export async function currentSignIn(request: Request): Promise<Coach & { signInId: string; since: Date }> {
-  const coach = await requireCoach(request);
+  const coach = await requireSignedIn(request);
   const found = await getServices().accounts.api.getSession({ headers: request.headers });
   if (!found) throw redirect("/sign-in");
   return { ...coach, signInId: found.session.id, since: found.session.createdAt };
@@ -40,7 +52,9 @@ export async function currentSignIn(request: Request): Promise<Coach & { signInI
 export async function requireCoachForData(request: Request): Promise<Coach> {
   const account = await currentAccount(request);
   if (!account) throw Response.json({ kind: "signed-out" }, { status: 401 });
-  return asMember(account);
+  const coach = await asMember(request, account);
+  if (changes(request) && !mayChange(coach.role)) throw Response.json({ kind: "refused", faults: [{ path: "", message: lookOnly(coach.clubName) }] }, { status: 403 });
+  return coach;
 }
 
 /** A place in Mapset to go to after signing in; never another site. */

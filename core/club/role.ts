@@ -1,4 +1,16 @@
-/** What somebody is in a club: an owner sees to people and settings, a coach to everything about sessions, groups and feedback, an assistant runs and reads. */
+/** What somebody is in a club. */
 export const ROLES = ["owner", "coach", "assistant"] as const;
 
 export type Role = (typeof ROLES)[number];
+
+export const ROLE_FACTS: Readonly<Record<Role, { words: string; may: string }>> = {
+  owner: { words: "Owner", may: "everything, and who is in the club" },
+  coach: { words: "Coach", may: "everything about sessions, groups and feedback" },
+  assistant: { words: "Assistant", may: "look at everything and run it; changes nothing" },
+};
+
+/** Whether somebody may change what the club has built: sessions, drills, groups, links, feedback. */
+export const mayChange = (role: Role): boolean => role !== "assistant";
+
+/** Whether somebody may change the club itself: its name, who is in it and as what. */
+export const mayManage = (role: Role): boolean => role === "owner";

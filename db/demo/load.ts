@@ -12,7 +12,7 @@ import { keepCheckIn, keepProgress } from "../runs";
 import { about, checkIn, coach, link, run } from "../schema";
 import { addSession, saveSession, saveSetting } from "../sessions";
 import { addAthletes, addTeam, listTeams, setAthleteAreas, setTeamSetting } from "../teams";
-import { COACH, HEARD, TEAMS, type TeamKey } from "./people";
+import { COACH, HEARD, STAFF, TEAMS, type TeamKey } from "./people";
 import { handballBeforeAGame, rowersBeforeTheBoat, staffLunchtime } from "./sessions";
 
 export type DemoSettings = { secret: string; password: string; drills: (id: string) => Drill | undefined };
@@ -25,6 +25,7 @@ export async function loadDemo(db: Db, accounts: Accounts, settings: DemoSetting
   const [done] = await db.select().from(about).where(eq(about.key, LOADED));
   if (done) return;
   const { club } = await makeAccount(db, accounts, { ...COACH, clubName: "Kestrel Sound", password: settings.password });
+  for (const { role, ...who } of STAFF) await makeAccount(db, accounts, { ...who, password: settings.password, joins: { club, role } });
   const make = { rowers: rowersBeforeTheBoat, handball: handballBeforeAGame, staff: staffLunchtime } as const;
   for (const key of ["staff", "handball", "rowers"] as const) {
     const teamId = await addTeam(db, club, TEAMS[key].name);

@@ -3,6 +3,11 @@ import type { GroupSetting } from "~/core/group/schema";
 
 /** Invented people. Juniors are known by initials or a nickname only. */
 export const COACH = { name: "Robin Vale", email: "coach@kestrelsound.example" };
+/** The others who work at the club; they sign in with the same password. */
+export const STAFF = [
+  { name: "Jules Harrow", email: "second@kestrelsound.example", role: "coach" },
+  { name: "Sascha Lind", email: "assistant@kestrelsound.example", role: "assistant" },
+] as const;
 
 type Squad = { name: string; people: string[]; demand: string; setting: GroupSetting; protects: Record<string, Protects[]> };
 

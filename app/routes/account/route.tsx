@@ -1,4 +1,4 @@
-import { Mail } from "lucide-react";
+import { Mail, Users } from "lucide-react";
 import { useEffect, useRef } from "react";
 import { data, Link, useFetcher } from "react-router";
 import type { Route } from "./+types/route";
@@ -8,6 +8,7 @@ import { readForm } from "~/app/server/forms.server";
 import { getServices } from "~/app/server/services.server";
 import { Button } from "~/app/ui/button";
 import { Field } from "~/app/ui/field";
+import { Part } from "~/app/ui/part";
 import { PASSWORD_HINT } from "~/app/ui/password-hint";
 import { When } from "~/app/ui/when";
 import { signedInElsewhere } from "~/db/accounts";
@@ -15,8 +16,8 @@ import { signedInElsewhere } from "~/db/accounts";
 export const meta: Route.MetaFunction = () => [{ title: "Your account · Mapset" }];
 
 export async function loader({ request }: Route.LoaderArgs) {
-  const { name, email, id, signInId, since } = await currentSignIn(request);
-  return { name, email, since, elsewhere: await signedInElsewhere(getServices().db, id, signInId) };
+  const { name, email, clubName, id, signInId, since } = await currentSignIn(request);
+  return { name, email, clubName, since, elsewhere: await signedInElsewhere(getServices().db, id, signInId) };
 }
 
 export async function action({ request }: Route.ActionArgs) {
@@ -26,7 +27,7 @@ export async function action({ request }: Route.ActionArgs) {
 }
 
 export default function Account({ loaderData }: Route.ComponentProps) {
-  const { name, email, since, elsewhere } = loaderData;
+  const { name, email, clubName, since, elsewhere } = loaderData;
   return (
     <main id="main" className="mx-auto flex w-full max-w-3xl flex-col gap-6 px-4 py-6">
       <h1 className="wide-type text-2xl font-semibold">Your account</h1>
@@ -64,6 +65,13 @@ export default function Account({ loaderData }: Route.ComponentProps) {
           <p className="text-sm text-ink-faint">Nowhere else.</p>
         )}
       </Part>
+      <Part title="Club" note="What you build belongs to your club, and everybody in it sees it.">
+        <p>
+          <Link to="/club" className="inline-flex items-center gap-2 font-medium underline underline-offset-2">
+            <Users size={17} aria-hidden /> {clubName}: who is in it
+          </Link>
+        </p>
+      </Part>
       <Part title="Mail" note="What Mapset has written to you. Without a mail server it stays in the tray.">
         <p>
           <Link to="/mail" className="inline-flex items-center gap-2 font-medium underline underline-offset-2">
@@ -72,18 +80,6 @@ export default function Account({ loaderData }: Route.ComponentProps) {
         </p>
       </Part>
     </main>
-  );
-}
-
-function Part({ title, note, children }: { title: string; note: React.ReactNode; children: React.ReactNode }) {
-  return (
-    <section className="grid gap-x-8 gap-y-3 rounded-lg border border-line bg-land p-5 sm:grid-cols-[13rem_1fr]" aria-label={title}>
-      <div>
-        <h2 className="text-lg font-semibold">{title}</h2>
-        <p className="text-sm text-ink-faint">{note}</p>
-      </div>
-      <div className="flex min-w-0 flex-col gap-3">{children}</div>
-    </section>
   );
 }
 

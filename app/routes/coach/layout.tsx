@@ -10,7 +10,7 @@ import { countUnseenPain } from "~/db/runs";
 
 export async function loader({ request }: Route.LoaderArgs) {
   const coach = await requireCoach(request);
-  return { name: coach.name, pain: await countUnseenPain(getServices().db, coach.club) };
+  return { name: coach.name, clubName: coach.clubName, role: coach.role, pain: await countUnseenPain(getServices().db, coach.club) };
 }
 
 export default function CoachLayout({ loaderData }: Route.ComponentProps) {
@@ -56,6 +56,11 @@ export default function CoachLayout({ loaderData }: Route.ComponentProps) {
           </Form>
         </div>
       </header>
+      {loaderData.role === "assistant" && (
+        <p className="border-b border-line-water bg-land px-4 py-1.5 text-sm text-ink-soft print:hidden">
+          You are an assistant at <span className="font-medium text-ink">{loaderData.clubName}</span>: you can look at everything and run it. Changes are for its coaches.
+        </p>
+      )}
       <Outlet />
     </div>
   );

@@ -1,4 +1,4 @@
-import { ArrowLeft, Check, Copy, ExternalLink, Printer, Send, TriangleAlert, Unlink } from "lucide-react";
+import { ArrowLeft, ExternalLink, Printer, Send, TriangleAlert, Unlink } from "lucide-react";
 import { useState } from "react";
 import { setImmediate } from "node:timers/promises";
 import { data, Form, Link, redirect, useNavigation, useSubmit, type ShouldRevalidateFunctionArgs } from "react-router";
@@ -12,6 +12,7 @@ import { needRoom } from "~/app/server/room.server";
 import { getServices } from "~/app/server/services.server";
 import { Button, ButtonLink } from "~/app/ui/button";
 import { cx } from "~/app/ui/classes";
+import { CopyButton } from "~/app/ui/copy-button";
 import { Confirm } from "~/app/ui/dialog";
 import { SelectField } from "~/app/ui/field";
 import { Still } from "~/app/ui/figure/still";
@@ -327,7 +328,6 @@ function EditionCard({ edition, sessionId, before }: { edition: ShownEdition; se
 function LinkLine({ link, sessionId }: { link: ShownLink; sessionId: string }) {
   const submit = useSubmit();
   const [asking, setAsking] = useState(false);
-  const [copied, setCopied] = useState(false);
   const whom = link.teamName ?? "Anyone with the link";
   const opened =
     link.openings === 0 ? (
@@ -362,9 +362,7 @@ function LinkLine({ link, sessionId }: { link: ShownLink; sessionId: string }) {
       </div>
       {link.address && (
         <div className="flex flex-wrap gap-2">
-          <Button onClick={() => void navigator.clipboard.writeText(link.address ?? "").then(() => setCopied(true))}>
-            {copied ? <Check size={16} aria-hidden /> : <Copy size={16} aria-hidden />} {copied ? "Copied" : "Copy link"}
-          </Button>
+          <CopyButton text={link.address} words="Copy link" />
           <a
             href={link.address} target="_blank" rel="noreferrer"
             className="inline-flex min-h-9 items-center gap-1.5 rounded-md border border-line px-3 font-medium hover:bg-land-deep"

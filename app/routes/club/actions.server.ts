@@ -1,0 +1,61 @@
+import { redirect } from "react-router";
+import { z } from "zod";
+import { clubCookie } from "~/app/server/chosen-club.server";
+import { notHere, type Coach } from "~/app/server/coach.server";
+import { getServices } from "~/app/server/services.server";
+import { mayManage, ROLES } from "~/core/club/role";
+import { clubsOf } from "~/db/clubs";
+import { changeMember, invite, MOST_INVITATIONS, renameClub, withdrawInvitation } from "~/db/members";
+
+const asked = z.discriminatedUnion("do", [
+  // What everybody may do.
+  z.object({ do: z.literal("switch"), club: z.uuid() }),
+  z.object({ do: z.literal("leave") }),
+  // What an owner may do.
+  z.object({ do: z.literal("rename"), name: z.string().trim().min(1, "Write the club’s name.").max(80, "A club’s name has at most 80 characters.") }),
+  z.object({ do: z.literal("invite"), role: z.enum(ROLES) }),
+  z.object({ do: z.literal("withdraw"), id: z.uuid() }),
+  z.object({ do: z.literal("role"), coach: z.string().max(80), role: z.enum(ROLES) }),
+  z.object({ do: z.literal("remove"), coach: z.string().max(80) }),
+]);
+
+export type ClubOutcome = { done: string } | { fault: string };
+
+const LAST_OWNER = "A club needs an owner. Make somebody else one first.";
+
+/** What is asked about a club and who is in it. Returns what was done in words, or why it was not. */
+export async function changeClub(coach: Coach, form: FormData): Promise<ClubOutcome> {
+  const read = asked.safeParse(Object.fromEntries(form));
+  if (!read.success) {
+    if (form.get("do") === "rename") return { fault: read.error.issues[0]?.message ?? "Write the club’s name." };
+    throw new Response("That cannot be done here.", { status: 400 });
+  }
+  const { db, secret } = getServices();
+  const { club } = coach;
+  const ask = read.data;
+  if (ask.do === "switch") {
+    if (!(await clubsOf(db, coach.id)).some((one) => one.club.id === ask.club)) throw notHere("You are in no such club.");
+    throw redirect("/club", { headers: { "set-cookie": await clubCookie(ask.club) } });
+  }
+  if (ask.do === "leave") {
+    if ((await changeMember(db, club, coach.id, "out")) === "last owner") return { fault: LAST_OWNER };
+    throw redirect("/club");
+  }
+  if (!mayManage(coach.role)) throw new Response("Only an owner of the club can do that.", { status: 403 });
+  switch (ask.do) {
+    case "rename":
+      await renameClub(db, club, ask.name);
+      return { done: "Name saved." };
+    case "invite":
+      return (await invite(db, club, ask.role, secret)) ? { done: "Copy the link below and send it to one person." } : { fault: `${MOST_INVITATIONS} invitations are open already. Withdraw some first.` };
+    case "withdraw":
+      if (!(await withdrawInvitation(db, club, ask.id))) return { fault: "That invitation has been used or withdrawn already." };
+      return { done: "Withdrawn. Its link opens nothing any more." };
+    case "role":
+    case "remove": {
+      const came = await changeMember(db, club, ask.coach, ask.do === "remove" ? "out" : ask.role);
+      if (came === "not here") return { fault: "They are not in the club any more." };
+      return came === "last owner" ? { fault: LAST_OWNER } : { done: ask.do === "remove" ? "Taken out of the club. What they made stays." : "Saved." };
+    }
+  }
+}

@@ -1,0 +1,130 @@
+import type { APIRequestContext } from "playwright-core";
+import { afterAll, beforeAll, expect, it } from "vitest";
+import routes from "~/app/routes";
+import { signIn, ready, seenOf, startWorld, violations, DEMO, type World } from "./harness";
+
+/*
+ * Who may do what, over every address: an owner, a coach and an assistant of the demo's club, and nobody.
+ */
+const COACH = { email: "second@kestrelsound.example", password: DEMO.password };
+const ASSISTANT = { email: "assistant@kestrelsound.example", password: DEMO.password };
+
+let world: World;
+let session: string;
+const as: Record<string, APIRequestContext> = {};
+beforeAll(async () => {
+  world = await startWorld();
+  for (const [name, who] of [["owner", DEMO], ["coach", COACH], ["assistant", ASSISTANT]] as const) {
+    const { page, context } = await world.visitor();
+    await signIn(page, who);
+    as[name] = context.request;
+    session = /\/sessions\/[0-9a-f-]{36}/.exec(await (await context.request.get("/sessions")).text())![0];
+  }
+  as["nobody"] = (await world.visitor()).context.request;
+});
+afterAll(() => world.end());
+
+type Entry = { path?: string | undefined; file: string; index?: boolean | undefined; children?: Entry[] | undefined };
+/** Every address there is, as it stands in the routes. */
+const addresses = (entries: readonly Entry[]): string[] => entries.flatMap((one) => (one.children ? addresses(one.children) : [`/${one.path ?? ""}`]));
+
+/** Addresses that are nobody's club's: for whoever comes, and about one's own account. Each with the reason. */
+const OUTSIDE = new Set([
+  "/", "/up", "/sign-in", "/sign-up", "/forgotten", "/password/:token", "/sign-out", // before anybody is signed in
+  "/f/:token", "/f/:token/mine", "/f/:token/progress", "/f/:token/check-in", // by the token of a link
+  "/account", "/mail", "/club", "/join/:token", // one's own account and membership, tried below
+]);
+/** Addresses that are only read. */
+const READ_ONLY = new Set(["/sessions/:id/paper", "/sessions/:id/code/:link", "/sessions/:id/export", "/own-drills", "/library/sheet", "/library/:drill/export", "/figure/:drill/:level/:moment", "/figure/:drill"]);
+
+const filled = (address: string) => address.replace("/sessions/:id", session).replace(":link", "00000000-0000-4000-8000-000000000000").replace(":drill", "cat-camel").replace(":demand", "rowing").replace(":level", "standard").replace(":moment", "start.svg");
+
+it("an assistant looks at everything and changes nothing, at every address", { timeout: 120_000 }, async () => {
+  const all = addresses(routes as Entry[]).filter((address) => !OUTSIDE.has(address));
+  expect(all.length).toBeGreaterThan(15);
+  for (const address of all) {
+    const path = filled(address);
+    const looked = await as["assistant"]!.get(path, { maxRedirects: 0 });
+    expect([address, looked.status() !== 403 && looked.status() < 500]).toEqual([address, true]);
+    if (READ_ONLY.has(address)) continue;
+    for (const method of ["post", "put", "delete"] as const) {
+      const answer = await as["assistant"]![method](path, { form: { do: "new", title: "No", name: "No such thing" }, maxRedirects: 0 });
+      expect([address, method, answer.status() === 403 || answer.status() === 405]).toEqual([address, method, true]);
+    }
+    const nobody = await as["nobody"]!.post(path, { form: { do: "new" }, maxRedirects: 0 });
+    expect([address, [302, 401, 405].includes(nobody.status())]).toEqual([address, true]);
+  }
+});
+
+it("an owner sees to who is in the club, a coach and an assistant do not", async () => {
+  const form = (fields: Record<string, string | undefined>) => ({ form: fields as Record<string, string>, maxRedirects: 0 });
+  const managing: Record<string, string>[] = [{ do: "rename", name: "Kestrel Sound" }, { do: "invite", role: "coach" }, { do: "withdraw", id: "00000000-0000-4000-8000-000000000000" }, { do: "role", coach: "x", role: "owner" }, { do: "remove", coach: "x" }];
+  for (const fields of managing) {
+    const statuses = await Promise.all(["owner", "coach", "assistant"].map(async (who) => (await as[who]!.post("/club", form(fields))).status()));
+    expect([fields["do"], statuses[0]! < 403 || statuses[0] === 422, ...statuses.slice(1)]).toEqual([fields["do"], true, 403, 403]);
+  }
+  for (const who of ["coach", "assistant"]) expect((await as[who]!.post("/club", form({ do: "switch", club: "00000000-0000-4000-8000-000000000000" }))).status()).toBe(404);
+  expect((await as["owner"]!.post("/club", form({ do: "leave" }))).status()).toBe(422);
+});
+
+it("a coach builds and hands out like an owner", async () => {
+  const made = await as["coach"]!.post("/sessions", { form: { do: "copy", id: session.replace("/sessions/", "") }, maxRedirects: 0 });
+  expect(made.status()).toBe(302);
+  const copy = made.headers()["location"]!;
+  expect((await as["coach"]!.post(`${copy}/hand-out`, { form: { team: "", seen: await seenOf(as["coach"]!, copy) }, maxRedirects: 0 })).status()).toBe(302);
+  // It is the club's, not theirs.
+  expect((await as["owner"]!.get(copy)).status()).toBe(200);
+});
+
+it("somebody asked in sees the club, is made an assistant, and is told so; then they are out", async () => {
+  const { page: owner } = await world.visitor();
+  await signIn(owner);
+  await owner.goto("/club");
+  await ready(owner);
+  await owner.getByLabel("As", { exact: true }).selectOption("coach");
+  await owner.getByRole("button", { name: "Make invitation" }).click();
+  await owner.getByText("Copy the link below and send it to one person.").waitFor();
+  const invitations = owner.getByRole("list", { name: "Invitations that are open" }).getByRole("listitem");
+  await invitations.first().waitFor();
+  expect(await violations(owner)).toEqual([]);
+  await owner.context().grantPermissions(["clipboard-read", "clipboard-write"]);
+  await invitations.first().getByRole("button", { name: "Copy link" }).click();
+  await invitations.first().getByRole("button", { name: "Copied" }).waitFor();
+  const address = await owner.evaluate(() => navigator.clipboard.readText());
+
+  const { page: ben } = await world.visitor();
+  await signIn(ben, { email: "ben@club.example", password: "ben has a long password" });
+  expect(await ben.getByRole("link", { name: "Rowers before the boat", exact: true }).count()).toBe(0);
+  await ben.goto(new URL(address).pathname);
+  await ready(ben);
+  expect(await violations(ben)).toEqual([]);
+  await ben.getByRole("button", { name: "Join Kestrel Sound" }).click();
+  await ben.waitForURL(/\/club$/);
+  await ben.getByRole("heading", { level: 1, name: "Kestrel Sound" }).waitFor();
+  await ben.goto("/sessions");
+  await ready(ben);
+  await ben.getByRole("link", { name: "Rowers before the boat", exact: true }).waitFor();
+  await ben.goto(new URL(address).pathname);
+  await ben.getByText("This invitation opens nothing any more").waitFor();
+
+  await owner.reload();
+  await ready(owner);
+  await owner.getByLabel("What ben is").selectOption("assistant");
+  await owner.getByText("Saved.").waitFor();
+  await ben.goto("/sessions");
+  await ready(ben);
+  await ben.getByText("You are an assistant at Kestrel Sound").waitFor();
+  await ben.getByRole("button", { name: "New session" }).first().click();
+  await ben.getByLabel("Name").fill("Not mine to make");
+  await ben.getByLabel("Begin with").selectOption("floor-to-standing");
+  await ben.getByRole("button", { name: "Make session" }).click();
+  await ben.getByText("Ask one of its coaches for a change.").waitFor();
+
+  await owner.getByRole("listitem").filter({ hasText: "ben@club.example" }).getByRole("button", { name: "Take out" }).click();
+  await owner.getByRole("alertdialog").getByRole("button", { name: "Take out" }).click();
+  await expect.poll(() => owner.getByText("ben@club.example").count()).toBe(0);
+  await ben.goto("/sessions");
+  await ready(ben);
+  expect(await ben.getByText("You are an assistant").count()).toBe(0);
+  expect(await ben.getByRole("link", { name: "Rowers before the boat", exact: true }).count()).toBe(0);
+});
