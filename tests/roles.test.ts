@@ -1,7 +1,7 @@
 import type { APIRequestContext } from "playwright-core";
 import { afterAll, beforeAll, expect, it } from "vitest";
 import routes from "~/app/routes";
-import { signIn, ready, seenOf, startWorld, violations, DEMO, type World } from "./harness";
+import { signIn, ready, rows, seenOf, startWorld, violations, DEMO, type World } from "./harness";
 
 /*
  * Who may do what, over every address: an owner, a coach and an assistant of the demo's club, and nobody.
@@ -114,11 +114,18 @@ it("somebody asked in sees the club, is made an assistant, and is told so; then 
   await ben.goto("/sessions");
   await ready(ben);
   await ben.getByText("You are an assistant at Kestrel Sound").waitFor();
-  await ben.getByRole("button", { name: "New session" }).first().click();
-  await ben.getByLabel("Name").fill("Not mine to make");
-  await ben.getByLabel("Begin with").selectOption("floor-to-standing");
-  await ben.getByRole("button", { name: "Make session" }).click();
+  expect(await ben.getByRole("button", { name: "New session" }).count()).toBe(0);
+  // What is not hidden is refused in words, and nothing is changed.
+  await ben.getByRole("link", { name: "Rowers before the boat", exact: true }).click();
+  await ben.locator("[data-row]").first().click();
+  const drills = (await rows(ben)).length;
+  await ben.keyboard.press("Delete");
   await ben.getByText("Ask one of its coaches for a change.").waitFor();
+  await owner.goto(new URL(ben.url()).pathname);
+  await owner.locator("[data-row]").first().waitFor();
+  expect(await rows(owner)).toHaveLength(drills);
+  await owner.goto("/club");
+  await ready(owner);
 
   await owner.getByRole("listitem").filter({ hasText: "ben@club.example" }).getByRole("button", { name: "Take out" }).click();
   await owner.getByRole("alertdialog").getByRole("button", { name: "Take out" }).click();

@@ -4,9 +4,9 @@ export const ROLES = ["owner", "coach", "assistant"] as const;
 export type Role = (typeof ROLES)[number];
 
 export const ROLE_FACTS: Readonly<Record<Role, { words: string; may: string }>> = {
-  owner: { words: "Owner", may: "everything, and who is in the club" },
-  coach: { words: "Coach", may: "everything about sessions, groups and feedback" },
-  assistant: { words: "Assistant", may: "look at everything and run it; changes nothing" },
+  owner: { words: "Owner", may: "change everything, and who is in the club" },
+  coach: { words: "Coach", may: "change everything about sessions, groups and feedback" },
+  assistant: { words: "Assistant", may: "look at everything and run it, and change nothing" },
 };
 
 /** Whether somebody may change what the club has built: sessions, drills, groups, links, feedback. */

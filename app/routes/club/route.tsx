@@ -58,7 +58,7 @@ export default function ClubPage({ loaderData }: Route.ComponentProps) {
             <MemberLine key={member.coachId} member={member} mine={member.coachId === me} manages={manages} />
           ))}
         </ul>
-        {!manages && <p className="text-sm text-ink-faint">You are {ROLE_FACTS[role].words.toLowerCase()} here: {ROLE_FACTS[role].may}. An owner changes who is in the club.</p>}
+        {!manages && <p className="text-sm text-ink-faint">As {ROLE_FACTS[role].words.toLowerCase()} you may {ROLE_FACTS[role].may}. An owner changes who is in the club.</p>}
       </Part>
       {manages && (
         <Part title="Ask somebody in" note={`A link lets one person in, within ${INVITED_DAYS} days. Send it to nobody else: whoever opens it first is in.`}>
@@ -149,7 +149,7 @@ function Leave({ clubName, alone }: { clubName: string; alone: boolean }) {
 }
 
 function Said({ outcome }: { outcome: ClubOutcome | undefined }) {
-  if (!outcome) return <span role="status" />;
+  if (!outcome) return <span role="status" className="sr-only" />;
   return "fault" in outcome ? <span role="alert" className="text-sm font-medium text-plum">{outcome.fault}</span> : <span role="status" className="text-sm text-ink-soft">{outcome.done}</span>;
 }
 

@@ -18,7 +18,7 @@ export function ChangedSince({ now }: { now: Looked }) {
     ...now.stops.filter((says) => !looked.stops.includes(says)),
   ];
   return (
-    <div role="alert" className="rounded-md border-l-4 border-plum bg-plum-wash px-4 py-3">
+    <div role="alert" ref={(shown) => shown?.scrollIntoView({ block: "nearest" })} className="rounded-md border-l-4 border-plum bg-plum-wash px-3 py-2 text-sm">
       <p className="font-semibold text-plum">This has changed since you opened the page. Nothing was handed out; look it over again first.</p>
       <ul className="mt-1 list-disc pl-5">
         {(lines.length > 0 ? lines : ["The people it is for, or what a drill says of itself"]).map((line) => (

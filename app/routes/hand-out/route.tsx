@@ -16,6 +16,7 @@ import { CopyButton } from "~/app/ui/copy-button";
 import { Confirm } from "~/app/ui/dialog";
 import { SelectField } from "~/app/ui/field";
 import { Still } from "~/app/ui/figure/still";
+import { MayChange } from "~/app/ui/may-change";
 import { MiniProfilePicture } from "~/app/ui/mini-profile";
 import { When } from "~/app/ui/when";
 import { kitList } from "~/core/coverage/kit-list";
@@ -120,7 +121,6 @@ export default function HandOut({ loaderData }: Route.ComponentProps) {
           <Printer size={16} aria-hidden /> On paper
         </ButtonLink>
       </div>
-      <ChangedSince key={id} now={loaderData} />
       <div className="grid grid-cols-1 items-start gap-5 lg:grid-cols-[minmax(0,1fr)_22rem]">
         <section className="flex flex-col gap-4 rounded-lg border border-line bg-land p-5">
           <h2 className="wide-type text-lg font-semibold">Look it over</h2>
@@ -238,9 +238,12 @@ export default function HandOut({ loaderData }: Route.ComponentProps) {
                 <p>Write its cautions, and use the new revision at the desk. Then it can be handed out.</p>
               </div>
             )}
-            <Button kind="primary" type="submit" disabled={busy || loaderData.bare.length > 0}>
-              <Send size={16} aria-hidden /> {busy ? "Making it…" : newest?.current ? "Make another link" : "Make edition and link"}
-            </Button>
+            <ChangedSince key={id} now={loaderData} />
+            <MayChange>
+              <Button kind="primary" type="submit" disabled={busy || loaderData.bare.length > 0}>
+                <Send size={16} aria-hidden /> {busy ? "Making it…" : newest?.current ? "Make another link" : "Make edition and link"}
+              </Button>
+            </MayChange>
           </Form>
         </section>
       </div>

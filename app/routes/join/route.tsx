@@ -34,7 +34,7 @@ export default function Join({ loaderData: { invited, email } }: Route.Component
         <>
           <h1 className="wide-type text-2xl font-semibold">{invited.clubName} asks you in</h1>
           <p>
-            As {ROLE_FACTS[invited.role].words.toLowerCase()}: {ROLE_FACTS[invited.role].may}. You are signed in as <strong>{email}</strong>.
+            As {ROLE_FACTS[invited.role].words.toLowerCase()} you may {ROLE_FACTS[invited.role].may}. You are signed in as <strong>{email}</strong>.
           </p>
           <Form method="post" className="flex flex-wrap gap-3">
             <Button kind="primary" type="submit" disabled={busy}>{busy ? "One moment…" : `Join ${invited.clubName}`}</Button>

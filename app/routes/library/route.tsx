@@ -15,6 +15,7 @@ import { Button } from "~/app/ui/button";
 import { cx } from "~/app/ui/classes";
 import { inputLook, SelectField } from "~/app/ui/field";
 import { useSearchForm } from "~/app/ui/use-search-form";
+import { MayChange } from "~/app/ui/may-change";
 import { MovingStill } from "~/app/ui/figure/moving-still";
 import { placedFaults } from "~/core/files/places";
 import { browse, browseSchema, JOINTS, PLANES, type Browse } from "~/core/drills/browse";
@@ -108,8 +109,10 @@ export default function Library({ loaderData, actionData }: Route.ComponentProps
           Contact sheet
         </Link>
         <div className="ml-auto flex flex-wrap gap-2">
-          <ImportDrill outcome={actionData} />
-          <NewDrill />
+          <MayChange>
+            <ImportDrill outcome={actionData} />
+            <NewDrill />
+          </MayChange>
         </div>
       </div>
       <div className="grid gap-5 lg:grid-cols-[15.5rem_minmax(0,1fr)]">

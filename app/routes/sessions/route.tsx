@@ -14,6 +14,7 @@ import { Confirm } from "~/app/ui/dialog";
 import { FileButton, fileForm } from "~/app/ui/file-button";
 import { FileFaults } from "~/app/ui/file-faults";
 import { inputLook } from "~/app/ui/field";
+import { MayChange } from "~/app/ui/may-change";
 import { Menu } from "~/app/ui/menu";
 import { RenameDialog } from "~/app/ui/rename-dialog";
 import { MiniProfilePicture } from "~/app/ui/mini-profile";
@@ -71,10 +72,12 @@ export default function Sessions({ loaderData }: Route.ComponentProps) {
               <input id={searchId} className={cx(inputLook, "w-48 pl-8")} placeholder="Find a session" value={find} onChange={(e) => setFind(e.target.value)} />
             </div>
           )}
-          <ImportButton />
-          <Button kind="primary" onClick={() => setMaking(true)}>
-            <Plus size={17} aria-hidden /> New session
-          </Button>
+          <MayChange>
+            <ImportButton />
+            <Button kind="primary" onClick={() => setMaking(true)}>
+              <Plus size={17} aria-hidden /> New session
+            </Button>
+          </MayChange>
         </div>
       </div>
       {shown.length === 0 ? (
