@@ -250,6 +250,16 @@ describe("handing out", () => {
     await page.getByRole("button", { name: "Make edition and link" }).click();
     expect(await newestAddress(page)).toContain("/f/");
     expect(await page.getByRole("alert").count()).toBe(0);
+
+    // Sent by a page without its script, it is refused and said as well.
+    const bare = await world.visitor({ javaScriptEnabled: false });
+    await bare.context.addCookies(await context.cookies());
+    await bare.page.goto(`${new URL(desk).pathname}/hand-out`);
+    await row(second, (await rows(second))[0]!).click();
+    await second.keyboard.press("Delete");
+    await saved(second);
+    await bare.page.getByRole("button", { name: "Make another link" }).click();
+    await bare.page.getByText("This has changed since you opened the page.").waitFor();
   });
 
   it("stays at the desk while its last edit cannot be saved", async () => {

@@ -6,10 +6,14 @@ import type { Session } from "~/core/session/schema";
 /** What is shown of a session that is looked over. */
 export type Looked = { seen: string; doc: Session; items: readonly { drill: string; name: string }[]; stops: readonly string[]; accepted: readonly { says: string; reason: string }[]; choices: readonly unknown[] };
 
-/** What is otherwise than when this page was opened: in another tab, by another coach, or because of whom it is for. */
-export function ChangedSince({ now }: { now: Looked }) {
+/**
+ * What is otherwise than when this page was opened: in another tab, by another coach, or because of whom it is for. `refused`
+ * says that it was not handed out because of that; a page that was loaded anew with it cannot say what it was.
+ */
+export function ChangedSince({ now, refused }: { now: Looked; refused: boolean }) {
   const [looked, setLooked] = useState(now);
-  if (looked.seen === now.seen) return null;
+  const [read, setRead] = useState(false);
+  if (looked.seen === now.seen && (!refused || read)) return null;
   const names = new Map([...looked.items, ...now.items].map((item) => [item.drill, item.name]));
   const lines = [
     ...changesBetween(looked.doc, now.doc, (id) => names.get(id) ?? id),
@@ -20,12 +24,17 @@ export function ChangedSince({ now }: { now: Looked }) {
   return (
     <div role="alert" ref={(shown) => shown?.scrollIntoView({ block: "nearest" })} className="rounded-md border-l-4 border-plum bg-plum-wash px-3 py-2 text-sm">
       <p className="font-semibold text-plum">This has changed since you opened the page. Nothing was handed out; look it over again first.</p>
-      <ul className="mt-1 list-disc pl-5">
-        {(lines.length > 0 ? lines : ["The people it is for, or what a drill says of itself"]).map((line) => (
-          <li key={line}>{line}</li>
-        ))}
-      </ul>
-      <button type="button" className="mt-1 min-h-8 underline underline-offset-4" onClick={() => setLooked(now)}>
+      {looked.seen !== now.seen && (
+        <ul className="mt-1 list-disc pl-5">
+          {(lines.length > 0 ? lines : ["The people it is for, or what a drill says of itself"]).map((line) => (
+            <li key={line}>{line}</li>
+          ))}
+        </ul>
+      )}
+      <button type="button" className="mt-1 min-h-8 underline underline-offset-4" onClick={() => {
+        setLooked(now);
+        setRead(true);
+      }}>
         I have looked it over
       </button>
     </div>

@@ -88,17 +88,17 @@ export async function action({ request, params }: Route.ActionArgs) {
   const form = await readForm(request);
   if (form.get("do") === "withdraw") {
     if (!(await withdrawLink(db, coach.club, idOf(fieldText(form, "link"))))) throw notHere("There is no such link among yours.");
-    return data({ done: true });
+    return data({ refused: "" });
   }
   const team = fieldText(form, "team");
   const { stored, setting, bare, seen } = await lookOver(coach.club, id);
-  if (bare.length > 0) return data({ done: false }, { status: 422 });
+  if (bare.length > 0) return data({ refused: "" }, { status: 422 });
   // Looked at is looked at: whatever is otherwise now is shown again first.
-  if (fieldText(form, "seen") !== seen) return data({ done: false }, { status: 409 });
+  if (fieldText(form, "seen") !== seen) return data({ refused: seen }, { status: 409 });
   await needRoom(coach.club, "links");
   const drawn = await drawnDrillsIn(coach.club, stored.doc);
   const made = await handOut(db, coach.club, id, makeEdition(stored.doc, drawn), compile(stored.doc, drawn).totalSeconds, team === "" ? null : idOf(team), secret, { looked: { revision: stored.revision, ...setting } });
-  if (made === "changed") return data({ done: false }, { status: 409 });
+  if (made === "changed") return data({ refused: seen }, { status: 409 });
   if (!made) throw notHere("There is no such team among yours.");
   throw redirect(`/sessions/${id}/hand-out#editions`);
 }
@@ -106,7 +106,7 @@ export async function action({ request, params }: Route.ActionArgs) {
 /** What was refused is shown as it is now. */
 export const shouldRevalidate = ({ actionStatus, defaultShouldRevalidate }: ShouldRevalidateFunctionArgs) => (actionStatus ?? 200) >= 400 || defaultShouldRevalidate;
 
-export default function HandOut({ loaderData }: Route.ComponentProps) {
+export default function HandOut({ loaderData, actionData }: Route.ComponentProps) {
   const { id, title, editions, teams, newest } = loaderData;
   const busy = useNavigation().state === "submitting";
   const against = againstTarget(loaderData.totalSeconds, loaderData.target);
@@ -238,7 +238,7 @@ export default function HandOut({ loaderData }: Route.ComponentProps) {
                 <p>Write its cautions, and use the new revision at the desk. Then it can be handed out.</p>
               </div>
             )}
-            <ChangedSince key={id} now={loaderData} />
+            <ChangedSince key={id} now={loaderData} refused={actionData?.refused === loaderData.seen} />
             <MayChange>
               <Button kind="primary" type="submit" disabled={busy || loaderData.bare.length > 0}>
                 <Send size={16} aria-hidden /> {busy ? "Making it…" : newest?.current ? "Make another link" : "Make edition and link"}
