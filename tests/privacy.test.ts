@@ -123,13 +123,26 @@ describe("doors", () => {
     await signIn(page);
     const answer = await page.request.post("/sessions", { form: { do: "archive", id: theirs.session }, headers: { origin: "https://evil.example" } });
     expect(answer.status()).toBe(403);
+    for (const origin of ["null", "not an address", "file://"]) {
+      const odd = await page.request.post("/sessions", { form: { do: "archive", id: theirs.session }, headers: { origin } });
+      expect([origin, odd.status() >= 400 && odd.status() < 500]).toEqual([origin, true]);
+    }
+  });
+
+  it("take forms of a page whose script has not arrived", async () => {
+    const { page } = await world.visitor({ javaScriptEnabled: false });
+    await page.goto("/sign-in");
+    await page.getByLabel("E-mail address").fill(ANA.email);
+    await page.getByLabel("Password").fill(ANA.password);
+    await page.getByRole("button", { name: "Sign in" }).click();
+    await page.getByRole("heading", { level: 1, name: "Sessions" }).waitFor();
   });
 
   it("come with the headers that keep strangers' scripts and frames out", async () => {
     const { page } = await world.visitor();
     const headers = (await page.request.get("/sign-in")).headers();
     expect(headers["content-security-policy"]).toMatch(/script-src 'self' 'nonce-[^']+';.*frame-ancestors 'none'/);
-    expect(headers["referrer-policy"]).toBe("no-referrer");
+    expect(headers["referrer-policy"]).toBe("same-origin");
     expect(headers["x-content-type-options"]).toBe("nosniff");
     expect((await page.request.get("/up")).headers()["x-powered-by"]).toBeUndefined();
   });

@@ -117,7 +117,8 @@ function securityHeaders(secure: boolean) {
         frameAncestors: ["'none'"],
       },
     },
-    referrerPolicy: { policy: "no-referrer" },
+    // To other sites nothing; to ours, or browsers would send forms of a page without its script as nobody’s.
+    referrerPolicy: { policy: "same-origin" },
     strictTransportSecurity: secure ? undefined : false,
   });
 }
