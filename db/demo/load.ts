@@ -1,4 +1,4 @@
-import { eq } from "drizzle-orm";
+import { eq, sql } from "drizzle-orm";
 import { mainJoints } from "~/core/coverage/joints";
 import type { Drill } from "~/core/drills/schema";
 import { makeEdition } from "~/core/edition/edition";
@@ -18,10 +18,19 @@ import { handballBeforeAGame, rowersBeforeTheBoat, staffLunchtime } from "./sess
 export type DemoSettings = { secret: string; password: string; drills: (id: string) => Drill | undefined };
 
 const LOADED = "demo loaded";
+const LOADING = 7_251_903;
 const DAY_MS = 86_400_000;
 
 /** Loads the demo data of Kestrel Sound once for each database. A coach who deletes it does not get it back. */
 export async function loadDemo(db: Db, accounts: Accounts, settings: DemoSettings): Promise<void> {
+  // Of several processes that start at once one loads it, and the others wait for it.
+  await db.transaction(async (tx) => {
+    await tx.execute(sql`select pg_advisory_xact_lock(${LOADING})`);
+    await loadOnce(db, accounts, settings);
+  });
+}
+
+async function loadOnce(db: Db, accounts: Accounts, settings: DemoSettings): Promise<void> {
   const [done] = await db.select().from(about).where(eq(about.key, LOADED));
   if (done) return;
   const { club } = await makeAccount(db, accounts, { ...COACH, clubName: "Kestrel Sound", password: settings.password });

@@ -17,6 +17,8 @@ export type SaveState =
   | { kind: "refused"; message: string };
 
 const WAIT_MS = 700;
+/** So long somebody who goes on from the desk waits for what is left to be saved, before they hear that it is not. */
+const FLUSH_MS = 10_000;
 /** Browsers send at most about 64 kB from a page that is going away. */
 export const KEEPALIVE_BYTES = 60_000;
 
@@ -211,17 +213,15 @@ export function useSaving({ id, first, doc, onReplace, ensure }: Options) {
     return answer?.kind === "copied" ? answer.id : undefined;
   }, [send]);
 
-  /** Saves what is left, edits made meanwhile too. Returns whether everything on the desk is saved now. */
+  /** Saves what is left, edits made meanwhile too. Returns whether everything on the desk is saved now; false after some seconds without an answer. */
   const flush = useCallback(async (): Promise<boolean> => {
+    const until = performance.now() + FLUSH_MS;
     while (busy.current || latest.current !== saved.current.doc) {
-      if (blocked.current || restoring.current) return false;
-      if (busy.current) {
-        await new Promise((over) => setTimeout(over, 30));
-        continue;
-      }
+      if (blocked.current || restoring.current || performance.now() > until) return false;
       const { revision } = saved.current;
-      await save();
-      if (saved.current.revision === revision) return false;
+      if (!busy.current) void save();
+      while (busy.current && performance.now() < until) await new Promise((over) => setTimeout(over, 30));
+      if (!busy.current && saved.current.revision === revision) return false;
     }
     return true;
   }, [save]);
