@@ -63,7 +63,14 @@ export default function ClubPage({ loaderData }: Route.ComponentProps) {
       {manages && (
         <Part title="Ask somebody in" note={`A link lets one person in, within ${INVITED_DAYS} days. Send it to nobody else: whoever opens it first is in.`}>
           <Asked send={{ do: "invite" }} button="Make invitation" icon={<UserPlus size={16} aria-hidden />}>
-            <SelectField label="As" name="role" defaultValue={"coach"} options={ROLES.map((value) => ({ value, words: `${ROLE_FACTS[value].words}: ${ROLE_FACTS[value].may}` }))} />
+            <SelectField label="As" name="role" defaultValue={"coach"} options={roleOptions} />
+            <ul className="text-sm text-ink-faint">
+              {ROLES.map((one) => (
+                <li key={one}>
+                  {ROLE_FACTS[one].words}: may {ROLE_FACTS[one].may}
+                </li>
+              ))}
+            </ul>
           </Asked>
           {invitations.length > 0 && (
             <ul aria-label="Invitations that are open" className="flex flex-col gap-2">

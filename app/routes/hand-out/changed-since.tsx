@@ -18,7 +18,7 @@ export function ChangedSince({ now, refused }: { now: Looked; refused: boolean }
   const lines = [
     ...changesBetween(looked.doc, now.doc, (id) => names.get(id) ?? id),
     ...(sameJson(looked.choices, now.choices) ? [] : ["What was chosen for single people"]),
-    ...(sameJson(looked.accepted, now.accepted) ? [] : ["What is let stand, and why"]),
+    ...(sameJson(looked.accepted, now.accepted) ? [] : ["What was accepted, and why"]),
     ...now.stops.filter((says) => !looked.stops.includes(says)),
   ];
   return (
