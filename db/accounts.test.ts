@@ -3,7 +3,7 @@ import { afterAll, beforeAll, describe, expect, it } from "vitest";
 import { askForAccount, askForPassword, changePassword, dropWhatRanOut, openAccounts, passwordAskedFor, signedInElsewhere, signOutElsewhere, type Accounts } from "./accounts";
 import type { Db } from "./client";
 import { allMessages, dropOldMessages, MESSAGES_AN_HOUR, messagesTo } from "./messages";
-import { coach, message, signIn, verification } from "./schema";
+import { club, coach, member, message, signIn, verification } from "./schema";
 import { freshDatabase, TEST_SECRET } from "./testing";
 
 const base = { baseUrl: "http://127.0.0.1:1" };
@@ -133,7 +133,12 @@ describe("sweeping out", () => {
     await age("fresh@club.example", 47);
     for (const email of ["stale@club.example", "ana@club.example"]) await age(email, 49);
     await db.update(verification).set({ expiresAt: new Date(Date.now() - 1_000) });
+    const clubs = async () => new Map((await db.select({ email: coach.email, name: club.name }).from(member).innerJoin(coach, eq(coach.id, member.coachId)).innerJoin(club, eq(club.id, member.clubId))).map((one) => [one.email, one.name]));
+    const [before, had] = [await db.$count(club), await clubs()];
+    expect([had.has("stale@club.example"), had.has("fresh@club.example")]).toEqual([true, true]);
     await dropWhatRanOut(db);
+    // With it goes the club that was made for it, and no other.
+    expect([await db.$count(club), (await clubs()).has("fresh@club.example"), (await clubs()).has("ana@club.example")]).toEqual([before - 1, true, true]);
     expect([await there("fresh@club.example"), await there("stale@club.example"), await there("ana@club.example")]).toEqual([true, false, true]);
     expect(await db.select().from(verification)).toEqual([]);
   });

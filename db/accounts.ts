@@ -4,7 +4,7 @@ import { drizzleAdapter } from "better-auth/adapters/drizzle";
 import { alreadyHereMessage, LINK_HOURS, newPasswordMessage, passwordChangedMessage, welcomeMessage } from "~/core/mail/messages";
 import type { Role } from "~/core/club/role";
 import type { Db } from "./client";
-import { addClub, dropClubsAlone, type Club } from "./clubs";
+import { addClub, clubsOf, dropEmptyClubs, type Club } from "./clubs";
 import { hashSessionTokens } from "./hashed-tokens";
 import { hasHadEnough, KEPT_DAYS, writeTo } from "./messages";
 import { coach, credential, invitation, member, signIn, verification } from "./schema";
@@ -172,7 +172,9 @@ export async function dropWhatRanOut(db: Db): Promise<void> {
   ));
   for (const { id } of never)
     await db.transaction(async (tx) => {
-      await dropClubsAlone(tx, id);
-      await tx.delete(coach).where(and(eq(coach.id, id), eq(coach.emailVerified, false)));
+      const clubs = (await clubsOf(tx, id)).map((one) => one.club);
+      // One that is opened in this very moment stays, with its club.
+      const gone = await tx.delete(coach).where(and(eq(coach.id, id), eq(coach.emailVerified, false))).returning({ id: coach.id });
+      if (gone.length > 0) await dropEmptyClubs(tx, clubs);
     });
 }

@@ -1,4 +1,4 @@
-import { and, asc, desc, eq, sql } from "drizzle-orm";
+import { and, asc, desc, eq, inArray, sql } from "drizzle-orm";
 import type { Role } from "~/core/club/role";
 import type { Db } from "./client";
 import { club, member } from "./schema";
@@ -49,10 +49,8 @@ export async function addClub(db: Tx, coachId: string, name: string): Promise<Cl
   return asChecked(row!.id, coachId);
 }
 
-/** Deletes the clubs that nobody but this coach is in. For accounts that were asked for and never opened. */
-export async function dropClubsAlone(db: Pick<Db, "delete">, coachId: string): Promise<void> {
-  await db.delete(club).where(and(
-    sql`${club.id} in (select club_id from ${member} where coach_id = ${coachId})`,
-    sql`not exists (select 1 from ${member} where ${member.clubId} = ${club.id} and ${member.coachId} <> ${coachId})`,
-  ));
+/** Deletes those of these clubs that nobody is in any more. */
+export async function dropEmptyClubs(db: Pick<Db, "delete">, clubs: readonly Club[]): Promise<void> {
+  if (clubs.length === 0) return;
+  await db.delete(club).where(and(inArray(club.id, clubs.map((one) => one.id)), sql`not exists (select 1 from ${member} where ${member.clubId} = ${club.id})`));
 }

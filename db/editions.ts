@@ -10,7 +10,7 @@ import type { Seconds } from "~/core/units";
 import { clubOfEntry, type Club } from "./clubs";
 import type { Db } from "./client";
 import { edition, entry, group, link, membership, person, trainingSession } from "./schema";
-import type { Athlete } from "./teams";
+import { isOf, type Athlete } from "./teams";
 import { isTokenOf, linkToken, tokenHash } from "./tokens";
 
 export type LinkRow = {
@@ -47,6 +47,9 @@ export type EditionPage = {
   next: { number: number; session: Edition["session"] } | undefined;
 };
 
+/** The entry by which a link is found. */
+const opensLink = and(eq(entry.clubId, link.clubId), eq(entry.target, link.id));
+
 /** So many editions, and so many links of each, are read at once. */
 export const EDITIONS_A_PAGE = 12;
 export const LINKS_AN_EDITION = 24;
@@ -77,7 +80,7 @@ export async function listEditions(db: Db, club: Club, sessionId: string, secret
       // Those that still open come first: a coach withdraws the others.
       place: sql<number>`row_number() over (partition by ${link.editionId} order by ${link.withdrawnAt} is not null, ${link.createdAt} desc)::int`.as("place"),
     })
-    .from(link).innerJoin(entry, and(eq(entry.clubId, link.clubId), eq(entry.target, link.id))).leftJoin(group, and(eq(group.clubId, link.clubId), eq(group.id, link.groupId))).where(ofThese).as("counted");
+    .from(link).innerJoin(entry, opensLink).leftJoin(group, and(eq(group.clubId, link.clubId), eq(group.id, link.groupId))).where(ofThese).as("counted");
   const all = editions.find((one) => one.number === allOf)?.id;
   const [links, sums] = await Promise.all([
     db.select().from(counted).where(all === undefined ? lte(counted.place, LINKS_AN_EDITION) : sql`(${counted.place} <= ${LINKS_AN_EDITION} or ${counted.editionId} = ${all})`).orderBy(asc(counted.place)),
@@ -96,7 +99,7 @@ export async function listEditions(db: Db, club: Club, sessionId: string, secret
 
 /** The token of a coach's link that still opens; undefined when there is none, or the server's secret has changed since. */
 export async function tokenOfLink(db: Db, club: Club, id: string, secret: string): Promise<string | undefined> {
-  const [row] = await db.select({ hash: entry.tokenHash }).from(link).innerJoin(entry, and(eq(entry.clubId, link.clubId), eq(entry.target, link.id))).where(and(eq(link.id, id), eq(link.clubId, club.id), isNull(link.withdrawnAt)));
+  const [row] = await db.select({ hash: entry.tokenHash }).from(link).innerJoin(entry, opensLink).where(and(eq(link.id, id), eq(link.clubId, club.id), isNull(link.withdrawnAt)));
   const token = linkToken(secret, id);
   return row && isTokenOf(token, row.hash) ? token : undefined;
 }
@@ -177,13 +180,13 @@ export async function linkOf(db: Db, token: string): Promise<{ opened: OpenLink;
       edition: { id: edition.id, number: edition.number, doc: edition.doc, totalSeconds: edition.totalSeconds, choices: edition.choices },
     })
     .from(entry)
-    .innerJoin(link, and(eq(link.clubId, entry.clubId), eq(link.id, entry.target)))
+    .innerJoin(link, opensLink)
     .innerJoin(edition, and(eq(edition.clubId, link.clubId), eq(edition.id, link.editionId)))
     .leftJoin(group, and(eq(group.clubId, link.clubId), eq(group.id, link.groupId)))
     .where(and(eq(entry.tokenHash, tokenHash(token)), eq(entry.kind, "link")));
   if (!row) return undefined;
   const athletes = row.groupId
-    ? await db.select({ id: person.id, name: person.name }).from(membership).innerJoin(person, and(eq(person.clubId, membership.clubId), eq(person.id, membership.personId)))
+    ? await db.select({ id: person.id, name: person.name }).from(membership).innerJoin(person, isOf)
         .where(and(eq(membership.clubId, row.clubId), eq(membership.groupId, row.groupId), isNull(membership.until))).orderBy(person.name)
     : [];
   return { withdrawnAt: row.withdrawnAt, opened: { club: clubOfEntry(row.clubId), id: row.id, coachLabel: row.coachLabel, teamId: row.groupId, edition: row.edition, athletes } };
@@ -195,7 +198,7 @@ export async function protectedOnLink(db: Db, opened: OpenLink, athleteId: strin
   const [row] = await db
     .select({ areas: person.areas, setting: group.setting, name: group.name })
     .from(membership)
-    .innerJoin(person, and(eq(person.clubId, membership.clubId), eq(person.id, membership.personId)))
+    .innerJoin(person, isOf)
     .innerJoin(group, and(eq(group.clubId, membership.clubId), eq(group.id, membership.groupId)))
     .where(and(eq(membership.clubId, opened.club.id), eq(membership.groupId, opened.teamId), eq(membership.personId, athleteId), isNull(membership.until)));
   return row;

@@ -82,6 +82,13 @@ describe("a club", () => {
   it("is never without an owner", async () => {
     expect(await changeMember(db, ana, ana.by!, "coach")).toBe("last owner");
     expect(await changeMember(db, ana, ana.by!, "out")).toBe("last owner");
+    const coachAgain = await asked();
+    expect(await changeMember(db, ana, ben.by!, "coach")).toBe("done");
+    expect(await openInvitation(db, coachAgain)).toBeDefined();
+    expect(await changeMember(db, ana, ben.by!, "owner")).toBe("done");
+    // Whoever steps down as an owner does not come back by a link they kept.
+    expect(await changeMember(db, ana, ben.by!, "coach")).toBe("done");
+    expect([await openInvitation(db, coachAgain), await listInvitations(db, ana, TEST_SECRET)]).toEqual([undefined, []]);
     expect(await changeMember(db, ana, ben.by!, "owner")).toBe("done");
     // Both step down at once: one of them stays.
     const came = await Promise.all([changeMember(db, ana, ana.by!, "out"), changeMember(db, ana, ben.by!, "out")]);

@@ -21,7 +21,10 @@ export async function renameClub(db: Db, club: Club, name: string): Promise<void
 /** What came of changing who is in a club: a club is never left without an owner. */
 export type MemberChange = "done" | "last owner" | "not here";
 
-/** Changes what somebody is in a club, or takes them out of it. What they made stays the club's. */
+/**
+ * Changes what somebody is in a club, or takes them out of it. What they made stays the club's. Whoever was an owner could
+ * have kept the address of any open invitation, and come back by it: with them those go.
+ */
 export async function changeMember(db: Db, club: Club, coachId: string, role: Role | "out"): Promise<MemberChange> {
   return db.transaction(async (tx) => {
     // Two owners who step down at the same moment do it one after the other.
@@ -32,6 +35,7 @@ export async function changeMember(db: Db, club: Club, coachId: string, role: Ro
     const here = and(eq(member.clubId, club.id), eq(member.coachId, coachId));
     if (role === "out") await tx.delete(member).where(here);
     else await tx.update(member).set({ role }).where(here);
+    if (one.role === "owner" && role !== "owner") await tx.delete(invitation).where(and(eq(invitation.clubId, club.id), isNull(invitation.usedAt)));
     return "done";
   });
 }
@@ -42,6 +46,7 @@ export const INVITED_DAYS = 7;
 export const MOST_INVITATIONS = 50;
 const DAY_MS = 86_400_000;
 
+const isOf = and(eq(entry.clubId, invitation.clubId), eq(entry.target, invitation.id));
 const isOpen = and(isNull(invitation.usedAt), gt(invitation.until, sql`now()`));
 
 /** Makes an address that lets one person into a club. Returns its token; undefined where there are too many already. */
@@ -63,7 +68,7 @@ export type OpenInvitation = { id: string; role: Role; until: Date; token: strin
 /** The invitations of a club that still open, the newest first. */
 export async function listInvitations(db: Db, club: Club, secret: string): Promise<OpenInvitation[]> {
   const rows = await db.select({ id: invitation.id, role: invitation.role, until: invitation.until, hash: entry.tokenHash })
-    .from(invitation).innerJoin(entry, and(eq(entry.clubId, invitation.clubId), eq(entry.target, invitation.id)))
+    .from(invitation).innerJoin(entry, isOf)
     .where(and(eq(invitation.clubId, club.id), isOpen)).orderBy(sql`${invitation.createdAt} desc`);
   return rows.map(({ hash, ...row }) => {
     const token = invitationToken(secret, row.id);
@@ -79,20 +84,22 @@ export async function withdrawInvitation(db: Db, club: Club, id: string): Promis
 
 export type Invited = { clubId: string; clubName: string; role: Role };
 
-const OPENED = { clubId: invitation.clubId, id: invitation.id, clubName: clubs.name, role: invitation.role };
+/** What a token opens, while it does. */
+const byToken = (db: Pick<Db, "select">, token: string) =>
+  db.select({ clubId: invitation.clubId, id: invitation.id, clubName: clubs.name, role: invitation.role })
+    .from(entry).innerJoin(invitation, isOf).innerJoin(clubs, eq(clubs.id, invitation.clubId))
+    .where(and(eq(entry.tokenHash, tokenHash(token)), eq(entry.kind, "invitation"), isOpen));
 
 /** What an invitation's address opens; undefined where it opens nothing any more. */
 export async function openInvitation(db: Db, token: string): Promise<Invited | undefined> {
-  const [row] = await db.select(OPENED).from(entry).innerJoin(invitation, and(eq(invitation.clubId, entry.clubId), eq(invitation.id, entry.target))).innerJoin(clubs, eq(clubs.id, invitation.clubId))
-    .where(and(eq(entry.tokenHash, tokenHash(token)), eq(entry.kind, "invitation"), isOpen));
+  const [row] = await byToken(db, token);
   return row;
 }
 
 /** Lets somebody into the club they were asked into. The address opens nothing any more then. Whoever is in already stays what they are. */
 export async function acceptInvitation(db: Db, token: string, coachId: string): Promise<Invited | undefined> {
   return db.transaction(async (tx) => {
-    const [found] = await tx.select(OPENED).from(entry).innerJoin(invitation, and(eq(invitation.clubId, entry.clubId), eq(invitation.id, entry.target))).innerJoin(clubs, eq(clubs.id, invitation.clubId))
-      .where(and(eq(entry.tokenHash, tokenHash(token)), eq(entry.kind, "invitation"), isOpen)).for("update", { of: invitation });
+    const [found] = await byToken(tx, token).for("update", { of: invitation });
     if (!found) return undefined;
     const [already] = await tx.select({ role: member.role }).from(member).where(and(eq(member.clubId, found.clubId), eq(member.coachId, coachId)));
     // Whoever is in already has not used it up for the one it was meant for.

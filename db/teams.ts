@@ -9,13 +9,16 @@ export type Athlete = { id: string; name: string };
 export type Member = Athlete & { areas: Protects[] };
 export type Team = { id: string; name: string; setting: GroupSetting; athletes: Member[] };
 
-/** A coach's teams by name, each with its athletes by name. */
+/** Whose a membership is. */
+export const isOf = and(eq(person.clubId, membership.clubId), eq(person.id, membership.personId));
+
+/** A club's groups by name, each with its people by name. */
 export async function listTeams(db: Db, club: Club): Promise<Team[]> {
   const rows = await db
     .select({ id: group.id, name: group.name, setting: group.setting, athleteId: person.id, athleteName: person.name, areas: person.areas })
     .from(group)
     .leftJoin(membership, and(eq(membership.clubId, group.clubId), eq(membership.groupId, group.id), isNull(membership.until)))
-    .leftJoin(person, and(eq(person.clubId, membership.clubId), eq(person.id, membership.personId)))
+    .leftJoin(person, isOf)
     .where(eq(group.clubId, club.id))
     .orderBy(asc(person.createdAt));
   const teams = new Map<string, Team>();
@@ -113,8 +116,6 @@ export async function namesOn(db: Db, club: Club, teamId: string, without?: stri
   const rows = await db.select({ id: person.id, name: person.name }).from(membership).innerJoin(person, isOf).where(and(eq(membership.clubId, club.id), eq(membership.groupId, teamId), isNull(membership.until)));
   return rows.filter((row) => row.id !== without).map((row) => row.name);
 }
-
-const isOf = and(eq(person.clubId, membership.clubId), eq(person.id, membership.personId));
 
 /** Keeps what is said of a group. Returns false when it is not the coach's. */
 export async function setTeamSetting(db: Db, club: Club, id: string, setting: GroupSetting): Promise<boolean> {

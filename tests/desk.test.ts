@@ -232,6 +232,13 @@ describe("handing out", () => {
     // Gone to at once, with the edit not saved yet.
     await page.getByRole("link", { name: "Hand out" }).click();
     await page.getByRole("heading", { name: "Hand out: Looked over" }).waitFor();
+    // Whom it was not looked over for is said, before it goes to them.
+    await ready(page);
+    const unseen = page.getByText("What the people of this group protect has not been looked at here.");
+    await page.getByLabel("For", { exact: true }).selectOption({ index: 0 });
+    await unseen.waitFor();
+    await page.getByLabel("For", { exact: true }).selectOption("");
+    await unseen.waitFor({ state: "detached" });
     expect(await page.getByLabel("Drills in order").innerText()).not.toContain(first);
 
     const path = new URL(desk).pathname;

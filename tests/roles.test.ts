@@ -92,6 +92,12 @@ it("somebody asked in sees the club, is made an assistant, and is told so; then 
   await invitations.first().getByRole("button", { name: "Copied" }).waitFor();
   const address = await owner.evaluate(() => navigator.clipboard.readText());
 
+  // Somebody who is in already does not use it up.
+  await owner.goto(new URL(address).pathname);
+  await owner.getByRole("heading", { name: "You are in Kestrel Sound already" }).waitFor();
+  await owner.goto("/club");
+  await ready(owner);
+
   const { page: ben } = await world.visitor();
   await signIn(ben, { email: "ben@club.example", password: "ben has a long password" });
   expect(await ben.getByRole("link", { name: "Rowers before the boat", exact: true }).count()).toBe(0);

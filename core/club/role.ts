@@ -3,10 +3,10 @@ export const ROLES = ["owner", "coach", "assistant"] as const;
 
 export type Role = (typeof ROLES)[number];
 
-export const ROLE_FACTS: Readonly<Record<Role, { words: string; may: string }>> = {
-  owner: { words: "Owner", may: "change everything, and who is in the club" },
-  coach: { words: "Coach", may: "change everything about sessions, groups and feedback" },
-  assistant: { words: "Assistant", may: "look at everything and run it, and change nothing" },
+export const ROLE_FACTS: Readonly<Record<Role, { words: string; as: string; may: string }>> = {
+  owner: { words: "Owner", as: "As an owner", may: "change everything, and who is in the club" },
+  coach: { words: "Coach", as: "As a coach", may: "change everything about sessions, groups and feedback" },
+  assistant: { words: "Assistant", as: "As an assistant", may: "look at everything and run it, and change nothing" },
 };
 
 /** Whether somebody may change what the club has built: sessions, drills, groups, links, feedback. */

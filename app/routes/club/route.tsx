@@ -58,7 +58,7 @@ export default function ClubPage({ loaderData }: Route.ComponentProps) {
             <MemberLine key={member.coachId} member={member} mine={member.coachId === me} manages={manages} />
           ))}
         </ul>
-        {!manages && <p className="text-sm text-ink-faint">As {ROLE_FACTS[role].words.toLowerCase()} you may {ROLE_FACTS[role].may}. An owner changes who is in the club.</p>}
+        {!manages && <p className="text-sm text-ink-faint">{ROLE_FACTS[role].as} you may {ROLE_FACTS[role].may}. An owner changes who is in the club.</p>}
       </Part>
       {manages && (
         <Part title="Ask somebody in" note={`A link lets one person in, within ${INVITED_DAYS} days. Send it to nobody else: whoever opens it first is in.`}>
@@ -129,7 +129,7 @@ function MemberLine({ member, mine, manages }: { member: Member; mine: boolean; 
       <Said outcome={fetcher.state === "idle" ? fetcher.data : undefined} />
       <Confirm
         open={removing} onOpenChange={setRemoving} title={`Take ${member.name} out of the club?`} action="Take out" keep="Keep them"
-        text="They see nothing of the club from then on. What they made stays, and you can ask them in again." onConfirm={() => send({ do: "remove" })}
+        text={`They see nothing of the club from then on. What they made stays, and you can ask them in again.${member.role === "owner" ? " Invitations that are open are withdrawn, since they could have kept the links." : ""}`} onConfirm={() => send({ do: "remove" })}
       />
     </li>
   );

@@ -109,6 +109,7 @@ export const shouldRevalidate = ({ actionStatus, defaultShouldRevalidate }: Shou
 export default function HandOut({ loaderData, actionData }: Route.ComponentProps) {
   const { id, title, editions, teams, newest } = loaderData;
   const busy = useNavigation().state === "submitting";
+  const [whom, setWhom] = useState<string>(loaderData.teamId ?? "");
   const against = againstTarget(loaderData.totalSeconds, loaderData.target);
   return (
     <main id="main" className="wrap-anywhere mx-auto flex w-full max-w-6xl flex-1 flex-col gap-5 px-4 py-5">
@@ -219,10 +220,15 @@ export default function HandOut({ loaderData, actionData }: Route.ComponentProps
           <Form method="post" className="flex flex-col gap-3">
             <input type="hidden" name="seen" value={loaderData.seen} />
             <SelectField
-              label="For" name="team" defaultValue={loaderData.teamId ?? ""}
+              label="For" name="team" defaultValue={loaderData.teamId ?? ""} onChange={setWhom}
               options={[...teams.map((t) => ({ value: t.id, words: `${t.name} (${t.people})` })), { value: "", words: "Anyone with the link" }]}
             />
             <p className="text-sm text-ink-faint">People of a team tap their own name, so you see who it was. Anyone holding the link sees these names.</p>
+            {whom !== "" && whom !== loaderData.teamId && (
+              <p role="status" className="rounded-md border-l-4 border-plum bg-plum-wash px-3 py-2 text-sm">
+                What the people of this group protect has not been looked at here. Choose them for the session at the desk first, and the desk says what does not suit them.
+              </p>
+            )}
             {loaderData.bare.length > 0 && (
               <div role="alert" className="rounded-md border-l-4 border-plum bg-plum-wash px-3 py-2 text-sm">
                 <p className="font-semibold text-plum">Nobody has said yet what to take care of in:</p>
