@@ -19,6 +19,11 @@ export function pathText(path: readonly PropertyKey[]): string {
 /** Whether a value from outside has fields. */
 export const isObject = (value: unknown): value is Record<string, unknown> => typeof value === "object" && value !== null && !Array.isArray(value);
 
+/** Whether a document says it is of a later version than any there is. */
+export const isNewer = (document: unknown, newest: number): boolean => isObject(document) && typeof document["version"] === "number" && document["version"] > newest;
+
+export const MADE_BY_NEWER = "was made by a newer Mapset; bring this one up to date to open it";
+
 /** What is in the text of a file, or why it is not JSON. `longest` is in characters. */
 export function readJson(text: string, longest: number): Read<unknown> {
   if (text.length > longest) return { ok: false, faults: [{ path: "(document)", message: `is longer than ${longest / 1_000_000} million characters` }] };

@@ -35,6 +35,11 @@ const folding = DRILLS.find((d) => d.sides === "together" && d.levels.standard.m
 const hold = drillById("hip-flexor-hold")!;
 const bareKnee = (id: string) => (id === hold.id ? { ...hold, levels: { ...hold.levels, standard: { ...hold.levels.standard, kit: [] } } } : drillById(id));
 
+/** One block of drills by the clock. */
+const clocked = (work: number, rest: number, ...items: object[]) => session([], { version: 2, purpose: "off-day", blocks: [{ title: "b", interval: { work, rest }, items }] });
+
+const SLOW = { drill: "cat-camel", dose: { kind: "reps", count: 4, tempo: [{ do: "round", seconds: 6 }] } };
+
 /** For each rule a session it finds something in, and one it finds nothing in. */
 const CASES: Record<string, Case> = {
   "unequal-sides": {
@@ -51,6 +56,8 @@ const CASES: Record<string, Case> = {
     bad: session([{ drill: "stick-pass", dose: { kind: "reps", count: 8, tempo: [{ do: "over", seconds: 1 }, { do: "back", seconds: 1 }] } }]),
     good: session([{ drill: "stick-pass", dose: { kind: "reps", count: 8, tempo: [{ do: "over", seconds: 2 }, { do: "back", seconds: 2 }] } }]), says: /2 s a repetition; it needs at least 4 s/,
   },
+  "interval-rest": { bad: clocked(30, 15, own("squat-free"), own("bridge")), good: clocked(30, 15, own("squat-free"), own("bridge", "standard", { demo: 0 })), says: /^The change to .* takes 31 s, 16 s more than the rest\.$/ },
+  "interval-work": { bad: clocked(5, 10, SLOW), good: clocked(6, 10, SLOW), says: /^One repetition of Cat .* takes 6 s, longer than the 5 s there are for it\.$/i },
   "one-knee": {
     drills: bareKnee, says: /one knee for more than 3 ?min/,
     bad: session([{ drill: "hip-flexor-hold", dose: seconds(200), sides: "left" }]), good: session([{ drill: "hip-flexor-hold", dose: seconds(120) }]),

@@ -1,3 +1,6 @@
+import { intervalRest, intervalWork } from "./rules/interval";
+import { meaningFaults } from "~/core/session/meaning";
+import { settled } from "~/core/session/newest";
 import { balanceSupport } from "./rules/balance-support";
 import { caps } from "./rules/caps";
 import { closing } from "./rules/closing";
@@ -26,7 +29,7 @@ import { compile } from "~/core/timeline/compile";
 
 /** Every rule, in the order findings of one severity are shown. */
 export const RULES: readonly Rule[] = [
-  protectedAreas, kit, coldEffort, unequalSides, length, caps, longHolds, tempo, balanceSupport, oneKnee, mixedGroup, newDrill, floor, firstMinutes, topDemand, postureOrder, instructions, planes, closing, title,
+  protectedAreas, kit, coldEffort, unequalSides, length, intervalRest, intervalWork, caps, longHolds, tempo, balanceSupport, oneKnee, mixedGroup, newDrill, floor, firstMinutes, topDemand, postureOrder, instructions, planes, closing, title,
 ];
 
 export type Found = Finding & { rule: string };
@@ -74,8 +77,9 @@ export type Mending = { fix: Fix; session: Session; found: Found[] };
 export function mending(found: Found, input: AuditInput, all: readonly Found[]): Mending | undefined {
   const fix = found.fix ?? found.offer?.();
   if (!fix) return undefined;
-  const session = fix.apply(input.session);
-  if (session === input.session) return undefined;
+  const session = settled(fix.apply(input.session), input.drills);
+  // What a block by the clock can't keep is no fix.
+  if (session === input.session || meaningFaults(session, input.drills).length > 0) return undefined;
   const after = audit(auditInput(session, input.drills, { demand: input.demand, group: input.group, offered: input.offered }));
   const [before, now] = [counts(all, input.session), counts(after, session)];
   const key = keyOf(found, input.session);

@@ -2,13 +2,14 @@ import type { AuditInput } from "./types";
 import type { Drill, DrillLevel } from "~/core/drills/schema";
 import type { Place } from "~/core/session/edits";
 import type { Item, Purpose } from "~/core/session/schema";
+import { itemDone } from "~/core/timeline/interval";
 
 /** An item with everything known of it. */
 export type Looked = { place: Place; item: Item; drill: Drill; level: DrillLevel };
 
 const looked = new WeakMap<object, Looked[]>();
 
-/** Every item of the session in order; unknown drills are left out. Worked out once for an input. */
+/** Every item of the session in order, with the dose that is really done; unknown drills are left out. Worked out once for an input. */
 export function itemsOf(input: Pick<AuditInput, "session" | "drills">): Looked[] {
   const known = looked.get(input);
   if (known) return known;
@@ -16,7 +17,8 @@ export function itemsOf(input: Pick<AuditInput, "session" | "drills">): Looked[]
   const list = session.blocks.flatMap((block, b) =>
     block.items.flatMap((item, i) => {
       const drill = drills(item.drill);
-      return drill ? [{ place: { block: b, item: i }, item, drill, level: drill.levels[item.level] }] : [];
+      // By the clock of its block, where it has one: what is really done is what is looked at.
+      return drill ? [{ place: { block: b, item: i }, item: itemDone(block, item, drills, session.pace), drill, level: drill.levels[item.level] }] : [];
     }),
   );
   looked.set(input, list);

@@ -1,7 +1,7 @@
 import { ROW_FACTS, ROWS, type Plane, type Row } from "~/core/drills/rows";
 import type { Drill } from "~/core/drills/schema";
 import type { Session } from "~/core/session/schema";
-import type { Timeline } from "~/core/timeline/types";
+import type { Segment } from "~/core/timeline/types";
 import type { Seconds, Share } from "~/core/units";
 
 /** What a work second gives a row that is main for its drill, and one that is also worked. */
@@ -15,28 +15,32 @@ export type Coverage = Readonly<Record<Row, RowCoverage>>;
 
 /**
  * How long each row is worked in a session: the work seconds of every drill times its share for the row. An alternating
- * piece gives each side half its seconds, one for both sides gives both all of them.
+ * piece gives each side half its seconds, one for both sides gives both all of them; so does, since version 2, work for a time
+ * on both sides of what is done side by side or step by step, such as walking: each side has half of it.
  */
-export function coverageOf(session: Session, timeline: Pick<Timeline, "segments">, drills: (id: string) => Pick<Drill, "levels"> | undefined): Coverage {
+export function coverageOf(session: Session, timeline: { segments: readonly Segment[] }, drills: (id: string) => Pick<Drill, "levels" | "sides"> | undefined): Coverage {
   const seconds = Object.fromEntries(ROWS.map((row) => [row, { left: 0, right: 0, counts: 0 }])) as Record<Row, RowCoverage>;
   for (const segment of timeline.segments) {
     if (segment.kind !== "work") continue;
     const item = session.blocks[segment.block]?.items[segment.item];
-    const level = item && drills(item.drill)?.levels[item.level];
-    if (!level) continue;
+    const drill = item && drills(item.drill);
+    if (!drill) continue;
+    const level = drill.levels[item.level];
+    const shared = segment.side === "alternating" || (session.version > 1 && segment.side === "both" && drill.sides !== "together" && (item.dose.kind === "time" || item.dose.kind === "ladder"));
     const give = (row: Row, share: Share) => {
       const to = seconds[row];
       const all = segment.seconds * share;
       if (!ROW_FACTS[row].sided) {
         to.left += all;
         to.right += all;
-      } else if (segment.side === "both") {
-        to.left += all;
-        to.right += all;
-      } else if (segment.side === "alternating") {
+      } else if (shared) {
         to.left += all / 2;
         to.right += all / 2;
-      } else to[segment.side] += all;
+      } else if (segment.side === "left" || segment.side === "right") to[segment.side] += all;
+      else {
+        to.left += all;
+        to.right += all;
+      }
     };
     for (const row of level.main) give(row, MAIN);
     for (const row of level.also) if (!level.main.includes(row)) give(row, ALSO);

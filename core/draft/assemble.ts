@@ -4,6 +4,7 @@ import { orderOfSteps } from "./order";
 import type { DraftRequest } from "./request";
 import { stepRank, stepTitle, type Step } from "./school";
 import { isStrong } from "~/core/audit/rules/cold-effort";
+import { setUpsOf } from "~/core/drills/kit";
 import { hardness } from "~/core/drills/hardness";
 import type { Dose, Item, Session } from "~/core/session/schema";
 import { newSession } from "~/core/session/start";
@@ -31,8 +32,9 @@ export function ordered(chosen: readonly Chosen[], request: DraftRequest): { ste
       ),
     }));
   });
-  const { order, seconds } = orderOfSteps(things, request.pace.kitChange);
-  return { steps: groups.map((group, s) => ({ step: group[0]!.candidate.step, chosen: order[s]!.map((i) => group[i]!) })), moving: seconds };
+  const { order, seconds } = orderOfSteps(things, request.pace);
+  const steps = groups.map((group, s) => ({ step: group[0]!.candidate.step, chosen: order[s]!.map((i) => group[i]!) }));
+  return { steps, moving: seconds + setUpsOf(steps.flatMap((step) => step.chosen.map(({ candidate }) => candidate.kit))) * request.pace.kitChange };
 }
 
 const hardOf = ({ candidate, dose }: Chosen): number => hardness(candidate.drill.method, candidate.level, dose);

@@ -10,6 +10,7 @@ import { PLANES } from "~/core/drills/browse";
 import { hardness } from "~/core/drills/hardness";
 import { ROW_FACTS, ROWS, type Row } from "~/core/drills/rows";
 import type { Program, Term } from "~/core/fit/program";
+import type { MovingPace } from "~/core/order/posture-order";
 import { doseSeconds } from "~/core/timeline/dose";
 import { CHANGE_BASE, CHANGE_PER_STEP, HEIGHT, type Posture } from "~/core/timeline/postures";
 import type { Seconds, Share } from "~/core/units";
@@ -129,7 +130,7 @@ export function programOf(request: DraftRequest, candidates: readonly Candidate[
   const moving = chosen ? [] : [{ column: MOVING, times: 1 }];
   if (!chosen) {
     free(MOVING, target);
-    const sum = movingAtLeast(candidates, pace.kitChange, { free, rows }, plain || proof ? undefined : { target, ...calmer }, chapters);
+    const sum = movingAtLeast(candidates, pace, { free, rows }, plain || proof ? undefined : { target, ...calmer }, chapters);
     rows.push({ name: "moved", terms: [...moving, ...sum.map(({ column, times }) => ({ column, times: -times }))], least: 0, most: 0 });
   }
   const known = reserve + (chosen?.moving ?? 0);
@@ -243,7 +244,7 @@ export const isEasy = (c: Candidate): boolean => hardness(c.drill.method, c.leve
 const isHold = (c: Candidate): boolean => c.drill.method === "hold" && c.doses[0]!.kind === "time";
 
 /** Time of moving and fetching kit whatever the order: in each chapter every position used is come to but the one it goes on from, every height between two of them is crossed, every piece is fetched once. */
-function movingAtLeast(candidates: readonly Candidate[], kitChange: Seconds, { free, rows }: { free: (name: string, most?: number) => void; rows: Program["rows"] }, calm: { target: Seconds; changes: number; ups: number } | undefined, byChapter: boolean): Term[] {
+function movingAtLeast(candidates: readonly Candidate[], { kitChange, moveBase = CHANGE_BASE, moveStep = CHANGE_PER_STEP }: MovingPace, { free, rows }: { free: (name: string, most?: number) => void; rows: Program["rows"] }, calm: { target: Seconds; changes: number; ups: number } | undefined, byChapter: boolean): Term[] {
   const one = (column: string, times = 1): Term => ({ column, times });
   const wild = candidates.flatMap((c, i) => (c.from !== c.to ? [one(`y${i}`, -1)] : []));
   let next = 0;
@@ -285,7 +286,7 @@ function movingAtLeast(candidates: readonly Candidate[], kitChange: Seconds, { f
   const time: Term[] = [];
   free("moves", 200);
   row([one("moves"), ...postures.map(({ column }) => one(column, -1)), ...goesOn, ...wild.map(({ column }) => one(column))], { least: -1 });
-  time.push(one("moves", CHANGE_BASE));
+  time.push(one("moves", moveBase));
   if (calm) row([one("moves"), ...all.map((i) => one(`y${i}`, -CHANGES_EACH))], { most: CHANGES_ALWAYS - calm.changes });
   for (let h = 1; h <= 5; h++) {
     for (const side of ["low", "high"] as const) {
@@ -294,10 +295,12 @@ function movingAtLeast(candidates: readonly Candidate[], kitChange: Seconds, { f
     }
     free(`u${h}`, 200);
     row([one(`u${h}`), one(`low${h}`, -1), one(`high${h}`, -1), ...wild.map(({ column }) => one(column))], { least: -1 });
-    time.push(one(`u${h}`, CHANGE_PER_STEP));
+    time.push(one(`u${h}`, moveStep));
     if (calm && h === OFF_THE_FLOOR) row([one(`u${h}`)], { most: mostUps(calm.target) - calm.ups });
   }
   [...new Set(candidates.flatMap((c) => c.kit))].forEach((piece, k) => {
+    // A chair that stands there already may serve.
+    if (piece === "support" && candidates.some((c) => c.kit.includes("chair"))) return;
     const count = (i: number) => candidates[i]!.kit.filter((c) => c === piece).length;
     time.push(one(used(`f_${k}`, all.filter((i) => count(i) > 0), count, 6), kitChange));
   });

@@ -34,3 +34,45 @@ export function piecesToFetch(before: readonly Kit[], now: readonly Kit[]): Kit[
     return false;
   });
 }
+
+/** Kit that stays where it is: set up once, there for the rest of the session. */
+const STAYS: ReadonlySet<Kit> = new Set(["chair", "wall", "support", "box", "bench", "bar"]);
+
+/** Of a drill's kit, what is carried from drill to drill. */
+export const carried = (kit: readonly Kit[]): readonly Kit[] => (kit.some((piece) => STAYS.has(piece)) ? kit.filter((piece) => !STAYS.has(piece)) : kit);
+
+/** Whether a piece stays where it is once it has been set up. */
+export const stays = (piece: Kit): boolean => STAYS.has(piece);
+
+/** What a class has at hand: what it holds, and what has been set up and stays. */
+export type AtHand = { held: readonly Kit[]; placed: readonly Kit[] };
+
+export const NOTHING_AT_HAND: AtHand = { held: [], placed: [] };
+
+/** Pieces to fetch or to set up for the next drill, and what is at hand then. What stays is set up once in a session; a chair that stands there serves as a support. */
+export function fetchFor({ held, placed }: AtHand, now: readonly Kit[]): { fetch: Kit[]; atHand: AtHand } {
+  const moved = carried(now);
+  const standing = now.filter(stays);
+  const spare = [...placed];
+  const take = (piece: Kit): boolean => {
+    const at = spare.indexOf(piece);
+    if (at >= 0) spare.splice(at, 1);
+    return at >= 0;
+  };
+  // A support last: a chair that is needed as a chair is no support.
+  const fresh = standing.filter((piece) => piece !== "support" && !take(piece));
+  const supports = standing.filter((piece) => piece === "support" && !take("support") && !take("chair"));
+  return { fetch: [...piecesToFetch(held, moved), ...fresh, ...supports], atHand: { held: moved, placed: [...placed, ...fresh, ...supports] } };
+}
+
+/** How many pieces that stay are set up, by the kit of drills in their order. */
+export function setUpsOf(kits: readonly (readonly Kit[])[]): number {
+  let hand = NOTHING_AT_HAND;
+  let count = 0;
+  for (const kit of kits) {
+    const { fetch, atHand } = fetchFor(hand, kit.filter(stays));
+    count += fetch.length;
+    hand = atHand;
+  }
+  return count;
+}

@@ -1,20 +1,23 @@
 import { z } from "zod";
 import { drillSchema, levelSchema, type Drill } from "./schema";
-import { parseWith, readJson, type Fault, type Read } from "~/core/faults";
+import { isNewer, MADE_BY_NEWER, parseWith, readJson, type Fault, type Read } from "~/core/faults";
 import { motionFaults } from "~/core/figure/check";
 import { LEVELS, type LevelName } from "~/core/session/levels";
 import { USUAL_PACE } from "~/core/session/start";
 import { asDocument } from "~/core/stress/attach";
 import { doseSeconds, unitCount } from "~/core/timeline/dose";
 
+/** Version 1 had no stance; everything else is the same, so one schema reads both. */
+const NEWEST_DRILL = 2;
+
 /** A drill as a file. */
 export const drillFileSchema = z.strictObject({
   format: z.literal("mapset/drill"),
-  version: z.literal(1),
+  version: z.literal(NEWEST_DRILL),
   drill: drillSchema,
 });
 
-export const drillFile = (drill: Drill) => ({ format: "mapset/drill" as const, version: 1 as const, drill: asDocument(drill) });
+export const drillFile = (drill: Drill) => ({ format: "mapset/drill" as const, version: NEWEST_DRILL as typeof NEWEST_DRILL, drill: asDocument(drill) });
 
 /** Longest drill file that is looked at, in characters. */
 export const LONGEST_DRILL_TEXT = 1_000_000;
@@ -35,7 +38,8 @@ const join = (under: readonly PropertyKey[], path: string) => (under.length === 
 export function readDrillText(text: string): Read<Drill> {
   const document = readJson(text, LONGEST_DRILL_TEXT);
   if (!document.ok) return document;
-  const outer = parseWith(z.strictObject({ format: z.literal("mapset/drill"), version: z.literal(1), drill: z.unknown() }), document.value);
+  if (isNewer(document.value, NEWEST_DRILL)) return { ok: false, faults: [{ path: "version", message: MADE_BY_NEWER }] };
+  const outer = parseWith(z.strictObject({ format: z.literal("mapset/drill"), version: z.literal([1, NEWEST_DRILL]), drill: z.unknown() }), document.value);
   return outer.ok ? readDrill(outer.value.drill, ["drill"]) : outer;
 }
 

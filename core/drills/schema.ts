@@ -3,6 +3,7 @@ import { motionsSchema } from "~/core/figure/motion";
 import { doseSchema, type LevelName } from "~/core/session/schema";
 import type { LevelStress } from "~/core/stress/types";
 import { POSTURES } from "~/core/timeline/postures";
+import { STANCES } from "~/core/timeline/stance";
 import { AREAS } from "./areas";
 import { KIT } from "./kit";
 import { ROWS } from "./rows";
@@ -35,6 +36,7 @@ export const levelSchema = z.strictObject({
   how: sentence.describe("What makes this level what it is"),
   posture: z.enum(POSTURES),
   endPosture: z.enum(POSTURES),
+  stance: z.enum(STANCES).optional().describe("In a position with two different legs, which one the working side is"),
   kit: z.array(z.enum(KIT)).max(6).describe("One entry a piece"),
   main: z.array(z.enum(ROWS)).min(1),
   also: z.array(z.enum(ROWS)),

@@ -9,7 +9,9 @@ import { piecesFor } from "~/core/group/kit";
 import type { Group } from "~/core/group/schema";
 import type { LevelName, Session } from "~/core/session/schema";
 import { clockText } from "~/core/text/clock";
+import { intervalWords } from "~/core/text/intervals";
 import { formWords, itemWords, LEVEL_WORDS, listWords } from "~/core/text/words";
+import { itemDone } from "~/core/timeline/interval";
 import { sideModeOf } from "~/core/timeline/passes";
 import { placeKey, totalsByItem } from "~/core/timeline/totals";
 import type { Timeline } from "~/core/timeline/types";
@@ -40,7 +42,7 @@ export function* paperInSteps(session: Session, timeline: Timeline, drills: By["
       const drill = drills(item.drill)!;
       items.push({
         number: ++number, at: clockText(totals.get(placeKey(b, i))?.start ?? 0), drill: item.drill, level: item.level, name: drill.name,
-        dose: itemWords(item, sideModeOf(item, drills)),
+        dose: itemWords(itemDone(block, item, drills, session.pace), sideModeOf(item, drills)),
         brief: item.level === "standard" ? drill.brief : `${drill.brief} ${drill.levels[item.level].how}`.trim(),
         calls: (item.cues ?? []).map((cue) => `${cue.at} s: ${cue.say}`),
         instead: group ? yield* insteadOnPaper(session, { block: b, item: i }, alike, { drills, offered, group }) : [],
@@ -49,7 +51,7 @@ export function* paperInSteps(session: Session, timeline: Timeline, drills: By["
     }
     blocks.push({
       title: block.title, items,
-      more: [...(block.rounds > 1 ? [`${block.rounds} rounds`] : []), ...(block.sideOrder === "whole-block" ? ["the whole block on one side, then the other"] : [])].join(", "),
+      more: [...(block.interval ? [intervalWords(block.interval)] : []), ...(block.rounds > 1 ? [`${block.rounds} rounds`] : []), ...(block.sideOrder === "whole-block" ? ["the whole block on one side, then the other"] : [])].join(", "),
     });
   }
   const people = group?.people.length ?? 0;
@@ -59,7 +61,7 @@ export function* paperInSteps(session: Session, timeline: Timeline, drills: By["
 /** Who does something else at a place, together where it is the same. */
 function* insteadOnPaper(session: Session, place: Place, alike: readonly Alike[], { drills, offered, group }: By & { group: Group }): Steps<PaperItem["instead"]> {
   const block = session.blocks[place.block]!;
-  const item = block.items[place.item]!;
+  const item = itemDone(block, block.items[place.item]!, drills, session.pace);
   const drill = drills(item.drill)!;
   const found: { people: number[]; value: string }[] = [];
   for (const { people, protections, choices } of alike) {

@@ -66,7 +66,7 @@ describe("what is wrong with one", () => {
     ["a profile nobody has", { profile: "curling" }, "profile: there is no sport profile “curling”"],
     ["a profile that is none", { profile: 3 }, "profile: must be an object"],
     ["no session", { session: undefined }, "session: is missing"],
-    ["a later version", { version: 2 }, "version: must be 1"],
+    ["a later version", { version: 3 }, "version: was made by a newer Mapset"],
     ["too many drills", { drills: Array.from({ length: 101 }, own) }, "drills: must have at most 100 entries"],
   ])("%s", (_, change, expected) => {
     expect(lines({ ...file(), ...(change as object) }).join("\n")).toContain(expected);

@@ -2,7 +2,7 @@ import { z } from "zod";
 import { demandSchema, type Demand } from "~/core/demands/schema";
 import { readDrill } from "~/core/drills/read";
 import { drillSchema, type Drill } from "~/core/drills/schema";
-import { isObject, parseWith, type Fault, type Read } from "~/core/faults";
+import { isNewer, isObject, MADE_BY_NEWER, parseWith, type Fault, type Read } from "~/core/faults";
 import { readSession } from "~/core/session/read";
 import { sessionSchema, type Session } from "~/core/session/schema";
 import { asDocument } from "~/core/stress/attach";
@@ -17,9 +17,12 @@ const FORMAT = "mapset/session-file";
 /** More drills of one's own than this are in no session. */
 export const MOST_DRILLS = 100;
 
+/** Version 1 brought sessions and drills of their version 1 only; everything else is the same. */
+const NEWEST = 2;
+
 export const sessionFileSchema = z.strictObject({
   format: z.literal(FORMAT),
-  version: z.literal(1),
+  version: z.literal(NEWEST),
   session: sessionSchema,
   drills: z.array(drillSchema).max(MOST_DRILLS).describe("Drills of the coach's own that the session uses, under the ids it uses"),
   profile: z.union([z.string().max(80), demandSchema]).optional().describe("Its sport profile: the name of a shipped one, or one of the coach's own"),
@@ -39,8 +42,8 @@ const STANDING = { posture: "standing", endPosture: "standing", kit: [] } as con
 const STAND_IN: TimedDrill = { id: "", sides: "together", directions: 1, levels: { easier: { ...STANDING, kit: [] }, standard: { ...STANDING, kit: [] }, harder: { ...STANDING, kit: [] } } };
 
 /** The document of a session file. */
-export function sessionFile({ session, drills, profile }: SessionFile): z.input<typeof sessionFileSchema> {
-  return { format: FORMAT, version: 1, session, drills: drills.map(asDocument), ...(profile !== undefined && { profile }) };
+export function sessionFile({ session, drills, profile }: SessionFile) {
+  return { format: FORMAT, version: NEWEST, session, drills: drills.map(asDocument), ...(profile !== undefined && { profile }) };
 }
 
 /** Why a session with so many drills of one's own, and as a file of so many bytes, cannot leave: it could not come in again. Undefined where it can. */
@@ -68,7 +71,8 @@ export function readSessionFile(document: unknown, shipped: Shipped): Read<Sessi
   }
   const { session, drills = [], profile, ...head } = document;
   const faults: Fault[] = [];
-  const outer = parseWith(z.strictObject({ format: z.literal(FORMAT), version: z.literal(1) }), head);
+  if (isNewer(document, NEWEST)) return { ok: false, faults: [{ path: "version", message: MADE_BY_NEWER }] };
+  const outer = parseWith(z.strictObject({ format: z.literal(FORMAT), version: z.literal([1, NEWEST]) }), head);
   if (!outer.ok) faults.push(...outer.faults);
 
   const brought = readDrills(drills, shipped.drills);

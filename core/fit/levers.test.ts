@@ -192,3 +192,57 @@ describe("rounds", () => {
     expect(withRounds(session, [3, 1, 2])).toBe(session);
   });
 });
+
+describe("blocks by the clock", () => {
+  const clock = (items: Item[], interval: { work: number; rest: number }, more: Partial<Block> = {}) => sessionOf({ items, more: { interval, ...more } });
+  const found = (session: Session, allowed: Partial<Allowed> = {}, locked: string[] = []) =>
+    levers(session, allowed, locked).map(({ kind, options, now }) => `${kind} ${options.map(({ adds: more, set }) => `${set(session).blocks[0]!.interval![kind === "dose" ? "work" : "rest"]}:${more}`).join(" ")} @${now}`);
+
+  it("have a work and a rest, and no doses of their own", () => {
+    const session = still(clock([item(plain), item(each)], { work: 40, rest: 20 }));
+    // Three passes of work, two changes between them.
+    expect(found(session)).toEqual([
+      "dose 20:-60 25:-45 30:-30 35:-15 40:0 45:15 50:30 55:45 60:60 65:75 70:90 75:105 80:120 @4",
+      "rest 10:-20 15:-10 20:0 25:10 30:20 @2",
+    ]);
+    for (const lever of levers(session)) for (const { adds: more, set } of lever.options) expect(compile(set(session), drills).totalSeconds - compile(session, drills).totalSeconds).toBeCloseTo(more, 6);
+  });
+  it("can be set both at once", () => {
+    const session = still(clock([item(plain), item(plain)], { work: 40, rest: 20 }));
+    const [work, rest] = levers(session);
+    expect(rest!.options[0]!.set(work!.options[0]!.set(session)).blocks[0]!.interval).toEqual({ work: 20, rest: 10 });
+  });
+  it("keep a rest that what happens in it fits into", () => {
+    const session = still(clock([item(plain), item(each)], { work: 40, rest: 20 }, {}));
+    const slow = { ...session, pace: { ...session.pace, switchSides: 13 } };
+    expect(found(slow)[1]).toBe("rest 15:-10 20:0 25:10 30:20 @1");
+    // Where it does not fit anyway, a shorter one is as long.
+    const over = { ...session, pace: { ...session.pace, switchSides: 22 } };
+    expect(found(over)[1]).toBe("rest 10:-10 15:-5 20:0 25:8 30:18 @2");
+    for (const { adds: more, set } of levers(over)[1]!.options) expect(compile(set(over), drills).totalSeconds - compile(over, drills).totalSeconds).toBeCloseTo(more, 6);
+  });
+  it("stay inside the bounds of every drill, or no further outside", () => {
+    // Six repetitions of 2.5 s are 15 s; nine at most are 22.5 s.
+    expect(found(still(clock([item(reps)], { work: 20, rest: 0 })))[0]).toBe("dose 10:-10 15:-5 20:0 @2");
+    expect(found(still(clock([item(plain)], { work: 130, rest: 0 })))[0]).toMatch(/^dose 65:-65 .*120:-10 125:-5 130:0 @13$/);
+  });
+  it("are one where they go by the same clock, and stay as they are where a drill is locked", () => {
+    const twice = still(sessionOf({ items: [item(plain)], more: { interval: { work: 30, rest: 15 } } }, { items: [item(plain)], more: { interval: { work: 30, rest: 15 } } }));
+    const [work] = levers(twice);
+    expect(work!.options.at(-1)!.set(twice).blocks.map((block) => block.interval!.work)).toEqual([60, 60]);
+    expect(levers(twice, {}, ["1.0"])).toEqual([]);
+    const other = still(sessionOf({ items: [item(plain)], more: { interval: { work: 30, rest: 15 } } }, [item(plain)]));
+    expect(kinds(other)).toEqual(["dose", "dose"]);
+    expect(levers(other)[0]!.places).toEqual([{ block: 1, item: 0 }]);
+  });
+  it("give what their passes give, by side", () => {
+    const [work] = levers(still(clock([item(each), item(plain)], { work: 40, rest: 20 })));
+    const share = (row: string) => work!.gives.find((one) => one.row === row);
+    expect(share("hip.flex")).toMatchObject({ left: expect.closeTo(2 / 3, 6) as number, right: expect.closeTo(2 / 3, 6) as number });
+    expect(share("trunk")?.left).toBeCloseTo(1 / 3, 6);
+  });
+  it("are shown in their rest, which no time to watch is taken from", () => {
+    expect(kinds(clock([item(plain), item(each)], { work: 40, rest: 20 }))).toEqual(["dose", "rest"]);
+    expect(kinds(clock([item(plain)], { work: 40, rest: 20 }))).toEqual(["dose", "showing"]);
+  });
+});

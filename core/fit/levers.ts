@@ -1,14 +1,17 @@
-import { ROW_FACTS, type Row } from "~/core/drills/rows";
+import { coverageOf } from "~/core/coverage/coverage";
+import { ROW_FACTS, ROWS, type Row } from "~/core/drills/rows";
 import type { Drill } from "~/core/drills/schema";
 import { amountOf, withAmount } from "~/core/session/dose-edits";
 import { editBlock, editItem, type Place } from "~/core/session/edits";
-import type { Dose, Item, Session } from "~/core/session/schema";
+import { INTERVAL_BOUNDS, type Block, type Dose, type Interval, type Item, type Session } from "~/core/session/schema";
 import { unitMicros } from "~/core/timeline/dose";
+import { gapsOf } from "~/core/timeline/gaps";
+import { itemDone } from "~/core/timeline/interval";
 import { placeKey } from "~/core/timeline/totals";
-import type { Segment, Timeline } from "~/core/timeline/types";
+import type { Segment, Timeline, WorkSegment } from "~/core/timeline/types";
 import { toSeconds, type Seconds, type Share } from "~/core/units";
 
-/** One thing that may be set another way: a dose, a rest, or the time to watch. What was equal has one lever and stays equal. */
+/** One thing that may be set another way: a dose, a rest, the work or the rest of blocks by the clock, or the time to watch. What was equal has one lever and stays equal. */
 export type Lever = {
   kind: "dose" | "rest" | "showing";
   /** The places whose dose it is. */
@@ -50,7 +53,10 @@ const keyOf = ({ block, item }: Place): string => placeKey(block, item);
 
 /** Every lever of a session. What is locked has none, nor what is equal to it. */
 export function leversOf(base: Base, allowed: Allowed): Lever[] {
-  return [...(allowed.doses === "no" ? [] : doseLevers(base, allowed)), ...(allowed.breaks === "no" ? [] : [...restLevers(base, allowed), ...showingLever(base, allowed)])]
+  return [
+    ...(allowed.doses === "no" ? [] : [...doseLevers(base, allowed), ...clockLevers(base, "work", allowed.doseSteps)]),
+    ...(allowed.breaks === "no" ? [] : [...restLevers(base, allowed), ...clockLevers(base, "rest", allowed.breakSteps), ...showingLever(base, allowed)]),
+  ]
     .map((lever) => goingOnly(lever, lever.kind === "dose" ? allowed.doses : allowed.breaks));
 }
 
@@ -63,7 +69,10 @@ function goingOnly(lever: Lever, way: Way): Lever {
 
 function doseLevers({ session, timeline, drills, locked }: Base, { doseSteps }: Allowed): Lever[] {
   const times = workTimes(timeline.segments);
-  return equalPlaces(session).flatMap((places): Lever[] => {
+  return equalPlaces(session).flatMap((all): Lever[] => {
+    // By the clock of its block a dose is as long as that says.
+    const places = all.filter((place) => !session.blocks[place.block]!.interval);
+    if (places.length === 0) return [];
     const { block, item: at } = places[0]!;
     const item = session.blocks[block]!.items[at]!;
     const drill = drills(item.drill);
@@ -101,11 +110,12 @@ type RestField = "restAfter" | "restBetweenSets" | "restBetweenRounds";
 const FIELD = { after: "restAfter", sets: "restBetweenSets", rounds: "restBetweenRounds" } as const satisfies Record<string, RestField>;
 
 /** Rests of one kind and length are one lever. */
-function restLevers({ timeline, locked }: Base, { breakSteps }: Allowed): Lever[] {
+function restLevers({ session, timeline, locked }: Base, { breakSteps }: Allowed): Lever[] {
   const found = new Map<string, { field: RestField; seconds: Seconds; places: Map<string, Place>; count: number }>();
   for (const segment of timeline.segments) {
     if (segment.kind !== "rest") continue;
     const place = { block: segment.block, item: segment.item };
+    if (segment.why === "interval" || session.blocks[segment.block]?.interval) continue;
     const field = FIELD[segment.why];
     if (field !== "restBetweenRounds" && locked.has(keyOf(place))) continue;
     const key = `${field} ${segment.seconds}`;
@@ -122,10 +132,74 @@ function restLevers({ timeline, locked }: Base, { breakSteps }: Allowed): Lever[
   });
 }
 
+/** Blocks that go by the same clock, in order. */
+function clocksOf({ blocks }: Session): { interval: Interval; blocks: number[] }[] {
+  const clocks = new Map<string, { interval: Interval; blocks: number[] }>();
+  blocks.forEach(({ interval }, b) => {
+    if (!interval) return;
+    const key = `${interval.work}/${interval.rest}`;
+    const one = clocks.get(key) ?? { interval, blocks: [] };
+    one.blocks.push(b);
+    clocks.set(key, one);
+  });
+  return [...clocks.values()];
+}
+
+/** The work, or the rest, of blocks by the same clock; none where a drill of theirs is locked. */
+function clockLevers({ session, timeline, drills, locked }: Base, part: "work" | "rest", steps: "usual" | "fine"): Lever[] {
+  return clocksOf(session).flatMap(({ interval, blocks }): Lever[] => {
+    const own = blocks.flatMap((b) => session.blocks[b]!.items.map((item, i) => ({ item, key: placeKey(b, i), block: session.blocks[b]! })));
+    if (own.some(({ key }) => locked.has(key))) return [];
+    const now = interval[part];
+    const set = (to: Seconds) => (s: Session) => blocks.reduce((so, b) => editBlock(so, b, { interval: { ...so.blocks[b]!.interval!, [part]: to } }), s);
+    const inside = (segment: Segment) => blocks.includes(segment.block);
+    if (part === "rest") {
+      const gaps = gapsOf(session, timeline.segments).filter(({ to }) => inside(to));
+      if (gaps.length === 0 || now === 0) return [];
+      // What fits into the rest goes on fitting into it.
+      const needed = Math.max(0, ...gaps.filter(({ takes, has }) => takes <= has).map(({ takes }) => takes));
+      const lengths = lengthsBetween(Math.min(now, Math.max(SHORTEST_REST, now / 2, needed)), now, Math.min(INTERVAL_BOUNDS.mostRest, now + Math.max(10, now / 2)), steps);
+      const lasts = (rest: Seconds) => gaps.reduce((sum, { has, takes, planned }) => sum + Math.max(takes, planned, rest) - Math.max(takes, has), 0);
+      return [{ kind: "rest", places: [], gives: [], now: lengths.indexOf(now), options: lengths.map((to) => ({ adds: lasts(to), set: set(to) })) }];
+    }
+    const work = timeline.segments.filter((segment): segment is WorkSegment => segment.kind === "work" && inside(segment));
+    const seconds = work.reduce((sum, segment) => sum + segment.seconds, 0);
+    if (seconds === 0) return [];
+    const passes = seconds / now;
+    // As much as each drill's bounds allow, and nothing further outside them than it is.
+    const off = (to: Seconds) => own.map(({ item, block }) => offBounds({ ...block, interval: { ...interval, work: to } }, item, { drills, pace: session.pace }));
+    const before = off(now);
+    const lengths = lengthsBetween(Math.max(INTERVAL_BOUNDS.leastWork, now / 2), now, Math.min(INTERVAL_BOUNDS.mostWork, now * 2), steps)
+      .filter((to) => to === now || off(to).every((by, i) => by <= before[i]! + 1e-9));
+    return [{ kind: "dose", places: [], gives: givenBy(work, session, drills), now: lengths.indexOf(now), options: lengths.map((to) => ({ adds: (to - now) * passes, set: set(to) })) }];
+  });
+}
+
+/** How far what is done of an item is outside its drill's bounds, in their unit; 0 inside. */
+function offBounds(block: Block, item: Item, { drills, pace }: Pick<Base, "drills"> & Pick<Session, "pace">): number {
+  const level = drills(item.drill)?.levels[item.level];
+  const done = itemDone(block, item, drills, pace).dose;
+  if (!level || done.kind !== (level.dose.kind === "ladder" ? "time" : level.dose.kind)) return 0;
+  const { value } = amountOf(done);
+  return Math.max(0, level.bounds.least - value, value - level.bounds.most);
+}
+
+/** What a second more over all these pieces of work gives to rows, by side. */
+function givenBy(work: readonly WorkSegment[], session: Session, drills: Base["drills"]): Lever["gives"] {
+  const seconds = work.reduce((sum, segment) => sum + segment.seconds, 0);
+  const coverage = coverageOf(session, { segments: work }, drills);
+  return ROWS.flatMap((row) => {
+    const { left, right } = coverage[row];
+    return left + right > 0 ? [{ row, left: left / seconds, right: right / seconds }] : [];
+  });
+}
+
 /** The time to watch, where it is the session's own and nothing locked is shown in it. */
 function showingLever({ session, timeline, locked }: Base, { breakSteps }: Allowed): Lever[] {
   const { demo } = session.pace;
   const shown = timeline.segments.filter((segment) => segment.kind === "demo" && itemAt(session, segment)?.demo === undefined);
+  // Between two passes by the clock it takes the place of rest, as long as there is some.
+  if (shown.some((segment) => segment.kind === "demo" && segment.gap)) return [];
   if (demo <= 0 || shown.length === 0 || shown.some((segment) => locked.has(keyOf(segment)))) return [];
   const lengths = lengthsBetween(Math.min(demo, SHORTEST_SHOWING), demo, Math.max(demo, LONGEST_SHOWING), breakSteps);
   return [{

@@ -5,6 +5,7 @@ import { levelBelow } from "~/core/session/levels";
 import { allAtOnce, type Steps } from "~/core/steps";
 import type { Drill } from "~/core/drills/schema";
 import type { LevelName, Session } from "~/core/session/schema";
+import { itemDone } from "~/core/timeline/interval";
 
 /** What one person does in place of an item while the others do it: another level, another drill, or rest. */
 export type Instead = { block: number; item: number } & ({ does: "rest" } | { does: "other"; drill: Drill; level: LevelName });
@@ -19,8 +20,9 @@ export function* insteadInSteps(session: Session, protections: readonly Protecti
   const all: Instead[] = [];
   if (protections.length === 0 && choices.length === 0) return all;
   for (const [b, block] of session.blocks.entries())
-    for (const [i, item] of block.items.entries()) {
+    for (const [i, set] of block.items.entries()) {
       yield;
+      const item = itemDone(block, set, drills, session.pace);
       const place = { block: b, item: i };
       const answer = answerFor(item, protections, choiceAt(choices, place, item), { drills, offered, pace: session.pace, group, rounds: block.rounds });
       if (answer.does === "rest") all.push({ ...place, does: "rest" });
@@ -37,7 +39,7 @@ export function notOneDown(session: Session, protections: readonly Protection[],
       const drill = drills(item.drill);
       const below = levelBelow(item.level);
       if (!drill || !below) return [];
-      return against(drill.levels[below], itemAsWorked(drill, item, session.pace, block.rounds), protections).length > 0 ? [{ block: b, item: i }] : [];
+      return against(drill.levels[below], itemAsWorked(drill, itemDone(block, item, drills, session.pace), session.pace, block.rounds), protections).length > 0 ? [{ block: b, item: i }] : [];
     }),
   );
 }

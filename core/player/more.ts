@@ -1,4 +1,4 @@
-import { otherSide } from "~/core/timeline/beats";
+import { otherSide } from "~/core/timeline/sides";
 import type { Segment, TimedBeat } from "~/core/timeline/types";
 import type { Seconds } from "~/core/units";
 

@@ -1,7 +1,9 @@
 import { sameJson } from "./same";
 import type { Block, Dose, Item, Session } from "./schema";
 import { clockText, secondsText } from "~/core/text/clock";
+import { intervalText } from "~/core/text/intervals";
 import { doseWords, LEVEL_WORDS, PURPOSE_WORDS, SIDE_MODE_WORDS } from "~/core/text/words";
+import { CHANGE_BASE, CHANGE_PER_STEP } from "~/core/timeline/postures";
 
 type Named = (drill: string) => string;
 type Placed = { item: Item; block: number; at: number };
@@ -57,8 +59,12 @@ function aboutSession(a: Session, b: Session): string[] {
   if (a.purpose !== b.purpose) words.push(`What for: ${PURPOSE_WORDS[a.purpose]} → ${PURPOSE_WORDS[b.purpose]}`);
   if (a.target !== b.target) words.push(`Promised length: ${length(a.target)} → ${length(b.target)}`);
   if (a.firstSide !== b.firstSide) words.push(`First side: ${a.firstSide} → ${b.firstSide}`);
-  const pace = { breath: "One easy breath", switchSides: "Change sides", turn: "Change direction", demo: "Watch first", kitChange: "Fetch kit" } as const;
-  for (const [key, what] of Object.entries(pace) as [keyof typeof pace, string][]) if (a.pace[key] !== b.pace[key]) words.push(`${what}: ${a.pace[key]} → ${b.pace[key]} s`);
+  const pace = { breath: "One easy breath", switchSides: "Change sides", turn: "Change direction", demo: "Watch first", kitChange: "Fetch kit", moveBase: "Change position", moveStep: "Each step up or down" } as const;
+  const usual: Partial<Session["pace"]> = { moveBase: CHANGE_BASE, moveStep: CHANGE_PER_STEP };
+  for (const [key, what] of Object.entries(pace) as [keyof typeof pace, string][]) {
+    const [was, is] = [a.pace[key] ?? usual[key], b.pace[key] ?? usual[key]];
+    if (was !== is) words.push(`${what}: ${was} → ${is} s`);
+  }
   if ((a.notes ?? "") !== (b.notes ?? "")) words.push("Notes changed");
   return words;
 }
@@ -72,6 +78,8 @@ function aboutBlocks(a: readonly Block[], b: readonly Block[]): string[] {
     if (old.title !== now.title) words.push(`Block ${i + 1} called ${called}`);
     if (old.rounds !== now.rounds) words.push(`${called}: ${old.rounds} → ${now.rounds} rounds`);
     if (old.restBetweenRounds !== now.restBetweenRounds) words.push(`${called}: rest between rounds ${old.restBetweenRounds} → ${now.restBetweenRounds} s`);
+    if (!sameJson(old.interval, now.interval)) words.push(`${called}: ${old.interval ? intervalText(old.interval) : "each drill its own times"} → ${now.interval ? intervalText(now.interval) : "each drill its own times"}`);
+    if (old.phase !== now.phase) words.push(`${called}: phase ${old.phase ?? "none"} → ${now.phase ?? "none"}`);
     if (old.sideOrder !== now.sideOrder) words.push(`${called}: ${now.sideOrder === "whole-block" ? "whole block on one side, then the other" : "sides changed drill by drill"}`);
     return words;
   });
@@ -89,6 +97,7 @@ function aboutItem(a: Item, b: Item): string[] {
   if (a.directions !== b.directions) words.push(b.directions === 1 ? "one direction" : "both directions");
   if (a.firstSide !== b.firstSide) words.push(`first side ${b.firstSide ?? "as the session"}`);
   if (a.demo !== b.demo) words.push(b.demo === undefined ? "watch first as the session" : `watch first ${b.demo} s`);
+  if (a.locked !== b.locked) words.push(b.locked ? "kept as it is when the session is fitted" : "may change when the session is fitted");
   if (!sameJson(a.cues ?? [], b.cues ?? [])) words.push("cues changed");
   return words;
 }

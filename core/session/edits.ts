@@ -14,7 +14,7 @@ export function editPace(session: Session, change: Partial<Pace>): Session {
 }
 
 export function editBlock(session: Session, block: number, change: Partial<Omit<Block, "items">>): Session {
-  return withBlocks(session, session.blocks.map((b, i) => (i === block ? { ...b, ...change } : b)));
+  return withBlocks(session, session.blocks.map((b, i) => (i === block ? dropUnset({ ...b, ...change }) : b)));
 }
 
 export function editItem(session: Session, place: Place, change: Partial<Item>): Session {
@@ -22,8 +22,8 @@ export function editItem(session: Session, place: Place, change: Partial<Item>):
 }
 
 /** A key given as undefined is taken out, so that the document stays as the format wants it. */
-function dropUnset(item: Item): Item {
-  return Object.fromEntries(Object.entries(item).filter(([, value]) => value !== undefined)) as Item;
+function dropUnset<T extends object>(part: T): T {
+  return Object.fromEntries(Object.entries(part).filter(([, value]) => value !== undefined)) as T;
 }
 
 /** Puts an item before the place given; a place at the end of the block's list puts it last. */
@@ -93,12 +93,12 @@ export function removeBlock(session: Session, block: number): Session {
   return session.blocks.length > 1 ? withBlocks(session, session.blocks.toSpliced(block, 1)) : session;
 }
 
-/** Cuts a block in two, so that the item at the place starts a new one. */
+/** Cuts a block in two, so that the item at the place starts a new one, which goes by the same clock. */
 export function splitBlock(session: Session, place: Place, title: string): Session {
   const block = session.blocks[place.block];
   if (!block || place.item <= 0 || place.item >= block.items.length || session.blocks.length >= MOST_BLOCKS) return session;
   const head = { ...block, items: block.items.slice(0, place.item) };
-  return withBlocks(session, session.blocks.toSpliced(place.block, 1, head, newBlock(title, block.items.slice(place.item))));
+  return withBlocks(session, session.blocks.toSpliced(place.block, 1, head, { ...newBlock(title, block.items.slice(place.item)), ...(block.interval && { interval: block.interval }) }));
 }
 
 /** Joins a block to the one before it; the earlier block's title, rounds and side order stay. */

@@ -1,9 +1,12 @@
 import { readOwnId } from "~/core/drills/own";
 import { isFit } from "~/core/fit-to-keep";
-import { parseWith, type Fault, type Read } from "~/core/faults";
+import { isNewer, isObject, MADE_BY_NEWER, parseWith, type Fault, type Read } from "~/core/faults";
 import { sizeFaults } from "~/core/timeline/size";
 import type { DrillLookup } from "~/core/timeline/types";
+import { meaningFaults } from "./meaning";
 import { sessionSchema, type Session } from "./schema";
+import { NEWEST_SESSION } from "./version";
+import { sessionV1 } from "./versions/v1";
 
 /** Longest document text that is looked at, in characters. */
 export const LONGEST_TEXT = 4_000_000;
@@ -11,12 +14,19 @@ export const LONGEST_TEXT = 4_000_000;
 /** So many entries of a list that is not right are looked at. */
 const MOST_LOOKED_AT = 100;
 
-/** Checks a document against the format, the drills there are, and what can be played. Reports every fault with its path. */
+/** A document in the shape of the newest version, by the schema of its own. */
+export function parseSession(document: unknown): Read<Session> {
+  if (isNewer(document, NEWEST_SESSION)) return { ok: false, faults: [{ path: "version", message: MADE_BY_NEWER }] };
+  return isObject(document) && document["version"] === 1 ? parseWith(sessionV1, document) : parseWith(sessionSchema, document);
+}
+
+/** Checks a document against the format of its version, the drills there are, and what can be played. Reports every fault with its path. */
 export function readSession(document: unknown, drills: DrillLookup): Read<Session> {
-  const parsed = parseWith(sessionSchema, document);
+  const parsed = parseSession(document);
   // The drills are looked at even so, so that everything wrong is told at once.
   if (!parsed.ok) return { ok: false, faults: [...parsed.faults, ...looseDrillFaults(document, drills)] };
   const faults = drillFaults(parsed.value, drills);
+  if (faults.length === 0) faults.push(...meaningFaults(parsed.value, drills));
   if (faults.length === 0) faults.push(...sizeFaults(parsed.value, drills));
   return faults.length > 0 ? { ok: false, faults } : parsed;
 }

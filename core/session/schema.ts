@@ -1,5 +1,6 @@
 import { z } from "zod";
 import { LEVELS } from "./levels";
+import { NEWEST_SESSION } from "./version";
 
 export { LEVELS, type LevelName } from "./levels";
 
@@ -14,11 +15,15 @@ const effortPercent = z.number().min(1).max(100);
 export const PURPOSES = ["before-training", "before-lifting", "before-game", "after-training", "off-day", "desk-break"] as const;
 export const SIDE_MODES = ["together", "each", "alternating", "left", "right"] as const;
 
+/** What has to be known of a beat besides its words. */
+export const BEAT_KINDS = ["step", "hop", "hold", "release", "settle"] as const;
+
 export const beatSchema = z
   .strictObject({
     do: z.string().max(80).describe("What to do on this beat, in a word or two"),
     seconds: lengthAboveZero.describe("How long the beat lasts"),
     breath: z.enum(["in", "out", "hold"]).optional().describe("What the breath does on this beat"),
+    kind: z.enum(BEAT_KINDS).optional().describe("What sort of beat it is, where that matters; its words are for people only"),
   })
   .describe("One beat of a repetition");
 
@@ -97,8 +102,20 @@ export const itemSchema = z
     restAfter: length.default(0).describe("Rest after the item"),
     demo: length.optional().describe("Watch-first time for this item; without it `pace.demo` at a drill's first appearance"),
     cues: z.array(cueSchema).max(50).optional().describe("Calls during the work"),
+    locked: z.literal(true).optional().describe("Not to be changed when the session is fitted to a length"),
+    test: z.enum(["before", "after"]).optional().describe("A test taken before or after the work it is about"),
   })
   .describe("One drill in the session");
+
+/** Shortest and longest work, and longest rest, of work by intervals, in seconds. */
+export const INTERVAL_BOUNDS = { leastWork: 5, mostWork: 600, mostRest: 600 } as const;
+
+export const intervalSchema = z
+  .strictObject({
+    work: z.number().min(INTERVAL_BOUNDS.leastWork).max(INTERVAL_BOUNDS.mostWork).describe("How long every pass lasts"),
+    rest: z.number().min(0).max(INTERVAL_BOUNDS.mostRest).describe("From one pass to the next: the change happens in it, and what is left is rest"),
+  })
+  .describe("Work and rest by the clock");
 
 export const blockSchema = z
   .strictObject({
@@ -109,6 +126,8 @@ export const blockSchema = z
       .enum(["drill-by-drill", "whole-block"])
       .default("drill-by-drill")
       .describe("Change sides within each drill, or do the whole block on one side and then on the other"),
+    phase: z.string().min(1).max(40).optional().describe("Which phase of its purpose's arc the block is"),
+    interval: intervalSchema.optional().describe("Every pass lasts as long as `work`, with `rest` between any two"),
     items: z.array(itemSchema).min(1).max(60).describe("The drills, in order"),
   })
   .describe("A run of drills");
@@ -120,13 +139,15 @@ export const paceSchema = z
     turn: length.default(2).describe("Changing direction inside one side"),
     demo: length.default(20).describe("Watch-first and set-up, at a drill's first appearance"),
     kitChange: length.default(4).describe("Picking up one piece of kit"),
+    moveBase: length.optional().describe("A change of position; without it 3"),
+    moveStep: length.optional().describe("Each step of height of a change of position; without it 2"),
   })
   .describe("How long the things between the work take");
 
 export const sessionSchema = z
   .strictObject({
     format: z.literal("mapset/session"),
-    version: z.literal(1),
+    version: z.literal(NEWEST_SESSION),
     title: z.string().min(1).max(120).describe("What the session is called"),
     purpose: z.enum(PURPOSES).describe("What it is for"),
     target: lengthAboveZero.optional().describe("The promised length"),
@@ -147,6 +168,11 @@ export type Cue = z.infer<typeof cueSchema>;
 export type Item = z.infer<typeof itemSchema>;
 export type Block = z.infer<typeof blockSchema>;
 export type Pace = z.infer<typeof paceSchema>;
-export type Session = z.infer<typeof sessionSchema>;
+export type Interval = z.infer<typeof intervalSchema>;
+/**
+ * A session of any version, in the shape of the newest: an older one has none of what came later. Its version decides its
+ * arithmetic; it stays what it is until it is first changed (`toNewest`).
+ */
+export type Session = Omit<z.infer<typeof sessionSchema>, "version"> & { version: 1 | typeof NEWEST_SESSION };
 /** A session as it may be written, with the defaults left out. */
-export type SessionInput = z.input<typeof sessionSchema>;
+export type SessionInput = Omit<z.input<typeof sessionSchema>, "version"> & { version: 1 | typeof NEWEST_SESSION };

@@ -1,5 +1,6 @@
 import type { Drill } from "~/core/drills/schema";
 import type { Item, LevelName, Session } from "./schema";
+import { NEWEST_SESSION } from "./version";
 
 /** A drill as it is first put into a session: its own dose and sides. */
 export function itemOf(drill: Drill, level: LevelName = "standard"): Item {
@@ -12,5 +13,5 @@ export const USUAL_PACE: Session["pace"] = { breath: 6, switchSides: 6, turn: 2,
 /** A new session of one block. */
 export function newSession(about: Pick<Session, "title" | "purpose" | "target">, blocks: Session["blocks"]): Session {
   const { title, purpose, target } = about;
-  return { format: "mapset/session", version: 1, title, purpose, ...(target && { target }), firstSide: "left", pace: USUAL_PACE, blocks };
+  return { format: "mapset/session", version: NEWEST_SESSION, title, purpose, ...(target && { target }), firstSide: "left", pace: USUAL_PACE, blocks };
 }

@@ -3,12 +3,13 @@ import type { LevelName } from "~/core/session/levels";
 import type { TimedDrill } from "~/core/timeline/types";
 import { KIT, type Kit } from "~/core/drills/kit";
 import { POSTURES, type Posture } from "~/core/timeline/postures";
+import { STANCES, type Stance } from "~/core/timeline/stance";
 
 /** A drill with only what the arithmetic of time looks at, for tests. */
 export function timedDrill(
-  id: string, posture: Posture, more: Partial<{ sides: TimedDrill["sides"]; directions: 1 | 2; kit: Kit[]; endPosture: Posture }> = {},
+  id: string, posture: Posture, more: Partial<{ sides: TimedDrill["sides"]; directions: 1 | 2; kit: Kit[]; endPosture: Posture; stance: Stance }> = {},
 ): TimedDrill {
-  const level = { posture, endPosture: more.endPosture ?? posture, kit: more.kit ?? [] };
+  const level = { posture, endPosture: more.endPosture ?? posture, kit: more.kit ?? [], ...(more.stance && { stance: more.stance }) };
   return { id, sides: more.sides ?? "each", directions: more.directions ?? 1, levels: { easier: level, standard: level, harder: level } };
 }
 
@@ -23,6 +24,7 @@ export const SAMPLE_DRILLS: TimedDrill[] = POSTURES.map((posture, i) =>
     directions: i % 4 === 0 ? 2 : 1,
     kit: i % 2 === 0 ? [] : KIT.slice(i % 5, (i % 5) + (i % 3)),
     endPosture: POSTURES[(i * 7) % POSTURES.length],
+    ...(i % 5 === 1 && { stance: STANCES[i % STANCES.length] }),
   }),
 );
 

@@ -1,5 +1,7 @@
 import type { Dose, OneSide, Pace } from "~/core/session/schema";
 import { toMicros, toSeconds, type Micros } from "~/core/units";
+import { filled } from "./interval";
+import { otherSide } from "./sides";
 import type { TimedBeat } from "./types";
 
 /** A beat before it has a place in time. */
@@ -67,6 +69,24 @@ export function layBeats(dose: Dose, pace: Pick<Pace, "breath">, units: number, 
   return beats;
 }
 
-export function otherSide(side: OneSide): OneSide {
-  return side === "left" ? "right" : "left";
+/**
+ * The beats of a piece of work of a fixed length: as many whole units as fit, and what is left of it easily. With `turns`,
+ * sides change unit by unit from that one. A time is one beat; a unit longer than the piece is begun and ends with it.
+ */
+export function fillBeats(dose: Dose, pace: Pick<Pace, "breath">, micros: Micros, start: Micros, turns?: OneSide): TimedBeat[] {
+  if (dose.kind !== "reps" && dose.kind !== "breaths") return [{ start: toSeconds(start), seconds: toSeconds(micros), do: "work", rep: 1, reps: 1 }];
+  const { units, left } = filled(dose, pace, micros);
+  if (units === 0) return cutBeats(layBeats(dose, pace, 1, start), start + micros);
+  const beats = layBeats(dose, pace, units, start);
+  if (turns) for (const beat of beats) beat.side = beat.rep % 2 === 1 ? turns : otherSide(turns);
+  if (left > 0) beats.push({ start: toSeconds(start + micros - left), seconds: toSeconds(left), do: dose.kind === "breaths" ? "breathe easily" : "easily on", rep: units, reps: units, easy: true });
+  return beats;
+}
+
+/** Beats up to a moment. */
+function cutBeats(beats: readonly TimedBeat[], end: Micros): TimedBeat[] {
+  return beats.flatMap((beat) => {
+    const left = end - toMicros(beat.start);
+    return left <= 0 ? [] : [{ ...beat, seconds: Math.min(beat.seconds, toSeconds(left)) }];
+  });
 }

@@ -1,49 +1,54 @@
-import { piecesToFetch, type Kit } from "~/core/drills/kit";
-import type { Item, OneSide, Session } from "~/core/session/schema";
-import { toMicros, toSeconds, type Micros, type Seconds } from "~/core/units";
-import { layBeats, otherSide } from "./beats";
+import { fillBeats, layBeats } from "./beats";
+import { otherSide } from "./sides";
 import { unitCount, unitMicros } from "./dose";
+import { pieceMicros, restOf } from "./interval";
 import { visitsOf, type Visit } from "./passes";
 import { moveSeconds, type Posture } from "./postures";
+import { changesOver, inUse, keptSide, type InUse } from "./stance";
 import type { DrillLookup, Segment, Timeline, TimedDrill, WorkSide } from "./types";
+import { fetchFor, NOTHING_AT_HAND, piecesToFetch, type AtHand, type Kit } from "~/core/drills/kit";
+import type { Block, Interval, Item, OneSide, Session } from "~/core/session/schema";
+import { toMicros, toSeconds, type Micros, type Seconds } from "~/core/units";
 
-/** What the class is doing as the timeline is laid: where it is, what it holds, which side it is on. */
+/** What the class is doing as the timeline is laid: where it is, what it holds, how it stands. */
 type Room = {
   at: Micros;
   posture: Posture | undefined;
-  kit: readonly Kit[];
-  sideInUse: OneSide | undefined;
+  hand: AtHand;
+  inUse: InUse | undefined;
   shown: Set<string>;
   segments: Segment[];
   work: { left: Micros; right: Micros; both: Micros };
+  /** Since when people are between two passes of a block by the clock, and the longest rest planned there; nothing elsewhere. */
+  gap: { from: Micros; planned: Seconds } | undefined;
 };
 
 type Place = { block: number; item: number; round: number };
+type Here = { session: Session; drills: DrillLookup; block: Block; item: Item; drill: TimedDrill; place: Place };
 
 /** A segment before it has a place in time; one copy of each kind, so that the union keeps its shape. */
 type Loose<S> = S extends Segment ? Omit<S, "start" | "seconds" | keyof Place> : never;
 
 /**
- * Lays a checked session out in time: ordered segments without gaps or overlaps, starting at 0.
- * The rules are those of docs/session-format.md. All sums are exact in microseconds.
+ * Lays a checked session out in time: ordered segments without gaps or overlaps, starting at 0, by the rules of the
+ * session's own version, which are those of docs/session-format.md. All sums are exact in microseconds.
  * Throws when a drill is unknown or the session was not checked; `readSession` reports such faults with their paths.
  */
 export function compile(session: Session, drills: DrillLookup): Timeline {
   const room: Room = {
-    at: 0, posture: undefined, kit: [], sideInUse: undefined, shown: new Set(), segments: [], work: { left: 0, right: 0, both: 0 },
+    at: 0, posture: undefined, hand: NOTHING_AT_HAND, inUse: undefined, shown: new Set(), segments: [], work: { left: 0, right: 0, both: 0 }, gap: undefined,
   };
   session.blocks.forEach((block, b) => {
     const visits = visitsOf(block, session.firstSide, drills);
     for (let round = 1; round <= block.rounds; round++) {
       const seen = new Set<number>();
-      for (const visit of visits) {
-        visitItem(room, session, drills, visit, { block: b, item: visit.item, round }, seen);
-      }
+      for (const visit of visits) visitItem(room, session, drills, visit, { block: b, item: visit.item, round }, seen);
       if (round < block.rounds) {
         const last = visits.at(-1)?.item ?? 0;
-        rest(room, block.restBetweenRounds, "rounds", { block: b, item: last, round });
+        rest(room, block, block.restBetweenRounds, "rounds", { block: b, item: last, round });
       }
     }
+    endOfBlock(room);
   });
   dropTrailingRests(room);
   return {
@@ -54,29 +59,35 @@ export function compile(session: Session, drills: DrillLookup): Timeline {
 }
 
 function visitItem(room: Room, session: Session, drills: DrillLookup, visit: Visit, place: Place, seen: Set<number>): void {
-  const item = session.blocks[place.block]?.items[place.item];
+  const block = session.blocks[place.block];
+  const item = block?.items[place.item];
   const drill = item && drills(item.drill);
-  if (!item || !drill) throw new Error(`No drill at blocks[${place.block}].items[${place.item}]`);
+  if (!block || !item || !drill) throw new Error(`No drill at blocks[${place.block}].items[${place.item}]`);
+  const here: Here = { session, drills, block, item, drill, place };
   const level = drill.levels[item.level];
 
   moveTo(room, session, level.posture, level.kit, place);
   if (place.round === 1 && !seen.has(place.item)) demo(room, session, item, level.posture, place);
   seen.add(place.item);
 
-  const first = firstSideOf(room, session, item, place);
+  const first = firstSideOf(room, here);
   for (let set = 1; set <= item.sets; set++) {
-    if (set > 1) rest(room, item.restBetweenSets, "sets", place);
-    for (const side of sidesOfSet(visit, first)) workPass(room, session, item, drill, side, first, set, place);
+    if (set > 1) rest(room, block, item.restBetweenSets, "sets", place);
+    for (const side of sidesOfSet(visit, first)) workPass(room, here, side, first, set);
   }
   room.posture = level.endPosture;
-  rest(room, item.restAfter, "after", place);
+  rest(room, block, item.restAfter, "after", place);
 }
 
-/** `whole-block` follows the session's side throughout; elsewhere an item may choose its own, or the side in use. */
-function firstSideOf(room: Room, session: Session, item: Item, place: Place): OneSide {
-  if (session.blocks[place.block]?.sideOrder === "whole-block" || !item.firstSide) return session.firstSide;
-  return item.firstSide === "current" ? (room.sideInUse ?? session.firstSide) : item.firstSide;
+/** `whole-block` follows the session's side throughout; elsewhere an item may choose its own, or the one that needs no change. */
+function firstSideOf(room: Room, { session, block, item, drill }: Here): OneSide {
+  if (block.sideOrder === "whole-block" || !item.firstSide) return session.firstSide;
+  if (item.firstSide !== "current") return item.firstSide;
+  return room.inUse ? keptSide(room.inUse, stanceOf(session, drill, item)) : session.firstSide;
 }
+
+/** The stance of a level; version 1 knew none. */
+const stanceOf = (session: Session, drill: TimedDrill, item: Item) => (session.version === 1 ? undefined : drill.levels[item.level].stance);
 
 function sidesOfSet(visit: Visit, first: OneSide): WorkSide[] {
   switch (visit.sides) {
@@ -90,11 +101,12 @@ function sidesOfSet(visit: Visit, first: OneSide): WorkSide[] {
 }
 
 function moveTo(room: Room, session: Session, to: Posture, kit: readonly Kit[], place: Place): void {
-  const fetch = piecesToFetch(room.kit, kit);
-  const seconds = (room.posture ? moveSeconds(room.posture, to) : 0) + fetch.length * session.pace.kitChange;
+  // Version 1 fetched everything anew, whatever stood there already.
+  const { fetch, atHand } = session.version === 1 ? { fetch: piecesToFetch(room.hand.held, kit), atHand: { held: kit, placed: [] } } : fetchFor(room.hand, kit);
+  const seconds = (room.posture ? moveSeconds(room.posture, to, session.pace) : 0) + fetch.length * session.pace.kitChange;
   add(room, { kind: "move", ...(room.posture && { from: room.posture }), to, fetch }, seconds, place);
   room.posture = to;
-  room.kit = kit;
+  room.hand = atHand;
 }
 
 function demo(room: Room, session: Session, item: Item, posture: Posture, place: Place): void {
@@ -104,48 +116,72 @@ function demo(room: Room, session: Session, item: Item, posture: Posture, place:
   add(room, { kind: "demo", posture }, item.demo ?? usual, place);
 }
 
-function rest(room: Room, seconds: Seconds, why: "sets" | "after" | "rounds", place: Place): void {
-  if (room.posture) add(room, { kind: "rest", posture: room.posture, why }, seconds, place);
+/** A planned rest. Between two passes by the clock it is part of what is between them, and makes that longer at most. */
+function rest(room: Room, block: Block, seconds: Seconds, why: "sets" | "after" | "rounds", place: Place): void {
+  if (block.interval && room.gap) room.gap.planned = Math.max(room.gap.planned, seconds);
+  else if (room.posture) add(room, { kind: "rest", posture: room.posture, why }, seconds, place);
 }
 
-function workPass(
-  room: Room, session: Session, item: Item, drill: TimedDrill, side: WorkSide, first: OneSide, set: number, place: Place,
-): void {
+/** What is left of the rest between two passes by the clock, once everything that has to happen in it has happened. */
+function restOfGap(room: Room, interval: Interval, posture: Posture, place: Place): void {
+  if (!room.gap) return;
+  const { from, planned } = room.gap;
+  const left = toMicros(restOf(interval, planned)) - (room.at - from);
+  room.gap = undefined;
+  if (left > 0) add(room, { kind: "rest", posture, why: "interval", gap: true }, toSeconds(left), place);
+}
+
+function workPass(room: Room, here: Here, side: WorkSide, first: OneSide, set: number): void {
+  const { session, block, item, drill, place } = here;
   const { posture } = drill.levels[item.level];
   const oneSide = side === "left" || side === "right" ? side : undefined;
-  if (oneSide && room.sideInUse && room.sideInUse !== oneSide)
-    add(room, { kind: "switch", posture, to: oneSide }, session.pace.switchSides, place);
+  const now = oneSide && inUse(oneSide, stanceOf(session, drill, item));
+  if (now && changesOver(room.inUse, now)) add(room, { kind: "switch", posture, to: now.side }, session.pace.switchSides, place);
 
   const directions = item.directions ?? drill.directions;
-  const units = unitCount(item.dose);
-  const micros = units * unitMicros(item.dose, session.pace) * (side === "alternating" ? 2 : 1);
-  for (const direction of directions === 2 ? ([1, 2] as const) : ([1] as const)) {
-    if (direction === 2) add(room, { kind: "turn", posture }, session.pace.turn, place);
-    const beats = layBeats(item.dose, session.pace, units, room.at, side === "alternating" ? first : undefined);
-    room.segments.push({
-      kind: "work", start: toSeconds(room.at), seconds: toSeconds(micros), ...place,
-      posture, side, direction, directions, set, sets: item.sets, beats,
-    });
-    room.at += micros;
-    countWork(room, side, micros);
+  const turns = side === "alternating" ? first : undefined;
+  const piece = { kind: "work" as const, ...place, posture, side, directions, set, sets: item.sets };
+  if (block.interval) {
+    restOfGap(room, block.interval, posture, place);
+    pieceMicros(block.interval, directions).forEach((micros, d) =>
+      lay(room, { ...piece, direction: d === 0 ? 1 : 2, beats: fillBeats(item.dose, session.pace, micros, room.at, turns) }, micros));
+    room.gap = { from: room.at, planned: 0 };
+  } else {
+    const units = unitCount(item.dose);
+    const micros = units * unitMicros(item.dose, session.pace) * (turns ? 2 : 1);
+    for (const direction of directions === 2 ? ([1, 2] as const) : ([1] as const)) {
+      if (direction === 2) add(room, { kind: "turn", posture }, session.pace.turn, place);
+      lay(room, { ...piece, direction, beats: layBeats(item.dose, session.pace, units, room.at, turns) }, micros);
+    }
   }
-  room.sideInUse = oneSide;
+  room.inUse = now;
 }
 
-function countWork(room: Room, side: WorkSide, micros: Micros): void {
-  if (side === "alternating") {
+/** After the last pass of a block nothing is by the clock any more; a rest planned there is as long as it says. */
+function endOfBlock(room: Room): void {
+  const { gap } = room;
+  room.gap = undefined;
+  const last = room.segments.at(-1);
+  if (gap && last && room.posture) add(room, { kind: "rest", posture: room.posture, why: "after" }, gap.planned, { block: last.block, item: last.item, round: last.round });
+}
+
+/** Lays a piece of work and counts it. */
+function lay(room: Room, work: Omit<Extract<Segment, { kind: "work" }>, "start" | "seconds">, micros: Micros): void {
+  room.segments.push({ ...work, start: toSeconds(room.at), seconds: toSeconds(micros) });
+  room.at += micros;
+  if (work.side === "alternating") {
     room.work.left += micros / 2;
     room.work.right += micros / 2;
-  } else room.work[side] += micros;
+  } else room.work[work.side] += micros;
 }
 
-/** Adds a segment unless it takes no time. A move or a rest ends the side in use. */
+/** Adds a segment unless it takes no time. A move or a rest ends the stance in use. */
 function add(room: Room, segment: Loose<Segment>, seconds: Seconds, place: Place): void {
   const micros = toMicros(seconds);
   if (micros <= 0) return;
-  room.segments.push({ ...segment, start: toSeconds(room.at), seconds: toSeconds(micros), ...place });
+  room.segments.push({ ...segment, ...(room.gap && { gap: true as const }), start: toSeconds(room.at), seconds: toSeconds(micros), ...place });
   room.at += micros;
-  if (segment.kind === "move" || segment.kind === "rest") room.sideInUse = undefined;
+  if (segment.kind === "move" || segment.kind === "rest") room.inUse = undefined;
 }
 
 function dropTrailingRests(room: Room): void {

@@ -1,5 +1,6 @@
 import { describe, expect, it } from "vitest";
-import { layBeats, otherSide } from "./beats";
+import { layBeats } from "./beats";
+import { otherSide } from "./sides";
 import { compile } from "./compile";
 import { cut, workWithin } from "./cut";
 import { beatCount, doseSeconds, repSeconds, tempoOf, unitCount, unitMicros } from "./dose";

@@ -1,5 +1,5 @@
 import type { Block, Item, OneSide, SideMode } from "~/core/session/schema";
-import { otherSide } from "./beats";
+import { otherSide } from "./sides";
 import type { DrillLookup } from "./types";
 
 /** One visit to an item of a block: all its sets, on the sides this visit is for. */

@@ -42,12 +42,15 @@ export const POSTURE_WORDS: Readonly<Record<Posture, string>> = {
   hang: "hanging",
 };
 
-/** What any change of posture takes, and what each step of height adds. */
+/** What any change of posture takes, and what each step of height adds, where a session says nothing of its own. */
 export const CHANGE_BASE: Seconds = 3;
 export const CHANGE_PER_STEP: Seconds = 2;
 
-/** Seconds a class needs to get from one posture to another: none for the same, else 3 s and 2 s for each step of height. */
-export function moveSeconds(from: Posture, to: Posture): Seconds {
+/** How long a class takes to change position. */
+export type MovePace = { moveBase?: Seconds | undefined; moveStep?: Seconds | undefined };
+
+/** Seconds a class needs to get from one posture to another: none for the same, else 3 s and 2 s for each step of height, or what its pace says. */
+export function moveSeconds(from: Posture, to: Posture, { moveBase = CHANGE_BASE, moveStep = CHANGE_PER_STEP }: MovePace = {}): Seconds {
   if (from === to) return 0;
-  return CHANGE_BASE + CHANGE_PER_STEP * Math.abs(HEIGHT[from] - HEIGHT[to]);
+  return moveBase + moveStep * Math.abs(HEIGHT[from] - HEIGHT[to]);
 }

@@ -1,8 +1,8 @@
 import type { Fault } from "~/core/faults";
-import type { Item, Session } from "~/core/session/schema";
+import type { Block, Dose, Item, Pace, Session } from "~/core/session/schema";
 import { clockText } from "~/core/text/clock";
 import { LONGEST_SECONDS } from "~/core/session/schema";
-import { toSeconds } from "~/core/units";
+import { toMicros, toSeconds, type Micros } from "~/core/units";
 import { beatCount, unitCount, unitMicros } from "./dose";
 import { sideModeOf } from "./passes";
 import type { DrillLookup } from "./types";
@@ -21,16 +21,19 @@ export const LONGEST_SESSION = 500_000;
  * Pieces of work, rests, moves and changes of an item, at most: each piece of work may be followed by a change, a turn or a
  * rest; each time the item comes up there may be a move, a demonstration and a rest after it.
  */
-const segmentsOf = (times: number, rounds: number): number => 2 * times + 3 * rounds;
+const segmentsOf = (times: number, { rounds, interval }: Pick<Block, "rounds" | "interval">): number => (interval ? 3 : 2) * times + 3 * rounds;
 
 const timesOf = (rounds: number, item: Item, drills: DrillLookup): number => {
   const sides = sideModeOf(item, drills);
   return rounds * item.sets * (item.directions ?? drills(item.drill)?.directions ?? 1) * (sides === "each" || sides === "alternating" ? 2 : 1);
 };
 
+/** Beats of a piece of work of a fixed length, at most. */
+const beatsWithin = (dose: Dose, micros: Micros, pace: Pick<Pace, "breath">): number => (Math.floor(micros / unitMicros(dose, pace)) + 1) * (beatCount(dose) / unitCount(dose));
+
 /** About how many segments a session comes to, never fewer than it does. Cheap. */
 export const segmentsAtMost = (session: Session, drills: DrillLookup): number =>
-  session.blocks.reduce((sum, { rounds, items }) => sum + items.reduce((inner, item) => inner + segmentsOf(timesOf(rounds, item, drills), rounds), 0), 0);
+  session.blocks.reduce((sum, block) => sum + block.items.reduce((inner, item) => inner + segmentsOf(timesOf(block.rounds, item, drills), block), 0), 0);
 
 /**
  * Faults of size: a session whose work alone comes to more than a day, more than 50 000 beats or 5 000 segments, or that has
@@ -45,10 +48,11 @@ export function sizeFaults(session: Session, drills: DrillLookup): Fault[] {
   for (const block of session.blocks)
     for (const item of block.items) {
       const times = timesOf(block.rounds, item, drills);
-      micros += times * unitCount(item.dose) * unitMicros(item.dose, session.pace);
-      beats += times * beatCount(item.dose);
+      const work = block.interval && toMicros(block.interval.work);
+      micros += times * (work ?? unitCount(item.dose) * unitMicros(item.dose, session.pace));
+      beats += times * (work === undefined ? beatCount(item.dose) : beatsWithin(item.dose, work, session.pace));
       cues += item.cues?.length ?? 0;
-      segments += segmentsOf(times, block.rounds);
+      segments += segmentsOf(times, block);
     }
   const faults: Fault[] = [];
   if (toSeconds(micros) > LONGEST_SECONDS)

@@ -6,7 +6,7 @@ import type { Posture } from "./postures";
 
 /** What the arithmetic of time needs to know of a drill. */
 export type TimedDrill = Pick<Drill, "id" | "sides" | "directions"> & {
-  levels: Record<LevelName, Pick<DrillLevel, "posture" | "endPosture" | "kit">>;
+  levels: Record<LevelName, Pick<DrillLevel, "posture" | "endPosture" | "kit" | "stance">>;
 };
 
 /** Finds a drill by its id. */
@@ -32,6 +32,8 @@ export type TimedBeat = {
   effort?: Percent;
   /** True for the pull the opposite way in ramped effort. */
   opposite?: true;
+  /** True for what is left of work by the clock after its last whole repetition or breath: held or gone on with easily. */
+  easy?: true;
 };
 
 type Place = {
@@ -44,8 +46,11 @@ type Place = {
   round: number;
 };
 
-export type MoveSegment = Place & { kind: "move"; from?: Posture; to: Posture; fetch: Kit[] };
-export type DemoSegment = Place & { kind: "demo"; posture: Posture };
+/** Between two passes of a block by the clock; `gap` is true there. */
+type Between = Place & { gap?: true };
+
+export type MoveSegment = Between & { kind: "move"; from?: Posture; to: Posture; fetch: Kit[] };
+export type DemoSegment = Between & { kind: "demo"; posture: Posture };
 export type WorkSegment = Place & {
   kind: "work";
   posture: Posture;
@@ -56,9 +61,9 @@ export type WorkSegment = Place & {
   sets: number;
   beats: TimedBeat[];
 };
-export type TurnSegment = Place & { kind: "turn"; posture: Posture };
-export type SwitchSegment = Place & { kind: "switch"; posture: Posture; to: OneSide };
-export type RestSegment = Place & { kind: "rest"; posture: Posture; why: "sets" | "after" | "rounds" };
+export type TurnSegment = Between & { kind: "turn"; posture: Posture };
+export type SwitchSegment = Between & { kind: "switch"; posture: Posture; to: OneSide };
+export type RestSegment = Between & { kind: "rest"; posture: Posture; why: "sets" | "after" | "rounds" | "interval" };
 export type Segment = MoveSegment | DemoSegment | WorkSegment | TurnSegment | SwitchSegment | RestSegment;
 
 export type WorkSeconds = { left: Seconds; right: Seconds; both: Seconds };

@@ -11,6 +11,7 @@ import { allProtections } from "~/core/group/protect";
 import type { Group } from "~/core/group/schema";
 import type { Session } from "~/core/session/schema";
 import { formWords } from "~/core/text/words";
+import { itemDone } from "~/core/timeline/interval";
 
 /** So many are offered; the nearest come first. */
 const OFFERED = 40;
@@ -37,7 +38,7 @@ export function PersonPart({ session, place, offered, group, people, choices, on
     part.current?.querySelector("select")?.focus();
   }, [opened]);
   const block = session.blocks[place.block]!;
-  const item = block.items[place.item]!;
+  const item = itemDone(block, block.items[place.item]!, drills, session.pace);
   const by = useMemo<FallbackBy>(() => ({ drills, offered, pace: session.pace, group, rounds: block.rounds }), [drills, offered, session.pace, group, block.rounds]);
   const of = (id: string) => {
     const person = group.people[people.indexOf(id)];

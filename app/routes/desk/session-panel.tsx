@@ -12,13 +12,19 @@ import { editPace, editSession } from "~/core/session/edits";
 import { PURPOSES, type Pace } from "~/core/session/schema";
 import { clockText, readClock, secondsText } from "~/core/text/clock";
 import { PURPOSE_WORDS } from "~/core/text/words";
+import { CHANGE_BASE, CHANGE_PER_STEP } from "~/core/timeline/postures";
 import { postureChanges, totalsByKind } from "~/core/timeline/totals";
+
+/** Where a session says nothing of its own. */
+const USUAL_MOVES: Partial<Record<keyof Pace, number>> = { moveBase: CHANGE_BASE, moveStep: CHANGE_PER_STEP };
 
 const PACE: { key: keyof Pace; label: string; least: number; step: number }[] = [
   { key: "demo", label: "Watch first", least: 0, step: 5 },
   { key: "switchSides", label: "Change sides", least: 0, step: 1 },
   { key: "turn", label: "Change direction", least: 0, step: 1 },
   { key: "kitChange", label: "Fetch a piece of kit", least: 0, step: 1 },
+  { key: "moveBase", label: "Change position", least: 0, step: 0.5 },
+  { key: "moveStep", label: "Each step up or down", least: 0, step: 0.5 },
   { key: "breath", label: "One easy breath", least: 1, step: 0.5 },
 ];
 
@@ -63,7 +69,7 @@ export function SessionPanel({ desk, groups, demands, setting, onSetting }: Prop
         <div className="grid grid-cols-2 gap-3">
           {PACE.map(({ key, label, least, step }) => (
             <NumberField
-              key={key} label={label} unit="s" min={least} max={120} step={step} value={session.pace[key]}
+              key={key} label={label} unit="s" min={least} max={120} step={step} value={session.pace[key] ?? USUAL_MOVES[key] ?? 0}
               onChange={(seconds) => change((s) => editPace(s, { [key]: seconds }), `${label.toLowerCase()} ${seconds} s`, `pace ${key}`)}
             />
           ))}

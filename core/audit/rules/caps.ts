@@ -1,3 +1,4 @@
+import { byClock } from "../by-clock";
 import { itemsOf } from "../look";
 import type { Finding, Rule } from "../types";
 import { doseSeconds } from "~/core/timeline/dose";
@@ -25,7 +26,7 @@ export const caps: Rule = {
         if (held <= holdCap) return [];
         return [{
           severity: "warn", place, says: `${drill.name} holds ${secondsText(held)} at a time; this group’s cap is ${secondsText(holdCap)}.`, why: "The cap was set for this group.",
-          fix: { words: `Hold ${secondsText(holdCap)}`, apply: (s) => editItem(s, place, { dose: { kind: "time", seconds: holdCap } }) },
+          fix: byClock(input.session, place, holdCap * (item.directions ?? drill.directions)) ?? { words: `Hold ${secondsText(holdCap)}`, apply: (s) => editItem(s, place, { dose: { kind: "time", seconds: holdCap } }) },
         }];
       }
       return [];

@@ -1,3 +1,4 @@
+import { byClock } from "../by-clock";
 import { beforePower, itemsOf } from "../look";
 import type { Finding, Rule } from "../types";
 import { ROW_FACTS, type Row } from "~/core/drills/rows";
@@ -31,9 +32,9 @@ export const longHolds: Rule = {
         says: before === 0 ? `${drill.name} holds one side for ${secondsText(own)} shortly before power work.` : `With ${drill.name}, ${ROW_FACTS[row].words} is held for ${secondsText(before + own)} a side shortly before power work.`,
         why: "Holds over about a minute just before power can cost a little force; shorter ones and moving repetitions do not.",
         fix:
-          seconds >= SHORTEST
+          byClock(input.session, place, seconds * (item.directions ?? drill.directions)) ?? (seconds >= SHORTEST
             ? { words: `Hold ${secondsText(seconds)}${times > 1 ? " at a time" : ""}`, apply: (s) => editItem(s, place, { dose: { kind: "time", seconds } }) }
-            : { words: `Take ${drill.name} out`, apply: (s) => removeItem(s, place) },
+            : { words: `Take ${drill.name} out`, apply: (s) => removeItem(s, place) }),
       }];
     });
   },

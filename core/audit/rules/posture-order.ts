@@ -1,7 +1,7 @@
 import { itemsOf, type Looked } from "../look";
 import type { Finding, Rule } from "../types";
 import { ROW_FACTS } from "~/core/drills/rows";
-import { bestOrder, betterOrder, MOST_ORDERED, moveCost, type Ordered, type Standing } from "~/core/order/posture-order";
+import { bestOrder, betterOrder, MOST_ORDERED, moveCost, type Ordered, type Standing, type MovingPace } from "~/core/order/posture-order";
 import type { Session } from "~/core/session/schema";
 import { secondsText } from "~/core/text/clock";
 import { compile } from "~/core/timeline/compile";
@@ -19,17 +19,17 @@ export const postureOrder: Rule = {
   find: (input) => {
     const { session, drills, timeline } = input;
     const looked = itemsOf(input);
-    const kitChange = session.pace.kitChange;
+    const { pace } = session;
     let standing: Standing;
     const orders: { block: number; order: number[] }[] = [];
     session.blocks.forEach((block, b) => {
       const items = looked.filter(({ place }) => place.block === b);
       // With rounds or whole sides the block is gone through more than once; its own order is looked at like any other.
-      const runs = withNeeds(runsOf(items, kitChange));
+      const runs = withNeeds(runsOf(items, pace));
       const isLast = b === session.blocks.length - 1;
       const by = { last: isLast ? runs.length - 1 : undefined };
       const whole = runs.length > 2 && items.length === block.items.length;
-      const found = !whole ? undefined : runs.length <= MOST_ORDERED ? bestOrder(runs, standing, kitChange, by) : betterOrder(runs, standing, kitChange, by);
+      const found = !whole ? undefined : runs.length <= MOST_ORDERED ? bestOrder(runs, standing, pace, by) : betterOrder(runs, standing, pace, by);
       if (found && found.order.some((run, i) => run !== i)) orders.push({ block: b, order: found.order.flatMap((run) => runs[run]!.items.map(({ place }) => place.item)) });
       const end = found ? runs[found.order.at(-1)!]! : runs.at(-1);
       if (end) standing = { posture: end.to, kit: end.kit };
@@ -57,12 +57,12 @@ export const postureOrder: Rule = {
 };
 
 /** Neighbours that need no move between them, as one. */
-function runsOf(items: readonly Looked[], kitChange: number): Run[] {
+function runsOf(items: readonly Looked[], pace: MovingPace): Run[] {
   const runs: Run[] = [];
   for (const one of items) {
     const { posture, endPosture, kit } = one.level;
     const last = runs.at(-1);
-    if (last && moveCost({ posture: last.to, kit: last.kit }, { from: posture, kit }, kitChange) === 0) {
+    if (last && moveCost({ posture: last.to, kit: last.kit }, { from: posture, kit }, pace) === 0) {
       last.items.push(one);
       last.to = endPosture;
       last.kit = kit;
