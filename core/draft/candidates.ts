@@ -16,11 +16,12 @@ import { ROW_FACTS, ROWS, type Row } from "~/core/drills/rows";
 import type { Drill } from "~/core/drills/schema";
 import { weightOf } from "~/core/demands/fit";
 import { amountOf, withAmount } from "~/core/session/dose-edits";
-import { LEVELS, type Dose, type Item, type LevelName, type Session } from "~/core/session/schema";
+import { LEVELS, type Dose, type Interval, type Item, type LevelName, type Session } from "~/core/session/schema";
 import { itemOf, newSession } from "~/core/session/start";
 import { knownStress } from "~/core/stress/at";
 import { doseSeconds } from "~/core/timeline/dose";
 import { compile } from "~/core/timeline/compile";
+import { doseDone } from "~/core/timeline/interval";
 import type { Posture } from "~/core/timeline/postures";
 import type { Seconds } from "~/core/units";
 
@@ -46,7 +47,7 @@ export const rowsOf = (c: Candidate, also: boolean): ReadonlySet<Row> => {
 };
 
 /** Limits that keep drills out, each a rule of the audit or a wish of the request. */
-export type Limit = "kit" | "protected-areas" | "balance-support" | "mixed-group" | "caps" | "floor" | "methods" | "effort" | "never";
+export type Limit = "kit" | "protected-areas" | "balance-support" | "mixed-group" | "caps" | "floor" | "methods" | "effort" | "never" | "interval";
 
 /** Doses are so far from the usual one at most. */
 const ROUGH = { least: 0.75, most: 1.75 } as const;
@@ -87,9 +88,11 @@ export function candidatesOf(request: DraftRequest, offered: readonly Drill[], w
     for (const level of locked ? [locked.level] : downFrom(request.level)) {
       const form = formOf(request, drill, level, offered, without, why, locked?.dose);
       if (!form) continue;
+      const clocked = byClock(request, form, offered);
       const step = stepOf(school, { drill, level: drill.levels[level], name: level });
+      if (step && !clocked) keep("interval", drill);
       const closes = closer ? closer(drill) : isWhole(drill, drill.levels[level]);
-      return [...(step ? [{ ...form, step }] : []), ...(closes ? [{ ...lastBreaths(form), step: CLOSING }] : [])];
+      return [...(step && clocked ? [{ ...clocked, step }] : []), ...(closes ? [{ ...lastBreaths(form), step: CLOSING }] : [])];
     }
     for (const limit of why) keep(limit, drill);
     return [];
@@ -141,9 +144,36 @@ function formOf(request: DraftRequest, drill: Drill, level: LevelName, offered: 
   };
 }
 
+/**
+ * A form as it is done by the clock of a request: one dose, as much as fits into the work, and the rest after each of its
+ * passes; the form itself where nothing is asked. Undefined for what has times of its own, what does not come to an amount
+ * inside its bounds in that time, and where a rule of the audit finds something in it.
+ */
+function byClock(request: DraftRequest, form: Omit<Candidate, "step">, offered: readonly Drill[]): Omit<Candidate, "step"> | undefined {
+  const { interval, pace } = request;
+  if (!interval) return form;
+  const { drill, level } = form;
+  const usual = form.doses[0]!;
+  if (usual.kind === "effort" || usual.kind === "ladder") return undefined;
+  const dose = doseDone({ interval }, { dose: usual }, drill.sides, drill.directions, pace);
+  const { least, most } = drill.levels[level].bounds;
+  const { value } = amountOf(dose);
+  const unit = doseSeconds(withAmount(dose, 1), pace);
+  if (value < least || value > most || (dose.kind !== "time" && unit * drill.directions > interval.work)) return undefined;
+  if (dose.kind === "time" && drill.method === "hold" && beforePower(request.purpose) && value > HOLD_BEFORE_POWER) return undefined;
+  const look = lookAt(request, { ...itemOf(drill, level), dose, demo: 0 }, drill, offered, interval);
+  const found = [...RULES, ...DOSE_RULES].some(([, rule]) => rule.find(look).some((f) => f.severity !== "hint"));
+  if (found) return undefined;
+  const { seconds, work, counts } = sumsOf(look);
+  return {
+    ...form, doses: [dose], seconds: seconds + interval.rest, each: 0, work: { seconds: work, each: 0 },
+    gives: ROWS.filter((row) => weightOf(request.demand, row) > 0 && counts[row] > 0).map((row) => ({ row, seconds: counts[row], each: 0 })),
+  };
+}
+
 /** One drill on its own, as the audit is told of it; what it covers is worked out when a rule or a sum asks for it. */
-function lookAt(request: DraftRequest, item: Item, drill: Drill, offered: readonly Drill[]): AuditInput {
-  const session: Session = { ...newSession({ title: "x", purpose: request.purpose, target: request.target }, [{ title: "", rounds: 1, restBetweenRounds: 0, sideOrder: "drill-by-drill", items: [item] }]), pace: request.pace, firstSide: request.firstSide };
+function lookAt(request: DraftRequest, item: Item, drill: Drill, offered: readonly Drill[], interval?: Interval): AuditInput {
+  const session: Session = { ...newSession({ title: "x", purpose: request.purpose, target: request.target }, [{ title: "", rounds: 1, restBetweenRounds: 0, sideOrder: "drill-by-drill", ...(interval && { interval }), items: [item] }]), pace: request.pace, firstSide: request.firstSide };
   const drills = (id: string) => (id === drill.id ? drill : undefined);
   const timeline = compile(session, drills);
   return { session, timeline, drills, get coverage() { return coverageOf(session, timeline, drills); }, demand: request.demand, group: request.group, offered };

@@ -3,7 +3,7 @@ import { differences } from "./compare";
 import { stated, type Stated } from "./explain";
 import { greedy } from "./greedy";
 import { candidatesOf, CLOSING, type Candidate, type Limit } from "./candidates";
-import { fitColumn, MOVING, programOf, type ModelOptions } from "./model";
+import { besides, fitColumn, MOVING, programOf, type ModelOptions } from "./model";
 import { undominated } from "./prune";
 import { apartFrom, lastApart, type Apart, type DraftRequest } from "./request";
 import { coverageOf } from "~/core/coverage/coverage";
@@ -175,17 +175,17 @@ function promising(candidates: readonly Candidate[], loose: Loose, request: Draf
 
 /** How often the choice is made anew when the order asks for more than the program reckoned. */
 const ROUNDS = 6;
-/** A change of position more than is meant outweighs this much fit. */
+/** A change of position more than is meant, or one that does not fit into the rest of a clock, outweighs this much fit. */
 const UNREST_COSTS: Share = 0.03;
 
 type Settled =
-  | { kind: "settled"; session: Session; fit: Share; chosen: ReadonlySet<Candidate>; over: { changes: number; ups: number }; worth: number; moving: Seconds }
+  | { kind: "settled"; session: Session; fit: Share; chosen: ReadonlySet<Candidate>; over: { changes: number; ups: number; waits: number }; worth: number; moving: Seconds }
   | { kind: "too-long" | "too-short"; moving: Seconds }
   | { kind: "failed"; why: string };
 
 /** Drills that were chosen, in their best order, with the doses anew now that what lies between them is known to the second. */
 function settle(request: DraftRequest, candidates: readonly Candidate[], chosen: readonly Chosen[], drills: Drills, solve: Solve): Settled {
-  const { steps, moving } = ordered(chosen, request);
+  const { steps, moving, waits } = ordered(chosen, request);
   const short = request.target - SHORT_AT_MOST;
   const dosed = solve(programOf(request, candidates, { chosen: { which: chosen.map((c) => c.index), moving }, least: short }), {});
   if (dosed.kind === "failed") return dosed;
@@ -196,8 +196,8 @@ function settle(request: DraftRequest, candidates: readonly Candidate[], chosen:
   const doses = new Map(chosenIn(dosed, candidates, chosen.map((c) => c.index)).map((c) => [c.index, c.dose]));
   const session = sessionOf(steps.map(({ step, chosen: list }) => ({ step, chosen: list.map((c) => ({ ...c, dose: doses.get(c.index)! })) })), request);
   const fit = fitOf(coverageOf(session, compile(session, drills), drills), request.demand, request.target);
-  const over = unrest(steps.flatMap((one) => one.chosen), request.target);
-  return { kind: "settled", session, fit, chosen: new Set(chosen.map((c) => c.candidate)), over, worth: fit - UNREST_COSTS * (Math.max(0, over.changes) + Math.max(0, over.ups)), moving };
+  const over = { ...unrest(steps.flatMap((one) => one.chosen), request.target), waits };
+  return { kind: "settled", session, fit, chosen: new Set(chosen.map((c) => c.candidate)), over, worth: fit - UNREST_COSTS * (Math.max(0, over.changes) + Math.max(0, over.ups) + waits), moving };
 }
 
 /** The best that comes of a choice among these, begun from a rough one where there is one, looked for again where the order takes more than the program reckoned or is not calm. */
@@ -218,7 +218,7 @@ function tryWith(request: DraftRequest, candidates: readonly Candidate[], drills
     const chosen = chosenIn(answer, candidates);
     const one = settle(request, candidates, chosen, drills, solve);
     if (one.kind === "failed") return one;
-    const reckoned = answer.values.get(MOVING) ?? 0;
+    const reckoned = request.interval ? besides(request) : (answer.values.get(MOVING) ?? 0);
     if (one.kind !== "settled") {
       if (one.kind === "too-short") least = request.target - 8;
       else if (!chapters) chapters = true;
@@ -229,7 +229,7 @@ function tryWith(request: DraftRequest, candidates: readonly Candidate[], drills
     const idle = best !== undefined && one.worth < best.worth + 0.001;
     if (!best || one.worth > best.worth) best = one;
     const slack = later ? 1 : 0;
-    const calm = options.plain === true || (one.over.changes <= slack && one.over.ups <= 0);
+    const calm = options.plain === true || (one.over.changes <= slack && one.over.ups <= 0 && one.over.waits === 0);
     // As good as was promised, as far as the school's order goes.
     const kept = one.fit >= promised(answer, request) - 0.002;
     if (options.wide || idle || (calm && (kept || later || request.target < LONG)) || ++again > (later || request.target < LONG ? 1 : 3)) break;
@@ -264,8 +264,8 @@ function relaxed(request: DraftRequest, offered: readonly Drill[], drills: Drill
   const one: DraftRequest = { ...request, drafts: 1 };
   const longer: DraftRequest = { ...one, target: one.target * 1.5 };
   const ways: { limit: Relaxed["limit"]; changed: DraftRequest; without?: Limit }[] = [
-    ...[...kept.keys()].map((limit) => ({ limit, changed: one, without: limit })), ...(one.must.length > 0 ? [{ limit: "must" as const, changed: { ...one, must: [], locked: [] } }] : []),
-    ...(lastApart(one).length > 0 ? [{ limit: "differ" as const, changed: { ...one, differ: 0 } }] : []), { limit: "target", changed: longer },
+    ...[...kept.keys()].filter((limit) => limit !== "interval").map((limit) => ({ limit, changed: one, without: limit })), ...(one.must.length > 0 ? [{ limit: "must" as const, changed: { ...one, must: [], locked: [] } }] : []),
+    ...(one.interval ? [{ limit: "interval" as const, changed: { ...one, interval: undefined } }] : []), ...(lastApart(one).length > 0 ? [{ limit: "differ" as const, changed: { ...one, differ: 0 } }] : []), { limit: "target", changed: longer },
   ];
   const found = ways.flatMap(({ limit, changed, without }, k): Relaxed[] => {
     progress(0.4 + (0.6 * k) / ways.length, "looking at what stands in the way");

@@ -32,7 +32,7 @@ type Drills = (id: string) => Drill | undefined;
 /** What drills each limit keeps out is called, after “is kept out by”. */
 export const LIMIT_WORDS: Readonly<Record<Limit, string>> = {
   kit: "the kit there is", "protected-areas": "what is protected", "balance-support": "having nothing to hold on to", "mixed-group": "the mixed abilities", caps: "the caps", floor: "the floor there is",
-  methods: "the ways of working allowed", effort: "effort ramps not being allowed", never: "the drills left out",
+  methods: "the ways of working allowed", effort: "effort ramps not being allowed", never: "the drills left out", interval: "the clock",
 };
 
 /** Everything a draft says of itself: its length, fit, changes of position, what is short and why, and the reasons for each drill. */

@@ -39,11 +39,11 @@ export function greedy(request: DraftRequest, candidates: readonly Candidate[], 
   const chosenOf = (list: readonly Taken[]) => list.map(({ index, step }): Chosen => ({ candidate: candidates[index]!, index, dose: candidates[index]!.doses[step]! }));
   /** Whether it ends in time, in the best order, with a way in and calm. */
   const runs = (list: readonly Taken[]): boolean => {
-    const { steps, moving } = ordered(chosenOf(list), request);
+    const { steps, moving, waits } = ordered(chosenOf(list), request);
     if (list.reduce((sum, one) => sum + secondsOf(one), moving) > request.target) return false;
     const order = steps.flatMap((one) => one.chosen);
     const over = unrest(order, request.target);
-    if (over.changes > 0 || over.ups > 0) return false;
+    if (over.changes > 0 || over.ups > 0 || waits > 0) return false;
     let easy = 0;
     return order.every(({ candidate: c }) => {
       if (isEasy(c)) easy += c.work.seconds;

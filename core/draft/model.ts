@@ -133,9 +133,10 @@ export function programOf(request: DraftRequest, candidates: readonly Candidate[
     const sum = movingAtLeast(candidates, pace, { free, rows }, plain || proof ? undefined : { target, ...calmer }, chapters);
     rows.push({ name: "moved", terms: [...moving, ...sum.map(({ column, times }) => ({ column, times: -times }))], least: 0, most: 0 });
   }
-  const known = reserve + (chosen?.moving ?? 0);
-  rows.push({ name: "time", terms: [...time, ...moving], most: target - known });
-  if (least !== undefined) rows.push({ name: "enough", terms: [...time, ...moving], least: least - known });
+  const between = request.interval ? [] : moving;
+  const known = reserve + (chosen?.moving ?? besides(request));
+  rows.push({ name: "time", terms: [...time, ...between], most: target - known });
+  if (least !== undefined) rows.push({ name: "enough", terms: [...time, ...between], least: least - known });
 
   // Holds before power: each motion at most about a minute a side.
   if (beforePower(request.purpose))
@@ -237,6 +238,12 @@ export const mostFirst = (target: Seconds): number => SAME_FIRST + Math.floor(ta
 export const mostChanges = (drills: number): number => CHANGES_ALWAYS + CHANGES_EACH * drills;
 /** How often everybody comes up from the floor or goes down to it, at most. */
 export const mostUps = (target: Seconds): number => UPS_ALWAYS + Math.floor(target / ONE_MORE_UP);
+
+/**
+ * Seconds of a session by the clock besides what is reckoned for its drills, at least: changes are part of the rest that is
+ * reckoned for every drill, of which the last before the closing has none, and what begins is shown.
+ */
+export const besides = ({ interval, pace }: Pick<DraftRequest, "interval" | "pace">): Seconds => (interval ? pace.demo - interval.rest : 0);
 
 /** What asks for little, so that a session can begin with it. */
 export const isEasy = (c: Candidate): boolean => hardness(c.drill.method, c.level, c.doses[0]!) < EASY;

@@ -33,6 +33,10 @@ export function withoutLimit(request: KeptRequest, limit: Relaxed["limit"], grou
       return { ...request, never: [] };
     case "must":
       return { ...request, must: [], locked: [] };
+    case "interval": {
+      const { interval: _, ...rest } = request;
+      return rest;
+    }
     case "differ":
       return { ...request, differ: 0 };
     case "target":

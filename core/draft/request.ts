@@ -6,7 +6,7 @@ import type { Kit } from "~/core/drills/kit";
 import { METHODS, type Drill, type Method } from "~/core/drills/schema";
 import { groupSchema, groupSettingSchema, MOST_LATELY, type Group } from "~/core/group/schema";
 import { parseWith, type Fault, type Read } from "~/core/faults";
-import { doseSchema, LEVELS, paceSchema, PURPOSES, type Dose, type LevelName, type Pace, type Purpose } from "~/core/session/schema";
+import { doseSchema, intervalSchema, LEVELS, paceSchema, PURPOSES, type Dose, type Interval, type LevelName, type Pace, type Purpose } from "~/core/session/schema";
 import type { Seconds, Share } from "~/core/units";
 
 const drillIds = z.array(z.string().min(1).max(80)).max(60).default([]);
@@ -32,6 +32,7 @@ export const draftRequestSchema = z.strictObject({
   drafts: z.number().int().min(1).max(3).default(3).describe("How many drafts at most"),
   firstSide: z.enum(["left", "right"]).default("left"),
   pace: paceSchema.prefault({}),
+  interval: intervalSchema.optional().describe("Everything but the closing goes by this clock; changes and showing happen in the rest"),
 });
 
 export type WrittenRequest = z.infer<typeof draftRequestSchema>;
@@ -50,7 +51,7 @@ export function requestOf({ setting, ...rest }: KeptRequest, group: Group | unde
 /** A request with its demand and school looked up. */
 export type DraftRequest = {
   title: string; target: Seconds; purpose: Purpose; demand: Demand; school: School; group: Group | undefined; level: LevelName;
-  methods: readonly Method[] | undefined; preferred: readonly Method[]; must: readonly string[]; like: readonly string[]; locked: readonly { drill: string; level: LevelName; dose: Dose }[]; never: readonly string[]; differ: number; drafts: number; firstSide: "left" | "right"; pace: Pace;
+  methods: readonly Method[] | undefined; preferred: readonly Method[]; must: readonly string[]; like: readonly string[]; locked: readonly { drill: string; level: LevelName; dose: Dose }[]; never: readonly string[]; differ: number; drafts: number; firstSide: "left" | "right"; pace: Pace; interval: Interval | undefined;
 };
 
 /** Ways of working that suit a purpose: moving and short holds before power, long holds and lengthening work when nothing follows. */
@@ -102,7 +103,7 @@ export function readRequest(value: unknown, { demands, schools, drills }: Known)
     if (rest.never.includes(id)) faults.push({ path: `must[${i}]`, message: `“${id}” is among the drills that must not be in it, too` });
   });
   if (faults.length > 0 || !demand || !school) return { ok: false, faults };
-  return { ok: true, value: { ...rest, must: [...new Set([...rest.must, ...rest.locked.map(({ drill }) => drill)])], demand, school, group: rest.group, methods: rest.methods, preferred: rest.preferred ?? SUITS[rest.purpose] } };
+  return { ok: true, value: { ...rest, must: [...new Set([...rest.must, ...rest.locked.map(({ drill }) => drill)])], demand, school, group: rest.group, methods: rest.methods, interval: rest.interval, preferred: rest.preferred ?? SUITS[rest.purpose] } };
 }
 
 /** The profile a request asks by: one that is known, one that comes whole, or motions picked by hand. */
