@@ -10,24 +10,29 @@ import { secondsText } from "~/core/text/clock";
 import { DOSE_KIND_WORDS, doseWords } from "~/core/text/words";
 import { doseSeconds } from "~/core/timeline/dose";
 
-type Props = { dose: Dose; level: DrillLevel; pace: Pace; onChange: (dose: Dose, words: string, key: string) => void };
+type Props = {
+  dose: Dose; level: DrillLevel; pace: Pace;
+  /** What it comes to where it goes by the clock of its block, which sets its amount. */
+  clocked?: string | undefined;
+  onChange: (dose: Dose, words: string, key: string) => void;
+};
 
 const KINDS = (Object.keys(DOSE_KIND_WORDS) as DoseKind[]).map((value) => ({ value, words: DOSE_KIND_WORDS[value] }));
 
 /** The dose of a drill, for one side: its main number first, then what belongs to its kind. */
-export function DoseEditor({ dose, level, pace, onChange }: Props) {
+export function DoseEditor({ dose, level, pace, clocked, onChange }: Props) {
   const change = (next: Dose, key: string) => onChange(next, `${doseWords(dose)} → ${doseWords(next)}`, key);
   return (
     <section className="flex flex-col gap-3" aria-label="Dose">
       <div className="grid grid-cols-2 gap-3" data-dose>
-        <SelectField label="Dose" value={dose.kind} options={KINDS} onChange={(kind) => change(doseOfKind(kind, level, doseSeconds(dose, pace)), "kind")} />
-        <MainNumber dose={dose} level={level} change={change} />
+        <SelectField label="Dose" value={dose.kind} options={clocked === undefined ? KINDS : KINDS.filter(({ value }) => value !== "effort" && value !== "ladder")} onChange={(kind) => change(doseOfKind(kind, level, doseSeconds(dose, pace)), "kind")} />
+        {clocked === undefined ? <MainNumber dose={dose} level={level} change={change} /> : <p className="self-end pb-1.5 text-sm">{clocked}</p>}
       </div>
       {dose.kind === "reps" && <Tempo dose={dose} level={level} change={change} />}
       {dose.kind === "breaths" && <Pattern dose={dose} pace={pace} change={change} />}
       {dose.kind === "effort" && <Ramp dose={dose} change={change} />}
       {dose.kind === "ladder" && <Rungs dose={dose} change={change} />}
-      <p className="text-sm text-ink-faint">Comes to {secondsText(doseSeconds(dose, pace))} for one side and one direction.</p>
+      {clocked === undefined && <p className="text-sm text-ink-faint">Comes to {secondsText(doseSeconds(dose, pace))} for one side and one direction.</p>}
     </section>
   );
 }

@@ -1,6 +1,7 @@
 import type { Fix } from "./types";
 import { editBlock, type Place } from "~/core/session/edits";
-import { INTERVAL_BOUNDS, type Session } from "~/core/session/schema";
+import { INTERVAL_BOUNDS } from "~/core/session/bounds";
+import type { Session } from "~/core/session/schema";
 import { secondsText } from "~/core/text/clock";
 import type { Seconds } from "~/core/units";
 

@@ -76,7 +76,9 @@ function sidesOf(segment: Segment, beat: TimedBeat | undefined): Pick<Face, "sid
   return { side: sideWords(segment.side) as NonNullable<Face["side"]>, ...(beat?.side && { turn: beat.side }) };
 }
 
-function figureOf({ segment, left, beat }: Moment): Pick<Face, "big" | "bigLabel" | "clock"> {
+function figureOf({ segment, elapsed, left, beat, nextWork }: Moment): Pick<Face, "big" | "bigLabel" | "clock"> {
+  // Between two passes by the clock there is one count: until the work begins, whatever has to be done before.
+  if (segment.kind !== "work" && segment.gap && nextWork) return { big: countdownText(nextWork.start - segment.start - elapsed), bigLabel: "until you work" };
   const clock = countdownText(left);
   const counted = segment.kind === "work" && beat && beat.reps > 1 && beat.effort === undefined && segment.beats.every((b) => b.effort === undefined);
   if (!counted) return { big: clock, bigLabel: "left" };
@@ -99,11 +101,14 @@ const CUE_SHOWN_SECONDS = 8;
 function linesOf(segment: Segment, drill: Drill, item: Item, moment: Moment): string[] {
   if (segment.kind === "move")
     return [`${POSTURE_WORDS[segment.to]}.`, ...segment.fetch.map((kit) => `Fetch: ${KIT_FACTS[kit].words}, or ${KIT_FACTS[kit].instead}.`)].map(capital);
-  if (segment.kind === "demo") return item.level === "standard" ? drill.setUp : [drill.levels[item.level].how, ...drill.setUp];
+  if (segment.kind === "demo") return setUpOf(drill, item);
+  if (segment.kind === "rest" && segment.gap) return setUpOf(drill, item);
   if (segment.kind !== "work") return [];
   const cue = (item.cues ?? []).filter((c) => c.at <= moment.elapsed && moment.elapsed < c.at + CUE_SHOWN_SECONDS).at(-1);
   return cue ? [cue.say] : drill.steps;
 }
+
+const setUpOf = (drill: Drill, item: Item): string[] => (item.level === "standard" ? drill.setUp : [drill.levels[item.level].how, ...drill.setUp]);
 
 function nextOf(moment: Moment, facts: Facts): string {
   const { segment, nextWork } = moment;
@@ -113,6 +118,7 @@ function nextOf(moment: Moment, facts: Facts): string {
   const same = nextWork.block === segment.block && nextWork.item === segment.item;
   const side = nextWork.side === "left" || nextWork.side === "right" ? `, ${nextWork.side}` : "";
   if (!same) return `${next.drill.name}${side}`;
+  if (segment.kind === "rest" && segment.gap && side) return `${nextWork.side} side`;
   if (segment.kind === "move" || segment.kind === "demo") return side ? `${nextWork.side} side first` : "";
   if (segment.kind !== "work") return "";
   if (nextWork.set !== segment.set) return `set ${nextWork.set}${side}`;

@@ -2,6 +2,7 @@ import type { Profile } from "./profile";
 import type { Drill } from "~/core/drills/schema";
 import { amountOf, withAmount } from "~/core/session/dose-edits";
 import type { Place } from "~/core/session/edits";
+import { INTERVAL_BOUNDS } from "~/core/session/bounds";
 import type { Dose, Pace, Session } from "~/core/session/schema";
 import { unitMicros } from "~/core/timeline/dose";
 import type { Timeline, WorkSegment } from "~/core/timeline/types";
@@ -81,6 +82,11 @@ export function doseLasting(session: Pick<Session, "blocks" | "pace">, segment: 
   const steps = Math.round((one / per - now) / bounds.step);
   const value = Math.min(bounds.most, Math.max(bounds.least, Math.round((now + steps * bounds.step) * 1e6) / 1e6));
   return value === now ? dose : withAmount(dose, value);
+}
+
+/** How long the work of a clock is that makes one stretch of it last about so long, by steps of five seconds and inside the bounds of the format. */
+export function workLasting(segment: Pick<WorkSegment, "directions">, seconds: Seconds): Seconds {
+  return Math.min(INTERVAL_BOUNDS.mostWork, Math.max(INTERVAL_BOUNDS.leastWork, Math.round((seconds * segment.directions) / 5) * 5));
 }
 
 const unitOf = (dose: Dose, pace: Pace): Seconds => (dose.kind === "time" || dose.kind === "ladder" ? 1 : toSeconds(unitMicros(dose, pace)));

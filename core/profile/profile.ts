@@ -2,6 +2,7 @@ import type { DoseKind, Session } from "~/core/session/schema";
 import { HEIGHT } from "~/core/timeline/postures";
 import type { Segment, Timeline, WorkSegment, WorkSide } from "~/core/timeline/types";
 import type { HeightStep, Percent, Seconds } from "~/core/units";
+import { intervalText } from "~/core/text/intervals";
 
 /** One piece of the elevation profile: along time in seconds, up in steps of body height. */
 type Piece = { from: Seconds; to: Seconds; block: number; item: number };
@@ -20,7 +21,8 @@ export type ProfileShape =
       breaths: number;
     });
 
-export type ProfileBand = { title: string; from: Seconds; to: Seconds; block: number };
+/** A block along the profile; one by the clock has its rhythm, the passes of work in it. */
+export type ProfileBand = { title: string; from: Seconds; to: Seconds; block: number; clock?: string; rhythm?: { from: Seconds; to: Seconds }[] };
 
 export type Profile = { total: Seconds; shapes: ProfileShape[]; bands: ProfileBand[] };
 
@@ -58,8 +60,23 @@ function bandsOf(session: Pick<Session, "blocks">, segments: readonly Segment[])
     const own = segments.filter((s) => s.block === b);
     const first = own[0];
     const last = own.at(-1);
-    return first && last ? [{ title: block.title, from: first.start, to: last.start + last.seconds, block: b }] : [];
+    if (!first || !last) return [];
+    const band = { title: block.title, from: first.start, to: last.start + last.seconds, block: b };
+    return [block.interval ? { ...band, clock: intervalText(block.interval), rhythm: rhythmOf(own) } : band];
   });
+}
+
+/** The passes of work, those of two directions as one. */
+function rhythmOf(segments: readonly Segment[]): { from: Seconds; to: Seconds }[] {
+  const passes: { from: Seconds; to: Seconds }[] = [];
+  for (const segment of segments) {
+    if (segment.kind !== "work") continue;
+    const last = passes.at(-1);
+    const end = segment.start + segment.seconds;
+    if (last && segment.direction === 2 && Math.abs(last.to - segment.start) < 1e-6) last.to = end;
+    else passes.push({ from: segment.start, to: end });
+  }
+  return passes;
 }
 
 /** Whole minutes, or a coarser step on long sessions, at which to mark the time axis. */

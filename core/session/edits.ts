@@ -13,7 +13,7 @@ export function editPace(session: Session, change: Partial<Pace>): Session {
   return { ...session, pace: { ...session.pace, ...change } };
 }
 
-export function editBlock(session: Session, block: number, change: Partial<Omit<Block, "items">>): Session {
+export function editBlock(session: Session, block: number, change: { [K in keyof Block]?: Block[K] | undefined }): Session {
   return withBlocks(session, session.blocks.map((b, i) => (i === block ? dropUnset({ ...b, ...change }) : b)));
 }
 

@@ -1,4 +1,5 @@
 import { z } from "zod";
+import { INTERVAL_BOUNDS } from "./bounds";
 import { LEVELS } from "./levels";
 import { NEWEST_SESSION } from "./version";
 
@@ -106,9 +107,6 @@ export const itemSchema = z
     test: z.enum(["before", "after"]).optional().describe("A test taken before or after the work it is about"),
   })
   .describe("One drill in the session");
-
-/** Shortest and longest work, and longest rest, of work by intervals, in seconds. */
-export const INTERVAL_BOUNDS = { leastWork: 5, mostWork: 600, mostRest: 600 } as const;
 
 export const intervalSchema = z
   .strictObject({

@@ -1,5 +1,6 @@
+import { INTERVAL_BOUNDS } from "./bounds";
 import { amountOf, withAmount, type Amount } from "./dose-edits";
-import { editItem, insertItem, itemCount, removeItem, type Place } from "./edits";
+import { editBlock, editItem, insertItem, itemCount, removeItem, type Place } from "./edits";
 import { itemSchema, type Item, type LevelName, type Session } from "./schema";
 import type { Drill } from "~/core/drills/schema";
 import { z } from "zod";
@@ -40,12 +41,21 @@ export function amountSeveral(session: Session, places: readonly Place[], unit: 
   }, session);
 }
 
+const CLOCK_STEP = 5;
+
 /** One step more or less for each item, inside its drill's bounds; those at the end of theirs stay. */
 export function stepSeveral(session: Session, places: readonly Place[], by: 1 | -1, drills: (id: string) => Drill | undefined): Session {
   return places.reduce((s, place) => {
     const item = s.blocks[place.block]?.items[place.item];
     const level = item && drills(item.drill)?.levels[item.level];
     if (!item || !level) return s;
+    const interval = s.blocks[place.block]!.interval;
+    if (interval) {
+      // By the clock a step is one of the whole block's, made once.
+      if (places.find((one) => one.block === place.block) !== place) return s;
+      const work = interval.work + by * CLOCK_STEP;
+      return work < INTERVAL_BOUNDS.leastWork || work > INTERVAL_BOUNDS.mostWork ? s : editBlock(s, place.block, { interval: { ...interval, work } });
+    }
     if (item.dose.kind === "ladder") {
       const rung = item.dose.rung + by;
       return rung < 0 || rung >= item.dose.rungs.length ? s : editItem(s, place, { dose: { ...item.dose, rung } });

@@ -79,7 +79,7 @@ export function fillBeats(dose: Dose, pace: Pick<Pace, "breath">, micros: Micros
   if (units === 0) return cutBeats(layBeats(dose, pace, 1, start), start + micros);
   const beats = layBeats(dose, pace, units, start);
   if (turns) for (const beat of beats) beat.side = beat.rep % 2 === 1 ? turns : otherSide(turns);
-  if (left > 0) beats.push({ start: toSeconds(start + micros - left), seconds: toSeconds(left), do: dose.kind === "breaths" ? "breathe easily" : "easily on", rep: units, reps: units, easy: true });
+  if (left > 0) beats.push({ start: toSeconds(start + micros - left), seconds: toSeconds(left), do: dose.kind === "breaths" ? "breathe easily" : "keep it easy", rep: units, reps: units, easy: true });
   return beats;
 }
 

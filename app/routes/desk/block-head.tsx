@@ -1,6 +1,7 @@
 import { useSortable } from "@dnd-kit/sortable";
 import { CSS } from "@dnd-kit/utilities";
 import { ChevronDown, ChevronUp, Ellipsis, Merge, Trash2 } from "lucide-react";
+import { BlockClock } from "./block-clock";
 import { headId } from "./row-ids";
 import type { Desk } from "./use-desk";
 import { IconButton } from "~/app/ui/button";
@@ -34,6 +35,7 @@ export function BlockHead({ block, index, seconds, desk, last }: { block: Block;
           s ·
         </span>
       )}
+      <BlockClock block={block} index={index} name={name} desk={desk} />
       <span className="text-sm whitespace-nowrap text-ink-soft">
         {block.sideOrder === "whole-block" && "whole block a side · "}
         {clockText(seconds)}

@@ -1,4 +1,4 @@
-import { useCallback, useEffect, useMemo, useRef, useState, useSyncExternalStore } from "react";
+import { useCallback, useEffect, useMemo, useRef, useState, useSyncExternalStore, type ReactNode } from "react";
 import { useLocation, useNavigate } from "react-router";
 import { AddDrill } from "./add-drill";
 import { commandsOf } from "./commands";
@@ -8,6 +8,7 @@ import { DrillPanel } from "./drill-panel";
 import { DrillsContext, OwnIdsContext } from "~/app/ui/drills";
 import { useOwnDrills } from "~/app/ui/own-drills";
 import type { WrittenBefore } from "~/core/audit/known-better";
+import { renewedWords } from "~/core/text/renewed";
 import { FindingsPanel } from "./findings-panel";
 import { FitPanel } from "./fit-panel";
 import { NewerDialog } from "./newer-dialog";
@@ -184,22 +185,10 @@ export function DeskView({ id, copy, before, archived, edition, used, setting: f
     <main id="main" className="relative flex flex-1 flex-col lg:flex-none lg:h-[calc(100dvh-3.1rem)] lg:overflow-clip">
       <h1 className="sr-only">Desk: {session.title}</h1>
       <DeskBar id={id} desk={desk} choices={setting.choices} saved={bothSaved(saving.state, kept)} onTry={tryAgain} edition={edition} archived={archived} insights={insights} onTab={setTab} onHandOut={() => void goToHandOut()} onPalette={() => setOpen("palette")} />
-      {trouble && (
-        <p role="alert" className="flex items-center gap-3 border-b border-line-water bg-plum-wash px-4 py-2 font-medium text-plum">
-          {trouble}
-          <button type="button" className="underline underline-offset-4" onClick={() => setTrouble(undefined)}>
-            Close
-          </button>
-        </p>
-      )}
-      {brought !== "" && (
-        <p role="status" className="flex items-center gap-3 border-b border-line-water bg-land px-4 py-2 font-medium">
-          {brought}
-          <button type="button" className="underline underline-offset-4" onClick={() => setBrought("")}>
-            Close
-          </button>
-        </p>
-      )}
+      {trouble && <Told kind="trouble" onClose={() => setTrouble(undefined)}>{trouble}</Told>}
+      {desk.refused && <Told kind="trouble" onClose={desk.hush}>{desk.refused}</Told>}
+      {desk.renewed && <Told kind="news" onClose={desk.hush}>{renewedWords(desk.renewed)}</Told>}
+      {brought !== "" && <Told kind="news" onClose={() => setBrought("")}>{brought}</Told>}
       <section aria-label="Profile" className="border-b border-line-water bg-land px-3 pt-2 pb-1">
         <ProfileChart desk={desk} flags={insights.flags} onFlag={onFlag} onCall={onCall} />
       </section>
@@ -254,6 +243,18 @@ export function DeskView({ id, copy, before, archived, edition, used, setting: f
     </main>
     </OwnIdsContext>
     </DrillsContext>
+  );
+}
+
+/** A line under the bar, until it is put away. */
+function Told({ kind, onClose, children }: { kind: "trouble" | "news"; onClose: () => void; children: ReactNode }) {
+  return (
+    <p role={kind === "trouble" ? "alert" : "status"} className={cx("flex items-center gap-3 border-b border-line-water px-4 py-2 font-medium", kind === "trouble" ? "bg-plum-wash text-plum" : "bg-land")}>
+      <span className="min-w-0">{children}</span>
+      <button type="button" className="underline underline-offset-4" onClick={onClose}>
+        Close
+      </button>
+    </p>
   );
 }
 

@@ -17,7 +17,9 @@ import { LEVELS, type Item, type LevelName, type SideMode } from "~/core/session
 import { sameJson } from "~/core/session/same";
 import { LEVEL_WORDS, sensibleSides, SIDE_MODE_WORDS } from "~/core/text/words";
 import { stressesOfLevel } from "~/core/stress/at";
+import { clockedWords } from "~/core/text/clocked";
 import { doseSeconds } from "~/core/timeline/dose";
+import { itemDone } from "~/core/timeline/interval";
 
 /** Everything about the selected drill: its numbers, then what it is, what to feel and what to take care of. */
 export function DrillPanel({ desk, place, forPerson }: { desk: Desk; place: Place; forPerson?: ReactNode }) {
@@ -62,9 +64,9 @@ export function DrillPanel({ desk, place, forPerson }: { desk: Desk; place: Plac
       </p>
       <LevelChoice drill={drill} chosen={item.level} onChoose={setLevel} />
       <Cautions drill={drill} level={level} />
-      <DoseEditor dose={item.dose} level={level} pace={desk.session.pace} onChange={(dose, words, key) => edit({ dose }, words, `dose ${key}`)} />
+      <DoseEditor dose={item.dose} level={level} pace={desk.session.pace} clocked={clockedWords(desk.session.blocks[place.block]!, item, drills, desk.session.pace)} onChange={(dose, words, key) => edit({ dose }, words, `dose ${key}`)} />
       <SidesAndSets item={item} drill={drill} edit={edit} demo={desk.session.pace.demo} />
-      <CueEditor cues={item.cues ?? []} longest={doseSeconds(item.dose, desk.session.pace)} onChange={(cues) => edit({ cues: cues.length > 0 ? cues : undefined }, "calls", "cues")} />
+      <CueEditor cues={item.cues ?? []} longest={doseSeconds(itemDone(desk.session.blocks[place.block]!, item, drills, desk.session.pace).dose, desk.session.pace)} onChange={(cues) => edit({ cues: cues.length > 0 ? cues : undefined }, "calls", "cues")} />
       {forPerson}
       <About drill={drill} level={level} />
     </div>

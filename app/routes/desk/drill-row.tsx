@@ -15,22 +15,19 @@ import { newerRevision } from "~/core/drills/own";
 import { splitBlock } from "~/core/session/edits";
 import type { Item } from "~/core/session/schema";
 import { clockText } from "~/core/text/clock";
-import { itemWords } from "~/core/text/words";
-import { sideModeOf } from "~/core/timeline/passes";
 
 type RowProps = {
-  item: Item; block: number; index: number; number: number; seconds: number; sides: string; selected: boolean; alone: boolean; locked: boolean;
+  item: Item; /** Its dose, sides and level. */ words: string; block: number; index: number; number: number; seconds: number; sides: string; selected: boolean; alone: boolean; locked: boolean;
   severity: Severity | undefined; says: string | undefined; onFlag: (place: Place) => void;
 } & Pick<Desk, "select" | "toggle" | "extend" | "copy" | "remove" | "nudge" | "change" | "lock">;
 
 /** One drill in the list. Drawn again only when what it shows has changed. */
-export const DrillRow = memo(function DrillRow({ item, block, index, number, seconds, sides, selected, alone, locked, severity, says, onFlag, select, toggle, extend, copy, remove, nudge, change, lock }: RowProps) {
+export const DrillRow = memo(function DrillRow({ item, words, block, index, number, seconds, sides, selected, alone, locked, severity, says, onFlag, select, toggle, extend, copy, remove, nudge, change, lock }: RowProps) {
   const place = { block, item: index };
   const { attributes, listeners, setNodeRef, setActivatorNodeRef, transform, transition, isDragging } = useSortable({ id: rowId(place), animateLayoutChanges: () => false });
   const drills = useDrills();
   const drill = drills(item.drill);
   const name = drill?.name ?? item.drill;
-  const mode = sideModeOf(item, drills);
   const newer = newerRevision(item.drill, useOwnIds()) !== undefined;
   return (
     <li
@@ -60,7 +57,7 @@ export const DrillRow = memo(function DrillRow({ item, block, index, number, sec
         <span className="min-w-0">
           <span className="block leading-snug font-medium wrap-anywhere">{name}</span>
           <span className="block text-sm text-ink-soft wrap-anywhere">
-            {itemWords(item, mode)}
+            {words}
             {newer && <span className="font-medium text-plum"> · newer revision</span>}
           </span>
         </span>

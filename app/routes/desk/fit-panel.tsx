@@ -18,6 +18,7 @@ import { keepingItems } from "~/core/session/follow";
 import type { Session } from "~/core/session/schema";
 import { clockText, readClock, secondsText } from "~/core/text/clock";
 import { lengthUntil } from "~/core/text/finish";
+import { toNewest } from "~/core/session/newest";
 import { doseWords } from "~/core/text/words";
 import { placeKey } from "~/core/timeline/totals";
 
@@ -51,7 +52,7 @@ export function FitPanel({ desk, insights, demand, own }: Props) {
         className="flex flex-col gap-3"
         onSubmit={(event) => {
           event.preventDefault();
-          if (!bad) ask({ request: { session, target, demand, locked }, drop, add, group: insights.input.group, own: [...own] });
+          if (!bad) ask({ request: { session: toNewest(session, drills), target, demand, locked }, drop, add, group: insights.input.group, own: [...own] });
         }}
       >
         <fieldset className="flex gap-4">

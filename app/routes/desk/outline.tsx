@@ -9,6 +9,9 @@ import { nameAt, type Desk, type Place, type Selection } from "./use-desk";
 import { restrictToVerticalAxis } from "./vertical";
 import type { Flag } from "~/core/audit/by-place";
 import type { Block, Session } from "~/core/session/schema";
+import { itemWords } from "~/core/text/words";
+import { itemDone } from "~/core/timeline/interval";
+import { sideModeOf } from "~/core/timeline/passes";
 import { placeKey, type ItemTotals } from "~/core/timeline/totals";
 
 /** Where a dragged row lands: in the block of the last heading above it. `ids` is the list after the move. */
@@ -76,13 +79,14 @@ function BlockRows({ block, index, session, selection, totals, desk, flags, onFl
   block: Block; index: number; session: Session; selection: Selection; totals: Map<string, ItemTotals>; desk: Desk; flags: ReadonlyMap<string, Flag>; onFlag: (place: Place) => void;
 }) {
   const { marked, locked } = desk;
+  const drills = useDrills();
   const seconds = block.items.reduce((sum, _, i) => sum + (totals.get(placeKey(index, i))?.seconds ?? 0), 0);
   return (
     <>
       <BlockHead block={block} index={index} seconds={seconds} desk={desk} last={session.blocks.length - 1} />
       {block.items.map((item, i) => (
         <DrillRow
-          key={i} item={item} block={index} index={i} number={numberOf(session, index, i)} {...figuresOf(totals.get(placeKey(index, i)))}
+          key={i} item={item} words={itemWords(itemDone(block, item, drills, session.pace), sideModeOf(item, drills))} block={index} index={i} number={numberOf(session, index, i)} {...figuresOf(totals.get(placeKey(index, i)))}
           selected={(selection?.block === index && selection.item === i) || marked.some((one) => one.block === index && one.item === i)} alone={session.blocks.length === 1 && block.items.length === 1}
           locked={locked.some((one) => one.block === index && one.item === i)} severity={flags.get(placeKey(index, i))?.severity} says={flags.get(placeKey(index, i))?.says} onFlag={onFlag}
           select={desk.select} toggle={desk.toggle} extend={desk.extend} copy={desk.copy} remove={desk.remove} nudge={desk.nudge} change={desk.change} lock={desk.lock}

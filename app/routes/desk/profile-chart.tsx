@@ -6,9 +6,10 @@ import { useDrills } from "~/app/ui/drills";
 import { nameAt, type Desk, type Place } from "./use-desk";
 import { IconButton } from "~/app/ui/button";
 import type { Flag } from "~/core/audit/by-place";
+import { editBlock } from "~/core/session/edits";
 import { addCue, cueMoments } from "~/core/session/cues";
 import { doseChange } from "~/core/session/changes";
-import { doseLasting, edgeAt, landingAt, moved, placesBetween, spansOf, zoomed, type Window } from "~/core/profile/handling";
+import { doseLasting, edgeAt, workLasting, landingAt, moved, placesBetween, spansOf, zoomed, type Window } from "~/core/profile/handling";
 import { miniProfile } from "~/core/profile/mini";
 import type { Dose } from "~/core/session/schema";
 import { clockText } from "~/core/text/clock";
@@ -106,7 +107,11 @@ export function ProfileChart({ desk, flags, onFlag, onCall }: { desk: Desk; flag
       if (drag.edge && place && dose) setDrag({ kind: "edge", segment: drag.edge, place, dose, before: dose });
       else if (drag.top || event.shiftKey) setDrag({ kind: "box", from: drag.at, to: t });
       else if (place) setDrag({ kind: "move", place, at: t });
-    } else if (drag.kind === "edge") setDrag({ ...drag, dose: doseLasting(session, drag.segment, Math.max(1, t - drag.segment.start), drills) ?? drag.dose });
+    } else if (drag.kind === "edge") {
+      const seconds = Math.max(1, t - drag.segment.start);
+      const clocked = session.blocks[drag.segment.block]?.interval !== undefined;
+      setDrag({ ...drag, dose: clocked ? { kind: "time", seconds: workLasting(drag.segment, seconds) } : (doseLasting(session, drag.segment, seconds, drills) ?? drag.dose) });
+    }
     else if (drag.kind === "box") setDrag({ ...drag, to: t });
     else setDrag({ ...drag, at: t });
   };
@@ -120,6 +125,13 @@ export function ProfileChart({ desk, flags, onFlag, onCall }: { desk: Desk; flag
       else desk.select(drag.place);
     } else if (drag.kind === "box") desk.mark(placesBetween(profile, drag.from, drag.to));
     else if (drag.kind === "edge") {
+      const interval = session.blocks[drag.place.block]?.interval;
+      // By the clock every pass of the block is as long as this one.
+      if (interval) {
+        const work = drag.dose.kind === "time" && drag.dose !== drag.before ? drag.dose.seconds : interval.work;
+        if (work !== interval.work) desk.change((s) => editBlock(s, drag.place.block, { interval: { ...interval, work } }), `work ${interval.work} → ${work} s`);
+        return desk.select(drag.place);
+      }
       if (drag.dose !== drag.before) desk.editItem(drag.place, { dose: drag.dose }, `${nameAt(session, drag.place, drills)} ${doseChange(drag.before, drag.dose)}`);
       desk.select(drag.place);
     } else {

@@ -66,15 +66,17 @@ export function Bands({ profile, x }: { profile: Profile; x: (t: number) => numb
         const from = x(band.from);
         const width = x(band.to) - from;
         const fits = Math.floor((width - 8) / 6.2);
+        const title = [band.title, band.clock].filter(Boolean).join(" · ");
         return (
           <g key={band.block}>
             {band.block % 2 === 1 && <rect x={from} y={0} width={width} height={FLOOR} fill="var(--land-deep)" opacity={0.55} />}
             <line x1={from} x2={from} y1={0} y2={FLOOR} stroke="var(--line)" />
             {fits > 3 && (
               <text x={from + 5} y={13} fontSize={11.5} fontWeight={600} fill="var(--ink-soft)">
-                {band.title.length > fits ? `${band.title.slice(0, fits - 1)}…` : band.title}
+                {title.length > fits ? `${title.slice(0, fits - 1)}…` : title}
               </text>
             )}
+            {band.rhythm && <path d={band.rhythm.map((pass) => box(x, pass, BANDS - 4, BANDS - 1)).join("")} fill="var(--depth-5)" />}
           </g>
         );
       })}

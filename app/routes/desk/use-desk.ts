@@ -5,7 +5,11 @@ import { record, redo, startHistory, undo, type History } from "~/core/session/h
 import { sameJson } from "~/core/session/same";
 import { followPlaces } from "~/core/session/follow";
 import type { Item, Session } from "~/core/session/schema";
+import { meaningFaults } from "~/core/session/meaning";
+import { settled } from "~/core/session/newest";
 import { itemOf } from "~/core/session/start";
+import type { Fault } from "~/core/faults";
+import { renewedLength, type Renewed } from "~/core/timeline/renewed";
 import type { Drill } from "~/core/drills/schema";
 import { profileOf } from "~/core/profile/profile";
 import { compile } from "~/core/timeline/compile";
@@ -25,8 +29,11 @@ type Change = (
   select?: (after: Session, before: Session) => Selection,
 ) => void;
 
-/** `marked` are several drills chosen together; it is empty while one or none is. `locked` stay as they are when the session is fitted. */
-type State = { history: History<Session>; selection: Selection; marked: readonly Place[]; locked: readonly Place[] };
+/**
+ * `marked` are several drills chosen together; it is empty while one or none is. `locked` stay as they are when the session is
+ * fitted. `refused` is what could not be done and why; `renewed` what the first change of an old session did to its length.
+ */
+type State = { history: History<Session>; selection: Selection; marked: readonly Place[]; locked: readonly Place[]; refused?: string | undefined; renewed?: Renewed | undefined };
 
 const NONE: readonly Place[] = [];
 
@@ -40,9 +47,12 @@ export function useDesk(first: Session, drills: DrillLookup, locked: readonly Pl
     setWhole((s) => {
       const to = next(s);
       const [before, after] = [s.history.present, to.history.present];
+      // Undone, nothing is edited: an old session is old again.
+      if (before !== after && to.history.future.length === 0) return edited(s, to, drills);
+      if (after.version === 1 && to.renewed) return { ...to, renewed: undefined };
       return before === after || to.locked.length === 0 ? to : { ...to, locked: followPlaces(before, after, to.locked) };
     });
-  }, []);
+  }, [drills]);
 
   const change = useCallback<Change>((edit, words, key, select) => {
     const now = Date.now();
@@ -95,6 +105,8 @@ export function useDesk(first: Session, drills: DrillLookup, locked: readonly Pl
       jump: (steps: number) => setState((s) => step(s, Array.from({ length: Math.abs(steps) }).reduce<History<Session>>((h) => (steps < 0 ? undo(h) : redo(h)), s.history))),
       /** Takes up what could be undone before, where nothing has been done here yet. */
       restore: (kept: History<Session>) => setState((s) => (s.history.past.length > 0 || s.history.future.length > 0 || !sameJson(s.history.present, kept.present) ? s : { ...s, history: { ...kept, present: s.history.present } })),
+      /** Puts away what was told of the last edit. */
+      hush: () => setWhole(({ refused: _, renewed: __, ...s }) => s),
       undo: () => setState((s) => step(s, undo(s.history))),
       redo: () => setState((s) => step(s, redo(s.history))),
       replace: (doc: Session, words: string) => setState((s) => step(s, record(s.history, doc, words, 0))),
@@ -134,10 +146,29 @@ export function useDesk(first: Session, drills: DrillLookup, locked: readonly Pl
     return { timeline, profile: profileOf(session, timeline), totals: totalsByItem(timeline) };
   }, [session, drills]);
 
-  return { session, selection: state.selection, marked: state.marked, locked: state.locked, history: state.history, ...computed, ...actions };
+  return { session, refused: state.refused, renewed: state.renewed, selection: state.selection, marked: state.marked, locked: state.locked, history: state.history, ...computed, ...actions };
 }
 
 export type Desk = ReturnType<typeof useDesk>;
+
+/** The state after an edit: in the newest version and by its rules, or as it was where it can't be; what is locked stays locked where it then stands. */
+function edited(before: State, after: State, drills: DrillLookup): State {
+  const old = before.history.present;
+  const session = settled(after.history.present, drills);
+  const [fault] = meaningFaults(session, drills);
+  if (fault) return { ...before, refused: refusal(session, fault, drills) };
+  const history = session === after.history.present ? after.history : { ...after.history, present: session };
+  const locked = after.locked.length === 0 ? after.locked : followPlaces(old, session, after.locked);
+  const { refused: _, ...rest } = after;
+  const renewed = old.version < session.version ? renewedLength(old, drills) : undefined;
+  return { ...rest, history, locked, ...(renewed && { renewed }) };
+}
+
+/** What an edit would have come to that can't be, for a coach. */
+function refusal(session: Session, { path }: Fault, drills: DrillLookup): string {
+  const [block, item] = [...path.matchAll(/\d+/g)].map(Number) as [number, number];
+  return `${nameAt(session, { block, item }, drills)} has times of its own, which a block by the clock can’t keep. Give it a time, repetitions or breaths first, or put it into another block. Nothing was changed.`;
+}
 
 const samePlace = (a: Place, b: Place): boolean => a.block === b.block && a.item === b.item;
 const sameShape = (a: Session, b: Session): boolean => a.blocks.length === b.blocks.length && a.blocks.every((block, i) => block.items.length === b.blocks[i]!.items.length);

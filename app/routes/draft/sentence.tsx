@@ -3,6 +3,7 @@ import { ChoicePart, SheetPart, TextPart } from "./parts";
 import { RowsPart } from "./rows-part";
 import { Button } from "~/app/ui/button";
 import { useDrills } from "~/app/ui/drills";
+import { IntervalChoice } from "~/app/ui/interval-choice";
 import { NumberField } from "~/app/ui/number-field";
 import { SettingFields } from "~/app/ui/setting-fields";
 import type { Demand } from "~/core/demands/schema";
@@ -14,6 +15,7 @@ import { ROWS } from "~/core/drills/rows";
 import { METHODS, type Drill, type Method } from "~/core/drills/schema";
 import type { Group } from "~/core/group/schema";
 import { LEVELS, PURPOSES } from "~/core/session/schema";
+import { intervalWords } from "~/core/text/intervals";
 import { LEVEL_WORDS, listWords, METHOD_WORDS, PURPOSE_WORDS } from "~/core/text/words";
 import { SCHOOLS } from "~/library/schools";
 
@@ -60,6 +62,17 @@ export function Sentence({ request, onRequest, length, onLength, badLength, team
       , at the <ChoicePart label="Level" value={request.level} options={LEVEL_CHOICES} onChange={(level) => set({ level })} /> level, by{" "}
       <SheetPart label="Ways of working" words={methodsWords(request)}>
         <MethodsPart request={request} onRequest={onRequest} />
+      </SheetPart>
+      , timed by{" "}
+      <SheetPart label="Work and rest" words={request.interval ? intervalWords(request.interval) : "each drill’s own dose"}>
+        <p className="text-sm text-ink-soft">By a clock every side of every drill is worked equally long, and changes and showing happen in the rest. The closing keeps its own dose.</p>
+        <IntervalChoice
+          value={request.interval}
+          onChange={(interval) => {
+            const { interval: _, ...rest } = request;
+            onRequest(interval ? { ...rest, interval } : rest);
+          }}
+        />
       </SheetPart>
       , with{" "}
       <SheetPart label="Kit and floor" words={kitWords(setting, request.purpose)} wide>
