@@ -49,12 +49,12 @@ describe("a change between two passes", () => {
     expect(says("interval-rest", planned)).toEqual(["The change to The lie takes 21 s, 11 s more than the rest."]);
   });
   it("is mended by less showing where that is enough", () => {
-    expect(fixed("interval-rest", clocked(30, 20, [item("stand"), item("lie", { demo: 15 })]))).toMatchObject({ words: "Show The lie for 9 s", block: { items: [{}, { demo: 9 }] } });
+    expect(fixed("interval-rest", clocked(30, 20, [item("stand"), item("lie", { demo: 15 })]))).toMatchObject({ words: "Watch first 9 s only", block: { items: [{}, { demo: 9 }] } });
     // Less than five seconds of it is none.
-    expect(fixed("interval-rest", clocked(30, 15, [item("stand"), item("lie", { demo: 15 })]))).toMatchObject({ words: "Show The lie before the block", block: { items: [{}, { demo: 0 }] } });
+    expect(fixed("interval-rest", clocked(30, 15, [item("stand"), item("lie", { demo: 15 })]))).toMatchObject({ words: "Show it before the block", block: { items: [{}, { demo: 0 }] } });
   });
   it("is mended by another place in the block where one is nearer", () => {
-    expect(fixed("interval-rest", clocked(30, 9, [item("stand"), item("lie"), item("sit")]))).toMatchObject({ words: "Do The lie as number 3 of the block", block: { items: [{ drill: "stand" }, { drill: "sit" }, { drill: "lie" }] } });
+    expect(fixed("interval-rest", clocked(30, 9, [item("stand"), item("lie"), item("sit")]))).toMatchObject({ words: "Do it as number 3 of the block", block: { items: [{ drill: "stand" }, { drill: "sit" }, { drill: "lie" }] } });
   });
   it("is mended by a longer rest where nothing else helps, by whole steps of five", () => {
     expect(fixed("interval-rest", clocked(30, 8, [item("stand"), item("lie")]))).toMatchObject({ words: "Rest 15 s in this block", block: { interval: { work: 30, rest: 15 } } });

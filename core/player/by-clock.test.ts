@@ -14,7 +14,7 @@ import { momentAt } from "~/core/timeline/moment";
 
 const turn = madeDrill("turn", { name: "Standing turn", sides: "each", setUp: ["Feet under the hips."] });
 const lie = madeDrill("lie", { name: "Lying reach", posture: "supine", endPosture: "supine", setUp: ["Lie down."], dose: { kind: "reps", count: 3, tempo: [{ do: "reach", seconds: 4 }] } });
-const both = madeDrill("both", { name: "Two ways", directions: 2, directionWords: ["forward", "back"] });
+const both = madeDrill("both", { name: "Two ways", directions: 2 });
 const all = [turn, lie, both];
 const drills = (id: string) => all.find((drill) => drill.id === id);
 
@@ -37,8 +37,8 @@ describe("between two passes", () => {
   const { face, said, counted } = run({ work: 30, rest: 20 }, [{ drill: "turn", dose: t }, { drill: "lie", dose: lie.levels.standard.dose }]);
   it("one count runs down to the work, whatever has to be done before", () => {
     expect(face(10)).toMatchObject({ stage: "work", side: "left", big: "0:20", bigLabel: "left" });
-    expect(face(32)).toMatchObject({ stage: "switch", heading: "Change sides", big: "0:18", bigLabel: "until you work", side: "right" });
-    expect(face(40)).toMatchObject({ stage: "rest", heading: "Rest", drill: "Standing turn", big: "0:10", bigLabel: "until you work", next: "right side" });
+    expect(face(32)).toMatchObject({ stage: "switch", heading: "Change sides", big: "0:18", bigLabel: "left", side: "right" });
+    expect(face(40)).toMatchObject({ stage: "rest", heading: "Rest", drill: "Standing turn", big: "0:10", bigLabel: "left", side: "right", next: "" });
     expect(face(85)).toMatchObject({ stage: "move", heading: "Get ready", drill: "Lying reach", big: "0:15" });
   });
   it("what comes next is shown in the rest, with how it is set up", () =>
@@ -63,6 +63,6 @@ describe("two directions", () => {
   it("follow each other without a pause, and the second is called", () => {
     const { said, face } = run({ work: 20, rest: 10 }, [{ drill: "both", dose: t }]);
     expect(said.slice(0, 2)).toEqual(["0: Two ways. Go.", "10: Other direction."]);
-    expect(face(12)).toMatchObject({ direction: "back", big: "0:08" });
+    expect(face(12)).toMatchObject({ direction: "direction 2", big: "0:08" });
   });
 });

@@ -43,7 +43,7 @@ export function faceOf(moment: Moment, facts: Facts): Face | undefined {
     heading: headingOf(segment),
     drill: drill.name,
     level: item.level === "standard" ? "" : LEVEL_WORDS[item.level],
-    ...sidesOf(segment, moment.beat),
+    ...sidesOf(moment),
     ...(segment.kind === "work" && segment.directions === 2 && { direction: drill.directionWords?.[segment.direction - 1] ?? `direction ${segment.direction}` }),
     ...figureOf(moment),
     ...guideOf(moment),
@@ -70,15 +70,17 @@ function headingOf(segment: Segment): string {
   }
 }
 
-function sidesOf(segment: Segment, beat: TimedBeat | undefined): Pick<Face, "side" | "turn"> {
+function sidesOf({ segment, beat, nextWork }: Moment): Pick<Face, "side" | "turn"> {
   if (segment.kind === "switch") return { side: segment.to };
+  // By the clock the side that comes is in sight for all of the rest.
+  if (segment.kind !== "work" && segment.gap && (nextWork?.side === "left" || nextWork?.side === "right")) return { side: nextWork.side };
   if (segment.kind !== "work") return {};
   return { side: sideWords(segment.side) as NonNullable<Face["side"]>, ...(beat?.side && { turn: beat.side }) };
 }
 
 function figureOf({ segment, elapsed, left, beat, nextWork }: Moment): Pick<Face, "big" | "bigLabel" | "clock"> {
   // Between two passes by the clock there is one count: until the work begins, whatever has to be done before.
-  if (segment.kind !== "work" && segment.gap && nextWork) return { big: countdownText(nextWork.start - segment.start - elapsed), bigLabel: "until you work" };
+  if (segment.kind !== "work" && segment.gap && nextWork) return { big: countdownText(nextWork.start - segment.start - elapsed), bigLabel: "left" };
   const clock = countdownText(left);
   const counted = segment.kind === "work" && beat && beat.reps > 1 && beat.effort === undefined && segment.beats.every((b) => b.effort === undefined);
   if (!counted) return { big: clock, bigLabel: "left" };
@@ -118,7 +120,7 @@ function nextOf(moment: Moment, facts: Facts): string {
   const same = nextWork.block === segment.block && nextWork.item === segment.item;
   const side = nextWork.side === "left" || nextWork.side === "right" ? `, ${nextWork.side}` : "";
   if (!same) return `${next.drill.name}${side}`;
-  if (segment.kind === "rest" && segment.gap && side) return `${nextWork.side} side`;
+  if (segment.kind !== "work" && segment.gap) return "";
   if (segment.kind === "move" || segment.kind === "demo") return side ? `${nextWork.side} side first` : "";
   if (segment.kind !== "work") return "";
   if (nextWork.set !== segment.set) return `set ${nextWork.set}${side}`;

@@ -42,16 +42,15 @@ export const intervalRest: Rule = {
 /** The nearest way out: less showing where that is enough, then another place in the block, then a longer rest. */
 function wayOut(input: AuditInput, place: Place, gap: Gap): Fix | undefined {
   const block = input.session.blocks[place.block]!;
-  const name = itemAt(input, place)?.drill.name ?? "";
   const showing = Math.floor(gap.showing - over(gap));
-  if (gap.showing > 0 && showing >= LEAST_SHOWING) return { words: `Show ${name} for ${secondsText(showing)}`, apply: (s) => editItem(s, place, { demo: showing }) };
-  if (gap.showing > 0 && gap.takes - gap.showing <= gap.has) return { words: `Show ${name} before the block`, apply: (s) => editItem(s, place, { demo: 0 }) };
+  if (gap.showing > 0 && showing >= LEAST_SHOWING) return { words: `Watch first ${secondsText(showing)} only`, apply: (s) => editItem(s, place, { demo: showing }) };
+  if (gap.showing > 0 && gap.takes - gap.showing <= gap.has) return { words: "Show it before the block", apply: (s) => editItem(s, place, { demo: 0 }) };
   for (let to = 0; to < block.items.length; to++) {
     if (to === place.item) continue;
     const moved = moveItem(input.session, place, { block: place.block, item: to });
     const left = gapsOf(moved, compile(moved, input.drills).segments).filter((one) => one.to.block === place.block && over(one) > TELL);
     const now = gapsOf(input.session, input.timeline.segments).filter((one) => one.to.block === place.block && over(one) > TELL);
-    if (left.length < now.length && left.every((one) => over(one) <= over(gap))) return { words: `Do ${name} as number ${to + 1} of the block`, apply: (s) => moveItem(s, place, { block: place.block, item: to }) };
+    if (left.length < now.length && left.every((one) => over(one) <= over(gap))) return { words: `Do it as number ${to + 1} of the block`, apply: (s) => moveItem(s, place, { block: place.block, item: to }) };
   }
   const interval = block.interval!;
   const rest = Math.ceil((interval.rest + over(gap)) / REST_STEP) * REST_STEP;

@@ -1,0 +1,12 @@
+import { chromium } from "playwright-core";
+import { readFileSync } from "node:fs";
+const base = readFileSync("/tmp/zz-demo-url","utf8");
+const b = await chromium.launch({ executablePath: "/usr/bin/chromium", args: ["--no-sandbox","--disable-gpu","--disable-quic","--no-first-run","--disable-background-networking","--disable-component-update","--disable-sync"] });
+const m = await b.newContext({ baseURL: base, viewport:{width:390,height:844} }); const q = await m.newPage();
+q.on("pageerror", e=>console.log(String(e)));
+await q.goto(process.argv[2]!); await q.waitForLoadState("networkidle");
+await q.getByRole("button",{name:"Start"}).click(); await q.waitForTimeout(58_500);
+await q.screenshot({ path: "/tmp/zz/f1.png" });
+await q.waitForTimeout(8_000);
+await q.setViewportSize({width:844,height:390}); await q.waitForTimeout(500); await q.screenshot({ path: "/tmp/zz/f2.png" });
+await b.close();
