@@ -4,6 +4,7 @@ import { sessionFileSchema } from "~/core/files/session-file";
 import { draftRequestSchema } from "~/core/draft/request";
 import { groupSchema } from "~/core/group/schema";
 import { sessionSchema } from "~/core/session/schema";
+import { NEWEST_SESSION } from "~/core/session/version";
 
 type Node = {
   type?: string | string[];
@@ -68,6 +69,10 @@ const HEAD = `# The session format
 
 A session is a plain JSON document. Unknown fields are an error. \`docs/session.schema.json\` says the same for programs.
 \`./mapset compile FILE\` checks a document and lays it out in time.
+
+This is version ${NEWEST_SESSION}, the one that is written. Version 1 is read as well, and keeps its own arithmetic (below) until it is
+changed at the desk; then it becomes version ${NEWEST_SESSION}. What was handed out keeps its version for ever. A document of a later version
+is refused in words.
 `;
 
 function sections(title: string, node: Node): string[] {
@@ -128,7 +133,9 @@ const RULES = `
 For each block, each round, each item, in order:
 
 1. **move**: from the posture the class is in to the drill's, plus \`pace.kitChange\` for each piece of kit this item needs
-   that the item before did not (two sticks are two pieces). The session's first item has no posture part. Left out at 0 s.
+   that the item before did not (two sticks are two pieces). Kit that stays where it is (chair, wall, support, box, bench,
+   bar) costs that once in a session; a chair serves as a support. The session's first item has no posture part. Left out at
+   0 s.
 2. **demo**: \`item.demo\`, else \`pace.demo\` when this drill at this level has not appeared earlier in the session. In
    rounds after the first there is none.
 3. For each set **work**: \`together\` in one pass; \`each\` in two, the first side first; \`alternating\` in one pass of
@@ -138,7 +145,30 @@ For each block, each round, each item, in order:
 5. **rest** of \`restAfter\`, if any. Between rounds, rest of \`restBetweenRounds\`.
 
 A one-sided pass on another side than the one in use is preceded by a **switch** of \`pace.switchSides\`. The side in use is
-that of the last one-sided pass; a move, a rest and a pass that is not one-sided end it.
+that of the last one-sided pass; a move, a rest and a pass that is not one-sided end it. Where both levels say which leg the
+working side is (\`stance\` of a drill's level), what counts is whether the legs change, not the word; \`current\` then keeps
+the legs.
+
+\`alternating\` takes repetitions, breaths and effort; with seconds it is a fault: use \`together\`.
+
+### By the clock
+
+In a block with an \`interval\` every pass lasts exactly \`work\` seconds. A time takes all of it; repetitions and breaths go at
+their own tempo, as many whole ones as fit, and what is left is easy; \`alternating\` is one pass in which sides change rep by
+rep; two directions change at half time. Effort and ladders are a fault there.
+
+Between any two passes of the block (sides, sets, items, rounds) there are \`rest\` seconds, in which the next pass's move, kit,
+showing and switch happen, in that order; what is left of them is a **rest** at the end. Where they need longer, they take what
+they need. \`restBetweenSets\`, \`restAfter\` and \`restBetweenRounds\` count instead where they are longer. All of these segments
+carry \`gap: true\`. Before the first pass of a block and after its last, times are as anywhere else.
+
+### Version 1
+
+has no \`interval\`, \`phase\`, \`locked\`, \`test\`, \`moveBase\`, \`moveStep\`, and beats without \`kind\`. All kit is fetched anew
+wherever the item before did not need it; stance is not looked at; \`alternating\` with seconds is one pass of twice as long,
+which becomes \`together\` with double the seconds in version 2.
+
+### Sides, sums, bounds
 
 With \`whole-block\`, items worked on each side are all done on the first side, then all again on the second; what is
 together or alternating is done in the first pass only, what is for one side only in its side's pass.
@@ -148,7 +178,7 @@ A session never ends on a rest. Work of an alternating pass counts half for each
 A dose lasts, for one side and one direction: its seconds (time) · count × the sum of its beats (reps) · count × the sum of
 its pattern, or \`pace.breath\` (breaths) · rounds × (ramp + opposite + settle) (effort) · the rung in use (ladder).
 
-Moving takes 0 s within a posture, else 3 s and 2 s for each step of height: lying 0, sitting 1, on all fours and sitting
+Moving takes 0 s within a posture, else \`pace.moveBase\` (3 s) and \`pace.moveStep\` (2 s) for each step of height: lying 0, sitting 1, on all fours and sitting
 back on the heels 2, kneeling and squatting 3, standing 4, hanging 5.
 
 Limits that keep a document playable: the work comes to at most 24 hours, 50 000 counted beats and 5 000 pieces of work, rests and moves; there are at most 2 000 calls and 500 000 characters.

@@ -3,6 +3,8 @@ import type { Db } from "./client";
 import type { Club } from "./clubs";
 import { sportProfile } from "./schema";
 import type { Demand } from "~/core/demands/schema";
+import { mustOpen, readable } from "./documents";
+import { openProfile } from "~/core/documents/others";
 
 /** A demand profile of a coach's own is known by this and its id. */
 export const ownDemandId = (id: string): string => `own-${id}`;
@@ -10,12 +12,12 @@ export const ownDemandId = (id: string): string => `own-${id}`;
 /** A coach's own demand profiles by name; each carries the id it is known by. */
 export async function listDemands(db: Db, club: Club): Promise<(Demand & { row: string })[]> {
   const rows = await db.select({ id: sportProfile.id, doc: sportProfile.doc }).from(sportProfile).where(eq(sportProfile.clubId, club.id)).orderBy(asc(sportProfile.name));
-  return rows.map(({ id, doc }) => ({ ...doc, id: ownDemandId(id), row: id }));
+  return readable(rows, (row) => openProfile(row.doc)).map(({ row: { id }, doc }) => ({ ...doc, id: ownDemandId(id), row: id }));
 }
 
 export async function findDemand(db: Db, club: Club, id: string): Promise<Demand | undefined> {
   const [row] = await db.select({ doc: sportProfile.doc }).from(sportProfile).where(and(eq(sportProfile.id, id), eq(sportProfile.clubId, club.id)));
-  return row && { ...row.doc, id: ownDemandId(id) };
+  return row && { ...mustOpen(openProfile(row.doc), "profile", id), id: ownDemandId(id) };
 }
 
 /** Keeps a new profile and returns its id. */

@@ -2,7 +2,9 @@ import { and, desc, eq, sql } from "drizzle-orm";
 import type { Db } from "./client";
 import type { Club } from "./clubs";
 import { draftRequest, group } from "./schema";
-import { keptRequestSchema, type KeptRequest } from "~/core/draft/request";
+import type { KeptRequest } from "~/core/draft/request";
+import { mustOpen } from "./documents";
+import { openRequest } from "~/core/documents/others";
 
 export type StoredRequest = { id: string; title: string; doc: KeptRequest; teamId: string | null; updatedAt: Date };
 
@@ -12,15 +14,16 @@ const own = (club: Club, id: string) => and(eq(draftRequest.clubId, club.id), eq
 /** A coach keeps at most this many requests. */
 export const MOST_REQUESTS = 200;
 
-/** A coach's kept requests, last changed first. */
-export async function listRequests(db: Db, club: Club): Promise<StoredRequest[]> {
-  return db.select(FIELDS).from(draftRequest).where(eq(draftRequest.clubId, club.id)).orderBy(desc(draftRequest.updatedAt)).limit(MOST_REQUESTS);
+/** A coach's kept requests by their names, last changed first. */
+export async function listRequests(db: Db, club: Club): Promise<Omit<StoredRequest, "doc">[]> {
+  const { doc: _, ...named } = FIELDS;
+  return db.select(named).from(draftRequest).where(eq(draftRequest.clubId, club.id)).orderBy(desc(draftRequest.updatedAt)).limit(MOST_REQUESTS);
 }
 
 export async function findRequest(db: Db, club: Club, id: string): Promise<StoredRequest | undefined> {
   const [row] = await db.select(FIELDS).from(draftRequest).where(own(club, id));
   // One that was kept before there was more to ask gets what is usual for it.
-  return row && { ...row, doc: keptRequestSchema.parse(row.doc) };
+  return row && { ...row, doc: mustOpen(openRequest(row.doc), "request", row.id) };
 }
 
 const ownsTeam = async (db: Db, club: Club, teamId: string | null): Promise<boolean> =>

@@ -9,9 +9,13 @@ import { sameJson } from "~/core/session/same";
 import type { Seconds } from "~/core/units";
 import { clubOfEntry, type Club } from "./clubs";
 import type { Db } from "./client";
-import { edition, entry, group, link, membership, person, trainingSession } from "./schema";
+import { edition, editionDrill, entry, group, link, membership, person, trainingSession } from "./schema";
 import { isOf, type Athlete } from "./teams";
 import { isTokenOf, linkToken, tokenHash } from "./tokens";
+import { mustOpen } from "./documents";
+import { openEdition } from "~/core/documents/edition";
+import { openSession } from "~/core/documents/session";
+import { drillsUsed } from "~/core/files/session-file";
 
 export type LinkRow = {
   id: string;
@@ -33,8 +37,8 @@ export type EditionRow = {
   current: boolean;
   /** What the coach let stand when it was handed out. */
   accepted: Accepted[];
-  /** What it says. */
-  session: Edition["session"];
+  /** What it says; undefined where it cannot be read. */
+  session: Edition["session"] | undefined;
   /** Its newest links, those that still open first. */
   links: LinkRow[];
   /** How many links it has in all. */
@@ -44,11 +48,14 @@ export type EditionRow = {
 export type EditionPage = {
   editions: EditionRow[];
   /** The next edition below these, with what it says; undefined when these are all. */
-  next: { number: number; session: Edition["session"] } | undefined;
+  next: { number: number; session: Edition["session"] | undefined } | undefined;
 };
 
 /** The entry by which a link is found. */
 const opensLink = and(eq(entry.clubId, link.clubId), eq(entry.target, link.id));
+
+/** What an edition says of its session, without its drills. */
+const sessionOf = sql<unknown>`${edition.doc} -> 'session'`.mapWith((value: unknown) => (typeof value === "string" ? (JSON.parse(value) as unknown) : value));
 
 /** So many editions, and so many links of each, are read at once. */
 export const EDITIONS_A_PAGE = 12;
@@ -62,8 +69,10 @@ export async function listEditions(db: Db, club: Club, sessionId: string, secret
   const found = await db
     .select({
       id: edition.id, number: edition.number, totalSeconds: edition.totalSeconds, createdAt: edition.createdAt, accepted: edition.accepted,
-      session: sql`${edition.doc} -> 'session'`.mapWith((value: unknown) => (typeof value === "string" ? (JSON.parse(value) as Edition["session"]) : (value as Edition["session"]))),
-      current: sql<boolean>`(${edition.doc} -> 'session') - 'notes' = ${trainingSession.doc} - 'notes' and ${edition.choices} = ${trainingSession.choices}`,
+      said: sessionOf,
+      // What is damaged may be anything.
+      current: sql<boolean>`case when jsonb_typeof(${edition.doc} -> 'session') = 'object' and jsonb_typeof(${trainingSession.doc}) = 'object'
+        then (${edition.doc} -> 'session') - 'notes' = ${trainingSession.doc} - 'notes' and ${edition.choices} = ${trainingSession.choices} else false end`,
     })
     .from(edition)
     .innerJoin(trainingSession, and(eq(trainingSession.clubId, edition.clubId), eq(trainingSession.id, edition.sessionId)))
@@ -92,9 +101,14 @@ export async function listEditions(db: Db, club: Club, sessionId: string, secret
     return { ...rest, token: isTokenOf(token, hash) ? token : undefined };
   };
   return {
-    editions: editions.map((one) => ({ ...one, links: links.filter((l) => l.editionId === one.id).map(shown), linkCount: sums.find((sum) => sum.editionId === one.id)?.n ?? 0 })),
-    next: found[EDITIONS_A_PAGE],
+    editions: editions.map(({ said, ...one }) => ({ ...one, session: readableSession(said), links: links.filter((l) => l.editionId === one.id).map(shown), linkCount: sums.find((sum) => sum.editionId === one.id)?.n ?? 0 })),
+    next: found[EDITIONS_A_PAGE] && { number: found[EDITIONS_A_PAGE].number, session: readableSession(found[EDITIONS_A_PAGE].said) },
   };
+}
+
+function readableSession(raw: unknown): Edition["session"] | undefined {
+  const opened = openSession(raw);
+  return opened.ok ? opened.doc : undefined;
 }
 
 /** The token of a coach's link that still opens; undefined when there is none, or the server's secret has changed since. */
@@ -128,13 +142,14 @@ export async function handOut(
       if (!ownTeam) return undefined;
     }
     const [newest] = await tx
-      .select({ id: edition.id, number: edition.number, same: sql<boolean>`${edition.doc} #- '{session,notes}' = ${JSON.stringify(doc)}::jsonb and ${edition.accepted} = ${JSON.stringify(own.accepted)}::jsonb and ${edition.choices} = ${JSON.stringify(own.choices)}::jsonb` })
+      .select({ id: edition.id, number: edition.number, same: sql<boolean>`${edition.doc} #- '{session,notes}' #- '{format}' #- '{version}' = ${JSON.stringify({ session: doc.session, drills: doc.drills })}::jsonb and ${edition.accepted} = ${JSON.stringify(own.accepted)}::jsonb and ${edition.choices} = ${JSON.stringify(own.choices)}::jsonb` })
       .from(edition).where(and(eq(edition.clubId, club.id), eq(edition.sessionId, sessionId))).orderBy(desc(edition.number)).limit(1);
     const number = newest?.same ? newest.number : (newest?.number ?? 0) + 1;
     let editionId = newest?.same ? newest.id : undefined;
     if (!editionId) {
       editionId = randomUUID();
       await tx.insert(edition).values({ clubId: club.id, id: editionId, madeBy: club.by, sessionId, number, doc, accepted: own.accepted, choices: own.choices, totalSeconds, createdAt: at });
+      await tx.insert(editionDrill).values(drillsUsed(doc.session).map((drill) => ({ clubId: club.id, editionId: editionId!, drill })));
     }
     const id = randomUUID();
     const token = linkToken(secret, id);
@@ -189,7 +204,7 @@ export async function linkOf(db: Db, token: string): Promise<{ opened: OpenLink;
     ? await db.select({ id: person.id, name: person.name }).from(membership).innerJoin(person, isOf)
         .where(and(eq(membership.clubId, row.clubId), eq(membership.groupId, row.groupId), isNull(membership.until))).orderBy(person.name)
     : [];
-  return { withdrawnAt: row.withdrawnAt, opened: { club: clubOfEntry(row.clubId), id: row.id, coachLabel: row.coachLabel, teamId: row.groupId, edition: row.edition, athletes } };
+  return { withdrawnAt: row.withdrawnAt, opened: { club: clubOfEntry(row.clubId), id: row.id, coachLabel: row.coachLabel, teamId: row.groupId, edition: { ...row.edition, doc: mustOpen(openEdition(row.edition.doc), "edition", row.edition.id) }, athletes } };
 }
 
 /** What someone on a link's list protects, with the setting of their group; undefined for anybody else. */
@@ -204,13 +219,13 @@ export async function protectedOnLink(db: Db, opened: OpenLink, athleteId: strin
   return row;
 }
 
-/** The newest edition of a session, with what it says, and whether any address still opens it. */
+/** The newest edition of a session, with what it says where it can be read, and whether any address still opens it. */
 export async function newestEdition(
   db: Db, club: Club, sessionId: string,
-): Promise<{ number: number; createdAt: string; session: Edition["session"]; choices: Choice[]; open: boolean } | undefined> {
+): Promise<{ number: number; createdAt: string; session: Edition["session"] | undefined; choices: Choice[]; open: boolean } | undefined> {
   const [row] = await db
     .select({
-      number: edition.number, createdAt: edition.createdAt, doc: edition.doc, choices: edition.choices,
+      number: edition.number, createdAt: edition.createdAt, said: sessionOf, choices: edition.choices,
       open: sql<boolean>`count(${link.id}) filter (where ${link.withdrawnAt} is null) > 0`,
     })
     .from(edition)
@@ -219,5 +234,6 @@ export async function newestEdition(
     .groupBy(edition.clubId, edition.id)
     .orderBy(desc(edition.number))
     .limit(1);
-  return row && { number: row.number, createdAt: row.createdAt.toISOString(), session: row.doc.session, choices: row.choices, open: row.open };
+  if (!row) return undefined;
+  return { number: row.number, createdAt: row.createdAt.toISOString(), session: readableSession(row.said), choices: row.choices, open: row.open };
 }

@@ -72,8 +72,8 @@ describe("nothing is lost", () => {
   it("everything of a coach is in one club, and everybody else's in another", async () => {
     for (const table of ["training_session", "edition", "link", "own_drill", "group", "sport_profile", "draft_request"])
       expect([table, await counted(db, table, `made_by is null or not exists (select 1 from member m where m.coach_id = "${table}".made_by and m.club_id = "${table}".club_id)`)]).toEqual([table, 0]);
-    expect((await listSessions(db, ana, false)).map(({ doc }) => doc.title).sort()).toEqual(["A beginning", "Gigs, quick"]);
-    expect(await findSetting(db, ana, (await listSessions(db, ana, false)).find(({ doc }) => doc.title === "Gigs, quick")!.id)).toMatchObject({ choices: [{ does: "rest" }], locks: [{ drill: "squat-free" }], accepted: [{ reason: "coats will do" }] });
+    expect((await listSessions(db, ana)).rows.map(({ title }) => title).sort()).toEqual(["A beginning", "Gigs, quick"]);
+    expect(await findSetting(db, ana, (await listSessions(db, ana)).rows.find(({ title }) => title === "Gigs, quick")!.id)).toMatchObject({ choices: [{ does: "rest" }], locks: [{ drill: "squat-free" }], accepted: [{ reason: "coats will do" }] });
   });
 });
 

@@ -3,7 +3,9 @@ import { randomUUID } from "node:crypto";
 import { setImmediate } from "node:timers/promises";
 import { ownDrillId, readOwnId } from "~/core/drills/own";
 import type { Drill } from "~/core/drills/schema";
+import { openDrill } from "~/core/documents/drill";
 import type { Db } from "./client";
+import { mustOpen, readable } from "./documents";
 import type { Club } from "./clubs";
 import { ownDrill, ownDrillRevision, ownDrillStress } from "./schema";
 import { asDocument, withStress, type LevelLines } from "~/core/stress/attach";
@@ -16,10 +18,15 @@ export type OwnDrill = { id: string; revision: number; archivedAt: Date | null; 
 const own = (club: Club, id: string) => and(eq(ownDrill.clubId, club.id), eq(ownDrill.id, id));
 const shown = { id: ownDrill.id, revision: ownDrill.revision, archivedAt: ownDrill.archivedAt, updatedAt: ownDrill.updatedAt, doc: ownDrillRevision.doc };
 /** A drill without how it moves: lists and timing need only its words and numbers, which are a twentieth of it. */
-const unmoving = sql<Drill>`${ownDrillRevision.doc} - 'motions'`.mapWith(ownDrillRevision.doc);
+const unmoving = sql<unknown>`${ownDrillRevision.doc} - 'motions'`.mapWith(ownDrillRevision.doc);
 /** What a revision stresses, where it was worked out the way it is now. */
 const stressed = and(eq(ownDrillStress.clubId, ownDrillRevision.clubId), eq(ownDrillStress.drillId, ownDrillRevision.drillId), eq(ownDrillStress.number, ownDrillRevision.number), eq(ownDrillStress.rules, STRESS_RULES));
-const known = <R extends { doc: Drill; lines: Partial<LevelLines> | null }>({ lines, ...row }: R) => ({ ...row, doc: withStress(row.doc, lines) });
+type Kept = { doc: unknown; lines: Partial<LevelLines> | null };
+const known = <R extends Kept>({ lines, ...row }: R, doc: Drill) => ({ ...row, doc: withStress(doc, lines) });
+/** Those that can be read, with what they stress. */
+const allKnown = <R extends Kept>(rows: readonly R[]) => readable(rows, (row) => openDrill(row.doc)).map(({ row, doc }) => known(row, doc));
+/** One that was asked for by itself. */
+const theKnown = <R extends Kept>(row: R, id: string) => known(row, mustOpen(openDrill(row.doc), "drill", id));
 const newest = and(eq(ownDrillRevision.clubId, ownDrill.clubId), eq(ownDrillRevision.drillId, ownDrill.id), eq(ownDrillRevision.number, ownDrill.revision));
 
 /** That a revision is one of those named by id. */
@@ -33,7 +40,7 @@ const isNamed = (ids: readonly string[]) => {
 export async function listOwnDrills(db: Db, club: Club): Promise<OwnDrill[]> {
   const rows = await db.select({ ...shown, lines: ownDrillStress.levels }).from(ownDrill).innerJoin(ownDrillRevision, newest).leftJoin(ownDrillStress, stressed)
     .where(and(eq(ownDrill.clubId, club.id), isNull(ownDrill.archivedAt))).orderBy(desc(ownDrill.updatedAt));
-  return rows.map(known);
+  return allKnown(rows);
 }
 
 export type ListedDrill = { doc: Drill; drawn: boolean };
@@ -42,13 +49,13 @@ export type ListedDrill = { doc: Drill; drawn: boolean };
 export async function browseOwnDrills(db: Db, club: Club, aside = false): Promise<ListedDrill[]> {
   const rows = await db.select({ doc: unmoving, drawn: sql<boolean>`${ownDrillRevision.doc} ? 'motions'`, lines: ownDrillStress.levels }).from(ownDrill).innerJoin(ownDrillRevision, newest).leftJoin(ownDrillStress, stressed)
     .where(and(eq(ownDrill.clubId, club.id), aside ? isNotNull(ownDrill.archivedAt) : isNull(ownDrill.archivedAt))).orderBy(desc(ownDrill.updatedAt));
-  return rows.map(known);
+  return allKnown(rows);
 }
 
 /** One of the coach's own drills in its newest revision, or undefined. */
 export async function findOwnDrill(db: Db, club: Club, id: string): Promise<OwnDrill | undefined> {
   const [row] = await db.select({ ...shown, lines: ownDrillStress.levels }).from(ownDrill).innerJoin(ownDrillRevision, newest).leftJoin(ownDrillStress, stressed).where(own(club, id));
-  return row && known(row);
+  return row && theKnown(row, id);
 }
 
 export type Revision = { number: number; createdAt: Date };
@@ -64,7 +71,7 @@ export async function listRevisions(db: Db, club: Club, id: string): Promise<Rev
 export async function findRevision(db: Db, club: Club, id: string, number: number): Promise<Drill | undefined> {
   const [row] = await db.select({ doc: ownDrillRevision.doc, lines: ownDrillStress.levels }).from(ownDrillRevision).leftJoin(ownDrillStress, stressed)
     .where(and(eq(ownDrillRevision.clubId, club.id), eq(ownDrillRevision.drillId, id), eq(ownDrillRevision.number, number)));
-  return row && known(row).doc;
+  return row && theKnown(row, id).doc;
 }
 
 /** Those revisions of the coach's own drills that are named by the id they are used by, without motions. */
@@ -72,7 +79,7 @@ export async function revisionsNamed(db: Db, club: Club, ids: readonly string[])
   if (ids.length === 0) return [];
   const rows = await db.select({ doc: unmoving, lines: ownDrillStress.levels }).from(ownDrillRevision).leftJoin(ownDrillStress, stressed)
     .where(and(eq(ownDrillRevision.clubId, club.id), isNamed(ids)));
-  return rows.map((row) => known(row).doc);
+  return allKnown(rows).map((row) => row.doc);
 }
 
 /**
@@ -105,12 +112,18 @@ export async function workOutOwnStresses(db: Db, atATime = 20): Promise<number> 
     const rows = await db.select({ drillId: ownDrillRevision.drillId, number: ownDrillRevision.number, clubId: ownDrillRevision.clubId, doc: ownDrillRevision.doc })
       .from(ownDrillRevision).leftJoin(ownDrillStress, stressed).where(isNull(ownDrillStress.drillId)).limit(atATime);
     for (const { doc, ...key } of rows) {
-      const row = { rules: STRESS_RULES, levels: await linesInTurn(doc).catch(() => ({})) };
+      const row = { rules: STRESS_RULES, levels: await linesOf(doc).catch(() => ({})) };
       await db.insert(ownDrillStress).values({ ...key, ...row }).onConflictDoUpdate({ target: [ownDrillStress.clubId, ownDrillStress.drillId, ownDrillStress.number], set: row });
     }
     done += rows.length;
     if (rows.length < atATime) return done;
   }
+}
+
+/** What a kept drill stresses; nothing is known of one that cannot be read. */
+async function linesOf(raw: unknown): Promise<Partial<LevelLines>> {
+  const opened = openDrill(raw);
+  return opened.ok ? linesInTurn(opened.doc) : {};
 }
 
 /** What a drill stresses, level by level: others are served between, since one that moves a lot takes a tenth of a second each. */

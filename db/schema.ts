@@ -5,6 +5,7 @@ import {
 import type { Edition } from "~/core/edition/edition";
 import type { Tightness } from "~/core/checkin/schema";
 import type { Choice } from "~/core/group/choices";
+import type { Summary } from "~/core/profile/summary";
 import type { Lock } from "~/core/session/locks";
 import type { Accepted } from "~/core/audit/accepted";
 import type { Demand } from "~/core/demands/schema";
@@ -163,7 +164,7 @@ export const trainingSession = pgTable("training_session", {
   clubId: clubId(),
   id: uuid("id").notNull().defaultRandom(),
   madeBy: madeBy(),
-  doc: jsonb("doc").$type<Session>().notNull(),
+  doc: jsonb("doc").$type<unknown>().notNull(),
   revision: integer("revision").notNull().default(1),
   title: text("title").notNull(),
   purpose: text("purpose").$type<Purpose>().notNull(),
@@ -178,6 +179,9 @@ export const trainingSession = pgTable("training_session", {
   choices: jsonb("choices").$type<Choice[]>().notNull().default([]),
   /** Offered as a beginning for new sessions. */
   template: boolean("template").notNull().default(false),
+  /** What lists show of it, and of which revision that is: no list reads the document itself. */
+  summary: jsonb("summary").$type<Summary>(),
+  summaryOf: integer("summary_of"),
   archivedAt: moment("archived_at"),
   createdAt: made(),
   updatedAt: changed(),
@@ -197,7 +201,7 @@ export const edition = pgTable("edition", {
   madeBy: madeBy(),
   sessionId: uuid("session_id").notNull(),
   number: integer("number").notNull(),
-  doc: jsonb("doc").$type<Edition>().notNull(),
+  doc: jsonb("doc").$type<unknown>().notNull(),
   totalSeconds: doublePrecision("total_seconds").notNull(),
   /** What the coach let stand when it was handed out, and why. */
   accepted: jsonb("accepted").$type<Accepted[]>().notNull().default([]),
@@ -208,6 +212,17 @@ export const edition = pgTable("edition", {
   primaryKey({ name: "edition_pk", columns: [t.clubId, t.id] }),
   unique("edition_number").on(t.clubId, t.sessionId, t.number),
   foreignKey({ name: "edition_session", columns: [t.clubId, t.sessionId], foreignColumns: [trainingSession.clubId, trainingSession.id] }).onDelete("cascade"),
+]);
+
+/** Which drills an edition has: who has been shown what, without opening what was handed out. */
+export const editionDrill = pgTable("edition_drill", {
+  clubId: clubId(),
+  editionId: uuid("edition_id").notNull(),
+  drill: text("drill").notNull(),
+}, (t) => [
+  primaryKey({ name: "edition_drill_pk", columns: [t.clubId, t.editionId, t.drill] }),
+  foreignKey({ name: "edition_drill_edition", columns: [t.clubId, t.editionId], foreignColumns: [edition.clubId, edition.id] }).onDelete("cascade"),
+  index("edition_drill_of").on(t.clubId, t.drill),
 ]);
 
 /** An address that opens an edition. It is found by the hash of its token, which is in its entry. */
@@ -302,7 +317,7 @@ export const ownDrillRevision = pgTable("own_drill_revision", {
   drillId: uuid("drill_id").notNull(),
   number: integer("number").notNull(),
   madeBy: madeBy(),
-  doc: jsonb("doc").$type<Drill>().notNull(),
+  doc: jsonb("doc").$type<unknown>().notNull(),
   /** Of what it says, whatever the id it is used by: by this a drill that is brought a second time is known. */
   contentHash: text("content_hash").generatedAlwaysAs(sql`md5((doc - 'id')::text)`),
   createdAt: made(),
@@ -331,7 +346,7 @@ export const sportProfile = pgTable("sport_profile", {
   clubId: clubId(),
   id: uuid("id").notNull().defaultRandom(),
   madeBy: madeBy(),
-  doc: jsonb("doc").$type<Demand>().notNull(),
+  doc: jsonb("doc").$type<unknown>().notNull(),
   name: text("name").notNull(),
   createdAt: made(),
   updatedAt: changed(),
@@ -363,7 +378,7 @@ export const draftRequest = pgTable("draft_request", {
   id: uuid("id").notNull().defaultRandom(),
   madeBy: madeBy(),
   title: text("title").notNull(),
-  doc: jsonb("doc").$type<KeptRequest>().notNull(),
+  doc: jsonb("doc").$type<unknown>().notNull(),
   groupId: uuid("group_id"),
   createdAt: made(),
   updatedAt: changed(),

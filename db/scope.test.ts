@@ -21,6 +21,7 @@ import * as files from "./session-files";
 import * as sessions from "./sessions";
 import * as using from "./sessions-using";
 import * as teams from "./teams";
+import * as lost from "./unreadable";
 import { earlierDatabase, TEST_SECRET } from "./testing";
 
 /*
@@ -56,9 +57,9 @@ async function asked(): Promise<Record<string, () => Promise<unknown>>> {
   ]);
   await members.invite(db, ana, "assistant", TEST_SECRET);
   const invitation = (await members.listInvitations(db, ana, TEST_SECRET))[0]!.id;
-  const archived = (await sessions.listSessions(db, ana, true))[0]!.id;
+  const archived = (await sessions.listSessions(db, ana, { archived: true })).rows[0]!.id;
   const { doc } = (await sessions.findSession(db, ana, session))!;
-  const plain = (await sessions.listSessions(db, ben, false))[0]!.doc;
+  const plain = (await sessions.newestSessions(db, ben, 1))[0]!.doc;
   const own = drawnDrillById("cat-camel")!;
   const kept = { title: "Ben's", doc: keptRequestSchema.parse({ purpose: "off-day", target: 600, demand: "rowing" }) };
   return {
@@ -83,10 +84,12 @@ async function asked(): Promise<Record<string, () => Promise<unknown>>> {
     setSeen: () => runs.setSeen(db, ben, run, true), countRuns: async () => [...(await runs.countRuns(db, ben, [session]))],
     keepSessionFile: () => files.keepSessionFile(db, ben, { session: plain, drills: [], profile: undefined }, 60), missingOf: () => files.missingOf(db, ben, []), findAlike: () => files.findAlike(db, ben, { ...own, name: "Harbour wall reach" }),
     sessionsUsing: () => using.sessionsUsing(db, ben, [ownDrillId(drill, 1)]),
-    listSessions: () => sessions.listSessions(db, ben, true), listTitles: () => sessions.listTitles(db, ben, true), newestSessions: () => sessions.newestSessions(db, ben, 9),
+    listSessions: async () => (await sessions.listSessions(db, ben, { archived: true })).rows, listTitles: () => sessions.listTitles(db, ben, true), newestSessions: () => sessions.newestSessions(db, ben, 9),
     findSession: () => sessions.findSession(db, ben, session), addSession: () => sessions.addSession(db, ben, plain, 60, { teamId: group }).catch(() => "refused"),
     saveSession: () => sessions.saveSession(db, ben, session, 1, doc, 60), findSetting: () => sessions.findSetting(db, ben, session), lastByTeam: () => sessions.lastByTeam(db, ben),
     saveSetting: () => sessions.saveSetting(db, ben, session, { demandId: null }), setArchived: () => sessions.setArchived(db, ben, session, true),
+    rawSessions: () => sessions.rawSessions(db, ben, [session]), keepSummary: () => sessions.keepSummary(db, ben, session, 1, { rules: 1, unreadable: { newer: false, why: "taken" } }),
+    listUnreadable: () => lost.listUnreadable(db, ben, "drill"), findUnreadable: () => lost.findUnreadable(db, ben, "session", session), removeUnreadable: () => lost.removeUnreadable(db, ben, "session", session),
     setTemplate: () => sessions.setTemplate(db, ben, session, true), deleteArchived: () => sessions.deleteArchived(db, ben, archived),
     listTeams: () => teams.listTeams(db, ben), listTeamNames: () => teams.listTeamNames(db, ben), addTeam: () => teams.addTeam(db, ben, "Another"), renameTeam: () => teams.renameTeam(db, ben, group, "Taken"),
     deleteTeam: () => teams.deleteTeam(db, ben, group), addAthletes: () => teams.addAthletes(db, ben, group, ["Spy"]), countPeople: () => teams.countPeople(db, ben, group),

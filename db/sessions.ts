@@ -1,8 +1,11 @@
-import { and, desc, eq, isNotNull, isNull, sql } from "drizzle-orm";
+import { and, desc, eq, inArray, isNotNull, isNull, or, sql } from "drizzle-orm";
 import type { LastWith } from "~/core/draft/begin";
 import type { Purpose, Session } from "~/core/session/schema";
 import type { Seconds } from "~/core/units";
+import { openSession } from "~/core/documents/session";
+import { SUMMARY_RULES, type Summary } from "~/core/profile/summary";
 import type { Db } from "./client";
+import { mustOpen, readable } from "./documents";
 import type { Club } from "./clubs";
 import { edition, group, link, trainingSession } from "./schema";
 import type { Accepted } from "~/core/audit/accepted";
@@ -11,32 +14,72 @@ import type { Lock } from "~/core/session/locks";
 
 export type StoredSession = { id: string; doc: Session; revision: number; updatedAt: Date; archivedAt: Date | null };
 
-export type SessionRow = StoredSession & {
-  totalSeconds: Seconds;
+/** What a list needs of a session: columns beside the document, never the document. */
+export type SessionRow = {
+  id: string; title: string; purpose: Purpose; revision: number; updatedAt: Date; archivedAt: Date | null; totalSeconds: Seconds;
   /** How many editions have a link that still opens. */
   openEditions: number;
   lastHandedOut: Date | null;
   /** Offered as a beginning for new sessions. */
   template: boolean;
+  /** What is shown of this revision; undefined where that has to be worked out first. */
+  summary: Summary | undefined;
 };
 
 const own = (club: Club, id: string) => and(eq(trainingSession.clubId, club.id), eq(trainingSession.id, id));
 
-/** A coach's sessions, last changed first. */
-export async function listSessions(db: Db, club: Club, archived: boolean): Promise<SessionRow[]> {
-  return db
+/** So many sessions are listed at once. */
+export const SESSIONS_A_PAGE = 40;
+
+export type SessionsAsked = { archived?: boolean; find?: string; /** Of these, too, where what is looked for is in no name. */ purposes?: readonly Purpose[]; template?: boolean; page?: number };
+
+const listed = (club: Club, { archived = false, find = "", purposes = [], template }: SessionsAsked) =>
+  and(
+    eq(trainingSession.clubId, club.id), archived ? isNotNull(trainingSession.archivedAt) : isNull(trainingSession.archivedAt), template === undefined ? undefined : eq(trainingSession.template, template),
+    find === "" ? undefined : or(sql`position(lower(${find}) in lower(${trainingSession.title})) > 0`, purposes.length > 0 ? inArray(trainingSession.purpose, [...purposes]) : undefined),
+  );
+
+/** A page of a club's sessions, last changed first, those whose name has what is looked for in it; and how many there are in all. */
+export async function listSessions(db: Db, club: Club, asked: SessionsAsked = {}): Promise<{ rows: SessionRow[]; all: number }> {
+  const { page = 0 } = asked;
+  const [found, counted] = await Promise.all([
+    db.select({
+      id: trainingSession.id, title: trainingSession.title, purpose: trainingSession.purpose, revision: trainingSession.revision, updatedAt: trainingSession.updatedAt,
+      archivedAt: trainingSession.archivedAt, totalSeconds: trainingSession.totalSeconds, template: trainingSession.template, summary: trainingSession.summary, summaryOf: trainingSession.summaryOf,
+    }).from(trainingSession).where(listed(club, asked)).orderBy(desc(trainingSession.updatedAt), desc(trainingSession.id)).limit(SESSIONS_A_PAGE).offset(page * SESSIONS_A_PAGE),
+    db.select({ all: sql<number>`count(*)::int` }).from(trainingSession).where(listed(club, asked)),
+  ]);
+  const handed = await handedOut(db, club, found.map(({ id }) => id));
+  return {
+    all: counted[0]!.all,
+    rows: found.map(({ summary, summaryOf, ...row }) => ({
+      ...row, openEditions: 0, lastHandedOut: null, ...handed.get(row.id), summary: summary?.rules === SUMMARY_RULES && summaryOf === row.revision ? summary : undefined,
+    })),
+  };
+}
+
+/** When these sessions were last handed out, and how many of their editions have a link that still opens. */
+async function handedOut(db: Db, club: Club, ids: readonly string[]): Promise<Map<string, Pick<SessionRow, "openEditions" | "lastHandedOut">>> {
+  if (ids.length === 0) return new Map();
+  const rows = await db
     .select({
-      id: trainingSession.id, doc: trainingSession.doc, revision: trainingSession.revision, updatedAt: trainingSession.updatedAt,
-      archivedAt: trainingSession.archivedAt, totalSeconds: trainingSession.totalSeconds, template: trainingSession.template,
-      openEditions: sql<number>`count(distinct ${edition.id}) filter (where ${link.id} is not null and ${link.withdrawnAt} is null)::int`,
+      id: edition.sessionId, openEditions: sql<number>`count(distinct ${edition.id}) filter (where ${link.withdrawnAt} is null)::int`,
       lastHandedOut: sql<Date | null>`max(${link.createdAt})`.mapWith((v: string | null) => (v === null ? null : new Date(v))),
     })
-    .from(trainingSession)
-    .leftJoin(edition, and(eq(edition.clubId, trainingSession.clubId), eq(edition.sessionId, trainingSession.id)))
-    .leftJoin(link, and(eq(link.clubId, edition.clubId), eq(link.editionId, edition.id)))
-    .where(and(eq(trainingSession.clubId, club.id), archived ? isNotNull(trainingSession.archivedAt) : isNull(trainingSession.archivedAt)))
-    .groupBy(trainingSession.clubId, trainingSession.id)
-    .orderBy(desc(trainingSession.updatedAt));
+    .from(edition).innerJoin(link, and(eq(link.clubId, edition.clubId), eq(link.editionId, edition.id)))
+    .where(and(eq(edition.clubId, club.id), inArray(edition.sessionId, [...ids]))).groupBy(edition.sessionId);
+  return new Map(rows.map(({ id, ...row }) => [id, row]));
+}
+
+/** The documents of these sessions as they are, for what is beside them to be worked out anew. */
+export async function rawSessions(db: Db, club: Club, ids: readonly string[]): Promise<{ id: string; revision: number; raw: unknown }[]> {
+  if (ids.length === 0) return [];
+  return db.select({ id: trainingSession.id, revision: trainingSession.revision, raw: trainingSession.doc }).from(trainingSession).where(and(eq(trainingSession.clubId, club.id), inArray(trainingSession.id, [...ids])));
+}
+
+/** Keeps what lists show of a revision of a session; a later one is not touched. */
+export async function keepSummary(db: Db, club: Club, id: string, revision: number, summary: Summary): Promise<void> {
+  await db.update(trainingSession).set({ summary, summaryOf: revision }).where(and(own(club, id), eq(trainingSession.revision, revision)));
 }
 
 /** The names of a coach's sessions, last changed first; those that are put away last, when they are asked for. */
@@ -46,13 +89,14 @@ export async function listTitles(db: Db, club: Club, archived = false): Promise<
     .orderBy(sql`${trainingSession.archivedAt} is not null`, desc(trainingSession.updatedAt));
 }
 
-/** A coach's newest sessions that are not put away, with what they say. */
+/** A coach's newest sessions that are not put away, with what they say; what cannot be read is left out. */
 export async function newestSessions(db: Db, club: Club, most: number): Promise<{ id: string; doc: Session }[]> {
-  return db.select({ id: trainingSession.id, doc: trainingSession.doc }).from(trainingSession)
+  const rows = await db.select({ id: trainingSession.id, doc: trainingSession.doc }).from(trainingSession)
     .where(and(eq(trainingSession.clubId, club.id), isNull(trainingSession.archivedAt))).orderBy(desc(trainingSession.updatedAt)).limit(most);
+  return readable(rows, (row) => openSession(row.doc)).map(({ row, doc }) => ({ id: row.id, doc }));
 }
 
-/** One session of the coach, or undefined when there is none of that id or it is someone else's. */
+/** One session of the coach, or undefined when there is none of that id or it is someone else's. Throws `UnreadableDocument` for one that cannot be read. */
 export async function findSession(db: Db, club: Club, id: string): Promise<StoredSession | undefined> {
   const [row] = await db
     .select({
@@ -61,14 +105,14 @@ export async function findSession(db: Db, club: Club, id: string): Promise<Store
     })
     .from(trainingSession)
     .where(own(club, id));
-  return row;
+  return row && { ...row, doc: mustOpen(openSession(row.doc), "session", id) };
 }
 
 /** Keeps a new session with what stands beside it, and returns its id. `totalSeconds` is its compiled length. */
-export async function addSession(db: Db, club: Club, doc: Session, totalSeconds: Seconds, { teamId = null, ...beside }: Partial<Setting> = {}): Promise<string> {
+export async function addSession(db: Db, club: Club, doc: Session, totalSeconds: Seconds, { teamId = null, summary = null, ...beside }: Partial<Setting> & { summary?: Summary | null } = {}): Promise<string> {
   const [row] = await db
     .insert(trainingSession)
-    .values({ clubId: club.id, madeBy: club.by, doc, title: doc.title, purpose: doc.purpose, totalSeconds, groupId: teamId, ...beside })
+    .values({ clubId: club.id, madeBy: club.by, doc, title: doc.title, purpose: doc.purpose, totalSeconds, groupId: teamId, summary, summaryOf: summary && 1, ...beside })
     .returning({ id: trainingSession.id });
   if (!row) throw new Error("The session was not kept");
   return row.id;
@@ -84,12 +128,12 @@ export type Saved =
  * one is returned, so that a tab with an older copy can never overwrite it unseen.
  */
 export async function saveSession(
-  db: Db, club: Club, id: string, basedOn: number, doc: Session, totalSeconds: Seconds,
+  db: Db, club: Club, id: string, basedOn: number, doc: Session, totalSeconds: Seconds, summary: Summary | null = null,
 ): Promise<Saved> {
   const [row] = await db
     .update(trainingSession)
     .set({
-      doc, title: doc.title, purpose: doc.purpose, totalSeconds,
+      doc, title: doc.title, purpose: doc.purpose, totalSeconds, summary, summaryOf: summary && basedOn + 1,
       revision: sql`${trainingSession.revision} + 1`, updatedAt: sql`now()`,
     })
     .where(and(own(club, id), eq(trainingSession.revision, basedOn)))

@@ -74,7 +74,7 @@ describe("sessions", () => {
     expect(await setArchived(db, ben, id, true)).toBe(false);
     await setArchived(db, ana, id, true);
     expect(await deleteArchived(db, ben, id)).toBe(false);
-    expect((await listSessions(db, ben, true)).map((s) => s.id)).not.toContain(id);
+    expect((await listSessions(db, ben, { archived: true })).rows.map((s) => s.id)).not.toContain(id);
     expect(await findSession(db, ana, id)).toBeDefined();
   });
 

@@ -1,7 +1,7 @@
 import { and, asc, desc, eq, gt, inArray, isNotNull, isNull, or, sql } from "drizzle-orm";
 import type { Db } from "./client";
 import type { Club } from "./clubs";
-import { edition, group, link, membership, person } from "./schema";
+import { edition, editionDrill, group, link, membership, person } from "./schema";
 import type { Protects } from "~/core/group/protect";
 import { MOST_LATELY, type Group, type GroupSetting } from "~/core/group/schema";
 
@@ -132,17 +132,15 @@ export async function setAthleteAreas(db: Db, club: Club, id: string, areas: Pro
 /** A coach's teams as the audit looks at them, with the drills each has been handed before. */
 export async function listGroups(db: Db, club: Club): Promise<{ id: string; people: string[]; group: Group }[]> {
   const shownToThem = db
-    .selectDistinct({ teamId: link.groupId, drill: sql<string>`item ->> 'drill'` })
+    .selectDistinct({ teamId: link.groupId, drill: editionDrill.drill })
     .from(link)
-    .innerJoin(edition, and(eq(edition.clubId, link.clubId), eq(edition.id, link.editionId)))
-    .innerJoin(sql`jsonb_array_elements(${edition.doc} #> '{session,blocks}') as block`, sql`true`)
-    .innerJoin(sql`jsonb_array_elements(block -> 'items') as item`, sql`true`)
+    .innerJoin(editionDrill, and(eq(editionDrill.clubId, link.clubId), eq(editionDrill.editionId, link.editionId)))
     .where(eq(link.clubId, club.id));
   // Of each session handed to a team the newest edition; one that was taken back before anybody opened it was not done.
   const handedToThem = db
     .selectDistinctOn([link.groupId, edition.sessionId], {
-      teamId: link.groupId, at: link.createdAt, title: sql<string>`${edition.doc} #>> '{session,title}'`,
-      drills: sql<string[]>`(select jsonb_agg(distinct item ->> 'drill') from jsonb_array_elements(${edition.doc} #> '{session,blocks}') as block, jsonb_array_elements(block -> 'items') as item)`,
+      teamId: link.groupId, at: link.createdAt, title: sql<string>`coalesce(${edition.doc} #>> '{session,title}', '')`,
+      drills: sql<string[]>`(select jsonb_agg(${editionDrill.drill} order by ${editionDrill.drill}) from ${editionDrill} where ${editionDrill.clubId} = ${edition.clubId} and ${editionDrill.editionId} = ${edition.id})`,
     })
     .from(link)
     .innerJoin(edition, and(eq(edition.clubId, link.clubId), eq(edition.id, link.editionId)))

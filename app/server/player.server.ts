@@ -5,6 +5,7 @@ import { linkOf, openLink, type OpenLink } from "~/db/editions";
 import { isKnownRun } from "~/db/runs";
 import { secondsToWait } from "./limits.server";
 import { getServices } from "./services.server";
+import { opening } from "./opening.server";
 
 const TOKEN = /^[A-Za-z0-9_-]{24}$/;
 
@@ -19,7 +20,7 @@ async function noSuchLink(address: string): Promise<Response> {
 
 /** Opens a link for a player. */
 export async function openForPlayer(token: string | undefined, address: string, countOpening: boolean): Promise<OpenLink> {
-  const opened = token && TOKEN.test(token) ? await openLink(getServices().db, token, countOpening) : undefined;
+  const opened = token && TOKEN.test(token) ? await opening(openLink(getServices().db, token, countOpening)) : undefined;
   if (opened === "withdrawn") throw new Response(WITHDRAWN, { status: 410 });
   if (!opened) throw await noSuchLink(address);
   return opened;

@@ -15,6 +15,8 @@ import { demandById } from "~/library/demands";
 import { drawnDrill, drillsOf } from "./drills.server";
 import { getServices } from "./services.server";
 import { needRoom } from "./room.server";
+import { opening } from "./opening.server";
+import { summaryOf } from "~/core/profile/summary";
 
 /** Largest file taken for an import, in bytes. */
 export const LARGEST_IMPORT = 2_000_000;
@@ -46,7 +48,7 @@ export async function importSession(club: Club, file: string, text: string): Pro
 /** A session with its drills and profile, as a file that another coach can take in. */
 export async function exportSession(club: Club, id: string): Promise<{ name: string; document: ReturnType<typeof sessionFile> } | undefined> {
   const { db } = getServices();
-  const [stored, setting] = await Promise.all([findSession(db, club, id), findSetting(db, club, id)]);
+  const [stored, setting] = await Promise.all([opening(findSession(db, club, id)), findSetting(db, club, id)]);
   if (!stored || !setting) return undefined;
   const drills: Drill[] = [];
   for (const drillId of drillsUsed(stored.doc)) {
@@ -66,7 +68,8 @@ export async function keepSession(club: Club, session: Session, beside: Partial<
   const { db } = getServices();
   const { teamId = null } = beside;
   const own = teamId !== null && (await listTeamNames(db, club)).some((one) => one.id === teamId);
-  return addSession(db, club, session, compile(session, await drillsOf(club, session)).totalSeconds, { ...beside, teamId: own ? teamId : null });
+  const timeline = compile(session, await drillsOf(club, session));
+  return addSession(db, club, session, timeline.totalSeconds, { ...beside, teamId: own ? teamId : null, summary: summaryOf(session, timeline) });
 }
 
 /** Somebody may be saving the same session from the desk: the newest is taken so often until it goes through. */
@@ -76,13 +79,14 @@ const TRIES = 5;
 export async function changeStored(club: Club, id: string, change: (session: Session) => Session): Promise<{ saved: Session } | { refused: "gone" | "busy" | Fault[] }> {
   const { db } = getServices();
   for (let tries = 0; tries < TRIES; tries++) {
-    const stored = await findSession(db, club, id);
+    const stored = await opening(findSession(db, club, id));
     if (!stored) return { refused: "gone" };
     const changed = change(stored.doc);
     const drills = await drillsOf(club, changed);
     const read = readSession(changed, drills);
     if (!read.ok) return { refused: read.faults };
-    const saved = await saveSession(db, club, id, stored.revision, read.value, compile(read.value, drills).totalSeconds);
+    const timeline = compile(read.value, drills);
+    const saved = await saveSession(db, club, id, stored.revision, read.value, timeline.totalSeconds, summaryOf(read.value, timeline));
     if (saved.kind === "saved") return { saved: read.value };
   }
   return { refused: "busy" };

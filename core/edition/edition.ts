@@ -2,8 +2,11 @@ import type { Drill } from "~/core/drills/schema";
 import type { LevelName, Session } from "~/core/session/schema";
 import { asDocument } from "~/core/stress/attach";
 
+/** The first version said nothing of itself; its drills had no stance. */
+export const NEWEST_EDITION = 2;
+
 /** A session as it was handed out, with the drills as they were that day, so that it never changes under anyone's feet. */
-export type Edition = { session: Session; drills: Drill[] };
+export type Edition = { format?: "mapset/edition"; version?: typeof NEWEST_EDITION; session: Session; drills: Drill[] };
 
 /** A session as others may see it: without the coach's notes, which are for the coach alone. */
 export function withoutNotes({ notes: _, ...session }: Session): Session {
@@ -14,7 +17,7 @@ export function withoutNotes({ notes: _, ...session }: Session): Session {
 export function makeEdition(session: Session, drills: (id: string) => Drill | undefined): Edition {
   const items = session.blocks.flatMap((block) => block.items);
   return {
-    session: withoutNotes(session),
+    format: "mapset/edition", version: NEWEST_EDITION, session: withoutNotes(session),
     drills: [...new Set(items.map((item) => item.drill))].map((id) => {
       const drill = drills(id);
       if (!drill) throw new Error(`No drill ${id}`);

@@ -5,7 +5,7 @@ import { LEVEL_WORDS, sideWords } from "~/core/text/words";
 import { KIT_FACTS } from "~/core/drills/kit";
 import { POSTURE_WORDS } from "~/core/timeline/postures";
 import type { Moment } from "~/core/timeline/moment";
-import type { Segment, TimedBeat } from "~/core/timeline/types";
+import type { Segment } from "~/core/timeline/types";
 import type { Share } from "~/core/units";
 
 /** What the player shows at a moment, all as words and numbers ready to be shown. */

@@ -3,6 +3,7 @@ import { isFit } from "~/core/fit-to-keep";
 import { isNewer, isObject, MADE_BY_NEWER, parseWith, type Fault, type Read } from "~/core/faults";
 import { sizeFaults } from "~/core/timeline/size";
 import type { DrillLookup } from "~/core/timeline/types";
+import { withIdsNow } from "./ids-now";
 import { meaningFaults } from "./meaning";
 import { sessionSchema, type Session } from "./schema";
 import { NEWEST_SESSION } from "./version";
@@ -22,7 +23,8 @@ export function parseSession(document: unknown): Read<Session> {
 
 /** Checks a document against the format of its version, the drills there are, and what can be played. Reports every fault with its path. */
 export function readSession(document: unknown, drills: DrillLookup): Read<Session> {
-  const parsed = parseSession(document);
+  const shaped = parseSession(document);
+  const parsed: Read<Session> = shaped.ok ? { ok: true, value: withIdsNow(shaped.value) } : shaped;
   // The drills are looked at even so, so that everything wrong is told at once.
   if (!parsed.ok) return { ok: false, faults: [...parsed.faults, ...looseDrillFaults(document, drills)] };
   const faults = drillFaults(parsed.value, drills);

@@ -22,6 +22,7 @@ import { compile } from "~/core/timeline/compile";
 import { deleteDemand, findDemand, saveDemand } from "~/db/demands";
 import { newestSessions } from "~/db/sessions";
 import { demandById } from "~/library/demands";
+import { opening } from "~/app/server/opening.server";
 
 export const meta: Route.MetaFunction = ({ loaderData }) => [{ title: `${loaderData?.demand.name ?? "What is asked"} · Mapset` }];
 
@@ -32,7 +33,7 @@ export async function loader({ request, params }: Route.LoaderArgs) {
   const coach = await requireCoach(request);
   const { db } = getServices();
   const own = ownIdOf(params.demand);
-  const demand = own ? await findDemand(db, coach.club, own) : demandById(params.demand);
+  const demand = own ? await opening(findDemand(db, coach.club, own)) : demandById(params.demand);
   if (!demand) throw notThere();
   const newest = await newestSessions(db, coach.club, 30);
   const drills = await drillsOf(coach.club, newest);

@@ -12,13 +12,17 @@ import { copyOfDemand } from "~/core/demands/edit";
 import type { Demand } from "~/core/demands/schema";
 import { addDemand, findDemand, listDemands, ownDemandId } from "~/db/demands";
 import { DEMANDS, demandById } from "~/library/demands";
+import { UnreadableLines } from "~/app/ui/unreadable";
+import { listUnreadable } from "~/db/unreadable";
+import { opening } from "~/app/server/opening.server";
 
 export const meta: Route.MetaFunction = () => [{ title: "What is asked · Mapset" }];
 
 export async function loader({ request }: Route.LoaderArgs) {
   const coach = await requireCoach(request);
-  const own = await listDemands(getServices().db, coach.club);
-  return { own: own.map(({ row: _, ...demand }) => demand) };
+  const { db } = getServices();
+  const [own, unreadable] = await Promise.all([listDemands(db, coach.club), listUnreadable(db, coach.club, "profile")]);
+  return { unreadable, own: own.map(({ row: _, ...demand }) => demand) };
 }
 
 /** Copies a profile as one's own. */
@@ -27,7 +31,7 @@ export async function action({ request }: Route.ActionArgs) {
   const { db } = getServices();
   const asked = fieldText(await readForm(request), "demand");
   const own = /^own-([0-9a-f-]{36})$/.exec(asked)?.[1];
-  const from = own ? await findDemand(db, coach.club, own) : demandById(asked);
+  const from = own ? await opening(findDemand(db, coach.club, own)) : demandById(asked);
   if (!from) throw new Response("There is no such profile among yours.", { status: 404 });
   await needRoom(coach.club, "profiles");
   throw redirect(`/demands/${ownDemandId(await addDemand(db, coach.club, copyOfDemand(from)))}`);
@@ -40,6 +44,7 @@ export default function Demands({ loaderData }: Route.ComponentProps) {
       <p className="max-w-3xl text-ink-soft">
         A profile says how much a sport or a day asks of each motion, and why. Sessions are measured against it. These are a considered beginning, not published norms: copy one and make it your own.
       </p>
+      <UnreadableLines rows={loaderData.unreadable} />
       {loaderData.own.length > 0 && <List title="Yours" demands={loaderData.own} />}
       <List title="Mapset’s" demands={DEMANDS} />
     </main>

@@ -79,7 +79,7 @@ export function DeskBar({ id, desk, choices, saved, onTry, edition, archived, in
 }
 
 function EditionLine({ edition, desk, choices }: { edition: NewestEdition | undefined; desk: Desk; choices: readonly Choice[] }) {
-  const changed = useMemo(() => edition !== undefined && (!sameJson(withoutNotes(edition.session), withoutNotes(desk.session)) || !sameJson(edition.choices, choices)), [edition, desk.session, choices]);
+  const changed = useMemo(() => edition !== undefined && (!edition.session || !sameJson(withoutNotes(edition.session), withoutNotes(desk.session)) || !sameJson(edition.choices, choices)), [edition, desk.session, choices]);
   if (!edition) return <span className="text-xs text-ink-faint">not handed out yet</span>;
   return (
     <span className={cx("text-xs", changed ? "font-medium text-plum" : "text-ink-faint")}>

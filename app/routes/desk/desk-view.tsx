@@ -47,7 +47,7 @@ export type Tab = "item" | "findings" | "ranges" | "fit";
 const TABS: readonly Tab[] = ["item", "findings", "ranges", "fit"];
 const TAB_WORDS: Record<Exclude<Tab, "item">, string> = { findings: "Look at", ranges: "Ranges", fit: "Fit" };
 
-export type NewestEdition = { number: number; createdAt: string; session: Session; choices: Choice[]; open: boolean };
+export type NewestEdition = { number: number; createdAt: string; session: Session | undefined; choices: Choice[]; open: boolean };
 
 type Props = { id: string; copy: DeskCopy; before?: WrittenBefore | undefined; archived: boolean; edition: NewestEdition | undefined; used: Drill[]; setting: DeskSetting; groups: { id: string; people: string[]; group: Group }[]; ownDemands: Demand[]; others: { id: string; title: string }[] };
 

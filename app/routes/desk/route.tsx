@@ -13,6 +13,7 @@ import { listDemands } from "~/db/demands";
 import { findSession, findSetting, listTitles } from "~/db/sessions";
 import { listGroups } from "~/db/teams";
 import { newestEdition } from "~/db/editions";
+import { opening } from "~/app/server/opening.server";
 
 export const meta: Route.MetaFunction = ({ loaderData }) => [{ title: `${loaderData?.copy.doc.title ?? "Desk"} · Mapset` }];
 
@@ -24,7 +25,7 @@ export async function loader({ request, params }: Route.LoaderArgs) {
   const id = idOf(params.id);
   const { db } = getServices();
   const [stored, edition, setting, groups, ownDemands, others] = await Promise.all([
-    findSession(db, coach.club, id), newestEdition(db, coach.club, id), findSetting(db, coach.club, id), listGroups(db, coach.club), listDemands(db, coach.club), listTitles(db, coach.club),
+    opening(findSession(db, coach.club, id)), newestEdition(db, coach.club, id), findSetting(db, coach.club, id), listGroups(db, coach.club), listDemands(db, coach.club), listTitles(db, coach.club),
   ]);
   if (!stored || !setting) throw notHere();
   // The coach's other drills are fetched by the page once it is there.

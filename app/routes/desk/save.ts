@@ -10,6 +10,7 @@ import { readSession } from "~/core/session/read";
 import type { Session } from "~/core/session/schema";
 import { compile } from "~/core/timeline/compile";
 import { findSession, findSetting, saveSession, type StoredSession } from "~/db/sessions";
+import { summaryOf } from "~/core/profile/summary";
 
 const message = z.strictObject({ basedOn: z.int().min(1).max(2 ** 31 - 1), doc: z.unknown(), asCopy: z.boolean().optional() });
 
@@ -46,7 +47,8 @@ async function save(club: Club, id: string, body: unknown): Promise<SaveAnswer> 
   const read = readSession(given.value.doc, drills);
   if (!read.ok) return { kind: "refused", faults: read.faults };
   if (given.value.asCopy) return { kind: "copied", id: await keepSession(club, read.value, await findSetting(getServices().db, club, id)) };
-  const saved = await saveSession(getServices().db, club, id, given.value.basedOn, read.value, compile(read.value, drills).totalSeconds);
+  const timeline = compile(read.value, drills);
+  const saved = await saveSession(getServices().db, club, id, given.value.basedOn, read.value, timeline.totalSeconds, summaryOf(read.value, timeline));
   if (saved.kind === "saved") return { ...saved, updatedAt: saved.updatedAt.toISOString() };
   return saved.kind === "newer" ? { kind: "newer", stored: deskCopy(saved.stored) } : saved;
 }

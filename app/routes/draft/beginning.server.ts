@@ -11,6 +11,7 @@ import type { Group } from "~/core/group/schema";
 import { findRequest } from "~/db/draft-requests";
 import { findSession, findSetting } from "~/db/sessions";
 import { SCHOOLS } from "~/library/schools";
+import { opening } from "~/app/server/opening.server";
 
 export type Beginning = { begun: string; request: KeptRequest; teamId: string | null; keptId: string | null; from: string | undefined };
 
@@ -21,12 +22,12 @@ export async function beginning(club: Club, params: URLSearchParams, groups: rea
   const team = (id: string | null | undefined) => groups.find((g) => g.id === id)?.id ?? null;
   const kept = params.get("kept");
   if (kept) {
-    const stored = await findRequest(db, club, idOf(kept));
+    const stored = await opening(findRequest(db, club, idOf(kept)));
     if (!stored) throw notHere("There is no such request among yours.");
     return { begun, request: stored.doc, teamId: team(stored.teamId), keptId: stored.id, from: undefined };
   }
   const sessionId = params.get("session");
-  const stored = sessionId ? await findSession(db, club, idOf(sessionId)) : undefined;
+  const stored = sessionId ? await opening(findSession(db, club, idOf(sessionId))) : undefined;
   if (sessionId && !stored) throw notHere();
   const setting = stored ? await findSetting(db, club, stored.id) : undefined;
   const askedBy = setting?.demandId && known(setting.demandId) ? setting.demandId : undefined;

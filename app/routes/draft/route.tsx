@@ -15,13 +15,14 @@ import { listDemands } from "~/db/demands";
 import { lastByTeam, saveSetting } from "~/db/sessions";
 import { listGroups } from "~/db/teams";
 import { demandById } from "~/library/demands";
+import { listUnreadable } from "~/db/unreadable";
 
 export const meta: Route.MetaFunction = () => [{ title: "Draft · Mapset" }];
 
 export async function loader({ request }: Route.LoaderArgs) {
   const coach = await requireCoach(request);
   const { db } = getServices();
-  const [groups, ownDemands, kept, before] = await Promise.all([listGroups(db, coach.club), listDemands(db, coach.club), listRequests(db, coach.club), lastByTeam(db, coach.club)]);
+  const [groups, ownDemands, kept, before, unreadable] = await Promise.all([listGroups(db, coach.club), listDemands(db, coach.club), listRequests(db, coach.club), lastByTeam(db, coach.club), listUnreadable(db, coach.club, "request")]);
   const known = (id: string | undefined) => id !== undefined && (demandById(id) !== undefined || ownDemands.some((d) => d.id === id));
   // A profile that was asked by last may be gone since.
   const lasts = before.map((last) => (known(last.demand) ? last : { ...last, demand: undefined }));
@@ -29,7 +30,7 @@ export async function loader({ request }: Route.LoaderArgs) {
   return {
     // The coach's other drills are fetched by the page once it is there.
     ...begun, coachId: coach.id, groups, lasts, used: await drillsNamed(coach.club, begun.request), ownDemands: ownDemands.map(({ row: _, ...demand }) => demand),
-    kept: kept.map(({ id, title }) => ({ id, title })),
+    kept: kept.filter(({ id }) => !unreadable.some((one) => one.id === id)).map(({ id, title }) => ({ id, title })), unreadable,
   };
 }
 

@@ -30,6 +30,7 @@ import { POSTURE_WORDS } from "~/core/timeline/postures";
 import { addOwnDrill, findOwnDrill, listRevisions, shelveOwnDrill } from "~/db/own-drills";
 import { listTitles } from "~/db/sessions";
 import { sessionsUsing } from "~/db/sessions-using";
+import { opening } from "~/app/server/opening.server";
 
 export const meta: Route.MetaFunction = ({ loaderData }) => [{ title: `${loaderData?.drill.name ?? "Drill"} · Mapset` }];
 
@@ -39,7 +40,7 @@ export async function loader({ request, params }: Route.LoaderArgs) {
   const drill = await drawnDrill(coach.club, params.drill);
   if (!drill) throw notHere("There is no such drill.");
   const own = readOwnId(drill.id);
-  const newest = own && (await findOwnDrill(db, coach.club, own.drill));
+  const newest = own && (await opening(findOwnDrill(db, coach.club, own.drill)));
   const revisions = newest ? (await listRevisions(db, coach.club, newest.id)).map((r) => ({ id: ownDrillId(newest.id, r.number), number: r.number, at: r.createdAt.toISOString() })) : [];
   return {
     drill,

@@ -14,6 +14,7 @@ import { compile } from "~/core/timeline/compile";
 import type { Club } from "~/db/clubs";
 import { findSession, findSetting } from "~/db/sessions";
 import { listGroups } from "~/db/teams";
+import { opening } from "~/app/server/opening.server";
 
 /**
  * A session as it is looked over before it is handed out. `seen` stands for all that is shown of it: what is handed out
@@ -21,7 +22,7 @@ import { listGroups } from "~/db/teams";
  */
 export async function lookOver(club: Club, id: string, also: readonly unknown[] = []) {
   const { db } = getServices();
-  const [stored, setting, groups] = await Promise.all([findSession(db, club, id), findSetting(db, club, id), listGroups(db, club)]);
+  const [stored, setting, groups] = await Promise.all([opening(findSession(db, club, id)), findSetting(db, club, id), listGroups(db, club)]);
   if (!stored || !setting) throw notHere();
   const { doc } = stored;
   const drills = await drillsOf(club, [doc, ...also]);

@@ -55,8 +55,8 @@ export async function loader({ request, params }: Route.LoaderArgs) {
     items: doc.blocks.flatMap((block) => block.items.map((item) => ({ drill: item.drill, level: item.level, name: drills(item.drill)?.name ?? item.drill }))),
     bare,
     teams: teams.map((team) => ({ id: team.id, name: team.name, people: team.athletes.length })),
-    newest: newest && { number: newest.number, current: sameJson(withoutNotes(newest.session), withoutNotes(doc)) && sameJson(newest.choices, setting.choices) },
-    changed: newest ? [...changesBetween(withoutNotes(newest.session), withoutNotes(doc), name), ...(sameJson(newest.choices, setting.choices) ? [] : ["What was chosen for single people"])] : [],
+    newest: newest && { number: newest.number, current: newest.session !== undefined && sameJson(withoutNotes(newest.session), withoutNotes(doc)) && sameJson(newest.choices, setting.choices) },
+    changed: newest?.session ? [...changesBetween(withoutNotes(newest.session), withoutNotes(doc), name), ...(sameJson(newest.choices, setting.choices) ? [] : ["What was chosen for single people"])] : [],
     before, older: next?.number,
     accepted: setting.accepted.map(({ says, reason }) => ({ says, reason })),
     stops: stops.slice(0, MOST_STOPS), moreStops: Math.max(0, stops.length - MOST_STOPS),
@@ -74,7 +74,7 @@ async function changesOf(editions: readonly EditionRow[], under: Session | undef
     const earlier = editions[i + 1]?.session ?? under;
     if (i > 0) await setImmediate();
     shown.push({
-      ...edition, changes: earlier ? changesBetween(withoutNotes(earlier), withoutNotes(session), name) : [],
+      ...edition, changes: earlier && session ? changesBetween(withoutNotes(earlier), withoutNotes(session), name) : [],
       links: links.map(({ token, ...link }) => ({ ...link, address: token && `${baseUrl}/f/${token}` })),
     });
   }

@@ -14,13 +14,14 @@ import { readOwnId, ownDrillId } from "~/core/drills/own";
 import { lacksCautions, unwritten } from "~/core/drills/start";
 import { asDocument } from "~/core/stress/attach";
 import { findOwnDrill } from "~/db/own-drills";
+import { opening } from "~/app/server/opening.server";
 
 export const meta: Route.MetaFunction = ({ loaderData }) => [{ title: `Change ${loaderData?.drill.name ?? "a drill"} · Mapset` }];
 
 export async function loader({ request, params }: Route.LoaderArgs) {
   const coach = await requireCoach(request);
   const own = readOwnId(params.drill);
-  const found = own && (await findOwnDrill(getServices().db, coach.club, own.drill));
+  const found = own && (await opening(findOwnDrill(getServices().db, coach.club, own.drill)));
   if (!found) throw notHere("There is no such drill among yours.");
   return { drill: asDocument(found.doc), revision: found.revision, address: `/library/${params.drill}/keep` };
 }

@@ -21,6 +21,7 @@ import { browseOwnDrills } from "~/db/own-drills";
 import { findSession, findSetting } from "~/db/sessions";
 import { listGroups } from "~/db/teams";
 import { DRILLS } from "~/library";
+import { opening } from "~/app/server/opening.server";
 
 export const meta: Route.MetaFunction = ({ loaderData }) => [{ title: `${loaderData?.title ?? ""} on paper · Mapset` }];
 
@@ -29,7 +30,7 @@ export async function loader({ request, params }: Route.LoaderArgs) {
   const id = idOf(params.id);
   const { db } = getServices();
   const [stored, setting, groups, own] = await Promise.all([
-    findSession(db, coach.club, id), findSetting(db, coach.club, id), listGroups(db, coach.club), browseOwnDrills(db, coach.club),
+    opening(findSession(db, coach.club, id)), findSetting(db, coach.club, id), listGroups(db, coach.club), browseOwnDrills(db, coach.club),
   ]);
   if (!stored) throw notHere();
   const drills = await drillsOf(coach.club, stored.doc);

@@ -106,7 +106,7 @@ export function NewSessionDialog({ open, onOpenChange, own, teams, team }: { ope
 function Preview({ chosen, own }: { chosen: string; own: readonly SessionSummary[] }) {
   const shown = useMemo(() => {
     const mine = own.find((s) => `own:${s.id}` === chosen);
-    if (mine) return { profile: mine.profile, words: `${mine.drills} drills, ${clockText(mine.totalSeconds)}` };
+    if (mine?.profile) return { profile: mine.profile, words: `${mine.drills} drills, ${clockText(mine.totalSeconds)}` };
     const template = TEMPLATES.find((t) => `template:${t.id}` === chosen);
     const outline = OUTLINES.find((o) => o.id === chosen);
     const session = template ? templateSession(template) : outline && newSession({ title: "New", purpose: "off-day" }, outlineBlocks(outline));

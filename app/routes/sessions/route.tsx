@@ -1,6 +1,6 @@
 import { Archive, ArchiveRestore, Copy, Download, Ellipsis, Pencil, PencilRuler, Plus, Printer, Search, Shapes, Trash2 } from "lucide-react";
-import { useEffect, useId, useState } from "react";
-import { data, Link, redirect, useFetcher, useSearchParams, useSubmit, useNavigate } from "react-router";
+import { useEffect, useId, useRef, useState } from "react";
+import { data, Form, Link, redirect, useFetcher, useSearchParams, useSubmit, useNavigate } from "react-router";
 import type { Route } from "./+types/route";
 import { readForm } from "~/app/server/forms.server";
 import { actOnSessions } from "./actions.server";
@@ -17,6 +17,7 @@ import { inputLook } from "~/app/ui/field";
 import { MayChange } from "~/app/ui/may-change";
 import { Menu } from "~/app/ui/menu";
 import { RenameDialog } from "~/app/ui/rename-dialog";
+import { useSearchForm } from "~/app/ui/use-search-form";
 import { MiniProfilePicture } from "~/app/ui/mini-profile";
 import { When } from "~/app/ui/when";
 import { clockText } from "~/core/text/clock";
@@ -24,19 +25,30 @@ import { againstTarget } from "~/core/text/target";
 import { PURPOSE_WORDS } from "~/core/text/words";
 import { summarise, type SessionSummary } from "./summary.server";
 import { countRuns } from "~/db/runs";
-import { listSessions } from "~/db/sessions";
+import { listSessions, SESSIONS_A_PAGE, type SessionRow } from "~/db/sessions";
+import { PURPOSES } from "~/core/session/schema";
 import { listTeamNames } from "~/db/teams";
 
 export const meta: Route.MetaFunction = () => [{ title: "Sessions · Mapset" }];
 
 export async function loader({ request }: Route.LoaderArgs) {
   const coach = await requireCoach(request);
-  const archived = new URL(request.url).searchParams.has("archived");
+  const asked = new URL(request.url).searchParams;
+  const archived = asked.has("archived");
+  const find = (asked.get("q") ?? "").trim().slice(0, LONGEST_FIND);
+  const page = pageOf(asked.get("page"));
   const { db } = getServices();
-  const rows = await listSessions(db, coach.club, archived);
+  const purposes = find === "" ? [] : PURPOSES.filter((purpose) => PURPOSE_WORDS[purpose].toLowerCase().includes(find.toLowerCase()));
+  const [{ rows, all }, beginnings, teams] = await Promise.all([
+    listSessions(db, coach.club, { archived, find, purposes, page }), listSessions(db, coach.club, { template: true }), listTeamNames(db, coach.club),
+  ]);
   const runs = await countRuns(db, coach.club, rows.map((row) => row.id));
-  return { archived, teams: await listTeamNames(db, coach.club), sessions: await summarise(rows, runs, (docs) => drillsOf(coach.club, docs)) };
+  const shown = (some: SessionRow[]) => summarise(db, coach.club, some, runs, (docs) => drillsOf(coach.club, docs));
+  return { archived, find, page, all, size: SESSIONS_A_PAGE, teams, sessions: await shown(rows), beginnings: await shown(beginnings.rows) };
 }
+
+const LONGEST_FIND = 120;
+const pageOf = (text: string | null): number => (text && /^\d{1,6}$/.test(text) ? Math.max(0, Number(text) - 1) : 0);
 
 export async function action({ request }: Route.ActionArgs) {
   const coach = await requireCoach(request);
@@ -46,7 +58,7 @@ export async function action({ request }: Route.ActionArgs) {
 }
 
 export default function Sessions({ loaderData }: Route.ComponentProps) {
-  const { sessions, archived } = loaderData;
+  const { sessions, archived, find, page, all, size } = loaderData;
   const [asked, setAsked] = useSearchParams();
   const [making, setMaking] = useState(asked.has("new"));
   const make = (on: boolean) => {
@@ -54,24 +66,13 @@ export default function Sessions({ loaderData }: Route.ComponentProps) {
     // Going back to this page does not ask again.
     if (!on && asked.has("new")) setAsked((params) => (params.delete("new"), params.delete("team"), params), { replace: true });
   };
-  const [find, setFind] = useState("");
-  const searchId = useId();
-  const shown = sessions.filter((s) => `${s.title} ${PURPOSE_WORDS[s.purpose]}`.toLowerCase().includes(find.trim().toLowerCase()));
   return (
     <main id="main" className="mx-auto flex w-full max-w-6xl flex-1 flex-col gap-4 px-4 py-5">
       <div className="flex flex-wrap items-center gap-x-4 gap-y-3">
         <h1 className="wide-type text-2xl font-semibold">{archived ? "Archived sessions" : "Sessions"}</h1>
         <ShelfSwitch archived={archived} />
         <div className="ml-auto flex flex-wrap items-center gap-2">
-          {sessions.length > 3 && (
-            <div className="relative">
-              <label htmlFor={searchId} className="sr-only">
-                Find a session
-              </label>
-              <Search size={15} className="absolute top-2.5 left-2.5 text-ink-faint" aria-hidden />
-              <input id={searchId} className={cx(inputLook, "w-48 pl-8")} placeholder="Find a session" value={find} onChange={(e) => setFind(e.target.value)} />
-            </div>
-          )}
+          {(all > 3 || find !== "") && <Find archived={archived} find={find} />}
           <MayChange>
             <ImportButton />
             <Button kind="primary" onClick={() => setMaking(true)}>
@@ -80,17 +81,54 @@ export default function Sessions({ loaderData }: Route.ComponentProps) {
           </MayChange>
         </div>
       </div>
-      {shown.length === 0 ? (
-        <Nothing archived={archived} looking={find.trim() !== ""} groups={loaderData.teams.length} onNew={() => setMaking(true)} />
+      {sessions.length === 0 ? (
+        <Nothing archived={archived} looking={find !== ""} groups={loaderData.teams.length} onNew={() => setMaking(true)} />
       ) : (
         <ul className="flex flex-col gap-2.5">
-          {shown.map((session) => (
-            <SessionRow key={session.id} session={session} />
+          {sessions.map((session) => (
+            <Row key={session.id} session={session} />
           ))}
         </ul>
       )}
-      <NewSessionDialog open={making} onOpenChange={make} team={loaderData.teams.find((one) => one.id === asked.get("team"))?.id} own={sessions.filter((s) => s.template)} teams={loaderData.teams} />
+      <Pages page={page} size={size} all={all} shown={sessions.length} />
+      <NewSessionDialog open={making} onOpenChange={make} team={loaderData.teams.find((one) => one.id === asked.get("team"))?.id} own={loaderData.beginnings} teams={loaderData.teams} />
     </main>
+  );
+}
+
+/** Finds sessions by their name, or by what they are for, among all pages. */
+function Find({ archived, find }: { archived: boolean; find: string }) {
+  const form = useRef<HTMLFormElement>(null);
+  const { send, typed } = useSearchForm(form, { q: find });
+  const id = useId();
+  return (
+    <Form ref={form} method="get" role="search" className="relative" onSubmit={(event) => { event.preventDefault(); send(); }}>
+      {archived && <input type="hidden" name="archived" value="" />}
+      <label htmlFor={id} className="sr-only">
+        Find a session
+      </label>
+      <Search size={15} className="absolute top-2.5 left-2.5 text-ink-faint" aria-hidden />
+      <input id={id} name="q" defaultValue={find} maxLength={LONGEST_FIND} className={cx(inputLook, "w-48 pl-8")} placeholder="Find a session" onChange={typed} />
+    </Form>
+  );
+}
+
+function Pages({ page, size, all, shown }: { page: number; size: number; all: number; shown: number }) {
+  const [params] = useSearchParams();
+  const to = (at: number) => {
+    const next = new URLSearchParams(params);
+    if (at > 0) next.set("page", String(at + 1));
+    else next.delete("page");
+    return `/sessions?${next}`;
+  };
+  if (all <= size && page === 0) return null;
+  const link = "rounded-md px-2 py-1 font-medium underline underline-offset-4 hover:bg-land-deep";
+  return (
+    <nav aria-label="Pages" className="flex items-center justify-center gap-3 text-sm text-ink-soft">
+      {page > 0 && <Link to={to(Math.min(page - 1, Math.ceil(all / size) - 1))} className={link}>Changed later</Link>}
+      <span>{shown > 0 ? `${page * size + 1} to ${page * size + shown} of ${all.toLocaleString("en-GB")}` : `${all.toLocaleString("en-GB")} in all`}</span>
+      {(page + 1) * size < all && <Link to={to(page + 1)} className={link}>Changed earlier</Link>}
+    </nav>
   );
 }
 
@@ -131,7 +169,7 @@ function Nothing({ archived, looking, groups, onNew }: { archived: boolean; look
   );
 }
 
-function SessionRow({ session }: { session: SessionSummary }) {
+function Row({ session }: { session: SessionSummary }) {
   const submit = useSubmit();
   const navigate = useNavigate();
   const [dialog, setDialog] = useState<"rename" | "delete">();
@@ -139,13 +177,14 @@ function SessionRow({ session }: { session: SessionSummary }) {
   const against = againstTarget(session.totalSeconds, session.target);
   return (
     <li className="relative grid grid-cols-[13rem_1fr_auto_auto] items-center gap-x-5 rounded-lg border border-line bg-land px-4 py-3 hover:border-ink-faint max-md:grid-cols-[1fr_auto_auto] max-md:gap-x-3">
-      <MiniProfilePicture profile={session.profile} className="h-14 w-full max-md:hidden" />
+      {session.profile ? <MiniProfilePicture profile={session.profile} className="h-14 w-full max-md:hidden" /> : <span className="max-md:hidden" aria-hidden />}
       <div className="min-w-0">
         <h2 className="text-lg leading-snug font-semibold wrap-anywhere">
           <Link to={`/sessions/${session.id}`} className="after:absolute after:inset-0 hover:underline">
             {session.title}
           </Link>
         </h2>
+        {session.unreadable && <p className="font-medium text-plum">{session.unreadable.newer ? "Made by a newer Mapset" : "Can’t be read"}</p>}
         <p className="text-ink-soft">
           {PURPOSE_WORDS[session.purpose]} · {session.drills} {session.drills === 1 ? "drill" : "drills"} · changed{" "}
           <When at={session.updatedAt} as="ago" />

@@ -1,13 +1,15 @@
-import { itemCount } from "~/core/session/edits";
+import { openSession } from "~/core/documents/session";
 import type { Purpose, Session } from "~/core/session/schema";
-import { miniProfile, type MiniProfile } from "~/core/profile/mini";
-import { profileOf } from "~/core/profile/profile";
+import type { MiniProfile } from "~/core/profile/mini";
+import { SUMMARY_RULES, summaryOf, type Summary } from "~/core/profile/summary";
 import { compile } from "~/core/timeline/compile";
 import type { Seconds } from "~/core/units";
-import type { SessionRow } from "~/db/sessions";
+import type { Db } from "~/db/client";
+import type { Club } from "~/db/clubs";
+import { keepSummary, rawSessions, type SessionRow } from "~/db/sessions";
 import type { DrillLookup } from "~/library";
 
-/** What the list shows of a session. */
+/** What the list shows of a session; `unreadable` says why there is nothing to show. */
 export type SessionSummary = {
   id: string;
   title: string;
@@ -22,39 +24,48 @@ export type SessionSummary = {
   lastHandedOut: string | undefined;
   runs: number;
   finished: number;
-  profile: MiniProfile;
+  profile: MiniProfile | undefined;
+  unreadable: { newer: boolean; why: string } | undefined;
 };
 
-type Seen = { drills: number; profile: MiniProfile };
-
-/** What a revision of a session looks like in the list: it never changes, and is worked out once. */
-const seen = new Map<string, Seen>();
-const MOST_SEEN = 6_000;
-const keyOf = (row: SessionRow): string => `${row.id} ${row.revision}`;
 /** So many are worked out before others are served. */
 const AT_A_TIME = 8;
 
-/** What the list shows of sessions; others are served between one handful and the next. */
-export async function summarise(rows: readonly SessionRow[], runs: ReadonlyMap<string, { runs: number; finished: number }>, drillsIn: (docs: readonly Session[]) => Promise<DrillLookup>): Promise<SessionSummary[]> {
-  let fresh = 0;
-  const drills = await drillsIn(rows.filter((row) => !seen.has(keyOf(row))).map((row) => row.doc));
-  const all: SessionSummary[] = [];
-  for (const row of rows) {
-    const key = keyOf(row);
-    let known = seen.get(key);
-    if (!known) {
-      if (++fresh % AT_A_TIME === 0) await new Promise((resolve) => setImmediate(resolve));
-      known = { drills: itemCount(row.doc), profile: miniProfile(profileOf(row.doc, compile(row.doc, drills)), 208, 52) };
-      seen.set(key, known);
-      if (seen.size > MOST_SEEN) seen.delete(seen.keys().next().value!);
-    }
-    const counted = runs.get(row.id);
-    all.push({
-      id: row.id, title: row.doc.title, purpose: row.doc.purpose, target: row.doc.target, totalSeconds: row.totalSeconds,
+/**
+ * What the list shows of sessions, from what is kept beside them. Where there is nothing of their newest revision (written by
+ * an older program, or by a newer one with other rules) it is worked out once, and kept; others are served in between.
+ */
+export async function summarise(db: Db, club: Club, rows: readonly SessionRow[], runs: ReadonlyMap<string, { runs: number; finished: number }>, drillsIn: (docs: readonly Session[]) => Promise<DrillLookup>): Promise<SessionSummary[]> {
+  const stale = rows.filter((row) => !row.summary).map((row) => row.id);
+  const fresh = stale.length > 0 ? await freshSummaries(db, club, stale, drillsIn) : new Map<string, Summary>();
+  return rows.flatMap((row): SessionSummary[] => {
+    const summary = row.summary ?? fresh.get(row.id);
+    if (!summary) return [];
+    const shown = "unreadable" in summary ? { drills: 0, target: undefined, profile: undefined, unreadable: summary.unreadable } : { drills: summary.drills, target: summary.target ?? undefined, profile: summary.profile, unreadable: undefined };
+    return [{
+      id: row.id, title: row.title, purpose: row.purpose, totalSeconds: row.totalSeconds,
       updatedAt: row.updatedAt.toISOString(), archived: row.archivedAt !== null, template: row.template,
       openEditions: row.openEditions, lastHandedOut: row.lastHandedOut?.toISOString(),
-      runs: counted?.runs ?? 0, finished: counted?.finished ?? 0, ...known,
-    });
+      runs: 0, finished: 0, ...runs.get(row.id), ...shown,
+    }];
+  });
+}
+
+async function freshSummaries(db: Db, club: Club, ids: readonly string[], drillsIn: (docs: readonly Session[]) => Promise<DrillLookup>): Promise<Map<string, Summary>> {
+  const opened = (await rawSessions(db, club, ids)).map((row) => ({ ...row, opened: openSession(row.raw) }));
+  const drills = await drillsIn(opened.flatMap((row) => (row.opened.ok ? [row.opened.doc] : [])));
+  const all = new Map<string, Summary>();
+  for (const [i, { id, revision, opened: one }] of opened.entries()) {
+    if (i % AT_A_TIME === AT_A_TIME - 1) await new Promise((resolve) => setImmediate(resolve));
+    const summary: Summary = one.ok ? summaryWith(one.doc, drills) : { rules: SUMMARY_RULES, unreadable: { newer: one.newer, why: one.why } };
+    all.set(id, summary);
+    await keepSummary(db, club, id, revision, summary);
   }
   return all;
+}
+
+function summaryWith(session: Session, drills: DrillLookup): Summary {
+  const missing = session.blocks.flatMap((block) => block.items).find((item) => !drills(item.drill));
+  if (missing) return { rules: SUMMARY_RULES, unreadable: { newer: false, why: `It names a drill that is not here: ${missing.drill}.` } };
+  return summaryOf(session, compile(session, drills));
 }
