@@ -2,18 +2,14 @@ import { sql } from "drizzle-orm";
 import {
   boolean, check, doublePrecision, foreignKey, index, integer, jsonb, pgTable, primaryKey, smallint, text, timestamp, unique, uuid,
 } from "drizzle-orm/pg-core";
-import type { Edition } from "~/core/edition/edition";
 import type { Tightness } from "~/core/checkin/schema";
 import type { Choice } from "~/core/group/choices";
 import type { Summary } from "~/core/profile/summary";
 import type { Lock } from "~/core/session/locks";
 import type { Accepted } from "~/core/audit/accepted";
-import type { Demand } from "~/core/demands/schema";
 import type { Protects } from "~/core/group/protect";
-import type { Drill } from "~/core/drills/schema";
-import type { KeptRequest } from "~/core/draft/request";
 import type { GroupSetting } from "~/core/group/schema";
-import type { Purpose, Session } from "~/core/session/schema";
+import type { Purpose } from "~/core/session/schema";
 import type { MessageKind } from "~/core/mail/messages";
 import type { LevelLines } from "~/core/stress/attach";
 import type { Role } from "~/core/club/role";

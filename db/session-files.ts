@@ -4,6 +4,7 @@ import type { Demand } from "~/core/demands/schema";
 import { ownDrillId, readOwnId } from "~/core/drills/own";
 import type { Drill } from "~/core/drills/schema";
 import type { SessionFile } from "~/core/files/session-file";
+import { takeLocks } from "~/core/session/locks";
 import type { Session } from "~/core/session/schema";
 import { asDocument } from "~/core/stress/attach";
 import type { Seconds } from "~/core/units";
@@ -51,11 +52,11 @@ export async function keepSessionFile(db: Db, club: Club, { session, drills, pro
       newDrills++;
     }
     const { demandId, added } = await keepProfile(tx, club, profile);
-    const doc = withDrills(session, ids);
+    const { session: doc, locks } = takeLocks(withDrills(session, ids));
     const [same] = await tx.select({ id: trainingSession.id }).from(trainingSession)
       .where(and(eq(trainingSession.clubId, club.id), isNull(trainingSession.archivedAt), eq(trainingSession.title, doc.title), sql`${trainingSession.doc} = ${JSON.stringify(doc)}::jsonb`)).limit(1);
     if (same) return { id: same.id, title: doc.title, already: true, newDrills, newProfile: added };
-    const [row] = await tx.insert(trainingSession).values({ clubId: club.id, madeBy: club.by, doc, title: doc.title, purpose: doc.purpose, totalSeconds, demandId }).returning({ id: trainingSession.id });
+    const [row] = await tx.insert(trainingSession).values({ clubId: club.id, madeBy: club.by, doc, title: doc.title, purpose: doc.purpose, totalSeconds, demandId, locks }).returning({ id: trainingSession.id });
     return { id: row!.id, title: doc.title, already: false, newDrills, newProfile: added };
   });
 }

@@ -232,13 +232,17 @@ describe("handing out", () => {
     // Gone to at once, with the edit not saved yet.
     await page.getByRole("link", { name: "Hand out" }).click();
     await page.getByRole("heading", { name: "Hand out: Looked over" }).waitFor();
-    // Whom it was not looked over for is said, before it goes to them.
+    // For another group it is looked over anew, with its people, before it goes to them.
     await ready(page);
-    const unseen = page.getByText("What the people of this group protect has not been looked at here.");
-    await page.getByLabel("For", { exact: true }).selectOption({ index: 0 });
-    await unseen.waitFor();
+    await page.getByLabel("For", { exact: true }).selectOption({ label: "Kestrel Sound handball (7)" });
+    await page.getByText("Looked over for this group: their people, what they protect, and their kit.").waitFor();
+    await page.getByText(/which Runa protects/).first().waitFor();
+    const group = await page.getByLabel("For", { exact: true }).inputValue();
     await page.getByLabel("For", { exact: true }).selectOption("");
-    await unseen.waitFor({ state: "detached" });
+    await page.getByText("Looked over for this group").waitFor({ state: "detached" });
+    // A page without its script asks for them by sending the form: nothing is handed out, and it is looked over first.
+    const asked = await page.request.post(`${new URL(desk).pathname}/hand-out`, { form: { team: group, whom: "", seen: await seenOf(context.request, new URL(desk).pathname) }, maxRedirects: 0 });
+    expect([asked.status(), asked.headers()["location"]]).toEqual([302, `${new URL(desk).pathname}/hand-out?for=${group}`]);
     expect(await page.getByLabel("Drills in order").innerText()).not.toContain(first);
 
     const path = new URL(desk).pathname;

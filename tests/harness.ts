@@ -118,9 +118,9 @@ export function clockSeconds(text: string): number {
   return text.trim().split(":").reduce((sum, part) => sum * 60 + Number(part), 0);
 }
 
-/** What stands for what is shown of a session before it is handed out, from that page. */
-export async function seenOf(request: APIRequestContext, session: string): Promise<string> {
-  return /name="seen" value="([0-9a-f]{64})"/.exec(await (await request.get(`${session}/hand-out`)).text())![1]!;
+/** What stands for what is shown of a session before it is handed out, from that page; for a group, or anyone, where that is said. */
+export async function seenOf(request: APIRequestContext, session: string, whom?: string): Promise<string> {
+  return /name="seen" value="([0-9a-f]{64})"/.exec(await (await request.get(`${session}/hand-out${whom ? `?for=${whom}` : ""}`)).text())![1]!;
 }
 
 /** The address of the newest link of a session, from its hand-out page. */

@@ -168,7 +168,7 @@ describe("a class behind one address", () => {
     const { page } = await world.visitor();
     await signIn(page);
     // A link of its own, and room on it.
-    await coach.post(`${session}/hand-out`, { form: { team: "", seen: await seenOf(coach, session) } });
+    await coach.post(`${session}/hand-out`, { form: { team: "", whom: "", seen: await seenOf(coach, session, "anyone") } });
     await page.goto(`${session}/hand-out`);
     const link2 = new URL(await newestAddress(page)).pathname;
     await request.post(`${link2}/check-in`, { data: { ...checkIn(), run: { ...run(), person: { athleteId: null, name: "Real" } }, pain: true, painWhere: "left shoulder" } });

@@ -12,7 +12,7 @@ export async function opening<T>(found: Promise<T>): Promise<T> {
   } catch (error) {
     if (!(error instanceof UnreadableDocument)) throw error;
     if (error.kind === "edition") throw notHere("What this link opens can’t be read any more. Ask your coach for another one.");
-    // eslint-disable-next-line @typescript-eslint/only-throw-error -- a redirect is thrown
+     
     throw redirect(`/unreadable/${error.kind}/${error.id}`);
   }
 }

@@ -5,6 +5,7 @@ import { faultLine, readJson, type Fault } from "~/core/faults";
 import { placedFaults, type PlacedFault } from "~/core/files/places";
 import { drillsUsed, idsBrought, readSessionFile, sessionFile } from "~/core/files/session-file";
 import { LONGEST_TEXT, readSession } from "~/core/session/read";
+import { withLocks } from "~/core/session/locks";
 import type { Session } from "~/core/session/schema";
 import { compile } from "~/core/timeline/compile";
 import { listDemands } from "~/db/demands";
@@ -59,7 +60,7 @@ export async function exportSession(club: Club, id: string): Promise<{ name: str
   const { demandId } = setting;
   const { row: _, ...own } = (await listDemands(db, club)).find((one) => one.id === demandId) ?? { row: undefined };
   const profile = demandId === null ? undefined : "rows" in own ? own : demandById(demandId) ? demandId : undefined;
-  return { name: stored.doc.title, document: sessionFile({ session: stored.doc, drills, profile }) };
+  return { name: stored.doc.title, document: sessionFile({ session: withLocks(stored.doc, setting.locks), drills, profile }) };
 }
 
 /** Keeps a checked session as a new one of the coach, with what stands beside it: the group it is for, what is asked of it, and what was chosen. A group that is gone, or nobody's, is left out. */

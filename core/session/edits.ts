@@ -17,7 +17,7 @@ export function editBlock(session: Session, block: number, change: { [K in keyof
   return withBlocks(session, session.blocks.map((b, i) => (i === block ? dropUnset({ ...b, ...change }) : b)));
 }
 
-export function editItem(session: Session, place: Place, change: Partial<Item>): Session {
+export function editItem(session: Session, place: Place, change: { [K in keyof Item]?: Item[K] | undefined }): Session {
   return withItems(session, place.block, (items) => items.map((item, i) => (i === place.item ? dropUnset({ ...item, ...change }) : item)));
 }
 

@@ -1,5 +1,5 @@
 import { z } from "zod";
-import { MOST_BLOCKS, MOST_ITEMS, type Place } from "./edits";
+import { editItem, MOST_BLOCKS, MOST_ITEMS, type Place } from "./edits";
 import type { Session } from "./schema";
 
 /** A drill that fitting leaves as it is, by its place, with the drill that stood there when it was said. */
@@ -18,3 +18,17 @@ export const locksOf = (session: Session, places: readonly Place[]): Lock[] =>
     const drill = session.blocks[block]?.items[item]?.drill;
     return drill === undefined ? [] : [{ block, item, drill }];
   });
+
+/** A session with its locks in it, for a file. At the desk they stand beside it: locking a drill changes nothing that was handed out. */
+export function withLocks(session: Session, locks: readonly Lock[]): Session {
+  const places = lockedPlaces(session, locks);
+  // Version 1 has no place for them.
+  if (session.version === 1 || places.length === 0) return session;
+  return places.reduce((so, place) => editItem(so, place, { locked: true }), session);
+}
+
+/** A session without the locks that it brought, and those. */
+export function takeLocks(session: Session): { session: Session; locks: Lock[] } {
+  const places = session.blocks.flatMap((block, b) => block.items.flatMap((item, i) => (item.locked ? [{ block: b, item: i }] : [])));
+  return { session: places.reduce((so, place) => editItem(so, place, { locked: undefined }), session), locks: locksOf(session, places) };
+}

@@ -18,22 +18,27 @@ import { opening } from "~/app/server/opening.server";
 
 /**
  * A session as it is looked over before it is handed out. `seen` stands for all that is shown of it: what is handed out
- * has to be what was looked at. `also` are other documents whose drills are asked for with it.
+ * has to be what was looked at, for whom it was. `whom` is a group, or null for anyone; left out, it is for whom it is at the
+ * desk. `also` are other documents whose drills are asked for with it.
  */
-export async function lookOver(club: Club, id: string, also: readonly unknown[] = []) {
+export async function lookOver(club: Club, id: string, { whom, also = [] }: { whom?: string | null; also?: readonly unknown[] } = {}) {
   const { db } = getServices();
   const [stored, setting, groups] = await Promise.all([opening(findSession(db, club, id)), findSetting(db, club, id), listGroups(db, club)]);
   if (!stored || !setting) throw notHere();
   const { doc } = stored;
+  const teamId = whom === undefined ? setting.teamId : whom;
+  if (teamId !== null && !groups.some((one) => one.id === teamId)) throw notHere("There is no such group among yours.");
   const drills = await drillsOf(club, [doc, ...also]);
   await setImmediate();
-  const found = await inTurns(auditInSteps(auditInput(doc, drills, { demand: undefined, group: chosenFor(groups, setting) })));
-  const stops = found.filter((one) => one.severity === "stop" && !setting.accepted.some((a) => a.key === keyOf(one, doc))).map((one) => one.says);
+  const found = await inTurns(auditInSteps(auditInput(doc, drills, { demand: undefined, group: chosenFor(groups, { ...setting, teamId }) })));
+  // What was let stand was let stand for those it is for at the desk.
+  const accepted = teamId === setting.teamId ? setting.accepted : [];
+  const stops = found.filter((one) => one.severity === "stop" && !accepted.some((a) => a.key === keyOf(one, doc))).map((one) => one.says);
   const cautions = cautionsOf(makeEdition(doc, drills));
   const bare = withoutCautions(doc, drills);
-  const { accepted, choices } = setting;
-  const seen = createHash("sha256").update(JSON.stringify([withoutNotes(doc), accepted, choices, stops, cautions, bare])).digest("hex");
-  return { stored, setting, drills, timeline: compile(doc, drills), stops, cautions, bare, seen };
+  const { choices } = setting;
+  const seen = createHash("sha256").update(JSON.stringify([withoutNotes(doc), teamId, setting.accepted, choices, stops, cautions, bare])).digest("hex");
+  return { stored, setting, teamId, drills, timeline: compile(doc, drills), stops, cautions, bare, seen };
 }
 
 /** The drills of a session whose cautions nobody has written yet. */

@@ -1,7 +1,7 @@
 import { ArrowLeft, ExternalLink, Printer, Send, TriangleAlert, Unlink } from "lucide-react";
 import { useState } from "react";
 import { setImmediate } from "node:timers/promises";
-import { data, Form, Link, redirect, useNavigation, useSubmit, type ShouldRevalidateFunctionArgs } from "react-router";
+import { data, Form, Link, redirect, useNavigation, useSubmit, type ShouldRevalidateFunctionArgs, useSearchParams } from "react-router";
 import type { Route } from "./+types/route";
 import { ChangedSince } from "./changed-since";
 import { lookOver } from "./look-over.server";
@@ -45,10 +45,10 @@ export async function loader({ request, params }: Route.LoaderArgs) {
   const asked = new URL(request.url).searchParams;
   const [before, allOf] = [numberOf(asked.get("before")), numberOf(asked.get("links"))];
   const [{ editions, next }, newest, teams] = await Promise.all([listEditions(db, coach.club, id, secret, { before, allOf }), newestEdition(db, coach.club, id), listTeams(db, coach.club)]);
-  const { stored: { doc }, setting, drills, timeline, stops, cautions, bare, seen } = await lookOver(coach.club, id, [...editions.map((one) => one.session), next?.session, newest?.session]);
+  const { stored: { doc }, setting, teamId, drills, timeline, stops, cautions, bare, seen } = await lookOver(coach.club, id, { ...whomOf(asked.get("for")), also: [...editions.map((one) => one.session), next?.session, newest?.session] });
   const name = (drill: string) => drills(drill)?.name ?? drill;
   return {
-    teamId: setting.teamId, seen, doc: withoutNotes(doc), choices: setting.choices,
+    teamId, atDesk: setting.teamId, seen, doc: withoutNotes(doc), choices: setting.choices,
     id, title: doc.title, purpose: doc.purpose, totalSeconds: timeline.totalSeconds, target: doc.target, work: timeline.workSeconds,
     profile: miniProfile(profileOf(doc, timeline), 520, 84),
     kit: kitList(doc, drills), cautions,
@@ -63,6 +63,11 @@ export async function loader({ request, params }: Route.LoaderArgs) {
     editions: await changesOf(editions, next?.session, name, baseUrl),
   };
 }
+
+/** In the address, where it is for no group in particular. */
+const ANYONE = "anyone";
+/** For whom it is looked over, as the address says; nothing where it says nothing. */
+const whomOf = (text: string | null): { whom?: string | null } => (text === null || text === "" ? {} : { whom: text === ANYONE ? null : idOf(text) });
 
 /** The number in a part of the address; undefined when there is none. */
 const numberOf = (text: string | null): number | undefined => (text && /^\d{1,9}$/.test(text) ? Number(text) : undefined);
@@ -90,14 +95,17 @@ export async function action({ request, params }: Route.ActionArgs) {
     if (!(await withdrawLink(db, coach.club, idOf(fieldText(form, "link"))))) throw notHere("There is no such link among yours.");
     return data({ refused: "" });
   }
-  const team = fieldText(form, "team");
-  const { stored, setting, bare, seen } = await lookOver(coach.club, id);
+  const team = fieldText(form, "team") === "" ? null : idOf(fieldText(form, "team"));
+  const whom = form.has("whom") ? { whom: fieldText(form, "whom") === "" ? null : idOf(fieldText(form, "whom")) } : {};
+  const { stored, setting, teamId, bare, seen } = await lookOver(coach.club, id, whom);
+  // For others than it was looked over for, it is looked over first.
+  if (teamId !== team) throw redirect(`/sessions/${id}/hand-out?for=${team ?? ANYONE}`);
   if (bare.length > 0) return data({ refused: "" }, { status: 422 });
   // Looked at is looked at: whatever is otherwise now is shown again first.
   if (fieldText(form, "seen") !== seen) return data({ refused: seen }, { status: 409 });
   await needRoom(coach.club, "links");
   const drawn = await drawnDrillsIn(coach.club, stored.doc);
-  const made = await handOut(db, coach.club, id, makeEdition(stored.doc, drawn), compile(stored.doc, drawn).totalSeconds, team === "" ? null : idOf(team), secret, { looked: { revision: stored.revision, ...setting } });
+  const made = await handOut(db, coach.club, id, makeEdition(stored.doc, drawn), compile(stored.doc, drawn).totalSeconds, team, secret, { looked: { revision: stored.revision, ...setting } });
   if (made === "changed") return data({ refused: seen }, { status: 409 });
   if (!made) throw notHere("There is no such team among yours.");
   throw redirect(`/sessions/${id}/hand-out#editions`);
@@ -109,7 +117,9 @@ export const shouldRevalidate = ({ actionStatus, defaultShouldRevalidate }: Shou
 export default function HandOut({ loaderData, actionData }: Route.ComponentProps) {
   const { id, title, editions, teams, newest } = loaderData;
   const busy = useNavigation().state === "submitting";
-  const [whom, setWhom] = useState<string>(loaderData.teamId ?? "");
+  const [, ask] = useSearchParams();
+  const lookingOver = useNavigation().state === "loading";
+  const forWhom = (team: string) => ask((params) => (params.set("for", team || ANYONE), params), { replace: true, preventScrollReset: true });
   const against = againstTarget(loaderData.totalSeconds, loaderData.target);
   return (
     <main id="main" className="wrap-anywhere mx-auto flex w-full max-w-6xl flex-1 flex-col gap-5 px-4 py-5">
@@ -219,14 +229,15 @@ export default function HandOut({ loaderData, actionData }: Route.ComponentProps
           )}
           <Form method="post" className="flex flex-col gap-3">
             <input type="hidden" name="seen" value={loaderData.seen} />
+            <input type="hidden" name="whom" value={loaderData.teamId ?? ""} />
             <SelectField
-              label="For" name="team" defaultValue={loaderData.teamId ?? ""} onChange={setWhom}
+              key={loaderData.teamId} label="For" name="team" defaultValue={loaderData.teamId ?? ""} onChange={forWhom}
               options={[...teams.map((t) => ({ value: t.id, words: `${t.name} (${t.people})` })), { value: "", words: "Anyone with the link" }]}
             />
             <p className="text-sm text-ink-faint">People of a team tap their own name, so you see who it was. Anyone holding the link sees these names.</p>
-            {whom !== "" && whom !== loaderData.teamId && (
-              <p role="status" className="rounded-md border-l-4 border-plum bg-plum-wash px-3 py-2 text-sm">
-                What the people of this group protect has not been looked at here. Choose them for the session at the desk first, and the desk says what does not suit them.
+            {loaderData.teamId !== loaderData.atDesk && (
+              <p role="status" className="rounded-md border border-line px-3 py-2 text-sm">
+                {loaderData.teamId === null ? "Looked over for anyone: nobody’s protected areas are known." : "Looked over for this group: their people, what they protect, and their kit."} At the desk it is for {teams.find((t) => t.id === loaderData.atDesk)?.name ?? "anyone"}.
               </p>
             )}
             {loaderData.bare.length > 0 && (
@@ -244,9 +255,9 @@ export default function HandOut({ loaderData, actionData }: Route.ComponentProps
                 <p>Write its cautions, and use the new revision at the desk. Then it can be handed out.</p>
               </div>
             )}
-            <ChangedSince key={id} now={loaderData} refused={actionData?.refused === loaderData.seen} />
+            <ChangedSince key={`${id} ${loaderData.teamId}`} now={loaderData} refused={actionData?.refused === loaderData.seen} />
             <MayChange>
-              <Button kind="primary" type="submit" disabled={busy || loaderData.bare.length > 0}>
+              <Button kind="primary" type="submit" disabled={busy || lookingOver || loaderData.bare.length > 0}>
                 <Send size={16} aria-hidden /> {busy ? "Making it…" : newest?.current ? "Make another link" : "Make edition and link"}
               </Button>
             </MayChange>
