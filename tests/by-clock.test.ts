@@ -30,7 +30,6 @@ it("work and rest by the clock: set for a block, told where a change is too long
   await choice.getByRole("textbox", { name: "Rest" }).fill("20");
   await choice.getByLabel("40 s work, 20 s rest").waitFor();
   expect(await total(page)).toBe(4 + 20 + 40 + 25 + 40 + 20 + 40);
-  expect(await violations(page)).toEqual([]);
   await choice.getByRole("button", { name: "Done" }).click();
   expect(await row(page, "Cat–camel").innerText()).toContain("8 × 5 s");
   await saved(page);
@@ -68,7 +67,7 @@ it("work and rest by the clock: set for a block, told where a change is too long
   await phone.getByRole("button", { name: "Start" }).click();
   // In the rest after cat–camel, 64 to 84: up, shown, one count for all of it.
   await phone.clock.runFor(70_000);
-  expect(await phone.getByTestId("drill").innerText()).toContain("Half-kneeling hip-flexor hold");
+  expect(await phone.getByTestId("drill").innerText()).toContain("Half-kneeling hip flexor hold");
   await phone.getByText("0:14", { exact: true }).first().waitFor();
   await phone.clock.runFor(16_000);
   await phone.getByText("0:38", { exact: true }).first().waitFor();
@@ -96,6 +95,9 @@ it("a session of an earlier Mapset is as it was until it is changed, says by how
   await page.getByRole("button", { name: /^Undo/ }).click();
   expect(await total(page)).toBe(1594);
   await told.waitFor({ state: "detached" });
+  await page.getByRole("button", { name: /^Work and rest of Ready for the boat/ }).click();
+  await page.getByLabel("40 s work, 20 s rest").check();
+  expect(await violations(page)).toEqual([]);
 });
 
 it("a draft is timed by the clock where that is asked for", async () => {
@@ -109,5 +111,5 @@ it("a draft is timed by the clock where that is asked for", async () => {
   await page.getByRole("button", { name: "Draft", exact: true }).click();
   await page.getByRole("article").first().getByRole("button", { name: "Open on the desk" }).click({ timeout: 60_000 });
   await page.waitForURL(/\/sessions\/[0-9a-f-]{36}/);
-  await page.getByRole("button", { name: "Work and rest of By the clock: 30 s work, 15 s rest" }).waitFor();
+  await page.getByRole("button", { name: "Work and rest of By the clock: 30/15" }).waitFor();
 });

@@ -8,8 +8,8 @@ import { readSession } from "~/core/session/read";
 import { compile } from "~/core/timeline/compile";
 import { drillById, DRILLS } from "~/library";
 
-function covered(items: object[]) {
-  const read = readSession({ format: "mapset/session", version: 1, title: "t", purpose: "off-day", blocks: [{ title: "b", items }] }, drillById);
+function covered(items: object[], version = 1) {
+  const read = readSession({ format: "mapset/session", version, title: "t", purpose: "off-day", blocks: [{ title: "b", items }] }, drillById);
   if (!read.ok) throw new Error(JSON.stringify(read.faults));
   return coverageOf(read.value, compile(read.value, drillById), drillById);
 }
@@ -32,6 +32,14 @@ describe("coverage", () => {
   it("gives each side half of an alternating piece, which lasts twice the dose", () => {
     const c = covered([{ drill: "side-squat-shift", dose: { kind: "time", seconds: 20 } }]);
     expect(c["hip.abd"]).toEqual({ left: 20, right: 20, counts: 20 });
+  });
+  it("gives each side half of what both do side by side for a time, since version 2", () => {
+    const walk = [{ drill: "side-squat-shift", sides: "together", dose: { kind: "time", seconds: 40 } }];
+    expect(covered(walk, 2)["hip.abd"]).toEqual({ left: 20, right: 20, counts: 20 });
+    expect(covered(walk, 1)["hip.abd"]).toEqual({ left: 40, right: 40, counts: 40 });
+    // Both at once, or counted, is all for both.
+    expect(covered([{ ...walk[0], dose: { kind: "reps", count: 10, tempo: [{ do: "go", seconds: 4 }] } }], 2)["hip.abd"].counts).toBe(40);
+    expect(covered([{ drill: "butterfly-hold", dose: { kind: "time", seconds: 40 } }], 2)["hip.abd"].counts).toBe(covered([{ drill: "butterfly-hold", dose: { kind: "time", seconds: 40 } }], 1)["hip.abd"].counts);
   });
   it("adds up by plane", () => {
     const c = covered([{ drill: "open-book", dose: { kind: "time", seconds: 30 } }]);

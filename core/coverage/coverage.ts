@@ -1,7 +1,7 @@
 import { ROW_FACTS, ROWS, type Plane, type Row } from "~/core/drills/rows";
 import type { Drill } from "~/core/drills/schema";
-import type { Session } from "~/core/session/schema";
-import type { Segment } from "~/core/timeline/types";
+import type { Item, Session } from "~/core/session/schema";
+import type { Segment, WorkSide } from "~/core/timeline/types";
 import type { Seconds, Share } from "~/core/units";
 
 /** What a work second gives a row that is main for its drill, and one that is also worked. */
@@ -26,7 +26,7 @@ export function coverageOf(session: Session, timeline: { segments: readonly Segm
     const drill = item && drills(item.drill);
     if (!drill) continue;
     const level = drill.levels[item.level];
-    const shared = segment.side === "alternating" || (session.version > 1 && segment.side === "both" && drill.sides !== "together" && (item.dose.kind === "time" || item.dose.kind === "ladder"));
+    const shared = sharesSides(segment.side, session.version, drill, item);
     const give = (row: Row, share: Share) => {
       const to = seconds[row];
       const all = segment.seconds * share;
@@ -48,6 +48,10 @@ export function coverageOf(session: Session, timeline: { segments: readonly Segm
   for (const row of ROWS) seconds[row].counts = Math.min(seconds[row].left, seconds[row].right);
   return seconds;
 }
+
+/** Whether each side has half of a piece of work: it changes sides, or both are worked side by side for a time. */
+export const sharesSides = (side: WorkSide, version: Session["version"], drill: Pick<Drill, "sides">, { dose }: Pick<Item, "dose">): boolean =>
+  side === "alternating" || (version > 1 && side === "both" && drill.sides !== "together" && (dose.kind === "time" || dose.kind === "ladder"));
 
 /** Seconds that count in each plane, over all rows. */
 export function planeSeconds(coverage: Coverage): Record<Plane, Seconds> {

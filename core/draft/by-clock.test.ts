@@ -1,6 +1,7 @@
 import { beforeAll, describe, expect, it } from "vitest";
 import { CLOSING, candidatesOf } from "./candidates";
 import { draft, SHORT_AT_MOST, type Draft } from "./draft";
+import { besides } from "./model";
 import { readRequest } from "./request";
 import { withoutLimit } from "./relax";
 import { keptRequestSchema } from "./request";
@@ -56,6 +57,10 @@ describe("a draft by the clock", () => {
         expect(value).toBeLessThanOrEqual(bounds.most);
       }
     }
+  });
+  it("is reckoned with its first showing, and without the rest after its last drill", () => {
+    expect(besides(asked({ interval: { work: 40, rest: 15 }, pace: { demo: 20 } }))).toBe(5);
+    expect(besides(asked())).toBe(0);
   });
   it("leaves out what has times of its own, and long holds before power", () => {
     const of = (more: object) => candidatesOf(asked({ interval: { work: 45, rest: 15 }, ...more }), DRILLS).candidates.filter((c) => c.step !== CLOSING);

@@ -193,6 +193,12 @@ describe("rounds", () => {
   });
 });
 
+it("what both sides do side by side for a time gives each half of it", () => {
+  const shared = still(sessionOf([item(each, { sides: "together", dose: seconds(40) })]));
+  expect(levers(shared)[0]!.gives.find((one) => one.row === "hip.flex")).toMatchObject({ left: 0.5, right: 0.5 });
+  expect(levers({ ...shared, version: 1 })[0]!.gives.find((one) => one.row === "hip.flex")).toMatchObject({ left: 1, right: 1 });
+});
+
 describe("blocks by the clock", () => {
   const clock = (items: Item[], interval: { work: number; rest: number }, more: Partial<Block> = {}) => sessionOf({ items, more: { interval, ...more } });
   const found = (session: Session, allowed: Partial<Allowed> = {}, locked: string[] = []) =>

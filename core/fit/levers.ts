@@ -1,4 +1,4 @@
-import { coverageOf } from "~/core/coverage/coverage";
+import { coverageOf, sharesSides } from "~/core/coverage/coverage";
 import { ROW_FACTS, ROWS, type Row } from "~/core/drills/rows";
 import type { Drill } from "~/core/drills/schema";
 import { amountOf, withAmount } from "~/core/session/dose-edits";
@@ -69,7 +69,11 @@ function goingOnly(lever: Lever, way: Way): Lever {
 }
 
 function doseLevers({ session, timeline, drills, locked }: Base, { doseSteps }: Allowed): Lever[] {
-  const times = workTimes(timeline.segments);
+  const times = workTimes(timeline.segments, (segment) => {
+    const item = itemAt(session, segment);
+    const drill = item && drills(item.drill);
+    return item !== undefined && drill !== undefined && segment.side === "both" && sharesSides(segment.side, session.version, drill, item);
+  });
   return equalPlaces(session).flatMap((all): Lever[] => {
     // By the clock of its block a dose is as long as that says.
     const places = all.filter((place) => !session.blocks[place.block]!.interval);
@@ -93,15 +97,16 @@ function doseLevers({ session, timeline, drills, locked }: Base, { doseSteps }: 
   });
 }
 
-/** How often each place is worked: its dose in all, and on each side. Taking turns lasts twice the dose and gives each side the dose once. */
-function workTimes(segments: readonly Segment[]): Map<string, { all: number; left: number; right: number }> {
+/** How often each place is worked: its dose in all, and on each side, half for each where both share it. Taking turns lasts twice the dose and gives each side the dose once. */
+function workTimes(segments: readonly Segment[], halves: (segment: WorkSegment) => boolean): Map<string, { all: number; left: number; right: number }> {
   const times = new Map<string, { all: number; left: number; right: number }>();
   for (const segment of segments) {
     if (segment.kind !== "work") continue;
     const sum = times.get(placeKey(segment.block, segment.item)) ?? { all: 0, left: 0, right: 0 };
     sum.all += segment.side === "alternating" ? 2 : 1;
-    if (segment.side !== "right") sum.left += 1;
-    if (segment.side !== "left") sum.right += 1;
+    const share = halves(segment) ? 0.5 : 1;
+    if (segment.side !== "right") sum.left += share;
+    if (segment.side !== "left") sum.right += share;
     times.set(placeKey(segment.block, segment.item), sum);
   }
   return times;

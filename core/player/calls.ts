@@ -111,7 +111,6 @@ function beatCalls(beats: readonly TimedBeat[]): Call[] {
       const say = beat.opposite ? `Now the other way, ${beat.effort} per cent.` : `${beat.effort} per cent.`;
       return [{ at: beat.start, tone: "beat", say }];
     }
-    if (beat.easy) return [];
     if (beat.do === "let go and settle") return [{ at: beat.start, tone: "beat", say: "Let go." }];
     if (beat.breath && beat.rep <= 2) return [{ at: beat.start, tone: "beat", say: `${capital(beat.do)}.` }];
     if (!opensRep) return [];

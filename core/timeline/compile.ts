@@ -45,7 +45,7 @@ export function compile(session: Session, drills: DrillLookup): Timeline {
       for (const visit of visits) visitItem(room, session, drills, visit, { block: b, item: visit.item, round }, seen);
       if (round < block.rounds) {
         const last = visits.at(-1)?.item ?? 0;
-        rest(room, block, block.restBetweenRounds, "rounds", { block: b, item: last, round });
+        rest(room, block.restBetweenRounds, "rounds", { block: b, item: last, round });
       }
     }
     endOfBlock(room);
@@ -72,11 +72,11 @@ function visitItem(room: Room, session: Session, drills: DrillLookup, visit: Vis
 
   const first = firstSideOf(room, here);
   for (let set = 1; set <= item.sets; set++) {
-    if (set > 1) rest(room, block, item.restBetweenSets, "sets", place);
+    if (set > 1) rest(room, item.restBetweenSets, "sets", place);
     for (const side of sidesOfSet(visit, first)) workPass(room, here, side, first, set);
   }
   room.posture = level.endPosture;
-  rest(room, block, item.restAfter, "after", place);
+  rest(room, item.restAfter, "after", place);
 }
 
 /** `whole-block` follows the session's side throughout; elsewhere an item may choose its own, or the one that needs no change. */
@@ -117,8 +117,8 @@ function demo(room: Room, session: Session, item: Item, posture: Posture, place:
 }
 
 /** A planned rest. Between two passes by the clock it is part of what is between them, and makes that longer at most. */
-function rest(room: Room, block: Block, seconds: Seconds, why: "sets" | "after" | "rounds", place: Place): void {
-  if (block.interval && room.gap) room.gap.planned = Math.max(room.gap.planned, seconds);
+function rest(room: Room, seconds: Seconds, why: "sets" | "after" | "rounds", place: Place): void {
+  if (room.gap) room.gap.planned = Math.max(room.gap.planned, seconds);
   else if (room.posture) add(room, { kind: "rest", posture: room.posture, why }, seconds, place);
 }
 

@@ -1,5 +1,6 @@
 import { describe, expect, it } from "vitest";
 import { compile } from "./compile";
+import { gapsOf } from "./gaps";
 import type { Segment } from "./types";
 import { readSession } from "~/core/session/read";
 import type { SessionInput } from "~/core/session/schema";
@@ -106,6 +107,12 @@ describe("work and rest by the clock", () => {
   });
   it("is one beat for a time", () => expect(beatsOf({ drill: "squat", dose: t(3) }, 10)).toEqual(["0+10 1/1"]));
 
+  it("has a change between any two passes, and none inside one", () => {
+    const read = readSession(document([{ interval: { work: 30, rest: 15 }, rounds: 2, restBetweenRounds: 40, items: [{ drill: "circle", dose: t(5), restAfter: 20 }] }], quiet), drills);
+    const gaps = read.ok ? gapsOf(read.value, compile(read.value, drills).segments) : [];
+    expect(gaps.map(({ has, planned, takes }) => [has, planned, takes])).toEqual([[15, 0, 6], [40, 40, 6], [15, 0, 6]]);
+  });
+
   it("takes no doses with times of their own", () => {
     expect(faultsOf([{ interval: by, items: [{ drill: "squat", dose: { kind: "ladder", rungs: [5], rung: 0 } }] }])[0]).toMatch(/^blocks\[0\]\.items\[0\]\.dose: has times of its own/);
     expect(faultsOf([{ interval: by, items: [{ drill: "squat", dose: { kind: "effort", rounds: 1, ramp: [{ effort: 20, seconds: 3 }] } }] }])).toHaveLength(1);
@@ -131,6 +138,9 @@ describe("the stance in use", () => {
       ["work 10 left", "switch 6 right", "work 10 right", "work 10 left", "switch 6 right", "work 10 right"]));
   it("goes by the side where a level says nothing", () =>
     expect(shorts([{ items: [{ drill: "kneel", sides: "left", dose: t(10) }, { drill: "plain", sides: "right", dose: t(10) }] }], quiet)).toEqual(["work 10 left", "switch 6 right", "work 10 right"]));
+  it("goes by the side where the level before said nothing", () =>
+    expect(shorts([{ items: [{ drill: "plain", sides: "left", dose: t(10) }, { drill: "kneel", sides: "left", dose: t(10) }, { drill: "plain", sides: "right", dose: t(10) }] }], quiet)).toEqual(
+      ["work 10 left", "work 10 left", "switch 6 right", "work 10 right"]));
   it("was unknown to version 1", () =>
     expect(shorts([{ items: [{ drill: "kneel", sides: "left", dose: t(10) }, { drill: "rock", sides: "left", dose: t(10) }] }], { ...quiet, version: 1 })).toEqual(["work 10 left", "work 10 left"]));
 });

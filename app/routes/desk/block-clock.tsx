@@ -18,7 +18,7 @@ export function BlockClock({ block, index, name, desk }: { block: Block; index: 
   return (
     <Popover.Root>
       <Popover.Trigger
-        aria-label={`Work and rest of ${name}: ${interval ? intervalWords(interval) : "each drill its own times"}`} title="Work and rest"
+        aria-label={`Work and rest of ${name}: ${interval ? intervalText(interval) : "each drill its own times"}`} title={interval ? intervalWords(interval) : "Work and rest"}
         className={cx(
           "inline-flex min-h-8 items-center gap-1 rounded-md px-1.5 text-sm whitespace-nowrap hover:bg-land",
           interval ? "border border-line bg-land font-semibold text-ink" : "text-ink-soft",
