@@ -153,8 +153,8 @@ export async function findSetting(db: Db, club: Club, id: string): Promise<Setti
 
 /** What was last done with each of a coach's groups, and with nobody in particular; the latest first. */
 export async function lastByTeam(db: Db, club: Club): Promise<LastWith[]> {
-  const rows = await db.selectDistinctOn([trainingSession.groupId], { teamId: trainingSession.groupId, purpose: sql<Purpose>`${trainingSession.doc}->>'purpose'`, target: sql<number>`(${trainingSession.doc}->>'target')::float8`, demand: trainingSession.demandId, updatedAt: trainingSession.updatedAt })
-    .from(trainingSession).where(and(eq(trainingSession.clubId, club.id), isNull(trainingSession.archivedAt), sql`${trainingSession.doc} ? 'target'`)).orderBy(trainingSession.groupId, desc(trainingSession.updatedAt));
+  const rows = await db.selectDistinctOn([trainingSession.groupId], { teamId: trainingSession.groupId, purpose: trainingSession.purpose, target: sql<number>`(${trainingSession.doc}->>'target')::float8`, demand: trainingSession.demandId, updatedAt: trainingSession.updatedAt })
+    .from(trainingSession).where(and(eq(trainingSession.clubId, club.id), isNull(trainingSession.archivedAt), sql`jsonb_typeof(${trainingSession.doc} -> 'target') = 'number'`)).orderBy(trainingSession.groupId, desc(trainingSession.updatedAt));
   return rows.sort((a, b) => b.updatedAt.getTime() - a.updatedAt.getTime()).map(({ teamId, purpose, target, demand }) => ({ teamId, purpose, target: Math.min(7200, Math.max(120, target)), demand: demand ?? undefined }));
 }
 

@@ -11,6 +11,7 @@ import type { Session } from "~/core/session/schema";
 import { compile } from "~/core/timeline/compile";
 import { findSession, findSetting, saveSession, type StoredSession } from "~/db/sessions";
 import { summaryOf } from "~/core/profile/summary";
+import { UnreadableDocument } from "~/db/documents";
 
 const message = z.strictObject({ basedOn: z.int().min(1).max(2 ** 31 - 1), doc: z.unknown(), asCopy: z.boolean().optional() });
 
@@ -29,7 +30,8 @@ export type SaveAnswer =
 /** The newest copy, for a tab that hears another has saved. */
 export async function loader({ request, params }: Route.LoaderArgs) {
   const coach = await requireCoachForData(request);
-  const stored = await findSession(getServices().db, coach.club, idOf(params.id));
+  const stored = await orUnreadable(findSession(getServices().db, coach.club, idOf(params.id)));
+  if (stored === "unreadable") return Response.json({ kind: "refused", faults: [UNREADABLE] }, { status: 409 });
   return stored ? Response.json(deskCopy(stored)) : Response.json({ kind: "gone" }, { status: 404 });
 }
 
@@ -40,6 +42,14 @@ export async function action({ request, params }: Route.ActionArgs) {
   return Response.json(answer, { status });
 }
 
+/** What is kept was written by a newer program meanwhile, or from outside: nothing is saved over it unseen. */
+const UNREADABLE: Fault = { path: "", message: "What is kept of this session can’t be read by this Mapset, so nothing is saved over it. Load the page again to see why." };
+const orUnreadable = <T>(found: Promise<T>): Promise<T | "unreadable"> =>
+  found.catch((error: unknown) => {
+    if (error instanceof UnreadableDocument) return "unreadable" as const;
+    throw error;
+  });
+
 async function save(club: Club, id: string, body: unknown): Promise<SaveAnswer> {
   const given = parseWith(message, body);
   if (!given.ok) return { kind: "refused", faults: given.faults };
@@ -48,7 +58,8 @@ async function save(club: Club, id: string, body: unknown): Promise<SaveAnswer> 
   if (!read.ok) return { kind: "refused", faults: read.faults };
   if (given.value.asCopy) return { kind: "copied", id: await keepSession(club, read.value, await findSetting(getServices().db, club, id)) };
   const timeline = compile(read.value, drills);
-  const saved = await saveSession(getServices().db, club, id, given.value.basedOn, read.value, timeline.totalSeconds, summaryOf(read.value, timeline));
+  const saved = await orUnreadable(saveSession(getServices().db, club, id, given.value.basedOn, read.value, timeline.totalSeconds, summaryOf(read.value, timeline)));
+  if (saved === "unreadable") return { kind: "refused", faults: [UNREADABLE] };
   if (saved.kind === "saved") return { ...saved, updatedAt: saved.updatedAt.toISOString() };
   return saved.kind === "newer" ? { kind: "newer", stored: deskCopy(saved.stored) } : saved;
 }

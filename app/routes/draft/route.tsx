@@ -12,7 +12,7 @@ import { readSession } from "~/core/session/read";
 import { parseWith, type Fault } from "~/core/faults";
 import { addRequest, deleteRequest, listRequests, MOST_REQUESTS, saveRequest } from "~/db/draft-requests";
 import { listDemands } from "~/db/demands";
-import { lastByTeam, saveSetting } from "~/db/sessions";
+import { lastByTeam } from "~/db/sessions";
 import { listGroups } from "~/db/teams";
 import { demandById } from "~/library/demands";
 import { listUnreadable } from "~/db/unreadable";
@@ -62,10 +62,8 @@ export async function action({ request }: Route.ActionArgs) {
     case "open": {
       const read = readSession(json(field("session")), await drillsOf(coach.club, field("session")));
       if (!read.ok) return answer({ faults: read.faults }, 422);
-      const id = await keepSession(coach.club, read.value);
-      const kept = await saveSetting(db, coach.club, id, { teamId, demandId: field("demand").slice(0, 80) || null, accepted: [] });
-      if (!kept) await saveSetting(db, coach.club, id, { teamId: null, demandId: null, accepted: [] });
-      throw redirect(`/sessions/${id}`);
+      // With what stands beside it at once, or not at all.
+      throw redirect(`/sessions/${await keepSession(coach.club, read.value, { teamId, demandId: field("demand").slice(0, 80) || null })}`);
     }
     default:
       return answer({ faults: [{ path: "do", message: "is nothing that can be done here" }] }, 400);

@@ -15,6 +15,7 @@ import { deleteArchived, findSession, findSetting, setArchived, setTemplate } fr
 import { OUTLINES, outlineBlocks } from "~/library/outlines";
 import { cutTo } from "~/core/fit-to-keep";
 import { TEMPLATES, templateSession } from "~/library/templates";
+import { opening } from "~/app/server/opening.server";
 
 type Outcome = { go: string } | { done: true } | { already: { id: string; title: string; brought: string } } | { file: string; faults: PlacedFault[] } | { fields: Record<string, string>; faults?: undefined };
 
@@ -56,7 +57,7 @@ export async function actOnSessions(club: Club, form: FormData): Promise<Outcome
     }
     case "copy": {
       const id = idOf(field("id"));
-      const [stored, beside] = await Promise.all([findSession(db, club, id), findSetting(db, club, id)]);
+      const [stored, beside] = await Promise.all([opening(findSession(db, club, id)), findSetting(db, club, id)]);
       if (!stored) throw notHere();
       return { go: `/sessions/${await keepSession(club, { ...stored.doc, title: copyTitle(stored.doc.title) }, beside)}` };
     }
@@ -85,7 +86,7 @@ async function beginningOf(club: Club, asked: string): Promise<Beginning> {
   const own = /^own:(.+)$/.exec(asked)?.[1];
   if (own) {
     const { db } = getServices();
-    const [stored, setting] = await Promise.all([findSession(db, club, idOf(own)), findSetting(db, club, idOf(own))]);
+    const [stored, setting] = await Promise.all([opening(findSession(db, club, idOf(own))), findSetting(db, club, idOf(own))]);
     if (!stored || !setting) throw notHere();
     return { session: stored.doc, teamId: setting.teamId, demandId: setting.demandId };
   }
