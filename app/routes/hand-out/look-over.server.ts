@@ -31,7 +31,7 @@ export async function lookOver(club: Club, id: string, { whom, also = [] }: { wh
   const drills = await drillsOf(club, [doc, ...also]);
   await setImmediate();
   const found = await inTurns(auditInSteps(auditInput(doc, drills, { demand: undefined, group: chosenFor(groups, { ...setting, teamId }) })));
-  // What was let stand was let stand for those it is for at the desk.
+  // What was accepted was accepted for those it is for at the desk.
   const accepted = teamId === setting.teamId ? setting.accepted : [];
   const stops = found.filter((one) => one.severity === "stop" && !accepted.some((a) => a.key === keyOf(one, doc))).map((one) => one.says);
   const cautions = cautionsOf(makeEdition(doc, drills));
