@@ -4,6 +4,8 @@ import { setImmediate } from "node:timers/promises";
 import { ownDrillId, readOwnId } from "~/core/drills/own";
 import type { Drill } from "~/core/drills/schema";
 import { openDrill } from "~/core/documents/drill";
+import type { Opened } from "~/core/documents/opened";
+import type { UnreadableRow } from "./unreadable";
 import type { Db } from "./client";
 import { mustOpen, readable } from "./documents";
 import type { Club } from "./clubs";
@@ -21,12 +23,31 @@ const shown = { id: ownDrill.id, revision: ownDrill.revision, archivedAt: ownDri
 const unmoving = sql<unknown>`${ownDrillRevision.doc} - 'motions'`.mapWith(ownDrillRevision.doc);
 /** What a revision stresses, where it was worked out the way it is now. */
 const stressed = and(eq(ownDrillStress.clubId, ownDrillRevision.clubId), eq(ownDrillStress.drillId, ownDrillRevision.drillId), eq(ownDrillStress.number, ownDrillRevision.number), eq(ownDrillStress.rules, STRESS_RULES));
-type Kept = { doc: unknown; lines: Partial<LevelLines> | null };
-const known = <R extends Kept>({ lines, ...row }: R, doc: Drill) => ({ ...row, doc: withStress(doc, lines) });
+type Kept = { drillId: string; number: number; doc: unknown; lines: Partial<LevelLines> | null };
+const known = <R extends Kept>({ lines, drillId: _, number: __, ...row }: R, doc: Drill) => ({ ...row, doc: withStress(doc, lines) });
+
+/** Revisions that have been read and were right. A revision never changes, so it is looked through once. */
+const right = new Set<string>();
+const MOST_RIGHT = 50_000;
+
+/** A kept revision, in full or without its motions. */
+function openRevision({ drillId, number, doc }: Kept, whole: boolean): Opened<Drill> {
+  const key = `${drillId} ${number} ${whole}`;
+  if (right.has(key)) return { ok: true, doc: doc as Drill, was: 1 };
+  const opened = openDrill(doc);
+  if (opened.ok) {
+    if (right.size >= MOST_RIGHT) right.clear();
+    right.add(key);
+  }
+  return opened;
+}
+
 /** Those that can be read, with what they stress. */
-const allKnown = <R extends Kept>(rows: readonly R[]) => readable(rows, (row) => openDrill(row.doc)).map(({ row, doc }) => known(row, doc));
+const allKnown = <R extends Kept>(rows: readonly R[], whole: boolean) => readable(rows, (row) => openRevision(row, whole)).map(({ row, doc }) => known(row, doc));
 /** One that was asked for by itself. */
-const theKnown = <R extends Kept>(row: R, id: string) => known(row, mustOpen(openDrill(row.doc), "drill", id));
+const theKnown = <R extends Kept>(row: R) => known(row, mustOpen(openRevision(row, true), "drill", row.drillId));
+/** Which revision a row is of. */
+const revisionOf = { drillId: ownDrillRevision.drillId, number: ownDrillRevision.number };
 const newest = and(eq(ownDrillRevision.clubId, ownDrill.clubId), eq(ownDrillRevision.drillId, ownDrill.id), eq(ownDrillRevision.number, ownDrill.revision));
 
 /** That a revision is one of those named by id. */
@@ -38,24 +59,34 @@ const isNamed = (ids: readonly string[]) => {
 
 /** The coach's own drills in their newest revision, last changed first. Archived ones are left out. */
 export async function listOwnDrills(db: Db, club: Club): Promise<OwnDrill[]> {
-  const rows = await db.select({ ...shown, lines: ownDrillStress.levels }).from(ownDrill).innerJoin(ownDrillRevision, newest).leftJoin(ownDrillStress, stressed)
+  const rows = await db.select({ ...shown, ...revisionOf, lines: ownDrillStress.levels }).from(ownDrill).innerJoin(ownDrillRevision, newest).leftJoin(ownDrillStress, stressed)
     .where(and(eq(ownDrill.clubId, club.id), isNull(ownDrill.archivedAt))).orderBy(desc(ownDrill.updatedAt));
-  return allKnown(rows);
+  return allKnown(rows, true);
 }
 
 export type ListedDrill = { doc: Drill; drawn: boolean };
 
 /** The same for a list to look through: without their motions, and whether there are any. Those put aside instead, when asked. */
 export async function browseOwnDrills(db: Db, club: Club, aside = false): Promise<ListedDrill[]> {
-  const rows = await db.select({ doc: unmoving, drawn: sql<boolean>`${ownDrillRevision.doc} ? 'motions'`, lines: ownDrillStress.levels }).from(ownDrill).innerJoin(ownDrillRevision, newest).leftJoin(ownDrillStress, stressed)
+  return (await browseAllOwn(db, club, aside)).drills;
+}
+
+/** The same, with those that cannot be read. */
+export async function browseAllOwn(db: Db, club: Club, aside = false): Promise<{ drills: ListedDrill[]; unreadable: UnreadableRow[] }> {
+  const rows = await db.select({ ...revisionOf, title: ownDrill.name, doc: unmoving, drawn: sql<boolean>`${ownDrillRevision.doc} ? 'motions'`, lines: ownDrillStress.levels }).from(ownDrill).innerJoin(ownDrillRevision, newest).leftJoin(ownDrillStress, stressed)
     .where(and(eq(ownDrill.clubId, club.id), aside ? isNotNull(ownDrill.archivedAt) : isNull(ownDrill.archivedAt))).orderBy(desc(ownDrill.updatedAt));
-  return allKnown(rows);
+  const unreadable = rows.flatMap((row): UnreadableRow[] => {
+    const opened = openRevision(row, false);
+    return opened.ok ? [] : [{ kind: "drill", id: row.drillId, title: row.title, newer: opened.newer, why: opened.why }];
+  });
+  return { unreadable, drills: allKnown(rows, false).map(({ title: _, ...row }) => row) };
 }
 
 /** One of the coach's own drills in its newest revision, or undefined. */
 export async function findOwnDrill(db: Db, club: Club, id: string): Promise<OwnDrill | undefined> {
-  const [row] = await db.select({ ...shown, lines: ownDrillStress.levels }).from(ownDrill).innerJoin(ownDrillRevision, newest).leftJoin(ownDrillStress, stressed).where(own(club, id));
-  return row && theKnown(row, id);
+  const [row] = await db.select({ ...shown, ...revisionOf, lines: ownDrillStress.levels }).from(ownDrill).innerJoin(ownDrillRevision, newest).leftJoin(ownDrillStress, stressed).where(own(club, id));
+  if (!row) return undefined;
+  return theKnown(row);
 }
 
 export type Revision = { number: number; createdAt: Date };
@@ -69,17 +100,17 @@ export async function listRevisions(db: Db, club: Club, id: string): Promise<Rev
 
 /** One revision of one of the coach's own drills, with its motions, or undefined. */
 export async function findRevision(db: Db, club: Club, id: string, number: number): Promise<Drill | undefined> {
-  const [row] = await db.select({ doc: ownDrillRevision.doc, lines: ownDrillStress.levels }).from(ownDrillRevision).leftJoin(ownDrillStress, stressed)
+  const [row] = await db.select({ ...revisionOf, doc: ownDrillRevision.doc, lines: ownDrillStress.levels }).from(ownDrillRevision).leftJoin(ownDrillStress, stressed)
     .where(and(eq(ownDrillRevision.clubId, club.id), eq(ownDrillRevision.drillId, id), eq(ownDrillRevision.number, number)));
-  return row && theKnown(row, id).doc;
+  return row && theKnown(row).doc;
 }
 
 /** Those revisions of the coach's own drills that are named by the id they are used by, without motions. */
 export async function revisionsNamed(db: Db, club: Club, ids: readonly string[]): Promise<Drill[]> {
   if (ids.length === 0) return [];
-  const rows = await db.select({ doc: unmoving, lines: ownDrillStress.levels }).from(ownDrillRevision).leftJoin(ownDrillStress, stressed)
+  const rows = await db.select({ ...revisionOf, doc: unmoving, lines: ownDrillStress.levels }).from(ownDrillRevision).leftJoin(ownDrillStress, stressed)
     .where(and(eq(ownDrillRevision.clubId, club.id), isNamed(ids)));
-  return allKnown(rows).map((row) => row.doc);
+  return allKnown(rows, false).map((row) => row.doc);
 }
 
 /**

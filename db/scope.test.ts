@@ -70,7 +70,7 @@ async function asked(): Promise<Record<string, () => Promise<unknown>>> {
     listEditions: () => editions.listEditions(db, ben, session, TEST_SECRET), tokenOfLink: () => editions.tokenOfLink(db, ben, link, TEST_SECRET),
     handOut: () => editions.handOut(db, ben, session, makeEdition(plain, drillById), 60, null, TEST_SECRET),
     withdrawLink: () => editions.withdrawLink(db, ben, link), newestEdition: () => editions.newestEdition(db, ben, session),
-    listOwnDrills: () => drills.listOwnDrills(db, ben), browseOwnDrills: () => drills.browseOwnDrills(db, ben, true), findOwnDrill: () => drills.findOwnDrill(db, ben, drill),
+    listOwnDrills: () => drills.listOwnDrills(db, ben), browseOwnDrills: () => drills.browseOwnDrills(db, ben, true), browseAllOwn: async () => (await drills.browseAllOwn(db, ben, true)).drills, findOwnDrill: () => drills.findOwnDrill(db, ben, drill),
     listRevisions: () => drills.listRevisions(db, ben, drill), findRevision: () => drills.findRevision(db, ben, drill, 1), revisionsNamed: () => drills.revisionsNamed(db, ben, [ownDrillId(drill, 1)]),
     ownDrillsText: () => drills.ownDrillsText(db, ben, [ownDrillId(drill, 1)]), addOwnDrill: () => drills.addOwnDrill(db, ben, own), keepRevision: () => drills.keepRevision(db, ben, drill, 1, own),
     shelveOwnDrill: () => drills.shelveOwnDrill(db, ben, drill, true),

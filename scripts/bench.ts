@@ -33,6 +33,8 @@ import { startCluster } from "./setup/cluster";
 import { ROOT, stateFolder } from "./setup/places";
 import { giveUp, say } from "./setup/say";
 import { startServer } from "./setup/server-process";
+import { summaryOf } from "~/core/profile/summary";
+import { addSession } from "~/db/sessions";
 
 const CHROMIUM_ARGS = ["--no-sandbox", "--disable-gpu", "--disable-quic", "--no-first-run", "--disable-background-networking", "--disable-component-update", "--disable-sync"];
 const PASSWORD = randomBytes(12).toString("hex");
@@ -174,6 +176,15 @@ const MANY = 1000;
 /** The library with 1,000 drills: the coach gets enough of their own to make it so. */
 async function manyDrills(db: Db, club: Club): Promise<void> {
   for (let n = DRAWN_DRILLS.length; n < MANY; n++) await addOwnDrill(db, club, { ...DRAWN_DRILLS[n % DRAWN_DRILLS.length]!, name: `Drill number ${n}` });
+}
+
+const SESSIONS = 2000;
+
+/** A club that has been at it for some years. */
+async function manySessions(db: Db, club: Club): Promise<void> {
+  const session = longSession(15);
+  const timeline = compile(session, drillById);
+  for (let n = 0; n < SESSIONS; n++) await addSession(db, club, { ...session, title: `Session number ${n}` }, timeline.totalSeconds, { summary: summaryOf(session, timeline) });
 }
 
 /** Milliseconds from the last key of a search to the frame that shows what was found. */
@@ -324,6 +335,8 @@ async function main(): Promise<void> {
       lines.push({ what: `server: library with ${MANY} drills (median of 20)`, value: ms(library), baseline: `bare page of the same framework ${ms(bareUp)}`, ratio: (library / bareUp).toFixed(1) });
       lines.push(searching());
       lines.push({ what: `library with ${MANY} drills: last key to first result (median of 7, with 90 ms of waiting for more keys)`, value: ms(found), baseline: `its page from the server ${ms(library)}`, ratio: (found / library).toFixed(1) });
+      const [many, bareAgain] = [await manySessions(again.db, club).then(() => answer("/sessions")), await answer("/up")];
+      lines.push({ what: `server: list of ${SESSIONS.toLocaleString("en-GB")} sessions (median of 20)`, value: ms(many), baseline: `bare page of the same framework ${ms(bareAgain)}`, ratio: (many / bareAgain).toFixed(1), goal: "at most 4 times the bare page", met: many <= 4 * bareAgain });
       lines.push(...(await largest(server.base, cookie, again.db, club)));
       await again.close();
       const limited = await startServer({ DATABASE_URL: cluster.url, MAPSET_SECRET: secret });

@@ -3,7 +3,8 @@ import { ownIdsIn, readOwnId } from "~/core/drills/own";
 import type { Drill } from "~/core/drills/schema";
 import { makeFindable, type Findable } from "~/core/drills/search";
 import type { Session } from "~/core/session/schema";
-import { browseOwnDrills, findRevision, listOwnDrills, revisionsNamed, type ListedDrill } from "~/db/own-drills";
+import { browseAllOwn, findRevision, listOwnDrills, revisionsNamed, type ListedDrill } from "~/db/own-drills";
+import type { UnreadableRow } from "~/db/unreadable";
 import { lookupOf, type DrillLookup } from "~/library";
 import { DRAWN_DRILLS, drawnDrillById } from "~/library/drawn";
 import { getServices } from "./services.server";
@@ -29,11 +30,11 @@ export async function drawnDrillsIn(club: Club, session: Session): Promise<Drill
 
 const SHIPPED: readonly ListedDrill[] = DRAWN_DRILLS.map(({ motions, ...doc }) => ({ doc, drawn: motions !== undefined }));
 
-/** What a coach can browse, without motions: their own drills in their newest revision, then the shipped ones; and their own put aside. */
-export async function browsable(club: Club): Promise<{ drills: ListedDrill[]; aside: ListedDrill[] }> {
+/** What a coach can browse, without motions: their own drills in their newest revision, then the shipped ones; and their own put aside; and what of them cannot be read. */
+export async function browsable(club: Club): Promise<{ drills: ListedDrill[]; aside: ListedDrill[]; unreadable: UnreadableRow[] }> {
   const { db } = getServices();
-  const [own, aside] = await Promise.all([browseOwnDrills(db, club), browseOwnDrills(db, club, true)]);
-  return { drills: [...own, ...SHIPPED], aside };
+  const [own, aside] = await Promise.all([browseAllOwn(db, club), browseAllOwn(db, club, true)]);
+  return { drills: [...own.drills, ...SHIPPED], aside: aside.drills, unreadable: [...own.unreadable, ...aside.unreadable] };
 }
 
 /** So many lists of drills stay ready to be searched: one for each coach who searches about now. */

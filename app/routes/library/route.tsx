@@ -36,7 +36,6 @@ import { listTeams } from "~/db/teams";
 import { findAlike } from "~/db/session-files";
 import { motionFrom } from "~/library/motions/postures";
 import { UnreadableLines } from "~/app/ui/unreadable";
-import { listUnreadable } from "~/db/unreadable";
 
 export const meta: Route.MetaFunction = () => [{ title: "Library · Mapset" }];
 
@@ -48,8 +47,7 @@ export async function loader({ request }: Route.LoaderArgs) {
   const params = new URL(request.url).searchParams;
   const by = browseSchema.parse(Object.fromEntries([...params].filter(([, value]) => value !== "")));
   const shown = Math.min(5000, Math.max(FIRST, Number(params.get("show")) || FIRST));
-  const { db } = getServices();
-  const [listed, teams, unreadable] = await Promise.all([browsable(coach.club), listTeams(db, coach.club), listUnreadable(db, coach.club, "drill")]);
+  const [listed, teams] = await Promise.all([browsable(coach.club), listTeams(getServices().db, coach.club)]);
   const all = by.own === "aside" ? listed.aside : listed.drills;
   // Only groups whose kit has been said; one that is gone leaves nothing out.
   const groups = teams.filter((team) => team.setting.kit !== undefined);
@@ -57,7 +55,7 @@ export async function loader({ request }: Route.LoaderArgs) {
   const doable = group ? all.filter(({ doc }) => piecesThere(doc.levels.standard.kit, Math.max(1, group.athletes.length), group.setting)) : all;
   const drawn = new Set(all.filter((one) => one.drawn).map((one) => one.doc.id));
   const found = browse(doable.map((one) => one.doc), by, (drill) => readOwnId(drill.id) !== undefined, readyToSearch);
-  return { unreadable, by, groups: groups.map(({ id, name }) => ({ id, name })), total: all.length, found: found.length, shown, own: listed.drills.filter((one) => readOwnId(one.doc.id)).length, aside: listed.aside.length, drills: found.slice(0, shown).map((drill) => card(drill, drawn.has(drill.id))) };
+  return { unreadable: listed.unreadable, by, groups: groups.map(({ id, name }) => ({ id, name })), total: all.length, found: found.length, shown, own: listed.drills.filter((one) => readOwnId(one.doc.id)).length, aside: listed.aside.length, drills: found.slice(0, shown).map((drill) => card(drill, drawn.has(drill.id))) };
 }
 
 const newForm = z.object({ do: z.literal("new"), name: z.string().trim().min(3, "needs at least 3 characters").max(80, "has at most 80 characters"), posture: z.enum(POSTURES) });
