@@ -51,6 +51,7 @@ export const NOTHING_AT_HAND: AtHand = { held: [], placed: [] };
 
 /** Pieces to fetch or to set up for the next drill, and what is at hand then. What stays is set up once in a session; a chair that stands there serves as a support. */
 export function fetchFor({ held, placed }: AtHand, now: readonly Kit[]): { fetch: Kit[]; atHand: AtHand } {
+  if (now.length === 0) return { fetch: [], atHand: { held: now, placed } };
   const moved = carried(now);
   const standing = now.filter(stays);
   const spare = [...placed];

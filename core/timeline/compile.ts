@@ -5,7 +5,7 @@ import { pieceMicros, restOf } from "./interval";
 import { visitsOf, type Visit } from "./passes";
 import { moveSeconds, type Posture } from "./postures";
 import { changesOver, inUse, keptSide, type InUse } from "./stance";
-import type { DrillLookup, Segment, Timeline, TimedDrill, WorkSide } from "./types";
+import type { DrillLookup, Segment, TimedBeat, Timeline, TimedDrill, WorkSide } from "./types";
 import { fetchFor, NOTHING_AT_HAND, piecesToFetch, type AtHand, type Kit } from "~/core/drills/kit";
 import type { Block, Interval, Item, OneSide, Session } from "~/core/session/schema";
 import { toMicros, toSeconds, type Micros, type Seconds } from "~/core/units";
@@ -140,18 +140,17 @@ function workPass(room: Room, here: Here, side: WorkSide, first: OneSide, set: n
 
   const directions = item.directions ?? drill.directions;
   const turns = side === "alternating" ? first : undefined;
-  const piece = { kind: "work" as const, ...place, posture, side, directions, set, sets: item.sets };
   if (block.interval) {
     restOfGap(room, block.interval, posture, place);
     pieceMicros(block.interval, directions).forEach((micros, d) =>
-      lay(room, { ...piece, direction: d === 0 ? 1 : 2, beats: fillBeats(item.dose, session.pace, micros, room.at, turns) }, micros));
+      lay(room, here, side, set, directions, d === 0 ? 1 : 2, fillBeats(item.dose, session.pace, micros, room.at, turns), micros));
     room.gap = { from: room.at, planned: 0 };
   } else {
     const units = unitCount(item.dose);
     const micros = units * unitMicros(item.dose, session.pace) * (turns ? 2 : 1);
     for (const direction of directions === 2 ? ([1, 2] as const) : ([1] as const)) {
       if (direction === 2) add(room, { kind: "turn", posture }, session.pace.turn, place);
-      lay(room, { ...piece, direction, beats: layBeats(item.dose, session.pace, units, room.at, turns) }, micros);
+      lay(room, here, side, set, directions, direction, layBeats(item.dose, session.pace, units, room.at, turns), micros);
     }
   }
   room.inUse = now;
@@ -165,21 +164,26 @@ function endOfBlock(room: Room): void {
   if (gap && last && room.posture) add(room, { kind: "rest", posture: room.posture, why: "after" }, gap.planned, { block: last.block, item: last.item, round: last.round });
 }
 
-/** Lays a piece of work and counts it. */
-function lay(room: Room, work: Omit<Extract<Segment, { kind: "work" }>, "start" | "seconds">, micros: Micros): void {
-  room.segments.push({ ...work, start: toSeconds(room.at), seconds: toSeconds(micros) });
+/** Lays a piece of work and counts it. Written out field by field: there are hundreds in a session. */
+function lay(room: Room, { item, drill, place }: Here, side: WorkSide, set: number, directions: 1 | 2, direction: 1 | 2, beats: TimedBeat[], micros: Micros): void {
+  room.segments.push({
+    kind: "work", start: toSeconds(room.at), seconds: toSeconds(micros), block: place.block, item: place.item, round: place.round,
+    posture: drill.levels[item.level].posture, side, direction, directions, set, sets: item.sets, beats,
+  });
   room.at += micros;
-  if (work.side === "alternating") {
+  if (side === "alternating") {
     room.work.left += micros / 2;
     room.work.right += micros / 2;
-  } else room.work[work.side] += micros;
+  } else room.work[side] += micros;
 }
 
 /** Adds a segment unless it takes no time. A move or a rest ends the stance in use. */
 function add(room: Room, segment: Loose<Segment>, seconds: Seconds, place: Place): void {
   const micros = toMicros(seconds);
   if (micros <= 0) return;
-  room.segments.push({ ...segment, ...(room.gap && { gap: true as const }), start: toSeconds(room.at), seconds: toSeconds(micros), ...place });
+  const laid = { ...segment, start: toSeconds(room.at), seconds: toSeconds(micros), ...place };
+  if (room.gap && laid.kind !== "work") laid.gap = true;
+  room.segments.push(laid);
   room.at += micros;
   if (segment.kind === "move" || segment.kind === "rest") room.inUse = undefined;
 }
