@@ -17,9 +17,9 @@ it("work and rest by the clock: set for a block, told where a change is too long
   const search = page.getByPlaceholder(/Add a drill/);
   await search.fill("hip flexor hold");
   await search.press("Enter");
-  await search.press("Escape");
   // Cat–camel with its pad 4, shown 20, 40; up 5, shown 20, 30, change 6, 30.
-  expect(await total(page)).toBe(155);
+  await expect.poll(() => total(page)).toBe(155);
+  await search.press("Escape");
   await page.getByRole("button", { name: "Work and rest of Block 1: each drill its own times" }).click();
   const choice = page.getByRole("dialog", { name: "Work and rest of Block 1" });
   await choice.getByLabel("30 s work, 15 s rest").check();
