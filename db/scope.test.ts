@@ -89,7 +89,7 @@ async function asked(): Promise<Record<string, () => Promise<unknown>>> {
     saveSession: () => sessions.saveSession(db, ben, session, 1, doc, 60), findSetting: () => sessions.findSetting(db, ben, session), lastByTeam: () => sessions.lastByTeam(db, ben),
     saveSetting: () => sessions.saveSetting(db, ben, session, { demandId: null }), setArchived: () => sessions.setArchived(db, ben, session, true),
     rawSessions: () => sessions.rawSessions(db, ben, [session]), keepSummary: () => sessions.keepSummary(db, ben, session, 1, { rules: 1, unreadable: { newer: false, why: "taken" } }),
-    listUnreadable: () => lost.listUnreadable(db, ben, "drill"), findUnreadable: () => lost.findUnreadable(db, ben, "session", session), removeUnreadable: () => lost.removeUnreadable(db, ben, "session", session),
+    listUnreadable: () => lost.listUnreadable(db, ben, "profile"), findUnreadable: () => lost.findUnreadable(db, ben, "session", session), removeUnreadable: () => lost.removeUnreadable(db, ben, "session", session),
     setTemplate: () => sessions.setTemplate(db, ben, session, true), deleteArchived: () => sessions.deleteArchived(db, ben, archived),
     listTeams: () => teams.listTeams(db, ben), listTeamNames: () => teams.listTeamNames(db, ben), addTeam: () => teams.addTeam(db, ben, "Another"), renameTeam: () => teams.renameTeam(db, ben, group, "Taken"),
     deleteTeam: () => teams.deleteTeam(db, ben, group), addAthletes: () => teams.addAthletes(db, ben, group, ["Spy"]), countPeople: () => teams.countPeople(db, ben, group),

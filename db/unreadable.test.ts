@@ -12,7 +12,7 @@ import type { Club } from "./clubs";
 import { addDemand, findDemand, listDemands } from "./demands";
 import { UnreadableDocument } from "./documents";
 import { handOut, listEditions, newestEdition, openLink } from "./editions";
-import { addOwnDrill, browseOwnDrills, findOwnDrill, listOwnDrills } from "./own-drills";
+import { addOwnDrill, browseAllOwn, browseOwnDrills, findOwnDrill, listOwnDrills } from "./own-drills";
 import { addSession, findSession, keepSummary, listSessions, newestSessions, rawSessions, saveSession, SESSIONS_A_PAGE } from "./sessions";
 import { freshDatabase, TEST_SECRET } from "./testing";
 import { findUnreadable, listUnreadable, removeUnreadable } from "./unreadable";
@@ -89,9 +89,9 @@ describe("a drill of one's own, and a sport profile", () => {
     expect([(await listOwnDrills(db, ana)).length, (await browseOwnDrills(db, ana)).length, (await listDemands(db, ana)).length]).toEqual([0, 0, 0]);
     await expect(findOwnDrill(db, ana, drill)).rejects.toThrow(UnreadableDocument);
     await expect(findDemand(db, ana, profile)).rejects.toThrow(UnreadableDocument);
-    expect([await listUnreadable(db, ana, "drill"), await listUnreadable(db, ana, "profile"), await listUnreadable(db, ben, "drill")]).toMatchObject([[{ title: "Waves", newer: false }], [{ title: "Gigs" }], []]);
+    expect([(await browseAllOwn(db, ana)).unreadable, await listUnreadable(db, ana, "profile"), (await browseAllOwn(db, ben)).unreadable]).toMatchObject([[{ title: "Waves", newer: false }], [{ title: "Gigs" }], []]);
     expect([await removeUnreadable(db, ana, "drill", drill), await removeUnreadable(db, ana, "profile", profile)]).toEqual([true, true]);
-    expect([await listUnreadable(db, ana, "drill"), await listUnreadable(db, ana, "profile")]).toEqual([[], []]);
+    expect([(await browseAllOwn(db, ana)).unreadable, await listUnreadable(db, ana, "profile")]).toEqual([[], []]);
   });
 });
 

@@ -1,4 +1,4 @@
-import { and, eq, sql } from "drizzle-orm";
+import { and, eq } from "drizzle-orm";
 import type { Opened } from "~/core/documents/opened";
 import { openDrill } from "~/core/documents/drill";
 import { openProfile, openRequest } from "~/core/documents/others";
@@ -26,8 +26,7 @@ async function rowsOf(db: Db, { id: clubId }: Club, kind: UnreadableKind, id?: s
     case "session":
       return db.select({ id: trainingSession.id, title: trainingSession.title, raw: trainingSession.doc }).from(trainingSession).where(and(eq(trainingSession.clubId, clubId), id ? eq(trainingSession.id, id) : undefined));
     case "drill":
-      // How a drill moves is most of it, and is looked at when it is opened.
-      return db.select({ id: ownDrill.id, title: ownDrill.name, raw: id ? ownDrillRevision.doc : sql<unknown>`${ownDrillRevision.doc} - 'motions'`.mapWith(ownDrillRevision.doc) }).from(ownDrill)
+      return db.select({ id: ownDrill.id, title: ownDrill.name, raw: ownDrillRevision.doc }).from(ownDrill)
         .innerJoin(ownDrillRevision, and(eq(ownDrillRevision.clubId, ownDrill.clubId), eq(ownDrillRevision.drillId, ownDrill.id), eq(ownDrillRevision.number, ownDrill.revision)))
         .where(and(eq(ownDrill.clubId, clubId), id ? eq(ownDrill.id, id) : undefined));
     case "profile":
@@ -44,8 +43,8 @@ function unreadableOf(kind: UnreadableKind, { id, title, raw }: Row): Unreadable
   return opened.ok ? undefined : { kind, id, title, newer: opened.newer, why: opened.why };
 }
 
-/** A club's documents of a kind that cannot be read. */
-export async function listUnreadable(db: Db, club: Club, kind: Exclude<UnreadableKind, "session">): Promise<UnreadableRow[]> {
+/** A club's documents of a kind that cannot be read. Sessions say it in their list, drills in theirs (`browseAllOwn`). */
+export async function listUnreadable(db: Db, club: Club, kind: "profile" | "request"): Promise<UnreadableRow[]> {
   return (await rowsOf(db, club, kind)).flatMap((row) => unreadableOf(kind, row) ?? []);
 }
 

@@ -84,3 +84,20 @@ it("a damaged edition opens to nobody, in words", async () => {
   const hand = await context.request.get(new URL(page.url()).pathname);
   expect([hand.status(), /Edition (<!-- -->)?1</.test(await hand.text())]).toEqual([200, true]);
 });
+
+it("a session that names a drill that is gone says so, and breaks no other page", async () => {
+  const { page, context } = await world.visitor();
+  await signIn(page);
+  await freshSession(page, "Gone from it", "floor-to-standing");
+  await saved(page);
+  const path = new URL(page.url()).pathname;
+  const id = path.replace("/sessions/", "");
+  await change(id, `jsonb_set(doc, '{blocks,0,items,0,drill}', '"own-00000000-0000-4000-8000-000000000000-1"')`);
+  for (const to of [path, `${path}/paper`, `${path}/hand-out`]) {
+    const answer = await context.request.get(to);
+    expect([to, answer.status(), (await answer.text()).includes("names a drill that is not here any more")]).toEqual([to, 422, true]);
+  }
+  expect((await context.request.post("/sessions", { form: { do: "copy", id }, maxRedirects: 0 })).status()).toBe(422);
+  for (const to of ["/sessions", "/demands/rowing", `${path}/export`]) expect([to, (await context.request.get(to)).status()]).toEqual([to, 200]);
+  expect(await (await context.request.get("/sessions")).text()).toContain("Can’t be read");
+});

@@ -1,6 +1,14 @@
 import { redirect } from "react-router";
 import { notHere } from "./coach.server";
 import { UnreadableDocument } from "~/db/documents";
+import { missingDrill } from "~/core/session/missing";
+import type { Session } from "~/core/session/schema";
+
+/** A session all of whose drills are there; one that names a drill that is gone, or cannot be read, is said in words. */
+export function needDrills(session: Session, drills: (id: string) => unknown): void {
+  const missing = missingDrill(session, drills);
+  if (missing !== undefined) throw new Response(`“${session.title}” names a drill that is not here any more, or can’t be read (${missing}). You can still export the session, or archive it, in the list of sessions.`, { status: 422 });
+}
 
 /**
  * What was asked for from the database; where a document of it cannot be read, its own page that says so is gone to instead.

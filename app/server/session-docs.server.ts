@@ -16,7 +16,7 @@ import { demandById } from "~/library/demands";
 import { drawnDrill, drillsOf } from "./drills.server";
 import { getServices } from "./services.server";
 import { needRoom } from "./room.server";
-import { opening } from "./opening.server";
+import { needDrills, opening } from "./opening.server";
 import { summaryOf } from "~/core/profile/summary";
 
 /** Largest file taken for an import, in bytes. */
@@ -69,7 +69,9 @@ export async function keepSession(club: Club, session: Session, beside: Partial<
   const { db } = getServices();
   const { teamId = null } = beside;
   const own = teamId !== null && (await listTeamNames(db, club)).some((one) => one.id === teamId);
-  const timeline = compile(session, await drillsOf(club, session));
+  const drills = await drillsOf(club, session);
+  needDrills(session, drills);
+  const timeline = compile(session, drills);
   return addSession(db, club, session, timeline.totalSeconds, { ...beside, teamId: own ? teamId : null, summary: summaryOf(session, timeline) });
 }
 

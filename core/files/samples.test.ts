@@ -74,7 +74,7 @@ describe("what cannot be read", () => {
   it("says why, and keeps what there is", () => {
     for (const raw of [null, 3, "x", [], {}, { ...(json("session-1") as object), blocks: [] }]) expect(openSession(raw)).toMatchObject({ ok: false, newer: false, raw });
     expect(openSession({ ...(json("session-1") as object), blocks: [] })).toMatchObject({ why: "blocks: must have at least 1 entry" });
-    for (const raw of [null, {}, { session: json("session-1") }, { session: 3, drills: [] }, { version: 0, session: json("session-1"), drills: [] }]) expect(openEdition(raw)).toMatchObject({ ok: false, newer: false });
+    for (const raw of [null, {}, { session: json("session-1") }, { session: 3, drills: [] }, { version: 0, session: json("session-1"), drills: [] }, { session: json("session-1"), drills: [] }]) expect(openEdition(raw)).toMatchObject({ ok: false, newer: false });
     expect([openDrill({}), openProfile([]), openRequest("x")].map((one) => one.ok)).toEqual([false, false, false]);
   });
   it("is not damaged where a newer program made it", () => {

@@ -22,6 +22,7 @@ import { compile } from "~/core/timeline/compile";
 import { deleteDemand, findDemand, saveDemand } from "~/db/demands";
 import { newestSessions } from "~/db/sessions";
 import { demandById } from "~/library/demands";
+import { missingDrill } from "~/core/session/missing";
 import { opening } from "~/app/server/opening.server";
 
 export const meta: Route.MetaFunction = ({ loaderData }) => [{ title: `${loaderData?.demand.name ?? "What is asked"} · Mapset` }];
@@ -39,6 +40,7 @@ export async function loader({ request, params }: Route.LoaderArgs) {
   const drills = await drillsOf(coach.club, newest);
   const sessions = [];
   for (const { id, doc } of newest) {
+    if (missingDrill(doc, drills) !== undefined) continue;
     const timeline = compile(doc, drills);
     sessions.push({ id, title: doc.title, target: doc.target ?? timeline.totalSeconds, coverage: coverageOf(doc, timeline, drills) });
     // Others are served between one and the next.

@@ -13,7 +13,7 @@ import { listDemands } from "~/db/demands";
 import { findSession, findSetting, listTitles } from "~/db/sessions";
 import { listGroups } from "~/db/teams";
 import { newestEdition } from "~/db/editions";
-import { opening } from "~/app/server/opening.server";
+import { needDrills, opening } from "~/app/server/opening.server";
 
 export const meta: Route.MetaFunction = ({ loaderData }) => [{ title: `${loaderData?.copy.doc.title ?? "Desk"} · Mapset` }];
 
@@ -30,6 +30,7 @@ export async function loader({ request, params }: Route.LoaderArgs) {
   if (!stored || !setting) throw notHere();
   // The coach's other drills are fetched by the page once it is there.
   const used = await drillsNamed(coach.club, [stored.doc, edition?.session]);
+  needDrills(stored.doc, lookupOf(used));
   return {
     large: segmentsAtMost(stored.doc, lookupOf(used)) > DRAWN_HERE,
     id, copy: deskCopy(stored), before: writtenBefore(stored.doc, stored.updatedAt), archived: stored.archivedAt !== null, edition, used, setting, groups, others,

@@ -14,7 +14,7 @@ import { compile } from "~/core/timeline/compile";
 import type { Club } from "~/db/clubs";
 import { findSession, findSetting } from "~/db/sessions";
 import { listGroups } from "~/db/teams";
-import { opening } from "~/app/server/opening.server";
+import { needDrills, opening } from "~/app/server/opening.server";
 
 /**
  * A session as it is looked over before it is handed out. `seen` stands for all that is shown of it: what is handed out
@@ -29,6 +29,7 @@ export async function lookOver(club: Club, id: string, { whom, also = [] }: { wh
   const teamId = whom === undefined ? setting.teamId : whom;
   if (teamId !== null && !groups.some((one) => one.id === teamId)) throw notHere("There is no such group among yours.");
   const drills = await drillsOf(club, [doc, ...also]);
+  needDrills(doc, drills);
   await setImmediate();
   const found = await inTurns(auditInSteps(auditInput(doc, drills, { demand: undefined, group: chosenFor(groups, { ...setting, teamId }) })));
   // What was accepted was accepted for those it is for at the desk.

@@ -21,7 +21,7 @@ import { browseOwnDrills } from "~/db/own-drills";
 import { findSession, findSetting } from "~/db/sessions";
 import { listGroups } from "~/db/teams";
 import { DRILLS } from "~/library";
-import { opening } from "~/app/server/opening.server";
+import { needDrills, opening } from "~/app/server/opening.server";
 
 export const meta: Route.MetaFunction = ({ loaderData }) => [{ title: `${loaderData?.title ?? ""} on paper · Mapset` }];
 
@@ -36,6 +36,7 @@ export async function loader({ request, params }: Route.LoaderArgs) {
   const drills = await drillsOf(coach.club, stored.doc);
   const group = chosenFor(groups, setting);
   const { doc } = stored;
+  needDrills(doc, drills);
   const timeline = compile(doc, drills);
   await setImmediate();
   const profile = miniProfile(profileOf(doc, timeline), 700, 70);

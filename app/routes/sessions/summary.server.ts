@@ -8,6 +8,7 @@ import type { Db } from "~/db/client";
 import type { Club } from "~/db/clubs";
 import { keepSummary, rawSessions, type SessionRow } from "~/db/sessions";
 import type { DrillLookup } from "~/library";
+import { missingDrill } from "~/core/session/missing";
 
 /** What the list shows of a session; `unreadable` says why there is nothing to show. */
 export type SessionSummary = {
@@ -65,7 +66,7 @@ async function freshSummaries(db: Db, club: Club, ids: readonly string[], drills
 }
 
 function summaryWith(session: Session, drills: DrillLookup): Summary {
-  const missing = session.blocks.flatMap((block) => block.items).find((item) => !drills(item.drill));
-  if (missing) return { rules: SUMMARY_RULES, unreadable: { newer: false, why: `It names a drill that is not here: ${missing.drill}.` } };
+  const missing = missingDrill(session, drills);
+  if (missing !== undefined) return { rules: SUMMARY_RULES, unreadable: { newer: false, why: `It names a drill that is not here: ${missing}.` } };
   return summaryOf(session, compile(session, drills));
 }

@@ -67,7 +67,7 @@ export default function UnreadablePage({ loaderData }: Route.ComponentProps) {
       </div>
       <Confirm
         open={asking} onOpenChange={setAsking} title={`Remove “${title}”?`} action="Remove it for good"
-        text={kind === "session" ? "It goes for good, with every edition, link and report of it. This cannot be undone." : "It goes for good. This cannot be undone."}
+        text={kind === "session" ? "It goes for good, with every edition, link and report of it. This cannot be undone." : kind === "drill" ? "It goes for good, with all its revisions. Sessions that use it can’t be opened. This cannot be undone." : "It goes for good. This cannot be undone."}
         onConfirm={() => void submit({ do: "remove" }, { method: "post" })}
       />
     </main>

@@ -1,12 +1,14 @@
 import { itemAt } from "../look";
 import type { AuditInput, Finding, Fix, Rule } from "../types";
 import { editBlock, editItem, moveItem, type Place } from "~/core/session/edits";
-import type { Interval } from "~/core/session/schema";
+import { INTERVAL_BOUNDS } from "~/core/session/bounds";
+import type { Interval, Session } from "~/core/session/schema";
 import { secondsText } from "~/core/text/clock";
 import { compile } from "~/core/timeline/compile";
 import { unitMicros } from "~/core/timeline/dose";
 import { gapsOf, type Gap } from "~/core/timeline/gaps";
 import { placeKey } from "~/core/timeline/totals";
+import type { Segment } from "~/core/timeline/types";
 import { toMicros, toSeconds, type Seconds } from "~/core/units";
 
 /** Less showing than this is none. */
@@ -45,16 +47,18 @@ function wayOut(input: AuditInput, place: Place, gap: Gap): Fix | undefined {
   const showing = Math.floor(gap.showing - over(gap));
   if (gap.showing > 0 && showing >= LEAST_SHOWING) return { words: `Watch first ${secondsText(showing)} only`, apply: (s) => editItem(s, place, { demo: showing }) };
   if (gap.showing > 0 && gap.takes - gap.showing <= gap.has) return { words: "Show it before the block", apply: (s) => editItem(s, place, { demo: 0 }) };
+  const tooLong = (session: Session, segments: readonly Segment[]) => gapsOf(session, segments).filter((one) => one.to.block === place.block && over(one) > TELL);
+  const now = tooLong(input.session, input.timeline.segments);
   for (let to = 0; to < block.items.length; to++) {
     if (to === place.item) continue;
     const moved = moveItem(input.session, place, { block: place.block, item: to });
-    const left = gapsOf(moved, compile(moved, input.drills).segments).filter((one) => one.to.block === place.block && over(one) > TELL);
-    const now = gapsOf(input.session, input.timeline.segments).filter((one) => one.to.block === place.block && over(one) > TELL);
+    const left = tooLong(moved, compile(moved, input.drills).segments);
     if (left.length < now.length && left.every((one) => over(one) <= over(gap))) return { words: `Do it as number ${to + 1} of the block`, apply: (s) => moveItem(s, place, { block: place.block, item: to }) };
   }
   const interval = block.interval!;
   const rest = Math.ceil((interval.rest + over(gap)) / REST_STEP) * REST_STEP;
-  return { words: `Rest ${secondsText(rest)} in this block`, apply: (s) => editBlock(s, place.block, { interval: { ...interval, rest } }) };
+  // A file may have longer moves than any rest there is.
+  return rest > INTERVAL_BOUNDS.mostRest ? undefined : { words: `Rest ${secondsText(rest)} in this block`, apply: (s) => editBlock(s, place.block, { interval: { ...interval, rest } }) };
 }
 
 /** A repetition or a breath that is longer than the work of its block: nobody finishes one. */
@@ -77,7 +81,7 @@ export const intervalWork: Rule = {
           severity: "warn", place: { block: b, item: i },
           says: `One ${one} of ${here.drill.name} takes ${secondsText(toSeconds(unit))}, longer than the ${secondsText(toSeconds(piece))} there ${piece === 1e6 ? "is" : "are"} for it.`,
           why: "Nobody finishes one before the change.",
-          fix: { words: `Work ${secondsText(work)} in this block`, apply: (s) => editBlock(s, b, { interval: longer }) },
+          ...(work <= INTERVAL_BOUNDS.mostWork && { fix: { words: `Work ${secondsText(work)} in this block`, apply: (s) => editBlock(s, b, { interval: longer }) } }),
         }];
       }),
     ),
