@@ -118,6 +118,8 @@ export default function HandOut({ loaderData, actionData }: Route.ComponentProps
   const { id, title, editions, teams, newest } = loaderData;
   const busy = useNavigation().state === "submitting";
   const [, ask] = useSearchParams();
+  /** Looked over for others than it is for at the desk. */
+  const elsewhere = loaderData.teamId !== loaderData.atDesk;
   const lookingOver = useNavigation().state === "loading";
   const forWhom = (team: string) => ask((params) => (params.set("for", team || ANYONE), params), { replace: true, preventScrollReset: true });
   const against = againstTarget(loaderData.totalSeconds, loaderData.target);
@@ -206,7 +208,7 @@ export default function HandOut({ loaderData, actionData }: Route.ComponentProps
           )}
           {loaderData.stops.length > 0 && (
             <div className="rounded-md border-l-4 border-plum bg-plum-wash px-3 py-2 text-sm">
-              <p className="font-semibold text-plum">Not like this, the desk says:</p>
+              <p className="font-semibold text-plum">{elsewhere ? "This does not suit them:" : "Not like this, the desk says:"}</p>
               <ul className="flex flex-col gap-1">
                 {loaderData.stops.map((says) => (
                   <li key={says}>{says}</li>
@@ -215,9 +217,9 @@ export default function HandOut({ loaderData, actionData }: Route.ComponentProps
               </ul>
               <p>
                 <Link to={`/sessions/${id}`} className="underline underline-offset-4">
-                  Mend it at the desk
+                  {elsewhere ? "Choose them for it at the desk" : "Mend it at the desk"}
                 </Link>
-                , or say there why it stands.
+                {elsewhere ? " to mend it for them." : ", or say there why it stands."}
               </p>
             </div>
           )}
@@ -235,7 +237,7 @@ export default function HandOut({ loaderData, actionData }: Route.ComponentProps
               options={[...teams.map((t) => ({ value: t.id, words: `${t.name} (${t.people})` })), { value: "", words: "Anyone with the link" }]}
             />
             <p className="text-sm text-ink-faint">People of a team tap their own name, so you see who it was. Anyone holding the link sees these names.</p>
-            {loaderData.teamId !== loaderData.atDesk && (
+            {elsewhere && (
               <p role="status" className="rounded-md border border-line px-3 py-2 text-sm">
                 {loaderData.teamId === null ? "Looked over for anyone: nobody’s protected areas are known." : "Looked over for this group: their people, what they protect, and their kit."} At the desk it is for {teams.find((t) => t.id === loaderData.atDesk)?.name ?? "anyone"}.
               </p>
