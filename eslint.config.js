@@ -53,6 +53,19 @@ export default tseslint.config(
       }],
     },
   },
+  // Time is known in one place, so that it can be turned.
+  {
+    files: ["app/**/*.ts", "app/**/*.tsx", "db/**/*.ts", "cli/**/*.ts"], ignores: ["**/*.test.ts"],
+    rules: {
+      "no-restricted-properties": ["error", { object: "Date", property: "now", message: "Ask core/clock for the time." }],
+      "no-restricted-syntax": ["error", { selector: "NewExpression[callee.name='Date'][arguments.length=0]", message: "Ask core/clock for the time." }],
+    },
+  },
+  {
+    files: ["core/clock/clock.ts"],
+    rules: { "no-restricted-properties": "off", "no-restricted-syntax": "off", "no-restricted-globals": ["error", ...IMPURE.filter((name) => name !== "performance").map((name) => ({ name, message: "core/ is pure: pass it in instead." }))] },
+  },
+  { files: ["core/clock/*.test.ts"], rules: { "no-restricted-properties": "off", "no-restricted-globals": "off" } },
   { files: ["library/**/*.ts"], ignores: ["**/*.test.ts"], rules: noImport("app", "db", "cli", "scripts", "tests") },
   { files: ["db/**/*.ts"], ignores: ["**/*.test.ts"], rules: noImport("app", "library", "cli", "scripts", "tests") },
   { files: ["app/**/*.ts", "app/**/*.tsx"], rules: noImport("cli", "scripts", "tests") },

@@ -17,6 +17,8 @@ export default [
     route("draft", "routes/draft/route.tsx"),
     route("heard", "routes/heard/route.tsx"),
     route("teams", "routes/teams/route.tsx"),
+    route("people", "routes/people/route.tsx"),
+    route("people/:person", "routes/person/route.tsx"),
     route("demands", "routes/demands/route.tsx"),
     route("demands/:demand", "routes/demand/route.tsx"),
     route("library", "routes/library/route.tsx"),

@@ -1,3 +1,4 @@
+import { nowDate } from "~/core/clock/clock";
 import { and, eq, lt, ne, sql } from "drizzle-orm";
 import { betterAuth } from "better-auth";
 import { drizzleAdapter } from "better-auth/adapters/drizzle";
@@ -64,7 +65,7 @@ export function openAccounts(db: Db, settings: AccountSettings) {
         create: {
           before: async (session) => {
             // Whoever signs in sweeps out what nobody can be signed in with any more.
-            await db.delete(signIn).where(lt(signIn.expiresAt, new Date()));
+            await db.delete(signIn).where(lt(signIn.expiresAt, nowDate()));
             // What a browser calls itself says who someone is, and nothing here needs it.
             return { data: { ...session, userAgent: null, ipAddress: null } };
           },
@@ -121,7 +122,7 @@ export async function askForPassword(db: Db, accounts: Accounts, email: string):
 export async function passwordAskedFor(db: Db, accounts: Accounts, token: string): Promise<{ name: string; email: string; first: boolean } | undefined> {
   const { internalAdapter } = await accounts.$context;
   const asked = await internalAdapter.findVerificationValue(`reset-password:${token}`);
-  if (!asked || asked.expiresAt < new Date()) return undefined;
+  if (!asked || asked.expiresAt < nowDate()) return undefined;
   const [found] = await db.select().from(coach).where(eq(coach.id, asked.value));
   return found && { name: found.name, email: found.email, first: !found.emailVerified };
 }
@@ -147,7 +148,7 @@ async function tellOfNewPassword(db: Db, baseUrl: string, who: { name: string; e
 /** Where else somebody is signed in: since when, and when they were last there (to the day). Newest first. */
 export async function signedInElsewhere(db: Db, coachId: string, here: string): Promise<{ since: Date; lastSeen: Date }[]> {
   return db.select({ since: signIn.createdAt, lastSeen: signIn.updatedAt }).from(signIn)
-    .where(and(eq(signIn.userId, coachId), ne(signIn.id, here), sql`${signIn.expiresAt} > now()`)).orderBy(sql`${signIn.updatedAt} desc`).limit(50);
+    .where(and(eq(signIn.userId, coachId), ne(signIn.id, here), sql`${signIn.expiresAt} > ${nowDate().toISOString()}::timestamptz`)).orderBy(sql`${signIn.updatedAt} desc`).limit(50);
 }
 
 /** Signs somebody out everywhere but here. Returns from how many places. */
@@ -156,12 +157,12 @@ export async function signOutElsewhere(db: Db, coachId: string, here: string): P
 }
 
 export async function renameCoach(db: Db, coachId: string, name: string): Promise<void> {
-  await db.update(coach).set({ name, updatedAt: new Date() }).where(eq(coach.id, coachId));
+  await db.update(coach).set({ name, updatedAt: nowDate() }).where(eq(coach.id, coachId));
 }
 
 /** Sweeps out what has run out: sign-ins, what messages opened, invitations, accounts that were asked for and never opened. */
 export async function dropWhatRanOut(db: Db): Promise<void> {
-  const now = new Date();
+  const now = nowDate();
   await db.delete(signIn).where(lt(signIn.expiresAt, now));
   await db.delete(verification).where(lt(verification.expiresAt, now));
   await db.delete(invitation).where(lt(invitation.until, new Date(now.getTime() - KEPT_DAYS * 24 * HOUR_MS)));

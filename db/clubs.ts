@@ -1,4 +1,5 @@
 import { and, asc, desc, eq, inArray, sql } from "drizzle-orm";
+import { zoneHere } from "~/core/clock/zone";
 import type { Role } from "~/core/club/role";
 import type { Db } from "./client";
 import { club, member } from "./schema";
@@ -13,15 +14,16 @@ export type Club = { readonly id: string; readonly by: string | null; readonly [
 
 const asChecked = (id: string, by: string | null): Club => ({ id, by }) as Club;
 
-export type Membership = { club: Club; name: string; role: Role };
+/** `zone` is the one of the server until one has been said. */
+export type Membership = { club: Club; name: string; role: Role; zone: string; zoneSaid: boolean };
 
 type Tx = Pick<Db, "select" | "insert">;
 
 /** The clubs a coach works in, the one joined last first. */
 export async function clubsOf(db: Tx, coachId: string): Promise<Membership[]> {
-  const rows = await db.select({ id: club.id, name: club.name, role: member.role }).from(member).innerJoin(club, eq(club.id, member.clubId))
+  const rows = await db.select({ id: club.id, name: club.name, role: member.role, zone: club.zone }).from(member).innerJoin(club, eq(club.id, member.clubId))
     .where(eq(member.coachId, coachId)).orderBy(desc(member.createdAt), asc(club.id));
-  return rows.map(({ id, name, role }) => ({ club: asChecked(id, coachId), name, role }));
+  return rows.map(({ id, name, role, zone }) => ({ club: asChecked(id, coachId), name, role, zone: zone ?? zoneHere(), zoneSaid: zone !== null }));
 }
 
 /** The club somebody signed in works in: the one they chose while they are in it, else the one joined last; whoever is in none gets one of their own. */
@@ -33,7 +35,7 @@ export async function requireMember(db: Db, coach: { id: string; name: string },
     // Several requests at once make one.
     await tx.execute(sql`select pg_advisory_xact_lock(hashtext(${`club of ${coach.id}`}))`);
     const [now] = await clubsOf(tx, coach.id);
-    return now ?? { club: await addClub(tx, coach.id, coach.name), name: coach.name, role: "owner" };
+    return now ?? { club: await addClub(tx, coach.id, coach.name), name: coach.name, role: "owner", zone: zoneHere(), zoneSaid: false };
   });
 }
 

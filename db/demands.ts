@@ -1,4 +1,5 @@
-import { and, asc, eq, sql } from "drizzle-orm";
+import { nowDate } from "~/core/clock/clock";
+import { and, asc, eq } from "drizzle-orm";
 import type { Db } from "./client";
 import type { Club } from "./clubs";
 import { sportProfile } from "./schema";
@@ -29,7 +30,7 @@ export async function addDemand(db: Db, club: Club, doc: Demand): Promise<string
 
 /** Keeps a changed profile. Returns false when it is not the coach's. */
 export async function saveDemand(db: Db, club: Club, id: string, doc: Demand): Promise<boolean> {
-  const rows = await db.update(sportProfile).set({ doc, name: doc.name, updatedAt: sql`now()` }).where(and(eq(sportProfile.id, id), eq(sportProfile.clubId, club.id))).returning({ id: sportProfile.id });
+  const rows = await db.update(sportProfile).set({ doc, name: doc.name, updatedAt: nowDate() }).where(and(eq(sportProfile.id, id), eq(sportProfile.clubId, club.id))).returning({ id: sportProfile.id });
   return rows.length > 0;
 }
 

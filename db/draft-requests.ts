@@ -1,3 +1,4 @@
+import { nowDate } from "~/core/clock/clock";
 import { and, desc, eq, sql } from "drizzle-orm";
 import type { Db } from "./client";
 import type { Club } from "./clubs";
@@ -47,7 +48,7 @@ export async function addRequest(db: Db, club: Club, { title, doc, teamId }: Kep
 /** Keeps a changed request. Returns false when it, or the team, is not the coach's. */
 export async function saveRequest(db: Db, club: Club, id: string, { title, doc, teamId }: Kept): Promise<boolean> {
   if (!(await ownsTeam(db, club, teamId))) return false;
-  const rows = await db.update(draftRequest).set({ doc, title, groupId: teamId, updatedAt: sql`now()` }).where(own(club, id)).returning({ id: draftRequest.id });
+  const rows = await db.update(draftRequest).set({ doc, title, groupId: teamId, updatedAt: nowDate() }).where(own(club, id)).returning({ id: draftRequest.id });
   return rows.length > 0;
 }
 

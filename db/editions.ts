@@ -1,3 +1,4 @@
+import { nowDate } from "~/core/clock/clock";
 import { and, asc, count, desc, eq, inArray, isNull, lt, lte, sql } from "drizzle-orm";
 import { randomUUID } from "node:crypto";
 import type { Accepted } from "~/core/audit/accepted";
@@ -130,7 +131,7 @@ export type Looked = { revision: number; accepted: Accepted[]; choices: Choice[]
 export async function handOut(db: Db, club: Club, sessionId: string, doc: Edition, totalSeconds: Seconds, teamId: string | null, secret: string, how?: { at?: Date }): Promise<HandedOut | undefined>;
 export async function handOut(db: Db, club: Club, sessionId: string, doc: Edition, totalSeconds: Seconds, teamId: string | null, secret: string, how: { looked: Looked }): Promise<HandedOut | "changed" | undefined>;
 export async function handOut(
-  db: Db, club: Club, sessionId: string, doc: Edition, totalSeconds: Seconds, teamId: string | null, secret: string, { at = new Date(), looked }: { at?: Date; looked?: Looked } = {},
+  db: Db, club: Club, sessionId: string, doc: Edition, totalSeconds: Seconds, teamId: string | null, secret: string, { at = nowDate(), looked }: { at?: Date; looked?: Looked } = {},
 ): Promise<HandedOut | "changed" | undefined> {
   return db.transaction(async (tx) => {
     const [own] = await tx.select({ id: trainingSession.id, revision: trainingSession.revision, accepted: trainingSession.accepted, choices: trainingSession.choices }).from(trainingSession)
@@ -163,7 +164,7 @@ export async function handOut(
 export async function withdrawLink(db: Db, club: Club, id: string): Promise<boolean> {
   const rows = await db
     .update(link)
-    .set({ withdrawnAt: sql`coalesce(${link.withdrawnAt}, now())` })
+    .set({ withdrawnAt: sql`coalesce(${link.withdrawnAt}, ${nowDate().toISOString()}::timestamptz)` })
     .where(and(eq(link.id, id), eq(link.clubId, club.id)))
     .returning({ id: link.id });
   return rows.length > 0;
@@ -183,7 +184,7 @@ export async function openLink(db: Db, token: string, countOpening: boolean): Pr
   const found = await linkOf(db, token);
   if (!found) return undefined;
   if (found.withdrawnAt) return "withdrawn";
-  if (countOpening) await db.update(link).set({ openings: sql`${link.openings} + 1`, openedAt: sql`now()` }).where(and(eq(link.clubId, found.opened.club.id), eq(link.id, found.opened.id)));
+  if (countOpening) await db.update(link).set({ openings: sql`${link.openings} + 1`, openedAt: nowDate() }).where(and(eq(link.clubId, found.opened.club.id), eq(link.id, found.opened.id)));
   return found.opened;
 }
 

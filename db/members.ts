@@ -1,3 +1,4 @@
+import { now, nowDate } from "~/core/clock/clock";
 import { and, asc, count, eq, gt, isNull, sql } from "drizzle-orm";
 import { randomUUID } from "node:crypto";
 import type { Role } from "~/core/club/role";
@@ -16,6 +17,11 @@ export async function listMembers(db: Db, club: Club): Promise<Member[]> {
 
 export async function renameClub(db: Db, club: Club, name: string): Promise<void> {
   await db.update(clubs).set({ name }).where(eq(clubs.id, club.id));
+}
+
+/** Says in which time zone a club's days and hours are; with `unlessSaid` only where nobody has. */
+export async function setClubZone(db: Db, club: Club, zone: string, unlessSaid = false): Promise<void> {
+  await db.update(clubs).set({ zone }).where(and(eq(clubs.id, club.id), unlessSaid ? isNull(clubs.zone) : undefined));
 }
 
 /** What came of changing who is in a club: a club is never left without an owner. */
@@ -47,17 +53,17 @@ export const MOST_INVITATIONS = 50;
 const DAY_MS = 86_400_000;
 
 const isOf = and(eq(entry.clubId, invitation.clubId), eq(entry.target, invitation.id));
-const isOpen = and(isNull(invitation.usedAt), gt(invitation.until, sql`now()`));
+const isOpen = () => and(isNull(invitation.usedAt), gt(invitation.until, nowDate()));
 
 /** Makes an address that lets one person into a club. Returns its token; undefined where there are too many already. */
 export async function invite(db: Db, club: Club, role: Role, secret: string): Promise<string | undefined> {
   return db.transaction(async (tx) => {
     await tx.execute(sql`select pg_advisory_xact_lock(hashtext(${`invitations of ${club.id}`}))`);
-    const [open] = await tx.select({ n: count() }).from(invitation).where(and(eq(invitation.clubId, club.id), isOpen));
+    const [open] = await tx.select({ n: count() }).from(invitation).where(and(eq(invitation.clubId, club.id), isOpen()));
     if (open!.n >= MOST_INVITATIONS) return undefined;
     const id = randomUUID();
     const token = invitationToken(secret, id);
-    await tx.insert(invitation).values({ clubId: club.id, id, madeBy: club.by, role, until: new Date(Date.now() + INVITED_DAYS * DAY_MS) });
+    await tx.insert(invitation).values({ clubId: club.id, id, madeBy: club.by, role, until: new Date(now() + INVITED_DAYS * DAY_MS) });
     await tx.insert(entry).values({ tokenHash: tokenHash(token), kind: "invitation", clubId: club.id, target: id });
     return token;
   });
@@ -69,7 +75,7 @@ export type OpenInvitation = { id: string; role: Role; until: Date; token: strin
 export async function listInvitations(db: Db, club: Club, secret: string): Promise<OpenInvitation[]> {
   const rows = await db.select({ id: invitation.id, role: invitation.role, until: invitation.until, hash: entry.tokenHash })
     .from(invitation).innerJoin(entry, isOf)
-    .where(and(eq(invitation.clubId, club.id), isOpen)).orderBy(sql`${invitation.createdAt} desc`);
+    .where(and(eq(invitation.clubId, club.id), isOpen())).orderBy(sql`${invitation.createdAt} desc`);
   return rows.map(({ hash, ...row }) => {
     const token = invitationToken(secret, row.id);
     return { ...row, token: isTokenOf(token, hash) ? token : undefined };
@@ -88,7 +94,7 @@ export type Invited = { clubId: string; clubName: string; role: Role };
 const byToken = (db: Pick<Db, "select">, token: string) =>
   db.select({ clubId: invitation.clubId, id: invitation.id, clubName: clubs.name, role: invitation.role })
     .from(entry).innerJoin(invitation, isOf).innerJoin(clubs, eq(clubs.id, invitation.clubId))
-    .where(and(eq(entry.tokenHash, tokenHash(token)), eq(entry.kind, "invitation"), isOpen));
+    .where(and(eq(entry.tokenHash, tokenHash(token)), eq(entry.kind, "invitation"), isOpen()));
 
 /** What an invitation's address opens; undefined where it opens nothing any more. */
 export async function openInvitation(db: Db, token: string): Promise<Invited | undefined> {
@@ -105,7 +111,7 @@ export async function acceptInvitation(db: Db, token: string, coachId: string): 
     // Whoever is in already has not used it up for the one it was meant for.
     if (already) return { ...found, role: already.role };
     await tx.insert(member).values({ clubId: found.clubId, coachId, role: found.role });
-    await tx.update(invitation).set({ usedBy: coachId, usedAt: sql`now()` }).where(and(eq(invitation.clubId, found.clubId), eq(invitation.id, found.id)));
+    await tx.update(invitation).set({ usedBy: coachId, usedAt: nowDate() }).where(and(eq(invitation.clubId, found.clubId), eq(invitation.id, found.id)));
     return found;
   });
 }

@@ -1,3 +1,4 @@
+import { now } from "~/core/clock/clock";
 import { and, count, desc, eq, gt, lt } from "drizzle-orm";
 import type { MessageText } from "~/core/mail/messages";
 import type { Db } from "./client";
@@ -23,7 +24,7 @@ export async function writeTo(db: Db, recipient: string, key: string, text: Mess
 
 /** Whether an address has had as many messages as anybody may have sent to it for now. */
 export async function hasHadEnough(db: Db, recipient: string): Promise<boolean> {
-  const [{ had }] = (await db.select({ had: count() }).from(message).where(and(eq(message.recipient, recipient.toLowerCase()), gt(message.createdAt, new Date(Date.now() - HOUR_MS))))) as [{ had: number }];
+  const [{ had }] = (await db.select({ had: count() }).from(message).where(and(eq(message.recipient, recipient.toLowerCase()), gt(message.createdAt, new Date(now() - HOUR_MS))))) as [{ had: number }];
   return had >= MESSAGES_AN_HOUR;
 }
 
@@ -39,5 +40,5 @@ export async function allMessages(db: Db, to?: string): Promise<Message[]> {
 }
 
 export async function dropOldMessages(db: Db): Promise<void> {
-  await db.delete(message).where(lt(message.createdAt, new Date(Date.now() - KEPT_DAYS * 24 * HOUR_MS)));
+  await db.delete(message).where(lt(message.createdAt, new Date(now() - KEPT_DAYS * 24 * HOUR_MS)));
 }

@@ -1,3 +1,4 @@
+import { nowDate } from "~/core/clock/clock";
 import { and, desc, eq, isNotNull, isNull, sql } from "drizzle-orm";
 import { randomUUID } from "node:crypto";
 import { setImmediate } from "node:timers/promises";
@@ -189,13 +190,13 @@ export async function keepRevision(db: Db, club: Club, id: string, basedOn: numb
     if (row.revision !== basedOn) return { kind: "newer", revision: row.revision };
     const number = row.revision + 1;
     await addRevision(tx, club, id, number, doc, lines);
-    await tx.update(ownDrill).set({ revision: number, name: doc.name, updatedAt: sql`now()` }).where(own(club, id));
+    await tx.update(ownDrill).set({ revision: number, name: doc.name, updatedAt: nowDate() }).where(own(club, id));
     return { kind: "kept", revision: number };
   });
 }
 
 /** Puts a drill aside or brings it back. Sessions that use it go on as they are. Returns false when it is not the coach's. */
 export async function shelveOwnDrill(db: Db, club: Club, id: string, away: boolean): Promise<boolean> {
-  const rows = await db.update(ownDrill).set({ archivedAt: away ? sql`now()` : null }).where(own(club, id)).returning({ id: ownDrill.id });
+  const rows = await db.update(ownDrill).set({ archivedAt: away ? nowDate() : null }).where(own(club, id)).returning({ id: ownDrill.id });
   return rows.length > 0;
 }

@@ -1,3 +1,4 @@
+import { steady } from "~/core/clock/clock";
 import { setTimeout as wait } from "node:timers/promises";
 import pg from "pg";
 
@@ -36,14 +37,14 @@ export const onlyAsks = (query: string): boolean => /^\s*select\b/i.test(query) 
 
 /** Does something, again and again while the database is away. `again` says whether what was under way may be done twice. */
 export async function persevere<T>(work: () => PromiseLike<T>, again: boolean, { longest = LONGEST_AWAY_MS, pause = wait }: { longest?: number; pause?: (ms: number) => Promise<unknown> } = {}): Promise<T> {
-  const begun = Date.now();
+  const begun = steady();
   for (let next = FIRST_PAUSE_MS; ; next = Math.min(LONGEST_PAUSE_MS, next * 2)) {
     try {
       return await work();
     } catch (error) {
       const code = codeOf(error);
       const away = NEVER_SENT.has(code) || (again && UNDER_WAY.has(code));
-      if (!away || Date.now() - begun + next > longest) throw error;
+      if (!away || steady() - begun + next > longest) throw error;
       await pause(next);
     }
   }

@@ -1,7 +1,9 @@
+import { nowDate } from "~/core/clock/clock";
 import { and, desc, eq, inArray, isNull, sql } from "drizzle-orm";
 import type { CheckIn, Progress, Tightness } from "~/core/checkin/schema";
 import { REALLY_DONE } from "~/core/player/run";
-import type { Seconds, Share } from "~/core/units";
+import { reckoned } from "~/core/checkin/moments";
+import type { EpochMs, Seconds, Share } from "~/core/units";
 import type { Db } from "./client";
 import type { Club } from "./clubs";
 import { checkIn, edition, group, link, person, run, trainingSession } from "./schema";
@@ -19,21 +21,27 @@ const MOST_FOLDED = 2_000;
 const HOUR_MS = 3_600_000;
 
 type Keeping = {
+  /** When it arrived; now, where that is not said. */
   at?: Date;
   /** Told of pain: kept whatever else there is. */
   always?: boolean;
   /** Kept under its link and not among the others, as what a link brings that has been taken back. */
   fold?: boolean;
+  /** When a finished run ended; as it arrived, where that is not said. */
+  endedAt?: Date;
 };
+
+const asDate = (moment: EpochMs | undefined): Date | null => (moment === undefined ? null : new Date(moment));
 
 const ofLink = (opened: OpenLink) => and(eq(run.clubId, opened.club.id), eq(run.linkId, opened.id));
 
 /** Whether a new run goes among the others, under its link, or is only counted. */
-async function placeFor(db: Pick<Db, "select">, opened: OpenLink, { at = new Date(), always = false, fold = false }: Keeping): Promise<"listed" | "folded" | "counted"> {
+async function placeFor(db: Pick<Db, "select">, opened: OpenLink, { at = nowDate(), always = false, fold = false }: Keeping): Promise<"listed" | "folded" | "counted"> {
+  // By arrival: what a device says of when it was is not for it to be counted by.
   const since = new Date(at.getTime() - HOUR_MS);
   const [n] = await db
     .select({
-      lately: sql<number>`count(*) filter (where not ${run.folded} and ${run.startedAt} > ${since.toISOString()}::timestamptz)::int`,
+      lately: sql<number>`count(*) filter (where not ${run.folded} and ${run.arrivedAt} > ${since.toISOString()}::timestamptz)::int`,
       folded: sql<number>`count(*) filter (where ${run.folded})::int`,
     })
     .from(run).where(ofLink(opened));
@@ -53,19 +61,21 @@ export async function keepProgress(db: Db, opened: OpenLink, progress: Progress,
     await db.update(link).set({ uncounted: sql`${link.uncounted} + 1` }).where(and(eq(link.clubId, opened.club.id), eq(link.id, opened.id)));
     return undefined;
   }
+  const { at = nowDate(), endedAt = at } = keeping;
   const [row] = await db
     .insert(run)
     .values({
+      startedAt: new Date(reckoned({ at: progress.begun, sent: progress.sent }, at.getTime())), deviceAt: asDate(progress.begun), arrivedAt: at,
       clubId: opened.club.id, linkId: opened.id, clientKey: progress.key, folded: place === "folded",
       personId: knownAthlete(opened, progress.person.athleteId), name: progress.person.name,
-      shareDone: progress.shareDone, finishedAt: progress.finished && progress.shareDone >= REALLY_DONE ? new Date() : null,
+      shareDone: progress.shareDone, finishedAt: progress.finished && progress.shareDone >= REALLY_DONE ? endedAt : null,
     })
     .onConflictDoUpdate({
       target: [run.clubId, run.linkId, run.clientKey],
       set: {
         shareDone: sql`greatest(${run.shareDone}, excluded.share_done)`,
         finishedAt: sql`coalesce(${run.finishedAt}, excluded.finished_at)`,
-        updatedAt: sql`now()`,
+        updatedAt: nowDate(),
       },
     })
     .returning({ id: run.id });
@@ -76,13 +86,15 @@ export async function keepProgress(db: Db, opened: OpenLink, progress: Progress,
 /** Keeps a check-in once: a second one for the same run changes nothing. Returns whether this one was the first, or undefined when it could not be kept. */
 export async function keepCheckIn(db: Db, opened: OpenLink, sent: CheckIn, keeping: Keeping = {}): Promise<boolean | undefined> {
   return db.transaction(async (tx) => {
-    const runId = await keepProgress(tx, opened, sent.run, { ...keeping, always: sent.pain });
+    const { at = nowDate() } = keeping;
+    const said = new Date(reckoned({ at: sent.said, sent: sent.run.sent }, at.getTime()));
+    const runId = await keepProgress(tx, opened, sent.run, { ...keeping, at, endedAt: said, always: sent.pain });
     if (!runId) return undefined;
     const rows = await tx
       .insert(checkIn)
       .values({
         clubId: opened.club.id, runId, effort: sent.hard, tightness: sent.tightness, pain: sent.pain,
-        painWhere: sent.painWhere || null, note: sent.note || null,
+        painWhere: sent.painWhere || null, note: sent.note || null, sentAt: said, deviceAt: asDate(sent.said), arrivedAt: at,
       })
       .onConflictDoNothing()
       .returning({ runId: checkIn.runId });
@@ -108,17 +120,22 @@ export type HeardRow = {
   sessionTitle: string;
   editionNumber: number;
   totalSeconds: Seconds;
-  checkIn: { hard: number | null; tightness: Tightness[]; pain: boolean; painWhere: string | null; note: string | null; sentAt: Date; seenAt: Date | null } | null;
+  /** When the first of it arrived. */
+  arrivedAt: Date;
+  /** The zone of the group it was handed to, where that is not the club’s. */
+  zone: string | null;
+  checkIn: { hard: number | null; tightness: Tightness[]; pain: boolean; painWhere: string | null; note: string | null; sentAt: Date; arrivedAt: Date; seenAt: Date | null } | null;
 };
 
 /** Which of what has been heard: everything, pain that nobody has looked at, or all pain; of everyone, or what is folded under a link. */
-export type Which = { only?: "unseen pain" | "pain"; foldedOf?: string };
+export type Which = { only?: "unseen pain" | "pain"; foldedOf?: string; /** Of one person, what was not marked as somebody else’s. */ person?: string };
 
 const unseenPain = sql<boolean>`coalesce(${checkIn.pain} is true and ${checkIn.seenAt} is null, false)`;
 
-const heardOf = (club: Club, sessionId: string | null, { only, foldedOf }: Which) => and(
+const heardOf = (club: Club, sessionId: string | null, { only, foldedOf, person: of }: Which) => and(
+  of ? and(eq(run.personId, of), eq(run.notTheirs, false)) : undefined,
   eq(run.clubId, club.id), isNull(run.removedAt), sessionId ? eq(edition.sessionId, sessionId) : undefined,
-  foldedOf ? and(eq(run.folded, true), eq(run.linkId, foldedOf)) : eq(run.folded, false),
+  foldedOf ? and(eq(run.folded, true), eq(run.linkId, foldedOf)) : of ? undefined : eq(run.folded, false),
   only === "unseen pain" ? unseenPain : only === "pain" ? eq(checkIn.pain, true) : undefined,
 );
 
@@ -128,12 +145,12 @@ export async function listHeard(db: Db, club: Club, sessionId: string | null, mo
   return db
     .select({
       runId: run.id, name: sql<string>`case when ${run.notTheirs} then 'Someone' else ${chosenName} end`, notTheirs: sql<string | null>`case when ${run.notTheirs} then ${chosenName} end`,
-      startedAt: run.startedAt, finishedAt: run.finishedAt,
+      startedAt: run.startedAt, finishedAt: run.finishedAt, arrivedAt: run.arrivedAt, zone: sql<string | null>`${group.setting} ->> 'zone'`,
       shareDone: run.shareDone, sessionId: edition.sessionId, sessionTitle: trainingSession.title, editionNumber: edition.number,
       totalSeconds: edition.totalSeconds,
       // The first column must be one that is never null: by it Drizzle tells a missing row from an unanswered question.
       checkIn: {
-        sentAt: checkIn.sentAt, hard: checkIn.effort, tightness: checkIn.tightness, pain: checkIn.pain, painWhere: checkIn.painWhere,
+        sentAt: checkIn.sentAt, arrivedAt: checkIn.arrivedAt, hard: checkIn.effort, tightness: checkIn.tightness, pain: checkIn.pain, painWhere: checkIn.painWhere,
         note: checkIn.note, seenAt: checkIn.seenAt,
       },
     })
@@ -141,6 +158,7 @@ export async function listHeard(db: Db, club: Club, sessionId: string | null, mo
     .innerJoin(link, and(eq(link.clubId, run.clubId), eq(link.id, run.linkId)))
     .innerJoin(edition, and(eq(edition.clubId, link.clubId), eq(edition.id, link.editionId)))
     .innerJoin(trainingSession, and(eq(trainingSession.clubId, edition.clubId), eq(trainingSession.id, edition.sessionId)))
+    .leftJoin(group, and(eq(group.clubId, link.clubId), eq(group.id, link.groupId)))
     .leftJoin(person, and(eq(person.clubId, run.clubId), eq(person.id, run.personId)))
     .leftJoin(checkIn, and(eq(checkIn.clubId, run.clubId), eq(checkIn.runId, run.id)))
     .where(heardOf(club, sessionId, which))
@@ -152,7 +170,7 @@ export async function listHeard(db: Db, club: Club, sessionId: string | null, mo
 export type HeardSummary = { runs: number; finished: number; checkedIn: number; hard: number | null; unseenPain: number; pain: number };
 
 /** What everything that was heard comes to, however much of it is shown. */
-export async function summariseHeard(db: Db, club: Club, sessionId: string | null): Promise<HeardSummary> {
+export async function summariseHeard(db: Db, club: Club, sessionId: string | null, which: Pick<Which, "person"> = {}): Promise<HeardSummary> {
   const [row] = await db
     .select({
       runs: sql<number>`count(*)::int`, finished: sql<number>`count(${run.finishedAt})::int`, checkedIn: sql<number>`count(${checkIn.runId})::int`,
@@ -160,7 +178,7 @@ export async function summariseHeard(db: Db, club: Club, sessionId: string | nul
       unseenPain: sql<number>`count(*) filter (where ${unseenPain})::int`, pain: sql<number>`count(*) filter (where ${checkIn.pain})::int`,
     })
     .from(run).innerJoin(link, and(eq(link.clubId, run.clubId), eq(link.id, run.linkId))).innerJoin(edition, and(eq(edition.clubId, link.clubId), eq(edition.id, link.editionId))).leftJoin(checkIn, and(eq(checkIn.clubId, run.clubId), eq(checkIn.runId, run.id)))
-    .where(heardOf(club, sessionId, {}));
+    .where(heardOf(club, sessionId, which));
   return row ?? { runs: 0, finished: 0, checkedIn: 0, hard: null, unseenPain: 0, pain: 0 };
 }
 
@@ -195,7 +213,7 @@ export async function countUnseenPain(db: Db, club: Club): Promise<number> {
 
 /** Takes what was heard of a run off the list, or puts it back. Returns false when it is not the coach's. */
 export async function setRemoved(db: Db, club: Club, runId: string, removed: boolean): Promise<boolean> {
-  const rows = await db.update(run).set({ removedAt: removed ? sql`coalesce(${run.removedAt}, now())` : null }).where(and(eq(run.id, runId), eq(run.clubId, club.id))).returning({ id: run.id });
+  const rows = await db.update(run).set({ removedAt: removed ? sql`coalesce(${run.removedAt}, ${nowDate().toISOString()}::timestamptz)` : null }).where(and(eq(run.id, runId), eq(run.clubId, club.id))).returning({ id: run.id });
   return rows.length > 0;
 }
 
@@ -209,7 +227,7 @@ export async function setNotTheirs(db: Db, club: Club, runId: string, notTheirs:
 export async function setSeen(db: Db, club: Club, runId: string, seen: boolean): Promise<boolean> {
   const rows = await db
     .update(checkIn)
-    .set({ seenAt: seen ? sql`coalesce(${checkIn.seenAt}, now())` : null })
+    .set({ seenAt: seen ? sql`coalesce(${checkIn.seenAt}, ${nowDate().toISOString()}::timestamptz)` : null })
     .where(and(eq(checkIn.runId, runId), eq(checkIn.clubId, club.id)))
     .returning({ runId: checkIn.runId });
   return rows.length > 0;

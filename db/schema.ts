@@ -13,10 +13,14 @@ import type { Purpose } from "~/core/session/schema";
 import type { MessageKind } from "~/core/mail/messages";
 import type { LevelLines } from "~/core/stress/attach";
 import type { Role } from "~/core/club/role";
+import { KEPT_MONTHS } from "~/core/club/keeping";
+import { nowDate } from "~/core/clock/clock";
 
 const moment = (name: string) => timestamp(name, { withTimezone: true, mode: "date" });
-const made = () => moment("created_at").notNull().defaultNow();
-const changed = () => moment("updated_at").notNull().defaultNow();
+/** This moment by Mapset's clock; by the database's for what is written past it. */
+const now = (name: string) => moment(name).notNull().defaultNow().$defaultFn(nowDate);
+const made = () => now("created_at");
+const changed = () => now("updated_at");
 /** Everything a club has belongs to it by this, and by nothing else. */
 const clubId = () => uuid("club_id").notNull().references(() => club.id, { onDelete: "cascade" });
 /** Who made it, as long as they have an account. */
@@ -76,8 +80,16 @@ export const verification = pgTable("verification", {
 export const club = pgTable("club", {
   id: uuid("id").primaryKey().defaultRandom(),
   name: text("name").notNull(),
+  /** The time zone its days and hours are in, by its IANA name; null until a browser of an owner's has said it. */
+  zone: text("zone"),
+  /** Reports are kept for so many months. */
+  keepMonths: smallint("keep_months").notNull().default(KEPT_MONTHS),
   createdAt: made(),
-}, (t) => [check("club_name", sql`length(${t.name}) between 1 and 80`)]);
+}, (t) => [
+  check("club_name", sql`length(${t.name}) between 1 and 80`),
+  check("club_zone", sql`length(${t.zone}) between 2 and 60`),
+  check("club_keep_months", sql`${t.keepMonths} between 1 and 120`),
+]);
 
 /** Who works in a club, and as what. */
 export const member = pgTable("member", {
@@ -146,7 +158,7 @@ export const membership = pgTable("membership", {
   clubId: clubId(),
   groupId: uuid("group_id").notNull(),
   personId: uuid("person_id").notNull(),
-  from: moment("from").notNull().defaultNow(),
+  from: now("from"),
   until: moment("until"),
 }, (t) => [
   primaryKey({ name: "membership_pk", columns: [t.clubId, t.groupId, t.personId] }),
@@ -250,7 +262,12 @@ export const run = pgTable("run", {
   clientKey: uuid("client_key").notNull(),
   personId: uuid("person_id"),
   name: text("name").notNull(),
-  startedAt: moment("started_at").notNull().defaultNow(),
+  /** When it was begun, as well as that is known: worked out from the moments below (core/checkin/moments). */
+  startedAt: now("started_at"),
+  /** When the device said it was begun, by its own clock; null where it did not say. */
+  deviceAt: moment("device_at"),
+  /** When the first of it arrived. */
+  arrivedAt: now("arrived_at"),
   updatedAt: changed(),
   finishedAt: moment("finished_at"),
   shareDone: doublePrecision("share_done").notNull().default(0),
@@ -269,7 +286,8 @@ export const run = pgTable("run", {
   check("run_name", sql`length(${t.name}) between 1 and 40`),
   check("run_share", sql`${t.shareDone} between 0 and 1`),
   index("run_recent").on(t.clubId, t.startedAt),
-  index("run_of_link").on(t.clubId, t.linkId, t.startedAt),
+  index("run_of_link").on(t.clubId, t.linkId, t.arrivedAt),
+  index("run_arrived").on(t.clubId, t.arrivedAt),
 ]);
 
 /** What someone said afterwards; one for each run. */
@@ -281,7 +299,10 @@ export const checkIn = pgTable("check_in", {
   pain: boolean("pain").notNull(),
   painWhere: text("pain_where"),
   note: text("note"),
-  sentAt: moment("sent_at").notNull().defaultNow(),
+  /** When it was given, as well as that is known; by the device's own clock, where it said; and when it arrived. */
+  sentAt: now("sent_at"),
+  deviceAt: moment("device_at"),
+  arrivedAt: now("arrived_at"),
   seenAt: moment("seen_at"),
 }, (t) => [
   primaryKey({ name: "check_in_pk", columns: [t.clubId, t.runId] }),

@@ -20,6 +20,7 @@ import { coach } from "./schema";
 import * as files from "./session-files";
 import * as sessions from "./sessions";
 import * as using from "./sessions-using";
+import * as people from "./people";
 import * as teams from "./teams";
 import * as lost from "./unreadable";
 import { earlierDatabase, TEST_SECRET } from "./testing";
@@ -76,7 +77,7 @@ async function asked(): Promise<Record<string, () => Promise<unknown>>> {
     shelveOwnDrill: () => drills.shelveOwnDrill(db, ben, drill, true),
     // A revision of another club's drill has nothing to belong to.
     addRevision: () => drills.addRevision(db, ben, drill, 9, own, {}).catch(() => "refused"),
-    listMembers: () => members.listMembers(db, ben), renameClub: () => members.renameClub(db, ben, "Ben's own"), changeMember: () => members.changeMember(db, ben, ana.by!, "out"),
+    listMembers: () => members.listMembers(db, ben), setClubZone: () => members.setClubZone(db, ben, "Pacific/Apia"), renameClub: () => members.renameClub(db, ben, "Ben's own"), changeMember: () => members.changeMember(db, ben, ana.by!, "out"),
     invite: () => members.invite(db, ben, "coach", TEST_SECRET), listInvitations: () => members.listInvitations(db, ben, TEST_SECRET), withdrawInvitation: () => members.withdrawInvitation(db, ben, invitation),
     hasRoom: () => quota.hasRoom(db, ben, "people"),
     listHeard: () => runs.listHeard(db, ben, session, 100), summariseHeard: () => runs.summariseHeard(db, ben, session), listFolded: () => runs.listFolded(db, ben, session),
@@ -93,8 +94,10 @@ async function asked(): Promise<Record<string, () => Promise<unknown>>> {
     setTemplate: () => sessions.setTemplate(db, ben, session, true), deleteArchived: () => sessions.deleteArchived(db, ben, archived),
     listTeams: () => teams.listTeams(db, ben), listTeamNames: () => teams.listTeamNames(db, ben), addTeam: () => teams.addTeam(db, ben, "Another"), renameTeam: () => teams.renameTeam(db, ben, group, "Taken"),
     deleteTeam: () => teams.deleteTeam(db, ben, group), addAthletes: () => teams.addAthletes(db, ben, group, ["Spy"]), countPeople: () => teams.countPeople(db, ben, group),
-    archiveAthlete: () => teams.archiveAthlete(db, ben, person), listOff: () => teams.listOff(db, ben), restoreAthlete: () => teams.restoreAthlete(db, ben, person),
-    renameAthlete: () => teams.renameAthlete(db, ben, person, "Taken"), findAthlete: () => teams.findAthlete(db, ben, person), namesOn: () => teams.namesOn(db, ben, group),
+    listPeople: async () => (await people.listPeople(db, ben)).rows, findPerson: () => people.findPerson(db, ben, person), whatTheySaid: () => people.whatTheySaid(db, ben, person), countAll: () => people.countAll(db, ben),
+    joinGroup: () => people.joinGroup(db, ben, person, group), leaveGroup: () => people.leaveGroup(db, ben, person, group), forgetPerson: () => people.forgetPerson(db, ben, person),
+    listOff: () => teams.listOff(db, ben),
+    renameAthlete: () => teams.renameAthlete(db, ben, person, "Taken"), namesOn: () => teams.namesOn(db, ben, group),
     setTeamSetting: () => teams.setTeamSetting(db, ben, group, {}), setAthleteAreas: () => teams.setAthleteAreas(db, ben, person, []), listGroups: () => teams.listGroups(db, ben),
   };
 }
@@ -127,7 +130,7 @@ it("none of them finds or changes anything of another club", async () => {
 
 it("what a question says of another club's things is that there are none", async () => {
   const none: Record<string, unknown> = {};
-  for (const name of ["findDemand", "saveDemand", "deleteDemand", "findRequest", "addRequest", "saveRequest", "deleteRequest", "tokenOfLink", "handOut", "withdrawLink", "newestEdition", "findOwnDrill", "findRevision", "shelveOwnDrill", "setRemoved", "setNotTheirs", "setSeen", "findAlike", "findSession", "findSetting", "saveSetting", "setArchived", "setTemplate", "deleteArchived", "renameTeam", "deleteTeam", "addAthletes", "countPeople", "countUnseenPain", "archiveAthlete", "restoreAthlete", "renameAthlete", "findAthlete", "setTeamSetting", "setAthleteAreas"])
+  for (const name of ["findDemand", "saveDemand", "deleteDemand", "findRequest", "addRequest", "saveRequest", "deleteRequest", "tokenOfLink", "handOut", "withdrawLink", "newestEdition", "findOwnDrill", "findRevision", "shelveOwnDrill", "setRemoved", "setNotTheirs", "setSeen", "findAlike", "findSession", "findSetting", "saveSetting", "setArchived", "setTemplate", "deleteArchived", "renameTeam", "deleteTeam", "addAthletes", "countPeople", "countUnseenPain", "findPerson", "joinGroup", "leaveGroup", "renameAthlete", "setTeamSetting", "setAthleteAreas"])
     if (await MADE[name]!()) none[name] = "found";
   expect(none).toEqual({});
   expect([await MADE["keepRevision"]!(), await MADE["saveSession"]!()]).toEqual([{ kind: "gone" }, { kind: "gone" }]);

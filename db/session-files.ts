@@ -1,3 +1,4 @@
+import { nowDate } from "~/core/clock/clock";
 import { and, eq, isNull, sql } from "drizzle-orm";
 import { randomUUID } from "node:crypto";
 import type { Demand } from "~/core/demands/schema";
@@ -45,7 +46,7 @@ export async function keepSessionFile(db: Db, club: Club, { session, drills, pro
       const one = begun.get(source) ?? { id: randomUUID(), revision: 0 };
       one.revision++;
       if (one.revision === 1) await tx.insert(ownDrill).values({ clubId: club.id, id: one.id, madeBy: club.by, name: drill.name });
-      else await tx.update(ownDrill).set({ revision: one.revision, name: drill.name, updatedAt: sql`now()` }).where(and(eq(ownDrill.id, one.id), eq(ownDrill.clubId, club.id)));
+      else await tx.update(ownDrill).set({ revision: one.revision, name: drill.name, updatedAt: nowDate() }).where(and(eq(ownDrill.id, one.id), eq(ownDrill.clubId, club.id)));
       await addRevision(tx, club, one.id, one.revision, drill, lines.get(drill.id) ?? (await linesInTurn(drill)));
       begun.set(source, one);
       ids.set(drill.id, ownDrillId(one.id, one.revision));

@@ -1,3 +1,4 @@
+import { nowDate } from "~/core/clock/clock";
 import { and, desc, eq, inArray, isNotNull, isNull, or, sql } from "drizzle-orm";
 import type { LastWith } from "~/core/draft/begin";
 import type { Purpose, Session } from "~/core/session/schema";
@@ -134,7 +135,7 @@ export async function saveSession(
     .update(trainingSession)
     .set({
       doc, title: doc.title, purpose: doc.purpose, totalSeconds, summary, summaryOf: summary && basedOn + 1,
-      revision: sql`${trainingSession.revision} + 1`, updatedAt: sql`now()`,
+      revision: sql`${trainingSession.revision} + 1`, updatedAt: nowDate(),
     })
     .where(and(own(club, id), eq(trainingSession.revision, basedOn)))
     .returning({ revision: trainingSession.revision, updatedAt: trainingSession.updatedAt });
@@ -174,7 +175,7 @@ export async function saveSetting(db: Db, club: Club, id: string, { teamId, ...r
 export async function setArchived(db: Db, club: Club, id: string, archived: boolean): Promise<boolean> {
   const rows = await db
     .update(trainingSession)
-    .set({ archivedAt: archived ? sql`now()` : null })
+    .set({ archivedAt: archived ? nowDate() : null })
     .where(own(club, id))
     .returning({ id: trainingSession.id });
   return rows.length > 0;

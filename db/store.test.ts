@@ -1,4 +1,4 @@
-import { eq, sql } from "drizzle-orm";
+import { and, eq, sql } from "drizzle-orm";
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
 import type { CheckIn, Progress } from "~/core/checkin/schema";
 import { makeEdition } from "~/core/edition/edition";
@@ -10,9 +10,10 @@ import type { Db } from "./client";
 import type { Club } from "./clubs";
 import { EDITIONS_A_PAGE, handOut, LINKS_AN_EDITION, listEditions, newestEdition, openLink, protectedOnLink, tokenOfLink, withdrawLink, type OpenLink } from "./editions";
 import { countRuns, countUnseenPain, isKnownRun, keepCheckIn, keepProgress, listFolded, listHeard, setNotTheirs, setRemoved, setSeen, summariseHeard, usualRuns } from "./runs";
-import { edition, entry, link, signIn } from "./schema";
+import { checkIn as checkInTable, edition, entry, link, run, signIn } from "./schema";
 import { addSession, deleteArchived, findSession, listSessions, saveSession, setArchived } from "./sessions";
-import { addAthletes, addTeam, archiveAthlete, countPeople, deleteTeam, findAthlete, listOff, listTeams, namesOn, renameAthlete, renameTeam, restoreAthlete, setAthleteAreas } from "./teams";
+import { findPerson, joinGroup, leaveGroup } from "./people";
+import { addAthletes, addTeam, countPeople, deleteTeam, listOff, listTeams, namesOn, renameAthlete, renameTeam, setAthleteAreas } from "./teams";
 import { freshDatabase, TEST_SECRET } from "./testing";
 import { linkToken, tokenHash } from "./tokens";
 
@@ -353,7 +354,7 @@ describe("what someone on a link protects", () => {
     expect(await protectedOnLink(db, opened, moss.id)).toMatchObject({ areas: [{ area: "groin-stretch", side: "right" }], name: "Rowers" });
     expect(await protectedOnLink(db, other.opened, moss.id)).toBeUndefined();
     expect(await protectedOnLink(db, opened, crypto.randomUUID())).toBeUndefined();
-    await archiveAthlete(db, ana, moss.id);
+    await leaveGroup(db, ana, moss.id, team);
     expect(await protectedOnLink(db, opened, moss.id)).toBeUndefined();
   });
 });
@@ -366,8 +367,8 @@ describe("teams", () => {
     expect(await deleteTeam(db, ben, id)).toBe(false);
     await addAthletes(db, ana, id, ["Pip"]);
     const pip = (await listTeams(db, ana)).find((t) => t.id === id)!.athletes[0]!;
-    expect(await archiveAthlete(db, ben, pip.id)).toBe(false);
-    expect(await archiveAthlete(db, ana, pip.id)).toBe(true);
+    expect(await leaveGroup(db, ben, pip.id, id)).toBe(false);
+    expect(await leaveGroup(db, ana, pip.id, id)).toBe(true);
     expect((await listTeams(db, ben)).some((t) => t.id === id)).toBe(false);
   });
 
@@ -377,13 +378,13 @@ describe("teams", () => {
     const here = async () => (await listTeams(db, ana)).find((t) => t.id === id)!.athletes;
     const [moss] = await here();
     await setAthleteAreas(db, ana, moss!.id, ["kneeling"]);
-    await archiveAthlete(db, ana, moss!.id);
+    await leaveGroup(db, ana, moss!.id, id);
     expect(await countPeople(db, ana, id)).toBe(1);
     expect((await listOff(db, ana)).filter((one) => one.teamId === id)).toEqual([{ id: moss!.id, name: "Moss", teamId: id }]);
     expect(await listOff(db, ben)).toEqual([]);
-    expect(await findAthlete(db, ana, moss!.id)).toEqual({ name: "Moss", teamId: id, others: ["Tern"] });
-    expect(await findAthlete(db, ben, moss!.id)).toBeUndefined();
-    expect([await restoreAthlete(db, ben, moss!.id), await renameAthlete(db, ben, moss!.id, "Spy"), await restoreAthlete(db, ana, moss!.id), await renameAthlete(db, ana, moss!.id, "Mossy")]).toEqual([false, false, true, true]);
+    expect(await findPerson(db, ana, moss!.id)).toMatchObject({ name: "Moss", areas: ["kneeling"], groups: [{ id, name: "Crew", until: expect.any(Date) as Date }] });
+    expect(await findPerson(db, ben, moss!.id)).toBeUndefined();
+    expect([await joinGroup(db, ben, moss!.id, id), await renameAthlete(db, ben, moss!.id, "Spy"), await joinGroup(db, ana, moss!.id, id), await renameAthlete(db, ana, moss!.id, "Mossy")]).toEqual([false, false, true, true]);
     expect(await here()).toEqual([{ id: moss!.id, name: "Mossy", areas: ["kneeling"] }, expect.objectContaining({ name: "Tern" })]);
     expect([(await namesOn(db, ana, id)).sort(), await namesOn(db, ben, id)]).toEqual([["Mossy", "Tern"], []]);
   });
@@ -420,5 +421,33 @@ describe("who is signed in", () => {
     const { rows } = await db.execute(sql`select password from credential`);
     expect(rows.length).toBeGreaterThan(0);
     expect(JSON.stringify(rows)).not.toContain("has a long password");
+  });
+});
+
+describe("when a report was, and when it came", () => {
+  const HOUR = 3_600_000;
+  const arrived = new Date("2026-11-27T21:00:00Z");
+  const of = async (owner: Club, key: string) => (await db.select().from(run).leftJoin(checkInTable, and(eq(checkInTable.clubId, run.clubId), eq(checkInTable.runId, run.id))).where(and(eq(run.clubId, owner.id), eq(run.clientKey, key))))[0]!;
+  it("are both kept, whatever the device's clock is set to", async () => {
+    const { opened } = await handedOut(ana);
+    // A phone whose clock is two hours fast, without a connection from five to nine.
+    const device = (hours: number) => arrived.getTime() + (hours + 2) * HOUR;
+    const told = progress({ shareDone: 1, finished: true, begun: device(-4), sent: device(0) });
+    await keepCheckIn(db, opened, checkIn(told, { said: device(-3.75), pain: true }), { at: arrived });
+    const { run: kept, check_in: said } = await of(ana, told.key);
+    expect([kept.startedAt, kept.arrivedAt, kept.deviceAt]).toEqual([new Date("2026-11-27T17:00:00Z"), arrived, new Date("2026-11-27T19:00:00Z")]);
+    expect([said!.sentAt, said!.arrivedAt, said!.deviceAt, kept.finishedAt]).toEqual([new Date("2026-11-27T17:15:00Z"), arrived, new Date("2026-11-27T19:15:00Z"), new Date("2026-11-27T17:15:00Z")]);
+  });
+  it("are the arrival for a page that says neither, and a later message changes neither", async () => {
+    const { opened } = await handedOut(ana);
+    const told = progress();
+    await keepProgress(db, opened, told, { at: arrived });
+    await keepProgress(db, opened, { ...told, shareDone: 0.9, begun: 1, sent: 2 }, { at: new Date(arrived.getTime() + HOUR) });
+    expect((await of(ana, told.key)).run).toMatchObject({ startedAt: arrived, arrivedAt: arrived, deviceAt: null, shareDone: 0.9 });
+  });
+  it("the limit of a link goes by when reports came, not by what they say of themselves", async () => {
+    const { opened } = await handedOut(ana);
+    for (let i = 0; i <= usualRuns(0); i++) await keepProgress(db, opened, progress({ begun: 0, sent: 80 * 24 * HOUR }), { at: arrived });
+    expect(await db.$count(run, and(eq(run.linkId, opened.id), eq(run.folded, true)))).toBe(1);
   });
 });

@@ -1,4 +1,4 @@
-import { and, asc, desc, eq, gt, inArray, isNotNull, isNull, or, sql } from "drizzle-orm";
+import { and, asc, desc, eq, gt, isNotNull, isNull, or, sql } from "drizzle-orm";
 import type { Db } from "./client";
 import type { Club } from "./clubs";
 import { edition, editionDrill, group, link, membership, person } from "./schema";
@@ -51,18 +51,10 @@ export async function renameTeam(db: Db, club: Club, id: string, name: string): 
   return rows.length > 0;
 }
 
-/** Deletes a group, and the people who are in no other; what they said stays, under the name they gave. */
+/** Deletes a group. Its people stay, with what they protect and what they said. */
 export async function deleteTeam(db: Db, club: Club, id: string): Promise<boolean> {
-  return db.transaction(async (tx) => {
-    const people = await tx.select({ id: membership.personId }).from(membership).where(and(eq(membership.clubId, club.id), eq(membership.groupId, id)));
-    const rows = await tx.delete(group).where(and(eq(group.id, id), eq(group.clubId, club.id))).returning({ id: group.id });
-    if (rows.length > 0 && people.length > 0)
-      await tx.delete(person).where(and(
-        eq(person.clubId, club.id), inArray(person.id, people.map((one) => one.id)),
-        sql`not exists (select 1 from ${membership} where ${membership.clubId} = ${person.clubId} and ${membership.personId} = ${person.id})`,
-      ));
-    return rows.length > 0;
-  });
+  const rows = await db.delete(group).where(and(eq(group.id, id), eq(group.clubId, club.id))).returning({ id: group.id });
+  return rows.length > 0;
 }
 
 /** Adds people to the club's own group; returns how many. A group of another club takes none. */
@@ -81,34 +73,16 @@ export async function countPeople(db: Db, club: Club, teamId: string): Promise<n
   return db.$count(membership, and(eq(membership.clubId, club.id), eq(membership.groupId, teamId), isNull(membership.until)));
 }
 
-/** Takes somebody off the lists they are on; what they said stays. */
-export async function archiveAthlete(db: Db, club: Club, id: string): Promise<boolean> {
-  const rows = await db.update(membership).set({ until: sql`coalesce(${membership.until}, now())` }).where(and(eq(membership.clubId, club.id), eq(membership.personId, id))).returning({ id: membership.personId });
-  return rows.length > 0;
-}
-
 /** Who was taken off a club's lists, the latest first, with the group: they can be put back with what they protect. */
 export async function listOff(db: Db, club: Club, most = 100): Promise<(Athlete & { teamId: string })[]> {
   return db.select({ id: person.id, name: person.name, teamId: membership.groupId }).from(membership).innerJoin(person, isOf)
     .where(and(eq(membership.clubId, club.id), isNotNull(membership.until))).orderBy(desc(membership.until)).limit(most);
 }
 
-/** Puts somebody back on the list they were taken off. Returns false when they are not the club's. */
-export async function restoreAthlete(db: Db, club: Club, id: string): Promise<boolean> {
-  const rows = await db.update(membership).set({ until: null }).where(and(eq(membership.clubId, club.id), eq(membership.personId, id))).returning({ id: membership.personId });
-  return rows.length > 0;
-}
-
 /** Gives somebody another name. Returns false when they are not the club's. */
 export async function renameAthlete(db: Db, club: Club, id: string, name: string): Promise<boolean> {
   const rows = await db.update(person).set({ name }).where(and(eq(person.id, id), eq(person.clubId, club.id))).returning({ id: person.id });
   return rows.length > 0;
-}
-
-/** Somebody of a club's, on the list or off it, with the names of the others on that list; undefined when they are not the club's. */
-export async function findAthlete(db: Db, club: Club, id: string): Promise<{ name: string; teamId: string; others: string[] } | undefined> {
-  const [row] = await db.select({ name: person.name, teamId: membership.groupId }).from(membership).innerJoin(person, isOf).where(and(eq(membership.clubId, club.id), eq(membership.personId, id)));
-  return row && { ...row, others: await namesOn(db, club, row.teamId, id) };
 }
 
 /** The names on a group's list, without one of them. */

@@ -38,7 +38,7 @@ export async function startWorld(): Promise<World> {
     base,
     db,
     visitor: async (options = {}) => {
-      const context = await browser.newContext({ viewport: { width: 1280, height: 800 }, baseURL: base, ...options });
+      const context = await browser.newContext({ viewport: { width: 1280, height: 800 }, baseURL: base, timezoneId: "America/New_York", ...options });
       context.setDefaultTimeout(15_000);
       const page = await context.newPage();
       closeAfterTest(context);

@@ -21,42 +21,42 @@ it("from sign-in to the check-in seen by the coach", async () => {
   await page.waitForURL(/\/sessions\/[0-9a-f-]{36}/);
   await page.locator("[data-row]").first().waitFor();
   // Cat–camel: fetch the pad 4, watch 20, eight repetitions of 5 s.
-  expect(await total(page)).toBe(4 + 20 + 40);
+  await expect.poll(() => total(page)).toBe(4 + 20 + 40);
 
   // Add two drills; each shows in the length at once.
   const search = page.getByPlaceholder(/Add a drill/);
   await search.fill("hip flexor hold");
   await search.press("Enter");
   // Up from hands and knees to half-kneeling 5 (the pad is there already), watch 20, 30 left, change 6, 30 right.
-  expect(await total(page)).toBe(64 + 5 + 20 + 30 + 6 + 30);
+  await expect.poll(() => total(page)).toBe(64 + 5 + 20 + 30 + 6 + 30);
   await search.fill("long-exhale");
   await search.press("Enter");
   await search.press("Escape");
   // Down to lying 9, watch 20, six breaths of 12 s.
-  expect(await total(page)).toBe(155 + 9 + 20 + 72);
+  await expect.poll(() => total(page)).toBe(155 + 9 + 20 + 72);
   await page.getByText("46 s over").waitFor();
 
   // The hold to 20 s a side, five breaths, an effort a coach would make to land on the promise.
   await page.locator('[data-row="drill 0.1"]').click();
   await page.getByRole("textbox", { name: "Seconds a side" }).fill("20");
-  expect(await total(page)).toBe(236);
+  await expect.poll(() => total(page)).toBe(236);
   await page.locator('[data-row="drill 0.2"]').click();
   await page.getByRole("textbox", { name: "Breaths a side" }).fill("4");
-  expect(await total(page)).toBe(212);
+  await expect.poll(() => total(page)).toBe(212);
   await page.locator('[data-row="drill 0.0"]').click();
   await page.getByRole("textbox", { name: "Watch first" }).fill("18");
-  expect(await total(page)).toBe(210);
+  await expect.poll(() => total(page)).toBe(210);
   await page.getByText("on target").waitFor();
 
   // Undo and do again.
   await page.getByRole("button", { name: /^Undo/ }).click();
-  expect(await total(page)).toBe(212);
+  await expect.poll(() => total(page)).toBe(212);
   await page.getByRole("button", { name: /^Do again/ }).click();
-  expect(await total(page)).toBe(210);
+  await expect.poll(() => total(page)).toBe(210);
   await saved(page);
   await page.reload();
   await ready(page);
-  expect(await total(page)).toBe(210);
+  await expect.poll(() => total(page)).toBe(210);
 
   // Hand it out.
   await page.getByRole("link", { name: "Hand out" }).click();

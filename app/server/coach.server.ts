@@ -7,7 +7,7 @@ import { getServices } from "./services.server";
 export type Account = { id: string; name: string; email: string };
 
 /** Somebody signed in, in a club they are a member of. */
-export type Coach = Account & { club: Club; clubName: string; role: Role };
+export type Coach = Account & { club: Club; clubName: string; role: Role; /** The club’s time zone, and whether anybody has said it. */ zone: string; zoneSaid: boolean };
 
 /** Who is signed in, or undefined. */
 export async function currentAccount(request: Request): Promise<Account | undefined> {
@@ -16,8 +16,8 @@ export async function currentAccount(request: Request): Promise<Account | undefi
 }
 
 async function asMember(request: Request, account: Account): Promise<Coach> {
-  const { club, name: clubName, role } = await requireMember(getServices().db, account, await chosenClub(request));
-  return { ...account, club, clubName, role };
+  const { name: clubName, ...membership } = await requireMember(getServices().db, account, await chosenClub(request));
+  return { ...account, clubName, ...membership };
 }
 
 /** What somebody hears who may look and not change. */

@@ -1,3 +1,4 @@
+import { now } from "~/core/clock/clock";
 import type { z } from "zod";
 import type { CheckIn, Progress } from "~/core/checkin/schema";
 import { parseWith } from "~/core/faults";
@@ -54,7 +55,7 @@ export async function readReport<M extends Progress | CheckIn>(request: Request,
   const found = token && TOKEN.test(token) ? await linkOf(getServices().db, token) : undefined;
   if (!found) throw await noSuchLink(address);
   const { opened, withdrawnAt } = found;
-  if (withdrawnAt && Date.now() - withdrawnAt.getTime() > STILL_TOLD_MS) throw new Response(WITHDRAWN, { status: 410 });
+  if (withdrawnAt && now() - withdrawnAt.getTime() > STILL_TOLD_MS) throw new Response(WITHDRAWN, { status: 410 });
   const read = parseWith(schema, await readMessage(request));
   if (!read.ok) {
     if ((await secondsToWait("badReport", `${opened.id} ${address}`)) > 0) throw Response.json({ kind: "wait" }, { status: 429 });

@@ -2,12 +2,15 @@ import { useEffect, useState } from "react";
 import { useFetcher } from "react-router";
 import { Button } from "./button";
 import { Dialog } from "./dialog";
-import { FieldNote } from "./field";
+import { FieldNote, SelectField } from "./field";
+import { useZone } from "./zone";
 import { SettingFields } from "./setting-fields";
+import { zoneChoices, zoneWords } from "~/core/clock/zone";
 import type { GroupSetting } from "~/core/group/schema";
 
 /** Kit, floor and caps of a group. What is not ticked is not looked at. */
 export function SettingDialog({ team, only, onClose, onKept }: { team: { id: string; name: string; setting: GroupSetting }; only?: "kit"; onClose: () => void; onKept?: (setting: GroupSetting) => void }) {
+  const club = useZone();
   const fetcher = useFetcher<{ done: true } | { fault?: string | undefined }>();
   const [setting, setSetting] = useState<GroupSetting>(team.setting);
   useEffect(() => {
@@ -20,6 +23,12 @@ export function SettingDialog({ team, only, onClose, onKept }: { team: { id: str
   return (
     <Dialog open onOpenChange={(open) => !open && onClose()} title={team.name} description="Said once, and every session for this group is looked over with it.">
       <SettingFields setting={setting} onChange={setSetting} {...(only && { only })} />
+      {!only && (
+        <SelectField
+          label="Their time zone" value={setting.zone ?? ""} options={[{ value: "", words: `The club’s: ${zoneWords(club)}` }, ...zoneChoices(setting.zone)]}
+          onChange={(zone) => setSetting(({ zone: _, ...rest }) => (zone ? { ...rest, zone } : rest))}
+        />
+      )}
       <FieldNote id="setting-fault" fault={fault} />
       <fetcher.Form method="post" action="/teams" className="flex justify-end gap-2">
         <input type="hidden" name="do" value="setting" />

@@ -1,10 +1,11 @@
 import { useState } from "react";
 import { Button } from "./button";
-import { Field } from "./field";
+import { Field, SelectField } from "./field";
 import { NumberField } from "./number-field";
 import { ProtectChoice } from "./protect-choice";
 import { KIT, KIT_FACTS } from "~/core/drills/kit";
 import { readKit } from "~/core/group/kit-text";
+import { SURFACE_FACTS, SURFACES } from "~/core/group/surfaces";
 import { listWords } from "~/core/text/words";
 import type { GroupSetting } from "~/core/group/schema";
 
@@ -38,6 +39,10 @@ export function SettingFields({ setting, onChange, only }: { setting: GroupSetti
             </div>
           )}
         </Said>
+        <SelectField
+          label="They stand on" value={setting.surface ?? ""} options={[{ value: "", words: "Not said" }, ...SURFACES.map((value) => ({ value, words: SURFACE_FACTS[value].words }))]}
+          onChange={(value) => set({ surface: SURFACES.find((one) => one === value) })}
+        />
         <Said words="The floor has an end" on={setting.floor !== undefined} onChange={(on) => set({ floor: on ? 10 : undefined })}>
           {setting.floor !== undefined && <NumberField label="Clear length" unit="m" min={1} max={200} value={setting.floor} onChange={(floor) => set({ floor })} />}
         </Said>

@@ -81,6 +81,7 @@ const CASES: Record<string, Case> = {
     bad: session([own("ankle-rock"), own("ankle-effort")]), good: session([own("ankle-rock"), own("hip-flexor-hold", "standard", { dose: seconds(30) })]), group: group({ effortCap: 60, holdCap: 40 }), says: /asks for \d+ % effort; this group’s cap is 60 %/,
   },
   "balance-support": { bad: session([own("lunge-reverse")]), good: session([own("lunge-reverse", "easier")]), group: group({ support: true }), says: /nothing to hold on to/ },
+  ground: { bad: session([own("cat-camel")]), good: session([own("squat-free")]), group: group({ surface: "wet grass" }), says: /^Cat.camel goes down on wet grass\.$/ },
   floor: { bad: session([own("squat-walk", "standard", { dose: { ...drillById("squat-walk")!.levels.standard.dose, count: 10 } })]), good: session([own("squat-walk")]), group: group({ floor: 8 }), says: /travels about 13 m; the floor is 8 m/ },
   "new-drill": { bad: session([own("cat-camel", "standard", { demo: 0 })]), good: session([own("bridge", "standard", { demo: 0 })]), group: group({}, { shown: ["bridge"] }), says: /is new to Kestrel Sound/ },
   "first-minutes": {

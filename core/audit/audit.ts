@@ -1,6 +1,7 @@
 import { intervalRest, intervalWork } from "./rules/interval";
 import { meaningFaults } from "~/core/session/meaning";
 import { settled } from "~/core/session/newest";
+import { ground } from "./rules/ground";
 import { balanceSupport } from "./rules/balance-support";
 import { caps } from "./rules/caps";
 import { closing } from "./rules/closing";
@@ -29,7 +30,7 @@ import { compile } from "~/core/timeline/compile";
 
 /** Every rule, in the order findings of one severity are shown. */
 export const RULES: readonly Rule[] = [
-  protectedAreas, kit, coldEffort, unequalSides, length, intervalRest, intervalWork, caps, longHolds, tempo, balanceSupport, oneKnee, mixedGroup, newDrill, floor, firstMinutes, topDemand, postureOrder, instructions, planes, closing, title,
+  protectedAreas, ground, kit, coldEffort, unequalSides, length, intervalRest, intervalWork, caps, longHolds, tempo, balanceSupport, oneKnee, mixedGroup, newDrill, floor, firstMinutes, topDemand, postureOrder, instructions, planes, closing, title,
 ];
 
 export type Found = Finding & { rule: string };

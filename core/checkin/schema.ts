@@ -10,12 +10,18 @@ export const personSchema = z.strictObject({
   name: z.string().trim().min(1).max(40),
 });
 
+/** The latest a device's clock is believed to show, the end of 2199: what is past it, or no moment at all, is as if it were not said. A report is never refused for it. */
+const LATEST = Date.UTC(2200, 0, 1) - 1;
+const moment = z.number().int().min(0).max(LATEST).optional().catch(undefined);
+
 /** What a device tells of a run while it goes on. `key` is made on the device; the same key is the same run. */
 export const progressSchema = z.strictObject({
   key: z.uuid(),
   person: personSchema,
   shareDone: z.number().min(0).max(1),
   finished: z.boolean(),
+  begun: moment.describe("When it was begun, by the device's clock, in milliseconds since 1970"),
+  sent: moment.describe("What the device's clock shows as this is sent"),
 });
 
 /** A check-in, together with the run it belongs to, in case nothing of the run has arrived before. */
@@ -26,6 +32,7 @@ export const checkInSchema = z.strictObject({
   pain: z.boolean(),
   painWhere: z.string().trim().max(120),
   note: z.string().trim().max(500),
+  said: moment.describe("When it was filled in, by the device's clock"),
 });
 
 export type Tightness = z.infer<typeof tightnessSchema>;

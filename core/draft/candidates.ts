@@ -1,6 +1,7 @@
 import { AT_HAND, type DraftRequest } from "./request";
 import { stepOf, type Step } from "./school";
 import { balanceSupport } from "~/core/audit/rules/balance-support";
+import { ground } from "~/core/audit/rules/ground";
 import { caps } from "~/core/audit/rules/caps";
 import { isBreath, isPattern } from "~/core/audit/rules/closing";
 import { floor } from "~/core/audit/rules/floor";
@@ -47,7 +48,7 @@ export const rowsOf = (c: Candidate, also: boolean): ReadonlySet<Row> => {
 };
 
 /** Limits that keep drills out, each a rule of the audit or a wish of the request. */
-export type Limit = "kit" | "protected-areas" | "balance-support" | "mixed-group" | "caps" | "floor" | "methods" | "effort" | "never" | "interval";
+export type Limit = "kit" | "ground" | "protected-areas" | "balance-support" | "mixed-group" | "caps" | "floor" | "methods" | "effort" | "never" | "interval";
 
 /** Doses are so far from the usual one at most. */
 const ROUGH = { least: 0.75, most: 1.75 } as const;
@@ -64,7 +65,7 @@ const HOLD_BEFORE_POWER: Seconds = 30;
 /** No drill takes more than this share of the session. */
 const MOST_SHARE = 0.3;
 
-const RULES: readonly [Limit, Rule][] = [["kit", kitRule], ["protected-areas", protectedAreas], ["balance-support", balanceSupport], ["mixed-group", mixedGroup]];
+const RULES: readonly [Limit, Rule][] = [["kit", kitRule], ["ground", ground], ["protected-areas", protectedAreas], ["balance-support", balanceSupport], ["mixed-group", mixedGroup]];
 const DOSE_RULES: readonly [Limit, Rule][] = [["caps", caps], ["floor", floor]];
 
 /** Everything that may be in a draft, and the drills each limit keeps out. `without` leaves a limit out, to see what it costs. */

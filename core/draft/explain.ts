@@ -31,7 +31,7 @@ type Drills = (id: string) => Drill | undefined;
 
 /** What drills each limit keeps out is called, after “is kept out by”. */
 export const LIMIT_WORDS: Readonly<Record<Limit, string>> = {
-  kit: "the kit there is", "protected-areas": "what is protected", "balance-support": "having nothing to hold on to", "mixed-group": "the mixed abilities", caps: "the caps", floor: "the floor there is",
+  kit: "the kit there is", ground: "what the group stands on", "protected-areas": "what is protected", "balance-support": "having nothing to hold on to", "mixed-group": "the mixed abilities", caps: "the caps", floor: "the floor there is",
   methods: "the ways of working allowed", effort: "effort ramps not being allowed", never: "the drills left out", interval: "the clock",
 };
 

@@ -13,6 +13,8 @@ export function withoutLimit(request: KeptRequest, limit: Relaxed["limit"], grou
     case "kit":
       // Where little is at hand with nothing said, all of it has to be said.
       return !AT_HAND[request.purpose] ? say("kit") : { ...request, setting: { ...setting, kit: Object.fromEntries(KIT.map((piece) => [piece, PLENTY])) } };
+    case "ground":
+      return say("surface");
     case "protected-areas":
       return say("areas");
     case "balance-support":

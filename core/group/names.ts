@@ -12,3 +12,7 @@ export function namesFault(given: readonly string[], there: readonly string[]): 
   }
   return undefined;
 }
+
+/** A text without a name that stands in it as a word of its own; “somebody” is there instead. */
+export const withoutName = (text: string, name: string): string =>
+  text.replace(new RegExp(`(?<![\\p{L}\\p{N}])${name.replace(/[.*+?^${}()|[\]\\]/g, "\\$&")}(?![\\p{L}\\p{N}])`, "gu"), "somebody");

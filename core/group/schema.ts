@@ -1,4 +1,6 @@
 import { z } from "zod";
+import { zoneSchema } from "~/core/clock/zone";
+import { SURFACES } from "./surfaces";
 import { KIT } from "~/core/drills/kit";
 import { protectsListSchema } from "./protect";
 import type { LevelName } from "~/core/session/levels";
@@ -6,12 +8,14 @@ import type { LevelName } from "~/core/session/levels";
 /** What a coach says of a group once, and every session for it is looked over with. What is left out is not looked at. */
 export const groupSettingSchema = z.strictObject({
   kit: z.partialRecord(z.enum(KIT), z.number().int().min(0).max(500)).optional().describe("Pieces there are; with a list, kit that is not on it is not there"),
+  surface: z.enum(SURFACES).optional().describe("What the group stands on"),
   floor: z.number().min(1).max(200).optional().describe("Clear length of floor for drills that travel, in metres"),
   effortCap: z.number().min(10).max(100).optional().describe("The most effort asked for, in per cent"),
   holdCap: z.number().min(5).max(600).optional().describe("The longest hold, in seconds"),
   support: z.boolean().optional().describe("Needs something to hold on to in balance drills"),
   mixed: z.boolean().optional().describe("What people can do differs widely"),
   areas: protectsListSchema.optional().describe("What the whole group protects"),
+  zone: zoneSchema.optional().describe("Its time zone by the IANA name; left out, the club’s"),
 });
 
 export type GroupSetting = z.infer<typeof groupSettingSchema>;

@@ -9,13 +9,13 @@ import type { EpochMs, Seconds, Share } from "~/core/units";
  */
 
 /** A run under way. `at` is when somebody was last seen following it; `easier` are the places asked for easier today. */
-export type KeptRun = { key: string; person: Person; run: Run; at: EpochMs; easier: string[]; /** Left without pausing: when. */ awaySince?: EpochMs };
+export type KeptRun = { key: string; person: Person; run: Run; at: EpochMs; easier: string[]; /** When it was begun, by the device’s own clock. */ begun?: EpochMs; /** Left without pausing: when. */ awaySince?: EpochMs };
 
 /** What has been filled in of a check-in. */
 export type Answers = { hard: number | null; tightness: Tightness[]; pain: boolean | null; painWhere: string; note: string };
 
 /** A run that is over and of which nothing has been said yet. */
-export type Awaited = { key: string; person: Person; share: Share; reachedEnd: boolean; at: EpochMs; answers?: Answers };
+export type Awaited = { key: string; person: Person; share: Share; reachedEnd: boolean; at: EpochMs; begun?: EpochMs; answers?: Answers };
 
 /** A check-in that has not arrived; `refused` when it never will. */
 export type Unsent = { message: CheckIn; refused?: boolean };
@@ -68,11 +68,11 @@ export function withRun(kept: Kept, one: KeptRun, now: EpochMs): Kept {
 }
 
 /** With a run that is over, waiting for its check-in. */
-function letGo(kept: Kept, { key, person, run, at }: KeptRun, now: EpochMs): Kept {
+function letGo(kept: Kept, { key, person, run, at, begun }: KeptRun, now: EpochMs): Kept {
   const known = kept.awaited.some((one) => one.key === key) || kept.unsent.some((one) => one.message.run.key === key);
   const share = shareDone(run, at);
   if (known || run.state === "ready" || (run.state !== "finished" && share === 0) || now - at > ASKED_FOR_MS) return kept;
-  return { ...kept, awaited: [...kept.awaited, { key, person, share, reachedEnd: reachedEnd(run, at), at }].slice(-MOST_KEPT) };
+  return { ...kept, awaited: [...kept.awaited, { key, person, share, reachedEnd: reachedEnd(run, at), at, ...(begun !== undefined && { begun }) }].slice(-MOST_KEPT) };
 }
 
 /** Lets a run go to begin another: what was done of it can still be told. */

@@ -1,4 +1,6 @@
+import { now, nowDate } from "~/core/clock/clock";
 import { eq, sql } from "drizzle-orm";
+import { daysBefore } from "~/core/clock/calendar";
 import { mainJoints } from "~/core/coverage/joints";
 import type { Drill } from "~/core/drills/schema";
 import { makeEdition } from "~/core/edition/edition";
@@ -7,9 +9,10 @@ import { compile } from "~/core/timeline/compile";
 import { makeAccount, type Accounts } from "../accounts";
 import type { Db } from "../client";
 import type { Club } from "../clubs";
+import { setClubZone } from "../members";
 import { handOut, openLink } from "../editions";
 import { keepCheckIn, keepProgress } from "../runs";
-import { about, checkIn, coach, link, run } from "../schema";
+import { about, coach, link } from "../schema";
 import { addSession, saveSession, saveSetting } from "../sessions";
 import { addAthletes, addTeam, listTeams, setAthleteAreas, setTeamSetting } from "../teams";
 import { COACH, HEARD, STAFF, TEAMS, type TeamKey } from "./people";
@@ -19,7 +22,6 @@ export type DemoSettings = { secret: string; password: string; drills: (id: stri
 
 const LOADED = "demo loaded";
 const LOADING = 7_251_903;
-const DAY_MS = 86_400_000;
 
 /** Loads the demo data of Kestrel Sound once for each database. A coach who deletes it does not get it back. */
 export async function loadDemo(db: Db, accounts: Accounts, settings: DemoSettings): Promise<void> {
@@ -34,6 +36,7 @@ async function loadOnce(db: Db, accounts: Accounts, settings: DemoSettings): Pro
   const [done] = await db.select().from(about).where(eq(about.key, LOADED));
   if (done) return;
   const { club } = await makeAccount(db, accounts, { ...COACH, clubName: "Kestrel Sound", password: settings.password });
+  await setClubZone(db, club, ZONE);
   for (const { role, ...who } of STAFF) await makeAccount(db, accounts, { ...who, password: settings.password, joins: { club, role } });
   const make = { rowers: rowersBeforeTheBoat, handball: handballBeforeAGame, staff: staffLunchtime } as const;
   for (const key of ["staff", "handball", "rowers"] as const) {
@@ -45,7 +48,7 @@ async function loadOnce(db: Db, accounts: Accounts, settings: DemoSettings): Pro
     for (const { id, name } of members) if (protects[name]) await setAthleteAreas(db, club, id, protects[name]);
     await loadSession(db, club, key, teamId, make[key](settings.drills), settings);
   }
-  await db.insert(about).values({ key: LOADED, value: new Date().toISOString() });
+  await db.insert(about).values({ key: LOADED, value: nowDate().toISOString() });
 }
 
 async function loadSession(db: Db, club: Club, key: TeamKey, teamId: string, doc: Session, settings: DemoSettings): Promise<void> {
@@ -66,16 +69,15 @@ async function loadSession(db: Db, club: Club, key: TeamKey, teamId: string, doc
       key: crypto.randomUUID(), person: { athleteId: people.find((a) => a.name === said.name)?.id ?? null, name: said.name },
       shareDone: said.share, finished: said.share === 1,
     };
-    const runId = await keepProgress(db, opened, progress);
+    const at = daysAgo(said.daysAgo, i);
+    const ended = new Date(at.getTime() + timeline.totalSeconds * 1000);
+    const runId = await keepProgress(db, opened, progress, { at, endedAt: ended });
     if (!runId) throw new Error("A run of the demo was not kept");
     if (!said.silent)
       await keepCheckIn(db, opened, {
         run: progress, hard: said.hard ?? null, pain: said.pain !== undefined, painWhere: said.pain ?? "", note: said.note ?? "",
         tightness: joints.map((joint, j) => ({ joint, left: said.felt?.[j]?.[0] ?? null, right: said.felt?.[j]?.[1] ?? null })),
-      });
-    const at = daysAgo(said.daysAgo, i);
-    await db.update(run).set({ startedAt: at, ...(progress.finished && { finishedAt: new Date(at.getTime() + timeline.totalSeconds * 1000) }) }).where(eq(run.id, runId));
-    await db.update(checkIn).set({ sentAt: new Date(at.getTime() + (timeline.totalSeconds + 40) * 1000) }).where(eq(checkIn.runId, runId));
+      }, { at: new Date(ended.getTime() + 40_000) });
   }
   if (key === "handball") await changeAfterHandOut(db, club, id, doc, drills);
 }
@@ -90,11 +92,10 @@ async function changeAfterHandOut(db: Db, club: Club, id: string, doc: Session, 
   await saveSession(db, club, id, 1, changed, compile(changed, drills).totalSeconds);
 }
 
-function daysAgo(days: number, minutesLater = 0): Date {
-  const at = new Date(Date.now() - days * DAY_MS);
-  at.setHours(17, 5 + minutesLater, 0, 0);
-  return at;
-}
+/** The club is by the sea in England. */
+const ZONE = "Europe/London";
+
+const daysAgo = (days: number, minutesLater = 0): Date => daysBefore(now(), days, 17, 5 + minutesLater, ZONE);
 
 /** The demo coach's address while that account exists. */
 export async function demoEmail(db: Db): Promise<string | undefined> {

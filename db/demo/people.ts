@@ -14,15 +14,15 @@ type Squad = { name: string; people: string[]; demand: string; setting: GroupSet
 const SQUADS = {
   rowers: {
     name: "Kestrel Sound junior rowers", people: ["Moss", "Tern", "J. K.", "Pip", "Wren", "A. D.", "Skua", "Olli"], demand: "rowing",
-    setting: { kit: { pad: 10, stick: 8, wall: 1, block: 6 }, floor: 14, effortCap: 80, mixed: true }, protects: { Tern: [{ area: "groin-stretch", side: "right" }] },
+    setting: { kit: { pad: 10, stick: 8, wall: 1, block: 6 }, surface: "mat", floor: 14, effortCap: 80, mixed: true }, protects: { Tern: [{ area: "groin-stretch", side: "right" }] },
   },
   handball: {
     name: "Kestrel Sound handball", people: ["Noor", "Ada", "Bex", "Ines", "Runa", "Tilde", "Yara"], demand: "handball",
-    setting: { kit: { stick: 14, pad: 8, support: 8, wall: 1 }, floor: 20, holdCap: 45 }, protects: { Runa: [{ area: "shoulder-overhead", side: "right" }] },
+    setting: { kit: { stick: 14, pad: 8, support: 8, wall: 1 }, surface: "hall floor", floor: 20, holdCap: 45 }, protects: { Runa: [{ area: "shoulder-overhead", side: "right" }] },
   },
   staff: {
     name: "Staff lunchtime class", people: ["Carys", "Dov", "Hamish", "Leila", "Oskar"], demand: "desk-work",
-    setting: { kit: { chair: 6, wall: 1, support: 6, pad: 5, roller: 5, cushion: 5, block: 10 }, effortCap: 60, support: true, mixed: true }, protects: { Hamish: ["kneeling", "floor"], Leila: [{ area: "wrist-weight", way: "small" }], Oskar: [{ area: "knee-deep-bend", side: "left", limit: 90 }] },
+    setting: { kit: { chair: 6, wall: 1, support: 6, pad: 5, roller: 5, cushion: 5, block: 10 }, surface: "carpet", effortCap: 60, support: true, mixed: true }, protects: { Hamish: ["kneeling", "floor"], Leila: [{ area: "wrist-weight", way: "small" }], Oskar: [{ area: "knee-deep-bend", side: "left", limit: 90 }] },
   },
 } satisfies Record<string, Squad>;
 

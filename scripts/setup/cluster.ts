@@ -1,3 +1,4 @@
+import { steady } from "~/core/clock/clock";
 import { spawn, spawnSync, type ChildProcess } from "node:child_process";
 import { chownSync, existsSync, mkdirSync, readdirSync, readFileSync, rmSync, writeFileSync } from "node:fs";
 import { createServer } from "node:net";
@@ -72,8 +73,8 @@ export async function startCluster(folder: string, password: string, settings: C
   let stopping = false;
   await becomesReady(url, child, log);
   const watch = (): void => {
-    const since = Date.now();
-    child.once("exit", () => void (stopping ? undefined : startAgain(Date.now() - since > LASTED_MS ? 0 : tries)));
+    const since = steady();
+    child.once("exit", () => void (stopping ? undefined : startAgain(steady() - since > LASTED_MS ? 0 : tries)));
   };
   let tries = 0;
   const startAgain = async (from: number): Promise<void> => {

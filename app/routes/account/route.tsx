@@ -10,7 +10,7 @@ import { Button } from "~/app/ui/button";
 import { Field } from "~/app/ui/field";
 import { Part } from "~/app/ui/part";
 import { PASSWORD_HINT } from "~/app/ui/password-hint";
-import { When } from "~/app/ui/when";
+import { Ago, When } from "~/app/ui/when";
 import { signedInElsewhere } from "~/db/accounts";
 
 export const meta: Route.MetaFunction = () => [{ title: "Your account · Mapset" }];
@@ -55,7 +55,7 @@ export default function Account({ loaderData }: Route.ComponentProps) {
           <li>Here, since <When at={since} as="d MMMM, HH:mm" /></li>
           {elsewhere.map((one, i) => (
             <li key={i} className="text-ink-soft">
-              Elsewhere, since <When at={one.since} as="d MMMM, HH:mm" />; last seen <When at={one.lastSeen} as="ago" />
+              Elsewhere, since <When at={one.since} as="d MMMM, HH:mm" />; last seen <Ago at={one.lastSeen} />
             </li>
           ))}
         </ul>

@@ -3,15 +3,18 @@ import { z } from "zod";
 import { clubCookie } from "~/app/server/chosen-club.server";
 import { notHere, type Coach } from "~/app/server/coach.server";
 import { getServices } from "~/app/server/services.server";
+import { zoneSchema, zoneWords } from "~/core/clock/zone";
 import { mayManage, ROLES } from "~/core/club/role";
 import { clubsOf } from "~/db/clubs";
-import { changeMember, invite, MOST_INVITATIONS, renameClub, withdrawInvitation } from "~/db/members";
+import { changeMember, invite, MOST_INVITATIONS, renameClub, setClubZone, withdrawInvitation } from "~/db/members";
 
 const asked = z.discriminatedUnion("do", [
   // What everybody may do.
   z.object({ do: z.literal("switch"), club: z.uuid() }),
   z.object({ do: z.literal("leave") }),
   // What an owner may do.
+  z.object({ do: z.literal("zone"), zone: zoneSchema }),
+  z.object({ do: z.literal("zone here"), zone: zoneSchema }),
   z.object({ do: z.literal("rename"), name: z.string().trim().min(1, "Write the club’s name.").max(80, "A club’s name has at most 80 characters.") }),
   z.object({ do: z.literal("invite"), role: z.enum(ROLES) }),
   z.object({ do: z.literal("withdraw"), id: z.uuid() }),
@@ -46,6 +49,10 @@ export async function changeClub(coach: Coach, form: FormData): Promise<ClubOutc
     case "rename":
       await renameClub(db, club, ask.name);
       return { done: "Name saved." };
+    case "zone":
+    case "zone here":
+      await setClubZone(db, club, ask.zone, ask.do === "zone here");
+      return { done: `Days and hours are shown by the clock of ${zoneWords(ask.zone)}.` };
     case "invite":
       return (await invite(db, club, ask.role, secret)) ? { done: "Copy the link below and send it to one person." } : { fault: `${MOST_INVITATIONS} invitations are open already. Withdraw some first.` };
     case "withdraw":

@@ -12,6 +12,7 @@ import { Confirm } from "~/app/ui/dialog";
 import { Field, SelectField } from "~/app/ui/field";
 import { Part } from "~/app/ui/part";
 import { When } from "~/app/ui/when";
+import { zoneChoices, zoneWords } from "~/core/clock/zone";
 import { mayManage, ROLE_FACTS, ROLES } from "~/core/club/role";
 import { clubsOf } from "~/db/clubs";
 import { INVITED_DAYS, listInvitations, listMembers, type Member } from "~/db/members";
@@ -19,12 +20,12 @@ import { INVITED_DAYS, listInvitations, listMembers, type Member } from "~/db/me
 export const meta: Route.MetaFunction = ({ loaderData }) => [{ title: `${loaderData?.clubName ?? "Club"} · Mapset` }];
 
 export async function loader({ request }: Route.LoaderArgs) {
-  const { id, club, clubName, role } = await requireSignedIn(request);
+  const { id, club, clubName, role, zone } = await requireSignedIn(request);
   const { db, secret, baseUrl } = getServices();
   const manages = mayManage(role);
   const [members, clubs, invitations] = await Promise.all([listMembers(db, club), clubsOf(db, id), manages ? listInvitations(db, club, secret) : []]);
   return {
-    me: id, clubName, role, manages, members,
+    me: id, clubName, role, manages, members, zone, zones: manages ? zoneChoices(zone) : [],
     others: clubs.filter((one) => one.club.id !== club.id).map((one) => ({ id: one.club.id, name: one.name, role: one.role })),
     invitations: invitations.map(({ token, ...one }) => ({ ...one, address: token && `${baseUrl}/join/${token}` })),
   };
@@ -41,7 +42,7 @@ export const shouldRevalidate = () => true;
 const roleOptions = ROLES.map((value) => ({ value, words: ROLE_FACTS[value].words }));
 
 export default function ClubPage({ loaderData }: Route.ComponentProps) {
-  const { me, clubName, role, manages, members, others, invitations } = loaderData;
+  const { me, clubName, role, zone, zones, manages, members, others, invitations } = loaderData;
   return (
     <main id="main" className="mx-auto flex w-full max-w-3xl flex-col gap-6 px-4 py-6 wrap-anywhere">
       <h1 className="wide-type text-2xl font-semibold">{clubName}</h1>
@@ -52,6 +53,15 @@ export default function ClubPage({ loaderData }: Route.ComponentProps) {
           </Asked>
         </Part>
       )}
+      <Part title="Time zone" note="Days and hours are shown by its clock, whatever a phone or computer is set to. A group that is elsewhere can have its own.">
+        {manages ? (
+          <Asked send={{ do: "zone" }} button="Save time zone">
+            <SelectField label="The club’s clock" name="zone" defaultValue={zone} key={zone} options={zones} />
+          </Asked>
+        ) : (
+          <p>{zoneWords(zone)}</p>
+        )}
+      </Part>
       <Part title="Who is in it" note="Sessions, groups, drills and feedback belong to the club. What somebody made stays when they leave.">
         <ul className="flex flex-col gap-3">
           {members.map((member) => (

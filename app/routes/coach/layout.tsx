@@ -1,19 +1,24 @@
+import { useEffect } from "react";
 import { CircleUser, LogOut, SunMoon } from "lucide-react";
-import { Form, Link, NavLink, Outlet } from "react-router";
+import { Form, Link, NavLink, Outlet, useFetcher } from "react-router";
 import type { Route } from "./+types/layout";
 import { requireCoach } from "~/app/server/coach.server";
 import { getServices } from "~/app/server/services.server";
 import { cx } from "~/app/ui/classes";
 import { IconButton } from "~/app/ui/button";
 import { switchTheme } from "~/app/ui/theme";
+import { zoneHere } from "~/core/clock/zone";
+import { mayManage } from "~/core/club/role";
 import { countUnseenPain } from "~/db/runs";
 
 export async function loader({ request }: Route.LoaderArgs) {
   const coach = await requireCoach(request);
-  return { name: coach.name, clubName: coach.clubName, role: coach.role, pain: await countUnseenPain(getServices().db, coach.club) };
+  const { name, clubName, role, zone, zoneSaid } = coach;
+  return { name, clubName, role, zone, asksZone: !zoneSaid && mayManage(role), pain: await countUnseenPain(getServices().db, coach.club) };
 }
 
 export default function CoachLayout({ loaderData }: Route.ComponentProps) {
+  useZoneSaid(loaderData.asksZone);
   return (
     <div className="flex min-h-dvh flex-col">
       <a href="#main" className="sr-only focus:not-sr-only focus:absolute focus:z-50 focus:bg-land focus:p-2">
@@ -64,6 +69,14 @@ export default function CoachLayout({ loaderData }: Route.ComponentProps) {
       <Outlet />
     </div>
   );
+}
+
+/** Until a club has a time zone an owner’s browser says its own, once. */
+function useZoneSaid(asked: boolean): void {
+  const { submit } = useFetcher();
+  useEffect(() => {
+    if (asked) void submit({ do: "zone here", zone: zoneHere() }, { method: "post", action: "/club" });
+  }, [asked, submit]);
 }
 
 function NavEntry({ to, children }: { to: string; children: React.ReactNode }) {

@@ -1,3 +1,6 @@
+import { nextFive } from "~/core/clock/calendar";
+import { now } from "~/core/clock/clock";
+import { zoneWords } from "~/core/clock/zone";
 import { Lock, LockOpen } from "lucide-react";
 import { useEffect, useMemo, useRef, useState } from "react";
 import { BeforeAfter } from "./before-after";
@@ -8,6 +11,7 @@ import type { Insights } from "./use-insights";
 import type { FitAsk, FitTold } from "~/app/workers/fit";
 import { Button } from "~/app/ui/button";
 import { cx } from "~/app/ui/classes";
+import { useZone } from "~/app/ui/zone";
 import { Field } from "~/app/ui/field";
 import type { Demand } from "~/core/demands/schema";
 import type { Drill } from "~/core/drills/schema";
@@ -28,9 +32,11 @@ type Props = { desk: Desk; insights: Insights; demand: Demand | undefined; own: 
 export function FitPanel({ desk, insights, demand, own }: Props) {
   const { session } = desk;
   const drills = useDrills();
+  const club = useZone();
+  const zone = insights.input.group?.setting.zone ?? club;
   const [by, setBy] = useState<"length" | "finish">("length");
   const [length, setLength] = useState(() => (session.target ? clockText(session.target) : ""));
-  const [start, setStart] = useState(() => nextFive(new Date()));
+  const [start, setStart] = useState(() => nextFive(now(), zone));
   const [finish, setFinish] = useState("");
   const locked = useMemo(() => new Set(desk.locked.map(({ block, item }) => placeKey(block, item))), [desk.locked]);
   const [keeping, setKeeping] = useState(locked.size > 0);
@@ -68,7 +74,7 @@ export function FitPanel({ desk, insights, demand, own }: Props) {
           <Field label="Length" inputMode="decimal" placeholder="12 min" value={length} onChange={(e) => setLength(e.target.value)} fault={length !== "" && bad ? "Write it like 12 min, 12:30 or 90 s; at least half a minute." : undefined} />
         ) : (
           <div className="grid grid-cols-2 gap-3">
-            <Field label="Starts at" type="time" value={start} onChange={(e) => setStart(e.target.value)} />
+            <Field label={zone === club ? "Starts at" : `Starts at (${zoneWords(zone)} time)`} type="time" value={start} onChange={(e) => setStart(e.target.value)} />
             <Field label="Finishes at" type="time" value={finish} onChange={(e) => setFinish(e.target.value)} hint={bad ? "At most four hours later." : `${clockText(target)} long`} />
           </div>
         )}
@@ -187,11 +193,6 @@ function missingWords({ least, most }: { least: number; most: number }, target: 
 
 /** What was fitted: the blocks, how long everybody watches, and the length. Everything else stays as it is at the desk. */
 const taken = (now: Session, fitted: Session): Session => editSession({ ...now, blocks: keepingItems(now, fitted).blocks, pace: { ...now.pace, demo: fitted.pace.demo } }, { target: fitted.target });
-
-const nextFive = (at: Date): string => {
-  const minutes = Math.ceil((at.getHours() * 60 + at.getMinutes() + 1) / 5) * 5;
-  return `${String(Math.floor(minutes / 60) % 24).padStart(2, "0")}:${String(minutes % 60).padStart(2, "0")}`;
-};
 
 /** Asks the worker, which is started at the first question. An edit at the desk makes the answer out of date. */
 function useFit(session: Session) {

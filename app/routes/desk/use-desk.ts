@@ -1,3 +1,4 @@
+import { now } from "~/core/clock/clock";
 import { useCallback, useMemo, useState } from "react";
 import * as edits from "~/core/session/edits";
 import * as several from "~/core/session/several";
@@ -55,13 +56,13 @@ export function useDesk(first: Session, drills: DrillLookup, locked: readonly Pl
   }, [drills]);
 
   const change = useCallback<Change>((edit, words, key, select) => {
-    const now = Date.now();
+    const at = now();
     setState((s) => {
       const before = s.history.present;
       const after = edit(before);
       if (after === before) return s;
       const selection = select ? select(after, before) : s.selection;
-      return { ...s, history: record(s.history, after, typeof words === "string" ? words : words(before), now, key), selection: inside(after, selection), marked: sameShape(before, after) ? s.marked : NONE };
+      return { ...s, history: record(s.history, after, typeof words === "string" ? words : words(before), at, key), selection: inside(after, selection), marked: sameShape(before, after) ? s.marked : NONE };
     });
   }, [setState]);
 
@@ -99,7 +100,7 @@ export function useDesk(first: Session, drills: DrillLookup, locked: readonly Pl
           const after = several.insertSeveral(s.history.present, at, items);
           if (after === s.history.present) return s;
           const words = items.length === 1 ? `paste ${drills(items[0]!.drill)?.name ?? "a drill"}` : `paste ${items.length} drills`;
-          return marking({ ...s, history: record(s.history, after, words, Date.now()) }, items.map((_, i) => ({ block: at.block, item: at.item + i })));
+          return marking({ ...s, history: record(s.history, after, words, now()) }, items.map((_, i) => ({ block: at.block, item: at.item + i })));
         }),
       /** Goes to a state of the history: steps back below zero, forward above. */
       jump: (steps: number) => setState((s) => step(s, Array.from({ length: Math.abs(steps) }).reduce<History<Session>>((h) => (steps < 0 ? undo(h) : redo(h)), s.history))),
@@ -117,14 +118,14 @@ export function useDesk(first: Session, drills: DrillLookup, locked: readonly Pl
           const place = placeAfter(s.history.present, s.selection);
           const after = edits.insertItem(s.history.present, place, itemOf(drill));
           if (after === s.history.present) return s;
-          return { ...s, history: record(s.history, after, `add ${drill.name}`, Date.now()), selection: place, marked: NONE };
+          return { ...s, history: record(s.history, after, `add ${drill.name}`, now()), selection: place, marked: NONE };
         }),
       addBlock: (drill: Drill) =>
         setState((s) => {
           const at = s.selection ? s.selection.block + 1 : s.history.present.blocks.length;
           const after = edits.insertBlock(s.history.present, at, "", [itemOf(drill)]);
           if (after === s.history.present) return s;
-          return { ...s, history: record(s.history, after, `new block with ${drill.name}`, Date.now()), selection: { block: at, item: 0 }, marked: NONE };
+          return { ...s, history: record(s.history, after, `new block with ${drill.name}`, now()), selection: { block: at, item: 0 }, marked: NONE };
         }),
       remove: (place: Place) => change((s) => edits.removeItem(s, place), (s) => `take out ${nameAt(s, place, drills)}`),
       copy: (place: Place) =>
@@ -135,7 +136,7 @@ export function useDesk(first: Session, drills: DrillLookup, locked: readonly Pl
         setState((s) => {
           const moved = edits.nudgeItem(s.history.present, place, by);
           if (moved.session === s.history.present) return s;
-          return { ...s, history: record(s.history, moved.session, `move ${nameAt(s.history.present, place, drills)}`, Date.now()), selection: moved.place, marked: NONE };
+          return { ...s, history: record(s.history, moved.session, `move ${nameAt(s.history.present, place, drills)}`, now()), selection: moved.place, marked: NONE };
         }),
     }),
     [change, setState, drills],

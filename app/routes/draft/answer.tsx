@@ -17,11 +17,11 @@ type Props = {
 };
 
 const RELAX_WORDS: Readonly<Record<Relaxed["limit"], string>> = {
-  kit: "Without looking at the kit", "protected-areas": "Without what is protected", "balance-support": "With something to hold on to", "mixed-group": "Without minding mixed abilities", caps: "Without the caps", floor: "With more floor",
+  kit: "Without looking at the kit", "protected-areas": "Without what is protected", "balance-support": "With something to hold on to", "mixed-group": "Without minding mixed abilities", caps: "Without the caps", floor: "With more floor", ground: "On other ground",
   methods: "With any way of working", effort: "With effort ramps", never: "With the drills left out", must: "Without the drills that must be in it", differ: "With what they did lately again", target: "Half as long again", interval: "Without the clock",
 };
 /** What is not offered at the press of a button: the coach has to change it on purpose. */
-const BY_HAND: ReadonlySet<Relaxed["limit"]> = new Set(["protected-areas"]);
+const BY_HAND: ReadonlySet<Relaxed["limit"]> = new Set(["protected-areas", "ground"]);
 
 /** Up to three drafts side by side, or why there is none and what would help. */
 export function Answer({ drafted, busy, request, onRequest, onDraft, onSwapped, group, demands, onSwaps }: Props) {

@@ -1,6 +1,7 @@
 import { Check, TriangleAlert } from "lucide-react";
 import { useEffect, useId, useState } from "react";
 import type { SendState } from "./use-outbox";
+import { now } from "~/core/clock/clock";
 import { cx } from "~/app/ui/classes";
 import type { CheckIn, Tightness } from "~/core/checkin/schema";
 import type { Answers, Awaited } from "~/core/player/kept";
@@ -19,7 +20,7 @@ type Props = {
 
 /** A few taps at the end. It is sent once, however often it is tapped and whatever the connection does; what is filled in stays until then. */
 export function CheckInForm({ asked, joints, state, atRisk, onSend, onAnswers, onHome }: Props) {
-  const { key: runKey, person, share, reachedEnd, answers: before } = asked;
+  const { key: runKey, person, share, reachedEnd, begun, answers: before } = asked;
   const [hard, setHard] = useState<number | null>(before?.hard ?? null);
   const [tightness, setTightness] = useState<Tightness[]>(() => joints.map((joint) => before?.tightness.find((t) => t.joint === joint) ?? { joint, left: null, right: null }));
   const [pain, setPain] = useState<boolean | undefined>(before?.pain ?? undefined);
@@ -43,7 +44,7 @@ export function CheckInForm({ asked, joints, state, atRisk, onSend, onAnswers, o
     if (sent) return;
     setSent(true);
     onSend({
-      run: { key: runKey, person, shareDone: share, finished: reachedEnd }, hard, tightness: tightness.filter((t) => t.left !== null || t.right !== null),
+      run: { key: runKey, person, shareDone: share, finished: reachedEnd, begun }, said: now(), hard, tightness: tightness.filter((t) => t.left !== null || t.right !== null),
       pain, painWhere: pain ? painWhere.trim() : "", note: note.trim(),
     });
   };

@@ -1,3 +1,4 @@
+import { steady } from "~/core/clock/clock";
 import { NOTHING_KEPT, readKept, type Kept } from "~/core/player/kept";
 
 const name = (token: string) => `mapset-follow-${token.slice(0, 12)}`;
@@ -10,7 +11,7 @@ export function keptOf(token: string): Kept {
   const inMemory = unwritten.get(token);
   if (inMemory) return inMemory;
   try {
-    return readKept(JSON.parse(localStorage.getItem(name(token)) ?? "null"), Date.now());
+    return readKept(JSON.parse(localStorage.getItem(name(token)) ?? "null"), steady());
   } catch {
     return NOTHING_KEPT;
   }

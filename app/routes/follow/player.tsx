@@ -101,7 +101,7 @@ export function Player(props: PlayerProps) {
     setFollowing(undefined);
     look();
   };
-  const asked: Awaited | undefined = telling ?? (run?.state === "finished" && kept ? { key: kept.key, person: kept.person, share: shareDone(run, now), reachedEnd: reachedEnd(run, now), at: now } : undefined);
+  const asked: Awaited | undefined = telling ?? (run?.state === "finished" && kept ? { key: kept.key, person: kept.person, share: shareDone(run, now), reachedEnd: reachedEnd(run, now), at: now, ...(kept.begun !== undefined && { begun: kept.begun }) } : undefined);
   return (
     <main ref={top} tabIndex={-1} className="min-h-dvh outline-none" onPointerDownCapture={() => void fetchFigure()} onKeyDownCapture={() => void fetchFigure()}>
       {asked ? (

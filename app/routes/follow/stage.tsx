@@ -1,3 +1,4 @@
+import { steady } from "~/core/clock/clock";
 import { ChevronsDown, ChevronsRight, DoorOpen, FastForward, Pause, Play, Repeat, SkipBack, SkipForward, Square, TimerReset, Volume2 } from "lucide-react";
 import { Suspense, useEffect, useState } from "react";
 import { Figure } from "./figure";
@@ -64,7 +65,7 @@ export function Stage({ run, now, act, facts, mine, mineState, easier, onEase, a
         <div className="flex min-w-0 flex-col gap-3 pb-2">
           {own.how !== "rest" && (
             <Suspense fallback={<div className="h-[min(30vh,19rem)]" />}>
-              <Figure drill={own.drill} item={own.item} moment={moment} inStep={own.inStep} at={() => positionAt(run, Date.now())} />
+              <Figure drill={own.drill} item={own.item} moment={moment} inStep={own.inStep} at={() => positionAt(run, steady())} />
             </Suspense>
           )}
           {face.guide && <Guide guide={face.guide} />}
@@ -140,9 +141,9 @@ export function Stage({ run, now, act, facts, mine, mineState, easier, onEase, a
 
 /** Asks whoever comes back how to go on. Time away was not followed and does not count as done. */
 function Away({ since, left, onGoOn, onCatchUp, onEnd }: { since: number; left: number; onGoOn: () => void; onCatchUp: () => void; onEnd: () => void }) {
-  const [now, setNow] = useState(() => Date.now());
+  const [now, setNow] = useState(() => steady());
   useEffect(() => {
-    const timer = setInterval(() => setNow(Date.now()), 1_000);
+    const timer = setInterval(() => setNow(steady()), 1_000);
     return () => clearInterval(timer);
   }, []);
   const away = Math.max(0, (now - since) / 1000);

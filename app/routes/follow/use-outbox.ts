@@ -1,4 +1,5 @@
 import { useCallback, useEffect, useRef, useState } from "react";
+import { now } from "~/core/clock/clock";
 import { isOnlyInMemory, keep, keptOf } from "./kept";
 import { useAgain } from "~/app/ui/use-again";
 import type { CheckIn } from "~/core/checkin/schema";
@@ -10,7 +11,7 @@ export type SendState = "sending" | "offline" | "busy" | "sent" | "refused";
 /** Posts a check-in and says what became of it. */
 async function post(token: string, message: CheckIn): Promise<SendState> {
   try {
-    const answer = await fetch(`/f/${token}/check-in`, { method: "POST", headers: { "content-type": "application/json" }, body: JSON.stringify(message) });
+    const answer = await fetch(`/f/${token}/check-in`, { method: "POST", headers: { "content-type": "application/json" }, body: JSON.stringify({ ...message, run: { ...message.run, sent: now() } } satisfies CheckIn) });
     if (answer.ok) return "sent";
     return answer.status === 429 || answer.status === 408 || answer.status >= 500 ? "busy" : "refused";
   } catch {

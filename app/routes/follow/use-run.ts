@@ -1,10 +1,11 @@
+import { now as wallNow, steady } from "~/core/clock/clock";
 import { useCallback, useEffect, useMemo, useRef, useState } from "react";
 import { keep, newKey } from "./kept";
 import { Sound, type SoundSettings } from "./sound";
 import { callsDue, callsOf, type Call, type CallFacts } from "~/core/player/calls";
 import { withoutRun, withRun, type KeptRun } from "~/core/player/kept";
 import { begin, catchUp, pause, positionAt, reachedEnd, readyRun, shareDone, tick, type Run } from "~/core/player/run";
-import type { Person } from "~/core/checkin/schema";
+import type { Person, Progress } from "~/core/checkin/schema";
 import type { Timeline } from "~/core/timeline/types";
 
 const LOOK_MS = 100;
@@ -37,7 +38,7 @@ export function useRun({ token, timeline, factsFor, sound }: Options) {
   const facts = useMemo(() => factsFor(easier), [factsFor, easier]);
 
   const act = useCallback((change: (run: Run, now: number) => Run) => {
-    const at = Date.now();
+    const at = steady();
     player.current?.wake();
     seen.current = at;
     setKept((k) => {
@@ -53,11 +54,11 @@ export function useRun({ token, timeline, factsFor, sound }: Options) {
 
   const start = useCallback(
     (person: Person, from?: KeptRun) => {
-      const at = Date.now();
+      const at = steady();
       player.current ??= new Sound();
       player.current.wake();
       seen.current = at;
-      const next: KeptRun = from ?? { key: newKey(), person, run: begin(readyRun(timeline), at), at, easier: [] };
+      const next: KeptRun = from ?? { key: newKey(), person, run: begin(readyRun(timeline), at), at, easier: [], begun: wallNow() };
       heard.current = positionAt(next.run, at) - 0.001;
       setKept(next);
       setNow(at);
@@ -90,16 +91,21 @@ export function useRun({ token, timeline, factsFor, sound }: Options) {
       player.current?.quiet();
       return;
     }
+    // A page out of sight may sleep, and its steady clock with it: then the device's own clock tells how long it was.
+    const slept = { since: wallNow(), hidden: false };
     const look = () => {
-      const at = Date.now();
+      const at = steady();
       const followed = document.visibilityState === "visible" || player.current?.isPlaying(sound) === true;
-      const away = at - seen.current > AWAY_MS;
+      if (document.visibilityState === "hidden") slept.hidden = true;
+      const gone = Math.max(at - seen.current, slept.hidden ? wallNow() - slept.since : 0);
+      const away = gone > AWAY_MS;
       if (!followed && !away) return;
       if (away) {
         const since = seen.current;
-        setKept((k) => (k ? { ...k, run: pause(k.run, since), at: since, awaySince: since } : k));
+        setKept((k) => (k ? { ...k, run: pause(k.run, since), at: since, awaySince: at - gone } : k));
       } else {
         seen.current = at;
+        Object.assign(slept, { since: wallNow(), hidden: false });
         setKept((k) => {
           if (!k) return k;
           const next = tick(k.run, at);
@@ -132,7 +138,7 @@ export function useRun({ token, timeline, factsFor, sound }: Options) {
     /** Leaves the run; it has been kept with every change. */
     clear: useCallback(() => setKept(undefined), []),
     /** Lets a kept run go, for a new one from the start: what was done of it can still be told. */
-    startAgain: useCallback((key: string) => void keep(token, (all) => withoutRun(all, key, Date.now())), [token]),
+    startAgain: useCallback((key: string) => void keep(token, (all) => withoutRun(all, key, steady())), [token]),
   };
 }
 
@@ -142,7 +148,7 @@ function useKeeping(token: string, kept: KeptRun | undefined, seen: React.RefObj
     if (!kept || kept.run.state === "ready") return;
     const write = () => {
       const at = kept.run.state === "running" ? Math.max(kept.at, seen.current) : kept.at;
-      keep(token, (all) => withRun(all, { ...kept, at }, Date.now()));
+      keep(token, (all) => withRun(all, { ...kept, at }, steady()));
     };
     write();
     if (kept.run.state !== "running") return;
@@ -192,8 +198,8 @@ function useTelling(token: string, kept: KeptRun | undefined): void {
     const tell = () => {
       const k = latest.current;
       if (!k) return;
-      const at = Date.now();
-      const body = JSON.stringify({ key: k.key, person: k.person, shareDone: shareDone(k.run, at), finished: reachedEnd(k.run, at) });
+      const at = steady();
+      const body = JSON.stringify({ key: k.key, person: k.person, shareDone: shareDone(k.run, at), finished: reachedEnd(k.run, at), begun: k.begun, sent: wallNow() } satisfies Progress);
       // Without a connection this is lost; the check-in carries the same again.
       void fetch(`/f/${token}/progress`, { method: "POST", body, headers: { "content-type": "application/json" }, keepalive: true }).catch(() => undefined);
     };

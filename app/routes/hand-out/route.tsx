@@ -18,7 +18,7 @@ import { SelectField } from "~/app/ui/field";
 import { Still } from "~/app/ui/figure/still";
 import { MayChange } from "~/app/ui/may-change";
 import { MiniProfilePicture } from "~/app/ui/mini-profile";
-import { When } from "~/app/ui/when";
+import { Ago, When } from "~/app/ui/when";
 import { kitList } from "~/core/coverage/kit-list";
 import { changesBetween } from "~/core/session/changes";
 import { sameJson } from "~/core/session/same";
@@ -357,7 +357,7 @@ function LinkLine({ link, sessionId }: { link: ShownLink; sessionId: string }) {
     ) : (
       <>
         opened {link.openings} {link.openings === 1 ? "time" : "times"}
-        {link.openedAt && <>, last <When at={link.openedAt} as="ago" /></>}
+        {link.openedAt && <>, last <Ago at={link.openedAt} /></>}
       </>
     );
   if (link.withdrawnAt)

@@ -12,9 +12,11 @@ import { Confirm } from "~/app/ui/dialog";
 import { SelectField } from "~/app/ui/field";
 import { Menu } from "~/app/ui/menu";
 import { When } from "~/app/ui/when";
+import { isLate } from "~/core/checkin/moments";
 import { JOINT_WORDS } from "~/core/drills/rows";
 import { clockText } from "~/core/text/clock";
 import { listFolded, listHeard, setNotTheirs, setRemoved, setSeen, summariseHeard, type FoldedLink, type HeardRow } from "~/db/runs";
+import { findPerson } from "~/db/people";
 import { listTitles } from "~/db/sessions";
 
 export const meta: Route.MetaFunction = () => [{ title: "Heard back · Mapset" }];
@@ -32,20 +34,23 @@ export async function loader({ request }: Route.LoaderArgs) {
   const asked = new URL(request.url).searchParams;
   const sessionId = asked.get("session") ? idOf(asked.get("session") ?? "") : null;
   const foldedOf = asked.get("link") ? idOf(asked.get("link") ?? "") : undefined;
+  const personId = asked.get("person") ? idOf(asked.get("person") ?? "") : undefined;
   const onlyPain = asked.get("only") === "pain";
   const [page, painPage] = [pageAsked(asked.get("page")), pageAsked(asked.get("pain"))];
-  const [pain, rows, summary, folded, sessions] = await Promise.all([
+  const of = { ...(foldedOf && { foldedOf }), ...(personId && { person: personId }) };
+  const [pain, rows, summary, folded, sessions, person] = await Promise.all([
     // Pain that nobody has looked at has pages of its own, so that nothing else comes before it.
-    listHeard(db, coach.club, sessionId, PAINS + 1, { only: "unseen pain", ...(foldedOf && { foldedOf }) }, painPage * PAINS),
-    listHeard(db, coach.club, sessionId, ROWS + 1, { ...(onlyPain && { only: "pain" as const }), ...(foldedOf && { foldedOf }) }, page * ROWS),
-    summariseHeard(db, coach.club, sessionId), listFolded(db, coach.club, sessionId),
-    listTitles(db, coach.club, true),
+    listHeard(db, coach.club, sessionId, PAINS + 1, { only: "unseen pain", ...of }, painPage * PAINS),
+    listHeard(db, coach.club, sessionId, ROWS + 1, { ...(onlyPain && { only: "pain" as const }), ...of }, page * ROWS),
+    summariseHeard(db, coach.club, sessionId, personId ? { person: personId } : {}), personId ? [] : listFolded(db, coach.club, sessionId),
+    listTitles(db, coach.club, true), personId ? findPerson(db, coach.club, personId) : undefined,
   ]);
+  if (personId && !person) throw notHere("There is nobody of that kind among your people.");
   if (sessionId && !sessions.some((s) => s.id === sessionId)) throw notHere();
   const under = folded.find((one) => one.linkId === foldedOf);
   // Once the last of them has been taken off there is nothing to go back to.
   if (foldedOf && !under) throw redirect("/heard");
-  return { pain: pain.slice(0, PAINS), morePain: pain.length > PAINS, painPage, rows: rows.slice(0, ROWS), more: rows.length > ROWS, page, sessions, sessionId, summary, folded, under, onlyPain };
+  return { pain: pain.slice(0, PAINS), morePain: pain.length > PAINS, painPage, rows: rows.slice(0, ROWS), more: rows.length > ROWS, page, sessions, sessionId, summary, folded, under, onlyPain, person: person && { id: person.id, name: person.name } };
 }
 
 export async function action({ request }: Route.ActionArgs) {
@@ -66,7 +71,7 @@ export async function action({ request }: Route.ActionArgs) {
 }
 
 export default function Heard({ loaderData }: Route.ComponentProps) {
-  const { pain, morePain, painPage, rows, sessions, sessionId, summary, more, page, folded, under, onlyPain } = loaderData;
+  const { pain, morePain, painPage, rows, sessions, sessionId, summary, more, page, folded, under, onlyPain, person } = loaderData;
   const submit = useSubmit();
   const [params] = useSearchParams();
   useFreshNews();
@@ -77,10 +82,10 @@ export default function Heard({ loaderData }: Route.ComponentProps) {
   return (
     <main id="main" className="mx-auto flex w-full max-w-6xl flex-1 flex-col gap-5 px-4 py-5">
       <div className="flex flex-wrap items-end gap-x-5 gap-y-3">
-        <h1 className="wide-type text-2xl font-semibold">Heard back</h1>
+        <h1 className="wide-type text-2xl font-semibold">{person ? `Heard back from ${person.name}` : "Heard back"}</h1>
         <SelectField
           label="Session" hideLabel className="w-72" value={sessionId ?? ""} options={[{ value: "", words: "All sessions" }, ...sessions.map((s) => ({ value: s.id, words: s.title }))]}
-          onChange={(session) => void submit(session ? { session } : {}, { method: "get" })} key={params.toString()}
+          onChange={(session) => void submit({ ...(session && { session }), ...(person && { person: person.id }) }, { method: "get" })} key={params.toString()}
         />
         {summary.runs > 0 && !under && (
           <dl className="ml-auto flex flex-wrap gap-x-7 text-right">
@@ -109,6 +114,12 @@ export default function Heard({ loaderData }: Route.ComponentProps) {
         </div>
       ) : (
         <>
+          {person && (
+            <p className="flex flex-wrap gap-x-5 gap-y-1">
+              <Link to={`/people/${person.id}`} className="underline underline-offset-4">{person.name}’s page</Link>
+              <Link to={sessionId ? `?session=${sessionId}` : "/heard"} className="underline underline-offset-4">Show everyone</Link>
+            </p>
+          )}
           {under && (
             <p className="rounded-lg border-l-4 border-depth-5 bg-land px-4 py-3">
               What “{under.sessionTitle}”{under.teamName && ` for ${under.teamName}`} brought beyond what a link usually brings.{" "}
@@ -131,7 +142,7 @@ export default function Heard({ loaderData }: Route.ComponentProps) {
           {!under && folded.length > 0 && <Folded links={folded} sessionId={sessionId} />}
           <section className="flex flex-col gap-2">
             <div className="flex flex-wrap items-baseline justify-between gap-3">
-              <h2 className="wide-type text-lg font-semibold">{onlyPain ? "All that told of pain" : under ? "Under this link" : "Everyone"}</h2>
+              <h2 className="wide-type text-lg font-semibold">{onlyPain ? "All that told of pain" : under ? "Under this link" : person ? "All of it" : "Everyone"}</h2>
               {(summary.pain > 0 || onlyPain) && (
                 <Link to={withParam(withoutPages(params), "only", onlyPain ? null : "pain")} className="min-h-8 content-center underline underline-offset-4">
                   {onlyPain ? "Show everyone" : "Only what told of pain"}
@@ -255,7 +266,7 @@ function PainCard({ row, onChange }: { row: HeardRow; onChange: Change }) {
           <NotTheirs row={row} />
           <span className="text-ink-soft">
             {" "}
-            · {row.sessionTitle}, <When at={row.startedAt} as={MOMENT} />
+            · {row.sessionTitle}, <Moment row={row} />
           </span>
         </p>
         <p className="text-lg break-words">{row.checkIn?.painWhere ?? "Did not say where."}</p>
@@ -313,7 +324,7 @@ function RunRow({ row, showSession, onChange }: { row: HeardRow; showSession: bo
           {checkIn?.pain && checkIn.seenAt && <CircleCheck size={14} className="ml-1 inline text-kelp" aria-label="dealt with" />}
         </p>
         <p className="text-sm text-ink-faint wrap-anywhere">
-          <When at={row.startedAt} as={MOMENT} />
+          <Moment row={row} />
           {showSession && ` · ${row.sessionTitle}`} · edition {row.editionNumber}
         </p>
       </div>
@@ -346,3 +357,15 @@ function Done({ row }: { row: HeardRow }) {
 }
 
 const MOMENT = "EEE d MMM, HH:mm";
+
+/** When it was done; and when it arrived, where a phone had no connection until later. */
+function Moment({ row }: { row: HeardRow }) {
+  const zone = row.zone ?? undefined;
+  const { sentAt: said, arrivedAt: arrived } = row.checkIn ?? { sentAt: row.finishedAt ?? row.startedAt, arrivedAt: row.arrivedAt };
+  return (
+    <>
+      <When at={row.startedAt} as={MOMENT} zone={zone} />
+      {isLate(said, arrived) && <>, arrived <When at={arrived} as="d MMM, HH:mm" zone={zone} /></>}
+    </>
+  );
+}

@@ -1,3 +1,4 @@
+import { now } from "~/core/clock/clock";
 import { useCallback, useEffect, useState } from "react";
 import { useBlocker } from "react-router";
 import type { Drill } from "~/core/drills/schema";
@@ -16,7 +17,7 @@ export function useDrillEditor(first: Drill, revision: number, address: string) 
   const [saving, setSaving] = useState<Saving>({ state: "same", faults: [], revision });
   const drill = history.present;
 
-  const change = useCallback((edit: (drill: Drill) => Drill, words: string, key?: string) => setHistory((h) => record(h, edit(h.present), words, Date.now(), key)), []);
+  const change = useCallback((edit: (drill: Drill) => Drill, words: string, key?: string) => setHistory((h) => record(h, edit(h.present), words, now(), key)), []);
   const dirty = drill !== kept;
 
   const leaving = useBlocker(dirty);

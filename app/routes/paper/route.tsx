@@ -1,3 +1,4 @@
+import { nowDate } from "~/core/clock/clock";
 import { setImmediate } from "node:timers/promises";
 import { ArrowLeft, Printer } from "lucide-react";
 import type { Route } from "./+types/route";
@@ -42,7 +43,7 @@ export async function loader({ request, params }: Route.LoaderArgs) {
   const profile = miniProfile(profileOf(doc, timeline), 700, 70);
   await setImmediate();
   return {
-    id, title: doc.title, purpose: doc.purpose, target: doc.target, notes: doc.notes, group: group && { name: group.name, people: group.people.length },
+    id, title: doc.title, printed: nowDate(), purpose: doc.purpose, target: doc.target, notes: doc.notes, group: group && { name: group.name, people: group.people.length, zone: group.setting.zone },
     profile, paper: await inTurns(paperInSteps(doc, timeline, drills, { group, offered: [...own.map((listed) => listed.doc), ...DRILLS] })),
   };
 }
@@ -59,7 +60,7 @@ export default function PaperRoute({ loaderData }: Route.ComponentProps) {
 
 /** The session on a sheet of paper, for beside the mat. */
 function OnPaper({ loaderData }: Pick<Route.ComponentProps, "loaderData">) {
-  const { id, title, purpose, target, notes, group, profile, paper } = loaderData;
+  const { id, title, printed, purpose, target, notes, group, profile, paper } = loaderData;
   const kit = paper.kit.map(({ pieces, inAll, words, instead }) => ({ words, text: inAll === undefined ? (pieces > 1 ? `${pieces} each` : "") : `${inAll} in all`, instead }));
   return (
     <main id="main" className="mx-auto flex w-full max-w-4xl flex-1 flex-col gap-4 px-4 py-5 print:max-w-none print:gap-3 print:p-0">
@@ -77,7 +78,7 @@ function OnPaper({ loaderData }: Pick<Route.ComponentProps, "loaderData">) {
             <h1 className="wide-type text-2xl leading-tight font-semibold">{title}</h1>
             <p className="text-ink-soft">
               {PURPOSE_WORDS[purpose]}
-              {group && ` · ${group.name}, ${group.people} ${group.people === 1 ? "person" : "people"}`} · <When at={new Date()} as="d MMM yyyy" />
+              {group && ` · ${group.name}, ${group.people} ${group.people === 1 ? "person" : "people"}`} · <When at={printed} as="d MMM yyyy" zone={group?.zone} />
             </p>
           </div>
           <p className="text-right whitespace-nowrap">

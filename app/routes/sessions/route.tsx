@@ -1,10 +1,11 @@
-import { Archive, ArchiveRestore, Copy, Download, Ellipsis, Pencil, PencilRuler, Plus, Printer, Search, Shapes, Trash2 } from "lucide-react";
-import { useEffect, useId, useRef, useState } from "react";
-import { data, Form, Link, redirect, useFetcher, useSearchParams, useSubmit, useNavigate } from "react-router";
+import { Archive, ArchiveRestore, Copy, Download, Ellipsis, Pencil, PencilRuler, Plus, Printer, Shapes, Trash2 } from "lucide-react";
+import { useEffect, useState } from "react";
+import { data, Link, redirect, useFetcher, useSearchParams, useSubmit, useNavigate } from "react-router";
 import type { Route } from "./+types/route";
 import { readForm } from "~/app/server/forms.server";
 import { actOnSessions } from "./actions.server";
 import { NewSessionDialog } from "./new-dialog";
+import { findOf, LONGEST_FIND, pageOf } from "~/app/server/asked";
 import { requireCoach } from "~/app/server/coach.server";
 import { drillsOf } from "~/app/server/drills.server";
 import { getServices } from "~/app/server/services.server";
@@ -13,13 +14,13 @@ import { cx } from "~/app/ui/classes";
 import { Confirm } from "~/app/ui/dialog";
 import { FileButton, fileForm } from "~/app/ui/file-button";
 import { FileFaults } from "~/app/ui/file-faults";
-import { inputLook } from "~/app/ui/field";
+import { Find } from "~/app/ui/find";
 import { MayChange } from "~/app/ui/may-change";
 import { Menu } from "~/app/ui/menu";
 import { RenameDialog } from "~/app/ui/rename-dialog";
-import { useSearchForm } from "~/app/ui/use-search-form";
+import { Pages } from "~/app/ui/pages";
 import { MiniProfilePicture } from "~/app/ui/mini-profile";
-import { When } from "~/app/ui/when";
+import { Ago } from "~/app/ui/when";
 import { clockText } from "~/core/text/clock";
 import { againstTarget } from "~/core/text/target";
 import { PURPOSE_WORDS } from "~/core/text/words";
@@ -35,8 +36,8 @@ export async function loader({ request }: Route.LoaderArgs) {
   const coach = await requireCoach(request);
   const asked = new URL(request.url).searchParams;
   const archived = asked.has("archived");
-  const find = (asked.get("q") ?? "").trim().slice(0, LONGEST_FIND);
-  const page = pageOf(asked.get("page"));
+  const find = findOf(asked);
+  const page = pageOf(asked);
   const { db } = getServices();
   const purposes = find === "" ? [] : PURPOSES.filter((purpose) => PURPOSE_WORDS[purpose].toLowerCase().includes(find.toLowerCase()));
   const [{ rows, all }, beginnings, teams] = await Promise.all([
@@ -46,9 +47,6 @@ export async function loader({ request }: Route.LoaderArgs) {
   const shown = (some: SessionRow[]) => summarise(db, coach.club, some, runs, (docs) => drillsOf(coach.club, docs));
   return { archived, find, page, all, size: SESSIONS_A_PAGE, teams, sessions: await shown(rows), beginnings: await shown(beginnings.rows) };
 }
-
-const LONGEST_FIND = 120;
-const pageOf = (text: string | null): number => (text && /^\d{1,6}$/.test(text) ? Math.max(0, Number(text) - 1) : 0);
 
 export async function action({ request }: Route.ActionArgs) {
   const coach = await requireCoach(request);
@@ -72,7 +70,7 @@ export default function Sessions({ loaderData }: Route.ComponentProps) {
         <h1 className="wide-type text-2xl font-semibold">{archived ? "Archived sessions" : "Sessions"}</h1>
         <ShelfSwitch archived={archived} />
         <div className="ml-auto flex flex-wrap items-center gap-2">
-          {(all > 3 || find !== "") && <Find archived={archived} find={find} />}
+          {(all > 3 || find !== "") && <Find words="Find a session" find={find} longest={LONGEST_FIND} {...(archived && { keep: { archived: "" } })} />}
           <MayChange>
             <ImportButton />
             <Button kind="primary" onClick={() => setMaking(true)}>
@@ -90,45 +88,9 @@ export default function Sessions({ loaderData }: Route.ComponentProps) {
           ))}
         </ul>
       )}
-      <Pages page={page} size={size} all={all} shown={sessions.length} />
+      <Pages page={page} size={size} all={all} shown={sessions.length} before="Changed later" after="Changed earlier" />
       <NewSessionDialog open={making} onOpenChange={make} team={loaderData.teams.find((one) => one.id === asked.get("team"))?.id} own={loaderData.beginnings} teams={loaderData.teams} />
     </main>
-  );
-}
-
-/** Finds sessions by their name, or by what they are for, among all pages. */
-function Find({ archived, find }: { archived: boolean; find: string }) {
-  const form = useRef<HTMLFormElement>(null);
-  const { send, typed } = useSearchForm(form, { q: find });
-  const id = useId();
-  return (
-    <Form ref={form} method="get" role="search" className="relative" onSubmit={(event) => { event.preventDefault(); send(); }}>
-      {archived && <input type="hidden" name="archived" value="" />}
-      <label htmlFor={id} className="sr-only">
-        Find a session
-      </label>
-      <Search size={15} className="absolute top-2.5 left-2.5 text-ink-faint" aria-hidden />
-      <input id={id} name="q" defaultValue={find} maxLength={LONGEST_FIND} className={cx(inputLook, "w-48 pl-8")} placeholder="Find a session" onChange={typed} />
-    </Form>
-  );
-}
-
-function Pages({ page, size, all, shown }: { page: number; size: number; all: number; shown: number }) {
-  const [params] = useSearchParams();
-  const to = (at: number) => {
-    const next = new URLSearchParams(params);
-    if (at > 0) next.set("page", String(at + 1));
-    else next.delete("page");
-    return `/sessions?${next}`;
-  };
-  if (all <= size && page === 0) return null;
-  const link = "rounded-md px-2 py-1 font-medium underline underline-offset-4 hover:bg-land-deep";
-  return (
-    <nav aria-label="Pages" className="flex items-center justify-center gap-3 text-sm text-ink-soft">
-      {page > 0 && <Link to={to(Math.min(page - 1, Math.ceil(all / size) - 1))} className={link}>Changed later</Link>}
-      <span>{shown > 0 ? `${page * size + 1} to ${page * size + shown} of ${all.toLocaleString("en-GB")}` : `${all.toLocaleString("en-GB")} in all`}</span>
-      {(page + 1) * size < all && <Link to={to(page + 1)} className={link}>Changed earlier</Link>}
-    </nav>
   );
 }
 
@@ -187,7 +149,7 @@ function Row({ session }: { session: SessionSummary }) {
         {session.unreadable && <p className="font-medium text-plum">{session.unreadable.newer ? "Made by a newer Mapset" : "Can’t be read"}</p>}
         <p className="text-ink-soft">
           {PURPOSE_WORDS[session.purpose]} · {session.drills} {session.drills === 1 ? "drill" : "drills"} · changed{" "}
-          <When at={session.updatedAt} as="ago" />
+          <Ago at={session.updatedAt} />
         </p>
         <p className="text-sm text-ink-faint">
           {session.openEditions > 0 ? <span className="font-medium text-kelp">handed out</span> : session.lastHandedOut ? "link withdrawn" : "not handed out"}

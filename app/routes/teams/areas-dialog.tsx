@@ -2,12 +2,12 @@ import { useEffect, useState } from "react";
 import { useFetcher } from "react-router";
 import { ProtectChoice } from "~/app/ui/protect-choice";
 import type { action } from "./route";
-import { Button } from "~/app/ui/button";
+import { Button, ButtonLink } from "~/app/ui/button";
 import { Dialog } from "~/app/ui/dialog";
 import type { Member } from "~/db/teams";
 
 /** What someone protects; drills that load it are pointed out at the desk. */
-export function AreasDialog({ person, onClose, onRename }: { person: Member; onClose: () => void; onRename: () => void }) {
+export function AreasDialog({ person, onClose, onRename }: { person: Member; onClose: () => void; /** Left out on the person’s own page, which has a place for it. */ onRename?: () => void }) {
   const fetcher = useFetcher<typeof action>();
   const [areas, setAreas] = useState(person.areas);
   useEffect(() => {
@@ -15,7 +15,7 @@ export function AreasDialog({ person, onClose, onRename }: { person: Member; onC
   }, [fetcher.state, fetcher.data, onClose]);
   return (
     <Dialog open onOpenChange={(open) => !open && onClose()} title={`What ${person.name} protects`} description="Drills that load it are pointed out, with something else to do in the same time, or a rest where there is nothing. Write nothing about why. What is right for them is for whoever treats them to say.">
-      <fetcher.Form method="post" className="flex flex-col gap-3">
+      <fetcher.Form method="post" action="/teams" className="flex flex-col gap-3">
         <input type="hidden" name="do" value="areas" />
         <input type="hidden" name="athlete" value={person.id} />
         <input type="hidden" name="areas" value={JSON.stringify(areas)} />
@@ -26,9 +26,14 @@ export function AreasDialog({ person, onClose, onRename }: { person: Member; onC
           </p>
         )}
         <div className="flex justify-end gap-2">
-          <Button className="mr-auto" onClick={onRename}>
-            Rename
-          </Button>
+          {onRename && (
+            <>
+              <Button onClick={onRename}>Rename</Button>
+              <ButtonLink kind="quiet" className="mr-auto" to={`/people/${person.id}`}>
+                Their page
+              </ButtonLink>
+            </>
+          )}
           <Button onClick={onClose}>Cancel</Button>
           <Button kind="primary" type="submit" disabled={fetcher.state !== "idle"}>
             Keep

@@ -20,15 +20,16 @@ import { namesFault } from "~/core/group/names";
 import { settingWords } from "~/core/group/words";
 import { protectionWords } from "~/core/text/areas";
 import { listWords } from "~/core/text/words";
-import { addAthletes, addTeam, archiveAthlete, countPeople, deleteTeam, findAthlete, listOff, listTeams, namesOn, renameAthlete, renameTeam, restoreAthlete, setAthleteAreas, setTeamSetting, type Member, type Team } from "~/db/teams";
+import { countAll, findPerson, joinGroup, leaveGroup } from "~/db/people";
+import { addAthletes, addTeam, countPeople, deleteTeam, listOff, listTeams, namesOn, renameAthlete, renameTeam, setAthleteAreas, setTeamSetting, type Member, type Team } from "~/db/teams";
 
 export const meta: Route.MetaFunction = () => [{ title: "Teams · Mapset" }];
 
 export async function loader({ request }: Route.LoaderArgs) {
   const coach = await requireCoach(request);
   const { db } = getServices();
-  const [teams, off] = await Promise.all([listTeams(db, coach.club), listOff(db, coach.club)]);
-  return { teams: teams.map((team) => ({ ...team, off: off.filter((one) => one.teamId === team.id) })) };
+  const [teams, off, people] = await Promise.all([listTeams(db, coach.club), listOff(db, coach.club), countAll(db, coach.club)]);
+  return { people, teams: teams.map((team) => ({ ...team, off: off.filter((one) => one.teamId === team.id) })) };
 }
 
 const teamName = z.string().trim().min(1, "Give the team a name.").max(80, "At most 80 characters.");
@@ -96,23 +97,26 @@ export async function action({ request }: Route.ActionArgs) {
       const id = idOf(field("athlete"));
       const read = personName.safeParse(field("name"));
       if (!read.success) return data({ fault: read.error.issues[0]?.message }, { status: 400 });
-      const found = await findAthlete(db, coach.club, id);
-      const fault = found && namesFault([read.data], found.others);
-      if (fault) return data({ fault }, { status: 400 });
+      const found = await findPerson(db, coach.club, id);
+      for (const one of found?.groups ?? []) {
+        const fault = one.until === null ? namesFault([read.data], await namesOn(db, coach.club, one.id, id)) : undefined;
+        if (fault) return data({ fault: `In ${one.name}: ${fault}` }, { status: 400 });
+      }
       must(await renameAthlete(db, coach.club, id, read.data));
       return { done: true };
     }
     case "put-back": {
-      const id = idOf(field("athlete"));
-      const found = await findAthlete(db, coach.club, id);
+      const [id, team] = [idOf(field("athlete")), idOf(field("team"))];
+      const found = await findPerson(db, coach.club, id);
       if (!found) throw notHere("There is nothing of that kind among yours.");
-      if (namesFault([found.name], found.others)) return data({ fault: `There is another ${found.name} on the list now. Rename one of them first.` }, { status: 400 });
-      if (found.others.length >= MOST_PEOPLE) return data({ fault: `A team has at most ${MOST_PEOPLE} people.` }, { status: 400 });
-      must(await restoreAthlete(db, coach.club, id));
+      const others = await namesOn(db, coach.club, team, id);
+      if (namesFault([found.name], others)) return data({ fault: `There is another ${found.name} on the list now. Rename one of them first.` }, { status: 400 });
+      if (others.length >= MOST_PEOPLE) return data({ fault: `A team has at most ${MOST_PEOPLE} people.` }, { status: 400 });
+      must(await joinGroup(db, coach.club, id, team));
       return { done: true };
     }
     case "remove-person":
-      must(await archiveAthlete(db, coach.club, idOf(field("athlete"))));
+      must(await leaveGroup(db, coach.club, idOf(field("athlete")), idOf(field("team"))));
       return { done: true };
     case "delete-team":
       must(await deleteTeam(db, coach.club, idOf(field("team"))));
@@ -125,7 +129,12 @@ export async function action({ request }: Route.ActionArgs) {
 export default function Teams({ loaderData }: Route.ComponentProps) {
   return (
     <main id="main" className="mx-auto flex w-full max-w-6xl flex-1 flex-col gap-4 px-4 py-5">
-      <h1 className="wide-type text-2xl font-semibold">Teams</h1>
+      <div className="flex flex-wrap items-baseline justify-between gap-x-5 gap-y-1">
+        <h1 className="wide-type text-2xl font-semibold">Teams</h1>
+        <Link to="/people" className="min-h-8 content-center underline underline-offset-4">
+          Everyone in the club ({loaderData.people})
+        </Link>
+      </div>
       <p className="max-w-2xl text-ink-soft">
         Who a session is for and handed out to. Write initials or a nickname for minors, and no health details beyond areas to protect: anyone who holds a team’s link sees these names.
       </p>
@@ -205,7 +214,7 @@ function TeamCard({ team }: { team: Shown }) {
               <button
                 type="button" aria-label={`Take ${athlete.name} off the list`} title="Take off the list; what they said stays, and they can be put back"
                 className="ml-1 flex size-6 items-center justify-center rounded-full text-ink-faint hover:bg-land-deep hover:text-ink"
-                onClick={() => void submit({ do: "remove-person", athlete: athlete.id }, { method: "post" })}
+                onClick={() => void submit({ do: "remove-person", athlete: athlete.id, team: team.id }, { method: "post" })}
               >
                 <X size={13} aria-hidden />
               </button>
@@ -220,7 +229,7 @@ function TeamCard({ team }: { team: Shown }) {
             {team.off.map((one) => (
               <li key={one.id} className="flex items-center justify-between gap-2">
                 <span className="min-w-0 [overflow-wrap:anywhere]">{one.name}</span>
-                <Button className="min-h-8 px-2 py-0.5 text-sm" aria-label={`Put ${one.name} back on the list`} disabled={back.state !== "idle"} onClick={() => void back.submit({ do: "put-back", athlete: one.id }, { method: "post" })}>
+                <Button className="min-h-8 px-2 py-0.5 text-sm" aria-label={`Put ${one.name} back on the list`} disabled={back.state !== "idle"} onClick={() => void back.submit({ do: "put-back", athlete: one.id, team: team.id }, { method: "post" })}>
                   <Undo2 size={14} aria-hidden /> Put back
                 </Button>
               </li>
@@ -270,7 +279,7 @@ function TeamCard({ team }: { team: Shown }) {
       </fetcher.Form>
       <Confirm
         open={asking} onOpenChange={setAsking} title={`Delete ${team.name}?`} action="Delete the team"
-        text="Its people go off every list. Links handed out to it go on working for anyone; what was heard back stays, under the names given."
+        text="Its people stay among the club’s people, with what they protect. Links handed out to it go on working for anyone; what was heard back stays."
         onConfirm={() => void submit({ do: "delete-team", team: team.id }, { method: "post" })}
       />
     </section>

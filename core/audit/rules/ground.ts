@@ -1,0 +1,27 @@
+import { itemsOf } from "../look";
+import type { Finding, Rule } from "../types";
+import { piecesThere } from "~/core/group/kit";
+import { groundAgainst, SURFACE_FACTS } from "~/core/group/surfaces";
+import { LEVELS } from "~/core/session/schema";
+import { editItem } from "~/core/session/edits";
+
+/** Drills that are not for what the group stands on: down on wet grass, on the knees on the street, travelling on a dock. */
+export const ground: Rule = {
+  id: "ground",
+  find: (input) => {
+    const { group } = input;
+    const surface = group?.setting.surface;
+    if (!group || !surface) return [];
+    return itemsOf(input).flatMap(({ place, item, drill, level }): Finding[] => {
+      const why = groundAgainst(drill, level, surface);
+      if (!why) return [];
+      const other = LEVELS.slice(0, LEVELS.indexOf(item.level)).reverse()
+        .find((name) => !groundAgainst(drill, drill.levels[name], surface) && piecesThere(drill.levels[name].kit, Math.max(1, group.people.length), group.setting));
+      return [{
+        severity: SURFACE_FACTS[surface].onTheSpot ? "stop" : "warn", place, says: `${drill.name} ${why}.`,
+        why: SURFACE_FACTS[surface].onTheSpot ? "There is an edge to go over, and it may be slippery." : "It is cold, wet or hard there for a hand, a knee or a back.",
+        ...(other && { fix: { words: `Take the ${other} level`, apply: (s) => editItem(s, place, { level: other }) } }),
+      }];
+    });
+  },
+};

@@ -1,0 +1,31 @@
+import { describe, expect, it } from "vitest";
+import { groundAgainst, SURFACES } from "./surfaces";
+import type { Drill } from "~/core/drills/schema";
+import { drawnDrillById } from "~/library/drawn";
+
+const against = (drill: Drill, surface: (typeof SURFACES)[number], level: keyof Drill["levels"] = "standard") => groundAgainst(drill, drill.levels[level], surface);
+const drill = (id: string) => drawnDrillById(id)!;
+/** Which surfaces keep a drill off. */
+const off = (one: Drill) => SURFACES.filter((surface) => against(one, surface) !== undefined);
+
+describe("what a group stands on", () => {
+  it.each([
+    ["lying or on hands and knees", "cat-camel", ["wet grass", "hard ground", "dock or deck"]],
+    ["kneeling with a pad", "hip-flexor-hold", ["wet grass", "dock or deck"]],
+    ["standing on both feet", "squat-free", []],
+    ["travelling", "squat-walk", ["dock or deck"]],
+    ["on one leg with nothing to hold on to", "lunge-reverse", ["dock or deck"]],
+  ] as const)("a drill that is %s", (_, id, surfaces) => expect(off(drill(id))).toEqual(surfaces));
+  it("wants a pad under a knee on a hall floor or hard ground", () => {
+    const hold = drill("hip-flexor-hold");
+    const bare: Drill = { ...hold, levels: { ...hold.levels, standard: { ...hold.levels.standard, kit: [] } } };
+    expect(off(bare)).toEqual(["hall floor", "wet grass", "hard ground", "dock or deck"]);
+    expect(against(bare, "hall floor")).toBe("kneels on a hall floor without a pad");
+    expect(against(bare, "dock or deck")).toBe("kneels on a dock or deck");
+  });
+  it("looks at where a drill ends, too", () => {
+    const squat = drill("squat-free");
+    const ends: Drill = { ...squat, levels: { ...squat.levels, standard: { ...squat.levels.standard, endPosture: "long-sit" } } };
+    expect(against(ends, "wet grass")).toBe("goes down on wet grass");
+  });
+});

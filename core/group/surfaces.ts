@@ -1,0 +1,46 @@
+import type { Drill, DrillLevel } from "~/core/drills/schema";
+import type { Kit } from "~/core/drills/kit";
+import { knownStress } from "~/core/stress/at";
+import { HEIGHT, type Posture } from "~/core/timeline/postures";
+
+/** What a group stands on. */
+export const SURFACES = ["mat", "hall floor", "dry grass", "wet grass", "hard ground", "dock or deck", "carpet"] as const;
+
+export type Surface = (typeof SURFACES)[number];
+
+/**
+ * What is done on a surface: whether people go down on it (lying, sitting, on hands), whether they kneel on it (always, with a
+ * pad, never), and whether they stay on the spot, both feet down, as where there is an edge to fall over.
+ */
+type Ground = { words: string; on: string; down: boolean; kneel: "yes" | "pad" | "no"; onTheSpot: boolean };
+
+export const SURFACE_FACTS: Readonly<Record<Surface, Ground>> = {
+  mat: { words: "Mats", on: "on mats", down: true, kneel: "yes", onTheSpot: false },
+  "hall floor": { words: "Hall floor", on: "on a hall floor", down: true, kneel: "pad", onTheSpot: false },
+  "dry grass": { words: "Dry grass", on: "on dry grass", down: true, kneel: "yes", onTheSpot: false },
+  "wet grass": { words: "Wet grass", on: "on wet grass", down: false, kneel: "no", onTheSpot: false },
+  "hard ground": { words: "Hard ground: street, dry track", on: "on hard ground", down: false, kneel: "pad", onTheSpot: false },
+  "dock or deck": { words: "Dock or deck", on: "on a dock or deck", down: false, kneel: "no", onTheSpot: true },
+  carpet: { words: "Carpet", on: "on carpet", down: true, kneel: "yes", onTheSpot: false },
+};
+
+/** Below half-kneeling: lying, sitting, and whatever has hands or both knees down. */
+const isDown = (posture: Posture): boolean => HEIGHT[posture] < HEIGHT["half-kneeling"];
+const kneels = (posture: Posture): boolean => posture === "half-kneeling" || posture === "tall-kneeling";
+
+const HOLDS: ReadonlySet<Kit> = new Set(["support", "wall", "chair", "stick", "box", "bench"]);
+
+/** Balance with no hand on anything; eyes closed, hops and swings take much with a hand, too. */
+export const isFreeBalance = (level: DrillLevel): boolean =>
+  knownStress(level).always.some((s) => s.area === "balance" && (s.grade === 2 || !level.kit.some((kit) => HOLDS.has(kit))));
+
+/** Why a level of a drill is not for a surface, as the end of a sentence that begins with its name; undefined where it is. A kneeling hall floor or street wants a pad under the knee. */
+export function groundAgainst(drill: Pick<Drill, "method">, level: DrillLevel, surface: Surface): string | undefined {
+  const { on, down, kneel, onTheSpot } = SURFACE_FACTS[surface];
+  const postures = [level.posture, level.endPosture];
+  if (!down && postures.some(isDown)) return `goes down ${on}`;
+  if (postures.some(kneels) && (kneel === "no" || (kneel === "pad" && !level.kit.includes("pad")))) return `kneels ${on}${kneel === "pad" ? " without a pad" : ""}`;
+  if (onTheSpot && drill.method === "travel") return `travels ${on}`;
+  if (onTheSpot && isFreeBalance(level)) return `is done on one leg, or nearly, ${on} with nothing to hold on to`;
+  return undefined;
+}
