@@ -35,6 +35,7 @@ export default [
   route("sessions/:id/save", "routes/desk/save.ts"),
   route("sessions/:id/setting", "routes/desk/setting.ts"),
   route("sessions/:id/code/:link", "routes/hand-out/code.ts"),
+  route("club/archive", "routes/club/archive.ts"),
   route("unreadable/:kind/:id/raw", "routes/unreadable/raw.ts"),
   route("sessions/:id/export", "routes/sessions/export.ts"),
 

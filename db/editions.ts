@@ -22,6 +22,8 @@ export type LinkRow = {
   id: string;
   /** The token of the address, or undefined when the server's secret has changed since. */
   token: string | undefined;
+  /** Whether there is an address at all: a link that came with a club's archive has none. */
+  opens: boolean;
   teamName: string | null;
   createdAt: Date;
   withdrawnAt: Date | null;
@@ -90,7 +92,7 @@ export async function listEditions(db: Db, club: Club, sessionId: string, secret
       // Those that still open come first: a coach withdraws the others.
       place: sql<number>`row_number() over (partition by ${link.editionId} order by ${link.withdrawnAt} is not null, ${link.createdAt} desc)::int`.as("place"),
     })
-    .from(link).innerJoin(entry, opensLink).leftJoin(group, and(eq(group.clubId, link.clubId), eq(group.id, link.groupId))).where(ofThese).as("counted");
+    .from(link).leftJoin(entry, opensLink).leftJoin(group, and(eq(group.clubId, link.clubId), eq(group.id, link.groupId))).where(ofThese).as("counted");
   const all = editions.find((one) => one.number === allOf)?.id;
   const [links, sums] = await Promise.all([
     db.select().from(counted).where(all === undefined ? lte(counted.place, LINKS_AN_EDITION) : sql`(${counted.place} <= ${LINKS_AN_EDITION} or ${counted.editionId} = ${all})`).orderBy(asc(counted.place)),
@@ -99,7 +101,7 @@ export async function listEditions(db: Db, club: Club, sessionId: string, secret
   const shown = (l: (typeof links)[number]): LinkRow => {
     const { tokenHash: hash, editionId: _, place: __, ...rest } = l;
     const token = linkToken(secret, l.id);
-    return { ...rest, token: isTokenOf(token, hash) ? token : undefined };
+    return { ...rest, opens: hash !== null, token: hash !== null && isTokenOf(token, hash) ? token : undefined };
   };
   return {
     editions: editions.map(({ said, ...one }) => ({ ...one, session: readableSession(said), links: links.filter((l) => l.editionId === one.id).map(shown), linkCount: sums.find((sum) => sum.editionId === one.id)?.n ?? 0 })),

@@ -1,9 +1,10 @@
 import { now, nowDate } from "~/core/clock/clock";
 import { and, asc, count, eq, gt, isNull, sql } from "drizzle-orm";
 import { randomUUID } from "node:crypto";
+import { KEPT_MONTHS } from "~/core/club/keeping";
 import type { Role } from "~/core/club/role";
 import type { Db } from "./client";
-import type { Club } from "./clubs";
+import { addClub, type Club } from "./clubs";
 import { club as clubs, coach, entry, invitation, member } from "./schema";
 import { invitationToken, isTokenOf, tokenHash } from "./tokens";
 
@@ -17,6 +18,22 @@ export async function listMembers(db: Db, club: Club): Promise<Member[]> {
 
 export async function renameClub(db: Db, club: Club, name: string): Promise<void> {
   await db.update(clubs).set({ name }).where(eq(clubs.id, club.id));
+}
+
+/** So many clubs a coach is in at most by their own doing. */
+export const MOST_CLUBS = 20;
+
+/** Makes another club, with a coach as its owner. */
+export const startClub = (db: Db, coachId: string, name: string): Promise<Club> => db.transaction((tx) => addClub(tx, coachId, name));
+
+/** For how many months a club keeps reports. */
+export async function keepMonthsOf(db: Db, club: Club): Promise<number> {
+  const [row] = await db.select({ months: clubs.keepMonths }).from(clubs).where(eq(clubs.id, club.id));
+  return row?.months ?? KEPT_MONTHS;
+}
+
+export async function setKeepMonths(db: Db, club: Club, months: number): Promise<void> {
+  await db.update(clubs).set({ keepMonths: months }).where(eq(clubs.id, club.id));
 }
 
 /** Says in which time zone a club's days and hours are; with `unlessSaid` only where nobody has. */

@@ -13,6 +13,10 @@ import * as demands from "./demands";
 import * as requests from "./draft-requests";
 import * as editions from "./editions";
 import * as drills from "./own-drills";
+import { isEmpty, readArchive } from "./archive/read";
+import { writeArchive } from "./archive/write";
+import * as erasing from "./erase";
+import * as reports from "./old-reports";
 import * as members from "./members";
 import * as quota from "./quota";
 import * as runs from "./runs";
@@ -99,12 +103,23 @@ async function asked(): Promise<Record<string, () => Promise<unknown>>> {
     listOff: () => teams.listOff(db, ben),
     renameAthlete: () => teams.renameAthlete(db, ben, person, "Taken"), namesOn: () => teams.namesOn(db, ben, group),
     setTeamSetting: () => teams.setTeamSetting(db, ben, group, {}), setAthleteAreas: () => teams.setAthleteAreas(db, ben, person, []), listGroups: () => teams.listGroups(db, ben),
+    keepMonthsOf: () => members.keepMonthsOf(db, ben), setKeepMonths: () => members.setKeepMonths(db, ben, 3), countOlder: () => reports.countOlder(db, ben, 1, "UTC"), holdingsOf: () => erasing.holdingsOf(db, ben),
+    isEmpty: () => isEmpty(db, ben), readArchive: () => readArchive(db, ben, () => undefined).catch(() => "refused"),
+    writeArchive: async () => {
+      const all: string[] = [];
+      await writeArchive(db, ben, async ({ text }) => {
+        for await (const part of text) all.push(part);
+      });
+      return all;
+    },
+    // The last of all: nothing of Ben's is there afterwards.
+    eraseClub: () => erasing.eraseClub(db, ben),
   };
 }
 
 it("there is a question here for every query that takes a club", () => {
   const folder = new URL("./", import.meta.url);
-  const taking = readdirSync(folder).filter((name) => name.endsWith(".ts") && !name.endsWith(".test.ts"))
+  const taking = (readdirSync(folder, { recursive: true }) as string[]).filter((name) => name.endsWith(".ts") && !name.endsWith(".test.ts"))
     .flatMap((name) => [...readFileSync(new URL(name, folder), "utf8").matchAll(/export async function (\w+)\(([^{}]*?club: Club)/g)].map((found) => found[1]!));
   expect(taking.length).toBeGreaterThan(50);
   expect(taking.filter((name) => !Object.hasOwn(MADE, name)).sort()).toEqual([]);

@@ -8,7 +8,7 @@ import { SUMMARY_RULES, type Summary } from "~/core/profile/summary";
 import type { Db } from "./client";
 import { mustOpen, readable } from "./documents";
 import type { Club } from "./clubs";
-import { edition, group, link, trainingSession } from "./schema";
+import { edition, entry, group, link, trainingSession } from "./schema";
 import type { Accepted } from "~/core/audit/accepted";
 import type { Choice } from "~/core/group/choices";
 import type { Lock } from "~/core/session/locks";
@@ -64,10 +64,11 @@ async function handedOut(db: Db, club: Club, ids: readonly string[]): Promise<Ma
   if (ids.length === 0) return new Map();
   const rows = await db
     .select({
-      id: edition.sessionId, openEditions: sql<number>`count(distinct ${edition.id}) filter (where ${link.withdrawnAt} is null)::int`,
+      id: edition.sessionId, openEditions: sql<number>`count(distinct ${edition.id}) filter (where ${link.withdrawnAt} is null and ${entry.tokenHash} is not null)::int`,
       lastHandedOut: sql<Date | null>`max(${link.createdAt})`.mapWith((v: string | null) => (v === null ? null : new Date(v))),
     })
     .from(edition).innerJoin(link, and(eq(link.clubId, edition.clubId), eq(link.editionId, edition.id)))
+    .leftJoin(entry, and(eq(entry.clubId, link.clubId), eq(entry.target, link.id)))
     .where(and(eq(edition.clubId, club.id), inArray(edition.sessionId, [...ids]))).groupBy(edition.sessionId);
   return new Map(rows.map(({ id, ...row }) => [id, row]));
 }

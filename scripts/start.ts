@@ -202,12 +202,14 @@ async function sweepNowAndThen(url: string): Promise<void> {
   const { connect } = await import("~/db/client");
   const { dropWhatRanOut } = await import("~/db/accounts");
   const { dropOldMessages } = await import("~/db/messages");
+  const { dropOldReports } = await import("~/db/old-reports");
   const { log, told } = await import("~/app/server/log");
   const sweep = async () => {
     const { db, close } = connect(url);
     try {
       await dropWhatRanOut(db);
       await dropOldMessages(db);
+      await dropOldReports(db);
     } catch (error) {
       log.error(told(error), "what has run out could not be swept out");
     } finally {

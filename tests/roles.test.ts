@@ -32,12 +32,12 @@ const addresses = (entries: readonly Entry[]): string[] => entries.flatMap((one)
 const OUTSIDE = new Set([
   "/", "/up", "/sign-in", "/sign-up", "/forgotten", "/password/:token", "/sign-out", // before anybody is signed in
   "/f/:token", "/f/:token/mine", "/f/:token/progress", "/f/:token/check-in", // by the token of a link
-  "/account", "/mail", "/club", "/join/:token", // one's own account and membership, tried below
+  "/account", "/mail", "/club", "/club/archive", "/join/:token", // one's own account and membership, tried below
 ]);
 /** Addresses that are only read. */
-const READ_ONLY = new Set(["/sessions/:id/paper", "/sessions/:id/code/:link", "/sessions/:id/export", "/own-drills", "/library/sheet", "/library/:drill/export", "/figure/:drill/:level/:moment", "/figure/:drill"]);
+const READ_ONLY = new Set(["/people", "/sessions/:id/paper", "/sessions/:id/code/:link", "/sessions/:id/export", "/own-drills", "/library/sheet", "/library/:drill/export", "/figure/:drill/:level/:moment", "/figure/:drill"]);
 
-const filled = (address: string) => address.replace("/sessions/:id", session).replace(":link", "00000000-0000-4000-8000-000000000000").replace(":drill", "cat-camel").replace(":demand", "rowing").replace(":level", "standard").replace(":moment", "start.svg");
+const filled = (address: string) => address.replace("/sessions/:id", session).replace(":link", "00000000-0000-4000-8000-000000000000").replace(":drill", "cat-camel").replace(":demand", "rowing").replace(":person", "00000000-0000-4000-8000-000000000000").replace(":level", "standard").replace(":moment", "start.svg");
 
 it("an assistant looks at everything and changes nothing, at every address", { timeout: 120_000 }, async () => {
   const all = addresses(routes as Entry[]).filter((address) => !OUTSIDE.has(address));
@@ -58,11 +58,14 @@ it("an assistant looks at everything and changes nothing, at every address", { t
 
 it("an owner sees to who is in the club, a coach and an assistant do not", async () => {
   const form = (fields: Record<string, string | undefined>) => ({ form: fields as Record<string, string>, maxRedirects: 0 });
-  const managing: Record<string, string>[] = [{ do: "rename", name: "Kestrel Sound" }, { do: "invite", role: "coach" }, { do: "withdraw", id: "00000000-0000-4000-8000-000000000000" }, { do: "role", coach: "x", role: "owner" }, { do: "remove", coach: "x" }];
+  const managing: Record<string, string>[] = [{ do: "rename", name: "Kestrel Sound" }, { do: "invite", role: "coach" }, { do: "withdraw", id: "00000000-0000-4000-8000-000000000000" }, { do: "role", coach: "x", role: "owner" }, { do: "zone", zone: "Europe/London" }, { do: "zone here", zone: "Europe/Paris" }, { do: "keep", months: "24" }, { do: "erase", name: "not its name" }, { do: "remove", coach: "x" }];
   for (const fields of managing) {
     const statuses = await Promise.all(["owner", "coach", "assistant"].map(async (who) => (await as[who]!.post("/club", form(fields))).status()));
     expect([fields["do"], statuses[0]! < 403 || statuses[0] === 422, ...statuses.slice(1)]).toEqual([fields["do"], true, 403, 403]);
   }
+  // Everything of the club as one file, and one read into it, are an owner's.
+  for (const [who, told] of [["owner", 200], ["coach", 403], ["assistant", 403]] as const) expect([who, (await as[who]!.get("/club/archive")).status()]).toEqual([who, told]);
+  for (const [who, told] of [["owner", 422], ["coach", 403], ["assistant", 403], ["nobody", 401]] as const) expect([who, (await as[who]!.post("/club/archive", { data: Buffer.from("no zip") })).status()]).toEqual([who, told]);
   for (const who of ["coach", "assistant"]) expect((await as[who]!.post("/club", form({ do: "switch", club: "00000000-0000-4000-8000-000000000000" }))).status()).toBe(404);
   expect((await as["owner"]!.post("/club", form({ do: "leave" }))).status()).toBe(422);
 });

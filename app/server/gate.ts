@@ -14,7 +14,10 @@ const KB = 1_000;
 /** Largest body of pages that anybody may send to, and of forms. */
 const SMALL = 64 * KB;
 const FORM = 256 * KB;
-/** Largest body of all: a session or a drill as a file, several times over. */
+/** A club's archive: 50 MB of it are some hundreds of thousands of reports. It is never held in memory, but taken by what reads it. */
+export const LARGEST_ARCHIVE = 50_000 * KB;
+export const ARCHIVE_PATH = "/club/archive";
+/** Largest body of all others: a session or a drill as a file, several times over. */
 const LARGE = 2_500 * KB;
 
 /** What is left of a refused body is taken and thrown away for so long and so much, so that whoever sends it can read the answer. */
@@ -67,9 +70,14 @@ export function takeBody(isSignedIn: (req: Request) => boolean) {
       next();
       return;
     }
-    const most = largestBody(req.path, req.get("content-type") ?? "", isSignedIn(req));
+    const archive = req.path === ARCHIVE_PATH && isSignedIn(req);
+    const most = archive ? LARGEST_ARCHIVE : largestBody(req.path, req.get("content-type") ?? "", isSignedIn(req));
     if (Number(req.get("content-length") ?? 0) > most) {
       refuse(req, res, 413, wordsOf(most));
+      return;
+    }
+    if (archive) {
+      next();
       return;
     }
     const chunks: Buffer[] = [];

@@ -12,7 +12,7 @@ import type { Club } from "../clubs";
 import { setClubZone } from "../members";
 import { handOut, openLink } from "../editions";
 import { keepCheckIn, keepProgress } from "../runs";
-import { about, coach, link } from "../schema";
+import { about, coach, link, membership, person } from "../schema";
 import { addSession, saveSession, saveSetting } from "../sessions";
 import { addAthletes, addTeam, listTeams, setAthleteAreas, setTeamSetting } from "../teams";
 import { COACH, HEARD, STAFF, TEAMS, type TeamKey } from "./people";
@@ -48,6 +48,10 @@ async function loadOnce(db: Db, accounts: Accounts, settings: DemoSettings): Pro
     for (const { id, name } of members) if (protects[name]) await setAthleteAreas(db, club, id, protects[name]);
     await loadSession(db, club, key, teamId, make[key](settings.drills), settings);
   }
+  // Whoever has reports was there before them.
+  const known = daysAgo(60);
+  await db.update(person).set({ createdAt: known }).where(eq(person.clubId, club.id));
+  await db.update(membership).set({ from: known }).where(eq(membership.clubId, club.id));
   await db.insert(about).values({ key: LOADED, value: nowDate().toISOString() });
 }
 

@@ -3,6 +3,7 @@ import { useEffect, useRef } from "react";
 import { data, Link, useFetcher } from "react-router";
 import type { Route } from "./+types/route";
 import { changeAccount, type AccountOutcome } from "./actions.server";
+import { DeleteAccount } from "./delete-account";
 import { currentSignIn } from "~/app/server/coach.server";
 import { readForm } from "~/app/server/forms.server";
 import { getServices } from "~/app/server/services.server";
@@ -12,12 +13,13 @@ import { Part } from "~/app/ui/part";
 import { PASSWORD_HINT } from "~/app/ui/password-hint";
 import { Ago, When } from "~/app/ui/when";
 import { signedInElsewhere } from "~/db/accounts";
+import { whatLeaves } from "~/db/erase";
 
 export const meta: Route.MetaFunction = () => [{ title: "Your account · Mapset" }];
 
 export async function loader({ request }: Route.LoaderArgs) {
   const { name, email, clubName, id, signInId, since } = await currentSignIn(request);
-  return { name, email, clubName, since, elsewhere: await signedInElsewhere(getServices().db, id, signInId) };
+  return { name, email, clubName, since, elsewhere: await signedInElsewhere(getServices().db, id, signInId), leaving: await whatLeaves(getServices().db, id) };
 }
 
 export async function action({ request }: Route.ActionArgs) {
@@ -27,7 +29,7 @@ export async function action({ request }: Route.ActionArgs) {
 }
 
 export default function Account({ loaderData }: Route.ComponentProps) {
-  const { name, email, clubName, since, elsewhere } = loaderData;
+  const { name, email, clubName, since, elsewhere, leaving } = loaderData;
   return (
     <main id="main" className="mx-auto flex w-full max-w-3xl flex-col gap-6 px-4 py-6">
       <h1 className="wide-type text-2xl font-semibold">Your account</h1>
@@ -79,6 +81,7 @@ export default function Account({ loaderData }: Route.ComponentProps) {
           </Link>
         </p>
       </Part>
+      <DeleteAccount email={email} leaving={leaving} />
     </main>
   );
 }

@@ -3,6 +3,8 @@ import { useState } from "react";
 import { data, useFetcher } from "react-router";
 import type { Route } from "./+types/route";
 import { changeClub, type ClubOutcome } from "./actions.server";
+import { Asked, Said } from "./asked";
+import { ArchivePart, EraseClub, KeepReports } from "./keeping";
 import { requireSignedIn } from "~/app/server/coach.server";
 import { readForm } from "~/app/server/forms.server";
 import { getServices } from "~/app/server/services.server";
@@ -14,8 +16,10 @@ import { Part } from "~/app/ui/part";
 import { When } from "~/app/ui/when";
 import { zoneChoices, zoneWords } from "~/core/clock/zone";
 import { mayManage, ROLE_FACTS, ROLES } from "~/core/club/role";
+import { isEmpty } from "~/db/archive/read";
 import { clubsOf } from "~/db/clubs";
-import { INVITED_DAYS, listInvitations, listMembers, type Member } from "~/db/members";
+import { holdingsOf } from "~/db/erase";
+import { INVITED_DAYS, keepMonthsOf, listInvitations, listMembers, type Member } from "~/db/members";
 
 export const meta: Route.MetaFunction = ({ loaderData }) => [{ title: `${loaderData?.clubName ?? "Club"} · Mapset` }];
 
@@ -24,8 +28,10 @@ export async function loader({ request }: Route.LoaderArgs) {
   const { db, secret, baseUrl } = getServices();
   const manages = mayManage(role);
   const [members, clubs, invitations] = await Promise.all([listMembers(db, club), clubsOf(db, id), manages ? listInvitations(db, club, secret) : []]);
+  const [months, holdings, empty] = manages ? await Promise.all([keepMonthsOf(db, club), holdingsOf(db, club), isEmpty(db, club)]) : [];
   return {
-    me: id, clubName, role, manages, members, zone, zones: manages ? zoneChoices(zone) : [],
+    keeping: months !== undefined && holdings && { months, holdings, empty: empty ?? false },
+    me: id, clubId: club.id, clubName, role, manages, members, zone, zones: manages ? zoneChoices(zone) : [],
     others: clubs.filter((one) => one.club.id !== club.id).map((one) => ({ id: one.club.id, name: one.name, role: one.role })),
     invitations: invitations.map(({ token, ...one }) => ({ ...one, address: token && `${baseUrl}/join/${token}` })),
   };
@@ -41,8 +47,13 @@ export const shouldRevalidate = () => true;
 
 const roleOptions = ROLES.map((value) => ({ value, words: ROLE_FACTS[value].words }));
 
+/** Each club's page begins anew: nothing that was asked of one, or filled in, stays for the next. */
 export default function ClubPage({ loaderData }: Route.ComponentProps) {
-  const { me, clubName, role, zone, zones, manages, members, others, invitations } = loaderData;
+  return <OneClub key={loaderData.clubId} loaderData={loaderData} />;
+}
+
+function OneClub({ loaderData }: Pick<Route.ComponentProps, "loaderData">) {
+  const { keeping, me, clubName, role, zone, zones, manages, members, others, invitations } = loaderData;
   return (
     <main id="main" className="mx-auto flex w-full max-w-3xl flex-col gap-6 px-4 py-6 wrap-anywhere">
       <h1 className="wide-type text-2xl font-semibold">{clubName}</h1>
@@ -98,21 +109,25 @@ export default function ClubPage({ loaderData }: Route.ComponentProps) {
           )}
         </Part>
       )}
-      {others.length > 0 && (
-        <Part title="Your other clubs" note="What you see everywhere in Mapset is one club’s at a time.">
-          <ul className="flex flex-col gap-2">
-            {others.map((one) => (
-              <li key={one.id} className="flex flex-wrap items-center justify-between gap-3">
-                <span>
-                  {one.name} <span className="text-sm text-ink-faint">{ROLE_FACTS[one.role].words.toLowerCase()}</span>
-                </span>
-                <Asked send={{ do: "switch", club: one.id }} button="Go there" />
-              </li>
-            ))}
-          </ul>
-        </Part>
-      )}
+      {keeping && <KeepReports months={keeping.months} />}
+      {keeping && <ArchivePart empty={keeping.empty} />}
+      <Part title="Your other clubs" note="What you see everywhere in Mapset is one club’s at a time.">
+        <ul className="flex flex-col gap-2">
+          {others.map((one) => (
+            <li key={one.id} className="flex flex-wrap items-center justify-between gap-3">
+              <span>
+                {one.name} <span className="text-sm text-ink-faint">{ROLE_FACTS[one.role].words.toLowerCase()}</span>
+              </span>
+              <Asked send={{ do: "switch", club: one.id }} button="Go there" />
+            </li>
+          ))}
+        </ul>
+        <Asked send={{ do: "new" }} button="Start another club">
+          <Field label="Name of a new club" name="name" maxLength={80} required />
+        </Asked>
+      </Part>
       <Leave clubName={clubName} alone={members.length === 1} />
+      {keeping && <EraseClub clubName={clubName} holdings={keeping.holdings} others={members.length - 1} />}
     </main>
   );
 }
@@ -162,25 +177,5 @@ function Leave({ clubName, alone }: { clubName: string; alone: boolean }) {
         text="Only an owner of it can ask you in again." onConfirm={() => void fetcher.submit({ do: "leave" }, { method: "post" })}
       />
     </Part>
-  );
-}
-
-function Said({ outcome }: { outcome: ClubOutcome | undefined }) {
-  if (!outcome) return <span role="status" className="sr-only" />;
-  return "fault" in outcome ? <span role="alert" className="text-sm font-medium text-plum">{outcome.fault}</span> : <span role="status" className="text-sm text-ink-soft">{outcome.done}</span>;
-}
-
-/** A form that is sent without leaving the page, and says beside its button what came of it. */
-function Asked({ send, button, icon, quiet, children }: { send: Record<string, string>; button: string; icon?: React.ReactNode; quiet?: boolean; children?: React.ReactNode }) {
-  const fetcher = useFetcher<ClubOutcome>();
-  return (
-    <fetcher.Form method="post" className="flex max-w-md flex-col gap-3" noValidate>
-      {Object.entries(send).map(([name, value]) => <input key={name} type="hidden" name={name} value={value} />)}
-      {children}
-      <p className="flex flex-wrap items-center gap-3">
-        <Button type="submit" kind={quiet ? "quiet" : "plain"} disabled={fetcher.state !== "idle"}>{icon} {button}</Button>
-        <Said outcome={fetcher.state === "idle" ? fetcher.data : undefined} />
-      </p>
-    </fetcher.Form>
   );
 }

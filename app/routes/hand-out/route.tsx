@@ -376,7 +376,7 @@ function LinkLine({ link, sessionId }: { link: ShownLink; sessionId: string }) {
             {link.address}
           </p>
         ) : (
-          <p className="text-sm text-plum">This link still opens, but its address cannot be shown again. Make another link.</p>
+          <p className="text-sm text-plum">{link.opens ? "This link still opens, but its address cannot be shown again." : "It came with the club’s archive, without its address: nobody can open it."} Make another link.</p>
         )}
         <p className="text-sm text-ink-faint" suppressHydrationWarning>
           {opened}

@@ -77,7 +77,7 @@ export default function PersonPage({ loaderData }: Route.ComponentProps) {
       <MayChange>
         <Part title="Forget" note="For somebody who has left for good, or who asks for it.">
           <p className="text-sm text-ink-soft">Their name, what they protect and what they wrote are erased. How much was done and how hard it was stays, without saying whose it was.</p>
-          <Button kind="danger" className="self-start" onClick={() => setDialog("forget")}>Forget {person.name}…</Button>
+          <Button className="self-start" onClick={() => setDialog("forget")}>Forget {person.name}…</Button>
         </Part>
       </MayChange>
       {dialog === "rename" && <RenameDialog title={`Rename ${person.name}`} description="Initials or a nickname for minors. What they said before stays theirs." to="/teams" sent={{ do: "rename-person", athlete: person.id }} field="name" name={person.name} longest={40} onClose={close} />}

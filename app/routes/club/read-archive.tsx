@@ -1,0 +1,43 @@
+import { useRef, useState } from "react";
+import { useRevalidator } from "react-router";
+import { FileButton } from "~/app/ui/file-button";
+
+type State = { kind: "idle" } | { kind: "sending"; share: number } | { kind: "reading" } | { kind: "done"; words: string } | { kind: "fault"; fault: string };
+
+/** Sends an archive as it is, and says how far that is. */
+export function ReadArchive() {
+  const [state, setState] = useState<State>({ kind: "idle" });
+  const { revalidate } = useRevalidator();
+  const asked = useRef<XMLHttpRequest>(undefined);
+  const send = (file: File) => {
+    // Of the two ways to send, only this one tells how much has gone.
+    const request = new XMLHttpRequest();
+    asked.current = request;
+    request.open("POST", "/club/archive");
+    request.setRequestHeader("content-type", "application/zip");
+    request.responseType = "json";
+    request.upload.onprogress = (event) => setState({ kind: "sending", share: event.total > 0 ? event.loaded / event.total : 0 });
+    request.upload.onload = () => setState({ kind: "reading" });
+    request.onerror = () => setState({ kind: "fault", fault: "The connection broke off. Nothing was kept; try again." });
+    request.onload = () => {
+      const told = request.response as { counts?: Record<string, number>; fault?: string } | null;
+      if (request.status === 200 && told?.counts) {
+        setState({ kind: "done", words: `Read: ${told.counts["sessions"] ?? 0} sessions, ${told.counts["people"] ?? 0} people, ${told.counts["runs"] ?? 0} reports. Its links have to be handed out anew.` });
+        void revalidate();
+      } else setState({ kind: "fault", fault: told?.fault ?? "That did not work. Nothing was kept; try again." });
+    };
+    setState({ kind: "sending", share: 0 });
+    request.send(file);
+  };
+  const busy = state.kind === "sending" || state.kind === "reading";
+  return (
+    <div className="flex flex-col gap-2">
+      <div className="flex flex-wrap items-center gap-3">
+        <FileButton words="Read an archive into this club" busyWords="Reading…" busy={busy} accept=".zip,application/zip" onFile={send} />
+        {state.kind === "sending" && <progress aria-label="Sent" value={state.share} max={1} className="h-2 w-40 accent-(--depth-5)" />}
+        <span role="status" className="text-sm text-ink-soft">{state.kind === "sending" ? `${Math.round(state.share * 100)} % sent` : state.kind === "reading" ? "Sent. It is being looked through…" : state.kind === "done" ? state.words : ""}</span>
+      </div>
+      {state.kind === "fault" && <p role="alert" className="text-sm font-medium text-plum">{state.fault}</p>}
+    </div>
+  );
+}
