@@ -1,4 +1,4 @@
-import { PassThrough } from "node:stream";
+import { Transform } from "node:stream";
 import { createReadableStreamFromReadable } from "@react-router/node";
 import { isbot } from "isbot";
 import { renderToPipeableStream } from "react-dom/server";
@@ -23,7 +23,7 @@ export default function handleRequest(
         nonce: context.nonce,
         [whole ? "onAllReady" : "onShellReady"]() {
           shellSent = true;
-          const body = new PassThrough();
+          const body = gathered();
           headers.set("content-type", "text/html; charset=utf-8");
           if (!headers.has("cache-control")) headers.set("cache-control", "no-store");
           resolve(new Response(createReadableStreamFromReadable(body), { status, headers }));
@@ -36,6 +36,40 @@ export default function handleRequest(
       },
     );
     setTimeout(abort, streamTimeout + 1000).unref();
+  });
+}
+
+/** So much is sent at once. */
+const AT_ONCE = 32_000;
+
+/** Gathers what is drawn into larger pieces, each of which costs as much on its way as a small one. What there is goes at the next turn. */
+function gathered(): Transform {
+  let pieces: Buffer[] = [];
+  let size = 0;
+  let waiting: NodeJS.Immediate | undefined;
+  const send = (stream: Transform) => {
+    clearImmediate(waiting);
+    waiting = undefined;
+    if (size > 0) stream.push(Buffer.concat(pieces));
+    pieces = [];
+    size = 0;
+  };
+  return new Transform({
+    transform(piece: Buffer, _, done) {
+      pieces.push(piece);
+      size += piece.length;
+      if (size >= AT_ONCE) send(this);
+      else waiting ??= setImmediate(send, this);
+      done();
+    },
+    flush(done) {
+      send(this);
+      done();
+    },
+    destroy(error, done) {
+      clearImmediate(waiting);
+      done(error);
+    },
   });
 }
 

@@ -109,7 +109,7 @@ describe("what was handed out goes on", () => {
   });
 
   it("pain that nobody has looked at is still first, what was folded still folded", async () => {
-    expect((await listHeard(db, ana, null, 1))[0]).toMatchObject({ name: "Kit", checkIn: { pain: true, painWhere: "left knee", seenAt: null } });
+    expect((await listHeard(db, ana, null, 1, { only: "unseen pain" }))[0]).toMatchObject({ name: "Kit", checkIn: { pain: true, painWhere: "left knee", seenAt: null } });
     expect(await listFolded(db, ana, null)).toMatchObject([{ runs: 1, uncounted: 3 }]);
   });
 });

@@ -1,5 +1,5 @@
 import { nowDate } from "~/core/clock/clock";
-import { and, desc, eq, inArray, isNull, sql } from "drizzle-orm";
+import { and, desc, eq, gt, inArray, isNull, sql } from "drizzle-orm";
 import type { CheckIn, Progress, Tightness } from "~/core/checkin/schema";
 import { REALLY_DONE } from "~/core/player/run";
 import { reckoned } from "~/core/checkin/moments";
@@ -130,56 +130,88 @@ export type HeardRow = {
 /** Which of what has been heard: everything, pain that nobody has looked at, or all pain; of everyone, or what is folded under a link. */
 export type Which = { only?: "unseen pain" | "pain"; foldedOf?: string; /** Of one person, what was not marked as somebody else’s. */ person?: string };
 
-const unseenPain = sql<boolean>`coalesce(${checkIn.pain} is true and ${checkIn.seenAt} is null, false)`;
+/** As the indexes have it. */
+const unseenPain = sql`(${checkIn.pain} and ${checkIn.seenAt} is null)`;
 
-const heardOf = (club: Club, sessionId: string | null, { only, foldedOf, person: of }: Which) => and(
+/** The links of a session, all its editions'. */
+const linksOf = (db: Pick<Db, "select">, club: Club, sessionId: string) =>
+  db.select({ id: link.id }).from(link).innerJoin(edition, and(eq(edition.clubId, link.clubId), eq(edition.id, link.editionId))).where(and(eq(link.clubId, club.id), eq(edition.sessionId, sessionId)));
+
+const heardOf = (db: Pick<Db, "select">, club: Club, sessionId: string | null, { only, foldedOf, person: of }: Which) => and(
   of ? and(eq(run.personId, of), eq(run.notTheirs, false)) : undefined,
-  eq(run.clubId, club.id), isNull(run.removedAt), sessionId ? eq(edition.sessionId, sessionId) : undefined,
-  foldedOf ? and(eq(run.folded, true), eq(run.linkId, foldedOf)) : of ? undefined : eq(run.folded, false),
-  only === "unseen pain" ? unseenPain : only === "pain" ? eq(checkIn.pain, true) : undefined,
+  eq(run.clubId, club.id), isNull(run.removedAt), sessionId ? inArray(run.linkId, linksOf(db, club, sessionId)) : undefined,
+  foldedOf ? and(sql`${run.folded}`, eq(run.linkId, foldedOf)) : of ? undefined : eq(run.folded, false),
+  only === "unseen pain" ? unseenPain : only === "pain" ? sql`${checkIn.pain}` : undefined,
 );
 
-/** What has been heard back: pain that nobody has looked at first, then the newest. `sessionId` narrows it to one session. `skip` leaves out so many of the first. */
+const withCheckIn = and(eq(checkIn.clubId, run.clubId), eq(checkIn.runId, run.id));
+
+/** What has been heard back, the newest first. `sessionId` narrows it to one session. `skip` leaves out so many of the first. Pain that nobody has looked at is asked for by itself, and shown before everything. */
 export async function listHeard(db: Db, club: Club, sessionId: string | null, most: number, which: Which = {}, skip = 0): Promise<HeardRow[]> {
   const chosenName = sql<string>`coalesce(${person.name}, ${run.name})`;
-  return db
+  const rows = await db
     .select({
-      runId: run.id, name: sql<string>`case when ${run.notTheirs} then 'Someone' else ${chosenName} end`, notTheirs: sql<string | null>`case when ${run.notTheirs} then ${chosenName} end`,
-      startedAt: run.startedAt, finishedAt: run.finishedAt, arrivedAt: run.arrivedAt, zone: sql<string | null>`${group.setting} ->> 'zone'`,
-      shareDone: run.shareDone, sessionId: edition.sessionId, sessionTitle: trainingSession.title, editionNumber: edition.number,
-      totalSeconds: edition.totalSeconds,
+      runId: run.id, linkId: run.linkId, name: sql<string>`case when ${run.notTheirs} then 'Someone' else ${chosenName} end`, notTheirs: sql<string | null>`case when ${run.notTheirs} then ${chosenName} end`,
+      startedAt: run.startedAt, finishedAt: run.finishedAt, arrivedAt: run.arrivedAt, shareDone: run.shareDone,
       // The first column must be one that is never null: by it Drizzle tells a missing row from an unanswered question.
       checkIn: {
         sentAt: checkIn.sentAt, arrivedAt: checkIn.arrivedAt, hard: checkIn.effort, tightness: checkIn.tightness, pain: checkIn.pain, painWhere: checkIn.painWhere,
         note: checkIn.note, seenAt: checkIn.seenAt,
       },
     })
-    .from(run)
-    .innerJoin(link, and(eq(link.clubId, run.clubId), eq(link.id, run.linkId)))
+    .from(run).leftJoin(person, and(eq(person.clubId, run.clubId), eq(person.id, run.personId))).leftJoin(checkIn, withCheckIn)
+    .where(heardOf(db, club, sessionId, which)).orderBy(desc(run.startedAt), run.id).limit(most).offset(skip);
+  // What they followed is looked up after, for the few links there are: all in one the database would think longer than it looks.
+  const links = await ofLinks(db, club, [...new Set(rows.map((row) => row.linkId))]);
+  return rows.flatMap(({ linkId, ...row }) => {
+    const of = links.get(linkId);
+    return of ? [{ ...row, ...of }] : [];
+  });
+}
+
+type OfLink = Pick<HeardRow, "sessionId" | "sessionTitle" | "editionNumber" | "totalSeconds" | "zone">;
+
+/** What was followed by these links, and the zone of whom it was handed to. */
+async function ofLinks(db: Db, club: Club, ids: readonly string[]): Promise<Map<string, OfLink>> {
+  if (ids.length === 0) return new Map();
+  const rows = await db
+    .select({ id: link.id, sessionId: edition.sessionId, sessionTitle: trainingSession.title, editionNumber: edition.number, totalSeconds: edition.totalSeconds, zone: sql<string | null>`${group.setting} ->> 'zone'` })
+    .from(link)
     .innerJoin(edition, and(eq(edition.clubId, link.clubId), eq(edition.id, link.editionId)))
     .innerJoin(trainingSession, and(eq(trainingSession.clubId, edition.clubId), eq(trainingSession.id, edition.sessionId)))
     .leftJoin(group, and(eq(group.clubId, link.clubId), eq(group.id, link.groupId)))
-    .leftJoin(person, and(eq(person.clubId, run.clubId), eq(person.id, run.personId)))
-    .leftJoin(checkIn, and(eq(checkIn.clubId, run.clubId), eq(checkIn.runId, run.id)))
-    .where(heardOf(club, sessionId, which))
-    .orderBy(desc(unseenPain), desc(run.startedAt), run.id)
-    .limit(most)
-    .offset(skip);
+    .where(and(eq(link.clubId, club.id), inArray(link.id, [...ids])));
+  return new Map(rows.map(({ id, ...row }) => [id, row]));
 }
 
-export type HeardSummary = { runs: number; finished: number; checkedIn: number; hard: number | null; unseenPain: number; pain: number };
+export type HeardSummary = { runs: number; finished: number; checkedIn: number; hard: number | null };
 
-/** What everything that was heard comes to, however much of it is shown. */
-export async function summariseHeard(db: Db, club: Club, sessionId: string | null, which: Pick<Which, "person"> = {}): Promise<HeardSummary> {
+/** What was heard comes to, however much of it is shown: of a session, of somebody, or of everything since a moment. */
+export async function summariseHeard(db: Db, club: Club, sessionId: string | null, { since, ...which }: Pick<Which, "person"> & { since?: Date } = {}): Promise<HeardSummary> {
   const [row] = await db
     .select({
       runs: sql<number>`count(*)::int`, finished: sql<number>`count(${run.finishedAt})::int`, checkedIn: sql<number>`count(${checkIn.runId})::int`,
       hard: sql<number | null>`percentile_cont(0.5) within group (order by ${checkIn.effort})`,
-      unseenPain: sql<number>`count(*) filter (where ${unseenPain})::int`, pain: sql<number>`count(*) filter (where ${checkIn.pain})::int`,
     })
-    .from(run).innerJoin(link, and(eq(link.clubId, run.clubId), eq(link.id, run.linkId))).innerJoin(edition, and(eq(edition.clubId, link.clubId), eq(edition.id, link.editionId))).leftJoin(checkIn, and(eq(checkIn.clubId, run.clubId), eq(checkIn.runId, run.id)))
-    .where(heardOf(club, sessionId, which));
-  return row ?? { runs: 0, finished: 0, checkedIn: 0, hard: null, unseenPain: 0, pain: 0 };
+    // A check-in comes after what it is of began: said here, so that the database looks at none that came before.
+    .from(run).leftJoin(checkIn, and(withCheckIn, since ? gt(checkIn.arrivedAt, since) : undefined))
+    .where(and(heardOf(db, club, sessionId, which), since ? gt(run.startedAt, since) : undefined));
+  return row ?? { runs: 0, finished: 0, checkedIn: 0, hard: null };
+}
+
+/** How many reports tell of pain that nobody has looked at. */
+export async function countUnseen(db: Db, club: Club, sessionId: string | null, which: Omit<Which, "only"> = {}): Promise<number> {
+  const [row] = await db.select({ n: sql<number>`count(*)::int` }).from(checkIn).innerJoin(run, withCheckIn).where(and(eq(checkIn.clubId, club.id), heardOf(db, club, sessionId, { ...which, only: "unseen pain" })));
+  return row?.n ?? 0;
+}
+
+/** The sessions that were handed out last, by name, and one more; so many that a coach finds theirs among them. */
+export async function lastHandedOut(db: Db, club: Club, most: number, also: string | null): Promise<{ id: string; title: string }[]> {
+  const last = db.select({ id: edition.sessionId, at: sql<Date>`max(${link.createdAt})`.as("at") }).from(link).innerJoin(edition, and(eq(edition.clubId, link.clubId), eq(edition.id, link.editionId)))
+    .where(eq(link.clubId, club.id)).groupBy(edition.sessionId).orderBy(desc(sql`max(${link.createdAt})`)).limit(most).as("last");
+  const rows = await db.select({ id: trainingSession.id, title: trainingSession.title }).from(last).innerJoin(trainingSession, and(eq(trainingSession.clubId, club.id), eq(trainingSession.id, last.id))).orderBy(desc(last.at));
+  if (also === null || rows.some((row) => row.id === also)) return rows;
+  return [...rows, ...(await db.select({ id: trainingSession.id, title: trainingSession.title }).from(trainingSession).where(and(eq(trainingSession.clubId, club.id), eq(trainingSession.id, also))))];
 }
 
 export type FoldedLink = { linkId: string; sessionTitle: string; teamName: string | null; runs: number; unseenPain: number; uncounted: number; newest: Date };
@@ -197,7 +229,7 @@ export async function listFolded(db: Db, club: Club, sessionId: string | null): 
     .innerJoin(trainingSession, and(eq(trainingSession.clubId, edition.clubId), eq(trainingSession.id, edition.sessionId)))
     .leftJoin(group, and(eq(group.clubId, link.clubId), eq(group.id, link.groupId)))
     .leftJoin(checkIn, and(eq(checkIn.clubId, run.clubId), eq(checkIn.runId, run.id)))
-    .where(and(eq(run.clubId, club.id), eq(run.folded, true), isNull(run.removedAt), sessionId ? eq(edition.sessionId, sessionId) : undefined))
+    .where(and(eq(run.clubId, club.id), sql`${run.folded}`, isNull(run.removedAt), sessionId ? eq(edition.sessionId, sessionId) : undefined))
     .groupBy(link.clubId, link.id, trainingSession.title, group.name)
     .orderBy(desc(sql`max(${run.startedAt})`));
 }
@@ -207,7 +239,7 @@ export async function countUnseenPain(db: Db, club: Club): Promise<number> {
   const [row] = await db
     .select({ n: sql<number>`(count(*) filter (where not ${run.folded}) + count(distinct case when ${run.folded} then ${run.linkId} end))::int` })
     .from(checkIn).innerJoin(run, and(eq(run.clubId, checkIn.clubId), eq(run.id, checkIn.runId)))
-    .where(and(eq(checkIn.clubId, club.id), eq(checkIn.pain, true), isNull(checkIn.seenAt), isNull(run.removedAt)));
+    .where(and(eq(checkIn.clubId, club.id), unseenPain, isNull(run.removedAt)));
   return row?.n ?? 0;
 }
 

@@ -251,7 +251,7 @@ export const link = pgTable("link", {
   foreignKey({ name: "link_edition", columns: [t.clubId, t.editionId], foreignColumns: [edition.clubId, edition.id] }).onDelete("cascade"),
   foreignKey({ name: "link_group", columns: [t.clubId, t.groupId], foreignColumns: [group.clubId, group.id] }).onDelete("set null"),
   index("link_by_edition").on(t.clubId, t.editionId),
-  index("link_of_group").on(t.clubId, t.groupId),
+  index("link_of_group").on(t.clubId, t.groupId, t.createdAt),
 ]);
 
 /** One person following an edition once. `clientKey` is made on their device, so that a message sent twice counts once. */
@@ -282,11 +282,12 @@ export const run = pgTable("run", {
   unique("run_client_key").on(t.clubId, t.linkId, t.clientKey),
   foreignKey({ name: "run_link", columns: [t.clubId, t.linkId], foreignColumns: [link.clubId, link.id] }).onDelete("cascade"),
   foreignKey({ name: "run_person", columns: [t.clubId, t.personId], foreignColumns: [person.clubId, person.id] }).onDelete("set null"),
-  index("run_of_person").on(t.clubId, t.personId),
+  index("run_of_person").on(t.clubId, t.personId, t.startedAt),
   check("run_name", sql`length(${t.name}) between 1 and 40`),
   check("run_share", sql`${t.shareDone} between 0 and 1`),
   index("run_recent").on(t.clubId, t.startedAt),
   index("run_of_link").on(t.clubId, t.linkId, t.arrivedAt),
+  index("run_folded").on(t.clubId, t.linkId).where(sql`folded`),
   index("run_arrived").on(t.clubId, t.arrivedAt),
 ]);
 
@@ -307,6 +308,10 @@ export const checkIn = pgTable("check_in", {
 }, (t) => [
   primaryKey({ name: "check_in_pk", columns: [t.clubId, t.runId] }),
   foreignKey({ name: "check_in_run", columns: [t.clubId, t.runId], foreignColumns: [run.clubId, run.id] }).onDelete("cascade"),
+  // Few are among them, and every page of a coach asks for them.
+  index("check_in_unseen_pain").on(t.clubId).where(sql`pain and seen_at is null`),
+  index("check_in_arrived").on(t.clubId, t.arrivedAt),
+  index("check_in_pain").on(t.clubId, t.runId).where(sql`pain`),
   check("check_in_effort", sql`${t.effort} between 0 and 10`),
   check("check_in_note", sql`length(${t.note}) <= 500`),
   check("check_in_pain_where", sql`length(${t.painWhere}) <= 120`),

@@ -84,7 +84,7 @@ async function asked(): Promise<Record<string, () => Promise<unknown>>> {
     listMembers: () => members.listMembers(db, ben), setClubZone: () => members.setClubZone(db, ben, "Pacific/Apia"), renameClub: () => members.renameClub(db, ben, "Ben's own"), changeMember: () => members.changeMember(db, ben, ana.by!, "out"),
     invite: () => members.invite(db, ben, "coach", TEST_SECRET), listInvitations: () => members.listInvitations(db, ben, TEST_SECRET), withdrawInvitation: () => members.withdrawInvitation(db, ben, invitation),
     hasRoom: () => quota.hasRoom(db, ben, "people"),
-    listHeard: () => runs.listHeard(db, ben, session, 100), summariseHeard: () => runs.summariseHeard(db, ben, session), listFolded: () => runs.listFolded(db, ben, session),
+    listHeard: () => runs.listHeard(db, ben, session, 100), summariseHeard: () => runs.summariseHeard(db, ben, session), listFolded: () => runs.listFolded(db, ben, session), countUnseen: () => runs.countUnseen(db, ben, session), lastHandedOut: () => runs.lastHandedOut(db, ben, 9, session),
     countUnseenPain: () => runs.countUnseenPain(db, ben), setRemoved: () => runs.setRemoved(db, ben, run, true), setNotTheirs: () => runs.setNotTheirs(db, ben, run, true),
     setSeen: () => runs.setSeen(db, ben, run, true), countRuns: async () => [...(await runs.countRuns(db, ben, [session]))],
     keepSessionFile: () => files.keepSessionFile(db, ben, { session: plain, drills: [], profile: undefined }, 60), missingOf: () => files.missingOf(db, ben, []), findAlike: () => files.findAlike(db, ben, { ...own, name: "Harbour wall reach" }),
@@ -145,7 +145,7 @@ it("none of them finds or changes anything of another club", async () => {
 
 it("what a question says of another club's things is that there are none", async () => {
   const none: Record<string, unknown> = {};
-  for (const name of ["findDemand", "saveDemand", "deleteDemand", "findRequest", "addRequest", "saveRequest", "deleteRequest", "tokenOfLink", "handOut", "withdrawLink", "newestEdition", "findOwnDrill", "findRevision", "shelveOwnDrill", "setRemoved", "setNotTheirs", "setSeen", "findAlike", "findSession", "findSetting", "saveSetting", "setArchived", "setTemplate", "deleteArchived", "renameTeam", "deleteTeam", "addAthletes", "countPeople", "countUnseenPain", "findPerson", "joinGroup", "leaveGroup", "renameAthlete", "setTeamSetting", "setAthleteAreas"])
+  for (const name of ["findDemand", "saveDemand", "deleteDemand", "findRequest", "addRequest", "saveRequest", "deleteRequest", "tokenOfLink", "handOut", "withdrawLink", "newestEdition", "findOwnDrill", "findRevision", "shelveOwnDrill", "setRemoved", "setNotTheirs", "setSeen", "findAlike", "findSession", "findSetting", "saveSetting", "setArchived", "setTemplate", "deleteArchived", "renameTeam", "deleteTeam", "addAthletes", "countPeople", "countUnseenPain", "countUnseen", "findPerson", "joinGroup", "leaveGroup", "renameAthlete", "setTeamSetting", "setAthleteAreas"])
     if (await MADE[name]!()) none[name] = "found";
   expect(none).toEqual({});
   expect([await MADE["keepRevision"]!(), await MADE["saveSession"]!()]).toEqual([{ kind: "gone" }, { kind: "gone" }]);

@@ -30,7 +30,7 @@ export type SessionRow = {
 const own = (club: Club, id: string) => and(eq(trainingSession.clubId, club.id), eq(trainingSession.id, id));
 
 /** So many sessions are listed at once. */
-export const SESSIONS_A_PAGE = 40;
+export const SESSIONS_A_PAGE = 20;
 
 export type SessionsAsked = { archived?: boolean; find?: string; /** Of these, too, where what is looked for is in no name. */ purposes?: readonly Purpose[]; template?: boolean; page?: number };
 
@@ -153,10 +153,13 @@ export async function findSetting(db: Db, club: Club, id: string): Promise<Setti
   return row;
 }
 
+/** A session's target, from what stands beside it where that is of this revision: no document is opened for it then. */
+const target = sql`case when ${trainingSession.summaryOf} = ${trainingSession.revision} then ${trainingSession.summary} -> 'target' else ${trainingSession.doc} -> 'target' end`;
+
 /** What was last done with each of a coach's groups, and with nobody in particular; the latest first. */
 export async function lastByTeam(db: Db, club: Club): Promise<LastWith[]> {
-  const rows = await db.selectDistinctOn([trainingSession.groupId], { teamId: trainingSession.groupId, purpose: trainingSession.purpose, target: sql<number>`(${trainingSession.doc}->>'target')::float8`, demand: trainingSession.demandId, updatedAt: trainingSession.updatedAt })
-    .from(trainingSession).where(and(eq(trainingSession.clubId, club.id), isNull(trainingSession.archivedAt), sql`jsonb_typeof(${trainingSession.doc} -> 'target') = 'number'`)).orderBy(trainingSession.groupId, desc(trainingSession.updatedAt));
+  const rows = await db.selectDistinctOn([trainingSession.groupId], { teamId: trainingSession.groupId, purpose: trainingSession.purpose, target: sql<number>`(${target} #>> '{}')::float8`, demand: trainingSession.demandId, updatedAt: trainingSession.updatedAt })
+    .from(trainingSession).where(and(eq(trainingSession.clubId, club.id), isNull(trainingSession.archivedAt), sql`jsonb_typeof(${target}) = 'number'`)).orderBy(trainingSession.groupId, desc(trainingSession.updatedAt));
   return rows.sort((a, b) => b.updatedAt.getTime() - a.updatedAt.getTime()).map(({ teamId, purpose, target, demand }) => ({ teamId, purpose, target: Math.min(7200, Math.max(120, target)), demand: demand ?? undefined }));
 }
 

@@ -9,7 +9,7 @@ import { openAccounts } from "./accounts";
 import type { Db } from "./client";
 import type { Club } from "./clubs";
 import { EDITIONS_A_PAGE, handOut, LINKS_AN_EDITION, listEditions, newestEdition, openLink, protectedOnLink, tokenOfLink, withdrawLink, type OpenLink } from "./editions";
-import { countRuns, countUnseenPain, isKnownRun, keepCheckIn, keepProgress, listFolded, listHeard, setNotTheirs, setRemoved, setSeen, summariseHeard, usualRuns } from "./runs";
+import { countRuns, countUnseen, countUnseenPain, isKnownRun, keepCheckIn, keepProgress, listFolded, listHeard, setNotTheirs, setRemoved, setSeen, summariseHeard, usualRuns } from "./runs";
 import { checkIn as checkInTable, edition, entry, link, run, signIn } from "./schema";
 import { addSession, deleteArchived, findSession, listSessions, saveSession, setArchived } from "./sessions";
 import { findPerson, joinGroup, leaveGroup } from "./people";
@@ -221,12 +221,14 @@ describe("runs and check-ins", () => {
     await keepCheckIn(db, opened, checkIn(progress({ person: { athleteId: null, name: "Sore" } }), { pain: true, painWhere: "left knee" }));
     await keepCheckIn(db, opened, checkIn(progress({ person: { athleteId: null, name: "Later" } })));
     const before = await countUnseenPain(db, ana);
-    const [first] = await listHeard(db, ana, id, 10);
+    const [first] = await listHeard(db, ana, id, 10, { only: "unseen pain" });
     expect(first).toMatchObject({ name: "Sore", checkIn: { pain: true, painWhere: "left knee", seenAt: null } });
     expect(await setSeen(db, ben, first!.runId, true)).toBe(false);
     expect(await setSeen(db, ana, first!.runId, true)).toBe(true);
     expect(await countUnseenPain(db, ana)).toBe(before - 1);
-    expect((await listHeard(db, ana, id, 10))[0]?.name).toBe("Later");
+    expect(await listHeard(db, ana, id, 10, { only: "unseen pain" })).toEqual([]);
+    // Among all of them it stands where it came.
+    expect((await listHeard(db, ana, id, 10)).map((row) => row.name).sort()).toEqual(["Later", "Sore"]);
   });
 
   it("are heard by their own coach only", async () => {
@@ -275,7 +277,8 @@ describe("more than a link usually brings", () => {
     expect(await listFolded(db, ana, id)).toMatchObject([{ linkId: opened.id, runs: 3, unseenPain: 3, uncounted: 0 }]);
     expect(await listHeard(db, ana, id, 100, { foldedOf: opened.id })).toHaveLength(3);
     expect(await countUnseenPain(db, ana)).toBe(before + 1);
-    expect(await summariseHeard(db, ana, id)).toMatchObject({ runs: 60, checkedIn: 60, unseenPain: 0 });
+    expect(await summariseHeard(db, ana, id)).toMatchObject({ runs: 60, checkedIn: 60 });
+    expect([await countUnseen(db, ana, id), await countUnseen(db, ana, id, { foldedOf: opened.id })]).toEqual([0, 3]);
     expect((await countRuns(db, ana, [id])).get(id)?.runs).toBe(60);
     // Nobody else sees it, and an hour later there is room again.
     expect(await listFolded(db, ben, id)).toEqual([]);
@@ -303,7 +306,7 @@ describe("more than a link usually brings", () => {
     await keepProgress(db, opened, first);
     await some(opened, 60, () => checkIn(progress()));
     await keepCheckIn(db, opened, checkIn(first, { pain: true }));
-    expect((await listHeard(db, ana, id, 1))[0]).toMatchObject({ name: "Tern", checkIn: { pain: true } });
+    expect(await listHeard(db, ana, id, 5, { only: "unseen pain" })).toMatchObject([{ name: "Tern", checkIn: { pain: true } }]);
     expect(await isKnownRun(db, opened, first.key)).toBe(true);
     expect(await isKnownRun(db, opened, crypto.randomUUID())).toBe(false);
   });

@@ -1,4 +1,4 @@
-import { and, asc, desc, eq, gt, isNotNull, isNull, or, sql } from "drizzle-orm";
+import { and, asc, desc, eq, gt, inArray, isNotNull, isNull, or, sql } from "drizzle-orm";
 import type { Db } from "./client";
 import type { Club } from "./clubs";
 import { edition, editionDrill, group, link, membership, person } from "./schema";
@@ -112,18 +112,27 @@ export async function listGroups(db: Db, club: Club): Promise<{ id: string; peop
     .where(eq(link.clubId, club.id));
   // Of each session handed to a team the newest edition; one that was taken back before anybody opened it was not done.
   const handedToThem = db
-    .selectDistinctOn([link.groupId, edition.sessionId], {
-      teamId: link.groupId, at: link.createdAt, title: sql<string>`coalesce(${edition.doc} #>> '{session,title}', '')`,
-      drills: sql<string[]>`(select jsonb_agg(${editionDrill.drill} order by ${editionDrill.drill}) from ${editionDrill} where ${editionDrill.clubId} = ${edition.clubId} and ${editionDrill.editionId} = ${edition.id})`,
-    })
+    .selectDistinctOn([link.groupId, edition.sessionId], { teamId: link.groupId, at: link.createdAt, editionId: edition.id })
     .from(link)
     .innerJoin(edition, and(eq(edition.clubId, link.clubId), eq(edition.id, link.editionId)))
     .where(and(eq(link.clubId, club.id), isNotNull(link.groupId), or(isNull(link.withdrawnAt), gt(link.openings, 0))))
     .orderBy(link.groupId, edition.sessionId, desc(link.createdAt));
   const [teams, shown, handed] = await Promise.all([listTeams(db, club), shownToThem, handedToThem]);
   handed.sort((a, b) => b.at.getTime() - a.at.getTime());
-  const lately = (id: string) => handed.filter((one) => one.teamId === id).slice(0, MOST_LATELY).map(({ title, drills }) => ({ title, drills: drills ?? [] }));
+  const lastOf = new Map(teams.map(({ id }) => [id, handed.filter((one) => one.teamId === id).slice(0, MOST_LATELY).map((one) => one.editionId)]));
+  const said = await saidOf(db, club, [...lastOf.values()].flat());
+  const lately = (id: string) => (lastOf.get(id) ?? []).flatMap((edition) => said.get(edition) ?? []);
   return teams.map(({ id, name, setting, athletes }) => ({
     id, people: athletes.map((one) => one.id), group: { name, setting, people: athletes.map(({ name: who, areas }) => ({ name: who, areas })), shown: shown.filter((row) => row.teamId === id).map((row) => row.drill), lately: lately(id) },
   }));
+}
+
+/** What these editions are called, and which drills they have. */
+async function saidOf(db: Db, club: Club, ids: readonly string[]): Promise<Map<string, { title: string; drills: string[] }>> {
+  if (ids.length === 0) return new Map();
+  const [titles, drills] = await Promise.all([
+    db.select({ id: edition.id, title: sql<string>`coalesce(${edition.doc} #>> '{session,title}', '')` }).from(edition).where(and(eq(edition.clubId, club.id), inArray(edition.id, [...ids]))),
+    db.select({ id: editionDrill.editionId, drill: editionDrill.drill }).from(editionDrill).where(and(eq(editionDrill.clubId, club.id), inArray(editionDrill.editionId, [...ids]))).orderBy(asc(editionDrill.drill)),
+  ]);
+  return new Map(titles.map(({ id, title }) => [id, { title, drills: drills.filter((one) => one.id === id).map((one) => one.drill) }]));
 }

@@ -27,7 +27,7 @@ import { coach } from "~/db/schema";
 import { DRILLS, drillById } from "~/library";
 import { DRAWN_DRILLS, drawnDrillById } from "~/library/drawn";
 import { drafting, type Line } from "./bench-draft";
-import { classOfSixty, largest } from "./bench-load";
+import { classOfSixty, largest, threeYears } from "./bench-load";
 import { buildIfChanged } from "./setup/build";
 import { startCluster } from "./setup/cluster";
 import { ROOT, stateFolder } from "./setup/places";
@@ -336,6 +336,7 @@ async function main(): Promise<void> {
       lines.push(searching());
       lines.push({ what: `library with ${MANY} drills: last key to first result (median of 7, with 90 ms of waiting for more keys)`, value: ms(found), baseline: `its page from the server ${ms(library)}`, ratio: (found / library).toFixed(1) });
       const [many, bareAgain] = [await manySessions(again.db, club).then(() => answer("/sessions")), await answer("/up")];
+      lines.push(...(await threeYears(server.base, cookie, again.db, club)));
       lines.push({ what: `server: list of ${SESSIONS.toLocaleString("en-GB")} sessions (median of 20)`, value: ms(many), baseline: `bare page of the same framework ${ms(bareAgain)}`, ratio: (many / bareAgain).toFixed(1), goal: "at most 4 times the bare page", met: many <= 4 * bareAgain });
       lines.push(...(await largest(server.base, cookie, again.db, club)));
       await again.close();

@@ -1,6 +1,11 @@
 import type { Page } from "playwright-core";
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
+import { eq } from "drizzle-orm";
+import { clubsOf } from "~/db/clubs";
+import { invite } from "~/db/members";
 import { messagesTo } from "~/db/messages";
+import { coach } from "~/db/schema";
+import { TEST_SECRET } from "~/db/testing";
 import { ANA, BEN, DEMO, fillInSignIn, ready, signIn, startWorld, violations, type World } from "./harness";
 
 let world: World;
@@ -41,6 +46,35 @@ describe("a new coach", () => {
     const spent = await page.request.get(await addressTo("robin@club.example"));
     expect(spent.status()).toBe(410);
     expect(await spent.text()).toContain("opens nothing any more");
+  });
+  it("who was asked into a club comes back to the invitation once there is an account, and to nothing else", async () => {
+    const [owner] = await world.db.select({ id: coach.id }).from(coach).where(eq(coach.email, DEMO.email));
+    const token = (await invite(world.db, (await clubsOf(world.db, owner!.id))[0]!.club, "assistant", TEST_SECRET))!;
+    const { page } = await world.visitor();
+    await page.goto(`/join/${token}`);
+    await page.waitForURL(/\/sign-in\?back=/);
+    await askForAccount(page, "Kim", "kim@club.example");
+    await page.goto(await addressTo("kim@club.example"));
+    await ready(page);
+    await page.getByLabel("Choose a password").fill("tide boot ladder");
+    await page.getByRole("button", { name: "Start coaching" }).click();
+    await page.getByRole("heading", { name: "Kestrel Sound asks you in" }).waitFor();
+    await ready(page);
+    await page.getByRole("button", { name: "Join Kestrel Sound" }).click();
+    await page.getByRole("heading", { level: 1, name: "Kestrel Sound" }).waitFor();
+    await page.goto("/teams");
+    await ready(page);
+    await page.getByRole("button", { name: /^What Tern protects/ }).waitFor();
+    expect(await page.getByRole("button", { name: /^(Add|Rename|Delete|Take|Kit)/ }).count()).toBe(0);
+    // A cookie that says another way is not followed.
+    const elsewhere = await world.visitor();
+    await elsewhere.context.addCookies([{ name: "mapset-asked-in", value: encodeURIComponent(Buffer.from(JSON.stringify("//evil.example/join/x")).toString("base64")), url: world.base }]);
+    await askForAccount(elsewhere.page, "Lou", "lou@club.example");
+    await elsewhere.page.goto(await addressTo("lou@club.example"));
+    await ready(elsewhere.page);
+    await elsewhere.page.getByLabel("Choose a password").fill("tide boot ladder");
+    await elsewhere.page.getByRole("button", { name: "Start coaching" }).click();
+    await elsewhere.page.waitForURL(/\/sessions$/);
   });
   it("is answered the same where there is an account already", async () => {
     const { page } = await world.visitor();

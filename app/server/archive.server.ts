@@ -74,31 +74,41 @@ export async function packArchive(club: Club): Promise<{ bytes: number; stream: 
   }));
 }
 
+/** Who is sending one: each one at a time, so that a slow connection holds up nobody else's, and nobody fills the disk. */
+const sending = new Set<string>();
+const UNDER_WAY = "An archive is being written or read already. Try again in a minute.";
+
 /** What came of reading an archive: what it brought, or why nothing of it was kept. */
 export type Unpacked = { restored: Restored } | { fault: string; status: number };
 
 /** Reads an archive, as it is sent, into a club that has nothing in it. Nothing of it is held in memory as a whole. */
 export async function unpackArchive(club: Club, body: ReadableStream<Uint8Array> | null): Promise<Unpacked> {
-  const came = await alone(club, () => withFolder(async (folder): Promise<Unpacked> => {
+  const who = club.by ?? club.id;
+  if (sending.has(who)) return { fault: UNDER_WAY, status: 429 };
+  sending.add(who);
+  return withFolder(async (folder): Promise<Unpacked> => {
     const path = join(folder, "sent.zip");
     if (!body || !(await takeTo(path, body))) return { fault: `An archive has at most ${LARGEST_ARCHIVE / 1_000_000} MB.`, status: 413 };
-    let zip: ZipFile;
-    try {
-      zip = await openPromise(path, { lazyEntries: true, validateEntrySizes: true, autoClose: false });
-    } catch {
-      return { fault: "This is no zip file, or not all of one. Choose the file as it was downloaded.", status: 422 };
-    }
-    try {
-      const entries = await entriesOf(zip);
-      return { restored: await readArchive(getServices().db, club, (name) => entries.has(name) ? linesOf(zip, entries.get(name)!) : undefined) };
-    } catch (error) {
-      if (error instanceof ArchiveFault) return { fault: error.message, status: 422 };
-      throw error;
-    } finally {
-      zip.close();
-    }
-  }));
-  return came ?? { fault: "An archive is being written or read already. Try again in a minute.", status: 429 };
+    return (await alone(club, () => readZip(club, path))) ?? { fault: UNDER_WAY, status: 429 };
+  }).finally(() => sending.delete(who));
+}
+
+async function readZip(club: Club, path: string): Promise<Unpacked> {
+  let zip: ZipFile;
+  try {
+    zip = await openPromise(path, { lazyEntries: true, validateEntrySizes: true, autoClose: false });
+  } catch {
+    return { fault: "This is no zip file, or not all of one. Choose the file as it was downloaded.", status: 422 };
+  }
+  try {
+    const entries = await entriesOf(zip);
+    return { restored: await readArchive(getServices().db, club, (name) => entries.has(name) ? linesOf(zip, entries.get(name)!) : undefined) };
+  } catch (error) {
+    if (error instanceof ArchiveFault) return { fault: error.message, status: 422 };
+    throw error;
+  } finally {
+    zip.close();
+  }
 }
 
 /** Takes what is sent into a file, up to the limit. Returns whether it was within it. */
@@ -133,7 +143,7 @@ async function entriesOf(zip: ZipFile): Promise<Map<string, Entry>> {
       zip.readEntry();
     });
     zip.once("end", resolve);
-    zip.once("error", () => reject(new ArchiveFault(BROKEN)));
+    zip.on("error", () => reject(new ArchiveFault(BROKEN)));
     zip.readEntry();
   });
   if (bytes > LARGEST_UNPACKED) throw new ArchiveFault("The zip file unpacks to more than a club’s archive can be.");

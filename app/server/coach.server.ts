@@ -1,7 +1,9 @@
 import { redirect } from "react-router";
 import { mayChange, type Role } from "~/core/club/role";
 import { requireMember, type Club } from "~/db/clubs";
+import { rememberAskedIn } from "./asked-in.server";
 import { chosenClub } from "./chosen-club.server";
+import { oncePerRequest } from "./per-request";
 import { getServices } from "./services.server";
 
 export type Account = { id: string; name: string; email: string };
@@ -11,11 +13,20 @@ export type Coach = Account & { club: Club; clubName: string; role: Role; /** Th
 
 /** Who is signed in, or undefined. */
 export async function currentAccount(request: Request): Promise<Account | undefined> {
-  const found = await getServices().accounts.api.getSession({ headers: request.headers });
+  const found = await signedIn(request);
   return found ? { id: found.user.id, name: found.user.name, email: found.user.email } : undefined;
 }
 
+/** A page and what is around it ask this each: it is looked up once. Only for what is read; what is changed looks anew. */
+const once = <T>(request: Request, what: string, find: () => Promise<T>): Promise<T> => (changes(request) ? find() : oncePerRequest(what, find));
+
+const signedIn = (request: Request) => once(request, "signed in", () => getServices().accounts.api.getSession({ headers: request.headers }));
+
 async function asMember(request: Request, account: Account): Promise<Coach> {
+  return once(request, "member", () => findMember(request, account));
+}
+
+async function findMember(request: Request, account: Account): Promise<Coach> {
   const { name: clubName, ...membership } = await requireMember(getServices().db, account, await chosenClub(request));
   return { ...account, clubName, ...membership };
 }
@@ -37,13 +48,14 @@ export async function requireSignedIn(request: Request): Promise<Coach> {
   if (account) return asMember(request, account);
   const url = new URL(request.url);
   const back = request.method === "GET" ? `?back=${encodeURIComponent(url.pathname.replace(/\.data$/, "") + url.search.replace(/[?&]_routes=[^&]*/, ""))}` : "";
-  throw redirect(`/sign-in${back}`);
+  const remember = await rememberAskedIn(url.pathname.replace(/\.data$/, ""));
+  throw redirect(`/sign-in${back}`, remember ? { headers: { "set-cookie": remember } } : undefined);
 }
 
 /** Who is signed in, and which of their sign-ins this is; anyone else is sent to sign in. */
 export async function currentSignIn(request: Request): Promise<Coach & { signInId: string; since: Date }> {
   const coach = await requireSignedIn(request);
-  const found = await getServices().accounts.api.getSession({ headers: request.headers });
+  const found = await signedIn(request);
   if (!found) throw redirect("/sign-in");
   return { ...coach, signInId: found.session.id, since: found.session.createdAt };
 }

@@ -8,6 +8,7 @@ import onHeaders from "on-headers";
 import { createRequestHandler } from "@react-router/express";
 import { log } from "./log";
 import { routeNames } from "./route-names";
+import { forOneRequest } from "./per-request";
 import { refuseOdd, takeBody, withTakenBody } from "./gate";
 import type { ServerBuild } from "react-router";
 
@@ -55,7 +56,7 @@ export async function serve(settings: ServeSettings): Promise<Server> {
     mode: "production",
     getLoadContext: (req, res) => ({ ...(res.locals as Pick<LoadContext, "nonce" | "requestId" | "route">), address: req.ip ?? req.socket.remoteAddress ?? "" }),
   });
-  app.all("*path", (req, res, next) => void handle(withTakenBody(req, res), res, next));
+  app.all("*path", (req, res, next) => void forOneRequest(() => handle(withTakenBody(req, res), res, next)));
   return new Promise((resolve, reject) => {
     const server = app.listen(settings.port, "127.0.0.1", (error?: Error) => (error ? reject(error) : resolve(server)));
   });

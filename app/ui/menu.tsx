@@ -1,13 +1,37 @@
-import { DropdownMenu as Radix } from "radix-ui";
-import type { ReactNode } from "react";
+import { DropdownMenu as Radix, Slot } from "radix-ui";
+import { useState, type KeyboardEvent, type PointerEvent, type ReactNode, type SyntheticEvent } from "react";
 import { cx } from "./classes";
 
 export type MenuEntry = { words: string; icon?: ReactNode; onSelect: () => void; disabled?: boolean; hint?: string; danger?: boolean } | "line";
 
-/** A button that opens a short list of things to do. */
-export function Menu({ trigger, entries, align = "end" }: { trigger: ReactNode; entries: MenuEntry[]; align?: "start" | "end" }) {
+type Props = { trigger: ReactNode; entries: MenuEntry[]; align?: "start" | "end" };
+
+const OPENS = new Set(["Enter", " ", "ArrowDown"]);
+
+/** A button that opens a short list of things to do. A list has one in each row: until it is first asked for there is nothing but the button. */
+export function Menu(props: Props) {
+  const [asked, setAsked] = useState(false);
+  if (asked) return <Opened {...props} />;
+  const open = (event: SyntheticEvent) => {
+    event.preventDefault();
+    setAsked(true);
+  };
   return (
-    <Radix.Root modal={false}>
+    <Slot.Root
+      aria-haspopup="menu" aria-expanded={false}
+      onPointerDown={(event: PointerEvent) => event.button === 0 && !event.ctrlKey && open(event)}
+      onKeyDown={(event: KeyboardEvent) => OPENS.has(event.key) && open(event)}
+      // A screen reader presses it without either.
+      onClick={open}
+    >
+      {props.trigger}
+    </Slot.Root>
+  );
+}
+
+function Opened({ trigger, entries, align = "end" }: Props) {
+  return (
+    <Radix.Root modal={false} defaultOpen>
       <Radix.Trigger asChild>{trigger}</Radix.Trigger>
       <Radix.Portal>
         <Radix.Content align={align} sideOffset={4} className="z-50 max-h-(--radix-dropdown-menu-content-available-height) min-w-48 max-w-80 overflow-y-auto rounded-md border border-line bg-land p-1 text-ink shadow-xl">

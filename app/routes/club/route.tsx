@@ -112,7 +112,7 @@ function OneClub({ loaderData }: Pick<Route.ComponentProps, "loaderData">) {
       {keeping && <KeepReports months={keeping.months} />}
       {keeping && <ArchivePart empty={keeping.empty} />}
       <Part title="Your other clubs" note="What you see everywhere in Mapset is one club’s at a time.">
-        <ul className="flex flex-col gap-2">
+        {others.length > 0 && <ul className="flex flex-col gap-2">
           {others.map((one) => (
             <li key={one.id} className="flex flex-wrap items-center justify-between gap-3">
               <span>
@@ -121,7 +121,7 @@ function OneClub({ loaderData }: Pick<Route.ComponentProps, "loaderData">) {
               <Asked send={{ do: "switch", club: one.id }} button="Go there" />
             </li>
           ))}
-        </ul>
+        </ul>}
         <Asked send={{ do: "new" }} button="Start another club">
           <Field label="Name of a new club" name="name" maxLength={80} required />
         </Asked>

@@ -10,20 +10,26 @@ import { Button, IconButton } from "~/app/ui/button";
 import { cx } from "~/app/ui/classes";
 import { Confirm } from "~/app/ui/dialog";
 import { SelectField } from "~/app/ui/field";
+import { MayChange } from "~/app/ui/may-change";
 import { Menu } from "~/app/ui/menu";
 import { When } from "~/app/ui/when";
+import { daysBefore } from "~/core/clock/calendar";
+import { now } from "~/core/clock/clock";
 import { isLate } from "~/core/checkin/moments";
 import { JOINT_WORDS } from "~/core/drills/rows";
 import { clockText } from "~/core/text/clock";
-import { listFolded, listHeard, setNotTheirs, setRemoved, setSeen, summariseHeard, type FoldedLink, type HeardRow } from "~/db/runs";
+import { countUnseen, lastHandedOut, listFolded, listHeard, setNotTheirs, setRemoved, setSeen, summariseHeard, type FoldedLink, type HeardRow } from "~/db/runs";
 import { findPerson } from "~/db/people";
-import { listTitles } from "~/db/sessions";
 
 export const meta: Route.MetaFunction = () => [{ title: "Heard back · Mapset" }];
 
 /** Rows on a page, and reports of pain that nobody has looked at yet. */
-const ROWS = 200;
-const PAINS = 100;
+const ROWS = 25;
+const PAINS = 25;
+/** Sessions to choose from; others are come to from their own page. */
+const SESSIONS = 40;
+/** Of everything what is summed up is of so many days. */
+const DAYS = 28;
 
 /** Which page is asked for, from 0. */
 const pageAsked = (text: string | null): number => Math.min(10_000, Math.max(0, Math.floor(Number(text) || 0)));
@@ -42,15 +48,18 @@ export async function loader({ request }: Route.LoaderArgs) {
     // Pain that nobody has looked at has pages of its own, so that nothing else comes before it.
     listHeard(db, coach.club, sessionId, PAINS + 1, { only: "unseen pain", ...of }, painPage * PAINS),
     listHeard(db, coach.club, sessionId, ROWS + 1, { ...(onlyPain && { only: "pain" as const }), ...of }, page * ROWS),
-    summariseHeard(db, coach.club, sessionId, personId ? { person: personId } : {}), personId ? [] : listFolded(db, coach.club, sessionId),
-    listTitles(db, coach.club, true), personId ? findPerson(db, coach.club, personId) : undefined,
+    summariseHeard(db, coach.club, sessionId, personId ? { person: personId } : sessionId ? {} : { since: daysBefore(now(), DAYS, 0, 0, coach.zone) }), personId ? [] : listFolded(db, coach.club, sessionId),
+    lastHandedOut(db, coach.club, SESSIONS, sessionId), personId ? findPerson(db, coach.club, personId) : undefined,
   ]);
   if (personId && !person) throw notHere("There is nobody of that kind among your people.");
   if (sessionId && !sessions.some((s) => s.id === sessionId)) throw notHere();
   const under = folded.find((one) => one.linkId === foldedOf);
+  const morePain = pain.length > PAINS;
+  // Only where they are not all on the page.
+  const pains = morePain || painPage > 0 ? await countUnseen(db, coach.club, sessionId, of) : pain.length;
   // Once the last of them has been taken off there is nothing to go back to.
   if (foldedOf && !under) throw redirect("/heard");
-  return { pain: pain.slice(0, PAINS), morePain: pain.length > PAINS, painPage, rows: rows.slice(0, ROWS), more: rows.length > ROWS, page, sessions, sessionId, summary, folded, under, onlyPain, person: person && { id: person.id, name: person.name } };
+  return { pain: pain.slice(0, PAINS), morePain, painPage, rows: rows.slice(0, ROWS), more: rows.length > ROWS, page, sessions, sessionId, summary, pains, folded, under, onlyPain, person: person && { id: person.id, name: person.name } };
 }
 
 export async function action({ request }: Route.ActionArgs) {
@@ -71,7 +80,7 @@ export async function action({ request }: Route.ActionArgs) {
 }
 
 export default function Heard({ loaderData }: Route.ComponentProps) {
-  const { pain, morePain, painPage, rows, sessions, sessionId, summary, more, page, folded, under, onlyPain, person } = loaderData;
+  const { pain, morePain, painPage, rows, sessions, sessionId, summary, pains, more, page, folded, under, onlyPain, person } = loaderData;
   const submit = useSubmit();
   const [params] = useSearchParams();
   useFreshNews();
@@ -88,7 +97,8 @@ export default function Heard({ loaderData }: Route.ComponentProps) {
           onChange={(session) => void submit({ ...(session && { session }), ...(person && { person: person.id }) }, { method: "get" })} key={params.toString()}
         />
         {summary.runs > 0 && !under && (
-          <dl className="ml-auto flex flex-wrap gap-x-7 text-right">
+          <dl className="ml-auto flex flex-wrap items-end gap-x-7 text-right">
+            {!sessionId && !person && <p className="text-sm text-ink-faint">In four weeks:</p>}
             <Figure words="followed" figure={String(summary.runs)} />
             <Figure words="to the end" figure={String(summary.finished)} />
             <Figure words="checked in" figure={String(summary.checkedIn)} />
@@ -136,14 +146,14 @@ export default function Heard({ loaderData }: Route.ComponentProps) {
               {pain.map((row) => (
                 <PainCard key={row.runId} row={row} onChange={change} />
               ))}
-              <Pages params={params} name="pain" page={painPage} more={morePain} of={under ? undefined : summary.unseenPain} />
+              <Pages params={params} name="pain" page={painPage} more={morePain} of={pains} />
             </section>
           )}
           {!under && folded.length > 0 && <Folded links={folded} sessionId={sessionId} />}
           <section className="flex flex-col gap-2">
             <div className="flex flex-wrap items-baseline justify-between gap-3">
               <h2 className="wide-type text-lg font-semibold">{onlyPain ? "All that told of pain" : under ? "Under this link" : person ? "All of it" : "Everyone"}</h2>
-              {(summary.pain > 0 || onlyPain) && (
+              {(rows.length > 0 || onlyPain) && (
                 <Link to={withParam(withoutPages(params), "only", onlyPain ? null : "pain")} className="min-h-8 content-center underline underline-offset-4">
                   {onlyPain ? "Show everyone" : "Only what told of pain"}
                 </Link>
@@ -273,12 +283,14 @@ function PainCard({ row, onChange }: { row: HeardRow; onChange: Change }) {
         {row.checkIn?.note && <p className="break-words text-ink-soft">“{row.checkIn.note}”</p>}
         <p className="mt-1 text-sm text-ink-soft">Speak to them before the next session. Leave the movement out until it is clear; pain that stays is for a licensed practitioner, not for a coach.</p>
       </div>
-      <Form method="post" preventScrollReset>
-        <input type="hidden" name="run" value={row.runId} />
-        <input type="hidden" name="do" value="seen" />
-        <Button type="submit">I have spoken to them</Button>
-      </Form>
-      <RowMenu row={row} onChange={onChange} />
+      <MayChange>
+        <Form method="post" preventScrollReset>
+          <input type="hidden" name="run" value={row.runId} />
+          <input type="hidden" name="do" value="seen" />
+          <Button type="submit">I have spoken to them</Button>
+        </Form>
+        <RowMenu row={row} onChange={onChange} />
+      </MayChange>
     </article>
   );
 }
@@ -304,10 +316,10 @@ function RowMenu({ row, onChange }: { row: HeardRow; onChange: Change }) {
           { words: "Take it off the list", danger: true, onSelect: () => (pain ? setAsking(true) : onChange(row.runId, "remove")) },
         ]}
       />
-      <Confirm
-        open={asking} onOpenChange={setAsking} title="Take a report of pain off the list?" text={`${row.name}: ${row.checkIn?.painWhere ?? "did not say where"}. Only if you know that it is none, such as one made as a joke.`} action="Take it off"
+      {asking && <Confirm
+        open onOpenChange={setAsking} title="Take a report of pain off the list?" text={`${row.name}: ${row.checkIn?.painWhere ?? "did not say where"}. Only if you know that it is none, such as one made as a joke.`} action="Take it off"
         onConfirm={() => onChange(row.runId, "remove")}
-      />
+      />}
     </>
   );
 }
@@ -336,7 +348,9 @@ function RunRow({ row, showSession, onChange }: { row: HeardRow; showSession: bo
         <Ratings tightness={checkIn?.tightness ?? []} words={JOINT_WORDS} pain={checkIn?.pain ?? false} />
       </div>
       <p className="min-w-0 text-sm break-words text-ink-soft max-lg:order-2 max-lg:col-span-3">{checkIn ? [checkIn.pain ? (checkIn.painWhere ?? "pain, did not say where") : "", checkIn.note ?? ""].filter(Boolean).join(" · ") : "has not checked in"}</p>
-      <RowMenu row={row} onChange={onChange} />
+      <MayChange>
+        <RowMenu row={row} onChange={onChange} />
+      </MayChange>
     </li>
   );
 }

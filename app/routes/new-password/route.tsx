@@ -1,6 +1,7 @@
 import { data, Form, Link, redirect, useNavigation } from "react-router";
 import type { Route } from "./+types/route";
 import { EntryCard, FormFault } from "../sign-in/card";
+import { askedIn } from "~/app/server/asked-in.server";
 import { readForm } from "~/app/server/forms.server";
 import { choosePassword, openPasswordLink } from "~/app/server/sign-in.server";
 import { Button } from "~/app/ui/button";
@@ -21,7 +22,9 @@ export async function action({ request, params, context }: Route.ActionArgs) {
   if ("faults" in outcome) return data({ faults: outcome.faults }, { status: outcome.status });
   const headers = new Headers();
   for (const cookie of outcome.cookies) headers.append("set-cookie", cookie);
-  throw redirect("/sessions", { headers });
+  const invited = await askedIn(request);
+  if (invited) headers.append("set-cookie", invited.forget);
+  throw redirect(invited?.to ?? "/sessions", { headers });
 }
 
 export default function NewPassword({ loaderData, actionData }: Route.ComponentProps) {

@@ -150,7 +150,7 @@ function Groups({ person, others }: { person: PersonFound; others: { id: string;
           </form>
         </MayChange>
       )}
-      {outcome && "fault" in outcome ? <p role="alert" className="text-sm font-medium text-plum">{outcome.fault}</p> : <p role="status" className="text-sm text-ink-soft">{outcome?.done}</p>}
+      {outcome && "fault" in outcome ? <p role="alert" className="text-sm font-medium text-plum">{outcome.fault}</p> : <p role="status" className={outcome ? "text-sm text-ink-soft" : "sr-only"}>{outcome?.done}</p>}
     </Part>
   );
 }

@@ -187,14 +187,14 @@ function Row({ session }: { session: SessionSummary }) {
         />
       </div>
       {dialog === "rename" && <RenameDialog title="Rename session" to="/sessions" sent={{ do: "rename", id: session.id }} field="title" name={session.title} longest={120} onClose={() => setDialog(undefined)} />}
-      <Confirm
-        open={dialog === "delete"}
+      {dialog === "delete" && <Confirm
+        open
         onOpenChange={(open) => setDialog(open ? "delete" : undefined)}
         title={`Delete “${session.title}”?`}
         text="The session goes for good, with every edition, link and everything heard back from it. This cannot be undone."
         action="Delete for good"
         onConfirm={() => act("delete")}
-      />
+      />}
     </li>
   );
 }

@@ -3,6 +3,7 @@ import { useFetcher } from "react-router";
 import { ProtectChoice } from "~/app/ui/protect-choice";
 import type { action } from "./route";
 import { Button, ButtonLink } from "~/app/ui/button";
+import { MayChange } from "~/app/ui/may-change";
 import { Dialog } from "~/app/ui/dialog";
 import type { Member } from "~/db/teams";
 
@@ -28,16 +29,18 @@ export function AreasDialog({ person, onClose, onRename }: { person: Member; onC
         <div className="flex justify-end gap-2">
           {onRename && (
             <>
-              <Button onClick={onRename}>Rename</Button>
+              <MayChange><Button onClick={onRename}>Rename</Button></MayChange>
               <ButtonLink kind="quiet" className="mr-auto" to={`/people/${person.id}`}>
                 Their page
               </ButtonLink>
             </>
           )}
           <Button onClick={onClose}>Cancel</Button>
-          <Button kind="primary" type="submit" disabled={fetcher.state !== "idle"}>
-            Keep
-          </Button>
+          <MayChange>
+            <Button kind="primary" type="submit" disabled={fetcher.state !== "idle"}>
+              Keep
+            </Button>
+          </MayChange>
         </div>
       </fetcher.Form>
     </Dialog>

@@ -10,6 +10,7 @@ import { getServices } from "~/app/server/services.server";
 import { Button, IconButton } from "~/app/ui/button";
 import { Confirm } from "~/app/ui/dialog";
 import { Field } from "~/app/ui/field";
+import { MayChange } from "~/app/ui/may-change";
 import { RenameDialog } from "~/app/ui/rename-dialog";
 import { SettingDialog } from "~/app/ui/setting-dialog";
 import { AreasDialog } from "./areas-dialog";
@@ -142,7 +143,9 @@ export default function Teams({ loaderData }: Route.ComponentProps) {
         {loaderData.teams.map((team) => (
           <TeamCard key={team.id} team={team} />
         ))}
-        <NewTeam />
+        <MayChange>
+          <NewTeam />
+        </MayChange>
       </div>
     </main>
   );
@@ -190,12 +193,14 @@ function TeamCard({ team }: { team: Shown }) {
       <div className="flex items-center gap-2">
         <h2 className="min-w-0 flex-1 text-lg leading-snug font-semibold [overflow-wrap:anywhere]">{team.name}</h2>
         <span className="text-sm text-ink-faint">{team.athletes.length}</span>
-        <IconButton label={`Rename ${team.name}`} onClick={() => setRenaming(true)}>
-          <PencilLine size={16} aria-hidden />
-        </IconButton>
-        <IconButton label={`Delete ${team.name}`} onClick={() => setAsking(true)}>
-          <Trash2 size={16} aria-hidden />
-        </IconButton>
+        <MayChange>
+          <IconButton label={`Rename ${team.name}`} onClick={() => setRenaming(true)}>
+            <PencilLine size={16} aria-hidden />
+          </IconButton>
+          <IconButton label={`Delete ${team.name}`} onClick={() => setAsking(true)}>
+            <Trash2 size={16} aria-hidden />
+          </IconButton>
+        </MayChange>
       </div>
       {team.athletes.length === 0 ? (
         <p className="text-ink-soft">Nobody yet.</p>
@@ -211,13 +216,13 @@ function TeamCard({ team }: { team: Shown }) {
                 {athlete.name}
                 {athlete.areas.length > 0 && <ShieldAlert size={13} className="ml-1 inline text-plum" aria-hidden />}
               </button>
-              <button
+              <MayChange><button
                 type="button" aria-label={`Take ${athlete.name} off the list`} title="Take off the list; what they said stays, and they can be put back"
                 className="ml-1 flex size-6 items-center justify-center rounded-full text-ink-faint hover:bg-land-deep hover:text-ink"
                 onClick={() => void submit({ do: "remove-person", athlete: athlete.id, team: team.id }, { method: "post" })}
               >
                 <X size={13} aria-hidden />
-              </button>
+              </button></MayChange>
             </li>
           ))}
         </ul>
@@ -229,9 +234,9 @@ function TeamCard({ team }: { team: Shown }) {
             {team.off.map((one) => (
               <li key={one.id} className="flex items-center justify-between gap-2">
                 <span className="min-w-0 [overflow-wrap:anywhere]">{one.name}</span>
-                <Button className="min-h-8 px-2 py-0.5 text-sm" aria-label={`Put ${one.name} back on the list`} disabled={back.state !== "idle"} onClick={() => void back.submit({ do: "put-back", athlete: one.id, team: team.id }, { method: "post" })}>
+                <MayChange><Button className="min-h-8 px-2 py-0.5 text-sm" aria-label={`Put ${one.name} back on the list`} disabled={back.state !== "idle"} onClick={() => void back.submit({ do: "put-back", athlete: one.id, team: team.id }, { method: "post" })}>
                   <Undo2 size={14} aria-hidden /> Put back
-                </Button>
+                </Button></MayChange>
               </li>
             ))}
           </ul>
@@ -245,7 +250,7 @@ function TeamCard({ team }: { team: Shown }) {
       <div className="flex flex-col gap-1 border-t border-line pt-2 text-sm">
         {said.length === 0 ? <p className="text-ink-faint">Nothing said yet of kit, floor and caps: the audit looks at none of them.</p> : <ul>{said.map((line) => <li key={line}>{line}</li>)}</ul>}
         <div className="flex flex-wrap items-center gap-x-4 gap-y-1">
-          <Button className="min-h-8 px-2 py-0.5 text-sm" onClick={() => setSetting(true)} aria-label={`Kit, floor and caps of ${team.name}`}>
+          <MayChange><Button className="min-h-8 px-2 py-0.5 text-sm" onClick={() => setSetting(true)} aria-label={`Kit, floor and caps of ${team.name}`}>
             <SlidersHorizontal size={14} aria-hidden /> Kit, floor and caps
           </Button>
           <Link to={`/sessions?new&team=${team.id}`} className="underline underline-offset-4" aria-label={`Build a session for ${team.name}`}>
@@ -253,7 +258,7 @@ function TeamCard({ team }: { team: Shown }) {
           </Link>
           <Link to={`/draft?team=${team.id}`} className="underline underline-offset-4" aria-label={`Draft a session for ${team.name}`}>
             Draft a session
-          </Link>
+          </Link></MayChange>
         </div>
       </div>
       {renaming && <RenameDialog title={`Rename ${team.name}`} to="/teams" sent={{ do: "rename-team", team: team.id }} field="name" name={team.name} longest={80} onClose={() => setRenaming(false)} />}
@@ -269,14 +274,14 @@ function TeamCard({ team }: { team: Shown }) {
           }}
         />
       )}
-      <fetcher.Form method="post" ref={form} className="flex flex-col gap-2">
+      <MayChange><fetcher.Form method="post" ref={form} className="flex flex-col gap-2">
         <input type="hidden" name="do" value="add-people" />
         <input type="hidden" name="team" value={team.id} />
         <Field label="Add people" name="names" placeholder="Tern, Moss, J. K." hint="Several at once with commas." fault={faultOf(fetcher.data)} />
         <Button type="submit" className="self-start" disabled={fetcher.state !== "idle"}>
           <UserPlus size={16} aria-hidden /> Add
         </Button>
-      </fetcher.Form>
+      </fetcher.Form></MayChange>
       <Confirm
         open={asking} onOpenChange={setAsking} title={`Delete ${team.name}?`} action="Delete the team"
         text="Its people stay among the club’s people, with what they protect. Links handed out to it go on working for anyone; what was heard back stays."
