@@ -61,7 +61,7 @@ describe("a new coach", () => {
     await page.getByRole("heading", { name: "Kestrel Sound asks you in" }).waitFor();
     await ready(page);
     await page.getByRole("button", { name: "Join Kestrel Sound" }).click();
-    await page.getByRole("heading", { level: 1, name: "Kestrel Sound" }).waitFor();
+    await page.waitForURL(/\/club$/);
     await page.goto("/teams");
     await ready(page);
     await page.getByRole("button", { name: /^What Tern protects/ }).waitFor();

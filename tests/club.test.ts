@@ -159,7 +159,7 @@ describe("a person", () => {
 
     await page.getByRole("button", { name: "Forget Tern…" }).click();
     await page.getByRole("link", { name: "See what they said" }).click();
-    await page.getByRole("heading", { name: "Heard back from Tern" }).waitFor();
+    await page.getByRole("heading", { name: "Feedback from Tern" }).waitFor();
     await ready(page);
     expect(await page.getByText("Moss").count()).toBe(0);
     await page.getByRole("button", { name: "I have spoken to them" }).click();

@@ -109,6 +109,18 @@ it("counts nothing of the time a page was closed, and asks when it is opened aga
   await again.getByText(/^[0-3] % of the work, Wren/).waitFor();
 });
 
+it("goes on evenly when the device's clock is set in the middle of it", async () => {
+  const { page } = await phoneOnLink("Tern");
+  await page.getByRole("button", { name: "Start" }).click();
+  await page.clock.runFor(10_000);
+  const before = await left(page);
+  // Put on by three hours, as by a network that knows better.
+  await page.clock.setSystemTime(new Date(START.getTime() + 3 * 3_600_000));
+  await page.clock.runFor(5_000);
+  expect(before - (await left(page))).toBe(5);
+  expect(await page.getByText(/You were away/).count()).toBe(0);
+});
+
 it("asks whose run it is on a device that several people use", async () => {
   const { page } = await phoneOnLink("Tern");
   await page.getByRole("button", { name: "Start" }).click();

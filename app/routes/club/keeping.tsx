@@ -50,7 +50,7 @@ export function ArchivePart({ empty }: { empty: boolean }) {
       <a href="/club/archive" download className="inline-flex min-h-9 items-center gap-1.5 self-start rounded-md border border-line bg-land px-3 py-1.5 text-[0.95rem] font-medium hover:bg-land-deep">
         <Download size={16} aria-hidden /> Download everything
       </a>
-      {empty ? <ReadArchive /> : <p className="text-sm text-ink-faint">Such a file is read back into a club that has nothing in it yet. Start another club for it, below.</p>}
+      <ReadArchive empty={empty} />
     </Part>
   );
 }

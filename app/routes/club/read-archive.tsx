@@ -4,8 +4,8 @@ import { FileButton } from "~/app/ui/file-button";
 
 type State = { kind: "idle" } | { kind: "sending"; share: number } | { kind: "reading" } | { kind: "done"; words: string } | { kind: "fault"; fault: string };
 
-/** Sends an archive as it is, and says how far that is. */
-export function ReadArchive() {
+/** Sends an archive as it is, and says how far that is. Once something is in the club it says so, and what was read. */
+export function ReadArchive({ empty }: { empty: boolean }) {
   const [state, setState] = useState<State>({ kind: "idle" });
   const { revalidate } = useRevalidator();
   const asked = useRef<XMLHttpRequest>(undefined);
@@ -33,10 +33,11 @@ export function ReadArchive() {
   return (
     <div className="flex flex-col gap-2">
       <div className="flex flex-wrap items-center gap-3">
-        <FileButton words="Read an archive into this club" busyWords="Reading…" busy={busy} accept=".zip,application/zip" onFile={send} />
+        {empty && <FileButton words="Read an archive into this club" busyWords="Reading…" busy={busy} accept=".zip,application/zip" onFile={send} />}
         {state.kind === "sending" && <progress aria-label="Sent" value={state.share} max={1} className="h-2 w-40 accent-(--depth-5)" />}
         <span role="status" className="text-sm text-ink-soft">{state.kind === "sending" ? `${Math.round(state.share * 100)} % sent` : state.kind === "reading" ? "Sent. It is being looked through…" : state.kind === "done" ? state.words : ""}</span>
       </div>
+      {!empty && state.kind !== "done" && <p className="text-sm text-ink-faint">Such a file is read back into a club that has nothing in it yet. Start another club for it, below.</p>}
       {state.kind === "fault" && <p role="alert" className="text-sm font-medium text-plum">{state.fault}</p>}
     </div>
   );

@@ -91,19 +91,21 @@ export default function Heard({ loaderData }: Route.ComponentProps) {
   return (
     <main id="main" className="mx-auto flex w-full max-w-6xl flex-1 flex-col gap-5 px-4 py-5">
       <div className="flex flex-wrap items-end gap-x-5 gap-y-3">
-        <h1 className="wide-type text-2xl font-semibold">{person ? `Heard back from ${person.name}` : "Heard back"}</h1>
+        <h1 className="wide-type text-2xl font-semibold">{person ? `Feedback from ${person.name}` : "Heard back"}</h1>
         <SelectField
           label="Session" hideLabel className="w-72" value={sessionId ?? ""} options={[{ value: "", words: "All sessions" }, ...sessions.map((s) => ({ value: s.id, words: s.title }))]}
           onChange={(session) => void submit({ ...(session && { session }), ...(person && { person: person.id }) }, { method: "get" })} key={params.toString()}
         />
         {summary.runs > 0 && !under && (
-          <dl className="ml-auto flex flex-wrap items-end gap-x-7 text-right">
-            {!sessionId && !person && <p className="text-sm text-ink-faint">In four weeks:</p>}
+          <div className="ml-auto flex flex-wrap items-end gap-x-7">
+          {!sessionId && !person && <p className="text-sm text-ink-faint">In four weeks:</p>}
+          <dl className="flex flex-wrap gap-x-7 text-right">
             <Figure words="followed" figure={String(summary.runs)} />
             <Figure words="to the end" figure={String(summary.finished)} />
             <Figure words="checked in" figure={String(summary.checkedIn)} />
             <Figure words="how hard, middle" figure={summary.hard === null ? "–" : String(summary.hard)} />
           </dl>
+          </div>
         )}
       </div>
       {removed && (

@@ -11,7 +11,7 @@ export function ForgetDialog({ person, said, onClose }: { person: PersonFound; s
   const fault = fetcher.data && "fault" in fetcher.data ? fetcher.data.fault : undefined;
   if (said.unseenPain > 0)
     return (
-      <Dialog open onOpenChange={(open) => !open && onClose()} title="See to their pain first" description={`${person.name} told of pain that nobody has spoken to them about. Once they are forgotten nobody could.`}>
+      <Dialog open onOpenChange={(open) => !open && onClose()} title="See to their pain first" description={`${person.name} reported pain that nobody has spoken to them about. Once they are forgotten nobody could.`}>
         <div className="flex justify-end gap-2">
           <Button onClick={onClose}>Close</Button>
           <Link to={`/heard?person=${person.id}`} className="inline-flex min-h-9 items-center rounded-md bg-plum px-3 font-medium text-land">See what they said</Link>

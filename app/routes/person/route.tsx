@@ -71,7 +71,7 @@ export default function PersonPage({ loaderData }: Route.ComponentProps) {
           <Button className="self-start" onClick={() => setDialog("areas")}>Change</Button>
         </MayChange>
       </Part>
-      <Part title="Heard back" note="What came from them by the links handed out.">
+      <Part title="Feedback" note="What came from them by the links handed out.">
         <SaidLines id={person.id} said={said} />
       </Part>
       <MayChange>

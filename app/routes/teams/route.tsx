@@ -209,7 +209,7 @@ function TeamCard({ team }: { team: Shown }) {
           {team.athletes.map((athlete) => (
             <li key={athlete.id} className="inline-flex max-w-full items-center rounded-full border border-line bg-paper py-0.5 pr-0.5 pl-2.5">
               <button
-                type="button" className="min-w-0 rounded-full px-0.5 text-left [overflow-wrap:anywhere] underline decoration-line underline-offset-4 hover:decoration-ink" onClick={() => setPerson(athlete)}
+                type="button" className="min-w-0 rounded-full px-0.5 last:mr-2 text-left [overflow-wrap:anywhere] underline decoration-line underline-offset-4 hover:decoration-ink" onClick={() => setPerson(athlete)}
                 title={athlete.areas.length > 0 ? `Protects ${listWords(protectionsOf(athlete.areas).map(protectionWords))}` : undefined}
                 aria-label={`What ${athlete.name} protects${athlete.areas.length > 0 ? `: ${athlete.areas.length} ${athlete.areas.length === 1 ? "area" : "areas"}` : ""}`}
               >
