@@ -204,7 +204,7 @@ export async function threeYears(base: string, cookie: string, db: Db, club: Clu
     return { what: `server: ${what} (median of 20)`, value: ms(page), baseline: `bare page of the same framework, in turn ${ms(up)}`, ratio: (page / up).toFixed(1), ...(goal && { goal: "at most 4 times the bare page", met: page <= 4 * up }) };
   };
   return [
-    await line(`what was heard back, with ${CHECK_INS.toLocaleString("en-GB")} check-ins`, "/heard", true), await line("its hundredth page", "/heard?page=100", false),
+    await line(`feedback, with ${CHECK_INS.toLocaleString("en-GB")} check-ins`, "/heard", true), await line("its hundredth page", "/heard?page=100", false),
     await line("teams, one with three years of editions", "/teams", true), await line("the drafting page for it", `/draft?team=${team!.id}`, true), await line("people of the club", "/people", true),
     await line("handing out to it", `/sessions/${session!.id}/hand-out?for=${team!.id}`, false),
   ];
