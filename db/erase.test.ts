@@ -77,7 +77,7 @@ describe("erasing an account", () => {
     const as = (await clubsOf(db, id)).find((one) => one.club.id === shared.id)!.club;
     await addTeam(db, as, "Made by Gil");
     await writeTo(db, "gil@club.example", "one", { kind: "welcome", subject: "s", body: "b" } as never);
-    expect(await whatLeaves(db, id)).toMatchObject({ stay: [{ name: "Shared" }], ownerless: [], alone: [{ name: "gil", sessions: 1, people: 2, reports: 0 }] });
+    expect(await whatLeaves(db, id)).toMatchObject({ stay: [{ name: "Shared" }], ownerless: [], alone: [{ name: "gil", sessions: 1, people: 2, reports: 0, unseenPain: 0 }] });
     // Not named, or another named: nothing is done.
     expect([await eraseAccount(db, id, []), await eraseAccount(db, id, [shared.id]), await eraseAccount(db, id, [club.id, shared.id])]).toEqual([false, false, false]);
     expect(await db.$count(trainingSession, eq(trainingSession.clubId, club.id))).toBe(1);

@@ -2,15 +2,15 @@ import { and, eq, inArray, sql } from "drizzle-orm";
 import type { Accounts } from "./accounts";
 import type { Db } from "./client";
 import { clubsOf, type Club } from "./clubs";
-import { club as clubs, coach, credential, member, message, person, run, trainingSession, verification } from "./schema";
+import { checkIn, club as clubs, coach, credential, member, message, person, run, trainingSession, verification } from "./schema";
 
 /** What a club has, for whoever is about to lose it. */
-export type Holdings = { sessions: number; people: number; reports: number };
+export type Holdings = { sessions: number; people: number; reports: number; /** Reports of pain that nobody has seen to. */ unseenPain: number };
 
 /** How much a club has. */
 export async function holdingsOf(db: Pick<Db, "$count">, club: Club): Promise<Holdings> {
-  const [sessions, people, reports] = await Promise.all([db.$count(trainingSession, eq(trainingSession.clubId, club.id)), db.$count(person, eq(person.clubId, club.id)), db.$count(run, eq(run.clubId, club.id))]);
-  return { sessions, people, reports };
+  const [sessions, people, reports, unseenPain] = await Promise.all([db.$count(trainingSession, eq(trainingSession.clubId, club.id)), db.$count(person, eq(person.clubId, club.id)), db.$count(run, eq(run.clubId, club.id)), db.$count(checkIn, and(eq(checkIn.clubId, club.id), sql`pain and seen_at is null`))]);
+  return { sessions, people, reports, unseenPain };
 }
 
 /** Erases a club with everything in it: people, sessions, links, reports. Whoever worked there keeps their account. Cannot be undone. */

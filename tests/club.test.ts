@@ -1,3 +1,4 @@
+import { Agent, request } from "node:http";
 import type { Readable } from "node:stream";
 import { buffer, text } from "node:stream/consumers";
 import type { Page } from "playwright-core";
@@ -108,6 +109,30 @@ describe("everything of a club as one file", () => {
     await page.getByText("Nobody yet.").waitFor();
     expect((await context.request.get("/sessions")).status()).toBe(200);
   });
+});
+
+it("one that is refused leaves the connection as it was", async () => {
+  const { page, context } = await world.visitor();
+  await signIn(page, { email: "assistant@kestrelsound.example", password: DEMO.password });
+  const cookie = (await context.cookies()).map((one) => `${one.name}=${one.value}`).join("; ");
+  const agent = new Agent({ keepAlive: true, maxSockets: 1 });
+  const sockets = new Set<unknown>();
+  const ask = (path: string, method: string, headers: Record<string, string>, body?: Buffer) => new Promise<number>((resolve, reject) => {
+    const asked = request(`${world.base}${path}`, { agent, method, headers }, (answer) => {
+      answer.resume();
+      answer.once("end", () => resolve(answer.statusCode ?? 0));
+    });
+    asked.once("socket", (socket) => sockets.add(socket));
+    asked.once("error", reject);
+    asked.end(body);
+  });
+  const zip = { "content-type": "application/zip" };
+  for (const [headers, told] of [[{ ...zip, cookie }, 403], [{ ...zip, cookie: "mapset.session_token=nobody" }, 401]] as const) {
+    expect(await ask("/club/archive", "POST", headers, Buffer.alloc(3_000_000))).toBe(told);
+    expect(await ask("/up", "GET", {})).toBe(200);
+  }
+  expect(sockets.size).toBe(1);
+  agent.destroy();
 });
 
 describe("time", () => {

@@ -129,6 +129,18 @@ async function takeTo(path: string, body: ReadableStream<Uint8Array>): Promise<b
   }
 }
 
+/** Reads what nobody wants, so that the connection can be used again; not for longer than an archive may be. */
+export async function throwAway(body: ReadableStream<Uint8Array> | null): Promise<void> {
+  if (!body || body.locked) return;
+  let seen = 0;
+  const reader = body.getReader();
+  while (seen <= LARGEST_ARCHIVE) {
+    const { done, value } = await reader.read().catch(() => ({ done: true, value: undefined }));
+    if (done) return;
+    seen += value?.length ?? 0;
+  }
+}
+
 const BROKEN = "The zip file is broken. Choose the file as it was downloaded.";
 
 /** The files of an archive by name, once it is sure that they come to no more than they may. */

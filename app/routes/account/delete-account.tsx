@@ -28,7 +28,7 @@ export function DeleteAccount({ email, leaving }: { email: string; leaving: Leav
           {stay.length > 0 && <li>You leave {listWords(stay.map((one) => one.name))}. What you made stays there.</li>}
           {alone.map((one) => (
             <li key={one.id}>
-              <strong className="text-ink">{one.name} is erased</strong>, for nobody else is in it: {one.sessions} sessions, {one.people} people, {one.reports} reports. Links that were handed out stop working.{" "}
+              <strong className="text-ink">{one.name} is erased</strong>, for nobody else is in it: {one.sessions} sessions, {one.people} people, {one.reports} reports{one.unseenPain > 0 ? `, ${one.unseenPain} of them of pain that nobody has seen to` : ""}. Links that were handed out stop working.{" "}
               <Link to="/club" className="underline underline-offset-2">Download everything first</Link>
             </li>
           ))}

@@ -1,5 +1,5 @@
 import type { Route } from "./+types/archive";
-import { packArchive, unpackArchive } from "~/app/server/archive.server";
+import { packArchive, throwAway, unpackArchive } from "~/app/server/archive.server";
 import { requireCoachForData, requireSignedIn } from "~/app/server/coach.server";
 import { fileName } from "~/app/server/file-name";
 import { secondsToWait, waitText } from "~/app/server/limits.server";
@@ -25,8 +25,17 @@ export async function loader({ request }: Route.LoaderArgs) {
   });
 }
 
-/** Reads such a file, sent as it is, into a club that has nothing in it. */
+/** Reads such a file, sent as it is, into a club that has nothing in it. What is refused is taken all the same, or whoever sends it would not hear why. */
 export async function action({ request }: Route.ActionArgs) {
+  const answer = await take(request).catch((refused: unknown) => {
+    if (refused instanceof Response) return refused;
+    throw refused;
+  });
+  await throwAway(request.body);
+  return answer;
+}
+
+async function take(request: Request): Promise<Response> {
   const coach = await requireCoachForData(request);
   if (!mayManage(coach.role)) return Response.json({ fault: OWNERS_ONLY }, { status: 403 });
   const wait = await secondsToWait("archive", coach.club.id);

@@ -70,6 +70,7 @@ export function EraseClub({ clubName, holdings, others }: { clubName: string; ho
           {holdingWords(holdings)} are deleted, with every drill, team and profile. Links stop working at once.
           {others > 0 && ` ${many(others, "other coach loses", "other coaches lose")} it, too.`}
         </p>
+        {holdings.unseenPain > 0 && <p className="font-medium text-plum">{holdings.unseenPain === 1 ? "One report" : `${holdings.unseenPain} reports`} of pain that nobody has seen to would go with it. Speak to them first.</p>}
         <fetcher.Form method="post" className="flex flex-col gap-4" noValidate>
           <input type="hidden" name="do" value="erase" />
           <Field label={`Write “${clubName}” to erase it`} name="name" autoComplete="off" maxLength={80} fault={fault} />

@@ -23,7 +23,7 @@ export function ForgetDialog({ person, said, onClose }: { person: PersonFound; s
       <ul className="flex list-disc flex-col gap-1 pl-5 text-ink-soft">
         <li>Erased: their name, their teams, what they protect, what was chosen for them, and what they wrote.</li>
         <li>Kept, without a name: {said.runs === 0 ? "nothing, for nothing was heard from them" : `${said.runs === 1 ? "one run" : `${said.runs} runs`}, with how hard it was and whether something hurt`}.</li>
-        <li>Out of reach: what their own phone keeps, and what you printed or exported before.</li>
+        <li>Out of reach: what their own phone keeps, what you printed or exported before, and a name you wrote into a session’s notes.</li>
       </ul>
       <fetcher.Form method="post" className="flex flex-col gap-4" noValidate>
         <input type="hidden" name="do" value="forget" />
