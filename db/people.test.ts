@@ -8,7 +8,7 @@ import type { Db } from "./client";
 import type { Club } from "./clubs";
 import { handOut, openLink, type OpenLink } from "./editions";
 import { findPerson, forgetPerson, joinGroup, leaveGroup, listPeople, NOBODY, PEOPLE_A_PAGE, whatTheySaid } from "./people";
-import { countUnseenPain, keepCheckIn, listHeard, setRemoved, setSeen } from "./runs";
+import { countUnseenPain, keepCheckIn, listHeard, setNotTheirs, setRemoved, setSeen } from "./runs";
 import { checkIn, edition, person, run, trainingSession } from "./schema";
 import { addSession, saveSetting } from "./sessions";
 import { addAthletes, addTeam, deleteTeam, listTeams, setAthleteAreas } from "./teams";
@@ -87,6 +87,18 @@ describe("forgetting somebody", () => {
     await setSeen(db, ana, row!.runId, true);
     expect(await forgetPerson(db, ana, ids["Wren"]!)).toBe("forgotten");
     expect(await forgetPerson(db, ana, ids["Wren"]!)).toBe("not here");
+  });
+  it("keeps what somebody else said under their name, to be seen to", async () => {
+    const { group, ids } = await crew("Jokers", "Gull");
+    const { link, session } = await opened(group);
+    await keepCheckIn(db, link, said(ids["Gull"]!, "Gull", true));
+    const [row] = await listHeard(db, ana, session, 1);
+    await setNotTheirs(db, ana, row!.runId, true);
+    expect(await whatTheySaid(db, ana, ids["Gull"]!)).toMatchObject({ runs: 0, unseenPain: 0 });
+    const unseen = await countUnseenPain(db, ana);
+    expect(await forgetPerson(db, ana, ids["Gull"]!)).toBe("forgotten");
+    expect(await countUnseenPain(db, ana)).toBe(unseen);
+    expect(await listHeard(db, ana, session, 1, { only: "unseen pain" })).toMatchObject([{ name: "Someone", notTheirs: NOBODY, checkIn: { pain: true, painWhere: "where Gull fell" } }]);
   });
   it("erases their name and words everywhere, and leaves everybody else's and the figures as they were", async () => {
     const { group, ids } = await crew("Crew", "Skua", "Pip");

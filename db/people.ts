@@ -108,11 +108,13 @@ export async function forgetPerson(db: Db, club: Club, id: string): Promise<Forg
   return db.transaction(async (tx) => {
     const [one] = await tx.select({ name: person.name }).from(person).where(here(club, id)).for("update");
     if (!one) return "not here";
-    const theirs = and(eq(run.clubId, club.id), eq(run.personId, id));
+    const linked = and(eq(run.clubId, club.id), eq(run.personId, id));
+    // What somebody else said under their name is that one's: it is unlinked, and stays to be seen to.
+    const theirs = and(linked, eq(run.notTheirs, false));
     const reports = await tx.select({ pain: checkIn.pain, seenAt: checkIn.seenAt, removedAt: run.removedAt }).from(run).innerJoin(checkIn, and(eq(checkIn.clubId, run.clubId), eq(checkIn.runId, run.id))).where(theirs).for("update", { of: checkIn });
     if (reports.some((report) => report.pain && report.seenAt === null && report.removedAt === null)) return "unseen pain";
     await tx.execute(sql`update ${checkIn} set ${sql.identifier("note")} = null, ${sql.identifier("pain_where")} = null from ${run} where ${run.clubId} = ${checkIn.clubId} and ${run.id} = ${checkIn.runId} and ${theirs}`);
-    await tx.update(run).set({ name: NOBODY, personId: null }).where(theirs);
+    await tx.update(run).set({ name: NOBODY, personId: null }).where(linked);
     await forgetBeside(tx, club, id, one.name);
     await tx.delete(person).where(here(club, id));
     return "forgotten";

@@ -57,13 +57,13 @@ export async function packArchive(club: Club): Promise<{ bytes: number; stream: 
     const path = join(folder, "club.zip");
     const zip = new ZipWriter();
     const written = pipeline(zip.outputStream as Readable, createWriteStream(path, { mode: 0o600 }));
-    // A fault of the database ends the writing, too; it is told below.
+    // Told below, wherever it happens: where the disk is full nothing that is still to be read would ever end.
     written.catch(() => undefined);
     zip.addBuffer(Buffer.from(README), "README.txt");
     await writeArchive(getServices().db, club, async ({ name, text }) => {
       const source = Readable.from(text, { objectMode: false, encoding: "utf8" });
       zip.addReadStream(source, name);
-      await finished(source);
+      await Promise.race([finished(source), written]);
     });
     zip.end();
     await written;
