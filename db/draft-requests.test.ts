@@ -70,6 +70,8 @@ describe("a kept request", () => {
     expect(lasts.map(({ teamId }) => teamId)).toEqual([other, team]);
     expect(lastOf(lasts, team)).toMatchObject({ purpose: "desk-break", target: 420, demand: "desk-work" });
     expect(lastOf(lasts, null)).toMatchObject({ target: 120, demand: undefined });
+    await keep(null, null, 900);
+    expect((await lastByTeam(db, ana)).map(({ teamId }) => teamId)).toEqual([null, other, team]);
     expect(await lastByTeam(db, ben)).toEqual([]);
   });
 });

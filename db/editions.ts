@@ -1,5 +1,5 @@
 import { nowDate } from "~/core/clock/clock";
-import { and, asc, count, desc, eq, inArray, isNull, lt, lte, sql } from "drizzle-orm";
+import { and, asc, count, desc, eq, isNull, lt, lte, sql } from "drizzle-orm";
 import { randomUUID } from "node:crypto";
 import type { Accepted } from "~/core/audit/accepted";
 import type { Edition } from "~/core/edition/edition";
@@ -9,6 +9,7 @@ import type { GroupSetting } from "~/core/group/schema";
 import { sameJson } from "~/core/session/same";
 import type { Seconds } from "~/core/units";
 import { clubOfEntry, type Club } from "./clubs";
+import { among } from "./among";
 import type { Db } from "./client";
 import { edition, editionDrill, entry, group, link, membership, person, trainingSession } from "./schema";
 import { isOf, type Athlete } from "./teams";
@@ -84,7 +85,7 @@ export async function listEditions(db: Db, club: Club, sessionId: string, secret
     .limit(EDITIONS_A_PAGE + 1);
   const editions = found.slice(0, EDITIONS_A_PAGE);
   if (editions.length === 0) return { editions: [], next: undefined };
-  const ofThese = and(eq(link.clubId, club.id), inArray(link.editionId, editions.map((one) => one.id)));
+  const ofThese = and(eq(link.clubId, club.id), among(link.editionId, editions.map((one) => one.id)));
   const counted = db
     .select({
       id: link.id, editionId: link.editionId, tokenHash: entry.tokenHash, createdAt: link.createdAt, withdrawnAt: link.withdrawnAt, openings: link.openings, openedAt: link.openedAt,

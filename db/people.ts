@@ -1,9 +1,10 @@
 import { nowDate } from "~/core/clock/clock";
-import { and, asc, desc, eq, inArray, isNull, sql } from "drizzle-orm";
+import { and, asc, desc, eq, isNull, sql } from "drizzle-orm";
 import type { Accepted } from "~/core/audit/accepted";
 import type { Choice } from "~/core/group/choices";
 import { withoutName } from "~/core/group/names";
 import type { Protects } from "~/core/group/protect";
+import { among } from "./among";
 import type { Db } from "./client";
 import type { Club } from "./clubs";
 import { checkIn, edition, group, membership, person, run, trainingSession } from "./schema";
@@ -32,7 +33,7 @@ export async function listPeople(db: Db, club: Club, { find = "", page = 0 }: { 
 async function groupsOf(db: Db, club: Club, ids: readonly string[]): Promise<{ personId: string; name: string }[]> {
   if (ids.length === 0) return [];
   return db.select({ personId: membership.personId, name: group.name }).from(membership).innerJoin(group, and(eq(group.clubId, membership.clubId), eq(group.id, membership.groupId)))
-    .where(and(eq(membership.clubId, club.id), inArray(membership.personId, [...ids]), isNull(membership.until))).orderBy(sql`lower(${group.name})`);
+    .where(and(eq(membership.clubId, club.id), among(membership.personId, ids), isNull(membership.until))).orderBy(sql`lower(${group.name})`);
 }
 
 /** When these people last followed a session. */
@@ -40,7 +41,7 @@ async function lastOf(db: Db, club: Club, ids: readonly string[]): Promise<Map<s
   if (ids.length === 0) return new Map();
   // For each by itself the newest is at an end of the index; together all of theirs would be read.
   const newest = db.select({ last: run.startedAt }).from(run).where(and(eq(run.clubId, club.id), eq(run.personId, person.id), isNull(run.removedAt), eq(run.notTheirs, false))).orderBy(desc(run.startedAt)).limit(1).as("newest");
-  const rows = await db.select({ id: person.id, last: newest.last }).from(person).innerJoinLateral(newest, sql`true`).where(and(eq(person.clubId, club.id), inArray(person.id, [...ids])));
+  const rows = await db.select({ id: person.id, last: newest.last }).from(person).innerJoinLateral(newest, sql`true`).where(and(eq(person.clubId, club.id), among(person.id, ids)));
   return new Map(rows.map(({ id, last }) => [id, last]));
 }
 

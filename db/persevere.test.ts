@@ -1,5 +1,5 @@
 import { describe, expect, it } from "vitest";
-import { onlyAsks, persevere } from "./persevere";
+import { onlyAsks, persevere, readyNames } from "./persevere";
 
 const failing = (...codes: (string | undefined)[]) => {
   const made = { tries: 0 };
@@ -47,4 +47,16 @@ it("knows what only asks", () => {
   expect(onlyAsks("  SELECT 1")).toBe(true);
   for (const query of ["insert into run values (1) returning id", "update run set x = 1", "delete from run", "select * from run for update", "select * from run for no key update", "select nextval('x')", "select 1 into t", "with x as (delete from run returning id) select * from x", "selection"])
     expect(onlyAsks(query), query).toBe(false);
+});
+
+it("keeps ready what is asked for again and again, so much of it", () => {
+  const nameOf = readyNames(2);
+  const name = nameOf("select 1 from run where id = $1");
+  expect(name).toBeDefined();
+  expect(nameOf("select 1 from run where id = $1")).toBe(name);
+  // What changes something, and what is another statement for each length of a list, is not.
+  for (const text of ["insert into run (id) values ($1)", "select 1 from run where id = $1 for update", "select 1 from run where id in ($1, $2)"]) expect(nameOf(text), text).toBeUndefined();
+  expect(nameOf("select 2")).not.toBe(name);
+  expect(nameOf("select 3")).toBeUndefined();
+  expect(nameOf("select 1 from run where id = $1")).toBe(name);
 });

@@ -54,8 +54,27 @@ type Asked = pg.QueryConfig | string;
 type Query = (asked: Asked, values?: unknown[]) => Promise<pg.QueryResult>;
 const textOf = (asked: Asked): string => (typeof asked === "string" ? asked : asked.text);
 
+/** So many different statements are kept ready on each connection. */
+const MOST_READY = 500;
+/** A list of ids makes a statement of its own for each length there is. */
+const VARIES = /\bin \(\$\d+, /;
+
+/** Names for what is asked for again and again, by which each connection keeps it read and planned: that costs the database more than most answers do. */
+export function readyNames(most = MOST_READY): (text: string) => string | undefined {
+  const names = new Map<string, string>();
+  return (text) => {
+    const known = names.get(text);
+    if (known || names.size >= most || !onlyAsks(text) || VARIES.test(text)) return known;
+    const name = `ready-${names.size}`;
+    names.set(text, name);
+    return name;
+  };
+}
+
 /** Connections that wait for a database that is away. The query builder asks it by promises only. */
 export class PerseveringPool extends pg.Pool {
+  readonly #nameOf = readyNames();
+
   constructor(settings: pg.PoolConfig) {
     super(settings);
     // While somebody uses one that ends, their next question fails; the pool itself replaces it.
@@ -65,7 +84,12 @@ export class PerseveringPool extends pg.Pool {
   // eslint-disable-next-line @typescript-eslint/unbound-method -- called with this pool just below
   readonly #ask = pg.Pool.prototype.query as (this: pg.Pool, asked: Asked, values?: unknown[]) => Promise<pg.QueryResult>;
 
-  override query = ((asked: Asked, values?: unknown[]) => persevere(() => this.#ask(asked, values), onlyAsks(textOf(asked)))) as pg.Pool["query"];
+  override query = ((asked: Asked, values?: unknown[]) => persevere(() => this.#ask(this.#ready(asked), values), onlyAsks(textOf(asked)))) as pg.Pool["query"];
+
+  #ready(asked: Asked): Asked {
+    const name = typeof asked === "string" ? undefined : this.#nameOf(asked.text);
+    return name === undefined ? asked : { ...(asked as pg.QueryConfig), name };
+  }
 
   override connect = (async (withIt?: (error: Error | undefined, client?: pg.PoolClient, release?: (error?: Error) => void) => void) => {
     // eslint-disable-next-line @typescript-eslint/unbound-method -- called with this pool just below

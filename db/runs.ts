@@ -4,6 +4,7 @@ import type { CheckIn, Progress, Tightness } from "~/core/checkin/schema";
 import { REALLY_DONE } from "~/core/player/run";
 import { reckoned } from "~/core/checkin/moments";
 import type { EpochMs, Seconds, Share } from "~/core/units";
+import { among } from "./among";
 import type { Db } from "./client";
 import type { Club } from "./clubs";
 import { checkIn, edition, group, link, person, run, trainingSession } from "./schema";
@@ -148,8 +149,27 @@ const withCheckIn = and(eq(checkIn.clubId, run.clubId), eq(checkIn.runId, run.id
 
 /** What has been heard back, the newest first. `sessionId` narrows it to one session. `skip` leaves out so many of the first. Pain that nobody has looked at is asked for by itself, and shown before everything. */
 export async function listHeard(db: Db, club: Club, sessionId: string | null, most: number, which: Which = {}, skip = 0): Promise<HeardRow[]> {
+  const [rows] = await listEachHeard(db, club, sessionId, [{ ...which, most, skip }]);
+  return rows;
+}
+
+type OneList = Which & { most: number; skip: number };
+
+/** Several such lists, for one page. */
+export async function listEachHeard<const L extends readonly OneList[]>(db: Db, club: Club, sessionId: string | null, lists: L): Promise<{ [K in keyof L]: HeardRow[] }> {
+  const found = await Promise.all(lists.map(({ most, skip, ...which }) => heardRuns(db, club, sessionId, most, which, skip)));
+  // What they followed is looked up after, for the few links there are: all in one the database would think longer than it looks.
+  const links = await ofLinks(db, club, [...new Set(found.flat().map((row) => row.linkId))]);
+  const whole = found.map((rows) => rows.flatMap(({ linkId, ...row }) => {
+    const of = links.get(linkId);
+    return of ? [{ ...row, ...of }] : [];
+  }));
+  return whole as { [K in keyof L]: HeardRow[] };
+}
+
+async function heardRuns(db: Db, club: Club, sessionId: string | null, most: number, which: Which, skip: number) {
   const chosenName = sql<string>`coalesce(${person.name}, ${run.name})`;
-  const rows = await db
+  return db
     .select({
       runId: run.id, linkId: run.linkId, name: sql<string>`case when ${run.notTheirs} then 'Someone' else ${chosenName} end`, notTheirs: sql<string | null>`case when ${run.notTheirs} then ${chosenName} end`,
       startedAt: run.startedAt, finishedAt: run.finishedAt, arrivedAt: run.arrivedAt, shareDone: run.shareDone,
@@ -161,12 +181,6 @@ export async function listHeard(db: Db, club: Club, sessionId: string | null, mo
     })
     .from(run).leftJoin(person, and(eq(person.clubId, run.clubId), eq(person.id, run.personId))).leftJoin(checkIn, withCheckIn)
     .where(heardOf(db, club, sessionId, which)).orderBy(desc(run.startedAt), run.id).limit(most).offset(skip);
-  // What they followed is looked up after, for the few links there are: all in one the database would think longer than it looks.
-  const links = await ofLinks(db, club, [...new Set(rows.map((row) => row.linkId))]);
-  return rows.flatMap(({ linkId, ...row }) => {
-    const of = links.get(linkId);
-    return of ? [{ ...row, ...of }] : [];
-  });
 }
 
 type OfLink = Pick<HeardRow, "sessionId" | "sessionTitle" | "editionNumber" | "totalSeconds" | "zone">;
@@ -180,7 +194,7 @@ async function ofLinks(db: Db, club: Club, ids: readonly string[]): Promise<Map<
     .innerJoin(edition, and(eq(edition.clubId, link.clubId), eq(edition.id, link.editionId)))
     .innerJoin(trainingSession, and(eq(trainingSession.clubId, edition.clubId), eq(trainingSession.id, edition.sessionId)))
     .leftJoin(group, and(eq(group.clubId, link.clubId), eq(group.id, link.groupId)))
-    .where(and(eq(link.clubId, club.id), inArray(link.id, [...ids])));
+    .where(and(eq(link.clubId, club.id), among(link.id, ids)));
   return new Map(rows.map(({ id, ...row }) => [id, row]));
 }
 
@@ -218,6 +232,9 @@ export type FoldedLink = { linkId: string; sessionTitle: string; teamName: strin
 
 /** Links that brought more than they usually do, with how much of it nobody has looked at tells of pain. */
 export async function listFolded(db: Db, club: Club, sessionId: string | null): Promise<FoldedLink[]> {
+  // Most clubs never have any.
+  const [any] = await db.select({ linkId: run.linkId }).from(run).where(and(eq(run.clubId, club.id), sql`${run.folded}`)).limit(1);
+  if (!any) return [];
   return db
     .select({
       linkId: link.id, sessionTitle: trainingSession.title, teamName: group.name, runs: sql<number>`count(*)::int`, uncounted: link.uncounted,
@@ -273,7 +290,7 @@ export async function countRuns(db: Db, club: Club, sessionIds: readonly string[
     .from(run)
     .innerJoin(link, and(eq(link.clubId, run.clubId), eq(link.id, run.linkId)))
     .innerJoin(edition, and(eq(edition.clubId, link.clubId), eq(edition.id, link.editionId)))
-    .where(and(eq(run.clubId, club.id), isNull(run.removedAt), eq(run.folded, false), inArray(edition.sessionId, [...sessionIds])))
+    .where(and(eq(run.clubId, club.id), isNull(run.removedAt), eq(run.folded, false), among(edition.sessionId, sessionIds)))
     .groupBy(edition.sessionId);
   return new Map(rows.map((row) => [row.id, { runs: row.runs, finished: row.finished }]));
 }

@@ -196,7 +196,7 @@ export const trainingSession = pgTable("training_session", {
 }, (t) => [
   primaryKey({ name: "training_session_pk", columns: [t.clubId, t.id] }),
   foreignKey({ name: "training_session_group", columns: [t.clubId, t.groupId], foreignColumns: [group.clubId, group.id] }).onDelete("set null"),
-  index("training_session_of_group").on(t.clubId, t.groupId),
+  index("training_session_of_group").on(t.clubId, t.groupId, t.updatedAt),
   index("training_session_list").on(t.clubId, t.updatedAt),
   check("training_session_total", sql`${t.totalSeconds} >= 0`),
   check("training_session_demand", sql`length(${t.demandId}) <= 80`),

@@ -1,13 +1,15 @@
 import { nowDate } from "~/core/clock/clock";
-import { and, desc, eq, inArray, isNotNull, isNull, or, sql } from "drizzle-orm";
+import { and, desc, eq, inArray, isNotNull, isNull, or, sql, type SQL } from "drizzle-orm";
 import type { LastWith } from "~/core/draft/begin";
 import type { Purpose, Session } from "~/core/session/schema";
 import type { Seconds } from "~/core/units";
 import { openSession } from "~/core/documents/session";
 import { SUMMARY_RULES, type Summary } from "~/core/profile/summary";
+import { among } from "./among";
 import type { Db } from "./client";
 import { mustOpen, readable } from "./documents";
 import type { Club } from "./clubs";
+import { countRuns } from "./runs";
 import { edition, entry, group, link, trainingSession } from "./schema";
 import type { Accepted } from "~/core/audit/accepted";
 import type { Choice } from "~/core/group/choices";
@@ -21,6 +23,8 @@ export type SessionRow = {
   /** How many editions have a link that still opens. */
   openEditions: number;
   lastHandedOut: Date | null;
+  /** How many followed it, and how many of them to the end. */
+  runs: number; finished: number;
   /** Offered as a beginning for new sessions. */
   template: boolean;
   /** What is shown of this revision; undefined where that has to be worked out first. */
@@ -48,13 +52,15 @@ export async function listSessions(db: Db, club: Club, asked: SessionsAsked = {}
       id: trainingSession.id, title: trainingSession.title, purpose: trainingSession.purpose, revision: trainingSession.revision, updatedAt: trainingSession.updatedAt,
       archivedAt: trainingSession.archivedAt, totalSeconds: trainingSession.totalSeconds, template: trainingSession.template, summary: trainingSession.summary, summaryOf: trainingSession.summaryOf,
     }).from(trainingSession).where(listed(club, asked)).orderBy(desc(trainingSession.updatedAt), desc(trainingSession.id)).limit(SESSIONS_A_PAGE).offset(page * SESSIONS_A_PAGE),
-    db.select({ all: sql<number>`count(*)::int` }).from(trainingSession).where(listed(club, asked)),
+    // Beginnings are offered, not paged through.
+    asked.template === undefined ? db.select({ all: sql<number>`count(*)::int` }).from(trainingSession).where(listed(club, asked)) : undefined,
   ]);
-  const handed = await handedOut(db, club, found.map(({ id }) => id));
+  const ids = found.map(({ id }) => id);
+  const [handed, runs] = await Promise.all([handedOut(db, club, ids), countRuns(db, club, ids)]);
   return {
-    all: counted[0]!.all,
+    all: counted?.[0]?.all ?? found.length,
     rows: found.map(({ summary, summaryOf, ...row }) => ({
-      ...row, openEditions: 0, lastHandedOut: null, ...handed.get(row.id), summary: summary?.rules === SUMMARY_RULES && summaryOf === row.revision ? summary : undefined,
+      ...row, openEditions: 0, lastHandedOut: null, ...handed.get(row.id), runs: 0, finished: 0, ...runs.get(row.id), summary: summary?.rules === SUMMARY_RULES && summaryOf === row.revision ? summary : undefined,
     })),
   };
 }
@@ -69,14 +75,14 @@ async function handedOut(db: Db, club: Club, ids: readonly string[]): Promise<Ma
     })
     .from(edition).innerJoin(link, and(eq(link.clubId, edition.clubId), eq(link.editionId, edition.id)))
     .leftJoin(entry, and(eq(entry.clubId, link.clubId), eq(entry.target, link.id)))
-    .where(and(eq(edition.clubId, club.id), inArray(edition.sessionId, [...ids]))).groupBy(edition.sessionId);
+    .where(and(eq(edition.clubId, club.id), among(edition.sessionId, ids))).groupBy(edition.sessionId);
   return new Map(rows.map(({ id, ...row }) => [id, row]));
 }
 
 /** The documents of these sessions as they are, for what is beside them to be worked out anew. */
 export async function rawSessions(db: Db, club: Club, ids: readonly string[]): Promise<{ id: string; revision: number; raw: unknown }[]> {
   if (ids.length === 0) return [];
-  return db.select({ id: trainingSession.id, revision: trainingSession.revision, raw: trainingSession.doc }).from(trainingSession).where(and(eq(trainingSession.clubId, club.id), inArray(trainingSession.id, [...ids])));
+  return db.select({ id: trainingSession.id, revision: trainingSession.revision, raw: trainingSession.doc }).from(trainingSession).where(and(eq(trainingSession.clubId, club.id), among(trainingSession.id, ids)));
 }
 
 /** Keeps what lists show of a revision of a session; a later one is not touched. */
@@ -158,9 +164,17 @@ const target = sql`case when ${trainingSession.summaryOf} = ${trainingSession.re
 
 /** What was last done with each of a coach's groups, and with nobody in particular; the latest first. */
 export async function lastByTeam(db: Db, club: Club): Promise<LastWith[]> {
-  const rows = await db.selectDistinctOn([trainingSession.groupId], { teamId: trainingSession.groupId, purpose: trainingSession.purpose, target: sql<number>`(${target} #>> '{}')::float8`, demand: trainingSession.demandId, updatedAt: trainingSession.updatedAt })
-    .from(trainingSession).where(and(eq(trainingSession.clubId, club.id), isNull(trainingSession.archivedAt), sql`jsonb_typeof(${target}) = 'number'`)).orderBy(trainingSession.groupId, desc(trainingSession.updatedAt));
-  return rows.sort((a, b) => b.updatedAt.getTime() - a.updatedAt.getTime()).map(({ teamId, purpose, target, demand }) => ({ teamId, purpose, target: Math.min(7200, Math.max(120, target)), demand: demand ?? undefined }));
+  // Of each the one that was changed last, found by the index: a club of some years has thousands.
+  const last = (of: SQL) => db
+    .select({ purpose: trainingSession.purpose, target: sql<number>`(${target} #>> '{}')::float8`.as("target"), demand: trainingSession.demandId, updatedAt: trainingSession.updatedAt })
+    .from(trainingSession).where(and(eq(trainingSession.clubId, club.id), of, isNull(trainingSession.archivedAt), sql`jsonb_typeof(${target}) = 'number'`)).orderBy(desc(trainingSession.updatedAt)).limit(1);
+  const theirs = last(eq(trainingSession.groupId, group.id)).as("theirs");
+  const [groups, nobodys] = await Promise.all([
+    db.select({ teamId: group.id, purpose: theirs.purpose, target: theirs.target, demand: theirs.demand, updatedAt: theirs.updatedAt }).from(group).innerJoinLateral(theirs, sql`true`).where(eq(group.clubId, club.id)),
+    last(isNull(trainingSession.groupId)),
+  ]);
+  return [...groups, ...nobodys.map((one) => ({ ...one, teamId: null }))].sort((a, b) => b.updatedAt.getTime() - a.updatedAt.getTime())
+    .map(({ teamId, purpose, target, demand }) => ({ teamId, purpose, target: Math.min(7200, Math.max(120, target)), demand: demand ?? undefined }));
 }
 
 /** Keeps what is given of it, the rest stays. Returns false when the session, or the team, is not the coach's. */

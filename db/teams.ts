@@ -1,4 +1,5 @@
-import { and, asc, desc, eq, gt, inArray, isNotNull, isNull, or, sql } from "drizzle-orm";
+import { and, asc, desc, eq, gt, isNotNull, isNull, lte, or, sql } from "drizzle-orm";
+import { among } from "./among";
 import type { Db } from "./client";
 import type { Club } from "./clubs";
 import { edition, editionDrill, group, link, membership, person } from "./schema";
@@ -111,15 +112,16 @@ export async function listGroups(db: Db, club: Club): Promise<{ id: string; peop
     .innerJoin(editionDrill, and(eq(editionDrill.clubId, link.clubId), eq(editionDrill.editionId, link.editionId)))
     .where(eq(link.clubId, club.id));
   // Of each session handed to a team the newest edition; one that was taken back before anybody opened it was not done.
-  const handedToThem = db
+  const newest = db
     .selectDistinctOn([link.groupId, edition.sessionId], { teamId: link.groupId, at: link.createdAt, editionId: edition.id })
     .from(link)
     .innerJoin(edition, and(eq(edition.clubId, link.clubId), eq(edition.id, link.editionId)))
     .where(and(eq(link.clubId, club.id), isNotNull(link.groupId), or(isNull(link.withdrawnAt), gt(link.openings, 0))))
-    .orderBy(link.groupId, edition.sessionId, desc(link.createdAt));
+    .orderBy(link.groupId, edition.sessionId, desc(link.createdAt)).as("newest");
+  const ranked = db.select({ teamId: newest.teamId, editionId: newest.editionId, place: sql<number>`row_number() over (partition by ${newest.teamId} order by ${newest.at} desc)`.as("place") }).from(newest).as("ranked");
+  const handedToThem = db.select({ teamId: ranked.teamId, editionId: ranked.editionId }).from(ranked).where(lte(ranked.place, MOST_LATELY)).orderBy(ranked.teamId, ranked.place);
   const [teams, shown, handed] = await Promise.all([listTeams(db, club), shownToThem, handedToThem]);
-  handed.sort((a, b) => b.at.getTime() - a.at.getTime());
-  const lastOf = new Map(teams.map(({ id }) => [id, handed.filter((one) => one.teamId === id).slice(0, MOST_LATELY).map((one) => one.editionId)]));
+  const lastOf = new Map(teams.map(({ id }) => [id, handed.filter((one) => one.teamId === id).map((one) => one.editionId)]));
   const said = await saidOf(db, club, [...lastOf.values()].flat());
   const lately = (id: string) => (lastOf.get(id) ?? []).flatMap((edition) => said.get(edition) ?? []);
   return teams.map(({ id, name, setting, athletes }) => ({
@@ -131,8 +133,8 @@ export async function listGroups(db: Db, club: Club): Promise<{ id: string; peop
 async function saidOf(db: Db, club: Club, ids: readonly string[]): Promise<Map<string, { title: string; drills: string[] }>> {
   if (ids.length === 0) return new Map();
   const [titles, drills] = await Promise.all([
-    db.select({ id: edition.id, title: sql<string>`coalesce(${edition.doc} #>> '{session,title}', '')` }).from(edition).where(and(eq(edition.clubId, club.id), inArray(edition.id, [...ids]))),
-    db.select({ id: editionDrill.editionId, drill: editionDrill.drill }).from(editionDrill).where(and(eq(editionDrill.clubId, club.id), inArray(editionDrill.editionId, [...ids]))).orderBy(asc(editionDrill.drill)),
+    db.select({ id: edition.id, title: sql<string>`coalesce(${edition.doc} #>> '{session,title}', '')` }).from(edition).where(and(eq(edition.clubId, club.id), among(edition.id, ids))),
+    db.select({ id: editionDrill.editionId, drill: editionDrill.drill }).from(editionDrill).where(and(eq(editionDrill.clubId, club.id), among(editionDrill.editionId, ids))).orderBy(asc(editionDrill.drill)),
   ]);
   return new Map(titles.map(({ id, title }) => [id, { title, drills: drills.filter((one) => one.id === id).map((one) => one.drill) }]));
 }

@@ -1,10 +1,10 @@
-import { DropdownMenu as Radix, Slot } from "radix-ui";
-import { useState, type KeyboardEvent, type PointerEvent, type ReactNode, type SyntheticEvent } from "react";
+import { DropdownMenu as Radix } from "radix-ui";
+import { cloneElement, useState, type ComponentProps, type KeyboardEvent, type PointerEvent, type ReactElement, type ReactNode, type SyntheticEvent } from "react";
 import { cx } from "./classes";
 
 export type MenuEntry = { words: string; icon?: ReactNode; onSelect: () => void; disabled?: boolean; hint?: string; danger?: boolean } | "line";
 
-type Props = { trigger: ReactNode; entries: MenuEntry[]; align?: "start" | "end" };
+type Props = { trigger: ReactElement<ComponentProps<"button">>; entries: MenuEntry[]; align?: "start" | "end" };
 
 const OPENS = new Set(["Enter", " ", "ArrowDown"]);
 
@@ -16,17 +16,13 @@ export function Menu(props: Props) {
     event.preventDefault();
     setAsked(true);
   };
-  return (
-    <Slot.Root
-      aria-haspopup="menu" aria-expanded={false}
-      onPointerDown={(event: PointerEvent) => event.button === 0 && !event.ctrlKey && open(event)}
-      onKeyDown={(event: KeyboardEvent) => OPENS.has(event.key) && open(event)}
-      // A screen reader presses it without either.
-      onClick={open}
-    >
-      {props.trigger}
-    </Slot.Root>
-  );
+  return cloneElement(props.trigger, {
+    "aria-haspopup": "menu", "aria-expanded": false,
+    onPointerDown: (event: PointerEvent) => event.button === 0 && !event.ctrlKey && open(event),
+    onKeyDown: (event: KeyboardEvent) => OPENS.has(event.key) && open(event),
+    // A screen reader presses it without either.
+    onClick: open,
+  });
 }
 
 function Opened({ trigger, entries, align = "end" }: Props) {

@@ -1,10 +1,11 @@
 import { useSortable } from "@dnd-kit/sortable";
 import { CSS } from "@dnd-kit/utilities";
-import { ChevronDown, ChevronUp, Ellipsis, Merge, Trash2 } from "lucide-react";
+import { ChevronDown, ChevronUp, Merge, Trash2 } from "lucide-react";
 import { BlockClock } from "./block-clock";
 import { headId } from "./row-ids";
 import type { Desk } from "./use-desk";
 import { IconButton } from "~/app/ui/button";
+import { Dots } from "~/app/ui/dots";
 import { Menu } from "~/app/ui/menu";
 import { SmallNumber } from "~/app/ui/small-number";
 import { TitleField } from "~/app/ui/title-field";
@@ -43,7 +44,7 @@ export function BlockHead({ block, index, seconds, desk, last }: { block: Block;
       <Menu
         trigger={
           <IconButton label={`More for ${name}`}>
-            <Ellipsis size={16} aria-hidden />
+            <Dots size={16} />
           </IconButton>
         }
         entries={[

@@ -1,6 +1,6 @@
 import { useSortable } from "@dnd-kit/sortable";
 import { CSS } from "@dnd-kit/utilities";
-import { ChevronDown, ChevronUp, Copy, Ellipsis, GripVertical, Lock, LockOpen, Split, Trash2 } from "lucide-react";
+import { ChevronDown, ChevronUp, Copy, GripVertical, Lock, LockOpen, Split, Trash2 } from "lucide-react";
 import { memo } from "react";
 import { useDrills, useOwnIds } from "~/app/ui/drills";
 import { rowId } from "./row-ids";
@@ -8,6 +8,7 @@ import { SeverityMark } from "./severity-mark";
 import type { Desk, Place } from "./use-desk";
 import { IconButton } from "~/app/ui/button";
 import { cx } from "~/app/ui/classes";
+import { Dots } from "~/app/ui/dots";
 import { Still } from "~/app/ui/figure/still";
 import { Menu } from "~/app/ui/menu";
 import type { Severity } from "~/core/audit/types";
@@ -74,7 +75,7 @@ export const DrillRow = memo(function DrillRow({ item, words, block, index, numb
       <Menu
         trigger={
           <IconButton label={`More for ${name}`}>
-            <Ellipsis size={16} aria-hidden />
+            <Dots size={16} />
           </IconButton>
         }
         entries={[

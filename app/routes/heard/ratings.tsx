@@ -3,6 +3,9 @@ import { Link } from "react-router";
 import { isNotable } from "~/core/checkin/notable";
 import type { RatedJoint } from "~/core/drills/rows";
 
+/** How much of its half a bar takes. */
+const shareOf = (rating: number | null): string => `${(rating ?? 0) * 10}%`;
+
 /** Tightness by joint, left and right of a centre line, so that a difference is seen. */
 export function Ratings({ tightness, words, pain }: { tightness: readonly Tightness[]; words: Readonly<Record<RatedJoint, string>>; /** Nobody drafts around pain. */ pain: boolean }) {
   if (tightness.length === 0) return <p className="text-sm text-ink-faint max-lg:hidden" />;
@@ -23,11 +26,10 @@ export function Ratings({ tightness, words, pain }: { tightness: readonly Tightn
             <span className="text-right" aria-label={`left ${t.left ?? "not rated"}`}>
               {t.left ?? "–"}
             </span>
-            <svg viewBox="-10.5 0 21 5" preserveAspectRatio="none" className="h-2.5 w-full" aria-hidden>
-              <rect x={-(t.left ?? 0)} y={0.5} width={t.left ?? 0} height={4} fill="var(--depth-4)" />
-              <rect x={0} y={0.5} width={t.right ?? 0} height={4} fill="var(--depth-5)" />
-              <path d="M0 0V5" stroke="var(--ink)" strokeWidth={0.25} />
-            </svg>
+            <span className="flex h-2.5" aria-hidden>
+              <span className="flex w-1/2 justify-end border-r border-ink"><span className="my-px bg-depth-4" style={{ width: shareOf(t.left) }} /></span>
+              <span className="w-1/2"><span className="my-px block h-2 bg-depth-5" style={{ width: shareOf(t.right) }} /></span>
+            </span>
             <span aria-label={`right ${t.right ?? "not rated"}`}>{t.right ?? "–"}</span>
           </dd>
         </div>

@@ -1,4 +1,4 @@
-import { CircleCheck, MoreHorizontal, TriangleAlert } from "lucide-react";
+import { CircleCheck, TriangleAlert } from "lucide-react";
 import { useEffect, useState } from "react";
 import { data, Form, Link, redirect, useFetcher, useRevalidator, useSearchParams, useSubmit } from "react-router";
 import type { Route } from "./+types/route";
@@ -8,6 +8,7 @@ import { fieldText, readForm } from "~/app/server/forms.server";
 import { getServices } from "~/app/server/services.server";
 import { Button, IconButton } from "~/app/ui/button";
 import { cx } from "~/app/ui/classes";
+import { Dots } from "~/app/ui/dots";
 import { Confirm } from "~/app/ui/dialog";
 import { SelectField } from "~/app/ui/field";
 import { MayChange } from "~/app/ui/may-change";
@@ -18,16 +19,16 @@ import { now } from "~/core/clock/clock";
 import { isLate } from "~/core/checkin/moments";
 import { JOINT_WORDS } from "~/core/drills/rows";
 import { clockText } from "~/core/text/clock";
-import { countUnseen, lastHandedOut, listFolded, listHeard, setNotTheirs, setRemoved, setSeen, summariseHeard, type FoldedLink, type HeardRow } from "~/db/runs";
+import { countUnseen, lastHandedOut, listEachHeard, listFolded, setNotTheirs, setRemoved, setSeen, summariseHeard, type FoldedLink, type HeardRow } from "~/db/runs";
 import { findPerson } from "~/db/people";
 
 export const meta: Route.MetaFunction = () => [{ title: "Heard back · Mapset" }];
 
-/** Rows on a page, and reports of pain that nobody has looked at yet. */
-const ROWS = 25;
-const PAINS = 25;
+/** Rows on a page, a class of them, and reports of pain that nobody has looked at yet. */
+const ROWS = 24;
+const PAINS = 10;
 /** Sessions to choose from; others are come to from their own page. */
-const SESSIONS = 40;
+const SESSIONS = 20;
 /** Of everything what is summed up is of so many days. */
 const DAYS = 28;
 
@@ -44,10 +45,9 @@ export async function loader({ request }: Route.LoaderArgs) {
   const onlyPain = asked.get("only") === "pain";
   const [page, painPage] = [pageAsked(asked.get("page")), pageAsked(asked.get("pain"))];
   const of = { ...(foldedOf && { foldedOf }), ...(personId && { person: personId }) };
-  const [pain, rows, summary, folded, sessions, person] = await Promise.all([
+  const [[pain, rows], summary, folded, sessions, person] = await Promise.all([
     // Pain that nobody has looked at has pages of its own, so that nothing else comes before it.
-    listHeard(db, coach.club, sessionId, PAINS + 1, { only: "unseen pain", ...of }, painPage * PAINS),
-    listHeard(db, coach.club, sessionId, ROWS + 1, { ...(onlyPain && { only: "pain" as const }), ...of }, page * ROWS),
+    listEachHeard(db, coach.club, sessionId, [{ only: "unseen pain", ...of, most: PAINS + 1, skip: painPage * PAINS }, { ...(onlyPain && { only: "pain" as const }), ...of, most: ROWS + 1, skip: page * ROWS }]),
     summariseHeard(db, coach.club, sessionId, personId ? { person: personId } : sessionId ? {} : { since: daysBefore(now(), DAYS, 0, 0, coach.zone) }), personId ? [] : listFolded(db, coach.club, sessionId),
     lastHandedOut(db, coach.club, SESSIONS, sessionId), personId ? findPerson(db, coach.club, personId) : undefined,
   ]);
@@ -145,6 +145,7 @@ export default function Heard({ loaderData }: Route.ComponentProps) {
               <h2 className="wide-type flex items-center gap-2 text-lg font-semibold text-plum">
                 <TriangleAlert size={18} aria-hidden /> Told of pain
               </h2>
+              <p className="-mt-1.5 text-ink-soft">Speak to them before the next session. Leave the movement out until it is clear; pain that stays is for a licensed practitioner, not for a coach.</p>
               {pain.map((row) => (
                 <PainCard key={row.runId} row={row} onChange={change} />
               ))}
@@ -164,7 +165,7 @@ export default function Heard({ loaderData }: Route.ComponentProps) {
             {rows.length === 0 ? (
               <p className="text-ink-soft">{onlyPain ? "Nobody has told of pain." : "Nothing here."}</p>
             ) : (
-              <ul className="rounded-lg border border-line bg-land">
+              <ul className="rounded-lg border border-line bg-land *:grid *:grid-cols-[minmax(12rem,1.9fr)_7rem_4.5rem_minmax(13rem,1.2fr)_minmax(8rem,1fr)_2.25rem] *:items-center *:gap-x-5 *:border-b *:border-line *:px-4 *:py-2.5 *:last:border-0 *:max-lg:grid-cols-[1fr_auto_2.25rem] *:max-lg:gap-y-1.5">
                 {rows.map((row) => (
                   <RunRow key={row.runId} row={row} showSession={sessionId === null} onChange={change} />
                 ))}
@@ -283,7 +284,6 @@ function PainCard({ row, onChange }: { row: HeardRow; onChange: Change }) {
         </p>
         <p className="text-lg break-words">{row.checkIn?.painWhere ?? "Did not say where."}</p>
         {row.checkIn?.note && <p className="break-words text-ink-soft">“{row.checkIn.note}”</p>}
-        <p className="mt-1 text-sm text-ink-soft">Speak to them before the next session. Leave the movement out until it is clear; pain that stays is for a licensed practitioner, not for a coach.</p>
       </div>
       <MayChange>
         <Form method="post" preventScrollReset>
@@ -308,7 +308,7 @@ function RowMenu({ row, onChange }: { row: HeardRow; onChange: Change }) {
       <Menu
         trigger={
           <IconButton label={`More about ${row.name}’s report`} className="size-9">
-            <MoreHorizontal size={18} aria-hidden />
+            <Dots />
           </IconButton>
         }
         entries={[
@@ -329,7 +329,7 @@ function RowMenu({ row, onChange }: { row: HeardRow; onChange: Change }) {
 function RunRow({ row, showSession, onChange }: { row: HeardRow; showSession: boolean; onChange: Change }) {
   const { checkIn } = row;
   return (
-    <li className="grid grid-cols-[minmax(12rem,1.9fr)_7rem_4.5rem_minmax(13rem,1.2fr)_minmax(8rem,1fr)_2.25rem] items-center gap-x-5 border-b border-line px-4 py-2.5 last:border-0 max-lg:grid-cols-[1fr_auto_2.25rem] max-lg:gap-y-1.5">
+    <li>
       <div className="min-w-0">
         <p className="font-semibold wrap-anywhere">
           {row.name}
@@ -339,7 +339,7 @@ function RunRow({ row, showSession, onChange }: { row: HeardRow; showSession: bo
         </p>
         <p className="text-sm text-ink-faint wrap-anywhere">
           <Moment row={row} />
-          {showSession && ` · ${row.sessionTitle}`} · edition {row.editionNumber}
+          {`${showSession ? ` · ${row.sessionTitle}` : ""} · edition ${row.editionNumber}`}
         </p>
       </div>
       <Done row={row} />
@@ -361,12 +361,11 @@ function Done({ row }: { row: HeardRow }) {
   const per = Math.round(row.shareDone * 100);
   return (
     <div className="flex items-center gap-2">
-      <svg viewBox="0 0 60 8" className="h-2 w-15" aria-hidden>
-        <rect width="60" height="8" rx="2" fill="var(--depth-1)" />
-        <rect width={0.6 * per} height="8" rx="2" fill={row.finishedAt ? "var(--kelp)" : "var(--depth-4)"} />
-      </svg>
+      <span className="flex h-2 w-15 overflow-hidden rounded-xs bg-depth-1" aria-hidden>
+        <span className={row.finishedAt ? "bg-kelp" : "bg-depth-4"} style={{ width: `${per}%` }} />
+      </span>
       <span className="text-sm whitespace-nowrap">
-        {per} %<span className="sr-only"> of {clockText(row.totalSeconds)}{row.finishedAt ? ", to the end" : ""}</span>
+        {`${per} %`}<span className="sr-only">{` of ${clockText(row.totalSeconds)}${row.finishedAt ? ", to the end" : ""}`}</span>
       </span>
     </div>
   );

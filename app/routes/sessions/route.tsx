@@ -1,4 +1,4 @@
-import { Archive, ArchiveRestore, Copy, Download, Ellipsis, Pencil, PencilRuler, Plus, Printer, Shapes, Trash2 } from "lucide-react";
+import { Archive, ArchiveRestore, Copy, Download, Pencil, PencilRuler, Plus, Printer, Shapes, Trash2 } from "lucide-react";
 import { useEffect, useState } from "react";
 import { data, Link, redirect, useFetcher, useSearchParams, useSubmit, useNavigate } from "react-router";
 import type { Route } from "./+types/route";
@@ -11,6 +11,7 @@ import { drillsOf } from "~/app/server/drills.server";
 import { getServices } from "~/app/server/services.server";
 import { Button, IconButton } from "~/app/ui/button";
 import { cx } from "~/app/ui/classes";
+import { Dots } from "~/app/ui/dots";
 import { Confirm } from "~/app/ui/dialog";
 import { FileButton, fileForm } from "~/app/ui/file-button";
 import { FileFaults } from "~/app/ui/file-faults";
@@ -25,7 +26,6 @@ import { clockText } from "~/core/text/clock";
 import { againstTarget } from "~/core/text/target";
 import { PURPOSE_WORDS } from "~/core/text/words";
 import { summarise, type SessionSummary } from "./summary.server";
-import { countRuns } from "~/db/runs";
 import { listSessions, SESSIONS_A_PAGE, type SessionRow } from "~/db/sessions";
 import { PURPOSES } from "~/core/session/schema";
 import { listTeamNames } from "~/db/teams";
@@ -43,8 +43,7 @@ export async function loader({ request }: Route.LoaderArgs) {
   const [{ rows, all }, beginnings, teams] = await Promise.all([
     listSessions(db, coach.club, { archived, find, purposes, page }), listSessions(db, coach.club, { template: true }), listTeamNames(db, coach.club),
   ]);
-  const runs = await countRuns(db, coach.club, rows.map((row) => row.id));
-  const shown = (some: SessionRow[]) => summarise(db, coach.club, some, runs, (docs) => drillsOf(coach.club, docs));
+  const shown = (some: SessionRow[]) => summarise(db, coach.club, some, (docs) => drillsOf(coach.club, docs));
   return { archived, find, page, all, size: SESSIONS_A_PAGE, teams, sessions: await shown(rows), beginnings: await shown(beginnings.rows) };
 }
 
@@ -166,7 +165,7 @@ function Row({ session }: { session: SessionSummary }) {
         <Menu
           trigger={
             <IconButton label={`More for ${session.title}`}>
-              <Ellipsis size={18} aria-hidden />
+              <Dots />
             </IconButton>
           }
           entries={[

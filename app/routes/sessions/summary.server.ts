@@ -36,7 +36,7 @@ const AT_A_TIME = 8;
  * What the list shows of sessions, from what is kept beside them. Where there is nothing of their newest revision (written by
  * an older program, or by a newer one with other rules) it is worked out once, and kept; others are served in between.
  */
-export async function summarise(db: Db, club: Club, rows: readonly SessionRow[], runs: ReadonlyMap<string, { runs: number; finished: number }>, drillsIn: (docs: readonly Session[]) => Promise<DrillLookup>): Promise<SessionSummary[]> {
+export async function summarise(db: Db, club: Club, rows: readonly SessionRow[], drillsIn: (docs: readonly Session[]) => Promise<DrillLookup>): Promise<SessionSummary[]> {
   const stale = rows.filter((row) => !row.summary).map((row) => row.id);
   const fresh = stale.length > 0 ? await freshSummaries(db, club, stale, drillsIn) : new Map<string, Summary>();
   return rows.flatMap((row): SessionSummary[] => {
@@ -47,7 +47,7 @@ export async function summarise(db: Db, club: Club, rows: readonly SessionRow[],
       id: row.id, title: row.title, purpose: row.purpose, totalSeconds: row.totalSeconds,
       updatedAt: row.updatedAt.toISOString(), archived: row.archivedAt !== null, template: row.template,
       openEditions: row.openEditions, lastHandedOut: row.lastHandedOut?.toISOString(),
-      runs: 0, finished: 0, ...runs.get(row.id), ...shown,
+      runs: row.runs, finished: row.finished, ...shown,
     }];
   });
 }
