@@ -4,7 +4,12 @@ import { cx } from "./classes";
 
 export type MenuEntry = { words: string; icon?: ReactNode; onSelect: () => void; disabled?: boolean; hint?: string; danger?: boolean } | "line";
 
-type Props = { trigger: ReactElement<ComponentProps<"button">>; entries: MenuEntry[]; align?: "start" | "end" };
+type Props = {
+  trigger: ReactElement<ComponentProps<"button">>;
+  /** What there is to do, or how to list it: a long list of rows asks only when a menu is opened. */
+  entries: MenuEntry[] | (() => MenuEntry[]);
+  align?: "start" | "end";
+};
 
 const OPENS = new Set(["Enter", " ", "ArrowDown"]);
 
@@ -31,7 +36,7 @@ function Opened({ trigger, entries, align = "end" }: Props) {
       <Radix.Trigger asChild>{trigger}</Radix.Trigger>
       <Radix.Portal>
         <Radix.Content align={align} sideOffset={4} className="z-50 max-h-(--radix-dropdown-menu-content-available-height) min-w-48 max-w-80 overflow-y-auto rounded-md border border-line bg-land p-1 text-ink shadow-xl">
-          {entries.map((entry, i) =>
+          {(typeof entries === "function" ? entries() : entries).map((entry, i) =>
             entry === "line" ? (
               <Radix.Separator key={i} className="my-1 h-px bg-line" />
             ) : (

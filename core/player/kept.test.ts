@@ -1,5 +1,5 @@
 import { describe, expect, it } from "vitest";
-import { isSame, NOTHING_KEPT, readKept, runOf, toGo, withAnswers, withFate, withMine, withoutAwaited, withoutRun, withRun, withUnsent, type Kept, type KeptRun } from "./kept";
+import { isSame, NOTHING_KEPT, readKept, runOf, toGo, withAnswers, withGiven, withMine, withoutAwaited, withoutRun, withoutUnsent, withRun, type Kept, type KeptRun } from "./kept";
 import { NOTHING_OWN } from "./mine";
 import { begin, pause, positionAt, readyRun, tick, type Run } from "./run";
 import type { CheckIn, Person } from "~/core/checkin/schema";
@@ -63,10 +63,10 @@ describe("a run that was left", () => {
   });
 });
 
-describe("a check-in", () => {
-  const finished = { ...running("k", tern, 86), run: tick(begin(fresh(), T0), at(86)) };
-  const over = withRun(NOTHING_KEPT, finished, at(86));
+const finished = { ...running("k", tern, 86), run: tick(begin(fresh(), T0), at(86)) };
+const over = withRun(NOTHING_KEPT, finished, at(86));
 
+describe("a check-in", () => {
   it("waits from the end of the run until it is sent, through a closed page and with what was filled in", () => {
     const filled = withAnswers(over, "k", { hard: 4, tightness: [], pain: true, painWhere: "left knee", note: "" });
     const back = readKept(stored(filled), at(5 * HOURS));
@@ -76,22 +76,15 @@ describe("a check-in", () => {
   });
   it("is asked for once, however often the run is kept", () => {
     expect(withRun(over, finished, at(90)).awaited).toHaveLength(1);
-    const sent = withUnsent(over, message("k"));
-    expect(withRun(sent, finished, at(90)).awaited).toEqual([]);
+    const given = withGiven(over, "k");
+    expect(given.awaited).toEqual([]);
+    expect(withRun(readKept(stored(given), at(90)), finished, at(90)).awaited).toEqual([]);
   });
   it("of several people wait beside each other", () => {
     const both = withRun(over, { ...finished, key: "g", person: guest }, at(90));
     expect(both.awaited.map((one) => one.person.name)).toEqual(["Tern", "R. T."]);
     expect(withoutAwaited(both, "k").awaited.map((one) => one.key)).toEqual(["g"]);
-    expect(withUnsent(both, message("k")).awaited.map((one) => one.key)).toEqual(["g"]);
-  });
-  it("stays until it has arrived; one that is refused until it was told in person", () => {
-    const two = withUnsent(withUnsent(over, message("k", true)), message("g"));
-    expect(two.unsent).toHaveLength(2);
-    expect(withFate(two, "g", "arrived").unsent).toEqual([{ message: message("k", true) }]);
-    const refused = withFate(two, "k", "refused");
-    expect(readKept(stored(refused), at(100)).unsent).toEqual([{ message: message("k", true), refused: true }, { message: message("g") }]);
-    expect(withFate(refused, "k", "told").unsent).toEqual([{ message: message("g") }]);
+    expect(withGiven(both, "k").awaited.map((one) => one.key)).toEqual(["g"]);
   });
 });
 
@@ -103,6 +96,16 @@ describe("what an earlier Mapset kept", () => {
     expect(positionAt(back.runs[0]!.run, at(9000))).toBe(40);
     expect(back.unsent).toEqual([{ message: message("u", true) }]);
     expect(back.person).toEqual(tern);
+  });
+  it("is handed over one by one, and what was handed over is not asked for again", () => {
+    const before = readKept({ ...stored(over) as Kept, awaited: [], unsent: [{ message: message("k", true) }, { message: message("g"), refused: true }] }, at(100));
+    expect(before.unsent).toHaveLength(2);
+    expect(withRun(before, finished, at(100)).awaited).toEqual([]);
+    const one = withoutUnsent(before, ["k"]);
+    expect(one.unsent?.map(({ message: { run } }) => run.key)).toEqual(["g"]);
+    const none = readKept(stored(withoutUnsent(one, ["g"])), at(100));
+    expect(none).not.toHaveProperty("unsent");
+    expect(withRun(none, finished, at(100)).awaited).toEqual([]);
   });
   it("or is broken, is nothing", () => {
     for (const broken of [null, 7, "x", [], { version: 2, runs: 5, awaited: [null, {}], unsent: [{ message: {} }], mine: 3, person: 1 }, { run: { key: 1 } }]) expect(readKept(broken, T0)).toEqual(NOTHING_KEPT);

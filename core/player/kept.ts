@@ -5,7 +5,7 @@ import type { EpochMs, Seconds, Share } from "~/core/units";
 
 /*
  * What a device keeps of one link. Several people may follow on one device, each with their own run, and each with a check-in
- * that stays to be given until it has arrived. Plain data.
+ * that stays to be given. One that has been given is the outbox's (`core/outbox`). Plain data.
  */
 
 /** A run under way. `at` is when somebody was last seen following it; `easier` are the places asked for easier today. */
@@ -17,12 +17,12 @@ export type Answers = { hard: number | null; tightness: Tightness[]; pain: boole
 /** A run that is over and of which nothing has been said yet. */
 export type Awaited = { key: string; person: Person; share: Share; reachedEnd: boolean; at: EpochMs; begun?: EpochMs; answers?: Answers };
 
-/** A check-in that has not arrived; `refused` when it never will. */
+/** A check-in that an earlier version kept here until it arrived; `refused` when it never would. The outbox takes it over. */
 export type Unsent = { message: CheckIn; refused?: boolean };
 
-export type Kept = { version: 2; runs: KeptRun[]; awaited: Awaited[]; unsent: Unsent[]; person?: Person; mine: Record<string, Mine> };
+export type Kept = { version: 2; runs: KeptRun[]; awaited: Awaited[]; /** Keys of runs whose check-in has been given. */ given: string[]; unsent?: Unsent[]; person?: Person; mine: Record<string, Mine> };
 
-export const NOTHING_KEPT: Kept = { version: 2, runs: [], awaited: [], unsent: [], mine: {} };
+export const NOTHING_KEPT: Kept = { version: 2, runs: [], awaited: [], given: [], mine: {} };
 
 /** A run that has not been gone on with for so long is over; its check-in is still asked for. */
 const STALE_MS = 3 * 3_600_000;
@@ -45,7 +45,7 @@ export function readKept(value: unknown, now: EpochMs): Kept {
   const awaited = listOf<Awaited>(one ? old["awaited"] : [], (a) => typeof a.key === "string" && typeof a.person?.name === "string" && now - a.at < ASKED_FOR_MS);
   const person = old["person"] as Person | undefined;
   const kept: Kept = {
-    version: 2, runs: [], awaited, unsent, mine: one && typeof old["mine"] === "object" && old["mine"] !== null ? (old["mine"] as Kept["mine"]) : {},
+    version: 2, runs: [], awaited, given: Array.isArray(old["given"]) ? (old["given"] as unknown[]).filter((key) => typeof key === "string").slice(-MOST_KEPT) : [], ...(unsent.length > 0 && { unsent }), mine: one && typeof old["mine"] === "object" && old["mine"] !== null ? (old["mine"] as Kept["mine"]) : {},
     ...(typeof person?.name === "string" && { person }),
   };
   return runs.reduce((all, run) => withRun(all, waiting({ ...run, easier: run.easier ?? [] }), now), kept);
@@ -69,7 +69,7 @@ export function withRun(kept: Kept, one: KeptRun, now: EpochMs): Kept {
 
 /** With a run that is over, waiting for its check-in. */
 function letGo(kept: Kept, { key, person, run, at, begun }: KeptRun, now: EpochMs): Kept {
-  const known = kept.awaited.some((one) => one.key === key) || kept.unsent.some((one) => one.message.run.key === key);
+  const known = kept.given.includes(key) || kept.awaited.some((one) => one.key === key) || kept.unsent?.some((one) => one.message.run.key === key);
   const share = shareDone(run, at);
   if (known || run.state === "ready" || (run.state !== "finished" && share === 0) || now - at > ASKED_FOR_MS) return kept;
   return { ...kept, awaited: [...kept.awaited, { key, person, share, reachedEnd: reachedEnd(run, at), at, ...(begun !== undefined && { begun }) }].slice(-MOST_KEPT) };
@@ -87,16 +87,15 @@ export const withAnswers = (kept: Kept, key: string, answers: Answers): Kept => 
 /** Without a check-in that its owner does not want to give. */
 export const withoutAwaited = (kept: Kept, key: string): Kept => ({ ...kept, awaited: withoutKey(kept.awaited, key) });
 
-/** With a check-in on its way: it is no longer asked for, and stays until it has arrived. */
-export function withUnsent(kept: Kept, message: CheckIn): Kept {
-  const { key } = message.run;
-  return { ...kept, runs: withoutKey(kept.runs, key), awaited: withoutKey(kept.awaited, key), unsent: [...kept.unsent.filter((one) => one.message.run.key !== key), { message }] };
-}
+/** Without a run whose check-in has been given: it is no longer gone on with, nor asked for again. */
+export const withGiven = (kept: Kept, key: string): Kept => ({ ...kept, runs: withoutKey(kept.runs, key), awaited: withoutKey(kept.awaited, key), given: [...kept.given.filter((one) => one !== key), key].slice(-MOST_KEPT) });
 
-/** With what became of a check-in: arrived or given up, it goes; refused, it stays to be told in person. */
-export const withFate = (kept: Kept, key: string, fate: "arrived" | "refused" | "told"): Kept => ({
-  ...kept, unsent: kept.unsent.flatMap((one) => (one.message.run.key !== key ? [one] : fate === "refused" ? [{ ...one, refused: true }] : [])),
-});
+/** Without what an earlier version kept of check-ins on their way, once those are elsewhere. */
+export function withoutUnsent(kept: Kept, keys: readonly string[]): Kept {
+  const { unsent = [], ...rest } = kept;
+  const left = unsent.filter((one) => !keys.includes(one.message.run.key));
+  return { ...rest, given: [...kept.given, ...keys].slice(-MOST_KEPT), ...(left.length > 0 && { unsent: left }) };
+}
 
 /** With what someone does instead, for when there is no connection. */
 export function withMine(kept: Kept, who: string, mine: Mine): Kept {

@@ -1,25 +1,25 @@
-import { MessageCircle, RotateCcw, X } from "lucide-react";
+import { Copy, MessageCircle, RotateCcw, X } from "lucide-react";
 import { useEffect, useRef, useState } from "react";
-import type { SendState } from "./use-outbox";
+import { checkInText } from "~/core/checkin/text";
+import { stateWords, type CheckInItem } from "./use-outbox";
 import { IconButton } from "~/app/ui/button";
-import { toGo, type Awaited, type Kept, type KeptRun, type Unsent } from "~/core/player/kept";
+import { toGo, type Awaited, type Kept, type KeptRun } from "~/core/player/kept";
 import { countdownText } from "~/core/text/clock";
 
 type Props = {
   kept: Kept;
   /** The run that can be taken up below, by its key. */
   hidden: string | undefined;
-  unsent: readonly Unsent[];
-  states: Readonly<Record<string, SendState>>;
+  unsent: readonly CheckInItem[];
   atRisk: boolean;
   onCarryOn: (run: KeptRun) => void;
   onTell: (awaited: Awaited) => void;
   onDrop: (key: string) => void;
-  onTold: (key: string) => void;
+  onTold: (item: CheckInItem) => void;
 };
 
 /** What waits on this device, each by the name of whom it belongs to: runs to take up again, check-ins to give, check-ins on their way. */
-export function OnDevice({ kept, hidden, unsent, states, atRisk, onCarryOn, onTell, onDrop, onTold }: Props) {
+export function OnDevice({ kept, hidden, unsent, atRisk, onCarryOn, onTell, onDrop, onTold }: Props) {
   const [dropping, setDropping] = useState<string>();
   const runs = kept.runs.filter((run) => run.key !== hidden);
   if (runs.length + kept.awaited.length + unsent.length === 0) return null;
@@ -28,14 +28,16 @@ export function OnDevice({ kept, hidden, unsent, states, atRisk, onCarryOn, onTe
       <h2 id="on-device" className="text-lg font-semibold">
         Waiting on this device
       </h2>
-      {unsent.map(({ message, refused }) => {
-        const { key, person } = message.run;
-        return refused ? (
-          <Card key={key} plum={message.pain} words={`${person.name}’s check-in could not be taken`} more={`Tell your coach in person${message.pain ? `: something hurt${message.painWhere ? ` (${message.painWhere})` : ""}` : ""}.`}>
-            <Act words="I have told them" onClick={() => onTold(key)} />
+      {unsent.map((item) => {
+        const { key, body: { run: { person }, pain, painWhere } } = item;
+        const state = stateWords(item);
+        return state === "refused" ? (
+          <Card key={key} plum={pain} words={`${person.name}’s check-in could not be taken`} more={`${item.words ? `${item.words} ` : ""}Tell your coach in person${pain ? `: something hurt${painWhere ? ` (${painWhere})` : ""}` : ""}, or copy it and send it to them.`}>
+            <CopyIt text={checkInText(item.body)} />
+            <Act words="I have told them" onClick={() => onTold(item)} />
           </Card>
         ) : (
-          <Card key={key} words={`${person.name}’s check-in is waiting to be sent`} more={`${states[key] === "busy" ? "Mapset is busy just now" : "There is no connection just now"}; it is tried again by itself.${atRisk ? " It will be lost if you close this page: this device keeps nothing." : ""}`} />
+          <Card key={key} words={`${person.name}’s check-in is waiting to be sent`} more={`${state === "busy" ? "Mapset is busy just now" : "There is no connection just now"}; it is tried again by itself.${atRisk ? " It will be lost if you close this page: this device keeps nothing." : ""}`} />
         );
       })}
       {kept.awaited.map((one) => one.key === dropping ? (
@@ -71,6 +73,14 @@ function LeaveOut({ name, onKeep, onDrop }: { name: string; onKeep: () => void; 
       </div>
     </div>
   );
+}
+
+/** Puts a check-in where it can be pasted from, as words. */
+function CopyIt({ text }: { text: string }) {
+  const [state, setState] = useState<"copied" | "failed">();
+  if (state === "failed") return <textarea readOnly aria-label="The check-in, to copy" rows={4} value={text} onFocus={(event) => event.currentTarget.select()} className="w-full rounded-md border border-line bg-paper px-3 py-2" />;
+  const copy = () => void Promise.resolve(navigator.clipboard?.writeText(text) ?? Promise.reject(new Error())).then(() => setState("copied"), () => setState("failed"));
+  return <Act words={state ? "Copied" : "Copy it"} icon={<Copy size={18} aria-hidden />} onClick={copy} />;
 }
 
 function Card({ words, more, plum = false, children }: { words: string; more: string; plum?: boolean; children?: React.ReactNode }) {

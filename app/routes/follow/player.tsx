@@ -106,7 +106,7 @@ export function Player(props: PlayerProps) {
     <main ref={top} tabIndex={-1} className="min-h-dvh outline-none" onPointerDownCapture={() => void fetchFigure()} onKeyDownCapture={() => void fetchFigure()}>
       {asked ? (
         <CheckInForm
-          key={asked.key} asked={asked} joints={props.joints} state={outbox.states[asked.key]} atRisk={outbox.atRisk} onSend={outbox.send} onHome={home}
+          key={asked.key} asked={asked} joints={props.joints} state={outbox.stateOf(asked.key)} atRisk={outbox.atRisk} onSend={outbox.send} onHome={home}
           onAnswers={(answers) => void keep(token, (all) => withAnswers(all, asked.key, answers))}
         />
       ) : run && kept ? (
@@ -117,7 +117,7 @@ export function Player(props: PlayerProps) {
       ) : (
         <ReadyCheck
           {...props} onDevice={onDevice} person={chosenPerson} chosen={chosen} onChoose={setChosen} name={name} onName={setName} sound={sound} onSound={changeSound}
-          mineState={mineState} instead={insteadLines(mine, facts, edition.session.blocks)} unsent={outbox.unsent} states={outbox.states} atRisk={outbox.atRisk} onTold={outbox.told}
+          mineState={mineState} instead={insteadLines(mine, facts, edition.session.blocks)} unsent={outbox.unsent} atRisk={outbox.atRisk} onTold={outbox.told}
           onStart={(person, from, instead) => {
             keep(token, (all) => ({ ...all, person }));
             setFollowing(person);

@@ -5,13 +5,13 @@ import { SOMEONE, type PlayerProps } from "./player";
 import { SoundSwitches } from "./sound-switches";
 import type { SoundSettings } from "./sound";
 import type { MineState } from "./use-mine";
-import type { SendState } from "./use-outbox";
+import type { CheckInItem } from "./use-outbox";
 import { IconButton } from "~/app/ui/button";
 import { cx } from "~/app/ui/classes";
 import { MiniProfilePicture } from "~/app/ui/mini-profile";
 import { switchTheme } from "~/app/ui/theme";
 import type { Person } from "~/core/checkin/schema";
-import { runOf, toGo, type Awaited, type Kept, type KeptRun, type Unsent } from "~/core/player/kept";
+import { runOf, toGo, type Awaited, type Kept, type KeptRun } from "~/core/player/kept";
 import type { InsteadLine } from "~/core/player/mine";
 import { clockText, countdownText } from "~/core/text/clock";
 import { PURPOSE_WORDS } from "~/core/text/words";
@@ -25,10 +25,9 @@ type Props = PlayerProps & {
   onName: (name: string) => void;
   mineState: MineState;
   instead: InsteadLine[];
-  unsent: readonly Unsent[];
-  states: Readonly<Record<string, SendState>>;
+  unsent: readonly CheckInItem[];
   atRisk: boolean;
-  onTold: (key: string) => void;
+  onTold: (item: CheckInItem) => void;
   sound: SoundSettings;
   onSound: (sound: SoundSettings) => void;
   /** Starts, takes a kept run up again, or starts in place of a kept run by its key. */
@@ -38,7 +37,7 @@ type Props = PlayerProps & {
 };
 
 /** What to know and have before the first second runs. */
-export function ReadyCheck({ edition, team, people, totalSeconds, kit, cautions, profile, onDevice, person, chosen, onChoose, name, onName, mineState, instead, unsent, states, atRisk, onTold, sound, onSound, onStart, onTell, onDrop }: Props) {
+export function ReadyCheck({ edition, team, people, totalSeconds, kit, cautions, profile, onDevice, person, chosen, onChoose, name, onName, mineState, instead, unsent, atRisk, onTold, sound, onSound, onStart, onTell, onDrop }: Props) {
   const { session } = edition;
   const earlier = chosen || people.length === 0 ? runOf(onDevice, person) : undefined;
   return (
@@ -60,7 +59,7 @@ export function ReadyCheck({ edition, team, people, totalSeconds, kit, cautions,
         </div>
       </header>
 
-      <OnDevice kept={onDevice} hidden={earlier?.key} unsent={unsent} states={states} atRisk={atRisk} onCarryOn={(run) => onStart(run.person, run)} onTell={onTell} onDrop={onDrop} onTold={onTold} />
+      <OnDevice kept={onDevice} hidden={earlier?.key} unsent={unsent} atRisk={atRisk} onCarryOn={(run) => onStart(run.person, run)} onTell={onTell} onDrop={onDrop} onTold={onTold} />
 
       <WhoAreYou people={people} chosen={chosen} onChoose={onChoose} name={name} onName={onName} />
 

@@ -1,84 +1,67 @@
-import { useCallback, useEffect, useRef, useState } from "react";
+import { useCallback, useEffect, useMemo, useState } from "react";
+import { keep, keptOf, newKey } from "./kept";
+import { browserOutbox } from "~/app/sync/browser";
+import { useItems, useSending } from "~/app/sync/use-items";
 import { now } from "~/core/clock/clock";
-import { isOnlyInMemory, keep, keptOf } from "./kept";
-import { useAgain } from "~/app/ui/use-again";
 import type { CheckIn } from "~/core/checkin/schema";
-import { withFate, withUnsent, type Unsent } from "~/core/player/kept";
+import { checkInItem, isSettled, type Item } from "~/core/outbox/item";
+import { withGiven, withoutUnsent } from "~/core/player/kept";
 
 /** Where a check-in is: under way, waiting for a connection or for Mapset itself, arrived, or refused for good. */
 export type SendState = "sending" | "offline" | "busy" | "sent" | "refused";
 
-/** Posts a check-in and says what became of it. */
-async function post(token: string, message: CheckIn): Promise<SendState> {
-  try {
-    const answer = await fetch(`/f/${token}/check-in`, { method: "POST", headers: { "content-type": "application/json" }, body: JSON.stringify({ ...message, run: { ...message.run, sent: now() } } satisfies CheckIn) });
-    if (answer.ok) return "sent";
-    return answer.status === 429 || answer.status === 408 || answer.status >= 500 ? "busy" : "refused";
-  } catch {
-    return "offline";
+export type CheckInItem = Item<"check-in">;
+
+const making = () => ({ now: now(), stamp: newKey() });
+
+/** Check-ins that an earlier version of this page kept beside its runs are the outbox’s from now on; what was refused then is tried once more. */
+async function takeOver(token: string): Promise<void> {
+  const { unsent = [] } = keptOf(token);
+  for (const { message } of unsent) {
+    await browserOutbox().outbox.add(checkInItem(token, message, making()));
+    keep(token, (kept) => withoutUnsent(kept, [message.run.key]));
   }
 }
 
-/**
- * Check-ins on their way, of everybody on this device. Each is kept first and tried again until it has arrived; its run's
- * key lets the server take it once even when an answer is lost on the way and it is sent again.
- */
+/** Asks that what is kept is not thrown away when a device runs short: somebody has told something on it. */
+const askToStay = () => void navigator.storage?.persist?.().catch(() => undefined);
+
+/** The check-ins of a link that are on their way from this device, everybody’s. */
 export function useOutbox(token: string) {
-  const [unsent, setUnsent] = useState<Unsent[]>([]);
-  const [states, setStates] = useState<Readonly<Record<string, SendState>>>({});
-  const [atRisk, setAtRisk] = useState(false);
-  const busy = useRef(false);
+  const items = useItems();
+  const sending = useSending();
+  /** Given on this page, and whether they are kept yet. */
+  const [given, setGiven] = useState<Readonly<Record<string, "keeping" | "kept">>>({});
+  const unsent = useMemo(() => items.filter((item): item is CheckInItem => item.kind === "check-in" && item.whose.link === token), [items, token]);
+  const onlyHere = typeof window === "undefined" ? undefined : browserOutbox().onlyHere();
+  const atRisk = unsent.some((item) => !isSettled(item) && onlyHere?.has(item.key));
 
-  const look = useCallback(() => {
-    setUnsent(keptOf(token).unsent);
-    setAtRisk(isOnlyInMemory(token));
-  }, [token]);
-
-  const attempt = useCallback(async () => {
-    if (busy.current) return;
-    busy.current = true;
-    try {
-      // One after another: a room's phones share a thin connection.
-      for (const { message, refused } of keptOf(token).unsent) {
-        const { key } = message.run;
-        if (refused) continue;
-        const state = await post(token, message);
-        setStates((all) => ({ ...all, [key]: state }));
-        if (state === "sent") keep(token, (kept) => withFate(kept, key, "arrived"));
-        else if (state === "refused") keep(token, (kept) => withFate(kept, key, "refused"));
-        if (state === "offline") break;
-      }
-    } finally {
-      busy.current = false;
-      look();
-    }
-  }, [look, token]);
+  useEffect(() => void takeOver(token), [token]);
 
   const send = useCallback((message: CheckIn) => {
     const { key } = message.run;
-    if (keptOf(token).unsent.some((one) => one.message.run.key === key)) return;
-    keep(token, (kept) => withUnsent(kept, message));
-    setStates((all) => ({ ...all, [key]: "sending" }));
-    look();
-    void attempt();
-  }, [attempt, look, token]);
+    setGiven((all) => ({ ...all, [key]: "keeping" }));
+    void browserOutbox().outbox.add(checkInItem(token, message, making())).then(() => {
+      keep(token, (kept) => withGiven(kept, key));
+      setGiven((all) => ({ ...all, [key]: "kept" }));
+    });
+    askToStay();
+  }, [token]);
 
-  const told = useCallback((key: string) => {
-    keep(token, (kept) => withFate(kept, key, "told"));
-    look();
-  }, [look, token]);
+  const told = useCallback((item: CheckInItem) => void browserOutbox().outbox.drop(item.key), []);
 
-  // What an earlier visit could not send; what this device remembers is known only in the browser.
-  useEffect(() => {
-    look();
-    void attempt();
-  }, [attempt, look]);
-  const waiting = unsent.some((one) => !one.refused);
-  useAgain(waiting, attempt);
-  useWarning(waiting && atRisk);
+  const stateOf = (key: string): SendState | undefined => {
+    const item = unsent.find((one) => one.body.run.key === key);
+    if (item) return item.key === sending ? "sending" : stateWords(item);
+    return given[key] === "kept" ? "sent" : given[key] && "sending";
+  };
 
-  return { unsent, states, atRisk, send, told };
+  useWarning(atRisk);
+  return { unsent, stateOf, atRisk, send, told };
 }
+
+/** How it stands with a check-in that is still here. */
+export const stateWords = (item: Item): SendState => (isSettled(item) ? "refused" : item.last ?? (item.state === "waiting" ? "sending" : "busy"));
 
 /** Asks before the page is closed while something would be lost with it. */
 function useWarning(on: boolean): void {

@@ -1,6 +1,9 @@
 import { now as wallNow, steady } from "~/core/clock/clock";
 import { useCallback, useEffect, useMemo, useRef, useState } from "react";
 import { keep, newKey } from "./kept";
+import { browserOutbox } from "~/app/sync/browser";
+import { sendLeaving } from "~/app/sync/send";
+import { runItem } from "~/core/outbox/item";
 import { Sound, type SoundSettings } from "./sound";
 import { callsDue, callsOf, type Call, type CallFacts } from "~/core/player/calls";
 import { withoutRun, withRun, type KeptRun } from "~/core/player/kept";
@@ -186,7 +189,7 @@ function useStayAwake(on: boolean): void {
   }, [on]);
 }
 
-/** Tells how far the run is: at each change of state, every 20 seconds, and when the page goes away. */
+/** Tells how far the run is: at each change of state, every 20 seconds, and when the page goes away. Without a connection it is told later. */
 function useTelling(token: string, kept: KeptRun | undefined): void {
   const latest = useRef(kept);
   useEffect(() => {
@@ -195,21 +198,28 @@ function useTelling(token: string, kept: KeptRun | undefined): void {
   const state = kept?.run.state;
   useEffect(() => {
     if (!state || state === "ready") return;
-    const tell = () => {
+    const howFar = () => {
       const k = latest.current;
-      if (!k) return;
+      if (!k) return undefined;
       const at = steady();
-      const body = JSON.stringify({ key: k.key, person: k.person, shareDone: shareDone(k.run, at), finished: reachedEnd(k.run, at), begun: k.begun, sent: wallNow() } satisfies Progress);
-      // Without a connection this is lost; the check-in carries the same again.
-      void fetch(`/f/${token}/progress`, { method: "POST", body, headers: { "content-type": "application/json" }, keepalive: true }).catch(() => undefined);
+      const told: Progress = { key: k.key, person: k.person, shareDone: shareDone(k.run, at), finished: reachedEnd(k.run, at), begun: k.begun };
+      return runItem(token, told, { now: wallNow(), stamp: newKey() });
+    };
+    const tell = () => {
+      const item = howFar();
+      if (item) void browserOutbox().outbox.add(item);
+    };
+    const leaving = () => {
+      const item = howFar();
+      if (item) sendLeaving(item);
     };
     tell();
     if (state !== "running") return;
     const timer = setInterval(tell, TELL_EVERY_MS);
-    window.addEventListener("pagehide", tell);
+    window.addEventListener("pagehide", leaving);
     return () => {
       clearInterval(timer);
-      window.removeEventListener("pagehide", tell);
+      window.removeEventListener("pagehide", leaving);
     };
   }, [token, state]);
 }

@@ -311,7 +311,7 @@ function RowMenu({ row, onChange }: { row: HeardRow; onChange: Change }) {
             <Dots />
           </IconButton>
         }
-        entries={[
+        entries={() => [
           ...(pain && row.checkIn?.seenAt ? [{ words: "I have yet to speak to them", onSelect: () => onChange(row.runId, "unseen") }] : []),
           row.notTheirs === null ? { words: `Not ${row.name}’s`, onSelect: () => onChange(row.runId, "not theirs") } : { words: `It is ${row.notTheirs}’s`, onSelect: () => onChange(row.runId, "theirs") },
           "line" as const,

@@ -168,7 +168,7 @@ function Row({ session }: { session: SessionSummary }) {
               <Dots />
             </IconButton>
           }
-          entries={[
+          entries={() => [
             { words: "Rename", icon: <Pencil size={15} aria-hidden />, onSelect: () => setDialog("rename") },
             { words: "Copy", icon: <Copy size={15} aria-hidden />, onSelect: () => act("copy") },
             { words: session.template ? "No longer offer as a beginning" : "Offer as a beginning", icon: <Shapes size={15} aria-hidden />, onSelect: () => act(session.template ? "no-template" : "template") },

@@ -1,0 +1,160 @@
+import type { CheckIn, Progress } from "~/core/checkin/schema";
+import type { EpochMs } from "~/core/units";
+
+/*
+ * What a browser has to send and nobody has taken yet. Each item is kept first and sent then, again and again, until there is an
+ * answer that settles it. Plain data, never changed to a newer form on the device: the server reads every version there has been.
+ */
+
+/** What is sent of each kind. */
+export type Bodies = { run: Progress; "check-in": CheckIn };
+export type Kind = keyof Bodies;
+
+/** What an answer left an item as: still to be sent, or settled in a way that somebody has to see. */
+export type State = "waiting" | "signed-out" | "newer" | "gone" | "refused";
+
+type Common = {
+  format: "mapset/outbox";
+  version: 1;
+  /** The same key again is the same item. */
+  key: string;
+  /** Items of one thing, such as a run, are sent in the order they were made. */
+  thing: string;
+  /** Changes with every change, so that what was changed while it was on its way stays. */
+  stamp: string;
+  /** When it was made, by the device's clock. */
+  made: EpochMs;
+  /** How often it was tried, and when it is tried next. */
+  tries: number;
+  next: EpochMs;
+  state: State;
+  /** Why it is still here: no connection, or nobody to take it. */
+  last?: "offline" | "busy";
+  /** When it was settled, and what the answer said. */
+  settled?: EpochMs;
+  words?: string;
+};
+
+/** Whose it is: a link's, by its token. It is shown on that link's page and nowhere else. */
+export type Whose = { link: string };
+
+export type Item<K extends Kind = Kind> = { [P in K]: Common & { kind: P; whose: Whose; body: Bodies[P] } }[K];
+
+/** What came of a try. `offline` is no answer at all. */
+export type Answer = { kind: "taken" | "offline" } | { kind: "busy"; /** Asked to wait so long. */ seconds?: number } | { kind: "signed-out" | "newer" } | { kind: "gone" | "refused"; words: string };
+
+/** Limits of what a device keeps. Check-ins are kept beyond them. */
+export const MOST_ITEMS = 200;
+export const MOST_BYTES = 5_000_000;
+/** What will never be taken is shown for so long, so that it can be told in person. */
+const SHOWN_MS = 30 * 24 * 3_600_000;
+const LONGEST_WAIT_S = 60;
+
+/** Seconds until the next try after so many: 1, 2, 4 and on to 60. */
+export const waitAfter = (tries: number): number => Math.min(LONGEST_WAIT_S, 2 ** Math.max(0, tries - 1));
+
+/** Settled is what no try will change. */
+export const isSettled = ({ state }: Item): boolean => state === "gone" || state === "refused";
+
+/** Whether an item may be tried. A clock that was set back must not hold it for ever: no wait is longer than the longest. */
+const isDue = (item: Item, now: EpochMs): boolean => !isSettled(item) && (item.next <= now || item.next > now + LONGEST_WAIT_S * 1000);
+
+const inOrder = (items: readonly Item[]) => [...items].sort((a, b) => a.made - b.made || (a.key < b.key ? -1 : 1));
+
+/** The item to try now: the oldest that is due, and of each thing only the first that waits. */
+export function nextToSend(items: readonly Item[], now: EpochMs): Item | undefined {
+  const begun = new Set<string>();
+  for (const item of inOrder(items)) {
+    if (isSettled(item)) continue;
+    if (!begun.has(item.thing) && isDue(item, now)) return item;
+    begun.add(item.thing);
+  }
+  return undefined;
+}
+
+/** Milliseconds until something can be tried; undefined where nothing waits. */
+export function untilNext(items: readonly Item[], now: EpochMs): number | undefined {
+  const first = new Map<string, Item>();
+  for (const item of inOrder(items)) if (!isSettled(item) && !first.has(item.thing)) first.set(item.thing, item);
+  const waits = [...first.values()].map((item) => (isDue(item, now) ? 0 : item.next - now));
+  return waits.length > 0 ? Math.min(...waits) : undefined;
+}
+
+/** With everything that is due waiting as long as one that met no connection: the others would only meet the same. */
+export const allWaiting = (items: readonly Item[], until: EpochMs): Item[] => items.map((item) => (isSettled(item) || item.next >= until ? item : { ...item, next: until }));
+
+/** With everything that waits due at once: the connection is back, or somebody looks at the page. */
+export const allDue = (items: readonly Item[], now: EpochMs): Item[] => items.map((item) => (isSettled(item) || item.next <= now ? item : { ...item, next: now }));
+
+/** What is left of an item after an answer; undefined where it has been taken. */
+export function after(item: Item, answer: Answer, now: EpochMs): Item | undefined {
+  const tries = item.tries + 1;
+  const later = (seconds: number) => now + seconds * 1000;
+  switch (answer.kind) {
+    case "taken":
+      return undefined;
+    case "gone":
+    case "refused":
+      // How far a run was is nothing to be told in person; its check-in is.
+      return item.kind === "run" ? undefined : { ...item, tries, state: answer.kind, settled: now, words: answer.words };
+    case "signed-out":
+    case "newer":
+      // Neither lasts: somebody signs in, the server is brought up to date.
+      return { ...item, tries, state: answer.kind, next: later(LONGEST_WAIT_S) };
+    default:
+      return { ...item, tries, state: "waiting", last: answer.kind, next: later(Math.max(waitAfter(tries), answer.kind === "busy" ? Math.min(LONGEST_WAIT_S, answer.seconds ?? 0) : 0)) };
+  }
+}
+
+/** Items of a run that go when its check-in is made: that carries the same again. */
+export const coveredBy = (item: Item, all: readonly Item[]): Item[] => (item.kind === "check-in" ? all.filter((one) => one.kind === "run" && one.thing === item.thing) : []);
+
+/** The fuller of two tellings of a run: what was done is never done less, and a run that ended has ended. */
+export function fuller(one: Progress, other: Progress): Progress {
+  return { ...other, shareDone: Math.max(one.shareDone, other.shareDone), finished: one.finished || other.finished, begun: one.begun ?? other.begun };
+}
+
+/**
+ * An item as it stands beside what is kept: the same key again takes the place of the one before, a run as the fuller of both. Undefined
+ * where nothing changes: a check-in is given once, and with it nothing more is to be told of its run.
+ */
+export function beside(item: Item, all: readonly Item[]): Item | undefined {
+  if (item.kind === "run" && all.some((one) => one.kind === "check-in" && one.thing === item.thing)) return undefined;
+  const known = all.find((one) => one.key === item.key);
+  if (!known) return item;
+  if (item.kind === "check-in") return undefined;
+  const body = known.kind === "run" ? fuller(known.body, item.body) : item.body;
+  return { ...item, body, made: known.made, tries: known.tries, next: known.next, state: isSettled(known) ? "waiting" : known.state };
+}
+
+/** In bytes, near enough: what a browser counts of it. */
+export const sizeOf = (items: readonly Item[]): number => items.reduce((sum, item) => sum + JSON.stringify(item).length, 0);
+
+/** Why an item cannot be kept; undefined where it can. */
+export function noRoom(item: Item, all: readonly Item[]): string | undefined {
+  if (item.kind === "check-in" || all.some((one) => one.key === item.key)) return undefined;
+  return all.length >= MOST_ITEMS || sizeOf([...all, item]) > MOST_BYTES ? "This device has too much waiting to be sent to keep more. Let it send that first: it needs a connection." : undefined;
+}
+
+/** What is past being shown. */
+export const pastShowing = (items: readonly Item[], now: EpochMs): Item[] => items.filter((item) => item.settled !== undefined && now - item.settled > SHOWN_MS);
+
+const KINDS: readonly string[] = ["run", "check-in"] satisfies Kind[];
+
+/** What a device kept as an item. Undefined for one of a newer page: it is left as it is, for that page to send. */
+export function readItem(value: unknown): Item | undefined {
+  const item = value as Partial<Item> | null;
+  if (typeof item !== "object" || item?.format !== "mapset/outbox" || item.version !== 1) return undefined;
+  const whole = [item.key, item.thing, item.stamp].every((text) => typeof text === "string") && [item.made, item.tries, item.next].every(Number.isFinite) && KINDS.includes(item.kind ?? "") && typeof item.body === "object";
+  return whole ? (item as Item) : undefined;
+}
+
+type Making = { now: EpochMs; stamp: string };
+
+const made = ({ now, stamp }: Making) => ({ format: "mapset/outbox" as const, version: 1 as const, stamp, made: now, tries: 0, next: now, state: "waiting" as const });
+
+/** How far a run of a link is. Told again it takes the place of what was told before. */
+export const runItem = (link: string, body: Progress, making: Making): Item<"run"> => ({ ...made(making), kind: "run", key: `run:${body.key}`, thing: body.key, whose: { link }, body });
+
+/** A check-in of a link. */
+export const checkInItem = (link: string, body: CheckIn, making: Making): Item<"check-in"> => ({ ...made(making), kind: "check-in", key: `check-in:${body.run.key}`, thing: body.run.key, whose: { link }, body });
