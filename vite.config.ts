@@ -6,5 +6,6 @@ import { defineConfig } from "vite";
 export default defineConfig({
   plugins: [tailwindcss(), reactRouter()],
   resolve: { alias: { "~": fileURLToPath(new URL(".", import.meta.url)).replace(/\/$/, "") } },
-  build: { target: "es2022", assetsInlineLimit: 0 },
+  // The manifest says which files a page needs, for the worker that keeps them (scripts/setup/service-worker).
+  build: { target: "es2022", assetsInlineLimit: 0, manifest: true },
 });

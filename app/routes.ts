@@ -47,6 +47,7 @@ export default [
 
   // For athletes, from a link
   route("f/:token", "routes/follow/route.tsx"),
+  route("f/:token/app.webmanifest", "routes/follow/app-manifest.ts"),
   route("f/:token/mine", "routes/follow/mine.ts"),
   route("f/:token/progress", "routes/follow/progress.ts"),
   route("f/:token/check-in", "routes/follow/check-in.ts"),

@@ -4,7 +4,7 @@ import { createServer } from "node:net";
 import { createInterface } from "node:readline/promises";
 import { parseArgs } from "node:util";
 import { sql } from "drizzle-orm";
-import { buildIfChanged } from "./setup/build";
+import { buildIfChanged, earlierAssets } from "./setup/build";
 import { workOutStresses } from "./setup/stresses";
 import { startCluster, type Cluster } from "./setup/cluster";
 import { ROOT, stateFolder } from "./setup/places";
@@ -64,7 +64,7 @@ async function main(): Promise<void> {
       unlock();
       process.exit(1);
     }));
-    server = await serve({ port, buildFolder, baseUrl, proxy: process.env["MAPSET_PROXY"] === "on" }).catch((error: unknown) => noPort(error, port));
+    server = await serve({ port, buildFolder, earlierAssets: earlierAssets(buildFolder), baseUrl, proxy: process.env["MAPSET_PROXY"] === "on" }).catch((error: unknown) => noPort(error, port));
     process.stdout.write(`\nMapset is ready at ${baseUrl}\n`);
     if (demo) process.stdout.write(`Demo sign-in: ${demo.email}  password: ${demo.password}\n`);
     process.stdout.write("Ctrl-C ends it; what you did is kept. What Mapset writes to people: ./mapset mail\n\n");

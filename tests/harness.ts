@@ -23,13 +23,17 @@ export type World = {
   db: Db;
   /** A new visitor with a browser of their own. Errors on the page fail the journey. */
   visitor: (options?: BrowserContextOptions) => Promise<{ page: Page; context: BrowserContext }>;
+  /** Ends the server, and starts another at the same address: what is between has none. */
+  stopServer: () => Promise<void>;
+  startServerAgain: () => Promise<void>;
   end: () => Promise<void>;
 };
 
 /** The production build on a database of its own, with the demo data, and a browser. */
 export async function startWorld(): Promise<World> {
   const { db, url, end } = await freshDatabase();
-  const server = await startServer({ DATABASE_URL: url, MAPSET_SECRET: TEST_SECRET });
+  const settings = { DATABASE_URL: url, MAPSET_SECRET: TEST_SECRET };
+  let server = await startServer(settings);
   const { base } = server;
   await loadDemo(db, openAccounts(db, { secret: TEST_SECRET, baseUrl: base }), { secret: TEST_SECRET, password: DEMO.password, drills: drawnDrillById });
   const browser: Browser = await chromium.launch({ executablePath: "/usr/bin/chromium", args: CHROMIUM_ARGS });
@@ -38,12 +42,19 @@ export async function startWorld(): Promise<World> {
     base,
     db,
     visitor: async (options = {}) => {
-      const context = await browser.newContext({ viewport: { width: 1280, height: 800 }, baseURL: base, timezoneId: "America/New_York", ...options });
+      const context = await browser.newContext({ viewport: { width: 1280, height: 800 }, baseURL: base, timezoneId: "America/New_York", serviceWorkers: "block", ...options });
       context.setDefaultTimeout(15_000);
       const page = await context.newPage();
       closeAfterTest(context);
       page.on("pageerror", (error) => errors.push(`${page.url()}: ${error.message}`));
       return { page, context };
+    },
+    stopServer: async () => {
+      server.stop();
+      for (;;) if (await fetch(`${base}/up`).then(() => false, () => true)) return;
+    },
+    startServerAgain: async () => {
+      server = await startServer(settings, false, Number(new URL(base).port));
     },
     end: async () => {
       await browser.close();
@@ -52,6 +63,13 @@ export async function startWorld(): Promise<World> {
       if (errors.length > 0) throw new Error(`Errors on the pages:\n${errors.join("\n")}`);
     },
   };
+}
+
+/** A phone that is switched off and on again: what its browser keeps stays. */
+export async function phoneIn(folder: string, base: string): Promise<BrowserContext> {
+  const context = await chromium.launchPersistentContext(folder, { executablePath: "/usr/bin/chromium", args: CHROMIUM_ARGS, baseURL: base, ...PHONE });
+  context.setDefaultTimeout(15_000);
+  return context;
 }
 
 /** A visitor of one test goes when it is over, so that their pages do not go on moving; one of a whole file stays. */

@@ -31,7 +31,7 @@ const addresses = (entries: readonly Entry[]): string[] => entries.flatMap((one)
 /** Addresses that are nobody's club's: for whoever comes, and about one's own account. Each with the reason. */
 const OUTSIDE = new Set([
   "/", "/up", "/sign-in", "/sign-up", "/forgotten", "/password/:token", "/sign-out", // before anybody is signed in
-  "/f/:token", "/f/:token/mine", "/f/:token/progress", "/f/:token/check-in", // by the token of a link
+  "/f/:token", "/f/:token/app.webmanifest", "/f/:token/mine", "/f/:token/progress", "/f/:token/check-in", // by the token of a link
   "/account", "/mail", "/club", "/club/archive", "/join/:token", // one's own account and membership, tried below
 ]);
 /** Addresses that are only read. */

@@ -28,7 +28,7 @@ declare module "react-router" {
 }
 
 /** With `proxy`, a proxy on this machine says who asks and whether it was by TLS, in the usual headers; without it they are not believed. */
-export type ServeSettings = { port: number; buildFolder: string; baseUrl: string; proxy?: boolean };
+export type ServeSettings = { port: number; buildFolder: string; baseUrl: string; proxy?: boolean; /** Folders with the assets of builds before this one. */ earlierAssets?: readonly string[] };
 
 /** Serves the production build on loopback. Resolves once it listens; rejects when it cannot, as when the port is in use. */
 export async function serve(settings: ServeSettings): Promise<Server> {
@@ -46,8 +46,12 @@ export async function serve(settings: ServeSettings): Promise<Server> {
     next();
   });
   app.use(securityHeaders(settings.baseUrl.startsWith("https:")));
-  app.use("/assets", expressStaticGzip(`${settings.buildFolder}/client/assets`, { enableBrotli: true, orderPreference: ["br"], serveStatic: { immutable: true, maxAge: "1y", fallthrough: false } }));
-  app.use(express.static(`${settings.buildFolder}/client`, { maxAge: "1h" }));
+  app.use("/assets", expressStaticGzip(`${settings.buildFolder}/client/assets`, { enableBrotli: true, orderPreference: ["br"], serveStatic: { immutable: true, maxAge: "1y" } }));
+  // Pages of the builds before are still open somewhere, or kept on a phone, and ask for what belongs to them.
+  for (const assets of settings.earlierAssets ?? []) app.use("/assets", expressStaticGzip(assets, { enableBrotli: true, orderPreference: ["br"], serveStatic: { immutable: true, maxAge: "1y" } }));
+  app.use("/assets", nothingThere);
+  // Whoever has the worker asks whether there is a newer one; an answer from between would keep them on the old.
+  app.use(express.static(`${settings.buildFolder}/client`, { maxAge: "1h", setHeaders: (res, path) => void (path.endsWith("/sw.js") && res.setHeader("cache-control", "no-cache")) }));
   app.use(keptNowhere);
   app.use(refuseForeignForms);
   app.use(takeBody((req) => /(?:^|;\s*)(?:__Secure-)?[\w.-]*session_token=/.test(req.get("cookie") ?? "")));
@@ -60,6 +64,11 @@ export async function serve(settings: ServeSettings): Promise<Server> {
   return new Promise((resolve, reject) => {
     const server = app.listen(settings.port, "127.0.0.1", (error?: Error) => (error ? reject(error) : resolve(server)));
   });
+}
+
+/** No page has an address among the assets. */
+function nothingThere(_: Request, res: Response): void {
+  res.status(404).type("text").send("There is no such file.");
 }
 
 /** Gives each request a number of its own, and notes how it was answered. */
@@ -112,6 +121,7 @@ function securityHeaders(secure: boolean) {
         fontSrc: ["'self'"],
         connectSrc: ["'self'"],
         workerSrc: ["'self'"],
+        manifestSrc: ["'self'"],
         objectSrc: ["'none'"],
         baseUri: ["'none'"],
         formAction: ["'self'"],

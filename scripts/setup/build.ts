@@ -1,11 +1,13 @@
 import { spawnSync } from "node:child_process";
 import { createHash } from "node:crypto";
 import { existsSync, readdirSync, readFileSync, rmSync, statSync, writeFileSync } from "node:fs";
+import { dirname } from "node:path";
 import { brotliCompressSync, constants } from "node:zlib";
 import { ROOT } from "./places";
 import { say, Trouble } from "./say";
+import { buildServiceWorker } from "./service-worker";
 
-const SOURCES = ["app", "core", "db", "library", "solver", "public", "package-lock.json", "vite.config.ts", "react-router.config.ts", "tsconfig.json"];
+const SOURCES = ["app", "core", "db", "library", "solver", "public", "scripts/setup/build.ts", "scripts/setup/service-worker.ts", "package-lock.json", "vite.config.ts", "react-router.config.ts", "tsconfig.json"];
 
 const KEPT_BUILDS = 3;
 
@@ -25,12 +27,26 @@ export function buildIfChanged(): string {
       cwd: ROOT, encoding: "utf8", env: { ...process.env, NODE_ENV: "production", MAPSET_BUILD: folder },
     });
     if (built.status !== 0) throw new Trouble(`the build failed:\n${built.stdout}\n${built.stderr}`);
+    buildServiceWorker(`${folder}/client`);
     compress(`${folder}/client/assets`);
   }
   writeFileSync(stamp, "");
   dropOldBuilds(builds);
   return folder;
 }
+
+/** Builds used so lately have pages open, or kept on a phone. */
+const EARLIER_MS = 7 * 86_400_000;
+
+/** Folders with the assets of the builds before this one, the one used last first. */
+export function earlierAssets(folder: string): string[] {
+  const builds = dirname(folder);
+  return readdirSync(builds).map((name) => `${builds}/${name}`)
+    .filter((build) => build !== folder && Date.now() - usedAt(build) < EARLIER_MS).sort((a, b) => usedAt(b) - usedAt(a))
+    .map((build) => `${build}/client/assets`);
+}
+
+const usedAt = (build: string): number => statSync(`${build}/.whole`, { throwIfNoEntry: false })?.mtimeMs ?? 0;
 
 /** Puts a compressed copy beside each asset that gets smaller by it, so that the server need not do it for every visitor. */
 function compress(assets: string): void {
@@ -46,7 +62,7 @@ function compress(assets: string): void {
 
 /** Keeps the builds used last: the stamp's time is that of the last use. */
 function dropOldBuilds(builds: string): void {
-  const used = (name: string) => statSync(`${builds}/${name}/.whole`, { throwIfNoEntry: false })?.mtimeMs ?? 0;
+  const used = (name: string) => usedAt(`${builds}/${name}`);
   for (const name of readdirSync(builds).sort((a, b) => used(b) - used(a)).slice(KEPT_BUILDS)) rmSync(`${builds}/${name}`, { recursive: true, force: true });
 }
 

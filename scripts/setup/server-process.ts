@@ -4,9 +4,9 @@ import { ROOT } from "./places";
 
 export type RunningServer = { base: string; stop: () => void; /** What it wrote to standard error, where that was asked to be kept. */ said: () => string };
 
-/** Runs the production server in a process of its own on a free port; resolves once it serves. */
-export async function startServer(env: { DATABASE_URL: string; MAPSET_SECRET: string; MAPSET_LIMITS?: string; MAPSET_URL?: string; MAPSET_PROXY?: string; MAPSET_LOG?: string }, keepWords = false): Promise<RunningServer> {
-  const port = await freePort();
+/** Runs the production server in a process of its own, on a free port or the one that is said; resolves once it serves. */
+export async function startServer(env: { DATABASE_URL: string; MAPSET_SECRET: string; MAPSET_LIMITS?: string; MAPSET_URL?: string; MAPSET_PROXY?: string; MAPSET_LOG?: string }, keepWords = false, at?: number): Promise<RunningServer> {
+  const port = at ?? (await freePort());
   const base = `http://127.0.0.1:${port}`;
   const child = spawn(process.execPath, ["--import", `file://${ROOT}/node_modules/tsx/dist/esm/index.mjs`, `${ROOT}/scripts/serve-only.ts`], {
     cwd: ROOT, stdio: ["ignore", "pipe", keepWords ? "pipe" : "inherit"],

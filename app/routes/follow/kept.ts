@@ -29,8 +29,20 @@ export function keep(token: string, change: (kept: Kept) => Kept): Kept {
   return next;
 }
 
-/** Whether what is kept would be lost with the page. */
-export const isOnlyInMemory = (token: string): boolean => unwritten.has(token);
+/** Whether this browser keeps nothing at all: in a private window, with its storage switched off or full. */
+export function keepsNothing(): boolean {
+  const probe = "mapset-probe";
+  try {
+    localStorage.setItem(probe, "1");
+    localStorage.removeItem(probe);
+    return false;
+  } catch {
+    return true;
+  }
+}
+
+/** Lets go of what could not be written, too. */
+export const forgetUnwritten = (): void => unwritten.clear();
 
 /** A key for a run. Made of random numbers wherever the page is opened, also where a browser calls the address not secure. */
 export function newKey(): string {

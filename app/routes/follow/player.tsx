@@ -1,7 +1,7 @@
 import { useCallback, useEffect, useMemo, useRef, useState } from "react";
 import { CheckInForm } from "./check-in-form";
 import { fetchFigure } from "./figure";
-import { keep, keptOf } from "./kept";
+import { forgetUnwritten, keep, keptOf } from "./kept";
 import { ReadyCheck } from "./ready-check";
 import { Stage } from "./stage";
 import { keepSound, readSound, type SoundSettings } from "./sound";
@@ -125,6 +125,12 @@ export function Player(props: PlayerProps) {
             start(person, from);
           }}
           onTell={setTelling}
+          onForgotten={() => {
+            forgetUnwritten();
+            setChosen(undefined);
+            setName("");
+            look();
+          }}
           onDrop={(key) => setOnDevice(keep(token, (all) => withoutAwaited(all, key)))}
         />
       )}

@@ -6,6 +6,7 @@ import { SoundSwitches } from "./sound-switches";
 import type { SoundSettings } from "./sound";
 import type { MineState } from "./use-mine";
 import type { CheckInItem } from "./use-outbox";
+import { ThisDevice } from "./this-device";
 import { IconButton } from "~/app/ui/button";
 import { cx } from "~/app/ui/classes";
 import { MiniProfilePicture } from "~/app/ui/mini-profile";
@@ -34,10 +35,11 @@ type Props = PlayerProps & {
   onStart: (person: Person, from?: KeptRun, instead?: string) => void;
   onTell: (awaited: Awaited) => void;
   onDrop: (key: string) => void;
+  onForgotten: () => void;
 };
 
 /** What to know and have before the first second runs. */
-export function ReadyCheck({ edition, team, people, totalSeconds, kit, cautions, profile, onDevice, person, chosen, onChoose, name, onName, mineState, instead, unsent, atRisk, onTold, sound, onSound, onStart, onTell, onDrop }: Props) {
+export function ReadyCheck({ edition, team, people, totalSeconds, kit, cautions, profile, onDevice, person, chosen, onChoose, name, onName, mineState, instead, unsent, atRisk, onTold, sound, onSound, onStart, onTell, onDrop, onForgotten }: Props) {
   const { session } = edition;
   const earlier = chosen || people.length === 0 ? runOf(onDevice, person) : undefined;
   return (
@@ -103,6 +105,8 @@ export function ReadyCheck({ edition, team, people, totalSeconds, kit, cautions,
       </section>
 
       <SoundSwitches sound={sound} onSound={onSound} />
+
+      <ThisDevice awaited={onDevice.awaited.length} onForgotten={onForgotten} />
 
       <footer className="fixed inset-x-0 bottom-0 border-t border-line-water bg-paper/95 px-5 pt-3 pb-[max(0.9rem,env(safe-area-inset-bottom))]">
         <div className="mx-auto flex max-w-xl gap-3">

@@ -2,6 +2,7 @@ import { isRouteErrorResponse } from "react-router";
 import type { Route } from "./+types/route";
 import { Player } from "./player";
 import { openForPlayer } from "~/app/server/player.server";
+import { TO_KEEP } from "~/app/sync/kept-pages";
 import { TroublePage } from "~/app/ui/trouble";
 import { kitList } from "~/core/coverage/kit-list";
 import { mainJoints } from "~/core/coverage/joints";
@@ -12,14 +13,17 @@ import { compile } from "~/core/timeline/compile";
 
 export const handle = { screen: "player" };
 
-export const meta: Route.MetaFunction = ({ loaderData }) => [
+export const meta: Route.MetaFunction = ({ loaderData, params }) => [
   { title: loaderData ? loaderData.edition.session.title : "Mapset" },
   { name: "robots", content: "noindex, nofollow" },
   { name: "theme-color", content: "#0a1620" },
+  // It can be put beside the other programs of a phone, and opens there by itself.
+  { tagName: "link", rel: "manifest", href: `/f/${params.token}/app.webmanifest` },
+  { tagName: "link", rel: "apple-touch-icon", href: "/icon-192.png" },
 ];
 
 export async function loader({ request, params, context }: Route.LoaderArgs) {
-  const opened = await openForPlayer(params.token, context.address, !request.url.includes(".data"));
+  const opened = await openForPlayer(params.token, context.address, !request.url.includes(".data") && !request.headers.has(TO_KEEP));
   const { session } = opened.edition.doc;
   const drills = editionDrills(opened.edition.doc);
   const timeline = compile(session, drills);
