@@ -2,6 +2,41 @@ import { browserStore } from "./kept-items";
 import { openOutbox, type Outbox } from "./outbox";
 import { send } from "./send";
 import { now } from "~/core/clock/clock";
+import { isOf, type May, type OfCoach } from "~/core/outbox/item";
+
+/** Who is signed in on this page, where it is a coach's. */
+let signedIn: OfCoach | undefined;
+
+/** Says who is signed in: what is theirs is sent from now on, and nobody else's. */
+export function sendAs(coach: OfCoach): void {
+  if (signedIn?.coach === coach.coach && signedIn.club === coach.club) return;
+  signedIn = coach;
+  void browserOutbox().outbox.wake();
+}
+
+const DESK = "mapset-desk:";
+
+/** Holds a session for the desk that is open: as long as it is, the desk saves, and nobody else sends what is kept of it. Returns how to let go. */
+export function holdForDesk(session: string): () => void {
+  const locks = (navigator as Partial<Navigator>).locks;
+  let done: () => void = () => undefined;
+  const open = new Promise<void>((resolve) => (done = resolve));
+  void locks?.request(DESK + session, { mode: "shared" }, () => open).catch(() => undefined);
+  return () => {
+    done();
+    // What it could not save is sent from here.
+    setTimeout(() => void browserOutbox().outbox.wake(), 0);
+  };
+}
+
+/** What this page may send: of links everything; of coaches what is theirs and not on an open desk. Where that cannot be known the desk sends it when it is next opened. */
+async function may(): Promise<May> {
+  const locks = (navigator as Partial<Navigator>).locks;
+  // A page that is going away is told nothing: then it sends nothing of a coach's.
+  const known = await locks?.query().catch(() => undefined);
+  const held = new Set(known?.held?.map(({ name }) => name));
+  return (item) => "link" in item.whose || (known !== undefined && signedIn !== undefined && isOf(item, signedIn) && !held.has(DESK + item.thing));
+}
 
 type Here = { outbox: Outbox; onlyHere: () => ReadonlySet<string> };
 
@@ -19,17 +54,19 @@ async function alone(work: () => Promise<void>): Promise<boolean> {
   // Not there where an address is not secure: then every page sends, and keys make that harmless.
   const locks = (navigator as Partial<Navigator>).locks;
   if (!locks) return work().then(() => true);
-  return locks.request(NAME, { ifAvailable: true }, async (lock) => {
+  const asked = locks.request(NAME, { ifAvailable: true }, async (lock) => {
     if (lock) await work();
     return lock !== null;
   });
+  // A page that is going away is refused its locks; what waits is sent by the next.
+  return asked.catch(() => false);
 }
 
 function open(): Here {
   const { store, onlyHere } = browserStore();
   const pages = new BroadcastChannel(NAME);
   const outbox = openOutbox({
-    store, send, now, alone,
+    store, send, now, alone, may,
     later: (ms, work) => {
       const timer = setTimeout(work, ms);
       return () => clearTimeout(timer);

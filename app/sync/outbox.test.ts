@@ -1,6 +1,6 @@
 import { describe, expect, it } from "vitest";
-import { openOutbox, waits } from "./outbox";
-import { checkInItem, runItem, type Answer, type Item } from "~/core/outbox/item";
+import { openOutbox, waits, type Around } from "./outbox";
+import { checkInItem, isOf, runItem, sessionItem, type Answer, type Item } from "~/core/outbox/item";
 import { memoryStore, type Store } from "~/core/outbox/store";
 
 const T = 1_790_000_000_000;
@@ -30,9 +30,9 @@ function world() {
       state.locked = false;
     }
     return true;
-  }) => {
+  }, may?: Around["may"]) => {
     const outbox = openOutbox({
-      store, send, alone, now: () => state.now,
+      store, send, alone, ...(may && { may }), now: () => state.now,
       later: (ms, work) => {
         const timer = { at: state.now + ms, work };
         timers.push(timer);
@@ -208,5 +208,47 @@ describe("the outbox", () => {
     await outbox.dropAll((item) => item.kind === "run");
     expect(outbox.items().map(({ key }) => key)).toEqual(["check-in:a"]);
     outbox.close();
+  });
+});
+
+describe("what a coach edited", () => {
+  const me = { coach: "ana", club: "kestrel" };
+  const edits = (session: string, words: string, whose = me) => sessionItem(session, whose, { basedOn: 1, doc: { words }, title: "Gigs" }, { now: T, stamp: `s${stamps++}` });
+
+  it("is sent once its desk is closed, as whoever made it", async () => {
+    const { state, page, turn } = world();
+    let may: (item: Item) => boolean = () => false;
+    const outbox = page(memoryStore(), undefined, () => Promise.resolve((item: Item) => may(item)));
+    await outbox.add(edits("a", "one"));
+    await outbox.add(edits("b", "two", { coach: "ben", club: "kestrel" }));
+    await turn(600_000);
+    expect(state.sent).toEqual([]);
+    may = (item) => isOf(item, me);
+    await outbox.wake();
+    expect(state.sent).toEqual(["session:a"]);
+    expect(outbox.items().map(({ key }) => key)).toEqual(["session:b"]);
+    for (const other of [{ coach: "ana", club: "other" }, { coach: "ben", club: "kestrel" }]) expect(isOf(edits("a", ""), other)).toBe(false);
+    expect(isOf(checkIn("x"), me)).toBe(false);
+  });
+
+  it("is the last of it only, and waits for its coach where it is newer elsewhere", async () => {
+    const { state, page, turn } = world();
+    const outbox = page(memoryStore());
+    state.script = [offline, { kind: "newer" }];
+    await outbox.add(edits("a", "one"));
+    await turn(0);
+    await outbox.add(edits("a", "two"));
+    await turn(3_600_000);
+    expect(state.sent).toHaveLength(2);
+    expect(outbox.items()).toMatchObject([{ state: "newer", body: { doc: { words: "two" } } }]);
+    // Not even after a year does it go by itself.
+    await turn(365 * 24 * 3_600_000);
+    await outbox.wake();
+    expect(state.sent).toHaveLength(2);
+    expect(outbox.items()).toHaveLength(1);
+    // Edited on, it is tried again.
+    await outbox.add(edits("a", "three"));
+    await turn(100);
+    expect(outbox.items()).toEqual([]);
   });
 });

@@ -1,4 +1,4 @@
-import { after, allDue, allWaiting, beside, coveredBy, isSettled, nextToSend, noRoom, pastShowing, untilNext, type Answer, type Item } from "~/core/outbox/item";
+import { after, allDue, allWaiting, beside, coveredBy, isSettled, nextToSend, noRoom, pastShowing, untilNext, type Answer, type Item, type May } from "~/core/outbox/item";
 import type { Store } from "~/core/outbox/store";
 import type { EpochMs } from "~/core/units";
 
@@ -14,6 +14,8 @@ export type Around = {
   later: (ms: number, work: () => void) => () => void;
   /** Tells other pages of this browser that something has changed. */
   tell: () => void;
+  /** What this page may send just now; all, where nothing is said. */
+  may?: () => Promise<May>;
 };
 
 /** So long a page waits that another one sends before it. */
@@ -25,11 +27,12 @@ export type Outbox = ReturnType<typeof openOutbox>;
  * What this browser has to send. An item is kept first, then sent, one after another, until an answer settles it. One page of a browser sends
  * at a time; where that cannot be known every page does, and the server takes each key once.
  */
-export function openOutbox({ store, send, now, alone, later, tell }: Around) {
+export function openOutbox({ store, send, now, alone, later, tell, may: whatMay = () => Promise.resolve(() => true) }: Around) {
   let items: readonly Item[] = [];
   let sending: string | undefined;
   let underWay = false;
   let again = false;
+  let may: May = () => true;
   let leave: () => void = () => undefined;
   const listeners = new Set<() => void>();
 
@@ -53,7 +56,8 @@ export function openOutbox({ store, send, now, alone, later, tell }: Around) {
   /** Sends what is due, and what comes to be due meanwhile. */
   async function round(): Promise<void> {
     for (;;) {
-      const item = nextToSend(await store.all(), now());
+      may = await whatMay();
+      const item = nextToSend(await store.all(), now(), may);
       if (!item) return;
       sending = item.key;
       notify();
@@ -90,7 +94,7 @@ export function openOutbox({ store, send, now, alone, later, tell }: Around) {
     } finally {
       sending = undefined;
       underWay = false;
-      const wait = untilNext(items, now());
+      const wait = untilNext(items, now(), may);
       if (wait !== undefined) leave = later(did ? Math.max(wait, 50) : NOT_ALONE_MS, () => void run());
     }
   }

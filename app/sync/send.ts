@@ -1,16 +1,18 @@
 import { now } from "~/core/clock/clock";
+import { sameJson } from "~/core/session/same";
 import type { Answer, Item } from "~/core/outbox/item";
 
 const LONGEST_MS = 20_000;
 
 /** Where an item goes and what of it is sent: its body, with what the device's clock shows as it leaves. */
 function sending(item: Item): { to: string; body: unknown } {
-  const { whose: { link } } = item;
   switch (item.kind) {
     case "run":
-      return { to: `/f/${link}/progress`, body: { ...item.body, sent: now() } };
+      return { to: `/f/${item.whose.link}/progress`, body: { ...item.body, sent: now() } };
     case "check-in":
-      return { to: `/f/${link}/check-in`, body: { ...item.body, run: { ...item.body.run, sent: now() } } };
+      return { to: `/f/${item.whose.link}/check-in`, body: { ...item.body, run: { ...item.body.run, sent: now() } } };
+    case "session":
+      return { to: `/sessions/${item.thing}/save`, body: { basedOn: item.body.basedOn, doc: item.body.doc } };
   }
 }
 
@@ -18,7 +20,7 @@ function sending(item: Item): { to: string; body: unknown } {
 const isMapsets = (answer: Response): boolean => answer.headers.has("x-request-id");
 
 /** What an answer means for what was sent. */
-export async function answerOf(answer: Response): Promise<Answer> {
+export async function answerOf(answer: Response, body?: unknown): Promise<Answer> {
   if (answer.status >= 500 || answer.status === 429 || answer.status === 408) {
     const seconds = Number(answer.headers.get("retry-after"));
     return { kind: "busy", ...(Number.isFinite(seconds) && seconds > 0 && { seconds }) };
@@ -26,8 +28,14 @@ export async function answerOf(answer: Response): Promise<Answer> {
   if (!isMapsets(answer)) return { kind: "offline" };
   if (answer.ok) return { kind: "taken" };
   if (answer.status === 401) return { kind: "signed-out" };
-  if (answer.status === 409) return { kind: "newer" };
+  if (answer.status === 409) return { kind: (await isThere(answer, body)) ? "taken" : "newer" };
   return { kind: answer.status === 410 ? "gone" : "refused", words: await wordsOf(answer) };
+}
+
+/** Whether what is newer there is just what was sent: a page that went away has sent it before. */
+async function isThere(answer: Response, body: unknown): Promise<boolean> {
+  const { stored } = (await answer.json().catch(() => ({}))) as { stored?: { doc: unknown } };
+  return stored !== undefined && sameJson(stored.doc, (body as { doc?: unknown }).doc);
 }
 
 const LONGEST_WORDS = 300;
@@ -37,10 +45,15 @@ async function wordsOf(answer: Response): Promise<string> {
   const text = await answer.text().catch(() => "");
   try {
     const { faults = [] } = JSON.parse(text) as { faults?: { path: string; message: string }[] };
-    return faults.map(({ path, message }) => `${path} ${message}`.trim()).join("; ").slice(0, LONGEST_WORDS);
+    return asSentence(faults.map(({ path, message }) => `${path} ${message}`.trim()).join("; "));
   } catch {
-    return /^\s*</.test(text) ? "" : text.slice(0, LONGEST_WORDS);
+    return /^\s*</.test(text) ? "" : asSentence(text);
   }
+}
+
+function asSentence(text: string): string {
+  const short = text.trim().slice(0, LONGEST_WORDS);
+  return short === "" ? "" : `${short[0]!.toUpperCase()}${short.slice(1)}${/[.!?…]$/.test(short) ? "" : "."}`;
 }
 
 /** Sends an item. */
@@ -49,7 +62,7 @@ export async function send(item: Item): Promise<Answer> {
   const over = new AbortController();
   const timer = setTimeout(() => over.abort(), LONGEST_MS);
   try {
-    return await answerOf(await fetch(to, { method: "POST", headers: { "content-type": "application/json", "mapset-item": String(item.version) }, body: JSON.stringify(body), signal: over.signal }));
+    return await answerOf(await fetch(to, { method: "POST", headers: { "content-type": "application/json", "mapset-item": String(item.version) }, body: JSON.stringify(body), signal: over.signal }), body);
   } catch {
     return { kind: "offline" };
   } finally {

@@ -1,5 +1,4 @@
 import { TZDate, tzOffset } from "@date-fns/tz";
-import { UTCDate } from "@date-fns/utc";
 import { addDays, format, subMonths } from "date-fns";
 import type { EpochMs } from "~/core/units";
 
@@ -15,10 +14,7 @@ const DAY_MS = 86_400_000;
 const MINUTE_MS = 60_000;
 
 /** An instant in words, by the clock and calendar of a zone. `pattern` is one of date-fns, such as "d MMM, HH:mm". */
-export function momentText(instant: Date | EpochMs, zone: string, pattern: string): string {
-  // What the clocks of the zone show, as if it were UTC: the zone is asked once, and not for each part of the pattern.
-  return format(new UTCDate(Number(instant) + tzOffset(zone, new Date(instant)) * MINUTE_MS), pattern);
-}
+export const momentText = (instant: Date | EpochMs, zone: string, pattern: string): string => format(new TZDate(Number(instant), zone), pattern);
 
 const DAY = "yyyy-MM-dd";
 

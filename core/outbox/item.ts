@@ -6,8 +6,11 @@ import type { EpochMs } from "~/core/units";
  * answer that settles it. Plain data, never changed to a newer form on the device: the server reads every version there has been.
  */
 
+/** Edits of a session over the revision they were made from, with its name to tell them by. The document is the server's to read. */
+export type SessionEdits = { basedOn: number; doc: unknown; title: string };
+
 /** What is sent of each kind. */
-export type Bodies = { run: Progress; "check-in": CheckIn };
+export type Bodies = { run: Progress; "check-in": CheckIn; session: SessionEdits };
 export type Kind = keyof Bodies;
 
 /** What an answer left an item as: still to be sent, or settled in a way that somebody has to see. */
@@ -35,10 +38,13 @@ type Common = {
   words?: string;
 };
 
-/** Whose it is: a link's, by its token. It is shown on that link's page and nowhere else. */
-export type Whose = { link: string };
+/** A link's, by its token: shown on that link's page and nowhere else. */
+export type OfLink = { link: string };
+/** A coach's in a club: shown to them, and sent only as them. */
+export type OfCoach = { coach: string; club: string };
+export type Whose = { run: OfLink; "check-in": OfLink; session: OfCoach };
 
-export type Item<K extends Kind = Kind> = { [P in K]: Common & { kind: P; whose: Whose; body: Bodies[P] } }[K];
+export type Item<K extends Kind = Kind> = { [P in K]: Common & { kind: P; whose: Whose[P]; body: Bodies[P] } }[K];
 
 /** What came of a try. `offline` is no answer at all. */
 export type Answer = { kind: "taken" | "offline" } | { kind: "busy"; /** Asked to wait so long. */ seconds?: number } | { kind: "signed-out" | "newer" } | { kind: "gone" | "refused"; words: string };
@@ -53,8 +59,12 @@ const LONGEST_WAIT_S = 60;
 /** Seconds until the next try after so many: 1, 2, 4 and on to 60. */
 export const waitAfter = (tries: number): number => Math.min(LONGEST_WAIT_S, 2 ** Math.max(0, tries - 1));
 
-/** Settled is what no try will change. */
-export const isSettled = ({ state }: Item): boolean => state === "gone" || state === "refused";
+/** Settled is what no try will change. A session that is newer elsewhere waits for its coach to choose; a report, for a server that can read it. */
+export const isSettled = ({ state, kind }: Item): boolean => state === "gone" || state === "refused" || (state === "newer" && kind === "session");
+
+/** Whether an item may be sent by this page just now. */
+export type May = (item: Item) => boolean;
+const ALL: May = () => true;
 
 /** Whether an item may be tried. A clock that was set back must not hold it for ever: no wait is longer than the longest. */
 const isDue = (item: Item, now: EpochMs): boolean => !isSettled(item) && (item.next <= now || item.next > now + LONGEST_WAIT_S * 1000);
@@ -62,10 +72,10 @@ const isDue = (item: Item, now: EpochMs): boolean => !isSettled(item) && (item.n
 const inOrder = (items: readonly Item[]) => [...items].sort((a, b) => a.made - b.made || (a.key < b.key ? -1 : 1));
 
 /** The item to try now: the oldest that is due, and of each thing only the first that waits. */
-export function nextToSend(items: readonly Item[], now: EpochMs): Item | undefined {
+export function nextToSend(items: readonly Item[], now: EpochMs, may: May = ALL): Item | undefined {
   const begun = new Set<string>();
   for (const item of inOrder(items)) {
-    if (isSettled(item)) continue;
+    if (isSettled(item) || !may(item)) continue;
     if (!begun.has(item.thing) && isDue(item, now)) return item;
     begun.add(item.thing);
   }
@@ -73,9 +83,9 @@ export function nextToSend(items: readonly Item[], now: EpochMs): Item | undefin
 }
 
 /** Milliseconds until something can be tried; undefined where nothing waits. */
-export function untilNext(items: readonly Item[], now: EpochMs): number | undefined {
+export function untilNext(items: readonly Item[], now: EpochMs, may: May = ALL): number | undefined {
   const first = new Map<string, Item>();
-  for (const item of inOrder(items)) if (!isSettled(item) && !first.has(item.thing)) first.set(item.thing, item);
+  for (const item of inOrder(items)) if (!isSettled(item) && may(item) && !first.has(item.thing)) first.set(item.thing, item);
   const waits = [...first.values()].map((item) => (isDue(item, now) ? 0 : item.next - now));
   return waits.length > 0 ? Math.min(...waits) : undefined;
 }
@@ -100,7 +110,7 @@ export function after(item: Item, answer: Answer, now: EpochMs): Item | undefine
     case "signed-out":
     case "newer":
       // Neither lasts: somebody signs in, the server is brought up to date.
-      return { ...item, tries, state: answer.kind, next: later(LONGEST_WAIT_S) };
+      return { ...item, tries, state: answer.kind, next: later(LONGEST_WAIT_S), ...(answer.kind === "newer" && item.kind === "session" && { settled: now }) };
     default:
       return { ...item, tries, state: "waiting", last: answer.kind, next: later(Math.max(waitAfter(tries), answer.kind === "busy" ? Math.min(LONGEST_WAIT_S, answer.seconds ?? 0) : 0)) };
   }
@@ -123,8 +133,9 @@ export function beside(item: Item, all: readonly Item[]): Item | undefined {
   const known = all.find((one) => one.key === item.key);
   if (!known) return item;
   if (item.kind === "check-in") return undefined;
-  const body = known.kind === "run" ? fuller(known.body, item.body) : item.body;
-  return { ...item, body, made: known.made, tries: known.tries, next: known.next, state: isSettled(known) ? "waiting" : known.state };
+  const place = { made: known.made, tries: known.tries, next: known.next, state: isSettled(known) ? "waiting" as const : known.state };
+  if (known.kind === "run" && item.kind === "run") return { ...item, ...place, body: fuller(known.body, item.body) };
+  return { ...item, ...place };
 }
 
 /** In bytes, near enough: what a browser counts of it. */
@@ -136,10 +147,13 @@ export function noRoom(item: Item, all: readonly Item[]): string | undefined {
   return all.length >= MOST_ITEMS || sizeOf([...all, item]) > MOST_BYTES ? "This device has too much waiting to be sent to keep more. Let it send that first: it needs a connection." : undefined;
 }
 
-/** What is past being shown. */
-export const pastShowing = (items: readonly Item[], now: EpochMs): Item[] => items.filter((item) => item.settled !== undefined && now - item.settled > SHOWN_MS);
+/** What is past being shown. Edits of a session stay until their coach has chosen. */
+export const pastShowing = (items: readonly Item[], now: EpochMs): Item[] => items.filter((item) => item.kind !== "session" && item.settled !== undefined && now - item.settled > SHOWN_MS);
 
-const KINDS: readonly string[] = ["run", "check-in"] satisfies Kind[];
+/** A coach's own, of those in this browser. */
+export const isOf = (item: Item, { coach, club }: OfCoach): boolean => "coach" in item.whose && item.whose.coach === coach && item.whose.club === club;
+
+const KINDS: readonly string[] = ["run", "check-in", "session"] satisfies Kind[];
 
 /** What a device kept as an item. Undefined for one of a newer page: it is left as it is, for that page to send. */
 export function readItem(value: unknown): Item | undefined {
@@ -158,3 +172,6 @@ export const runItem = (link: string, body: Progress, making: Making): Item<"run
 
 /** A check-in of a link. */
 export const checkInItem = (link: string, body: CheckIn, making: Making): Item<"check-in"> => ({ ...made(making), kind: "check-in", key: `check-in:${body.run.key}`, thing: body.run.key, whose: { link }, body });
+
+/** What has been edited of a session and not been saved. Edited again it takes the place of what was before. */
+export const sessionItem = (session: string, whose: OfCoach, body: SessionEdits, making: Making): Item<"session"> => ({ ...made(making), kind: "session", key: `session:${session}`, thing: session, whose, body });

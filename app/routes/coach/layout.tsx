@@ -1,11 +1,14 @@
 import { useEffect } from "react";
-import { CircleUser, LogOut, SunMoon } from "lucide-react";
-import { Form, Link, NavLink, Outlet, useFetcher } from "react-router";
+import { CircleUser, SunMoon } from "lucide-react";
+import { Link, NavLink, Outlet, useFetcher } from "react-router";
 import type { Route } from "./+types/layout";
+import { SignOut } from "./sign-out";
+import { Unsaved } from "./unsaved";
 import { requireCoach } from "~/app/server/coach.server";
 import { getServices } from "~/app/server/services.server";
 import { cx } from "~/app/ui/classes";
 import { IconButton } from "~/app/ui/button";
+import { sendAs } from "~/app/sync/browser";
 import { switchTheme } from "~/app/ui/theme";
 import { zoneHere } from "~/core/clock/zone";
 import { mayManage } from "~/core/club/role";
@@ -14,11 +17,13 @@ import { countUnseenPain } from "~/db/runs";
 export async function loader({ request }: Route.LoaderArgs) {
   const coach = await requireCoach(request);
   const { name, clubName, role, zone, zoneSaid } = coach;
-  return { name, clubName, role, zone, asksZone: !zoneSaid && mayManage(role), pain: await countUnseenPain(getServices().db, coach.club) };
+  return { me: { coach: coach.id, club: coach.club.id }, name, clubName, role, zone, asksZone: !zoneSaid && mayManage(role), pain: await countUnseenPain(getServices().db, coach.club) };
 }
 
 export default function CoachLayout({ loaderData }: Route.ComponentProps) {
   useZoneSaid(loaderData.asksZone);
+  const { coach, club } = loaderData.me;
+  useEffect(() => sendAs({ coach, club }), [coach, club]);
   return (
     <div className="flex min-h-dvh flex-col">
       <a href="#main" className="sr-only focus:not-sr-only focus:absolute focus:z-50 focus:bg-land focus:p-2">
@@ -54,11 +59,7 @@ export default function CoachLayout({ loaderData }: Route.ComponentProps) {
           <IconButton label="Light or dark" onClick={() => switchTheme("desk")}>
             <SunMoon size={17} aria-hidden />
           </IconButton>
-          <Form method="post" action="/sign-out">
-            <IconButton type="submit" label="Sign out">
-              <LogOut size={17} aria-hidden />
-            </IconButton>
-          </Form>
+          <SignOut me={loaderData.me} />
         </div>
       </header>
       {loaderData.role === "assistant" && (
@@ -66,6 +67,7 @@ export default function CoachLayout({ loaderData }: Route.ComponentProps) {
           You are an assistant at <span className="font-medium text-ink">{loaderData.clubName}</span>: you can look at everything and run it. Changes are for its coaches.
         </p>
       )}
+      <Unsaved me={loaderData.me} />
       <Outlet />
     </div>
   );

@@ -37,6 +37,7 @@ import { followChoices, withChoices, type Choice } from "~/core/group/choices";
 import { sameJson } from "~/core/session/same";
 import { lockedPlaces, locksOf } from "~/core/session/locks";
 import type { Item, Session } from "~/core/session/schema";
+import type { OfCoach } from "~/core/outbox/item";
 import { placeKey } from "~/core/timeline/totals";
 import { broughtWords, readBroughtHash } from "~/core/text/brought";
 import { DRILLS, lookupOf } from "~/library";
@@ -49,7 +50,7 @@ const TAB_WORDS: Record<Exclude<Tab, "item">, string> = { findings: "Look at", r
 
 export type NewestEdition = { number: number; createdAt: string; session: Session | undefined; choices: Choice[]; open: boolean };
 
-type Props = { id: string; copy: DeskCopy; before?: WrittenBefore | undefined; archived: boolean; edition: NewestEdition | undefined; used: Drill[]; setting: DeskSetting; groups: { id: string; people: string[]; group: Group }[]; ownDemands: Demand[]; others: { id: string; title: string }[] };
+type Props = { id: string; /** Who edits it, for what this browser keeps. */ whose: OfCoach; copy: DeskCopy; before?: WrittenBefore | undefined; archived: boolean; edition: NewestEdition | undefined; used: Drill[]; setting: DeskSetting; groups: { id: string; people: string[]; group: Group }[]; ownDemands: Demand[]; others: { id: string; title: string }[] };
 
 /** On a narrow screen a drill's numbers come up from below, and the list stays in sight above them. */
 const NARROW_SHEET = "max-lg:fixed max-lg:inset-x-0 max-lg:bottom-0 max-lg:z-20 max-lg:max-h-[56dvh] max-lg:border-t-2 max-lg:border-ink-faint max-lg:shadow-[0_-8px_24px_rgb(0_0_0/0.18)]";
@@ -64,12 +65,12 @@ const watchWide = (tell: () => void) => {
 const useWide = () => useSyncExternalStore(watchWide, () => window.matchMedia(WIDE).matches, () => false);
 
 /** The desk: the profile on top, the list on the left, the selected drill or the session on the right. */
-export function DeskView({ id, copy, before, archived, edition, used, setting: first, groups, ownDemands, others }: Props) {
+export function DeskView({ id, whose, copy, before, archived, edition, used, setting: first, groups, ownDemands, others }: Props) {
   const own = useOwnDrills(used);
   const drills = useMemo(() => lookupOf(own.known), [own.known]);
   const ownIds = useMemo(() => own.known.map((drill) => drill.id), [own.known]);
   const desk = useDesk(copy.doc, drills, useMemo(() => lockedPlaces(copy.doc, first.locks), [copy.doc, first.locks]));
-  const saving = useSaving({ id, first: copy, doc: desk.session, onReplace: desk.replace, ensure: own.ensure });
+  const saving = useSaving({ id, whose, first: copy, doc: desk.session, onReplace: desk.replace, ensure: own.ensure });
   useKeptHistory(id, desk, own.ensure);
   const navigate = useNavigate();
   const [open, setOpen] = useState<"palette" | "keys" | "kit">();

@@ -33,7 +33,7 @@ export async function loader({ request, params }: Route.LoaderArgs) {
   needDrills(stored.doc, lookupOf(used));
   return {
     large: segmentsAtMost(stored.doc, lookupOf(used)) > DRAWN_HERE,
-    id, copy: deskCopy(stored), before: writtenBefore(stored.doc, stored.updatedAt), archived: stored.archivedAt !== null, edition, used, setting, groups, others,
+    id, whose: { coach: coach.id, club: coach.club.id }, copy: deskCopy(stored), before: writtenBefore(stored.doc, stored.updatedAt), archived: stored.archivedAt !== null, edition, used, setting, groups, others,
     ownDemands: ownDemands.map(({ row: _, ...demand }) => demand),
   };
 }

@@ -1,9 +1,11 @@
 import { useCallback, useEffect, useLayoutEffect, useRef, useState } from "react";
 import { cutTo } from "~/core/fit-to-keep";
 import type { DeskCopy, SaveAnswer } from "./save";
-import { readDraft, dropDraft, keepDraft } from "./drafts";
+import { dropDraft, isOnlyHere, keepDraft, keepDraftNow, readDraft } from "./drafts";
 import type { Ensure } from "~/app/ui/own-drills";
 import { AGAIN_MS, useAgain } from "~/app/ui/use-again";
+import { holdForDesk } from "~/app/sync/browser";
+import type { OfCoach } from "~/core/outbox/item";
 import { sameJson } from "~/core/session/same";
 import type { Session } from "~/core/session/schema";
 
@@ -22,14 +24,14 @@ const FLUSH_MS = 10_000;
 /** Browsers send at most about 64 kB from a page that is going away. */
 export const KEEPALIVE_BYTES = 60_000;
 
-type Options = { id: string; first: DeskCopy; doc: Session; onReplace: (doc: Session, words: string) => void; ensure: Ensure };
+type Options = { id: string; whose: OfCoach; first: DeskCopy; doc: Session; onReplace: (doc: Session, words: string) => void; ensure: Ensure };
 
 /**
  * Saves the session on its own, a moment after each edit, always over the revision it was made from. A newer copy from
  * another tab stops it until the person has chosen. What is not saved yet is kept in the browser. No copy from elsewhere
  * comes to the desk before the drills in it are known here.
  */
-export function useSaving({ id, first, doc, onReplace, ensure }: Options) {
+export function useSaving({ id, whose, first, doc, onReplace, ensure }: Options) {
   const [state, setState] = useState<SaveState>({ kind: "saved", at: first.updatedAt });
   const [asked, setAsked] = useState(0);
   const saved = useRef({ doc: first.doc, revision: first.revision });
@@ -38,9 +40,8 @@ export function useSaving({ id, first, doc, onReplace, ensure }: Options) {
   const latest = useRef(doc);
   const busy = useRef(false);
   const blocked = useRef(false);
-  const gone = useRef(false);
   /** Whether what an earlier visit left in the browser is still to come: until then nothing is written over it. */
-  const restoring = useRef(false);
+  const restoring = useRef(true);
   useLayoutEffect(() => {
     latest.current = doc;
   }, [doc]);
@@ -57,7 +58,7 @@ export function useSaving({ id, first, doc, onReplace, ensure }: Options) {
     setState({ kind: "saving" });
     const sent = latest.current;
     try {
-      const answer = (await (await send({ basedOn: saved.current.revision, doc: sent })).json()) as SaveAnswer;
+      const answer = settled((await (await send({ basedOn: saved.current.revision, doc: sent })).json()) as SaveAnswer, sent);
       if (answer.kind === "saved") {
         saved.current = { doc: sent, revision: answer.revision };
         savedAt.current = answer.updatedAt;
@@ -72,12 +73,10 @@ export function useSaving({ id, first, doc, onReplace, ensure }: Options) {
         setState(stateOf(answer));
       }
     } catch {
-      setState({ kind: "offline", where: "browser" });
+      await keepDraftNow(id);
+      setState({ kind: "offline", where: isOnlyHere(id) ? "page" : "browser" });
     } finally {
       busy.current = false;
-      // The desk was left while this was under way, with one more edit to send.
-      if (gone.current && !blocked.current && latest.current !== sent)
-        void send({ basedOn: saved.current.revision, doc: latest.current }).then((r) => r.ok && dropDraft(id), () => undefined);
     }
   }, [id, send, ensure]);
 
@@ -92,18 +91,19 @@ export function useSaving({ id, first, doc, onReplace, ensure }: Options) {
     }
     if (restoring.current) return;
     drafted.current = true;
-    keepDraft(id, { basedOn: saved.current.revision, doc });
+    keepDraft(id, whose, { basedOn: saved.current.revision, doc });
     if (!blocked.current && !busy.current) setState({ kind: "waiting" });
     const timer = setTimeout(() => void save(), WAIT_MS);
     return () => clearTimeout(timer);
-  }, [doc, asked, id, save]);
+  }, [doc, asked, id, whose, save]);
 
   // Without a connection, or signed out in between, try again until it goes through.
   useAgain(state.kind === "offline" || state.kind === "signed-out", save);
 
-  // A page that goes away sends what is left, and asks when it cannot.
+  // A page that goes away sends what is left, keeps it besides, and asks when it cannot.
   useEffect(() => {
     const leave = () => {
+      void keepDraftNow(id);
       if (blocked.current || restoring.current || latest.current === saved.current.doc) return;
       const body = { basedOn: saved.current.revision, doc: latest.current };
       if (JSON.stringify(body).length < KEEPALIVE_BYTES && !busy.current) void send(body, { keepalive: true }).catch(() => undefined);
@@ -111,17 +111,24 @@ export function useSaving({ id, first, doc, onReplace, ensure }: Options) {
     const ask = (event: BeforeUnloadEvent) => {
       if (latest.current !== saved.current.doc) event.preventDefault();
     };
-    gone.current = false;
     window.addEventListener("pagehide", leave);
     window.addEventListener("beforeunload", ask);
     return () => {
       window.removeEventListener("pagehide", leave);
       window.removeEventListener("beforeunload", ask);
-      // Going to another page of Mapset: the page stays, so the message gets through.
-      gone.current = true;
-      leave();
     };
-  }, [send]);
+  }, [id, send]);
+
+  // As long as the desk is open it saves by itself. Left, it hands over what is not saved to the page it is left for.
+  useEffect(() => {
+    const letGo = holdForDesk(id);
+    const handOver = async () => {
+      while (busy.current) await new Promise((over) => setTimeout(over, 30));
+      if (!restoring.current && latest.current !== saved.current.doc) keepDraft(id, whose, { basedOn: saved.current.revision, doc: latest.current });
+      await keepDraftNow(id);
+    };
+    return () => void handOver().finally(letGo);
+  }, [id, whose]);
 
   const take = useCallback(
     async (copy: DeskCopy, words: string) => {
@@ -157,29 +164,33 @@ export function useSaving({ id, first, doc, onReplace, ensure }: Options) {
 
   // What an earlier visit could not save.
   useEffect(() => {
-    const draft = readDraft(id);
-    if (!draft) return;
-    if (sameJson(draft.doc, first.doc)) return dropDraft(id);
     let left = false;
-    const restore = (known: boolean) => {
+    const restore = async () => {
+      const draft = await readDraft(id, whose).catch(() => undefined);
+      if (!draft) return;
+      if (sameJson(draft.doc, first.doc)) return dropDraft(id);
+      const known = ensure(draft.doc);
+      for (let asked = known; ; asked = ensure(draft.doc)) {
+        const answer = asked === true ? true : await had(asked);
+        if (left) return;
+        if (answer === false) return dropDraft(id);
+        if (answer) break;
+        await new Promise((over) => setTimeout(over, AGAIN_MS));
+      }
       restoring.current = false;
-      if (left) return;
-      if (!known) return dropDraft(id);
       onReplace(draft.doc, "edits that had not been saved");
       if (draft.basedOn === first.revision) return;
+      // Until the coach has chosen they stay edits of what they were made from, also when the desk is left again.
+      saved.current = { doc: first.doc, revision: draft.basedOn };
       blocked.current = true;
       setState({ kind: "newer", stored: first });
     };
-    const known = ensure(draft.doc);
-    if (known === true) return restore(true);
-    restoring.current = true;
-    const wait = async (asked: Promise<boolean> | true): Promise<void> => {
-      const answer = await had(asked);
-      if (answer !== undefined || left) return restore(answer ?? false);
-      await new Promise((over) => setTimeout(over, AGAIN_MS));
-      return wait(ensure(draft.doc));
-    };
-    void wait(known);
+    void restore().finally(() => {
+      if (left) return;
+      restoring.current = false;
+      // What was edited meanwhile is saved now.
+      setAsked((n) => n + 1);
+    });
     return () => {
       left = true;
     };
@@ -217,7 +228,11 @@ export function useSaving({ id, first, doc, onReplace, ensure }: Options) {
   const flush = useCallback(async (): Promise<boolean> => {
     const until = performance.now() + FLUSH_MS;
     while (busy.current || latest.current !== saved.current.doc) {
-      if (blocked.current || restoring.current || performance.now() > until) return false;
+      if (blocked.current || performance.now() > until) return false;
+      if (restoring.current) {
+        await new Promise((over) => setTimeout(over, 30));
+        continue;
+      }
       const { revision } = saved.current;
       if (!busy.current) void save();
       while (busy.current && performance.now() < until) await new Promise((over) => setTimeout(over, 30));
@@ -231,6 +246,10 @@ export function useSaving({ id, first, doc, onReplace, ensure }: Options) {
 
 /** What came of it; undefined where there was no connection. */
 const had = (known: true | Promise<boolean>): Promise<boolean | undefined> => Promise.resolve(known).catch(() => undefined);
+
+/** What is newer there and just what was sent has been saved: by a page that went away, say. */
+const settled = (answer: SaveAnswer, sent: Session): SaveAnswer =>
+  answer.kind === "newer" && sameJson(answer.stored.doc, sent) ? { kind: "saved", revision: answer.stored.revision, updatedAt: answer.stored.updatedAt } : answer;
 
 function stateOf(answer: Exclude<SaveAnswer, { kind: "saved" }>): SaveState {
   switch (answer.kind) {

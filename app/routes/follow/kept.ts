@@ -43,12 +43,3 @@ export function keepsNothing(): boolean {
 
 /** Lets go of what could not be written, too. */
 export const forgetUnwritten = (): void => unwritten.clear();
-
-/** A key for a run. Made of random numbers wherever the page is opened, also where a browser calls the address not secure. */
-export function newKey(): string {
-  const bytes = crypto.getRandomValues(new Uint8Array(16));
-  bytes[6] = (bytes[6]! & 0x0f) | 0x40;
-  bytes[8] = (bytes[8]! & 0x3f) | 0x80;
-  const hex = [...bytes].map((byte) => byte.toString(16).padStart(2, "0")).join("");
-  return [hex.slice(0, 8), hex.slice(8, 12), hex.slice(12, 16), hex.slice(16, 20), hex.slice(20)].join("-");
-}

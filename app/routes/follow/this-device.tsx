@@ -14,7 +14,9 @@ export function ThisDevice({ awaited, onForgotten }: { /** Check-ins that have n
   const [nothing, setNothing] = useState(false);
   const [stage, setStage] = useState<Stage>("no");
   const no = useRef<HTMLButtonElement>(null);
-  const unsent = useItems().filter((item) => item.kind === "check-in" && !isSettled(item)).length;
+  const items = useItems();
+  const unsent = items.filter((item) => item.kind === "check-in" && !isSettled(item)).length;
+  const edited = items.some((item) => item.kind === "session");
   useEffect(() => {
     let left = false;
     setNothing(keepsNothing());
@@ -49,6 +51,7 @@ export function ThisDevice({ awaited, onForgotten }: { /** Check-ins that have n
           <p className="font-semibold">Forget all that is on this device?</p>
           <p id="forget" className="text-ink-soft">
             Sessions that were begun, who followed them and the pages kept for later go from this browser.
+            {edited && <span className="font-semibold text-plum"> So does what a coach changed here in a session and has not saved.</span>}
             {lost > 0 && <span className="font-semibold text-plum"> {lost === 1 ? "One check-in that your coach has not heard goes" : `${lost} check-ins that your coach has not heard go`} with it. If anything hurt, tell them in person.</span>} What your coach has stays with them.
           </p>
           <div className="flex flex-wrap justify-end gap-2">

@@ -1,5 +1,6 @@
 import { useCallback, useEffect, useMemo, useState } from "react";
-import { keep, keptOf, newKey } from "./kept";
+import { keep, keptOf } from "./kept";
+import { newKey } from "~/app/sync/key";
 import { browserOutbox } from "~/app/sync/browser";
 import { useItems, useSending } from "~/app/sync/use-items";
 import { now } from "~/core/clock/clock";

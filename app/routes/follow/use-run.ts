@@ -1,6 +1,7 @@
 import { now as wallNow, steady } from "~/core/clock/clock";
 import { useCallback, useEffect, useMemo, useRef, useState } from "react";
-import { keep, newKey } from "./kept";
+import { keep } from "./kept";
+import { newKey } from "~/app/sync/key";
 import { browserOutbox } from "~/app/sync/browser";
 import { sendLeaving } from "~/app/sync/send";
 import { runItem } from "~/core/outbox/item";
