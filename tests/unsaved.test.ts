@@ -1,4 +1,4 @@
-import { afterAll, beforeAll, it } from "vitest";
+import { afterAll, beforeAll, expect, it } from "vitest";
 import { openDesk, ready, saved, signIn, startWorld, type World } from "./harness";
 import type { Page } from "playwright-core";
 
@@ -25,6 +25,20 @@ async function rename(page: Page, title: string) {
   await page.getByRole("textbox", { name: "Name of the session" }).fill(title);
   await page.keyboard.press("Tab");
 }
+
+/** What tells one keeping of the only edits in a browser from the next. */
+const stampOf = (page: Page) => page.evaluate(async () => {
+  const db = await new Promise<IDBDatabase>((resolve) => {
+    const asked = indexedDB.open("mapset");
+    asked.onsuccess = () => resolve(asked.result);
+  });
+  const [item] = await new Promise<{ stamp: string }[]>((resolve) => {
+    const asked = db.transaction("items").objectStore("items").getAll() as IDBRequest<{ stamp: string }[]>;
+    asked.onsuccess = () => resolve(asked.result);
+  });
+  db.close();
+  return item?.stamp;
+});
 
 const told = (page: Page) => page.getByRole("list", { name: "Changes that are not saved" });
 
@@ -72,9 +86,11 @@ it("what was changed elsewhere meanwhile is the coach's to choose, and nothing i
   await again.evaluate(() => window.dispatchEvent(new Event("online")));
   await told(again).getByText("was changed elsewhere, too", { exact: false }).waitFor();
   await again.getByRole("link", { name: "Lunchtime, theirs" }).waitFor();
+  const before = await stampOf(again);
   await told(again).getByRole("link", { name: "Open it to choose" }).click();
   const question = again.getByRole("alertdialog");
   await question.getByText("Lunchtime, mine").waitFor();
+  await expect.poll(() => stampOf(again)).not.toBe(before);
   // Left without choosing, it is still to be chosen: what is newer is not written over.
   await again.goto("/sessions");
   await told(again).getByText("was changed elsewhere, too", { exact: false }).waitFor();
