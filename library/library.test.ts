@@ -1,5 +1,6 @@
 import { describe, expect, it } from "vitest";
-import { drillSchema, METHODS } from "~/core/drills/schema";
+import { METHODS } from "~/core/drills/method";
+import { drillSchema } from "~/core/drills/schema";
 import { LEVELS } from "~/core/session/schema";
 import { doseSeconds, unitCount, unitMicros } from "~/core/timeline/dose";
 import { HEIGHT } from "~/core/timeline/postures";

@@ -1,5 +1,6 @@
 import { kitList } from "~/core/coverage/kit-list";
-import type { Drill, Method } from "~/core/drills/schema";
+import type { Method } from "~/core/drills/method";
+import type { Drill } from "~/core/drills/schema";
 import type { Session } from "~/core/session/schema";
 import { listWords } from "~/core/text/words";
 import { compile } from "~/core/timeline/compile";

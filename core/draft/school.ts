@@ -1,7 +1,8 @@
 import { z } from "zod";
 import { hardness } from "~/core/drills/hardness";
 import { ROW_FACTS, type Joint } from "~/core/drills/rows";
-import { METHODS, type Drill, type DrillLevel } from "~/core/drills/schema";
+import { METHODS } from "~/core/drills/method";
+import type { Drill, DrillLevel } from "~/core/drills/schema";
 import type { LevelName } from "~/core/session/schema";
 import { HEIGHT } from "~/core/timeline/postures";
 import { capital } from "~/core/text/words";

@@ -1,7 +1,8 @@
 import { AT_HAND, type KeptRequest } from "./request";
 import { KIT } from "~/core/drills/kit";
 import { ROW_FACTS, ROWS, type Row } from "~/core/drills/rows";
-import { METHODS, type Drill } from "~/core/drills/schema";
+import { METHODS } from "~/core/drills/method";
+import type { Drill } from "~/core/drills/schema";
 import type { Group, GroupSetting } from "~/core/group/schema";
 import type { Purpose, Session } from "~/core/session/schema";
 import { protectionsOf } from "~/core/group/protect";

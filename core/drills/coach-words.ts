@@ -1,6 +1,7 @@
 import type { Kit } from "./kit";
 import type { Row } from "./rows";
-import type { Drill, DrillLevel, Method } from "./schema";
+import type { Method } from "./method";
+import type { Drill, DrillLevel } from "./schema";
 import type { Posture } from "~/core/timeline/postures";
 
 /*

@@ -1,4 +1,4 @@
-import type { Method } from "~/core/drills/schema";
+import type { Method } from "~/core/drills/method";
 import type { Dose, LevelName } from "~/core/session/schema";
 import type { Share } from "~/core/units";
 

@@ -6,11 +6,8 @@ import { POSTURES } from "~/core/timeline/postures";
 import { STANCES } from "~/core/timeline/stance";
 import { AREAS } from "./areas";
 import { KIT } from "./kit";
+import { METHODS } from "./method";
 import { ROWS } from "./rows";
-
-export const METHODS = [
-  "hold", "dynamic", "circles", "breath", "effort", "resisted", "activation", "strength", "balance", "flow", "travel", "release",
-] as const;
 
 export const REGIONS = ["breath-and-trunk", "spine", "shoulder", "hip-front", "hip-back", "hip-sides", "hip-turn", "knee", "ankle-and-foot", "whole-body"] as const;
 
@@ -64,7 +61,6 @@ export const drillSchema = z.strictObject({
   motions: motionsSchema.optional().describe("How it moves; a drill without is shown in words"),
 });
 
-export type Method = (typeof METHODS)[number];
 export type Region = (typeof REGIONS)[number];
 export type Load = z.infer<typeof levelSchema>["loads"][number];
 /** A level, with what it stresses where that was worked out. It is never part of a document. */

@@ -2,7 +2,7 @@ import { z } from "zod";
 import { KIT } from "~/core/drills/kit";
 import { POINT_NAMES, type PointName } from "./points";
 import { poseSchema } from "./pose";
-import { VIEW_NAMES } from "./views";
+import { VIEW_NAMES } from "./view-names";
 
 const metres = z.number().min(-6).max(6);
 const place = z.tuple([metres, metres, metres]);

@@ -1,7 +1,7 @@
 import type { Motion, View } from "./motion";
+import type { ViewName } from "./view-names";
 
-export const VIEW_NAMES = ["side", "front", "three-quarter", "above"] as const;
-export type ViewName = (typeof VIEW_NAMES)[number];
+export { VIEW_NAMES, type ViewName } from "./view-names";
 
 /** The four views by name: 0 looks at the figure's right side, 90 at its front. Degrees. */
 export const VIEWS: Readonly<Record<ViewName, View>> = {

@@ -1,7 +1,8 @@
 import { piecesThere } from "./kit";
 import { against, itemAsWorked, type AsWorked, type Protection } from "./protect";
 import type { Group } from "./schema";
-import type { Drill, DrillLevel, Method } from "~/core/drills/schema";
+import type { Method } from "~/core/drills/method";
+import type { Drill, DrillLevel } from "~/core/drills/schema";
 import { LEVELS, type Item, type LevelName, type Pace } from "~/core/session/schema";
 import { knownStress, peakEffort, stressesWith } from "~/core/stress/at";
 import { doseSeconds, unitMicros } from "~/core/timeline/dose";

@@ -10,7 +10,8 @@ import type { Side } from "~/core/figure/points";
 import type { Solved } from "~/core/figure/solve";
 import type { SpinePart } from "~/core/figure/pose";
 import { degrees, distance, inverse, lerp, sub, turned, X, Y, Z, type Turn } from "~/core/figure/vectors";
-import type { DrillLevel, Method } from "~/core/drills/schema";
+import type { Method } from "~/core/drills/method";
+import type { DrillLevel } from "~/core/drills/schema";
 import type { Degrees, Metres, Seconds } from "~/core/units";
 
 type Level = Pick<DrillLevel, "posture" | "endPosture" | "kit" | "main" | "also" | "dose" | "bounds">;

@@ -1,7 +1,7 @@
 import type { Area, Grade } from "~/core/drills/areas";
 import type { Kit } from "~/core/drills/kit";
 import type { Dose } from "~/core/session/schema";
-import type { Method } from "~/core/drills/schema";
+import type { Method } from "~/core/drills/method";
 import type { Row } from "~/core/drills/rows";
 import type { Side } from "~/core/figure/points";
 import type { Posture } from "~/core/timeline/postures";

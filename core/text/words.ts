@@ -1,4 +1,5 @@
-import type { Drill, Method } from "~/core/drills/schema";
+import type { Method } from "~/core/drills/method";
+import type { Drill } from "~/core/drills/schema";
 import type { DoseKind, Dose, Item, LevelName, Purpose, SideMode } from "~/core/session/schema";
 import { repSeconds } from "~/core/timeline/dose";
 import type { WorkSide } from "~/core/timeline/types";

@@ -2,7 +2,7 @@ import { readClip, clipText, itemsAt, levelSeveral, stepSeveral } from "~/core/s
 import { MOST_ITEMS } from "~/core/session/edits";
 import type { LevelName } from "~/core/session/schema";
 import { LEVEL_WORDS } from "~/core/text/words";
-import type { Tab } from "./desk-view";
+import type { Tab } from "./tabs";
 import type { DrillLookup } from "~/library";
 import type { Desk, Place } from "./use-desk";
 

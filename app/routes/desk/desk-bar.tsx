@@ -1,6 +1,7 @@
 import { CircleCheck, CloudOff, Compass, LoaderCircle, Redo2, Send, TriangleAlert, Undo2 } from "lucide-react";
 import { useMemo } from "react";
-import { Count, type NewestEdition, type Tab } from "./desk-view";
+import { Count } from "./count";
+import type { NewestEdition, Tab } from "./tabs";
 import type { Desk } from "./use-desk";
 import { HistoryList } from "./history-list";
 import type { Insights } from "./use-insights";

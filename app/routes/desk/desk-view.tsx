@@ -23,6 +23,8 @@ import { nameAt, useDesk, type Place } from "./use-desk";
 import { useDeskKeys } from "./use-desk-keys";
 import { useKeptHistory } from "./use-kept-history";
 import { useInsights } from "./use-insights";
+import { Count } from "./count";
+import { TAB_WORDS, TABS, type NewestEdition, type Tab } from "./tabs";
 import { useSaving } from "./use-saving";
 import { bothSaved, useSetting, type DeskSetting } from "./use-setting";
 import { SettingDialog } from "~/app/ui/setting-dialog";
@@ -42,13 +44,6 @@ import { placeKey } from "~/core/timeline/totals";
 import { broughtWords, readBroughtHash } from "~/core/text/brought";
 import { DRILLS, lookupOf } from "~/library";
 import { DEMANDS } from "~/library/demands";
-
-/** What stands beside the list: the drill or the session, what to look at, ranges, and fitting to time. */
-export type Tab = "item" | "findings" | "ranges" | "fit";
-const TABS: readonly Tab[] = ["item", "findings", "ranges", "fit"];
-const TAB_WORDS: Record<Exclude<Tab, "item">, string> = { findings: "Look at", ranges: "Ranges", fit: "Fit" };
-
-export type NewestEdition = { number: number; createdAt: string; session: Session | undefined; choices: Choice[]; open: boolean };
 
 type Props = { id: string; /** Who edits it, for what this browser keeps. */ whose: OfCoach; copy: DeskCopy; before?: WrittenBefore | undefined; archived: boolean; edition: NewestEdition | undefined; used: Drill[]; setting: DeskSetting; groups: { id: string; people: string[]; group: Group }[]; ownDemands: Demand[]; others: { id: string; title: string }[] };
 
@@ -282,15 +277,4 @@ function useChoicesFollowed(session: Session, choices: readonly Choice[], onSett
     const now = followChoices(was, session, choices, gone.current);
     if (!sameJson(now, choices)) onSetting({ choices: now });
   }, [session, choices, onSetting]);
-}
-
-/** How many findings stand open; filled when one of them is not to be run like this. */
-export function Count({ findings }: { findings: readonly { severity: string }[] }) {
-  const stop = findings.some((one) => one.severity === "stop");
-  const hint = findings.every((one) => one.severity === "hint");
-  return (
-    <span className={cx("inline-flex min-w-5 justify-center rounded-full px-1.5 text-xs font-semibold", stop ? "bg-plum text-land" : hint ? "border border-line text-ink-soft" : "border border-plum text-plum")}>
-      {findings.length}
-    </span>
-  );
 }

@@ -1,6 +1,6 @@
 import { useEffect, useRef } from "react";
 import { chosenOf, copyChosen, pasteInto, removeChosen, stepChosen } from "./commands";
-import type { Tab } from "./desk-view";
+import type { Tab } from "./tabs";
 import { readRow, rowId } from "./row-ids";
 import type { DrillLookup } from "~/library";
 import { placesOf, type Desk } from "./use-desk";

@@ -3,7 +3,8 @@ import { useCallback, useEffect, useMemo, useRef, useState } from "react";
 import { Link, NavigationType, useActionData, useFetcher, useNavigate, useNavigationType, useSearchParams } from "react-router";
 import { Answer } from "./answer";
 import { leave, leftAt, type Left } from "./left";
-import type { action, loader } from "./route";
+import type { Outcome } from "./actions.server";
+import type { DraftPage } from "./data.server";
 import { Sentence } from "./sentence";
 import { useDrafter } from "./use-drafter";
 import { Button } from "~/app/ui/button";
@@ -20,7 +21,7 @@ import { capital } from "~/core/text/words";
 import { DRILLS, lookupOf } from "~/library";
 import { DEMANDS } from "~/library/demands";
 
-type Props = Awaited<ReturnType<typeof loader>>;
+type Props = DraftPage;
 
 const minutesText = (seconds: number): string => (seconds % 60 === 0 ? String(seconds / 60) : clockText(seconds));
 
@@ -49,7 +50,7 @@ function Asked({ request: begun, teamId: firstTeam, keptId: firstKept, from, gro
   const [length, setLength] = useState(() => left?.length ?? minutesText(begun.target));
   const [keptId, setKeptId] = useState(left ? left.keptId : firstKept);
   const [asking, setAsking] = useState<string>();
-  const fetcher = useFetcher<typeof action>();
+  const fetcher = useFetcher<Outcome>();
   const navigate = useNavigate();
   const [, setParams] = useSearchParams();
   const drills = useMemo(() => lookupOf(own.known), [own.known]);
@@ -68,7 +69,7 @@ function Asked({ request: begun, teamId: firstTeam, keptId: firstKept, from, gro
     if (!bad) draft(requestOf({ ...changed, title }, group), { teamId, demandId: typeof changed.demand === "string" ? changed.demand : null });
   };
   const answer = fetcher.data;
-  const opened = useActionData<typeof action>();
+  const opened = useActionData<Outcome>();
   const faults = [answer, opened].flatMap((one) => (one && "faults" in one ? one.faults : []));
   useEffect(() => {
     if (answer && "kept" in answer && fetcher.state === "idle") setKeptId(answer.kept);

@@ -2,6 +2,7 @@ import { useCallback, useEffect, useMemo, useRef, useState } from "react";
 import { CheckInForm } from "./check-in-form";
 import { fetchFigure } from "./figure";
 import { forgetUnwritten, keep, keptOf } from "./kept";
+import { SOMEONE, type PlayerProps } from "./player-props";
 import { ReadyCheck } from "./ready-check";
 import { Stage } from "./stage";
 import { keepSound, readSound, type SoundSettings } from "./sound";
@@ -17,22 +18,6 @@ import { insteadLines, ownCalls, type Place } from "~/core/player/mine";
 import { reachedEnd, shareDone } from "~/core/player/run";
 import type { MiniProfile } from "~/core/profile/mini";
 import { compile } from "~/core/timeline/compile";
-
-export type PlayerProps = {
-  token: string;
-  edition: Edition;
-  number: number;
-  team: string | null;
-  people: { id: string; name: string }[];
-  totalSeconds: number;
-  kit: KitNeed[];
-  cautions: { drill: string; text: string }[];
-  joints: RatedJoint[];
-  profile: MiniProfile;
-};
-
-/** Someone who is not on the list, or whoever it is when nothing has been said. */
-export const SOMEONE = "someone else";
 
 /** Who was chosen: one of the list, or someone else by the name they gave. */
 function personOf(people: PlayerProps["people"], chosen: string | undefined, name: string): Person {

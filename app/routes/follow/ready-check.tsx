@@ -1,7 +1,7 @@
 import { Play, RotateCcw, SunMoon, TriangleAlert } from "lucide-react";
 import { useId, useLayoutEffect, useRef } from "react";
 import { OnDevice } from "./on-device";
-import { SOMEONE, type PlayerProps } from "./player";
+import { SOMEONE, type PlayerProps } from "./player-props";
 import { SoundSwitches } from "./sound-switches";
 import type { SoundSettings } from "./sound";
 import type { MineState } from "./use-mine";

@@ -24,8 +24,8 @@ import { findPerson } from "~/db/people";
 
 export const meta: Route.MetaFunction = () => [{ title: "Heard back · Mapset" }];
 
-/** Rows on a page, a class of them, and reports of pain that nobody has looked at yet. */
-const ROWS = 24;
+/** Rows on a page, and reports of pain that nobody has looked at yet. */
+const ROWS = 20;
 const PAINS = 10;
 /** Sessions to choose from; others are come to from their own page. */
 const SESSIONS = 20;

@@ -1,5 +1,4 @@
 import { X } from "lucide-react";
-import type { SetMotion } from "./pose-editor";
 import { IconButton } from "~/app/ui/button";
 import { SelectField } from "~/app/ui/field";
 import { NumberField } from "~/app/ui/number-field";
@@ -15,6 +14,9 @@ const PRESETS: readonly { value: string; words: string; props: () => Prop[] }[] 
   { value: "roller", words: "roller across", props: () => [roller(0)] }, { value: "roller-along", words: "roller along the back", props: () => [longRoller(-0.86, 0.1)] }, { value: "cushion", words: "cushion under the seat", props: () => [cushion(-0.04, 0)] },
   { value: "wedge", words: "wedge under the heels", props: () => [wedge(-0.06, 0)] }, { value: "chair", words: "chair", props: () => chair(0, 0) },
 ];
+
+/** Changes a motion, with words for what was done. */
+export type SetMotion = (edit: (motion: Motion) => Motion, words: string, key?: string) => void;
 
 /** How the motion runs, and the kit that is drawn with it. */
 export function MotionSettings({ motion, tempo, setMotion }: { motion: Motion; tempo: number; setMotion: SetMotion }) {

@@ -1,6 +1,6 @@
 import { Copy, FlipHorizontal2, Pause, Play, Trash2 } from "lucide-react";
 import { useMemo, useRef, useState } from "react";
-import { MotionSettings } from "./motion-settings";
+import { MotionSettings, type SetMotion } from "./motion-settings";
 import { PosingFigure } from "./posing-figure";
 import { useCheck } from "./use-check";
 import type { DrillEditor } from "./use-drill-editor";
@@ -124,8 +124,6 @@ export function PoseEditor({ editor }: { editor: DrillEditor }) {
     </section>
   );
 }
-
-export type SetMotion = (edit: (motion: Motion) => Motion, words: string, key?: string) => void;
 
 function Faults({ faults }: { faults: string[] | undefined }) {
   if (!faults) return <p className="min-h-10 text-sm text-ink-faint" role="status">Looking it over…</p>;

@@ -17,7 +17,8 @@ import { cutTo } from "~/core/fit-to-keep";
 import { TEMPLATES, templateSession } from "~/library/templates";
 import { opening } from "~/app/server/opening.server";
 
-type Outcome = { go: string } | { done: true } | { already: { id: string; title: string; brought: string } } | { file: string; faults: PlacedFault[] } | { fields: Record<string, string>; faults?: undefined };
+/** What came of it, for the page to say. */
+export type Outcome = { go: string } | { done: true } | { already: { id: string; title: string; brought: string } } | { file: string; faults: PlacedFault[] } | { fields: Record<string, string>; faults?: undefined };
 
 const newForm = z.object({
   title: titleField,

@@ -1,6 +1,6 @@
 import { useId, useMemo, useState } from "react";
 import { Link, useFetcher } from "react-router";
-import type { action } from "./route";
+import type { Outcome } from "./actions.server";
 import type { SessionSummary } from "./summary.server";
 import { Button } from "~/app/ui/button";
 import { Dialog } from "~/app/ui/dialog";
@@ -19,7 +19,7 @@ import { TEMPLATES, templateSession } from "~/library/templates";
 
 /** Asks what a new session is for, and what it begins with: a few drills, a session that is worked out, or one of the coach's own. */
 export function NewSessionDialog({ open, onOpenChange, own, teams, team }: { open: boolean; onOpenChange: (open: boolean) => void; own: readonly SessionSummary[]; teams: readonly { id: string; name: string }[]; team: string | undefined }) {
-  const fetcher = useFetcher<typeof action>();
+  const fetcher = useFetcher<Outcome>();
   const id = useId();
   const [purpose, setPurpose] = useState<Purpose>("before-training");
   const [beginning, setBeginning] = useState("empty");

@@ -1,7 +1,6 @@
 import { useEffect, useState } from "react";
 import { useFetcher } from "react-router";
 import { ProtectChoice } from "~/app/ui/protect-choice";
-import type { action } from "./route";
 import { Button, ButtonLink } from "~/app/ui/button";
 import { MayChange } from "~/app/ui/may-change";
 import { Dialog } from "~/app/ui/dialog";
@@ -9,7 +8,7 @@ import type { Member } from "~/db/teams";
 
 /** What someone protects; drills that load it are pointed out at the desk. */
 export function AreasDialog({ person, onClose, onRename }: { person: Member; onClose: () => void; /** Left out on the person’s own page, which has a place for it. */ onRename?: () => void }) {
-  const fetcher = useFetcher<typeof action>();
+  const fetcher = useFetcher<{ done: true } | { fault?: string }>();
   const [areas, setAreas] = useState(person.areas);
   useEffect(() => {
     if (fetcher.state === "idle" && fetcher.data && "done" in fetcher.data) onClose();

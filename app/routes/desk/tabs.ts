@@ -1,0 +1,10 @@
+import type { Choice } from "~/core/group/choices";
+import type { Session } from "~/core/session/schema";
+
+/** What stands beside the list: the drill or the session, what to look at, ranges, and fitting to time. */
+export type Tab = "item" | "findings" | "ranges" | "fit";
+export const TABS: readonly Tab[] = ["item", "findings", "ranges", "fit"];
+export const TAB_WORDS: Record<Exclude<Tab, "item">, string> = { findings: "Look at", ranges: "Ranges", fit: "Fit" };
+
+/** What was handed out last, where anything was. */
+export type NewestEdition = { number: number; createdAt: string; session: Session | undefined; choices: Choice[]; open: boolean };

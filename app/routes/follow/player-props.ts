@@ -1,0 +1,21 @@
+import type { KitNeed } from "~/core/coverage/kit-list";
+import type { RatedJoint } from "~/core/drills/rows";
+import type { Edition } from "~/core/edition/edition";
+import type { MiniProfile } from "~/core/profile/mini";
+
+/** What a link's page is given. */
+export type PlayerProps = {
+  token: string;
+  edition: Edition;
+  number: number;
+  team: string | null;
+  people: { id: string; name: string }[];
+  totalSeconds: number;
+  kit: KitNeed[];
+  cautions: { drill: string; text: string }[];
+  joints: RatedJoint[];
+  profile: MiniProfile;
+};
+
+/** Someone who is not on the list, or whoever it is when nothing has been said. */
+export const SOMEONE = "someone else";
