@@ -10,13 +10,10 @@ import { useMine } from "./use-mine";
 import { useOutbox } from "./use-outbox";
 import { useRun } from "./use-run";
 import type { Person } from "~/core/checkin/schema";
-import type { KitNeed } from "~/core/coverage/kit-list";
-import type { RatedJoint } from "~/core/drills/rows";
-import { editionDrills, type Edition } from "~/core/edition/edition";
+import { editionDrills } from "~/core/edition/edition";
 import { NOTHING_KEPT, withoutAwaited, withAnswers, type Awaited, type Kept } from "~/core/player/kept";
 import { insteadLines, ownCalls, type Place } from "~/core/player/mine";
 import { reachedEnd, shareDone } from "~/core/player/run";
-import type { MiniProfile } from "~/core/profile/mini";
 import { compile } from "~/core/timeline/compile";
 
 /** Who was chosen: one of the list, or someone else by the name they gave. */
