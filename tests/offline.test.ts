@@ -105,6 +105,51 @@ it("of several people on one phone, each is told of once, from whichever tab", a
   await page.getByText("Sent. Thank you.").waitFor();
 });
 
+it("on a phone that keeps nothing says so, asks before it is closed, and sends once it can", async () => {
+  const { context, page } = await world.visitor(PHONE);
+  await context.addInitScript(() => {
+    const refuse = () => {
+      throw new DOMException("The operation is insecure.", "SecurityError");
+    };
+    Object.defineProperty(window, "localStorage", { get: refuse });
+    IDBFactory.prototype.open = refuse;
+  });
+  await page.goto(address);
+  await ready(page);
+  await page.getByText("This browser keeps nothing", { exact: false }).waitFor();
+  await page.getByText("Skua", { exact: true }).click();
+  await page.getByRole("button", { name: "Start", exact: true }).click();
+  await context.setOffline(true);
+  await tellOfPain(page, "back of the left thigh");
+  await page.getByText("It will be lost if you close this page", { exact: false }).waitFor();
+  const asked = page.waitForEvent("dialog");
+  await page.close({ runBeforeUnload: true });
+  await (await asked).dismiss();
+  await context.setOffline(false);
+  await page.getByText("Sent. Thank you.").waitFor();
+  expect(await toldOf("back of the left thigh")).toBe(1);
+});
+
+it("that cannot take out what has arrived does not send it again and again", async () => {
+  const { context, page } = await world.visitor(PHONE);
+  let sent = 0;
+  page.on("request", (request) => request.url().endsWith("/check-in") && sent++);
+  await context.addInitScript(() => {
+    IDBObjectStore.prototype.delete = () => {
+      throw new DOMException("The disk is full.", "QuotaExceededError");
+    };
+  });
+  await page.goto(address);
+  await ready(page);
+  await page.getByText("J. K.", { exact: true }).click();
+  await page.getByRole("button", { name: "Start", exact: true }).click();
+  await tellOfPain(page, "arch of the right foot");
+  await page.getByText("Sent. Thank you.").waitFor();
+  await page.getByRole("button", { name: "Back to the start" }).click();
+  await page.getByRole("button", { name: "Start", exact: true }).waitFor();
+  expect([await toldOf("arch of the right foot"), sent]).toEqual([1, 1]);
+});
+
 it("forgets what is on a device, after it was asked twice and said what is lost", async () => {
   const device = phone();
   const page = await device.on();
@@ -124,6 +169,9 @@ it("forgets what is on a device, after it was asked twice and said what is lost"
   await page.getByRole("button", { name: "Forget it" }).click();
   await page.getByText("Nothing of this is left on this device.", { exact: false }).waitFor();
   expect(await page.getByText("Waiting on this device").count()).toBe(0);
+  // Nor is anything written down again by a page that stays open.
+  await page.getByText("Pip", { exact: true }).click();
+  await page.getByRole("status").filter({ hasText: "Nothing of this is left" }).waitFor();
   const left = await page.evaluate(async () => ({ storage: Object.keys(localStorage), pages: (await Promise.all((await caches.keys()).filter((name) => name.startsWith("mapset-pages")).map(async (name) => (await (await caches.open(name)).keys()).length))).reduce((a, b) => a + b, 0) }));
   expect(left).toEqual({ storage: [], pages: 0 });
 });

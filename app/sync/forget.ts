@@ -13,7 +13,7 @@ function forgetIn(storage: () => Storage): void {
 
 /** Empties all that Mapset keeps on this device: runs, check-ins that were not sent, who was chosen, drafts, kept pages. */
 export async function forgetDevice(): Promise<void> {
-  await browserOutbox().outbox.dropAll(() => true);
+  await browserOutbox().outbox.forget();
   forgetIn(() => localStorage);
   forgetIn(() => sessionStorage);
   await forgetPages();

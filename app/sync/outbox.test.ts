@@ -198,16 +198,18 @@ describe("the outbox", () => {
     expect(outbox.items()).toHaveLength(201);
   });
 
-  it("forgets what it is told to, and no more", async () => {
+  it("forgets everything, and sends nothing of it any more", async () => {
     const { state, page, turn } = world();
     const outbox = page(memoryStore());
     state.script = Array<Answer>(99).fill(offline);
     await outbox.add(checkIn("a"));
     await outbox.add(run("b", 0.2));
     await turn(0);
-    await outbox.dropAll((item) => item.kind === "run");
-    expect(outbox.items().map(({ key }) => key)).toEqual(["check-in:a"]);
-    outbox.close();
+    await outbox.forget();
+    expect(outbox.items()).toEqual([]);
+    const sent = state.sent.length;
+    await turn(600_000);
+    expect(state.sent).toHaveLength(sent);
   });
 });
 

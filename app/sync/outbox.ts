@@ -134,8 +134,13 @@ export function openOutbox({ store, send, now, alone, later, tell, may: whatMay 
     wake,
     /** Lets an item go that has been told in person. */
     drop: (key: string) => change(() => ({ drop: [key] })),
-    /** Lets go of everything that `which` says. */
-    dropAll: (which: (item: Item) => boolean) => change((all) => ({ drop: all.filter(which).map(({ key }) => key) })),
+    /** Lets go of everything there is, of a newer page's too. */
+    async forget(): Promise<void> {
+      leave();
+      await store.clear();
+      await look();
+      tell();
+    },
     /** Ends its waiting. */
     close: () => leave(),
   };

@@ -6,6 +6,8 @@ import type { Item } from "./item";
  */
 export type Store = {
   all: () => Promise<Item[]>;
+  /** Lets go of everything, also of what is not known here. */
+  clear: () => Promise<void>;
   /** Puts and drops what `change` says of what is there; nothing where it says nothing. */
   change: (change: (all: readonly Item[]) => { put?: readonly Item[]; drop?: readonly string[] } | undefined) => Promise<void>;
 };
@@ -14,6 +16,7 @@ export type Store = {
 export function memoryStore(items = new Map<string, Item>()): Store {
   return {
     all: () => Promise.resolve([...items.values()]),
+    clear: () => Promise.resolve(items.clear()),
     change: (change) => {
       const { put = [], drop = [] } = change([...items.values()]) ?? {};
       for (const key of drop) items.delete(key);

@@ -1,5 +1,5 @@
-import { useMemo, useState } from "react";
-import { Link, useNavigate, useParams } from "react-router";
+import { useEffect, useMemo, useRef, useState } from "react";
+import { Link, useNavigate, useParams, useRevalidator } from "react-router";
 import type { SaveAnswer } from "~/app/routes/desk/save";
 import { browserOutbox } from "~/app/sync/browser";
 import { useItems } from "~/app/sync/use-items";
@@ -19,7 +19,9 @@ export function useUnsaved(me: OfCoach): Edits[] {
 /** What this browser could not save of sessions that are not on the desk just now. A desk that is open tells of its own. */
 export function Unsaved({ me }: { me: OfCoach }) {
   const open = useParams()["id"];
-  const told = useUnsaved(me).filter((item) => item.thing !== open && (isSettled(item) || item.last !== undefined));
+  const elsewhere = useUnsaved(me).filter((item) => item.thing !== open);
+  useNewsOnceSaved(elsewhere.length);
+  const told = elsewhere.filter((item) => isSettled(item) || item.last !== undefined);
   if (told.length === 0) return null;
   return (
     <ul aria-label="Changes that are not saved" className="print:hidden">
@@ -30,6 +32,16 @@ export function Unsaved({ me }: { me: OfCoach }) {
       ))}
     </ul>
   );
+}
+
+/** What has been saved meanwhile is what the page should show. */
+function useNewsOnceSaved(unsaved: number): void {
+  const { revalidate } = useRevalidator();
+  const before = useRef(unsaved);
+  useEffect(() => {
+    if (unsaved < before.current) void revalidate();
+    before.current = unsaved;
+  }, [unsaved, revalidate]);
 }
 
 function Settled({ item }: { item: Edits }) {
@@ -46,7 +58,7 @@ function Settled({ item }: { item: Edits }) {
   };
   return (
     <>
-      <p className="min-w-0 flex-1">
+      <p className="min-w-60 flex-1">
         {item.state === "newer" ? `“${item.body.title}” was changed elsewhere, too, before what you changed here was saved.` : `What you changed in “${item.body.title}” could not be saved. ${item.words || "It is no longer among your club’s sessions."}`}
         {failed && <span role="alert" className="font-medium text-plum"> That did not work. Try again in a moment.</span>}
       </p>

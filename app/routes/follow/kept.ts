@@ -6,6 +6,9 @@ const name = (token: string) => `mapset-follow-${token.slice(0, 12)}`;
 /** What could not be written, for as long as the page is open. */
 const unwritten = new Map<string, Kept>();
 
+/** Told to forget, a page writes nothing down until somebody begins anew. */
+let forgotten = false;
+
 /** What this device keeps of a link. */
 export function keptOf(token: string): Kept {
   const inMemory = unwritten.get(token);
@@ -21,6 +24,7 @@ export function keptOf(token: string): Kept {
 export function keep(token: string, change: (kept: Kept) => Kept): Kept {
   const next = change(keptOf(token));
   try {
+    if (forgotten) throw new Error("Nothing is kept any more");
     localStorage.setItem(name(token), JSON.stringify(next));
     unwritten.delete(token);
   } catch {
@@ -41,5 +45,10 @@ export function keepsNothing(): boolean {
   }
 }
 
-/** Lets go of what could not be written, too. */
-export const forgetUnwritten = (): void => unwritten.clear();
+/** Keeps nothing any more, and lets go of what could not be written, until somebody begins anew. */
+export function stopKeeping(): void {
+  forgotten = true;
+  unwritten.clear();
+}
+
+export const keepAgain = (): void => void (forgotten = false);

@@ -1,7 +1,7 @@
 import { useCallback, useEffect, useMemo, useRef, useState } from "react";
 import { CheckInForm } from "./check-in-form";
 import { fetchFigure } from "./figure";
-import { forgetUnwritten, keep, keptOf } from "./kept";
+import { keep, keepAgain, keptOf } from "./kept";
 import { SOMEONE, type PlayerProps } from "./player-props";
 import { ReadyCheck } from "./ready-check";
 import { Stage } from "./stage";
@@ -101,6 +101,7 @@ export function Player(props: PlayerProps) {
           {...props} onDevice={onDevice} person={chosenPerson} chosen={chosen} onChoose={setChosen} name={name} onName={setName} sound={sound} onSound={changeSound}
           mineState={mineState} instead={insteadLines(mine, facts, edition.session.blocks)} unsent={outbox.unsent} atRisk={outbox.atRisk} onTold={outbox.told}
           onStart={(person, from, instead) => {
+            keepAgain();
             keep(token, (all) => ({ ...all, person }));
             setFollowing(person);
             if (instead) startAgain(instead);
@@ -108,7 +109,6 @@ export function Player(props: PlayerProps) {
           }}
           onTell={setTelling}
           onForgotten={() => {
-            forgetUnwritten();
             setChosen(undefined);
             setName("");
             look();

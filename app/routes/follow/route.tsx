@@ -17,8 +17,8 @@ export const meta: Route.MetaFunction = ({ loaderData, params }) => [
   { title: loaderData ? loaderData.edition.session.title : "Mapset" },
   { name: "robots", content: "noindex, nofollow" },
   { name: "theme-color", content: "#0a1620" },
-  // It can be put beside the other programs of a phone, and opens there by itself.
-  { tagName: "link", rel: "manifest", href: `/f/${params.token}/app.webmanifest` },
+  // It can be put beside the other programs of a phone, and opens there by itself. A link that does not open is asked for once.
+  ...(loaderData ? [{ tagName: "link", rel: "manifest", href: `/f/${params.token}/app.webmanifest` }] : []),
   { tagName: "link", rel: "apple-touch-icon", href: "/icon-192.png" },
 ];
 

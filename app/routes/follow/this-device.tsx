@@ -1,6 +1,6 @@
 import { CloudOff } from "lucide-react";
 import { useEffect, useRef, useState } from "react";
-import { keepsNothing } from "./kept";
+import { keepsNothing, stopKeeping } from "./kept";
 import { forgetDevice } from "~/app/sync/forget";
 import { keepThisPage } from "~/app/sync/offline";
 import { useItems } from "~/app/sync/use-items";
@@ -32,6 +32,7 @@ export function ThisDevice({ awaited, onForgotten }: { /** Check-ins that have n
   }, [stage]);
   const forget = async () => {
     setStage("forgetting");
+    stopKeeping();
     await forgetDevice();
     setKept(false);
     setStage("forgotten");
