@@ -346,7 +346,7 @@ function RunRow({ row, showSession, onChange }: { row: HeardRow; showSession: bo
       <p className="text-center max-lg:order-2 max-lg:text-left">
         {checkIn?.hard == null ? <span className="text-sm text-ink-faint">no rating</span> : <><span className="clock-type text-2xl">{checkIn.hard}</span><span className="text-sm text-ink-faint"> hard</span></>}
       </p>
-      <div className="max-lg:order-2 max-lg:col-span-2">
+      <div className="max-lg:order-2 max-lg:col-span-3">
         <Ratings tightness={checkIn?.tightness ?? []} words={JOINT_WORDS} pain={checkIn?.pain ?? false} />
       </div>
       <p className="min-w-0 text-sm break-words text-ink-soft max-lg:order-2 max-lg:col-span-3">{checkIn ? [checkIn.pain ? (checkIn.painWhere ?? "pain, did not say where") : "", checkIn.note ?? ""].filter(Boolean).join(" · ") : "has not checked in"}</p>
