@@ -145,6 +145,17 @@ describe("the outbox", () => {
     expect(outbox.items()).toEqual([]);
   });
 
+  it("never takes what was said of edits before for an answer to those made since", async () => {
+    const { state, page, turn } = world();
+    const outbox = page(memoryStore());
+    const edits = (words: string) => sessionItem("a", { coach: "ana", club: "kestrel" }, { basedOn: 1, doc: { words }, title: "Gigs" }, { now: T, stamp: `s${stamps++}` });
+    state.script = [async () => (await outbox.add(edits("mended")), { kind: "refused", words: "Too long." })];
+    await outbox.add(edits("too long"));
+    await turn(100);
+    expect(state.sent).toEqual(["session:a", "session:a"]);
+    expect(outbox.items()).toEqual([]);
+  });
+
   it("goes on after it was closed in the middle, and sends what may not have arrived", async () => {
     const { state, page, settle, turn } = world();
     const store = memoryStore();

@@ -66,8 +66,8 @@ export function openOutbox({ store, send, now, alone, later, tell, may: whatMay 
       await change((all) => {
         const kept = all.find((one) => one.key === item.key);
         if (!kept) return undefined;
-        // Changed while it was on its way: what is there now is yet to be sent.
-        if (kept.stamp !== item.stamp) return answer.kind === "taken" ? undefined : { put: [after({ ...kept, tries: item.tries }, answer, now()) ?? kept] };
+        // Changed while it was on its way: what is there now is yet to be sent, whatever was said of what was there before.
+        if (kept.stamp !== item.stamp) return answer.kind === "offline" || answer.kind === "busy" ? { put: [after({ ...kept, tries: item.tries }, answer, now()) ?? kept] } : undefined;
         const left = after(item, answer, now());
         if (!left) return { drop: [item.key] };
         const others = all.filter((one) => one.key !== item.key);

@@ -13,6 +13,9 @@ const KEEP_MS = 150;
 const keyOf = (id: string) => `session:${id}`;
 const later = new Map<string, { timer: ReturnType<typeof setTimeout>; keep: () => Promise<unknown> }>();
 
+/** Sessions whose edits this browser had no room for. */
+const noRoomFor = new Set<string>();
+
 function leave(id: string): void {
   clearTimeout(later.get(id)?.timer);
   later.delete(id);
@@ -23,7 +26,7 @@ export function keepDraft(id: string, whose: OfCoach, { basedOn, doc }: Draft): 
   leave(id);
   const keep = () => {
     leave(id);
-    return browserOutbox().outbox.add(sessionItem(id, whose, { basedOn, doc, title: doc.title }, { now: now(), stamp: newKey() }));
+    return browserOutbox().outbox.add(sessionItem(id, whose, { basedOn, doc, title: doc.title }, { now: now(), stamp: newKey() })).then((full) => void (full ? noRoomFor.add(id) : noRoomFor.delete(id)));
   };
   later.set(id, { timer: setTimeout(() => void keep(), KEEP_MS), keep });
 }
@@ -46,7 +49,7 @@ export async function readDraft(id: string, whose: OfCoach): Promise<Draft | und
 }
 
 /** Whether what is kept of a session would be lost with the page. */
-export const isOnlyHere = (id: string): boolean => browserOutbox().onlyHere().has(keyOf(id));
+export const isOnlyHere = (id: string): boolean => noRoomFor.has(id) || browserOutbox().onlyHere().has(keyOf(id));
 
 /* Earlier versions kept it by themselves. */
 const earlierKey = (id: string) => `mapset-unsaved-${id}`;
