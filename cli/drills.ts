@@ -1,4 +1,4 @@
-import { LEVELS } from "~/core/session/schema";
+import { LEVELS } from "~/core/vocabulary/levels";
 import { stressesOfLevel } from "~/core/stress/at";
 import { DRILLS } from "~/library";
 

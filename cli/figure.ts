@@ -3,7 +3,7 @@ import { motionAt } from "~/core/drills/motion";
 import { sampleBeats } from "~/core/figure/check";
 import { bodyAt, playerOf } from "~/core/figure/play";
 import { POINT_NAMES, SIDES, type Side } from "~/core/figure/points";
-import { LEVELS, type LevelName } from "~/core/session/schema";
+import { LEVELS, type LevelName } from "~/core/vocabulary/levels";
 import { drawnDrillById } from "~/library/drawn";
 
 const USAGE = "usage: ./mapset figure DRILL [--level easier|standard|harder] [--side left|right]";

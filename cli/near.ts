@@ -1,4 +1,4 @@
-import { LEVELS } from "~/core/session/schema";
+import { LEVELS } from "~/core/vocabulary/levels";
 import { nearOf } from "~/core/stress/near";
 import { DRAWN_DRILLS } from "~/library/drawn";
 

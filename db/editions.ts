@@ -6,7 +6,7 @@ import type { Edition } from "~/core/edition/edition";
 import type { Choice } from "~/core/group/choices";
 import type { Protects } from "~/core/group/protect";
 import type { GroupSetting } from "~/core/group/schema";
-import { sameJson } from "~/core/session/same";
+import { sameJson } from "~/core/same-json";
 import type { Seconds } from "~/core/units";
 import { clubOfEntry, type Club } from "./clubs";
 import { among } from "./among";

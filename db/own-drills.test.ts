@@ -1,8 +1,8 @@
 import { eq, sql } from "drizzle-orm";
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
 import { ownDrillId } from "~/core/drills/own";
-import { readOwnList } from "~/core/drills/own-list";
-import { asDocument } from "~/core/stress/attach";
+import { readOwnList } from "~/core/documents/own-drills";
+import { asDocument } from "~/core/drills/stresses";
 import { drawnDrillById } from "~/library/drawn";
 import type { Db } from "./client";
 import type { Club } from "./clubs";

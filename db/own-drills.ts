@@ -11,10 +11,11 @@ import type { Db } from "./client";
 import { mustOpen, readable } from "./documents";
 import type { Club } from "./clubs";
 import { ownDrill, ownDrillRevision, ownDrillStress } from "./schema";
-import { asDocument, withStress, type LevelLines } from "~/core/stress/attach";
+import { asDocument } from "~/core/drills/stresses";
+import { withStress, type LevelLines } from "~/core/stress/attach";
 import { stressLines } from "~/core/stress/own";
 import { STRESS_RULES } from "~/core/stress/version";
-import { LEVELS } from "~/core/session/schema";
+import { LEVELS } from "~/core/vocabulary/levels";
 
 export type OwnDrill = { id: string; revision: number; archivedAt: Date | null; updatedAt: Date; doc: Drill };
 

@@ -7,7 +7,7 @@ import type { Drill } from "~/core/drills/schema";
 import type { SessionFile } from "~/core/files/session-file";
 import { takeLocks } from "~/core/session/locks";
 import type { Session } from "~/core/session/schema";
-import { asDocument } from "~/core/stress/attach";
+import { asDocument } from "~/core/drills/stresses";
 import type { Seconds } from "~/core/units";
 import type { Db } from "./client";
 import type { Club } from "./clubs";

@@ -165,7 +165,7 @@ export const adductors = [
   drill({
     id: "side-squat-hop", name: "Low side hops on hands", region: "hip-sides", method: "travel", sides: "together", directions: 2, directionWords: ["to the right", "to the left"],
     posture: "squat", kit: [], main: ["hip.flex", "hip.abd"], also: ["an.df", "scap"], loads: [some("impact", "The feet leave the floor and land together."), some("breathless", "Hop after hop raises the pulse."), much("balance", "Hops and lands low."), much("ankle-roll", "Lands to the side."), some("heel-tendon", "Pushes off and lands on the balls of the feet."), some("ankle-deep-bend", "Lands with the heels near the floor.")],
-    dose: reps(5, "hands across 1.5", "hop over 1.5"), bounds: bounds(3, 8, 1, 2),
+    dose: reps(5, "hands across 1.5", "hop over 1.5 (hop)"), bounds: bounds(3, 8, 1, 2),
     brief: "In a low squat put the hands to one side and hop the feet across after them.",
     setUp: ["Squat low, hands on the floor, four metres free to one side."],
     steps: ["Put both hands to the side.", "Lean on them and hop the feet across.", "Land soft, heels near the floor."],
@@ -174,7 +174,7 @@ export const adductors = [
     faults: [fault("Hard landings.", "Land like a cat.")],
     cautions: ["Look who is beside you. If your wrists hurt, leave this one out.", "Leave it out with sore knees or ankles."],
     easier: { how: "Step instead of hop.", loads: [some("balance", "Steps low to the side."), some("ankle-deep-bend", "Low with the heels near the floor.")] },
-    harder: { how: "Longer hops.", dose: reps(6, "hands across 1.5", "hop over 1.5") },
+    harder: { how: "Longer hops.", dose: reps(6, "hands across 1.5", "hop over 1.5 (hop)") },
   }),
   drill({
     id: "step-side-bend", name: "Step out with side bend", region: "hip-sides", method: "dynamic", sides: "alternating",

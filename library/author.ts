@@ -1,6 +1,9 @@
-import type { Area, Grade } from "~/core/drills/areas";
+import { withAmount } from "~/core/dose/amount";
+import { inWholeUnits } from "~/core/dose/dose";
+import type { Area, Grade } from "~/core/vocabulary/areas";
 import type { Drill, DoseBounds, DrillLevel, Load } from "~/core/drills/schema";
-import type { Beat, Dose } from "~/core/session/schema";
+import type { Beat } from "~/core/dose/beat";
+import type { Dose } from "~/core/dose/kinds";
 
 type LevelText = Partial<Omit<DrillLevel, "how">> & Pick<DrillLevel, "how">;
 
@@ -25,15 +28,15 @@ export const time = (seconds: number): Dose => ({ kind: "time", seconds });
 export const breaths = (count: number, pattern?: [number, number, number, number]): Dose =>
   pattern ? { kind: "breaths", count, pattern } : { kind: "breaths", count };
 
-/** Repetitions; each beat is written `word seconds` with the breath in brackets: `"reach 2 [out]"`. */
+/** Repetitions; each beat is written `word seconds`, with the breath in brackets and what kind of beat it is in round ones: `"reach 2 [out]"`, `"hop over 1.5 (hop)"`. */
 export function reps(count: number, ...beats: string[]): Dose {
   return { kind: "reps", count, tempo: beats.map(readBeat) };
 }
 
 function readBeat(text: string): Beat {
-  const parts = /^(.+?) ([\d.]+)(?: \[(in|out|hold)\])?$/.exec(text);
+  const parts = /^(.+?) ([\d.]+)(?: \[(in|out|hold)\])?(?: \((step|hop)\))?$/.exec(text);
   if (!parts?.[1] || !parts[2]) throw new Error(`Not a beat: ${text}`);
-  return { do: parts[1], seconds: Number(parts[2]), ...(parts[3] && { breath: parts[3] as "in" | "out" | "hold" }) };
+  return { do: parts[1], seconds: Number(parts[2]), ...(parts[3] && { breath: parts[3] as "in" | "out" | "hold" }), ...(parts[4] && { kind: parts[4] as "step" | "hop" }) };
 }
 
 /** Ramped effort; steps are `[per cent, seconds]`. */
@@ -50,7 +53,7 @@ export function effort(
 
 /** The same repetitions, another count. */
 export function again(dose: Dose, count: number): Dose {
-  return dose.kind === "reps" || dose.kind === "breaths" ? { ...dose, count } : dose;
+  return inWholeUnits(dose) ? withAmount(dose, count) : dose;
 }
 
 export const bounds = (least: number, most: number, step: number, leastRep?: number): DoseBounds => ({

@@ -1,6 +1,6 @@
 import { describe, expect, it } from "vitest";
 import { demandSchema } from "~/core/demands/schema";
-import { ROWS } from "~/core/drills/rows";
+import { ROWS } from "~/core/vocabulary/rows";
 import { DRILLS } from ".";
 import { DEMANDS, demandById } from "./demands";
 

@@ -1,5 +1,5 @@
 import type { Demand } from "~/core/demands/schema";
-import type { Row } from "~/core/drills/rows";
+import type { Row } from "~/core/vocabulary/rows";
 
 type Asked = Partial<Record<Row, [weight: 0 | 1 | 2 | 3, why: string]>>;
 

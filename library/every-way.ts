@@ -4,7 +4,7 @@ import { coverageOf } from "~/core/coverage/coverage";
 import { fitOf } from "~/core/demands/fit";
 import type { Demand } from "~/core/demands/schema";
 import { UNDER_AT_MOST } from "~/core/fit/fit-to-time";
-import { amountOf, withAmount } from "~/core/session/dose-edits";
+import { amountOf, withAmount } from "~/core/dose/amount";
 import { editItem } from "~/core/session/edits";
 import type { Item, Session } from "~/core/session/schema";
 import { compile } from "~/core/timeline/compile";

@@ -1,5 +1,5 @@
-import type { Area, Grade } from "~/core/drills/areas";
-import type { LevelName } from "~/core/session/schema";
+import type { Area, Grade } from "~/core/vocabulary/areas";
+import type { LevelName } from "~/core/vocabulary/levels";
 
 /**
  * What forty levels stress, written by hand from their texts and the table of areas, before anything worked it out from

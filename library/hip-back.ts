@@ -1,7 +1,7 @@
 import { again, bounds, drill, much, reps, some, time } from "./author";
 
 const swing = reps(12, "swing forward 1.25", "swing back 1.25");
-const walk = reps(4, "step and reach 1 [out]", "rise 1 [in]");
+const walk = reps(4, "step and reach 1 [out] (step)", "rise 1 [in]");
 
 export const hipBack = [
   drill({

@@ -1,4 +1,4 @@
-import type { Area } from "~/core/drills/areas";
+import type { Area } from "~/core/vocabulary/areas";
 
 /**
  * Areas that drills load at these levels, whatever else changes: read from what people are told to do, by hand. Most of

@@ -1,11 +1,11 @@
 import { describe, expect, it } from "vitest";
-import { METHODS } from "~/core/drills/method";
+import { METHODS } from "~/core/vocabulary/methods";
 import { drillSchema } from "~/core/drills/schema";
-import { LEVELS } from "~/core/session/schema";
-import { doseSeconds, unitCount, unitMicros } from "~/core/timeline/dose";
-import { HEIGHT } from "~/core/timeline/postures";
-import { USUAL_PACE } from "~/core/session/start";
-import { asDocument } from "~/core/stress/attach";
+import { LEVELS } from "~/core/vocabulary/levels";
+import { doseSeconds, unitCount, unitMicros } from "~/core/dose/dose";
+import { HEIGHT } from "~/core/vocabulary/postures";
+import { USUAL_PACE } from "~/core/dose/pace";
+import { asDocument } from "~/core/drills/stresses";
 import { DRILLS } from ".";
 import { motionsOf } from "./motions";
 

@@ -94,7 +94,7 @@ export const squats = [
   drill({
     id: "squat-walk", name: "Squat walk", region: "whole-body", method: "travel", sides: "together", directions: 2, directionWords: ["forward", "backward"],
     posture: "squat", kit: [], main: ["hip.flex", "kn.flex"], also: ["an.df"], loads: [some("balance", "Walks on one bent leg, then the other."), some("breathless", "Step after step in a squat raises the pulse."), some("ankle-deep-bend", "The knees go over the toes.")],
-    dose: reps(4, "step 1", "step 1"), bounds: bounds(3, 8, 1, 1.5),
+    dose: reps(4, "step 1 (step)", "step 1 (step)"), bounds: bounds(3, 8, 1, 1.5),
     brief: "Stay low in a squat and walk small steps, forward, then backward.",
     setUp: ["Squat as low as is comfortable, arms in front.", "Four metres of free floor."],
     steps: ["Small steps, hips level.", "Chest up, knees over the toes."],
@@ -103,7 +103,7 @@ export const squats = [
     faults: [fault("The hips bob up and down.", "A low ceiling above you."), kneeIn],
     cautions: ["If deep bending bothers your knees, leave this one out. Look behind before walking backward."],
     easier: { how: "Half as low.", loads: [some("balance", "Walks on one bent leg, then the other.")] },
-    harder: { how: "Longer.", dose: reps(6, "step 1", "step 1") },
+    harder: { how: "Longer.", dose: reps(6, "step 1 (step)", "step 1 (step)") },
   }),
   drill({
     id: "stick-squat-pry", name: "Deep squat stick pry and turn", region: "whole-body", method: "dynamic", sides: "alternating",

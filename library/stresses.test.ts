@@ -4,8 +4,8 @@ import { LEAST_AREAS } from "./least-areas";
 import { workedOut } from "./stresses";
 import { AUTHORED } from "./authored";
 import { DRILLS, drillById } from "~/library";
-import { AREAS, type Area } from "~/core/drills/areas";
-import { LEVELS, type LevelName } from "~/core/session/schema";
+import { AREAS, type Area } from "~/core/vocabulary/areas";
+import { LEVELS, type LevelName } from "~/core/vocabulary/levels";
 import { stressesOfLevel } from "~/core/stress/at";
 import { writeStress } from "~/core/stress/codec";
 

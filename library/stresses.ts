@@ -4,9 +4,9 @@ import { motionAt } from "~/core/drills/motion";
 import { writeStress } from "~/core/stress/codec";
 import { stressOf } from "~/core/stress/derive";
 import { undrawnStress } from "~/core/stress/stated";
-import type { LevelStress } from "~/core/stress/types";
+import type { LevelStress } from "~/core/drills/stresses";
 import type { Drill } from "~/core/drills/schema";
-import { LEVELS, type LevelName } from "~/core/session/schema";
+import { LEVELS, type LevelName } from "~/core/vocabulary/levels";
 
 /** What a level of a shipped drill stresses, worked out from its drawing now. */
 export function workedOut(drill: Drill, level: LevelName): LevelStress {

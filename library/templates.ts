@@ -1,6 +1,6 @@
 import { itemOf, newSession } from "~/core/session/start";
 import type { Block, Purpose, Session } from "~/core/session/schema";
-import { withAmount } from "~/core/session/dose-edits";
+import { withAmount } from "~/core/dose/amount";
 import type { Seconds } from "~/core/units";
 import { drillById } from "./index";
 

@@ -5,7 +5,7 @@ import { gzipSync } from "node:zlib";
 import { chromium, type Browser, type Page } from "playwright-core";
 import { readSession } from "~/core/session/read";
 import type { Session } from "~/core/session/schema";
-import { findDrills, makeFindable } from "~/core/drills/search";
+import { findDrills, makeFindable } from "~/core/browse/search";
 import { itemOf } from "~/core/session/start";
 import { median } from "~/core/statistics";
 import { compile } from "~/core/timeline/compile";

@@ -4,7 +4,7 @@ import { drawnDrill } from "~/app/server/drills.server";
 import { stillFile } from "~/app/server/figures.server";
 import { readOwnId } from "~/core/drills/own";
 import { STILL_MOMENTS, type StillMoment } from "~/core/figure/stills";
-import { LEVELS, type LevelName } from "~/core/session/schema";
+import { LEVELS, type LevelName } from "~/core/vocabulary/levels";
 import { drawnDrillById } from "~/library/drawn";
 
 /** A still of a drill. Those of a coach's own drills are for that coach only. */

@@ -1,7 +1,7 @@
 import type { Club } from "~/db/clubs";
 import { ownIdsIn, readOwnId } from "~/core/drills/own";
 import type { Drill } from "~/core/drills/schema";
-import { makeFindable, type Findable } from "~/core/drills/search";
+import { makeFindable, type Findable } from "~/core/browse/search";
 import type { Session } from "~/core/session/schema";
 import { browseAllOwn, findRevision, listOwnDrills, revisionsNamed, type ListedDrill } from "~/db/own-drills";
 import type { UnreadableRow } from "~/db/unreadable";

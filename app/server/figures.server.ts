@@ -3,7 +3,7 @@ import type { Drill } from "~/core/drills/schema";
 import { playerOf } from "~/core/figure/play";
 import { beatOf, type StillMoment } from "~/core/figure/stills";
 import { pairSvg, stillSvg } from "~/core/figure/svg";
-import type { LevelName } from "~/core/session/schema";
+import type { LevelName } from "~/core/vocabulary/levels";
 
 /** The look of a still that stands by itself, readable on light and dark pages alike. */
 const STYLE =

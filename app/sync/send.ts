@@ -1,5 +1,5 @@
 import { now } from "~/core/clock/clock";
-import { sameJson } from "~/core/session/same";
+import { sameJson } from "~/core/same-json";
 import type { Answer, Item } from "~/core/outbox/item";
 
 const LONGEST_MS = 20_000;

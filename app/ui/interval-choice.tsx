@@ -2,7 +2,7 @@ import { useId } from "react";
 import { NumberField } from "./number-field";
 import { INTERVAL_BOUNDS } from "~/core/session/bounds";
 import type { Interval } from "~/core/session/schema";
-import { intervalText, USUAL_INTERVALS } from "~/core/text/intervals";
+import { intervalText, USUAL_INTERVALS } from "~/core/wording/intervals";
 
 const same = (a: Interval, b: Interval): boolean => a.work === b.work && a.rest === b.rest;
 /** What one's own begins from, where nothing was chosen before. */

@@ -1,7 +1,7 @@
 import { useCallback, useEffect, useMemo, useRef, useState } from "react";
 import { useAgain } from "./use-again";
 import { ownIdsIn } from "~/core/drills/own";
-import { readOwnList, type OwnListed } from "~/core/drills/own-list";
+import { readOwnList, type OwnListed } from "~/core/documents/own-drills";
 import type { Drill } from "~/core/drills/schema";
 
 const NONE: readonly Drill[] = [];

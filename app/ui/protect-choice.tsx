@@ -1,9 +1,9 @@
 import { useId } from "react";
 import { NumberField } from "./number-field";
-import { AREA_FACTS, AREA_GROUPS, AREAS, type Area } from "~/core/drills/areas";
+import { AREA_FACTS, AREA_GROUPS, AREAS, type Area } from "~/core/vocabulary/areas";
 import { protectionsOf, type Protection, type Protects } from "~/core/group/protect";
-import { LIMITABLE } from "~/core/stress/types";
-import { capital } from "~/core/text/words";
+import { LIMITABLE } from "~/core/drills/stresses";
+import { capital } from "~/core/wording/words";
 
 const FIRST_LIMIT = 90;
 const isLimitable = (area: Area) => (LIMITABLE as readonly Area[]).includes(area);

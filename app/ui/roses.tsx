@@ -1,8 +1,8 @@
 import { useMemo, useRef, useState, type KeyboardEvent } from "react";
-import { petalPath, ROSE_VIEWS, rosesBody, type Petal, type Rose } from "~/core/coverage/roses";
-import { JOINT_WORDS, ROW_FACTS } from "~/core/drills/rows";
+import { petalPath, ROSE_VIEWS, rosesBody, type Petal, type Rose } from "~/core/demands/roses";
+import { JOINT_WORDS, ROW_FACTS } from "~/core/vocabulary/rows";
 import { draw } from "~/core/figure/draw";
-import { secondsText } from "~/core/text/clock";
+import { secondsText } from "~/core/lengths";
 
 /** Where the two silhouettes stand in the picture, in its centimetres: the front whole, the back from the hips up beside its legs. */
 const FRONT = { x: 74, y: 0 };

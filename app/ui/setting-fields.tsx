@@ -3,10 +3,10 @@ import { Button } from "./button";
 import { Field, SelectField } from "./field";
 import { NumberField } from "./number-field";
 import { ProtectChoice } from "./protect-choice";
-import { KIT, KIT_FACTS } from "~/core/drills/kit";
+import { KIT, KIT_FACTS } from "~/core/vocabulary/kit";
 import { readKit } from "~/core/group/kit-text";
 import { SURFACE_FACTS, SURFACES } from "~/core/group/surfaces";
-import { listWords } from "~/core/text/words";
+import { listWords } from "~/core/wording/words";
 import type { GroupSetting } from "~/core/group/schema";
 
 /** Kit and floor, and caps and what all of a group protects; or one of the two. What is not ticked is not looked at. */

@@ -1,5 +1,5 @@
 import type { ReactNode } from "react";
-import { clockText } from "~/core/text/clock";
+import { clockText } from "~/core/lengths";
 import type { Seconds } from "~/core/units";
 
 /** A motion that is short of what is asked, with a word on it and how far it got. */

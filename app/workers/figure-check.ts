@@ -1,6 +1,6 @@
 import { motionFaults, type FigureFault } from "~/core/figure/check";
 import type { Motion } from "~/core/figure/motion";
-import type { Row } from "~/core/drills/rows";
+import type { Row } from "~/core/vocabulary/rows";
 
 export type CheckAsk = { id: number; motion: Motion; main: Row[] };
 export type CheckAnswer = { id: number; faults: FigureFault[] };

@@ -5,7 +5,7 @@ import type { Drill } from "~/core/drills/schema";
 import type { Group } from "~/core/group/schema";
 import type { Item, Session } from "~/core/session/schema";
 import { itemOf, newSession } from "~/core/session/start";
-import { madeDrill } from "~/core/testing/drills";
+import { madeDrill } from "~/fixtures/drills";
 
 /*
  * Where a drill that mends is put, which one, and with what dose.

@@ -3,13 +3,13 @@ import type { AuditInput, Fix } from "./types";
 import type { Drill } from "~/core/drills/schema";
 import { piecesThere } from "~/core/group/kit";
 import { protectionsOf, spares } from "~/core/group/protect";
-import { amountOf, withAmount } from "~/core/session/dose-edits";
+import { amountOf, withAmount } from "~/core/dose/amount";
 import { insertItem, type Place } from "~/core/session/edits";
-import type { Dose, Pace } from "~/core/session/schema";
+import type { Dose } from "~/core/dose/kinds";
+import type { Pace } from "~/core/dose/pace";
 import { itemOf } from "~/core/session/start";
-import { doseWords } from "~/core/text/words";
-import { unitMicros } from "~/core/timeline/dose";
-import { moveSeconds } from "~/core/timeline/postures";
+import { doseWords, unitMicros, isCounted } from "~/core/dose/dose";
+import { moveSeconds } from "~/core/vocabulary/postures";
 import { toSeconds, type Seconds } from "~/core/units";
 
 /** Drills that may be added for a group: the kit is there, nothing anybody protects is loaded, and they are not in it yet. */
@@ -60,7 +60,7 @@ export function closeFix(input: AuditInput, answers: (drill: Drill) => boolean):
 /** The drill's usual dose, or as much more of it as a side needs for so many seconds, within its bounds. */
 function doseFor(drill: Drill, wants: Seconds, pace: Pace): Dose {
   const { dose, bounds } = drill.levels.standard;
-  const unit = dose.kind === "time" || dose.kind === "ladder" ? 1 : toSeconds(unitMicros(dose, pace));
+  const unit = isCounted(dose) ? toSeconds(unitMicros(dose, pace)) : 1;
   const steps = Math.ceil((wants / (unit * drill.directions) - amountOf(dose).value) / bounds.step);
   return steps <= 0 ? dose : withAmount(dose, Math.min(bounds.most, amountOf(dose).value + steps * bounds.step));
 }

@@ -2,17 +2,19 @@ import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { audit, auditInput, keyOf, mending, RULES, withMendingFixes, type Found } from "./audit";
 import { SEVERITIES } from "./types";
-import { AREAS, type Area } from "~/core/drills/areas";
+import { AREAS, type Area } from "~/core/vocabulary/areas";
 import type { Group, GroupSetting } from "~/core/group/schema";
 import type { Demand } from "~/core/demands/schema";
 import { readSession } from "~/core/session/read";
 import type { Session } from "~/core/session/schema";
+import { settled } from "~/core/session/newest";
 import { compile } from "~/core/timeline/compile";
 import { demandById } from "~/library/demands";
 import { DRILLS, drillById } from "~/library";
 
 function session(items: object[], more: object = {}): Session {
-  const read = readSession({ format: "mapset/session", version: 1, title: "Before the boat", purpose: "before-training", blocks: [{ title: "b", items }], ...more }, drillById);
+  const written = { format: "mapset/session", version: 2, title: "Before the boat", purpose: "before-training", blocks: [{ title: "b", items }], ...more } as Session;
+  const read = readSession(settled(written, drillById), drillById);
   if (!read.ok) throw new Error(JSON.stringify(read.faults));
   return read.value;
 }

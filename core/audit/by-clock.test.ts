@@ -3,7 +3,7 @@ import { audit, auditInput, mending, withMendingFixes } from "./audit";
 import type { Group } from "~/core/group/schema";
 import { readSession } from "~/core/session/read";
 import type { Session, SessionInput } from "~/core/session/schema";
-import { madeDrill } from "~/core/testing/drills";
+import { madeDrill } from "~/fixtures/drills";
 
 /*
  * Drills that go by the clock of their block are looked at as they are really done there, and a change that does not fit

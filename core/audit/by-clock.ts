@@ -2,7 +2,7 @@ import type { Fix } from "./types";
 import { editBlock, type Place } from "~/core/session/edits";
 import { INTERVAL_BOUNDS } from "~/core/session/bounds";
 import type { Session } from "~/core/session/schema";
-import { secondsText } from "~/core/text/clock";
+import { secondsText } from "~/core/lengths";
 import type { Seconds } from "~/core/units";
 
 /** Where a drill goes by the clock of its block, that is what sets how long it is held; undefined where it doesn't, or nothing so short is by the clock. */

@@ -3,7 +3,7 @@ import type { Found } from "./audit";
 import { foundAnew, worsened } from "./compare";
 import type { Session } from "~/core/session/schema";
 import { itemOf, newSession } from "~/core/session/start";
-import { madeDrill } from "~/core/testing/drills";
+import { madeDrill } from "~/fixtures/drills";
 
 /*
  * What a change brings: findings that were not there just so, and how many of them are no mere hint.

@@ -3,8 +3,8 @@ import { audit, auditInput } from "./audit";
 import type { Drill } from "~/core/drills/schema";
 import type { Item, Session } from "~/core/session/schema";
 import { itemOf, newSession } from "~/core/session/start";
-import { madeDrill } from "~/core/testing/drills";
-import { groupOf, itemsAfter, look, seconds, timed } from "~/core/testing/looked";
+import { madeDrill } from "~/fixtures/drills";
+import { groupOf, itemsAfter, look, seconds, timed } from "~/fixtures/looked";
 
 /*
  * What the rules about how a session runs say and what mends it, with made-up drills that nothing else is wrong with: to the word, on both sides of

@@ -1,7 +1,8 @@
 import type { Found } from "./audit";
-import type { Area } from "~/core/drills/areas";
+import type { Area } from "~/core/vocabulary/areas";
 import type { Drill } from "~/core/drills/schema";
-import type { LevelName, Session } from "~/core/session/schema";
+import type { LevelName } from "~/core/vocabulary/levels";
+import type { Session } from "~/core/session/schema";
 
 /** From this day on what a drill loads is worked out from its drawing. Sessions saved before were looked over with what was written down. */
 export const KNOWN_BETTER_SINCE = new Date("2026-11-26T00:00:00Z");

@@ -2,7 +2,7 @@ import type { AuditInput } from "./types";
 import type { Drill, DrillLevel } from "~/core/drills/schema";
 import type { Place } from "~/core/session/edits";
 import type { Item, Purpose } from "~/core/session/schema";
-import { itemDone } from "~/core/timeline/interval";
+import { itemDone } from "~/core/session/interval";
 
 /** An item with everything known of it. */
 export type Looked = { place: Place; item: Item; drill: Drill; level: DrillLevel };

@@ -1,17 +1,18 @@
 import { describe, expect, it } from "vitest";
 import { audit, auditInput } from "./audit";
 import { candidatesOf } from "~/core/draft/candidates";
-import { browse } from "~/core/drills/browse";
+import { browse } from "~/core/browse/browse";
 import { spares } from "~/core/group/protect";
-import { asked } from "~/core/testing/requests";
+import { asked } from "~/fixtures/requests";
 import type { Drill } from "~/core/drills/schema";
 import type { Group } from "~/core/group/schema";
 import { readSession } from "~/core/session/read";
-import type { Dose, Session } from "~/core/session/schema";
-import { lookup, timedDrill } from "~/core/testing/drills";
+import type { Dose } from "~/core/dose/kinds";
+import type { Session } from "~/core/session/schema";
+import { lookup, timedDrill } from "~/fixtures/drills";
 import { compile } from "~/core/timeline/compile";
-import { doseSeconds } from "~/core/timeline/dose";
-import { MOST_BEATS } from "~/core/timeline/size";
+import { doseSeconds } from "~/core/dose/dose";
+import { MOST_BEATS } from "~/core/session/size";
 import { DRILLS, drillById } from "~/library";
 
 /*

@@ -1,7 +1,7 @@
 import type { Coverage } from "~/core/coverage/coverage";
 import type { Demand } from "~/core/demands/schema";
-import type { Area } from "~/core/drills/areas";
-import type { Row } from "~/core/drills/rows";
+import type { Area } from "~/core/vocabulary/areas";
+import type { Row } from "~/core/vocabulary/rows";
 import type { Drill } from "~/core/drills/schema";
 import type { Group } from "~/core/group/schema";
 import type { Place } from "~/core/session/edits";

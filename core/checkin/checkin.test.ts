@@ -2,7 +2,7 @@ import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { isNotable } from "./notable";
 import { checkInSchema, progressSchema } from "./schema";
-import { RATED_JOINTS } from "~/core/drills/rows";
+import { RATED_JOINTS } from "~/core/vocabulary/rows";
 
 const rating = fc.option(fc.integer({ min: 0, max: 10 }), { nil: null });
 const run = { key: "5e0b7c1a-6f2d-4c3b-9a8e-1d2c3b4a5f60", person: { athleteId: null, name: "Pip" }, shareDone: 0.5, finished: false };

@@ -1,5 +1,5 @@
 import { z } from "zod";
-import { RATED_JOINTS } from "~/core/drills/rows";
+import { RATED_JOINTS } from "~/core/vocabulary/rows";
 
 const zeroToTen = z.number().int().min(0).max(10);
 

@@ -1,5 +1,5 @@
 import type { CheckIn } from "./schema";
-import { JOINT_WORDS } from "~/core/drills/rows";
+import { JOINT_WORDS } from "~/core/vocabulary/rows";
 
 /** A check-in in words, to be handed over in another way where Mapset cannot take it: pain first. */
 export function checkInText({ run, hard, tightness, pain, painWhere, note }: CheckIn): string {

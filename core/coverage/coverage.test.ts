@@ -3,7 +3,7 @@ import { describe, expect, it } from "vitest";
 import { coverageOf, planeSeconds } from "./coverage";
 import { fitOf, missingRows, targetsOf } from "~/core/demands/fit";
 import type { Demand } from "~/core/demands/schema";
-import { ROWS } from "~/core/drills/rows";
+import { ROWS } from "~/core/vocabulary/rows";
 import { readSession } from "~/core/session/read";
 import { compile } from "~/core/timeline/compile";
 import { drillById, DRILLS } from "~/library";

@@ -1,8 +1,9 @@
-import { ROW_FACTS, ROWS, type Plane, type Row } from "~/core/drills/rows";
+import { ROW_FACTS, ROWS, type Plane, type Row } from "~/core/vocabulary/rows";
 import type { Drill } from "~/core/drills/schema";
 import type { Item, Session } from "~/core/session/schema";
 import type { Segment, WorkSide } from "~/core/timeline/types";
 import type { Seconds, Share } from "~/core/units";
+import { isCounted } from "~/core/dose/dose";
 
 /** What a work second gives a row that is main for its drill, and one that is also worked. */
 const MAIN: Share = 1;
@@ -51,7 +52,7 @@ export function coverageOf(session: Session, timeline: { segments: readonly Segm
 
 /** Whether each side has half of a piece of work: it changes sides, or both are worked side by side for a time. */
 export const sharesSides = (side: WorkSide, version: Session["version"], drill: Pick<Drill, "sides">, { dose }: Pick<Item, "dose">): boolean =>
-  side === "alternating" || (version > 1 && side === "both" && drill.sides !== "together" && (dose.kind === "time" || dose.kind === "ladder"));
+  side === "alternating" || (version > 1 && side === "both" && drill.sides !== "together" && !isCounted(dose));
 
 /** Seconds that count in each plane, over all rows. */
 export function planeSeconds(coverage: Coverage): Record<Plane, Seconds> {

@@ -1,4 +1,4 @@
-import { RATED_JOINTS, ROW_FACTS, type Joint, type RatedJoint } from "~/core/drills/rows";
+import { RATED_JOINTS, ROW_FACTS, type Joint, type RatedJoint } from "~/core/vocabulary/rows";
 import type { Drill } from "~/core/drills/schema";
 import type { Session } from "~/core/session/schema";
 import type { Timeline } from "~/core/timeline/types";

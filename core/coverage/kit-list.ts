@@ -1,4 +1,4 @@
-import { KIT, KIT_FACTS, type Kit } from "~/core/drills/kit";
+import { KIT, KIT_FACTS, type Kit } from "~/core/vocabulary/kit";
 import type { Drill } from "~/core/drills/schema";
 import type { Session } from "~/core/session/schema";
 

@@ -3,7 +3,7 @@ import { describe, expect, it } from "vitest";
 import { copyOfDemand, HELD_POSITIONS, withHeld, withReason, withWeight } from "./edit";
 import { weightOf } from "./fit";
 import { demandSchema } from "./schema";
-import { ROWS } from "~/core/drills/rows";
+import { ROWS } from "~/core/vocabulary/rows";
 import { DEMANDS, demandById } from "~/library/demands";
 
 const rowing = demandById("rowing")!;

@@ -1,5 +1,5 @@
 import type { Demand } from "./schema";
-import { ROWS, type Row } from "~/core/drills/rows";
+import { ROWS, type Row } from "~/core/vocabulary/rows";
 
 /** A copy to be made one's own; its name says so and stays within the limit. */
 export function copyOfDemand(demand: Demand): Demand {

@@ -1,6 +1,6 @@
 import type { Demand } from "./schema";
 import type { Coverage } from "~/core/coverage/coverage";
-import { ROWS, type Row } from "~/core/drills/rows";
+import { ROWS, type Row } from "~/core/vocabulary/rows";
 import type { Seconds, Share } from "~/core/units";
 
 /** The part of a session's target that is work on the demand; the rest is moves, first looks and what else is wanted. */

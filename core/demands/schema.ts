@@ -1,5 +1,5 @@
 import { z } from "zod";
-import { ROWS } from "~/core/drills/rows";
+import { ROWS } from "~/core/vocabulary/rows";
 
 /** How much a row is asked for, 0 to 3, and why in a line. */
 const weightSchema = z.strictObject({ weight: z.number().min(0).max(3), why: z.string().trim().min(3).max(200) });

@@ -19,7 +19,7 @@ import { quantile } from "~/core/statistics";
 import { PURPOSES } from "~/core/session/schema";
 import { newSession, itemOf } from "~/core/session/start";
 import { compile } from "~/core/timeline/compile";
-import { asked, KNOWN } from "~/core/testing/requests";
+import { asked, KNOWN } from "~/fixtures/requests";
 import { DRILLS, drillById } from "~/library";
 import { DEMANDS } from "~/library/demands";
 import { SCHOOLS } from "~/library/schools";

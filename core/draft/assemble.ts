@@ -4,16 +4,18 @@ import { orderOfSteps } from "./order";
 import type { DraftRequest } from "./request";
 import { stepRank, stepTitle, type Step } from "./school";
 import { isStrong } from "~/core/audit/rules/cold-effort";
-import { setUpsOf } from "~/core/drills/kit";
+import { setUpsOf } from "~/core/vocabulary/kit";
 import { hardness } from "~/core/drills/hardness";
 import type { Drill } from "~/core/drills/schema";
-import type { Dose, Interval, Item, Session } from "~/core/session/schema";
+import type { Dose } from "~/core/dose/kinds";
+import type { Interval, Item, Session } from "~/core/session/schema";
 import { newSession } from "~/core/session/start";
 import { compile } from "~/core/timeline/compile";
 import { gapsOf } from "~/core/timeline/gaps";
 import { placeKey } from "~/core/timeline/totals";
-import { HEIGHT, type Posture } from "~/core/timeline/postures";
+import { HEIGHT, type Posture } from "~/core/vocabulary/postures";
 import type { Seconds } from "~/core/units";
+import { asksEffort } from "~/core/dose/dose";
 
 /** A drill that was chosen, and its dose. */
 export type Chosen = { candidate: Candidate; index: number; dose: Dose };
@@ -32,7 +34,7 @@ export function ordered(chosen: readonly Chosen[], request: DraftRequest): { ste
       // Strong effort waits for everything easier along its motions.
       after: group.flatMap((other, j) =>
         (waits && !isEasy(candidate) && isEasy(other.candidate)) ||
-        (isStrong(candidate.doses[0]!) && other.candidate.doses[0]!.kind !== "effort" && meets(rowsOf(other.candidate, true), rowsOf(candidate, false))) ? [j] : [],
+        (isStrong(candidate.doses[0]!) && !asksEffort(other.candidate.doses[0]!) && meets(rowsOf(other.candidate, true), rowsOf(candidate, false))) ? [j] : [],
       ),
     }));
   });

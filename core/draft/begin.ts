@@ -1,11 +1,12 @@
 import { draftRequestSchema, keptRequestSchema, type KeptRequest } from "./request";
 import { stepOf, stepRank, type School } from "./school";
 import { coverageOf } from "~/core/coverage/coverage";
-import { ROW_FACTS, ROWS, type Joint, type Row } from "~/core/drills/rows";
-import type { Area } from "~/core/drills/areas";
+import { ROW_FACTS, ROWS, type Joint, type Row } from "~/core/vocabulary/rows";
+import type { Area } from "~/core/vocabulary/areas";
 import type { Drill } from "~/core/drills/schema";
 import type { GroupSetting } from "~/core/group/schema";
-import type { LevelName, Purpose, Session } from "~/core/session/schema";
+import type { LevelName } from "~/core/vocabulary/levels";
+import type { Purpose, Session } from "~/core/session/schema";
 import { compile } from "~/core/timeline/compile";
 import type { Seconds } from "~/core/units";
 

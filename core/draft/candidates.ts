@@ -12,18 +12,20 @@ import { protectedAreas } from "~/core/audit/rules/protected-areas";
 import { beforePower } from "~/core/audit/look";
 import type { AuditInput, Rule } from "~/core/audit/types";
 import { coverageOf } from "~/core/coverage/coverage";
-import type { Kit } from "~/core/drills/kit";
-import { ROW_FACTS, ROWS, type Row } from "~/core/drills/rows";
+import type { Kit } from "~/core/vocabulary/kit";
+import { ROW_FACTS, ROWS, type Row } from "~/core/vocabulary/rows";
 import type { Drill } from "~/core/drills/schema";
 import { weightOf } from "~/core/demands/fit";
-import { amountOf, withAmount } from "~/core/session/dose-edits";
-import { LEVELS, type Dose, type Interval, type Item, type LevelName, type Session } from "~/core/session/schema";
+import { amountOf, withAmount } from "~/core/dose/amount";
+import { LEVELS, type LevelName } from "~/core/vocabulary/levels";
+import type { Dose } from "~/core/dose/kinds";
+import type { Interval, Item, Session } from "~/core/session/schema";
 import { itemOf, newSession } from "~/core/session/start";
 import { knownStress } from "~/core/stress/at";
-import { doseSeconds } from "~/core/timeline/dose";
+import { doseSeconds, hasOwnTimes, isCounted, isPiece, choicesOf } from "~/core/dose/dose";
 import { compile } from "~/core/timeline/compile";
-import { doseDone } from "~/core/timeline/interval";
-import type { Posture } from "~/core/timeline/postures";
+import { doseDone } from "~/core/session/interval";
+import type { Posture } from "~/core/vocabulary/postures";
 import type { Seconds } from "~/core/units";
 
 /** A step after all others: what the session ends with. */
@@ -122,7 +124,7 @@ function formOf(request: DraftRequest, drill: Drill, level: LevelName, offered: 
   const first = at(usual.dose);
   const stops = breaks(RULES, first);
   if (stops.length > 0) return stops.forEach((limit) => why.add(limit)), undefined;
-  let doses = just ? [just] : dosesOf(request, drill, level).filter((dose) => dose.kind !== "ladder" || dose.rung === (usual.dose.kind === "ladder" ? usual.dose.rung : 0));
+  let doses = just ? [just] : dosesOf(request, drill, level);
   const { effortCap, holdCap, floor: length } = request.group?.setting ?? {};
   // What someone does instead has to last as long, so it hangs on the dose, too.
   const someone = protectedAreas.find(first).length > 0;
@@ -155,13 +157,13 @@ function byClock(request: DraftRequest, form: Omit<Candidate, "step">, offered: 
   if (!interval) return form;
   const { drill, level } = form;
   const usual = form.doses[0]!;
-  if (usual.kind === "effort" || usual.kind === "ladder") return undefined;
+  if (hasOwnTimes(usual)) return undefined;
   const dose = doseDone({ interval }, { dose: usual }, drill.sides, drill.directions, pace);
   const { least, most } = drill.levels[level].bounds;
   const { value } = amountOf(dose);
   const unit = doseSeconds(withAmount(dose, 1), pace);
-  if (value < least || value > most || (dose.kind !== "time" && unit * drill.directions > interval.work)) return undefined;
-  if (dose.kind === "time" && drill.method === "hold" && beforePower(request.purpose) && value > HOLD_BEFORE_POWER) return undefined;
+  if (value < least || value > most || (isCounted(dose) && unit * drill.directions > interval.work)) return undefined;
+  if (isPiece(dose) && drill.method === "hold" && beforePower(request.purpose) && value > HOLD_BEFORE_POWER) return undefined;
   const look = lookAt(request, { ...itemOf(drill, level), dose, demo: 0 }, drill, offered, interval);
   const found = [...RULES, ...DOSE_RULES].some(([, rule]) => rule.find(look).some((f) => f.severity !== "hint"));
   if (found) return undefined;
@@ -192,10 +194,10 @@ function sumsOf({ timeline, coverage }: AuditInput): Sums {
 function dosesOf(request: DraftRequest, drill: Drill, level: LevelName): Dose[] {
   const { dose, bounds } = drill.levels[level];
   const now = amountOf(dose).value;
-  if (dose.kind === "ladder") return [dose];
+  if (choicesOf(dose)) return [dose];
   const { pace } = request;
   const takes = (one: Dose): Seconds => pace.demo + doseSeconds(one, pace) * drill.directions * (drill.sides === "each" ? 2 : 1);
-  const longHold = drill.method === "hold" && dose.kind === "time" && beforePower(request.purpose);
+  const longHold = drill.method === "hold" && isPiece(dose) && beforePower(request.purpose);
   const most = Math.min(bounds.most, Math.max(now, now * (drill.method === "breath" ? LONG_BREATHS : ROUGH.most), now * (WORTH_SHOWING / Math.max(1, (takes(dose) - pace.demo)))), longHold ? Math.max(bounds.least, Math.min(HOLD_BEFORE_POWER, LONGEST_HOLD / drill.directions)) : Infinity);
   const least = Math.max(bounds.least, Math.min(now, now * ROUGH.least));
   const values: number[] = [];
@@ -203,7 +205,7 @@ function dosesOf(request: DraftRequest, drill: Drill, level: LevelName): Dose[] 
   for (let k = Math.ceil((least - now) / step - 1e-9); now + k * step <= most + 1e-9; k++) values.push(Math.round((now + k * step) * 1e6) / 1e6);
   if (values.length === 0) values.push(Math.min(most, Math.max(bounds.least, Math.min(now, most))));
   // Whole repetitions, breaths and rounds only, so that the steps stay even.
-  const whole = dose.kind === "time" ? values : [...new Set(values.map((v) => Math.max(1, Math.round(v))))];
+  const whole = !isCounted(dose) ? values : [...new Set(values.map((v) => Math.max(1, Math.round(v))))];
   const doses = whole.map((value) => withAmount(dose, value));
   const enough = doses.filter((one) => takes(one) - pace.demo >= WORTH_SHOWING);
   const small = (enough.length > 0 ? enough : doses.slice(-1)).filter((one) => takes(one) <= request.target * MOST_SHARE);

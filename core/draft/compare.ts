@@ -1,19 +1,14 @@
 import { kitList } from "~/core/coverage/kit-list";
-import type { Method } from "~/core/drills/method";
+import { methodFacts, type MethodFacts } from "~/core/vocabulary/methods";
 import type { Drill } from "~/core/drills/schema";
 import type { Session } from "~/core/session/schema";
-import { listWords } from "~/core/text/words";
+import { listWords } from "~/core/wording/words";
 import { compile } from "~/core/timeline/compile";
-import { HEIGHT } from "~/core/timeline/postures";
+import { HEIGHT } from "~/core/vocabulary/postures";
 import { postureChanges } from "~/core/timeline/totals";
 import type { Share } from "~/core/units";
 
-const WAYS: readonly { words: string; methods: readonly Method[] }[] = [
-  { words: "moving", methods: ["dynamic", "circles", "flow", "travel"] },
-  { words: "holding", methods: ["hold"] },
-  { words: "strength", methods: ["strength", "activation", "resisted", "balance", "effort"] },
-  { words: "breath and release", methods: ["breath", "release"] },
-];
+const WAYS = ["moving", "holding", "strength", "breath and release"] as const satisfies readonly MethodFacts["sort"][];
 
 type Facts = { fit: Share; changes: number; drills: number; kit: string[]; floor: Share; ways: Share[] };
 
@@ -35,7 +30,7 @@ export function differences(sessions: readonly { session: Session; fit: Share }[
     fewer((f) => f.kit.length, 1, (n) => (n === 0 ? "no kit" : `least kit (${listWords(here.kit)})`));
     if (here.floor > most((f) => f.floor) + 0.08) told.push({ by: here.floor - most((f) => f.floor), words: `most on the floor (${percent(here.floor)} of the work)` });
     if (here.floor < least((f) => f.floor) - 0.08) told.push({ by: least((f) => f.floor) - here.floor, words: `most on the feet (${percent(1 - here.floor)} of the work)` });
-    WAYS.forEach(({ words }, w) => {
+    WAYS.forEach((words, w) => {
       const more = here.ways[w]! - most((f) => f.ways[w]!);
       if (more > 0.06) told.push({ by: more * 1.5, words: `most ${words} (${percent(here.ways[w]!)} of the work)` });
     });
@@ -56,6 +51,6 @@ function factsOf(session: Session, fit: Share, drills: (id: string) => Drill | u
   return {
     fit, changes: postureChanges(timeline.segments), drills: session.blocks.reduce((sum, block) => sum + block.items.length, 0), kit: kitList(session, drills).map((need) => need.words),
     floor: work.reduce((sum, s) => sum + (HEIGHT[s.posture] < 3 ? s.seconds : 0), 0) / all,
-    ways: WAYS.map(({ methods }) => work.reduce((sum, s) => sum + (methods.includes(methodAt(s)!) ? s.seconds : 0), 0) / all),
+    ways: WAYS.map((way) => work.reduce((sum, s) => sum + (methodFacts(methodAt(s)!).sort === way ? s.seconds : 0), 0) / all),
   };
 }

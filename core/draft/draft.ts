@@ -8,7 +8,7 @@ import { undominated } from "./prune";
 import { apartFrom, lastApart, type Apart, type DraftRequest } from "./request";
 import { coverageOf } from "~/core/coverage/coverage";
 import { fitOf, weightOf } from "~/core/demands/fit";
-import { ROWS } from "~/core/drills/rows";
+import { ROWS } from "~/core/vocabulary/rows";
 import type { Drill } from "~/core/drills/schema";
 import type { Solution, Solve } from "~/core/fit/program";
 import type { Session } from "~/core/session/schema";

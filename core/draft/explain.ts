@@ -4,17 +4,17 @@ import { stepOf } from "./school";
 import { audit, auditInput } from "~/core/audit/audit";
 import { coverageOf, type Coverage } from "~/core/coverage/coverage";
 import { fitOf, missingRows, targetsOf, weightOf } from "~/core/demands/fit";
-import { KIT_FACTS } from "~/core/drills/kit";
-import { ROW_FACTS, ROWS, type Row } from "~/core/drills/rows";
+import { KIT_FACTS } from "~/core/vocabulary/kit";
+import { ROW_FACTS, ROWS, type Row } from "~/core/vocabulary/rows";
 import type { Drill } from "~/core/drills/schema";
 import { against, levelAsWorked, protectionsOf } from "~/core/group/protect";
 import { removeItem } from "~/core/session/edits";
 import type { Item, Session } from "~/core/session/schema";
-import { protectionWords } from "~/core/text/areas";
-import { secondsText } from "~/core/text/clock";
-import { capital, LEVEL_WORDS, listWords } from "~/core/text/words";
+import { protectionWords } from "~/core/wording/areas";
+import { secondsText } from "~/core/lengths";
+import { capital, LEVEL_WORDS, listWords } from "~/core/wording/words";
 import { compile } from "~/core/timeline/compile";
-import { POSTURE_WORDS } from "~/core/timeline/postures";
+import { STAYING } from "~/core/vocabulary/postures";
 import { postureChanges } from "~/core/timeline/totals";
 import type { Seconds, Share } from "~/core/units";
 
@@ -116,7 +116,7 @@ function stays(before: { item: Item; drill: Drill } | undefined, item: Item, dri
   const [was, is] = [before.drill.levels[before.item.level], drill.levels[item.level]];
   const kit = is.kit.filter((piece) => was.kit.includes(piece));
   return [
-    ...(was.endPosture === is.posture ? [`Everyone stays ${is.posture === "squat" ? "in the squat" : /^(lying|sitting|kneeling|standing|hanging|half)/.test(POSTURE_WORDS[is.posture]) ? POSTURE_WORDS[is.posture] : `on ${POSTURE_WORDS[is.posture]}`}.`] : []),
+    ...(was.endPosture === is.posture ? [`Everyone stays ${STAYING[is.posture]}.`] : []),
     ...(kit.length > 0 ? [`The ${KIT_FACTS[kit[0]!].words} is there already.`] : []),
   ];
 }

@@ -7,9 +7,9 @@ import { leastIn } from "./school";
 import { beforePower } from "~/core/audit/look";
 import { LONGEST_HOLD } from "~/core/audit/rules/long-holds";
 import { targetsOf, weightOf } from "~/core/demands/fit";
-import { PLANES } from "~/core/drills/browse";
-import { ROW_FACTS, ROWS, type Row } from "~/core/drills/rows";
-import { doseSeconds } from "~/core/timeline/dose";
+import { PLANES } from "~/core/browse/browse";
+import { ROW_FACTS, ROWS, type Row } from "~/core/vocabulary/rows";
+import { doseSeconds } from "~/core/dose/dose";
 import type { Seconds, Share } from "~/core/units";
 
 /**

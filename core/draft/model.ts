@@ -6,13 +6,13 @@ import { beforePower } from "~/core/audit/look";
 import { WARM_SECONDS, isStrong } from "~/core/audit/rules/cold-effort";
 import { LONGEST_HOLD } from "~/core/audit/rules/long-holds";
 import { targetsOf, weightOf } from "~/core/demands/fit";
-import { PLANES } from "~/core/drills/browse";
+import { PLANES } from "~/core/browse/browse";
 import { hardness } from "~/core/drills/hardness";
-import { ROW_FACTS, ROWS, type Row } from "~/core/drills/rows";
+import { ROW_FACTS, ROWS, type Row } from "~/core/vocabulary/rows";
 import type { Program, Term } from "~/core/fit/program";
 import type { MovingPace } from "~/core/order/posture-order";
-import { doseSeconds } from "~/core/timeline/dose";
-import { CHANGE_BASE, CHANGE_PER_STEP, HEIGHT, type Posture } from "~/core/timeline/postures";
+import { doseSeconds, asksEffort, isPiece } from "~/core/dose/dose";
+import { CHANGE_BASE, CHANGE_PER_STEP, HEIGHT, type Posture } from "~/core/vocabulary/postures";
 import type { Seconds, Share } from "~/core/units";
 
 /** Together, wishes weigh less than this share of the fit: they decide among what is as good. */
@@ -153,7 +153,7 @@ export function programOf(request: DraftRequest, candidates: readonly Candidate[
     }
 
   // Each motion is warm before strong effort at its end.
-  const warming = new Map(open.filter((i) => candidates[i]!.doses[0]!.kind !== "effort").map((i) => [i, rowsOf(candidates[i]!, true)]));
+  const warming = new Map(open.filter((i) => !asksEffort(candidates[i]!.doses[0]!)).map((i) => [i, rowsOf(candidates[i]!, true)]));
   for (const i of open) {
     const here = candidates[i]!;
     if (!isStrong(here.doses[0]!)) continue;
@@ -248,7 +248,7 @@ export const besides = ({ interval, pace }: Pick<DraftRequest, "interval" | "pac
 /** What asks for little, so that a session can begin with it. */
 export const isEasy = (c: Candidate): boolean => hardness(c.drill.method, c.level, c.doses[0]!) < EASY;
 
-const isHold = (c: Candidate): boolean => c.drill.method === "hold" && c.doses[0]!.kind === "time";
+const isHold = (c: Candidate): boolean => c.drill.method === "hold" && isPiece(c.doses[0]!);
 
 /** Time of moving and fetching kit whatever the order: in each chapter every position used is come to but the one it goes on from, every height between two of them is crossed, every piece is fetched once. */
 function movingAtLeast(candidates: readonly Candidate[], { kitChange, moveBase = CHANGE_BASE, moveStep = CHANGE_PER_STEP }: MovingPace, { free, rows }: { free: (name: string, most?: number) => void; rows: Program["rows"] }, calm: { target: Seconds; changes: number; ups: number } | undefined, byChapter: boolean): Term[] {

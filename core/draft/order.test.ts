@@ -2,7 +2,7 @@ import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { orderOfSteps } from "./order";
 import { secondsOf, type Ordered } from "~/core/order/posture-order";
-import { POSTURES } from "~/core/timeline/postures";
+import { POSTURES } from "~/core/vocabulary/postures";
 
 const thing = fc.record({ from: fc.constantFrom(...POSTURES), to: fc.constantFrom(...POSTURES), kit: fc.subarray(["pad", "stick", "block"] as const) });
 

@@ -1,6 +1,6 @@
 import { rowsOf, type Candidate } from "./candidates";
 import { stepRank } from "./school";
-import type { Kit } from "~/core/drills/kit";
+import type { Kit } from "~/core/vocabulary/kit";
 
 /** Drills of one kind, of which a session holds at most one: the same main motions, worked the same way in the same position. */
 export const kindOf = (c: Candidate): string => `${[...c.drill.levels[c.level].main].sort().join()} ${c.drill.method} ${c.from}`;

@@ -1,6 +1,6 @@
 import type { Relaxed } from "./draft";
 import { AT_HAND, type KeptRequest } from "./request";
-import { KIT } from "~/core/drills/kit";
+import { KIT } from "~/core/vocabulary/kit";
 import type { GroupSetting } from "~/core/group/schema";
 
 const PLENTY = 99;

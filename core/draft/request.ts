@@ -1,13 +1,17 @@
 import { z } from "zod";
 import type { School } from "./school";
 import { demandSchema, type Demand } from "~/core/demands/schema";
-import { ROW_FACTS, ROWS } from "~/core/drills/rows";
-import type { Kit } from "~/core/drills/kit";
-import { METHODS, type Method } from "~/core/drills/method";
+import { ROW_FACTS, ROWS } from "~/core/vocabulary/rows";
+import type { Kit } from "~/core/vocabulary/kit";
+import { METHODS, type Method } from "~/core/vocabulary/methods";
 import type { Drill } from "~/core/drills/schema";
 import { groupSchema, groupSettingSchema, MOST_LATELY, type Group } from "~/core/group/schema";
 import { parseWith, type Fault, type Read } from "~/core/faults";
-import { doseSchema, intervalSchema, LEVELS, paceSchema, PURPOSES, type Dose, type Interval, type LevelName, type Pace, type Purpose } from "~/core/session/schema";
+import { doseSchema } from "~/core/dose/schema";
+import { intervalSchema, PURPOSES, type Interval, type Purpose } from "~/core/session/schema";
+import { LEVELS, type LevelName } from "~/core/vocabulary/levels";
+import { paceSchema, type Pace } from "~/core/dose/pace";
+import type { Dose } from "~/core/dose/kinds";
 import type { Seconds, Share } from "~/core/units";
 
 const drillIds = z.array(z.string().min(1).max(80)).max(60).default([]);
@@ -32,7 +36,7 @@ export const draftRequestSchema = z.strictObject({
   differ: z.number().int().min(0).max(MOST_LATELY).default(0).describe("Of so many sessions last handed to the group, at most half of each one's drills may come again; must-haves do not count"),
   drafts: z.number().int().min(1).max(3).default(3).describe("How many drafts at most"),
   firstSide: z.enum(["left", "right"]).default("left"),
-  pace: paceSchema.prefault({}),
+  pace: paceSchema().prefault({}),
   interval: intervalSchema.optional().describe("Everything but the closing goes by this clock; changes and showing happen in the rest"),
 });
 

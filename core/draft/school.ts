@@ -1,11 +1,11 @@
 import { z } from "zod";
 import { hardness } from "~/core/drills/hardness";
-import { ROW_FACTS, type Joint } from "~/core/drills/rows";
-import { METHODS } from "~/core/drills/method";
+import { ROW_FACTS, type Joint } from "~/core/vocabulary/rows";
+import { METHODS } from "~/core/vocabulary/methods";
 import type { Drill, DrillLevel } from "~/core/drills/schema";
-import type { LevelName } from "~/core/session/schema";
-import { HEIGHT } from "~/core/timeline/postures";
-import { capital } from "~/core/text/words";
+import type { LevelName } from "~/core/vocabulary/levels";
+import { HEIGHT } from "~/core/vocabulary/postures";
+import { capital } from "~/core/wording/words";
 import type { Seconds } from "~/core/units";
 
 const PLANES = ["forward-back", "side", "rotation"] as const;

@@ -1,14 +1,14 @@
 import { AT_HAND, type KeptRequest } from "./request";
-import { KIT } from "~/core/drills/kit";
-import { ROW_FACTS, ROWS, type Row } from "~/core/drills/rows";
-import { METHODS } from "~/core/drills/method";
+import { KIT } from "~/core/vocabulary/kit";
+import { ROW_FACTS, ROWS, type Row } from "~/core/vocabulary/rows";
+import { METHODS } from "~/core/vocabulary/methods";
 import type { Drill } from "~/core/drills/schema";
 import type { Group, GroupSetting } from "~/core/group/schema";
 import type { Purpose, Session } from "~/core/session/schema";
 import { protectionsOf } from "~/core/group/protect";
-import { protectionWords } from "~/core/text/areas";
-import { secondsText } from "~/core/text/clock";
-import { listWords, METHOD_WORDS, PURPOSE_WORDS } from "~/core/text/words";
+import { protectionWords } from "~/core/wording/areas";
+import { secondsText } from "~/core/lengths";
+import { listWords, METHOD_WORDS, PURPOSE_WORDS } from "~/core/wording/words";
 
 const few = (names: readonly string[], most = 2): string => (names.length <= most + 1 ? listWords(names) : `${names.slice(0, most).join(", ")} and ${names.length - most} more`);
 

@@ -1,15 +1,15 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
-import { browse, browseSchema, sideSeconds } from "./browse";
+import { browse, browseSchema, sideSeconds } from "~/core/browse/browse";
 import { newerRevision, ownDrillId, ownIdsIn, readOwnId, withNamed } from "./own";
 import { drawingFaults, drillFile, readDrill, readDrillText } from "./read";
 import { lacksCautions, newDrill, unwritten } from "./start";
-import { ROW_FACTS } from "./rows";
+import { ROW_FACTS } from "~/core/vocabulary/rows";
 import { motionFrom } from "~/library/motions/postures";
-import { LEVELS } from "~/core/session/schema";
+import { LEVELS } from "~/core/vocabulary/levels";
 import { stressesOfLevel } from "~/core/stress/at";
-import { asDocument } from "~/core/stress/attach";
-import { POSTURES } from "~/core/timeline/postures";
+import { asDocument } from "./stresses";
+import { POSTURES } from "~/core/vocabulary/postures";
 import { DRAWN_DRILLS } from "~/library/drawn";
 
 const by = (more: object) => browseSchema.parse(more);

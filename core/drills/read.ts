@@ -2,10 +2,10 @@ import { z } from "zod";
 import { drillSchema, levelSchema, type Drill } from "./schema";
 import { isNewer, MADE_BY_NEWER, parseWith, readJson, type Fault, type Read } from "~/core/faults";
 import { motionFaults } from "~/core/figure/check";
-import { LEVELS, type LevelName } from "~/core/session/levels";
-import { USUAL_PACE } from "~/core/session/start";
-import { asDocument } from "~/core/stress/attach";
-import { doseSeconds, unitCount } from "~/core/timeline/dose";
+import { LEVELS, type LevelName } from "~/core/vocabulary/levels";
+import { USUAL_PACE } from "~/core/dose/pace";
+import { asDocument } from "./stresses";
+import { doseSeconds, unitCount, isCounted } from "~/core/dose/dose";
 
 /** Version 1 had no stance; everything else is the same, so one schema reads both. */
 const NEWEST_DRILL = 2;
@@ -54,7 +54,7 @@ function levelFaults(name: LevelName, { dose, bounds, main, also }: z.infer<type
   const faults: Fault[] = [];
   const path = `levels.${name}`;
   if (bounds.least > bounds.most) faults.push({ path: `${path}.bounds.least`, message: `must be at most ${bounds.most}` });
-  const amount = dose.kind === "time" || dose.kind === "ladder" ? doseSeconds(dose, USUAL_PACE) : unitCount(dose);
+  const amount = isCounted(dose) ? unitCount(dose) : doseSeconds(dose, USUAL_PACE);
   if (amount < bounds.least || amount > bounds.most) faults.push({ path: `${path}.dose`, message: `must be between ${bounds.least} and ${bounds.most}, as the bounds say` });
   const twice = main.find((row) => also.includes(row));
   if (twice) faults.push({ path: `${path}.also`, message: `has ${twice}, which is among the main rows already` });

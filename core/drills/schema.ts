@@ -1,13 +1,14 @@
 import { z } from "zod";
 import { motionsSchema } from "~/core/figure/motion";
-import { doseSchema, type LevelName } from "~/core/session/schema";
-import type { LevelStress } from "~/core/stress/types";
-import { POSTURES } from "~/core/timeline/postures";
-import { STANCES } from "~/core/timeline/stance";
-import { AREAS } from "./areas";
-import { KIT } from "./kit";
-import { METHODS } from "./method";
-import { ROWS } from "./rows";
+import { doseSchema } from "~/core/dose/schema";
+import type { LevelName } from "~/core/vocabulary/levels";
+import type { LevelStress } from "./stresses";
+import { POSTURES } from "~/core/vocabulary/postures";
+import { STANCES } from "~/core/vocabulary/stance";
+import { AREAS } from "~/core/vocabulary/areas";
+import { KIT } from "~/core/vocabulary/kit";
+import { METHODS } from "~/core/vocabulary/methods";
+import { ROWS } from "~/core/vocabulary/rows";
 
 export const REGIONS = ["breath-and-trunk", "spine", "shoulder", "hip-front", "hip-back", "hip-sides", "hip-turn", "knee", "ankle-and-foot", "whole-body"] as const;
 

@@ -1,6 +1,6 @@
 import type { Drill, DrillLevel } from "./schema";
 import type { Motion } from "~/core/figure/motion";
-import type { Posture } from "~/core/timeline/postures";
+import type { Posture } from "~/core/vocabulary/postures";
 
 const STARTING = {
   brief: "Say in one line what it is.", setUp: "How to get into position.", steps: ["What to do first.", "What to do next."], feel: "Where it should be felt.",

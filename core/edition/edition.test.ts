@@ -1,7 +1,7 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { cautionsOf, editionDrills, makeEdition } from "./edition";
-import { LEVELS, type LevelName } from "~/core/session/schema";
+import { LEVELS, type LevelName } from "~/core/vocabulary/levels";
 import { itemOf, newSession } from "~/core/session/start";
 import { compile } from "~/core/timeline/compile";
 import { drawnDrillById } from "~/library/drawn";

@@ -1,6 +1,7 @@
 import type { Drill } from "~/core/drills/schema";
-import type { LevelName, Session } from "~/core/session/schema";
-import { asDocument } from "~/core/stress/attach";
+import type { LevelName } from "~/core/vocabulary/levels";
+import type { Session } from "~/core/session/schema";
+import { asDocument } from "~/core/drills/stresses";
 
 /** The first version said nothing of itself; its drills had no stance. */
 export const NEWEST_EDITION = 2;

@@ -5,7 +5,7 @@ import { groupSchema } from "~/core/group/schema";
 import { itemOf, newSession } from "~/core/session/start";
 import { compile } from "~/core/timeline/compile";
 import { totalsByItem } from "~/core/timeline/totals";
-import { clockText } from "~/core/text/clock";
+import { clockText } from "~/core/lengths";
 import { DRILLS, drillById } from "~/library";
 
 const drill = (id: string) => drillById(id)!;

@@ -1,8 +1,8 @@
 import type { Edition } from "./edition";
 import { motionAt } from "~/core/drills/motion";
 import type { Drill } from "~/core/drills/schema";
-import { LEVELS, type LevelName } from "~/core/session/schema";
-import { asDocument } from "~/core/stress/attach";
+import { LEVELS, type LevelName } from "~/core/vocabulary/levels";
+import { asDocument } from "~/core/drills/stresses";
 import { readStress } from "~/core/stress/codec";
 import { stressLines } from "~/core/stress/own";
 

@@ -1,7 +1,7 @@
 import type { Camera } from "./camera";
 import type { PointName, Side } from "./points";
 import type { Solved } from "./solve";
-import type { Row } from "~/core/drills/rows";
+import type { Row } from "~/core/vocabulary/rows";
 import type { Share } from "~/core/units";
 
 /** The joint a row is seen at, and the point it moves. */

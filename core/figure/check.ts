@@ -9,7 +9,7 @@ import { POINT_NAMES, SIDES, type PointName, type Side } from "./points";
 import { ROW_ANGLES, usesRow } from "./rows";
 import { THICKNESS, type Solved, type Stance } from "./solve";
 import { along, distance, scale, turned, unit, Y, type Vec } from "./vectors";
-import type { Row } from "~/core/drills/rows";
+import type { Row } from "~/core/vocabulary/rows";
 import type { Degrees, Metres } from "~/core/units";
 
 /** What is wrong with a motion, where, and how much. */

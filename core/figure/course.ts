@@ -3,7 +3,7 @@ import { bodyAt, playerOf } from "./play";
 import { LIMITS, type JointAngle } from "./limits";
 import type { Motion } from "./motion";
 import { ROW_ANGLES } from "./rows";
-import type { Row } from "~/core/drills/rows";
+import type { Row } from "~/core/vocabulary/rows";
 import type { Degrees } from "~/core/units";
 
 export const JOINT_ANGLE_WORDS: Readonly<Record<JointAngle, string>> = {

@@ -1,7 +1,7 @@
 import type { FigureFault } from "./check";
 import { JOINT_ANGLE_WORDS } from "./course";
 import { jointOf } from "./angles";
-import { ROW_FACTS } from "~/core/drills/rows";
+import { ROW_FACTS } from "~/core/vocabulary/rows";
 
 const POINT_WORDS: Readonly<Record<string, string>> = {
   pelvis: "pelvis", sacrum: "sacrum", waist: "waist", chest: "chest", back: "back", sternum: "breastbone", neck: "neck", head: "head", crown: "head", nose: "face",

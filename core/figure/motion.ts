@@ -1,5 +1,5 @@
 import { z } from "zod";
-import { KIT } from "~/core/drills/kit";
+import { KIT } from "~/core/vocabulary/kit";
 import { POINT_NAMES, type PointName } from "./points";
 import { poseSchema } from "./pose";
 import { VIEW_NAMES } from "./view-names";

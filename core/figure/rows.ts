@@ -1,5 +1,5 @@
 import { LIMITS, type JointAngle } from "./limits";
-import type { Row } from "~/core/drills/rows";
+import type { Row } from "~/core/vocabulary/rows";
 
 /** Which joint angle a coverage row is read from, and which way counts as more of it. */
 export type RowAngle = { angle: JointAngle; sign: 1 | -1 | 0 };

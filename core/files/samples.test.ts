@@ -21,7 +21,7 @@ import { demandById } from "~/library/demands";
  * came to then they come to now.
  */
 
-const text = (name: string) => readFileSync(`${import.meta.dirname}/samples/${name}.json`, "utf8");
+const text = (name: string) => readFileSync(`${import.meta.dirname}/../../fixtures/samples/${name}.json`, "utf8");
 const json = (name: string): unknown => JSON.parse(text(name));
 const session = (name: string): Session => {
   const opened = openSession(json(name));

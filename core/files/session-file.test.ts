@@ -1,6 +1,6 @@
 import { describe, expect, it } from "vitest";
 import { faultLine, readJson } from "~/core/faults";
-import { asDocument } from "~/core/stress/attach";
+import { asDocument } from "~/core/drills/stresses";
 import { DRILLS, drillById } from "~/library";
 import { demandById, DEMANDS } from "~/library/demands";
 import { cannotLeave, idsBrought, MOST_DRILLS, readSessionFile, sessionFile } from "./session-file";

@@ -5,8 +5,8 @@ import { drillSchema, type Drill } from "~/core/drills/schema";
 import { isNewer, isObject, MADE_BY_NEWER, parseWith, type Fault, type Read } from "~/core/faults";
 import { readSession } from "~/core/session/read";
 import { sessionSchema, type Session } from "~/core/session/schema";
-import { asDocument } from "~/core/stress/attach";
-import type { DrillLookup, TimedDrill } from "~/core/timeline/types";
+import { asDocument } from "~/core/drills/stresses";
+import type { DrillLookup, TimedDrill } from "~/core/drills/lookup";
 
 /*
  * A session with everything it needs elsewhere: the coach's own drills that it uses, and its sport profile. Shipped drills

@@ -3,7 +3,7 @@ import { beforeAll, describe, expect, it } from "vitest";
 import { fitToTime, UNDER_AT_MOST, type FitAnswer } from "./fit-to-time";
 import { fitWithRoom } from "./make-room";
 import type { Program, Solve } from "./program";
-import { amountOf, withAmount } from "~/core/session/dose-edits";
+import { amountOf, withAmount } from "~/core/dose/amount";
 import { editItem } from "~/core/session/edits";
 import { readSession } from "~/core/session/read";
 import type { Item, Session } from "~/core/session/schema";
@@ -20,7 +20,7 @@ beforeAll(async () => {
 });
 
 function session(items: object[], more: object = {}): Session {
-  const read = readSession({ format: "mapset/session", version: 1, title: "Before the boat", purpose: "before-training", blocks: [{ title: "b", items, ...more }] }, drillById);
+  const read = readSession({ format: "mapset/session", version: 2, title: "Before the boat", purpose: "before-training", blocks: [{ title: "b", items, ...more }] }, drillById);
   if (!read.ok) throw new Error(JSON.stringify(read.faults));
   return read.value;
 }

@@ -23,7 +23,7 @@ beforeAll(async () => {
 
 const usual = (id: string, more: Partial<Item> = {}) => ({ ...itemOf(drillById(id)!), ...more });
 function session(blocks: { items: object[]; rounds?: number; restBetweenRounds?: number }[], pace: object = {}): Session {
-  const read = readSession({ format: "mapset/session", version: 1, title: "A", purpose: "before-training", pace, blocks: blocks.map((block) => ({ title: "b", ...block })) }, drillById);
+  const read = readSession({ format: "mapset/session", version: 2, title: "A", purpose: "before-training", pace, blocks: blocks.map((block) => ({ title: "b", ...block })) }, drillById);
   if (!read.ok) throw new Error(JSON.stringify(read.faults));
   return read.value;
 }

@@ -2,9 +2,10 @@ import { describe, expect, it } from "vitest";
 import { equalPlaces, leversOf, type Allowed } from "./levers";
 import { roundsBetween, roundsOf, withRounds } from "./rounds";
 import type { Drill } from "~/core/drills/schema";
-import type { Block, Dose, Item, Session } from "~/core/session/schema";
+import type { Block, Item, Session } from "~/core/session/schema";
+import type { Dose } from "~/core/dose/kinds";
 import { itemOf, newSession } from "~/core/session/start";
-import { madeDrill } from "~/core/testing/drills";
+import { madeDrill } from "~/fixtures/drills";
 import { compile } from "~/core/timeline/compile";
 
 /*

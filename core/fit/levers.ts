@@ -1,16 +1,18 @@
 import { coverageOf, sharesSides } from "~/core/coverage/coverage";
-import { ROW_FACTS, ROWS, type Row } from "~/core/drills/rows";
+import { ROW_FACTS, ROWS, type Row } from "~/core/vocabulary/rows";
 import type { Drill } from "~/core/drills/schema";
-import { amountOf, withAmount } from "~/core/session/dose-edits";
+import { amountOf, withAmount } from "~/core/dose/amount";
 import { editBlock, editItem, type Place } from "~/core/session/edits";
 import { INTERVAL_BOUNDS } from "~/core/session/bounds";
-import type { Block, Dose, Interval, Item, Session } from "~/core/session/schema";
-import { unitMicros } from "~/core/timeline/dose";
+import type { Block, Interval, Item, Session } from "~/core/session/schema";
+import type { Dose } from "~/core/dose/kinds";
+import { unitMicros, choicesOf, forClock, isCounted } from "~/core/dose/dose";
 import { gapsOf } from "~/core/timeline/gaps";
-import { itemDone } from "~/core/timeline/interval";
+import { itemDone } from "~/core/session/interval";
 import { placeKey } from "~/core/timeline/totals";
 import type { Segment, Timeline, WorkSegment } from "~/core/timeline/types";
 import { toSeconds, type Seconds, type Share } from "~/core/units";
+import { sameJson } from "~/core/same-json";
 
 /** One thing that may be set another way: a dose, a rest, the work or the rest of blocks by the clock, or the time to watch. What was equal has one lever and stays equal. */
 export type Lever = {
@@ -185,7 +187,7 @@ function clockLevers({ session, timeline, drills, locked }: Base, part: "work" |
 function offBounds(block: Block, item: Item, { drills, pace }: Pick<Base, "drills"> & Pick<Session, "pace">): number {
   const level = drills(item.drill)?.levels[item.level];
   const done = itemDone(block, item, drills, pace).dose;
-  if (!level || done.kind !== (level.dose.kind === "ladder" ? "time" : level.dose.kind)) return 0;
+  if (!level || done.kind !== (forClock(level.dose) ?? level.dose).kind) return 0;
   const { value } = amountOf(done);
   return Math.max(0, level.bounds.least - value, value - level.bounds.most);
 }
@@ -227,20 +229,17 @@ function lengthsBetween(least: Seconds, now: Seconds, most: Seconds, steps: "usu
 
 const secondsOf = (dose: Dose, pace: Session["pace"]): Seconds => {
   const unit = toSeconds(unitMicros(dose, pace));
-  return dose.kind === "time" || dose.kind === "ladder" ? unit : unit * amountOf(dose).value;
+  return isCounted(dose) ? unit * amountOf(dose).value : unit;
 };
 
 /** The doses an item may take, by its drill's step from what it is, or by single seconds where it is timed; the one there is always among them. */
 function dosesOf(dose: Dose, { bounds, dose: usual }: Drill["levels"]["standard"], fine: boolean): Dose[] {
-  if (dose.kind === "ladder") {
-    const rungs = dose.rungs.map((_, rung) => ({ ...dose, rung })).filter((d) => inside(amountOf(d).value, bounds) || d.rung === dose.rung);
-    return rungs.sort((a, b) => amountOf(a).value - amountOf(b).value);
-  }
+  const choices = choicesOf(dose);
+  if (choices) return choices.filter((one) => inside(amountOf(one).value, bounds) || sameJson(one, dose));
   // Bounds are in the unit of the drill's own dose; another kind of dose is left as it is.
-  const own = usual.kind === "ladder" ? "time" : usual.kind;
-  if (dose.kind !== own) return [dose];
+  if (dose.kind !== (forClock(usual) ?? usual).kind) return [dose];
   const now = amountOf(dose).value;
-  const step = dose.kind === "time" ? (fine ? 1 : bounds.step) : Math.max(1, Math.round(bounds.step));
+  const step = !isCounted(dose) ? (fine ? 1 : bounds.step) : Math.max(1, Math.round(bounds.step));
   const amounts = new Set<number>([now]);
   for (let n = now; n >= bounds.least - 1e-9; n -= step) if (n <= bounds.most) amounts.add(round(n));
   for (let n = now; n <= bounds.most + 1e-9; n += step) if (n >= bounds.least) amounts.add(round(n));

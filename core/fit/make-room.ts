@@ -7,7 +7,7 @@ import { foundAnew, worsened, type FoundIn, type Told } from "~/core/audit/compa
 import { coverageOf } from "~/core/coverage/coverage";
 import { fitOf, missingRows } from "~/core/demands/fit";
 import type { Demand } from "~/core/demands/schema";
-import { ROWS } from "~/core/drills/rows";
+import { ROWS } from "~/core/vocabulary/rows";
 import type { Drill } from "~/core/drills/schema";
 import type { Group } from "~/core/group/schema";
 import { itemCount, removeItem, type Place } from "~/core/session/edits";

@@ -3,7 +3,7 @@ import { expect, it } from "vitest";
 import { alikeIn, byPerson } from "./alike";
 import { allProtections } from "./protect";
 import type { Group } from "./schema";
-import { AREAS } from "~/core/drills/areas";
+import { AREAS } from "~/core/vocabulary/areas";
 
 const areas = fc.uniqueArray(fc.constantFrom(...AREAS.slice(0, 3)), { maxLength: 2 });
 

@@ -2,11 +2,10 @@ import { z } from "zod";
 import { fallbackFor, fallbacksFor, type Fallback, type FallbackBy } from "./fallback";
 import { against, itemAsWorked, type Protection } from "./protect";
 import type { Group, PersonChoice } from "./schema";
-import { LEVELS } from "~/core/session/levels";
-import type { Item } from "~/core/session/schema";
+import { LEVELS } from "~/core/vocabulary/levels";
+import type { Item, Session } from "~/core/session/schema";
 import { followPlaces } from "~/core/session/follow";
 import { MOST_BLOCKS, MOST_ITEMS, type Place } from "~/core/session/edits";
-import type { Session } from "~/core/session/schema";
 
 /*
  * What a coach chose for one person in place of an item, on the same clock as the others. A choice is never believed: it

@@ -1,12 +1,14 @@
 import { piecesThere } from "./kit";
 import { against, itemAsWorked, type AsWorked, type Protection } from "./protect";
 import type { Group } from "./schema";
-import type { Method } from "~/core/drills/method";
+import { methodFacts, METHODS, type Method } from "~/core/vocabulary/methods";
 import type { Drill, DrillLevel } from "~/core/drills/schema";
-import { LEVELS, type Item, type LevelName, type Pace } from "~/core/session/schema";
-import { knownStress, peakEffort, stressesWith } from "~/core/stress/at";
-import { doseSeconds, unitMicros } from "~/core/timeline/dose";
-import { HEIGHT } from "~/core/timeline/postures";
+import { LEVELS, type LevelName } from "~/core/vocabulary/levels";
+import type { Item } from "~/core/session/schema";
+import type { Pace } from "~/core/dose/pace";
+import { knownStress, stressesWith } from "~/core/stress/at";
+import { doseSeconds, unitMicros, isCounted, asksEffort, peakEffort } from "~/core/dose/dose";
+import { HEIGHT } from "~/core/vocabulary/postures";
 import { toSeconds, type Seconds } from "~/core/units";
 
 /** What someone does instead while the others do an item. */
@@ -15,7 +17,7 @@ export type Fallback = { drill: Drill; level: LevelName };
 /** Whether a level can be worked for just this long, so that whoever does it stays in step with the others. */
 export function fitsSegment(level: Pick<DrillLevel, "dose" | "bounds">, seconds: Seconds, pace: Pick<Pace, "breath">): boolean {
   const { dose, bounds } = level;
-  const amount = dose.kind === "time" || dose.kind === "ladder" ? seconds : Math.floor(seconds / toSeconds(unitMicros(dose, pace)) + 1e-9);
+  const amount = isCounted(dose) ? Math.floor(seconds / toSeconds(unitMicros(dose, pace)) + 1e-9) : seconds;
   return amount >= bounds.least && amount <= bounds.most;
 }
 
@@ -26,13 +28,13 @@ export function fitsSegment(level: Pick<DrillLevel, "dose" | "bounds">, seconds:
 const NEAR = 1;
 
 /** Ways of working that nobody is given in place of a gentler one. */
-export const HARD_WAYS: ReadonlySet<Method> = new Set(["strength", "effort", "resisted", "balance", "travel"]);
+export const HARD_WAYS: ReadonlySet<Method> = new Set(METHODS.filter((method) => methodFacts(method).hardWay));
 
 /**
  * How a level of a drill is worked in the time of an item: on its sides, for as long as the others, with its own ramp where
  * it has one, since nobody does the others' effort at an easier level.
  */
-const inTheTimeOf = (level: DrillLevel, worked: AsWorked): AsWorked => ({ ...worked, dose: level.dose.kind === "effort" || worked.dose.kind === "effort" ? level.dose : worked.dose });
+const inTheTimeOf = (level: DrillLevel, worked: AsWorked): AsWorked => ({ ...worked, dose: asksEffort(level.dose) || asksEffort(worked.dose) ? level.dose : worked.dose });
 
 /** How fast, how hard and with what landings a level is worked: nothing that stands in for it may be more of any of them. */
 const demands = (level: DrillLevel, worked: AsWorked) => ({

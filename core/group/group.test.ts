@@ -5,18 +5,18 @@ import { fallbackFor, fitsSegment, HARD_WAYS } from "./fallback";
 import { piecesFor, piecesThere } from "./kit";
 import { against, allProtections, gradeFor, itemAsWorked, levelAsWorked, protectionsOf, protectsListSchema, sidesHit, spares, type AsWorked, type Protection } from "./protect";
 import { groupSettingSchema } from "./schema";
-import { settingWords } from "./words";
-import { AREAS, isSided, type Area } from "~/core/drills/areas";
+import { settingWords } from "~/core/wording/group";
+import { AREAS, isSided, type Area } from "~/core/vocabulary/areas";
 import type { Drill, DrillLevel } from "~/core/drills/schema";
 import { parseWith } from "~/core/faults";
-import { LEVELS } from "~/core/session/schema";
-import { itemOf, newSession, USUAL_PACE } from "~/core/session/start";
-import { peakEffort } from "~/core/stress/at";
-import { LIMITABLE, type Stress } from "~/core/stress/types";
-import { madeDrill } from "~/core/testing/drills";
+import { LEVELS } from "~/core/vocabulary/levels";
+import { itemOf, newSession } from "~/core/session/start";
+import { USUAL_PACE } from "~/core/dose/pace";
+import { peakEffort, doseSeconds } from "~/core/dose/dose";
+import { LIMITABLE, type Stress } from "~/core/drills/stresses";
+import { madeDrill } from "~/fixtures/drills";
 import { compile } from "~/core/timeline/compile";
-import { doseSeconds } from "~/core/timeline/dose";
-import { HEIGHT } from "~/core/timeline/postures";
+import { HEIGHT } from "~/core/vocabulary/postures";
 import { DRILLS, drillById } from "~/library";
 
 describe("kit of a group", () => {

@@ -3,12 +3,14 @@ import { fallbackFor } from "./fallback";
 import { insteadOf, notOneDown } from "./instead";
 import { protectionsOf } from "./protect";
 import type { Group } from "./schema";
-import type { Area, Grade } from "~/core/drills/areas";
+import type { Area, Grade } from "~/core/vocabulary/areas";
 import type { Drill, DrillLevel } from "~/core/drills/schema";
-import type { Item, LevelName, Session } from "~/core/session/schema";
-import { itemOf, newSession, USUAL_PACE } from "~/core/session/start";
+import type { Item, Session } from "~/core/session/schema";
+import type { LevelName } from "~/core/vocabulary/levels";
+import { itemOf, newSession } from "~/core/session/start";
+import { USUAL_PACE } from "~/core/dose/pace";
 import { allAtOnce } from "~/core/steps";
-import { madeDrill } from "~/core/testing/drills";
+import { madeDrill } from "~/fixtures/drills";
 
 /*
  * What one person does in place of an item, and which drill comes first of those that could: made-up drills, so that each

@@ -1,11 +1,11 @@
 import { answerFor, choiceAt } from "./choices";
 import { against, itemAsWorked, type Protection } from "./protect";
 import type { Group, PersonChoice } from "./schema";
-import { levelBelow } from "~/core/session/levels";
+import { levelBelow, type LevelName } from "~/core/vocabulary/levels";
 import { allAtOnce, type Steps } from "~/core/steps";
 import type { Drill } from "~/core/drills/schema";
-import type { LevelName, Session } from "~/core/session/schema";
-import { itemDone } from "~/core/timeline/interval";
+import type { Session } from "~/core/session/schema";
+import { itemDone } from "~/core/session/interval";
 
 /** What one person does in place of an item while the others do it: another level, another drill, or rest. */
 export type Instead = { block: number; item: number } & ({ does: "rest" } | { does: "other"; drill: Drill; level: LevelName });

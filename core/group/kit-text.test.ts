@@ -1,6 +1,6 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
-import { KIT, KIT_FACTS } from "~/core/drills/kit";
+import { KIT, KIT_FACTS } from "~/core/vocabulary/kit";
 import { MOST_PIECES, readKit } from "./kit-text";
 
 describe("kit as it is typed", () => {

@@ -1,12 +1,4 @@
-import { KIT, KIT_FACTS, type Kit } from "~/core/drills/kit";
-
-/** What coaches call a piece of kit besides its own name, in the singular. */
-const OTHER_NAMES: Partial<Record<Kit, readonly string[]>> = {
-  pad: ["pad", "knee pad", "mat", "folded mat"], stick: ["broomstick", "broom handle", "dowel", "pole", "pvc pipe", "pipe"], roller: ["foam roller"],
-  support: ["support", "rail", "post", "rack", "rig", "door frame"], wall: ["wall"], block: ["yoga block", "brick"], box: ["box", "plyo box", "step"], bench: ["flat bench"],
-  band: ["band", "resistance band", "mini band", "long band"], bar: ["bar", "pull-up bar", "pull up bar", "chin-up bar"], chair: ["stool", "seat"],
-  "light weight": ["weight", "dumbbell", "kettlebell", "plate", "light dumbbell", "light kettlebell"], cushion: ["pillow", "blanket"], strap: ["belt", "towel"], wedge: ["wedge", "slant board"], ball: ["ball", "lacrosse ball", "tennis ball", "massage ball"],
-};
+import { KIT, KIT_FACTS, type Kit } from "~/core/vocabulary/kit";
 
 const NUMBERS: Record<string, number> = { no: 0, none: 0, zero: 0, a: 1, an: 1, one: 1, the: 1, two: 2, three: 3, four: 4, five: 5, six: 6, seven: 7, eight: 8, nine: 9, ten: 10, eleven: 11, twelve: 12, dozen: 12, fifteen: 15, twenty: 20, thirty: 30 };
 
@@ -15,7 +7,7 @@ export const MOST_PIECES = 500;
 
 const singular = (word: string): string => (/(?:ch|sh|x|s)es$/.test(word) ? word.slice(0, -2) : /[^s]s$/.test(word) ? word.slice(0, -1) : word);
 
-const BY_NAME = new Map<string, Kit>(KIT.flatMap((piece) => [piece, KIT_FACTS[piece].words, ...(OTHER_NAMES[piece] ?? [])].map((name) => [name.toLowerCase(), piece] as const)));
+const BY_NAME = new Map<string, Kit>(KIT.flatMap((piece) => [piece, KIT_FACTS[piece].words, ...KIT_FACTS[piece].called].map((name) => [name.toLowerCase(), piece] as const)));
 
 function pieceOf(words: string): Kit | undefined {
   const plain = words.toLowerCase().trim();

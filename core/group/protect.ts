@@ -1,12 +1,14 @@
 import { z } from "zod";
-import { AREAS, isSided, type Area, type Grade } from "~/core/drills/areas";
+import { AREAS, isSided, type Area, type Grade } from "~/core/vocabulary/areas";
 import type { Drill, DrillLevel } from "~/core/drills/schema";
-import type { Item, LevelName, Pace } from "~/core/session/schema";
-import { USUAL_PACE } from "~/core/session/start";
+import type { Item } from "~/core/session/schema";
+import type { LevelName } from "~/core/vocabulary/levels";
+import type { Pace } from "~/core/dose/pace";
+import { USUAL_PACE } from "~/core/dose/pace";
 import { atWork, knownStress, stressesWith } from "~/core/stress/at";
-import { LIMITABLE, type Limitable, type Stress, type StressSide } from "~/core/stress/types";
+import { LIMITABLE, type Limitable, type Stress, type StressSide } from "~/core/drills/stresses";
 import type { Degrees, Seconds } from "~/core/units";
-import type { Dose } from "~/core/session/schema";
+import type { Dose } from "~/core/dose/kinds";
 
 const isLimitable = (area: Area): area is Limitable => (LIMITABLE as readonly Area[]).includes(area);
 

@@ -1,9 +1,9 @@
 import { z } from "zod";
 import { zoneSchema } from "~/core/clock/zone";
 import { SURFACES } from "./surfaces";
-import { KIT } from "~/core/drills/kit";
+import { KIT } from "~/core/vocabulary/kit";
 import { protectsListSchema } from "./protect";
-import type { LevelName } from "~/core/session/levels";
+import type { LevelName } from "~/core/vocabulary/levels";
 
 /** What a coach says of a group once, and every session for it is looked over with. What is left out is not looked at. */
 export const groupSettingSchema = z.strictObject({

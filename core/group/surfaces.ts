@@ -1,7 +1,7 @@
 import type { Drill, DrillLevel } from "~/core/drills/schema";
-import type { Kit } from "~/core/drills/kit";
+import { kitFacts } from "~/core/vocabulary/kit";
 import { knownStress } from "~/core/stress/at";
-import { HEIGHT, type Posture } from "~/core/timeline/postures";
+import { HEIGHT, type Posture } from "~/core/vocabulary/postures";
 
 /** What a group stands on. */
 export const SURFACES = ["mat", "hall floor", "dry grass", "wet grass", "hard ground", "dock or deck", "carpet"] as const;
@@ -28,11 +28,9 @@ export const SURFACE_FACTS: Readonly<Record<Surface, Ground>> = {
 const isDown = (posture: Posture): boolean => HEIGHT[posture] < HEIGHT["half-kneeling"];
 const kneels = (posture: Posture): boolean => posture === "half-kneeling" || posture === "tall-kneeling";
 
-const HOLDS: ReadonlySet<Kit> = new Set(["support", "wall", "chair", "stick", "box", "bench"]);
-
 /** Balance with no hand on anything; eyes closed, hops and swings take much with a hand, too. */
 export const isFreeBalance = (level: DrillLevel): boolean =>
-  knownStress(level).always.some((s) => s.area === "balance" && (s.grade === 2 || !level.kit.some((kit) => HOLDS.has(kit))));
+  knownStress(level).always.some((s) => s.area === "balance" && (s.grade === 2 || !level.kit.some((kit) => kitFacts(kit).steadies)));
 
 /** Why a level of a drill is not for a surface, as the end of a sentence that begins with its name; undefined where it is. A kneeling hall floor or street wants a pad under the knee. */
 export function groundAgainst(drill: Pick<Drill, "method">, level: DrillLevel, surface: Surface): string | undefined {

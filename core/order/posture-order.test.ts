@@ -1,7 +1,7 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { bestOrder, betterOrder, MOST_ORDERED, secondsOf, type Ordered, type Standing } from "./posture-order";
-import { POSTURES } from "~/core/timeline/postures";
+import { POSTURES } from "~/core/vocabulary/postures";
 
 const thing = (from: Ordered["from"], to = from, kit: Ordered["kit"] = []): Ordered => ({ from, to, kit });
 

@@ -1,6 +1,6 @@
 import { bitsOf, cheapestOrders } from "./subsets";
-import { carried, piecesToFetch, type Kit } from "~/core/drills/kit";
-import { moveSeconds, type MovePace, type Posture } from "~/core/timeline/postures";
+import { carried, piecesToFetch, type Kit } from "~/core/vocabulary/kit";
+import { moveSeconds, type MovePace, type Posture } from "~/core/vocabulary/postures";
 import type { Seconds } from "~/core/units";
 
 /** Something to be put in order: where it begins and ends, what is in hand, and what has to come before it. */

@@ -3,7 +3,7 @@ import { callsOf } from "./calls";
 import { faceOf } from "./face";
 import { readSession } from "~/core/session/read";
 import type { Interval, SessionInput } from "~/core/session/schema";
-import { madeDrill } from "~/core/testing/drills";
+import { madeDrill } from "~/fixtures/drills";
 import { compile } from "~/core/timeline/compile";
 import { momentAt } from "~/core/timeline/moment";
 

@@ -3,9 +3,10 @@ import { describe, expect, it } from "vitest";
 import { callsDue, callsOf, type Call } from "./calls";
 import { layMore } from "./more";
 import { readSession } from "~/core/session/read";
-import type { Dose, SessionInput } from "~/core/session/schema";
-import { SAMPLE_DRILLS, lookup } from "~/core/testing/drills";
-import { anySession } from "~/core/testing/sessions";
+import type { Dose } from "~/core/dose/kinds";
+import type { SessionInput } from "~/core/session/schema";
+import { SAMPLE_DRILLS, lookup } from "~/fixtures/drills";
+import { anySession } from "~/fixtures/sessions";
 import { compile } from "~/core/timeline/compile";
 import { drillById } from "~/library";
 

@@ -1,7 +1,7 @@
-import { POSTURE_WORDS } from "~/core/timeline/postures";
+import { POSTURE_WORDS } from "~/core/vocabulary/postures";
 import type { Segment, TimedBeat } from "~/core/timeline/types";
-import { secondsText } from "~/core/text/clock";
-import { sideCall } from "~/core/text/words";
+import { secondsText } from "~/core/lengths";
+import { sideCall } from "~/core/wording/words";
 import type { Cue } from "~/core/session/schema";
 import type { Seconds } from "~/core/units";
 
@@ -105,13 +105,15 @@ function halfway(segment: Extract<Segment, { kind: "work" }>): Call[] {
 
 function beatCalls(beats: readonly TimedBeat[]): Call[] {
   if (beats.length === 1) return [];
+  // Among steps of effort, the one that asks for none is letting go.
+  const ramp = beats.some((beat) => beat.effort !== undefined);
   return beats.flatMap((beat, i): Call[] => {
     const opensRep = beats[i - 1]?.rep !== beat.rep;
     if (beat.effort !== undefined) {
       const say = beat.opposite ? `Now the other way, ${beat.effort} per cent.` : `${beat.effort} per cent.`;
       return [{ at: beat.start, tone: "beat", say }];
     }
-    if (beat.do === "let go and settle") return [{ at: beat.start, tone: "beat", say: "Let go." }];
+    if (ramp) return [{ at: beat.start, tone: "beat", say: "Let go." }];
     if (beat.breath && beat.rep <= 2) return [{ at: beat.start, tone: "beat", say: `${capital(beat.do)}.` }];
     if (!opensRep) return [];
     const spoken = i > 0 && repSeconds(beats, i) >= SPOKEN_REP_FROM;

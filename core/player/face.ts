@@ -1,9 +1,9 @@
 import type { Drill } from "~/core/drills/schema";
 import type { Item } from "~/core/session/schema";
-import { countdownText } from "~/core/text/clock";
-import { LEVEL_WORDS, sideWords } from "~/core/text/words";
-import { KIT_FACTS } from "~/core/drills/kit";
-import { POSTURE_WORDS } from "~/core/timeline/postures";
+import { countdownText } from "~/core/lengths";
+import { LEVEL_WORDS, sideWords } from "~/core/wording/words";
+import { KIT_FACTS } from "~/core/vocabulary/kit";
+import { POSTURE_WORDS } from "~/core/vocabulary/postures";
 import type { Moment } from "~/core/timeline/moment";
 import type { Segment } from "~/core/timeline/types";
 import type { Share } from "~/core/units";

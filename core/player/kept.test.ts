@@ -3,7 +3,7 @@ import { isSame, NOTHING_KEPT, readKept, runOf, toGo, withAnswers, withGiven, wi
 import { NOTHING_OWN } from "./mine";
 import { begin, pause, positionAt, readyRun, tick, type Run } from "./run";
 import type { CheckIn, Person } from "~/core/checkin/schema";
-import { lookup, timedDrill } from "~/core/testing/drills";
+import { lookup, timedDrill } from "~/fixtures/drills";
 import { readSession } from "~/core/session/read";
 import { compile } from "~/core/timeline/compile";
 

@@ -5,7 +5,7 @@ import { editionDrills, makeEdition } from "~/core/edition/edition";
 import { asKnownToday, levelsUsed } from "~/core/edition/today";
 import { insteadOf, notOneDown } from "~/core/group/instead";
 import { protectionsOf, spares } from "~/core/group/protect";
-import { levelBelow } from "~/core/session/levels";
+import { levelBelow } from "~/core/vocabulary/levels";
 import { readSession } from "~/core/session/read";
 import type { SessionInput } from "~/core/session/schema";
 import { compile } from "~/core/timeline/compile";

@@ -1,11 +1,14 @@
+import { kindOf, type Dose } from "~/core/dose/kinds";
+import { USUAL_PACE } from "~/core/dose/pace";
 import { faceOf, type Face } from "./face";
 import type { CallFacts } from "./calls";
 import type { Drill } from "~/core/drills/schema";
 import type { Motion } from "~/core/figure/motion";
-import { levelBelow } from "~/core/session/levels";
-import type { Item, LevelName } from "~/core/session/schema";
-import { formWords, LEVEL_WORDS } from "~/core/text/words";
+import { levelBelow, type LevelName } from "~/core/vocabulary/levels";
+import type { Item } from "~/core/session/schema";
+import { formWords, LEVEL_WORDS } from "~/core/wording/words";
 import type { Moment } from "~/core/timeline/moment";
+import { asksEffort } from "~/core/dose/dose";
 
 export type Place = { block: number; item: number };
 
@@ -43,9 +46,9 @@ type Facts = (place: Place) => { drill: Drill; item: Item } | undefined;
 /** Whether the beats of an item are also those of a level in its place: the same words, as often. */
 function sameBeats(item: Item, drill: Drill, level: LevelName): boolean {
   const { dose } = drill.levels[level];
-  if (item.dose.kind !== dose.kind || dose.kind === "effort") return false;
-  if (item.dose.kind !== "reps" || dose.kind !== "reps") return true;
-  return item.dose.tempo.map((beat) => beat.do).join("\n") === dose.tempo.map((beat) => beat.do).join("\n");
+  if (item.dose.kind !== dose.kind || asksEffort(dose)) return false;
+  const words = (of: Dose) => kindOf(of).beats(of, USUAL_PACE).map((beat) => beat.do).join("\n");
+  return words(item.dose) === words(dose);
 }
 
 /**

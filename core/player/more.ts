@@ -1,4 +1,4 @@
-import { otherSide } from "~/core/timeline/sides";
+import { otherSide } from "~/core/vocabulary/sides";
 import type { Segment, TimedBeat } from "~/core/timeline/types";
 import type { Seconds } from "~/core/units";
 

@@ -3,7 +3,7 @@ import { describe, expect, it } from "vitest";
 import { doseLasting, edgeAt, landingAt, moved, placesBetween, spansOf, zoomed } from "./handling";
 import { profileOf } from "./profile";
 import { moveItem } from "~/core/session/edits";
-import { amountOf } from "~/core/session/dose-edits";
+import { amountOf } from "~/core/dose/amount";
 import type { Session } from "~/core/session/schema";
 import { itemOf, newSession } from "~/core/session/start";
 import { compile } from "~/core/timeline/compile";

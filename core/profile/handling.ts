@@ -1,10 +1,12 @@
 import type { Profile } from "./profile";
 import type { Drill } from "~/core/drills/schema";
-import { amountOf, withAmount } from "~/core/session/dose-edits";
+import { amountOf, withAmount } from "~/core/dose/amount";
 import type { Place } from "~/core/session/edits";
 import { INTERVAL_BOUNDS } from "~/core/session/bounds";
-import type { Dose, Pace, Session } from "~/core/session/schema";
-import { unitMicros } from "~/core/timeline/dose";
+import type { Dose } from "~/core/dose/kinds";
+import type { Pace } from "~/core/dose/pace";
+import type { Session } from "~/core/session/schema";
+import { unitMicros, choicesOf, forClock, isCounted } from "~/core/dose/dose";
 import type { Timeline, WorkSegment } from "~/core/timeline/types";
 import { toSeconds, type Seconds } from "~/core/units";
 
@@ -77,7 +79,7 @@ export function doseLasting(session: Pick<Session, "blocks" | "pace">, segment: 
   const one = seconds / (segment.side === "alternating" ? 2 : 1);
   const { bounds, dose: usual } = drill.levels[item.level];
   const per = unitOf(dose, session.pace);
-  if (dose.kind === "ladder" || (dose.kind !== usual.kind && !(dose.kind === "time" && usual.kind === "ladder"))) return withAmount(dose, Math.max(1, one / per));
+  if (choicesOf(dose) || dose.kind !== (forClock(usual) ?? usual).kind) return withAmount(dose, Math.max(1, one / per));
   const now = amountOf(dose).value;
   const steps = Math.round((one / per - now) / bounds.step);
   const value = Math.min(bounds.most, Math.max(bounds.least, Math.round((now + steps * bounds.step) * 1e6) / 1e6));
@@ -89,7 +91,7 @@ export function workLasting(segment: Pick<WorkSegment, "directions">, seconds: S
   return Math.min(INTERVAL_BOUNDS.mostWork, Math.max(INTERVAL_BOUNDS.leastWork, Math.round((seconds * segment.directions) / 5) * 5));
 }
 
-const unitOf = (dose: Dose, pace: Pace): Seconds => (dose.kind === "time" || dose.kind === "ladder" ? 1 : toSeconds(unitMicros(dose, pace)));
+const unitOf = (dose: Dose, pace: Pace): Seconds => (isCounted(dose) ? toSeconds(unitMicros(dose, pace)) : 1);
 
 /** What part of a session is shown. */
 export type Window = { from: Seconds; to: Seconds };

@@ -1,8 +1,9 @@
-import type { DoseKind, Session } from "~/core/session/schema";
-import { HEIGHT } from "~/core/timeline/postures";
+import type { DoseKind } from "~/core/dose/kinds";
+import type { Session } from "~/core/session/schema";
+import { HEIGHT } from "~/core/vocabulary/postures";
 import type { Segment, Timeline, WorkSegment, WorkSide } from "~/core/timeline/types";
 import type { HeightStep, Percent, Seconds } from "~/core/units";
-import { intervalText } from "~/core/text/intervals";
+import { intervalText } from "~/core/wording/intervals";
 
 /** One piece of the elevation profile: along time in seconds, up in steps of body height. */
 type Piece = { from: Seconds; to: Seconds; block: number; item: number };

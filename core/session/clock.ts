@@ -1,10 +1,12 @@
 import type { Block, Item } from "./schema";
+import { forClock } from "~/core/dose/dose";
 
 /** What of a block can't go by a clock, how many ladders become plain holds for it, and its drills as they would then be. */
 export function clockable(block: Pick<Block, "items">): { unfit: Item[]; ladders: number; items: Item[] } {
+  const become = block.items.map((item) => ({ item, dose: forClock(item.dose) }));
   return {
-    unfit: block.items.filter(({ dose }) => dose.kind === "effort"),
-    ladders: block.items.filter(({ dose }) => dose.kind === "ladder").length,
-    items: block.items.map((item) => (item.dose.kind === "ladder" ? { ...item, dose: { kind: "time", seconds: item.dose.rungs[item.dose.rung] ?? 0 } } : item)),
+    unfit: become.filter(({ dose }) => dose === undefined).map(({ item }) => item),
+    ladders: become.filter(({ item, dose }) => dose !== undefined && dose.kind !== item.dose.kind).length,
+    items: become.map(({ item, dose }) => (dose === undefined || dose === item.dose ? item : { ...item, dose })),
   };
 }

@@ -1,5 +1,6 @@
 import { describe, expect, it } from "vitest";
-import { addCue, cueMoments, MOST_CUES } from "./cues";
+import { addCue, MOST_CUES } from "./cues";
+import { cueMoments } from "~/core/timeline/cue-moments";
 import { itemOf, newSession } from "./start";
 import { compile } from "~/core/timeline/compile";
 import { drillById } from "~/library";

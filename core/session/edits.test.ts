@@ -1,11 +1,11 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
-import { lookup, SAMPLE_DRILLS } from "~/core/testing/drills";
-import { anySession } from "~/core/testing/sessions";
+import { lookup, SAMPLE_DRILLS } from "~/fixtures/drills";
+import { anySession } from "~/fixtures/sessions";
 import * as edits from "./edits";
 import { record, redo, startHistory, undo } from "./history";
 import { readSession } from "./read";
-import { sameJson } from "./same";
+import { sameJson } from "~/core/same-json";
 import type { Item, Session, SessionInput } from "./schema";
 
 const drills = lookup(SAMPLE_DRILLS);

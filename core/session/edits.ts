@@ -1,4 +1,5 @@
-import type { Block, Item, Pace, Session } from "./schema";
+import type { Block, Item, Session } from "./schema";
+import type { Pace } from "~/core/dose/pace";
 
 /** Where an item stands: its block and its place in it, counted from 0. */
 export type Place = { block: number; item: number };

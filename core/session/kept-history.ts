@@ -1,5 +1,5 @@
 import { isObject } from "~/core/faults";
-import { sameJson } from "./same";
+import { sameJson } from "~/core/same-json";
 import type { History } from "./history";
 
 /*

@@ -1,16 +1,15 @@
+import type { Dose } from "~/core/dose/kinds";
 import type { Session, SideMode } from "./schema";
 import type { Fault } from "~/core/faults";
-import { sideModeOf } from "~/core/timeline/passes";
-import type { DrillLookup } from "~/core/timeline/types";
-
-/** Doses that go by the clock and have nothing to be counted. */
-const goesByTime = (kind: string): boolean => kind === "time" || kind === "ladder";
+import { sideModeOf } from "./passes";
+import type { DrillLookup } from "~/core/drills/lookup";
+import { hasOwnTimes, isCounted } from "~/core/dose/dose";
 
 export const NOT_BY_TURNS = "alternating takes counted doses; use together";
 export const OWN_RHYTHM = "has times of its own, which a block by the clock can't keep; give it a time, repetitions or breaths, or put it in another block";
 
 /** Whether repetitions are to change sides where there are none to count. */
-export const turnsWithoutCount = (sides: SideMode, kind: string): boolean => sides === "alternating" && goesByTime(kind);
+export const turnsWithoutCount = (sides: SideMode, dose: Dose): boolean => sides === "alternating" && !isCounted(dose);
 
 /** What is well formed and can't be done: rules of version 2 between the parts of a session. Older ones had none. */
 export function meaningFaults(session: Session, drills: DrillLookup): Fault[] {
@@ -19,8 +18,8 @@ export function meaningFaults(session: Session, drills: DrillLookup): Fault[] {
     block.items.flatMap((item, i): Fault[] => {
       const path = `blocks[${b}].items[${i}]`;
       return [
-        ...(turnsWithoutCount(sideModeOf(item, drills), item.dose.kind) ? [{ path: `${path}.sides`, message: NOT_BY_TURNS }] : []),
-        ...(block.interval && (item.dose.kind === "effort" || item.dose.kind === "ladder") ? [{ path: `${path}.dose`, message: OWN_RHYTHM }] : []),
+        ...(turnsWithoutCount(sideModeOf(item, drills), item.dose) ? [{ path: `${path}.sides`, message: NOT_BY_TURNS }] : []),
+        ...(block.interval && hasOwnTimes(item.dose) ? [{ path: `${path}.dose`, message: OWN_RHYTHM }] : []),
       ];
     }),
   );

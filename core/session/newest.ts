@@ -1,8 +1,9 @@
 import { turnsWithoutCount } from "./meaning";
-import type { Block, Dose, Item, Session } from "./schema";
+import type { Block, Item, Session } from "./schema";
 import { NEWEST_SESSION } from "./version";
-import { sideModeOf } from "~/core/timeline/passes";
-import type { DrillLookup } from "~/core/timeline/types";
+import { sideModeOf } from "./passes";
+import type { DrillLookup } from "~/core/drills/lookup";
+import { twice } from "~/core/dose/dose";
 
 /**
  * A session in the newest version, as it becomes when it is changed for the first time. Work that changed sides by the clock
@@ -25,14 +26,8 @@ export function settled(session: Session, drills: DrillLookup): Session {
 
 function settledBlock(block: Block, drills: DrillLookup, doubled: boolean): Block {
   const items = block.items.map((item): Item => {
-    if (!turnsWithoutCount(sideModeOf(item, drills), item.dose.kind)) return item;
+    if (!turnsWithoutCount(sideModeOf(item, drills), item.dose)) return item;
     return { ...item, sides: "together", dose: doubled ? twice(item.dose) : item.dose };
   });
   return items.some((item, i) => item !== block.items[i]) ? { ...block, items } : block;
-}
-
-/** A dose twice as long, as one that was done once for each side. */
-function twice(dose: Dose): Dose {
-  if (dose.kind === "time") return { ...dose, seconds: 2 * dose.seconds };
-  return dose.kind === "ladder" ? { ...dose, rungs: dose.rungs.map((rung) => 2 * rung) } : dose;
 }

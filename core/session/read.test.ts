@@ -1,8 +1,8 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { faultLine } from "~/core/faults";
-import { lookup, SAMPLE_DRILLS, timedDrill } from "~/core/testing/drills";
-import { anySession } from "~/core/testing/sessions";
+import { lookup, SAMPLE_DRILLS, timedDrill } from "~/fixtures/drills";
+import { anySession } from "~/fixtures/sessions";
 import { readSession } from "./read";
 
 const drills = lookup([timedDrill("kneel", "half-kneeling")]);

@@ -1,8 +1,8 @@
 import { readOwnId } from "~/core/drills/own";
 import { isFit } from "~/core/fit-to-keep";
 import { isNewer, isObject, MADE_BY_NEWER, parseWith, type Fault, type Read } from "~/core/faults";
-import { sizeFaults } from "~/core/timeline/size";
-import type { DrillLookup } from "~/core/timeline/types";
+import { sizeFaults } from "./size";
+import type { DrillLookup } from "~/core/drills/lookup";
 import { withIdsNow } from "./ids-now";
 import { meaningFaults } from "./meaning";
 import { sessionSchema, type Session } from "./schema";

@@ -1,84 +1,16 @@
 import { z } from "zod";
 import { INTERVAL_BOUNDS } from "./bounds";
-import { LEVELS } from "./levels";
 import { NEWEST_SESSION } from "./version";
-
-export { LEVELS, type LevelName } from "./levels";
-
-/** No single time in a session may be longer than a day. */
-export const LONGEST_SECONDS = 86_400;
-
-const length = z.number().min(0).max(LONGEST_SECONDS);
-const lengthAboveZero = z.number().gt(0).max(LONGEST_SECONDS);
-const count = (most: number) => z.number().int().min(1).max(most);
-const effortPercent = z.number().min(1).max(100);
+import { countSchema, lengthAboveZeroSchema, lengthSchema } from "~/core/dose/bounds";
+import { paceSchema } from "~/core/dose/pace";
+import { doseSchema } from "~/core/dose/schema";
+import { LEVELS } from "~/core/vocabulary/levels";
 
 export const PURPOSES = ["before-training", "before-lifting", "before-game", "after-training", "off-day", "desk-break"] as const;
 export const SIDE_MODES = ["together", "each", "alternating", "left", "right"] as const;
 
-/** What has to be known of a beat besides its words. */
-export const BEAT_KINDS = ["step", "hop", "hold", "release", "settle"] as const;
-
-export const beatSchema = z
-  .strictObject({
-    do: z.string().max(80).describe("What to do on this beat, in a word or two"),
-    seconds: lengthAboveZero.describe("How long the beat lasts"),
-    breath: z.enum(["in", "out", "hold"]).optional().describe("What the breath does on this beat"),
-    kind: z.enum(BEAT_KINDS).optional().describe("What sort of beat it is, where that matters; its words are for people only"),
-  })
-  .describe("One beat of a repetition");
-
-const effortStep = z
-  .strictObject({
-    effort: effortPercent.describe("Effort in per cent of the most the person can give, 1–100"),
-    seconds: lengthAboveZero.describe("How long this effort is held"),
-  })
-  .describe("One step of effort");
-
-const timeDose = z.strictObject({ kind: z.literal("time"), seconds: lengthAboveZero.describe("How long to work") }).describe("Work for a time");
-
-const repsDose = z
-  .strictObject({
-    kind: z.literal("reps"),
-    count: count(1000).describe("How many repetitions"),
-    tempo: z.array(beatSchema).min(1).max(32).describe("The beats of one repetition"),
-  })
-  .describe("Repetitions at a tempo; one repetition is the sum of its beats");
-
-const breathsDose = z
-  .strictObject({
-    kind: z.literal("breaths"),
-    count: count(1000).describe("How many breaths"),
-    pattern: z
-      .tuple([length, length, length, length])
-      .refine((p) => p[0] + p[1] + p[2] + p[3] > 0, "must come to more than 0 s")
-      .optional()
-      .describe("Seconds in, hold, out, hold; without it each breath takes `pace.breath`"),
-  })
-  .describe("A count of breaths");
-
-const effortDose = z
-  .strictObject({
-    kind: z.literal("effort"),
-    rounds: count(100).describe("How many times the whole ramp is done"),
-    ramp: z.array(effortStep).min(1).max(32).describe("The steps the effort is built up in"),
-    opposite: effortStep.optional().describe("The pull the opposite way after the ramp"),
-    settle: length.optional().describe("Seconds of letting go after it"),
-  })
-  .describe("Ramped effort");
-
-const ladderDose = z
-  .strictObject({
-    kind: z.literal("ladder"),
-    rungs: z.array(lengthAboveZero).min(1).max(20).describe("Hold lengths to choose from"),
-    rung: z.number().int().min(0).describe("Which rung is in use, counted from 0"),
-  })
-  .refine((d) => d.rung < d.rungs.length, { path: ["rung"], message: "must be one of the rungs, counted from 0" })
-  .describe("A ladder of holds");
-
-export const doseSchema = z
-  .discriminatedUnion("kind", [timeDose, repsDose, breathsDose, effortDose, ladderDose])
-  .describe("How much, for one side and one direction");
+const length = lengthSchema();
+const lengthAboveZero = lengthAboveZeroSchema();
 
 const cueSchema = z
   .strictObject({
@@ -98,7 +30,7 @@ export const itemSchema = z
       .optional()
       .describe("Overrides the session's first side; `current` stays on the side in use when the item is reached"),
     dose: doseSchema,
-    sets: count(20).default(1).describe("How many sets"),
+    sets: countSchema(20).default(1).describe("How many sets"),
     restBetweenSets: length.default(0).describe("Rest between sets"),
     restAfter: length.default(0).describe("Rest after the item"),
     demo: length.optional().describe("Watch-first time for this item; without it `pace.demo` at a drill's first appearance"),
@@ -118,7 +50,7 @@ export const intervalSchema = z
 export const blockSchema = z
   .strictObject({
     title: z.string().max(120).describe("What the block is called"),
-    rounds: count(20).default(1).describe("How often the block is gone through"),
+    rounds: countSchema(20).default(1).describe("How often the block is gone through"),
     restBetweenRounds: length.default(0).describe("Rest between rounds"),
     sideOrder: z
       .enum(["drill-by-drill", "whole-block"])
@@ -130,18 +62,6 @@ export const blockSchema = z
   })
   .describe("A run of drills");
 
-export const paceSchema = z
-  .strictObject({
-    breath: lengthAboveZero.default(6).describe("One easy breath in and out"),
-    switchSides: length.default(6).describe("Changing sides"),
-    turn: length.default(2).describe("Changing direction inside one side"),
-    demo: length.default(20).describe("Watch-first and set-up, at a drill's first appearance"),
-    kitChange: length.default(4).describe("Picking up one piece of kit"),
-    moveBase: length.optional().describe("A change of position; without it 3"),
-    moveStep: length.optional().describe("Each step of height of a change of position; without it 2"),
-  })
-  .describe("How long the things between the work take");
-
 export const sessionSchema = z
   .strictObject({
     format: z.literal("mapset/session"),
@@ -150,7 +70,7 @@ export const sessionSchema = z
     purpose: z.enum(PURPOSES).describe("What it is for"),
     target: lengthAboveZero.optional().describe("The promised length"),
     firstSide: z.enum(["left", "right"]).default("left").describe("Which side goes first"),
-    pace: paceSchema.prefault({}),
+    pace: paceSchema().prefault({}),
     blocks: z.array(blockSchema).min(1).max(40).describe("The blocks, in order"),
     notes: z.string().max(10_000).optional().describe("The coach's notes"),
   })
@@ -158,14 +78,9 @@ export const sessionSchema = z
 
 export type Purpose = (typeof PURPOSES)[number];
 export type SideMode = (typeof SIDE_MODES)[number];
-export type OneSide = "left" | "right";
-export type Beat = z.infer<typeof beatSchema>;
-export type Dose = z.infer<typeof doseSchema>;
-export type DoseKind = Dose["kind"];
 export type Cue = z.infer<typeof cueSchema>;
 export type Item = z.infer<typeof itemSchema>;
 export type Block = z.infer<typeof blockSchema>;
-export type Pace = z.infer<typeof paceSchema>;
 export type Interval = z.infer<typeof intervalSchema>;
 /**
  * A session of any version, in the shape of the newest: an older one has none of what came later. Its version decides its

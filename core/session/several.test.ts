@@ -1,6 +1,6 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
-import { amountOf } from "./dose-edits";
+import { amountOf } from "~/core/dose/amount";
 import { amountSeveral, clipText, insertSeveral, itemsAt, levelSeveral, readClip, removeSeveral, stepSeveral } from "./several";
 import type { Session } from "./schema";
 import { itemOf, newSession } from "./start";

@@ -1,9 +1,12 @@
 import { INTERVAL_BOUNDS } from "./bounds";
-import { amountOf, withAmount, type Amount } from "./dose-edits";
+import { amountOf, withAmount, type Amount } from "~/core/dose/amount";
 import { editBlock, editItem, insertItem, itemCount, removeItem, type Place } from "./edits";
-import { itemSchema, type Item, type LevelName, type Session } from "./schema";
+import { itemSchema, type Item, type Session } from "./schema";
+import type { LevelName } from "~/core/vocabulary/levels";
 import type { Drill } from "~/core/drills/schema";
 import { z } from "zod";
+import { choicesOf, isCounted, sameDose } from "~/core/dose/dose";
+import { sameJson } from "~/core/same-json";
 
 const backwards = (places: readonly Place[]): Place[] => [...places].sort((a, b) => b.block - a.block || b.item - a.item);
 
@@ -28,7 +31,7 @@ export function levelSeveral(session: Session, places: readonly Place[], level: 
     const item = s.blocks[place.block]?.items[place.item];
     const drill = item && drills(item.drill);
     if (!item || !drill) return s;
-    const own = JSON.stringify(item.dose) === JSON.stringify(drill.levels[item.level].dose);
+    const own = sameDose(item.dose, drill.levels[item.level].dose);
     return editItem(s, place, { level, ...(own && { dose: drill.levels[level].dose }) });
   }, session);
 }
@@ -56,14 +59,15 @@ export function stepSeveral(session: Session, places: readonly Place[], by: 1 | 
       const work = interval.work + by * CLOCK_STEP;
       return work < INTERVAL_BOUNDS.leastWork || work > INTERVAL_BOUNDS.mostWork ? s : editBlock(s, place.block, { interval: { ...interval, work } });
     }
-    if (item.dose.kind === "ladder") {
-      const rung = item.dose.rung + by;
-      return rung < 0 || rung >= item.dose.rungs.length ? s : editItem(s, place, { dose: { ...item.dose, rung } });
+    const choices = choicesOf(item.dose);
+    if (choices) {
+      const dose = choices[choices.findIndex((one) => sameJson(one, item.dose)) + by];
+      return dose ? editItem(s, place, { dose }) : s;
     }
     const { value } = amountOf(item.dose);
     const { least, most, step } = level.bounds;
     const same = item.dose.kind === level.dose.kind;
-    const next = value + by * (same ? step : item.dose.kind === "time" ? 5 : 1);
+    const next = value + by * (same ? step : isCounted(item.dose) ? 1 : 5);
     if (next <= 0 || (same && (next < Math.min(least, value) || next > Math.max(most, value)))) return s;
     return editItem(s, place, { dose: withAmount(item.dose, next) });
   }, session);

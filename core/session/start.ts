@@ -1,14 +1,13 @@
+import { USUAL_PACE } from "~/core/dose/pace";
 import type { Drill } from "~/core/drills/schema";
-import type { Item, LevelName, Session } from "./schema";
+import type { Item, Session } from "./schema";
+import type { LevelName } from "~/core/vocabulary/levels";
 import { NEWEST_SESSION } from "./version";
 
 /** A drill as it is first put into a session: its own dose and sides. */
 export function itemOf(drill: Drill, level: LevelName = "standard"): Item {
   return { drill: drill.id, level, dose: drill.levels[level].dose, sets: 1, restBetweenSets: 0, restAfter: 0 };
 }
-
-/** The pace a session starts with: the defaults of the format. */
-export const USUAL_PACE: Session["pace"] = { breath: 6, switchSides: 6, turn: 2, demo: 20, kitChange: 4 };
 
 /** A new session of one block. */
 export function newSession(about: Pick<Session, "title" | "purpose" | "target">, blocks: Session["blocks"]): Session {

@@ -1,10 +1,12 @@
 import { undrawnStress } from "./stated";
-import type { LevelStress, Stress } from "./types";
-import { AREAS, type Grade } from "~/core/drills/areas";
+import type { LevelStress, Stress } from "~/core/drills/stresses";
+import { AREAS, type Grade } from "~/core/vocabulary/areas";
 import type { Drill, DrillLevel } from "~/core/drills/schema";
-import type { Dose, Item, Pace } from "~/core/session/schema";
-import { USUAL_PACE } from "~/core/session/start";
-import { doseSeconds } from "~/core/timeline/dose";
+import type { Dose } from "~/core/dose/kinds";
+import type { Item } from "~/core/session/schema";
+import type { Pace } from "~/core/dose/pace";
+import { USUAL_PACE } from "~/core/dose/pace";
+import { doseSeconds, asksEffort, breathHeld, effortHeld, peakEffort } from "~/core/dose/dose";
 import type { Percent, Seconds } from "~/core/units";
 
 /** What is known of a level; of one that was never worked out, what its position and its statements say. */
@@ -17,35 +19,20 @@ const ALL: Percent = 80;
 const HELD_EFFORT: Seconds = 5;
 const HELD_BREATH: Seconds = 4;
 
-/** The strongest step of a dose, in per cent; 0 where it has none. */
-export const peakEffort = (dose: Dose): Percent => (dose.kind === "effort" ? Math.max(dose.opposite?.effort ?? 0, ...dose.ramp.map((step) => step.effort)) : 0);
-
 function effortGrade(dose: Dose): 0 | Grade {
   const peak = peakEffort(dose);
   return peak >= ALL ? 2 : peak >= STRONG ? 1 : 0;
 }
 
 function breathGrade(dose: Dose): 0 | Grade {
-  switch (dose.kind) {
-    case "effort": {
-      if (peakEffort(dose) >= ALL) return 2;
-      const strong = dose.ramp.filter((step) => step.effort >= STRONG).reduce((sum, step) => sum + step.seconds, 0);
-      const opposite = dose.opposite && dose.opposite.effort >= STRONG ? dose.opposite.seconds : 0;
-      return Math.max(strong, opposite) >= HELD_EFFORT ? 1 : 0;
-    }
-    case "breaths":
-      return dose.pattern && Math.max(dose.pattern[1], dose.pattern[3]) >= HELD_BREATH ? 2 : 0;
-    case "reps":
-      return dose.tempo.some((beat) => beat.breath === "hold" && beat.seconds >= HELD_BREATH) ? 2 : 0;
-    default:
-      return 0;
-  }
+  if (peakEffort(dose) >= ALL || breathHeld(dose) >= HELD_BREATH) return 2;
+  return effortHeld(dose, STRONG) >= HELD_EFFORT ? 1 : 0;
 }
 
 /** What a level stresses when it is worked for so long in all and with this dose; the most of each area and side. An effort that is dosed otherwise counts as the level's own. */
 export function stressesWith(level: DrillLevel, dose: Dose, seconds: Seconds): Stress[] {
   const known = knownStress(level);
-  const effort = dose.kind !== "effort" && level.dose.kind === "effort" ? level.dose : dose;
+  const effort = !asksEffort(dose) && asksEffort(level.dose) ? level.dose : dose;
   const peak = peakEffort(effort);
   const [strong, breath] = [effortGrade(effort), Math.max(breathGrade(effort), breathGrade(dose)) as 0 | Grade];
   const all: Stress[] = [

@@ -1,6 +1,6 @@
 import { readStress } from "./codec";
 import type { Drill } from "~/core/drills/schema";
-import { LEVELS, type LevelName } from "~/core/session/levels";
+import { LEVELS, type LevelName } from "~/core/vocabulary/levels";
 
 /** What every level of a drill stresses, a line each, as it is kept beside a drill. */
 export type LevelLines = Record<LevelName, string>;
@@ -12,16 +12,6 @@ export function withStress<D extends Drill>(drill: D, lines: Partial<LevelLines>
   for (const name of LEVELS) {
     const line = lines[name];
     if (line !== undefined) levels[name] = { ...levels[name], stress: readStress(line) };
-  }
-  return { ...drill, levels };
-}
-
-/** A drill as a document: without what was worked out of it. */
-export function asDocument<D extends Drill>(drill: D): D {
-  const levels = { ...drill.levels };
-  for (const name of LEVELS) {
-    const { stress: _, ...level } = levels[name];
-    levels[name] = level;
   }
   return { ...drill, levels };
 }

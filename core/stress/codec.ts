@@ -1,5 +1,5 @@
-import { LIMITABLE, STRESS_SIDES, type Bends, type LevelStress, type Stress } from "./types";
-import { AREAS } from "~/core/drills/areas";
+import { LIMITABLE, STRESS_SIDES, type Bends, type LevelStress, type Stress } from "~/core/drills/stresses";
+import { AREAS } from "~/core/vocabulary/areas";
 
 /*
  * What a level stresses as one short line, for the file that is made at build and goes to every page that plans:

@@ -4,7 +4,7 @@ import { anchorPlace } from "~/core/figure/play";
 import type { Side } from "~/core/figure/points";
 import type { Solved } from "~/core/figure/solve";
 import { distance, sub, turned, Y, type Vec } from "~/core/figure/vectors";
-import type { Kit } from "~/core/drills/kit";
+import { kitFacts } from "~/core/vocabulary/kit";
 import type { Metres } from "~/core/units";
 import type { LimbContacts } from "./types";
 
@@ -17,16 +17,11 @@ const KNEE_CARRIES: Metres = 0.3;
 /** Over this a hand that grips something steadies someone who stands upright rather than carrying them. */
 const HIP_HIGH: Metres = 0.6;
 const LEANING = 0.87;
-/** Kit that stands by itself and can be held on to. */
-const FIXED: ReadonlySet<Kit> = new Set(["support", "wall", "chair", "bench", "box", "bar"]);
-/** Kit a limb or the seat can rest on. A wall is leant on, not stood on. */
-const NO_GROUND: ReadonlySet<Kit> = new Set(["wall", "support", "bar", "stick", "band", "strap", "light weight"]);
-
 /** The height of what is under a place: the floor, or a piece of kit that is not above it. */
 export function groundUnder(place: Vec, props: readonly Prop[], body: Solved): Metres {
   let top = 0;
   for (const prop of props) {
-    if (NO_GROUND.has(prop.piece)) continue;
+    if (!kitFacts(prop.piece).carries) continue;
     if (prop.shape === "box") {
       const [x, y, z] = anchorPlace(prop.at, body);
       const [length, height, width] = prop.size;
@@ -98,7 +93,7 @@ function handOf(body: Solved, side: Side, props: readonly Prop[], ground: Ground
   if (bar && over < -0.2) return { ...where, hand: "carries", hangs: true };
   const upright = turned(Y, body.chest)[1] >= LEANING;
   if (over >= HAND_CARRIES && (palm[1] < HIP_HIGH || !upright)) return { ...where, hand: "carries" };
-  const fixed = props.some((prop) => FIXED.has(prop.piece) && near(palm, prop, body));
+  const fixed = props.some((prop) => kitFacts(prop.piece).stays && near(palm, prop, body));
   return { ...where, hand: fixed ? "holds" : "free" };
 }
 

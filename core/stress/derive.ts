@@ -2,8 +2,9 @@ import { AREA_RULES } from "./areas";
 import { amount, BRISK_LIMB, BRISK_SPINE, type Amount } from "./areas/rule";
 import { factsOf } from "./look";
 import { lyingTimes, statedIn } from "./stated";
-import { LIMITABLE, type Bends, type Facts, type LevelStress, type Limb, type Pressed, type Stress, type StressSide, type Timed } from "./types";
-import { AREAS, isSided, type Area } from "~/core/drills/areas";
+import { LIMITABLE, type Bends, type LevelStress, type Pressed, type Stress, type StressSide, type Timed } from "~/core/drills/stresses";
+import type { Facts, Limb } from "./types";
+import { AREAS, isSided, type Area } from "~/core/vocabulary/areas";
 import type { Drill, DrillLevel } from "~/core/drills/schema";
 import type { Motion } from "~/core/figure/motion";
 import { SIDES, type Side } from "~/core/figure/points";
@@ -16,7 +17,7 @@ const most = (amounts: readonly Amount[]): Amount => amounts.reduce<Amount>((a, 
 /** How much the figure stresses an area on its left and right; the same on both where the area has no sides. */
 export function amountsOf(area: Area, facts: Facts): Amounts {
   const rule = AREA_RULES[area];
-  if (!rule) return { left: 0, right: 0 };
+  if (typeof rule === "string") return { left: 0, right: 0 };
   const whole = rule.whole?.(facts) ?? 0;
   const of = (side: Side): Amount =>
     most([whole, rule.wholeLimb?.(facts, side) ?? 0, ...facts.moments.map((m) => most([rule.limb?.(m[side], m, facts, side) ?? 0, rule.middle?.(m, facts) ?? 0]))]);

@@ -4,12 +4,13 @@ import { paceOf, pressedOf } from "./derive";
 import { longest } from "./over-time";
 import { nearOf } from "./near";
 import { undrawnStress } from "./stated";
-import { digest } from "./testing/digest";
-import facts from "./testing/frozen-facts.json";
-import frozen from "./testing/frozen.json";
-import type { Facts, LevelStress, Limb, Moment } from "./types";
+import { digest } from "~/fixtures/stress/digest";
+import facts from "~/fixtures/stress/frozen-facts.json";
+import frozen from "~/fixtures/stress/frozen.json";
+import type { Facts, Limb, Moment } from "./types";
+import type { LevelStress } from "~/core/drills/stresses";
 import type { Drill, DrillLevel } from "~/core/drills/schema";
-import { POSTURES, type Posture } from "~/core/timeline/postures";
+import { POSTURES, type Posture } from "~/core/vocabulary/postures";
 import { drawnDrillById } from "~/library/drawn";
 
 /** Whether two digests are the same but for the last place of a number, which another machine may round the other way. */

@@ -10,9 +10,10 @@ import type { Side } from "~/core/figure/points";
 import type { Solved } from "~/core/figure/solve";
 import type { SpinePart } from "~/core/figure/pose";
 import { degrees, distance, inverse, lerp, sub, turned, X, Y, Z, type Turn } from "~/core/figure/vectors";
-import type { Method } from "~/core/drills/method";
+import type { Method } from "~/core/vocabulary/methods";
 import type { DrillLevel } from "~/core/drills/schema";
 import type { Degrees, Metres, Seconds } from "~/core/units";
+import { tempoOf } from "~/core/dose/dose";
 
 type Level = Pick<DrillLevel, "posture" | "endPosture" | "kit" | "main" | "also" | "dose" | "bounds">;
 
@@ -34,7 +35,7 @@ export function factsOf(level: Level, method: Method, motion: Motion, side: Side
 
 /** How long each beat of the motion lasts: as it is dosed, or at the shortest repetition its bounds allow. */
 function beatTimes(motion: Motion, { dose, bounds }: Level, fastest: boolean): Seconds[] {
-  const tempo = dose.kind === "reps" ? dose.tempo.map((beat) => beat.seconds) : [];
+  const tempo = tempoOf(dose);
   const whole = tempo.length > 0 ? tempo.reduce((sum, s) => sum + s, 0) : motion.seconds;
   const share = fastest && tempo.length > 0 && bounds.leastRep ? Math.min(1, bounds.leastRep / whole) : 1;
   return Array.from({ length: motion.beats }, (_, i) => (tempo.length === motion.beats ? tempo[i]! : whole / motion.beats) * share);

@@ -1,10 +1,10 @@
 import { amountsOf } from "./derive";
 import { factsOf } from "./look";
 import type { Facts, Limb, Moment, Spine } from "./types";
-import { AREAS, type Area } from "~/core/drills/areas";
+import { AREAS, type Area } from "~/core/vocabulary/areas";
 import { motionAt } from "~/core/drills/motion";
 import type { Drill } from "~/core/drills/schema";
-import type { LevelName } from "~/core/session/schema";
+import type { LevelName } from "~/core/vocabulary/levels";
 import type { Degrees } from "~/core/units";
 
 /** A drawing so few degrees under a number is worth a look: people go farther than drawings. */

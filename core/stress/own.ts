@@ -4,7 +4,7 @@ import { stressOf } from "./derive";
 import { statedIn, undrawnStress } from "./stated";
 import { motionAt } from "~/core/drills/motion";
 import type { Drill, Load } from "~/core/drills/schema";
-import { LEVELS, type LevelName } from "~/core/session/schema";
+import { LEVELS, type LevelName } from "~/core/vocabulary/levels";
 
 /** Only the shipped library may state less than a drawing shows; from a coach it is left out. */
 const never = (load: Load): boolean => typeof load !== "string" && load.grade === 0;

@@ -1,7 +1,7 @@
-import type { Bends, LevelStress, Stress, StressSide, Timed } from "./types";
-import { isSided, type Area } from "~/core/drills/areas";
+import type { Bends, LevelStress, Stress, StressSide, Timed } from "~/core/drills/stresses";
+import { isSided } from "~/core/vocabulary/areas";
 import type { DrillLevel, Load } from "~/core/drills/schema";
-import { HEIGHT, type Posture } from "~/core/timeline/postures";
+import { postureFacts } from "~/core/vocabulary/postures";
 
 /** Lying counts from 15 s on, and as much from just over a minute. */
 export const lyingTimes = (area: "lying-back" | "lying-front"): Timed[] => [{ area, grade: 1, side: "middle", from: 15.001 }, { area, grade: 2, side: "middle", from: 60.001 }];
@@ -27,29 +27,12 @@ export function statedIn(stress: LevelStress, loads: readonly Load[]): LevelStre
 
 const NO_BENDS: Bends = { "hip-deep-bend": { working: 180, other: 180 }, "knee-deep-bend": { working: 180, other: 180 }, "shoulder-overhead": { working: 180, other: 180 } };
 
-/** What a position stresses by itself. */
-function postureAreas(posture: Posture): Area[] {
-  const low: Area[] = HEIGHT[posture] <= 2 ? ["floor"] : [];
-  switch (posture) {
-    case "half-kneeling": case "tall-kneeling": return ["kneeling", "floor"];
-    case "kneel-sit": return [...low, "kneeling", "knee-deep-bend"];
-    case "hands-and-knees": return [...low, "kneeling", "wrist-weight", "shoulder-weight"];
-    case "forearms-and-knees": return [...low, "kneeling", "shoulder-weight"];
-    case "plank": return [...low, "wrist-weight", "shoulder-weight", "toe-bend"];
-    case "ninety-sit": return [...low, "knee-twist", "hip-turn"];
-    case "crossed-sit": return [...low, "knee-twist"];
-    case "straddle-sit": return [...low, "groin-stretch"];
-    case "squat": return ["hip-deep-bend", "knee-deep-bend", "ankle-deep-bend"];
-    case "hang": return ["shoulder-overhead", "shoulder-weight", "grip"];
-    default: return low;
-  }
-}
-
 /** A level that is not drawn has its positions', its kit's and its stated areas; it is never chosen for someone who protects anything. */
 export function undrawnStress(level: Pick<DrillLevel, "posture" | "endPosture" | "kit" | "loads">): LevelStress {
-  const areas = new Set([...postureAreas(level.posture), ...postureAreas(level.endPosture), ...(level.kit.includes("bar") ? postureAreas("hang") : [])]);
+  const areas = new Set([level.posture, level.endPosture, ...(level.kit.includes("bar") ? ["hang" as const] : [])].flatMap((posture) => postureFacts(posture).stresses));
   const always = [...areas].map((area): Stress => ({ area, grade: 2, side: isSided(area) ? "both" : "middle" }));
-  const timed = [...(level.posture === "supine" ? lyingTimes("lying-back") : []), ...(level.posture === "prone" ? lyingTimes("lying-front") : [])];
+  const { lies } = postureFacts(level.posture);
+  const timed = (lies === undefined ? [] : lyingTimes(`lying-${lies}`));
   // Nothing that is stated takes away what a position has.
   return statedIn({ drawn: false, pace: 2, always, timed, pressed: [], bends: NO_BENDS }, level.loads.map(asStated).filter(({ area, grade }) => grade > 0 && !areas.has(area)));
 }

@@ -1,39 +1,10 @@
-import type { Area, Grade } from "~/core/drills/areas";
-import type { Kit } from "~/core/drills/kit";
-import type { Dose } from "~/core/session/schema";
-import type { Method } from "~/core/drills/method";
-import type { Row } from "~/core/drills/rows";
+import type { Kit } from "~/core/vocabulary/kit";
+import type { Dose } from "~/core/dose/kinds";
+import type { Method } from "~/core/vocabulary/methods";
+import type { Row } from "~/core/vocabulary/rows";
 import type { Side } from "~/core/figure/points";
-import type { Posture } from "~/core/timeline/postures";
-import type { Degrees, Metres, Percent, Seconds } from "~/core/units";
-
-/** Whose side a stress is on: the side that is called, the other one, both, or none where an area has no sides. */
-export const STRESS_SIDES = ["working", "other", "both", "middle"] as const;
-export type StressSide = (typeof STRESS_SIDES)[number];
-
-/** An area a level stresses, how much, and on which side. */
-export type Stress = { area: Area; grade: Grade; side: StressSide };
-
-/** An area stressed so much by how long the work lasts: from `from` seconds on. */
-export type Timed = Stress & { from: Seconds };
-
-/** An area stressed so much by how hard it is pressed or pulled: from `from` per cent of effort on. */
-export type Pressed = Stress & { from: Percent };
-
-/** The largest bends of the drawing that a clinician may have given a limit for. */
-export const LIMITABLE = ["hip-deep-bend", "knee-deep-bend", "shoulder-overhead"] as const satisfies readonly Area[];
-export type Limitable = (typeof LIMITABLE)[number];
-export type Bends = Readonly<Record<Limitable, { working: Degrees; other: Degrees }>>;
-
-/** Everything known of what a level stresses: always, by its time, by its effort, and how far it bends. */
-export type LevelStress = {
-  always: readonly Stress[]; timed: readonly Timed[]; pressed: readonly Pressed[];
-  /** Whether it was worked out from a drawing. What was not is never chosen for someone who protects anything. */
-  drawn: boolean;
-  /** How fast the fastest part moves at the fastest tempo allowed: still, slower than everyday, everyday or brisker. */
-  pace: 0 | 1 | 2;
-  bends: Bends;
-};
+import type { Posture } from "~/core/vocabulary/postures";
+import type { Degrees, Metres, Seconds } from "~/core/units";
 
 /** What a hand, foot or knee touches and whether the body's weight runs through it. */
 export type LimbContacts = {

@@ -1,5 +1,5 @@
 import { describe, expect, it } from "vitest";
-import frozen from "./testing/frozen.json";
+import frozen from "~/fixtures/stress/frozen.json";
 import { stressLines } from "./own";
 import { STRESS_RULES } from "./version";
 import type { Drill } from "~/core/drills/schema";

@@ -1,41 +1,11 @@
-import type { Dose, OneSide, Pace } from "~/core/session/schema";
+import { inWholeUnits, isCounted } from "~/core/dose/dose";
+import { kindOf } from "~/core/dose/kinds";
+import type { Dose } from "~/core/dose/kinds";
+import { type OneSide, otherSide } from "~/core/vocabulary/sides";
+import type { Pace } from "~/core/dose/pace";
 import { toMicros, toSeconds, type Micros } from "~/core/units";
-import { filled } from "./interval";
-import { otherSide } from "./sides";
+import { filled } from "~/core/session/interval";
 import type { TimedBeat } from "./types";
-
-/** A beat before it has a place in time. */
-type LooseBeat = Pick<TimedBeat, "do" | "breath" | "effort" | "opposite"> & { micros: Micros };
-
-const BREATH_WORDS = { in: "breathe in", out: "breathe out", hold: "hold the breath" } as const;
-
-/** The beats of one repetition, breath, effort round or hold. An easy breath is half in, half out. */
-function unitBeats(dose: Dose, pace: Pick<Pace, "breath">): LooseBeat[] {
-  switch (dose.kind) {
-    case "time":
-      return [{ do: "work", micros: toMicros(dose.seconds) }];
-    case "ladder":
-      return [{ do: "hold", micros: toMicros(dose.rungs[dose.rung] ?? 0) }];
-    case "reps":
-      return dose.tempo.map((beat) => ({ do: beat.do, micros: toMicros(beat.seconds), ...(beat.breath && { breath: beat.breath }) }));
-    case "breaths": {
-      const breath = toMicros(pace.breath);
-      const half = Math.floor(breath / 2);
-      const parts = dose.pattern?.map(toMicros) ?? [half, 0, breath - half, 0];
-      return (["in", "hold", "out", "hold"] as const)
-        .map((way, i) => ({ do: BREATH_WORDS[way], breath: way, micros: parts[i] ?? 0 }))
-        .filter((beat) => beat.micros > 0);
-    }
-    case "effort":
-      return [
-        ...dose.ramp.map((step) => ({ do: "press", effort: step.effort, micros: toMicros(step.seconds) })),
-        ...(dose.opposite
-          ? [{ do: "pull the other way", effort: dose.opposite.effort, opposite: true as const, micros: toMicros(dose.opposite.seconds) }]
-          : []),
-        ...(dose.settle ? [{ do: "let go and settle", micros: toMicros(dose.settle) }] : []),
-      ];
-  }
-}
 
 /**
  * The beats of one work segment that starts at `start`.
@@ -43,8 +13,8 @@ function unitBeats(dose: Dose, pace: Pick<Pace, "breath">): LooseBeat[] {
  * units to take turns with, becomes one beat of twice the length at the person's own rhythm.
  */
 export function layBeats(dose: Dose, pace: Pick<Pace, "breath">, units: number, start: Micros, turns?: OneSide): TimedBeat[] {
-  const unit = unitBeats(dose, pace);
-  if (turns && (dose.kind === "time" || dose.kind === "ladder")) {
+  const unit = kindOf(dose).beats(dose, pace);
+  if (turns && !isCounted(dose)) {
     const micros = unit.reduce((sum, beat) => sum + 2 * beat.micros, 0);
     return [{ start: toSeconds(start), seconds: toSeconds(micros), do: "take turns", rep: 1, reps: 1 }];
   }
@@ -74,12 +44,12 @@ export function layBeats(dose: Dose, pace: Pick<Pace, "breath">, units: number, 
  * sides change unit by unit from that one. A time is one beat; a unit longer than the piece is begun and ends with it.
  */
 export function fillBeats(dose: Dose, pace: Pick<Pace, "breath">, micros: Micros, start: Micros, turns?: OneSide): TimedBeat[] {
-  if (dose.kind !== "reps" && dose.kind !== "breaths") return [{ start: toSeconds(start), seconds: toSeconds(micros), do: "work", rep: 1, reps: 1 }];
+  if (!inWholeUnits(dose)) return [{ start: toSeconds(start), seconds: toSeconds(micros), do: "work", rep: 1, reps: 1 }];
   const { units, left } = filled(dose, pace, micros);
   if (units === 0) return cutBeats(layBeats(dose, pace, 1, start), start + micros);
   const beats = layBeats(dose, pace, units, start);
   if (turns) for (const beat of beats) beat.side = beat.rep % 2 === 1 ? turns : otherSide(turns);
-  if (left > 0) beats.push({ start: toSeconds(start + micros - left), seconds: toSeconds(left), do: dose.kind === "breaths" ? "breathe easily" : "keep it easy", rep: units, reps: units, easy: true });
+  if (left > 0) beats.push({ start: toSeconds(start + micros - left), seconds: toSeconds(left), do: kindOf(dose).leftOver, rep: units, reps: units, easy: true });
   return beats;
 }
 

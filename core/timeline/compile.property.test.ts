@@ -2,13 +2,13 @@ import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { readSession } from "~/core/session/read";
 import type { Session, SessionInput } from "~/core/session/schema";
-import { lookup, SAMPLE_DRILLS } from "~/core/testing/drills";
-import { anySession } from "~/core/testing/sessions";
+import { lookup, SAMPLE_DRILLS } from "~/fixtures/drills";
+import { anySession } from "~/fixtures/sessions";
 import { compile } from "./compile";
 import { cut, workWithin } from "./cut";
-import { doseSeconds } from "./dose";
+import { doseSeconds } from "~/core/dose/dose";
 import { momentAt } from "./moment";
-import { sideModeOf } from "./passes";
+import { sideModeOf } from "~/core/session/passes";
 import { totalsByItem, totalsByKind } from "./totals";
 
 const drills = lookup(SAMPLE_DRILLS);

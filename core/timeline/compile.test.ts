@@ -1,7 +1,7 @@
 import { describe, expect, it } from "vitest";
 import { readSession } from "~/core/session/read";
 import type { SessionInput } from "~/core/session/schema";
-import { lookup, timedDrill } from "~/core/testing/drills";
+import { lookup, timedDrill } from "~/fixtures/drills";
 import { compile } from "./compile";
 import type { Segment } from "./types";
 

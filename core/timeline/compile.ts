@@ -1,13 +1,14 @@
 import { fillBeats, layBeats } from "./beats";
-import { otherSide } from "./sides";
-import { unitCount, unitMicros } from "./dose";
-import { pieceMicros, restOf } from "./interval";
-import { visitsOf, type Visit } from "./passes";
-import { moveSeconds, type Posture } from "./postures";
-import { changesOver, inUse, keptSide, type InUse } from "./stance";
-import type { DrillLookup, Segment, TimedBeat, Timeline, TimedDrill, WorkSide } from "./types";
-import { fetchFor, NOTHING_AT_HAND, piecesToFetch, type AtHand, type Kit } from "~/core/drills/kit";
-import type { Block, Interval, Item, OneSide, Session } from "~/core/session/schema";
+import { otherSide, type OneSide } from "~/core/vocabulary/sides";
+import { unitCount, unitMicros } from "~/core/dose/dose";
+import { pieceMicros, restOf } from "~/core/session/interval";
+import { visitsOf, type Visit } from "~/core/session/passes";
+import { moveSeconds, type Posture } from "~/core/vocabulary/postures";
+import { changesOver, inUse, keptSide, type InUse } from "~/core/vocabulary/stance";
+import type { DrillLookup, TimedDrill } from "~/core/drills/lookup";
+import type { Segment, TimedBeat, Timeline, WorkSide } from "./types";
+import { fetchFor, NOTHING_AT_HAND, piecesToFetch, type AtHand, type Kit } from "~/core/vocabulary/kit";
+import type { Block, Interval, Item, Session } from "~/core/session/schema";
 import { toMicros, toSeconds, type Micros, type Seconds } from "~/core/units";
 
 /** What the class is doing as the timeline is laid: where it is, what it holds, how it stands. */

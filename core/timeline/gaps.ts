@@ -1,4 +1,4 @@
-import { restOf } from "./interval";
+import { restOf } from "~/core/session/interval";
 import type { Segment, WorkSegment } from "./types";
 import type { Block } from "~/core/session/schema";
 import type { Seconds } from "~/core/units";

@@ -1,17 +1,19 @@
 import { describe, expect, it } from "vitest";
 import { layBeats } from "./beats";
-import { otherSide } from "./sides";
+import { otherSide } from "~/core/vocabulary/sides";
 import { compile } from "./compile";
 import { cut, workWithin } from "./cut";
-import { beatCount, doseSeconds, repSeconds, tempoOf, unitCount, unitMicros } from "./dose";
+import { beatCount, doseSeconds, tempoOf, unitCount, unitMicros } from "~/core/dose/dose";
+import { repSeconds } from "~/core/dose/reps";
 import { indexAt, momentAt } from "./moment";
-import { sideModeOf, visitsOf } from "./passes";
-import { HEIGHT, moveSeconds } from "./postures";
-import { LONGEST_SESSION, MOST_BEATS, MOST_CUES, MOST_SEGMENTS, segmentsAtMost, sizeFaults } from "./size";
+import { sideModeOf, visitsOf } from "~/core/session/passes";
+import { HEIGHT, moveSeconds } from "~/core/vocabulary/postures";
+import { LONGEST_SESSION, MOST_BEATS, MOST_CUES, MOST_SEGMENTS, segmentsAtMost, sizeFaults } from "~/core/session/size";
 import { placeKey, postureChanges, totalsByItem, totalsByKind } from "./totals";
-import type { Block, Dose, Item, Session } from "~/core/session/schema";
+import type { Block, Item, Session } from "~/core/session/schema";
+import type { Dose } from "~/core/dose/kinds";
 import { newSession } from "~/core/session/start";
-import { lookup, timedDrill } from "~/core/testing/drills";
+import { lookup, timedDrill } from "~/fixtures/drills";
 
 /*
  * The parts of the timeline one by one, to the number: what a session is put together from.

@@ -1,6 +1,7 @@
 import { compile } from "./compile";
-import type { DrillLookup, Segment } from "./types";
-import { stays } from "~/core/drills/kit";
+import type { DrillLookup } from "~/core/drills/lookup";
+import type { Segment } from "./types";
+import { stays } from "~/core/vocabulary/kit";
 import { toNewest } from "~/core/session/newest";
 import type { Session } from "~/core/session/schema";
 import type { Seconds } from "~/core/units";

@@ -4,7 +4,7 @@ import { gapsOf } from "./gaps";
 import type { Segment } from "./types";
 import { readSession } from "~/core/session/read";
 import type { SessionInput } from "~/core/session/schema";
-import { lookup, timedDrill } from "~/core/testing/drills";
+import { lookup, timedDrill } from "~/fixtures/drills";
 
 const drills = lookup([
   timedDrill("kneel", "half-kneeling", { stance: "down" }),

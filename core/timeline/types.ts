@@ -1,16 +1,7 @@
-import type { Drill, DrillLevel } from "~/core/drills/schema";
-import type { Kit } from "~/core/drills/kit";
-import type { LevelName, OneSide } from "~/core/session/schema";
+import type { Kit } from "~/core/vocabulary/kit";
+import type { OneSide } from "~/core/vocabulary/sides";
 import type { Percent, Seconds } from "~/core/units";
-import type { Posture } from "./postures";
-
-/** What the arithmetic of time needs to know of a drill. */
-export type TimedDrill = Pick<Drill, "id" | "sides" | "directions"> & {
-  levels: Record<LevelName, Pick<DrillLevel, "posture" | "endPosture" | "kit" | "stance">>;
-};
-
-/** Finds a drill by its id. */
-export type DrillLookup<D extends TimedDrill = TimedDrill> = (id: string) => D | undefined;
+import type { Posture } from "~/core/vocabulary/postures";
 
 export type SegmentKind = "move" | "demo" | "work" | "turn" | "switch" | "rest";
 

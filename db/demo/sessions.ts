@@ -1,3 +1,5 @@
+import { withAmount } from "~/core/dose/amount";
+import { inWholeUnits } from "~/core/dose/dose";
 import type { Drill } from "~/core/drills/schema";
 import { newSession } from "~/core/session/start";
 import type { Block, Item, Session } from "~/core/session/schema";
@@ -18,7 +20,7 @@ function block(title: string, items: Item[], change: Partial<Block> = {}): Block
 
 const reps = (drills: Drills, drill: string, count: number): Pick<Item, "dose"> => {
   const own = item(drills, drill).dose;
-  return { dose: own.kind === "reps" || own.kind === "breaths" ? { ...own, count } : own };
+  return { dose: inWholeUnits(own) ? withAmount(own, count) : own };
 };
 
 const time = (seconds: number): Pick<Item, "dose"> => ({ dose: { kind: "time", seconds } });

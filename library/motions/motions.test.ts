@@ -1,11 +1,10 @@
 import { describe, expect, it } from "vitest";
 import { motionFaults, samplesOf } from "~/core/figure/check";
-import { mirrorPose } from "~/core/figure/mirror";
+import { mirrorPose, otherPoint } from "~/core/figure/mirror";
 import { motionsSchema } from "~/core/figure/motion";
 import { playerOf } from "~/core/figure/play";
 import { POINT_NAMES } from "~/core/figure/points";
-import { otherPoint } from "~/core/figure/mirror";
-import { LEVELS } from "~/core/session/schema";
+import { LEVELS } from "~/core/vocabulary/levels";
 import { stressesOfLevel } from "~/core/stress/at";
 import { DRILLS, drillById } from "~/library";
 import { MOTIONS, motionsOf } from ".";

@@ -185,6 +185,8 @@ export const cane = (hand: "left" | "right", x: number, z: number): Prop => ({ s
 export const band = (): Prop => ({ shape: "rod", piece: "band", from: { of: "left.palm", off: [0, 0, 0] }, to: { of: "right.palm", off: [0, 0, 0] }, beyond: 0.02, radius: 0.01 });
 export const strap = (hand: "left" | "right", end: PointName): Prop => ({ shape: "rod", piece: "strap", from: { of: `${hand}.palm`, off: [0, 0, 0] }, to: { of: end, off: [0, 0, 0] }, beyond: 0, radius: 0.012 });
 export const weight = (at: PointName = "right.palm"): Prop => ({ shape: "rod", piece: "light weight", from: { of: at, off: [0, -0.05, 0] }, to: { of: at, off: [0, 0.05, 0] }, beyond: 0, radius: 0.07 });
+/** A ball on the floor. */
+export const ball = (x: number, z: number, y = 0.035): Prop => ({ shape: "rod", piece: "ball", from: [x, y, z], to: [x, y, z + 0.001], beyond: 0, radius: 0.035 });
 export const bar = (): Prop => ({ shape: "rod", piece: "bar", from: [0, BAR_HEIGHT, -0.6], to: [0, BAR_HEIGHT, 0.6], beyond: 0, radius: 0.02 });
 
 // Motions

@@ -1,6 +1,6 @@
 import type { Motion } from "~/core/figure/motion";
 import type { Pose } from "~/core/figure/pose";
-import type { Posture } from "~/core/timeline/postures";
+import type { Posture } from "~/core/vocabulary/postures";
 import * as poses from "./poses";
 
 const STARTS: Readonly<Record<Posture, () => Pose>> = {

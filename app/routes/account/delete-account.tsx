@@ -5,7 +5,7 @@ import { Button } from "~/app/ui/button";
 import { Dialog } from "~/app/ui/dialog";
 import { Field } from "~/app/ui/field";
 import { Part } from "~/app/ui/part";
-import { listWords } from "~/core/text/words";
+import { listWords } from "~/core/wording/words";
 import type { Leaving } from "~/db/erase";
 
 /** Deleting the account: what becomes of each club is said first, and the password is asked for. */

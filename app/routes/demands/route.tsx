@@ -6,7 +6,7 @@ import { fieldText, readForm } from "~/app/server/forms.server";
 import { needRoom } from "~/app/server/room.server";
 import { getServices } from "~/app/server/services.server";
 import { Button } from "~/app/ui/button";
-import { ROW_FACTS, ROWS } from "~/core/drills/rows";
+import { ROW_FACTS, ROWS } from "~/core/vocabulary/rows";
 import { weightOf } from "~/core/demands/fit";
 import { copyOfDemand } from "~/core/demands/edit";
 import type { Demand } from "~/core/demands/schema";

@@ -7,13 +7,14 @@ import type { OwnDrills } from "~/app/ui/own-drills";
 import { useThere } from "~/app/ui/use-there";
 import { Still } from "~/app/ui/figure/still";
 import type { Drill } from "~/core/drills/schema";
-import { findDrills, makeFindable, makeFindableInSteps, type Findable } from "~/core/drills/search";
-import { KIT_FACTS } from "~/core/drills/kit";
+import { findDrills, makeFindable, makeFindableInSteps, type Findable } from "~/core/browse/search";
+import { KIT_FACTS } from "~/core/vocabulary/kit";
 import { piecesThere } from "~/core/group/kit";
 import type { Group } from "~/core/group/schema";
 import { MOST_BLOCKS, MOST_ITEMS } from "~/core/session/edits";
-import { doseWords, METHOD_WORDS } from "~/core/text/words";
-import { POSTURE_WORDS } from "~/core/timeline/postures";
+import { doseWords } from "~/core/dose/dose";
+import { METHOD_WORDS } from "~/core/wording/words";
+import { POSTURE_WORDS } from "~/core/vocabulary/postures";
 import { DRILLS } from "~/library";
 
 /** How long after the desk is there the drills are made ready to be searched. */

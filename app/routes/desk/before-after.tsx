@@ -1,7 +1,7 @@
 import { miniProfile } from "~/core/profile/mini";
 import { profileOf } from "~/core/profile/profile";
 import type { Session } from "~/core/session/schema";
-import { clockText } from "~/core/text/clock";
+import { clockText } from "~/core/lengths";
 import { compile } from "~/core/timeline/compile";
 import { useMemo } from "react";
 import { useDrills } from "~/app/ui/drills";

@@ -7,8 +7,8 @@ import { IntervalChoice } from "~/app/ui/interval-choice";
 import { editBlock } from "~/core/session/edits";
 import { clockable } from "~/core/session/clock";
 import type { Block } from "~/core/session/schema";
-import { intervalText, intervalWords } from "~/core/text/intervals";
-import { listWords } from "~/core/text/words";
+import { intervalText, intervalWords } from "~/core/wording/intervals";
+import { listWords } from "~/core/wording/words";
 
 /** Whether a block goes by the clock, and by which: the one control for it. */
 export function BlockClock({ block, index, name, desk }: { block: Block; index: number; name: string; desk: Desk }) {

@@ -11,7 +11,7 @@ import { SmallNumber } from "~/app/ui/small-number";
 import { TitleField } from "~/app/ui/title-field";
 import { editBlock, joinBlock, MOST_ITEMS, moveBlock, removeBlock } from "~/core/session/edits";
 import type { Block } from "~/core/session/schema";
-import { clockText } from "~/core/text/clock";
+import { clockText } from "~/core/lengths";
 
 /** The heading of a block in the list: its name, rounds, length and what can be done with it. */
 export function BlockHead({ block, index, seconds, desk, last }: { block: Block; index: number; seconds: number; desk: Desk; last: number }) {

@@ -1,7 +1,7 @@
 import { readClip, clipText, itemsAt, levelSeveral, stepSeveral } from "~/core/session/several";
 import { MOST_ITEMS } from "~/core/session/edits";
-import type { LevelName } from "~/core/session/schema";
-import { LEVEL_WORDS } from "~/core/text/words";
+import type { LevelName } from "~/core/vocabulary/levels";
+import { LEVEL_WORDS } from "~/core/wording/words";
 import type { Tab } from "./tabs";
 import type { DrillLookup } from "~/library";
 import type { Desk, Place } from "./use-desk";

@@ -12,10 +12,10 @@ import { When } from "~/app/ui/when";
 import { TitleField } from "~/app/ui/title-field";
 import type { Choice } from "~/core/group/choices";
 import { editSession } from "~/core/session/edits";
-import { sameJson } from "~/core/session/same";
-import { clockText } from "~/core/text/clock";
+import { sameJson } from "~/core/same-json";
+import { clockText } from "~/core/lengths";
 import { withoutNotes } from "~/core/edition/edition";
-import { againstTarget } from "~/core/text/target";
+import { againstTarget } from "~/core/wording/target";
 
 /** Title, length against its promise, undo, how it stands with saving, and handing out. */
 export function DeskBar({ id, desk, choices, saved, onTry, edition, archived, insights, onTab, onHandOut, onPalette }: {

@@ -1,7 +1,7 @@
 import { TriangleAlert, X } from "lucide-react";
 import type { ReactNode } from "react";
 import { CueEditor } from "./cue-editor";
-import { DoseEditor } from "~/app/ui/dose-editor";
+import { DoseEditor } from "~/app/ui/dose/dose-editor";
 import { useDrills, useOwnIds } from "~/app/ui/drills";
 import type { Desk, Place } from "./use-desk";
 import { IconButton } from "~/app/ui/button";
@@ -9,17 +9,17 @@ import { cx } from "~/app/ui/classes";
 import { Still } from "~/app/ui/figure/still";
 import { SelectField } from "~/app/ui/field";
 import { NumberField } from "~/app/ui/number-field";
-import { KIT_FACTS } from "~/core/drills/kit";
+import { KIT_FACTS } from "~/core/vocabulary/kit";
 import { newerRevision, readOwnId } from "~/core/drills/own";
-import { ROW_FACTS, type Row } from "~/core/drills/rows";
+import { ROW_FACTS, type Row } from "~/core/vocabulary/rows";
 import type { Drill, DrillLevel } from "~/core/drills/schema";
-import { LEVELS, type Item, type LevelName, type SideMode } from "~/core/session/schema";
-import { sameJson } from "~/core/session/same";
-import { LEVEL_WORDS, sensibleSides, SIDE_MODE_WORDS } from "~/core/text/words";
+import { LEVELS, type LevelName } from "~/core/vocabulary/levels";
+import type { Item, SideMode } from "~/core/session/schema";
+import { LEVEL_WORDS, sensibleSides, SIDE_MODE_WORDS } from "~/core/wording/words";
 import { stressesOfLevel } from "~/core/stress/at";
-import { clockedWords } from "~/core/text/clocked";
-import { doseSeconds } from "~/core/timeline/dose";
-import { itemDone } from "~/core/timeline/interval";
+import { clockedWords } from "~/core/wording/clocked";
+import { doseSeconds, sameDose } from "~/core/dose/dose";
+import { itemDone } from "~/core/session/interval";
 
 /** Everything about the selected drill: its numbers, then what it is, what to feel and what to take care of. */
 export function DrillPanel({ desk, place, forPerson }: { desk: Desk; place: Place; forPerson?: ReactNode }) {
@@ -33,7 +33,7 @@ export function DrillPanel({ desk, place, forPerson }: { desk: Desk; place: Plac
   const edit = (change: Partial<Item>, words: string, key?: string) => desk.editItem(place, change, `${drill.name}: ${words}`, key);
   const setLevel = (name: LevelName) => {
     // The level's own dose comes with it unless the coach has chosen another.
-    const ownDose = sameJson(item.dose, level.dose);
+    const ownDose = sameDose(item.dose, level.dose);
     edit({ level: name, ...(ownDose && { dose: drill.levels[name].dose }) }, LEVEL_WORDS[name]);
   };
   return (

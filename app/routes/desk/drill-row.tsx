@@ -15,7 +15,7 @@ import type { Severity } from "~/core/audit/types";
 import { newerRevision } from "~/core/drills/own";
 import { splitBlock } from "~/core/session/edits";
 import type { Item } from "~/core/session/schema";
-import { clockText } from "~/core/text/clock";
+import { clockText } from "~/core/lengths";
 
 type RowProps = {
   item: Item; /** Its dose, sides and level. */ words: string; block: number; index: number; number: number; seconds: number; sides: string; selected: boolean; alone: boolean; locked: boolean;

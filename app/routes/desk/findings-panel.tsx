@@ -13,9 +13,9 @@ import { Field } from "~/app/ui/field";
 import { keyOf, mendingAll, type Found, type Mending } from "~/core/audit/audit";
 import { betterKnown, type WrittenBefore } from "~/core/audit/known-better";
 import type { Lead, Severity } from "~/core/audit/types";
-import { changesBetween } from "~/core/session/changes";
-import { AREA_FACTS } from "~/core/drills/areas";
-import { listWords } from "~/core/text/words";
+import { changesBetween } from "~/core/wording/changes";
+import { AREA_FACTS } from "~/core/vocabulary/areas";
+import { listWords } from "~/core/wording/words";
 import { placeKey } from "~/core/timeline/totals";
 
 const LOOKS: Record<Severity, { words: string; className: string }> = {

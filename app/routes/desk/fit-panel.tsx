@@ -16,14 +16,14 @@ import { Field } from "~/app/ui/field";
 import type { Demand } from "~/core/demands/schema";
 import type { Drill } from "~/core/drills/schema";
 import type { Help, RoomAnswer } from "~/core/fit/make-room";
-import { changesBetween } from "~/core/session/changes";
+import { changesBetween } from "~/core/wording/changes";
 import { editSession } from "~/core/session/edits";
 import { keepingItems } from "~/core/session/follow";
 import type { Session } from "~/core/session/schema";
-import { clockText, readClock, secondsText } from "~/core/text/clock";
-import { lengthUntil } from "~/core/text/finish";
+import { clockText, readClock, secondsText } from "~/core/lengths";
+import { lengthUntil } from "~/core/wording/finish";
 import { toNewest } from "~/core/session/newest";
-import { doseWords } from "~/core/text/words";
+import { doseWords } from "~/core/dose/dose";
 import { placeKey } from "~/core/timeline/totals";
 
 type Props = { desk: Desk; insights: Insights; demand: Demand | undefined; own: readonly Drill[] };

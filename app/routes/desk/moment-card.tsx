@@ -1,10 +1,10 @@
 import { lazy, Suspense, useEffect, useState } from "react";
 import { fetchMotions } from "~/app/ui/figure/motions";
 import type { DrillMotions } from "~/core/figure/motion";
-import { stageOther, stageWork, type Staging } from "~/core/figure/timing";
-import type { LevelName } from "~/core/session/schema";
-import { clockText, countdownText } from "~/core/text/clock";
-import { sideWords } from "~/core/text/words";
+import { stageOther, stageWork, type Staging } from "~/core/player/timing";
+import type { LevelName } from "~/core/vocabulary/levels";
+import { clockText, countdownText } from "~/core/lengths";
+import { sideWords } from "~/core/wording/words";
 import type { Moment } from "~/core/timeline/moment";
 
 const MovingFigure = lazy(() => import("~/app/ui/figure/moving-figure").then((m) => ({ default: m.MovingFigure })));

@@ -6,7 +6,7 @@ import { Button } from "~/app/ui/button";
 import { When } from "~/app/ui/when";
 import { itemCount } from "~/core/session/edits";
 import type { Session } from "~/core/session/schema";
-import { clockText } from "~/core/text/clock";
+import { clockText } from "~/core/lengths";
 import { compile } from "~/core/timeline/compile";
 
 /** Another tab or device has saved a newer copy: nothing is overwritten until the coach has chosen. */

@@ -9,9 +9,9 @@ import { nameAt, type Desk, type Place, type Selection } from "./use-desk";
 import { restrictToVerticalAxis } from "./vertical";
 import type { Flag } from "~/core/audit/by-place";
 import type { Block, Session } from "~/core/session/schema";
-import { itemWords } from "~/core/text/words";
-import { itemDone } from "~/core/timeline/interval";
-import { sideModeOf } from "~/core/timeline/passes";
+import { itemWords } from "~/core/wording/words";
+import { itemDone } from "~/core/session/interval";
+import { sideModeOf } from "~/core/session/passes";
 import { placeKey, type ItemTotals } from "~/core/timeline/totals";
 
 /** Where a dragged row lands: in the block of the last heading above it. `ids` is the list after the move. */

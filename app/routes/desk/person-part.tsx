@@ -10,8 +10,8 @@ import { fallbacksFor, type FallbackBy } from "~/core/group/fallback";
 import { allProtections } from "~/core/group/protect";
 import type { Group } from "~/core/group/schema";
 import type { Session } from "~/core/session/schema";
-import { formWords } from "~/core/text/words";
-import { itemDone } from "~/core/timeline/interval";
+import { formWords } from "~/core/wording/words";
+import { itemDone } from "~/core/session/interval";
 
 /** So many are offered; the nearest come first. */
 const OFFERED = 40;

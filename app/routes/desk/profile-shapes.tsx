@@ -3,7 +3,7 @@ import type { Place } from "./use-desk";
 import { minuteMarks, type Profile, type ProfileShape } from "~/core/profile/profile";
 import type { Window } from "~/core/profile/handling";
 import type { Flag } from "~/core/audit/by-place";
-import { clockText } from "~/core/text/clock";
+import { clockText } from "~/core/lengths";
 import { placeKey } from "~/core/timeline/totals";
 import type { Timeline } from "~/core/timeline/types";
 

@@ -12,18 +12,19 @@ import { Button } from "~/app/ui/button";
 import { SelectField } from "~/app/ui/field";
 import { Still } from "~/app/ui/figure/still";
 import { coverageOf } from "~/core/coverage/coverage";
-import { planeShares, rosesOf } from "~/core/coverage/roses";
+import { planeShares, rosesOf } from "~/core/demands/roses";
 import { missingRows } from "~/core/demands/fit";
 import type { Demand } from "~/core/demands/schema";
-import { JOINT_WORDS, ROW_FACTS, type Row } from "~/core/drills/rows";
+import { JOINT_WORDS, ROW_FACTS, type Row } from "~/core/vocabulary/rows";
 import type { Drill } from "~/core/drills/schema";
 import { protectionsOf, spares } from "~/core/group/protect";
 import { piecesThere } from "~/core/group/kit";
-import { clockText, secondsText } from "~/core/text/clock";
-import { PLANE_WORDS } from "~/core/text/areas";
-import { capital, doseWords } from "~/core/text/words";
+import { clockText, secondsText } from "~/core/lengths";
+import { PLANE_WORDS } from "~/core/wording/areas";
+import { capital } from "~/core/wording/words";
+import { doseWords } from "~/core/dose/dose";
 import { compile } from "~/core/timeline/compile";
-import { POSTURE_WORDS, type Posture } from "~/core/timeline/postures";
+import { POSTURE_WORDS, type Posture } from "~/core/vocabulary/postures";
 
 type Props = {
   id: string; desk: Desk; insights: Insights; demand: Demand | undefined; demands: readonly Demand[]; offered: readonly Drill[]; others: readonly { id: string; title: string }[]; picked: Row | undefined; onPicked: (row: Row | undefined) => void;

@@ -7,7 +7,7 @@ import { drillsNamed } from "~/app/server/drills.server";
 import { writtenBefore } from "~/app/server/known-better.server";
 import { useThere } from "~/app/ui/use-there";
 import { getServices } from "~/app/server/services.server";
-import { segmentsAtMost } from "~/core/timeline/size";
+import { segmentsAtMost } from "~/core/session/size";
 import { lookupOf } from "~/library";
 import { listDemands } from "~/db/demands";
 import { findSession, findSetting, listTitles } from "~/db/sessions";

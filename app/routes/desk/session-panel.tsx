@@ -9,10 +9,11 @@ import type { Demand } from "~/core/demands/schema";
 import { piecesFor } from "~/core/group/kit";
 import type { Group } from "~/core/group/schema";
 import { editPace, editSession } from "~/core/session/edits";
-import { PURPOSES, type Pace } from "~/core/session/schema";
-import { clockText, readClock, secondsText } from "~/core/text/clock";
-import { PURPOSE_WORDS } from "~/core/text/words";
-import { CHANGE_BASE, CHANGE_PER_STEP } from "~/core/timeline/postures";
+import { PURPOSES } from "~/core/session/schema";
+import type { Pace } from "~/core/dose/pace";
+import { clockText, readClock, secondsText } from "~/core/lengths";
+import { PURPOSE_WORDS } from "~/core/wording/words";
+import { CHANGE_BASE, CHANGE_PER_STEP } from "~/core/vocabulary/postures";
 import { postureChanges, totalsByKind } from "~/core/timeline/totals";
 
 /** Where a session says nothing of its own. */

@@ -5,11 +5,12 @@ import { useDrills } from "~/app/ui/drills";
 import { nameAt, type Desk } from "./use-desk";
 import { Button, IconButton } from "~/app/ui/button";
 import { Field, SelectField } from "~/app/ui/field";
-import { AMOUNT_UNITS, amountOf } from "~/core/session/dose-edits";
+import { AMOUNT_UNITS, amountOf } from "~/core/dose/amount";
 import { amountSeveral } from "~/core/session/several";
-import { LEVELS } from "~/core/session/schema";
-import { clockText } from "~/core/text/clock";
-import { doseWords, LEVEL_WORDS } from "~/core/text/words";
+import { LEVELS } from "~/core/vocabulary/levels";
+import { clockText } from "~/core/lengths";
+import { doseWords } from "~/core/dose/dose";
+import { LEVEL_WORDS } from "~/core/wording/words";
 import { placeKey } from "~/core/timeline/totals";
 
 const UNIT_WORDS = { s: "seconds a side", reps: "repetitions a side", breaths: "breaths a side", rounds: "rounds of effort a side" } as const;

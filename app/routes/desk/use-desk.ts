@@ -3,7 +3,7 @@ import { useCallback, useMemo, useState } from "react";
 import * as edits from "~/core/session/edits";
 import * as several from "~/core/session/several";
 import { record, redo, startHistory, undo, type History } from "~/core/session/history";
-import { sameJson } from "~/core/session/same";
+import { sameJson } from "~/core/same-json";
 import { followPlaces } from "~/core/session/follow";
 import type { Item, Session } from "~/core/session/schema";
 import { meaningFaults } from "~/core/session/meaning";

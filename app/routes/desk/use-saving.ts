@@ -6,7 +6,7 @@ import type { Ensure } from "~/app/ui/own-drills";
 import { AGAIN_MS, useAgain } from "~/app/ui/use-again";
 import { holdForDesk } from "~/app/sync/browser";
 import type { OfCoach } from "~/core/outbox/item";
-import { sameJson } from "~/core/session/same";
+import { sameJson } from "~/core/same-json";
 import type { Session } from "~/core/session/schema";
 
 /** How it stands with saving, for the person at the desk. */

@@ -9,7 +9,7 @@ import { LIMIT_WORDS } from "~/core/draft/explain";
 import { withoutLimit } from "~/core/draft/relax";
 import type { Relaxed } from "~/core/draft/draft";
 import type { Group } from "~/core/group/schema";
-import { listWords } from "~/core/text/words";
+import { listWords } from "~/core/wording/words";
 
 type Props = {
   drafted: Drafted | undefined; busy: boolean; request: KeptRequest; onRequest: (request: KeptRequest) => void; onDraft: (request: KeptRequest) => void; onSwapped: ReturnType<typeof useDrafter>["setSwapped"];

@@ -12,20 +12,20 @@ import { petalWords, Roses, type Looked } from "~/app/ui/roses";
 import { ShortRow } from "~/app/ui/short-row";
 import { coverageOf } from "~/core/coverage/coverage";
 import { kitList } from "~/core/coverage/kit-list";
-import { rosesOf } from "~/core/coverage/roses";
+import { rosesOf } from "~/core/demands/roses";
 import type { Demand } from "~/core/demands/schema";
 import type { Draft } from "~/core/draft/draft";
 import type { Reason, Stated } from "~/core/draft/explain";
 import type { KeptRequest, WrittenRequest } from "~/core/draft/request";
 import { otherThan } from "~/core/draft/words";
-import { ROW_FACTS } from "~/core/drills/rows";
+import { ROW_FACTS } from "~/core/vocabulary/rows";
 import { piecesFor } from "~/core/group/kit";
 import { miniProfile } from "~/core/profile/mini";
 import { profileOf } from "~/core/profile/profile";
 import type { Place } from "~/core/session/edits";
 import type { Item, Session } from "~/core/session/schema";
-import { clockText } from "~/core/text/clock";
-import { capital, itemWords, listWords } from "~/core/text/words";
+import { clockText } from "~/core/lengths";
+import { capital, itemWords, listWords } from "~/core/wording/words";
 import { compile } from "~/core/timeline/compile";
 
 type Props = {

@@ -16,8 +16,8 @@ import { withNamed } from "~/core/drills/own";
 import { forAnother, lastOf } from "~/core/draft/begin";
 import { requestOf, type KeptRequest } from "~/core/draft/request";
 import { titleFor } from "~/core/draft/words";
-import { clockText, readClock } from "~/core/text/clock";
-import { capital } from "~/core/text/words";
+import { clockText, readClock } from "~/core/lengths";
+import { capital } from "~/core/wording/words";
 import { DRILLS, lookupOf } from "~/library";
 import { DEMANDS } from "~/library/demands";
 

@@ -5,7 +5,7 @@ import { useDrills } from "~/app/ui/drills";
 import { inputLook } from "~/app/ui/field";
 import type { KeptRequest } from "~/core/draft/request";
 import type { Drill } from "~/core/drills/schema";
-import { doseWords } from "~/core/text/words";
+import { doseWords } from "~/core/dose/dose";
 
 const SHOWN = 30;
 

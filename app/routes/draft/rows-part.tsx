@@ -1,5 +1,5 @@
-import { JOINT_WORDS, ROW_FACTS, ROWS, type Joint, type Row } from "~/core/drills/rows";
-import { capital } from "~/core/text/words";
+import { JOINT_WORDS, ROW_FACTS, ROWS, type Joint, type Row } from "~/core/vocabulary/rows";
+import { capital } from "~/core/wording/words";
 
 const WEIGHTS = [{ value: 0, words: "not" }, { value: 1, words: "some" }, { value: 2, words: "more" }, { value: 3, words: "most" }];
 const JOINTS = Object.keys(JOINT_WORDS) as Joint[];

@@ -7,17 +7,17 @@ import { IntervalChoice } from "~/app/ui/interval-choice";
 import { NumberField } from "~/app/ui/number-field";
 import { SettingFields } from "~/app/ui/setting-fields";
 import type { Demand } from "~/core/demands/schema";
-import type { KeptRequest } from "~/core/draft/request";
-import { AT_HAND, SUITS } from "~/core/draft/request";
+import { type KeptRequest, AT_HAND, SUITS } from "~/core/draft/request";
 import { differSentence, differWords, keepingWords, kitWords, methodsWords, mindingWords, rowsWords } from "~/core/draft/words";
-import { KIT_FACTS } from "~/core/drills/kit";
-import { ROWS } from "~/core/drills/rows";
-import { METHODS, type Method } from "~/core/drills/method";
+import { KIT_FACTS } from "~/core/vocabulary/kit";
+import { ROWS } from "~/core/vocabulary/rows";
+import { METHODS, type Method } from "~/core/vocabulary/methods";
 import type { Drill } from "~/core/drills/schema";
 import type { Group } from "~/core/group/schema";
-import { LEVELS, PURPOSES } from "~/core/session/schema";
-import { intervalWords } from "~/core/text/intervals";
-import { LEVEL_WORDS, listWords, METHOD_WORDS, PURPOSE_WORDS } from "~/core/text/words";
+import { LEVELS } from "~/core/vocabulary/levels";
+import { PURPOSES } from "~/core/session/schema";
+import { intervalWords } from "~/core/wording/intervals";
+import { LEVEL_WORDS, listWords, METHOD_WORDS, PURPOSE_WORDS } from "~/core/wording/words";
 import { SCHOOLS } from "~/library/schools";
 
 type Props = {

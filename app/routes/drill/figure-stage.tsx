@@ -8,11 +8,11 @@ import { MovingFigure } from "~/app/ui/figure/moving-figure";
 import { motionAt } from "~/core/drills/motion";
 import type { Drill } from "~/core/drills/schema";
 import type { View } from "~/core/figure/motion";
-import { easyBreath, shownBeat, shownRound } from "~/core/figure/timing";
+import { easyBreath, shownBeat, shownRound } from "~/core/player/timing";
 import { VIEW_NAMES, viewOf, VIEWS, type ViewName } from "~/core/figure/views";
-import { LEVELS, type LevelName } from "~/core/session/schema";
-import { LEVEL_WORDS } from "~/core/text/words";
-import { tempoOf } from "~/core/timeline/dose";
+import { LEVELS, type LevelName } from "~/core/vocabulary/levels";
+import { LEVEL_WORDS } from "~/core/wording/words";
+import { tempoOf } from "~/core/dose/dose";
 
 const SPEEDS = [0.25, 0.5, 1] as const;
 const VIEW_WORDS: Readonly<Record<ViewName, string>> = { side: "Side", front: "Front", "three-quarter": "Between", above: "Above" };

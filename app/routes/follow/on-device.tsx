@@ -4,7 +4,7 @@ import { checkInText } from "~/core/checkin/text";
 import { stateWords, type CheckInItem } from "./use-outbox";
 import { IconButton } from "~/app/ui/button";
 import { toGo, type Awaited, type Kept, type KeptRun } from "~/core/player/kept";
-import { countdownText } from "~/core/text/clock";
+import { countdownText } from "~/core/lengths";
 
 type Props = {
   kept: Kept;

@@ -14,8 +14,8 @@ import { switchTheme } from "~/app/ui/theme";
 import type { Person } from "~/core/checkin/schema";
 import { runOf, toGo, type Awaited, type Kept, type KeptRun } from "~/core/player/kept";
 import type { InsteadLine } from "~/core/player/mine";
-import { clockText, countdownText } from "~/core/text/clock";
-import { PURPOSE_WORDS } from "~/core/text/words";
+import { clockText, countdownText } from "~/core/lengths";
+import { PURPOSE_WORDS } from "~/core/wording/words";
 
 type Props = PlayerProps & {
   onDevice: Kept;

@@ -11,7 +11,7 @@ import type { faceOf, Face } from "~/core/player/face";
 import { ownFace, placeName, type Mine } from "~/core/player/mine";
 import { addTime, back, begin, pause, positionAt, repeatable, repeatSide, skip, skipDrill, stop, type Run } from "~/core/player/run";
 import type { MiniProfile } from "~/core/profile/mini";
-import { countdownText, secondsText } from "~/core/text/clock";
+import { countdownText, secondsText } from "~/core/lengths";
 import { momentAt } from "~/core/timeline/moment";
 
 type Props = {

@@ -1,6 +1,6 @@
 import { useState } from "react";
-import { changesBetween } from "~/core/session/changes";
-import { sameJson } from "~/core/session/same";
+import { changesBetween } from "~/core/wording/changes";
+import { sameJson } from "~/core/same-json";
 import type { Session } from "~/core/session/schema";
 
 /** What is shown of a session that is looked over. */

@@ -17,8 +17,8 @@ import { When } from "~/app/ui/when";
 import { daysBefore } from "~/core/clock/calendar";
 import { now } from "~/core/clock/clock";
 import { isLate } from "~/core/checkin/moments";
-import { JOINT_WORDS } from "~/core/drills/rows";
-import { clockText } from "~/core/text/clock";
+import { JOINT_WORDS } from "~/core/vocabulary/rows";
+import { clockText } from "~/core/lengths";
 import { countUnseen, lastHandedOut, listEachHeard, listFolded, setNotTheirs, setRemoved, setSeen, summariseHeard, type FoldedLink, type HeardRow } from "~/db/runs";
 import { findPerson } from "~/db/people";
 

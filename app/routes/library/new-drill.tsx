@@ -4,7 +4,7 @@ import { Form } from "react-router";
 import { Button } from "~/app/ui/button";
 import { Dialog } from "~/app/ui/dialog";
 import { Field, SelectField } from "~/app/ui/field";
-import { POSTURE_WORDS, POSTURES } from "~/core/timeline/postures";
+import { POSTURE_WORDS, POSTURES } from "~/core/vocabulary/postures";
 
 /** Starts a drill of the coach's own from a posture. */
 export function NewDrill() {

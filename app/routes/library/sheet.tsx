@@ -4,9 +4,9 @@ import { requireCoach } from "~/app/server/coach.server";
 import { everyDrawn } from "~/app/server/drills.server";
 import { Still } from "~/app/ui/figure/still";
 import { REGIONS } from "~/core/drills/schema";
-import { LEVELS } from "~/core/session/schema";
-import { REGION_WORDS } from "~/core/text/areas";
-import { LEVEL_WORDS } from "~/core/text/words";
+import { LEVELS } from "~/core/vocabulary/levels";
+import { REGION_WORDS } from "~/core/wording/areas";
+import { LEVEL_WORDS } from "~/core/wording/words";
 
 export const meta: Route.MetaFunction = () => [{ title: "Contact sheet · Mapset" }];
 

@@ -1,6 +1,6 @@
 import { z } from "zod";
 import { PURPOSES } from "~/core/session/schema";
-import { readClock } from "~/core/text/clock";
+import { readClock } from "~/core/lengths";
 
 /** What is said of a session before it has drills. A length is read as it is typed. */
 export const titleField = z.string().trim().min(1, "Give it a name.").max(120, "At most 120 characters.");

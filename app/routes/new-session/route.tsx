@@ -10,8 +10,8 @@ import { getServices } from "~/app/server/services.server";
 import { useOwnDrills } from "~/app/ui/own-drills";
 import type { Drill } from "~/core/drills/schema";
 import { newSession, itemOf } from "~/core/session/start";
-import { clockText } from "~/core/text/clock";
-import { PURPOSE_WORDS } from "~/core/text/words";
+import { clockText } from "~/core/lengths";
+import { PURPOSE_WORDS } from "~/core/wording/words";
 import { listGroups } from "~/db/teams";
 
 export const meta: Route.MetaFunction = ({ loaderData }) => [{ title: `${loaderData?.title ?? "New session"} · Mapset` }];

@@ -1,22 +1,22 @@
 import { useDeferredValue, useMemo, useState } from "react";
 import type { DrillEditor } from "./use-drill-editor";
 import { cx } from "~/app/ui/classes";
-import { DoseEditor } from "~/app/ui/dose-editor";
+import { DoseEditor } from "~/app/ui/dose/dose-editor";
 import { Field, SelectField } from "~/app/ui/field";
 import { NumberField } from "~/app/ui/number-field";
-import { KIT, KIT_FACTS, type Kit } from "~/core/drills/kit";
-import { ROW_FACTS, ROWS, type Row } from "~/core/drills/rows";
-import { AREAS, type Area } from "~/core/drills/areas";
-import { METHODS } from "~/core/drills/method";
+import { KIT, KIT_FACTS, type Kit } from "~/core/vocabulary/kit";
+import { ROW_FACTS, ROWS, type Row } from "~/core/vocabulary/rows";
+import { AREAS, type Area } from "~/core/vocabulary/areas";
+import { METHODS } from "~/core/vocabulary/methods";
 import { REGIONS, type Drill, type DrillLevel, type Load } from "~/core/drills/schema";
-import { LEVELS, type LevelName } from "~/core/session/schema";
-import { USUAL_PACE } from "~/core/session/start";
+import { LEVELS, type LevelName } from "~/core/vocabulary/levels";
+import { USUAL_PACE } from "~/core/dose/pace";
 import { withStress } from "~/core/stress/attach";
 import { stressLines } from "~/core/stress/own";
-import { AREA_WORDS, REGION_WORDS } from "~/core/text/areas";
-import { stressWords } from "~/core/text/stresses";
-import { LEVEL_WORDS, METHOD_WORDS, SIDE_MODE_WORDS } from "~/core/text/words";
-import { POSTURE_WORDS, POSTURES } from "~/core/timeline/postures";
+import { AREA_WORDS, REGION_WORDS } from "~/core/wording/areas";
+import { stressWords } from "~/core/wording/stresses";
+import { LEVEL_WORDS, METHOD_WORDS, SIDE_MODE_WORDS } from "~/core/wording/words";
+import { POSTURE_WORDS, POSTURES } from "~/core/vocabulary/postures";
 
 /** What planning and timing go by: method, sides, and for each level posture, kit, rows, loads, dose and its bounds. */
 export function Facts({ editor }: { editor: DrillEditor }) {

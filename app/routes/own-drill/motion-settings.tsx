@@ -2,18 +2,32 @@ import { X } from "lucide-react";
 import { IconButton } from "~/app/ui/button";
 import { SelectField } from "~/app/ui/field";
 import { NumberField } from "~/app/ui/number-field";
-import { KIT_FACTS } from "~/core/drills/kit";
+import { KIT, KIT_FACTS, type Kit } from "~/core/vocabulary/kit";
 import { onBeats } from "~/core/figure/editing";
 import type { Motion, Prop } from "~/core/figure/motion";
-import { band, block, box, chair, cushion, longRoller, pad, roller, stick, support, wall, weight, wedge } from "~/library/motions/poses";
+import { ball, band, bar, bench, block, box, chair, cushion, longRoller, pad, roller, stick, strap, support, wall, weight, wedge } from "~/library/motions/poses";
 
-const PRESETS: readonly { value: string; words: string; props: () => Prop[] }[] = [
-  { value: "pad", words: "pad under the right knee", props: () => [pad()] }, { value: "stick", words: "stick in both hands", props: () => [stick()] }, { value: "band", words: "band in both hands", props: () => [band()] },
-  { value: "weight", words: "weight in the right hand", props: () => [weight()] }, { value: "wall-ahead", words: "wall ahead", props: () => [wall(0.7)] }, { value: "wall-behind", words: "wall behind", props: () => [wall(-0.25)] },
-  { value: "support", words: "support on the left", props: () => [support(0.15, -0.5)] }, { value: "box", words: "box ahead", props: () => [box(0.5, 0)] }, { value: "block", words: "block under the right hand", props: () => [block(0.45, 0.2)] },
-  { value: "roller", words: "roller across", props: () => [roller(0)] }, { value: "roller-along", words: "roller along the back", props: () => [longRoller(-0.86, 0.1)] }, { value: "cushion", words: "cushion under the seat", props: () => [cushion(-0.04, 0)] },
-  { value: "wedge", words: "wedge under the heels", props: () => [wedge(-0.06, 0)] }, { value: "chair", words: "chair", props: () => chair(0, 0) },
-];
+/** Where a piece of kit usually is, to begin from. */
+const PRESETS: Readonly<Record<Kit, readonly { words: string; props: () => Prop[] }[]>> = {
+  pad: [{ words: "pad under the right knee", props: () => [pad()] }],
+  stick: [{ words: "stick in both hands", props: () => [stick()] }],
+  roller: [{ words: "roller across", props: () => [roller(0)] }, { words: "roller along the back", props: () => [longRoller(-0.86, 0.1)] }],
+  support: [{ words: "support on the left", props: () => [support(0.15, -0.5)] }],
+  wall: [{ words: "wall ahead", props: () => [wall(0.7)] }, { words: "wall behind", props: () => [wall(-0.25)] }],
+  block: [{ words: "block under the right hand", props: () => [block(0.45, 0.2)] }],
+  box: [{ words: "box ahead", props: () => [box(0.5, 0)] }],
+  bench: [{ words: "bench along the body", props: () => [bench(0, 0, 1.2, 0.35)] }],
+  band: [{ words: "band in both hands", props: () => [band()] }],
+  bar: [{ words: "bar overhead", props: () => [bar()] }],
+  chair: [{ words: "chair", props: () => chair(0, 0) }],
+  "light weight": [{ words: "weight in the right hand", props: () => [weight()] }],
+  cushion: [{ words: "cushion under the seat", props: () => [cushion(-0.04, 0)] }],
+  strap: [{ words: "strap from the right hand to the right foot", props: () => [strap("right", "right.ball")] }],
+  wedge: [{ words: "wedge under the heels", props: () => [wedge(-0.06, 0)] }],
+  ball: [{ words: "ball under the right foot", props: () => [ball(0.05, 0.1)] }],
+};
+
+const CHOICES = KIT.flatMap((piece) => PRESETS[piece].map((preset, i) => ({ ...preset, value: `${piece} ${i}` })));
 
 /** Changes a motion, with words for what was done. */
 export type SetMotion = (edit: (motion: Motion) => Motion, words: string, key?: string) => void;
@@ -39,9 +53,9 @@ export function MotionSettings({ motion, tempo, setMotion }: { motion: Motion; t
       )}
       <div className="flex flex-wrap items-end gap-x-4 gap-y-2">
         <SelectField
-          label="Draw kit" className="w-56" value="" options={[{ value: "", words: "add a piece…" }, ...PRESETS.map(({ value, words }) => ({ value, words }))]}
+          label="Draw kit" className="w-56" value="" options={[{ value: "", words: "add a piece…" }, ...CHOICES.map(({ value, words }) => ({ value, words }))]}
           onChange={(value) => {
-            const preset = PRESETS.find((p) => p.value === value);
+            const preset = CHOICES.find((p) => p.value === value);
             if (preset) setMotion((m) => ({ ...m, props: [...m.props, ...preset.props()].slice(0, 12) }), `draw a ${preset.words}`);
           }}
         />

@@ -14,11 +14,11 @@ import { faultWords } from "~/core/figure/fault-words";
 import { mirrorPose } from "~/core/figure/mirror";
 import type { Motion, View } from "~/core/figure/motion";
 import type { Pose } from "~/core/figure/pose";
-import { easyBreath, shownBeat } from "~/core/figure/timing";
+import { easyBreath, shownBeat } from "~/core/player/timing";
 import { VIEW_NAMES, viewOf, VIEWS } from "~/core/figure/views";
-import { LEVELS, type LevelName } from "~/core/session/schema";
-import { LEVEL_WORDS } from "~/core/text/words";
-import { tempoOf } from "~/core/timeline/dose";
+import { LEVELS, type LevelName } from "~/core/vocabulary/levels";
+import { LEVEL_WORDS } from "~/core/wording/words";
+import { tempoOf } from "~/core/dose/dose";
 import { motionFrom } from "~/library/motions/postures";
 
 /** How the drill moves: key positions on the tempo's beats, each posed by sliders and by dragging. */

@@ -12,7 +12,7 @@ import { Confirm } from "~/app/ui/dialog";
 import { Button, IconButton } from "~/app/ui/button";
 import { readOwnId, ownDrillId } from "~/core/drills/own";
 import { lacksCautions, unwritten } from "~/core/drills/start";
-import { asDocument } from "~/core/stress/attach";
+import { asDocument } from "~/core/drills/stresses";
 import { findOwnDrill } from "~/db/own-drills";
 import { opening } from "~/app/server/opening.server";
 

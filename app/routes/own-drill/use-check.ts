@@ -1,6 +1,6 @@
 import { useEffect, useRef, useState } from "react";
 import type { CheckAnswer, CheckAsk } from "~/app/workers/figure-check";
-import type { Row } from "~/core/drills/rows";
+import type { Row } from "~/core/vocabulary/rows";
 import type { FigureFault } from "~/core/figure/check";
 import type { Motion } from "~/core/figure/motion";
 

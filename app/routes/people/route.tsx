@@ -8,8 +8,8 @@ import { Find } from "~/app/ui/find";
 import { Pages } from "~/app/ui/pages";
 import { When } from "~/app/ui/when";
 import { protectionsOf } from "~/core/group/protect";
-import { protectionWords } from "~/core/text/areas";
-import { listWords } from "~/core/text/words";
+import { protectionWords } from "~/core/wording/areas";
+import { listWords } from "~/core/wording/words";
 import { listPeople, PEOPLE_A_PAGE, type PersonRow } from "~/db/people";
 
 export const meta: Route.MetaFunction = () => [{ title: "People · Mapset" }];

@@ -15,7 +15,7 @@ import { Part } from "~/app/ui/part";
 import { RenameDialog } from "~/app/ui/rename-dialog";
 import { When } from "~/app/ui/when";
 import { protectionsOf } from "~/core/group/protect";
-import { protectionWords } from "~/core/text/areas";
+import { protectionWords } from "~/core/wording/areas";
 import { findPerson, whatTheySaid, type PersonFound, type Said } from "~/db/people";
 import { listTeamNames } from "~/db/teams";
 

@@ -18,9 +18,9 @@ import { faultLine, parseWith } from "~/core/faults";
 import { protectionsOf, protectsListSchema } from "~/core/group/protect";
 import { groupSettingSchema, MOST_PEOPLE } from "~/core/group/schema";
 import { namesFault } from "~/core/group/names";
-import { settingWords } from "~/core/group/words";
-import { protectionWords } from "~/core/text/areas";
-import { listWords } from "~/core/text/words";
+import { settingWords } from "~/core/wording/group";
+import { protectionWords } from "~/core/wording/areas";
+import { listWords } from "~/core/wording/words";
 import { countAll, findPerson, joinGroup, leaveGroup } from "~/db/people";
 import { addAthletes, addTeam, countPeople, deleteTeam, listOff, listTeams, namesOn, renameAthlete, renameTeam, setAthleteAreas, setTeamSetting, type Member, type Team } from "~/db/teams";
 

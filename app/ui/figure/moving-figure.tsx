@@ -7,9 +7,9 @@ import { frameOf, type Frame } from "~/core/figure/picture";
 import { bodyAt, playerOf, type Player } from "~/core/figure/play";
 import type { Side } from "~/core/figure/points";
 import { frameBox, markClass } from "~/core/figure/svg";
-import type { Staging } from "~/core/figure/timing";
+import type { Staging } from "~/core/player/timing";
 import { viewOf } from "~/core/figure/views";
-import type { Row } from "~/core/drills/rows";
+import type { Row } from "~/core/vocabulary/rows";
 
 type Props = {
   motion: Motion;

@@ -5,7 +5,7 @@ import { Still } from "./still";
 import { cx } from "~/app/ui/classes";
 import type { Motion } from "~/core/figure/motion";
 import type { Seconds } from "~/core/units";
-import { easyBreath, shownBeat, shownRound } from "~/core/figure/timing";
+import { easyBreath, shownBeat, shownRound } from "~/core/player/timing";
 
 const MovingFigure = lazy(() => import("./moving-figure").then((m) => ({ default: m.MovingFigure })));
 

@@ -1,5 +1,5 @@
 import type { StillMoment } from "~/core/figure/stills";
-import type { LevelName } from "~/core/session/schema";
+import type { LevelName } from "~/core/vocabulary/levels";
 import { cx } from "~/app/ui/classes";
 
 type Props = { drill: string; level?: LevelName; at?: StillMoment; alt?: string; className?: string; size?: number; /** Fetched at once: for pages that are printed. */ eager?: boolean };

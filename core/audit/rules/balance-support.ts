@@ -2,7 +2,7 @@ import { itemsOf } from "../look";
 import type { Rule } from "../types";
 import { piecesThere } from "~/core/group/kit";
 import { isFreeBalance } from "~/core/group/surfaces";
-import { LEVELS } from "~/core/session/schema";
+import { LEVELS } from "~/core/vocabulary/levels";
 import { editItem } from "~/core/session/edits";
 
 /** Balance with nothing to hold on to, for a group that needs it. */

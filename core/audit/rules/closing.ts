@@ -1,14 +1,14 @@
 import { closeFix } from "../add";
 import { itemsOf } from "../look";
 import type { Finding, Rule } from "../types";
+import { methodFacts } from "~/core/vocabulary/methods";
 import type { Drill, DrillLevel } from "~/core/drills/schema";
 
-/** Methods that use new range in a whole-body pattern, and postures it is used in. */
-const PATTERN_METHODS = new Set(["strength", "flow", "travel", "dynamic"]);
+/** Positions new range is used in. */
 const UPRIGHT = new Set(["standing", "split-stance", "squat", "plank"]);
 
 /** A whole movement on the feet that uses new range. */
-export const isPattern = (drill: Pick<Drill, "method">, level: DrillLevel): boolean => PATTERN_METHODS.has(drill.method) && UPRIGHT.has(level.endPosture);
+export const isPattern = (drill: Pick<Drill, "method">, level: DrillLevel): boolean => methodFacts(drill.method).pattern === true && UPRIGHT.has(level.endPosture);
 /** Slow breathing. */
 export const isBreath = (drill: Pick<Drill, "method">): boolean => drill.method === "breath";
 

@@ -1,11 +1,11 @@
 import { itemAt, itemsOf, samePlace } from "../look";
 import type { AuditInput, Rule } from "../types";
-import { ROW_FACTS, type Row } from "~/core/drills/rows";
-import type { Dose } from "~/core/session/schema";
+import { ROW_FACTS, type Row } from "~/core/vocabulary/rows";
+import type { Dose } from "~/core/dose/kinds";
 import { insertItem } from "~/core/session/edits";
 import { itemOf } from "~/core/session/start";
-import { peakEffort } from "~/core/stress/at";
-import { secondsText } from "~/core/text/clock";
+import { peakEffort, asksEffort } from "~/core/dose/dose";
+import { secondsText } from "~/core/lengths";
 import type { Seconds } from "~/core/units";
 
 /** Easier motion of the same kind that should come before strong effort at the end of a range. */
@@ -21,7 +21,7 @@ function warmed(input: AuditInput, row: Row, until: Seconds): Seconds {
   return input.timeline.segments.reduce((sum, s) => {
     if (s.kind !== "work" || s.start >= until) return sum;
     const before = itemAt(input, s);
-    const easy = before && before.item.dose.kind !== "effort" && (before.level.main.includes(row) || before.level.also.includes(row));
+    const easy = before && !asksEffort(before.item.dose) && (before.level.main.includes(row) || before.level.also.includes(row));
     return easy ? sum + s.seconds : sum;
   }, 0);
 }

@@ -2,7 +2,7 @@ import { itemsOf } from "../look";
 import type { Finding, Rule } from "../types";
 import { piecesThere } from "~/core/group/kit";
 import { groundAgainst, SURFACE_FACTS } from "~/core/group/surfaces";
-import { LEVELS } from "~/core/session/schema";
+import { LEVELS } from "~/core/vocabulary/levels";
 import { editItem } from "~/core/session/edits";
 
 /** Drills that are not for what the group stands on: down on wet grass, on the knees on the street, travelling on a dock. */

@@ -1,7 +1,7 @@
 import { itemsOf, samePlace } from "../look";
 import type { Rule } from "../types";
 import { editItem } from "~/core/session/edits";
-import { secondsText } from "~/core/text/clock";
+import { secondsText } from "~/core/lengths";
 
 /** Words a coach says in a second, unhurried. */
 const WORDS_A_SECOND = 2.5;

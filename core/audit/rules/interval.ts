@@ -3,13 +3,14 @@ import type { AuditInput, Finding, Fix, Rule } from "../types";
 import { editBlock, editItem, moveItem, type Place } from "~/core/session/edits";
 import { INTERVAL_BOUNDS } from "~/core/session/bounds";
 import type { Interval, Session } from "~/core/session/schema";
-import { secondsText } from "~/core/text/clock";
+import { secondsText } from "~/core/lengths";
 import { compile } from "~/core/timeline/compile";
-import { unitMicros } from "~/core/timeline/dose";
+import { unitMicros, inWholeUnits } from "~/core/dose/dose";
 import { gapsOf, type Gap } from "~/core/timeline/gaps";
 import { placeKey } from "~/core/timeline/totals";
 import type { Segment } from "~/core/timeline/types";
 import { toMicros, toSeconds, type Seconds } from "~/core/units";
+import { kindOf } from "~/core/dose/kinds";
 
 /** Less showing than this is none. */
 const LEAST_SHOWING: Seconds = 5;
@@ -69,13 +70,13 @@ export const intervalWork: Rule = {
       block.items.flatMap((item, i): Finding[] => {
         const { interval } = block;
         const here = itemAt(input, { block: b, item: i });
-        if (!interval || !here || (item.dose.kind !== "reps" && item.dose.kind !== "breaths")) return [];
+        if (!interval || !here || !inWholeUnits(item.dose)) return [];
         const directions = item.directions ?? here.drill.directions;
         const unit = unitMicros(item.dose, input.session.pace);
         const piece = toMicros(interval.work) / directions;
         if (unit <= piece) return [];
         const work = Math.ceil(toSeconds(unit * directions) / REST_STEP) * REST_STEP;
-        const one = item.dose.kind === "reps" ? "repetition" : "breath";
+        const one = kindOf(item.dose).one;
         const longer: Interval = { ...interval, work };
         return [{
           severity: "warn", place: { block: b, item: i },

@@ -1,9 +1,9 @@
 import { itemsOf } from "../look";
 import type { Finding, Rule } from "../types";
-import { KIT_FACTS } from "~/core/drills/kit";
+import { KIT_FACTS, kitFacts } from "~/core/vocabulary/kit";
 import { kitList } from "~/core/coverage/kit-list";
 import { piecesFor, piecesThere } from "~/core/group/kit";
-import { LEVELS } from "~/core/session/schema";
+import { LEVELS } from "~/core/vocabulary/levels";
 import { editItem } from "~/core/session/edits";
 
 /** Kit a group has not got, or not enough of for everyone at once. */
@@ -18,7 +18,7 @@ export const kit: Rule = {
       const needs = piecesFor(piece, pieces, people);
       const there = has[piece] ?? 0;
       if (there >= needs) return [];
-      const users = itemsOf(input).filter(({ level }) => level.kit.filter((k) => k === piece).length * (piece === "wall" ? 1 : people) > there);
+      const users = itemsOf(input).filter(({ level }) => level.kit.filter((k) => k === piece).length * (kitFacts(piece).shared ? 1 : people) > there);
       const first = users[0];
       if (!first) return [];
       const { words, instead } = KIT_FACTS[piece];

@@ -1,6 +1,6 @@
 import type { Rule } from "../types";
 import { editSession } from "~/core/session/edits";
-import { clockText, secondsText } from "~/core/text/clock";
+import { clockText, secondsText } from "~/core/lengths";
 
 /** A session this much shorter than promised leaves people standing. */
 const SHORT = 60;

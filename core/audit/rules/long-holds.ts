@@ -1,10 +1,10 @@
 import { byClock } from "../by-clock";
 import { beforePower, itemsOf } from "../look";
 import type { Finding, Rule } from "../types";
-import { ROW_FACTS, type Row } from "~/core/drills/rows";
+import { ROW_FACTS, type Row } from "~/core/vocabulary/rows";
 import { editItem, removeItem } from "~/core/session/edits";
-import { secondsText } from "~/core/text/clock";
-import { doseSeconds } from "~/core/timeline/dose";
+import { secondsText } from "~/core/lengths";
+import { doseSeconds, isPiece } from "~/core/dose/dose";
 import type { Seconds } from "~/core/units";
 
 /** Holding a muscle region longer than this just before power can cost a little force. */
@@ -19,7 +19,7 @@ export const longHolds: Rule = {
     if (!beforePower(input.session.purpose)) return [];
     const held = new Map<Row, Seconds>();
     return itemsOf(input).flatMap(({ item, drill, level, place }): Finding[] => {
-      if (drill.method !== "hold" || (item.dose.kind !== "time" && item.dose.kind !== "ladder")) return [];
+      if (drill.method !== "hold" || !isPiece(item.dose)) return [];
       const times = item.sets * (item.directions ?? drill.directions) * (input.session.blocks[place.block]?.rounds ?? 1);
       const own = doseSeconds(item.dose, input.session.pace) * times;
       const before = Math.max(0, ...level.main.map((row) => held.get(row) ?? 0));

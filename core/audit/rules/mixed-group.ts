@@ -1,7 +1,7 @@
 import { itemsOf } from "../look";
 import type { Rule } from "../types";
 import { piecesThere } from "~/core/group/kit";
-import { LEVELS } from "~/core/session/schema";
+import { LEVELS } from "~/core/vocabulary/levels";
 import { editItem } from "~/core/session/edits";
 
 /** A mixed group in a drill that has no easier form they could take: it is at its easiest, or the kit for it is not there. */

@@ -1,7 +1,7 @@
 import { itemsOf, samePlace } from "../look";
 import type { Rule } from "../types";
 import { editItem } from "~/core/session/edits";
-import { secondsText } from "~/core/text/clock";
+import { secondsText } from "~/core/lengths";
 
 /** A drill the group has not been handed before, without time to watch it first. */
 export const newDrill: Rule = {

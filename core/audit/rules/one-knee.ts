@@ -1,7 +1,7 @@
 import { itemAt } from "../look";
 import type { Finding, Rule } from "../types";
-import { secondsText } from "~/core/text/clock";
-import type { OneSide } from "~/core/session/schema";
+import { secondsText } from "~/core/lengths";
+import type { OneSide } from "~/core/vocabulary/sides";
 
 /** Longest on one knee without a pad. */
 const LONGEST = 180;

@@ -1,9 +1,9 @@
 import { addFix } from "../add";
 import type { Rule } from "../types";
 import { planeSeconds } from "~/core/coverage/coverage";
-import { PLANES } from "~/core/drills/browse";
-import { ROW_FACTS } from "~/core/drills/rows";
-import { PLANE_WORDS } from "~/core/text/areas";
+import { PLANES } from "~/core/browse/browse";
+import { ROW_FACTS } from "~/core/vocabulary/rows";
+import { PLANE_WORDS } from "~/core/wording/areas";
 
 /** One of the three planes that no drill works in. */
 export const planes: Rule = {

@@ -1,11 +1,12 @@
 import { itemsOf, type Looked } from "../look";
 import type { Finding, Rule } from "../types";
-import { ROW_FACTS } from "~/core/drills/rows";
+import { ROW_FACTS } from "~/core/vocabulary/rows";
 import { bestOrder, betterOrder, MOST_ORDERED, moveCost, type Ordered, type Standing, type MovingPace } from "~/core/order/posture-order";
 import type { Session } from "~/core/session/schema";
-import { secondsText } from "~/core/text/clock";
+import { secondsText } from "~/core/lengths";
 import { compile } from "~/core/timeline/compile";
 import { postureChanges } from "~/core/timeline/totals";
+import { asksEffort } from "~/core/dose/dose";
 
 /** Less saved than this is not worth another order. */
 const WORTH = 5;
@@ -75,7 +76,7 @@ function runsOf(items: readonly Looked[], pace: MovingPace): Run[] {
 function withNeeds(runs: Run[]): Run[] {
   const joints = (run: Run) => new Set(run.items.flatMap(({ level }) => [...level.main, ...level.also].map((row) => ROW_FACTS[row].joint)));
   return runs.map((run, i) => {
-    if (!run.items.some(({ item }) => item.dose.kind === "effort")) return run;
+    if (!run.items.some(({ item }) => asksEffort(item.dose))) return run;
     const own = joints(run);
     return { ...run, after: runs.slice(0, i).flatMap((other, k) => ([...joints(other)].some((joint) => own.has(joint)) ? [k] : [])) };
   });

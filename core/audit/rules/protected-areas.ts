@@ -7,12 +7,13 @@ import { fallbackFor } from "~/core/group/fallback";
 import type { Group } from "~/core/group/schema";
 import { allAtOnce, type Steps } from "~/core/steps";
 import { against, itemAsWorked, protectionsOf, type Protection } from "~/core/group/protect";
-import { amountOf } from "~/core/session/dose-edits";
+import { amountOf } from "~/core/dose/amount";
 import { editItem } from "~/core/session/edits";
-import type { Dose } from "~/core/session/schema";
+import type { Dose } from "~/core/dose/kinds";
 import { knownStress } from "~/core/stress/at";
-import { protectionWords } from "~/core/text/areas";
-import { formWords, listWords } from "~/core/text/words";
+import { protectionWords } from "~/core/wording/areas";
+import { formWords, listWords } from "~/core/wording/words";
+import { asksEffort, choicesOf, isCounted } from "~/core/dose/dose";
 
 const unique = (all: readonly Protection[]): string[] => [...new Set(all.map(protectionWords))];
 
@@ -67,7 +68,7 @@ function* findAt({ offered, drills, session }: AuditInput, group: Group, alike: 
     const forAll = fallbackFor(item, [...everyone, ...group.people.flatMap((p) => protectionsOf(p.areas))], by);
     return forAll && {
       words: forAll.drill.id === drill.id ? `Take the ${forAll.level} level for everyone` : `Take ${forAll.drill.name} for everyone`,
-      apply: (s) => editItem(s, place, { drill: forAll.drill.id, level: forAll.level, ...((forAll.drill.id !== drill.id || item.dose.kind === "effort") && { dose: doseFor(forAll.drill.levels[forAll.level], item.dose) }) }),
+      apply: (s) => editItem(s, place, { drill: forAll.drill.id, level: forAll.level, ...((forAll.drill.id !== drill.id || asksEffort(item.dose)) && { dose: doseFor(forAll.drill.levels[forAll.level], item.dose) }) }),
     };
   };
   if (everywhere.length > 0 || none.length > 0)
@@ -91,5 +92,5 @@ const listUpTo = (words: readonly string[], between: string): string => (words.l
 /** The dose of another drill in place of one: the same where it is of the same kind and within bounds, else its own. */
 function doseFor(level: DrillLevel, dose: Dose): Dose {
   const { value } = amountOf(dose);
-  return dose.kind === level.dose.kind && dose.kind === "time" && value >= level.bounds.least && value <= level.bounds.most ? dose : level.dose;
+  return dose.kind === level.dose.kind && !isCounted(dose) && choicesOf(dose) === undefined && value >= level.bounds.least && value <= level.bounds.most ? dose : level.dose;
 }

@@ -1,6 +1,6 @@
 import type { Rule } from "../types";
 import { editSession } from "~/core/session/edits";
-import { clockText } from "~/core/text/clock";
+import { clockText } from "~/core/lengths";
 
 const MINUTES = /\b(\d{1,3})\s*[- ]?\s*(?:min\b|mins\b|minute|minutes|′)/i;
 /** A title's round number may be this far from the truth. */

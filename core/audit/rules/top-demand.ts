@@ -1,9 +1,9 @@
 import { addFix } from "../add";
 import type { Rule } from "../types";
 import { missingRows, weightOf } from "~/core/demands/fit";
-import { ROW_FACTS } from "~/core/drills/rows";
-import { secondsText } from "~/core/text/clock";
-import { capital } from "~/core/text/words";
+import { ROW_FACTS } from "~/core/vocabulary/rows";
+import { secondsText } from "~/core/lengths";
+import { capital } from "~/core/wording/words";
 
 const TOP = 3;
 

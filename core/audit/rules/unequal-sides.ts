@@ -1,7 +1,7 @@
 import { itemsOf } from "../look";
 import type { Finding, Rule } from "../types";
 import { editItem } from "~/core/session/edits";
-import { secondsText } from "~/core/text/clock";
+import { secondsText } from "~/core/lengths";
 
 /** Seconds that left and right may differ before it is said. */
 const TELL = 1;

@@ -1,6 +1,6 @@
 import type { Facts, Limb, Moment } from "../types";
 import type { Side } from "~/core/figure/points";
-import type { Kit } from "~/core/drills/kit";
+import { kitFacts } from "~/core/vocabulary/kit";
 
 /** How much of an area is stressed: not, some, much. */
 export type Amount = 0 | 1 | 2;
@@ -23,10 +23,8 @@ export const amount = (some: boolean, much: boolean): Amount => (much ? 2 : some
 export const BRISK_SPINE = 60;
 export const BRISK_LIMB = 180;
 
-const WEIGHTS: readonly Kit[] = ["light weight"];
-
 /** Whether there is a weight in the hands. */
-export const withWeight = ({ kit }: Pick<Facts, "kit">): boolean => kit.some((piece) => WEIGHTS.includes(piece));
+export const withWeight = ({ kit }: Pick<Facts, "kit">): boolean => kit.some((piece) => kitFacts(piece).weighs);
 
 /** Whether any hand carries or holds on to something that stands by itself. */
 export const handHelps = ({ left, right }: Moment): boolean => [left, right].some((limb) => limb.hand === "carries" || limb.hand === "holds" || limb.forearm);

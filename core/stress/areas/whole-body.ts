@@ -1,7 +1,7 @@
 import { longest } from "../over-time";
 import type { Facts, Limb, Moment } from "../types";
 import { amount, BRISK_LIMB, handHelps, type AreaRule } from "./rule";
-import type { Kit } from "~/core/drills/kit";
+import { kitFacts } from "~/core/vocabulary/kit";
 
 const legs = ({ left, right }: Moment): Limb[] => [left, right];
 const upright = (moment: Moment) => moment.seat === "none" && moment.lying === "none" && !handHelps(moment);
@@ -35,15 +35,12 @@ function unsteady(facts: Facts): boolean {
 
 const onFeetHigh = (moment: Moment) => legs(moment).every((l) => l.foot && !l.kneeDown && l.kneeFlexion < 60);
 
-/** Kit to get down and up by. */
-const TO_HOLD: readonly Kit[] = ["support", "chair", "wall", "box", "bench"];
-
 /** Kneeling with something to hold on to; anything else but the feet and a chair that carries on the ground, much. */
 export const floor: AreaRule = {
   middle: (moment, { kit }) => {
     const low = moment.seat === "floor" || (moment.lying !== "none" && !moment.raised) || legs(moment).some((l) => l.forearm || (l.hand === "carries" && !l.hangs && l.handLow));
     const kneels = legs(moment).some((l) => l.kneeDown);
-    return amount(low || kneels, low || (kneels && !kit.some((piece) => TO_HOLD.includes(piece))));
+    return amount(low || kneels, low || (kneels && !kit.some((piece) => kitFacts(piece).steadies === "stands")));
   },
 };
 
