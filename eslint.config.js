@@ -43,7 +43,7 @@ export default tseslint.config(
     },
   },
   {
-    files: ["core/**/*.ts"], ignores: ["core/**/*.test.ts", "core/testing/**"],
+    files: ["core/**/*.ts"], ignores: ["core/**/*.test.ts"],
     rules: {
       "no-restricted-imports": ["error", {
         patterns: [

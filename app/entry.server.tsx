@@ -4,16 +4,24 @@ import { isbot } from "isbot";
 import { renderToPipeableStream } from "react-dom/server";
 import { isRouteErrorResponse, ServerRouter, type AppLoadContext, type EntryContext } from "react-router";
 import { log, told } from "./server/log";
+import { keepText, readyText } from "./server/ready-pages";
 import { NonceContext } from "./ui/nonce";
 
 export const streamTimeout = 5_000;
 
-/** Renders a page on the server, its scripts marked with the request's nonce. */
+/** Renders a page on the server, its scripts marked with the request's nonce; or gives it as it is kept ready. */
 export default function handleRequest(
   request: Request, status: number, headers: Headers, entry: EntryContext, context: AppLoadContext,
 ): Promise<Response> {
+  headers.set("content-type", "text/html; charset=utf-8");
+  if (!headers.has("cache-control")) headers.set("cache-control", "no-store");
+  const look = lookOf(request, status, entry, context);
+  const ready = look !== undefined && readyText(context.ready!.page, look, context.nonce);
+  if (ready) return Promise.resolve(new Response(ready, { status, headers }));
   return new Promise((resolve, reject) => {
     let shellSent = false;
+    /** Nothing has gone wrong in drawing it. */
+    let sound = true;
     const whole = isbot(request.headers.get("user-agent") ?? "");
     const { pipe, abort } = renderToPipeableStream(
       <NonceContext value={context.nonce}>
@@ -23,14 +31,15 @@ export default function handleRequest(
         nonce: context.nonce,
         [whole ? "onAllReady" : "onShellReady"]() {
           shellSent = true;
-          const body = gathered();
-          headers.set("content-type", "text/html; charset=utf-8");
-          if (!headers.has("cache-control")) headers.set("cache-control", "no-store");
+          const body = gathered((text) => {
+            if (look !== undefined && sound) keepText(context.ready!.key, look, text, context.nonce);
+          }, look !== undefined);
           resolve(new Response(createReadableStreamFromReadable(body), { status, headers }));
           pipe(body);
         },
         onShellError: reject,
         onError(error) {
+          sound = false;
           if (shellSent) log.error({ id: context.requestId, route: context.route, ...told(error) }, "a page could not be drawn whole");
         },
       },
@@ -39,11 +48,19 @@ export default function handleRequest(
   });
 }
 
+/** What the text of a page that is kept ready hangs on besides its key; undefined where a page is not kept, or is asked for in an odd way. */
+function lookOf(request: Request, status: number, entry: EntryContext, context: AppLoadContext): string | undefined {
+  const { errors, loaderData } = entry.staticHandlerContext;
+  if (!context.ready || status !== 200 || errors || new URL(request.url).search !== "") return undefined;
+  return JSON.stringify([new URL(request.url).pathname, loaderData["root"]]);
+}
+
 /** So much is sent at once. */
 const AT_ONCE = 32_000;
 
-/** Gathers what is drawn into larger pieces, each of which costs as much on its way as a small one. What there is goes at the next turn. */
-function gathered(): Transform {
+/** Gathers what is drawn into larger pieces, each of which costs as much on its way as a small one. What there is goes at the next turn. With `keeps`, the whole of it is told when it is there. */
+function gathered(onWhole: (text: string) => void, keeps: boolean): Transform {
+  const all: Buffer[] = [];
   let pieces: Buffer[] = [];
   let size = 0;
   let waiting: NodeJS.Immediate | undefined;
@@ -57,6 +74,7 @@ function gathered(): Transform {
   return new Transform({
     transform(piece: Buffer, _, done) {
       pieces.push(piece);
+      if (keeps) all.push(piece);
       size += piece.length;
       if (size >= AT_ONCE) send(this);
       else waiting ??= setImmediate(send, this);
@@ -64,6 +82,7 @@ function gathered(): Transform {
     },
     flush(done) {
       send(this);
+      if (keeps) onWhole(Buffer.concat(all).toString());
       done();
     },
     destroy(error, done) {

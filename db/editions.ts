@@ -173,17 +173,20 @@ export async function withdrawLink(db: Db, club: Club, id: string): Promise<bool
   return rows.length > 0;
 }
 
-export type OpenLink = {
+/** What is known of a link without opening its edition's document, which can be long and never changes. */
+export type LinkFound = {
   id: string;
   club: Club;
   coachLabel: string | null;
   teamId: string | null;
-  edition: { id: string; number: number; doc: Edition; totalSeconds: Seconds; choices: Choice[] };
+  edition: { id: string; number: number; totalSeconds: Seconds; choices: Choice[] };
   athletes: Athlete[];
 };
 
+export type OpenLink = LinkFound & { edition: { doc: Edition } };
+
 /** What an address opens: undefined when there is none of that token, "withdrawn" when it has been taken back. */
-export async function openLink(db: Db, token: string, countOpening: boolean): Promise<OpenLink | "withdrawn" | undefined> {
+export async function findOpenLink(db: Db, token: string, countOpening: boolean): Promise<LinkFound | "withdrawn" | undefined> {
   const found = await linkOf(db, token);
   if (!found) return undefined;
   if (found.withdrawnAt) return "withdrawn";
@@ -191,12 +194,25 @@ export async function openLink(db: Db, token: string, countOpening: boolean): Pr
   return found.opened;
 }
 
+/** The same with the edition itself. */
+export async function openLink(db: Db, token: string, countOpening: boolean): Promise<OpenLink | "withdrawn" | undefined> {
+  const found = await findOpenLink(db, token, countOpening);
+  if (!found || found === "withdrawn") return found;
+  return { ...found, edition: { ...found.edition, doc: await editionOf(db, found) } };
+}
+
+/** The edition a link opens. Throws `UnreadableDocument` where it can't be read. */
+export async function editionOf(db: Db, { club, edition: { id } }: Pick<LinkFound, "club" | "edition">): Promise<Edition> {
+  const [row] = await db.select({ doc: edition.doc }).from(edition).where(and(eq(edition.clubId, club.id), eq(edition.id, id)));
+  return mustOpen(openEdition(row?.doc), "edition", id);
+}
+
 /** A link by its token, whether or not it has been taken back. */
-export async function linkOf(db: Db, token: string): Promise<{ opened: OpenLink; withdrawnAt: Date | null } | undefined> {
+export async function linkOf(db: Db, token: string): Promise<{ opened: LinkFound; withdrawnAt: Date | null } | undefined> {
   const [row] = await db
     .select({
       id: link.id, clubId: link.clubId, withdrawnAt: link.withdrawnAt, groupId: link.groupId, coachLabel: group.name,
-      edition: { id: edition.id, number: edition.number, doc: edition.doc, totalSeconds: edition.totalSeconds, choices: edition.choices },
+      edition: { id: edition.id, number: edition.number, totalSeconds: edition.totalSeconds, choices: edition.choices },
     })
     .from(entry)
     .innerJoin(link, opensLink)
@@ -208,11 +224,11 @@ export async function linkOf(db: Db, token: string): Promise<{ opened: OpenLink;
     ? await db.select({ id: person.id, name: person.name }).from(membership).innerJoin(person, isOf)
         .where(and(eq(membership.clubId, row.clubId), eq(membership.groupId, row.groupId), isNull(membership.until))).orderBy(person.name)
     : [];
-  return { withdrawnAt: row.withdrawnAt, opened: { club: clubOfEntry(row.clubId), id: row.id, coachLabel: row.coachLabel, teamId: row.groupId, edition: { ...row.edition, doc: mustOpen(openEdition(row.edition.doc), "edition", row.edition.id) }, athletes } };
+  return { withdrawnAt: row.withdrawnAt, opened: { club: clubOfEntry(row.clubId), id: row.id, coachLabel: row.coachLabel, teamId: row.groupId, edition: row.edition, athletes } };
 }
 
 /** What someone on a link's list protects, with the setting of their group; undefined for anybody else. */
-export async function protectedOnLink(db: Db, opened: OpenLink, athleteId: string): Promise<{ areas: Protects[]; setting: GroupSetting; name: string } | undefined> {
+export async function protectedOnLink(db: Db, opened: LinkFound, athleteId: string): Promise<{ areas: Protects[]; setting: GroupSetting; name: string } | undefined> {
   if (!opened.teamId) return undefined;
   const [row] = await db
     .select({ areas: person.areas, setting: group.setting, name: group.name })

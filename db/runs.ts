@@ -8,10 +8,10 @@ import { among } from "./among";
 import type { Db } from "./client";
 import type { Club } from "./clubs";
 import { checkIn, edition, group, link, person, run, trainingSession } from "./schema";
-import type { OpenLink } from "./editions";
+import type { LinkFound } from "./editions";
 
 /** Takes an athlete only when they belong to the list the link was handed out to. */
-function knownAthlete(opened: OpenLink, athleteId: string | null): string | null {
+function knownAthlete(opened: LinkFound, athleteId: string | null): string | null {
   return opened.athletes.some((a) => a.id === athleteId) ? athleteId : null;
 }
 
@@ -34,10 +34,10 @@ type Keeping = {
 
 const asDate = (moment: EpochMs | undefined): Date | null => (moment === undefined ? null : new Date(moment));
 
-const ofLink = (opened: OpenLink) => and(eq(run.clubId, opened.club.id), eq(run.linkId, opened.id));
+const ofLink = (opened: LinkFound) => and(eq(run.clubId, opened.club.id), eq(run.linkId, opened.id));
 
 /** Whether a new run goes among the others, under its link, or is only counted. */
-async function placeFor(db: Pick<Db, "select">, opened: OpenLink, { at = nowDate(), always = false, fold = false }: Keeping): Promise<"listed" | "folded" | "counted"> {
+async function placeFor(db: Pick<Db, "select">, opened: LinkFound, { at = nowDate(), always = false, fold = false }: Keeping): Promise<"listed" | "folded" | "counted"> {
   // By arrival: what a device says of when it was is not for it to be counted by.
   const since = new Date(at.getTime() - HOUR_MS);
   const [n] = await db
@@ -55,7 +55,7 @@ async function placeFor(db: Pick<Db, "select">, opened: OpenLink, { at = nowDate
  * finishing time stays the first one. Runs beyond what a link usually gets are kept under it, and displace none. Returns the
  * run's id, or undefined for one that was only counted.
  */
-export async function keepProgress(db: Db, opened: OpenLink, progress: Progress, keeping: Keeping = {}): Promise<string | undefined> {
+export async function keepProgress(db: Db, opened: LinkFound, progress: Progress, keeping: Keeping = {}): Promise<string | undefined> {
   const [known] = await db.select({ id: run.id, folded: run.folded }).from(run).where(and(ofLink(opened), eq(run.clientKey, progress.key)));
   const place = known ? (known.folded ? "folded" : "listed") : await placeFor(db, opened, keeping);
   if (place === "counted") {
@@ -85,7 +85,7 @@ export async function keepProgress(db: Db, opened: OpenLink, progress: Progress,
 }
 
 /** Keeps a check-in once: a second one for the same run changes nothing. Returns whether this one was the first, or undefined when it could not be kept. */
-export async function keepCheckIn(db: Db, opened: OpenLink, sent: CheckIn, keeping: Keeping = {}): Promise<boolean | undefined> {
+export async function keepCheckIn(db: Db, opened: LinkFound, sent: CheckIn, keeping: Keeping = {}): Promise<boolean | undefined> {
   return db.transaction(async (tx) => {
     const { at = nowDate() } = keeping;
     const said = new Date(reckoned({ at: sent.said, sent: sent.run.sent }, at.getTime()));
@@ -104,7 +104,7 @@ export async function keepCheckIn(db: Db, opened: OpenLink, sent: CheckIn, keepi
 }
 
 /** Whether a device has told of a run of this key before, and it was kept. */
-export async function isKnownRun(db: Db, opened: OpenLink, key: string): Promise<boolean> {
+export async function isKnownRun(db: Db, opened: LinkFound, key: string): Promise<boolean> {
   const [row] = await db.select({ id: run.id }).from(run).where(and(ofLink(opened), eq(run.clientKey, key)));
   return row !== undefined;
 }

@@ -5,7 +5,7 @@ import { chromium, type APIRequestContext, type Browser, type BrowserContext, ty
 import { openAccounts } from "~/db/accounts";
 import type { Db } from "~/db/client";
 import { loadDemo } from "~/db/demo/load";
-import { freshDatabase, TEST_SECRET } from "~/db/testing";
+import { freshDatabase, TEST_SECRET, type Beginning } from "~/db/testing";
 import { drawnDrillById } from "~/library/drawn";
 import { startServer } from "~/scripts/setup/server-process";
 
@@ -17,6 +17,11 @@ export const BEN = { email: "ben@club.example", password: "ben has a long passwo
 export const PHONE: BrowserContextOptions = { viewport: { width: 390, height: 844 }, isMobile: true, hasTouch: true };
 
 export const CHROMIUM_ARGS = ["--no-sandbox", "--disable-gpu", "--disable-quic", "--no-first-run", "--disable-background-networking", "--disable-component-update", "--disable-sync"];
+
+/** Kestrel Sound, as `./mapset start` loads it. */
+export const WITH_DEMO: Beginning = {
+  name: "demo", fill: (db) => loadDemo(db, openAccounts(db, { secret: TEST_SECRET, baseUrl: "http://127.0.0.1:1" }), { secret: TEST_SECRET, password: DEMO.password, drills: drawnDrillById }),
+};
 
 export type World = {
   base: string;
@@ -31,18 +36,18 @@ export type World = {
 
 /** The production build on a database of its own, with the demo data, and a browser. */
 export async function startWorld(): Promise<World> {
-  const { db, url, end } = await freshDatabase();
+  const { db, url, end } = await freshDatabase(WITH_DEMO);
   const settings = { DATABASE_URL: url, MAPSET_SECRET: TEST_SECRET };
   let server = await startServer(settings);
   const { base } = server;
-  await loadDemo(db, openAccounts(db, { secret: TEST_SECRET, baseUrl: base }), { secret: TEST_SECRET, password: DEMO.password, drills: drawnDrillById });
   const browser: Browser = await chromium.launch({ executablePath: "/usr/bin/chromium", args: CHROMIUM_ARGS });
   const errors: string[] = [];
   return {
     base,
     db,
     visitor: async (options = {}) => {
-      const context = await browser.newContext({ viewport: { width: 1280, height: 800 }, baseURL: base, timezoneId: "America/New_York", serviceWorkers: "block", ...options });
+      // Figures that go on moving cost more than all the rest of a journey; those that are about them ask for it.
+      const context = await browser.newContext({ reducedMotion: "reduce", viewport: { width: 1280, height: 800 }, baseURL: base, timezoneId: "America/New_York", serviceWorkers: "block", ...options });
       context.setDefaultTimeout(15_000);
       const page = await context.newPage();
       closeAfterTest(context);

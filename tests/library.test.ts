@@ -18,6 +18,9 @@ async function addSeen(page: Page, words: string, name: string): Promise<void> {
 /** The lines the figure is drawn with, as one text. */
 const drawn = (page: Page) => page.getByTestId("figure").locator("path.fig-limb").evaluateAll((all) => all.map((path) => path.getAttribute("d")).join(" "));
 
+/** Whoever did not ask for less motion. */
+const MOVING = { reducedMotion: "no-preference" } as const;
+
 describe("the library", () => {
   it("finds drills as they are looked for, keeps the search in the address, and opens a drill's page", async () => {
     const { page } = await world.visitor();
@@ -82,7 +85,7 @@ describe("the library", () => {
   });
 
   it("moves a picture only while it is looked at", async () => {
-    const { page } = await world.visitor();
+    const { page } = await world.visitor(MOVING);
     await signIn(page);
     await page.goto("/library?q=leg+swing");
     await ready(page);
@@ -99,7 +102,7 @@ describe("the library", () => {
   });
 
   it("shows a drill from any side, at any level, with its angles and the sessions that use it", async () => {
-    const { page } = await world.visitor();
+    const { page } = await world.visitor(MOVING);
     await signIn(page);
     await page.goto("/library/hip-flexor-turn");
     await ready(page);
@@ -141,7 +144,7 @@ describe("the figure in follow-along", () => {
     await signIn(coach);
     await openDesk(coach, "Rowers before the boat");
     await coach.getByRole("link", { name: "Hand out" }).click();
-    const { page } = await world.visitor(PHONE);
+    const { page } = await world.visitor({ ...PHONE, ...MOVING });
     await page.clock.install();
     await page.goto(await newestAddress(coach));
     await ready(page);

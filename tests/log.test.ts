@@ -1,15 +1,12 @@
 import { randomUUID } from "node:crypto";
 import { sql } from "drizzle-orm";
 import { afterAll, beforeAll, expect, it } from "vitest";
-import { openAccounts } from "~/db/accounts";
 import type { Db } from "~/db/client";
-import { loadDemo } from "~/db/demo/load";
 import { link } from "~/db/schema";
 import { freshDatabase, TEST_SECRET } from "~/db/testing";
 import { linkToken } from "~/db/tokens";
-import { drawnDrillById } from "~/library/drawn";
 import { startServer, type RunningServer } from "~/scripts/setup/server-process";
-import { DEMO } from "./harness";
+import { DEMO, WITH_DEMO } from "./harness";
 
 /* What the server writes of itself, while everything that is personal passes through it and much of it fails. */
 let db: Db;
@@ -18,10 +15,9 @@ let server: RunningServer;
 let token: string;
 
 beforeAll(async () => {
-  const fresh = await freshDatabase();
+  const fresh = await freshDatabase(WITH_DEMO);
   ({ db, end } = fresh);
   server = await startServer({ DATABASE_URL: fresh.url, MAPSET_SECRET: TEST_SECRET, MAPSET_LOG: "info" }, true);
-  await loadDemo(db, openAccounts(db, { secret: TEST_SECRET, baseUrl: server.base }), { secret: TEST_SECRET, password: DEMO.password, drills: drawnDrillById });
   const [one] = await db.select({ id: link.id }).from(link).limit(1);
   token = linkToken(TEST_SECRET, one!.id);
 });

@@ -2,7 +2,8 @@ import { now } from "~/core/clock/clock";
 import type { z } from "zod";
 import type { CheckIn, Progress } from "~/core/checkin/schema";
 import { parseWith } from "~/core/faults";
-import { linkOf, openLink, type OpenLink } from "~/db/editions";
+import { ITEM_VERSION } from "~/core/outbox/item";
+import { editionOf, findOpenLink, linkOf, type LinkFound, type OpenLink } from "~/db/editions";
 import { isKnownRun } from "~/db/runs";
 import { secondsToWait } from "./limits.server";
 import { getServices } from "./services.server";
@@ -19,12 +20,18 @@ async function noSuchLink(address: string): Promise<Response> {
   return new Response("There is no session behind this link. Check that all of it was copied, or ask your coach.", { status: 404 });
 }
 
-/** Opens a link for a player. */
-export async function openForPlayer(token: string | undefined, address: string, countOpening: boolean): Promise<OpenLink> {
-  const opened = token && TOKEN.test(token) ? await opening(openLink(getServices().db, token, countOpening)) : undefined;
-  if (opened === "withdrawn") throw new Response(WITHDRAWN, { status: 410 });
-  if (!opened) throw await noSuchLink(address);
-  return opened;
+/** Finds what a link opens. The edition itself is not read: it can be long, and most who ask have it already. */
+export async function findForPlayer(token: string | undefined, address: string, countOpening: boolean): Promise<LinkFound> {
+  const found = token && TOKEN.test(token) ? await findOpenLink(getServices().db, token, countOpening) : undefined;
+  if (found === "withdrawn") throw new Response(WITHDRAWN, { status: 410 });
+  if (!found) throw await noSuchLink(address);
+  return found;
+}
+
+/** Opens a link for a player, with its edition. */
+export async function openForPlayer(token: string | undefined, address: string): Promise<OpenLink> {
+  const found = await findForPlayer(token, address, false);
+  return { ...found, edition: { ...found.edition, doc: await opening(editionOf(getServices().db, found)) } };
 }
 
 /** So long after a link was withdrawn somebody who was under way can still tell how it was. */
@@ -44,7 +51,7 @@ async function readMessage(request: Request): Promise<unknown> {
   }
 }
 
-export type Report<M> = { opened: OpenLink; message: M; fold: boolean };
+export type Report<M> = { opened: LinkFound; message: M; fold: boolean };
 
 /**
  * Reads what a device reports of a run. Counted by run, so that a room of phones behind one address never shares a limit;
@@ -58,6 +65,8 @@ export async function readReport<M extends Progress | CheckIn>(request: Request,
   if (withdrawnAt && now() - withdrawnAt.getTime() > STILL_TOLD_MS) throw new Response(WITHDRAWN, { status: 410 });
   const read = parseWith(schema, await readMessage(request));
   if (!read.ok) {
+    // From a page that is newer than this server, as while several are being brought up to date: it waits for one that can read it.
+    if (Number(request.headers.get("mapset-item")) > ITEM_VERSION) throw Response.json({ kind: "newer" }, { status: 409 });
     if ((await secondsToWait("badReport", `${opened.id} ${address}`)) > 0) throw Response.json({ kind: "wait" }, { status: 429 });
     throw Response.json({ kind: "refused", faults: read.faults }, { status: 422 });
   }

@@ -9,6 +9,7 @@ import { createRequestHandler } from "@react-router/express";
 import { log } from "./log";
 import { routeNames } from "./route-names";
 import { forOneRequest } from "./per-request";
+import type { ReadyPage } from "./ready-pages";
 import { refuseOdd, takeBody, withTakenBody } from "./gate";
 import type { ServerBuild } from "react-router";
 
@@ -20,6 +21,8 @@ export type LoadContext = {
   requestId: string;
   /** The address as it stands in app/routes.ts: nothing of what was asked for. */
   route: string;
+  /** Said by a loader whose page is the same for whoever asks, and is kept ready by this key. */
+  ready?: { key: string; page: ReadyPage };
 };
 
 declare module "react-router" {

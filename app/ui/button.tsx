@@ -11,20 +11,31 @@ const LOOKS: Record<Kind, string> = {
   danger: "border border-plum bg-plum text-land hover:opacity-90",
 };
 
-const base = (kind: Kind, className?: string) =>
+type Size = "usual" | "small";
+
+/** A small one stands in a line of text or in a list, and may be a sentence: it wraps. */
+const SIZES: Record<Size, string> = {
+  usual: "min-h-9 px-3 py-1.5 text-[0.95rem] whitespace-nowrap",
+  small: "min-h-8 px-2 py-0.5 text-left text-sm",
+};
+
+const look = (kind: Kind, size: Size, className?: string) =>
   cx(
-    "inline-flex min-h-9 items-center justify-center gap-1.5 rounded-md px-3 py-1.5 text-[0.95rem] font-medium whitespace-nowrap transition-colors",
+    "inline-flex items-center justify-center gap-1.5 rounded-md font-medium transition-colors",
     "disabled:cursor-not-allowed disabled:opacity-45 aria-disabled:opacity-45",
+    SIZES[size],
     LOOKS[kind],
     className,
   );
 
-export function Button({ kind = "plain", className, type = "button", ...rest }: ComponentProps<"button"> & { kind?: Kind }) {
-  return <button type={type} className={base(kind, className)} {...rest} />;
+type Looks = { kind?: Kind; size?: Size };
+
+export function Button({ kind = "plain", size = "usual", className, type = "button", ...rest }: ComponentProps<"button"> & Looks) {
+  return <button type={type} className={look(kind, size, className)} {...rest} />;
 }
 
-export function ButtonLink({ kind = "plain", className, ...rest }: ComponentProps<typeof Link> & { kind?: Kind }) {
-  return <Link className={base(kind, className)} {...rest} />;
+export function ButtonLink({ kind = "plain", size = "usual", className, ...rest }: ComponentProps<typeof Link> & Looks) {
+  return <Link className={look(kind, size, className)} {...rest} />;
 }
 
 /** A small square button that shows a picture and says its name. */

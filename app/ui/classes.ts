@@ -1,4 +1,5 @@
-/** Joins class names, leaving out what is off. */
-export function cx(...names: (string | false | null | undefined)[]): string {
-  return names.filter(Boolean).join(" ");
-}
+import { clsx, type ClassValue } from "clsx";
+import { twMerge } from "tailwind-merge";
+
+/** Joins class names, leaving out what is off. Of two that set the same, the later one is kept. */
+export const cx = (...names: ClassValue[]): string => twMerge(clsx(names));

@@ -1,37 +1,13 @@
-import { intervalRest, intervalWork } from "./rules/interval";
 import { meaningFaults } from "~/core/session/meaning";
 import { settled } from "~/core/session/newest";
-import { ground } from "./rules/ground";
-import { balanceSupport } from "./rules/balance-support";
-import { caps } from "./rules/caps";
-import { closing } from "./rules/closing";
-import { coldEffort } from "./rules/cold-effort";
-import { firstMinutes } from "./rules/first-minutes";
-import { floor } from "./rules/floor";
-import { instructions } from "./rules/instructions";
-import { kit } from "./rules/kit";
-import { length } from "./rules/length";
-import { longHolds } from "./rules/long-holds";
-import { mixedGroup } from "./rules/mixed-group";
-import { newDrill } from "./rules/new-drill";
-import { oneKnee } from "./rules/one-knee";
-import { planes } from "./rules/planes";
-import { postureOrder } from "./rules/posture-order";
-import { protectedAreas } from "./rules/protected-areas";
-import { tempo } from "./rules/tempo";
-import { title } from "./rules/title";
-import { topDemand } from "./rules/top-demand";
-import { unequalSides } from "./rules/unequal-sides";
-import { SEVERITIES, type AuditInput, type Circumstances, type Finding, type Fix, type Rule } from "./types";
+import { RULES } from "./rules";
+import { SEVERITIES, type AuditInput, type Circumstances, type Finding, type Fix } from "./types";
 import { coverageOf } from "~/core/coverage/coverage";
 import type { Session } from "~/core/session/schema";
 import { allAtOnce, type Steps } from "~/core/steps";
 import { compile } from "~/core/timeline/compile";
 
-/** Every rule, in the order findings of one severity are shown. */
-export const RULES: readonly Rule[] = [
-  protectedAreas, ground, kit, coldEffort, unequalSides, length, intervalRest, intervalWork, caps, longHolds, tempo, balanceSupport, oneKnee, mixedGroup, newDrill, floor, firstMinutes, topDemand, postureOrder, instructions, planes, closing, title,
-];
+export { RULES } from "./rules";
 
 export type Found = Finding & { rule: string };
 

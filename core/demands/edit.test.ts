@@ -1,6 +1,7 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
-import { copyOfDemand, HELD_POSITIONS, withHeld, withReason, withWeight } from "./edit";
+import { copyOfDemand, isHeld, withHeld, withReason, withWeight } from "./edit";
+import { HELD_POSITIONS, heldKey, heldWords } from "./held";
 import { weightOf } from "./fit";
 import { demandSchema } from "./schema";
 import { ROWS } from "~/core/vocabulary/rows";
@@ -26,21 +27,29 @@ describe("changing a demand profile", () => {
   });
   it("lets the opposites of a held position weigh one more, once", () => {
     const free = { ...rowing, held: [], rows: {} };
-    for (const { words, opposites } of HELD_POSITIONS) {
-      const held = withHeld(free, words, true);
-      expect(held.held).toEqual([words]);
-      for (const row of opposites) expect(weightOf(held, row), words).toBe(1);
-      expect(withHeld(held, words, true)).toBe(held);
-      expect(withHeld(held, words, false)).toEqual(free);
+    for (const [key, { words, opposites }] of Object.entries(HELD_POSITIONS)) {
+      const held = withHeld(free, key, true);
+      expect([held.held, heldWords(key)]).toEqual([[key], words]);
+      for (const row of opposites) expect(weightOf(held, row), key).toBe(1);
+      expect(withHeld(held, key, true)).toBe(held);
+      expect(withHeld(held, key, false)).toEqual(free);
     }
+  });
+  it("knows a held position by the words it has in profiles of before, and leaves a coach's own text what it is", () => {
+    const before = { ...rowing, held: ["hips folded", "in the bow seat"] };
+    expect([isHeld(before, "hips-folded"), isHeld(before, "feet-pointed")]).toEqual([true, false]);
+    expect(withHeld(before, "hips-folded", true)).toBe(before);
+    expect(withHeld(before, "hips-folded", false).held).toEqual(["in the bow seat"]);
+    expect([heldKey("in the bow seat"), heldWords("in the bow seat")]).toEqual(["in the bow seat", "in the bow seat"]);
+    expect(heldKey("constructor")).toBe("constructor");
   });
   it("is always a profile that can be kept, with weights from 0 to 3", () => {
     const step = fc.oneof(
       fc.record({ row: fc.constantFrom(...ROWS), weight: fc.integer({ min: 0, max: 3 }) }),
-      fc.record({ words: fc.constantFrom(...HELD_POSITIONS.map((h) => h.words)), held: fc.boolean() }),
+      fc.record({ key: fc.constantFrom(...Object.keys(HELD_POSITIONS)), held: fc.boolean() }),
     );
     fc.assert(fc.property(fc.constantFrom(...DEMANDS), fc.array(step, { maxLength: 20 }), (demand, steps) => {
-      const changed = steps.reduce((d, s) => ("row" in s ? withWeight(d, s.row, s.weight, "asked for") : withHeld(d, s.words, s.held)), demand);
+      const changed = steps.reduce((d, s) => ("row" in s ? withWeight(d, s.row, s.weight, "asked for") : withHeld(d, s.key, s.held)), demand);
       expect(demandSchema.safeParse(changed)).toMatchObject({ success: true });
       for (const row of ROWS) expect(weightOf(changed, row)).toBeLessThanOrEqual(3);
     }));

@@ -1,6 +1,10 @@
 import fc from "fast-check";
 import { expect, it } from "vitest";
-import { placeWords } from "./places";
+import { z } from "zod";
+import { hasWord, placeWords } from "./places";
+import { demandSchema } from "~/core/demands/schema";
+import { sessionSchema } from "~/core/session/schema";
+import { ROWS } from "~/core/vocabulary/rows";
 
 const document = {
   title: "Legs", blocks: [{ title: "Warm up", items: [] }, { title: "Switch on", items: [{ drill: "cat-camel" }, { drill: "nowhere", dose: { tempo: [{}, {}] }, cues: [{}] }] }],
@@ -29,6 +33,22 @@ it.each([
 
 it("a session in a file is said like one alone", () => {
   expect(placeWords("session.blocks[1].items[0].sets", { session: document }, nameOf)).toBe("block 2 “Switch on”, drill 1 “Cat and camel”, sets");
+});
+
+it("has a word for every field of a session and of a sport profile", () => {
+  const fields = new Set<string>();
+  const walk = (schema: unknown): void => {
+    if (typeof schema !== "object" || schema === null) return;
+    const { properties } = schema as { properties?: Record<string, unknown> };
+    if (properties) for (const field of Object.keys(properties)) fields.add(field);
+    Object.values(schema).forEach(walk);
+  };
+  walk(z.toJSONSchema(sessionSchema, { io: "input" }));
+  walk(z.toJSONSchema(demandSchema, { io: "input" }));
+  // Motions of the body have words of their own.
+  const named = [...fields].filter((field) => !(ROWS as readonly string[]).includes(field));
+  expect(named.length).toBeGreaterThan(40);
+  expect(named.filter((field) => !hasWord(field))).toEqual([]);
 });
 
 it("says something of any path, and nothing of code", () => {

@@ -17,12 +17,16 @@ const WORDS: Record<string, string> = {
   rounds: "rounds", restBetweenRounds: "rest between rounds", sideOrder: "order of sides", items: "drills", blocks: "blocks", drills: "own drills",
   drill: "", level: "level", sides: "sides", directions: "directions", directionWords: "names of the directions", dose: "dose", kind: "kind", seconds: "seconds", count: "how many", tempo: "tempo",
   pattern: "breathing pattern", ramp: "effort ramp", effort: "effort", opposite: "opposite effort", settle: "settling", rungs: "ladder", rung: "rung in use",
+  interval: "work and rest by the clock", work: "work", rest: "rest", phase: "phase", locked: "kept as it is", test: "test", moveBase: "change of position", moveStep: "each step of height",
   sets: "sets", restBetweenSets: "rest between sets", restAfter: "rest after", cues: "calls", at: "time", say: "words", do: "words",
   id: "id", name: "name", region: "body region", method: "method", brief: "line about it", setUp: "set-up", steps: "steps", feel: "what is felt", elsewhere: "felt elsewhere", felt: "what is felt", change: "what to change",
   faults: "faults to look for", see: "what is seen", cautions: "cautions", levels: "", easier: "easier level", standard: "standard level", harder: "harder level", how: "what makes it so",
   posture: "position", endPosture: "position at the end", kit: "kit", main: "main motions", also: "other motions", loads: "areas", area: "area", grade: "grade", because: "reason", bounds: "limits of the dose",
   least: "smallest", most: "largest", step: "step", leastRep: "shortest repetition", motions: "drawing", profile: "", about: "line about it", held: "held positions", rows: "motions", weight: "weight", why: "reason",
 };
+
+/** Whether a field of a document has a word of its own. */
+export const hasWord = (field: string): boolean => Object.hasOwn(WORDS, field);
 
 /** What one of a list is called; `of` is its place from 0. */
 const ENTRIES: Record<string, (of: number, one: unknown) => string> = {

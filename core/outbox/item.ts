@@ -6,6 +6,9 @@ import type { EpochMs } from "~/core/units";
  * answer that settles it. Plain data, never changed to a newer form on the device: the server reads every version there has been.
  */
 
+/** Which version of an item this program writes. Items of every version there has been are read. */
+export const ITEM_VERSION = 1;
+
 /** Edits of a session over the revision they were made from, with its name to tell them by. The document is the server's to read. */
 export type SessionEdits = { basedOn: number; doc: unknown; title: string };
 
@@ -18,7 +21,7 @@ export type State = "waiting" | "signed-out" | "newer" | "gone" | "refused";
 
 type Common = {
   format: "mapset/outbox";
-  version: 1;
+  version: typeof ITEM_VERSION;
   /** The same key again is the same item. */
   key: string;
   /** Items of one thing, such as a run, are sent in the order they were made. */
@@ -165,7 +168,7 @@ export function readItem(value: unknown): Item | undefined {
 
 type Making = { now: EpochMs; stamp: string };
 
-const made = ({ now, stamp }: Making) => ({ format: "mapset/outbox" as const, version: 1 as const, stamp, made: now, tries: 0, next: now, state: "waiting" as const });
+const made = ({ now, stamp }: Making) => ({ format: "mapset/outbox" as const, version: ITEM_VERSION as typeof ITEM_VERSION, stamp, made: now, tries: 0, next: now, state: "waiting" as const });
 
 /** How far a run of a link is. Told again it takes the place of what was told before. */
 export const runItem = (link: string, body: Progress, making: Making): Item<"run"> => ({ ...made(making), kind: "run", key: `run:${body.key}`, thing: body.key, whose: { link }, body });

@@ -73,7 +73,7 @@ function List({ title, demands }: { title: string; demands: readonly Demand[] })
                 Draft a session<span className="sr-only"> for {demand.name}</span>
               </Link>
               <input type="hidden" name="demand" value={demand.id} />
-              <Button type="submit" className="min-h-8 px-2 py-0.5 text-sm">
+              <Button type="submit" size="small">
                 <Plus size={14} aria-hidden /> Copy as my own<span className="sr-only">: {demand.name}</span>
               </Button>
             </Form>

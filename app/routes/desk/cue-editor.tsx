@@ -1,3 +1,4 @@
+import { cx } from "~/app/ui/classes";
 import { Plus, X } from "lucide-react";
 import { Button, IconButton } from "~/app/ui/button";
 import { inputLook } from "~/app/ui/field";
@@ -13,7 +14,7 @@ export function CueEditor({ cues, longest, onChange }: { cues: readonly Cue[]; l
       {cues.map((cue, i) => (
         <div key={i} className="grid grid-cols-[4.5rem_minmax(0,1fr)_2rem] items-center gap-1.5">
           <input
-            type="number" aria-label={`Second of call ${i + 1}`} className={`${inputLook} px-1.5 text-right`} min={0} max={Math.floor(longest)} step="any"
+            type="number" aria-label={`Second of call ${i + 1}`} className={cx(inputLook, "px-1.5 text-right")} min={0} max={Math.floor(longest)} step="any"
             key={cue.at} defaultValue={cue.at}
             onBlur={(e) => {
               const at = Number(e.target.value);

@@ -129,28 +129,28 @@ function Finding({ found, like, onAll, desk, mended, onShow, onAccept, onPlace, 
       <div className="mt-1.5 flex flex-wrap gap-1.5">
         {/* Its place is kept while it is tried, so that nothing moves away from under a pointer. */}
         {mended ? (
-          <Button className="min-h-8! px-2! py-0.5! text-left text-sm! whitespace-normal!" disabled={mended === "trying"} onClick={() => mended !== "trying" && onShow(mended)}>
+          <Button size="small" disabled={mended === "trying"} onClick={() => mended !== "trying" && onShow(mended)}>
             <Wrench size={14} className="shrink-0" aria-hidden /> {mended === "trying" ? (found.fix?.words ?? "Looking for something else") : mended.fix.words}…
           </Button>
         ) : (
           (found.fix ?? found.offer) && <span className="inline-flex min-h-8 items-center px-3 text-sm text-ink-soft">No one step mends it</span>
         )}
         {like.length > 1 && (
-          <Button className="min-h-8! px-2! py-0.5! text-left text-sm! whitespace-normal!" onClick={() => onAll(like)}>
+          <Button size="small" onClick={() => onAll(like)}>
             <Wrench size={14} className="shrink-0" aria-hidden /> All {like.length} like this…
           </Button>
         )}
         {lead && (
-          <Button className="min-h-8! px-2! py-0.5! text-left text-sm! whitespace-normal!" onClick={() => onLead(lead)}>
+          <Button size="small" onClick={() => onLead(lead)}>
             {lead.to === "fit" ? <><Gauge size={14} className="shrink-0" aria-hidden /> Fit to time</> : lead.to === "kit" ? <><Dumbbell size={14} className="shrink-0" aria-hidden /> The group’s kit…</> : lead.to === "person" ? <><UserRound size={14} className="shrink-0" aria-hidden /> For one person…</> : <><Search size={14} className="shrink-0" aria-hidden /> Drills for this</>}
           </Button>
         )}
         {place && (
-          <Button kind="quiet" className="min-h-8! px-2! py-0.5! text-left text-sm! whitespace-normal!" onClick={() => onPlace(place)}>
+          <Button kind="quiet" size="small" onClick={() => onPlace(place)}>
             Show {nameAt(desk.session, place, drills)}
           </Button>
         )}
-        <Button kind="quiet" className="min-h-8! px-2! py-0.5! text-sm!" onClick={onAccept}>
+        <Button kind="quiet" size="small" onClick={onAccept}>
           Let it stand…
         </Button>
       </div>

@@ -140,7 +140,7 @@ function DrillsFor({ id, row, desk, offered, group, onClose }: { id: string; row
         <Link to={`/draft?session=${id}&row=${row}`} className="ml-auto text-sm whitespace-nowrap underline underline-offset-4">
           Draft for it
         </Link>
-        <Button kind="quiet" className="min-h-8 px-2 py-0.5 text-sm" onClick={onClose}>
+        <Button kind="quiet" size="small" onClick={onClose}>
           Close
         </Button>
       </div>
@@ -157,7 +157,7 @@ function DrillsFor({ id, row, desk, offered, group, onClose }: { id: string; row
                   {POSTURE_WORDS[drill.levels.standard.posture]} · {doseWords(drill.levels.standard.dose)}
                 </span>
               </span>
-              <Button className="min-h-8 px-2 py-0.5 text-sm" onClick={() => desk.addDrill(drill)} aria-label={`Add ${drill.name}`}>
+              <Button size="small" onClick={() => desk.addDrill(drill)} aria-label={`Add ${drill.name}`}>
                 <Plus size={14} aria-hidden /> Add
               </Button>
             </li>

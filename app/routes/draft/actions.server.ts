@@ -1,7 +1,8 @@
 import { data, redirect } from "react-router";
+import { z } from "zod";
 import { idOf, notHere, type Coach } from "~/app/server/coach.server";
 import { drillsOf } from "~/app/server/drills.server";
-import { fieldText } from "~/app/server/forms.server";
+import { askedIn, jsonIn } from "~/app/server/forms.server";
 import { getServices } from "~/app/server/services.server";
 import { keepSession } from "~/app/server/session-docs.server";
 import { keptRequestSchema } from "~/core/draft/request";
@@ -12,22 +13,30 @@ import { addRequest, deleteRequest, MOST_REQUESTS, saveRequest } from "~/db/draf
 /** What came of it, for the page to say. */
 export type Outcome = { kept: string } | { gone: true } | { faults: Fault[] };
 
+const text = z.string().default("");
+
+const asked = z.discriminatedUnion("do", [
+  z.object({ do: z.literal("forget"), id: text }),
+  z.object({ do: z.literal("keep"), id: text, title: text, request: text, team: text }),
+  z.object({ do: z.literal("open"), session: text, team: text, demand: text }),
+]);
+
 /** Forgets a request, keeps one, or opens a draft on the desk, which goes there. */
 export async function actOnDraft(coach: Coach, form: FormData) {
   const { db } = getServices();
-  const field = (name: string) => fieldText(form, name);
-  const teamId = field("team") ? idOf(field("team")) : null;
+  const ask = askedIn(form, asked);
+  const teamId = ask.do !== "forget" && ask.team ? idOf(ask.team) : null;
   const answer = (outcome: Outcome, status = 200) => data(outcome, { status });
-  switch (form.get("do")) {
+  switch (ask.do) {
     case "forget":
-      if (!(await deleteRequest(db, coach.club, idOf(field("id"))))) throw notHere("There is no such request among yours.");
+      if (!(await deleteRequest(db, coach.club, idOf(ask.id)))) throw notHere("There is no such request among yours.");
       return answer({ gone: true });
     case "keep": {
-      const read = parseWith(keptRequestSchema, json(field("request")));
+      const read = parseWith(keptRequestSchema, jsonIn(ask.request));
       if (!read.ok) return answer({ faults: read.faults }, 422);
-      const title = field("title").trim().slice(0, 120) || read.value.title;
-      if (field("id")) {
-        const id = idOf(field("id"));
+      const title = ask.title.trim().slice(0, 120) || read.value.title;
+      if (ask.id) {
+        const id = idOf(ask.id);
         if (!(await saveRequest(db, coach.club, id, { title, doc: read.value, teamId }))) throw notHere("There is no such request among yours.");
         return answer({ kept: id });
       }
@@ -35,20 +44,10 @@ export async function actOnDraft(coach: Coach, form: FormData) {
       return id ? answer({ kept: id }) : answer({ faults: [{ path: "(request)", message: `was not kept: the group is not yours, or there are ${MOST_REQUESTS} requests already` }] }, 422);
     }
     case "open": {
-      const read = readSession(json(field("session")), await drillsOf(coach.club, field("session")));
+      const read = readSession(jsonIn(ask.session), await drillsOf(coach.club, ask.session));
       if (!read.ok) return answer({ faults: read.faults }, 422);
       // With what stands beside it at once, or not at all.
-      throw redirect(`/sessions/${await keepSession(coach.club, read.value, { teamId, demandId: field("demand").slice(0, 80) || null })}`);
+      throw redirect(`/sessions/${await keepSession(coach.club, read.value, { teamId, demandId: ask.demand.slice(0, 80) || null })}`);
     }
-    default:
-      return answer({ faults: [{ path: "do", message: "is nothing that can be done here" }] }, 400);
-  }
-}
-
-function json(text: string): unknown {
-  try {
-    return JSON.parse(text);
-  } catch {
-    return undefined;
   }
 }

@@ -61,7 +61,7 @@ export function Answer({ drafted, busy, request, onRequest, onDraft, onSwapped, 
                     </Link>
                     .
                   </span>
-                ) : <Button className="min-h-8 px-2 py-0.5 text-sm" onClick={() => onDraft(withoutLimit(request, limit, group?.setting))}>Draft it so</Button>}
+                ) : <Button size="small" onClick={() => onDraft(withoutLimit(request, limit, group?.setting))}>Draft it so</Button>}
               </li>
             ))}
           </ul>

@@ -193,7 +193,7 @@ function DrillLine({ item, reason, open, onOpen, locked, onLock, place, session,
           {drill && <p className="text-ink-soft">Mind: {drill.cautions[0]}</p>}
           {swaps && "failed" in swaps && <p role="alert">Nothing was looked for: {swaps.failed}</p>}
           {!swaps || "failed" in swaps ? (
-            <Button className="min-h-8 self-start px-2 py-0.5 text-sm" disabled={looking} onClick={look}>
+            <Button size="small" className="self-start" disabled={looking} onClick={look}>
               <Replace size={14} aria-hidden /> {looking ? "Looking…" : "Swap it"}
             </Button>
           ) : swaps.found.length === 0 ? (
@@ -210,7 +210,7 @@ function DrillLine({ item, reason, open, onOpen, locked, onLock, place, session,
                       {swap.postureChanges !== changes && ` · ${swap.postureChanges} changes`}
                     </span>
                   </span>
-                  <Button className="min-h-8 px-2 py-0.5 text-sm" aria-label={`Take ${drills(swap.item.drill)?.name} instead`} onClick={() => onSwap(swap)}>
+                  <Button size="small" aria-label={`Take ${drills(swap.item.drill)?.name} instead`} onClick={() => onSwap(swap)}>
                     Take it
                   </Button>
                 </li>

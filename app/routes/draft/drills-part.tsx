@@ -34,10 +34,10 @@ export function DrillsPart({ request, onRequest, offered }: { request: KeptReque
         {found.slice(0, SHOWN).map((drill) => (
           <li key={drill.id} className="flex items-center gap-2 border-b border-line/60 py-1 text-sm">
             <span className="min-w-0 flex-1 wrap-anywhere">{drill.name}</span>
-            <Button className="min-h-8 px-2 py-0.5 text-sm" aria-label={`${drill.name}: in it`} onClick={() => set({ must: [...must, drill.id], like: like.filter((one) => one !== drill.id) })}>
+            <Button size="small" aria-label={`${drill.name}: in it`} onClick={() => set({ must: [...must, drill.id], like: like.filter((one) => one !== drill.id) })}>
               In
             </Button>
-            <Button className="min-h-8 px-2 py-0.5 text-sm" aria-label={`${drill.name}: out of it`} onClick={() => set({ never: [...never, drill.id], like: like.filter((one) => one !== drill.id) })}>
+            <Button size="small" aria-label={`${drill.name}: out of it`} onClick={() => set({ never: [...never, drill.id], like: like.filter((one) => one !== drill.id) })}>
               Out
             </Button>
           </li>

@@ -154,7 +154,7 @@ function SettingPart({ only, request, onRequest, group }: { only: "kit" | "peopl
       <p className="text-sm text-ink-soft">
         {group ? (own ? `For this session only; ${group.name} stays as it is.` : `As ${group.name} has it. What you change here is for this session only.`) : "For whoever it is for. What is not ticked is not looked at."}{" "}
         {own && (
-          <Button kind="quiet" className="min-h-7 px-1.5 py-0 text-sm underline" onClick={back}>
+          <Button kind="quiet" size="small" className="min-h-7 px-1.5 py-0 underline" onClick={back}>
             {group ? "Back to what the group has" : "Say nothing"}
           </Button>
         )}

@@ -3,7 +3,7 @@ import { openForPlayer } from "~/app/server/player.server";
 
 /** What a phone puts beside its other programs: the session of this link, under its name. */
 export async function loader({ params, context }: Route.LoaderArgs) {
-  const { edition } = await openForPlayer(params.token, context.address, false);
+  const { edition } = await openForPlayer(params.token, context.address);
   const { title } = edition.doc.session;
   const address = `/f/${params.token}`;
   const manifest = {

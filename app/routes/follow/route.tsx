@@ -1,15 +1,9 @@
 import { isRouteErrorResponse } from "react-router";
 import type { Route } from "./+types/route";
+import { playerPage } from "./data.server";
 import { Player } from "./player";
-import { openForPlayer } from "~/app/server/player.server";
 import { TO_KEEP } from "~/app/sync/kept-pages";
 import { TroublePage } from "~/app/ui/trouble";
-import { kitList } from "~/core/coverage/kit-list";
-import { mainJoints } from "~/core/coverage/joints";
-import { cautionsOf, editionDrills, withoutNotes } from "~/core/edition/edition";
-import { miniProfile } from "~/core/profile/mini";
-import { profileOf } from "~/core/profile/profile";
-import { compile } from "~/core/timeline/compile";
 
 export const handle = { screen: "player" };
 
@@ -23,23 +17,9 @@ export const meta: Route.MetaFunction = ({ loaderData, params }) => [
 ];
 
 export async function loader({ request, params, context }: Route.LoaderArgs) {
-  const opened = await openForPlayer(params.token, context.address, !request.url.includes(".data") && !request.headers.has(TO_KEEP));
-  const { session } = opened.edition.doc;
-  const drills = editionDrills(opened.edition.doc);
-  const timeline = compile(session, drills);
-  return {
-    token: params.token,
-    // Editions handed out before their notes stayed behind never change.
-    edition: { ...opened.edition.doc, session: withoutNotes(session) },
-    number: opened.edition.number,
-    team: opened.coachLabel,
-    people: opened.athletes,
-    totalSeconds: timeline.totalSeconds,
-    kit: kitList(session, drills),
-    cautions: cautionsOf(opened.edition.doc),
-    joints: mainJoints(session, timeline, drills, 2),
-    profile: miniProfile(profileOf(session, timeline), 360, 48),
-  };
+  const { key, page } = await playerPage(params.token, context.address, !request.url.includes(".data") && !request.headers.has(TO_KEEP));
+  context.ready = { key, page };
+  return page.data;
 }
 
 /** A run must not change under someone who is following it. */

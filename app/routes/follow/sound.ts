@@ -1,22 +1,16 @@
-import type { Call, Tone } from "~/core/player/calls";
-
-const TONES: Record<Tone, { hertz: number; seconds: number; gain: number }[]> = {
-  begin: [{ hertz: 880, seconds: 0.32, gain: 0.35 }],
-  count: [{ hertz: 520, seconds: 0.09, gain: 0.25 }],
-  end: [{ hertz: 440, seconds: 0.36, gain: 0.35 }],
-  beat: [{ hertz: 660, seconds: 0.05, gain: 0.12 }],
-  over: [
-    { hertz: 523, seconds: 0.22, gain: 0.3 },
-    { hertz: 659, seconds: 0.22, gain: 0.3 },
-    { hertz: 784, seconds: 0.5, gain: 0.3 },
-  ],
-};
+import { LaidTones } from "~/app/sound/tones";
+import type { Call } from "~/core/player/calls";
+import type { Seconds } from "~/core/units";
 
 export type SoundSettings = { tones: boolean; voice: boolean };
 
-/** Tones made in the browser and calls through its voice, where it has one. Made on a tap, as browsers ask. */
+/** Tones on the device's audio clock, and calls through the browser's voice, where it has one. Made on a tap, as browsers ask. */
 export class Sound {
   private context: AudioContext | undefined;
+  private tones: LaidTones | undefined;
+
+  /** `onReady` is called when the device lets sound play, at first and after it was taken away. */
+  constructor(private readonly onReady: () => void) {}
 
   static hasVoice(): boolean {
     return typeof speechSynthesis !== "undefined";
@@ -25,7 +19,11 @@ export class Sound {
   /** Call it on a tap: browsers let sound begin only then. */
   wake(): void {
     if (typeof AudioContext === "undefined") return;
-    this.context ??= new AudioContext();
+    if (!this.context) {
+      this.context = new AudioContext();
+      this.tones = new LaidTones(this.context);
+      this.context.addEventListener("statechange", () => this.context?.state === "running" && this.onReady());
+    }
     if (this.context.state === "suspended") void this.context.resume();
   }
 
@@ -34,40 +32,30 @@ export class Sound {
     return (settings.tones || (settings.voice && Sound.hasVoice())) && this.context?.state === "running";
   }
 
-  play(call: Call, settings: SoundSettings): void {
-    if (call.tone && settings.tones) this.tone(call.tone);
-    if (call.say && settings.voice && Sound.hasVoice()) this.say(call.say);
+  /** How long the device has been playing sound, in seconds. It stands still while the device sleeps, whatever the page's timers do. */
+  get played(): Seconds {
+    return this.context?.currentTime ?? 0;
   }
 
-  quiet(): void {
-    if (Sound.hasVoice()) speechSynthesis.cancel();
+  /** Lays the tones of a run from where it is on, or takes them all back; `goingOn` where nothing was done to it since. */
+  lay(calls: readonly Call[], position: Seconds, settings: SoundSettings, goingOn: boolean): void {
+    if (settings.tones && this.context?.state === "running") this.tones?.lay(calls, position, goingOn);
+    else this.tones?.takeBack();
   }
 
-  private tone(tone: Tone): void {
-    const context = this.context;
-    if (!context || context.state !== "running") return;
-    let at = context.currentTime;
-    for (const { hertz, seconds, gain } of TONES[tone]) {
-      const source = context.createOscillator();
-      const level = context.createGain();
-      source.frequency.value = hertz;
-      level.gain.setValueAtTime(0, at);
-      level.gain.linearRampToValueAtTime(gain, at + 0.012);
-      level.gain.exponentialRampToValueAtTime(0.0001, at + seconds);
-      source.connect(level).connect(context.destination);
-      source.start(at);
-      source.stop(at + seconds + 0.02);
-      at += seconds * 0.8;
-    }
-  }
-
-  private say(text: string): void {
+  say(call: Call, settings: SoundSettings): void {
+    if (!call.say || !settings.voice || !Sound.hasVoice()) return;
     // A call that is still being spoken is overtaken: the newest one is the one that counts.
     speechSynthesis.cancel();
-    const words = new SpeechSynthesisUtterance(text);
+    const words = new SpeechSynthesisUtterance(call.say);
     words.lang = "en-GB";
     words.rate = 1.05;
     speechSynthesis.speak(words);
+  }
+
+  quiet(): void {
+    this.tones?.takeBack();
+    if (Sound.hasVoice()) speechSynthesis.cancel();
   }
 }
 

@@ -13,6 +13,8 @@ import type { Person, Progress } from "~/core/checkin/schema";
 import type { Timeline } from "~/core/timeline/types";
 
 const LOOK_MS = 100;
+/** How often tones are laid ahead anew. */
+const LAY_MORE_MS = 20_000;
 /** Out of sight for longer than this without sound, or with the page asleep, somebody was away: the run waits for them. */
 const AWAY_MS = 3_000;
 /** A call that is later than this is left out instead of being called into the wrong moment. */
@@ -35,7 +37,8 @@ export function useRun({ token, timeline, factsFor, sound }: Options) {
   const player = useRef<Sound>(undefined);
   const heard = useRef(0);
   const seen = useRef(0);
-  const calls = useRef<Call[]>([]);
+  /** Counted up when the device begins to let sound play. */
+  const [audible, setAudible] = useState(0);
   const run = kept?.run;
   const easedAt = kept?.easier ?? NOWHERE;
   const easier = useMemo(() => new Set(easedAt), [easedAt]);
@@ -59,7 +62,7 @@ export function useRun({ token, timeline, factsFor, sound }: Options) {
   const start = useCallback(
     (person: Person, from?: KeptRun) => {
       const at = steady();
-      player.current ??= new Sound();
+      player.current ??= new Sound(() => setAudible((times) => times + 1));
       player.current.wake();
       seen.current = at;
       const next: KeptRun = from ?? { key: newKey(), person, run: begin(readyRun(timeline), at), at, easier: [], begun: wallNow() };
@@ -79,29 +82,33 @@ export function useRun({ token, timeline, factsFor, sound }: Options) {
     setKept((k) => k && { ...k, easier: k.easier.includes(place) ? k.easier.filter((one) => one !== place) : [...k.easier, place] });
   }, []);
 
-  // Work out its calls anew whenever its segments change, or what this person does.
+  // Its calls are worked out anew whenever its segments change, or what this person does.
   const segments = run?.segments;
   const total = run?.total ?? 0;
-  useEffect(() => {
-    calls.current = segments ? callsOf(segments, total, facts) : [];
-  }, [segments, total, facts]);
+  const calls = useMemo<Call[]>(() => (segments ? callsOf(segments, total, facts) : []), [segments, total, facts]);
 
   useKeeping(token, kept, seen);
 
   // Look at the clock: go on, or wait for whoever is away.
   const state = run?.state;
+  /** Come to its end by itself: what is sounded and said there goes on. */
+  const ended = state === "finished" && run!.position >= run!.total;
+  useEffect(() => () => player.current?.quiet(), []);
   useEffect(() => {
     if (state !== "running") {
-      player.current?.quiet();
+      if (!ended) player.current?.quiet();
       return;
     }
     // A page out of sight may sleep, and its steady clock with it: then the device's own clock tells how long it was.
-    const slept = { since: wallNow(), hidden: false };
+    const slept = { since: wallNow(), hidden: false, played: player.current?.played ?? 0 };
     const look = () => {
       const at = steady();
-      const followed = document.visibilityState === "visible" || player.current?.isPlaying(sound) === true;
+      const byEar = player.current?.isPlaying(sound) === true;
+      const followed = document.visibilityState === "visible" || byEar;
       if (document.visibilityState === "hidden") slept.hidden = true;
-      const gone = Math.max(at - seen.current, slept.hidden ? wallNow() - slept.since : 0);
+      // While its sound went on nobody was away, however seldom a page out of sight is woken.
+      const heardFor = byEar ? ((player.current?.played ?? 0) - slept.played) * 1000 : 0;
+      const gone = Math.max(at - seen.current, slept.hidden ? wallNow() - slept.since : 0) - heardFor;
       const away = gone > AWAY_MS;
       if (!followed && !away) return;
       if (away) {
@@ -109,7 +116,7 @@ export function useRun({ token, timeline, factsFor, sound }: Options) {
         setKept((k) => (k ? { ...k, run: pause(k.run, since), at: since, awaySince: at - gone } : k));
       } else {
         seen.current = at;
-        Object.assign(slept, { since: wallNow(), hidden: false });
+        Object.assign(slept, { since: wallNow(), hidden: false, played: player.current?.played ?? 0 });
         setKept((k) => {
           if (!k) return k;
           const next = tick(k.run, at);
@@ -124,15 +131,24 @@ export function useRun({ token, timeline, factsFor, sound }: Options) {
       clearInterval(timer);
       document.removeEventListener("visibilitychange", look);
     };
-  }, [state, sound]);
+  }, [state, ended, sound]);
 
-  // Sound what has fallen due since the last look.
+  // Tones are laid ahead on the audio clock, and anew at everything that is done to the run.
+  useEffect(() => {
+    if (run?.state !== "running") return;
+    const lay = (goingOn: boolean) => player.current?.lay(calls, positionAt(run, steady()), sound, goingOn);
+    lay(false);
+    const timer = setInterval(() => lay(true), LAY_MORE_MS);
+    return () => clearInterval(timer);
+  }, [run, calls, sound, audible]);
+
+  // What is spoken can't be laid ahead: it is said when it has fallen due since the last look.
   useEffect(() => {
     if (!run || run.state === "paused" || run.state === "ready") return;
     const position = positionAt(run, now);
-    for (const call of callsDue(calls.current, heard.current, position, LATE_SECONDS)) player.current?.play(call, sound);
+    for (const call of callsDue(calls, heard.current, position, LATE_SECONDS)) player.current?.say(call, sound);
     heard.current = Math.max(heard.current, position);
-  }, [now, run, sound]);
+  }, [now, run, calls, sound]);
 
   useStayAwake(state === "running");
   useTelling(token, kept);

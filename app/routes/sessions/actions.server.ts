@@ -2,7 +2,7 @@ import type { Club } from "~/db/clubs";
 import { z } from "zod";
 import { changeStored, importSession, keepSession, LARGEST_IMPORT, mustRead } from "~/app/server/session-docs.server";
 import { targetField, titleField } from "../new-session/about";
-import { fieldText } from "~/app/server/forms.server";
+import { askedIn } from "~/app/server/forms.server";
 import { getServices } from "~/app/server/services.server";
 import { idOf, notHere } from "~/app/server/coach.server";
 import { PURPOSES, type Session } from "~/core/session/schema";
@@ -30,16 +30,31 @@ const newForm = z.object({
   team: z.union([z.uuid(), z.literal(""), z.literal("as-begun")]),
 });
 
+const id = z.string().default("");
+const text = z.string().default("");
+
+const asked = z.discriminatedUnion("do", [
+  z.object({ do: z.literal("new"), title: text, purpose: text, target: text, outline: text, team: z.string().default("as-begun") }),
+  z.object({ do: z.literal("import") }),
+  z.object({ do: z.literal("copy"), id }),
+  z.object({ do: z.literal("rename"), id, title: text }),
+  z.object({ do: z.literal("template"), id }),
+  z.object({ do: z.literal("no-template"), id }),
+  z.object({ do: z.literal("archive"), id }),
+  z.object({ do: z.literal("restore"), id }),
+  z.object({ do: z.literal("delete"), id }),
+]);
+
 /** A session without drills: it is made with the first of them. */
 const EMPTY = "empty";
 
 /** Everything that can be done from the list of sessions. */
 export async function actOnSessions(club: Club, form: FormData): Promise<Outcome> {
   const { db } = getServices();
-  const field = (name: string) => fieldText(form, name);
-  switch (form.get("do")) {
+  const ask = askedIn(form, asked);
+  switch (ask.do) {
     case "new": {
-      const read = newForm.safeParse({ title: field("title"), purpose: field("purpose"), target: field("target"), outline: field("outline"), team: form.has("team") ? field("team") : "as-begun" });
+      const read = newForm.safeParse(ask);
       if (!read.success) return { fields: Object.fromEntries(read.error.issues.map((i) => [String(i.path[0]), i.message])) };
       const { outline, team, ...about } = read.data;
       if (outline === EMPTY) return { go: `/sessions/new?${new URLSearchParams({ title: about.title, purpose: about.purpose, target: about.target ? clockText(about.target) : "", team: team === "as-begun" ? "" : team }).toString()}` };
@@ -57,26 +72,24 @@ export async function actOnSessions(club: Club, form: FormData): Promise<Outcome
       return outcome.already ? { already: { id: outcome.id, title: outcome.title, brought: broughtWords(outcome) } } : { go: `/sessions/${outcome.id}${broughtHash(outcome)}` };
     }
     case "copy": {
-      const id = idOf(field("id"));
+      const id = idOf(ask.id);
       const [stored, beside] = await Promise.all([opening(findSession(db, club, id)), findSetting(db, club, id)]);
       if (!stored) throw notHere();
       return { go: `/sessions/${await keepSession(club, { ...stored.doc, title: copyTitle(stored.doc.title) }, beside)}` };
     }
     case "rename":
-      return rename(club, idOf(field("id")), field("title"));
+      return rename(club, idOf(ask.id), ask.title);
     case "template":
     case "no-template":
-      if (!(await setTemplate(db, club, idOf(field("id")), field("do") === "template"))) throw notHere();
+      if (!(await setTemplate(db, club, idOf(ask.id), ask.do === "template"))) throw notHere();
       return { done: true };
     case "archive":
     case "restore":
-      if (!(await setArchived(db, club, idOf(field("id")), field("do") === "archive"))) throw notHere();
+      if (!(await setArchived(db, club, idOf(ask.id), ask.do === "archive"))) throw notHere();
       return { done: true };
     case "delete":
-      if (!(await deleteArchived(db, club, idOf(field("id"))))) throw notHere();
+      if (!(await deleteArchived(db, club, idOf(ask.id)))) throw notHere();
       return { done: true };
-    default:
-      throw new Response("There is no such thing to do.", { status: 400 });
   }
 }
 

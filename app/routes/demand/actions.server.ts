@@ -1,0 +1,27 @@
+import { data, redirect } from "react-router";
+import { z } from "zod";
+import { notThere, ownIdOf } from "./own-id";
+import type { Coach } from "~/app/server/coach.server";
+import { askedIn, jsonIn } from "~/app/server/forms.server";
+import { getServices } from "~/app/server/services.server";
+import { demandSchema } from "~/core/demands/schema";
+import { parseWith } from "~/core/faults";
+import { deleteDemand, saveDemand } from "~/db/demands";
+
+const asked = z.discriminatedUnion("do", [z.object({ do: z.literal("delete") }), z.object({ do: z.literal("keep"), doc: z.string().default("") })]);
+
+/** Keeps a coach's own profile as it was changed, or deletes it. */
+export async function changeDemand(coach: Coach, id: string, form: FormData) {
+  const { db } = getServices();
+  const own = ownIdOf(id);
+  if (!own) throw notThere();
+  const ask = askedIn(form, asked, "keep");
+  if (ask.do === "delete") {
+    if (!(await deleteDemand(db, coach.club, own))) throw notThere();
+    throw redirect("/demands");
+  }
+  const read = parseWith(demandSchema, jsonIn(ask.doc));
+  if (!read.ok) return data({ faults: read.faults }, { status: 422 });
+  if (!(await saveDemand(db, coach.club, own, { ...read.value, id: "own" }))) throw notThere();
+  return data({ kept: true });
+}

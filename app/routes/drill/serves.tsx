@@ -1,0 +1,62 @@
+import { Link } from "react-router";
+import type { DrillPage } from "./data.server";
+import { When } from "~/app/ui/when";
+import { type Row, ROW_FACTS } from "~/core/vocabulary/rows";
+import { PLANE_WORDS } from "~/core/wording/areas";
+
+/** Which motions a drill serves, its revisions, and the sessions that use it. */
+export function Serves({ page: { drill, own, sessions } }: { page: DrillPage }) {
+  const { standard } = drill.levels;
+  return (
+    <section className="flex flex-col gap-3 rounded-lg border border-line bg-land p-4">
+      <h2 className="wide-type text-lg font-semibold">What it serves</h2>
+      <RowList title="Mainly" rows={standard.main} />
+      {standard.also.length > 0 && <RowList title="Also" rows={standard.also} />}
+      {own && own.revisions.length > 1 && (
+        <>
+          <h2 className="wide-type mt-2 text-lg font-semibold">Revisions</h2>
+          <ul className="text-sm">
+            {own.revisions.map((revision) => (
+              <li key={revision.id}>
+                {revision.id === drill.id ? <span className="font-semibold">Revision {revision.number}</span> : <Link to={`/library/${revision.id}`} className="underline underline-offset-4">Revision {revision.number}</Link>}{" "}
+                <When at={revision.at} as="d MMM yyyy, HH:mm" className="text-ink-faint" />
+              </li>
+            ))}
+          </ul>
+        </>
+      )}
+      <h2 className="wide-type mt-2 text-lg font-semibold">Sessions that use it</h2>
+      {sessions.length === 0 ? (
+        <p className="text-ink-soft">None of yours yet.</p>
+      ) : (
+        <ul>
+          {sessions.map((session) => (
+            <li key={session.id}>
+              <Link to={`/sessions/${session.id}`} className="underline underline-offset-4">
+                {session.title}
+              </Link>
+            </li>
+          ))}
+        </ul>
+      )}
+    </section>
+  );
+}
+
+function RowList({ title, rows }: { title: string; rows: readonly Row[] }) {
+  return (
+    <div>
+      <h3 className="text-sm font-medium text-ink-soft">{title}</h3>
+      <ul>
+        {rows.map((row) => (
+          <li key={row}>
+            <Link to={`/library?row=${row}`} className="underline decoration-line underline-offset-4 hover:decoration-ink">
+              {ROW_FACTS[row].words}
+            </Link>{" "}
+            <span className="text-sm text-ink-faint">{PLANE_WORDS[ROW_FACTS[row].plane]}</span>
+          </li>
+        ))}
+      </ul>
+    </div>
+  );
+}

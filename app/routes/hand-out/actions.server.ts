@@ -1,0 +1,43 @@
+import { data, redirect } from "react-router";
+import { z } from "zod";
+import { ANYONE } from "./anyone";
+import { lookOver } from "./look-over.server";
+import { idOf, notHere, type Coach } from "~/app/server/coach.server";
+import { drawnDrillsIn } from "~/app/server/drills.server";
+import { askedIn } from "~/app/server/forms.server";
+import { needRoom } from "~/app/server/room.server";
+import { getServices } from "~/app/server/services.server";
+import { makeEdition } from "~/core/edition/edition";
+import { compile } from "~/core/timeline/compile";
+import { handOut, withdrawLink } from "~/db/editions";
+
+/** `team`: for whom it is; empty for anyone. `whom`: for whom it was looked over; left out, for whom it is at the desk. `seen`: a hash of all that was shown. */
+const asked = z.discriminatedUnion("do", [
+  z.object({ do: z.literal("withdraw"), link: z.string() }),
+  z.object({ do: z.literal("hand out"), team: z.string().default(""), whom: z.string().optional(), seen: z.string().default("") }),
+]);
+
+const groupOf = (text: string): string | null => (text === "" ? null : idOf(text));
+
+/** Withdraws a link, or hands the session out as it was looked over. `refused` is what is there now, where that is something else. */
+export async function changeHandedOut(coach: Coach, id: string, form: FormData) {
+  const { db, secret } = getServices();
+  const ask = askedIn(form, asked, "hand out");
+  if (ask.do === "withdraw") {
+    if (!(await withdrawLink(db, coach.club, idOf(ask.link)))) throw notHere("There is no such link among yours.");
+    return data({ refused: "" });
+  }
+  const team = groupOf(ask.team);
+  const { stored, setting, teamId, bare, seen } = await lookOver(coach.club, id, ask.whom === undefined ? {} : { whom: groupOf(ask.whom) });
+  // For others than it was looked over for, it is looked over first.
+  if (teamId !== team) throw redirect(`/sessions/${id}/hand-out?for=${team ?? ANYONE}`);
+  if (bare.length > 0) return data({ refused: "" }, { status: 422 });
+  // Looked at is looked at: whatever is otherwise now is shown again first.
+  if (ask.seen !== seen) return data({ refused: seen }, { status: 409 });
+  await needRoom(coach.club, "links");
+  const drawn = await drawnDrillsIn(coach.club, stored.doc);
+  const made = await handOut(db, coach.club, id, makeEdition(stored.doc, drawn), compile(stored.doc, drawn).totalSeconds, team, secret, { looked: { revision: stored.revision, ...setting } });
+  if (made === "changed") return data({ refused: seen }, { status: 409 });
+  if (!made) throw notHere("There is no such team among yours.");
+  throw redirect(`/sessions/${id}/hand-out#editions`);
+}

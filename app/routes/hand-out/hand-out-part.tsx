@@ -1,0 +1,101 @@
+import { Send } from "lucide-react";
+import { Form, Link, useNavigation, useSearchParams } from "react-router";
+import { Accepted } from "./accepted";
+import { ChangedSince } from "./changed-since";
+import { ANYONE } from "./anyone";
+import type { HandOutPage } from "./data.server";
+import { Button } from "~/app/ui/button";
+import { SelectField } from "~/app/ui/field";
+import { MayChange } from "~/app/ui/may-change";
+
+/** For whom, what the desk says against it, and the button. `refused` is the hash of what was there when it was refused. */
+export function HandOutPart({ page, refused }: { page: HandOutPage; refused: string | undefined }) {
+  const { id, teams, newest } = page;
+  const { state } = useNavigation();
+  const [busy, lookingOver] = [state === "submitting", state === "loading"];
+  const [, ask] = useSearchParams();
+  /** Looked over for others than it is for at the desk. */
+  const elsewhere = page.teamId !== page.atDesk;
+  const forWhom = (team: string) => ask((params) => (params.set("for", team || ANYONE), params), { replace: true, preventScrollReset: true });
+  return (
+    <section className="flex flex-col gap-3 rounded-lg border border-line bg-land p-5">
+      <h2 className="wide-type text-lg font-semibold">{newest ? (newest.current ? "Another link" : "Hand out again") : "Hand out"}</h2>
+      <p className="text-ink-soft">
+        {!newest
+          ? "Makes an edition that stays as it is, whatever you change afterwards, and a link to it that needs no account."
+          : newest.current
+            ? `Edition ${newest.number} is the same as the desk. A new link opens that edition.`
+            : `The session has changed since edition ${newest.number}. This makes edition ${newest.number + 1}; older links go on opening the old one until you withdraw them.`}
+      </p>
+      {page.changed.length > 0 && newest && (
+        <details className="text-sm" open={page.changed.length <= 4}>
+          <summary className="font-semibold">What changed since edition {newest.number}</summary>
+          <ul className="mt-1 list-disc pl-5">
+            {page.changed.map((line) => (
+              <li key={line}>{line}</li>
+            ))}
+          </ul>
+        </details>
+      )}
+      {page.stops.length > 0 && (
+        <div className="rounded-md border-l-4 border-plum bg-plum-wash px-3 py-2 text-sm">
+          <p className="font-semibold text-plum">{elsewhere ? "This does not suit them:" : "Not like this, the desk says:"}</p>
+          <ul className="flex flex-col gap-1">
+            {page.stops.map((says) => (
+              <li key={says}>{says}</li>
+            ))}
+            {page.moreStops > 0 && <li>And {page.moreStops} more like these, which the desk shows.</li>}
+          </ul>
+          <p>
+            <Link to={`/sessions/${id}`} className="underline underline-offset-4">
+              {elsewhere ? "Choose them for it at the desk" : "Mend it at the desk"}
+            </Link>
+            {elsewhere ? " to mend it for them." : ", or say there why it stands."}
+          </p>
+        </div>
+      )}
+      {page.accepted.length > 0 && (
+        <details className="text-sm">
+          <summary>{page.accepted.length === 1 ? "One finding is let stand, and goes on record" : `${page.accepted.length} findings are let stand, and go on record`}</summary>
+          <Accepted list={page.accepted} />
+        </details>
+      )}
+      <Form method="post" className="flex flex-col gap-3">
+          <input type="hidden" name="do" value="hand out" />
+        <input type="hidden" name="seen" value={page.seen} />
+        <input type="hidden" name="whom" value={page.teamId ?? ""} />
+        <SelectField
+          key={page.teamId} label="For" name="team" defaultValue={page.teamId ?? ""} onChange={forWhom}
+          options={[...teams.map((t) => ({ value: t.id, words: `${t.name} (${t.people})` })), { value: "", words: "Anyone with the link" }]}
+        />
+        <p className="text-sm text-ink-faint">People of a team tap their own name, so you see who it was. Anyone holding the link sees these names.</p>
+        {elsewhere && (
+          <p role="status" className="rounded-md border border-line px-3 py-2 text-sm">
+            {page.teamId === null ? "Looked over for anyone: nobody’s protected areas are known." : "Looked over for this group: their people, what they protect, and their kit."} At the desk it is for {teams.find((t) => t.id === page.atDesk)?.name ?? "anyone"}.
+          </p>
+        )}
+        {page.bare.length > 0 && (
+          <div role="alert" className="rounded-md border-l-4 border-plum bg-plum-wash px-3 py-2 text-sm">
+            <p className="font-semibold text-plum">Nobody has said yet what to take care of in:</p>
+            <ul>
+              {page.bare.map((drill) => (
+                <li key={drill.id}>
+                  <Link to={`/library/${drill.id}/edit`} className="underline underline-offset-4">
+                    {drill.name}
+                  </Link>
+                </li>
+              ))}
+            </ul>
+            <p>Write its cautions, and use the new revision at the desk. Then it can be handed out.</p>
+          </div>
+        )}
+        <ChangedSince key={`${id} ${page.teamId}`} now={page} refused={refused === page.seen} />
+        <MayChange>
+          <Button kind="primary" type="submit" disabled={busy || lookingOver || page.bare.length > 0}>
+            <Send size={16} aria-hidden /> {busy ? "Making it…" : newest?.current ? "Make another link" : "Make edition and link"}
+          </Button>
+        </MayChange>
+      </Form>
+    </section>
+  );
+}

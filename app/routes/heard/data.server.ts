@@ -1,0 +1,46 @@
+import { redirect } from "react-router";
+import { type Coach, idOf, notHere } from "~/app/server/coach.server";
+import { getServices } from "~/app/server/services.server";
+import { daysBefore } from "~/core/clock/calendar";
+import { now } from "~/core/clock/clock";
+import { findPerson } from "~/db/people";
+import { countUnseen, lastHandedOut, listEachHeard, listFolded, summariseHeard } from "~/db/runs";
+
+export type HeardPage = Awaited<ReturnType<typeof heardPage>>;
+
+/** Rows on a page, and reports of pain that nobody has looked at yet. */
+const ROWS = 20;
+const PAINS = 10;
+/** Sessions to choose from; others are come to from their own page. */
+const SESSIONS = 20;
+/** Of everything what is summed up is of so many days. */
+const DAYS = 28;
+
+/** Which page is asked for, from 0. */
+const pageAsked = (text: string | null): number => Math.min(10_000, Math.max(0, Math.floor(Number(text) || 0)));
+
+/** What people said after their sessions, pain that nobody has seen to first, by what the address asks. */
+export async function heardPage(coach: Coach, asked: URLSearchParams) {
+  const { db } = getServices();
+  const sessionId = asked.get("session") ? idOf(asked.get("session") ?? "") : null;
+  const foldedOf = asked.get("link") ? idOf(asked.get("link") ?? "") : undefined;
+  const personId = asked.get("person") ? idOf(asked.get("person") ?? "") : undefined;
+  const onlyPain = asked.get("only") === "pain";
+  const [page, painPage] = [pageAsked(asked.get("page")), pageAsked(asked.get("pain"))];
+  const of = { ...(foldedOf && { foldedOf }), ...(personId && { person: personId }) };
+  const [[pain, rows], summary, folded, sessions, person] = await Promise.all([
+    // Pain that nobody has looked at has pages of its own, so that nothing else comes before it.
+    listEachHeard(db, coach.club, sessionId, [{ only: "unseen pain", ...of, most: PAINS + 1, skip: painPage * PAINS }, { ...(onlyPain && { only: "pain" as const }), ...of, most: ROWS + 1, skip: page * ROWS }]),
+    summariseHeard(db, coach.club, sessionId, personId ? { person: personId } : sessionId ? {} : { since: daysBefore(now(), DAYS, 0, 0, coach.zone) }), personId ? [] : listFolded(db, coach.club, sessionId),
+    lastHandedOut(db, coach.club, SESSIONS, sessionId), personId ? findPerson(db, coach.club, personId) : undefined,
+  ]);
+  if (personId && !person) throw notHere("There is nobody of that kind among your people.");
+  if (sessionId && !sessions.some((s) => s.id === sessionId)) throw notHere();
+  const under = folded.find((one) => one.linkId === foldedOf);
+  const morePain = pain.length > PAINS;
+  // Only where they are not all on the page.
+  const pains = morePain || painPage > 0 ? await countUnseen(db, coach.club, sessionId, of) : pain.length;
+  // Once the last of them has been taken off there is nothing to go back to.
+  if (foldedOf && !under) throw redirect("/heard");
+  return { pain: pain.slice(0, PAINS), morePain, painPage, rows: rows.slice(0, ROWS), more: rows.length > ROWS, page, sessions, sessionId, summary, pains, folded, under, onlyPain, person: person && { id: person.id, name: person.name } };
+}

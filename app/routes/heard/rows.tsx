@@ -1,0 +1,131 @@
+import { CircleCheck, TriangleAlert } from "lucide-react";
+import { useState } from "react";
+import { Form } from "react-router";
+import type { Asked } from "./actions.server";
+import { MOMENT } from "./moment";
+import { Ratings } from "./ratings";
+import { Button, IconButton } from "~/app/ui/button";
+import { Confirm } from "~/app/ui/dialog";
+import { Dots } from "~/app/ui/dots";
+import { MayChange } from "~/app/ui/may-change";
+import { Menu } from "~/app/ui/menu";
+import { When } from "~/app/ui/when";
+import { isLate } from "~/core/checkin/moments";
+import { clockText } from "~/core/lengths";
+import { JOINT_WORDS } from "~/core/vocabulary/rows";
+import type { HeardRow } from "~/db/runs";
+
+export type Change = (run: string, what: Asked) => void;
+
+export function PainCard({ row, onChange }: { row: HeardRow; onChange: Change }) {
+  return (
+    <article className="flex flex-wrap items-center gap-x-4 gap-y-2 rounded-lg border border-l-4 border-plum/50 border-l-plum bg-plum-wash px-4 py-3">
+      <div className="min-w-60 flex-1">
+        <p className="break-words">
+          <span className="text-lg font-semibold">{row.name}</span>
+          <NotTheirs row={row} />
+          <span className="text-ink-soft">
+            {" "}
+            · {row.sessionTitle}, <Moment row={row} />
+          </span>
+        </p>
+        <p className="text-lg break-words">{row.checkIn?.painWhere ?? "Did not say where."}</p>
+        {row.checkIn?.note && <p className="break-words text-ink-soft">“{row.checkIn.note}”</p>}
+      </div>
+      <MayChange>
+        <Form method="post" preventScrollReset>
+          <input type="hidden" name="run" value={row.runId} />
+          <input type="hidden" name="do" value="seen" />
+          <Button type="submit">I have spoken to them</Button>
+        </Form>
+        <RowMenu row={row} onChange={onChange} />
+      </MayChange>
+    </article>
+  );
+}
+
+const NotTheirs = ({ row }: { row: HeardRow }) => (row.notTheirs === null ? null : <span className="font-normal text-ink-soft"> (not {row.notTheirs}’s)</span>);
+
+/** What can be done with a report; taking one off that tells of pain is asked about first. */
+function RowMenu({ row, onChange }: { row: HeardRow; onChange: Change }) {
+  const [asking, setAsking] = useState(false);
+  const pain = row.checkIn?.pain === true;
+  return (
+    <>
+      <Menu
+        trigger={
+          <IconButton label={`More about ${row.name}’s report`} className="size-9">
+            <Dots />
+          </IconButton>
+        }
+        entries={() => [
+          ...(pain && row.checkIn?.seenAt ? [{ words: "I have yet to speak to them", onSelect: () => onChange(row.runId, "unseen") }] : []),
+          row.notTheirs === null ? { words: `Not ${row.name}’s`, onSelect: () => onChange(row.runId, "not theirs") } : { words: `It is ${row.notTheirs}’s`, onSelect: () => onChange(row.runId, "theirs") },
+          "line" as const,
+          { words: "Take it off the list", danger: true, onSelect: () => (pain ? setAsking(true) : onChange(row.runId, "remove")) },
+        ]}
+      />
+      {asking && <Confirm
+        open onOpenChange={setAsking} title="Take a report of pain off the list?" text={`${row.name}: ${row.checkIn?.painWhere ?? "did not say where"}. Only if you know that it is none, such as one made as a joke.`} action="Take it off"
+        onConfirm={() => onChange(row.runId, "remove")}
+      />}
+    </>
+  );
+}
+
+export function RunRow({ row, showSession, onChange }: { row: HeardRow; showSession: boolean; onChange: Change }) {
+  const { checkIn } = row;
+  return (
+    <li>
+      <div className="min-w-0">
+        <p className="font-semibold wrap-anywhere">
+          {row.name}
+          <NotTheirs row={row} />
+          {checkIn?.pain && <TriangleAlert size={14} className="ml-1.5 inline text-plum" aria-label="told of pain" />}
+          {checkIn?.pain && checkIn.seenAt && <CircleCheck size={14} className="ml-1 inline text-kelp" aria-label="dealt with" />}
+        </p>
+        <p className="text-sm text-ink-faint wrap-anywhere">
+          <Moment row={row} />
+          {`${showSession ? ` · ${row.sessionTitle}` : ""} · edition ${row.editionNumber}`}
+        </p>
+      </div>
+      <Done row={row} />
+      <p className="text-center max-lg:order-2 max-lg:text-left">
+        {checkIn?.hard == null ? <span className="text-sm text-ink-faint">no rating</span> : <><span className="clock-type text-2xl">{checkIn.hard}</span><span className="text-sm text-ink-faint"> hard</span></>}
+      </p>
+      <div className="max-lg:order-2 max-lg:col-span-3">
+        <Ratings tightness={checkIn?.tightness ?? []} words={JOINT_WORDS} pain={checkIn?.pain ?? false} />
+      </div>
+      <p className="min-w-0 text-sm break-words text-ink-soft max-lg:order-2 max-lg:col-span-3">{checkIn ? [checkIn.pain ? (checkIn.painWhere ?? "pain, did not say where") : "", checkIn.note ?? ""].filter(Boolean).join(" · ") : "has not checked in"}</p>
+      <MayChange>
+        <RowMenu row={row} onChange={onChange} />
+      </MayChange>
+    </li>
+  );
+}
+
+function Done({ row }: { row: HeardRow }) {
+  const per = Math.round(row.shareDone * 100);
+  return (
+    <div className="flex items-center gap-2">
+      <span className="flex h-2 w-15 overflow-hidden rounded-xs bg-depth-1" aria-hidden>
+        <span className={row.finishedAt ? "bg-kelp" : "bg-depth-4"} style={{ width: `${per}%` }} />
+      </span>
+      <span className="text-sm whitespace-nowrap">
+        {`${per} %`}<span className="sr-only">{` of ${clockText(row.totalSeconds)}${row.finishedAt ? ", to the end" : ""}`}</span>
+      </span>
+    </div>
+  );
+}
+
+/** When it was done; and when it arrived, where a phone had no connection until later. */
+function Moment({ row }: { row: HeardRow }) {
+  const zone = row.zone ?? undefined;
+  const { sentAt: said, arrivedAt: arrived } = row.checkIn ?? { sentAt: row.finishedAt ?? row.startedAt, arrivedAt: row.arrivedAt };
+  return (
+    <>
+      <When at={row.startedAt} as={MOMENT} zone={zone} />
+      {isLate(said, arrived) && <>, arrived <When at={arrived} as="d MMM, HH:mm" zone={zone} /></>}
+    </>
+  );
+}

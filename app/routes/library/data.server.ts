@@ -1,0 +1,43 @@
+import type { Coach } from "~/app/server/coach.server";
+import { browsable, readyToSearch } from "~/app/server/drills.server";
+import { getServices } from "~/app/server/services.server";
+import { browse, browseSchema } from "~/core/browse/browse";
+import { doseWords, tempoOf } from "~/core/dose/dose";
+import { readOwnId } from "~/core/drills/own";
+import type { Drill } from "~/core/drills/schema";
+import { piecesThere } from "~/core/group/kit";
+import { KIT_FACTS } from "~/core/vocabulary/kit";
+import { POSTURE_WORDS } from "~/core/vocabulary/postures";
+import { ROW_FACTS } from "~/core/vocabulary/rows";
+import { METHOD_WORDS } from "~/core/wording/words";
+import { listTeams } from "~/db/teams";
+
+export type LibraryPage = Awaited<ReturnType<typeof libraryPage>>;
+export type Card = ReturnType<typeof card>;
+
+const FIRST = 60;
+
+/** The drills that answer what the address asks, and what they can be narrowed down by. */
+export async function libraryPage(coach: Coach, params: URLSearchParams) {
+  const by = browseSchema.parse(Object.fromEntries([...params].filter(([, value]) => value !== "")));
+  const shown = Math.min(5000, Math.max(FIRST, Number(params.get("show")) || FIRST));
+  const [listed, teams] = await Promise.all([browsable(coach.club), listTeams(getServices().db, coach.club)]);
+  const all = by.own === "aside" ? listed.aside : listed.drills;
+  // Only groups whose kit has been said; one that is gone leaves nothing out.
+  const groups = teams.filter((team) => team.setting.kit !== undefined);
+  const group = groups.find((team) => team.id === by.group);
+  const doable = group ? all.filter(({ doc }) => piecesThere(doc.levels.standard.kit, Math.max(1, group.athletes.length), group.setting)) : all;
+  const drawn = new Set(all.filter((one) => one.drawn).map((one) => one.doc.id));
+  const found = browse(doable.map((one) => one.doc), by, (drill) => readOwnId(drill.id) !== undefined, readyToSearch);
+  return { unreadable: listed.unreadable, by, groups: groups.map(({ id, name }) => ({ id, name })), total: all.length, found: found.length, shown, own: listed.drills.filter((one) => readOwnId(one.doc.id)).length, aside: listed.aside.length, drills: found.slice(0, shown).map((drill) => card(drill, drawn.has(drill.id))) };
+}
+
+/** What the list shows of a drill. */
+function card(drill: Drill, drawn: boolean) {
+  const { posture, kit, dose, main } = drill.levels.standard;
+  return {
+    id: drill.id, name: drill.name, own: readOwnId(drill.id) !== undefined, drawn, alternating: drill.sides === "alternating",
+    line: `${METHOD_WORDS[drill.method]} · ${POSTURE_WORDS[posture]}`, dose: doseWords(dose), kit: [...new Set(kit)].map((k) => KIT_FACTS[k].words).join(", "),
+    works: main.map((row) => ROW_FACTS[row].words).join(", "), tempo: tempoOf(dose),
+  };
+}

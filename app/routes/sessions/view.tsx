@@ -1,0 +1,88 @@
+import { Plus } from "lucide-react";
+import { useState } from "react";
+import { Link, useSearchParams } from "react-router";
+import type { SessionsPage } from "./data.server";
+import { ImportButton } from "./import-button";
+import { NewSessionDialog } from "./new-dialog";
+import { SessionRow } from "./session-row";
+import { LONGEST_FIND } from "~/app/server/asked";
+import { Button } from "~/app/ui/button";
+import { Find } from "~/app/ui/find";
+import { MayChange } from "~/app/ui/may-change";
+import { Pages } from "~/app/ui/pages";
+
+export function SessionsView({ listed }: { listed: SessionsPage }) {
+  const { sessions, archived, find, page, all, size } = listed;
+  const [asked, setAsked] = useSearchParams();
+  const [making, setMaking] = useState(asked.has("new"));
+  const make = (on: boolean) => {
+    setMaking(on);
+    // Going back to this page does not ask again.
+    if (!on && asked.has("new")) setAsked((params) => (params.delete("new"), params.delete("team"), params), { replace: true });
+  };
+  return (
+    <main id="main" className="mx-auto flex w-full max-w-6xl flex-1 flex-col gap-4 px-4 py-5">
+      <div className="flex flex-wrap items-center gap-x-4 gap-y-3">
+        <h1 className="wide-type text-2xl font-semibold">{archived ? "Archived sessions" : "Sessions"}</h1>
+        <ShelfSwitch archived={archived} />
+        <div className="ml-auto flex flex-wrap items-center gap-2">
+          {(all > 3 || find !== "") && <Find words="Find a session" find={find} longest={LONGEST_FIND} {...(archived && { keep: { archived: "" } })} />}
+          <MayChange>
+            <ImportButton />
+            <Button kind="primary" onClick={() => setMaking(true)}>
+              <Plus size={17} aria-hidden /> New session
+            </Button>
+          </MayChange>
+        </div>
+      </div>
+      {sessions.length === 0 ? (
+        <Nothing archived={archived} looking={find !== ""} groups={listed.teams.length} onNew={() => setMaking(true)} />
+      ) : (
+        <ul className="flex flex-col gap-2.5">
+          {sessions.map((session) => (
+            <SessionRow key={session.id} session={session} />
+          ))}
+        </ul>
+      )}
+      <Pages page={page} size={size} all={all} shown={sessions.length} before="Changed later" after="Changed earlier" />
+      <NewSessionDialog open={making} onOpenChange={make} team={listed.teams.find((one) => one.id === asked.get("team"))?.id} own={listed.beginnings} teams={listed.teams} />
+    </main>
+  );
+}
+
+function ShelfSwitch({ archived }: { archived: boolean }) {
+  const [params] = useSearchParams();
+  params.delete("archived");
+  return (
+    <p className="text-sm">
+      <Link to={archived ? "/sessions" : "/sessions?archived"} className="text-ink-soft underline underline-offset-4 hover:text-ink">
+        {archived ? "Back to current sessions" : "Archived"}
+      </Link>
+    </p>
+  );
+}
+
+function Nothing({ archived, looking, groups, onNew }: { archived: boolean; looking: boolean; groups: number; onNew: () => void }) {
+  return (
+    <div className="flex flex-col items-center gap-3 rounded-lg border border-dashed border-line bg-land px-6 py-14 text-center">
+      <p className="wide-type text-lg font-semibold">{looking ? "No session of that name" : archived ? "Nothing is archived" : "No sessions yet"}</p>
+      <p className="max-w-md text-ink-soft">
+        {looking
+          ? "Try another word, or look among the archived ones."
+          : archived
+            ? "Sessions you archive rest here. Their links go on working until you withdraw them."
+            : "Choose drills one by one, or start from a session that is ready to run. Mapset adds up the time, the moves and the changes of side."}
+      </p>
+      {!archived && !looking && (
+        <Button kind="primary" onClick={onNew}>
+          <Plus size={17} aria-hidden /> New session
+        </Button>
+      )}
+      {!archived && !looking && groups === 0 && (
+        <p className="max-w-md text-sm text-ink-soft">
+          Coaching a squad or a class? <Link to="/teams" className="font-medium underline underline-offset-2">Write down its people and kit first</Link>, and what each session needs is checked against them.
+        </p>
+      )}
+    </div>
+  );
+}

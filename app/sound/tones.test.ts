@@ -1,0 +1,91 @@
+import fc from "fast-check";
+import { describe, expect, it } from "vitest";
+import { LAID_AHEAD, LaidTones, type AudioOut } from "./tones";
+import type { Call } from "~/core/player/calls";
+
+/** An audio clock that is turned by hand, and everything that was begun on it and not taken back in time. */
+function recorded(outputLatency = 0) {
+  const state = { currentTime: 0 };
+  const notes: { from: number; until: number; hertz: number }[] = [];
+  const param = () => ({ value: 0, setValueAtTime: () => undefined, linearRampToValueAtTime: () => undefined, exponentialRampToValueAtTime: () => undefined });
+  const out = {
+    get currentTime() { return state.currentTime; },
+    outputLatency, destination: {},
+    createGain: () => ({ gain: param(), connect: (to: unknown) => to }),
+    createOscillator: () => {
+      const frequency = param();
+      const note = { from: 0, until: 0, hertz: 0 };
+      return {
+        frequency, connect: (to: unknown) => to,
+        start: (at: number) => { note.from = Math.max(at, state.currentTime); note.hertz = frequency.value; notes.push(note); },
+        stop: (at: number) => { note.until = Math.max(at, state.currentTime); },
+      };
+    },
+  } as unknown as AudioOut;
+  /** First notes only, which were really heard. */
+  const heard = (hertz: number) => notes.filter((note) => note.until > note.from && note.hertz === hertz).map((note) => note.from).sort((a, b) => a - b);
+  return { out, state, heard };
+}
+
+const counts = (...at: number[]): Call[] => at.map((one) => ({ at: one, tone: "count" as const }));
+const COUNT = 520;
+
+describe("tones laid ahead", () => {
+  it("sound at their moments on the audio clock, less the latency of the output, at least a minute and a half ahead", () => {
+    const { out, state, heard } = recorded(0.03);
+    state.currentTime = 5;
+    new LaidTones(out).lay([...counts(2, 12, 90, 179, 181), { at: 20, say: "Halfway." }], 10, false);
+    expect(heard(COUNT)).toEqual([12 - 10, 90 - 10, 179 - 10, 181 - 10].map((ahead) => 5 + ahead - 0.03));
+    expect(LAID_AHEAD).toBeGreaterThanOrEqual(60 + 90);
+  });
+  it("are taken back at a pause, and laid anew from where the run is then", () => {
+    const { out, state, heard } = recorded();
+    const tones = new LaidTones(out);
+    tones.lay(counts(1, 3, 5), 0, false);
+    state.currentTime = 2;
+    tones.takeBack();
+    expect(heard(COUNT)).toEqual([1]);
+    state.currentTime = 10;
+    tones.lay(counts(1, 3, 5), 2, false);
+    expect(heard(COUNT)).toEqual([1, 11, 13]);
+  });
+  it("let ring out what has begun, and begin again what the run goes back to", () => {
+    const { out, state, heard } = recorded();
+    const tones = new LaidTones(out);
+    tones.lay(counts(1, 2), 0, false);
+    state.currentTime = 1.02;
+    tones.lay(counts(1, 2), 1.02, true);
+    expect(heard(COUNT)).toEqual([1, 2]);
+    state.currentTime = 1.5;
+    tones.lay(counts(1, 2), 0.5, false);
+    expect(heard(COUNT)).toEqual([1, 2, 3]);
+  });
+  it("a tone of several notes gives one after the other", () => {
+    const { out, heard } = recorded();
+    new LaidTones(out).lay([{ at: 4, tone: "over" }], 0, false);
+    expect([heard(523), heard(659), heard(784)]).toEqual([[4], [4 + 0.22 * 0.8], [4 + 2 * 0.22 * 0.8]]);
+  });
+  it("sound once each, within 10 ms, however the clocks part and however seldom they are laid anew", () => {
+    const script = fc.record({
+      calls: fc.uniqueArray(fc.integer({ min: 1, max: 4000 }), { minLength: 1, maxLength: 40 }).map((all) => all.sort((a, b) => a - b).map((n) => n / 10)),
+      // The audio clock may be off by 50 parts in a million, and a page out of sight is woken once a minute at worst.
+      skew: fc.double({ min: -5e-5, max: 5e-5, noNaN: true }), waits: fc.array(fc.integer({ min: 1, max: 600 }).map((n) => n / 10), { minLength: 10, maxLength: 60 }),
+    });
+    fc.assert(fc.property(script, ({ calls, skew, waits }) => {
+      const { out, state, heard } = recorded();
+      const tones = new LaidTones(out);
+      const list = counts(...calls);
+      let run = 0;
+      tones.lay(list, run, false);
+      for (const wait of waits) {
+        run += wait;
+        state.currentTime = run * (1 + skew);
+        tones.lay(list, run, true);
+      }
+      const due = calls.filter((at) => at < run);
+      const begun = heard(COUNT).filter((at) => at < run * (1 + skew) - 1e-9);
+      expect(begun.length).toBeGreaterThanOrEqual(due.length - 1);
+      due.slice(0, begun.length).forEach((at, i) => expect(Math.abs(begun[i]! / (1 + skew) - at)).toBeLessThan(0.01));
+    }));
+  });
+});
