@@ -5,7 +5,7 @@ import { BaseSequencer, type TestSpecification } from "vitest/node";
 const alias = { "~": fileURLToPath(new URL(".", import.meta.url)).replace(/\/$/, "") };
 
 /** Test files that take longest, which are begun first so that none runs on alone at the end. */
-const LONG = ["screens", "draft", "library", "instruments", "desk", "any-pose"];
+const LONG = ["screens", "desk", "library", "draft", "building", "hostile", "follow", "instruments", "any-pose"];
 
 class LongestFirst extends BaseSequencer {
   override async sort(files: TestSpecification[]): Promise<TestSpecification[]> {
@@ -27,7 +27,7 @@ export default defineConfig({
       { resolve: { alias }, test: { name: "unit", globalSetup: ["scripts/setup/stresses-for-tests.ts"], maxWorkers: 2, testTimeout: 40_000, hookTimeout: 40_000, include: ["core/**/*.test.ts", "library/**/*.test.ts", "app/**/*.test.ts", "cli/**/*.test.ts", "docs/**/*.test.ts", "scripts/**/*.test.ts"], exclude: ["**/*.zones.test.ts"] } },
       ...ZONES.map((zone) => ({ resolve: { alias }, test: { name: `zone ${zone}`, env: { TZ: zone, MAPSET_TEST_ZONE: zone }, pool: "forks" as const, include: ["core/**/*.zones.test.ts"] } })),
       { resolve: { alias }, test: { name: "database", include: ["db/**/*.test.ts"], fileParallelism: false, testTimeout: 20_000 } },
-      { resolve: { alias }, test: { name: "journeys", include: ["tests/**/*.test.ts"], maxWorkers: 2, testTimeout: 120_000, hookTimeout: 90_000 } },
+      { resolve: { alias }, test: { name: "journeys", include: ["tests/**/*.test.ts"], maxWorkers: 2, testTimeout: 120_000, hookTimeout: 90_000, expect: { poll: { timeout: 20_000 } } } },
     ],
   },
 });

@@ -35,6 +35,7 @@ import { giveUp, say } from "./setup/say";
 import { startServer } from "./setup/server-process";
 import { summaryOf } from "~/core/profile/summary";
 import { addSession } from "~/db/sessions";
+import { BROWSER, BROWSER_ARGS } from "./setup/browser";
 
 const CHROMIUM_ARGS = ["--no-sandbox", "--disable-gpu", "--disable-quic", "--no-first-run", "--disable-background-networking", "--disable-component-update", "--disable-sync"];
 const PASSWORD = randomBytes(12).toString("hex");
@@ -219,7 +220,31 @@ async function pages(base: string, cookie: string, link: string, desk: string): 
     const own = await fetchTimes(path);
     return { what: `server: ${what} (median of 50)`, value: ms(own), baseline: `bare page of the same framework ${ms(bare)}`, ratio: (own / bare).toFixed(1) };
   };
-  return [await line("follow-along page", link), await line("list of sessions", "/sessions"), await line("desk with 60 drills", desk), await line("what was heard back", "/heard"), await line("a drill's page", "/library/hip-flexor-turn")];
+  return [await rate(base, link), await line("follow-along page", link), await line("list of sessions", "/sessions"), await line("desk with 60 drills", desk), await line("what was heard back", "/heard"), await line("a drill's page", "/library/hip-flexor-turn")];
+}
+
+/** How many of a page a second a crowd of eight gets, against the bare page, in turn. */
+async function rate(base: string, link: string): Promise<Line> {
+  const aSecond = async (path: string): Promise<number> => {
+    const [until, begun] = [performance.now() + 2_000, performance.now()];
+    let answers = 0;
+    const one = async () => {
+      while (performance.now() < until) {
+        await (await fetch(base + path)).text();
+        answers += 1;
+      }
+    };
+    await Promise.all(Array.from({ length: 8 }, one));
+    return (answers * 1000) / (performance.now() - begun);
+  };
+  await aSecond(link);
+  const [own, bare]: [number[], number[]] = [[], []];
+  for (let i = 0; i < 3; i++) {
+    bare.push(await aSecond("/up"));
+    own.push(await aSecond(link));
+  }
+  const [followed, up] = [middle(own), middle(bare)];
+  return { what: "server: follow-along pages a second, for a crowd of eight (median of 3)", value: followed.toFixed(0), baseline: `bare pages ${up.toFixed(0)}, in turn`, ratio: (followed / up).toFixed(2), goal: "at least half of the bare page's", met: followed / up >= 0.5 };
 }
 
 /** Bytes of script a page asks for, as they are sent. */
@@ -289,7 +314,7 @@ async function main(): Promise<void> {
     await loadDemo(db, openAccounts(db, { secret, baseUrl: "http://127.0.0.1" }), { secret, password: PASSWORD, drills: drawnDrillById });
     await close();
     const server = await startServer({ DATABASE_URL: cluster.url, MAPSET_SECRET: secret, MAPSET_LIMITS: "off" });
-    const browser = await chromium.launch({ executablePath: "/usr/bin/chromium", args: CHROMIUM_ARGS });
+    const browser = await chromium.launch({ executablePath: BROWSER, args: BROWSER_ARGS });
     try {
       const context = await browser.newContext({ baseURL: server.base, viewport: { width: 1280, height: 800 } });
       const page = await context.newPage();
@@ -314,7 +339,7 @@ async function main(): Promise<void> {
       }
       const follow = await scriptBytes(browser, server.base, link);
       const up = await scriptBytes(browser, server.base, "/up");
-      lines.push({ what: "script of the follow-along page, compressed as it is sent", value: `${(follow / 1000).toFixed(1)} kB`, baseline: `bare page ${(up / 1000).toFixed(1)} kB`, ratio: (follow / up).toFixed(2), goal: "under 150 kB", met: follow < 150_000 });
+      lines.push({ what: "script of the follow-along page, compressed as it is sent", value: `${(follow / 1000).toFixed(1)} kB`, baseline: `bare page ${(up / 1000).toFixed(1)} kB`, ratio: (follow / up).toFixed(2), goal: "at most 80 kB above the bare page's", met: follow - up <= 80_000 });
       const cookie = (await context.cookies()).map((c) => `${c.name}=${c.value}`).join("; ");
       lines.push(...(await pages(server.base, cookie, link, new URL(page.url()).pathname)));
 

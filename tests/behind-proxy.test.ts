@@ -3,7 +3,8 @@ import { existsSync, mkdtempSync, rmSync, writeFileSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { afterAll, beforeAll, expect, it } from "vitest";
 import { chromium, type Browser } from "playwright-core";
-import { ANA, CHROMIUM_ARGS } from "./harness";
+import { ANA } from "./harness";
+import { BROWSER, BROWSER_ARGS } from "~/scripts/setup/browser";
 import { freshDatabase, TEST_SECRET } from "~/db/testing";
 import { freePort } from "~/scripts/setup/cluster";
 import { startServer, type RunningServer } from "~/scripts/setup/server-process";
@@ -40,7 +41,7 @@ beforeAll(async () => {
       }
     }`);
   proxy = spawn(existsSync("/usr/sbin/nginx") ? "/usr/sbin/nginx" : "nginx", ["-p", folder, "-c", `${folder}/nginx.conf`, "-e", `${folder}/error.log`], { stdio: "ignore" });
-  browser = await chromium.launch({ executablePath: "/usr/bin/chromium", args: CHROMIUM_ARGS });
+  browser = await chromium.launch({ executablePath: BROWSER, args: BROWSER_ARGS });
 });
 afterAll(async () => {
   await browser.close();

@@ -293,6 +293,36 @@ it("calls drill, side and the end, and each kind of sound can be switched off", 
   expect(after.tones).toBe(before.tones);
 });
 
+it("lays its tones ahead on the audio clock, and takes back at a pause what has not sounded yet", async () => {
+  const { page } = await phoneOnLink();
+  await page.evaluate(() => {
+    const laid = new Map<OscillatorNode, number>();
+    Object.assign(window, { laid });
+    /* eslint-disable @typescript-eslint/unbound-method -- they are called on the node they belong to */
+    const { start, stop } = OscillatorNode.prototype;
+    OscillatorNode.prototype.start = function (when = 0) {
+      laid.set(this, when - this.context.currentTime);
+      start.call(this, when);
+    };
+    OscillatorNode.prototype.stop = function (when = 0) {
+      // Taken back: ended before it begins.
+      if (when === 0) laid.delete(this);
+      stop.call(this, when);
+    };
+  });
+  const ahead = () => page.evaluate(() => [...(window as unknown as { laid: Map<unknown, number> }).laid.values()].sort((a, b) => a - b));
+  await page.getByRole("button", { name: "Start" }).click();
+  await expect.poll(async () => (await ahead()).at(-1) ?? 0).toBeGreaterThanOrEqual(90);
+  // The count down to the first work: a second apart, to a hundredth, with no timer in it.
+  const [three, two, one] = await ahead();
+  expect(Math.abs(two! - three! - 1)).toBeLessThan(0.01);
+  expect(Math.abs(one! - two! - 1)).toBeLessThan(0.01);
+  await page.getByRole("button", { name: "Pause" }).click();
+  await expect.poll(async () => (await ahead()).length).toBe(0);
+  await page.getByRole("button", { name: "Go on" }).click();
+  await expect.poll(async () => (await ahead()).at(-1) ?? 0).toBeGreaterThanOrEqual(90);
+});
+
 it("can be taken up again after the page was lost", async () => {
   const { page } = await phoneOnLink("Wren");
   await page.getByRole("button", { name: "Start" }).click();

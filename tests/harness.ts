@@ -8,6 +8,7 @@ import { loadDemo } from "~/db/demo/load";
 import { freshDatabase, TEST_SECRET, type Beginning } from "~/db/testing";
 import { drawnDrillById } from "~/library/drawn";
 import { startServer } from "~/scripts/setup/server-process";
+import { BROWSER, BROWSER_ARGS } from "~/scripts/setup/browser";
 
 export const DEMO = { email: "coach@kestrelsound.example", password: "for these tests only" };
 /** The two coaches of `freshDatabase`, who have nothing yet. */
@@ -15,8 +16,6 @@ export const ANA = { email: "ana@club.example", password: "ana has a long passwo
 export const BEN = { email: "ben@club.example", password: "ben has a long password" };
 
 export const PHONE: BrowserContextOptions = { viewport: { width: 390, height: 844 }, isMobile: true, hasTouch: true };
-
-export const CHROMIUM_ARGS = ["--no-sandbox", "--disable-gpu", "--disable-quic", "--no-first-run", "--disable-background-networking", "--disable-component-update", "--disable-sync"];
 
 /** Kestrel Sound, as `./mapset start` loads it. */
 export const WITH_DEMO: Beginning = {
@@ -40,7 +39,7 @@ export async function startWorld(): Promise<World> {
   const settings = { DATABASE_URL: url, MAPSET_SECRET: TEST_SECRET };
   let server = await startServer(settings);
   const { base } = server;
-  const browser: Browser = await chromium.launch({ executablePath: "/usr/bin/chromium", args: CHROMIUM_ARGS });
+  const browser: Browser = await chromium.launch({ executablePath: BROWSER, args: BROWSER_ARGS });
   const errors: string[] = [];
   return {
     base,
@@ -72,7 +71,7 @@ export async function startWorld(): Promise<World> {
 
 /** A phone that is switched off and on again: what its browser keeps stays. */
 export async function phoneIn(folder: string, base: string): Promise<BrowserContext> {
-  const context = await chromium.launchPersistentContext(folder, { executablePath: "/usr/bin/chromium", args: CHROMIUM_ARGS, baseURL: base, ...PHONE });
+  const context = await chromium.launchPersistentContext(folder, { executablePath: BROWSER, args: BROWSER_ARGS, baseURL: base, ...PHONE });
   context.setDefaultTimeout(15_000);
   return context;
 }

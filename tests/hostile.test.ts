@@ -76,6 +76,14 @@ describe("what a database refuses", () => {
       expect(saved.status()).toBe(422);
     }
   });
+  it("is only refused where it can be read: a report of a newer page than this server waits on its device", async () => {
+    const request = await fresh();
+    const odd = { ...checkIn(), whatComesLater: 1 };
+    const sent = (version: string) => request.post(`${link}/check-in`, { data: odd, headers: { "mapset-item": version } });
+    expect([(await sent("1")).status(), (await sent("2")).status()]).toEqual([422, 409]);
+    // What it can read it takes, however new the page is.
+    expect((await request.post(`${link}/check-in`, { data: checkIn(), headers: { "mapset-item": "2" } })).status()).toBe(200);
+  });
   it("is left out of what a form brings", async () => {
     const answer = await coach.post("/teams", { form: { do: "add-team", name: "Nul\0l \u{1F30A}" } });
     expect(answer.status()).toBeLessThan(400);
