@@ -37,7 +37,6 @@ import { summaryOf } from "~/core/profile/summary";
 import { addSession } from "~/db/sessions";
 import { BROWSER, BROWSER_ARGS } from "./setup/browser";
 
-const CHROMIUM_ARGS = ["--no-sandbox", "--disable-gpu", "--disable-quic", "--no-first-run", "--disable-background-networking", "--disable-component-update", "--disable-sync"];
 const PASSWORD = randomBytes(12).toString("hex");
 const EMAIL = "coach@kestrelsound.example";
 

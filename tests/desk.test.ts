@@ -128,7 +128,7 @@ describe("at the desk", () => {
     let slow = 0;
     await page.route("**/setting", async (route) => {
       slow += 1;
-      if (slow === 1) await new Promise((done) => setTimeout(done, 1500));
+      if (slow === 1) await new Promise((done) => setTimeout(done, 4000));
       await route.continue();
     });
     await page.getByLabel("Asked by").selectOption({ label: "Desk work" });

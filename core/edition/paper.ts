@@ -67,9 +67,9 @@ function* insteadOnPaper(session: Session, place: Place, alike: readonly Alike[]
   const found: { people: number[]; value: string }[] = [];
   for (const { people, protections, choices } of alike) {
     const other = answerFor(item, protections, choiceAt(choices, place, item), { drills, offered, pace: session.pace, group, rounds: block.rounds });
+    yield;
     if (other.does === "same") continue;
     found.push({ people, value: other.does === "rest" ? "rests here" : other.drill.id === item.drill ? `${LEVEL_WORDS[other.level]}: ${drill.levels[other.level].how}` : formWords(other, item.drill) });
-    yield;
   }
   const instead = new Map<string, string[]>();
   for (const { name, value } of byPerson(group, found)) instead.set(value, [...(instead.get(value) ?? []), name]);

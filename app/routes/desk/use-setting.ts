@@ -72,7 +72,8 @@ export function useSetting(id: string, first: DeskSetting) {
     return () => {
       window.removeEventListener("pagehide", leave);
       window.removeEventListener("beforeunload", ask);
-      leave();
+      // One that is on its way takes the rest along after it: sent now, the rest could arrive before it and be written over.
+      if (!busy.current) leave();
     };
   }, [send]);
 

@@ -1,4 +1,4 @@
-/** What a coach let stand, with the reason they gave. */
+/** Findings a coach has accepted, with the reason they gave. */
 export function Accepted({ list }: { list: readonly { says: string; reason: string }[] }) {
   return (
     <ul className="mt-1 flex flex-col gap-1">
