@@ -297,11 +297,13 @@ it("lays its tones ahead on the audio clock, and takes back at a pause what has 
   const { page } = await phoneOnLink();
   await page.evaluate(() => {
     const laid = new Map<OscillatorNode, number>();
-    Object.assign(window, { laid });
+    let context: BaseAudioContext;
+    Object.assign(window, { ahead: () => [...laid.values()].map((when) => when - context.currentTime).sort((a, b) => a - b) });
     /* eslint-disable @typescript-eslint/unbound-method -- they are called on the node they belong to */
     const { start, stop } = OscillatorNode.prototype;
     OscillatorNode.prototype.start = function (when = 0) {
-      laid.set(this, when - this.context.currentTime);
+      laid.set(this, when);
+      context = this.context;
       start.call(this, when);
     };
     OscillatorNode.prototype.stop = function (when = 0) {
@@ -310,7 +312,7 @@ it("lays its tones ahead on the audio clock, and takes back at a pause what has 
       stop.call(this, when);
     };
   });
-  const ahead = () => page.evaluate(() => [...(window as unknown as { laid: Map<unknown, number> }).laid.values()].sort((a, b) => a - b));
+  const ahead = () => page.evaluate(() => (window as unknown as { ahead: () => number[] }).ahead());
   await page.getByRole("button", { name: "Start" }).click();
   await expect.poll(async () => (await ahead()).at(-1) ?? 0).toBeGreaterThanOrEqual(90);
   // The count down to the first work: a second apart, to a hundredth, with no timer in it.
