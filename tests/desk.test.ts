@@ -126,9 +126,11 @@ describe("at the desk", () => {
 
     // A change waits behind a slow one, and the page is left.
     let slow = 0;
+    let through = 0;
+    page.on("requestfinished", (request) => void (request.url().endsWith("/setting") && (through += 1)));
     await page.route("**/setting", async (route) => {
       slow += 1;
-      if (slow === 1) await new Promise((done) => setTimeout(done, 4000));
+      if (slow === 1) await new Promise((done) => setTimeout(done, 2500));
       await route.continue();
     });
     await page.getByLabel("Asked by").selectOption({ label: "Desk work" });
@@ -137,6 +139,8 @@ describe("at the desk", () => {
     await page.getByTestId("save-state").getByText("Saving…").waitFor();
     await page.getByRole("link", { name: "Sessions", exact: true }).click();
     await page.waitForURL(/\/sessions$/);
+    // What counts is how it stands once all of it has arrived, in whatever order.
+    await expect.poll(() => through).toBe(2);
     await expect.poll(async () => {
       await other.reload();
       await ready(other);
