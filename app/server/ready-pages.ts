@@ -1,7 +1,7 @@
 import { LRUCache } from "lru-cache";
 
 /** A page that is the same for whoever asks, kept ready: what it was drawn from, and its text once it has been drawn. */
-export type ReadyPage<D = unknown> = { data: D; /** By its look and its build: the text between the places where each answer's own mark goes. */ texts: Map<string, string[]> };
+export type ReadyPage<D = unknown> = { data: D; /** By its look: the text between the places where each answer's own mark goes. */ texts: Map<string, string[]> };
 
 /** So many pages are kept, and so much text, in characters. */
 const MOST_PAGES = 300;

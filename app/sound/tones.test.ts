@@ -65,6 +65,17 @@ describe("tones laid ahead", () => {
     new LaidTones(out).lay([{ at: 4, tone: "over" }], 0, false);
     expect([heard(523), heard(659), heard(784)]).toEqual([[4], [4 + 0.22 * 0.8], [4 + 2 * 0.22 * 0.8]]);
   });
+  it("sound all their notes when they are laid anew in the middle of them, and none of the rest at a pause", () => {
+    const { out, state, heard } = recorded();
+    const tones = new LaidTones(out);
+    const last: Call[] = [{ at: 4, tone: "over" }];
+    tones.lay(last, 0, false);
+    state.currentTime = 4.05;
+    tones.lay(last, 4.05, true);
+    expect([heard(523), heard(659), heard(784)].map((notes) => notes.length)).toEqual([1, 1, 1]);
+    tones.takeBack();
+    expect([heard(523), heard(659), heard(784)].map((notes) => notes.length)).toEqual([1, 0, 0]);
+  });
   it("sound once each, within 10 ms, however the clocks part and however seldom they are laid anew", () => {
     const script = fc.record({
       calls: fc.uniqueArray(fc.integer({ min: 1, max: 4000 }), { minLength: 1, maxLength: 40 }).map((all) => all.sort((a, b) => a - b).map((n) => n / 10)),

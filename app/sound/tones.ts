@@ -46,17 +46,18 @@ export class LaidTones {
     const { currentTime, outputLatency = 0 } = this.out;
     const begun = goingOn ? Math.max(-1, ...this.laid.filter(({ from }) => from <= currentTime).map(({ call }) => call)) : -1;
     const first = position - (goingOn ? SLIP : 0);
-    this.takeBack();
+    this.takeBack(begun);
     for (const { at, tone } of calls)
       if (tone && at >= first && at > begun && at < position + LAID_AHEAD) this.play(tone, at, Math.max(currentTime, currentTime + at - position - outputLatency));
   }
 
-  /** Takes back every tone that has not begun. */
-  takeBack(): void {
+  /** Takes back every note that has not begun; those of calls up to `spare`, which are being sounded, are left. */
+  takeBack(spare: Seconds = -1): void {
     const { currentTime } = this.out;
-    for (const { source, from } of this.laid) if (from > currentTime) source.stop(0);
+    const goes = ({ call, from }: { call: Seconds; from: Seconds }) => from > currentTime && call > spare;
+    for (const one of this.laid) if (goes(one)) one.source.stop(0);
     // What has begun is remembered for a little, so that it is not begun again.
-    this.laid = this.laid.filter(({ from, until }) => from <= currentTime && until > currentTime - 1);
+    this.laid = this.laid.filter((one) => !goes(one) && one.until > currentTime - 1);
   }
 
   private play(tone: Tone, call: Seconds, from: Seconds): void {

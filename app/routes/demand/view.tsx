@@ -13,6 +13,7 @@ import { Faults } from "~/app/ui/faults";
 import { Field } from "~/app/ui/field";
 import type { Demand } from "~/core/demands/schema";
 import { type Joint, JOINT_WORDS } from "~/core/vocabulary/rows";
+import { useWarning } from "~/app/ui/use-warning";
 
 const JOINTS = Object.keys(JOINT_WORDS) as Joint[];
 
@@ -31,12 +32,7 @@ export function DemandView({ demand: first, own, sessions }: DemandPage) {
     // Only when an answer comes: what was sent is what is shown, the fields are locked while it is sent.
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [fetcher.state, answer]);
-  useEffect(() => {
-    if (!dirty) return;
-    const ask = (event: BeforeUnloadEvent) => event.preventDefault();
-    window.addEventListener("beforeunload", ask);
-    return () => window.removeEventListener("beforeunload", ask);
-  }, [dirty]);
+  useWarning(dirty);
   const change = (next: Demand) => {
     if (next === demand) return;
     setPast([...past.slice(-200), demand]);

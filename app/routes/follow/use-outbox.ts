@@ -7,6 +7,7 @@ import { now } from "~/core/clock/clock";
 import type { CheckIn } from "~/core/checkin/schema";
 import { checkInItem, isSettled, type Item } from "~/core/outbox/item";
 import { withGiven, withoutUnsent } from "~/core/player/kept";
+import { useWarning } from "~/app/ui/use-warning";
 
 /** Where a check-in is: under way, waiting for a connection or for Mapset itself, arrived, or refused for good. */
 export type SendState = "sending" | "offline" | "busy" | "sent" | "refused";
@@ -63,13 +64,3 @@ export function useOutbox(token: string) {
 
 /** How it stands with a check-in that is still here. */
 export const stateWords = (item: Item): SendState => (isSettled(item) ? "refused" : item.last ?? (item.state === "waiting" ? "sending" : "busy"));
-
-/** Asks before the page is closed while something would be lost with it. */
-function useWarning(on: boolean): void {
-  useEffect(() => {
-    if (!on) return;
-    const warn = (event: BeforeUnloadEvent) => event.preventDefault();
-    window.addEventListener("beforeunload", warn);
-    return () => window.removeEventListener("beforeunload", warn);
-  }, [on]);
-}

@@ -4,6 +4,7 @@ import { useBlocker } from "react-router";
 import type { Drill } from "~/core/drills/schema";
 import type { Fault } from "~/core/faults";
 import { record, redo, startHistory, undo, type History } from "~/core/session/history";
+import { useWarning } from "~/app/ui/use-warning";
 
 export type Saving = { state: "same" | "changed" | "saving" | "saved" | "newer" | "gone" | "lost" | "signed-out"; faults: Fault[]; revision: number };
 
@@ -41,12 +42,7 @@ export function useDrillEditor(first: Drill, revision: number, address: string) 
   }, [address, dirty, drill, first.id, saving.revision, saving.state]);
 
   // Leaving with changes asks first: inside Mapset by a dialog of its own, closing the tab by the browser's.
-  useEffect(() => {
-    if (!dirty) return;
-    const ask = (event: BeforeUnloadEvent) => event.preventDefault();
-    window.addEventListener("beforeunload", ask);
-    return () => window.removeEventListener("beforeunload", ask);
-  }, [dirty]);
+  useWarning(dirty);
 
   useEffect(() => {
     const press = (event: KeyboardEvent) => {
