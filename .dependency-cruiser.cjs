@@ -27,7 +27,8 @@ const rooms = (layers) => layers.flat().join("|");
 /** Each room, and all it may not look at: the other rooms of its layer and those of later ones. */
 const layers = LAYERS.flatMap((layer, i) =>
   layer.map((room) => ({
-    name: `layer-of-${room}`, severity: "error",
+    name: `layer-of-${room}`,
+    severity: "error",
     comment: "Rooms of core/ build on earlier layers only: see docs/architecture.md.",
     from: { path: `^core/${room}/` },
     to: { path: `^core/(${rooms([layer.filter((one) => one !== room), ...LAYERS.slice(i + 1)])})/` },
@@ -39,9 +40,31 @@ module.exports = {
     // Each file can be read, tested and moved without the others, whether by what it runs or by its types.
     { name: "no-circles", severity: "error", from: {}, to: { circular: true } },
     ...layers,
-    { name: "basics-stand-alone", severity: "error", comment: "Files beside the rooms of core/ are what all of them stand on.", from: { path: "^core/[^/]+\\.ts$" }, to: { path: "^core/[^/]+/" } },
-    { name: "every-room-has-a-layer", severity: "error", comment: "A new room of core/ is put in its layer above.", from: {}, to: { path: "^core/[^/]+/", pathNot: `^core/(${rooms(LAYERS)})/` } },
-    { name: "made-up-things-are-for-tests", severity: "error", from: { pathNot: "^(fixtures|scripts)/" }, to: { path: "^fixtures/" } },
+    {
+      name: "basics-stand-alone",
+      severity: "error",
+      comment: "Files beside the rooms of core/ are what all of them stand on.",
+      from: { path: "^core/[^/]+\\.ts$" },
+      to: { path: "^core/[^/]+/" },
+    },
+    {
+      name: "every-room-has-a-layer",
+      severity: "error",
+      comment: "A new room of core/ is put in its layer above.",
+      from: {},
+      to: { path: "^core/[^/]+/", pathNot: `^core/(${rooms(LAYERS)})/` },
+    },
+    {
+      name: "made-up-things-are-for-tests",
+      severity: "error",
+      from: { pathNot: "^(fixtures|scripts)/" },
+      to: { path: "^fixtures/" },
+    },
   ],
-  options: { tsConfig: { fileName: "tsconfig.json" }, tsPreCompilationDeps: true, doNotFollow: { path: "node_modules" }, exclude: { path: "(^build|\\.react-router|\\.test\\.tsx?$)" } },
+  options: {
+    tsConfig: { fileName: "tsconfig.json" },
+    tsPreCompilationDeps: true,
+    doNotFollow: { path: "node_modules" },
+    exclude: { path: "(^build|\\.react-router|\\.test\\.tsx?$)" },
+  },
 };

@@ -24,10 +24,49 @@ export default defineConfig({
   test: {
     sequence: { sequencer: LongestFirst },
     projects: [
-      { resolve: { alias }, test: { name: "unit", globalSetup: ["scripts/setup/stresses-for-tests.ts"], maxWorkers: 2, testTimeout: 40_000, hookTimeout: 40_000, include: ["core/**/*.test.ts", "library/**/*.test.ts", "app/**/*.test.ts", "cli/**/*.test.ts", "docs/**/*.test.ts", "scripts/**/*.test.ts"], exclude: ["**/*.zones.test.ts"] } },
-      ...ZONES.map((zone) => ({ resolve: { alias }, test: { name: `zone ${zone}`, env: { TZ: zone, MAPSET_TEST_ZONE: zone }, pool: "forks" as const, include: ["core/**/*.zones.test.ts"] } })),
-      { resolve: { alias }, test: { name: "database", include: ["db/**/*.test.ts"], fileParallelism: false, testTimeout: 20_000 } },
-      { resolve: { alias }, test: { name: "journeys", include: ["tests/**/*.test.ts"], maxWorkers: 2, testTimeout: 120_000, hookTimeout: 90_000, expect: { poll: { timeout: 20_000 } } } },
+      {
+        resolve: { alias },
+        test: {
+          name: "unit",
+          globalSetup: ["scripts/setup/stresses-for-tests.ts"],
+          maxWorkers: 2,
+          testTimeout: 40_000,
+          hookTimeout: 40_000,
+          include: [
+            "core/**/*.test.ts",
+            "library/**/*.test.ts",
+            "app/**/*.test.ts",
+            "cli/**/*.test.ts",
+            "docs/**/*.test.ts",
+            "scripts/**/*.test.ts",
+          ],
+          exclude: ["**/*.zones.test.ts"],
+        },
+      },
+      ...ZONES.map((zone) => ({
+        resolve: { alias },
+        test: {
+          name: `zone ${zone}`,
+          env: { TZ: zone, MAPSET_TEST_ZONE: zone },
+          pool: "forks" as const,
+          include: ["core/**/*.zones.test.ts"],
+        },
+      })),
+      {
+        resolve: { alias },
+        test: { name: "database", include: ["db/**/*.test.ts"], fileParallelism: false, testTimeout: 20_000 },
+      },
+      {
+        resolve: { alias },
+        test: {
+          name: "journeys",
+          include: ["tests/**/*.test.ts"],
+          maxWorkers: 2,
+          testTimeout: 120_000,
+          hookTimeout: 90_000,
+          expect: { poll: { timeout: 20_000 } },
+        },
+      },
     ],
   },
 });

@@ -11,7 +11,11 @@ export const streamTimeout = 5_000;
 
 /** Renders a page on the server, its scripts marked with the request's nonce; or gives it as it is kept ready. */
 export default function handleRequest(
-  request: Request, status: number, headers: Headers, entry: EntryContext, context: AppLoadContext,
+  request: Request,
+  status: number,
+  headers: Headers,
+  entry: EntryContext,
+  context: AppLoadContext,
 ): Promise<Response> {
   headers.set("content-type", "text/html; charset=utf-8");
   if (!headers.has("cache-control")) headers.set("cache-control", "no-store");
@@ -40,7 +44,11 @@ export default function handleRequest(
         onShellError: reject,
         onError(error) {
           sound = false;
-          if (shellSent) log.error({ id: context.requestId, route: context.route, ...told(error) }, "a page could not be drawn whole");
+          if (shellSent)
+            log.error(
+              { id: context.requestId, route: context.route, ...told(error) },
+              "a page could not be drawn whole",
+            );
         },
       },
     );
@@ -95,5 +103,8 @@ function gathered(onWhole: (text: string) => void, keeps: boolean): Transform {
 /** What a loader or action did not expect. Whoever went away before it was done, and what is not there, is nobody's fault. */
 export function handleError(error: unknown, { request, context }: { request: Request; context: AppLoadContext }): void {
   if (request.signal.aborted || (isRouteErrorResponse(error) && error.status < 500)) return;
-  log.error({ id: context.requestId, method: request.method, route: context.route, ...told(error) }, "a request failed");
+  log.error(
+    { id: context.requestId, method: request.method, route: context.route, ...told(error) },
+    "a request failed",
+  );
 }

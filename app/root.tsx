@@ -1,5 +1,14 @@
 import { useLayoutEffect } from "react";
-import { isRouteErrorResponse, Links, Meta, Outlet, Scripts, ScrollRestoration, useMatches, useRouteLoaderData } from "react-router";
+import {
+  isRouteErrorResponse,
+  Links,
+  Meta,
+  Outlet,
+  Scripts,
+  ScrollRestoration,
+  useMatches,
+  useRouteLoaderData,
+} from "react-router";
 import type { Route } from "./+types/root";
 import { useNonce } from "./ui/nonce";
 import { FOLLOW_SYSTEM, followSystem, readTheme, type Theme } from "./ui/theme";
@@ -26,7 +35,9 @@ export function Layout({ children }: { children: React.ReactNode }) {
       <head>
         <meta charSet="utf-8" />
         <meta name="viewport" content="width=device-width, initial-scale=1, viewport-fit=cover" />
-        {!isPlayer && data?.themes.desk === undefined && <script nonce={nonce} suppressHydrationWarning dangerouslySetInnerHTML={{ __html: FOLLOW_SYSTEM }} />}
+        {!isPlayer && data?.themes.desk === undefined && (
+          <script nonce={nonce} suppressHydrationWarning dangerouslySetInnerHTML={{ __html: FOLLOW_SYSTEM }} />
+        )}
         <link rel="icon" href="/mark.svg" type="image/svg+xml" />
         <Meta />
         <Links />
@@ -45,18 +56,37 @@ export default function Root() {
 }
 
 /** A page that could not be fetched: browsers say it in words of their own, as a fault of types. */
-const isUnreachable = (error: unknown): boolean => error instanceof TypeError && (/fetch|network|load failed/i.test(error.message) || (typeof navigator !== "undefined" && !navigator.onLine));
+const isUnreachable = (error: unknown): boolean =>
+  error instanceof TypeError &&
+  (/fetch|network|load failed/i.test(error.message) || (typeof navigator !== "undefined" && !navigator.onLine));
 
 export function ErrorBoundary({ error }: Route.ErrorBoundaryProps) {
   if (isRouteErrorResponse(error)) {
     const text = typeof error.data === "string" && error.data ? error.data : undefined;
     return error.status === 404 ? (
-      <TroublePage title="There is nothing here" text={text ?? "The address may be mistyped, or what was here has been removed."} />
+      <TroublePage
+        title="There is nothing here"
+        text={text ?? "The address may be mistyped, or what was here has been removed."}
+      />
     ) : (
-      <TroublePage title={error.status === 429 ? "A moment, please" : "That did not work"} text={text ?? "Go back and try again."} />
+      <TroublePage
+        title={error.status === 429 ? "A moment, please" : "That did not work"}
+        text={text ?? "Go back and try again."}
+      />
     );
   }
-  if (isUnreachable(error)) return <TroublePage title="There is no connection" text="This page could not be fetched. What you saved is safe, and what was not saved yet is kept in this browser. Try again once the connection is back." again />;
-  return <TroublePage title="Something went wrong" text="This is Mapset's fault, not yours. What you saved is safe. Load the page again; if it comes back, tell whoever runs this Mapset." />;
+  if (isUnreachable(error))
+    return (
+      <TroublePage
+        title="There is no connection"
+        text="This page could not be fetched. What you saved is safe, and what was not saved yet is kept in this browser. Try again once the connection is back."
+        again
+      />
+    );
+  return (
+    <TroublePage
+      title="Something went wrong"
+      text="This is Mapset's fault, not yours. What you saved is safe. Load the page again; if it comes back, tell whoever runs this Mapset."
+    />
+  );
 }
-

@@ -4,7 +4,9 @@ import { expect, it } from "vitest";
 const ROUTES = `${import.meta.dirname}/routes`;
 const LONGEST = 200;
 
-const files = readdirSync(ROUTES, { recursive: true, encoding: "utf8" }).filter((file) => /\.tsx?$/.test(file) && !file.includes(".test."));
+const files = readdirSync(ROUTES, { recursive: true, encoding: "utf8" }).filter(
+  (file) => /\.tsx?$/.test(file) && !file.includes(".test."),
+);
 const linesOf = (file: string) => readFileSync(`${ROUTES}/${file}`, "utf8").split("\n").length;
 
 it("no route file is so long that it does more than glue", () => {
@@ -14,5 +16,7 @@ it("no route file is so long that it does more than glue", () => {
 });
 
 it("what a form may ask is a union, never a text compared here and there", () => {
-  expect(files.filter((file) => /switch \(form\.get|= form\.get\("do"\)/.test(readFileSync(`${ROUTES}/${file}`, "utf8")))).toEqual([]);
+  expect(
+    files.filter((file) => /switch \(form\.get|= form\.get\("do"\)/.test(readFileSync(`${ROUTES}/${file}`, "utf8"))),
+  ).toEqual([]);
 });

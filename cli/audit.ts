@@ -15,14 +15,22 @@ export async function auditFile(args: readonly string[]): Promise<number> {
   };
   let asked;
   try {
-    asked = parseArgs({ args: [...args], allowPositionals: true, options: { demand: { type: "string" }, group: { type: "string" } } });
+    asked = parseArgs({
+      args: [...args],
+      allowPositionals: true,
+      options: { demand: { type: "string" }, group: { type: "string" } },
+    });
   } catch {
     return refuse(USAGE, 2);
   }
-  const { positionals: [file, ...more], values: { demand: name, group: groupFile } } = asked;
+  const {
+    positionals: [file, ...more],
+    values: { demand: name, group: groupFile },
+  } = asked;
   if (file === undefined || more.length > 0) return refuse(USAGE, 2);
   const demand = name === undefined ? undefined : demandById(name);
-  if (name !== undefined && !demand) return refuse(`There is no demand profile “${name}”. There are: ${DEMANDS.map((d) => d.id).join(", ")}.`, 2);
+  if (name !== undefined && !demand)
+    return refuse(`There is no demand profile “${name}”. There are: ${DEMANDS.map((d) => d.id).join(", ")}.`, 2);
   const read = await readSessionAt(file);
   if (!read.ok) return refuse(read.faults.map(faultLine).join("\n"), 1);
   const group = groupFile === undefined ? undefined : await readGroupFile(groupFile);

@@ -3,19 +3,40 @@ import { mkdtempSync, readFileSync, writeFileSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { fileURLToPath } from "node:url";
 import { beforeAll, describe, expect, it } from "vitest";
-import { drillJsonSchema, draftRequestJsonSchema, groupJsonSchema, sessionFileJsonSchema, sessionFormatPage, sessionJsonSchema } from "./docs";
+import {
+  drillJsonSchema,
+  draftRequestJsonSchema,
+  groupJsonSchema,
+  sessionFileJsonSchema,
+  sessionFormatPage,
+  sessionJsonSchema,
+} from "./docs";
 
 const root = fileURLToPath(new URL("..", import.meta.url));
 const folder = mkdtempSync(`${tmpdir()}/mapset-cli-`);
 
 function mapset(args: string[], input?: string) {
-  const run = spawnSync(process.execPath, [`${root}scripts/cli.mjs`, ...args], { encoding: "utf8", ...(input !== undefined && { input }) });
+  const run = spawnSync(process.execPath, [`${root}scripts/cli.mjs`, ...args], {
+    encoding: "utf8",
+    ...(input !== undefined && { input }),
+  });
   return { code: run.status, out: run.stdout, err: run.stderr };
 }
 
 const example = {
-  format: "mapset/session", version: 1, title: "Example", purpose: "off-day",
-  blocks: [{ title: "One", items: [{ drill: "hip-flexor-hold", dose: { kind: "time", seconds: 30 } }, { drill: "long-exhale", dose: { kind: "breaths", count: 5 }, restAfter: 20 }] }],
+  format: "mapset/session",
+  version: 1,
+  title: "Example",
+  purpose: "off-day",
+  blocks: [
+    {
+      title: "One",
+      items: [
+        { drill: "hip-flexor-hold", dose: { kind: "time", seconds: 30 } },
+        { drill: "long-exhale", dose: { kind: "breaths", count: 5 }, restAfter: 20 },
+      ],
+    },
+  ],
 };
 
 function file(name: string, document: unknown): string {
@@ -33,23 +54,50 @@ describe("compile", () => {
   it("prints one line of JSON a file: fetch 4, watch 20, 30 left, change 6, 30 right, down 9, watch 20, breathe 30", () => {
     const { code, out, err } = mapset(["compile", file("a.json", example), file("b.json", example)]);
     expect({ code, err }).toEqual({ code: 0, err: "" });
-    const lines = out.trimEnd().split("\n").map((line) => JSON.parse(line) as { totalSeconds: number; workSeconds: object; segments: { kind: string; seconds: number }[] });
+    const lines = out
+      .trimEnd()
+      .split("\n")
+      .map(
+        (line) =>
+          JSON.parse(line) as {
+            totalSeconds: number;
+            workSeconds: object;
+            segments: { kind: string; seconds: number }[];
+          },
+      );
     expect(lines).toHaveLength(2);
     expect(lines[0]!.totalSeconds).toBe(149);
     expect(lines[0]!.workSeconds).toEqual({ left: 30, right: 30, both: 30 });
-    expect(lines[0]!.segments.map((s) => `${s.kind} ${s.seconds}`)).toEqual(["move 4", "demo 20", "work 30", "switch 6", "work 30", "move 9", "demo 20", "work 30"]);
+    expect(lines[0]!.segments.map((s) => `${s.kind} ${s.seconds}`)).toEqual([
+      "move 4",
+      "demo 20",
+      "work 30",
+      "switch 6",
+      "work 30",
+      "move 9",
+      "demo 20",
+      "work 30",
+    ]);
   });
-  it("reads standard input for -", () => expect(JSON.parse(mapset(["compile", "-"], JSON.stringify(example)).out)).toMatchObject({ totalSeconds: 149 }));
+  it("reads standard input for -", () =>
+    expect(JSON.parse(mapset(["compile", "-"], JSON.stringify(example)).out)).toMatchObject({ totalSeconds: 149 }));
   it("says every fault on a line of its own, prints nothing and ends with 1", () => {
     const bad = structuredClone(example) as { title: unknown; blocks: { items: { dose: unknown }[] }[] };
     bad.title = 7;
     bad.blocks[0]!.items[1]!.dose = { kind: "breaths", count: 0 };
     expect(mapset(["compile", file("bad.json", bad)])).toEqual({
-      code: 1, out: "", err: "title: must be text\nblocks[0].items[1].dose.count: must be at least 1\n",
+      code: 1,
+      out: "",
+      err: "title: must be text\nblocks[0].items[1].dose.count: must be at least 1\n",
     });
   });
   it("still prints the good files beside a bad one, and names the bad one", () => {
-    const { code, out, err } = mapset(["compile", file("good.json", example), file("broken.json", "{"), `${folder}/missing.json`]);
+    const { code, out, err } = mapset([
+      "compile",
+      file("good.json", example),
+      file("broken.json", "{"),
+      `${folder}/missing.json`,
+    ]);
     expect(code).toBe(1);
     expect(out.trim().split("\n")).toHaveLength(1);
     expect(err).toMatch(/broken\.json: \(document\): is not JSON/);
@@ -59,11 +107,28 @@ describe("compile", () => {
 
 describe("drills", () => {
   it("prints every drill with what each level needs", () => {
-    const drills = JSON.parse(mapset(["drills"]).out) as { id: string; name: string; levels: Record<string, Record<string, unknown>> }[];
+    const drills = JSON.parse(mapset(["drills"]).out) as {
+      id: string;
+      name: string;
+      levels: Record<string, Record<string, unknown>>;
+    }[];
     expect(drills).toHaveLength(166);
     for (const drill of drills)
       for (const level of ["easier", "standard", "harder"])
-        expect(Object.keys(drill.levels[level]!)).toEqual(["posture", "endPosture", "sides", "directions", "kit", "main", "also", "loads", "stresses", "method", "dose", "bounds"]);
+        expect(Object.keys(drill.levels[level]!)).toEqual([
+          "posture",
+          "endPosture",
+          "sides",
+          "directions",
+          "kit",
+          "main",
+          "also",
+          "loads",
+          "stresses",
+          "method",
+          "dose",
+          "bounds",
+        ]);
   });
 });
 
@@ -78,7 +143,13 @@ describe("draft", () => {
     expect(answer.drafts[0]!.fit).toBeLessThanOrEqual(answer.drafts[0]!.bound + 1e-9);
   });
   it("refuses a bad request with the path of every fault", () => {
-    expect(mapset(["draft", file("bad-request.json", { ...request, demand: "chess", must: ["no-such"] })])).toMatchObject({ code: 1, out: "", err: "demand: there is no demand profile “chess”\nmust[0]: there is no drill “no-such”\n" });
+    expect(
+      mapset(["draft", file("bad-request.json", { ...request, demand: "chess", must: ["no-such"] })]),
+    ).toMatchObject({
+      code: 1,
+      out: "",
+      err: "demand: there is no demand profile “chess”\nmust[0]: there is no drill “no-such”\n",
+    });
     expect(mapset(["draft"])).toMatchObject({ code: 2, out: "" });
   });
 });
@@ -88,11 +159,19 @@ describe("audit", () => {
     const { code, out, err } = mapset(["audit", file("audit.json", { ...example, target: 100 }), "--demand", "rowing"]);
     expect({ code, err }).toEqual({ code: 0, err: "" });
     const found = JSON.parse(out) as { rule: string; severity: string; says: string; fix?: string }[];
-    expect(found.find((f) => f.rule === "length")).toMatchObject({ severity: "warn", says: expect.stringMatching(/^It runs 49 s over/) as string, fix: "Promise 3:00 instead" });
+    expect(found.find((f) => f.rule === "length")).toMatchObject({
+      severity: "warn",
+      says: expect.stringMatching(/^It runs 49 s over/) as string,
+      fix: "Promise 3:00 instead",
+    });
     expect(found.some((f) => f.rule === "top-demand")).toBe(true);
   });
   it("refuses a bad file by path, an unknown profile by name, and no file at all", () => {
-    expect(mapset(["audit", file("bad2.json", { ...example, blocks: [] })])).toMatchObject({ code: 1, out: "", err: "blocks: must have at least 1 entry\n" });
+    expect(mapset(["audit", file("bad2.json", { ...example, blocks: [] })])).toMatchObject({
+      code: 1,
+      out: "",
+      err: "blocks: must have at least 1 entry\n",
+    });
     expect(mapset(["audit", file("ok.json", example), "--demand", "chess"])).toMatchObject({ code: 2, out: "" });
     expect(mapset(["audit"])).toMatchObject({ code: 2, out: "" });
   });
@@ -100,7 +179,11 @@ describe("audit", () => {
 
 describe("figure", () => {
   it("prints 60 samples of named points in metres, the left side as the mirror of the right", () => {
-    const of = (side: string) => JSON.parse(mapset(["figure", "lunge-reverse", "--level", "easier", "--side", side]).out) as Record<string, [number, number, number]>[];
+    const of = (side: string) =>
+      JSON.parse(mapset(["figure", "lunge-reverse", "--level", "easier", "--side", side]).out) as Record<
+        string,
+        [number, number, number]
+      >[];
     const [right, left] = [of("right"), of("left")];
     expect(right).toHaveLength(60);
     expect(Object.keys(right[0]!)).toEqual(expect.arrayContaining(["pelvis", "left.knee", "right.toe", "head"]));
@@ -111,7 +194,13 @@ describe("figure", () => {
     });
   });
   it("refuses an unknown drill, level, side or flag in words, with nothing on standard output", () => {
-    for (const args of [["nothing-like-it"], ["bridge", "--level", "hardest"], ["bridge", "--side", "up"], ["bridge", "--fast"], []]) {
+    for (const args of [
+      ["nothing-like-it"],
+      ["bridge", "--level", "hardest"],
+      ["bridge", "--side", "up"],
+      ["bridge", "--fast"],
+      [],
+    ]) {
       const { code, out, err } = mapset(["figure", ...args]);
       expect({ code, out }).toEqual({ code: 1, out: "" });
       expect(err.length).toBeGreaterThan(10);
@@ -121,10 +210,18 @@ describe("figure", () => {
 
 describe("generated documents", () => {
   const stale = "is out of date: run ./mapset docs";
-  it("docs/session-format.md", () => expect(readFileSync(`${root}docs/session-format.md`, "utf8") === sessionFormatPage(), stale).toBe(true));
-  it("docs/drill.schema.json", () => expect(readFileSync(`${root}docs/drill.schema.json`, "utf8") === drillJsonSchema(), stale).toBe(true));
-  it("docs/draft-request.schema.json", () => expect(readFileSync(`${root}docs/draft-request.schema.json`, "utf8") === draftRequestJsonSchema(), stale).toBe(true));
-  it("docs/session-file.schema.json", () => expect(readFileSync(`${root}docs/session-file.schema.json`, "utf8") === sessionFileJsonSchema(), stale).toBe(true));
-  it("docs/group.schema.json", () => expect(readFileSync(`${root}docs/group.schema.json`, "utf8") === groupJsonSchema(), stale).toBe(true));
-  it("docs/session.schema.json", () => expect(readFileSync(`${root}docs/session.schema.json`, "utf8") === sessionJsonSchema(), stale).toBe(true));
+  it("docs/session-format.md", () =>
+    expect(readFileSync(`${root}docs/session-format.md`, "utf8") === sessionFormatPage(), stale).toBe(true));
+  it("docs/drill.schema.json", () =>
+    expect(readFileSync(`${root}docs/drill.schema.json`, "utf8") === drillJsonSchema(), stale).toBe(true));
+  it("docs/draft-request.schema.json", () =>
+    expect(readFileSync(`${root}docs/draft-request.schema.json`, "utf8") === draftRequestJsonSchema(), stale).toBe(
+      true,
+    ));
+  it("docs/session-file.schema.json", () =>
+    expect(readFileSync(`${root}docs/session-file.schema.json`, "utf8") === sessionFileJsonSchema(), stale).toBe(true));
+  it("docs/group.schema.json", () =>
+    expect(readFileSync(`${root}docs/group.schema.json`, "utf8") === groupJsonSchema(), stale).toBe(true));
+  it("docs/session.schema.json", () =>
+    expect(readFileSync(`${root}docs/session.schema.json`, "utf8") === sessionJsonSchema(), stale).toBe(true));
 });

@@ -80,7 +80,11 @@ function sections(title: string, node: Node): string[] {
   const variants = node.oneOf ?? [];
   const later: string[] = [];
   for (const variant of variants) {
-    out.push(`### ${title}, kind ${String(variant.properties?.["kind"]?.const)}\n`, `${variant.description ?? ""}.\n`, table(variant));
+    out.push(
+      `### ${title}, kind ${String(variant.properties?.["kind"]?.const)}\n`,
+      `${variant.description ?? ""}.\n`,
+      table(variant),
+    );
     later.push(...deeper(title, variant));
   }
   if (node.properties) {
@@ -101,7 +105,11 @@ function deeper(title: string, node: Node): string[] {
 
 function table(node: Node): string {
   const rows = Object.entries(node.properties ?? {}).map(([key, field]) => {
-    const needed = node.required?.includes(key) ? "yes" : field.default === undefined ? "no" : `no; default ${brief(field.default)}`;
+    const needed = node.required?.includes(key)
+      ? "yes"
+      : field.default === undefined
+        ? "no"
+        : `no; default ${brief(field.default)}`;
     return `| \`${key}\` | ${kindOf(field)} | ${needed} | ${field.description ?? ""} |`;
   });
   return `| field | what it holds | needed | meaning |\n| --- | --- | --- | --- |\n${rows.join("\n")}\n`;
@@ -116,7 +124,10 @@ function kindOf(node: Node): string {
   if (node.enum) return node.enum.map((v) => `\`${JSON.stringify(v)}\``).join(", ");
   if (node.prefixItems) return `a list of ${node.prefixItems.length} numbers, each ${range(node.prefixItems[0] ?? {})}`;
   if (node.type === "array") return `a list of ${node.minItems ?? 0} to ${node.maxItems ?? "any number of"} entries`;
-  if (node.type === "string") return node.minLength ? `text of ${node.minLength} to ${node.maxLength} characters` : `text of at most ${node.maxLength} characters`;
+  if (node.type === "string")
+    return node.minLength
+      ? `text of ${node.minLength} to ${node.maxLength} characters`
+      : `text of at most ${node.maxLength} characters`;
   if (node.type === "integer") return `a whole number ${range(node)}`;
   if (node.type === "number") return `a number ${range(node)}`;
   return "an object, below";

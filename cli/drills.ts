@@ -15,7 +15,10 @@ export function drillsJson(): string {
             const { posture, endPosture, kit, main, also, dose, bounds } = levels[level];
             const stresses = stressesOfLevel(drill, levels[level]);
             const loads = [...new Set(stresses.map((stress) => stress.area))];
-            return [level, { posture, endPosture, sides, directions, kit, main, also, loads, stresses, method, dose, bounds }];
+            return [
+              level,
+              { posture, endPosture, sides, directions, kit, main, also, loads, stresses, method, dose, bounds },
+            ];
           }),
         ),
       };

@@ -32,11 +32,18 @@ export function printFigure(args: readonly string[]): number {
 function readArgs(args: readonly string[]): { drill: string; level: LevelName; side: Side } | string {
   let read;
   try {
-    read = parseArgs({ args: [...args], allowPositionals: true, options: { level: { type: "string", default: "standard" }, side: { type: "string", default: "right" } } });
+    read = parseArgs({
+      args: [...args],
+      allowPositionals: true,
+      options: { level: { type: "string", default: "standard" }, side: { type: "string", default: "right" } },
+    });
   } catch {
     return USAGE;
   }
-  const { positionals: [drill, ...more], values } = read;
+  const {
+    positionals: [drill, ...more],
+    values,
+  } = read;
   const level = LEVELS.find((name) => name === values.level);
   const side = SIDES.find((name) => name === values.side);
   if (!level) return `--level must be one of ${LEVELS.join(", ")}\n${USAGE}`;

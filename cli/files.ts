@@ -9,12 +9,17 @@ import { drillById } from "~/library";
 import { demandById } from "~/library/demands";
 
 /** The session in a file, or in standard input for `-`, and the drills there are for it; every fault with its path. */
-export async function readSessionAt(file: string): Promise<Read<{ session: Session; drills: (id: string) => Drill | undefined }>> {
+export async function readSessionAt(
+  file: string,
+): Promise<Read<{ session: Session; drills: (id: string) => Drill | undefined }>> {
   let text: string;
   try {
     text = file === "-" ? await standardInput() : await readFile(file, "utf8");
   } catch (error) {
-    return { ok: false, faults: [{ path: file, message: `cannot be read (${(error as NodeJS.ErrnoException).code ?? String(error)})` }] };
+    return {
+      ok: false,
+      faults: [{ path: file, message: `cannot be read (${(error as NodeJS.ErrnoException).code ?? String(error)})` }],
+    };
   }
   const document = readJson(text, LONGEST_TEXT);
   if (!document.ok) return document;
@@ -33,9 +38,23 @@ export async function readGroupFile(file: string): Promise<Read<Group>> {
 /** What is in a file of JSON, or in standard input for `-`. */
 export async function readJsonFile(file: string): Promise<Read<unknown>> {
   try {
-    return { ok: true, value: JSON.parse(file === "-" ? await standardInput() : await readFile(file, "utf8")) as unknown };
+    return {
+      ok: true,
+      value: JSON.parse(file === "-" ? await standardInput() : await readFile(file, "utf8")) as unknown,
+    };
   } catch (error) {
-    return { ok: false, faults: [{ path: file, message: error instanceof SyntaxError ? `is not JSON (${error.message})` : `cannot be read (${(error as NodeJS.ErrnoException).code ?? String(error)})` }] };
+    return {
+      ok: false,
+      faults: [
+        {
+          path: file,
+          message:
+            error instanceof SyntaxError
+              ? `is not JSON (${error.message})`
+              : `cannot be read (${(error as NodeJS.ErrnoException).code ?? String(error)})`,
+        },
+      ],
+    };
   }
 }
 

@@ -1,5 +1,12 @@
 import { writeFileSync } from "node:fs";
-import { drillJsonSchema, draftRequestJsonSchema, groupJsonSchema, sessionFileJsonSchema, sessionFormatPage, sessionJsonSchema } from "./docs";
+import {
+  drillJsonSchema,
+  draftRequestJsonSchema,
+  groupJsonSchema,
+  sessionFileJsonSchema,
+  sessionFormatPage,
+  sessionJsonSchema,
+} from "./docs";
 import { compileFiles } from "./compile";
 import { drillsJson } from "./drills";
 

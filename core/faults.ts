@@ -17,20 +17,31 @@ export function pathText(path: readonly PropertyKey[]): string {
 }
 
 /** Whether a value from outside has fields. */
-export const isObject = (value: unknown): value is Record<string, unknown> => typeof value === "object" && value !== null && !Array.isArray(value);
+export const isObject = (value: unknown): value is Record<string, unknown> =>
+  typeof value === "object" && value !== null && !Array.isArray(value);
 
 /** Whether a document says it is of a later version than any there is. */
-export const isNewer = (document: unknown, newest: number): boolean => isObject(document) && typeof document["version"] === "number" && document["version"] > newest;
+export const isNewer = (document: unknown, newest: number): boolean =>
+  isObject(document) && typeof document["version"] === "number" && document["version"] > newest;
 
 export const MADE_BY_NEWER = "was made by a newer Mapset; bring this one up to date to open it";
 
 /** What is in the text of a file, or why it is not JSON. `longest` is in characters. */
 export function readJson(text: string, longest: number): Read<unknown> {
-  if (text.length > longest) return { ok: false, faults: [{ path: "(document)", message: `is longer than ${longest / 1_000_000} million characters` }] };
+  if (text.length > longest)
+    return {
+      ok: false,
+      faults: [{ path: "(document)", message: `is longer than ${longest / 1_000_000} million characters` }],
+    };
   try {
     return { ok: true, value: JSON.parse(text) as unknown };
   } catch (error) {
-    return { ok: false, faults: [{ path: "(document)", message: `is not JSON: ${error instanceof Error ? error.message : String(error)}` }] };
+    return {
+      ok: false,
+      faults: [
+        { path: "(document)", message: `is not JSON: ${error instanceof Error ? error.message : String(error)}` },
+      ],
+    };
   }
 }
 
@@ -54,11 +65,13 @@ function unfitFault(value: unknown): Fault | undefined {
   for (let next = waiting.pop(); next; next = waiting.pop()) {
     const { value: here, path } = next;
     if (++seen > MOST_VALUES) return { path: "(document)", message: `holds more than ${MOST_VALUES} values` };
-    if (typeof here === "string" && !isFit(here)) return { path: pathText(path), message: "holds a character that cannot be kept" };
+    if (typeof here === "string" && !isFit(here))
+      return { path: pathText(path), message: "holds a character that cannot be kept" };
     if (typeof here !== "object" || here === null) continue;
     if (path.length >= DEEPEST) return { path: pathText(path), message: "is nested too deep" };
     if (Array.isArray(here)) {
-      if (here.length > LONGEST_LIST) return { path: pathText(path), message: `must have at most ${LONGEST_LIST} entries` };
+      if (here.length > LONGEST_LIST)
+        return { path: pathText(path), message: `must have at most ${LONGEST_LIST} entries` };
       for (let i = here.length - 1; i >= 0; i--) waiting.push({ value: here[i], path: [...path, i] });
       continue;
     }
@@ -86,7 +99,8 @@ function faultsOf(error: ZodError): Fault[] {
   const faults: Fault[] = [];
   for (const issue of error.issues) {
     faults.push(...faultsOfIssue(issue, []));
-    if (faults.length > MOST_FAULTS) return [...faults.slice(0, MOST_FAULTS), { path: "(document)", message: "has more faults than these" }];
+    if (faults.length > MOST_FAULTS)
+      return [...faults.slice(0, MOST_FAULTS), { path: "(document)", message: "has more faults than these" }];
   }
   return faults;
 }
@@ -94,12 +108,15 @@ function faultsOf(error: ZodError): Fault[] {
 function faultsOfIssue(issue: Issue, above: PropertyKey[]): Fault[] {
   const path = [...above, ...issue.path];
   if (issue.code === "unrecognized_keys")
-    return issue.keys.slice(0, MOST_FAULTS + 1).map((key) => ({ path: pathText([...path, key]), message: "is not a known field" }));
+    return issue.keys
+      .slice(0, MOST_FAULTS + 1)
+      .map((key) => ({ path: pathText([...path, key]), message: "is not a known field" }));
   if (issue.code === "invalid_union") {
     const options = unionOptions(issue);
     if (options) return [{ path: pathText(path), message: `must be one of ${options}` }];
     // The kind that was meant is one the value at least begins as; of those the one with least wrong.
-    const closest = [...issue.errors].sort((a, b) => Number(isOther(a)) - Number(isOther(b)) || a.length - b.length)[0] ?? [];
+    const closest =
+      [...issue.errors].sort((a, b) => Number(isOther(a)) - Number(isOther(b)) || a.length - b.length)[0] ?? [];
     return closest.length > 0
       ? closest.flatMap((inner) => faultsOfIssue(inner, path))
       : [{ path: pathText(path), message: "is not of a known kind" }];
@@ -108,7 +125,8 @@ function faultsOfIssue(issue: Issue, above: PropertyKey[]): Fault[] {
 }
 
 /** Whether a value was already of another kind than these faults are about. */
-const isOther = (issues: readonly Issue[]): boolean => issues.some((one) => one.path.length === 0 && (one.code === "invalid_type" || one.code === "invalid_value"));
+const isOther = (issues: readonly Issue[]): boolean =>
+  issues.some((one) => one.path.length === 0 && (one.code === "invalid_type" || one.code === "invalid_value"));
 
 function unionOptions(issue: Issue): string | undefined {
   const options = (issue as { options?: unknown }).options;
@@ -121,8 +139,10 @@ function messageFor(issue: Issue): string {
       if (issue.input === undefined && issue.message.endsWith("undefined")) return "is missing";
       return `must be ${typeWord(issue.expected)}`;
     case "too_small":
-      if (issue.origin === "string") return issue.minimum === 1 ? "must not be empty" : `must have at least ${issue.minimum} characters`;
-      if (issue.origin === "array") return `must have at least ${issue.minimum} ${issue.minimum === 1 ? "entry" : "entries"}`;
+      if (issue.origin === "string")
+        return issue.minimum === 1 ? "must not be empty" : `must have at least ${issue.minimum} characters`;
+      if (issue.origin === "array")
+        return `must have at least ${issue.minimum} ${issue.minimum === 1 ? "entry" : "entries"}`;
       return issue.inclusive === false ? `must be above ${issue.minimum}` : `must be at least ${issue.minimum}`;
     case "too_big":
       if (issue.origin === "string") return `must have at most ${issue.maximum} characters`;

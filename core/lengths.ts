@@ -27,7 +27,8 @@ export function secondsText(seconds: Seconds): string {
 }
 
 /** A length said in words: `12 min`, `12m`, `90 s`, `1 h 5 min`, `12 min 30`. */
-const SAID = /^(?:(\d{1,2}(?:[.,]\d+)?)\s*(?:h|hrs?|hours?)\.?)?\s*(?:(\d{1,4}(?:[.,]\d+)?)\s*(?:m|mins?|minutes?)\.?)?\s*(?:(\d{1,5}(?:[.,]\d+)?)\s*(s|secs?|seconds?)?\.?)?$/i;
+const SAID =
+  /^(?:(\d{1,2}(?:[.,]\d+)?)\s*(?:h|hrs?|hours?)\.?)?\s*(?:(\d{1,4}(?:[.,]\d+)?)\s*(?:m|mins?|minutes?)\.?)?\s*(?:(\d{1,5}(?:[.,]\d+)?)\s*(s|secs?|seconds?)?\.?)?$/i;
 
 /** Reads `12`, `12:30`, `1:02:30`, `12 min` or `90 s` as seconds; plain numbers are minutes. Undefined when it is none of these. */
 export function readClock(text: string): Seconds | undefined {
@@ -35,7 +36,12 @@ export function readClock(text: string): Seconds | undefined {
   const number = (part: string | undefined) => Number((part ?? "0").replace(",", "."));
   const said = SAID.exec(trimmed);
   // A bare number at the end is seconds only after minutes.
-  if (said && trimmed !== "" && (said[4] || said[1] || said[2]) && (said[3] === undefined || said[4] || (said[2] && number(said[3]) < 60)))
+  if (
+    said &&
+    trimmed !== "" &&
+    (said[4] || said[1] || said[2]) &&
+    (said[3] === undefined || said[4] || (said[2] && number(said[3]) < 60))
+  )
     return Math.round(number(said[1]) * 3600 + number(said[2]) * 60 + number(said[3]));
   if (/^\d{1,3}([.,]\d+)?$/.test(trimmed)) return Math.round(Number(trimmed.replace(",", ".")) * 60);
   const parts = /^(?:(\d{1,2}):)?(\d{1,3}):([0-5]\d)$/.exec(trimmed);

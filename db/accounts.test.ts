@@ -1,6 +1,16 @@
 import { eq } from "drizzle-orm";
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
-import { askForAccount, askForPassword, changePassword, dropWhatRanOut, openAccounts, passwordAskedFor, signedInElsewhere, signOutElsewhere, type Accounts } from "./accounts";
+import {
+  askForAccount,
+  askForPassword,
+  changePassword,
+  dropWhatRanOut,
+  openAccounts,
+  passwordAskedFor,
+  signedInElsewhere,
+  signOutElsewhere,
+  type Accounts,
+} from "./accounts";
 import type { Db } from "./client";
 import { allMessages, dropOldMessages, MESSAGES_AN_HOUR, messagesTo } from "./messages";
 import { club, coach, member, message, signIn, verification } from "./schema";
@@ -26,12 +36,18 @@ async function tokenTo(email: string): Promise<string> {
   const [newest] = (await messagesTo(db, email, 0)).messages;
   return /\/password\/([\w-]+)/.exec(newest!.body)![1]!;
 }
-const choose = (token: string, password: string) => accounts.api.resetPassword({ body: { newPassword: password, token }, asResponse: true });
+const choose = (token: string, password: string) =>
+  accounts.api.resetPassword({ body: { newPassword: password, token }, asResponse: true });
 /** The headers of a browser that has signed in. */
 async function signedIn(email: string, password: string): Promise<Headers> {
   const answer = await accounts.api.signInEmail({ body: { email, password }, asResponse: true });
   expect(answer.status).toBe(200);
-  return new Headers({ cookie: answer.headers.getSetCookie().map((one) => one.split(";")[0]).join("; ") });
+  return new Headers({
+    cookie: answer.headers
+      .getSetCookie()
+      .map((one) => one.split(";")[0])
+      .join("; "),
+  });
 }
 const hereOf = async (headers: Headers) => (await accounts.api.getSession({ headers }))!.session.id;
 
@@ -39,8 +55,19 @@ describe("an account that is asked for", () => {
   it("is nobody's until its message is opened and a password chosen", async () => {
     await askForAccount(db, accounts, base, { name: "Robin", email: "Robin@club.example" });
     const token = await tokenTo("robin@club.example");
-    expect(await passwordAskedFor(db, accounts, token)).toEqual({ name: "Robin", email: "robin@club.example", first: true });
-    expect((await accounts.api.signInEmail({ body: { email: "robin@club.example", password: "tide boot ladder" }, asResponse: true })).status).toBe(401);
+    expect(await passwordAskedFor(db, accounts, token)).toEqual({
+      name: "Robin",
+      email: "robin@club.example",
+      first: true,
+    });
+    expect(
+      (
+        await accounts.api.signInEmail({
+          body: { email: "robin@club.example", password: "tide boot ladder" },
+          asResponse: true,
+        })
+      ).status,
+    ).toBe(401);
     expect((await choose(token, "tide boot ladder")).status).toBe(200);
     await signedIn("robin@club.example", "tide boot ladder");
   });
@@ -71,7 +98,11 @@ describe("an account that is asked for", () => {
     await signedIn("ana@club.example", "ana has a long password");
   });
   it("by many at the same moment is one", async () => {
-    await Promise.all(Array.from({ length: 6 }, (_, i) => askForAccount(db, accounts, base, { name: `N${i}`, email: "many@club.example" })));
+    await Promise.all(
+      Array.from({ length: 6 }, (_, i) =>
+        askForAccount(db, accounts, base, { name: `N${i}`, email: "many@club.example" }),
+      ),
+    );
     expect(await db.select().from(coach).where(eq(coach.email, "many@club.example"))).toHaveLength(1);
   });
 });
@@ -93,7 +124,10 @@ describe("a forgotten password", () => {
     const count = async () => (await allMessages(db, "once@club.example")).length;
     for (let i = 0; i < MESSAGES_AN_HOUR + 3; i++) await askForPassword(db, accounts, "once@club.example");
     expect(await count()).toBe(MESSAGES_AN_HOUR);
-    await db.update(message).set({ createdAt: new Date(Date.now() - HOUR_MS - 1_000) }).where(eq(message.recipient, "once@club.example"));
+    await db
+      .update(message)
+      .set({ createdAt: new Date(Date.now() - HOUR_MS - 1_000) })
+      .where(eq(message.recipient, "once@club.example"));
     await askForPassword(db, accounts, "once@club.example");
     expect(await count()).toBe(MESSAGES_AN_HOUR + 1);
   });
@@ -106,16 +140,25 @@ describe("a forgotten password", () => {
 
 describe("a password that is changed", () => {
   it("signs out everywhere but here, and is written about", async () => {
-    const [here, there] = [await signedIn("ana@club.example", "ana has a long password"), await signedIn("ana@club.example", "ana has a long password")];
+    const [here, there] = [
+      await signedIn("ana@club.example", "ana has a long password"),
+      await signedIn("ana@club.example", "ana has a long password"),
+    ];
     expect(await changePassword(db, accounts, base, here, { old: "wrong", new: "another ladder boot" })).toBe(false);
     expect(await accounts.api.getSession({ headers: there })).not.toBeNull();
-    expect(await changePassword(db, accounts, base, here, { old: "ana has a long password", new: "another ladder boot" })).toBe(true);
+    expect(
+      await changePassword(db, accounts, base, here, { old: "ana has a long password", new: "another ladder boot" }),
+    ).toBe(true);
     expect(await accounts.api.getSession({ headers: there })).toBeNull();
     expect(await accounts.api.getSession({ headers: here })).not.toBeNull();
     expect((await messagesTo(db, "ana@club.example", 0)).messages[0]!.kind).toBe("password-changed");
   });
   it("can be signed out elsewhere without changing it, and nobody else is", async () => {
-    const [here, there, other] = [await signedIn("ana@club.example", "another ladder boot"), await signedIn("ana@club.example", "another ladder boot"), await signedIn("ben@club.example", "another ladder boot")];
+    const [here, there, other] = [
+      await signedIn("ana@club.example", "another ladder boot"),
+      await signedIn("ana@club.example", "another ladder boot"),
+      await signedIn("ben@club.example", "another ladder boot"),
+    ];
     const id = await hereOf(here);
     expect(await signedInElsewhere(db, ana, id)).not.toHaveLength(0);
     await signOutElsewhere(db, ana, id);
@@ -126,20 +169,42 @@ describe("a password that is changed", () => {
 });
 
 describe("sweeping out", () => {
-  const age = (email: string, hours: number) => db.update(coach).set({ createdAt: new Date(Date.now() - hours * HOUR_MS) }).where(eq(coach.email, email));
+  const age = (email: string, hours: number) =>
+    db
+      .update(coach)
+      .set({ createdAt: new Date(Date.now() - hours * HOUR_MS) })
+      .where(eq(coach.email, email));
   const there = async (email: string) => (await db.select().from(coach).where(eq(coach.email, email))).length === 1;
   it("takes accounts that nobody opened after two days, and no others", async () => {
-    for (const email of ["fresh@club.example", "stale@club.example"]) await askForAccount(db, accounts, base, { name: "X", email });
+    for (const email of ["fresh@club.example", "stale@club.example"])
+      await askForAccount(db, accounts, base, { name: "X", email });
     await age("fresh@club.example", 47);
     for (const email of ["stale@club.example", "ana@club.example"]) await age(email, 49);
     await db.update(verification).set({ expiresAt: new Date(Date.now() - 1_000) });
-    const clubs = async () => new Map((await db.select({ email: coach.email, name: club.name }).from(member).innerJoin(coach, eq(coach.id, member.coachId)).innerJoin(club, eq(club.id, member.clubId))).map((one) => [one.email, one.name]));
+    const clubs = async () =>
+      new Map(
+        (
+          await db
+            .select({ email: coach.email, name: club.name })
+            .from(member)
+            .innerJoin(coach, eq(coach.id, member.coachId))
+            .innerJoin(club, eq(club.id, member.clubId))
+        ).map((one) => [one.email, one.name]),
+      );
     const [before, had] = [await db.$count(club), await clubs()];
     expect([had.has("stale@club.example"), had.has("fresh@club.example")]).toEqual([true, true]);
     await dropWhatRanOut(db);
     // With it goes the club that was made for it, and no other.
-    expect([await db.$count(club), (await clubs()).has("fresh@club.example"), (await clubs()).has("ana@club.example")]).toEqual([before - 1, true, true]);
-    expect([await there("fresh@club.example"), await there("stale@club.example"), await there("ana@club.example")]).toEqual([true, false, true]);
+    expect([
+      await db.$count(club),
+      (await clubs()).has("fresh@club.example"),
+      (await clubs()).has("ana@club.example"),
+    ]).toEqual([before - 1, true, true]);
+    expect([
+      await there("fresh@club.example"),
+      await there("stale@club.example"),
+      await there("ana@club.example"),
+    ]).toEqual([true, false, true]);
     expect(await db.select().from(verification)).toEqual([]);
   });
   it("takes sign-ins that ran out", async () => {
@@ -150,7 +215,17 @@ describe("sweeping out", () => {
   it("takes messages after 60 days", async () => {
     const days = (n: number) => new Date(Date.now() - n * 24 * HOUR_MS);
     await db.delete(message);
-    for (const n of [59, 61]) await db.insert(message).values({ key: String(n), kind: "welcome", recipient: "x@club.example", subject: String(n), body: "", createdAt: days(n) });
+    for (const n of [59, 61])
+      await db
+        .insert(message)
+        .values({
+          key: String(n),
+          kind: "welcome",
+          recipient: "x@club.example",
+          subject: String(n),
+          body: "",
+          createdAt: days(n),
+        });
     await dropOldMessages(db);
     expect((await allMessages(db)).map((one) => one.subject)).toEqual(["59"]);
   });

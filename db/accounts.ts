@@ -2,7 +2,13 @@ import { nowDate } from "~/core/clock/clock";
 import { and, eq, lt, ne, sql } from "drizzle-orm";
 import { betterAuth } from "better-auth";
 import { drizzleAdapter } from "better-auth/adapters/drizzle";
-import { alreadyHereMessage, LINK_HOURS, newPasswordMessage, passwordChangedMessage, welcomeMessage } from "~/core/mail/messages";
+import {
+  alreadyHereMessage,
+  LINK_HOURS,
+  newPasswordMessage,
+  passwordChangedMessage,
+  welcomeMessage,
+} from "~/core/mail/messages";
 import type { Role } from "~/core/club/role";
 import type { Db } from "./client";
 import { addClub, clubsOf, dropEmptyClubs, type Club } from "./clubs";
@@ -35,14 +41,24 @@ export function openAccounts(db: Db, settings: AccountSettings) {
     secret: settings.secret,
     baseURL: settings.baseUrl,
     telemetry: { enabled: false },
-    database: hashSessionTokens(drizzleAdapter(db, { provider: "pg", schema: { user: coach, session: signIn, account: credential, verification } })),
+    database: hashSessionTokens(
+      drizzleAdapter(db, {
+        provider: "pg",
+        schema: { user: coach, session: signIn, account: credential, verification },
+      }),
+    ),
     emailAndPassword: {
-      enabled: true, minPasswordLength: SHORTEST_PASSWORD, maxPasswordLength: LONGEST_PASSWORD, autoSignIn: true,
+      enabled: true,
+      minPasswordLength: SHORTEST_PASSWORD,
+      maxPasswordLength: LONGEST_PASSWORD,
+      autoSignIn: true,
       resetPasswordTokenExpiresIn: LINK_HOURS * 3600,
       revokeSessionsOnPasswordReset: true,
       sendResetPassword: async ({ user, token }) => {
         const address = `${settings.baseUrl}/password/${token}`;
-        const message = user.emailVerified ? newPasswordMessage({ name: user.name, address }) : welcomeMessage({ name: user.name, address });
+        const message = user.emailVerified
+          ? newPasswordMessage({ name: user.name, address })
+          : welcomeMessage({ name: user.name, address });
         await writeTo(db, user.email, `${message.kind}:${tokenHash(token)}`, message);
       },
       onPasswordReset: async ({ user }) => {
@@ -82,7 +98,15 @@ export function openAccounts(db: Db, settings: AccountSettings) {
 export type Accounts = ReturnType<typeof openAccounts>;
 
 /** Makes an account that needs no message, with a club of its own, or in one there is: for the demo and for tests. */
-export async function makeAccount(db: Db, accounts: Accounts, { clubName, joins, ...who }: { name: string; email: string; password: string; clubName?: string; joins?: { club: Club; role: Role } }): Promise<{ id: string; club: Club }> {
+export async function makeAccount(
+  db: Db,
+  accounts: Accounts,
+  {
+    clubName,
+    joins,
+    ...who
+  }: { name: string; email: string; password: string; clubName?: string; joins?: { club: Club; role: Role } },
+): Promise<{ id: string; club: Club }> {
   const { user } = await accounts.api.signUpEmail({ body: who });
   await db.update(coach).set({ emailVerified: true }).where(eq(coach.id, user.id));
   if (joins) {
@@ -96,18 +120,34 @@ export async function makeAccount(db: Db, accounts: Accounts, { clubName, joins,
  * Somebody asks for an account with an address. Whether there is one already is told to the address only. There is no
  * password yet: whoever opens the message chooses it, so that nobody can have one waiting for an address that is not theirs.
  */
-export async function askForAccount(db: Db, accounts: Accounts, settings: Pick<AccountSettings, "baseUrl">, who: { name: string; email: string }): Promise<void> {
+export async function askForAccount(
+  db: Db,
+  accounts: Accounts,
+  settings: Pick<AccountSettings, "baseUrl">,
+  who: { name: string; email: string },
+): Promise<void> {
   const email = who.email.toLowerCase();
   if (await hasHadEnough(db, email)) return;
   await db.transaction(async (tx) => {
-    const [made] = await tx.insert(coach).values({ id: crypto.randomUUID(), name: who.name, email }).onConflictDoNothing().returning({ id: coach.id });
+    const [made] = await tx
+      .insert(coach)
+      .values({ id: crypto.randomUUID(), name: who.name, email })
+      .onConflictDoNothing()
+      .returning({ id: coach.id });
     if (made) await addClub(tx, made.id, who.name);
   });
   // Nobody's account until it is opened: it has the name it was asked for with last.
-  await db.update(coach).set({ name: who.name }).where(and(eq(coach.email, email), eq(coach.emailVerified, false)));
+  await db
+    .update(coach)
+    .set({ name: who.name })
+    .where(and(eq(coach.email, email), eq(coach.emailVerified, false)));
   const [found] = await db.select().from(coach).where(eq(coach.email, email));
   if (found?.emailVerified) {
-    const message = alreadyHereMessage({ name: found.name, signIn: `${settings.baseUrl}/sign-in`, forgotten: `${settings.baseUrl}/forgotten` });
+    const message = alreadyHereMessage({
+      name: found.name,
+      signIn: `${settings.baseUrl}/sign-in`,
+      forgotten: `${settings.baseUrl}/forgotten`,
+    });
     await writeTo(db, email, `already-here:${crypto.randomUUID()}`, message);
   } else await accounts.api.requestPasswordReset({ body: { email } });
 }
@@ -119,7 +159,11 @@ export async function askForPassword(db: Db, accounts: Accounts, email: string):
 }
 
 /** Whose password an address in a message lets one choose, and whether it is the first; undefined where it opens nothing any more. */
-export async function passwordAskedFor(db: Db, accounts: Accounts, token: string): Promise<{ name: string; email: string; first: boolean } | undefined> {
+export async function passwordAskedFor(
+  db: Db,
+  accounts: Accounts,
+  token: string,
+): Promise<{ name: string; email: string; first: boolean } | undefined> {
   const { internalAdapter } = await accounts.$context;
   const asked = await internalAdapter.findVerificationValue(`reset-password:${token}`);
   if (!asked || asked.expiresAt < nowDate()) return undefined;
@@ -128,8 +172,18 @@ export async function passwordAskedFor(db: Db, accounts: Accounts, token: string
 }
 
 /** Changes the password of whoever is signed in, and signs out everybody else who was with the old one. Returns false where the old one is not right. */
-export async function changePassword(db: Db, accounts: Accounts, settings: Pick<AccountSettings, "baseUrl">, headers: Headers, asked: { old: string; new: string }): Promise<boolean> {
-  const answer = await accounts.api.changePassword({ body: { currentPassword: asked.old, newPassword: asked.new, revokeOtherSessions: false }, headers, asResponse: true });
+export async function changePassword(
+  db: Db,
+  accounts: Accounts,
+  settings: Pick<AccountSettings, "baseUrl">,
+  headers: Headers,
+  asked: { old: string; new: string },
+): Promise<boolean> {
+  const answer = await accounts.api.changePassword({
+    body: { currentPassword: asked.old, newPassword: asked.new, revokeOtherSessions: false },
+    headers,
+    asResponse: true,
+  });
   if (!answer.ok) return false;
   const here = await accounts.api.getSession({ headers });
   if (here) {
@@ -142,18 +196,42 @@ export async function changePassword(db: Db, accounts: Accounts, settings: Pick<
 }
 
 async function tellOfNewPassword(db: Db, baseUrl: string, who: { name: string; email: string }): Promise<void> {
-  await writeTo(db, who.email, `password-changed:${crypto.randomUUID()}`, passwordChangedMessage({ name: who.name, forgotten: `${baseUrl}/forgotten` }));
+  await writeTo(
+    db,
+    who.email,
+    `password-changed:${crypto.randomUUID()}`,
+    passwordChangedMessage({ name: who.name, forgotten: `${baseUrl}/forgotten` }),
+  );
 }
 
 /** Where else somebody is signed in: since when, and when they were last there (to the day). Newest first. */
-export async function signedInElsewhere(db: Db, coachId: string, here: string): Promise<{ since: Date; lastSeen: Date }[]> {
-  return db.select({ since: signIn.createdAt, lastSeen: signIn.updatedAt }).from(signIn)
-    .where(and(eq(signIn.userId, coachId), ne(signIn.id, here), sql`${signIn.expiresAt} > ${nowDate().toISOString()}::timestamptz`)).orderBy(sql`${signIn.updatedAt} desc`).limit(50);
+export async function signedInElsewhere(
+  db: Db,
+  coachId: string,
+  here: string,
+): Promise<{ since: Date; lastSeen: Date }[]> {
+  return db
+    .select({ since: signIn.createdAt, lastSeen: signIn.updatedAt })
+    .from(signIn)
+    .where(
+      and(
+        eq(signIn.userId, coachId),
+        ne(signIn.id, here),
+        sql`${signIn.expiresAt} > ${nowDate().toISOString()}::timestamptz`,
+      ),
+    )
+    .orderBy(sql`${signIn.updatedAt} desc`)
+    .limit(50);
 }
 
 /** Signs somebody out everywhere but here. Returns from how many places. */
 export async function signOutElsewhere(db: Db, coachId: string, here: string): Promise<number> {
-  return (await db.delete(signIn).where(and(eq(signIn.userId, coachId), ne(signIn.id, here))).returning({ id: signIn.id })).length;
+  return (
+    await db
+      .delete(signIn)
+      .where(and(eq(signIn.userId, coachId), ne(signIn.id, here)))
+      .returning({ id: signIn.id })
+  ).length;
 }
 
 export async function renameCoach(db: Db, coachId: string, name: string): Promise<void> {
@@ -166,16 +244,25 @@ export async function dropWhatRanOut(db: Db): Promise<void> {
   await db.delete(signIn).where(lt(signIn.expiresAt, now));
   await db.delete(verification).where(lt(verification.expiresAt, now));
   await db.delete(invitation).where(lt(invitation.until, new Date(now.getTime() - KEPT_DAYS * 24 * HOUR_MS)));
-  const never = await db.select({ id: coach.id }).from(coach).where(and(
-    eq(coach.emailVerified, false), lt(coach.createdAt, new Date(now.getTime() - 2 * LINK_HOURS * HOUR_MS)),
-    sql`not exists (select 1 from ${verification} where ${verification.value} = ${coach.id})`,
-    sql`not exists (select 1 from ${credential} where ${credential.userId} = ${coach.id})`,
-  ));
+  const never = await db
+    .select({ id: coach.id })
+    .from(coach)
+    .where(
+      and(
+        eq(coach.emailVerified, false),
+        lt(coach.createdAt, new Date(now.getTime() - 2 * LINK_HOURS * HOUR_MS)),
+        sql`not exists (select 1 from ${verification} where ${verification.value} = ${coach.id})`,
+        sql`not exists (select 1 from ${credential} where ${credential.userId} = ${coach.id})`,
+      ),
+    );
   for (const { id } of never)
     await db.transaction(async (tx) => {
       const clubs = (await clubsOf(tx, id)).map((one) => one.club);
       // One that is opened in this very moment stays, with its club.
-      const gone = await tx.delete(coach).where(and(eq(coach.id, id), eq(coach.emailVerified, false))).returning({ id: coach.id });
+      const gone = await tx
+        .delete(coach)
+        .where(and(eq(coach.id, id), eq(coach.emailVerified, false)))
+        .returning({ id: coach.id });
       if (gone.length > 0) await dropEmptyClubs(tx, clubs);
     });
 }

@@ -21,9 +21,19 @@ type Tx = Pick<Db, "select" | "insert">;
 
 /** The clubs a coach works in, the one joined last first. */
 export async function clubsOf(db: Tx, coachId: string): Promise<Membership[]> {
-  const rows = await db.select({ id: club.id, name: club.name, role: member.role, zone: club.zone }).from(member).innerJoin(club, eq(club.id, member.clubId))
-    .where(eq(member.coachId, coachId)).orderBy(desc(member.createdAt), asc(club.id));
-  return rows.map(({ id, name, role, zone }) => ({ club: asChecked(id, coachId), name, role, zone: zone ?? zoneHere(), zoneSaid: zone !== null }));
+  const rows = await db
+    .select({ id: club.id, name: club.name, role: member.role, zone: club.zone })
+    .from(member)
+    .innerJoin(club, eq(club.id, member.clubId))
+    .where(eq(member.coachId, coachId))
+    .orderBy(desc(member.createdAt), asc(club.id));
+  return rows.map(({ id, name, role, zone }) => ({
+    club: asChecked(id, coachId),
+    name,
+    role,
+    zone: zone ?? zoneHere(),
+    zoneSaid: zone !== null,
+  }));
 }
 
 /** The club somebody signed in works in: the one they chose while they are in it, else the one joined last; whoever is in none gets one of their own. */
@@ -35,7 +45,15 @@ export async function requireMember(db: Db, coach: { id: string; name: string },
     // Several requests at once make one.
     await tx.execute(sql`select pg_advisory_xact_lock(hashtext(${`club of ${coach.id}`}))`);
     const [now] = await clubsOf(tx, coach.id);
-    return now ?? { club: await addClub(tx, coach.id, coach.name), name: coach.name, role: "owner", zone: zoneHere(), zoneSaid: false };
+    return (
+      now ?? {
+        club: await addClub(tx, coach.id, coach.name),
+        name: coach.name,
+        role: "owner",
+        zone: zoneHere(),
+        zoneSaid: false,
+      }
+    );
   });
 }
 
@@ -46,7 +64,10 @@ const LONGEST_NAME = 80;
 
 /** Makes a club with a coach as its owner. */
 export async function addClub(db: Tx, coachId: string, name: string): Promise<Club> {
-  const [row] = await db.insert(club).values({ name: name.trim().slice(0, LONGEST_NAME) || "My club" }).returning({ id: club.id });
+  const [row] = await db
+    .insert(club)
+    .values({ name: name.trim().slice(0, LONGEST_NAME) || "My club" })
+    .returning({ id: club.id });
   await db.insert(member).values({ clubId: row!.id, coachId, role: "owner" });
   return asChecked(row!.id, coachId);
 }
@@ -54,5 +75,13 @@ export async function addClub(db: Tx, coachId: string, name: string): Promise<Cl
 /** Deletes those of these clubs that nobody is in any more. */
 export async function dropEmptyClubs(db: Pick<Db, "delete">, clubs: readonly Club[]): Promise<void> {
   if (clubs.length === 0) return;
-  await db.delete(club).where(and(inArray(club.id, clubs.map((one) => one.id)), sql`not exists (select 1 from ${member} where ${member.clubId} = ${club.id})`));
+  await db.delete(club).where(
+    and(
+      inArray(
+        club.id,
+        clubs.map((one) => one.id),
+      ),
+      sql`not exists (select 1 from ${member} where ${member.clubId} = ${club.id})`,
+    ),
+  );
 }

@@ -12,30 +12,51 @@ export const ownDemandId = (id: string): string => `own-${id}`;
 
 /** A coach's own demand profiles by name; each carries the id it is known by. */
 export async function listDemands(db: Db, club: Club): Promise<(Demand & { row: string })[]> {
-  const rows = await db.select({ id: sportProfile.id, doc: sportProfile.doc }).from(sportProfile).where(eq(sportProfile.clubId, club.id)).orderBy(asc(sportProfile.name));
-  return readable(rows, (row) => openProfile(row.doc)).map(({ row: { id }, doc }) => ({ ...doc, id: ownDemandId(id), row: id }));
+  const rows = await db
+    .select({ id: sportProfile.id, doc: sportProfile.doc })
+    .from(sportProfile)
+    .where(eq(sportProfile.clubId, club.id))
+    .orderBy(asc(sportProfile.name));
+  return readable(rows, (row) => openProfile(row.doc)).map(({ row: { id }, doc }) => ({
+    ...doc,
+    id: ownDemandId(id),
+    row: id,
+  }));
 }
 
 export async function findDemand(db: Db, club: Club, id: string): Promise<Demand | undefined> {
-  const [row] = await db.select({ doc: sportProfile.doc }).from(sportProfile).where(and(eq(sportProfile.id, id), eq(sportProfile.clubId, club.id)));
+  const [row] = await db
+    .select({ doc: sportProfile.doc })
+    .from(sportProfile)
+    .where(and(eq(sportProfile.id, id), eq(sportProfile.clubId, club.id)));
   return row && { ...mustOpen(openProfile(row.doc), "profile", id), id: ownDemandId(id) };
 }
 
 /** Keeps a new profile and returns its id. */
 export async function addDemand(db: Db, club: Club, doc: Demand): Promise<string> {
-  const [row] = await db.insert(sportProfile).values({ clubId: club.id, madeBy: club.by, doc, name: doc.name }).returning({ id: sportProfile.id });
+  const [row] = await db
+    .insert(sportProfile)
+    .values({ clubId: club.id, madeBy: club.by, doc, name: doc.name })
+    .returning({ id: sportProfile.id });
   if (!row) throw new Error("The profile was not kept");
   return row.id;
 }
 
 /** Keeps a changed profile. Returns false when it is not the coach's. */
 export async function saveDemand(db: Db, club: Club, id: string, doc: Demand): Promise<boolean> {
-  const rows = await db.update(sportProfile).set({ doc, name: doc.name, updatedAt: nowDate() }).where(and(eq(sportProfile.id, id), eq(sportProfile.clubId, club.id))).returning({ id: sportProfile.id });
+  const rows = await db
+    .update(sportProfile)
+    .set({ doc, name: doc.name, updatedAt: nowDate() })
+    .where(and(eq(sportProfile.id, id), eq(sportProfile.clubId, club.id)))
+    .returning({ id: sportProfile.id });
   return rows.length > 0;
 }
 
 /** Deletes a profile; sessions that asked for it ask for nothing then. Returns false when it is not the coach's. */
 export async function deleteDemand(db: Db, club: Club, id: string): Promise<boolean> {
-  const rows = await db.delete(sportProfile).where(and(eq(sportProfile.id, id), eq(sportProfile.clubId, club.id))).returning({ id: sportProfile.id });
+  const rows = await db
+    .delete(sportProfile)
+    .where(and(eq(sportProfile.id, id), eq(sportProfile.clubId, club.id)))
+    .returning({ id: sportProfile.id });
   return rows.length > 0;
 }

@@ -6,7 +6,11 @@ export type DocumentKind = "session" | "edition" | "drill" | "profile" | "reques
 /** A kept document that cannot be read was asked for by itself. Lists leave such out, or show that they are there. */
 export class UnreadableDocument extends Error {
   override readonly name = "UnreadableDocument";
-  constructor(readonly kind: DocumentKind, readonly id: string, readonly found: Unreadable) {
+  constructor(
+    readonly kind: DocumentKind,
+    readonly id: string,
+    readonly found: Unreadable,
+  ) {
     super(`A ${kind} cannot be read: ${found.newer ? "made by a newer program" : "damaged"}`);
   }
 }

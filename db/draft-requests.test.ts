@@ -21,7 +21,8 @@ beforeAll(async () => {
 afterAll(() => end());
 
 const asked = (title: string, teamId: string | null) => ({ title, doc: doc(), teamId });
-const doc = (more: object = {}) => keptRequestSchema.parse({ target: 600, purpose: "off-day", demand: "rowing", ...more });
+const doc = (more: object = {}) =>
+  keptRequestSchema.parse({ target: 600, purpose: "off-day", demand: "rowing", ...more });
 
 describe("a kept request", () => {
   it("is its own coach's only, for their own team only", async () => {
@@ -30,7 +31,10 @@ describe("a kept request", () => {
     const id = (await addRequest(db, ana, asked("Tuesday", team)))!;
     expect(await findRequest(db, ana, id)).toMatchObject({ title: "Tuesday", doc: doc(), teamId: team });
     expect(await findRequest(db, ben, id)).toBeUndefined();
-    await db.update(draftRequest).set({ doc: sql`${draftRequest.doc} - 'differ'` }).where(eq(draftRequest.id, id));
+    await db
+      .update(draftRequest)
+      .set({ doc: sql`${draftRequest.doc} - 'differ'` })
+      .where(eq(draftRequest.id, id));
     expect((await findRequest(db, ana, id))?.doc).toEqual(doc({ differ: 0 }));
     expect(await listRequests(db, ben)).toEqual([]);
     expect(await saveRequest(db, ben, id, asked("Taken", null))).toBe(false);
@@ -46,8 +50,19 @@ describe("a kept request", () => {
   });
   it("is one of two hundred at most, however many are sent at the same moment", async () => {
     const before = (await listRequests(db, ben)).length;
-    await db.insert(draftRequest).values(Array.from({ length: MOST_REQUESTS - 5 - before }, (_, i) => ({ clubId: ben.id, doc: doc(), title: `R${i}`, teamId: null })));
-    const kept = await Promise.all(Array.from({ length: 20 }, (_, i) => addRequest(db, ben, asked(`At once ${i}`, null))));
+    await db
+      .insert(draftRequest)
+      .values(
+        Array.from({ length: MOST_REQUESTS - 5 - before }, (_, i) => ({
+          clubId: ben.id,
+          doc: doc(),
+          title: `R${i}`,
+          teamId: null,
+        })),
+      );
+    const kept = await Promise.all(
+      Array.from({ length: 20 }, (_, i) => addRequest(db, ben, asked(`At once ${i}`, null))),
+    );
     expect(kept.filter(Boolean)).toHaveLength(5);
     expect(await db.$count(draftRequest, eq(draftRequest.clubId, ben.id))).toBe(MOST_REQUESTS);
     await db.delete(draftRequest).where(eq(draftRequest.clubId, ben.id));
@@ -55,7 +70,12 @@ describe("a kept request", () => {
   it("begins with what was last done with the group, the latest where nobody is said", async () => {
     const [team, other] = [await addTeam(db, ana, "Class"), await addTeam(db, ana, "Crew")];
     const keep = async (teamId: string | null, demandId: string | null, target?: number) => {
-      const id = await addSession(db, ana, newSession({ title: "A", purpose: "desk-break", ...(target !== undefined && { target }) }, []), 0);
+      const id = await addSession(
+        db,
+        ana,
+        newSession({ title: "A", purpose: "desk-break", ...(target !== undefined && { target }) }, []),
+        0,
+      );
       await saveSetting(db, ana, id, { teamId, demandId, accepted: [] });
       return id;
     };

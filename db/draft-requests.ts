@@ -9,7 +9,13 @@ import { openRequest } from "~/core/documents/others";
 
 export type StoredRequest = { id: string; title: string; doc: KeptRequest; teamId: string | null; updatedAt: Date };
 
-const FIELDS = { id: draftRequest.id, title: draftRequest.title, doc: draftRequest.doc, teamId: draftRequest.groupId, updatedAt: draftRequest.updatedAt };
+const FIELDS = {
+  id: draftRequest.id,
+  title: draftRequest.title,
+  doc: draftRequest.doc,
+  teamId: draftRequest.groupId,
+  updatedAt: draftRequest.updatedAt,
+};
 const own = (club: Club, id: string) => and(eq(draftRequest.clubId, club.id), eq(draftRequest.id, id));
 
 /** A coach keeps at most this many requests. */
@@ -18,7 +24,12 @@ export const MOST_REQUESTS = 200;
 /** A coach's kept requests by their names, last changed first. */
 export async function listRequests(db: Db, club: Club): Promise<Omit<StoredRequest, "doc">[]> {
   const { doc: _, ...named } = FIELDS;
-  return db.select(named).from(draftRequest).where(eq(draftRequest.clubId, club.id)).orderBy(desc(draftRequest.updatedAt)).limit(MOST_REQUESTS);
+  return db
+    .select(named)
+    .from(draftRequest)
+    .where(eq(draftRequest.clubId, club.id))
+    .orderBy(desc(draftRequest.updatedAt))
+    .limit(MOST_REQUESTS);
 }
 
 export async function findRequest(db: Db, club: Club, id: string): Promise<StoredRequest | undefined> {
@@ -28,7 +39,13 @@ export async function findRequest(db: Db, club: Club, id: string): Promise<Store
 }
 
 const ownsTeam = async (db: Db, club: Club, teamId: string | null): Promise<boolean> =>
-  teamId === null || (await db.select({ id: group.id }).from(group).where(and(eq(group.id, teamId), eq(group.clubId, club.id)))).length > 0;
+  teamId === null ||
+  (
+    await db
+      .select({ id: group.id })
+      .from(group)
+      .where(and(eq(group.id, teamId), eq(group.clubId, club.id)))
+  ).length > 0;
 
 /** A request, the title it goes by, and whom it is for. */
 type Kept = { title: string; doc: KeptRequest; teamId: string | null };
@@ -40,7 +57,10 @@ export async function addRequest(db: Db, club: Club, { title, doc, teamId }: Kep
     // Several at the same moment are counted one after the other.
     await tx.execute(sql`select pg_advisory_xact_lock(hashtext(${`requests of ${club.id}`}))`);
     if ((await tx.$count(draftRequest, eq(draftRequest.clubId, club.id))) >= MOST_REQUESTS) return undefined;
-    const [row] = await tx.insert(draftRequest).values({ clubId: club.id, madeBy: club.by, doc, title, groupId: teamId }).returning({ id: draftRequest.id });
+    const [row] = await tx
+      .insert(draftRequest)
+      .values({ clubId: club.id, madeBy: club.by, doc, title, groupId: teamId })
+      .returning({ id: draftRequest.id });
     return row?.id;
   });
 }
@@ -48,7 +68,11 @@ export async function addRequest(db: Db, club: Club, { title, doc, teamId }: Kep
 /** Keeps a changed request. Returns false when it, or the team, is not the coach's. */
 export async function saveRequest(db: Db, club: Club, id: string, { title, doc, teamId }: Kept): Promise<boolean> {
   if (!(await ownsTeam(db, club, teamId))) return false;
-  const rows = await db.update(draftRequest).set({ doc, title, groupId: teamId, updatedAt: nowDate() }).where(own(club, id)).returning({ id: draftRequest.id });
+  const rows = await db
+    .update(draftRequest)
+    .set({ doc, title, groupId: teamId, updatedAt: nowDate() })
+    .where(own(club, id))
+    .returning({ id: draftRequest.id });
   return rows.length > 0;
 }
 

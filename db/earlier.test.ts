@@ -60,21 +60,41 @@ it("its links open, what somebody does instead is found by today's rules, and th
     const opened = await openLink(db, linkToken(TEST_SECRET, id), false);
     if (!opened || opened === "withdrawn") throw new Error("It does not open");
     const used = levelsUsed(opened.edition.doc);
-    const known = new Map(opened.edition.doc.drills.map((drill) => [drill.id, asKnownToday(drill, used.get(drill.id)!, drawnDrillById(drill.id))]));
-    for (const [drill, levels] of used) for (const level of levels) expect(known.get(drill)!.levels[level].stress?.drawn, `${drill} ${level}`).toBe(true);
+    const known = new Map(
+      opened.edition.doc.drills.map((drill) => [
+        drill.id,
+        asKnownToday(drill, used.get(drill.id)!, drawnDrillById(drill.id)),
+      ]),
+    );
+    for (const [drill, levels] of used)
+      for (const level of levels) expect(known.get(drill)!.levels[level].stress?.drawn, `${drill} ${level}`).toBe(true);
     for (const { id: athleteId, name } of opened.athletes) {
       const found = await protectedOnLink(db, opened, athleteId);
       if (!found) throw new Error(`${name} is not on the list`);
-      different += insteadOf(opened.edition.doc.session, allProtections(found, found.setting), { drills: (one) => known.get(one), offered: DRILLS }).length;
+      different += insteadOf(opened.edition.doc.session, allProtections(found, found.setting), {
+        drills: (one) => known.get(one),
+        offered: DRILLS,
+      }).length;
     }
-    expect(await keepCheckIn(db, opened, { run: { key: crypto.randomUUID(), person: { athleteId: null, name: "New" }, shareDone: 1, finished: true }, hard: 3, tightness: [], pain: false, painWhere: "", note: "" })).toBe(true);
+    expect(
+      await keepCheckIn(db, opened, {
+        run: { key: crypto.randomUUID(), person: { athleteId: null, name: "New" }, shareDone: 1, finished: true },
+        hard: 3,
+        tightness: [],
+        pain: false,
+        painWhere: "",
+        note: "",
+      }),
+    ).toBe(true);
   }
   expect(links.length).toBeGreaterThan(2);
   expect(different).toBeGreaterThan(0);
 });
 
 it("its editions are no other for having kept the coach's notes", async () => {
-  for (const { id, title } of await listSessions(db, demo).then(({ rows }) => rows.map((one) => ({ id: one.id, title: one.title })))) {
+  for (const { id, title } of await listSessions(db, demo).then(({ rows }) =>
+    rows.map((one) => ({ id: one.id, title: one.title })),
+  )) {
     const [newest] = (await listEditions(db, demo, id, TEST_SECRET)).editions;
     if (newest) expect([title, newest.current]).toEqual([title, true]);
   }
@@ -82,7 +102,10 @@ it("its editions are no other for having kept the coach's notes", async () => {
 
 it("what was heard is listed, with pain first and not seen", async () => {
   expect(await countUnseenPain(db, demo)).toBeGreaterThan(0);
-  expect((await listHeard(db, demo, null, 1, { only: "unseen pain" }))[0]?.checkIn).toMatchObject({ pain: true, seenAt: null });
+  expect((await listHeard(db, demo, null, 1, { only: "unseen pain" }))[0]?.checkIn).toMatchObject({
+    pain: true,
+    seenAt: null,
+  });
 });
 
 it("own drills are worked out once, and until then are nobody's answer", async () => {

@@ -59,7 +59,9 @@ export type EditionPage = {
 const opensLink = and(eq(entry.clubId, link.clubId), eq(entry.target, link.id));
 
 /** What an edition says of its session, without its drills. */
-const sessionOf = sql<unknown>`${edition.doc} -> 'session'`.mapWith((value: unknown) => (typeof value === "string" ? (JSON.parse(value) as unknown) : value));
+const sessionOf = sql<unknown>`${edition.doc} -> 'session'`.mapWith((value: unknown) =>
+  typeof value === "string" ? (JSON.parse(value) as unknown) : value,
+);
 
 /** So many editions, and so many links of each, are read at once. */
 export const EDITIONS_A_PAGE = 12;
@@ -69,34 +71,80 @@ export const LINKS_AN_EDITION = 24;
  * The editions of a session, newest first, each with its newest links: a page at a time, those numbered below `before`.
  * The links of the edition numbered `allOf` are all there.
  */
-export async function listEditions(db: Db, club: Club, sessionId: string, secret: string, { before, allOf }: { before?: number; allOf?: number } = {}): Promise<EditionPage> {
+export async function listEditions(
+  db: Db,
+  club: Club,
+  sessionId: string,
+  secret: string,
+  { before, allOf }: { before?: number; allOf?: number } = {},
+): Promise<EditionPage> {
   const found = await db
     .select({
-      id: edition.id, number: edition.number, totalSeconds: edition.totalSeconds, createdAt: edition.createdAt, accepted: edition.accepted,
+      id: edition.id,
+      number: edition.number,
+      totalSeconds: edition.totalSeconds,
+      createdAt: edition.createdAt,
+      accepted: edition.accepted,
       said: sessionOf,
       // What is damaged may be anything.
       current: sql<boolean>`case when jsonb_typeof(${edition.doc} -> 'session') = 'object' and jsonb_typeof(${trainingSession.doc}) = 'object'
         then (${edition.doc} -> 'session') - 'notes' = ${trainingSession.doc} - 'notes' and ${edition.choices} = ${trainingSession.choices} else false end`,
     })
     .from(edition)
-    .innerJoin(trainingSession, and(eq(trainingSession.clubId, edition.clubId), eq(trainingSession.id, edition.sessionId)))
-    .where(and(eq(edition.clubId, club.id), eq(edition.sessionId, sessionId), before === undefined ? undefined : lt(edition.number, before)))
+    .innerJoin(
+      trainingSession,
+      and(eq(trainingSession.clubId, edition.clubId), eq(trainingSession.id, edition.sessionId)),
+    )
+    .where(
+      and(
+        eq(edition.clubId, club.id),
+        eq(edition.sessionId, sessionId),
+        before === undefined ? undefined : lt(edition.number, before),
+      ),
+    )
     .orderBy(desc(edition.number))
     .limit(EDITIONS_A_PAGE + 1);
   const editions = found.slice(0, EDITIONS_A_PAGE);
   if (editions.length === 0) return { editions: [], next: undefined };
-  const ofThese = and(eq(link.clubId, club.id), among(link.editionId, editions.map((one) => one.id)));
+  const ofThese = and(
+    eq(link.clubId, club.id),
+    among(
+      link.editionId,
+      editions.map((one) => one.id),
+    ),
+  );
   const counted = db
     .select({
-      id: link.id, editionId: link.editionId, tokenHash: entry.tokenHash, createdAt: link.createdAt, withdrawnAt: link.withdrawnAt, openings: link.openings, openedAt: link.openedAt,
+      id: link.id,
+      editionId: link.editionId,
+      tokenHash: entry.tokenHash,
+      createdAt: link.createdAt,
+      withdrawnAt: link.withdrawnAt,
+      openings: link.openings,
+      openedAt: link.openedAt,
       teamName: sql<string | null>`${group.name}`.as("team_name"),
       // Those that still open come first: a coach withdraws the others.
-      place: sql<number>`row_number() over (partition by ${link.editionId} order by ${link.withdrawnAt} is not null, ${link.createdAt} desc)::int`.as("place"),
+      place:
+        sql<number>`row_number() over (partition by ${link.editionId} order by ${link.withdrawnAt} is not null, ${link.createdAt} desc)::int`.as(
+          "place",
+        ),
     })
-    .from(link).leftJoin(entry, opensLink).leftJoin(group, and(eq(group.clubId, link.clubId), eq(group.id, link.groupId))).where(ofThese).as("counted");
+    .from(link)
+    .leftJoin(entry, opensLink)
+    .leftJoin(group, and(eq(group.clubId, link.clubId), eq(group.id, link.groupId)))
+    .where(ofThese)
+    .as("counted");
   const all = editions.find((one) => one.number === allOf)?.id;
   const [links, sums] = await Promise.all([
-    db.select().from(counted).where(all === undefined ? lte(counted.place, LINKS_AN_EDITION) : sql`(${counted.place} <= ${LINKS_AN_EDITION} or ${counted.editionId} = ${all})`).orderBy(asc(counted.place)),
+    db
+      .select()
+      .from(counted)
+      .where(
+        all === undefined
+          ? lte(counted.place, LINKS_AN_EDITION)
+          : sql`(${counted.place} <= ${LINKS_AN_EDITION} or ${counted.editionId} = ${all})`,
+      )
+      .orderBy(asc(counted.place)),
     db.select({ editionId: link.editionId, n: count() }).from(link).where(ofThese).groupBy(link.editionId),
   ]);
   const shown = (l: (typeof links)[number]): LinkRow => {
@@ -105,8 +153,16 @@ export async function listEditions(db: Db, club: Club, sessionId: string, secret
     return { ...rest, opens: hash !== null, token: hash !== null && isTokenOf(token, hash) ? token : undefined };
   };
   return {
-    editions: editions.map(({ said, ...one }) => ({ ...one, session: readableSession(said), links: links.filter((l) => l.editionId === one.id).map(shown), linkCount: sums.find((sum) => sum.editionId === one.id)?.n ?? 0 })),
-    next: found[EDITIONS_A_PAGE] && { number: found[EDITIONS_A_PAGE].number, session: readableSession(found[EDITIONS_A_PAGE].said) },
+    editions: editions.map(({ said, ...one }) => ({
+      ...one,
+      session: readableSession(said),
+      links: links.filter((l) => l.editionId === one.id).map(shown),
+      linkCount: sums.find((sum) => sum.editionId === one.id)?.n ?? 0,
+    })),
+    next: found[EDITIONS_A_PAGE] && {
+      number: found[EDITIONS_A_PAGE].number,
+      session: readableSession(found[EDITIONS_A_PAGE].said),
+    },
   };
 }
 
@@ -117,7 +173,11 @@ function readableSession(raw: unknown): Edition["session"] | undefined {
 
 /** The token of a coach's link that still opens; undefined when there is none, or the server's secret has changed since. */
 export async function tokenOfLink(db: Db, club: Club, id: string, secret: string): Promise<string | undefined> {
-  const [row] = await db.select({ hash: entry.tokenHash }).from(link).innerJoin(entry, opensLink).where(and(eq(link.id, id), eq(link.clubId, club.id), isNull(link.withdrawnAt)));
+  const [row] = await db
+    .select({ hash: entry.tokenHash })
+    .from(link)
+    .innerJoin(entry, opensLink)
+    .where(and(eq(link.id, id), eq(link.clubId, club.id), isNull(link.withdrawnAt)));
   const token = linkToken(secret, id);
   return row && isTokenOf(token, row.hash) ? token : undefined;
 }
@@ -131,29 +191,95 @@ export type Looked = { revision: number; accepted: Accepted[]; choices: Choice[]
  * an address that opens it. Returns the token of the address, undefined when the session is not the club's, and "changed" when
  * it, or what stands beside it, is no longer what was looked at.
  */
-export async function handOut(db: Db, club: Club, sessionId: string, doc: Edition, totalSeconds: Seconds, teamId: string | null, secret: string, how?: { at?: Date }): Promise<HandedOut | undefined>;
-export async function handOut(db: Db, club: Club, sessionId: string, doc: Edition, totalSeconds: Seconds, teamId: string | null, secret: string, how: { looked: Looked }): Promise<HandedOut | "changed" | undefined>;
 export async function handOut(
-  db: Db, club: Club, sessionId: string, doc: Edition, totalSeconds: Seconds, teamId: string | null, secret: string, { at = nowDate(), looked }: { at?: Date; looked?: Looked } = {},
+  db: Db,
+  club: Club,
+  sessionId: string,
+  doc: Edition,
+  totalSeconds: Seconds,
+  teamId: string | null,
+  secret: string,
+  how?: { at?: Date },
+): Promise<HandedOut | undefined>;
+export async function handOut(
+  db: Db,
+  club: Club,
+  sessionId: string,
+  doc: Edition,
+  totalSeconds: Seconds,
+  teamId: string | null,
+  secret: string,
+  how: { looked: Looked },
+): Promise<HandedOut | "changed" | undefined>;
+export async function handOut(
+  db: Db,
+  club: Club,
+  sessionId: string,
+  doc: Edition,
+  totalSeconds: Seconds,
+  teamId: string | null,
+  secret: string,
+  { at = nowDate(), looked }: { at?: Date; looked?: Looked } = {},
 ): Promise<HandedOut | "changed" | undefined> {
   return db.transaction(async (tx) => {
-    const [own] = await tx.select({ id: trainingSession.id, revision: trainingSession.revision, accepted: trainingSession.accepted, choices: trainingSession.choices }).from(trainingSession)
-      .where(and(eq(trainingSession.id, sessionId), eq(trainingSession.clubId, club.id))).for("update");
+    const [own] = await tx
+      .select({
+        id: trainingSession.id,
+        revision: trainingSession.revision,
+        accepted: trainingSession.accepted,
+        choices: trainingSession.choices,
+      })
+      .from(trainingSession)
+      .where(and(eq(trainingSession.id, sessionId), eq(trainingSession.clubId, club.id)))
+      .for("update");
     if (!own) return undefined;
-    if (looked && !(own.revision === looked.revision && sameJson(own.accepted, looked.accepted) && sameJson(own.choices, looked.choices))) return "changed";
+    if (
+      looked &&
+      !(
+        own.revision === looked.revision &&
+        sameJson(own.accepted, looked.accepted) &&
+        sameJson(own.choices, looked.choices)
+      )
+    )
+      return "changed";
     if (teamId) {
-      const [ownTeam] = await tx.select({ id: group.id }).from(group).where(and(eq(group.id, teamId), eq(group.clubId, club.id)));
+      const [ownTeam] = await tx
+        .select({ id: group.id })
+        .from(group)
+        .where(and(eq(group.id, teamId), eq(group.clubId, club.id)));
       if (!ownTeam) return undefined;
     }
     const [newest] = await tx
-      .select({ id: edition.id, number: edition.number, same: sql<boolean>`${edition.doc} #- '{session,notes}' #- '{format}' #- '{version}' = ${JSON.stringify({ session: doc.session, drills: doc.drills })}::jsonb and ${edition.accepted} = ${JSON.stringify(own.accepted)}::jsonb and ${edition.choices} = ${JSON.stringify(own.choices)}::jsonb` })
-      .from(edition).where(and(eq(edition.clubId, club.id), eq(edition.sessionId, sessionId))).orderBy(desc(edition.number)).limit(1);
+      .select({
+        id: edition.id,
+        number: edition.number,
+        same: sql<boolean>`${edition.doc} #- '{session,notes}' #- '{format}' #- '{version}' = ${JSON.stringify({ session: doc.session, drills: doc.drills })}::jsonb and ${edition.accepted} = ${JSON.stringify(own.accepted)}::jsonb and ${edition.choices} = ${JSON.stringify(own.choices)}::jsonb`,
+      })
+      .from(edition)
+      .where(and(eq(edition.clubId, club.id), eq(edition.sessionId, sessionId)))
+      .orderBy(desc(edition.number))
+      .limit(1);
     const number = newest?.same ? newest.number : (newest?.number ?? 0) + 1;
     let editionId = newest?.same ? newest.id : undefined;
     if (!editionId) {
       editionId = randomUUID();
-      await tx.insert(edition).values({ clubId: club.id, id: editionId, madeBy: club.by, sessionId, number, doc, accepted: own.accepted, choices: own.choices, totalSeconds, createdAt: at });
-      await tx.insert(editionDrill).values(drillsUsed(doc.session).map((drill) => ({ clubId: club.id, editionId: editionId!, drill })));
+      await tx
+        .insert(edition)
+        .values({
+          clubId: club.id,
+          id: editionId,
+          madeBy: club.by,
+          sessionId,
+          number,
+          doc,
+          accepted: own.accepted,
+          choices: own.choices,
+          totalSeconds,
+          createdAt: at,
+        });
+      await tx
+        .insert(editionDrill)
+        .values(drillsUsed(doc.session).map((drill) => ({ clubId: club.id, editionId: editionId!, drill })));
     }
     const id = randomUUID();
     const token = linkToken(secret, id);
@@ -186,32 +312,57 @@ export type LinkFound = {
 export type OpenLink = LinkFound & { edition: { doc: Edition } };
 
 /** What an address opens: undefined when there is none of that token, "withdrawn" when it has been taken back. */
-export async function findOpenLink(db: Db, token: string, countOpening: boolean): Promise<LinkFound | "withdrawn" | undefined> {
+export async function findOpenLink(
+  db: Db,
+  token: string,
+  countOpening: boolean,
+): Promise<LinkFound | "withdrawn" | undefined> {
   const found = await linkOf(db, token);
   if (!found) return undefined;
   if (found.withdrawnAt) return "withdrawn";
-  if (countOpening) await db.update(link).set({ openings: sql`${link.openings} + 1`, openedAt: nowDate() }).where(and(eq(link.clubId, found.opened.club.id), eq(link.id, found.opened.id)));
+  if (countOpening)
+    await db
+      .update(link)
+      .set({ openings: sql`${link.openings} + 1`, openedAt: nowDate() })
+      .where(and(eq(link.clubId, found.opened.club.id), eq(link.id, found.opened.id)));
   return found.opened;
 }
 
 /** The same with the edition itself. */
-export async function openLink(db: Db, token: string, countOpening: boolean): Promise<OpenLink | "withdrawn" | undefined> {
+export async function openLink(
+  db: Db,
+  token: string,
+  countOpening: boolean,
+): Promise<OpenLink | "withdrawn" | undefined> {
   const found = await findOpenLink(db, token, countOpening);
   if (!found || found === "withdrawn") return found;
   return { ...found, edition: { ...found.edition, doc: await editionOf(db, found) } };
 }
 
 /** The edition a link opens. Throws `UnreadableDocument` where it can't be read. */
-export async function editionOf(db: Db, { club, edition: { id } }: Pick<LinkFound, "club" | "edition">): Promise<Edition> {
-  const [row] = await db.select({ doc: edition.doc }).from(edition).where(and(eq(edition.clubId, club.id), eq(edition.id, id)));
+export async function editionOf(
+  db: Db,
+  { club, edition: { id } }: Pick<LinkFound, "club" | "edition">,
+): Promise<Edition> {
+  const [row] = await db
+    .select({ doc: edition.doc })
+    .from(edition)
+    .where(and(eq(edition.clubId, club.id), eq(edition.id, id)));
   return mustOpen(openEdition(row?.doc), "edition", id);
 }
 
 /** A link by its token, whether or not it has been taken back. */
-export async function linkOf(db: Db, token: string): Promise<{ opened: LinkFound; withdrawnAt: Date | null } | undefined> {
+export async function linkOf(
+  db: Db,
+  token: string,
+): Promise<{ opened: LinkFound; withdrawnAt: Date | null } | undefined> {
   const [row] = await db
     .select({
-      id: link.id, clubId: link.clubId, withdrawnAt: link.withdrawnAt, groupId: link.groupId, coachLabel: group.name,
+      id: link.id,
+      clubId: link.clubId,
+      withdrawnAt: link.withdrawnAt,
+      groupId: link.groupId,
+      coachLabel: group.name,
       edition: { id: edition.id, number: edition.number, totalSeconds: edition.totalSeconds, choices: edition.choices },
     })
     .from(entry)
@@ -221,31 +372,64 @@ export async function linkOf(db: Db, token: string): Promise<{ opened: LinkFound
     .where(and(eq(entry.tokenHash, tokenHash(token)), eq(entry.kind, "link")));
   if (!row) return undefined;
   const athletes = row.groupId
-    ? await db.select({ id: person.id, name: person.name }).from(membership).innerJoin(person, isOf)
-        .where(and(eq(membership.clubId, row.clubId), eq(membership.groupId, row.groupId), isNull(membership.until))).orderBy(person.name)
+    ? await db
+        .select({ id: person.id, name: person.name })
+        .from(membership)
+        .innerJoin(person, isOf)
+        .where(and(eq(membership.clubId, row.clubId), eq(membership.groupId, row.groupId), isNull(membership.until)))
+        .orderBy(person.name)
     : [];
-  return { withdrawnAt: row.withdrawnAt, opened: { club: clubOfEntry(row.clubId), id: row.id, coachLabel: row.coachLabel, teamId: row.groupId, edition: row.edition, athletes } };
+  return {
+    withdrawnAt: row.withdrawnAt,
+    opened: {
+      club: clubOfEntry(row.clubId),
+      id: row.id,
+      coachLabel: row.coachLabel,
+      teamId: row.groupId,
+      edition: row.edition,
+      athletes,
+    },
+  };
 }
 
 /** What someone on a link's list protects, with the setting of their group; undefined for anybody else. */
-export async function protectedOnLink(db: Db, opened: LinkFound, athleteId: string): Promise<{ areas: Protects[]; setting: GroupSetting; name: string } | undefined> {
+export async function protectedOnLink(
+  db: Db,
+  opened: LinkFound,
+  athleteId: string,
+): Promise<{ areas: Protects[]; setting: GroupSetting; name: string } | undefined> {
   if (!opened.teamId) return undefined;
   const [row] = await db
     .select({ areas: person.areas, setting: group.setting, name: group.name })
     .from(membership)
     .innerJoin(person, isOf)
     .innerJoin(group, and(eq(group.clubId, membership.clubId), eq(group.id, membership.groupId)))
-    .where(and(eq(membership.clubId, opened.club.id), eq(membership.groupId, opened.teamId), eq(membership.personId, athleteId), isNull(membership.until)));
+    .where(
+      and(
+        eq(membership.clubId, opened.club.id),
+        eq(membership.groupId, opened.teamId),
+        eq(membership.personId, athleteId),
+        isNull(membership.until),
+      ),
+    );
   return row;
 }
 
 /** The newest edition of a session, with what it says where it can be read, and whether any address still opens it. */
 export async function newestEdition(
-  db: Db, club: Club, sessionId: string,
-): Promise<{ number: number; createdAt: string; session: Edition["session"] | undefined; choices: Choice[]; open: boolean } | undefined> {
+  db: Db,
+  club: Club,
+  sessionId: string,
+): Promise<
+  | { number: number; createdAt: string; session: Edition["session"] | undefined; choices: Choice[]; open: boolean }
+  | undefined
+> {
   const [row] = await db
     .select({
-      number: edition.number, createdAt: edition.createdAt, said: sessionOf, choices: edition.choices,
+      number: edition.number,
+      createdAt: edition.createdAt,
+      said: sessionOf,
+      choices: edition.choices,
       open: sql<boolean>`count(${link.id}) filter (where ${link.withdrawnAt} is null) > 0`,
     })
     .from(edition)
@@ -255,5 +439,11 @@ export async function newestEdition(
     .orderBy(desc(edition.number))
     .limit(1);
   if (!row) return undefined;
-  return { number: row.number, createdAt: row.createdAt.toISOString(), session: readableSession(row.said), choices: row.choices, open: row.open };
+  return {
+    number: row.number,
+    createdAt: row.createdAt.toISOString(),
+    session: readableSession(row.said),
+    choices: row.choices,
+    open: row.open,
+  };
 }

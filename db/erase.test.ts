@@ -27,7 +27,16 @@ afterAll(() => end());
 
 /** A club with something of everything in it that erasing has to find; returns what its link's token is. */
 async function filled(club: Club): Promise<{ token: string; report: (at: string, pain: boolean) => Promise<string> }> {
-  const read = readSession({ format: "mapset/session", version: 1, title: "Legs", purpose: "off-day", blocks: [{ title: "One", items: [{ drill: "cat-camel", dose: { kind: "time", seconds: 30 } }] }] }, drillById);
+  const read = readSession(
+    {
+      format: "mapset/session",
+      version: 1,
+      title: "Legs",
+      purpose: "off-day",
+      blocks: [{ title: "One", items: [{ drill: "cat-camel", dose: { kind: "time", seconds: 30 } }] }],
+    },
+    drillById,
+  );
   if (!read.ok) throw new Error("bad");
   const team = await addTeam(db, club, "Crew");
   await addAthletes(db, club, team, ["Moss", "Tern"]);
@@ -39,14 +48,56 @@ async function filled(club: Club): Promise<{ token: string; report: (at: string,
     token: out.token,
     report: async (at, pain) => {
       const key = crypto.randomUUID();
-      await keepCheckIn(db, link, { run: { key, person: { athleteId: null, name: at }, shareDone: 1, finished: true }, hard: 3, tightness: [], pain, painWhere: "", note: "" }, { at: new Date(at) });
+      await keepCheckIn(
+        db,
+        link,
+        {
+          run: { key, person: { athleteId: null, name: at }, shareDone: 1, finished: true },
+          hard: 3,
+          tightness: [],
+          pain,
+          painWhere: "",
+          note: "",
+        },
+        { at: new Date(at) },
+      );
       return (await db.select({ id: run.id }).from(run).where(eq(run.clientKey, key)))[0]!.id;
     },
   };
 }
 
-const tables = ["group", "person", "membership", "training_session", "edition", "edition_drill", "link", "run", "check_in", "entry", "member", "invitation"];
-const countIn = async (club: Club) => Object.fromEntries(await Promise.all(tables.map(async (table) => [table, Number((await db.execute<{ n: string }>(sql`select count(*) as n from ${sql.identifier(table)} where club_id = ${club.id}`)).rows[0]!.n)] as const)));
+const tables = [
+  "group",
+  "person",
+  "membership",
+  "training_session",
+  "edition",
+  "edition_drill",
+  "link",
+  "run",
+  "check_in",
+  "entry",
+  "member",
+  "invitation",
+];
+const countIn = async (club: Club) =>
+  Object.fromEntries(
+    await Promise.all(
+      tables.map(
+        async (table) =>
+          [
+            table,
+            Number(
+              (
+                await db.execute<{ n: string }>(
+                  sql`select count(*) as n from ${sql.identifier(table)} where club_id = ${club.id}`,
+                )
+              ).rows[0]!.n,
+            ),
+          ] as const,
+      ),
+    ),
+  );
 const password = "a long enough password";
 const account = (name: string) => makeAccount(db, accounts, { name, email: `${name}@club.example`, password });
 
@@ -67,7 +118,11 @@ describe("erasing a club", () => {
 describe("erasing an account", () => {
   it("needs the password that is theirs", async () => {
     const { id } = await account("finn");
-    expect([await isPasswordOf(db, accounts, id, password), await isPasswordOf(db, accounts, id, "another long password"), await isPasswordOf(db, accounts, "nobody", password)]).toEqual([true, false, false]);
+    expect([
+      await isPasswordOf(db, accounts, id, password),
+      await isPasswordOf(db, accounts, id, "another long password"),
+      await isPasswordOf(db, accounts, "nobody", password),
+    ]).toEqual([true, false, false]);
   });
   it("takes along clubs with nobody else in them, when these are named, and leaves the others what was made", async () => {
     const { id, club } = await account("gil");
@@ -77,14 +132,28 @@ describe("erasing an account", () => {
     const as = (await clubsOf(db, id)).find((one) => one.club.id === shared.id)!.club;
     await addTeam(db, as, "Made by Gil");
     await writeTo(db, "gil@club.example", "one", { kind: "welcome", subject: "s", body: "b" } as never);
-    expect(await whatLeaves(db, id)).toMatchObject({ stay: [{ name: "Shared" }], ownerless: [], alone: [{ name: "gil", sessions: 1, people: 2, reports: 0, unseenPain: 0 }] });
+    expect(await whatLeaves(db, id)).toMatchObject({
+      stay: [{ name: "Shared" }],
+      ownerless: [],
+      alone: [{ name: "gil", sessions: 1, people: 2, reports: 0, unseenPain: 0 }],
+    });
     // Not named, or another named: nothing is done.
-    expect([await eraseAccount(db, id, []), await eraseAccount(db, id, [shared.id]), await eraseAccount(db, id, [club.id, shared.id])]).toEqual([false, false, false]);
+    expect([
+      await eraseAccount(db, id, []),
+      await eraseAccount(db, id, [shared.id]),
+      await eraseAccount(db, id, [club.id, shared.id]),
+    ]).toEqual([false, false, false]);
     expect(await db.$count(trainingSession, eq(trainingSession.clubId, club.id))).toBe(1);
     expect(await eraseAccount(db, id, [club.id])).toBe(true);
     expect(Object.values(await countIn(club)).every((n) => n === 0)).toBe(true);
-    expect(await db.select({ name: group.name, madeBy: group.madeBy }).from(group).where(eq(group.clubId, shared.id))).toEqual([{ name: "Made by Gil", madeBy: null }]);
-    expect([await db.$count(coach, eq(coach.id, id)), await db.$count(signIn, eq(signIn.userId, id)), await db.$count(message, eq(message.recipient, "gil@club.example"))]).toEqual([0, 0, 0]);
+    expect(
+      await db.select({ name: group.name, madeBy: group.madeBy }).from(group).where(eq(group.clubId, shared.id)),
+    ).toEqual([{ name: "Made by Gil", madeBy: null }]);
+    expect([
+      await db.$count(coach, eq(coach.id, id)),
+      await db.$count(signIn, eq(signIn.userId, id)),
+      await db.$count(message, eq(message.recipient, "gil@club.example")),
+    ]).toEqual([0, 0, 0]);
     expect(await eraseAccount(db, id, [])).toBe(false);
   });
   it("is not done while a club would be left without an owner", async () => {
@@ -108,13 +177,25 @@ describe("old reports", () => {
       await setClubZone(db, ana, "Pacific/Auckland");
       const { report } = await filled(ana);
       // Midnight of the 16th in Auckland is eleven in the morning of the 15th, UTC.
-      const [older, newer, unseen, seen, off] = [await report("2028-11-15T10:59:59Z", false), await report("2028-11-15T11:00:00Z", false), await report("2025-01-01T00:00:00Z", true), await report("2025-01-02T00:00:00Z", true), await report("2025-01-03T00:00:00Z", true)];
+      const [older, newer, unseen, seen, off] = [
+        await report("2028-11-15T10:59:59Z", false),
+        await report("2028-11-15T11:00:00Z", false),
+        await report("2025-01-01T00:00:00Z", true),
+        await report("2025-01-02T00:00:00Z", true),
+        await report("2025-01-03T00:00:00Z", true),
+      ];
       await setSeen(db, ana, seen, true);
       await setRemoved(db, ana, off, true);
-      expect([await countOlder(db, ana, 2, "Pacific/Auckland"), await countOlder(db, ana, 2, "UTC"), await countOlder(db, ana, 120, "UTC")]).toEqual([2, 1, 0]);
+      expect([
+        await countOlder(db, ana, 2, "Pacific/Auckland"),
+        await countOlder(db, ana, 2, "UTC"),
+        await countOlder(db, ana, 120, "UTC"),
+      ]).toEqual([2, 1, 0]);
       const bens = await db.$count(run, eq(run.clubId, ben.id));
       expect(await dropOldReports(db)).toBe(2);
-      const left = new Set((await db.select({ id: run.id }).from(run).where(eq(run.clubId, ana.id))).map((one) => one.id));
+      const left = new Set(
+        (await db.select({ id: run.id }).from(run).where(eq(run.clubId, ana.id))).map((one) => one.id),
+      );
       expect([older, newer, unseen, seen, off].map((id) => left.has(id))).toEqual([false, true, true, false, true]);
       expect((await listHeard(db, ana, null, 1, { only: "unseen pain" }))[0]!.runId).toBe(unseen);
       expect(await countUnseenPain(db, ana)).toBe(1);
@@ -134,7 +215,9 @@ describe("old reports", () => {
       await report("2028-06-14T23:59:59Z", false);
       const stays = await report("2028-06-15T00:00:01Z", false);
       await dropOldReports(db);
-      expect((await db.select({ id: run.id }).from(run).where(eq(run.clubId, ben.id))).map((one) => one.id)).toEqual([stays]);
+      expect((await db.select({ id: run.id }).from(run).where(eq(run.clubId, ben.id))).map((one) => one.id)).toEqual([
+        stays,
+      ]);
     } finally {
       back();
     }

@@ -2,14 +2,35 @@ import { and, eq, inArray, sql } from "drizzle-orm";
 import type { Accounts } from "./accounts";
 import type { Db } from "./client";
 import { clubsOf, type Club } from "./clubs";
-import { checkIn, club as clubs, coach, credential, member, message, person, run, trainingSession, verification } from "./schema";
+import {
+  checkIn,
+  club as clubs,
+  coach,
+  credential,
+  member,
+  message,
+  person,
+  run,
+  trainingSession,
+  verification,
+} from "./schema";
 
 /** What a club has, for whoever is about to lose it. */
-export type Holdings = { sessions: number; people: number; reports: number; /** Reports of pain that nobody has seen to. */ unseenPain: number };
+export type Holdings = {
+  sessions: number;
+  people: number;
+  reports: number;
+  /** Reports of pain that nobody has seen to. */ unseenPain: number;
+};
 
 /** How much a club has. */
 export async function holdingsOf(db: Pick<Db, "$count">, club: Club): Promise<Holdings> {
-  const [sessions, people, reports, unseenPain] = await Promise.all([db.$count(trainingSession, eq(trainingSession.clubId, club.id)), db.$count(person, eq(person.clubId, club.id)), db.$count(run, eq(run.clubId, club.id)), db.$count(checkIn, and(eq(checkIn.clubId, club.id), sql`pain and seen_at is null`))]);
+  const [sessions, people, reports, unseenPain] = await Promise.all([
+    db.$count(trainingSession, eq(trainingSession.clubId, club.id)),
+    db.$count(person, eq(person.clubId, club.id)),
+    db.$count(run, eq(run.clubId, club.id)),
+    db.$count(checkIn, and(eq(checkIn.clubId, club.id), sql`pain and seen_at is null`)),
+  ]);
   return { sessions, people, reports, unseenPain };
 }
 
@@ -32,7 +53,9 @@ export type Leaving = {
 export async function whatLeaves(db: Pick<Db, "select" | "insert" | "$count">, coachId: string): Promise<Leaving> {
   const leaving: Leaving = { stay: [], ownerless: [], alone: [] };
   for (const { club, name, role } of await clubsOf(db, coachId)) {
-    const others = (await db.select({ coachId: member.coachId, role: member.role }).from(member).where(eq(member.clubId, club.id))).filter((one) => one.coachId !== coachId);
+    const others = (
+      await db.select({ coachId: member.coachId, role: member.role }).from(member).where(eq(member.clubId, club.id))
+    ).filter((one) => one.coachId !== coachId);
     const one = { id: club.id, name };
     if (others.length === 0) leaving.alone.push({ ...one, ...(await holdingsOf(db, club)) });
     else if (role === "owner" && others.every((other) => other.role !== "owner")) leaving.ownerless.push(one);
@@ -43,7 +66,10 @@ export async function whatLeaves(db: Pick<Db, "select" | "insert" | "$count">, c
 
 /** Whether this is the password of whoever is signed in. */
 export async function isPasswordOf(db: Db, accounts: Accounts, coachId: string, password: string): Promise<boolean> {
-  const [kept] = await db.select({ hash: credential.password }).from(credential).where(and(eq(credential.userId, coachId), eq(credential.providerId, "credential")));
+  const [kept] = await db
+    .select({ hash: credential.password })
+    .from(credential)
+    .where(and(eq(credential.userId, coachId), eq(credential.providerId, "credential")));
   if (!kept?.hash) return false;
   return (await accounts.$context).password.verify({ hash: kept.hash, password });
 }
@@ -58,10 +84,21 @@ export async function eraseAccount(db: Db, coachId: string, alone: readonly stri
     const [who] = await tx.select({ email: coach.email }).from(coach).where(eq(coach.id, coachId)).for("update");
     if (!who) return false;
     // Whoever else joins, leaves or steps down in these clubs does so before or after, not meanwhile.
-    await tx.execute(sql`select 1 from ${clubs} where id in (select club_id from ${member} where coach_id = ${coachId}) order by id for update`);
-    await tx.execute(sql`select 1 from ${member} where ${member.clubId} in (select club_id from ${member} where coach_id = ${coachId}) order by club_id, coach_id for update`);
+    await tx.execute(
+      sql`select 1 from ${clubs} where id in (select club_id from ${member} where coach_id = ${coachId}) order by id for update`,
+    );
+    await tx.execute(
+      sql`select 1 from ${member} where ${member.clubId} in (select club_id from ${member} where coach_id = ${coachId}) order by club_id, coach_id for update`,
+    );
     const leaving = await whatLeaves(tx, coachId);
-    if (leaving.ownerless.length > 0 || leaving.alone.map((one) => one.id).sort().join() !== [...alone].sort().join()) return false;
+    if (
+      leaving.ownerless.length > 0 ||
+      leaving.alone
+        .map((one) => one.id)
+        .sort()
+        .join() !== [...alone].sort().join()
+    )
+      return false;
     if (alone.length > 0) await tx.delete(clubs).where(inArray(clubs.id, [...alone]));
     await tx.delete(verification).where(eq(verification.value, coachId));
     await tx.delete(message).where(eq(message.recipient, who.email.toLowerCase()));

@@ -19,15 +19,20 @@ function wrap(adapter: DBAdapter<BetterAuthOptions>): DBAdapter<BetterAuthOption
     create: async (given) => {
       if (given.model !== "session") return adapter.create(given);
       const token = (given.data as Row)["token"];
-      const row = await adapter.create({ ...given, data: { ...given.data, ...(typeof token === "string" && { token: tokenHash(token) }) } });
+      const row = await adapter.create({
+        ...given,
+        data: { ...given.data, ...(typeof token === "string" && { token: tokenHash(token) }) },
+      });
       return withToken(row, token) as never;
     },
     findOne: async (given) => {
       const { where, token } = hashed(given.model, given.where);
       return withToken(await adapter.findOne({ ...given, where }), token);
     },
-    findMany: (given) => adapter.findMany({ ...given, ...(given.where && { where: hashed(given.model, given.where).where }) }) as never,
-    count: async (given) => adapter.count({ ...given, ...(given.where && { where: hashed(given.model, given.where).where }) }),
+    findMany: (given) =>
+      adapter.findMany({ ...given, ...(given.where && { where: hashed(given.model, given.where).where }) }) as never,
+    count: async (given) =>
+      adapter.count({ ...given, ...(given.where && { where: hashed(given.model, given.where).where }) }),
     update: async (given) => {
       const { where, token } = hashed(given.model, given.where);
       return withToken(await adapter.update({ ...given, where }), token);

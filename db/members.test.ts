@@ -3,7 +3,17 @@ import { afterAll, beforeAll, describe, expect, it } from "vitest";
 import { mayChange, mayManage, ROLES } from "~/core/club/role";
 import type { Db } from "./client";
 import { clubsOf, requireMember, type Club } from "./clubs";
-import { acceptInvitation, changeMember, invite, listInvitations, listMembers, MOST_INVITATIONS, openInvitation, renameClub, withdrawInvitation } from "./members";
+import {
+  acceptInvitation,
+  changeMember,
+  invite,
+  listInvitations,
+  listMembers,
+  MOST_INVITATIONS,
+  openInvitation,
+  renameClub,
+  withdrawInvitation,
+} from "./members";
 import { coach, entry, invitation } from "./schema";
 import { freshDatabase, TEST_SECRET } from "./testing";
 import { tokenHash } from "./tokens";
@@ -21,22 +31,35 @@ const asked = async (role: "owner" | "coach" | "assistant" = "coach") => (await 
 const rolesIn = async (club: Club) => (await listMembers(db, club)).map((one) => [one.name, one.role]);
 
 it("what each may do", () => {
-  expect(ROLES.map((role) => [role, mayChange(role), mayManage(role)])).toEqual([["owner", true, true], ["coach", true, false], ["assistant", false, false]]);
+  expect(ROLES.map((role) => [role, mayChange(role), mayManage(role)])).toEqual([
+    ["owner", true, true],
+    ["coach", true, false],
+    ["assistant", false, false],
+  ]);
 });
 
 describe("an invitation", () => {
   it("lets one person in, once, and is stored as a hash only", async () => {
     const token = await asked("assistant");
     expect(await openInvitation(db, token)).toMatchObject({ clubId: ana.id, clubName: "ana", role: "assistant" });
-    const rows = JSON.stringify([await db.select().from(invitation), await db.select().from(entry).where(eq(entry.kind, "invitation"))]);
+    const rows = JSON.stringify([
+      await db.select().from(invitation),
+      await db.select().from(entry).where(eq(entry.kind, "invitation")),
+    ]);
     expect([rows.includes(token), rows.includes(tokenHash(token))]).toEqual([false, true]);
     expect((await listInvitations(db, ana, TEST_SECRET)).map((one) => one.token)).toEqual([token]);
     expect((await listInvitations(db, ana, "another secret")).map((one) => one.token)).toEqual([undefined]);
     expect(await listInvitations(db, ben, TEST_SECRET)).toEqual([]);
 
     expect(await acceptInvitation(db, token, ben.by!)).toMatchObject({ role: "assistant" });
-    expect(await rolesIn(ana)).toEqual([["ana", "owner"], ["ben", "assistant"]]);
-    expect([await openInvitation(db, token), await acceptInvitation(db, token, ana.by!)]).toEqual([undefined, undefined]);
+    expect(await rolesIn(ana)).toEqual([
+      ["ana", "owner"],
+      ["ben", "assistant"],
+    ]);
+    expect([await openInvitation(db, token), await acceptInvitation(db, token, ana.by!)]).toEqual([
+      undefined,
+      undefined,
+    ]);
     // Whoever has joined works there from then on, unless they choose their own.
     expect((await requireMember(db, { id: ben.by!, name: "ben" })).club.id).toBe(ana.id);
     expect((await requireMember(db, { id: ben.by!, name: "ben" }, ben.id)).club.id).toBe(ben.id);
@@ -59,7 +82,11 @@ describe("an invitation", () => {
     expect(await db.select().from(entry).where(eq(entry.target, open!.id))).toEqual([]);
     const late = await asked();
     await db.execute(sql`update invitation set until = now() - interval '1 second' where used_at is null`);
-    expect([await openInvitation(db, late), await acceptInvitation(db, late, ben.by!), await openInvitation(db, "A".repeat(24))]).toEqual([undefined, undefined, undefined]);
+    expect([
+      await openInvitation(db, late),
+      await acceptInvitation(db, late, ben.by!),
+      await openInvitation(db, "A".repeat(24)),
+    ]).toEqual([undefined, undefined, undefined]);
     expect(await listInvitations(db, ana, TEST_SECRET)).toEqual([]);
   });
 
@@ -73,7 +100,9 @@ describe("an invitation", () => {
   });
 
   it("is one of at most fifty, also when many are asked for at once", async () => {
-    const made = await Promise.all(Array.from({ length: MOST_INVITATIONS + 6 }, () => invite(db, ben, "coach", TEST_SECRET)));
+    const made = await Promise.all(
+      Array.from({ length: MOST_INVITATIONS + 6 }, () => invite(db, ben, "coach", TEST_SECRET)),
+    );
     expect(made.filter((one) => one !== undefined)).toHaveLength(MOST_INVITATIONS);
   });
 });
@@ -88,7 +117,10 @@ describe("a club", () => {
     expect(await changeMember(db, ana, ben.by!, "owner")).toBe("done");
     // Whoever steps down as an owner does not come back by a link they kept.
     expect(await changeMember(db, ana, ben.by!, "coach")).toBe("done");
-    expect([await openInvitation(db, coachAgain), await listInvitations(db, ana, TEST_SECRET)]).toEqual([undefined, []]);
+    expect([await openInvitation(db, coachAgain), await listInvitations(db, ana, TEST_SECRET)]).toEqual([
+      undefined,
+      [],
+    ]);
     expect(await changeMember(db, ana, ben.by!, "owner")).toBe("done");
     // Both step down at once: one of them stays.
     const came = await Promise.all([changeMember(db, ana, ana.by!, "out"), changeMember(db, ana, ben.by!, "out")]);
@@ -104,8 +136,15 @@ describe("a club", () => {
   });
 
   it("of their own is made for whoever is in none any more, once", async () => {
-    const [somebody] = await db.insert(coach).values({ id: "three", name: "Three", email: "three@club.example" }).returning({ id: coach.id, name: coach.name });
-    const made = await Promise.all([requireMember(db, somebody!), requireMember(db, somebody!), requireMember(db, somebody!)]);
+    const [somebody] = await db
+      .insert(coach)
+      .values({ id: "three", name: "Three", email: "three@club.example" })
+      .returning({ id: coach.id, name: coach.name });
+    const made = await Promise.all([
+      requireMember(db, somebody!),
+      requireMember(db, somebody!),
+      requireMember(db, somebody!),
+    ]);
     expect(new Set(made.map((one) => one.club.id)).size).toBe(1);
     expect(made[0]).toMatchObject({ name: "Three", role: "owner" });
   });

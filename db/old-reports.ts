@@ -13,21 +13,29 @@ const AT_ONCE = 2_000;
 const waits = sql`exists (select 1 from ${checkIn} c where c.club_id = "run"."club_id" and c.run_id = "run"."id" and c.pain and c.seen_at is null)`;
 
 /** The reports of a club that came before a moment and that nothing keeps. */
-const before = (clubId: string, moment: Date): SQL => and(eq(run.clubId, clubId), lt(run.arrivedAt, moment), sql`not ${waits}`)!;
+const before = (clubId: string, moment: Date): SQL =>
+  and(eq(run.clubId, clubId), lt(run.arrivedAt, moment), sql`not ${waits}`)!;
 
 /** How many reports a club would lose if it kept them for so many months only. */
 export async function countOlder(db: Db, club: Club, months: number, zone: string): Promise<number> {
-  const [row] = await db.select({ n: count() }).from(run).where(before(club.id, monthsBefore(now(), months, zone)));
+  const [row] = await db
+    .select({ n: count() })
+    .from(run)
+    .where(before(club.id, monthsBefore(now(), months, zone)));
   return row!.n;
 }
 
 /** Deletes what each club keeps no longer: runs and check-ins that arrived more months ago than it says, by its calendar. Never pain that nobody has seen to. Returns how many runs. */
 export async function dropOldReports(db: Db): Promise<number> {
   let dropped = 0;
-  for (const { id, months, zone } of await db.select({ id: clubs.id, months: clubs.keepMonths, zone: clubs.zone }).from(clubs)) {
+  for (const { id, months, zone } of await db
+    .select({ id: clubs.id, months: clubs.keepMonths, zone: clubs.zone })
+    .from(clubs)) {
     const old = before(id, monthsBefore(now(), months, zone ?? zoneHere()));
     for (let some = AT_ONCE; some === AT_ONCE; dropped += some) {
-      const { rowCount } = await db.execute(sql`delete from ${run} where (club_id, id) in (select club_id, id from ${run} where ${old} limit ${AT_ONCE})`);
+      const { rowCount } = await db.execute(
+        sql`delete from ${run} where (club_id, id) in (select club_id, id from ${run} where ${old} limit ${AT_ONCE})`,
+      );
       some = rowCount ?? 0;
     }
   }

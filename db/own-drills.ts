@@ -20,13 +20,27 @@ import { LEVELS } from "~/core/vocabulary/levels";
 export type OwnDrill = { id: string; revision: number; archivedAt: Date | null; updatedAt: Date; doc: Drill };
 
 const own = (club: Club, id: string) => and(eq(ownDrill.clubId, club.id), eq(ownDrill.id, id));
-const shown = { id: ownDrill.id, revision: ownDrill.revision, archivedAt: ownDrill.archivedAt, updatedAt: ownDrill.updatedAt, doc: ownDrillRevision.doc };
+const shown = {
+  id: ownDrill.id,
+  revision: ownDrill.revision,
+  archivedAt: ownDrill.archivedAt,
+  updatedAt: ownDrill.updatedAt,
+  doc: ownDrillRevision.doc,
+};
 /** A drill without how it moves: lists and timing need only its words and numbers, which are a twentieth of it. */
 const unmoving = sql<unknown>`${ownDrillRevision.doc} - 'motions'`.mapWith(ownDrillRevision.doc);
 /** What a revision stresses, where it was worked out the way it is now. */
-const stressed = and(eq(ownDrillStress.clubId, ownDrillRevision.clubId), eq(ownDrillStress.drillId, ownDrillRevision.drillId), eq(ownDrillStress.number, ownDrillRevision.number), eq(ownDrillStress.rules, STRESS_RULES));
+const stressed = and(
+  eq(ownDrillStress.clubId, ownDrillRevision.clubId),
+  eq(ownDrillStress.drillId, ownDrillRevision.drillId),
+  eq(ownDrillStress.number, ownDrillRevision.number),
+  eq(ownDrillStress.rules, STRESS_RULES),
+);
 type Kept = { drillId: string; number: number; doc: unknown; lines: Partial<LevelLines> | null };
-const known = <R extends Kept>({ lines, drillId: _, number: __, ...row }: R, doc: Drill) => ({ ...row, doc: withStress(doc, lines) });
+const known = <R extends Kept>({ lines, drillId: _, number: __, ...row }: R, doc: Drill) => ({
+  ...row,
+  doc: withStress(doc, lines),
+});
 
 /** Revisions that have been read and were right. A revision never changes, so it is looked through once. */
 const right = new Set<string>();
@@ -45,12 +59,17 @@ function openRevision({ drillId, number, doc }: Kept, whole: boolean): Opened<Dr
 }
 
 /** Those that can be read, with what they stress. */
-const allKnown = <R extends Kept>(rows: readonly R[], whole: boolean) => readable(rows, (row) => openRevision(row, whole)).map(({ row, doc }) => known(row, doc));
+const allKnown = <R extends Kept>(rows: readonly R[], whole: boolean) =>
+  readable(rows, (row) => openRevision(row, whole)).map(({ row, doc }) => known(row, doc));
 /** One that was asked for by itself. */
 const theKnown = <R extends Kept>(row: R) => known(row, mustOpen(openRevision(row, true), "drill", row.drillId));
 /** Which revision a row is of. */
 const revisionOf = { drillId: ownDrillRevision.drillId, number: ownDrillRevision.number };
-const newest = and(eq(ownDrillRevision.clubId, ownDrill.clubId), eq(ownDrillRevision.drillId, ownDrill.id), eq(ownDrillRevision.number, ownDrill.revision));
+const newest = and(
+  eq(ownDrillRevision.clubId, ownDrill.clubId),
+  eq(ownDrillRevision.drillId, ownDrill.id),
+  eq(ownDrillRevision.number, ownDrill.revision),
+);
 
 /** That a revision is one of those named by id. */
 const isNamed = (ids: readonly string[]) => {
@@ -61,8 +80,13 @@ const isNamed = (ids: readonly string[]) => {
 
 /** The coach's own drills in their newest revision, last changed first. Archived ones are left out. */
 export async function listOwnDrills(db: Db, club: Club): Promise<OwnDrill[]> {
-  const rows = await db.select({ ...shown, ...revisionOf, lines: ownDrillStress.levels }).from(ownDrill).innerJoin(ownDrillRevision, newest).leftJoin(ownDrillStress, stressed)
-    .where(and(eq(ownDrill.clubId, club.id), isNull(ownDrill.archivedAt))).orderBy(desc(ownDrill.updatedAt));
+  const rows = await db
+    .select({ ...shown, ...revisionOf, lines: ownDrillStress.levels })
+    .from(ownDrill)
+    .innerJoin(ownDrillRevision, newest)
+    .leftJoin(ownDrillStress, stressed)
+    .where(and(eq(ownDrill.clubId, club.id), isNull(ownDrill.archivedAt)))
+    .orderBy(desc(ownDrill.updatedAt));
   return allKnown(rows, true);
 }
 
@@ -74,19 +98,41 @@ export async function browseOwnDrills(db: Db, club: Club, aside = false): Promis
 }
 
 /** The same, with those that cannot be read. */
-export async function browseAllOwn(db: Db, club: Club, aside = false): Promise<{ drills: ListedDrill[]; unreadable: UnreadableRow[] }> {
-  const rows = await db.select({ ...revisionOf, title: ownDrill.name, doc: unmoving, drawn: sql<boolean>`${ownDrillRevision.doc} ? 'motions'`, lines: ownDrillStress.levels }).from(ownDrill).innerJoin(ownDrillRevision, newest).leftJoin(ownDrillStress, stressed)
-    .where(and(eq(ownDrill.clubId, club.id), aside ? isNotNull(ownDrill.archivedAt) : isNull(ownDrill.archivedAt))).orderBy(desc(ownDrill.updatedAt));
+export async function browseAllOwn(
+  db: Db,
+  club: Club,
+  aside = false,
+): Promise<{ drills: ListedDrill[]; unreadable: UnreadableRow[] }> {
+  const rows = await db
+    .select({
+      ...revisionOf,
+      title: ownDrill.name,
+      doc: unmoving,
+      drawn: sql<boolean>`${ownDrillRevision.doc} ? 'motions'`,
+      lines: ownDrillStress.levels,
+    })
+    .from(ownDrill)
+    .innerJoin(ownDrillRevision, newest)
+    .leftJoin(ownDrillStress, stressed)
+    .where(and(eq(ownDrill.clubId, club.id), aside ? isNotNull(ownDrill.archivedAt) : isNull(ownDrill.archivedAt)))
+    .orderBy(desc(ownDrill.updatedAt));
   const unreadable = rows.flatMap((row): UnreadableRow[] => {
     const opened = openRevision(row, false);
-    return opened.ok ? [] : [{ kind: "drill", id: row.drillId, title: row.title, newer: opened.newer, why: opened.why }];
+    return opened.ok
+      ? []
+      : [{ kind: "drill", id: row.drillId, title: row.title, newer: opened.newer, why: opened.why }];
   });
   return { unreadable, drills: allKnown(rows, false).map(({ title: _, ...row }) => row) };
 }
 
 /** One of the coach's own drills in its newest revision, or undefined. */
 export async function findOwnDrill(db: Db, club: Club, id: string): Promise<OwnDrill | undefined> {
-  const [row] = await db.select({ ...shown, ...revisionOf, lines: ownDrillStress.levels }).from(ownDrill).innerJoin(ownDrillRevision, newest).leftJoin(ownDrillStress, stressed).where(own(club, id));
+  const [row] = await db
+    .select({ ...shown, ...revisionOf, lines: ownDrillStress.levels })
+    .from(ownDrill)
+    .innerJoin(ownDrillRevision, newest)
+    .leftJoin(ownDrillStress, stressed)
+    .where(own(club, id));
   if (!row) return undefined;
   return theKnown(row);
 }
@@ -97,20 +143,30 @@ export type Revision = { number: number; createdAt: Date };
 export async function listRevisions(db: Db, club: Club, id: string): Promise<Revision[]> {
   return db
     .select({ number: ownDrillRevision.number, createdAt: ownDrillRevision.createdAt })
-    .from(ownDrillRevision).where(and(eq(ownDrillRevision.clubId, club.id), eq(ownDrillRevision.drillId, id))).orderBy(desc(ownDrillRevision.number));
+    .from(ownDrillRevision)
+    .where(and(eq(ownDrillRevision.clubId, club.id), eq(ownDrillRevision.drillId, id)))
+    .orderBy(desc(ownDrillRevision.number));
 }
 
 /** One revision of one of the coach's own drills, with its motions, or undefined. */
 export async function findRevision(db: Db, club: Club, id: string, number: number): Promise<Drill | undefined> {
-  const [row] = await db.select({ ...revisionOf, doc: ownDrillRevision.doc, lines: ownDrillStress.levels }).from(ownDrillRevision).leftJoin(ownDrillStress, stressed)
-    .where(and(eq(ownDrillRevision.clubId, club.id), eq(ownDrillRevision.drillId, id), eq(ownDrillRevision.number, number)));
+  const [row] = await db
+    .select({ ...revisionOf, doc: ownDrillRevision.doc, lines: ownDrillStress.levels })
+    .from(ownDrillRevision)
+    .leftJoin(ownDrillStress, stressed)
+    .where(
+      and(eq(ownDrillRevision.clubId, club.id), eq(ownDrillRevision.drillId, id), eq(ownDrillRevision.number, number)),
+    );
   return row && theKnown(row).doc;
 }
 
 /** Those revisions of the coach's own drills that are named by the id they are used by, without motions. */
 export async function revisionsNamed(db: Db, club: Club, ids: readonly string[]): Promise<Drill[]> {
   if (ids.length === 0) return [];
-  const rows = await db.select({ ...revisionOf, doc: unmoving, lines: ownDrillStress.levels }).from(ownDrillRevision).leftJoin(ownDrillStress, stressed)
+  const rows = await db
+    .select({ ...revisionOf, doc: unmoving, lines: ownDrillStress.levels })
+    .from(ownDrillRevision)
+    .leftJoin(ownDrillStress, stressed)
     .where(and(eq(ownDrillRevision.clubId, club.id), isNamed(ids)));
   return allKnown(rows, false).map((row) => row.doc);
 }
@@ -120,18 +176,46 @@ export async function revisionsNamed(db: Db, club: Club, ids: readonly string[])
  * core/drills/own-list. The database writes the text: laying out some megabytes of drills here would hold up everybody else.
  */
 export async function ownDrillsText(db: Db, club: Club, named: readonly string[] = []): Promise<string> {
-  const listed = (offered: boolean) => ({ text: sql<string>`json_build_object('doc', ${ownDrillRevision.doc} - 'motions', 'lines', ${ownDrillStress.levels}, 'offered', ${sql.raw(String(offered))})::text` });
+  const listed = (offered: boolean) => ({
+    text: sql<string>`json_build_object('doc', ${ownDrillRevision.doc} - 'motions', 'lines', ${ownDrillStress.levels}, 'offered', ${sql.raw(String(offered))})::text`,
+  });
   const [offered, others] = await Promise.all([
-    db.select(listed(true)).from(ownDrill).innerJoin(ownDrillRevision, newest).leftJoin(ownDrillStress, stressed)
-      .where(and(eq(ownDrill.clubId, club.id), isNull(ownDrill.archivedAt))).orderBy(desc(ownDrill.updatedAt)),
-    named.length === 0 ? [] : db.select(listed(false)).from(ownDrillRevision).leftJoin(ownDrillStress, stressed).where(and(eq(ownDrillRevision.clubId, club.id), isNamed(named))),
+    db
+      .select(listed(true))
+      .from(ownDrill)
+      .innerJoin(ownDrillRevision, newest)
+      .leftJoin(ownDrillStress, stressed)
+      .where(and(eq(ownDrill.clubId, club.id), isNull(ownDrill.archivedAt)))
+      .orderBy(desc(ownDrill.updatedAt)),
+    named.length === 0
+      ? []
+      : db
+          .select(listed(false))
+          .from(ownDrillRevision)
+          .leftJoin(ownDrillStress, stressed)
+          .where(and(eq(ownDrillRevision.clubId, club.id), isNamed(named))),
   ]);
   return `[${[...offered, ...others].map((row) => row.text).join(",")}]`;
 }
 
 /** One revision with what it stresses; its document gets the id it is used by. */
-export async function addRevision(tx: Pick<Db, "insert">, club: Club, drillId: string, number: number, doc: Drill, levels: Partial<LevelLines>): Promise<void> {
-  await tx.insert(ownDrillRevision).values({ clubId: club.id, drillId, number, madeBy: club.by, doc: { ...asDocument(doc), id: ownDrillId(drillId, number) } });
+export async function addRevision(
+  tx: Pick<Db, "insert">,
+  club: Club,
+  drillId: string,
+  number: number,
+  doc: Drill,
+  levels: Partial<LevelLines>,
+): Promise<void> {
+  await tx
+    .insert(ownDrillRevision)
+    .values({
+      clubId: club.id,
+      drillId,
+      number,
+      madeBy: club.by,
+      doc: { ...asDocument(doc), id: ownDrillId(drillId, number) },
+    });
   await tx.insert(ownDrillStress).values({ clubId: club.id, drillId, number, rules: STRESS_RULES, levels });
 }
 
@@ -141,12 +225,27 @@ export async function addRevision(tx: Pick<Db, "insert">, club: Club, drillId: s
  * Returns how many there were.
  */
 export async function workOutOwnStresses(db: Db, atATime = 20): Promise<number> {
-  for (let done = 0; ; ) {
-    const rows = await db.select({ drillId: ownDrillRevision.drillId, number: ownDrillRevision.number, clubId: ownDrillRevision.clubId, doc: ownDrillRevision.doc })
-      .from(ownDrillRevision).leftJoin(ownDrillStress, stressed).where(isNull(ownDrillStress.drillId)).limit(atATime);
+  for (let done = 0; ;) {
+    const rows = await db
+      .select({
+        drillId: ownDrillRevision.drillId,
+        number: ownDrillRevision.number,
+        clubId: ownDrillRevision.clubId,
+        doc: ownDrillRevision.doc,
+      })
+      .from(ownDrillRevision)
+      .leftJoin(ownDrillStress, stressed)
+      .where(isNull(ownDrillStress.drillId))
+      .limit(atATime);
     for (const { doc, ...key } of rows) {
       const row = { rules: STRESS_RULES, levels: await linesOf(doc).catch(() => ({})) };
-      await db.insert(ownDrillStress).values({ ...key, ...row }).onConflictDoUpdate({ target: [ownDrillStress.clubId, ownDrillStress.drillId, ownDrillStress.number], set: row });
+      await db
+        .insert(ownDrillStress)
+        .values({ ...key, ...row })
+        .onConflictDoUpdate({
+          target: [ownDrillStress.clubId, ownDrillStress.drillId, ownDrillStress.number],
+          set: row,
+        });
     }
     done += rows.length;
     if (rows.length < atATime) return done;
@@ -198,6 +297,10 @@ export async function keepRevision(db: Db, club: Club, id: string, basedOn: numb
 
 /** Puts a drill aside or brings it back. Sessions that use it go on as they are. Returns false when it is not the coach's. */
 export async function shelveOwnDrill(db: Db, club: Club, id: string, away: boolean): Promise<boolean> {
-  const rows = await db.update(ownDrill).set({ archivedAt: away ? nowDate() : null }).where(own(club, id)).returning({ id: ownDrill.id });
+  const rows = await db
+    .update(ownDrill)
+    .set({ archivedAt: away ? nowDate() : null })
+    .where(own(club, id))
+    .returning({ id: ownDrill.id });
   return rows.length > 0;
 }

@@ -7,7 +7,16 @@ import { readSession } from "~/core/session/read";
 import type { Db } from "./client";
 import type { Club } from "./clubs";
 import { handOut, openLink, type OpenLink } from "./editions";
-import { findPerson, forgetPerson, joinGroup, leaveGroup, listPeople, NOBODY, PEOPLE_A_PAGE, whatTheySaid } from "./people";
+import {
+  findPerson,
+  forgetPerson,
+  joinGroup,
+  leaveGroup,
+  listPeople,
+  NOBODY,
+  PEOPLE_A_PAGE,
+  whatTheySaid,
+} from "./people";
 import { countUnseenPain, keepCheckIn, listHeard, setNotTheirs, setRemoved, setSeen } from "./runs";
 import { checkIn, edition, person, run, trainingSession } from "./schema";
 import { addSession, saveSetting } from "./sessions";
@@ -27,7 +36,16 @@ async function crew(name: string, ...names: string[]): Promise<{ group: string; 
 }
 
 async function opened(group: string): Promise<{ session: string; link: OpenLink }> {
-  const read = readSession({ format: "mapset/session", version: 1, title: "Legs", purpose: "off-day", blocks: [{ title: "One", items: [{ drill: "cat-camel", dose: { kind: "time", seconds: 30 } }] }] }, drillById);
+  const read = readSession(
+    {
+      format: "mapset/session",
+      version: 1,
+      title: "Legs",
+      purpose: "off-day",
+      blocks: [{ title: "One", items: [{ drill: "cat-camel", dose: { kind: "time", seconds: 30 } }] }],
+    },
+    drillById,
+  );
   if (!read.ok) throw new Error("bad");
   const doc = read.value;
   const total = compile(doc, drillById).totalSeconds;
@@ -40,19 +58,36 @@ async function opened(group: string): Promise<{ session: string; link: OpenLink 
 
 const said = (id: string, name: string, pain: boolean) => ({
   run: { key: crypto.randomUUID(), person: { athleteId: id, name }, shareDone: 1, finished: true },
-  hard: 6, tightness: [{ joint: "hip" as const, left: 2, right: 7 }], pain, painWhere: pain ? `where ${name} fell` : "", note: `${name} here`,
+  hard: 6,
+  tightness: [{ joint: "hip" as const, left: 2, right: 7 }],
+  pain,
+  painWhere: pain ? `where ${name} fell` : "",
+  note: `${name} here`,
 });
 
 describe("people", () => {
   it("may be in several groups, leave one, and come back into it; a group that is deleted leaves them", async () => {
     const { group, ids } = await crew("Juniors", "Moss", "Tern");
     const other = await addTeam(db, ana, "Sunday class");
-    expect([await joinGroup(db, ben, ids["Moss"]!, other), await joinGroup(db, ana, ids["Moss"]!, crypto.randomUUID()), await joinGroup(db, ana, ids["Moss"]!, other)]).toEqual([false, false, true]);
+    expect([
+      await joinGroup(db, ben, ids["Moss"]!, other),
+      await joinGroup(db, ana, ids["Moss"]!, crypto.randomUUID()),
+      await joinGroup(db, ana, ids["Moss"]!, other),
+    ]).toEqual([false, false, true]);
     await setAthleteAreas(db, ana, ids["Moss"]!, ["kneeling"]);
-    expect([await leaveGroup(db, ben, ids["Moss"]!, group), await leaveGroup(db, ana, ids["Moss"]!, group)]).toEqual([false, true]);
+    expect([await leaveGroup(db, ben, ids["Moss"]!, group), await leaveGroup(db, ana, ids["Moss"]!, group)]).toEqual([
+      false,
+      true,
+    ]);
     const found = await findPerson(db, ana, ids["Moss"]!);
-    expect(found!.groups.map((one) => [one.name, one.until === null])).toEqual([["Sunday class", true], ["Juniors", false]]);
-    expect((await listTeams(db, ana)).map((team) => [team.name, team.athletes.map((one) => one.name)])).toEqual([["Juniors", ["Tern"]], ["Sunday class", ["Moss"]]]);
+    expect(found!.groups.map((one) => [one.name, one.until === null])).toEqual([
+      ["Sunday class", true],
+      ["Juniors", false],
+    ]);
+    expect((await listTeams(db, ana)).map((team) => [team.name, team.athletes.map((one) => one.name)])).toEqual([
+      ["Juniors", ["Tern"]],
+      ["Sunday class", ["Moss"]],
+    ]);
     // Leaving twice keeps the first day; coming back goes on from the day they joined.
     const until = found!.groups[1]!.until;
     await leaveGroup(db, ana, ids["Moss"]!, group);
@@ -67,8 +102,19 @@ describe("people", () => {
   it("are listed by name, a page at a time, and found by part of it", async () => {
     await crew("Many", ...Array.from({ length: PEOPLE_A_PAGE + 5 }, (_, i) => `zz ${String(i).padStart(3, "0")}`));
     const first = await listPeople(db, ana, { find: "ZZ 0" });
-    expect([first.rows.length, first.all, first.rows[0]!.name, first.rows[0]!.groups]).toEqual([PEOPLE_A_PAGE, PEOPLE_A_PAGE + 5, "zz 000", ["Many"]]);
-    expect((await listPeople(db, ana, { find: "zz", page: 1 })).rows.map((one) => one.name)).toEqual(["zz 060", "zz 061", "zz 062", "zz 063", "zz 064"]);
+    expect([first.rows.length, first.all, first.rows[0]!.name, first.rows[0]!.groups]).toEqual([
+      PEOPLE_A_PAGE,
+      PEOPLE_A_PAGE + 5,
+      "zz 000",
+      ["Many"],
+    ]);
+    expect((await listPeople(db, ana, { find: "zz", page: 1 })).rows.map((one) => one.name)).toEqual([
+      "zz 060",
+      "zz 061",
+      "zz 062",
+      "zz 063",
+      "zz 064",
+    ]);
     expect((await listPeople(db, ana, { find: "%" })).all).toBe(0);
     expect((await listPeople(db, ben)).all).toBe(0);
   });
@@ -98,38 +144,87 @@ describe("forgetting somebody", () => {
     const unseen = await countUnseenPain(db, ana);
     expect(await forgetPerson(db, ana, ids["Gull"]!)).toBe("forgotten");
     expect(await countUnseenPain(db, ana)).toBe(unseen);
-    expect(await listHeard(db, ana, session, 1, { only: "unseen pain" })).toMatchObject([{ name: "Someone", notTheirs: NOBODY, checkIn: { pain: true, painWhere: "where Gull fell" } }]);
+    expect(await listHeard(db, ana, session, 1, { only: "unseen pain" })).toMatchObject([
+      { name: "Someone", notTheirs: NOBODY, checkIn: { pain: true, painWhere: "where Gull fell" } },
+    ]);
   });
   it("erases their name and words everywhere, and leaves everybody else's and the figures as they were", async () => {
     const { group, ids } = await crew("Crew", "Skua", "Pip");
     const { session, link } = await opened(group);
     const choice = (athleteId: string) => ({ athleteId, block: 0, item: 0, at: "cat-camel", does: "rest" as const });
-    const accepted = [{ key: "protected-areas cat-camel", says: "Cat–camel loads kneeling, which Skua and Pip protect.", reason: "Skua asked to; Skuas do." }];
-    await saveSetting(db, ana, session, { teamId: group, accepted, choices: [choice(ids["Skua"]!), choice(ids["Pip"]!)] });
-    const { doc, totalSeconds } = (await db.select({ doc: trainingSession.doc, totalSeconds: trainingSession.totalSeconds }).from(trainingSession).where(eq(trainingSession.id, session)))[0]!;
+    const accepted = [
+      {
+        key: "protected-areas cat-camel",
+        says: "Cat–camel loads kneeling, which Skua and Pip protect.",
+        reason: "Skua asked to; Skuas do.",
+      },
+    ];
+    await saveSetting(db, ana, session, {
+      teamId: group,
+      accepted,
+      choices: [choice(ids["Skua"]!), choice(ids["Pip"]!)],
+    });
+    const { doc, totalSeconds } = (
+      await db
+        .select({ doc: trainingSession.doc, totalSeconds: trainingSession.totalSeconds })
+        .from(trainingSession)
+        .where(eq(trainingSession.id, session))
+    )[0]!;
     await handOut(db, ana, session, makeEdition(doc as never, drillById), totalSeconds, group, TEST_SECRET);
     for (const name of ["Skua", "Pip"]) await keepCheckIn(db, link, said(ids[name]!, name, false));
     // One that was taken off the list is theirs, too.
     await keepCheckIn(db, link, said(ids["Skua"]!, "Skua", true));
     await setRemoved(db, ana, (await listHeard(db, ana, session, 1))[0]!.runId, true);
-    const figures = async () => (await db.execute(sql`select c.effort, c.tightness, c.pain, r.share_done, r.started_at, c.sent_at from run r join check_in c on c.club_id = r.club_id and c.run_id = r.id where r.link_id = ${link.id} order by r.id`)).rows;
+    const figures = async () =>
+      (
+        await db.execute(
+          sql`select c.effort, c.tightness, c.pain, r.share_done, r.started_at, c.sent_at from run r join check_in c on c.club_id = r.club_id and c.run_id = r.id where r.link_id = ${link.id} order by r.id`,
+        )
+      ).rows;
     const before = await figures();
     const unseen = await countUnseenPain(db, ana);
 
     expect(await forgetPerson(db, ana, ids["Skua"]!)).toBe("forgotten");
 
-    const dump = async (table: string) => (await db.execute(sql`select to_jsonb(t)::text as row from ${sql.identifier(table)} t where club_id = ${ana.id}`)).rows.map((row) => String((row as { row: string }).row)).join("\n");
+    const dump = async (table: string) =>
+      (
+        await db.execute(sql`select to_jsonb(t)::text as row from ${sql.identifier(table)} t where club_id = ${ana.id}`)
+      ).rows
+        .map((row) => String((row as { row: string }).row))
+        .join("\n");
     for (const table of ["person", "membership", "run", "check_in", "training_session", "edition", "link"]) {
       const all = await dump(table);
       expect([table, all.includes(ids["Skua"]!), /Skua\b/.test(all)]).toEqual([table, false, false]);
     }
     expect(await figures()).toEqual(before);
     expect(await countUnseenPain(db, ana)).toBe(unseen);
-    const runs = await db.select({ name: run.name, personId: run.personId, note: checkIn.note, where: checkIn.painWhere }).from(run).innerJoin(checkIn, and(eq(checkIn.clubId, run.clubId), eq(checkIn.runId, run.id))).where(eq(run.linkId, link.id));
-    expect(runs.filter((one) => one.name === "Pip")).toEqual([{ name: "Pip", personId: ids["Pip"]!, note: "Pip here", where: null }]);
-    expect(runs.filter((one) => one.name === NOBODY)).toEqual(Array(2).fill({ name: NOBODY, personId: null, note: null, where: null }));
-    const beside = await db.select({ accepted: edition.accepted, choices: edition.choices }).from(edition).where(and(eq(edition.sessionId, session), eq(edition.number, 2)));
-    expect(beside).toEqual([{ accepted: [{ key: "protected-areas cat-camel", says: "Cat–camel loads kneeling, which somebody and Pip protect.", reason: "somebody asked to; Skuas do." }], choices: [choice(ids["Pip"]!)] }]);
+    const runs = await db
+      .select({ name: run.name, personId: run.personId, note: checkIn.note, where: checkIn.painWhere })
+      .from(run)
+      .innerJoin(checkIn, and(eq(checkIn.clubId, run.clubId), eq(checkIn.runId, run.id)))
+      .where(eq(run.linkId, link.id));
+    expect(runs.filter((one) => one.name === "Pip")).toEqual([
+      { name: "Pip", personId: ids["Pip"]!, note: "Pip here", where: null },
+    ]);
+    expect(runs.filter((one) => one.name === NOBODY)).toEqual(
+      Array(2).fill({ name: NOBODY, personId: null, note: null, where: null }),
+    );
+    const beside = await db
+      .select({ accepted: edition.accepted, choices: edition.choices })
+      .from(edition)
+      .where(and(eq(edition.sessionId, session), eq(edition.number, 2)));
+    expect(beside).toEqual([
+      {
+        accepted: [
+          {
+            key: "protected-areas cat-camel",
+            says: "Cat–camel loads kneeling, which somebody and Pip protect.",
+            reason: "somebody asked to; Skuas do.",
+          },
+        ],
+        choices: [choice(ids["Pip"]!)],
+      },
+    ]);
     expect(await db.$count(person, eq(person.id, ids["Pip"]!))).toBe(1);
   });
 });

@@ -19,22 +19,31 @@ describe("while the database is away", () => {
     expect(await persevere(work, false, quick)).toBe("done");
     expect(made.tries).toBe(3);
   });
-  it.each(["CONNECTION_CLOSED", "ECONNRESET", "57P02"])("what may have been done is done again only where it changes nothing: %s", async (code) => {
-    expect(await persevere(failing(code).work, true, quick)).toBe("done");
-    const { made, work } = failing(code);
-    await expect(persevere(work, false, quick)).rejects.toThrow(code);
-    expect(made.tries).toBe(1);
-  });
-  it.each(["23505", "22001", "42P01", "57014", "Query read timeout"])("what is wrong is not tried again: %s", async (code) => {
-    const { made, work } = failing(code);
-    await expect(persevere(work, true, quick)).rejects.toThrow(code);
-    expect(made.tries).toBe(1);
-  });
+  it.each(["CONNECTION_CLOSED", "ECONNRESET", "57P02"])(
+    "what may have been done is done again only where it changes nothing: %s",
+    async (code) => {
+      expect(await persevere(failing(code).work, true, quick)).toBe("done");
+      const { made, work } = failing(code);
+      await expect(persevere(work, false, quick)).rejects.toThrow(code);
+      expect(made.tries).toBe(1);
+    },
+  );
+  it.each(["23505", "22001", "42P01", "57014", "Query read timeout"])(
+    "what is wrong is not tried again: %s",
+    async (code) => {
+      const { made, work } = failing(code);
+      await expect(persevere(work, true, quick)).rejects.toThrow(code);
+      expect(made.tries).toBe(1);
+    },
+  );
   it("also where the driver says it in words only", async () => {
     let tries = 0;
-    const work = () => (tries++ === 0 ? Promise.reject(new Error("Client was closed and is not queryable")) : Promise.resolve("done"));
+    const work = () =>
+      tries++ === 0 ? Promise.reject(new Error("Client was closed and is not queryable")) : Promise.resolve("done");
     expect(await persevere(work, false, quick)).toBe("done");
-    await expect(persevere(() => Promise.reject(new Error("Connection terminated unexpectedly")), false, quick)).rejects.toThrow("terminated");
+    await expect(
+      persevere(() => Promise.reject(new Error("Connection terminated unexpectedly")), false, quick),
+    ).rejects.toThrow("terminated");
   });
   it("it is given up in the end", async () => {
     const always = () => Promise.reject(Object.assign(new Error("away"), { code: "ECONNREFUSED" }));
@@ -45,7 +54,17 @@ describe("while the database is away", () => {
 it("knows what only asks", () => {
   expect(onlyAsks('select "id" from "run"')).toBe(true);
   expect(onlyAsks("  SELECT 1")).toBe(true);
-  for (const query of ["insert into run values (1) returning id", "update run set x = 1", "delete from run", "select * from run for update", "select * from run for no key update", "select nextval('x')", "select 1 into t", "with x as (delete from run returning id) select * from x", "selection"])
+  for (const query of [
+    "insert into run values (1) returning id",
+    "update run set x = 1",
+    "delete from run",
+    "select * from run for update",
+    "select * from run for no key update",
+    "select nextval('x')",
+    "select 1 into t",
+    "with x as (delete from run returning id) select * from x",
+    "selection",
+  ])
     expect(onlyAsks(query), query).toBe(false);
 });
 
@@ -55,7 +74,12 @@ it("keeps ready what is asked for again and again, so much of it", () => {
   expect(name).toBeDefined();
   expect(nameOf("select 1 from run where id = $1")).toBe(name);
   // What changes something, and what is another statement for each length of a list, is not.
-  for (const text of ["insert into run (id) values ($1)", "select 1 from run where id = $1 for update", "select 1 from run where id in ($1, $2)"]) expect(nameOf(text), text).toBeUndefined();
+  for (const text of [
+    "insert into run (id) values ($1)",
+    "select 1 from run where id = $1 for update",
+    "select 1 from run where id in ($1, $2)",
+  ])
+    expect(nameOf(text), text).toBeUndefined();
   expect(nameOf("select 2")).not.toBe(name);
   expect(nameOf("select 3")).toBeUndefined();
   expect(nameOf("select 1 from run where id = $1")).toBe(name);

@@ -33,10 +33,15 @@ function codeOf(error: unknown): string {
 }
 
 /** Whether a statement may be asked again although it may have been carried out: it changes nothing. */
-export const onlyAsks = (query: string): boolean => /^\s*select\b/i.test(query) && !/\bfor\s+(?:no\s+key\s+)?update\b|\binto\b|\bnextval\b/i.test(query);
+export const onlyAsks = (query: string): boolean =>
+  /^\s*select\b/i.test(query) && !/\bfor\s+(?:no\s+key\s+)?update\b|\binto\b|\bnextval\b/i.test(query);
 
 /** Does something, again and again while the database is away. `again` says whether what was under way may be done twice. */
-export async function persevere<T>(work: () => PromiseLike<T>, again: boolean, { longest = LONGEST_AWAY_MS, pause = wait }: { longest?: number; pause?: (ms: number) => Promise<unknown> } = {}): Promise<T> {
+export async function persevere<T>(
+  work: () => PromiseLike<T>,
+  again: boolean,
+  { longest = LONGEST_AWAY_MS, pause = wait }: { longest?: number; pause?: (ms: number) => Promise<unknown> } = {},
+): Promise<T> {
   const begun = steady();
   for (let next = FIRST_PAUSE_MS; ; next = Math.min(LONGEST_PAUSE_MS, next * 2)) {
     try {
@@ -82,16 +87,23 @@ export class PerseveringPool extends pg.Pool {
   }
 
   // eslint-disable-next-line @typescript-eslint/unbound-method -- called with this pool just below
-  readonly #ask = pg.Pool.prototype.query as (this: pg.Pool, asked: Asked, values?: unknown[]) => Promise<pg.QueryResult>;
+  readonly #ask = pg.Pool.prototype.query as (
+    this: pg.Pool,
+    asked: Asked,
+    values?: unknown[],
+  ) => Promise<pg.QueryResult>;
 
-  override query = ((asked: Asked, values?: unknown[]) => persevere(() => this.#ask(this.#ready(asked), values), onlyAsks(textOf(asked)))) as pg.Pool["query"];
+  override query = ((asked: Asked, values?: unknown[]) =>
+    persevere(() => this.#ask(this.#ready(asked), values), onlyAsks(textOf(asked)))) as pg.Pool["query"];
 
   #ready(asked: Asked): Asked {
     const name = typeof asked === "string" ? undefined : this.#nameOf(asked.text);
     return name === undefined ? asked : { ...(asked as pg.QueryConfig), name };
   }
 
-  override connect = (async (withIt?: (error: Error | undefined, client?: pg.PoolClient, release?: (error?: Error) => void) => void) => {
+  override connect = (async (
+    withIt?: (error: Error | undefined, client?: pg.PoolClient, release?: (error?: Error) => void) => void,
+  ) => {
     // eslint-disable-next-line @typescript-eslint/unbound-method -- called with this pool just below
     const plain = pg.Pool.prototype.connect as unknown as (this: pg.Pool, ...args: unknown[]) => Promise<pg.PoolClient>;
     // Its own queries take a connection by a callback, and are tried again as a whole.

@@ -39,26 +39,67 @@ let ana: Club;
 let ben: Club;
 beforeAll(async () => {
   ({ db, end } = await earlierDatabase("2026-11-27.sql.gz"));
-  const clubOf = async (email: string) => (await clubsOf(db, (await db.select({ id: coach.id }).from(coach).where(eq(coach.email, email)))[0]!.id))[0]!.club;
+  const clubOf = async (email: string) =>
+    (await clubsOf(db, (await db.select({ id: coach.id }).from(coach).where(eq(coach.email, email)))[0]!.id))[0]!.club;
   [ana, ben] = [await clubOf("ana@club.example"), await clubOf("ben@club.example")];
 });
 afterAll(() => end());
 
-const OF_A_CLUB = ["group", "person", "membership", "training_session", "edition", "link", "run", "check_in", "own_drill", "own_drill_revision", "own_drill_stress", "sport_profile", "draft_request", "entry", "member", "invitation"];
+const OF_A_CLUB = [
+  "group",
+  "person",
+  "membership",
+  "training_session",
+  "edition",
+  "link",
+  "run",
+  "check_in",
+  "own_drill",
+  "own_drill_revision",
+  "own_drill_stress",
+  "sport_profile",
+  "draft_request",
+  "entry",
+  "member",
+  "invitation",
+];
 
 /** Everything of a club, as one text. */
 const allOf = async (club: Club): Promise<string> =>
-  (await Promise.all(OF_A_CLUB.map(async (table) => JSON.stringify((await db.execute(sql`select to_jsonb(t) as row from ${sql.identifier(table)} t where club_id = ${club.id} order by to_jsonb(t)::text`)).rows)))).join("\n");
+  (
+    await Promise.all(
+      OF_A_CLUB.map(async (table) =>
+        JSON.stringify(
+          (
+            await db.execute(
+              sql`select to_jsonb(t) as row from ${sql.identifier(table)} t where club_id = ${club.id} order by to_jsonb(t)::text`,
+            )
+          ).rows,
+        ),
+      ),
+    )
+  ).join("\n");
 
 const idOf = async (table: string, column = "id"): Promise<string> => {
-  const { rows: [row] } = await db.execute<{ id: string }>(sql`select ${sql.identifier(column)} as id from ${sql.identifier(table)} where club_id = ${ana.id} order by 1 limit 1`);
+  const {
+    rows: [row],
+  } = await db.execute<{ id: string }>(
+    sql`select ${sql.identifier(column)} as id from ${sql.identifier(table)} where club_id = ${ana.id} order by 1 limit 1`,
+  );
   return row!.id;
 };
 
 /** Each by its name, asked by Ben for what is Ana's. */
 async function asked(): Promise<Record<string, () => Promise<unknown>>> {
   const [session, group, person, run, link, drill, profile, request] = await Promise.all([
-    idOf("edition", "session_id"), idOf("group"), idOf("person"), idOf("run"), idOf("link"), idOf("own_drill"), idOf("sport_profile"), idOf("draft_request"),
+    idOf("edition", "session_id"),
+    idOf("group"),
+    idOf("person"),
+    idOf("run"),
+    idOf("link"),
+    idOf("own_drill"),
+    idOf("sport_profile"),
+    idOf("draft_request"),
   ]);
   await members.invite(db, ana, "assistant", TEST_SECRET);
   const invitation = (await members.listInvitations(db, ana, TEST_SECRET))[0]!.id;
@@ -68,43 +109,100 @@ async function asked(): Promise<Record<string, () => Promise<unknown>>> {
   const own = drawnDrillById("cat-camel")!;
   const kept = { title: "Ben's", doc: keptRequestSchema.parse({ purpose: "off-day", target: 600, demand: "rowing" }) };
   return {
-    listDemands: () => demands.listDemands(db, ben), findDemand: () => demands.findDemand(db, ben, profile), addDemand: () => demands.addDemand(db, ben, demandById("rowing")!),
-    saveDemand: () => demands.saveDemand(db, ben, profile, demandById("rowing")!), deleteDemand: () => demands.deleteDemand(db, ben, profile),
-    listRequests: () => requests.listRequests(db, ben), findRequest: () => requests.findRequest(db, ben, request), addRequest: () => requests.addRequest(db, ben, { ...kept, teamId: group }),
-    saveRequest: () => requests.saveRequest(db, ben, request, { ...kept, teamId: null }), deleteRequest: () => requests.deleteRequest(db, ben, request),
-    listEditions: () => editions.listEditions(db, ben, session, TEST_SECRET), tokenOfLink: () => editions.tokenOfLink(db, ben, link, TEST_SECRET),
+    listDemands: () => demands.listDemands(db, ben),
+    findDemand: () => demands.findDemand(db, ben, profile),
+    addDemand: () => demands.addDemand(db, ben, demandById("rowing")!),
+    saveDemand: () => demands.saveDemand(db, ben, profile, demandById("rowing")!),
+    deleteDemand: () => demands.deleteDemand(db, ben, profile),
+    listRequests: () => requests.listRequests(db, ben),
+    findRequest: () => requests.findRequest(db, ben, request),
+    addRequest: () => requests.addRequest(db, ben, { ...kept, teamId: group }),
+    saveRequest: () => requests.saveRequest(db, ben, request, { ...kept, teamId: null }),
+    deleteRequest: () => requests.deleteRequest(db, ben, request),
+    listEditions: () => editions.listEditions(db, ben, session, TEST_SECRET),
+    tokenOfLink: () => editions.tokenOfLink(db, ben, link, TEST_SECRET),
     handOut: () => editions.handOut(db, ben, session, makeEdition(plain, drillById), 60, null, TEST_SECRET),
-    withdrawLink: () => editions.withdrawLink(db, ben, link), newestEdition: () => editions.newestEdition(db, ben, session),
-    listOwnDrills: () => drills.listOwnDrills(db, ben), browseOwnDrills: () => drills.browseOwnDrills(db, ben, true), browseAllOwn: async () => (await drills.browseAllOwn(db, ben, true)).drills, findOwnDrill: () => drills.findOwnDrill(db, ben, drill),
-    listRevisions: () => drills.listRevisions(db, ben, drill), findRevision: () => drills.findRevision(db, ben, drill, 1), revisionsNamed: () => drills.revisionsNamed(db, ben, [ownDrillId(drill, 1)]),
-    ownDrillsText: () => drills.ownDrillsText(db, ben, [ownDrillId(drill, 1)]), addOwnDrill: () => drills.addOwnDrill(db, ben, own), keepRevision: () => drills.keepRevision(db, ben, drill, 1, own),
+    withdrawLink: () => editions.withdrawLink(db, ben, link),
+    newestEdition: () => editions.newestEdition(db, ben, session),
+    listOwnDrills: () => drills.listOwnDrills(db, ben),
+    browseOwnDrills: () => drills.browseOwnDrills(db, ben, true),
+    browseAllOwn: async () => (await drills.browseAllOwn(db, ben, true)).drills,
+    findOwnDrill: () => drills.findOwnDrill(db, ben, drill),
+    listRevisions: () => drills.listRevisions(db, ben, drill),
+    findRevision: () => drills.findRevision(db, ben, drill, 1),
+    revisionsNamed: () => drills.revisionsNamed(db, ben, [ownDrillId(drill, 1)]),
+    ownDrillsText: () => drills.ownDrillsText(db, ben, [ownDrillId(drill, 1)]),
+    addOwnDrill: () => drills.addOwnDrill(db, ben, own),
+    keepRevision: () => drills.keepRevision(db, ben, drill, 1, own),
     shelveOwnDrill: () => drills.shelveOwnDrill(db, ben, drill, true),
     // A revision of another club's drill has nothing to belong to.
     addRevision: () => drills.addRevision(db, ben, drill, 9, own, {}).catch(() => "refused"),
-    listMembers: () => members.listMembers(db, ben), setClubZone: () => members.setClubZone(db, ben, "Pacific/Apia"), renameClub: () => members.renameClub(db, ben, "Ben's own"), changeMember: () => members.changeMember(db, ben, ana.by!, "out"),
-    invite: () => members.invite(db, ben, "coach", TEST_SECRET), listInvitations: () => members.listInvitations(db, ben, TEST_SECRET), withdrawInvitation: () => members.withdrawInvitation(db, ben, invitation),
+    listMembers: () => members.listMembers(db, ben),
+    setClubZone: () => members.setClubZone(db, ben, "Pacific/Apia"),
+    renameClub: () => members.renameClub(db, ben, "Ben's own"),
+    changeMember: () => members.changeMember(db, ben, ana.by!, "out"),
+    invite: () => members.invite(db, ben, "coach", TEST_SECRET),
+    listInvitations: () => members.listInvitations(db, ben, TEST_SECRET),
+    withdrawInvitation: () => members.withdrawInvitation(db, ben, invitation),
     hasRoom: () => quota.hasRoom(db, ben, "people"),
-    listHeard: () => runs.listHeard(db, ben, session, 100), summariseHeard: () => runs.summariseHeard(db, ben, session), listFolded: () => runs.listFolded(db, ben, session), countUnseen: () => runs.countUnseen(db, ben, session), lastHandedOut: () => runs.lastHandedOut(db, ben, 9, session),
-    countUnseenPain: () => runs.countUnseenPain(db, ben), setRemoved: () => runs.setRemoved(db, ben, run, true), setNotTheirs: () => runs.setNotTheirs(db, ben, run, true),
-    setSeen: () => runs.setSeen(db, ben, run, true), countRuns: async () => [...(await runs.countRuns(db, ben, [session]))],
-    keepSessionFile: () => files.keepSessionFile(db, ben, { session: plain, drills: [], profile: undefined }, 60), missingOf: () => files.missingOf(db, ben, []), findAlike: () => files.findAlike(db, ben, { ...own, name: "Harbour wall reach" }),
+    listHeard: () => runs.listHeard(db, ben, session, 100),
+    summariseHeard: () => runs.summariseHeard(db, ben, session),
+    listFolded: () => runs.listFolded(db, ben, session),
+    countUnseen: () => runs.countUnseen(db, ben, session),
+    lastHandedOut: () => runs.lastHandedOut(db, ben, 9, session),
+    countUnseenPain: () => runs.countUnseenPain(db, ben),
+    setRemoved: () => runs.setRemoved(db, ben, run, true),
+    setNotTheirs: () => runs.setNotTheirs(db, ben, run, true),
+    setSeen: () => runs.setSeen(db, ben, run, true),
+    countRuns: async () => [...(await runs.countRuns(db, ben, [session]))],
+    keepSessionFile: () => files.keepSessionFile(db, ben, { session: plain, drills: [], profile: undefined }, 60),
+    missingOf: () => files.missingOf(db, ben, []),
+    findAlike: () => files.findAlike(db, ben, { ...own, name: "Harbour wall reach" }),
     sessionsUsing: () => using.sessionsUsing(db, ben, [ownDrillId(drill, 1)]),
-    listSessions: async () => (await sessions.listSessions(db, ben, { archived: true })).rows, listTitles: () => sessions.listTitles(db, ben, true), newestSessions: () => sessions.newestSessions(db, ben, 9),
-    findSession: () => sessions.findSession(db, ben, session), addSession: () => sessions.addSession(db, ben, plain, 60, { teamId: group }).catch(() => "refused"),
-    saveSession: () => sessions.saveSession(db, ben, session, 1, doc, 60), findSetting: () => sessions.findSetting(db, ben, session), lastByTeam: () => sessions.lastByTeam(db, ben),
-    saveSetting: () => sessions.saveSetting(db, ben, session, { demandId: null }), setArchived: () => sessions.setArchived(db, ben, session, true),
-    rawSessions: () => sessions.rawSessions(db, ben, [session]), keepSummary: () => sessions.keepSummary(db, ben, session, 1, { rules: 1, unreadable: { newer: false, why: "taken" } }),
-    listUnreadable: () => lost.listUnreadable(db, ben, "profile"), findUnreadable: () => lost.findUnreadable(db, ben, "session", session), removeUnreadable: () => lost.removeUnreadable(db, ben, "session", session),
-    setTemplate: () => sessions.setTemplate(db, ben, session, true), deleteArchived: () => sessions.deleteArchived(db, ben, archived),
-    listTeams: () => teams.listTeams(db, ben), listTeamNames: () => teams.listTeamNames(db, ben), addTeam: () => teams.addTeam(db, ben, "Another"), renameTeam: () => teams.renameTeam(db, ben, group, "Taken"),
-    deleteTeam: () => teams.deleteTeam(db, ben, group), addAthletes: () => teams.addAthletes(db, ben, group, ["Spy"]), countPeople: () => teams.countPeople(db, ben, group),
-    listPeople: async () => (await people.listPeople(db, ben)).rows, findPerson: () => people.findPerson(db, ben, person), whatTheySaid: () => people.whatTheySaid(db, ben, person), countAll: () => people.countAll(db, ben),
-    joinGroup: () => people.joinGroup(db, ben, person, group), leaveGroup: () => people.leaveGroup(db, ben, person, group), forgetPerson: () => people.forgetPerson(db, ben, person),
+    listSessions: async () => (await sessions.listSessions(db, ben, { archived: true })).rows,
+    listTitles: () => sessions.listTitles(db, ben, true),
+    newestSessions: () => sessions.newestSessions(db, ben, 9),
+    findSession: () => sessions.findSession(db, ben, session),
+    addSession: () => sessions.addSession(db, ben, plain, 60, { teamId: group }).catch(() => "refused"),
+    saveSession: () => sessions.saveSession(db, ben, session, 1, doc, 60),
+    findSetting: () => sessions.findSetting(db, ben, session),
+    lastByTeam: () => sessions.lastByTeam(db, ben),
+    saveSetting: () => sessions.saveSetting(db, ben, session, { demandId: null }),
+    setArchived: () => sessions.setArchived(db, ben, session, true),
+    rawSessions: () => sessions.rawSessions(db, ben, [session]),
+    keepSummary: () =>
+      sessions.keepSummary(db, ben, session, 1, { rules: 1, unreadable: { newer: false, why: "taken" } }),
+    listUnreadable: () => lost.listUnreadable(db, ben, "profile"),
+    findUnreadable: () => lost.findUnreadable(db, ben, "session", session),
+    removeUnreadable: () => lost.removeUnreadable(db, ben, "session", session),
+    setTemplate: () => sessions.setTemplate(db, ben, session, true),
+    deleteArchived: () => sessions.deleteArchived(db, ben, archived),
+    listTeams: () => teams.listTeams(db, ben),
+    listTeamNames: () => teams.listTeamNames(db, ben),
+    addTeam: () => teams.addTeam(db, ben, "Another"),
+    renameTeam: () => teams.renameTeam(db, ben, group, "Taken"),
+    deleteTeam: () => teams.deleteTeam(db, ben, group),
+    addAthletes: () => teams.addAthletes(db, ben, group, ["Spy"]),
+    countPeople: () => teams.countPeople(db, ben, group),
+    listPeople: async () => (await people.listPeople(db, ben)).rows,
+    findPerson: () => people.findPerson(db, ben, person),
+    whatTheySaid: () => people.whatTheySaid(db, ben, person),
+    countAll: () => people.countAll(db, ben),
+    joinGroup: () => people.joinGroup(db, ben, person, group),
+    leaveGroup: () => people.leaveGroup(db, ben, person, group),
+    forgetPerson: () => people.forgetPerson(db, ben, person),
     listOff: () => teams.listOff(db, ben),
-    renameAthlete: () => teams.renameAthlete(db, ben, person, "Taken"), namesOn: () => teams.namesOn(db, ben, group),
-    setTeamSetting: () => teams.setTeamSetting(db, ben, group, {}), setAthleteAreas: () => teams.setAthleteAreas(db, ben, person, []), listGroups: () => teams.listGroups(db, ben),
-    keepMonthsOf: () => members.keepMonthsOf(db, ben), setKeepMonths: () => members.setKeepMonths(db, ben, 3), countOlder: () => reports.countOlder(db, ben, 1, "UTC"), holdingsOf: () => erasing.holdingsOf(db, ben),
-    isEmpty: () => isEmpty(db, ben), readArchive: () => readArchive(db, ben, () => undefined).catch(() => "refused"),
+    renameAthlete: () => teams.renameAthlete(db, ben, person, "Taken"),
+    namesOn: () => teams.namesOn(db, ben, group),
+    setTeamSetting: () => teams.setTeamSetting(db, ben, group, {}),
+    setAthleteAreas: () => teams.setAthleteAreas(db, ben, person, []),
+    listGroups: () => teams.listGroups(db, ben),
+    keepMonthsOf: () => members.keepMonthsOf(db, ben),
+    setKeepMonths: () => members.setKeepMonths(db, ben, 3),
+    countOlder: () => reports.countOlder(db, ben, 1, "UTC"),
+    holdingsOf: () => erasing.holdingsOf(db, ben),
+    isEmpty: () => isEmpty(db, ben),
+    readArchive: () => readArchive(db, ben, () => undefined).catch(() => "refused"),
     writeArchive: async () => {
       const all: string[] = [];
       await writeArchive(db, ben, async ({ text }) => {
@@ -119,8 +217,13 @@ async function asked(): Promise<Record<string, () => Promise<unknown>>> {
 
 it("there is a question here for every query that takes a club", () => {
   const folder = new URL("./", import.meta.url);
-  const taking = (readdirSync(folder, { recursive: true }) as string[]).filter((name) => name.endsWith(".ts") && !name.endsWith(".test.ts"))
-    .flatMap((name) => [...readFileSync(new URL(name, folder), "utf8").matchAll(/export async function (\w+)\(([^{}]*?club: Club)/g)].map((found) => found[1]!));
+  const taking = (readdirSync(folder, { recursive: true }) as string[])
+    .filter((name) => name.endsWith(".ts") && !name.endsWith(".test.ts"))
+    .flatMap((name) =>
+      [
+        ...readFileSync(new URL(name, folder), "utf8").matchAll(/export async function (\w+)\(([^{}]*?club: Club)/g),
+      ].map((found) => found[1]!),
+    );
   expect(taking.length).toBeGreaterThan(50);
   expect(taking.filter((name) => !Object.hasOwn(MADE, name)).sort()).toEqual([]);
 });
@@ -138,14 +241,52 @@ it("none of them finds or changes anything of another club", async () => {
   for (const [name, ask] of Object.entries(MADE)) {
     const text = JSON.stringify(await ask()) ?? "";
     expect([name, [...ids].filter((id) => text.includes(id))]).toEqual([name, []]);
-    for (const told of ["Harbour", "Gig", "Quill", "left knee"]) expect([name, text.includes(told)]).toEqual([name, false]);
+    for (const told of ["Harbour", "Gig", "Quill", "left knee"])
+      expect([name, text.includes(told)]).toEqual([name, false]);
     expect([name, (await allOf(ana)) === before]).toEqual([name, true]);
   }
 });
 
 it("what a question says of another club's things is that there are none", async () => {
   const none: Record<string, unknown> = {};
-  for (const name of ["findDemand", "saveDemand", "deleteDemand", "findRequest", "addRequest", "saveRequest", "deleteRequest", "tokenOfLink", "handOut", "withdrawLink", "newestEdition", "findOwnDrill", "findRevision", "shelveOwnDrill", "setRemoved", "setNotTheirs", "setSeen", "findAlike", "findSession", "findSetting", "saveSetting", "setArchived", "setTemplate", "deleteArchived", "renameTeam", "deleteTeam", "addAthletes", "countPeople", "countUnseenPain", "countUnseen", "findPerson", "joinGroup", "leaveGroup", "renameAthlete", "setTeamSetting", "setAthleteAreas"])
+  for (const name of [
+    "findDemand",
+    "saveDemand",
+    "deleteDemand",
+    "findRequest",
+    "addRequest",
+    "saveRequest",
+    "deleteRequest",
+    "tokenOfLink",
+    "handOut",
+    "withdrawLink",
+    "newestEdition",
+    "findOwnDrill",
+    "findRevision",
+    "shelveOwnDrill",
+    "setRemoved",
+    "setNotTheirs",
+    "setSeen",
+    "findAlike",
+    "findSession",
+    "findSetting",
+    "saveSetting",
+    "setArchived",
+    "setTemplate",
+    "deleteArchived",
+    "renameTeam",
+    "deleteTeam",
+    "addAthletes",
+    "countPeople",
+    "countUnseenPain",
+    "countUnseen",
+    "findPerson",
+    "joinGroup",
+    "leaveGroup",
+    "renameAthlete",
+    "setTeamSetting",
+    "setAthleteAreas",
+  ])
     if (await MADE[name]!()) none[name] = "found";
   expect(none).toEqual({});
   expect([await MADE["keepRevision"]!(), await MADE["saveSession"]!()]).toEqual([{ kind: "gone" }, { kind: "gone" }]);

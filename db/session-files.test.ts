@@ -41,13 +41,25 @@ beforeEach(async () => {
 /** A session of Ana's, with what it needs elsewhere. */
 async function file(ids: string[], more: Partial<SessionFile> = {}): Promise<SessionFile> {
   const drills = await Promise.all([...new Set(ids)].map(async (id) => (await revisionsNamed(db, ana, [id]))[0]!));
-  const drawn = await Promise.all(drills.map(async (one) => (await findRevision(db, ana, first.slice(4, 40), Number(one.id.split("-").at(-1))))!));
+  const drawn = await Promise.all(
+    drills.map(async (one) => (await findRevision(db, ana, first.slice(4, 40), Number(one.id.split("-").at(-1))))!),
+  );
   const dose = { kind: "time", seconds: 30 };
-  const read = readSession({ format: "mapset/session", version: 1, title: "From Ana", purpose: "off-day", blocks: [{ title: "One", items: [...ids, DRILLS[0]!.id].map((id) => ({ drill: id, dose })) }] }, () => drill);
+  const read = readSession(
+    {
+      format: "mapset/session",
+      version: 1,
+      title: "From Ana",
+      purpose: "off-day",
+      blocks: [{ title: "One", items: [...ids, DRILLS[0]!.id].map((id) => ({ drill: id, dose })) }],
+    },
+    () => drill,
+  );
   if (!read.ok) throw new Error(JSON.stringify(read.faults));
   return { session: read.value, drills: drawn, profile: undefined, ...more };
 }
-const drillsIn = async (id: string, who = ben) => (await findSession(db, who, id))!.doc.blocks[0]!.items.map((item) => item.drill);
+const drillsIn = async (id: string, who = ben) =>
+  (await findSession(db, who, id))!.doc.blocks[0]!.items.map((item) => item.drill);
 
 describe("a session file in another account", () => {
   it("is there whole: its drills are the coach's own, drawn, and known by what they stress", async () => {
@@ -88,7 +100,11 @@ describe("a session file in another account", () => {
   it("comes back to whom it came from without anything new", async () => {
     const own = await keepSessionFile(db, ana, await file([first]), 60);
     expect(await drillsIn(own.id, ana)).toEqual([first, DRILLS[0]!.id]);
-    expect(await keepSessionFile(db, ana, await file([first]), 60)).toMatchObject({ id: own.id, already: true, newDrills: 0 });
+    expect(await keepSessionFile(db, ana, await file([first]), 60)).toMatchObject({
+      id: own.id,
+      already: true,
+      newDrills: 0,
+    });
   });
   it("is kept anew where the one there is has been archived", async () => {
     const once = await keepSessionFile(db, ben, await file([first]), 60);
@@ -103,7 +119,12 @@ describe("its sport profile", () => {
     expect((await findSetting(db, ben, shipped.id))!.demandId).toBe(DEMANDS[0]!.id);
     const gig = { ...DEMANDS[0]!, id: "own-elsewhere", name: "Gig rowing" };
     const base = await file([first]);
-    const own = await keepSessionFile(db, ben, { ...base, profile: gig, session: { ...base.session, title: "Two" } }, 60);
+    const own = await keepSessionFile(
+      db,
+      ben,
+      { ...base, profile: gig, session: { ...base.session, title: "Two" } },
+      60,
+    );
     const [mine] = await listDemands(db, ben);
     expect((await findSetting(db, ben, own.id))!.demandId).toBe(mine!.id);
     expect(mine).toMatchObject({ name: "Gig rowing", rows: DEMANDS[0]!.rows });

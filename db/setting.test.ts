@@ -21,17 +21,50 @@ beforeAll(async () => {
 });
 afterAll(() => end());
 
-const doc = (title: string, drill = "hip-flexor-hold") => newSession({ title, purpose: "off-day" }, [{ title: "", rounds: 1, restBetweenRounds: 0, sideOrder: "drill-by-drill", items: [itemOf(drillById(drill)!)] }]);
+const doc = (title: string, drill = "hip-flexor-hold") =>
+  newSession({ title, purpose: "off-day" }, [
+    { title: "", rounds: 1, restBetweenRounds: 0, sideOrder: "drill-by-drill", items: [itemOf(drillById(drill)!)] },
+  ]);
 const lock = { block: 0, item: 0, drill: "hip-flexor-hold" };
-const choice = { athleteId: "00000000-0000-4000-8000-000000000001", block: 0, item: 0, at: "hip-flexor-hold", does: { drill: "hip-flexor-hold", level: "easier" as const } };
+const choice = {
+  athleteId: "00000000-0000-4000-8000-000000000001",
+  block: 0,
+  item: 0,
+  at: "hip-flexor-hold",
+  does: { drill: "hip-flexor-hold", level: "easier" as const },
+};
 const stand = { key: "title", says: "The title says 10 minutes.", reason: "Everyone here calls it that." };
 
 describe("what stands beside a session", () => {
   it("is kept with it, for its own coach and their own team only", async () => {
-    const [id, team, theirs] = [await addSession(db, ana, doc("One"), 90), await addTeam(db, ana, "Squad"), await addTeam(db, ben, "Other")];
-    expect(await findSetting(db, ana, id)).toEqual({ teamId: null, demandId: null, accepted: [], locks: [], choices: [] });
-    expect(await saveSetting(db, ana, id, { teamId: team, demandId: "rowing", accepted: [stand], locks: [lock], choices: [choice] })).toBe(true);
-    expect(await findSetting(db, ana, id)).toEqual({ teamId: team, demandId: "rowing", accepted: [stand], locks: [lock], choices: [choice] });
+    const [id, team, theirs] = [
+      await addSession(db, ana, doc("One"), 90),
+      await addTeam(db, ana, "Squad"),
+      await addTeam(db, ben, "Other"),
+    ];
+    expect(await findSetting(db, ana, id)).toEqual({
+      teamId: null,
+      demandId: null,
+      accepted: [],
+      locks: [],
+      choices: [],
+    });
+    expect(
+      await saveSetting(db, ana, id, {
+        teamId: team,
+        demandId: "rowing",
+        accepted: [stand],
+        locks: [lock],
+        choices: [choice],
+      }),
+    ).toBe(true);
+    expect(await findSetting(db, ana, id)).toEqual({
+      teamId: team,
+      demandId: "rowing",
+      accepted: [stand],
+      locks: [lock],
+      choices: [choice],
+    });
     expect(await saveSetting(db, ana, id, { teamId: theirs, demandId: null, accepted: [] })).toBe(false);
     expect(await saveSetting(db, ben, id, { teamId: null, demandId: null, accepted: [] })).toBe(false);
     expect(await findSetting(db, ben, id)).toBeUndefined();
@@ -41,7 +74,13 @@ describe("what stands beside a session", () => {
     expect(await saveSetting(db, ana, id, {})).toBe(true);
     expect(await saveSetting(db, ben, id, {})).toBe(false);
     expect(await saveSetting(db, ana, id, { teamId: theirs })).toBe(false);
-    expect(await findSetting(db, ana, id)).toEqual({ teamId: team, demandId: "rowing", accepted: [], locks: [lock], choices: [choice] });
+    expect(await findSetting(db, ana, id)).toEqual({
+      teamId: team,
+      demandId: "rowing",
+      accepted: [],
+      locks: [lock],
+      choices: [choice],
+    });
     await deleteTeam(db, ana, team);
     expect(await findSetting(db, ana, id)).toMatchObject({ teamId: null, demandId: "rowing" });
   });
@@ -53,18 +92,26 @@ describe("what stands beside a session", () => {
     await saveSetting(db, ana, id, { teamId: null, demandId: null, accepted: [stand] });
     expect((await out())?.number).toBe(2);
     const { editions } = await listEditions(db, ana, id, TEST_SECRET);
-    expect(editions.map((e) => [e.number, e.accepted, e.session?.title])).toEqual([[2, [stand], "Handed"], [1, [], "Handed"]]);
+    expect(editions.map((e) => [e.number, e.accepted, e.session?.title])).toEqual([
+      [2, [stand], "Handed"],
+      [1, [], "Handed"],
+    ]);
   });
   it("goes out with an edition as it was chosen for single people then; another choice makes a new one", async () => {
     const id = await addSession(db, ana, doc("Chosen"), 90);
     const out = async () => (await handOut(db, ana, id, makeEdition(doc("Chosen"), drillById), 90, null, TEST_SECRET))!;
-    const choicesOn = async ({ token }: { token: string }) => ((await openLink(db, token, false)) as OpenLink).edition.choices;
+    const choicesOn = async ({ token }: { token: string }) =>
+      ((await openLink(db, token, false)) as OpenLink).edition.choices;
     const plain = await out();
     await saveSetting(db, ana, id, { choices: [choice] });
     const chosen = await out();
     expect([plain.number, chosen.number, (await out()).number]).toEqual([1, 2, 2]);
     await saveSetting(db, ana, id, { choices: [{ ...choice, does: "rest" }] });
-    expect([await choicesOn(plain), await choicesOn(chosen), await choicesOn(await out())]).toEqual([[], [choice], [{ ...choice, does: "rest" }]]);
+    expect([await choicesOn(plain), await choicesOn(chosen), await choicesOn(await out())]).toEqual([
+      [],
+      [choice],
+      [{ ...choice, does: "rest" }],
+    ]);
   });
   it("may be that it is offered as a beginning", async () => {
     const id = await addSession(db, ana, doc("Mine to begin with"), 90);
@@ -88,7 +135,16 @@ describe("a group", () => {
     expect(await setTeamSetting(db, ana, team, { kit: { stick: 4 }, floor: 12, mixed: true })).toBe(true);
     expect(await setAthleteAreas(db, ana, moss.id, ["neck", "kneeling"])).toBe(true);
     const { group } = (await listGroups(db, ana)).find((g) => g.id === team)!;
-    expect(group).toEqual({ name: "With kit", setting: { kit: { stick: 4 }, floor: 12, mixed: true }, people: [{ name: "Moss", areas: ["neck", "kneeling"] }, { name: "Tern", areas: [] }], shown: [], lately: [] });
+    expect(group).toEqual({
+      name: "With kit",
+      setting: { kit: { stick: 4 }, floor: 12, mixed: true },
+      people: [
+        { name: "Moss", areas: ["neck", "kneeling"] },
+        { name: "Tern", areas: [] },
+      ],
+      shown: [],
+      lately: [],
+    });
     expect((await listGroups(db, ben)).some((g) => g.id === team)).toBe(false);
   });
   it("knows the drills it has been handed, and no others", async () => {
@@ -101,14 +157,24 @@ describe("a group", () => {
   });
   it("knows the last three sessions it was handed, each as it was handed last, the newest first, and none that was taken back unopened", async () => {
     const team = await addTeam(db, ana, "Week by week");
-    const out = async (id: string, session: Session) => (await handOut(db, ana, id, makeEdition(session, drillById), 90, team, TEST_SECRET))!;
+    const out = async (id: string, session: Session) =>
+      (await handOut(db, ana, id, makeEdition(session, drillById), 90, team, TEST_SECRET))!;
     const lately = async () => (await listGroups(db, ana)).find((g) => g.id === team)?.group.lately;
     const ids: string[] = [];
-    for (const [title, drill] of [["First", "open-book"], ["Second", "cat-camel"], ["Third", "box-breathing"], ["Fourth", "squat-free"]] as const) {
+    for (const [title, drill] of [
+      ["First", "open-book"],
+      ["Second", "cat-camel"],
+      ["Third", "box-breathing"],
+      ["Fourth", "squat-free"],
+    ] as const) {
       ids.push(await addSession(db, ana, doc(title, drill), 90));
       await out(ids.at(-1)!, doc(title, drill));
     }
-    expect(await lately()).toEqual([{ title: "Fourth", drills: ["squat-free"] }, { title: "Third", drills: ["box-breathing"] }, { title: "Second", drills: ["cat-camel"] }]);
+    expect(await lately()).toEqual([
+      { title: "Fourth", drills: ["squat-free"] },
+      { title: "Third", drills: ["box-breathing"] },
+      { title: "Second", drills: ["cat-camel"] },
+    ]);
     await out(ids[1]!, doc("Second, again", "hip-flexor-hold"));
     expect((await lately())?.[0]).toEqual({ title: "Second, again", drills: ["hip-flexor-hold"] });
     expect((await lately())?.map(({ title }) => title)).toEqual(["Second, again", "Fourth", "Third"]);

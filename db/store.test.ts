@@ -8,12 +8,48 @@ import { drillById } from "~/library";
 import { openAccounts } from "./accounts";
 import type { Db } from "./client";
 import type { Club } from "./clubs";
-import { EDITIONS_A_PAGE, handOut, LINKS_AN_EDITION, listEditions, newestEdition, openLink, protectedOnLink, tokenOfLink, withdrawLink, type OpenLink } from "./editions";
-import { countRuns, countUnseen, countUnseenPain, isKnownRun, keepCheckIn, keepProgress, listFolded, listHeard, setNotTheirs, setRemoved, setSeen, summariseHeard, usualRuns } from "./runs";
+import {
+  EDITIONS_A_PAGE,
+  handOut,
+  LINKS_AN_EDITION,
+  listEditions,
+  newestEdition,
+  openLink,
+  protectedOnLink,
+  tokenOfLink,
+  withdrawLink,
+  type OpenLink,
+} from "./editions";
+import {
+  countRuns,
+  countUnseen,
+  countUnseenPain,
+  isKnownRun,
+  keepCheckIn,
+  keepProgress,
+  listFolded,
+  listHeard,
+  setNotTheirs,
+  setRemoved,
+  setSeen,
+  summariseHeard,
+  usualRuns,
+} from "./runs";
 import { checkIn as checkInTable, edition, entry, link, run, signIn } from "./schema";
 import { addSession, deleteArchived, findSession, listSessions, saveSession, setArchived } from "./sessions";
 import { findPerson, joinGroup, leaveGroup } from "./people";
-import { addAthletes, addTeam, countPeople, deleteTeam, listOff, listTeams, namesOn, renameAthlete, renameTeam, setAthleteAreas } from "./teams";
+import {
+  addAthletes,
+  addTeam,
+  countPeople,
+  deleteTeam,
+  listOff,
+  listTeams,
+  namesOn,
+  renameAthlete,
+  renameTeam,
+  setAthleteAreas,
+} from "./teams";
 import { freshDatabase, TEST_SECRET } from "./testing";
 import { linkToken, tokenHash } from "./tokens";
 
@@ -29,7 +65,13 @@ afterAll(() => end());
 
 function doc(title: string): Session {
   const read = readSession(
-    { format: "mapset/session", version: 1, title, purpose: "off-day", blocks: [{ title: "One", items: [{ drill: "hip-flexor-hold", dose: { kind: "time", seconds: 30 } }] }] },
+    {
+      format: "mapset/session",
+      version: 1,
+      title,
+      purpose: "off-day",
+      blocks: [{ title: "One", items: [{ drill: "hip-flexor-hold", dose: { kind: "time", seconds: 30 } }] }],
+    },
     drillById,
   );
   if (!read.ok) throw new Error("bad");
@@ -44,8 +86,22 @@ async function handedOut(owner: Club, teamId: string | null = null) {
   return { id, token: made.token, number: made.number, opened };
 }
 
-const progress = (change: Partial<Progress> = {}): Progress => ({ key: crypto.randomUUID(), person: { athleteId: null, name: "Tern" }, shareDone: 0.5, finished: false, ...change });
-const checkIn = (run: Progress, change: Partial<CheckIn> = {}): CheckIn => ({ run, hard: 4, tightness: [{ joint: "hip", left: 2, right: 5 }], pain: false, painWhere: "", note: "", ...change });
+const progress = (change: Partial<Progress> = {}): Progress => ({
+  key: crypto.randomUUID(),
+  person: { athleteId: null, name: "Tern" },
+  shareDone: 0.5,
+  finished: false,
+  ...change,
+});
+const checkIn = (run: Progress, change: Partial<CheckIn> = {}): CheckIn => ({
+  run,
+  hard: 4,
+  tightness: [{ joint: "hip", left: 2, right: 5 }],
+  pain: false,
+  painWhere: "",
+  note: "",
+  ...change,
+});
 
 describe("sessions", () => {
   it("come back as they were kept", async () => {
@@ -63,7 +119,9 @@ describe("sessions", () => {
 
   it("let exactly one of many savers at once through", async () => {
     const id = await addSession(db, ana, doc("Race"), 90);
-    const all = await Promise.all(Array.from({ length: 12 }, (_, i) => saveSession(db, ana, id, 1, doc(`Racer ${i}`), 90)));
+    const all = await Promise.all(
+      Array.from({ length: 12 }, (_, i) => saveSession(db, ana, id, 1, doc(`Racer ${i}`), 90)),
+    );
     expect(all.filter((s) => s.kind === "saved")).toHaveLength(1);
     expect((await findSession(db, ana, id))?.revision).toBe(2);
   });
@@ -101,7 +159,9 @@ describe("editions and links", () => {
 
   it("cannot be changed, not even by the database's own user", async () => {
     const { opened } = await handedOut(ana);
-    await expect(db.update(edition).set({ totalSeconds: 1 }).where(eq(edition.id, opened.edition.id))).rejects.toThrow();
+    await expect(
+      db.update(edition).set({ totalSeconds: 1 }).where(eq(edition.id, opened.edition.id)),
+    ).rejects.toThrow();
   });
 
   it("are made anew only when the session has changed", async () => {
@@ -117,17 +177,27 @@ describe("editions and links", () => {
   it("are what was looked at, or nothing is handed out", async () => {
     const id = await addSession(db, ana, doc("Looked at"), 90);
     const looked = { revision: 1, accepted: [], choices: [] };
-    const hand = (more: object) => handOut(db, ana, id, makeEdition(doc("Looked at"), drillById), 90, null, TEST_SECRET, { looked: { ...looked, ...more } });
+    const hand = (more: object) =>
+      handOut(db, ana, id, makeEdition(doc("Looked at"), drillById), 90, null, TEST_SECRET, {
+        looked: { ...looked, ...more },
+      });
     expect(await hand({ revision: 2 })).toBe("changed");
     expect(await hand({ accepted: [{ key: "k", says: "s", reason: "r" }] })).toBe("changed");
-    expect(await hand({ choices: [{ athleteId: crypto.randomUUID(), block: 0, item: 0, at: "hip-flexor-hold", does: "rest" }] })).toBe("changed");
+    expect(
+      await hand({
+        choices: [{ athleteId: crypto.randomUUID(), block: 0, item: 0, at: "hip-flexor-hold", does: "rest" }],
+      }),
+    ).toBe("changed");
     expect((await listEditions(db, ana, id, TEST_SECRET)).editions).toEqual([]);
     expect(await hand({})).toMatchObject({ number: 1 });
   });
 
   it("store no token, only its hash; the owner sees the address again while the secret is the same", async () => {
     const { id, token, opened } = await handedOut(ana);
-    const rows = [...(await db.select().from(link).where(eq(link.id, opened.id))), ...(await db.select().from(entry).where(eq(entry.target, opened.id)))];
+    const rows = [
+      ...(await db.select().from(link).where(eq(link.id, opened.id))),
+      ...(await db.select().from(entry).where(eq(entry.target, opened.id))),
+    ];
     expect(rows).toMatchObject([{ id: opened.id }, { kind: "link", tokenHash: tokenHash(token) }]);
     expect(JSON.stringify(rows)).not.toContain(token);
     expect((await listEditions(db, ana, id, TEST_SECRET)).editions[0]?.links[0]?.token).toBe(token);
@@ -156,10 +226,14 @@ describe("editions and links", () => {
 
   it("are listed a page at a time, the links that still open first", async () => {
     const { id, opened } = await handedOut(ana);
-    for (let i = 0; i < LINKS_AN_EDITION + 6; i++) await handOut(db, ana, id, makeEdition(doc("Handed out"), drillById), 90, null, TEST_SECRET);
-    for (let i = 0; i < EDITIONS_A_PAGE; i++) await handOut(db, ana, id, makeEdition(doc(`Other ${i}`), drillById), 90, null, TEST_SECRET);
+    for (let i = 0; i < LINKS_AN_EDITION + 6; i++)
+      await handOut(db, ana, id, makeEdition(doc("Handed out"), drillById), 90, null, TEST_SECRET);
+    for (let i = 0; i < EDITIONS_A_PAGE; i++)
+      await handOut(db, ana, id, makeEdition(doc(`Other ${i}`), drillById), 90, null, TEST_SECRET);
     const first = await listEditions(db, ana, id, TEST_SECRET);
-    expect(first.editions.map((one) => one.number)).toEqual(Array.from({ length: EDITIONS_A_PAGE }, (_, i) => EDITIONS_A_PAGE + 1 - i));
+    expect(first.editions.map((one) => one.number)).toEqual(
+      Array.from({ length: EDITIONS_A_PAGE }, (_, i) => EDITIONS_A_PAGE + 1 - i),
+    );
     expect(first.next).toMatchObject({ number: 1, session: { title: "Handed out" } });
     const older = await listEditions(db, ana, id, TEST_SECRET, { before: 2 });
     expect(older.next).toBeUndefined();
@@ -170,7 +244,10 @@ describe("editions and links", () => {
     await withdrawLink(db, ana, older.editions[0]!.links[0]!.id);
     const all = (await listEditions(db, ana, id, TEST_SECRET, { before: 2, allOf: 1 })).editions[0]!.links;
     expect(all).toHaveLength(LINKS_AN_EDITION + 7);
-    expect(all.map((one) => one.withdrawnAt === null)).toEqual([...Array.from({ length: LINKS_AN_EDITION + 6 }, () => true), false]);
+    expect(all.map((one) => one.withdrawnAt === null)).toEqual([
+      ...Array.from({ length: LINKS_AN_EDITION + 6 }, () => true),
+      false,
+    ]);
     expect(all.at(-2)!.id).toBe(opened.id);
   });
 
@@ -205,7 +282,9 @@ describe("runs and check-ins", () => {
   it("keep a check-in once, however many arrive at the same time", async () => {
     const { id, opened } = await handedOut(ana);
     const sent = checkIn(progress({ shareDone: 1, finished: true }));
-    const firsts = await Promise.all(Array.from({ length: 6 }, (_, i) => keepCheckIn(db, opened, { ...sent, hard: i })));
+    const firsts = await Promise.all(
+      Array.from({ length: 6 }, (_, i) => keepCheckIn(db, opened, { ...sent, hard: i })),
+    );
     expect(firsts.filter(Boolean)).toHaveLength(1);
     expect(await listHeard(db, ana, id, 10)).toHaveLength(1);
   });
@@ -218,7 +297,11 @@ describe("runs and check-ins", () => {
 
   it("put pain nobody has looked at first, until it is marked", async () => {
     const { id, opened } = await handedOut(ana);
-    await keepCheckIn(db, opened, checkIn(progress({ person: { athleteId: null, name: "Sore" } }), { pain: true, painWhere: "left knee" }));
+    await keepCheckIn(
+      db,
+      opened,
+      checkIn(progress({ person: { athleteId: null, name: "Sore" } }), { pain: true, painWhere: "left knee" }),
+    );
     await keepCheckIn(db, opened, checkIn(progress({ person: { athleteId: null, name: "Later" } })));
     const before = await countUnseenPain(db, ana);
     const [first] = await listHeard(db, ana, id, 10, { only: "unseen pain" });
@@ -289,7 +372,9 @@ describe("more than a link usually brings", () => {
 
   it("beyond two thousand is only counted, unless it tells of pain", async () => {
     const { id, opened } = await handedOut(ana);
-    await db.execute(sql`insert into run (club_id, link_id, client_key, name, folded) select ${ana.id}, ${opened.id}, gen_random_uuid(), 'Flood', true from generate_series(1, 1999)`);
+    await db.execute(
+      sql`insert into run (club_id, link_id, client_key, name, folded) select ${ana.id}, ${opened.id}, gen_random_uuid(), 'Flood', true from generate_series(1, 1999)`,
+    );
     const fold = { fold: true };
     expect(await keepProgress(db, opened, progress(), fold)).toBeDefined();
     const late = progress();
@@ -306,7 +391,9 @@ describe("more than a link usually brings", () => {
     await keepProgress(db, opened, first);
     await some(opened, 60, () => checkIn(progress()));
     await keepCheckIn(db, opened, checkIn(first, { pain: true }));
-    expect(await listHeard(db, ana, id, 5, { only: "unseen pain" })).toMatchObject([{ name: "Tern", checkIn: { pain: true } }]);
+    expect(await listHeard(db, ana, id, 5, { only: "unseen pain" })).toMatchObject([
+      { name: "Tern", checkIn: { pain: true } },
+    ]);
     expect(await isKnownRun(db, opened, first.key)).toBe(true);
     expect(await isKnownRun(db, opened, crypto.randomUUID())).toBe(false);
   });
@@ -341,8 +428,14 @@ describe("a report that is not what it seems", () => {
     const { id, opened } = await handedOut(ana);
     await keepProgress(db, opened, progress({ shareDone: 0.89, finished: true }));
     expect((await listHeard(db, ana, id, 1))[0]?.finishedAt).toBeNull();
-    await keepProgress(db, opened, progress({ shareDone: 0.9, finished: true, person: { athleteId: null, name: "Whole" } }));
-    expect((await listHeard(db, ana, id, 2)).filter((row) => row.finishedAt !== null).map((row) => row.name)).toEqual(["Whole"]);
+    await keepProgress(
+      db,
+      opened,
+      progress({ shareDone: 0.9, finished: true, person: { athleteId: null, name: "Whole" } }),
+    );
+    expect((await listHeard(db, ana, id, 2)).filter((row) => row.finishedAt !== null).map((row) => row.name)).toEqual([
+      "Whole",
+    ]);
   });
 });
 
@@ -354,7 +447,10 @@ describe("what someone on a link protects", () => {
     await setAthleteAreas(db, ana, moss.id, [{ area: "groin-stretch", side: "right" }]);
     const { opened } = await handedOut(ana, team);
     const other = await handedOut(ana);
-    expect(await protectedOnLink(db, opened, moss.id)).toMatchObject({ areas: [{ area: "groin-stretch", side: "right" }], name: "Rowers" });
+    expect(await protectedOnLink(db, opened, moss.id)).toMatchObject({
+      areas: [{ area: "groin-stretch", side: "right" }],
+      name: "Rowers",
+    });
     expect(await protectedOnLink(db, other.opened, moss.id)).toBeUndefined();
     expect(await protectedOnLink(db, opened, crypto.randomUUID())).toBeUndefined();
     await leaveGroup(db, ana, moss.id, team);
@@ -383,12 +479,26 @@ describe("teams", () => {
     await setAthleteAreas(db, ana, moss!.id, ["kneeling"]);
     await leaveGroup(db, ana, moss!.id, id);
     expect(await countPeople(db, ana, id)).toBe(1);
-    expect((await listOff(db, ana)).filter((one) => one.teamId === id)).toEqual([{ id: moss!.id, name: "Moss", teamId: id }]);
+    expect((await listOff(db, ana)).filter((one) => one.teamId === id)).toEqual([
+      { id: moss!.id, name: "Moss", teamId: id },
+    ]);
     expect(await listOff(db, ben)).toEqual([]);
-    expect(await findPerson(db, ana, moss!.id)).toMatchObject({ name: "Moss", areas: ["kneeling"], groups: [{ id, name: "Crew", until: expect.any(Date) as Date }] });
+    expect(await findPerson(db, ana, moss!.id)).toMatchObject({
+      name: "Moss",
+      areas: ["kneeling"],
+      groups: [{ id, name: "Crew", until: expect.any(Date) as Date }],
+    });
     expect(await findPerson(db, ben, moss!.id)).toBeUndefined();
-    expect([await joinGroup(db, ben, moss!.id, id), await renameAthlete(db, ben, moss!.id, "Spy"), await joinGroup(db, ana, moss!.id, id), await renameAthlete(db, ana, moss!.id, "Mossy")]).toEqual([false, false, true, true]);
-    expect(await here()).toEqual([{ id: moss!.id, name: "Mossy", areas: ["kneeling"] }, expect.objectContaining({ name: "Tern" })]);
+    expect([
+      await joinGroup(db, ben, moss!.id, id),
+      await renameAthlete(db, ben, moss!.id, "Spy"),
+      await joinGroup(db, ana, moss!.id, id),
+      await renameAthlete(db, ana, moss!.id, "Mossy"),
+    ]).toEqual([false, false, true, true]);
+    expect(await here()).toEqual([
+      { id: moss!.id, name: "Mossy", areas: ["kneeling"] },
+      expect.objectContaining({ name: "Tern" }),
+    ]);
     expect([(await namesOn(db, ana, id)).sort(), await namesOn(db, ben, id)]).toEqual([["Mossy", "Tern"], []]);
   });
 });
@@ -396,7 +506,10 @@ describe("teams", () => {
 describe("who is signed in", () => {
   it("is kept under a hash of the cookie's token", async () => {
     const accounts = openAccounts(db, { secret: TEST_SECRET, baseUrl: "http://127.0.0.1:1" });
-    const answer = await accounts.api.signInEmail({ body: { email: "ana@club.example", password: "ana has a long password" }, asResponse: true });
+    const answer = await accounts.api.signInEmail({
+      body: { email: "ana@club.example", password: "ana has a long password" },
+      asResponse: true,
+    });
     const cookie = answer.headers.getSetCookie()[0]!.split(";")[0]!;
     expect(answer.headers.getSetCookie()[0]).toMatch(/HttpOnly/i);
     const headers = new Headers({ cookie });
@@ -413,8 +526,21 @@ describe("who is signed in", () => {
   it("is swept out once it has run out, when anybody signs in", async () => {
     const accounts = openAccounts(db, { secret: TEST_SECRET, baseUrl: "http://127.0.0.1:1" });
     const hour = 3_600_000;
-    await db.insert(signIn).values([["old", -1], ["good", 1]].map(([id, at]) => ({ id: String(id), token: `token ${id}`, userId: ben.by!, expiresAt: new Date(Date.now() + Number(at) * hour) })));
-    await accounts.api.signInEmail({ body: { email: "ana@club.example", password: "ana has a long password" }, asResponse: true });
+    await db.insert(signIn).values(
+      [
+        ["old", -1],
+        ["good", 1],
+      ].map(([id, at]) => ({
+        id: String(id),
+        token: `token ${id}`,
+        userId: ben.by!,
+        expiresAt: new Date(Date.now() + Number(at) * hour),
+      })),
+    );
+    await accounts.api.signInEmail({
+      body: { email: "ana@club.example", password: "ana has a long password" },
+      asResponse: true,
+    });
     const left = (await db.select({ id: signIn.id }).from(signIn)).map((row) => row.id);
     expect(left).toContain("good");
     expect(left).not.toContain("old");
@@ -430,7 +556,14 @@ describe("who is signed in", () => {
 describe("when a report was, and when it came", () => {
   const HOUR = 3_600_000;
   const arrived = new Date("2026-11-27T21:00:00Z");
-  const of = async (owner: Club, key: string) => (await db.select().from(run).leftJoin(checkInTable, and(eq(checkInTable.clubId, run.clubId), eq(checkInTable.runId, run.id))).where(and(eq(run.clubId, owner.id), eq(run.clientKey, key))))[0]!;
+  const of = async (owner: Club, key: string) =>
+    (
+      await db
+        .select()
+        .from(run)
+        .leftJoin(checkInTable, and(eq(checkInTable.clubId, run.clubId), eq(checkInTable.runId, run.id)))
+        .where(and(eq(run.clubId, owner.id), eq(run.clientKey, key)))
+    )[0]!;
   it("are both kept, whatever the device's clock is set to", async () => {
     const { opened } = await handedOut(ana);
     // A phone whose clock is two hours fast, without a connection from five to nine.
@@ -438,19 +571,39 @@ describe("when a report was, and when it came", () => {
     const told = progress({ shareDone: 1, finished: true, begun: device(-4), sent: device(0) });
     await keepCheckIn(db, opened, checkIn(told, { said: device(-3.75), pain: true }), { at: arrived });
     const { run: kept, check_in: said } = await of(ana, told.key);
-    expect([kept.startedAt, kept.arrivedAt, kept.deviceAt]).toEqual([new Date("2026-11-27T17:00:00Z"), arrived, new Date("2026-11-27T19:00:00Z")]);
-    expect([said!.sentAt, said!.arrivedAt, said!.deviceAt, kept.finishedAt]).toEqual([new Date("2026-11-27T17:15:00Z"), arrived, new Date("2026-11-27T19:15:00Z"), new Date("2026-11-27T17:15:00Z")]);
+    expect([kept.startedAt, kept.arrivedAt, kept.deviceAt]).toEqual([
+      new Date("2026-11-27T17:00:00Z"),
+      arrived,
+      new Date("2026-11-27T19:00:00Z"),
+    ]);
+    expect([said!.sentAt, said!.arrivedAt, said!.deviceAt, kept.finishedAt]).toEqual([
+      new Date("2026-11-27T17:15:00Z"),
+      arrived,
+      new Date("2026-11-27T19:15:00Z"),
+      new Date("2026-11-27T17:15:00Z"),
+    ]);
   });
   it("are the arrival for a page that says neither, and a later message changes neither", async () => {
     const { opened } = await handedOut(ana);
     const told = progress();
     await keepProgress(db, opened, told, { at: arrived });
-    await keepProgress(db, opened, { ...told, shareDone: 0.9, begun: 1, sent: 2 }, { at: new Date(arrived.getTime() + HOUR) });
-    expect((await of(ana, told.key)).run).toMatchObject({ startedAt: arrived, arrivedAt: arrived, deviceAt: null, shareDone: 0.9 });
+    await keepProgress(
+      db,
+      opened,
+      { ...told, shareDone: 0.9, begun: 1, sent: 2 },
+      { at: new Date(arrived.getTime() + HOUR) },
+    );
+    expect((await of(ana, told.key)).run).toMatchObject({
+      startedAt: arrived,
+      arrivedAt: arrived,
+      deviceAt: null,
+      shareDone: 0.9,
+    });
   });
   it("the limit of a link goes by when reports came, not by what they say of themselves", async () => {
     const { opened } = await handedOut(ana);
-    for (let i = 0; i <= usualRuns(0); i++) await keepProgress(db, opened, progress({ begun: 0, sent: 80 * 24 * HOUR }), { at: arrived });
+    for (let i = 0; i <= usualRuns(0); i++)
+      await keepProgress(db, opened, progress({ begun: 0, sent: 80 * 24 * HOUR }), { at: arrived });
     expect(await db.$count(run, and(eq(run.linkId, opened.id), eq(run.folded, true)))).toBe(1);
   });
 });

@@ -16,16 +16,27 @@ export const isOf = and(eq(person.clubId, membership.clubId), eq(person.id, memb
 /** A club's groups by name, each with its people by name. */
 export async function listTeams(db: Db, club: Club): Promise<Team[]> {
   const rows = await db
-    .select({ id: group.id, name: group.name, setting: group.setting, athleteId: person.id, athleteName: person.name, areas: person.areas })
+    .select({
+      id: group.id,
+      name: group.name,
+      setting: group.setting,
+      athleteId: person.id,
+      athleteName: person.name,
+      areas: person.areas,
+    })
     .from(group)
-    .leftJoin(membership, and(eq(membership.clubId, group.clubId), eq(membership.groupId, group.id), isNull(membership.until)))
+    .leftJoin(
+      membership,
+      and(eq(membership.clubId, group.clubId), eq(membership.groupId, group.id), isNull(membership.until)),
+    )
     .leftJoin(person, isOf)
     .where(eq(group.clubId, club.id))
     .orderBy(asc(person.createdAt));
   const teams = new Map<string, Team>();
   for (const row of rows) {
     const entry = teams.get(row.id) ?? { id: row.id, name: row.name, setting: row.setting, athletes: [] };
-    if (row.athleteId && row.athleteName) entry.athletes.push({ id: row.athleteId, name: row.athleteName, areas: row.areas ?? [] });
+    if (row.athleteId && row.athleteName)
+      entry.athletes.push({ id: row.athleteId, name: row.athleteName, areas: row.areas ?? [] });
     teams.set(row.id, entry);
   }
   for (const entry of teams.values()) entry.athletes.sort(byName);
@@ -38,7 +49,9 @@ const byName = (a: { name: string }, b: { name: string }): number => names.compa
 
 /** The names of a coach's teams. */
 export async function listTeamNames(db: Db, club: Club): Promise<{ id: string; name: string }[]> {
-  return (await db.select({ id: group.id, name: group.name }).from(group).where(eq(group.clubId, club.id))).sort(byName);
+  return (await db.select({ id: group.id, name: group.name }).from(group).where(eq(group.clubId, club.id))).sort(
+    byName,
+  );
 }
 
 export async function addTeam(db: Db, club: Club, name: string): Promise<string> {
@@ -48,22 +61,35 @@ export async function addTeam(db: Db, club: Club, name: string): Promise<string>
 }
 
 export async function renameTeam(db: Db, club: Club, id: string, name: string): Promise<boolean> {
-  const rows = await db.update(group).set({ name }).where(and(eq(group.id, id), eq(group.clubId, club.id))).returning({ id: group.id });
+  const rows = await db
+    .update(group)
+    .set({ name })
+    .where(and(eq(group.id, id), eq(group.clubId, club.id)))
+    .returning({ id: group.id });
   return rows.length > 0;
 }
 
 /** Deletes a group. Its people stay, with what they protect and what they said. */
 export async function deleteTeam(db: Db, club: Club, id: string): Promise<boolean> {
-  const rows = await db.delete(group).where(and(eq(group.id, id), eq(group.clubId, club.id))).returning({ id: group.id });
+  const rows = await db
+    .delete(group)
+    .where(and(eq(group.id, id), eq(group.clubId, club.id)))
+    .returning({ id: group.id });
   return rows.length > 0;
 }
 
 /** Adds people to the club's own group; returns how many. A group of another club takes none. */
 export async function addAthletes(db: Db, club: Club, teamId: string, names: readonly string[]): Promise<number> {
   return db.transaction(async (tx) => {
-    const [own] = await tx.select({ id: group.id }).from(group).where(and(eq(group.id, teamId), eq(group.clubId, club.id)));
+    const [own] = await tx
+      .select({ id: group.id })
+      .from(group)
+      .where(and(eq(group.id, teamId), eq(group.clubId, club.id)));
     if (!own || names.length === 0) return 0;
-    const rows = await tx.insert(person).values(names.map((name) => ({ clubId: club.id, name }))).returning({ id: person.id });
+    const rows = await tx
+      .insert(person)
+      .values(names.map((name) => ({ clubId: club.id, name })))
+      .returning({ id: person.id });
     await tx.insert(membership).values(rows.map(({ id }) => ({ clubId: club.id, groupId: teamId, personId: id })));
     return rows.length;
   });
@@ -71,36 +97,60 @@ export async function addAthletes(db: Db, club: Club, teamId: string, names: rea
 
 /** How many people a club's group has. */
 export async function countPeople(db: Db, club: Club, teamId: string): Promise<number> {
-  return db.$count(membership, and(eq(membership.clubId, club.id), eq(membership.groupId, teamId), isNull(membership.until)));
+  return db.$count(
+    membership,
+    and(eq(membership.clubId, club.id), eq(membership.groupId, teamId), isNull(membership.until)),
+  );
 }
 
 /** Who was taken off a club's lists, the latest first, with the group: they can be put back with what they protect. */
 export async function listOff(db: Db, club: Club, most = 100): Promise<(Athlete & { teamId: string })[]> {
-  return db.select({ id: person.id, name: person.name, teamId: membership.groupId }).from(membership).innerJoin(person, isOf)
-    .where(and(eq(membership.clubId, club.id), isNotNull(membership.until))).orderBy(desc(membership.until)).limit(most);
+  return db
+    .select({ id: person.id, name: person.name, teamId: membership.groupId })
+    .from(membership)
+    .innerJoin(person, isOf)
+    .where(and(eq(membership.clubId, club.id), isNotNull(membership.until)))
+    .orderBy(desc(membership.until))
+    .limit(most);
 }
 
 /** Gives somebody another name. Returns false when they are not the club's. */
 export async function renameAthlete(db: Db, club: Club, id: string, name: string): Promise<boolean> {
-  const rows = await db.update(person).set({ name }).where(and(eq(person.id, id), eq(person.clubId, club.id))).returning({ id: person.id });
+  const rows = await db
+    .update(person)
+    .set({ name })
+    .where(and(eq(person.id, id), eq(person.clubId, club.id)))
+    .returning({ id: person.id });
   return rows.length > 0;
 }
 
 /** The names on a group's list, without one of them. */
 export async function namesOn(db: Db, club: Club, teamId: string, without?: string): Promise<string[]> {
-  const rows = await db.select({ id: person.id, name: person.name }).from(membership).innerJoin(person, isOf).where(and(eq(membership.clubId, club.id), eq(membership.groupId, teamId), isNull(membership.until)));
+  const rows = await db
+    .select({ id: person.id, name: person.name })
+    .from(membership)
+    .innerJoin(person, isOf)
+    .where(and(eq(membership.clubId, club.id), eq(membership.groupId, teamId), isNull(membership.until)));
   return rows.filter((row) => row.id !== without).map((row) => row.name);
 }
 
 /** Keeps what is said of a group. Returns false when it is not the coach's. */
 export async function setTeamSetting(db: Db, club: Club, id: string, setting: GroupSetting): Promise<boolean> {
-  const rows = await db.update(group).set({ setting }).where(and(eq(group.id, id), eq(group.clubId, club.id))).returning({ id: group.id });
+  const rows = await db
+    .update(group)
+    .set({ setting })
+    .where(and(eq(group.id, id), eq(group.clubId, club.id)))
+    .returning({ id: group.id });
   return rows.length > 0;
 }
 
 /** Keeps what someone protects. Returns false when they are not the coach's. */
 export async function setAthleteAreas(db: Db, club: Club, id: string, areas: Protects[]): Promise<boolean> {
-  const rows = await db.update(person).set({ areas }).where(and(eq(person.id, id), eq(person.clubId, club.id))).returning({ id: person.id });
+  const rows = await db
+    .update(person)
+    .set({ areas })
+    .where(and(eq(person.id, id), eq(person.clubId, club.id)))
+    .returning({ id: person.id });
   return rows.length > 0;
 }
 
@@ -113,28 +163,70 @@ export async function listGroups(db: Db, club: Club): Promise<{ id: string; peop
     .where(eq(link.clubId, club.id));
   // Of each session handed to a team the newest edition; one that was taken back before anybody opened it was not done.
   const newest = db
-    .selectDistinctOn([link.groupId, edition.sessionId], { teamId: link.groupId, at: link.createdAt, editionId: edition.id })
+    .selectDistinctOn([link.groupId, edition.sessionId], {
+      teamId: link.groupId,
+      at: link.createdAt,
+      editionId: edition.id,
+    })
     .from(link)
     .innerJoin(edition, and(eq(edition.clubId, link.clubId), eq(edition.id, link.editionId)))
     .where(and(eq(link.clubId, club.id), isNotNull(link.groupId), or(isNull(link.withdrawnAt), gt(link.openings, 0))))
-    .orderBy(link.groupId, edition.sessionId, desc(link.createdAt)).as("newest");
-  const ranked = db.select({ teamId: newest.teamId, editionId: newest.editionId, place: sql<number>`row_number() over (partition by ${newest.teamId} order by ${newest.at} desc)`.as("place") }).from(newest).as("ranked");
-  const handedToThem = db.select({ teamId: ranked.teamId, editionId: ranked.editionId }).from(ranked).where(lte(ranked.place, MOST_LATELY)).orderBy(ranked.teamId, ranked.place);
+    .orderBy(link.groupId, edition.sessionId, desc(link.createdAt))
+    .as("newest");
+  const ranked = db
+    .select({
+      teamId: newest.teamId,
+      editionId: newest.editionId,
+      place: sql<number>`row_number() over (partition by ${newest.teamId} order by ${newest.at} desc)`.as("place"),
+    })
+    .from(newest)
+    .as("ranked");
+  const handedToThem = db
+    .select({ teamId: ranked.teamId, editionId: ranked.editionId })
+    .from(ranked)
+    .where(lte(ranked.place, MOST_LATELY))
+    .orderBy(ranked.teamId, ranked.place);
   const [teams, shown, handed] = await Promise.all([listTeams(db, club), shownToThem, handedToThem]);
-  const lastOf = new Map(teams.map(({ id }) => [id, handed.filter((one) => one.teamId === id).map((one) => one.editionId)]));
+  const lastOf = new Map(
+    teams.map(({ id }) => [id, handed.filter((one) => one.teamId === id).map((one) => one.editionId)]),
+  );
   const said = await saidOf(db, club, [...lastOf.values()].flat());
   const lately = (id: string) => (lastOf.get(id) ?? []).flatMap((edition) => said.get(edition) ?? []);
   return teams.map(({ id, name, setting, athletes }) => ({
-    id, people: athletes.map((one) => one.id), group: { name, setting, people: athletes.map(({ name: who, areas }) => ({ name: who, areas })), shown: shown.filter((row) => row.teamId === id).map((row) => row.drill), lately: lately(id) },
+    id,
+    people: athletes.map((one) => one.id),
+    group: {
+      name,
+      setting,
+      people: athletes.map(({ name: who, areas }) => ({ name: who, areas })),
+      shown: shown.filter((row) => row.teamId === id).map((row) => row.drill),
+      lately: lately(id),
+    },
   }));
 }
 
 /** What these editions are called, and which drills they have. */
-async function saidOf(db: Db, club: Club, ids: readonly string[]): Promise<Map<string, { title: string; drills: string[] }>> {
+async function saidOf(
+  db: Db,
+  club: Club,
+  ids: readonly string[],
+): Promise<Map<string, { title: string; drills: string[] }>> {
   if (ids.length === 0) return new Map();
   const [titles, drills] = await Promise.all([
-    db.select({ id: edition.id, title: sql<string>`coalesce(${edition.doc} #>> '{session,title}', '')` }).from(edition).where(and(eq(edition.clubId, club.id), among(edition.id, ids))),
-    db.select({ id: editionDrill.editionId, drill: editionDrill.drill }).from(editionDrill).where(and(eq(editionDrill.clubId, club.id), among(editionDrill.editionId, ids))).orderBy(asc(editionDrill.drill)),
+    db
+      .select({ id: edition.id, title: sql<string>`coalesce(${edition.doc} #>> '{session,title}', '')` })
+      .from(edition)
+      .where(and(eq(edition.clubId, club.id), among(edition.id, ids))),
+    db
+      .select({ id: editionDrill.editionId, drill: editionDrill.drill })
+      .from(editionDrill)
+      .where(and(eq(editionDrill.clubId, club.id), among(editionDrill.editionId, ids)))
+      .orderBy(asc(editionDrill.drill)),
   ]);
-  return new Map(titles.map(({ id, title }) => [id, { title, drills: drills.filter((one) => one.id === id).map((one) => one.drill) }]));
+  return new Map(
+    titles.map(({ id, title }) => [
+      id,
+      { title, drills: drills.filter((one) => one.id === id).map((one) => one.drill) },
+    ]),
+  );
 }

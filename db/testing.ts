@@ -29,9 +29,15 @@ async function emptyDatabase(template = "template1"): Promise<string> {
 export const MIGRATIONS = fileURLToPath(new URL("./migrations", import.meta.url));
 
 /** A database as an earlier Mapset left it, from a kept dump, brought to the newest schema. `before` looks at it, or adds to it, while it is still as it was. Only for tests. */
-export async function earlierDatabase(dump: string, before?: (db: Db) => Promise<void>): Promise<{ db: Db; end: () => Promise<void> }> {
+export async function earlierDatabase(
+  dump: string,
+  before?: (db: Db) => Promise<void>,
+): Promise<{ db: Db; end: () => Promise<void> }> {
   const url = await emptyDatabase();
-  execFileSync("psql", ["--quiet", "--no-psqlrc", "--set=ON_ERROR_STOP=1", url], { input: gunzipSync(readFileSync(fileURLToPath(new URL(`./earlier/${dump}`, import.meta.url)))), stdio: ["pipe", "ignore", "inherit"] });
+  execFileSync("psql", ["--quiet", "--no-psqlrc", "--set=ON_ERROR_STOP=1", url], {
+    input: gunzipSync(readFileSync(fileURLToPath(new URL(`./earlier/${dump}`, import.meta.url)))),
+    stdio: ["pipe", "ignore", "inherit"],
+  });
   const { db, close } = connect(url);
   await before?.(db);
   await migrateTo(db, MIGRATIONS);
@@ -48,11 +54,16 @@ const MAKING = 4_419_082;
  * A migrated database of its own on the test server, and two coaches in it, with what it is to begin with. It is a copy: moving,
  * coaches' passwords and demo data take seconds, a copy a tenth of one. Only for tests.
  */
-export async function freshDatabase(beginning: Beginning = NOTHING_MORE): Promise<{ db: Db; url: string; ana: Club; ben: Club; end: () => Promise<void> }> {
+export async function freshDatabase(
+  beginning: Beginning = NOTHING_MORE,
+): Promise<{ db: Db; url: string; ana: Club; ben: Club; end: () => Promise<void> }> {
   const url = await emptyDatabase(await templateOf(beginning));
   const { db, close } = connect(url);
   const clubOf = async (who: string): Promise<Club> => {
-    const [found] = await db.select({ id: coach.id }).from(coach).where(eq(coach.email, `${who}@club.example`));
+    const [found] = await db
+      .select({ id: coach.id })
+      .from(coach)
+      .where(eq(coach.email, `${who}@club.example`));
     return (await clubsOf(db, found!.id))[0]!.club;
   };
   return { db, url, ana: await clubOf("ana"), ben: await clubOf("ben"), end: close };
@@ -71,7 +82,12 @@ async function templateOf({ name, fill }: Beginning): Promise<string> {
       const { db, close } = connect(url);
       await migrateTo(db, MIGRATIONS);
       const accounts = openAccounts(db, { secret: TEST_SECRET, baseUrl: "http://127.0.0.1:1" });
-      for (const who of ["ana", "ben"]) await makeAccount(db, accounts, { name: who, email: `${who}@club.example`, password: `${who} has a long password` });
+      for (const who of ["ana", "ben"])
+        await makeAccount(db, accounts, {
+          name: who,
+          email: `${who}@club.example`,
+          password: `${who} has a long password`,
+        });
       await fill(db);
       await close();
       // It has its name when it is whole, and nobody is connected to it any more.

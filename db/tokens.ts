@@ -15,7 +15,11 @@ export function linkToken(secret: string, linkId: string): string {
 
 /** The token of an invitation into a club, worked out in the same way. */
 export function invitationToken(secret: string, invitationId: string): string {
-  return createHmac("sha256", secret).update(`mapset invitation ${invitationId}`).digest().subarray(0, 18).toString("base64url");
+  return createHmac("sha256", secret)
+    .update(`mapset invitation ${invitationId}`)
+    .digest()
+    .subarray(0, 18)
+    .toString("base64url");
 }
 
 /** Whether a token worked out anew is the one that was handed out; it is not after the server's secret has changed. */

@@ -13,7 +13,16 @@ import { addDemand, findDemand, listDemands } from "./demands";
 import { UnreadableDocument } from "./documents";
 import { handOut, listEditions, newestEdition, openLink } from "./editions";
 import { addOwnDrill, browseAllOwn, browseOwnDrills, findOwnDrill, listOwnDrills } from "./own-drills";
-import { addSession, findSession, keepSummary, listSessions, newestSessions, rawSessions, saveSession, SESSIONS_A_PAGE } from "./sessions";
+import {
+  addSession,
+  findSession,
+  keepSummary,
+  listSessions,
+  newestSessions,
+  rawSessions,
+  saveSession,
+  SESSIONS_A_PAGE,
+} from "./sessions";
 import { freshDatabase, TEST_SECRET } from "./testing";
 import { findUnreadable, listUnreadable, removeUnreadable } from "./unreadable";
 
@@ -31,11 +40,21 @@ beforeAll(async () => {
 });
 afterAll(() => end());
 
-const session = (title: string) => newSession({ title, purpose: "off-day", target: 60 }, [{ title: "b", rounds: 1, restBetweenRounds: 0, sideOrder: "drill-by-drill", items: [itemOf(drillById("cat-camel")!)] }]);
+const session = (title: string) =>
+  newSession({ title, purpose: "off-day", target: 60 }, [
+    {
+      title: "b",
+      rounds: 1,
+      restBetweenRounds: 0,
+      sideOrder: "drill-by-drill",
+      items: [itemOf(drillById("cat-camel")!)],
+    },
+  ]);
 /** Changes what the database itself refuses to have changed. */
 async function inSpite(table: string, change: string): Promise<void> {
   await db.transaction(async (tx) => {
-    for (const one of [`alter table ${table} disable trigger user`, change, `alter table ${table} enable trigger user`]) await tx.execute(sql.raw(one));
+    for (const one of [`alter table ${table} disable trigger user`, change, `alter table ${table} enable trigger user`])
+      await tx.execute(sql.raw(one));
   });
 }
 const NEWER = `jsonb_set(doc, '{version}', '9')`;
@@ -48,10 +67,22 @@ describe("a session", () => {
     expect((await listSessions(db, ana)).rows.map((row) => row.title).sort()).toEqual(["Bad", "Good"]);
     expect((await newestSessions(db, ana, 9)).map((one) => one.id)).toEqual([good]);
     await expect(findSession(db, ana, bad)).rejects.toThrow(UnreadableDocument);
-    expect(await findUnreadable(db, ana, "session", bad)).toMatchObject({ title: "Bad", newer: false, why: "blocks: is missing", raw: { title: "Bad" } });
-    expect([await findUnreadable(db, ana, "session", good), await findUnreadable(db, ben, "session", bad)]).toEqual([undefined, undefined]);
+    expect(await findUnreadable(db, ana, "session", bad)).toMatchObject({
+      title: "Bad",
+      newer: false,
+      why: "blocks: is missing",
+      raw: { title: "Bad" },
+    });
+    expect([await findUnreadable(db, ana, "session", good), await findUnreadable(db, ben, "session", bad)]).toEqual([
+      undefined,
+      undefined,
+    ]);
     // What can be read is not removed here, nor by another club.
-    expect([await removeUnreadable(db, ana, "session", good), await removeUnreadable(db, ben, "session", bad), await removeUnreadable(db, ana, "session", bad)]).toEqual([false, false, true]);
+    expect([
+      await removeUnreadable(db, ana, "session", good),
+      await removeUnreadable(db, ben, "session", bad),
+      await removeUnreadable(db, ana, "session", bad),
+    ]).toEqual([false, false, true]);
     expect((await listSessions(db, ana)).rows.map((row) => row.title)).toEqual(["Good"]);
   });
   it("of a newer program is kept as it is", async () => {
@@ -67,11 +98,17 @@ describe("what was handed out", () => {
   it("opens nothing where it is damaged, and its session's page still does", async () => {
     const id = await addSession(db, ana, session("Handed"), 60);
     const { token } = (await handOut(db, ana, id, makeEdition(session("Handed"), drillById), 60, null, TEST_SECRET))!;
-    expect((await openLink(db, token, false)) as object).toMatchObject({ edition: { doc: { version: 2, session: { title: "Handed" } } } });
+    expect((await openLink(db, token, false)) as object).toMatchObject({
+      edition: { doc: { version: 2, session: { title: "Handed" } } },
+    });
     // The same once more is no other edition, whatever the first one said of its version.
-    expect((await handOut(db, ana, id, makeEdition(session("Handed"), drillById), 60, null, TEST_SECRET))!.number).toBe(1);
+    expect((await handOut(db, ana, id, makeEdition(session("Handed"), drillById), 60, null, TEST_SECRET))!.number).toBe(
+      1,
+    );
     await inSpite("edition", `update edition set doc = doc - 'format' - 'version' where session_id = '${id}'`);
-    expect((await handOut(db, ana, id, makeEdition(session("Handed"), drillById), 60, null, TEST_SECRET))!.number).toBe(1);
+    expect((await handOut(db, ana, id, makeEdition(session("Handed"), drillById), 60, null, TEST_SECRET))!.number).toBe(
+      1,
+    );
     expect((await newestEdition(db, ana, id))?.session?.title).toBe("Handed");
     await inSpite("edition", `update edition set doc = '{"session": 3}' where session_id = '${id}'`);
     await expect(openLink(db, token, false)).rejects.toThrow(UnreadableDocument);
@@ -84,13 +121,27 @@ describe("a drill of one's own, and a sport profile", () => {
   it("leave their lists and are found apart", async () => {
     const drill = await addOwnDrill(db, ana, { ...drawnDrillById("cat-camel")!, name: "Waves" });
     const profile = await addDemand(db, ana, { ...demandById("rowing")!, name: "Gigs" });
-    await inSpite("own_drill_revision", `update own_drill_revision set doc = doc - 'levels' where drill_id = '${drill}'`);
+    await inSpite(
+      "own_drill_revision",
+      `update own_drill_revision set doc = doc - 'levels' where drill_id = '${drill}'`,
+    );
     await db.execute(sql.raw(`update sport_profile set doc = doc - 'rows' where id = '${profile}'`));
-    expect([(await listOwnDrills(db, ana)).length, (await browseOwnDrills(db, ana)).length, (await listDemands(db, ana)).length]).toEqual([0, 0, 0]);
+    expect([
+      (await listOwnDrills(db, ana)).length,
+      (await browseOwnDrills(db, ana)).length,
+      (await listDemands(db, ana)).length,
+    ]).toEqual([0, 0, 0]);
     await expect(findOwnDrill(db, ana, drill)).rejects.toThrow(UnreadableDocument);
     await expect(findDemand(db, ana, profile)).rejects.toThrow(UnreadableDocument);
-    expect([(await browseAllOwn(db, ana)).unreadable, await listUnreadable(db, ana, "profile"), (await browseAllOwn(db, ben)).unreadable]).toMatchObject([[{ title: "Waves", newer: false }], [{ title: "Gigs" }], []]);
-    expect([await removeUnreadable(db, ana, "drill", drill), await removeUnreadable(db, ana, "profile", profile)]).toEqual([true, true]);
+    expect([
+      (await browseAllOwn(db, ana)).unreadable,
+      await listUnreadable(db, ana, "profile"),
+      (await browseAllOwn(db, ben)).unreadable,
+    ]).toMatchObject([[{ title: "Waves", newer: false }], [{ title: "Gigs" }], []]);
+    expect([
+      await removeUnreadable(db, ana, "drill", drill),
+      await removeUnreadable(db, ana, "profile", profile),
+    ]).toEqual([true, true]);
     expect([(await browseAllOwn(db, ana)).unreadable, await listUnreadable(db, ana, "profile")]).toEqual([[], []]);
   });
 });
@@ -114,14 +165,16 @@ describe("the list of sessions", () => {
     expect(await rawSessions(db, ben, [id])).toMatchObject([{ id, revision: 3, raw: { title: "Summed at once" } }]);
   });
   it("goes by pages, and finds by name or purpose over all of them", async () => {
-    for (let i = 0; i < SESSIONS_A_PAGE + 2; i++) await addSession(db, ben, session(i === 0 ? "The 100 % oldest_one" : `Number ${i}`), 60);
+    for (let i = 0; i < SESSIONS_A_PAGE + 2; i++)
+      await addSession(db, ben, session(i === 0 ? "The 100 % oldest_one" : `Number ${i}`), 60);
     const first = await listSessions(db, ben);
     expect([first.all, first.rows.length]).toEqual([SESSIONS_A_PAGE + 3, SESSIONS_A_PAGE]);
     const second = await listSessions(db, ben, { page: 1 });
     expect(second.rows).toHaveLength(3);
     expect(new Set([...first.rows, ...second.rows].map((row) => row.id)).size).toBe(SESSIONS_A_PAGE + 3);
     expect((await listSessions(db, ben, { page: 999 })).rows).toEqual([]);
-    for (const find of ["the 100 % OLDEST", "oldest_one"]) expect((await listSessions(db, ben, { find })).rows.map((row) => row.title)).toEqual(["The 100 % oldest_one"]);
+    for (const find of ["the 100 % OLDEST", "oldest_one"])
+      expect((await listSessions(db, ben, { find })).rows.map((row) => row.title)).toEqual(["The 100 % oldest_one"]);
     expect((await listSessions(db, ben, { find: "100_% " })).all).toBe(0);
     expect((await listSessions(db, ben, { find: "off", purposes: ["off-day"] })).all).toBe(SESSIONS_A_PAGE + 3);
     expect((await listSessions(db, ben, { template: true })).all).toBe(0);

@@ -24,19 +24,42 @@ type Row = { id: string; title: string; raw: unknown };
 async function rowsOf(db: Db, { id: clubId }: Club, kind: UnreadableKind, id?: string): Promise<Row[]> {
   switch (kind) {
     case "session":
-      return db.select({ id: trainingSession.id, title: trainingSession.title, raw: trainingSession.doc }).from(trainingSession).where(and(eq(trainingSession.clubId, clubId), id ? eq(trainingSession.id, id) : undefined));
+      return db
+        .select({ id: trainingSession.id, title: trainingSession.title, raw: trainingSession.doc })
+        .from(trainingSession)
+        .where(and(eq(trainingSession.clubId, clubId), id ? eq(trainingSession.id, id) : undefined));
     case "drill":
-      return db.select({ id: ownDrill.id, title: ownDrill.name, raw: ownDrillRevision.doc }).from(ownDrill)
-        .innerJoin(ownDrillRevision, and(eq(ownDrillRevision.clubId, ownDrill.clubId), eq(ownDrillRevision.drillId, ownDrill.id), eq(ownDrillRevision.number, ownDrill.revision)))
+      return db
+        .select({ id: ownDrill.id, title: ownDrill.name, raw: ownDrillRevision.doc })
+        .from(ownDrill)
+        .innerJoin(
+          ownDrillRevision,
+          and(
+            eq(ownDrillRevision.clubId, ownDrill.clubId),
+            eq(ownDrillRevision.drillId, ownDrill.id),
+            eq(ownDrillRevision.number, ownDrill.revision),
+          ),
+        )
         .where(and(eq(ownDrill.clubId, clubId), id ? eq(ownDrill.id, id) : undefined));
     case "profile":
-      return db.select({ id: sportProfile.id, title: sportProfile.name, raw: sportProfile.doc }).from(sportProfile).where(and(eq(sportProfile.clubId, clubId), id ? eq(sportProfile.id, id) : undefined));
+      return db
+        .select({ id: sportProfile.id, title: sportProfile.name, raw: sportProfile.doc })
+        .from(sportProfile)
+        .where(and(eq(sportProfile.clubId, clubId), id ? eq(sportProfile.id, id) : undefined));
     case "request":
-      return db.select({ id: draftRequest.id, title: draftRequest.title, raw: draftRequest.doc }).from(draftRequest).where(and(eq(draftRequest.clubId, clubId), id ? eq(draftRequest.id, id) : undefined));
+      return db
+        .select({ id: draftRequest.id, title: draftRequest.title, raw: draftRequest.doc })
+        .from(draftRequest)
+        .where(and(eq(draftRequest.clubId, clubId), id ? eq(draftRequest.id, id) : undefined));
   }
 }
 
-const OPEN: Record<UnreadableKind, (raw: unknown) => Opened<unknown>> = { session: openSession, drill: openDrill, profile: openProfile, request: openRequest };
+const OPEN: Record<UnreadableKind, (raw: unknown) => Opened<unknown>> = {
+  session: openSession,
+  drill: openDrill,
+  profile: openProfile,
+  request: openRequest,
+};
 
 function unreadableOf(kind: UnreadableKind, { id, title, raw }: Row): UnreadableRow | undefined {
   const opened = OPEN[kind](raw);
@@ -49,7 +72,12 @@ export async function listUnreadable(db: Db, club: Club, kind: "profile" | "requ
 }
 
 /** One that cannot be read, with what there is of it; undefined where it can, or is not the club's. */
-export async function findUnreadable(db: Db, club: Club, kind: UnreadableKind, id: string): Promise<(UnreadableRow & { raw: unknown }) | undefined> {
+export async function findUnreadable(
+  db: Db,
+  club: Club,
+  kind: UnreadableKind,
+  id: string,
+): Promise<(UnreadableRow & { raw: unknown }) | undefined> {
   const [row] = await rowsOf(db, club, kind, id);
   const found = row && unreadableOf(kind, row);
   return found && { ...found, raw: row.raw };

@@ -9,12 +9,41 @@ type LevelText = Partial<Omit<DrillLevel, "how">> & Pick<DrillLevel, "how">;
 
 /** A drill as it is written in this folder: the standard level's facts at the top, the other levels as what differs. */
 export type Authored = Omit<Drill, "levels" | "directions"> &
-  Omit<DrillLevel, "endPosture" | "how" | "loads" | "stress"> & { loads?: Load[]; endPosture?: DrillLevel["endPosture"]; directions?: 1 | 2; easier: LevelText; harder: LevelText };
+  Omit<DrillLevel, "endPosture" | "how" | "loads" | "stress"> & {
+    loads?: Load[];
+    endPosture?: DrillLevel["endPosture"];
+    directions?: 1 | 2;
+    easier: LevelText;
+    harder: LevelText;
+  };
 
 /** Fills in a drill's three levels from its standard level and what the others change. */
 export function drill(authored: Authored): Drill {
-  const { posture, endPosture, kit, main, also, loads = [], dose, bounds, easier, harder, directions = 1, ...drillText } = authored;
-  const standard: DrillLevel = { how: authored.brief, posture, endPosture: endPosture ?? posture, kit, main, also, loads, dose, bounds };
+  const {
+    posture,
+    endPosture,
+    kit,
+    main,
+    also,
+    loads = [],
+    dose,
+    bounds,
+    easier,
+    harder,
+    directions = 1,
+    ...drillText
+  } = authored;
+  const standard: DrillLevel = {
+    how: authored.brief,
+    posture,
+    endPosture: endPosture ?? posture,
+    kit,
+    main,
+    also,
+    loads,
+    dose,
+    bounds,
+  };
   const level = (change: LevelText): DrillLevel => ({
     ...standard,
     ...change,
@@ -36,16 +65,25 @@ export function reps(count: number, ...beats: string[]): Dose {
 function readBeat(text: string): Beat {
   const parts = /^(.+?) ([\d.]+)(?: \[(in|out|hold)\])?(?: \((step|hop)\))?$/.exec(text);
   if (!parts?.[1] || !parts[2]) throw new Error(`Not a beat: ${text}`);
-  return { do: parts[1], seconds: Number(parts[2]), ...(parts[3] && { breath: parts[3] as "in" | "out" | "hold" }), ...(parts[4] && { kind: parts[4] as "step" | "hop" }) };
+  return {
+    do: parts[1],
+    seconds: Number(parts[2]),
+    ...(parts[3] && { breath: parts[3] as "in" | "out" | "hold" }),
+    ...(parts[4] && { kind: parts[4] as "step" | "hop" }),
+  };
 }
 
 /** Ramped effort; steps are `[per cent, seconds]`. */
 export function effort(
-  rounds: number, ramp: [number, number][], rest: { opposite?: [number, number]; settle?: number } = {},
+  rounds: number,
+  ramp: [number, number][],
+  rest: { opposite?: [number, number]; settle?: number } = {},
 ): Dose {
   const step = ([percent, seconds]: [number, number]) => ({ effort: percent, seconds });
   return {
-    kind: "effort", rounds, ramp: ramp.map(step),
+    kind: "effort",
+    rounds,
+    ramp: ramp.map(step),
     ...(rest.opposite && { opposite: step(rest.opposite) }),
     ...(rest.settle && { settle: rest.settle }),
   };
@@ -57,7 +95,10 @@ export function again(dose: Dose, count: number): Dose {
 }
 
 export const bounds = (least: number, most: number, step: number, leastRep?: number): DoseBounds => ({
-  least, most, step, ...(leastRep && { leastRep }),
+  least,
+  most,
+  step,
+  ...(leastRep && { leastRep }),
 });
 
 /** Felt somewhere else, and what to change then. */
@@ -67,6 +108,8 @@ export const felt = (where: string, change: string) => ({ felt: where, change })
 export const fault = (see: string, say: string) => ({ see, say });
 
 /** An area stressed besides what the drawing shows: some of it, or much, and why. */
-const stated = (grade: Grade) => (area: Area, because: string): Load => ({ area, grade, because });
+const stated =
+  (grade: Grade) =>
+  (area: Area, because: string): Load => ({ area, grade, because });
 export const some = stated(1);
 export const much = stated(2);

@@ -17,11 +17,17 @@ describe("the demand profiles", () => {
     for (const demand of DEMANDS) {
       const weights = Object.values(demand.rows).map((row) => row?.weight ?? 0);
       expect(Math.max(...weights), demand.id).toBeGreaterThanOrEqual(2);
-      for (const [row, asked] of Object.entries(demand.rows)) if ((asked?.weight ?? 0) >= 2) expect(served.has(row as never) || DRILLS.some((d) => d.levels.standard.also.includes(row as never)), `${demand.id} ${row}`).toBe(true);
+      for (const [row, asked] of Object.entries(demand.rows))
+        if ((asked?.weight ?? 0) >= 2)
+          expect(
+            served.has(row as never) || DRILLS.some((d) => d.levels.standard.also.includes(row as never)),
+            `${demand.id} ${row}`,
+          ).toBe(true);
     }
   });
   it("leave no row out of all of them that a drill serves mainly", () => {
     const asked = new Set(DEMANDS.flatMap((demand) => Object.keys(demand.rows)));
-    for (const row of ROWS) if (DRILLS.some((drill) => drill.levels.standard.main.includes(row))) expect(asked.has(row), row).toBe(true);
+    for (const row of ROWS)
+      if (DRILLS.some((drill) => drill.levels.standard.main.includes(row))) expect(asked.has(row), row).toBe(true);
   });
 });

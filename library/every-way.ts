@@ -17,12 +17,15 @@ export function amounts(item: Item): number[] {
   if (dose.kind !== item.dose.kind) return [amountOf(item.dose).value];
   const now = amountOf(item.dose).value;
   const list = [now];
-  for (let i = 1; i < 400; i++) for (const value of [now - i * bounds.step, now + i * bounds.step]) if (value >= bounds.least && value <= bounds.most) list.push(value);
+  for (let i = 1; i < 400; i++)
+    for (const value of [now - i * bounds.step, now + i * bounds.step])
+      if (value >= bounds.least && value <= bounds.most) list.push(value);
   return list;
 }
 
 /** How many ways the doses of a session's first block can be set. */
-export const waysOf = (session: Session): number => session.blocks[0]!.items.reduce((n, item) => n * amounts(item).length, 1);
+export const waysOf = (session: Session): number =>
+  session.blocks[0]!.items.reduce((n, item) => n * amounts(item).length, 1);
 
 /**
  * The best fit of all ways to set the doses of a session's first block, tried one by one: at the very second, and within what
@@ -30,7 +33,9 @@ export const waysOf = (session: Session): number => session.blocks[0]!.items.red
  */
 export function bestOfEveryWay(session: Session, target: Seconds, demand: Demand): { exact: Share; near: Share } {
   const longer = target >= compile(session, drillById).totalSeconds;
-  const ways = session.blocks[0]!.items.map((item) => amounts(item).filter((value) => (longer ? value >= amountOf(item.dose).value : value <= amountOf(item.dose).value)));
+  const ways = session.blocks[0]!.items.map((item) =>
+    amounts(item).filter((value) => (longer ? value >= amountOf(item.dose).value : value <= amountOf(item.dose).value)),
+  );
   let best = { exact: -1, near: -1 };
   const walk = (i: number, doc: Session): void => {
     if (i === ways.length) {
@@ -41,7 +46,8 @@ export function bestOfEveryWay(session: Session, target: Seconds, demand: Demand
       best = { exact: Math.abs(under) < 1e-6 ? Math.max(best.exact, fit) : best.exact, near: Math.max(best.near, fit) };
       return;
     }
-    for (const value of ways[i]!) walk(i + 1, editItem(doc, { block: 0, item: i }, { dose: withAmount(doc.blocks[0]!.items[i]!.dose, value) }));
+    for (const value of ways[i]!)
+      walk(i + 1, editItem(doc, { block: 0, item: i }, { dose: withAmount(doc.blocks[0]!.items[i]!.dose, value) }));
   };
   walk(0, session);
   return best;

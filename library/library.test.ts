@@ -9,7 +9,9 @@ import { asDocument } from "~/core/drills/stresses";
 import { DRILLS } from ".";
 import { motionsOf } from "./motions";
 
-const levels = DRILLS.flatMap((drill) => LEVELS.map((name) => ({ id: drill.id, name, level: drill.levels[name], drill })));
+const levels = DRILLS.flatMap((drill) =>
+  LEVELS.map((name) => ({ id: drill.id, name, level: drill.levels[name], drill })),
+);
 
 describe("the library", () => {
   it("has all 166 drills with their own ids and names", () => {
@@ -28,11 +30,19 @@ describe("the library", () => {
 describe.each(DRILLS.map((drill) => [drill.id, drill] as const))("%s", (_, drill) => {
   it("is complete", () => {
     expect(drillSchema.safeParse(asDocument(drill))).toMatchObject({ success: true });
-    const sentences = [...drill.setUp, ...drill.steps, ...drill.feel, ...drill.cautions, ...drill.elsewhere.flatMap((e) => [e.felt, e.change]), ...drill.faults.map((f) => f.see)];
+    const sentences = [
+      ...drill.setUp,
+      ...drill.steps,
+      ...drill.feel,
+      ...drill.cautions,
+      ...drill.elsewhere.flatMap((e) => [e.felt, e.change]),
+      ...drill.faults.map((f) => f.see),
+    ];
     for (const sentence of sentences) expect(sentence).toMatch(/^[A-Z].*[.!?]$/s);
     expect(drill.steps.length).toBeGreaterThanOrEqual(2);
   });
-  it("names its directions when it has two", () => expect(drill.directionWords !== undefined).toBe(drill.directions === 2));
+  it("names its directions when it has two", () =>
+    expect(drill.directionWords !== undefined).toBe(drill.directions === 2));
 });
 
 describe.each(levels.map((l) => [`${l.id}, ${l.name}`, l] as const))("%s", (_, { level, drill, name }) => {
@@ -41,11 +51,13 @@ describe.each(levels.map((l) => [`${l.id}, ${l.name}`, l] as const))("%s", (_, {
     const amount = dose.kind === "time" || dose.kind === "ladder" ? doseSeconds(dose, USUAL_PACE) : unitCount(dose);
     expect(amount).toBeGreaterThanOrEqual(bounds.least);
     expect(amount).toBeLessThanOrEqual(bounds.most);
-    if (dose.kind === "reps") expect(unitMicros(dose, USUAL_PACE) / 1e6).toBeGreaterThanOrEqual(bounds.leastRep ?? Infinity);
+    if (dose.kind === "reps")
+      expect(unitMicros(dose, USUAL_PACE) / 1e6).toBeGreaterThanOrEqual(bounds.leastRep ?? Infinity);
   });
   it("differs from the standard in more than its name", () => {
     const { stress: _, ...data } = level;
     const { stress: __, ...standard } = drill.levels.standard;
-    if (name !== "standard" && !motionsOf(drill.id)?.[name]) expect(data).not.toEqual({ ...standard, how: level.how, ...(level.how === drill.brief && { how: "" }) });
+    if (name !== "standard" && !motionsOf(drill.id)?.[name])
+      expect(data).not.toEqual({ ...standard, how: level.how, ...(level.how === drill.brief && { how: "" }) });
   });
 });

@@ -7,7 +7,8 @@ export type Outline = { id: string; words: string; blocks: readonly { title: str
 
 export const OUTLINES: readonly Outline[] = [
   {
-    id: "floor-to-standing", words: "From the floor up to standing",
+    id: "floor-to-standing",
+    words: "From the floor up to standing",
     blocks: [
       { title: "On the floor", drills: ["cat-camel", "open-book"] },
       { title: "Half-kneeling", drills: ["hip-flexor-turn", "ankle-rock"] },
@@ -15,18 +16,21 @@ export const OUTLINES: readonly Outline[] = [
     ],
   },
   {
-    id: "standing-only", words: "Standing only, moving all the time",
+    id: "standing-only",
+    words: "Standing only, moving all the time",
     blocks: [{ title: "On the feet", drills: ["leg-swing-front", "leg-swing-side", "stick-pass", "toe-touch-walk"] }],
   },
   {
-    id: "slow-down", words: "Longer holds, then breathing",
+    id: "slow-down",
+    words: "Longer holds, then breathing",
     blocks: [
       { title: "Holds", drills: ["hip-flexor-hold", "hamstring-hold", "ninety-lean-front"] },
       { title: "Slow down", drills: ["long-exhale"] },
     ],
   },
   {
-    id: "beside-the-desk", words: "Beside the desk, no kit",
+    id: "beside-the-desk",
+    words: "Beside the desk, no kit",
     blocks: [{ title: "Beside the desk", drills: ["rib-shift", "squat-round-hold", "ninety-switch"] }],
   },
 ];
@@ -34,7 +38,10 @@ export const OUTLINES: readonly Outline[] = [
 /** The blocks of an outline, every drill with its own dose. */
 export function outlineBlocks(outline: Outline): Block[] {
   return outline.blocks.map(({ title, drills }) => ({
-    title, rounds: 1, restBetweenRounds: 0, sideOrder: "drill-by-drill",
+    title,
+    rounds: 1,
+    restBetweenRounds: 0,
+    sideOrder: "drill-by-drill",
     items: drills.map((id) => {
       const drill = drillById(id);
       if (!drill) throw new Error(`Outline names a drill that is not in the library: ${id}`);

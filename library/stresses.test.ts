@@ -11,7 +11,12 @@ import { writeStress } from "~/core/stress/codec";
 
 const gradeOf = (id: string, level: LevelName, area: Area): number => {
   const drill = drillById(id)!;
-  return Math.max(0, ...stressesOfLevel(drill, drill.levels[level]).filter((s) => s.area === area).map((s) => s.grade));
+  return Math.max(
+    0,
+    ...stressesOfLevel(drill, drill.levels[level])
+      .filter((s) => s.area === area)
+      .map((s) => s.grade),
+  );
 };
 
 describe("the golden table of stresses", () => {
@@ -24,9 +29,18 @@ describe("the golden table of stresses", () => {
     expect(AREAS.filter((area) => !named.has(area))).toEqual([]);
   });
   it("agrees with what is worked out on what is stressed in at least 95 of 100, and nothing it calls much is less", () => {
-    const cells = GOLDEN.flatMap(({ drill, level, stresses }) => AREAS.map((area) => ({ at: `${drill}, ${level}: ${area}`, hand: stresses[area] ?? 0, worked: gradeOf(drill, level, area) })));
+    const cells = GOLDEN.flatMap(({ drill, level, stresses }) =>
+      AREAS.map((area) => ({
+        at: `${drill}, ${level}: ${area}`,
+        hand: stresses[area] ?? 0,
+        worked: gradeOf(drill, level, area),
+      })),
+    );
     const apart = cells.filter(({ hand, worked }) => hand > 0 !== worked > 0);
-    expect(1 - apart.length / cells.length, apart.map((one) => `${one.at} ${one.hand}/${one.worked}`).join("\n")).toBeGreaterThanOrEqual(0.95);
+    expect(
+      1 - apart.length / cells.length,
+      apart.map((one) => `${one.at} ${one.hand}/${one.worked}`).join("\n"),
+    ).toBeGreaterThanOrEqual(0.95);
     expect(cells.filter(({ hand, worked }) => hand === 2 && worked < 2).map(({ at }) => at)).toEqual([]);
     // Its hip is drawn turned by 20° where 30° counts: the hand wrote of the text, which the drawing does not go as far as.
     expect(apart.filter(({ hand }) => hand > 0).map(({ at }) => at)).toEqual(["hip-circle-standing, easier: hip-turn"]);
@@ -35,15 +49,29 @@ describe("the golden table of stresses", () => {
 
 describe("what the library stresses", () => {
   it("is what its drawings come to now", () => {
-    for (const drill of AUTHORED) for (const level of LEVELS) expect(writeStress(drillById(drill.id)!.levels[level].stress!), `${drill.id} ${level}`).toBe(writeStress(workedOut(drill, level)));
+    for (const drill of AUTHORED)
+      for (const level of LEVELS)
+        expect(writeStress(drillById(drill.id)!.levels[level].stress!), `${drill.id} ${level}`).toBe(
+          writeStress(workedOut(drill, level)),
+        );
   });
-  it("is worked out from a drawing everywhere", () => expect(DRILLS.filter((drill) => LEVELS.some((level) => !drill.levels[level].stress?.drawn)).map((d) => d.id)).toEqual([]));
+  it("is worked out from a drawing everywhere", () =>
+    expect(
+      DRILLS.filter((drill) => LEVELS.some((level) => !drill.levels[level].stress?.drawn)).map((d) => d.id),
+    ).toEqual([]));
   it("states an area by its grade and a reason, never by its name alone, and less than is drawn in few places", () => {
-    const all = AUTHORED.flatMap((drill) => LEVELS.flatMap((level) => drill.levels[level].loads.map((load) => ({ at: `${drill.id} ${level}`, drill, level, load }))));
+    const all = AUTHORED.flatMap((drill) =>
+      LEVELS.flatMap((level) =>
+        drill.levels[level].loads.map((load) => ({ at: `${drill.id} ${level}`, drill, level, load })),
+      ),
+    );
     expect(all.filter(({ load }) => typeof load === "string").map(({ at }) => at)).toEqual([]);
     const less = all.filter(({ drill, level, load }) => {
       if (typeof load === "string") return false;
-      const bare = workedOut({ ...drill, levels: { ...drill.levels, [level]: { ...drill.levels[level], loads: [] } } }, level);
+      const bare = workedOut(
+        { ...drill, levels: { ...drill.levels, [level]: { ...drill.levels[level], loads: [] } } },
+        level,
+      );
       return bare.always.some((s) => s.area === load.area && s.grade > load.grade);
     });
     expect(less.map(({ at, load }) => `${at} ${typeof load === "string" ? load : load.area}`)).toEqual([]);
@@ -51,13 +79,22 @@ describe("what the library stresses", () => {
     // What is drawn is not stated again.
     const twice = all.filter(({ drill, level, load }) => {
       if (typeof load === "string") return false;
-      const bare = workedOut({ ...drill, levels: { ...drill.levels, [level]: { ...drill.levels[level], loads: [] } } }, level);
-      return bare.always.some((s) => s.area === load.area && s.grade >= load.grade && (s.side === "both" || s.side === "middle"));
+      const bare = workedOut(
+        { ...drill, levels: { ...drill.levels, [level]: { ...drill.levels[level], loads: [] } } },
+        level,
+      );
+      return bare.always.some(
+        (s) => s.area === load.area && s.grade >= load.grade && (s.side === "both" || s.side === "middle"),
+      );
     });
     expect(twice.map(({ at, load }) => `${at} ${typeof load === "string" ? load : load.area}`)).toEqual([]);
   });
-  it.each(LEAST_AREAS.flatMap(([area, levels, ids]) => ids.split(" ").map((id) => [id, area, levels] as const)))("%s loads %s (%s)", (id, area, levels) => {
-    expect(drillById(id), id).toBeDefined();
-    for (const level of levels === "all" ? LEVELS : (levels.split(" ") as LevelName[])) expect(gradeOf(id, level, area), level).toBeGreaterThan(0);
-  });
+  it.each(LEAST_AREAS.flatMap(([area, levels, ids]) => ids.split(" ").map((id) => [id, area, levels] as const)))(
+    "%s loads %s (%s)",
+    (id, area, levels) => {
+      expect(drillById(id), id).toBeDefined();
+      for (const level of levels === "all" ? LEVELS : (levels.split(" ") as LevelName[]))
+        expect(gradeOf(id, level, area), level).toBeGreaterThan(0);
+    },
+  );
 });

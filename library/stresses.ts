@@ -16,4 +16,12 @@ export function workedOut(drill: Drill, level: LevelName): LevelStress {
 
 /** The whole library, a line a level, as it is written to the generated file. */
 export const libraryStresses = (): Record<string, Record<LevelName, string>> =>
-  Object.fromEntries(AUTHORED.map((drill) => [drill.id, Object.fromEntries(LEVELS.map((level) => [level, writeStress(workedOut(drill, level))])) as Record<LevelName, string>]));
+  Object.fromEntries(
+    AUTHORED.map((drill) => [
+      drill.id,
+      Object.fromEntries(LEVELS.map((level) => [level, writeStress(workedOut(drill, level))])) as Record<
+        LevelName,
+        string
+      >,
+    ]),
+  );

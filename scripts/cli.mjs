@@ -23,12 +23,25 @@ function isStale() {
 if (isStale()) {
   // What the bundle holds of the library is worked out first.
   const { spawnSync } = await import("node:child_process");
-  const worked = spawnSync(process.execPath, ["--import", `file://${root}node_modules/tsx/dist/esm/index.mjs`, `${root}scripts/work-out-stresses.ts`], { cwd: root, stdio: ["ignore", "inherit", "inherit"] });
+  const worked = spawnSync(
+    process.execPath,
+    ["--import", `file://${root}node_modules/tsx/dist/esm/index.mjs`, `${root}scripts/work-out-stresses.ts`],
+    { cwd: root, stdio: ["ignore", "inherit", "inherit"] },
+  );
   if (worked.status !== 0) process.exit(1);
   const { build } = await import("esbuild");
   await build({
-    entryPoints: [`${root}cli/main.ts`], outfile: bundle, bundle: true, platform: "node", format: "esm", target: "node20", external: ["highs"],
-    absWorkingDir: root, tsconfig: `${root}tsconfig.json`, logLevel: "error", minify: true,
+    entryPoints: [`${root}cli/main.ts`],
+    outfile: bundle,
+    bundle: true,
+    platform: "node",
+    format: "esm",
+    target: "node20",
+    external: ["highs"],
+    absWorkingDir: root,
+    tsconfig: `${root}tsconfig.json`,
+    logLevel: "error",
+    minify: true,
   });
 }
 await import(bundle);

@@ -20,23 +20,58 @@ const FOLDER = `${ROOT}/docs/mutations`;
 const NOTICED = new Set(["Killed", "Timeout"]);
 
 const filesIn = (folder: string): string[] =>
-  readdirSync(`${ROOT}/${folder}`, { withFileTypes: true }).flatMap((entry) => (entry.isDirectory() ? entry.name === "testing" ? [] : filesIn(`${folder}/${entry.name}`) : entry.name.endsWith(".ts") ? [`${folder}/${entry.name}`] : [])).sort();
+  readdirSync(`${ROOT}/${folder}`, { withFileTypes: true })
+    .flatMap((entry) =>
+      entry.isDirectory()
+        ? entry.name === "testing"
+          ? []
+          : filesIn(`${folder}/${entry.name}`)
+        : entry.name.endsWith(".ts")
+          ? [`${folder}/${entry.name}`]
+          : [],
+    )
+    .sort();
 
 function foundIn(report: Report, as: string): Done {
   const all = Object.values(report.files).flatMap(({ mutants }) => mutants);
-  const lines = (status: string) => all.filter((one) => one.status === status).map((one) => `${one.location.start.line} ${one.mutatorName}: \`${(one.replacement ?? "").replace(/\s+/g, " ").slice(0, 90)}\``);
-  return { as, noticed: all.filter((one) => NOTICED.has(one.status)).length, survived: lines("Survived"), uncovered: lines("NoCoverage") };
+  const lines = (status: string) =>
+    all
+      .filter((one) => one.status === status)
+      .map(
+        (one) =>
+          `${one.location.start.line} ${one.mutatorName}: \`${(one.replacement ?? "").replace(/\s+/g, " ").slice(0, 90)}\``,
+      );
+  return {
+    as,
+    noticed: all.filter((one) => NOTICED.has(one.status)).length,
+    survived: lines("Survived"),
+    uncovered: lines("NoCoverage"),
+  };
 }
 
 /** The share of covered mutations that a test noticed, with those that none did and those that no test comes near. */
 function summary(folder: string, done: ReadonlyMap<string, Done>, all: number): string {
   const sum = (count: (one: Done) => number) => [...done.values()].reduce((total, one) => total + count(one), 0);
-  const [noticed, survived, uncovered] = [sum((one) => one.noticed), sum((one) => one.survived.length), sum((one) => one.uncovered.length)];
-  const list = (which: "survived" | "uncovered") => [...done].flatMap(([file, one]) => one[which].map((line) => `- \`${file}:${line.replace(" ", "` ")}`));
+  const [noticed, survived, uncovered] = [
+    sum((one) => one.noticed),
+    sum((one) => one.survived.length),
+    sum((one) => one.uncovered.length),
+  ];
+  const list = (which: "survived" | "uncovered") =>
+    [...done].flatMap(([file, one]) => one[which].map((line) => `- \`${file}:${line.replace(" ", "` ")}`));
   return [
-    `# Mutations of ${folder}`, "",
-    `${noticed} of ${noticed + survived} covered mutations noticed, ${noticed + survived === 0 ? "–" : ((100 * noticed) / (noticed + survived)).toFixed(1)} %. ${uncovered} are covered by no test.${done.size < all ? ` ${all - done.size} of ${all} files are still to be done.` : ""}`, "",
-    "## Not noticed", "", ...list("survived"), "", "## Covered by no test", "", ...list("uncovered"), "",
+    `# Mutations of ${folder}`,
+    "",
+    `${noticed} of ${noticed + survived} covered mutations noticed, ${noticed + survived === 0 ? "–" : ((100 * noticed) / (noticed + survived)).toFixed(1)} %. ${uncovered} are covered by no test.${done.size < all ? ` ${all - done.size} of ${all} files are still to be done.` : ""}`,
+    "",
+    "## Not noticed",
+    "",
+    ...list("survived"),
+    "",
+    "## Covered by no test",
+    "",
+    ...list("uncovered"),
+    "",
   ].join("\n");
 }
 
@@ -44,10 +79,21 @@ async function mutate(file: string, folder: string, as: string): Promise<Done> {
   const json = `${ROOT}/build/mutations.json`;
   process.env["MAPSET_MUTATE"] = folder;
   await new Stryker({
-    testRunner: "vitest", plugins: ["@stryker-mutator/vitest-runner"], coverageAnalysis: "perTest", concurrency: 2, timeoutMS: 20_000, incremental: false,
-    mutate: [file], ignorePatterns: ["build", "docs", "public", ".mapset"], ignoreStatic: true, disableTypeChecks: false,
-    vitest: { configFile: "scripts/setup/vitest.mutate.config.ts", related: false }, reporters: ["json"], jsonReporter: { fileName: json },
-    tempDirName: "build/mutations-tmp", logLevel: "warn" as never,
+    testRunner: "vitest",
+    plugins: ["@stryker-mutator/vitest-runner"],
+    coverageAnalysis: "perTest",
+    concurrency: 2,
+    timeoutMS: 20_000,
+    incremental: false,
+    mutate: [file],
+    ignorePatterns: ["build", "docs", "public", ".mapset"],
+    ignoreStatic: true,
+    disableTypeChecks: false,
+    vitest: { configFile: "scripts/setup/vitest.mutate.config.ts", related: false },
+    reporters: ["json"],
+    jsonReporter: { fileName: json },
+    tempDirName: "build/mutations-tmp",
+    logLevel: "warn" as never,
   }).runMutationTest();
   return foundIn(JSON.parse(readFileSync(json, "utf8")) as Report, as);
 }
@@ -59,10 +105,19 @@ async function main(): Promise<void> {
   mkdirSync(FOLDER, { recursive: true });
   for (const folder of folders) {
     if (!existsSync(`${ROOT}/${folder}`)) throw new Trouble(`there is no folder ${folder}.`);
-    const [tests, files] = [filesIn(folder).filter((file) => file.endsWith(".test.ts")), filesIn(folder).filter((file) => !file.endsWith(".test.ts"))];
+    const [tests, files] = [
+      filesIn(folder).filter((file) => file.endsWith(".test.ts")),
+      filesIn(folder).filter((file) => !file.endsWith(".test.ts")),
+    ];
     const name = `${FOLDER}/${folder.replaceAll("/", "-")}`;
-    const before = existsSync(`${name}.json`) ? (JSON.parse(readFileSync(`${name}.json`, "utf8")) as Record<string, Done>) : {};
-    const asOf = (file: string) => createHash("sha256").update([file, ...tests].map((one) => readFileSync(`${ROOT}/${one}`, "utf8")).join("\0")).digest("hex").slice(0, 16);
+    const before = existsSync(`${name}.json`)
+      ? (JSON.parse(readFileSync(`${name}.json`, "utf8")) as Record<string, Done>)
+      : {};
+    const asOf = (file: string) =>
+      createHash("sha256")
+        .update([file, ...tests].map((one) => readFileSync(`${ROOT}/${one}`, "utf8")).join("\0"))
+        .digest("hex")
+        .slice(0, 16);
     const done = new Map<string, Done>();
     for (const file of files) {
       const as = asOf(file);

@@ -7,5 +7,11 @@ import { workOutStresses } from "./setup/stresses";
 tellOfUncaught(() => process.exit(1));
 await workOutStresses();
 const buildFolder = buildIfChanged();
-await serve({ port: Number(process.env["PORT"]), buildFolder, earlierAssets: earlierAssets(buildFolder), baseUrl: process.env["MAPSET_URL"] ?? "", proxy: process.env["MAPSET_PROXY"] === "on" });
+await serve({
+  port: Number(process.env["PORT"]),
+  buildFolder,
+  earlierAssets: earlierAssets(buildFolder),
+  baseUrl: process.env["MAPSET_URL"] ?? "",
+  proxy: process.env["MAPSET_PROXY"] === "on",
+});
 process.stdout.write("serving\n");

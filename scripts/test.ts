@@ -16,7 +16,11 @@ const bin = (name: string) => `${ROOT}/node_modules/${name}`;
 /** Runs a command with its output shown; resolves to its exit code. */
 function run(args: string[], env: Record<string, string> = {}): Promise<number> {
   return new Promise((resolve) => {
-    const child = spawn(process.execPath, args, { cwd: ROOT, stdio: ["ignore", "inherit", "inherit"], env: { ...process.env, ...env } });
+    const child = spawn(process.execPath, args, {
+      cwd: ROOT,
+      stdio: ["ignore", "inherit", "inherit"],
+      env: { ...process.env, ...env },
+    });
     child.on("exit", (code) => resolve(code ?? 1));
   });
 }
@@ -35,7 +39,18 @@ const SOURCES = ["core", "fixtures", "library", "solver", "db", "app", "cli", "s
 async function project(name: string, reports: string, env: Record<string, string>): Promise<Tally> {
   say(`\n— ${name} tests`);
   const report = `${reports}/${name.replace(/\W/g, "")}.json`;
-  const code = await run([bin("vitest/vitest.mjs"), "run", "--project", name, "--reporter=dot", "--reporter=json", `--outputFile.json=${report}`], env);
+  const code = await run(
+    [
+      bin("vitest/vitest.mjs"),
+      "run",
+      "--project",
+      name,
+      "--reporter=dot",
+      "--reporter=json",
+      `--outputFile.json=${report}`,
+    ],
+    env,
+  );
   let tally: Tally = { passed: 0, failed: 0 };
   try {
     const read = JSON.parse(readFileSync(report, "utf8")) as { numPassedTests: number; numFailedTests: number };
@@ -57,8 +72,13 @@ async function main(): Promise<void> {
   try {
     tallies.push(await step("Types of the routes", [bin("@react-router/dev/bin.js"), "typegen"]));
     const layers = () => step("Layers and circles", [bin("dependency-cruiser/bin/dependency-cruise.mjs"), ...SOURCES]);
-    const types = step("Type check", [bin("typescript/bin/tsc"), "--noEmit"]).then(async (typed) => [typed, await layers()]);
-    tallies.push(...(await Promise.all([types, step("Lint", [bin("eslint/bin/eslint.js"), ".", "--max-warnings", "0"])])).flat());
+    const types = step("Type check", [bin("typescript/bin/tsc"), "--noEmit"]).then(async (typed) => [
+      typed,
+      await layers(),
+    ]);
+    tallies.push(
+      ...(await Promise.all([types, step("Lint", [bin("eslint/bin/eslint.js"), ".", "--max-warnings", "0"])])).flat(),
+    );
     const env = { TEST_DATABASE_URL: cluster.url };
     tallies.push(await project("unit", reports, env));
     tallies.push(await project("zone*", reports, env));

@@ -34,7 +34,9 @@ function dataOf({ constants, infinity }: Highs, { objective, rows, columns }: Pr
   };
   const colCost = new Float64Array(columns.length);
   for (const { column, times } of objective) colCost[place(column)]! += times;
-  const starts = [0], indices: number[] = [], values: number[] = [];
+  const starts = [0],
+    indices: number[] = [],
+    values: number[] = [];
   for (const { terms } of rows) {
     const sums = new Map<number, number>();
     for (const { column, times } of terms) sums.set(place(column), (sums.get(place(column)) ?? 0) + times);
@@ -43,16 +45,31 @@ function dataOf({ constants, infinity }: Highs, { objective, rows, columns }: Pr
     starts.push(indices.length);
   }
   return {
-    numCols: columns.length, numRows: rows.length, sense: constants.objectiveSense.maximize, colCost,
-    colLower: columns.map(({ least }) => least), colUpper: columns.map(({ most }) => most),
-    rowLower: rows.map(({ least = -infinity }) => least), rowUpper: rows.map(({ most = infinity }) => most),
+    numCols: columns.length,
+    numRows: rows.length,
+    sense: constants.objectiveSense.maximize,
+    colCost,
+    colLower: columns.map(({ least }) => least),
+    colUpper: columns.map(({ most }) => most),
+    rowLower: rows.map(({ least = -infinity }) => least),
+    rowUpper: rows.map(({ most = infinity }) => most),
     matrix: { format: "csr", numRows: rows.length, numCols: columns.length, starts, indices, values },
-    integrality: columns.map(({ whole }) => (whole ? constants.variableType.integer : constants.variableType.continuous)),
+    integrality: columns.map(({ whole }) =>
+      whole ? constants.variableType.integer : constants.variableType.continuous,
+    ),
   };
 }
 
 /** Left out of the search: what takes longer than it saves in programs as small as these. */
-const LIGHT = { mip_heuristic_effort: 0, mip_heuristic_run_rens: false, mip_heuristic_run_feasibility_jump: false, mip_heuristic_run_root_reduced_cost: false, mip_detect_symmetry: false, mip_allow_restart: false, mip_allow_cut_separation_at_nodes: false };
+const LIGHT = {
+  mip_heuristic_effort: 0,
+  mip_heuristic_run_rens: false,
+  mip_heuristic_run_feasibility_jump: false,
+  mip_heuristic_run_root_reduced_cost: false,
+  mip_detect_symmetry: false,
+  mip_allow_restart: false,
+  mip_allow_cut_separation_at_nodes: false,
+};
 
 /** And where only a bound is wanted. */
 const PROOF = { mip_heuristic_run_rins: false };
@@ -60,8 +77,23 @@ const PROOF = { mip_heuristic_run_rins: false };
 /** The solver's word for a solution that keeps every row. */
 const FEASIBLE = 2;
 
-function solved(highs: Highs, model: Model, program: Program, { gap = 0, nodes, relaxed = false, start, proof = false }: Limits): Solution {
-  model.options.set({ output_flag: false, mip_rel_gap: gap, mip_abs_gap: 1e-7, time_limit: LONGEST, random_seed: 1, solve_relaxation: relaxed, ...LIGHT, ...(proof && PROOF), ...(nodes !== undefined && { mip_max_nodes: nodes }) });
+function solved(
+  highs: Highs,
+  model: Model,
+  program: Program,
+  { gap = 0, nodes, relaxed = false, start, proof = false }: Limits,
+): Solution {
+  model.options.set({
+    output_flag: false,
+    mip_rel_gap: gap,
+    mip_abs_gap: 1e-7,
+    time_limit: LONGEST,
+    random_seed: 1,
+    solve_relaxation: relaxed,
+    ...LIGHT,
+    ...(proof && PROOF),
+    ...(nodes !== undefined && { mip_max_nodes: nodes }),
+  });
   if (start) {
     const given = program.columns.flatMap(({ name }, k) => (start.has(name) ? [{ k, value: start.get(name)! }] : []));
     model.setSolution({ indices: given.map(({ k }) => k), values: given.map(({ value }) => value) });
@@ -79,5 +111,11 @@ function solved(highs: Highs, model: Model, program: Program, { gap = 0, nodes, 
   const byName = (list: Float64Array) => new Map(program.columns.map(({ name }, k) => [name, list[k] ?? 0]));
   const values = byName(colValue);
   if (relaxed) return { kind: "optimal", values, bound: model.getObjectiveValue(), costs: byName(colDual) };
-  return { kind: "optimal", values, bound: program.columns.some((column) => column.whole) ? Number(model.info.get("mip_dual_bound")) : model.getObjectiveValue() };
+  return {
+    kind: "optimal",
+    values,
+    bound: program.columns.some((column) => column.whole)
+      ? Number(model.info.get("mip_dual_bound"))
+      : model.getObjectiveValue(),
+  };
 }

@@ -15,7 +15,8 @@ beforeAll(async () => {
 afterAll(() => world.end());
 
 /** The address in the newest message to somebody. */
-const addressTo = async (email: string): Promise<string> => /\/password\/[\w-]+/.exec((await messagesTo(world.db, email, 0)).messages[0]!.body)![0];
+const addressTo = async (email: string): Promise<string> =>
+  /\/password\/[\w-]+/.exec((await messagesTo(world.db, email, 0)).messages[0]!.body)![0];
 
 async function askForAccount(page: Page, name: string, email: string): Promise<string> {
   await page.goto("/sign-up");
@@ -68,7 +69,13 @@ describe("a new coach", () => {
     expect(await page.getByRole("button", { name: /^(Add|Rename|Delete|Take|Kit)/ }).count()).toBe(0);
     // A cookie that says another way is not followed.
     const elsewhere = await world.visitor();
-    await elsewhere.context.addCookies([{ name: "mapset-asked-in", value: encodeURIComponent(Buffer.from(JSON.stringify("//evil.example/join/x")).toString("base64")), url: world.base }]);
+    await elsewhere.context.addCookies([
+      {
+        name: "mapset-asked-in",
+        value: encodeURIComponent(Buffer.from(JSON.stringify("//evil.example/join/x")).toString("base64")),
+        url: world.base,
+      },
+    ]);
     await askForAccount(elsewhere.page, "Lou", "lou@club.example");
     await elsewhere.page.goto(await addressTo("lou@club.example"));
     await ready(elsewhere.page);
@@ -82,11 +89,17 @@ describe("a new coach", () => {
     const fresh = await askForAccount(page, "Somebody", "fresh@club.example");
     expect(taken).toBe(fresh);
     // Signing in to what nobody has opened is answered like a wrong password.
-    const tried = await Promise.all([ANA.email, "fresh@club.example", "nobody@club.example"].map(async (email) => {
-      const answer = await page.request.post("/sign-in", { form: { email, password: "not the password" } });
-      return [answer.status(), (await answer.text()).includes("do not go together")];
-    }));
-    expect(tried).toEqual([[400, true], [400, true], [400, true]]);
+    const tried = await Promise.all(
+      [ANA.email, "fresh@club.example", "nobody@club.example"].map(async (email) => {
+        const answer = await page.request.post("/sign-in", { form: { email, password: "not the password" } });
+        return [answer.status(), (await answer.text()).includes("do not go together")];
+      }),
+    );
+    expect(tried).toEqual([
+      [400, true],
+      [400, true],
+      [400, true],
+    ]);
   });
 });
 
@@ -110,9 +123,11 @@ describe("a forgotten password", () => {
     const { page } = await world.visitor();
     await page.goto("/password/0123456789abcdef0123");
     await page.getByRole("link", { name: "Send a new one" }).waitFor();
-    for (const token of ["x", "..", "%20", "a".repeat(200)]) expect((await page.request.get(`/password/${token}`)).status()).toBeLessThan(500);
+    for (const token of ["x", "..", "%20", "a".repeat(200)])
+      expect((await page.request.get(`/password/${token}`)).status()).toBeLessThan(500);
     let status = 0;
-    for (let i = 0; i < 25 && status !== 429; i++) status = (await page.request.get(`/password/guess-guess-guess-${i}`)).status();
+    for (let i = 0; i < 25 && status !== 429; i++)
+      status = (await page.request.get(`/password/guess-guess-guess-${i}`)).status();
     expect(status).toBe(429);
     // A good one is opened all the same.
     await page.request.post("/forgotten", { form: { email: ANA.email } });
@@ -164,20 +179,27 @@ describe("an account", () => {
     await own.getByRole("button", { name: "Sign out" }).click();
     await own.waitForURL(/\/sign-in/);
     const { page: stranger } = await world.visitor();
-    const attempt = async (page: Page, password: string) => (await page.request.post("/sign-in", { form: { email: DEMO.email, password }, maxRedirects: 0 })).status();
+    const attempt = async (page: Page, password: string) =>
+      (await page.request.post("/sign-in", { form: { email: DEMO.email, password }, maxRedirects: 0 })).status();
     for (let i = 0; i < 8; i++) expect(await attempt(stranger, `guess ${i} guess`)).toBe(400);
     expect(await attempt(stranger, DEMO.password)).toBe(429);
     expect(await attempt(own, DEMO.password)).toBe(302);
     await own.request.post("/sign-out");
     // Nor does what makes a device known for one account make it known for another.
-    for (let i = 0; i < 8; i++) await own.request.post("/sign-in", { form: { email: "fresh@club.example", password: `guess ${i} guess` } });
-    expect((await own.request.post("/sign-in", { form: { email: "fresh@club.example", password: "guess" } })).status()).toBe(429);
+    for (let i = 0; i < 8; i++)
+      await own.request.post("/sign-in", { form: { email: "fresh@club.example", password: `guess ${i} guess` } });
+    expect(
+      (await own.request.post("/sign-in", { form: { email: "fresh@club.example", password: "guess" } })).status(),
+    ).toBe(429);
   });
   it("is only changed by whoever is signed in", async () => {
     const { page } = await world.visitor();
     const answer = await page.request.post("/account", { form: { do: "rename", name: "Not me" }, maxRedirects: 0 });
     expect(answer.status()).toBe(302);
     await signIn(page, { email: BEN.email, password: "another ladder boot" });
-    for (const form of [{ do: "erase" }, { do: "rename" }, { do: "password" }, {}]) expect((await page.request.post("/account", { form: form as Record<string, string> })).status()).toBeLessThan(500);
+    for (const form of [{ do: "erase" }, { do: "rename" }, { do: "password" }, {}])
+      expect((await page.request.post("/account", { form: form as Record<string, string> })).status()).toBeLessThan(
+        500,
+      );
   });
 });

@@ -24,9 +24,31 @@ beforeAll(async () => {
   const { url, end } = await freshDatabase();
   endDatabase = end;
   server = await startServer({ DATABASE_URL: url, MAPSET_SECRET: TEST_SECRET, MAPSET_URL: base, MAPSET_PROXY: "on" });
-  execFileSync("openssl", ["req", "-x509", "-newkey", "rsa:2048", "-nodes", "-days", "2", "-subj", "/CN=localhost", "-keyout", `${folder}/key.pem`, "-out", `${folder}/cert.pem`], { stdio: "ignore" });
-  const temporary = ["client_body", "proxy", "fastcgi", "uwsgi", "scgi"].map((name) => `${name}_temp_path ${folder}/${name};`).join(" ");
-  writeFileSync(`${folder}/nginx.conf`, `
+  execFileSync(
+    "openssl",
+    [
+      "req",
+      "-x509",
+      "-newkey",
+      "rsa:2048",
+      "-nodes",
+      "-days",
+      "2",
+      "-subj",
+      "/CN=localhost",
+      "-keyout",
+      `${folder}/key.pem`,
+      "-out",
+      `${folder}/cert.pem`,
+    ],
+    { stdio: "ignore" },
+  );
+  const temporary = ["client_body", "proxy", "fastcgi", "uwsgi", "scgi"]
+    .map((name) => `${name}_temp_path ${folder}/${name};`)
+    .join(" ");
+  writeFileSync(
+    `${folder}/nginx.conf`,
+    `
     daemon off; worker_processes 1; pid ${folder}/nginx.pid; error_log ${folder}/error.log; events {}
     http {
       access_log off; ${temporary}
@@ -39,8 +61,13 @@ beforeAll(async () => {
           proxy_set_header X-Forwarded-Proto $scheme;
         }
       }
-    }`);
-  proxy = spawn(existsSync("/usr/sbin/nginx") ? "/usr/sbin/nginx" : "nginx", ["-p", folder, "-c", `${folder}/nginx.conf`, "-e", `${folder}/error.log`], { stdio: "ignore" });
+    }`,
+  );
+  proxy = spawn(
+    existsSync("/usr/sbin/nginx") ? "/usr/sbin/nginx" : "nginx",
+    ["-p", folder, "-c", `${folder}/nginx.conf`, "-e", `${folder}/error.log`],
+    { stdio: "ignore" },
+  );
   browser = await chromium.launch({ executablePath: BROWSER, args: BROWSER_ARGS });
 });
 afterAll(async () => {
@@ -54,23 +81,42 @@ afterAll(async () => {
 it("lets a coach sign in by TLS, keeps the cookie to it, and changes what they change", async () => {
   const context = await browser.newContext({ ignoreHTTPSErrors: true, baseURL: base });
   const page = await context.newPage();
-  await expect.poll(async () => (await page.goto("/sign-in").catch(() => null))?.status(), { timeout: 10_000 }).toBe(200);
+  await expect
+    .poll(async () => (await page.goto("/sign-in").catch(() => null))?.status(), { timeout: 10_000 })
+    .toBe(200);
   await page.getByLabel("E-mail address").fill(ANA.email);
   await page.getByLabel("Password").fill(ANA.password);
   await page.getByRole("button", { name: "Sign in" }).click();
   await page.waitForURL(/\/sessions$/);
   const cookies = await context.cookies();
-  expect(cookies.filter((cookie) => cookie.name.includes("session_token")).map(({ secure, httpOnly }) => ({ secure, httpOnly }))).toEqual([{ secure: true, httpOnly: true }]);
-  const answer = await page.request.post("/teams", { form: { do: "add-team", name: "Behind TLS" }, headers: { origin: base } });
+  expect(
+    cookies
+      .filter((cookie) => cookie.name.includes("session_token"))
+      .map(({ secure, httpOnly }) => ({ secure, httpOnly })),
+  ).toEqual([{ secure: true, httpOnly: true }]);
+  const answer = await page.request.post("/teams", {
+    form: { do: "add-team", name: "Behind TLS" },
+    headers: { origin: base },
+  });
   expect(answer.status()).toBeLessThan(400);
-  expect((await page.request.post("/teams", { form: { do: "add-team", name: "Evil" }, headers: { origin: "https://evil.example" } })).status()).toBe(403);
+  expect(
+    (
+      await page.request.post("/teams", {
+        form: { do: "add-team", name: "Evil" },
+        headers: { origin: "https://evil.example" },
+      })
+    ).status(),
+  ).toBe(403);
   expect((await page.request.get("/sign-in")).headers()["strict-transport-security"]).toBeDefined();
   await context.close();
 });
 
 it("limits each of those who come through the proxy by themselves", async () => {
   const context = await browser.newContext({ ignoreHTTPSErrors: true, baseURL: base });
-  const guess = (n: number, from: string) => context.request.get(`/f/${String(n).padStart(24, "Q")}`, { headers: { "x-forwarded-for": from } }).then((answer) => answer.status());
+  const guess = (n: number, from: string) =>
+    context.request
+      .get(`/f/${String(n).padStart(24, "Q")}`, { headers: { "x-forwarded-for": from } })
+      .then((answer) => answer.status());
   let last = 404;
   for (let i = 0; i < 30; i++) last = await guess(i, "203.0.113.7");
   expect(last).toBe(429);

@@ -1,5 +1,21 @@
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
-import { addFirst, ANA, BEN, freshSession, newestAddress, openDesk, ready, row, rows, saved, signIn, startWorld, total, violations, type World } from "./harness";
+import {
+  addFirst,
+  ANA,
+  BEN,
+  freshSession,
+  newestAddress,
+  openDesk,
+  ready,
+  row,
+  rows,
+  saved,
+  signIn,
+  startWorld,
+  total,
+  violations,
+  type World,
+} from "./harness";
 
 let world: World;
 beforeAll(async () => {
@@ -82,17 +98,26 @@ describe("building quickly", () => {
     }
     // A paste that would be too much is refused whole, in words, and what fits is taken.
     expect(await rows(page)).toHaveLength(32);
-    await page.getByRole("alert").getByText("Nothing was pasted: 32 drills more would make 64 in this block, and 60 is the most.").waitFor();
+    await page
+      .getByRole("alert")
+      .getByText("Nothing was pasted: 32 drills more would make 64 in this block, and 60 is the most.")
+      .waitFor();
     await page.keyboard.press("Escape");
     await page.locator("[data-row]").nth(0).click();
-    await page.locator("[data-row]").nth(27).click({ modifiers: ["Shift"] });
+    await page
+      .locator("[data-row]")
+      .nth(27)
+      .click({ modifiers: ["Shift"] });
     await page.keyboard.press("Control+c");
     await page.keyboard.press("Control+v");
     await expect.poll(async () => (await rows(page)).length).toBe(60);
     await page.keyboard.press("/");
     await page.keyboard.type("bridge");
     await page.keyboard.press("Enter");
-    await page.getByRole("status").getByText(/has 60 drills, which is the most/).waitFor();
+    await page
+      .getByRole("status")
+      .getByText(/has 60 drills, which is the most/)
+      .waitFor();
     await page.keyboard.press("Escape");
 
     // One value for all that are counted so.
@@ -200,7 +225,10 @@ describe("building quickly", () => {
 
     await page.goto("/sessions");
     await ready(page);
-    await page.getByRole("button", { name: /^More for / }).first().click();
+    await page
+      .getByRole("button", { name: /^More for / })
+      .first()
+      .click();
     await page.getByRole("menuitem", { name: "Offer as a beginning" }).click();
     await page.getByRole("button", { name: "New session" }).first().click();
     await page.getByLabel("Name").fill("Before lifting on Friday");
@@ -251,7 +279,10 @@ describe("what is asked", () => {
     await page.getByLabel("Why wrist bending", { exact: true }).fill("feathering all morning");
     expect(await violations(page)).toEqual([]);
     await page.getByRole("link", { name: "Teams" }).click();
-    await page.getByRole("alertdialog", { name: "Leave without keeping?" }).getByRole("button", { name: "Stay here" }).click();
+    await page
+      .getByRole("alertdialog", { name: "Leave without keeping?" })
+      .getByRole("button", { name: "Stay here" })
+      .click();
     await page.getByRole("button", { name: "Keep", exact: true }).click();
     await page.getByText("Kept", { exact: true }).waitFor();
     await openDesk(page, "Rowers before the boat");
@@ -279,19 +310,43 @@ describe("what is asked", () => {
     const other = await world.visitor();
     await signIn(other.page, ANA);
     const ask = other.page.request;
-    const form = (fields: Record<string, string>) => ({ form: fields, maxRedirects: 0, headers: { origin: world.base } });
+    const form = (fields: Record<string, string>) => ({
+      form: fields,
+      maxRedirects: 0,
+      headers: { origin: world.base },
+    });
     expect((await ask.get(theirs)).status()).toBe(404);
     expect(await (await ask.get("/demands")).text()).not.toContain("Handball, mine");
     expect((await ask.post(theirs, form({ doc: "{}" }))).status()).not.toBe(200);
     expect((await ask.post(theirs, form({ do: "delete" }))).status()).toBe(404);
     expect((await ask.post("/demands", form({ demand: theirs.split("/").at(-1)! }))).status()).toBe(404);
-    expect((await ask.post("/sessions", form({ do: "new", title: "Spy", purpose: "off-day", target: "", outline: `own:${session.split("/").at(-1)}` }))).status()).toBe(404);
+    expect(
+      (
+        await ask.post(
+          "/sessions",
+          form({
+            do: "new",
+            title: "Spy",
+            purpose: "off-day",
+            target: "",
+            outline: `own:${session.split("/").at(-1)}`,
+          }),
+        )
+      ).status(),
+    ).toBe(404);
     expect((await ask.post("/sessions", form({ do: "template", id: session.split("/").at(-1)! }))).status()).toBe(404);
     expect((await ask.post("/teams", form({ do: "setting", team, setting: "{}" }))).status()).toBe(404);
-    const set = (data: unknown, from = ask) => from.post(`${session}/setting`, { data, headers: { origin: world.base } });
+    const set = (data: unknown, from = ask) =>
+      from.post(`${session}/setting`, { data, headers: { origin: world.base } });
     expect((await set({ teamId: null, demandId: null, accepted: [] })).status()).toBe(404);
     const own = page.request;
-    for (const bad of [{}, { teamId: "x", demandId: null, accepted: [] }, { teamId: null, demandId: "a".repeat(99), accepted: [] }, { teamId: null, demandId: null, accepted: [{ key: "title", says: "x", reason: "" }] }]) expect((await set(bad, own)).status()).toBe(422);
+    for (const bad of [
+      {},
+      { teamId: "x", demandId: null, accepted: [] },
+      { teamId: null, demandId: "a".repeat(99), accepted: [] },
+      { teamId: null, demandId: null, accepted: [{ key: "title", says: "x", reason: "" }] },
+    ])
+      expect((await set(bad, own)).status()).toBe(422);
     expect((await own.post("/teams", form({ do: "setting", team, setting: '{"floor":-1}' }))).status()).toBe(400);
     expect((await own.post(theirs, form({ doc: '{"id":"own","name":"x"}' }))).status()).toBe(422);
   });

@@ -1,6 +1,18 @@
 import { readFileSync } from "node:fs";
 import { afterAll, beforeAll, expect, it } from "vitest";
-import { freshSession, newestAddress, PHONE, ready, row, saved, signIn, startWorld, total, violations, type World } from "./harness";
+import {
+  freshSession,
+  newestAddress,
+  PHONE,
+  ready,
+  row,
+  saved,
+  signIn,
+  startWorld,
+  total,
+  violations,
+  type World,
+} from "./harness";
 
 let world: World;
 beforeAll(async () => {
@@ -45,7 +57,10 @@ it("work and rest by the clock: set for a block, told where a change is too long
   // A ramp of effort has times of its own, and is refused in words.
   await search.fill("ankle-effort");
   await search.press("Enter");
-  await page.getByRole("alert").filter({ hasText: "has times of its own, which a block by the clock can’t keep." }).waitFor();
+  await page
+    .getByRole("alert")
+    .filter({ hasText: "has times of its own, which a block by the clock can’t keep." })
+    .waitFor();
   await search.press("Escape");
   expect(await total(page)).toBe(184);
   await page.getByRole("alert").getByRole("button", { name: "Close" }).click();
@@ -81,13 +96,25 @@ it("a session of an earlier Mapset is as it was until it is changed, says by how
   const { page } = await world.visitor();
   await signIn(page);
   const old = JSON.parse(readFileSync("fixtures/samples/session-1.json", "utf8")) as { title: string };
-  const answer = await page.request.post("/sessions", { multipart: { do: "import", file: { name: "old.json", mimeType: "application/json", buffer: Buffer.from(JSON.stringify({ ...old, title: "From before" })) } }, maxRedirects: 0 });
+  const answer = await page.request.post("/sessions", {
+    multipart: {
+      do: "import",
+      file: {
+        name: "old.json",
+        mimeType: "application/json",
+        buffer: Buffer.from(JSON.stringify({ ...old, title: "From before" })),
+      },
+    },
+    maxRedirects: 0,
+  });
   await page.goto(answer.headers()["location"]!);
   await ready(page);
   expect(await total(page)).toBe(1594);
   await row(page, "Cat–camel").click();
   await page.getByRole("textbox", { name: "Rest after" }).fill("10");
-  const told = page.getByRole("status").filter({ hasText: "This session is older than the way times are reckoned now" });
+  const told = page
+    .getByRole("status")
+    .filter({ hasText: "This session is older than the way times are reckoned now" });
   await told.waitFor();
   const now = await total(page);
   expect(now).toBeLessThan(1594 + 10);

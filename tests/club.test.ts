@@ -38,7 +38,10 @@ describe("everything of a club as one file", () => {
     const { page, context } = await world.visitor();
     await signIn(page);
     await open(page, "/club");
-    const [download] = await Promise.all([page.waitForEvent("download"), page.getByRole("link", { name: "Download everything" }).click()]);
+    const [download] = await Promise.all([
+      page.waitForEvent("download"),
+      page.getByRole("link", { name: "Download everything" }).click(),
+    ]);
     expect(download.suggestedFilename()).toMatch(/^kestrel-sound-\d{4}-\d{2}-\d{2}\.mapset\.zip$/);
     const sent = await buffer(await download.createReadStream());
     const files = await unzip(sent);
@@ -47,7 +50,9 @@ describe("everything of a club as one file", () => {
 
     // Where there is something already nothing can be read in.
     expect(await page.getByRole("button", { name: "Read an archive into this club" }).count()).toBe(0);
-    expect(await (await context.request.post("/club/archive", { data: sent })).json()).toEqual({ fault: "This club has something in it already. An archive is read into one that is empty." });
+    expect(await (await context.request.post("/club/archive", { data: sent })).json()).toEqual({
+      fault: "This club has something in it already. An archive is read into one that is empty.",
+    });
 
     await page.getByLabel("Name of a new club").fill("Kestrel Sound again");
     await page.getByRole("button", { name: "Start another club" }).click();
@@ -65,50 +70,81 @@ describe("everything of a club as one file", () => {
     await page.locator("[data-row]").first().waitFor();
 
     const again = await unzip(await (await context.request.get("/club/archive")).body());
-    for (const [name, content] of Object.entries(files)) if (name !== "about.json") expect([name, again[name] === content]).toEqual([name, true]);
+    for (const [name, content] of Object.entries(files))
+      if (name !== "about.json") expect([name, again[name] === content]).toEqual([name, true]);
 
     // Its old links have no address here, and say so; new ones have.
     await open(page, `${new URL(page.url()).pathname}/hand-out`);
-    await page.getByText("It came with the club’s archive, without its address: nobody can open it. Make another link.").first().waitFor();
+    await page
+      .getByText("It came with the club’s archive, without its address: nobody can open it. Make another link.")
+      .first()
+      .waitFor();
     expect(await page.getByTestId("address").count()).toBe(0);
 
     // Back to the club it came from, which has lost nothing.
     await open(page, "/club");
-    await page.getByRole("listitem").filter({ hasText: "Kestrel Sound" }).getByRole("button", { name: "Go there" }).first().click();
+    await page
+      .getByRole("listitem")
+      .filter({ hasText: "Kestrel Sound" })
+      .getByRole("button", { name: "Go there" })
+      .first()
+      .click();
     await open(page, "/people");
     await page.getByRole("link", { name: "Tern", exact: true }).waitFor();
   });
 
-  it("that is none, or a hostile one, is refused in words, and nothing of it is kept", { timeout: 60_000 }, async () => {
-    const { page, context } = await world.visitor();
-    await signIn(page, ANA);
-    const send = async (data: Buffer) => {
-      const answer = await context.request.post("/club/archive", { data, headers: { "content-type": "application/zip" } });
-      return [answer.status(), ((await answer.json()) as { fault: string }).fault] as const;
-    };
-    const { page: coach, context: owner } = await world.visitor();
-    await signIn(coach);
-    const good = await (await owner.request.get("/club/archive")).body();
-    const files = await unzip(good);
-    expect(await send(Buffer.from("not a zip at all"))).toEqual([422, "This is no zip file, or not all of one. Choose the file as it was downloaded."]);
-    expect(await send(Buffer.alloc(0))).toEqual([422, "This is no zip file, or not all of one. Choose the file as it was downloaded."]);
-    expect((await send(good.subarray(0, good.length - 200)))[0]).toBe(422);
-    // A file damaged in the middle: the packer’s own check finds it.
-    const damaged = Buffer.from(good);
-    for (let i = 0; i < 40; i++) damaged[Math.floor(good.length / 3) + i]! ^= 0xff;
-    expect((await send(damaged))[0]).toBe(422);
-    // A line without end, which packs to next to nothing.
-    const [status, fault] = await send(await zipped({ ...files, "people.jsonl": Buffer.alloc(40_000_000, 97) }));
-    expect([status, fault]).toEqual([422, "people.jsonl has a line that is longer than it can be."]);
-    expect(await send(await zipped(Object.fromEntries(Array.from({ length: 101 }, (_, i) => [`${i}.txt`, "x"]))))).toEqual([422, "The zip file has more files in it than a club’s archive has."]);
-    expect((await send(await zipped({ "about.json": "{}" })))[1]).toMatch(/^about\.json: /);
-    // Longer than an archive can be: refused before it is sent.
-    const large = await fetch(`${world.base}/club/archive`, { method: "POST", headers: { cookie: (await context.cookies()).map((one) => `${one.name}=${one.value}`).join("; "), "content-type": "application/zip" }, body: Buffer.alloc(50_000_001) }).catch(() => undefined);
-    expect(large?.status).toBe(413);
-    await open(page, "/people");
-    await page.getByText("Nobody yet.").waitFor();
-    expect((await context.request.get("/sessions")).status()).toBe(200);
-  });
+  it(
+    "that is none, or a hostile one, is refused in words, and nothing of it is kept",
+    { timeout: 60_000 },
+    async () => {
+      const { page, context } = await world.visitor();
+      await signIn(page, ANA);
+      const send = async (data: Buffer) => {
+        const answer = await context.request.post("/club/archive", {
+          data,
+          headers: { "content-type": "application/zip" },
+        });
+        return [answer.status(), ((await answer.json()) as { fault: string }).fault] as const;
+      };
+      const { page: coach, context: owner } = await world.visitor();
+      await signIn(coach);
+      const good = await (await owner.request.get("/club/archive")).body();
+      const files = await unzip(good);
+      expect(await send(Buffer.from("not a zip at all"))).toEqual([
+        422,
+        "This is no zip file, or not all of one. Choose the file as it was downloaded.",
+      ]);
+      expect(await send(Buffer.alloc(0))).toEqual([
+        422,
+        "This is no zip file, or not all of one. Choose the file as it was downloaded.",
+      ]);
+      expect((await send(good.subarray(0, good.length - 200)))[0]).toBe(422);
+      // A file damaged in the middle: the packer’s own check finds it.
+      const damaged = Buffer.from(good);
+      for (let i = 0; i < 40; i++) damaged[Math.floor(good.length / 3) + i]! ^= 0xff;
+      expect((await send(damaged))[0]).toBe(422);
+      // A line without end, which packs to next to nothing.
+      const [status, fault] = await send(await zipped({ ...files, "people.jsonl": Buffer.alloc(40_000_000, 97) }));
+      expect([status, fault]).toEqual([422, "people.jsonl has a line that is longer than it can be."]);
+      expect(
+        await send(await zipped(Object.fromEntries(Array.from({ length: 101 }, (_, i) => [`${i}.txt`, "x"])))),
+      ).toEqual([422, "The zip file has more files in it than a club’s archive has."]);
+      expect((await send(await zipped({ "about.json": "{}" })))[1]).toMatch(/^about\.json: /);
+      // Longer than an archive can be: refused before it is sent.
+      const large = await fetch(`${world.base}/club/archive`, {
+        method: "POST",
+        headers: {
+          cookie: (await context.cookies()).map((one) => `${one.name}=${one.value}`).join("; "),
+          "content-type": "application/zip",
+        },
+        body: Buffer.alloc(50_000_001),
+      }).catch(() => undefined);
+      expect(large?.status).toBe(413);
+      await open(page, "/people");
+      await page.getByText("Nobody yet.").waitFor();
+      expect((await context.request.get("/sessions")).status()).toBe(200);
+    },
+  );
 });
 
 it("one that is refused leaves the connection as it was", async () => {
@@ -117,17 +153,21 @@ it("one that is refused leaves the connection as it was", async () => {
   const cookie = (await context.cookies()).map((one) => `${one.name}=${one.value}`).join("; ");
   const agent = new Agent({ keepAlive: true, maxSockets: 1 });
   const sockets = new Set<unknown>();
-  const ask = (path: string, method: string, headers: Record<string, string>, body?: Buffer) => new Promise<number>((resolve, reject) => {
-    const asked = request(`${world.base}${path}`, { agent, method, headers }, (answer) => {
-      answer.resume();
-      answer.once("end", () => resolve(answer.statusCode ?? 0));
+  const ask = (path: string, method: string, headers: Record<string, string>, body?: Buffer) =>
+    new Promise<number>((resolve, reject) => {
+      const asked = request(`${world.base}${path}`, { agent, method, headers }, (answer) => {
+        answer.resume();
+        answer.once("end", () => resolve(answer.statusCode ?? 0));
+      });
+      asked.once("socket", (socket) => sockets.add(socket));
+      asked.once("error", reject);
+      asked.end(body);
     });
-    asked.once("socket", (socket) => sockets.add(socket));
-    asked.once("error", reject);
-    asked.end(body);
-  });
   const zip = { "content-type": "application/zip" };
-  for (const [headers, told] of [[{ ...zip, cookie }, 403], [{ ...zip, cookie: "mapset.session_token=nobody" }, 401]] as const) {
+  for (const [headers, told] of [
+    [{ ...zip, cookie }, 403],
+    [{ ...zip, cookie: "mapset.session_token=nobody" }, 401],
+  ] as const) {
     expect(await ask("/club/archive", "POST", headers, Buffer.alloc(3_000_000))).toBe(told);
     expect(await ask("/up", "GET", {})).toBe(200);
   }

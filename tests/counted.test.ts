@@ -53,13 +53,28 @@ it("a twelve-minute squat primer for 24 people, from nothing to a copied link, t
   await page.waitForFunction(() => document.activeElement?.getAttribute("placeholder") === "Add the first drill");
   const add = async (words: string, key = "Enter") => {
     await page.keyboard.type(words);
-    await page.waitForFunction((text) => (document.activeElement as HTMLInputElement).value === text && document.querySelector('[role="option"]') !== null, words);
+    await page.waitForFunction(
+      (text) =>
+        (document.activeElement as HTMLInputElement).value === text &&
+        document.querySelector('[role="option"]') !== null,
+      words,
+    );
     await page.keyboard.press(key);
   };
   await add("cat camel");
   await page.waitForURL(/\/sessions\/[0-9a-f-]{36}/);
-  await page.waitForFunction(() => document.activeElement?.hasAttribute("data-add-drill") && document.querySelectorAll("[data-row]").length === 1);
-  const wanted: [string, string?][] = [["ankle rock"], ["hip flexor"], ["adductor"], ["glute bridge", "Shift+Enter"], ["squat"], ["leg swing"]];
+  await page.waitForFunction(
+    () =>
+      document.activeElement?.hasAttribute("data-add-drill") && document.querySelectorAll("[data-row]").length === 1,
+  );
+  const wanted: [string, string?][] = [
+    ["ankle rock"],
+    ["hip flexor"],
+    ["adductor"],
+    ["glute bridge", "Shift+Enter"],
+    ["squat"],
+    ["leg swing"],
+  ];
   for (const [i, [words, key]] of wanted.entries()) {
     await add(words, key);
     await expect.poll(async () => (await rows(page)).length).toBe(i + 2);
@@ -75,7 +90,9 @@ it("a twelve-minute squat primer for 24 people, from nothing to a copied link, t
 
   // Handed out to the group, and the link copied.
   await page.getByRole("link", { name: "Hand out" }).click();
-  expect(await page.getByRole("combobox", { name: "For", exact: true }).locator("option:checked").innerText()).toBe("Lunch lifters (24)");
+  expect(await page.getByRole("combobox", { name: "For", exact: true }).locator("option:checked").innerText()).toBe(
+    "Lunch lifters (24)",
+  );
   await page.getByRole("button", { name: "Make edition and link" }).click();
   await page.getByRole("button", { name: "Copy link" }).click();
   await page.getByRole("button", { name: "Copied" }).waitFor();

@@ -1,7 +1,19 @@
 import { mkdtempSync, readFileSync, writeFileSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
-import { ANA, newestAddress, openDesk, ready, saved, seenOf, signIn, startWorld, total, violations, type World } from "./harness";
+import {
+  ANA,
+  newestAddress,
+  openDesk,
+  ready,
+  saved,
+  seenOf,
+  signIn,
+  startWorld,
+  total,
+  violations,
+  type World,
+} from "./harness";
 import type { Page } from "playwright-core";
 
 let world: World;
@@ -10,7 +22,10 @@ beforeAll(async () => {
 });
 afterAll(() => world.end());
 
-const rows = (page: Page) => page.locator("[data-row]").evaluateAll((all) => all.map((row) => row.querySelectorAll("span > span")[0]?.textContent ?? ""));
+const rows = (page: Page) =>
+  page
+    .locator("[data-row]")
+    .evaluateAll((all) => all.map((row) => row.querySelectorAll("span > span")[0]?.textContent ?? ""));
 const row = (page: Page, name: string) => page.locator("[data-row]").filter({ hasText: name }).first();
 
 async function freshSession(page: Page, title: string, outline = "floor-to-standing"): Promise<void> {
@@ -29,7 +44,13 @@ describe("at the desk", () => {
     const { page } = await world.visitor();
     await signIn(page);
     await freshSession(page, "Order");
-    expect(await rows(page)).toEqual(["Cat–camel", "Side-lying open book", "Half-kneeling reach and turn", "Half-kneeling ankle rock", "Deep squat, one arm opens"]);
+    expect(await rows(page)).toEqual([
+      "Cat–camel",
+      "Side-lying open book",
+      "Half-kneeling reach and turn",
+      "Half-kneeling ankle rock",
+      "Deep squat, one arm opens",
+    ]);
 
     const handle = page.getByRole("button", { name: "Drag Deep squat, one arm opens" });
     const from = (await handle.boundingBox())!;
@@ -39,7 +60,15 @@ describe("at the desk", () => {
     await page.mouse.move(from.x + 5, from.y - 20, { steps: 4 });
     await page.mouse.move(from.x + 5, to.y + 8, { steps: 12 });
     await page.mouse.up();
-    await expect.poll(() => rows(page)).toEqual(["Cat–camel", "Deep squat, one arm opens", "Side-lying open book", "Half-kneeling reach and turn", "Half-kneeling ankle rock"]);
+    await expect
+      .poll(() => rows(page))
+      .toEqual([
+        "Cat–camel",
+        "Deep squat, one arm opens",
+        "Side-lying open book",
+        "Half-kneeling reach and turn",
+        "Half-kneeling ankle rock",
+      ]);
     // Its block had nothing else in it, and went.
     expect(await page.getByRole("textbox", { name: /^Name of block/ }).count()).toBe(2);
 
@@ -48,10 +77,26 @@ describe("at the desk", () => {
     await page.waitForFunction(() => document.activeElement?.closest("[data-dose]"));
     await page.keyboard.press("Escape");
     await page.keyboard.press("Alt+ArrowUp");
-    await expect.poll(() => rows(page)).toEqual(["Cat–camel", "Deep squat, one arm opens", "Side-lying open book", "Half-kneeling ankle rock", "Half-kneeling reach and turn"]);
+    await expect
+      .poll(() => rows(page))
+      .toEqual([
+        "Cat–camel",
+        "Deep squat, one arm opens",
+        "Side-lying open book",
+        "Half-kneeling ankle rock",
+        "Half-kneeling reach and turn",
+      ]);
     await page.keyboard.press("Control+z");
     await page.keyboard.press("Control+z");
-    await expect.poll(() => rows(page)).toEqual(["Cat–camel", "Side-lying open book", "Half-kneeling reach and turn", "Half-kneeling ankle rock", "Deep squat, one arm opens"]);
+    await expect
+      .poll(() => rows(page))
+      .toEqual([
+        "Cat–camel",
+        "Side-lying open book",
+        "Half-kneeling reach and turn",
+        "Half-kneeling ankle rock",
+        "Deep squat, one arm opens",
+      ]);
     await saved(page);
   });
 
@@ -141,11 +186,13 @@ describe("at the desk", () => {
     await page.waitForURL(/\/sessions$/);
     // What counts is how it stands once all of it has arrived, in whatever order.
     await expect.poll(() => through).toBe(2);
-    await expect.poll(async () => {
-      await other.reload();
-      await ready(other);
-      return [await other.getByLabel("Who for").inputValue(), await other.getByLabel("Asked by").inputValue()];
-    }).toEqual([team, ""]);
+    await expect
+      .poll(async () => {
+        await other.reload();
+        await ready(other);
+        return [await other.getByLabel("Who for").inputValue(), await other.getByLabel("Asked by").inputValue()];
+      })
+      .toEqual([team, ""]);
   });
 
   it("brings back edits that a closed page could not save", async () => {
@@ -240,13 +287,22 @@ describe("handing out", () => {
     await ready(page);
     await page.getByLabel("For", { exact: true }).selectOption({ label: "Kestrel Sound handball (7)" });
     await page.getByText("Looked over for this group: their people, what they protect, and their kit.").waitFor();
-    await page.getByText(/which Runa protects/).first().waitFor();
+    await page
+      .getByText(/which Runa protects/)
+      .first()
+      .waitFor();
     const group = await page.getByLabel("For", { exact: true }).inputValue();
     await page.getByLabel("For", { exact: true }).selectOption("");
     await page.getByText("Looked over for this group").waitFor({ state: "detached" });
     // A page without its script asks for them by sending the form: nothing is handed out, and it is looked over first.
-    const asked = await page.request.post(`${new URL(desk).pathname}/hand-out`, { form: { team: group, whom: "", seen: await seenOf(context.request, new URL(desk).pathname) }, maxRedirects: 0 });
-    expect([asked.status(), asked.headers()["location"]]).toEqual([302, `${new URL(desk).pathname}/hand-out?for=${group}`]);
+    const asked = await page.request.post(`${new URL(desk).pathname}/hand-out`, {
+      form: { team: group, whom: "", seen: await seenOf(context.request, new URL(desk).pathname) },
+      maxRedirects: 0,
+    });
+    expect([asked.status(), asked.headers()["location"]]).toEqual([
+      302,
+      `${new URL(desk).pathname}/hand-out?for=${group}`,
+    ]);
     expect(await page.getByLabel("Drills in order").innerText()).not.toContain(first);
 
     const path = new URL(desk).pathname;
@@ -340,9 +396,17 @@ describe("the list of sessions", () => {
     const { page } = await world.visitor();
     await signIn(page);
     await page.getByRole("button", { name: "More for Rowers before the boat" }).click();
-    const [download] = await Promise.all([page.waitForEvent("download"), page.getByRole("menuitem", { name: "Export file" }).click()]);
+    const [download] = await Promise.all([
+      page.waitForEvent("download"),
+      page.getByRole("menuitem", { name: "Export file" }).click(),
+    ]);
     expect(download.suggestedFilename()).toBe("rowers-before-the-boat.mapset.json");
-    const file = JSON.parse(readFileSync(await download.path(), "utf8")) as { format: string; session: { title: string; blocks: unknown[] }; drills: unknown[]; profile: string };
+    const file = JSON.parse(readFileSync(await download.path(), "utf8")) as {
+      format: string;
+      session: { title: string; blocks: unknown[] };
+      drills: unknown[];
+      profile: string;
+    };
     expect([file.format, file.drills, file.profile]).toEqual(["mapset/session-file", [], "rowing"]);
     const document = file.session;
     const folder = mkdtempSync(`${tmpdir()}/mapset-journey-`);
@@ -358,7 +422,19 @@ describe("the list of sessions", () => {
     // The same once more is not kept twice, and a session alone is taken as well.
     await page.locator("input[type=file]").setInputFiles(`${folder}/good.json`);
     await page.getByRole("link", { name: "Open “Come back”" }).waitFor();
-    const bad = { ...document, colour: "red", blocks: [{ title: "x", items: [{ drill: "cat-camel", dose: { kind: "time", seconds: -1 } }, { drill: "nobody-knows", dose: { kind: "time", seconds: 5 } }] }] };
+    const bad = {
+      ...document,
+      colour: "red",
+      blocks: [
+        {
+          title: "x",
+          items: [
+            { drill: "cat-camel", dose: { kind: "time", seconds: -1 } },
+            { drill: "nobody-knows", dose: { kind: "time", seconds: 5 } },
+          ],
+        },
+      ],
+    };
     writeFileSync(`${folder}/bad.json`, JSON.stringify(bad));
     await page.locator("input[type=file]").setInputFiles(`${folder}/bad.json`);
     const alert = page.getByRole("alert");

@@ -10,8 +10,10 @@ beforeAll(async () => {
 afterAll(() => world.end());
 
 const card = (page: Page, n = 1): Locator => page.getByRole("article", { name: `Draft ${n}` });
-const drillsOf = (one: Locator): Promise<string[]> => one.locator("li button[aria-expanded] > span:first-child").allInnerTexts();
-const clockOf = async (one: Locator): Promise<number> => clockSeconds(await one.locator(".clock-type").first().innerText());
+const drillsOf = (one: Locator): Promise<string[]> =>
+  one.locator("li button[aria-expanded] > span:first-child").allInnerTexts();
+const clockOf = async (one: Locator): Promise<number> =>
+  clockSeconds(await one.locator(".clock-type").first().innerText());
 
 async function drafted(page: Page, button: string | RegExp = "Draft"): Promise<void> {
   await page.getByRole("button", { name: button, exact: typeof button === "string" }).click();
@@ -62,7 +64,8 @@ describe("a draft", () => {
     // Locked, and drafted again.
     await first.getByRole("button", { name: `Keep ${before[0]!} as it is` }).click();
     await drafted(page, "Draft again with 1 as it is");
-    for (let n = 1; n <= (await page.getByRole("article").count()); n++) expect(await drillsOf(card(page, n))).toContain(before[0]);
+    for (let n = 1; n <= (await page.getByRole("article").count()); n++)
+      expect(await drillsOf(card(page, n))).toContain(before[0]);
 
     // On the desk it is a session like any other: same drills, same second, for the same group.
     const seconds = await clockOf(card(page));
@@ -96,8 +99,17 @@ describe("a draft", () => {
     await signIn(page);
     await page.goto("/teams");
     await ready(page);
-    const said = async () => Promise.all([page.getByLabel("What for").inputValue(), page.getByLabel("What is asked").inputValue(), page.getByLabel("Length in minutes").inputValue()]);
-    const names = await page.getByRole("link", { name: /^Draft a session for / }).evaluateAll((links) => links.map((link) => link.getAttribute("aria-label")!.slice("Draft a session for ".length)));
+    const said = async () =>
+      Promise.all([
+        page.getByLabel("What for").inputValue(),
+        page.getByLabel("What is asked").inputValue(),
+        page.getByLabel("Length in minutes").inputValue(),
+      ]);
+    const names = await page
+      .getByRole("link", { name: /^Draft a session for / })
+      .evaluateAll((links) =>
+        links.map((link) => link.getAttribute("aria-label")!.slice("Draft a session for ".length)),
+      );
     expect(names.length).toBeGreaterThan(1);
     const usual = new Map<string, string[]>();
     for (const name of names) {
@@ -119,8 +131,11 @@ describe("a draft", () => {
     await page.getByLabel("What they did last").selectOption({ label: "changing half of last time" });
     await page.getByText("At most half of the drills of “Handball before a game” come again.").waitFor();
     await page.getByRole("button", { name: "Draft", exact: true }).click();
-    await expect.poll(() => page.getByRole("article", { name: /^Draft / }).count(), { timeout: 60_000 }).toBeGreaterThan(0);
-    for (const card of await page.getByRole("article", { name: /^Draft / }).all()) await card.getByText(/^(\d+ of \d+ drills other|all drills other)$/).waitFor();
+    await expect
+      .poll(() => page.getByRole("article", { name: /^Draft / }).count(), { timeout: 60_000 })
+      .toBeGreaterThan(0);
+    for (const card of await page.getByRole("article", { name: /^Draft / }).all())
+      await card.getByText(/^(\d+ of \d+ drills other|all drills other)$/).waitFor();
     await page.getByLabel("Who for").selectOption({ label: "anyone" });
     await page.getByLabel("What they did last").waitFor({ state: "detached" });
     await page.getByLabel("Who for").selectOption({ label: names[0]! });
@@ -154,7 +169,11 @@ describe("a draft", () => {
     await page.keyboard.press("Control+Enter");
     await page.getByText("Nothing fits all of what was asked.").waitFor({ timeout: 60_000 });
     await page.getByText(/Without the drills that must be in it there is one with a fit of \d+ %/).waitFor();
-    await page.locator("li").filter({ hasText: "Without looking at the kit" }).getByRole("button", { name: "Draft it so" }).click();
+    await page
+      .locator("li")
+      .filter({ hasText: "Without looking at the kit" })
+      .getByRole("button", { name: "Draft it so" })
+      .click();
     await card(page).waitFor({ timeout: 60_000 });
     expect(await drillsOf(card(page))).toContain("Relaxed bar hang");
     await page.getByRole("button", { name: "Kit and floor: whatever kit there is" }).waitFor();
@@ -179,22 +198,35 @@ describe("a request", () => {
     expect(await page.getByLabel("Order", { exact: true }).inputValue()).toBe("up-from-the-floor");
     await page.getByLabel("Length in minutes").fill("8");
     await page.getByRole("button", { name: "Keep as it is now" }).click();
-    await expect.poll(async () => (await page.request.get(`${address.replace("/draft?", "/draft.data?")}`)).text()).toContain("480");
+    await expect
+      .poll(async () => (await page.request.get(`${address.replace("/draft?", "/draft.data?")}`)).text())
+      .toContain("480");
 
     const stranger = await world.visitor();
     await signIn(stranger.page, BEN);
     const { request } = stranger.page;
     expect((await request.get(address)).status()).toBe(404);
     const id = address.split("=")[1]!;
-    const form = (fields: Record<string, string>) => ({ form: fields, headers: { origin: world.base }, maxRedirects: 0 });
+    const form = (fields: Record<string, string>) => ({
+      form: fields,
+      headers: { origin: world.base },
+      maxRedirects: 0,
+    });
     expect((await request.post("/draft", form({ do: "forget", id }))).status()).toBe(404);
     const doc = JSON.stringify({ target: 600, purpose: "off-day", demand: "rowing" });
     expect((await request.post("/draft", form({ do: "keep", id, request: doc }))).status()).toBe(404);
     // What is no request is refused with its place; someone else's team is nobody's.
-    const bad = await request.post("/draft", form({ do: "keep", request: JSON.stringify({ target: 5, purpose: "party", demand: {} }) }));
+    const bad = await request.post(
+      "/draft",
+      form({ do: "keep", request: JSON.stringify({ target: 5, purpose: "party", demand: {} }) }),
+    );
     expect(bad.status()).toBe(422);
     expect((await request.post("/draft", form({ do: "keep", request: "{" }))).status()).toBe(422);
-    expect((await request.post("/draft", form({ do: "keep", request: doc, team: "00000000-0000-4000-8000-000000000000" }))).status()).toBe(422);
+    expect(
+      (
+        await request.post("/draft", form({ do: "keep", request: doc, team: "00000000-0000-4000-8000-000000000000" }))
+      ).status(),
+    ).toBe(422);
     expect((await request.post("/draft", form({ do: "open", session: "{}" }))).status()).toBe(422);
     expect(await (await request.get("/draft")).text()).not.toContain("Tuesday wall");
 
@@ -212,7 +244,12 @@ describe("a request", () => {
     const session = page.url().split("/").at(-1)!;
     await page.keyboard.press("3");
     await page.getByRole("heading", { name: "Short of what is asked" }).waitFor();
-    await page.getByRole("heading", { name: "Short of what is asked" }).locator("xpath=..").getByRole("button").first().click();
+    await page
+      .getByRole("heading", { name: "Short of what is asked" })
+      .locator("xpath=..")
+      .getByRole("button")
+      .first()
+      .click();
     await page.getByRole("link", { name: "Draft for it" }).click();
     await page.waitForURL(/\/draft\?session=.*&row=/);
     await ready(page);

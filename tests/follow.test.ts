@@ -1,5 +1,16 @@
 import { afterAll, beforeAll, expect, it } from "vitest";
-import { clockSeconds, newestAddress, openDesk, PHONE, ready, saved, signIn, startWorld, violations, type World } from "./harness";
+import {
+  clockSeconds,
+  newestAddress,
+  openDesk,
+  PHONE,
+  ready,
+  saved,
+  signIn,
+  startWorld,
+  violations,
+  type World,
+} from "./harness";
 import type { Page } from "playwright-core";
 
 let world: World;
@@ -196,7 +207,9 @@ it("says what is so when Mapset cannot take a check-in, and sends it later", asy
   await page.getByRole("button", { name: "End here" }).click();
   await page.getByLabel("No", { exact: true }).check({ force: true });
   let asked = 0;
-  await context.route("**/check-in*", async (route) => (++asked === 1 ? route.fulfill({ status: 429, json: { kind: "wait" } }) : route.continue()));
+  await context.route("**/check-in*", async (route) =>
+    ++asked === 1 ? route.fulfill({ status: 429, json: { kind: "wait" } }) : route.continue(),
+  );
   await page.getByRole("button", { name: "Send" }).click();
   await page.getByText("Your connection is fine, but Mapset cannot take it just now.").waitFor();
   await page.clock.runFor(4_500);
@@ -245,7 +258,13 @@ it("shows the countdown on phones lying on their side", async () => {
   const { page } = await phoneOnLink("Moss");
   await page.getByRole("button", { name: "Start", exact: true }).click();
   await page.clock.runFor(26_000);
-  for (const [width, height] of [[844, 390], [812, 375], [915, 412], [667, 375], [640, 360]] as const) {
+  for (const [width, height] of [
+    [844, 390],
+    [812, 375],
+    [915, 412],
+    [667, 375],
+    [640, 360],
+  ] as const) {
     await page.setViewportSize({ width, height });
     for (const part of ["big", "session-left", "drill", "next"]) {
       const box = (await page.getByTestId(part).boundingBox())!;
@@ -273,10 +292,15 @@ it("calls drill, side and the end, and each kind of sound can be switched off", 
       start.call(this, when);
     };
   });
-  const heard = () => page.evaluate(() => window as unknown as { spoken: string[]; tones: number[] }).then(() => page.evaluate(() => {
-    const w = window as unknown as { spoken: string[]; tones: number[] };
-    return { spoken: [...w.spoken], tones: w.tones.length };
-  }));
+  const heard = () =>
+    page
+      .evaluate(() => window as unknown as { spoken: string[]; tones: number[] })
+      .then(() =>
+        page.evaluate(() => {
+          const w = window as unknown as { spoken: string[]; tones: number[] };
+          return { spoken: [...w.spoken], tones: w.tones.length };
+        }),
+      );
   await page.getByRole("button", { name: "Start" }).click();
   await page.clock.runFor(26_000);
   const first = await heard();
@@ -298,7 +322,9 @@ it("lays its tones ahead on the audio clock, and takes back at a pause what has 
   await page.evaluate(() => {
     const laid = new Map<OscillatorNode, number>();
     let context: BaseAudioContext;
-    Object.assign(window, { ahead: () => [...laid.values()].map((when) => when - context.currentTime).sort((a, b) => a - b) });
+    Object.assign(window, {
+      ahead: () => [...laid.values()].map((when) => when - context.currentTime).sort((a, b) => a - b),
+    });
     /* eslint-disable @typescript-eslint/unbound-method -- they are called on the node they belong to */
     const { start, stop } = OscillatorNode.prototype;
     OscillatorNode.prototype.start = function (when = 0) {
@@ -385,10 +411,15 @@ it("keeps a check-in through a closed page and sends it when the link is opened 
   const again = await context.newPage();
   await again.goto(address);
   await ready(again);
-  await expect.poll(async () => {
-    await coach.goto("/heard");
-    return coach.getByText("in the tunnel").count();
-  }, { timeout: 10_000 }).toBe(1);
+  await expect
+    .poll(
+      async () => {
+        await coach.goto("/heard");
+        return coach.getByText("in the tunnel").count();
+      },
+      { timeout: 10_000 },
+    )
+    .toBe(1);
 });
 
 it("takes a name that is chosen before the page's script has arrived", async () => {
@@ -439,7 +470,9 @@ it("gives one person what the coach chose for them, with the link handed out aft
   await page.getByText("Skua", { exact: true }).click();
   const lines = page.getByRole("status").filter({ hasText: "For you, Skua" });
   await lines.waitFor();
-  expect((await lines.getByRole("listitem").first().innerText()).replace(/^the easier level$/, "")).toContain(named.replace(/^the easier level$/, "easier"));
+  expect((await lines.getByRole("listitem").first().innerText()).replace(/^the easier level$/, "")).toContain(
+    named.replace(/^the easier level$/, "easier"),
+  );
   // Whoever opens the link from before does as the others: it is as it was handed out.
   const { page: before } = await phoneOnLink("Skua");
   await before.clock.runFor(2_000);

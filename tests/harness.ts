@@ -1,7 +1,14 @@
 import { readFileSync } from "node:fs";
 import { createRequire } from "node:module";
 import { onTestFinished } from "vitest";
-import { chromium, type APIRequestContext, type Browser, type BrowserContext, type BrowserContextOptions, type Page } from "playwright-core";
+import {
+  chromium,
+  type APIRequestContext,
+  type Browser,
+  type BrowserContext,
+  type BrowserContextOptions,
+  type Page,
+} from "playwright-core";
 import { openAccounts } from "~/db/accounts";
 import type { Db } from "~/db/client";
 import { loadDemo } from "~/db/demo/load";
@@ -19,7 +26,13 @@ export const PHONE: BrowserContextOptions = { viewport: { width: 390, height: 84
 
 /** Kestrel Sound, as `./mapset start` loads it. */
 export const WITH_DEMO: Beginning = {
-  name: "demo", fill: (db) => loadDemo(db, openAccounts(db, { secret: TEST_SECRET, baseUrl: "http://127.0.0.1:1" }), { secret: TEST_SECRET, password: DEMO.password, drills: drawnDrillById }),
+  name: "demo",
+  fill: (db) =>
+    loadDemo(db, openAccounts(db, { secret: TEST_SECRET, baseUrl: "http://127.0.0.1:1" }), {
+      secret: TEST_SECRET,
+      password: DEMO.password,
+      drills: drawnDrillById,
+    }),
 };
 
 export type World = {
@@ -46,7 +59,14 @@ export async function startWorld(): Promise<World> {
     db,
     visitor: async (options = {}) => {
       // Figures that go on moving cost more than all the rest of a journey; those that are about them ask for it.
-      const context = await browser.newContext({ reducedMotion: "reduce", viewport: { width: 1280, height: 800 }, baseURL: base, timezoneId: "America/New_York", serviceWorkers: "block", ...options });
+      const context = await browser.newContext({
+        reducedMotion: "reduce",
+        viewport: { width: 1280, height: 800 },
+        baseURL: base,
+        timezoneId: "America/New_York",
+        serviceWorkers: "block",
+        ...options,
+      });
       context.setDefaultTimeout(15_000);
       const page = await context.newPage();
       closeAfterTest(context);
@@ -55,7 +75,14 @@ export async function startWorld(): Promise<World> {
     },
     stopServer: async () => {
       server.stop();
-      for (;;) if (await fetch(`${base}/up`).then(() => false, () => true)) return;
+      for (;;)
+        if (
+          await fetch(`${base}/up`).then(
+            () => false,
+            () => true,
+          )
+        )
+          return;
     },
     startServerAgain: async () => {
       server = await startServer(settings, false, Number(new URL(base).port));
@@ -71,7 +98,12 @@ export async function startWorld(): Promise<World> {
 
 /** A phone that is switched off and on again: what its browser keeps stays. */
 export async function phoneIn(folder: string, base: string): Promise<BrowserContext> {
-  const context = await chromium.launchPersistentContext(folder, { executablePath: BROWSER, args: BROWSER_ARGS, baseURL: base, ...PHONE });
+  const context = await chromium.launchPersistentContext(folder, {
+    executablePath: BROWSER,
+    args: BROWSER_ARGS,
+    baseURL: base,
+    ...PHONE,
+  });
   context.setDefaultTimeout(15_000);
   return context;
 }
@@ -107,7 +139,10 @@ export async function signIn(page: Page, who: { email: string; password: string 
     if (page.url().endsWith("/sessions")) return ready(page);
   }
   await fillInSignIn(page, who);
-  known.set(who.email, (await context.cookies()).filter(({ httpOnly }) => httpOnly));
+  known.set(
+    who.email,
+    (await context.cookies()).filter(({ httpOnly }) => httpOnly),
+  );
   await ready(page);
 }
 
@@ -137,12 +172,17 @@ export async function total(page: Page): Promise<number> {
 }
 
 export function clockSeconds(text: string): number {
-  return text.trim().split(":").reduce((sum, part) => sum * 60 + Number(part), 0);
+  return text
+    .trim()
+    .split(":")
+    .reduce((sum, part) => sum * 60 + Number(part), 0);
 }
 
 /** What stands for what is shown of a session before it is handed out, from that page; for a group, or anyone, where that is said. */
 export async function seenOf(request: APIRequestContext, session: string, whom?: string): Promise<string> {
-  return /name="seen" value="([0-9a-f]{64})"/.exec(await (await request.get(`${session}/hand-out${whom ? `?for=${whom}` : ""}`)).text())![1]!;
+  return /name="seen" value="([0-9a-f]{64})"/.exec(
+    await (await request.get(`${session}/hand-out${whom ? `?for=${whom}` : ""}`)).text(),
+  )![1]!;
 }
 
 /** The address of the newest link of a session, from its hand-out page. */
@@ -155,17 +195,36 @@ const axeSource = readFileSync(createRequire(import.meta.url).resolve("axe-core/
 /** What the accessibility checker finds wrong on the page, in short. Nothing is left out of the check unless only some rules are asked for. */
 export async function violations(page: Page, rules?: readonly string[]): Promise<string[]> {
   // Run in the page's own world, past its content security policy, which keeps strangers' scripts out.
-  return page.evaluate(async ({ source, rules }) => {
-    // eslint-disable-next-line @typescript-eslint/no-implied-eval, @typescript-eslint/no-unsafe-call -- the checker comes as source
-    if (!("axe" in window)) new Function(source)();
-    const axe = (window as unknown as { axe: { run: (options: object) => Promise<{ violations: { id: string; nodes: { html: string; failureSummary?: string }[] }[] }> } }).axe;
-    const result = await axe.run({ resultTypes: ["violations"], ...(rules ? { runOnly: rules } : { rules: { "target-size": { enabled: true } } }) });
-    return result.violations.flatMap((v) => v.nodes.map((n) => `${v.id}: ${n.html.slice(0, 160)} ${n.failureSummary?.slice(0, 200) ?? ""}`));
-  }, { source: axeSource, rules });
+  return page.evaluate(
+    async ({ source, rules }) => {
+      // eslint-disable-next-line @typescript-eslint/no-implied-eval, @typescript-eslint/no-unsafe-call -- the checker comes as source
+      if (!("axe" in window)) new Function(source)();
+      const axe = (
+        window as unknown as {
+          axe: {
+            run: (
+              options: object,
+            ) => Promise<{ violations: { id: string; nodes: { html: string; failureSummary?: string }[] }[] }>;
+          };
+        }
+      ).axe;
+      const result = await axe.run({
+        resultTypes: ["violations"],
+        ...(rules ? { runOnly: rules } : { rules: { "target-size": { enabled: true } } }),
+      });
+      return result.violations.flatMap((v) =>
+        v.nodes.map((n) => `${v.id}: ${n.html.slice(0, 160)} ${n.failureSummary?.slice(0, 200) ?? ""}`),
+      );
+    },
+    { source: axeSource, rules },
+  );
 }
 
 /** The names of the drills in the desk's list, in order. */
-export const rows = (page: Page) => page.locator("[data-row]").evaluateAll((all) => all.map((row) => row.querySelectorAll("span > span")[0]?.textContent ?? ""));
+export const rows = (page: Page) =>
+  page
+    .locator("[data-row]")
+    .evaluateAll((all) => all.map((row) => row.querySelectorAll("span > span")[0]?.textContent ?? ""));
 export const row = (page: Page, name: string) => page.locator("[data-row]").filter({ hasText: name }).first();
 
 /** Makes a session from a beginning and opens it at the desk; one that begins with nothing gets Cat–camel as its first drill. */

@@ -20,7 +20,12 @@ beforeAll(async () => {
 afterAll(() => world.end());
 
 const fresh = async () => (await world.visitor()).page.request;
-const run = () => ({ key: crypto.randomUUID(), person: { athleteId: null, name: "X" }, shareDone: 0.5, finished: false });
+const run = () => ({
+  key: crypto.randomUUID(),
+  person: { athleteId: null, name: "X" },
+  shareDone: 0.5,
+  finished: false,
+});
 const checkIn = () => ({ run: run(), hard: 3, tightness: [], pain: false, painWhere: "", note: "" });
 
 describe("what is handed out", () => {
@@ -44,20 +49,36 @@ describe("what nobody can hold the server with", () => {
   it("is an address without end", async () => {
     const request = await fresh();
     const began = Date.now();
-    for (const times of [150, 1_000, 4_000]) expect((await request.get("/x".repeat(times))).status()).toBe(times === 150 ? 404 : 414);
+    for (const times of [150, 1_000, 4_000])
+      expect((await request.get("/x".repeat(times))).status()).toBe(times === 150 ? 404 : 414);
     expect(Date.now() - began).toBeLessThan(10_000);
   });
   it("is a body without end", async () => {
     const request = await fresh();
     const big = "a&".repeat(40_000);
     for (const path of ["/sign-in", "/sign-up", `${link}/check-in`, `${link}/progress`, "/sessions"])
-      expect((await request.post(path, { data: big, headers: { "content-type": "application/x-www-form-urlencoded" } })).status(), path).toBe(413);
+      expect(
+        (
+          await request.post(path, { data: big, headers: { "content-type": "application/x-www-form-urlencoded" } })
+        ).status(),
+        path,
+      ).toBe(413);
     expect((await coach.post(`${session}/save`, { data: { doc: "x".repeat(2_600_000) } })).status()).toBe(413);
     expect((await coach.get("/up")).status()).toBe(200);
   });
   it("is a session that is valid and never ends", async () => {
     const item = { drill: "cat-camel", dose: { kind: "time", seconds: 1 }, sets: 20 };
-    const doc = { format: "mapset/session", version: 1, title: "t", purpose: "off-day", blocks: Array.from({ length: 40 }, () => ({ title: "b", rounds: 20, items: Array.from({ length: 48 }, () => item) })) };
+    const doc = {
+      format: "mapset/session",
+      version: 1,
+      title: "t",
+      purpose: "off-day",
+      blocks: Array.from({ length: 40 }, () => ({
+        title: "b",
+        rounds: 20,
+        items: Array.from({ length: 48 }, () => item),
+      })),
+    };
     const answer = await coach.post(`${session}/save`, { data: { basedOn: 1, doc } });
     expect(answer.status()).toBe(422);
     expect(await answer.text()).toContain("pieces of work, rests and moves");
@@ -69,20 +90,29 @@ describe("what a database refuses", () => {
     const request = await fresh();
     for (const text of ["left\0knee", "\uD83C", "x\uDF0A"]) {
       const body = JSON.stringify({ ...checkIn(), note: text });
-      const answer = await request.post(`${link}/check-in`, { data: Buffer.from(body), headers: { "content-type": "application/json" } });
+      const answer = await request.post(`${link}/check-in`, {
+        data: Buffer.from(body),
+        headers: { "content-type": "application/json" },
+      });
       expect(answer.status()).toBe(422);
       expect(await answer.json()).toMatchObject({ faults: [{ path: "note" }] });
-      const saved = await coach.post(`${session}/save`, { data: Buffer.from(JSON.stringify({ basedOn: 1, doc: { title: text } })), headers: { "content-type": "application/json" } });
+      const saved = await coach.post(`${session}/save`, {
+        data: Buffer.from(JSON.stringify({ basedOn: 1, doc: { title: text } })),
+        headers: { "content-type": "application/json" },
+      });
       expect(saved.status()).toBe(422);
     }
   });
   it("is only refused where it can be read: a report of a newer page than this server waits on its device", async () => {
     const request = await fresh();
     const odd = { ...checkIn(), whatComesLater: 1 };
-    const sent = (version: string) => request.post(`${link}/check-in`, { data: odd, headers: { "mapset-item": version } });
+    const sent = (version: string) =>
+      request.post(`${link}/check-in`, { data: odd, headers: { "mapset-item": version } });
     expect([(await sent("1")).status(), (await sent("2")).status()]).toEqual([422, 409]);
     // What it can read it takes, however new the page is.
-    expect((await request.post(`${link}/check-in`, { data: checkIn(), headers: { "mapset-item": "2" } })).status()).toBe(200);
+    expect(
+      (await request.post(`${link}/check-in`, { data: checkIn(), headers: { "mapset-item": "2" } })).status(),
+    ).toBe(200);
   });
   it("is left out of what a form brings", async () => {
     const answer = await coach.post("/teams", { form: { do: "add-team", name: "Nul\0l \u{1F30A}" } });
@@ -95,24 +125,81 @@ describe("what a database refuses", () => {
   it("is a title cut in the middle of a sign", async () => {
     // A wave at the place where the copy's title is cut.
     const title = `${"t".repeat(111)}🌊 and more`.slice(0, 118);
-    const doc = { format: "mapset/session", version: 1, title, purpose: "off-day", blocks: [{ title: "b", items: [{ drill: "cat-camel", dose: { kind: "time", seconds: 9 } }] }] };
-    const made = await coach.post("/sessions", { multipart: { do: "import", file: { name: "a.json", mimeType: "application/json", buffer: Buffer.from(JSON.stringify(doc)) } }, maxRedirects: 0 });
+    const doc = {
+      format: "mapset/session",
+      version: 1,
+      title,
+      purpose: "off-day",
+      blocks: [{ title: "b", items: [{ drill: "cat-camel", dose: { kind: "time", seconds: 9 } }] }],
+    };
+    const made = await coach.post("/sessions", {
+      multipart: {
+        do: "import",
+        file: { name: "a.json", mimeType: "application/json", buffer: Buffer.from(JSON.stringify(doc)) },
+      },
+      maxRedirects: 0,
+    });
     expect(made.status()).toBe(302);
-    expect((await coach.post(`${made.headers()["location"]!}/setting`, { data: { demandId: "rowing", choices: [{ athleteId: "00000000-0000-4000-8000-000000000001", block: 0, item: 0, at: "cat-camel", does: "rest" }] } })).status()).toBe(200);
-    for (const choices of [[{ athleteId: "x", block: 0, item: 0, at: "cat-camel", does: "rest" }], [{}], "all", Array.from({ length: 601 }, () => ({ athleteId: "00000000-0000-4000-8000-000000000001", block: 0, item: 0, at: "cat-camel", does: "rest" }))])
+    expect(
+      (
+        await coach.post(`${made.headers()["location"]!}/setting`, {
+          data: {
+            demandId: "rowing",
+            choices: [
+              { athleteId: "00000000-0000-4000-8000-000000000001", block: 0, item: 0, at: "cat-camel", does: "rest" },
+            ],
+          },
+        })
+      ).status(),
+    ).toBe(200);
+    for (const choices of [
+      [{ athleteId: "x", block: 0, item: 0, at: "cat-camel", does: "rest" }],
+      [{}],
+      "all",
+      Array.from({ length: 601 }, () => ({
+        athleteId: "00000000-0000-4000-8000-000000000001",
+        block: 0,
+        item: 0,
+        at: "cat-camel",
+        does: "rest",
+      })),
+    ])
       expect((await coach.post(`${made.headers()["location"]!}/setting`, { data: { choices } })).status()).toBe(422);
-    const copied = await coach.post("/sessions", { form: { do: "copy", id: made.headers()["location"]!.split("/").at(-1)! }, maxRedirects: 0 });
+    const copied = await coach.post("/sessions", {
+      form: { do: "copy", id: made.headers()["location"]!.split("/").at(-1)! },
+      maxRedirects: 0,
+    });
     expect(copied.status()).toBe(302);
-    expect(await (await coach.get(`${copied.headers()["location"]!}/export`)).json()).toMatchObject({ session: { title: `${"t".repeat(111)}, copy` }, profile: "rowing" });
+    expect(await (await coach.get(`${copied.headers()["location"]!}/export`)).json()).toMatchObject({
+      session: { title: `${"t".repeat(111)}, copy` },
+      profile: "rowing",
+    });
   });
 });
 
 describe("requests that are none of ours", () => {
   it("are refused in words: forms that are none", async () => {
-    const forms = ["/sign-in", "/sign-up", "/teams", "/heard", "/library", "/library/cat-camel", "/demands", "/sessions", "/draft", `${session}/hand-out`];
+    const forms = [
+      "/sign-in",
+      "/sign-up",
+      "/teams",
+      "/heard",
+      "/library",
+      "/library/cat-camel",
+      "/demands",
+      "/sessions",
+      "/draft",
+      `${session}/hand-out`,
+    ];
     for (const path of forms)
-      for (const type of ["text/plain", "application/json", "multipart/form-data", "multipart/form-data; boundary=x", "application/octet-stream"]) {
-        const answer = await coach.post(path, { data: Buffer.from("{\"a\":"), headers: { "content-type": type } });
+      for (const type of [
+        "text/plain",
+        "application/json",
+        "multipart/form-data",
+        "multipart/form-data; boundary=x",
+        "application/octet-stream",
+      ]) {
+        const answer = await coach.post(path, { data: Buffer.from('{"a":'), headers: { "content-type": type } });
         expect(answer.status(), `${path} as ${type}`).toBe(400);
       }
   });
@@ -120,7 +207,14 @@ describe("requests that are none of ours", () => {
     expect((await coach.get(`/demands/own-${"-".repeat(36)}`)).status()).toBe(404);
     expect((await coach.get(`/draft?demand=own-${"-".repeat(36)}`)).status()).toBeLessThan(500);
     expect((await coach.fetch("/sessions", { method: "DELETE" })).status()).toBe(405);
-    expect((await coach.post("/teams", { form: { do: "add-team", name: "Other" }, headers: { "sec-fetch-site": "same-site" } })).status()).toBe(403);
+    expect(
+      (
+        await coach.post("/teams", {
+          form: { do: "add-team", name: "Other" },
+          headers: { "sec-fetch-site": "same-site" },
+        })
+      ).status(),
+    ).toBe(403);
   });
   it("find nothing kept on the way, and nothing to be found by a search", async () => {
     const request = await fresh();
@@ -135,11 +229,15 @@ describe("requests that are none of ours", () => {
   it("keep nothing of what a browser calls itself", async () => {
     const { page } = await world.visitor();
     await signIn(page);
-    const { rows } = await world.db.execute<{ n: number }>(`select count(*)::int as n from sign_in where user_agent is not null or ip_address is not null`);
+    const { rows } = await world.db.execute<{ n: number }>(
+      `select count(*)::int as n from sign_in where user_agent is not null or ip_address is not null`,
+    );
     expect(rows[0]?.n).toBe(0);
   });
   it("refuse a drill file with faults as what it is", async () => {
-    const answer = await coach.post("/library.data", { multipart: { do: "import", file: { name: "x.json", mimeType: "application/json", buffer: Buffer.from("{}") } } });
+    const answer = await coach.post("/library.data", {
+      multipart: { do: "import", file: { name: "x.json", mimeType: "application/json", buffer: Buffer.from("{}") } },
+    });
     expect(answer.status()).toBe(422);
   });
 });
@@ -148,7 +246,8 @@ describe("guesses at links", () => {
   it("never shut out who has a good one, nor their report of pain", async () => {
     const request = await fresh();
     // What somebody claims to have been forwarded for is not believed where no proxy was set.
-    for (let i = 0; i < 30; i++) await request.get(`/f/${String(i).padStart(24, "Z")}`, { headers: { "x-forwarded-for": `203.0.113.${i}` } });
+    for (let i = 0; i < 30; i++)
+      await request.get(`/f/${String(i).padStart(24, "Z")}`, { headers: { "x-forwarded-for": `203.0.113.${i}` } });
     expect((await request.get(`/f/${"Z".repeat(24)}`)).status()).toBe(429);
     expect((await request.get(link)).status()).toBe(200);
     expect((await request.post(`${link}/check-in`, { data: { ...checkIn(), pain: true } })).status()).toBe(200);
@@ -161,12 +260,22 @@ describe("a class behind one address", () => {
     const runs = Array.from({ length: 60 }, run);
     const codes = new Set<number>();
     // What sixty phones send in ten minutes: more than a limit by address ever let through.
-    for (let round = 0; round < 12; round++) await Promise.all(runs.map(async (one) => codes.add((await request.post(`${link}/progress`, { data: one })).status())));
-    await Promise.all(runs.map(async (one, i) => codes.add((await request.post(`${link}/check-in`, { data: { ...checkIn(), run: one, pain: i === 59 } })).status())));
+    for (let round = 0; round < 12; round++)
+      await Promise.all(
+        runs.map(async (one) => codes.add((await request.post(`${link}/progress`, { data: one })).status())),
+      );
+    await Promise.all(
+      runs.map(async (one, i) =>
+        codes.add(
+          (await request.post(`${link}/check-in`, { data: { ...checkIn(), run: one, pain: i === 59 } })).status(),
+        ),
+      ),
+    );
     expect([...codes]).toEqual([200]);
     const [first] = runs;
     let last = 200;
-    for (let i = 0; i < 120 && last === 200; i++) last = (await request.post(`${link}/progress`, { data: first })).status();
+    for (let i = 0; i < 120 && last === 200; i++)
+      last = (await request.post(`${link}/progress`, { data: first })).status();
     expect(last).toBe(429);
     expect((await request.post(`${link}/progress`, { data: runs[1] })).status()).toBe(200);
   });
@@ -176,11 +285,27 @@ describe("a class behind one address", () => {
     const { page } = await world.visitor();
     await signIn(page);
     // A link of its own, and room on it.
-    await coach.post(`${session}/hand-out`, { form: { team: "", whom: "", seen: await seenOf(coach, session, "anyone") } });
+    await coach.post(`${session}/hand-out`, {
+      form: { team: "", whom: "", seen: await seenOf(coach, session, "anyone") },
+    });
     await page.goto(`${session}/hand-out`);
     const link2 = new URL(await newestAddress(page)).pathname;
-    await request.post(`${link2}/check-in`, { data: { ...checkIn(), run: { ...run(), person: { athleteId: null, name: "Real" } }, pain: true, painWhere: "left shoulder" } });
-    for (let i = 0; i < 8; i++) await Promise.all(Array.from({ length: 40 }, () => request.post(`${link2}/check-in`, { data: { ...checkIn(), run: { ...run(), person: { athleteId: null, name: "Flood" } } } })));
+    await request.post(`${link2}/check-in`, {
+      data: {
+        ...checkIn(),
+        run: { ...run(), person: { athleteId: null, name: "Real" } },
+        pain: true,
+        painWhere: "left shoulder",
+      },
+    });
+    for (let i = 0; i < 8; i++)
+      await Promise.all(
+        Array.from({ length: 40 }, () =>
+          request.post(`${link2}/check-in`, {
+            data: { ...checkIn(), run: { ...run(), person: { athleteId: null, name: "Flood" } } },
+          }),
+        ),
+      );
     await page.goto("/heard");
     await ready(page);
     await page.getByText("left shoulder").first().waitFor();
@@ -207,33 +332,142 @@ describe("two thousand bodies that nobody would send", () => {
       seed = (Math.imul(seed, 1_664_525) + 1_013_904_223) >>> 0;
       return Math.floor((seed / 2 ** 32) * n);
     };
-    const odd: unknown[] = [null, true, -1, 1e308, 2 ** 53, "", "\0", "\uD83C", "x".repeat(3_000), [], {}, [[[[]]]], { __proto__: 1, constructor: { prototype: 1 } }, "own-1", "../..", "2026-02-30", "NaN", "🌊".repeat(60)];
+    const odd: unknown[] = [
+      null,
+      true,
+      -1,
+      1e308,
+      2 ** 53,
+      "",
+      "\0",
+      "\uD83C",
+      "x".repeat(3_000),
+      [],
+      {},
+      [[[[]]]],
+      { __proto__: 1, constructor: { prototype: 1 } },
+      "own-1",
+      "../..",
+      "2026-02-30",
+      "NaN",
+      "🌊".repeat(60),
+    ];
     const one = () => odd[random(odd.length)];
     const id = session.split("/").at(-1)!;
-    const valid: Record<string, unknown>[] = [checkIn(), run(), { basedOn: 1, doc: { format: "mapset/session", version: 1, title: "t", purpose: "off-day", blocks: [{ title: "b", items: [{ drill: "cat-camel", dose: { kind: "time", seconds: 9 } }] }] } }, { do: "add-team", name: "t", team: id, id, run: id, session: id, demand: "rowing", doc: "{}", names: "A", athlete: id, areas: "[]", setting: "{}", email: "a@b.example", password: "p" }];
+    const valid: Record<string, unknown>[] = [
+      checkIn(),
+      run(),
+      {
+        basedOn: 1,
+        doc: {
+          format: "mapset/session",
+          version: 1,
+          title: "t",
+          purpose: "off-day",
+          blocks: [{ title: "b", items: [{ drill: "cat-camel", dose: { kind: "time", seconds: 9 } }] }],
+        },
+      },
+      {
+        do: "add-team",
+        name: "t",
+        team: id,
+        id,
+        run: id,
+        session: id,
+        demand: "rowing",
+        doc: "{}",
+        names: "A",
+        athlete: id,
+        areas: "[]",
+        setting: "{}",
+        email: "a@b.example",
+        password: "p",
+      },
+    ];
     const spoil = (value: unknown, depth = 0): unknown => {
       if (random(6) === 0) return one();
-      if (Array.isArray(value)) return random(3) === 0 ? [...(value as unknown[]), one()] : value.map((inner) => spoil(inner, depth + 1));
+      if (Array.isArray(value))
+        return random(3) === 0 ? [...(value as unknown[]), one()] : value.map((inner) => spoil(inner, depth + 1));
       if (typeof value !== "object" || value === null) return value;
-      const entries = Object.entries(value).filter(() => random(12) > 0).map(([key, inner]) => [random(25) === 0 ? String(one()) : key, spoil(inner, depth + 1)] as const);
+      const entries = Object.entries(value)
+        .filter(() => random(12) > 0)
+        .map(([key, inner]) => [random(25) === 0 ? String(one()) : key, spoil(inner, depth + 1)] as const);
       return Object.fromEntries(entries);
     };
-    const dos = ["new", "add-team", "rename-team", "delete-team", "add-people", "remove", "areas", "setting", "archive", "restore", "import", "seen", "not theirs", "put back", "withdraw", "open", "keep", "delete", "copy", "template", "", "toString"];
-    const json = [`${session}/save`, `${session}/setting`, `${link}/check-in`, `${link}/progress`, `/library/own-${id}-1/keep`];
-    const forms = ["/sign-in", "/teams", "/heard", "/library", "/library/cat-camel", "/demands", "/demands/rowing", "/sessions", "/draft", `${session}/hand-out`];
+    const dos = [
+      "new",
+      "add-team",
+      "rename-team",
+      "delete-team",
+      "add-people",
+      "remove",
+      "areas",
+      "setting",
+      "archive",
+      "restore",
+      "import",
+      "seen",
+      "not theirs",
+      "put back",
+      "withdraw",
+      "open",
+      "keep",
+      "delete",
+      "copy",
+      "template",
+      "",
+      "toString",
+    ];
+    const json = [
+      `${session}/save`,
+      `${session}/setting`,
+      `${link}/check-in`,
+      `${link}/progress`,
+      `/library/own-${id}-1/keep`,
+    ];
+    const forms = [
+      "/sign-in",
+      "/teams",
+      "/heard",
+      "/library",
+      "/library/cat-camel",
+      "/demands",
+      "/demands/rowing",
+      "/sessions",
+      "/draft",
+      `${session}/hand-out`,
+    ];
     const failed: string[] = [];
     for (let batch = 0; batch < 100; batch++)
-      await Promise.all(Array.from({ length: 20 }, async (_, i) => {
-        const asJson = (batch + i) % 2 === 0;
-        const body = spoil(valid[random(valid.length)]);
-        const path = asJson ? json[random(json.length)]! : forms[random(forms.length)]!;
-        const text = JSON.stringify(body ?? null);
-        const fields = { do: dos[random(dos.length)]!, ...Object.fromEntries(Object.entries(typeof body === "object" && body ? body : {}).filter(([key]) => key !== "do").map(([key, value]) => [key, typeof value === "string" ? value : JSON.stringify(value) ?? ""])) };
-        const answer = asJson
-          ? await coach.post(path, { data: Buffer.from(text), headers: { "content-type": "application/json" }, maxRedirects: 0 })
-          : await coach.post(path, { data: Buffer.from(new URLSearchParams(fields).toString()), headers: { "content-type": "application/x-www-form-urlencoded" }, maxRedirects: 0 });
-        if (answer.status() >= 500) failed.push(`${answer.status()} ${path} ${asJson ? text : JSON.stringify(fields)}`.slice(0, 400));
-      }));
+      await Promise.all(
+        Array.from({ length: 20 }, async (_, i) => {
+          const asJson = (batch + i) % 2 === 0;
+          const body = spoil(valid[random(valid.length)]);
+          const path = asJson ? json[random(json.length)]! : forms[random(forms.length)]!;
+          const text = JSON.stringify(body ?? null);
+          const fields = {
+            do: dos[random(dos.length)]!,
+            ...Object.fromEntries(
+              Object.entries(typeof body === "object" && body ? body : {})
+                .filter(([key]) => key !== "do")
+                .map(([key, value]) => [key, typeof value === "string" ? value : (JSON.stringify(value) ?? "")]),
+            ),
+          };
+          const answer = asJson
+            ? await coach.post(path, {
+                data: Buffer.from(text),
+                headers: { "content-type": "application/json" },
+                maxRedirects: 0,
+              })
+            : await coach.post(path, {
+                data: Buffer.from(new URLSearchParams(fields).toString()),
+                headers: { "content-type": "application/x-www-form-urlencoded" },
+                maxRedirects: 0,
+              });
+          if (answer.status() >= 500)
+            failed.push(`${answer.status()} ${path} ${asJson ? text : JSON.stringify(fields)}`.slice(0, 400));
+        }),
+      );
     expect(failed).toEqual([]);
   }, 240_000);
 });

@@ -1,5 +1,20 @@
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
-import { ANA, clockSeconds, freshSession, newestAddress, openDesk, ready, row, rows, saved, signIn, startWorld, total, violations, type World } from "./harness";
+import {
+  ANA,
+  clockSeconds,
+  freshSession,
+  newestAddress,
+  openDesk,
+  ready,
+  row,
+  rows,
+  saved,
+  signIn,
+  startWorld,
+  total,
+  violations,
+  type World,
+} from "./harness";
 import type { Page } from "playwright-core";
 
 let world: World;
@@ -38,7 +53,10 @@ describe("what to look at", () => {
     // The other way round: from the row's mark to its finding.
     await page.keyboard.press("Escape");
     await page.keyboard.press("1");
-    await page.getByRole("button", { name: /^Found here: .*Hamish/ }).first().click();
+    await page
+      .getByRole("button", { name: /^Found here: .*Hamish/ })
+      .first()
+      .click();
     await page.waitForFunction(() => document.activeElement?.textContent?.includes("Hamish"));
     // What no single step mends leads on to where it is mended.
     await over.getByRole("button", { name: "Fit to time" }).click();
@@ -103,7 +121,10 @@ describe("what to look at", () => {
     await page.getByRole("dialog").getByRole("button", { name: "Rename" }).click();
     await page.getByRole("dialog", { name: "Rename Moss" }).getByLabel("Name").fill("Tern");
     await page.getByRole("dialog").getByRole("button", { name: "Rename" }).click();
-    await page.getByRole("dialog").getByText(/is on the list already/).waitFor();
+    await page
+      .getByRole("dialog")
+      .getByText(/is on the list already/)
+      .waitFor();
     expect(await violations(page)).toEqual([]);
     await page.keyboard.press("Escape");
 
@@ -113,7 +134,10 @@ describe("what to look at", () => {
     await page.getByRole("button", { name: /^To look at/ }).click();
     const findings = page.getByRole("tabpanel", { name: /Look at/ });
     await findings.getByText("2 pieces of “kneeling pad” are needed for 2 people at once; there are 1.").waitFor();
-    await findings.getByText(/which Moss protects\. In the same time, Moss: /).first().waitFor();
+    await findings
+      .getByText(/which Moss protects\. In the same time, Moss: /)
+      .first()
+      .waitFor();
   });
 });
 
@@ -128,7 +152,10 @@ describe("ranges", () => {
     await petal.hover();
     await panel.getByText(/Left hip opening at the front: .+ of .+/).waitFor();
     // One stop for the tab key, then the arrows.
-    await panel.getByRole("group", { name: /Minutes of each motion/ }).locator('[tabindex="0"]').focus();
+    await panel
+      .getByRole("group", { name: /Minutes of each motion/ })
+      .locator('[tabindex="0"]')
+      .focus();
     await page.keyboard.press("ArrowRight");
     const now = await page.evaluate(() => document.activeElement?.getAttribute("aria-label") ?? "");
     expect(now).toMatch(/: /);
@@ -197,7 +224,10 @@ describe("fit to time", () => {
     await alert.getByText("allow drills to be taken out,").waitFor();
     await panel.getByLabel("may take drills out where nothing else does").check();
     await panel.getByRole("button", { name: "Work it out" }).click();
-    await panel.getByText(/ taken out$/).first().waitFor();
+    await panel
+      .getByText(/ taken out$/)
+      .first()
+      .waitFor();
     // What would then stand out is said before it is done.
     await panel.getByText(/would then stand out/).waitFor();
     await panel.getByRole("button", { name: "Do it" }).click();
@@ -233,7 +263,9 @@ describe("the profile", () => {
     await page.mouse.move(x(40), y);
     await page.getByText(/at 0:40 · /).waitFor();
     // The first drill, taken by its middle, is let go behind the second.
-    const seconds = await page.locator("[data-row]").evaluateAll((all) => all.map((r) => r.querySelector(":scope > span:last-child > span")?.textContent ?? ""));
+    const seconds = await page
+      .locator("[data-row]")
+      .evaluateAll((all) => all.map((r) => r.querySelector(":scope > span:last-child > span")?.textContent ?? ""));
     const [first, second] = [clockSeconds(seconds[0]!), clockSeconds(seconds[1]!)];
     await page.mouse.move(x(first / 2), y);
     await page.mouse.down();
@@ -295,7 +327,10 @@ describe("a wide screen and paper", () => {
     expect(await page.getByRole("tab", { name: "Ranges" }).count()).toBe(0);
     await page.keyboard.press("2");
     await page.getByRole("tabpanel", { name: /Look at/ }).waitFor();
-    await page.getByRole("region", { name: "Ranges" }).getByRole("button", { name: /^left hip opening at the front: / }).hover();
+    await page
+      .getByRole("region", { name: "Ranges" })
+      .getByRole("button", { name: /^left hip opening at the front: / })
+      .hover();
     await page.getByText(/Left hip opening at the front: .+ of .+/).waitFor();
     expect(await violations(page)).toEqual([]);
   });
@@ -311,7 +346,10 @@ describe("a wide screen and paper", () => {
     const sheet = page.getByRole("article");
     await sheet.getByText("Kit:").waitFor();
     await sheet.getByRole("heading", { name: "Take care" }).waitFor();
-    await sheet.getByText(/^Hamish: /).first().waitFor();
+    await sheet
+      .getByText(/^Hamish: /)
+      .first()
+      .waitFor();
     expect(await sheet.getByText(/protects/).count()).toBe(0);
     await page.emulateMedia({ media: "print" });
     expect(await page.getByRole("navigation", { name: "Main" }).isVisible()).toBe(false);

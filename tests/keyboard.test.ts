@@ -61,11 +61,15 @@ it("the whole path, by keyboard alone", { timeout: 240_000 }, async () => {
   await tabTo(page, /^1Cat–camel/, "button");
   // From a row to its dose by one key, and back by one.
   await keys.press("Enter");
-  await page.waitForFunction(() => (document.activeElement as HTMLInputElement | null)?.labels?.[0]?.textContent === "Repetitions a side");
+  await page.waitForFunction(
+    () => (document.activeElement as HTMLInputElement | null)?.labels?.[0]?.textContent === "Repetitions a side",
+  );
   await keys.press("Escape");
   await page.waitForFunction(() => document.activeElement?.hasAttribute("data-row"));
   await keys.press("ArrowDown");
-  await expect.poll(() => page.getByRole("complementary").getByRole("heading", { level: 2 }).innerText()).toBe("Side-lying open book");
+  await expect
+    .poll(() => page.getByRole("complementary").getByRole("heading", { level: 2 }).innerText())
+    .toBe("Side-lying open book");
   await keys.press("Alt+ArrowUp");
   await expect.poll(() => page.locator("[data-row]").first().innerText()).toContain("open book");
   await tabTo(page, /^Repetitions a side/, "input");
@@ -156,7 +160,15 @@ it("findings are mended and let stand, ranges give drills, and a length is fitte
   await page.keyboard.press("3");
   await page.getByRole("tab", { name: "Ranges" }).focus();
   await tabTo(page, /^[a-z, ]+: \d/);
-  for (let i = 0; i < 60 && !(await page.evaluate(() => document.activeElement?.getAttribute("aria-label") ?? "")).startsWith("upper back turning"); i++) await page.keyboard.press("ArrowRight");
+  for (
+    let i = 0;
+    i < 60 &&
+    !(await page.evaluate(() => document.activeElement?.getAttribute("aria-label") ?? "")).startsWith(
+      "upper back turning",
+    );
+    i++
+  )
+    await page.keyboard.press("ArrowRight");
   await page.keyboard.press("Enter");
   await page.getByRole("region", { name: "Drills for upper back turning" }).waitFor();
   const rows = await page.locator("[data-row]").count();
@@ -196,7 +208,10 @@ it("a demand profile is copied and changed by keyboard alone", async () => {
   await page.keyboard.press("Enter");
   await page.waitForURL(/\/demands\/own-/);
   await ready(page);
-  await page.getByRole("group", { name: "Weight of wrist bending", exact: true }).getByRole("radio", { checked: true }).focus();
+  await page
+    .getByRole("group", { name: "Weight of wrist bending", exact: true })
+    .getByRole("radio", { checked: true })
+    .focus();
   await page.keyboard.press("ArrowRight");
   await tabTo(page, /^Keep$/);
   await page.keyboard.press("Enter");
@@ -216,10 +231,17 @@ it("the coach's side follows a dark system, until somebody chooses otherwise", a
   await page.goto("/f/nobody-has-this");
   await ready(page);
   await expect.poll(look).toBe("dark");
-  await page.evaluate(() => (window as unknown as { __reactRouterDataRouter: { navigate: (to: string) => void } }).__reactRouterDataRouter.navigate("/sessions"));
+  await page.evaluate(() =>
+    (
+      window as unknown as { __reactRouterDataRouter: { navigate: (to: string) => void } }
+    ).__reactRouterDataRouter.navigate("/sessions"),
+  );
   await page.getByRole("heading", { level: 1, name: "Sessions" }).waitFor();
   await expect.poll(look).toBe("dark");
-  await page.getByRole("button", { name: /light|dark/i }).first().click();
+  await page
+    .getByRole("button", { name: /light|dark/i })
+    .first()
+    .click();
   await expect.poll(look).toBe("light");
   await page.reload();
   await ready(page);

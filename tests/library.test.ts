@@ -1,5 +1,19 @@
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
-import { freshSession, ANA, BEN, newestAddress, openDesk, PHONE, ready, rows, saved, signIn, startWorld, violations, type World } from "./harness";
+import {
+  freshSession,
+  ANA,
+  BEN,
+  newestAddress,
+  openDesk,
+  PHONE,
+  ready,
+  rows,
+  saved,
+  signIn,
+  startWorld,
+  violations,
+  type World,
+} from "./harness";
 import type { Page } from "playwright-core";
 
 let world: World;
@@ -16,7 +30,11 @@ async function addSeen(page: Page, words: string, name: string): Promise<void> {
   await page.keyboard.press("Enter");
 }
 /** The lines the figure is drawn with, as one text. */
-const drawn = (page: Page) => page.getByTestId("figure").locator("path.fig-limb").evaluateAll((all) => all.map((path) => path.getAttribute("d")).join(" "));
+const drawn = (page: Page) =>
+  page
+    .getByTestId("figure")
+    .locator("path.fig-limb")
+    .evaluateAll((all) => all.map((path) => path.getAttribute("d")).join(" "));
 
 /** Whoever did not ask for less motion. */
 const MOVING = { reducedMotion: "no-preference" } as const;
@@ -51,7 +69,9 @@ describe("the library", () => {
     await page.goto("/library");
     await ready(page);
     let answer = () => {};
-    const slow = new Promise<void>((resolve) => { answer = resolve; });
+    const slow = new Promise<void>((resolve) => {
+      answer = resolve;
+    });
     await page.route(/library\.data.*kit=none/, async (route) => {
       await slow;
       await route.continue().catch(() => undefined);
@@ -94,9 +114,13 @@ describe("the library", () => {
     await card.hover();
     const limb = card.locator("svg.figure path.fig-limb").first();
     await limb.waitFor();
-    const first = await card.locator("svg.figure path.fig-limb").evaluateAll((all) => all.map((p) => p.getAttribute("d")).join());
+    const first = await card
+      .locator("svg.figure path.fig-limb")
+      .evaluateAll((all) => all.map((p) => p.getAttribute("d")).join());
     await page.waitForTimeout(300);
-    expect(await card.locator("svg.figure path.fig-limb").evaluateAll((all) => all.map((p) => p.getAttribute("d")).join())).not.toBe(first);
+    expect(
+      await card.locator("svg.figure path.fig-limb").evaluateAll((all) => all.map((p) => p.getAttribute("d")).join()),
+    ).not.toBe(first);
     await page.mouse.move(2, 2);
     await card.locator("svg.figure").waitFor({ state: "detached" });
   });
@@ -107,7 +131,10 @@ describe("the library", () => {
     await page.goto("/library/hip-flexor-turn");
     await ready(page);
     await page.getByRole("link", { name: "Rowers before the boat" }).waitFor();
-    await page.getByRole("img", { name: /^Angles through a repetition: arm lifted, right/ }).locator("svg").waitFor();
+    await page
+      .getByRole("img", { name: /^Angles through a repetition: arm lifted, right/ })
+      .locator("svg")
+      .waitFor();
     const figure = page.getByRole("region", { name: "Figure" });
     await figure.getByRole("button", { name: "Stop" }).click();
     const now = () => figure.locator("svg.figure path.fig-wear").first().getAttribute("d");
@@ -180,7 +207,11 @@ describe("a coach's own drill", () => {
     const tilt = page.getByRole("slider", { name: /tip forward/i });
     await tilt.focus();
     for (let i = 0; i < 40; i++) await page.keyboard.press("ArrowLeft");
-    await page.getByRole("status").filter({ hasText: /past what a joint does|off the place|through the floor/ }).first().waitFor();
+    await page
+      .getByRole("status")
+      .filter({ hasText: /past what a joint does|off the place|through the floor/ })
+      .first()
+      .waitFor();
     await page.getByRole("button", { name: /^Undo: pelvis: tip forward/ }).click();
     await page.getByText("Over the floor, on its contacts, inside the joints’ range.").waitFor();
 
@@ -301,7 +332,9 @@ describe("a coach's own drill", () => {
     // Enter before their own drills are there waits, and adds nothing that was not seen; alone in the list, it is added.
     const before = await rows(page);
     let release = () => {};
-    const held = new Promise<void>((resolve) => { release = resolve; });
+    const held = new Promise<void>((resolve) => {
+      release = resolve;
+    });
     await page.route("**/own-drills", async (route) => {
       await held;
       await route.continue();
@@ -326,7 +359,11 @@ describe("a coach's own drill", () => {
     expect(await page.getByRole("button", { name: "Make edition and link" }).isDisabled()).toBe(true);
     expect(await violations(page)).toEqual([]);
     // A page that was open before is refused as well.
-    const answer = await page.request.post(`${desk}/hand-out`, { form: { team: "" }, headers: { origin: new URL(desk).origin }, maxRedirects: 0 });
+    const answer = await page.request.post(`${desk}/hand-out`, {
+      form: { team: "" },
+      headers: { origin: new URL(desk).origin },
+      maxRedirects: 0,
+    });
     expect(answer.status()).toBe(422);
     await page.reload();
     await page.getByText("Nothing has been handed out yet.").waitFor();
@@ -382,11 +419,26 @@ describe("a coach's own drill", () => {
     const id = /own-[0-9a-f-]+-1/.exec(page.url())![0];
     const { page: other } = await world.visitor();
     await signIn(other, BEN);
-    for (const address of [`/library/${id}`, `/library/${id}/edit`, `/library/${id}/export`, `/figure/${id}`, `/figure/${id}/standard/end.svg`])
+    for (const address of [
+      `/library/${id}`,
+      `/library/${id}/edit`,
+      `/library/${id}/export`,
+      `/figure/${id}`,
+      `/figure/${id}/standard/end.svg`,
+    ])
       expect((await other.request.get(address)).status(), address).toBe(404);
-    const kept = await other.request.post(`/library/${id}/keep`, { data: { basedOn: 1, doc: ((await (await page.request.get(`/library/${id}/export`)).json()) as { drill: unknown }).drill } });
+    const kept = await other.request.post(`/library/${id}/keep`, {
+      data: {
+        basedOn: 1,
+        doc: ((await (await page.request.get(`/library/${id}/export`)).json()) as { drill: unknown }).drill,
+      },
+    });
     expect(kept.status()).toBe(404);
-    expect((await other.request.post(`/library/${id}`, { form: {}, maxRedirects: 0, headers: { origin: world.base } })).status()).toBe(404);
+    expect(
+      (
+        await other.request.post(`/library/${id}`, { form: {}, maxRedirects: 0, headers: { origin: world.base } })
+      ).status(),
+    ).toBe(404);
     expect(await (await other.request.get("/library?own=own")).text()).not.toContain(id);
     const { context } = await world.visitor();
     expect((await context.request.get(`/figure/${id}/standard/end.svg`)).status()).toBe(401);

@@ -27,13 +27,26 @@ afterAll(async () => {
 });
 
 const send = (path: string, form: Record<string, string>, headers: Record<string, string> = {}) =>
-  fetch(server.base + path, { method: "POST", redirect: "manual", headers: { "content-type": "application/x-www-form-urlencoded", ...headers }, body: new URLSearchParams(form) });
-const sendJson = (path: string, body: unknown) => fetch(server.base + path, { method: "POST", headers: { "content-type": "application/json" }, body: JSON.stringify(body) });
+  fetch(server.base + path, {
+    method: "POST",
+    redirect: "manual",
+    headers: { "content-type": "application/x-www-form-urlencoded", ...headers },
+    body: new URLSearchParams(form),
+  });
+const sendJson = (path: string, body: unknown) =>
+  fetch(server.base + path, {
+    method: "POST",
+    headers: { "content-type": "application/json" },
+    body: JSON.stringify(body),
+  });
 
 it("tells what failed and where, and nothing that is anybody's", async () => {
   const signedIn = await send("/sign-in", { email: DEMO.email, password: DEMO.password });
   expect(signedIn.status).toBe(302);
-  const cookie = signedIn.headers.getSetCookie().map((one) => one.split(";")[0]).join("; ");
+  const cookie = signedIn.headers
+    .getSetCookie()
+    .map((one) => one.split(";")[0])
+    .join("; ");
   await send("/sign-in", { email: "zorblax@club.example", password: "a secret zorblax" });
   await send("/sign-up", { name: "Zorblax Quill", email: "quill@club.example" });
   await fetch(`${server.base}/nowhere/zorblax?q=zorblax`);
@@ -43,19 +56,43 @@ it("tells what failed and where, and nothing that is anybody's", async () => {
   // From here on it fails: what is asked for is not there any more.
   await db.execute(sql`alter table check_in rename to check_in_gone`);
   await db.execute(sql`alter table "group" rename to group_gone`);
-  const report = await sendJson(`/f/${token}/check-in`, { run, hard: 3, tightness: [], pain: true, painWhere: "zorblax knee", note: "zorblax hurts" });
+  const report = await sendJson(`/f/${token}/check-in`, {
+    run,
+    hard: 3,
+    tightness: [],
+    pain: true,
+    painWhere: "zorblax knee",
+    note: "zorblax hurts",
+  });
   const teams = await send("/teams", { do: "add-team", name: "Zorblax squad" }, { cookie });
   const heard = await fetch(`${server.base}/heard`, { headers: { cookie } });
   expect([report.status, teams.status, heard.status]).toEqual([500, 500, 500]);
 
   const said = server.said();
-  for (const word of [/zorblax/i, /quill/i, /kestrelsound/, token, DEMO.password, cookie.split("=")[1]!.slice(0, 12), "select ", "insert into"]) expect(said, String(word)).not.toMatch(word);
-  const lines = said.trim().split("\n").map((line) => JSON.parse(line) as Record<string, unknown>);
+  for (const word of [
+    /zorblax/i,
+    /quill/i,
+    /kestrelsound/,
+    token,
+    DEMO.password,
+    cookie.split("=")[1]!.slice(0, 12),
+    "select ",
+    "insert into",
+  ])
+    expect(said, String(word)).not.toMatch(word);
+  const lines = said
+    .trim()
+    .split("\n")
+    .map((line) => JSON.parse(line) as Record<string, unknown>);
   const failures = lines.filter((line) => line["what"] === "a request failed");
-  expect(failures).toContainEqual(expect.objectContaining({ level: "error", method: "POST", route: "f/:token/check-in", code: "42P01" }));
+  expect(failures).toContainEqual(
+    expect.objectContaining({ level: "error", method: "POST", route: "f/:token/check-in", code: "42P01" }),
+  );
   expect(failures.find((line) => line["route"] === "teams")).toBeDefined();
   // Each can be found again by the number its answer carries.
-  expect(lines.filter((line) => line["id"] === report.headers.get("x-request-id")).map((line) => line["what"])).toEqual(["a request failed", "answered with a failure"]);
+  expect(lines.filter((line) => line["id"] === report.headers.get("x-request-id")).map((line) => line["what"])).toEqual(
+    ["a request failed", "answered with a failure"],
+  );
   // What is not there is told in one line without a place.
   expect(lines.filter((line) => line["route"] === "none" && line["status"] === 404)).toHaveLength(1);
   expect(failures.filter((line) => line["route"] === "none")).toEqual([]);

@@ -49,7 +49,8 @@ async function tellOfPain(page: Page, where: string) {
   await page.getByRole("button", { name: "Send" }).click();
 }
 
-const toldOf = async (where: string) => (await world.db.select().from(checkIn)).filter((one) => one.painWhere === where).length;
+const toldOf = async (where: string) =>
+  (await world.db.select().from(checkIn)).filter((one) => one.painWhere === where).length;
 
 it("opens from a cold start with no server there, is followed with its figure, and tells of pain once there is one again", async () => {
   const device = phone();
@@ -86,12 +87,17 @@ it("opens from a cold start with no server there, is followed with its figure, a
 it("of several people on one phone, each is told of once, from whichever tab", async () => {
   const { context, page } = await world.visitor(PHONE);
   const other = await context.newPage();
-  await Promise.all([page, other].map(async (one) => {
-    await one.goto(address);
-    await ready(one);
-  }));
+  await Promise.all(
+    [page, other].map(async (one) => {
+      await one.goto(address);
+      await ready(one);
+    }),
+  );
   await context.setOffline(true);
-  for (const [one, name] of [[page, "Tern"], [other, "Pip"]] as const) {
+  for (const [one, name] of [
+    [page, "Tern"],
+    [other, "Pip"],
+  ] as const) {
     await one.bringToFront();
     await one.getByText(name, { exact: true }).click();
     await one.getByRole("button", { name: "Start", exact: true }).click();
@@ -101,7 +107,8 @@ it("of several people on one phone, each is told of once, from whichever tab", a
   await other.getByRole("button", { name: "Back to the start" }).click();
   await other.getByText("Tern’s check-in is waiting to be sent").waitFor();
   await context.setOffline(false);
-  for (const name of ["Tern", "Pip"]) await expect.poll(() => toldOf(`left foot of ${name}`), { timeout: 20_000 }).toBe(1);
+  for (const name of ["Tern", "Pip"])
+    await expect.poll(() => toldOf(`left foot of ${name}`), { timeout: 20_000 }).toBe(1);
   await page.getByText("Sent. Thank you.").waitFor();
 });
 
@@ -172,7 +179,16 @@ it("forgets what is on a device, after it was asked twice and said what is lost"
   // Nor is anything written down again by a page that stays open.
   await page.getByText("Pip", { exact: true }).click();
   await page.getByRole("status").filter({ hasText: "Nothing of this is left" }).waitFor();
-  const left = await page.evaluate(async () => ({ storage: Object.keys(localStorage), pages: (await Promise.all((await caches.keys()).filter((name) => name.startsWith("mapset-pages")).map(async (name) => (await (await caches.open(name)).keys()).length))).reduce((a, b) => a + b, 0) }));
+  const left = await page.evaluate(async () => ({
+    storage: Object.keys(localStorage),
+    pages: (
+      await Promise.all(
+        (await caches.keys())
+          .filter((name) => name.startsWith("mapset-pages"))
+          .map(async (name) => (await (await caches.open(name)).keys()).length),
+      )
+    ).reduce((a, b) => a + b, 0),
+  }));
   expect(left).toEqual({ storage: [], pages: 0 });
 });
 
@@ -185,7 +201,12 @@ it("takes the page of a withdrawn link along", async () => {
   await page.reload();
   await page.getByText("This link has been withdrawn.", { exact: false }).waitFor();
   await world.stopServer();
-  expect(await page.goto(address).then(() => "shown", () => "not shown")).toBe("not shown");
+  expect(
+    await page.goto(address).then(
+      () => "shown",
+      () => "not shown",
+    ),
+  ).toBe("not shown");
   await world.startServerAgain();
 });
 

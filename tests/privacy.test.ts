@@ -7,7 +7,8 @@ let world: World;
 let theirs: { session: string; link: string; run: string; team: string; athlete: string };
 let stranger: APIRequestContext;
 
-const idIn = (text: string | null, name: string) => new RegExp(`name="${name}" value="([0-9a-f-]{36})"`).exec(text ?? "")?.[1] ?? "";
+const idIn = (text: string | null, name: string) =>
+  new RegExp(`name="${name}" value="([0-9a-f-]{36})"`).exec(text ?? "")?.[1] ?? "";
 
 beforeAll(async () => {
   world = await startWorld();
@@ -20,7 +21,13 @@ beforeAll(async () => {
   const heard = await (await page.request.get("/heard")).text();
   const teams = await (await page.request.get("/teams")).text();
   const athlete = /"([0-9a-f-]{36})","name","Moss"|([0-9a-f-]{36})[^{}]{0,40}Moss/.exec(teams);
-  theirs = { session, link, run: idIn(heard, "run"), team: idIn(teams, "team"), athlete: athlete?.[1] ?? athlete?.[2] ?? "" };
+  theirs = {
+    session,
+    link,
+    run: idIn(heard, "run"),
+    team: idIn(teams, "team"),
+    athlete: athlete?.[1] ?? athlete?.[2] ?? "",
+  };
   expect(Object.values(theirs).every(Boolean)).toBe(true);
   const other = await world.visitor();
   await signIn(other.page, BEN);
@@ -54,20 +61,63 @@ describe("a second coach", () => {
   });
 
   it.each([
-    ["saving", (r: APIRequestContext) => r.post(`/sessions/${theirs.session}/save`, { data: { basedOn: 1, doc: { a: 1 } } }), [404, 422]],
-    ["choosing for a person", (r: APIRequestContext) => r.post(`/sessions/${theirs.session}/setting`, { data: { choices: [{ athleteId: theirs.athlete, block: 0, item: 0, at: "cat-camel", does: "rest" }] } }), [404]],
+    [
+      "saving",
+      (r: APIRequestContext) => r.post(`/sessions/${theirs.session}/save`, { data: { basedOn: 1, doc: { a: 1 } } }),
+      [404, 422],
+    ],
+    [
+      "choosing for a person",
+      (r: APIRequestContext) =>
+        r.post(`/sessions/${theirs.session}/setting`, {
+          data: { choices: [{ athleteId: theirs.athlete, block: 0, item: 0, at: "cat-camel", does: "rest" }] },
+        }),
+      [404],
+    ],
     ["copying", (r: APIRequestContext) => r.post("/sessions", form({ do: "copy", id: theirs.session })), [404]],
-    ["renaming", (r: APIRequestContext) => r.post("/sessions", form({ do: "rename", id: theirs.session, title: "Mine now" })), [404]],
+    [
+      "renaming",
+      (r: APIRequestContext) => r.post("/sessions", form({ do: "rename", id: theirs.session, title: "Mine now" })),
+      [404],
+    ],
     ["archiving", (r: APIRequestContext) => r.post("/sessions", form({ do: "archive", id: theirs.session })), [404]],
     ["deleting", (r: APIRequestContext) => r.post("/sessions", form({ do: "delete", id: theirs.session })), [404]],
-    ["handing out", (r: APIRequestContext) => r.post(`/sessions/${theirs.session}/hand-out`, form({ team: "" })), [404]],
+    [
+      "handing out",
+      (r: APIRequestContext) => r.post(`/sessions/${theirs.session}/hand-out`, form({ team: "" })),
+      [404],
+    ],
     ["marking a check-in", (r: APIRequestContext) => r.post("/heard", form({ do: "seen", run: theirs.run })), [404]],
-    ["renaming a team", (r: APIRequestContext) => r.post("/teams", form({ do: "rename-team", team: theirs.team, name: "Mine" })), [404]],
-    ["adding to a team", (r: APIRequestContext) => r.post("/teams", form({ do: "add-people", team: theirs.team, names: "Spy" })), [404]],
-    ["deleting a team", (r: APIRequestContext) => r.post("/teams", form({ do: "delete-team", team: theirs.team })), [404]],
-    ["renaming someone", (r: APIRequestContext) => r.post("/teams", form({ do: "rename-person", athlete: theirs.athlete, name: "Mine" })), [404]],
-    ["putting someone back", (r: APIRequestContext) => r.post("/teams", form({ do: "put-back", athlete: theirs.athlete })), [404]],
-    ["taking someone off a list", (r: APIRequestContext) => r.post("/teams", form({ do: "remove-person", athlete: theirs.athlete })), [404]],
+    [
+      "renaming a team",
+      (r: APIRequestContext) => r.post("/teams", form({ do: "rename-team", team: theirs.team, name: "Mine" })),
+      [404],
+    ],
+    [
+      "adding to a team",
+      (r: APIRequestContext) => r.post("/teams", form({ do: "add-people", team: theirs.team, names: "Spy" })),
+      [404],
+    ],
+    [
+      "deleting a team",
+      (r: APIRequestContext) => r.post("/teams", form({ do: "delete-team", team: theirs.team })),
+      [404],
+    ],
+    [
+      "renaming someone",
+      (r: APIRequestContext) => r.post("/teams", form({ do: "rename-person", athlete: theirs.athlete, name: "Mine" })),
+      [404],
+    ],
+    [
+      "putting someone back",
+      (r: APIRequestContext) => r.post("/teams", form({ do: "put-back", athlete: theirs.athlete })),
+      [404],
+    ],
+    [
+      "taking someone off a list",
+      (r: APIRequestContext) => r.post("/teams", form({ do: "remove-person", athlete: theirs.athlete })),
+      [404],
+    ],
   ])("gets nowhere with %s", async (_, attempt, expected) => {
     expect(expected).toContain((await attempt(stranger)).status());
   });
@@ -75,27 +125,39 @@ describe("a second coach", () => {
   it("cannot save over it with a document that is right in every way", async () => {
     const { page } = await world.visitor();
     await signIn(page);
-    const mine = (await (await page.request.get(`/sessions/${theirs.session}/save`)).json()) as { doc: { title: string }; revision: number };
-    const answer = await stranger.post(`/sessions/${theirs.session}/save`, { data: { basedOn: mine.revision, doc: { ...mine.doc, title: "Taken" } } });
+    const mine = (await (await page.request.get(`/sessions/${theirs.session}/save`)).json()) as {
+      doc: { title: string };
+      revision: number;
+    };
+    const answer = await stranger.post(`/sessions/${theirs.session}/save`, {
+      data: { basedOn: mine.revision, doc: { ...mine.doc, title: "Taken" } },
+    });
     expect(answer.status()).toBe(404);
-    const after = (await (await page.request.get(`/sessions/${theirs.session}/save`)).json()) as { doc: { title: string } };
+    const after = (await (await page.request.get(`/sessions/${theirs.session}/save`)).json()) as {
+      doc: { title: string };
+    };
     expect(after.doc.title).toBe("Rowers before the boat");
   });
 
   it("is given own drills that are their own only, whatever they name", async () => {
     const mine = (await (await stranger.get("/own-drills")).json()) as unknown[];
-    const named = (await (await stranger.get("/own-drills?named=own-00000000-0000-4000-8000-000000000000-1,nonsense,%27%3B--")).json()) as unknown[];
+    const named = (await (
+      await stranger.get("/own-drills?named=own-00000000-0000-4000-8000-000000000000-1,nonsense,%27%3B--")
+    ).json()) as unknown[];
     expect(named).toEqual(mine);
     expect(JSON.stringify(mine)).not.toContain("Rowers");
   });
 });
 
 describe("someone who is not signed in", () => {
-  it.each(["/sessions", "/heard", "/teams", "/draft", "/sessions/00000000-0000-4000-8000-000000000000"])("is sent to sign in from %s", async (address) => {
-    const { page } = await world.visitor();
-    await page.goto(address);
-    expect(new URL(page.url()).pathname).toBe("/sign-in");
-  });
+  it.each(["/sessions", "/heard", "/teams", "/draft", "/sessions/00000000-0000-4000-8000-000000000000"])(
+    "is sent to sign in from %s",
+    async (address) => {
+      const { page } = await world.visitor();
+      await page.goto(address);
+      expect(new URL(page.url()).pathname).toBe("/sign-in");
+    },
+  );
 
   it("comes back to where they wanted to go, and never to another site", async () => {
     const { page } = await world.visitor();
@@ -105,7 +167,9 @@ describe("someone who is not signed in", () => {
     await page.getByLabel("Password").fill(ANA.password);
     await page.getByRole("button", { name: "Sign in" }).click();
     await page.waitForURL(/\/heard$/);
-    const answer = await (await world.visitor()).page.request.post("/sign-in?back=//evil.example", form({ email: ANA.email, password: ANA.password }));
+    const answer = await (
+      await world.visitor()
+    ).page.request.post("/sign-in?back=//evil.example", form({ email: ANA.email, password: ANA.password }));
     expect(answer.status()).toBe(302);
     expect(answer.headers()["location"]).toBe("/sessions");
   });
@@ -121,10 +185,16 @@ describe("doors", () => {
   it("refuse forms of another site", async () => {
     const { page } = await world.visitor();
     await signIn(page);
-    const answer = await page.request.post("/sessions", { form: { do: "archive", id: theirs.session }, headers: { origin: "https://evil.example" } });
+    const answer = await page.request.post("/sessions", {
+      form: { do: "archive", id: theirs.session },
+      headers: { origin: "https://evil.example" },
+    });
     expect(answer.status()).toBe(403);
     for (const origin of ["null", "not an address", "file://"]) {
-      const odd = await page.request.post("/sessions", { form: { do: "archive", id: theirs.session }, headers: { origin } });
+      const odd = await page.request.post("/sessions", {
+        form: { do: "archive", id: theirs.session },
+        headers: { origin },
+      });
       expect([origin, odd.status() >= 400 && odd.status() < 500]).toEqual([origin, true]);
     }
   });
@@ -152,7 +222,8 @@ describe("doors", () => {
     const path = new URL(theirs.link).pathname;
     const run = { key: crypto.randomUUID(), person: { athleteId: null, name: "X" }, shareDone: 1, finished: true };
     const check = { run, hard: 3, tightness: [], pain: false, painWhere: "", note: "" };
-    const post = async (part: string, data: unknown) => (await page.request.post(`${path}/${part}`, { data: data as object })).status();
+    const post = async (part: string, data: unknown) =>
+      (await page.request.post(`${path}/${part}`, { data: data as object })).status();
     expect(await post("progress", { ...run, shareDone: 7 })).toBe(422);
     expect(await post("progress", { ...run, person: { athleteId: null, name: "x".repeat(41) } })).toBe(422);
     expect(await post("check-in", { ...check, hard: 99 })).toBe(422);

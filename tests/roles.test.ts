@@ -14,7 +14,11 @@ let session: string;
 const as: Record<string, APIRequestContext> = {};
 beforeAll(async () => {
   world = await startWorld();
-  for (const [name, who] of [["owner", DEMO], ["coach", COACH], ["assistant", ASSISTANT]] as const) {
+  for (const [name, who] of [
+    ["owner", DEMO],
+    ["coach", COACH],
+    ["assistant", ASSISTANT],
+  ] as const) {
     const { page, context } = await world.visitor();
     await signIn(page, who);
     as[name] = context.request;
@@ -26,18 +30,51 @@ afterAll(() => world.end());
 
 type Entry = { path?: string | undefined; file: string; index?: boolean | undefined; children?: Entry[] | undefined };
 /** Every address there is, as it stands in the routes. */
-const addresses = (entries: readonly Entry[]): string[] => entries.flatMap((one) => (one.children ? addresses(one.children) : [`/${one.path ?? ""}`]));
+const addresses = (entries: readonly Entry[]): string[] =>
+  entries.flatMap((one) => (one.children ? addresses(one.children) : [`/${one.path ?? ""}`]));
 
 /** Addresses that are nobody's club's: for whoever comes, and about one's own account. Each with the reason. */
 const OUTSIDE = new Set([
-  "/", "/up", "/sign-in", "/sign-up", "/forgotten", "/password/:token", "/sign-out", // before anybody is signed in
-  "/f/:token", "/f/:token/app.webmanifest", "/f/:token/mine", "/f/:token/progress", "/f/:token/check-in", // by the token of a link
-  "/account", "/mail", "/club", "/club/archive", "/join/:token", // one's own account and membership, tried below
+  "/",
+  "/up",
+  "/sign-in",
+  "/sign-up",
+  "/forgotten",
+  "/password/:token",
+  "/sign-out", // before anybody is signed in
+  "/f/:token",
+  "/f/:token/app.webmanifest",
+  "/f/:token/mine",
+  "/f/:token/progress",
+  "/f/:token/check-in", // by the token of a link
+  "/account",
+  "/mail",
+  "/club",
+  "/club/archive",
+  "/join/:token", // one's own account and membership, tried below
 ]);
 /** Addresses that are only read. */
-const READ_ONLY = new Set(["/people", "/sessions/:id/paper", "/sessions/:id/code/:link", "/sessions/:id/export", "/own-drills", "/library/sheet", "/library/:drill/export", "/figure/:drill/:level/:moment", "/figure/:drill"]);
+const READ_ONLY = new Set([
+  "/people",
+  "/sessions/:id/paper",
+  "/sessions/:id/code/:link",
+  "/sessions/:id/export",
+  "/own-drills",
+  "/library/sheet",
+  "/library/:drill/export",
+  "/figure/:drill/:level/:moment",
+  "/figure/:drill",
+]);
 
-const filled = (address: string) => address.replace("/sessions/:id", session).replace(":link", "00000000-0000-4000-8000-000000000000").replace(":drill", "cat-camel").replace(":demand", "rowing").replace(":person", "00000000-0000-4000-8000-000000000000").replace(":level", "standard").replace(":moment", "start.svg");
+const filled = (address: string) =>
+  address
+    .replace("/sessions/:id", session)
+    .replace(":link", "00000000-0000-4000-8000-000000000000")
+    .replace(":drill", "cat-camel")
+    .replace(":demand", "rowing")
+    .replace(":person", "00000000-0000-4000-8000-000000000000")
+    .replace(":level", "standard")
+    .replace(":moment", "start.svg");
 
 it("an assistant looks at everything and changes nothing, at every address", { timeout: 120_000 }, async () => {
   const all = addresses(routes as Entry[]).filter((address) => !OUTSIDE.has(address));
@@ -48,7 +85,10 @@ it("an assistant looks at everything and changes nothing, at every address", { t
     expect([address, looked.status() !== 403 && looked.status() < 500]).toEqual([address, true]);
     if (READ_ONLY.has(address)) continue;
     for (const method of ["post", "put", "delete"] as const) {
-      const answer = await as["assistant"]![method](path, { form: { do: "new", title: "No", name: "No such thing" }, maxRedirects: 0 });
+      const answer = await as["assistant"]![method](path, {
+        form: { do: "new", title: "No", name: "No such thing" },
+        maxRedirects: 0,
+      });
       expect([address, method, answer.status() === 403 || answer.status() === 405]).toEqual([address, method, true]);
     }
     const nobody = await as["nobody"]!.post(path, { form: { do: "new" }, maxRedirects: 0 });
@@ -57,24 +97,71 @@ it("an assistant looks at everything and changes nothing, at every address", { t
 });
 
 it("an owner sees to who is in the club, a coach and an assistant do not", async () => {
-  const form = (fields: Record<string, string | undefined>) => ({ form: fields as Record<string, string>, maxRedirects: 0 });
-  const managing: Record<string, string>[] = [{ do: "rename", name: "Kestrel Sound" }, { do: "invite", role: "coach" }, { do: "withdraw", id: "00000000-0000-4000-8000-000000000000" }, { do: "role", coach: "x", role: "owner" }, { do: "zone", zone: "Europe/London" }, { do: "zone here", zone: "Europe/Paris" }, { do: "keep", months: "24" }, { do: "erase", name: "not its name" }, { do: "remove", coach: "x" }];
+  const form = (fields: Record<string, string | undefined>) => ({
+    form: fields as Record<string, string>,
+    maxRedirects: 0,
+  });
+  const managing: Record<string, string>[] = [
+    { do: "rename", name: "Kestrel Sound" },
+    { do: "invite", role: "coach" },
+    { do: "withdraw", id: "00000000-0000-4000-8000-000000000000" },
+    { do: "role", coach: "x", role: "owner" },
+    { do: "zone", zone: "Europe/London" },
+    { do: "zone here", zone: "Europe/Paris" },
+    { do: "keep", months: "24" },
+    { do: "erase", name: "not its name" },
+    { do: "remove", coach: "x" },
+  ];
   for (const fields of managing) {
-    const statuses = await Promise.all(["owner", "coach", "assistant"].map(async (who) => (await as[who]!.post("/club", form(fields))).status()));
-    expect([fields["do"], statuses[0]! < 403 || statuses[0] === 422, ...statuses.slice(1)]).toEqual([fields["do"], true, 403, 403]);
+    const statuses = await Promise.all(
+      ["owner", "coach", "assistant"].map(async (who) => (await as[who]!.post("/club", form(fields))).status()),
+    );
+    expect([fields["do"], statuses[0]! < 403 || statuses[0] === 422, ...statuses.slice(1)]).toEqual([
+      fields["do"],
+      true,
+      403,
+      403,
+    ]);
   }
   // Everything of the club as one file, and one read into it, are an owner's.
-  for (const [who, told] of [["owner", 200], ["coach", 403], ["assistant", 403]] as const) expect([who, (await as[who]!.get("/club/archive")).status()]).toEqual([who, told]);
-  for (const [who, told] of [["owner", 422], ["coach", 403], ["assistant", 403], ["nobody", 401]] as const) expect([who, (await as[who]!.post("/club/archive", { data: Buffer.from("no zip") })).status()]).toEqual([who, told]);
-  for (const who of ["coach", "assistant"]) expect((await as[who]!.post("/club", form({ do: "switch", club: "00000000-0000-4000-8000-000000000000" }))).status()).toBe(404);
+  for (const [who, told] of [
+    ["owner", 200],
+    ["coach", 403],
+    ["assistant", 403],
+  ] as const)
+    expect([who, (await as[who]!.get("/club/archive")).status()]).toEqual([who, told]);
+  for (const [who, told] of [
+    ["owner", 422],
+    ["coach", 403],
+    ["assistant", 403],
+    ["nobody", 401],
+  ] as const)
+    expect([who, (await as[who]!.post("/club/archive", { data: Buffer.from("no zip") })).status()]).toEqual([
+      who,
+      told,
+    ]);
+  for (const who of ["coach", "assistant"])
+    expect(
+      (await as[who]!.post("/club", form({ do: "switch", club: "00000000-0000-4000-8000-000000000000" }))).status(),
+    ).toBe(404);
   expect((await as["owner"]!.post("/club", form({ do: "leave" }))).status()).toBe(422);
 });
 
 it("a coach builds and hands out like an owner", async () => {
-  const made = await as["coach"]!.post("/sessions", { form: { do: "copy", id: session.replace("/sessions/", "") }, maxRedirects: 0 });
+  const made = await as["coach"]!.post("/sessions", {
+    form: { do: "copy", id: session.replace("/sessions/", "") },
+    maxRedirects: 0,
+  });
   expect(made.status()).toBe(302);
   const copy = made.headers()["location"]!;
-  expect((await as["coach"]!.post(`${copy}/hand-out`, { form: { team: "", whom: "", seen: await seenOf(as["coach"]!, copy, "anyone") }, maxRedirects: 0 })).headers()["location"]).toBe(`${copy}/hand-out#editions`);
+  expect(
+    (
+      await as["coach"]!.post(`${copy}/hand-out`, {
+        form: { team: "", whom: "", seen: await seenOf(as["coach"]!, copy, "anyone") },
+        maxRedirects: 0,
+      })
+    ).headers()["location"],
+  ).toBe(`${copy}/hand-out#editions`);
   // It is the club's, not theirs.
   expect((await as["owner"]!.get(copy)).status()).toBe(200);
 });
@@ -136,7 +223,11 @@ it("somebody asked in sees the club, is made an assistant, and is told so; then 
   await owner.goto("/club");
   await ready(owner);
 
-  await owner.getByRole("listitem").filter({ hasText: "ben@club.example" }).getByRole("button", { name: "Take out" }).click();
+  await owner
+    .getByRole("listitem")
+    .filter({ hasText: "ben@club.example" })
+    .getByRole("button", { name: "Take out" })
+    .click();
   await owner.getByRole("alertdialog").getByRole("button", { name: "Take out" }).click();
   await expect.poll(() => owner.getByText("ben@club.example").count()).toBe(0);
   await ben.goto("/sessions");

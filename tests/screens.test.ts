@@ -15,10 +15,12 @@ beforeAll(async () => {
 });
 afterAll(() => world.end());
 
-const looks = (look: "light" | "dark") => ["mapset-desk-look", "mapset-player-look"].map((name) => ({ name, value: look, url: world.base }));
+const looks = (look: "light" | "dark") =>
+  ["mapset-desk-look", "mapset-player-look"].map((name) => ({ name, value: look, url: world.base }));
 
 /** Nothing sticks out to the side: a page that scrolls sideways on a phone is broken. */
-const overflow = (page: Page) => page.evaluate(() => document.documentElement.scrollWidth - document.documentElement.clientWidth);
+const overflow = (page: Page) =>
+  page.evaluate(() => document.documentElement.scrollWidth - document.documentElement.clientWidth);
 
 /** Changes the look as its button does, and at once. */
 const turn = (page: Page) =>
@@ -60,7 +62,9 @@ describe.each<["light" | "dark", string, BrowserContextOptions]>([
     await page.getByRole("button", { name: "Make account" }).click();
     await page.getByText("Look in your mail").waitFor();
     await check(page, "sign-up, written");
-    await page.goto(/\/password\/[\w-]+/.exec((await messagesTo(world.db, `robin-${look}@club.example`, 0)).messages[0]!.body)![0]);
+    await page.goto(
+      /\/password\/[\w-]+/.exec((await messagesTo(world.db, `robin-${look}@club.example`, 0)).messages[0]!.body)![0],
+    );
     await ready(page);
     await check(page, "a password to choose");
     await page.goto("/forgotten");
@@ -97,7 +101,18 @@ describe.each<["light" | "dark", string, BrowserContextOptions]>([
     await page.getByRole("link", { name: "On paper" }).click();
     await page.getByRole("heading", { name: "Take care" }).waitFor();
     await check(page, "on paper");
-    for (const place of ["/heard", "/teams", "/nowhere", "/library", "/library?q=anvil", "/demands", "/demands/rowing", "/library/sheet", "/library/ankle-effort", "/library/roll-down"]) {
+    for (const place of [
+      "/heard",
+      "/teams",
+      "/nowhere",
+      "/library",
+      "/library?q=anvil",
+      "/demands",
+      "/demands/rowing",
+      "/library/sheet",
+      "/library/ankle-effort",
+      "/library/roll-down",
+    ]) {
       await page.goto(place);
       await ready(page);
       await check(page, place);
@@ -110,7 +125,9 @@ describe.each<["light" | "dark", string, BrowserContextOptions]>([
     await page.getByRole("article", { name: "Draft 1" }).waitFor({ timeout: 60_000 });
     await page.getByRole("article", { name: "Draft 1" }).locator("button[aria-expanded]").first().click();
     await check(page, "drafts");
-    for (const part of options.isMobile ? ["Drills"] : ["Ways of working", "Kit and floor", "What is protected", "Drills", "Watch first"]) {
+    for (const part of options.isMobile
+      ? ["Drills"]
+      : ["Ways of working", "Kit and floor", "What is protected", "Drills", "Watch first"]) {
       await page.getByRole("button", { name: new RegExp(`^${part}`) }).click();
       await page.getByRole("dialog").waitFor();
       await check(page, `draft, ${part}`);
@@ -129,7 +146,13 @@ describe.each<["light" | "dark", string, BrowserContextOptions]>([
     await page.getByText("Someone else").click();
     await check(page, "ready check, someone else");
     await page.getByRole("button", { name: "Start" }).click();
-    for (const [seconds, where] of [[1, "fetching"], [10, "watching first"], [25, "repetitions"], [180, "left"], [60, "breath"]] as const) {
+    for (const [seconds, where] of [
+      [1, "fetching"],
+      [10, "watching first"],
+      [25, "repetitions"],
+      [180, "left"],
+      [60, "breath"],
+    ] as const) {
       await page.clock.runFor(seconds * 1000 + 200);
       await check(page, where);
     }
@@ -175,7 +198,8 @@ it("the player's words and figures have a contrast of 7 to 1 or more", async () 
     };
     return [...document.querySelectorAll("main *")].flatMap((element) => {
       const own = [...element.childNodes].some((n) => n.nodeType === Node.TEXT_NODE && n.textContent?.trim());
-      if (!own || (element as HTMLButtonElement).closest(":disabled") || element.classList.contains("sr-only")) return [];
+      if (!own || (element as HTMLButtonElement).closest(":disabled") || element.classList.contains("sr-only"))
+        return [];
       const [a, b] = [light(colour(getComputedStyle(element).color)), light(ground(element))];
       const ratio = (Math.max(a, b) + 0.05) / (Math.min(a, b) + 0.05);
       return ratio < 7 ? [`${element.textContent?.trim().slice(0, 40)}: ${ratio.toFixed(2)}`] : [];
@@ -190,6 +214,10 @@ it("touch targets of the player are at least 44 px high", async () => {
   await ready(page);
   await page.getByText("Pip", { exact: true }).click();
   await page.getByRole("button", { name: "Start" }).click();
-  const small = await page.getByRole("button").evaluateAll((all) => all.map((b) => [b.textContent, b.getBoundingClientRect().height] as const).filter(([, h]) => h < 44));
+  const small = await page
+    .getByRole("button")
+    .evaluateAll((all) =>
+      all.map((b) => [b.textContent, b.getBoundingClientRect().height] as const).filter(([, h]) => h < 44),
+    );
   expect(small).toEqual([]);
 });

@@ -10,7 +10,11 @@ beforeAll(async () => {
 afterAll(() => world.end());
 
 /** Changes what is kept of a session as something outside Mapset would. */
-const change = (id: string, doc: string) => world.db.update(trainingSession).set({ doc: sql.raw(doc), revision: sql`${trainingSession.revision} + 1` }).where(eq(trainingSession.id, id));
+const change = (id: string, doc: string) =>
+  world.db
+    .update(trainingSession)
+    .set({ doc: sql.raw(doc), revision: sql`${trainingSession.revision} + 1` })
+    .where(eq(trainingSession.id, id));
 
 it("a damaged session breaks no page, says what it is, leaves as it is, and is removed", async () => {
   const { page, context } = await world.visitor();
@@ -29,13 +33,30 @@ it("a damaged session breaks no page, says what it is, leaves as it is, and is r
   await page.getByText("blocks: is missing").waitFor();
   expect(await violations(page)).toEqual([]);
   // No address of it, and no page that lists or looks through sessions, is broken by it.
-  for (const to of [path, `${path}/paper`, `${path}/hand-out`, `/draft?session=${id}`, `${path}/export`, "/draft", "/demands/rowing", "/heard", "/library"]) {
+  for (const to of [
+    path,
+    `${path}/paper`,
+    `${path}/hand-out`,
+    `/draft?session=${id}`,
+    `${path}/export`,
+    "/draft",
+    "/demands/rowing",
+    "/heard",
+    "/library",
+  ]) {
     const answer = await context.request.get(to);
     expect([to, answer.status()]).toEqual([to, 200]);
   }
   expect((await context.request.get(`${path}/save`)).status()).toBe(409);
-  const wanted: Record<string, string>[] = [{ do: "copy", id }, { do: "rename", id, title: "Other" }, { do: "new", title: "From it", purpose: "off-day", outline: `own:${id}` }];
-  for (const form of wanted) expect((await context.request.post("/sessions", { form, maxRedirects: 0 })).headers()["location"]).toBe(`/unreadable/session/${id}`);
+  const wanted: Record<string, string>[] = [
+    { do: "copy", id },
+    { do: "rename", id, title: "Other" },
+    { do: "new", title: "From it", purpose: "off-day", outline: `own:${id}` },
+  ];
+  for (const form of wanted)
+    expect((await context.request.post("/sessions", { form, maxRedirects: 0 })).headers()["location"]).toBe(
+      `/unreadable/session/${id}`,
+    );
   const raw = await context.request.get(`/unreadable/session/${id}/raw`);
   expect(await raw.json()).toMatchObject({ format: "mapset/session", title: "Torn page" });
 
@@ -45,7 +66,11 @@ it("a damaged session breaks no page, says what it is, leaves as it is, and is r
   expect(await page.getByRole("link", { name: "Torn page" }).count()).toBe(0);
   // What can be read has no such page, and cannot be removed this way.
   const [other] = await world.db.select({ id: trainingSession.id }).from(trainingSession).limit(1);
-  expect([(await context.request.get(`/unreadable/session/${other!.id}`)).status(), (await context.request.post(`/unreadable/session/${other!.id}`, { form: { do: "remove" } })).status(), (await context.request.get("/unreadable/edition/x")).status()]).toEqual([404, 404, 404]);
+  expect([
+    (await context.request.get(`/unreadable/session/${other!.id}`)).status(),
+    (await context.request.post(`/unreadable/session/${other!.id}`, { form: { do: "remove" } })).status(),
+    (await context.request.get("/unreadable/edition/x")).status(),
+  ]).toEqual([404, 404, 404]);
 });
 
 it("a session of a newer Mapset is told as that, not changed, and not saved over by a page that was open", async () => {
@@ -59,14 +84,20 @@ it("a session of a newer Mapset is told as that, not changed, and not saved over
   const [first] = await rows(page);
   await page.locator("[data-row]").filter({ hasText: first! }).first().click();
   await page.keyboard.press("Delete");
-  await page.getByTestId("save-state").getByText(/can’t be read by this Mapset/).waitFor();
+  await page
+    .getByTestId("save-state")
+    .getByText(/can’t be read by this Mapset/)
+    .waitFor();
   const { page: second } = await world.visitor();
   await signIn(second);
   await second.goto(`/sessions/${id}`);
   await second.getByText("This session was made by a newer Mapset than this one.").waitFor();
   expect(await second.getByRole("button", { name: "Remove it…" }).count()).toBe(0);
   expect((await context.request.post(`/unreadable/session/${id}`, { form: { do: "remove" } })).status()).toBe(404);
-  expect((await world.db.select({ doc: trainingSession.doc }).from(trainingSession).where(eq(trainingSession.id, id)))[0]!.doc).toMatchObject({ version: 3, title: "From tomorrow" });
+  expect(
+    (await world.db.select({ doc: trainingSession.doc }).from(trainingSession).where(eq(trainingSession.id, id)))[0]!
+      .doc,
+  ).toMatchObject({ version: 3, title: "From tomorrow" });
 });
 
 it("a damaged edition opens to nobody, in words", async () => {
@@ -77,7 +108,12 @@ it("a damaged edition opens to nobody, in words", async () => {
   await page.getByRole("button", { name: "Make edition and link" }).click();
   await page.getByRole("heading", { name: "Edition 1" }).waitFor();
   const address = new URL(await newestAddress(page)).pathname;
-  for (const one of ["alter table edition disable trigger user", `update edition set doc = '{"session": 3}' where doc #>> '{session,title}' = 'Handed and torn'`, "alter table edition enable trigger user"]) await world.db.execute(sql.raw(one));
+  for (const one of [
+    "alter table edition disable trigger user",
+    `update edition set doc = '{"session": 3}' where doc #>> '{session,title}' = 'Handed and torn'`,
+    "alter table edition enable trigger user",
+  ])
+    await world.db.execute(sql.raw(one));
   const answer = await context.request.get(address);
   expect(answer.status()).toBe(404);
   expect(await answer.text()).toContain("can’t be read any more");
@@ -95,9 +131,14 @@ it("a session that names a drill that is gone says so, and breaks no other page"
   await change(id, `jsonb_set(doc, '{blocks,0,items,0,drill}', '"own-00000000-0000-4000-8000-000000000000-1"')`);
   for (const to of [path, `${path}/paper`, `${path}/hand-out`]) {
     const answer = await context.request.get(to);
-    expect([to, answer.status(), (await answer.text()).includes("names a drill that is not here any more")]).toEqual([to, 422, true]);
+    expect([to, answer.status(), (await answer.text()).includes("names a drill that is not here any more")]).toEqual([
+      to,
+      422,
+      true,
+    ]);
   }
   expect((await context.request.post("/sessions", { form: { do: "copy", id }, maxRedirects: 0 })).status()).toBe(422);
-  for (const to of ["/sessions", "/demands/rowing", `${path}/export`]) expect([to, (await context.request.get(to)).status()]).toEqual([to, 200]);
+  for (const to of ["/sessions", "/demands/rowing", `${path}/export`])
+    expect([to, (await context.request.get(to)).status()]).toEqual([to, 200]);
   expect(await (await context.request.get("/sessions")).text()).toContain("Can’t be read");
 });

@@ -27,18 +27,19 @@ async function rename(page: Page, title: string) {
 }
 
 /** What tells one keeping of the only edits in a browser from the next. */
-const stampOf = (page: Page) => page.evaluate(async () => {
-  const db = await new Promise<IDBDatabase>((resolve) => {
-    const asked = indexedDB.open("mapset");
-    asked.onsuccess = () => resolve(asked.result);
+const stampOf = (page: Page) =>
+  page.evaluate(async () => {
+    const db = await new Promise<IDBDatabase>((resolve) => {
+      const asked = indexedDB.open("mapset");
+      asked.onsuccess = () => resolve(asked.result);
+    });
+    const [item] = await new Promise<{ stamp: string }[]>((resolve) => {
+      const asked = db.transaction("items").objectStore("items").getAll() as IDBRequest<{ stamp: string }[]>;
+      asked.onsuccess = () => resolve(asked.result);
+    });
+    db.close();
+    return item?.stamp;
   });
-  const [item] = await new Promise<{ stamp: string }[]>((resolve) => {
-    const asked = db.transaction("items").objectStore("items").getAll() as IDBRequest<{ stamp: string }[]>;
-    asked.onsuccess = () => resolve(asked.result);
-  });
-  db.close();
-  return item?.stamp;
-});
 
 const told = (page: Page) => page.getByRole("list", { name: "Changes that are not saved" });
 

@@ -1,5 +1,17 @@
 import { afterAll, beforeAll, expect, it } from "vitest";
-import { addFirst, ANA, clockSeconds, newestAddress, PHONE, ready, saved, signIn, startWorld, total, type World } from "./harness";
+import {
+  addFirst,
+  ANA,
+  clockSeconds,
+  newestAddress,
+  PHONE,
+  ready,
+  saved,
+  signIn,
+  startWorld,
+  total,
+  type World,
+} from "./harness";
 
 let world: World;
 beforeAll(async () => {

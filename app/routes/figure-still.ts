@@ -11,10 +11,16 @@ import { drawnDrillById } from "~/library/drawn";
 export async function loader({ request, params }: Route.LoaderArgs) {
   const { drill: id, level, moment } = params;
   const name = moment.replace(/\.svg$/, "");
-  if (!LEVELS.includes(level as LevelName) || !STILL_MOMENTS.includes(name as StillMoment)) throw new Response("There is no such picture.", { status: 404 });
+  if (!LEVELS.includes(level as LevelName) || !STILL_MOMENTS.includes(name as StillMoment))
+    throw new Response("There is no such picture.", { status: 404 });
   const own = readOwnId(id) !== undefined;
   const drill = own ? await drawnDrill((await requireCoachForData(request)).club, id) : drawnDrillById(id);
   const svg = drill && stillFile(drill, level as LevelName, name as StillMoment);
   if (!svg) throw new Response("There is no such picture.", { status: 404 });
-  return new Response(svg, { headers: { "content-type": "image/svg+xml; charset=utf-8", "cache-control": own ? "private, max-age=86400" : "public, max-age=3600" } });
+  return new Response(svg, {
+    headers: {
+      "content-type": "image/svg+xml; charset=utf-8",
+      "cache-control": own ? "private, max-age=86400" : "public, max-age=3600",
+    },
+  });
 }

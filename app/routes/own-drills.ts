@@ -8,5 +8,7 @@ import { ownDrillsText } from "~/db/own-drills";
 export async function loader({ request }: Route.LoaderArgs) {
   const coach = await requireCoachForData(request);
   const named = ownIdsIn(new URL(request.url).searchParams.get("named") ?? "");
-  return new Response(await ownDrillsText(getServices().db, coach.club, named), { headers: { "content-type": "application/json; charset=utf-8" } });
+  return new Response(await ownDrillsText(getServices().db, coach.club, named), {
+    headers: { "content-type": "application/json; charset=utf-8" },
+  });
 }

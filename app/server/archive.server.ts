@@ -53,25 +53,27 @@ async function alone<T>(club: Club, work: () => Promise<T>): Promise<T | undefin
 
 /** Writes a club's archive into a file first, so that a slow connection holds up no database. Undefined where one is under way already. */
 export async function packArchive(club: Club): Promise<{ bytes: number; stream: ReadableStream } | undefined> {
-  return alone(club, () => withFolder(async (folder) => {
-    const path = join(folder, "club.zip");
-    const zip = new ZipWriter();
-    const written = pipeline(zip.outputStream as Readable, createWriteStream(path, { mode: 0o600 }));
-    // Told below, wherever it happens: where the disk is full nothing that is still to be read would ever end.
-    written.catch(() => undefined);
-    zip.addBuffer(Buffer.from(README), "README.txt");
-    await writeArchive(getServices().db, club, async ({ name, text }) => {
-      const source = Readable.from(text, { objectMode: false, encoding: "utf8" });
-      zip.addReadStream(source, name);
-      await Promise.race([finished(source), written]);
-    });
-    zip.end();
-    await written;
-    // The file is taken off the disk now; what is open stays until it has been sent, or whoever asked goes away.
-    const file = await open(path);
-    const { size } = await file.stat();
-    return { bytes: size, stream: Readable.toWeb(file.createReadStream()) as ReadableStream };
-  }));
+  return alone(club, () =>
+    withFolder(async (folder) => {
+      const path = join(folder, "club.zip");
+      const zip = new ZipWriter();
+      const written = pipeline(zip.outputStream as Readable, createWriteStream(path, { mode: 0o600 }));
+      // Told below, wherever it happens: where the disk is full nothing that is still to be read would ever end.
+      written.catch(() => undefined);
+      zip.addBuffer(Buffer.from(README), "README.txt");
+      await writeArchive(getServices().db, club, async ({ name, text }) => {
+        const source = Readable.from(text, { objectMode: false, encoding: "utf8" });
+        zip.addReadStream(source, name);
+        await Promise.race([finished(source), written]);
+      });
+      zip.end();
+      await written;
+      // The file is taken off the disk now; what is open stays until it has been sent, or whoever asked goes away.
+      const file = await open(path);
+      const { size } = await file.stat();
+      return { bytes: size, stream: Readable.toWeb(file.createReadStream()) as ReadableStream };
+    }),
+  );
 }
 
 /** Who is sending one: each one at a time, so that a slow connection holds up nobody else's, and nobody fills the disk. */
@@ -88,7 +90,8 @@ export async function unpackArchive(club: Club, body: ReadableStream<Uint8Array>
   sending.add(who);
   return withFolder(async (folder): Promise<Unpacked> => {
     const path = join(folder, "sent.zip");
-    if (!body || !(await takeTo(path, body))) return { fault: `An archive has at most ${LARGEST_ARCHIVE / 1_000_000} MB.`, status: 413 };
+    if (!body || !(await takeTo(path, body)))
+      return { fault: `An archive has at most ${LARGEST_ARCHIVE / 1_000_000} MB.`, status: 413 };
     return (await alone(club, () => readZip(club, path))) ?? { fault: UNDER_WAY, status: 429 };
   }).finally(() => sending.delete(who));
 }
@@ -102,7 +105,11 @@ async function readZip(club: Club, path: string): Promise<Unpacked> {
   }
   try {
     const entries = await entriesOf(zip);
-    return { restored: await readArchive(getServices().db, club, (name) => entries.has(name) ? linesOf(zip, entries.get(name)!) : undefined) };
+    return {
+      restored: await readArchive(getServices().db, club, (name) =>
+        entries.has(name) ? linesOf(zip, entries.get(name)!) : undefined,
+      ),
+    };
   } catch (error) {
     if (error instanceof ArchiveFault) return { fault: error.message, status: 422 };
     throw error;
@@ -145,7 +152,8 @@ const BROKEN = "The zip file is broken. Choose the file as it was downloaded.";
 
 /** The files of an archive by name, once it is sure that they come to no more than they may. */
 async function entriesOf(zip: ZipFile): Promise<Map<string, Entry>> {
-  if (zip.entryCount > MOST_FILES) throw new ArchiveFault("The zip file has more files in it than a club’s archive has.");
+  if (zip.entryCount > MOST_FILES)
+    throw new ArchiveFault("The zip file has more files in it than a club’s archive has.");
   const entries = new Map<string, Entry>();
   let bytes = 0;
   await new Promise<void>((resolve, reject) => {
@@ -175,7 +183,12 @@ async function* linesOf(zip: ZipFile, entry: Entry): AsyncGenerator<string> {
     transform(chunk: Buffer, _, done) {
       const end = chunk.lastIndexOf(10);
       line = end < 0 ? line + chunk.length : chunk.length - end - 1;
-      done(line > 4 * LONGEST_LINE ? new ArchiveFault(`${entry.fileName} has a line that is longer than it can be.`) : null, chunk);
+      done(
+        line > 4 * LONGEST_LINE
+          ? new ArchiveFault(`${entry.fileName} has a line that is longer than it can be.`)
+          : null,
+        chunk,
+      );
     },
   });
   // The reader of lines would not tell of a fault of what it reads from.

@@ -8,8 +8,18 @@ import { getServices } from "./services.server";
  */
 
 const WEEK_S = 7 * 24 * 3600;
-const cookie = () => createCookie("mapset-asked-in", { httpOnly: true, sameSite: "lax", path: "/", maxAge: WEEK_S, secure: getServices().baseUrl.startsWith("https:") });
-const address = z.string().max(200).regex(/^\/join\/[\w-]+$/);
+const cookie = () =>
+  createCookie("mapset-asked-in", {
+    httpOnly: true,
+    sameSite: "lax",
+    path: "/",
+    maxAge: WEEK_S,
+    secure: getServices().baseUrl.startsWith("https:"),
+  });
+const address = z
+  .string()
+  .max(200)
+  .regex(/^\/join\/[\w-]+$/);
 
 /** A cookie that remembers an invitation's address, where this is one. */
 export async function rememberAskedIn(path: string): Promise<string | undefined> {

@@ -9,7 +9,14 @@ import { getServices } from "./services.server";
 
 const YEAR_S = 365 * 24 * 3600;
 
-const cookie = () => createCookie("mapset-club", { httpOnly: true, sameSite: "lax", path: "/", maxAge: YEAR_S, secure: getServices().baseUrl.startsWith("https:") });
+const cookie = () =>
+  createCookie("mapset-club", {
+    httpOnly: true,
+    sameSite: "lax",
+    path: "/",
+    maxAge: YEAR_S,
+    secure: getServices().baseUrl.startsWith("https:"),
+  });
 
 /** The club chosen on this device; undefined where none was. */
 export async function chosenClub(request: Request): Promise<string | undefined> {

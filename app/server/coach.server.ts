@@ -9,7 +9,13 @@ import { getServices } from "./services.server";
 export type Account = { id: string; name: string; email: string };
 
 /** Somebody signed in, in a club they are a member of. */
-export type Coach = Account & { club: Club; clubName: string; role: Role; /** The club’s time zone, and whether anybody has said it. */ zone: string; zoneSaid: boolean };
+export type Coach = Account & {
+  club: Club;
+  clubName: string;
+  role: Role;
+  /** The club’s time zone, and whether anybody has said it. */ zone: string;
+  zoneSaid: boolean;
+};
 
 /** Who is signed in, or undefined. */
 export async function currentAccount(request: Request): Promise<Account | undefined> {
@@ -18,9 +24,11 @@ export async function currentAccount(request: Request): Promise<Account | undefi
 }
 
 /** A page and what is around it ask this each: it is looked up once. Only for what is read; what is changed looks anew. */
-const once = <T>(request: Request, what: string, find: () => Promise<T>): Promise<T> => (changes(request) ? find() : oncePerRequest(what, find));
+const once = <T>(request: Request, what: string, find: () => Promise<T>): Promise<T> =>
+  changes(request) ? find() : oncePerRequest(what, find);
 
-const signedIn = (request: Request) => once(request, "signed in", () => getServices().accounts.api.getSession({ headers: request.headers }));
+const signedIn = (request: Request) =>
+  once(request, "signed in", () => getServices().accounts.api.getSession({ headers: request.headers }));
 
 async function asMember(request: Request, account: Account): Promise<Coach> {
   return once(request, "member", () => findMember(request, account));
@@ -32,7 +40,8 @@ async function findMember(request: Request, account: Account): Promise<Coach> {
 }
 
 /** What somebody hears who may look and not change. */
-const lookOnly = (clubName: string): string => `You are an assistant at ${clubName}: you can look at everything and run it. Ask one of its coaches for a change.`;
+const lookOnly = (clubName: string): string =>
+  `You are an assistant at ${clubName}: you can look at everything and run it. Ask one of its coaches for a change.`;
 const changes = (request: Request): boolean => request.method !== "GET" && request.method !== "HEAD";
 
 /** Who is signed in, with their club; anyone else is sent to sign in and comes back here afterwards. An assistant who would change something is told so. */
@@ -47,7 +56,10 @@ export async function requireSignedIn(request: Request): Promise<Coach> {
   const account = await currentAccount(request);
   if (account) return asMember(request, account);
   const url = new URL(request.url);
-  const back = request.method === "GET" ? `?back=${encodeURIComponent(url.pathname.replace(/\.data$/, "") + url.search.replace(/[?&]_routes=[^&]*/, ""))}` : "";
+  const back =
+    request.method === "GET"
+      ? `?back=${encodeURIComponent(url.pathname.replace(/\.data$/, "") + url.search.replace(/[?&]_routes=[^&]*/, ""))}`
+      : "";
   const remember = await rememberAskedIn(url.pathname.replace(/\.data$/, ""));
   throw redirect(`/sign-in${back}`, remember ? { headers: { "set-cookie": remember } } : undefined);
 }
@@ -65,7 +77,11 @@ export async function requireCoachForData(request: Request): Promise<Coach> {
   const account = await currentAccount(request);
   if (!account) throw Response.json({ kind: "signed-out" }, { status: 401 });
   const coach = await asMember(request, account);
-  if (changes(request) && !mayChange(coach.role)) throw Response.json({ kind: "refused", faults: [{ path: "", message: lookOnly(coach.clubName) }] }, { status: 403 });
+  if (changes(request) && !mayChange(coach.role))
+    throw Response.json(
+      { kind: "refused", faults: [{ path: "", message: lookOnly(coach.clubName) }] },
+      { status: 403 },
+    );
   return coach;
 }
 

@@ -10,10 +10,12 @@ import { DRAWN_DRILLS, drawnDrillById } from "~/library/drawn";
 import { getServices } from "./services.server";
 
 /** Those revisions of a coach's own drills that something names, a document or its text. Without motions. */
-export const drillsNamed = (club: Club, within: unknown): Promise<Drill[]> => revisionsNamed(getServices().db, club, ownIdsIn(within));
+export const drillsNamed = (club: Club, within: unknown): Promise<Drill[]> =>
+  revisionsNamed(getServices().db, club, ownIdsIn(within));
 
 /** Finds the drills that something of a coach's names: the shipped ones and those revisions of their own. Without motions. */
-export const drillsOf = async (club: Club, within: unknown): Promise<DrillLookup> => lookupOf(await drillsNamed(club, within));
+export const drillsOf = async (club: Club, within: unknown): Promise<DrillLookup> =>
+  lookupOf(await drillsNamed(club, within));
 
 /** One drill with its motions: a shipped one, or a revision of one of the coach's own. */
 export async function drawnDrill(club: Club, id: string): Promise<Drill | undefined> {
@@ -24,17 +26,30 @@ export async function drawnDrill(club: Club, id: string): Promise<Drill | undefi
 /** The drills of a session with their motions. */
 export async function drawnDrillsIn(club: Club, session: Session): Promise<DrillLookup> {
   const ids = [...new Set(session.blocks.flatMap((block) => block.items.map((item) => item.drill)))];
-  const found = new Map((await Promise.all(ids.map((id) => drawnDrill(club, id)))).flatMap((drill) => (drill ? [[drill.id, drill] as const] : [])));
+  const found = new Map(
+    (await Promise.all(ids.map((id) => drawnDrill(club, id)))).flatMap((drill) =>
+      drill ? [[drill.id, drill] as const] : [],
+    ),
+  );
   return (id) => found.get(id);
 }
 
-const SHIPPED: readonly ListedDrill[] = DRAWN_DRILLS.map(({ motions, ...doc }) => ({ doc, drawn: motions !== undefined }));
+const SHIPPED: readonly ListedDrill[] = DRAWN_DRILLS.map(({ motions, ...doc }) => ({
+  doc,
+  drawn: motions !== undefined,
+}));
 
 /** What a coach can browse, without motions: their own drills in their newest revision, then the shipped ones; and their own put aside; and what of them cannot be read. */
-export async function browsable(club: Club): Promise<{ drills: ListedDrill[]; aside: ListedDrill[]; unreadable: UnreadableRow[] }> {
+export async function browsable(
+  club: Club,
+): Promise<{ drills: ListedDrill[]; aside: ListedDrill[]; unreadable: UnreadableRow[] }> {
   const { db } = getServices();
   const [own, aside] = await Promise.all([browseAllOwn(db, club), browseAllOwn(db, club, true)]);
-  return { drills: [...own.drills, ...SHIPPED], aside: aside.drills, unreadable: [...own.unreadable, ...aside.unreadable] };
+  return {
+    drills: [...own.drills, ...SHIPPED],
+    aside: aside.drills,
+    unreadable: [...own.unreadable, ...aside.unreadable],
+  };
 }
 
 /** So many lists of drills stay ready to be searched: one for each coach who searches about now. */
@@ -43,7 +58,10 @@ const ready = new Map<string, Findable>();
 
 /** Drills made ready to be searched, remembered by their ids: a revision never changes. */
 export function readyToSearch(drills: readonly Drill[]): Findable {
-  const key = drills.filter((drill) => readOwnId(drill.id)).map((drill) => drill.id).join();
+  const key = drills
+    .filter((drill) => readOwnId(drill.id))
+    .map((drill) => drill.id)
+    .join();
   const fresh = ready.get(key) ?? makeFindable(drills);
   ready.delete(key);
   ready.set(key, fresh);

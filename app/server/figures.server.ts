@@ -22,7 +22,9 @@ export function stillFile(drill: Drill, level: LevelName, moment: StillMoment): 
   if (known) return known;
   const player = playerOf(motion);
   const look = { shape: 1, least: 130 };
-  const svg = (moment === "pair" ? pairSvg(player, 0, beatOf(motion, "end"), look) : stillSvg(player, beatOf(motion, moment), look)).replace(/>/, `>${STYLE}`);
+  const svg = (
+    moment === "pair" ? pairSvg(player, 0, beatOf(motion, "end"), look) : stillSvg(player, beatOf(motion, moment), look)
+  ).replace(/>/, `>${STYLE}`);
   if (kept.size >= MOST_KEPT) kept.clear();
   kept.set(key, svg);
   return svg;

@@ -5,7 +5,9 @@ import { madeFit } from "~/core/fit-to-keep";
 export async function readForm(request: Request): Promise<FormData> {
   const sent = await request.formData().catch(() => undefined);
   if (!sent)
-    throw new Response("This was not sent as a form, or only part of it arrived. Load the page again.", { status: 400 });
+    throw new Response("This was not sent as a form, or only part of it arrived. Load the page again.", {
+      status: 400,
+    });
   const form = new FormData();
   for (const [name, value] of sent.entries()) {
     if (typeof value === "string") form.append(madeFit(name), madeFit(value));

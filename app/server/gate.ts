@@ -32,8 +32,10 @@ export function refuseOdd(req: Request, res: Response, next: NextFunction): void
   const [path = "", search = ""] = splitOnce(req.originalUrl, "?");
   if (!METHODS.has(req.method)) refuse(req, res, 405, "This is not done here.");
   else if (!HOST.test(req.get("host") ?? "")) refuse(req, res, 400, "The host asked for is none.");
-  else if (path.length > LONGEST_PATH || search.length > LONGEST_SEARCH) refuse(req, res, 414, "This address is too long to be one of Mapset.");
-  else if (/%00/.test(req.originalUrl) || !isDecodable(path)) refuse(req, res, 400, "This address holds what no address may.");
+  else if (path.length > LONGEST_PATH || search.length > LONGEST_SEARCH)
+    refuse(req, res, 414, "This address is too long to be one of Mapset.");
+  else if (/%00/.test(req.originalUrl) || !isDecodable(path))
+    refuse(req, res, 400, "This address holds what no address may.");
   else next();
 }
 
@@ -57,7 +59,8 @@ export function largestBody(path: string, type: string, signedIn: boolean): numb
   return type.startsWith("application/x-www-form-urlencoded") ? FORM : LARGE;
 }
 
-const wordsOf = (most: number) => `This is too large: at most ${most >= 1_000_000 ? `${most / 1_000_000} MB` : `${most / KB} kB`} can be sent here.`;
+const wordsOf = (most: number) =>
+  `This is too large: at most ${most >= 1_000_000 ? `${most / 1_000_000} MB` : `${most / KB} kB`} can be sent here.`;
 
 /**
  * Takes the whole body, up to its limit, before anything is done with it; more is refused as soon as it is known, from the
@@ -108,8 +111,17 @@ export function withTakenBody(req: Request, res: Response): Request {
   if (!body) return req;
   const whole = Readable.from(body.length > 0 ? [body] : []);
   return Object.assign(whole, {
-    method: req.method, url: req.url, originalUrl: req.originalUrl, headers: req.headers, protocol: req.protocol, hostname: req.hostname, host: req.host, app: req.app, ip: req.ip,
-    get: req.get.bind(req), socket: req.socket,
+    method: req.method,
+    url: req.url,
+    originalUrl: req.originalUrl,
+    headers: req.headers,
+    protocol: req.protocol,
+    hostname: req.hostname,
+    host: req.host,
+    app: req.app,
+    ip: req.ip,
+    get: req.get.bind(req),
+    socket: req.socket,
   }) as unknown as Request;
 }
 
@@ -118,7 +130,10 @@ export function withTakenBody(req: Request, res: Response): Request {
  * has been thrown away, within reason: closed at once, whoever sends would lose the answer.
  */
 function refuse(req: Request, res: Response, status: number, text: string): void {
-  res.set({ connection: "close", "content-length": String(Buffer.byteLength(text)) }).status(status).type("text");
+  res
+    .set({ connection: "close", "content-length": String(Buffer.byteLength(text)) })
+    .status(status)
+    .type("text");
   if (req.method !== "HEAD") res.write(text);
   let drained = 0;
   const over = () => {

@@ -6,7 +6,7 @@ const TURN = 6;
 
 /** Does work step by step; others are served whenever a turn is over. */
 export async function inTurns<T>(steps: Steps<T>): Promise<T> {
-  for (let from = performance.now(); ; ) {
+  for (let from = performance.now(); ;) {
     const next = steps.next();
     if (next.done) return next.value;
     if (performance.now() - from < TURN) continue;

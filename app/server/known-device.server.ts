@@ -13,10 +13,18 @@ const known = z.object({ device: z.uuid(), account: z.string() });
 
 function cookie() {
   const { secret, baseUrl } = getServices();
-  return createCookie("mapset-device", { httpOnly: true, sameSite: "lax", path: "/", maxAge: YEAR_S, secure: baseUrl.startsWith("https:"), secrets: [`${secret} devices`] });
+  return createCookie("mapset-device", {
+    httpOnly: true,
+    sameSite: "lax",
+    path: "/",
+    maxAge: YEAR_S,
+    secure: baseUrl.startsWith("https:"),
+    secrets: [`${secret} devices`],
+  });
 }
 
-const accountOf = (email: string): string => createHash("sha256").update(email.toLowerCase()).digest("base64url").slice(0, 22);
+const accountOf = (email: string): string =>
+  createHash("sha256").update(email.toLowerCase()).digest("base64url").slice(0, 22);
 
 /** What a device that was signed in to this account before is counted by; undefined for any other. */
 export async function knownDevice(request: Request, email: string): Promise<string | undefined> {
@@ -25,4 +33,5 @@ export async function knownDevice(request: Request, email: string): Promise<stri
 }
 
 /** The cookie by which this device is known from now on. */
-export const deviceCookie = (email: string): Promise<string> => cookie().serialize({ device: randomUUID(), account: accountOf(email) });
+export const deviceCookie = (email: string): Promise<string> =>
+  cookie().serialize({ device: randomUUID(), account: accountOf(email) });

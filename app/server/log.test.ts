@@ -3,7 +3,12 @@ import fc from "fast-check";
 import { expect, it } from "vitest";
 import { told } from "./log";
 
-const failed = () => new DrizzleQueryError("insert into check_in values ($1, $2)", ["left knee", "robin@club.example"], Object.assign(new Error("value left knee too long"), { code: "22001" }));
+const failed = () =>
+  new DrizzleQueryError(
+    "insert into check_in values ($1, $2)",
+    ["left knee", "robin@club.example"],
+    Object.assign(new Error("value left knee too long"), { code: "22001" }),
+  );
 
 it("tells the code of what the database said", () => {
   expect(told(failed())).toMatchObject({ error: "Error", code: "22001" });
@@ -19,11 +24,17 @@ it("tells nothing of what was sent", () => {
 });
 
 it("tells nothing of an error's words, whatever lines they have", () => {
-  fc.assert(fc.property(fc.array(fc.string({ minLength: 6 }), { minLength: 1, maxLength: 4 }), fc.string({ minLength: 4 }), (lines, code) => {
-    const secret = lines.map((line) => `§${line}§`).join("\n");
-    const text = JSON.stringify(told(Object.assign(new Error(secret), { code: `§${code}` })));
-    expect(text).not.toContain("§");
-  }));
+  fc.assert(
+    fc.property(
+      fc.array(fc.string({ minLength: 6 }), { minLength: 1, maxLength: 4 }),
+      fc.string({ minLength: 4 }),
+      (lines, code) => {
+        const secret = lines.map((line) => `§${line}§`).join("\n");
+        const text = JSON.stringify(told(Object.assign(new Error(secret), { code: `§${code}` })));
+        expect(text).not.toContain("§");
+      },
+    ),
+  );
 });
 
 it("tells nothing of words that look like places", () => {

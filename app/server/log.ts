@@ -11,7 +11,13 @@ const LEVELS = new Set(["error", "warn", "info", "silent"]);
 const asked = process.env["MAPSET_LOG"] ?? "";
 
 export const log = pino(
-  { level: LEVELS.has(asked) ? asked : "error", base: null, timestamp: pino.stdTimeFunctions.isoTime, messageKey: "what", formatters: { level: (label) => ({ level: label }) } },
+  {
+    level: LEVELS.has(asked) ? asked : "error",
+    base: null,
+    timestamp: pino.stdTimeFunctions.isoTime,
+    messageKey: "what",
+    formatters: { level: (label) => ({ level: label }) },
+  },
   pino.destination({ fd: 2, sync: true }),
 );
 
@@ -32,7 +38,11 @@ export function told(error: unknown): Told {
   const stack = error.stack ?? "";
   const words = stack.indexOf(error.message);
   const places = words < 0 ? "" : stack.slice(words + error.message.length);
-  const at = places.split("\n").filter((line) => /^ +at .*(?:file:\/\/|node:|\/)\S*:\d+:\d+\)?$/.test(line)).slice(0, PLACES).map((line) => line.trim());
+  const at = places
+    .split("\n")
+    .filter((line) => /^ +at .*(?:file:\/\/|node:|\/)\S*:\d+:\d+\)?$/.test(line))
+    .slice(0, PLACES)
+    .map((line) => line.trim());
   return { error: error.name.slice(0, 60), ...(code && { code }), at };
 }
 

@@ -47,9 +47,15 @@ function forDevice(drill: Drill, levels: ReadonlySet<LevelName>): Drill {
   const { motions, ...words } = asDocument(drill);
   const [one] = levels;
   const standard = one && motionAt(drill, one);
-  const unsaid = { easier: { ...words.levels.easier, loads: [] }, standard: { ...words.levels.standard, loads: [] }, harder: { ...words.levels.harder, loads: [] } };
+  const unsaid = {
+    easier: { ...words.levels.easier, loads: [] },
+    standard: { ...words.levels.standard, loads: [] },
+    harder: { ...words.levels.harder, loads: [] },
+  };
   if (!motions || !standard) return { ...words, levels: unsaid };
-  const own = Object.fromEntries([...levels].flatMap((name) => (motions[name] ? [[name, motions[name]] as const] : [])));
+  const own = Object.fromEntries(
+    [...levels].flatMap((name) => (motions[name] ? [[name, motions[name]] as const] : [])),
+  );
   return { ...words, levels: unsaid, motions: { standard, ...own } };
 }
 
@@ -60,10 +66,12 @@ function forDevice(drill: Drill, levels: ReadonlySet<LevelName>): Drill {
 export async function mineOf(opened: OpenLink, athleteId: string | null): Promise<Mine> {
   const { session } = opened.edition.doc;
   const known = await drillsToday(opened);
-  const easier = Object.fromEntries([...levelsUsed(opened.edition.doc)].flatMap(([id, used]) => {
-    const motion = known.get(id)?.motions?.easier;
-    return motion && !used.has("easier") ? [[id, motion] as const] : [];
-  }));
+  const easier = Object.fromEntries(
+    [...levelsUsed(opened.edition.doc)].flatMap(([id, used]) => {
+      const motion = known.get(id)?.motions?.easier;
+      return motion && !used.has("easier") ? [[id, motion] as const] : [];
+    }),
+  );
   const found = athleteId ? await protectedOnLink(getServices().db, opened, athleteId) : undefined;
   if (!found) return { ...NOTHING_OWN, easier };
   const protections = allProtections({ areas: found.areas }, found.setting);
@@ -72,19 +80,32 @@ export async function mineOf(opened: OpenLink, athleteId: string | null): Promis
   const group: Group = { name: found.name, people: [], setting: found.setting };
   const own = await browseOwnDrills(getServices().db, opened.club);
   await pauseForOthers();
-  const by = { drills: (id: string) => known.get(id), offered: own.length > 0 ? [...own.map((listed) => listed.doc), ...DRILLS] : DRILLS, group, choices };
+  const by = {
+    drills: (id: string) => known.get(id),
+    offered: own.length > 0 ? [...own.map((listed) => listed.doc), ...DRILLS] : DRILLS,
+    group,
+    choices,
+  };
   const instead = await inTurns(insteadInSteps(session, protections, by));
   await pauseForOthers();
   const smaller = notOneDown(session, protections, by.drills);
   const levels = new Map<string, Set<LevelName>>();
-  for (const one of instead) if (one.does === "other") levels.set(one.drill.id, (levels.get(one.drill.id) ?? new Set()).add(one.level));
+  for (const one of instead)
+    if (one.does === "other") levels.set(one.drill.id, (levels.get(one.drill.id) ?? new Set()).add(one.level));
   const drills: Drill[] = [];
   for (const [id, wanted] of levels) {
     const drill = known.get(id) ?? (await drawnDrill(opened.club, id));
     if (drill) drills.push(forDevice(drill, wanted));
   }
   return {
-    athleteId, easier, drills, smaller,
-    instead: instead.map((one) => (one.does === "rest" ? { block: one.block, item: one.item, does: "rest" } : { block: one.block, item: one.item, does: "other", drill: one.drill.id, level: one.level })),
+    athleteId,
+    easier,
+    drills,
+    smaller,
+    instead: instead.map((one) =>
+      one.does === "rest"
+        ? { block: one.block, item: one.item, does: "rest" }
+        : { block: one.block, item: one.item, does: "other", drill: one.drill.id, level: one.level },
+    ),
   };
 }

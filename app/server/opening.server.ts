@@ -7,7 +7,11 @@ import type { Session } from "~/core/session/schema";
 /** A session all of whose drills are there; one that names a drill that is gone, or cannot be read, is said in words. */
 export function needDrills(session: Session, drills: (id: string) => unknown): void {
   const missing = missingDrill(session, drills);
-  if (missing !== undefined) throw new Response(`“${session.title}” names a drill that is not here any more, or can’t be read (${missing}). You can still export the session, or archive it, in the list of sessions.`, { status: 422 });
+  if (missing !== undefined)
+    throw new Response(
+      `“${session.title}” names a drill that is not here any more, or can’t be read (${missing}). You can still export the session, or archive it, in the list of sessions.`,
+      { status: 422 },
+    );
 }
 
 /**
@@ -19,8 +23,9 @@ export async function opening<T>(found: Promise<T>): Promise<T> {
     return await found;
   } catch (error) {
     if (!(error instanceof UnreadableDocument)) throw error;
-    if (error.kind === "edition") throw notHere("What this link opens can’t be read any more. Ask your coach for another one.");
-     
+    if (error.kind === "edition")
+      throw notHere("What this link opens can’t be read any more. Ask your coach for another one.");
+
     throw redirect(`/unreadable/${error.kind}/${error.id}`);
   }
 }

@@ -9,7 +9,11 @@ describe("a page that is kept ready", () => {
     expect(readyText(page, "dark", "m2")).toBeUndefined();
     keepText("one", "dark", '<script nonce="m1">a</script><script nonce="m1">b</script>', "m1");
     const again = await readyPage("one", make);
-    expect([again.data.n, readyText(again, "dark", "m2"), readyText(again, "light", "m2")]).toEqual([1, '<script nonce="m2">a</script><script nonce="m2">b</script>', undefined]);
+    expect([again.data.n, readyText(again, "dark", "m2"), readyText(again, "light", "m2")]).toEqual([
+      1,
+      '<script nonce="m2">a</script><script nonce="m2">b</script>',
+      undefined,
+    ]);
   });
   it("is another one where anything it is drawn from is otherwise", async () => {
     keepText("one", "dark", "old", "m");

@@ -1,7 +1,10 @@
 import { LRUCache } from "lru-cache";
 
 /** A page that is the same for whoever asks, kept ready: what it was drawn from, and its text once it has been drawn. */
-export type ReadyPage<D = unknown> = { data: D; /** By its look: the text between the places where each answer's own mark goes. */ texts: Map<string, string[]> };
+export type ReadyPage<D = unknown> = {
+  data: D;
+  /** By its look: the text between the places where each answer's own mark goes. */ texts: Map<string, string[]>;
+};
 
 /** So many pages are kept, and so much text, in characters. */
 const MOST_PAGES = 300;
@@ -10,7 +13,11 @@ const MOST_TEXT = 40_000_000;
 const MOST_LOOKS = 4;
 
 const SIZE_OF_NONE = 1;
-const sizeOf = (page: ReadyPage): number => [...page.texts.values()].reduce((sum, parts) => sum + parts.reduce((inner, part) => inner + part.length, 0), SIZE_OF_NONE);
+const sizeOf = (page: ReadyPage): number =>
+  [...page.texts.values()].reduce(
+    (sum, parts) => sum + parts.reduce((inner, part) => inner + part.length, 0),
+    SIZE_OF_NONE,
+  );
 
 /** Pages by what they are drawn from. A key says everything that can differ; what is drawn from the same is the same page. */
 const pages = new LRUCache<string, ReadyPage>({ max: MOST_PAGES, maxSize: MOST_TEXT, sizeCalculation: sizeOf });
@@ -25,7 +32,8 @@ export async function readyPage<D>(key: string, make: () => Promise<D>): Promise
 }
 
 /** The text of a page in a look, with the answer's own mark put in; undefined where it has not been drawn yet. */
-export const readyText = (page: ReadyPage, look: string, mark: string): string | undefined => page.texts.get(look)?.join(mark);
+export const readyText = (page: ReadyPage, look: string, mark: string): string | undefined =>
+  page.texts.get(look)?.join(mark);
 
 /** Keeps what was drawn. The mark is a random one that stands for nothing else, so that it is found everywhere it was put. */
 export function keepText(key: string, look: string, text: string, mark: string): void {

@@ -31,7 +31,13 @@ declare module "react-router" {
 }
 
 /** With `proxy`, a proxy on this machine says who asks and whether it was by TLS, in the usual headers; without it they are not believed. */
-export type ServeSettings = { port: number; buildFolder: string; baseUrl: string; proxy?: boolean; /** Folders with the assets of builds before this one. */ earlierAssets?: readonly string[] };
+export type ServeSettings = {
+  port: number;
+  buildFolder: string;
+  baseUrl: string;
+  proxy?: boolean;
+  /** Folders with the assets of builds before this one. */ earlierAssets?: readonly string[];
+};
 
 /** Serves the production build on loopback. Resolves once it listens; rejects when it cannot, as when the port is in use. */
 export async function serve(settings: ServeSettings): Promise<Server> {
@@ -49,19 +55,42 @@ export async function serve(settings: ServeSettings): Promise<Server> {
     next();
   });
   app.use(securityHeaders(settings.baseUrl.startsWith("https:")));
-  app.use("/assets", expressStaticGzip(`${settings.buildFolder}/client/assets`, { enableBrotli: true, orderPreference: ["br"], serveStatic: { immutable: true, maxAge: "1y" } }));
+  app.use(
+    "/assets",
+    expressStaticGzip(`${settings.buildFolder}/client/assets`, {
+      enableBrotli: true,
+      orderPreference: ["br"],
+      serveStatic: { immutable: true, maxAge: "1y" },
+    }),
+  );
   // Pages of the builds before are still open somewhere, or kept on a phone, and ask for what belongs to them.
-  for (const assets of settings.earlierAssets ?? []) app.use("/assets", expressStaticGzip(assets, { enableBrotli: true, orderPreference: ["br"], serveStatic: { immutable: true, maxAge: "1y" } }));
+  for (const assets of settings.earlierAssets ?? [])
+    app.use(
+      "/assets",
+      expressStaticGzip(assets, {
+        enableBrotli: true,
+        orderPreference: ["br"],
+        serveStatic: { immutable: true, maxAge: "1y" },
+      }),
+    );
   app.use("/assets", nothingThere);
   // Whoever has the worker asks whether there is a newer one; an answer from between would keep them on the old.
-  app.use(express.static(`${settings.buildFolder}/client`, { maxAge: "1h", setHeaders: (res, path) => void (path.endsWith("/sw.js") && res.setHeader("cache-control", "no-cache")) }));
+  app.use(
+    express.static(`${settings.buildFolder}/client`, {
+      maxAge: "1h",
+      setHeaders: (res, path) => void (path.endsWith("/sw.js") && res.setHeader("cache-control", "no-cache")),
+    }),
+  );
   app.use(keptNowhere);
   app.use(refuseForeignForms);
   app.use(takeBody((req) => /(?:^|;\s*)(?:__Secure-)?[\w.-]*session_token=/.test(req.get("cookie") ?? "")));
   const handle = createRequestHandler({
     build,
     mode: "production",
-    getLoadContext: (req, res) => ({ ...(res.locals as Pick<LoadContext, "nonce" | "requestId" | "route">), address: req.ip ?? req.socket.remoteAddress ?? "" }),
+    getLoadContext: (req, res) => ({
+      ...(res.locals as Pick<LoadContext, "nonce" | "requestId" | "route">),
+      address: req.ip ?? req.socket.remoteAddress ?? "",
+    }),
   });
   app.all("*path", (req, res, next) => void forOneRequest(() => handle(withTakenBody(req, res), res, next)));
   return new Promise((resolve, reject) => {
@@ -81,7 +110,13 @@ function noted(nameOf: (req: Request) => string) {
     Object.assign(res.locals, { requestId, route });
     res.set("x-request-id", requestId);
     res.once("finish", () => {
-      const line = { id: requestId, method: req.method.slice(0, 10), route, status: res.statusCode, ms: Math.round(performance.now() - begun) };
+      const line = {
+        id: requestId,
+        method: req.method.slice(0, 10),
+        route,
+        status: res.statusCode,
+        ms: Math.round(performance.now() - begun),
+      };
       if (res.statusCode >= 500) log.error(line, "answered with a failure");
       else log.info(line, "answered");
     });
@@ -117,7 +152,13 @@ function securityHeaders(secure: boolean) {
       directives: {
         defaultSrc: ["'self'"],
         // The solver's WebAssembly runs in a worker, whose own file brings its policy: pages themselves may not compile any.
-        scriptSrc: ["'self'", (req, res) => (isAsset(req as unknown as Request) ? "'wasm-unsafe-eval'" : `'nonce-${String((res as unknown as Response).locals["nonce"])}'`)],
+        scriptSrc: [
+          "'self'",
+          (req, res) =>
+            isAsset(req as unknown as Request)
+              ? "'wasm-unsafe-eval'"
+              : `'nonce-${String((res as unknown as Response).locals["nonce"])}'`,
+        ],
         // Drag and drop and the charts place things by inline style.
         styleSrc: ["'self'", "'unsafe-inline'"],
         imgSrc: ["'self'", "data:"],
@@ -153,7 +194,10 @@ function refuseForeignForms(req: Request, res: Response, next: () => void): void
   const origin = req.get("origin");
   const safe = req.method === "GET" || req.method === "HEAD";
   const site = req.get("sec-fetch-site");
-  const foreign = origin !== undefined && origin !== "null" ? hostOf(origin) !== req.host : site === "cross-site" || site === "same-site";
+  const foreign =
+    origin !== undefined && origin !== "null"
+      ? hostOf(origin) !== req.host
+      : site === "cross-site" || site === "same-site";
   if (safe || !foreign) next();
   else res.status(403).type("text").send("This came from another site and was not carried out.");
 }

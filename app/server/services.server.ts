@@ -11,7 +11,8 @@ export function getServices(): Services {
   const url = process.env["DATABASE_URL"];
   const secret = process.env["MAPSET_SECRET"];
   const baseUrl = process.env["MAPSET_URL"];
-  if (!url || !secret || !baseUrl) throw new Error("Start Mapset with ./mapset start: DATABASE_URL, MAPSET_SECRET and MAPSET_URL are set there.");
+  if (!url || !secret || !baseUrl)
+    throw new Error("Start Mapset with ./mapset start: DATABASE_URL, MAPSET_SECRET and MAPSET_URL are set there.");
   const { db } = connect(url);
   services = { db, accounts: openAccounts(db, { secret, baseUrl }), secret, baseUrl };
   return services;

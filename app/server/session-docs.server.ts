@@ -43,11 +43,20 @@ export async function importSession(club: Club, file: string, text: string): Pro
   if (typeof read.value.profile === "object") await needRoom(club, "profiles");
   await needRoom(club, "sessions");
   const brought = new Map(read.value.drills.map((drill) => [drill.id, drill]));
-  return keepSessionFile(db, club, read.value, compile(read.value.session, (id) => brought.get(id) ?? own(id)).totalSeconds, missing);
+  return keepSessionFile(
+    db,
+    club,
+    read.value,
+    compile(read.value.session, (id) => brought.get(id) ?? own(id)).totalSeconds,
+    missing,
+  );
 }
 
 /** A session with its drills and profile, as a file that another coach can take in. */
-export async function exportSession(club: Club, id: string): Promise<{ name: string; document: ReturnType<typeof sessionFile> } | undefined> {
+export async function exportSession(
+  club: Club,
+  id: string,
+): Promise<{ name: string; document: ReturnType<typeof sessionFile> } | undefined> {
   const { db } = getServices();
   const [stored, setting] = await Promise.all([opening(findSession(db, club, id)), findSetting(db, club, id)]);
   if (!stored || !setting) return undefined;
@@ -60,7 +69,10 @@ export async function exportSession(club: Club, id: string): Promise<{ name: str
   const { demandId } = setting;
   const { row: _, ...own } = (await listDemands(db, club)).find((one) => one.id === demandId) ?? { row: undefined };
   const profile = demandId === null ? undefined : "rows" in own ? own : demandById(demandId) ? demandId : undefined;
-  return { name: stored.doc.title, document: sessionFile({ session: withLocks(stored.doc, setting.locks), drills, profile }) };
+  return {
+    name: stored.doc.title,
+    document: sessionFile({ session: withLocks(stored.doc, setting.locks), drills, profile }),
+  };
 }
 
 /** Keeps a checked session as a new one of the coach, with what stands beside it: the group it is for, what is asked of it, and what was chosen. A group that is gone, or nobody's, is left out. */
@@ -72,14 +84,22 @@ export async function keepSession(club: Club, session: Session, beside: Partial<
   const drills = await drillsOf(club, session);
   needDrills(session, drills);
   const timeline = compile(session, drills);
-  return addSession(db, club, session, timeline.totalSeconds, { ...beside, teamId: own ? teamId : null, summary: summaryOf(session, timeline) });
+  return addSession(db, club, session, timeline.totalSeconds, {
+    ...beside,
+    teamId: own ? teamId : null,
+    summary: summaryOf(session, timeline),
+  });
 }
 
 /** Somebody may be saving the same session from the desk: the newest is taken so often until it goes through. */
 const TRIES = 5;
 
 /** Changes a session wherever it stands now. Says `gone`, that somebody else is changing it, or what the change would break. */
-export async function changeStored(club: Club, id: string, change: (session: Session) => Session): Promise<{ saved: Session } | { refused: "gone" | "busy" | Fault[] }> {
+export async function changeStored(
+  club: Club,
+  id: string,
+  change: (session: Session) => Session,
+): Promise<{ saved: Session } | { refused: "gone" | "busy" | Fault[] }> {
   const { db } = getServices();
   for (let tries = 0; tries < TRIES; tries++) {
     const stored = await opening(findSession(db, club, id));
@@ -89,7 +109,15 @@ export async function changeStored(club: Club, id: string, change: (session: Ses
     const read = readSession(changed, drills);
     if (!read.ok) return { refused: read.faults };
     const timeline = compile(read.value, drills);
-    const saved = await saveSession(db, club, id, stored.revision, read.value, timeline.totalSeconds, summaryOf(read.value, timeline));
+    const saved = await saveSession(
+      db,
+      club,
+      id,
+      stored.revision,
+      read.value,
+      timeline.totalSeconds,
+      summaryOf(read.value, timeline),
+    );
     if (saved.kind === "saved") return { saved: read.value };
   }
   return { refused: "busy" };

@@ -11,8 +11,15 @@ import { getServices } from "./services.server";
 export type FormFaults = Partial<Record<"form" | "name" | "email" | "password", string>>;
 
 const emailField = z.email("Write an e-mail address, like robin@club.example.").max(254, "At most 254 characters.");
-const signInForm = z.object({ email: emailField, password: z.string().min(1, "Write your password.").max(128, "At most 128 characters.") });
-export const nameField = z.string().trim().min(1, "Write the name your athletes know you by.").max(80, "At most 80 characters.");
+const signInForm = z.object({
+  email: emailField,
+  password: z.string().min(1, "Write your password.").max(128, "At most 128 characters."),
+});
+export const nameField = z
+  .string()
+  .trim()
+  .min(1, "Write the name your athletes know you by.")
+  .max(80, "At most 80 characters.");
 const signUpForm = z.object({ name: nameField, email: emailField });
 const forgottenForm = z.object({ email: emailField });
 
@@ -30,8 +37,13 @@ export async function signIn(request: Request, form: FormData, address: string):
   const own: [Limit, string] = device ? ["signInDevice", device] : ["signInAccount", email];
   const wait = Math.max(device ? 0 : await secondsToWait("signInAddress", address), await secondsToWait(...own));
   if (wait > 0) return { faults: { form: `Too many tries. Try again in ${waitText(wait)}.` }, email, status: 429 };
-  const answer = await getServices().accounts.api.signInEmail({ body: read.data, headers: request.headers, asResponse: true });
-  if (!answer.ok) return { faults: { form: "That e-mail address and password do not go together." }, email, status: 400 };
+  const answer = await getServices().accounts.api.signInEmail({
+    body: read.data,
+    headers: request.headers,
+    asResponse: true,
+  });
+  if (!answer.ok)
+    return { faults: { form: "That e-mail address and password do not go together." }, email, status: 400 };
   await forget(...own);
   return { cookies: [...answer.headers.getSetCookie(), await deviceCookie(email)] };
 }
@@ -47,7 +59,13 @@ export async function signUp(form: FormData, address: string): Promise<Written> 
   const read = signUpForm.safeParse({ name, email });
   if (!read.success) return { faults: faultsOf(read.error), email, name, status: 400 };
   const wait = await secondsToWait("signUp", address);
-  if (wait > 0) return { faults: { form: `Too many new accounts from here. Try again in ${waitText(wait)}.` }, email, name, status: 429 };
+  if (wait > 0)
+    return {
+      faults: { form: `Too many new accounts from here. Try again in ${waitText(wait)}.` },
+      email,
+      name,
+      status: 429,
+    };
   const { db, accounts, baseUrl } = getServices();
   await atLeast(SAME_MS, askForAccount(db, accounts, { baseUrl }, read.data));
   return { written: read.data.email };
@@ -59,24 +77,38 @@ export async function forgotten(form: FormData, address: string): Promise<Writte
   const read = forgottenForm.safeParse({ email });
   if (!read.success) return { faults: faultsOf(read.error), email, status: 400 };
   const wait = await secondsToWait("forgotten", address);
-  if (wait > 0) return { faults: { form: `Too many messages asked for from here. Try again in ${waitText(wait)}.` }, email, status: 429 };
+  if (wait > 0)
+    return {
+      faults: { form: `Too many messages asked for from here. Try again in ${waitText(wait)}.` },
+      email,
+      status: 429,
+    };
   const { db, accounts } = getServices();
   await atLeast(SAME_MS, askForPassword(db, accounts, read.data.email));
   return { written: read.data.email };
 }
 
 /** Whose password an address in a message lets one choose; undefined where it opens nothing. Those that open nothing are counted. */
-export async function openPasswordLink(token: string, address: string): Promise<{ name: string; email: string; first: boolean } | undefined> {
+export async function openPasswordLink(
+  token: string,
+  address: string,
+): Promise<{ name: string; email: string; first: boolean } | undefined> {
   const { db, accounts } = getServices();
   const found = /^[\w-]{16,64}$/.test(token) ? await passwordAskedFor(db, accounts, token) : undefined;
   if (found) return found;
   const wait = await secondsToWait("badPasswordLink", address);
-  if (wait > 0) throw new Response(`Too many addresses from here open nothing. Try again in ${waitText(wait)}.`, { status: 429 });
+  if (wait > 0)
+    throw new Response(`Too many addresses from here open nothing. Try again in ${waitText(wait)}.`, { status: 429 });
   return undefined;
 }
 
 /** Chooses a password by an address in a message, and signs in with it. `gone` where the address opens nothing any more. */
-export async function choosePassword(request: Request, form: FormData, token: string, address: string): Promise<SignedIn | { gone: true }> {
+export async function choosePassword(
+  request: Request,
+  form: FormData,
+  token: string,
+  address: string,
+): Promise<SignedIn | { gone: true }> {
   const who = await openPasswordLink(token, address);
   if (!who) return { gone: true };
   const password = fieldText(form, "password");
@@ -85,7 +117,11 @@ export async function choosePassword(request: Request, form: FormData, token: st
   const { accounts } = getServices();
   const changed = await accounts.api.resetPassword({ body: { newPassword: password, token }, asResponse: true });
   if (!changed.ok) return { gone: true };
-  const answer = await accounts.api.signInEmail({ body: { email: who.email, password }, headers: request.headers, asResponse: true });
+  const answer = await accounts.api.signInEmail({
+    body: { email: who.email, password },
+    headers: request.headers,
+    asResponse: true,
+  });
   return { cookies: [...answer.headers.getSetCookie(), await deviceCookie(who.email)] };
 }
 

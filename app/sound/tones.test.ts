@@ -7,23 +7,42 @@ import type { Call } from "~/core/player/calls";
 function recorded(outputLatency = 0) {
   const state = { currentTime: 0 };
   const notes: { from: number; until: number; hertz: number }[] = [];
-  const param = () => ({ value: 0, setValueAtTime: () => undefined, linearRampToValueAtTime: () => undefined, exponentialRampToValueAtTime: () => undefined });
+  const param = () => ({
+    value: 0,
+    setValueAtTime: () => undefined,
+    linearRampToValueAtTime: () => undefined,
+    exponentialRampToValueAtTime: () => undefined,
+  });
   const out = {
-    get currentTime() { return state.currentTime; },
-    outputLatency, destination: {},
+    get currentTime() {
+      return state.currentTime;
+    },
+    outputLatency,
+    destination: {},
     createGain: () => ({ gain: param(), connect: (to: unknown) => to }),
     createOscillator: () => {
       const frequency = param();
       const note = { from: 0, until: 0, hertz: 0 };
       return {
-        frequency, connect: (to: unknown) => to,
-        start: (at: number) => { note.from = Math.max(at, state.currentTime); note.hertz = frequency.value; notes.push(note); },
-        stop: (at: number) => { note.until = Math.max(at, state.currentTime); },
+        frequency,
+        connect: (to: unknown) => to,
+        start: (at: number) => {
+          note.from = Math.max(at, state.currentTime);
+          note.hertz = frequency.value;
+          notes.push(note);
+        },
+        stop: (at: number) => {
+          note.until = Math.max(at, state.currentTime);
+        },
       };
     },
   } as unknown as AudioOut;
   /** First notes only, which were really heard. */
-  const heard = (hertz: number) => notes.filter((note) => note.until > note.from && note.hertz === hertz).map((note) => note.from).sort((a, b) => a - b);
+  const heard = (hertz: number) =>
+    notes
+      .filter((note) => note.until > note.from && note.hertz === hertz)
+      .map((note) => note.from)
+      .sort((a, b) => a - b);
   return { out, state, heard };
 }
 
@@ -78,25 +97,33 @@ describe("tones laid ahead", () => {
   });
   it("sound once each, within 10 ms, however the clocks part and however seldom they are laid anew", () => {
     const script = fc.record({
-      calls: fc.uniqueArray(fc.integer({ min: 1, max: 4000 }), { minLength: 1, maxLength: 40 }).map((all) => all.sort((a, b) => a - b).map((n) => n / 10)),
+      calls: fc
+        .uniqueArray(fc.integer({ min: 1, max: 4000 }), { minLength: 1, maxLength: 40 })
+        .map((all) => all.sort((a, b) => a - b).map((n) => n / 10)),
       // The audio clock may be off by 50 parts in a million, and a page out of sight is woken once a minute at worst.
-      skew: fc.double({ min: -5e-5, max: 5e-5, noNaN: true }), waits: fc.array(fc.integer({ min: 1, max: 600 }).map((n) => n / 10), { minLength: 10, maxLength: 60 }),
+      skew: fc.double({ min: -5e-5, max: 5e-5, noNaN: true }),
+      waits: fc.array(
+        fc.integer({ min: 1, max: 600 }).map((n) => n / 10),
+        { minLength: 10, maxLength: 60 },
+      ),
     });
-    fc.assert(fc.property(script, ({ calls, skew, waits }) => {
-      const { out, state, heard } = recorded();
-      const tones = new LaidTones(out);
-      const list = counts(...calls);
-      let run = 0;
-      tones.lay(list, run, false);
-      for (const wait of waits) {
-        run += wait;
-        state.currentTime = run * (1 + skew);
-        tones.lay(list, run, true);
-      }
-      const due = calls.filter((at) => at < run);
-      const begun = heard(COUNT).filter((at) => at < run * (1 + skew) - 1e-9);
-      expect(begun.length).toBeGreaterThanOrEqual(due.length - 1);
-      due.slice(0, begun.length).forEach((at, i) => expect(Math.abs(begun[i]! / (1 + skew) - at)).toBeLessThan(0.01));
-    }));
+    fc.assert(
+      fc.property(script, ({ calls, skew, waits }) => {
+        const { out, state, heard } = recorded();
+        const tones = new LaidTones(out);
+        const list = counts(...calls);
+        let run = 0;
+        tones.lay(list, run, false);
+        for (const wait of waits) {
+          run += wait;
+          state.currentTime = run * (1 + skew);
+          tones.lay(list, run, true);
+        }
+        const due = calls.filter((at) => at < run);
+        const begun = heard(COUNT).filter((at) => at < run * (1 + skew) - 1e-9);
+        expect(begun.length).toBeGreaterThanOrEqual(due.length - 1);
+        due.slice(0, begun.length).forEach((at, i) => expect(Math.abs(begun[i]! / (1 + skew) - at)).toBeLessThan(0.01));
+      }),
+    );
   });
 });

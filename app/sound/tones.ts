@@ -9,7 +9,11 @@ const TONES: Readonly<Record<Tone, readonly Note[]>> = {
   count: [{ hertz: 520, seconds: 0.09, gain: 0.25 }],
   end: [{ hertz: 440, seconds: 0.36, gain: 0.35 }],
   beat: [{ hertz: 660, seconds: 0.05, gain: 0.12 }],
-  over: [{ hertz: 523, seconds: 0.22, gain: 0.3 }, { hertz: 659, seconds: 0.22, gain: 0.3 }, { hertz: 784, seconds: 0.5, gain: 0.3 }],
+  over: [
+    { hertz: 523, seconds: 0.22, gain: 0.3 },
+    { hertz: 659, seconds: 0.22, gain: 0.3 },
+    { hertz: 784, seconds: 0.5, gain: 0.3 },
+  ],
 };
 
 /** A note is begun when so much of the one before has passed. */
@@ -26,7 +30,9 @@ export const LAID_AHEAD: Seconds = 180;
 const SLIP: Seconds = 0.05;
 
 /** What of the browser's audio this needs; an offline context has it, too. */
-export type AudioOut = Pick<BaseAudioContext, "currentTime" | "createOscillator" | "createGain" | "destination"> & { outputLatency?: number };
+export type AudioOut = Pick<BaseAudioContext, "currentTime" | "createOscillator" | "createGain" | "destination"> & {
+  outputLatency?: number;
+};
 
 /**
  * Tones on the audio clock: laid ahead at their exact moments, so that no timer of the page has a part in when they sound, and
@@ -44,11 +50,14 @@ export class LaidTones {
    */
   lay(calls: readonly Call[], position: Seconds, goingOn: boolean): void {
     const { currentTime, outputLatency = 0 } = this.out;
-    const begun = goingOn ? Math.max(-1, ...this.laid.filter(({ from }) => from <= currentTime).map(({ call }) => call)) : -1;
+    const begun = goingOn
+      ? Math.max(-1, ...this.laid.filter(({ from }) => from <= currentTime).map(({ call }) => call))
+      : -1;
     const first = position - (goingOn ? SLIP : 0);
     this.takeBack(begun);
     for (const { at, tone } of calls)
-      if (tone && at >= first && at > begun && at < position + LAID_AHEAD) this.play(tone, at, Math.max(currentTime, currentTime + at - position - outputLatency));
+      if (tone && at >= first && at > begun && at < position + LAID_AHEAD)
+        this.play(tone, at, Math.max(currentTime, currentTime + at - position - outputLatency));
   }
 
   /** Takes back every note that has not begun; those of calls up to `spare`, which are being sounded, are left. */

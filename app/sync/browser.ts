@@ -35,7 +35,9 @@ async function may(): Promise<May> {
   // A page that is going away is told nothing: then it sends nothing of a coach's.
   const known = await locks?.query().catch(() => undefined);
   const held = new Set(known?.held?.map(({ name }) => name));
-  return (item) => "link" in item.whose || (known !== undefined && signedIn !== undefined && isOf(item, signedIn) && !held.has(DESK + item.thing));
+  return (item) =>
+    "link" in item.whose ||
+    (known !== undefined && signedIn !== undefined && isOf(item, signedIn) && !held.has(DESK + item.thing));
 }
 
 type Here = { outbox: Outbox; onlyHere: () => ReadonlySet<string> };
@@ -66,7 +68,11 @@ function open(): Here {
   const { store, onlyHere } = browserStore();
   const pages = new BroadcastChannel(NAME);
   const outbox = openOutbox({
-    store, send, now, alone, may,
+    store,
+    send,
+    now,
+    alone,
+    may,
     later: (ms, work) => {
       const timer = setTimeout(work, ms);
       return () => clearTimeout(timer);

@@ -11,7 +11,11 @@ const VERSION = 1;
 /** A browser that does not open its storage in so long is taken as having none: nobody waits for it with a report in hand. */
 const OPENS_WITHIN_MS = 4_000;
 
-const inTime = <T>(work: Promise<T>): Promise<T> => Promise.race([work, new Promise<never>((_, reject) => setTimeout(() => reject(new Error("The storage did not open")), OPENS_WITHIN_MS))]);
+const inTime = <T>(work: Promise<T>): Promise<T> =>
+  Promise.race([
+    work,
+    new Promise<never>((_, reject) => setTimeout(() => reject(new Error("The storage did not open")), OPENS_WITHIN_MS)),
+  ]);
 
 /** This browser's storage, shared by its pages. Where it is switched off or full, what is put is kept by the page, and `onlyHere` says of which keys that is so. */
 export function browserStore(): { store: Store; onlyHere: () => ReadonlySet<string> } {
@@ -20,17 +24,20 @@ export function browserStore(): { store: Store; onlyHere: () => ReadonlySet<stri
   /** What was to go and could not be taken out: it must not be sent again and again. By its stamp. */
   const gone = new Set<string>();
   let opened: Promise<IDBPDatabase<Tables>> | undefined;
-  const database = () => (opened ??= inTime(openDB<Tables>(NAME, VERSION, {
-    upgrade: (db) => void db.createObjectStore("items", { keyPath: "key" }),
-    // A page of a newer Mapset waits for this one to let go; it opens again when something is next kept.
-    blocking: (_, __, event) => {
-      opened = undefined;
-      (event.target as IDBDatabase).close();
-    },
-    terminated: () => {
-      opened = undefined;
-    },
-  })));
+  const database = () =>
+    (opened ??= inTime(
+      openDB<Tables>(NAME, VERSION, {
+        upgrade: (db) => void db.createObjectStore("items", { keyPath: "key" }),
+        // A page of a newer Mapset waits for this one to let go; it opens again when something is next kept.
+        blocking: (_, __, event) => {
+          opened = undefined;
+          (event.target as IDBDatabase).close();
+        },
+        terminated: () => {
+          opened = undefined;
+        },
+      }),
+    ));
   const known = (rows: unknown[]) => rows.flatMap((row) => readItem(row) ?? []).filter(({ stamp }) => !gone.has(stamp));
   const together = (kept: readonly Item[]) => [...kept.filter(({ key }) => !inMemory.has(key)), ...inMemory.values()];
 

@@ -1,18 +1,39 @@
 import { describe, expect, it } from "vitest";
-import { answerPage, assetsOf, isPage, KEPT_DAYS, keepAsked, keepPage, MOST_PAGES, PATIENCE_MS, renewPages, type Around } from "./kept-pages";
+import {
+  answerPage,
+  assetsOf,
+  isPage,
+  KEPT_DAYS,
+  keepAsked,
+  keepPage,
+  MOST_PAGES,
+  PATIENCE_MS,
+  renewPages,
+  type Around,
+} from "./kept-pages";
 
 const T = 1_790_000_000_000;
 const DAY = 86_400_000;
 const at = (n: number) => `http://mapset.example/f/${String(n).padStart(24, "a")}`;
-const html = (build: string, words = "") => `<html><link rel="modulepreload" href="/assets/route-${build}.js"/><link href="/assets/root-${build}.css"/>${words}</html>`;
-const page = (words = "", { status = 200, build = "one", ours = true } = {}) => new Response(html(build, words), { status, headers: { "content-encoding": "br", "content-security-policy": "script-src 'nonce-1'", ...(ours && { "x-request-id": "1" }) } });
+const html = (build: string, words = "") =>
+  `<html><link rel="modulepreload" href="/assets/route-${build}.js"/><link href="/assets/root-${build}.css"/>${words}</html>`;
+const page = (words = "", { status = 200, build = "one", ours = true } = {}) =>
+  new Response(html(build, words), {
+    status,
+    headers: {
+      "content-encoding": "br",
+      "content-security-policy": "script-src 'nonce-1'",
+      ...(ours && { "x-request-id": "1" }),
+    },
+  });
 
 /** What of a browser's cache is used here. */
 function cache(): Cache {
   const kept = new Map<string, { text: string; headers: [string, string][] }>();
   const key = (of: RequestInfo | URL) => (of instanceof Request ? of.url : String(of));
   return {
-    put: async (of: RequestInfo | URL, answer: Response) => void kept.set(key(of), { text: await answer.text(), headers: [...answer.headers] }),
+    put: async (of: RequestInfo | URL, answer: Response) =>
+      void kept.set(key(of), { text: await answer.text(), headers: [...answer.headers] }),
     match: (of: RequestInfo | URL) => {
       const found = kept.get(key(of));
       return Promise.resolve(found && new Response(found.text, { headers: found.headers }));
@@ -24,7 +45,13 @@ function cache(): Cache {
 
 function world(build = "one") {
   const kept = cache();
-  const state = { now: T, answers: [] as (Response | Error | Promise<Response>)[], asked: [] as string[], later: [] as Promise<unknown>[], slow: undefined as (() => void) | undefined };
+  const state = {
+    now: T,
+    answers: [] as (Response | Error | Promise<Response>)[],
+    asked: [] as string[],
+    later: [] as Promise<unknown>[],
+    slow: undefined as (() => void) | undefined,
+  };
   const around: Around = {
     pages: () => Promise.resolve(kept),
     fetch: (address, only) => {
@@ -34,17 +61,20 @@ function world(build = "one") {
     },
     has: (asset) => Promise.resolve(asset.includes(`-${build}.`)),
     now: () => state.now,
-    wait: (ms) => (ms === PATIENCE_MS ? new Promise((over) => (state.slow = over)) : Promise.reject(new Error(`${ms}`))),
+    wait: (ms) =>
+      ms === PATIENCE_MS ? new Promise((over) => (state.slow = over)) : Promise.reject(new Error(`${ms}`)),
   };
   const open = async (n: number) => (await answerPage(at(n), around, (work) => state.later.push(work))).text();
-  const words = async (n: number) => /<\/?html>|<link[^>]*>/g[Symbol.replace]((await (await kept.match(at(n)))?.text()) ?? "nothing", "");
+  const words = async (n: number) =>
+    /<\/?html>|<link[^>]*>/g[Symbol.replace]((await (await kept.match(at(n)))?.text()) ?? "nothing", "");
   return { kept, state, around, open, words };
 }
 
 describe("a page that is kept", () => {
   it("is known by its path: a link's page and nothing under it", () => {
     expect(isPage(`${at(1)}?x=1`)).toBe(true);
-    for (const other of [`${at(1)}/mine`, "http://mapset.example/f/short", "http://mapset.example/sessions"]) expect(isPage(other), other).toBe(false);
+    for (const other of [`${at(1)}/mine`, "http://mapset.example/f/short", "http://mapset.example/sessions"])
+      expect(isPage(other), other).toBe(false);
     expect(assetsOf(html("one"))).toEqual(["/assets/route-one.js", "/assets/root-one.css"]);
   });
 
@@ -53,7 +83,10 @@ describe("a page that is kept", () => {
     expect(await keepPage(`${at(1)}?from=qr`, page("first"), around)).toBe(true);
     expect(await words(1)).toBe("first");
     const headers = (await kept.match(at(1)))!.headers;
-    expect([headers.get("content-security-policy"), headers.get("content-encoding")]).toEqual(["script-src 'nonce-1'", null]);
+    expect([headers.get("content-security-policy"), headers.get("content-encoding")]).toEqual([
+      "script-src 'nonce-1'",
+      null,
+    ]);
   });
 
   it("stays as it was where a newer one names files that are not here", async () => {
@@ -65,7 +98,12 @@ describe("a page that is kept", () => {
 
   it("is never another's: a sign-in page of the hall, a failure, a page without a script", async () => {
     const { around, words } = world();
-    for (const answer of [page("hall", { ours: false }), page("failure", { status: 500 }), new Response("<html></html>", { headers: { "x-request-id": "1" } })]) expect(await keepPage(at(1), answer, around)).toBe(false);
+    for (const answer of [
+      page("hall", { ours: false }),
+      page("failure", { status: 500 }),
+      new Response("<html></html>", { headers: { "x-request-id": "1" } }),
+    ])
+      expect(await keepPage(at(1), answer, around)).toBe(false);
     expect(await words(1)).toBe("nothing");
   });
 
@@ -108,7 +146,12 @@ describe("opening a page", () => {
   it("has the kept one where there is no connection, no server, or no Mapset behind it", async () => {
     const { state, around, open } = world();
     await keepPage(at(1), page("kept"), around);
-    state.answers = [new TypeError("Failed to fetch"), page("failing", { status: 502, ours: false }), page("failing", { status: 503 }), page("the hall's", { ours: false })];
+    state.answers = [
+      new TypeError("Failed to fetch"),
+      page("failing", { status: 502, ours: false }),
+      page("failing", { status: 503 }),
+      page("the hall's", { ours: false }),
+    ];
     for (let i = 0; i < 4; i++) expect(await open(1)).toContain("kept");
     await Promise.all(state.later);
   });
@@ -163,7 +206,11 @@ describe("a newer build", () => {
   });
 
   it("waits where a page cannot be had as it now is", async () => {
-    for (const answer of [new TypeError("Failed to fetch"), page("old build", { build: "one" }), page("", { status: 503 })]) {
+    for (const answer of [
+      new TypeError("Failed to fetch"),
+      page("old build", { build: "one" }),
+      page("", { status: 503 }),
+    ]) {
       const [before, after] = [world("one"), world("two")];
       await keepPage(at(1), page("old"), before.around);
       after.state.answers = [answer];

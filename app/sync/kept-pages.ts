@@ -70,20 +70,36 @@ export async function keepPage(address: string, answer: Response, { pages, has, 
 
 /** Lets go of pages that were not opened for too long, and of the oldest beyond so many. */
 async function prune(cache: Cache, now: EpochMs): Promise<void> {
-  const kept = await Promise.all((await cache.keys()).map(async (request) => ({ request, at: Number((await cache.match(request))?.headers.get(KEPT_AT) ?? 0) })));
+  const kept = await Promise.all(
+    (await cache.keys()).map(async (request) => ({
+      request,
+      at: Number((await cache.match(request))?.headers.get(KEPT_AT) ?? 0),
+    })),
+  );
   kept.sort((a, b) => b.at - a.at);
-  for (const [i, { request, at }] of kept.entries()) if (i >= MOST_PAGES || now - at > KEPT_DAYS * DAY_MS) await cache.delete(request);
+  for (const [i, { request, at }] of kept.entries())
+    if (i >= MOST_PAGES || now - at > KEPT_DAYS * DAY_MS) await cache.delete(request);
 }
 
 /** Answers for a page: from the network, or as it was kept where that is away, slow, or failing. */
-export async function answerPage(address: string, around: Around, later: (work: Promise<unknown>) => void): Promise<Response> {
+export async function answerPage(
+  address: string,
+  around: Around,
+  later: (work: Promise<unknown>) => void,
+): Promise<Response> {
   const kept = await (await around.pages()).match(pageOf(address));
   const asked = around.fetch(address);
   // However late it comes, it is what is shown the next time.
   later(asked.then((answer) => keepPage(address, answer.clone(), around)).catch(() => undefined));
   if (!kept) return asked;
   const slow = around.wait(PATIENCE_MS).then(() => kept);
-  return Promise.race([asked.then((answer) => (answer.status >= 500 || !answer.headers.has("x-request-id") ? kept : answer), () => kept), slow]);
+  return Promise.race([
+    asked.then(
+      (answer) => (answer.status >= 500 || !answer.headers.has("x-request-id") ? kept : answer),
+      () => kept,
+    ),
+    slow,
+  ]);
 }
 
 /** Keeps a page that asks for it, unless it has only just been kept. Says whether it opens without a connection. */
@@ -91,7 +107,10 @@ export async function keepAsked(address: string, around: Around): Promise<boolea
   const cache = await around.pages();
   const before = await cache.match(pageOf(address));
   if (before && around.now() - Number(before.headers.get(KEPT_AT)) < FRESH_MS) return true;
-  await around.fetch(address, "to keep").then((answer) => keepPage(address, answer, around)).catch(() => undefined);
+  await around
+    .fetch(address, "to keep")
+    .then((answer) => keepPage(address, answer, around))
+    .catch(() => undefined);
   return (await cache.match(pageOf(address))) !== undefined;
 }
 

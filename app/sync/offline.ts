@@ -36,6 +36,8 @@ export async function keepThisPage(): Promise<boolean> {
 
 /** Lets go of every kept page, and of the worker that keeps them. */
 export async function forgetPages(): Promise<void> {
-  const registration = await workers()?.getRegistration(SCOPE).catch(() => undefined);
+  const registration = await workers()
+    ?.getRegistration(SCOPE)
+    .catch(() => undefined);
   if (registration?.active) await ask(registration.active, { forget: true });
 }

@@ -4,14 +4,32 @@ import { checkInItem, isOf, runItem, sessionItem, type Answer, type Item } from 
 import { memoryStore, type Store } from "~/core/outbox/store";
 
 const T = 1_790_000_000_000;
-const progress = (key: string, shareDone = 0.5) => ({ key, person: { athleteId: null, name: "Tern" }, shareDone, finished: false, begun: T, sent: undefined });
+const progress = (key: string, shareDone = 0.5) => ({
+  key,
+  person: { athleteId: null, name: "Tern" },
+  shareDone,
+  finished: false,
+  begun: T,
+  sent: undefined,
+});
 let stamps = 0;
-const checkIn = (key: string, pain = false, now = T) => checkInItem("link", { run: progress(key), hard: 4, tightness: [], pain, painWhere: "", note: "", said: T }, { now, stamp: `s${stamps++}` });
+const checkIn = (key: string, pain = false, now = T) =>
+  checkInItem(
+    "link",
+    { run: progress(key), hard: 4, tightness: [], pain, painWhere: "", note: "", said: T },
+    { now, stamp: `s${stamps++}` },
+  );
 const run = (key: string, share: number) => runItem("link", progress(key, share), { now: T, stamp: `s${stamps++}` });
 
 /** A network that answers as it is told to, and otherwise takes everything; and a clock that goes only when it is turned. */
 function world() {
-  const state = { now: T, sent: [] as string[], script: [] as (Answer | (() => Answer | Promise<Answer>))[], locked: false, taken: new Map<string, number>() };
+  const state = {
+    now: T,
+    sent: [] as string[],
+    script: [] as (Answer | (() => Answer | Promise<Answer>))[],
+    locked: false,
+    taken: new Map<string, number>(),
+  };
   const timers: { at: number; work: () => void }[] = [];
   const send = async (item: Item): Promise<Answer> => {
     state.sent.push(item.key);
@@ -21,18 +39,26 @@ function world() {
     return answer;
   };
   const pages: { look: () => Promise<void> }[] = [];
-  const page = (store: Store, alone = async (work: () => Promise<void>) => {
-    if (state.locked) return false;
-    state.locked = true;
-    try {
-      await work();
-    } finally {
-      state.locked = false;
-    }
-    return true;
-  }, may?: Around["may"]) => {
+  const page = (
+    store: Store,
+    alone = async (work: () => Promise<void>) => {
+      if (state.locked) return false;
+      state.locked = true;
+      try {
+        await work();
+      } finally {
+        state.locked = false;
+      }
+      return true;
+    },
+    may?: Around["may"],
+  ) => {
     const outbox = openOutbox({
-      store, send, alone, ...(may && { may }), now: () => state.now,
+      store,
+      send,
+      alone,
+      ...(may && { may }),
+      now: () => state.now,
       later: (ms, work) => {
         const timer = { at: state.now + ms, work };
         timers.push(timer);
@@ -148,7 +174,13 @@ describe("the outbox", () => {
   it("never takes what was said of edits before for an answer to those made since", async () => {
     const { state, page, turn } = world();
     const outbox = page(memoryStore());
-    const edits = (words: string) => sessionItem("a", { coach: "ana", club: "kestrel" }, { basedOn: 1, doc: { words }, title: "Gigs" }, { now: T, stamp: `s${stamps++}` });
+    const edits = (words: string) =>
+      sessionItem(
+        "a",
+        { coach: "ana", club: "kestrel" },
+        { basedOn: 1, doc: { words }, title: "Gigs" },
+        { now: T, stamp: `s${stamps++}` },
+      );
     state.script = [async () => (await outbox.add(edits("mended")), { kind: "refused", words: "Too long." })];
     await outbox.add(edits("too long"));
     await turn(100);
@@ -183,7 +215,10 @@ describe("the outbox", () => {
     expect(state.sent).toEqual(["check-in:a"]);
     let1({ kind: "taken" });
     await turn(2_000);
-    expect([...state.taken]).toEqual([["check-in:a", 1], ["check-in:b", 1]]);
+    expect([...state.taken]).toEqual([
+      ["check-in:a", 1],
+      ["check-in:b", 1],
+    ]);
     expect([one.items(), two.items()]).toEqual([[], []]);
   });
 
@@ -226,7 +261,8 @@ describe("the outbox", () => {
 
 describe("what a coach edited", () => {
   const me = { coach: "ana", club: "kestrel" };
-  const edits = (session: string, words: string, whose = me) => sessionItem(session, whose, { basedOn: 1, doc: { words }, title: "Gigs" }, { now: T, stamp: `s${stamps++}` });
+  const edits = (session: string, words: string, whose = me) =>
+    sessionItem(session, whose, { basedOn: 1, doc: { words }, title: "Gigs" }, { now: T, stamp: `s${stamps++}` });
 
   it("is sent once its desk is closed, as whoever made it", async () => {
     const { state, page, turn } = world();
@@ -240,7 +276,11 @@ describe("what a coach edited", () => {
     await outbox.wake();
     expect(state.sent).toEqual(["session:a"]);
     expect(outbox.items().map(({ key }) => key)).toEqual(["session:b"]);
-    for (const other of [{ coach: "ana", club: "other" }, { coach: "ben", club: "kestrel" }]) expect(isOf(edits("a", ""), other)).toBe(false);
+    for (const other of [
+      { coach: "ana", club: "other" },
+      { coach: "ben", club: "kestrel" },
+    ])
+      expect(isOf(edits("a", ""), other)).toBe(false);
     expect(isOf(checkIn("x"), me)).toBe(false);
   });
 

@@ -1,4 +1,18 @@
-import { after, allDue, allWaiting, beside, coveredBy, isSettled, nextToSend, noRoom, pastShowing, untilNext, type Answer, type Item, type May } from "~/core/outbox/item";
+import {
+  after,
+  allDue,
+  allWaiting,
+  beside,
+  coveredBy,
+  isSettled,
+  nextToSend,
+  noRoom,
+  pastShowing,
+  untilNext,
+  type Answer,
+  type Item,
+  type May,
+} from "~/core/outbox/item";
 import type { Store } from "~/core/outbox/store";
 import type { EpochMs } from "~/core/units";
 
@@ -27,7 +41,15 @@ export type Outbox = ReturnType<typeof openOutbox>;
  * What this browser has to send. An item is kept first, then sent, one after another, until an answer settles it. One page of a browser sends
  * at a time; where that cannot be known every page does, and the server takes each key once.
  */
-export function openOutbox({ store, send, now, alone, later, tell, may: whatMay = () => Promise.resolve(() => true) }: Around) {
+export function openOutbox({
+  store,
+  send,
+  now,
+  alone,
+  later,
+  tell,
+  may: whatMay = () => Promise.resolve(() => true),
+}: Around) {
   let items: readonly Item[] = [];
   let sending: string | undefined;
   let underWay = false;
@@ -67,11 +89,16 @@ export function openOutbox({ store, send, now, alone, later, tell, may: whatMay 
         const kept = all.find((one) => one.key === item.key);
         if (!kept) return undefined;
         // Changed while it was on its way: what is there now is yet to be sent, whatever was said of what was there before.
-        if (kept.stamp !== item.stamp) return answer.kind === "offline" || answer.kind === "busy" ? { put: [after({ ...kept, tries: item.tries }, answer, now()) ?? kept] } : undefined;
+        if (kept.stamp !== item.stamp)
+          return answer.kind === "offline" || answer.kind === "busy"
+            ? { put: [after({ ...kept, tries: item.tries }, answer, now()) ?? kept] }
+            : undefined;
         const left = after(item, answer, now());
         if (!left) return { drop: [item.key] };
         const others = all.filter((one) => one.key !== item.key);
-        return { put: answer.kind === "offline" ? [left, ...changedOf(others, allWaiting(others, left.next))] : [left] };
+        return {
+          put: answer.kind === "offline" ? [left, ...changedOf(others, allWaiting(others, left.next))] : [left],
+        };
       });
       if (answer.kind === "offline") return;
     }
@@ -126,7 +153,9 @@ export function openOutbox({ store, send, now, alone, later, tell, may: whatMay 
       await change((all) => {
         const next = beside(item, all);
         full = next && noRoom(next, all);
-        return next && full === undefined ? { put: [next], drop: coveredBy(next, all).map(({ key }) => key) } : undefined;
+        return next && full === undefined
+          ? { put: [next], drop: coveredBy(next, all).map(({ key }) => key) }
+          : undefined;
       });
       void run();
       return full;
@@ -147,7 +176,8 @@ export function openOutbox({ store, send, now, alone, later, tell, may: whatMay 
 }
 
 /** Those of a list that are otherwise than before. */
-const changedOf = (before: readonly Item[], then: readonly Item[]): Item[] => then.filter((item, i) => item !== before[i]);
+const changedOf = (before: readonly Item[], then: readonly Item[]): Item[] =>
+  then.filter((item, i) => item !== before[i]);
 
 /** Whether something of these is still to be sent. */
 export const waits = (items: readonly Item[]): boolean => items.some((item) => !isSettled(item));

@@ -62,7 +62,15 @@ export async function send(item: Item): Promise<Answer> {
   const over = new AbortController();
   const timer = setTimeout(() => over.abort(), LONGEST_MS);
   try {
-    return await answerOf(await fetch(to, { method: "POST", headers: { "content-type": "application/json", "mapset-item": String(item.version) }, body: JSON.stringify(body), signal: over.signal }), body);
+    return await answerOf(
+      await fetch(to, {
+        method: "POST",
+        headers: { "content-type": "application/json", "mapset-item": String(item.version) },
+        body: JSON.stringify(body),
+        signal: over.signal,
+      }),
+      body,
+    );
   } catch {
     return { kind: "offline" };
   } finally {
@@ -73,5 +81,10 @@ export async function send(item: Item): Promise<Answer> {
 /** Sends an item as its page goes away, when nothing can be waited for: it is kept besides. */
 export function sendLeaving(item: Item): void {
   const { to, body } = sending(item);
-  void fetch(to, { method: "POST", headers: { "content-type": "application/json" }, body: JSON.stringify(body), keepalive: true }).catch(() => undefined);
+  void fetch(to, {
+    method: "POST",
+    headers: { "content-type": "application/json" },
+    body: JSON.stringify(body),
+    keepalive: true,
+  }).catch(() => undefined);
 }

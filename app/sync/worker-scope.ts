@@ -8,7 +8,9 @@ export type Fetched = Waiting & { request: Request; respondWith: (answer: Promis
 export type Told = Waiting & { data: unknown; ports: readonly MessagePort[] };
 
 export type WorkerScope = {
-  addEventListener: ((type: "install" | "activate", listener: (event: Waiting) => void) => void) & ((type: "fetch", listener: (event: Fetched) => void) => void) & ((type: "message", listener: (event: Told) => void) => void);
+  addEventListener: ((type: "install" | "activate", listener: (event: Waiting) => void) => void) &
+    ((type: "fetch", listener: (event: Fetched) => void) => void) &
+    ((type: "message", listener: (event: Told) => void) => void);
   caches: CacheStorage;
   clients: { claim: () => Promise<void> };
   location: Location;

@@ -30,16 +30,32 @@ const look = (kind: Kind, size: Size, className?: string) =>
 
 type Looks = { kind?: Kind; size?: Size };
 
-export function Button({ kind = "plain", size = "usual", className, type = "button", ...rest }: ComponentProps<"button"> & Looks) {
+export function Button({
+  kind = "plain",
+  size = "usual",
+  className,
+  type = "button",
+  ...rest
+}: ComponentProps<"button"> & Looks) {
   return <button type={type} className={look(kind, size, className)} {...rest} />;
 }
 
-export function ButtonLink({ kind = "plain", size = "usual", className, ...rest }: ComponentProps<typeof Link> & Looks) {
+export function ButtonLink({
+  kind = "plain",
+  size = "usual",
+  className,
+  ...rest
+}: ComponentProps<typeof Link> & Looks) {
   return <Link className={look(kind, size, className)} {...rest} />;
 }
 
 /** A small square button that shows a picture and says its name. */
-export function IconButton({ label, className, children, ...rest }: Omit<ComponentProps<"button">, "aria-label" | "title"> & { label: string; children: ReactNode }) {
+export function IconButton({
+  label,
+  className,
+  children,
+  ...rest
+}: Omit<ComponentProps<"button">, "aria-label" | "title"> & { label: string; children: ReactNode }) {
   return (
     <button
       type="button"

@@ -2,7 +2,15 @@ import { useEffect, useRef } from "react";
 import type { EChartsCoreOption } from "echarts/core";
 
 /** A chart, drawn when its library has arrived. Colours follow the page's look. */
-export function Chart({ option, label, className }: { option: (colour: (name: string) => string) => EChartsCoreOption; label: string; className?: string }) {
+export function Chart({
+  option,
+  label,
+  className,
+}: {
+  option: (colour: (name: string) => string) => EChartsCoreOption;
+  label: string;
+  className?: string;
+}) {
   const box = useRef<HTMLDivElement>(null);
   useEffect(() => {
     const place = box.current;
@@ -12,7 +20,11 @@ export function Chart({ option, label, className }: { option: (colour: (name: st
     void import("./chart-library").then(({ start }) => {
       if (over) return;
       const chart = start(place);
-      const draw = () => chart.setOption(option((name) => getComputedStyle(place).getPropertyValue(name).trim()), { notMerge: true });
+      const draw = () =>
+        chart.setOption(
+          option((name) => getComputedStyle(place).getPropertyValue(name).trim()),
+          { notMerge: true },
+        );
       draw();
       const sized = new ResizeObserver(() => chart.resize());
       sized.observe(place);

@@ -8,7 +8,11 @@ const sheet =
   "fixed top-1/2 left-1/2 z-50 flex max-h-[90dvh] w-[min(34rem,calc(100vw-2rem))] -translate-x-1/2 -translate-y-1/2 flex-col gap-4 overflow-y-auto rounded-lg border border-line bg-land p-5 text-ink shadow-2xl";
 
 export function Dialog({
-  open, onOpenChange, title, description, children,
+  open,
+  onOpenChange,
+  title,
+  description,
+  children,
 }: {
   open: boolean;
   onOpenChange: (open: boolean) => void;
@@ -37,7 +41,13 @@ export function Dialog({
 
 /** Asks before something is lost. */
 export function Confirm({
-  open, onOpenChange, title, text, action, keep = "Keep it", onConfirm,
+  open,
+  onOpenChange,
+  title,
+  text,
+  action,
+  keep = "Keep it",
+  onConfirm,
 }: {
   open: boolean;
   onOpenChange: (open: boolean) => void;

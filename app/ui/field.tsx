@@ -6,7 +6,11 @@ export const inputLook =
 
 /** A labelled text field with its hint and its fault. */
 export function Field({
-  label, hint, fault, className, ...rest
+  label,
+  hint,
+  fault,
+  className,
+  ...rest
 }: ComponentProps<"input"> & { label: string; hint?: ReactNode; fault?: string | undefined }) {
   const id = useId();
   return (
@@ -14,7 +18,13 @@ export function Field({
       <label htmlFor={id} className="text-sm font-medium text-ink-soft">
         {label}
       </label>
-      <input id={id} className={inputLook} aria-invalid={fault ? true : undefined} aria-describedby={fault || hint ? `${id}-more` : undefined} {...rest} />
+      <input
+        id={id}
+        className={inputLook}
+        aria-invalid={fault ? true : undefined}
+        aria-describedby={fault || hint ? `${id}-more` : undefined}
+        {...rest}
+      />
       <FieldNote id={`${id}-more`} hint={hint} fault={fault} />
     </div>
   );
@@ -23,7 +33,11 @@ export function Field({
 export function FieldNote({ id, hint, fault }: { id: string; hint?: ReactNode; fault?: string | undefined }) {
   if (!hint && !fault) return null;
   return (
-    <p id={id} className={cx("text-sm", fault ? "font-medium text-plum" : "text-ink-faint")} role={fault ? "alert" : undefined}>
+    <p
+      id={id}
+      className={cx("text-sm", fault ? "font-medium text-plum" : "text-ink-faint")}
+      role={fault ? "alert" : undefined}
+    >
       {fault ?? hint}
     </p>
   );
@@ -31,7 +45,15 @@ export function FieldNote({ id, hint, fault }: { id: string; hint?: ReactNode; f
 
 /** A choice from a short list, with the browser's own control. */
 export function SelectField<T extends string>({
-  label, value, options, onChange, name, defaultValue, className, hideLabel, disabled,
+  label,
+  value,
+  options,
+  onChange,
+  name,
+  defaultValue,
+  className,
+  hideLabel,
+  disabled,
 }: {
   label: string;
   value?: T;
@@ -50,8 +72,13 @@ export function SelectField<T extends string>({
         {label}
       </label>
       <select
-        id={id} name={name} value={value} defaultValue={defaultValue} disabled={disabled}
-        onChange={(event) => onChange?.(event.target.value as T)} className={cx(inputLook, "pr-1.5")}
+        id={id}
+        name={name}
+        value={value}
+        defaultValue={defaultValue}
+        disabled={disabled}
+        onChange={(event) => onChange?.(event.target.value as T)}
+        className={cx(inputLook, "pr-1.5")}
       >
         {options.map((option) => (
           <option key={option.value} value={option.value}>

@@ -3,12 +3,27 @@ import { useRef } from "react";
 import { Button } from "./button";
 
 /** A button that asks for a file. The browser's own field stays out of sight and out of what is read aloud: there is one thing to press. */
-export function FileButton({ words, busyWords, busy, onFile, accept = ".json,application/json" }: { words: string; busyWords: string; busy: boolean; accept?: string; onFile: (file: File) => void }) {
+export function FileButton({
+  words,
+  busyWords,
+  busy,
+  onFile,
+  accept = ".json,application/json",
+}: {
+  words: string;
+  busyWords: string;
+  busy: boolean;
+  accept?: string;
+  onFile: (file: File) => void;
+}) {
   const input = useRef<HTMLInputElement>(null);
   return (
     <>
       <input
-        ref={input} type="file" accept={accept} className="hidden"
+        ref={input}
+        type="file"
+        accept={accept}
+        className="hidden"
         onChange={(event) => {
           const file = event.target.files?.[0];
           event.target.value = "";

@@ -6,18 +6,47 @@ import { inputLook } from "./field";
 import { useSearchForm } from "./use-search-form";
 
 /** Looks for something by name among all pages of a list; what is looked for stands in the address as `q`. */
-export function Find({ words, find, longest, keep = {} }: { words: string; find: string; longest: number; keep?: Readonly<Record<string, string>> }) {
+export function Find({
+  words,
+  find,
+  longest,
+  keep = {},
+}: {
+  words: string;
+  find: string;
+  longest: number;
+  keep?: Readonly<Record<string, string>>;
+}) {
   const form = useRef<HTMLFormElement>(null);
   const { send, typed } = useSearchForm(form, { q: find });
   const id = useId();
   return (
-    <Form ref={form} method="get" role="search" className="relative" onSubmit={(event) => { event.preventDefault(); send(); }}>
-      {Object.entries(keep).map(([name, value]) => <input key={name} type="hidden" name={name} value={value} />)}
+    <Form
+      ref={form}
+      method="get"
+      role="search"
+      className="relative"
+      onSubmit={(event) => {
+        event.preventDefault();
+        send();
+      }}
+    >
+      {Object.entries(keep).map(([name, value]) => (
+        <input key={name} type="hidden" name={name} value={value} />
+      ))}
       <label htmlFor={id} className="sr-only">
         {words}
       </label>
       <Search size={15} className="absolute top-2.5 left-2.5 text-ink-faint" aria-hidden />
-      <input id={id} name="q" defaultValue={find} maxLength={longest} className={cx(inputLook, "w-48 pl-8")} placeholder={words} onChange={typed} />
+      <input
+        id={id}
+        name="q"
+        defaultValue={find}
+        maxLength={longest}
+        className={cx(inputLook, "w-48 pl-8")}
+        placeholder={words}
+        onChange={typed}
+      />
     </Form>
   );
 }

@@ -7,7 +7,7 @@ const TURN = 8;
 export function besidePage<T>(steps: Steps<T>, onDone: (value: T) => void): () => void {
   let timer: ReturnType<typeof setTimeout>;
   const turn = () => {
-    for (const from = performance.now(); performance.now() - from < TURN; ) {
+    for (const from = performance.now(); performance.now() - from < TURN;) {
       const next = steps.next();
       if (next.done) return onDone(next.value);
     }

@@ -1,8 +1,19 @@
 import { DropdownMenu as Radix } from "radix-ui";
-import { cloneElement, useState, type ComponentProps, type KeyboardEvent, type PointerEvent, type ReactElement, type ReactNode, type SyntheticEvent } from "react";
+import {
+  cloneElement,
+  useState,
+  type ComponentProps,
+  type KeyboardEvent,
+  type PointerEvent,
+  type ReactElement,
+  type ReactNode,
+  type SyntheticEvent,
+} from "react";
 import { cx } from "./classes";
 
-export type MenuEntry = { words: string; icon?: ReactNode; onSelect: () => void; disabled?: boolean; hint?: string; danger?: boolean } | "line";
+export type MenuEntry =
+  | { words: string; icon?: ReactNode; onSelect: () => void; disabled?: boolean; hint?: string; danger?: boolean }
+  | "line";
 
 type Props = {
   trigger: ReactElement<ComponentProps<"button">>;
@@ -22,7 +33,8 @@ export function Menu(props: Props) {
     setAsked(true);
   };
   return cloneElement(props.trigger, {
-    "aria-haspopup": "menu", "aria-expanded": false,
+    "aria-haspopup": "menu",
+    "aria-expanded": false,
     onPointerDown: (event: PointerEvent) => event.button === 0 && !event.ctrlKey && open(event),
     onKeyDown: (event: KeyboardEvent) => OPENS.has(event.key) && open(event),
     // A screen reader presses it without either.
@@ -35,7 +47,11 @@ function Opened({ trigger, entries, align = "end" }: Props) {
     <Radix.Root modal={false} defaultOpen>
       <Radix.Trigger asChild>{trigger}</Radix.Trigger>
       <Radix.Portal>
-        <Radix.Content align={align} sideOffset={4} className="z-50 max-h-(--radix-dropdown-menu-content-available-height) min-w-48 max-w-80 overflow-y-auto rounded-md border border-line bg-land p-1 text-ink shadow-xl">
+        <Radix.Content
+          align={align}
+          sideOffset={4}
+          className="z-50 max-h-(--radix-dropdown-menu-content-available-height) min-w-48 max-w-80 overflow-y-auto rounded-md border border-line bg-land p-1 text-ink shadow-xl"
+        >
           {(typeof entries === "function" ? entries() : entries).map((entry, i) =>
             entry === "line" ? (
               <Radix.Separator key={i} className="my-1 h-px bg-line" />

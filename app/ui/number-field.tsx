@@ -21,7 +21,20 @@ type Props = {
  * A number with buttons for less and more. What is typed counts as soon as it is a number within the limits; otherwise it
  * is marked, and leaving the field goes back to the last good one.
  */
-export function NumberField({ label, value, onChange, min, max, step = 1, unit, hint, caution, whole = false, className, id }: Props) {
+export function NumberField({
+  label,
+  value,
+  onChange,
+  min,
+  max,
+  step = 1,
+  unit,
+  hint,
+  caution,
+  whole = false,
+  className,
+  id,
+}: Props) {
   const made = useId();
   const own = id ?? made;
   const [text, setText] = useState<string>();
@@ -29,7 +42,13 @@ export function NumberField({ label, value, onChange, min, max, step = 1, unit, 
 
   const read = (typed: string) => {
     const number = Number(typed.replace(",", "."));
-    return typed.trim() === "" || !Number.isFinite(number) || number < min || number > max || (whole && !Number.isInteger(number)) ? undefined : number;
+    return typed.trim() === "" ||
+      !Number.isFinite(number) ||
+      number < min ||
+      number > max ||
+      (whole && !Number.isInteger(number))
+      ? undefined
+      : number;
   };
   const bad = text !== undefined && read(text) === undefined;
   const change = (by: number) => {
@@ -84,7 +103,9 @@ export function NumberField({ label, value, onChange, min, max, step = 1, unit, 
 function StepButton({ label, ...rest }: React.ComponentProps<"button"> & { label: string }) {
   return (
     <button
-      type="button" tabIndex={-1} aria-label={label}
+      type="button"
+      tabIndex={-1}
+      aria-label={label}
       className="flex w-8 shrink-0 items-center justify-center text-ink-soft hover:bg-land-deep hover:text-ink disabled:opacity-35"
       {...rest}
     />

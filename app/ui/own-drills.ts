@@ -30,14 +30,22 @@ export type OwnDrills = {
  * until it goes through. A coach may have hundreds, which would hold up the page and everybody else.
  */
 export function useOwnDrills(first: readonly Drill[]): OwnDrills {
-  const [{ known, offered, state }, set] = useState<Pick<OwnDrills, "known" | "offered" | "state">>({ known: first, offered: NONE, state: "coming" });
+  const [{ known, offered, state }, set] = useState<Pick<OwnDrills, "known" | "offered" | "state">>({
+    known: first,
+    offered: NONE,
+    state: "coming",
+  });
   const ids = useRef(new Set(first.map((drill) => drill.id)));
   const coming = useRef<Promise<readonly Drill[]>>(undefined);
   const load = useCallback(() => {
     const loaded = fetchOwn([]).then((listed) => {
       const choose = listed.filter((one) => one.offered).map((one) => one.drill);
       for (const { id } of choose) ids.current.add(id);
-      set((now) => ({ known: joined(now.known, choose), offered: choose.length === 0 ? NONE : choose, state: "there" }));
+      set((now) => ({
+        known: joined(now.known, choose),
+        offered: choose.length === 0 ? NONE : choose,
+        state: "there",
+      }));
       return choose;
     });
     coming.current = loaded;
@@ -50,19 +58,22 @@ export function useOwnDrills(first: readonly Drill[]): OwnDrills {
   useEffect(() => void load().catch(() => undefined), [load]);
   useAgain(state === "failed", load);
   const all = useCallback(() => coming.current ?? load(), [load]);
-  const ensure = useCallback((document: unknown) => {
-    const missing = () => ownIdsIn(document).filter((id) => !ids.current.has(id));
-    if (missing().length === 0) return true;
-    return (async () => {
-      await all();
-      for (let left = missing(); left.length > 0; left = left.slice(AT_ONCE)) {
-        const named = (await fetchOwn(left.slice(0, AT_ONCE))).map((one) => one.drill);
-        for (const { id } of named) ids.current.add(id);
-        set((now) => ({ ...now, known: joined(now.known, named) }));
-      }
-      return missing().length === 0;
-    })();
-  }, [all]);
+  const ensure = useCallback(
+    (document: unknown) => {
+      const missing = () => ownIdsIn(document).filter((id) => !ids.current.has(id));
+      if (missing().length === 0) return true;
+      return (async () => {
+        await all();
+        for (let left = missing(); left.length > 0; left = left.slice(AT_ONCE)) {
+          const named = (await fetchOwn(left.slice(0, AT_ONCE))).map((one) => one.drill);
+          for (const { id } of named) ids.current.add(id);
+          set((now) => ({ ...now, known: joined(now.known, named) }));
+        }
+        return missing().length === 0;
+      })();
+    },
+    [all],
+  );
   return useMemo(() => ({ known, offered, state, ensure, all }), [known, offered, state, ensure, all]);
 }
 

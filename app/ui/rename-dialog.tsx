@@ -5,11 +5,15 @@ import { Dialog } from "./dialog";
 import { Field } from "./field";
 
 type Props = {
-  title: string; description?: string;
+  title: string;
+  description?: string;
   /** Where it is sent to, and what goes along with the name. */
-  to: string; sent: Readonly<Record<string, string>>;
+  to: string;
+  sent: Readonly<Record<string, string>>;
   /** What the name is called on its way, what it is now, and how long it may be. */
-  field: string; name: string; longest: number;
+  field: string;
+  name: string;
+  longest: number;
   onClose: () => void;
 };
 
@@ -31,7 +35,14 @@ export function RenameDialog({ title, description, to, sent, field, name, longes
         {Object.entries(sent).map(([key, value]) => (
           <input key={key} type="hidden" name={key} value={value} />
         ))}
-        <Field label="Name" name={field} defaultValue={name} maxLength={longest} autoFocus fault={fetcher.data?.fault ?? fetcher.data?.fields?.[field]} />
+        <Field
+          label="Name"
+          name={field}
+          defaultValue={name}
+          maxLength={longest}
+          autoFocus
+          fault={fetcher.data?.fault ?? fetcher.data?.fields?.[field]}
+        />
         <div className="flex justify-end gap-2">
           <Button onClick={onClose}>Cancel</Button>
           <Button kind="primary" type="submit" disabled={fetcher.state !== "idle"}>

@@ -9,7 +9,17 @@ import { zoneChoices, zoneWords } from "~/core/clock/zone";
 import type { GroupSetting } from "~/core/group/schema";
 
 /** Kit, floor and caps of a group. What is not ticked is not looked at. */
-export function SettingDialog({ team, only, onClose, onKept }: { team: { id: string; name: string; setting: GroupSetting }; only?: "kit"; onClose: () => void; onKept?: (setting: GroupSetting) => void }) {
+export function SettingDialog({
+  team,
+  only,
+  onClose,
+  onKept,
+}: {
+  team: { id: string; name: string; setting: GroupSetting };
+  only?: "kit";
+  onClose: () => void;
+  onKept?: (setting: GroupSetting) => void;
+}) {
   const club = useZone();
   const fetcher = useFetcher<{ done: true } | { fault?: string | undefined }>();
   const [setting, setSetting] = useState<GroupSetting>(team.setting);
@@ -21,11 +31,18 @@ export function SettingDialog({ team, only, onClose, onKept }: { team: { id: str
   }, [fetcher.state, fetcher.data]);
   const fault = fetcher.data && "fault" in fetcher.data ? String(fetcher.data.fault) : undefined;
   return (
-    <Dialog open onOpenChange={(open) => !open && onClose()} title={team.name} description="Said once, and every session for this group is looked over with it.">
+    <Dialog
+      open
+      onOpenChange={(open) => !open && onClose()}
+      title={team.name}
+      description="Said once, and every session for this group is looked over with it."
+    >
       <SettingFields setting={setting} onChange={setSetting} {...(only && { only })} />
       {!only && (
         <SelectField
-          label="Their time zone" value={setting.zone ?? ""} options={[{ value: "", words: `The club’s: ${zoneWords(club)}` }, ...zoneChoices(setting.zone)]}
+          label="Their time zone"
+          value={setting.zone ?? ""}
+          options={[{ value: "", words: `The club’s: ${zoneWords(club)}` }, ...zoneChoices(setting.zone)]}
           onChange={(zone) => setSetting(({ zone: _, ...rest }) => (zone ? { ...rest, zone } : rest))}
         />
       )}

@@ -20,7 +20,8 @@ export const FOLLOW_SYSTEM = `if (document.documentElement.dataset.screen === "d
 export function followSystem(): () => void {
   const dark = window.matchMedia("(prefers-color-scheme: dark)");
   const follow = () => {
-    if (readTheme(document.cookie).desk === undefined) document.documentElement.dataset["theme"] = dark.matches ? "dark" : "light";
+    if (readTheme(document.cookie).desk === undefined)
+      document.documentElement.dataset["theme"] = dark.matches ? "dark" : "light";
   };
   follow();
   dark.addEventListener("change", follow);

@@ -10,7 +10,9 @@ export function UnreadableLines({ rows }: { rows: readonly Pick<UnreadableRow, "
         <li key={id} className="flex flex-wrap gap-x-2 rounded-md border border-plum bg-plum-wash px-3 py-1.5 text-sm">
           <span className="font-medium wrap-anywhere">{title}</span>
           <span className="text-plum">{newer ? "was made by a newer Mapset" : "can’t be read"}</span>
-          <Link to={`/unreadable/${kind}/${id}`} className="underline underline-offset-4">What to do</Link>
+          <Link to={`/unreadable/${kind}/${id}`} className="underline underline-offset-4">
+            What to do
+          </Link>
         </li>
       ))}
     </ul>

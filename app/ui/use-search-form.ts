@@ -8,7 +8,10 @@ const TYPED_MS = 90;
  * A form whose fields stand in the address: sent as it changes, in place of the address before. Its fields are never
  * written while somebody is at them, only where the address came about otherwise: by going back, or by a link.
  */
-export function useSearchForm(form: RefObject<HTMLFormElement | null>, asked: Readonly<Record<string, string | number | undefined>>) {
+export function useSearchForm(
+  form: RefObject<HTMLFormElement | null>,
+  asked: Readonly<Record<string, string | number | undefined>>,
+) {
   const submit = useSubmit();
   const timer = useRef<ReturnType<typeof setTimeout>>(undefined);
   const way = useNavigationType();
@@ -27,7 +30,9 @@ export function useSearchForm(form: RefObject<HTMLFormElement | null>, asked: Re
     const first = seen.current === undefined;
     if (seen.current === key) return;
     seen.current = key;
-    const fields = [...(form.current?.elements ?? [])].filter((field) => field instanceof HTMLInputElement || field instanceof HTMLSelectElement);
+    const fields = [...(form.current?.elements ?? [])].filter(
+      (field) => field instanceof HTMLInputElement || field instanceof HTMLSelectElement,
+    );
     const differs = fields.filter((field) => field.name !== "" && field.value !== String(asked[field.name] ?? ""));
     if (differs.length === 0) return;
     // What was filled in before the page's script was there counts.

@@ -8,7 +8,17 @@ import { zoneWords } from "~/core/clock/zone";
  * A moment by the clock of the club, or of a group that is elsewhere, which is then said beside it. `as` is a pattern of
  * date-fns.
  */
-export function When({ at, as, zone, className }: { at: Date | string; as: string; zone?: string | undefined; className?: string }) {
+export function When({
+  at,
+  as,
+  zone,
+  className,
+}: {
+  at: Date | string;
+  as: string;
+  zone?: string | undefined;
+  className?: string;
+}) {
   const club = useZone();
   const moment = new Date(at);
   const elsewhere = zone !== undefined && zone !== club;

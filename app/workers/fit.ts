@@ -6,7 +6,14 @@ import { DRILLS, drillById } from "~/library";
 import { openSolver } from "~/solver/highs";
 
 /** `own` are the coach's own drills, which the worker does not ship with. */
-export type FitAsk = { id: number; request: FitRequest; drop: boolean; add: boolean; group: Room["group"]; own: Drill[] };
+export type FitAsk = {
+  id: number;
+  request: FitRequest;
+  drop: boolean;
+  add: boolean;
+  group: Room["group"];
+  own: Drill[];
+};
 export type FitTold = { id: number; answer: RoomAnswer; ms: number };
 
 const solver = openSolver({ wasm });
@@ -18,7 +25,12 @@ self.onmessage = async ({ data }: MessageEvent<FitAsk>) => {
   const started = performance.now();
   let answer: RoomAnswer;
   try {
-    answer = fitWithRoom(request, { drop, add: add ? DRILLS : [], group }, (drill) => byId.get(drill) ?? drillById(drill), await solver);
+    answer = fitWithRoom(
+      request,
+      { drop, add: add ? DRILLS : [], group },
+      (drill) => byId.get(drill) ?? drillById(drill),
+      await solver,
+    );
   } catch (error) {
     answer = { kind: "failed", why: error instanceof Error ? error.message : String(error) };
   }

@@ -12,7 +12,11 @@ export const acceptedSchema = z.strictObject({
 export type Accepted = z.infer<typeof acceptedSchema>;
 
 /** Findings that still stand open, and those that were accepted with what was said then. */
-export function sortOut(found: readonly Found[], session: Session, accepted: readonly Accepted[]): { open: Found[]; accepted: { found: Found; reason: string }[] } {
+export function sortOut(
+  found: readonly Found[],
+  session: Session,
+  accepted: readonly Accepted[],
+): { open: Found[]; accepted: { found: Found; reason: string }[] } {
   const reasons = new Map(accepted.map((one) => [one.key, one.reason]));
   const reasonOf = (one: Found) => reasons.get(keyOf(one, session));
   return {

@@ -17,37 +17,69 @@ const kneeling = madeDrill("kneeling", { posture: "tall-kneeling", endPosture: "
 const inSession = [standing, lying, kneeling];
 
 function sessionOf(...blocks: Drill[][]): Session {
-  return newSession({ title: "t", purpose: "off-day", target: undefined }, blocks.map((drills) => ({ title: "b", rounds: 1, restBetweenRounds: 0, sideOrder: "drill-by-drill", items: drills.map((drill) => itemOf(drill)) as [Item, ...Item[]] })));
+  return newSession(
+    { title: "t", purpose: "off-day", target: undefined },
+    blocks.map((drills) => ({
+      title: "b",
+      rounds: 1,
+      restBetweenRounds: 0,
+      sideOrder: "drill-by-drill",
+      items: drills.map((drill) => itemOf(drill)) as [Item, ...Item[]],
+    })),
+  );
 }
 const inputOf = (session: Session, offered: Drill[], group?: Group) => {
   const all = [...inSession, ...offered];
   return auditInput(session, (id) => all.find((drill) => drill.id === id), { offered, group });
 };
 const idsIn = (session: Session) => session.blocks.map((block) => block.items.map((item) => item.drill));
-const added = (session: Session, offered: Drill[], by: { group?: Group; answers?: (drill: Drill, block: number) => boolean; wants?: number } = {}) => {
+const added = (
+  session: Session,
+  offered: Drill[],
+  by: { group?: Group; answers?: (drill: Drill, block: number) => boolean; wants?: number } = {},
+) => {
   const fix = addFix(inputOf(session, offered, by.group), by.answers ?? (() => true), by.wants);
   return fix && { words: fix.words, ids: idsIn(fix.apply(session)), session: fix.apply(session) };
 };
-const groupOf = (setting: Group["setting"], people: Group["people"] = [{ name: "Moss", areas: [] }, { name: "Tern", areas: [] }]): Group => ({ name: "g", people, setting });
+const groupOf = (
+  setting: Group["setting"],
+  people: Group["people"] = [
+    { name: "Moss", areas: [] },
+    { name: "Tern", areas: [] },
+  ],
+): Group => ({ name: "g", people, setting });
 
 describe("a drill that is added", () => {
   const onBack = madeDrill("on-back", { posture: "supine", endPosture: "supine" });
   const onFeet = madeDrill("on-feet");
   it("goes where people are in its position already", () => {
-    expect(added(sessionOf([standing, lying, kneeling, standing]), [onBack])!.ids).toEqual([["standing", "on-back", "lying", "kneeling", "standing"]]);
-    expect(added(sessionOf([standing, standing, kneeling], [lying, kneeling]), [onBack])!.ids).toEqual([["standing", "standing", "kneeling", "on-back"], ["lying", "kneeling"]]);
+    expect(added(sessionOf([standing, lying, kneeling, standing]), [onBack])!.ids).toEqual([
+      ["standing", "on-back", "lying", "kneeling", "standing"],
+    ]);
+    expect(added(sessionOf([standing, standing, kneeling], [lying, kneeling]), [onBack])!.ids).toEqual([
+      ["standing", "standing", "kneeling", "on-back"],
+      ["lying", "kneeling"],
+    ]);
   });
   it("counts the way there, the way on, and what is saved between", () => {
     // It begins lying and ends standing: between lying and standing it costs nothing; anywhere else it does.
     const up = madeDrill("up", { posture: "supine", endPosture: "standing" });
-    expect(added(sessionOf([standing, kneeling, lying, standing, standing]), [up])!.ids).toEqual([["standing", "kneeling", "lying", "up", "standing", "standing"]]);
+    expect(added(sessionOf([standing, kneeling, lying, standing, standing]), [up])!.ids).toEqual([
+      ["standing", "kneeling", "lying", "up", "standing", "standing"],
+    ]);
     const down = madeDrill("down", { posture: "standing", endPosture: "supine" });
-    expect(added(sessionOf([standing, standing, kneeling, standing, lying, kneeling]), [down])!.ids).toEqual([["standing", "standing", "kneeling", "standing", "down", "lying", "kneeling"]]);
+    expect(added(sessionOf([standing, standing, kneeling, standing, lying, kneeling]), [down])!.ids).toEqual([
+      ["standing", "standing", "kneeling", "standing", "down", "lying", "kneeling"],
+    ]);
   });
   it("is, of those that answer, the one people are nearest to; of equals the first, as early as can be", () => {
-    expect(added(sessionOf([lying, lying, kneeling]), [onFeet, onBack])!.ids).toEqual([["lying", "on-back", "lying", "kneeling"]]);
+    expect(added(sessionOf([lying, lying, kneeling]), [onFeet, onBack])!.ids).toEqual([
+      ["lying", "on-back", "lying", "kneeling"],
+    ]);
     const twin = madeDrill("twin", { posture: "supine", endPosture: "supine" });
-    expect(added(sessionOf([lying, lying, lying]), [onBack, twin])!.ids).toEqual([["lying", "on-back", "lying", "lying"]]);
+    expect(added(sessionOf([lying, lying, lying]), [onBack, twin])!.ids).toEqual([
+      ["lying", "on-back", "lying", "lying"],
+    ]);
     expect(added(sessionOf([lying, lying, lying]), [twin, onBack])!.ids).toEqual([["lying", "twin", "lying", "lying"]]);
   });
   it("goes where its kit is out already, since bringing it takes time", () => {
@@ -57,7 +89,9 @@ describe("a drill that is added", () => {
     const all = [...inSession, stick, withStick];
     const input = auditInput(sessionOf(both), (id) => all.find((drill) => drill.id === id), { offered: [stick] });
     // Not behind the first, where nothing would be in hand; moving takes nothing anywhere here.
-    expect(idsIn(addFix(input, () => true)!.apply(input.session))).toEqual([["standing", "standing", "with-stick", "stick", "standing"]]);
+    expect(idsIn(addFix(input, () => true)!.apply(input.session))).toEqual([
+      ["standing", "standing", "with-stick", "stick", "standing"],
+    ]);
     // Two pieces that are not out cost more than one.
     const two = madeDrill("two", { kit: ["stick", "block"] });
     expect(added(sessionOf([standing, standing]), [two, stick])!.ids).toEqual([["standing", "stick", "standing"]]);
@@ -66,17 +100,25 @@ describe("a drill that is added", () => {
     expect(added(sessionOf([standing, lying]), [onBack])!.ids).toEqual([["standing", "on-back", "lying"]]);
     expect(added(sessionOf([standing]), [onFeet])).toBeUndefined();
     // Behind the last of a block that another follows it may be.
-    expect(added(sessionOf([standing], [lying]), [onBack], { answers: (_, block) => block === 0 })!.ids).toEqual([["standing", "on-back"], ["lying"]]);
+    expect(added(sessionOf([standing], [lying]), [onBack], { answers: (_, block) => block === 0 })!.ids).toEqual([
+      ["standing", "on-back"],
+      ["lying"],
+    ]);
   });
   it("goes only into blocks it answers for, which is asked once of each", () => {
     const asked: number[] = [];
     const answers = (_: Drill, block: number) => asked.push(block) > 0 && block === 1;
-    expect(added(sessionOf([lying, lying], [standing, standing, kneeling]), [onBack], { answers })!.ids[0]).toEqual(["lying", "lying"]);
+    expect(added(sessionOf([lying, lying], [standing, standing, kneeling]), [onBack], { answers })!.ids[0]).toEqual([
+      "lying",
+      "lying",
+    ]);
     expect(asked).toEqual([0, 1]);
     expect(added(sessionOf([lying, lying], [standing, standing]), [onBack], { answers: () => false })).toBeUndefined();
   });
   it("is none that is in the session, that loads what anybody protects, or whose kit is not there for everyone", () => {
-    const loads = madeDrill("loads", { stress: { ...standing.levels.standard.stress!, always: [{ area: "neck", grade: 2, side: "middle" }] } });
+    const loads = madeDrill("loads", {
+      stress: { ...standing.levels.standard.stress!, always: [{ area: "neck", grade: 2, side: "middle" }] },
+    });
     const blocks = madeDrill("blocks", { kit: ["block"] });
     const s = sessionOf([standing, standing]);
     expect(added(s, [standing])).toBeUndefined();
@@ -108,11 +150,31 @@ describe("the dose of a drill that is added", () => {
   });
   it("counts both directions, and what one repetition or breath takes", () => {
     expect(doseOf(madeDrill("two-ways", { directions: 2 }), 80)).toEqual({ kind: "time", seconds: 40 });
-    const reps = madeDrill("reps", { dose: { kind: "reps", count: 4, tempo: [{ do: "go", seconds: 2 }, { do: "back", seconds: 2 }] }, bounds: { least: 2, most: 12, step: 2 } });
-    expect([0, 16, 17, 25, 500].map((wants) => doseOf(reps, wants))).toEqual([4, 4, 6, 8, 12].map((count) => ({ ...reps.levels.standard.dose, count })));
-    const breaths = madeDrill("breaths", { dose: { kind: "breaths", count: 3 }, bounds: { least: 1, most: 10, step: 1 } });
-    expect([18, 19, 24].map((wants) => doseOf(breaths, wants))).toEqual([3, 4, 4].map((count) => ({ kind: "breaths", count })));
-    const ladder = madeDrill("ladder", { dose: { kind: "ladder", rungs: [10, 20, 40], rung: 0 }, bounds: { least: 10, most: 40, step: 10 } });
+    const reps = madeDrill("reps", {
+      dose: {
+        kind: "reps",
+        count: 4,
+        tempo: [
+          { do: "go", seconds: 2 },
+          { do: "back", seconds: 2 },
+        ],
+      },
+      bounds: { least: 2, most: 12, step: 2 },
+    });
+    expect([0, 16, 17, 25, 500].map((wants) => doseOf(reps, wants))).toEqual(
+      [4, 4, 6, 8, 12].map((count) => ({ ...reps.levels.standard.dose, count })),
+    );
+    const breaths = madeDrill("breaths", {
+      dose: { kind: "breaths", count: 3 },
+      bounds: { least: 1, most: 10, step: 1 },
+    });
+    expect([18, 19, 24].map((wants) => doseOf(breaths, wants))).toEqual(
+      [3, 4, 4].map((count) => ({ kind: "breaths", count })),
+    );
+    const ladder = madeDrill("ladder", {
+      dose: { kind: "ladder", rungs: [10, 20, 40], rung: 0 },
+      bounds: { least: 10, most: 40, step: 10 },
+    });
     expect(doseOf(ladder, 35)).toEqual({ kind: "ladder", rungs: [10, 20, 40], rung: 2 });
   });
 });
@@ -126,12 +188,22 @@ describe("a drill that closes a session", () => {
     return fix && [fix.words, ...idsIn(fix.apply(session))];
   };
   it("is the one most of whose work the session has prepared, at the end of the last block", () => {
-    expect(close(sessionOf([standing], [lying]), [knees, hips])).toEqual(["Close with The for-hips", ["standing"], ["lying", "for-hips"]]);
-    expect(close(sessionOf([standing], [lying]), [hips, knees])).toEqual(["Close with The for-hips", ["standing"], ["lying", "for-hips"]]);
+    expect(close(sessionOf([standing], [lying]), [knees, hips])).toEqual([
+      "Close with The for-hips",
+      ["standing"],
+      ["lying", "for-hips"],
+    ]);
+    expect(close(sessionOf([standing], [lying]), [hips, knees])).toEqual([
+      "Close with The for-hips",
+      ["standing"],
+      ["lying", "for-hips"],
+    ]);
     expect(close(sessionOf([standing]), [hips, both])![0]).toBe("Close with The for-hips");
   });
   it("is one that answers, or none", () => {
-    expect(close(sessionOf([standing]), [hips, knees], (drill) => drill.id === "for-knees")![0]).toBe("Close with The for-knees");
+    expect(close(sessionOf([standing]), [hips, knees], (drill) => drill.id === "for-knees")![0]).toBe(
+      "Close with The for-knees",
+    );
     expect(close(sessionOf([standing]), [hips, knees], () => false)).toBeUndefined();
     expect(close(sessionOf([standing]), [])).toBeUndefined();
   });

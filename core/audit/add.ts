@@ -15,16 +15,28 @@ import { toSeconds, type Seconds } from "~/core/units";
 /** Drills that may be added for a group: the kit is there, nothing anybody protects is loaded, and they are not in it yet. */
 function addable(input: AuditInput): Drill[] {
   const { group, offered, session } = input;
-  const protections = protectionsOf([...(group?.setting.areas ?? []), ...(group?.people.flatMap((p) => p.areas) ?? [])]);
+  const protections = protectionsOf([
+    ...(group?.setting.areas ?? []),
+    ...(group?.people.flatMap((p) => p.areas) ?? []),
+  ]);
   const used = new Set(session.blocks.flatMap((block) => block.items.map((item) => item.drill)));
-  return offered.filter((drill) => !used.has(drill.id) && spares(drill, "standard", protections) && (!group || piecesThere(drill.levels.standard.kit, Math.max(1, group.people.length), group.setting)));
+  return offered.filter(
+    (drill) =>
+      !used.has(drill.id) &&
+      spares(drill, "standard", protections) &&
+      (!group || piecesThere(drill.levels.standard.kit, Math.max(1, group.people.length), group.setting)),
+  );
 }
 
 /**
  * Adds the drill that answers for a block, where people are nearest to its posture, and as early as that is, dosed so that a side is
  * worked at least as long as wanted where its bounds allow; nothing where no drill answers.
  */
-export function addFix(input: AuditInput, answers: (drill: Drill, block: number) => boolean, wants: Seconds = 0): Fix | undefined {
+export function addFix(
+  input: AuditInput,
+  answers: (drill: Drill, block: number) => boolean,
+  wants: Seconds = 0,
+): Fix | undefined {
   const looked = itemsOf(input);
   let best: { drill: Drill; place: Place; cost: number } | undefined;
   for (const drill of addable(input)) {
@@ -37,7 +49,11 @@ export function addFix(input: AuditInput, answers: (drill: Drill, block: number)
       const fits = inBlocks.get(place.block) ?? answers(drill, place.block);
       inBlocks.set(place.block, fits);
       if (!fits) return;
-      const cost = moveSeconds(level.endPosture, posture) + moveSeconds(endPosture, next.level.posture) - moveSeconds(level.endPosture, next.level.posture) + kit.filter((k) => !level.kit.includes(k)).length * input.session.pace.kitChange;
+      const cost =
+        moveSeconds(level.endPosture, posture) +
+        moveSeconds(endPosture, next.level.posture) -
+        moveSeconds(level.endPosture, next.level.posture) +
+        kit.filter((k) => !level.kit.includes(k)).length * input.session.pace.kitChange;
       if (!best || cost < best.cost) best = { drill, place: { block: place.block, item: place.item + 1 }, cost };
     });
   }
@@ -54,7 +70,12 @@ export function closeFix(input: AuditInput, answers: (drill: Drill) => boolean):
     .map((one) => ({ one, uses: one.levels.standard.main.reduce((sum, row) => sum + input.coverage[row].counts, 0) }))
     .sort((a, b) => b.uses - a.uses)[0]?.one;
   const block = input.session.blocks.length - 1;
-  return drill && { words: `Close with ${drill.name}`, apply: (s) => insertItem(s, { block, item: s.blocks[block]?.items.length ?? 0 }, itemOf(drill)) };
+  return (
+    drill && {
+      words: `Close with ${drill.name}`,
+      apply: (s) => insertItem(s, { block, item: s.blocks[block]?.items.length ?? 0 }, itemOf(drill)),
+    }
+  );
 }
 
 /** The drill's usual dose, or as much more of it as a side needs for so many seconds, within its bounds. */

@@ -13,127 +13,309 @@ import { demandById } from "~/library/demands";
 import { DRILLS, drillById } from "~/library";
 
 function session(items: object[], more: object = {}): Session {
-  const written = { format: "mapset/session", version: 2, title: "Before the boat", purpose: "before-training", blocks: [{ title: "b", items }], ...more } as Session;
+  const written = {
+    format: "mapset/session",
+    version: 2,
+    title: "Before the boat",
+    purpose: "before-training",
+    blocks: [{ title: "b", items }],
+    ...more,
+  } as Session;
   const read = readSession(settled(written, drillById), drillById);
   if (!read.ok) throw new Error(JSON.stringify(read.faults));
   return read.value;
 }
 
 const seconds = (n: number) => ({ kind: "time", seconds: n });
-const look = (s: Session, { demand, group, drills = drillById }: Pick<Case, "demand" | "drills" | "group"> = {}) => auditInput(s, drills, { demand, group, offered: DRILLS });
-const of = (rule: string, s: Session, by: Pick<Case, "demand" | "drills" | "group"> = {}) => audit(look(s, by)).filter((f) => f.rule === rule);
+const look = (s: Session, { demand, group, drills = drillById }: Pick<Case, "demand" | "drills" | "group"> = {}) =>
+  auditInput(s, drills, { demand, group, offered: DRILLS });
+const of = (rule: string, s: Session, by: Pick<Case, "demand" | "drills" | "group"> = {}) =>
+  audit(look(s, by)).filter((f) => f.rule === rule);
 
 type Case = { bad: Session; good: Session; says: RegExp; demand?: Demand; drills?: typeof drillById; group?: Group };
 
-const own = (drill: string, level: "easier" | "standard" | "harder" = "standard", more: object = {}) => ({ drill, level, dose: drillById(drill)!.levels[level].dose, ...more });
-const people = (...names: (string | [string, Area])[]) => names.map((n) => (typeof n === "string" ? { name: n, areas: [] } : { name: n[0], areas: [n[1]] }));
-const group = (setting: GroupSetting, more: Partial<Group> = {}): Group => ({ name: "Kestrel Sound", people: people("Moss", "Tern", "Pip"), setting, ...more });
+const own = (drill: string, level: "easier" | "standard" | "harder" = "standard", more: object = {}) => ({
+  drill,
+  level,
+  dose: drillById(drill)!.levels[level].dose,
+  ...more,
+});
+const people = (...names: (string | [string, Area])[]) =>
+  names.map((n) => (typeof n === "string" ? { name: n, areas: [] } : { name: n[0], areas: [n[1]] }));
+const group = (setting: GroupSetting, more: Partial<Group> = {}): Group => ({
+  name: "Kestrel Sound",
+  people: people("Moss", "Tern", "Pip"),
+  setting,
+  ...more,
+});
 
 /** Only hip folding is asked for, as much as can be. */
-const FOLDING: Demand = { ...demandById("rowing")!, rows: { "hip.flex": { weight: 3, why: "the catch needs hips that fold without the back rounding" } } };
+const FOLDING: Demand = {
+  ...demandById("rowing")!,
+  rows: { "hip.flex": { weight: 3, why: "the catch needs hips that fold without the back rounding" } },
+};
 const folding = DRILLS.find((d) => d.sides === "together" && d.levels.standard.main.includes("hip.flex"))!.id;
 
 /** Every shipped kneel on one knee has its pad; this lookup takes that of one hold away. */
 const hold = drillById("hip-flexor-hold")!;
-const bareKnee = (id: string) => (id === hold.id ? { ...hold, levels: { ...hold.levels, standard: { ...hold.levels.standard, kit: [] } } } : drillById(id));
+const bareKnee = (id: string) =>
+  id === hold.id
+    ? { ...hold, levels: { ...hold.levels, standard: { ...hold.levels.standard, kit: [] } } }
+    : drillById(id);
 
 /** One block of drills by the clock. */
-const clocked = (work: number, rest: number, ...items: object[]) => session([], { version: 2, purpose: "off-day", blocks: [{ title: "b", interval: { work, rest }, items }] });
+const clocked = (work: number, rest: number, ...items: object[]) =>
+  session([], { version: 2, purpose: "off-day", blocks: [{ title: "b", interval: { work, rest }, items }] });
 
 const SLOW = { drill: "cat-camel", dose: { kind: "reps", count: 4, tempo: [{ do: "round", seconds: 6 }] } };
 
 /** For each rule a session it finds something in, and one it finds nothing in. */
 const CASES: Record<string, Case> = {
   "unequal-sides": {
-    bad: session([{ drill: "hip-flexor-hold", sides: "left", dose: seconds(30) }]), good: session([{ drill: "hip-flexor-hold", dose: seconds(30) }]), says: /left side works 30 s longer/,
+    bad: session([{ drill: "hip-flexor-hold", sides: "left", dose: seconds(30) }]),
+    good: session([{ drill: "hip-flexor-hold", dose: seconds(30) }]),
+    says: /left side works 30 s longer/,
   },
-  length: { bad: session([{ drill: "cat-camel", dose: seconds(60) }], { target: 60 }), good: session([{ drill: "cat-camel", dose: seconds(60) }], { target: 90 }), says: /runs 24 s over the 1:00/ },
-  title: { bad: session([{ drill: "cat-camel", dose: seconds(96) }], { title: "Ten: 10 minutes for rowers" }), good: session([{ drill: "cat-camel", dose: seconds(96) }], { title: "2 minutes for rowers" }), says: /title says 10 minutes; it lasts 2:00/ },
+  length: {
+    bad: session([{ drill: "cat-camel", dose: seconds(60) }], { target: 60 }),
+    good: session([{ drill: "cat-camel", dose: seconds(60) }], { target: 90 }),
+    says: /runs 24 s over the 1:00/,
+  },
+  title: {
+    bad: session([{ drill: "cat-camel", dose: seconds(96) }], { title: "Ten: 10 minutes for rowers" }),
+    good: session([{ drill: "cat-camel", dose: seconds(96) }], { title: "2 minutes for rowers" }),
+    says: /title says 10 minutes; it lasts 2:00/,
+  },
   "cold-effort": {
     bad: session([{ drill: "ankle-effort", dose: drillById("ankle-effort")!.levels.standard.dose }]),
-    good: session([{ drill: "ankle-rock", dose: seconds(40) }, { drill: "ankle-effort", dose: drillById("ankle-effort")!.levels.standard.dose }]), says: /strong effort after only 0 s/,
+    good: session([
+      { drill: "ankle-rock", dose: seconds(40) },
+      { drill: "ankle-effort", dose: drillById("ankle-effort")!.levels.standard.dose },
+    ]),
+    says: /strong effort after only 0 s/,
   },
-  "long-holds": { bad: session([{ drill: "hip-flexor-hold", dose: seconds(90) }]), good: session([{ drill: "hip-flexor-hold", dose: seconds(90) }], { purpose: "off-day" }), says: /holds one side for 1 ?min/ },
+  "long-holds": {
+    bad: session([{ drill: "hip-flexor-hold", dose: seconds(90) }]),
+    good: session([{ drill: "hip-flexor-hold", dose: seconds(90) }], { purpose: "off-day" }),
+    says: /holds one side for 1 ?min/,
+  },
   tempo: {
-    bad: session([{ drill: "stick-pass", dose: { kind: "reps", count: 8, tempo: [{ do: "over", seconds: 1 }, { do: "back", seconds: 1 }] } }]),
-    good: session([{ drill: "stick-pass", dose: { kind: "reps", count: 8, tempo: [{ do: "over", seconds: 2 }, { do: "back", seconds: 2 }] } }]), says: /2 s a repetition; it needs at least 4 s/,
+    bad: session([
+      {
+        drill: "stick-pass",
+        dose: {
+          kind: "reps",
+          count: 8,
+          tempo: [
+            { do: "over", seconds: 1 },
+            { do: "back", seconds: 1 },
+          ],
+        },
+      },
+    ]),
+    good: session([
+      {
+        drill: "stick-pass",
+        dose: {
+          kind: "reps",
+          count: 8,
+          tempo: [
+            { do: "over", seconds: 2 },
+            { do: "back", seconds: 2 },
+          ],
+        },
+      },
+    ]),
+    says: /2 s a repetition; it needs at least 4 s/,
   },
-  "interval-rest": { bad: clocked(30, 15, own("squat-free"), own("bridge")), good: clocked(30, 15, own("squat-free"), own("bridge", "standard", { demo: 0 })), says: /^The change to .* takes 31 s, 16 s more than the rest\.$/ },
-  "interval-work": { bad: clocked(5, 10, SLOW), good: clocked(6, 10, SLOW), says: /^One repetition of Cat.* takes 6 s, longer than the 5 s there are for it\.$/i },
+  "interval-rest": {
+    bad: clocked(30, 15, own("squat-free"), own("bridge")),
+    good: clocked(30, 15, own("squat-free"), own("bridge", "standard", { demo: 0 })),
+    says: /^The change to .* takes 31 s, 16 s more than the rest\.$/,
+  },
+  "interval-work": {
+    bad: clocked(5, 10, SLOW),
+    good: clocked(6, 10, SLOW),
+    says: /^One repetition of Cat.* takes 6 s, longer than the 5 s there are for it\.$/i,
+  },
   "one-knee": {
-    drills: bareKnee, says: /one knee for more than 3 ?min/,
-    bad: session([{ drill: "hip-flexor-hold", dose: seconds(200), sides: "left" }]), good: session([{ drill: "hip-flexor-hold", dose: seconds(120) }]),
+    drills: bareKnee,
+    says: /one knee for more than 3 ?min/,
+    bad: session([{ drill: "hip-flexor-hold", dose: seconds(200), sides: "left" }]),
+    good: session([{ drill: "hip-flexor-hold", dose: seconds(120) }]),
   },
-  "top-demand": { bad: session([{ drill: "cat-camel", dose: seconds(60) }], { target: 600 }), good: session([{ drill: folding, dose: seconds(600) }], { target: 600 }), says: /Hip folding gets 0 s of/, demand: FOLDING },
-  instructions: { bad: session([{ drill: "cat-camel", demo: 1, dose: seconds(60) }]), good: session([{ drill: "cat-camel", demo: 30, dose: seconds(60) }]), says: /to set up in words; 1 s are there/ },
-  planes: { bad: session([{ drill: "bridge", dose: seconds(60) }]), good: session([{ drill: "bridge", dose: seconds(60) }, { drill: "open-book", dose: seconds(20) }, { drill: "rib-shift", dose: seconds(20) }]), says: /Nothing moves in one direction: to the side/ },
+  "top-demand": {
+    bad: session([{ drill: "cat-camel", dose: seconds(60) }], { target: 600 }),
+    good: session([{ drill: folding, dose: seconds(600) }], { target: 600 }),
+    says: /Hip folding gets 0 s of/,
+    demand: FOLDING,
+  },
+  instructions: {
+    bad: session([{ drill: "cat-camel", demo: 1, dose: seconds(60) }]),
+    good: session([{ drill: "cat-camel", demo: 30, dose: seconds(60) }]),
+    says: /to set up in words; 1 s are there/,
+  },
+  planes: {
+    bad: session([{ drill: "bridge", dose: seconds(60) }]),
+    good: session([
+      { drill: "bridge", dose: seconds(60) },
+      { drill: "open-book", dose: seconds(20) },
+      { drill: "rib-shift", dose: seconds(20) },
+    ]),
+    says: /Nothing moves in one direction: to the side/,
+  },
   kit: {
-    bad: session([own("stick-pass")]), good: session([own("cat-camel")]), group: group({ kit: { stick: 2, pad: 3 } }), says: /3 pieces of “stick” are needed for 3 people at once; there are 2/,
+    bad: session([own("stick-pass")]),
+    good: session([own("cat-camel")]),
+    group: group({ kit: { stick: 2, pad: 3 } }),
+    says: /3 pieces of “stick” are needed for 3 people at once; there are 2/,
   },
   "protected-areas": {
-    bad: session([own("squat-free")]), good: session([own("cat-camel")]), group: group({}, { people: people("Tern", ["Moss", "knee-deep-bend"]) }), says: /loads a deep bend of the knee, which Moss protects/,
+    bad: session([own("squat-free")]),
+    good: session([own("cat-camel")]),
+    group: group({}, { people: people("Tern", ["Moss", "knee-deep-bend"]) }),
+    says: /loads a deep bend of the knee, which Moss protects/,
   },
   "posture-order": {
-    bad: session([own("cat-camel"), own("squat-free"), own("bird-dog-long"), own("lunge-reverse")]), good: session([own("cat-camel"), own("bird-dog-long"), own("squat-free"), own("lunge-reverse")]), says: /change posture \d+ times; the same drills can do with \d+/,
+    bad: session([own("cat-camel"), own("squat-free"), own("bird-dog-long"), own("lunge-reverse")]),
+    good: session([own("cat-camel"), own("bird-dog-long"), own("squat-free"), own("lunge-reverse")]),
+    says: /change posture \d+ times; the same drills can do with \d+/,
   },
   "mixed-group": {
-    bad: session([own("lunge-reverse")]), good: session([own("cat-camel", "easier"), own("bridge")]), group: group({ mixed: true, kit: { pad: 3 } }), says: /Reverse lunge.* has no easier form/i,
+    bad: session([own("lunge-reverse")]),
+    good: session([own("cat-camel", "easier"), own("bridge")]),
+    group: group({ mixed: true, kit: { pad: 3 } }),
+    says: /Reverse lunge.* has no easier form/i,
   },
   caps: {
-    bad: session([own("ankle-rock"), own("ankle-effort")]), good: session([own("ankle-rock"), own("hip-flexor-hold", "standard", { dose: seconds(30) })]), group: group({ effortCap: 60, holdCap: 40 }), says: /asks for \d+ % effort; this group’s cap is 60 %/,
+    bad: session([own("ankle-rock"), own("ankle-effort")]),
+    good: session([own("ankle-rock"), own("hip-flexor-hold", "standard", { dose: seconds(30) })]),
+    group: group({ effortCap: 60, holdCap: 40 }),
+    says: /asks for \d+ % effort; this group’s cap is 60 %/,
   },
-  "balance-support": { bad: session([own("lunge-reverse")]), good: session([own("lunge-reverse", "easier")]), group: group({ support: true }), says: /nothing to hold on to/ },
-  ground: { bad: session([own("cat-camel")]), good: session([own("squat-free")]), group: group({ surface: "wet grass" }), says: /^Cat.camel goes down on wet grass\.$/ },
-  floor: { bad: session([own("squat-walk", "standard", { dose: { ...drillById("squat-walk")!.levels.standard.dose, count: 10 } })]), good: session([own("squat-walk")]), group: group({ floor: 8 }), says: /travels about 13 m; the floor is 8 m/ },
-  "new-drill": { bad: session([own("cat-camel", "standard", { demo: 0 })]), good: session([own("bridge", "standard", { demo: 0 })]), group: group({}, { shown: ["bridge"] }), says: /is new to Kestrel Sound/ },
+  "balance-support": {
+    bad: session([own("lunge-reverse")]),
+    good: session([own("lunge-reverse", "easier")]),
+    group: group({ support: true }),
+    says: /nothing to hold on to/,
+  },
+  ground: {
+    bad: session([own("cat-camel")]),
+    good: session([own("squat-free")]),
+    group: group({ surface: "wet grass" }),
+    says: /^Cat.camel goes down on wet grass\.$/,
+  },
+  floor: {
+    bad: session([
+      own("squat-walk", "standard", { dose: { ...drillById("squat-walk")!.levels.standard.dose, count: 10 } }),
+    ]),
+    good: session([own("squat-walk")]),
+    group: group({ floor: 8 }),
+    says: /travels about 13 m; the floor is 8 m/,
+  },
+  "new-drill": {
+    bad: session([own("cat-camel", "standard", { demo: 0 })]),
+    good: session([own("bridge", "standard", { demo: 0 })]),
+    group: group({}, { shown: ["bridge"] }),
+    says: /is new to Kestrel Sound/,
+  },
   "first-minutes": {
-    bad: session([own("squat-free", "harder", { sets: 3 }), own("cat-camel", "standard", { sets: 3 }), own("open-book", "standard", { sets: 2 })]), good: session([own("cat-camel", "standard", { sets: 3 }), own("open-book", "standard", { sets: 2 }), own("squat-free", "harder")]), says: /begins harder than it goes on/,
+    bad: session([
+      own("squat-free", "harder", { sets: 3 }),
+      own("cat-camel", "standard", { sets: 3 }),
+      own("open-book", "standard", { sets: 2 }),
+    ]),
+    good: session([
+      own("cat-camel", "standard", { sets: 3 }),
+      own("open-book", "standard", { sets: 2 }),
+      own("squat-free", "harder"),
+    ]),
+    says: /begins harder than it goes on/,
   },
-  closing: { bad: session([{ drill: "open-book", dose: seconds(30) }]), good: session([{ drill: "lunge-reverse", dose: seconds(30) }]), says: /ends with Side-lying open book/ },
+  closing: {
+    bad: session([{ drill: "open-book", dose: seconds(30) }]),
+    good: session([{ drill: "lunge-reverse", dose: seconds(30) }]),
+    says: /ends with Side-lying open book/,
+  },
 };
 
 describe("the audit", () => {
-  it("has a case here for every rule", () => expect(Object.keys(CASES).sort()).toEqual(RULES.map((rule) => rule.id).sort()));
-  it.each(Object.entries(CASES))("%s is found where it is and not where it is not", (id, { bad, good, says, ...by }) => {
-    const found = of(id, bad, by);
-    expect(found.map((f) => f.says).join("\n")).toMatch(says);
-    for (const finding of found) expect(finding.why.length).toBeGreaterThan(10);
-    expect(of(id, good, by)).toEqual([]);
-  });
+  it("has a case here for every rule", () =>
+    expect(Object.keys(CASES).sort()).toEqual(RULES.map((rule) => rule.id).sort()));
+  it.each(Object.entries(CASES))(
+    "%s is found where it is and not where it is not",
+    (id, { bad, good, says, ...by }) => {
+      const found = of(id, bad, by);
+      expect(found.map((f) => f.says).join("\n")).toMatch(says);
+      for (const finding of found) expect(finding.why.length).toBeGreaterThan(10);
+      expect(of(id, good, by)).toEqual([]);
+    },
+  );
   it("says a long kneel on one knee once, and not at all with a pad", () => {
     const { bad } = CASES["one-knee"]!;
     expect(of("one-knee", bad, { drills: bareKnee })).toHaveLength(1);
     expect(of("one-knee", bad)).toEqual([]);
   });
   it("puts the most serious first", () => {
-    const all = audit(look(session([{ drill: "ankle-effort", dose: drillById("ankle-effort")!.levels.standard.dose }], { target: 60, title: "30 minutes" })));
+    const all = audit(
+      look(
+        session([{ drill: "ankle-effort", dose: drillById("ankle-effort")!.levels.standard.dose }], {
+          target: 60,
+          title: "30 minutes",
+        }),
+      ),
+    );
     const order = all.map((f) => SEVERITIES.indexOf(f.severity));
     expect(order).toEqual([...order].sort());
     expect(all[0]?.rule).toBe("cold-effort");
   });
   it("adds up holds of one region over drills", () => {
-    const two = session([own("hip-flexor-hold", "standard", { dose: seconds(40) }), own("hip-flexor-hold", "easier", { dose: seconds(40) })]);
+    const two = session([
+      own("hip-flexor-hold", "standard", { dose: seconds(40) }),
+      own("hip-flexor-hold", "easier", { dose: seconds(40) }),
+    ]);
     const found = of("long-holds", two);
-    expect(found.map((f) => [f.place?.item, f.says])).toEqual([[1, expect.stringMatching(/held for 1 ?min 20 ?s a side/)]]);
+    expect(found.map((f) => [f.place?.item, f.says])).toEqual([
+      [1, expect.stringMatching(/held for 1 ?min 20 ?s a side/)],
+    ]);
     expect(of("long-holds", found[0]!.fix!.apply(two))).toEqual([]);
   });
   it("tells what someone does instead in the same time, and stops where there is nothing", () => {
     const s = session([own("squat-free")]);
-    const some = of("protected-areas", session([own("single-leg-reach")]), { group: group({}, { people: people("Tern", ["Moss", "balance"]) }) })[0]!;
-    expect([some.severity, some.says]).toEqual(["hint", expect.stringMatching(/In the same time, Moss: the easier level\.$/)]);
-    const none = of("protected-areas", session([own("squat-walk")]), { group: group({}, { people: [{ name: "Moss", areas: [...AREAS] }] }) })[0]!;
-    expect([none.severity, none.says]).toEqual(["stop", expect.stringMatching(/nothing else in that time for Moss: they would rest here/)]);
+    const some = of("protected-areas", session([own("single-leg-reach")]), {
+      group: group({}, { people: people("Tern", ["Moss", "balance"]) }),
+    })[0]!;
+    expect([some.severity, some.says]).toEqual([
+      "hint",
+      expect.stringMatching(/In the same time, Moss: the easier level\.$/),
+    ]);
+    const none = of("protected-areas", session([own("squat-walk")]), {
+      group: group({}, { people: [{ name: "Moss", areas: [...AREAS] }] }),
+    })[0]!;
+    expect([none.severity, none.says]).toEqual([
+      "stop",
+      expect.stringMatching(/nothing else in that time for Moss: they would rest here/),
+    ]);
     const all = of("protected-areas", s, { group: group({ areas: ["knee-deep-bend"] }) })[0]!;
     expect([all.severity, all.says]).toEqual(["stop", expect.stringMatching(/which the whole group protects/)]);
   });
   it("says nothing of people and kit where nothing was said of them", () => {
-    const s = session([own("stick-pass"), own("squat-free"), own("ankle-effort"), own("squat-walk"), own("lunge-reverse")]);
+    const s = session([
+      own("stick-pass"),
+      own("squat-free"),
+      own("ankle-effort"),
+      own("squat-walk"),
+      own("lunge-reverse"),
+    ]);
     const rules = new Set(audit(look(s, { group: group({}) })).map((f) => f.rule));
-    for (const rule of ["kit", "protected-areas", "mixed-group", "caps", "balance-support", "floor", "new-drill"]) expect(rules.has(rule), rule).toBe(false);
+    for (const rule of ["kit", "protected-areas", "mixed-group", "caps", "balance-support", "floor", "new-drill"])
+      expect(rules.has(rule), rule).toBe(false);
   });
   it("takes a fix away that does not mend, or that does harm", () => {
     // Closing with one more drill breaks the promised length, which is more serious than the closing.
-    const tight = session([own("open-book")], { target: Math.ceil(auditInput(session([own("open-book")]), drillById).timeline.totalSeconds) });
+    const tight = session([own("open-book")], {
+      target: Math.ceil(auditInput(session([own("open-book")]), drillById).timeline.totalSeconds),
+    });
     const input = look(tight);
     const closing = audit(input).find((f) => f.rule === "closing")!;
     expect(closing.offer!()).toBeDefined();
@@ -144,43 +326,82 @@ describe("the audit", () => {
   });
   it("offers fixes that take the finding away, add nothing as serious, and keep a session that compiles", () => {
     const items = fc.array(
-      fc.record({ drill: fc.constantFrom(...DRILLS.map((d) => d.id)), sides: fc.constantFrom(undefined, "left", "right"), sets: fc.integer({ min: 1, max: 3 }), use: fc.constantFrom("own", "time"), level: fc.constantFrom("easier" as const, "standard" as const, "harder" as const) }),
+      fc.record({
+        drill: fc.constantFrom(...DRILLS.map((d) => d.id)),
+        sides: fc.constantFrom(undefined, "left", "right"),
+        sets: fc.integer({ min: 1, max: 3 }),
+        use: fc.constantFrom("own", "time"),
+        level: fc.constantFrom("easier" as const, "standard" as const, "harder" as const),
+      }),
       { minLength: 1, maxLength: 8 },
     );
     const anyGroup = fc.record({
-      kit: fc.constantFrom(undefined, { pad: 3, support: 3, wall: 1 }, { stick: 6, pad: 3, roller: 1, block: 6 }), floor: fc.constantFrom(undefined, 6, 20), effortCap: fc.constantFrom(undefined, 70), holdCap: fc.constantFrom(undefined, 30),
-      support: fc.boolean(), mixed: fc.boolean(), moss: fc.subarray([...AREAS], { maxLength: 3 }), shown: fc.constantFrom(undefined, [], ["cat-camel"]),
+      kit: fc.constantFrom(undefined, { pad: 3, support: 3, wall: 1 }, { stick: 6, pad: 3, roller: 1, block: 6 }),
+      floor: fc.constantFrom(undefined, 6, 20),
+      effortCap: fc.constantFrom(undefined, 70),
+      holdCap: fc.constantFrom(undefined, 30),
+      support: fc.boolean(),
+      mixed: fc.boolean(),
+      moss: fc.subarray([...AREAS], { maxLength: 3 }),
+      shown: fc.constantFrom(undefined, [], ["cat-camel"]),
     });
     const rank = (f: Found) => SEVERITIES.indexOf(f.severity);
     fc.assert(
-      fc.property(items, anyGroup, fc.constantFrom("before-training", "before-game", "off-day", "after-training"), fc.constantFrom(undefined, 120, 600), (list, { moss, shown, ...given }, purpose, target) => {
-        const s = session(
-          list.map(({ drill, sides, sets, use, level }) => ({ drill, level, sets, ...(sides && drillById(drill)!.sides !== "together" && { sides }), dose: use === "own" ? drillById(drill)!.levels[level].dose : seconds(75) })),
-          { purpose, ...(target && { target }) },
-        );
-        const setting = Object.fromEntries(Object.entries(given).filter(([, value]) => value !== undefined)) as GroupSetting;
-        const input = look(s, { demand: demandById("rowing"), group: group(setting, { people: [{ name: "Moss", areas: moss }, { name: "Tern", areas: [] }], ...(shown && { shown: [...shown] }) }) });
-        const offered = withMendingFixes(input);
-        expect(offered.length).toBe(audit(input).length);
-        const keys = (all: Found[], of: Session) => all.map((f) => keyOf(f, of));
-        const before = keys(offered, s);
-        for (const finding of offered) {
-          if (!finding.fix) continue;
-          const mended = finding.fix.apply(s);
-          expect(compile(mended, drillById).totalSeconds).toBeGreaterThan(0);
-          const now = keys(auditAgain(mended, input), mended);
-          const count = (list: string[], key: string) => list.filter((k) => k === key).length;
-          const key = keyOf(finding, s);
-          expect(count(now, key), `${key} after ${finding.fix.words}`).toBeLessThan(count(before, key));
-          for (const one of auditAgain(mended, input)) {
-            const own = keyOf(one, mended);
-            if (rank(one) <= rank(finding)) expect(count(now, own), `${own} came with ${finding.fix.words}`).toBeLessThanOrEqual(count(before, own));
+      fc.property(
+        items,
+        anyGroup,
+        fc.constantFrom("before-training", "before-game", "off-day", "after-training"),
+        fc.constantFrom(undefined, 120, 600),
+        (list, { moss, shown, ...given }, purpose, target) => {
+          const s = session(
+            list.map(({ drill, sides, sets, use, level }) => ({
+              drill,
+              level,
+              sets,
+              ...(sides && drillById(drill)!.sides !== "together" && { sides }),
+              dose: use === "own" ? drillById(drill)!.levels[level].dose : seconds(75),
+            })),
+            { purpose, ...(target && { target }) },
+          );
+          const setting = Object.fromEntries(
+            Object.entries(given).filter(([, value]) => value !== undefined),
+          ) as GroupSetting;
+          const input = look(s, {
+            demand: demandById("rowing"),
+            group: group(setting, {
+              people: [
+                { name: "Moss", areas: moss },
+                { name: "Tern", areas: [] },
+              ],
+              ...(shown && { shown: [...shown] }),
+            }),
+          });
+          const offered = withMendingFixes(input);
+          expect(offered.length).toBe(audit(input).length);
+          const keys = (all: Found[], of: Session) => all.map((f) => keyOf(f, of));
+          const before = keys(offered, s);
+          for (const finding of offered) {
+            if (!finding.fix) continue;
+            const mended = finding.fix.apply(s);
+            expect(compile(mended, drillById).totalSeconds).toBeGreaterThan(0);
+            const now = keys(auditAgain(mended, input), mended);
+            const count = (list: string[], key: string) => list.filter((k) => k === key).length;
+            const key = keyOf(finding, s);
+            expect(count(now, key), `${key} after ${finding.fix.words}`).toBeLessThan(count(before, key));
+            for (const one of auditAgain(mended, input)) {
+              const own = keyOf(one, mended);
+              if (rank(one) <= rank(finding))
+                expect(count(now, own), `${own} came with ${finding.fix.words}`).toBeLessThanOrEqual(
+                  count(before, own),
+                );
+            }
           }
-        }
-      }),
+        },
+      ),
       { numRuns: 60 },
     );
   });
 });
 
-const auditAgain = (s: Session, { demand, group: g }: ReturnType<typeof auditInput>) => audit(auditInput(s, drillById, { demand, group: g, offered: DRILLS }));
+const auditAgain = (s: Session, { demand, group: g }: ReturnType<typeof auditInput>) =>
+  audit(auditInput(s, drillById, { demand, group: g, offered: DRILLS }));

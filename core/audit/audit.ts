@@ -12,7 +12,11 @@ export { RULES } from "./rules";
 export type Found = Finding & { rule: string };
 
 /** Everything the rules look at, worked out once. Throws for drills that are unknown, as `compile` does. */
-export function auditInput(session: Session, drills: AuditInput["drills"], circumstances: Circumstances = {}): AuditInput {
+export function auditInput(
+  session: Session,
+  drills: AuditInput["drills"],
+  circumstances: Circumstances = {},
+): AuditInput {
   const timeline = compile(session, drills);
   return { session, timeline, drills, coverage: coverageOf(session, timeline, drills), offered: [], ...circumstances };
 }
@@ -24,10 +28,12 @@ export const audit = (input: AuditInput): Found[] => allAtOnce(auditInSteps(inpu
 export function* auditInSteps(input: AuditInput): Steps<Found[]> {
   const all: Found[] = [];
   for (const rule of RULES) {
-    for (const finding of rule.inSteps ? yield* rule.inSteps(input) : rule.find(input)) all.push({ rule: rule.id, ...finding });
+    for (const finding of rule.inSteps ? yield* rule.inSteps(input) : rule.find(input))
+      all.push({ rule: rule.id, ...finding });
     yield;
   }
-  return all.map((finding, i) => ({ finding, i }))
+  return all
+    .map((finding, i) => ({ finding, i }))
     .sort((a, b) => SEVERITIES.indexOf(a.finding.severity) - SEVERITIES.indexOf(b.finding.severity) || a.i - b.i)
     .map(({ finding }) => finding);
 }
@@ -57,12 +63,16 @@ export function mending(found: Found, input: AuditInput, all: readonly Found[]):
   const session = settled(fix.apply(input.session), input.drills);
   // What a block by the clock can't keep is no fix.
   if (session === input.session || meaningFaults(session, input.drills).length > 0) return undefined;
-  const after = audit(auditInput(session, input.drills, { demand: input.demand, group: input.group, offered: input.offered }));
+  const after = audit(
+    auditInput(session, input.drills, { demand: input.demand, group: input.group, offered: input.offered }),
+  );
   const [before, now] = [counts(all, input.session), counts(after, session)];
   const key = keyOf(found, input.session);
   if ((now.get(key) ?? 0) >= (before.get(key) ?? 0)) return undefined;
   const rank = (one: Found) => SEVERITIES.indexOf(one.severity);
-  const worse = after.some((one) => rank(one) <= rank(found) && (now.get(keyOf(one, session)) ?? 0) > (before.get(keyOf(one, session)) ?? 0));
+  const worse = after.some(
+    (one) => rank(one) <= rank(found) && (now.get(keyOf(one, session)) ?? 0) > (before.get(keyOf(one, session)) ?? 0),
+  );
   return worse ? undefined : { fix, session, found: after };
 }
 
@@ -70,7 +80,11 @@ export function mending(found: Found, input: AuditInput, all: readonly Found[]):
 const MOST_AT_ONCE = 60;
 
 /** Mends what one rule finds, one after the other, as far as its fixes mend; each is tried on what the one before has left. What has a key in `leave` stays. Others are served between. */
-export function* mendingAll(rule: string, input: AuditInput, leave: ReadonlySet<string> = new Set()): Steps<{ session: Session; found: Found[]; fixes: string[] }> {
+export function* mendingAll(
+  rule: string,
+  input: AuditInput,
+  leave: ReadonlySet<string> = new Set(),
+): Steps<{ session: Session; found: Found[]; fixes: string[] }> {
   const fixes: string[] = [];
   let now = input;
   let found = audit(now);

@@ -9,5 +9,8 @@ import type { Seconds } from "~/core/units";
 export function byClock(session: Session, place: Place, seconds: Seconds): Fix | undefined {
   const interval = session.blocks[place.block]?.interval;
   if (!interval || seconds < INTERVAL_BOUNDS.leastWork) return undefined;
-  return { words: `Work ${secondsText(seconds)} at a time in this block`, apply: (s) => editBlock(s, place.block, { interval: { ...interval, work: seconds } }) };
+  return {
+    words: `Work ${secondsText(seconds)} at a time in this block`,
+    apply: (s) => editBlock(s, place.block, { interval: { ...interval, work: seconds } }),
+  };
 }

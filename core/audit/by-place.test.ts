@@ -2,11 +2,21 @@ import { describe, expect, it } from "vitest";
 import { flagsByPlace } from "./by-place";
 import type { Finding } from "./types";
 
-const at = (severity: Finding["severity"], says: string, item?: number): Finding => ({ severity, says, why: "", ...(item !== undefined && { place: { block: 0, item } }) });
+const at = (severity: Finding["severity"], says: string, item?: number): Finding => ({
+  severity,
+  says,
+  why: "",
+  ...(item !== undefined && { place: { block: 0, item } }),
+});
 
 describe("what stands out at each drill", () => {
   it("is the most serious finding there, and says all of them", () => {
-    const flags = flagsByPlace([at("hint", "Odd.", 1), at("stop", "Too much.", 1), at("warn", "Long.", 2), at("warn", "Over.")]);
+    const flags = flagsByPlace([
+      at("hint", "Odd.", 1),
+      at("stop", "Too much.", 1),
+      at("warn", "Long.", 2),
+      at("warn", "Over."),
+    ]);
     expect([...flags]).toEqual([
       ["0.1", { severity: "stop", says: "Odd. Too much." }],
       ["0.2", { severity: "warn", says: "Long." }],

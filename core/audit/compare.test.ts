@@ -10,10 +10,23 @@ import { madeDrill } from "~/fixtures/drills";
  */
 
 const session: Session = newSession({ title: "t", purpose: "off-day", target: undefined }, [
-  { title: "b", rounds: 1, restBetweenRounds: 0, sideOrder: "drill-by-drill", items: [itemOf(madeDrill("one")), itemOf(madeDrill("two"))] },
+  {
+    title: "b",
+    rounds: 1,
+    restBetweenRounds: 0,
+    sideOrder: "drill-by-drill",
+    items: [itemOf(madeDrill("one")), itemOf(madeDrill("two"))],
+  },
 ]);
-const one = (rule: string, severity: Found["severity"], says: string, item?: number): Found => ({ rule, severity, says, why: "because", ...(item !== undefined && { place: { block: 0, item } }) });
-const anew = (before: Found[], after: Found[]) => foundAnew({ session, found: before }, { session, found: after }).map((found) => found.says);
+const one = (rule: string, severity: Found["severity"], says: string, item?: number): Found => ({
+  rule,
+  severity,
+  says,
+  why: "because",
+  ...(item !== undefined && { place: { block: 0, item } }),
+});
+const anew = (before: Found[], after: Found[]) =>
+  foundAnew({ session, found: before }, { session, found: after }).map((found) => found.says);
 const worse = (before: Found[], after: Found[]) => worsened({ session, found: before }, { session, found: after });
 
 describe("what is found anew", () => {
@@ -34,13 +47,21 @@ describe("what is found anew", () => {
     expect(anew([said], [one("caps", "warn", "over", 1)])).toEqual(["over"]);
   });
   it("is told without what would mend it", () => {
-    const found: Found = { ...one("caps", "warn", "over", 0), fix: { words: "w", apply: (s) => s }, offer: () => undefined };
+    const found: Found = {
+      ...one("caps", "warn", "over", 0),
+      fix: { words: "w", apply: (s) => s },
+      offer: () => undefined,
+    };
     expect(foundAnew({ session, found: [] }, { session, found: [found] })).toEqual([one("caps", "warn", "over", 0)]);
   });
 });
 
 describe("how much a change makes worse", () => {
-  const [hint, warn, stop] = (["hint", "warn", "stop"] as const).map((severity) => one("caps", severity, "s", 0)) as [Found, Found, Found];
+  const [hint, warn, stop] = (["hint", "warn", "stop"] as const).map((severity) => one("caps", severity, "s", 0)) as [
+    Found,
+    Found,
+    Found,
+  ];
   it("counts what is no mere hint and was not there, or was less serious", () => {
     expect(worse([], [hint])).toBe(0);
     expect(worse([], [warn])).toBe(1);

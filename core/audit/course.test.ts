@@ -13,12 +13,25 @@ import { groupOf, itemsAfter, look, seconds, timed } from "~/fixtures/looked";
 
 describe("the first minutes", () => {
   // Strength is 0.75, dynamic work 0.4, circles 0.2, breath 0.1; a level is 0.12.
-  const [lift, move, circle] = [madeDrill("lift", { method: "strength" }), madeDrill("move"), madeDrill("circle", { method: "circles" })];
+  const [lift, move, circle] = [
+    madeDrill("lift", { method: "strength" }),
+    madeDrill("move"),
+    madeDrill("circle", { method: "circles" }),
+  ];
   const all = [lift, move, circle];
   it("are those before two minutes, and harder than what follows by more than an eighth", () => {
     const { of, session } = look(all, [[timed(lift, 120), timed(move, 60)], [timed(circle, 60)]]);
-    expect(of("first-minutes").map((one) => [one.place, one.at, one.says, one.fix!.words])).toEqual([[{ block: 0, item: 0 }, 0, "It begins harder than it goes on: The lift comes in the first two minutes.", "Begin with The circle"]]);
-    expect(itemsAfter(of("first-minutes")[0], session).map((items) => items.map((item) => item.drill))).toEqual([["circle", "lift", "move"]]);
+    expect(of("first-minutes").map((one) => [one.place, one.at, one.says, one.fix!.words])).toEqual([
+      [
+        { block: 0, item: 0 },
+        0,
+        "It begins harder than it goes on: The lift comes in the first two minutes.",
+        "Begin with The circle",
+      ],
+    ]);
+    expect(itemsAfter(of("first-minutes")[0], session).map((items) => items.map((item) => item.drill))).toEqual([
+      ["circle", "lift", "move"],
+    ]);
     expect(look(all, [[timed(move, 120), timed(lift, 60)]]).of("first-minutes")).toEqual([]);
     expect(look(all, [[timed(lift, 120)]]).of("first-minutes")).toEqual([]);
   });
@@ -36,7 +49,9 @@ describe("the first minutes", () => {
     expect(look([move, circle], [[timed(move, 120), timed(circle, 60)]]).of("first-minutes")).toEqual([]);
     expect(look([lift, hard], [[timed(lift, 120), timed(hard, 60)]]).of("first-minutes")).toEqual([]);
     expect(look([lift], [[timed(lift, 120, { level: "harder" }), timed(lift, 60)]]).of("first-minutes")).toEqual([]);
-    expect(look([lift], [[timed(lift, 120, { level: "harder" }), timed(lift, 60, { level: "easier" })]]).of("first-minutes")).toHaveLength(1);
+    expect(
+      look([lift], [[timed(lift, 120, { level: "harder" }), timed(lift, 60, { level: "easier" })]]).of("first-minutes"),
+    ).toHaveLength(1);
   });
   it("are mended by the gentlest of what comes later, by nothing where that is no gentler", () => {
     const { of } = look(all, [[timed(lift, 120), timed(move, 60), timed(circle, 60), timed(move, 60)]]);
@@ -55,30 +70,56 @@ describe("the set-up in words", () => {
   it("takes two and a half words a second, all sentences together", () => {
     expect(demo(4).of("instructions")).toEqual([]);
     const { of, session } = demo(3.9);
-    expect(of("instructions").map((one) => [one.severity, one.at, one.says, one.fix!.words])).toEqual([["hint", 0, "The wordy takes 4 s to set up in words; 3.9 s are there.", "Watch first for 4 s"]]);
+    expect(of("instructions").map((one) => [one.severity, one.at, one.says, one.fix!.words])).toEqual([
+      ["hint", 0, "The wordy takes 4 s to set up in words; 3.9 s are there.", "Watch first for 4 s"],
+    ]);
     expect(itemsAfter(of("instructions")[0], session)[0]![0]!.demo).toBe(4);
     expect(demo(0).of("instructions")).toEqual([]);
   });
 });
 
 describe("the end", () => {
-  const [open, lunge, breath] = [madeDrill("open", { posture: "side-lying", endPosture: "side-lying" }), madeDrill("lunge", { method: "strength", endPosture: "split-stance" }), madeDrill("breath", { method: "breath", posture: "supine", endPosture: "supine" })];
-  const ends = (drill: Drill, purpose: Session["purpose"], offered: Drill[] = []) => look([open, lunge, breath, ...offered, drill], [[open, drill]], { purpose, offered });
+  const [open, lunge, breath] = [
+    madeDrill("open", { posture: "side-lying", endPosture: "side-lying" }),
+    madeDrill("lunge", { method: "strength", endPosture: "split-stance" }),
+    madeDrill("breath", { method: "breath", posture: "supine", endPosture: "supine" }),
+  ];
+  const ends = (drill: Drill, purpose: Session["purpose"], offered: Drill[] = []) =>
+    look([open, lunge, breath, ...offered, drill], [[open, drill]], { purpose, offered });
   it("is a pattern on the feet before training, and slow breath after it; otherwise as one likes", () => {
     for (const purpose of ["before-training", "before-lifting", "before-game"] as const) {
-      expect(ends(open, purpose).of("closing").map((one) => [one.place, one.says])).toEqual([[{ block: 0, item: 1 }, "It ends with The open, not with a pattern on the feet."]]);
+      expect(
+        ends(open, purpose)
+          .of("closing")
+          .map((one) => [one.place, one.says]),
+      ).toEqual([[{ block: 0, item: 1 }, "It ends with The open, not with a pattern on the feet."]]);
       expect(ends(lunge, purpose).of("closing")).toEqual([]);
     }
-    expect(ends(lunge, "after-training").of("closing").map((one) => one.says)).toEqual(["It ends with The lunge, without slow breathing."]);
+    expect(
+      ends(lunge, "after-training")
+        .of("closing")
+        .map((one) => one.says),
+    ).toEqual(["It ends with The lunge, without slow breathing."]);
     expect(ends(breath, "after-training").of("closing")).toEqual([]);
     expect(ends(breath, "before-training").of("closing")).toHaveLength(1);
     for (const purpose of ["off-day", "desk-break"] as const) expect(ends(open, purpose).of("closing")).toEqual([]);
   });
   it("asks for a whole way of moving and a position on the feet, both", () => {
-    const ended = (method: Drill["method"], endPosture: "standing" | "squat" | "plank" | "split-stance" | "tall-kneeling" | "hang") => ends(madeDrill("last", { method, endPosture }), "before-training").of("closing").length;
-    expect((["strength", "flow", "travel", "dynamic"] as const).map((method) => ended(method, "standing"))).toEqual([0, 0, 0, 0]);
-    expect((["hold", "circles", "breath", "effort", "release", "balance"] as const).map((method) => ended(method, "standing"))).toEqual([1, 1, 1, 1, 1, 1]);
-    expect((["standing", "squat", "plank", "split-stance"] as const).map((posture) => ended("flow", posture))).toEqual([0, 0, 0, 0]);
+    const ended = (
+      method: Drill["method"],
+      endPosture: "standing" | "squat" | "plank" | "split-stance" | "tall-kneeling" | "hang",
+    ) => ends(madeDrill("last", { method, endPosture }), "before-training").of("closing").length;
+    expect((["strength", "flow", "travel", "dynamic"] as const).map((method) => ended(method, "standing"))).toEqual([
+      0, 0, 0, 0,
+    ]);
+    expect(
+      (["hold", "circles", "breath", "effort", "release", "balance"] as const).map((method) =>
+        ended(method, "standing"),
+      ),
+    ).toEqual([1, 1, 1, 1, 1, 1]);
+    expect((["standing", "squat", "plank", "split-stance"] as const).map((posture) => ended("flow", posture))).toEqual([
+      0, 0, 0, 0,
+    ]);
     expect((["tall-kneeling", "hang"] as const).map((posture) => ended("flow", posture))).toEqual([1, 1]);
   });
   it("is offered a drill that would do, not another", () => {
@@ -99,8 +140,16 @@ describe("the length", () => {
     expect(found(undefined).of("length")).toEqual([]);
     expect(found(100).of("length")).toEqual([]);
     expect(found(160).of("length")).toEqual([]);
-    expect(found(99).of("length").map((one) => [one.severity, one.says, one.fix!.words, one.lead])).toEqual([["warn", "It runs 1 s over the 1:39 promised.", "Promise 2:00 instead", { to: "fit" }]]);
-    expect(found(161).of("length").map((one) => [one.severity, one.says, one.fix!.words, one.lead])).toEqual([["hint", "It ends 1 min 1 s before the 2:41 promised.", "Promise 2:00 instead", { to: "fit" }]]);
+    expect(
+      found(99)
+        .of("length")
+        .map((one) => [one.severity, one.says, one.fix!.words, one.lead]),
+    ).toEqual([["warn", "It runs 1 s over the 1:39 promised.", "Promise 2:00 instead", { to: "fit" }]]);
+    expect(
+      found(161)
+        .of("length")
+        .map((one) => [one.severity, one.says, one.fix!.words, one.lead]),
+    ).toEqual([["hint", "It ends 1 min 1 s before the 2:41 promised.", "Promise 2:00 instead", { to: "fit" }]]);
     for (const target of [99, 161]) {
       const { of, session } = found(target);
       expect(of("length")[0]!.fix!.apply(session).target).toBe(120);
@@ -119,26 +168,60 @@ describe("a title with minutes in it", () => {
       expect(says(title, 631).of("title"), title).toHaveLength(1);
       expect(says(title, 569).of("title"), title).toHaveLength(1);
     }
-    for (const title of ["10 drills", "Top 10", "minutes", "10 minor moves", "1000 minutes"]) expect(says(title, 60).of("title"), title).toEqual([]);
+    for (const title of ["10 drills", "Top 10", "minutes", "10 minor moves", "1000 minutes"])
+      expect(says(title, 60).of("title"), title).toEqual([]);
   });
   it("is mended by the minutes there are, where they are near enough", () => {
     const { of, session } = says("10 minutes before the boat", 300);
-    expect(of("title").map((one) => [one.severity, one.says, one.fix!.words])).toEqual([["hint", "The title says 10 minutes; it lasts 5:00.", "Write 5 in the title"]]);
+    expect(of("title").map((one) => [one.severity, one.says, one.fix!.words])).toEqual([
+      ["hint", "The title says 10 minutes; it lasts 5:00.", "Write 5 in the title"],
+    ]);
     expect(of("title")[0]!.fix!.apply(session).title).toBe("5 minutes before the boat");
     expect(says("10 minutes", 330).of("title")[0]!.fix!.words).toBe("Write 6 in the title");
   });
 });
 
 describe("a motion that is asked for most", () => {
-  const [bend, turn] = [madeDrill("bend"), madeDrill("turn", { main: ["th.rot"], dose: seconds(20), bounds: { least: 10, most: 200, step: 10 } })];
-  const demand = (weight: number, why?: string) => ({ id: "d", name: "Rowing", about: "Rowing.", held: [], rows: { "hip.flex": { weight: 3, why: "It folds." }, "th.rot": { weight, ...(why !== undefined && { why }) } } }) as never;
+  const [bend, turn] = [
+    madeDrill("bend"),
+    madeDrill("turn", { main: ["th.rot"], dose: seconds(20), bounds: { least: 10, most: 200, step: 10 } }),
+  ];
+  const demand = (weight: number, why?: string) =>
+    ({
+      id: "d",
+      name: "Rowing",
+      about: "Rowing.",
+      held: [],
+      rows: { "hip.flex": { weight: 3, why: "It folds." }, "th.rot": { weight, ...(why !== undefined && { why }) } },
+    }) as never;
   const find = (n: number, target: number | undefined, weight = 3) => {
-    const session: Session = { ...newSession({ title: "t", purpose: "off-day", target }, [{ title: "b", rounds: 1, restBetweenRounds: 0, sideOrder: "drill-by-drill", items: [timed(bend, 60), timed(turn, n), timed(bend, 60)] }]), pace: { breath: 6, switchSides: 6, turn: 2, demo: 0, kitChange: 4 } };
-    return audit(auditInput(session, (id) => [bend, turn].find((drill) => drill.id === id), { demand: demand(weight, "The catch turns."), offered: [] })).filter((one) => one.rule === "top-demand");
+    const session: Session = {
+      ...newSession({ title: "t", purpose: "off-day", target }, [
+        {
+          title: "b",
+          rounds: 1,
+          restBetweenRounds: 0,
+          sideOrder: "drill-by-drill",
+          items: [timed(bend, 60), timed(turn, n), timed(bend, 60)],
+        },
+      ]),
+      pace: { breath: 6, switchSides: 6, turn: 2, demo: 0, kitChange: 4 },
+    };
+    return audit(
+      auditInput(session, (id) => [bend, turn].find((drill) => drill.id === id), {
+        demand: demand(weight, "The catch turns."),
+        offered: [],
+      }),
+    ).filter((one) => one.rule === "top-demand");
   };
   it("is said where it gets less than half of what it should, and what for", () => {
     const [found] = find(5, 300);
-    expect([found!.severity, found!.about, found!.why, found!.lead]).toEqual(["warn", "th.rot", "Rowing: The catch turns.", { to: "drills", row: "th.rot" }]);
+    expect([found!.severity, found!.about, found!.why, found!.lead]).toEqual([
+      "warn",
+      "th.rot",
+      "Rowing: The catch turns.",
+      { to: "drills", row: "th.rot" },
+    ]);
     expect(found!.says).toMatch(/gets 5 s of \d/);
     expect(find(5, 300, 2)).toEqual([]);
     expect(find(200, 300)).toEqual([]);
@@ -152,16 +235,33 @@ describe("a motion that is asked for most", () => {
 
 describe("a tempo", () => {
   const drill = madeDrill("swing", { bounds: { least: 1, most: 20, step: 1, leastRep: 3 } });
-  const find = (...tempo: number[]) => look([drill], [[{ ...itemOf(drill), dose: { kind: "reps", count: 5, tempo: tempo.map((n) => ({ do: "go", seconds: n })) } }]]);
+  const find = (...tempo: number[]) =>
+    look(
+      [drill],
+      [[{ ...itemOf(drill), dose: { kind: "reps", count: 5, tempo: tempo.map((n) => ({ do: "go", seconds: n })) } }]],
+    );
   it("is no faster than the drill is safe at, and is slowed in proportion", () => {
     expect(find(1.5, 1.5).of("tempo")).toEqual([]);
     expect(find(2, 2).of("tempo")).toEqual([]);
     const { of, session } = find(1, 1.4);
-    expect(of("tempo").map((one) => [one.severity, one.says, one.fix!.words])).toEqual([["warn", "The swing takes 2.4 s a repetition; it needs at least 3 s.", "Slow it to 3.1 s"]]);
-    expect(itemsAfter(of("tempo")[0], session)[0]![0]!.dose).toEqual({ kind: "reps", count: 5, tempo: [{ do: "go", seconds: 1.3 }, { do: "go", seconds: 1.8 }] });
+    expect(of("tempo").map((one) => [one.severity, one.says, one.fix!.words])).toEqual([
+      ["warn", "The swing takes 2.4 s a repetition; it needs at least 3 s.", "Slow it to 3.1 s"],
+    ]);
+    expect(itemsAfter(of("tempo")[0], session)[0]![0]!.dose).toEqual({
+      kind: "reps",
+      count: 5,
+      tempo: [
+        { do: "go", seconds: 1.3 },
+        { do: "go", seconds: 1.8 },
+      ],
+    });
     expect(look([drill], [[timed(drill, 1)]]).of("tempo")).toEqual([]);
     const any = madeDrill("any");
-    expect(look([any], [[{ ...itemOf(any), dose: { kind: "reps", count: 5, tempo: [{ do: "go", seconds: 0.5 }] } }]]).of("tempo")).toEqual([]);
+    expect(
+      look([any], [[{ ...itemOf(any), dose: { kind: "reps", count: 5, tempo: [{ do: "go", seconds: 0.5 }] } }]]).of(
+        "tempo",
+      ),
+    ).toEqual([]);
   });
 });
 
@@ -170,10 +270,21 @@ describe("left and right", () => {
   const find = (...items: Item[]) => look([each, madeDrill("both")], [items]);
   it("are said with the difference, which side, and what makes them equal", () => {
     const { of, session } = find(timed(each, 30), timed(each, 20, { sides: "left" }));
-    expect(of("unequal-sides").map((one) => [one.severity, one.place, one.says, one.fix!.words])).toEqual([["warn", { block: 0, item: 1 }, "The left side works 20 s longer than the right: 50 s left, 30 s right.", "The each: each side in turn"]]);
+    expect(of("unequal-sides").map((one) => [one.severity, one.place, one.says, one.fix!.words])).toEqual([
+      [
+        "warn",
+        { block: 0, item: 1 },
+        "The left side works 20 s longer than the right: 50 s left, 30 s right.",
+        "The each: each side in turn",
+      ],
+    ]);
     expect(itemsAfter(of("unequal-sides")[0], session)[0]![1]!.sides).toBe("each");
-    expect(find(timed(each, 20, { sides: "right" })).of("unequal-sides")[0]!.says).toBe("The right side works 20 s longer than the left: 0 s left, 20 s right.");
-    expect(find(timed(each, 20, { sides: "left" }), timed(each, 20, { sides: "right" })).of("unequal-sides")).toEqual([]);
+    expect(find(timed(each, 20, { sides: "right" })).of("unequal-sides")[0]!.says).toBe(
+      "The right side works 20 s longer than the left: 0 s left, 20 s right.",
+    );
+    expect(find(timed(each, 20, { sides: "left" }), timed(each, 20, { sides: "right" })).of("unequal-sides")).toEqual(
+      [],
+    );
     const mostly = find(timed(each, 10, { sides: "left" }), timed(each, 30, { sides: "right" }));
     expect(mostly.of("unequal-sides")[0]!.place).toEqual({ block: 0, item: 1 });
     const other = find(timed(madeDrill("both"), 10, { sides: "left", drill: "both" }));
@@ -186,21 +297,44 @@ describe("a direction that nothing moves in", () => {
     const forward = madeDrill("forward");
     const turn = madeDrill("turn", { main: ["th.rot"] });
     const { of, session } = look([forward, turn], [[forward, forward]], { offered: [forward, turn] });
-    expect(of("planes").map((one) => [one.severity, one.about])).toEqual([["hint", "side"], ["hint", "rotation"]]);
+    expect(of("planes").map((one) => [one.severity, one.about])).toEqual([
+      ["hint", "side"],
+      ["hint", "rotation"],
+    ]);
     for (const one of of("planes")) expect(one.says).toMatch(/^Nothing moves in one direction: [a-z ]+\.$/);
     const [side, rotation] = of("planes");
     expect(side!.offer!()).toBeUndefined();
-    expect(rotation!.offer!()!.apply(session).blocks[0]!.items.map((item) => item.drill)).toEqual(["forward", "turn", "forward"]);
+    expect(
+      rotation!.offer!()!
+        .apply(session)
+        .blocks[0]!.items.map((item) => item.drill),
+    ).toEqual(["forward", "turn", "forward"]);
   });
 });
 
 describe("the order of positions", () => {
-  const [low, high, mid] = [madeDrill("low", { posture: "supine", endPosture: "supine" }), madeDrill("high"), madeDrill("mid", { posture: "tall-kneeling", endPosture: "tall-kneeling" })];
+  const [low, high, mid] = [
+    madeDrill("low", { posture: "supine", endPosture: "supine" }),
+    madeDrill("high"),
+    madeDrill("mid", { posture: "tall-kneeling", endPosture: "tall-kneeling" }),
+  ];
   const find = (blocks: Drill[][], rounds = 1) => look([low, high, mid], blocks, { rounds });
   it("is said where the same drills can do with fewer changes and less time, the last staying last", () => {
     const { of, session } = find([[low, high, low, high]]);
-    expect(of("posture-order").map((one) => [one.severity, one.place, one.says, one.fix!.words])).toEqual([["hint", { block: 0, item: 1 }, "People change posture 3 times; the same drills can do with 1. That saves 22 s in moving.", "Put them in the order with 1 changes"]]);
-    expect(itemsAfter(of("posture-order")[0], session)[0]!.map((item) => item.drill)).toEqual(["low", "low", "high", "high"]);
+    expect(of("posture-order").map((one) => [one.severity, one.place, one.says, one.fix!.words])).toEqual([
+      [
+        "hint",
+        { block: 0, item: 1 },
+        "People change posture 3 times; the same drills can do with 1. That saves 22 s in moving.",
+        "Put them in the order with 1 changes",
+      ],
+    ]);
+    expect(itemsAfter(of("posture-order")[0], session)[0]!.map((item) => item.drill)).toEqual([
+      "low",
+      "low",
+      "high",
+      "high",
+    ]);
     expect(find([[low, low, high, high]]).of("posture-order")).toEqual([]);
     expect(find([[low, high]]).of("posture-order")).toEqual([]);
     // Four seconds saved, and as many changes, are not worth it.
@@ -211,7 +345,17 @@ describe("the order of positions", () => {
 describe("what is found", () => {
   it("stands with the most serious first, and of equals in the order of the rules, then of the session", () => {
     const [push, hold] = [madeDrill("push", { method: "effort" }), madeDrill("hold", { method: "hold" })];
-    const { found } = look([push, hold], [[{ ...itemOf(push), dose: { kind: "effort", rounds: 1, ramp: [{ effort: 90, seconds: 5 }] } }, timed(hold, 90), timed(hold, 90)]], { group: groupOf({ holdCap: 40 }), target: 60, title: "30 minutes" });
+    const { found } = look(
+      [push, hold],
+      [
+        [
+          { ...itemOf(push), dose: { kind: "effort", rounds: 1, ramp: [{ effort: 90, seconds: 5 }] } },
+          timed(hold, 90),
+          timed(hold, 90),
+        ],
+      ],
+      { group: groupOf({ holdCap: 40 }), target: 60, title: "30 minutes" },
+    );
     const order = found.map((one) => `${one.severity} ${one.rule} ${one.place?.item ?? ""}`.trim());
     expect(order.slice(0, 4)).toEqual(["stop cold-effort 0", "warn length", "warn caps 1", "warn caps 2"]);
     expect(order.at(-1)).toBe("hint title");

@@ -17,12 +17,19 @@ export type BetterKnown = { found: Found; drill: string; areas: Area[] };
  * Findings about protected areas that a session had not when it was last saved, since it was not known then what a drill loads.
  * `before` is what was written down of the drills of Mapset; of a coach's own it still stands in them.
  */
-export function betterKnown(found: readonly Found[], session: Session, drills: (id: string) => Drill | undefined, before: WrittenBefore): BetterKnown[] {
+export function betterKnown(
+  found: readonly Found[],
+  session: Session,
+  drills: (id: string) => Drill | undefined,
+  before: WrittenBefore,
+): BetterKnown[] {
   return found.flatMap((one): BetterKnown[] => {
     const item = one.place && session.blocks[one.place.block]?.items[one.place.item];
     const drill = item && drills(item.drill);
     if (!item || !drill || !one.areas) return [];
-    const written: readonly Area[] = before[item.drill]?.[item.level] ?? drill.levels[item.level].loads.map((load) => (typeof load === "string" ? load : load.area));
+    const written: readonly Area[] =
+      before[item.drill]?.[item.level] ??
+      drill.levels[item.level].loads.map((load) => (typeof load === "string" ? load : load.area));
     const areas = one.areas.filter((area) => !written.includes(area));
     return areas.length > 0 ? [{ found: one, drill: drill.name, areas }] : [];
   });

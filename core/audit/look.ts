@@ -18,7 +18,16 @@ export function itemsOf(input: Pick<AuditInput, "session" | "drills">): Looked[]
     block.items.flatMap((item, i) => {
       const drill = drills(item.drill);
       // By the clock of its block, where it has one: what is really done is what is looked at.
-      return drill ? [{ place: { block: b, item: i }, item: itemDone(block, item, drills, session.pace), drill, level: drill.levels[item.level] }] : [];
+      return drill
+        ? [
+            {
+              place: { block: b, item: i },
+              item: itemDone(block, item, drills, session.pace),
+              drill,
+              level: drill.levels[item.level],
+            },
+          ]
+        : [];
     }),
   );
   looked.set(input, list);
@@ -36,7 +45,8 @@ export function itemAt(input: Pick<AuditInput, "session" | "drills">, place: Pla
 }
 
 /** Purposes that a game, a lift or fast work follows. */
-export const beforePower = (purpose: Purpose): boolean => purpose === "before-training" || purpose === "before-lifting" || purpose === "before-game";
+export const beforePower = (purpose: Purpose): boolean =>
+  purpose === "before-training" || purpose === "before-lifting" || purpose === "before-game";
 
 /** Whether two places are the same. */
 export const samePlace = (a: Place, b: Place): boolean => a.block === b.block && a.item === b.item;

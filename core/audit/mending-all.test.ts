@@ -8,11 +8,15 @@ import { DRILLS, drillById } from "~/library";
 
 const hold = (seconds: number) => ({ drill: "hip-flexor-hold", dose: { kind: "time", seconds } });
 function session(items: object[]): Session {
-  const read = readSession({ format: "mapset/session", version: 1, title: "Holds", purpose: "off-day", blocks: [{ title: "b", items }] }, drillById);
+  const read = readSession(
+    { format: "mapset/session", version: 1, title: "Holds", purpose: "off-day", blocks: [{ title: "b", items }] },
+    drillById,
+  );
   if (!read.ok) throw new Error(JSON.stringify(read.faults));
   return read.value;
 }
-const look = (s: Session, setting: GroupSetting) => auditInput(s, drillById, { group: { name: "Squad", people: [], setting }, offered: DRILLS });
+const look = (s: Session, setting: GroupSetting) =>
+  auditInput(s, drillById, { group: { name: "Squad", people: [], setting }, offered: DRILLS });
 const secondsOf = (s: Session) => s.blocks[0]!.items.map(({ dose }) => (dose.kind === "time" ? dose.seconds : NaN));
 
 it("mends everything of one kind, and touches nothing else", () => {

@@ -21,7 +21,18 @@ export type Fix = { words: string; apply: (session: Session) => Session };
 export type Lead = { to: "fit" } | { to: "drills"; row: Row } | { to: "kit" } | { to: "person"; place: Place };
 
 /** One thing a rule found: what and how much, at which place, why it matters, and what would mend it. `about` tells findings of one rule apart that have no place; `offer` is a fix that takes some looking for, looked for when it is asked for; `lead` is where to mend it by hand; `areas` are the protected areas it is about. */
-export type Finding = { severity: Severity; says: string; why: string; place?: Place; at?: Seconds; fix?: Fix; offer?: () => Fix | undefined; about?: string; lead?: Lead; areas?: readonly Area[] };
+export type Finding = {
+  severity: Severity;
+  says: string;
+  why: string;
+  place?: Place;
+  at?: Seconds;
+  fix?: Fix;
+  offer?: () => Fix | undefined;
+  about?: string;
+  lead?: Lead;
+  areas?: readonly Area[];
+};
 
 /** What a rule looks at. Everything is worked out once and shared. */
 export type AuditInput = {
@@ -40,4 +51,8 @@ export type AuditInput = {
 export type Circumstances = Partial<Pick<AuditInput, "demand" | "group" | "offered">>;
 
 /** A rule; one that takes long for many people can be asked in steps, too. */
-export type Rule = { id: string; find: (input: AuditInput) => Finding[]; inSteps?: (input: AuditInput) => Steps<Finding[]> };
+export type Rule = {
+  id: string;
+  find: (input: AuditInput) => Finding[];
+  inSteps?: (input: AuditInput) => Steps<Finding[]>;
+};

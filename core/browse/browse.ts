@@ -25,7 +25,10 @@ export const browseSchema = z.object({
   plane: oneOf(PLANES),
   method: oneOf(METHODS),
   posture: oneOf(POSTURES),
-  kit: z.enum(["none", ...KIT]).optional().catch(undefined),
+  kit: z
+    .enum(["none", ...KIT])
+    .optional()
+    .catch(undefined),
   /** A group by whose kit drills are left out; who that is, whoever looks knows. */
   group: z.uuid().optional().catch(undefined),
   /** An area to spare: only drills with a level that does not load it. */
@@ -42,9 +45,18 @@ export type Browse = z.infer<typeof browseSchema>;
 export const sideSeconds = (drill: Drill): Seconds => doseSeconds(drill.levels.standard.dose, USUAL_PACE);
 
 /** The drills that answer, those that serve a looked-for row or joint as their main work first. `ready` may remember what was made ready before. */
-export function browse(drills: readonly Drill[], by: Browse, isOwn: (drill: Drill) => boolean = () => false, ready: (drills: readonly Drill[]) => Findable = makeFindable): Drill[] {
+export function browse(
+  drills: readonly Drill[],
+  by: Browse,
+  isOwn: (drill: Drill) => boolean = () => false,
+  ready: (drills: readonly Drill[]) => Findable = makeFindable,
+): Drill[] {
   const found = by.q === "" ? [...drills] : findDrills(ready(drills), by.q);
-  const serves = (rows: readonly (typeof ROWS)[number][]) => rows.some((row) => (by.row === undefined || row === by.row) && (by.joint === undefined || ROW_FACTS[row].joint === by.joint));
+  const serves = (rows: readonly (typeof ROWS)[number][]) =>
+    rows.some(
+      (row) =>
+        (by.row === undefined || row === by.row) && (by.joint === undefined || ROW_FACTS[row].joint === by.joint),
+    );
   const wanted = by.row !== undefined || by.joint !== undefined;
   return found
     .filter((drill) => {
@@ -54,7 +66,8 @@ export function browse(drills: readonly Drill[], by: Browse, isOwn: (drill: Dril
       if (by.method && drill.method !== by.method) return false;
       if (by.posture && posture !== by.posture) return false;
       if (by.kit === "none" ? kit.length > 0 : by.kit && !kit.includes(by.kit)) return false;
-      if (by.spare && !LEVELS.some((level) => spares(drill, level, [{ area: by.spare!, way: "keep-off" }]))) return false;
+      if (by.spare && !LEVELS.some((level) => spares(drill, level, [{ area: by.spare!, way: "keep-off" }])))
+        return false;
       if (by.most !== undefined && sideSeconds(drill) > by.most) return false;
       return by.own === undefined || isOwn(drill);
     })

@@ -18,7 +18,12 @@ export type Findable = { drills: readonly Drill[]; names: readonly string[]; ind
 function root(word: string): string {
   const before = roots.get(word);
   if (before !== undefined) return before;
-  const fresh = stemmer(word.normalize("NFKD").replace(/[^\p{L}\p{N}]/gu, "").toLowerCase());
+  const fresh = stemmer(
+    word
+      .normalize("NFKD")
+      .replace(/[^\p{L}\p{N}]/gu, "")
+      .toLowerCase(),
+  );
   if (roots.size > MOST_ROOTS) roots.clear();
   roots.set(word, fresh);
   return fresh;
@@ -28,23 +33,63 @@ function root(word: string): string {
 const roots = new Map<string, string>();
 const MOST_ROOTS = 5_000;
 
-const wordsOf = (text: string): string[] => text.normalize("NFKD").toLowerCase().replace(/['’]/g, "").split(/[^\p{L}\p{N}]+/u).filter(Boolean);
+const wordsOf = (text: string): string[] =>
+  text
+    .normalize("NFKD")
+    .toLowerCase()
+    .replace(/['’]/g, "")
+    .split(/[^\p{L}\p{N}]+/u)
+    .filter(Boolean);
 
 /** Words that say nothing of which drill. */
-const EMPTY = new Set(["a", "an", "the", "with", "for", "of", "and", "to", "on", "in", "my", "your", "some", "drill", "drills", "exercise", "exercises"].map(root));
+const EMPTY = new Set(
+  [
+    "a",
+    "an",
+    "the",
+    "with",
+    "for",
+    "of",
+    "and",
+    "to",
+    "on",
+    "in",
+    "my",
+    "your",
+    "some",
+    "drill",
+    "drills",
+    "exercise",
+    "exercises",
+  ].map(root),
+);
 
 export const makeFindable = (drills: readonly Drill[]): Findable => allAtOnce(makeFindableInSteps(drills));
 
 /** The same in steps, a drill each: a third of a millisecond. */
 export function* makeFindableInSteps(drills: readonly Drill[]): Steps<Findable> {
   // Whole words are found, too, while they are being typed; what is asked for is looked up by its root.
-  const index = new MiniSearch({ fields: ["name", "words", "first", "besides"], tokenize: wordsOf, processTerm: (word) => (EMPTY.has(root(word)) ? null : root(word) === word ? word : [root(word), word]), searchOptions: { processTerm: root } });
+  const index = new MiniSearch({
+    fields: ["name", "words", "first", "besides"],
+    tokenize: wordsOf,
+    processTerm: (word) => (EMPTY.has(root(word)) ? null : root(word) === word ? word : [root(word), word]),
+    searchOptions: { processTerm: root },
+  });
   for (const [id, drill] of drills.entries()) {
     const { main, also, posture, kit } = drill.levels.standard;
     const rows = [...main, ...also].flatMap((row) => [ROW_FACTS[row].words, JOINT_WORDS[ROW_FACTS[row].joint]]);
     index.add({
-      id, name: drill.name, ...coachWords(drill, drill.levels.standard),
-      words: [drill.brief, METHOD_WORDS[drill.method], POSTURE_WORDS[posture], posture, ...kit.flatMap((k) => [KIT_FACTS[k].words, k]), ...rows].join(" "),
+      id,
+      name: drill.name,
+      ...coachWords(drill, drill.levels.standard),
+      words: [
+        drill.brief,
+        METHOD_WORDS[drill.method],
+        POSTURE_WORDS[posture],
+        posture,
+        ...kit.flatMap((k) => [KIT_FACTS[k].words, k]),
+        ...rows,
+      ].join(" "),
     });
     yield;
   }
@@ -62,11 +107,15 @@ const BOOST = { name: 8, words: 2, first: 2, besides: 0.2 };
 export function findDrills({ drills, names, index }: Findable, query: string): Drill[] {
   const { wanted, excluded } = readQuery(query);
   const words = wordsOf(wanted).filter((word) => !EMPTY.has(root(word)));
-  const kept = (found: Drill[]) => (excluded.length === 0 ? found : found.filter((drill) => excluded.every((has) => !has(drill))));
+  const kept = (found: Drill[]) =>
+    excluded.length === 0 ? found : found.filter((drill) => excluded.every((has) => !has(drill)));
   if (words.length === 0) return kept([...drills]);
   const options = { prefix: (term: string) => term.length > 1, combineWith: "AND", boost: BOOST } as const;
   const exact = index.search(words.join(" "), options);
-  const found = exact.length > 0 ? exact : index.search({ combineWith: "AND", queries: words.map((word) => meant(index, word, options)) });
+  const found =
+    exact.length > 0
+      ? exact
+      : index.search({ combineWith: "AND", queries: words.map((word) => meant(index, word, options)) });
   const [typed, begin] = [wordsOf(wanted).join(" "), words.join(" ")];
   const asked = words.map(root);
   const rank = (at: number) => {
@@ -76,7 +125,12 @@ export function findDrills({ drills, names, index }: Findable, query: string): D
     const own = name.split(" ");
     return asked.every((word, i) => own.some((one) => root(one).startsWith(word) || one.startsWith(words[i]!))) ? 2 : 3;
   };
-  return kept(found.map(({ id, score }) => ({ at: id as number, score, rank: rank(id as number) })).sort((a, b) => a.rank - b.rank || b.score - a.score || a.at - b.at).map(({ at }) => drills[at]!));
+  return kept(
+    found
+      .map(({ id, score }) => ({ at: id as number, score, rank: rank(id as number) }))
+      .sort((a, b) => a.rank - b.rank || b.score - a.score || a.at - b.at)
+      .map(({ at }) => drills[at]!),
+  );
 }
 
 /**
@@ -86,9 +140,17 @@ export function findDrills({ drills, names, index }: Findable, query: string): D
 function meant(index: MiniSearch, word: string, options: Pick<SearchOptions, "prefix" | "boost">): Query {
   const known = (term: string) => index.search(term, options).length > 0;
   if (known(word)) return { ...options, queries: [word] };
-  const swapped = Array.from({ length: Math.min(word.length, LONGEST_SLIP) - 1 }, (_, i) => word.slice(0, i) + word[i + 1]! + word[i]! + word.slice(i + 2)).filter((term) => term !== word && known(term));
+  const swapped = Array.from(
+    { length: Math.min(word.length, LONGEST_SLIP) - 1 },
+    (_, i) => word.slice(0, i) + word[i + 1]! + word[i]! + word.slice(i + 2),
+  ).filter((term) => term !== word && known(term));
   if (swapped.length > 0) return { ...options, combineWith: "OR", queries: swapped };
-  return { ...options, queries: [word], processTerm: (term) => term, fuzzy: (term) => (term.length > 6 ? 2 : term.length > 3 ? 1 : false) };
+  return {
+    ...options,
+    queries: [word],
+    processTerm: (term) => term,
+    fuzzy: (term) => (term.length > 6 ? 2 : term.length > 3 ? 1 : false),
+  };
 }
 
 /** Letters of a word in which neighbours are tried the other way round. */
@@ -110,7 +172,28 @@ const LEAVES_OUT: ReadonlyMap<string, Has> = new Map(
     [["sitting", "seated"], inPosture("long-sit", "straddle-sit", "crossed-sit", "ninety-sit", "kneel-sit")],
     [["standing"], inPosture("standing", "split-stance")],
     [["squatting", "squat"], inPosture("squat")],
-    ...(Object.keys(KIT_FACTS) as Kit[]).map((kit) => [wordsOf(`${kit} ${KIT_FACTS[kit].words}`).filter((word) => !["light", "something", "hold", "overhead", "kneeling", "knee", "high", "heel", "firm", "to", "on"].includes(word)), (drill: Drill) => drill.levels.standard.kit.includes(kit)] as const),
+    ...(Object.keys(KIT_FACTS) as Kit[]).map(
+      (kit) =>
+        [
+          wordsOf(`${kit} ${KIT_FACTS[kit].words}`).filter(
+            (word) =>
+              ![
+                "light",
+                "something",
+                "hold",
+                "overhead",
+                "kneeling",
+                "knee",
+                "high",
+                "heel",
+                "firm",
+                "to",
+                "on",
+              ].includes(word),
+          ),
+          (drill: Drill) => drill.levels.standard.kit.includes(kit),
+        ] as const,
+    ),
   ].flatMap(([words, has]) => (words as readonly string[]).map((word) => [root(word), has as Has] as const)),
 );
 
@@ -130,11 +213,16 @@ function inPosture(...postures: readonly Posture[]): Has {
 /** What a query wants, and what it leaves out: “hips no kneeling”, “shoulders without a stick”. */
 function readQuery(query: string): { wanted: string; excluded: Has[] } {
   const excluded: Has[] = [];
-  const wanted = query.replace(/\b(?:no|not|without)\s+(?:an?\s+|any\s+|the\s+|on\s+)*([\p{L}-]+)/giu, (all: string, word: string) => {
-    const has = wordsOf(word).map((one) => LEAVES_OUT.get(root(one))).find((one) => one !== undefined);
-    if (!has) return all;
-    excluded.push(has);
-    return " ";
-  });
+  const wanted = query.replace(
+    /\b(?:no|not|without)\s+(?:an?\s+|any\s+|the\s+|on\s+)*([\p{L}-]+)/giu,
+    (all: string, word: string) => {
+      const has = wordsOf(word)
+        .map((one) => LEAVES_OUT.get(root(one)))
+        .find((one) => one !== undefined);
+      if (!has) return all;
+      excluded.push(has);
+      return " ";
+    },
+  );
   return { wanted, excluded };
 }

@@ -3,7 +3,11 @@ import { RATED_JOINTS } from "~/core/vocabulary/rows";
 
 const zeroToTen = z.number().int().min(0).max(10);
 
-export const tightnessSchema = z.strictObject({ joint: z.enum(RATED_JOINTS), left: zeroToTen.nullable(), right: zeroToTen.nullable() });
+export const tightnessSchema = z.strictObject({
+  joint: z.enum(RATED_JOINTS),
+  left: zeroToTen.nullable(),
+  right: zeroToTen.nullable(),
+});
 
 export const personSchema = z.strictObject({
   athleteId: z.uuid().nullable(),

@@ -3,12 +3,15 @@ import { JOINT_WORDS } from "~/core/vocabulary/rows";
 
 /** A check-in in words, to be handed over in another way where Mapset cannot take it: pain first. */
 export function checkInText({ run, hard, tightness, pain, painWhere, note }: CheckIn): string {
-  const sides = (left: number | null, right: number | null) => [left !== null && `left ${left}`, right !== null && `right ${right}`].filter(Boolean).join(", ");
+  const sides = (left: number | null, right: number | null) =>
+    [left !== null && `left ${left}`, right !== null && `right ${right}`].filter(Boolean).join(", ");
   return [
     `${run.person.name}: ${Math.round(run.shareDone * 100)} % of the work done`,
     pain ? `Something hurt: ${painWhere || "did not say where"}` : "Nothing hurt",
     hard !== null && `How hard: ${hard} of 10`,
     ...tightness.map(({ joint, left, right }) => `Tightness, ${JOINT_WORDS[joint]}: ${sides(left, right)}`),
     note,
-  ].filter(Boolean).join("\n");
+  ]
+    .filter(Boolean)
+    .join("\n");
 }

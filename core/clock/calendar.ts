@@ -14,7 +14,8 @@ const DAY_MS = 86_400_000;
 const MINUTE_MS = 60_000;
 
 /** An instant in words, by the clock and calendar of a zone. `pattern` is one of date-fns, such as "d MMM, HH:mm". */
-export const momentText = (instant: Date | EpochMs, zone: string, pattern: string): string => format(new TZDate(Number(instant), zone), pattern);
+export const momentText = (instant: Date | EpochMs, zone: string, pattern: string): string =>
+  format(new TZDate(Number(instant), zone), pattern);
 
 const DAY = "yyyy-MM-dd";
 
@@ -47,13 +48,19 @@ export function instantOf(day: Day, hours: number, minutes: number, zone: string
 }
 
 /** From when until when a day lasts in a zone; the second is the next day's first instant. A day may have 23, 24 or 25 hours. */
-export const boundsOf = (day: Day, zone: string): { from: Date; until: Date } => ({ from: instantOf(day, 0, 0, zone), until: instantOf(dayAfter(day, 1), 0, 0, zone) });
+export const boundsOf = (day: Day, zone: string): { from: Date; until: Date } => ({
+  from: instantOf(day, 0, 0, zone),
+  until: instantOf(dayAfter(day, 1), 0, 0, zone),
+});
 
 /** The instant so many days before another's day, at a time of day, by the calendar and clock of a zone. */
-export const daysBefore = (instant: Date | EpochMs, days: number, hours: number, minutes: number, zone: string): Date => instantOf(dayAfter(dayOf(instant, zone), -days), hours, minutes, zone);
+export const daysBefore = (instant: Date | EpochMs, days: number, hours: number, minutes: number, zone: string): Date =>
+  instantOf(dayAfter(dayOf(instant, zone), -days), hours, minutes, zone);
 
 /** The first instant of the day so many months before an instant's day, by the calendar of a zone: the same day of the month, or the last there is. */
-export const monthsBefore = (instant: Date | EpochMs, months: number, zone: string): Date => instantOf(format(subMonths(alone(dayOf(instant, zone)), months), DAY), 0, 0, zone);
+export const monthsBefore = (instant: Date | EpochMs, months: number, zone: string): Date =>
+  instantOf(format(subMonths(alone(dayOf(instant, zone)), months), DAY), 0, 0, zone);
 
 /** The time of day of an instant in a zone, moved on to the next five minutes, as `17:05`. */
-export const nextFive = (instant: Date | EpochMs, zone: string): string => momentText(Math.ceil(Number(instant) / (5 * MINUTE_MS)) * 5 * MINUTE_MS, zone, "HH:mm");
+export const nextFive = (instant: Date | EpochMs, zone: string): string =>
+  momentText(Math.ceil(Number(instant) / (5 * MINUTE_MS)) * 5 * MINUTE_MS, zone, "HH:mm");

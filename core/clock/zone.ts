@@ -24,13 +24,17 @@ export const zoneHere = (): string => {
 };
 
 /** A zone as people name it: the place, and where more is to be told, the region. */
-export const zoneWords = (zone: string): string => (zone.includes("/") ? zone.slice(zone.lastIndexOf("/") + 1).replaceAll("_", " ") : zone);
+export const zoneWords = (zone: string): string =>
+  zone.includes("/") ? zone.slice(zone.lastIndexOf("/") + 1).replaceAll("_", " ") : zone;
 
 const places = new Intl.Collator("en");
 
 /** The zones there are here, as choices by place; also one that is not among them, when it has been chosen elsewhere. */
 export function zoneChoices(chosen?: string): { value: string; words: string }[] {
   const all = new Set([...Intl.supportedValuesOf("timeZone"), NO_ZONE, ...(chosen ? [chosen] : [])]);
-  const region = (zone: string) => (zone.includes("/") ? ` (${zone.slice(0, zone.lastIndexOf("/")).replaceAll("_", " ").replaceAll("/", ", ")})` : "");
-  return [...all].map((value) => ({ value, words: `${zoneWords(value)}${region(value)}` })).sort((a, b) => places.compare(a.words, b.words));
+  const region = (zone: string) =>
+    zone.includes("/") ? ` (${zone.slice(0, zone.lastIndexOf("/")).replaceAll("_", " ").replaceAll("/", ", ")})` : "";
+  return [...all]
+    .map((value) => ({ value, words: `${zoneWords(value)}${region(value)}` }))
+    .sort((a, b) => places.compare(a.words, b.words));
 }

@@ -8,7 +8,9 @@ export const ARCHIVE_VERSION = 1;
 
 /** What an archive says of itself: of which club, when it was made, who worked there, and how many lines each of its files has. */
 export const archiveAboutSchema = z.strictObject({
-  format: z.literal("mapset/club"), version: z.literal(ARCHIVE_VERSION), made: z.iso.datetime(),
+  format: z.literal("mapset/club"),
+  version: z.literal(ARCHIVE_VERSION),
+  made: z.iso.datetime(),
   club: z.strictObject({ name: z.string().min(1).max(80), zone: zoneSchema.nullable(), keepMonths: keepMonthsSchema }),
   /** To be read by people: accounts are their own, and do not come along. */
   members: z.array(z.strictObject({ name: z.string().max(200), role: z.enum(ROLES) })).max(10_000),

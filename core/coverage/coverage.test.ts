@@ -9,12 +9,21 @@ import { compile } from "~/core/timeline/compile";
 import { drillById, DRILLS } from "~/library";
 
 function covered(items: object[], version = 1) {
-  const read = readSession({ format: "mapset/session", version, title: "t", purpose: "off-day", blocks: [{ title: "b", items }] }, drillById);
+  const read = readSession(
+    { format: "mapset/session", version, title: "t", purpose: "off-day", blocks: [{ title: "b", items }] },
+    drillById,
+  );
   if (!read.ok) throw new Error(JSON.stringify(read.faults));
   return coverageOf(read.value, compile(read.value, drillById), drillById);
 }
 
-const demand = (rows: Record<string, number>): Demand => ({ id: "d", name: "Demand", about: "For tests.", held: [], rows: Object.fromEntries(Object.entries(rows).map(([row, weight]) => [row, { weight, why: "for tests" }])) });
+const demand = (rows: Record<string, number>): Demand => ({
+  id: "d",
+  name: "Demand",
+  about: "For tests.",
+  held: [],
+  rows: Object.fromEntries(Object.entries(rows).map(([row, weight]) => [row, { weight, why: "for tests" }])),
+});
 
 describe("coverage", () => {
   it("gives a second for each work second on a main row, half of one on another, side by side", () => {
@@ -26,7 +35,10 @@ describe("coverage", () => {
     expect(c["kn.flex"].counts).toBe(0);
   });
   it("counts a limb row by its lesser side", () => {
-    const c = covered([{ drill: "hip-flexor-hold", sides: "left", dose: { kind: "time", seconds: 40 } }, { drill: "hip-flexor-hold", sides: "right", dose: { kind: "time", seconds: 10 } }]);
+    const c = covered([
+      { drill: "hip-flexor-hold", sides: "left", dose: { kind: "time", seconds: 40 } },
+      { drill: "hip-flexor-hold", sides: "right", dose: { kind: "time", seconds: 10 } },
+    ]);
     expect(c["hip.ext"]).toEqual({ left: 40, right: 10, counts: 10 });
   });
   it("gives each side half of an alternating piece, which lasts twice the dose", () => {
@@ -38,8 +50,13 @@ describe("coverage", () => {
     expect(covered(walk, 2)["hip.abd"]).toEqual({ left: 20, right: 20, counts: 20 });
     expect(covered(walk, 1)["hip.abd"]).toEqual({ left: 40, right: 40, counts: 40 });
     // Both at once, or counted, is all for both.
-    expect(covered([{ ...walk[0], dose: { kind: "reps", count: 10, tempo: [{ do: "go", seconds: 4 }] } }], 2)["hip.abd"].counts).toBe(40);
-    expect(covered([{ drill: "butterfly-hold", dose: { kind: "time", seconds: 40 } }], 2)["hip.abd"].counts).toBe(covered([{ drill: "butterfly-hold", dose: { kind: "time", seconds: 40 } }], 1)["hip.abd"].counts);
+    expect(
+      covered([{ ...walk[0], dose: { kind: "reps", count: 10, tempo: [{ do: "go", seconds: 4 }] } }], 2)["hip.abd"]
+        .counts,
+    ).toBe(40);
+    expect(covered([{ drill: "butterfly-hold", dose: { kind: "time", seconds: 40 } }], 2)["hip.abd"].counts).toBe(
+      covered([{ drill: "butterfly-hold", dose: { kind: "time", seconds: 40 } }], 1)["hip.abd"].counts,
+    );
   });
   it("adds up by plane", () => {
     const c = covered([{ drill: "open-book", dose: { kind: "time", seconds: 30 } }]);
@@ -48,7 +65,12 @@ describe("coverage", () => {
 });
 
 describe("fit", () => {
-  it("shares 0.7 of the target out by weight", () => expect(targetsOf(demand({ "hip.ext": 3, "th.rot": 1 }), 600)).toMatchObject({ "hip.ext": 315, "th.rot": 105, "kn.flex": 0 }));
+  it("shares 0.7 of the target out by weight", () =>
+    expect(targetsOf(demand({ "hip.ext": 3, "th.rot": 1 }), 600)).toMatchObject({
+      "hip.ext": 315,
+      "th.rot": 105,
+      "kn.flex": 0,
+    }));
   it("is the weighted share of what was asked for, and more than enough of one row makes up for no other", () => {
     const c = covered([{ drill: "hip-flexor-hold", dose: { kind: "time", seconds: 42 } }]);
     // hip.ext wants 0.7 × 120 × 1/2 = 42 s and has them; th.rot wants 42 and has none.
@@ -57,8 +79,16 @@ describe("fit", () => {
     expect(missingRows(c, demand({ "hip.ext": 2, "th.rot": 2 }), 120)).toEqual([{ row: "th.rot", has: 0, wants: 42 }]);
   });
   it("lies between 0 and 1 and never falls when work is added", () => {
-    const anyItems = fc.array(fc.record({ drill: fc.constantFrom(...DRILLS.map((d) => d.id)), dose: fc.record({ kind: fc.constant("time"), seconds: fc.integer({ min: 5, max: 90 }) }) }), { minLength: 1, maxLength: 6 });
-    const anyDemand = fc.dictionary(fc.constantFrom(...ROWS), fc.integer({ min: 0, max: 3 }), { minKeys: 1, maxKeys: 10 }).map(demand);
+    const anyItems = fc.array(
+      fc.record({
+        drill: fc.constantFrom(...DRILLS.map((d) => d.id)),
+        dose: fc.record({ kind: fc.constant("time"), seconds: fc.integer({ min: 5, max: 90 }) }),
+      }),
+      { minLength: 1, maxLength: 6 },
+    );
+    const anyDemand = fc
+      .dictionary(fc.constantFrom(...ROWS), fc.integer({ min: 0, max: 3 }), { minKeys: 1, maxKeys: 10 })
+      .map(demand);
     fc.assert(
       fc.property(anyItems, anyItems, anyDemand, fc.integer({ min: 60, max: 1800 }), (some, more, asked, target) => {
         const [less, all] = [fitOf(covered(some), asked, target), fitOf(covered([...some, ...more]), asked, target)];

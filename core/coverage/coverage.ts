@@ -19,8 +19,15 @@ export type Coverage = Readonly<Record<Row, RowCoverage>>;
  * piece gives each side half its seconds, one for both sides gives both all of them; so does, since version 2, work for a time
  * on both sides of what is done side by side or step by step, such as walking: each side has half of it.
  */
-export function coverageOf(session: Session, timeline: { segments: readonly Segment[] }, drills: (id: string) => Pick<Drill, "levels" | "sides"> | undefined): Coverage {
-  const seconds = Object.fromEntries(ROWS.map((row) => [row, { left: 0, right: 0, counts: 0 }])) as Record<Row, RowCoverage>;
+export function coverageOf(
+  session: Session,
+  timeline: { segments: readonly Segment[] },
+  drills: (id: string) => Pick<Drill, "levels" | "sides"> | undefined,
+): Coverage {
+  const seconds = Object.fromEntries(ROWS.map((row) => [row, { left: 0, right: 0, counts: 0 }])) as Record<
+    Row,
+    RowCoverage
+  >;
   for (const segment of timeline.segments) {
     if (segment.kind !== "work") continue;
     const item = session.blocks[segment.block]?.items[segment.item];
@@ -51,7 +58,12 @@ export function coverageOf(session: Session, timeline: { segments: readonly Segm
 }
 
 /** Whether each side has half of a piece of work: it changes sides, or both are worked side by side for a time. */
-export const sharesSides = (side: WorkSide, version: Session["version"], drill: Pick<Drill, "sides">, { dose }: Pick<Item, "dose">): boolean =>
+export const sharesSides = (
+  side: WorkSide,
+  version: Session["version"],
+  drill: Pick<Drill, "sides">,
+  { dose }: Pick<Item, "dose">,
+): boolean =>
   side === "alternating" || (version > 1 && side === "both" && drill.sides !== "together" && !isCounted(dose));
 
 /** Seconds that count in each plane, over all rows. */

@@ -7,13 +7,19 @@ import type { Timeline } from "~/core/timeline/types";
  * The joints a session works most, by seconds of work on drills that have them as a main row, most first.
  * Only joints that can be felt left against right. A drill with two main rows of one joint counts once.
  */
-export function mainJoints(session: Session, timeline: Timeline, drills: (id: string) => Pick<Drill, "levels"> | undefined, most: number): RatedJoint[] {
+export function mainJoints(
+  session: Session,
+  timeline: Timeline,
+  drills: (id: string) => Pick<Drill, "levels"> | undefined,
+  most: number,
+): RatedJoint[] {
   const seconds = new Map<Joint, number>();
   for (const segment of timeline.segments) {
     if (segment.kind !== "work") continue;
     const item = session.blocks[segment.block]?.items[segment.item];
     const rows = (item && drills(item.drill)?.levels[item.level].main) ?? [];
-    for (const joint of new Set(rows.map((row) => ROW_FACTS[row].joint))) seconds.set(joint, (seconds.get(joint) ?? 0) + segment.seconds);
+    for (const joint of new Set(rows.map((row) => ROW_FACTS[row].joint)))
+      seconds.set(joint, (seconds.get(joint) ?? 0) + segment.seconds);
   }
   const worked = (joint: RatedJoint) => seconds.get(joint) ?? 0;
   return RATED_JOINTS.filter((joint) => worked(joint) > 0)

@@ -10,7 +10,8 @@ export function kitList(session: Session, drills: (id: string) => Pick<Drill, "l
   for (const block of session.blocks)
     for (const item of block.items) {
       const pieces = drills(item.drill)?.levels[item.level].kit ?? [];
-      for (const kit of new Set(pieces)) most.set(kit, Math.max(most.get(kit) ?? 0, pieces.filter((p) => p === kit).length));
+      for (const kit of new Set(pieces))
+        most.set(kit, Math.max(most.get(kit) ?? 0, pieces.filter((p) => p === kit).length));
     }
   return KIT.filter((kit) => most.has(kit)).map((kit) => ({ kit, pieces: most.get(kit) ?? 0, ...KIT_FACTS[kit] }));
 }

@@ -48,10 +48,15 @@ describe("changing a demand profile", () => {
       fc.record({ row: fc.constantFrom(...ROWS), weight: fc.integer({ min: 0, max: 3 }) }),
       fc.record({ key: fc.constantFrom(...Object.keys(HELD_POSITIONS)), held: fc.boolean() }),
     );
-    fc.assert(fc.property(fc.constantFrom(...DEMANDS), fc.array(step, { maxLength: 20 }), (demand, steps) => {
-      const changed = steps.reduce((d, s) => ("row" in s ? withWeight(d, s.row, s.weight, "asked for") : withHeld(d, s.key, s.held)), demand);
-      expect(demandSchema.safeParse(changed)).toMatchObject({ success: true });
-      for (const row of ROWS) expect(weightOf(changed, row)).toBeLessThanOrEqual(3);
-    }));
+    fc.assert(
+      fc.property(fc.constantFrom(...DEMANDS), fc.array(step, { maxLength: 20 }), (demand, steps) => {
+        const changed = steps.reduce(
+          (d, s) => ("row" in s ? withWeight(d, s.row, s.weight, "asked for") : withHeld(d, s.key, s.held)),
+          demand,
+        );
+        expect(demandSchema.safeParse(changed)).toMatchObject({ success: true });
+        for (const row of ROWS) expect(weightOf(changed, row)).toBeLessThanOrEqual(3);
+      }),
+    );
   });
 });

@@ -22,7 +22,10 @@ export function withReason(demand: Demand, row: Row, why: string): Demand {
 /** Adds a held position by its key: each opposite weighs one more, up to 3. Taking it away takes one off again, down to nothing. */
 export function withHeld(demand: Demand, key: string, held: boolean): Demand {
   if (held === isHeld(demand, key)) return demand;
-  const next = { ...demand, held: held ? [...demand.held, key].slice(0, 6) : demand.held.filter((one) => heldKey(one) !== key) };
+  const next = {
+    ...demand,
+    held: held ? [...demand.held, key].slice(0, 6) : demand.held.filter((one) => heldKey(one) !== key),
+  };
   if (next.held.length === demand.held.length) return demand;
   return (HELD_POSITIONS[key]?.opposites ?? []).reduce((d, row) => {
     const now = d.rows[row]?.weight ?? 0;
@@ -32,4 +35,5 @@ export function withHeld(demand: Demand, key: string, held: boolean): Demand {
 
 export const isHeld = (demand: Demand, key: string): boolean => demand.held.some((one) => heldKey(one) === key);
 
-const inOrder = (rows: Demand["rows"]): Demand["rows"] => Object.fromEntries(ROWS.flatMap((row) => (rows[row] ? [[row, rows[row]]] : [])));
+const inOrder = (rows: Demand["rows"]): Demand["rows"] =>
+  Object.fromEntries(ROWS.flatMap((row) => (rows[row] ? [[row, rows[row]]] : [])));

@@ -13,7 +13,9 @@ const totalWeight = (demand: Demand): number => ROWS.reduce((sum, row) => sum + 
 /** How long each row should be worked: T(r) = 0.7 × target × w(r) / Σ w. */
 export function targetsOf(demand: Demand, target: Seconds): Record<Row, Seconds> {
   const all = totalWeight(demand);
-  return Object.fromEntries(ROWS.map((row) => [row, all === 0 ? 0 : (WORKED * target * weightOf(demand, row)) / all])) as Record<Row, Seconds>;
+  return Object.fromEntries(
+    ROWS.map((row) => [row, all === 0 ? 0 : (WORKED * target * weightOf(demand, row)) / all]),
+  ) as Record<Row, Seconds>;
 }
 
 /** How far a session answers a demand, 0 to 1: Σ w(r) · min(1, C(r)/T(r)) / Σ w. A demand of nothing is answered by anything. */
@@ -21,14 +23,20 @@ export function fitOf(coverage: Coverage, demand: Demand, target: Seconds): Shar
   const all = totalWeight(demand);
   if (all === 0 || target <= 0) return 1;
   const targets = targetsOf(demand, target);
-  return ROWS.reduce((sum, row) => {
-    const weight = weightOf(demand, row);
-    return weight === 0 ? sum : sum + weight * Math.min(1, coverage[row].counts / targets[row]);
-  }, 0) / all;
+  return (
+    ROWS.reduce((sum, row) => {
+      const weight = weightOf(demand, row);
+      return weight === 0 ? sum : sum + weight * Math.min(1, coverage[row].counts / targets[row]);
+    }, 0) / all
+  );
 }
 
 /** The rows that fall short most, by weight and by how much is missing. */
-export function missingRows(coverage: Coverage, demand: Demand, target: Seconds): { row: Row; has: Seconds; wants: Seconds }[] {
+export function missingRows(
+  coverage: Coverage,
+  demand: Demand,
+  target: Seconds,
+): { row: Row; has: Seconds; wants: Seconds }[] {
   const targets = targetsOf(demand, target);
   return ROWS.map((row) => ({ row, has: coverage[row].counts, wants: targets[row] }))
     .filter(({ has, wants }) => wants > 0 && has < wants)

@@ -18,7 +18,8 @@ export const HELD_POSITIONS: Readonly<Record<string, { words: string; opposites:
 const BY_WORDS = new Map(Object.entries(HELD_POSITIONS).map(([key, { words }]) => [words, key]));
 
 /** The key of a held position. Profiles of before have its words in its place; what is neither is a coach's own text, and its own key. */
-export const heldKey = (held: string): string => (Object.hasOwn(HELD_POSITIONS, held) ? held : (BY_WORDS.get(held) ?? held));
+export const heldKey = (held: string): string =>
+  Object.hasOwn(HELD_POSITIONS, held) ? held : (BY_WORDS.get(held) ?? held);
 
 /** What a held position is called. */
 export const heldWords = (held: string): string => HELD_POSITIONS[heldKey(held)]?.words ?? held;

@@ -8,9 +8,15 @@ import { compile } from "~/core/timeline/compile";
 import { drillById } from "~/library";
 import { demandById } from "~/library/demands";
 
-const hold = (id: string, seconds: number, more = {}) => ({ ...itemOf(drillById(id)!), dose: { kind: "time" as const, seconds }, ...more });
+const hold = (id: string, seconds: number, more = {}) => ({
+  ...itemOf(drillById(id)!),
+  dose: { kind: "time" as const, seconds },
+  ...more,
+});
 const coverageFor = (items: ReturnType<typeof hold>[]) => {
-  const s = newSession({ title: "t", purpose: "off-day" }, [{ title: "", rounds: 1, restBetweenRounds: 0, sideOrder: "drill-by-drill", items }]);
+  const s = newSession({ title: "t", purpose: "off-day" }, [
+    { title: "", rounds: 1, restBetweenRounds: 0, sideOrder: "drill-by-drill", items },
+  ]);
   return coverageOf(s, compile(s, drillById), drillById);
 };
 const rowing = demandById("rowing")!;
@@ -20,7 +26,9 @@ describe("range roses", () => {
   const { roses, scale } = rosesOf(coverage, { demand: rowing, target: 900 });
   it("have a petal for every motion, on both sides where a joint has sides", () => {
     const petals = roses.flatMap((rose) => rose.petals.map((petal) => `${petal.row} ${rose.side ?? ""}`));
-    expect(petals.sort()).toEqual(ROWS.flatMap((row) => (ROW_FACTS[row].sided ? [`${row} left`, `${row} right`] : [`${row} `])).sort());
+    expect(petals.sort()).toEqual(
+      ROWS.flatMap((row) => (ROW_FACTS[row].sided ? [`${row} left`, `${row} right`] : [`${row} `])).sort(),
+    );
   });
   it("are to one scale, on which what is wanted most reaches four fifths of the way out", () => {
     const targets = targetsOf(rowing, 900);
@@ -36,13 +44,21 @@ describe("range roses", () => {
     expect(Math.max(...bare.roses.flatMap((rose) => rose.petals.map((petal) => petal.length)))).toBeCloseTo(1, 9);
   });
   it("show one side's work on that side only, and deeper the more of what is wanted is done", () => {
-    const of = (side: "left" | "right") => roses.find((rose) => rose.joint === "hip" && rose.side === side)!.petals.find((petal) => petal.row === "hip.ext")!;
+    const of = (side: "left" | "right") =>
+      roses
+        .find((rose) => rose.joint === "hip" && rose.side === side)!
+        .petals.find((petal) => petal.row === "hip.ext")!;
     expect([of("left").has, of("right").has]).toEqual([60, 0]);
     expect(of("right").depth).toBe(0);
     expect(of("left").depth).toBe(Math.min(5, Math.floor((60 / targetsOf(rowing, 900)["hip.ext"]) * 4) + 1));
   });
   it("stand on the body without covering one another, mirrored left to right", () => {
-    for (const a of roses) for (const b of roses) if (a !== b && a.view === b.view) expect(Math.hypot(a.x - b.x, a.y - b.y), `${a.joint} ${a.side} and ${b.joint} ${b.side}`).toBeGreaterThan(a.radius + b.radius - 4);
+    for (const a of roses)
+      for (const b of roses)
+        if (a !== b && a.view === b.view)
+          expect(Math.hypot(a.x - b.x, a.y - b.y), `${a.joint} ${a.side} and ${b.joint} ${b.side}`).toBeGreaterThan(
+            a.radius + b.radius - 4,
+          );
     for (const right of roses.filter((rose) => rose.side === "right")) {
       const left = roses.find((rose) => rose.joint === right.joint && rose.side === "left")!;
       expect([left.x, left.y]).toEqual([expect.closeTo(-right.x, 3), expect.closeTo(right.y, 3)]);
@@ -55,7 +71,9 @@ describe("range roses", () => {
     const empty = rosesOf(coverageFor([hold("cat-camel", 1)]), { target: 600 });
     expect(empty.scale).toBe(30);
     const both = rosesOf(coverage, { target: 600, other: coverageFor([hold("cat-camel", 300)]) });
-    const back = both.roses.find((rose) => rose.joint === "upper-back")!.petals.find((petal) => petal.other! > petal.has)!;
+    const back = both.roses
+      .find((rose) => rose.joint === "upper-back")!
+      .petals.find((petal) => petal.other! > petal.has)!;
     expect(back.otherLength).toBeGreaterThan(back.length);
   });
   it("draw a petal as a wedge from the middle", () => {

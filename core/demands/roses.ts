@@ -26,12 +26,29 @@ export type Petal = {
 };
 
 /** A joint's rose, at its place on the silhouette, in centimetres of the picture: right and down as it is seen, the ground at 0. */
-export type Rose = { joint: Joint; side: OneSide | undefined; view: "front" | "back"; x: number; y: number; radius: number; petals: Petal[] };
+export type Rose = {
+  joint: Joint;
+  side: OneSide | undefined;
+  view: "front" | "back";
+  x: number;
+  y: number;
+  radius: number;
+  petals: Petal[];
+};
 
 const STAND: Pose = {
-  pelvis: { at: [0, 0.9, 0], tilt: 0, side: 0, turn: 0 }, lumbar: [0, 0, 0], thoracic: [0, 0, 0], neck: [0, 0, 0],
-  left: { arm: { by: "angles", plane: 0, elevation: 34, rotation: 0, elbow: 6, pronation: 0, wrist: 0 }, leg: { by: "foot", at: [0, 0, -0.24], out: 12, heel: 0, tilt: 0 } },
-  right: { arm: { by: "angles", plane: 0, elevation: 34, rotation: 0, elbow: 6, pronation: 0, wrist: 0 }, leg: { by: "foot", at: [0, 0, 0.24], out: 12, heel: 0, tilt: 0 } },
+  pelvis: { at: [0, 0.9, 0], tilt: 0, side: 0, turn: 0 },
+  lumbar: [0, 0, 0],
+  thoracic: [0, 0, 0],
+  neck: [0, 0, 0],
+  left: {
+    arm: { by: "angles", plane: 0, elevation: 34, rotation: 0, elbow: 6, pronation: 0, wrist: 0 },
+    leg: { by: "foot", at: [0, 0, -0.24], out: 12, heel: 0, tilt: 0 },
+  },
+  right: {
+    arm: { by: "angles", plane: 0, elevation: 34, rotation: 0, elbow: 6, pronation: 0, wrist: 0 },
+    leg: { by: "foot", at: [0, 0, 0.24], out: 12, heel: 0, tilt: 0 },
+  },
 };
 
 /** The body the roses stand on, seen from the front and from behind. */
@@ -39,7 +56,16 @@ export const rosesBody = (): Solved => solvePose(STAND);
 export const ROSE_VIEWS = { front: { around: 90, above: 0 }, back: { around: -90, above: 0 } } as const;
 
 /** Where each joint's rose stands: the view it is in, the point of the body, how far off it, and its radius. */
-const STANDS: Readonly<Record<Joint, { view: "front" | "back"; at: (body: Solved, side: "left" | "right") => readonly [number, number, number]; radius: Metres }>> = {
+const STANDS: Readonly<
+  Record<
+    Joint,
+    {
+      view: "front" | "back";
+      at: (body: Solved, side: "left" | "right") => readonly [number, number, number];
+      radius: Metres;
+    }
+  >
+> = {
   neck: { view: "back", at: (b) => shift(b.points.neck, 0.1), radius: 0.15 },
   "shoulder-blade": { view: "back", at: (b, s) => side(b.points.chest, s, 0.2, 0.02), radius: 0.11 },
   "upper-back": { view: "back", at: (b) => shift(b.points.back, -0.04), radius: 0.14 },
@@ -55,7 +81,12 @@ const STANDS: Readonly<Record<Joint, { view: "front" | "back"; at: (body: Solved
 };
 
 const shift = ([x, y, z]: readonly [number, number, number], up: Metres): [number, number, number] => [x, y + up, z];
-const side = ([x, y, z]: readonly [number, number, number], s: "left" | "right", out: Metres, up: Metres): [number, number, number] => [x, y + up, z + (s === "right" ? out : -out)];
+const side = (
+  [x, y, z]: readonly [number, number, number],
+  s: "left" | "right",
+  out: Metres,
+  up: Metres,
+): [number, number, number] => [x, y + up, z + (s === "right" ? out : -out)];
 
 const JOINTS = Object.keys(STANDS) as Joint[];
 const rowsOf = (joint: Joint): Row[] => ROWS.filter((row) => ROW_FACTS[row].joint === joint);
@@ -68,10 +99,18 @@ const MOST_WANTED: Share = 0.8;
  * reaches four fifths of the way to the rim, or without a demand what is worked most the rim; what goes past it ends there.
  * Sided joints have a rose on each side.
  */
-export function rosesOf(coverage: Coverage, { demand, target, other }: { demand?: Demand | undefined; target: Seconds; other?: Coverage | undefined }): { roses: Rose[]; scale: Seconds } {
+export function rosesOf(
+  coverage: Coverage,
+  { demand, target, other }: { demand?: Demand | undefined; target: Seconds; other?: Coverage | undefined },
+): { roses: Rose[]; scale: Seconds } {
   const body = rosesBody();
   const wanted = demand && targetsOf(demand, target);
-  const worked = ROWS.flatMap((row) => [coverage[row].left, coverage[row].right, other?.[row].left ?? 0, other?.[row].right ?? 0]);
+  const worked = ROWS.flatMap((row) => [
+    coverage[row].left,
+    coverage[row].right,
+    other?.[row].left ?? 0,
+    other?.[row].right ?? 0,
+  ]);
   const scale = Math.max(30, ...(wanted ? ROWS.map((row) => wanted[row] / MOST_WANTED) : worked));
   const roses = JOINTS.flatMap((joint): Rose[] => {
     const { view, at, radius } = STANDS[joint];
@@ -82,14 +121,26 @@ export function rosesOf(coverage: Coverage, { demand, target, other }: { demand?
       // The mirrored rose of the other side, as the body is.
       const turn = (own === "right") === (view === "front") ? -1 : 1;
       return {
-        joint, side: own, view, x: place.x, y: place.y, radius: radius * 100,
+        joint,
+        side: own,
+        view,
+        x: place.x,
+        y: place.y,
+        radius: radius * 100,
         petals: rows.map((row, i): Petal => {
           const has = coverage[row][own ?? "left"];
           const wants = wanted && wanted[row] > 0 ? wanted[row] : undefined;
           const others = other?.[row][own ?? "left"];
           const share = has / (wants ?? scale);
           return {
-            row, angle: (turn * i * 360) / rows.length, has, wants, other: others, length: Math.min(1, has / scale), outline: wants === undefined ? undefined : wants / scale, otherLength: others === undefined ? undefined : Math.min(1, others / scale),
+            row,
+            angle: (turn * i * 360) / rows.length,
+            has,
+            wants,
+            other: others,
+            length: Math.min(1, has / scale),
+            outline: wants === undefined ? undefined : wants / scale,
+            otherLength: others === undefined ? undefined : Math.min(1, others / scale),
             depth: has === 0 ? 0 : (Math.min(5, Math.max(1, Math.floor(share * 4) + 1)) as Petal["depth"]),
           };
         }),
@@ -103,7 +154,10 @@ export function rosesOf(coverage: Coverage, { demand, target, other }: { demand?
 export function petalPath(x: number, y: number, radius: number, angle: Degrees, petals: number): string {
   if (radius <= 0) return "";
   const half = Math.min(34, 180 / petals - 6);
-  const point = (a: Degrees, r: number): [number, number] => [x + r * Math.sin((a * Math.PI) / 180), y - r * Math.cos((a * Math.PI) / 180)];
+  const point = (a: Degrees, r: number): [number, number] => [
+    x + r * Math.sin((a * Math.PI) / 180),
+    y - r * Math.cos((a * Math.PI) / 180),
+  ];
   const text = ([px, py]: [number, number]) => `${px.toFixed(2)} ${py.toFixed(2)}`;
   return `M${text([x, y])}L${text(point(angle - half, radius))}A${radius.toFixed(2)} ${radius.toFixed(2)} 0 0 1 ${text(point(angle + half, radius))}Z`;
 }
@@ -112,5 +166,9 @@ export function petalPath(x: number, y: number, radius: number, angle: Degrees, 
 export function planeShares(coverage: Coverage): { plane: Plane; seconds: Seconds; share: Share }[] {
   const seconds = planeSeconds(coverage);
   const all = Object.values(seconds).reduce((sum, s) => sum + s, 0);
-  return (Object.keys(seconds) as Plane[]).map((plane) => ({ plane, seconds: seconds[plane], share: all === 0 ? 0 : seconds[plane] / all }));
+  return (Object.keys(seconds) as Plane[]).map((plane) => ({
+    plane,
+    seconds: seconds[plane],
+    share: all === 0 ? 0 : seconds[plane] / all,
+  }));
 }

@@ -6,12 +6,17 @@ const weightSchema = z.strictObject({ weight: z.number().min(0).max(3), why: z.s
 
 /** What a sport, a day's work or a purpose asks of each joint motion. */
 export const demandSchema = z.strictObject({
-  id: z.string().regex(/^[a-z0-9]+(-[a-z0-9]+)*$/).max(80),
+  id: z
+    .string()
+    .regex(/^[a-z0-9]+(-[a-z0-9]+)*$/)
+    .max(80),
   name: z.string().trim().min(3).max(80),
   about: z.string().trim().min(3).max(300),
-  held: z.array(z.string().trim().min(3).max(120)).max(6).describe("Positions people are in all week; their opposites weigh more"),
+  held: z
+    .array(z.string().trim().min(3).max(120))
+    .max(6)
+    .describe("Positions people are in all week; their opposites weigh more"),
   rows: z.partialRecord(z.enum(ROWS), weightSchema).describe("Rows that are left out weigh nothing"),
 });
 
 export type Demand = z.infer<typeof demandSchema>;
-

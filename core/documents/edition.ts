@@ -15,12 +15,23 @@ const drillsSchema = z.array(drillSchema).max(2_400);
 export function openEdition(raw: unknown): Opened<Edition> {
   const { session: said, drills: brought, ...head } = isObject(raw) ? raw : {};
   const was = isObject(raw) && !("version" in raw) ? 1 : head["version"];
-  if (!isObject(raw) || (was !== 1 && was !== NEWEST_EDITION)) return unreadable(raw, NEWEST_EDITION, [{ path: "version", message: `must be 1 or ${NEWEST_EDITION}` }]);
+  if (!isObject(raw) || (was !== 1 && was !== NEWEST_EDITION))
+    return unreadable(raw, NEWEST_EDITION, [{ path: "version", message: `must be 1 or ${NEWEST_EDITION}` }]);
   const session = parseSession(said);
   const drills = parseWith(drillsSchema, brought);
   const ids = new Set(drills.ok ? drills.value.map((drill) => drill.id) : []);
   const missing = session.ok ? missingDrill(session.value, (id) => (ids.has(id) ? id : undefined)) : undefined;
-  if (drills.ok && missing !== undefined) return unreadable(raw, NEWEST_EDITION, [{ path: "drills", message: `has no ${missing}, which the session names` }]);
-  if (session.ok && drills.ok) return { ok: true, doc: { ...(was === NEWEST_EDITION && { format: "mapset/edition", version: NEWEST_EDITION }), session: session.value, drills: drills.value }, was };
+  if (drills.ok && missing !== undefined)
+    return unreadable(raw, NEWEST_EDITION, [{ path: "drills", message: `has no ${missing}, which the session names` }]);
+  if (session.ok && drills.ok)
+    return {
+      ok: true,
+      doc: {
+        ...(was === NEWEST_EDITION && { format: "mapset/edition", version: NEWEST_EDITION }),
+        session: session.value,
+        drills: drills.value,
+      },
+      was,
+    };
   return unreadable(raw, NEWEST_EDITION, [...(session.ok ? [] : session.faults), ...(drills.ok ? [] : drills.faults)]);
 }

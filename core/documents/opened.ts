@@ -14,7 +14,14 @@ const TOLD = 3;
 /** What cannot be read: of a version to come, or with these faults. */
 export function unreadable(raw: unknown, newest: number, faults: readonly Fault[]): Unreadable {
   const newer = isNewer(raw, newest);
-  return { ok: false, newer, raw, why: newer ? "It was made by a newer Mapset." : faults.slice(0, TOLD).map(faultLine).join("; ") || "It is no document of Mapset’s." };
+  return {
+    ok: false,
+    newer,
+    raw,
+    why: newer
+      ? "It was made by a newer Mapset."
+      : faults.slice(0, TOLD).map(faultLine).join("; ") || "It is no document of Mapset’s.",
+  };
 }
 
 const ONLY = 1;

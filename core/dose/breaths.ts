@@ -19,7 +19,12 @@ export const breathsSchema = () =>
 
 export type BreathsDose = z.infer<ReturnType<typeof breathsSchema>>;
 
-const WAYS = [["in", "breathe in"], ["hold", "hold the breath"], ["out", "breathe out"], ["hold", "hold the breath"]] as const;
+const WAYS = [
+  ["in", "breathe in"],
+  ["hold", "hold the breath"],
+  ["out", "breathe out"],
+  ["hold", "hold the breath"],
+] as const;
 
 export const breaths: DoseKindFacts<BreathsDose> = {
   words: "breaths",
@@ -28,21 +33,25 @@ export const breaths: DoseKindFacts<BreathsDose> = {
   isPiece: false,
   byClock: "whole-units",
   forClock: (dose) => dose,
-  unitMicros: ({ pattern }, { breath }) => (pattern ? pattern.reduce((sum, s) => sum + toMicros(s), 0) : toMicros(breath)),
+  unitMicros: ({ pattern }, { breath }) =>
+    pattern ? pattern.reduce((sum, s) => sum + toMicros(s), 0) : toMicros(breath),
   unitCount: ({ count }) => count,
   // An easy breath is half in, half out.
   beats: ({ pattern }, pace) => {
     const breath = toMicros(pace.breath);
     const half = Math.floor(breath / 2);
     const parts = pattern?.map(toMicros) ?? [half, 0, breath - half, 0];
-    return WAYS.map(([way, words], i) => ({ do: words, breath: way, micros: parts[i] ?? 0 })).filter((beat) => beat.micros > 0);
+    return WAYS.map(([way, words], i) => ({ do: words, breath: way, micros: parts[i] ?? 0 })).filter(
+      (beat) => beat.micros > 0,
+    );
   },
   unitBeats: ({ pattern }) => (pattern ? pattern.filter((s) => s > 0).length : 2),
   leftOver: "breathe easily",
   amount: ({ count }) => ({ value: count, unit: "breaths", label: "Breaths a side" }),
   withAmount: (dose, value) => ({ ...dose, count: Math.max(1, Math.round(value)) }),
   usual: (about) => ({ kind: "breaths", count: Math.max(1, Math.round(about / 6)) }),
-  text: ({ count, pattern }) => (pattern ? `${count} breaths, ${pattern.join("–")}` : `${count} ${count === 1 ? "breath" : "breaths"}`),
+  text: ({ count, pattern }) =>
+    pattern ? `${count} breaths, ${pattern.join("–")}` : `${count} ${count === 1 ? "breath" : "breaths"}`,
   change: (from, to) => (sameJson(from.pattern, to.pattern) ? `${from.count} → ${to.count} breaths` : undefined),
   breathHeld: ({ pattern }) => (pattern ? Math.max(pattern[1], pattern[3]) : 0),
 };

@@ -13,7 +13,8 @@ export const tempoOf = (dose: Dose): Seconds[] => kindOf(dose).tempo?.(dose) ?? 
 export const unitCount = (dose: Dose): number => kindOf(dose).unitCount(dose);
 
 /** Seconds of a dose, for one side and one direction. */
-export const doseSeconds = (dose: Dose, pace: Breathing): Seconds => toSeconds(unitCount(dose) * unitMicros(dose, pace));
+export const doseSeconds = (dose: Dose, pace: Breathing): Seconds =>
+  toSeconds(unitCount(dose) * unitMicros(dose, pace));
 
 /** How many beats a dose gives, for one side and one direction. */
 export const beatCount = (dose: Dose): number => unitCount(dose) * kindOf(dose).unitBeats(dose);

@@ -34,18 +34,39 @@ export const effort: DoseKindFacts<EffortDose> = {
   isPiece: false,
   byClock: "never",
   forClock: () => undefined,
-  unitMicros: ({ ramp, opposite, settle }) => ramp.reduce((sum, step) => sum + toMicros(step.seconds), 0) + toMicros(opposite?.seconds ?? 0) + toMicros(settle ?? 0),
+  unitMicros: ({ ramp, opposite, settle }) =>
+    ramp.reduce((sum, step) => sum + toMicros(step.seconds), 0) +
+    toMicros(opposite?.seconds ?? 0) +
+    toMicros(settle ?? 0),
   unitCount: ({ rounds }) => rounds,
   beats: ({ ramp, opposite, settle }) => [
     ...ramp.map((step) => ({ do: "press", effort: step.effort, micros: toMicros(step.seconds) })),
-    ...(opposite ? [{ do: "pull the other way", effort: opposite.effort, opposite: true as const, micros: toMicros(opposite.seconds) }] : []),
+    ...(opposite
+      ? [
+          {
+            do: "pull the other way",
+            effort: opposite.effort,
+            opposite: true as const,
+            micros: toMicros(opposite.seconds),
+          },
+        ]
+      : []),
     ...(settle ? [{ do: "let go and settle", micros: toMicros(settle) }] : []),
   ],
   unitBeats: ({ ramp, opposite, settle }) => ramp.length + (opposite ? 1 : 0) + (settle ? 1 : 0),
   leftOver: "keep it easy",
   amount: ({ rounds }) => ({ value: rounds, unit: "rounds", label: "Rounds a side" }),
   withAmount: (dose, value) => ({ ...dose, rounds: Math.max(1, Math.round(value)) }),
-  usual: () => ({ kind: "effort", rounds: 1, ramp: [{ effort: 30, seconds: 3 }, { effort: 50, seconds: 3 }, { effort: 60, seconds: 6 }], settle: 6 }),
+  usual: () => ({
+    kind: "effort",
+    rounds: 1,
+    ramp: [
+      { effort: 30, seconds: 3 },
+      { effort: 50, seconds: 3 },
+      { effort: 60, seconds: 6 },
+    ],
+    settle: 6,
+  }),
   text: (dose) => `${dose.rounds > 1 ? `${dose.rounds} × ` : ""}effort to ${top(dose)} %`,
   capped: (dose, atMost) => {
     const capped = <S extends { effort: Percent }>(step: S): S => ({ ...step, effort: Math.min(step.effort, atMost) });

@@ -2,7 +2,17 @@ import { readdirSync } from "node:fs";
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { amountOf, withAmount } from "./amount";
-import { beatCount, choicesOf, doseSeconds, doseWords, forClock, inWholeUnits, isCounted, sameDose, unitMicros } from "./dose";
+import {
+  beatCount,
+  choicesOf,
+  doseSeconds,
+  doseWords,
+  forClock,
+  inWholeUnits,
+  isCounted,
+  sameDose,
+  unitMicros,
+} from "./dose";
 import { DOSE_KIND_NAMES, DOSE_KINDS, kindOf } from "./kinds";
 import { doseSchema } from "./schema";
 import { anyDose } from "~/fixtures/sessions";
@@ -14,7 +24,9 @@ const SHARED = ["amount", "beat", "bounds", "dose", "kind", "kinds", "pace", "sc
 
 describe("kinds of doses", () => {
   it("each have a file of their own, and are all in the registry", () => {
-    const files = readdirSync(import.meta.dirname).filter((file) => !file.includes(".test.")).map((file) => file.replace(".ts", ""));
+    const files = readdirSync(import.meta.dirname)
+      .filter((file) => !file.includes(".test."))
+      .map((file) => file.replace(".ts", ""));
     expect(files.filter((file) => !SHARED.includes(file)).sort()).toEqual([...DOSE_KIND_NAMES].sort());
   });
   it("each have an editor", () => {
@@ -26,35 +38,45 @@ describe("kinds of doses", () => {
       const dose = DOSE_KINDS[kind].usual(about);
       expect(doseSchema.parse(dose)).toEqual(dose);
       expect(dose.kind).toBe(kind);
-      if (kind !== "effort" && kind !== "ladder") expect(Math.abs(doseSeconds(dose, PACE) - about)).toBeLessThanOrEqual(10);
+      if (kind !== "effort" && kind !== "ladder")
+        expect(Math.abs(doseSeconds(dose, PACE) - about)).toBeLessThanOrEqual(10);
     }
   });
   it("last as long as their beats, and have as many as are counted", () => {
-    fc.assert(fc.property(anyDose, (dose) => {
-      const beats = kindOf(dose).beats(dose, PACE);
-      expect(beats.reduce((sum, beat) => sum + beat.micros, 0)).toBe(unitMicros(dose, PACE));
-      expect(beatCount(dose)).toBe(beats.length * kindOf(dose).unitCount(dose));
-      expect(doseSeconds(dose, PACE)).toBeCloseTo(toSeconds(unitMicros(dose, PACE)) * kindOf(dose).unitCount(dose), 6);
-    }));
+    fc.assert(
+      fc.property(anyDose, (dose) => {
+        const beats = kindOf(dose).beats(dose, PACE);
+        expect(beats.reduce((sum, beat) => sum + beat.micros, 0)).toBe(unitMicros(dose, PACE));
+        expect(beatCount(dose)).toBe(beats.length * kindOf(dose).unitCount(dose));
+        expect(doseSeconds(dose, PACE)).toBeCloseTo(
+          toSeconds(unitMicros(dose, PACE)) * kindOf(dose).unitCount(dose),
+          6,
+        );
+      }),
+    );
   });
   it("say their amount, and stay what they are when it is given back", () => {
-    fc.assert(fc.property(anyDose, (dose) => {
-      const { value, unit } = amountOf(dose);
-      expect(amountOf(withAmount(dose, value)).value).toBe(value);
-      expect(unit === "s").toBe(!isCounted(dose));
-      expect(doseWords(dose)).not.toMatch(/undefined|NaN/);
-      // Among its choices, where it has any, is the one it is.
-      const choices = choicesOf(dose);
-      if (choices) expect(choices.map((one) => amountOf(one).value)).toContain(value);
-    }));
+    fc.assert(
+      fc.property(anyDose, (dose) => {
+        const { value, unit } = amountOf(dose);
+        expect(amountOf(withAmount(dose, value)).value).toBe(value);
+        expect(unit === "s").toBe(!isCounted(dose));
+        expect(doseWords(dose)).not.toMatch(/undefined|NaN/);
+        // Among its choices, where it has any, is the one it is.
+        const choices = choicesOf(dose);
+        if (choices) expect(choices.map((one) => amountOf(one).value)).toContain(value);
+      }),
+    );
   });
   it("become something that a block by the clock can keep, or nothing", () => {
-    fc.assert(fc.property(anyDose, (dose) => {
-      const clocked = forClock(dose);
-      if (clocked) expect(kindOf(clocked).byClock).not.toBe("never");
-      else expect(kindOf(dose).byClock).toBe("never");
-      if (inWholeUnits(dose)) expect(isCounted(dose)).toBe(true);
-    }));
+    fc.assert(
+      fc.property(anyDose, (dose) => {
+        const clocked = forClock(dose);
+        if (clocked) expect(kindOf(clocked).byClock).not.toBe("never");
+        else expect(kindOf(dose).byClock).toBe("never");
+        if (inWholeUnits(dose)) expect(isCounted(dose)).toBe(true);
+      }),
+    );
   });
   it("are the same whatever sort of beats they have, and not with another beat", () => {
     const dose = { kind: "reps" as const, count: 4, tempo: [{ do: "step", seconds: 1 }] };

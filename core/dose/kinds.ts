@@ -10,7 +10,8 @@ import { time, timeSchema } from "./time";
 export const DOSE_KINDS = { time, reps, breaths, effort, ladder } as const;
 
 /** What each looks like in a document. Apart from the facts, so that a device that only follows needs no schemas. */
-export const doseSchemas = () => [timeSchema(), repsSchema(), breathsSchema(), effortDoseSchema(), ladderSchema()] as const;
+export const doseSchemas = () =>
+  [timeSchema(), repsSchema(), breathsSchema(), effortDoseSchema(), ladderSchema()] as const;
 
 export type Dose = z.infer<ReturnType<typeof doseSchemas>[number]>;
 export type DoseKind = Dose["kind"];

@@ -4,7 +4,10 @@ import type { DoseKindFacts } from "./kind";
 import { secondsText } from "~/core/lengths";
 import { toMicros } from "~/core/units";
 
-export const timeSchema = () => z.strictObject({ kind: z.literal("time"), seconds: lengthAboveZeroSchema().describe("How long to work") }).describe("Work for a time");
+export const timeSchema = () =>
+  z
+    .strictObject({ kind: z.literal("time"), seconds: lengthAboveZeroSchema().describe("How long to work") })
+    .describe("Work for a time");
 
 export type TimeDose = z.infer<ReturnType<typeof timeSchema>>;
 
@@ -24,6 +27,9 @@ export const time: DoseKindFacts<TimeDose> = {
   withAmount: (dose, seconds) => ({ ...dose, seconds }),
   usual: (about) => ({ kind: "time", seconds: Math.max(5, Math.round(about / 5) * 5) }),
   text: ({ seconds }) => secondsText(seconds),
-  change: (from, to) => (from.seconds < 60 && to.seconds < 60 ? `${from.seconds} → ${to.seconds} s` : `${secondsText(from.seconds)} → ${secondsText(to.seconds)}`),
+  change: (from, to) =>
+    from.seconds < 60 && to.seconds < 60
+      ? `${from.seconds} → ${to.seconds} s`
+      : `${secondsText(from.seconds)} → ${secondsText(to.seconds)}`,
   twice: (dose) => ({ ...dose, seconds: 2 * dose.seconds }),
 };

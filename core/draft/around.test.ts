@@ -12,7 +12,16 @@ import { feelsOf } from "./prune";
 import { withoutLimit } from "./relax";
 import { keptRequestSchema, readRequest, requestOf, type DraftRequest } from "./request";
 import { swapsFor } from "./swap";
-import { differSentence, differWords, keepingWords, kitWords, methodsWords, mindingWords, rowsWords, titleFor } from "./words";
+import {
+  differSentence,
+  differWords,
+  keepingWords,
+  kitWords,
+  methodsWords,
+  mindingWords,
+  rowsWords,
+  titleFor,
+} from "./words";
 import { audit, auditInput } from "~/core/audit/audit";
 import { isNotable } from "~/core/checkin/notable";
 import { quantile } from "~/core/statistics";
@@ -28,7 +37,15 @@ import { openSolver } from "~/solver/highs";
 let request: DraftRequest;
 let drafts: Draft[];
 beforeAll(async () => {
-  request = asked({ target: 1200, school: "circles-first", group: { name: "Few", people: [{ name: "Pip", areas: ["kneeling"] }], setting: { kit: { pad: 1, stick: 2, wall: 1 } } } });
+  request = asked({
+    target: 1200,
+    school: "circles-first",
+    group: {
+      name: "Few",
+      people: [{ name: "Pip", areas: ["kneeling"] }],
+      setting: { kit: { pad: 1, stick: 2, wall: 1 } },
+    },
+  });
   const answer = draft(request, DRILLS, await openSolver());
   if (answer.kind !== "drafts") throw new Error(JSON.stringify(answer));
   drafts = answer.drafts;
@@ -38,7 +55,8 @@ describe("the reasons of a draft", () => {
   it("say for every drill why it is here and why at this place, in whole sentences", () => {
     for (const { session, reasons } of drafts) {
       expect(reasons.map((list) => list.length)).toEqual(session.blocks.map((block) => block.items.length));
-      for (const { why, place } of reasons.flat()) for (const text of [why, place]) expect(text).toMatch(/^[A-Z].{12,}[.!?]$/s);
+      for (const { why, place } of reasons.flat())
+        for (const text of [why, place]) expect(text).toMatch(/^[A-Z].{12,}[.!?]$/s);
       expect(reasons.at(-1)!.at(-1)!.place).toMatch(/^Last, because/);
     }
   });
@@ -50,11 +68,25 @@ describe("the reasons of a draft", () => {
       expect(why).toMatch(/^(the time went|no drill (in|for)|what works it is kept out by)/);
     }
     const none = asked({ demand: { rows: { "sh.ext": 3, "hip.flex": 1 } }, methods: ["breath"], purpose: "off-day" });
-    const session = newSession({ title: "x", purpose: "off-day", target: 900 }, [{ title: "", rounds: 1, restBetweenRounds: 0, sideOrder: "drill-by-drill", items: [itemOf(drillById("cat-camel")!)] }]);
-    expect(restated(session, none, DRILLS).missing.find((m) => m.row === "sh.ext")?.why).toContain("ways of working allowed");
+    const session = newSession({ title: "x", purpose: "off-day", target: 900 }, [
+      {
+        title: "",
+        rounds: 1,
+        restBetweenRounds: 0,
+        sideOrder: "drill-by-drill",
+        items: [itemOf(drillById("cat-camel")!)],
+      },
+    ]);
+    expect(restated(session, none, DRILLS).missing.find((m) => m.row === "sh.ext")?.why).toContain(
+      "ways of working allowed",
+    );
   });
   it("tell who does something else, as the audit does", () => {
-    const found = drafts.flatMap(({ session }) => audit(auditInput(session, drillById, { demand: request.demand, group: request.group, offered: DRILLS })).filter((f) => f.rule === "protected-areas"));
+    const found = drafts.flatMap(({ session }) =>
+      audit(auditInput(session, drillById, { demand: request.demand, group: request.group, offered: DRILLS })).filter(
+        (f) => f.rule === "protected-areas",
+      ),
+    );
     const told = drafts.flatMap((one) => one.cautions);
     for (const { says } of found) expect(told).toContain(says);
   });
@@ -66,9 +98,23 @@ describe("what tells drafts apart", () => {
     expect(drafts.every((one) => one.differs.length > 0)).toBe(true);
     const real = drafts.map((one) => one.differs).filter((line) => line !== "other drills for the same");
     expect(new Set(real).size).toBe(real.length);
-    const twice = differences([{ session: drafts[0]!.session, fit: 0.9 }, { session: drafts[0]!.session, fit: 0.9 }], drillById);
+    const twice = differences(
+      [
+        { session: drafts[0]!.session, fit: 0.9 },
+        { session: drafts[0]!.session, fit: 0.9 },
+      ],
+      drillById,
+    );
     expect(twice).toEqual(["other drills for the same", "other drills for the same"]);
-    expect(differences([{ session: drafts[0]!.session, fit: 0.9 }, { session: drafts[0]!.session, fit: 0.8 }], drillById)[0]).toContain("the best fit");
+    expect(
+      differences(
+        [
+          { session: drafts[0]!.session, fit: 0.9 },
+          { session: drafts[0]!.session, fit: 0.8 },
+        ],
+        drillById,
+      )[0],
+    ).toContain("the best fit");
     expect(differences([{ session: drafts[0]!.session, fit: 1 }], drillById)).toEqual([""]);
   });
 });
@@ -77,18 +123,26 @@ describe("a swap", () => {
   it("keeps the time, the limits, the drills around it and the step of the order, for every place of a draft", () => {
     const { session } = drafts[0]!;
     let offered = 0;
-    session.blocks.forEach((block, b) => block.items.forEach((item, i) => {
-      for (const swap of swapsFor(session, { block: b, item: i }, request, DRILLS)) {
-        offered++;
-        expect(swap.item.drill).not.toBe(item.drill);
-        expect(compile(swap.session, drillById).totalSeconds).toBeCloseTo(swap.seconds, 6);
-        expect(swap.seconds).toBeLessThanOrEqual(request.target + 1e-6);
-        expect(swap.seconds).toBeGreaterThanOrEqual(Math.min(drafts[0]!.seconds, request.target - 15) - 1e-6);
-        const [was, is] = [session, swap.session].map((s) => s.blocks.flatMap((x, bb) => x.items.filter((_, ii) => bb !== b || ii !== i).map((one) => one.drill)));
-        expect(is).toEqual(was);
-        expect(audit(auditInput(swap.session, drillById, { demand: request.demand, group: request.group, offered: DRILLS })).filter((f) => f.severity === "stop" || f.rule === "kit")).toEqual([]);
-      }
-    }));
+    session.blocks.forEach((block, b) =>
+      block.items.forEach((item, i) => {
+        for (const swap of swapsFor(session, { block: b, item: i }, request, DRILLS)) {
+          offered++;
+          expect(swap.item.drill).not.toBe(item.drill);
+          expect(compile(swap.session, drillById).totalSeconds).toBeCloseTo(swap.seconds, 6);
+          expect(swap.seconds).toBeLessThanOrEqual(request.target + 1e-6);
+          expect(swap.seconds).toBeGreaterThanOrEqual(Math.min(drafts[0]!.seconds, request.target - 15) - 1e-6);
+          const [was, is] = [session, swap.session].map((s) =>
+            s.blocks.flatMap((x, bb) => x.items.filter((_, ii) => bb !== b || ii !== i).map((one) => one.drill)),
+          );
+          expect(is).toEqual(was);
+          expect(
+            audit(
+              auditInput(swap.session, drillById, { demand: request.demand, group: request.group, offered: DRILLS }),
+            ).filter((f) => f.severity === "stop" || f.rule === "kit"),
+          ).toEqual([]);
+        }
+      }),
+    );
     expect(offered).toBeGreaterThan(session.blocks.length);
     expect(swapsFor(session, { block: 99, item: 0 }, request, DRILLS)).toEqual([]);
   });
@@ -102,23 +156,33 @@ describe("a greedy choice", () => {
   });
   it("ends in time, begins with a way in, holds no two that feel the same and no more of others than it may, for requests of all kinds", () => {
     fc.assert(
-      fc.property(fc.integer({ min: 300, max: 1800 }), fc.constantFrom(...SCHOOLS), fc.constantFrom(...DEMANDS), fc.constantFrom(...PURPOSES), fc.integer({ min: 0, max: 3 }), (target, school, demand, purpose, most) => {
-        const wanted = asked({ target, school: school.id, demand: demand.id, purpose });
-        const { candidates } = candidatesOf(wanted, DRILLS);
-        const first = greedy(wanted, candidates);
-        const ids = new Set(first?.chosen.map(({ candidate }) => candidate.drill.id));
-        for (const [choice, again] of [[first, Infinity], [greedy(wanted, candidates, [{ drills: ids, most }]), most]] as const) {
-          if (!choice) continue;
-          expect(choice.seconds).toBeLessThanOrEqual(target + 1e-6);
-          const list = choice.chosen.map(({ candidate }) => candidate);
-          expect(list.length).toBeLessThanOrEqual(mostDrills(target));
-          const feels = list.flatMap(feelsOf);
-          expect(new Set(feels).size).toBe(feels.length);
-          expect(list.filter(({ drill }) => ids.has(drill.id)).length).toBeLessThanOrEqual(again);
-          const { steps } = ordered(choice.chosen, wanted);
-          expect(isEasy(steps.flatMap((step) => step.chosen)[0]!.candidate)).toBe(true);
-        }
-      }),
+      fc.property(
+        fc.integer({ min: 300, max: 1800 }),
+        fc.constantFrom(...SCHOOLS),
+        fc.constantFrom(...DEMANDS),
+        fc.constantFrom(...PURPOSES),
+        fc.integer({ min: 0, max: 3 }),
+        (target, school, demand, purpose, most) => {
+          const wanted = asked({ target, school: school.id, demand: demand.id, purpose });
+          const { candidates } = candidatesOf(wanted, DRILLS);
+          const first = greedy(wanted, candidates);
+          const ids = new Set(first?.chosen.map(({ candidate }) => candidate.drill.id));
+          for (const [choice, again] of [
+            [first, Infinity],
+            [greedy(wanted, candidates, [{ drills: ids, most }]), most],
+          ] as const) {
+            if (!choice) continue;
+            expect(choice.seconds).toBeLessThanOrEqual(target + 1e-6);
+            const list = choice.chosen.map(({ candidate }) => candidate);
+            expect(list.length).toBeLessThanOrEqual(mostDrills(target));
+            const feels = list.flatMap(feelsOf);
+            expect(new Set(feels).size).toBe(feels.length);
+            expect(list.filter(({ drill }) => ids.has(drill.id)).length).toBeLessThanOrEqual(again);
+            const { steps } = ordered(choice.chosen, wanted);
+            expect(isEasy(steps.flatMap((step) => step.chosen)[0]!.candidate)).toBe(true);
+          }
+        },
+      ),
       { numRuns: 25 },
     );
   });
@@ -126,38 +190,84 @@ describe("a greedy choice", () => {
 
 describe("where a request begins", () => {
   const session = newSession({ title: "Floor work", purpose: "off-day", target: 540 }, [
-    { title: "", rounds: 1, restBetweenRounds: 0, sideOrder: "drill-by-drill", items: ["roller-arm-openers", "cat-camel", "hip-flexor-hold", "squat-free"].map((id) => itemOf(drillById(id)!)) },
+    {
+      title: "",
+      rounds: 1,
+      restBetweenRounds: 0,
+      sideOrder: "drill-by-drill",
+      items: ["roller-arm-openers", "cat-camel", "hip-flexor-hold", "squat-free"].map((id) => itemOf(drillById(id)!)),
+    },
   ]);
   it("is what was last done, a motion with its joint, or a joint", () => {
     expect(usualRequest()).toMatchObject({ target: 600, purpose: "before-training", demand: "general" });
-    expect(usualRequest({ purpose: "off-day", target: 900, demand: "own-1" })).toMatchObject({ target: 900, purpose: "off-day", demand: "own-1" });
+    expect(usualRequest({ purpose: "off-day", target: 900, demand: "own-1" })).toMatchObject({
+      target: 900,
+      purpose: "off-day",
+      demand: "own-1",
+    });
     expect(requestForRow("hip.ir")).toMatchObject({ target: 300, demand: { rows: { "hip.ir": 3, "hip.er": 1 } } });
     expect(requestForJoint("ankle").demand).toEqual({ rows: { "an.df": 2, "an.pf": 2, "an.ie": 2 } });
   });
   it("turns to another group: what was as usual with the first is as usual with the other, what was changed stays", () => {
-    const lasts = [{ teamId: "b", purpose: "off-day" as const, target: 1200, demand: "combat" }, { teamId: "a", purpose: "before-game" as const, target: 480, demand: "handball" }, { teamId: null, purpose: "desk-break" as const, target: 300, demand: undefined }];
+    const lasts = [
+      { teamId: "b", purpose: "off-day" as const, target: 1200, demand: "combat" },
+      { teamId: "a", purpose: "before-game" as const, target: 480, demand: "handball" },
+      { teamId: null, purpose: "desk-break" as const, target: 300, demand: undefined },
+    ];
     expect([null, "a", "c"].map((id) => lastOf(lasts, id)?.target)).toEqual([1200, 480, undefined]);
     const begun = usualRequest(lastOf(lasts, "a"));
     expect(forAnother(begun, lastOf(lasts, "a"), lastOf(lasts, "b"))).toEqual(usualRequest(lastOf(lasts, "b")));
     const changed = { ...begun, target: 600, never: ["squat-free"], setting: { floor: 4 } };
-    expect(forAnother(changed, lastOf(lasts, "a"), lastOf(lasts, "b"))).toEqual({ ...usualRequest(lastOf(lasts, "b")), target: 600, never: ["squat-free"] });
-    expect(forAnother(changed, lastOf(lasts, "a"), undefined)).toEqual({ ...begun, target: 600, never: ["squat-free"] });
+    expect(forAnother(changed, lastOf(lasts, "a"), lastOf(lasts, "b"))).toEqual({
+      ...usualRequest(lastOf(lasts, "b")),
+      target: 600,
+      never: ["squat-free"],
+    });
+    expect(forAnother(changed, lastOf(lasts, "a"), undefined)).toEqual({
+      ...begun,
+      target: 600,
+      never: ["squat-free"],
+    });
   });
   it("is a session: its own length or another, its drills again, without what an area forbids", () => {
     const same = requestLike(session, drillById, SCHOOLS, { demand: undefined });
-    expect(same).toMatchObject({ title: "Floor work", target: 540, purpose: "off-day", like: ["roller-arm-openers", "cat-camel", "hip-flexor-hold", "squat-free"], school: "up-from-the-floor" });
+    expect(same).toMatchObject({
+      title: "Floor work",
+      target: 540,
+      purpose: "off-day",
+      like: ["roller-arm-openers", "cat-camel", "hip-flexor-hold", "squat-free"],
+      school: "up-from-the-floor",
+    });
     expect(Object.keys((same.demand as { rows: object }).rows).length).toBeGreaterThan(3);
-    const other = requestLike(session, drillById, SCHOOLS, { demand: "rowing", target: 720, without: "kneeling", setting: { areas: ["neck"], floor: 5 } });
+    const other = requestLike(session, drillById, SCHOOLS, {
+      demand: "rowing",
+      target: 720,
+      without: "kneeling",
+      setting: { areas: ["neck"], floor: 5 },
+    });
     expect(other).toMatchObject({ target: 720, demand: "rowing", setting: { areas: ["neck", "kneeling"], floor: 5 } });
     expect(requestLike(session, drillById, SCHOOLS, { demand: undefined, target: 1e9 }).target).toBe(7200);
     expect(readRequest(requestOf(same, undefined), KNOWN).ok).toBe(true);
   });
   it("finds the school an order is nearest to", () => {
     const turned = { ...session, blocks: [{ ...session.blocks[0]!, items: [...session.blocks[0]!.items].reverse() }] };
-    expect(nearestSchool(turned, drillById, SCHOOLS.filter((s) => s.stages.length === 1))).toBe("standing-down");
+    expect(
+      nearestSchool(
+        turned,
+        drillById,
+        SCHOOLS.filter((s) => s.stages.length === 1),
+      ),
+    ).toBe("standing-down");
   });
   it("gives way in one thing at a time", () => {
-    const kept = keptRequestSchema.parse({ target: 600, purpose: "off-day", demand: "rowing", never: ["cat-camel"], must: ["squat-free"], methods: ["hold"] });
+    const kept = keptRequestSchema.parse({
+      target: 600,
+      purpose: "off-day",
+      demand: "rowing",
+      never: ["cat-camel"],
+      must: ["squat-free"],
+      methods: ["hold"],
+    });
     const setting = { kit: {}, floor: 3, effortCap: 50, holdCap: 30 };
     expect(withoutLimit(kept, "kit", setting).setting).toEqual({ floor: 3, effortCap: 50, holdCap: 30 });
     const desk = withoutLimit({ ...kept, purpose: "desk-break" }, "kit", setting);
@@ -169,7 +279,8 @@ describe("where a request begins", () => {
     expect(withoutLimit(kept, "never", setting).never).toEqual([]);
     expect(withoutLimit(kept, "target", setting).target).toBe(900);
     expect(withoutLimit(kept, "effort", setting).preferred).toEqual(["effort"]);
-    for (const limit of ["protected-areas", "balance-support", "mixed-group", "floor"] as const) expect(withoutLimit(kept, limit, { ...setting, areas: ["neck"], support: true, mixed: true })).not.toEqual(kept);
+    for (const limit of ["protected-areas", "balance-support", "mixed-group", "floor"] as const)
+      expect(withoutLimit(kept, limit, { ...setting, areas: ["neck"], support: true, mixed: true })).not.toEqual(kept);
   });
 });
 
@@ -183,12 +294,24 @@ describe("the words of a request", () => {
     expect(kitWords({})).toBe("whatever kit there is");
     expect(kitWords({}, "desk-break")).toBe("what any room has");
     expect(kitWords({ kit: {}, floor: 4 })).toBe("no kit at all, 4 m of floor");
-    expect(mindingWords({ areas: ["kneeling"], effortCap: 60 }, { name: "G", people: [{ name: "P", areas: ["neck"] }], setting: {} })).toBe("kneeling, what 1 person protects and effort up to 60 %");
+    expect(
+      mindingWords(
+        { areas: ["kneeling"], effortCap: 60 },
+        { name: "G", people: [{ name: "P", areas: ["neck"] }], setting: {} },
+      ),
+    ).toBe("kneeling, what 1 person protects and effort up to 60 %");
     expect(mindingWords({}, undefined)).toBe("nothing in particular");
-    expect([0, 1, 2, 3].map(differWords)).toEqual(["repeating what fits best", ...["last time", "each of the last two", "each of the last three"].map((when) => `changing half of ${when}`)]);
+    expect([0, 1, 2, 3].map(differWords)).toEqual([
+      "repeating what fits best",
+      ...["last time", "each of the last two", "each of the last three"].map((when) => `changing half of ${when}`),
+    ]);
     expect(differSentence([{ title: "One" }])).toBe("At most half of the drills of “One” come again.");
-    expect(differSentence([{ title: "One" }, { title: "Two" }])).toBe("At most half of the drills of “One” and “Two” come again, of each.");
-    expect(keepingWords({ ...kept, must: ["cat-camel"], never: ["squat-free"] }, drillById)).toBe("Cat–camel in it; Free squat to own depth out of it");
+    expect(differSentence([{ title: "One" }, { title: "Two" }])).toBe(
+      "At most half of the drills of “One” and “Two” come again, of each.",
+    );
+    expect(keepingWords({ ...kept, must: ["cat-camel"], never: ["squat-free"] }, drillById)).toBe(
+      "Cat–camel in it; Free squat to own depth out of it",
+    );
     expect(titleFor(kept, "Squad", "Rowing")).toBe("Squad, off day");
     expect(titleFor({ ...kept, title: "Mine" }, undefined, "Rowing")).toBe("Mine");
   });
@@ -196,11 +319,24 @@ describe("the words of a request", () => {
 
 describe("small things beside it", () => {
   it("a rating is worth minutes when a side is tight or clearly tighter", () => {
-    expect([{ left: 6, right: 2 }, { left: 5, right: 2 }, { left: 5, right: 4 }, { left: null, right: 7 }, { left: null, right: 3 }].map(isNotable)).toEqual([true, true, false, true, false]);
+    expect(
+      [
+        { left: 6, right: 2 },
+        { left: 5, right: 2 },
+        { left: 5, right: 4 },
+        { left: null, right: 7 },
+        { left: null, right: 3 },
+      ].map(isNotable),
+    ).toEqual([true, true, false, true, false]);
   });
   it("a quantile is the nearest rank", () => {
     expect(quantile([], 0.5)).toBeUndefined();
     expect([0, 0.5, 0.95, 1].map((q) => quantile([5, 1, 4, 2, 3], q))).toEqual([1, 3, 5, 5]);
-    expect(quantile(Array.from({ length: 64 }, (_, i) => i + 1), 0.95)).toBe(61);
+    expect(
+      quantile(
+        Array.from({ length: 64 }, (_, i) => i + 1),
+        0.95,
+      ),
+    ).toBe(61);
   });
 });

@@ -44,11 +44,20 @@ describe("a draft by the clock", () => {
       expect(totalSeconds).toBeGreaterThanOrEqual(request.target - SHORT_AT_MOST);
       expect(fit).toBeLessThanOrEqual(bound + 1e-9);
       const [clocked, closing, ...more] = session.blocks;
-      expect([clocked!.interval, closing!.interval, more.length, closing!.items.length]).toEqual([request.interval, undefined, 0, 1]);
+      expect([clocked!.interval, closing!.interval, more.length, closing!.items.length]).toEqual([
+        request.interval,
+        undefined,
+        0,
+        1,
+      ]);
       // Every change fits, with its showing; what begins is shown in full.
       expect(gapsOf(session, segments).filter(({ takes, has }) => takes > has)).toEqual([]);
       expect(clocked!.items.map(({ demo }) => demo === undefined)).toEqual(clocked!.items.map((_, i) => i === 0));
-      expect(audit(auditInput(session, drillById, { offered: DRILLS })).filter(({ severity, rule }) => severity === "stop" || rule.startsWith("interval"))).toEqual([]);
+      expect(
+        audit(auditInput(session, drillById, { offered: DRILLS })).filter(
+          ({ severity, rule }) => severity === "stop" || rule.startsWith("interval"),
+        ),
+      ).toEqual([]);
       for (const item of clocked!.items) {
         const { bounds } = drillById(item.drill)!.levels[item.level];
         const { value } = amountOf(itemDone(clocked!, item, drillById, session.pace).dose);
@@ -62,24 +71,43 @@ describe("a draft by the clock", () => {
     expect(besides(asked())).toBe(0);
   });
   it("leaves out what has times of its own, and long holds before power", () => {
-    const of = (more: object) => candidatesOf(asked({ interval: { work: 45, rest: 15 }, ...more }), DRILLS).candidates.filter((c) => c.step !== CLOSING);
-    const kinds = new Set(of({ methods: ["effort", "hold", "dynamic"], purpose: "off-day" }).flatMap((c) => c.doses.map((dose) => dose.kind)));
+    const of = (more: object) =>
+      candidatesOf(asked({ interval: { work: 45, rest: 15 }, ...more }), DRILLS).candidates.filter(
+        (c) => c.step !== CLOSING,
+      );
+    const kinds = new Set(
+      of({ methods: ["effort", "hold", "dynamic"], purpose: "off-day" }).flatMap((c) =>
+        c.doses.map((dose) => dose.kind),
+      ),
+    );
     expect([...kinds].sort()).toEqual(["breaths", "reps", "time"]);
-    expect(of({ purpose: "before-game" }).filter((c) => c.drill.method === "hold" && c.doses[0]!.kind === "time")).toEqual([]);
+    expect(
+      of({ purpose: "before-game" }).filter((c) => c.drill.method === "hold" && c.doses[0]!.kind === "time"),
+    ).toEqual([]);
     expect(of({ purpose: "off-day" }).some((c) => c.drill.method === "hold" && c.doses[0]!.kind === "time")).toBe(true);
-    expect(candidatesOf(asked({ interval: { work: 45, rest: 15 } }), DRILLS).kept.get("interval")!.length).toBeGreaterThan(0);
+    expect(
+      candidatesOf(asked({ interval: { work: 45, rest: 15 } }), DRILLS).kept.get("interval")!.length,
+    ).toBeGreaterThan(0);
     expect(candidatesOf(asked(), DRILLS).kept.get("interval")).toBeUndefined();
   });
   it("says that the clock stands in the way where it does", () => {
     // Ten minutes of work at a time leave no room for two of them.
     const answer = draft(asked({ target: 600, interval: { work: 580, rest: 10 } }), DRILLS, solve);
     expect(answer.kind === "impossible" && answer.relax.map(({ limit }) => limit)).toContain("interval");
-    const kept = keptRequestSchema.parse({ target: 600, purpose: "off-day", demand: "rowing", interval: { work: 580, rest: 10 } });
+    const kept = keptRequestSchema.parse({
+      target: 600,
+      purpose: "off-day",
+      demand: "rowing",
+      interval: { work: 580, rest: 10 },
+    });
     expect(withoutLimit(kept, "interval", undefined).interval).toBeUndefined();
   });
   it("is asked for inside the bounds of the format", () => {
     const faults = (interval: object) => {
-      const read = readRequest({ target: 600, purpose: "off-day", demand: "rowing", school: "standing-down", interval }, KNOWN);
+      const read = readRequest(
+        { target: 600, purpose: "off-day", demand: "rowing", school: "standing-down", interval },
+        KNOWN,
+      );
       return read.ok ? [] : read.faults.map(({ path, message }) => `${path}: ${message}`);
     };
     expect(faults({ work: 4, rest: 10 })).toEqual(["interval.work: must be at least 5"]);

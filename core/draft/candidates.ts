@@ -33,10 +33,16 @@ export const CLOSING: Step = { stage: 99, part: 0 };
 
 /** One drill at one level in one step of the order, with its possible doses, evenly apart. */
 export type Candidate = {
-  drill: Drill; level: LevelName; step: Step; from: Posture; to: Posture; kit: readonly Kit[];
+  drill: Drill;
+  level: LevelName;
+  step: Step;
+  from: Posture;
+  to: Posture;
+  kit: readonly Kit[];
   doses: readonly Dose[];
   /** Seconds of everything but moving and fetching kit: at the smallest dose, and for each step more. */
-  seconds: Seconds; each: Seconds;
+  seconds: Seconds;
+  each: Seconds;
   /** Seconds that count for each row of the demand, the same way. */
   gives: readonly { row: Row; seconds: Seconds; each: Seconds }[];
   /** Work seconds of all sides together, the same way: what warms a joint. */
@@ -50,7 +56,18 @@ export const rowsOf = (c: Candidate, also: boolean): ReadonlySet<Row> => {
 };
 
 /** Limits that keep drills out, each a rule of the audit or a wish of the request. */
-export type Limit = "kit" | "ground" | "protected-areas" | "balance-support" | "mixed-group" | "caps" | "floor" | "methods" | "effort" | "never" | "interval";
+export type Limit =
+  | "kit"
+  | "ground"
+  | "protected-areas"
+  | "balance-support"
+  | "mixed-group"
+  | "caps"
+  | "floor"
+  | "methods"
+  | "effort"
+  | "never"
+  | "interval";
 
 /** Doses are so far from the usual one at most. */
 const ROUGH = { least: 0.75, most: 1.75 } as const;
@@ -67,11 +84,24 @@ const HOLD_BEFORE_POWER: Seconds = 30;
 /** No drill takes more than this share of the session. */
 const MOST_SHARE = 0.3;
 
-const RULES: readonly [Limit, Rule][] = [["kit", kitRule], ["ground", ground], ["protected-areas", protectedAreas], ["balance-support", balanceSupport], ["mixed-group", mixedGroup]];
-const DOSE_RULES: readonly [Limit, Rule][] = [["caps", caps], ["floor", floor]];
+const RULES: readonly [Limit, Rule][] = [
+  ["kit", kitRule],
+  ["ground", ground],
+  ["protected-areas", protectedAreas],
+  ["balance-support", balanceSupport],
+  ["mixed-group", mixedGroup],
+];
+const DOSE_RULES: readonly [Limit, Rule][] = [
+  ["caps", caps],
+  ["floor", floor],
+];
 
 /** Everything that may be in a draft, and the drills each limit keeps out. `without` leaves a limit out, to see what it costs. */
-export function candidatesOf(request: DraftRequest, offered: readonly Drill[], without?: Limit): { candidates: Candidate[]; kept: ReadonlyMap<Limit, readonly string[]> } {
+export function candidatesOf(
+  request: DraftRequest,
+  offered: readonly Drill[],
+  without?: Limit,
+): { candidates: Candidate[]; kept: ReadonlyMap<Limit, readonly string[]> } {
   const { school, purpose } = request;
   const kept = new Map<Limit, string[]>();
   const keep = (limit: Limit, { id }: Drill) => void kept.set(limit, [...(kept.get(limit) ?? []), id]);
@@ -79,13 +109,28 @@ export function candidatesOf(request: DraftRequest, offered: readonly Drill[], w
   const lastBreaths = (form: Omit<Candidate, "step">): Omit<Candidate, "step"> => {
     const from = form.doses.findIndex((dose) => doseSeconds(dose, request.pace) >= LAST_BREATHS);
     const skip = !closer ? 0 : from < 0 ? form.doses.length - 1 : from;
-    const later = <T extends { seconds: Seconds; each: Seconds }>(sum: T): T => ({ ...sum, seconds: sum.seconds + sum.each * skip });
+    const later = <T extends { seconds: Seconds; each: Seconds }>(sum: T): T => ({
+      ...sum,
+      seconds: sum.seconds + sum.each * skip,
+    });
     return { ...later(form), doses: form.doses.slice(skip), gives: form.gives.map(later), work: later(form.work) };
   };
   const candidates = offered.flatMap((drill): Candidate[] => {
-    if (without !== "never" && request.never.includes(drill.id)) return keep("never", drill), [];
-    if (without !== "methods" && request.methods && !request.methods.includes(drill.method) && !request.must.includes(drill.id)) return keep("methods", drill), [];
-    if (without !== "effort" && drill.method === "effort" && !effortAllowed(request) && !request.must.includes(drill.id)) return keep("effort", drill), [];
+    if (without !== "never" && request.never.includes(drill.id)) return (keep("never", drill), []);
+    if (
+      without !== "methods" &&
+      request.methods &&
+      !request.methods.includes(drill.method) &&
+      !request.must.includes(drill.id)
+    )
+      return (keep("methods", drill), []);
+    if (
+      without !== "effort" &&
+      drill.method === "effort" &&
+      !effortAllowed(request) &&
+      !request.must.includes(drill.id)
+    )
+      return (keep("effort", drill), []);
     const why = new Set<Limit>();
     const locked = request.locked.find((one) => one.drill === drill.id);
     for (const level of locked ? [locked.level] : downFrom(request.level)) {
@@ -95,7 +140,10 @@ export function candidatesOf(request: DraftRequest, offered: readonly Drill[], w
       const step = stepOf(school, { drill, level: drill.levels[level], name: level });
       if (step && !clocked) keep("interval", drill);
       const closes = closer ? closer(drill) : isWhole(drill, drill.levels[level]);
-      return [...(step && clocked ? [{ ...clocked, step }] : []), ...(closes ? [{ ...lastBreaths(form), step: CLOSING }] : [])];
+      return [
+        ...(step && clocked ? [{ ...clocked, step }] : []),
+        ...(closes ? [{ ...lastBreaths(form), step: CLOSING }] : []),
+      ];
     }
     for (const limit of why) keep(limit, drill);
     return [];
@@ -104,26 +152,46 @@ export function candidatesOf(request: DraftRequest, offered: readonly Drill[], w
 }
 
 /** Effort ramps come only where the group has a cap for them, or the coach asks for the method. */
-const effortAllowed = ({ group, methods, preferred }: DraftRequest): boolean => group?.setting.effortCap !== undefined || methods?.includes("effort") === true || preferred.includes("effort");
+const effortAllowed = ({ group, methods, preferred }: DraftRequest): boolean =>
+  group?.setting.effortCap !== undefined || methods?.includes("effort") === true || preferred.includes("effort");
 
 /** A pattern on the feet that a warm-up can end with: hips and two more joints at once, not leaning on the hands unless it flows. */
 const isWhole = (drill: Drill, level: Drill["levels"]["standard"]): boolean =>
-  isPattern(drill, level) && level.main.some((row) => ROW_FACTS[row].joint === "hip") && new Set([...level.main, ...level.also].map((row) => ROW_FACTS[row].joint)).size >= 3 &&
+  isPattern(drill, level) &&
+  level.main.some((row) => ROW_FACTS[row].joint === "hip") &&
+  new Set([...level.main, ...level.also].map((row) => ROW_FACTS[row].joint)).size >= 3 &&
   (drill.method === "flow" || !knownStress(level).always.some((s) => s.area === "wrist-weight"));
 
 /** The level asked for, then the easier ones. */
 const downFrom = (level: LevelName): LevelName[] => LEVELS.slice(0, LEVELS.indexOf(level) + 1).reverse();
 
-function formOf(request: DraftRequest, drill: Drill, level: LevelName, offered: readonly Drill[], without: Limit | undefined, why: Set<Limit>, just?: Dose): Omit<Candidate, "step"> | undefined {
+function formOf(
+  request: DraftRequest,
+  drill: Drill,
+  level: LevelName,
+  offered: readonly Drill[],
+  without: Limit | undefined,
+  why: Set<Limit>,
+  just?: Dose,
+): Omit<Candidate, "step"> | undefined {
   const form = drill.levels[level];
   const atHand = request.group?.setting.kit === undefined ? AT_HAND[request.purpose] : undefined;
-  if (atHand && without !== "kit" && !request.must.includes(drill.id) && !form.kit.every((piece) => atHand.includes(piece))) return void why.add("kit");
+  if (
+    atHand &&
+    without !== "kit" &&
+    !request.must.includes(drill.id) &&
+    !form.kit.every((piece) => atHand.includes(piece))
+  )
+    return void why.add("kit");
   const usual = { ...itemOf(drill, level), ...(just && { dose: just }) };
   const at = (dose: Dose): AuditInput => lookAt(request, { ...usual, dose }, drill, offered);
-  const breaks = (rules: readonly [Limit, Rule][], look: AuditInput) => rules.filter(([limit, rule]) => limit !== without && rule.find(look).some((f) => f.severity !== "hint")).map(([limit]) => limit);
+  const breaks = (rules: readonly [Limit, Rule][], look: AuditInput) =>
+    rules
+      .filter(([limit, rule]) => limit !== without && rule.find(look).some((f) => f.severity !== "hint"))
+      .map(([limit]) => limit);
   const first = at(usual.dose);
   const stops = breaks(RULES, first);
-  if (stops.length > 0) return stops.forEach((limit) => why.add(limit)), undefined;
+  if (stops.length > 0) return (stops.forEach((limit) => why.add(limit)), undefined);
   let doses = just ? [just] : dosesOf(request, drill, level);
   const { effortCap, holdCap, floor: length } = request.group?.setting ?? {};
   // What someone does instead has to last as long, so it hangs on the dose, too.
@@ -135,14 +203,25 @@ function formOf(request: DraftRequest, drill: Drill, level: LevelName, offered: 
       found.forEach((limit) => broken.add(limit));
       return found.length === 0;
     });
-    if (doses.length === 0) return broken.forEach((limit) => why.add(limit)), undefined;
+    if (doses.length === 0) return (broken.forEach((limit) => why.add(limit)), undefined);
   }
   const ends = [doses[0]!, doses.at(-1)!].map((dose) => sumsOf(at(dose))) as [Sums, Sums];
   const n = doses.length - 1;
   const slope = (from: number, to: number) => (n === 0 ? 0 : (to - from) / n);
   return {
-    drill, level, from: form.posture, to: form.endPosture, kit: form.kit, doses, seconds: ends[0].seconds, each: slope(ends[0].seconds, ends[1].seconds),
-    gives: ROWS.filter((row) => weightOf(request.demand, row) > 0 && ends[1].counts[row] > 0).map((row) => ({ row, seconds: ends[0].counts[row], each: slope(ends[0].counts[row], ends[1].counts[row]) })),
+    drill,
+    level,
+    from: form.posture,
+    to: form.endPosture,
+    kit: form.kit,
+    doses,
+    seconds: ends[0].seconds,
+    each: slope(ends[0].seconds, ends[1].seconds),
+    gives: ROWS.filter((row) => weightOf(request.demand, row) > 0 && ends[1].counts[row] > 0).map((row) => ({
+      row,
+      seconds: ends[0].counts[row],
+      each: slope(ends[0].counts[row], ends[1].counts[row]),
+    })),
     work: { seconds: ends[0].work, each: slope(ends[0].work, ends[1].work) },
   };
 }
@@ -152,7 +231,11 @@ function formOf(request: DraftRequest, drill: Drill, level: LevelName, offered: 
  * passes; the form itself where nothing is asked. Undefined for what has times of its own, what does not come to an amount
  * inside its bounds in that time, and where a rule of the audit finds something in it.
  */
-function byClock(request: DraftRequest, form: Omit<Candidate, "step">, offered: readonly Drill[]): Omit<Candidate, "step"> | undefined {
+function byClock(
+  request: DraftRequest,
+  form: Omit<Candidate, "step">,
+  offered: readonly Drill[],
+): Omit<Candidate, "step"> | undefined {
   const { interval, pace } = request;
   if (!interval) return form;
   const { drill, level } = form;
@@ -163,31 +246,74 @@ function byClock(request: DraftRequest, form: Omit<Candidate, "step">, offered: 
   const { value } = amountOf(dose);
   const unit = doseSeconds(withAmount(dose, 1), pace);
   if (value < least || value > most || (isCounted(dose) && unit * drill.directions > interval.work)) return undefined;
-  if (isPiece(dose) && drill.method === "hold" && beforePower(request.purpose) && value > HOLD_BEFORE_POWER) return undefined;
+  if (isPiece(dose) && drill.method === "hold" && beforePower(request.purpose) && value > HOLD_BEFORE_POWER)
+    return undefined;
   const look = lookAt(request, { ...itemOf(drill, level), dose, demo: 0 }, drill, offered, interval);
   const found = [...RULES, ...DOSE_RULES].some(([, rule]) => rule.find(look).some((f) => f.severity !== "hint"));
   if (found) return undefined;
   const { seconds, work, counts } = sumsOf(look);
   return {
-    ...form, doses: [dose], seconds: seconds + interval.rest, each: 0, work: { seconds: work, each: 0 },
-    gives: ROWS.filter((row) => weightOf(request.demand, row) > 0 && counts[row] > 0).map((row) => ({ row, seconds: counts[row], each: 0 })),
+    ...form,
+    doses: [dose],
+    seconds: seconds + interval.rest,
+    each: 0,
+    work: { seconds: work, each: 0 },
+    gives: ROWS.filter((row) => weightOf(request.demand, row) > 0 && counts[row] > 0).map((row) => ({
+      row,
+      seconds: counts[row],
+      each: 0,
+    })),
   };
 }
 
 /** One drill on its own, as the audit is told of it; what it covers is worked out when a rule or a sum asks for it. */
-function lookAt(request: DraftRequest, item: Item, drill: Drill, offered: readonly Drill[], interval?: Interval): AuditInput {
-  const session: Session = { ...newSession({ title: "x", purpose: request.purpose, target: request.target }, [{ title: "", rounds: 1, restBetweenRounds: 0, sideOrder: "drill-by-drill", ...(interval && { interval }), items: [item] }]), pace: request.pace, firstSide: request.firstSide };
+function lookAt(
+  request: DraftRequest,
+  item: Item,
+  drill: Drill,
+  offered: readonly Drill[],
+  interval?: Interval,
+): AuditInput {
+  const session: Session = {
+    ...newSession({ title: "x", purpose: request.purpose, target: request.target }, [
+      {
+        title: "",
+        rounds: 1,
+        restBetweenRounds: 0,
+        sideOrder: "drill-by-drill",
+        ...(interval && { interval }),
+        items: [item],
+      },
+    ]),
+    pace: request.pace,
+    firstSide: request.firstSide,
+  };
   const drills = (id: string) => (id === drill.id ? drill : undefined);
   const timeline = compile(session, drills);
-  return { session, timeline, drills, get coverage() { return coverageOf(session, timeline, drills); }, demand: request.demand, group: request.group, offered };
+  return {
+    session,
+    timeline,
+    drills,
+    get coverage() {
+      return coverageOf(session, timeline, drills);
+    },
+    demand: request.demand,
+    group: request.group,
+    offered,
+  };
 }
 
 type Sums = { seconds: Seconds; work: Seconds; counts: Record<Row, Seconds> };
 
 /** What one drill takes, moving and fetching left out, and gives. */
 function sumsOf({ timeline, coverage }: AuditInput): Sums {
-  const of = (kinds: (kind: string) => boolean) => timeline.segments.reduce((sum, s) => (kinds(s.kind) ? sum + s.seconds : sum), 0);
-  return { seconds: of((kind) => kind !== "move"), work: of((kind) => kind === "work"), counts: Object.fromEntries(ROWS.map((row) => [row, coverage[row].counts])) as Record<Row, Seconds> };
+  const of = (kinds: (kind: string) => boolean) =>
+    timeline.segments.reduce((sum, s) => (kinds(s.kind) ? sum + s.seconds : sum), 0);
+  return {
+    seconds: of((kind) => kind !== "move"),
+    work: of((kind) => kind === "work"),
+    counts: Object.fromEntries(ROWS.map((row) => [row, coverage[row].counts])) as Record<Row, Seconds>,
+  };
 }
 
 /** Doses a coach would give: inside the drill's bounds, not far from the usual, short holds before power; by the drill's own step. */
@@ -196,18 +322,30 @@ function dosesOf(request: DraftRequest, drill: Drill, level: LevelName): Dose[] 
   const now = amountOf(dose).value;
   if (choicesOf(dose)) return [dose];
   const { pace } = request;
-  const takes = (one: Dose): Seconds => pace.demo + doseSeconds(one, pace) * drill.directions * (drill.sides === "each" ? 2 : 1);
+  const takes = (one: Dose): Seconds =>
+    pace.demo + doseSeconds(one, pace) * drill.directions * (drill.sides === "each" ? 2 : 1);
   const longHold = drill.method === "hold" && isPiece(dose) && beforePower(request.purpose);
-  const most = Math.min(bounds.most, Math.max(now, now * (drill.method === "breath" ? LONG_BREATHS : ROUGH.most), now * (WORTH_SHOWING / Math.max(1, (takes(dose) - pace.demo)))), longHold ? Math.max(bounds.least, Math.min(HOLD_BEFORE_POWER, LONGEST_HOLD / drill.directions)) : Infinity);
+  const most = Math.min(
+    bounds.most,
+    Math.max(
+      now,
+      now * (drill.method === "breath" ? LONG_BREATHS : ROUGH.most),
+      now * (WORTH_SHOWING / Math.max(1, takes(dose) - pace.demo)),
+    ),
+    longHold ? Math.max(bounds.least, Math.min(HOLD_BEFORE_POWER, LONGEST_HOLD / drill.directions)) : Infinity,
+  );
   const least = Math.max(bounds.least, Math.min(now, now * ROUGH.least));
   const values: number[] = [];
   const step = dose.kind === "reps" && now >= BY_TWOS_FROM ? Math.max(2, bounds.step) : bounds.step;
-  for (let k = Math.ceil((least - now) / step - 1e-9); now + k * step <= most + 1e-9; k++) values.push(Math.round((now + k * step) * 1e6) / 1e6);
+  for (let k = Math.ceil((least - now) / step - 1e-9); now + k * step <= most + 1e-9; k++)
+    values.push(Math.round((now + k * step) * 1e6) / 1e6);
   if (values.length === 0) values.push(Math.min(most, Math.max(bounds.least, Math.min(now, most))));
   // Whole repetitions, breaths and rounds only, so that the steps stay even.
   const whole = !isCounted(dose) ? values : [...new Set(values.map((v) => Math.max(1, Math.round(v))))];
   const doses = whole.map((value) => withAmount(dose, value));
   const enough = doses.filter((one) => takes(one) - pace.demo >= WORTH_SHOWING);
-  const small = (enough.length > 0 ? enough : doses.slice(-1)).filter((one) => takes(one) <= request.target * MOST_SHARE);
+  const small = (enough.length > 0 ? enough : doses.slice(-1)).filter(
+    (one) => takes(one) <= request.target * MOST_SHARE,
+  );
   return small.length > 0 ? small : doses.slice(0, 1);
 }

@@ -21,7 +21,10 @@ export const SHORT_AT_MOST: Seconds = 15;
 /** From here on a session holds so many drills that choosing is easy, and there is time to look again. */
 const LONG: Seconds = 700;
 /** The search in a small choice is content this near to the best in it, and gives up after so many nodes: the same on every machine. */
-const near = (request: DraftRequest, later: boolean) => ({ gap: later ? 0.03 : request.target < LONG ? 0.015 : 0.004, nodes: later ? 5 : 20 });
+const near = (request: DraftRequest, later: boolean) => ({
+  gap: later ? 0.03 : request.target < LONG ? 0.015 : 0.004,
+  nodes: later ? 5 : 20,
+});
 /** The search that only sharpens a bound is content earlier. */
 const SHARPER = { gap: 0.04, nodes: 10 };
 /** A small choice is enough when what comes of it is this near to the bound. */
@@ -43,7 +46,8 @@ const WORTH_RUNNING: Share = 0.85;
 
 export type Draft = Stated & {
   /** What no session for this request can be better than, as the solver proved, and how far this one is from it. */
-  bound: Share; gap: Share;
+  bound: Share;
+  gap: Share;
   /** What tells it apart from the others, in a line. */
   differs: string;
 };
@@ -63,7 +67,12 @@ export type Progress = (share: Share, words: string) => void;
  * Up to three sessions for a request, the best first. Hard limits are never broken; each lasts at most its target and at
  * most 15 s less. The same request gives the same drafts.
  */
-export function draft(request: DraftRequest, offered: readonly Drill[], solve: Solve, progress: Progress = () => undefined): DraftAnswer {
+export function draft(
+  request: DraftRequest,
+  offered: readonly Drill[],
+  solve: Solve,
+  progress: Progress = () => undefined,
+): DraftAnswer {
   progress(0, "looking at the drills");
   const { candidates, kept } = candidatesOf(request, offered);
   const counts = [...kept].map(([limit, ids]) => ({ limit, drills: ids.length }));
@@ -91,8 +100,17 @@ export function draft(request: DraftRequest, offered: readonly Drill[], solve: S
         if (wider.kind === "made" && wider.fit > made.fit) made = wider;
       }
     } else if (made.fit < WORTH_RUNNING * drafts[0]!.fit) break;
-    drafts.push({ ...stated(made.session, request, offered, candidates, kept), bound, gap: bound > 0 ? Math.max(0, (bound - made.fit) / bound) : 0 });
-    apart.push(apartFrom(made.session.blocks.flatMap((block) => block.items.map((item) => item.drill)), request.must));
+    drafts.push({
+      ...stated(made.session, request, offered, candidates, kept),
+      bound,
+      gap: bound > 0 ? Math.max(0, (bound - made.fit) / bound) : 0,
+    });
+    apart.push(
+      apartFrom(
+        made.session.blocks.flatMap((block) => block.items.map((item) => item.drill)),
+        request.must,
+      ),
+    );
   }
   if (drafts.length > 0) {
     progress(1, "done");
@@ -100,10 +118,17 @@ export function draft(request: DraftRequest, offered: readonly Drill[], solve: S
     const differs = differences(drafts, drills);
     return { kind: "drafts", drafts: drafts.map((one, k) => ({ ...one, differs: differs[k]! })), kept: counts };
   }
-  return { kind: "impossible", why: "Nothing fits all of what was asked.", relax: relaxed(request, offered, drills, solve, kept, progress) };
+  return {
+    kind: "impossible",
+    why: "Nothing fits all of what was asked.",
+    relax: relaxed(request, offered, drills, solve, kept, progress),
+  };
 }
 
-type Made = { kind: "made"; session: Session; fit: Share; chosen: ReadonlySet<Candidate> } | { kind: "infeasible" } | { kind: "failed"; why: string };
+type Made =
+  | { kind: "made"; session: Session; fit: Share; chosen: ReadonlySet<Candidate> }
+  | { kind: "infeasible" }
+  | { kind: "failed"; why: string };
 type Drills = (id: string) => Drill | undefined;
 /** `wide` looks once more among more. */
 type Options = ModelOptions & { wide?: boolean };
@@ -111,12 +136,19 @@ type Options = ModelOptions & { wide?: boolean };
 /** The candidates that no other replaces at no loss. One that may not come again replaces only what may not either. */
 function openTo(request: DraftRequest, all: readonly Candidate[], apart: readonly Apart[]): Candidate[] {
   const sets = [...lastApart(request), ...apart];
-  const stands = (better: Candidate, here: Candidate) => sets.every(({ drills }) => !drills.has(better.drill.id) || drills.has(here.drill.id));
+  const stands = (better: Candidate, here: Candidate) =>
+    sets.every(({ drills }) => !drills.has(better.drill.id) || drills.has(here.drill.id));
   return undominated(all, (c) => request.must.includes(c.drill.id), stands).map((i) => all[i]!);
 }
 
 /** A session for the request, chosen among the candidates that promise most. */
-function makeOne(request: DraftRequest, all: readonly Candidate[], drills: Drills, solve: Solve, options: Options & { apart: readonly Apart[] }): Made {
+function makeOne(
+  request: DraftRequest,
+  all: readonly Candidate[],
+  drills: Drills,
+  solve: Solve,
+  options: Options & { apart: readonly Apart[] },
+): Made {
   if (request.must.some((id) => !all.some((c) => c.drill.id === id))) return { kind: "infeasible" };
   const later = options.apart.length > 0;
   const candidates = openTo(request, all, options.apart);
@@ -129,10 +161,19 @@ function makeOne(request: DraftRequest, all: readonly Candidate[], drills: Drill
   }
   // What taking the best for its time again and again comes to is the least there should be.
   const simple = greedy(request, candidates);
-  const best = tryWith(request, promising(candidates, loose, request, options.wide ? SMALL_WIDE : few, simple?.chosen ?? []), drills, solve, options, simple?.chosen);
+  const best = tryWith(
+    request,
+    promising(candidates, loose, request, options.wide ? SMALL_WIDE : few, simple?.chosen ?? []),
+    drills,
+    solve,
+    options,
+    simple?.chosen,
+  );
   if (!simple || (best.kind === "made" && simple.fit <= best.fit + 1e-9)) return best;
   const settled = settle(request, candidates, simple.chosen, drills, solve);
-  return settled.kind === "settled" && (best.kind !== "made" || settled.fit > best.fit) ? { ...settled, kind: "made" } : best;
+  return settled.kind === "settled" && (best.kind !== "made" || settled.fit > best.fit)
+    ? { ...settled, kind: "made" }
+    : best;
 }
 
 /**
@@ -140,14 +181,22 @@ function makeOne(request: DraftRequest, all: readonly Candidate[], drills: Drill
  * holds for sessions without it, too. Drills that would cost so much, by the program without wholeness, that no session with
  * them comes above the least bound wanted, are left out of the whole program; what that proves holds for all.
  */
-function provenBound(request: DraftRequest, all: readonly Candidate[], { fit: found, chosen }: { fit: Share; chosen: ReadonlySet<Candidate> }, solve: Solve, plain: boolean): Share {
+function provenBound(
+  request: DraftRequest,
+  all: readonly Candidate[],
+  { fit: found, chosen }: { fit: Share; chosen: ReadonlySet<Candidate> },
+  solve: Solve,
+  plain: boolean,
+): Share {
   const candidates = openTo(request, all, []);
   const options: ModelOptions = { plain, proof: true };
   const loose = solve(programOf(request, candidates, options), { relaxed: true });
   if (loose.kind !== "optimal") return 1;
   const wanted = found / (1 - CONTENT);
   if (loose.bound <= wanted) return loose.bound;
-  const left = candidates.filter((c, i) => loose.bound + costOf(loose, i) > wanted || request.must.includes(c.drill.id));
+  const left = candidates.filter(
+    (c, i) => loose.bound + costOf(loose, i) > wanted || request.must.includes(c.drill.id),
+  );
   const tight = solve(programOf(request, left, options), { ...SHARPER, proof: true, start: startOf(left, chosen) });
   if (tight.kind === "infeasible") return wanted;
   return tight.kind === "optimal" ? Math.min(loose.bound, Math.max(wanted, tight.bound)) : loose.bound;
@@ -164,12 +213,24 @@ function costOf({ costs }: Loose, i: number): Share {
 }
 
 /** The candidates that the program without wholeness takes, and those that would cost it least. */
-function promising(candidates: readonly Candidate[], loose: Loose, request: DraftRequest, few: number, also: readonly Chosen[]): Candidate[] {
+function promising(
+  candidates: readonly Candidate[],
+  loose: Loose,
+  request: DraftRequest,
+  few: number,
+  also: readonly Chosen[],
+): Candidate[] {
   const worth = candidates.map((_, i) => costOf(loose, i));
   const used = (i: number) => (loose.values.get(`y${i}`) ?? 0) > 1e-6 || request.must.includes(candidates[i]!.drill.id);
-  const order = candidates.map((_, i) => i).sort((a, b) => Number(used(b)) - Number(used(a)) || worth[b]! - worth[a]! || a - b);
+  const order = candidates
+    .map((_, i) => i)
+    .sort((a, b) => Number(used(b)) - Number(used(a)) || worth[b]! - worth[a]! || a - b);
   const closers = order.filter((i) => candidates[i]!.step === CLOSING).slice(0, 5);
-  const chosen = new Set([...order.filter((i) => candidates[i]!.step !== CLOSING).slice(0, Math.max(few, order.filter(used).length)), ...closers, ...also.map((c) => c.index)]);
+  const chosen = new Set([
+    ...order.filter((i) => candidates[i]!.step !== CLOSING).slice(0, Math.max(few, order.filter(used).length)),
+    ...closers,
+    ...also.map((c) => c.index),
+  ]);
   return candidates.filter((_, i) => chosen.has(i));
 }
 
@@ -179,29 +240,76 @@ const ROUNDS = 6;
 const UNREST_COSTS: Share = 0.03;
 
 type Settled =
-  | { kind: "settled"; session: Session; fit: Share; chosen: ReadonlySet<Candidate>; over: { changes: number; ups: number; waits: number }; worth: number; moving: Seconds }
+  | {
+      kind: "settled";
+      session: Session;
+      fit: Share;
+      chosen: ReadonlySet<Candidate>;
+      over: { changes: number; ups: number; waits: number };
+      worth: number;
+      moving: Seconds;
+    }
   | { kind: "too-long" | "too-short"; moving: Seconds }
   | { kind: "failed"; why: string };
 
 /** Drills that were chosen, in their best order, with the doses anew now that what lies between them is known to the second. */
-function settle(request: DraftRequest, candidates: readonly Candidate[], chosen: readonly Chosen[], drills: Drills, solve: Solve): Settled {
+function settle(
+  request: DraftRequest,
+  candidates: readonly Candidate[],
+  chosen: readonly Chosen[],
+  drills: Drills,
+  solve: Solve,
+): Settled {
   const { steps, moving, waits } = ordered(chosen, request);
   const short = request.target - SHORT_AT_MOST;
-  const dosed = solve(programOf(request, candidates, { chosen: { which: chosen.map((c) => c.index), moving }, least: short }), {});
+  const dosed = solve(
+    programOf(request, candidates, { chosen: { which: chosen.map((c) => c.index), moving }, least: short }),
+    {},
+  );
   if (dosed.kind === "failed") return dosed;
   if (dosed.kind === "infeasible") {
     const most = chosen.reduce((sum, { candidate: c }) => sum + c.seconds + c.each * (c.doses.length - 1), moving);
     return { kind: most < short ? "too-short" : "too-long", moving };
   }
-  const doses = new Map(chosenIn(dosed, candidates, chosen.map((c) => c.index)).map((c) => [c.index, c.dose]));
-  const session = sessionOf(steps.map(({ step, chosen: list }) => ({ step, chosen: list.map((c) => ({ ...c, dose: doses.get(c.index)! })) })), request);
+  const doses = new Map(
+    chosenIn(
+      dosed,
+      candidates,
+      chosen.map((c) => c.index),
+    ).map((c) => [c.index, c.dose]),
+  );
+  const session = sessionOf(
+    steps.map(({ step, chosen: list }) => ({ step, chosen: list.map((c) => ({ ...c, dose: doses.get(c.index)! })) })),
+    request,
+  );
   const fit = fitOf(coverageOf(session, compile(session, drills), drills), request.demand, request.target);
-  const over = { ...unrest(steps.flatMap((one) => one.chosen), request.target), waits };
-  return { kind: "settled", session, fit, chosen: new Set(chosen.map((c) => c.candidate)), over, worth: fit - UNREST_COSTS * (Math.max(0, over.changes) + Math.max(0, over.ups) + waits), moving };
+  const over = {
+    ...unrest(
+      steps.flatMap((one) => one.chosen),
+      request.target,
+    ),
+    waits,
+  };
+  return {
+    kind: "settled",
+    session,
+    fit,
+    chosen: new Set(chosen.map((c) => c.candidate)),
+    over,
+    worth: fit - UNREST_COSTS * (Math.max(0, over.changes) + Math.max(0, over.ups) + waits),
+    moving,
+  };
 }
 
 /** The best that comes of a choice among these, begun from a rough one where there is one, looked for again where the order takes more than the program reckoned or is not calm. */
-function tryWith(request: DraftRequest, candidates: readonly Candidate[], drills: Drills, solve: Solve, options: Options, rough?: readonly Chosen[]): Made {
+function tryWith(
+  request: DraftRequest,
+  candidates: readonly Candidate[],
+  drills: Drills,
+  solve: Solve,
+  options: Options,
+  rough?: readonly Chosen[],
+): Made {
   const later = (options.apart?.length ?? 0) > 0;
   const tried: number[][] = [];
   let reserve = 0;
@@ -213,7 +321,17 @@ function tryWith(request: DraftRequest, candidates: readonly Candidate[], drills
   const found = (): Made => (best ? { ...best, kind: "made" } : { kind: "infeasible" });
   const start = rough && startOf(candidates, new Set(rough.map((c) => c.candidate)));
   for (let round = 0; round < ROUNDS; round++) {
-    const answer = solve(programOf(request, candidates, { ...options, reserve, calmer, chapters, tried, ...(least !== undefined && { least }) }), { ...near(request, later), ...(round === 0 && start && { start }) });
+    const answer = solve(
+      programOf(request, candidates, {
+        ...options,
+        reserve,
+        calmer,
+        chapters,
+        tried,
+        ...(least !== undefined && { least }),
+      }),
+      { ...near(request, later), ...(round === 0 && start && { start }) },
+    );
     if (answer.kind !== "optimal") return answer.kind === "failed" && !best && round === 0 ? answer : found();
     const chosen = chosenIn(answer, candidates);
     const one = settle(request, candidates, chosen, drills, solve);
@@ -232,7 +350,13 @@ function tryWith(request: DraftRequest, candidates: readonly Candidate[], drills
     const calm = options.plain === true || (one.over.changes <= slack && one.over.ups <= 0 && one.over.waits === 0);
     // As good as was promised, as far as the school's order goes.
     const kept = one.fit >= promised(answer, request) - 0.002;
-    if (options.wide || idle || (calm && (kept || later || request.target < LONG)) || ++again > (later || request.target < LONG ? 1 : 3)) break;
+    if (
+      options.wide ||
+      idle ||
+      (calm && (kept || later || request.target < LONG)) ||
+      ++again > (later || request.target < LONG ? 1 : 3)
+    )
+      break;
     tried.push(chosen.map((c) => c.index));
     if (chapters && !calm) calmer = { changes: Math.max(0, one.over.changes), ups: Math.max(0, one.over.ups) };
     reserve = Math.max(reserve, (one.moving - reckoned) * 0.5);
@@ -242,7 +366,8 @@ function tryWith(request: DraftRequest, candidates: readonly Candidate[], drills
 }
 
 /** The whole columns of a choice, for a search to begin from. */
-const startOf = (candidates: readonly Candidate[], chosen: ReadonlySet<Candidate>) => new Map(candidates.map((c, i) => [`y${i}`, chosen.has(c) ? 1 : 0]));
+const startOf = (candidates: readonly Candidate[], chosen: ReadonlySet<Candidate>) =>
+  new Map(candidates.map((c, i) => [`y${i}`, chosen.has(c) ? 1 : 0]));
 
 /** The fit the program has found. */
 const promised = (answer: Loose, { demand }: DraftRequest): Share => {
@@ -250,7 +375,11 @@ const promised = (answer: Loose, { demand }: DraftRequest): Share => {
   return ROWS.reduce((sum, row) => sum + (weightOf(demand, row) / all) * (answer.values.get(fitColumn(row)) ?? 0), 0);
 };
 
-function chosenIn(answer: Extract<Solution, { kind: "optimal" }>, candidates: readonly Candidate[], which: readonly number[] = candidates.map((_, i) => i)): Chosen[] {
+function chosenIn(
+  answer: Extract<Solution, { kind: "optimal" }>,
+  candidates: readonly Candidate[],
+  which: readonly number[] = candidates.map((_, i) => i),
+): Chosen[] {
   return which.flatMap((index) => {
     const candidate = candidates[index]!;
     if ((answer.values.get(`y${index}`) ?? 0) < 0.5) return [];
@@ -260,16 +389,31 @@ function chosenIn(answer: Extract<Solution, { kind: "optimal" }>, candidates: re
 }
 
 /** Which single limit, taken away, makes drafts possible, and how good they would be; the best first. */
-function relaxed(request: DraftRequest, offered: readonly Drill[], drills: Drills, solve: Solve, kept: ReadonlyMap<Limit, readonly string[]>, progress: Progress): Relaxed[] {
+function relaxed(
+  request: DraftRequest,
+  offered: readonly Drill[],
+  drills: Drills,
+  solve: Solve,
+  kept: ReadonlyMap<Limit, readonly string[]>,
+  progress: Progress,
+): Relaxed[] {
   const one: DraftRequest = { ...request, drafts: 1 };
   const longer: DraftRequest = { ...one, target: one.target * 1.5 };
   const ways: { limit: Relaxed["limit"]; changed: DraftRequest; without?: Limit }[] = [
-    ...[...kept.keys()].filter((limit) => limit !== "interval").map((limit) => ({ limit, changed: one, without: limit })), ...(one.must.length > 0 ? [{ limit: "must" as const, changed: { ...one, must: [], locked: [] } }] : []),
-    ...(one.interval ? [{ limit: "interval" as const, changed: { ...one, interval: undefined } }] : []), ...(lastApart(one).length > 0 ? [{ limit: "differ" as const, changed: { ...one, differ: 0 } }] : []), { limit: "target", changed: longer },
+    ...[...kept.keys()]
+      .filter((limit) => limit !== "interval")
+      .map((limit) => ({ limit, changed: one, without: limit })),
+    ...(one.must.length > 0 ? [{ limit: "must" as const, changed: { ...one, must: [], locked: [] } }] : []),
+    ...(one.interval ? [{ limit: "interval" as const, changed: { ...one, interval: undefined } }] : []),
+    ...(lastApart(one).length > 0 ? [{ limit: "differ" as const, changed: { ...one, differ: 0 } }] : []),
+    { limit: "target", changed: longer },
   ];
   const found = ways.flatMap(({ limit, changed, without }, k): Relaxed[] => {
     progress(0.4 + (0.6 * k) / ways.length, "looking at what stands in the way");
-    const made = makeOne(changed, candidatesOf(changed, offered, without).candidates, drills, solve, { apart: [], chapters: changed.target < LONG });
+    const made = makeOne(changed, candidatesOf(changed, offered, without).candidates, drills, solve, {
+      apart: [],
+      chapters: changed.target < LONG,
+    });
     return made.kind === "made" ? [{ limit, fit: made.fit }] : [];
   });
   progress(1, "done");

@@ -25,36 +25,83 @@ export type Reason = { why: string; place: string };
 export type Missing = { row: Row; has: Seconds; wants: Seconds; why: string };
 
 /** What can be said of a session that answers a request; cautions are what the audit would have looked at, and who does something else. */
-export type Stated = { session: Session; seconds: Seconds; fit: Share; postureChanges: number; missing: Missing[]; reasons: Reason[][]; cautions: string[] };
+export type Stated = {
+  session: Session;
+  seconds: Seconds;
+  fit: Share;
+  postureChanges: number;
+  missing: Missing[];
+  reasons: Reason[][];
+  cautions: string[];
+};
 
 type Drills = (id: string) => Drill | undefined;
 
 /** What drills each limit keeps out is called, after “is kept out by”. */
 export const LIMIT_WORDS: Readonly<Record<Limit, string>> = {
-  kit: "the kit there is", ground: "what the group stands on", "protected-areas": "what is protected", "balance-support": "having nothing to hold on to", "mixed-group": "the mixed abilities", caps: "the caps", floor: "the floor there is",
-  methods: "the ways of working allowed", effort: "effort ramps not being allowed", never: "the drills left out", interval: "the clock",
+  kit: "the kit there is",
+  ground: "what the group stands on",
+  "protected-areas": "what is protected",
+  "balance-support": "having nothing to hold on to",
+  "mixed-group": "the mixed abilities",
+  caps: "the caps",
+  floor: "the floor there is",
+  methods: "the ways of working allowed",
+  effort: "effort ramps not being allowed",
+  never: "the drills left out",
+  interval: "the clock",
 };
 
 /** Everything a draft says of itself: its length, fit, changes of position, what is short and why, and the reasons for each drill. */
-export function stated(session: Session, request: DraftRequest, offered: readonly Drill[], candidates: readonly Candidate[], kept: ReadonlyMap<Limit, readonly string[]>): Stated {
+export function stated(
+  session: Session,
+  request: DraftRequest,
+  offered: readonly Drill[],
+  candidates: readonly Candidate[],
+  kept: ReadonlyMap<Limit, readonly string[]>,
+): Stated {
   const byId = new Map(offered.map((drill) => [drill.id, drill]));
   const drills: Drills = (id) => byId.get(id);
   const timeline = compile(session, drills);
   const coverage = coverageOf(session, timeline, drills);
-  const missing = missingRows(coverage, request.demand, request.target).map((one) => ({ ...one, why: whyMissing(one.row, candidates, kept, offered, drills) }));
+  const missing = missingRows(coverage, request.demand, request.target).map((one) => ({
+    ...one,
+    why: whyMissing(one.row, candidates, kept, offered, drills),
+  }));
   const found = audit(auditInput(session, drills, { demand: request.demand, group: request.group, offered }));
-  const cautions = found.filter(({ severity, rule }) => severity !== "hint" || rule === "protected-areas").map(({ says }) => says);
-  return { cautions, session, seconds: timeline.totalSeconds, fit: fitOf(coverage, request.demand, request.target), postureChanges: postureChanges(timeline.segments), missing, reasons: reasonsOf(session, coverage, request, drills) };
+  const cautions = found
+    .filter(({ severity, rule }) => severity !== "hint" || rule === "protected-areas")
+    .map(({ says }) => says);
+  return {
+    cautions,
+    session,
+    seconds: timeline.totalSeconds,
+    fit: fitOf(coverage, request.demand, request.target),
+    postureChanges: postureChanges(timeline.segments),
+    missing,
+    reasons: reasonsOf(session, coverage, request, drills),
+  };
 }
 
-function whyMissing(row: Row, candidates: readonly Candidate[], kept: ReadonlyMap<Limit, readonly string[]>, offered: readonly Drill[], drills: Drills): string {
+function whyMissing(
+  row: Row,
+  candidates: readonly Candidate[],
+  kept: ReadonlyMap<Limit, readonly string[]>,
+  offered: readonly Drill[],
+  drills: Drills,
+): string {
   const has = (level: Drill["levels"]["standard"]) => level.main.includes(row) || level.also.includes(row);
   if (candidates.some((c) => has(c.drill.levels[c.level]))) return "the time went to what counts more";
-  const limits = [...kept].filter(([, ids]) => ids.some((id) => {
-    const drill = drills(id);
-    return drill !== undefined && has(drill.levels.standard);
-  }));
-  if (limits.length === 0) return offered.some((drill) => Object.values(drill.levels).some(has)) ? "no drill for it fits this order and length" : "no drill in the library works it";
+  const limits = [...kept].filter(([, ids]) =>
+    ids.some((id) => {
+      const drill = drills(id);
+      return drill !== undefined && has(drill.levels.standard);
+    }),
+  );
+  if (limits.length === 0)
+    return offered.some((drill) => Object.values(drill.levels).some(has))
+      ? "no drill for it fits this order and length"
+      : "no drill in the library works it";
   return `what works it is kept out by ${listWords(limits.map(([limit]) => LIMIT_WORDS[limit]))}`;
 }
 
@@ -66,7 +113,10 @@ function reasonsOf(session: Session, coverage: Coverage, request: DraftRequest, 
       const drill = drills(item.drill)!;
       const closes = b === last && i === block.items.length - 1 && session.blocks.length > 1;
       const reason = {
-        why: [whyHere(session, { block: b, item: i }, coverage, request, drills), ...levelWords(item, drill, request)].join(" "),
+        why: [
+          whyHere(session, { block: b, item: i }, coverage, request, drills),
+          ...levelWords(item, drill, request),
+        ].join(" "),
         place: [whyThere(drill, item, closes, request), ...stays(before, item, drill)].join(" "),
       };
       before = { item, drill };
@@ -76,7 +126,13 @@ function reasonsOf(session: Session, coverage: Coverage, request: DraftRequest, 
 }
 
 /** What the demand would lose without it, row by row. */
-function whyHere(session: Session, place: { block: number; item: number }, coverage: Coverage, request: DraftRequest, drills: Drills): string {
+function whyHere(
+  session: Session,
+  place: { block: number; item: number },
+  coverage: Coverage,
+  request: DraftRequest,
+  drills: Drills,
+): string {
   const { demand, target, must, locked } = request;
   const item = session.blocks[place.block]!.items[place.item]!;
   const drill = drills(item.drill)!;
@@ -85,14 +141,26 @@ function whyHere(session: Session, place: { block: number; item: number }, cover
   const without = coverageOf(rest, compile(rest, drills), drills);
   const targets = targetsOf(demand, target);
   const level = drill.levels[item.level];
-  const losses = ROWS.filter((row) => level.main.includes(row) || level.also.includes(row)).map((row) => ({
-    row, gives: coverage[row].counts - without[row].counts,
-    loss: weightOf(demand, row) === 0 ? 0 : weightOf(demand, row) * (Math.min(1, coverage[row].counts / targets[row]) - Math.min(1, without[row].counts / targets[row])),
-  })).filter(({ loss }) => loss > 1e-6).sort((a, b) => b.loss - a.loss);
+  const losses = ROWS.filter((row) => level.main.includes(row) || level.also.includes(row))
+    .map((row) => ({
+      row,
+      gives: coverage[row].counts - without[row].counts,
+      loss:
+        weightOf(demand, row) === 0
+          ? 0
+          : weightOf(demand, row) *
+            (Math.min(1, coverage[row].counts / targets[row]) - Math.min(1, without[row].counts / targets[row])),
+    }))
+    .filter(({ loss }) => loss > 1e-6)
+    .sort((a, b) => b.loss - a.loss);
   const asked = must.includes(item.drill) ? "You asked for it. " : "";
   const [first, second] = losses;
-  if (!first) return `${asked}${asked ? "It also works" : "It ends the session and works"} ${listWords(level.main.slice(0, 2).map((row) => ROW_FACTS[row].words))}.`;
-  const only = without[first.row].counts < 1 ? `nothing else here works it` : `${secondsText(Math.round(first.gives))} of the ${secondsText(Math.round(targets[first.row]))} asked`;
+  if (!first)
+    return `${asked}${asked ? "It also works" : "It ends the session and works"} ${listWords(level.main.slice(0, 2).map((row) => ROW_FACTS[row].words))}.`;
+  const only =
+    without[first.row].counts < 1
+      ? `nothing else here works it`
+      : `${secondsText(Math.round(first.gives))} of the ${secondsText(Math.round(targets[first.row]))} asked`;
   return `${asked}For ${ROW_FACTS[first.row].words}: ${only}${second ? `; also for ${ROW_FACTS[second.row].words}` : ""}. ${demand.id === "picked" ? "" : sentence(demand.rows[first.row]!.why)}`.trim();
 }
 
@@ -100,13 +168,18 @@ const sentence = (text: string): string => `${capital(text)}${/[.!?]$/.test(text
 
 function levelWords(item: Item, drill: Drill, { level, group, locked }: DraftRequest): string[] {
   if (item.level === level || locked.some((one) => one.drill === item.drill)) return [];
-  const areas = group ? against(drill.levels[level], levelAsWorked(drill, level), protectionsOf(group.setting.areas ?? [])) : [];
-  return [`At its ${LEVEL_WORDS[item.level]} level${areas.length > 0 ? `, as the group protects ${listWords(areas.map((one) => protectionWords(one)))}` : ", so that everyone can do it with what is there"}.`];
+  const areas = group
+    ? against(drill.levels[level], levelAsWorked(drill, level), protectionsOf(group.setting.areas ?? []))
+    : [];
+  return [
+    `At its ${LEVEL_WORDS[item.level]} level${areas.length > 0 ? `, as the group protects ${listWords(areas.map((one) => protectionWords(one)))}` : ", so that everyone can do it with what is there"}.`,
+  ];
 }
 
 function whyThere(drill: Drill, item: Item, closes: boolean, { school, purpose }: DraftRequest): string {
   const step = stepOf(school, { drill, level: drill.levels[item.level], name: item.level });
-  if (closes && purpose.startsWith("before-")) return "Last, because a whole movement on the feet uses what has been opened.";
+  if (closes && purpose.startsWith("before-"))
+    return "Last, because a whole movement on the feet uses what has been opened.";
   if (closes && drill.method === "breath") return "Last, because slow breathing lets people leave calmer.";
   return step ? sentence(school.stages[step.stage]!.why) : "Where it fits.";
 }
@@ -126,4 +199,3 @@ export function restated(session: Session, request: DraftRequest, offered: reado
   const { candidates, kept } = candidatesOf(request, offered);
   return stated(session, request, offered, candidates, kept);
 }
-

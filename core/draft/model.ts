@@ -78,7 +78,21 @@ export type ModelOptions = {
  * kit takes is reckoned from below, so that what the solver proves holds for every order of the school; docs/draft.md has it
  * in formulas.
  */
-export function programOf(request: DraftRequest, candidates: readonly Candidate[], { chosen, reserve = 0, least, plain = false, tried = [], proof = false, chapters = false, calmer = { changes: 0, ups: 0 }, apart = [] }: ModelOptions = {}): Program {
+export function programOf(
+  request: DraftRequest,
+  candidates: readonly Candidate[],
+  {
+    chosen,
+    reserve = 0,
+    least,
+    plain = false,
+    tried = [],
+    proof = false,
+    chapters = false,
+    calmer = { changes: 0, ups: 0 },
+    apart = [],
+  }: ModelOptions = {},
+): Program {
   const { target, demand, pace } = request;
   const columns: Program["columns"] = [];
   const rows: Program["rows"] = [];
@@ -97,18 +111,31 @@ export function programOf(request: DraftRequest, candidates: readonly Candidate[
       columns.push({ name: `n${i}`, least: 0, most: more, whole: true });
       return [];
     }
-    const full = gives.map(({ row, seconds, each }) => (targets[row] - seconds) / each).filter((at) => at > 1e-6 && at < more - 1e-6);
+    const full = gives
+      .map(({ row, seconds, each }) => (targets[row] - seconds) / each)
+      .filter((at) => at > 1e-6 && at < more - 1e-6);
     const list = [...new Set([0, ...full, more])].sort((x, y) => x - y).map((at, k) => ({ column: `l${i}_${k}`, at }));
     for (const { column } of list) free(column);
-    rows.push({ name: `dose${i}`, terms: [...list.map(({ column }) => ({ column, times: 1 })), { column: `y${i}`, times: -1 }], least: 0, most: 0 });
+    rows.push({
+      name: `dose${i}`,
+      terms: [...list.map(({ column }) => ({ column, times: 1 })), { column: `y${i}`, times: -1 }],
+      least: 0,
+      most: 0,
+    });
     return list;
   });
   const cornersOf = new Map(open.map((i, k) => [i, corners[k]!]));
   /** What a chosen drill adds to a sum that is even in its dose; `most` is where what counts of it ends. */
   const terms = (i: number, seconds: number, each: number, most = Infinity): Term[] => {
     const list = cornersOf.get(i)!;
-    if (list.length > 0) return list.map(({ column, at }) => ({ column, times: Math.min(most, seconds + each * at) })).filter(({ times }) => times !== 0);
-    return [{ column: `y${i}`, times: seconds }, { column: `n${i}`, times: each }].filter(({ times }) => times !== 0);
+    if (list.length > 0)
+      return list
+        .map(({ column, at }) => ({ column, times: Math.min(most, seconds + each * at) }))
+        .filter(({ times }) => times !== 0);
+    return [
+      { column: `y${i}`, times: seconds },
+      { column: `n${i}`, times: each },
+    ].filter(({ times }) => times !== 0);
   };
   const count = (which: readonly number[]): Term[] => which.map((i) => ({ column: `y${i}`, times: 1 }));
 
@@ -117,11 +144,19 @@ export function programOf(request: DraftRequest, candidates: readonly Candidate[
   for (const row of ROWS) {
     const weight = weightOf(demand, row);
     if (weight === 0) continue;
-    const gives = open.flatMap((i) => candidates[i]!.gives.filter((g) => g.row === row).flatMap((g) => terms(i, g.seconds / targets[row], g.each / targets[row], 1)));
+    const gives = open.flatMap((i) =>
+      candidates[i]!.gives.filter((g) => g.row === row).flatMap((g) =>
+        terms(i, g.seconds / targets[row], g.each / targets[row], 1),
+      ),
+    );
     if (gives.length === 0) continue;
     const name = fitColumn(row);
     free(name);
-    rows.push({ name: `fit_${name}`, terms: [{ column: name, times: 1 }, ...gives.map(({ column, times }) => ({ column, times: -times }))], most: 0 });
+    rows.push({
+      name: `fit_${name}`,
+      terms: [{ column: name, times: 1 }, ...gives.map(({ column, times }) => ({ column, times: -times }))],
+      most: 0,
+    });
     objective.push({ column: name, times: weight / all });
   }
 
@@ -130,8 +165,19 @@ export function programOf(request: DraftRequest, candidates: readonly Candidate[
   const moving = chosen ? [] : [{ column: MOVING, times: 1 }];
   if (!chosen) {
     free(MOVING, target);
-    const sum = movingAtLeast(candidates, pace, { free, rows }, plain || proof ? undefined : { target, ...calmer }, chapters);
-    rows.push({ name: "moved", terms: [...moving, ...sum.map(({ column, times }) => ({ column, times: -times }))], least: 0, most: 0 });
+    const sum = movingAtLeast(
+      candidates,
+      pace,
+      { free, rows },
+      plain || proof ? undefined : { target, ...calmer },
+      chapters,
+    );
+    rows.push({
+      name: "moved",
+      terms: [...moving, ...sum.map(({ column, times }) => ({ column, times: -times }))],
+      least: 0,
+      most: 0,
+    });
   }
   const between = request.interval ? [] : moving;
   const known = reserve + (chosen?.moving ?? besides(request));
@@ -141,11 +187,16 @@ export function programOf(request: DraftRequest, candidates: readonly Candidate[
   // Holds before power: each motion at most about a minute a side.
   if (beforePower(request.purpose))
     for (const row of ROWS) {
-      const held = open.filter((i) => isHold(candidates[i]!) && candidates[i]!.drill.levels[candidates[i]!.level].main.includes(row));
+      const held = open.filter(
+        (i) => isHold(candidates[i]!) && candidates[i]!.drill.levels[candidates[i]!.level].main.includes(row),
+      );
       if (held.length > 1 || (held.length === 1 && fixed)) {
         const sum = held.flatMap((i) => {
           const { doses, drill } = candidates[i]!;
-          const [a, b] = [doses[0]!, doses.at(-1)!].map((dose) => doseSeconds(dose, pace) * drill.directions) as [number, number];
+          const [a, b] = [doses[0]!, doses.at(-1)!].map((dose) => doseSeconds(dose, pace) * drill.directions) as [
+            number,
+            number,
+          ];
           return terms(i, a, doses.length > 1 ? (b - a) / (doses.length - 1) : 0);
         });
         rows.push({ name: `held_${row.replace(".", "_")}`, terms: sum, most: LONGEST_HOLD });
@@ -153,7 +204,9 @@ export function programOf(request: DraftRequest, candidates: readonly Candidate[
     }
 
   // Each motion is warm before strong effort at its end.
-  const warming = new Map(open.filter((i) => !asksEffort(candidates[i]!.doses[0]!)).map((i) => [i, rowsOf(candidates[i]!, true)]));
+  const warming = new Map(
+    open.filter((i) => !asksEffort(candidates[i]!.doses[0]!)).map((i) => [i, rowsOf(candidates[i]!, true)]),
+  );
   for (const i of open) {
     const here = candidates[i]!;
     if (!isStrong(here.doses[0]!)) continue;
@@ -164,7 +217,11 @@ export function programOf(request: DraftRequest, candidates: readonly Candidate[
         if (j === i || stepRank(other.step) > rank || !theirs.has(row)) return [];
         return terms(j, other.work.seconds, other.work.each);
       });
-      rows.push({ name: `warm${i}_${row.replace(".", "_")}`, terms: [...warm, { column: `y${i}`, times: -WARM_SECONDS }], least: 0 });
+      rows.push({
+        name: `warm${i}_${row.replace(".", "_")}`,
+        terms: [...warm, { column: `y${i}`, times: -WARM_SECONDS }],
+        least: 0,
+      });
     }
   }
   if (fixed) return { objective, rows, columns };
@@ -178,31 +235,55 @@ export function programOf(request: DraftRequest, candidates: readonly Candidate[
     });
     return [...map.values()];
   };
-  const atMost = (name: string, which: number[], most: number) => which.length > most && rows.push({ name, terms: count(which), most });
-  const wantedAmong = (which: number[]) => new Set(which.map((i) => candidates[i]!.drill.id).filter((id) => request.must.includes(id))).size;
-  groups((c) => c.drill.id).forEach((which, k) => (request.must.includes(candidates[which[0]!]!.drill.id) ? rows.push({ name: `must${k}`, terms: count(which), least: 1, most: 1 }) : atMost(`once${k}`, which, 1)));
+  const atMost = (name: string, which: number[], most: number) =>
+    which.length > most && rows.push({ name, terms: count(which), most });
+  const wantedAmong = (which: number[]) =>
+    new Set(which.map((i) => candidates[i]!.drill.id).filter((id) => request.must.includes(id))).size;
+  groups((c) => c.drill.id).forEach((which, k) =>
+    request.must.includes(candidates[which[0]!]!.drill.id)
+      ? rows.push({ name: `must${k}`, terms: count(which), least: 1, most: 1 })
+      : atMost(`once${k}`, which, 1),
+  );
   // Drills that feel the same exclude each other.
   const alike = new Map<string, number[]>();
   candidates.forEach((c, i) => feelsOf(c).forEach((feel) => void alike.set(feel, [...(alike.get(feel) ?? []), i])));
   const rooms = [...alike.values()].filter((which) => new Set(which.map((i) => candidates[i]!.drill.id)).size > 1);
-  [...new Map(rooms.map((which) => [which.join(), which])).values()].forEach((which, k) => atMost(`like${k}`, which, wantedAmong(which) > 1 ? wantedAmong(which) : 1));
-  groups((c) => `${c.drill.levels[c.level].main[0]!} ${c.drill.method}`).forEach((which, k) => atMost(`same${k}`, which, MOST_SAME));
+  [...new Map(rooms.map((which) => [which.join(), which])).values()].forEach((which, k) =>
+    atMost(`like${k}`, which, wantedAmong(which) > 1 ? wantedAmong(which) : 1),
+  );
+  groups((c) => `${c.drill.levels[c.level].main[0]!} ${c.drill.method}`).forEach((which, k) =>
+    atMost(`same${k}`, which, MOST_SAME),
+  );
   // A way in: easier motion before anything hard, step by step.
   const ranks = plain ? [] : [...new Set(candidates.map((c) => stepRank(c.step)))].sort((x, y) => x - y);
   const soFar: Term[] = [];
   for (const rank of ranks) {
     const here = candidates.flatMap((c, i) => (stepRank(c.step) === rank ? [i] : []));
-    soFar.push(...here.filter((i) => isEasy(candidates[i]!)).flatMap((i) => terms(i, candidates[i]!.work.seconds, candidates[i]!.work.each)));
+    soFar.push(
+      ...here
+        .filter((i) => isEasy(candidates[i]!))
+        .flatMap((i) => terms(i, candidates[i]!.work.seconds, candidates[i]!.work.each)),
+    );
     const hard = here.filter((i) => !isEasy(candidates[i]!));
     if (hard.length === 0 || rank === stepRank(CLOSING)) continue;
     free(`hard${rank}`);
-    for (const i of hard) rows.push({ name: `ask${i}`, terms: [{ column: `hard${rank}`, times: 1 }, { column: `y${i}`, times: -1 }], least: 0 });
+    for (const i of hard)
+      rows.push({
+        name: `ask${i}`,
+        terms: [
+          { column: `hard${rank}`, times: 1 },
+          { column: `y${i}`, times: -1 },
+        ],
+        least: 0,
+      });
     rows.push({ name: `way${rank}`, terms: [...soFar, { column: `hard${rank}`, times: -WAY_IN }], least: 0 });
   }
   groups((c) => String(stepRank(c.step))).forEach((which, k) => atMost(`step${k}`, which, MOST_IN_STEP));
   if (!plain) {
     rows.push({ name: "drills", terms: count(open), most: Math.max(request.must.length + 1, mostDrills(target)) });
-    groups((c) => c.drill.levels[c.level].main[0]!).forEach((which, k) => atMost(`first${k}`, which, mostFirst(target)));
+    groups((c) => c.drill.levels[c.level].main[0]!).forEach((which, k) =>
+      atMost(`first${k}`, which, mostFirst(target)),
+    );
     request.school.stages.forEach((stage, s) => {
       const which = candidates.flatMap((c, i) => (c.step.stage === s ? [i] : []));
       const least = Math.min(leastIn(stage, target), new Set(which.map((i) => kindOf(candidates[i]!))).size);
@@ -215,15 +296,24 @@ export function programOf(request: DraftRequest, candidates: readonly Candidate[
   if (closers.length > 0) rows.push({ name: "closing", terms: count(closers), least: 1, most: 1 });
   if (target >= ALL_PLANES_FROM)
     for (const plane of PLANES) {
-      const which = candidates.flatMap((c, i) => (c.drill.levels[c.level].main.some((row) => ROW_FACTS[row].plane === plane) ? [i] : []));
+      const which = candidates.flatMap((c, i) =>
+        c.drill.levels[c.level].main.some((row) => ROW_FACTS[row].plane === plane) ? [i] : [],
+      );
       if (which.length > 0) rows.push({ name: `plane_${plane.replace("-", "_")}`, terms: count(which), least: 1 });
     }
   tried.forEach((which, k) => rows.push({ name: `tried${k}`, terms: count(which), most: which.length - 1 }));
-  [...lastApart(request), ...apart].forEach(({ drills, most }, k) => rows.push({ name: `apart${k}`, terms: count(candidates.flatMap((c, i) => (drills.has(c.drill.id) ? [i] : []))), most }));
+  [...lastApart(request), ...apart].forEach(({ drills, most }, k) =>
+    rows.push({
+      name: `apart${k}`,
+      terms: count(candidates.flatMap((c, i) => (drills.has(c.drill.id) ? [i] : []))),
+      most,
+    }),
+  );
   const wish = WISHES / mostDrills(target);
   if (!proof)
     candidates.forEach((c, i) => {
-      const worth = (request.preferred.includes(c.drill.method) ? 0.6 : 0) + (c.level === request.level ? 0.4 : 0) - EACH_SHOWN;
+      const worth =
+        (request.preferred.includes(c.drill.method) ? 0.6 : 0) + (c.level === request.level ? 0.4 : 0) - EACH_SHOWN;
       const again = request.like.includes(c.drill.id) ? LIKE / request.like.length : 0;
       objective.push({ column: `y${i}`, times: wish * worth + again });
     });
@@ -243,7 +333,8 @@ export const mostUps = (target: Seconds): number => UPS_ALWAYS + Math.floor(targ
  * Seconds of a session by the clock besides what is reckoned for its drills, at least: changes are part of the rest that is
  * reckoned for every drill, of which the last before the closing has none, and what begins is shown.
  */
-export const besides = ({ interval, pace }: Pick<DraftRequest, "interval" | "pace">): Seconds => (interval ? pace.demo - interval.rest : 0);
+export const besides = ({ interval, pace }: Pick<DraftRequest, "interval" | "pace">): Seconds =>
+  interval ? pace.demo - interval.rest : 0;
 
 /** What asks for little, so that a session can begin with it. */
 export const isEasy = (c: Candidate): boolean => hardness(c.drill.method, c.level, c.doses[0]!) < EASY;
@@ -251,11 +342,18 @@ export const isEasy = (c: Candidate): boolean => hardness(c.drill.method, c.leve
 const isHold = (c: Candidate): boolean => c.drill.method === "hold" && isPiece(c.doses[0]!);
 
 /** Time of moving and fetching kit whatever the order: in each chapter every position used is come to but the one it goes on from, every height between two of them is crossed, every piece is fetched once. */
-function movingAtLeast(candidates: readonly Candidate[], { kitChange, moveBase = CHANGE_BASE, moveStep = CHANGE_PER_STEP }: MovingPace, { free, rows }: { free: (name: string, most?: number) => void; rows: Program["rows"] }, calm: { target: Seconds; changes: number; ups: number } | undefined, byChapter: boolean): Term[] {
+function movingAtLeast(
+  candidates: readonly Candidate[],
+  { kitChange, moveBase = CHANGE_BASE, moveStep = CHANGE_PER_STEP }: MovingPace,
+  { free, rows }: { free: (name: string, most?: number) => void; rows: Program["rows"] },
+  calm: { target: Seconds; changes: number; ups: number } | undefined,
+  byChapter: boolean,
+): Term[] {
   const one = (column: string, times = 1): Term => ({ column, times });
   const wild = candidates.flatMap((c, i) => (c.from !== c.to ? [one(`y${i}`, -1)] : []));
   let next = 0;
-  const row = (terms: Term[], bounds: { least?: number; most?: number }) => void rows.push({ name: `m${next++}`, terms, ...bounds });
+  const row = (terms: Term[], bounds: { least?: number; most?: number }) =>
+    void rows.push({ name: `m${next++}`, terms, ...bounds });
   /** A column that is at least each sum over drills of one kind, of which a session holds one. */
   const used = (name: string, which: readonly number[], count: (i: number) => number, most = 1) => {
     free(name, most);
@@ -274,7 +372,10 @@ function movingAtLeast(candidates: readonly Candidate[], { kitChange, moveBase =
     const before = [...postures];
     const enters: Term[] = [];
     names.forEach((posture, p) => {
-      const which = all.filter((i) => chapterOf(candidates[i]!) === chapter && candidates[i]!.from === posture && candidates[i]!.to === posture);
+      const which = all.filter(
+        (i) =>
+          chapterOf(candidates[i]!) === chapter && candidates[i]!.from === posture && candidates[i]!.to === posture,
+      );
       if (which.length === 0) return;
       const column = used(`g${s}_${p}`, which, () => 1);
       postures.push({ height: HEIGHT[posture], column, posture });
@@ -292,16 +393,28 @@ function movingAtLeast(candidates: readonly Candidate[], { kitChange, moveBase =
   });
   const time: Term[] = [];
   free("moves", 200);
-  row([one("moves"), ...postures.map(({ column }) => one(column, -1)), ...goesOn, ...wild.map(({ column }) => one(column))], { least: -1 });
+  row(
+    [
+      one("moves"),
+      ...postures.map(({ column }) => one(column, -1)),
+      ...goesOn,
+      ...wild.map(({ column }) => one(column)),
+    ],
+    { least: -1 },
+  );
   time.push(one("moves", moveBase));
-  if (calm) row([one("moves"), ...all.map((i) => one(`y${i}`, -CHANGES_EACH))], { most: CHANGES_ALWAYS - calm.changes });
+  if (calm)
+    row([one("moves"), ...all.map((i) => one(`y${i}`, -CHANGES_EACH))], { most: CHANGES_ALWAYS - calm.changes });
   for (let h = 1; h <= 5; h++) {
     for (const side of ["low", "high"] as const) {
       free(`${side}${h}`);
-      for (const { height, column } of postures) if (height < h === (side === "low")) row([one(`${side}${h}`), one(column, -1)], { least: 0 });
+      for (const { height, column } of postures)
+        if (height < h === (side === "low")) row([one(`${side}${h}`), one(column, -1)], { least: 0 });
     }
     free(`u${h}`, 200);
-    row([one(`u${h}`), one(`low${h}`, -1), one(`high${h}`, -1), ...wild.map(({ column }) => one(column))], { least: -1 });
+    row([one(`u${h}`), one(`low${h}`, -1), one(`high${h}`, -1), ...wild.map(({ column }) => one(column))], {
+      least: -1,
+    });
     time.push(one(`u${h}`, moveStep));
     if (calm && h === OFF_THE_FLOOR) row([one(`u${h}`)], { most: mostUps(calm.target) - calm.ups });
   }
@@ -309,7 +422,17 @@ function movingAtLeast(candidates: readonly Candidate[], { kitChange, moveBase =
     // A chair that stands there already may serve.
     if (piece === "support" && candidates.some((c) => c.kit.includes("chair"))) return;
     const count = (i: number) => candidates[i]!.kit.filter((c) => c === piece).length;
-    time.push(one(used(`f_${k}`, all.filter((i) => count(i) > 0), count, 6), kitChange));
+    time.push(
+      one(
+        used(
+          `f_${k}`,
+          all.filter((i) => count(i) > 0),
+          count,
+          6,
+        ),
+        kitChange,
+      ),
+    );
   });
   return time;
 }

@@ -4,7 +4,11 @@ import { orderOfSteps } from "./order";
 import { secondsOf, type Ordered } from "~/core/order/posture-order";
 import { POSTURES } from "~/core/vocabulary/postures";
 
-const thing = fc.record({ from: fc.constantFrom(...POSTURES), to: fc.constantFrom(...POSTURES), kit: fc.subarray(["pad", "stick", "block"] as const) });
+const thing = fc.record({
+  from: fc.constantFrom(...POSTURES),
+  to: fc.constantFrom(...POSTURES),
+  kit: fc.subarray(["pad", "stick", "block"] as const),
+});
 
 /** Every order of a list. */
 function orders(n: number): number[][] {
@@ -21,7 +25,12 @@ describe("the order of steps", () => {
         const flat = (each: readonly number[][]) => each.flatMap((list, s) => list.map((i) => steps[s]![i]!));
         const cost = (each: readonly number[][]) => {
           const list = flat(each);
-          return secondsOf(list, list.map((_, i) => i), undefined, { kitChange: 4 });
+          return secondsOf(
+            list,
+            list.map((_, i) => i),
+            undefined,
+            { kitChange: 4 },
+          );
         };
         let least = Infinity;
         const walk = (s: number, each: number[][]): void => {
@@ -42,6 +51,10 @@ describe("the order of steps", () => {
   });
   it("has nothing to say of nothing, and refuses a step too long", () => {
     expect(orderOfSteps([[], []], { kitChange: 4 })).toEqual({ order: [[], []], seconds: 0 });
-    expect(() => orderOfSteps([Array.from({ length: 17 }, () => ({ from: "standing", to: "standing", kit: [] }) as const)], { kitChange: 4 })).toThrow(RangeError);
+    expect(() =>
+      orderOfSteps([Array.from({ length: 17 }, () => ({ from: "standing", to: "standing", kit: [] }) as const)], {
+        kitChange: 4,
+      }),
+    ).toThrow(RangeError);
   });
 });

@@ -8,7 +8,10 @@ import type { Seconds } from "~/core/units";
  * thing each ends with. `after` of a thing names places in its own step. Of equally good orders, the one nearest to the
  * order given. Returns, for each step, the places in it in their new order. Throws when a step holds more than sixteen.
  */
-export function orderOfSteps(steps: readonly (readonly Ordered[])[], pace: MovingPace): { order: number[][]; seconds: Seconds } {
+export function orderOfSteps(
+  steps: readonly (readonly Ordered[])[],
+  pace: MovingPace,
+): { order: number[][]; seconds: Seconds } {
   // For each thing of the step before: the least seconds with which it can be the last so far, and how.
   type End = { thing: Ordered; seconds: Seconds; order: readonly number[][] };
   let ends: End[] | undefined;
@@ -28,14 +31,25 @@ export function orderOfSteps(steps: readonly (readonly Ordered[])[], pace: Movin
   return { order, seconds: Math.round(best.seconds * 1e3) / 1e3 };
 }
 
-function stepEnds(things: readonly Ordered[], before: readonly { thing: Ordered; seconds: Seconds; order: readonly number[][] }[] | undefined, pace: MovingPace) {
+function stepEnds(
+  things: readonly Ordered[],
+  before: readonly { thing: Ordered; seconds: Seconds; order: readonly number[][] }[] | undefined,
+  pace: MovingPace,
+) {
   // Each thing may be the first of the step, after whichever end of the step before is cheapest for it.
   const starts = things.map((thing) => {
     if (!before) return { seconds: moveCost(undefined, thing, pace), order: [] as readonly number[][] };
-    const sums = before.map((end) => ({ seconds: end.seconds + moveCost({ posture: end.thing.to, kit: end.thing.kit }, thing, pace), order: end.order }));
+    const sums = before.map((end) => ({
+      seconds: end.seconds + moveCost({ posture: end.thing.to, kit: end.thing.kit }, thing, pace),
+      order: end.order,
+    }));
     return sums.reduce((a, b) => (b.seconds < a.seconds - 1e-12 ? b : a));
   });
-  const ends = cheapestOrders(things.length, { start: starts.map((one) => one.seconds), cost: costsOf(things, pace), needs: things.map((t) => bitsOf(t.after)) });
+  const ends = cheapestOrders(things.length, {
+    start: starts.map((one) => one.seconds),
+    cost: costsOf(things, pace),
+    needs: things.map((t) => bitsOf(t.after)),
+  });
   return things.flatMap((thing, last) => {
     const seconds = ends.cost[last]!;
     if (seconds === Infinity) return [];

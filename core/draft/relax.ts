@@ -6,13 +6,22 @@ import type { GroupSetting } from "~/core/group/schema";
 const PLENTY = 99;
 
 /** A request with one limit taken away: the group keeps its own setting, this request says another. */
-export function withoutLimit(request: KeptRequest, limit: Relaxed["limit"], group: GroupSetting | undefined): KeptRequest {
+export function withoutLimit(
+  request: KeptRequest,
+  limit: Relaxed["limit"],
+  group: GroupSetting | undefined,
+): KeptRequest {
   const setting = request.setting ?? group ?? {};
-  const say = (...keys: (keyof GroupSetting)[]): KeptRequest => ({ ...request, setting: Object.fromEntries(Object.entries(setting).filter(([key]) => !keys.includes(key as keyof GroupSetting))) });
+  const say = (...keys: (keyof GroupSetting)[]): KeptRequest => ({
+    ...request,
+    setting: Object.fromEntries(Object.entries(setting).filter(([key]) => !keys.includes(key as keyof GroupSetting))),
+  });
   switch (limit) {
     case "kit":
       // Where little is at hand with nothing said, all of it has to be said.
-      return !AT_HAND[request.purpose] ? say("kit") : { ...request, setting: { ...setting, kit: Object.fromEntries(KIT.map((piece) => [piece, PLENTY])) } };
+      return !AT_HAND[request.purpose]
+        ? say("kit")
+        : { ...request, setting: { ...setting, kit: Object.fromEntries(KIT.map((piece) => [piece, PLENTY])) } };
     case "ground":
       return say("surface");
     case "protected-areas":

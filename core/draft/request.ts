@@ -22,51 +22,103 @@ export const draftRequestSchema = z.strictObject({
   target: z.number().min(120).max(7200).describe("The promised length, in seconds"),
   purpose: z.enum(PURPOSES).describe("What it is for"),
   demand: z
-    .union([z.string().min(1).max(80), demandSchema, z.strictObject({ rows: z.partialRecord(z.enum(ROWS), z.number().gt(0).max(3)) })])
+    .union([
+      z.string().min(1).max(80),
+      demandSchema,
+      z.strictObject({ rows: z.partialRecord(z.enum(ROWS), z.number().gt(0).max(3)) }),
+    ])
     .describe("A demand profile's id, a whole profile, or rows picked by hand with weights of up to 3"),
   school: z.string().min(1).max(60).default("circles-first").describe("The order school's id"),
   group: groupSchema.optional().describe("Who it is for: people, what they protect, kit, floor, caps"),
-  level: z.enum(LEVELS).default("standard").describe("The level to give where the group can take it; otherwise the nearest easier one"),
+  level: z
+    .enum(LEVELS)
+    .default("standard")
+    .describe("The level to give where the group can take it; otherwise the nearest easier one"),
   methods: z.array(z.enum(METHODS)).min(1).optional().describe("Only these ways of working"),
-  preferred: z.array(z.enum(METHODS)).optional().describe("Rather these, where it costs next to nothing; without it, what suits the purpose"),
+  preferred: z
+    .array(z.enum(METHODS))
+    .optional()
+    .describe("Rather these, where it costs next to nothing; without it, what suits the purpose"),
   must: drillIds.describe("Drills that must be in it, by id"),
   like: drillIds.describe("Rather these drills, as in a session that is to be much the same"),
-  locked: z.array(z.strictObject({ drill: z.string().min(1).max(80), level: z.enum(LEVELS), dose: doseSchema })).max(40).default([]).describe("Drills that must be in it just so"),
+  locked: z
+    .array(z.strictObject({ drill: z.string().min(1).max(80), level: z.enum(LEVELS), dose: doseSchema }))
+    .max(40)
+    .default([])
+    .describe("Drills that must be in it just so"),
   never: drillIds.describe("Drills that must not be in it, by id"),
-  differ: z.number().int().min(0).max(MOST_LATELY).default(0).describe("Of so many sessions last handed to the group, at most half of each one's drills may come again; must-haves do not count"),
+  differ: z
+    .number()
+    .int()
+    .min(0)
+    .max(MOST_LATELY)
+    .default(0)
+    .describe(
+      "Of so many sessions last handed to the group, at most half of each one's drills may come again; must-haves do not count",
+    ),
   drafts: z.number().int().min(1).max(3).default(3).describe("How many drafts at most"),
   firstSide: z.enum(["left", "right"]).default("left"),
   pace: paceSchema().prefault({}),
-  interval: intervalSchema.optional().describe("Everything but the closing goes by this clock; changes and showing happen in the rest"),
+  interval: intervalSchema
+    .optional()
+    .describe("Everything but the closing goes by this clock; changes and showing happen in the rest"),
 });
 
 export type WrittenRequest = z.infer<typeof draftRequestSchema>;
 
 /** A request as it is kept: who it is for is kept beside it; a setting here stands in for the one of the group. */
-export const keptRequestSchema = draftRequestSchema.omit({ group: true }).extend({ setting: groupSettingSchema.optional() });
+export const keptRequestSchema = draftRequestSchema
+  .omit({ group: true })
+  .extend({ setting: groupSettingSchema.optional() });
 
 export type KeptRequest = z.infer<typeof keptRequestSchema>;
 
 /** What a kept request asks for a group, or for nobody in particular. */
 export function requestOf({ setting, ...rest }: KeptRequest, group: Group | undefined): WrittenRequest {
-  const whole = group ? { ...group, setting: setting ?? group.setting } : setting && Object.keys(setting).length > 0 ? { name: "Anyone", people: [], setting } : undefined;
+  const whole = group
+    ? { ...group, setting: setting ?? group.setting }
+    : setting && Object.keys(setting).length > 0
+      ? { name: "Anyone", people: [], setting }
+      : undefined;
   return { ...rest, ...(whole && { group: whole }) };
 }
 
 /** A request with its demand and school looked up. */
 export type DraftRequest = {
-  title: string; target: Seconds; purpose: Purpose; demand: Demand; school: School; group: Group | undefined; level: LevelName;
-  methods: readonly Method[] | undefined; preferred: readonly Method[]; must: readonly string[]; like: readonly string[]; locked: readonly { drill: string; level: LevelName; dose: Dose }[]; never: readonly string[]; differ: number; drafts: number; firstSide: "left" | "right"; pace: Pace; interval: Interval | undefined;
+  title: string;
+  target: Seconds;
+  purpose: Purpose;
+  demand: Demand;
+  school: School;
+  group: Group | undefined;
+  level: LevelName;
+  methods: readonly Method[] | undefined;
+  preferred: readonly Method[];
+  must: readonly string[];
+  like: readonly string[];
+  locked: readonly { drill: string; level: LevelName; dose: Dose }[];
+  never: readonly string[];
+  differ: number;
+  drafts: number;
+  firstSide: "left" | "right";
+  pace: Pace;
+  interval: Interval | undefined;
 };
 
 /** Ways of working that suit a purpose: moving and short holds before power, long holds and lengthening work when nothing follows. */
 export const SUITS: Readonly<Record<Purpose, readonly Method[]>> = {
-  "before-training": ["circles", "dynamic", "flow", "activation"], "before-lifting": ["circles", "dynamic", "activation", "strength"], "before-game": ["circles", "dynamic", "flow", "activation"],
-  "after-training": ["hold", "breath", "release"], "off-day": ["hold", "resisted", "release", "breath"], "desk-break": ["circles", "dynamic", "breath"],
+  "before-training": ["circles", "dynamic", "flow", "activation"],
+  "before-lifting": ["circles", "dynamic", "activation", "strength"],
+  "before-game": ["circles", "dynamic", "flow", "activation"],
+  "after-training": ["hold", "breath", "release"],
+  "off-day": ["hold", "resisted", "release", "breath"],
+  "desk-break": ["circles", "dynamic", "breath"],
 };
 
 /** Where a purpose usually happens there is this much in any room; with no kit said, nothing else is asked for. */
-export const AT_HAND: Readonly<Partial<Record<Purpose, readonly Kit[]>>> = { "desk-break": ["wall", "chair", "support", "cushion"] };
+export const AT_HAND: Readonly<Partial<Record<Purpose, readonly Kit[]>>> = {
+  "desk-break": ["wall", "chair", "support", "cushion"],
+};
 
 /** Drills, and how many of them a session may have again. */
 export type Apart = { drills: ReadonlySet<string>; most: number };
@@ -81,9 +133,14 @@ export function apartFrom(drills: readonly string[], must: readonly string[]): A
 }
 
 /** The sessions last handed to the group that a request is to differ from. */
-export const lastApart = ({ differ, group, must }: Pick<DraftRequest, "differ" | "group" | "must">): Apart[] => (group?.lately ?? []).slice(0, differ).map(({ drills }) => apartFrom(drills, must));
+export const lastApart = ({ differ, group, must }: Pick<DraftRequest, "differ" | "group" | "must">): Apart[] =>
+  (group?.lately ?? []).slice(0, differ).map(({ drills }) => apartFrom(drills, must));
 
-type Known = { demands: (id: string) => Demand | undefined; schools: (id: string) => School | undefined; drills: (id: string) => Drill | undefined };
+type Known = {
+  demands: (id: string) => Demand | undefined;
+  schools: (id: string) => School | undefined;
+  drills: (id: string) => Drill | undefined;
+};
 
 /** Reads a request; every fault with its path, names that nobody knows among them. */
 export function readRequest(value: unknown, { demands, schools, drills }: Known): Read<DraftRequest> {
@@ -92,8 +149,10 @@ export function readRequest(value: unknown, { demands, schools, drills }: Known)
   const { demand: asked, school: schoolId, ...rest } = read.value;
   const faults: Fault[] = [];
   const demand = demandOf(asked, demands);
-  if (!demand) faults.push({ path: "demand", message: `there is no demand profile “${typeof asked === "string" ? asked : ""}”` });
-  else if (!ROWS.some((row) => (demand.rows[row]?.weight ?? 0) > 0)) faults.push({ path: "demand", message: "must ask for at least one motion" });
+  if (!demand)
+    faults.push({ path: "demand", message: `there is no demand profile “${typeof asked === "string" ? asked : ""}”` });
+  else if (!ROWS.some((row) => (demand.rows[row]?.weight ?? 0) > 0))
+    faults.push({ path: "demand", message: "must ask for at least one motion" });
   const school = schools(schoolId);
   if (!school) faults.push({ path: "school", message: `there is no order school “${schoolId}”` });
   for (const list of ["must", "never"] as const)
@@ -102,22 +161,45 @@ export function readRequest(value: unknown, { demands, schools, drills }: Known)
     });
   rest.locked.forEach(({ drill }, i) => {
     if (!drills(drill)) faults.push({ path: `locked[${i}].drill`, message: `there is no drill “${drill}”` });
-    else if (rest.never.includes(drill)) faults.push({ path: `locked[${i}].drill`, message: `“${drill}” is among the drills that must not be in it, too` });
+    else if (rest.never.includes(drill))
+      faults.push({
+        path: `locked[${i}].drill`,
+        message: `“${drill}” is among the drills that must not be in it, too`,
+      });
   });
   rest.must.forEach((id, i) => {
-    if (rest.never.includes(id)) faults.push({ path: `must[${i}]`, message: `“${id}” is among the drills that must not be in it, too` });
+    if (rest.never.includes(id))
+      faults.push({ path: `must[${i}]`, message: `“${id}” is among the drills that must not be in it, too` });
   });
   if (faults.length > 0 || !demand || !school) return { ok: false, faults };
-  return { ok: true, value: { ...rest, must: [...new Set([...rest.must, ...rest.locked.map(({ drill }) => drill)])], demand, school, group: rest.group, methods: rest.methods, interval: rest.interval, preferred: rest.preferred ?? SUITS[rest.purpose] } };
+  return {
+    ok: true,
+    value: {
+      ...rest,
+      must: [...new Set([...rest.must, ...rest.locked.map(({ drill }) => drill)])],
+      demand,
+      school,
+      group: rest.group,
+      methods: rest.methods,
+      interval: rest.interval,
+      preferred: rest.preferred ?? SUITS[rest.purpose],
+    },
+  };
 }
 
 /** The profile a request asks by: one that is known, one that comes whole, or motions picked by hand. */
-export const demandOf = (asked: WrittenRequest["demand"], demands: Known["demands"]): Demand | undefined => (typeof asked === "string" ? demands(asked) : "id" in asked ? asked : byHand(asked.rows));
+export const demandOf = (asked: WrittenRequest["demand"], demands: Known["demands"]): Demand | undefined =>
+  typeof asked === "string" ? demands(asked) : "id" in asked ? asked : byHand(asked.rows);
 
 function byHand(rows: Partial<Record<(typeof ROWS)[number], number>>): Demand {
   const picked = ROWS.filter((row) => rows[row] !== undefined);
   return {
-    id: "picked", name: "Picked by hand", about: "Motions picked by hand.", held: [],
-    rows: Object.fromEntries(picked.map((row) => [row, { weight: rows[row]!, why: `${ROW_FACTS[row].words} was asked for` }])),
+    id: "picked",
+    name: "Picked by hand",
+    about: "Motions picked by hand.",
+    held: [],
+    rows: Object.fromEntries(
+      picked.map((row) => [row, { weight: rows[row]!, why: `${ROW_FACTS[row].words} was asked for` }]),
+    ),
   };
 }

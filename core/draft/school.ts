@@ -26,17 +26,32 @@ const stageSchema = z.strictObject({
   why: z.string().min(3).max(200).describe("Why a drill stands here, as the end of a sentence"),
   takes: z.array(takesSchema).min(1).describe("Any of these"),
   follows: z.enum(FOLLOWS).optional(),
-  begins: z.array(z.number().int().min(0).max(9)).min(1).optional().describe("Parts of it of which at least one has a drill, as places in the way its drills follow one another"),
-  least: z.number().gt(0).max(6).optional().describe("At least so many drills for each ten minutes, rounded down, and at most four"),
+  begins: z
+    .array(z.number().int().min(0).max(9))
+    .min(1)
+    .optional()
+    .describe("Parts of it of which at least one has a drill, as places in the way its drills follow one another"),
+  least: z
+    .number()
+    .gt(0)
+    .max(6)
+    .optional()
+    .describe("At least so many drills for each ten minutes, rounded down, and at most four"),
 });
 
 /** An order school as data: its stages in order, each taking drills; a drill belongs to the first stage of `asks` that takes it. */
 export const schoolSchema = z.strictObject({
-  id: z.string().regex(/^[a-z0-9]+(-[a-z0-9]+)*$/).max(60),
+  id: z
+    .string()
+    .regex(/^[a-z0-9]+(-[a-z0-9]+)*$/)
+    .max(60),
   name: z.string().min(3).max(80),
   about: z.string().min(3).max(300),
   stages: z.array(stageSchema).min(1).max(8),
-  asks: z.array(z.number().int().min(0)).optional().describe("In which order the stages are asked whether they take a drill; without it, from first to last"),
+  asks: z
+    .array(z.number().int().min(0))
+    .optional()
+    .describe("In which order the stages are asked whether they take a drill; without it, from first to last"),
 });
 
 export type School = z.infer<typeof schoolSchema>;
@@ -46,7 +61,18 @@ export type Stage = z.infer<typeof stageSchema>;
 export type Step = { stage: number; part: number };
 
 const DOWN_THE_BODY: Readonly<Record<Joint, number>> = {
-  neck: 0, ribs: 0, "upper-back": 0, "lower-back": 0, trunk: 0, "shoulder-blade": 1, shoulder: 1, wrist: 1, hip: 2, knee: 3, ankle: 4, toes: 4,
+  neck: 0,
+  ribs: 0,
+  "upper-back": 0,
+  "lower-back": 0,
+  trunk: 0,
+  "shoulder-blade": 1,
+  shoulder: 1,
+  wrist: 1,
+  hip: 2,
+  knee: 3,
+  ankle: 4,
+  toes: 4,
 };
 const PART_WORDS: Readonly<Record<(typeof FOLLOWS)[number], readonly string[]>> = {
   "down the body": ["spine", "shoulders and wrists", "hips", "knees", "ankles and feet"],
@@ -77,14 +103,20 @@ const partOf = (follows: Stage["follows"], { drill, level, name }: Form): number
 
 const takes = (stage: Stage, { drill, level }: Form): boolean => {
   const { joint, plane } = ROW_FACTS[level.main[0]!];
-  return stage.takes.some(({ methods, joints, planes }) => (!methods || methods.includes(drill.method)) && (!joints || joints.includes(joint)) && (!planes || planes.includes(plane)));
+  return stage.takes.some(
+    ({ methods, joints, planes }) =>
+      (!methods || methods.includes(drill.method)) &&
+      (!joints || joints.includes(joint)) &&
+      (!planes || planes.includes(plane)),
+  );
 };
 
 /** A stage is not asked for more drills than this, however long the session. */
 const MOST_ASKED = 4;
 
 /** How many drills a stage has at least in a session of this length. */
-export const leastIn = (stage: Stage, target: Seconds): number => Math.min(MOST_ASKED, Math.floor(((stage.least ?? 0) * target) / 600 + 1e-9));
+export const leastIn = (stage: Stage, target: Seconds): number =>
+  Math.min(MOST_ASKED, Math.floor(((stage.least ?? 0) * target) / 600 + 1e-9));
 
 /** Where a drill's level belongs in a school; `undefined` when no stage takes it. */
 export function stepOf(school: School, form: Form): Step | undefined {

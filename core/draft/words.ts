@@ -10,7 +10,8 @@ import { protectionWords } from "~/core/wording/areas";
 import { secondsText } from "~/core/lengths";
 import { listWords, METHOD_WORDS, PURPOSE_WORDS } from "~/core/wording/words";
 
-const few = (names: readonly string[], most = 2): string => (names.length <= most + 1 ? listWords(names) : `${names.slice(0, most).join(", ")} and ${names.length - most} more`);
+const few = (names: readonly string[], most = 2): string =>
+  names.length <= most + 1 ? listWords(names) : `${names.slice(0, most).join(", ")} and ${names.length - most} more`;
 
 /** Motions picked by hand, the weightiest first: “hip turning in, hip turning out and 2 more”. */
 export function rowsWords(rows: Partial<Record<Row, number>>): string {
@@ -22,8 +23,10 @@ export function rowsWords(rows: Partial<Record<Row, number>>): string {
 export function methodsWords({ methods, preferred }: Pick<KeptRequest, "methods" | "preferred">): string {
   const out = methods ? METHODS.filter((method) => !methods.includes(method)) : [];
   const only = methods && methods.length <= out.length ? few(methods.map((method) => METHOD_WORDS[method])) : undefined;
-  const without = out.length > 0 ? `anything but ${few(out.map((method) => METHOD_WORDS[method]))}` : "any way of working";
-  const rather = preferred && preferred.length > 0 ? `, rather ${few(preferred.map((method) => METHOD_WORDS[method]))}` : "";
+  const without =
+    out.length > 0 ? `anything but ${few(out.map((method) => METHOD_WORDS[method]))}` : "any way of working";
+  const rather =
+    preferred && preferred.length > 0 ? `, rather ${few(preferred.map((method) => METHOD_WORDS[method]))}` : "";
   return `${only ?? without}${rather}`;
 }
 
@@ -34,28 +37,46 @@ export function kitWords({ kit, floor }: GroupSetting, purpose?: Purpose): strin
 }
 
 /** What is protected and capped, as the end of “minding …”. */
-export function mindingWords({ areas, effortCap, holdCap, support, mixed }: GroupSetting, group: Group | undefined): string {
+export function mindingWords(
+  { areas, effortCap, holdCap, support, mixed }: GroupSetting,
+  group: Group | undefined,
+): string {
   const people = group?.people.filter((person) => person.areas.length > 0).length ?? 0;
   const said = [
-    ...(areas && areas.length > 0 ? [few(protectionsOf(areas).map(protectionWords))] : []), ...(people > 0 ? [`what ${people} ${people === 1 ? "person protects" : "people protect"}`] : []),
-    ...(effortCap !== undefined ? [`effort up to ${effortCap} %`] : []), ...(holdCap !== undefined ? [`holds up to ${secondsText(holdCap)}`] : []), ...(support ? ["balance"] : []), ...(mixed ? ["mixed abilities"] : []),
+    ...(areas && areas.length > 0 ? [few(protectionsOf(areas).map(protectionWords))] : []),
+    ...(people > 0 ? [`what ${people} ${people === 1 ? "person protects" : "people protect"}`] : []),
+    ...(effortCap !== undefined ? [`effort up to ${effortCap} %`] : []),
+    ...(holdCap !== undefined ? [`holds up to ${secondsText(holdCap)}`] : []),
+    ...(support ? ["balance"] : []),
+    ...(mixed ? ["mixed abilities"] : []),
   ];
   return said.length === 0 ? "nothing in particular" : few(said, 3);
 }
 
 /** Drills that must, must not or should rather be in it, as the end of “keeping …”. */
-export function keepingWords({ must, never, locked, like }: Pick<KeptRequest, "must" | "never" | "locked" | "like">, drills: (id: string) => Drill | undefined): string {
+export function keepingWords(
+  { must, never, locked, like }: Pick<KeptRequest, "must" | "never" | "locked" | "like">,
+  drills: (id: string) => Drill | undefined,
+): string {
   const names = (ids: readonly string[]) => few(ids.map((id) => drills(id)?.name ?? id));
   const said = [
-    ...(locked.length > 0 ? [`${names(locked.map((one) => one.drill))} as ${locked.length === 1 ? "it is" : "they are"}`] : []), ...(must.length > 0 ? [`${names(must)} in it`] : []),
-    ...(never.length > 0 ? [`${names(never)} out of it`] : []), ...(like.length > 0 ? [`${like.length} drills where they fit`] : []),
+    ...(locked.length > 0
+      ? [`${names(locked.map((one) => one.drill))} as ${locked.length === 1 ? "it is" : "they are"}`]
+      : []),
+    ...(must.length > 0 ? [`${names(must)} in it`] : []),
+    ...(never.length > 0 ? [`${names(never)} out of it`] : []),
+    ...(like.length > 0 ? [`${like.length} drills where they fit`] : []),
   ];
   return said.length === 0 ? "no drill in particular" : said.join("; ");
 }
 
 /** What becomes of what a group did last, as the end of “, and …”. */
 export const differWords = (differ: number): string =>
-  differ === 0 ? "repeating what fits best" : differ === 1 ? "changing half of last time" : `changing half of each of the last ${differ === 2 ? "two" : "three"}`;
+  differ === 0
+    ? "repeating what fits best"
+    : differ === 1
+      ? "changing half of last time"
+      : `changing half of each of the last ${differ === 2 ? "two" : "three"}`;
 
 /** What that comes to, as a whole sentence that names the sessions. */
 export const differSentence = (lately: readonly { title: string }[]): string =>
@@ -68,5 +89,9 @@ export function otherThan(session: Session, drills: readonly string[]): { other:
 }
 
 /** What a session drafted for a request is called: its own name, or who and what it is for. */
-export const titleFor = (request: Pick<KeptRequest, "title" | "purpose">, who: string | undefined, what: string): string =>
+export const titleFor = (
+  request: Pick<KeptRequest, "title" | "purpose">,
+  who: string | undefined,
+  what: string,
+): string =>
   request.title !== "Draft" ? request.title : `${who ?? what}, ${PURPOSE_WORDS[request.purpose]}`.slice(0, 120);

@@ -19,7 +19,18 @@ describe("browsing", () => {
   it("finds by name, joint, plane, posture, method, kit and length, each narrowing the rest", () => {
     expect(names({})).toHaveLength(166);
     expect(names({ q: "cat" })[0]).toBe("cat-camel");
-    for (const id of names({ joint: "ankle", method: "hold" })) expect(["ankle-rock-press", "calf-wall-straight", "calf-wall-bent", "toe-sit", "rear-raised-side-lunge", "squat-round-hold", "squat-to-kneel", "hip-flexor-hold", "side-squat-sit"]).toContain(id);
+    for (const id of names({ joint: "ankle", method: "hold" }))
+      expect([
+        "ankle-rock-press",
+        "calf-wall-straight",
+        "calf-wall-bent",
+        "toe-sit",
+        "rear-raised-side-lunge",
+        "squat-round-hold",
+        "squat-to-kneel",
+        "hip-flexor-hold",
+        "side-squat-sit",
+      ]).toContain(id);
     for (const drill of browse(DRAWN_DRILLS, by({ plane: "rotation", posture: "standing" }))) {
       expect(drill.levels.standard.posture).toBe("standing");
       expect(drill.levels.standard.main.some((row) => ROW_FACTS[row].plane === "rotation")).toBe(true);
@@ -36,9 +47,13 @@ describe("browsing", () => {
   it("spares an area: every drill found has a level that does not load it", () => {
     const found = browse(DRAWN_DRILLS, by({ spare: "kneeling" }));
     expect(found.length).toBeLessThan(166);
-    for (const drill of found) expect(LEVELS.some((level) => !stressesOfLevel(drill, drill.levels[level]).some((s) => s.area === "kneeling"))).toBe(true);
+    for (const drill of found)
+      expect(
+        LEVELS.some((level) => !stressesOfLevel(drill, drill.levels[level]).some((s) => s.area === "kneeling")),
+      ).toBe(true);
   });
-  it("leaves out what it does not understand", () => expect(by({ joint: "tail", method: "magic", most: "soon", q: 7 })).toEqual({ q: "" }));
+  it("leaves out what it does not understand", () =>
+    expect(by({ joint: "tail", method: "magic", most: "soon", q: 7 })).toEqual({ q: "" }));
 });
 
 describe("own drills", () => {
@@ -53,10 +68,13 @@ describe("own drills", () => {
   });
   it("are known by drill and revision", () => {
     expect(readOwnId(ownDrillId(uuid, 12))).toEqual({ drill: uuid, revision: 12 });
-    for (const id of ["cat-camel", `own-${uuid}`, `own-${uuid}-0`, `own-${uuid}-01`, `own-${uuid}-1-2`]) expect(readOwnId(id)).toBeUndefined();
+    for (const id of ["cat-camel", `own-${uuid}`, `own-${uuid}-0`, `own-${uuid}-01`, `own-${uuid}-1-2`])
+      expect(readOwnId(id)).toBeUndefined();
   });
   it("offer the newest revision of the same drill only", () => {
-    const ids = [1, 2, 10].map((n) => ownDrillId(uuid, n)).concat(ownDrillId("1f8fad5b-d9cb-469f-a165-70867728950e", 99), "cat-camel");
+    const ids = [1, 2, 10]
+      .map((n) => ownDrillId(uuid, n))
+      .concat(ownDrillId("1f8fad5b-d9cb-469f-a165-70867728950e", 99), "cat-camel");
     expect(newerRevision(ownDrillId(uuid, 2), ids)).toBe(ownDrillId(uuid, 10));
     expect(newerRevision(ownDrillId(uuid, 10), ids)).toBeUndefined();
     expect(newerRevision("cat-camel", ids)).toBeUndefined();
@@ -64,7 +82,9 @@ describe("own drills", () => {
   it("offer a revision that is named in place of the newest, and everything else as it is", () => {
     const other = ownDrillId("1f8fad5b-d9cb-469f-a165-70867728950e", 3);
     const drills = (...ids: string[]) => ids.map((id) => ({ id }));
-    expect(withNamed(drills(ownDrillId(uuid, 2)), drills(ownDrillId(uuid, 5), other))).toEqual(drills(ownDrillId(uuid, 2), other));
+    expect(withNamed(drills(ownDrillId(uuid, 2)), drills(ownDrillId(uuid, 5), other))).toEqual(
+      drills(ownDrillId(uuid, 2), other),
+    );
     expect(withNamed([], drills(ownDrillId(uuid, 5), other))).toEqual(drills(ownDrillId(uuid, 5), other));
   });
   it.each(POSTURES)("begin from %s as a whole drill whose drawing has no fault of floor or contact", (posture) => {
@@ -77,8 +97,27 @@ describe("own drills", () => {
 describe("a new drill", () => {
   const drill = newDrill("My own drill", "standing", motionFrom("standing"));
   it("says what is still to be written, cautions first, until each part is", () => {
-    expect(unwritten(drill)).toEqual(["what to take care of", "it in one line", "how to set up", "what to do", "where to feel it", "what is felt elsewhere", "what you see and say", "what makes it easier and harder"]);
-    expect(unwritten({ ...drill, cautions: ["Stop when the knee hurts."], steps: ["What to do first.", "Reach up."] })).toEqual(["it in one line", "how to set up", "what to do", "where to feel it", "what is felt elsewhere", "what you see and say", "what makes it easier and harder"]);
+    expect(unwritten(drill)).toEqual([
+      "what to take care of",
+      "it in one line",
+      "how to set up",
+      "what to do",
+      "where to feel it",
+      "what is felt elsewhere",
+      "what you see and say",
+      "what makes it easier and harder",
+    ]);
+    expect(
+      unwritten({ ...drill, cautions: ["Stop when the knee hurts."], steps: ["What to do first.", "Reach up."] }),
+    ).toEqual([
+      "it in one line",
+      "how to set up",
+      "what to do",
+      "where to feel it",
+      "what is felt elsewhere",
+      "what you see and say",
+      "what makes it easier and harder",
+    ]);
   });
   it("lacks cautions while one still asks for them, however it is spaced", () => {
     expect(lacksCautions(drill)).toBe(true);
@@ -92,31 +131,55 @@ describe("a new drill", () => {
 
 describe("drill files", () => {
   it("come back as they went out", () => {
-    for (const drill of DRAWN_DRILLS.slice(0, 40)) expect(readDrillText(JSON.stringify(drillFile(drill)))).toEqual({ ok: true, value: JSON.parse(JSON.stringify(asDocument(drill))) as unknown });
+    for (const drill of DRAWN_DRILLS.slice(0, 40))
+      expect(readDrillText(JSON.stringify(drillFile(drill)))).toEqual({
+        ok: true,
+        value: JSON.parse(JSON.stringify(asDocument(drill))) as unknown,
+      });
   });
   it("are refused with the path of every fault", () => {
-    const drill = structuredClone(DRAWN_DRILLS[0]!) as unknown as { name: unknown; levels: { standard: { dose: unknown; kit: unknown } }; motions: { standard: { keys: { pose: { pelvis: { tilt: unknown } } }[] } }; extra: unknown };
+    const drill = structuredClone(DRAWN_DRILLS[0]!) as unknown as {
+      name: unknown;
+      levels: { standard: { dose: unknown; kit: unknown } };
+      motions: { standard: { keys: { pose: { pelvis: { tilt: unknown } } }[] } };
+      extra: unknown;
+    };
     drill.name = "";
     drill.levels.standard.kit = ["anvil"];
     drill.motions.standard.keys[0]!.pose.pelvis.tilt = "up";
     drill.extra = 1;
     const read = readDrillText(JSON.stringify({ format: "mapset/drill", version: 1, drill }));
-    expect(read.ok ? [] : read.faults.map((fault) => fault.path)).toEqual(expect.arrayContaining(["drill.name", "drill.levels.standard.kit[0]", "drill.motions.standard.keys[0].pose.pelvis.tilt", "drill.extra"]));
+    expect(read.ok ? [] : read.faults.map((fault) => fault.path)).toEqual(
+      expect.arrayContaining([
+        "drill.name",
+        "drill.levels.standard.kit[0]",
+        "drill.motions.standard.keys[0].pose.pelvis.tilt",
+        "drill.extra",
+      ]),
+    );
   });
   it("are refused when a dose lies outside its own bounds, or a row counts twice", () => {
     const drill = structuredClone(asDocument(DRAWN_DRILLS.find((d) => d.id === "bridge")!));
     drill.levels.easier.bounds = { ...drill.levels.easier.bounds, least: 50, most: 60 };
     drill.levels.standard.also = [...drill.levels.standard.main];
     const read = readDrill(drill);
-    expect(read.ok ? [] : read.faults.map((fault) => fault.path)).toEqual(expect.arrayContaining(["levels.easier.dose", "levels.standard.also"]));
+    expect(read.ok ? [] : read.faults.map((fault) => fault.path)).toEqual(
+      expect.arrayContaining(["levels.easier.dose", "levels.standard.also"]),
+    );
   });
   it("never crash the reader, whatever they hold", () => {
-    fc.assert(fc.property(fc.anything(), (value) => {
-      expect(readDrill(value).ok).toBe(false);
-    }), { numRuns: 200 });
-    fc.assert(fc.property(fc.string(), (text) => {
-      expect(readDrillText(text).ok).toBe(false);
-    }), { numRuns: 200 });
+    fc.assert(
+      fc.property(fc.anything(), (value) => {
+        expect(readDrill(value).ok).toBe(false);
+      }),
+      { numRuns: 200 },
+    );
+    fc.assert(
+      fc.property(fc.string(), (text) => {
+        expect(readDrillText(text).ok).toBe(false);
+      }),
+      { numRuns: 200 },
+    );
   });
   it("that are huge or no JSON are refused as a whole", () => {
     expect(readDrillText("x".repeat(1_000_001))).toMatchObject({ ok: false });

@@ -3,4 +3,5 @@ import type { Motion } from "~/core/figure/motion";
 import type { LevelName } from "~/core/vocabulary/levels";
 
 /** How a drill moves at a level: the level's own motion, else the standard one, else nothing. */
-export const motionAt = (drill: Pick<Drill, "motions">, level: LevelName): Motion | undefined => drill.motions?.[level] ?? drill.motions?.standard;
+export const motionAt = (drill: Pick<Drill, "motions">, level: LevelName): Motion | undefined =>
+  drill.motions?.[level] ?? drill.motions?.standard;

@@ -16,7 +16,8 @@ const MOST_NAMED = 5_000;
 export function ownIdsIn(document: unknown): string[] {
   const text = typeof document === "string" ? document : (JSON.stringify(document) ?? "");
   const ids = new Set<string>();
-  for (const [id] of text.matchAll(/\bown-[0-9a-f]{8}(?:-[0-9a-f]{4}){3}-[0-9a-f]{12}-[1-9]\d{0,4}\b/g)) if (ids.size < MOST_NAMED) ids.add(id);
+  for (const [id] of text.matchAll(/\bown-[0-9a-f]{8}(?:-[0-9a-f]{4}){3}-[0-9a-f]{12}-[1-9]\d{0,4}\b/g))
+    if (ids.size < MOST_NAMED) ids.add(id);
   return [...ids];
 }
 
@@ -33,7 +34,8 @@ export function newerRevision(id: string, ids: Iterable<string>): string | undef
   let best: { id: string; revision: number } | undefined;
   for (const other of ids) {
     const read = readOwnId(other);
-    if (read?.drill === own.drill && read.revision > (best?.revision ?? own.revision)) best = { id: other, revision: read.revision };
+    if (read?.drill === own.drill && read.revision > (best?.revision ?? own.revision))
+      best = { id: other, revision: read.revision };
   }
   return best?.id;
 }

@@ -17,7 +17,11 @@ export const drillFileSchema = z.strictObject({
   drill: drillSchema,
 });
 
-export const drillFile = (drill: Drill) => ({ format: "mapset/drill" as const, version: NEWEST_DRILL as typeof NEWEST_DRILL, drill: asDocument(drill) });
+export const drillFile = (drill: Drill) => ({
+  format: "mapset/drill" as const,
+  version: NEWEST_DRILL as typeof NEWEST_DRILL,
+  drill: asDocument(drill),
+});
 
 /** Longest drill file that is looked at, in characters. */
 export const LONGEST_DRILL_TEXT = 1_000_000;
@@ -32,14 +36,23 @@ export function readDrill(document: unknown, under: readonly PropertyKey[] = [])
   return faults.length > 0 ? { ok: false, faults: placed(faults) } : parsed;
 }
 
-const join = (under: readonly PropertyKey[], path: string) => (under.length === 0 ? path : path === "(document)" ? under.map(String).join(".") : `${under.map(String).join(".")}.${path}`);
+const join = (under: readonly PropertyKey[], path: string) =>
+  under.length === 0
+    ? path
+    : path === "(document)"
+      ? under.map(String).join(".")
+      : `${under.map(String).join(".")}.${path}`;
 
 /** Reads a drill from the text of a file. */
 export function readDrillText(text: string): Read<Drill> {
   const document = readJson(text, LONGEST_DRILL_TEXT);
   if (!document.ok) return document;
-  if (isNewer(document.value, NEWEST_DRILL)) return { ok: false, faults: [{ path: "version", message: MADE_BY_NEWER }] };
-  const outer = parseWith(z.strictObject({ format: z.literal("mapset/drill"), version: z.literal([1, NEWEST_DRILL]), drill: z.unknown() }), document.value);
+  if (isNewer(document.value, NEWEST_DRILL))
+    return { ok: false, faults: [{ path: "version", message: MADE_BY_NEWER }] };
+  const outer = parseWith(
+    z.strictObject({ format: z.literal("mapset/drill"), version: z.literal([1, NEWEST_DRILL]), drill: z.unknown() }),
+    document.value,
+  );
   return outer.ok ? readDrill(outer.value.drill, ["drill"]) : outer;
 }
 
@@ -47,15 +60,28 @@ function meaningFaults(drill: Drill): Fault[] {
   return [...directionFaults(drill), ...LEVELS.flatMap((name) => levelFaults(name, drill.levels[name]))];
 }
 
-const directionFaults = ({ directions, directionWords }: { directions?: unknown; directionWords?: unknown }): Fault[] =>
-  directions === 2 && directionWords === undefined ? [{ path: "directionWords", message: "is missing: say what the two directions are called" }] : [];
+const directionFaults = ({
+  directions,
+  directionWords,
+}: {
+  directions?: unknown;
+  directionWords?: unknown;
+}): Fault[] =>
+  directions === 2 && directionWords === undefined
+    ? [{ path: "directionWords", message: "is missing: say what the two directions are called" }]
+    : [];
 
 function levelFaults(name: LevelName, { dose, bounds, main, also }: z.infer<typeof levelSchema>): Fault[] {
   const faults: Fault[] = [];
   const path = `levels.${name}`;
-  if (bounds.least > bounds.most) faults.push({ path: `${path}.bounds.least`, message: `must be at most ${bounds.most}` });
+  if (bounds.least > bounds.most)
+    faults.push({ path: `${path}.bounds.least`, message: `must be at most ${bounds.most}` });
   const amount = isCounted(dose) ? unitCount(dose) : doseSeconds(dose, USUAL_PACE);
-  if (amount < bounds.least || amount > bounds.most) faults.push({ path: `${path}.dose`, message: `must be between ${bounds.least} and ${bounds.most}, as the bounds say` });
+  if (amount < bounds.least || amount > bounds.most)
+    faults.push({
+      path: `${path}.dose`,
+      message: `must be between ${bounds.least} and ${bounds.most}, as the bounds say`,
+    });
   const twice = main.find((row) => also.includes(row));
   if (twice) faults.push({ path: `${path}.also`, message: `has ${twice}, which is among the main rows already` });
   return faults;

@@ -10,12 +10,26 @@ import { KIT } from "~/core/vocabulary/kit";
 import { METHODS } from "~/core/vocabulary/methods";
 import { ROWS } from "~/core/vocabulary/rows";
 
-export const REGIONS = ["breath-and-trunk", "spine", "shoulder", "hip-front", "hip-back", "hip-sides", "hip-turn", "knee", "ankle-and-foot", "whole-body"] as const;
+export const REGIONS = [
+  "breath-and-trunk",
+  "spine",
+  "shoulder",
+  "hip-front",
+  "hip-back",
+  "hip-sides",
+  "hip-turn",
+  "knee",
+  "ankle-and-foot",
+  "whole-body",
+] as const;
 
 const sentence = z.string().min(3).max(400);
 
 const boundsSchema = z.strictObject({
-  least: z.number().gt(0).describe("Smallest sensible amount: seconds, repetitions, breaths, effort rounds, or hold seconds of a ladder"),
+  least: z
+    .number()
+    .gt(0)
+    .describe("Smallest sensible amount: seconds, repetitions, breaths, effort rounds, or hold seconds of a ladder"),
   most: z.number().gt(0).describe("Largest sensible amount, in the same unit"),
   step: z.number().gt(0).describe("Sensible step between amounts"),
   leastRep: z.number().gt(0).optional().describe("Shortest safe repetition, in seconds"),
@@ -25,7 +39,10 @@ const boundsSchema = z.strictObject({
 const statedSchema = z.strictObject({
   area: z.enum(AREAS),
   grade: z.literal([0, 1, 2]).describe("0 not, 1 some, 2 much; takes the place of what the drawing shows"),
-  side: z.enum(["working", "other", "both", "middle"]).optional().describe("The side that is called, the other, both, or the middle; left out, where the drawing has it"),
+  side: z
+    .enum(["working", "other", "both", "middle"])
+    .optional()
+    .describe("The side that is called, the other, both, or the middle; left out, where the drawing has it"),
   because: sentence,
 });
 
@@ -38,13 +55,19 @@ export const levelSchema = z.strictObject({
   kit: z.array(z.enum(KIT)).max(6).describe("One entry a piece"),
   main: z.array(z.enum(ROWS)).min(1),
   also: z.array(z.enum(ROWS)),
-  loads: z.array(z.union([z.enum(AREAS), statedSchema])).max(2 * AREAS.length).describe("Areas it stresses besides those its drawing shows; an area alone counts as much"),
+  loads: z
+    .array(z.union([z.enum(AREAS), statedSchema]))
+    .max(2 * AREAS.length)
+    .describe("Areas it stresses besides those its drawing shows; an area alone counts as much"),
   dose: doseSchema,
   bounds: boundsSchema,
 });
 
 export const drillSchema = z.strictObject({
-  id: z.string().regex(/^[a-z0-9]+(-[a-z0-9]+)*$/).max(80),
+  id: z
+    .string()
+    .regex(/^[a-z0-9]+(-[a-z0-9]+)*$/)
+    .max(80),
   name: z.string().min(3).max(80),
   region: z.enum(REGIONS),
   method: z.enum(METHODS),
@@ -55,8 +78,14 @@ export const drillSchema = z.strictObject({
   setUp: z.array(sentence).min(1).max(6),
   steps: z.array(sentence).min(1).max(8),
   feel: z.array(sentence).min(1).max(4).describe("What should be felt, and where"),
-  elsewhere: z.array(z.strictObject({ felt: sentence, change: sentence })).min(1).max(5),
-  faults: z.array(z.strictObject({ see: sentence, say: sentence })).min(1).max(5),
+  elsewhere: z
+    .array(z.strictObject({ felt: sentence, change: sentence }))
+    .min(1)
+    .max(5),
+  faults: z
+    .array(z.strictObject({ see: sentence, say: sentence }))
+    .min(1)
+    .max(5),
   cautions: z.array(sentence).min(1).max(5),
   levels: z.strictObject({ easier: levelSchema, standard: levelSchema, harder: levelSchema }),
   motions: motionsSchema.optional().describe("How it moves; a drill without is shown in words"),

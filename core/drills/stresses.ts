@@ -22,7 +22,9 @@ export type Bends = Readonly<Record<Limitable, { working: Degrees; other: Degree
 
 /** Everything known of what a level stresses: always, by its time, by its effort, and how far it bends. Worked out by `core/stress`. */
 export type LevelStress = {
-  always: readonly Stress[]; timed: readonly Timed[]; pressed: readonly Pressed[];
+  always: readonly Stress[];
+  timed: readonly Timed[];
+  pressed: readonly Pressed[];
   /** Whether it was worked out from a drawing. What was not is never chosen for someone who protects anything. */
   drawn: boolean;
   /** How fast the fastest part moves at the fastest tempo allowed: still, slower than everyday, everyday or brisker. */

@@ -8,26 +8,46 @@ import { drawnDrillById } from "~/library/drawn";
 import { DRILLS, drillById } from "~/library";
 
 const sessionWith = (items: readonly { id: string; level: LevelName }[]) =>
-  newSession({ title: "Handed out", purpose: "off-day" }, [{ title: "", rounds: 1, restBetweenRounds: 0, sideOrder: "drill-by-drill", items: items.map(({ id, level }) => itemOf(drillById(id)!, level)) }]);
-const anyItems = fc.array(fc.record({ id: fc.constantFrom(...DRILLS.map(({ id }) => id)), level: fc.constantFrom(...LEVELS) }), { minLength: 1, maxLength: 8 });
+  newSession({ title: "Handed out", purpose: "off-day" }, [
+    {
+      title: "",
+      rounds: 1,
+      restBetweenRounds: 0,
+      sideOrder: "drill-by-drill",
+      items: items.map(({ id, level }) => itemOf(drillById(id)!, level)),
+    },
+  ]);
+const anyItems = fc.array(
+  fc.record({ id: fc.constantFrom(...DRILLS.map(({ id }) => id)), level: fc.constantFrom(...LEVELS) }),
+  { minLength: 1, maxLength: 8 },
+);
 
 describe("an edition", () => {
   it("holds every drill of its session once, in the order of first use, and runs the same by itself", () => {
-    fc.assert(fc.property(anyItems, (items) => {
-      const session = sessionWith(items);
-      const edition = makeEdition(session, drillById);
-      expect(edition.drills.map(({ id }) => id)).toEqual([...new Set(items.map(({ id }) => id))]);
-      const again = JSON.parse(JSON.stringify(edition)) as typeof edition;
-      expect(compile(again.session, editionDrills(again))).toEqual(compile(session, drillById));
-    }), { numRuns: 60 });
+    fc.assert(
+      fc.property(anyItems, (items) => {
+        const session = sessionWith(items);
+        const edition = makeEdition(session, drillById);
+        expect(edition.drills.map(({ id }) => id)).toEqual([...new Set(items.map(({ id }) => id))]);
+        const again = JSON.parse(JSON.stringify(edition)) as typeof edition;
+        expect(compile(again.session, editionDrills(again))).toEqual(compile(session, drillById));
+      }),
+      { numRuns: 60 },
+    );
   });
   it("carries the movements of the levels in use, and of no other", () => {
     const drill = DRILLS.map(({ id }) => drawnDrillById(id)!).find(({ motions }) => motions?.easier && motions.harder)!;
-    const motionsOf = (...levels: LevelName[]) => Object.keys(makeEdition(sessionWith(levels.map((level) => ({ id: drill.id, level }))), drawnDrillById).drills[0]!.motions ?? {}).sort();
+    const motionsOf = (...levels: LevelName[]) =>
+      Object.keys(
+        makeEdition(sessionWith(levels.map((level) => ({ id: drill.id, level }))), drawnDrillById).drills[0]!.motions ??
+          {},
+      ).sort();
     expect(motionsOf("standard")).toEqual(["standard"]);
     expect(motionsOf("easier")).toEqual(["easier", "standard"]);
     expect(motionsOf("easier", "harder", "easier")).toEqual(["easier", "harder", "standard"]);
-    expect(makeEdition(sessionWith([{ id: drill.id, level: "harder" }]), drillById).drills[0]!.motions).toBe(drillById(drill.id)!.motions);
+    expect(makeEdition(sessionWith([{ id: drill.id, level: "harder" }]), drillById).drills[0]!.motions).toBe(
+      drillById(drill.id)!.motions,
+    );
   });
   it("knows its own drills only, and is not made with one that nobody knows", () => {
     const session = sessionWith([{ id: "hip-flexor-hold", level: "standard" }]);
@@ -35,12 +55,18 @@ describe("an edition", () => {
     expect(() => makeEdition(session, () => undefined)).toThrow("No drill hip-flexor-hold");
   });
   it("says every caution once, with the drill it first came with", () => {
-    fc.assert(fc.property(anyItems, (items) => {
-      const edition = makeEdition(sessionWith(items), drillById);
-      const cautions = cautionsOf(edition);
-      expect(new Set(cautions.map(({ text }) => text)).size).toBe(cautions.length);
-      expect(new Set(cautions.map(({ text }) => text))).toEqual(new Set(edition.drills.flatMap((drill) => drill.cautions)));
-      for (const { drill, text } of cautions) expect(edition.drills.find((one) => one.cautions.includes(text))?.name).toBe(drill);
-    }), { numRuns: 40 });
+    fc.assert(
+      fc.property(anyItems, (items) => {
+        const edition = makeEdition(sessionWith(items), drillById);
+        const cautions = cautionsOf(edition);
+        expect(new Set(cautions.map(({ text }) => text)).size).toBe(cautions.length);
+        expect(new Set(cautions.map(({ text }) => text))).toEqual(
+          new Set(edition.drills.flatMap((drill) => drill.cautions)),
+        );
+        for (const { drill, text } of cautions)
+          expect(edition.drills.find((one) => one.cautions.includes(text))?.name).toBe(drill);
+      }),
+      { numRuns: 40 },
+    );
   });
 });

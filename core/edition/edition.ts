@@ -18,7 +18,9 @@ export function withoutNotes({ notes: _, ...session }: Session): Session {
 export function makeEdition(session: Session, drills: (id: string) => Drill | undefined): Edition {
   const items = session.blocks.flatMap((block) => block.items);
   return {
-    format: "mapset/edition", version: NEWEST_EDITION, session: withoutNotes(session),
+    format: "mapset/edition",
+    version: NEWEST_EDITION,
+    session: withoutNotes(session),
     drills: [...new Set(items.map((item) => item.drill))].map((id) => {
       const drill = drills(id);
       if (!drill) throw new Error(`No drill ${id}`);
@@ -32,7 +34,14 @@ function withUsedMotions(whole: Drill, levels: ReadonlySet<LevelName>): Drill {
   const { motions, ...drill } = asDocument(whole);
   if (!motions) return drill;
   const { standard, easier, harder } = motions;
-  return { ...drill, motions: { standard, ...(easier && levels.has("easier") && { easier }), ...(harder && levels.has("harder") && { harder }) } };
+  return {
+    ...drill,
+    motions: {
+      standard,
+      ...(easier && levels.has("easier") && { easier }),
+      ...(harder && levels.has("harder") && { harder }),
+    },
+  };
 }
 
 /** Finds the drills of an edition by id. */

@@ -10,10 +10,24 @@ import { DRILLS, drillById } from "~/library";
 
 const drill = (id: string) => drillById(id)!;
 const session = newSession({ title: "A", purpose: "before-training" }, [
-  { title: "First", rounds: 2, items: [itemOf(drill("hip-circle-kneel")), { ...itemOf(drill("hamstring-hold")), cues: [{ at: 5, say: "Breathe." }] }] },
+  {
+    title: "First",
+    rounds: 2,
+    items: [
+      itemOf(drill("hip-circle-kneel")),
+      { ...itemOf(drill("hamstring-hold")), cues: [{ at: 5, say: "Breathe." }] },
+    ],
+  },
   { title: "", rounds: 1, items: [itemOf(drill("hamstring-hold"))] },
 ] as never);
-const group = groupSchema.parse({ name: "Class", people: [{ name: "Hamish", areas: ["kneeling", "floor"] }, { name: "Leila", areas: [] }, { name: "Oskar", areas: ["kneeling", "floor"] }] });
+const group = groupSchema.parse({
+  name: "Class",
+  people: [
+    { name: "Hamish", areas: ["kneeling", "floor"] },
+    { name: "Leila", areas: [] },
+    { name: "Oskar", areas: ["kneeling", "floor"] },
+  ],
+});
 
 describe("a session on paper", () => {
   const paper = allAtOnce(paperInSteps(session, compile(session, drillById), drillById, { group, offered: DRILLS }));
@@ -29,7 +43,11 @@ describe("a session on paper", () => {
   it("counts kit for everyone of the group, and for nobody without one", () => {
     const pad = paper.kit.find((need) => need.kit === "pad")!;
     expect(pad.inAll).toBe(pad.pieces * 3);
-    expect(allAtOnce(paperInSteps(session, compile(session, drillById), drillById, { group: undefined, offered: DRILLS })).kit.every((need) => need.inAll === undefined)).toBe(true);
+    expect(
+      allAtOnce(
+        paperInSteps(session, compile(session, drillById), drillById, { group: undefined, offered: DRILLS }),
+      ).kit.every((need) => need.inAll === undefined),
+    ).toBe(true);
   });
   it("says who does what instead, together where it is the same, and never which area it is for", () => {
     const instead = paper.blocks.flatMap((block) => block.items).flatMap((item) => item.instead);

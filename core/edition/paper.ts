@@ -19,20 +19,34 @@ import type { Timeline } from "~/core/timeline/types";
 
 /** One drill as it stands on paper; `instead` says who does something else, and what, without saying why. */
 export type PaperItem = {
-  number: number; at: string; drill: string; level: LevelName; name: string; dose: string; brief: string; calls: string[];
+  number: number;
+  at: string;
+  drill: string;
+  level: LevelName;
+  name: string;
+  dose: string;
+  brief: string;
+  calls: string[];
   instead: { who: string; does: string }[];
 };
 
 /** A session as it is taken to the floor on paper. */
 export type Paper = {
-  length: string; kit: (KitNeed & { inAll: number | undefined })[]; cautions: string[];
+  length: string;
+  kit: (KitNeed & { inAll: number | undefined })[];
+  cautions: string[];
   blocks: { title: string; more: string; items: PaperItem[] }[];
 };
 
 type By = { drills: (id: string) => Drill | undefined; offered: readonly Drill[]; group: Group | undefined };
 
 /** Everything a coach needs beside the mat, from the session as it is now. `timeline` is the session's own. */
-export function* paperInSteps(session: Session, timeline: Timeline, drills: By["drills"], { group, offered }: Omit<By, "drills">): Steps<Paper> {
+export function* paperInSteps(
+  session: Session,
+  timeline: Timeline,
+  drills: By["drills"],
+  { group, offered }: Omit<By, "drills">,
+): Steps<Paper> {
   const totals = totalsByItem(timeline);
   const alike = group ? alikeIn(group) : [];
   let number = 0;
@@ -42,7 +56,11 @@ export function* paperInSteps(session: Session, timeline: Timeline, drills: By["
     for (const [i, item] of block.items.entries()) {
       const drill = drills(item.drill)!;
       items.push({
-        number: ++number, at: clockText(totals.get(placeKey(b, i))?.start ?? 0), drill: item.drill, level: item.level, name: drill.name,
+        number: ++number,
+        at: clockText(totals.get(placeKey(b, i))?.start ?? 0),
+        drill: item.drill,
+        level: item.level,
+        name: drill.name,
         dose: itemWords(itemDone(block, item, drills, session.pace), sideModeOf(item, drills)),
         brief: item.level === "standard" ? drill.brief : `${drill.brief} ${drill.levels[item.level].how}`.trim(),
         calls: (item.cues ?? []).map((cue) => `${cue.at} s: ${cue.say}`),
@@ -51,25 +69,57 @@ export function* paperInSteps(session: Session, timeline: Timeline, drills: By["
       yield;
     }
     blocks.push({
-      title: block.title, items,
-      more: [...(block.interval ? [intervalWords(block.interval)] : []), ...(block.rounds > 1 ? [`${block.rounds} rounds`] : []), ...(block.sideOrder === "whole-block" ? ["the whole block on one side, then the other"] : [])].join(", "),
+      title: block.title,
+      items,
+      more: [
+        ...(block.interval ? [intervalWords(block.interval)] : []),
+        ...(block.rounds > 1 ? [`${block.rounds} rounds`] : []),
+        ...(block.sideOrder === "whole-block" ? ["the whole block on one side, then the other"] : []),
+      ].join(", "),
     });
   }
   const people = group?.people.length ?? 0;
-  return { length: clockText(timeline.totalSeconds), cautions: cautionsOf(makeEdition(session, drills)).map(({ drill, text }) => `${drill}: ${text}`), blocks, kit: kitList(session, drills).map((need) => ({ ...need, inAll: people > 0 ? piecesFor(need.kit, need.pieces, people) : undefined })) };
+  return {
+    length: clockText(timeline.totalSeconds),
+    cautions: cautionsOf(makeEdition(session, drills)).map(({ drill, text }) => `${drill}: ${text}`),
+    blocks,
+    kit: kitList(session, drills).map((need) => ({
+      ...need,
+      inAll: people > 0 ? piecesFor(need.kit, need.pieces, people) : undefined,
+    })),
+  };
 }
 
 /** Who does something else at a place, together where it is the same. */
-function* insteadOnPaper(session: Session, place: Place, alike: readonly Alike[], { drills, offered, group }: By & { group: Group }): Steps<PaperItem["instead"]> {
+function* insteadOnPaper(
+  session: Session,
+  place: Place,
+  alike: readonly Alike[],
+  { drills, offered, group }: By & { group: Group },
+): Steps<PaperItem["instead"]> {
   const block = session.blocks[place.block]!;
   const item = itemDone(block, block.items[place.item]!, drills, session.pace);
   const drill = drills(item.drill)!;
   const found: { people: number[]; value: string }[] = [];
   for (const { people, protections, choices } of alike) {
-    const other = answerFor(item, protections, choiceAt(choices, place, item), { drills, offered, pace: session.pace, group, rounds: block.rounds });
+    const other = answerFor(item, protections, choiceAt(choices, place, item), {
+      drills,
+      offered,
+      pace: session.pace,
+      group,
+      rounds: block.rounds,
+    });
     yield;
     if (other.does === "same") continue;
-    found.push({ people, value: other.does === "rest" ? "rests here" : other.drill.id === item.drill ? `${LEVEL_WORDS[other.level]}: ${drill.levels[other.level].how}` : formWords(other, item.drill) });
+    found.push({
+      people,
+      value:
+        other.does === "rest"
+          ? "rests here"
+          : other.drill.id === item.drill
+            ? `${LEVEL_WORDS[other.level]}: ${drill.levels[other.level].how}`
+            : formWords(other, item.drill),
+    });
   }
   const instead = new Map<string, string[]>();
   for (const { name, value } of byPerson(group, found)) instead.set(value, [...(instead.get(value) ?? []), name]);

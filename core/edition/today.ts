@@ -23,7 +23,18 @@ export function asKnownToday(handedOut: Drill, used: ReadonlySet<LevelName>, tod
       if (today) levels[name] = today.levels[name];
     } else {
       const known = today?.levels[name].stress;
-      levels[name] = { ...old.levels[name], stress: known && now && sameForm(old, now, name) ? known : readStress((lines ??= stressLines(old, LEVELS.filter((one) => used.has(one))))[name] ?? "") };
+      levels[name] = {
+        ...old.levels[name],
+        stress:
+          known && now && sameForm(old, now, name)
+            ? known
+            : readStress(
+                (lines ??= stressLines(
+                  old,
+                  LEVELS.filter((one) => used.has(one)),
+                ))[name] ?? "",
+              ),
+      };
     }
     if (moved) motions[name] = moved;
   }
@@ -39,11 +50,16 @@ function sameForm(one: Drill, other: Drill, name: LevelName): boolean {
 
 /** JSON with the keys of objects in order, and nothing for what is undefined. */
 const inOrder = (value: unknown): string =>
-  JSON.stringify(value, (_, inner: unknown) => (inner && typeof inner === "object" && !Array.isArray(inner) ? Object.fromEntries(Object.entries(inner).sort(([a], [b]) => (a < b ? -1 : 1))) : inner));
+  JSON.stringify(value, (_, inner: unknown) =>
+    inner && typeof inner === "object" && !Array.isArray(inner)
+      ? Object.fromEntries(Object.entries(inner).sort(([a], [b]) => (a < b ? -1 : 1)))
+      : inner,
+  );
 
 /** The levels of each drill that an edition uses. */
 export function levelsUsed({ session }: Pick<Edition, "session">): Map<string, Set<LevelName>> {
   const used = new Map<string, Set<LevelName>>();
-  for (const { drill, level } of session.blocks.flatMap((block) => block.items)) used.set(drill, (used.get(drill) ?? new Set()).add(level));
+  for (const { drill, level } of session.blocks.flatMap((block) => block.items))
+    used.set(drill, (used.get(drill) ?? new Set()).add(level));
   return used;
 }

@@ -22,40 +22,111 @@ const way = fc.tuple(real(-1, 1), real(-1, 1), real(-1, 1)).filter(([x, y, z]) =
 const spot = (low: number, high: number) => fc.tuple(real(-0.9, 0.9), real(low, high), real(-0.9, 0.9));
 
 const anyArm: fc.Arbitrary<Arm> = fc.oneof(
-  fc.record({ by: fc.constant("angles" as const), plane: real(-90, 120), elevation: real(-60, 180), rotation: real(-90, 90), elbow: real(0, 150), pronation: real(-80, 80), wrist: real(-80, 80) }),
-  fc.record({ by: fc.constant("aim" as const), upper: way, fore: way, within: fc.constantFrom("chest" as const, "world" as const), wrist: real(-60, 60), pronation: real(-60, 60) }),
-  fc.record({ by: fc.constant("hand" as const), at: spot(0.05, 1.8), rest: fc.constantFrom("flat" as const, "grip" as const) }),
-  fc.record({ by: fc.constant("elbow" as const), at: spot(0, 0), fore: way, wrist: real(-60, 60), pronation: real(-60, 60) }),
+  fc.record({
+    by: fc.constant("angles" as const),
+    plane: real(-90, 120),
+    elevation: real(-60, 180),
+    rotation: real(-90, 90),
+    elbow: real(0, 150),
+    pronation: real(-80, 80),
+    wrist: real(-80, 80),
+  }),
+  fc.record({
+    by: fc.constant("aim" as const),
+    upper: way,
+    fore: way,
+    within: fc.constantFrom("chest" as const, "world" as const),
+    wrist: real(-60, 60),
+    pronation: real(-60, 60),
+  }),
+  fc.record({
+    by: fc.constant("hand" as const),
+    at: spot(0.05, 1.8),
+    rest: fc.constantFrom("flat" as const, "grip" as const),
+  }),
+  fc.record({
+    by: fc.constant("elbow" as const),
+    at: spot(0, 0),
+    fore: way,
+    wrist: real(-60, 60),
+    pronation: real(-60, 60),
+  }),
 );
 const anyLeg: fc.Arbitrary<Leg> = fc.oneof(
-  fc.record({ by: fc.constant("angles" as const), hip: fc.tuple(real(-20, 120), real(-30, 45), real(-45, 45)), knee: real(0, 140), kneeRotation: real(-20, 20), ankle: real(-50, 20), inversion: real(-15, 35), toes: real(0, 60) }),
-  fc.record({ by: fc.constant("foot" as const), at: spot(0, 0), out: real(-30, 60), heel: real(0, 60), tilt: real(-10, 30) }),
-  fc.record({ by: fc.constant("knee" as const), at: spot(0, 0), splay: real(-30, 60), toes: fc.constantFrom("flat" as const, "tucked" as const) }),
-  fc.record({ by: fc.constant("aim" as const), thigh: way, shank: way, ankle: real(-40, 20), inversion: real(-10, 20), toes: real(0, 40), kneeRotation: real(-10, 10) }),
+  fc.record({
+    by: fc.constant("angles" as const),
+    hip: fc.tuple(real(-20, 120), real(-30, 45), real(-45, 45)),
+    knee: real(0, 140),
+    kneeRotation: real(-20, 20),
+    ankle: real(-50, 20),
+    inversion: real(-15, 35),
+    toes: real(0, 60),
+  }),
+  fc.record({
+    by: fc.constant("foot" as const),
+    at: spot(0, 0),
+    out: real(-30, 60),
+    heel: real(0, 60),
+    tilt: real(-10, 30),
+  }),
+  fc.record({
+    by: fc.constant("knee" as const),
+    at: spot(0, 0),
+    splay: real(-30, 60),
+    toes: fc.constantFrom("flat" as const, "tucked" as const),
+  }),
+  fc.record({
+    by: fc.constant("aim" as const),
+    thigh: way,
+    shank: way,
+    ankle: real(-40, 20),
+    inversion: real(-10, 20),
+    toes: real(0, 40),
+    kneeRotation: real(-10, 10),
+  }),
 );
-const spine = (bend: number, tip: number, turn: number) => fc.tuple(real(-bend, bend), real(-tip, tip), real(-turn, turn));
+const spine = (bend: number, tip: number, turn: number) =>
+  fc.tuple(real(-bend, bend), real(-tip, tip), real(-turn, turn));
 const limbs = fc.record({ arm: anyArm, leg: anyLeg });
 /** Any pose a coach could leave the editor in, reachable or not. */
 const anyPose: fc.Arbitrary<Pose> = fc.record({
-  pelvis: fc.record({ at: fc.tuple(real(-0.3, 0.3), fc.option(real(0.1, 1), { nil: null }), real(-0.3, 0.3)), tilt: real(-120, 120), side: real(-90, 90), turn: real(-180, 180) }),
-  lumbar: spine(40, 25, 15), thoracic: spine(40, 30, 40), neck: spine(45, 40, 60), left: limbs, right: limbs,
+  pelvis: fc.record({
+    at: fc.tuple(real(-0.3, 0.3), fc.option(real(0.1, 1), { nil: null }), real(-0.3, 0.3)),
+    tilt: real(-120, 120),
+    side: real(-90, 90),
+    turn: real(-180, 180),
+  }),
+  lumbar: spine(40, 25, 15),
+  thoracic: spine(40, 30, 40),
+  neck: spine(45, 40, 60),
+  left: limbs,
+  right: limbs,
 });
 
-const bones = (side: "left" | "right") => [
-  [`${side}.hip`, `${side}.knee`, LENGTH.thigh], [`${side}.knee`, `${side}.ankle`, LENGTH.shank], [`${side}.shoulder`, `${side}.elbow`, LENGTH.upperArm], [`${side}.elbow`, `${side}.wrist`, LENGTH.forearm],
-] as const;
+const bones = (side: "left" | "right") =>
+  [
+    [`${side}.hip`, `${side}.knee`, LENGTH.thigh],
+    [`${side}.knee`, `${side}.ankle`, LENGTH.shank],
+    [`${side}.shoulder`, `${side}.elbow`, LENGTH.upperArm],
+    [`${side}.elbow`, `${side}.wrist`, LENGTH.forearm],
+  ] as const;
 
 function whole(body: Solved): void {
   for (const name of POINT_NAMES) expect(body.points[name].every(Number.isFinite), name).toBe(true);
-  for (const side of SIDES) for (const [a, b, size] of bones(side)) expect(distance(body.points[a], body.points[b]), `${a} to ${b}`).toBeCloseTo(size, 3);
+  for (const side of SIDES)
+    for (const [a, b, size] of bones(side))
+      expect(distance(body.points[a], body.points[b]), `${a} to ${b}`).toBeCloseTo(size, 3);
 }
 
 describe("any pose", () => {
   it("is one the schema takes, and solves to a whole body with its bones at their lengths", () => {
-    fc.assert(fc.property(anyPose, (pose) => {
-      expect(poseSchema.safeParse(pose)).toMatchObject({ success: true });
-      whole(solvePose(pose));
-    }), { numRuns: 400 });
+    fc.assert(
+      fc.property(anyPose, (pose) => {
+        expect(poseSchema.safeParse(pose)).toMatchObject({ success: true });
+        whole(solvePose(pose));
+      }),
+      { numRuns: 400 },
+    );
   });
   // Where two limbs pull at one spot a pose settles along a shallow valley, and its place in it is known to a few millimetres only.
   const mirrors = (pose: Pose) => {
@@ -72,50 +143,91 @@ describe("any pose", () => {
   it("is so where both knees pull at one spot", () => {
     const leg: Leg = { by: "knee", at: [0, 0, 0], splay: 0, toes: "flat" };
     mirrors({
-      pelvis: { at: [0, null, 0], tilt: 0, side: 82.83482087131831, turn: 0 }, lumbar: [0, 0, 0], thoracic: [0, 0, 0], neck: [0, 0, 0],
-      left: { arm: { by: "angles", plane: 0, elevation: 0, rotation: 0, elbow: 0, pronation: 0, wrist: 0 }, leg }, right: { arm: { by: "elbow", at: [0, 0, 0], fore: [0, 0, 0.22], wrist: 0, pronation: 0 }, leg },
+      pelvis: { at: [0, null, 0], tilt: 0, side: 82.83482087131831, turn: 0 },
+      lumbar: [0, 0, 0],
+      thoracic: [0, 0, 0],
+      neck: [0, 0, 0],
+      left: { arm: { by: "angles", plane: 0, elevation: 0, rotation: 0, elbow: 0, pronation: 0, wrist: 0 }, leg },
+      right: { arm: { by: "elbow", at: [0, 0, 0], fore: [0, 0, 0.22], wrist: 0, pronation: 0 }, leg },
     });
   });
   it("reads as clinical angles that are numbers within a full turn", () => {
-    fc.assert(fc.property(anyPose, (pose) => {
-      for (const [key, angle] of Object.entries(anglesOf(solvePose(pose)))) expect(Number.isFinite(angle) && Math.abs(angle) <= 360, `${key} ${angle}`).toBe(true);
-    }), { numRuns: 200 });
+    fc.assert(
+      fc.property(anyPose, (pose) => {
+        for (const [key, angle] of Object.entries(anglesOf(solvePose(pose))))
+          expect(Number.isFinite(angle) && Math.abs(angle) <= 360, `${key} ${angle}`).toBe(true);
+      }),
+      { numRuns: 200 },
+    );
   });
   it("is drawn without a number that is not one, from anywhere", () => {
-    fc.assert(fc.property(anyPose, real(-180, 180), real(0, 85), (pose, around, above) => {
-      const marks = draw(solvePose(pose), { around, above });
-      expect(marks.length).toBeGreaterThan(8);
-      for (const mark of marks) expect(mark.path).not.toMatch(/NaN|Infinity|undefined/);
-    }), { numRuns: 200 });
+    fc.assert(
+      fc.property(anyPose, real(-180, 180), real(0, 85), (pose, around, above) => {
+        const marks = draw(solvePose(pose), { around, above });
+        expect(marks.length).toBeGreaterThan(8);
+        for (const mark of marks) expect(mark.path).not.toMatch(/NaN|Infinity|undefined/);
+      }),
+      { numRuns: 200 },
+    );
   });
   it("stays whole under any drag of any handle, and under every slider at both its ends", () => {
-    fc.assert(fc.property(anyPose, fc.constantFrom(...HANDLES), fc.tuple(real(-0.4, 0.4), real(-0.4, 0.4), real(-0.4, 0.4)), (pose, handle, by) => {
-      const dragged = drag(pose, handle, by);
-      expect(poseSchema.safeParse(dragged), handle).toMatchObject({ success: true });
-      whole(solvePose(dragged));
-      const list = sliders(pose);
-      const slider = list[Math.floor(Math.abs(by[0] * 1000)) % list.length]!;
-      for (const end of [slider.least, slider.most]) {
-        expect(poseSchema.safeParse(slider.set(end)), `${slider.key} ${end}`).toMatchObject({ success: true });
-        whole(solvePose(slider.set(end)));
-      }
-    }), { numRuns: 250 });
+    fc.assert(
+      fc.property(
+        anyPose,
+        fc.constantFrom(...HANDLES),
+        fc.tuple(real(-0.4, 0.4), real(-0.4, 0.4), real(-0.4, 0.4)),
+        (pose, handle, by) => {
+          const dragged = drag(pose, handle, by);
+          expect(poseSchema.safeParse(dragged), handle).toMatchObject({ success: true });
+          whole(solvePose(dragged));
+          const list = sliders(pose);
+          const slider = list[Math.floor(Math.abs(by[0] * 1000)) % list.length]!;
+          for (const end of [slider.least, slider.most]) {
+            expect(poseSchema.safeParse(slider.set(end)), `${slider.key} ${end}`).toMatchObject({ success: true });
+            whole(solvePose(slider.set(end)));
+          }
+        },
+      ),
+      { numRuns: 250 },
+    );
   });
   it("goes to any other and back through whole bodies, and is looked over without trouble", () => {
-    fc.assert(fc.property(anyPose, anyPose, fc.constantFrom("eased" as const, "through" as const), real(0, 0.3), (from, to, flow, lift) => {
-      const read = motionSchema.safeParse({ kind: "repeat", flow, beats: 2, seconds: 4, keys: [{ at: 0, pose: from }, { at: 1, pose: to, lift }], view: "side" });
-      expect(read.success).toBe(true);
-      const player = playerOf(read.data!);
-      for (const beat of [0, 0.3, 0.5, 1, 1.4, 2]) whole(bodyAt(player, beat));
-      for (const fault of motionFaults(read.data!)) if (fault.kind !== "row") expect(Number.isFinite(fault.by)).toBe(true);
-      const frame = frameOf(player, VIEWS.side, 1);
-      expect(frame.width).toBeGreaterThan(0);
-    }), { numRuns: 60 });
+    fc.assert(
+      fc.property(
+        anyPose,
+        anyPose,
+        fc.constantFrom("eased" as const, "through" as const),
+        real(0, 0.3),
+        (from, to, flow, lift) => {
+          const read = motionSchema.safeParse({
+            kind: "repeat",
+            flow,
+            beats: 2,
+            seconds: 4,
+            keys: [
+              { at: 0, pose: from },
+              { at: 1, pose: to, lift },
+            ],
+            view: "side",
+          });
+          expect(read.success).toBe(true);
+          const player = playerOf(read.data!);
+          for (const beat of [0, 0.3, 0.5, 1, 1.4, 2]) whole(bodyAt(player, beat));
+          for (const fault of motionFaults(read.data!))
+            if (fault.kind !== "row") expect(Number.isFinite(fault.by)).toBe(true);
+          const frame = frameOf(player, VIEWS.side, 1);
+          expect(frame.width).toBeGreaterThan(0);
+        },
+      ),
+      { numRuns: 60 },
+    );
   });
 });
 
 const drawn: [string, Motion][] = Object.entries(MOTIONS).flatMap(([id, motions]) =>
-  (["standard", "easier", "harder"] as const).flatMap((level): [string, Motion][] => (motions[level] ? [[`${id} ${level}`, motions[level]]] : [])),
+  (["standard", "easier", "harder"] as const).flatMap((level): [string, Motion][] =>
+    motions[level] ? [[`${id} ${level}`, motions[level]]] : [],
+  ),
 );
 
 /** Farthest any point may go in a hundredth of a repetition: a hand brought from overhead to the floor within a beat. */
@@ -124,7 +236,8 @@ const LEAP = 0.25;
 const LONG_STEP = 0.03;
 const LEFT_OVER = 0.01;
 
-const farthest = (a: Solved, b: Solved): number => Math.max(...POINT_NAMES.map((name) => distance(a.points[name], b.points[name])));
+const farthest = (a: Solved, b: Solved): number =>
+  Math.max(...POINT_NAMES.map((name) => distance(a.points[name], b.points[name])));
 
 /** The step between two beats, narrowed to the half in which the body goes farther until it is a millionth of a repetition. */
 function narrowed(player: Player, from: number, to: number): number {
@@ -146,12 +259,16 @@ describe("every drawn level", () => {
       const body = bodyAt(player, (motion.beats * i) / 100);
       const step = farthest(before, body);
       expect(step, `${i} %`).toBeLessThan(LEAP);
-      if (step > LONG_STEP) expect(narrowed(player, (motion.beats * (i - 1)) / 100, (motion.beats * i) / 100), `${i} %`).toBeLessThan(LEFT_OVER);
+      if (step > LONG_STEP)
+        expect(narrowed(player, (motion.beats * (i - 1)) / 100, (motion.beats * i) / 100), `${i} %`).toBeLessThan(
+          LEFT_OVER,
+        );
       before = body;
     }
     if (motion.kind === "repeat") {
       const first = bodyAt(playerOf(motion.ends === "mirrored" ? mirrorMotion(motion) : motion), 0);
-      for (const name of POINT_NAMES) expect(distance(bodyAt(player, motion.beats).points[name], first.points[name]), name).toBeLessThan(0.005);
+      for (const name of POINT_NAMES)
+        expect(distance(bodyAt(player, motion.beats).points[name], first.points[name]), name).toBeLessThan(0.005);
     }
   });
   it.each(drawn.filter((_, i) => i % 5 === 0))("%s keeps every part of the body in its picture", (_, motion) => {

@@ -2,15 +2,41 @@ import { FLAT_WRIST, LENGTH, RADIUS } from "./body";
 import type { Side } from "./points";
 import type { Arm, ElbowArm, HandArm } from "./pose";
 import { aimAtHeight, bend } from "./two-bone";
-import { about, across, add, along, between, chain, cross, frame, inverse, lerp, radians, sub, turned, unit, X, Y, Z, type Turn, type Vec } from "./vectors";
+import {
+  about,
+  across,
+  add,
+  along,
+  between,
+  chain,
+  cross,
+  frame,
+  inverse,
+  lerp,
+  radians,
+  sub,
+  turned,
+  unit,
+  X,
+  Y,
+  Z,
+  type Turn,
+  type Vec,
+} from "./vectors";
 import type { Degrees, Metres } from "~/core/units";
 
 /** An arm by its joints' own turns, as it is carried from one key position to the next. */
 export type FreeArm = { by: "free"; girdle: [Degrees, Degrees]; shoulder: Turn; elbow: Turn; wrist: Turn };
 
 export type ArmSolved = {
-  shoulder: Vec; elbow: Vec; wrist: Vec; palm: Vec; fingers: Vec;
-  upperArm: Turn; forearm: Turn; hand: Turn;
+  shoulder: Vec;
+  elbow: Vec;
+  wrist: Vec;
+  palm: Vec;
+  fingers: Vec;
+  upperArm: Turn;
+  forearm: Turn;
+  hand: Turn;
   joints: FreeArm;
   /** Where a hand goal is, in the room. */
   target?: Vec | undefined;
@@ -23,7 +49,13 @@ const RHYTHM_FROM: Degrees = 60;
 const RHYTHM = 0.16;
 
 /** An arm from the shoulder girdle out. `target` is where a hand goal is, in the room. */
-export function solveArm(goal: Arm | FreeArm, target: Vec | undefined, chestTop: Vec, chest: Turn, side: Side): ArmSolved {
+export function solveArm(
+  goal: Arm | FreeArm,
+  target: Vec | undefined,
+  chestTop: Vec,
+  chest: Turn,
+  side: Side,
+): ArmSolved {
   const s = side === "right" ? 1 : -1;
   const girdle: [Degrees, Degrees] = goal.girdle ?? [0, 0];
   const still = shoulderAt(girdle, 0, chestTop, chest, s);
@@ -35,17 +67,28 @@ export function solveArm(goal: Arm | FreeArm, target: Vec | undefined, chestTop:
     case "angles":
       return finish(
         {
-          by: "free", girdle,
-          shoulder: chain(about(Y, s * goal.plane), about(X, -s * goal.elevation), about(Y, s * (goal.rotation - goal.plane))),
-          elbow: about(Z, goal.elbow), wrist: wristTurn(goal.pronation, goal.wrist, s),
+          by: "free",
+          girdle,
+          shoulder: chain(
+            about(Y, s * goal.plane),
+            about(X, -s * goal.elevation),
+            about(Y, s * (goal.rotation - goal.plane)),
+          ),
+          elbow: about(Z, goal.elbow),
+          wrist: wristTurn(goal.pronation, goal.wrist, s),
         },
-        shoulder, chest,
+        shoulder,
+        chest,
       );
     case "aim": {
       const inRoom = (v: Vec) => unit(goal.within === "chest" ? turned(v, chest) : v);
       const upperArm = upperFrame(inRoom(goal.upper), inRoom(goal.fore), chest, s);
       const forearm = foreFrame(upperArm, inRoom(goal.fore));
-      return finish(joints(girdle, chest, upperArm, forearm, chain(forearm, wristTurn(goal.pronation, goal.wrist, s))), shoulder, chest);
+      return finish(
+        joints(girdle, chest, upperArm, forearm, chain(forearm, wristTurn(goal.pronation, goal.wrist, s))),
+        shoulder,
+        chest,
+      );
     }
     case "hand":
       return { ...toHand(goal, target ?? goal.at, girdle, shoulder, chest, s), target: target ?? goal.at };
@@ -54,7 +97,11 @@ export function solveArm(goal: Arm | FreeArm, target: Vec | undefined, chestTop:
       const fore = unit(goal.fore);
       const upperArm = upperFrame(upper, fore, chest, s);
       const forearm = foreFrame(upperArm, fore);
-      return finish(joints(girdle, chest, upperArm, forearm, chain(forearm, wristTurn(goal.pronation, goal.wrist, s))), shoulder, chest);
+      return finish(
+        joints(girdle, chest, upperArm, forearm, chain(forearm, wristTurn(goal.pronation, goal.wrist, s))),
+        shoulder,
+        chest,
+      );
     }
   }
 }
@@ -63,10 +110,17 @@ export function solveArm(goal: Arm | FreeArm, target: Vec | undefined, chestTop:
 export const elbowRest = (goal: ElbowArm): Vec => [goal.at[0], goal.at[1] + RADIUS.elbow, goal.at[2]];
 
 /** What limits a hand that holds a place in the room: its shoulder (from the hips), the place, and what the hand adds to the arm. */
-export function reachOf(goal: HandArm, chestTop: Vec, chest: Turn, s: number): { shoulder: (root: Vec) => Vec; aim: Vec; more: Metres } {
+export function reachOf(
+  goal: HandArm,
+  chestTop: Vec,
+  chest: Turn,
+  s: number,
+): { shoulder: (root: Vec) => Vec; aim: Vec; more: Metres } {
   const shoulder = reachingShoulder(goal, chestTop, chest, s);
   if (goal.rest === "flat") return { shoulder, aim: along(goal.at, unit(goal.normal ?? Y, Y), FLAT_WRIST), more: 0 };
-  return goal.fingers ? { shoulder, aim: along(goal.at, unit(goal.fingers), -PALM), more: 0 } : { shoulder, aim: goal.at, more: PALM };
+  return goal.fingers
+    ? { shoulder, aim: along(goal.at, unit(goal.fingers), -PALM), more: 0 }
+    : { shoulder, aim: goal.at, more: PALM };
 }
 
 /** The shoulder, from the hips, of an arm that reaches for a place in the room from wherever the hips are. */
@@ -74,11 +128,24 @@ export function reachingShoulder(goal: HandArm | ElbowArm, chestTop: Vec, chest:
   const girdle = goal.girdle ?? [0, 0];
   const still = shoulderAt(girdle, 0, chestTop, chest, s);
   const below = turned(DOWN, chest);
-  return (root) => shoulderAt(girdle, Math.max(0, between(below, unit(sub(goal.at, add(root, still)), DOWN)) - RHYTHM_FROM) * RHYTHM, chestTop, chest, s);
+  return (root) =>
+    shoulderAt(
+      girdle,
+      Math.max(0, between(below, unit(sub(goal.at, add(root, still)), DOWN)) - RHYTHM_FROM) * RHYTHM,
+      chestTop,
+      chest,
+      s,
+    );
 }
 
 /** The middle of the shoulder joint, with the blade lifted and drawn forward. */
-export function shoulderAt([elevation, protraction]: readonly [Degrees, Degrees], rhythm: Degrees, top: Vec, chest: Turn, s: number): Vec {
+export function shoulderAt(
+  [elevation, protraction]: readonly [Degrees, Degrees],
+  rhythm: Degrees,
+  top: Vec,
+  chest: Turn,
+  s: number,
+): Vec {
   const e = radians(elevation + rhythm);
   const p = radians(protraction);
   const w = LENGTH.halfShoulders;
@@ -101,7 +168,8 @@ function liftOf(goal: Arm | FreeArm, target: Vec | undefined, shoulder: Vec, che
   }
 }
 
-const wristTurn = (pronation: Degrees, extension: Degrees, s: number) => chain(about(Y, s * pronation), about(X, -s * extension));
+const wristTurn = (pronation: Degrees, extension: Degrees, s: number) =>
+  chain(about(Y, s * pronation), about(X, -s * extension));
 
 /** The arm swung from hanging to a direction without turning about itself: up in the plane it points to. */
 export function armSwing(own: Vec, s: number): Turn {
@@ -133,7 +201,13 @@ function foreFrame(upperArm: Turn, fore: Vec): Turn {
 }
 
 function joints(girdle: [Degrees, Degrees], chest: Turn, upperArm: Turn, forearm: Turn, hand: Turn): FreeArm {
-  return { by: "free", girdle, shoulder: chain(inverse(chest), upperArm), elbow: chain(inverse(upperArm), forearm), wrist: chain(inverse(forearm), hand) };
+  return {
+    by: "free",
+    girdle,
+    shoulder: chain(inverse(chest), upperArm),
+    elbow: chain(inverse(upperArm), forearm),
+    wrist: chain(inverse(forearm), hand),
+  };
 }
 
 function finish(free: FreeArm, shoulder: Vec, chest: Turn): ArmSolved {
@@ -143,7 +217,17 @@ function finish(free: FreeArm, shoulder: Vec, chest: Turn): ArmSolved {
   const elbow = along(shoulder, turned(DOWN, upperArm), LENGTH.upperArm);
   const wrist = along(elbow, turned(DOWN, forearm), LENGTH.forearm);
   const fingersAlong = turned(DOWN, hand);
-  return { shoulder, elbow, wrist, palm: along(wrist, fingersAlong, PALM), fingers: along(wrist, fingersAlong, LENGTH.hand - RADIUS.fingers), upperArm, forearm, hand, joints: free };
+  return {
+    shoulder,
+    elbow,
+    wrist,
+    palm: along(wrist, fingersAlong, PALM),
+    fingers: along(wrist, fingersAlong, LENGTH.hand - RADIUS.fingers),
+    upperArm,
+    forearm,
+    hand,
+    joints: free,
+  };
 }
 
 /** The elbow of an arm whose hand holds a place, swung up as far as it takes to clear the floor. */
@@ -176,7 +260,8 @@ export function armOverFloor(arm: ArmSolved, chest: Turn, side: Side): ArmSolved
     wrist = along(elbow, unit(sub(arm.wrist, arm.elbow)), LENGTH.forearm);
   }
   const shift = wrist[1] - arm.wrist[1];
-  const handUnder = Math.max(RADIUS.wrist - arm.wrist[1], RADIUS.palm - arm.palm[1], RADIUS.fingers - arm.fingers[1]) - shift;
+  const handUnder =
+    Math.max(RADIUS.wrist - arm.wrist[1], RADIUS.palm - arm.palm[1], RADIUS.fingers - arm.fingers[1]) - shift;
   if (elbowUnder <= 1e-6 && handUnder <= 1e-6) return arm;
   if (handUnder > 1e-6) {
     // Straight up, so that a hanging arm bends its elbow a little more instead of swinging out.
@@ -190,11 +275,19 @@ export function armOverFloor(arm: ArmSolved, chest: Turn, side: Side): ArmSolved
   return finish(joints(arm.joints.girdle, chest, upperArm, foreFrame(upperArm, fore), arm.hand), arm.shoulder, chest);
 }
 
-function toHand(goal: HandArm, target: Vec, girdle: [Degrees, Degrees], shoulder: Vec, chest: Turn, s: number): ArmSolved {
+function toHand(
+  goal: HandArm,
+  target: Vec,
+  girdle: [Degrees, Degrees],
+  shoulder: Vec,
+  chest: Turn,
+  s: number,
+): ArmSolved {
   const flat = goal.rest === "flat";
   const normal = unit(goal.normal ?? Y, Y);
   const given = goal.fingers ? unit(goal.fingers) : flat ? unit(across(X, normal), Y) : undefined;
-  const pole = goal.pole ?? turned(elbowSide(between(turned(DOWN, chest), unit(sub(target, shoulder), DOWN)), s), chest);
+  const pole =
+    goal.pole ?? turned(elbowSide(between(turned(DOWN, chest), unit(sub(target, shoulder), DOWN)), s), chest);
   // A hand that only has to be somewhere goes on in the line of the forearm.
   const end = flat ? along(target, normal, FLAT_WRIST) : given ? along(target, given, -PALM) : target;
   const second = given ? LENGTH.forearm : LENGTH.forearm + PALM;

@@ -10,9 +10,17 @@ const of = (fraction: number): Metres => fraction * STATURE;
  * pelvis, two lumbar and three thoracic parts so that the spine bends as a curve.
  */
 export const LENGTH = {
-  thigh: of(0.245), shank: of(0.246), footHeight: of(0.039), foot: of(0.152),
-  trunk: of(0.288), halfShoulders: of(0.129), halfHips: of(0.0955),
-  upperArm: of(0.186), forearm: of(0.146), hand: of(0.108), headAndNeck: of(0.182),
+  thigh: of(0.245),
+  shank: of(0.246),
+  footHeight: of(0.039),
+  foot: of(0.152),
+  trunk: of(0.288),
+  halfShoulders: of(0.129),
+  halfHips: of(0.0955),
+  upperArm: of(0.186),
+  forearm: of(0.146),
+  hand: of(0.108),
+  headAndNeck: of(0.182),
 } as const;
 
 export const LUMBAR_PARTS = 2;
@@ -33,9 +41,24 @@ export const TOES: Metres = 0.75 * LENGTH.foot;
 
 /** Half thicknesses of the body, for what touches the floor and for drawing. */
 export const RADIUS = {
-  hip: 0.085, knee: 0.055, calf: 0.056, ankle: 0.036, heel: 0.033, ball: 0.024, toe: 0.014,
-  shoulder: 0.055, elbow: 0.04, wrist: 0.027, palm: 0.03, fingers: 0.016,
-  pelvis: 0.1, waist: 0.083, chest: 0.098, neck: 0.05, head: 0.096, thigh: 0.082,
+  hip: 0.085,
+  knee: 0.055,
+  calf: 0.056,
+  ankle: 0.036,
+  heel: 0.033,
+  ball: 0.024,
+  toe: 0.014,
+  shoulder: 0.055,
+  elbow: 0.04,
+  wrist: 0.027,
+  palm: 0.03,
+  fingers: 0.016,
+  pelvis: 0.1,
+  waist: 0.083,
+  chest: 0.098,
+  neck: 0.05,
+  head: 0.096,
+  thigh: 0.082,
 } as const;
 
 /** Height of the wrist over what a flat hand rests on. */

@@ -14,5 +14,11 @@ export function cameraOf(view: View): Camera {
   const toEye: Vec = [Math.sin(a) * Math.cos(e), Math.sin(e), Math.cos(a) * Math.cos(e)];
   const right: Vec = [Math.cos(a), 0, -Math.sin(a)];
   const up = unit(cross(toEye, right));
-  return { view, toEye, right, up, see: (place) => ({ x: dot(place, right) * 100, y: -dot(place, up) * 100, near: dot(place, toEye) }) };
+  return {
+    view,
+    toEye,
+    right,
+    up,
+    see: (place) => ({ x: dot(place, right) * 100, y: -dot(place, up) * 100, near: dot(place, toEye) }),
+  };
 }

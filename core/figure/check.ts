@@ -24,11 +24,13 @@ export const FLOOR_ALLOWANCE: Metres = 0.01;
 export const CONTACT_ALLOWANCE: Metres = 0.015;
 
 /** The beats at which a repetition is looked at. */
-export const sampleBeats = (motion: Motion): number[] => Array.from({ length: SAMPLES }, (_, i) => (motion.beats * i) / (SAMPLES - 1));
+export const sampleBeats = (motion: Motion): number[] =>
+  Array.from({ length: SAMPLES }, (_, i) => (motion.beats * i) / (SAMPLES - 1));
 
 export type Sampled = { beat: number; body: Solved };
 
-export const samplesOf = (player: Player): Sampled[] => sampleBeats(player.motion).map((beat) => ({ beat, body: bodyAt(player, beat) }));
+export const samplesOf = (player: Player): Sampled[] =>
+  sampleBeats(player.motion).map((beat) => ({ beat, body: bodyAt(player, beat) }));
 
 /** Every fault of a motion over one repetition, the worst of each kind and part. `main` are the rows it says it is for. */
 export function motionFaults(motion: Motion, main: readonly Row[] = []): FigureFault[] {
@@ -57,7 +59,10 @@ export function motionFaults(motion: Motion, main: readonly Row[] = []): FigureF
       }
     }
   }
-  return [...worst.values(), ...main.filter((row) => !rowIsUsed(row, range)).map((row) => ({ kind: "row" as const, row }))];
+  return [
+    ...worst.values(),
+    ...main.filter((row) => !rowIsUsed(row, range)).map((row) => ({ kind: "row" as const, row })),
+  ];
 }
 
 function rowIsUsed(row: Row, range: Map<AngleKey, [number, number]>): boolean {
@@ -78,7 +83,11 @@ export function missesOf(body: Solved): { part: PointName; by: Metres }[] {
 
 function legMiss({ points, stance }: Solved, side: Side): { part: PointName; by: Metres } | undefined {
   const { leg } = stance[side];
-  if (leg.by === "foot") return { part: `${side}.ankle`, by: distance(points[`${side}.ankle`], footPlace(leg, side === "right" ? 1 : -1).ankle) };
+  if (leg.by === "foot")
+    return {
+      part: `${side}.ankle`,
+      by: distance(points[`${side}.ankle`], footPlace(leg, side === "right" ? 1 : -1).ankle),
+    };
   if (leg.by === "knee") return { part: `${side}.knee`, by: distance(points[`${side}.knee`], kneeRest(leg)) };
   return undefined;
 }

@@ -9,7 +9,11 @@ import { add, along, lerp, turned, type Vec } from "./vectors";
 import type { Share } from "~/core/units";
 
 /** One shape of the picture: what it is, how far back it is (0 near, 2 far), and its closed line in centimetres. */
-export type Mark = { part: "floor" | "shadow" | "limb" | "wear" | "hair" | "prop" | "prop-line" | "hold"; shade: 0 | 1 | 2; path: string };
+export type Mark = {
+  part: "floor" | "shadow" | "limb" | "wear" | "hair" | "prop" | "prop-line" | "hold";
+  shade: 0 | 1 | 2;
+  path: string;
+};
 
 type Piece = { near: number; chain: string; marks: Mark[] };
 
@@ -35,7 +39,14 @@ export function draw(body: Solved, view: View, { props = [], breath = 0 }: DrawO
   for (const piece of pieces) {
     for (const mark of piece.marks) {
       // Neighbouring parts of one limb become one shape, so that no edge shows at the joint.
-      if (last && last.chain === piece.chain && last.mark.part === mark.part && last.mark.shade === mark.shade && out[out.length - 1] === last.mark) last.mark.path += mark.path;
+      if (
+        last &&
+        last.chain === piece.chain &&
+        last.mark.part === mark.part &&
+        last.mark.shade === mark.shade &&
+        out[out.length - 1] === last.mark
+      )
+        last.mark.path += mark.path;
       else {
         const own = { ...mark };
         out.push(own);
@@ -48,11 +59,17 @@ export function draw(body: Solved, view: View, { props = [], breath = 0 }: DrawO
 
 function trunkPieces(body: Solved, camera: Camera, breath: Share): Piece[] {
   const { spine, spineTurns } = body;
-  const at = (i: number, offset: Vec, radius: number): Disc => disc(camera.see(add(spine[i]!, turned(offset, spineTurns[i]!))), radius);
+  const at = (i: number, offset: Vec, radius: number): Disc =>
+    disc(camera.see(add(spine[i]!, turned(offset, spineTurns[i]!))), radius);
   const swell = 1 + BREATH_SWELL * breath;
   // Rings of two circles from the hips to the shoulders; the skin is drawn tight round each pair of rings.
-  const ring = (i: number, half: number, radius: number, ahead = 0): Disc[] => [at(i, [ahead, 0, half], radius), at(i, [ahead, 0, -half], radius)];
-  const shoulders = SIDES.map((side) => disc(camera.see(lerp(body.points.chest, body.points[`${side}.shoulder`], 0.74)), 0.056));
+  const ring = (i: number, half: number, radius: number, ahead = 0): Disc[] => [
+    at(i, [ahead, 0, half], radius),
+    at(i, [ahead, 0, -half], radius),
+  ];
+  const shoulders = SIDES.map((side) =>
+    disc(camera.see(lerp(body.points.chest, body.points[`${side}.shoulder`], 0.74)), 0.056),
+  );
   const rings = [
     [...ring(0, 0.085, 0.088, -0.012)],
     ring(1, 0.082, 0.088),
@@ -61,7 +78,10 @@ function trunkPieces(body: Solved, camera: Camera, breath: Share): Piece[] {
     ring(5, 0.095, (RADIUS.chest - 0.012) * swell, 0.006),
     [...shoulders, at(6, [0, 0.0, 0], 0.055)],
   ];
-  const path = rings.slice(1).map((r, i) => hullPath([...rings[i]!, ...r])).join("");
+  const path = rings
+    .slice(1)
+    .map((r, i) => hullPath([...rings[i]!, ...r]))
+    .join("");
   const near = (camera.see(body.points.pelvis).near + camera.see(body.points.chest).near) / 2;
   return [{ near, chain: "trunk", marks: [{ part: "wear", shade: 0, path }] }];
 }
@@ -71,11 +91,18 @@ function headPieces(body: Solved, camera: Camera): Piece[] {
   const place = (x: number, y: number, z = 0) => add(body.points.head, turned([x, y, z], head));
   const see = (x: number, y: number, z = 0) => camera.see(place(x, y, z));
   const centre = camera.see(body.points.head);
-  const neck = chainPath([disc(camera.see(along(body.points.chest, turned([0, -1, 0], body.chest), 0.01)), RADIUS.neck), disc(camera.see(body.points.neck), RADIUS.neck - 0.004)]);
+  const neck = chainPath([
+    disc(camera.see(along(body.points.chest, turned([0, -1, 0], body.chest), 0.01)), RADIUS.neck),
+    disc(camera.see(body.points.neck), RADIUS.neck - 0.004),
+  ]);
   const jaw = see(0.022, -0.045);
   const hair = see(-0.018, 0.022);
   const face: Mark = { part: "limb", shade: 0, path: hullPath([disc(see(0.008, 0.012), 0.088), disc(jaw, 0.06)]) };
-  const nose: Mark = { part: "limb", shade: 0, path: capsulePath(disc(see(0.078, 0.0), 0.022), disc(see(0.108, -0.018), 0.012)) };
+  const nose: Mark = {
+    part: "limb",
+    shade: 0,
+    path: capsulePath(disc(see(0.078, 0.0), 0.022), disc(see(0.108, -0.018), 0.012)),
+  };
   const cap: Mark = { part: "hair", shade: 0, path: hullPath([disc(hair, 0.092), disc(see(-0.03, -0.01), 0.078)]) };
   const ears: Mark[] = ([0.086, -0.086] as const)
     .map((z) => ({ z, spot: see(-0.004, -0.014, z) }))
@@ -93,7 +120,9 @@ const BEFORE_TRUNK = 0.03;
 
 function limbPieces(body: Solved, camera: Camera, side: Side, shadeOf: (near: number) => 0 | 1 | 2): Piece[] {
   const point = (name: PointName) => body.points[name];
-  const own = (name: "hip" | "knee" | "ankle" | "heel" | "ball" | "toe" | "shoulder" | "elbow" | "wrist" | "palm" | "fingers") => point(`${side}.${name}`);
+  const own = (
+    name: "hip" | "knee" | "ankle" | "heel" | "ball" | "toe" | "shoulder" | "elbow" | "wrist" | "palm" | "fingers",
+  ) => point(`${side}.${name}`);
   const nearOf = (...places: Vec[]) => places.reduce((sum, p) => sum + camera.see(p).near, 0) / places.length;
   const d = (place: Vec, radius: number) => disc(camera.see(place), radius);
   const leg = body.legs[side];
@@ -108,16 +137,50 @@ function limbPieces(body: Solved, camera: Camera, side: Side, shadeOf: (near: nu
   const thigh = chainPath([d(hip, RADIUS.thigh), d(lerp(hip, own("knee"), 0.45), 0.072), d(own("knee"), RADIUS.knee)]);
   const shorts = hullPath([d(hip, RADIUS.thigh + 0.008), d(lerp(hip, own("knee"), 0.42), 0.082)]);
   const shank = chainPath([d(own("knee"), RADIUS.knee - 0.003), d(calf, RADIUS.calf), d(own("ankle"), RADIUS.ankle)]);
-  const foot = hullPath([d(own("ankle"), RADIUS.ankle), d(own("heel"), RADIUS.heel), d(own("ball"), RADIUS.ball + 0.006)]) + chainPath([d(own("ball"), RADIUS.ball + 0.004), d(own("toe"), RADIUS.toe + 0.004)]);
-  const upper = chainPath([d(lerp(own("shoulder"), point("chest"), 0.1), RADIUS.shoulder), d(own("elbow"), RADIUS.elbow)]);
-  const sleeve = chainPath([d(lerp(own("shoulder"), point("chest"), 0.1), RADIUS.shoulder + 0.006), d(lerp(own("shoulder"), own("elbow"), 0.42), 0.054)]);
-  const fore = chainPath([d(own("elbow"), RADIUS.elbow), d(lerp(own("elbow"), own("wrist"), 0.28), 0.042), d(own("wrist"), RADIUS.wrist)]);
+  const foot =
+    hullPath([d(own("ankle"), RADIUS.ankle), d(own("heel"), RADIUS.heel), d(own("ball"), RADIUS.ball + 0.006)]) +
+    chainPath([d(own("ball"), RADIUS.ball + 0.004), d(own("toe"), RADIUS.toe + 0.004)]);
+  const upper = chainPath([
+    d(lerp(own("shoulder"), point("chest"), 0.1), RADIUS.shoulder),
+    d(own("elbow"), RADIUS.elbow),
+  ]);
+  const sleeve = chainPath([
+    d(lerp(own("shoulder"), point("chest"), 0.1), RADIUS.shoulder + 0.006),
+    d(lerp(own("shoulder"), own("elbow"), 0.42), 0.054),
+  ]);
+  const fore = chainPath([
+    d(own("elbow"), RADIUS.elbow),
+    d(lerp(own("elbow"), own("wrist"), 0.28), 0.042),
+    d(own("wrist"), RADIUS.wrist),
+  ]);
   const hand = chainPath([d(own("wrist"), RADIUS.wrist), d(own("palm"), 0.034), d(own("fingers"), RADIUS.fingers)]);
   return [
-    { near: thighNear + BEFORE_TRUNK / 2, chain: `${side} leg`, marks: [{ part: "limb", shade: legShade, path: thigh }, { part: "wear", shade: legShade, path: shorts }] },
-    { near: shankNear + BEFORE_TRUNK / 2, chain: `${side} leg`, marks: [{ part: "limb", shade: legShade, path: shank + foot }] },
-    { near: upperNear + BEFORE_TRUNK, chain: `${side} arm`, marks: [{ part: "limb", shade: armShade, path: upper }, { part: "wear", shade: armShade, path: sleeve }] },
-    { near: foreNear + BEFORE_TRUNK + 0.005, chain: `${side} arm`, marks: [{ part: "limb", shade: armShade, path: fore + hand }] },
+    {
+      near: thighNear + BEFORE_TRUNK / 2,
+      chain: `${side} leg`,
+      marks: [
+        { part: "limb", shade: legShade, path: thigh },
+        { part: "wear", shade: legShade, path: shorts },
+      ],
+    },
+    {
+      near: shankNear + BEFORE_TRUNK / 2,
+      chain: `${side} leg`,
+      marks: [{ part: "limb", shade: legShade, path: shank + foot }],
+    },
+    {
+      near: upperNear + BEFORE_TRUNK,
+      chain: `${side} arm`,
+      marks: [
+        { part: "limb", shade: armShade, path: upper },
+        { part: "wear", shade: armShade, path: sleeve },
+      ],
+    },
+    {
+      near: foreNear + BEFORE_TRUNK + 0.005,
+      chain: `${side} arm`,
+      marks: [{ part: "limb", shade: armShade, path: fore + hand }],
+    },
   ];
 }
 
@@ -128,7 +191,17 @@ function propPiece(prop: Prop, body: Solved, camera: Camera): Piece {
     const size = Math.hypot(...line) || 1;
     const [from, to] = [along(a, line, -prop.beyond / size), along(b, line, prop.beyond / size)];
     const near = camera.see(lerp(from, to, 0.5)).near;
-    return { near: near + (prop.radius < 0.03 ? 0.08 : 0), chain: "prop", marks: [{ part: "prop", shade: 0, path: capsulePath(disc(camera.see(from), prop.radius), disc(camera.see(to), prop.radius)) }] };
+    return {
+      near: near + (prop.radius < 0.03 ? 0.08 : 0),
+      chain: "prop",
+      marks: [
+        {
+          part: "prop",
+          shade: 0,
+          path: capsulePath(disc(camera.see(from), prop.radius), disc(camera.see(to), prop.radius)),
+        },
+      ],
+    };
   }
   const [x, y, z] = anchorPlace(prop.at, body);
   const [l, h, w] = prop.size;
@@ -140,8 +213,12 @@ function propPiece(prop: Prop, body: Solved, camera: Camera): Piece {
   const top = [corner(-1, 1, -1), corner(1, 1, -1), corner(1, 1, 1), corner(-1, 1, 1)];
   return {
     // What is flat on the floor lies under everything; what is tall is judged at the height of the body.
-    near: camera.see([x, Math.min(y + h / 2, body.points.pelvis[1]), z]).near - (y < 0.02 && h < 0.12 ? 0.6 : 0), chain: "prop",
-    marks: [{ part: "prop", shade: 0, path: polygonPath(hull(corners)) }, { part: "prop-line", shade: 0, path: polygonPath(top) }],
+    near: camera.see([x, Math.min(y + h / 2, body.points.pelvis[1]), z]).near - (y < 0.02 && h < 0.12 ? 0.6 : 0),
+    chain: "prop",
+    marks: [
+      { part: "prop", shade: 0, path: polygonPath(hull(corners)) },
+      { part: "prop-line", shade: 0, path: polygonPath(top) },
+    ],
   };
 }
 

@@ -19,7 +19,11 @@ import { MOTIONS } from "~/library/motions";
 
 const motions = Object.entries(MOTIONS).filter((_, i) => i % 9 === 0);
 const numbers = (path: string) => [...path.matchAll(/-?\d+(?:\.\d+)?/g)].map((m) => Number(m[0]));
-const anyDisc: fc.Arbitrary<Disc> = fc.record({ x: fc.integer({ min: -100, max: 100 }), y: fc.integer({ min: -100, max: 100 }), r: fc.integer({ min: 1, max: 20 }) });
+const anyDisc: fc.Arbitrary<Disc> = fc.record({
+  x: fc.integer({ min: -100, max: 100 }),
+  y: fc.integer({ min: -100, max: 100 }),
+  r: fc.integer({ min: 1, max: 20 }),
+});
 
 describe("outlines", () => {
   it("of several circles hold all of them, and reach no farther than the farthest", () => {
@@ -27,7 +31,12 @@ describe("outlines", () => {
       fc.property(fc.array(anyDisc, { minLength: 1, maxLength: 6 }), (discs) => {
         const found = numbers(hullPath(discs));
         const [xs, ys] = [found.filter((_, i) => i % 2 === 0), found.filter((_, i) => i % 2 === 1)];
-        const edge = { left: Math.min(...discs.map((d) => d.x - d.r)), right: Math.max(...discs.map((d) => d.x + d.r)), top: Math.min(...discs.map((d) => d.y - d.r)), bottom: Math.max(...discs.map((d) => d.y + d.r)) };
+        const edge = {
+          left: Math.min(...discs.map((d) => d.x - d.r)),
+          right: Math.max(...discs.map((d) => d.x + d.r)),
+          top: Math.min(...discs.map((d) => d.y - d.r)),
+          bottom: Math.max(...discs.map((d) => d.y + d.r)),
+        };
         // A ring of directions misses the very edge by less than a twentieth of the largest radius.
         const slack = 1 + Math.max(...discs.map((d) => d.r)) / 20;
         expect(Math.min(...xs)).toBeGreaterThanOrEqual(edge.left - 0.1);
@@ -41,14 +50,19 @@ describe("outlines", () => {
     );
   });
   it("of a circle inside another are the larger circle's", () => {
-    const [big, small] = [{ x: 0, y: 0, r: 10 }, { x: 2, y: 1, r: 3 }];
+    const [big, small] = [
+      { x: 0, y: 0, r: 10 },
+      { x: 2, y: 1, r: 3 },
+    ];
     expect(capsulePath(big, small)).toBe(circlePath(big));
     expect(capsulePath(small, big)).toBe(circlePath(big));
   });
   it("are closed and without a number that is not one, for any two circles", () => {
-    fc.assert(fc.property(anyDisc, anyDisc, (a, b) => {
-      expect(capsulePath(a, b)).toMatch(/^M[^N]*Z$/);
-    }));
+    fc.assert(
+      fc.property(anyDisc, anyDisc, (a, b) => {
+        expect(capsulePath(a, b)).toMatch(/^M[^N]*Z$/);
+      }),
+    );
   });
 });
 
@@ -94,7 +108,9 @@ describe("pictures", () => {
   });
   it("draw the limb that is farther away darker", () => {
     const player = playerOf(MOTIONS["squat-free"]!.standard);
-    const shades = draw(bodyAt(player, 0), VIEWS.side).filter((mark) => mark.part === "limb").map((mark) => mark.shade);
+    const shades = draw(bodyAt(player, 0), VIEWS.side)
+      .filter((mark) => mark.part === "limb")
+      .map((mark) => mark.shade);
     expect(shades).toContain(0);
     expect(Math.max(...shades)).toBeGreaterThan(0);
   });
@@ -118,13 +134,18 @@ describe("pictures", () => {
 describe("signs at the working joints", () => {
   it("stand at the joints of the rows, on the sides that work", () => {
     expect(workingJoints(["hip.ext", "hip.abd"], ["right"])).toEqual([{ joint: "right.hip", end: "right.knee" }]);
-    expect(workingJoints(["sh.flex", "th.rot"], ["left", "right"]).map((j) => j.joint)).toEqual(["left.shoulder", "right.shoulder", "waist"]);
+    expect(workingJoints(["sh.flex", "th.rot"], ["left", "right"]).map((j) => j.joint)).toEqual([
+      "left.shoulder",
+      "right.shoulder",
+      "waist",
+    ]);
   });
   it("point one way while a joint moves, and both ways while it is held", () => {
     const player = playerOf(MOTIONS["leg-swing-front"]!.standard);
     const camera = cameraOf(VIEWS.side);
     const joints = workingJoints(["hip.flex"], ["right"]);
-    const heads = (a: number, b: number) => arcs(bodyAt(player, a), bodyAt(player, b), camera, joints, 1)[0]!.path.split("M").length - 2;
+    const heads = (a: number, b: number) =>
+      arcs(bodyAt(player, a), bodyAt(player, b), camera, joints, 1)[0]!.path.split("M").length - 2;
     expect(heads(0.5, 0.4)).toBe(1);
     expect(heads(0.5, 0.5)).toBe(2);
   });
@@ -141,11 +162,18 @@ describe("what people read of a motion", () => {
     const knee = found.find((c) => c.joint === "knee.flexion" && c.side === "right")!;
     expect(Math.max(...knee.angles.filter((a) => a !== null))).toBeGreaterThan(90);
   });
-  it("draws no line for a joint that holds still", () => expect(courses(MOTIONS["box-breathing"]!.standard, ["hip.flex", "kn.flex"])).toEqual([]));
+  it("draws no line for a joint that holds still", () =>
+    expect(courses(MOTIONS["box-breathing"]!.standard, ["hip.flex", "kn.flex"])).toEqual([]));
   it("says each kind of fault with its part, how much and when", () => {
-    expect(faultWords({ kind: "floor", part: "left.knee", beat: 1.25, by: 0.043 })).toMatch(/left knee goes 4 cm through the floor at beat 1.3/);
-    expect(faultWords({ kind: "contact", part: "right.wrist", beat: 0, by: 0.12 })).toMatch(/right hand is 12 cm off the place/);
-    expect(faultWords({ kind: "limit", part: "left.knee.flexion", beat: 2, by: 7.4, angle: 167.4 })).toMatch(/knee bent, left is 7° past .* \(167°\)/);
+    expect(faultWords({ kind: "floor", part: "left.knee", beat: 1.25, by: 0.043 })).toMatch(
+      /left knee goes 4 cm through the floor at beat 1.3/,
+    );
+    expect(faultWords({ kind: "contact", part: "right.wrist", beat: 0, by: 0.12 })).toMatch(
+      /right hand is 12 cm off the place/,
+    );
+    expect(faultWords({ kind: "limit", part: "left.knee.flexion", beat: 2, by: 7.4, angle: 167.4 })).toMatch(
+      /knee bent, left is 7° past .* \(167°\)/,
+    );
     expect(faultWords({ kind: "row", row: "hip.ext" })).toMatch(/hip opening at the front/);
   });
 });
@@ -157,9 +185,21 @@ describe("published figures", () => {
     expect((LENGTH.upperArm + LENGTH.forearm + LENGTH.hand) / STATURE).toBeCloseTo(0.44, 3);
   });
   it("of joint range in adults: the reference ranges of clinical goniometry (American Academy of Orthopaedic Surgeons 1965)", () => {
-    const ranges = { "hip.flexion": [-20, 120], "hip.abduction": [-30, 45], "hip.rotation": [-45, 45], "shoulder.elevation": [-60, 180], "elbow.flexion": [0, 150], "ankle.dorsiflexion": [-50, 20], "ankle.inversion": [-15, 35], "neck.side": [-45, 45], "toes.extension": [-40, 70] } as const;
-    for (const [joint, [least, most]] of Object.entries(ranges)) expect(LIMITS[joint as keyof typeof ranges], joint).toMatchObject({ least, most });
-    for (const [joint, limit] of Object.entries(LIMITS)) if (limit.past[0] > 0 || limit.past[1] > 0) expect(limit.why.length, joint).toBeGreaterThan(8);
+    const ranges = {
+      "hip.flexion": [-20, 120],
+      "hip.abduction": [-30, 45],
+      "hip.rotation": [-45, 45],
+      "shoulder.elevation": [-60, 180],
+      "elbow.flexion": [0, 150],
+      "ankle.dorsiflexion": [-50, 20],
+      "ankle.inversion": [-15, 35],
+      "neck.side": [-45, 45],
+      "toes.extension": [-40, 70],
+    } as const;
+    for (const [joint, [least, most]] of Object.entries(ranges))
+      expect(LIMITS[joint as keyof typeof ranges], joint).toMatchObject({ least, most });
+    for (const [joint, limit] of Object.entries(LIMITS))
+      if (limit.past[0] > 0 || limit.past[1] > 0) expect(limit.why.length, joint).toBeGreaterThan(8);
   });
   it("of a deep squat: hip, knee and ankle within what motion studies report for full squats", () => {
     // Knee about 120–160°, ankle about 20–45°, hip about 95–150° across studies of full-depth squats.

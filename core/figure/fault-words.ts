@@ -4,8 +4,28 @@ import { jointOf } from "./angles";
 import { ROW_FACTS } from "~/core/vocabulary/rows";
 
 const POINT_WORDS: Readonly<Record<string, string>> = {
-  pelvis: "pelvis", sacrum: "sacrum", waist: "waist", chest: "chest", back: "back", sternum: "breastbone", neck: "neck", head: "head", crown: "head", nose: "face",
-  hip: "hip", seat: "seat", knee: "knee", ankle: "foot", heel: "heel", ball: "ball of the foot", toe: "toes", shoulder: "shoulder", elbow: "elbow", wrist: "hand", palm: "hand", fingers: "fingers",
+  pelvis: "pelvis",
+  sacrum: "sacrum",
+  waist: "waist",
+  chest: "chest",
+  back: "back",
+  sternum: "breastbone",
+  neck: "neck",
+  head: "head",
+  crown: "head",
+  nose: "face",
+  hip: "hip",
+  seat: "seat",
+  knee: "knee",
+  ankle: "foot",
+  heel: "heel",
+  ball: "ball of the foot",
+  toe: "toes",
+  shoulder: "shoulder",
+  elbow: "elbow",
+  wrist: "hand",
+  palm: "hand",
+  fingers: "fingers",
 };
 
 const partWords = (part: string): string => {

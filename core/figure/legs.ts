@@ -1,7 +1,28 @@
 import { BALL, HEEL, KNEELING_KNEE, LENGTH, RADIUS, TOES } from "./body";
 import type { Side } from "./points";
 import type { KneeLeg, FootLeg, Leg } from "./pose";
-import { about, across, add, along, anglesZXY, between, chain, cross, frame, inverse, lerp, radians, sub, turned, unit, X, Y, Z, type Turn, type Vec } from "./vectors";
+import {
+  about,
+  across,
+  add,
+  along,
+  anglesZXY,
+  between,
+  chain,
+  cross,
+  frame,
+  inverse,
+  lerp,
+  radians,
+  sub,
+  turned,
+  unit,
+  X,
+  Y,
+  Z,
+  type Turn,
+  type Vec,
+} from "./vectors";
 import { aimAtHeight, bend } from "./two-bone";
 import type { Degrees } from "~/core/units";
 
@@ -9,8 +30,15 @@ import type { Degrees } from "~/core/units";
 export type FreeLeg = { by: "free"; hip: Turn; knee: Turn; ankle: Turn; toes: Degrees };
 
 export type LegSolved = {
-  knee: Vec; ankle: Vec; heel: Vec; ball: Vec; toe: Vec;
-  thigh: Turn; shank: Turn; foot: Turn; toes: Degrees;
+  knee: Vec;
+  ankle: Vec;
+  heel: Vec;
+  ball: Vec;
+  toe: Vec;
+  thigh: Turn;
+  shank: Turn;
+  foot: Turn;
+  toes: Degrees;
   /** Turns of hip, knee and ankle against the part above. */
   joints: FreeLeg;
 };
@@ -29,12 +57,14 @@ export function solveLeg(goal: Leg | FreeLeg, hip: Vec, pelvis: Turn, side: Side
     case "angles":
       return fromJoints(
         {
-          by: "free", toes: goal.toes,
+          by: "free",
+          toes: goal.toes,
           hip: chain(about(Z, goal.hip[0]), about(X, -s * goal.hip[1]), about(Y, s * goal.hip[2])),
           knee: chain(about(Z, -goal.knee), about(Y, s * goal.kneeRotation)),
           ankle: ankleTurn(goal.ankle, goal.inversion, s),
         },
-        hip, pelvis,
+        hip,
+        pelvis,
       );
     case "aim": {
       const thighAlong = unit(goal.thigh);
@@ -50,7 +80,8 @@ export function solveLeg(goal: Leg | FreeLeg, hip: Vec, pelvis: Turn, side: Side
   }
 }
 
-const ankleTurn = (dorsiflexion: Degrees, inversion: Degrees, s: number) => chain(about(Z, dorsiflexion), about(X, s * inversion));
+const ankleTurn = (dorsiflexion: Degrees, inversion: Degrees, s: number) =>
+  chain(about(Z, dorsiflexion), about(X, s * inversion));
 
 function fromJoints(joints: FreeLeg, hip: Vec, pelvis: Turn): LegSolved {
   const thigh = chain(pelvis, joints.hip);
@@ -68,10 +99,22 @@ function finish(hip: Vec, pelvis: Turn, thigh: Turn, shank: Turn, foot: Turn, to
   const toesAhead = turned(X, chain(foot, about(Z, toes)));
   const toesUp = turned(Y, chain(foot, about(Z, toes)));
   return {
-    knee, ankle, heel: sole(-HEEL, RADIUS.heel), ball,
+    knee,
+    ankle,
+    heel: sole(-HEEL, RADIUS.heel),
+    ball,
     toe: along(along(ball, toesAhead, TOES - BALL), toesUp, RADIUS.toe - RADIUS.ball),
-    thigh, shank, foot, toes,
-    joints: { by: "free", hip: chain(inverse(pelvis), thigh), knee: chain(inverse(thigh), shank), ankle: chain(inverse(shank), foot), toes },
+    thigh,
+    shank,
+    foot,
+    toes,
+    joints: {
+      by: "free",
+      hip: chain(inverse(pelvis), thigh),
+      knee: chain(inverse(thigh), shank),
+      ankle: chain(inverse(shank), foot),
+      toes,
+    },
   };
 }
 
@@ -90,7 +133,10 @@ const BENT = 0.22;
 function thighFrame(thigh: Vec, shank: Vec, ahead: Vec): Turn {
   const bent = across(shank, thigh);
   const share = Math.min(1, Math.max(0, (Math.hypot(...bent) - STRAIGHT) / (BENT - STRAIGHT)));
-  const x = unit(across(lerp(unit(across(ahead, thigh), X), unit([-bent[0], -bent[1], -bent[2]], ahead), share), thigh), X);
+  const x = unit(
+    across(lerp(unit(across(ahead, thigh), X), unit([-bent[0], -bent[1], -bent[2]], ahead), share), thigh),
+    X,
+  );
   const y: Vec = [-thigh[0], -thigh[1], -thigh[2]];
   return frame(x, y, cross(x, y));
 }
@@ -140,7 +186,9 @@ function toKnee(goal: KneeLeg, hip: Vec, pelvis: Turn, s: number): LegSolved {
   const shank = shankFrame(thigh, shankAlong);
   // The foot's forward: down for tucked toes, back and down along the instep otherwise.
   const slope = radians(INSTEP_SLOPE);
-  const x: Vec = tucked ? unit(across([0, -1, 0], shankAlong)) : unit([back[0] * Math.cos(slope), -Math.sin(slope), back[2] * Math.cos(slope)]);
+  const x: Vec = tucked
+    ? unit(across([0, -1, 0], shankAlong))
+    : unit([back[0] * Math.cos(slope), -Math.sin(slope), back[2] * Math.cos(slope)]);
   const z = unit(across(turned(Z, shank), x));
   return finish(hip, pelvis, thigh, shank, frame(x, cross(z, x), z), tucked ? 82 : 0);
 }
@@ -150,7 +198,12 @@ export function legOverFloor(first: LegSolved, hip: Vec, pelvis: Turn): LegSolve
   let leg = first;
   for (let i = 0; i < 3; i++) {
     const kneeUnder = RADIUS.knee - leg.knee[1];
-    const footUnder = Math.max(RADIUS.ankle - leg.ankle[1], RADIUS.heel - leg.heel[1], RADIUS.ball - leg.ball[1], RADIUS.toe - leg.toe[1]);
+    const footUnder = Math.max(
+      RADIUS.ankle - leg.ankle[1],
+      RADIUS.heel - leg.heel[1],
+      RADIUS.ball - leg.ball[1],
+      RADIUS.toe - leg.toe[1],
+    );
     if (kneeUnder <= 1e-6 && footUnder <= 1e-6) break;
     let { knee, ankle } = leg;
     if (kneeUnder > 1e-6) {

@@ -2,15 +2,28 @@ import type { Degrees } from "~/core/units";
 
 /** Joint angles people are shown, one name a motion. Degrees, zero in upright standing with the arms at the sides. */
 export const JOINT_ANGLES = [
-  "neck.flexion", "neck.side", "neck.rotation",
-  "thoracic.flexion", "thoracic.side", "thoracic.rotation",
-  "lumbar.flexion", "lumbar.side", "lumbar.rotation",
-  "girdle.elevation", "girdle.protraction",
-  "shoulder.elevation", "shoulder.rotation",
-  "elbow.flexion", "wrist.extension",
-  "hip.flexion", "hip.abduction", "hip.rotation",
-  "knee.flexion", "knee.rotation",
-  "ankle.dorsiflexion", "ankle.inversion",
+  "neck.flexion",
+  "neck.side",
+  "neck.rotation",
+  "thoracic.flexion",
+  "thoracic.side",
+  "thoracic.rotation",
+  "lumbar.flexion",
+  "lumbar.side",
+  "lumbar.rotation",
+  "girdle.elevation",
+  "girdle.protraction",
+  "shoulder.elevation",
+  "shoulder.rotation",
+  "elbow.flexion",
+  "wrist.extension",
+  "hip.flexion",
+  "hip.abduction",
+  "hip.rotation",
+  "knee.flexion",
+  "knee.rotation",
+  "ankle.dorsiflexion",
+  "ankle.inversion",
   "toes.extension",
 ] as const;
 
@@ -19,7 +32,12 @@ export type JointAngle = (typeof JOINT_ANGLES)[number];
 /** The usual range of a motion, and how far past it a shipped drill may go, with the reason. */
 export type Limit = { least: Degrees; most: Degrees; past: [Degrees, Degrees]; why: string };
 
-const limit = (least: Degrees, most: Degrees, past: [Degrees, Degrees] = [0, 0], why = ""): Limit => ({ least, most, past, why });
+const limit = (least: Degrees, most: Degrees, past: [Degrees, Degrees] = [0, 0], why = ""): Limit => ({
+  least,
+  most,
+  past,
+  why,
+});
 
 /**
  * Adult reference ranges of clinical goniometry (American Academy of Orthopaedic Surgeons 1965; Norkin & White; spine after
@@ -41,9 +59,19 @@ export const LIMITS: Readonly<Record<JointAngle, Limit>> = {
   "shoulder.rotation": limit(-90, 90, [20, 20], "arm behind the body, or elbow out beside the head"),
   "elbow.flexion": limit(0, 150, [2, 5], "hand behind the head"),
   "wrist.extension": limit(-80, 80, [10, 20], "hand flat on the floor under body weight"),
-  "hip.flexion": limit(-20, 120, [25, 35], "the pelvis rolls with it in deep folds; a pushed-back leg opens past free range"),
+  "hip.flexion": limit(
+    -20,
+    120,
+    [25, 35],
+    "the pelvis rolls with it in deep folds; a pushed-back leg opens past free range",
+  ),
   "hip.abduction": limit(-30, 45, [10, 40], "wide sitting, shin boxes and side squats under body weight, hip folded"),
-  "hip.rotation": limit(-45, 45, [45, 30], "sitting on the turned leg, hip folded and out to the side, where the sequence of turns reads high"),
+  "hip.rotation": limit(
+    -45,
+    45,
+    [45, 30],
+    "sitting on the turned leg, hip folded and out to the side, where the sequence of turns reads high",
+  ),
   "knee.flexion": limit(0, 140, [4, 20], "sitting back on the heels"),
   "knee.rotation": limit(-35, 40, [10, 10], "foot held by the floor"),
   "ankle.dorsiflexion": limit(-50, 20, [28, 25], "kneeling on the instep; knee driven over the toes under body weight"),

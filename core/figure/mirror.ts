@@ -10,7 +10,8 @@ export function otherPoint(name: PointName): PointName {
 }
 
 const flip = (v: Vec): [number, number, number] => [...mirrored(v)];
-const flipped = <K extends string>(key: K, v: Vec | undefined) => (v ? ({ [key]: flip(v) } as Record<K, [number, number, number]>) : {});
+const flipped = <K extends string>(key: K, v: Vec | undefined) =>
+  v ? ({ [key]: flip(v) } as Record<K, [number, number, number]>) : {};
 
 /** The other side's arm in the mirror. Clinical angles stay; places and directions change sides. */
 export function mirrorArm(arm: Arm): Arm {
@@ -22,7 +23,14 @@ export function mirrorArm(arm: Arm): Arm {
     case "elbow":
       return { ...arm, at: flip(arm.at), fore: flip(arm.fore) };
     case "hand":
-      return { ...arm, at: flip(arm.at), ...(arm.of && { of: otherPoint(arm.of) }), ...flipped("normal", arm.normal), ...flipped("fingers", arm.fingers), ...flipped("pole", arm.pole) };
+      return {
+        ...arm,
+        at: flip(arm.at),
+        ...(arm.of && { of: otherPoint(arm.of) }),
+        ...flipped("normal", arm.normal),
+        ...flipped("fingers", arm.fingers),
+        ...flipped("pole", arm.pole),
+      };
   }
 }
 
@@ -46,7 +54,9 @@ export function mirrorPose(pose: Pose): Pose {
   const { pelvis, lumbar, thoracic, neck, left, right } = pose;
   return {
     pelvis: { ...pelvis, at: [pelvis.at[0], pelvis.at[1], -pelvis.at[2]], side: -pelvis.side, turn: -pelvis.turn },
-    lumbar: mirrorSpine(lumbar), thoracic: mirrorSpine(thoracic), neck: mirrorSpine(neck),
+    lumbar: mirrorSpine(lumbar),
+    thoracic: mirrorSpine(thoracic),
+    neck: mirrorSpine(neck),
     left: { arm: mirrorArm(right.arm), leg: mirrorLeg(right.leg) },
     right: { arm: mirrorArm(left.arm), leg: mirrorLeg(left.leg) },
   };

@@ -15,13 +15,16 @@ const boxProp = z.strictObject({
   shape: z.literal("box"),
   piece: z.enum(KIT),
   at: anchor.describe("Middle of its underside"),
-  size: z.tuple([z.number().gt(0).max(4), z.number().gt(0).max(4), z.number().gt(0).max(4)]).describe("Length, height, width"),
+  size: z
+    .tuple([z.number().gt(0).max(4), z.number().gt(0).max(4), z.number().gt(0).max(4)])
+    .describe("Length, height, width"),
 });
 
 const rodProp = z.strictObject({
   shape: z.literal("rod"),
   piece: z.enum(KIT),
-  from: anchor, to: anchor,
+  from: anchor,
+  to: anchor,
   beyond: z.number().min(0).max(3).default(0).describe("How far it goes on past both ends"),
   radius: z.number().gt(0).max(0.5),
 });
@@ -37,34 +40,70 @@ export const viewSchema = z.strictObject({
 const keySchema = z.strictObject({
   at: z.number().min(0).max(64).describe("The beat at whose end the body is here; 0 is the start"),
   pose: poseSchema,
-  lift: z.number().min(0).max(1).default(0).describe("How high a hand or foot that moves to this key is carried on the way"),
+  lift: z
+    .number()
+    .min(0)
+    .max(1)
+    .default(0)
+    .describe("How high a hand or foot that moves to this key is carried on the way"),
 });
 
 /** How a drill moves over one repetition: key positions on the tempo's beats. Written for the right side. */
 export const motionSchema = z
   .strictObject({
     kind: z.enum(["repeat", "hold"]).describe("Goes round and round, or goes into a position and stays"),
-    ends: z.enum(["as it began", "mirrored"]).default("as it began").describe("Where a repetition ends; mirrored where the sides change over"),
-    flow: z.enum(["eased", "through"]).default("eased").describe("Rests at each key, or passes through, as in a circle"),
-    beats: z.number().min(1).max(64).describe("Beats of one repetition; the body is back at the first key when they are over"),
+    ends: z
+      .enum(["as it began", "mirrored"])
+      .default("as it began")
+      .describe("Where a repetition ends; mirrored where the sides change over"),
+    flow: z
+      .enum(["eased", "through"])
+      .default("eased")
+      .describe("Rests at each key, or passes through, as in a circle"),
+    beats: z
+      .number()
+      .min(1)
+      .max(64)
+      .describe("Beats of one repetition; the body is back at the first key when they are over"),
     seconds: z.number().gt(0).max(600).describe("Length of one repetition where the dose has no beats of its own"),
     keys: z.array(keySchema).min(1).max(24),
     view: z.union([z.enum(VIEW_NAMES), viewSchema]),
     props: z.array(propSchema).max(12).default([]),
-    focus: z.array(bodyPoint).max(12).optional().describe("The parts the picture is cut to, where the whole body would be too small"),
+    focus: z
+      .array(bodyPoint)
+      .max(12)
+      .optional()
+      .describe("The parts the picture is cut to, where the whole body would be too small"),
   })
   .check((context) => {
     const { keys, beats } = context.value;
     keys.forEach((key, i) => {
       const before = keys[i - 1];
-      if (i === 0 && key.at !== 0) context.issues.push({ code: "custom", message: "the first key is at 0", path: ["keys", 0, "at"], input: key.at });
-      if (before && key.at <= before.at) context.issues.push({ code: "custom", message: "keys go forward", path: ["keys", i, "at"], input: key.at });
-      if (key.at > beats) context.issues.push({ code: "custom", message: `must not be after the last beat, ${beats}`, path: ["keys", i, "at"], input: key.at });
+      if (i === 0 && key.at !== 0)
+        context.issues.push({
+          code: "custom",
+          message: "the first key is at 0",
+          path: ["keys", 0, "at"],
+          input: key.at,
+        });
+      if (before && key.at <= before.at)
+        context.issues.push({ code: "custom", message: "keys go forward", path: ["keys", i, "at"], input: key.at });
+      if (key.at > beats)
+        context.issues.push({
+          code: "custom",
+          message: `must not be after the last beat, ${beats}`,
+          path: ["keys", i, "at"],
+          input: key.at,
+        });
     });
   });
 
 /** A drill's motion at its standard level, and at the others where the shape differs. */
-export const motionsSchema = z.strictObject({ standard: motionSchema, easier: motionSchema.optional(), harder: motionSchema.optional() });
+export const motionsSchema = z.strictObject({
+  standard: motionSchema,
+  easier: motionSchema.optional(),
+  harder: motionSchema.optional(),
+});
 
 export type DrillMotions = { standard: Motion; easier?: Motion | undefined; harder?: Motion | undefined };
 export type View = z.infer<typeof viewSchema>;

@@ -30,7 +30,8 @@ export function frameOf(player: Player, view: View, shape: number, least = 120):
     for (const name of player.motion.focus ?? POINT_NAMES) take(body.points[name], THICKNESS[name] ?? 0.02);
     if (player.motion.focus) continue;
     for (const prop of player.motion.props) {
-      if (prop.shape === "rod") for (const end of [prop.from, prop.to]) take(anchorPlace(end, body), prop.radius + Math.min(prop.beyond, 0.5));
+      if (prop.shape === "rod")
+        for (const end of [prop.from, prop.to]) take(anchorPlace(end, body), prop.radius + Math.min(prop.beyond, 0.5));
       else {
         const [x, y, z] = anchorPlace(prop.at, body);
         const [l, h, w] = prop.size;

@@ -36,10 +36,14 @@ export function mirrorMotion(motion: Motion): Motion {
 }
 
 const flipAnchor = (anchor: Anchor): Anchor =>
-  Array.isArray(anchor) ? [anchor[0], anchor[1], -anchor[2]] : { of: otherPoint(anchor.of), off: [anchor.off[0], anchor.off[1], -anchor.off[2]] };
+  Array.isArray(anchor)
+    ? [anchor[0], anchor[1], -anchor[2]]
+    : { of: otherPoint(anchor.of), off: [anchor.off[0], anchor.off[1], -anchor.off[2]] };
 
 export function mirrorProp(prop: Prop): Prop {
-  return prop.shape === "box" ? { ...prop, at: flipAnchor(prop.at) } : { ...prop, from: flipAnchor(prop.from), to: flipAnchor(prop.to) };
+  return prop.shape === "box"
+    ? { ...prop, at: flipAnchor(prop.at) }
+    : { ...prop, from: flipAnchor(prop.from), to: flipAnchor(prop.to) };
 }
 
 /** Works out the key positions of a motion, of the right side or in the mirror. */
@@ -47,12 +51,16 @@ export function playerOf(motion: Motion, side: Side = "right"): Player {
   const own = side === "right" ? motion : mirrorMotion(motion);
   const keys = own.keys.map((key) => ({ at: key.at, solved: solvePose(key.pose), lift: key.lift }));
   const first = own.keys[0]!;
-  const last = own.ends === "mirrored" ? { at: own.beats, solved: solvePose(mirrorPose(first.pose)), lift: first.lift } : { ...keys[0]!, at: own.beats };
+  const last =
+    own.ends === "mirrored"
+      ? { at: own.beats, solved: solvePose(mirrorPose(first.pose)), lift: first.lift }
+      : { ...keys[0]!, at: own.beats };
   return { motion: own, keys, last, above: keys.map((key, i) => aboveOf(key.solved, (keys[i + 1] ?? last).solved)) };
 }
 
 function aboveOf(a: Solved, b: Solved): Above {
-  const off = (key: Solved, stance: Stance): Metres => (stance.root.at[1] === null ? key.points.pelvis[1] - startOf(stance)[1] : 0);
+  const off = (key: Solved, stance: Stance): Metres =>
+    stance.root.at[1] === null ? key.points.pelvis[1] - startOf(stance)[1] : 0;
   return [off(a, mix(a, b, 0, 0)), off(b, mix(a, b, 1, 0))];
 }
 
@@ -89,12 +97,19 @@ function raised(stance: Stance, [from, to]: Above, u: Share): Stance {
 
 /** A stance part of the way from one body to another. Limbs that hold a place in both are led by the place, others by their joints. */
 function mix(a: Solved, b: Solved, u: Share, lift: number): Stance {
-  const numbers = (x: SpinePart, y: SpinePart): SpinePart => [x[0] + (y[0] - x[0]) * u, x[1] + (y[1] - x[1]) * u, x[2] + (y[2] - x[2]) * u];
+  const numbers = (x: SpinePart, y: SpinePart): SpinePart => [
+    x[0] + (y[0] - x[0]) * u,
+    x[1] + (y[1] - x[1]) * u,
+    x[2] + (y[2] - x[2]) * u,
+  ];
   const limbs = (side: Side) => ({ arm: mixArm(a, b, side, u, lift), leg: mixLeg(a, b, side, u, lift) });
   return {
     root: { ...mixRoot(a, b, u), turn: slerp(a.pelvis, b.pelvis, u) },
-    lumbar: numbers(a.stance.lumbar, b.stance.lumbar), thoracic: numbers(a.stance.thoracic, b.stance.thoracic), neck: numbers(a.stance.neck, b.stance.neck),
-    left: limbs("left"), right: limbs("right"),
+    lumbar: numbers(a.stance.lumbar, b.stance.lumbar),
+    thoracic: numbers(a.stance.thoracic, b.stance.thoracic),
+    neck: numbers(a.stance.neck, b.stance.neck),
+    left: limbs("left"),
+    right: limbs("right"),
   };
 }
 
@@ -122,10 +137,21 @@ function mixLeg(a: Solved, b: Solved, side: Side, u: Share, lift: number): Leg |
   const n = (p: number, q: number) => p + (q - p) * u;
   if (x.by === "foot" && y.by === "foot" && !(lift > 0 && apart(x.at, y.at) > STEP)) {
     const pole = x.pole || y.pole ? lerp(x.pole ?? kneeWay(a, side), y.pole ?? kneeWay(b, side), u) : undefined;
-    return { by: "foot", at: [...rise(x.at, y.at, u, lift)], out: n(x.out, y.out), heel: n(x.heel, y.heel), tilt: n(x.tilt, y.tilt), ...(pole && { pole: [...pole] }) };
+    return {
+      by: "foot",
+      at: [...rise(x.at, y.at, u, lift)],
+      out: n(x.out, y.out),
+      heel: n(x.heel, y.heel),
+      tilt: n(x.tilt, y.tilt),
+      ...(pole && { pole: [...pole] }),
+    };
   }
-  if (x.by === "knee" && y.by === "knee" && x.toes === y.toes) return { ...x, at: [...rise(x.at, y.at, u, lift)], splay: n(x.splay, y.splay) };
-  return carried(mixJoints(a.legs[side].joints, b.legs[side].joints, u), x.by === "foot" || y.by === "foot" ? lift * Math.sin(Math.PI * u) : 0);
+  if (x.by === "knee" && y.by === "knee" && x.toes === y.toes)
+    return { ...x, at: [...rise(x.at, y.at, u, lift)], splay: n(x.splay, y.splay) };
+  return carried(
+    mixJoints(a.legs[side].joints, b.legs[side].joints, u),
+    x.by === "foot" || y.by === "foot" ? lift * Math.sin(Math.PI * u) : 0,
+  );
 }
 
 /** Where a knee points, and an elbow: what stands in for a direction that only one of two keys gives. */
@@ -139,34 +165,66 @@ const STEP: Metres = 0.12;
 const FOLD = { hip: 170, knee: 330 };
 
 function carried(leg: FreeLeg, lift: Metres): FreeLeg {
-  return lift > 0 ? { ...leg, hip: chain(leg.hip, about(Z, FOLD.hip * lift)), knee: chain(leg.knee, about(Z, -FOLD.knee * lift)) } : leg;
+  return lift > 0
+    ? { ...leg, hip: chain(leg.hip, about(Z, FOLD.hip * lift)), knee: chain(leg.knee, about(Z, -FOLD.knee * lift)) }
+    : leg;
 }
 
 const apart = (a: Vec, b: Vec): Metres => Math.hypot(b[0] - a[0], b[1] - a[1], b[2] - a[2]);
 
 function mixJoints(x: FreeLeg, y: FreeLeg, u: Share): FreeLeg {
-  return { by: "free", hip: slerp(x.hip, y.hip, u), knee: slerp(x.knee, y.knee, u), ankle: slerp(x.ankle, y.ankle, u), toes: x.toes + (y.toes - x.toes) * u };
+  return {
+    by: "free",
+    hip: slerp(x.hip, y.hip, u),
+    knee: slerp(x.knee, y.knee, u),
+    ankle: slerp(x.ankle, y.ankle, u),
+    toes: x.toes + (y.toes - x.toes) * u,
+  };
 }
 
 function mixArm(a: Solved, b: Solved, side: Side, u: Share, lift: number): Arm | FreeArm {
   const [x, y] = [a.stance[side].arm, b.stance[side].arm];
-  if (x.by === "hand" && y.by === "hand" && x.of === y.of && x.rest === y.rest) return mixHand(a, b, x, y, side, u, lift);
+  if (x.by === "hand" && y.by === "hand" && x.of === y.of && x.rest === y.rest)
+    return mixHand(a, b, x, y, side, u, lift);
   if (x.by === "elbow" && y.by === "elbow") {
     const n = (p: number, q: number) => p + (q - p) * u;
-    return { by: "elbow", girdle: mixGirdle(x.girdle, y.girdle, u), at: [...rise(x.at, y.at, u, lift)], fore: [...lerp(x.fore, y.fore, u)], wrist: n(x.wrist, y.wrist), pronation: n(x.pronation, y.pronation) };
+    return {
+      by: "elbow",
+      girdle: mixGirdle(x.girdle, y.girdle, u),
+      at: [...rise(x.at, y.at, u, lift)],
+      fore: [...lerp(x.fore, y.fore, u)],
+      wrist: n(x.wrist, y.wrist),
+      pronation: n(x.pronation, y.pronation),
+    };
   }
   if (x.by === "angles" && y.by === "angles") {
     const n = (p: number, q: number) => p + (q - p) * u;
     return {
-      by: "angles", girdle: mixGirdle(x.girdle, y.girdle, u), plane: n(x.plane, y.plane), elevation: n(x.elevation, y.elevation), rotation: n(x.rotation, y.rotation),
-      elbow: n(x.elbow, y.elbow), pronation: n(x.pronation, y.pronation), wrist: n(x.wrist, y.wrist),
+      by: "angles",
+      girdle: mixGirdle(x.girdle, y.girdle, u),
+      plane: n(x.plane, y.plane),
+      elevation: n(x.elevation, y.elevation),
+      rotation: n(x.rotation, y.rotation),
+      elbow: n(x.elbow, y.elbow),
+      pronation: n(x.pronation, y.pronation),
+      wrist: n(x.wrist, y.wrist),
     };
   }
   const [p, q] = [a.arms[side].joints, b.arms[side].joints];
-  return { by: "free", girdle: mixGirdle(p.girdle, q.girdle, u), shoulder: slerp(p.shoulder, q.shoulder, u), elbow: slerp(p.elbow, q.elbow, u), wrist: slerp(p.wrist, q.wrist, u) };
+  return {
+    by: "free",
+    girdle: mixGirdle(p.girdle, q.girdle, u),
+    shoulder: slerp(p.shoulder, q.shoulder, u),
+    elbow: slerp(p.elbow, q.elbow, u),
+    wrist: slerp(p.wrist, q.wrist, u),
+  };
 }
 
-function mixGirdle(x: readonly [number, number] | undefined, y: readonly [number, number] | undefined, u: Share): [number, number] {
+function mixGirdle(
+  x: readonly [number, number] | undefined,
+  y: readonly [number, number] | undefined,
+  u: Share,
+): [number, number] {
   const [p, q] = [x ?? [0, 0], y ?? [0, 0]];
   return [p[0] + (q[0] - p[0]) * u, p[1] + (q[1] - p[1]) * u];
 }
@@ -174,10 +232,20 @@ function mixGirdle(x: readonly [number, number] | undefined, y: readonly [number
 function mixHand(a: Solved, b: Solved, x: HandArm, y: HandArm, side: Side, u: Share, lift: number): HandArm {
   const between = (p: Vec | undefined, q: Vec | undefined, way: (body: Solved, side: Side) => Vec) =>
     p || q ? ([...lerp(p ?? way(a, side), q ?? way(b, side), u)] as [number, number, number]) : undefined;
-  const [fingers, pole, normal] = [between(x.fingers, y.fingers, fingerWay), between(x.pole, y.pole, elbowWay), between(x.normal, y.normal, () => Y)];
+  const [fingers, pole, normal] = [
+    between(x.fingers, y.fingers, fingerWay),
+    between(x.pole, y.pole, elbowWay),
+    between(x.normal, y.normal, () => Y),
+  ];
   return {
-    by: "hand", rest: x.rest, girdle: mixGirdle(x.girdle, y.girdle, u), at: [...rise(x.at, y.at, u, lift)],
-    ...(x.of && { of: x.of }), ...(fingers && { fingers }), ...(pole && { pole }), ...(normal && { normal }),
+    by: "hand",
+    rest: x.rest,
+    girdle: mixGirdle(x.girdle, y.girdle, u),
+    at: [...rise(x.at, y.at, u, lift)],
+    ...(x.of && { of: x.of }),
+    ...(fingers && { fingers }),
+    ...(pole && { pole }),
+    ...(normal && { normal }),
   };
 }
 
@@ -195,26 +263,46 @@ function mixThrough(p: Solved, a: Solved, b: Solved, q: Solved, u: Share): Stanc
   const leg = (side: Side): Leg | FreeLeg => {
     const mixed = plain[side].leg;
     return mixed.by === "free" || mixed.by === "angles"
-      ? { by: "free", hip: turn((s) => s.legs[side].joints.hip), knee: turn((s) => s.legs[side].joints.knee), ankle: turn((s) => s.legs[side].joints.ankle), toes: 0 }
+      ? {
+          by: "free",
+          hip: turn((s) => s.legs[side].joints.hip),
+          knee: turn((s) => s.legs[side].joints.knee),
+          ankle: turn((s) => s.legs[side].joints.ankle),
+          toes: 0,
+        }
       : mixed;
   };
   const arm = (side: Side): Arm | FreeArm => {
     const mixed = plain[side].arm;
     if (mixed.by === "hand") {
       const all = [p, a, b, q].map((s) => s.stance[side].arm);
-      return all.every((x): x is HandArm => x.by === "hand") ? { ...mixed, at: [...vec((s) => (s.stance[side].arm as HandArm).at)] } : mixed;
+      return all.every((x): x is HandArm => x.by === "hand")
+        ? { ...mixed, at: [...vec((s) => (s.stance[side].arm as HandArm).at)] }
+        : mixed;
     }
     if (mixed.by === "angles") return mixed;
-    const girdle = [0, 1].map((i) => number(...([p, a, b, q].map((s) => s.arms[side].joints.girdle[i] ?? 0) as [number, number, number, number])));
+    const girdle = [0, 1].map((i) =>
+      number(...([p, a, b, q].map((s) => s.arms[side].joints.girdle[i] ?? 0) as [number, number, number, number])),
+    );
     return {
-      by: "free", girdle: [girdle[0] ?? 0, girdle[1] ?? 0],
-      shoulder: turn((s) => s.arms[side].joints.shoulder), elbow: turn((s) => s.arms[side].joints.elbow), wrist: turn((s) => s.arms[side].joints.wrist),
+      by: "free",
+      girdle: [girdle[0] ?? 0, girdle[1] ?? 0],
+      shoulder: turn((s) => s.arms[side].joints.shoulder),
+      elbow: turn((s) => s.arms[side].joints.elbow),
+      wrist: turn((s) => s.arms[side].joints.wrist),
     };
   };
   return {
-    root: { at: [at[0], plain.root.at[1] === null ? null : at[1], at[2]], of: plain.root.of, turn: turn((s) => s.pelvis) },
-    lumbar: vec((s) => s.stance.lumbar) as SpinePart, thoracic: vec((s) => s.stance.thoracic) as SpinePart, neck: vec((s) => s.stance.neck) as SpinePart,
-    left: { arm: arm("left"), leg: leg("left") }, right: { arm: arm("right"), leg: leg("right") },
+    root: {
+      at: [at[0], plain.root.at[1] === null ? null : at[1], at[2]],
+      of: plain.root.of,
+      turn: turn((s) => s.pelvis),
+    },
+    lumbar: vec((s) => s.stance.lumbar) as SpinePart,
+    thoracic: vec((s) => s.stance.thoracic) as SpinePart,
+    neck: vec((s) => s.stance.neck) as SpinePart,
+    left: { arm: arm("left"), leg: leg("left") },
+    right: { arm: arm("right"), leg: leg("right") },
   };
 }
 
@@ -240,4 +328,3 @@ export function anchorPlace(anchor: Anchor, body: Pick<Solved, "points">): Vec {
   const from = body.points[anchor.of];
   return [from[0] + anchor.off[0], from[1] + anchor.off[1], from[2] + anchor.off[2]];
 }
-

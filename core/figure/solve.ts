@@ -1,5 +1,25 @@
-import { armOverFloor, elbowRest, reachingShoulder, reachOf, shoulderAt, solveArm, type ArmSolved, type FreeArm } from "./arms";
-import { LENGTH, LUMBAR_PART, LUMBAR_PARTS, NECK_PART, NECK_PARTS, PELVIS, RADIUS, THORACIC_PART, THORACIC_PARTS, TO_HEAD } from "./body";
+import {
+  armOverFloor,
+  elbowRest,
+  reachingShoulder,
+  reachOf,
+  shoulderAt,
+  solveArm,
+  type ArmSolved,
+  type FreeArm,
+} from "./arms";
+import {
+  LENGTH,
+  LUMBAR_PART,
+  LUMBAR_PARTS,
+  NECK_PART,
+  NECK_PARTS,
+  PELVIS,
+  RADIUS,
+  THORACIC_PART,
+  THORACIC_PARTS,
+  TO_HEAD,
+} from "./body";
 import { footPlace, hipHeight, kneeRest, legOverFloor, solveLeg, type FreeLeg, type LegSolved } from "./legs";
 import { MIDDLE_POINTS, POINT_NAMES, SIDES, type MiddlePoint, type PointName, type Side } from "./points";
 import type { Arm, HandArm, Leg, Pose, SpinePart } from "./pose";
@@ -9,8 +29,15 @@ import type { Metres } from "~/core/units";
 /** A pose on its way between key positions: limbs may also be carried as joint turns. */
 export type Stance = {
   /** `above` is added to a height that is left to be found. */
-  root: { at: readonly [number, number | null, number]; of?: MiddlePoint | undefined; turn: Turn; above?: Metres | undefined };
-  lumbar: SpinePart; thoracic: SpinePart; neck: SpinePart;
+  root: {
+    at: readonly [number, number | null, number];
+    of?: MiddlePoint | undefined;
+    turn: Turn;
+    above?: Metres | undefined;
+  };
+  lumbar: SpinePart;
+  thoracic: SpinePart;
+  neck: SpinePart;
   left: { arm: Arm | FreeArm; leg: Leg | FreeLeg };
   right: { arm: Arm | FreeArm; leg: Leg | FreeLeg };
 };
@@ -18,7 +45,9 @@ export type Stance = {
 /** A body in the room: every point in metres, every part's turn, the curve of the spine. */
 export type Solved = {
   points: Record<PointName, Vec>;
-  pelvis: Turn; chest: Turn; head: Turn;
+  pelvis: Turn;
+  chest: Turn;
+  head: Turn;
   arms: Record<Side, ArmSolved>;
   legs: Record<Side, LegSolved>;
   /** The spine as a curve from the middle of the hips to the top of the neck. */
@@ -34,7 +63,14 @@ export function pelvisTurn({ tilt, side, turn }: Pick<Pose["pelvis"], "tilt" | "
 }
 
 export function stanceOf(pose: Pose): Stance {
-  return { root: { at: pose.pelvis.at, of: pose.pelvis.of, turn: pelvisTurn(pose.pelvis) }, lumbar: pose.lumbar, thoracic: pose.thoracic, neck: pose.neck, left: pose.left, right: pose.right };
+  return {
+    root: { at: pose.pelvis.at, of: pose.pelvis.of, turn: pelvisTurn(pose.pelvis) },
+    lumbar: pose.lumbar,
+    thoracic: pose.thoracic,
+    neck: pose.neck,
+    left: pose.left,
+    right: pose.right,
+  };
 }
 
 /** Where every part of the body is in a pose. Lengths never change; a hand or foot out of reach stops short of its place. */
@@ -75,13 +111,23 @@ export function solveStance(stance: Stance, steps = SETTLE_STEPS): Solved {
   }
 
   const top = points.chest;
-  for (const side of SIDES) put(`${side}.shoulder`, add(root, shoulderAt([0, 0], 0, trunk.points.chest, trunk.chest, side === "right" ? 1 : -1)));
+  for (const side of SIDES)
+    put(
+      `${side}.shoulder`,
+      add(root, shoulderAt([0, 0], 0, trunk.points.chest, trunk.chest, side === "right" ? 1 : -1)),
+    );
   const arms = {} as Record<Side, ArmSolved>;
   // An arm that holds on to the other one comes second.
   const order = [...SIDES].sort((a, b) => Number(holdsOther(stance[a].arm)) - Number(holdsOther(stance[b].arm)));
   for (const side of order) {
     const { arm } = stance[side];
-    const free = solveArm(arm, arm.by === "hand" ? handPlace(arm, points, trunk, turn) : undefined, top, trunk.chest, side);
+    const free = solveArm(
+      arm,
+      arm.by === "hand" ? handPlace(arm, points, trunk, turn) : undefined,
+      top,
+      trunk.chest,
+      side,
+    );
     const solved = arm.by === "hand" || arm.by === "elbow" ? free : armOverFloor(free, trunk.chest, side);
     arms[side] = solved;
     const { shoulder, elbow, wrist, palm, fingers } = solved;
@@ -92,12 +138,20 @@ export function solveStance(stance: Stance, steps = SETTLE_STEPS): Solved {
     put(`${side}.fingers`, fingers);
   }
   return {
-    points, arms, legs, pelvis: turn, chest: trunk.chest, head: trunk.head,
-    spine: trunk.spine.map((p) => add(root, p)), spineTurns: trunk.turns, stance,
+    points,
+    arms,
+    legs,
+    pelvis: turn,
+    chest: trunk.chest,
+    head: trunk.head,
+    spine: trunk.spine.map((p) => add(root, p)),
+    spineTurns: trunk.turns,
+    stance,
   };
 }
 
-const hipAt = (root: Vec, turn: Turn, side: Side): Vec => add(root, turned([0, 0, (side === "right" ? 1 : -1) * LENGTH.halfHips], turn));
+const hipAt = (root: Vec, turn: Turn, side: Side): Vec =>
+  add(root, turned([0, 0, (side === "right" ? 1 : -1) * LENGTH.halfHips], turn));
 
 /** Where the pose says the middle of the hips is, before any limb has pulled at it. */
 function startRoot(stance: Stance, trunk: Trunk): Vec {
@@ -187,11 +241,18 @@ function handPlace(arm: HandArm, points: Partial<Record<PointName, Vec>>, trunk:
   // A hand cannot hold on to its own arm, nor two hands to each other.
   if (!from) return arm.at;
   switch (arm.of) {
-    case "head": case "crown": case "nose":
+    case "head":
+    case "crown":
+    case "nose":
       return add(from, turned(arm.at, trunk.head));
-    case "chest": case "sternum": case "back": case "neck":
+    case "chest":
+    case "sternum":
+    case "back":
+    case "neck":
       return add(from, turned(arm.at, trunk.chest));
-    case "pelvis": case "sacrum": case "waist":
+    case "pelvis":
+    case "sacrum":
+    case "waist":
       return add(from, turned(arm.at, pelvis));
     default:
       return arm.of.endsWith(".shoulder") ? add(from, turned(arm.at, trunk.chest)) : add(from, arm.at);
@@ -228,22 +289,43 @@ function solveTrunk({ root: { turn: pelvis }, lumbar, thoracic, neck }: Stance):
   const skull = grow(neck, NECK_PARTS, NECK_PART);
   const head = along(skull.at, turned(Y, skull.turn), TO_HEAD);
   return {
-    spine, turns, chest: chest.turn, head: skull.turn,
+    spine,
+    turns,
+    chest: chest.turn,
+    head: skull.turn,
     points: {
-      pelvis: [0, 0, 0], sacrum: turned([-RADIUS.pelvis, 0.06, 0], pelvis), waist: waist.at, chest: chest.at,
-      back: add(middle, turned([-RADIUS.chest, 0, 0], middleTurn)), sternum: add(middle, turned([RADIUS.chest, 0, 0], middleTurn)),
-      neck: skull.at, head, crown: along(head, turned(Y, skull.turn), RADIUS.head), nose: add(head, turned([RADIUS.head + 0.015, -0.015, 0], skull.turn)),
+      pelvis: [0, 0, 0],
+      sacrum: turned([-RADIUS.pelvis, 0.06, 0], pelvis),
+      waist: waist.at,
+      chest: chest.at,
+      back: add(middle, turned([-RADIUS.chest, 0, 0], middleTurn)),
+      sternum: add(middle, turned([RADIUS.chest, 0, 0], middleTurn)),
+      neck: skull.at,
+      head,
+      crown: along(head, turned(Y, skull.turn), RADIUS.head),
+      nose: add(head, turned([RADIUS.head + 0.015, -0.015, 0], skull.turn)),
     },
   };
 }
 
 /** What a point of the body adds below itself: the thickness of flesh round a joint. */
 export const THICKNESS: Partial<Record<PointName, Metres>> = {
-  pelvis: RADIUS.pelvis, waist: RADIUS.waist, head: RADIUS.head,
+  pelvis: RADIUS.pelvis,
+  waist: RADIUS.waist,
+  head: RADIUS.head,
   ...Object.fromEntries(
     SIDES.flatMap((side) => [
-      [`${side}.hip`, RADIUS.hip], [`${side}.knee`, RADIUS.knee], [`${side}.ankle`, RADIUS.ankle], [`${side}.heel`, RADIUS.heel], [`${side}.ball`, RADIUS.ball], [`${side}.toe`, RADIUS.toe],
-      [`${side}.shoulder`, RADIUS.shoulder], [`${side}.elbow`, RADIUS.elbow], [`${side}.wrist`, RADIUS.wrist], [`${side}.palm`, RADIUS.palm], [`${side}.fingers`, RADIUS.fingers],
+      [`${side}.hip`, RADIUS.hip],
+      [`${side}.knee`, RADIUS.knee],
+      [`${side}.ankle`, RADIUS.ankle],
+      [`${side}.heel`, RADIUS.heel],
+      [`${side}.ball`, RADIUS.ball],
+      [`${side}.toe`, RADIUS.toe],
+      [`${side}.shoulder`, RADIUS.shoulder],
+      [`${side}.elbow`, RADIUS.elbow],
+      [`${side}.wrist`, RADIUS.wrist],
+      [`${side}.palm`, RADIUS.palm],
+      [`${side}.fingers`, RADIUS.fingers],
     ]),
   ),
 };
@@ -283,7 +365,10 @@ function rootHeight(stance: Stance, trunk: Trunk, flat: Vec): Metres {
     const { leg } = stance[side];
     if (leg.by === "foot" || leg.by === "knee") continue;
     const { knee, ankle, heel, ball, toe } = solveLeg(leg, points[`${side}.hip`]!, stance.root.turn, side);
-    Object.assign(points, Object.fromEntries(Object.entries({ knee, ankle, heel, ball, toe }).map(([k, p]) => [`${side}.${k}`, p])));
+    Object.assign(
+      points,
+      Object.fromEntries(Object.entries({ knee, ankle, heel, ball, toe }).map(([k, p]) => [`${side}.${k}`, p])),
+    );
   }
   // Legs that reach far below the trunk carry it; otherwise the trunk rests on the floor and the limbs keep above it.
   const feet = lowest(points);

@@ -7,7 +7,14 @@ import { sessionSchema } from "~/core/session/schema";
 import { ROWS } from "~/core/vocabulary/rows";
 
 const document = {
-  title: "Legs", blocks: [{ title: "Warm up", items: [] }, { title: "Switch on", items: [{ drill: "cat-camel" }, { drill: "nowhere", dose: { tempo: [{}, {}] }, cues: [{}] }] }],
+  title: "Legs",
+  blocks: [
+    { title: "Warm up", items: [] },
+    {
+      title: "Switch on",
+      items: [{ drill: "cat-camel" }, { drill: "nowhere", dose: { tempo: [{}, {}] }, cues: [{}] }],
+    },
+  ],
   drills: [{ name: "Harbour wall reach", levels: { easier: {} } }],
 };
 const nameOf = (id: string) => (id === "cat-camel" ? "Cat and camel" : undefined);
@@ -22,8 +29,14 @@ it.each([
   ["blocks[0].restBetweenRounds", "block 1 “Warm up”, rest between rounds"],
   ["blocks[7].title", "block 8, title"],
   ["blocks", "blocks"],
-  ["drills[0].levels.easier.bounds.least", "own drill 1 “Harbour wall reach”, easier level, limits of the dose, smallest"],
-  ["drills[0].motions.standard.keys[3].pose", "own drill 1 “Harbour wall reach”, drawing, standard level, keys 4, pose"],
+  [
+    "drills[0].levels.easier.bounds.least",
+    "own drill 1 “Harbour wall reach”, easier level, limits of the dose, smallest",
+  ],
+  [
+    "drills[0].motions.standard.keys[3].pose",
+    "own drill 1 “Harbour wall reach”, drawing, standard level, keys 4, pose",
+  ],
   ["profile.rows.hip-flexion.weight", "sport profile, motions, hip-flexion, weight"],
   ["session", "the session"],
   ["someField", "some field"],
@@ -32,7 +45,9 @@ it.each([
 });
 
 it("a session in a file is said like one alone", () => {
-  expect(placeWords("session.blocks[1].items[0].sets", { session: document }, nameOf)).toBe("block 2 “Switch on”, drill 1 “Cat and camel”, sets");
+  expect(placeWords("session.blocks[1].items[0].sets", { session: document }, nameOf)).toBe(
+    "block 2 “Switch on”, drill 1 “Cat and camel”, sets",
+  );
 });
 
 it("has a word for every field of a session and of a sport profile", () => {
@@ -52,10 +67,20 @@ it("has a word for every field of a session and of a sport profile", () => {
 });
 
 it("says something of any path, and nothing of code", () => {
-  fc.assert(fc.property(fc.array(fc.oneof(fc.constantFrom("blocks", "items", "drills", "dose", "tempo", "x"), fc.nat(9)), { minLength: 1, maxLength: 7 }), (parts) => {
-    const path = parts.map((part, i) => (typeof part === "number" ? `[${part}]` : i === 0 ? part : `.${part}`)).join("");
-    const words = placeWords(path, document);
-    expect(words).not.toBe("");
-    expect(words).not.toMatch(/[[\]]|undefined|^,|, ,/);
-  }));
+  fc.assert(
+    fc.property(
+      fc.array(fc.oneof(fc.constantFrom("blocks", "items", "drills", "dose", "tempo", "x"), fc.nat(9)), {
+        minLength: 1,
+        maxLength: 7,
+      }),
+      (parts) => {
+        const path = parts
+          .map((part, i) => (typeof part === "number" ? `[${part}]` : i === 0 ? part : `.${part}`))
+          .join("");
+        const words = placeWords(path, document);
+        expect(words).not.toBe("");
+        expect(words).not.toMatch(/[[\]]|undefined|^,|, ,/);
+      },
+    ),
+  );
 });

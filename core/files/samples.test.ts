@@ -42,11 +42,20 @@ describe("version 1", () => {
     const old = session("session-1");
     const renewed = toNewest(old, drillById);
     expect(readSession(renewed, drillById).ok).toBe(true);
-    expect(renewed.blocks.at(-1)!.items.slice(0, 2)).toMatchObject([{ sides: "together", dose: { kind: "time", seconds: 30 } }, { sides: "together", dose: { kind: "ladder", rungs: [16, 24], rung: 1 } }]);
+    expect(renewed.blocks.at(-1)!.items.slice(0, 2)).toMatchObject([
+      { sides: "together", dose: { kind: "time", seconds: 30 } },
+      { sides: "together", dose: { kind: "ladder", rungs: [16, 24], rung: 1 } },
+    ]);
     // Walls and supports that had been fetched anew are set up once.
-    expect(renewedLength(old, drillById)).toEqual({ by: seconds(renewed) - seconds(old), kit: seconds(renewed) - seconds(old) });
+    expect(renewedLength(old, drillById)).toEqual({
+      by: seconds(renewed) - seconds(old),
+      kit: seconds(renewed) - seconds(old),
+    });
     expect(seconds(renewed)).toBeLessThan(seconds(old));
-    const [was, is] = [coverageOf(old, compile(old, drillById), drillById), coverageOf(renewed, compile(renewed, drillById), drillById)];
+    const [was, is] = [
+      coverageOf(old, compile(old, drillById), drillById),
+      coverageOf(renewed, compile(renewed, drillById), drillById),
+    ];
     expect(is).toEqual(was);
     expect(toNewest(renewed, drillById)).toBe(renewed);
   });
@@ -57,10 +66,17 @@ describe("version 1", () => {
     expect(compile(opened.doc.session, editionDrills(opened.doc)).totalSeconds).toBe(1594);
   });
   it("of a session file brings its drill and its profile", () => {
-    const read = readSessionFile(json("session-file-1"), { drills: drillById, isProfile: (id) => demandById(id) !== undefined });
+    const read = readSessionFile(json("session-file-1"), {
+      drills: drillById,
+      isProfile: (id) => demandById(id) !== undefined,
+    });
     if (!read.ok) throw new Error(JSON.stringify(read.faults));
     const own = new Map(read.value.drills.map((drill) => [drill.id, drill]));
-    expect([own.size, compile(read.value.session, (id) => own.get(id) ?? drillById(id)).totalSeconds, read.value.profile]).toMatchObject([1, 737, { name: "Our own" }]);
+    expect([
+      own.size,
+      compile(read.value.session, (id) => own.get(id) ?? drillById(id)).totalSeconds,
+      read.value.profile,
+    ]).toMatchObject([1, 737, { name: "Our own" }]);
   });
   it("of a drill, a sport profile and a draft request open", () => {
     expect(readDrillText(text("drill-1"))).toMatchObject({ ok: true, value: { name: "Kestrel back waves" } });
@@ -72,13 +88,28 @@ describe("version 1", () => {
 
 describe("what cannot be read", () => {
   it("says why, and keeps what there is", () => {
-    for (const raw of [null, 3, "x", [], {}, { ...(json("session-1") as object), blocks: [] }]) expect(openSession(raw)).toMatchObject({ ok: false, newer: false, raw });
-    expect(openSession({ ...(json("session-1") as object), blocks: [] })).toMatchObject({ why: "blocks: must have at least 1 entry" });
-    for (const raw of [null, {}, { session: json("session-1") }, { session: 3, drills: [] }, { version: 0, session: json("session-1"), drills: [] }, { session: json("session-1"), drills: [] }]) expect(openEdition(raw)).toMatchObject({ ok: false, newer: false });
+    for (const raw of [null, 3, "x", [], {}, { ...(json("session-1") as object), blocks: [] }])
+      expect(openSession(raw)).toMatchObject({ ok: false, newer: false, raw });
+    expect(openSession({ ...(json("session-1") as object), blocks: [] })).toMatchObject({
+      why: "blocks: must have at least 1 entry",
+    });
+    for (const raw of [
+      null,
+      {},
+      { session: json("session-1") },
+      { session: 3, drills: [] },
+      { version: 0, session: json("session-1"), drills: [] },
+      { session: json("session-1"), drills: [] },
+    ])
+      expect(openEdition(raw)).toMatchObject({ ok: false, newer: false });
     expect([openDrill({}), openProfile([]), openRequest("x")].map((one) => one.ok)).toEqual([false, false, false]);
   });
   it("is not damaged where a newer program made it", () => {
-    expect(openSession({ ...(json("session-1") as object), version: 3 })).toMatchObject({ ok: false, newer: true, why: "It was made by a newer Mapset." });
+    expect(openSession({ ...(json("session-1") as object), version: 3 })).toMatchObject({
+      ok: false,
+      newer: true,
+      why: "It was made by a newer Mapset.",
+    });
     expect(openEdition({ ...(json("edition-1") as object), version: 3 })).toMatchObject({ ok: false, newer: true });
   });
 });

@@ -29,7 +29,13 @@ export type FitRequest = {
 export type DoseChange = { place: Place; drill: string; before: Dose; after: Dose };
 
 export type FitAnswer =
-  | { kind: "fitted"; session: Session; changes: DoseChange[]; seconds: Seconds; fit: { before: Share; after: Share } | undefined }
+  | {
+      kind: "fitted";
+      session: Session;
+      changes: DoseChange[];
+      seconds: Seconds;
+      fit: { before: Share; after: Share } | undefined;
+    }
   /** Nothing that may be set another way comes to the target: the nearest lengths there are. */
   | { kind: "impossible"; least: Seconds; most: Seconds }
   | { kind: "failed"; why: string };
@@ -78,7 +84,9 @@ export function fitToTime(request: FitRequest, drills: Drills, solve: Solve): Fi
   const now = compile(session, drills).totalSeconds;
   if (Math.abs(now - target) < 1e-6) return fittedTo(request, session, drills);
   const stages = [...(now > target ? SHORTER : LONGER), ...ANY];
-  const tries = stages.flatMap((stage) => roundsBetween(session, stage.rounds, locked).map((rounds) => ({ stage, rounds })));
+  const tries = stages.flatMap((stage) =>
+    roundsBetween(session, stage.rounds, locked).map((rounds) => ({ stage, rounds })),
+  );
   for (const under of [0, UNDER_AT_MOST])
     for (const { stage, rounds } of tries) {
       const solution = attempt({ ...request, session: withRounds(session, rounds) }, stage, under, drills, solve);
@@ -89,11 +97,22 @@ export function fitToTime(request: FitRequest, drills: Drills, solve: Solve): Fi
 }
 
 /** The shortest and the longest a session can be set to last. */
-export function endsOf(session: Session, locked: ReadonlySet<string>, drills: Drills): { least: Seconds; most: Seconds } {
+export function endsOf(
+  session: Session,
+  locked: ReadonlySet<string>,
+  drills: Drills,
+): { least: Seconds; most: Seconds } {
   const at = (rounds: readonly number[], end: (adds: Seconds[]) => Seconds) => {
     const so = withRounds(session, rounds);
     const timeline = compile(so, drills);
-    return lengthAt(timeline, leversOf({ session: so, timeline, drills, locked }, { doses: "any", breaks: "any", doseSteps: "fine", breakSteps: "fine" }), end);
+    return lengthAt(
+      timeline,
+      leversOf(
+        { session: so, timeline, drills, locked },
+        { doses: "any", breaks: "any", doseSteps: "fine", breakSteps: "fine" },
+      ),
+      end,
+    );
   };
   const fewest = roundsBetween(session, "fewer", locked)[0]!;
   const most = roundsBetween(session, "more", locked).at(-1)!;
@@ -104,27 +123,53 @@ const lengthAt = (timeline: Timeline, levers: readonly Lever[], end: (adds: Seco
   timeline.totalSeconds + levers.reduce((sum, lever) => sum + end(lever.options.map((o) => o.adds)), 0);
 
 /** One stage at one number of rounds: the session so set, or that nothing of it comes to the target. */
-function attempt({ session, target, demand, locked }: FitRequest, stage: Stage, under: Seconds, drills: Drills, solve: Solve): { kind: "set"; session: Session } | Exclude<Solution, { kind: "optimal" }> {
+function attempt(
+  { session, target, demand, locked }: FitRequest,
+  stage: Stage,
+  under: Seconds,
+  drills: Drills,
+  solve: Solve,
+): { kind: "set"; session: Session } | Exclude<Solution, { kind: "optimal" }> {
   const timeline = compile(session, drills);
   const levers = leversOf({ session, timeline, drills, locked }, stage).filter((lever) => lever.options.length > 1);
-  const [least, most] = [lengthAt(timeline, levers, (adds) => Math.min(...adds)), lengthAt(timeline, levers, (adds) => Math.max(...adds))];
+  const [least, most] = [
+    lengthAt(timeline, levers, (adds) => Math.min(...adds)),
+    lengthAt(timeline, levers, (adds) => Math.max(...adds)),
+  ];
   if (least > target + 1e-6 || most < target - under - 1e-6) return { kind: "infeasible" };
   if (levers.length === 0) return { kind: "set", session };
   const solution = solve(programOf({ session, timeline, levers, demand, target }, stage, drills, under));
   if (solution.kind !== "optimal") return solution;
-  return { kind: "set", session: levers.reduce((s, lever, c) => (pickOf(lever, c, solution.values) === lever.now ? s : lever.options[pickOf(lever, c, solution.values)]!.set(s)), session) };
+  return {
+    kind: "set",
+    session: levers.reduce(
+      (s, lever, c) =>
+        pickOf(lever, c, solution.values) === lever.now ? s : lever.options[pickOf(lever, c, solution.values)]!.set(s),
+      session,
+    ),
+  };
 }
 
 function fittedTo({ session, target, demand }: FitRequest, set: Session, drills: Drills): FitAnswer {
   const fitted = editSession(set, { target });
   const after = compile(fitted, drills);
-  const changes = session.blocks.flatMap((block, b) => block.items.flatMap((item, i): DoseChange[] => {
-    const dose = fitted.blocks[b]!.items[i]!.dose;
-    return sameJson(item.dose, dose) ? [] : [{ place: { block: b, item: i }, drill: item.drill, before: item.dose, after: dose }];
-  }));
+  const changes = session.blocks.flatMap((block, b) =>
+    block.items.flatMap((item, i): DoseChange[] => {
+      const dose = fitted.blocks[b]!.items[i]!.dose;
+      return sameJson(item.dose, dose)
+        ? []
+        : [{ place: { block: b, item: i }, drill: item.drill, before: item.dose, after: dose }];
+    }),
+  );
   return {
-    kind: "fitted", session: fitted, changes, seconds: after.totalSeconds,
-    fit: demand && { before: fitOf(coverageOf(session, compile(session, drills), drills), demand, target), after: fitOf(coverageOf(fitted, after, drills), demand, target) },
+    kind: "fitted",
+    session: fitted,
+    changes,
+    seconds: after.totalSeconds,
+    fit: demand && {
+      before: fitOf(coverageOf(session, compile(session, drills), drills), demand, target),
+      after: fitOf(coverageOf(fitted, after, drills), demand, target),
+    },
   };
 }
 
@@ -136,7 +181,12 @@ const LONGER_BREAK = 1e-4;
 
 type Base = { session: Session; timeline: Timeline; levers: Lever[]; demand: Demand | undefined; target: Seconds };
 
-function programOf({ session, timeline, levers, demand, target }: Base, { breaks }: Stage, drills: Drills, under: Seconds): Program {
+function programOf(
+  { session, timeline, levers, demand, target }: Base,
+  { breaks }: Stage,
+  drills: Drills,
+  under: Seconds,
+): Program {
   const columns: Program["columns"] = [];
   const rows: Program["rows"] = [];
   const objective: Term[] = [];
@@ -154,14 +204,22 @@ function programOf({ session, timeline, levers, demand, target }: Base, { breaks
         columns.push({ name: `x${c}_${k}`, least: 0, most: 1, whole: true });
         seconds[c]!.push({ column: `x${c}_${k}`, times: option.adds - options[0]!.adds });
       });
-      rows.push({ name: `one${c}`, terms: options.map((_, k) => ({ column: `x${c}_${k}`, times: 1 })), least: 1, most: 1 });
+      rows.push({
+        name: `one${c}`,
+        terms: options.map((_, k) => ({ column: `x${c}_${k}`, times: 1 })),
+        least: 1,
+        most: 1,
+      });
     }
     adds.push(...seconds[c]!);
     const moved = options[now]!.adds - options[0]!.adds;
     columns.push({ name: `d${c}`, least: 0, most: 1e6, whole: false });
     rows.push({ name: `up${c}`, terms: [...seconds[c]!, { column: `d${c}`, times: -1 }], most: moved });
     rows.push({ name: `dn${c}`, terms: [...seconds[c]!, { column: `d${c}`, times: 1 }], least: moved });
-    objective.push({ column: `d${c}`, times: -(kind === "dose" ? CHANGE : breaks === "down" ? SHORTER_BREAK : LONGER_BREAK) });
+    objective.push({
+      column: `d${c}`,
+      times: -(kind === "dose" ? CHANGE : breaks === "down" ? SHORTER_BREAK : LONGER_BREAK),
+    });
   });
   const from = timeline.totalSeconds + levers.reduce((sum, { options }) => sum + options[0]!.adds, 0);
   rows.push({ name: "length", terms: adds, least: target - under - from, most: target - from });
@@ -170,7 +228,12 @@ function programOf({ session, timeline, levers, demand, target }: Base, { breaks
 }
 
 /** For each row with a weight a share z ≤ 1, ≤ C(left)/T and ≤ C(right)/T; Σ w·z / Σ w is the fit. */
-function addFit({ session, timeline, levers, demand, target }: Base & { demand: Demand }, drills: Drills, seconds: readonly Term[][], { columns, rows, objective }: Program): void {
+function addFit(
+  { session, timeline, levers, demand, target }: Base & { demand: Demand },
+  drills: Drills,
+  seconds: readonly Term[][],
+  { columns, rows, objective }: Program,
+): void {
   const targets = targetsOf(demand, target);
   const coverage = coverageOf(session, timeline, drills);
   const all = ROWS.reduce((sum, row) => sum + weightOf(demand, row), 0);

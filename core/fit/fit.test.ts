@@ -20,7 +20,16 @@ beforeAll(async () => {
 });
 
 function session(items: object[], more: object = {}): Session {
-  const read = readSession({ format: "mapset/session", version: 2, title: "Before the boat", purpose: "before-training", blocks: [{ title: "b", items, ...more }] }, drillById);
+  const read = readSession(
+    {
+      format: "mapset/session",
+      version: 2,
+      title: "Before the boat",
+      purpose: "before-training",
+      blocks: [{ title: "b", items, ...more }],
+    },
+    drillById,
+  );
   if (!read.ok) throw new Error(JSON.stringify(read.faults));
   return read.value;
 }
@@ -48,16 +57,39 @@ describe("fit to time", () => {
   it("leaves a session that already lasts as long as it is, and locked drills in any case", () => {
     const s = session([usual("cat-camel"), usual("hip-flexor-hold"), usual("open-book")]);
     const now = compile(s, drillById).totalSeconds;
-    expect(fitted(fitToTime({ session: s, target: now, demand: demandById("rowing"), locked: new Set(["0.0", "0.1", "0.2"]) }, drillById, solve)).changes).toEqual([]);
+    expect(
+      fitted(
+        fitToTime(
+          { session: s, target: now, demand: demandById("rowing"), locked: new Set(["0.0", "0.1", "0.2"]) },
+          drillById,
+          solve,
+        ),
+      ).changes,
+    ).toEqual([]);
     const locked = fitted(fitToTime({ session: s, target: now - 20, locked: new Set(["0.1"]) }, drillById, solve));
     expect(locked.changes.some(({ place }) => place.item === 1)).toBe(false);
   });
   it("stays under by the beats where they do not come out even", () => {
-    const s = session([{ drill: "cat-camel", demo: 20, dose: { kind: "reps", count: 6, tempo: [{ do: "round", seconds: 4 }, { do: "arch", seconds: 4 }] } }]);
+    const s = session([
+      {
+        drill: "cat-camel",
+        demo: 20,
+        dose: {
+          kind: "reps",
+          count: 6,
+          tempo: [
+            { do: "round", seconds: 4 },
+            { do: "arch", seconds: 4 },
+          ],
+        },
+      },
+    ]);
     const now = compile(s, drillById).totalSeconds;
     const answer = fitted(fitToTime({ session: s, target: now + 19, locked: nothing }, drillById, solve));
     expect(answer.seconds).toBe(now + 16);
-    expect(fitToTime({ session: s, target: now + 15, locked: nothing }, drillById, solve)).toMatchObject({ kind: "impossible" });
+    expect(fitToTime({ session: s, target: now + 15, locked: nothing }, drillById, solve)).toMatchObject({
+      kind: "impossible",
+    });
   });
   it("says how short and how long the drills can be when the target is out of reach", () => {
     const s = session([usual("cat-camel", { demo: 20 }), usual("hip-flexor-hold", { demo: 20 })]);
@@ -65,7 +97,17 @@ describe("fit to time", () => {
       const answer = fitToTime({ session: s, target, locked: nothing }, drillById, solve);
       if (answer.kind !== "impossible") throw new Error(answer.kind);
       const ends = ["least", "most"].map((end) => {
-        const changed = s.blocks[0]!.items.reduce((sum, item, i) => editItem(sum, { block: 0, item: i }, { dose: withAmount(item.dose, end === "least" ? Math.min(...amounts(item)) : Math.max(...amounts(item))) }), s);
+        const changed = s.blocks[0]!.items.reduce(
+          (sum, item, i) =>
+            editItem(
+              sum,
+              { block: 0, item: i },
+              {
+                dose: withAmount(item.dose, end === "least" ? Math.min(...amounts(item)) : Math.max(...amounts(item))),
+              },
+            ),
+          s,
+        );
         return compile(changed, drillById).totalSeconds;
       });
       expect([answer.least, answer.most]).toEqual(ends);
@@ -73,59 +115,86 @@ describe("fit to time", () => {
   });
   it("is the best of all ways on generated sessions, tried one by one", () => {
     // No drill twice: what is equal stays equal, which the ways tried here do not.
-    const some = fc.uniqueArray(fc.record({ drill: fc.constantFrom(...DRILLS.map((d) => d.id)), sets: fc.integer({ min: 1, max: 2 }) }), { minLength: 2, maxLength: 4, selector: ({ drill }) => drill });
+    const some = fc.uniqueArray(
+      fc.record({ drill: fc.constantFrom(...DRILLS.map((d) => d.id)), sets: fc.integer({ min: 1, max: 2 }) }),
+      { minLength: 2, maxLength: 4, selector: ({ drill }) => drill },
+    );
     let cases = 0;
     fc.assert(
-      fc.property(some, fc.constantFrom(...DEMANDS), fc.integer({ min: -60, max: 60 }), fc.integer({ min: 1, max: 2 }), fc.constantFrom("drill-by-drill", "whole-block"), (list, demand, by, rounds, sideOrder) => {
-        const s = session(list.map(({ drill, sets }) => usual(drill, { sets })), { rounds, sideOrder });
-        fc.pre(waysOf(s) <= 2500);
-        const target = Math.max(30, Math.round(compile(s, drillById).totalSeconds) + by);
-        const best = bestOfEveryWay(s, target, demand);
-        const answer = fitToTime({ session: s, target, demand, locked: nothing }, drillById, solve);
-        if (best.near < 0) {
-          // What no sensible step of a dose reaches, single seconds, showing or rounds can.
-          expect(answer.kind === "impossible" || (answer.kind === "fitted" && target - answer.seconds >= -1e-6 && target - answer.seconds <= UNDER_AT_MOST)).toBe(true);
-          return;
-        }
-        cases++;
-        const { seconds, fit } = fitted(answer);
-        if (best.exact < 0 && seconds === target) return; // Single seconds made it, which the ways tried here do not have.
-        expect(seconds === target || best.exact < 0).toBe(true);
-        expect(target - seconds).toBeLessThanOrEqual(UNDER_AT_MOST + 1e-6);
-        expect(seconds).toBeLessThanOrEqual(target + 1e-6);
-        // Within what decides among equals: a second of change weighs 0.00001.
-        expect(fit!.after).toBeGreaterThan((best.exact >= 0 ? best.exact : best.near) - 0.003);
-      }),
+      fc.property(
+        some,
+        fc.constantFrom(...DEMANDS),
+        fc.integer({ min: -60, max: 60 }),
+        fc.integer({ min: 1, max: 2 }),
+        fc.constantFrom("drill-by-drill", "whole-block"),
+        (list, demand, by, rounds, sideOrder) => {
+          const s = session(
+            list.map(({ drill, sets }) => usual(drill, { sets })),
+            { rounds, sideOrder },
+          );
+          fc.pre(waysOf(s) <= 2500);
+          const target = Math.max(30, Math.round(compile(s, drillById).totalSeconds) + by);
+          const best = bestOfEveryWay(s, target, demand);
+          const answer = fitToTime({ session: s, target, demand, locked: nothing }, drillById, solve);
+          if (best.near < 0) {
+            // What no sensible step of a dose reaches, single seconds, showing or rounds can.
+            expect(
+              answer.kind === "impossible" ||
+                (answer.kind === "fitted" &&
+                  target - answer.seconds >= -1e-6 &&
+                  target - answer.seconds <= UNDER_AT_MOST),
+            ).toBe(true);
+            return;
+          }
+          cases++;
+          const { seconds, fit } = fitted(answer);
+          if (best.exact < 0 && seconds === target) return; // Single seconds made it, which the ways tried here do not have.
+          expect(seconds === target || best.exact < 0).toBe(true);
+          expect(target - seconds).toBeLessThanOrEqual(UNDER_AT_MOST + 1e-6);
+          expect(seconds).toBeLessThanOrEqual(target + 1e-6);
+          // Within what decides among equals: a second of change weighs 0.00001.
+          expect(fit!.after).toBeGreaterThan((best.exact >= 0 ? best.exact : best.near) - 0.003);
+        },
+      ),
       { numRuns: 60 },
     );
     expect(cases).toBeGreaterThanOrEqual(30);
   });
   it("is under the target by at most 5 s for long sessions, with everything inside its bounds", () => {
     fc.assert(
-      fc.property(fc.array(fc.constantFrom(...DRILLS.map((d) => d.id)), { minLength: 12, maxLength: 25 }), fc.constantFrom(...DEMANDS), fc.double({ min: 0.8, max: 1.2, noNaN: true }), (list, demand, share) => {
-        const s = session(list.map((id) => usual(id)));
-        const target = Math.round(compile(s, drillById).totalSeconds * share);
-        const answer = fitToTime({ session: s, target, demand, locked: nothing }, drillById, solve);
-        if (answer.kind === "impossible") {
-          expect(target < answer.least || target > answer.most - 6).toBe(true);
-          return;
-        }
-        const { seconds, session: doc } = fitted(answer);
-        expect(target - seconds).toBeGreaterThanOrEqual(-1e-6);
-        expect(target - seconds).toBeLessThanOrEqual(UNDER_AT_MOST + 1e-6);
-        for (const [i, item] of doc.blocks[0]!.items.entries()) {
-          const { bounds, dose } = drillById(item.drill)!.levels.standard;
-          const value = amountOf(item.dose).value;
-          expect(amounts(s.blocks[0]!.items[i]!).includes(value) || (dose.kind === "time" && Number.isInteger(value) && value >= bounds.least && value <= bounds.most)).toBe(true);
-        }
-      }),
+      fc.property(
+        fc.array(fc.constantFrom(...DRILLS.map((d) => d.id)), { minLength: 12, maxLength: 25 }),
+        fc.constantFrom(...DEMANDS),
+        fc.double({ min: 0.8, max: 1.2, noNaN: true }),
+        (list, demand, share) => {
+          const s = session(list.map((id) => usual(id)));
+          const target = Math.round(compile(s, drillById).totalSeconds * share);
+          const answer = fitToTime({ session: s, target, demand, locked: nothing }, drillById, solve);
+          if (answer.kind === "impossible") {
+            expect(target < answer.least || target > answer.most - 6).toBe(true);
+            return;
+          }
+          const { seconds, session: doc } = fitted(answer);
+          expect(target - seconds).toBeGreaterThanOrEqual(-1e-6);
+          expect(target - seconds).toBeLessThanOrEqual(UNDER_AT_MOST + 1e-6);
+          for (const [i, item] of doc.blocks[0]!.items.entries()) {
+            const { bounds, dose } = drillById(item.drill)!.levels.standard;
+            const value = amountOf(item.dose).value;
+            expect(
+              amounts(s.blocks[0]!.items[i]!).includes(value) ||
+                (dose.kind === "time" && Number.isInteger(value) && value >= bounds.least && value <= bounds.most),
+            ).toBe(true);
+          }
+        },
+      ),
       { numRuns: 20 },
     );
   });
 });
 
 describe("making room", () => {
-  const long = () => session(["cat-camel", "hip-flexor-hold", "open-book", "bridge", "ankle-rock", "squat-free"].map((id) => usual(id)));
+  const long = () =>
+    session(["cat-camel", "hip-flexor-hold", "open-book", "bridge", "ankle-rock", "squat-free"].map((id) => usual(id)));
   const shortest = (s: Session) => {
     const answer = fitToTime({ session: s, target: 1, locked: nothing }, drillById, solve);
     return answer.kind === "impossible" ? answer.least : 0;
@@ -162,19 +231,58 @@ describe("making room", () => {
 describe("a program and its solver", () => {
   const column = (name: string, most: number, whole = true) => ({ name, least: 0, most, whole });
   const knapsack: Program = {
-    objective: [{ column: "x", times: 2 }, { column: "y", times: 4 }, { column: "x", times: 1 }], columns: [column("x", 4), column("y", 2), column("z", 1.5, false)],
-    rows: [{ name: "a", terms: [{ column: "x", times: 1 }, { column: "y", times: 2 }, { column: "x", times: 1 }], most: 7 }, { name: "b", terms: [{ column: "z", times: 2 }, { column: "y", times: -1 }], least: 0, most: 0 }],
+    objective: [
+      { column: "x", times: 2 },
+      { column: "y", times: 4 },
+      { column: "x", times: 1 },
+    ],
+    columns: [column("x", 4), column("y", 2), column("z", 1.5, false)],
+    rows: [
+      {
+        name: "a",
+        terms: [
+          { column: "x", times: 1 },
+          { column: "y", times: 2 },
+          { column: "x", times: 1 },
+        ],
+        most: 7,
+      },
+      {
+        name: "b",
+        terms: [
+          { column: "z", times: 2 },
+          { column: "y", times: -1 },
+        ],
+        least: 0,
+        most: 0,
+      },
+    ],
   };
 
   it("adds up terms of one column, in the objective and in a row, and keeps rows that say just how much", () => {
     const answer = solve(knapsack);
-    expect(answer.kind === "optimal" && [...answer.values].map(([name, value]) => [name, Math.round(value * 1e6) / 1e6])).toEqual([["x", 1], ["y", 2], ["z", 1]]);
+    expect(
+      answer.kind === "optimal" && [...answer.values].map(([name, value]) => [name, Math.round(value * 1e6) / 1e6]),
+    ).toEqual([
+      ["x", 1],
+      ["y", 2],
+      ["z", 1],
+    ]);
     expect(answer.kind === "optimal" && answer.bound).toBeCloseTo(11, 6);
   });
 
   it("is the same from whatever values it begins, also from some that break a row", () => {
-    for (const [x, y] of [[0, 2], [3, 0], [4, 2]] as const) {
-      const answer = solve(knapsack, { start: new Map([["x", x], ["y", y]]) });
+    for (const [x, y] of [
+      [0, 2],
+      [3, 0],
+      [4, 2],
+    ] as const) {
+      const answer = solve(knapsack, {
+        start: new Map([
+          ["x", x],
+          ["y", y],
+        ]),
+      });
       expect(answer.kind === "optimal" && answer.bound).toBeCloseTo(11, 6);
     }
   });
@@ -186,7 +294,10 @@ describe("a program and its solver", () => {
   });
 
   it("says when nothing fits, and when a row names a column that is not there", () => {
-    expect(solve({ ...knapsack, rows: [...knapsack.rows, { name: "c", terms: [{ column: "x", times: 1 }], least: 5 }] }).kind).toBe("infeasible");
+    expect(
+      solve({ ...knapsack, rows: [...knapsack.rows, { name: "c", terms: [{ column: "x", times: 1 }], least: 5 }] })
+        .kind,
+    ).toBe("infeasible");
     const wrong = solve({ ...knapsack, rows: [{ name: "c", terms: [{ column: "w", times: 1 }], most: 1 }] });
     expect(wrong.kind === "failed" && wrong.why).toContain("column w");
   });

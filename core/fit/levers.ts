@@ -43,14 +43,21 @@ const BREAK_STEP: Seconds = 5;
  */
 export function equalPlaces(session: Session): Place[][] {
   const groups = new Map<string, Place[]>();
-  session.blocks.forEach((block, b) => block.items.forEach((item, i) => {
-    const key = JSON.stringify([item.drill, item.level, item.dose]);
-    groups.set(key, [...(groups.get(key) ?? []), { block: b, item: i }]);
-  }));
+  session.blocks.forEach((block, b) =>
+    block.items.forEach((item, i) => {
+      const key = JSON.stringify([item.drill, item.level, item.dose]);
+      groups.set(key, [...(groups.get(key) ?? []), { block: b, item: i }]);
+    }),
+  );
   return [...groups.values()];
 }
 
-type Base = { session: Session; timeline: Timeline; drills: (id: string) => Drill | undefined; locked: ReadonlySet<string> };
+type Base = {
+  session: Session;
+  timeline: Timeline;
+  drills: (id: string) => Drill | undefined;
+  locked: ReadonlySet<string>;
+};
 
 const keyOf = ({ block, item }: Place): string => placeKey(block, item);
 
@@ -58,9 +65,14 @@ const keyOf = ({ block, item }: Place): string => placeKey(block, item);
 export function leversOf(base: Base, allowed: Allowed): Lever[] {
   return [
     ...(allowed.doses === "no" ? [] : [...doseLevers(base, allowed), ...clockLevers(base, "work", allowed.doseSteps)]),
-    ...(allowed.breaks === "no" ? [] : [...restLevers(base, allowed), ...clockLevers(base, "rest", allowed.breakSteps), ...showingLever(base, allowed)]),
-  ]
-    .map((lever) => goingOnly(lever, lever.kind === "dose" ? allowed.doses : allowed.breaks));
+    ...(allowed.breaks === "no"
+      ? []
+      : [
+          ...restLevers(base, allowed),
+          ...clockLevers(base, "rest", allowed.breakSteps),
+          ...showingLever(base, allowed),
+        ]),
+  ].map((lever) => goingOnly(lever, lever.kind === "dose" ? allowed.doses : allowed.breaks));
 }
 
 /** The lever without the ways it may not go. */
@@ -74,7 +86,12 @@ function doseLevers({ session, timeline, drills, locked }: Base, { doseSteps }: 
   const times = workTimes(timeline.segments, (segment) => {
     const item = itemAt(session, segment);
     const drill = item && drills(item.drill);
-    return item !== undefined && drill !== undefined && segment.side === "both" && sharesSides(segment.side, session.version, drill, item);
+    return (
+      item !== undefined &&
+      drill !== undefined &&
+      segment.side === "both" &&
+      sharesSides(segment.side, session.version, drill, item)
+    );
   });
   return equalPlaces(session).flatMap((all): Lever[] => {
     // By the clock of its block a dose is as long as that says.
@@ -90,17 +107,35 @@ function doseLevers({ session, timeline, drills, locked }: Base, { doseSteps }: 
     const doses = dosesOf(item.dose, level, doseSteps === "fine");
     const seconds = (dose: Dose) => secondsOf(dose, session.pace);
     const usual = seconds(item.dose);
-    const gives = [...level.main.map((row) => ({ row, share: 1 })), ...level.also.filter((row) => !level.main.includes(row)).map((row) => ({ row, share: 0.5 }))];
-    return [{
-      kind: "dose", places, now: doses.findIndex((dose) => amountOf(dose).value === amountOf(item.dose).value),
-      options: doses.map((dose) => ({ dose, adds: (seconds(dose) - usual) * count.all, set: (s) => places.reduce((so, place) => editItem(so, place, { dose }), s) })),
-      gives: gives.map(({ row, share }) => (ROW_FACTS[row].sided ? { row, left: (share * count.left) / count.all, right: (share * count.right) / count.all } : { row, left: share, right: share })),
-    }];
+    const gives = [
+      ...level.main.map((row) => ({ row, share: 1 })),
+      ...level.also.filter((row) => !level.main.includes(row)).map((row) => ({ row, share: 0.5 })),
+    ];
+    return [
+      {
+        kind: "dose",
+        places,
+        now: doses.findIndex((dose) => amountOf(dose).value === amountOf(item.dose).value),
+        options: doses.map((dose) => ({
+          dose,
+          adds: (seconds(dose) - usual) * count.all,
+          set: (s) => places.reduce((so, place) => editItem(so, place, { dose }), s),
+        })),
+        gives: gives.map(({ row, share }) =>
+          ROW_FACTS[row].sided
+            ? { row, left: (share * count.left) / count.all, right: (share * count.right) / count.all }
+            : { row, left: share, right: share },
+        ),
+      },
+    ];
   });
 }
 
 /** How often each place is worked: its dose in all, and on each side, half for each where both share it. Taking turns lasts twice the dose and gives each side the dose once. */
-function workTimes(segments: readonly Segment[], halves: (segment: WorkSegment) => boolean): Map<string, { all: number; left: number; right: number }> {
+function workTimes(
+  segments: readonly Segment[],
+  halves: (segment: WorkSegment) => boolean,
+): Map<string, { all: number; left: number; right: number }> {
   const times = new Map<string, { all: number; left: number; right: number }>();
   for (const segment of segments) {
     if (segment.kind !== "work") continue;
@@ -115,7 +150,10 @@ function workTimes(segments: readonly Segment[], halves: (segment: WorkSegment) 
 }
 
 type RestField = "restAfter" | "restBetweenSets" | "restBetweenRounds";
-const FIELD = { after: "restAfter", sets: "restBetweenSets", rounds: "restBetweenRounds" } as const satisfies Record<string, RestField>;
+const FIELD = { after: "restAfter", sets: "restBetweenSets", rounds: "restBetweenRounds" } as const satisfies Record<
+  string,
+  RestField
+>;
 
 /** Rests of one kind and length are one lever. */
 function restLevers({ session, timeline, locked }: Base, { breakSteps }: Allowed): Lever[] {
@@ -135,8 +173,21 @@ function restLevers({ session, timeline, locked }: Base, { breakSteps }: Allowed
   return [...found.values()].map(({ field, seconds, places, count }): Lever => {
     const least = Math.min(seconds, Math.max(SHORTEST_REST, seconds / 2));
     const lengths = lengthsBetween(least, seconds, seconds + Math.max(10, seconds / 2), breakSteps);
-    const set = (to: Seconds) => (s: Session) => [...places.values()].reduce((so, place) => (field === "restBetweenRounds" ? editBlock(so, place.block, { [field]: to }) : editItem(so, place, { [field]: to })), s);
-    return { kind: "rest", places: [], gives: [], now: lengths.indexOf(seconds), options: lengths.map((to) => ({ adds: (to - seconds) * count, set: set(to) })) };
+    const set = (to: Seconds) => (s: Session) =>
+      [...places.values()].reduce(
+        (so, place) =>
+          field === "restBetweenRounds"
+            ? editBlock(so, place.block, { [field]: to })
+            : editItem(so, place, { [field]: to }),
+        s,
+      );
+    return {
+      kind: "rest",
+      places: [],
+      gives: [],
+      now: lengths.indexOf(seconds),
+      options: lengths.map((to) => ({ adds: (to - seconds) * count, set: set(to) })),
+    };
   });
 }
 
@@ -154,32 +205,70 @@ function clocksOf({ blocks }: Session): { interval: Interval; blocks: number[] }
 }
 
 /** The work, or the rest, of blocks by the same clock; none where a drill of theirs is locked. */
-function clockLevers({ session, timeline, drills, locked }: Base, part: "work" | "rest", steps: "usual" | "fine"): Lever[] {
+function clockLevers(
+  { session, timeline, drills, locked }: Base,
+  part: "work" | "rest",
+  steps: "usual" | "fine",
+): Lever[] {
   return clocksOf(session).flatMap(({ interval, blocks }): Lever[] => {
-    const own = blocks.flatMap((b) => session.blocks[b]!.items.map((item, i) => ({ item, key: placeKey(b, i), block: session.blocks[b]! })));
+    const own = blocks.flatMap((b) =>
+      session.blocks[b]!.items.map((item, i) => ({ item, key: placeKey(b, i), block: session.blocks[b]! })),
+    );
     if (own.some(({ key }) => locked.has(key))) return [];
     const now = interval[part];
-    const set = (to: Seconds) => (s: Session) => blocks.reduce((so, b) => editBlock(so, b, { interval: { ...so.blocks[b]!.interval!, [part]: to } }), s);
+    const set = (to: Seconds) => (s: Session) =>
+      blocks.reduce((so, b) => editBlock(so, b, { interval: { ...so.blocks[b]!.interval!, [part]: to } }), s);
     const inside = (segment: Segment) => blocks.includes(segment.block);
     if (part === "rest") {
       const gaps = gapsOf(session, timeline.segments).filter(({ to }) => inside(to));
       if (gaps.length === 0 || now === 0) return [];
       // What fits into the rest goes on fitting into it.
       const needed = Math.max(0, ...gaps.filter(({ takes, has }) => takes <= has).map(({ takes }) => takes));
-      const lengths = lengthsBetween(Math.min(now, Math.max(SHORTEST_REST, now / 2, needed)), now, Math.min(INTERVAL_BOUNDS.mostRest, now + Math.max(10, now / 2)), steps);
-      const lasts = (rest: Seconds) => gaps.reduce((sum, { has, takes, planned }) => sum + Math.max(takes, planned, rest) - Math.max(takes, has), 0);
-      return [{ kind: "rest", places: [], gives: [], now: lengths.indexOf(now), options: lengths.map((to) => ({ adds: lasts(to), set: set(to) })) }];
+      const lengths = lengthsBetween(
+        Math.min(now, Math.max(SHORTEST_REST, now / 2, needed)),
+        now,
+        Math.min(INTERVAL_BOUNDS.mostRest, now + Math.max(10, now / 2)),
+        steps,
+      );
+      const lasts = (rest: Seconds) =>
+        gaps.reduce((sum, { has, takes, planned }) => sum + Math.max(takes, planned, rest) - Math.max(takes, has), 0);
+      return [
+        {
+          kind: "rest",
+          places: [],
+          gives: [],
+          now: lengths.indexOf(now),
+          options: lengths.map((to) => ({ adds: lasts(to), set: set(to) })),
+        },
+      ];
     }
-    const work = timeline.segments.filter((segment): segment is WorkSegment => segment.kind === "work" && inside(segment));
+    const work = timeline.segments.filter(
+      (segment): segment is WorkSegment => segment.kind === "work" && inside(segment),
+    );
     const seconds = work.reduce((sum, segment) => sum + segment.seconds, 0);
     if (seconds === 0) return [];
     const passes = seconds / now;
     // As much as each drill's bounds allow, and nothing further outside them than it is.
-    const off = (to: Seconds) => own.map(({ item, block }) => offBounds({ ...block, interval: { ...interval, work: to } }, item, { drills, pace: session.pace }));
+    const off = (to: Seconds) =>
+      own.map(({ item, block }) =>
+        offBounds({ ...block, interval: { ...interval, work: to } }, item, { drills, pace: session.pace }),
+      );
     const before = off(now);
-    const lengths = lengthsBetween(Math.max(INTERVAL_BOUNDS.leastWork, now / 2), now, Math.min(INTERVAL_BOUNDS.mostWork, now * 2), steps)
-      .filter((to) => to === now || off(to).every((by, i) => by <= before[i]! + 1e-9));
-    return [{ kind: "dose", places: [], gives: givenBy(work, session, drills), now: lengths.indexOf(now), options: lengths.map((to) => ({ adds: (to - now) * passes, set: set(to) })) }];
+    const lengths = lengthsBetween(
+      Math.max(INTERVAL_BOUNDS.leastWork, now / 2),
+      now,
+      Math.min(INTERVAL_BOUNDS.mostWork, now * 2),
+      steps,
+    ).filter((to) => to === now || off(to).every((by, i) => by <= before[i]! + 1e-9));
+    return [
+      {
+        kind: "dose",
+        places: [],
+        gives: givenBy(work, session, drills),
+        now: lengths.indexOf(now),
+        options: lengths.map((to) => ({ adds: (to - now) * passes, set: set(to) })),
+      },
+    ];
   });
 }
 
@@ -205,15 +294,25 @@ function givenBy(work: readonly WorkSegment[], session: Session, drills: Base["d
 /** The time to watch, where it is the session's own and nothing locked is shown in it. */
 function showingLever({ session, timeline, locked }: Base, { breakSteps }: Allowed): Lever[] {
   const { demo } = session.pace;
-  const shown = timeline.segments.filter((segment) => segment.kind === "demo" && itemAt(session, segment)?.demo === undefined);
+  const shown = timeline.segments.filter(
+    (segment) => segment.kind === "demo" && itemAt(session, segment)?.demo === undefined,
+  );
   // Between two passes by the clock it takes the place of rest, as long as there is some.
   if (shown.some((segment) => segment.kind === "demo" && segment.gap)) return [];
   if (demo <= 0 || shown.length === 0 || shown.some((segment) => locked.has(keyOf(segment)))) return [];
   const lengths = lengthsBetween(Math.min(demo, SHORTEST_SHOWING), demo, Math.max(demo, LONGEST_SHOWING), breakSteps);
-  return [{
-    kind: "showing", places: [], gives: [], now: lengths.indexOf(demo),
-    options: lengths.map((to) => ({ adds: (to - demo) * shown.length, set: (s) => ({ ...s, pace: { ...s.pace, demo: to } }) })),
-  }];
+  return [
+    {
+      kind: "showing",
+      places: [],
+      gives: [],
+      now: lengths.indexOf(demo),
+      options: lengths.map((to) => ({
+        adds: (to - demo) * shown.length,
+        set: (s) => ({ ...s, pace: { ...s.pace, demo: to } }),
+      })),
+    },
+  ];
 }
 
 const itemAt = (session: Session, { block, item }: Place): Item | undefined => session.blocks[block]?.items[item];

@@ -32,7 +32,13 @@ export type RoomAnswer =
   | (Extract<FitAnswer, { kind: "fitted" }> & { dropped: string[]; added: string[]; from: Session; anew: Told[] });
 
 /** Every motion asked for alike, where no demand was chosen. */
-const EVEN: Demand = { id: "even", name: "Everything alike", about: "Every motion alike.", held: [], rows: Object.fromEntries(ROWS.map((row) => [row, { weight: 1, why: "everything alike" }])) };
+const EVEN: Demand = {
+  id: "even",
+  name: "Everything alike",
+  about: "Every motion alike.",
+  held: [],
+  rows: Object.fromEntries(ROWS.map((row) => [row, { weight: 1, why: "everything alike" }])),
+};
 
 /** Programs solved before it is given up. */
 const MOST_TRIES = 40;
@@ -48,18 +54,40 @@ export function fitWithRoom(request: FitRequest, room: Room, drills: Drills, sol
   let tries = MOST_TRIES;
   // How short and how long it came on any way, which is what a coach hears where none comes to the target.
   let [least, most] = [Infinity, -Infinity];
-  const attempt = ({ session, locked }: Pick<FitRequest, "session" | "locked">, dropped: string[], added: string[]): RoomAnswer => {
+  const attempt = (
+    { session, locked }: Pick<FitRequest, "session" | "locked">,
+    dropped: string[],
+    added: string[],
+  ): RoomAnswer => {
     tries--;
     const answer = fitToTime({ ...request, session, locked }, drills, solve);
-    if (answer.kind === "fitted") return { ...answer, fit: fitBetween(request, answer, drills), dropped, added, from: session, anew: foundAnew(looked(request.session), looked(answer.session)) };
+    if (answer.kind === "fitted")
+      return {
+        ...answer,
+        fit: fitBetween(request, answer, drills),
+        dropped,
+        added,
+        from: session,
+        anew: foundAnew(looked(request.session), looked(answer.session)),
+      };
     if (answer.kind === "failed") return answer;
     [least, most] = [Math.min(least, answer.least), Math.max(most, answer.most)];
     const tooShort = answer.most < request.target - UNDER_AT_MOST;
-    const steps = tooShort ? (room.add.length > 0 ? addSteps(session, locked, demand, request.target, room, drills) : []) : room.drop ? dropSteps(session, locked, demand, request.target, drills, looked) : [];
+    const steps = tooShort
+      ? room.add.length > 0
+        ? addSteps(session, locked, demand, request.target, room, drills)
+        : []
+      : room.drop
+        ? dropSteps(session, locked, demand, request.target, drills, looked)
+        : [];
     // The step that costs least first; where it leads nowhere, the next.
     for (const step of steps) {
       if (tries <= 0) break;
-      const then = attempt(step, step.did === "drop" ? [...dropped, ...step.names] : dropped, step.did === "add" ? [...added, ...step.names] : added);
+      const then = attempt(
+        step,
+        step.did === "drop" ? [...dropped, ...step.names] : dropped,
+        step.did === "add" ? [...added, ...step.names] : added,
+      );
       if (then.kind !== "impossible") return then;
     }
     return { kind: "impossible", least, most, helps: helpsFor(request, room, answer, drills) };
@@ -67,11 +95,19 @@ export function fitWithRoom(request: FitRequest, room: Room, drills: Drills, sol
   return attempt(request, [], []);
 }
 
-function helpsFor({ session, target, locked }: FitRequest, room: Room, { least, most }: { least: Seconds; most: Seconds }, drills: Drills): Help[] {
+function helpsFor(
+  { session, target, locked }: FitRequest,
+  room: Room,
+  { least, most }: { least: Seconds; most: Seconds },
+  drills: Drills,
+): Help[] {
   const free = locked.size > 0 ? endsOf(session, new Set(), drills) : { least, most };
   const inside = (ends: { least: Seconds; most: Seconds }) => target >= ends.least && target <= ends.most;
   return [
-    ...(locked.size > 0 && (inside(free) || (target < least && free.least < least) || (target > most && free.most > most)) ? (["unlock"] as const) : []),
+    ...(locked.size > 0 &&
+    (inside(free) || (target < least && free.least < least) || (target > most && free.most > most))
+      ? (["unlock"] as const)
+      : []),
     ...(target < most && !room.drop && itemCount(session) > 1 ? (["drop"] as const) : []),
     ...(target > least && room.add.length === 0 ? (["add"] as const) : []),
   ];
@@ -100,54 +136,105 @@ type Step = { session: Session; locked: ReadonlySet<string>; did: "drop" | "add"
 /** So many of the steps that cost least are looked over for what they bring. */
 const LOOKED_OVER = 12;
 
-function dropSteps(session: Session, locked: ReadonlySet<string>, demand: Demand, target: number, drills: Drills, looked: (session: Session) => FoundIn): Step[] {
+function dropSteps(
+  session: Session,
+  locked: ReadonlySet<string>,
+  demand: Demand,
+  target: number,
+  drills: Drills,
+  looked: (session: Session) => FoundIn,
+): Step[] {
   const timeline = compile(session, drills);
   const fit = fitOf(coverageOf(session, timeline, drills), demand, target);
   const totals = totalsByItem(timeline);
   const all = placesOf(session);
   const closing = all.at(-1)!;
   const byCost = equalPlaces(session)
-    .filter((places) => places.length < all.length && places.every((place) => !locked.has(placeKey(place.block, place.item)) && !(place.block === closing.block && place.item === closing.item)))
+    .filter(
+      (places) =>
+        places.length < all.length &&
+        places.every(
+          (place) =>
+            !locked.has(placeKey(place.block, place.item)) &&
+            !(place.block === closing.block && place.item === closing.item),
+        ),
+    )
     .map((places) => {
       const without = removeSeveral(session, places);
       const lost = fit - fitOf(coverageOf(without, compile(without, drills), drills), demand, target);
-      return { places, without, cost: (lost + 1e-6) / Math.max(1, places.reduce((sum, { block, item }) => sum + (totals.get(placeKey(block, item))?.seconds ?? 0), 0)) };
+      return {
+        places,
+        without,
+        cost:
+          (lost + 1e-6) /
+          Math.max(
+            1,
+            places.reduce((sum, { block, item }) => sum + (totals.get(placeKey(block, item))?.seconds ?? 0), 0),
+          ),
+      };
     })
     .sort((a, b) => a.cost - b.cost);
-  const worse = new Map(byCost.slice(0, LOOKED_OVER).map((one) => [one, worsened(looked(session), looked(one.without))]));
+  const worse = new Map(
+    byCost.slice(0, LOOKED_OVER).map((one) => [one, worsened(looked(session), looked(one.without))]),
+  );
   return byCost
     .sort((a, b) => (worse.get(a) ?? Infinity) - (worse.get(b) ?? Infinity) || a.cost - b.cost)
     .map(({ places, without }): Step => ({
-      session: without, did: "drop", names: places.slice(0, 1).map((place) => nameAt(session, place, drills)),
-      locked: [...places].reverse().reduce(({ so, keys }, place) => ({ so: removeItem(so, place), keys: lockedWithout(so, keys, place) }), { so: session, keys: locked }).keys,
+      session: without,
+      did: "drop",
+      names: places.slice(0, 1).map((place) => nameAt(session, place, drills)),
+      locked: [...places]
+        .reverse()
+        .reduce(({ so, keys }, place) => ({ so: removeItem(so, place), keys: lockedWithout(so, keys, place) }), {
+          so: session,
+          keys: locked,
+        }).keys,
     }));
 }
 
 /** The places that stay as they are, once a drill has been taken out before them. */
 function lockedWithout(session: Session, locked: ReadonlySet<string>, place: Place): ReadonlySet<string> {
   const gone = session.blocks[place.block]!.items.length === 1;
-  return new Set([...locked].map((key) => {
-    const [b, i] = key.split(".").map(Number) as [number, number];
-    if (b === place.block && i > place.item) return placeKey(b, i - 1);
-    return gone && b > place.block ? placeKey(b - 1, i) : key;
-  }));
+  return new Set(
+    [...locked].map((key) => {
+      const [b, i] = key.split(".").map(Number) as [number, number];
+      if (b === place.block && i > place.item) return placeKey(b, i - 1);
+      return gone && b > place.block ? placeKey(b - 1, i) : key;
+    }),
+  );
 }
 
 /** Whether a drill goes with a block: by a main motion or its way of working. */
 const isKin = (drill: Drill, { items }: Block, drills: Drills): boolean =>
   items.some((item) => {
     const own = drills(item.drill);
-    return own !== undefined && (own.method === drill.method || own.levels[item.level].main.some((row) => drill.levels.standard.main.includes(row)));
+    return (
+      own !== undefined &&
+      (own.method === drill.method ||
+        own.levels[item.level].main.some((row) => drill.levels.standard.main.includes(row)))
+    );
   });
 
 /** The drill that the demand lacks most, where one can be added; one way only, the next comes after it. */
-function addSteps(session: Session, locked: ReadonlySet<string>, demand: Demand, target: number, { add, group }: Room, drills: Drills): Step[] {
+function addSteps(
+  session: Session,
+  locked: ReadonlySet<string>,
+  demand: Demand,
+  target: number,
+  { add, group }: Room,
+  drills: Drills,
+): Step[] {
   const input = auditInput(session, drills, { demand, group, offered: add });
   for (const { row } of missingRows(input.coverage, demand, target)) {
-    const fix = addFix(input, (drill, block) => drill.levels.standard.main.includes(row) && isKin(drill, session.blocks[block]!, drills));
+    const fix = addFix(
+      input,
+      (drill, block) => drill.levels.standard.main.includes(row) && isKin(drill, session.blocks[block]!, drills),
+    );
     if (!fix) continue;
     const next = fix.apply(session);
-    const at = placesOf(next).find((place) => next.blocks[place.block]!.items[place.item] !== session.blocks[place.block]?.items[place.item]);
+    const at = placesOf(next).find(
+      (place) => next.blocks[place.block]!.items[place.item] !== session.blocks[place.block]?.items[place.item],
+    );
     if (!at) continue;
     const moved = [...locked].map((key) => {
       const [b, i] = key.split(".").map(Number) as [number, number];
@@ -158,7 +245,8 @@ function addSteps(session: Session, locked: ReadonlySet<string>, demand: Demand,
   return [];
 }
 
-const placesOf = (session: Session): Place[] => session.blocks.flatMap((block, b) => block.items.map((_, i) => ({ block: b, item: i })));
+const placesOf = (session: Session): Place[] =>
+  session.blocks.flatMap((block, b) => block.items.map((_, i) => ({ block: b, item: i })));
 
 function nameAt(session: Session, place: Place, drills: Drills): string {
   const id = session.blocks[place.block]?.items[place.item]?.drill ?? "";

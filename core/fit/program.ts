@@ -14,9 +14,18 @@ export type Term = { column: string; times: number };
  * The values of the columns, or why there are none. `bound` is what no solution can be better than, as proven; without
  * limits it is the value found. `costs`, where wholeness was let go, is what one more of each column would add.
  */
-export type Solution = { kind: "optimal"; values: ReadonlyMap<string, number>; bound: number; costs?: ReadonlyMap<string, number> } | { kind: "infeasible" } | { kind: "failed"; why: string };
+export type Solution =
+  | { kind: "optimal"; values: ReadonlyMap<string, number>; bound: number; costs?: ReadonlyMap<string, number> }
+  | { kind: "infeasible" }
+  | { kind: "failed"; why: string };
 
 /** When to be content: within a share of the proven bound, or after so many nodes of the search, which is the same on every machine; `relaxed` lets whole columns be anything between; `start` are values of whole columns to begin from, if they keep the rows; `proof` looks for nothing better on the way, only for what cannot be. */
-export type Limits = { gap?: Share; nodes?: number; relaxed?: boolean; start?: ReadonlyMap<string, number>; proof?: boolean };
+export type Limits = {
+  gap?: Share;
+  nodes?: number;
+  relaxed?: boolean;
+  start?: ReadonlyMap<string, number>;
+  proof?: boolean;
+};
 
 export type Solve = (program: Program, limits?: Limits) => Solution;

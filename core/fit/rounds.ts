@@ -13,14 +13,19 @@ const MOST_WAYS = 24;
 export const roundsOf = (session: Session): number[] => session.blocks.map((block) => block.rounds);
 
 /** The session with so many rounds of each block. */
-export const withRounds = (session: Session, rounds: readonly number[]): Session => rounds.reduce((s, count, b) => (s.blocks[b]!.rounds === count ? s : editBlock(s, b, { rounds: count })), session);
+export const withRounds = (session: Session, rounds: readonly number[]): Session =>
+  rounds.reduce((s, count, b) => (s.blocks[b]!.rounds === count ? s : editBlock(s, b, { rounds: count })), session);
 
 /**
  * The ways to have as many rounds, fewer or more of the blocks that are gone through more than once, with as many as there
  * are among them: fewer begin with the fewest, more with as many as there are. A block with something locked keeps its own, and
  * blocks that are the same keep the same.
  */
-export function roundsBetween(session: Session, which: "same" | "fewer" | "more", locked: ReadonlySet<string>): number[][] {
+export function roundsBetween(
+  session: Session,
+  which: "same" | "fewer" | "more",
+  locked: ReadonlySet<string>,
+): number[][] {
   const now = roundsOf(session);
   if (which === "same") return [now];
   const alike = new Map<string, number[]>();
@@ -32,8 +37,13 @@ export function roundsBetween(session: Session, which: "same" | "fewer" | "more"
   let ways = [now];
   for (const blocks of alike.values()) {
     const from = now[blocks[0]!]!;
-    const counts = which === "fewer" ? Array.from({ length: from }, (_, n) => from - n) : Array.from({ length: MORE_ROUNDS + 1 }, (_, n) => from + n).filter((count) => count <= MOST_ROUNDS);
-    ways = ways.flatMap((way) => counts.map((count) => way.map((one, b) => (blocks.includes(b) ? count : one)))).slice(0, MOST_WAYS * MOST_WAYS);
+    const counts =
+      which === "fewer"
+        ? Array.from({ length: from }, (_, n) => from - n)
+        : Array.from({ length: MORE_ROUNDS + 1 }, (_, n) => from + n).filter((count) => count <= MOST_ROUNDS);
+    ways = ways
+      .flatMap((way) => counts.map((count) => way.map((one, b) => (blocks.includes(b) ? count : one))))
+      .slice(0, MOST_WAYS * MOST_WAYS);
   }
   const changed = (way: readonly number[]) => way.reduce((sum, count, b) => sum + Math.abs(count - now[b]!), 0);
   const byChange = ways.sort((a, b) => changed(a) - changed(b));

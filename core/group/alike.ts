@@ -20,5 +20,11 @@ export function alikeIn(group: Group): Alike[] {
 }
 
 /** What was found for people who are alike, by person, in the order of the group's list. */
-export const byPerson = <T>(group: Group, found: readonly { people: readonly number[]; value: T }[]): { name: string; value: T }[] =>
-  found.flatMap(({ people, value }) => people.map((at) => ({ at, value }))).sort((a, b) => a.at - b.at).map(({ at, value }) => ({ name: group.people[at]!.name, value }));
+export const byPerson = <T>(
+  group: Group,
+  found: readonly { people: readonly number[]; value: T }[],
+): { name: string; value: T }[] =>
+  found
+    .flatMap(({ people, value }) => people.map((at) => ({ at, value })))
+    .sort((a, b) => a.at - b.at)
+    .map(({ at, value }) => ({ name: group.people[at]!.name, value }));

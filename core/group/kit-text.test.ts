@@ -26,8 +26,8 @@ describe("kit as it is typed", () => {
     ["pads   24 .", { pad: 24 }],
     ["24  pads.", { pad: 24 }],
     ["24 x pads, 12 x  sticks", { pad: 24, stick: 12 }],
-    ["6 of the pads", { }],
-    ["a pair", { }],
+    ["6 of the pads", {}],
+    ["a pair", {}],
     ["two dozen bands", { band: 24 }],
     ["dozen bands", { band: 12 }],
     ["two of bands", { band: 2 }],
@@ -43,18 +43,27 @@ describe("kit as it is typed", () => {
     expect(read.unknown).toEqual(Object.keys(kit).length === 0 ? [text] : []);
   });
   it("says what it does not know, and takes the rest", () => {
-    expect(readKit("24 pads, 3 trampolines, hoverboard")).toEqual({ kit: { pad: 24 }, unknown: ["3 trampolines", "hoverboard"] });
+    expect(readKit("24 pads, 3 trampolines, hoverboard")).toEqual({
+      kit: { pad: 24 },
+      unknown: ["3 trampolines", "hoverboard"],
+    });
     expect(readKit(" , ;; ")).toEqual({ kit: {}, unknown: [] });
-    expect(readKit("3 inboxes, 2 glasses, padsandsticks, 4 5 pads")).toEqual({ kit: {}, unknown: ["3 inboxes", "2 glasses", "padsandsticks", "4 5 pads"] });
+    expect(readKit("3 inboxes, 2 glasses, padsandsticks, 4 5 pads")).toEqual({
+      kit: {},
+      unknown: ["3 inboxes", "2 glasses", "padsandsticks", "4 5 pads"],
+    });
     expect(readKit(`3 ${"very ".repeat(20)}long things`).unknown[0]).toHaveLength(40);
     expect(readKit(`${"x".repeat(2_000)}, 3 pads`).kit).toEqual({});
   });
   it("knows every piece by its own words", () => {
-    for (const piece of KIT) expect(readKit(`7 ${KIT_FACTS[piece].words}`), piece).toEqual({ kit: { [piece]: 7 }, unknown: [] });
+    for (const piece of KIT)
+      expect(readKit(`7 ${KIT_FACTS[piece].words}`), piece).toEqual({ kit: { [piece]: 7 }, unknown: [] });
   });
   it("takes any text", () => {
-    fc.assert(fc.property(fc.string({ unit: "grapheme" }), (text) => {
-      for (const count of Object.values(readKit(text).kit)) expect(count).toBeGreaterThanOrEqual(0);
-    }));
+    fc.assert(
+      fc.property(fc.string({ unit: "grapheme" }), (text) => {
+        for (const count of Object.values(readKit(text).kit)) expect(count).toBeGreaterThanOrEqual(0);
+      }),
+    );
   });
 });

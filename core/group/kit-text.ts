@@ -1,13 +1,41 @@
 import { KIT, KIT_FACTS, type Kit } from "~/core/vocabulary/kit";
 
-const NUMBERS: Record<string, number> = { no: 0, none: 0, zero: 0, a: 1, an: 1, one: 1, the: 1, two: 2, three: 3, four: 4, five: 5, six: 6, seven: 7, eight: 8, nine: 9, ten: 10, eleven: 11, twelve: 12, dozen: 12, fifteen: 15, twenty: 20, thirty: 30 };
+const NUMBERS: Record<string, number> = {
+  no: 0,
+  none: 0,
+  zero: 0,
+  a: 1,
+  an: 1,
+  one: 1,
+  the: 1,
+  two: 2,
+  three: 3,
+  four: 4,
+  five: 5,
+  six: 6,
+  seven: 7,
+  eight: 8,
+  nine: 9,
+  ten: 10,
+  eleven: 11,
+  twelve: 12,
+  dozen: 12,
+  fifteen: 15,
+  twenty: 20,
+  thirty: 30,
+};
 
 /** More pieces of one kind than this are in no room. */
 export const MOST_PIECES = 500;
 
-const singular = (word: string): string => (/(?:ch|sh|x|s)es$/.test(word) ? word.slice(0, -2) : /[^s]s$/.test(word) ? word.slice(0, -1) : word);
+const singular = (word: string): string =>
+  /(?:ch|sh|x|s)es$/.test(word) ? word.slice(0, -2) : /[^s]s$/.test(word) ? word.slice(0, -1) : word;
 
-const BY_NAME = new Map<string, Kit>(KIT.flatMap((piece) => [piece, KIT_FACTS[piece].words, ...KIT_FACTS[piece].called].map((name) => [name.toLowerCase(), piece] as const)));
+const BY_NAME = new Map<string, Kit>(
+  KIT.flatMap((piece) =>
+    [piece, KIT_FACTS[piece].words, ...KIT_FACTS[piece].called].map((name) => [name.toLowerCase(), piece] as const),
+  ),
+);
 
 function pieceOf(words: string): Kit | undefined {
   const plain = words.toLowerCase().trim();
@@ -24,7 +52,11 @@ export function readKit(text: string): { kit: Partial<Record<Kit, number>>; unkn
   const kit: Partial<Record<Kit, number>> = {};
   const unknown: string[] = [];
   for (const part of text.slice(0, 2_000).split(/[,;\n]|\band\b|&/i)) {
-    const words = part.replace(/[×*]/g, " x ").trim().replace(/\s+/g, " ").replace(/\s?[.:]$/, "");
+    const words = part
+      .replace(/[×*]/g, " x ")
+      .trim()
+      .replace(/\s+/g, " ")
+      .replace(/\s?[.:]$/, "");
     if (words === "") continue;
     const [, first = "", last = ""] = /^([a-z][a-z -]*?)\s*(?:x|:|=)?\s*(\d+)$/i.exec(words) ?? [];
     const named = pieceOf(first);
@@ -32,7 +64,8 @@ export function readKit(text: string): { kit: Partial<Record<Kit, number>>; unkn
       kit[named] = Math.min(MOST_PIECES, Number(last));
       continue;
     }
-    const [, before = "", rest = words] = /^(\d+|[a-z]+)\s*(?:x\s*)?\s(.+)$/i.exec(words.replace(/^(\d+)\s*(?=[a-z])/i, "$1 ")) ?? [];
+    const [, before = "", rest = words] =
+      /^(\d+|[a-z]+)\s*(?:x\s*)?\s(.+)$/i.exec(words.replace(/^(\d+)\s*(?=[a-z])/i, "$1 ")) ?? [];
     const count = /^\d+$/.test(before) ? Number(before) : NUMBERS[before.toLowerCase()];
     // “light weights” begins with no number: then all of it is the name.
     const name = (count === undefined ? words : rest).replace(/^x\s+|^of\s+/i, "");

@@ -23,8 +23,15 @@ const detailed = z
     limit: z.number().int().min(20).max(180).optional().describe("The most a clinician allows, in degrees of bend"),
   })
   .check(({ value, issues }) => {
-    if (value.side && !isSided(value.area)) issues.push({ code: "custom", message: "has no left and right", path: ["side"], input: value.side });
-    if (value.limit !== undefined && !isLimitable(value.area)) issues.push({ code: "custom", message: `has no limit in degrees; only ${LIMITABLE.join(", ")} have`, path: ["limit"], input: value.limit });
+    if (value.side && !isSided(value.area))
+      issues.push({ code: "custom", message: "has no left and right", path: ["side"], input: value.side });
+    if (value.limit !== undefined && !isLimitable(value.area))
+      issues.push({
+        code: "custom",
+        message: `has no limit in degrees; only ${LIMITABLE.join(", ")} have`,
+        path: ["limit"],
+        input: value.limit,
+      });
   });
 
 /** What someone protects: an area by its name, or with its side, how much is fine, and a clinician's limit. */
@@ -39,14 +46,27 @@ export type Protection = { area: Area; side?: "left" | "right"; way: "keep-off" 
 
 /** What is stored, in full: a name alone is both sides, keep off. */
 export const protectionsOf = (list: readonly Protects[]): Protection[] =>
-  list.map((one) => (typeof one === "string" ? { area: one, way: "keep-off" } : { area: one.area, way: one.way ?? "keep-off", ...(one.side && { side: one.side }), ...(one.limit !== undefined && { limit: one.limit }) }));
+  list.map((one) =>
+    typeof one === "string"
+      ? { area: one, way: "keep-off" }
+      : {
+          area: one.area,
+          way: one.way ?? "keep-off",
+          ...(one.side && { side: one.side }),
+          ...(one.limit !== undefined && { limit: one.limit }),
+        },
+  );
 
 /** What a person of a group protects, with what the whole group does. */
-export const allProtections = (person: { areas: readonly Protects[] }, setting: { areas?: readonly Protects[] | undefined }): Protection[] => protectionsOf([...person.areas, ...(setting.areas ?? [])]);
+export const allProtections = (
+  person: { areas: readonly Protects[] },
+  setting: { areas?: readonly Protects[] | undefined },
+): Protection[] => protectionsOf([...person.areas, ...(setting.areas ?? [])]);
 
 /** The sides of the body on which a stress is, when an item is worked on these sides. */
 export function sidesHit(side: StressSide, sides: Drill["sides"] | "left" | "right"): ReadonlySet<"left" | "right"> {
-  const one = side !== "working" && side !== "other" ? undefined : sides === "left" || sides === "right" ? sides : undefined;
+  const one =
+    side !== "working" && side !== "other" ? undefined : sides === "left" || sides === "right" ? sides : undefined;
   if (!one) return BOTH;
   return new Set([side === "working" ? one : one === "left" ? "right" : "left"]);
 }
@@ -57,10 +77,18 @@ const BOTH: ReadonlySet<"left" | "right"> = new Set(["left", "right"]);
 export type AsWorked = { dose: Dose; seconds: Seconds; sides: Drill["sides"] | "left" | "right" };
 
 /** How much of what someone protects a level stresses, where it was worked out: 0 none, else the most on the side they protect. */
-export function gradeFor(level: DrillLevel, stresses: readonly Stress[], protection: Protection, sides: AsWorked["sides"]): 0 | Grade {
+export function gradeFor(
+  level: DrillLevel,
+  stresses: readonly Stress[],
+  protection: Protection,
+  sides: AsWorked["sides"],
+): 0 | Grade {
   const { area, side, limit } = protection;
   const meets = (where: StressSide) => !side || sidesHit(where, sides).has(side);
-  const most = stresses.reduce<0 | Grade>((worst, one) => (one.area === area && one.grade > worst && meets(one.side) ? one.grade : worst), 0);
+  const most = stresses.reduce<0 | Grade>(
+    (worst, one) => (one.area === area && one.grade > worst && meets(one.side) ? one.grade : worst),
+    0,
+  );
   if (limit === undefined || !isLimitable(area)) return most;
   const bend = knownStress(level).bends[area];
   const past = (["working", "other"] as const).some((where) => meets(where) && bend[where] >= limit - LIMIT_MARGIN);
@@ -76,7 +104,12 @@ export function against(level: DrillLevel, worked: AsWorked, protections: readon
 }
 
 /** An item of a session at its own level, as it is worked. */
-export function itemAsWorked(drill: Pick<Drill, "sides" | "directions">, item: Pick<Item, "sides" | "directions" | "dose" | "sets">, pace: Pick<Pace, "breath">, rounds = 1): AsWorked {
+export function itemAsWorked(
+  drill: Pick<Drill, "sides" | "directions">,
+  item: Pick<Item, "sides" | "directions" | "dose" | "sets">,
+  pace: Pick<Pace, "breath">,
+  rounds = 1,
+): AsWorked {
   return { dose: item.dose, seconds: atWork(drill, item, pace) * rounds, sides: item.sides ?? drill.sides };
 }
 
@@ -87,4 +120,5 @@ export function levelAsWorked(drill: Drill, name: LevelName): AsWorked {
 }
 
 /** Whether a level of a drill, at its own dose, goes against nothing of a list. */
-export const spares = (drill: Drill, name: LevelName, protections: readonly Protection[]): boolean => against(drill.levels[name], levelAsWorked(drill, name), protections).length === 0;
+export const spares = (drill: Drill, name: LevelName, protections: readonly Protection[]): boolean =>
+  against(drill.levels[name], levelAsWorked(drill, name), protections).length === 0;

@@ -7,7 +7,10 @@ import type { LevelName } from "~/core/vocabulary/levels";
 
 /** What a coach says of a group once, and every session for it is looked over with. What is left out is not looked at. */
 export const groupSettingSchema = z.strictObject({
-  kit: z.partialRecord(z.enum(KIT), z.number().int().min(0).max(500)).optional().describe("Pieces there are; with a list, kit that is not on it is not there"),
+  kit: z
+    .partialRecord(z.enum(KIT), z.number().int().min(0).max(500))
+    .optional()
+    .describe("Pieces there are; with a list, kit that is not on it is not there"),
   surface: z.enum(SURFACES).optional().describe("What the group stands on"),
   floor: z.number().min(1).max(200).optional().describe("Clear length of floor for drills that travel, in metres"),
   effortCap: z.number().min(10).max(100).optional().describe("The most effort asked for, in per cent"),
@@ -21,7 +24,10 @@ export const groupSettingSchema = z.strictObject({
 export type GroupSetting = z.infer<typeof groupSettingSchema>;
 
 /** Someone of the group, by initials or a nickname, and what they protect. */
-export const memberSchema = z.strictObject({ name: z.string().trim().min(1).max(40), areas: protectsListSchema.default([]) });
+export const memberSchema = z.strictObject({
+  name: z.string().trim().min(1).max(40),
+  areas: protectsListSchema.default([]),
+});
 
 /** So many sessions back a group's drills are looked at. */
 export const MOST_LATELY = 3;
@@ -34,12 +40,24 @@ export const groupSchema = z.strictObject({
   name: z.string().trim().min(1).max(80),
   people: z.array(memberSchema).max(MOST_PEOPLE),
   setting: groupSettingSchema.prefault({}),
-  shown: z.array(z.string().max(80)).optional().describe("Drills the group has been handed before, by id; left out, nobody knows"),
-  lately: z.array(z.strictObject({ title: z.string().max(120), drills: z.array(z.string().max(80)) })).max(MOST_LATELY).optional().describe("The sessions last handed to the group, the newest first, with their drills by id"),
+  shown: z
+    .array(z.string().max(80))
+    .optional()
+    .describe("Drills the group has been handed before, by id; left out, nobody knows"),
+  lately: z
+    .array(z.strictObject({ title: z.string().max(120), drills: z.array(z.string().max(80)) }))
+    .max(MOST_LATELY)
+    .optional()
+    .describe("The sessions last handed to the group, the newest first, with their drills by id"),
 });
 
 /** What is chosen for somebody in place of an item: a rest, or another level or drill in the same time. `at` is the item's drill when it was chosen. */
-export type PersonChoice = { block: number; item: number; at: string; does: "rest" | { drill: string; level: LevelName } };
+export type PersonChoice = {
+  block: number;
+  item: number;
+  at: string;
+  does: "rest" | { drill: string; level: LevelName };
+};
 
 export type Member = z.infer<typeof memberSchema> & { choices?: readonly PersonChoice[] };
 export type Group = Omit<z.infer<typeof groupSchema>, "people"> & { people: Member[] };

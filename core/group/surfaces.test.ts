@@ -3,7 +3,8 @@ import { groundAgainst, SURFACES } from "./surfaces";
 import type { Drill } from "~/core/drills/schema";
 import { drawnDrillById } from "~/library/drawn";
 
-const against = (drill: Drill, surface: (typeof SURFACES)[number], level: keyof Drill["levels"] = "standard") => groundAgainst(drill, drill.levels[level], surface);
+const against = (drill: Drill, surface: (typeof SURFACES)[number], level: keyof Drill["levels"] = "standard") =>
+  groundAgainst(drill, drill.levels[level], surface);
 const drill = (id: string) => drawnDrillById(id)!;
 /** Which surfaces keep a drill off. */
 const off = (one: Drill) => SURFACES.filter((surface) => against(one, surface) !== undefined);
@@ -25,7 +26,10 @@ describe("what a group stands on", () => {
   });
   it("looks at where a drill ends, too", () => {
     const squat = drill("squat-free");
-    const ends: Drill = { ...squat, levels: { ...squat.levels, standard: { ...squat.levels.standard, endPosture: "long-sit" } } };
+    const ends: Drill = {
+      ...squat,
+      levels: { ...squat.levels, standard: { ...squat.levels.standard, endPosture: "long-sit" } },
+    };
     expect(against(ends, "wet grass")).toBe("goes down on wet grass");
   });
 });

@@ -4,7 +4,15 @@ import { knownStress } from "~/core/stress/at";
 import { HEIGHT, type Posture } from "~/core/vocabulary/postures";
 
 /** What a group stands on. */
-export const SURFACES = ["mat", "hall floor", "dry grass", "wet grass", "hard ground", "dock or deck", "carpet"] as const;
+export const SURFACES = [
+  "mat",
+  "hall floor",
+  "dry grass",
+  "wet grass",
+  "hard ground",
+  "dock or deck",
+  "carpet",
+] as const;
 
 export type Surface = (typeof SURFACES)[number];
 
@@ -19,7 +27,13 @@ export const SURFACE_FACTS: Readonly<Record<Surface, Ground>> = {
   "hall floor": { words: "Hall floor", on: "on a hall floor", down: true, kneel: "pad", onTheSpot: false },
   "dry grass": { words: "Dry grass", on: "on dry grass", down: true, kneel: "yes", onTheSpot: false },
   "wet grass": { words: "Wet grass", on: "on wet grass", down: false, kneel: "no", onTheSpot: false },
-  "hard ground": { words: "Hard ground: street, dry track", on: "on hard ground", down: false, kneel: "pad", onTheSpot: false },
+  "hard ground": {
+    words: "Hard ground: street, dry track",
+    on: "on hard ground",
+    down: false,
+    kneel: "pad",
+    onTheSpot: false,
+  },
   "dock or deck": { words: "Dock or deck", on: "on a dock or deck", down: false, kneel: "no", onTheSpot: true },
   carpet: { words: "Carpet", on: "on carpet", down: true, kneel: "yes", onTheSpot: false },
 };
@@ -30,14 +44,17 @@ const kneels = (posture: Posture): boolean => posture === "half-kneeling" || pos
 
 /** Balance with no hand on anything; eyes closed, hops and swings take much with a hand, too. */
 export const isFreeBalance = (level: DrillLevel): boolean =>
-  knownStress(level).always.some((s) => s.area === "balance" && (s.grade === 2 || !level.kit.some((kit) => kitFacts(kit).steadies)));
+  knownStress(level).always.some(
+    (s) => s.area === "balance" && (s.grade === 2 || !level.kit.some((kit) => kitFacts(kit).steadies)),
+  );
 
 /** Why a level of a drill is not for a surface, as the end of a sentence that begins with its name; undefined where it is. A kneeling hall floor or street wants a pad under the knee. */
 export function groundAgainst(drill: Pick<Drill, "method">, level: DrillLevel, surface: Surface): string | undefined {
   const { on, down, kneel, onTheSpot } = SURFACE_FACTS[surface];
   const postures = [level.posture, level.endPosture];
   if (!down && postures.some(isDown)) return `goes down ${on}`;
-  if (postures.some(kneels) && (kneel === "no" || (kneel === "pad" && !level.kit.includes("pad")))) return `kneels ${on}${kneel === "pad" ? " without a pad" : ""}`;
+  if (postures.some(kneels) && (kneel === "no" || (kneel === "pad" && !level.kit.includes("pad"))))
+    return `kneels ${on}${kneel === "pad" ? " without a pad" : ""}`;
   if (onTheSpot && drill.method === "travel") return `travels ${on}`;
   if (onTheSpot && isFreeBalance(level)) return `is done on one leg, or nearly, ${on} with nothing to hold on to`;
   return undefined;

@@ -20,7 +20,15 @@ export function welcomeMessage({ name, address }: { name: string; address: strin
 }
 
 /** To somebody who asked for an account and has one. */
-export function alreadyHereMessage({ name, signIn, forgotten }: { name: string; signIn: string; forgotten: string }): MessageText {
+export function alreadyHereMessage({
+  name,
+  signIn,
+  forgotten,
+}: {
+  name: string;
+  signIn: string;
+  forgotten: string;
+}): MessageText {
   return {
     kind: "already-here",
     subject: "You have a Mapset account already",
@@ -48,6 +56,9 @@ export function passwordChangedMessage({ name, forgotten }: { name: string; forg
 
 /** A name as it may stand in a line: whoever asks for an account chooses it, and must not be able to write the message. */
 function oneLine(name: string): string {
-  const line = name.replace(/[\s\p{C}]+/gu, " ").replace(/https?:|www\.|[/\\<>@]/gi, "").trim();
+  const line = name
+    .replace(/[\s\p{C}]+/gu, " ")
+    .replace(/https?:|www\.|[/\\<>@]/gi, "")
+    .trim();
   return line.length > 40 ? `${Array.from(line).slice(0, 40).join("")}…` : line || "coach";
 }

@@ -6,13 +6,21 @@ import { POSTURES } from "~/core/vocabulary/postures";
 const thing = (from: Ordered["from"], to = from, kit: Ordered["kit"] = []): Ordered => ({ from, to, kit });
 
 /** Every order of n things. */
-const orders = (n: number): number[][] => (n === 0 ? [[]] : orders(n - 1).flatMap((rest) => Array.from({ length: n }, (_, at) => rest.toSpliced(at, 0, n - 1))));
+const orders = (n: number): number[][] =>
+  n === 0 ? [[]] : orders(n - 1).flatMap((rest) => Array.from({ length: n }, (_, at) => rest.toSpliced(at, 0, n - 1)));
 
 const things = fc.array(
-  fc.record({ from: fc.constantFrom(...POSTURES), to: fc.constantFrom(...POSTURES), kit: fc.subarray(["pad", "stick", "block"] as const, { maxLength: 2 }) }),
+  fc.record({
+    from: fc.constantFrom(...POSTURES),
+    to: fc.constantFrom(...POSTURES),
+    kit: fc.subarray(["pad", "stick", "block"] as const, { maxLength: 2 }),
+  }),
   { minLength: 1, maxLength: 6 },
 );
-const standing: fc.Arbitrary<Standing> = fc.option(fc.record({ posture: fc.constantFrom(...POSTURES), kit: fc.constant([] as const) }), { nil: undefined });
+const standing: fc.Arbitrary<Standing> = fc.option(
+  fc.record({ posture: fc.constantFrom(...POSTURES), kit: fc.constant([] as const) }),
+  { nil: undefined },
+);
 
 describe("the order with the fewest moves", () => {
   it("keeps floor work together: two on the floor between three standing", () => {
@@ -27,7 +35,11 @@ describe("the order with the fewest moves", () => {
     expect(bestOrder(list, undefined, { kitChange: 4 })?.order).toEqual([0, 1, 2, 3]);
   });
   it("fetches a piece of kit once", () => {
-    const list = [thing("standing", "standing", ["stick"]), thing("standing"), thing("standing", "standing", ["stick"])];
+    const list = [
+      thing("standing", "standing", ["stick"]),
+      thing("standing"),
+      thing("standing", "standing", ["stick"]),
+    ];
     expect(bestOrder(list, undefined, { kitChange: 4 })).toMatchObject({ seconds: 4 });
   });
   it("is as good as the best of all orders, with what comes first kept first", () => {
@@ -36,7 +48,11 @@ describe("the order with the fewest moves", () => {
         const n = list.length;
         const own: Ordered[] = list.map((t, i) => (chained && i === n - 1 && n > 2 ? { ...t, after: [0] } : t));
         const last = fixed ? n - 1 : undefined;
-        const allowed = orders(n).filter((order) => (last === undefined || order.at(-1) === last) && own.every((t, i) => (t.after ?? []).every((j) => order.indexOf(j) < order.indexOf(i))));
+        const allowed = orders(n).filter(
+          (order) =>
+            (last === undefined || order.at(-1) === last) &&
+            own.every((t, i) => (t.after ?? []).every((j) => order.indexOf(j) < order.indexOf(i))),
+        );
         const best = Math.min(...allowed.map((order) => secondsOf(own, order, before, { kitChange: 4 })));
         const found = bestOrder(own, before, { kitChange: 4 }, { last })!;
         expect(found.seconds).toBeCloseTo(best, 9);
@@ -47,22 +63,54 @@ describe("the order with the fewest moves", () => {
     );
   });
   it("says nothing of more than it can try, of none, and of what cannot be", () => {
-    expect(bestOrder(Array.from({ length: MOST_ORDERED + 1 }, () => thing("supine")), undefined, { kitChange: 4 })).toBeUndefined();
+    expect(
+      bestOrder(
+        Array.from({ length: MOST_ORDERED + 1 }, () => thing("supine")),
+        undefined,
+        { kitChange: 4 },
+      ),
+    ).toBeUndefined();
     expect(bestOrder([], undefined, { kitChange: 4 })).toBeUndefined();
-    expect(bestOrder([{ ...thing("supine"), after: [1] }, { ...thing("standing"), after: [0] }], undefined, { kitChange: 4 })).toBeUndefined();
+    expect(
+      bestOrder(
+        [
+          { ...thing("supine"), after: [1] },
+          { ...thing("standing"), after: [0] },
+        ],
+        undefined,
+        { kitChange: 4 },
+      ),
+    ).toBeUndefined();
   });
   it("finds a good order for more, never a worse one, with what comes first kept first", () => {
     fc.assert(
-      fc.property(fc.array(fc.record({ from: fc.constantFrom(...POSTURES), to: fc.constantFrom(...POSTURES), kit: fc.subarray(["pad", "stick"] as const) }), { minLength: 2, maxLength: 14 }), (list) => {
-        const n = list.length;
-        const things: Ordered[] = list.map((t, i) => (i === n - 2 ? { ...t, after: [0] } : t));
-        const found = betterOrder(things, undefined, { kitChange: 4 }, { last: n - 1 });
-        expect(found.seconds).toBeLessThanOrEqual(secondsOf(things, list.map((_, i) => i), undefined, { kitChange: 4 }) + 1e-9);
-        expect(found.seconds).toBeCloseTo(secondsOf(things, found.order, undefined, { kitChange: 4 }), 9);
-        expect([...found.order].sort((a, b) => a - b)).toEqual(list.map((_, i) => i));
-        expect(found.order.at(-1)).toBe(n - 1);
-        if (n > 2) expect(found.order.indexOf(0)).toBeLessThanOrEqual(found.order.indexOf(n - 2));
-      }),
+      fc.property(
+        fc.array(
+          fc.record({
+            from: fc.constantFrom(...POSTURES),
+            to: fc.constantFrom(...POSTURES),
+            kit: fc.subarray(["pad", "stick"] as const),
+          }),
+          { minLength: 2, maxLength: 14 },
+        ),
+        (list) => {
+          const n = list.length;
+          const things: Ordered[] = list.map((t, i) => (i === n - 2 ? { ...t, after: [0] } : t));
+          const found = betterOrder(things, undefined, { kitChange: 4 }, { last: n - 1 });
+          expect(found.seconds).toBeLessThanOrEqual(
+            secondsOf(
+              things,
+              list.map((_, i) => i),
+              undefined,
+              { kitChange: 4 },
+            ) + 1e-9,
+          );
+          expect(found.seconds).toBeCloseTo(secondsOf(things, found.order, undefined, { kitChange: 4 }), 9);
+          expect([...found.order].sort((a, b) => a - b)).toEqual(list.map((_, i) => i));
+          expect(found.order.at(-1)).toBe(n - 1);
+          if (n > 2) expect(found.order.indexOf(0)).toBeLessThanOrEqual(found.order.indexOf(n - 2));
+        },
+      ),
       { numRuns: 60 },
     );
   });

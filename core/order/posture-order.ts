@@ -17,18 +17,29 @@ export const MOST_ORDERED = 10;
 
 /** Seconds from one thing to the next. Kit that stays where it is costs the same in any order, and is left out. */
 export const moveCost = (before: Standing, next: Pick<Ordered, "from" | "kit">, pace: MovingPace): Seconds =>
-  (before ? moveSeconds(before.posture, next.from, pace) : 0) + (next.kit.length === 0 ? 0 : piecesToFetch(carried(before?.kit ?? []), carried(next.kit)).length * pace.kitChange);
+  (before ? moveSeconds(before.posture, next.from, pace) : 0) +
+  (next.kit.length === 0 ? 0 : piecesToFetch(carried(before?.kit ?? []), carried(next.kit)).length * pace.kitChange);
 
 /**
  * The order with the least time between things: exact, by dynamic programming over subsets (Held and Karp 1962), with what
  * must come before what kept; of equally good orders the one nearest to the order given. `last` stays at the end.
  * Returns places in the order given, or `undefined` for more than `MOST_ORDERED` things or an order that cannot be.
  */
-export function bestOrder(things: readonly Ordered[], before: Standing, pace: MovingPace, { last }: { last?: number | undefined } = {}): { order: number[]; seconds: Seconds } | undefined {
+export function bestOrder(
+  things: readonly Ordered[],
+  before: Standing,
+  pace: MovingPace,
+  { last }: { last?: number | undefined } = {},
+): { order: number[]; seconds: Seconds } | undefined {
   const n = things.length;
   if (n > MOST_ORDERED || n === 0) return undefined;
   const start = Float64Array.from(things, (thing) => moveCost(before, thing, pace));
-  const ends = cheapestOrders(n, { start, cost: costsOf(things, pace), needs: Int32Array.from(things, (t) => bitsOf(t.after)), last });
+  const ends = cheapestOrders(n, {
+    start,
+    cost: costsOf(things, pace),
+    needs: Int32Array.from(things, (t) => bitsOf(t.after)),
+    last,
+  });
   const least = Math.min(...ends.cost);
   if (least === Infinity) return undefined;
   const order = ends.order(ends.cost.indexOf(least));
@@ -39,12 +50,18 @@ export function bestOrder(things: readonly Ordered[], before: Standing, pace: Mo
  * A good order for more things than can be tried: the one given, with single things moved to where that saves most, until
  * no move saves anything. Not proven to be the best.
  */
-export function betterOrder(things: readonly Ordered[], before: Standing, pace: MovingPace, { last }: { last?: number | undefined } = {}): { order: number[]; seconds: Seconds } {
+export function betterOrder(
+  things: readonly Ordered[],
+  before: Standing,
+  pace: MovingPace,
+  { last }: { last?: number | undefined } = {},
+): { order: number[]; seconds: Seconds } {
   const n = things.length;
   const cost = costsOf(things, pace);
   const start = Float64Array.from(things, (thing) => moveCost(before, thing, pace));
   // What it costs to come to one thing from another, or from the beginning; nothing after the end.
-  const step = (a: number | undefined, b: number | undefined): Seconds => (b === undefined ? 0 : a === undefined ? start[b]! : cost[a * n + b]!);
+  const step = (a: number | undefined, b: number | undefined): Seconds =>
+    b === undefined ? 0 : a === undefined ? start[b]! : cost[a * n + b]!;
   let order = things.map((_, i) => i);
   for (let round = 0; round < n; round++) {
     let best: { order: number[]; saves: Seconds } | undefined;
@@ -70,7 +87,9 @@ export function betterOrder(things: readonly Ordered[], before: Standing, pace: 
 export function costsOf(things: readonly Ordered[], pace: MovingPace): Float64Array {
   const n = things.length;
   const cost = new Float64Array(n * n);
-  things.forEach((a, i) => things.forEach((b, j) => (cost[i * n + j] = moveCost({ posture: a.to, kit: a.kit }, b, pace))));
+  things.forEach((a, i) =>
+    things.forEach((b, j) => (cost[i * n + j] = moveCost({ posture: a.to, kit: a.kit }, b, pace))),
+  );
   return cost;
 }
 
@@ -81,7 +100,12 @@ function keeps(things: readonly Ordered[], order: readonly number[]): boolean {
 }
 
 /** Seconds of moving and fetching in an order, but for what is set up once. */
-export function secondsOf(things: readonly Ordered[], order: readonly number[], before: Standing, pace: MovingPace): Seconds {
+export function secondsOf(
+  things: readonly Ordered[],
+  order: readonly number[],
+  before: Standing,
+  pace: MovingPace,
+): Seconds {
   let at = before;
   return order.reduce((sum, i) => {
     const cost = moveCost(at, things[i]!, pace);

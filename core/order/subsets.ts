@@ -5,7 +5,8 @@ const TIE = 1e-6;
 
 type Search = {
   /** What it costs to come to each thing first, and from thing i to thing j at i · n + j. */
-  start: ArrayLike<Seconds>; cost: ArrayLike<Seconds>;
+  start: ArrayLike<Seconds>;
+  cost: ArrayLike<Seconds>;
   /** For each thing the things that come before it, as bits. */
   needs: ArrayLike<number>;
   /** The thing that stays at the end. */
@@ -47,7 +48,7 @@ export function cheapestOrders(n: number, { start, cost, needs, last }: Search):
     }
   const order = (end: number): number[] => {
     const list: number[] = [];
-    for (let mask = size - 1, i = end; i >= 0; ) {
+    for (let mask = size - 1, i = end; i >= 0;) {
       list.unshift(i);
       const previous = from[mask * n + i]!;
       mask &= ~(1 << i);
@@ -59,4 +60,5 @@ export function cheapestOrders(n: number, { start, cost, needs, last }: Search):
 }
 
 /** Things named by their places, as bits. */
-export const bitsOf = (places: readonly number[] | undefined): number => (places ?? []).reduce((mask, i) => mask | (1 << i), 0);
+export const bitsOf = (places: readonly number[] | undefined): number =>
+  (places ?? []).reduce((mask, i) => mask | (1 << i), 0);

@@ -1,13 +1,48 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
-import { after, allDue, allWaiting, beside, checkInItem, coveredBy, fuller, MOST_BYTES, MOST_ITEMS, nextToSend, noRoom, pastShowing, readItem, runItem, untilNext, waitAfter, type Answer, type Item } from "./item";
+import {
+  after,
+  allDue,
+  allWaiting,
+  beside,
+  checkInItem,
+  coveredBy,
+  fuller,
+  MOST_BYTES,
+  MOST_ITEMS,
+  nextToSend,
+  noRoom,
+  pastShowing,
+  readItem,
+  runItem,
+  untilNext,
+  waitAfter,
+  type Answer,
+  type Item,
+} from "./item";
 import type { CheckIn, Progress } from "~/core/checkin/schema";
 
 const T = 1_790_000_000_000;
 const DAY = 24 * 3_600_000;
-const progress = (key: string, shareDone = 0.5, finished = false): Progress => ({ key, person: { athleteId: null, name: "Tern" }, shareDone, finished, begun: T, sent: undefined });
-const said = (key: string, pain = false): CheckIn => ({ run: progress(key), hard: 4, tightness: [], pain, painWhere: "", note: "", said: T });
-const run = (key: string, now = T, share = 0.5, finished = false) => runItem("link", progress(key, share, finished), { now, stamp: `${now}` });
+const progress = (key: string, shareDone = 0.5, finished = false): Progress => ({
+  key,
+  person: { athleteId: null, name: "Tern" },
+  shareDone,
+  finished,
+  begun: T,
+  sent: undefined,
+});
+const said = (key: string, pain = false): CheckIn => ({
+  run: progress(key),
+  hard: 4,
+  tightness: [],
+  pain,
+  painWhere: "",
+  note: "",
+  said: T,
+});
+const run = (key: string, now = T, share = 0.5, finished = false) =>
+  runItem("link", progress(key, share, finished), { now, stamp: `${now}` });
 const checkIn = (key: string, now = T, pain = false) => checkInItem("link", said(key, pain), { now, stamp: `${now}` });
 const later = (item: Item, ms: number): Item => ({ ...item, next: T + ms });
 
@@ -57,28 +92,44 @@ describe("an answer", () => {
   });
   it("that settles it keeps it, with what was said, for thirty days", () => {
     const gone = after(item, { kind: "gone", words: "This link has been withdrawn." }, T)!;
-    expect(gone).toMatchObject({ state: "gone", words: "This link has been withdrawn.", settled: T, body: { pain: true } });
+    expect(gone).toMatchObject({
+      state: "gone",
+      words: "This link has been withdrawn.",
+      settled: T,
+      body: { pain: true },
+    });
     expect(pastShowing([gone], T + 30 * DAY)).toEqual([]);
     expect(pastShowing([gone], T + 30 * DAY + 1)).toEqual([gone]);
   });
   it("that may change keeps it for the next minute's try", () => {
-    for (const kind of ["signed-out", "newer"] as const) expect(after(item, { kind }, T)).toMatchObject({ state: kind, next: T + 60_000 });
+    for (const kind of ["signed-out", "newer"] as const)
+      expect(after(item, { kind }, T)).toMatchObject({ state: kind, next: T + 60_000 });
   });
   it("of no kind but taken ever loses a check-in", () => {
     const answers: fc.Arbitrary<Answer> = fc.oneof(
-      fc.constantFrom<Answer>({ kind: "offline" }, { kind: "signed-out" }, { kind: "newer" }), fc.record({ kind: fc.constant("busy" as const), seconds: fc.nat(10_000) }), fc.record({ kind: fc.constantFrom("gone" as const, "refused" as const), words: fc.string() }),
+      fc.constantFrom<Answer>({ kind: "offline" }, { kind: "signed-out" }, { kind: "newer" }),
+      fc.record({ kind: fc.constant("busy" as const), seconds: fc.nat(10_000) }),
+      fc.record({ kind: fc.constantFrom("gone" as const, "refused" as const), words: fc.string() }),
     );
-    fc.assert(fc.property(fc.array(answers, { maxLength: 30 }), (all) => {
-      const left = all.reduce<Item>((one, answer) => after(one, answer, T)!, item);
-      expect(left.body).toEqual(item.body);
-    }));
+    fc.assert(
+      fc.property(fc.array(answers, { maxLength: 30 }), (all) => {
+        const left = all.reduce<Item>((one, answer) => after(one, answer, T)!, item);
+        expect(left.body).toEqual(item.body);
+      }),
+    );
   });
 });
 
 describe("beside what is kept", () => {
   it("a run told again is the fuller of both, and stays in its place", () => {
     const kept = { ...later(run("a", T, 0.7, true), 9_000), tries: 3 };
-    expect(beside(run("a", T + 5, 0.6), [kept])).toMatchObject({ made: T, tries: 3, next: T + 9_000, stamp: `${T + 5}`, body: { shareDone: 0.7, finished: true } });
+    expect(beside(run("a", T + 5, 0.6), [kept])).toMatchObject({
+      made: T,
+      tries: 3,
+      next: T + 9_000,
+      stamp: `${T + 5}`,
+      body: { shareDone: 0.7, finished: true },
+    });
     expect(fuller(progress("a", 0.2), progress("a", 0.4, true))).toMatchObject({ shareDone: 0.4, finished: true });
   });
   it("a check-in is given once, takes its run's tellings with it, and ends them", () => {
@@ -102,9 +153,20 @@ describe("beside what is kept", () => {
 
 describe("what a device kept", () => {
   it("is read as it was written", () => {
-    for (const item of [run("a"), checkIn("a", T, true)]) expect(readItem(JSON.parse(JSON.stringify(item)))).toEqual(JSON.parse(JSON.stringify(item)));
+    for (const item of [run("a"), checkIn("a", T, true)])
+      expect(readItem(JSON.parse(JSON.stringify(item)))).toEqual(JSON.parse(JSON.stringify(item)));
   });
   it("of a newer page, or of no page at all, is left alone", () => {
-    for (const odd of [null, 3, "x", {}, { ...run("a"), version: 2 }, { ...run("a"), kind: "film" }, { ...run("a"), next: "soon" }, { ...run("a"), body: undefined }]) expect(readItem(odd)).toBeUndefined();
+    for (const odd of [
+      null,
+      3,
+      "x",
+      {},
+      { ...run("a"), version: 2 },
+      { ...run("a"), kind: "film" },
+      { ...run("a"), next: "soon" },
+      { ...run("a"), body: undefined },
+    ])
+      expect(readItem(odd)).toBeUndefined();
   });
 });

@@ -50,7 +50,11 @@ export type Whose = { run: OfLink; "check-in": OfLink; session: OfCoach };
 export type Item<K extends Kind = Kind> = { [P in K]: Common & { kind: P; whose: Whose[P]; body: Bodies[P] } }[K];
 
 /** What came of a try. `offline` is no answer at all. */
-export type Answer = { kind: "taken" | "offline" } | { kind: "busy"; /** Asked to wait so long. */ seconds?: number } | { kind: "signed-out" | "newer" } | { kind: "gone" | "refused"; words: string };
+export type Answer =
+  | { kind: "taken" | "offline" }
+  | { kind: "busy"; /** Asked to wait so long. */ seconds?: number }
+  | { kind: "signed-out" | "newer" }
+  | { kind: "gone" | "refused"; words: string };
 
 /** Limits of what a device keeps. Check-ins are kept beyond them. */
 export const MOST_ITEMS = 200;
@@ -63,14 +67,16 @@ const LONGEST_WAIT_S = 60;
 export const waitAfter = (tries: number): number => Math.min(LONGEST_WAIT_S, 2 ** Math.max(0, tries - 1));
 
 /** Settled is what no try will change. A session that is newer elsewhere waits for its coach to choose; a report, for a server that can read it. */
-export const isSettled = ({ state, kind }: Item): boolean => state === "gone" || state === "refused" || (state === "newer" && kind === "session");
+export const isSettled = ({ state, kind }: Item): boolean =>
+  state === "gone" || state === "refused" || (state === "newer" && kind === "session");
 
 /** Whether an item may be sent by this page just now. */
 export type May = (item: Item) => boolean;
 const ALL: May = () => true;
 
 /** Whether an item may be tried. A clock that was set back must not hold it for ever: no wait is longer than the longest. */
-const isDue = (item: Item, now: EpochMs): boolean => !isSettled(item) && (item.next <= now || item.next > now + LONGEST_WAIT_S * 1000);
+const isDue = (item: Item, now: EpochMs): boolean =>
+  !isSettled(item) && (item.next <= now || item.next > now + LONGEST_WAIT_S * 1000);
 
 const inOrder = (items: readonly Item[]) => [...items].sort((a, b) => a.made - b.made || (a.key < b.key ? -1 : 1));
 
@@ -88,16 +94,19 @@ export function nextToSend(items: readonly Item[], now: EpochMs, may: May = ALL)
 /** Milliseconds until something can be tried; undefined where nothing waits. */
 export function untilNext(items: readonly Item[], now: EpochMs, may: May = ALL): number | undefined {
   const first = new Map<string, Item>();
-  for (const item of inOrder(items)) if (!isSettled(item) && may(item) && !first.has(item.thing)) first.set(item.thing, item);
+  for (const item of inOrder(items))
+    if (!isSettled(item) && may(item) && !first.has(item.thing)) first.set(item.thing, item);
   const waits = [...first.values()].map((item) => (isDue(item, now) ? 0 : item.next - now));
   return waits.length > 0 ? Math.min(...waits) : undefined;
 }
 
 /** With everything that is due waiting as long as one that met no connection: the others would only meet the same. */
-export const allWaiting = (items: readonly Item[], until: EpochMs): Item[] => items.map((item) => (isSettled(item) || item.next >= until ? item : { ...item, next: until }));
+export const allWaiting = (items: readonly Item[], until: EpochMs): Item[] =>
+  items.map((item) => (isSettled(item) || item.next >= until ? item : { ...item, next: until }));
 
 /** With everything that waits due at once: the connection is back, or somebody looks at the page. */
-export const allDue = (items: readonly Item[], now: EpochMs): Item[] => items.map((item) => (isSettled(item) || item.next <= now ? item : { ...item, next: now }));
+export const allDue = (items: readonly Item[], now: EpochMs): Item[] =>
+  items.map((item) => (isSettled(item) || item.next <= now ? item : { ...item, next: now }));
 
 /** What is left of an item after an answer; undefined where it has been taken. */
 export function after(item: Item, answer: Answer, now: EpochMs): Item | undefined {
@@ -109,22 +118,44 @@ export function after(item: Item, answer: Answer, now: EpochMs): Item | undefine
     case "gone":
     case "refused":
       // How far a run was is nothing to be told in person; its check-in is.
-      return item.kind === "run" ? undefined : { ...item, tries, state: answer.kind, settled: now, words: answer.words };
+      return item.kind === "run"
+        ? undefined
+        : { ...item, tries, state: answer.kind, settled: now, words: answer.words };
     case "signed-out":
     case "newer":
       // Neither lasts: somebody signs in, the server is brought up to date.
-      return { ...item, tries, state: answer.kind, next: later(LONGEST_WAIT_S), ...(answer.kind === "newer" && item.kind === "session" && { settled: now }) };
+      return {
+        ...item,
+        tries,
+        state: answer.kind,
+        next: later(LONGEST_WAIT_S),
+        ...(answer.kind === "newer" && item.kind === "session" && { settled: now }),
+      };
     default:
-      return { ...item, tries, state: "waiting", last: answer.kind, next: later(Math.max(waitAfter(tries), answer.kind === "busy" ? Math.min(LONGEST_WAIT_S, answer.seconds ?? 0) : 0)) };
+      return {
+        ...item,
+        tries,
+        state: "waiting",
+        last: answer.kind,
+        next: later(
+          Math.max(waitAfter(tries), answer.kind === "busy" ? Math.min(LONGEST_WAIT_S, answer.seconds ?? 0) : 0),
+        ),
+      };
   }
 }
 
 /** Items of a run that go when its check-in is made: that carries the same again. */
-export const coveredBy = (item: Item, all: readonly Item[]): Item[] => (item.kind === "check-in" ? all.filter((one) => one.kind === "run" && one.thing === item.thing) : []);
+export const coveredBy = (item: Item, all: readonly Item[]): Item[] =>
+  item.kind === "check-in" ? all.filter((one) => one.kind === "run" && one.thing === item.thing) : [];
 
 /** The fuller of two tellings of a run: what was done is never done less, and a run that ended has ended. */
 export function fuller(one: Progress, other: Progress): Progress {
-  return { ...other, shareDone: Math.max(one.shareDone, other.shareDone), finished: one.finished || other.finished, begun: one.begun ?? other.begun };
+  return {
+    ...other,
+    shareDone: Math.max(one.shareDone, other.shareDone),
+    finished: one.finished || other.finished,
+    begun: one.begun ?? other.begun,
+  };
 }
 
 /**
@@ -136,25 +167,35 @@ export function beside(item: Item, all: readonly Item[]): Item | undefined {
   const known = all.find((one) => one.key === item.key);
   if (!known) return item;
   if (item.kind === "check-in") return undefined;
-  const place = { made: known.made, tries: known.tries, next: known.next, state: isSettled(known) ? "waiting" as const : known.state };
+  const place = {
+    made: known.made,
+    tries: known.tries,
+    next: known.next,
+    state: isSettled(known) ? ("waiting" as const) : known.state,
+  };
   if (known.kind === "run" && item.kind === "run") return { ...item, ...place, body: fuller(known.body, item.body) };
   return { ...item, ...place };
 }
 
 /** In bytes, near enough: what a browser counts of it. */
-export const sizeOf = (items: readonly Item[]): number => items.reduce((sum, item) => sum + JSON.stringify(item).length, 0);
+export const sizeOf = (items: readonly Item[]): number =>
+  items.reduce((sum, item) => sum + JSON.stringify(item).length, 0);
 
 /** Why an item cannot be kept; undefined where it can. */
 export function noRoom(item: Item, all: readonly Item[]): string | undefined {
   if (item.kind === "check-in" || all.some((one) => one.key === item.key)) return undefined;
-  return all.length >= MOST_ITEMS || sizeOf([...all, item]) > MOST_BYTES ? "This device has too much waiting to be sent to keep more. Let it send that first: it needs a connection." : undefined;
+  return all.length >= MOST_ITEMS || sizeOf([...all, item]) > MOST_BYTES
+    ? "This device has too much waiting to be sent to keep more. Let it send that first: it needs a connection."
+    : undefined;
 }
 
 /** What is past being shown. Edits of a session stay until their coach has chosen. */
-export const pastShowing = (items: readonly Item[], now: EpochMs): Item[] => items.filter((item) => item.kind !== "session" && item.settled !== undefined && now - item.settled > SHOWN_MS);
+export const pastShowing = (items: readonly Item[], now: EpochMs): Item[] =>
+  items.filter((item) => item.kind !== "session" && item.settled !== undefined && now - item.settled > SHOWN_MS);
 
 /** A coach's own, of those in this browser. */
-export const isOf = (item: Item, { coach, club }: OfCoach): boolean => "coach" in item.whose && item.whose.coach === coach && item.whose.club === club;
+export const isOf = (item: Item, { coach, club }: OfCoach): boolean =>
+  "coach" in item.whose && item.whose.coach === coach && item.whose.club === club;
 
 const KINDS: readonly string[] = ["run", "check-in", "session"] satisfies Kind[];
 
@@ -162,19 +203,52 @@ const KINDS: readonly string[] = ["run", "check-in", "session"] satisfies Kind[]
 export function readItem(value: unknown): Item | undefined {
   const item = value as Partial<Item> | null;
   if (typeof item !== "object" || item?.format !== "mapset/outbox" || item.version !== 1) return undefined;
-  const whole = [item.key, item.thing, item.stamp].every((text) => typeof text === "string") && [item.made, item.tries, item.next].every(Number.isFinite) && KINDS.includes(item.kind ?? "") && typeof item.body === "object";
+  const whole =
+    [item.key, item.thing, item.stamp].every((text) => typeof text === "string") &&
+    [item.made, item.tries, item.next].every(Number.isFinite) &&
+    KINDS.includes(item.kind ?? "") &&
+    typeof item.body === "object";
   return whole ? (item as Item) : undefined;
 }
 
 type Making = { now: EpochMs; stamp: string };
 
-const made = ({ now, stamp }: Making) => ({ format: "mapset/outbox" as const, version: ITEM_VERSION as typeof ITEM_VERSION, stamp, made: now, tries: 0, next: now, state: "waiting" as const });
+const made = ({ now, stamp }: Making) => ({
+  format: "mapset/outbox" as const,
+  version: ITEM_VERSION as typeof ITEM_VERSION,
+  stamp,
+  made: now,
+  tries: 0,
+  next: now,
+  state: "waiting" as const,
+});
 
 /** How far a run of a link is. Told again it takes the place of what was told before. */
-export const runItem = (link: string, body: Progress, making: Making): Item<"run"> => ({ ...made(making), kind: "run", key: `run:${body.key}`, thing: body.key, whose: { link }, body });
+export const runItem = (link: string, body: Progress, making: Making): Item<"run"> => ({
+  ...made(making),
+  kind: "run",
+  key: `run:${body.key}`,
+  thing: body.key,
+  whose: { link },
+  body,
+});
 
 /** A check-in of a link. */
-export const checkInItem = (link: string, body: CheckIn, making: Making): Item<"check-in"> => ({ ...made(making), kind: "check-in", key: `check-in:${body.run.key}`, thing: body.run.key, whose: { link }, body });
+export const checkInItem = (link: string, body: CheckIn, making: Making): Item<"check-in"> => ({
+  ...made(making),
+  kind: "check-in",
+  key: `check-in:${body.run.key}`,
+  thing: body.run.key,
+  whose: { link },
+  body,
+});
 
 /** What has been edited of a session and not been saved. Edited again it takes the place of what was before. */
-export const sessionItem = (session: string, whose: OfCoach, body: SessionEdits, making: Making): Item<"session"> => ({ ...made(making), kind: "session", key: `session:${session}`, thing: session, whose, body });
+export const sessionItem = (session: string, whose: OfCoach, body: SessionEdits, making: Making): Item<"session"> => ({
+  ...made(making),
+  kind: "session",
+  key: `session:${session}`,
+  thing: session,
+  whose,
+  body,
+});

@@ -9,7 +9,9 @@ export type Store = {
   /** Lets go of everything, also of what is not known here. */
   clear: () => Promise<void>;
   /** Puts and drops what `change` says of what is there; nothing where it says nothing. */
-  change: (change: (all: readonly Item[]) => { put?: readonly Item[]; drop?: readonly string[] } | undefined) => Promise<void>;
+  change: (
+    change: (all: readonly Item[]) => { put?: readonly Item[]; drop?: readonly string[] } | undefined,
+  ) => Promise<void>;
 };
 
 /** Keeps items for as long as the page is there. */

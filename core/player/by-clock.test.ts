@@ -13,32 +13,72 @@ import { momentAt } from "~/core/timeline/moment";
  */
 
 const turn = madeDrill("turn", { name: "Standing turn", sides: "each", setUp: ["Feet under the hips."] });
-const lie = madeDrill("lie", { name: "Lying reach", posture: "supine", endPosture: "supine", setUp: ["Lie down."], dose: { kind: "reps", count: 3, tempo: [{ do: "reach", seconds: 4 }] } });
+const lie = madeDrill("lie", {
+  name: "Lying reach",
+  posture: "supine",
+  endPosture: "supine",
+  setUp: ["Lie down."],
+  dose: { kind: "reps", count: 3, tempo: [{ do: "reach", seconds: 4 }] },
+});
 const both = madeDrill("both", { name: "Two ways", directions: 2 });
 const all = [turn, lie, both];
 const drills = (id: string) => all.find((drill) => drill.id === id);
 
 function run(interval: Interval, items: SessionInput["blocks"][number]["items"], demo = 0) {
-  const read = readSession({ format: "mapset/session", version: 2, title: "t", purpose: "off-day", pace: { demo }, blocks: [{ title: "b", interval, items }] }, drills);
+  const read = readSession(
+    {
+      format: "mapset/session",
+      version: 2,
+      title: "t",
+      purpose: "off-day",
+      pace: { demo },
+      blocks: [{ title: "b", interval, items }],
+    },
+    drills,
+  );
   if (!read.ok) throw new Error(JSON.stringify(read.faults));
   const timeline = compile(read.value, drills);
   const at = (place: { block: number; item: number }) => read.value.blocks[place.block]!.items[place.item]!;
   const facts = (place: { block: number; item: number }) => ({ item: at(place), drill: drills(at(place).drill)! });
   return {
     face: (t: number) => faceOf(momentAt(timeline, t)!, facts)!,
-    said: callsOf(timeline.segments, timeline.totalSeconds, (block, item) => ({ name: facts({ block, item }).drill.name, cues: [] })).filter((call) => call.say).map(({ at: second, say }) => `${second}: ${say}`),
-    counted: callsOf(timeline.segments, timeline.totalSeconds, () => ({ name: "", cues: [] })).filter((call) => call.tone === "count" && !call.say).map((call) => call.at),
+    said: callsOf(timeline.segments, timeline.totalSeconds, (block, item) => ({
+      name: facts({ block, item }).drill.name,
+      cues: [],
+    }))
+      .filter((call) => call.say)
+      .map(({ at: second, say }) => `${second}: ${say}`),
+    counted: callsOf(timeline.segments, timeline.totalSeconds, () => ({ name: "", cues: [] }))
+      .filter((call) => call.tone === "count" && !call.say)
+      .map((call) => call.at),
   };
 }
 const t = { kind: "time" as const, seconds: 5 };
 
 describe("between two passes", () => {
   // Left 0 to 30, change 6 and rest 14, right 50 to 80, down 11 and rest 9, lying 100 to 130.
-  const { face, said, counted } = run({ work: 30, rest: 20 }, [{ drill: "turn", dose: t }, { drill: "lie", dose: lie.levels.standard.dose }]);
+  const { face, said, counted } = run({ work: 30, rest: 20 }, [
+    { drill: "turn", dose: t },
+    { drill: "lie", dose: lie.levels.standard.dose },
+  ]);
   it("one count runs down to the work, whatever has to be done before", () => {
     expect(face(10)).toMatchObject({ stage: "work", side: "left", big: "0:20", bigLabel: "left" });
-    expect(face(32)).toMatchObject({ stage: "switch", heading: "Change sides", big: "0:18", bigLabel: "left", side: "right" });
-    expect(face(40)).toMatchObject({ stage: "rest", heading: "Rest", drill: "Standing turn", big: "0:10", bigLabel: "left", side: "right", next: "" });
+    expect(face(32)).toMatchObject({
+      stage: "switch",
+      heading: "Change sides",
+      big: "0:18",
+      bigLabel: "left",
+      side: "right",
+    });
+    expect(face(40)).toMatchObject({
+      stage: "rest",
+      heading: "Rest",
+      drill: "Standing turn",
+      big: "0:10",
+      bigLabel: "left",
+      side: "right",
+      next: "",
+    });
     expect(face(85)).toMatchObject({ stage: "move", heading: "Get ready", drill: "Lying reach", big: "0:15" });
   });
   it("what comes next is shown in the rest, with how it is set up", () =>
@@ -49,12 +89,21 @@ describe("between two passes", () => {
   });
   it("what comes is said once as the rest begins, and the work with a word", () =>
     expect(said).toEqual([
-      "0: Standing turn. Left side. Go.", "30: Rest. Change sides. Right.", "50: Go.", "80: Rest. Next: Lying reach. Lying on the back.", "100: Go.",
-      ...[2, 3, 4, 5, 6, 7].map((rep) => `${100 + 4 * (rep - 1)}: ${rep}.`), "130: That is the session. Well done.",
+      "0: Standing turn. Left side. Go.",
+      "30: Rest. Change sides. Right.",
+      "50: Go.",
+      "80: Rest. Next: Lying reach. Lying on the back.",
+      "100: Go.",
+      ...[2, 3, 4, 5, 6, 7].map((rep) => `${100 + 4 * (rep - 1)}: ${rep}.`),
+      "130: That is the session. Well done.",
     ]));
-  it("counts down to each piece of work once", () => expect(counted.filter((at) => at > 30 && at < 50)).toEqual([47, 48, 49]));
+  it("counts down to each piece of work once", () =>
+    expect(counted.filter((at) => at > 30 && at < 50)).toEqual([47, 48, 49]));
   it("says to watch where it is shown, and no rest where there is none", () => {
-    const shown = run({ work: 30, rest: 20 }, [{ drill: "turn", sides: "left", dose: t }, { drill: "lie", dose: t, demo: 9 }]);
+    const shown = run({ work: 30, rest: 20 }, [
+      { drill: "turn", sides: "left", dose: t },
+      { drill: "lie", dose: t, demo: 9 },
+    ]);
     expect(shown.said.slice(1, 4)).toEqual(["30: Next: Lying reach. Lying on the back.", "41: Watch.", "50: Go."]);
   });
 });

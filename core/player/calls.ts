@@ -20,12 +20,17 @@ const SPOKEN_REP_FROM: Seconds = 2.4;
 /** Every call of a run, ordered by time. Works on the segments as they are run, added time included. */
 export function callsOf(segments: readonly Segment[], total: Seconds, facts: CallFacts): Call[] {
   // Seconds that were added up may come to a little more than their sum.
-  const calls = segments.flatMap((segment, i) => (inGap(segment) ? callsOfGap(segments, i, facts) : callsOfSegment(segment, segments[i - 1], facts))).map((call) => (call.at > total ? { ...call, at: total } : call));
+  const calls = segments
+    .flatMap((segment, i) =>
+      inGap(segment) ? callsOfGap(segments, i, facts) : callsOfSegment(segment, segments[i - 1], facts),
+    )
+    .map((call) => (call.at > total ? { ...call, at: total } : call));
   if (segments.length > 0) calls.push({ at: total, tone: "over", say: "That is the session. Well done." });
   return calls.sort((a, b) => a.at - b.at);
 }
 
-const inGap = (segment: Segment): segment is Exclude<Segment, { kind: "work" }> => segment.kind !== "work" && segment.gap === true;
+const inGap = (segment: Segment): segment is Exclude<Segment, { kind: "work" }> =>
+  segment.kind !== "work" && segment.gap === true;
 
 /**
  * What is called between two passes by the clock: at its first moment the rest and all that comes, in one breath; then only
@@ -41,15 +46,32 @@ function callsOfGap(segments: readonly Segment[], i: number, facts: CallFacts): 
   const down = last ? countDownTo(next.start, next.start - gapStart(segments, i)) : [];
   if (before && inGap(before)) {
     if (segment.kind === "demo") return [{ at, say: "Watch." }, ...down];
-    return [...(segment.kind === "switch" ? [{ at, tone: "count" as const, say: `Change sides. ${capital(segment.to)}.` }] : []), ...down];
+    return [
+      ...(segment.kind === "switch"
+        ? [{ at, tone: "count" as const, say: `Change sides. ${capital(segment.to)}.` }]
+        : []),
+      ...down,
+    ];
   }
   const rests = segments.slice(i, ends < 0 ? undefined : ends).some((one) => one.kind === "rest");
   const work = before?.kind === "work" ? before : undefined;
   const other = !work || !next || work.item !== next.item || work.block !== next.block;
   const { name } = facts(segment.block, segment.item);
-  const side = next?.kind === "work" && (next.side === "left" || next.side === "right") ? ` ${capital(next.side)}.` : "";
-  const comes = other ? `Next: ${name}.${segment.kind === "move" ? ` ${capital(POSTURE_WORDS[segment.to])}.` : ""}${segment.kind === "switch" ? " Change sides." : ""}${side}` : segment.kind === "switch" ? `Change sides.${side}` : side.trim();
-  return [{ at, ...(segment.kind === "switch" && { tone: "count" as const }), say: `${rests ? "Rest. " : ""}${comes}`.trim() }, ...down];
+  const side =
+    next?.kind === "work" && (next.side === "left" || next.side === "right") ? ` ${capital(next.side)}.` : "";
+  const comes = other
+    ? `Next: ${name}.${segment.kind === "move" ? ` ${capital(POSTURE_WORDS[segment.to])}.` : ""}${segment.kind === "switch" ? " Change sides." : ""}${side}`
+    : segment.kind === "switch"
+      ? `Change sides.${side}`
+      : side.trim();
+  return [
+    {
+      at,
+      ...(segment.kind === "switch" && { tone: "count" as const }),
+      say: `${rests ? "Rest. " : ""}${comes}`.trim(),
+    },
+    ...down,
+  ];
 }
 
 /** Since when people are between two passes. */
@@ -61,7 +83,8 @@ function gapStart(segments: readonly Segment[], i: number): Seconds {
 
 function callsOfSegment(segment: Segment, before: Segment | undefined, facts: CallFacts): Call[] {
   const { name, cues, quiet = false } = facts(segment.block, segment.item);
-  const opens = !before || before.block !== segment.block || before.item !== segment.item || before.round !== segment.round;
+  const opens =
+    !before || before.block !== segment.block || before.item !== segment.item || before.round !== segment.round;
   const at = segment.start;
   switch (segment.kind) {
     case "move":
@@ -88,7 +111,13 @@ function callsOfSegment(segment: Segment, before: Segment | undefined, facts: Ca
 
 /** What is said as work begins. By the clock two directions follow each other without a pause, and what comes was called in the rest. */
 function begins(segment: Extract<Segment, { kind: "work" }>, before: Segment | undefined, name: string): string {
-  if (before?.kind === "work" && segment.direction === 2 && before.item === segment.item && before.block === segment.block) return "Other direction.";
+  if (
+    before?.kind === "work" &&
+    segment.direction === 2 &&
+    before.item === segment.item &&
+    before.block === segment.block
+  )
+    return "Other direction.";
   if (before && inGap(before)) return "Go.";
   return `${name}${sideCall(segment.side)}`;
 }
@@ -96,7 +125,8 @@ function begins(segment: Extract<Segment, { kind: "work" }>, before: Segment | u
 /** Three counts before the end of anything long enough to lose track in. */
 const countDown = ({ start, seconds }: Segment): Call[] => countDownTo(start + seconds, seconds);
 
-const countDownTo = (end: Seconds, lasts: Seconds): Call[] => (lasts < COUNT_DOWN_FROM ? [] : [3, 2, 1].map((left) => ({ at: end - left, tone: "count" as const })));
+const countDownTo = (end: Seconds, lasts: Seconds): Call[] =>
+  lasts < COUNT_DOWN_FROM ? [] : [3, 2, 1].map((left) => ({ at: end - left, tone: "count" as const }));
 
 function halfway(segment: Extract<Segment, { kind: "work" }>): Call[] {
   if (segment.beats.length !== 1 || segment.seconds < HALFWAY_FROM) return [];
@@ -117,7 +147,13 @@ function beatCalls(beats: readonly TimedBeat[]): Call[] {
     if (beat.breath && beat.rep <= 2) return [{ at: beat.start, tone: "beat", say: `${capital(beat.do)}.` }];
     if (!opensRep) return [];
     const spoken = i > 0 && repSeconds(beats, i) >= SPOKEN_REP_FROM;
-    return [{ at: beat.start, tone: "beat", ...(spoken && { say: beat.side ? `${beat.rep}, ${beat.side}.` : `${beat.rep}.` }) }];
+    return [
+      {
+        at: beat.start,
+        tone: "beat",
+        ...(spoken && { say: beat.side ? `${beat.rep}, ${beat.side}.` : `${beat.rep}.` }),
+      },
+    ];
   });
 }
 

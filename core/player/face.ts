@@ -44,7 +44,10 @@ export function faceOf(moment: Moment, facts: Facts): Face | undefined {
     drill: drill.name,
     level: item.level === "standard" ? "" : LEVEL_WORDS[item.level],
     ...sidesOf(moment),
-    ...(segment.kind === "work" && segment.directions === 2 && { direction: drill.directionWords?.[segment.direction - 1] ?? `direction ${segment.direction}` }),
+    ...(segment.kind === "work" &&
+      segment.directions === 2 && {
+        direction: drill.directionWords?.[segment.direction - 1] ?? `direction ${segment.direction}`,
+      }),
     ...figureOf(moment),
     ...guideOf(moment),
     lines: linesOf(segment, drill, item, moment),
@@ -73,18 +76,29 @@ function headingOf(segment: Segment): string {
 function sidesOf({ segment, beat, nextWork }: Moment): Pick<Face, "side" | "turn"> {
   if (segment.kind === "switch") return { side: segment.to };
   // By the clock the side that comes is in sight for all of the rest.
-  if (segment.kind !== "work" && segment.gap && (nextWork?.side === "left" || nextWork?.side === "right")) return { side: nextWork.side };
+  if (segment.kind !== "work" && segment.gap && (nextWork?.side === "left" || nextWork?.side === "right"))
+    return { side: nextWork.side };
   if (segment.kind !== "work") return {};
   return { side: sideWords(segment.side) as NonNullable<Face["side"]>, ...(beat?.side && { turn: beat.side }) };
 }
 
 function figureOf({ segment, elapsed, left, beat, nextWork }: Moment): Pick<Face, "big" | "bigLabel" | "clock"> {
   // Between two passes by the clock there is one count: until the work begins, whatever has to be done before.
-  if (segment.kind !== "work" && segment.gap && nextWork) return { big: countdownText(nextWork.start - segment.start - elapsed), bigLabel: "left" };
+  if (segment.kind !== "work" && segment.gap && nextWork)
+    return { big: countdownText(nextWork.start - segment.start - elapsed), bigLabel: "left" };
   const clock = countdownText(left);
-  const counted = segment.kind === "work" && beat && beat.reps > 1 && beat.effort === undefined && segment.beats.every((b) => b.effort === undefined);
+  const counted =
+    segment.kind === "work" &&
+    beat &&
+    beat.reps > 1 &&
+    beat.effort === undefined &&
+    segment.beats.every((b) => b.effort === undefined);
   if (!counted) return { big: clock, bigLabel: "left" };
-  return { big: String(beat.rep), bigLabel: `of ${beat.reps}${beat.breath && segment.beats.length === beat.reps * 2 ? " breaths" : ""}`, clock };
+  return {
+    big: String(beat.rep),
+    bigLabel: `of ${beat.reps}${beat.breath && segment.beats.length === beat.reps * 2 ? " breaths" : ""}`,
+    clock,
+  };
 }
 
 function guideOf({ segment, beat, beatLeft }: Moment): Pick<Face, "guide"> {
@@ -92,8 +106,10 @@ function guideOf({ segment, beat, beatLeft }: Moment): Pick<Face, "guide"> {
   const share = beat.seconds > 0 ? 1 - (beatLeft ?? 0) / beat.seconds : 1;
   return {
     guide: {
-      words: beat.effort === undefined ? beat.do : `${beat.do}, ${beat.effort} %`, share,
-      ...(beat.breath && { breath: beat.breath }), ...(beat.effort !== undefined && { effort: beat.effort }),
+      words: beat.effort === undefined ? beat.do : `${beat.do}, ${beat.effort} %`,
+      share,
+      ...(beat.breath && { breath: beat.breath }),
+      ...(beat.effort !== undefined && { effort: beat.effort }),
     },
   };
 }
@@ -102,15 +118,21 @@ const CUE_SHOWN_SECONDS = 8;
 
 function linesOf(segment: Segment, drill: Drill, item: Item, moment: Moment): string[] {
   if (segment.kind === "move")
-    return [`${POSTURE_WORDS[segment.to]}.`, ...segment.fetch.map((kit) => `Fetch: ${KIT_FACTS[kit].words}, or ${KIT_FACTS[kit].instead}.`)].map(capital);
+    return [
+      `${POSTURE_WORDS[segment.to]}.`,
+      ...segment.fetch.map((kit) => `Fetch: ${KIT_FACTS[kit].words}, or ${KIT_FACTS[kit].instead}.`),
+    ].map(capital);
   if (segment.kind === "demo") return setUpOf(drill, item);
   if (segment.kind === "rest" && segment.gap) return setUpOf(drill, item);
   if (segment.kind !== "work") return [];
-  const cue = (item.cues ?? []).filter((c) => c.at <= moment.elapsed && moment.elapsed < c.at + CUE_SHOWN_SECONDS).at(-1);
+  const cue = (item.cues ?? [])
+    .filter((c) => c.at <= moment.elapsed && moment.elapsed < c.at + CUE_SHOWN_SECONDS)
+    .at(-1);
   return cue ? [cue.say] : drill.steps;
 }
 
-const setUpOf = (drill: Drill, item: Item): string[] => (item.level === "standard" ? drill.setUp : [drill.levels[item.level].how, ...drill.setUp]);
+const setUpOf = (drill: Drill, item: Item): string[] =>
+  item.level === "standard" ? drill.setUp : [drill.levels[item.level].how, ...drill.setUp];
 
 function nextOf(moment: Moment, facts: Facts): string {
   const { segment, nextWork } = moment;
@@ -124,7 +146,9 @@ function nextOf(moment: Moment, facts: Facts): string {
   if (segment.kind === "move" || segment.kind === "demo") return side ? `${nextWork.side} side first` : "";
   if (segment.kind !== "work") return "";
   if (nextWork.set !== segment.set) return `set ${nextWork.set}${side}`;
-  return nextWork.direction !== segment.direction && nextWork.side === segment.side ? (next.drill.directionWords?.[nextWork.direction - 1] ?? "other direction") : `same drill${side}`;
+  return nextWork.direction !== segment.direction && nextWork.side === segment.side
+    ? (next.drill.directionWords?.[nextWork.direction - 1] ?? "other direction")
+    : `same drill${side}`;
 }
 
 function capital(text: string): string {

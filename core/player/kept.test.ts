@@ -1,5 +1,20 @@
 import { describe, expect, it } from "vitest";
-import { isSame, NOTHING_KEPT, readKept, runOf, toGo, withAnswers, withGiven, withMine, withoutAwaited, withoutRun, withoutUnsent, withRun, type Kept, type KeptRun } from "./kept";
+import {
+  isSame,
+  NOTHING_KEPT,
+  readKept,
+  runOf,
+  toGo,
+  withAnswers,
+  withGiven,
+  withMine,
+  withoutAwaited,
+  withoutRun,
+  withoutUnsent,
+  withRun,
+  type Kept,
+  type KeptRun,
+} from "./kept";
 import { NOTHING_OWN } from "./mine";
 import { begin, pause, positionAt, readyRun, tick, type Run } from "./run";
 import type { CheckIn, Person } from "~/core/checkin/schema";
@@ -16,13 +31,35 @@ const guest: Person = { athleteId: null, name: "R. T." };
 /** Watch 20 s, left 30, change 6, right 30: 86 s. */
 function fresh(): Run {
   const drills = lookup([timedDrill("kneel", "half-kneeling")]);
-  const read = readSession({ format: "mapset/session", version: 1, title: "t", purpose: "off-day", blocks: [{ title: "b", items: [{ drill: "kneel", dose: { kind: "time", seconds: 30 } }] }] }, drills);
+  const read = readSession(
+    {
+      format: "mapset/session",
+      version: 1,
+      title: "t",
+      purpose: "off-day",
+      blocks: [{ title: "b", items: [{ drill: "kneel", dose: { kind: "time", seconds: 30 } }] }],
+    },
+    drills,
+  );
   if (!read.ok) throw new Error("bad");
   return readyRun(compile(read.value, drills));
 }
-const running = (key: string, person: Person, seen: number): KeptRun => ({ key, person, run: begin(fresh(), T0), at: at(seen), easier: [] });
+const running = (key: string, person: Person, seen: number): KeptRun => ({
+  key,
+  person,
+  run: begin(fresh(), T0),
+  at: at(seen),
+  easier: [],
+});
 const stored = (kept: Kept): unknown => JSON.parse(JSON.stringify(kept));
-const message = (key: string, pain = false): CheckIn => ({ run: { key, person: tern, shareDone: 0.5, finished: false }, hard: null, tightness: [], pain, painWhere: "", note: "" });
+const message = (key: string, pain = false): CheckIn => ({
+  run: { key, person: tern, shareDone: 0.5, finished: false },
+  hard: null,
+  tightness: [],
+  pain,
+  painWhere: "",
+  note: "",
+});
 
 describe("a run that was left", () => {
   it("waits where it was last followed, however long ago that was begun", () => {
@@ -70,7 +107,9 @@ describe("a check-in", () => {
   it("waits from the end of the run until it is sent, through a closed page and with what was filled in", () => {
     const filled = withAnswers(over, "k", { hard: 4, tightness: [], pain: true, painWhere: "left knee", note: "" });
     const back = readKept(stored(filled), at(5 * HOURS));
-    expect(back.awaited).toMatchObject([{ share: 1, reachedEnd: true, answers: { pain: true, painWhere: "left knee" } }]);
+    expect(back.awaited).toMatchObject([
+      { share: 1, reachedEnd: true, answers: { pain: true, painWhere: "left knee" } },
+    ]);
     expect(readKept(stored(filled), at(86 + 14 * 24 * HOURS - 1)).awaited).toHaveLength(1);
     expect(readKept(stored(filled), at(86 + 14 * 24 * HOURS)).awaited).toEqual([]);
   });
@@ -98,7 +137,14 @@ describe("what an earlier Mapset kept", () => {
     expect(back.person).toEqual(tern);
   });
   it("is handed over one by one, and what was handed over is not asked for again", () => {
-    const before = readKept({ ...stored(over) as Kept, awaited: [], unsent: [{ message: message("k", true) }, { message: message("g"), refused: true }] }, at(100));
+    const before = readKept(
+      {
+        ...(stored(over) as Kept),
+        awaited: [],
+        unsent: [{ message: message("k", true) }, { message: message("g"), refused: true }],
+      },
+      at(100),
+    );
     expect(before.unsent).toHaveLength(2);
     expect(withRun(before, finished, at(100)).awaited).toEqual([]);
     const one = withoutUnsent(before, ["k"]);
@@ -108,7 +154,15 @@ describe("what an earlier Mapset kept", () => {
     expect(withRun(none, finished, at(100)).awaited).toEqual([]);
   });
   it("or is broken, is nothing", () => {
-    for (const broken of [null, 7, "x", [], { version: 2, runs: 5, awaited: [null, {}], unsent: [{ message: {} }], mine: 3, person: 1 }, { run: { key: 1 } }]) expect(readKept(broken, T0)).toEqual(NOTHING_KEPT);
+    for (const broken of [
+      null,
+      7,
+      "x",
+      [],
+      { version: 2, runs: 5, awaited: [null, {}], unsent: [{ message: {} }], mine: 3, person: 1 },
+      { run: { key: 1 } },
+    ])
+      expect(readKept(broken, T0)).toEqual(NOTHING_KEPT);
   });
 });
 

@@ -9,18 +9,48 @@ import type { EpochMs, Seconds, Share } from "~/core/units";
  */
 
 /** A run under way. `at` is when somebody was last seen following it; `easier` are the places asked for easier today. */
-export type KeptRun = { key: string; person: Person; run: Run; at: EpochMs; easier: string[]; /** When it was begun, by the device’s own clock. */ begun?: EpochMs; /** Left without pausing: when. */ awaySince?: EpochMs };
+export type KeptRun = {
+  key: string;
+  person: Person;
+  run: Run;
+  at: EpochMs;
+  easier: string[];
+  /** When it was begun, by the device’s own clock. */ begun?: EpochMs;
+  /** Left without pausing: when. */ awaySince?: EpochMs;
+};
 
 /** What has been filled in of a check-in. */
-export type Answers = { hard: number | null; tightness: Tightness[]; pain: boolean | null; painWhere: string; note: string };
+export type Answers = {
+  hard: number | null;
+  tightness: Tightness[];
+  pain: boolean | null;
+  painWhere: string;
+  note: string;
+};
 
 /** A run that is over and of which nothing has been said yet. */
-export type Awaited = { key: string; person: Person; share: Share; reachedEnd: boolean; at: EpochMs; begun?: EpochMs; answers?: Answers };
+export type Awaited = {
+  key: string;
+  person: Person;
+  share: Share;
+  reachedEnd: boolean;
+  at: EpochMs;
+  begun?: EpochMs;
+  answers?: Answers;
+};
 
 /** A check-in that an earlier version kept here until it arrived; `refused` when it never would. The outbox takes it over. */
 export type Unsent = { message: CheckIn; refused?: boolean };
 
-export type Kept = { version: 2; runs: KeptRun[]; awaited: Awaited[]; /** Keys of runs whose check-in has been given. */ given: string[]; unsent?: Unsent[]; person?: Person; mine: Record<string, Mine> };
+export type Kept = {
+  version: 2;
+  runs: KeptRun[];
+  awaited: Awaited[];
+  /** Keys of runs whose check-in has been given. */ given: string[];
+  unsent?: Unsent[];
+  person?: Person;
+  mine: Record<string, Mine>;
+};
 
 export const NOTHING_KEPT: Kept = { version: 2, runs: [], awaited: [], given: [], mine: {} };
 
@@ -33,19 +63,37 @@ const MOST_KEPT = 80;
 /** What so many people do instead is kept. */
 const MOST_MINE = 8;
 
-const listOf = <T>(value: unknown, is: (one: T) => boolean): T[] => (Array.isArray(value) ? (value as (T | null)[]).filter((one): one is T => typeof one === "object" && one !== null && is(one)).slice(-MOST_KEPT) : []);
-const isRun = ({ key, person, run, at }: KeptRun) => typeof key === "string" && typeof person?.name === "string" && Array.isArray(run?.segments) && Number.isFinite(at);
+const listOf = <T>(value: unknown, is: (one: T) => boolean): T[] =>
+  Array.isArray(value)
+    ? (value as (T | null)[])
+        .filter((one): one is T => typeof one === "object" && one !== null && is(one))
+        .slice(-MOST_KEPT)
+    : [];
+const isRun = ({ key, person, run, at }: KeptRun) =>
+  typeof key === "string" && typeof person?.name === "string" && Array.isArray(run?.segments) && Number.isFinite(at);
 
 /** What a device kept, in whichever shape it was: anything else is nothing. Runs that nobody was looking at wait where they were last followed. */
 export function readKept(value: unknown, now: EpochMs): Kept {
   const old = (typeof value === "object" && value !== null ? value : {}) as Record<string, unknown>;
   const one = old["version"] === 2;
   const runs = listOf<KeptRun>(one ? old["runs"] : [old["run"]], isRun);
-  const unsent = one ? listOf<Unsent>(old["unsent"], (u) => typeof u.message?.run?.key === "string") : listOf<CheckIn>([old["unsent"]], (c) => typeof c.run?.key === "string").map((message) => ({ message }));
-  const awaited = listOf<Awaited>(one ? old["awaited"] : [], (a) => typeof a.key === "string" && typeof a.person?.name === "string" && now - a.at < ASKED_FOR_MS);
+  const unsent = one
+    ? listOf<Unsent>(old["unsent"], (u) => typeof u.message?.run?.key === "string")
+    : listOf<CheckIn>([old["unsent"]], (c) => typeof c.run?.key === "string").map((message) => ({ message }));
+  const awaited = listOf<Awaited>(
+    one ? old["awaited"] : [],
+    (a) => typeof a.key === "string" && typeof a.person?.name === "string" && now - a.at < ASKED_FOR_MS,
+  );
   const person = old["person"] as Person | undefined;
   const kept: Kept = {
-    version: 2, runs: [], awaited, given: Array.isArray(old["given"]) ? (old["given"] as unknown[]).filter((key) => typeof key === "string").slice(-MOST_KEPT) : [], ...(unsent.length > 0 && { unsent }), mine: one && typeof old["mine"] === "object" && old["mine"] !== null ? (old["mine"] as Kept["mine"]) : {},
+    version: 2,
+    runs: [],
+    awaited,
+    given: Array.isArray(old["given"])
+      ? (old["given"] as unknown[]).filter((key) => typeof key === "string").slice(-MOST_KEPT)
+      : [],
+    ...(unsent.length > 0 && { unsent }),
+    mine: one && typeof old["mine"] === "object" && old["mine"] !== null ? (old["mine"] as Kept["mine"]) : {},
     ...(typeof person?.name === "string" && { person }),
   };
   return runs.reduce((all, run) => withRun(all, waiting({ ...run, easier: run.easier ?? [] }), now), kept);
@@ -63,16 +111,27 @@ const withoutKey = <T extends { key: string }>(all: readonly T[], key: string) =
 export function withRun(kept: Kept, one: KeptRun, now: EpochMs): Kept {
   const runs = withoutKey(kept.runs, one.key);
   const { state } = one.run;
-  if (state === "running" || (state === "paused" && now - one.at < STALE_MS)) return { ...kept, runs: [...runs, one].slice(-MOST_KEPT) };
+  if (state === "running" || (state === "paused" && now - one.at < STALE_MS))
+    return { ...kept, runs: [...runs, one].slice(-MOST_KEPT) };
   return letGo({ ...kept, runs }, one, now);
 }
 
 /** With a run that is over, waiting for its check-in. */
 function letGo(kept: Kept, { key, person, run, at, begun }: KeptRun, now: EpochMs): Kept {
-  const known = kept.given.includes(key) || kept.awaited.some((one) => one.key === key) || kept.unsent?.some((one) => one.message.run.key === key);
+  const known =
+    kept.given.includes(key) ||
+    kept.awaited.some((one) => one.key === key) ||
+    kept.unsent?.some((one) => one.message.run.key === key);
   const share = shareDone(run, at);
-  if (known || run.state === "ready" || (run.state !== "finished" && share === 0) || now - at > ASKED_FOR_MS) return kept;
-  return { ...kept, awaited: [...kept.awaited, { key, person, share, reachedEnd: reachedEnd(run, at), at, ...(begun !== undefined && { begun }) }].slice(-MOST_KEPT) };
+  if (known || run.state === "ready" || (run.state !== "finished" && share === 0) || now - at > ASKED_FOR_MS)
+    return kept;
+  return {
+    ...kept,
+    awaited: [
+      ...kept.awaited,
+      { key, person, share, reachedEnd: reachedEnd(run, at), at, ...(begun !== undefined && { begun }) },
+    ].slice(-MOST_KEPT),
+  };
 }
 
 /** Lets a run go to begin another: what was done of it can still be told. */
@@ -82,13 +141,21 @@ export const withoutRun = (kept: Kept, key: string, now: EpochMs): Kept => {
 };
 
 /** With what has been filled in of a check-in so far. */
-export const withAnswers = (kept: Kept, key: string, answers: Answers): Kept => ({ ...kept, awaited: kept.awaited.map((one) => (one.key === key ? { ...one, answers } : one)) });
+export const withAnswers = (kept: Kept, key: string, answers: Answers): Kept => ({
+  ...kept,
+  awaited: kept.awaited.map((one) => (one.key === key ? { ...one, answers } : one)),
+});
 
 /** Without a check-in that its owner does not want to give. */
 export const withoutAwaited = (kept: Kept, key: string): Kept => ({ ...kept, awaited: withoutKey(kept.awaited, key) });
 
 /** Without a run whose check-in has been given: it is no longer gone on with, nor asked for again. */
-export const withGiven = (kept: Kept, key: string): Kept => ({ ...kept, runs: withoutKey(kept.runs, key), awaited: withoutKey(kept.awaited, key), given: [...kept.given.filter((one) => one !== key), key].slice(-MOST_KEPT) });
+export const withGiven = (kept: Kept, key: string): Kept => ({
+  ...kept,
+  runs: withoutKey(kept.runs, key),
+  awaited: withoutKey(kept.awaited, key),
+  given: [...kept.given.filter((one) => one !== key), key].slice(-MOST_KEPT),
+});
 
 /** Without what an earlier version kept of check-ins on their way, once those are elsewhere. */
 export function withoutUnsent(kept: Kept, keys: readonly string[]): Kept {
@@ -99,15 +166,21 @@ export function withoutUnsent(kept: Kept, keys: readonly string[]): Kept {
 
 /** With what someone does instead, for when there is no connection. */
 export function withMine(kept: Kept, who: string, mine: Mine): Kept {
-  const others = Object.entries(kept.mine).filter(([name]) => name !== who).slice(1 - MOST_MINE);
+  const others = Object.entries(kept.mine)
+    .filter(([name]) => name !== who)
+    .slice(1 - MOST_MINE);
   return { ...kept, mine: { ...Object.fromEntries(others), [who]: mine } };
 }
 
 /** Whether two are the same person: the same one of the list, or the same name of someone who is not on it. */
-export const isSame = (one: Person, other: Person): boolean => (one.athleteId || other.athleteId ? one.athleteId === other.athleteId : one.name.toLowerCase() === other.name.toLowerCase());
+export const isSame = (one: Person, other: Person): boolean =>
+  one.athleteId || other.athleteId
+    ? one.athleteId === other.athleteId
+    : one.name.toLowerCase() === other.name.toLowerCase();
 
 /** The run someone left, the newest of them. */
-export const runOf = (kept: Kept, person: Person): KeptRun | undefined => kept.runs.findLast((one) => isSame(one.person, person));
+export const runOf = (kept: Kept, person: Person): KeptRun | undefined =>
+  kept.runs.findLast((one) => isSame(one.person, person));
 
 /** Seconds of a run that are left. */
 export const toGo = (kept: KeptRun): Seconds => kept.run.total - positionAt(kept.run, kept.at);

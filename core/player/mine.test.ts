@@ -14,7 +14,10 @@ import { drillById, DRILLS } from "~/library";
 import { drawnDrillById } from "~/library/drawn";
 
 function session(items: SessionInput["blocks"][number]["items"]) {
-  const read = readSession({ format: "mapset/session", version: 1, title: "t", purpose: "off-day", blocks: [{ title: "b", items }] }, drillById);
+  const read = readSession(
+    { format: "mapset/session", version: 1, title: "t", purpose: "off-day", blocks: [{ title: "b", items }] },
+    drillById,
+  );
   if (!read.ok) throw new Error(JSON.stringify(read.faults));
   const timeline = compile(read.value, drillById);
   const facts = ({ block, item }: Place) => {
@@ -22,18 +25,26 @@ function session(items: SessionInput["blocks"][number]["items"]) {
     const drill = found && drawnDrillById(found.drill);
     return found && drill ? { item: found, drill } : undefined;
   };
-  const face = (t: number, mine: Mine, easier: string[] = []) => ownFace(momentAt(timeline, t)!, facts, mine, new Set(easier))!;
+  const face = (t: number, mine: Mine, easier: string[] = []) =>
+    ownFace(momentAt(timeline, t)!, facts, mine, new Set(easier))!;
   return { doc: read.value, timeline, facts, face };
 }
 
 const own = (change: Partial<Mine>): Mine => ({ ...NOTHING_OWN, athleteId: "a", ...change });
-const hold = (drill: string): SessionInput["blocks"][number]["items"][number] => ({ drill, dose: { kind: "time", seconds: 30 } });
+const hold = (drill: string): SessionInput["blocks"][number]["items"][number] => ({
+  drill,
+  dose: { kind: "time", seconds: 30 },
+});
 
 describe("what one person does", () => {
   const two = session([hold("hip-flexor-hold"), hold("hamstring-hold")]);
 
   it("is what the others do where nothing is said", () => {
-    expect(two.face(25, NOTHING_OWN)).toMatchObject({ drill: "Half-kneeling hip flexor hold", level: "", own: { how: "as the others", inStep: true } });
+    expect(two.face(25, NOTHING_OWN)).toMatchObject({
+      drill: "Half-kneeling hip flexor hold",
+      level: "",
+      own: { how: "as the others", inStep: true },
+    });
   });
 
   it("is a rest in the others' time, with no side and no steps of theirs", () => {
@@ -52,9 +63,18 @@ describe("what one person does", () => {
 
   it("is another drill in step, drawn and called by its own name", () => {
     const other = drawnDrillById("hamstring-hold")!;
-    const mine = own({ instead: [{ block: 0, item: 0, does: "other", drill: other.id, level: "easier" }], drills: [other] });
+    const mine = own({
+      instead: [{ block: 0, item: 0, does: "other", drill: other.id, level: "easier" }],
+      drills: [other],
+    });
     const face = two.face(25, mine);
-    expect(face).toMatchObject({ drill: other.name, level: "easier", side: "left", big: "0:29", own: { how: "instead", inStep: false } });
+    expect(face).toMatchObject({
+      drill: other.name,
+      level: "easier",
+      side: "left",
+      big: "0:29",
+      own: { how: "instead", inStep: false },
+    });
     expect(face.lines[0]).toBe(other.levels.easier.how);
     const calls = callsOf(two.timeline.segments, two.timeline.totalSeconds, ownCalls(two.facts, mine, new Set()));
     expect(calls.find((call) => call.say?.startsWith("Next:"))?.say).toContain(`${other.name}, easier`);
@@ -70,19 +90,36 @@ describe("what one person does", () => {
     const cued = session([{ ...hold("hip-flexor-hold"), cues: [{ at: 5, say: "Tuck again." }] }]);
     const calls = (mine: Mine, easier: string[] = []) => ownCalls(cued.facts, mine, new Set(easier))(0, 0);
     expect(calls(NOTHING_OWN).cues).toHaveLength(1);
-    expect(calls(own({ instead: [{ block: 0, item: 0, does: "rest" }] }))).toEqual({ name: "Rest here", cues: [], quiet: true });
+    expect(calls(own({ instead: [{ block: 0, item: 0, does: "rest" }] }))).toEqual({
+      name: "Rest here",
+      cues: [],
+      quiet: true,
+    });
     expect(calls(NOTHING_OWN, ["0.0"])).toMatchObject({ cues: [], name: "Half-kneeling hip flexor hold, easier" });
   });
 
   it("is listed before the start, by number", () => {
-    const mine = own({ instead: [{ block: 0, item: 0, does: "other", drill: "hip-flexor-hold", level: "easier" }, { block: 0, item: 1, does: "rest" }], drills: [drawnDrillById("hip-flexor-hold")!] });
-    expect(insteadLines(mine, two.facts, two.doc.blocks)).toMatchObject([{ number: 1, others: "Half-kneeling hip flexor hold", does: "the easier level" }, { number: 2, does: "rest", how: "" }]);
+    const mine = own({
+      instead: [
+        { block: 0, item: 0, does: "other", drill: "hip-flexor-hold", level: "easier" },
+        { block: 0, item: 1, does: "rest" },
+      ],
+      drills: [drawnDrillById("hip-flexor-hold")!],
+    });
+    expect(insteadLines(mine, two.facts, two.doc.blocks)).toMatchObject([
+      { number: 1, others: "Half-kneeling hip flexor hold", does: "the easier level" },
+      { number: 2, does: "rest", how: "" },
+    ]);
   });
 });
 
 describe("easier today", () => {
   it("is one level down, never up", () => {
-    expect([levelBelow("harder"), levelBelow("standard"), levelBelow("easier")]).toEqual(["standard", "easier", undefined]);
+    expect([levelBelow("harder"), levelBelow("standard"), levelBelow("easier")]).toEqual([
+      "standard",
+      "easier",
+      undefined,
+    ]);
   });
   it("changes the drill it is asked for and no other", () => {
     const { face } = session([hold("hip-flexor-hold"), hold("hamstring-hold")]);
@@ -91,7 +128,10 @@ describe("easier today", () => {
   });
   it("is smaller and slower where the easiest level is on, and where the next one down is not for them", () => {
     const easy = session([{ ...hold("hip-flexor-hold"), level: "easier" }]);
-    expect(easy.face(25, NOTHING_OWN, ["0.0"])).toMatchObject({ level: "smaller today", own: { how: "as the others", smaller: true } });
+    expect(easy.face(25, NOTHING_OWN, ["0.0"])).toMatchObject({
+      level: "smaller today",
+      own: { how: "as the others", smaller: true },
+    });
     const one = session([hold("hip-flexor-hold")]);
     const face = one.face(25, own({ smaller: [{ block: 0, item: 0 }] }), ["0.0"]);
     expect(face).toMatchObject({ level: "smaller today", own: { item: { level: "standard" } } });
@@ -100,9 +140,22 @@ describe("easier today", () => {
   it("is smaller too for what is done instead, and nothing for a rest", () => {
     const two = session([hold("hip-flexor-hold"), hold("hamstring-hold")]);
     const other = drawnDrillById("hamstring-hold")!;
-    const mine = own({ instead: [{ block: 0, item: 0, does: "other", drill: other.id, level: "easier" }, { block: 0, item: 1, does: "rest" }], drills: [other] });
-    expect(ownOf({ block: 0, item: 0 }, two.facts, mine, new Set(["0.0"]))).toMatchObject({ how: "instead", smaller: true, item: { level: "easier" } });
-    expect(ownOf({ block: 0, item: 1 }, two.facts, mine, new Set(["0.1"]))).toMatchObject({ how: "rest", smaller: false });
+    const mine = own({
+      instead: [
+        { block: 0, item: 0, does: "other", drill: other.id, level: "easier" },
+        { block: 0, item: 1, does: "rest" },
+      ],
+      drills: [other],
+    });
+    expect(ownOf({ block: 0, item: 0 }, two.facts, mine, new Set(["0.0"]))).toMatchObject({
+      how: "instead",
+      smaller: true,
+      item: { level: "easier" },
+    });
+    expect(ownOf({ block: 0, item: 1 }, two.facts, mine, new Set(["0.1"]))).toMatchObject({
+      how: "rest",
+      smaller: false,
+    });
   });
   it("is never a level that loads what someone protects", () => {
     // Easier here is with a hand on the floor.
@@ -112,12 +165,21 @@ describe("easier today", () => {
     const { doc } = session([{ drill: drill.id, dose: drill.levels.standard.dose }]);
     expect(notOneDown(doc, wrists, drillById)).toEqual([{ block: 0, item: 0 }]);
     expect(notOneDown(doc, [], drillById)).toEqual([]);
-    expect(notOneDown({ ...doc, blocks: [{ ...doc.blocks[0]!, items: [{ ...doc.blocks[0]!.items[0]!, level: "easier" }] }] }, wrists, drillById)).toEqual([]);
+    expect(
+      notOneDown(
+        { ...doc, blocks: [{ ...doc.blocks[0]!, items: [{ ...doc.blocks[0]!.items[0]!, level: "easier" }] }] },
+        wrists,
+        drillById,
+      ),
+    ).toEqual([]);
   });
 });
 
 describe("what one person does instead, worked out", () => {
-  const { doc } = session([hold("hip-flexor-hold"), { drill: "lunge-rocks", dose: drillById("lunge-rocks")!.levels.standard.dose }]);
+  const { doc } = session([
+    hold("hip-flexor-hold"),
+    { drill: "lunge-rocks", dose: drillById("lunge-rocks")!.levels.standard.dose },
+  ]);
   it("is nothing for someone who protects nothing", () => {
     expect(insteadOf(doc, [], { drills: drillById, offered: DRILLS })).toEqual([]);
   });
@@ -129,7 +191,11 @@ describe("what one person does instead, worked out", () => {
   });
   it("is a rest for a drill that cannot be looked up", () => {
     const drills = (id: string) => (id === "lunge-rocks" ? undefined : drillById(id));
-    expect(insteadOf(doc, protectionsOf(["neck"]), { drills, offered: DRILLS })).toContainEqual({ block: 0, item: 1, does: "rest" });
+    expect(insteadOf(doc, protectionsOf(["neck"]), { drills, offered: DRILLS })).toContainEqual({
+      block: 0,
+      item: 1,
+      does: "rest",
+    });
   });
 });
 
@@ -145,7 +211,11 @@ describe("a drill of an edition, looked at today", () => {
     expect(handedOut.levels.standard.stress).toBeUndefined();
   });
   it("is known as today's where it has not changed, whatever the order of its keys", () => {
-    const shuffled = JSON.parse(JSON.stringify(handedOut), (_, value: unknown) => (value && typeof value === "object" && !Array.isArray(value) ? Object.fromEntries(Object.entries(value).reverse()) : value)) as typeof handedOut;
+    const shuffled = JSON.parse(JSON.stringify(handedOut), (_, value: unknown) =>
+      value && typeof value === "object" && !Array.isArray(value)
+        ? Object.fromEntries(Object.entries(value).reverse())
+        : value,
+    ) as typeof handedOut;
     expect(asKnownToday(shuffled, used, today).levels.standard.stress).toBe(today.levels.standard.stress);
   });
   it("is worked out anew in the level in use where it moved otherwise, and has today's other levels", () => {

@@ -47,7 +47,11 @@ type Facts = (place: Place) => { drill: Drill; item: Item } | undefined;
 function sameBeats(item: Item, drill: Drill, level: LevelName): boolean {
   const { dose } = drill.levels[level];
   if (item.dose.kind !== dose.kind || asksEffort(dose)) return false;
-  const words = (of: Dose) => kindOf(of).beats(of, USUAL_PACE).map((beat) => beat.do).join("\n");
+  const words = (of: Dose) =>
+    kindOf(of)
+      .beats(of, USUAL_PACE)
+      .map((beat) => beat.do)
+      .join("\n");
   return words(item.dose) === words(dose);
 }
 
@@ -64,7 +68,14 @@ export function ownOf(place: Place, facts: Facts, mine: Mine, easierAt: Readonly
   const eased = easierAt.has(placeName(place));
   if (own?.does === "other") {
     const other = mine.drills.find((one) => one.id === own.drill);
-    if (other) return { how: "instead", drill: other, item: { ...item, drill: other.id, level: own.level, cues: [] }, smaller: eased, inStep: other.id === drill.id && sameBeats(item, other, own.level) };
+    if (other)
+      return {
+        how: "instead",
+        drill: other,
+        item: { ...item, drill: other.id, level: own.level, cues: [] },
+        smaller: eased,
+        inStep: other.id === drill.id && sameBeats(item, other, own.level),
+      };
   }
   // What they should do instead is not here: nothing is safer than something.
   if (own) return { how: "rest", drill, item, smaller: false, inStep: false };
@@ -73,13 +84,24 @@ export function ownOf(place: Place, facts: Facts, mine: Mine, easierAt: Readonly
   if (!below || mine.smaller.some(at)) return { how: "as the others", drill, item, smaller: true, inStep: true };
   const motion = below === "easier" ? mine.easier[drill.id] : undefined;
   const drawn = motion && drill.motions ? { ...drill, motions: { ...drill.motions, easier: motion } } : drill;
-  return { how: "easier", drill: drawn, item: { ...item, level: below, cues: [] }, smaller: false, inStep: sameBeats(item, drill, below) };
+  return {
+    how: "easier",
+    drill: drawn,
+    item: { ...item, level: below, cues: [] },
+    smaller: false,
+    inStep: sameBeats(item, drill, below),
+  };
 }
 
 const SMALLER = "Smaller and slower than usual, and rest whenever you like.";
 
 /** The face of a moment for this person: in step with the others in time and side, with their own drill, words and count. */
-export function ownFace(moment: Moment, facts: Facts, mine: Mine, easierAt: ReadonlySet<string>): (Face & { own: Own }) | undefined {
+export function ownFace(
+  moment: Moment,
+  facts: Facts,
+  mine: Mine,
+  easierAt: ReadonlySet<string>,
+): (Face & { own: Own }) | undefined {
   const own = ownOf(moment.segment, facts, mine, easierAt);
   if (!own) return undefined;
   const theirs = (place: Place) => {
@@ -88,24 +110,58 @@ export function ownFace(moment: Moment, facts: Facts, mine: Mine, easierAt: Read
   };
   const face = faceOf(moment, theirs);
   if (!face) return undefined;
-  const next = moment.nextWork && placeName(moment.nextWork) !== placeName(moment.segment) ? ownOf(moment.nextWork, facts, mine, easierAt) : undefined;
-  const named: Face = { ...(own.inStep ? face : countdownOnly(face)), ...(next?.how === "rest" && face.next && { next: "a rest for you" }) };
+  const next =
+    moment.nextWork && placeName(moment.nextWork) !== placeName(moment.segment)
+      ? ownOf(moment.nextWork, facts, mine, easierAt)
+      : undefined;
+  const named: Face = {
+    ...(own.inStep ? face : countdownOnly(face)),
+    ...(next?.how === "rest" && face.next && { next: "a rest for you" }),
+  };
   const { kind } = moment.segment;
   if (own.how === "rest") {
     const { side: _, turn: __, direction: ___, ...plain } = named;
-    return { ...plain, own, ...(next ? {} : { next: "" }), drill: "Rest here", level: "", heading: "", lines: ["This one is not for you: walk about, shake out, breathe.", `The others do ${own.drill.name}.`], feel: [] };
+    return {
+      ...plain,
+      own,
+      ...(next ? {} : { next: "" }),
+      drill: "Rest here",
+      level: "",
+      heading: "",
+      lines: ["This one is not for you: walk about, shake out, breathe.", `The others do ${own.drill.name}.`],
+      feel: [],
+    };
   }
   const words = own.smaller && kind === "work" ? [SMALLER, ...face.lines] : face.lines;
-  if (own.how === "as the others") return { ...named, own, ...(own.smaller && { level: "smaller today" }), lines: words };
+  if (own.how === "as the others")
+    return { ...named, own, ...(own.smaller && { level: "smaller today" }), lines: words };
   const level = own.drill.levels[own.item.level];
   return {
-    ...named, own, level: own.how === "easier" ? "easier today" : [named.level, ...(own.smaller ? ["smaller today"] : [])].filter(Boolean).join(", "),
-    lines: kind === "work" ? [...new Set([...(own.smaller ? [SMALLER] : []), ...(own.item.level === "standard" ? [] : [level.how]), ...face.lines])] : words,
+    ...named,
+    own,
+    level:
+      own.how === "easier"
+        ? "easier today"
+        : [named.level, ...(own.smaller ? ["smaller today"] : [])].filter(Boolean).join(", "),
+    lines:
+      kind === "work"
+        ? [
+            ...new Set([
+              ...(own.smaller ? [SMALLER] : []),
+              ...(own.item.level === "standard" ? [] : [level.how]),
+              ...face.lines,
+            ]),
+          ]
+        : words,
   };
 }
 
 /** A countdown in place of the others' count and beats, which are not this person's. */
-const countdownOnly = ({ clock, guide: _, turn: __, ...face }: Face): Face => ({ ...face, big: clock ?? face.big, bigLabel: "left" });
+const countdownOnly = ({ clock, guide: _, turn: __, ...face }: Face): Face => ({
+  ...face,
+  big: clock ?? face.big,
+  bigLabel: "left",
+});
 
 /** What is called out for this person: their own drill by name, or a rest; the coach's calls belong to the others' drill. */
 export function ownCalls(facts: Facts, mine: Mine, easierAt: ReadonlySet<string>): CallFacts {
@@ -114,7 +170,11 @@ export function ownCalls(facts: Facts, mine: Mine, easierAt: ReadonlySet<string>
     if (!own) return { name: "", cues: [] };
     if (own.how === "rest") return { name: "Rest here", cues: [], quiet: true };
     const easier = own.how !== "as the others" && own.item.level === "easier";
-    return { name: `${own.drill.name}${easier ? `, ${LEVEL_WORDS.easier}` : ""}`, cues: own.item.cues ?? [], quiet: !own.inStep };
+    return {
+      name: `${own.drill.name}${easier ? `, ${LEVEL_WORDS.easier}` : ""}`,
+      cues: own.item.cues ?? [],
+      quiet: !own.inStep,
+    };
   };
 }
 
@@ -122,7 +182,11 @@ export function ownCalls(facts: Facts, mine: Mine, easierAt: ReadonlySet<string>
 export type InsteadLine = Place & { number: number; others: string; does: string; how: string };
 
 /** What this person does instead, a line each, in the order of the session. */
-export function insteadLines(mine: Mine, facts: Facts, blocks: readonly { items: readonly unknown[] }[]): InsteadLine[] {
+export function insteadLines(
+  mine: Mine,
+  facts: Facts,
+  blocks: readonly { items: readonly unknown[] }[],
+): InsteadLine[] {
   return mine.instead.flatMap((one): InsteadLine[] => {
     const own = ownOf(one, facts, mine, new Set());
     const here = facts(one);
@@ -130,6 +194,12 @@ export function insteadLines(mine: Mine, facts: Facts, blocks: readonly { items:
     const number = blocks.slice(0, one.block).reduce((sum, block) => sum + block.items.length, 0) + one.item + 1;
     const line = { block: one.block, item: one.item, number, others: here.drill.name };
     if (own.how !== "instead") return [{ ...line, does: "rest", how: "" }];
-    return [{ ...line, does: formWords({ drill: own.drill, level: own.item.level }, here.drill.id), how: own.drill.levels[own.item.level].how }];
+    return [
+      {
+        ...line,
+        does: formWords({ drill: own.drill, level: own.item.level }, here.drill.id),
+        how: own.drill.levels[own.item.level].how,
+      },
+    ];
   });
 }

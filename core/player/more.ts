@@ -5,7 +5,9 @@ import type { Seconds } from "~/core/units";
 /** A segment that lasts longer by `seconds`, its beats going on to its new end. */
 export function layMore(segment: Segment, seconds: Seconds): Segment {
   const longer = { ...segment, seconds: segment.seconds + seconds };
-  return longer.kind === "work" ? { ...longer, beats: moreBeats(longer.beats, longer.start + segment.seconds, seconds) } : longer;
+  return longer.kind === "work"
+    ? { ...longer, beats: moreBeats(longer.beats, longer.start + segment.seconds, seconds) }
+    : longer;
 }
 
 /** The segment as it was before `layMore` gave it so many seconds. */
@@ -14,7 +16,9 @@ export function layLess(segment: Segment, seconds: Seconds): Segment {
   const shorter = { ...segment, seconds: segment.seconds - seconds };
   if (shorter.kind !== "work") return shorter;
   const end = shorter.start + shorter.seconds;
-  const beats = shorter.beats.filter((beat) => beat.start < end - 1e-9).map((beat) => (beat.start + beat.seconds > end + 1e-9 ? { ...beat, seconds: end - beat.start } : beat));
+  const beats = shorter.beats
+    .filter((beat) => beat.start < end - 1e-9)
+    .map((beat) => (beat.start + beat.seconds > end + 1e-9 ? { ...beat, seconds: end - beat.start } : beat));
   const reps = beats.at(-1)?.rep;
   return { ...shorter, beats: reps === undefined ? beats : beats.map((beat) => ({ ...beat, reps })) };
 }

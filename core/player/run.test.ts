@@ -7,14 +7,42 @@ import { anySession } from "~/fixtures/sessions";
 import { compile } from "~/core/timeline/compile";
 import { momentAt } from "~/core/timeline/moment";
 import { layLess, layMore } from "./more";
-import { addTime, back, begin, catchUp, pause, positionAt, reachedEnd, readyRun, REALLY_DONE, repeatSide, shareDone, skip, skipDrill, stop, tick, type Run } from "./run";
+import {
+  addTime,
+  back,
+  begin,
+  catchUp,
+  pause,
+  positionAt,
+  reachedEnd,
+  readyRun,
+  REALLY_DONE,
+  repeatSide,
+  shareDone,
+  skip,
+  skipDrill,
+  stop,
+  tick,
+  type Run,
+} from "./run";
 
 const two = lookup([timedDrill("kneel", "half-kneeling"), timedDrill("lie", "supine", { sides: "together" })]);
 
 /** demo 20 · left 30 · switch 6 · right 30 · move 9 · demo 20 · both 30 = 145 s, the worked example. */
 const example: SessionInput = {
-  format: "mapset/session", version: 1, title: "t", purpose: "off-day",
-  blocks: [{ title: "b", items: [{ drill: "kneel", dose: { kind: "time", seconds: 30 } }, { drill: "lie", dose: { kind: "breaths", count: 5 } }] }],
+  format: "mapset/session",
+  version: 1,
+  title: "t",
+  purpose: "off-day",
+  blocks: [
+    {
+      title: "b",
+      items: [
+        { drill: "kneel", dose: { kind: "time", seconds: 30 } },
+        { drill: "lie", dose: { kind: "breaths", count: 5 } },
+      ],
+    },
+  ],
 };
 
 function fresh(input: SessionInput = example, drills = two): Run {
@@ -92,8 +120,10 @@ describe("to the end", () => {
 
 describe("skip and back", () => {
   it("skips to the end of what is now", () => expect(positionAt(skip(begin(fresh(), T0), at(5)), at(5))).toBe(20));
-  it("skips a whole drill", () => expect(now(skipDrill(begin(fresh(), T0), at(25)), at(25)).segment).toMatchObject({ kind: "move", item: 1 }));
-  it("ends the run when the last drill is skipped", () => expect(skipDrill(begin(fresh(), T0), at(120)).state).toBe("finished"));
+  it("skips a whole drill", () =>
+    expect(now(skipDrill(begin(fresh(), T0), at(25)), at(25)).segment).toMatchObject({ kind: "move", item: 1 }));
+  it("ends the run when the last drill is skipped", () =>
+    expect(skipDrill(begin(fresh(), T0), at(120)).state).toBe("finished"));
   it("goes back to the start, and at the start to the one before", () => {
     const run = begin(fresh(), T0);
     expect(positionAt(back(run, at(40)), at(40))).toBe(20);
@@ -134,7 +164,12 @@ describe("repeat this side", () => {
     expect([first!.seconds, copy!.seconds]).toEqual([60, 30]);
     // What is added to the copy stays with the copy, and what is repeated of that is plain again.
     const again = repeatSide(addTime(run, at(85), 15), at(86));
-    expect(again.segments.filter((one) => one.kind === "work").slice(0, 3).map((one) => one.seconds)).toEqual([60, 45, 30]);
+    expect(
+      again.segments
+        .filter((one) => one.kind === "work")
+        .slice(0, 3)
+        .map((one) => one.seconds),
+    ).toEqual([60, 45, 30]);
     // One kept before added time was known is repeated as it is.
     const { more: _, ...before } = longer;
     expect(repeatSide(before, at(40)).total).toBe(235);
@@ -156,7 +191,11 @@ describe("15 seconds more", () => {
     const run = addTime(begin(fresh(), T0), at(130), 15);
     const work = run.segments.at(-1);
     expect(work?.kind === "work" && work.beats.slice(10).map((b) => [b.breath, b.rep, b.seconds])).toEqual([
-      ["in", 6, 3], ["out", 6, 3], ["in", 7, 3], ["out", 7, 3], ["in", 8, 3],
+      ["in", 6, 3],
+      ["out", 6, 3],
+      ["in", 7, 3],
+      ["out", 7, 3],
+      ["in", 8, 3],
     ]);
   });
 });
@@ -170,7 +209,9 @@ describe("time taken off again", () => {
           const back = layLess(layMore(segment, seconds), seconds);
           expect(back.seconds).toBeCloseTo(segment.seconds, 6);
           if (segment.kind !== "work" || back.kind !== "work") continue;
-          expect(back.beats.map(({ start: _, seconds: __, ...beat }) => beat)).toEqual(segment.beats.map(({ start: _, seconds: __, ...beat }) => beat));
+          expect(back.beats.map(({ start: _, seconds: __, ...beat }) => beat)).toEqual(
+            segment.beats.map(({ start: _, seconds: __, ...beat }) => beat),
+          );
           back.beats.forEach((beat, i) => expect(beat.seconds).toBeCloseTo(segment.beats[i]!.seconds, 6));
         }
         return true;
@@ -182,30 +223,42 @@ describe("time taken off again", () => {
 
 describe("whatever is pressed", () => {
   const press = fc.constantFrom<(run: Run, t: number) => Run>(
-    skip, skipDrill, back, repeatSide, pause, begin, tick, (run, t) => addTime(run, t, 15),
+    skip,
+    skipDrill,
+    back,
+    repeatSide,
+    pause,
+    begin,
+    tick,
+    (run, t) => addTime(run, t, 15),
   );
   it("keeps the segments without gaps, the place inside them and the share between none and all", () => {
     const drills = lookup(SAMPLE_DRILLS);
     fc.assert(
-      fc.property(anySession, fc.array(fc.tuple(press, fc.integer({ min: 0, max: 90 })), { maxLength: 25 }), (input, presses) => {
-        let run = begin(fresh(input, drills), T0);
-        let t = T0;
-        for (const [act, wait] of presses) {
-          t += wait * 1000;
-          run = act(run, t);
-          let sum = 0;
-          for (const segment of run.segments) {
-            expect(segment.start).toBeCloseTo(sum, 4);
-            sum += segment.seconds;
-            if (segment.kind === "work") expect(segment.beats.reduce((s, b) => s + b.seconds, 0)).toBeCloseTo(segment.seconds, 4);
+      fc.property(
+        anySession,
+        fc.array(fc.tuple(press, fc.integer({ min: 0, max: 90 })), { maxLength: 25 }),
+        (input, presses) => {
+          let run = begin(fresh(input, drills), T0);
+          let t = T0;
+          for (const [act, wait] of presses) {
+            t += wait * 1000;
+            run = act(run, t);
+            let sum = 0;
+            for (const segment of run.segments) {
+              expect(segment.start).toBeCloseTo(sum, 4);
+              sum += segment.seconds;
+              if (segment.kind === "work")
+                expect(segment.beats.reduce((s, b) => s + b.seconds, 0)).toBeCloseTo(segment.seconds, 4);
+            }
+            expect(run.total).toBeCloseTo(sum, 4);
+            const place = positionAt(run, t);
+            const share = shareDone(run, t);
+            if (place < 0 || place > run.total || share < 0 || share > 1) return false;
           }
-          expect(run.total).toBeCloseTo(sum, 4);
-          const place = positionAt(run, t);
-          const share = shareDone(run, t);
-          if (place < 0 || place > run.total || share < 0 || share > 1) return false;
-        }
-        return stop(run, t).state === "finished";
-      }),
+          return stop(run, t).state === "finished";
+        },
+      ),
       { numRuns: 300 },
     );
   });

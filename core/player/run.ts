@@ -31,8 +31,14 @@ const BACK_GRACE: Seconds = 3;
 
 export function readyRun(timeline: Pick<Timeline, "segments" | "totalSeconds">): Run {
   return {
-    state: "ready", segments: timeline.segments, origin: timeline.segments.map((_, i) => i), total: timeline.totalSeconds,
-    anchor: 0, position: 0, counted: 0, done: {},
+    state: "ready",
+    segments: timeline.segments,
+    origin: timeline.segments.map((_, i) => i),
+    total: timeline.totalSeconds,
+    anchor: 0,
+    position: 0,
+    counted: 0,
+    done: {},
   };
 }
 
@@ -43,7 +49,9 @@ export function positionAt(run: Run, now: EpochMs): Seconds {
 }
 
 export function begin(run: Run, now: EpochMs): Run {
-  return run.state === "ready" || run.state === "paused" ? { ...run, state: "running", anchor: now - run.position * 1000 } : run;
+  return run.state === "ready" || run.state === "paused"
+    ? { ...run, state: "running", anchor: now - run.position * 1000 }
+    : run;
 }
 
 export function pause(run: Run, now: EpochMs): Run {
@@ -72,7 +80,8 @@ export function catchUp(run: Run, now: EpochMs, seconds: Seconds): Run {
 export const REALLY_DONE: Share = 0.9;
 
 /** Whether a run was followed to its end: it came there, and not by skipping. */
-export const reachedEnd = (run: Run, now: EpochMs): boolean => run.state === "finished" && run.position >= run.total && shareDone(run, now) >= REALLY_DONE;
+export const reachedEnd = (run: Run, now: EpochMs): boolean =>
+  run.state === "finished" && run.position >= run.total && shareDone(run, now) >= REALLY_DONE;
 
 /** Ends the run where it is; what was done stays counted. */
 export function stop(run: Run, now: EpochMs): Run {
@@ -90,7 +99,9 @@ export function skip(run: Run, now: EpochMs): Run {
 export function skipDrill(run: Run, now: EpochMs): Run {
   const at = indexAt(run.segments, positionAt(run, now));
   const here = run.segments[at];
-  const next = run.segments.find((s, i) => i > at && here && (s.item !== here.item || s.block !== here.block || s.round !== here.round));
+  const next = run.segments.find(
+    (s, i) => i > at && here && (s.item !== here.item || s.block !== here.block || s.round !== here.round),
+  );
   return jump(run, next?.start ?? run.total, now);
 }
 
@@ -134,7 +145,11 @@ export function repeatSide(run: Run, now: EpochMs): Run {
   const copy = shifted(plain, start - work.start);
   const grown: Run = {
     ...counted,
-    segments: [...run.segments.slice(0, place), copy, ...run.segments.slice(place).map((s) => shifted(s, copy.seconds))],
+    segments: [
+      ...run.segments.slice(0, place),
+      copy,
+      ...run.segments.slice(place).map((s) => shifted(s, copy.seconds)),
+    ],
     origin: run.origin.toSpliced(place, 0, -1),
     ...(run.more && { more: run.more.toSpliced(place, 0, 0) }),
     total: run.total + copy.seconds,
@@ -194,5 +209,7 @@ function count(run: Run, position: Seconds): Run {
 
 function shifted(segment: Segment, by: Seconds): Segment {
   const moved = { ...segment, start: segment.start + by };
-  return moved.kind === "work" ? { ...moved, beats: moved.beats.map((beat) => ({ ...beat, start: beat.start + by })) } : moved;
+  return moved.kind === "work"
+    ? { ...moved, beats: moved.beats.map((beat) => ({ ...beat, start: beat.start + by })) }
+    : moved;
 }

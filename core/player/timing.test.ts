@@ -7,7 +7,17 @@ import { drillById } from "~/library";
 import { MOTIONS } from "~/library/motions";
 
 function work(drill: string, more: object = {}): WorkSegment[] {
-  const read = readSession({ format: "mapset/session", version: 1, title: "t", purpose: "off-day", firstSide: "left", blocks: [{ title: "b", items: [{ drill, dose: drillById(drill)!.levels.standard.dose, ...more }] }] }, drillById);
+  const read = readSession(
+    {
+      format: "mapset/session",
+      version: 1,
+      title: "t",
+      purpose: "off-day",
+      firstSide: "left",
+      blocks: [{ title: "b", items: [{ drill, dose: drillById(drill)!.levels.standard.dose, ...more }] }],
+    },
+    drillById,
+  );
   if (!read.ok) throw new Error(JSON.stringify(read.faults));
   return compile(read.value, drillById).segments.filter((s) => s.kind === "work");
 }
@@ -63,7 +73,15 @@ describe("the figure in step with the work", () => {
   it("shows the whole movement first from its best side, then on the athlete's, while they watch", () => {
     const [left] = work("lunge-reverse");
     const motion = MOTIONS["lunge-reverse"]!.standard;
-    const demo = { kind: "demo" as const, start: 0, seconds: 20, block: 0, item: 0, round: 1, posture: "standing" as const };
+    const demo = {
+      kind: "demo" as const,
+      start: 0,
+      seconds: 20,
+      block: 0,
+      item: 0,
+      round: 1,
+      posture: "standing" as const,
+    };
     expect(stageOther(motion, demo, 5, left, [2, 2]).side).toBe("right");
     expect(stageOther(motion, demo, 15, left, [2, 2]).side).toBe("left");
     expect(stageOther(motion, demo, 2, left, [2, 2]).beat).toBeCloseTo(1);

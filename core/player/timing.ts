@@ -15,7 +15,8 @@ const EASY_BREATH: Seconds = 5;
 export const easyBreath = (t: Seconds): Share => 0.5 - 0.5 * Math.cos((2 * Math.PI * t) / EASY_BREATH);
 
 /** Length of one repetition: by the tempo it is dosed with, else the motion's own. */
-const roundSeconds = (motion: Motion, tempo: readonly Seconds[]): Seconds => (tempo.length > 0 ? tempo.reduce((sum, s) => sum + s, 0) : motion.seconds);
+const roundSeconds = (motion: Motion, tempo: readonly Seconds[]): Seconds =>
+  tempo.length > 0 ? tempo.reduce((sum, s) => sum + s, 0) : motion.seconds;
 
 /**
  * The beat of a motion shown over and over, `t` seconds in. A tempo with a length for each of the motion's beats is kept beat
@@ -42,7 +43,8 @@ export function shownBeat(motion: Motion, t: Seconds, tempo: readonly Seconds[] 
 }
 
 /** Which repetition of a motion shown over and over is on, from 0. */
-export const shownRound = (motion: Motion, t: Seconds, tempo: readonly Seconds[] = []): number => (motion.kind === "repeat" ? Math.floor(t / roundSeconds(motion, tempo)) : 0);
+export const shownRound = (motion: Motion, t: Seconds, tempo: readonly Seconds[] = []): number =>
+  motion.kind === "repeat" ? Math.floor(t / roundSeconds(motion, tempo)) : 0;
 
 /** The figure at a moment of a piece of work, in step with its beats. `t` is counted from the start of the session. */
 export function stageWork(motion: Motion, segment: WorkSegment, t: Seconds, first: Side = "right"): Staging {
@@ -56,29 +58,46 @@ export function stageWork(motion: Motion, segment: WorkSegment, t: Seconds, firs
   const turns = segment.side === "both" && motion.kind === "repeat" && motion.ends === "mirrored";
   const counting = beats.length > 1 && beat?.effort === undefined ? (beat?.rep ?? 1) - 1 : round;
   const side: Side =
-    segment.side === "left" || segment.side === "right" ? segment.side
-    : segment.side === "both" ? (turns && counting % 2 ? "left" : "right")
-    : (beat?.side ?? (round % 2 ? other : first));
+    segment.side === "left" || segment.side === "right"
+      ? segment.side
+      : segment.side === "both"
+        ? turns && counting % 2
+          ? "left"
+          : "right"
+        : (beat?.side ?? (round % 2 ? other : first));
   const share = beat && beat.seconds > 0 ? Math.min(1, Math.max(0, (t - beat.start) / beat.seconds)) : 1;
   const breath = breathAt(segment, index, share, elapsed);
   const unit = beat ? beats.length / beat.reps : 1;
   const counted = beat !== undefined && beats.length > 1 && beats.every((b) => b.effort === undefined);
-  if (!counted) return { side, beat: turned(motion, segment, enteredBeat(motion, elapsed)), breath, ...(beat?.effort !== undefined && { effort: beat.effort / 100 }) };
+  if (!counted)
+    return {
+      side,
+      beat: turned(motion, segment, enteredBeat(motion, elapsed)),
+      breath,
+      ...(beat?.effort !== undefined && { effort: beat.effort / 100 }),
+    };
   const k = index % unit;
   const repStart = beats[index - k]!.start;
   const repEnd = beats[index - k + unit - 1]!;
   const through = (t - repStart) / Math.max(1e-6, repEnd.start + repEnd.seconds - repStart);
   const inTempo = unit === motion.beats ? k + share : motion.beats * Math.min(1, Math.max(0, through));
-  return { side, beat: turned(motion, segment, motion.kind === "hold" ? enteredBeat(motion, elapsed) : inTempo), breath };
+  return {
+    side,
+    beat: turned(motion, segment, motion.kind === "hold" ? enteredBeat(motion, elapsed) : inTempo),
+    breath,
+  };
 }
 
 /** A hold is gone into once and stays; anything else goes round at its own pace. */
 function enteredBeat(motion: Motion, elapsed: Seconds): number {
-  return motion.kind === "hold" ? motion.keys[motion.keys.length - 1]!.at * Math.min(1, elapsed / motion.seconds) : shownBeat(motion, elapsed);
+  return motion.kind === "hold"
+    ? motion.keys[motion.keys.length - 1]!.at * Math.min(1, elapsed / motion.seconds)
+    : shownBeat(motion, elapsed);
 }
 
 /** The other direction of a circle or of travel is the same way back. */
-const turned = (motion: Motion, segment: WorkSegment, beat: number): number => (segment.direction === 2 && motion.kind === "repeat" ? motion.beats - beat : beat);
+const turned = (motion: Motion, segment: WorkSegment, beat: number): number =>
+  segment.direction === 2 && motion.kind === "repeat" ? motion.beats - beat : beat;
 
 function breathAt(segment: WorkSegment, index: number, share: Share, elapsed: Seconds): Share {
   const beat = segment.beats[index];
@@ -91,10 +110,17 @@ function breathAt(segment: WorkSegment, index: number, share: Share, elapsed: Se
 }
 
 /** The figure while the work has not begun or is over: shown the way during a demonstration, still in its first position otherwise. */
-export function stageOther(motion: Motion, segment: Segment, t: Seconds, next: WorkSegment | undefined, tempo: readonly Seconds[] = []): Staging {
+export function stageOther(
+  motion: Motion,
+  segment: Segment,
+  t: Seconds,
+  next: WorkSegment | undefined,
+  tempo: readonly Seconds[] = [],
+): Staging {
   const elapsed = Math.max(0, t - segment.start);
   const own: Side = next?.side === "left" ? "left" : "right";
-  if (segment.kind !== "demo") return { side: segment.kind === "switch" ? segment.to : own, beat: 0, breath: easyBreath(elapsed) };
+  if (segment.kind !== "demo")
+    return { side: segment.kind === "switch" ? segment.to : own, beat: 0, breath: easyBreath(elapsed) };
   // First the side it is best seen from, then the athlete's.
   const side = elapsed < segment.seconds / 2 ? "right" : own;
   return { side, beat: shownBeat(motion, elapsed, tempo), breath: easyBreath(elapsed) };

@@ -40,11 +40,13 @@ export function landingAt(spans: readonly Span[], moved: Place, at: Seconds): Pl
   if (own && at >= own.from && at <= own.to) return moved;
   const others = spans.filter(({ place }) => place.block !== moved.block || place.item !== moved.item);
   const next = others.find(({ from, to }) => (from + to) / 2 > at);
-  const shift = (place: Place): Place => (place.block === moved.block && place.item > moved.item ? { ...place, item: place.item - 1 } : place);
+  const shift = (place: Place): Place =>
+    place.block === moved.block && place.item > moved.item ? { ...place, item: place.item - 1 } : place;
   if (next) {
     const before = others[others.indexOf(next) - 1];
     // Between two blocks it joins the one whose drill is nearer in time.
-    if (before && before.place.block !== next.place.block && at - before.to < next.from - at) return { block: before.place.block, item: shift(before.place).item + 1 };
+    if (before && before.place.block !== next.place.block && at - before.to < next.from - at)
+      return { block: before.place.block, item: shift(before.place).item + 1 };
     return shift(next.place);
   }
   const end = others.at(-1);
@@ -55,7 +57,9 @@ export function landingAt(spans: readonly Span[], moved: Place, at: Seconds): Pl
 export function placesBetween(profile: Pick<Profile, "shapes">, a: Seconds, b: Seconds): Place[] {
   const [from, to] = [Math.min(a, b), Math.max(a, b)];
   const places = new Map<string, Place>();
-  for (const shape of profile.shapes) if (shape.to > from && shape.from < to) places.set(`${shape.block}.${shape.item}`, { block: shape.block, item: shape.item });
+  for (const shape of profile.shapes)
+    if (shape.to > from && shape.from < to)
+      places.set(`${shape.block}.${shape.item}`, { block: shape.block, item: shape.item });
   return [...places.values()];
 }
 
@@ -71,7 +75,12 @@ export function edgeAt(timeline: Pick<Timeline, "segments">, at: Seconds, tolera
 }
 
 /** The dose that makes one stretch of work last about so long, by the drill's step and inside its bounds; a ladder takes its nearest rung. */
-export function doseLasting(session: Pick<Session, "blocks" | "pace">, segment: WorkSegment, seconds: Seconds, drills: (id: string) => Drill | undefined): Dose | undefined {
+export function doseLasting(
+  session: Pick<Session, "blocks" | "pace">,
+  segment: WorkSegment,
+  seconds: Seconds,
+  drills: (id: string) => Drill | undefined,
+): Dose | undefined {
   const item = session.blocks[segment.block]?.items[segment.item];
   const drill = item && drills(item.drill);
   if (!item || !drill) return undefined;
@@ -88,7 +97,10 @@ export function doseLasting(session: Pick<Session, "blocks" | "pace">, segment: 
 
 /** How long the work of a clock is that makes one stretch of it last about so long, by steps of five seconds and inside the bounds of the format. */
 export function workLasting(segment: Pick<WorkSegment, "directions">, seconds: Seconds): Seconds {
-  return Math.min(INTERVAL_BOUNDS.mostWork, Math.max(INTERVAL_BOUNDS.leastWork, Math.round((seconds * segment.directions) / 5) * 5));
+  return Math.min(
+    INTERVAL_BOUNDS.mostWork,
+    Math.max(INTERVAL_BOUNDS.leastWork, Math.round((seconds * segment.directions) / 5) * 5),
+  );
 }
 
 const unitOf = (dose: Dose, pace: Pace): Seconds => (isCounted(dose) ? toSeconds(unitMicros(dose, pace)) : 1);
@@ -107,7 +119,8 @@ export function zoomed({ from, to }: Window, factor: number, round: Seconds, tot
 }
 
 /** The window moved along by seconds, kept inside the session. */
-export const moved = ({ from, to }: Window, by: Seconds, total: Seconds): Window => held({ from: from + by, to: to + by }, total);
+export const moved = ({ from, to }: Window, by: Seconds, total: Seconds): Window =>
+  held({ from: from + by, to: to + by }, total);
 
 function held({ from, to }: Window, total: Seconds): Window {
   const size = Math.min(to - from, total);

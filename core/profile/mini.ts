@@ -21,11 +21,17 @@ export function miniProfile(profile: Profile, width: number, height: number): Mi
     .filter((s) => s.kind === "work")
     .map((s) => `M${x(s.from)} ${height}V${y(s.height)}H${x(s.to)}V${height}Z`)
     .join("");
-  const line = profile.shapes.map((s, i) => `${i === 0 ? "M" : "L"}${x(s.from)} ${y(heights(s)[0])}L${x(s.to)} ${y(heights(s)[1])}`).join("");
+  const line = profile.shapes
+    .map((s, i) => `${i === 0 ? "M" : "L"}${x(s.from)} ${y(heights(s)[0])}L${x(s.to)} ${y(heights(s)[1])}`)
+    .join("");
   const top = height + 4;
   const half = SIDES_STRIP / 2;
   const sides = profile.shapes
-    .map((s) => (s.kind !== "work" ? "" : `M${x(s.from)} ${top + (s.side === "right" ? half : 0)}H${x(s.to)}V${top + (s.side === "left" ? half : SIDES_STRIP)}H${x(s.from)}Z`))
+    .map((s) =>
+      s.kind !== "work"
+        ? ""
+        : `M${x(s.from)} ${top + (s.side === "right" ? half : 0)}H${x(s.to)}V${top + (s.side === "left" ? half : SIDES_STRIP)}H${x(s.from)}Z`,
+    )
     .join("");
   return { width, height, work, line, sides };
 }

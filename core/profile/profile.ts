@@ -23,7 +23,14 @@ export type ProfileShape =
     });
 
 /** A block along the profile; one by the clock has its rhythm, the passes of work in it. */
-export type ProfileBand = { title: string; from: Seconds; to: Seconds; block: number; clock?: string; rhythm?: { from: Seconds; to: Seconds }[] };
+export type ProfileBand = {
+  title: string;
+  from: Seconds;
+  to: Seconds;
+  block: number;
+  clock?: string;
+  rhythm?: { from: Seconds; to: Seconds }[];
+};
 
 export type Profile = { total: Seconds; shapes: ProfileShape[]; bands: ProfileBand[] };
 
@@ -31,7 +38,9 @@ export type Profile = { total: Seconds; shapes: ProfileShape[]; bands: ProfileBa
 export function profileOf(session: Pick<Session, "blocks">, timeline: Timeline): Profile {
   return {
     total: timeline.totalSeconds,
-    shapes: timeline.segments.map((segment) => shapeOf(segment, session.blocks[segment.block]?.items[segment.item]?.dose.kind)),
+    shapes: timeline.segments.map((segment) =>
+      shapeOf(segment, session.blocks[segment.block]?.items[segment.item]?.dose.kind),
+    ),
     bands: bandsOf(session, timeline.segments),
   };
 }
@@ -42,18 +51,29 @@ function shapeOf(segment: Segment, dose: DoseKind | undefined): ProfileShape {
     case "move":
       return { ...piece, kind: "move", fromHeight: HEIGHT[segment.from ?? segment.to], toHeight: HEIGHT[segment.to] };
     case "work":
-      return { ...piece, kind: "work", height: HEIGHT[segment.posture], side: segment.side, ...textureOf(segment, dose) };
+      return {
+        ...piece,
+        kind: "work",
+        height: HEIGHT[segment.posture],
+        side: segment.side,
+        ...textureOf(segment, dose),
+      };
     default:
       return { ...piece, kind: segment.kind, height: HEIGHT[segment.posture] };
   }
 }
 
-function textureOf(segment: WorkSegment, dose: DoseKind | undefined): Pick<Extract<ProfileShape, { kind: "work" }>, "texture" | "efforts" | "breaths"> {
+function textureOf(
+  segment: WorkSegment,
+  dose: DoseKind | undefined,
+): Pick<Extract<ProfileShape, { kind: "work" }>, "texture" | "efforts" | "breaths"> {
   const efforts = segment.beats.flatMap((beat) =>
     beat.effort === undefined ? [] : [{ from: beat.start, to: beat.start + beat.seconds, effort: beat.effort }],
   );
   if (efforts.length > 0) return { texture: "wedge", efforts, breaths: 0 };
-  return dose === "breaths" ? { texture: "ripple", efforts: [], breaths: segment.beats.at(-1)?.reps ?? 0 } : { texture: "solid", efforts: [], breaths: 0 };
+  return dose === "breaths"
+    ? { texture: "ripple", efforts: [], breaths: segment.beats.at(-1)?.reps ?? 0 }
+    : { texture: "solid", efforts: [], breaths: 0 };
 }
 
 function bandsOf(session: Pick<Session, "blocks">, segments: readonly Segment[]): ProfileBand[] {

@@ -9,10 +9,15 @@ import type { Seconds } from "~/core/units";
 export const SUMMARY_RULES = 1;
 
 /** What lists show of a session besides its columns, kept beside it; or why it cannot be read. */
-export type Summary = { rules: number } & ({ drills: number; target: Seconds | null; profile: MiniProfile } | { unreadable: { newer: boolean; why: string } });
+export type Summary = { rules: number } & (
+  { drills: number; target: Seconds | null; profile: MiniProfile } | { unreadable: { newer: boolean; why: string } }
+);
 
 const [WIDTH, HEIGHT] = [208, 52];
 
 export const summaryOf = (session: Session, timeline: Timeline): Summary => ({
-  rules: SUMMARY_RULES, drills: itemCount(session), target: session.target ?? null, profile: miniProfile(profileOf(session, timeline), WIDTH, HEIGHT),
+  rules: SUMMARY_RULES,
+  drills: itemCount(session),
+  target: session.target ?? null,
+  profile: miniProfile(profileOf(session, timeline), WIDTH, HEIGHT),
 });

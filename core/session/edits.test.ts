@@ -16,10 +16,23 @@ function read(input: SessionInput): Session {
   return result.value;
 }
 
-const item = (drill: string): Item => ({ drill, level: "standard", dose: { kind: "time", seconds: 10 }, sets: 1, restBetweenSets: 0, restAfter: 0 });
+const item = (drill: string): Item => ({
+  drill,
+  level: "standard",
+  dose: { kind: "time", seconds: 10 },
+  sets: 1,
+  restBetweenSets: 0,
+  restAfter: 0,
+});
 /** Blocks written as lists of drills: `ab|c`. */
 const session = (blocks: string): Session =>
-  read({ format: "mapset/session", version: 1, title: "t", purpose: "off-day", blocks: blocks.split("|").map((b, n) => ({ title: `B${n}`, items: [...b].map((d) => item(`d${d}`)) })) });
+  read({
+    format: "mapset/session",
+    version: 1,
+    title: "t",
+    purpose: "off-day",
+    blocks: blocks.split("|").map((b, n) => ({ title: `B${n}`, items: [...b].map((d) => item(`d${d}`)) })),
+  });
 const shape = (s: Session) => s.blocks.map((b) => b.items.map((i) => i.drill.slice(1)).join("")).join("|");
 
 describe("moving drills", () => {
@@ -30,7 +43,9 @@ describe("moving drills", () => {
     ["01|2", { block: 1, item: 0 }, { block: 0, item: 1 }, "021"],
     ["0|1|2", { block: 0, item: 0 }, { block: 2, item: 0 }, "1|02"],
     ["01", { block: 5, item: 0 }, { block: 0, item: 0 }, "01"],
-  ])("%s: %o to %o gives %s", (before, from, to, after) => expect(shape(edits.moveItem(session(before), from, to))).toBe(after));
+  ])("%s: %o to %o gives %s", (before, from, to, after) =>
+    expect(shape(edits.moveItem(session(before), from, to))).toBe(after),
+  );
 
   it.each<[string, edits.Place, -1 | 1, string, edits.Place]>([
     ["01|2", { block: 0, item: 1 }, 1, "0|12", { block: 1, item: 0 }],
@@ -62,7 +77,11 @@ describe("blocks", () => {
 
 describe("changing an item", () => {
   it("takes a field out when it is set to nothing", () => {
-    const changed = edits.editItem(edits.editItem(session("0"), { block: 0, item: 0 }, { demo: 5 }), { block: 0, item: 0 }, { demo: undefined });
+    const changed = edits.editItem(
+      edits.editItem(session("0"), { block: 0, item: 0 }, { demo: 5 }),
+      { block: 0, item: 0 },
+      { demo: undefined },
+    );
     expect(Object.keys(changed.blocks[0]!.items[0]!)).not.toContain("demo");
   });
 });
@@ -70,15 +89,27 @@ describe("changing an item", () => {
 describe("whatever is edited", () => {
   const place = fc.record({ block: fc.nat(4), item: fc.nat(6) });
   const anyEdit = fc.oneof(
-    fc.tuple(place, place).map(([a, b]) => (s: Session) => edits.moveItem(s, a, b)),
-    fc.tuple(place, fc.constantFrom(-1 as const, 1 as const)).map(([a, by]) => (s: Session) => edits.nudgeItem(s, a, by).session),
+    fc.tuple(place, place).map(
+      ([a, b]) =>
+        (s: Session) =>
+          edits.moveItem(s, a, b),
+    ),
+    fc.tuple(place, fc.constantFrom(-1 as const, 1 as const)).map(
+      ([a, by]) =>
+        (s: Session) =>
+          edits.nudgeItem(s, a, by).session,
+    ),
     place.map((a) => (s: Session) => edits.removeItem(s, a)),
     place.map((a) => (s: Session) => edits.copyItem(s, a)),
     place.map((a) => (s: Session) => edits.insertItem(s, a, item("d0"))),
     place.map((a) => (s: Session) => edits.splitBlock(s, a, "x")),
     fc.nat(4).map((b) => (s: Session) => edits.joinBlock(s, b)),
     fc.nat(4).map((b) => (s: Session) => edits.removeBlock(s, b)),
-    fc.tuple(fc.nat(4), fc.nat(4)).map(([a, b]) => (s: Session) => edits.moveBlock(s, a, b)),
+    fc.tuple(fc.nat(4), fc.nat(4)).map(
+      ([a, b]) =>
+        (s: Session) =>
+          edits.moveBlock(s, a, b),
+    ),
     place.map((a) => (s: Session) => edits.editItem(s, a, { sets: 2, demo: undefined })),
   );
   it("the session stays right, the old one stays as it was, and undo leads back through every state", () => {
@@ -128,5 +159,6 @@ describe("sameJson", () => {
     expect(sameJson({ a: 1 }, { a: 1, b: null })).toBe(false);
     expect(sameJson([1, 2], { 0: 1, 1: 2 })).toBe(false);
   });
-  it("agrees with a round trip", () => fc.assert(fc.property(fc.jsonValue(), (v) => sameJson(v, JSON.parse(JSON.stringify(v))))));
+  it("agrees with a round trip", () =>
+    fc.assert(fc.property(fc.jsonValue(), (v) => sameJson(v, JSON.parse(JSON.stringify(v))))));
 });

@@ -6,7 +6,10 @@ export type Place = { block: number; item: number };
 
 /** Edits are pure: they return a new session and leave the old one as it was. A place that does not exist changes nothing. */
 
-export function editSession(session: Session, change: Partial<Omit<Session, "blocks" | "format" | "version">>): Session {
+export function editSession(
+  session: Session,
+  change: Partial<Omit<Session, "blocks" | "format" | "version">>,
+): Session {
   return { ...session, ...change };
 }
 
@@ -14,12 +17,21 @@ export function editPace(session: Session, change: Partial<Pace>): Session {
   return { ...session, pace: { ...session.pace, ...change } };
 }
 
-export function editBlock(session: Session, block: number, change: { [K in keyof Block]?: Block[K] | undefined }): Session {
-  return withBlocks(session, session.blocks.map((b, i) => (i === block ? dropUnset({ ...b, ...change }) : b)));
+export function editBlock(
+  session: Session,
+  block: number,
+  change: { [K in keyof Block]?: Block[K] | undefined },
+): Session {
+  return withBlocks(
+    session,
+    session.blocks.map((b, i) => (i === block ? dropUnset({ ...b, ...change }) : b)),
+  );
 }
 
 export function editItem(session: Session, place: Place, change: { [K in keyof Item]?: Item[K] | undefined }): Session {
-  return withItems(session, place.block, (items) => items.map((item, i) => (i === place.item ? dropUnset({ ...item, ...change }) : item)));
+  return withItems(session, place.block, (items) =>
+    items.map((item, i) => (i === place.item ? dropUnset({ ...item, ...change }) : item)),
+  );
 }
 
 /** A key given as undefined is taken out, so that the document stays as the format wants it. */
@@ -97,9 +109,16 @@ export function removeBlock(session: Session, block: number): Session {
 /** Cuts a block in two, so that the item at the place starts a new one, which goes by the same clock. */
 export function splitBlock(session: Session, place: Place, title: string): Session {
   const block = session.blocks[place.block];
-  if (!block || place.item <= 0 || place.item >= block.items.length || session.blocks.length >= MOST_BLOCKS) return session;
+  if (!block || place.item <= 0 || place.item >= block.items.length || session.blocks.length >= MOST_BLOCKS)
+    return session;
   const head = { ...block, items: block.items.slice(0, place.item) };
-  return withBlocks(session, session.blocks.toSpliced(place.block, 1, head, { ...newBlock(title, block.items.slice(place.item)), ...(block.interval && { interval: block.interval }) }));
+  return withBlocks(
+    session,
+    session.blocks.toSpliced(place.block, 1, head, {
+      ...newBlock(title, block.items.slice(place.item)),
+      ...(block.interval && { interval: block.interval }),
+    }),
+  );
 }
 
 /** Joins a block to the one before it; the earlier block's title, rounds and side order stay. */
@@ -107,7 +126,10 @@ export function joinBlock(session: Session, block: number): Session {
   const before = session.blocks[block - 1];
   const joined = session.blocks[block];
   if (!before || !joined || before.items.length + joined.items.length > MOST_ITEMS) return session;
-  return withBlocks(session, session.blocks.toSpliced(block - 1, 2, { ...before, items: [...before.items, ...joined.items] }));
+  return withBlocks(
+    session,
+    session.blocks.toSpliced(block - 1, 2, { ...before, items: [...before.items, ...joined.items] }),
+  );
 }
 
 export function itemCount(session: Session): number {
@@ -123,9 +145,15 @@ function withBlocks(session: Session, blocks: Block[]): Session {
 }
 
 function withItems(session: Session, block: number, change: (items: Item[]) => Item[]): Session {
-  return withBlocks(session, session.blocks.map((b, i) => (i === block ? { ...b, items: change(b.items) } : b)));
+  return withBlocks(
+    session,
+    session.blocks.map((b, i) => (i === block ? { ...b, items: change(b.items) } : b)),
+  );
 }
 
 function dropEmptyBlocks(session: Session): Session {
-  return withBlocks(session, session.blocks.filter((block) => block.items.length > 0));
+  return withBlocks(
+    session,
+    session.blocks.filter((block) => block.items.length > 0),
+  );
 }

@@ -9,8 +9,12 @@ import type { Item, Session } from "./schema";
 export function followPlaces(before: Session, after: Session, places: readonly Place[]): Place[] {
   if (places.length === 0 || before === after) return [...places];
   // The first of several that are the same object: a copy stands after what it was copied from.
-  const now = new Map(after.blocks.flatMap((block, b) => block.items.map((item, i) => [item, { block: b, item: i }] as const)).reverse());
-  const sameShape = before.blocks.length === after.blocks.length && before.blocks.every((block, b) => block.items.length === after.blocks[b]!.items.length);
+  const now = new Map(
+    after.blocks.flatMap((block, b) => block.items.map((item, i) => [item, { block: b, item: i }] as const)).reverse(),
+  );
+  const sameShape =
+    before.blocks.length === after.blocks.length &&
+    before.blocks.every((block, b) => block.items.length === after.blocks[b]!.items.length);
   return places.flatMap((place) => {
     const item = before.blocks[place.block]?.items[place.item];
     const there = after.blocks[place.block]?.items[place.item];
@@ -24,7 +28,8 @@ export function followPlaces(before: Session, after: Session, places: readonly P
 /** A session worked out elsewhere, with the very items of the one before where they say the same, each once: so that they can be followed. */
 export function keepingItems(before: Session, after: Session): Session {
   const there = new Map<string, Item[]>();
-  for (const item of before.blocks.flatMap((block) => block.items)) there.set(JSON.stringify(item), [...(there.get(JSON.stringify(item)) ?? []), item]);
+  for (const item of before.blocks.flatMap((block) => block.items))
+    there.set(JSON.stringify(item), [...(there.get(JSON.stringify(item)) ?? []), item]);
   const known = (item: Item): Item => there.get(JSON.stringify(item))?.shift() ?? item;
   return { ...after, blocks: after.blocks.map((block) => ({ ...block, items: block.items.map(known) })) };
 }

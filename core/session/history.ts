@@ -24,8 +24,11 @@ export function startHistory<T>(state: T): History<T> {
  */
 export function record<T>(history: History<T>, state: T, words: string, now: EpochMs, key?: string): History<T> {
   if (state === history.present) return history;
-  const joins = key !== undefined && key === history.lastKey && now - history.lastAt < JOIN_WITHIN && history.past.length > 0;
-  const past = joins ? history.past : [...history.past, { state: history.present, words: history.words }].slice(-MOST_STEPS);
+  const joins =
+    key !== undefined && key === history.lastKey && now - history.lastAt < JOIN_WITHIN && history.past.length > 0;
+  const past = joins
+    ? history.past
+    : [...history.past, { state: history.present, words: history.words }].slice(-MOST_STEPS);
   return { past, present: state, words, future: [], lastAt: now, ...(key !== undefined && { lastKey: key }) };
 }
 
@@ -33,8 +36,11 @@ export function undo<T>(history: History<T>): History<T> {
   const before = history.past.at(-1);
   if (!before) return history;
   return {
-    past: history.past.slice(0, -1), present: before.state, words: before.words,
-    future: [{ state: history.present, words: history.words }, ...history.future], lastAt: 0,
+    past: history.past.slice(0, -1),
+    present: before.state,
+    words: before.words,
+    future: [{ state: history.present, words: history.words }, ...history.future],
+    lastAt: 0,
   };
 }
 
@@ -42,6 +48,10 @@ export function redo<T>(history: History<T>): History<T> {
   const [after, ...rest] = history.future;
   if (!after) return history;
   return {
-    past: [...history.past, { state: history.present, words: history.words }], present: after.state, words: after.words, future: rest, lastAt: 0,
+    past: [...history.past, { state: history.present, words: history.words }],
+    present: after.state,
+    words: after.words,
+    future: rest,
+    lastAt: 0,
   };
 }

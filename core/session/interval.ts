@@ -30,7 +30,13 @@ export const pieceMicros = ({ work }: Interval, directions: 1 | 2): Micros[] => 
  * The dose that is really done, for one side and one direction: in a block by the clock what fits into its work, elsewhere the
  * item's own. Where sides change rep by rep within one pass, each has half of what fits.
  */
-export function doseDone(block: Pick<Block, "interval">, item: Pick<Item, "dose" | "directions">, sides: SideMode, directions: 1 | 2, pace: Pick<Pace, "breath">): Dose {
+export function doseDone(
+  block: Pick<Block, "interval">,
+  item: Pick<Item, "dose" | "directions">,
+  sides: SideMode,
+  directions: 1 | 2,
+  pace: Pick<Pace, "breath">,
+): Dose {
   const { interval } = block;
   const { dose } = item;
   if (!interval) return dose;
@@ -43,9 +49,17 @@ export function doseDone(block: Pick<Block, "interval">, item: Pick<Item, "dose"
 }
 
 /** An item with the dose that is really done; the item itself where that is its own. */
-export function itemDone(block: Pick<Block, "interval">, item: Item, drills: DrillLookup, pace: Pick<Pace, "breath">): Item {
+export function itemDone(
+  block: Pick<Block, "interval">,
+  item: Item,
+  drills: DrillLookup,
+  pace: Pick<Pace, "breath">,
+): Item {
   if (!block.interval) return item;
-  return { ...item, dose: doseDone(block, item, sideModeOf(item, drills), item.directions ?? drills(item.drill)?.directions ?? 1, pace) };
+  return {
+    ...item,
+    dose: doseDone(block, item, sideModeOf(item, drills), item.directions ?? drills(item.drill)?.directions ?? 1, pace),
+  };
 }
 
 /** How long people have from one pass to the next: the interval's rest, or a longer one that is planned there. */

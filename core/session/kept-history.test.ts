@@ -4,7 +4,8 @@ import { record, redo, startHistory, undo, type History } from "./history";
 import { keepHistory, LONGEST_KEPT, readHistory } from "./kept-history";
 
 const text = (value: unknown): string | undefined => (typeof value === "string" ? value : undefined);
-const after = (...states: string[]): History<string> => states.reduce((h, state, i) => record(h, state, `to ${state}`, i * 10_000), startHistory("start"));
+const after = (...states: string[]): History<string> =>
+  states.reduce((h, state, i) => record(h, state, `to ${state}`, i * 10_000), startHistory("start"));
 
 describe("what can be undone, kept and read again", () => {
   it("goes back and forth as before", () => {
@@ -19,7 +20,16 @@ describe("what can be undone, kept and read again", () => {
   it("is of this state only, and none that is not right is taken", () => {
     const kept = keepHistory(after("a", "b"))!;
     expect(readHistory(kept, "other", text)).toBeUndefined();
-    for (const bad of ["", "{", "null", "[]", kept.replace('"past":[', '"past":[{"state":3,"words":"x"},'), kept.replace('"future":[]', '"future":7'), kept.replace('"words":"to a"', '"words":1')]) expect(readHistory(bad, "b", text), bad).toBeUndefined();
+    for (const bad of [
+      "",
+      "{",
+      "null",
+      "[]",
+      kept.replace('"past":[', '"past":[{"state":3,"words":"x"},'),
+      kept.replace('"future":[]', '"future":7'),
+      kept.replace('"words":"to a"', '"words":1'),
+    ])
+      expect(readHistory(bad, "b", text), bad).toBeUndefined();
   });
   it("keeps the nearest sixty steps, and fewer of long ones", () => {
     const many = after(...Array.from({ length: 100 }, (_, i) => String(i)));
@@ -32,12 +42,21 @@ describe("what can be undone, kept and read again", () => {
     expect(keepHistory(after("x".repeat(LONGEST_KEPT)))).toBeUndefined();
   });
   it("comes back whole, whatever was done and undone", () => {
-    fc.assert(fc.property(fc.array(fc.string(), { maxLength: 20 }), fc.nat(20), (states, back) => {
-      let history = after(...states);
-      for (let i = 0; i < back; i++) history = undo(history);
-      const kept = keepHistory(history);
-      if (kept === undefined) expect([history.past, history.future]).toEqual([[], []]);
-      else expect(readHistory(kept, history.present, text)).toEqual({ past: history.past, present: history.present, words: history.words, future: history.future, lastAt: 0 });
-    }));
+    fc.assert(
+      fc.property(fc.array(fc.string(), { maxLength: 20 }), fc.nat(20), (states, back) => {
+        let history = after(...states);
+        for (let i = 0; i < back; i++) history = undo(history);
+        const kept = keepHistory(history);
+        if (kept === undefined) expect([history.past, history.future]).toEqual([[], []]);
+        else
+          expect(readHistory(kept, history.present, text)).toEqual({
+            past: history.past,
+            present: history.present,
+            words: history.words,
+            future: history.future,
+            lastAt: 0,
+          });
+      }),
+    );
   });
 });

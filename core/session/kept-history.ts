@@ -29,7 +29,11 @@ export function keepHistory<T>({ past, present, words, future }: History<T>): st
  * The history of a state that is on the desk, from text that was kept; undefined where it is of another state, or not right.
  * `read` takes a state and gives it back where it is one.
  */
-export function readHistory<T>(text: string, present: T, read: (value: unknown) => T | undefined): History<T> | undefined {
+export function readHistory<T>(
+  text: string,
+  present: T,
+  read: (value: unknown) => T | undefined,
+): History<T> | undefined {
   let kept: unknown;
   try {
     kept = JSON.parse(text);

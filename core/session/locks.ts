@@ -3,14 +3,26 @@ import { editItem, MOST_BLOCKS, MOST_ITEMS, type Place } from "./edits";
 import type { Session } from "./schema";
 
 /** A drill that fitting leaves as it is, by its place, with the drill that stood there when it was said. */
-export const lockSchema = z.strictObject({ block: z.int().min(0).max(MOST_BLOCKS - 1), item: z.int().min(0).max(MOST_ITEMS - 1), drill: z.string().min(1).max(80) });
+export const lockSchema = z.strictObject({
+  block: z
+    .int()
+    .min(0)
+    .max(MOST_BLOCKS - 1),
+  item: z
+    .int()
+    .min(0)
+    .max(MOST_ITEMS - 1),
+  drill: z.string().min(1).max(80),
+});
 export const locksSchema = z.array(lockSchema).max(MOST_BLOCKS * MOST_ITEMS);
 
 export type Lock = z.infer<typeof lockSchema>;
 
 /** The places that are locked, where still the same drill stands: a session may have been changed elsewhere meanwhile. */
 export const lockedPlaces = (session: Session, locks: readonly Lock[]): Place[] =>
-  locks.filter(({ block, item, drill }) => session.blocks[block]?.items[item]?.drill === drill).map(({ block, item }) => ({ block, item }));
+  locks
+    .filter(({ block, item, drill }) => session.blocks[block]?.items[item]?.drill === drill)
+    .map(({ block, item }) => ({ block, item }));
 
 /** What is kept of locked places. */
 export const locksOf = (session: Session, places: readonly Place[]): Lock[] =>
@@ -29,6 +41,11 @@ export function withLocks(session: Session, locks: readonly Lock[]): Session {
 
 /** A session without the locks that it brought, and those. */
 export function takeLocks(session: Session): { session: Session; locks: Lock[] } {
-  const places = session.blocks.flatMap((block, b) => block.items.flatMap((item, i) => (item.locked ? [{ block: b, item: i }] : [])));
-  return { session: places.reduce((so, place) => editItem(so, place, { locked: undefined }), session), locks: locksOf(session, places) };
+  const places = session.blocks.flatMap((block, b) =>
+    block.items.flatMap((item, i) => (item.locked ? [{ block: b, item: i }] : [])),
+  );
+  return {
+    session: places.reduce((so, place) => editItem(so, place, { locked: undefined }), session),
+    locks: locksOf(session, places),
+  };
 }

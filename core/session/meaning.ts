@@ -6,7 +6,8 @@ import type { DrillLookup } from "~/core/drills/lookup";
 import { hasOwnTimes, isCounted } from "~/core/dose/dose";
 
 export const NOT_BY_TURNS = "alternating takes counted doses; use together";
-export const OWN_RHYTHM = "has times of its own, which a block by the clock can't keep; give it a time, repetitions or breaths, or put it in another block";
+export const OWN_RHYTHM =
+  "has times of its own, which a block by the clock can't keep; give it a time, repetitions or breaths, or put it in another block";
 
 /** Whether repetitions are to change sides where there are none to count. */
 export const turnsWithoutCount = (sides: SideMode, dose: Dose): boolean => sides === "alternating" && !isCounted(dose);
@@ -18,7 +19,9 @@ export function meaningFaults(session: Session, drills: DrillLookup): Fault[] {
     block.items.flatMap((item, i): Fault[] => {
       const path = `blocks[${b}].items[${i}]`;
       return [
-        ...(turnsWithoutCount(sideModeOf(item, drills), item.dose) ? [{ path: `${path}.sides`, message: NOT_BY_TURNS }] : []),
+        ...(turnsWithoutCount(sideModeOf(item, drills), item.dose)
+          ? [{ path: `${path}.sides`, message: NOT_BY_TURNS }]
+          : []),
         ...(block.interval && hasOwnTimes(item.dose) ? [{ path: `${path}.dose`, message: OWN_RHYTHM }] : []),
       ];
     }),

@@ -11,7 +11,11 @@ import { twice } from "~/core/dose/dose";
  */
 export function toNewest(session: Session, drills: DrillLookup): Session {
   if (session.version === NEWEST_SESSION) return session;
-  return { ...session, version: NEWEST_SESSION, blocks: session.blocks.map((block) => settledBlock(block, drills, true)) };
+  return {
+    ...session,
+    version: NEWEST_SESSION,
+    blocks: session.blocks.map((block) => settledBlock(block, drills, true)),
+  };
 }
 
 /**

@@ -18,7 +18,9 @@ const MOST_LOOKED_AT = 100;
 /** A document in the shape of the newest version, by the schema of its own. */
 export function parseSession(document: unknown): Read<Session> {
   if (isNewer(document, NEWEST_SESSION)) return { ok: false, faults: [{ path: "version", message: MADE_BY_NEWER }] };
-  return isObject(document) && document["version"] === 1 ? parseWith(sessionV1, document) : parseWith(sessionSchema, document);
+  return isObject(document) && document["version"] === 1
+    ? parseWith(sessionV1, document)
+    : parseWith(sessionSchema, document);
 }
 
 /** Checks a document against the format of its version, the drills there are, and what can be played. Reports every fault with its path. */
@@ -34,7 +36,9 @@ export function readSession(document: unknown, drills: DrillLookup): Read<Sessio
 }
 
 const NO_DRILL = (id: string): string =>
-  readOwnId(id) ? "is a drill of a coach’s own that is not in this file; export the session anew where it comes from, and it brings its drills" : `there is no drill “${id.slice(0, 80)}” in the library`;
+  readOwnId(id)
+    ? "is a drill of a coach’s own that is not in this file; export the session anew where it comes from, and it brings its drills"
+    : `there is no drill “${id.slice(0, 80)}” in the library`;
 
 /** The drills that a document of any shape names and nobody has. */
 function looseDrillFaults(document: unknown, drills: DrillLookup): Fault[] {
@@ -42,12 +46,16 @@ function looseDrillFaults(document: unknown, drills: DrillLookup): Fault[] {
     const list = typeof from === "object" && from !== null ? (from as Record<string, unknown>)[field] : undefined;
     return Array.isArray(list) ? list.slice(0, MOST_LOOKED_AT) : [];
   };
-  return listOf(document, "blocks").flatMap((block, b) =>
-    listOf(block, "items").flatMap((item, i) => {
-      const id = typeof item === "object" && item !== null ? (item as { drill?: unknown }).drill : undefined;
-      return typeof id === "string" && id !== "" && isFit(id) && !drills(id) ? [{ path: `blocks[${b}].items[${i}].drill`, message: NO_DRILL(id) }] : [];
-    }),
-  ).slice(0, MOST_LOOKED_AT);
+  return listOf(document, "blocks")
+    .flatMap((block, b) =>
+      listOf(block, "items").flatMap((item, i) => {
+        const id = typeof item === "object" && item !== null ? (item as { drill?: unknown }).drill : undefined;
+        return typeof id === "string" && id !== "" && isFit(id) && !drills(id)
+          ? [{ path: `blocks[${b}].items[${i}].drill`, message: NO_DRILL(id) }]
+          : [];
+      }),
+    )
+    .slice(0, MOST_LOOKED_AT);
 }
 
 function drillFaults(session: Session, drills: DrillLookup): Fault[] {

@@ -6,7 +6,14 @@ import { paceSchema } from "~/core/dose/pace";
 import { doseSchema } from "~/core/dose/schema";
 import { LEVELS } from "~/core/vocabulary/levels";
 
-export const PURPOSES = ["before-training", "before-lifting", "before-game", "after-training", "off-day", "desk-break"] as const;
+export const PURPOSES = [
+  "before-training",
+  "before-lifting",
+  "before-game",
+  "after-training",
+  "off-day",
+  "desk-break",
+] as const;
 export const SIDE_MODES = ["together", "each", "alternating", "left", "right"] as const;
 
 const length = lengthSchema();
@@ -33,7 +40,9 @@ export const itemSchema = z
     sets: countSchema(20).default(1).describe("How many sets"),
     restBetweenSets: length.default(0).describe("Rest between sets"),
     restAfter: length.default(0).describe("Rest after the item"),
-    demo: length.optional().describe("Watch-first time for this item; without it `pace.demo` at a drill's first appearance"),
+    demo: length
+      .optional()
+      .describe("Watch-first time for this item; without it `pace.demo` at a drill's first appearance"),
     cues: z.array(cueSchema).max(50).optional().describe("Calls during the work"),
     locked: z.literal(true).optional().describe("Not to be changed when the session is fitted to a length"),
     test: z.enum(["before", "after"]).optional().describe("A test taken before or after the work it is about"),
@@ -43,7 +52,11 @@ export const itemSchema = z
 export const intervalSchema = z
   .strictObject({
     work: z.number().min(INTERVAL_BOUNDS.leastWork).max(INTERVAL_BOUNDS.mostWork).describe("How long every pass lasts"),
-    rest: z.number().min(0).max(INTERVAL_BOUNDS.mostRest).describe("From one pass to the next: the change happens in it, and what is left is rest"),
+    rest: z
+      .number()
+      .min(0)
+      .max(INTERVAL_BOUNDS.mostRest)
+      .describe("From one pass to the next: the change happens in it, and what is left is rest"),
   })
   .describe("Work and rest by the clock");
 

@@ -8,7 +8,8 @@ import { z } from "zod";
 import { choicesOf, isCounted, sameDose } from "~/core/dose/dose";
 import { sameJson } from "~/core/same-json";
 
-const backwards = (places: readonly Place[]): Place[] => [...places].sort((a, b) => b.block - a.block || b.item - a.item);
+const backwards = (places: readonly Place[]): Place[] =>
+  [...places].sort((a, b) => b.block - a.block || b.item - a.item);
 
 /** Takes several items out; one always stays. */
 export function removeSeveral(session: Session, places: readonly Place[]): Session {
@@ -22,11 +23,18 @@ export function insertSeveral(session: Session, at: Place, items: readonly Item[
 
 /** The items at places, in the order of the document. */
 export function itemsAt(session: Session, places: readonly Place[]): Item[] {
-  return backwards(places).reverse().flatMap((place) => session.blocks[place.block]?.items[place.item] ?? []);
+  return backwards(places)
+    .reverse()
+    .flatMap((place) => session.blocks[place.block]?.items[place.item] ?? []);
 }
 
 /** Gives several items a level; an item with its drill's own dose takes the new level's. */
-export function levelSeveral(session: Session, places: readonly Place[], level: LevelName, drills: (id: string) => Drill | undefined): Session {
+export function levelSeveral(
+  session: Session,
+  places: readonly Place[],
+  level: LevelName,
+  drills: (id: string) => Drill | undefined,
+): Session {
   return places.reduce((s, place) => {
     const item = s.blocks[place.block]?.items[place.item];
     const drill = item && drills(item.drill);
@@ -37,7 +45,12 @@ export function levelSeveral(session: Session, places: readonly Place[], level: 
 }
 
 /** Gives those of several items whose dose is counted in a unit the same amount of it; the others stay. A ladder takes the nearest rung. */
-export function amountSeveral(session: Session, places: readonly Place[], unit: Amount["unit"], value: number): Session {
+export function amountSeveral(
+  session: Session,
+  places: readonly Place[],
+  unit: Amount["unit"],
+  value: number,
+): Session {
   return places.reduce((s, place) => {
     const dose = s.blocks[place.block]?.items[place.item]?.dose;
     return dose && amountOf(dose).unit === unit ? editItem(s, place, { dose: withAmount(dose, value) }) : s;
@@ -47,7 +60,12 @@ export function amountSeveral(session: Session, places: readonly Place[], unit: 
 const CLOCK_STEP = 5;
 
 /** One step more or less for each item, inside its drill's bounds; those at the end of theirs stay. */
-export function stepSeveral(session: Session, places: readonly Place[], by: 1 | -1, drills: (id: string) => Drill | undefined): Session {
+export function stepSeveral(
+  session: Session,
+  places: readonly Place[],
+  by: 1 | -1,
+  drills: (id: string) => Drill | undefined,
+): Session {
   return places.reduce((s, place) => {
     const item = s.blocks[place.block]?.items[place.item];
     const level = item && drills(item.drill)?.levels[item.level];
@@ -57,7 +75,9 @@ export function stepSeveral(session: Session, places: readonly Place[], by: 1 | 
       // By the clock a step is one of the whole block's, made once.
       if (places.find((one) => one.block === place.block) !== place) return s;
       const work = interval.work + by * CLOCK_STEP;
-      return work < INTERVAL_BOUNDS.leastWork || work > INTERVAL_BOUNDS.mostWork ? s : editBlock(s, place.block, { interval: { ...interval, work } });
+      return work < INTERVAL_BOUNDS.leastWork || work > INTERVAL_BOUNDS.mostWork
+        ? s
+        : editBlock(s, place.block, { interval: { ...interval, work } });
     }
     const choices = choicesOf(item.dose);
     if (choices) {
@@ -87,5 +107,7 @@ export function readClip(text: string, drills: (id: string) => unknown): Item[] 
     return undefined;
   }
   const read = clipSchema.safeParse(value);
-  return read.success && read.data.items.every((item) => drills(item.drill) !== undefined) ? read.data.items : undefined;
+  return read.success && read.data.items.every((item) => drills(item.drill) !== undefined)
+    ? read.data.items
+    : undefined;
 }

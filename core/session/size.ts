@@ -23,19 +23,30 @@ export const LONGEST_SESSION = 500_000;
  * Pieces of work, rests, moves and changes of an item, at most: each piece of work may be followed by a change, a turn or a
  * rest; each time the item comes up there may be a move, a demonstration and a rest after it.
  */
-const segmentsOf = (times: number, { rounds, interval }: Pick<Block, "rounds" | "interval">): number => (interval ? 3 : 2) * times + 3 * rounds;
+const segmentsOf = (times: number, { rounds, interval }: Pick<Block, "rounds" | "interval">): number =>
+  (interval ? 3 : 2) * times + 3 * rounds;
 
 const timesOf = (rounds: number, item: Item, drills: DrillLookup): number => {
   const sides = sideModeOf(item, drills);
-  return rounds * item.sets * (item.directions ?? drills(item.drill)?.directions ?? 1) * (sides === "each" || sides === "alternating" ? 2 : 1);
+  return (
+    rounds *
+    item.sets *
+    (item.directions ?? drills(item.drill)?.directions ?? 1) *
+    (sides === "each" || sides === "alternating" ? 2 : 1)
+  );
 };
 
 /** Beats of a piece of work of a fixed length, at most. */
-const beatsWithin = (dose: Dose, micros: Micros, pace: Pick<Pace, "breath">): number => (Math.floor(micros / unitMicros(dose, pace)) + 1) * (beatCount(dose) / unitCount(dose));
+const beatsWithin = (dose: Dose, micros: Micros, pace: Pick<Pace, "breath">): number =>
+  (Math.floor(micros / unitMicros(dose, pace)) + 1) * (beatCount(dose) / unitCount(dose));
 
 /** About how many segments a session comes to, never fewer than it does. Cheap. */
 export const segmentsAtMost = (session: Session, drills: DrillLookup): number =>
-  session.blocks.reduce((sum, block) => sum + block.items.reduce((inner, item) => inner + segmentsOf(timesOf(block.rounds, item, drills), block), 0), 0);
+  session.blocks.reduce(
+    (sum, block) =>
+      sum + block.items.reduce((inner, item) => inner + segmentsOf(timesOf(block.rounds, item, drills), block), 0),
+    0,
+  );
 
 /**
  * Faults of size: a session whose work alone comes to more than a day, more than 50 000 beats or 5 000 segments, or that has
@@ -58,12 +69,19 @@ export function sizeFaults(session: Session, drills: DrillLookup): Fault[] {
     }
   const faults: Fault[] = [];
   if (toSeconds(micros) > LONGEST_SECONDS)
-    faults.push({ path: "blocks", message: `come to ${clockText(toSeconds(micros))} of work; a session holds at most 24:00:00` });
+    faults.push({
+      path: "blocks",
+      message: `come to ${clockText(toSeconds(micros))} of work; a session holds at most 24:00:00`,
+    });
   if (beats > MOST_BEATS)
     faults.push({ path: "blocks", message: `come to ${beats} counted beats; a session holds at most ${MOST_BEATS}` });
   if (segments > MOST_SEGMENTS)
-    faults.push({ path: "blocks", message: `come to ${segments} pieces of work, rests and moves; a session holds at most ${MOST_SEGMENTS}. Take out rounds, sets or drills` });
-  if (cues > MOST_CUES) faults.push({ path: "blocks", message: `hold ${cues} calls; a session holds at most ${MOST_CUES}` });
+    faults.push({
+      path: "blocks",
+      message: `come to ${segments} pieces of work, rests and moves; a session holds at most ${MOST_SEGMENTS}. Take out rounds, sets or drills`,
+    });
+  if (cues > MOST_CUES)
+    faults.push({ path: "blocks", message: `hold ${cues} calls; a session holds at most ${MOST_CUES}` });
   if (faults.length === 0 && JSON.stringify(session).length > LONGEST_SESSION)
     faults.push({ path: "(document)", message: `is longer than ${LONGEST_SESSION} characters` });
   return faults;

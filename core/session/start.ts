@@ -12,5 +12,14 @@ export function itemOf(drill: Drill, level: LevelName = "standard"): Item {
 /** A new session of one block. */
 export function newSession(about: Pick<Session, "title" | "purpose" | "target">, blocks: Session["blocks"]): Session {
   const { title, purpose, target } = about;
-  return { format: "mapset/session", version: NEWEST_SESSION, title, purpose, ...(target && { target }), firstSide: "left", pace: USUAL_PACE, blocks };
+  return {
+    format: "mapset/session",
+    version: NEWEST_SESSION,
+    title,
+    purpose,
+    ...(target && { target }),
+    firstSide: "left",
+    pace: USUAL_PACE,
+    blocks,
+  };
 }

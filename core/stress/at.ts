@@ -36,7 +36,9 @@ export function stressesWith(level: DrillLevel, dose: Dose, seconds: Seconds): S
   const peak = peakEffort(effort);
   const [strong, breath] = [effortGrade(effort), Math.max(breathGrade(effort), breathGrade(dose)) as 0 | Grade];
   const all: Stress[] = [
-    ...known.always, ...known.timed.filter(({ from }) => seconds >= from), ...known.pressed.filter(({ from }) => peak >= from),
+    ...known.always,
+    ...known.timed.filter(({ from }) => seconds >= from),
+    ...known.pressed.filter(({ from }) => peak >= from),
     ...(strong ? [{ area: "max-effort" as const, grade: strong, side: "middle" as const }] : []),
     ...(breath ? [{ area: "breath-hold" as const, grade: breath, side: "middle" as const }] : []),
   ];
@@ -52,13 +54,24 @@ function merged(all: readonly Stress[]): Stress[] {
     if (!before || before.grade < grade) most.set(key, { area, grade, side });
   }
   const both = (area: string) => most.get(`${area} both`)?.grade ?? 0;
-  return [...most.values()].filter(({ area, grade, side }) => side === "both" || side === "middle" || grade > both(area)).sort((a, b) => AREAS.indexOf(a.area) - AREAS.indexOf(b.area));
+  return [...most.values()]
+    .filter(({ area, grade, side }) => side === "both" || side === "middle" || grade > both(area))
+    .sort((a, b) => AREAS.indexOf(a.area) - AREAS.indexOf(b.area));
 }
 
 /** Seconds a level keeps someone at work, all sides, directions and sets of an item together. */
-export function atWork(drill: Pick<Drill, "sides" | "directions">, item: Pick<Item, "sides" | "directions" | "dose" | "sets">, pace: Pick<Pace, "breath">): Seconds {
+export function atWork(
+  drill: Pick<Drill, "sides" | "directions">,
+  item: Pick<Item, "sides" | "directions" | "dose" | "sets">,
+  pace: Pick<Pace, "breath">,
+): Seconds {
   const sides = item.sides ?? drill.sides;
-  return doseSeconds(item.dose, pace) * (sides === "each" || sides === "alternating" ? 2 : 1) * (item.directions ?? drill.directions) * item.sets;
+  return (
+    doseSeconds(item.dose, pace) *
+    (sides === "each" || sides === "alternating" ? 2 : 1) *
+    (item.directions ?? drill.directions) *
+    item.sets
+  );
 }
 
 /** What a level stresses at its own dose. */

@@ -11,14 +11,25 @@ const SIDE = Object.fromEntries(STRESS_SIDES.map((side) => [side[0], side])) as 
 const written = ({ area, grade, side }: Stress): string => `${AREAS.indexOf(area)}${"xy"[grade - 1]!}${side[0]!}`;
 
 export function writeStress({ always, timed, pressed, bends, drawn, pace }: LevelStress): string {
-  const parts = [...always.map(written), ...timed.map((one) => `${written(one)}>${one.from}`), ...pressed.map((one) => `${written(one)}%${one.from}`)];
+  const parts = [
+    ...always.map(written),
+    ...timed.map((one) => `${written(one)}>${one.from}`),
+    ...pressed.map((one) => `${written(one)}%${one.from}`),
+  ];
   return `${drawn ? "d" : "u"}${pace}|${parts.join(" ")}|${LIMITABLE.flatMap((area) => [bends[area].working, bends[area].other]).join(" ")}`;
 }
 
 /** Throws on what `writeStress` did not write. */
 export function readStress(text: string): LevelStress {
   const [how, parts, bends] = text.split("|");
-  const stress: { -readonly [K in keyof LevelStress]: LevelStress[K] } = { drawn: how?.[0] === "d", pace: readPace(how?.[1]), always: [], timed: [], pressed: [], bends: readBends(bends) };
+  const stress: { -readonly [K in keyof LevelStress]: LevelStress[K] } = {
+    drawn: how?.[0] === "d",
+    pace: readPace(how?.[1]),
+    always: [],
+    timed: [],
+    pressed: [],
+    bends: readBends(bends),
+  };
   for (const part of (parts ?? "").split(" ").filter(Boolean)) {
     const [, area, grade, side, kind, from] = /^(\d+)([xy])([wobm])(?:([>%])([\d.]+))?$/.exec(part) ?? [];
     const name = AREAS[Number(area)];
@@ -39,6 +50,9 @@ function readPace(text: string | undefined): LevelStress["pace"] {
 
 function readBends(text: string | undefined): Bends {
   const numbers = (text ?? "").split(" ").map(Number);
-  if (numbers.length !== 2 * LIMITABLE.length || numbers.some((n) => !Number.isFinite(n))) throw new Error(`Not bends: ${text}`);
-  return Object.fromEntries(LIMITABLE.map((area, i) => [area, { working: numbers[2 * i]!, other: numbers[2 * i + 1]! }])) as Bends;
+  if (numbers.length !== 2 * LIMITABLE.length || numbers.some((n) => !Number.isFinite(n)))
+    throw new Error(`Not bends: ${text}`);
+  return Object.fromEntries(
+    LIMITABLE.map((area, i) => [area, { working: numbers[2 * i]!, other: numbers[2 * i + 1]! }]),
+  ) as Bends;
 }

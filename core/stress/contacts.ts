@@ -29,7 +29,8 @@ export function groundUnder(place: Vec, props: readonly Prop[], body: Solved): M
       if (inside && y + height <= place[1] + 0.03) top = Math.max(top, y + height);
     } else {
       const [a, b] = [anchorPlace(prop.from, body), anchorPlace(prop.to, body)];
-      if (toSegment(place, a, b) <= prop.radius + 0.16 && Math.max(a[1], b[1]) <= place[1] + 0.03) top = Math.max(top, Math.max(a[1], b[1]) + prop.radius);
+      if (toSegment(place, a, b) <= prop.radius + 0.16 && Math.max(a[1], b[1]) <= place[1] + 0.03)
+        top = Math.max(top, Math.max(a[1], b[1]) + prop.radius);
     }
   }
   return top;
@@ -61,9 +62,16 @@ export function seatOf({ points }: Solved, ground: Ground): "floor" | "chair" | 
 }
 
 /** What one side's hand, forearm, knee and foot touch, and whether weight runs through them. `down` is whether the trunk lies or sits on the ground. */
-export function contactsOf(body: Solved, side: Side, props: readonly Prop[], ground: Ground, down: boolean): LimbContacts {
+export function contactsOf(
+  body: Solved,
+  side: Side,
+  props: readonly Prop[],
+  ground: Ground,
+  down: boolean,
+): LimbContacts {
   const { points } = body;
-  const at = (name: "palm" | "elbow" | "shoulder" | "knee" | "hip" | "heel" | "ball" | "toe") => points[`${side}.${name}`];
+  const at = (name: "palm" | "elbow" | "shoulder" | "knee" | "hip" | "heel" | "ball" | "toe") =>
+    points[`${side}.${name}`];
   const elbow = at("elbow");
   const knee = at("knee");
   const kneeTop = ground(knee);
@@ -72,18 +80,29 @@ export function contactsOf(body: Solved, side: Side, props: readonly Prop[], gro
   return {
     ...handOf(body, side, props, ground),
     forearm: elbow[1] - ground(elbow) <= RADIUS.elbow + TOUCH && at("shoulder")[1] - elbow[1] >= FOREARM_CARRIES,
-    kneeDown, knee: kneeDown && at("hip")[1] - kneeTop >= KNEE_CARRIES,
-    foot: foot.down && !down, onBall: foot.onBall,
+    kneeDown,
+    knee: kneeDown && at("hip")[1] - kneeTop >= KNEE_CARRIES,
+    foot: foot.down && !down,
+    onBall: foot.onBall,
     pulled: isPulled(body, side, props),
   };
 }
 
-function handOf(body: Solved, side: Side, props: readonly Prop[], ground: Ground): Pick<LimbContacts, "hand" | "hangs" | "handLow" | "onBlock"> {
+function handOf(
+  body: Solved,
+  side: Side,
+  props: readonly Prop[],
+  ground: Ground,
+): Pick<LimbContacts, "hand" | "hangs" | "handLow" | "onBlock"> {
   const { arm } = body.stance[side];
   const palm = body.points[`${side}.palm`];
   const shoulder = body.points[`${side}.shoulder`];
   const over = shoulder[1] - palm[1];
-  const where = { hangs: false, handLow: palm[1] < HIP_HIGH, onBlock: props.some((prop) => prop.piece === "block" && near(palm, prop, body, 0.06)) };
+  const where = {
+    hangs: false,
+    handLow: palm[1] < HIP_HIGH,
+    onBlock: props.some((prop) => prop.piece === "block" && near(palm, prop, body, 0.06)),
+  };
   if (palm[1] - ground(palm) <= RADIUS.palm + TOUCH) {
     const lies = body.points[`${side}.elbow`][1] - palm[1] < 0.1;
     return { ...where, hand: over >= HAND_CARRIES && !lies ? "carries" : "touches" };
@@ -99,10 +118,16 @@ function handOf(body: Solved, side: Side, props: readonly Prop[], ground: Ground
 
 /** Whether a hand is at a thing that stands by itself. */
 function near(palm: Vec, prop: Prop, body: Solved, by: Metres = 0.15): boolean {
-  if (prop.shape === "rod") return toSegment(palm, anchorPlace(prop.from, body), anchorPlace(prop.to, body)) <= prop.radius + by;
+  if (prop.shape === "rod")
+    return toSegment(palm, anchorPlace(prop.from, body), anchorPlace(prop.to, body)) <= prop.radius + by;
   const [x, y, z] = anchorPlace(prop.at, body);
   const [length, height, width] = prop.size;
-  return Math.abs(palm[0] - x) <= length / 2 + by && Math.abs(palm[2] - z) <= width / 2 + by && palm[1] >= y - by && palm[1] <= y + height + by;
+  return (
+    Math.abs(palm[0] - x) <= length / 2 + by &&
+    Math.abs(palm[2] - z) <= width / 2 + by &&
+    palm[1] >= y - by &&
+    palm[1] <= y + height + by
+  );
 }
 
 /** Whether a foot is down by its sole, ball or tucked toes: a heel alone or the back of the foot does not stand. */
@@ -124,6 +149,11 @@ const FOOT_POINT = /\.(ankle|heel|ball|toe)$/;
 /** Whether a hand, or a strap from a hand, holds this leg by its foot. */
 function isPulled({ stance }: Solved, side: Side, props: readonly Prop[]): boolean {
   const own = (name: string | undefined) => name !== undefined && name.startsWith(side) && FOOT_POINT.test(name);
-  const hands = (["left", "right"] as const).some((s) => stance[s].arm.by === "hand" && own((stance[s].arm as { of?: string }).of));
-  return hands || props.some((prop) => prop.piece === "strap" && prop.shape === "rod" && !Array.isArray(prop.to) && own(prop.to.of));
+  const hands = (["left", "right"] as const).some(
+    (s) => stance[s].arm.by === "hand" && own((stance[s].arm as { of?: string }).of),
+  );
+  return (
+    hands ||
+    props.some((prop) => prop.piece === "strap" && prop.shape === "rod" && !Array.isArray(prop.to) && own(prop.to.of))
+  );
 }

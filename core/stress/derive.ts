@@ -2,7 +2,15 @@ import { AREA_RULES } from "./areas";
 import { amount, BRISK_LIMB, BRISK_SPINE, type Amount } from "./areas/rule";
 import { factsOf } from "./look";
 import { lyingTimes, statedIn } from "./stated";
-import { LIMITABLE, type Bends, type LevelStress, type Pressed, type Stress, type StressSide, type Timed } from "~/core/drills/stresses";
+import {
+  LIMITABLE,
+  type Bends,
+  type LevelStress,
+  type Pressed,
+  type Stress,
+  type StressSide,
+  type Timed,
+} from "~/core/drills/stresses";
 import type { Facts, Limb } from "./types";
 import { AREAS, isSided, type Area } from "~/core/vocabulary/areas";
 import type { Drill, DrillLevel } from "~/core/drills/schema";
@@ -20,7 +28,11 @@ export function amountsOf(area: Area, facts: Facts): Amounts {
   if (typeof rule === "string") return { left: 0, right: 0 };
   const whole = rule.whole?.(facts) ?? 0;
   const of = (side: Side): Amount =>
-    most([whole, rule.wholeLimb?.(facts, side) ?? 0, ...facts.moments.map((m) => most([rule.limb?.(m[side], m, facts, side) ?? 0, rule.middle?.(m, facts) ?? 0]))]);
+    most([
+      whole,
+      rule.wholeLimb?.(facts, side) ?? 0,
+      ...facts.moments.map((m) => most([rule.limb?.(m[side], m, facts, side) ?? 0, rule.middle?.(m, facts) ?? 0])),
+    ]);
   return { left: of("left"), right: of("right") };
 }
 
@@ -36,7 +48,17 @@ export function stressesOf(area: Area, { left, right }: Amounts, sides: Drill["s
 export function stressOf(drill: Pick<Drill, "sides" | "method">, level: DrillLevel, motion: Motion): LevelStress {
   const facts = factsOf(level, drill.method, motion);
   const always = AREAS.flatMap((area) => stressesOf(area, amountsOf(area, facts), drill.sides));
-  return statedIn({ drawn: true, pace: paceOf(facts), always, timed: timedOf(facts), pressed: pressedOf(facts, drill.sides), bends: bendsOf(facts, drill.sides) }, level.loads);
+  return statedIn(
+    {
+      drawn: true,
+      pace: paceOf(facts),
+      always,
+      timed: timedOf(facts),
+      pressed: pressedOf(facts, drill.sides),
+      bends: bendsOf(facts, drill.sides),
+    },
+    level.loads,
+  );
 }
 
 /** Less than this, in degrees a second, is stillness: a swaying breath. */
@@ -50,11 +72,17 @@ export function paceOf({ speeds, still }: Facts): LevelStress["pace"] {
 }
 
 function timedOf(facts: Facts): Timed[] {
-  const lies = (side: "back" | "front", posture: Facts["posture"]) => facts.posture === posture || facts.moments.some((m) => m.lying === side);
+  const lies = (side: "back" | "front", posture: Facts["posture"]) =>
+    facts.posture === posture || facts.moments.some((m) => m.lying === side);
   return [
-    ...(lies("back", "supine") ? lyingTimes("lying-back") : []), ...(lies("front", "prone") ? lyingTimes("lying-front") : []),
-    ...(facts.still && facts.moments.at(-1)?.headLow ? [{ area: "head-low" as const, grade: 2 as const, side: "middle" as const, from: 20 }] : []),
-    ...(facts.kit.includes("band") ? [{ area: "grip" as const, grade: 1 as const, side: "both" as const, from: 20 }] : []),
+    ...(lies("back", "supine") ? lyingTimes("lying-back") : []),
+    ...(lies("front", "prone") ? lyingTimes("lying-front") : []),
+    ...(facts.still && facts.moments.at(-1)?.headLow
+      ? [{ area: "head-low" as const, grade: 2 as const, side: "middle" as const, from: 20 }]
+      : []),
+    ...(facts.kit.includes("band")
+      ? [{ area: "grip" as const, grade: 1 as const, side: "both" as const, from: 20 }]
+      : []),
   ];
 }
 
@@ -62,23 +90,35 @@ const NECK_ROWS = new Set(["nk.flex", "nk.ext", "nk.rot", "nk.side"]);
 
 export function pressedOf(facts: Facts, sides: Drill["sides"]): Pressed[] {
   if (facts.method !== "effort") return [];
-  const folded = (limb: Limb) => limb.shinFolded || limb.ankleOverThigh || limb.droppedIn || Math.abs(limb.kneeRotation) >= 15;
+  const folded = (limb: Limb) =>
+    limb.shinFolded || limb.ankleOverThigh || limb.droppedIn || Math.abs(limb.kneeRotation) >= 15;
   const on = (area: Area, holds: (side: Side) => boolean, from: number, grade: 1 | 2): Pressed[] =>
-    stressesOf(area, { left: amount(false, holds("left")), right: amount(false, holds("right")) }, sides).map((stress) => ({ ...stress, grade, from }));
+    stressesOf(area, { left: amount(false, holds("left")), right: amount(false, holds("right")) }, sides).map(
+      (stress) => ({ ...stress, grade, from }),
+    );
   const squeezes = (side: Side) => facts.rows.includes("hip.add") && (sides !== "each" || side === "right");
   return [
-    ...on("groin-stretch", squeezes, 30, 1), ...on("groin-stretch", squeezes, 50, 2),
+    ...on("groin-stretch", squeezes, 30, 1),
+    ...on("groin-stretch", squeezes, 50, 2),
     ...on("knee-twist", (side) => facts.moments.some((m) => folded(m[side])), 1, 2),
     ...on("neck", () => facts.rows.some((row) => NECK_ROWS.has(row)), 31, 2),
   ];
 }
 
-const BEND: Readonly<Record<keyof Bends, (limb: Limb) => Degrees>> = { "hip-deep-bend": (l) => l.hipFlexion, "knee-deep-bend": (l) => l.kneeFlexion, "shoulder-overhead": (l) => l.elevation };
+const BEND: Readonly<Record<keyof Bends, (limb: Limb) => Degrees>> = {
+  "hip-deep-bend": (l) => l.hipFlexion,
+  "knee-deep-bend": (l) => l.kneeFlexion,
+  "shoulder-overhead": (l) => l.elevation,
+};
 
 function bendsOf({ moments }: Facts, sides: Drill["sides"]): Bends {
   const far = (area: keyof Bends) => {
-    const [left, right] = SIDES.map((side) => Math.round(moments.reduce((most, m) => Math.max(most, BEND[area](m[side])), 0))) as [Degrees, Degrees];
-    return sides === "each" ? { working: right, other: left } : { working: Math.max(left, right), other: Math.max(left, right) };
+    const [left, right] = SIDES.map((side) =>
+      Math.round(moments.reduce((most, m) => Math.max(most, BEND[area](m[side])), 0)),
+    ) as [Degrees, Degrees];
+    return sides === "each"
+      ? { working: right, other: left }
+      : { working: Math.max(left, right), other: Math.max(left, right) };
   };
   return Object.fromEntries(LIMITABLE.map((area) => [area, far(area)])) as Bends;
 }

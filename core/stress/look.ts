@@ -23,13 +23,26 @@ export function factsOf(level: Level, method: Method, motion: Motion, side: Side
   const { props } = player.motion;
   const usual = beatTimes(motion, level, false);
   const fastest = beatTimes(motion, level, true);
-  const samples = sampleBeats(motion).map((beat): Sample => ({ at: timeAt(beat, fastest), usual: timeAt(beat, usual), body: bodyAt(player, beat) }));
+  const samples = sampleBeats(motion).map((beat): Sample => ({
+    at: timeAt(beat, fastest),
+    usual: timeAt(beat, usual),
+    body: bodyAt(player, beat),
+  }));
   const moments = samples.map(({ at, body }) => momentOf(at, body, props));
   return {
-    moments, seconds: usual.reduce((sum, s) => sum + s, 0),
+    moments,
+    seconds: usual.reduce((sum, s) => sum + s, 0),
     usual: samples.map((s) => s.usual),
-    speeds: speedsOf(samples, motion), turnsOver: turnsOver(samples, moments), kneeSlides: kneeSlides(samples, moments),
-    posture: level.posture, endPosture: level.endPosture, method, kit: level.kit, rows: [...level.main, ...level.also], dose: level.dose, still: motion.kind === "hold",
+    speeds: speedsOf(samples, motion),
+    turnsOver: turnsOver(samples, moments),
+    kneeSlides: kneeSlides(samples, moments),
+    posture: level.posture,
+    endPosture: level.endPosture,
+    method,
+    kit: level.kit,
+    rows: [...level.main, ...level.also],
+    dose: level.dose,
+    still: motion.kind === "hold",
   };
 }
 
@@ -38,10 +51,14 @@ function beatTimes(motion: Motion, { dose, bounds }: Level, fastest: boolean): S
   const tempo = tempoOf(dose);
   const whole = tempo.length > 0 ? tempo.reduce((sum, s) => sum + s, 0) : motion.seconds;
   const share = fastest && tempo.length > 0 && bounds.leastRep ? Math.min(1, bounds.leastRep / whole) : 1;
-  return Array.from({ length: motion.beats }, (_, i) => (tempo.length === motion.beats ? tempo[i]! : whole / motion.beats) * share);
+  return Array.from(
+    { length: motion.beats },
+    (_, i) => (tempo.length === motion.beats ? tempo[i]! : whole / motion.beats) * share,
+  );
 }
 
-const timeAt = (beat: number, times: readonly Seconds[]): Seconds => times.reduce((sum, s, i) => sum + s * Math.min(1, Math.max(0, beat - i)), 0);
+const timeAt = (beat: number, times: readonly Seconds[]): Seconds =>
+  times.reduce((sum, s, i) => sum + s * Math.min(1, Math.max(0, beat - i)), 0);
 
 const spine = ([flexion, side, rotation]: SpinePart): Spine => ({ flexion, side, rotation });
 
@@ -51,8 +68,10 @@ function momentOf(at: Seconds, body: Solved, props: readonly Prop[]): Moment {
   const lying = lyingOf(body, ground);
   const seat = lying === "none" ? seatOf(body, ground) : "none";
   const angles = anglesOf(body);
-  const solesTogether = distance(points["left.ball"], points["right.ball"]) < 0.1 && Math.abs(turned(Y, body.legs.left.foot)[1]) < 0.6;
-  const limb = (side: Side) => limbOf(body, side, angles, props, ground, { down: seat !== "none" || lying !== "none", solesTogether });
+  const solesTogether =
+    distance(points["left.ball"], points["right.ball"]) < 0.1 && Math.abs(turned(Y, body.legs.left.foot)[1]) < 0.6;
+  const limb = (side: Side) =>
+    limbOf(body, side, angles, props, ground, { down: seat !== "none" || lying !== "none", solesTogether });
   const across = turned(Z, body.pelvis);
   const along = turned(X, body.pelvis);
   const between = sub(points["right.ankle"], points["left.ankle"]);
@@ -63,8 +82,21 @@ function momentOf(at: Seconds, body: Solved, props: readonly Prop[]): Moment {
   const curled = stance.neck[0] >= 12 || stance.thoracic[0] >= 15;
   const headRests = lying === "back" ? !curled || restsHead(body, ground) : restsHead(body, ground);
   return {
-    at, left: limb("left"), right: limb("right"), neck: spine(stance.neck), thoracic: spine(stance.thoracic), lumbar: spine(stance.lumbar),
-    seat, lying, raised: ground(points.back) >= 0.3, headUp: points.head[1] > points.pelvis[1], headRests, headLow: low && !headRests, feetApart: apart, narrow: apart < 0.12 && ahead > 0.25, solesTogether,
+    at,
+    left: limb("left"),
+    right: limb("right"),
+    neck: spine(stance.neck),
+    thoracic: spine(stance.thoracic),
+    lumbar: spine(stance.lumbar),
+    seat,
+    lying,
+    raised: ground(points.back) >= 0.3,
+    headUp: points.head[1] > points.pelvis[1],
+    headRests,
+    headLow: low && !headRests,
+    feetApart: apart,
+    narrow: apart < 0.12 && ahead > 0.25,
+    solesTogether,
   };
 }
 
@@ -87,11 +119,22 @@ function restsHead({ points }: Solved, ground: Ground): boolean {
   if (head[1] - RADIUS.head - ground(head) < HEAD_RESTS) return true;
   return (["left", "right"] as const).some((side) => {
     const [a, b, c] = [points[`${side}.shoulder`], points[`${side}.elbow`], points[`${side}.palm`]];
-    return head[1] < 0.4 && Math.min(b[1], c[1]) < head[1] && Math.min(toSegment(head, a, b), toSegment(head, b, c)) < RADIUS.head + 0.07;
+    return (
+      head[1] < 0.4 &&
+      Math.min(b[1], c[1]) < head[1] &&
+      Math.min(toSegment(head, a, b), toSegment(head, b, c)) < RADIUS.head + 0.07
+    );
   });
 }
 
-function limbOf(body: Solved, side: Side, angles: Angles, props: readonly Prop[], ground: Ground, { down, solesTogether }: { down: boolean; solesTogether: boolean }): Limb {
+function limbOf(
+  body: Solved,
+  side: Side,
+  angles: Angles,
+  props: readonly Prop[],
+  ground: Ground,
+  { down, solesTogether }: { down: boolean; solesTogether: boolean },
+): Limb {
   const { points, legs } = body;
   const s = side === "right" ? 1 : -1;
   const other = side === "right" ? "left" : "right";
@@ -102,22 +145,52 @@ function limbOf(body: Solved, side: Side, angles: Angles, props: readonly Prop[]
   const inPelvis = turned(sub(point("knee"), points.pelvis), inverse(body.pelvis));
   const [hipFlexion, kneeFlexion] = [read("hip.flexion"), read("knee.flexion")];
   const hipRotation = kneeFlexion >= 60 ? read("hip.rotation") : twistOf(legs[side].joints.hip) * s;
-  const lowest = Math.min(over(point("heel")) - RADIUS.heel, over(point("ball")) - RADIUS.ball, over(point("toe")) - RADIUS.toe);
-  const folded = kneeFlexion >= 60 && over(point("knee")) < 0.17 && over(point("ankle")) < 0.17 && Math.abs(hipRotation) >= 25 && point("hip")[1] < 0.42 && !solesTogether;
+  const lowest = Math.min(
+    over(point("heel")) - RADIUS.heel,
+    over(point("ball")) - RADIUS.ball,
+    over(point("toe")) - RADIUS.toe,
+  );
+  const folded =
+    kneeFlexion >= 60 &&
+    over(point("knee")) < 0.17 &&
+    over(point("ankle")) < 0.17 &&
+    Math.abs(hipRotation) >= 25 &&
+    point("hip")[1] < 0.42 &&
+    !solesTogether;
   const thigh = turned([0, -1, 0], legs[side].thigh);
   const footUp = lowest > 0.045;
   const arm = armAngles(body, side, read("shoulder.elevation"), read("shoulder.rotation"));
   const soleTilt = Math.abs(turned(Z, legs[side].foot)[1]);
   return {
-    ...contacts, ...arm,
-    hipFlexion, hipAbduction: read("hip.abduction"), hipRotation, kneeFlexion, kneeRotation: read("knee.rotation"),
-    dorsiflexion: read("ankle.dorsiflexion"), inversion: read("ankle.inversion"), toes: read("toes.extension"), wrist: read("wrist.extension"),
+    ...contacts,
+    ...arm,
+    hipFlexion,
+    hipAbduction: read("hip.abduction"),
+    hipRotation,
+    kneeFlexion,
+    kneeRotation: read("knee.rotation"),
+    dorsiflexion: read("ankle.dorsiflexion"),
+    inversion: read("ankle.inversion"),
+    toes: read("toes.extension"),
+    wrist: read("wrist.extension"),
     across: inPelvis[2] * s < -0.02,
     shinFolded: folded,
-    ankleOverThigh: footUp && kneeFlexion >= 80 && hipRotation <= -45 && toSegment(lerp(point("knee"), point("ankle"), 0.8), points[`${other}.hip`], points[`${other}.knee`]) < 0.3,
-    droppedIn: kneeFlexion >= 60 && hipRotation >= 20 && !footUp && !contacts.knee && pointsInside(body, side) >= DROPPED,
-    legHeldUp: footUp && kneeFlexion <= 25 && !contacts.pulled && Math.hypot(thigh[0], thigh[2]) >= 0.5 && turned(X, legs[side].thigh)[1] >= 0.3,
-    footUp, soleRolled: contacts.foot && soleTilt >= 0.2, heelBelow: contacts.foot && point("heel")[1] < point("ball")[1] - 0.02,
+    ankleOverThigh:
+      footUp &&
+      kneeFlexion >= 80 &&
+      hipRotation <= -45 &&
+      toSegment(lerp(point("knee"), point("ankle"), 0.8), points[`${other}.hip`], points[`${other}.knee`]) < 0.3,
+    droppedIn:
+      kneeFlexion >= 60 && hipRotation >= 20 && !footUp && !contacts.knee && pointsInside(body, side) >= DROPPED,
+    legHeldUp:
+      footUp &&
+      kneeFlexion <= 25 &&
+      !contacts.pulled &&
+      Math.hypot(thigh[0], thigh[2]) >= 0.5 &&
+      turned(X, legs[side].thigh)[1] >= 0.3,
+    footUp,
+    soleRolled: contacts.foot && soleTilt >= 0.2,
+    heelBelow: contacts.foot && point("heel")[1] < point("ball")[1] - 0.02,
   };
 }
 
@@ -143,12 +216,21 @@ function pointsInside({ points, legs }: Solved, side: Side): Degrees {
 }
 
 /** How far the arm is lifted or behind the trunk, and how near it is to elbow out and turned out. */
-function armAngles(body: Solved, side: Side, elevation: number, rotation: number): Pick<Limb, "elevation" | "behind" | "elbowOut" | "turnedOut"> {
+function armAngles(
+  body: Solved,
+  side: Side,
+  elevation: number,
+  rotation: number,
+): Pick<Limb, "elevation" | "behind" | "elbowOut" | "turnedOut"> {
   const upper = turned([0, -1, 0], body.arms[side].joints.shoulder);
   const s = side === "right" ? 1 : -1;
   const out = upper[2] * s > Math.abs(upper[0]) ? Math.max(0, elevation) : 0;
   // How far it is behind the plane of the shoulders, wherever it is lifted to.
   const behind = degrees(Math.asin(Math.min(1, Math.max(-1, -upper[0]))));
-  return { elevation: Math.max(0, elevation), behind: Math.max(0, behind, -elevation), elbowOut: out, turnedOut: Math.max(0, -rotation) };
+  return {
+    elevation: Math.max(0, elevation),
+    behind: Math.max(0, behind, -elevation),
+    elbowOut: out,
+    turnedOut: Math.max(0, -rotation),
+  };
 }
-

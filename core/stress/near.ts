@@ -12,16 +12,38 @@ export const NEAR: Degrees = 5;
 
 const further = (angle: Degrees, by: Degrees): Degrees => (angle > 0 ? angle + by : angle < 0 ? angle - by : angle);
 
-const spine = ({ flexion, side, rotation }: Spine, by: Degrees): Spine => ({ flexion: further(flexion, by), side: further(side, by), rotation: further(rotation, by) });
+const spine = ({ flexion, side, rotation }: Spine, by: Degrees): Spine => ({
+  flexion: further(flexion, by),
+  side: further(side, by),
+  rotation: further(rotation, by),
+});
 
 /** Angles that mean something only past a threshold upward: a knee bent further is no straighter. */
 const limb = (one: Limb, by: Degrees): Limb => ({
-  ...one, hipFlexion: further(one.hipFlexion, by), hipAbduction: further(one.hipAbduction, by), hipRotation: further(one.hipRotation, by), kneeFlexion: one.kneeFlexion > 30 ? one.kneeFlexion + by : one.kneeFlexion,
-  kneeRotation: further(one.kneeRotation, by), dorsiflexion: further(one.dorsiflexion, by), inversion: further(one.inversion, by), toes: further(one.toes, by),
-  elevation: further(one.elevation, by), behind: further(one.behind, by), elbowOut: further(one.elbowOut, by), turnedOut: further(one.turnedOut, by), wrist: further(one.wrist, by),
+  ...one,
+  hipFlexion: further(one.hipFlexion, by),
+  hipAbduction: further(one.hipAbduction, by),
+  hipRotation: further(one.hipRotation, by),
+  kneeFlexion: one.kneeFlexion > 30 ? one.kneeFlexion + by : one.kneeFlexion,
+  kneeRotation: further(one.kneeRotation, by),
+  dorsiflexion: further(one.dorsiflexion, by),
+  inversion: further(one.inversion, by),
+  toes: further(one.toes, by),
+  elevation: further(one.elevation, by),
+  behind: further(one.behind, by),
+  elbowOut: further(one.elbowOut, by),
+  turnedOut: further(one.turnedOut, by),
+  wrist: further(one.wrist, by),
 });
 
-const moment = (one: Moment, by: Degrees): Moment => ({ ...one, neck: spine(one.neck, by), thoracic: spine(one.thoracic, by), lumbar: spine(one.lumbar, by), left: limb(one.left, by), right: limb(one.right, by) });
+const moment = (one: Moment, by: Degrees): Moment => ({
+  ...one,
+  neck: spine(one.neck, by),
+  thoracic: spine(one.thoracic, by),
+  lumbar: spine(one.lumbar, by),
+  left: limb(one.left, by),
+  right: limb(one.right, by),
+});
 
 /** Areas of which a level would count as stressing more if every joint went a few degrees further than it is drawn. */
 export function nearOf(drill: Drill, name: LevelName, by: Degrees = NEAR): Area[] {

@@ -9,7 +9,8 @@ import type { Degrees, Seconds } from "~/core/units";
 export type Sample = { at: Seconds; usual: Seconds; body: Solved };
 
 /** The angle from one turn to another. */
-const angleBetween = (a: Turn, b: Turn): Degrees => 2 * degrees(Math.acos(Math.min(1, Math.abs(a[0] * b[0] + a[1] * b[1] + a[2] * b[2] + a[3] * b[3]))));
+const angleBetween = (a: Turn, b: Turn): Degrees =>
+  2 * degrees(Math.acos(Math.min(1, Math.abs(a[0] * b[0] + a[1] * b[1] + a[2] * b[2] + a[3] * b[3]))));
 
 const SPINE = ["neck", "thoracic", "lumbar"] as const;
 
@@ -28,9 +29,18 @@ export function speedsOf(samples: readonly Sample[], motion: Motion): Speeds {
     }
     for (const side of ["left", "right"] as const) {
       const [a, b] = [before.body, body];
-      speeds[side].hip = Math.max(speeds[side].hip, rate(angleBetween(a.legs[side].joints.hip, b.legs[side].joints.hip)));
-      speeds[side].knee = Math.max(speeds[side].knee, rate(angleBetween(a.legs[side].joints.knee, b.legs[side].joints.knee)));
-      speeds[side].shoulder = Math.max(speeds[side].shoulder, rate(angleBetween(a.arms[side].joints.shoulder, b.arms[side].joints.shoulder)));
+      speeds[side].hip = Math.max(
+        speeds[side].hip,
+        rate(angleBetween(a.legs[side].joints.hip, b.legs[side].joints.hip)),
+      );
+      speeds[side].knee = Math.max(
+        speeds[side].knee,
+        rate(angleBetween(a.legs[side].joints.knee, b.legs[side].joints.knee)),
+      );
+      speeds[side].shoulder = Math.max(
+        speeds[side].shoulder,
+        rate(angleBetween(a.arms[side].joints.shoulder, b.arms[side].joints.shoulder)),
+      );
     }
   });
   return speeds;
@@ -50,7 +60,8 @@ export function turnsOver(samples: readonly Sample[], moments: readonly Moment[]
       const offs = run.map((r) => turnedBy(r.off, first.off));
       const by = Math.max(...offs) - Math.min(...offs);
       const feet = run.map((r) => turnedBy(r.foot, first.foot));
-      if (by > worst.by) worst = { by, heelFree: run.some((r) => r.ball) || Math.max(...feet) - Math.min(...feet) >= 15 };
+      if (by > worst.by)
+        worst = { by, heelFree: run.some((r) => r.ball) || Math.max(...feet) - Math.min(...feet) >= 15 };
       run = [];
     };
     samples.forEach(({ body }, i) => {

@@ -14,12 +14,20 @@ export function stressLines(drill: Drill): LevelLines;
 /** The same for some levels. */
 export function stressLines(drill: Drill, levels: readonly LevelName[]): Partial<LevelLines>;
 export function stressLines(drill: Drill, levels: readonly LevelName[] = LEVELS): Partial<LevelLines> {
-  return Object.fromEntries(levels.map((name) => {
-    const level = drill.levels[name];
-    const motion = motionAt(drill, name);
-    if (!motion) return [name, writeStress(undrawnStress(level))];
-    const shown = stressOf(drill, { ...level, loads: [] }, motion);
-    const said = statedIn(shown, level.loads.filter((load) => !never(load)));
-    return [name, writeStress({ ...said, always: [...said.always, ...shown.always], timed: shown.timed, pressed: shown.pressed })];
-  }));
+  return Object.fromEntries(
+    levels.map((name) => {
+      const level = drill.levels[name];
+      const motion = motionAt(drill, name);
+      if (!motion) return [name, writeStress(undrawnStress(level))];
+      const shown = stressOf(drill, { ...level, loads: [] }, motion);
+      const said = statedIn(
+        shown,
+        level.loads.filter((load) => !never(load)),
+      );
+      return [
+        name,
+        writeStress({ ...said, always: [...said.always, ...shown.always], timed: shown.timed, pressed: shown.pressed }),
+      ];
+    }),
+  );
 }

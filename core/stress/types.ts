@@ -12,7 +12,9 @@ export type LimbContacts = {
   /** The body hangs from the hand. */ hangs: boolean;
   /** What the hand is on is the floor or low, not a thing at hip height. */ handLow: boolean;
   /** The hand is on a block, which is held so that the wrist stays nearly straight. */ onBlock: boolean;
-  forearm: boolean; knee: boolean; foot: boolean;
+  forearm: boolean;
+  knee: boolean;
+  foot: boolean;
   /** Only the ball of the foot is down. */
   onBall: boolean;
   /** The knee is down, carrying or not. */
@@ -23,11 +25,18 @@ export type LimbContacts = {
 
 /** One side of the body at one moment. Degrees are clinical angles of the solved figure. */
 export type Limb = LimbContacts & {
-  hipFlexion: Degrees; hipAbduction: Degrees; /** Inward above 0. */ hipRotation: Degrees;
-  kneeFlexion: Degrees; kneeRotation: Degrees; dorsiflexion: Degrees; inversion: Degrees; toes: Degrees;
+  hipFlexion: Degrees;
+  hipAbduction: Degrees;
+  /** Inward above 0. */ hipRotation: Degrees;
+  kneeFlexion: Degrees;
+  kneeRotation: Degrees;
+  dorsiflexion: Degrees;
+  inversion: Degrees;
+  toes: Degrees;
   /** How far the arm is lifted to the front or side; 0 when it is behind. */ elevation: Degrees;
   /** How far the upper arm is behind the trunk; 0 when it is not. */ behind: Degrees;
-  /** How far the elbow is out to the side, and how far the shoulder is turned out. */ elbowOut: Degrees; turnedOut: Degrees;
+  /** How far the elbow is out to the side, and how far the shoulder is turned out. */ elbowOut: Degrees;
+  turnedOut: Degrees;
   wrist: Degrees;
   /** The thigh is across the middle of the body. */ across: boolean;
   /** The shin lies on the floor, the thigh turned to its side: sitting with the knee folded, cross-legged, or one shin in front. */ shinFolded: boolean;
@@ -42,7 +51,9 @@ export type Limb = LimbContacts & {
 /** The body at one moment of a repetition, at the fastest tempo that is allowed. */
 export type Moment = Readonly<Record<Side, Limb>> & {
   /** From the start of the repetition. */ at: Seconds;
-  neck: Spine; thoracic: Spine; lumbar: Spine;
+  neck: Spine;
+  thoracic: Spine;
+  lumbar: Spine;
   /** Sitting on the floor, or on a chair or bench. */ seat: "floor" | "chair" | "none";
   lying: "back" | "front" | "side" | "none";
   /** What the trunk lies on is a bench or as high. */ raised: boolean;
@@ -57,16 +68,24 @@ export type Moment = Readonly<Record<Side, Limb>> & {
 export type Spine = { flexion: Degrees; side: Degrees; rotation: Degrees };
 
 /** Largest speeds over a repetition at the fastest tempo that is allowed, in degrees a second. */
-export type Speeds = { neck: number; thoracic: number; lumbar: number } & Readonly<Record<Side, { hip: number; knee: number; shoulder: number }>>;
+export type Speeds = { neck: number; thoracic: number; lumbar: number } & Readonly<
+  Record<Side, { hip: number; knee: number; shoulder: number }>
+>;
 
 /** Everything the rules look at. */
 export type Facts = {
   moments: readonly Moment[];
-  /** Length of a repetition as it is dosed, and when each moment comes in it. */ seconds: Seconds; usual: readonly Seconds[];
+  /** Length of a repetition as it is dosed, and when each moment comes in it. */ seconds: Seconds;
+  usual: readonly Seconds[];
   speeds: Speeds;
   /** How far the pelvis turns over a foot that stays planted, and whether its heel is free to turn. */
   turnsOver: Readonly<Record<Side, { by: Degrees; heelFree: boolean }>>;
   /** How far a knee that carries slides. */ kneeSlides: Readonly<Record<Side, Metres>>;
-  posture: Posture; endPosture: Posture; method: Method; kit: readonly Kit[]; rows: readonly Row[]; dose: Dose;
+  posture: Posture;
+  endPosture: Posture;
+  method: Method;
+  kit: readonly Kit[];
+  rows: readonly Row[];
+  dose: Dose;
   still: boolean;
 };

@@ -10,7 +10,10 @@ import type { Drill } from "~/core/drills/schema";
  */
 describe("the way stresses are worked out", () => {
   it("is the one that what is kept was worked out by", () => expect(frozen.rules).toBe(STRESS_RULES));
-  it.each(frozen.drills.map(({ drill, lines }) => [drill.id, drill, lines] as const))("comes to the same as before: %s", (_, drill, lines) => {
-    expect(stressLines(drill as unknown as Drill)).toEqual(lines);
-  });
+  it.each(frozen.drills.map(({ drill, lines }) => [drill.id, drill, lines] as const))(
+    "comes to the same as before: %s",
+    (_, drill, lines) => {
+      expect(stressLines(drill as unknown as Drill)).toEqual(lines);
+    },
+  );
 });

@@ -12,7 +12,13 @@ import type { TimedBeat } from "./types";
  * With `turns`, the units are done twice over, taking turns from that side; a time or a ladder, which has no
  * units to take turns with, becomes one beat of twice the length at the person's own rhythm.
  */
-export function layBeats(dose: Dose, pace: Pick<Pace, "breath">, units: number, start: Micros, turns?: OneSide): TimedBeat[] {
+export function layBeats(
+  dose: Dose,
+  pace: Pick<Pace, "breath">,
+  units: number,
+  start: Micros,
+  turns?: OneSide,
+): TimedBeat[] {
   const unit = kindOf(dose).beats(dose, pace);
   if (turns && !isCounted(dose)) {
     const micros = unit.reduce((sum, beat) => sum + 2 * beat.micros, 0);
@@ -43,13 +49,28 @@ export function layBeats(dose: Dose, pace: Pick<Pace, "breath">, units: number, 
  * The beats of a piece of work of a fixed length: as many whole units as fit, and what is left of it easily. With `turns`,
  * sides change unit by unit from that one. A time is one beat; a unit longer than the piece is begun and ends with it.
  */
-export function fillBeats(dose: Dose, pace: Pick<Pace, "breath">, micros: Micros, start: Micros, turns?: OneSide): TimedBeat[] {
-  if (!inWholeUnits(dose)) return [{ start: toSeconds(start), seconds: toSeconds(micros), do: "work", rep: 1, reps: 1 }];
+export function fillBeats(
+  dose: Dose,
+  pace: Pick<Pace, "breath">,
+  micros: Micros,
+  start: Micros,
+  turns?: OneSide,
+): TimedBeat[] {
+  if (!inWholeUnits(dose))
+    return [{ start: toSeconds(start), seconds: toSeconds(micros), do: "work", rep: 1, reps: 1 }];
   const { units, left } = filled(dose, pace, micros);
   if (units === 0) return cutBeats(layBeats(dose, pace, 1, start), start + micros);
   const beats = layBeats(dose, pace, units, start);
   if (turns) for (const beat of beats) beat.side = beat.rep % 2 === 1 ? turns : otherSide(turns);
-  if (left > 0) beats.push({ start: toSeconds(start + micros - left), seconds: toSeconds(left), do: kindOf(dose).leftOver, rep: units, reps: units, easy: true });
+  if (left > 0)
+    beats.push({
+      start: toSeconds(start + micros - left),
+      seconds: toSeconds(left),
+      do: kindOf(dose).leftOver,
+      rep: units,
+      reps: units,
+      easy: true,
+    });
   return beats;
 }
 

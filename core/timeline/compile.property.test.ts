@@ -52,7 +52,11 @@ describe("any session", () => {
         const expected = { left: 0, right: 0, both: 0 };
         for (const block of session.blocks)
           for (const item of block.items) {
-            const once = doseSeconds(item.dose, session.pace) * (item.directions ?? drills(item.drill)!.directions) * item.sets * block.rounds;
+            const once =
+              doseSeconds(item.dose, session.pace) *
+              (item.directions ?? drills(item.drill)!.directions) *
+              item.sets *
+              block.rounds;
             const mode = sideModeOf(item, drills);
             if (mode === "together") expected.both += once;
             if (mode === "left" || mode === "each" || mode === "alternating") expected.left += once;
@@ -104,18 +108,24 @@ describe("any session", () => {
 
   it("can be cut anywhere: the parts agree with the whole", () => {
     fc.assert(
-      fc.property(anySession, fc.array(fc.double({ min: 0, max: 1, noNaN: true }), { maxLength: 6 }), (input, places) => {
-        const { segments, totalSeconds, workSeconds } = compile(read(input), drills);
-        const edges = [0, ...places.map((p) => p * totalSeconds).sort((a, b) => a - b), totalSeconds];
-        const parts = edges.slice(1).map((to, i) => cut(segments, edges[i]!, to));
-        const seconds = parts.flat().reduce((sum, s) => sum + s.seconds, 0);
-        const work = edges.slice(1).reduce((sum, to, i) => sum + workWithin(segments, edges[i]!, to), 0);
-        expect(seconds).toBeCloseTo(totalSeconds, 5);
-        expect(work).toBeCloseTo(workSeconds.left + workSeconds.right + workSeconds.both, 5);
-        parts.forEach((part, i) => {
-          expect(part.every((s) => s.start >= edges[i]! - 1e-9 && s.start + s.seconds <= edges[i + 1]! + 1e-6)).toBe(true);
-        });
-      }),
+      fc.property(
+        anySession,
+        fc.array(fc.double({ min: 0, max: 1, noNaN: true }), { maxLength: 6 }),
+        (input, places) => {
+          const { segments, totalSeconds, workSeconds } = compile(read(input), drills);
+          const edges = [0, ...places.map((p) => p * totalSeconds).sort((a, b) => a - b), totalSeconds];
+          const parts = edges.slice(1).map((to, i) => cut(segments, edges[i]!, to));
+          const seconds = parts.flat().reduce((sum, s) => sum + s.seconds, 0);
+          const work = edges.slice(1).reduce((sum, to, i) => sum + workWithin(segments, edges[i]!, to), 0);
+          expect(seconds).toBeCloseTo(totalSeconds, 5);
+          expect(work).toBeCloseTo(workSeconds.left + workSeconds.right + workSeconds.both, 5);
+          parts.forEach((part, i) => {
+            expect(part.every((s) => s.start >= edges[i]! - 1e-9 && s.start + s.seconds <= edges[i + 1]! + 1e-6)).toBe(
+              true,
+            );
+          });
+        },
+      ),
       { numRuns: 400 },
     );
   });
@@ -131,8 +141,12 @@ describe("any session", () => {
         const now = timeline.segments.filter((s) => s.start <= at).at(-1);
         const beats = now?.kind === "work" ? now.beats.filter((b) => b.start <= at) : [];
         return (
-          moment.segment === now && near(moment.elapsed + moment.left, now.seconds) && near(moment.sessionLeft, timeline.totalSeconds - at) &&
-          moment.next === timeline.segments[moment.index + 1] && moment.beat === beats.at(-1) && moment.over === (t >= timeline.totalSeconds)
+          moment.segment === now &&
+          near(moment.elapsed + moment.left, now.seconds) &&
+          near(moment.sessionLeft, timeline.totalSeconds - at) &&
+          moment.next === timeline.segments[moment.index + 1] &&
+          moment.beat === beats.at(-1) &&
+          moment.over === t >= timeline.totalSeconds
         );
       }),
       RUNS,

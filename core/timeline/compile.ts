@@ -37,7 +37,14 @@ type Loose<S> = S extends Segment ? Omit<S, "start" | "seconds" | keyof Place> :
  */
 export function compile(session: Session, drills: DrillLookup): Timeline {
   const room: Room = {
-    at: 0, posture: undefined, hand: NOTHING_AT_HAND, inUse: undefined, shown: new Set(), segments: [], work: { left: 0, right: 0, both: 0 }, gap: undefined,
+    at: 0,
+    posture: undefined,
+    hand: NOTHING_AT_HAND,
+    inUse: undefined,
+    shown: new Set(),
+    segments: [],
+    work: { left: 0, right: 0, both: 0 },
+    gap: undefined,
   };
   session.blocks.forEach((block, b) => {
     const visits = visitsOf(block, session.firstSide, drills);
@@ -54,12 +61,23 @@ export function compile(session: Session, drills: DrillLookup): Timeline {
   dropTrailingRests(room);
   return {
     totalSeconds: toSeconds(room.at),
-    workSeconds: { left: toSeconds(room.work.left), right: toSeconds(room.work.right), both: toSeconds(room.work.both) },
+    workSeconds: {
+      left: toSeconds(room.work.left),
+      right: toSeconds(room.work.right),
+      both: toSeconds(room.work.both),
+    },
     segments: room.segments,
   };
 }
 
-function visitItem(room: Room, session: Session, drills: DrillLookup, visit: Visit, place: Place, seen: Set<number>): void {
+function visitItem(
+  room: Room,
+  session: Session,
+  drills: DrillLookup,
+  visit: Visit,
+  place: Place,
+  seen: Set<number>,
+): void {
   const block = session.blocks[place.block];
   const item = block?.items[place.item];
   const drill = item && drills(item.drill);
@@ -88,7 +106,8 @@ function firstSideOf(room: Room, { session, block, item, drill }: Here): OneSide
 }
 
 /** The stance of a level; version 1 knew none. */
-const stanceOf = (session: Session, drill: TimedDrill, item: Item) => (session.version === 1 ? undefined : drill.levels[item.level].stance);
+const stanceOf = (session: Session, drill: TimedDrill, item: Item) =>
+  session.version === 1 ? undefined : drill.levels[item.level].stance;
 
 function sidesOfSet(visit: Visit, first: OneSide): WorkSide[] {
   switch (visit.sides) {
@@ -103,8 +122,12 @@ function sidesOfSet(visit: Visit, first: OneSide): WorkSide[] {
 
 function moveTo(room: Room, session: Session, to: Posture, kit: readonly Kit[], place: Place): void {
   // Version 1 fetched everything anew, whatever stood there already.
-  const { fetch, atHand } = session.version === 1 ? { fetch: piecesToFetch(room.hand.held, kit), atHand: { held: kit, placed: [] } } : fetchFor(room.hand, kit);
-  const seconds = (room.posture ? moveSeconds(room.posture, to, session.pace) : 0) + fetch.length * session.pace.kitChange;
+  const { fetch, atHand } =
+    session.version === 1
+      ? { fetch: piecesToFetch(room.hand.held, kit), atHand: { held: kit, placed: [] } }
+      : fetchFor(room.hand, kit);
+  const seconds =
+    (room.posture ? moveSeconds(room.posture, to, session.pace) : 0) + fetch.length * session.pace.kitChange;
   add(room, { kind: "move", ...(room.posture && { from: room.posture }), to, fetch }, seconds, place);
   room.posture = to;
   room.hand = atHand;
@@ -137,21 +160,41 @@ function workPass(room: Room, here: Here, side: WorkSide, first: OneSide, set: n
   const { posture } = drill.levels[item.level];
   const oneSide = side === "left" || side === "right" ? side : undefined;
   const now = oneSide && inUse(oneSide, stanceOf(session, drill, item));
-  if (now && changesOver(room.inUse, now)) add(room, { kind: "switch", posture, to: now.side }, session.pace.switchSides, place);
+  if (now && changesOver(room.inUse, now))
+    add(room, { kind: "switch", posture, to: now.side }, session.pace.switchSides, place);
 
   const directions = item.directions ?? drill.directions;
   const turns = side === "alternating" ? first : undefined;
   if (block.interval) {
     restOfGap(room, block.interval, posture, place);
     pieceMicros(block.interval, directions).forEach((micros, d) =>
-      lay(room, here, side, set, directions, d === 0 ? 1 : 2, fillBeats(item.dose, session.pace, micros, room.at, turns), micros));
+      lay(
+        room,
+        here,
+        side,
+        set,
+        directions,
+        d === 0 ? 1 : 2,
+        fillBeats(item.dose, session.pace, micros, room.at, turns),
+        micros,
+      ),
+    );
     room.gap = { from: room.at, planned: 0 };
   } else {
     const units = unitCount(item.dose);
     const micros = units * unitMicros(item.dose, session.pace) * (turns ? 2 : 1);
     for (const direction of directions === 2 ? ([1, 2] as const) : ([1] as const)) {
       if (direction === 2) add(room, { kind: "turn", posture }, session.pace.turn, place);
-      lay(room, here, side, set, directions, direction, layBeats(item.dose, session.pace, units, room.at, turns), micros);
+      lay(
+        room,
+        here,
+        side,
+        set,
+        directions,
+        direction,
+        layBeats(item.dose, session.pace, units, room.at, turns),
+        micros,
+      );
     }
   }
   room.inUse = now;
@@ -162,14 +205,39 @@ function endOfBlock(room: Room): void {
   const { gap } = room;
   room.gap = undefined;
   const last = room.segments.at(-1);
-  if (gap && last && room.posture) add(room, { kind: "rest", posture: room.posture, why: "after" }, gap.planned, { block: last.block, item: last.item, round: last.round });
+  if (gap && last && room.posture)
+    add(room, { kind: "rest", posture: room.posture, why: "after" }, gap.planned, {
+      block: last.block,
+      item: last.item,
+      round: last.round,
+    });
 }
 
 /** Lays a piece of work and counts it. Written out field by field: there are hundreds in a session. */
-function lay(room: Room, { item, drill, place }: Here, side: WorkSide, set: number, directions: 1 | 2, direction: 1 | 2, beats: TimedBeat[], micros: Micros): void {
+function lay(
+  room: Room,
+  { item, drill, place }: Here,
+  side: WorkSide,
+  set: number,
+  directions: 1 | 2,
+  direction: 1 | 2,
+  beats: TimedBeat[],
+  micros: Micros,
+): void {
   room.segments.push({
-    kind: "work", start: toSeconds(room.at), seconds: toSeconds(micros), block: place.block, item: place.item, round: place.round,
-    posture: drill.levels[item.level].posture, side, direction, directions, set, sets: item.sets, beats,
+    kind: "work",
+    start: toSeconds(room.at),
+    seconds: toSeconds(micros),
+    block: place.block,
+    item: place.item,
+    round: place.round,
+    posture: drill.levels[item.level].posture,
+    side,
+    direction,
+    directions,
+    set,
+    sets: item.sets,
+    beats,
   });
   room.at += micros;
   if (side === "alternating") {

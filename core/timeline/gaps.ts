@@ -16,9 +16,19 @@ export function gapsOf(session: { blocks: readonly Block[] }, segments: readonly
       const block = session.blocks[segment.block];
       const item = before && block?.items[before.item];
       // The second direction of a pass follows without a gap.
-      if (before && item && block.interval && before.block === segment.block && (takes > 0 || segment.direction === 1)) {
+      if (
+        before &&
+        item &&
+        block.interval &&
+        before.block === segment.block &&
+        (takes > 0 || segment.direction === 1)
+      ) {
         const again = before.item === segment.item && before.round === segment.round;
-        const planned = again ? (before.set === segment.set ? 0 : item.restBetweenSets) : Math.max(item.restAfter, before.round === segment.round ? 0 : block.restBetweenRounds);
+        const planned = again
+          ? before.set === segment.set
+            ? 0
+            : item.restBetweenSets
+          : Math.max(item.restAfter, before.round === segment.round ? 0 : block.restBetweenRounds);
         gaps.push({ to: segment, planned, has: restOf(block.interval, planned), takes, showing });
       }
       before = segment;

@@ -37,7 +37,8 @@ export function momentAt(timeline: Pick<Timeline, "segments" | "totalSeconds">, 
   const index = segments.length > 0 ? indexAt(segments, at) : -1;
   const segment = segments[index];
   if (!segment) return undefined;
-  const beat = segment.kind === "work" && segment.beats.length > 0 ? segment.beats[indexAt(segment.beats, at)] : undefined;
+  const beat =
+    segment.kind === "work" && segment.beats.length > 0 ? segment.beats[indexAt(segment.beats, at)] : undefined;
   const next = segments[index + 1];
   const nextWork = segments.slice(index + 1).find((s) => s.kind === "work");
   return {

@@ -14,6 +14,7 @@ export function renewedLength(session: Session, drills: DrillLookup): Renewed | 
   const [was, is] = [compile(session, drills), compile(toNewest(session, drills), drills)];
   const by = is.totalSeconds - was.totalSeconds;
   if (Math.abs(by) < 1e-6) return undefined;
-  const setUps = (segments: readonly Segment[]) => segments.reduce((sum, s) => sum + (s.kind === "move" ? s.fetch.filter(stays).length : 0), 0);
+  const setUps = (segments: readonly Segment[]) =>
+    segments.reduce((sum, s) => sum + (s.kind === "move" ? s.fetch.filter(stays).length : 0), 0);
   return { by, kit: (setUps(is.segments) - setUps(was.segments)) * session.pace.kitChange };
 }

@@ -22,68 +22,123 @@ export type KitFacts = {
 /** Every piece of kit. A new one is a line here, its drawing in `library/motions`, and a place in the own-drill editor. */
 export const KIT_FACTS = {
   pad: {
-    words: "kneeling pad", instead: "a folded towel or a cushion", carries: true,
-    called: ["pad", "knee pad", "mat", "folded mat"], findBy: "mat knee pad towel",
+    words: "kneeling pad",
+    instead: "a folded towel or a cushion",
+    carries: true,
+    called: ["pad", "knee pad", "mat", "folded mat"],
+    findBy: "mat knee pad towel",
   },
   stick: {
-    words: "stick", instead: "a broom handle", steadies: "held",
-    called: ["broomstick", "broom handle", "dowel", "pole", "pvc pipe", "pipe"], findBy: "broom broomstick broom handle pole dowel pipe rod",
+    words: "stick",
+    instead: "a broom handle",
+    steadies: "held",
+    called: ["broomstick", "broom handle", "dowel", "pole", "pvc pipe", "pipe"],
+    findBy: "broom broomstick broom handle pole dowel pipe rod",
   },
   roller: {
-    words: "roller", instead: "a bath towel rolled tight", carries: true,
-    called: ["foam roller"], findBy: "foam roller foam roll towel",
+    words: "roller",
+    instead: "a bath towel rolled tight",
+    carries: true,
+    called: ["foam roller"],
+    findBy: "foam roller foam roll towel",
   },
   support: {
-    words: "something to hold on to", instead: "a door frame or a fixed post; a chair back only to steady yourself, never to pull on", stays: true, steadies: "stands",
-    called: ["support", "rail", "post", "rack", "rig", "door frame"], findBy: "post rail frame door",
+    words: "something to hold on to",
+    instead: "a door frame or a fixed post; a chair back only to steady yourself, never to pull on",
+    stays: true,
+    steadies: "stands",
+    called: ["support", "rail", "post", "rack", "rig", "door frame"],
+    findBy: "post rail frame door",
   },
   wall: {
-    words: "wall", instead: "a locked door, or a door that your push closes", stays: true, steadies: "stands", shared: true,
-    called: ["wall"], findBy: "door",
+    words: "wall",
+    instead: "a locked door, or a door that your push closes",
+    stays: true,
+    steadies: "stands",
+    shared: true,
+    called: ["wall"],
+    findBy: "door",
   },
   block: {
-    words: "block", instead: "a thick book on a floor that grips", carries: true,
-    called: ["yoga block", "brick"], findBy: "brick book",
+    words: "block",
+    instead: "a thick book on a floor that grips",
+    carries: true,
+    called: ["yoga block", "brick"],
+    findBy: "brick book",
   },
   box: {
-    words: "knee-high box", instead: "a sturdy low chair against the wall", stays: true, steadies: "stands", carries: true,
-    called: ["box", "plyo box", "step"], findBy: "step plyo platform chair",
+    words: "knee-high box",
+    instead: "a sturdy low chair against the wall",
+    stays: true,
+    steadies: "stands",
+    carries: true,
+    called: ["box", "plyo box", "step"],
+    findBy: "step plyo platform chair",
   },
   bench: {
-    words: "bench", instead: "the edge of a firm bed", stays: true, steadies: "stands", carries: true,
-    called: ["flat bench"], findBy: "bed",
+    words: "bench",
+    instead: "the edge of a firm bed",
+    stays: true,
+    steadies: "stands",
+    carries: true,
+    called: ["flat bench"],
+    findBy: "bed",
   },
   band: {
-    words: "light band", instead: "a pair of tights or a long towel, held wider",
-    called: ["band", "resistance band", "mini band", "long band"], findBy: "resistance band elastic loop tubing tights",
+    words: "light band",
+    instead: "a pair of tights or a long towel, held wider",
+    called: ["band", "resistance band", "mini band", "long band"],
+    findBy: "resistance band elastic loop tubing tights",
   },
   bar: {
-    words: "bar overhead", instead: "nothing at home: leave the hang out, and never hang from a door frame", stays: true,
-    called: ["bar", "pull-up bar", "pull up bar", "chin-up bar"], findBy: "pull up pullup chin up rig dead hang",
+    words: "bar overhead",
+    instead: "nothing at home: leave the hang out, and never hang from a door frame",
+    stays: true,
+    called: ["bar", "pull-up bar", "pull up bar", "chin-up bar"],
+    findBy: "pull up pullup chin up rig dead hang",
   },
   chair: {
-    words: "chair", instead: "a sturdy box", stays: true, steadies: "stands", carries: true,
-    called: ["stool", "seat"], findBy: "seat office",
+    words: "chair",
+    instead: "a sturdy box",
+    stays: true,
+    steadies: "stands",
+    carries: true,
+    called: ["stool", "seat"],
+    findBy: "seat office",
   },
   "light weight": {
-    words: "light weight", instead: "a full tin or a water bottle", weighs: true,
-    called: ["weight", "dumbbell", "kettlebell", "plate", "light dumbbell", "light kettlebell"], findBy: "dumbbell kettlebell plate bottle tin can free weight",
+    words: "light weight",
+    instead: "a full tin or a water bottle",
+    weighs: true,
+    called: ["weight", "dumbbell", "kettlebell", "plate", "light dumbbell", "light kettlebell"],
+    findBy: "dumbbell kettlebell plate bottle tin can free weight",
   },
   cushion: {
-    words: "cushion", instead: "a folded blanket", carries: true,
-    called: ["pillow", "blanket"], findBy: "pillow blanket",
+    words: "cushion",
+    instead: "a folded blanket",
+    carries: true,
+    called: ["pillow", "blanket"],
+    findBy: "pillow blanket",
   },
   strap: {
-    words: "strap", instead: "a belt or a towel",
-    called: ["belt", "towel"], findBy: "belt rope towel",
+    words: "strap",
+    instead: "a belt or a towel",
+    called: ["belt", "towel"],
+    findBy: "belt rope towel",
   },
   wedge: {
-    words: "heel wedge", instead: "a book under both heels", carries: true,
-    called: ["wedge", "slant board"], findBy: "slant board plate heel lift",
+    words: "heel wedge",
+    instead: "a book under both heels",
+    carries: true,
+    called: ["wedge", "slant board"],
+    findBy: "slant board plate heel lift",
   },
   ball: {
-    words: "firm ball", instead: "a tennis ball in a sock", carries: true,
-    called: ["ball", "lacrosse ball", "tennis ball", "massage ball"], findBy: "tennis ball lacrosse massage ball",
+    words: "firm ball",
+    instead: "a tennis ball in a sock",
+    carries: true,
+    called: ["ball", "lacrosse ball", "tennis ball", "massage ball"],
+    findBy: "tennis ball lacrosse massage ball",
   },
 } as const satisfies Record<string, KitFacts>;
 
@@ -105,7 +160,8 @@ export function piecesToFetch(before: readonly Kit[], now: readonly Kit[]): Kit[
 }
 
 /** Of a drill's kit, what is carried from drill to drill. */
-export const carried = (kit: readonly Kit[]): readonly Kit[] => (kit.some(stays) ? kit.filter((piece) => !stays(piece)) : kit);
+export const carried = (kit: readonly Kit[]): readonly Kit[] =>
+  kit.some(stays) ? kit.filter((piece) => !stays(piece)) : kit;
 
 /** Whether a piece stays where it is once it has been set up. */
 export const stays = (piece: Kit): boolean => kitFacts(piece).stays === true;
@@ -129,7 +185,10 @@ export function fetchFor({ held, placed }: AtHand, now: readonly Kit[]): { fetch
   // A support last: a chair that is needed as a chair is no support.
   const fresh = standing.filter((piece) => piece !== "support" && !take(piece));
   const supports = standing.filter((piece) => piece === "support" && !take("support") && !take("chair"));
-  return { fetch: [...piecesToFetch(held, moved), ...fresh, ...supports], atHand: { held: moved, placed: [...placed, ...fresh, ...supports] } };
+  return {
+    fetch: [...piecesToFetch(held, moved), ...fresh, ...supports],
+    atHand: { held: moved, placed: [...placed, ...fresh, ...supports] },
+  };
 }
 
 /** How many pieces that stay are set up, by the kit of drills in their order. */

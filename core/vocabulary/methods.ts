@@ -21,14 +21,32 @@ export const METHOD_FACTS = {
   dynamic: { words: "moving", hard: 0.4, sort: "moving", pattern: true, findBy: "mobility stretch moving" },
   circles: { words: "circles", hard: 0.2, sort: "moving", findBy: "rotations mobility" },
   breath: { words: "breathing", hard: 0.1, sort: "breath and release", findBy: "breath calm" },
-  effort: { words: "effort at the end of range", hard: 0.85, sort: "strength", hardWay: true, findBy: "isometric isometrics contract relax push" },
+  effort: {
+    words: "effort at the end of range",
+    hard: 0.85,
+    sort: "strength",
+    hardWay: true,
+    findBy: "isometric isometrics contract relax push",
+  },
   resisted: { words: "with resistance", hard: 0.65, sort: "strength", hardWay: true, findBy: "eccentric pull" },
   activation: { words: "switching on", hard: 0.5, sort: "strength", findBy: "activate activation prime fire" },
   strength: { words: "strength", hard: 0.75, sort: "strength", hardWay: true, pattern: true, findBy: "strong loaded" },
   balance: { words: "balance", hard: 0.55, sort: "strength", hardWay: true, findBy: "stability one leg" },
   flow: { words: "flow", hard: 0.5, sort: "moving", pattern: true, findBy: "sequence mobility" },
-  travel: { words: "travelling", hard: 0.55, sort: "moving", hardWay: true, pattern: true, findBy: "walk moving across floor" },
-  release: { words: "pressure and rolling", hard: 0.25, sort: "breath and release", findBy: "roll rolling massage pressure" },
+  travel: {
+    words: "travelling",
+    hard: 0.55,
+    sort: "moving",
+    hardWay: true,
+    pattern: true,
+    findBy: "walk moving across floor",
+  },
+  release: {
+    words: "pressure and rolling",
+    hard: 0.25,
+    sort: "breath and release",
+    findBy: "roll rolling massage pressure",
+  },
 } as const satisfies Record<string, MethodFacts>;
 
 export type Method = keyof typeof METHOD_FACTS;

@@ -17,22 +17,93 @@ export type PostureFacts = {
 
 /** Every position, those of one height together. A new one is a line here. */
 export const POSTURE_FACTS = {
-  prone: { height: 0, words: "lying on the front", lies: "front", stresses: ["floor"], findBy: "lying face down front" },
-  supine: { height: 0, words: "lying on the back", lies: "back", stresses: ["floor"], findBy: "lying on the back face up" },
+  prone: {
+    height: 0,
+    words: "lying on the front",
+    lies: "front",
+    stresses: ["floor"],
+    findBy: "lying face down front",
+  },
+  supine: {
+    height: 0,
+    words: "lying on the back",
+    lies: "back",
+    stresses: ["floor"],
+    findBy: "lying on the back face up",
+  },
   "side-lying": { height: 0, words: "lying on the side", stresses: ["floor"], findBy: "lying on the side" },
   "long-sit": { height: 1, words: "sitting, legs long", stresses: ["floor"], findBy: "seated sitting floor" },
-  "straddle-sit": { height: 1, words: "sitting, legs wide", stresses: ["floor", "groin-stretch"], findBy: "seated sitting straddle wide legs" },
-  "crossed-sit": { height: 1, words: "sitting cross-legged", stresses: ["floor", "knee-twist"], findBy: "seated sitting cross legged" },
-  "ninety-sit": { height: 1, words: "sitting, both knees bent to one side", stresses: ["floor", "knee-twist", "hip-turn"], findBy: "seated sitting floor shin box" },
-  "hands-and-knees": { height: 2, words: "hands and knees", staying: "on hands and knees", stresses: ["floor", "kneeling", "wrist-weight", "shoulder-weight"], findBy: "quadruped all fours kneeling" },
-  "forearms-and-knees": { height: 2, words: "forearms and knees", staying: "on forearms and knees", stresses: ["floor", "kneeling", "shoulder-weight"], findBy: "quadruped all fours kneeling" },
-  plank: { height: 2, words: "hands and feet", staying: "on hands and feet", stresses: ["floor", "wrist-weight", "shoulder-weight", "toe-bend"], findBy: "press up push up hands and feet" },
-  "kneel-sit": { height: 2, words: "kneeling, sitting back", stresses: ["floor", "kneeling", "knee-deep-bend"], findBy: "kneeling sitting on heels" },
-  "half-kneeling": { height: 3, words: "half-kneeling", stresses: ["kneeling", "floor"], findBy: "kneeling one knee lunge" },
-  "tall-kneeling": { height: 3, words: "kneeling tall", stresses: ["kneeling", "floor"], findBy: "kneeling both knees" },
-  squat: { height: 3, words: "squat", staying: "in the squat", stresses: ["hip-deep-bend", "knee-deep-bend", "ankle-deep-bend"], findBy: "low" },
+  "straddle-sit": {
+    height: 1,
+    words: "sitting, legs wide",
+    stresses: ["floor", "groin-stretch"],
+    findBy: "seated sitting straddle wide legs",
+  },
+  "crossed-sit": {
+    height: 1,
+    words: "sitting cross-legged",
+    stresses: ["floor", "knee-twist"],
+    findBy: "seated sitting cross legged",
+  },
+  "ninety-sit": {
+    height: 1,
+    words: "sitting, both knees bent to one side",
+    stresses: ["floor", "knee-twist", "hip-turn"],
+    findBy: "seated sitting floor shin box",
+  },
+  "hands-and-knees": {
+    height: 2,
+    words: "hands and knees",
+    staying: "on hands and knees",
+    stresses: ["floor", "kneeling", "wrist-weight", "shoulder-weight"],
+    findBy: "quadruped all fours kneeling",
+  },
+  "forearms-and-knees": {
+    height: 2,
+    words: "forearms and knees",
+    staying: "on forearms and knees",
+    stresses: ["floor", "kneeling", "shoulder-weight"],
+    findBy: "quadruped all fours kneeling",
+  },
+  plank: {
+    height: 2,
+    words: "hands and feet",
+    staying: "on hands and feet",
+    stresses: ["floor", "wrist-weight", "shoulder-weight", "toe-bend"],
+    findBy: "press up push up hands and feet",
+  },
+  "kneel-sit": {
+    height: 2,
+    words: "kneeling, sitting back",
+    stresses: ["floor", "kneeling", "knee-deep-bend"],
+    findBy: "kneeling sitting on heels",
+  },
+  "half-kneeling": {
+    height: 3,
+    words: "half-kneeling",
+    stresses: ["kneeling", "floor"],
+    findBy: "kneeling one knee lunge",
+  },
+  "tall-kneeling": {
+    height: 3,
+    words: "kneeling tall",
+    stresses: ["kneeling", "floor"],
+    findBy: "kneeling both knees",
+  },
+  squat: {
+    height: 3,
+    words: "squat",
+    staying: "in the squat",
+    stresses: ["hip-deep-bend", "knee-deep-bend", "ankle-deep-bend"],
+    findBy: "low",
+  },
   standing: { height: 4, words: "standing", stresses: [], findBy: "upright on your feet stand" },
-  "split-stance": { height: 4, words: "standing, one foot forward", stresses: [], findBy: "standing lunge split stance stagger" },
+  "split-stance": {
+    height: 4,
+    words: "standing, one foot forward",
+    stresses: [],
+    findBy: "standing lunge split stance stagger",
+  },
   hang: { height: 5, words: "hanging", stresses: ["shoulder-overhead", "shoulder-weight", "grip"], findBy: "hanging" },
 } as const satisfies Record<string, PostureFacts>;
 
@@ -42,7 +113,8 @@ export const POSTURES = Object.keys(POSTURE_FACTS) as [Posture, ...Posture[]];
 
 export const postureFacts = (posture: Posture): PostureFacts => POSTURE_FACTS[posture];
 
-const each = <T>(of: (facts: PostureFacts) => T) => Object.fromEntries(POSTURES.map((posture) => [posture, of(POSTURE_FACTS[posture])])) as Readonly<Record<Posture, T>>;
+const each = <T>(of: (facts: PostureFacts) => T) =>
+  Object.fromEntries(POSTURES.map((posture) => [posture, of(POSTURE_FACTS[posture])])) as Readonly<Record<Posture, T>>;
 
 export const HEIGHT = each((facts) => facts.height);
 
@@ -60,7 +132,11 @@ export const CHANGE_PER_STEP: Seconds = 2;
 export type MovePace = { moveBase?: Seconds | undefined; moveStep?: Seconds | undefined };
 
 /** Seconds a class needs to get from one posture to another: none for the same, else 3 s and 2 s for each step of height, or what its pace says. */
-export function moveSeconds(from: Posture, to: Posture, { moveBase = CHANGE_BASE, moveStep = CHANGE_PER_STEP }: MovePace = {}): Seconds {
+export function moveSeconds(
+  from: Posture,
+  to: Posture,
+  { moveBase = CHANGE_BASE, moveStep = CHANGE_PER_STEP }: MovePace = {},
+): Seconds {
   if (from === to) return 0;
   return moveBase + moveStep * Math.abs(HEIGHT[from] - HEIGHT[to]);
 }

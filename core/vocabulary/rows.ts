@@ -1,24 +1,70 @@
 /** A coverage row is one motion of one joint. Its code is for documents; people see its words. */
 export const ROWS = [
-  "nk.flex", "nk.ext", "nk.rot", "nk.side",
-  "th.flex", "th.ext", "th.rot", "th.side",
-  "lu.flex", "lu.ext", "lu.rot", "lu.side",
-  "ribs.breath", "trunk", "scap",
-  "sh.flex", "sh.ext", "sh.abd", "sh.ir", "sh.er",
-  "wr.flex", "wr.ext",
-  "hip.flex", "hip.ext", "hip.abd", "hip.add", "hip.ir", "hip.er",
-  "kn.flex", "kn.ext", "kn.rot",
-  "an.df", "an.pf", "an.ie",
+  "nk.flex",
+  "nk.ext",
+  "nk.rot",
+  "nk.side",
+  "th.flex",
+  "th.ext",
+  "th.rot",
+  "th.side",
+  "lu.flex",
+  "lu.ext",
+  "lu.rot",
+  "lu.side",
+  "ribs.breath",
+  "trunk",
+  "scap",
+  "sh.flex",
+  "sh.ext",
+  "sh.abd",
+  "sh.ir",
+  "sh.er",
+  "wr.flex",
+  "wr.ext",
+  "hip.flex",
+  "hip.ext",
+  "hip.abd",
+  "hip.add",
+  "hip.ir",
+  "hip.er",
+  "kn.flex",
+  "kn.ext",
+  "kn.rot",
+  "an.df",
+  "an.pf",
+  "an.ie",
   "toe.ext",
 ] as const;
 
 export type Row = (typeof ROWS)[number];
 
 export type Joint =
-  | "neck" | "upper-back" | "lower-back" | "ribs" | "trunk" | "shoulder-blade" | "shoulder" | "wrist" | "hip" | "knee" | "ankle" | "toes";
+  | "neck"
+  | "upper-back"
+  | "lower-back"
+  | "ribs"
+  | "trunk"
+  | "shoulder-blade"
+  | "shoulder"
+  | "wrist"
+  | "hip"
+  | "knee"
+  | "ankle"
+  | "toes";
 
 /** Joints that can feel tighter on one side than the other, and are asked about by side. */
-export const RATED_JOINTS = ["neck", "upper-back", "lower-back", "shoulder", "wrist", "hip", "knee", "ankle", "toes"] as const satisfies readonly Joint[];
+export const RATED_JOINTS = [
+  "neck",
+  "upper-back",
+  "lower-back",
+  "shoulder",
+  "wrist",
+  "hip",
+  "knee",
+  "ankle",
+  "toes",
+] as const satisfies readonly Joint[];
 
 export type RatedJoint = (typeof RATED_JOINTS)[number];
 
@@ -68,6 +114,16 @@ export const ROW_FACTS: Readonly<Record<Row, RowFacts>> = {
 };
 
 export const JOINT_WORDS: Readonly<Record<Joint, string>> = {
-  neck: "neck", "upper-back": "upper back", "lower-back": "lower back", ribs: "ribs", trunk: "trunk",
-  "shoulder-blade": "shoulder blade", shoulder: "shoulder", wrist: "wrist", hip: "hip", knee: "knee", ankle: "ankle", toes: "toes",
+  neck: "neck",
+  "upper-back": "upper back",
+  "lower-back": "lower back",
+  ribs: "ribs",
+  trunk: "trunk",
+  "shoulder-blade": "shoulder blade",
+  shoulder: "shoulder",
+  wrist: "wrist",
+  hip: "hip",
+  knee: "knee",
+  ankle: "ankle",
+  toes: "toes",
 };

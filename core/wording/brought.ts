@@ -1,8 +1,13 @@
 /** What a session file brought besides the session, in a sentence; empty where it brought nothing. */
 export function broughtWords({ newDrills, newProfile }: { newDrills: number; newProfile: boolean }): string {
-  const what = [...(newDrills > 0 ? [newDrills === 1 ? "1 drill" : `${newDrills} drills`] : []), ...(newProfile ? ["its sport profile"] : [])];
+  const what = [
+    ...(newDrills > 0 ? [newDrills === 1 ? "1 drill" : `${newDrills} drills`] : []),
+    ...(newProfile ? ["its sport profile"] : []),
+  ];
   const text = what.join(" and ");
-  return text === "" ? "" : `${text[0]!.toUpperCase()}${text.slice(1)} came with it and ${newDrills + Number(newProfile) === 1 ? "is" : "are"} yours now.`;
+  return text === ""
+    ? ""
+    : `${text[0]!.toUpperCase()}${text.slice(1)} came with it and ${newDrills + Number(newProfile) === 1 ? "is" : "are"} yours now.`;
 }
 
 /** The same, as it stands in an address behind #, and read back from there. Anything else brought nothing. */

@@ -31,22 +31,34 @@ export function changesBetween(before: Session, after: Session, name: Named): st
     ...aboutSession(before, after),
     ...aboutBlocks(before.blocks, after.blocks),
     ...gone.map(({ item }) => `${name(item.drill)} taken out`),
-    ...added.filter((one) => !movedTo.has(one)).map(({ item, at }) => `${name(item.drill)} added as drill ${at + 1}, ${doseWords(item.dose)}`),
-    ...moved.map(([from, to]) => `${name(to.item.drill)} moved ${to.at < from.at ? "up" : "down"} to drill ${to.at + 1}`),
-    ...[...pairs, ...moved].sort((a, b) => a[1].at - b[1].at).flatMap(([a, b]) => aboutItem(a.item, b.item).map((words) => `${name(b.item.drill)}: ${words}`)),
+    ...added
+      .filter((one) => !movedTo.has(one))
+      .map(({ item, at }) => `${name(item.drill)} added as drill ${at + 1}, ${doseWords(item.dose)}`),
+    ...moved.map(
+      ([from, to]) => `${name(to.item.drill)} moved ${to.at < from.at ? "up" : "down"} to drill ${to.at + 1}`,
+    ),
+    ...[...pairs, ...moved]
+      .sort((a, b) => a[1].at - b[1].at)
+      .flatMap(([a, b]) => aboutItem(a.item, b.item).map((words) => `${name(b.item.drill)}: ${words}`)),
   ];
 }
 
-const placed = (session: Session): Placed[] => session.blocks.flatMap((block, b) => block.items.map((item) => ({ item, block: b }))).map((one, at) => ({ ...one, at }));
+const placed = (session: Session): Placed[] =>
+  session.blocks
+    .flatMap((block, b) => block.items.map((item) => ({ item, block: b })))
+    .map((one, at) => ({ ...one, at }));
 
 /** The longest run of the same drills in the same order (by dynamic programming over both lists). */
 function paired(old: readonly Placed[], now: readonly Placed[]): [Placed, Placed][] {
   const length = Array.from({ length: old.length + 1 }, () => new Uint16Array(now.length + 1));
   for (let i = old.length - 1; i >= 0; i--)
     for (let j = now.length - 1; j >= 0; j--)
-      length[i]![j] = old[i]!.item.drill === now[j]!.item.drill ? length[i + 1]![j + 1]! + 1 : Math.max(length[i + 1]![j]!, length[i]![j + 1]!);
+      length[i]![j] =
+        old[i]!.item.drill === now[j]!.item.drill
+          ? length[i + 1]![j + 1]! + 1
+          : Math.max(length[i + 1]![j]!, length[i]![j + 1]!);
   const pairs: [Placed, Placed][] = [];
-  for (let i = 0, j = 0; i < old.length && j < now.length; ) {
+  for (let i = 0, j = 0; i < old.length && j < now.length;) {
     if (old[i]!.item.drill === now[j]!.item.drill) pairs.push([old[i++]!, now[j++]!]);
     else if (length[i + 1]![j]! >= length[i]![j + 1]!) i++;
     else j++;
@@ -61,7 +73,15 @@ function aboutSession(a: Session, b: Session): string[] {
   if (a.purpose !== b.purpose) words.push(`What for: ${PURPOSE_WORDS[a.purpose]} → ${PURPOSE_WORDS[b.purpose]}`);
   if (a.target !== b.target) words.push(`Promised length: ${length(a.target)} → ${length(b.target)}`);
   if (a.firstSide !== b.firstSide) words.push(`First side: ${a.firstSide} → ${b.firstSide}`);
-  const pace = { breath: "One easy breath", switchSides: "Change sides", turn: "Change direction", demo: "Watch first", kitChange: "Fetch kit", moveBase: "Change position", moveStep: "Each step up or down" } as const;
+  const pace = {
+    breath: "One easy breath",
+    switchSides: "Change sides",
+    turn: "Change direction",
+    demo: "Watch first",
+    kitChange: "Fetch kit",
+    moveBase: "Change position",
+    moveStep: "Each step up or down",
+  } as const;
   const usual: Partial<Session["pace"]> = { moveBase: CHANGE_BASE, moveStep: CHANGE_PER_STEP };
   for (const [key, what] of Object.entries(pace) as [keyof typeof pace, string][]) {
     const [was, is] = [a.pace[key] ?? usual[key], b.pace[key] ?? usual[key]];
@@ -79,10 +99,17 @@ function aboutBlocks(a: readonly Block[], b: readonly Block[]): string[] {
     const words: string[] = [];
     if (old.title !== now.title) words.push(`Block ${i + 1} called ${called}`);
     if (old.rounds !== now.rounds) words.push(`${called}: ${old.rounds} → ${now.rounds} rounds`);
-    if (old.restBetweenRounds !== now.restBetweenRounds) words.push(`${called}: rest between rounds ${old.restBetweenRounds} → ${now.restBetweenRounds} s`);
-    if (!sameJson(old.interval, now.interval)) words.push(`${called}: ${old.interval ? intervalText(old.interval) : "each drill its own times"} → ${now.interval ? intervalText(now.interval) : "each drill its own times"}`);
+    if (old.restBetweenRounds !== now.restBetweenRounds)
+      words.push(`${called}: rest between rounds ${old.restBetweenRounds} → ${now.restBetweenRounds} s`);
+    if (!sameJson(old.interval, now.interval))
+      words.push(
+        `${called}: ${old.interval ? intervalText(old.interval) : "each drill its own times"} → ${now.interval ? intervalText(now.interval) : "each drill its own times"}`,
+      );
     if (old.phase !== now.phase) words.push(`${called}: phase ${old.phase ?? "none"} → ${now.phase ?? "none"}`);
-    if (old.sideOrder !== now.sideOrder) words.push(`${called}: ${now.sideOrder === "whole-block" ? "whole block on one side, then the other" : "sides changed drill by drill"}`);
+    if (old.sideOrder !== now.sideOrder)
+      words.push(
+        `${called}: ${now.sideOrder === "whole-block" ? "whole block on one side, then the other" : "sides changed drill by drill"}`,
+      );
     return words;
   });
 }
@@ -94,12 +121,14 @@ function aboutItem(a: Item, b: Item): string[] {
   const sides = (item: Item) => (item.sides ? SIDE_MODE_WORDS[item.sides] : "the drill’s own sides");
   if (a.sides !== b.sides) words.push(`${sides(a)} → ${sides(b)}`);
   if (a.sets !== b.sets) words.push(`${a.sets} → ${b.sets} sets`);
-  if (a.restBetweenSets !== b.restBetweenSets) words.push(`rest between sets ${a.restBetweenSets} → ${b.restBetweenSets} s`);
+  if (a.restBetweenSets !== b.restBetweenSets)
+    words.push(`rest between sets ${a.restBetweenSets} → ${b.restBetweenSets} s`);
   if (a.restAfter !== b.restAfter) words.push(`rest after ${a.restAfter} → ${b.restAfter} s`);
   if (a.directions !== b.directions) words.push(b.directions === 1 ? "one direction" : "both directions");
   if (a.firstSide !== b.firstSide) words.push(`first side ${b.firstSide ?? "as the session"}`);
   if (a.demo !== b.demo) words.push(b.demo === undefined ? "watch first as the session" : `watch first ${b.demo} s`);
-  if (a.locked !== b.locked) words.push(b.locked ? "kept as it is when the session is fitted" : "may change when the session is fitted");
+  if (a.locked !== b.locked)
+    words.push(b.locked ? "kept as it is when the session is fitted" : "may change when the session is fitted");
   if (!sameJson(a.cues ?? [], b.cues ?? [])) words.push("cues changed");
   return words;
 }

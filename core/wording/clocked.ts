@@ -7,7 +7,12 @@ import { sideModeOf } from "~/core/session/passes";
 import type { DrillLookup } from "~/core/drills/lookup";
 
 /** What a drill comes to in a block by the clock, “5 repetitions a side fit into 40/20”; undefined elsewhere. */
-export function clockedWords(block: Pick<Block, "interval">, item: Item, drills: DrillLookup, pace: Pick<Pace, "breath">): string | undefined {
+export function clockedWords(
+  block: Pick<Block, "interval">,
+  item: Item,
+  drills: DrillLookup,
+  pace: Pick<Pace, "breath">,
+): string | undefined {
   const { interval } = block;
   if (!interval) return undefined;
   const sides = sideModeOf(item, drills);

@@ -8,7 +8,17 @@ import { secondsText } from "~/core/lengths";
 import { listWords } from "./words";
 
 /** What was said of a group, a line each; empty when nothing was. */
-export function settingWords({ kit, surface, floor, effortCap, holdCap, support, mixed, areas, zone }: GroupSetting): string[] {
+export function settingWords({
+  kit,
+  surface,
+  floor,
+  effortCap,
+  holdCap,
+  support,
+  mixed,
+  areas,
+  zone,
+}: GroupSetting): string[] {
   const pieces = kit && KIT.flatMap((piece) => (kit[piece] ? [`${kit[piece]} × ${KIT_FACTS[piece].words}`] : []));
   return [
     ...(pieces ? [pieces.length > 0 ? `Kit: ${pieces.join(", ")}` : "No kit at all"] : []),

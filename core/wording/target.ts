@@ -9,5 +9,7 @@ export function againstTarget(total: Seconds, target: Seconds | undefined): Agai
   if (target === undefined) return { kind: "none", by: 0, words: "no target" };
   const by = Math.round(total) - Math.round(target);
   if (by === 0) return { kind: "met", by: 0, words: "on target" };
-  return by > 0 ? { kind: "over", by, words: `${secondsText(by)} over` } : { kind: "under", by: -by, words: `${secondsText(-by)} under` };
+  return by > 0
+    ? { kind: "over", by, words: `${secondsText(by)} over` }
+    : { kind: "under", by: -by, words: `${secondsText(-by)} under` };
 }

@@ -14,7 +14,11 @@ export const PURPOSE_WORDS: Readonly<Record<Purpose, string>> = {
   "desk-break": "desk break",
 };
 
-export const LEVEL_WORDS: Readonly<Record<LevelName, string>> = { easier: "easier", standard: "standard", harder: "harder" };
+export const LEVEL_WORDS: Readonly<Record<LevelName, string>> = {
+  easier: "easier",
+  standard: "standard",
+  harder: "harder",
+};
 
 export const SIDE_MODE_WORDS: Readonly<Record<SideMode, string>> = {
   together: "both together",
@@ -24,7 +28,9 @@ export const SIDE_MODE_WORDS: Readonly<Record<SideMode, string>> = {
   right: "right only",
 };
 
-export const METHOD_WORDS = Object.fromEntries(METHODS.map((method) => [method, METHOD_FACTS[method].words])) as Readonly<Record<Method, string>>;
+export const METHOD_WORDS = Object.fromEntries(
+  METHODS.map((method) => [method, METHOD_FACTS[method].words]),
+) as Readonly<Record<Method, string>>;
 
 /** The side of a piece of work, in a word for a badge. */
 export function sideWords(side: WorkSide): string {
@@ -44,8 +50,15 @@ export function sideCall(side: WorkSide): string {
 }
 
 /** A level of a drill in place of another drill, in words: “the easier level” of the same, else by its name. */
-export const formWords = ({ drill, level }: { drill: Pick<Drill, "id" | "name">; level: LevelName }, of: string): string =>
-  drill.id === of ? `the ${LEVEL_WORDS[level]} level` : level === "standard" ? drill.name : `${drill.name}, ${LEVEL_WORDS[level]}`;
+export const formWords = (
+  { drill, level }: { drill: Pick<Drill, "id" | "name">; level: LevelName },
+  of: string,
+): string =>
+  drill.id === of
+    ? `the ${LEVEL_WORDS[level]} level`
+    : level === "standard"
+      ? drill.name
+      : `${drill.name}, ${LEVEL_WORDS[level]}`;
 
 /** The side modes a coach would choose for a drill: its own first. */
 export function sensibleSides(drill: Pick<Drill, "sides">): SideMode[] {
@@ -70,7 +83,10 @@ export const capital = (text: string): string => `${text.charAt(0).toUpperCase()
 /** How an item is done, in a line: “2 sets · 8 × 5 s · each side in turn · easier · rest 10 s”. */
 export function itemWords(item: Pick<Item, "sets" | "dose" | "level" | "restAfter">, mode: SideMode): string {
   return [
-    ...(item.sets > 1 ? [`${item.sets} sets`] : []), doseWords(item.dose), ...(mode === "together" ? [] : [SIDE_MODE_WORDS[mode]]),
-    ...(item.level === "standard" ? [] : [LEVEL_WORDS[item.level]]), ...(item.restAfter > 0 ? [`rest ${item.restAfter} s`] : []),
+    ...(item.sets > 1 ? [`${item.sets} sets`] : []),
+    doseWords(item.dose),
+    ...(mode === "together" ? [] : [SIDE_MODE_WORDS[mode]]),
+    ...(item.level === "standard" ? [] : [LEVEL_WORDS[item.level]]),
+    ...(item.restAfter > 0 ? [`rest ${item.restAfter} s`] : []),
   ].join(" · ");
 }

@@ -9,7 +9,20 @@ import { groupSettingSchema } from "~/core/group/schema";
 import { locksSchema } from "~/core/session/locks";
 import { PURPOSES } from "~/core/session/schema";
 import { MOST } from "../quota";
-import { checkIn, draftRequest, edition, group, link, membership, ownDrill, ownDrillRevision, person, run, sportProfile, trainingSession } from "../schema";
+import {
+  checkIn,
+  draftRequest,
+  edition,
+  group,
+  link,
+  membership,
+  ownDrill,
+  ownDrillRevision,
+  person,
+  run,
+  sportProfile,
+  trainingSession,
+} from "../schema";
 
 /*
  * What a club's archive holds: a file of lines for each kind of thing, a line of JSON for each. This is version 1 of the format;
@@ -30,7 +43,8 @@ const accepted = z.array(acceptedSchema).max(2_000);
 
 export type Kind = {
   /** What its file is called, and it in words. */
-  file: string; words: string;
+  file: string;
+  words: string;
   table: PgTable & { clubId: PgColumn };
   /** By which its lines are in order, and no two the same. */
   key: readonly string[];
@@ -40,43 +54,176 @@ export type Kind = {
 
 /** In an order in which each has what it points to before it. */
 export const KINDS: readonly Kind[] = [
-  { file: "groups", words: "teams", table: group, key: ["id"], most: MOST.teams, row: z.strictObject({ id, name: text(80, 1), setting: groupSettingSchema, createdAt: at }) },
-  { file: "people", words: "people", table: person, key: ["id"], most: MOST.people, row: z.strictObject({ id, name: text(40, 1), areas: protectsListSchema, createdAt: at }) },
-  { file: "memberships", words: "memberships", table: membership, key: ["groupId", "personId"], most: 10 * MOST.people, row: z.strictObject({ groupId: id, personId: id, from: at, until: at.nullable() }) },
-  { file: "drills", words: "drills", table: ownDrill, key: ["id"], most: MOST.drills, row: z.strictObject({ id, name: text(80, 3), revision: count.min(1), archivedAt: at.nullable(), createdAt: at, updatedAt: at }) },
-  { file: "drill-revisions", words: "revisions of drills", table: ownDrillRevision, key: ["drillId", "number"], most: MOST.revisions, row: z.strictObject({ drillId: id, number: count.min(1), doc, createdAt: at }) },
-  { file: "profiles", words: "sport profiles", table: sportProfile, key: ["id"], most: MOST.profiles, row: z.strictObject({ id, name: text(80, 3), doc, createdAt: at, updatedAt: at }) },
   {
-    file: "sessions", words: "sessions", table: trainingSession, key: ["id"], most: MOST.sessions,
+    file: "groups",
+    words: "teams",
+    table: group,
+    key: ["id"],
+    most: MOST.teams,
+    row: z.strictObject({ id, name: text(80, 1), setting: groupSettingSchema, createdAt: at }),
+  },
+  {
+    file: "people",
+    words: "people",
+    table: person,
+    key: ["id"],
+    most: MOST.people,
+    row: z.strictObject({ id, name: text(40, 1), areas: protectsListSchema, createdAt: at }),
+  },
+  {
+    file: "memberships",
+    words: "memberships",
+    table: membership,
+    key: ["groupId", "personId"],
+    most: 10 * MOST.people,
+    row: z.strictObject({ groupId: id, personId: id, from: at, until: at.nullable() }),
+  },
+  {
+    file: "drills",
+    words: "drills",
+    table: ownDrill,
+    key: ["id"],
+    most: MOST.drills,
     row: z.strictObject({
-      id, doc, revision: count.min(1), title: text(400), purpose: z.enum(PURPOSES), totalSeconds: seconds, groupId: id.nullable(), demandId: text(80).nullable(), accepted, locks: locksSchema, choices: choicesSchema,
-      template: z.boolean(), archivedAt: at.nullable(), createdAt: at, updatedAt: at,
+      id,
+      name: text(80, 3),
+      revision: count.min(1),
+      archivedAt: at.nullable(),
+      createdAt: at,
+      updatedAt: at,
     }),
   },
-  { file: "editions", words: "editions", table: edition, key: ["id"], most: 4 * MOST.links, row: z.strictObject({ id, sessionId: id, number: count, doc, totalSeconds: seconds, accepted, choices: choicesSchema, createdAt: at }) },
   {
-    file: "links", words: "links", table: link, key: ["id"], most: MOST.links,
-    row: z.strictObject({ id, editionId: id, groupId: id.nullable(), createdAt: at, withdrawnAt: at.nullable(), openings: count, openedAt: at.nullable(), uncounted: count }),
+    file: "drill-revisions",
+    words: "revisions of drills",
+    table: ownDrillRevision,
+    key: ["drillId", "number"],
+    most: MOST.revisions,
+    row: z.strictObject({ drillId: id, number: count.min(1), doc, createdAt: at }),
   },
   {
-    file: "runs", words: "runs", table: run, key: ["id"], most: 1_000_000,
+    file: "profiles",
+    words: "sport profiles",
+    table: sportProfile,
+    key: ["id"],
+    most: MOST.profiles,
+    row: z.strictObject({ id, name: text(80, 3), doc, createdAt: at, updatedAt: at }),
+  },
+  {
+    file: "sessions",
+    words: "sessions",
+    table: trainingSession,
+    key: ["id"],
+    most: MOST.sessions,
     row: z.strictObject({
-      id, linkId: id, clientKey: id, personId: id.nullable(), name: text(40, 1), startedAt: at, deviceAt: at.nullable(), arrivedAt: at, updatedAt: at, finishedAt: at.nullable(), shareDone: z.number().min(0).max(1),
-      folded: z.boolean(), removedAt: at.nullable(), notTheirs: z.boolean(),
+      id,
+      doc,
+      revision: count.min(1),
+      title: text(400),
+      purpose: z.enum(PURPOSES),
+      totalSeconds: seconds,
+      groupId: id.nullable(),
+      demandId: text(80).nullable(),
+      accepted,
+      locks: locksSchema,
+      choices: choicesSchema,
+      template: z.boolean(),
+      archivedAt: at.nullable(),
+      createdAt: at,
+      updatedAt: at,
     }),
   },
   {
-    file: "check-ins", words: "check-ins", table: checkIn, key: ["runId"], most: 1_000_000,
+    file: "editions",
+    words: "editions",
+    table: edition,
+    key: ["id"],
+    most: 4 * MOST.links,
     row: z.strictObject({
-      runId: id, effort: z.number().int().min(0).max(10).nullable(), tightness: z.array(tightnessSchema).max(6), pain: z.boolean(), painWhere: text(120).nullable(), note: text(500).nullable(),
-      sentAt: at, deviceAt: at.nullable(), arrivedAt: at, seenAt: at.nullable(),
+      id,
+      sessionId: id,
+      number: count,
+      doc,
+      totalSeconds: seconds,
+      accepted,
+      choices: choicesSchema,
+      createdAt: at,
     }),
   },
-  { file: "requests", words: "requests for drafts", table: draftRequest, key: ["id"], most: 2_000, row: z.strictObject({ id, title: text(120, 1), doc, groupId: id.nullable(), createdAt: at, updatedAt: at }) },
+  {
+    file: "links",
+    words: "links",
+    table: link,
+    key: ["id"],
+    most: MOST.links,
+    row: z.strictObject({
+      id,
+      editionId: id,
+      groupId: id.nullable(),
+      createdAt: at,
+      withdrawnAt: at.nullable(),
+      openings: count,
+      openedAt: at.nullable(),
+      uncounted: count,
+    }),
+  },
+  {
+    file: "runs",
+    words: "runs",
+    table: run,
+    key: ["id"],
+    most: 1_000_000,
+    row: z.strictObject({
+      id,
+      linkId: id,
+      clientKey: id,
+      personId: id.nullable(),
+      name: text(40, 1),
+      startedAt: at,
+      deviceAt: at.nullable(),
+      arrivedAt: at,
+      updatedAt: at,
+      finishedAt: at.nullable(),
+      shareDone: z.number().min(0).max(1),
+      folded: z.boolean(),
+      removedAt: at.nullable(),
+      notTheirs: z.boolean(),
+    }),
+  },
+  {
+    file: "check-ins",
+    words: "check-ins",
+    table: checkIn,
+    key: ["runId"],
+    most: 1_000_000,
+    row: z.strictObject({
+      runId: id,
+      effort: z.number().int().min(0).max(10).nullable(),
+      tightness: z.array(tightnessSchema).max(6),
+      pain: z.boolean(),
+      painWhere: text(120).nullable(),
+      note: text(500).nullable(),
+      sentAt: at,
+      deviceAt: at.nullable(),
+      arrivedAt: at,
+      seenAt: at.nullable(),
+    }),
+  },
+  {
+    file: "requests",
+    words: "requests for drafts",
+    table: draftRequest,
+    key: ["id"],
+    most: 2_000,
+    row: z.strictObject({ id, title: text(120, 1), doc, groupId: id.nullable(), createdAt: at, updatedAt: at }),
+  },
 ];
 
 /** The columns of a kind that go into its lines, and those it is in order by. */
 export function columnsOf(kind: Kind): { all: Record<string, PgColumn>; key: PgColumn[] } {
   const columns = getTableColumns(kind.table) as Record<string, PgColumn>;
-  return { all: Object.fromEntries(Object.keys(kind.row.shape).map((name) => [name, columns[name]!])), key: kind.key.map((name) => columns[name]!) };
+  return {
+    all: Object.fromEntries(Object.keys(kind.row.shape).map((name) => [name, columns[name]!])),
+    key: kind.key.map((name) => columns[name]!),
+  };
 }

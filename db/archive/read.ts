@@ -40,17 +40,26 @@ export async function readArchive(db: Db, club: Club, file: ArchiveReader): Prom
   const about = readAbout(await wholeOf(file("about.json")));
   return db.transaction(async (tx) => {
     await tx.select({ id: clubs.id }).from(clubs).where(eq(clubs.id, club.id)).for("update");
-    if (!(await isEmpty(tx, club))) throw new ArchiveFault("This club has something in it already. An archive is read into one that is empty.");
+    if (!(await isEmpty(tx, club)))
+      throw new ArchiveFault("This club has something in it already. An archive is read into one that is empty.");
     const counts: Record<string, number> = {};
     for (const kind of KINDS) {
       const lines = file(`${kind.file}.jsonl`);
       if (!lines) throw new ArchiveFault(`${kind.file}.jsonl is missing.`);
       counts[kind.file] = await takeLines(tx, club, kind, lines);
-      if (counts[kind.file] !== about.counts[kind.file]) throw new ArchiveFault(`${kind.file}.jsonl has ${counts[kind.file]} lines; the archive says ${about.counts[kind.file] ?? "nothing of it"}. It is not whole.`);
+      if (counts[kind.file] !== about.counts[kind.file])
+        throw new ArchiveFault(
+          `${kind.file}.jsonl has ${counts[kind.file]} lines; the archive says ${about.counts[kind.file] ?? "nothing of it"}. It is not whole.`,
+        );
     }
-    await tx.execute(sql`insert into ${editionDrill} select distinct e.club_id, e.id, drill #>> '{}' from ${edition} e, jsonb_path_query(e.doc, 'lax $.session.blocks[*].items[*].drill ? (@.type() == "string")') as drill where e.club_id = ${club.id}`);
+    await tx.execute(
+      sql`insert into ${editionDrill} select distinct e.club_id, e.id, drill #>> '{}' from ${edition} e, jsonb_path_query(e.doc, 'lax $.session.blocks[*].items[*].drill ? (@.type() == "string")') as drill where e.club_id = ${club.id}`,
+    );
     const { name, zone, keepMonths } = about.club;
-    await tx.update(clubs).set({ name, keepMonths, ...(zone && { zone }) }).where(eq(clubs.id, club.id));
+    await tx
+      .update(clubs)
+      .set({ name, keepMonths, ...(zone && { zone }) })
+      .where(eq(clubs.id, club.id));
     return { about, counts };
   });
 }
@@ -67,7 +76,14 @@ async function wholeOf(text: AsyncIterable<string> | undefined): Promise<string>
 
 function readAbout(text: string): ArchiveAbout {
   const given = parsed(text);
-  if (typeof given === "object" && given !== null && "version" in given && typeof given.version === "number" && given.version > 1) throw new ArchiveFault("This archive was made by a newer Mapset. Bring this one up to date first.");
+  if (
+    typeof given === "object" &&
+    given !== null &&
+    "version" in given &&
+    typeof given.version === "number" &&
+    given.version > 1
+  )
+    throw new ArchiveFault("This archive was made by a newer Mapset. Bring this one up to date first.");
   const read = parseWith(archiveAboutSchema, given);
   if (!read.ok) throw new ArchiveFault(`about.json: ${read.faults.slice(0, 3).map(faultLine).join("; ")}`);
   return read.value;
@@ -87,15 +103,21 @@ async function takeLines(tx: Tx, club: Club, kind: Kind, lines: AsyncIterable<st
   let rows: Record<string, unknown>[] = [];
   const keep = async () => {
     if (rows.length === 0) return;
-    await tx.insert(kind.table).values(rows as never).catch((error: unknown) => {
-      throw refusal(error, `${kind.file}.jsonl, lines ${taken - rows.length + 1} to ${taken}`);
-    });
+    await tx
+      .insert(kind.table)
+      .values(rows as never)
+      .catch((error: unknown) => {
+        throw refusal(error, `${kind.file}.jsonl, lines ${taken - rows.length + 1} to ${taken}`);
+      });
     rows = [];
   };
   for await (const line of lines) {
     if (line === "") continue;
     taken++;
-    if (taken > kind.most) throw new ArchiveFault(`${kind.file}.jsonl has more than ${kind.most.toLocaleString("en-GB")} lines, the most Mapset keeps of ${kind.words}.`);
+    if (taken > kind.most)
+      throw new ArchiveFault(
+        `${kind.file}.jsonl has more than ${kind.most.toLocaleString("en-GB")} lines, the most Mapset keeps of ${kind.words}.`,
+      );
     if (line.length > LONGEST_LINE) throw new ArchiveFault(`${where(taken)} is longer than it can be.`);
     const read = parseWith(kind.row, parsed(line));
     if (!read.ok) throw new ArchiveFault(`${where(taken)}: ${read.faults.slice(0, 3).map(faultLine).join("; ")}`);

@@ -35,9 +35,14 @@ export async function loadDemo(db: Db, accounts: Accounts, settings: DemoSetting
 async function loadOnce(db: Db, accounts: Accounts, settings: DemoSettings): Promise<void> {
   const [done] = await db.select().from(about).where(eq(about.key, LOADED));
   if (done) return;
-  const { club } = await makeAccount(db, accounts, { ...COACH, clubName: "Kestrel Sound", password: settings.password });
+  const { club } = await makeAccount(db, accounts, {
+    ...COACH,
+    clubName: "Kestrel Sound",
+    password: settings.password,
+  });
   await setClubZone(db, club, ZONE);
-  for (const { role, ...who } of STAFF) await makeAccount(db, accounts, { ...who, password: settings.password, joins: { club, role } });
+  for (const { role, ...who } of STAFF)
+    await makeAccount(db, accounts, { ...who, password: settings.password, joins: { club, role } });
   const make = { rowers: rowersBeforeTheBoat, handball: handballBeforeAGame, staff: staffLunchtime } as const;
   for (const key of ["staff", "handball", "rowers"] as const) {
     const teamId = await addTeam(db, club, TEAMS[key].name);
@@ -55,42 +60,76 @@ async function loadOnce(db: Db, accounts: Accounts, settings: DemoSettings): Pro
   await db.insert(about).values({ key: LOADED, value: nowDate().toISOString() });
 }
 
-async function loadSession(db: Db, club: Club, key: TeamKey, teamId: string, doc: Session, settings: DemoSettings): Promise<void> {
+async function loadSession(
+  db: Db,
+  club: Club,
+  key: TeamKey,
+  teamId: string,
+  doc: Session,
+  settings: DemoSettings,
+): Promise<void> {
   const { secret, drills } = settings;
   const timeline = compile(doc, drills);
   const id = await addSession(db, club, doc, timeline.totalSeconds);
   await saveSetting(db, club, id, { teamId, demandId: TEAMS[key].demand, accepted: [] });
   const first = daysAgo(Math.max(...HEARD[key].map((said) => said.daysAgo)) + 1);
-  const out = await handOut(db, club, id, makeEdition(doc, drills), timeline.totalSeconds, teamId, secret, { at: first });
+  const out = await handOut(db, club, id, makeEdition(doc, drills), timeline.totalSeconds, teamId, secret, {
+    at: first,
+  });
   const opened = out && (await openLink(db, out.token, true));
   if (!opened || opened === "withdrawn") throw new Error("The demo edition cannot be opened");
-  await db.update(link).set({ openings: HEARD[key].length, openedAt: daysAgo(Math.min(...HEARD[key].map((said) => said.daysAgo))) }).where(eq(link.id, opened.id));
+  await db
+    .update(link)
+    .set({ openings: HEARD[key].length, openedAt: daysAgo(Math.min(...HEARD[key].map((said) => said.daysAgo))) })
+    .where(eq(link.id, opened.id));
 
   const people = (await listTeams(db, club)).find((team) => team.id === teamId)?.athletes ?? [];
   const joints = mainJoints(doc, timeline, drills, 2);
   for (const [i, said] of HEARD[key].entries()) {
     const progress = {
-      key: crypto.randomUUID(), person: { athleteId: people.find((a) => a.name === said.name)?.id ?? null, name: said.name },
-      shareDone: said.share, finished: said.share === 1,
+      key: crypto.randomUUID(),
+      person: { athleteId: people.find((a) => a.name === said.name)?.id ?? null, name: said.name },
+      shareDone: said.share,
+      finished: said.share === 1,
     };
     const at = daysAgo(said.daysAgo, i);
     const ended = new Date(at.getTime() + timeline.totalSeconds * 1000);
     const runId = await keepProgress(db, opened, progress, { at, endedAt: ended });
     if (!runId) throw new Error("A run of the demo was not kept");
     if (!said.silent)
-      await keepCheckIn(db, opened, {
-        run: progress, hard: said.hard ?? null, pain: said.pain !== undefined, painWhere: said.pain ?? "", note: said.note ?? "",
-        tightness: joints.map((joint, j) => ({ joint, left: said.felt?.[j]?.[0] ?? null, right: said.felt?.[j]?.[1] ?? null })),
-      }, { at: new Date(ended.getTime() + 40_000) });
+      await keepCheckIn(
+        db,
+        opened,
+        {
+          run: progress,
+          hard: said.hard ?? null,
+          pain: said.pain !== undefined,
+          painWhere: said.pain ?? "",
+          note: said.note ?? "",
+          tightness: joints.map((joint, j) => ({
+            joint,
+            left: said.felt?.[j]?.[0] ?? null,
+            right: said.felt?.[j]?.[1] ?? null,
+          })),
+        },
+        { at: new Date(ended.getTime() + 40_000) },
+      );
   }
   if (key === "handball") await changeAfterHandOut(db, club, id, doc, drills);
 }
 
 /** One session has changed since it was handed out, so that the demo shows how that looks. */
-async function changeAfterHandOut(db: Db, club: Club, id: string, doc: Session, drills: DemoSettings["drills"]): Promise<void> {
+async function changeAfterHandOut(
+  db: Db,
+  club: Club,
+  id: string,
+  doc: Session,
+  drills: DemoSettings["drills"],
+): Promise<void> {
   const last = doc.blocks.length - 1;
   const changed: Session = {
-    ...doc, notes: "Hall B this time: less room, so the toe-touch walk goes along the wall.",
+    ...doc,
+    notes: "Hall B this time: less room, so the toe-touch walk goes along the wall.",
     blocks: doc.blocks.map((block, i) => (i === last ? { ...block, title: "Into hall B" } : block)),
   };
   await saveSession(db, club, id, 1, changed, compile(changed, drills).totalSeconds);

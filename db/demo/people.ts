@@ -9,20 +9,45 @@ export const STAFF = [
   { name: "Sascha Lind", email: "assistant@kestrelsound.example", role: "assistant" },
 ] as const;
 
-type Squad = { name: string; people: string[]; demand: string; setting: GroupSetting; protects: Record<string, Protects[]> };
+type Squad = {
+  name: string;
+  people: string[];
+  demand: string;
+  setting: GroupSetting;
+  protects: Record<string, Protects[]>;
+};
 
 const SQUADS = {
   rowers: {
-    name: "Kestrel Sound junior rowers", people: ["Moss", "Tern", "J. K.", "Pip", "Wren", "A. D.", "Skua", "Olli"], demand: "rowing",
-    setting: { kit: { pad: 10, stick: 8, wall: 1, block: 6 }, surface: "mat", floor: 14, effortCap: 80, mixed: true }, protects: { Tern: [{ area: "groin-stretch", side: "right" }] },
+    name: "Kestrel Sound junior rowers",
+    people: ["Moss", "Tern", "J. K.", "Pip", "Wren", "A. D.", "Skua", "Olli"],
+    demand: "rowing",
+    setting: { kit: { pad: 10, stick: 8, wall: 1, block: 6 }, surface: "mat", floor: 14, effortCap: 80, mixed: true },
+    protects: { Tern: [{ area: "groin-stretch", side: "right" }] },
   },
   handball: {
-    name: "Kestrel Sound handball", people: ["Noor", "Ada", "Bex", "Ines", "Runa", "Tilde", "Yara"], demand: "handball",
-    setting: { kit: { stick: 14, pad: 8, support: 8, wall: 1 }, surface: "hall floor", floor: 20, holdCap: 45 }, protects: { Runa: [{ area: "shoulder-overhead", side: "right" }] },
+    name: "Kestrel Sound handball",
+    people: ["Noor", "Ada", "Bex", "Ines", "Runa", "Tilde", "Yara"],
+    demand: "handball",
+    setting: { kit: { stick: 14, pad: 8, support: 8, wall: 1 }, surface: "hall floor", floor: 20, holdCap: 45 },
+    protects: { Runa: [{ area: "shoulder-overhead", side: "right" }] },
   },
   staff: {
-    name: "Staff lunchtime class", people: ["Carys", "Dov", "Hamish", "Leila", "Oskar"], demand: "desk-work",
-    setting: { kit: { chair: 6, wall: 1, support: 6, pad: 5, roller: 5, cushion: 5, block: 10 }, surface: "carpet", effortCap: 60, support: true, mixed: true }, protects: { Hamish: ["kneeling", "floor"], Leila: [{ area: "wrist-weight", way: "small" }], Oskar: [{ area: "knee-deep-bend", side: "left", limit: 90 }] },
+    name: "Staff lunchtime class",
+    people: ["Carys", "Dov", "Hamish", "Leila", "Oskar"],
+    demand: "desk-work",
+    setting: {
+      kit: { chair: 6, wall: 1, support: 6, pad: 5, roller: 5, cushion: 5, block: 10 },
+      surface: "carpet",
+      effortCap: 60,
+      support: true,
+      mixed: true,
+    },
+    protects: {
+      Hamish: ["kneeling", "floor"],
+      Leila: [{ area: "wrist-weight", way: "small" }],
+      Oskar: [{ area: "knee-deep-bend", side: "left", limit: 90 }],
+    },
   },
 } satisfies Record<string, Squad>;
 
@@ -46,23 +71,136 @@ type Said = {
 /** What was heard back in the demo, by team. */
 export const HEARD: Record<TeamKey, Said[]> = {
   rowers: [
-    { name: "Moss", daysAgo: 6, share: 1, hard: 4, felt: [[3, 3], [4, 6]] },
-    { name: "Tern", daysAgo: 6, share: 1, hard: 5, felt: [[2, 2], [5, 7]] },
-    { name: "Pip", daysAgo: 6, share: 0.62, hard: 6, felt: [[3, 4], [5, 5]], note: "Bus was early." },
-    { name: "Moss", daysAgo: 1, share: 1, hard: 3, felt: [[2, 2], [3, 5]] },
-    { name: "Tern", daysAgo: 1, share: 1, hard: 4, felt: [[2, 2], [3, 7]], pain: "inside of the right hip, in the squat" },
-    { name: "J. K.", daysAgo: 1, share: 1, hard: 5, felt: [[1, 2], [4, 4]], note: "The stick part went too fast for me." },
-    { name: "Wren", daysAgo: 1, share: 1, hard: 4, felt: [[2, 1], [3, 3]] },
+    {
+      name: "Moss",
+      daysAgo: 6,
+      share: 1,
+      hard: 4,
+      felt: [
+        [3, 3],
+        [4, 6],
+      ],
+    },
+    {
+      name: "Tern",
+      daysAgo: 6,
+      share: 1,
+      hard: 5,
+      felt: [
+        [2, 2],
+        [5, 7],
+      ],
+    },
+    {
+      name: "Pip",
+      daysAgo: 6,
+      share: 0.62,
+      hard: 6,
+      felt: [
+        [3, 4],
+        [5, 5],
+      ],
+      note: "Bus was early.",
+    },
+    {
+      name: "Moss",
+      daysAgo: 1,
+      share: 1,
+      hard: 3,
+      felt: [
+        [2, 2],
+        [3, 5],
+      ],
+    },
+    {
+      name: "Tern",
+      daysAgo: 1,
+      share: 1,
+      hard: 4,
+      felt: [
+        [2, 2],
+        [3, 7],
+      ],
+      pain: "inside of the right hip, in the squat",
+    },
+    {
+      name: "J. K.",
+      daysAgo: 1,
+      share: 1,
+      hard: 5,
+      felt: [
+        [1, 2],
+        [4, 4],
+      ],
+      note: "The stick part went too fast for me.",
+    },
+    {
+      name: "Wren",
+      daysAgo: 1,
+      share: 1,
+      hard: 4,
+      felt: [
+        [2, 1],
+        [3, 3],
+      ],
+    },
     { name: "Skua", daysAgo: 1, share: 0.81, silent: true },
   ],
   handball: [
-    { name: "Noor", daysAgo: 3, share: 1, hard: 5, felt: [[3, 4], [2, 5]] },
-    { name: "Bex", daysAgo: 3, share: 1, hard: 6, felt: [[4, 4], [3, 6]] },
-    { name: "Ines", daysAgo: 3, share: 1, hard: 4, felt: [[2, 3], [2, 4]], note: "Throwing side feels it." },
+    {
+      name: "Noor",
+      daysAgo: 3,
+      share: 1,
+      hard: 5,
+      felt: [
+        [3, 4],
+        [2, 5],
+      ],
+    },
+    {
+      name: "Bex",
+      daysAgo: 3,
+      share: 1,
+      hard: 6,
+      felt: [
+        [4, 4],
+        [3, 6],
+      ],
+    },
+    {
+      name: "Ines",
+      daysAgo: 3,
+      share: 1,
+      hard: 4,
+      felt: [
+        [2, 3],
+        [2, 4],
+      ],
+      note: "Throwing side feels it.",
+    },
     { name: "Yara", daysAgo: 3, share: 0.45, silent: true },
   ],
   staff: [
-    { name: "Dov", daysAgo: 5, share: 1, hard: 3, felt: [[5, 5], [4, 4]] },
-    { name: "Leila", daysAgo: 5, share: 1, hard: 2, felt: [[4, 6], [3, 3]], note: "Best part of the week." },
+    {
+      name: "Dov",
+      daysAgo: 5,
+      share: 1,
+      hard: 3,
+      felt: [
+        [5, 5],
+        [4, 4],
+      ],
+    },
+    {
+      name: "Leila",
+      daysAgo: 5,
+      share: 1,
+      hard: 2,
+      felt: [
+        [4, 6],
+        [3, 3],
+      ],
+      note: "Best part of the week.",
+    },
   ],
 };

@@ -31,14 +31,30 @@ export function rowersBeforeTheBoat(drills: Drills): Session {
     ...newSession({ title: "Rowers before the boat", purpose: "before-training", target: 10 * 60 }, [
       block("From the floor", [
         i("cat-camel"),
-        i("prone-press-up", { level: "easier", ...{ dose: { kind: "reps", count: 6, tempo: [{ do: "rise", seconds: 2.5, breath: "in" }, { do: "lower", seconds: 2.5, breath: "out" }] } } }),
+        i("prone-press-up", {
+          level: "easier",
+          ...{
+            dose: {
+              kind: "reps",
+              count: 6,
+              tempo: [
+                { do: "rise", seconds: 2.5, breath: "in" },
+                { do: "lower", seconds: 2.5, breath: "out" },
+              ],
+            },
+          },
+        }),
         i("open-book", { ...reps(drills, "open-book", 4), demo: 15 }),
       ]),
-      block("One knee, one run", [
-        i("hip-flexor-turn", { ...reps(drills, "hip-flexor-turn", 5) }),
-        i("hamstring-hold", { ...time(20), cues: [{ at: 2, say: "Tail back, breastbone forward." }] }),
-        i("ankle-rock", { ...time(25), demo: 10 }),
-      ], { sideOrder: "whole-block" }),
+      block(
+        "One knee, one run",
+        [
+          i("hip-flexor-turn", { ...reps(drills, "hip-flexor-turn", 5) }),
+          i("hamstring-hold", { ...time(20), cues: [{ at: 2, say: "Tail back, breastbone forward." }] }),
+          i("ankle-rock", { ...time(25), demo: 10 }),
+        ],
+        { sideOrder: "whole-block" },
+      ),
       block("Ready for the boat", [
         i("squat-reach", { ...reps(drills, "squat-reach", 4) }),
         i("stick-pass", { ...reps(drills, "stick-pass", 6), demo: 15 }),

@@ -13,9 +13,18 @@ import { wholeBodyMotions } from "./whole-body";
 
 /** How every shipped drill moves, by its id. */
 export const MOTIONS: MotionSet = {
-  ...breathAndTrunkMotions, ...spineMotions, ...shoulderMotions, ...hipFrontMotions, ...hipBackMotions, ...hipSidesMotions,
-  ...hipTurnMotions, ...kneeMotions, ...ankleAndFootMotions, ...wholeBodyMotions,
+  ...breathAndTrunkMotions,
+  ...spineMotions,
+  ...shoulderMotions,
+  ...hipFrontMotions,
+  ...hipBackMotions,
+  ...hipSidesMotions,
+  ...hipTurnMotions,
+  ...kneeMotions,
+  ...ankleAndFootMotions,
+  ...wholeBodyMotions,
 };
 
 /** The motions of a shipped drill, or undefined. */
-export const motionsOf = (id: string): DrillMotions | undefined => (Object.hasOwn(MOTIONS, id) ? MOTIONS[id] : undefined);
+export const motionsOf = (id: string): DrillMotions | undefined =>
+  Object.hasOwn(MOTIONS, id) ? MOTIONS[id] : undefined;

@@ -9,7 +9,9 @@ import { stressesOfLevel } from "~/core/stress/at";
 import { DRILLS, drillById } from "~/library";
 import { MOTIONS, motionsOf } from ".";
 
-const drawn = DRILLS.flatMap((drill) => LEVELS.flatMap((level) => (MOTIONS[drill.id]?.[level] ? [{ drill, level, motion: MOTIONS[drill.id]![level]! }] : [])));
+const drawn = DRILLS.flatMap((drill) =>
+  LEVELS.flatMap((level) => (MOTIONS[drill.id]?.[level] ? [{ drill, level, motion: MOTIONS[drill.id]![level]! }] : [])),
+);
 
 describe("the motions of the library", () => {
   it("draw every drill, and nothing that is not in the library", () => {
@@ -23,7 +25,8 @@ describe("the motions of the library", () => {
 });
 
 describe.each(drawn.map((d) => [`${d.drill.id}, ${d.level}`, d] as const))("%s", (_, { drill, level, motion }) => {
-  it("is a motion as the schema has it", () => expect(motionsSchema.safeParse({ standard: motion })).toMatchObject({ success: true }));
+  it("is a motion as the schema has it", () =>
+    expect(motionsSchema.safeParse({ standard: motion })).toMatchObject({ success: true }));
   it("keeps over the floor, on its contacts and inside the joints' limits, and moves what it is for", () => {
     expect(motionFaults(motion, drill.levels[level].main)).toEqual([]);
   });
@@ -44,21 +47,24 @@ describe.each(drawn.map((d) => [`${d.drill.id}, ${d.level}`, d] as const))("%s",
 });
 
 describe("the other side", () => {
-  it.each(drawn.filter((d) => d.level === "standard").map((d) => [d.drill.id, d.motion] as const))("of %s is its exact mirror", (_, motion) => {
-    const right = samplesOf(playerOf(motion, "right"));
-    const left = samplesOf(playerOf(motion, "left"));
-    let worst = 0;
-    right.forEach(({ body }, i) => {
-      for (const name of POINT_NAMES) {
-        const [x, y, z] = body.points[name];
-        const other = left[i]!.body.points[otherPoint(name)];
-        worst = Math.max(worst, Math.hypot(other[0] - x, other[1] - y, other[2] + z));
-      }
-    });
-    expect(worst).toBeLessThan(1e-4);
-    const { pose } = motion.keys[0]!;
-    // Zero and minus zero are the same place.
-    const plain = (value: unknown) => JSON.parse(JSON.stringify(value)) as unknown;
-    expect(plain(mirrorPose(mirrorPose(pose)))).toEqual(plain(pose));
-  });
+  it.each(drawn.filter((d) => d.level === "standard").map((d) => [d.drill.id, d.motion] as const))(
+    "of %s is its exact mirror",
+    (_, motion) => {
+      const right = samplesOf(playerOf(motion, "right"));
+      const left = samplesOf(playerOf(motion, "left"));
+      let worst = 0;
+      right.forEach(({ body }, i) => {
+        for (const name of POINT_NAMES) {
+          const [x, y, z] = body.points[name];
+          const other = left[i]!.body.points[otherPoint(name)];
+          worst = Math.max(worst, Math.hypot(other[0] - x, other[1] - y, other[2] + z));
+        }
+      });
+      expect(worst).toBeLessThan(1e-4);
+      const { pose } = motion.keys[0]!;
+      // Zero and minus zero are the same place.
+      const plain = (value: unknown) => JSON.parse(JSON.stringify(value)) as unknown;
+      expect(plain(mirrorPose(mirrorPose(pose)))).toEqual(plain(pose));
+    },
+  );
 });

@@ -7,7 +7,20 @@ import { ROOT } from "./places";
 import { say, Trouble } from "./say";
 import { buildServiceWorker } from "./service-worker";
 
-const SOURCES = ["app", "core", "db", "library", "solver", "public", "scripts/setup/build.ts", "scripts/setup/service-worker.ts", "package-lock.json", "vite.config.ts", "react-router.config.ts", "tsconfig.json"];
+const SOURCES = [
+  "app",
+  "core",
+  "db",
+  "library",
+  "solver",
+  "public",
+  "scripts/setup/build.ts",
+  "scripts/setup/service-worker.ts",
+  "package-lock.json",
+  "vite.config.ts",
+  "react-router.config.ts",
+  "tsconfig.json",
+];
 
 const KEPT_BUILDS = 3;
 
@@ -24,7 +37,9 @@ export function buildIfChanged(): string {
   if (!existsSync(stamp)) {
     say("Mapset: building…");
     const built = spawnSync(process.execPath, [`${ROOT}/node_modules/@react-router/dev/bin.js`, "build"], {
-      cwd: ROOT, encoding: "utf8", env: { ...process.env, NODE_ENV: "production", MAPSET_BUILD: folder },
+      cwd: ROOT,
+      encoding: "utf8",
+      env: { ...process.env, NODE_ENV: "production", MAPSET_BUILD: folder },
     });
     if (built.status !== 0) throw new Trouble(`the build failed:\n${built.stdout}\n${built.stderr}`);
     buildServiceWorker(`${folder}/client`);
@@ -41,8 +56,10 @@ const EARLIER_MS = 7 * 86_400_000;
 /** Folders with the assets of the builds before this one, the one used last first. */
 export function earlierAssets(folder: string): string[] {
   const builds = dirname(folder);
-  return readdirSync(builds).map((name) => `${builds}/${name}`)
-    .filter((build) => build !== folder && Date.now() - usedAt(build) < EARLIER_MS).sort((a, b) => usedAt(b) - usedAt(a))
+  return readdirSync(builds)
+    .map((name) => `${builds}/${name}`)
+    .filter((build) => build !== folder && Date.now() - usedAt(build) < EARLIER_MS)
+    .sort((a, b) => usedAt(b) - usedAt(a))
     .map((build) => `${build}/client/assets`);
 }
 
@@ -55,7 +72,9 @@ function compress(assets: string): void {
     const whole = readFileSync(`${assets}/${name}`);
     // What athletes load is made as small as can be; the solver, the charts and their like are a coach's, and would take half a minute.
     const quality = whole.length > 250_000 ? 9 : 11;
-    const small = brotliCompressSync(whole, { params: { [constants.BROTLI_PARAM_QUALITY]: quality, [constants.BROTLI_PARAM_SIZE_HINT]: whole.length } });
+    const small = brotliCompressSync(whole, {
+      params: { [constants.BROTLI_PARAM_QUALITY]: quality, [constants.BROTLI_PARAM_SIZE_HINT]: whole.length },
+    });
     if (small.length < whole.length) writeFileSync(`${assets}/${name}.br`, small);
   }
 }
@@ -63,7 +82,10 @@ function compress(assets: string): void {
 /** Keeps the builds used last: the stamp's time is that of the last use. */
 function dropOldBuilds(builds: string): void {
   const used = (name: string) => usedAt(`${builds}/${name}`);
-  for (const name of readdirSync(builds).sort((a, b) => used(b) - used(a)).slice(KEPT_BUILDS)) rmSync(`${builds}/${name}`, { recursive: true, force: true });
+  for (const name of readdirSync(builds)
+    .sort((a, b) => used(b) - used(a))
+    .slice(KEPT_BUILDS))
+    rmSync(`${builds}/${name}`, { recursive: true, force: true });
 }
 
 function addTo(hash: ReturnType<typeof createHash>, path: string): void {

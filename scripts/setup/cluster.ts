@@ -30,15 +30,23 @@ type Identity = { uid: number; gid: number } | undefined;
 /** PostgreSQL refuses to run as root; then it runs as the user that Debian's package makes for it. */
 function identity(): Identity {
   if (!isRoot) return undefined;
-  const entry = readFileSync("/etc/passwd", "utf8").split("\n").map((line) => line.split(":")).find((parts) => parts[0] === "postgres");
-  if (!entry) throw new Trouble("Debian's user “postgres” is missing, and PostgreSQL does not run as root. Reinstall it: apt-get install --reinstall postgresql-common");
+  const entry = readFileSync("/etc/passwd", "utf8")
+    .split("\n")
+    .map((line) => line.split(":"))
+    .find((parts) => parts[0] === "postgres");
+  if (!entry)
+    throw new Trouble(
+      "Debian's user “postgres” is missing, and PostgreSQL does not run as root. Reinstall it: apt-get install --reinstall postgresql-common",
+    );
   return { uid: Number(entry[2]), gid: Number(entry[3]) };
 }
 
 function binaries(): string {
   const base = "/usr/lib/postgresql";
   const newest = existsSync(base)
-    ? readdirSync(base).filter((v) => existsSync(`${base}/${v}/bin/postgres`)).sort((a, b) => Number(b) - Number(a))[0]
+    ? readdirSync(base)
+        .filter((v) => existsSync(`${base}/${v}/bin/postgres`))
+        .sort((a, b) => Number(b) - Number(a))[0]
     : undefined;
   if (!newest) throw new Trouble("PostgreSQL is not installed. On Debian: apt-get install postgresql");
   return `${base}/${newest}/bin`;
@@ -51,7 +59,9 @@ export async function freePort(): Promise<number> {
     server.on("error", reject);
     server.listen(0, "127.0.0.1", () => {
       const address = server.address();
-      server.close(() => (address && typeof address === "object" ? resolve(address.port) : reject(new Error("no port"))));
+      server.close(() =>
+        address && typeof address === "object" ? resolve(address.port) : reject(new Error("no port")),
+      );
     });
   });
 }
@@ -79,14 +89,17 @@ export async function startCluster(folder: string, password: string, settings: C
   let tries = 0;
   const startAgain = async (from: number): Promise<void> => {
     settings.onEnded?.();
-    for (tries = from; tries < PAUSES_MS.length; ) {
+    for (tries = from; tries < PAUSES_MS.length;) {
       await wait(PAUSES_MS[tries++]);
       if (stopping) return;
       // Parts of the one that ended may still hold its folder for a moment.
       await stopLeftOver(bin, data, who);
       child = run(bin, data, port, who, settings.quick ?? false);
       log = collect(child);
-      const back = await becomesReady(url, child, log).then(() => true, () => false);
+      const back = await becomesReady(url, child, log).then(
+        () => true,
+        () => false,
+      );
       if (stopping) return void (await stopCluster(child));
       if (back) {
         settings.onBack?.();
@@ -111,10 +124,27 @@ function run(bin: string, data: string, port: number, who: Identity, quick: bool
   return spawn(
     `${bin}/postgres`,
     [
-      "-D", data, "-p", String(port), "-c", "listen_addresses=127.0.0.1", "-c", "unix_socket_directories=", "-c", "logging_collector=off",
-      "-c", "max_connections=60", ...(quick ? ["-c", "fsync=off", "-c", "synchronous_commit=off", "-c", "full_page_writes=off"] : []),
+      "-D",
+      data,
+      "-p",
+      String(port),
+      "-c",
+      "listen_addresses=127.0.0.1",
+      "-c",
+      "unix_socket_directories=",
+      "-c",
+      "logging_collector=off",
+      "-c",
+      "max_connections=60",
+      ...(quick ? ["-c", "fsync=off", "-c", "synchronous_commit=off", "-c", "full_page_writes=off"] : []),
     ],
-    { ...who, cwd: "/", detached: true, stdio: ["ignore", "pipe", "pipe"], env: { PATH: process.env["PATH"] ?? "", LC_ALL: "C.UTF-8" } },
+    {
+      ...who,
+      cwd: "/",
+      detached: true,
+      stdio: ["ignore", "pipe", "pipe"],
+      env: { PATH: process.env["PATH"] ?? "", LC_ALL: "C.UTF-8" },
+    },
   );
 }
 
@@ -141,13 +171,26 @@ function makeCluster(bin: string, folder: string, data: string, password: string
   }
   const made = spawnSync(
     `${bin}/initdb`,
-    ["-D", data, "-U", "postgres", "--auth=scram-sha-256", `--pwfile=${passwordFile}`, "-E", "UTF8", "--locale=C.UTF-8", "--no-instructions"],
+    [
+      "-D",
+      data,
+      "-U",
+      "postgres",
+      "--auth=scram-sha-256",
+      `--pwfile=${passwordFile}`,
+      "-E",
+      "UTF8",
+      "--locale=C.UTF-8",
+      "--no-instructions",
+    ],
     { ...who, cwd: "/", encoding: "utf8", env: { PATH: process.env["PATH"] ?? "" } },
   );
   rmSync(passwordFile, { force: true });
   if (made.status !== 0) {
     rmSync(data, { recursive: true, force: true });
-    throw new Trouble(`the database could not be made in ${data}: ${(made.stderr || made.error?.message || "").trim()}`);
+    throw new Trouble(
+      `the database could not be made in ${data}: ${(made.stderr || made.error?.message || "").trim()}`,
+    );
   }
 }
 
@@ -172,7 +215,8 @@ async function becomesReady(url: string, child: ChildProcess, log: string[]): Pr
   const admin = url.replace("//mapset:", "//postgres:").replace(/\/mapset$/, "/postgres");
   const password = new URL(url).password;
   for (let tries = 0; tries < READY_TRIES; tries++) {
-    if (child.exitCode !== null || child.signalCode !== null) throw new Trouble(`the database did not start:\n${log.join("").trim()}`);
+    if (child.exitCode !== null || child.signalCode !== null)
+      throw new Trouble(`the database did not start:\n${log.join("").trim()}`);
     const client = new pg.Client({ connectionString: admin, connectionTimeoutMillis: 2_000 });
     client.on("error", () => undefined);
     try {

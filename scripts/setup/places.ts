@@ -13,7 +13,9 @@ export const isRoot = process.getuid?.() === 0;
  */
 export function stateFolder(): string {
   const clone = createHash("sha256").update(ROOT).digest("hex").slice(0, 10);
-  const base = process.env["MAPSET_STATE"] ?? (isRoot ? "/var/lib/mapset" : `${process.env["XDG_DATA_HOME"] ?? `${homedir()}/.local/share`}/mapset`);
+  const base =
+    process.env["MAPSET_STATE"] ??
+    (isRoot ? "/var/lib/mapset" : `${process.env["XDG_DATA_HOME"] ?? `${homedir()}/.local/share`}/mapset`);
   const folder = `${base}/${clone}`;
   mkdirSync(folder, { recursive: true });
   if (isRoot) {

@@ -8,6 +8,10 @@ export function say(text: string): void {
 
 /** Ends the program with a plain sentence for trouble, and the whole stack for anything else. */
 export function giveUp(error: unknown): never {
-  say(error instanceof Trouble ? `mapset: ${error.message}` : `mapset: something went wrong that should not.\n${error instanceof Error ? error.stack : String(error)}`);
+  say(
+    error instanceof Trouble
+      ? `mapset: ${error.message}`
+      : `mapset: something went wrong that should not.\n${error instanceof Error ? error.stack : String(error)}`,
+  );
   process.exit(1);
 }

@@ -16,12 +16,15 @@ describe("the secrets of an installation", () => {
     expect(statSync(`${folder}/secrets.json`).mode & 0o077).toBe(0);
     expect(statSync(`${folder}/secrets.second.json`).mode & 0o077).toBe(0);
   });
-  it.each(["", "{", "{}", "null", '{"server":"short"}'])("come back from the second file where a crash left %j", (left) => {
-    const made = readSecrets(folder);
-    writeFileSync(`${folder}/secrets.json`, left);
-    expect(readSecrets(folder)).toEqual(made);
-    expect(JSON.parse(readFileSync(`${folder}/secrets.json`, "utf8"))).toEqual(made);
-  });
+  it.each(["", "{", "{}", "null", '{"server":"short"}'])(
+    "come back from the second file where a crash left %j",
+    (left) => {
+      const made = readSecrets(folder);
+      writeFileSync(`${folder}/secrets.json`, left);
+      expect(readSecrets(folder)).toEqual(made);
+      expect(JSON.parse(readFileSync(`${folder}/secrets.json`, "utf8"))).toEqual(made);
+    },
+  );
   it("of before there was a second file get one", () => {
     const made = readSecrets(folder);
     rmSync(`${folder}/secrets.second.json`);

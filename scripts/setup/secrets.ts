@@ -4,7 +4,11 @@ import writeFileAtomic from "write-file-atomic";
 import { z } from "zod";
 import { Trouble } from "./say";
 
-const secretsSchema = z.object({ server: z.string().min(32), database: z.string().min(16), demoPassword: z.string().min(10) });
+const secretsSchema = z.object({
+  server: z.string().min(32),
+  database: z.string().min(16),
+  demoPassword: z.string().min(10),
+});
 export type Secrets = z.infer<typeof secretsSchema>;
 
 /** Writes a small file whole or not at all: beside, to the disk, and then in its place. Only its user can read it. */
@@ -30,7 +34,9 @@ export function readSecrets(folder: string): Secrets {
   const [file, second] = [`${folder}/secrets.json`, `${folder}/secrets.second.json`] as const;
   const known = read(file) ?? read(second);
   if (!known && [file, second, `${folder}/data/PG_VERSION`].some((one) => existsSync(one)))
-    throw new Trouble(`${file} is ${existsSync(file) ? "damaged" : "missing"}. Without it neither the database nor any link that was handed out can be opened, so nothing was made up. Put the file back from a backup; or, to lose what is there and start over, delete ${folder}.`);
+    throw new Trouble(
+      `${file} is ${existsSync(file) ? "damaged" : "missing"}. Without it neither the database nor any link that was handed out can be opened, so nothing was made up. Put the file back from a backup; or, to lose what is there and start over, delete ${folder}.`,
+    );
   const secrets = known ?? {
     server: randomBytes(32).toString("base64url"),
     database: randomBytes(24).toString("base64url"),

@@ -2,16 +2,36 @@ import { spawn } from "node:child_process";
 import { freePort } from "./cluster";
 import { ROOT } from "./places";
 
-export type RunningServer = { base: string; stop: () => void; /** What it wrote to standard error, where that was asked to be kept. */ said: () => string };
+export type RunningServer = {
+  base: string;
+  stop: () => void;
+  /** What it wrote to standard error, where that was asked to be kept. */ said: () => string;
+};
 
 /** Runs the production server in a process of its own, on a free port or the one that is said; resolves once it serves. */
-export async function startServer(env: { DATABASE_URL: string; MAPSET_SECRET: string; MAPSET_LIMITS?: string; MAPSET_URL?: string; MAPSET_PROXY?: string; MAPSET_LOG?: string }, keepWords = false, at?: number): Promise<RunningServer> {
+export async function startServer(
+  env: {
+    DATABASE_URL: string;
+    MAPSET_SECRET: string;
+    MAPSET_LIMITS?: string;
+    MAPSET_URL?: string;
+    MAPSET_PROXY?: string;
+    MAPSET_LOG?: string;
+  },
+  keepWords = false,
+  at?: number,
+): Promise<RunningServer> {
   const port = at ?? (await freePort());
   const base = `http://127.0.0.1:${port}`;
-  const child = spawn(process.execPath, ["--import", `file://${ROOT}/node_modules/tsx/dist/esm/index.mjs`, `${ROOT}/scripts/serve-only.ts`], {
-    cwd: ROOT, stdio: ["ignore", "pipe", keepWords ? "pipe" : "inherit"],
-    env: { ...process.env, ...env, PORT: String(port), MAPSET_URL: env.MAPSET_URL ?? base, NODE_ENV: "production" },
-  });
+  const child = spawn(
+    process.execPath,
+    ["--import", `file://${ROOT}/node_modules/tsx/dist/esm/index.mjs`, `${ROOT}/scripts/serve-only.ts`],
+    {
+      cwd: ROOT,
+      stdio: ["ignore", "pipe", keepWords ? "pipe" : "inherit"],
+      env: { ...process.env, ...env, PORT: String(port), MAPSET_URL: env.MAPSET_URL ?? base, NODE_ENV: "production" },
+    },
+  );
   const words: string[] = [];
   child.stderr?.on("data", (part: Buffer) => words.push(part.toString()));
   await new Promise<void>((resolve, reject) => {

@@ -6,15 +6,27 @@ import { earlierAssets } from "./build";
 import { filesFor } from "./service-worker";
 
 const manifest = {
-  "app/page.tsx?route": { file: "assets/page-1.js", imports: ["_shared"], dynamicImports: ["app/later.tsx"], css: ["assets/page-1.css"] },
-  "_shared": { file: "assets/shared-1.js", imports: ["_circle"] },
-  "_circle": { file: "assets/circle-1.js", imports: ["_shared"], assets: ["assets/letters-1.woff2"] },
+  "app/page.tsx?route": {
+    file: "assets/page-1.js",
+    imports: ["_shared"],
+    dynamicImports: ["app/later.tsx"],
+    css: ["assets/page-1.css"],
+  },
+  _shared: { file: "assets/shared-1.js", imports: ["_circle"] },
+  _circle: { file: "assets/circle-1.js", imports: ["_shared"], assets: ["assets/letters-1.woff2"] },
   "app/later.tsx": { file: "assets/later-1.js" },
   "app/other.tsx?route": { file: "assets/other-1.js" },
 };
 
 it("finds all that a page comes to need, and nothing of others", () => {
-  expect(filesFor(manifest, [/^app\/page\.tsx/]).sort()).toEqual(["assets/circle-1.js", "assets/later-1.js", "assets/letters-1.woff2", "assets/page-1.css", "assets/page-1.js", "assets/shared-1.js"]);
+  expect(filesFor(manifest, [/^app\/page\.tsx/]).sort()).toEqual([
+    "assets/circle-1.js",
+    "assets/later-1.js",
+    "assets/letters-1.woff2",
+    "assets/page-1.css",
+    "assets/page-1.js",
+    "assets/shared-1.js",
+  ]);
 });
 
 it("fails where what it begins from is gone", () => {
@@ -35,5 +47,8 @@ it("serves the assets of builds of the last seven days, and not its own twice", 
   used("old", 1);
   used("past", 7.1);
   mkdirSync(join(builds, "broken"));
-  expect(earlierAssets(join(builds, "own"))).toEqual([join(builds, "old/client/assets"), join(builds, "older/client/assets")]);
+  expect(earlierAssets(join(builds, "own"))).toEqual([
+    join(builds, "old/client/assets"),
+    join(builds, "older/client/assets"),
+  ]);
 });

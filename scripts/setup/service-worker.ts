@@ -34,15 +34,27 @@ export function filesFor(manifest: BuildManifest, beginnings: readonly RegExp[])
 export function buildServiceWorker(client: string): void {
   const manifest = JSON.parse(readFileSync(`${client}/.vite/manifest.json`, "utf8")) as BuildManifest;
   // The framework writes its list of pages last, and Vite knows nothing of it.
-  const ofPages = readdirSync(`${client}/assets`).filter((name) => /^manifest-[\w-]+\.js$/.test(name)).map((name) => `assets/${name}`);
+  const ofPages = readdirSync(`${client}/assets`)
+    .filter((name) => /^manifest-[\w-]+\.js$/.test(name))
+    .map((name) => `assets/${name}`);
   const hashOf = (path: string) => createHash("sha256").update(readFileSync(path)).digest("hex").slice(0, 16);
   const files = [
     ...[...filesFor(manifest, BEGINNINGS), ...ofPages].map((file) => ({ url: `/${file}`, revision: null })),
-    ...OUTSIDE_THE_BUILD.filter((file) => existsSync(`${client}/${file}`)).map((file) => ({ url: `/${file}`, revision: hashOf(`${client}/${file}`) })),
+    ...OUTSIDE_THE_BUILD.filter((file) => existsSync(`${client}/${file}`)).map((file) => ({
+      url: `/${file}`,
+      revision: hashOf(`${client}/${file}`),
+    })),
   ];
   const build = createHash("sha256").update(JSON.stringify(files)).digest("hex").slice(0, 16);
   buildSync({
-    entryPoints: [`${ROOT}/app/sync/worker.ts`], outfile: `${client}/sw.js`, bundle: true, minify: true, format: "iife", target: "es2022", logLevel: "error",
-    define: { FILES: JSON.stringify(files), BUILD: JSON.stringify(build), "process.env.NODE_ENV": '"production"' }, alias: { "~": ROOT },
+    entryPoints: [`${ROOT}/app/sync/worker.ts`],
+    outfile: `${client}/sw.js`,
+    bundle: true,
+    minify: true,
+    format: "iife",
+    target: "es2022",
+    logLevel: "error",
+    define: { FILES: JSON.stringify(files), BUILD: JSON.stringify(build), "process.env.NODE_ENV": '"production"' },
+    alias: { "~": ROOT },
   });
 }

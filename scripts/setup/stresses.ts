@@ -5,7 +5,15 @@ import { say } from "./say";
 
 const FILE = `${ROOT}/library/generated/stresses.json`;
 /** What decides what a level stresses: its drill, its drawing, and how it is worked out. */
-const SOURCES = ["core/vocabulary", "core/dose", "core/figure", "core/drills", "core/session", "core/stress", "library"];
+const SOURCES = [
+  "core/vocabulary",
+  "core/dose",
+  "core/figure",
+  "core/drills",
+  "core/session",
+  "core/stress",
+  "library",
+];
 
 /** Works out anew what every level of the library stresses, when anything that decides it has changed. Takes some seconds. */
 export async function workOutStresses(): Promise<void> {

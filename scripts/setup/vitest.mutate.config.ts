@@ -7,5 +7,10 @@ const ROOT = fileURLToPath(new URL("../..", import.meta.url));
 export default defineConfig({
   root: ROOT,
   resolve: { alias: { "~": ROOT.replace(/\/$/, "") } },
-  test: { maxWorkers: 1, testTimeout: 40_000, hookTimeout: 40_000, include: [`${process.env["MAPSET_MUTATE"] ?? "core"}/**/*.test.ts`] },
+  test: {
+    maxWorkers: 1,
+    testTimeout: 40_000,
+    hookTimeout: 40_000,
+    include: [`${process.env["MAPSET_MUTATE"] ?? "core"}/**/*.test.ts`],
+  },
 });

@@ -19,7 +19,11 @@ export type AccountFaults = { name?: string; old?: string; new?: string };
 export type AccountOutcome = { done?: string; faults?: AccountFaults };
 
 /** What a coach asks of their account. Returns what was done in words, or what is wrong, by field. */
-export async function changeAccount(coach: Coach & { signInId: string }, headers: Headers, form: FormData): Promise<AccountOutcome> {
+export async function changeAccount(
+  coach: Coach & { signInId: string },
+  headers: Headers,
+  form: FormData,
+): Promise<AccountOutcome> {
   const read = asked.safeParse(Object.fromEntries(form));
   if (!read.success) {
     if (form.get("do") === "rename") return { faults: { name: read.error.issues[0]?.message ?? "Write a name." } };
@@ -38,10 +42,17 @@ export async function changeAccount(coach: Coach & { signInId: string }, headers
       if (read.data.old === "") return { faults: { old: "Write your password." } };
       const wait = await secondsToWait("oldPassword", coach.id);
       if (wait > 0) return { faults: { old: `Too many tries. Try again in ${waitText(wait)}.` } };
-      if (!(await isPasswordOf(db, accounts, coach.id, read.data.old))) return { faults: { old: "That is not your password." } };
-      if (!(await eraseAccount(db, coach.id, read.data.clubs.split(",").filter(Boolean)))) return { faults: { old: "Your clubs have changed since this page was opened. Load it again, and look at what would go." } };
+      if (!(await isPasswordOf(db, accounts, coach.id, read.data.old)))
+        return { faults: { old: "That is not your password." } };
+      if (!(await eraseAccount(db, coach.id, read.data.clubs.split(",").filter(Boolean))))
+        return {
+          faults: {
+            old: "Your clubs have changed since this page was opened. Load it again, and look at what would go.",
+          },
+        };
       const out = new Headers();
-      for (const cookie of (await accounts.api.signOut({ headers, asResponse: true })).headers.getSetCookie()) out.append("set-cookie", cookie);
+      for (const cookie of (await accounts.api.signOut({ headers, asResponse: true })).headers.getSetCookie())
+        out.append("set-cookie", cookie);
       throw redirect("/sign-in", { headers: out });
     }
     case "password": {
@@ -50,8 +61,13 @@ export async function changeAccount(coach: Coach & { signInId: string }, headers
       if (fault) return { faults: { new: fault } };
       const wait = await secondsToWait("oldPassword", coach.id);
       if (wait > 0) return { faults: { old: `Too many tries. Try again in ${waitText(wait)}.` } };
-      const changed = await changePassword(db, accounts, { baseUrl }, headers, { old: read.data.old, new: read.data.new });
-      return changed ? { done: "Password changed. Everywhere else you have been signed out." } : { faults: { old: "That is not your current password." } };
+      const changed = await changePassword(db, accounts, { baseUrl }, headers, {
+        old: read.data.old,
+        new: read.data.new,
+      });
+      return changed
+        ? { done: "Password changed. Everywhere else you have been signed out." }
+        : { faults: { old: "That is not your current password." } };
     }
   }
 }

@@ -15,21 +15,35 @@ export function DeleteAccount({ email, leaving }: { email: string; leaving: Leav
   const [sure, setSure] = useState(false);
   const { stay, ownerless, alone } = leaving;
   return (
-    <Part title="Delete your account" note="What you made stays with the clubs that others are in, without your name on it.">
+    <Part
+      title="Delete your account"
+      note="What you made stays with the clubs that others are in, without your name on it."
+    >
       {ownerless.length > 0 ? (
         <p className="text-sm">
-          You are the only owner of {listWords(ownerless.map((one) => one.name))}. <Link to="/club" className="font-medium underline underline-offset-2">Make somebody else an owner</Link>, or erase it, first.
+          You are the only owner of {listWords(ownerless.map((one) => one.name))}.{" "}
+          <Link to="/club" className="font-medium underline underline-offset-2">
+            Make somebody else an owner
+          </Link>
+          , or erase it, first.
         </p>
       ) : (
-        <Button className="self-start" onClick={() => setAsking(true)}>Delete your account…</Button>
+        <Button className="self-start" onClick={() => setAsking(true)}>
+          Delete your account…
+        </Button>
       )}
       <Dialog open={asking} onOpenChange={setAsking} title="Delete your account?" description="This cannot be undone.">
         <ul className="flex list-disc flex-col gap-1 pl-5 text-ink-soft">
           {stay.length > 0 && <li>You leave {listWords(stay.map((one) => one.name))}. What you made stays there.</li>}
           {alone.map((one) => (
             <li key={one.id}>
-              <strong className="text-ink">{one.name} is erased</strong>, for nobody else is in it: {one.sessions} sessions, {one.people} people, {one.reports} reports{one.unseenPain > 0 ? `, ${one.unseenPain} of them of pain that nobody has seen to` : ""}. Links that were handed out stop working.{" "}
-              <Link to="/club" className="underline underline-offset-2">Download everything first</Link>
+              <strong className="text-ink">{one.name} is erased</strong>, for nobody else is in it: {one.sessions}{" "}
+              sessions, {one.people} people, {one.reports} reports
+              {one.unseenPain > 0 ? `, ${one.unseenPain} of them of pain that nobody has seen to` : ""}. Links that were
+              handed out stop working.{" "}
+              <Link to="/club" className="underline underline-offset-2">
+                Download everything first
+              </Link>
             </li>
           ))}
           <li>Your name, your address and what Mapset wrote to you are erased.</li>
@@ -40,13 +54,28 @@ export function DeleteAccount({ email, leaving }: { email: string; leaving: Leav
           <input type="hidden" name="username" autoComplete="username" value={email} readOnly />
           {alone.length > 0 && (
             <label className="flex items-center gap-2 font-medium">
-              <input type="checkbox" className="size-4 accent-(--depth-5)" checked={sure} onChange={(event) => setSure(event.target.checked)} /> Erase {listWords(alone.map((one) => one.name))} with everything in {alone.length === 1 ? "it" : "them"}
+              <input
+                type="checkbox"
+                className="size-4 accent-(--depth-5)"
+                checked={sure}
+                onChange={(event) => setSure(event.target.checked)}
+              />{" "}
+              Erase {listWords(alone.map((one) => one.name))} with everything in {alone.length === 1 ? "it" : "them"}
             </label>
           )}
-          <Field label="Your password" name="old" type="password" autoComplete="current-password" required fault={fetcher.data?.faults?.old} />
+          <Field
+            label="Your password"
+            name="old"
+            type="password"
+            autoComplete="current-password"
+            required
+            fault={fetcher.data?.faults?.old}
+          />
           <div className="flex justify-end gap-2">
             <Button onClick={() => setAsking(false)}>Keep it</Button>
-            <Button kind="danger" type="submit" disabled={fetcher.state !== "idle" || (alone.length > 0 && !sure)}>Delete for good</Button>
+            <Button kind="danger" type="submit" disabled={fetcher.state !== "idle" || (alone.length > 0 && !sure)}>
+              Delete for good
+            </Button>
           </div>
         </fetcher.Form>
       </Dialog>

@@ -19,7 +19,14 @@ export const meta: Route.MetaFunction = () => [{ title: "Your account · Mapset"
 
 export async function loader({ request }: Route.LoaderArgs) {
   const { name, email, clubName, id, signInId, since } = await currentSignIn(request);
-  return { name, email, clubName, since, elsewhere: await signedInElsewhere(getServices().db, id, signInId), leaving: await whatLeaves(getServices().db, id) };
+  return {
+    name,
+    email,
+    clubName,
+    since,
+    elsewhere: await signedInElsewhere(getServices().db, id, signInId),
+    leaving: await whatLeaves(getServices().db, id),
+  };
 }
 
 export async function action({ request }: Route.ActionArgs) {
@@ -33,19 +40,59 @@ export default function Account({ loaderData }: Route.ComponentProps) {
   return (
     <main id="main" className="mx-auto flex w-full max-w-3xl flex-col gap-6 px-4 py-6">
       <h1 className="wide-type text-2xl font-semibold">Your account</h1>
-      <Part title="You" note={<>Athletes see your name on the sessions you hand out. You sign in as <strong className="wrap-anywhere">{email}</strong>.</>}>
+      <Part
+        title="You"
+        note={
+          <>
+            Athletes see your name on the sessions you hand out. You sign in as{" "}
+            <strong className="wrap-anywhere">{email}</strong>.
+          </>
+        }
+      >
         <Asked send="rename" button="Save name">
-          {(outcome) => <Field label="Name" name="name" defaultValue={name} autoComplete="name" maxLength={80} required fault={outcome?.faults?.name} />}
+          {(outcome) => (
+            <Field
+              label="Name"
+              name="name"
+              defaultValue={name}
+              autoComplete="name"
+              maxLength={80}
+              required
+              fault={outcome?.faults?.name}
+            />
+          )}
         </Asked>
       </Part>
-      <Part title="Password" note={<>Forgotten it? <Link to="/forgotten" className="underline underline-offset-2">Choose a new one by mail.</Link></>}>
+      <Part
+        title="Password"
+        note={
+          <>
+            Forgotten it?{" "}
+            <Link to="/forgotten" className="underline underline-offset-2">
+              Choose a new one by mail.
+            </Link>
+          </>
+        }
+      >
         <Asked send="password" button="Change password" emptied>
           {(outcome) => (
             <>
               <input type="hidden" name="username" autoComplete="username" value={email} readOnly />
-              <Field label="Current password" name="old" type="password" autoComplete="current-password" required fault={outcome?.faults?.old} />
               <Field
-                label="New password" name="new" type="password" autoComplete="new-password" required fault={outcome?.faults?.new}
+                label="Current password"
+                name="old"
+                type="password"
+                autoComplete="current-password"
+                required
+                fault={outcome?.faults?.old}
+              />
+              <Field
+                label="New password"
+                name="new"
+                type="password"
+                autoComplete="new-password"
+                required
+                fault={outcome?.faults?.new}
                 hint={PASSWORD_HINT}
               />
             </>
@@ -54,7 +101,9 @@ export default function Account({ loaderData }: Route.ComponentProps) {
       </Part>
       <Part title="Signed in" note="A sign-in lasts four weeks after you were last here.">
         <ul className="flex flex-col gap-1">
-          <li>Here, since <When at={since} as="d MMMM, HH:mm" /></li>
+          <li>
+            Here, since <When at={since} as="d MMMM, HH:mm" />
+          </li>
           {elsewhere.map((one, i) => (
             <li key={i} className="text-ink-soft">
               Elsewhere, since <When at={one.since} as="d MMMM, HH:mm" />; last seen <Ago at={one.lastSeen} />
@@ -62,7 +111,10 @@ export default function Account({ loaderData }: Route.ComponentProps) {
           ))}
         </ul>
         {elsewhere.length > 0 ? (
-          <Asked send="sign out elsewhere" button={elsewhere.length === 1 ? "Sign out there" : `Sign out of all ${elsewhere.length}`} />
+          <Asked
+            send="sign out elsewhere"
+            button={elsewhere.length === 1 ? "Sign out there" : `Sign out of all ${elsewhere.length}`}
+          />
         ) : (
           <p className="text-sm text-ink-faint">Nowhere else.</p>
         )}
@@ -87,7 +139,17 @@ export default function Account({ loaderData }: Route.ComponentProps) {
 }
 
 /** A form that is sent without leaving the page, and says below itself what came of it. */
-function Asked({ send, button, emptied, children }: { send: string; button: string; emptied?: boolean; children?: (outcome: AccountOutcome | undefined) => React.ReactNode }) {
+function Asked({
+  send,
+  button,
+  emptied,
+  children,
+}: {
+  send: string;
+  button: string;
+  emptied?: boolean;
+  children?: (outcome: AccountOutcome | undefined) => React.ReactNode;
+}) {
   const fetcher = useFetcher<AccountOutcome>();
   const form = useRef<HTMLFormElement>(null);
   const done = fetcher.state === "idle" ? fetcher.data?.done : undefined;
@@ -99,8 +161,12 @@ function Asked({ send, button, emptied, children }: { send: string; button: stri
       <input type="hidden" name="do" value={send} />
       {children?.(fetcher.data)}
       <p className="flex flex-wrap items-center gap-3">
-        <Button type="submit" disabled={fetcher.state !== "idle"}>{button}</Button>
-        <span role="status" className="text-sm text-ink-soft">{done}</span>
+        <Button type="submit" disabled={fetcher.state !== "idle"}>
+          {button}
+        </Button>
+        <span role="status" className="text-sm text-ink-soft">
+          {done}
+        </span>
       </p>
     </fetcher.Form>
   );

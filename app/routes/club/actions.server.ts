@@ -9,7 +9,17 @@ import { mayManage, ROLES } from "~/core/club/role";
 import { clubsOf } from "~/db/clubs";
 import { eraseClub } from "~/db/erase";
 import { countOlder } from "~/db/old-reports";
-import { changeMember, invite, MOST_CLUBS, MOST_INVITATIONS, renameClub, setClubZone, setKeepMonths, startClub, withdrawInvitation } from "~/db/members";
+import {
+  changeMember,
+  invite,
+  MOST_CLUBS,
+  MOST_INVITATIONS,
+  renameClub,
+  setClubZone,
+  setKeepMonths,
+  startClub,
+  withdrawInvitation,
+} from "~/db/members";
 
 const clubName = z.string().trim().min(1, "Write the club’s name.").max(80, "A club’s name has at most 80 characters.");
 
@@ -40,14 +50,16 @@ export async function changeClub(coach: Coach, form: FormData): Promise<ClubOutc
   const read = asked.safeParse(Object.fromEntries(form));
   if (!read.success) {
     if (form.get("do") === "keep") return { fault: `Write whole months, from ${FEWEST_MONTHS} to ${MOST_MONTHS}.` };
-    if (form.get("do") === "rename" || form.get("do") === "new") return { fault: read.error.issues[0]?.message ?? "Write the club’s name." };
+    if (form.get("do") === "rename" || form.get("do") === "new")
+      return { fault: read.error.issues[0]?.message ?? "Write the club’s name." };
     throw new Response("That cannot be done here.", { status: 400 });
   }
   const { db, secret } = getServices();
   const { club } = coach;
   const ask = read.data;
   if (ask.do === "switch") {
-    if (!(await clubsOf(db, coach.id)).some((one) => one.club.id === ask.club)) throw notHere("You are in no such club.");
+    if (!(await clubsOf(db, coach.id)).some((one) => one.club.id === ask.club))
+      throw notHere("You are in no such club.");
     throw redirect("/club", { headers: { "set-cookie": await clubCookie(ask.club) } });
   }
   if (ask.do === "leave") {
@@ -55,7 +67,8 @@ export async function changeClub(coach: Coach, form: FormData): Promise<ClubOutc
     throw redirect("/club");
   }
   if (ask.do === "new") {
-    if ((await clubsOf(db, coach.id)).length >= MOST_CLUBS) return { fault: `You are in ${MOST_CLUBS} clubs already, the most there can be. Leave or erase one first.` };
+    if ((await clubsOf(db, coach.id)).length >= MOST_CLUBS)
+      return { fault: `You are in ${MOST_CLUBS} clubs already, the most there can be. Leave or erase one first.` };
     const made = await startClub(db, coach.id, ask.name);
     throw redirect("/club", { headers: { "set-cookie": await clubCookie(made.id) } });
   }
@@ -75,19 +88,25 @@ export async function changeClub(coach: Coach, form: FormData): Promise<ClubOutc
       return { done: `Reports are kept for ${ask.months === 1 ? "a month" : `${ask.months} months`}.` };
     }
     case "erase":
-      if (ask.name.trim() !== coach.clubName) return { fault: `To erase it, write the club’s name as it stands here: ${coach.clubName}` };
+      if (ask.name.trim() !== coach.clubName)
+        return { fault: `To erase it, write the club’s name as it stands here: ${coach.clubName}` };
       await eraseClub(db, club);
       throw redirect("/club");
     case "invite":
-      return (await invite(db, club, ask.role, secret)) ? { done: "Copy the link below and send it to one person." } : { fault: `${MOST_INVITATIONS} invitations are open already. Withdraw some first.` };
+      return (await invite(db, club, ask.role, secret))
+        ? { done: "Copy the link below and send it to one person." }
+        : { fault: `${MOST_INVITATIONS} invitations are open already. Withdraw some first.` };
     case "withdraw":
-      if (!(await withdrawInvitation(db, club, ask.id))) return { fault: "That invitation has been used or withdrawn already." };
+      if (!(await withdrawInvitation(db, club, ask.id)))
+        return { fault: "That invitation has been used or withdrawn already." };
       return { done: "Withdrawn. Its link opens nothing any more." };
     case "role":
     case "remove": {
       const came = await changeMember(db, club, ask.coach, ask.do === "remove" ? "out" : ask.role);
       if (came === "not here") return { fault: "They are not in the club any more." };
-      return came === "last owner" ? { fault: LAST_OWNER } : { done: ask.do === "remove" ? "Taken out of the club. What they made stays." : "Saved." };
+      return came === "last owner"
+        ? { fault: LAST_OWNER }
+        : { done: ask.do === "remove" ? "Taken out of the club. What they made stays." : "Saved." };
     }
   }
 }

@@ -19,9 +19,14 @@ export async function loader({ request }: Route.LoaderArgs) {
   const wait = await secondsToWait("archive", coach.club.id);
   if (wait > 0) throw new Response(`That is a lot of archives. Try again in ${waitText(wait)}.`, { status: 429 });
   const packed = await packArchive(coach.club);
-  if (!packed) throw new Response("An archive is being written or read already. Try again in a minute.", { status: 429 });
+  if (!packed)
+    throw new Response("An archive is being written or read already. Try again in a minute.", { status: 429 });
   return new Response(packed.stream, {
-    headers: { "content-type": "application/zip", "content-length": String(packed.bytes), "content-disposition": `attachment; filename="${fileName(`${coach.clubName} ${dayOf(now(), coach.zone)}`, "club")}.mapset.zip"` },
+    headers: {
+      "content-type": "application/zip",
+      "content-length": String(packed.bytes),
+      "content-disposition": `attachment; filename="${fileName(`${coach.clubName} ${dayOf(now(), coach.zone)}`, "club")}.mapset.zip"`,
+    },
   });
 }
 
@@ -39,7 +44,8 @@ async function take(request: Request): Promise<Response> {
   const coach = await requireCoachForData(request);
   if (!mayManage(coach.role)) return Response.json({ fault: OWNERS_ONLY }, { status: 403 });
   const wait = await secondsToWait("archive", coach.club.id);
-  if (wait > 0) return Response.json({ fault: `That is a lot of archives. Try again in ${waitText(wait)}.` }, { status: 429 });
+  if (wait > 0)
+    return Response.json({ fault: `That is a lot of archives. Try again in ${waitText(wait)}.` }, { status: 429 });
   const came = await unpackArchive(coach.club, request.body);
   if ("fault" in came) return Response.json({ fault: came.fault }, { status: came.status });
   // What its drills stress takes longer than anybody waits; until then they are nobody's answer.

@@ -11,10 +11,12 @@ import { Part } from "~/app/ui/part";
 import { FEWEST_MONTHS, MOST_MONTHS } from "~/core/club/keeping";
 import type { Holdings } from "~/db/erase";
 
-const many = (n: number, one: string, more: string) => (n === 1 ? `one ${one}` : `${n.toLocaleString("en-GB")} ${more}`);
+const many = (n: number, one: string, more: string) =>
+  n === 1 ? `one ${one}` : `${n.toLocaleString("en-GB")} ${more}`;
 
 /** How much there is, in words. */
-const holdingWords = ({ sessions, people, reports }: Holdings) => `${many(sessions, "session", "sessions")}, ${many(people, "person", "people")} and ${many(reports, "report", "reports")}`;
+const holdingWords = ({ sessions, people, reports }: Holdings) =>
+  `${many(sessions, "session", "sessions")}, ${many(people, "person", "people")} and ${many(reports, "report", "reports")}`;
 
 /** For how long reports are kept. Fewer months are asked about first, where something would go. */
 export function KeepReports({ months }: { months: number }) {
@@ -23,18 +25,38 @@ export function KeepReports({ months }: { months: number }) {
   const outcome = fetcher.state === "idle" ? fetcher.data : undefined;
   const asks = outcome && "asks" in outcome && outcome !== answered ? outcome.asks : undefined;
   return (
-    <Part title="How long reports are kept" note="Runs and check-ins that are older are deleted. Pain that nobody has seen to never is.">
+    <Part
+      title="How long reports are kept"
+      note="Runs and check-ins that are older are deleted. Pain that nobody has seen to never is."
+    >
       <fetcher.Form method="post" className="flex max-w-md flex-col gap-3" noValidate>
         <input type="hidden" name="do" value="keep" />
-        <Field label="Months" name="months" type="number" inputMode="numeric" min={FEWEST_MONTHS} max={MOST_MONTHS} defaultValue={months} key={months} required className="max-w-32" />
+        <Field
+          label="Months"
+          name="months"
+          type="number"
+          inputMode="numeric"
+          min={FEWEST_MONTHS}
+          max={MOST_MONTHS}
+          defaultValue={months}
+          key={months}
+          required
+          className="max-w-32"
+        />
         <p className="flex flex-wrap items-center gap-3">
-          <Button type="submit" disabled={fetcher.state !== "idle"}>Save months</Button>
+          <Button type="submit" disabled={fetcher.state !== "idle"}>
+            Save months
+          </Button>
           <Said outcome={outcome} />
         </p>
       </fetcher.Form>
       {asks && (
         <Confirm
-          open onOpenChange={(open) => !open && setAnswered(outcome)} title={`Keep reports for ${asks.months === 1 ? "a month" : `${asks.months} months`}?`} action="Delete what is older" keep="Keep them longer"
+          open
+          onOpenChange={(open) => !open && setAnswered(outcome)}
+          title={`Keep reports for ${asks.months === 1 ? "a month" : `${asks.months} months`}?`}
+          action="Delete what is older"
+          keep="Keep them longer"
           text={`${asks.reports === 1 ? "One report is" : `${asks.reports.toLocaleString("en-GB")} reports are`} older, and would be deleted within the hour. This cannot be undone; you can download everything first.`}
           onConfirm={() => void fetcher.submit({ do: "keep", months: asks.months, sure: "yes" }, { method: "post" })}
         />
@@ -46,8 +68,15 @@ export function KeepReports({ months }: { months: number }) {
 /** Everything as one file, and one read back. */
 export function ArchivePart({ empty }: { empty: boolean }) {
   return (
-    <Part title="Everything as one file" note="People, sessions, drills, links and reports, in open formats. It has names and pain in it: keep it safe.">
-      <a href="/club/archive" download className="inline-flex min-h-9 items-center gap-1.5 self-start rounded-md border border-line bg-land px-3 py-1.5 text-[0.95rem] font-medium hover:bg-land-deep">
+    <Part
+      title="Everything as one file"
+      note="People, sessions, drills, links and reports, in open formats. It has names and pain in it: keep it safe."
+    >
+      <a
+        href="/club/archive"
+        download
+        className="inline-flex min-h-9 items-center gap-1.5 self-start rounded-md border border-line bg-land px-3 py-1.5 text-[0.95rem] font-medium hover:bg-land-deep"
+      >
         <Download size={16} aria-hidden /> Download everything
       </a>
       <ReadArchive empty={empty} />
@@ -65,18 +94,36 @@ export function EraseClub({ clubName, holdings, others }: { clubName: string; ho
       <Button className="self-start" onClick={() => setAsking(true)}>
         <Trash2 size={16} aria-hidden /> Erase {clubName}…
       </Button>
-      <Dialog open={asking} onOpenChange={setAsking} title={`Erase ${clubName}?`} description="This cannot be undone. Download everything first, if any of it might be wanted again.">
+      <Dialog
+        open={asking}
+        onOpenChange={setAsking}
+        title={`Erase ${clubName}?`}
+        description="This cannot be undone. Download everything first, if any of it might be wanted again."
+      >
         <p className="text-ink-soft">
           {holdingWords(holdings)} are deleted, with every drill, team and profile. Links stop working at once.
           {others > 0 && ` ${many(others, "other coach loses", "other coaches lose")} it, too.`}
         </p>
-        {holdings.unseenPain > 0 && <p className="font-medium text-plum">{holdings.unseenPain === 1 ? "One report" : `${holdings.unseenPain} reports`} of pain that nobody has seen to would go with it. Speak to them first.</p>}
+        {holdings.unseenPain > 0 && (
+          <p className="font-medium text-plum">
+            {holdings.unseenPain === 1 ? "One report" : `${holdings.unseenPain} reports`} of pain that nobody has seen
+            to would go with it. Speak to them first.
+          </p>
+        )}
         <fetcher.Form method="post" className="flex flex-col gap-4" noValidate>
           <input type="hidden" name="do" value="erase" />
-          <Field label={`Write “${clubName}” to erase it`} name="name" autoComplete="off" maxLength={80} fault={fault} />
+          <Field
+            label={`Write “${clubName}” to erase it`}
+            name="name"
+            autoComplete="off"
+            maxLength={80}
+            fault={fault}
+          />
           <div className="flex justify-end gap-2">
             <Button onClick={() => setAsking(false)}>Keep it</Button>
-            <Button kind="danger" type="submit" disabled={fetcher.state !== "idle"}>Erase for good</Button>
+            <Button kind="danger" type="submit" disabled={fetcher.state !== "idle"}>
+              Erase for good
+            </Button>
           </div>
         </fetcher.Form>
       </Dialog>

@@ -27,12 +27,27 @@ export async function loader({ request }: Route.LoaderArgs) {
   const { id, club, clubName, role, zone } = await requireSignedIn(request);
   const { db, secret, baseUrl } = getServices();
   const manages = mayManage(role);
-  const [members, clubs, invitations] = await Promise.all([listMembers(db, club), clubsOf(db, id), manages ? listInvitations(db, club, secret) : []]);
-  const [months, holdings, empty] = manages ? await Promise.all([keepMonthsOf(db, club), holdingsOf(db, club), isEmpty(db, club)]) : [];
+  const [members, clubs, invitations] = await Promise.all([
+    listMembers(db, club),
+    clubsOf(db, id),
+    manages ? listInvitations(db, club, secret) : [],
+  ]);
+  const [months, holdings, empty] = manages
+    ? await Promise.all([keepMonthsOf(db, club), holdingsOf(db, club), isEmpty(db, club)])
+    : [];
   return {
     keeping: months !== undefined && holdings && { months, holdings, empty: empty ?? false },
-    me: id, clubId: club.id, clubName, role, manages, members, zone, zones: manages ? zoneChoices(zone) : [],
-    others: clubs.filter((one) => one.club.id !== club.id).map((one) => ({ id: one.club.id, name: one.name, role: one.role })),
+    me: id,
+    clubId: club.id,
+    clubName,
+    role,
+    manages,
+    members,
+    zone,
+    zones: manages ? zoneChoices(zone) : [],
+    others: clubs
+      .filter((one) => one.club.id !== club.id)
+      .map((one) => ({ id: one.club.id, name: one.name, role: one.role })),
     invitations: invitations.map(({ token, ...one }) => ({ ...one, address: token && `${baseUrl}/join/${token}` })),
   };
 }
@@ -60,11 +75,21 @@ function OneClub({ loaderData }: Pick<Route.ComponentProps, "loaderData">) {
       {manages && (
         <Part title="Name" note="Everybody in the club sees it.">
           <Asked send={{ do: "rename" }} button="Save name">
-            <Field label="Name of the club" name="name" defaultValue={clubName} key={clubName} maxLength={80} required />
+            <Field
+              label="Name of the club"
+              name="name"
+              defaultValue={clubName}
+              key={clubName}
+              maxLength={80}
+              required
+            />
           </Asked>
         </Part>
       )}
-      <Part title="Time zone" note="Days and hours are shown by its clock, whatever a phone or computer is set to. A group that is elsewhere can have its own.">
+      <Part
+        title="Time zone"
+        note="Days and hours are shown by its clock, whatever a phone or computer is set to. A group that is elsewhere can have its own."
+      >
         {manages ? (
           <Asked send={{ do: "zone" }} button="Save time zone">
             <SelectField label="The club’s clock" name="zone" defaultValue={zone} key={zone} options={zones} />
@@ -73,16 +98,26 @@ function OneClub({ loaderData }: Pick<Route.ComponentProps, "loaderData">) {
           <p>{zoneWords(zone)}</p>
         )}
       </Part>
-      <Part title="Who is in it" note="Sessions, groups, drills and feedback belong to the club. What somebody made stays when they leave.">
+      <Part
+        title="Who is in it"
+        note="Sessions, groups, drills and feedback belong to the club. What somebody made stays when they leave."
+      >
         <ul className="flex flex-col gap-3">
           {members.map((member) => (
             <MemberLine key={member.coachId} member={member} mine={member.coachId === me} manages={manages} />
           ))}
         </ul>
-        {!manages && <p className="text-sm text-ink-faint">{ROLE_FACTS[role].as} you may {ROLE_FACTS[role].may}. An owner changes who is in the club.</p>}
+        {!manages && (
+          <p className="text-sm text-ink-faint">
+            {ROLE_FACTS[role].as} you may {ROLE_FACTS[role].may}. An owner changes who is in the club.
+          </p>
+        )}
       </Part>
       {manages && (
-        <Part title="Ask somebody in" note={`A link lets one person in, within ${INVITED_DAYS} days. Send it to nobody else: whoever opens it first is in.`}>
+        <Part
+          title="Ask somebody in"
+          note={`A link lets one person in, within ${INVITED_DAYS} days. Send it to nobody else: whoever opens it first is in.`}
+        >
           <Asked send={{ do: "invite" }} button="Make invitation" icon={<UserPlus size={16} aria-hidden />}>
             <SelectField label="As" name="role" defaultValue={"coach"} options={roleOptions} />
             <ul className="text-sm text-ink-faint">
@@ -96,10 +131,17 @@ function OneClub({ loaderData }: Pick<Route.ComponentProps, "loaderData">) {
           {invitations.length > 0 && (
             <ul aria-label="Invitations that are open" className="flex flex-col gap-2">
               {invitations.map((one) => (
-                <li key={one.id} className="flex flex-wrap items-center gap-x-4 gap-y-2 rounded-md border border-line bg-paper px-3 py-2">
+                <li
+                  key={one.id}
+                  className="flex flex-wrap items-center gap-x-4 gap-y-2 rounded-md border border-line bg-paper px-3 py-2"
+                >
                   <p className="min-w-40 flex-1">
                     {ROLE_FACTS[one.role].words}, until <When at={one.until} as="d MMMM, HH:mm" />
-                    {!one.address && <span className="block text-sm text-ink-faint">Its link cannot be shown any more. Withdraw it and make a new one.</span>}
+                    {!one.address && (
+                      <span className="block text-sm text-ink-faint">
+                        Its link cannot be shown any more. Withdraw it and make a new one.
+                      </span>
+                    )}
                   </p>
                   {one.address && <CopyButton text={one.address} words="Copy link" />}
                   <Asked send={{ do: "withdraw", id: one.id }} button="Withdraw" quiet />
@@ -112,16 +154,18 @@ function OneClub({ loaderData }: Pick<Route.ComponentProps, "loaderData">) {
       {keeping && <KeepReports months={keeping.months} />}
       {keeping && <ArchivePart empty={keeping.empty} />}
       <Part title="Your other clubs" note="What you see everywhere in Mapset is one club’s at a time.">
-        {others.length > 0 && <ul className="flex flex-col gap-2">
-          {others.map((one) => (
-            <li key={one.id} className="flex flex-wrap items-center justify-between gap-3">
-              <span>
-                {one.name} <span className="text-sm text-ink-faint">{ROLE_FACTS[one.role].words.toLowerCase()}</span>
-              </span>
-              <Asked send={{ do: "switch", club: one.id }} button="Go there" />
-            </li>
-          ))}
-        </ul>}
+        {others.length > 0 && (
+          <ul className="flex flex-col gap-2">
+            {others.map((one) => (
+              <li key={one.id} className="flex flex-wrap items-center justify-between gap-3">
+                <span>
+                  {one.name} <span className="text-sm text-ink-faint">{ROLE_FACTS[one.role].words.toLowerCase()}</span>
+                </span>
+                <Asked send={{ do: "switch", club: one.id }} button="Go there" />
+              </li>
+            ))}
+          </ul>
+        )}
         <Asked send={{ do: "new" }} button="Start another club">
           <Field label="Name of a new club" name="name" maxLength={80} required />
         </Asked>
@@ -135,7 +179,8 @@ function OneClub({ loaderData }: Pick<Route.ComponentProps, "loaderData">) {
 function MemberLine({ member, mine, manages }: { member: Member; mine: boolean; manages: boolean }) {
   const fetcher = useFetcher<ClubOutcome>();
   const [removing, setRemoving] = useState(false);
-  const send = (fields: Record<string, string>) => void fetcher.submit({ ...fields, coach: member.coachId }, { method: "post" });
+  const send = (fields: Record<string, string>) =>
+    void fetcher.submit({ ...fields, coach: member.coachId }, { method: "post" });
   return (
     <li className="flex flex-wrap items-center gap-x-4 gap-y-1">
       <p className="min-w-40 flex-1">
@@ -145,16 +190,30 @@ function MemberLine({ member, mine, manages }: { member: Member; mine: boolean; 
       </p>
       {manages && !mine ? (
         <>
-          <SelectField key={member.role} label={`What ${member.name} is`} hideLabel defaultValue={member.role} options={roleOptions} onChange={(role) => send({ do: "role", role })} />
-          <Button kind="quiet" onClick={() => setRemoving(true)}>Take out</Button>
+          <SelectField
+            key={member.role}
+            label={`What ${member.name} is`}
+            hideLabel
+            defaultValue={member.role}
+            options={roleOptions}
+            onChange={(role) => send({ do: "role", role })}
+          />
+          <Button kind="quiet" onClick={() => setRemoving(true)}>
+            Take out
+          </Button>
         </>
       ) : (
         <span className="text-ink-soft">{ROLE_FACTS[member.role].words}</span>
       )}
       <Said outcome={fetcher.state === "idle" ? fetcher.data : undefined} />
       <Confirm
-        open={removing} onOpenChange={setRemoving} title={`Take ${member.name} out of the club?`} action="Take out" keep="Keep them"
-        text={`They see nothing of the club from then on. What they made stays, and you can ask them in again.${member.role === "owner" ? " Invitations that are open are withdrawn, since they could have kept the links." : ""}`} onConfirm={() => send({ do: "remove" })}
+        open={removing}
+        onOpenChange={setRemoving}
+        title={`Take ${member.name} out of the club?`}
+        action="Take out"
+        keep="Keep them"
+        text={`They see nothing of the club from then on. What they made stays, and you can ask them in again.${member.role === "owner" ? " Invitations that are open are withdrawn, since they could have kept the links." : ""}`}
+        onConfirm={() => send({ do: "remove" })}
       />
     </li>
   );
@@ -173,8 +232,13 @@ function Leave({ clubName, alone }: { clubName: string; alone: boolean }) {
         <Said outcome={fetcher.state === "idle" ? fetcher.data : undefined} />
       </div>
       <Confirm
-        open={leaving} onOpenChange={setLeaving} title={`Leave ${clubName}?`} action="Leave" keep="Stay"
-        text="Only an owner of it can ask you in again." onConfirm={() => void fetcher.submit({ do: "leave" }, { method: "post" })}
+        open={leaving}
+        onOpenChange={setLeaving}
+        title={`Leave ${clubName}?`}
+        action="Leave"
+        keep="Stay"
+        text="Only an owner of it can ask you in again."
+        onConfirm={() => void fetcher.submit({ do: "leave" }, { method: "post" })}
       />
     </Part>
   );

@@ -17,7 +17,15 @@ import { countUnseenPain } from "~/db/runs";
 export async function loader({ request }: Route.LoaderArgs) {
   const coach = await requireCoach(request);
   const { name, clubName, role, zone, zoneSaid } = coach;
-  return { me: { coach: coach.id, club: coach.club.id }, name, clubName, role, zone, asksZone: !zoneSaid && mayManage(role), pain: await countUnseenPain(getServices().db, coach.club) };
+  return {
+    me: { coach: coach.id, club: coach.club.id },
+    name,
+    clubName,
+    role,
+    zone,
+    asksZone: !zoneSaid && mayManage(role),
+    pain: await countUnseenPain(getServices().db, coach.club),
+  };
 }
 
 export default function CoachLayout({ loaderData }: Route.ComponentProps) {
@@ -34,7 +42,10 @@ export default function CoachLayout({ loaderData }: Route.ComponentProps) {
           <img src="/mark.svg" alt="" width={24} height={24} />
           <span>Mapset</span>
         </p>
-        <nav aria-label="Main" className="flex gap-1 max-sm:gap-0 max-sm:order-last max-sm:-mx-1 max-sm:w-full max-sm:justify-between">
+        <nav
+          aria-label="Main"
+          className="flex gap-1 max-sm:gap-0 max-sm:order-last max-sm:-mx-1 max-sm:w-full max-sm:justify-between"
+        >
           <NavEntry to="/sessions">Sessions</NavEntry>
           <NavEntry to="/draft">Draft</NavEntry>
           <NavEntry to="/library">Library</NavEntry>
@@ -42,7 +53,10 @@ export default function CoachLayout({ loaderData }: Route.ComponentProps) {
           <NavEntry to="/heard">
             Heard back
             {loaderData.pain > 0 && (
-              <span className="ml-1.5 rounded-full bg-plum px-1.5 text-xs font-semibold text-land" title={`${loaderData.pain} told of pain`}>
+              <span
+                className="ml-1.5 rounded-full bg-plum px-1.5 text-xs font-semibold text-land"
+                title={`${loaderData.pain} told of pain`}
+              >
                 {loaderData.pain}
                 <span className="sr-only"> told of pain</span>
               </span>
@@ -50,7 +64,11 @@ export default function CoachLayout({ loaderData }: Route.ComponentProps) {
           </NavEntry>
           <NavEntry to="/teams">Teams</NavEntry>
         </nav>
-        <Link to="/account" title="Your account" className="ml-auto inline-flex min-h-8 min-w-8 items-center justify-center gap-1.5 truncate rounded-md px-2 text-sm text-ink-soft hover:bg-land-deep hover:text-ink">
+        <Link
+          to="/account"
+          title="Your account"
+          className="ml-auto inline-flex min-h-8 min-w-8 items-center justify-center gap-1.5 truncate rounded-md px-2 text-sm text-ink-soft hover:bg-land-deep hover:text-ink"
+        >
           <CircleUser size={17} aria-hidden className="shrink-0" />
           <span className="max-w-48 truncate max-md:sr-only">{loaderData.name}</span>
           <span className="sr-only">, your account</span>
@@ -64,7 +82,8 @@ export default function CoachLayout({ loaderData }: Route.ComponentProps) {
       </header>
       {loaderData.role === "assistant" && (
         <p className="border-b border-line-water bg-land px-4 py-1.5 text-sm text-ink-soft print:hidden">
-          You are an assistant at <span className="font-medium text-ink">{loaderData.clubName}</span>: you can look at everything and run it. Changes are for its coaches.
+          You are an assistant at <span className="font-medium text-ink">{loaderData.clubName}</span>: you can look at
+          everything and run it. Changes are for its coaches.
         </p>
       )}
       <Unsaved me={loaderData.me} />
@@ -88,7 +107,9 @@ function NavEntry({ to, children }: { to: string; children: React.ReactNode }) {
       className={({ isActive }) =>
         cx(
           "inline-flex items-center rounded-md px-2.5 py-1.5 font-medium whitespace-nowrap max-sm:px-1 max-sm:text-[0.82rem]",
-          isActive ? "bg-land text-ink shadow-[inset_0_-2px_0_var(--depth-5)]" : "text-ink-soft hover:bg-land-deep hover:text-ink",
+          isActive
+            ? "bg-land text-ink shadow-[inset_0_-2px_0_var(--depth-5)]"
+            : "text-ink-soft hover:bg-land-deep hover:text-ink",
         )
       }
     >

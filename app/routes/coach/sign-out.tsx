@@ -13,7 +13,8 @@ export function SignOut({ me }: { me: OfCoach }) {
   const [asking, setAsking] = useState(false);
   return (
     <form
-      method="post" action="/sign-out"
+      method="post"
+      action="/sign-out"
       onSubmit={(event) => {
         event.preventDefault();
         if (unsaved.length > 0) setAsking(true);
@@ -25,7 +26,11 @@ export function SignOut({ me }: { me: OfCoach }) {
       </IconButton>
       {asking && (
         <Confirm
-          open onOpenChange={setAsking} title="Sign out with changes that are not saved?" action="Sign out" keep="Stay signed in"
+          open
+          onOpenChange={setAsking}
+          title="Sign out with changes that are not saved?"
+          action="Sign out"
+          keep="Stay signed in"
           text={`${unsaved.map(({ body }) => `“${body.title}”`).join(", ")}: what you changed is in this browser only. It stays here, seen by nobody else, and is saved once you sign in here again.`}
           onConfirm={() => void submit(null, { method: "post", action: "/sign-out" })}
         />

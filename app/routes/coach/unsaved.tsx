@@ -13,7 +13,10 @@ export type Edits = Item<"session">;
 export function useUnsaved(me: OfCoach): Edits[] {
   const items = useItems();
   const { coach, club } = me;
-  return useMemo(() => items.filter((item): item is Edits => item.kind === "session" && isOf(item, { coach, club })), [items, coach, club]);
+  return useMemo(
+    () => items.filter((item): item is Edits => item.kind === "session" && isOf(item, { coach, club })),
+    [items, coach, club],
+  );
 }
 
 /** What this browser could not save of sessions that are not on the desk just now. A desk that is open tells of its own. */
@@ -26,8 +29,18 @@ export function Unsaved({ me }: { me: OfCoach }) {
   return (
     <ul aria-label="Changes that are not saved" className="print:hidden">
       {told.map((item) => (
-        <li key={item.key} className="flex flex-wrap items-center gap-x-4 gap-y-1 border-b border-line-water bg-land px-4 py-1.5 text-sm">
-          {isSettled(item) ? <Settled item={item} /> : <p className="text-ink-soft">What you changed in “{item.body.title}” is kept in this browser. It is saved by itself once there is a connection.</p>}
+        <li
+          key={item.key}
+          className="flex flex-wrap items-center gap-x-4 gap-y-1 border-b border-line-water bg-land px-4 py-1.5 text-sm"
+        >
+          {isSettled(item) ? (
+            <Settled item={item} />
+          ) : (
+            <p className="text-ink-soft">
+              What you changed in “{item.body.title}” is kept in this browser. It is saved by itself once there is a
+              connection.
+            </p>
+          )}
         </li>
       ))}
     </ul>
@@ -50,8 +63,13 @@ function Settled({ item }: { item: Edits }) {
   const [failed, setFailed] = useState(false);
   const letGo = () => void browserOutbox().outbox.drop(item.key);
   const asNew = async () => {
-    const answer = await fetch(`/sessions/${item.thing}/save`, { method: "POST", headers: { "content-type": "application/json" }, body: JSON.stringify({ basedOn: item.body.basedOn, doc: item.body.doc, asCopy: true }) })
-      .then((said) => said.json() as Promise<SaveAnswer>).catch(() => undefined);
+    const answer = await fetch(`/sessions/${item.thing}/save`, {
+      method: "POST",
+      headers: { "content-type": "application/json" },
+      body: JSON.stringify({ basedOn: item.body.basedOn, doc: item.body.doc, asCopy: true }),
+    })
+      .then((said) => said.json() as Promise<SaveAnswer>)
+      .catch(() => undefined);
     if (answer?.kind !== "copied") return setFailed(true);
     letGo();
     void navigate(`/sessions/${answer.id}`);
@@ -59,12 +77,39 @@ function Settled({ item }: { item: Edits }) {
   return (
     <>
       <p className="min-w-60 flex-1">
-        {item.state === "newer" ? `“${item.body.title}” was changed elsewhere, too, before what you changed here was saved.` : `What you changed in “${item.body.title}” could not be saved. ${item.words || "It is no longer among your club’s sessions."}`}
-        {failed && <span role="alert" className="font-medium text-plum"> That did not work. Try again in a moment.</span>}
+        {item.state === "newer"
+          ? `“${item.body.title}” was changed elsewhere, too, before what you changed here was saved.`
+          : `What you changed in “${item.body.title}” could not be saved. ${item.words || "It is no longer among your club’s sessions."}`}
+        {failed && (
+          <span role="alert" className="font-medium text-plum">
+            {" "}
+            That did not work. Try again in a moment.
+          </span>
+        )}
       </p>
-      {item.state === "newer" ? <Link to={`/sessions/${item.thing}`} className="min-h-8 content-center font-medium underline underline-offset-2">Open it to choose</Link> : <Button onClick={() => void asNew()}>Keep it as a new session</Button>}
-      <Button kind="quiet" onClick={() => setAsking(true)}>Let it go</Button>
-      {asking && <Confirm open onOpenChange={setAsking} title={`Let go of what you changed in “${item.body.title}”?`} text="It is in this browser and nowhere else. This cannot be undone." action="Let it go" onConfirm={letGo} />}
+      {item.state === "newer" ? (
+        <Link
+          to={`/sessions/${item.thing}`}
+          className="min-h-8 content-center font-medium underline underline-offset-2"
+        >
+          Open it to choose
+        </Link>
+      ) : (
+        <Button onClick={() => void asNew()}>Keep it as a new session</Button>
+      )}
+      <Button kind="quiet" onClick={() => setAsking(true)}>
+        Let it go
+      </Button>
+      {asking && (
+        <Confirm
+          open
+          onOpenChange={setAsking}
+          title={`Let go of what you changed in “${item.body.title}”?`}
+          text="It is in this browser and nowhere else. This cannot be undone."
+          action="Let it go"
+          onConfirm={letGo}
+        />
+      )}
     </>
   );
 }

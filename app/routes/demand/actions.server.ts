@@ -8,7 +8,10 @@ import { demandSchema } from "~/core/demands/schema";
 import { parseWith } from "~/core/faults";
 import { deleteDemand, saveDemand } from "~/db/demands";
 
-const asked = z.discriminatedUnion("do", [z.object({ do: z.literal("delete") }), z.object({ do: z.literal("keep"), doc: z.string().default("") })]);
+const asked = z.discriminatedUnion("do", [
+  z.object({ do: z.literal("delete") }),
+  z.object({ do: z.literal("keep"), doc: z.string().default("") }),
+]);
 
 /** Keeps a coach's own profile as it was changed, or deletes it. */
 export async function changeDemand(coach: Coach, id: string, form: FormData) {

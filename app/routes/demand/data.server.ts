@@ -24,7 +24,12 @@ export async function demandPage(coach: Coach, id: string) {
   for (const { id, doc } of newest) {
     if (missingDrill(doc, drills) !== undefined) continue;
     const timeline = compile(doc, drills);
-    sessions.push({ id, title: doc.title, target: doc.target ?? timeline.totalSeconds, coverage: coverageOf(doc, timeline, drills) });
+    sessions.push({
+      id,
+      title: doc.title,
+      target: doc.target ?? timeline.totalSeconds,
+      coverage: coverageOf(doc, timeline, drills),
+    });
     // Others are served between one and the next.
     await new Promise((resolve) => setImmediate(resolve));
   }

@@ -7,9 +7,27 @@ import type { Demand } from "~/core/demands/schema";
 export type Measured = { id: string; title: string; target: number; coverage: Coverage };
 
 /** The fit of an open session, before and after the change, as the weights are moved. */
-export function Effect({ sessions, against, onAgainst, before, after }: { sessions: readonly Measured[]; against: string; onAgainst: (id: string) => void; before: Demand; after: Demand }) {
+export function Effect({
+  sessions,
+  against,
+  onAgainst,
+  before,
+  after,
+}: {
+  sessions: readonly Measured[];
+  against: string;
+  onAgainst: (id: string) => void;
+  before: Demand;
+  after: Demand;
+}) {
   const session = sessions.find((s) => s.id === against);
-  const [old, now] = useMemo(() => (session ? [fitOf(session.coverage, before, session.target), fitOf(session.coverage, after, session.target)] : [0, 0]), [session, before, after]);
+  const [old, now] = useMemo(
+    () =>
+      session
+        ? [fitOf(session.coverage, before, session.target), fitOf(session.coverage, after, session.target)]
+        : [0, 0],
+    [session, before, after],
+  );
   if (sessions.length === 0) return null;
   return (
     <section className="flex flex-wrap items-end gap-x-5 gap-y-2 rounded-lg border border-line bg-land px-4 py-3">
@@ -27,7 +45,9 @@ export function Effect({ sessions, against, onAgainst, before, after }: { sessio
       </div>
       <p role="status" aria-label="Fit">
         <span className="clock-type text-3xl">{Math.round(now * 100)} %</span>
-        {Math.abs(now - old) > 0.004 && <span className="ml-2 text-sm text-ink-soft">was {Math.round(old * 100)} %</span>}
+        {Math.abs(now - old) > 0.004 && (
+          <span className="ml-2 text-sm text-ink-soft">was {Math.round(old * 100)} %</span>
+        )}
       </p>
     </section>
   );

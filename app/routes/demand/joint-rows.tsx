@@ -9,14 +9,30 @@ import { clockText } from "~/core/lengths";
 import { type Joint, JOINT_WORDS, type Row, ROW_FACTS, ROWS } from "~/core/vocabulary/rows";
 
 /** The motions of one joint, with what is asked of each. */
-export function JointRows({ joint, demand, own, session, onChange }: { joint: Joint; demand: Demand; own: boolean; session: Measured | undefined; onChange: (next: Demand) => void }) {
+export function JointRows({
+  joint,
+  demand,
+  own,
+  session,
+  onChange,
+}: {
+  joint: Joint;
+  demand: Demand;
+  own: boolean;
+  session: Measured | undefined;
+  onChange: (next: Demand) => void;
+}) {
   const rows = ROWS.filter((row) => ROW_FACTS[row].joint === joint).filter((row) => own || demand.rows[row]);
   const targets = useMemo(() => session && targetsOf(demand, session.target), [demand, session]);
   if (rows.length === 0) return null;
   return (
     <tbody>
       <tr>
-        <th colSpan={4} scope="rowgroup" className="border-t border-line bg-paper px-3 py-1 text-left text-ink-soft first-letter:uppercase">
+        <th
+          colSpan={4}
+          scope="rowgroup"
+          className="border-t border-line bg-paper px-3 py-1 text-left text-ink-soft first-letter:uppercase"
+        >
           {JOINT_WORDS[joint]}
         </th>
       </tr>
@@ -24,18 +40,38 @@ export function JointRows({ joint, demand, own, session, onChange }: { joint: Jo
         const asked = demand.rows[row];
         return (
           <tr key={row} className="border-t border-line/60 align-middle">
-            <th scope="row" className="w-56 px-3 py-1 text-left font-normal">{ROW_FACTS[row].words}</th>
-            <td className="w-44 px-3 py-1">{own ? <WeightChoice row={row} weight={asked?.weight ?? 0} onChoose={(weight) => onChange(withWeight(demand, row, weight, "asked for by this group"))} /> : <Dots weight={asked?.weight ?? 0} />}</td>
+            <th scope="row" className="w-56 px-3 py-1 text-left font-normal">
+              {ROW_FACTS[row].words}
+            </th>
+            <td className="w-44 px-3 py-1">
+              {own ? (
+                <WeightChoice
+                  row={row}
+                  weight={asked?.weight ?? 0}
+                  onChoose={(weight) => onChange(withWeight(demand, row, weight, "asked for by this group"))}
+                />
+              ) : (
+                <Dots weight={asked?.weight ?? 0} />
+              )}
+            </td>
             <td className="px-3 py-1">
               {own && asked ? (
-                <input className={cx(inputLook, "min-h-8 py-0.5")} aria-label={`Why ${ROW_FACTS[row].words}`} value={asked.why} maxLength={200} onChange={(e) => onChange(withReason(demand, row, e.target.value))} />
+                <input
+                  className={cx(inputLook, "min-h-8 py-0.5")}
+                  aria-label={`Why ${ROW_FACTS[row].words}`}
+                  value={asked.why}
+                  maxLength={200}
+                  onChange={(e) => onChange(withReason(demand, row, e.target.value))}
+                />
               ) : (
                 <span className="text-ink-soft">{asked?.why}</span>
               )}
             </td>
             {session && (
               <td className="px-3 py-1 text-right whitespace-nowrap">
-                {asked ? `${clockText(session.coverage[row].counts)} of ${clockText(targets?.[row] ?? 0)}` : clockText(session.coverage[row].counts)}
+                {asked
+                  ? `${clockText(session.coverage[row].counts)} of ${clockText(targets?.[row] ?? 0)}`
+                  : clockText(session.coverage[row].counts)}
               </td>
             )}
           </tr>
@@ -61,8 +97,20 @@ function WeightChoice({ row, weight, onChoose }: { row: Row; weight: number; onC
     <fieldset className="inline-flex overflow-hidden rounded-md border border-line">
       <legend className="sr-only">Weight of {ROW_FACTS[row].words}</legend>
       {[0, 1, 2, 3].map((n) => (
-        <label key={n} className={cx("flex min-h-8 w-9 cursor-pointer items-center justify-center has-focus-visible:outline-2 has-focus-visible:-outline-offset-2 has-focus-visible:outline-ink", weight === n ? "bg-depth-5 font-semibold text-paper" : "bg-paper hover:bg-land-deep")}>
-          <input type="radio" name={`weight ${row}`} className="sr-only" checked={weight === n} onChange={() => onChoose(n)} />
+        <label
+          key={n}
+          className={cx(
+            "flex min-h-8 w-9 cursor-pointer items-center justify-center has-focus-visible:outline-2 has-focus-visible:-outline-offset-2 has-focus-visible:outline-ink",
+            weight === n ? "bg-depth-5 font-semibold text-paper" : "bg-paper hover:bg-land-deep",
+          )}
+        >
+          <input
+            type="radio"
+            name={`weight ${row}`}
+            className="sr-only"
+            checked={weight === n}
+            onChange={() => onChoose(n)}
+          />
           {n}
         </label>
       ))}

@@ -5,11 +5,15 @@ import { DemandView } from "./view";
 import { requireCoach } from "~/app/server/coach.server";
 import { readForm } from "~/app/server/forms.server";
 
-export const meta: Route.MetaFunction = ({ loaderData }) => [{ title: `${loaderData?.demand.name ?? "What is asked"} · Mapset` }];
+export const meta: Route.MetaFunction = ({ loaderData }) => [
+  { title: `${loaderData?.demand.name ?? "What is asked"} · Mapset` },
+];
 
-export const loader = async ({ request, params }: Route.LoaderArgs) => demandPage(await requireCoach(request), params.demand);
+export const loader = async ({ request, params }: Route.LoaderArgs) =>
+  demandPage(await requireCoach(request), params.demand);
 
-export const action = async ({ request, params }: Route.ActionArgs) => changeDemand(await requireCoach(request), params.demand, await readForm(request));
+export const action = async ({ request, params }: Route.ActionArgs) =>
+  changeDemand(await requireCoach(request), params.demand, await readForm(request));
 
 export default function Demand({ loaderData }: Route.ComponentProps) {
   return <DemandView key={loaderData.demand.id} {...loaderData} />;

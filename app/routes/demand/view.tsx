@@ -55,12 +55,28 @@ export function DemandView({ demand: first, own, sessions }: DemandPage) {
         {own ? (
           <div className="flex flex-wrap items-center gap-2">
             <span className="text-sm text-ink-faint" role="status">
-              {fetcher.state !== "idle" ? "Keeping…" : dirty ? "Not kept yet" : answer && "kept" in answer ? "Kept" : ""}
+              {fetcher.state !== "idle"
+                ? "Keeping…"
+                : dirty
+                  ? "Not kept yet"
+                  : answer && "kept" in answer
+                    ? "Kept"
+                    : ""}
             </span>
-            <Button disabled={past.length === 0} onClick={() => { setDemand(past.at(-1)!); setPast(past.slice(0, -1)); }}>
+            <Button
+              disabled={past.length === 0}
+              onClick={() => {
+                setDemand(past.at(-1)!);
+                setPast(past.slice(0, -1));
+              }}
+            >
               <Undo2 size={16} aria-hidden /> Undo
             </Button>
-            <Button kind="primary" disabled={!dirty || fetcher.state !== "idle"} onClick={() => void fetcher.submit({ doc: JSON.stringify(demand) }, { method: "post" })}>
+            <Button
+              kind="primary"
+              disabled={!dirty || fetcher.state !== "idle"}
+              onClick={() => void fetcher.submit({ doc: JSON.stringify(demand) }, { method: "post" })}
+            >
               <Save size={16} aria-hidden /> Keep
             </Button>
             <Button onClick={() => setAsking(true)}>
@@ -79,18 +95,36 @@ export function DemandView({ demand: first, own, sessions }: DemandPage) {
       <Faults faults={faults} />
       {own && (
         <div className="grid gap-3 md:grid-cols-2">
-          <Field label="Name" value={demand.name} maxLength={80} onChange={(e) => change({ ...demand, name: e.target.value })} />
-          <Field label="About, in a line" value={demand.about} maxLength={300} onChange={(e) => change({ ...demand, about: e.target.value })} />
+          <Field
+            label="Name"
+            value={demand.name}
+            maxLength={80}
+            onChange={(e) => change({ ...demand, name: e.target.value })}
+          />
+          <Field
+            label="About, in a line"
+            value={demand.about}
+            maxLength={300}
+            onChange={(e) => change({ ...demand, about: e.target.value })}
+          />
         </div>
       )}
       <section className="flex flex-col gap-1.5">
         <h2 className="font-semibold">Held all week</h2>
         {own ? (
           <fieldset className="flex flex-wrap gap-x-4 gap-y-1">
-            <legend className="mb-1 text-sm text-ink-faint">The opposites of a position people are held in weigh one more.</legend>
+            <legend className="mb-1 text-sm text-ink-faint">
+              The opposites of a position people are held in weigh one more.
+            </legend>
             {[...new Set([...Object.keys(HELD_POSITIONS), ...demand.held.map(heldKey)])].map((key) => (
               <label key={key} className="inline-flex min-h-8 items-center gap-1.5">
-                <input type="checkbox" className="size-4 accent-(--depth-5)" checked={isHeld(demand, key)} onChange={(e) => change(withHeld(demand, key, e.target.checked))} /> {heldWords(key)}
+                <input
+                  type="checkbox"
+                  className="size-4 accent-(--depth-5)"
+                  checked={isHeld(demand, key)}
+                  onChange={(e) => change(withHeld(demand, key, e.target.checked))}
+                />{" "}
+                {heldWords(key)}
               </label>
             ))}
           </fieldset>
@@ -99,14 +133,29 @@ export function DemandView({ demand: first, own, sessions }: DemandPage) {
         )}
       </section>
       <Effect sessions={sessions} against={against} onAgainst={setAgainst} before={kept} after={demand} />
-      <div className="overflow-x-auto rounded-lg border border-line bg-land" tabIndex={0} role="group" aria-label="Motions and their weights">
+      <div
+        className="overflow-x-auto rounded-lg border border-line bg-land"
+        tabIndex={0}
+        role="group"
+        aria-label="Motions and their weights"
+      >
         <table className="w-full text-sm">
           <thead>
             <tr className="bg-land-deep text-left">
-              <th className="px-3 py-1.5 font-semibold" scope="col">Motion</th>
-              <th className="px-3 py-1.5 font-semibold" scope="col">Weight</th>
-              <th className="px-3 py-1.5 font-semibold" scope="col">Why</th>
-              {session && <th className="px-3 py-1.5 text-right font-semibold" scope="col">In {session.title}</th>}
+              <th className="px-3 py-1.5 font-semibold" scope="col">
+                Motion
+              </th>
+              <th className="px-3 py-1.5 font-semibold" scope="col">
+                Weight
+              </th>
+              <th className="px-3 py-1.5 font-semibold" scope="col">
+                Why
+              </th>
+              {session && (
+                <th className="px-3 py-1.5 text-right font-semibold" scope="col">
+                  In {session.title}
+                </th>
+              )}
             </tr>
           </thead>
           {JOINTS.map((joint) => (
@@ -115,11 +164,23 @@ export function DemandView({ demand: first, own, sessions }: DemandPage) {
         </table>
       </div>
       <Confirm
-        open={asking} onOpenChange={setAsking} title={`Delete ${demand.name}?`} action="Delete the profile" text="Sessions that are measured against it are measured against nothing then."
-        onConfirm={() => { setKept(demand); void fetcher.submit({ do: "delete" }, { method: "post" }); }}
+        open={asking}
+        onOpenChange={setAsking}
+        title={`Delete ${demand.name}?`}
+        action="Delete the profile"
+        text="Sessions that are measured against it are measured against nothing then."
+        onConfirm={() => {
+          setKept(demand);
+          void fetcher.submit({ do: "delete" }, { method: "post" });
+        }}
       />
       <Confirm
-        open={blocker.state === "blocked"} onOpenChange={(open) => !open && blocker.reset?.()} title="Leave without keeping?" action="Leave without keeping" keep="Stay here" text="What you changed would be lost."
+        open={blocker.state === "blocked"}
+        onOpenChange={(open) => !open && blocker.reset?.()}
+        title="Leave without keeping?"
+        action="Leave without keeping"
+        keep="Stay here"
+        text="What you changed would be lost."
         onConfirm={() => blocker.proceed?.()}
       />
     </main>

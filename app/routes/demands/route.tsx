@@ -42,7 +42,8 @@ export default function Demands({ loaderData }: Route.ComponentProps) {
     <main id="main" className="mx-auto flex w-full max-w-6xl flex-1 flex-col gap-4 px-4 py-5">
       <h1 className="wide-type text-2xl font-semibold">What is asked</h1>
       <p className="max-w-3xl text-ink-soft">
-        A profile says how much a sport or a day asks of each motion, and why. Sessions are measured against it. These are a considered beginning, not published norms: copy one and make it your own.
+        A profile says how much a sport or a day asks of each motion, and why. Sessions are measured against it. These
+        are a considered beginning, not published norms: copy one and make it your own.
       </p>
       <UnreadableLines rows={loaderData.unreadable} />
       {loaderData.own.length > 0 && <List title="Yours" demands={loaderData.own} />}
@@ -59,14 +60,19 @@ function List({ title, demands }: { title: string; demands: readonly Demand[] })
         {demands.map((demand) => (
           <li key={demand.id} className="flex flex-col gap-2 rounded-lg border border-line bg-land p-4">
             <h3 className="text-lg leading-snug font-semibold">
-              <Link to={`/demands/${demand.id}`} className="underline decoration-line underline-offset-4 hover:decoration-ink">
+              <Link
+                to={`/demands/${demand.id}`}
+                className="underline decoration-line underline-offset-4 hover:decoration-ink"
+              >
                 {demand.name}
               </Link>
             </h3>
             <p className="text-sm text-ink-soft">{demand.about}</p>
             <p className="text-sm">
               <span className="text-ink-faint">Most: </span>
-              {ROWS.filter((row) => weightOf(demand, row) >= 3).map((row) => ROW_FACTS[row].words).join(", ") || "nothing above the rest"}
+              {ROWS.filter((row) => weightOf(demand, row) >= 3)
+                .map((row) => ROW_FACTS[row].words)
+                .join(", ") || "nothing above the rest"}
             </p>
             <Form method="post" className="mt-auto flex flex-wrap items-center gap-3">
               <Link to={`/draft?demand=${demand.id}`} className="text-sm underline underline-offset-4">

@@ -29,11 +29,14 @@ function readyOf(own: readonly Drill[]): Findable {
 }
 
 type Props = {
-  own: readonly Drill[]; ownState: OwnDrills["state"]; group: Group | undefined;
+  own: readonly Drill[];
+  ownState: OwnDrills["state"];
+  group: Group | undefined;
   /** What a drill would come after; undefined where there is none yet. */
   after: string | undefined;
   /** How many drills the block has that one would go into, and how many blocks there are. */
-  items: number; blocks: number;
+  items: number;
+  blocks: number;
   onAdd: (drill: Drill) => void;
   /** Left out where there is no block yet that another could follow. */
   onAddBlock?: (drill: Drill) => void;
@@ -46,14 +49,27 @@ type Props = {
 /** Why a drill cannot be added, in words; undefined where it can. */
 function refusal(inBlock: boolean, items: number, blocks: number): string | undefined {
   if (inBlock) return blocks >= MOST_BLOCKS ? `A session has at most ${MOST_BLOCKS} blocks.` : undefined;
-  return items >= MOST_ITEMS ? `This block has ${MOST_ITEMS} drills, which is the most. Start a new block with Shift and Enter.` : undefined;
+  return items >= MOST_ITEMS
+    ? `This block has ${MOST_ITEMS} drills, which is the most. Start a new block with Shift and Enter.`
+    : undefined;
 }
 
 /**
  * Finds a drill by what coaches call it and puts it after the selected one, or with Shift into a block of its own. What it
  * did stays in sight, and the next drill can be looked for at once; the list of drills below stays in view.
  */
-export const AddDrill = memo(function AddDrill({ own, ownState, after, group, items, blocks, onAdd, onAddBlock, opened = false, tall = false }: Props) {
+export const AddDrill = memo(function AddDrill({
+  own,
+  ownState,
+  after,
+  group,
+  items,
+  blocks,
+  onAdd,
+  onAddBlock,
+  opened = false,
+  tall = false,
+}: Props) {
   const [open, setOpen] = useState(tall);
   const [query, setQuery] = useState("");
   const [said, setSaid] = useState<{ text: string; refused: boolean }>();
@@ -65,8 +81,12 @@ export const AddDrill = memo(function AddDrill({ own, ownState, after, group, it
   const shift = useRef(false);
   const pressed = useRef(false);
   useEffect(() => {
-    const press = () => { pressed.current = true; };
-    const release = () => { pressed.current = false; };
+    const press = () => {
+      pressed.current = true;
+    };
+    const release = () => {
+      pressed.current = false;
+    };
     window.addEventListener("pointerdown", press, true);
     for (const over of ["pointerup", "pointercancel"]) window.addEventListener(over, release, true);
     return () => {
@@ -87,7 +107,8 @@ export const AddDrill = memo(function AddDrill({ own, ownState, after, group, it
   useEffect(() => {
     let leave: (() => void) | undefined;
     const later = setTimeout(() => {
-      if (!ready.has(own)) leave = besidePage(makeFindableInSteps([...own, ...DRILLS]), (findable) => ready.set(own, findable));
+      if (!ready.has(own))
+        leave = besidePage(makeFindableInSteps([...own, ...DRILLS]), (findable) => ready.set(own, findable));
     }, MAKE_READY_MS);
     return () => {
       clearTimeout(later);
@@ -110,7 +131,10 @@ export const AddDrill = memo(function AddDrill({ own, ownState, after, group, it
     setQuery("");
     setHeld(undefined);
     setInBlock(false);
-    setSaid({ text: `${drill.name} added${apart ? " in a new block" : after ? ` after ${after}` : ""}.`, refused: false });
+    setSaid({
+      text: `${drill.name} added${apart ? " in a new block" : after ? ` after ${after}` : ""}.`,
+      refused: false,
+    });
     input.current?.focus();
   };
   const first = found[0]?.id;
@@ -135,7 +159,8 @@ export const AddDrill = memo(function AddDrill({ own, ownState, after, group, it
   }, [held, coming]);
   return (
     <div
-      ref={box} className="border-b border-line bg-land"
+      ref={box}
+      className="border-b border-line bg-land"
       onBlur={(event) => {
         if (tall || box.current?.contains(event.relatedTarget)) return;
         const close = () => {
@@ -149,7 +174,14 @@ export const AddDrill = memo(function AddDrill({ own, ownState, after, group, it
       }}
       onKeyDownCapture={(event) => {
         shift.current = event.key === "Enter" && event.shiftKey;
-        if (event.key !== "Enter" || event.target !== input.current || !coming || query.trim() === "" || (marked !== "" && marked !== first)) return;
+        if (
+          event.key !== "Enter" ||
+          event.target !== input.current ||
+          !coming ||
+          query.trim() === "" ||
+          (marked !== "" && marked !== first)
+        )
+          return;
         // Half a list would add the wrong drill, or none.
         event.preventDefault();
         event.stopPropagation();
@@ -166,59 +198,120 @@ export const AddDrill = memo(function AddDrill({ own, ownState, after, group, it
         <div className="flex items-center gap-2 px-3 focus-within:outline-2 focus-within:-outline-offset-2 focus-within:outline-ink">
           <Search size={16} className="shrink-0 text-ink-faint" aria-hidden />
           <Command.Input
-            ref={input} value={query} onValueChange={(text) => { setQuery(text); setOpen(true); setSaid(undefined); setHeld(undefined); }} onFocus={() => setOpen(true)} onClick={() => setOpen(true)}
-            placeholder={after ? `Add a drill after ${after}` : "Add the first drill"} className="min-h-11 w-full bg-transparent outline-none" data-add-drill
+            ref={input}
+            value={query}
+            onValueChange={(text) => {
+              setQuery(text);
+              setOpen(true);
+              setSaid(undefined);
+              setHeld(undefined);
+            }}
+            onFocus={() => setOpen(true)}
+            onClick={() => setOpen(true)}
+            placeholder={after ? `Add a drill after ${after}` : "Add the first drill"}
+            className="min-h-11 w-full bg-transparent outline-none"
+            data-add-drill
           />
           {tall ? null : open ? (
-            <button type="button" aria-label="Close the list of drills to add" className="flex size-7 shrink-0 items-center justify-center rounded text-ink-faint hover:bg-land-deep hover:text-ink" onClick={() => setOpen(false)}>
+            <button
+              type="button"
+              aria-label="Close the list of drills to add"
+              className="flex size-7 shrink-0 items-center justify-center rounded text-ink-faint hover:bg-land-deep hover:text-ink"
+              onClick={() => setOpen(false)}
+            >
               <X size={15} aria-hidden />
             </button>
           ) : (
             <kbd className="rounded border border-line px-1.5 text-xs text-ink-faint">/</kbd>
           )}
         </div>
-        <p role="status" className={cx("flex items-center gap-1.5 px-3 text-sm", (said || held) && "border-t border-line py-1", said?.refused ? "bg-plum-wash font-medium text-plum" : "text-kelp")}>
+        <p
+          role="status"
+          className={cx(
+            "flex items-center gap-1.5 px-3 text-sm",
+            (said || held) && "border-t border-line py-1",
+            said?.refused ? "bg-plum-wash font-medium text-plum" : "text-kelp",
+          )}
+        >
           {said && !said.refused && <Check size={14} className="shrink-0" aria-hidden />}
           {held ? "Fetching your own drills, then it is added…" : said?.text}
         </p>
         <div className={cx("border-t border-line shadow-md", !open && "hidden")}>
-          {ownState === "failed" && <p role="status" className="bg-plum-wash px-3 py-1 text-sm font-medium text-plum">Your own drills could not be fetched. Trying again…</p>}
+          {ownState === "failed" && (
+            <p role="status" className="bg-plum-wash px-3 py-1 text-sm font-medium text-plum">
+              Your own drills could not be fetched. Trying again…
+            </p>
+          )}
           <div className="flex flex-wrap items-center gap-x-5 bg-land-deep px-3 text-sm text-ink-soft">
-            {onAddBlock && <label className="flex min-h-8 items-center gap-2">
-              <input type="checkbox" className="size-4 accent-(--depth-5)" checked={inBlock} onChange={(e) => setInBlock(e.target.checked)} />
-              Start a new block with it
-            </label>}
+            {onAddBlock && (
+              <label className="flex min-h-8 items-center gap-2">
+                <input
+                  type="checkbox"
+                  className="size-4 accent-(--depth-5)"
+                  checked={inBlock}
+                  onChange={(e) => setInBlock(e.target.checked)}
+                />
+                Start a new block with it
+              </label>
+            )}
             {kit && (
               <label className="flex min-h-8 items-center gap-2">
-                <input type="checkbox" className="size-4 accent-(--depth-5)" checked={kitOnly} onChange={(e) => setKitOnly(e.target.checked)} />
+                <input
+                  type="checkbox"
+                  className="size-4 accent-(--depth-5)"
+                  checked={kitOnly}
+                  onChange={(e) => setKitOnly(e.target.checked)}
+                />
                 Only with the kit of {group.name}
               </label>
             )}
             <span className="ml-auto max-md:hidden" aria-hidden>
-              <kbd className="rounded border border-line px-1 text-xs">Enter</kbd> add{onAddBlock && <> · <kbd className="rounded border border-line px-1 text-xs">Shift Enter</kbd> in a new block</>}
+              <kbd className="rounded border border-line px-1 text-xs">Enter</kbd> add
+              {onAddBlock && (
+                <>
+                  {" "}
+                  · <kbd className="rounded border border-line px-1 text-xs">Shift Enter</kbd> in a new block
+                </>
+              )}
             </span>
           </div>
-          <Command.List id={list} className={cx("overflow-y-auto", tall ? "max-h-[calc(100dvh-17rem)]" : "max-h-[min(15rem,34dvh)]")} tabIndex={-1}>
-            {findable && <Command.Empty className="px-4 py-5 text-center text-ink-soft">
-              {ownState === "coming" ? "Still fetching your own drills…" : "No drill is found by that."} Try a muscle, a joint, a posture or kit, or say what to leave out: “hips no kneeling”.
-            </Command.Empty>}
-            {open && found.map((drill) => (
-              <Command.Item
-                key={drill.id} value={drill.id} onSelect={() => add(drill)} onPointerDown={(event) => { shift.current = event.shiftKey; }}
-                className="flex cursor-pointer items-center gap-3 border-b border-line/60 px-3 py-1.5 data-[selected=true]:bg-depth-1"
-              >
-                <Plus size={15} className="shrink-0 text-ink-faint" aria-hidden />
-                <Still drill={drill.id} size={40} />
-                <span className="min-w-0 flex-1">
-                  <span className="block font-medium wrap-anywhere">{drill.name}</span>
-                  <span className="block truncate text-sm text-ink-soft">
-                    {METHOD_WORDS[drill.method]} · {POSTURE_WORDS[drill.levels.standard.posture]}
-                    {drill.levels.standard.kit.length > 0 && ` · ${[...new Set(drill.levels.standard.kit)].map((k) => KIT_FACTS[k].words).join(", ")}`}
+          <Command.List
+            id={list}
+            className={cx("overflow-y-auto", tall ? "max-h-[calc(100dvh-17rem)]" : "max-h-[min(15rem,34dvh)]")}
+            tabIndex={-1}
+          >
+            {findable && (
+              <Command.Empty className="px-4 py-5 text-center text-ink-soft">
+                {ownState === "coming" ? "Still fetching your own drills…" : "No drill is found by that."} Try a muscle,
+                a joint, a posture or kit, or say what to leave out: “hips no kneeling”.
+              </Command.Empty>
+            )}
+            {open &&
+              found.map((drill) => (
+                <Command.Item
+                  key={drill.id}
+                  value={drill.id}
+                  onSelect={() => add(drill)}
+                  onPointerDown={(event) => {
+                    shift.current = event.shiftKey;
+                  }}
+                  className="flex cursor-pointer items-center gap-3 border-b border-line/60 px-3 py-1.5 data-[selected=true]:bg-depth-1"
+                >
+                  <Plus size={15} className="shrink-0 text-ink-faint" aria-hidden />
+                  <Still drill={drill.id} size={40} />
+                  <span className="min-w-0 flex-1">
+                    <span className="block font-medium wrap-anywhere">{drill.name}</span>
+                    <span className="block truncate text-sm text-ink-soft">
+                      {METHOD_WORDS[drill.method]} · {POSTURE_WORDS[drill.levels.standard.posture]}
+                      {drill.levels.standard.kit.length > 0 &&
+                        ` · ${[...new Set(drill.levels.standard.kit)].map((k) => KIT_FACTS[k].words).join(", ")}`}
+                    </span>
                   </span>
-                </span>
-                <span className="text-sm whitespace-nowrap text-ink-faint">{doseWords(drill.levels.standard.dose)}</span>
-              </Command.Item>
-            ))}
+                  <span className="text-sm whitespace-nowrap text-ink-faint">
+                    {doseWords(drill.levels.standard.dose)}
+                  </span>
+                </Command.Item>
+              ))}
           </Command.List>
         </div>
       </Command>

@@ -17,7 +17,11 @@ export function BeforeAfter({ before, after }: { before: Session; after: Session
     const longest = Math.max(1, ...lines.map((t) => t.totalSeconds));
     return lines.map((timeline, i) => {
       const session = i === 0 ? before : after;
-      return { words: i === 0 ? "now" : "then", total: timeline.totalSeconds, profile: miniProfile(profileOf(session, timeline), (WIDTH * timeline.totalSeconds) / longest, HEIGHT) };
+      return {
+        words: i === 0 ? "now" : "then",
+        total: timeline.totalSeconds,
+        profile: miniProfile(profileOf(session, timeline), (WIDTH * timeline.totalSeconds) / longest, HEIGHT),
+      };
     });
   }, [before, after, drills]);
   return (
@@ -26,9 +30,20 @@ export function BeforeAfter({ before, after }: { before: Session; after: Session
         <div key={words} className="grid grid-cols-[3rem_minmax(0,1fr)_3.6rem] items-end gap-2">
           <dt className="text-sm text-ink-soft">{words}</dt>
           <dd className="border-b border-ink-faint">
-            <svg viewBox={`0 0 ${WIDTH} ${HEIGHT}`} preserveAspectRatio="none" className="block h-14 w-full" aria-hidden>
+            <svg
+              viewBox={`0 0 ${WIDTH} ${HEIGHT}`}
+              preserveAspectRatio="none"
+              className="block h-14 w-full"
+              aria-hidden
+            >
               <path d={profile.work} fill="var(--depth-3)" />
-              <path d={profile.line} fill="none" stroke="var(--depth-6)" strokeWidth={1.6} vectorEffect="non-scaling-stroke" />
+              <path
+                d={profile.line}
+                fill="none"
+                stroke="var(--depth-6)"
+                strokeWidth={1.6}
+                vectorEffect="non-scaling-stroke"
+              />
             </svg>
           </dd>
           <dd className="text-right font-semibold">{clockText(total)}</dd>

@@ -7,10 +7,18 @@ import type { DrillLookup } from "~/library";
 import type { Desk, Place } from "./use-desk";
 
 /** Something the desk can do: found by its words in the list of things to do, and by its key where it has one. */
-export type Command = { id: string; words: string; key?: string; group: "This drill" | "Drills" | "The session" | "Look"; run: () => void; off?: boolean };
+export type Command = {
+  id: string;
+  words: string;
+  key?: string;
+  group: "This drill" | "Drills" | "The session" | "Look";
+  run: () => void;
+  off?: boolean;
+};
 
 /** The drills that are chosen: several, one, or none. */
-export const chosenOf = (desk: Desk): readonly Place[] => (desk.marked.length > 0 ? desk.marked : desk.selection ? [desk.selection] : []);
+export const chosenOf = (desk: Desk): readonly Place[] =>
+  desk.marked.length > 0 ? desk.marked : desk.selection ? [desk.selection] : [];
 
 /** Copied drills, kept for pasting where the browser gives no clipboard. */
 let clip = "";
@@ -23,11 +31,21 @@ export function copyChosen(desk: Desk): void {
 }
 
 /** Pastes drills from text, or from what was last copied here; says why where they are more than a block holds. Returns whether there was something to paste. */
-export function pasteInto(desk: Desk, drills: DrillLookup, onTrouble: (text: string) => void, text: string = clip): boolean {
+export function pasteInto(
+  desk: Desk,
+  drills: DrillLookup,
+  onTrouble: (text: string) => void,
+  text: string = clip,
+): boolean {
   const items = readClip(text, drills);
   if (!items) return false;
-  const there = desk.session.blocks[(desk.marked.at(-1) ?? desk.selection)?.block ?? desk.session.blocks.length - 1]?.items.length ?? 0;
-  if (there + items.length > MOST_ITEMS) onTrouble(`Nothing was pasted: ${items.length === 1 ? "a drill" : `${items.length} drills`} more would make ${there + items.length} in this block, and ${MOST_ITEMS} is the most. Choose a drill of another block, or start a new one.`);
+  const there =
+    desk.session.blocks[(desk.marked.at(-1) ?? desk.selection)?.block ?? desk.session.blocks.length - 1]?.items
+      .length ?? 0;
+  if (there + items.length > MOST_ITEMS)
+    onTrouble(
+      `Nothing was pasted: ${items.length === 1 ? "a drill" : `${items.length} drills`} more would make ${there + items.length} in this block, and ${MOST_ITEMS} is the most. Choose a drill of another block, or start a new one.`,
+    );
   else desk.paste(items);
   return true;
 }
@@ -39,7 +57,11 @@ export function removeChosen(desk: Desk): void {
 
 export function stepChosen(desk: Desk, drills: DrillLookup, by: 1 | -1): void {
   const places = chosenOf(desk);
-  desk.change((s) => stepSeveral(s, places, by, drills), by > 0 ? "longer" : "shorter", `step ${by} ${places.map((p) => `${p.block}.${p.item}`).join()}`);
+  desk.change(
+    (s) => stepSeveral(s, places, by, drills),
+    by > 0 ? "longer" : "shorter",
+    `step ${by} ${places.map((p) => `${p.block}.${p.item}`).join()}`,
+  );
 }
 
 export function levelChosen(desk: Desk, drills: DrillLookup, level: LevelName): void {
@@ -47,31 +69,148 @@ export function levelChosen(desk: Desk, drills: DrillLookup, level: LevelName): 
 }
 
 /** Everything that can be done at the desk now, in the order it is shown. */
-export function commandsOf(desk: Desk, drills: DrillLookup, { onTab, onTrouble, onAdd, onKeys, onHandOut, onPaper, onDraft, onDuplicate }: { onTab: (tab: Tab) => void; onTrouble: (text: string) => void; onAdd: () => void; onKeys: () => void; onHandOut: () => void; onPaper: () => void; onDraft: () => void; onDuplicate: () => void }): Command[] {
+export function commandsOf(
+  desk: Desk,
+  drills: DrillLookup,
+  {
+    onTab,
+    onTrouble,
+    onAdd,
+    onKeys,
+    onHandOut,
+    onPaper,
+    onDraft,
+    onDuplicate,
+  }: {
+    onTab: (tab: Tab) => void;
+    onTrouble: (text: string) => void;
+    onAdd: () => void;
+    onKeys: () => void;
+    onHandOut: () => void;
+    onPaper: () => void;
+    onDraft: () => void;
+    onDuplicate: () => void;
+  },
+): Command[] {
   const chosen = chosenOf(desk);
   const none = chosen.length === 0;
   const one = desk.selection;
   return [
     { id: "add", words: "Add a drill", key: "/", group: "Drills", run: onAdd },
-    { id: "all", words: "Choose every drill", key: "A", group: "Drills", run: () => desk.mark(desk.session.blocks.flatMap((block, b) => block.items.map((_, i) => ({ block: b, item: i })))) },
-    { id: "copy", words: "Copy to the clipboard", key: "Ctrl C", group: "This drill", off: none, run: () => copyChosen(desk) },
-    { id: "cut", words: "Cut to the clipboard", key: "Ctrl X", group: "This drill", off: none, run: () => { copyChosen(desk); removeChosen(desk); } },
-    { id: "paste", words: "Paste copied drills", key: "Ctrl V", group: "Drills", off: clip === "", run: () => void pasteInto(desk, drills, onTrouble) },
-    { id: "double", words: "Put a copy right after", key: "D", group: "This drill", off: !one, run: () => one && desk.copy(one) },
-    { id: "longer", words: "A step longer", key: ".", group: "This drill", off: none, run: () => stepChosen(desk, drills, 1) },
-    { id: "shorter", words: "A step shorter", key: ",", group: "This drill", off: none, run: () => stepChosen(desk, drills, -1) },
-    ...(["easier", "standard", "harder"] as const).map((level): Command => ({ id: level, words: `Take the ${LEVEL_WORDS[level]} level`, group: "This drill", off: none, run: () => levelChosen(desk, drills, level) })),
-    { id: "lock", words: "Keep as it is when fitting, or let go", key: "L", group: "This drill", off: none, run: () => desk.lock(chosen) },
+    {
+      id: "all",
+      words: "Choose every drill",
+      key: "A",
+      group: "Drills",
+      run: () =>
+        desk.mark(desk.session.blocks.flatMap((block, b) => block.items.map((_, i) => ({ block: b, item: i })))),
+    },
+    {
+      id: "copy",
+      words: "Copy to the clipboard",
+      key: "Ctrl C",
+      group: "This drill",
+      off: none,
+      run: () => copyChosen(desk),
+    },
+    {
+      id: "cut",
+      words: "Cut to the clipboard",
+      key: "Ctrl X",
+      group: "This drill",
+      off: none,
+      run: () => {
+        copyChosen(desk);
+        removeChosen(desk);
+      },
+    },
+    {
+      id: "paste",
+      words: "Paste copied drills",
+      key: "Ctrl V",
+      group: "Drills",
+      off: clip === "",
+      run: () => void pasteInto(desk, drills, onTrouble),
+    },
+    {
+      id: "double",
+      words: "Put a copy right after",
+      key: "D",
+      group: "This drill",
+      off: !one,
+      run: () => one && desk.copy(one),
+    },
+    {
+      id: "longer",
+      words: "A step longer",
+      key: ".",
+      group: "This drill",
+      off: none,
+      run: () => stepChosen(desk, drills, 1),
+    },
+    {
+      id: "shorter",
+      words: "A step shorter",
+      key: ",",
+      group: "This drill",
+      off: none,
+      run: () => stepChosen(desk, drills, -1),
+    },
+    ...(["easier", "standard", "harder"] as const).map((level): Command => ({
+      id: level,
+      words: `Take the ${LEVEL_WORDS[level]} level`,
+      group: "This drill",
+      off: none,
+      run: () => levelChosen(desk, drills, level),
+    })),
+    {
+      id: "lock",
+      words: "Keep as it is when fitting, or let go",
+      key: "L",
+      group: "This drill",
+      off: none,
+      run: () => desk.lock(chosen),
+    },
     { id: "up", words: "Move up", key: "Alt ↑", group: "This drill", off: !one, run: () => one && desk.nudge(one, -1) },
-    { id: "down", words: "Move down", key: "Alt ↓", group: "This drill", off: !one, run: () => one && desk.nudge(one, 1) },
+    {
+      id: "down",
+      words: "Move down",
+      key: "Alt ↓",
+      group: "This drill",
+      off: !one,
+      run: () => one && desk.nudge(one, 1),
+    },
     { id: "out", words: "Take out", key: "Del", group: "This drill", off: none, run: () => removeChosen(desk) },
-    { id: "undo", words: desk.history.words ? `Undo: ${desk.history.words}` : "Undo", key: "Ctrl Z", group: "The session", off: desk.history.past.length === 0, run: desk.undo },
-    { id: "redo", words: desk.history.future[0] ? `Do again: ${desk.history.future[0].words}` : "Do again", key: "Ctrl Y", group: "The session", off: desk.history.future.length === 0, run: desk.redo },
+    {
+      id: "undo",
+      words: desk.history.words ? `Undo: ${desk.history.words}` : "Undo",
+      key: "Ctrl Z",
+      group: "The session",
+      off: desk.history.past.length === 0,
+      run: desk.undo,
+    },
+    {
+      id: "redo",
+      words: desk.history.future[0] ? `Do again: ${desk.history.future[0].words}` : "Do again",
+      key: "Ctrl Y",
+      group: "The session",
+      off: desk.history.future.length === 0,
+      run: desk.redo,
+    },
     { id: "hand-out", words: "Hand out", group: "The session", run: onHandOut },
     { id: "duplicate", words: "Make a copy of this session and open it", group: "The session", run: onDuplicate },
     { id: "paper", words: "On paper, to print", group: "The session", run: onPaper },
     { id: "draft", words: "Draft others like it", group: "The session", run: onDraft },
-    { id: "session", words: "The session: purpose, length, group, kit", key: "1", group: "Look", run: () => { desk.select(undefined); onTab("item"); } },
+    {
+      id: "session",
+      words: "The session: purpose, length, group, kit",
+      key: "1",
+      group: "Look",
+      run: () => {
+        desk.select(undefined);
+        onTab("item");
+      },
+    },
     { id: "findings", words: "What to look at", key: "2", group: "Look", run: () => onTab("findings") },
     { id: "ranges", words: "Ranges", key: "3", group: "Look", run: () => onTab("ranges") },
     { id: "fit", words: "Fit to time", key: "4", group: "Look", run: () => onTab("fit") },

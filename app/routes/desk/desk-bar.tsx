@@ -18,8 +18,30 @@ import { withoutNotes } from "~/core/edition/edition";
 import { againstTarget } from "~/core/wording/target";
 
 /** Title, length against its promise, undo, how it stands with saving, and handing out. */
-export function DeskBar({ id, desk, choices, saved, onTry, edition, archived, insights, onTab, onHandOut, onPalette }: {
-  id: string; desk: Desk; choices: readonly Choice[]; saved: SaveState; onTry: () => void; edition: NewestEdition | undefined; archived: boolean; insights: Insights; onTab: (tab: Tab) => void; onHandOut: () => void; onPalette: () => void;
+export function DeskBar({
+  id,
+  desk,
+  choices,
+  saved,
+  onTry,
+  edition,
+  archived,
+  insights,
+  onTab,
+  onHandOut,
+  onPalette,
+}: {
+  id: string;
+  desk: Desk;
+  choices: readonly Choice[];
+  saved: SaveState;
+  onTry: () => void;
+  edition: NewestEdition | undefined;
+  archived: boolean;
+  insights: Insights;
+  onTab: (tab: Tab) => void;
+  onHandOut: () => void;
+  onPalette: () => void;
 }) {
   const { session, history, timeline, change } = desk;
   const against = againstTarget(timeline.totalSeconds, session.target);
@@ -28,7 +50,12 @@ export function DeskBar({ id, desk, choices, saved, onTry, edition, archived, in
   return (
     <div className="flex flex-wrap items-center gap-x-4 gap-y-2 border-b border-line-water bg-paper px-4 py-2">
       <div className="min-w-52 flex-1 max-sm:basis-full">
-        <TitleField label="Name of the session" value={session.title} onChange={(title) => title !== "" && change((s) => editSession(s, { title }), "name", "name")} className="w-full text-xl" />
+        <TitleField
+          label="Name of the session"
+          value={session.title}
+          onChange={(title) => title !== "" && change((s) => editSession(s, { title }), "name", "name")}
+          className="w-full text-xl"
+        />
         <SaveLine state={saved} onTry={onTry} archived={archived} />
       </div>
       <div className="flex items-center gap-0.5">
@@ -47,23 +74,56 @@ export function DeskBar({ id, desk, choices, saved, onTry, edition, archived, in
         <span className="clock-type text-4xl leading-none" data-testid="total">
           {clockText(timeline.totalSeconds)}
         </span>
-        <span className={cx("text-sm leading-tight", against.kind === "over" ? "font-semibold text-plum" : against.kind === "met" ? "font-semibold text-kelp" : "text-ink-soft")}>
-          {session.target === undefined ? "no promised length" : <>of {clockText(session.target)}<br />{against.words}</>}
+        <span
+          className={cx(
+            "text-sm leading-tight",
+            against.kind === "over"
+              ? "font-semibold text-plum"
+              : against.kind === "met"
+                ? "font-semibold text-kelp"
+                : "text-ink-soft",
+          )}
+        >
+          {session.target === undefined ? (
+            "no promised length"
+          ) : (
+            <>
+              of {clockText(session.target)}
+              <br />
+              {against.words}
+            </>
+          )}
         </span>
       </div>
       <div className="flex items-stretch gap-1.5">
         {insights.fit !== undefined && (
-          <button type="button" className="rounded-md border border-line bg-land px-2.5 text-sm hover:bg-land-deep" onClick={() => onTab("ranges")} title="How far it answers what is asked; open the ranges">
+          <button
+            type="button"
+            className="rounded-md border border-line bg-land px-2.5 text-sm hover:bg-land-deep"
+            onClick={() => onTab("ranges")}
+            title="How far it answers what is asked; open the ranges"
+          >
             fit <span className="font-semibold">{Math.round(insights.fit * 100)} %</span>
           </button>
         )}
-        <button type="button" className="inline-flex min-h-9 items-center gap-1.5 rounded-md border border-line bg-land px-2.5 text-sm hover:bg-land-deep" onClick={() => onTab("findings")}>
-          {insights.open.length === 0 ? "Nothing to look at" : <>To look at <Count findings={insights.open} /></>}
+        <button
+          type="button"
+          className="inline-flex min-h-9 items-center gap-1.5 rounded-md border border-line bg-land px-2.5 text-sm hover:bg-land-deep"
+          onClick={() => onTab("findings")}
+        >
+          {insights.open.length === 0 ? (
+            "Nothing to look at"
+          ) : (
+            <>
+              To look at <Count findings={insights.open} />
+            </>
+          )}
         </button>
       </div>
       <div className="flex flex-col items-end gap-0.5 pl-2">
         <ButtonLink
-          kind="primary" to={`/sessions/${id}/hand-out`}
+          kind="primary"
+          to={`/sessions/${id}/hand-out`}
           onClick={(event) => {
             // Opened beside this page, it is the browser's.
             if (event.metaKey || event.ctrlKey || event.shiftKey) return;
@@ -79,8 +139,23 @@ export function DeskBar({ id, desk, choices, saved, onTry, edition, archived, in
   );
 }
 
-function EditionLine({ edition, desk, choices }: { edition: NewestEdition | undefined; desk: Desk; choices: readonly Choice[] }) {
-  const changed = useMemo(() => edition !== undefined && (!edition.session || !sameJson(withoutNotes(edition.session), withoutNotes(desk.session)) || !sameJson(edition.choices, choices)), [edition, desk.session, choices]);
+function EditionLine({
+  edition,
+  desk,
+  choices,
+}: {
+  edition: NewestEdition | undefined;
+  desk: Desk;
+  choices: readonly Choice[];
+}) {
+  const changed = useMemo(
+    () =>
+      edition !== undefined &&
+      (!edition.session ||
+        !sameJson(withoutNotes(edition.session), withoutNotes(desk.session)) ||
+        !sameJson(edition.choices, choices)),
+    [edition, desk.session, choices],
+  );
   if (!edition) return <span className="text-xs text-ink-faint">not handed out yet</span>;
   return (
     <span className={cx("text-xs", changed ? "font-medium text-plum" : "text-ink-faint")}>
@@ -93,7 +168,11 @@ function EditionLine({ edition, desk, choices }: { edition: NewestEdition | unde
 function SaveLine({ state, onTry, archived }: { state: SaveState; onTry: () => void; archived: boolean }) {
   const { icon: Icon, words, bad } = lineOf(state);
   return (
-    <p className={cx("flex items-center gap-1.5 px-1 text-sm", bad ? "font-medium text-plum" : "text-ink-faint")} role="status" data-testid="save-state">
+    <p
+      className={cx("flex items-center gap-1.5 px-1 text-sm", bad ? "font-medium text-plum" : "text-ink-faint")}
+      role="status"
+      data-testid="save-state"
+    >
       <Icon size={14} aria-hidden className={cx("shrink-0", state.kind === "saving" && "animate-spin")} />
       {words}
       {(state.kind === "offline" || state.kind === "signed-out") && (
@@ -114,11 +193,23 @@ function lineOf(state: SaveState): { icon: typeof CircleCheck; words: string; ba
     case "saving":
       return { icon: LoaderCircle, words: "Saving…" };
     case "offline":
-      return { icon: CloudOff, words: `No connection. Kept ${state.where === "browser" ? "in this browser" : "on this page"}, trying again.`, bad: true };
+      return {
+        icon: CloudOff,
+        words: `No connection. Kept ${state.where === "browser" ? "in this browser" : "on this page"}, trying again.`,
+        bad: true,
+      };
     case "signed-out":
-      return { icon: TriangleAlert, words: "You are signed out. Sign in in another tab; this is kept here.", bad: true };
+      return {
+        icon: TriangleAlert,
+        words: "You are signed out. Sign in in another tab; this is kept here.",
+        bad: true,
+      };
     case "gone":
-      return { icon: TriangleAlert, words: "This session has been deleted elsewhere. Kept in this browser only.", bad: true };
+      return {
+        icon: TriangleAlert,
+        words: "This session has been deleted elsewhere. Kept in this browser only.",
+        bad: true,
+      };
     case "newer":
       return { icon: TriangleAlert, words: "Not saved: another tab has a newer copy.", bad: true };
     case "refused":

@@ -45,10 +45,23 @@ import { broughtWords, readBroughtHash } from "~/core/wording/brought";
 import { DRILLS, lookupOf } from "~/library";
 import { DEMANDS } from "~/library/demands";
 
-type Props = { id: string; /** Who edits it, for what this browser keeps. */ whose: OfCoach; copy: DeskCopy; before?: WrittenBefore | undefined; archived: boolean; edition: NewestEdition | undefined; used: Drill[]; setting: DeskSetting; groups: { id: string; people: string[]; group: Group }[]; ownDemands: Demand[]; others: { id: string; title: string }[] };
+type Props = {
+  id: string;
+  /** Who edits it, for what this browser keeps. */ whose: OfCoach;
+  copy: DeskCopy;
+  before?: WrittenBefore | undefined;
+  archived: boolean;
+  edition: NewestEdition | undefined;
+  used: Drill[];
+  setting: DeskSetting;
+  groups: { id: string; people: string[]; group: Group }[];
+  ownDemands: Demand[];
+  others: { id: string; title: string }[];
+};
 
 /** On a narrow screen a drill's numbers come up from below, and the list stays in sight above them. */
-const NARROW_SHEET = "max-lg:fixed max-lg:inset-x-0 max-lg:bottom-0 max-lg:z-20 max-lg:max-h-[56dvh] max-lg:border-t-2 max-lg:border-ink-faint max-lg:shadow-[0_-8px_24px_rgb(0_0_0/0.18)]";
+const NARROW_SHEET =
+  "max-lg:fixed max-lg:inset-x-0 max-lg:bottom-0 max-lg:z-20 max-lg:max-h-[56dvh] max-lg:border-t-2 max-lg:border-ink-faint max-lg:shadow-[0_-8px_24px_rgb(0_0_0/0.18)]";
 
 /** Wide enough to keep the ranges in sight between the list and the rest. */
 const WIDE = "(min-width: 1700px)";
@@ -57,14 +70,35 @@ const watchWide = (tell: () => void) => {
   query.addEventListener("change", tell);
   return () => query.removeEventListener("change", tell);
 };
-const useWide = () => useSyncExternalStore(watchWide, () => window.matchMedia(WIDE).matches, () => false);
+const useWide = () =>
+  useSyncExternalStore(
+    watchWide,
+    () => window.matchMedia(WIDE).matches,
+    () => false,
+  );
 
 /** The desk: the profile on top, the list on the left, the selected drill or the session on the right. */
-export function DeskView({ id, whose, copy, before, archived, edition, used, setting: first, groups, ownDemands, others }: Props) {
+export function DeskView({
+  id,
+  whose,
+  copy,
+  before,
+  archived,
+  edition,
+  used,
+  setting: first,
+  groups,
+  ownDemands,
+  others,
+}: Props) {
   const own = useOwnDrills(used);
   const drills = useMemo(() => lookupOf(own.known), [own.known]);
   const ownIds = useMemo(() => own.known.map((drill) => drill.id), [own.known]);
-  const desk = useDesk(copy.doc, drills, useMemo(() => lockedPlaces(copy.doc, first.locks), [copy.doc, first.locks]));
+  const desk = useDesk(
+    copy.doc,
+    drills,
+    useMemo(() => lockedPlaces(copy.doc, first.locks), [copy.doc, first.locks]),
+  );
   const saving = useSaving({ id, whose, first: copy, doc: desk.session, onReplace: desk.replace, ensure: own.ensure });
   useKeptHistory(id, desk, own.ensure);
   const navigate = useNavigate();
@@ -78,9 +112,20 @@ export function DeskView({ id, whose, copy, before, archived, edition, used, set
   const [said, setSaid] = useState<Record<string, GroupSetting>>({});
   const given = groups.find((g) => g.id === setting.teamId);
   const saidNow = said[setting.teamId ?? ""];
-  const group = useMemo(() => given && withChoices(saidNow ? { ...given.group, setting: saidNow } : given.group, given.people, setting.choices), [given, saidNow, setting.choices]);
+  const group = useMemo(
+    () =>
+      given && withChoices(saidNow ? { ...given.group, setting: saidNow } : given.group, given.people, setting.choices),
+    [given, saidNow, setting.choices],
+  );
   const every = useMemo(() => [...own.offered, ...DRILLS], [own.offered]);
-  const insights = useInsights({ session: desk.session, drills, demand, group, offered: every, accepted: setting.accepted });
+  const insights = useInsights({
+    session: desk.session,
+    drills,
+    demand,
+    group,
+    offered: every,
+    accepted: setting.accepted,
+  });
   const [trouble, setTrouble] = useState<string>();
   const [asked, ask] = useState<Tab>("item");
   const [picked, setPicked] = useState<Row>();
@@ -105,21 +150,39 @@ export function DeskView({ id, whose, copy, before, archived, edition, used, set
     else setAdding(true);
     void navigate({ hash: "" }, { replace: true, preventScrollReset: true });
   }, [hash, navigate]);
-  useDeskKeys(desk, drills, { onTab: setTab, onTrouble: setTrouble, onPalette: () => setOpen("palette"), onKeys: () => setOpen("keys") });
+  useDeskKeys(desk, drills, {
+    onTab: setTab,
+    onTrouble: setTrouble,
+    onPalette: () => setOpen("palette"),
+    onKeys: () => setOpen("keys"),
+  });
   const commands = commandsOf(desk, drills, {
-    onTab: setTab, onTrouble: setTrouble, onKeys: () => setOpen("keys"), onAdd: () => requestAnimationFrame(() => document.querySelector<HTMLInputElement>("[data-add-drill]")?.focus()), onHandOut: () => void goToHandOut(), onPaper: () => void navigate(`/sessions/${id}/paper`), onDraft: () => void navigate(`/draft?session=${id}`), onDuplicate: () => void duplicate(),
+    onTab: setTab,
+    onTrouble: setTrouble,
+    onKeys: () => setOpen("keys"),
+    onAdd: () => requestAnimationFrame(() => document.querySelector<HTMLInputElement>("[data-add-drill]")?.focus()),
+    onHandOut: () => void goToHandOut(),
+    onPaper: () => void navigate(`/sessions/${id}/paper`),
+    onDraft: () => void navigate(`/draft?session=${id}`),
+    onDuplicate: () => void duplicate(),
   });
   /** A copy of what is on the desk, for the same people, opened in its place. */
   const duplicate = async () => {
     await keepNow();
     const made = await saving.duplicate();
-    if (!made) return setTrouble("No copy was made: there is no connection, or there is no room for another session. What is here is untouched.");
+    if (!made)
+      return setTrouble(
+        "No copy was made: there is no connection, or there is no room for another session. What is here is untouched.",
+      );
     await navigate(`/sessions/${made}`);
   };
   /** What is handed out is what is saved: first everything is. */
   const goToHandOut = async () => {
     await keepNow();
-    if (!(await saving.flush())) return setTrouble("Your last edits are not saved yet, and what is handed out would be without them. Try again once the desk says “Saved”.");
+    if (!(await saving.flush()))
+      return setTrouble(
+        "Your last edits are not saved yet, and what is handed out would be without them. Try again once the desk says “Saved”.",
+      );
     await navigate(`/sessions/${id}/hand-out`);
   };
   const { session, selection, marked } = desk;
@@ -160,84 +223,200 @@ export function DeskView({ id, whose, copy, before, archived, edition, used, set
   }, []);
   const onCall = (second: number) => {
     setTab("item");
-    requestAnimationFrame(() => requestAnimationFrame(() => document.querySelector<HTMLInputElement>(`[data-call="${second}"]`)?.select()));
+    requestAnimationFrame(() =>
+      requestAnimationFrame(() => document.querySelector<HTMLInputElement>(`[data-call="${second}"]`)?.select()),
+    );
   };
   const forPerson = selection && given && group && group.people.length > 0 && (
     <PersonPart
-      session={session} place={selection} offered={every} group={group} people={given.people} choices={setting.choices} onChoices={(choices) => changeSetting({ choices })}
+      session={session}
+      place={selection}
+      offered={every}
+      group={group}
+      people={given.people}
+      choices={setting.choices}
+      onChoices={(choices) => changeSetting({ choices })}
       opened={personAt?.block === selection.block && personAt.item === selection.item}
     />
   );
   const after = selection ? nameAt(session, selection, drills) : "the last one";
   const ranges = (
     <RangesPanel
-      id={id} desk={desk} insights={insights} demand={demand} demands={demands} offered={every} others={others} onSetting={changeSetting}
-      picked={picked} onPicked={setPicked}
+      id={id}
+      desk={desk}
+      insights={insights}
+      demand={demand}
+      demands={demands}
+      offered={every}
+      others={others}
+      onSetting={changeSetting}
+      picked={picked}
+      onPicked={setPicked}
     />
   );
   return (
     <DrillsContext value={drills}>
-    <OwnIdsContext value={ownIds}>
-    <main id="main" className="relative flex flex-1 flex-col lg:flex-none lg:h-[calc(100dvh-3.1rem)] lg:overflow-clip">
-      <h1 className="sr-only">Desk: {session.title}</h1>
-      <DeskBar id={id} desk={desk} choices={setting.choices} saved={bothSaved(saving.state, kept)} onTry={tryAgain} edition={edition} archived={archived} insights={insights} onTab={setTab} onHandOut={() => void goToHandOut()} onPalette={() => setOpen("palette")} />
-      {trouble && <Told kind="trouble" onClose={() => setTrouble(undefined)}>{trouble}</Told>}
-      {desk.refused && <Told kind="trouble" onClose={desk.hush}>{desk.refused}</Told>}
-      {desk.renewed && <Told kind="news" onClose={desk.hush}>{renewedWords(desk.renewed)}</Told>}
-      {brought !== "" && <Told kind="news" onClose={() => setBrought("")}>{brought}</Told>}
-      <section aria-label="Profile" className="border-b border-line-water bg-land px-3 pt-2 pb-1">
-        <ProfileChart desk={desk} flags={insights.flags} onFlag={onFlag} onCall={onCall} />
-      </section>
-      <div className="grid min-h-0 flex-1 grid-cols-[minmax(0,1fr)_24rem] max-lg:grid-cols-1 min-[1700px]:grid-cols-[minmax(0,1fr)_26rem_26rem]">
-        <section aria-label="Drills" className={cx("flex min-h-0 flex-col border-r border-line-water", selection && "max-lg:pb-[56dvh]")}>
-          <AddDrill own={own.offered} ownState={own.state} after={after} group={group} items={session.blocks[selection?.block ?? session.blocks.length - 1]?.items.length ?? 0} blocks={session.blocks.length} onAdd={desk.addDrill} onAddBlock={desk.addBlock} opened={adding} />
-          <div ref={list} className="min-h-0 flex-1 overflow-y-auto">
-            <Outline desk={desk} flags={insights.flags} onFlag={onFlag} />
-          </div>
-        </section>
-        {wide && (
-          <section aria-label="Ranges" data-ranges tabIndex={-1} className="min-h-0 overflow-y-auto border-r border-line-water bg-land">
-            {ranges}
+      <OwnIdsContext value={ownIds}>
+        <main
+          id="main"
+          className="relative flex flex-1 flex-col lg:flex-none lg:h-[calc(100dvh-3.1rem)] lg:overflow-clip"
+        >
+          <h1 className="sr-only">Desk: {session.title}</h1>
+          <DeskBar
+            id={id}
+            desk={desk}
+            choices={setting.choices}
+            saved={bothSaved(saving.state, kept)}
+            onTry={tryAgain}
+            edition={edition}
+            archived={archived}
+            insights={insights}
+            onTab={setTab}
+            onHandOut={() => void goToHandOut()}
+            onPalette={() => setOpen("palette")}
+          />
+          {trouble && (
+            <Told kind="trouble" onClose={() => setTrouble(undefined)}>
+              {trouble}
+            </Told>
+          )}
+          {desk.refused && (
+            <Told kind="trouble" onClose={desk.hush}>
+              {desk.refused}
+            </Told>
+          )}
+          {desk.renewed && (
+            <Told kind="news" onClose={desk.hush}>
+              {renewedWords(desk.renewed)}
+            </Told>
+          )}
+          {brought !== "" && (
+            <Told kind="news" onClose={() => setBrought("")}>
+              {brought}
+            </Told>
+          )}
+          <section aria-label="Profile" className="border-b border-line-water bg-land px-3 pt-2 pb-1">
+            <ProfileChart desk={desk} flags={insights.flags} onFlag={onFlag} onCall={onCall} />
           </section>
-        )}
-        <aside aria-label={selection ? "Selected drill" : "Session"} className={cx("flex min-h-0 flex-col bg-land", selection && tab === "item" && NARROW_SHEET)}>
-          <Tabs.Root value={tab} onValueChange={(value) => setTab(value as Tab)} className="flex min-h-0 flex-1 flex-col">
-            <Tabs.List aria-label="Beside the list" className="flex border-b border-line bg-land-deep px-1.5 pt-1.5">
-              {TABS.filter((value) => !wide || value !== "ranges").map((value) => (
-                <Tabs.Trigger
-                  key={value} value={value}
-                  className="-mb-px inline-flex min-h-9 items-center gap-1.5 rounded-t-md border border-transparent px-2.5 text-sm font-medium text-ink-soft hover:text-ink focus-visible:-outline-offset-2 data-[state=active]:border-line data-[state=active]:border-b-land data-[state=active]:bg-land data-[state=active]:text-ink"
-                >
-                  {value === "item" ? (marked.length > 0 ? `${marked.length} drills` : selection ? "Drill" : "Session") : TAB_WORDS[value]}
-                  {value === "findings" && insights.open.length > 0 && <Count findings={insights.open} />}
-                </Tabs.Trigger>
-              ))}
-            </Tabs.List>
-            <Tabs.Content value="item" className="min-h-0 flex-1 overflow-y-auto" tabIndex={-1}>
-              {marked.length > 0 ? <SeveralPanel desk={desk} /> : selection ? <DrillPanel key={placeKey(selection.block, selection.item)} desk={desk} place={selection} forPerson={forPerson} /> : <SessionPanel desk={desk} groups={groups} demands={demands} setting={setting} onSetting={changeSetting} />}
-            </Tabs.Content>
-            <Tabs.Content value="findings" className="min-h-0 flex-1 overflow-y-auto">
-              <FindingsPanel desk={desk} insights={insights} before={before} setting={setting} onSetting={changeSetting} onPlace={onPlace} onLead={onLead} />
-            </Tabs.Content>
-            {!wide && (
-              <Tabs.Content value="ranges" className="min-h-0 flex-1 overflow-y-auto">
+          <div className="grid min-h-0 flex-1 grid-cols-[minmax(0,1fr)_24rem] max-lg:grid-cols-1 min-[1700px]:grid-cols-[minmax(0,1fr)_26rem_26rem]">
+            <section
+              aria-label="Drills"
+              className={cx("flex min-h-0 flex-col border-r border-line-water", selection && "max-lg:pb-[56dvh]")}
+            >
+              <AddDrill
+                own={own.offered}
+                ownState={own.state}
+                after={after}
+                group={group}
+                items={session.blocks[selection?.block ?? session.blocks.length - 1]?.items.length ?? 0}
+                blocks={session.blocks.length}
+                onAdd={desk.addDrill}
+                onAddBlock={desk.addBlock}
+                opened={adding}
+              />
+              <div ref={list} className="min-h-0 flex-1 overflow-y-auto">
+                <Outline desk={desk} flags={insights.flags} onFlag={onFlag} />
+              </div>
+            </section>
+            {wide && (
+              <section
+                aria-label="Ranges"
+                data-ranges
+                tabIndex={-1}
+                className="min-h-0 overflow-y-auto border-r border-line-water bg-land"
+              >
                 {ranges}
-              </Tabs.Content>
+              </section>
             )}
-            <Tabs.Content value="fit" className="min-h-0 flex-1 overflow-y-auto">
-              <FitPanel desk={desk} insights={insights} demand={demand} own={own.known} />
-            </Tabs.Content>
-          </Tabs.Root>
-        </aside>
-      </div>
-      {open === "kit" && group && setting.teamId && (
-        <SettingDialog team={{ id: setting.teamId, name: group.name, setting: group.setting }} only="kit" onClose={() => setOpen(undefined)} onKept={(kept) => setSaid((all) => ({ ...all, [setting.teamId ?? ""]: kept }))} />
-      )}
-      <NewerDialog saving={saving} mine={session} />
-      <Palette open={open === "palette"} onOpenChange={(on) => setOpen(on ? "palette" : undefined)} commands={commands} />
-      <KeyList open={open === "keys"} onOpenChange={(on) => setOpen(on ? "keys" : undefined)} commands={commands} />
-    </main>
-    </OwnIdsContext>
+            <aside
+              aria-label={selection ? "Selected drill" : "Session"}
+              className={cx("flex min-h-0 flex-col bg-land", selection && tab === "item" && NARROW_SHEET)}
+            >
+              <Tabs.Root
+                value={tab}
+                onValueChange={(value) => setTab(value as Tab)}
+                className="flex min-h-0 flex-1 flex-col"
+              >
+                <Tabs.List
+                  aria-label="Beside the list"
+                  className="flex border-b border-line bg-land-deep px-1.5 pt-1.5"
+                >
+                  {TABS.filter((value) => !wide || value !== "ranges").map((value) => (
+                    <Tabs.Trigger
+                      key={value}
+                      value={value}
+                      className="-mb-px inline-flex min-h-9 items-center gap-1.5 rounded-t-md border border-transparent px-2.5 text-sm font-medium text-ink-soft hover:text-ink focus-visible:-outline-offset-2 data-[state=active]:border-line data-[state=active]:border-b-land data-[state=active]:bg-land data-[state=active]:text-ink"
+                    >
+                      {value === "item"
+                        ? marked.length > 0
+                          ? `${marked.length} drills`
+                          : selection
+                            ? "Drill"
+                            : "Session"
+                        : TAB_WORDS[value]}
+                      {value === "findings" && insights.open.length > 0 && <Count findings={insights.open} />}
+                    </Tabs.Trigger>
+                  ))}
+                </Tabs.List>
+                <Tabs.Content value="item" className="min-h-0 flex-1 overflow-y-auto" tabIndex={-1}>
+                  {marked.length > 0 ? (
+                    <SeveralPanel desk={desk} />
+                  ) : selection ? (
+                    <DrillPanel
+                      key={placeKey(selection.block, selection.item)}
+                      desk={desk}
+                      place={selection}
+                      forPerson={forPerson}
+                    />
+                  ) : (
+                    <SessionPanel
+                      desk={desk}
+                      groups={groups}
+                      demands={demands}
+                      setting={setting}
+                      onSetting={changeSetting}
+                    />
+                  )}
+                </Tabs.Content>
+                <Tabs.Content value="findings" className="min-h-0 flex-1 overflow-y-auto">
+                  <FindingsPanel
+                    desk={desk}
+                    insights={insights}
+                    before={before}
+                    setting={setting}
+                    onSetting={changeSetting}
+                    onPlace={onPlace}
+                    onLead={onLead}
+                  />
+                </Tabs.Content>
+                {!wide && (
+                  <Tabs.Content value="ranges" className="min-h-0 flex-1 overflow-y-auto">
+                    {ranges}
+                  </Tabs.Content>
+                )}
+                <Tabs.Content value="fit" className="min-h-0 flex-1 overflow-y-auto">
+                  <FitPanel desk={desk} insights={insights} demand={demand} own={own.known} />
+                </Tabs.Content>
+              </Tabs.Root>
+            </aside>
+          </div>
+          {open === "kit" && group && setting.teamId && (
+            <SettingDialog
+              team={{ id: setting.teamId, name: group.name, setting: group.setting }}
+              only="kit"
+              onClose={() => setOpen(undefined)}
+              onKept={(kept) => setSaid((all) => ({ ...all, [setting.teamId ?? ""]: kept }))}
+            />
+          )}
+          <NewerDialog saving={saving} mine={session} />
+          <Palette
+            open={open === "palette"}
+            onOpenChange={(on) => setOpen(on ? "palette" : undefined)}
+            commands={commands}
+          />
+          <KeyList open={open === "keys"} onOpenChange={(on) => setOpen(on ? "keys" : undefined)} commands={commands} />
+        </main>
+      </OwnIdsContext>
     </DrillsContext>
   );
 }
@@ -245,7 +424,13 @@ export function DeskView({ id, whose, copy, before, archived, edition, used, set
 /** A line under the bar, until it is put away. */
 function Told({ kind, onClose, children }: { kind: "trouble" | "news"; onClose: () => void; children: ReactNode }) {
   return (
-    <p role={kind === "trouble" ? "alert" : "status"} className={cx("flex items-center gap-3 border-b border-line-water px-4 py-2 font-medium", kind === "trouble" ? "bg-plum-wash text-plum" : "bg-land")}>
+    <p
+      role={kind === "trouble" ? "alert" : "status"}
+      className={cx(
+        "flex items-center gap-3 border-b border-line-water px-4 py-2 font-medium",
+        kind === "trouble" ? "bg-plum-wash text-plum" : "bg-land",
+      )}
+    >
       <span className="min-w-0">{children}</span>
       <button type="button" className="underline underline-offset-4" onClick={onClose}>
         Close
@@ -255,7 +440,12 @@ function Told({ kind, onClose, children }: { kind: "trouble" | "news"; onClose: 
 }
 
 /** Keeps what is locked, whenever that is something else than what is kept. */
-function useLocksKept(session: Session, locked: readonly Place[], first: DeskSetting["locks"], onSetting: (part: Partial<DeskSetting>) => void): void {
+function useLocksKept(
+  session: Session,
+  locked: readonly Place[],
+  first: DeskSetting["locks"],
+  onSetting: (part: Partial<DeskSetting>) => void,
+): void {
   const kept = useRef(JSON.stringify(first));
   useEffect(() => {
     const locks = locksOf(session, locked);
@@ -267,7 +457,11 @@ function useLocksKept(session: Session, locked: readonly Place[], first: DeskSet
 }
 
 /** Keeps what is chosen for single people with their drills, wherever those go; what went with a drill comes back with it. */
-function useChoicesFollowed(session: Session, choices: readonly Choice[], onSetting: (part: Partial<DeskSetting>) => void): void {
+function useChoicesFollowed(
+  session: Session,
+  choices: readonly Choice[],
+  onSetting: (part: Partial<DeskSetting>) => void,
+): void {
   const before = useRef(session);
   const gone = useRef(new WeakMap<Item, Choice[]>());
   useEffect(() => {

@@ -26,7 +26,9 @@ export function keepDraft(id: string, whose: OfCoach, { basedOn, doc }: Draft): 
   leave(id);
   const keep = () => {
     leave(id);
-    return browserOutbox().outbox.add(sessionItem(id, whose, { basedOn, doc, title: doc.title }, { now: now(), stamp: newKey() })).then((full) => void (full ? noRoomFor.add(id) : noRoomFor.delete(id)));
+    return browserOutbox()
+      .outbox.add(sessionItem(id, whose, { basedOn, doc, title: doc.title }, { now: now(), stamp: newKey() }))
+      .then((full) => void (full ? noRoomFor.add(id) : noRoomFor.delete(id)));
   };
   later.set(id, { timer: setTimeout(() => void keep(), KEEP_MS), keep });
 }

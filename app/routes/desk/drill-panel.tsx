@@ -30,7 +30,8 @@ export function DrillPanel({ desk, place, forPerson }: { desk: Desk; place: Plac
   if (!item || !drill) return null;
   const newer = newerRevision(drill.id, ownIds);
   const level = drill.levels[item.level];
-  const edit = (change: Partial<Item>, words: string, key?: string) => desk.editItem(place, change, `${drill.name}: ${words}`, key);
+  const edit = (change: Partial<Item>, words: string, key?: string) =>
+    desk.editItem(place, change, `${drill.name}: ${words}`, key);
   const setLevel = (name: LevelName) => {
     // The level's own dose comes with it unless the coach has chosen another.
     const ownDose = sameDose(item.dose, level.dose);
@@ -49,31 +50,69 @@ export function DrillPanel({ desk, place, forPerson }: { desk: Desk; place: Plac
       </header>
       <div className="flex gap-2 rounded-md border border-line bg-paper">
         {(["start", "end"] as const).map((at) => (
-          <Still key={at} drill={drill.id} level={item.level} at={at} size={150} alt={`${drill.name}, ${at}`} className="min-w-0 flex-1" />
+          <Still
+            key={at}
+            drill={drill.id}
+            level={item.level}
+            at={at}
+            size={150}
+            alt={`${drill.name}, ${at}`}
+            className="min-w-0 flex-1"
+          />
         ))}
       </div>
       <p className="-mt-2 flex flex-wrap gap-x-4 text-sm">
-        <a href={`/library/${drill.id}`} target="_blank" rel="noreferrer" className="text-ink-soft underline underline-offset-4 hover:text-ink">
+        <a
+          href={`/library/${drill.id}`}
+          target="_blank"
+          rel="noreferrer"
+          className="text-ink-soft underline underline-offset-4 hover:text-ink"
+        >
           See it move and read all about it
         </a>
         {newer && (
-          <button type="button" className="font-medium text-depth-6 underline underline-offset-4" onClick={() => edit({ drill: newer }, `revision ${readOwnId(newer)?.revision}`)}>
+          <button
+            type="button"
+            className="font-medium text-depth-6 underline underline-offset-4"
+            onClick={() => edit({ drill: newer }, `revision ${readOwnId(newer)?.revision}`)}
+          >
             You have changed this drill since: use revision {readOwnId(newer)?.revision}
           </button>
         )}
       </p>
       <LevelChoice drill={drill} chosen={item.level} onChoose={setLevel} />
       <Cautions drill={drill} level={level} />
-      <DoseEditor dose={item.dose} level={level} pace={desk.session.pace} clocked={clockedWords(desk.session.blocks[place.block]!, item, drills, desk.session.pace)} onChange={(dose, words, key) => edit({ dose }, words, `dose ${key}`)} />
+      <DoseEditor
+        dose={item.dose}
+        level={level}
+        pace={desk.session.pace}
+        clocked={clockedWords(desk.session.blocks[place.block]!, item, drills, desk.session.pace)}
+        onChange={(dose, words, key) => edit({ dose }, words, `dose ${key}`)}
+      />
       <SidesAndSets item={item} drill={drill} edit={edit} demo={desk.session.pace.demo} />
-      <CueEditor cues={item.cues ?? []} longest={doseSeconds(itemDone(desk.session.blocks[place.block]!, item, drills, desk.session.pace).dose, desk.session.pace)} onChange={(cues) => edit({ cues: cues.length > 0 ? cues : undefined }, "calls", "cues")} />
+      <CueEditor
+        cues={item.cues ?? []}
+        longest={doseSeconds(
+          itemDone(desk.session.blocks[place.block]!, item, drills, desk.session.pace).dose,
+          desk.session.pace,
+        )}
+        onChange={(cues) => edit({ cues: cues.length > 0 ? cues : undefined }, "calls", "cues")}
+      />
       {forPerson}
       <About drill={drill} level={level} />
     </div>
   );
 }
 
-function LevelChoice({ drill, chosen, onChoose }: { drill: Drill; chosen: LevelName; onChoose: (level: LevelName) => void }) {
+function LevelChoice({
+  drill,
+  chosen,
+  onChoose,
+}: {
+  drill: Drill;
+  chosen: LevelName;
+  onChoose: (level: LevelName) => void;
+}) {
   return (
     <fieldset className="flex flex-col gap-1.5">
       <legend className="mb-1 text-sm font-medium text-ink-soft">Level</legend>
@@ -81,9 +120,18 @@ function LevelChoice({ drill, chosen, onChoose }: { drill: Drill; chosen: LevelN
         {LEVELS.map((level) => (
           <label
             key={level}
-            className={cx("flex min-h-9 items-center justify-center has-focus-visible:outline-2 has-focus-visible:-outline-offset-2 has-focus-visible:outline-ink", chosen === level ? "bg-depth-5 font-semibold text-paper dark:text-paper" : "bg-paper hover:bg-land-deep")}
+            className={cx(
+              "flex min-h-9 items-center justify-center has-focus-visible:outline-2 has-focus-visible:-outline-offset-2 has-focus-visible:outline-ink",
+              chosen === level ? "bg-depth-5 font-semibold text-paper dark:text-paper" : "bg-paper hover:bg-land-deep",
+            )}
           >
-            <input type="radio" name="level" className="sr-only" checked={chosen === level} onChange={() => onChoose(level)} />
+            <input
+              type="radio"
+              name="level"
+              className="sr-only"
+              checked={chosen === level}
+              onChange={() => onChoose(level)}
+            />
             {LEVEL_WORDS[level]}
           </label>
         ))}
@@ -108,7 +156,17 @@ function Cautions({ drill, level }: { drill: Drill; level: DrillLevel }) {
   );
 }
 
-function SidesAndSets({ item, drill, edit, demo }: { item: Item; drill: Drill; edit: (change: Partial<Item>, words: string, key?: string) => void; demo: number }) {
+function SidesAndSets({
+  item,
+  drill,
+  edit,
+  demo,
+}: {
+  item: Item;
+  drill: Drill;
+  edit: (change: Partial<Item>, words: string, key?: string) => void;
+  demo: number;
+}) {
   const modes = sensibleSides(drill);
   const mode: SideMode = item.sides ?? drill.sides;
   const options = modes.includes(mode) ? modes : [...modes, mode];
@@ -116,39 +174,84 @@ function SidesAndSets({ item, drill, edit, demo }: { item: Item; drill: Drill; e
   return (
     <div className="grid grid-cols-2 gap-3">
       <SelectField
-        label="Sides" value={mode} options={options.map((value) => ({ value, words: SIDE_MODE_WORDS[value] }))}
+        label="Sides"
+        value={mode}
+        options={options.map((value) => ({ value, words: SIDE_MODE_WORDS[value] }))}
         onChange={(sides) => edit({ sides: sides === drill.sides ? undefined : sides }, SIDE_MODE_WORDS[sides])}
       />
       {oneSided ? (
         <SelectField
-          label="First side" value={item.firstSide ?? "session"}
+          label="First side"
+          value={item.firstSide ?? "session"}
           options={[
-            { value: "session", words: "as the session" }, { value: "left", words: "left" }, { value: "right", words: "right" },
+            { value: "session", words: "as the session" },
+            { value: "left", words: "left" },
+            { value: "right", words: "right" },
             { value: "current", words: "stay on the side in use" },
           ]}
-          onChange={(first) => edit({ firstSide: first === "session" ? undefined : (first) }, `first side ${first}`)}
+          onChange={(first) => edit({ firstSide: first === "session" ? undefined : first }, `first side ${first}`)}
         />
       ) : (
         <span />
       )}
       {drill.directions === 2 && (
         <SelectField
-          label="Directions" value={String(item.directions ?? 2)} options={[{ value: "2", words: "both" }, { value: "1", words: "one" }]}
-          onChange={(n) => edit({ directions: n === "2" ? undefined : 1 }, n === "2" ? "both directions" : "one direction")}
+          label="Directions"
+          value={String(item.directions ?? 2)}
+          options={[
+            { value: "2", words: "both" },
+            { value: "1", words: "one" },
+          ]}
+          onChange={(n) =>
+            edit({ directions: n === "2" ? undefined : 1 }, n === "2" ? "both directions" : "one direction")
+          }
         />
       )}
-      <NumberField label="Sets" value={item.sets} min={1} max={20} whole onChange={(sets) => edit({ sets }, `sets ${item.sets} → ${sets}`, "sets")} />
+      <NumberField
+        label="Sets"
+        value={item.sets}
+        min={1}
+        max={20}
+        whole
+        onChange={(sets) => edit({ sets }, `sets ${item.sets} → ${sets}`, "sets")}
+      />
       {item.sets > 1 && (
-        <NumberField label="Rest between sets" unit="s" value={item.restBetweenSets} min={0} max={600} step={5} onChange={(s) => edit({ restBetweenSets: s }, `rest between sets ${s} s`, "between")} />
+        <NumberField
+          label="Rest between sets"
+          unit="s"
+          value={item.restBetweenSets}
+          min={0}
+          max={600}
+          step={5}
+          onChange={(s) => edit({ restBetweenSets: s }, `rest between sets ${s} s`, "between")}
+        />
       )}
-      <NumberField label="Rest after" unit="s" value={item.restAfter} min={0} max={600} step={5} onChange={(s) => edit({ restAfter: s }, `rest after ${s} s`, "after")} />
+      <NumberField
+        label="Rest after"
+        unit="s"
+        value={item.restAfter}
+        min={0}
+        max={600}
+        step={5}
+        onChange={(s) => edit({ restAfter: s }, `rest after ${s} s`, "after")}
+      />
       <div className="flex flex-col gap-1">
         <NumberField
-          label="Watch first" unit="s" value={item.demo ?? demo} min={0} max={600} step={5} hint={item.demo === undefined ? "As the session: at its first appearance" : undefined}
+          label="Watch first"
+          unit="s"
+          value={item.demo ?? demo}
+          min={0}
+          max={600}
+          step={5}
+          hint={item.demo === undefined ? "As the session: at its first appearance" : undefined}
           onChange={(s) => edit({ demo: s }, `watch first ${s} s`, "demo")}
         />
         {item.demo !== undefined && (
-          <button type="button" className="self-start text-xs text-ink-soft underline underline-offset-2" onClick={() => edit({ demo: undefined }, "watch first as the session")}>
+          <button
+            type="button"
+            className="self-start text-xs text-ink-soft underline underline-offset-2"
+            onClick={() => edit({ demo: undefined }, "watch first as the session")}
+          >
             Back to the session’s
           </button>
         )}

@@ -25,9 +25,14 @@ const LOOKS: Record<Severity, { words: string; className: string }> = {
 };
 
 type Props = {
-  desk: Desk; insights: Insights; before: WrittenBefore | undefined; setting: DeskSetting; onSetting: (part: Partial<DeskSetting>) => void;
+  desk: Desk;
+  insights: Insights;
+  before: WrittenBefore | undefined;
+  setting: DeskSetting;
+  onSetting: (part: Partial<DeskSetting>) => void;
   /** Shows a drill without leaving the findings, and goes where something is mended by hand. */
-  onPlace: (place: Place) => void; onLead: (lead: Lead) => void;
+  onPlace: (place: Place) => void;
+  onLead: (lead: Lead) => void;
 };
 
 /** What the audit finds, most serious first, each with its place, its reason and a way out. */
@@ -42,20 +47,43 @@ export function FindingsPanel({ desk, insights, before, setting, onSetting, onPl
       {before && <BetterKnown insights={insights} before={before} onPlace={onPlace} />}
       {open.length === 0 ? (
         <p className="rounded-md bg-kelp-wash px-3 py-2.5 text-sm text-kelp">
-          {accepted.length === 0 ? "Nothing stands out: sides are equal, the length holds, and nothing is missing." : "Everything else is in order."}
+          {accepted.length === 0
+            ? "Nothing stands out: sides are equal, the length holds, and nothing is missing."
+            : "Everything else is in order."}
         </p>
       ) : (
         <ol className="flex flex-col gap-2">
           {open.map((found, i) => (
-            <li key={`${insights.keyOf(found)} ${i}`} data-finding={found.place && placeKey(found.place.block, found.place.item)} tabIndex={-1} className="rounded-md">
-              <Finding found={found} like={firstOfKind(open, i) ? open.filter((one) => one.rule === found.rule && insights.mended(one) !== undefined) : []} onAll={setAll} desk={desk} mended={insights.mended(found)} onPlace={onPlace} onLead={onLead} onShow={(mended) => setShown({ found, mended })} onAccept={() => setAccepting(found)} />
+            <li
+              key={`${insights.keyOf(found)} ${i}`}
+              data-finding={found.place && placeKey(found.place.block, found.place.item)}
+              tabIndex={-1}
+              className="rounded-md"
+            >
+              <Finding
+                found={found}
+                like={
+                  firstOfKind(open, i)
+                    ? open.filter((one) => one.rule === found.rule && insights.mended(one) !== undefined)
+                    : []
+                }
+                onAll={setAll}
+                desk={desk}
+                mended={insights.mended(found)}
+                onPlace={onPlace}
+                onLead={onLead}
+                onShow={(mended) => setShown({ found, mended })}
+                onAccept={() => setAccepting(found)}
+              />
             </li>
           ))}
         </ol>
       )}
       {accepted.length > 0 && (
         <details>
-          <summary className="text-sm font-semibold">{accepted.length === 1 ? "One finding is let stand" : `${accepted.length} findings are let stand`}</summary>
+          <summary className="text-sm font-semibold">
+            {accepted.length === 1 ? "One finding is let stand" : `${accepted.length} findings are let stand`}
+          </summary>
           <ul className="mt-1 flex flex-col gap-1.5">
             {accepted.map(({ found, reason }, i) => (
               <li key={i} className="flex items-start gap-2 rounded-md border border-line px-2.5 py-1.5 text-sm">
@@ -63,8 +91,11 @@ export function FindingsPanel({ desk, insights, before, setting, onSetting, onPl
                   {found.says} <span className="block text-ink-soft">“{reason}”</span>
                 </span>
                 <Button
-                  kind="quiet" className="min-h-7 px-1.5 py-0.5 text-sm"
-                  onClick={() => onSetting({ accepted: setting.accepted.filter((one) => one.key !== insights.keyOf(found)) })}
+                  kind="quiet"
+                  className="min-h-7 px-1.5 py-0.5 text-sm"
+                  onClick={() =>
+                    onSetting({ accepted: setting.accepted.filter((one) => one.key !== insights.keyOf(found)) })
+                  }
                 >
                   <Undo2 size={14} aria-hidden /> Take back
                 </Button>
@@ -73,13 +104,23 @@ export function FindingsPanel({ desk, insights, before, setting, onSetting, onPl
           </ul>
         </details>
       )}
-      <p className="text-xs text-ink-faint">Not medical advice. Pain, numbness, tingling or dizziness: stop, step down a level, or leave it out.</p>
+      <p className="text-xs text-ink-faint">
+        Not medical advice. Pain, numbness, tingling or dizziness: stop, step down a level, or leave it out.
+      </p>
       {all && <AllDialog desk={desk} insights={insights} like={all} onClose={() => setAll(undefined)} />}
       {shown && <FixDialog desk={desk} found={shown.found} mended={shown.mended} onClose={() => setShown(undefined)} />}
       {accepting && (
         <AcceptDialog
-          found={accepting} onClose={() => setAccepting(undefined)}
-          onAccept={(reason) => onSetting({ accepted: [...setting.accepted.filter((one) => one.key !== insights.keyOf(accepting)), { key: insights.keyOf(accepting), says: accepting.says, reason }] })}
+          found={accepting}
+          onClose={() => setAccepting(undefined)}
+          onAccept={(reason) =>
+            onSetting({
+              accepted: [
+                ...setting.accepted.filter((one) => one.key !== insights.keyOf(accepting)),
+                { key: insights.keyOf(accepting), says: accepting.says, reason },
+              ],
+            })
+          }
         />
       )}
     </div>
@@ -87,34 +128,66 @@ export function FindingsPanel({ desk, insights, before, setting, onSetting, onPl
 }
 
 /** What a session that was last saved some time ago loads that nobody knew then; also where a finding at that place was accepted. */
-function BetterKnown({ insights, before, onPlace }: { insights: Insights; before: WrittenBefore } & Pick<Props, "onPlace">) {
+function BetterKnown({
+  insights,
+  before,
+  onPlace,
+}: { insights: Insights; before: WrittenBefore } & Pick<Props, "onPlace">) {
   const drills = useDrills();
   const { open, accepted, session } = insights;
-  const all = useMemo(() => betterKnown([...open, ...accepted.map(({ found }) => found)], session, drills, before), [open, accepted, session, drills, before]);
+  const all = useMemo(
+    () => betterKnown([...open, ...accepted.map(({ found }) => found)], session, drills, before),
+    [open, accepted, session, drills, before],
+  );
   if (all.length === 0) return null;
   return (
     <section className="rounded-md border border-plum bg-plum-wash px-3 py-2.5">
       <h3 className="font-semibold text-plum">Known better since 26 November 2026</h3>
-      <p className="text-sm">What a drill loads is now worked out from its drawing. When this session was last saved, this was not known:</p>
+      <p className="text-sm">
+        What a drill loads is now worked out from its drawing. When this session was last saved, this was not known:
+      </p>
       <ul className="mt-1 flex flex-col gap-1">
         {all.map(({ found, drill, areas }, i) => (
           <li key={i} className="text-sm">
-            <button type="button" className="min-h-6 text-left underline underline-offset-4" onClick={() => found.place && onPlace(found.place)}>
+            <button
+              type="button"
+              className="min-h-6 text-left underline underline-offset-4"
+              onClick={() => found.place && onPlace(found.place)}
+            >
               {drill}
             </button>
             : {listWords(areas.map((area) => AREA_FACTS[area].words))}
           </li>
         ))}
       </ul>
-      {accepted.length > 0 && <p className="mt-1 text-sm text-ink-soft">What you accepted stays accepted. Check again whether it should.</p>}
+      {accepted.length > 0 && (
+        <p className="mt-1 text-sm text-ink-soft">What you accepted stays accepted. Check again whether it should.</p>
+      )}
     </section>
   );
 }
 
-const firstOfKind = (open: readonly Found[], at: number): boolean => open.findIndex((one) => one.rule === open[at]!.rule) === at;
+const firstOfKind = (open: readonly Found[], at: number): boolean =>
+  open.findIndex((one) => one.rule === open[at]!.rule) === at;
 
-function Finding({ found, like, onAll, desk, mended, onShow, onAccept, onPlace, onLead }: {
-  found: Found; like: readonly Found[]; onAll: (like: readonly Found[]) => void; desk: Desk; mended: Mending | "trying" | undefined; onShow: (mended: Mending) => void; onAccept: () => void;
+function Finding({
+  found,
+  like,
+  onAll,
+  desk,
+  mended,
+  onShow,
+  onAccept,
+  onPlace,
+  onLead,
+}: {
+  found: Found;
+  like: readonly Found[];
+  onAll: (like: readonly Found[]) => void;
+  desk: Desk;
+  mended: Mending | "trying" | undefined;
+  onShow: (mended: Mending) => void;
+  onAccept: () => void;
 } & Pick<Props, "onPlace" | "onLead">) {
   const drills = useDrills();
   const { words, className } = LOOKS[found.severity];
@@ -130,10 +203,13 @@ function Finding({ found, like, onAll, desk, mended, onShow, onAccept, onPlace, 
         {/* Its place is kept while it is tried, so that nothing moves away from under a pointer. */}
         {mended ? (
           <Button size="small" disabled={mended === "trying"} onClick={() => mended !== "trying" && onShow(mended)}>
-            <Wrench size={14} className="shrink-0" aria-hidden /> {mended === "trying" ? (found.fix?.words ?? "Looking for something else") : mended.fix.words}…
+            <Wrench size={14} className="shrink-0" aria-hidden />{" "}
+            {mended === "trying" ? (found.fix?.words ?? "Looking for something else") : mended.fix.words}…
           </Button>
         ) : (
-          (found.fix ?? found.offer) && <span className="inline-flex min-h-8 items-center px-3 text-sm text-ink-soft">No one step mends it</span>
+          (found.fix ?? found.offer) && (
+            <span className="inline-flex min-h-8 items-center px-3 text-sm text-ink-soft">No one step mends it</span>
+          )
         )}
         {like.length > 1 && (
           <Button size="small" onClick={() => onAll(like)}>
@@ -142,7 +218,23 @@ function Finding({ found, like, onAll, desk, mended, onShow, onAccept, onPlace, 
         )}
         {lead && (
           <Button size="small" onClick={() => onLead(lead)}>
-            {lead.to === "fit" ? <><Gauge size={14} className="shrink-0" aria-hidden /> Fit to time</> : lead.to === "kit" ? <><Dumbbell size={14} className="shrink-0" aria-hidden /> The group’s kit…</> : lead.to === "person" ? <><UserRound size={14} className="shrink-0" aria-hidden /> For one person…</> : <><Search size={14} className="shrink-0" aria-hidden /> Drills for this</>}
+            {lead.to === "fit" ? (
+              <>
+                <Gauge size={14} className="shrink-0" aria-hidden /> Fit to time
+              </>
+            ) : lead.to === "kit" ? (
+              <>
+                <Dumbbell size={14} className="shrink-0" aria-hidden /> The group’s kit…
+              </>
+            ) : lead.to === "person" ? (
+              <>
+                <UserRound size={14} className="shrink-0" aria-hidden /> For one person…
+              </>
+            ) : (
+              <>
+                <Search size={14} className="shrink-0" aria-hidden /> Drills for this
+              </>
+            )}
           </Button>
         )}
         {place && (
@@ -159,7 +251,17 @@ function Finding({ found, like, onAll, desk, mended, onShow, onAccept, onPlace, 
 }
 
 /** Mends everything one rule finds, shown before it is done. */
-function AllDialog({ desk, insights, like, onClose }: { desk: Desk; insights: Insights; like: readonly Found[]; onClose: () => void }) {
+function AllDialog({
+  desk,
+  insights,
+  like,
+  onClose,
+}: {
+  desk: Desk;
+  insights: Insights;
+  like: readonly Found[];
+  onClose: () => void;
+}) {
   const [mended, setMended] = useState<Mending & { fixes: string[] }>();
   const { input, accepted } = insights;
   const rule = like[0]!.rule;
@@ -169,7 +271,14 @@ function AllDialog({ desk, insights, like, onClose }: { desk: Desk; insights: In
     let timer: ReturnType<typeof setTimeout>;
     const next = () => {
       const step = work.next();
-      if (step.done) setMended({ ...step.value, fix: { words: `Mend ${step.value.fixes.length} of ${like.length} like this`, apply: () => step.value.session } });
+      if (step.done)
+        setMended({
+          ...step.value,
+          fix: {
+            words: `Mend ${step.value.fixes.length} of ${like.length} like this`,
+            apply: () => step.value.session,
+          },
+        });
       else timer = setTimeout(next);
     };
     timer = setTimeout(next);
@@ -177,14 +286,33 @@ function AllDialog({ desk, insights, like, onClose }: { desk: Desk; insights: In
   }, [rule, input, accepted, like]);
   if (!mended || mended.fixes.length === 0)
     return (
-      <Dialog open onOpenChange={(open) => !open && onClose()} title={`All ${like.length} like this`} description={like[0]!.says}>
-        <p role="status" className="text-ink-soft">{mended ? "None of them is fixed by a step that makes nothing else worse. Fix them one by one, by hand." : "Trying one after the other…"}</p>
+      <Dialog
+        open
+        onOpenChange={(open) => !open && onClose()}
+        title={`All ${like.length} like this`}
+        description={like[0]!.says}
+      >
+        <p role="status" className="text-ink-soft">
+          {mended
+            ? "None of them is fixed by a step that makes nothing else worse. Fix them one by one, by hand."
+            : "Trying one after the other…"}
+        </p>
       </Dialog>
     );
   return <FixDialog desk={desk} found={like[0]!} mended={mended} onClose={onClose} />;
 }
 
-function FixDialog({ desk, found, mended, onClose }: { desk: Desk; found: Found; mended: Mending; onClose: () => void }) {
+function FixDialog({
+  desk,
+  found,
+  mended,
+  onClose,
+}: {
+  desk: Desk;
+  found: Found;
+  mended: Mending;
+  onClose: () => void;
+}) {
   const drills = useDrills();
   const name = (id: string) => drills(id)?.name ?? id;
   return (
@@ -195,7 +323,11 @@ function FixDialog({ desk, found, mended, onClose }: { desk: Desk; found: Found;
           <li key={line}>{line}</li>
         ))}
       </ul>
-      <p className="text-sm text-ink-soft">{mended.found.length === 0 ? "Nothing is left to look at then." : `${mended.found.length} ${mended.found.length === 1 ? "thing is" : "things are"} left to look at then.`}</p>
+      <p className="text-sm text-ink-soft">
+        {mended.found.length === 0
+          ? "Nothing is left to look at then."
+          : `${mended.found.length} ${mended.found.length === 1 ? "thing is" : "things are"} left to look at then.`}
+      </p>
       <div className="flex justify-end gap-2">
         <Button onClick={onClose}>Leave it</Button>
         <Button
@@ -212,7 +344,15 @@ function FixDialog({ desk, found, mended, onClose }: { desk: Desk; found: Found;
   );
 }
 
-function AcceptDialog({ found, onAccept, onClose }: { found: Found; onAccept: (reason: string) => void; onClose: () => void }) {
+function AcceptDialog({
+  found,
+  onAccept,
+  onClose,
+}: {
+  found: Found;
+  onAccept: (reason: string) => void;
+  onClose: () => void;
+}) {
   const [reason, setReason] = useState("");
   const short = reason.trim().length < 3;
   return (
@@ -226,7 +366,14 @@ function AcceptDialog({ found, onAccept, onClose }: { found: Found; onAccept: (r
           onClose();
         }}
       >
-        <Field label="Why it is right like this" value={reason} maxLength={300} autoFocus hint="Stays with the session and with each edition you hand out." onChange={(e) => setReason(e.target.value)} />
+        <Field
+          label="Why it is right like this"
+          value={reason}
+          maxLength={300}
+          autoFocus
+          hint="Stays with the session and with each edition you hand out."
+          onChange={(e) => setReason(e.target.value)}
+        />
         <div className="flex justify-end gap-2">
           <Button onClick={onClose}>Cancel</Button>
           <Button kind="primary" type="submit" disabled={short}>

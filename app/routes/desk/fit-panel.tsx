@@ -53,33 +53,68 @@ export function FitPanel({ desk, insights, demand, own }: Props) {
   return (
     <div className="flex flex-col gap-3 p-4">
       <h2 className="wide-type text-lg font-semibold">Fit to time</h2>
-      <p className="text-sm text-ink-soft">Rests, time to watch and rounds give way before the work does. What you did twice stays the same twice.</p>
+      <p className="text-sm text-ink-soft">
+        Rests, time to watch and rounds give way before the work does. What you did twice stays the same twice.
+      </p>
       <form
         className="flex flex-col gap-3"
         onSubmit={(event) => {
           event.preventDefault();
-          if (!bad) ask({ request: { session: toNewest(session, drills), target, demand, locked }, drop, add, group: insights.input.group, own: [...own] });
+          if (!bad)
+            ask({
+              request: { session: toNewest(session, drills), target, demand, locked },
+              drop,
+              add,
+              group: insights.input.group,
+              own: [...own],
+            });
         }}
       >
         <fieldset className="flex gap-4">
           <legend className="sr-only">By what</legend>
           {(["length", "finish"] as const).map((value) => (
             <label key={value} className="inline-flex min-h-8 items-center gap-1.5">
-              <input type="radio" name="fit-by" checked={by === value} onChange={() => setBy(value)} className="size-4 accent-(--depth-5)" />
+              <input
+                type="radio"
+                name="fit-by"
+                checked={by === value}
+                onChange={() => setBy(value)}
+                className="size-4 accent-(--depth-5)"
+              />
               {value === "length" ? "a length" : "a finishing time"}
             </label>
           ))}
         </fieldset>
         {by === "length" ? (
-          <Field label="Length" inputMode="decimal" placeholder="12 min" value={length} onChange={(e) => setLength(e.target.value)} fault={length !== "" && bad ? "Write it like 12 min, 12:30 or 90 s; at least half a minute." : undefined} />
+          <Field
+            label="Length"
+            inputMode="decimal"
+            placeholder="12 min"
+            value={length}
+            onChange={(e) => setLength(e.target.value)}
+            fault={length !== "" && bad ? "Write it like 12 min, 12:30 or 90 s; at least half a minute." : undefined}
+          />
         ) : (
           <div className="grid grid-cols-2 gap-3">
-            <Field label={zone === club ? "Starts at" : `Starts at (${zoneWords(zone)} time)`} type="time" value={start} onChange={(e) => setStart(e.target.value)} />
-            <Field label="Finishes at" type="time" value={finish} onChange={(e) => setFinish(e.target.value)} hint={bad ? "At most four hours later." : `${clockText(target)} long`} />
+            <Field
+              label={zone === club ? "Starts at" : `Starts at (${zoneWords(zone)} time)`}
+              type="time"
+              value={start}
+              onChange={(e) => setStart(e.target.value)}
+            />
+            <Field
+              label="Finishes at"
+              type="time"
+              value={finish}
+              onChange={(e) => setFinish(e.target.value)}
+              hint={bad ? "At most four hours later." : `${clockText(target)} long`}
+            />
           </div>
         )}
         <details open={keeping} onToggle={(event) => setKeeping(event.currentTarget.open)}>
-          <summary className="text-sm font-semibold">What stays as it is{locked.size > 0 ? ` (${locked.size})` : ""}</summary>
+          <summary className="text-sm font-semibold">
+            What stays as it is{locked.size > 0 ? ` (${locked.size})` : ""}
+          </summary>
           <ul className="mt-1">
             {session.blocks.flatMap((block, b) =>
               block.items.map((item, i) => {
@@ -87,9 +122,23 @@ export function FitPanel({ desk, insights, demand, own }: Props) {
                 const on = locked.has(key);
                 return (
                   <li key={key}>
-                    <button type="button" aria-pressed={on} onClick={() => desk.lock([{ block: b, item: i }])} className={cx("flex min-h-8 w-full items-center gap-2 rounded px-1.5 text-left text-sm hover:bg-land-deep", on && "font-medium")}>
-                      {on ? <Lock size={14} aria-hidden /> : <LockOpen size={14} className="text-ink-faint" aria-hidden />}
-                      <span className="min-w-0 flex-1 wrap-anywhere">{nameAt(session, { block: b, item: i }, drills)}</span>
+                    <button
+                      type="button"
+                      aria-pressed={on}
+                      onClick={() => desk.lock([{ block: b, item: i }])}
+                      className={cx(
+                        "flex min-h-8 w-full items-center gap-2 rounded px-1.5 text-left text-sm hover:bg-land-deep",
+                        on && "font-medium",
+                      )}
+                    >
+                      {on ? (
+                        <Lock size={14} aria-hidden />
+                      ) : (
+                        <LockOpen size={14} className="text-ink-faint" aria-hidden />
+                      )}
+                      <span className="min-w-0 flex-1 wrap-anywhere">
+                        {nameAt(session, { block: b, item: i }, drills)}
+                      </span>
                       <span className="text-ink-faint">{doseWords(item.dose)}</span>
                     </button>
                   </li>
@@ -100,10 +149,22 @@ export function FitPanel({ desk, insights, demand, own }: Props) {
         </details>
         <div className="flex flex-col gap-1 text-sm">
           <label className="flex min-h-8 items-center gap-2">
-            <input type="checkbox" className="size-4 accent-(--depth-5)" checked={drop} onChange={(e) => setDrop(e.target.checked)} /> may take drills out where nothing else does
+            <input
+              type="checkbox"
+              className="size-4 accent-(--depth-5)"
+              checked={drop}
+              onChange={(e) => setDrop(e.target.checked)}
+            />{" "}
+            may take drills out where nothing else does
           </label>
           <label className="flex min-h-8 items-center gap-2">
-            <input type="checkbox" className="size-4 accent-(--depth-5)" checked={add} onChange={(e) => setAdd(e.target.checked)} /> may add drills where nothing else does
+            <input
+              type="checkbox"
+              className="size-4 accent-(--depth-5)"
+              checked={add}
+              onChange={(e) => setAdd(e.target.checked)}
+            />{" "}
+            may add drills where nothing else does
           </label>
         </div>
         <div className="flex items-center gap-2">
@@ -113,7 +174,9 @@ export function FitPanel({ desk, insights, demand, own }: Props) {
           {busy && <Button onClick={stop}>Stop</Button>}
         </div>
       </form>
-      <div ref={below} aria-live="polite" className="scroll-mt-4">{told && !busy && <Answer answer={told} desk={desk} target={target} />}</div>
+      <div ref={below} aria-live="polite" className="scroll-mt-4">
+        {told && !busy && <Answer answer={told} desk={desk} target={target} />}
+      </div>
     </div>
   );
 }
@@ -121,7 +184,12 @@ export function FitPanel({ desk, insights, demand, own }: Props) {
 function Answer({ answer, desk, target }: { answer: RoomAnswer; desk: Desk; target: number | undefined }) {
   const drills = useDrills();
   const name = (id: string) => drills(id)?.name ?? id;
-  if (answer.kind === "failed") return <p role="alert" className="text-sm font-medium text-plum">{answer.why} Nothing was changed.</p>;
+  if (answer.kind === "failed")
+    return (
+      <p role="alert" className="text-sm font-medium text-plum">
+        {answer.why} Nothing was changed.
+      </p>
+    );
   if (answer.kind === "impossible")
     return (
       <div role="alert" className="rounded-md border-l-4 border-plum bg-plum-wash px-3 py-2 text-sm">
@@ -141,12 +209,15 @@ function Answer({ answer, desk, target }: { answer: RoomAnswer; desk: Desk; targ
     <section className="flex flex-col gap-2">
       <h3 className="font-semibold">
         {clockText(answer.seconds)}
-        {under > 0.5 && <span className="font-normal text-ink-soft">, {secondsText(under)} under: the beats come out no nearer</span>}
+        {under > 0.5 && (
+          <span className="font-normal text-ink-soft">, {secondsText(under)} under: the beats come out no nearer</span>
+        )}
       </h3>
       <BeforeAfter before={desk.session} after={answer.session} />
       {answer.fit && (
         <p className="text-sm text-ink-soft">
-          Fit {Math.round(answer.fit.before * 100)} → <span className="font-semibold text-ink">{Math.round(answer.fit.after * 100)} %</span>
+          Fit {Math.round(answer.fit.before * 100)} →{" "}
+          <span className="font-semibold text-ink">{Math.round(answer.fit.after * 100)} %</span>
         </p>
       )}
       {lines.length === 0 ? (
@@ -160,7 +231,11 @@ function Answer({ answer, desk, target }: { answer: RoomAnswer; desk: Desk; targ
       )}
       {answer.anew.length > 0 && (
         <div className="rounded-md border-l-4 border-plum bg-plum-wash px-3 py-2 text-sm">
-          <h4 className="font-semibold text-plum">{answer.anew.length === 1 ? "This would then stand out" : `These ${answer.anew.length} would then stand out`}</h4>
+          <h4 className="font-semibold text-plum">
+            {answer.anew.length === 1
+              ? "This would then stand out"
+              : `These ${answer.anew.length} would then stand out`}
+          </h4>
           <ul className="flex flex-col gap-1">
             {answer.anew.map((one, i) => (
               <li key={i} className="flex gap-1.5">
@@ -171,7 +246,12 @@ function Answer({ answer, desk, target }: { answer: RoomAnswer; desk: Desk; targ
           </ul>
         </div>
       )}
-      <Button kind="primary" className="self-start" disabled={lines.length === 0} onClick={() => desk.change((s) => taken(s, answer.session), `fit to ${clockText(answer.seconds)}`)}>
+      <Button
+        kind="primary"
+        className="self-start"
+        disabled={lines.length === 0}
+        onClick={() => desk.change((s) => taken(s, answer.session), `fit to ${clockText(answer.seconds)}`)}
+      >
         Do it
       </Button>
     </section>
@@ -186,13 +266,21 @@ const HELP_WORDS: Record<Help, string> = {
 
 /** How far it is from what was asked for. */
 function missingWords({ least, most }: { least: number; most: number }, target: number | undefined): string {
-  if (target !== undefined && target < least) return `As short as it goes, this lasts ${clockText(least)}: ${secondsText(Math.ceil(least - target))} too long.`;
-  if (target !== undefined && target > most) return `As long as it goes, this lasts ${clockText(most)}: ${secondsText(Math.ceil(target - most))} too short.`;
-  return target === undefined ? "Nothing comes to that length." : `Nothing comes within 5 seconds under ${clockText(target)}.`;
+  if (target !== undefined && target < least)
+    return `As short as it goes, this lasts ${clockText(least)}: ${secondsText(Math.ceil(least - target))} too long.`;
+  if (target !== undefined && target > most)
+    return `As long as it goes, this lasts ${clockText(most)}: ${secondsText(Math.ceil(target - most))} too short.`;
+  return target === undefined
+    ? "Nothing comes to that length."
+    : `Nothing comes within 5 seconds under ${clockText(target)}.`;
 }
 
 /** What was fitted: the blocks, how long everybody watches, and the length. Everything else stays as it is at the desk. */
-const taken = (now: Session, fitted: Session): Session => editSession({ ...now, blocks: keepingItems(now, fitted).blocks, pace: { ...now.pace, demo: fitted.pace.demo } }, { target: fitted.target });
+const taken = (now: Session, fitted: Session): Session =>
+  editSession(
+    { ...now, blocks: keepingItems(now, fitted).blocks, pace: { ...now.pace, demo: fitted.pace.demo } },
+    { target: fitted.target },
+  );
 
 /** Asks the worker, which is started at the first question. An edit at the desk makes the answer out of date. */
 function useFit(session: Session) {

@@ -9,13 +9,26 @@ import type { Moment } from "~/core/timeline/moment";
 
 const MovingFigure = lazy(() => import("~/app/ui/figure/moving-figure").then((m) => ({ default: m.MovingFigure })));
 
-type Props = { at: number; moment: Moment; drill: string; level: LevelName; name: string; tempo: readonly number[]; left: number; width: number };
+type Props = {
+  at: number;
+  moment: Moment;
+  drill: string;
+  level: LevelName;
+  name: string;
+  tempo: readonly number[];
+  left: number;
+  width: number;
+};
 
 /** What is at one moment of the session: the figure there, which drill, side and count, and the clock. */
 export function MomentCard({ at, moment, drill, level, name, tempo, left, width }: Props) {
   const { segment, beat } = moment;
   const what = {
-    move: "moving", demo: "watch first", turn: "other direction", switch: "changing sides", rest: "rest",
+    move: "moving",
+    demo: "watch first",
+    turn: "other direction",
+    switch: "changing sides",
+    rest: "rest",
     work: segment.kind === "work" ? sideWords(segment.side) : "",
   }[segment.kind];
   return (
@@ -40,7 +53,14 @@ export function MomentCard({ at, moment, drill, level, name, tempo, left, width 
   );
 }
 
-function Figure({ drill, level, moment, at, tempo, name }: Pick<Props, "drill" | "level" | "moment" | "at" | "tempo" | "name">) {
+function Figure({
+  drill,
+  level,
+  moment,
+  at,
+  tempo,
+  name,
+}: Pick<Props, "drill" | "level" | "moment" | "at" | "tempo" | "name">) {
   const [motions, setMotions] = useState<{ of: string; motions: DrillMotions | undefined }>();
   useEffect(() => {
     let gone = false;
@@ -51,12 +71,24 @@ function Figure({ drill, level, moment, at, tempo, name }: Pick<Props, "drill" |
   }, [drill]);
   const motion = motions?.of === drill ? (motions.motions?.[level] ?? motions.motions?.standard) : undefined;
   const { segment, nextWork } = moment;
-  const stage = (): Staging => (!motion ? { side: "right", beat: 0, breath: 0 } : segment.kind === "work" ? stageWork(motion, segment, at) : stageOther(motion, segment, at, nextWork, tempo));
+  const stage = (): Staging =>
+    !motion
+      ? { side: "right", beat: 0, breath: 0 }
+      : segment.kind === "work"
+        ? stageWork(motion, segment, at)
+        : stageOther(motion, segment, at, nextWork, tempo);
   return (
     <div className="size-20 shrink-0">
       {motion && (
         <Suspense fallback={null}>
-          <MovingFigure motion={motion} stage={stage} still moment={at} label={`${name} at this moment`} className="figure h-full w-full" />
+          <MovingFigure
+            motion={motion}
+            stage={stage}
+            still
+            moment={at}
+            label={`${name} at this moment`}
+            className="figure h-full w-full"
+          />
         </Suspense>
       )}
     </div>

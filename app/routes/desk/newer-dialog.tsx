@@ -26,7 +26,8 @@ export function NewerDialog({ saving, mine }: { saving: ReturnType<typeof useSav
         <Alert.Content className="fixed top-1/2 left-1/2 z-50 flex w-[min(36rem,calc(100vw-2rem))] -translate-x-1/2 -translate-y-1/2 flex-col gap-4 rounded-lg border border-line bg-land p-5 text-ink shadow-2xl">
           <Alert.Title className="wide-type text-xl font-semibold">There is a newer copy of this session</Alert.Title>
           <Alert.Description className="text-ink-soft">
-            It was saved from another tab or device at <When at={stored.updatedAt} as="HH:mm, d MMM" />. Your edits here have not been saved over it.
+            It was saved from another tab or device at <When at={stored.updatedAt} as="HH:mm, d MMM" />. Your edits here
+            have not been saved over it.
           </Alert.Description>
           <dl className="grid grid-cols-2 gap-3">
             <Copy words="Here, not saved" doc={mine} />
@@ -44,7 +45,9 @@ export function NewerDialog({ saving, mine }: { saving: ReturnType<typeof useSav
               Go on with the newer one
             </Button>
           </div>
-          <p className="text-sm text-ink-faint">Going on with the newer one can be undone here: your edits stay in the undo history.</p>
+          <p className="text-sm text-ink-faint">
+            Going on with the newer one can be undone here: your edits stay in the undo history.
+          </p>
         </Alert.Content>
       </Alert.Portal>
     </Alert.Root>

@@ -1,4 +1,12 @@
-import { closestCenter, DndContext, KeyboardSensor, PointerSensor, useSensor, useSensors, type DragEndEvent } from "@dnd-kit/core";
+import {
+  closestCenter,
+  DndContext,
+  KeyboardSensor,
+  PointerSensor,
+  useSensor,
+  useSensors,
+  type DragEndEvent,
+} from "@dnd-kit/core";
 import { SortableContext, sortableKeyboardCoordinates, verticalListSortingStrategy } from "@dnd-kit/sortable";
 import { useMemo } from "react";
 import { BlockHead } from "./block-head";
@@ -31,13 +39,27 @@ const KEYS = { coordinateGetter: sortableKeyboardCoordinates };
 const MODIFIERS = [restrictToVerticalAxis];
 
 /** The blocks and drills in order; rows are dragged, or moved with Alt and the arrow keys. */
-export function Outline({ desk, flags, onFlag }: { desk: Desk; flags: ReadonlyMap<string, Flag>; onFlag: (place: Place) => void }) {
+export function Outline({
+  desk,
+  flags,
+  onFlag,
+}: {
+  desk: Desk;
+  flags: ReadonlyMap<string, Flag>;
+  onFlag: (place: Place) => void;
+}) {
   const { session, selection, totals } = desk;
   const drills = useDrills();
   // The list of rows stays the same object while only doses change, so that the rows need not be drawn again.
   const counts = session.blocks.map((block) => block.items.length).join(",");
   const ids = useMemo(
-    () => counts.split(",").flatMap((count, b) => [headId(b), ...Array.from({ length: Number(count) }, (_, i) => rowId({ block: b, item: i }))]),
+    () =>
+      counts
+        .split(",")
+        .flatMap((count, b) => [
+          headId(b),
+          ...Array.from({ length: Number(count) }, (_, i) => rowId({ block: b, item: i })),
+        ]),
     [counts],
   );
   const sensors = useSensors(useSensor(PointerSensor, POINTER), useSensor(KeyboardSensor, KEYS));
@@ -54,12 +76,20 @@ export function Outline({ desk, flags, onFlag }: { desk: Desk; flags: ReadonlyMa
   };
   return (
     <DndContext
-      id="desk-outline" sensors={sensors} collisionDetection={closestCenter} onDragEnd={drop} modifiers={MODIFIERS}
+      id="desk-outline"
+      sensors={sensors}
+      collisionDetection={closestCenter}
+      onDragEnd={drop}
+      modifiers={MODIFIERS}
       accessibility={{
         announcements: {
-          onDragStart: ({ active }) => `Picked up ${words(active.id)}. Move it with the arrow keys, put it down with space.`,
+          onDragStart: ({ active }) =>
+            `Picked up ${words(active.id)}. Move it with the arrow keys, put it down with space.`,
           onDragOver: ({ active, over }) => (over ? `${words(active.id)} is at ${words(over.id)}.` : ""),
-          onDragEnd: ({ active, over }) => (over ? `${words(active.id)} was put down at ${words(over.id)}.` : `${words(active.id)} is back where it was.`),
+          onDragEnd: ({ active, over }) =>
+            over
+              ? `${words(active.id)} was put down at ${words(over.id)}.`
+              : `${words(active.id)} is back where it was.`,
           onDragCancel: ({ active }) => `${words(active.id)} is back where it was.`,
         },
       }}
@@ -67,7 +97,17 @@ export function Outline({ desk, flags, onFlag }: { desk: Desk; flags: ReadonlyMa
       <SortableContext items={ids} strategy={verticalListSortingStrategy}>
         <ol className="flex flex-col" aria-label="Blocks and drills">
           {session.blocks.map((block, b) => (
-            <BlockRows key={b} block={block} index={b} session={session} selection={selection} totals={totals} desk={desk} flags={flags} onFlag={onFlag} />
+            <BlockRows
+              key={b}
+              block={block}
+              index={b}
+              session={session}
+              selection={selection}
+              totals={totals}
+              desk={desk}
+              flags={flags}
+              onFlag={onFlag}
+            />
           ))}
         </ol>
       </SortableContext>
@@ -75,8 +115,24 @@ export function Outline({ desk, flags, onFlag }: { desk: Desk; flags: ReadonlyMa
   );
 }
 
-function BlockRows({ block, index, session, selection, totals, desk, flags, onFlag }: {
-  block: Block; index: number; session: Session; selection: Selection; totals: Map<string, ItemTotals>; desk: Desk; flags: ReadonlyMap<string, Flag>; onFlag: (place: Place) => void;
+function BlockRows({
+  block,
+  index,
+  session,
+  selection,
+  totals,
+  desk,
+  flags,
+  onFlag,
+}: {
+  block: Block;
+  index: number;
+  session: Session;
+  selection: Selection;
+  totals: Map<string, ItemTotals>;
+  desk: Desk;
+  flags: ReadonlyMap<string, Flag>;
+  onFlag: (place: Place) => void;
 }) {
   const { marked, locked } = desk;
   const drills = useDrills();
@@ -86,10 +142,30 @@ function BlockRows({ block, index, session, selection, totals, desk, flags, onFl
       <BlockHead block={block} index={index} seconds={seconds} desk={desk} last={session.blocks.length - 1} />
       {block.items.map((item, i) => (
         <DrillRow
-          key={i} item={item} words={itemWords(itemDone(block, item, drills, session.pace), sideModeOf(item, drills))} block={index} index={i} number={numberOf(session, index, i)} {...figuresOf(totals.get(placeKey(index, i)))}
-          selected={(selection?.block === index && selection.item === i) || marked.some((one) => one.block === index && one.item === i)} alone={session.blocks.length === 1 && block.items.length === 1}
-          locked={locked.some((one) => one.block === index && one.item === i)} severity={flags.get(placeKey(index, i))?.severity} says={flags.get(placeKey(index, i))?.says} onFlag={onFlag}
-          select={desk.select} toggle={desk.toggle} extend={desk.extend} copy={desk.copy} remove={desk.remove} nudge={desk.nudge} change={desk.change} lock={desk.lock}
+          key={i}
+          item={item}
+          words={itemWords(itemDone(block, item, drills, session.pace), sideModeOf(item, drills))}
+          block={index}
+          index={i}
+          number={numberOf(session, index, i)}
+          {...figuresOf(totals.get(placeKey(index, i)))}
+          selected={
+            (selection?.block === index && selection.item === i) ||
+            marked.some((one) => one.block === index && one.item === i)
+          }
+          alone={session.blocks.length === 1 && block.items.length === 1}
+          locked={locked.some((one) => one.block === index && one.item === i)}
+          severity={flags.get(placeKey(index, i))?.severity}
+          says={flags.get(placeKey(index, i))?.says}
+          onFlag={onFlag}
+          select={desk.select}
+          toggle={desk.toggle}
+          extend={desk.extend}
+          copy={desk.copy}
+          remove={desk.remove}
+          nudge={desk.nudge}
+          change={desk.change}
+          lock={desk.lock}
         />
       ))}
     </>

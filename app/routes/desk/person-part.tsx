@@ -17,10 +17,14 @@ import { itemDone } from "~/core/session/interval";
 const OFFERED = 40;
 
 type Props = {
-  session: Session; place: Place; offered: readonly Drill[]; group: Group;
+  session: Session;
+  place: Place;
+  offered: readonly Drill[];
+  group: Group;
   /** The people's ids, in the order of the group. */
   people: readonly string[];
-  choices: readonly Choice[]; onChoices: (choices: Choice[]) => void;
+  choices: readonly Choice[];
+  onChoices: (choices: Choice[]) => void;
   /** Came here to choose for somebody. */
   opened: boolean;
 };
@@ -39,16 +43,26 @@ export function PersonPart({ session, place, offered, group, people, choices, on
   }, [opened]);
   const block = session.blocks[place.block]!;
   const item = itemDone(block, block.items[place.item]!, drills, session.pace);
-  const by = useMemo<FallbackBy>(() => ({ drills, offered, pace: session.pace, group, rounds: block.rounds }), [drills, offered, session.pace, group, block.rounds]);
+  const by = useMemo<FallbackBy>(
+    () => ({ drills, offered, pace: session.pace, group, rounds: block.rounds }),
+    [drills, offered, session.pace, group, block.rounds],
+  );
   const of = (id: string) => {
     const person = group.people[people.indexOf(id)];
     return { person, protections: person ? allProtections(person, group.setting) : [] };
   };
-  const words = (answer: Answer) => (answer.does === "same" ? "as the others" : answer.does === "rest" ? "rests" : formWords(answer, item.drill));
+  const words = (answer: Answer) =>
+    answer.does === "same" ? "as the others" : answer.does === "rest" ? "rests" : formWords(answer, item.drill);
   const here = people.filter((id) => choiceAt(choicesOf(choices, id), place, item));
-  const choose = (id: string, does: Choice["does"] | undefined) => onChoices(chosen(choices, id, place, item.drill, does));
+  const choose = (id: string, does: Choice["does"] | undefined) =>
+    onChoices(chosen(choices, id, place, item.drill, does));
   return (
-    <details ref={part} open={open} onToggle={(event) => setOpen(event.currentTarget.open)} className="border-t border-line pt-3">
+    <details
+      ref={part}
+      open={open}
+      onToggle={(event) => setOpen(event.currentTarget.open)}
+      className="border-t border-line pt-3"
+    >
       <summary className="text-sm font-semibold">For one person{here.length > 0 ? ` (${here.length})` : ""}</summary>
       {open && (
         <div className="mt-2 flex flex-col gap-3">
@@ -62,9 +76,17 @@ export function PersonPart({ session, place, offered, group, people, choices, on
                   <li key={id} className="flex items-start gap-2 text-sm">
                     <span className="min-w-0 flex-1 py-1 wrap-anywhere">
                       <span className="font-medium">{person!.name}</span>: {words(answer)}
-                      {!counts && <span className="block text-plum">What you chose is not for them any more; this is worked out instead.</span>}
+                      {!counts && (
+                        <span className="block text-plum">
+                          What you chose is not for them any more; this is worked out instead.
+                        </span>
+                      )}
                     </span>
-                    <IconButton label={`${person!.name}: as it is worked out`} className="size-7 shrink-0" onClick={() => choose(id, undefined)}>
+                    <IconButton
+                      label={`${person!.name}: as it is worked out`}
+                      className="size-7 shrink-0"
+                      onClick={() => choose(id, undefined)}
+                    >
                       <X size={15} aria-hidden />
                     </IconButton>
                   </li>
@@ -73,19 +95,49 @@ export function PersonPart({ session, place, offered, group, people, choices, on
             </ul>
           )}
           <SelectField
-            label="Who" value={who ?? ""} options={[{ value: "", words: "choose somebody" }, ...group.people.map((person, i) => ({ value: people[i]!, words: person.name }))]}
+            label="Who"
+            value={who ?? ""}
+            options={[
+              { value: "", words: "choose somebody" },
+              ...group.people.map((person, i) => ({ value: people[i]!, words: person.name })),
+            ]}
             onChange={(id) => setWho(id || undefined)}
           />
-          {who && <Does key={who} item={item} protections={of(who).protections} choice={choiceAt(choicesOf(choices, who), place, item)} by={by} words={words} onChoose={(does) => choose(who, does)} />}
-          <p className="text-xs text-ink-faint">In the same time as the others, no harder, and off what they protect. Their phone, the paper and the next link you hand out say it.</p>
+          {who && (
+            <Does
+              key={who}
+              item={item}
+              protections={of(who).protections}
+              choice={choiceAt(choicesOf(choices, who), place, item)}
+              by={by}
+              words={words}
+              onChoose={(does) => choose(who, does)}
+            />
+          )}
+          <p className="text-xs text-ink-faint">
+            In the same time as the others, no harder, and off what they protect. Their phone, the paper and the next
+            link you hand out say it.
+          </p>
         </div>
       )}
     </details>
   );
 }
 
-function Does({ item, protections, choice, by, words, onChoose }: {
-  item: Session["blocks"][number]["items"][number]; protections: ReturnType<typeof allProtections>; choice: ReturnType<typeof choiceAt>; by: FallbackBy; words: (answer: Answer) => string; onChoose: (does: Choice["does"] | undefined) => void;
+function Does({
+  item,
+  protections,
+  choice,
+  by,
+  words,
+  onChoose,
+}: {
+  item: Session["blocks"][number]["items"][number];
+  protections: ReturnType<typeof allProtections>;
+  choice: ReturnType<typeof choiceAt>;
+  by: FallbackBy;
+  words: (answer: Answer) => string;
+  onChoose: (does: Choice["does"] | undefined) => void;
 }) {
   const usual = useMemo(() => answerFor(item, protections, undefined, by), [item, protections, by]);
   const forms = useMemo(() => {
@@ -99,8 +151,13 @@ function Does({ item, protections, choice, by, words, onChoose }: {
   const now = !choice ? "" : choice.does === "rest" ? "rest" : `${choice.does.level} ${choice.does.drill}`;
   return (
     <SelectField
-      label="Does" value={now === "" || now === "rest" || forms.some((one) => one.value === now) ? now : ""}
-      options={[{ value: "", words: usual.does === "same" ? "as the others" : `${words(usual)}, as worked out` }, ...forms, { value: "rest", words: "rests" }]}
+      label="Does"
+      value={now === "" || now === "rest" || forms.some((one) => one.value === now) ? now : ""}
+      options={[
+        { value: "", words: usual.does === "same" ? "as the others" : `${words(usual)}, as worked out` },
+        ...forms,
+        { value: "rest", words: "rests" },
+      ]}
       onChange={(value) => {
         const [level, drill] = value.split(" ");
         if (value === "" || value === "rest") return onChoose(value === "" ? undefined : "rest");

@@ -27,12 +27,31 @@ import { compile } from "~/core/timeline/compile";
 import { POSTURE_WORDS, type Posture } from "~/core/vocabulary/postures";
 
 type Props = {
-  id: string; desk: Desk; insights: Insights; demand: Demand | undefined; demands: readonly Demand[]; offered: readonly Drill[]; others: readonly { id: string; title: string }[]; picked: Row | undefined; onPicked: (row: Row | undefined) => void;
+  id: string;
+  desk: Desk;
+  insights: Insights;
+  demand: Demand | undefined;
+  demands: readonly Demand[];
+  offered: readonly Drill[];
+  others: readonly { id: string; title: string }[];
+  picked: Row | undefined;
+  onPicked: (row: Row | undefined) => void;
   onSetting: (part: Partial<DeskSetting>) => void;
 };
 
 /** What the session covers against what is asked: roses on a body, what is short, planes and postures. */
-export function RangesPanel({ id, desk, insights, demand, demands, offered, others, picked, onPicked, onSetting }: Props) {
+export function RangesPanel({
+  id,
+  desk,
+  insights,
+  demand,
+  demands,
+  offered,
+  others,
+  picked,
+  onPicked,
+  onSetting,
+}: Props) {
   const { session, coverage, input, fit } = insights;
   const [looked, setLooked] = useState<Looked>();
   const [compared, setCompared] = useState("");
@@ -51,23 +70,47 @@ export function RangesPanel({ id, desk, insights, demand, demands, offered, othe
         )}
       </div>
       <SelectField
-        label="Against what is asked by" value={demand?.id ?? ""} options={[{ value: "", words: "nothing in particular" }, ...demands.map((d) => ({ value: d.id, words: d.name }))]}
+        label="Against what is asked by"
+        value={demand?.id ?? ""}
+        options={[
+          { value: "", words: "nothing in particular" },
+          ...demands.map((d) => ({ value: d.id, words: d.name })),
+        ]}
         onChange={(demandId) => onSetting({ demandId: demandId || null })}
       />
       <div>
         <Roses roses={roses} looked={looked} onLook={setLooked} onPick={({ petal }) => onPicked(petal.row)} />
         <p className="line-clamp-3 h-[3.9rem] text-sm text-ink-soft" aria-live="polite">
-          {looked ? <PetalLine looked={looked} desk={desk} demand={demand} /> : demand ? "Filled: what is worked. Outline: what is asked. Point at a petal; press it for drills." : "Choose what is asked to see outlines. Point at a petal; press it for drills."}
+          {looked ? (
+            <PetalLine looked={looked} desk={desk} demand={demand} />
+          ) : demand ? (
+            "Filled: what is worked. Outline: what is asked. Point at a petal; press it for drills."
+          ) : (
+            "Choose what is asked to see outlines. Point at a petal; press it for drills."
+          )}
         </p>
       </div>
-      {picked && <DrillsFor id={id} row={picked} desk={desk} offered={offered} group={input.group} onClose={() => onPicked(undefined)} />}
+      {picked && (
+        <DrillsFor
+          id={id}
+          row={picked}
+          desk={desk}
+          offered={offered}
+          group={input.group}
+          onClose={() => onPicked(undefined)}
+        />
+      )}
       {short.length > 0 && (
         <section>
           <h3 className="font-semibold">Short of what is asked</h3>
           <ul className="text-sm">
             {short.map(({ row, has, wants }) => (
               <ShortRow key={row} why={demand?.rows[row]?.why} has={has} wants={wants}>
-                <button type="button" className="min-h-7 text-left underline decoration-line underline-offset-4 hover:decoration-ink" onClick={() => onPicked(row)}>
+                <button
+                  type="button"
+                  className="min-h-7 text-left underline decoration-line underline-offset-4 hover:decoration-ink"
+                  onClick={() => onPicked(row)}
+                >
                   {ROW_FACTS[row].words}
                 </button>
               </ShortRow>
@@ -78,11 +121,19 @@ export function RangesPanel({ id, desk, insights, demand, demands, offered, othe
       <Planes insights={insights} />
       <Postures insights={insights} />
       <SelectField
-        label="Compare with" value={compared} options={[{ value: "", words: "no other session" }, ...others.filter((o) => o.id !== id).map((o) => ({ value: o.id, words: o.title }))]}
+        label="Compare with"
+        value={compared}
+        options={[
+          { value: "", words: "no other session" },
+          ...others.filter((o) => o.id !== id).map((o) => ({ value: o.id, words: o.title })),
+        ]}
         onChange={setCompared}
       />
       {compared && <p className="text-xs text-ink-faint">Dashed: the other session.</p>}
-      <Link to={demand ? `/demands/${demand.id}` : "/demands"} className="self-start text-sm text-ink-soft underline underline-offset-4">
+      <Link
+        to={demand ? `/demands/${demand.id}` : "/demands"}
+        className="self-start text-sm text-ink-soft underline underline-offset-4"
+      >
         {demand ? `What ${demand.name.toLowerCase()} asks, and why` : "Demand profiles"}
       </Link>
     </div>
@@ -97,7 +148,10 @@ function useOther(id: string) {
     setCopy(undefined);
     if (!id) return;
     let gone = false;
-    void fetch(`/sessions/${id}/save`).then(async (r) => !gone && r.ok && setCopy((await r.json()) as DeskCopy), () => undefined);
+    void fetch(`/sessions/${id}/save`).then(
+      async (r) => !gone && r.ok && setCopy((await r.json()) as DeskCopy),
+      () => undefined,
+    );
     return () => {
       gone = true;
     };
@@ -108,36 +162,73 @@ function useOther(id: string) {
 function PetalLine({ looked, desk, demand }: { looked: Looked; desk: Desk; demand: Demand | undefined }) {
   const drills = useDrills();
   const { row } = looked.petal;
-  const feeds = [...new Set(desk.session.blocks.flatMap((block) => block.items).flatMap((item) => {
-    const drill = drills(item.drill);
-    const level = drill?.levels[item.level];
-    return drill && level && (level.main.includes(row) || level.also.includes(row)) ? [drill.name] : [];
-  }))];
+  const feeds = [
+    ...new Set(
+      desk.session.blocks
+        .flatMap((block) => block.items)
+        .flatMap((item) => {
+          const drill = drills(item.drill);
+          const level = drill?.levels[item.level];
+          return drill && level && (level.main.includes(row) || level.also.includes(row)) ? [drill.name] : [];
+        }),
+    ),
+  ];
   return (
     <>
       <span className="font-semibold text-ink">{capital(petalWords(looked))}</span>
-      {feeds.length > 0 ? ` · from ${feeds.slice(0, 3).join(", ")}${feeds.length > 3 ? ` and ${feeds.length - 3} more` : ""}` : " · no drill here works it"}
+      {feeds.length > 0
+        ? ` · from ${feeds.slice(0, 3).join(", ")}${feeds.length > 3 ? ` and ${feeds.length - 3} more` : ""}`
+        : " · no drill here works it"}
       {demand?.rows[row] && looked.petal.wants !== undefined && ` · ${demand.rows[row].why}`}
     </>
   );
 }
 
 /** Drills that would feed a petal; the ones the group cannot do are not offered. */
-function DrillsFor({ id, row, desk, offered, group, onClose }: { id: string; row: Row; desk: Desk; offered: readonly Drill[]; group: Insights["input"]["group"]; onClose: () => void }) {
-  const protections = protectionsOf([...(group?.setting.areas ?? []), ...(group?.people.flatMap((p) => p.areas) ?? [])]);
-  const found = offered.filter((drill) => drill.levels.standard.main.includes(row) && spares(drill, "standard", protections) && (!group || piecesThere(drill.levels.standard.kit, Math.max(1, group.people.length), group.setting)));
+function DrillsFor({
+  id,
+  row,
+  desk,
+  offered,
+  group,
+  onClose,
+}: {
+  id: string;
+  row: Row;
+  desk: Desk;
+  offered: readonly Drill[];
+  group: Insights["input"]["group"];
+  onClose: () => void;
+}) {
+  const protections = protectionsOf([
+    ...(group?.setting.areas ?? []),
+    ...(group?.people.flatMap((p) => p.areas) ?? []),
+  ]);
+  const found = offered.filter(
+    (drill) =>
+      drill.levels.standard.main.includes(row) &&
+      spares(drill, "standard", protections) &&
+      (!group || piecesThere(drill.levels.standard.kit, Math.max(1, group.people.length), group.setting)),
+  );
   // Asked for from a finding it may be out of sight.
   const section = useRef<HTMLElement>(null);
   useEffect(() => {
     section.current?.scrollIntoView({ block: "nearest" });
   }, [row]);
   return (
-    <section ref={section} className="rounded-md border border-line bg-paper p-2" aria-label={`Drills for ${ROW_FACTS[row].words}`}>
+    <section
+      ref={section}
+      className="rounded-md border border-line bg-paper p-2"
+      aria-label={`Drills for ${ROW_FACTS[row].words}`}
+    >
       <div className="flex items-center justify-between gap-2">
         <h3 className="font-semibold">
           {capital(JOINT_WORDS[ROW_FACTS[row].joint])}: {ROW_FACTS[row].words}
         </h3>
-        <Link to={`/draft?session=${id}&row=${row}`} className="ml-auto text-sm whitespace-nowrap underline underline-offset-4">
+        <Link
+          to={`/draft?session=${id}&row=${row}`}
+          className="ml-auto text-sm whitespace-nowrap underline underline-offset-4"
+        >
           Draft for it
         </Link>
         <Button kind="quiet" size="small" onClick={onClose}>
@@ -145,7 +236,9 @@ function DrillsFor({ id, row, desk, offered, group, onClose }: { id: string; row
         </Button>
       </div>
       {found.length === 0 ? (
-        <p className="text-sm text-ink-soft">No drill has this as its main work{group ? " with this group’s kit and what it protects" : ""}.</p>
+        <p className="text-sm text-ink-soft">
+          No drill has this as its main work{group ? " with this group’s kit and what it protects" : ""}.
+        </p>
       ) : (
         <ul className="max-h-72 overflow-y-auto">
           {found.map((drill) => (
@@ -192,12 +285,15 @@ function Planes({ insights }: { insights: Insights }) {
 
 function Postures({ insights }: { insights: Insights }) {
   const sums = new Map<Posture, number>();
-  for (const segment of insights.input.timeline.segments) if (segment.kind === "work") sums.set(segment.posture, (sums.get(segment.posture) ?? 0) + segment.seconds);
+  for (const segment of insights.input.timeline.segments)
+    if (segment.kind === "work") sums.set(segment.posture, (sums.get(segment.posture) ?? 0) + segment.seconds);
   const list = [...sums].sort((a, b) => b[1] - a[1]);
   return (
     <section>
       <h3 className="font-semibold">Postures</h3>
-      <p className="text-sm text-ink-soft">{list.map(([posture, seconds]) => `${POSTURE_WORDS[posture]} ${secondsText(Math.round(seconds))}`).join(" · ")}</p>
+      <p className="text-sm text-ink-soft">
+        {list.map(([posture, seconds]) => `${POSTURE_WORDS[posture]} ${secondsText(Math.round(seconds))}`).join(" · ")}
+      </p>
     </section>
   );
 }

@@ -15,7 +15,9 @@ import { listGroups } from "~/db/teams";
 import { newestEdition } from "~/db/editions";
 import { needDrills, opening } from "~/app/server/opening.server";
 
-export const meta: Route.MetaFunction = ({ loaderData }) => [{ title: `${loaderData?.copy.doc.title ?? "Desk"} · Mapset` }];
+export const meta: Route.MetaFunction = ({ loaderData }) => [
+  { title: `${loaderData?.copy.doc.title ?? "Desk"} · Mapset` },
+];
 
 /** The fullest class has about a thousand segments. */
 const DRAWN_HERE = 1_500;
@@ -25,7 +27,12 @@ export async function loader({ request, params }: Route.LoaderArgs) {
   const id = idOf(params.id);
   const { db } = getServices();
   const [stored, edition, setting, groups, ownDemands, others] = await Promise.all([
-    opening(findSession(db, coach.club, id)), newestEdition(db, coach.club, id), findSetting(db, coach.club, id), listGroups(db, coach.club), listDemands(db, coach.club), listTitles(db, coach.club),
+    opening(findSession(db, coach.club, id)),
+    newestEdition(db, coach.club, id),
+    findSetting(db, coach.club, id),
+    listGroups(db, coach.club),
+    listDemands(db, coach.club),
+    listTitles(db, coach.club),
   ]);
   if (!stored || !setting) throw notHere();
   // The coach's other drills are fetched by the page once it is there.
@@ -33,13 +40,23 @@ export async function loader({ request, params }: Route.LoaderArgs) {
   needDrills(stored.doc, lookupOf(used));
   return {
     large: segmentsAtMost(stored.doc, lookupOf(used)) > DRAWN_HERE,
-    id, whose: { coach: coach.id, club: coach.club.id }, copy: deskCopy(stored), before: writtenBefore(stored.doc, stored.updatedAt), archived: stored.archivedAt !== null, edition, used, setting, groups, others,
+    id,
+    whose: { coach: coach.id, club: coach.club.id },
+    copy: deskCopy(stored),
+    before: writtenBefore(stored.doc, stored.updatedAt),
+    archived: stored.archivedAt !== null,
+    edition,
+    used,
+    setting,
+    groups,
+    others,
     ownDemands: ownDemands.map(({ row: _, ...demand }) => demand),
   };
 }
 
 /** The desk keeps itself up to date; the page's data is for opening it, or another session in its place. */
-export const shouldRevalidate = ({ currentParams, nextParams }: ShouldRevalidateFunctionArgs) => currentParams["id"] !== nextParams["id"];
+export const shouldRevalidate = ({ currentParams, nextParams }: ShouldRevalidateFunctionArgs) =>
+  currentParams["id"] !== nextParams["id"];
 
 export default function DeskRoute({ loaderData }: Route.ComponentProps) {
   // One that is many times a class is drawn where it is looked at, so that nobody waits for it here.

@@ -13,7 +13,14 @@ import { findSession, findSetting, saveSession, type StoredSession } from "~/db/
 import { summaryOf } from "~/core/profile/summary";
 import { UnreadableDocument } from "~/db/documents";
 
-const message = z.strictObject({ basedOn: z.int().min(1).max(2 ** 31 - 1), doc: z.unknown(), asCopy: z.boolean().optional() });
+const message = z.strictObject({
+  basedOn: z
+    .int()
+    .min(1)
+    .max(2 ** 31 - 1),
+  doc: z.unknown(),
+  asCopy: z.boolean().optional(),
+});
 
 /** A stored session as the desk gets it. */
 export type DeskCopy = { doc: Session; revision: number; updatedAt: string };
@@ -43,7 +50,11 @@ export async function action({ request, params }: Route.ActionArgs) {
 }
 
 /** What is kept was written by a newer program meanwhile, or from outside: nothing is saved over it unseen. */
-const UNREADABLE: Fault = { path: "", message: "What is kept of this session can’t be read by this Mapset, so nothing is saved over it. Load the page again to see why." };
+const UNREADABLE: Fault = {
+  path: "",
+  message:
+    "What is kept of this session can’t be read by this Mapset, so nothing is saved over it. Load the page again to see why.",
+};
 const orUnreadable = <T>(found: Promise<T>): Promise<T | "unreadable"> =>
   found.catch((error: unknown) => {
     if (error instanceof UnreadableDocument) return "unreadable" as const;
@@ -56,9 +67,20 @@ async function save(club: Club, id: string, body: unknown): Promise<SaveAnswer> 
   const drills = await drillsOf(club, given.value.doc);
   const read = readSession(given.value.doc, drills);
   if (!read.ok) return { kind: "refused", faults: read.faults };
-  if (given.value.asCopy) return { kind: "copied", id: await keepSession(club, read.value, await findSetting(getServices().db, club, id)) };
+  if (given.value.asCopy)
+    return { kind: "copied", id: await keepSession(club, read.value, await findSetting(getServices().db, club, id)) };
   const timeline = compile(read.value, drills);
-  const saved = await orUnreadable(saveSession(getServices().db, club, id, given.value.basedOn, read.value, timeline.totalSeconds, summaryOf(read.value, timeline)));
+  const saved = await orUnreadable(
+    saveSession(
+      getServices().db,
+      club,
+      id,
+      given.value.basedOn,
+      read.value,
+      timeline.totalSeconds,
+      summaryOf(read.value, timeline),
+    ),
+  );
   if (saved === "unreadable") return { kind: "refused", faults: [UNREADABLE] };
   if (saved.kind === "saved") return { ...saved, updatedAt: saved.updatedAt.toISOString() };
   return saved.kind === "newer" ? { kind: "newer", stored: deskCopy(saved.stored) } : saved;

@@ -30,7 +30,13 @@ const PACE: { key: keyof Pace; label: string; least: number; step: number }[] = 
 ];
 
 /** The session as a whole: its promise, where the time goes, its kit, its pace and notes. */
-type Props = { desk: Desk; groups: readonly { id: string; group: Group }[]; demands: readonly Demand[]; setting: DeskSetting; onSetting: (part: Partial<DeskSetting>) => void };
+type Props = {
+  desk: Desk;
+  groups: readonly { id: string; group: Group }[];
+  demands: readonly Demand[];
+  setting: DeskSetting;
+  onSetting: (part: Partial<DeskSetting>) => void;
+};
 
 export function SessionPanel({ desk, groups, demands, setting, onSetting }: Props) {
   const { session, timeline, change } = desk;
@@ -41,21 +47,39 @@ export function SessionPanel({ desk, groups, demands, setting, onSetting }: Prop
         <h2 className="wide-type text-lg font-semibold">The session</h2>
         <div className="grid grid-cols-2 gap-3">
           <SelectField
-            label="What for" value={session.purpose} options={PURPOSES.map((value) => ({ value, words: PURPOSE_WORDS[value] }))}
+            label="What for"
+            value={session.purpose}
+            options={PURPOSES.map((value) => ({ value, words: PURPOSE_WORDS[value] }))}
             onChange={(purpose) => change((s) => editSession(s, { purpose }), `purpose: ${PURPOSE_WORDS[purpose]}`)}
           />
           <TargetField desk={desk} />
           <SelectField
-            label="First side" value={session.firstSide} options={[{ value: "left", words: "left" }, { value: "right", words: "right" }]}
+            label="First side"
+            value={session.firstSide}
+            options={[
+              { value: "left", words: "left" },
+              { value: "right", words: "right" },
+            ]}
             onChange={(firstSide) => change((s) => editSession(s, { firstSide }), `first side ${firstSide}`)}
           />
           <SelectField
-            label="Who for" value={group ? setting.teamId! : ""} options={[{ value: "", words: "anyone" }, ...groups.map((g) => ({ value: g.id, words: `${g.group.name} (${g.group.people.length})` }))]}
+            label="Who for"
+            value={group ? setting.teamId! : ""}
+            options={[
+              { value: "", words: "anyone" },
+              ...groups.map((g) => ({ value: g.id, words: `${g.group.name} (${g.group.people.length})` })),
+            ]}
             onChange={(teamId) => onSetting({ teamId: teamId || null })}
           />
           <SelectField
-            label="Asked by" className="col-span-2" value={demands.some((d) => d.id === setting.demandId) ? setting.demandId! : ""}
-            options={[{ value: "", words: "nothing in particular" }, ...demands.map((d) => ({ value: d.id, words: d.name }))]} onChange={(demandId) => onSetting({ demandId: demandId || null })}
+            label="Asked by"
+            className="col-span-2"
+            value={demands.some((d) => d.id === setting.demandId) ? setting.demandId! : ""}
+            options={[
+              { value: "", words: "nothing in particular" },
+              ...demands.map((d) => ({ value: d.id, words: d.name })),
+            ]}
+            onChange={(demandId) => onSetting({ demandId: demandId || null })}
           />
         </div>
       </section>
@@ -70,8 +94,16 @@ export function SessionPanel({ desk, groups, demands, setting, onSetting }: Prop
         <div className="grid grid-cols-2 gap-3">
           {PACE.map(({ key, label, least, step }) => (
             <NumberField
-              key={key} label={label} unit="s" min={least} max={120} step={step} value={session.pace[key] ?? USUAL_MOVES[key] ?? 0}
-              onChange={(seconds) => change((s) => editPace(s, { [key]: seconds }), `${label.toLowerCase()} ${seconds} s`, `pace ${key}`)}
+              key={key}
+              label={label}
+              unit="s"
+              min={least}
+              max={120}
+              step={step}
+              value={session.pace[key] ?? USUAL_MOVES[key] ?? 0}
+              onChange={(seconds) =>
+                change((s) => editPace(s, { [key]: seconds }), `${label.toLowerCase()} ${seconds} s`, `pace ${key}`)
+              }
             />
           ))}
         </div>
@@ -81,7 +113,12 @@ export function SessionPanel({ desk, groups, demands, setting, onSetting }: Prop
           Notes
         </label>
         <textarea
-          id="session-notes" className={inputLook} rows={4} maxLength={10_000} value={session.notes ?? ""} placeholder="For you: room, order of the day, what to lay out."
+          id="session-notes"
+          className={inputLook}
+          rows={4}
+          maxLength={10_000}
+          value={session.notes ?? ""}
+          placeholder="For you: room, order of the day, what to lay out."
           onChange={(e) => change((s) => editSession(s, { notes: e.target.value || undefined }), "notes", "notes")}
         />
       </div>
@@ -104,16 +141,29 @@ function TargetField({ desk }: { desk: Desk }) {
         Promised length
       </label>
       <input
-        id="session-target" className={inputLook} inputMode="decimal" placeholder="12 min" value={shown} aria-invalid={bad || undefined} aria-describedby="session-target-note"
+        id="session-target"
+        className={inputLook}
+        inputMode="decimal"
+        placeholder="12 min"
+        value={shown}
+        aria-invalid={bad || undefined}
+        aria-describedby="session-target-note"
         onChange={(e) => setText(e.target.value)}
         onKeyDown={(e) => e.key === "Enter" && e.currentTarget.blur()}
         onBlur={() => {
           if (!bad && text !== undefined && seconds !== session.target)
-            change((s) => editSession(s, { target: seconds }), seconds === undefined ? "no target" : `target ${clockText(seconds)}`);
+            change(
+              (s) => editSession(s, { target: seconds }),
+              seconds === undefined ? "no target" : `target ${clockText(seconds)}`,
+            );
           if (!bad) setText(undefined);
         }}
       />
-      <FieldNote id="session-target-note" hint="As 12 min, 12:30 or 90 s" fault={bad ? "Write it like 12 min, 12:30 or 90 s." : undefined} />
+      <FieldNote
+        id="session-target-note"
+        hint="As 12 min, 12:30 or 90 s"
+        fault={bad ? "Write it like 12 min, 12:30 or 90 s." : undefined}
+      />
     </div>
   );
 }
@@ -133,7 +183,12 @@ function WhereTimeGoes({ desk }: { desk: Desk }) {
   return (
     <section className="flex flex-col gap-2">
       <h3 className="font-semibold">Where the time goes</h3>
-      <svg viewBox="0 0 100 6" preserveAspectRatio="none" className="h-3 w-full rounded-sm border border-line" aria-hidden>
+      <svg
+        viewBox="0 0 100 6"
+        preserveAspectRatio="none"
+        className="h-3 w-full rounded-sm border border-line"
+        aria-hidden
+      >
         {parts.map((part, i) => {
           const x = (parts.slice(0, i).reduce((sum, p) => sum + p.seconds, 0) / total) * 100;
           return <rect key={part.words} x={x} y={0} width={(part.seconds / total) * 100} height={6} fill={part.fill} />;
@@ -154,7 +209,8 @@ function WhereTimeGoes({ desk }: { desk: Desk }) {
       </dl>
       {Math.abs(left - right) > 0.5 && (
         <p className="text-sm font-medium text-plum">
-          {left > right ? "Left" : "Right"} gets {secondsText(Math.abs(left - right))} more work than {left > right ? "right" : "left"}.
+          {left > right ? "Left" : "Right"} gets {secondsText(Math.abs(left - right))} more work than{" "}
+          {left > right ? "right" : "left"}.
         </p>
       )}
       <p className="text-sm text-ink-soft">{postureChanges(timeline.segments)} changes of posture.</p>
@@ -185,7 +241,9 @@ function KitLines({ desk, group }: { desk: Desk; group: Group | undefined }) {
           <li key={need.kit}>
             {pieces > 1 ? `${pieces} × ` : ""}
             {need.words} <span className="text-ink-faint">(or {need.instead})</span>
-            {there !== undefined && there < pieces && <span className="font-medium text-plum"> {there === 0 ? "none there" : `${there} there`}</span>}
+            {there !== undefined && there < pieces && (
+              <span className="font-medium text-plum"> {there === 0 ? "none there" : `${there} there`}</span>
+            )}
           </li>
         );
       })}

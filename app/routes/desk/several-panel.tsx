@@ -13,33 +13,69 @@ import { doseWords } from "~/core/dose/dose";
 import { LEVEL_WORDS } from "~/core/wording/words";
 import { placeKey } from "~/core/timeline/totals";
 
-const UNIT_WORDS = { s: "seconds a side", reps: "repetitions a side", breaths: "breaths a side", rounds: "rounds of effort a side" } as const;
+const UNIT_WORDS = {
+  s: "seconds a side",
+  reps: "repetitions a side",
+  breaths: "breaths a side",
+  rounds: "rounds of effort a side",
+} as const;
 
 /** One value for all chosen drills whose dose is counted in its unit. */
 function OneValue({ desk }: { desk: Desk }) {
   const doses = desk.marked.flatMap(({ block, item }) => desk.session.blocks[block]?.items[item]?.dose ?? []);
-  const units = AMOUNT_UNITS.map((unit) => ({ unit, count: doses.filter((dose) => amountOf(dose).unit === unit).length })).filter(({ count }) => count > 0).sort((a, b) => b.count - a.count);
+  const units = AMOUNT_UNITS.map((unit) => ({
+    unit,
+    count: doses.filter((dose) => amountOf(dose).unit === unit).length,
+  }))
+    .filter(({ count }) => count > 0)
+    .sort((a, b) => b.count - a.count);
   const [chosen, setUnit] = useState(units[0]?.unit ?? "s");
   const [text, setText] = useState("");
   const value = Number(text.replace(",", "."));
-  const good = text.trim() !== "" && Number.isFinite(value) && value >= 1 && value <= (chosen === "s" ? 3600 : chosen === "rounds" ? 100 : 1000) && (chosen === "s" || Number.isInteger(value));
+  const good =
+    text.trim() !== "" &&
+    Number.isFinite(value) &&
+    value >= 1 &&
+    value <= (chosen === "s" ? 3600 : chosen === "rounds" ? 100 : 1000) &&
+    (chosen === "s" || Number.isInteger(value));
   const count = units.find(({ unit }) => unit === chosen)?.count ?? 0;
   return (
     <form
       className="flex flex-col gap-1"
       onSubmit={(event) => {
         event.preventDefault();
-        if (good) desk.change((s) => amountSeveral(s, desk.marked, chosen, value), `${count} drills: ${value} ${UNIT_WORDS[chosen]}`);
+        if (good)
+          desk.change(
+            (s) => amountSeveral(s, desk.marked, chosen, value),
+            `${count} drills: ${value} ${UNIT_WORDS[chosen]}`,
+          );
       }}
     >
       <div className="flex items-end gap-2">
-        <Field label="One value" inputMode="decimal" className="w-24" value={text} onChange={(event) => setText(event.target.value)} aria-invalid={text !== "" && !good ? true : undefined} />
-        <SelectField label="Of what" className="flex-1" value={chosen} onChange={setUnit} options={units.map(({ unit }) => ({ value: unit, words: UNIT_WORDS[unit] }))} />
+        <Field
+          label="One value"
+          inputMode="decimal"
+          className="w-24"
+          value={text}
+          onChange={(event) => setText(event.target.value)}
+          aria-invalid={text !== "" && !good ? true : undefined}
+        />
+        <SelectField
+          label="Of what"
+          className="flex-1"
+          value={chosen}
+          onChange={setUnit}
+          options={units.map(({ unit }) => ({ value: unit, words: UNIT_WORDS[unit] }))}
+        />
         <Button type="submit" disabled={!good}>
           Set
         </Button>
       </div>
-      <p className="text-sm text-ink-faint">{count === doses.length ? "For all of them." : `For the ${count} of ${doses.length} that are counted so; the others stay.`}</p>
+      <p className="text-sm text-ink-faint">
+        {count === doses.length
+          ? "For all of them."
+          : `For the ${count} of ${doses.length} that are counted so; the others stay.`}
+      </p>
     </form>
   );
 }
@@ -74,11 +110,21 @@ export function SeveralPanel({ desk }: { desk: Desk }) {
         </Button>
       </div>
       <OneValue key={marked.map(({ block, item }) => placeKey(block, item)).join()} desk={desk} />
-      <div role="group" aria-label="Level of all of them" className="grid grid-cols-3 overflow-hidden rounded-md border border-line">
+      <div
+        role="group"
+        aria-label="Level of all of them"
+        className="grid grid-cols-3 overflow-hidden rounded-md border border-line"
+      >
         {LEVELS.map((level) => {
           const all = marked.every(({ block, item }) => session.blocks[block]?.items[item]?.level === level);
           return (
-            <button key={level} type="button" aria-pressed={all} className={all ? "min-h-9 bg-depth-5 font-semibold text-paper" : "min-h-9 bg-paper hover:bg-land-deep"} onClick={() => levelChosen(desk, drills, level)}>
+            <button
+              key={level}
+              type="button"
+              aria-pressed={all}
+              className={all ? "min-h-9 bg-depth-5 font-semibold text-paper" : "min-h-9 bg-paper hover:bg-land-deep"}
+              onClick={() => levelChosen(desk, drills, level)}
+            >
               {LEVEL_WORDS[level]}
             </button>
           );
@@ -86,13 +132,20 @@ export function SeveralPanel({ desk }: { desk: Desk }) {
       </div>
       <ol className="text-sm">
         {marked.map((place) => (
-          <li key={placeKey(place.block, place.item)} className="flex justify-between gap-3 border-b border-line/60 py-1">
+          <li
+            key={placeKey(place.block, place.item)}
+            className="flex justify-between gap-3 border-b border-line/60 py-1"
+          >
             <span>{nameAt(session, place, drills)}</span>
-            <span className="whitespace-nowrap text-ink-soft">{doseWords(session.blocks[place.block]!.items[place.item]!.dose)}</span>
+            <span className="whitespace-nowrap text-ink-soft">
+              {doseWords(session.blocks[place.block]!.items[place.item]!.dose)}
+            </span>
           </li>
         ))}
       </ol>
-      <p className="text-sm text-ink-faint">Steps stay inside each drill’s usual doses. Copied drills can be pasted into another session.</p>
+      <p className="text-sm text-ink-faint">
+        Steps stay inside each drill’s usual doses. Copied drills can be pasted into another session.
+      </p>
     </div>
   );
 }

@@ -6,5 +6,11 @@ const MARKS = { stop: OctagonX, warn: CircleAlert, hint: Lightbulb } as const;
 /** The mark of a finding's seriousness; the words beside it or its button's name say it too. */
 export function SeverityMark({ severity, size = 16 }: { severity: Severity; size?: number }) {
   const Icon = MARKS[severity];
-  return <Icon size={size} aria-hidden className={severity === "hint" ? "text-ink-faint" : severity === "warn" ? "text-plum" : "fill-plum text-land"} />;
+  return (
+    <Icon
+      size={size}
+      aria-hidden
+      className={severity === "hint" ? "text-ink-faint" : severity === "warn" ? "text-plum" : "fill-plum text-land"}
+    />
+  );
 }

@@ -7,4 +7,10 @@ export const TABS: readonly Tab[] = ["item", "findings", "ranges", "fit"];
 export const TAB_WORDS: Record<Exclude<Tab, "item">, string> = { findings: "Look at", ranges: "Ranges", fit: "Fit" };
 
 /** What was handed out last, where anything was. */
-export type NewestEdition = { number: number; createdAt: string; session: Session | undefined; choices: Choice[]; open: boolean };
+export type NewestEdition = {
+  number: number;
+  createdAt: string;
+  session: Session | undefined;
+  choices: Choice[];
+  open: boolean;
+};

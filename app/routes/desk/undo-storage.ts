@@ -12,7 +12,8 @@ function quietly<T>(work: () => T): T | undefined {
   }
 }
 
-export const readUndo = (id: string): string | undefined => quietly(() => sessionStorage.getItem(PREFIX + id) ?? undefined);
+export const readUndo = (id: string): string | undefined =>
+  quietly(() => sessionStorage.getItem(PREFIX + id) ?? undefined);
 
 export function forgetHistories(): void {
   quietly(() => {

@@ -9,7 +9,8 @@ import { clipText, itemsAt } from "~/core/session/several";
 type More = { onTrouble: (text: string) => void; onTab: (tab: Tab) => void; onPalette: () => void; onKeys: () => void };
 
 const isTyping = (target: EventTarget | null) =>
-  target instanceof HTMLElement && (target.matches("input:not([type=radio]):not([type=checkbox]), textarea, select") || target.isContentEditable);
+  target instanceof HTMLElement &&
+  (target.matches("input:not([type=radio]):not([type=checkbox]), textarea, select") || target.isContentEditable);
 
 /**
  * Keys of the desk, as its list of keys says them: choosing, moving, copying, longer and shorter, undo, the tabs, and G for
@@ -23,18 +24,34 @@ export function useDeskKeys(desk: Desk, drills: DrillLookup, more: More): void {
   useEffect(() => {
     const press = (event: KeyboardEvent) => {
       // From a field of a drill's panel back to its row.
-      if (event.key === "Escape" && !event.defaultPrevented && event.target instanceof HTMLElement && event.target.matches("input, select") && event.target.closest("aside")) {
+      if (
+        event.key === "Escape" &&
+        !event.defaultPrevented &&
+        event.target instanceof HTMLElement &&
+        event.target.matches("input, select") &&
+        event.target.closest("aside")
+      ) {
         const at = latest.current.desk.selection;
         if (at) document.querySelector<HTMLElement>(`[data-row="${rowId(at)}"]`)?.focus();
         return;
       }
-      if (event.defaultPrevented || isTyping(event.target) || document.querySelector('[role="dialog"], [role="alertdialog"], [role="menu"]')) return;
+      if (
+        event.defaultPrevented ||
+        isTyping(event.target) ||
+        document.querySelector('[role="dialog"], [role="alertdialog"], [role="menu"]')
+      )
+        return;
       const { desk: d, drills: l, more: m } = latest.current;
       if (handle(event, d, l, m)) event.preventDefault();
     };
     // Copied, cut and pasted with the browser's own keys and menus; words that are chosen on the page stay the browser's.
     const clip = (event: ClipboardEvent) => {
-      if (isTyping(event.target) || document.querySelector('[role="dialog"], [role="alertdialog"]') || (event.type !== "paste" && (document.getSelection()?.toString() ?? "") !== "")) return;
+      if (
+        isTyping(event.target) ||
+        document.querySelector('[role="dialog"], [role="alertdialog"]') ||
+        (event.type !== "paste" && (document.getSelection()?.toString() ?? "") !== "")
+      )
+        return;
       const { desk: d, drills: l, more: m } = latest.current;
       if (event.type === "paste") {
         if (pasteInto(d, l, m.onTrouble, event.clipboardData?.getData("text/plain"))) event.preventDefault();
@@ -60,7 +77,7 @@ function handle(event: KeyboardEvent, desk: Desk, drills: DrillLookup, { onTab, 
   const key = event.key.toLowerCase();
   if (event.ctrlKey || event.metaKey) {
     if (key === "z") return event.shiftKey ? (desk.redo(), true) : (desk.undo(), true);
-    if (key === "y") return desk.redo(), true;
+    if (key === "y") return (desk.redo(), true);
     return false;
   }
   const place = desk.selection;
@@ -72,8 +89,8 @@ function handle(event: KeyboardEvent, desk: Desk, drills: DrillLookup, { onTab, 
     case "arrowup": {
       const by = key === "arrowdown" ? 1 : -1;
       if (isOnDragHandle(event)) return false;
-      if (event.altKey && place) return desk.nudge(place, by), true;
-      if (!event.altKey && isInList(event)) return choose(desk, by), true;
+      if (event.altKey && place) return (desk.nudge(place, by), true);
+      if (!event.altKey && isInList(event)) return (choose(desk, by), true);
       return false;
     }
     case "enter": {
@@ -94,17 +111,17 @@ function handle(event: KeyboardEvent, desk: Desk, drills: DrillLookup, { onTab, 
     case "l":
       return chosenOf(desk).length > 0 ? (desk.lock(chosenOf(desk)), true) : false;
     case "a":
-      return desk.mark(placesOf(desk.session)), true;
+      return (desk.mark(placesOf(desk.session)), true);
     case "1":
-      return desk.select(undefined), onTab("item"), true;
+      return (desk.select(undefined), onTab("item"), true);
     case "2":
     case "3":
     case "4":
-      return onTab((["findings", "ranges", "fit"] as const)[Number(key) - 2]!), true;
+      return (onTab((["findings", "ranges", "fit"] as const)[Number(key) - 2]!), true);
     case "g":
-      return onPalette(), true;
+      return (onPalette(), true);
     case "?":
-      return onKeys(), true;
+      return (onKeys(), true);
     default:
       return false;
   }
@@ -112,20 +129,30 @@ function handle(event: KeyboardEvent, desk: Desk, drills: DrillLookup, { onTab, 
 
 /** While a row is being dragged by keyboard the arrow keys are the drag's. */
 function isOnDragHandle(event: KeyboardEvent): boolean {
-  return event.target instanceof HTMLElement && event.target.matches('[aria-roledescription="sortable"][aria-pressed="true"]');
+  return (
+    event.target instanceof HTMLElement &&
+    event.target.matches('[aria-roledescription="sortable"][aria-pressed="true"]')
+  );
 }
 
 function isInList(event: KeyboardEvent): boolean {
-  return event.target === document.body || (event.target instanceof HTMLElement && event.target.closest("[data-row]") !== null);
+  return (
+    event.target === document.body ||
+    (event.target instanceof HTMLElement && event.target.closest("[data-row]") !== null)
+  );
 }
 
 /** Goes to the number of the drill's dose, once its panel is there. */
 function enterDose(): void {
-  requestAnimationFrame(() => requestAnimationFrame(() => {
-    const field = document.querySelector<HTMLElement>("aside [data-dose] input, aside [data-dose] > :last-child select");
-    field?.focus();
-    if (field instanceof HTMLInputElement) field.select();
-  }));
+  requestAnimationFrame(() =>
+    requestAnimationFrame(() => {
+      const field = document.querySelector<HTMLElement>(
+        "aside [data-dose] input, aside [data-dose] > :last-child select",
+      );
+      field?.focus();
+      if (field instanceof HTMLInputElement) field.select();
+    }),
+  );
 }
 
 function choose(desk: Desk, by: 1 | -1): void {
@@ -134,5 +161,7 @@ function choose(desk: Desk, by: 1 | -1): void {
   const next = places[now < 0 ? (by > 0 ? 0 : places.length - 1) : Math.min(Math.max(now + by, 0), places.length - 1)];
   if (!next) return;
   desk.select(next);
-  requestAnimationFrame(() => document.querySelector<HTMLElement>(`[data-row="drill ${next.block}.${next.item}"]`)?.focus());
+  requestAnimationFrame(() =>
+    document.querySelector<HTMLElement>(`[data-row="drill ${next.block}.${next.item}"]`)?.focus(),
+  );
 }

@@ -34,42 +34,68 @@ type Change = (
  * `marked` are several drills chosen together; it is empty while one or none is. `locked` stay as they are when the session is
  * fitted. `refused` is what could not be done and why; `renewed` what the first change of an old session did to its length.
  */
-type State = { history: History<Session>; selection: Selection; marked: readonly Place[]; locked: readonly Place[]; refused?: string | undefined; renewed?: Renewed | undefined };
+type State = {
+  history: History<Session>;
+  selection: Selection;
+  marked: readonly Place[];
+  locked: readonly Place[];
+  refused?: string | undefined;
+  renewed?: Renewed | undefined;
+};
 
 const NONE: readonly Place[] = [];
 
 /** The session being worked on: edits with undo, the selection, and what is computed from it. */
 export function useDesk(first: Session, drills: DrillLookup, locked: readonly Place[] = NONE) {
-  const [state, setWhole] = useState<State>(() => ({ history: startHistory(first), selection: undefined, marked: NONE, locked }));
+  const [state, setWhole] = useState<State>(() => ({
+    history: startHistory(first),
+    selection: undefined,
+    marked: NONE,
+    locked,
+  }));
   const session = state.history.present;
 
   // Whatever changes the session, what is locked stays locked where it then stands.
-  const setState = useCallback((next: (s: State) => State) => {
-    setWhole((s) => {
-      const to = next(s);
-      const [before, after] = [s.history.present, to.history.present];
-      // Undone, nothing is edited: an old session is old again.
-      if (before !== after && to.history.future.length === 0) return edited(s, to, drills);
-      if (after.version === 1 && to.renewed) return { ...to, renewed: undefined };
-      return before === after || to.locked.length === 0 ? to : { ...to, locked: followPlaces(before, after, to.locked) };
-    });
-  }, [drills]);
+  const setState = useCallback(
+    (next: (s: State) => State) => {
+      setWhole((s) => {
+        const to = next(s);
+        const [before, after] = [s.history.present, to.history.present];
+        // Undone, nothing is edited: an old session is old again.
+        if (before !== after && to.history.future.length === 0) return edited(s, to, drills);
+        if (after.version === 1 && to.renewed) return { ...to, renewed: undefined };
+        return before === after || to.locked.length === 0
+          ? to
+          : { ...to, locked: followPlaces(before, after, to.locked) };
+      });
+    },
+    [drills],
+  );
 
-  const change = useCallback<Change>((edit, words, key, select) => {
-    const at = now();
-    setState((s) => {
-      const before = s.history.present;
-      const after = edit(before);
-      if (after === before) return s;
-      const selection = select ? select(after, before) : s.selection;
-      return { ...s, history: record(s.history, after, typeof words === "string" ? words : words(before), at, key), selection: inside(after, selection), marked: sameShape(before, after) ? s.marked : NONE };
-    });
-  }, [setState]);
+  const change = useCallback<Change>(
+    (edit, words, key, select) => {
+      const at = now();
+      setState((s) => {
+        const before = s.history.present;
+        const after = edit(before);
+        if (after === before) return s;
+        const selection = select ? select(after, before) : s.selection;
+        return {
+          ...s,
+          history: record(s.history, after, typeof words === "string" ? words : words(before), at, key),
+          selection: inside(after, selection),
+          marked: sameShape(before, after) ? s.marked : NONE,
+        };
+      });
+    },
+    [setState],
+  );
 
   const actions = useMemo(
     () => ({
       change,
-      select: (selection: Selection) => setState((s) => ({ ...s, selection: inside(s.history.present, selection), marked: NONE })),
+      select: (selection: Selection) =>
+        setState((s) => ({ ...s, selection: inside(s.history.present, selection), marked: NONE })),
       /** Chooses several drills together; one alone is simply selected, none lets go. */
       mark: (places: readonly Place[]) => setState((s) => marking(s, places)),
       /** Adds a drill to those chosen together, or lets it go again. */
@@ -91,21 +117,45 @@ export function useDesk(first: Session, drills: DrillLookup, locked: readonly Pl
       lock: (places: readonly Place[]) =>
         setState((s) => {
           const without = s.locked.filter((one) => !places.some((place) => samePlace(one, place)));
-          return { ...s, locked: places.every((place) => s.locked.some((one) => samePlace(one, place))) ? without : [...without, ...places] };
+          return {
+            ...s,
+            locked: places.every((place) => s.locked.some((one) => samePlace(one, place)))
+              ? without
+              : [...without, ...places],
+          };
         }),
-      removeSeveral: (places: readonly Place[]) => change((s) => several.removeSeveral(s, places), `take out ${places.length} drills`),
+      removeSeveral: (places: readonly Place[]) =>
+        change((s) => several.removeSeveral(s, places), `take out ${places.length} drills`),
       paste: (items: readonly Item[]) =>
         setState((s) => {
           const at = placeAfter(s.history.present, s.marked.at(-1) ?? s.selection);
           const after = several.insertSeveral(s.history.present, at, items);
           if (after === s.history.present) return s;
-          const words = items.length === 1 ? `paste ${drills(items[0]!.drill)?.name ?? "a drill"}` : `paste ${items.length} drills`;
-          return marking({ ...s, history: record(s.history, after, words, now()) }, items.map((_, i) => ({ block: at.block, item: at.item + i })));
+          const words =
+            items.length === 1 ? `paste ${drills(items[0]!.drill)?.name ?? "a drill"}` : `paste ${items.length} drills`;
+          return marking(
+            { ...s, history: record(s.history, after, words, now()) },
+            items.map((_, i) => ({ block: at.block, item: at.item + i })),
+          );
         }),
       /** Goes to a state of the history: steps back below zero, forward above. */
-      jump: (steps: number) => setState((s) => step(s, Array.from({ length: Math.abs(steps) }).reduce<History<Session>>((h) => (steps < 0 ? undo(h) : redo(h)), s.history))),
+      jump: (steps: number) =>
+        setState((s) =>
+          step(
+            s,
+            Array.from({ length: Math.abs(steps) }).reduce<History<Session>>(
+              (h) => (steps < 0 ? undo(h) : redo(h)),
+              s.history,
+            ),
+          ),
+        ),
       /** Takes up what could be undone before, where nothing has been done here yet. */
-      restore: (kept: History<Session>) => setState((s) => (s.history.past.length > 0 || s.history.future.length > 0 || !sameJson(s.history.present, kept.present) ? s : { ...s, history: { ...kept, present: s.history.present } })),
+      restore: (kept: History<Session>) =>
+        setState((s) =>
+          s.history.past.length > 0 || s.history.future.length > 0 || !sameJson(s.history.present, kept.present)
+            ? s
+            : { ...s, history: { ...kept, present: s.history.present } },
+        ),
       /** Puts away what was told of the last edit. */
       hush: () => setWhole(({ refused: _, renewed: __, ...s }) => s),
       undo: () => setState((s) => step(s, undo(s.history))),
@@ -118,25 +168,54 @@ export function useDesk(first: Session, drills: DrillLookup, locked: readonly Pl
           const place = placeAfter(s.history.present, s.selection);
           const after = edits.insertItem(s.history.present, place, itemOf(drill));
           if (after === s.history.present) return s;
-          return { ...s, history: record(s.history, after, `add ${drill.name}`, now()), selection: place, marked: NONE };
+          return {
+            ...s,
+            history: record(s.history, after, `add ${drill.name}`, now()),
+            selection: place,
+            marked: NONE,
+          };
         }),
       addBlock: (drill: Drill) =>
         setState((s) => {
           const at = s.selection ? s.selection.block + 1 : s.history.present.blocks.length;
           const after = edits.insertBlock(s.history.present, at, "", [itemOf(drill)]);
           if (after === s.history.present) return s;
-          return { ...s, history: record(s.history, after, `new block with ${drill.name}`, now()), selection: { block: at, item: 0 }, marked: NONE };
+          return {
+            ...s,
+            history: record(s.history, after, `new block with ${drill.name}`, now()),
+            selection: { block: at, item: 0 },
+            marked: NONE,
+          };
         }),
-      remove: (place: Place) => change((s) => edits.removeItem(s, place), (s) => `take out ${nameAt(s, place, drills)}`),
+      remove: (place: Place) =>
+        change(
+          (s) => edits.removeItem(s, place),
+          (s) => `take out ${nameAt(s, place, drills)}`,
+        ),
       copy: (place: Place) =>
-        change((s) => edits.copyItem(s, place), (s) => `copy ${nameAt(s, place, drills)}`, undefined, () => ({ block: place.block, item: place.item + 1 })),
+        change(
+          (s) => edits.copyItem(s, place),
+          (s) => `copy ${nameAt(s, place, drills)}`,
+          undefined,
+          () => ({ block: place.block, item: place.item + 1 }),
+        ),
       move: (from: Place, to: Place) =>
-        change((s) => edits.moveItem(s, from, to), (s) => `move ${nameAt(s, from, drills)}`, undefined, (after, before) => landed(before, after, from, to)),
+        change(
+          (s) => edits.moveItem(s, from, to),
+          (s) => `move ${nameAt(s, from, drills)}`,
+          undefined,
+          (after, before) => landed(before, after, from, to),
+        ),
       nudge: (place: Place, by: -1 | 1) =>
         setState((s) => {
           const moved = edits.nudgeItem(s.history.present, place, by);
           if (moved.session === s.history.present) return s;
-          return { ...s, history: record(s.history, moved.session, `move ${nameAt(s.history.present, place, drills)}`, now()), selection: moved.place, marked: NONE };
+          return {
+            ...s,
+            history: record(s.history, moved.session, `move ${nameAt(s.history.present, place, drills)}`, now()),
+            selection: moved.place,
+            marked: NONE,
+          };
         }),
     }),
     [change, setState, drills],
@@ -147,7 +226,17 @@ export function useDesk(first: Session, drills: DrillLookup, locked: readonly Pl
     return { timeline, profile: profileOf(session, timeline), totals: totalsByItem(timeline) };
   }, [session, drills]);
 
-  return { session, refused: state.refused, renewed: state.renewed, selection: state.selection, marked: state.marked, locked: state.locked, history: state.history, ...computed, ...actions };
+  return {
+    session,
+    refused: state.refused,
+    renewed: state.renewed,
+    selection: state.selection,
+    marked: state.marked,
+    locked: state.locked,
+    history: state.history,
+    ...computed,
+    ...actions,
+  };
 }
 
 export type Desk = ReturnType<typeof useDesk>;
@@ -172,15 +261,19 @@ function refusal(session: Session, { path }: Fault, drills: DrillLookup): string
 }
 
 const samePlace = (a: Place, b: Place): boolean => a.block === b.block && a.item === b.item;
-const sameShape = (a: Session, b: Session): boolean => a.blocks.length === b.blocks.length && a.blocks.every((block, i) => block.items.length === b.blocks[i]!.items.length);
+const sameShape = (a: Session, b: Session): boolean =>
+  a.blocks.length === b.blocks.length && a.blocks.every((block, i) => block.items.length === b.blocks[i]!.items.length);
 
 /** Every drill's place, in order. */
-export const placesOf = (session: Session): Place[] => session.blocks.flatMap((block, b) => block.items.map((_, i) => ({ block: b, item: i })));
+export const placesOf = (session: Session): Place[] =>
+  session.blocks.flatMap((block, b) => block.items.map((_, i) => ({ block: b, item: i })));
 
 /** Several chosen together, in the order of the session; one alone is selected. */
 function marking(state: State, places: readonly Place[]): State {
   const chosen = placesOf(state.history.present).filter((one) => places.some((place) => samePlace(one, place)));
-  return chosen.length > 1 ? { ...state, marked: chosen, selection: undefined } : { ...state, marked: NONE, selection: chosen[0] };
+  return chosen.length > 1
+    ? { ...state, marked: chosen, selection: undefined }
+    : { ...state, marked: NONE, selection: chosen[0] };
 }
 
 function step(state: State, history: History<Session>): State {

@@ -15,13 +15,31 @@ const SETTLE_MS = 120;
  * What the session covers and what the audit finds, a moment behind the edits so that typing is never held up. Fixes are
  * tried one by one while the page rests; only those that mend are offered.
  */
-export function useInsights({ session: now, drills, demand, group, offered, accepted }: {
-  session: Session; drills: DrillLookup; demand: Demand | undefined; group: Group | undefined; offered: readonly Drill[]; accepted: readonly Accepted[];
+export function useInsights({
+  session: now,
+  drills,
+  demand,
+  group,
+  offered,
+  accepted,
+}: {
+  session: Session;
+  drills: DrillLookup;
+  demand: Demand | undefined;
+  group: Group | undefined;
+  offered: readonly Drill[];
+  accepted: readonly Accepted[];
 }) {
   const session = useSettled(now);
-  const input = useMemo(() => auditInput(session, drills, { demand, group, offered }), [session, drills, demand, group, offered]);
+  const input = useMemo(
+    () => auditInput(session, drills, { demand, group, offered }),
+    [session, drills, demand, group, offered],
+  );
   const found = useMemo(() => audit(input), [input]);
-  const [tried, setTried] = useState<{ of: readonly Found[]; mends: ReadonlyMap<Found, Mending> }>({ of: [], mends: new Map() });
+  const [tried, setTried] = useState<{ of: readonly Found[]; mends: ReadonlyMap<Found, Mending> }>({
+    of: [],
+    mends: new Map(),
+  });
   useEffect(() => {
     const mends = new Map<Found, Mending>();
     const open = found.filter((one) => one.fix ?? one.offer);
@@ -37,13 +55,22 @@ export function useInsights({ session: now, drills, demand, group, offered, acce
     return () => clearTimeout(timer);
   }, [input, found]);
   const sorted = useMemo(() => sortOut(found, session, accepted), [found, session, accepted]);
-  const fit = useMemo(() => demand && fitOf(input.coverage, demand, session.target ?? input.timeline.totalSeconds), [input, demand, session]);
+  const fit = useMemo(
+    () => demand && fitOf(input.coverage, demand, session.target ?? input.timeline.totalSeconds),
+    [input, demand, session],
+  );
   const flags = useMemo(() => flagsByPlace(sorted.open), [sorted]);
   return {
-    session, input, flags, coverage: input.coverage, fit, ...sorted,
+    session,
+    input,
+    flags,
+    coverage: input.coverage,
+    fit,
+    ...sorted,
     keyOf: (one: Found) => keyOf(one, session),
     /** What its fix comes to; nothing where no one step mends it. */
-    mended: (one: Found): Mending | "trying" | undefined => (!one.fix && !one.offer ? undefined : tried.of === found ? tried.mends.get(one) : "trying"),
+    mended: (one: Found): Mending | "trying" | undefined =>
+      !one.fix && !one.offer ? undefined : tried.of === found ? tried.mends.get(one) : "trying",
   };
 }
 

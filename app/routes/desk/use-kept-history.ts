@@ -13,7 +13,9 @@ export function useKeptHistory(id: string, desk: Desk, ensure: Ensure): void {
   const first = useRef(history.present);
   useEffect(() => {
     const text = readUndo(id);
-    const kept = text ? readHistory<Session>(text, first.current, (value) => sessionSchema.safeParse(value).data) : undefined;
+    const kept = text
+      ? readHistory<Session>(text, first.current, (value) => sessionSchema.safeParse(value).data)
+      : undefined;
     if (!kept) return;
     const known = ensure(text);
     if (known === true) restore(kept);

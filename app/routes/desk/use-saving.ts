@@ -24,7 +24,14 @@ const FLUSH_MS = 10_000;
 /** Browsers send at most about 64 kB from a page that is going away. */
 export const KEEPALIVE_BYTES = 60_000;
 
-type Options = { id: string; whose: OfCoach; first: DeskCopy; doc: Session; onReplace: (doc: Session, words: string) => void; ensure: Ensure };
+type Options = {
+  id: string;
+  whose: OfCoach;
+  first: DeskCopy;
+  doc: Session;
+  onReplace: (doc: Session, words: string) => void;
+  ensure: Ensure;
+};
 
 /**
  * Saves the session on its own, a moment after each edit, always over the revision it was made from. A newer copy from
@@ -48,7 +55,12 @@ export function useSaving({ id, whose, first, doc, onReplace, ensure }: Options)
 
   const send = useCallback(
     (body: object, init: RequestInit = {}) =>
-      fetch(`/sessions/${id}/save`, { method: "POST", headers: { "content-type": "application/json" }, body: JSON.stringify(body), ...init }),
+      fetch(`/sessions/${id}/save`, {
+        method: "POST",
+        headers: { "content-type": "application/json" },
+        body: JSON.stringify(body),
+        ...init,
+      }),
     [id],
   );
 
@@ -58,7 +70,10 @@ export function useSaving({ id, whose, first, doc, onReplace, ensure }: Options)
     setState({ kind: "saving" });
     const sent = latest.current;
     try {
-      const answer = settled((await (await send({ basedOn: saved.current.revision, doc: sent })).json()) as SaveAnswer, sent);
+      const answer = settled(
+        (await (await send({ basedOn: saved.current.revision, doc: sent })).json()) as SaveAnswer,
+        sent,
+      );
       if (answer.kind === "saved") {
         saved.current = { doc: sent, revision: answer.revision };
         savedAt.current = answer.updatedAt;
@@ -106,7 +121,8 @@ export function useSaving({ id, whose, first, doc, onReplace, ensure }: Options)
       void keepDraftNow(id);
       if (blocked.current || restoring.current || latest.current === saved.current.doc) return;
       const body = { basedOn: saved.current.revision, doc: latest.current };
-      if (JSON.stringify(body).length < KEEPALIVE_BYTES && !busy.current) void send(body, { keepalive: true }).catch(() => undefined);
+      if (JSON.stringify(body).length < KEEPALIVE_BYTES && !busy.current)
+        void send(body, { keepalive: true }).catch(() => undefined);
     };
     const ask = (event: BeforeUnloadEvent) => {
       if (latest.current !== saved.current.doc) event.preventDefault();
@@ -124,7 +140,8 @@ export function useSaving({ id, whose, first, doc, onReplace, ensure }: Options)
     const letGo = holdForDesk(id);
     const handOver = async () => {
       while (busy.current) await new Promise((over) => setTimeout(over, 30));
-      if (!restoring.current && latest.current !== saved.current.doc) keepDraft(id, whose, { basedOn: saved.current.revision, doc: latest.current });
+      if (!restoring.current && latest.current !== saved.current.doc)
+        keepDraft(id, whose, { basedOn: saved.current.revision, doc: latest.current });
       await keepDraftNow(id);
     };
     return () => void handOver().finally(letGo);
@@ -198,18 +215,21 @@ export function useSaving({ id, whose, first, doc, onReplace, ensure }: Options)
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [id]);
 
-  const keepMine = useCallback(
-    (stored: DeskCopy) => {
-      saved.current = { doc: stored.doc, revision: stored.revision };
-      blocked.current = false;
-      setAsked((n) => n + 1);
-    },
-    [],
-  );
+  const keepMine = useCallback((stored: DeskCopy) => {
+    saved.current = { doc: stored.doc, revision: stored.revision };
+    blocked.current = false;
+    setAsked((n) => n + 1);
+  }, []);
 
   const keepAsCopy = useCallback(
     async (stored: DeskCopy): Promise<string | undefined> => {
-      const answer = (await (await send({ basedOn: stored.revision, doc: { ...latest.current, title: `${cutTo(latest.current.title, 108)}, my copy` }, asCopy: true })).json()) as SaveAnswer;
+      const answer = (await (
+        await send({
+          basedOn: stored.revision,
+          doc: { ...latest.current, title: `${cutTo(latest.current.title, 108)}, my copy` },
+          asCopy: true,
+        })
+      ).json()) as SaveAnswer;
       if (answer.kind !== "copied") return undefined;
       await take(stored, "newer copy from another tab");
       return answer.id;
@@ -220,7 +240,9 @@ export function useSaving({ id, whose, first, doc, onReplace, ensure }: Options)
   /** Keeps what is on the desk as another session and returns its id; undefined when it could not be. */
   const duplicate = useCallback(async (): Promise<string | undefined> => {
     const doc = { ...latest.current, title: `${cutTo(latest.current.title, 112)}, copy` };
-    const answer = await send({ basedOn: saved.current.revision, doc, asCopy: true }).then((r) => r.json() as Promise<SaveAnswer>).catch(() => undefined);
+    const answer = await send({ basedOn: saved.current.revision, doc, asCopy: true })
+      .then((r) => r.json() as Promise<SaveAnswer>)
+      .catch(() => undefined);
     return answer?.kind === "copied" ? answer.id : undefined;
   }, [send]);
 
@@ -245,11 +267,14 @@ export function useSaving({ id, whose, first, doc, onReplace, ensure }: Options)
 }
 
 /** What came of it; undefined where there was no connection. */
-const had = (known: true | Promise<boolean>): Promise<boolean | undefined> => Promise.resolve(known).catch(() => undefined);
+const had = (known: true | Promise<boolean>): Promise<boolean | undefined> =>
+  Promise.resolve(known).catch(() => undefined);
 
 /** What is newer there and just what was sent has been saved: by a page that went away, say. */
 const settled = (answer: SaveAnswer, sent: Session): SaveAnswer =>
-  answer.kind === "newer" && sameJson(answer.stored.doc, sent) ? { kind: "saved", revision: answer.stored.revision, updatedAt: answer.stored.updatedAt } : answer;
+  answer.kind === "newer" && sameJson(answer.stored.doc, sent)
+    ? { kind: "saved", revision: answer.stored.revision, updatedAt: answer.stored.updatedAt }
+    : answer;
 
 function stateOf(answer: Exclude<SaveAnswer, { kind: "saved" }>): SaveState {
   switch (answer.kind) {

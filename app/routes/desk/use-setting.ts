@@ -7,7 +7,13 @@ import type { Choice } from "~/core/group/choices";
 import type { Lock } from "~/core/session/locks";
 
 /** What stands beside the document: who it is for, what is asked of it, what is let stand, what fitting leaves as it is, what is chosen for single people. */
-export type DeskSetting = { teamId: string | null; demandId: string | null; accepted: Accepted[]; locks: Lock[]; choices: Choice[] };
+export type DeskSetting = {
+  teamId: string | null;
+  demandId: string | null;
+  accepted: Accepted[];
+  locks: Lock[];
+  choices: Choice[];
+};
 
 type Kept = "kept" | "keeping" | "offline" | "signed-out" | "refused";
 
@@ -24,7 +30,12 @@ export function useSetting(id: string, first: DeskSetting) {
   const send = useCallback(
     (part: Partial<DeskSetting>) => {
       const body = JSON.stringify(part);
-      return fetch(`/sessions/${id}/setting`, { method: "POST", headers: { "content-type": "application/json" }, body, keepalive: body.length < KEEPALIVE_BYTES });
+      return fetch(`/sessions/${id}/setting`, {
+        method: "POST",
+        headers: { "content-type": "application/json" },
+        body,
+        keepalive: body.length < KEEPALIVE_BYTES,
+      });
     },
     [id],
   );
@@ -36,7 +47,9 @@ export function useSetting(id: string, first: DeskSetting) {
       const part = unsent.current;
       unsent.current = {};
       setKept("keeping");
-      const result = await send(part).then(async (answer) => keptOf(((await answer.json()) as SettingAnswer).kind)).catch(() => "offline" as const);
+      const result = await send(part)
+        .then(async (answer) => keptOf(((await answer.json()) as SettingAnswer).kind))
+        .catch(() => "offline" as const);
       setKept(result);
       if (result === "offline" || result === "signed-out") {
         unsent.current = { ...part, ...unsent.current };
@@ -89,6 +102,11 @@ export function bothSaved(doc: SaveState, setting: Kept): SaveState {
   if (doc.kind !== "saved" && doc.kind !== "waiting" && doc.kind !== "saving") return doc;
   if (setting === "offline") return { kind: "offline", where: "page" };
   if (setting === "signed-out") return { kind: setting };
-  if (setting === "refused") return { kind: "refused", message: "who it is for, what is asked, what is let stand or what fitting leaves alone. Reload the page and choose it again." };
+  if (setting === "refused")
+    return {
+      kind: "refused",
+      message:
+        "who it is for, what is asked, what is let stand or what fitting leaves alone. Reload the page and choose it again.",
+    };
   return doc.kind === "saved" && setting === "keeping" ? { kind: "saving" } : doc;
 }

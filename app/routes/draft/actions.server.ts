@@ -37,17 +37,32 @@ export async function actOnDraft(coach: Coach, form: FormData) {
       const title = ask.title.trim().slice(0, 120) || read.value.title;
       if (ask.id) {
         const id = idOf(ask.id);
-        if (!(await saveRequest(db, coach.club, id, { title, doc: read.value, teamId }))) throw notHere("There is no such request among yours.");
+        if (!(await saveRequest(db, coach.club, id, { title, doc: read.value, teamId })))
+          throw notHere("There is no such request among yours.");
         return answer({ kept: id });
       }
       const id = await addRequest(db, coach.club, { title, doc: read.value, teamId });
-      return id ? answer({ kept: id }) : answer({ faults: [{ path: "(request)", message: `was not kept: the group is not yours, or there are ${MOST_REQUESTS} requests already` }] }, 422);
+      return id
+        ? answer({ kept: id })
+        : answer(
+            {
+              faults: [
+                {
+                  path: "(request)",
+                  message: `was not kept: the group is not yours, or there are ${MOST_REQUESTS} requests already`,
+                },
+              ],
+            },
+            422,
+          );
     }
     case "open": {
       const read = readSession(jsonIn(ask.session), await drillsOf(coach.club, ask.session));
       if (!read.ok) return answer({ faults: read.faults }, 422);
       // With what stands beside it at once, or not at all.
-      throw redirect(`/sessions/${await keepSession(coach.club, read.value, { teamId, demandId: ask.demand.slice(0, 80) || null })}`);
+      throw redirect(
+        `/sessions/${await keepSession(coach.club, read.value, { teamId, demandId: ask.demand.slice(0, 80) || null })}`,
+      );
     }
   }
 }

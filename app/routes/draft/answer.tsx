@@ -12,13 +12,32 @@ import type { Group } from "~/core/group/schema";
 import { listWords } from "~/core/wording/words";
 
 type Props = {
-  drafted: Drafted | undefined; busy: boolean; request: KeptRequest; onRequest: (request: KeptRequest) => void; onDraft: (request: KeptRequest) => void; onSwapped: ReturnType<typeof useDrafter>["setSwapped"];
-  group: Group | undefined; demands: readonly Demand[]; onSwaps: ReturnType<typeof useDrafter>["swaps"];
+  drafted: Drafted | undefined;
+  busy: boolean;
+  request: KeptRequest;
+  onRequest: (request: KeptRequest) => void;
+  onDraft: (request: KeptRequest) => void;
+  onSwapped: ReturnType<typeof useDrafter>["setSwapped"];
+  group: Group | undefined;
+  demands: readonly Demand[];
+  onSwaps: ReturnType<typeof useDrafter>["swaps"];
 };
 
 const RELAX_WORDS: Readonly<Record<Relaxed["limit"], string>> = {
-  kit: "Without looking at the kit", "protected-areas": "Without what is protected", "balance-support": "With something to hold on to", "mixed-group": "Without minding mixed abilities", caps: "Without the caps", floor: "With more floor", ground: "On other ground",
-  methods: "With any way of working", effort: "With effort ramps", never: "With the drills left out", must: "Without the drills that must be in it", differ: "With what they did lately again", target: "Half as long again", interval: "Without the clock",
+  kit: "Without looking at the kit",
+  "protected-areas": "Without what is protected",
+  "balance-support": "With something to hold on to",
+  "mixed-group": "Without minding mixed abilities",
+  caps: "Without the caps",
+  floor: "With more floor",
+  ground: "On other ground",
+  methods: "With any way of working",
+  effort: "With effort ramps",
+  never: "With the drills left out",
+  must: "Without the drills that must be in it",
+  differ: "With what they did lately again",
+  target: "Half as long again",
+  interval: "Without the clock",
 };
 /** What is not offered at the press of a button: the coach has to change it on purpose. */
 const BY_HAND: ReadonlySet<Relaxed["limit"]> = new Set(["protected-areas", "ground"]);
@@ -30,7 +49,10 @@ export function Answer({ drafted, busy, request, onRequest, onDraft, onSwapped, 
     return busy ? null : (
       <div className="rounded-lg border border-dashed border-line px-6 py-10 text-center text-ink-soft">
         <p className="wide-type text-lg font-semibold text-ink">Up to three sessions worth running</p>
-        <p className="mx-auto max-w-xl">Press Draft, or Ctrl and Enter. Each comes with its length to the second, how near it is to the best there can be, why each drill is in it, and what is missing.</p>
+        <p className="mx-auto max-w-xl">
+          Press Draft, or Ctrl and Enter. Each comes with its length to the second, how near it is to the best there can
+          be, why each drill is in it, and what is missing.
+        </p>
       </div>
     );
   const { answer } = drafted;
@@ -51,7 +73,8 @@ export function Answer({ drafted, busy, request, onRequest, onDraft, onSwapped, 
             {answer.relax.map(({ limit, fit }) => (
               <li key={limit} className="flex flex-wrap items-center gap-3">
                 <span>
-                  {RELAX_WORDS[limit]} there is one with a fit of <span className="font-semibold">{Math.round(fit * 100)} %</span>.
+                  {RELAX_WORDS[limit]} there is one with a fit of{" "}
+                  <span className="font-semibold">{Math.round(fit * 100)} %</span>.
                 </span>
                 {BY_HAND.has(limit) ? (
                   <span className="text-sm text-ink-soft">
@@ -61,7 +84,11 @@ export function Answer({ drafted, busy, request, onRequest, onDraft, onSwapped, 
                     </Link>
                     .
                   </span>
-                ) : <Button size="small" onClick={() => onDraft(withoutLimit(request, limit, group?.setting))}>Draft it so</Button>}
+                ) : (
+                  <Button size="small" onClick={() => onDraft(withoutLimit(request, limit, group?.setting))}>
+                    Draft it so
+                  </Button>
+                )}
               </li>
             ))}
           </ul>
@@ -73,15 +100,35 @@ export function Answer({ drafted, busy, request, onRequest, onDraft, onSwapped, 
     <section aria-label="Drafts" className="flex flex-col gap-3">
       <div className="flex flex-wrap items-baseline gap-x-4 gap-y-1 text-sm text-ink-soft">
         <p role="status">
-          {answer.drafts.length === 1 ? "One draft" : `${["", "", "Two", "Three"][answer.drafts.length]} drafts`} in {(drafted.ms / 1000).toFixed(1)} s. No session for this request can have a better fit than{" "}
-          <span className="font-semibold text-ink">{Math.round(answer.drafts[0]!.bound * 100)} %</span>: the share of what is asked that gets its time.
+          {answer.drafts.length === 1 ? "One draft" : `${["", "", "Two", "Three"][answer.drafts.length]} drafts`} in{" "}
+          {(drafted.ms / 1000).toFixed(1)} s. No session for this request can have a better fit than{" "}
+          <span className="font-semibold text-ink">{Math.round(answer.drafts[0]!.bound * 100)} %</span>: the share of
+          what is asked that gets its time.
         </p>
-        {answer.kept.length > 0 && <p>Kept out: {listWords(answer.kept.map(({ limit, drills }) => `${drills} by ${LIMIT_WORDS[limit]}`))}.</p>}
-        <p className="ml-auto text-xs text-ink-faint">Not medical advice. Pain, numbness, tingling or dizziness: stop, step down a level, or leave it out.</p>
+        {answer.kept.length > 0 && (
+          <p>Kept out: {listWords(answer.kept.map(({ limit, drills }) => `${drills} by ${LIMIT_WORDS[limit]}`))}.</p>
+        )}
+        <p className="ml-auto text-xs text-ink-faint">
+          Not medical advice. Pain, numbness, tingling or dizziness: stop, step down a level, or leave it out.
+        </p>
       </div>
       <div className="grid items-start gap-4 lg:grid-cols-3">
         {answer.drafts.map((one, k) => (
-          <DraftCard key={`${drafted.ms} ${k}`} number={k + 1} draft={one} swapped={drafted.swapped[k] ?? []} onSwapped={(versions) => onSwapped(k, versions)} asked={drafted.request} demand={demand} beside={drafted.beside} request={request} onRequest={onRequest} onSwaps={onSwaps} showRoses={showRoses} onShowRoses={setShowRoses} />
+          <DraftCard
+            key={`${drafted.ms} ${k}`}
+            number={k + 1}
+            draft={one}
+            swapped={drafted.swapped[k] ?? []}
+            onSwapped={(versions) => onSwapped(k, versions)}
+            asked={drafted.request}
+            demand={demand}
+            beside={drafted.beside}
+            request={request}
+            onRequest={onRequest}
+            onSwaps={onSwaps}
+            showRoses={showRoses}
+            onShowRoses={setShowRoses}
+          />
         ))}
       </div>
     </section>

@@ -3,7 +3,15 @@ import { z } from "zod";
 import { idOf, notHere } from "~/app/server/coach.server";
 import { drillsOf } from "~/app/server/drills.server";
 import { getServices } from "~/app/server/services.server";
-import { lastOf, requestForJoint, requestForRow, requestLike, usualRequest, type Last, type LastWith } from "~/core/draft/begin";
+import {
+  lastOf,
+  requestForJoint,
+  requestForRow,
+  requestLike,
+  usualRequest,
+  type Last,
+  type LastWith,
+} from "~/core/draft/begin";
 import type { KeptRequest } from "~/core/draft/request";
 import { AREAS } from "~/core/vocabulary/areas";
 import { JOINT_WORDS, ROWS, type Joint } from "~/core/vocabulary/rows";
@@ -13,10 +21,22 @@ import { findSession, findSetting } from "~/db/sessions";
 import { SCHOOLS } from "~/library/schools";
 import { opening } from "~/app/server/opening.server";
 
-export type Beginning = { begun: string; request: KeptRequest; teamId: string | null; keptId: string | null; from: string | undefined };
+export type Beginning = {
+  begun: string;
+  request: KeptRequest;
+  teamId: string | null;
+  keptId: string | null;
+  from: string | undefined;
+};
 
 /** Where a request begins: one that was kept, a session there is, a motion that is short, a joint someone felt, or what was last done with a group. Anything else in the address is left aside. */
-export async function beginning(club: Club, params: URLSearchParams, groups: readonly { id: string; group: Group }[], lasts: readonly LastWith[], known: (demand: string | undefined) => boolean): Promise<Beginning> {
+export async function beginning(
+  club: Club,
+  params: URLSearchParams,
+  groups: readonly { id: string; group: Group }[],
+  lasts: readonly LastWith[],
+  known: (demand: string | undefined) => boolean,
+): Promise<Beginning> {
   const { db } = getServices();
   const begun = params.toString();
   const team = (id: string | null | undefined) => groups.find((g) => g.id === id)?.id ?? null;
@@ -32,18 +52,34 @@ export async function beginning(club: Club, params: URLSearchParams, groups: rea
   const setting = stored ? await findSetting(db, club, stored.id) : undefined;
   const askedBy = setting?.demandId && known(setting.demandId) ? setting.demandId : undefined;
   const teamId = team(setting?.teamId ?? params.get("team"));
-  const last: Last | undefined = stored ? { purpose: stored.doc.purpose, target: stored.doc.target ?? 600, demand: askedBy } : lastOf(lasts, teamId);
+  const last: Last | undefined = stored
+    ? { purpose: stored.doc.purpose, target: stored.doc.target ?? 600, demand: askedBy }
+    : lastOf(lasts, teamId);
   const row = z.enum(ROWS).safeParse(params.get("row"));
   const joint = z.enum(Object.keys(JOINT_WORDS) as [Joint, ...Joint[]]).safeParse(params.get("joint"));
   const whose = groups.find((g) => g.id === teamId)?.group;
-  if (row.success) return { begun, request: requestForRow(row.data, last), teamId, keptId: null, from: stored?.doc.title };
-  if (joint.success) return { begun, request: requestForJoint(joint.data, last), teamId, keptId: null, from: undefined };
+  if (row.success)
+    return { begun, request: requestForRow(row.data, last), teamId, keptId: null, from: stored?.doc.title };
+  if (joint.success)
+    return { begun, request: requestForJoint(joint.data, last), teamId, keptId: null, from: undefined };
   const demand = params.get("demand");
-  if (!stored) return { begun, request: usualRequest(demand && known(demand) ? { purpose: "before-training", target: 600, ...last, demand } : last), teamId, keptId: null, from: undefined };
+  if (!stored)
+    return {
+      begun,
+      request: usualRequest(
+        demand && known(demand) ? { purpose: "before-training", target: 600, ...last, demand } : last,
+      ),
+      teamId,
+      keptId: null,
+      from: undefined,
+    };
   const minutes = Number(params.get("minutes") ?? NaN);
   const without = z.enum(AREAS).safeParse(params.get("without"));
   const request = requestLike(stored.doc, await drillsOf(club, stored.doc), SCHOOLS, {
-    demand: askedBy, setting: whose?.setting, ...(Number.isFinite(minutes) && { target: minutes * 60 }), ...(without.success && { without: without.data }),
+    demand: askedBy,
+    setting: whose?.setting,
+    ...(Number.isFinite(minutes) && { target: minutes * 60 }),
+    ...(without.success && { without: without.data }),
   });
   return { begun, request, teamId, keptId: null, from: stored.doc.title };
 }

@@ -14,14 +14,27 @@ export type DraftPage = Awaited<ReturnType<typeof draftPage>>;
 /** What the drafting page begins with, from its address. */
 export async function draftPage(coach: Coach, asked: URLSearchParams) {
   const { db } = getServices();
-  const [groups, ownDemands, kept, before, unreadable] = await Promise.all([listGroups(db, coach.club), listDemands(db, coach.club), listRequests(db, coach.club), lastByTeam(db, coach.club), listUnreadable(db, coach.club, "request")]);
-  const known = (id: string | undefined) => id !== undefined && (demandById(id) !== undefined || ownDemands.some((d) => d.id === id));
+  const [groups, ownDemands, kept, before, unreadable] = await Promise.all([
+    listGroups(db, coach.club),
+    listDemands(db, coach.club),
+    listRequests(db, coach.club),
+    lastByTeam(db, coach.club),
+    listUnreadable(db, coach.club, "request"),
+  ]);
+  const known = (id: string | undefined) =>
+    id !== undefined && (demandById(id) !== undefined || ownDemands.some((d) => d.id === id));
   // A profile that was asked by last may be gone since.
   const lasts = before.map((last) => (known(last.demand) ? last : { ...last, demand: undefined }));
   const begun = await beginning(coach.club, asked, groups, lasts, known);
   return {
     // The coach's other drills are fetched by the page once it is there.
-    ...begun, coachId: coach.id, groups, lasts, used: await drillsNamed(coach.club, begun.request), ownDemands: ownDemands.map(({ row: _, ...demand }) => demand),
-    kept: kept.filter(({ id }) => !unreadable.some((one) => one.id === id)).map(({ id, title }) => ({ id, title })), unreadable,
+    ...begun,
+    coachId: coach.id,
+    groups,
+    lasts,
+    used: await drillsNamed(coach.club, begun.request),
+    ownDemands: ownDemands.map(({ row: _, ...demand }) => demand),
+    kept: kept.filter(({ id }) => !unreadable.some((one) => one.id === id)).map(({ id, title }) => ({ id, title })),
+    unreadable,
   };
 }

@@ -29,16 +29,38 @@ import { capital, itemWords, listWords } from "~/core/wording/words";
 import { compile } from "~/core/timeline/compile";
 
 type Props = {
-  number: number; draft: Draft; swapped: Stated[]; onSwapped: (versions: Stated[]) => void; asked: WrittenRequest; demand: Demand | undefined; beside: Beside;
-  request: KeptRequest; onRequest: (request: KeptRequest) => void; onSwaps: ReturnType<typeof useDrafter>["swaps"];
+  number: number;
+  draft: Draft;
+  swapped: Stated[];
+  onSwapped: (versions: Stated[]) => void;
+  asked: WrittenRequest;
+  demand: Demand | undefined;
+  beside: Beside;
+  request: KeptRequest;
+  onRequest: (request: KeptRequest) => void;
+  onSwaps: ReturnType<typeof useDrafter>["swaps"];
   /** Shown in all drafts or in none, so that they compare. */
-  showRoses: boolean; onShowRoses: (shown: boolean) => void;
+  showRoses: boolean;
+  onShowRoses: (shown: boolean) => void;
 };
 
 const percent = (share: number): string => `${Math.round(share * 100)} %`;
 
 /** One draft: what it is worth, what it looks like, and every drill with its reasons; drills can be swapped and locked. */
-export function DraftCard({ number, draft, swapped, onSwapped, asked, demand, beside, request, onRequest, onSwaps, showRoses, onShowRoses }: Props) {
+export function DraftCard({
+  number,
+  draft,
+  swapped,
+  onSwapped,
+  asked,
+  demand,
+  beside,
+  request,
+  onRequest,
+  onSwaps,
+  showRoses,
+  onShowRoses,
+}: Props) {
   const drills = useDrills();
   const now: Stated = swapped.at(-1) ?? draft;
   const [open, setOpen] = useState<string>();
@@ -47,7 +69,10 @@ export function DraftCard({ number, draft, swapped, onSwapped, asked, demand, be
   const { session } = now;
   const timeline = useMemo(() => compile(session, drills), [session, drills]);
   const profile = useMemo(() => miniProfile(profileOf(session, timeline), 400, 76), [session, timeline]);
-  const { roses } = useMemo(() => rosesOf(coverageOf(session, timeline, drills), { demand, target: asked.target, other: undefined }), [session, timeline, drills, demand, asked.target]);
+  const { roses } = useMemo(
+    () => rosesOf(coverageOf(session, timeline, drills), { demand, target: asked.target, other: undefined }),
+    [session, timeline, drills, demand, asked.target],
+  );
   const { group } = asked;
   const kit = kitList(session, drills);
   const last = group?.lately?.[0];
@@ -58,14 +83,26 @@ export function DraftCard({ number, draft, swapped, onSwapped, asked, demand, be
     setOpen(undefined);
   };
   const lock = (item: Item) =>
-    onRequest({ ...request, locked: request.locked.some((one) => one.drill === item.drill) ? request.locked.filter((one) => one.drill !== item.drill) : [...request.locked, { drill: item.drill, level: item.level, dose: item.dose }] });
+    onRequest({
+      ...request,
+      locked: request.locked.some((one) => one.drill === item.drill)
+        ? request.locked.filter((one) => one.drill !== item.drill)
+        : [...request.locked, { drill: item.drill, level: item.level, dose: item.dose }],
+    });
   const bound = Math.max(draft.bound, now.fit);
   return (
-    <article aria-label={`Draft ${number}`} className="flex min-w-0 flex-col gap-3 rounded-lg border border-line bg-land p-4">
+    <article
+      aria-label={`Draft ${number}`}
+      className="flex min-w-0 flex-col gap-3 rounded-lg border border-line bg-land p-4"
+    >
       <header className="flex items-start gap-3">
         <div className="min-w-0 flex-1">
           <h2 className="wide-type text-lg leading-tight font-semibold">Draft {number}</h2>
-          <p className="min-h-11 text-sm text-ink-soft">{swapped.length > 0 ? `With ${swapped.length} ${swapped.length === 1 ? "drill" : "drills"} swapped` : capital(draft.differs || "The one there is")}</p>
+          <p className="min-h-11 text-sm text-ink-soft">
+            {swapped.length > 0
+              ? `With ${swapped.length} ${swapped.length === 1 ? "drill" : "drills"} swapped`
+              : capital(draft.differs || "The one there is")}
+          </p>
         </div>
         <p className="text-right">
           <span className="clock-type block text-3xl leading-none">{clockText(now.seconds)}</span>
@@ -82,18 +119,41 @@ export function DraftCard({ number, draft, swapped, onSwapped, asked, demand, be
             <rect width={now.fit * 100} height={8} fill="var(--depth-5)" />
           </svg>
           <span className="font-semibold">{percent(now.fit)}</span>
-          <span className="whitespace-nowrap text-ink-faint" title="No session for this request can be better than the bound, as the solver proved">
-            {bound - now.fit < 0.005 ? "the best there is" : `${((1 - now.fit / bound) * 100).toFixed(1)} % under the bound`}
+          <span
+            className="whitespace-nowrap text-ink-faint"
+            title="No session for this request can be better than the bound, as the solver proved"
+          >
+            {bound - now.fit < 0.005
+              ? "the best there is"
+              : `${((1 - now.fit / bound) * 100).toFixed(1)} % under the bound`}
           </span>
         </dd>
         <dt className="text-ink-soft">Positions</dt>
         <dd>{now.postureChanges === 1 ? "1 change" : `${now.postureChanges} changes`}</dd>
         <dt className="text-ink-soft">Kit</dt>
-        <dd>{kit.length === 0 ? "none" : listWords(kit.map(({ kit: piece, pieces, words }) => (group ? `${piecesFor(piece, pieces, people)} × ${words}` : pieces > 1 ? `${pieces} × ${words}` : words)))}</dd>
+        <dd>
+          {kit.length === 0
+            ? "none"
+            : listWords(
+                kit.map(({ kit: piece, pieces, words }) =>
+                  group
+                    ? `${piecesFor(piece, pieces, people)} × ${words}`
+                    : pieces > 1
+                      ? `${pieces} × ${words}`
+                      : words,
+                ),
+              )}
+        </dd>
         {last && (
           <>
             <dt className="text-ink-soft">Last time</dt>
-            <dd title={`Against “${last.title}”`}>{since.other === 0 ? "the same drills" : since.other === since.of ? "all drills other" : `${since.other} of ${since.of} drills other`}</dd>
+            <dd title={`Against “${last.title}”`}>
+              {since.other === 0
+                ? "the same drills"
+                : since.other === since.of
+                  ? "all drills other"
+                  : `${since.other} of ${since.of} drills other`}
+            </dd>
           </>
         )}
       </dl>
@@ -102,18 +162,34 @@ export function DraftCard({ number, draft, swapped, onSwapped, asked, demand, be
           {now.cautions.slice(0, 4).map((says) => (
             <li key={says}>{says}</li>
           ))}
-          {now.cautions.length > 4 && <li className="text-ink-soft">and {now.cautions.length - 4} more; the desk shows them all.</li>}
+          {now.cautions.length > 4 && (
+            <li className="text-ink-soft">and {now.cautions.length - 4} more; the desk shows them all.</li>
+          )}
         </ul>
       )}
       <div className="flex flex-col">
         {session.blocks.map((block, b) => (
           <section key={`${b} ${block.title}`}>
-            <h3 className="mt-2 border-b border-line pb-0.5 text-xs font-semibold tracking-wide text-ink-faint">{block.title}</h3>
+            <h3 className="mt-2 border-b border-line pb-0.5 text-xs font-semibold tracking-wide text-ink-faint">
+              {block.title}
+            </h3>
             <ol>
               {block.items.map((item, i) => (
                 <DrillLine
-                  key={`${item.drill} ${i}`} item={item} reason={now.reasons[b]![i]!} open={open === `${b} ${i}`} onOpen={() => setOpen(open === `${b} ${i}` ? undefined : `${b} ${i}`)}
-                  locked={request.locked.some((one) => one.drill === item.drill)} onLock={() => lock(item)} place={{ block: b, item: i }} session={session} asked={asked} onSwaps={onSwaps} onSwap={swap} fit={now.fit} changes={now.postureChanges}
+                  key={`${item.drill} ${i}`}
+                  item={item}
+                  reason={now.reasons[b]![i]!}
+                  open={open === `${b} ${i}`}
+                  onOpen={() => setOpen(open === `${b} ${i}` ? undefined : `${b} ${i}`)}
+                  locked={request.locked.some((one) => one.drill === item.drill)}
+                  onLock={() => lock(item)}
+                  place={{ block: b, item: i }}
+                  session={session}
+                  asked={asked}
+                  onSwaps={onSwaps}
+                  onSwap={swap}
+                  fit={now.fit}
+                  changes={now.postureChanges}
                 />
               ))}
             </ol>
@@ -136,7 +212,9 @@ export function DraftCard({ number, draft, swapped, onSwapped, asked, demand, be
       </Form>
       {now.missing.length > 0 && (
         <details className="text-sm">
-          <summary className="font-semibold">Short of {now.missing.length === 1 ? "one motion" : `${now.missing.length} motions`}</summary>
+          <summary className="font-semibold">
+            Short of {now.missing.length === 1 ? "one motion" : `${now.missing.length} motions`}
+          </summary>
           <ul className="pt-1">
             {now.missing.map(({ row, has, wants, why }) => (
               <ShortRow key={row} why={why} has={has} wants={wants}>
@@ -149,18 +227,45 @@ export function DraftCard({ number, draft, swapped, onSwapped, asked, demand, be
       <details className="text-sm" open={showRoses} onToggle={(event) => onShowRoses(event.currentTarget.open)}>
         <summary className="font-semibold">Range roses</summary>
         <Roses roses={roses} looked={looked} onLook={setLooked} onPick={setLooked} />
-        <p className="h-10 text-ink-soft">{looked ? capital(petalWords(looked)) : "Filled: what is worked. Outline: what is asked."}</p>
+        <p className="h-10 text-ink-soft">
+          {looked ? capital(petalWords(looked)) : "Filled: what is worked. Outline: what is asked."}
+        </p>
       </details>
     </article>
   );
 }
 
 type LineProps = {
-  item: Item; reason: Reason; open: boolean; onOpen: () => void; locked: boolean; onLock: () => void; place: Place; session: Session; asked: WrittenRequest;
-  onSwaps: Props["onSwaps"]; onSwap: (swap: OfferedSwap) => void; fit: number; changes: number;
+  item: Item;
+  reason: Reason;
+  open: boolean;
+  onOpen: () => void;
+  locked: boolean;
+  onLock: () => void;
+  place: Place;
+  session: Session;
+  asked: WrittenRequest;
+  onSwaps: Props["onSwaps"];
+  onSwap: (swap: OfferedSwap) => void;
+  fit: number;
+  changes: number;
 };
 
-function DrillLine({ item, reason, open, onOpen, locked, onLock, place, session, asked, onSwaps, onSwap, fit, changes }: LineProps) {
+function DrillLine({
+  item,
+  reason,
+  open,
+  onOpen,
+  locked,
+  onLock,
+  place,
+  session,
+  asked,
+  onSwaps,
+  onSwap,
+  fit,
+  changes,
+}: LineProps) {
   const drills = useDrills();
   const drill = drills(item.drill);
   const name = drill?.name ?? item.drill;
@@ -178,11 +283,23 @@ function DrillLine({ item, reason, open, onOpen, locked, onLock, place, session,
     <li className="border-b border-line/60 last:border-0">
       <div className="flex items-center gap-2 py-1">
         <Still drill={item.drill} level={item.level} size={36} />
-        <button type="button" aria-expanded={open} onClick={onOpen} className="min-h-9 min-w-0 flex-1 rounded text-left leading-tight hover:bg-land-deep">
+        <button
+          type="button"
+          aria-expanded={open}
+          onClick={onOpen}
+          className="min-h-9 min-w-0 flex-1 rounded text-left leading-tight hover:bg-land-deep"
+        >
           <span className="block font-medium wrap-anywhere">{name}</span>
-          <span className="block truncate text-sm text-ink-soft">{itemWords(item, item.sides ?? drill?.sides ?? "together")}</span>
+          <span className="block truncate text-sm text-ink-soft">
+            {itemWords(item, item.sides ?? drill?.sides ?? "together")}
+          </span>
         </button>
-        <IconButton label={locked ? `Let ${name} go` : `Keep ${name} as it is`} aria-pressed={locked} onClick={onLock} className={cx(locked && "bg-land-deep text-ink")}>
+        <IconButton
+          label={locked ? `Let ${name} go` : `Keep ${name} as it is`}
+          aria-pressed={locked}
+          onClick={onLock}
+          className={cx(locked && "bg-land-deep text-ink")}
+        >
           {locked ? <Lock size={15} aria-hidden /> : <LockOpen size={15} aria-hidden />}
         </IconButton>
       </div>
@@ -210,7 +327,11 @@ function DrillLine({ item, reason, open, onOpen, locked, onLock, place, session,
                       {swap.postureChanges !== changes && ` · ${swap.postureChanges} changes`}
                     </span>
                   </span>
-                  <Button size="small" aria-label={`Take ${drills(swap.item.drill)?.name} instead`} onClick={() => onSwap(swap)}>
+                  <Button
+                    size="small"
+                    aria-label={`Take ${drills(swap.item.drill)?.name} instead`}
+                    onClick={() => onSwap(swap)}
+                  >
                     Take it
                   </Button>
                 </li>

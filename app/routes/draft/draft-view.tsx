@@ -1,6 +1,14 @@
 import { Bookmark, BookmarkCheck, Trash2 } from "lucide-react";
 import { useCallback, useEffect, useMemo, useRef, useState } from "react";
-import { Link, NavigationType, useActionData, useFetcher, useNavigate, useNavigationType, useSearchParams } from "react-router";
+import {
+  Link,
+  NavigationType,
+  useActionData,
+  useFetcher,
+  useNavigate,
+  useNavigationType,
+  useSearchParams,
+} from "react-router";
 import { Answer } from "./answer";
 import { leave, leftAt, type Left } from "./left";
 import type { Outcome } from "./actions.server";
@@ -38,13 +46,39 @@ export function DraftView(props: Props) {
   const [shown, setShown] = useState<Left>();
   useEffect(() => {
     if (!left) return;
-    void Promise.resolve(ensure(left)).then((known) => (known ? setShown(left) : setLeft(undefined)), () => setLeft(undefined));
+    void Promise.resolve(ensure(left)).then(
+      (known) => (known ? setShown(left) : setLeft(undefined)),
+      () => setLeft(undefined),
+    );
   }, [left, ensure]);
   if (left && shown !== left) return <p className="p-8 text-ink-soft">Opening…</p>;
-  return <Asked key={left ? "left" : "new"} {...props} own={own} where={where} left={left} onBack={other?.drafted && (() => setLeft(other))} />;
+  return (
+    <Asked
+      key={left ? "left" : "new"}
+      {...props}
+      own={own}
+      where={where}
+      left={left}
+      onBack={other?.drafted && (() => setLeft(other))}
+    />
+  );
 }
 
-function Asked({ request: begun, teamId: firstTeam, keptId: firstKept, from, groups, used, ownDemands, own, kept, lasts, where, left, onBack }: Props & { own: OwnDrills; where: string; left: Left | undefined; onBack: (() => void) | undefined }) {
+function Asked({
+  request: begun,
+  teamId: firstTeam,
+  keptId: firstKept,
+  from,
+  groups,
+  used,
+  ownDemands,
+  own,
+  kept,
+  lasts,
+  where,
+  left,
+  onBack,
+}: Props & { own: OwnDrills; where: string; left: Left | undefined; onBack: (() => void) | undefined }) {
   const [request, setRequest] = useState(left?.request ?? begun);
   const [teamId, setTeamId] = useState(left ? left.teamId : firstTeam);
   const [length, setLength] = useState(() => left?.length ?? minutesText(begun.target));
@@ -57,16 +91,26 @@ function Asked({ request: begun, teamId: firstTeam, keptId: firstKept, from, gro
   const offered = useMemo(() => [...withNamed(used, own.offered), ...DRILLS], [used, own.offered]);
   const demands = useMemo(() => [...ownDemands, ...DEMANDS], [ownDemands]);
   const { all } = own;
-  const mine = useCallback(async () => ({ drills: withNamed(used, await all()), demands: ownDemands }), [all, used, ownDemands]);
+  const mine = useCallback(
+    async () => ({ drills: withNamed(used, await all()), demands: ownDemands }),
+    [all, used, ownDemands],
+  );
   const group = groups.find((g) => g.id === teamId)?.group;
   const { draft, swaps, stop, progress, drafted, setSwapped } = useDrafter(mine, left?.drafted);
   const target = readClock(length);
   const bad = target === undefined || target < 120 || target > 7200;
-  const what = typeof request.demand === "string" ? (demands.find((d) => d.id === request.demand)?.name ?? "Session") : "Motions picked by hand";
+  const what =
+    typeof request.demand === "string"
+      ? (demands.find((d) => d.id === request.demand)?.name ?? "Session")
+      : "Motions picked by hand";
   const title = titleFor(request, group?.name, what);
   const now = { ...request, ...(target !== undefined && { target }) };
   const go = (changed: KeptRequest = now) => {
-    if (!bad) draft(requestOf({ ...changed, title }, group), { teamId, demandId: typeof changed.demand === "string" ? changed.demand : null });
+    if (!bad)
+      draft(requestOf({ ...changed, title }, group), {
+        teamId,
+        demandId: typeof changed.demand === "string" ? changed.demand : null,
+      });
   };
   const answer = fetcher.data;
   const opened = useActionData<Outcome>();
@@ -87,7 +131,8 @@ function Asked({ request: begun, teamId: firstTeam, keptId: firstKept, from, gro
   return (
     <DrillsContext value={drills}>
       <main
-        id="main" className="mx-auto flex w-full max-w-[92rem] flex-1 flex-col gap-4 px-4 py-5"
+        id="main"
+        className="mx-auto flex w-full max-w-[92rem] flex-1 flex-col gap-4 px-4 py-5"
         onKeyDown={(event) => {
           if (event.key === "Enter" && (event.ctrlKey || event.metaKey)) go();
         }}
@@ -104,7 +149,12 @@ function Asked({ request: begun, teamId: firstTeam, keptId: firstKept, from, gro
             <nav aria-label="Kept requests" className="ml-auto flex min-w-0 flex-wrap items-center gap-1.5 text-sm">
               <span className="text-ink-faint">Kept:</span>
               {kept.slice(0, 6).map((one) => (
-                <Link key={one.id} to={`/draft?kept=${one.id}`} aria-current={one.id === keptId ? "page" : undefined} className="max-w-60 rounded-2xl wrap-anywhere border border-line bg-land px-2.5 py-1 hover:bg-land-deep aria-[current]:border-depth-5 aria-[current]:font-semibold">
+                <Link
+                  key={one.id}
+                  to={`/draft?kept=${one.id}`}
+                  aria-current={one.id === keptId ? "page" : undefined}
+                  className="max-w-60 rounded-2xl wrap-anywhere border border-line bg-land px-2.5 py-1 hover:bg-land-deep aria-[current]:border-depth-5 aria-[current]:font-semibold"
+                >
                   {one.title}
                 </Link>
               ))}
@@ -118,16 +168,30 @@ function Asked({ request: begun, teamId: firstTeam, keptId: firstKept, from, gro
           )}
         </div>
         <form
-          aria-label="Request" className="rounded-lg border border-line bg-land px-6 pt-4 pb-5 max-md:px-4"
+          aria-label="Request"
+          className="rounded-lg border border-line bg-land px-6 pt-4 pb-5 max-md:px-4"
           onSubmit={(event) => {
             event.preventDefault();
             go();
           }}
         >
           <Sentence
-            request={request} onRequest={setRequest} length={length} onLength={setLength} badLength={bad} teamId={teamId} groups={groups} group={group} demands={demands} offered={offered}
+            request={request}
+            onRequest={setRequest}
+            length={length}
+            onLength={setLength}
+            badLength={bad}
+            teamId={teamId}
+            groups={groups}
+            group={group}
+            demands={demands}
+            offered={offered}
             onTeam={(id) => {
-              const changed = forAnother({ ...request, ...(target !== undefined && { target }) }, lastOf(lasts, teamId), lastOf(lasts, id));
+              const changed = forAnother(
+                { ...request, ...(target !== undefined && { target }) },
+                lastOf(lasts, teamId),
+                lastOf(lasts, id),
+              );
               setTeamId(id);
               setRequest(changed);
               if (changed.target !== target) setLength(minutesText(changed.target));
@@ -135,11 +199,18 @@ function Asked({ request: begun, teamId: firstTeam, keptId: firstKept, from, gro
           />
           <div className="mt-4 flex flex-wrap items-center gap-x-3 gap-y-2">
             <Button kind="primary" type="submit" disabled={bad || progress !== undefined} className="px-5">
-              {request.locked.length > 0 ? `Draft again with ${request.locked.length} as ${request.locked.length === 1 ? "it is" : "they are"}` : "Draft"}
+              {request.locked.length > 0
+                ? `Draft again with ${request.locked.length} as ${request.locked.length === 1 ? "it is" : "they are"}`
+                : "Draft"}
             </Button>
             {progress && (
               <>
-                <progress value={progress.share} max={1} aria-label="How far the drafts are" className="h-2 w-40 appearance-none overflow-hidden rounded-full bg-land-deep [&::-moz-progress-bar]:bg-depth-5 [&::-webkit-progress-bar]:bg-land-deep [&::-webkit-progress-value]:bg-depth-5" />
+                <progress
+                  value={progress.share}
+                  max={1}
+                  aria-label="How far the drafts are"
+                  className="h-2 w-40 appearance-none overflow-hidden rounded-full bg-land-deep [&::-moz-progress-bar]:bg-depth-5 [&::-webkit-progress-bar]:bg-land-deep [&::-webkit-progress-value]:bg-depth-5"
+                />
                 <span role="status" className="text-sm text-ink-soft">
                   {capital(progress.words)}…
                 </span>
@@ -150,12 +221,30 @@ function Asked({ request: begun, teamId: firstTeam, keptId: firstKept, from, gro
               <label className="flex items-center gap-2 text-sm text-ink-soft">
                 Call it
                 <input
-                  value={request.title === "Draft" ? "" : request.title} placeholder={title} maxLength={120} onChange={(event) => setRequest({ ...request, title: event.target.value.trimStart() || "Draft" })}
+                  value={request.title === "Draft" ? "" : request.title}
+                  placeholder={title}
+                  maxLength={120}
+                  onChange={(event) => setRequest({ ...request, title: event.target.value.trimStart() || "Draft" })}
                   className="min-h-9 w-64 rounded-md border border-line bg-paper px-2.5 py-1 text-ink max-md:w-44"
                 />
               </label>
-              <Button disabled={bad || fetcher.state !== "idle"} onClick={() => void fetcher.submit({ do: "keep", request: JSON.stringify(now), title, team: teamId ?? "", ...(keptId && { id: keptId }) }, { method: "post" })}>
-                {isKept ? <BookmarkCheck size={16} aria-hidden /> : <Bookmark size={16} aria-hidden />} {keptId ? "Keep as it is now" : "Keep this request"}
+              <Button
+                disabled={bad || fetcher.state !== "idle"}
+                onClick={() =>
+                  void fetcher.submit(
+                    {
+                      do: "keep",
+                      request: JSON.stringify(now),
+                      title,
+                      team: teamId ?? "",
+                      ...(keptId && { id: keptId }),
+                    },
+                    { method: "post" },
+                  )
+                }
+              >
+                {isKept ? <BookmarkCheck size={16} aria-hidden /> : <Bookmark size={16} aria-hidden />}{" "}
+                {keptId ? "Keep as it is now" : "Keep this request"}
               </Button>
               {keptId && (
                 <Button kind="quiet" onClick={() => setAsking(keptId)}>
@@ -172,12 +261,27 @@ function Asked({ request: begun, teamId: firstTeam, keptId: firstKept, from, gro
         </form>
         <div ref={results} tabIndex={-1} className="outline-none">
           <Answer
-            drafted={drafted} busy={progress !== undefined} request={request} onRequest={setRequest} onDraft={(changed) => { setRequest(changed); setLength(minutesText(changed.target)); go(changed); }}
-            group={group} demands={demands} onSwaps={swaps} onSwapped={setSwapped}
+            drafted={drafted}
+            busy={progress !== undefined}
+            request={request}
+            onRequest={setRequest}
+            onDraft={(changed) => {
+              setRequest(changed);
+              setLength(minutesText(changed.target));
+              go(changed);
+            }}
+            group={group}
+            demands={demands}
+            onSwaps={swaps}
+            onSwapped={setSwapped}
           />
         </div>
         <Confirm
-          open={asking !== undefined} onOpenChange={(open) => !open && setAsking(undefined)} title="Forget this request?" text="Sessions drafted from it stay. The request itself goes for good." action="Forget it"
+          open={asking !== undefined}
+          onOpenChange={(open) => !open && setAsking(undefined)}
+          title="Forget this request?"
+          text="Sessions drafted from it stay. The request itself goes for good."
+          action="Forget it"
           onConfirm={() => {
             void fetcher.submit({ do: "forget", id: asking! }, { method: "post" });
             setKeptId(null);
@@ -191,7 +295,12 @@ function Asked({ request: begun, teamId: firstTeam, keptId: firstKept, from, gro
 
 function MoreKept({ kept, onGo }: { kept: Props["kept"]; onGo: (id: string) => void }) {
   return (
-    <select aria-label="More kept requests" value="" onChange={(event) => onGo(event.target.value)} className="rounded-full border border-line bg-land px-2 py-1">
+    <select
+      aria-label="More kept requests"
+      value=""
+      onChange={(event) => onGo(event.target.value)}
+      className="rounded-full border border-line bg-land px-2 py-1"
+    >
       <option value="">{kept.length} more</option>
       {kept.map((one) => (
         <option key={one.id} value={one.id}>

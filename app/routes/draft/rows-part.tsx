@@ -1,11 +1,22 @@
 import { JOINT_WORDS, ROW_FACTS, ROWS, type Joint, type Row } from "~/core/vocabulary/rows";
 import { capital } from "~/core/wording/words";
 
-const WEIGHTS = [{ value: 0, words: "not" }, { value: 1, words: "some" }, { value: 2, words: "more" }, { value: 3, words: "most" }];
+const WEIGHTS = [
+  { value: 0, words: "not" },
+  { value: 1, words: "some" },
+  { value: 2, words: "more" },
+  { value: 3, words: "most" },
+];
 const JOINTS = Object.keys(JOINT_WORDS) as Joint[];
 
 /** Motions joint by joint, each asked for not at all, some, more or most. At least one stays. */
-export function RowsPart({ rows, onRows }: { rows: Partial<Record<Row, number>>; onRows: (rows: Partial<Record<Row, number>>) => void }) {
+export function RowsPart({
+  rows,
+  onRows,
+}: {
+  rows: Partial<Record<Row, number>>;
+  onRows: (rows: Partial<Record<Row, number>>) => void;
+}) {
   const set = (row: Row, weight: number) => {
     const next = Object.fromEntries(Object.entries({ ...rows, [row]: weight }).filter(([, w]) => w > 0));
     if (Object.keys(next).length > 0) onRows(next);
@@ -18,7 +29,11 @@ export function RowsPart({ rows, onRows }: { rows: Partial<Record<Row, number>>;
           {ROWS.filter((row) => ROW_FACTS[row].joint === joint).map((row) => (
             <label key={row} className="flex min-h-8 items-center justify-between gap-2 text-sm">
               {ROW_FACTS[row].words}
-              <select value={Math.round(rows[row] ?? 0)} onChange={(event) => set(row, Number(event.target.value))} className="rounded-md border border-line bg-paper px-1.5 py-0.5">
+              <select
+                value={Math.round(rows[row] ?? 0)}
+                onChange={(event) => set(row, Number(event.target.value))}
+                className="rounded-md border border-line bg-paper px-1.5 py-0.5"
+              >
                 {WEIGHTS.map(({ value, words }) => (
                   <option key={value} value={value}>
                     {words}

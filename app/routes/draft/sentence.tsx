@@ -8,7 +8,15 @@ import { NumberField } from "~/app/ui/number-field";
 import { SettingFields } from "~/app/ui/setting-fields";
 import type { Demand } from "~/core/demands/schema";
 import { type KeptRequest, AT_HAND, SUITS } from "~/core/draft/request";
-import { differSentence, differWords, keepingWords, kitWords, methodsWords, mindingWords, rowsWords } from "~/core/draft/words";
+import {
+  differSentence,
+  differWords,
+  keepingWords,
+  kitWords,
+  methodsWords,
+  mindingWords,
+  rowsWords,
+} from "~/core/draft/words";
 import { KIT_FACTS } from "~/core/vocabulary/kit";
 import { ROWS } from "~/core/vocabulary/rows";
 import { METHODS, type Method } from "~/core/vocabulary/methods";
@@ -21,15 +29,35 @@ import { LEVEL_WORDS, listWords, METHOD_WORDS, PURPOSE_WORDS } from "~/core/word
 import { SCHOOLS } from "~/library/schools";
 
 type Props = {
-  request: KeptRequest; onRequest: (request: KeptRequest) => void; length: string; onLength: (text: string) => void; badLength: boolean;
-  teamId: string | null; onTeam: (id: string | null) => void; groups: readonly { id: string; group: Group }[]; group: Group | undefined;
-  demands: readonly Demand[]; offered: readonly Drill[];
+  request: KeptRequest;
+  onRequest: (request: KeptRequest) => void;
+  length: string;
+  onLength: (text: string) => void;
+  badLength: boolean;
+  teamId: string | null;
+  onTeam: (id: string | null) => void;
+  groups: readonly { id: string; group: Group }[];
+  group: Group | undefined;
+  demands: readonly Demand[];
+  offered: readonly Drill[];
 };
 
 const LEVEL_CHOICES = LEVELS.map((value) => ({ value, words: LEVEL_WORDS[value] }));
 
 /** The whole request as a sentence; every part of it that can be otherwise is underlined. */
-export function Sentence({ request, onRequest, length, onLength, badLength, teamId, onTeam, groups, group, demands, offered }: Props) {
+export function Sentence({
+  request,
+  onRequest,
+  length,
+  onLength,
+  badLength,
+  teamId,
+  onTeam,
+  groups,
+  group,
+  demands,
+  offered,
+}: Props) {
   const drills = useDrills();
   const set = (part: Partial<KeptRequest>) => onRequest({ ...request, ...part });
   const { demand } = request;
@@ -42,13 +70,44 @@ export function Sentence({ request, onRequest, length, onLength, badLength, team
   return (
     <p className="text-xl leading-[2.05] text-ink-soft max-md:text-lg">
       For{" "}
-      <ChoicePart label="Who for" value={teamId ?? ""} options={[{ value: "", words: "anyone" }, ...groups.map((g) => ({ value: g.id, words: g.group.name }))]} onChange={(id) => onTeam(id || null)} />
-      ,{" "}
-      <ChoicePart label="What for" value={request.purpose} options={PURPOSES.map((value) => ({ value, words: PURPOSE_WORDS[value] }))} onChange={(purpose) => set({ purpose })} />:{" "}
-      <TextPart label="Length in minutes" value={length} bad={badLength} hint="2 to 120 minutes, like 12 or 12:30." onChange={onLength} /> minutes of{" "}
       <ChoicePart
-        label="What is asked" value={known} options={[...(typeof demand === "string" && !demands.some((d) => d.id === demand) ? [{ value: demand, words: "what a profile asks that is gone" }] : []), ...demands.map((d) => ({ value: d.id, words: `what ${d.name.charAt(0).toLowerCase()}${d.name.slice(1)} asks` })), { value: "picked", words: "motions picked by hand" }]}
-        onChange={(id) => set({ demand: id === "picked" ? { rows: topRows(demands.find((d) => d.id === known)) } : id })}
+        label="Who for"
+        value={teamId ?? ""}
+        options={[{ value: "", words: "anyone" }, ...groups.map((g) => ({ value: g.id, words: g.group.name }))]}
+        onChange={(id) => onTeam(id || null)}
+      />
+      ,{" "}
+      <ChoicePart
+        label="What for"
+        value={request.purpose}
+        options={PURPOSES.map((value) => ({ value, words: PURPOSE_WORDS[value] }))}
+        onChange={(purpose) => set({ purpose })}
+      />
+      :{" "}
+      <TextPart
+        label="Length in minutes"
+        value={length}
+        bad={badLength}
+        hint="2 to 120 minutes, like 12 or 12:30."
+        onChange={onLength}
+      />{" "}
+      minutes of{" "}
+      <ChoicePart
+        label="What is asked"
+        value={known}
+        options={[
+          ...(typeof demand === "string" && !demands.some((d) => d.id === demand)
+            ? [{ value: demand, words: "what a profile asks that is gone" }]
+            : []),
+          ...demands.map((d) => ({
+            value: d.id,
+            words: `what ${d.name.charAt(0).toLowerCase()}${d.name.slice(1)} asks`,
+          })),
+          { value: "picked", words: "motions picked by hand" },
+        ]}
+        onChange={(id) =>
+          set({ demand: id === "picked" ? { rows: topRows(demands.find((d) => d.id === known)) } : id })
+        }
       />
       {picked && (
         <>
@@ -59,14 +118,30 @@ export function Sentence({ request, onRequest, length, onLength, badLength, team
         </>
       )}
       , in the order{" "}
-      <ChoicePart label="Order" value={request.school} options={SCHOOLS.map((one) => ({ value: one.id, words: `${one.name.charAt(0).toLowerCase()}${one.name.slice(1)}` }))} onChange={(id) => set({ school: id })} />
-      , at the <ChoicePart label="Level" value={request.level} options={LEVEL_CHOICES} onChange={(level) => set({ level })} /> level, by{" "}
+      <ChoicePart
+        label="Order"
+        value={request.school}
+        options={SCHOOLS.map((one) => ({
+          value: one.id,
+          words: `${one.name.charAt(0).toLowerCase()}${one.name.slice(1)}`,
+        }))}
+        onChange={(id) => set({ school: id })}
+      />
+      , at the{" "}
+      <ChoicePart label="Level" value={request.level} options={LEVEL_CHOICES} onChange={(level) => set({ level })} />{" "}
+      level, by{" "}
       <SheetPart label="Ways of working" words={methodsWords(request)}>
         <MethodsPart request={request} onRequest={onRequest} />
       </SheetPart>
       , timed by{" "}
-      <SheetPart label="Work and rest" words={request.interval ? intervalWords(request.interval) : "each drill’s own dose"}>
-        <p className="text-sm text-ink-soft">By a clock every side of every drill is worked equally long, and changes and showing happen in the rest. The closing keeps its own dose.</p>
+      <SheetPart
+        label="Work and rest"
+        words={request.interval ? intervalWords(request.interval) : "each drill’s own dose"}
+      >
+        <p className="text-sm text-ink-soft">
+          By a clock every side of every drill is worked equally long, and changes and showing happen in the rest. The
+          closing keeps its own dose.
+        </p>
         <IntervalChoice
           value={request.interval}
           onChange={(interval) => {
@@ -89,49 +164,95 @@ export function Sentence({ request, onRequest, length, onLength, badLength, team
       </SheetPart>
       , each shown for{" "}
       <SheetPart label="Watch first" words={`${request.pace.demo} s`}>
-        <NumberField label="Watch first, each drill" unit="s" min={0} max={60} step={5} value={request.pace.demo} onChange={(demo) => set({ pace: { ...request.pace, demo } })} hint="Less where people know the drills: then more of the time is work." />
+        <NumberField
+          label="Watch first, each drill"
+          unit="s"
+          min={0}
+          max={60}
+          step={5}
+          value={request.pace.demo}
+          onChange={(demo) => set({ pace: { ...request.pace, demo } })}
+          hint="Less where people know the drills: then more of the time is work."
+        />
       </SheetPart>
       {lately.length > 0 && (
         <>
           , and{" "}
-          <ChoicePart label="What they did last" value={String(differ)} options={[...Array(lately.length + 1).keys()].map((n) => ({ value: String(n), words: differWords(n) }))} onChange={(n) => set({ differ: Number(n) })} />
+          <ChoicePart
+            label="What they did last"
+            value={String(differ)}
+            options={[...Array(lately.length + 1).keys()].map((n) => ({ value: String(n), words: differWords(n) }))}
+            onChange={(n) => set({ differ: Number(n) })}
+          />
         </>
       )}
-      {school && <span className="mt-1 block text-sm leading-snug text-ink-faint">{school.about}{differ > 0 && ` ${differSentence(lately.slice(0, differ))}`}</span>}
+      {school && (
+        <span className="mt-1 block text-sm leading-snug text-ink-faint">
+          {school.about}
+          {differ > 0 && ` ${differSentence(lately.slice(0, differ))}`}
+        </span>
+      )}
     </p>
   );
 }
 
 /** What a profile weighs most, to begin picking from. */
 function topRows(demand: Demand | undefined): Partial<Record<(typeof ROWS)[number], number>> {
-  const rows = ROWS.filter((row) => (demand?.rows[row]?.weight ?? 0) > 0).sort((a, b) => demand!.rows[b]!.weight - demand!.rows[a]!.weight).slice(0, 4);
-  return rows.length > 0 ? Object.fromEntries(rows.map((row) => [row, demand!.rows[row]!.weight])) : { "hip.flex": 1, "th.rot": 1 };
+  const rows = ROWS.filter((row) => (demand?.rows[row]?.weight ?? 0) > 0)
+    .sort((a, b) => demand!.rows[b]!.weight - demand!.rows[a]!.weight)
+    .slice(0, 4);
+  return rows.length > 0
+    ? Object.fromEntries(rows.map((row) => [row, demand!.rows[row]!.weight]))
+    : { "hip.flex": 1, "th.rot": 1 };
 }
 
-const WAYS = [{ value: "out", words: "leave out" }, { value: "fine", words: "fine" }, { value: "rather", words: "rather" }] as const;
+const WAYS = [
+  { value: "out", words: "leave out" },
+  { value: "fine", words: "fine" },
+  { value: "rather", words: "rather" },
+] as const;
 
 function MethodsPart({ request, onRequest }: { request: KeptRequest; onRequest: (request: KeptRequest) => void }) {
   const { methods, preferred } = request;
-  const at = (method: Method) => (methods && !methods.includes(method) ? "out" : preferred?.includes(method) ? "rather" : "fine");
+  const at = (method: Method) =>
+    methods && !methods.includes(method) ? "out" : preferred?.includes(method) ? "rather" : "fine";
   const choose = (method: Method, way: (typeof WAYS)[number]["value"]) => {
     const open = METHODS.filter((m) => (m === method ? way !== "out" : at(m) !== "out"));
     const rather = METHODS.filter((m) => (m === method ? way === "rather" : at(m) === "rather"));
     if (open.length === 0) return;
     const { methods: _m, preferred: _p, ...rest } = request;
-    onRequest({ ...rest, ...(open.length < METHODS.length && { methods: open }), ...(rather.length > 0 && { preferred: rather }) });
+    onRequest({
+      ...rest,
+      ...(open.length < METHODS.length && { methods: open }),
+      ...(rather.length > 0 && { preferred: rather }),
+    });
   };
   return (
     <>
-      <p className="text-sm text-ink-soft">With nothing said, what suits {PURPOSE_WORDS[request.purpose]} is taken rather: {listWords(SUITS[request.purpose].map((method) => METHOD_WORDS[method]))}. Effort ramps come only where the group’s cap allows them, or where you say rather.</p>
+      <p className="text-sm text-ink-soft">
+        With nothing said, what suits {PURPOSE_WORDS[request.purpose]} is taken rather:{" "}
+        {listWords(SUITS[request.purpose].map((method) => METHOD_WORDS[method]))}. Effort ramps come only where the
+        group’s cap allows them, or where you say rather.
+      </p>
       <div className="flex flex-col">
         {METHODS.map((method) => (
-          <fieldset key={method} className="grid grid-cols-[1fr_auto] items-center gap-3 border-b border-line/60 py-1 text-sm">
+          <fieldset
+            key={method}
+            className="grid grid-cols-[1fr_auto] items-center gap-3 border-b border-line/60 py-1 text-sm"
+          >
             <legend className="sr-only">{METHOD_WORDS[method]}</legend>
             <span aria-hidden>{METHOD_WORDS[method]}</span>
             <span className="flex gap-3">
               {WAYS.map(({ value, words }) => (
                 <label key={value} className="inline-flex min-h-7 items-center gap-1">
-                  <input type="radio" name={`way-${method}`} className="size-4 accent-(--depth-5)" checked={at(method) === value} onChange={() => choose(method, value)} /> {words}
+                  <input
+                    type="radio"
+                    name={`way-${method}`}
+                    className="size-4 accent-(--depth-5)"
+                    checked={at(method) === value}
+                    onChange={() => choose(method, value)}
+                  />{" "}
+                  {words}
                 </label>
               ))}
             </span>
@@ -142,7 +263,17 @@ function MethodsPart({ request, onRequest }: { request: KeptRequest; onRequest: 
   );
 }
 
-function SettingPart({ only, request, onRequest, group }: { only: "kit" | "people"; request: KeptRequest; onRequest: (request: KeptRequest) => void; group: Group | undefined }) {
+function SettingPart({
+  only,
+  request,
+  onRequest,
+  group,
+}: {
+  only: "kit" | "people";
+  request: KeptRequest;
+  onRequest: (request: KeptRequest) => void;
+  group: Group | undefined;
+}) {
   const own = request.setting !== undefined;
   const atHand = AT_HAND[request.purpose];
   const back = () => {
@@ -152,16 +283,33 @@ function SettingPart({ only, request, onRequest, group }: { only: "kit" | "peopl
   return (
     <>
       <p className="text-sm text-ink-soft">
-        {group ? (own ? `For this session only; ${group.name} stays as it is.` : `As ${group.name} has it. What you change here is for this session only.`) : "For whoever it is for. What is not ticked is not looked at."}{" "}
+        {group
+          ? own
+            ? `For this session only; ${group.name} stays as it is.`
+            : `As ${group.name} has it. What you change here is for this session only.`
+          : "For whoever it is for. What is not ticked is not looked at."}{" "}
         {own && (
           <Button kind="quiet" size="small" className="min-h-7 px-1.5 py-0 underline" onClick={back}>
             {group ? "Back to what the group has" : "Say nothing"}
           </Button>
         )}
       </p>
-      {only === "kit" && (request.setting ?? group?.setting)?.kit === undefined && atHand && <p className="text-sm text-ink-soft">With no kit said, only what any room has is asked for: {listWords(atHand.map((piece) => KIT_FACTS[piece].words))}.</p>}
-      {only === "people" && group && group.people.some((person) => person.areas.length > 0) && <p className="text-sm text-ink-soft">What single people protect is minded as well: they do something else in the same time.</p>}
-      <SettingFields only={only} setting={request.setting ?? group?.setting ?? {}} onChange={(setting) => onRequest({ ...request, setting })} />
+      {only === "kit" && (request.setting ?? group?.setting)?.kit === undefined && atHand && (
+        <p className="text-sm text-ink-soft">
+          With no kit said, only what any room has is asked for:{" "}
+          {listWords(atHand.map((piece) => KIT_FACTS[piece].words))}.
+        </p>
+      )}
+      {only === "people" && group && group.people.some((person) => person.areas.length > 0) && (
+        <p className="text-sm text-ink-soft">
+          What single people protect is minded as well: they do something else in the same time.
+        </p>
+      )}
+      <SettingFields
+        only={only}
+        setting={request.setting ?? group?.setting ?? {}}
+        onChange={(setting) => onRequest({ ...request, setting })}
+      />
     </>
   );
 }

@@ -50,20 +50,30 @@ export function useDrafter(mine: () => Promise<Own>, before?: Drafted) {
   // While the coach reads the sentence, the worker starts and gets going.
   useEffect(() => {
     let left = false;
-    const warm = (own: Own) => !left && !worker.current && started().postMessage({ id: 0, kind: "warm", own } satisfies DraftAsk);
-    const soon = setTimeout(() => void mine().then(warm).catch(() => undefined), WARM_AFTER);
+    const warm = (own: Own) =>
+      !left && !worker.current && started().postMessage({ id: 0, kind: "warm", own } satisfies DraftAsk);
+    const soon = setTimeout(
+      () =>
+        void mine()
+          .then(warm)
+          .catch(() => undefined),
+      WARM_AFTER,
+    );
     return () => {
       left = true;
       clearTimeout(soon);
     };
   }, [started, mine]);
-  const ask = useCallback((question: Question, onTold: (told: DraftTold) => void) => {
-    const id = ++next.current;
-    waiting.current.set(id, onTold);
-    const send = (own: Own) => waiting.current.has(id) && started().postMessage({ ...question, id, own });
-    const fail = () => waiting.current.delete(id) && onTold({ id, kind: "failed", why: NOT_FETCHED });
-    void mine().then(send, fail);
-  }, [started, mine]);
+  const ask = useCallback(
+    (question: Question, onTold: (told: DraftTold) => void) => {
+      const id = ++next.current;
+      waiting.current.set(id, onTold);
+      const send = (own: Own) => waiting.current.has(id) && started().postMessage({ ...question, id, own });
+      const fail = () => waiting.current.delete(id) && onTold({ id, kind: "failed", why: NOT_FETCHED });
+      void mine().then(send, fail);
+    },
+    [started, mine],
+  );
   const stopped = useRef(false);
   const stop = () => {
     stopped.current = true;
@@ -77,13 +87,16 @@ export function useDrafter(mine: () => Promise<Own>, before?: Drafted) {
       if (told.kind === "progress") return setProgress({ share: told.share, words: told.words });
       setProgress(undefined);
       if (told.kind === "answer") setDrafted({ answer: told.answer, request, beside, ms: told.ms, swapped: [] });
-      else if (told.kind === "failed" && !stopped.current) setDrafted({ answer: { kind: "failed", why: told.why }, request, beside, ms: 0, swapped: [] });
+      else if (told.kind === "failed" && !stopped.current)
+        setDrafted({ answer: { kind: "failed", why: told.why }, request, beside, ms: 0, swapped: [] });
     });
   };
   const swaps = (session: Session, place: Place, request: WrittenRequest, onSwaps: (swaps: Swaps) => void) =>
     ask({ kind: "swaps", session, place, request }, (told) => {
-      if (told.kind !== "progress") onSwaps(told.kind === "swaps" ? { found: told.swaps } : { failed: told.kind === "failed" ? told.why : "" });
+      if (told.kind !== "progress")
+        onSwaps(told.kind === "swaps" ? { found: told.swaps } : { failed: told.kind === "failed" ? told.why : "" });
     });
-  const setSwapped = (k: number, versions: Stated[]) => setDrafted((now) => now && { ...now, swapped: Object.assign([...now.swapped], { [k]: versions }) });
+  const setSwapped = (k: number, versions: Stated[]) =>
+    setDrafted((now) => now && { ...now, swapped: Object.assign([...now.swapped], { [k]: versions }) });
   return { draft, swaps, stop, progress, drafted, setSwapped };
 }

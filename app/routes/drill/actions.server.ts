@@ -29,7 +29,8 @@ export async function changeDrill({ club }: Coach, id: string, form: FormData) {
     case "aside":
     case "back": {
       const own = readOwnId(drill.id);
-      if (!own || !(await shelveOwnDrill(db, club, own.drill, ask.do === "aside"))) throw notHere("There is no such drill among yours.");
+      if (!own || !(await shelveOwnDrill(db, club, own.drill, ask.do === "aside")))
+        throw notHere("There is no such drill among yours.");
       return null;
     }
     case "copy": {

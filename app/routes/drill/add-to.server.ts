@@ -12,12 +12,21 @@ export async function addTo(club: Club, drill: Drill, id: string): Promise<Added
   let full = false;
   const changed = await changeStored(club, id, (session) => {
     const { blocks } = session;
-    const after = insertItem(session, { block: blocks.length - 1, item: blocks.at(-1)?.items.length ?? 0 }, itemOf(drill));
+    const after = insertItem(
+      session,
+      { block: blocks.length - 1, item: blocks.at(-1)?.items.length ?? 0 },
+      itemOf(drill),
+    );
     full = after === session;
     return after;
   });
   if (full) return { refused: `Its last block has ${MOST_ITEMS} drills, which is the most.` };
   if ("saved" in changed) return { added: { id, title: changed.saved.title } };
   if (changed.refused === "gone") throw notHere();
-  return { refused: changed.refused === "busy" ? "The session is being changed elsewhere right now. Try again." : `There is no room for it: ${changed.refused[0]?.message ?? ""}.` };
+  return {
+    refused:
+      changed.refused === "busy"
+        ? "The session is being changed elsewhere right now. Try again."
+        : `There is no room for it: ${changed.refused[0]?.message ?? ""}.`,
+  };
 }

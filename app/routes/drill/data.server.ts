@@ -19,10 +19,21 @@ export async function drillPage(coach: Coach, id: string) {
   if (!drill) throw notHere("There is no such drill.");
   const own = readOwnId(drill.id);
   const newest = own && (await opening(findOwnDrill(db, coach.club, own.drill)));
-  const revisions = newest ? (await listRevisions(db, coach.club, newest.id)).map((r) => ({ id: ownDrillId(newest.id, r.number), number: r.number, at: r.createdAt.toISOString() })) : [];
+  const revisions = newest
+    ? (await listRevisions(db, coach.club, newest.id)).map((r) => ({
+        id: ownDrillId(newest.id, r.number),
+        number: r.number,
+        at: r.createdAt.toISOString(),
+      }))
+    : [];
   return {
     drill,
-    own: newest && { newer: newest.revision > (own?.revision ?? 0) ? ownDrillId(newest.id, newest.revision) : undefined, revision: own?.revision ?? 1, archived: newest.archivedAt !== null, revisions },
+    own: newest && {
+      newer: newest.revision > (own?.revision ?? 0) ? ownDrillId(newest.id, newest.revision) : undefined,
+      revision: own?.revision ?? 1,
+      archived: newest.archivedAt !== null,
+      revisions,
+    },
     others: (await listTitles(db, coach.club)).slice(0, 100),
     sessions: await sessionsUsing(db, coach.club, [drill.id, ...revisions.map((r) => r.id)]),
     courses: Object.fromEntries(

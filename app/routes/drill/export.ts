@@ -10,6 +10,10 @@ export async function loader({ request, params }: Route.LoaderArgs) {
   const drill = await drawnDrill(coach.club, params.drill);
   if (!drill) throw notHere("There is no such drill.");
   return new Response(`${JSON.stringify(drillFile(drill), null, 2)}\n`, {
-    headers: { "content-type": "application/json; charset=utf-8", "content-disposition": `attachment; filename="${fileName(drill.name, "drill")}.drill.json"`, "cache-control": "no-store" },
+    headers: {
+      "content-type": "application/json; charset=utf-8",
+      "content-disposition": `attachment; filename="${fileName(drill.name, "drill")}.drill.json"`,
+      "cache-control": "no-store",
+    },
   });
 }

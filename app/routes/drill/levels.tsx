@@ -23,7 +23,15 @@ export function Levels({ drill }: { drill: Drill }) {
               {drill.motions && (
                 <div className="grid grid-cols-2">
                   {(["start", "end"] as const).map((at) => (
-                    <Still key={at} drill={drill.id} level={name} at={at} size={170} alt={`${LEVEL_WORDS[name]}, ${at}`} className="h-auto w-full" />
+                    <Still
+                      key={at}
+                      drill={drill.id}
+                      level={name}
+                      at={at}
+                      size={170}
+                      alt={`${LEVEL_WORDS[name]}, ${at}`}
+                      className="h-auto w-full"
+                    />
                   ))}
                 </div>
               )}
@@ -31,7 +39,12 @@ export function Levels({ drill }: { drill: Drill }) {
               <p className="text-sm text-ink-soft">
                 {doseWords(level.dose)} · {POSTURE_WORDS[level.posture]}
               </p>
-              {level.kit.length > 0 && <p className="text-sm text-ink-soft">Kit: {[...new Set(level.kit)].map((k) => `${KIT_FACTS[k].words} (or ${KIT_FACTS[k].instead})`).join(", ")}</p>}
+              {level.kit.length > 0 && (
+                <p className="text-sm text-ink-soft">
+                  Kit:{" "}
+                  {[...new Set(level.kit)].map((k) => `${KIT_FACTS[k].words} (or ${KIT_FACTS[k].instead})`).join(", ")}
+                </p>
+              )}
               <Stresses drill={drill} name={name} />
             </article>
           );
@@ -46,7 +59,11 @@ function Stresses({ drill, name }: { drill: Drill; name: LevelName }) {
   const { much, some, drawn, because } = stressWords(drill, name);
   return (
     <div className="text-sm text-ink-soft">
-      {!drawn && <p className="font-medium text-plum">Not drawn: what it loads is not known, and nobody who protects an area is given it.</p>}
+      {!drawn && (
+        <p className="font-medium text-plum">
+          Not drawn: what it loads is not known, and nobody who protects an area is given it.
+        </p>
+      )}
       {much.length > 0 && <p>Loads much: {much.join(", ")}</p>}
       {some.length > 0 && <p>Loads some: {some.join(", ")}</p>}
       {much.length + some.length === 0 && drawn && <p>Loads none of the areas people protect.</p>}

@@ -18,7 +18,13 @@ export function Serves({ page: { drill, own, sessions } }: { page: DrillPage }) 
           <ul className="text-sm">
             {own.revisions.map((revision) => (
               <li key={revision.id}>
-                {revision.id === drill.id ? <span className="font-semibold">Revision {revision.number}</span> : <Link to={`/library/${revision.id}`} className="underline underline-offset-4">Revision {revision.number}</Link>}{" "}
+                {revision.id === drill.id ? (
+                  <span className="font-semibold">Revision {revision.number}</span>
+                ) : (
+                  <Link to={`/library/${revision.id}`} className="underline underline-offset-4">
+                    Revision {revision.number}
+                  </Link>
+                )}{" "}
                 <When at={revision.at} as="d MMM yyyy, HH:mm" className="text-ink-faint" />
               </li>
             ))}
@@ -50,7 +56,10 @@ function RowList({ title, rows }: { title: string; rows: readonly Row[] }) {
       <ul>
         {rows.map((row) => (
           <li key={row}>
-            <Link to={`/library?row=${row}`} className="underline decoration-line underline-offset-4 hover:decoration-ink">
+            <Link
+              to={`/library?row=${row}`}
+              className="underline decoration-line underline-offset-4 hover:decoration-ink"
+            >
               {ROW_FACTS[row].words}
             </Link>{" "}
             <span className="text-sm text-ink-faint">{PLANE_WORDS[ROW_FACTS[row].plane]}</span>

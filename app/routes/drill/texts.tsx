@@ -64,7 +64,9 @@ function FeelMap({ drill }: { drill: Drill }) {
           </div>
         ))}
       </dl>
-      <p className="mt-2 text-sm text-ink-faint">Pain, numbness, tingling or dizziness: stop, step down a level, or leave it out.</p>
+      <p className="mt-2 text-sm text-ink-faint">
+        Pain, numbness, tingling or dizziness: stop, step down a level, or leave it out.
+      </p>
     </section>
   );
 }

@@ -36,7 +36,12 @@ export function DrillView({ page, answer }: { page: DrillPage; answer: AddedTo |
             {drill.directions === 2 && ` · two directions: ${drill.directionWords?.join(", ")}`}
             {own && ` · your own, revision ${own.revision}`}
           </p>
-          {own?.archived && <p className="mt-1 text-sm font-medium text-plum">Put aside: it is no longer offered at the desk, and in the library only under “put aside”. Sessions that use it go on.</p>}
+          {own?.archived && (
+            <p className="mt-1 text-sm font-medium text-plum">
+              Put aside: it is no longer offered at the desk, and in the library only under “put aside”. Sessions that
+              use it go on.
+            </p>
+          )}
           {open.length > 0 && (
             <p className="mt-1 text-sm">
               <span className="font-medium text-plum">Still to be written:</span> {open.join(", ")}.
@@ -66,11 +71,15 @@ export function DrillView({ page, answer }: { page: DrillPage; answer: AddedTo |
             <Form method="post">
               <input type="hidden" name="do" value={own.archived ? "back" : "aside"} />
               <Button type="submit">
-                {own.archived ? <ArchiveRestore size={16} aria-hidden /> : <Archive size={16} aria-hidden />} {own.archived ? "Bring back" : "Put aside"}
+                {own.archived ? <ArchiveRestore size={16} aria-hidden /> : <Archive size={16} aria-hidden />}{" "}
+                {own.archived ? "Bring back" : "Put aside"}
               </Button>
             </Form>
           )}
-          <a href={`/library/${drill.id}/export`} className="inline-flex min-h-9 items-center gap-1.5 rounded-md border border-line bg-land px-3 font-medium hover:bg-land-deep">
+          <a
+            href={`/library/${drill.id}/export`}
+            className="inline-flex min-h-9 items-center gap-1.5 rounded-md border border-line bg-land px-3 font-medium hover:bg-land-deep"
+          >
             <Download size={16} aria-hidden /> Export
           </a>
         </div>

@@ -7,8 +7,21 @@ export async function loader({ params, context }: Route.LoaderArgs) {
   const { title } = edition.doc.session;
   const address = `/f/${params.token}`;
   const manifest = {
-    id: address, start_url: address, scope: "/f/", name: title, short_name: title.slice(0, 12).trim(), display: "standalone", background_color: "#0a1620", theme_color: "#0a1620",
-    icons: [{ src: "/icon-192.png", sizes: "192x192", type: "image/png" }, { src: "/icon-512.png", sizes: "512x512", type: "image/png" }, { src: "/icon-full-512.png", sizes: "512x512", type: "image/png", purpose: "maskable" }],
+    id: address,
+    start_url: address,
+    scope: "/f/",
+    name: title,
+    short_name: title.slice(0, 12).trim(),
+    display: "standalone",
+    background_color: "#0a1620",
+    theme_color: "#0a1620",
+    icons: [
+      { src: "/icon-192.png", sizes: "192x192", type: "image/png" },
+      { src: "/icon-512.png", sizes: "512x512", type: "image/png" },
+      { src: "/icon-full-512.png", sizes: "512x512", type: "image/png", purpose: "maskable" },
+    ],
   };
-  return new Response(JSON.stringify(manifest), { headers: { "content-type": "application/manifest+json", "cache-control": "no-store" } });
+  return new Response(JSON.stringify(manifest), {
+    headers: { "content-type": "application/manifest+json", "cache-control": "no-store" },
+  });
 }

@@ -22,14 +22,21 @@ type Props = {
 export function CheckInForm({ asked, joints, state, atRisk, onSend, onAnswers, onHome }: Props) {
   const { key: runKey, person, share, reachedEnd, begun, answers: before } = asked;
   const [hard, setHard] = useState<number | null>(before?.hard ?? null);
-  const [tightness, setTightness] = useState<Tightness[]>(() => joints.map((joint) => before?.tightness.find((t) => t.joint === joint) ?? { joint, left: null, right: null }));
+  const [tightness, setTightness] = useState<Tightness[]>(() =>
+    joints.map((joint) => before?.tightness.find((t) => t.joint === joint) ?? { joint, left: null, right: null }),
+  );
   const [pain, setPain] = useState<boolean | undefined>(before?.pain ?? undefined);
   const [painWhere, setPainWhere] = useState(before?.painWhere ?? "");
   const [note, setNote] = useState(before?.note ?? "");
   const [missing, setMissing] = useState(false);
   const [sent, setSent] = useState(false);
 
-  const touched = hard !== null || pain !== undefined || painWhere !== "" || note !== "" || tightness.some((t) => t.left !== null || t.right !== null);
+  const touched =
+    hard !== null ||
+    pain !== undefined ||
+    painWhere !== "" ||
+    note !== "" ||
+    tightness.some((t) => t.left !== null || t.right !== null);
   useEffect(() => {
     if (touched && !sent) onAnswers({ hard, tightness, pain: pain ?? null, painWhere, note });
     // Kept with every answer, not with every new function to keep it by.
@@ -44,8 +51,13 @@ export function CheckInForm({ asked, joints, state, atRisk, onSend, onAnswers, o
     if (sent) return;
     setSent(true);
     onSend({
-      run: { key: runKey, person, shareDone: share, finished: reachedEnd, begun }, said: now(), hard, tightness: tightness.filter((t) => t.left !== null || t.right !== null),
-      pain, painWhere: pain ? painWhere.trim() : "", note: note.trim(),
+      run: { key: runKey, person, shareDone: share, finished: reachedEnd, begun },
+      said: now(),
+      hard,
+      tightness: tightness.filter((t) => t.left !== null || t.right !== null),
+      pain,
+      painWhere: pain ? painWhere.trim() : "",
+      note: note.trim(),
     });
   };
 
@@ -75,7 +87,14 @@ export function CheckInForm({ asked, joints, state, atRisk, onSend, onAnswers, o
                 hard === n ? "border-transparent bg-depth-5 font-bold text-paper" : "border-line bg-land",
               )}
             >
-              <input type="radio" name="hard" className="sr-only" value={n} checked={hard === n} onChange={() => setHard(n)} />
+              <input
+                type="radio"
+                name="hard"
+                className="sr-only"
+                value={n}
+                checked={hard === n}
+                onChange={() => setHard(n)}
+              />
               {n}
             </label>
           ))}
@@ -93,8 +112,13 @@ export function CheckInForm({ asked, joints, state, atRisk, onSend, onAnswers, o
               <p className="font-semibold first-letter:uppercase">{JOINT_WORDS[rating.joint]}</p>
               {(["left", "right"] as const).map((side) => (
                 <Rating
-                  key={side} side={side} joint={JOINT_WORDS[rating.joint]} value={rating[side]}
-                  onChange={(value) => setTightness((all) => all.map((t, j) => (j === i ? { ...t, [side]: value } : t)))}
+                  key={side}
+                  side={side}
+                  joint={JOINT_WORDS[rating.joint]}
+                  value={rating[side]}
+                  onChange={(value) =>
+                    setTightness((all) => all.map((t, j) => (j === i ? { ...t, [side]: value } : t)))
+                  }
                 />
               ))}
             </div>
@@ -105,19 +129,42 @@ export function CheckInForm({ asked, joints, state, atRisk, onSend, onAnswers, o
           </p>
         </fieldset>
       )}
-      <Pain pain={pain} onPain={setPain} where={painWhere} onWhere={setPainWhere} missing={missing && pain === undefined} />
+      <Pain
+        pain={pain}
+        onPain={setPain}
+        where={painWhere}
+        onWhere={setPainWhere}
+        missing={missing && pain === undefined}
+      />
       <NoteField note={note} onNote={setNote} />
-      <button type="submit" className="flex min-h-14 items-center justify-center gap-2 rounded-lg bg-buoy text-xl font-semibold text-on-buoy hover:bg-buoy-deep">
+      <button
+        type="submit"
+        className="flex min-h-14 items-center justify-center gap-2 rounded-lg bg-buoy text-xl font-semibold text-on-buoy hover:bg-buoy-deep"
+      >
         <Check size={22} aria-hidden /> Send
       </button>
-      <button type="button" onClick={onHome} className="min-h-12 self-center px-4 text-lg text-ink-soft underline underline-offset-4">
+      <button
+        type="button"
+        onClick={onHome}
+        className="min-h-12 self-center px-4 text-lg text-ink-soft underline underline-offset-4"
+      >
         Later: it waits on this device
       </button>
     </form>
   );
 }
 
-function Rating({ side, joint, value, onChange }: { side: "left" | "right"; joint: string; value: number | null; onChange: (value: number) => void }) {
+function Rating({
+  side,
+  joint,
+  value,
+  onChange,
+}: {
+  side: "left" | "right";
+  joint: string;
+  value: number | null;
+  onChange: (value: number) => void;
+}) {
   const id = useId();
   return (
     <div className="grid grid-cols-[3.2rem_1fr_2.2rem] items-center gap-3">
@@ -126,9 +173,16 @@ function Rating({ side, joint, value, onChange }: { side: "left" | "right"; join
         <span className="sr-only"> {joint}, tightness 0 to 10</span>
       </label>
       <input
-        id={id} type="range" min={0} max={10} step={1} value={value ?? 5} aria-valuetext={value === null ? "not rated" : String(value)}
+        id={id}
+        type="range"
+        min={0}
+        max={10}
+        step={1}
+        value={value ?? 5}
+        aria-valuetext={value === null ? "not rated" : String(value)}
         className={cx("h-11 w-full accent-(--depth-5)", value === null && "opacity-55")}
-        onChange={(e) => onChange(Number(e.target.value))} onPointerUp={(e) => onChange(Number(e.currentTarget.value))}
+        onChange={(e) => onChange(Number(e.target.value))}
+        onPointerUp={(e) => onChange(Number(e.currentTarget.value))}
       />
       <output htmlFor={id} className="clock-type text-right text-2xl">
         {value ?? "–"}
@@ -137,7 +191,19 @@ function Rating({ side, joint, value, onChange }: { side: "left" | "right"; join
   );
 }
 
-function Pain({ pain, onPain, where, onWhere, missing }: { pain: boolean | undefined; onPain: (pain: boolean) => void; where: string; onWhere: (where: string) => void; missing: boolean }) {
+function Pain({
+  pain,
+  onPain,
+  where,
+  onWhere,
+  missing,
+}: {
+  pain: boolean | undefined;
+  onPain: (pain: boolean) => void;
+  where: string;
+  onWhere: (where: string) => void;
+  missing: boolean;
+}) {
   const id = useId();
   return (
     <fieldset>
@@ -148,10 +214,21 @@ function Pain({ pain, onPain, where, onWhere, missing }: { pain: boolean | undef
             key={String(answer)}
             className={cx(
               "flex min-h-12 items-center justify-center rounded-md border text-xl has-focus-visible:outline-3 has-focus-visible:outline-offset-2 has-focus-visible:outline-ink",
-              pain === answer ? (answer ? "border-transparent bg-plum font-bold text-paper" : "border-transparent bg-depth-5 font-bold text-paper") : "border-line bg-land",
+              pain === answer
+                ? answer
+                  ? "border-transparent bg-plum font-bold text-paper"
+                  : "border-transparent bg-depth-5 font-bold text-paper"
+                : "border-line bg-land",
             )}
           >
-            <input id={answer ? "pain-yes" : "pain-no"} type="radio" name="pain" className="sr-only" checked={pain === answer} onChange={() => onPain(answer)} />
+            <input
+              id={answer ? "pain-yes" : "pain-no"}
+              type="radio"
+              name="pain"
+              className="sr-only"
+              checked={pain === answer}
+              onChange={() => onPain(answer)}
+            />
             {answer ? "Yes" : "No"}
           </label>
         ))}
@@ -165,13 +242,23 @@ function Pain({ pain, onPain, where, onWhere, missing }: { pain: boolean | undef
         <div className="mt-3 flex flex-col gap-3 rounded-lg border-l-4 border-plum bg-plum-wash p-4">
           <p className="flex gap-2">
             <TriangleAlert size={20} className="mt-0.5 shrink-0 text-plum" aria-hidden />
-            <span>Leave that movement out for now. If it stays, or there is numbness or tingling, see a licensed practitioner. Your coach is told.</span>
+            <span>
+              Leave that movement out for now. If it stays, or there is numbness or tingling, see a licensed
+              practitioner. Your coach is told.
+            </span>
           </p>
           <div className="flex flex-col gap-1">
             <label htmlFor={id} className="font-medium">
               Where?
             </label>
-            <input id={id} value={where} maxLength={120} onChange={(e) => onWhere(e.target.value)} className="min-h-12 rounded-md border border-line bg-land px-3 text-lg" placeholder="front of the left knee, in the lunge" />
+            <input
+              id={id}
+              value={where}
+              maxLength={120}
+              onChange={(e) => onWhere(e.target.value)}
+              className="min-h-12 rounded-md border border-line bg-land px-3 text-lg"
+              placeholder="front of the left knee, in the lunge"
+            />
           </div>
         </div>
       )}
@@ -186,26 +273,62 @@ function NoteField({ note, onNote }: { note: string; onNote: (note: string) => v
       <label htmlFor={id} className="text-lg font-semibold">
         Anything else? <span className="font-normal text-ink-soft">(may stay empty)</span>
       </label>
-      <textarea id={id} rows={2} maxLength={500} value={note} onChange={(e) => onNote(e.target.value)} className="rounded-md border border-line bg-land px-3 py-2 text-lg" />
+      <textarea
+        id={id}
+        rows={2}
+        maxLength={500}
+        value={note}
+        onChange={(e) => onNote(e.target.value)}
+        className="rounded-md border border-line bg-land px-3 py-2 text-lg"
+      />
     </div>
   );
 }
 
-function Thanks({ state, pain, atRisk, onHome }: { state: SendState; pain: boolean; atRisk: boolean; onHome: () => void }) {
-  const kept = atRisk ? "It will be lost if you close this page: this device keeps nothing. Leave it open, or tell your coach in person." : "It is sent by itself as soon as it can be, and counted once; opening this link again later does it too.";
+function Thanks({
+  state,
+  pain,
+  atRisk,
+  onHome,
+}: {
+  state: SendState;
+  pain: boolean;
+  atRisk: boolean;
+  onHome: () => void;
+}) {
+  const kept = atRisk
+    ? "It will be lost if you close this page: this device keeps nothing. Leave it open, or tell your coach in person."
+    : "It is sent by itself as soon as it can be, and counted once; opening this link again later does it too.";
   const words: Record<SendState, { title: string; text: string }> = {
     sending: { title: "Sending…", text: "One moment." },
     sent: { title: "Sent. Thank you.", text: "Your coach can see it now. You can close this page." },
-    offline: { title: atRisk ? "Not sent yet" : "Kept on this device", text: `There is no connection to Mapset just now. ${kept}` },
-    busy: { title: atRisk ? "Not sent yet" : "Kept on this device", text: `Your connection is fine, but Mapset cannot take it just now. ${kept}` },
-    refused: { title: "It could not be taken", text: "The link may have been withdrawn in the meantime. Tell your coach in person." },
+    offline: {
+      title: atRisk ? "Not sent yet" : "Kept on this device",
+      text: `There is no connection to Mapset just now. ${kept}`,
+    },
+    busy: {
+      title: atRisk ? "Not sent yet" : "Kept on this device",
+      text: `Your connection is fine, but Mapset cannot take it just now. ${kept}`,
+    },
+    refused: {
+      title: "It could not be taken",
+      text: "The link may have been withdrawn in the meantime. Tell your coach in person.",
+    },
   };
   return (
     <div className="mx-auto flex min-h-dvh max-w-xl flex-col justify-center gap-4 px-5" role="status">
       <h1 className={cx("wide-type text-3xl font-semibold", state === "sent" && "text-kelp")}>{words[state].title}</h1>
       <p className="text-xl">{words[state].text}</p>
-      {pain && <p className="rounded-lg border-l-4 border-plum bg-plum-wash p-4">You said something hurt: leave that movement out for now, and see a licensed practitioner if it stays.</p>}
-      <button type="button" onClick={onHome} className="min-h-12 self-start rounded-lg border border-line bg-land px-4 text-lg">
+      {pain && (
+        <p className="rounded-lg border-l-4 border-plum bg-plum-wash p-4">
+          You said something hurt: leave that movement out for now, and see a licensed practitioner if it stays.
+        </p>
+      )}
+      <button
+        type="button"
+        onClick={onHome}
+        className="min-h-12 self-start rounded-lg border border-line bg-land px-4 text-lg"
+      >
         Back to the start
       </button>
     </div>

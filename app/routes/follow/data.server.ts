@@ -13,10 +13,16 @@ import { compile } from "~/core/timeline/compile";
 import { editionOf, type LinkFound } from "~/db/editions";
 
 /** The page of a link, and the key it is kept ready by: an edition never changes, who is on the list may. */
-export async function playerPage(token: string, address: string, countOpening: boolean): Promise<{ key: string; page: ReadyPage<PlayerProps> }> {
+export async function playerPage(
+  token: string,
+  address: string,
+  countOpening: boolean,
+): Promise<{ key: string; page: ReadyPage<PlayerProps> }> {
   const found = await findForPlayer(token, address, countOpening);
   const { id, edition, coachLabel, athletes } = found;
-  const key = createHash("sha256").update(JSON.stringify([token, id, edition.id, coachLabel, athletes])).digest("hex");
+  const key = createHash("sha256")
+    .update(JSON.stringify([token, id, edition.id, coachLabel, athletes]))
+    .digest("hex");
   return { key, page: await readyPage(key, () => propsOf(token, found)) };
 }
 

@@ -13,7 +13,12 @@ import type { Seconds } from "~/core/units";
 type Props = { drill: Drill; item: Item; moment: Moment; inStep: boolean; at: () => Seconds };
 
 /** The same work without the others' beats, for a drill that has its own: it goes round at its own pace. */
-const withoutBeats = (segment: WorkSegment): WorkSegment => ({ ...segment, beats: segment.beats.slice(0, 1).map((beat) => ({ start: segment.start, seconds: segment.seconds, do: beat.do, rep: 1, reps: 1 })) });
+const withoutBeats = (segment: WorkSegment): WorkSegment => ({
+  ...segment,
+  beats: segment.beats
+    .slice(0, 1)
+    .map((beat) => ({ start: segment.start, seconds: segment.seconds, do: beat.do, rep: 1, reps: 1 })),
+});
 
 /** The drill of the moment, drawn: the way it goes while watching, in step with the beats on the athlete's side while working. */
 export function FigureView({ drill, item, moment, inStep, at }: Props) {
@@ -21,15 +26,26 @@ export function FigureView({ drill, item, moment, inStep, at }: Props) {
   const motion = motionAt(drill, item.level);
   if (!motion) return null;
   const { segment, nextWork } = moment;
-  const stage = () => (segment.kind === "work" ? stageWork(motion, inStep ? segment : withoutBeats(segment), at()) : stageOther(motion, segment, at(), nextWork, tempoOf(item.dose)));
+  const stage = () =>
+    segment.kind === "work"
+      ? stageWork(motion, inStep ? segment : withoutBeats(segment), at())
+      : stageOther(motion, segment, at(), nextWork, tempoOf(item.dose));
   const label = `${drill.name}, drawn`;
   return (
-    <div className="mx-auto h-[min(30vh,19rem)] w-full max-w-md md:landscape:h-[min(42vh,30rem)] md:landscape:max-w-none short:h-[34vh]!" data-testid="figure">
+    <div
+      className="mx-auto h-[min(30vh,19rem)] w-full max-w-md md:landscape:h-[min(42vh,30rem)] md:landscape:max-w-none short:h-[34vh]!"
+      data-testid="figure"
+    >
       {lessMotion ? (
         <KeyPositions motion={motion} side={stage().side} label={label} className="flex h-full gap-1" />
       ) : (
         <MovingFigure
-          motion={motion} stage={stage} label={label} shape={1.35} className="figure h-full w-full" rows={segment.kind === "work" ? drill.levels[item.level].main : []}
+          motion={motion}
+          stage={stage}
+          label={label}
+          shape={1.35}
+          className="figure h-full w-full"
+          rows={segment.kind === "work" ? drill.levels[item.level].main : []}
           together={segment.kind === "work" && segment.side === "both"}
         />
       )}

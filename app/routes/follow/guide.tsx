@@ -24,9 +24,20 @@ function Breath({ breath, share }: { breath: "in" | "out" | "hold"; share: numbe
   const size = breath === "in" ? 0.35 + 0.65 * share : breath === "out" ? 1 - 0.65 * share : undefined;
   return (
     <svg viewBox="-34 -34 68 68" className="size-17 shrink-0" aria-hidden>
-      <circle r={32} fill="none" stroke="var(--depth-4)" strokeWidth={2} strokeDasharray={breath === "hold" ? "5 4" : undefined} />
+      <circle
+        r={32}
+        fill="none"
+        stroke="var(--depth-4)"
+        strokeWidth={2}
+        strokeDasharray={breath === "hold" ? "5 4" : undefined}
+      />
       {size === undefined ? (
-        <path d={`M0 -22A22 22 0 ${share > 0.5 ? 1 : 0} 1 ${(22 * Math.sin(2 * Math.PI * share)).toFixed(2)} ${(-22 * Math.cos(2 * Math.PI * share)).toFixed(2)}`} fill="none" stroke="var(--depth-6)" strokeWidth={6} />
+        <path
+          d={`M0 -22A22 22 0 ${share > 0.5 ? 1 : 0} 1 ${(22 * Math.sin(2 * Math.PI * share)).toFixed(2)} ${(-22 * Math.cos(2 * Math.PI * share)).toFixed(2)}`}
+          fill="none"
+          stroke="var(--depth-6)"
+          strokeWidth={6}
+        />
       ) : (
         <circle r={30 * size} fill="var(--depth-5)" />
       )}
@@ -40,7 +51,18 @@ function Effort({ effort }: { effort: number }) {
     <svg viewBox="0 0 84 60" className="h-16 w-22 shrink-0" aria-hidden>
       {bars.map((bar, i) => {
         const height = 12 + i * 12;
-        return <rect key={bar} x={i * 17} y={60 - height} width={13} height={height} fill={effort > bar - 20 ? "var(--depth-6)" : "none"} stroke="var(--depth-4)" strokeWidth={2} />;
+        return (
+          <rect
+            key={bar}
+            x={i * 17}
+            y={60 - height}
+            width={13}
+            height={height}
+            fill={effort > bar - 20 ? "var(--depth-6)" : "none"}
+            stroke="var(--depth-4)"
+            strokeWidth={2}
+          />
+        );
       })}
     </svg>
   );

@@ -7,5 +7,7 @@ import { openForPlayer } from "~/app/server/player.server";
 export async function loader({ request, params, context }: Route.LoaderArgs) {
   const opened = await openForPlayer(params.token, context.address);
   const asked = z.uuid().safeParse(new URL(request.url).searchParams.get("athlete"));
-  return Response.json(await mineOf(opened, asked.success ? asked.data : null), { headers: { "cache-control": "no-store" } });
+  return Response.json(await mineOf(opened, asked.success ? asked.data : null), {
+    headers: { "cache-control": "no-store" },
+  });
 }

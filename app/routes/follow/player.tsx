@@ -48,7 +48,12 @@ export function Player(props: PlayerProps) {
   const chosenPerson = personOf(people, chosen, name);
   const { mine, state: mineState } = useMine(token, (following ?? chosenPerson).athleteId);
   const factsFor = useCallback((easier: ReadonlySet<string>) => ownCalls(facts, mine, easier), [facts, mine]);
-  const { run, kept, now, easier, act, start, ease, catchUp, clear, startAgain } = useRun({ token, timeline, factsFor, sound });
+  const { run, kept, now, easier, act, start, ease, catchUp, clear, startAgain } = useRun({
+    token,
+    timeline,
+    factsFor,
+    sound,
+  });
 
   // What this device remembers is known only in the browser.
   const look = useCallback(() => setOnDevice(keptOf(token)), [token]);
@@ -60,7 +65,9 @@ export function Player(props: PlayerProps) {
     if (!last) return;
     const listed = people.some((p) => p.id === last.athleteId);
     // Whoever has chosen meanwhile is who they say.
-    setChosen((now) => (now === SOMEONE || people.some((p) => p.id === now) ? now : listed && last.athleteId ? last.athleteId : SOMEONE));
+    setChosen((now) =>
+      now === SOMEONE || people.some((p) => p.id === now) ? now : listed && last.athleteId ? last.athleteId : SOMEONE,
+    );
     if (!listed) setName((now) => now || (last.name === "Someone" ? "" : last.name));
   }, [token, people]);
 
@@ -83,23 +90,71 @@ export function Player(props: PlayerProps) {
     setFollowing(undefined);
     look();
   };
-  const asked: Awaited | undefined = telling ?? (run?.state === "finished" && kept ? { key: kept.key, person: kept.person, share: shareDone(run, now), reachedEnd: reachedEnd(run, now), at: now, ...(kept.begun !== undefined && { begun: kept.begun }) } : undefined);
+  const asked: Awaited | undefined =
+    telling ??
+    (run?.state === "finished" && kept
+      ? {
+          key: kept.key,
+          person: kept.person,
+          share: shareDone(run, now),
+          reachedEnd: reachedEnd(run, now),
+          at: now,
+          ...(kept.begun !== undefined && { begun: kept.begun }),
+        }
+      : undefined);
   return (
-    <main ref={top} tabIndex={-1} className="min-h-dvh outline-none" onPointerDownCapture={() => void fetchFigure()} onKeyDownCapture={() => void fetchFigure()}>
+    <main
+      ref={top}
+      tabIndex={-1}
+      className="min-h-dvh outline-none"
+      onPointerDownCapture={() => void fetchFigure()}
+      onKeyDownCapture={() => void fetchFigure()}
+    >
       {asked ? (
         <CheckInForm
-          key={asked.key} asked={asked} joints={props.joints} state={outbox.stateOf(asked.key)} atRisk={outbox.atRisk} onSend={outbox.send} onHome={home}
+          key={asked.key}
+          asked={asked}
+          joints={props.joints}
+          state={outbox.stateOf(asked.key)}
+          atRisk={outbox.atRisk}
+          onSend={outbox.send}
+          onHome={home}
           onAnswers={(answers) => void keep(token, (all) => withAnswers(all, asked.key, answers))}
         />
       ) : run && kept ? (
         <Stage
-          run={run} now={now} act={act} facts={facts} mine={mine} mineState={mineState} easier={easier} onEase={ease} awaySince={kept.awaySince} onCatchUp={catchUp} onLeave={home}
-          profile={props.profile} title={edition.session.title} sound={sound} onSound={changeSound}
+          run={run}
+          now={now}
+          act={act}
+          facts={facts}
+          mine={mine}
+          mineState={mineState}
+          easier={easier}
+          onEase={ease}
+          awaySince={kept.awaySince}
+          onCatchUp={catchUp}
+          onLeave={home}
+          profile={props.profile}
+          title={edition.session.title}
+          sound={sound}
+          onSound={changeSound}
         />
       ) : (
         <ReadyCheck
-          {...props} onDevice={onDevice} person={chosenPerson} chosen={chosen} onChoose={setChosen} name={name} onName={setName} sound={sound} onSound={changeSound}
-          mineState={mineState} instead={insteadLines(mine, facts, edition.session.blocks)} unsent={outbox.unsent} atRisk={outbox.atRisk} onTold={outbox.told}
+          {...props}
+          onDevice={onDevice}
+          person={chosenPerson}
+          chosen={chosen}
+          onChoose={setChosen}
+          name={name}
+          onName={setName}
+          sound={sound}
+          onSound={changeSound}
+          mineState={mineState}
+          instead={insteadLines(mine, facts, edition.session.blocks)}
+          unsent={outbox.unsent}
+          atRisk={outbox.atRisk}
+          onTold={outbox.told}
           onStart={(person, from, instead) => {
             keepAgain();
             keep(token, (all) => ({ ...all, person }));

@@ -6,7 +6,13 @@ import { keepProgress } from "~/db/runs";
 
 /** How far someone has got. Sent now and then; the same run again updates it. */
 export async function action({ request, params, context }: Route.ActionArgs) {
-  const { opened, message, fold } = await readReport(request, params.token, context.address, progressSchema, (progress) => progress.key);
+  const { opened, message, fold } = await readReport(
+    request,
+    params.token,
+    context.address,
+    progressSchema,
+    (progress) => progress.key,
+  );
   await keepProgress(getServices().db, opened, message, { fold });
   return Response.json({ kind: "kept" });
 }

@@ -39,7 +39,32 @@ type Props = PlayerProps & {
 };
 
 /** What to know and have before the first second runs. */
-export function ReadyCheck({ edition, team, people, totalSeconds, kit, cautions, profile, onDevice, person, chosen, onChoose, name, onName, mineState, instead, unsent, atRisk, onTold, sound, onSound, onStart, onTell, onDrop, onForgotten }: Props) {
+export function ReadyCheck({
+  edition,
+  team,
+  people,
+  totalSeconds,
+  kit,
+  cautions,
+  profile,
+  onDevice,
+  person,
+  chosen,
+  onChoose,
+  name,
+  onName,
+  mineState,
+  instead,
+  unsent,
+  atRisk,
+  onTold,
+  sound,
+  onSound,
+  onStart,
+  onTell,
+  onDrop,
+  onForgotten,
+}: Props) {
   const { session } = edition;
   const earlier = chosen || people.length === 0 ? runOf(onDevice, person) : undefined;
   return (
@@ -61,7 +86,16 @@ export function ReadyCheck({ edition, team, people, totalSeconds, kit, cautions,
         </div>
       </header>
 
-      <OnDevice kept={onDevice} hidden={earlier?.key} unsent={unsent} atRisk={atRisk} onCarryOn={(run) => onStart(run.person, run)} onTell={onTell} onDrop={onDrop} onTold={onTold} />
+      <OnDevice
+        kept={onDevice}
+        hidden={earlier?.key}
+        unsent={unsent}
+        atRisk={atRisk}
+        onCarryOn={(run) => onStart(run.person, run)}
+        onTell={onTell}
+        onDrop={onDrop}
+        onTold={onTold}
+      />
 
       <WhoAreYou people={people} chosen={chosen} onChoose={onChoose} name={name} onName={onName} />
 
@@ -76,7 +110,8 @@ export function ReadyCheck({ edition, team, people, totalSeconds, kit, cautions,
             {kit.map((need) => (
               <li key={need.kit}>
                 {need.pieces > 1 && `${need.pieces} × `}
-                <span className="font-medium">{need.words}</span> <span className="text-ink-soft">or {need.instead}</span>
+                <span className="font-medium">{need.words}</span>{" "}
+                <span className="text-ink-soft">or {need.instead}</span>
               </li>
             ))}
           </ul>
@@ -88,12 +123,17 @@ export function ReadyCheck({ edition, team, people, totalSeconds, kit, cautions,
           <TriangleAlert size={19} className="text-plum" aria-hidden /> Before you start
         </h2>
         <ul className="mt-2 flex flex-col gap-1.5">
-          <li>Discomfort that eases is fine. Pain, numbness, tingling, a pinch in a joint or dizziness means stop: take the easier form or leave it out.</li>
+          <li>
+            Discomfort that eases is fine. Pain, numbness, tingling, a pinch in a joint or dizziness means stop: take
+            the easier form or leave it out.
+          </li>
           <li>New to this, injured, pregnant or just back from being ill: ask your clinician first.</li>
           <li>Never force the end of a movement, and never bounce there.</li>
         </ul>
         <details className="mt-2">
-          <summary className="min-h-11 content-center font-medium underline underline-offset-4">Drill by drill ({cautions.length})</summary>
+          <summary className="min-h-11 content-center font-medium underline underline-offset-4">
+            Drill by drill ({cautions.length})
+          </summary>
           <ul className="mt-1 flex flex-col gap-2">
             {cautions.map((caution) => (
               <li key={caution.text}>
@@ -134,7 +174,10 @@ function ForYou({ name, lines, state }: { name: string; lines: InsteadLine[]; st
     return (
       <section role="status" className="rounded-lg border-l-4 border-plum bg-plum-wash p-4">
         <h2 className="text-lg font-semibold">What you do instead has not arrived</h2>
-        <p>There is no answer just now; it is asked for again by itself. If you keep off anything, wait for it, or ask your coach before you start.</p>
+        <p>
+          There is no answer just now; it is asked for again by itself. If you keep off anything, wait for it, or ask
+          your coach before you start.
+        </p>
       </section>
     );
   if (lines.length === 0) return null;
@@ -170,7 +213,19 @@ function BigButton({ main, ...rest }: React.ComponentProps<"button"> & { main?: 
   );
 }
 
-function WhoAreYou({ people, chosen, onChoose, name, onName }: { people: PlayerProps["people"]; chosen: string | undefined; onChoose: (id: string) => void; name: string; onName: (name: string) => void }) {
+function WhoAreYou({
+  people,
+  chosen,
+  onChoose,
+  name,
+  onName,
+}: {
+  people: PlayerProps["people"];
+  chosen: string | undefined;
+  onChoose: (id: string) => void;
+  name: string;
+  onName: (name: string) => void;
+}) {
   const id = useId();
   const asking = people.length === 0 || chosen === SOMEONE;
   // In bad reception a name is chosen before the page's script is there: it counts, and with it what is for this person only.
@@ -194,7 +249,14 @@ function WhoAreYou({ people, chosen, onChoose, name, onName }: { people: PlayerP
                 key={p.id}
                 className="flex min-h-11 items-center rounded-full border border-line bg-land px-4 has-checked:border-transparent has-checked:bg-depth-5 has-checked:font-semibold has-checked:text-paper has-focus-visible:outline-3 has-focus-visible:outline-offset-2 has-focus-visible:outline-ink"
               >
-                <input type="radio" name="who" value={p.id} className="sr-only" checked={chosen === p.id} onChange={() => onChoose(p.id)} />
+                <input
+                  type="radio"
+                  name="who"
+                  value={p.id}
+                  className="sr-only"
+                  checked={chosen === p.id}
+                  onChange={() => onChoose(p.id)}
+                />
                 {p.name}
               </label>
             ))}
@@ -206,7 +268,14 @@ function WhoAreYou({ people, chosen, onChoose, name, onName }: { people: PlayerP
           <label htmlFor={id} className="font-medium">
             Your initials or nickname <span className="font-normal text-ink-soft">(may stay empty)</span>
           </label>
-          <input id={id} value={name} maxLength={40} autoComplete="off" onChange={(e) => onName(e.target.value)} className="min-h-12 rounded-md border border-line bg-land px-3 text-lg" />
+          <input
+            id={id}
+            value={name}
+            maxLength={40}
+            autoComplete="off"
+            onChange={(e) => onName(e.target.value)}
+            className="min-h-12 rounded-md border border-line bg-land px-3 text-lg"
+          />
         </div>
       )}
     </section>

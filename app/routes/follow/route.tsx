@@ -17,7 +17,11 @@ export const meta: Route.MetaFunction = ({ loaderData, params }) => [
 ];
 
 export async function loader({ request, params, context }: Route.LoaderArgs) {
-  const { key, page } = await playerPage(params.token, context.address, !request.url.includes(".data") && !request.headers.has(TO_KEEP));
+  const { key, page } = await playerPage(
+    params.token,
+    context.address,
+    !request.url.includes(".data") && !request.headers.has(TO_KEEP),
+  );
   context.ready = { key, page };
   return page.data;
 }
@@ -30,6 +34,15 @@ export default function Follow({ loaderData }: Route.ComponentProps) {
 }
 
 export function ErrorBoundary({ error }: Route.ErrorBoundaryProps) {
-  const text = isRouteErrorResponse(error) && typeof error.data === "string" ? error.data : "Load the page again. If that does not help, tell your coach.";
-  return <TroublePage title={isRouteErrorResponse(error) ? "This link does not open" : "Something went wrong"} text={text} home={false} />;
+  const text =
+    isRouteErrorResponse(error) && typeof error.data === "string"
+      ? error.data
+      : "Load the page again. If that does not help, tell your coach.";
+  return (
+    <TroublePage
+      title={isRouteErrorResponse(error) ? "This link does not open" : "Something went wrong"}
+      text={text}
+      home={false}
+    />
+  );
 }

@@ -21,7 +21,13 @@ export function SoundSwitches({ sound, onSound }: { sound: SoundSettings; onSoun
 function Switch({ label, on, onChange }: { label: string; on: boolean; onChange: (on: boolean) => void }) {
   return (
     <label className="flex min-h-11 items-center gap-2.5 text-lg">
-      <input type="checkbox" role="switch" className="size-6 accent-(--depth-5)" checked={on} onChange={(e) => onChange(e.target.checked)} />
+      <input
+        type="checkbox"
+        role="switch"
+        className="size-6 accent-(--depth-5)"
+        checked={on}
+        onChange={(e) => onChange(e.target.checked)}
+      />
       {label}
     </label>
   );

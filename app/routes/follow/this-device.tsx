@@ -9,7 +9,13 @@ import { isSettled } from "~/core/outbox/item";
 type Stage = "no" | "asking" | "forgetting" | "forgotten";
 
 /** What this device has of the session: whether it opens without a connection, and a way to leave nothing behind on a phone that others use, too. */
-export function ThisDevice({ awaited, onForgotten }: { /** Check-ins that have not been given. */ awaited: number; onForgotten: () => void }) {
+export function ThisDevice({
+  awaited,
+  onForgotten,
+}: {
+  /** Check-ins that have not been given. */ awaited: number;
+  onForgotten: () => void;
+}) {
   const [kept, setKept] = useState(false);
   const [nothing, setNothing] = useState(false);
   const [stage, setStage] = useState<Stage>("no");
@@ -46,24 +52,68 @@ export function ThisDevice({ awaited, onForgotten }: { /** Check-ins that have n
           <CloudOff size={18} aria-hidden className="shrink-0" /> Works without a connection on this device.
         </p>
       )}
-      {nothing && <p className="rounded-lg border-l-4 border-plum bg-plum-wash p-4 text-ink">This browser keeps nothing, as in a private window. Leave the page open until you have sent how it was: it is lost if you close it before.</p>}
+      {nothing && (
+        <p className="rounded-lg border-l-4 border-plum bg-plum-wash p-4 text-ink">
+          This browser keeps nothing, as in a private window. Leave the page open until you have sent how it was: it is
+          lost if you close it before.
+        </p>
+      )}
       {stage === "asking" || stage === "forgetting" ? (
-        <div role="alertdialog" aria-label="Forget all that is on this device?" aria-describedby="forget" className="flex flex-col gap-2 rounded-lg border-l-4 border-plum bg-land px-4 py-3 text-ink" onKeyDown={(event) => event.key === "Escape" && setStage("no")}>
+        <div
+          role="alertdialog"
+          aria-label="Forget all that is on this device?"
+          aria-describedby="forget"
+          className="flex flex-col gap-2 rounded-lg border-l-4 border-plum bg-land px-4 py-3 text-ink"
+          onKeyDown={(event) => event.key === "Escape" && setStage("no")}
+        >
           <p className="font-semibold">Forget all that is on this device?</p>
           <p id="forget" className="text-ink-soft">
             Sessions that were begun, who followed them and the pages kept for later go from this browser.
-            {edited && <span className="font-semibold text-plum"> So does what a coach changed here in a session and has not saved.</span>}
-            {lost > 0 && <span className="font-semibold text-plum"> {lost === 1 ? "One check-in that your coach has not heard goes" : `${lost} check-ins that your coach has not heard go`} with it. If anything hurt, tell them in person.</span>} What your coach has stays with them.
+            {edited && (
+              <span className="font-semibold text-plum">
+                {" "}
+                So does what a coach changed here in a session and has not saved.
+              </span>
+            )}
+            {lost > 0 && (
+              <span className="font-semibold text-plum">
+                {" "}
+                {lost === 1
+                  ? "One check-in that your coach has not heard goes"
+                  : `${lost} check-ins that your coach has not heard go`}{" "}
+                with it. If anything hurt, tell them in person.
+              </span>
+            )}{" "}
+            What your coach has stays with them.
           </p>
           <div className="flex flex-wrap justify-end gap-2">
-            <button ref={no} type="button" disabled={stage === "forgetting"} onClick={() => setStage("no")} className="min-h-11 rounded-lg border border-line bg-paper px-3 font-medium hover:bg-land-deep">Keep it</button>
-            <button type="button" disabled={stage === "forgetting"} onClick={() => void forget()} className="min-h-11 rounded-lg border border-line bg-paper px-3 font-medium hover:bg-land-deep">{stage === "forgetting" ? "Forgetting…" : "Forget it"}</button>
+            <button
+              ref={no}
+              type="button"
+              disabled={stage === "forgetting"}
+              onClick={() => setStage("no")}
+              className="min-h-11 rounded-lg border border-line bg-paper px-3 font-medium hover:bg-land-deep"
+            >
+              Keep it
+            </button>
+            <button
+              type="button"
+              disabled={stage === "forgetting"}
+              onClick={() => void forget()}
+              className="min-h-11 rounded-lg border border-line bg-paper px-3 font-medium hover:bg-land-deep"
+            >
+              {stage === "forgetting" ? "Forgetting…" : "Forget it"}
+            </button>
           </div>
         </div>
       ) : stage === "forgotten" ? (
         <p role="status">Nothing of this is left on this device. Close the page, or begin anew.</p>
       ) : (
-        <button type="button" onClick={() => setStage("asking")} className="min-h-11 self-start underline underline-offset-4">
+        <button
+          type="button"
+          onClick={() => setStage("asking")}
+          className="min-h-11 self-start underline underline-offset-4"
+        >
           Forget this device
         </button>
       )}

@@ -34,21 +34,29 @@ export function useOutbox(token: string) {
   const sending = useSending();
   /** Given on this page, and whether they are kept yet. */
   const [given, setGiven] = useState<Readonly<Record<string, "keeping" | "kept">>>({});
-  const unsent = useMemo(() => items.filter((item): item is CheckInItem => item.kind === "check-in" && item.whose.link === token), [items, token]);
+  const unsent = useMemo(
+    () => items.filter((item): item is CheckInItem => item.kind === "check-in" && item.whose.link === token),
+    [items, token],
+  );
   const onlyHere = typeof window === "undefined" ? undefined : browserOutbox().onlyHere();
   const atRisk = unsent.some((item) => !isSettled(item) && onlyHere?.has(item.key));
 
   useEffect(() => void takeOver(token), [token]);
 
-  const send = useCallback((message: CheckIn) => {
-    const { key } = message.run;
-    setGiven((all) => ({ ...all, [key]: "keeping" }));
-    void browserOutbox().outbox.add(checkInItem(token, message, making())).then(() => {
-      keep(token, (kept) => withGiven(kept, key));
-      setGiven((all) => ({ ...all, [key]: "kept" }));
-    });
-    askToStay();
-  }, [token]);
+  const send = useCallback(
+    (message: CheckIn) => {
+      const { key } = message.run;
+      setGiven((all) => ({ ...all, [key]: "keeping" }));
+      void browserOutbox()
+        .outbox.add(checkInItem(token, message, making()))
+        .then(() => {
+          keep(token, (kept) => withGiven(kept, key));
+          setGiven((all) => ({ ...all, [key]: "kept" }));
+        });
+      askToStay();
+    },
+    [token],
+  );
 
   const told = useCallback((item: CheckInItem) => void browserOutbox().outbox.drop(item.key), []);
 
@@ -63,4 +71,5 @@ export function useOutbox(token: string) {
 }
 
 /** How it stands with a check-in that is still here. */
-export const stateWords = (item: Item): SendState => (isSettled(item) ? "refused" : item.last ?? (item.state === "waiting" ? "sending" : "busy"));
+export const stateWords = (item: Item): SendState =>
+  isSettled(item) ? "refused" : (item.last ?? (item.state === "waiting" ? "sending" : "busy"));

@@ -23,7 +23,12 @@ const TELL_EVERY_MS = 20_000;
 /** How often where the run is gets kept, so that it is found there when the page is lost. */
 const KEEP_EVERY_MS = 5_000;
 
-type Options = { token: string; timeline: Timeline; factsFor: (easier: ReadonlySet<string>) => CallFacts; sound: SoundSettings };
+type Options = {
+  token: string;
+  timeline: Timeline;
+  factsFor: (easier: ReadonlySet<string>) => CallFacts;
+  sound: SoundSettings;
+};
 
 const NOWHERE: readonly string[] = [];
 
@@ -65,7 +70,14 @@ export function useRun({ token, timeline, factsFor, sound }: Options) {
       player.current ??= new Sound(() => setAudible((times) => times + 1));
       player.current.wake();
       seen.current = at;
-      const next: KeptRun = from ?? { key: newKey(), person, run: begin(readyRun(timeline), at), at, easier: [], begun: wallNow() };
+      const next: KeptRun = from ?? {
+        key: newKey(),
+        person,
+        run: begin(readyRun(timeline), at),
+        at,
+        easier: [],
+        begun: wallNow(),
+      };
       heard.current = positionAt(next.run, at) - 0.001;
       setKept(next);
       setNow(at);
@@ -79,7 +91,13 @@ export function useRun({ token, timeline, factsFor, sound }: Options) {
   }, [act, kept?.awaySince]);
 
   const ease = useCallback((place: string) => {
-    setKept((k) => k && { ...k, easier: k.easier.includes(place) ? k.easier.filter((one) => one !== place) : [...k.easier, place] });
+    setKept(
+      (k) =>
+        k && {
+          ...k,
+          easier: k.easier.includes(place) ? k.easier.filter((one) => one !== place) : [...k.easier, place],
+        },
+    );
   }, []);
 
   // Its calls are worked out anew whenever its segments change, or what this person does.
@@ -154,7 +172,14 @@ export function useRun({ token, timeline, factsFor, sound }: Options) {
   useTelling(token, kept);
 
   return {
-    run, kept, now, easier, act, start, ease, catchUp: catchUpNow,
+    run,
+    kept,
+    now,
+    easier,
+    act,
+    start,
+    ease,
+    catchUp: catchUpNow,
     /** Leaves the run; it has been kept with every change. */
     clear: useCallback(() => setKept(undefined), []),
     /** Lets a kept run go, for a new one from the start: what was done of it can still be told. */
@@ -219,7 +244,13 @@ function useTelling(token: string, kept: KeptRun | undefined): void {
       const k = latest.current;
       if (!k) return undefined;
       const at = steady();
-      const told: Progress = { key: k.key, person: k.person, shareDone: shareDone(k.run, at), finished: reachedEnd(k.run, at), begun: k.begun };
+      const told: Progress = {
+        key: k.key,
+        person: k.person,
+        shareDone: shareDone(k.run, at),
+        finished: reachedEnd(k.run, at),
+        begun: k.begun,
+      };
       return runItem(token, told, { now: wallNow(), stamp: newKey() });
     };
     const tell = () => {

@@ -36,8 +36,18 @@ export default function Forgotten({ loaderData, actionData }: Route.ComponentPro
   return (
     <EntryCard title="Forgotten your password?" below={below}>
       <Form method="post" className="flex flex-col gap-4" noValidate>
-        <p className="text-ink-soft">Write the address of your account. We send a message there with a way to choose a new password.</p>
-        <Field label="E-mail address" name="email" type="email" autoComplete="username" defaultValue={actionData?.email ?? loaderData.email} required fault={actionData?.faults.email} />
+        <p className="text-ink-soft">
+          Write the address of your account. We send a message there with a way to choose a new password.
+        </p>
+        <Field
+          label="E-mail address"
+          name="email"
+          type="email"
+          autoComplete="username"
+          defaultValue={actionData?.email ?? loaderData.email}
+          required
+          fault={actionData?.faults.email}
+        />
         <FormFault fault={actionData?.faults.form} />
         <Button kind="primary" type="submit" disabled={busy}>
           {busy ? "Sending…" : "Send the message"}

@@ -14,7 +14,12 @@ import { handOut, withdrawLink } from "~/db/editions";
 /** `team`: for whom it is; empty for anyone. `whom`: for whom it was looked over; left out, for whom it is at the desk. `seen`: a hash of all that was shown. */
 const asked = z.discriminatedUnion("do", [
   z.object({ do: z.literal("withdraw"), link: z.string() }),
-  z.object({ do: z.literal("hand out"), team: z.string().default(""), whom: z.string().optional(), seen: z.string().default("") }),
+  z.object({
+    do: z.literal("hand out"),
+    team: z.string().default(""),
+    whom: z.string().optional(),
+    seen: z.string().default(""),
+  }),
 ]);
 
 const groupOf = (text: string): string | null => (text === "" ? null : idOf(text));
@@ -28,7 +33,11 @@ export async function changeHandedOut(coach: Coach, id: string, form: FormData) 
     return data({ refused: "" });
   }
   const team = groupOf(ask.team);
-  const { stored, setting, teamId, bare, seen } = await lookOver(coach.club, id, ask.whom === undefined ? {} : { whom: groupOf(ask.whom) });
+  const { stored, setting, teamId, bare, seen } = await lookOver(
+    coach.club,
+    id,
+    ask.whom === undefined ? {} : { whom: groupOf(ask.whom) },
+  );
   // For others than it was looked over for, it is looked over first.
   if (teamId !== team) throw redirect(`/sessions/${id}/hand-out?for=${team ?? ANYONE}`);
   if (bare.length > 0) return data({ refused: "" }, { status: 422 });
@@ -36,7 +45,16 @@ export async function changeHandedOut(coach: Coach, id: string, form: FormData) 
   if (ask.seen !== seen) return data({ refused: seen }, { status: 409 });
   await needRoom(coach.club, "links");
   const drawn = await drawnDrillsIn(coach.club, stored.doc);
-  const made = await handOut(db, coach.club, id, makeEdition(stored.doc, drawn), compile(stored.doc, drawn).totalSeconds, team, secret, { looked: { revision: stored.revision, ...setting } });
+  const made = await handOut(
+    db,
+    coach.club,
+    id,
+    makeEdition(stored.doc, drawn),
+    compile(stored.doc, drawn).totalSeconds,
+    team,
+    secret,
+    { looked: { revision: stored.revision, ...setting } },
+  );
   if (made === "changed") return data({ refused: seen }, { status: 409 });
   if (!made) throw notHere("There is no such team among yours.");
   throw redirect(`/sessions/${id}/hand-out#editions`);

@@ -4,7 +4,14 @@ import { sameJson } from "~/core/same-json";
 import type { Session } from "~/core/session/schema";
 
 /** What is shown of a session that is looked over. */
-export type Looked = { seen: string; doc: Session; items: readonly { drill: string; name: string }[]; stops: readonly string[]; accepted: readonly { says: string; reason: string }[]; choices: readonly unknown[] };
+export type Looked = {
+  seen: string;
+  doc: Session;
+  items: readonly { drill: string; name: string }[];
+  stops: readonly string[];
+  accepted: readonly { says: string; reason: string }[];
+  choices: readonly unknown[];
+};
 
 /**
  * What is otherwise than when this page was opened: in another tab, by another coach, or because of whom it is for. `refused`
@@ -22,8 +29,14 @@ export function ChangedSince({ now, refused }: { now: Looked; refused: boolean }
     ...now.stops.filter((says) => !looked.stops.includes(says)),
   ];
   return (
-    <div role="alert" ref={(shown) => shown?.scrollIntoView({ block: "nearest" })} className="rounded-md border-l-4 border-plum bg-plum-wash px-3 py-2 text-sm">
-      <p className="font-semibold text-plum">This has changed since you opened the page. Nothing was handed out; look it over again first.</p>
+    <div
+      role="alert"
+      ref={(shown) => shown?.scrollIntoView({ block: "nearest" })}
+      className="rounded-md border-l-4 border-plum bg-plum-wash px-3 py-2 text-sm"
+    >
+      <p className="font-semibold text-plum">
+        This has changed since you opened the page. Nothing was handed out; look it over again first.
+      </p>
       {looked.seen !== now.seen && (
         <ul className="mt-1 list-disc pl-5">
           {(lines.length > 0 ? lines : ["The people it is for, or what a drill says of itself"]).map((line) => (
@@ -31,10 +44,14 @@ export function ChangedSince({ now, refused }: { now: Looked; refused: boolean }
           ))}
         </ul>
       )}
-      <button type="button" className="mt-1 min-h-8 underline underline-offset-4" onClick={() => {
-        setLooked(now);
-        setRead(true);
-      }}>
+      <button
+        type="button"
+        className="mt-1 min-h-8 underline underline-offset-4"
+        onClick={() => {
+          setLooked(now);
+          setRead(true);
+        }}
+      >
         I have looked it over
       </button>
     </div>

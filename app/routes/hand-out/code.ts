@@ -12,5 +12,7 @@ export async function loader({ request, params }: Route.LoaderArgs) {
   if (!token) throw notHere("There is no such link among yours.");
   const svg = await QRCode.toString(`${baseUrl}/f/${token}`, { type: "svg", margin: 1, errorCorrectionLevel: "M" });
   // What a link opens never changes, so the coach's own browser may keep its picture.
-  return new Response(svg, { headers: { "content-type": "image/svg+xml; charset=utf-8", "cache-control": "private, max-age=86400" } });
+  return new Response(svg, {
+    headers: { "content-type": "image/svg+xml; charset=utf-8", "cache-control": "private, max-age=86400" },
+  });
 }

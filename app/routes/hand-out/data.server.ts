@@ -23,40 +23,94 @@ const MOST_STOPS = 12;
 export async function handOutPage(coach: Coach, id: string, asked: URLSearchParams) {
   const { db, secret, baseUrl } = getServices();
   const [before, allOf] = [numberOf(asked.get("before")), numberOf(asked.get("links"))];
-  const [{ editions, next }, newest, teams] = await Promise.all([listEditions(db, coach.club, id, secret, { before, allOf }), newestEdition(db, coach.club, id), listTeams(db, coach.club)]);
-  const { stored: { doc }, setting, teamId, drills, timeline, stops, cautions, bare, seen } = await lookOver(coach.club, id, { ...whomOf(asked.get("for")), also: [...editions.map((one) => one.session), next?.session, newest?.session] });
+  const [{ editions, next }, newest, teams] = await Promise.all([
+    listEditions(db, coach.club, id, secret, { before, allOf }),
+    newestEdition(db, coach.club, id),
+    listTeams(db, coach.club),
+  ]);
+  const {
+    stored: { doc },
+    setting,
+    teamId,
+    drills,
+    timeline,
+    stops,
+    cautions,
+    bare,
+    seen,
+  } = await lookOver(coach.club, id, {
+    ...whomOf(asked.get("for")),
+    also: [...editions.map((one) => one.session), next?.session, newest?.session],
+  });
   const name = (drill: string) => drills(drill)?.name ?? drill;
   return {
-    teamId, atDesk: setting.teamId, seen, doc: withoutNotes(doc), choices: setting.choices,
-    id, title: doc.title, purpose: doc.purpose, totalSeconds: timeline.totalSeconds, target: doc.target, work: timeline.workSeconds,
+    teamId,
+    atDesk: setting.teamId,
+    seen,
+    doc: withoutNotes(doc),
+    choices: setting.choices,
+    id,
+    title: doc.title,
+    purpose: doc.purpose,
+    totalSeconds: timeline.totalSeconds,
+    target: doc.target,
+    work: timeline.workSeconds,
     profile: miniProfile(profileOf(doc, timeline), 520, 84),
-    kit: kitList(doc, drills), cautions,
-    items: doc.blocks.flatMap((block) => block.items.map((item) => ({ drill: item.drill, level: item.level, name: drills(item.drill)?.name ?? item.drill }))),
+    kit: kitList(doc, drills),
+    cautions,
+    items: doc.blocks.flatMap((block) =>
+      block.items.map((item) => ({
+        drill: item.drill,
+        level: item.level,
+        name: drills(item.drill)?.name ?? item.drill,
+      })),
+    ),
     bare,
     teams: teams.map((team) => ({ id: team.id, name: team.name, people: team.athletes.length })),
-    newest: newest && { number: newest.number, current: newest.session !== undefined && sameJson(withoutNotes(newest.session), withoutNotes(doc)) && sameJson(newest.choices, setting.choices) },
-    changed: newest?.session ? [...changesBetween(withoutNotes(newest.session), withoutNotes(doc), name), ...(sameJson(newest.choices, setting.choices) ? [] : ["What was chosen for single people"])] : [],
-    before, older: next?.number,
+    newest: newest && {
+      number: newest.number,
+      current:
+        newest.session !== undefined &&
+        sameJson(withoutNotes(newest.session), withoutNotes(doc)) &&
+        sameJson(newest.choices, setting.choices),
+    },
+    changed: newest?.session
+      ? [
+          ...changesBetween(withoutNotes(newest.session), withoutNotes(doc), name),
+          ...(sameJson(newest.choices, setting.choices) ? [] : ["What was chosen for single people"]),
+        ]
+      : [],
+    before,
+    older: next?.number,
     accepted: setting.accepted.map(({ says, reason }) => ({ says, reason })),
-    stops: stops.slice(0, MOST_STOPS), moreStops: Math.max(0, stops.length - MOST_STOPS),
+    stops: stops.slice(0, MOST_STOPS),
+    moreStops: Math.max(0, stops.length - MOST_STOPS),
     editions: await changesOf(editions, next?.session, name, baseUrl),
   };
 }
 
 /** For whom it is looked over, as the address says; nothing where it says nothing. */
-const whomOf = (text: string | null): { whom?: string | null } => (text === null || text === "" ? {} : { whom: text === ANYONE ? null : idOf(text) });
+const whomOf = (text: string | null): { whom?: string | null } =>
+  text === null || text === "" ? {} : { whom: text === ANYONE ? null : idOf(text) };
 
 /** The number in a part of the address; undefined when there is none. */
-const numberOf = (text: string | null): number | undefined => (text && /^\d{1,9}$/.test(text) ? Number(text) : undefined);
+const numberOf = (text: string | null): number | undefined =>
+  text && /^\d{1,9}$/.test(text) ? Number(text) : undefined;
 
 /** Editions as they are shown, with what is different from the one before. Others are served between two of them: each can be long. */
-async function changesOf(editions: readonly EditionRow[], under: Session | undefined, name: (drill: string) => string, baseUrl: string) {
+async function changesOf(
+  editions: readonly EditionRow[],
+  under: Session | undefined,
+  name: (drill: string) => string,
+  baseUrl: string,
+) {
   const shown = [];
   for (const [i, { session, links, ...edition }] of editions.entries()) {
     const earlier = editions[i + 1]?.session ?? under;
     if (i > 0) await setImmediate();
     shown.push({
-      ...edition, changes: earlier && session ? changesBetween(withoutNotes(earlier), withoutNotes(session), name) : [],
+      ...edition,
+      changes: earlier && session ? changesBetween(withoutNotes(earlier), withoutNotes(session), name) : [],
       links: links.map(({ token, ...link }) => ({ ...link, address: token && `${baseUrl}/f/${token}` })),
     });
   }

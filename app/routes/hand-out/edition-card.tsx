@@ -13,7 +13,15 @@ import { clockText } from "~/core/lengths";
 type ShownLink = ShownEdition["links"][number];
 
 /** One edition: what changed in it, and its links. */
-export function EditionCard({ edition, sessionId, before }: { edition: ShownEdition; sessionId: string; before: number | undefined }) {
+export function EditionCard({
+  edition,
+  sessionId,
+  before,
+}: {
+  edition: ShownEdition;
+  sessionId: string;
+  before: number | undefined;
+}) {
   const more = edition.linkCount - edition.links.length;
   return (
     <article className="rounded-lg border border-line bg-land p-5">
@@ -22,7 +30,9 @@ export function EditionCard({ edition, sessionId, before }: { edition: ShownEdit
         <span className="text-ink-soft">
           <When at={edition.createdAt} as="d MMMM, HH:mm" /> · {clockText(edition.totalSeconds)}
         </span>
-        <span className={cx("text-sm", edition.current ? "text-kelp" : "text-plum")}>{edition.current ? "same as the desk" : "the desk has changed since"}</span>
+        <span className={cx("text-sm", edition.current ? "text-kelp" : "text-plum")}>
+          {edition.current ? "same as the desk" : "the desk has changed since"}
+        </span>
         <Link to={`/heard?session=${sessionId}`} className="ml-auto text-sm underline underline-offset-4">
           What was heard back
         </Link>
@@ -30,7 +40,8 @@ export function EditionCard({ edition, sessionId, before }: { edition: ShownEdit
       {edition.changes.length > 0 && (
         <details className="mt-1 text-sm">
           <summary className="text-ink-soft">
-            {edition.changes.length === 1 ? "One change" : `${edition.changes.length} changes`} from edition {edition.number - 1}
+            {edition.changes.length === 1 ? "One change" : `${edition.changes.length} changes`} from edition{" "}
+            {edition.number - 1}
           </summary>
           <ul className="mt-1 list-disc pl-5">
             {edition.changes.map((line) => (
@@ -41,7 +52,11 @@ export function EditionCard({ edition, sessionId, before }: { edition: ShownEdit
       )}
       {edition.accepted.length > 0 && (
         <details className="mt-1 text-sm">
-          <summary className="text-ink-soft">{edition.accepted.length === 1 ? "One finding was let stand" : `${edition.accepted.length} findings were let stand`}</summary>
+          <summary className="text-ink-soft">
+            {edition.accepted.length === 1
+              ? "One finding was let stand"
+              : `${edition.accepted.length} findings were let stand`}
+          </summary>
           <Accepted list={edition.accepted} />
         </details>
       )}
@@ -52,7 +67,11 @@ export function EditionCard({ edition, sessionId, before }: { edition: ShownEdit
       </ul>
       {more > 0 && (
         <p className="mt-3 border-t border-line pt-3">
-          <Link to={`/sessions/${sessionId}/hand-out?${before === undefined ? "" : `before=${before}&`}links=${edition.number}`} preventScrollReset className="underline underline-offset-4">
+          <Link
+            to={`/sessions/${sessionId}/hand-out?${before === undefined ? "" : `before=${before}&`}links=${edition.number}`}
+            preventScrollReset
+            className="underline underline-offset-4"
+          >
             {more === 1 ? "Show one more link" : `Show ${more} more links`}
           </Link>
         </p>
@@ -71,18 +90,32 @@ function LinkLine({ link, sessionId }: { link: ShownLink; sessionId: string }) {
     ) : (
       <>
         opened {link.openings} {link.openings === 1 ? "time" : "times"}
-        {link.openedAt && <>, last <Ago at={link.openedAt} /></>}
+        {link.openedAt && (
+          <>
+            , last <Ago at={link.openedAt} />
+          </>
+        )}
       </>
     );
   if (link.withdrawnAt)
     return (
       <li className="border-t border-line pt-3 text-ink-faint">
-        <span className="line-through">{whom}</span> · withdrawn <When at={link.withdrawnAt} as="d MMM, HH:mm" /> · {opened}
+        <span className="line-through">{whom}</span> · withdrawn <When at={link.withdrawnAt} as="d MMM, HH:mm" /> ·{" "}
+        {opened}
       </li>
     );
   return (
     <li className="flex flex-wrap items-center gap-4 border-t border-line pt-3">
-      {link.address && <img src={`/sessions/${sessionId}/code/${link.id}`} loading="lazy" alt={`Square code of the link for ${whom}`} className="size-24 rounded bg-white" width={96} height={96} />}
+      {link.address && (
+        <img
+          src={`/sessions/${sessionId}/code/${link.id}`}
+          loading="lazy"
+          alt={`Square code of the link for ${whom}`}
+          className="size-24 rounded bg-white"
+          width={96}
+          height={96}
+        />
+      )}
       <div className="min-w-0 flex-1 basis-56">
         <p className="font-medium">{whom}</p>
         {link.address ? (
@@ -90,7 +123,12 @@ function LinkLine({ link, sessionId }: { link: ShownLink; sessionId: string }) {
             {link.address}
           </p>
         ) : (
-          <p className="text-sm text-plum">{link.opens ? "This link still opens, but its address cannot be shown again." : "It came with the club’s archive, without its address: nobody can open it."} Make another link.</p>
+          <p className="text-sm text-plum">
+            {link.opens
+              ? "This link still opens, but its address cannot be shown again."
+              : "It came with the club’s archive, without its address: nobody can open it."}{" "}
+            Make another link.
+          </p>
         )}
         <p className="text-sm text-ink-faint" suppressHydrationWarning>
           {opened}
@@ -100,7 +138,9 @@ function LinkLine({ link, sessionId }: { link: ShownLink; sessionId: string }) {
         <div className="flex flex-wrap gap-2">
           <CopyButton text={link.address} words="Copy link" />
           <a
-            href={link.address} target="_blank" rel="noreferrer"
+            href={link.address}
+            target="_blank"
+            rel="noreferrer"
             className="inline-flex min-h-9 items-center gap-1.5 rounded-md border border-line px-3 font-medium hover:bg-land-deep"
           >
             <ExternalLink size={16} aria-hidden /> Try it
@@ -111,7 +151,10 @@ function LinkLine({ link, sessionId }: { link: ShownLink; sessionId: string }) {
         </div>
       )}
       <Confirm
-        open={asking} onOpenChange={setAsking} title="Withdraw this link?" action="Withdraw"
+        open={asking}
+        onOpenChange={setAsking}
+        title="Withdraw this link?"
+        action="Withdraw"
         text={`Nobody can open it any more, and a withdrawn link cannot be brought back. What ${whom === "Anyone with the link" ? "people" : whom} said stays.`}
         onConfirm={() => void submit({ do: "withdraw", link: link.id }, { method: "post" })}
       />

@@ -16,10 +16,13 @@ export function HandOutPart({ page, refused }: { page: HandOutPage; refused: str
   const [, ask] = useSearchParams();
   /** Looked over for others than it is for at the desk. */
   const elsewhere = page.teamId !== page.atDesk;
-  const forWhom = (team: string) => ask((params) => (params.set("for", team || ANYONE), params), { replace: true, preventScrollReset: true });
+  const forWhom = (team: string) =>
+    ask((params) => (params.set("for", team || ANYONE), params), { replace: true, preventScrollReset: true });
   return (
     <section className="flex flex-col gap-3 rounded-lg border border-line bg-land p-5">
-      <h2 className="wide-type text-lg font-semibold">{newest ? (newest.current ? "Another link" : "Hand out again") : "Hand out"}</h2>
+      <h2 className="wide-type text-lg font-semibold">
+        {newest ? (newest.current ? "Another link" : "Hand out again") : "Hand out"}
+      </h2>
       <p className="text-ink-soft">
         {!newest
           ? "Makes an edition that stays as it is, whatever you change afterwards, and a link to it that needs no account."
@@ -39,7 +42,9 @@ export function HandOutPart({ page, refused }: { page: HandOutPage; refused: str
       )}
       {page.stops.length > 0 && (
         <div className="rounded-md border-l-4 border-plum bg-plum-wash px-3 py-2 text-sm">
-          <p className="font-semibold text-plum">{elsewhere ? "This does not suit them:" : "Not like this, the desk says:"}</p>
+          <p className="font-semibold text-plum">
+            {elsewhere ? "This does not suit them:" : "Not like this, the desk says:"}
+          </p>
           <ul className="flex flex-col gap-1">
             {page.stops.map((says) => (
               <li key={says}>{says}</li>
@@ -56,22 +61,38 @@ export function HandOutPart({ page, refused }: { page: HandOutPage; refused: str
       )}
       {page.accepted.length > 0 && (
         <details className="text-sm">
-          <summary>{page.accepted.length === 1 ? "One finding is let stand, and goes on record" : `${page.accepted.length} findings are let stand, and go on record`}</summary>
+          <summary>
+            {page.accepted.length === 1
+              ? "One finding is let stand, and goes on record"
+              : `${page.accepted.length} findings are let stand, and go on record`}
+          </summary>
           <Accepted list={page.accepted} />
         </details>
       )}
       <Form method="post" className="flex flex-col gap-3">
-          <input type="hidden" name="do" value="hand out" />
+        <input type="hidden" name="do" value="hand out" />
         <input type="hidden" name="seen" value={page.seen} />
         <input type="hidden" name="whom" value={page.teamId ?? ""} />
         <SelectField
-          key={page.teamId} label="For" name="team" defaultValue={page.teamId ?? ""} onChange={forWhom}
-          options={[...teams.map((t) => ({ value: t.id, words: `${t.name} (${t.people})` })), { value: "", words: "Anyone with the link" }]}
+          key={page.teamId}
+          label="For"
+          name="team"
+          defaultValue={page.teamId ?? ""}
+          onChange={forWhom}
+          options={[
+            ...teams.map((t) => ({ value: t.id, words: `${t.name} (${t.people})` })),
+            { value: "", words: "Anyone with the link" },
+          ]}
         />
-        <p className="text-sm text-ink-faint">People of a team tap their own name, so you see who it was. Anyone holding the link sees these names.</p>
+        <p className="text-sm text-ink-faint">
+          People of a team tap their own name, so you see who it was. Anyone holding the link sees these names.
+        </p>
         {elsewhere && (
           <p role="status" className="rounded-md border border-line px-3 py-2 text-sm">
-            {page.teamId === null ? "Looked over for anyone: nobody’s protected areas are known." : "Looked over for this group: their people, what they protect, and their kit."} At the desk it is for {teams.find((t) => t.id === page.atDesk)?.name ?? "anyone"}.
+            {page.teamId === null
+              ? "Looked over for anyone: nobody’s protected areas are known."
+              : "Looked over for this group: their people, what they protect, and their kit."}{" "}
+            At the desk it is for {teams.find((t) => t.id === page.atDesk)?.name ?? "anyone"}.
           </p>
         )}
         {page.bare.length > 0 && (
@@ -92,7 +113,8 @@ export function HandOutPart({ page, refused }: { page: HandOutPage; refused: str
         <ChangedSince key={`${id} ${page.teamId}`} now={page} refused={refused === page.seen} />
         <MayChange>
           <Button kind="primary" type="submit" disabled={busy || lookingOver || page.bare.length > 0}>
-            <Send size={16} aria-hidden /> {busy ? "Making it…" : newest?.current ? "Make another link" : "Make edition and link"}
+            <Send size={16} aria-hidden />{" "}
+            {busy ? "Making it…" : newest?.current ? "Make another link" : "Make edition and link"}
           </Button>
         </MayChange>
       </Form>

@@ -17,15 +17,21 @@ export function LookOverPart({ page }: { page: HandOutPage }) {
         <MiniProfilePicture profile={page.profile} className="h-20 min-w-0 flex-1" />
         <p className="text-right">
           <span className="clock-type block text-4xl leading-none">{clockText(page.totalSeconds)}</span>
-          <span className={cx("text-sm", against.kind === "over" ? "font-medium text-plum" : "text-ink-soft")}>{against.words}</span>
+          <span className={cx("text-sm", against.kind === "over" ? "font-medium text-plum" : "text-ink-soft")}>
+            {against.words}
+          </span>
         </p>
       </div>
       <p className="text-ink-soft">
-        {PURPOSE_WORDS[page.purpose]} · work left {secondsText(page.work.left)}, right {secondsText(page.work.right)}, both {secondsText(page.work.both)}
+        {PURPOSE_WORDS[page.purpose]} · work left {secondsText(page.work.left)}, right {secondsText(page.work.right)},
+        both {secondsText(page.work.both)}
       </p>
       <ol className="flex gap-1 overflow-x-auto pb-1" aria-label="Drills in order" tabIndex={0}>
         {page.items.map((item, i) => (
-          <li key={i} className="flex w-24 shrink-0 flex-col items-center text-center text-xs leading-tight text-ink-soft">
+          <li
+            key={i}
+            className="flex w-24 shrink-0 flex-col items-center text-center text-xs leading-tight text-ink-soft"
+          >
             <Still drill={item.drill} level={item.level} at="pair" size={84} className="rounded-md bg-paper" />
             <span className="mt-1 line-clamp-2">
               {i + 1}. {item.name}

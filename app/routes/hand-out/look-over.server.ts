@@ -21,9 +21,17 @@ import { needDrills, opening } from "~/app/server/opening.server";
  * has to be what was looked at, for whom it was. `whom` is a group, or null for anyone; left out, it is for whom it is at the
  * desk. `also` are other documents whose drills are asked for with it.
  */
-export async function lookOver(club: Club, id: string, { whom, also = [] }: { whom?: string | null; also?: readonly unknown[] } = {}) {
+export async function lookOver(
+  club: Club,
+  id: string,
+  { whom, also = [] }: { whom?: string | null; also?: readonly unknown[] } = {},
+) {
   const { db } = getServices();
-  const [stored, setting, groups] = await Promise.all([opening(findSession(db, club, id)), findSetting(db, club, id), listGroups(db, club)]);
+  const [stored, setting, groups] = await Promise.all([
+    opening(findSession(db, club, id)),
+    findSetting(db, club, id),
+    listGroups(db, club),
+  ]);
   if (!stored || !setting) throw notHere();
   const { doc } = stored;
   const teamId = whom === undefined ? setting.teamId : whom;
@@ -31,14 +39,20 @@ export async function lookOver(club: Club, id: string, { whom, also = [] }: { wh
   const drills = await drillsOf(club, [doc, ...also]);
   needDrills(doc, drills);
   await setImmediate();
-  const found = await inTurns(auditInSteps(auditInput(doc, drills, { demand: undefined, group: chosenFor(groups, { ...setting, teamId }) })));
+  const found = await inTurns(
+    auditInSteps(auditInput(doc, drills, { demand: undefined, group: chosenFor(groups, { ...setting, teamId }) })),
+  );
   // What was accepted was accepted for those it is for at the desk.
   const accepted = teamId === setting.teamId ? setting.accepted : [];
-  const stops = found.filter((one) => one.severity === "stop" && !accepted.some((a) => a.key === keyOf(one, doc))).map((one) => one.says);
+  const stops = found
+    .filter((one) => one.severity === "stop" && !accepted.some((a) => a.key === keyOf(one, doc)))
+    .map((one) => one.says);
   const cautions = cautionsOf(makeEdition(doc, drills));
   const bare = withoutCautions(doc, drills);
   const { choices } = setting;
-  const seen = createHash("sha256").update(JSON.stringify([withoutNotes(doc), teamId, setting.accepted, choices, stops, cautions, bare])).digest("hex");
+  const seen = createHash("sha256")
+    .update(JSON.stringify([withoutNotes(doc), teamId, setting.accepted, choices, stops, cautions, bare]))
+    .digest("hex");
   return { stored, setting, teamId, drills, timeline: compile(doc, drills), stops, cautions, bare, seen };
 }
 

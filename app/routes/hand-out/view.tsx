@@ -25,14 +25,24 @@ export function HandOutView({ page, refused }: { page: HandOutPage; refused: str
       <section id="editions" className="flex flex-col gap-3">
         <h2 className="wide-type text-lg font-semibold">Editions and links</h2>
         {editions.length === 0 ? (
-          <p className="rounded-lg border border-dashed border-line bg-land px-5 py-8 text-center text-ink-soft">Nothing has been handed out yet.</p>
+          <p className="rounded-lg border border-dashed border-line bg-land px-5 py-8 text-center text-ink-soft">
+            Nothing has been handed out yet.
+          </p>
         ) : (
-          editions.map((edition) => <EditionCard key={edition.id} edition={edition} sessionId={id} before={page.before} />)
+          editions.map((edition) => (
+            <EditionCard key={edition.id} edition={edition} sessionId={id} before={page.before} />
+          ))
         )}
         {(page.older !== undefined || page.before !== undefined) && (
           <nav aria-label="Pages of editions" className="flex flex-wrap gap-2">
-            {page.before !== undefined && <ButtonLink to={`/sessions/${id}/hand-out#editions`}>Newest editions</ButtonLink>}
-            {page.older !== undefined && <ButtonLink to={`/sessions/${id}/hand-out?before=${page.older + 1}#editions`}>Older editions, from {page.older} down</ButtonLink>}
+            {page.before !== undefined && (
+              <ButtonLink to={`/sessions/${id}/hand-out#editions`}>Newest editions</ButtonLink>
+            )}
+            {page.older !== undefined && (
+              <ButtonLink to={`/sessions/${id}/hand-out?before=${page.older + 1}#editions`}>
+                Older editions, from {page.older} down
+              </ButtonLink>
+            )}
           </nav>
         )}
       </section>

@@ -30,9 +30,19 @@ export async function heardPage(coach: Coach, asked: URLSearchParams) {
   const of = { ...(foldedOf && { foldedOf }), ...(personId && { person: personId }) };
   const [[pain, rows], summary, folded, sessions, person] = await Promise.all([
     // Pain that nobody has looked at has pages of its own, so that nothing else comes before it.
-    listEachHeard(db, coach.club, sessionId, [{ only: "unseen pain", ...of, most: PAINS + 1, skip: painPage * PAINS }, { ...(onlyPain && { only: "pain" as const }), ...of, most: ROWS + 1, skip: page * ROWS }]),
-    summariseHeard(db, coach.club, sessionId, personId ? { person: personId } : sessionId ? {} : { since: daysBefore(now(), DAYS, 0, 0, coach.zone) }), personId ? [] : listFolded(db, coach.club, sessionId),
-    lastHandedOut(db, coach.club, SESSIONS, sessionId), personId ? findPerson(db, coach.club, personId) : undefined,
+    listEachHeard(db, coach.club, sessionId, [
+      { only: "unseen pain", ...of, most: PAINS + 1, skip: painPage * PAINS },
+      { ...(onlyPain && { only: "pain" as const }), ...of, most: ROWS + 1, skip: page * ROWS },
+    ]),
+    summariseHeard(
+      db,
+      coach.club,
+      sessionId,
+      personId ? { person: personId } : sessionId ? {} : { since: daysBefore(now(), DAYS, 0, 0, coach.zone) },
+    ),
+    personId ? [] : listFolded(db, coach.club, sessionId),
+    lastHandedOut(db, coach.club, SESSIONS, sessionId),
+    personId ? findPerson(db, coach.club, personId) : undefined,
   ]);
   if (personId && !person) throw notHere("There is nobody of that kind among your people.");
   if (sessionId && !sessions.some((s) => s.id === sessionId)) throw notHere();
@@ -42,5 +52,20 @@ export async function heardPage(coach: Coach, asked: URLSearchParams) {
   const pains = morePain || painPage > 0 ? await countUnseen(db, coach.club, sessionId, of) : pain.length;
   // Once the last of them has been taken off there is nothing to go back to.
   if (foldedOf && !under) throw redirect("/heard");
-  return { pain: pain.slice(0, PAINS), morePain, painPage, rows: rows.slice(0, ROWS), more: rows.length > ROWS, page, sessions, sessionId, summary, pains, folded, under, onlyPain, person: person && { id: person.id, name: person.name } };
+  return {
+    pain: pain.slice(0, PAINS),
+    morePain,
+    painPage,
+    rows: rows.slice(0, ROWS),
+    more: rows.length > ROWS,
+    page,
+    sessions,
+    sessionId,
+    summary,
+    pains,
+    folded,
+    under,
+    onlyPain,
+    person: person && { id: person.id, name: person.name },
+  };
 }

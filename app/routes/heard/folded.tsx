@@ -11,18 +11,29 @@ export function Folded({ links, sessionId }: { links: FoldedLink[]; sessionId: s
       <h2 className="wide-type text-lg font-semibold">Kept under their link</h2>
       <ul className="flex flex-col gap-2">
         {links.map((one) => (
-          <li key={one.linkId} className={cx("flex flex-wrap items-center justify-between gap-3 rounded-lg border-l-4 bg-land px-4 py-3", one.unseenPain > 0 ? "border-plum" : "border-depth-4")}>
+          <li
+            key={one.linkId}
+            className={cx(
+              "flex flex-wrap items-center justify-between gap-3 rounded-lg border-l-4 bg-land px-4 py-3",
+              one.unseenPain > 0 ? "border-plum" : "border-depth-4",
+            )}
+          >
             <div className="min-w-60 flex-1">
               <p className="font-semibold">
                 {one.sessionTitle}
                 {one.teamName && <span className="font-normal text-ink-soft">, {one.teamName}</span>}
               </p>
               <p className="text-ink-soft">
-                {one.runs + one.uncounted} more than a link usually brings in an hour, or after it was withdrawn; the newest <When at={one.newest} as={MOMENT} />.
-                {one.unseenPain > 0 && <span className="font-semibold text-plum"> {one.unseenPain} told of pain.</span>} If nobody you know is behind it, withdraw the link.
+                {one.runs + one.uncounted} more than a link usually brings in an hour, or after it was withdrawn; the
+                newest <When at={one.newest} as={MOMENT} />.
+                {one.unseenPain > 0 && <span className="font-semibold text-plum"> {one.unseenPain} told of pain.</span>}{" "}
+                If nobody you know is behind it, withdraw the link.
               </p>
             </div>
-            <Link to={`?${new URLSearchParams({ link: one.linkId, ...(sessionId && { session: sessionId }) }).toString()}`} className="min-h-11 content-center rounded-md border border-line px-4 font-medium hover:bg-land-deep">
+            <Link
+              to={`?${new URLSearchParams({ link: one.linkId, ...(sessionId && { session: sessionId }) }).toString()}`}
+              className="min-h-11 content-center rounded-md border border-line px-4 font-medium hover:bg-land-deep"
+            >
               Look through them
             </Link>
           </li>

@@ -16,11 +16,26 @@ export function withParam(params: URLSearchParams, name: string, value: string |
 }
 
 /** Ways to the pages before and after, where there are any. */
-export function Pages({ params, name, page, more, of }: { params: URLSearchParams; name: string; page: number; more: boolean; of?: number | undefined }) {
+export function Pages({
+  params,
+  name,
+  page,
+  more,
+  of,
+}: {
+  params: URLSearchParams;
+  name: string;
+  page: number;
+  more: boolean;
+  of?: number | undefined;
+}) {
   if (page === 0 && !more) return null;
   const look = "min-h-11 content-center rounded-md border border-line bg-land px-4 font-medium hover:bg-land-deep";
   return (
-    <nav aria-label={name === "pain" ? "Pages of reports of pain" : "Pages"} className="flex flex-wrap items-center justify-center gap-3">
+    <nav
+      aria-label={name === "pain" ? "Pages of reports of pain" : "Pages"}
+      className="flex flex-wrap items-center justify-center gap-3"
+    >
       {page > 0 && (
         <Link to={withParam(params, name, page > 1 ? String(page - 1) : null)} className={look}>
           Newer

@@ -7,9 +7,11 @@ import { readForm } from "~/app/server/forms.server";
 
 export const meta: Route.MetaFunction = () => [{ title: "Heard back · Mapset" }];
 
-export const loader = async ({ request }: Route.LoaderArgs) => heardPage(await requireCoach(request), new URL(request.url).searchParams);
+export const loader = async ({ request }: Route.LoaderArgs) =>
+  heardPage(await requireCoach(request), new URL(request.url).searchParams);
 
-export const action = async ({ request }: Route.ActionArgs) => changeReport(await requireCoach(request), await readForm(request));
+export const action = async ({ request }: Route.ActionArgs) =>
+  changeReport(await requireCoach(request), await readForm(request));
 
 export default function Heard({ loaderData }: Route.ComponentProps) {
   return <HeardView report={loaderData} />;

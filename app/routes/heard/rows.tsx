@@ -44,7 +44,8 @@ export function PainCard({ row, onChange }: { row: HeardRow; onChange: Change })
   );
 }
 
-const NotTheirs = ({ row }: { row: HeardRow }) => (row.notTheirs === null ? null : <span className="font-normal text-ink-soft"> (not {row.notTheirs}’s)</span>);
+const NotTheirs = ({ row }: { row: HeardRow }) =>
+  row.notTheirs === null ? null : <span className="font-normal text-ink-soft"> (not {row.notTheirs}’s)</span>;
 
 /** What can be done with a report; taking one off that tells of pain is asked about first. */
 function RowMenu({ row, onChange }: { row: HeardRow; onChange: Change }) {
@@ -59,16 +60,30 @@ function RowMenu({ row, onChange }: { row: HeardRow; onChange: Change }) {
           </IconButton>
         }
         entries={() => [
-          ...(pain && row.checkIn?.seenAt ? [{ words: "I have yet to speak to them", onSelect: () => onChange(row.runId, "unseen") }] : []),
-          row.notTheirs === null ? { words: `Not ${row.name}’s`, onSelect: () => onChange(row.runId, "not theirs") } : { words: `It is ${row.notTheirs}’s`, onSelect: () => onChange(row.runId, "theirs") },
+          ...(pain && row.checkIn?.seenAt
+            ? [{ words: "I have yet to speak to them", onSelect: () => onChange(row.runId, "unseen") }]
+            : []),
+          row.notTheirs === null
+            ? { words: `Not ${row.name}’s`, onSelect: () => onChange(row.runId, "not theirs") }
+            : { words: `It is ${row.notTheirs}’s`, onSelect: () => onChange(row.runId, "theirs") },
           "line" as const,
-          { words: "Take it off the list", danger: true, onSelect: () => (pain ? setAsking(true) : onChange(row.runId, "remove")) },
+          {
+            words: "Take it off the list",
+            danger: true,
+            onSelect: () => (pain ? setAsking(true) : onChange(row.runId, "remove")),
+          },
         ]}
       />
-      {asking && <Confirm
-        open onOpenChange={setAsking} title="Take a report of pain off the list?" text={`${row.name}: ${row.checkIn?.painWhere ?? "did not say where"}. Only if you know that it is none, such as one made as a joke.`} action="Take it off"
-        onConfirm={() => onChange(row.runId, "remove")}
-      />}
+      {asking && (
+        <Confirm
+          open
+          onOpenChange={setAsking}
+          title="Take a report of pain off the list?"
+          text={`${row.name}: ${row.checkIn?.painWhere ?? "did not say where"}. Only if you know that it is none, such as one made as a joke.`}
+          action="Take it off"
+          onConfirm={() => onChange(row.runId, "remove")}
+        />
+      )}
     </>
   );
 }
@@ -82,7 +97,9 @@ export function RunRow({ row, showSession, onChange }: { row: HeardRow; showSess
           {row.name}
           <NotTheirs row={row} />
           {checkIn?.pain && <TriangleAlert size={14} className="ml-1.5 inline text-plum" aria-label="told of pain" />}
-          {checkIn?.pain && checkIn.seenAt && <CircleCheck size={14} className="ml-1 inline text-kelp" aria-label="dealt with" />}
+          {checkIn?.pain && checkIn.seenAt && (
+            <CircleCheck size={14} className="ml-1 inline text-kelp" aria-label="dealt with" />
+          )}
         </p>
         <p className="text-sm text-ink-faint wrap-anywhere">
           <Moment row={row} />
@@ -91,12 +108,25 @@ export function RunRow({ row, showSession, onChange }: { row: HeardRow; showSess
       </div>
       <Done row={row} />
       <p className="text-center max-lg:order-2 max-lg:text-left">
-        {checkIn?.hard == null ? <span className="text-sm text-ink-faint">no rating</span> : <><span className="clock-type text-2xl">{checkIn.hard}</span><span className="text-sm text-ink-faint"> hard</span></>}
+        {checkIn?.hard == null ? (
+          <span className="text-sm text-ink-faint">no rating</span>
+        ) : (
+          <>
+            <span className="clock-type text-2xl">{checkIn.hard}</span>
+            <span className="text-sm text-ink-faint"> hard</span>
+          </>
+        )}
       </p>
       <div className="max-lg:order-2 max-lg:col-span-3">
         <Ratings tightness={checkIn?.tightness ?? []} words={JOINT_WORDS} pain={checkIn?.pain ?? false} />
       </div>
-      <p className="min-w-0 text-sm break-words text-ink-soft max-lg:order-2 max-lg:col-span-3">{checkIn ? [checkIn.pain ? (checkIn.painWhere ?? "pain, did not say where") : "", checkIn.note ?? ""].filter(Boolean).join(" · ") : "has not checked in"}</p>
+      <p className="min-w-0 text-sm break-words text-ink-soft max-lg:order-2 max-lg:col-span-3">
+        {checkIn
+          ? [checkIn.pain ? (checkIn.painWhere ?? "pain, did not say where") : "", checkIn.note ?? ""]
+              .filter(Boolean)
+              .join(" · ")
+          : "has not checked in"}
+      </p>
       <MayChange>
         <RowMenu row={row} onChange={onChange} />
       </MayChange>
@@ -112,7 +142,8 @@ function Done({ row }: { row: HeardRow }) {
         <span className={row.finishedAt ? "bg-kelp" : "bg-depth-4"} style={{ width: `${per}%` }} />
       </span>
       <span className="text-sm whitespace-nowrap">
-        {`${per} %`}<span className="sr-only">{` of ${clockText(row.totalSeconds)}${row.finishedAt ? ", to the end" : ""}`}</span>
+        {`${per} %`}
+        <span className="sr-only">{` of ${clockText(row.totalSeconds)}${row.finishedAt ? ", to the end" : ""}`}</span>
       </span>
     </div>
   );
@@ -121,11 +152,18 @@ function Done({ row }: { row: HeardRow }) {
 /** When it was done; and when it arrived, where a phone had no connection until later. */
 function Moment({ row }: { row: HeardRow }) {
   const zone = row.zone ?? undefined;
-  const { sentAt: said, arrivedAt: arrived } = row.checkIn ?? { sentAt: row.finishedAt ?? row.startedAt, arrivedAt: row.arrivedAt };
+  const { sentAt: said, arrivedAt: arrived } = row.checkIn ?? {
+    sentAt: row.finishedAt ?? row.startedAt,
+    arrivedAt: row.arrivedAt,
+  };
   return (
     <>
       <When at={row.startedAt} as={MOMENT} zone={zone} />
-      {isLate(said, arrived) && <>, arrived <When at={arrived} as="d MMM, HH:mm" zone={zone} /></>}
+      {isLate(said, arrived) && (
+        <>
+          , arrived <When at={arrived} as="d MMM, HH:mm" zone={zone} />
+        </>
+      )}
     </>
   );
 }

@@ -10,7 +10,22 @@ import { Button } from "~/app/ui/button";
 import { SelectField } from "~/app/ui/field";
 
 export function HeardView({ report }: { report: HeardPage }) {
-  const { pain, morePain, painPage, rows, sessions, sessionId, summary, pains, more, page, folded, under, onlyPain, person } = report;
+  const {
+    pain,
+    morePain,
+    painPage,
+    rows,
+    sessions,
+    sessionId,
+    summary,
+    pains,
+    more,
+    page,
+    folded,
+    under,
+    onlyPain,
+    person,
+  } = report;
   const submit = useSubmit();
   const [params] = useSearchParams();
   useFreshNews();
@@ -23,33 +38,46 @@ export function HeardView({ report }: { report: HeardPage }) {
       <div className="flex flex-wrap items-end gap-x-5 gap-y-3">
         <h1 className="wide-type text-2xl font-semibold">{person ? `Feedback from ${person.name}` : "Heard back"}</h1>
         <SelectField
-          label="Session" hideLabel className="w-72" value={sessionId ?? ""} options={[{ value: "", words: "All sessions" }, ...sessions.map((s) => ({ value: s.id, words: s.title }))]}
-          onChange={(session) => void submit({ ...(session && { session }), ...(person && { person: person.id }) }, { method: "get" })} key={params.toString()}
+          label="Session"
+          hideLabel
+          className="w-72"
+          value={sessionId ?? ""}
+          options={[{ value: "", words: "All sessions" }, ...sessions.map((s) => ({ value: s.id, words: s.title }))]}
+          onChange={(session) =>
+            void submit({ ...(session && { session }), ...(person && { person: person.id }) }, { method: "get" })
+          }
+          key={params.toString()}
         />
         {summary.runs > 0 && !under && (
           <div className="ml-auto flex flex-wrap items-end gap-x-7">
-          {!sessionId && !person && <p className="text-sm text-ink-faint">In four weeks:</p>}
-          <dl className="flex flex-wrap gap-x-7 text-right">
-            <Figure words="followed" figure={String(summary.runs)} />
-            <Figure words="to the end" figure={String(summary.finished)} />
-            <Figure words="checked in" figure={String(summary.checkedIn)} />
-            <Figure words="how hard, middle" figure={summary.hard === null ? "–" : String(summary.hard)} />
-          </dl>
+            {!sessionId && !person && <p className="text-sm text-ink-faint">In four weeks:</p>}
+            <dl className="flex flex-wrap gap-x-7 text-right">
+              <Figure words="followed" figure={String(summary.runs)} />
+              <Figure words="to the end" figure={String(summary.finished)} />
+              <Figure words="checked in" figure={String(summary.checkedIn)} />
+              <Figure words="how hard, middle" figure={summary.hard === null ? "–" : String(summary.hard)} />
+            </dl>
           </div>
         )}
       </div>
       {removed && (
         <p role="status" className="flex flex-wrap items-center gap-3 rounded-lg border border-line bg-land px-4 py-2">
           Taken off the list.
-          <Button kind="quiet" onClick={() => change(removed, "put back")}>Put it back</Button>
+          <Button kind="quiet" onClick={() => change(removed, "put back")}>
+            Put it back
+          </Button>
         </p>
       )}
       {nothing ? (
         <div className="flex flex-col items-center gap-2 rounded-lg border border-dashed border-line bg-land px-6 py-14 text-center">
           <p className="wide-type text-lg font-semibold">Nothing heard yet</p>
           <p className="max-w-md text-ink-soft">
-            When someone follows a link you handed out, they appear here while they are at it, and what they say at the end.{" "}
-            <Link to={sessionId ? `/sessions/${sessionId}/hand-out` : "/sessions"} className="underline underline-offset-4">
+            When someone follows a link you handed out, they appear here while they are at it, and what they say at the
+            end.{" "}
+            <Link
+              to={sessionId ? `/sessions/${sessionId}/hand-out` : "/sessions"}
+              className="underline underline-offset-4"
+            >
               Hand a session out
             </Link>
           </p>
@@ -58,13 +86,18 @@ export function HeardView({ report }: { report: HeardPage }) {
         <>
           {person && (
             <p className="flex flex-wrap gap-x-5 gap-y-1">
-              <Link to={`/people/${person.id}`} className="underline underline-offset-4">{person.name}’s page</Link>
-              <Link to={sessionId ? `?session=${sessionId}` : "/heard"} className="underline underline-offset-4">Show everyone</Link>
+              <Link to={`/people/${person.id}`} className="underline underline-offset-4">
+                {person.name}’s page
+              </Link>
+              <Link to={sessionId ? `?session=${sessionId}` : "/heard"} className="underline underline-offset-4">
+                Show everyone
+              </Link>
             </p>
           )}
           {under && (
             <p className="rounded-lg border-l-4 border-depth-5 bg-land px-4 py-3">
-              What “{under.sessionTitle}”{under.teamName && ` for ${under.teamName}`} brought beyond what a link usually brings.{" "}
+              What “{under.sessionTitle}”{under.teamName && ` for ${under.teamName}`} brought beyond what a link usually
+              brings.{" "}
               <Link to={sessionId ? `?session=${sessionId}` : "/heard"} className="underline underline-offset-4">
                 Back to everyone
               </Link>
@@ -75,7 +108,10 @@ export function HeardView({ report }: { report: HeardPage }) {
               <h2 className="wide-type flex items-center gap-2 text-lg font-semibold text-plum">
                 <TriangleAlert size={18} aria-hidden /> Told of pain
               </h2>
-              <p className="-mt-1.5 text-ink-soft">Speak to them before the next session. Leave the movement out until it is clear; pain that stays is for a licensed practitioner, not for a coach.</p>
+              <p className="-mt-1.5 text-ink-soft">
+                Speak to them before the next session. Leave the movement out until it is clear; pain that stays is for
+                a licensed practitioner, not for a coach.
+              </p>
               {pain.map((row) => (
                 <PainCard key={row.runId} row={row} onChange={change} />
               ))}
@@ -85,9 +121,14 @@ export function HeardView({ report }: { report: HeardPage }) {
           {!under && folded.length > 0 && <Folded links={folded} sessionId={sessionId} />}
           <section className="flex flex-col gap-2">
             <div className="flex flex-wrap items-baseline justify-between gap-3">
-              <h2 className="wide-type text-lg font-semibold">{onlyPain ? "All that told of pain" : under ? "Under this link" : person ? "All of it" : "Everyone"}</h2>
+              <h2 className="wide-type text-lg font-semibold">
+                {onlyPain ? "All that told of pain" : under ? "Under this link" : person ? "All of it" : "Everyone"}
+              </h2>
               {(rows.length > 0 || onlyPain) && (
-                <Link to={withParam(withoutPages(params), "only", onlyPain ? null : "pain")} className="min-h-8 content-center underline underline-offset-4">
+                <Link
+                  to={withParam(withoutPages(params), "only", onlyPain ? null : "pain")}
+                  className="min-h-8 content-center underline underline-offset-4"
+                >
                   {onlyPain ? "Show everyone" : "Only what told of pain"}
                 </Link>
               )}

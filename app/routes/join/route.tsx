@@ -16,7 +16,10 @@ export async function loader({ request, params }: Route.LoaderArgs) {
   const { db } = getServices();
   const [invited, clubs] = await Promise.all([openInvitation(db, params.token), clubsOf(db, id)]);
   const already = clubs.some((one) => one.club.id === invited?.clubId);
-  return data({ email, already, invited: invited && { clubName: invited.clubName, role: invited.role } }, { status: invited ? 200 : 410 });
+  return data(
+    { email, already, invited: invited && { clubName: invited.clubName, role: invited.role } },
+    { status: invited ? 200 : 410 },
+  );
 }
 
 export async function action({ request, params }: Route.ActionArgs) {
@@ -38,26 +41,35 @@ export default function Join({ loaderData: { invited, already, email } }: Route.
           <h1 className="wide-type text-2xl font-semibold">You are in {invited.clubName} already</h1>
           <p>This invitation is still open for whoever it was meant for.</p>
           <p>
-            <Link to="/club" className="font-medium underline underline-offset-2">To your club</Link>
+            <Link to="/club" className="font-medium underline underline-offset-2">
+              To your club
+            </Link>
           </p>
         </>
       ) : invited ? (
         <>
           <h1 className="wide-type text-2xl font-semibold">{invited.clubName} asks you in</h1>
           <p>
-            {ROLE_FACTS[invited.role].as} you may {ROLE_FACTS[invited.role].may}. You are signed in as <strong>{email}</strong>.
+            {ROLE_FACTS[invited.role].as} you may {ROLE_FACTS[invited.role].may}. You are signed in as{" "}
+            <strong>{email}</strong>.
           </p>
           <Form method="post" className="flex flex-wrap gap-3">
-            <Button kind="primary" type="submit" disabled={busy}>{busy ? "One moment…" : `Join ${invited.clubName}`}</Button>
+            <Button kind="primary" type="submit" disabled={busy}>
+              {busy ? "One moment…" : `Join ${invited.clubName}`}
+            </Button>
           </Form>
-          <p className="text-sm text-ink-faint">What you have in other clubs stays there. You go from one to the other on the club’s page.</p>
+          <p className="text-sm text-ink-faint">
+            What you have in other clubs stays there. You go from one to the other on the club’s page.
+          </p>
         </>
       ) : (
         <>
           <h1 className="wide-type text-2xl font-semibold">This invitation opens nothing any more</h1>
           <p>It has been used, withdrawn, or is older than a week. Ask whoever sent it for a new one.</p>
           <p>
-            <Link to="/sessions" className="font-medium underline underline-offset-2">To your sessions</Link>
+            <Link to="/sessions" className="font-medium underline underline-offset-2">
+              To your sessions
+            </Link>
           </p>
         </>
       )}

@@ -16,7 +16,10 @@ import { findAlike } from "~/db/session-files";
 import { motionFrom } from "~/library/motions/postures";
 
 const asked = z.object({ do: z.enum(["new", "import"]) });
-const newForm = z.object({ name: z.string().trim().min(3, "needs at least 3 characters").max(80, "has at most 80 characters"), posture: z.enum(POSTURES) });
+const newForm = z.object({
+  name: z.string().trim().min(3, "needs at least 3 characters").max(80, "has at most 80 characters"),
+  posture: z.enum(POSTURES),
+});
 
 /** What is wrong with what was sent, for the page to say. */
 export type Refused = { file: string; faults: PlacedFault[] };
@@ -32,17 +35,33 @@ export async function addToLibrary({ club }: Coach, form: FormData) {
 
 async function startDrill(club: Club, form: FormData) {
   const read = newForm.safeParse(Object.fromEntries(form));
-  if (!read.success) return refused("The new drill", placedFaults(read.error.issues.map((i) => ({ path: i.path.join("."), message: i.message })), undefined));
+  if (!read.success)
+    return refused(
+      "The new drill",
+      placedFaults(
+        read.error.issues.map((i) => ({ path: i.path.join("."), message: i.message })),
+        undefined,
+      ),
+    );
   const { name, posture } = read.data;
   await needRoom(club, "drills");
-  return redirect(`/library/${ownDrillId(await addOwnDrill(getServices().db, club, newDrill(name, posture, motionFrom(posture))), 1)}/edit`);
+  return redirect(
+    `/library/${ownDrillId(await addOwnDrill(getServices().db, club, newDrill(name, posture, motionFrom(posture))), 1)}/edit`,
+  );
 }
 
 async function importDrill(club: Club, file: FormDataEntryValue | null) {
   if (!(file instanceof File)) return noFile("", "no file was chosen");
   if (file.size > LARGEST_IMPORT) return noFile(file.name, "is larger than 2 MB; a drill file is far smaller");
   const read = readDrillText(await file.text());
-  if (!read.ok) return refused(file.name, placedFaults(read.faults.map((fault) => ({ ...fault, path: fault.path.replace(/^drill\./, "") })), undefined));
+  if (!read.ok)
+    return refused(
+      file.name,
+      placedFaults(
+        read.faults.map((fault) => ({ ...fault, path: fault.path.replace(/^drill\./, "") })),
+        undefined,
+      ),
+    );
   const { db } = getServices();
   // A drill that says the same as one there is, is that one.
   const there = await findAlike(db, club, read.value);

@@ -26,18 +26,42 @@ export async function libraryPage(coach: Coach, params: URLSearchParams) {
   // Only groups whose kit has been said; one that is gone leaves nothing out.
   const groups = teams.filter((team) => team.setting.kit !== undefined);
   const group = groups.find((team) => team.id === by.group);
-  const doable = group ? all.filter(({ doc }) => piecesThere(doc.levels.standard.kit, Math.max(1, group.athletes.length), group.setting)) : all;
+  const doable = group
+    ? all.filter(({ doc }) => piecesThere(doc.levels.standard.kit, Math.max(1, group.athletes.length), group.setting))
+    : all;
   const drawn = new Set(all.filter((one) => one.drawn).map((one) => one.doc.id));
-  const found = browse(doable.map((one) => one.doc), by, (drill) => readOwnId(drill.id) !== undefined, readyToSearch);
-  return { unreadable: listed.unreadable, by, groups: groups.map(({ id, name }) => ({ id, name })), total: all.length, found: found.length, shown, own: listed.drills.filter((one) => readOwnId(one.doc.id)).length, aside: listed.aside.length, drills: found.slice(0, shown).map((drill) => card(drill, drawn.has(drill.id))) };
+  const found = browse(
+    doable.map((one) => one.doc),
+    by,
+    (drill) => readOwnId(drill.id) !== undefined,
+    readyToSearch,
+  );
+  return {
+    unreadable: listed.unreadable,
+    by,
+    groups: groups.map(({ id, name }) => ({ id, name })),
+    total: all.length,
+    found: found.length,
+    shown,
+    own: listed.drills.filter((one) => readOwnId(one.doc.id)).length,
+    aside: listed.aside.length,
+    drills: found.slice(0, shown).map((drill) => card(drill, drawn.has(drill.id))),
+  };
 }
 
 /** What the list shows of a drill. */
 function card(drill: Drill, drawn: boolean) {
   const { posture, kit, dose, main } = drill.levels.standard;
   return {
-    id: drill.id, name: drill.name, own: readOwnId(drill.id) !== undefined, drawn, alternating: drill.sides === "alternating",
-    line: `${METHOD_WORDS[drill.method]} · ${POSTURE_WORDS[posture]}`, dose: doseWords(dose), kit: [...new Set(kit)].map((k) => KIT_FACTS[k].words).join(", "),
-    works: main.map((row) => ROW_FACTS[row].words).join(", "), tempo: tempoOf(dose),
+    id: drill.id,
+    name: drill.name,
+    own: readOwnId(drill.id) !== undefined,
+    drawn,
+    alternating: drill.sides === "alternating",
+    line: `${METHOD_WORDS[drill.method]} · ${POSTURE_WORDS[posture]}`,
+    dose: doseWords(dose),
+    kit: [...new Set(kit)].map((k) => KIT_FACTS[k].words).join(", "),
+    works: main.map((row) => ROW_FACTS[row].words).join(", "),
+    tempo: tempoOf(dose),
   };
 }

@@ -8,13 +8,25 @@ export function DrillCard({ drill }: { drill: Card }) {
   const [looked, setLooked] = useState(false);
   return (
     <li
-      className="relative flex flex-col rounded-lg border border-line bg-land hover:border-ink-faint" onPointerEnter={() => setLooked(true)} onPointerLeave={() => setLooked(false)}
-      onFocus={() => setLooked(true)} onBlur={() => setLooked(false)}
+      className="relative flex flex-col rounded-lg border border-line bg-land hover:border-ink-faint"
+      onPointerEnter={() => setLooked(true)}
+      onPointerLeave={() => setLooked(false)}
+      onFocus={() => setLooked(true)}
+      onBlur={() => setLooked(false)}
     >
       {drill.drawn ? (
-        <MovingStill drill={drill.id} name={drill.name} tempo={drill.tempo} alternating={drill.alternating} looked={looked} className="m-1 rounded-md" />
+        <MovingStill
+          drill={drill.id}
+          name={drill.name}
+          tempo={drill.tempo}
+          alternating={drill.alternating}
+          looked={looked}
+          className="m-1 rounded-md"
+        />
       ) : (
-        <p className="m-1 grid aspect-square place-items-center px-4 text-center text-sm text-ink-faint">Not drawn yet</p>
+        <p className="m-1 grid aspect-square place-items-center px-4 text-center text-sm text-ink-faint">
+          Not drawn yet
+        </p>
       )}
       <div className="flex flex-1 flex-col gap-0.5 border-t border-line px-2.5 py-2">
         <h2 className="leading-tight font-semibold">

@@ -9,9 +9,17 @@ export function ImportDrill({ outcome }: { outcome: { file: string; faults: Plac
   const busy = useNavigation().state !== "idle";
   return (
     <div className="relative">
-      <FileButton words="Import a drill" busyWords="Importing…" busy={busy} onFile={(file) => void submit(fileForm(file), { method: "post", encType: "multipart/form-data" })} />
+      <FileButton
+        words="Import a drill"
+        busyWords="Importing…"
+        busy={busy}
+        onFile={(file) => void submit(fileForm(file), { method: "post", encType: "multipart/form-data" })}
+      />
       {outcome && (
-        <div role="alert" className="absolute right-0 z-20 mt-2 w-[min(34rem,90vw)] rounded-lg border-2 border-plum bg-land p-3 text-sm shadow-xl">
+        <div
+          role="alert"
+          className="absolute right-0 z-20 mt-2 w-[min(34rem,90vw)] rounded-lg border-2 border-plum bg-land p-3 text-sm shadow-xl"
+        >
           <FileFaults file={outcome.file} faults={outcome.faults} what="imported" />
         </div>
       )}

@@ -17,9 +17,23 @@ export function NewDrill() {
       <Dialog open={open} onOpenChange={setOpen} title="New drill">
         <Form method="post" className="flex flex-col gap-4">
           <input type="hidden" name="do" value="new" />
-          <Field label="Name" name="name" required minLength={3} maxLength={80} hint="A plain description, such as “Half-kneeling heel lift”." />
-          <SelectField label="Begins from" name="posture" defaultValue="standing" options={POSTURES.map((value) => ({ value, words: POSTURE_WORDS[value] }))} />
-          <p className="text-sm text-ink-soft">Is one of the shipped drills close? Then open it and copy it: its words, dose and motion come with it.</p>
+          <Field
+            label="Name"
+            name="name"
+            required
+            minLength={3}
+            maxLength={80}
+            hint="A plain description, such as “Half-kneeling heel lift”."
+          />
+          <SelectField
+            label="Begins from"
+            name="posture"
+            defaultValue="standing"
+            options={POSTURES.map((value) => ({ value, words: POSTURE_WORDS[value] }))}
+          />
+          <p className="text-sm text-ink-soft">
+            Is one of the shipped drills close? Then open it and copy it: its words, dose and motion come with it.
+          </p>
           <div className="flex justify-end gap-2">
             <Button onClick={() => setOpen(false)}>Not now</Button>
             <Button kind="primary" type="submit">

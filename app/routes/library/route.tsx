@@ -7,9 +7,11 @@ import { readForm } from "~/app/server/forms.server";
 
 export const meta: Route.MetaFunction = () => [{ title: "Library · Mapset" }];
 
-export const loader = async ({ request }: Route.LoaderArgs) => libraryPage(await requireCoach(request), new URL(request.url).searchParams);
+export const loader = async ({ request }: Route.LoaderArgs) =>
+  libraryPage(await requireCoach(request), new URL(request.url).searchParams);
 
-export const action = async ({ request }: Route.ActionArgs) => addToLibrary(await requireCoach(request), await readForm(request));
+export const action = async ({ request }: Route.ActionArgs) =>
+  addToLibrary(await requireCoach(request), await readForm(request));
 
 export default function Library({ loaderData, actionData }: Route.ComponentProps) {
   return <LibraryView page={loaderData} outcome={actionData} />;

@@ -18,7 +18,15 @@ export async function loader({ request }: Route.LoaderArgs) {
     all,
     regions: REGIONS.map((region) => ({
       region,
-      figures: drills.filter((drill) => drill.region === region).flatMap((drill) => LEVELS.filter((level) => (level === "standard" || all) && drill.motions?.[level]).map((level) => ({ id: drill.id, name: drill.name, level }))),
+      figures: drills
+        .filter((drill) => drill.region === region)
+        .flatMap((drill) =>
+          LEVELS.filter((level) => (level === "standard" || all) && drill.motions?.[level]).map((level) => ({
+            id: drill.id,
+            name: drill.name,
+            level,
+          })),
+        ),
     })).filter(({ figures }) => figures.length > 0),
   };
 }
@@ -39,7 +47,11 @@ export default function Sheet({ loaderData: { regions, all } }: Route.ComponentP
       </div>
       <nav aria-label="Regions" className="flex flex-wrap gap-x-4 gap-y-1 text-sm">
         {regions.map(({ region, figures }) => (
-          <a key={region} href={`#${region}`} className="inline-flex min-h-6 items-center text-ink-soft underline underline-offset-4 hover:text-ink">
+          <a
+            key={region}
+            href={`#${region}`}
+            className="inline-flex min-h-6 items-center text-ink-soft underline underline-offset-4 hover:text-ink"
+          >
             {REGION_WORDS[region]} ({figures.length})
           </a>
         ))}
@@ -58,7 +70,15 @@ export default function Sheet({ loaderData: { regions, all } }: Route.ComponentP
                 </Link>
                 <span className="grid grid-cols-3">
                   {(["start", "middle", "end"] as const).map((at) => (
-                    <Still key={at} drill={id} level={level} at={at} size={110} alt={`${name}, ${at}`} className="h-auto w-full" />
+                    <Still
+                      key={at}
+                      drill={id}
+                      level={level}
+                      at={at}
+                      size={110}
+                      alt={`${name}, ${at}`}
+                      className="h-auto w-full"
+                    />
                   ))}
                 </span>
               </li>

@@ -48,7 +48,11 @@ export function LibraryView({ page, outcome }: { page: LibraryPage; outcome: Ref
           )}
           {found > shown && (
             <Form method="get" className="self-center">
-              {Object.entries(by).filter(([, value]) => value !== undefined && value !== "").map(([name, value]) => <input key={name} type="hidden" name={name} value={String(value)} />)}
+              {Object.entries(by)
+                .filter(([, value]) => value !== undefined && value !== "")
+                .map(([name, value]) => (
+                  <input key={name} type="hidden" name={name} value={String(value)} />
+                ))}
               <input type="hidden" name="show" value={shown + STEP} />
               <Button type="submit">Show {Math.min(STEP, found - shown)} more</Button>
             </Form>
@@ -63,7 +67,9 @@ function Nothing() {
   return (
     <div className="flex flex-col items-center gap-2 rounded-lg border border-dashed border-line bg-land px-6 py-14 text-center">
       <p className="wide-type text-lg font-semibold">No drill is all of that</p>
-      <p className="max-w-md text-ink-soft">Take one of the choices back, or try another word: a joint, a posture, a piece of kit.</p>
+      <p className="max-w-md text-ink-soft">
+        Take one of the choices back, or try another word: a joint, a posture, a piece of kit.
+      </p>
       <Link to="/library" className="font-medium underline underline-offset-4">
         Clear all
       </Link>

@@ -22,10 +22,15 @@ export default function MailTray({ loaderData }: Route.ComponentProps) {
       <div>
         <h1 className="wide-type text-2xl font-semibold">Mail tray</h1>
         <p className="text-ink-soft">
-          Messages to <strong className="wrap-anywhere">{email}</strong>, as they would arrive. This Mapset has no mail server, so they stay here for 60 days.
+          Messages to <strong className="wrap-anywhere">{email}</strong>, as they would arrive. This Mapset has no mail
+          server, so they stay here for 60 days.
         </p>
       </div>
-      {messages.length === 0 && <p className="rounded-lg border border-line bg-land p-6 text-ink-soft">{page > 0 ? "No more messages." : "Nothing yet. A forgotten or changed password is written about here."}</p>}
+      {messages.length === 0 && (
+        <p className="rounded-lg border border-line bg-land p-6 text-ink-soft">
+          {page > 0 ? "No more messages." : "Nothing yet. A forgotten or changed password is written about here."}
+        </p>
+      )}
       <ul className="flex flex-col gap-4">
         {messages.map((message) => (
           <li key={message.id} className="rounded-lg border border-line bg-land">
@@ -51,15 +56,20 @@ export default function MailTray({ loaderData }: Route.ComponentProps) {
 function Body({ text, own }: { text: string; own: string }) {
   return (
     <div className="flex flex-col gap-2 px-5 py-4">
-      {text.trim().split(/\n{2,}/).map((paragraph, i) => (
-        <p key={i} className="break-words">
-          {paragraph.startsWith(`${own}/`) && !/\s/.test(paragraph) ? (
-            <Link to={paragraph.slice(own.length)} className="break-all underline underline-offset-2">{paragraph}</Link>
-          ) : (
-            paragraph
-          )}
-        </p>
-      ))}
+      {text
+        .trim()
+        .split(/\n{2,}/)
+        .map((paragraph, i) => (
+          <p key={i} className="break-words">
+            {paragraph.startsWith(`${own}/`) && !/\s/.test(paragraph) ? (
+              <Link to={paragraph.slice(own.length)} className="break-all underline underline-offset-2">
+                {paragraph}
+              </Link>
+            ) : (
+              paragraph
+            )}
+          </p>
+        ))}
     </div>
   );
 }

@@ -32,21 +32,47 @@ export default function NewPassword({ loaderData, actionData }: Route.ComponentP
   const { who } = loaderData;
   if (!who)
     return (
-      <EntryCard title="This link opens nothing any more" below={<Link to="/sign-in" className="font-medium underline underline-offset-2">Sign in</Link>}>
+      <EntryCard
+        title="This link opens nothing any more"
+        below={
+          <Link to="/sign-in" className="font-medium underline underline-offset-2">
+            Sign in
+          </Link>
+        }
+      >
         <p>It has been used, a newer one has taken its place, or it is older than a day.</p>
         <p>
-          <Link to="/forgotten" className="font-medium underline underline-offset-2">Send a new one</Link> if you have an account, or{" "}
-          <Link to="/sign-up" className="font-medium underline underline-offset-2">make one</Link>.
+          <Link to="/forgotten" className="font-medium underline underline-offset-2">
+            Send a new one
+          </Link>{" "}
+          if you have an account, or{" "}
+          <Link to="/sign-up" className="font-medium underline underline-offset-2">
+            make one
+          </Link>
+          .
         </p>
       </EntryCard>
     );
   return (
-    <EntryCard title={who.first ? `Welcome, ${who.name}` : "Choose a new password"} below={who.first ? "Athletes need no account; they follow the link you give them." : "Anyone still signed in with the old password is signed out."}>
+    <EntryCard
+      title={who.first ? `Welcome, ${who.name}` : "Choose a new password"}
+      below={
+        who.first
+          ? "Athletes need no account; they follow the link you give them."
+          : "Anyone still signed in with the old password is signed out."
+      }
+    >
       <Form method="post" className="flex flex-col gap-4" noValidate>
         <Field label="E-mail address" name="email" type="email" autoComplete="username" value={who.email} readOnly />
         <Field
-          label={who.first ? "Choose a password" : "New password"} name="password" type="password" autoComplete="new-password" required autoFocus
-          hint={PASSWORD_HINT} fault={actionData?.faults?.password}
+          label={who.first ? "Choose a password" : "New password"}
+          name="password"
+          type="password"
+          autoComplete="new-password"
+          required
+          autoFocus
+          hint={PASSWORD_HINT}
+          fault={actionData?.faults?.password}
         />
         <FormFault fault={actionData?.faults?.form} />
         <Button kind="primary" type="submit" disabled={busy}>

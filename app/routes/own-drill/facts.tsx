@@ -24,52 +24,182 @@ export function Facts({ editor }: { editor: DrillEditor }) {
   const [level, setLevel] = useState<LevelName>("standard");
   const facts = drill.levels[level];
   const set = (part: Partial<Drill>, words: string) => change((d) => ({ ...d, ...part }), words);
-  const setLevelPart = (part: Partial<DrillLevel>, words: string, key?: string) => change((d) => ({ ...d, levels: { ...d.levels, [level]: { ...d.levels[level], ...part } } }), `${LEVEL_WORDS[level]}: ${words}`, key && `${level} ${key}`);
+  const setLevelPart = (part: Partial<DrillLevel>, words: string, key?: string) =>
+    change(
+      (d) => ({ ...d, levels: { ...d.levels, [level]: { ...d.levels[level], ...part } } }),
+      `${LEVEL_WORDS[level]}: ${words}`,
+      key && `${level} ${key}`,
+    );
   return (
     <section aria-label="Facts" className="flex flex-col gap-4 rounded-lg border border-line bg-land p-4">
       <h2 className="wide-type text-lg font-semibold">Facts</h2>
       <div className="grid gap-3 sm:grid-cols-2">
-        <SelectField label="Region" value={drill.region} options={REGIONS.map((value) => ({ value, words: REGION_WORDS[value] }))} onChange={(region) => set({ region }, "region")} />
-        <SelectField label="Method" value={drill.method} options={METHODS.map((value) => ({ value, words: METHOD_WORDS[value] }))} onChange={(method) => set({ method }, "method")} />
-        <SelectField label="Sides" value={drill.sides} options={(["together", "each", "alternating"] as const).map((value) => ({ value, words: SIDE_MODE_WORDS[value] }))} onChange={(sides) => set({ sides }, "sides")} />
         <SelectField
-          label="Directions" value={String(drill.directions)} options={[{ value: "1", words: "one" }, { value: "2", words: "two" }]}
-          onChange={(n) => set(n === "2" ? { directions: 2, directionWords: drill.directionWords ?? ["one way", "the other way"] } : { directions: 1, directionWords: undefined }, "directions")}
+          label="Region"
+          value={drill.region}
+          options={REGIONS.map((value) => ({ value, words: REGION_WORDS[value] }))}
+          onChange={(region) => set({ region }, "region")}
+        />
+        <SelectField
+          label="Method"
+          value={drill.method}
+          options={METHODS.map((value) => ({ value, words: METHOD_WORDS[value] }))}
+          onChange={(method) => set({ method }, "method")}
+        />
+        <SelectField
+          label="Sides"
+          value={drill.sides}
+          options={(["together", "each", "alternating"] as const).map((value) => ({
+            value,
+            words: SIDE_MODE_WORDS[value],
+          }))}
+          onChange={(sides) => set({ sides }, "sides")}
+        />
+        <SelectField
+          label="Directions"
+          value={String(drill.directions)}
+          options={[
+            { value: "1", words: "one" },
+            { value: "2", words: "two" },
+          ]}
+          onChange={(n) =>
+            set(
+              n === "2"
+                ? { directions: 2, directionWords: drill.directionWords ?? ["one way", "the other way"] }
+                : { directions: 1, directionWords: undefined },
+              "directions",
+            )
+          }
         />
         {drill.directions === 2 &&
           [0, 1].map((i) => (
             <Field
-              key={i} label={i === 0 ? "First direction is called" : "Second direction is called"} value={drill.directionWords?.[i] ?? ""} maxLength={60}
-              onChange={(e) => change((d) => ({ ...d, directionWords: [i === 0 ? e.target.value : (d.directionWords?.[0] ?? ""), i === 1 ? e.target.value : (d.directionWords?.[1] ?? "")] }), "directions", `direction ${i}`)}
+              key={i}
+              label={i === 0 ? "First direction is called" : "Second direction is called"}
+              value={drill.directionWords?.[i] ?? ""}
+              maxLength={60}
+              onChange={(e) =>
+                change(
+                  (d) => ({
+                    ...d,
+                    directionWords: [
+                      i === 0 ? e.target.value : (d.directionWords?.[0] ?? ""),
+                      i === 1 ? e.target.value : (d.directionWords?.[1] ?? ""),
+                    ],
+                  }),
+                  "directions",
+                  `direction ${i}`,
+                )
+              }
             />
           ))}
       </div>
-      <div role="group" aria-label="Level to describe" className="grid grid-cols-3 overflow-hidden rounded-md border border-line">
+      <div
+        role="group"
+        aria-label="Level to describe"
+        className="grid grid-cols-3 overflow-hidden rounded-md border border-line"
+      >
         {LEVELS.map((name) => (
-          <button key={name} type="button" aria-pressed={name === level} onClick={() => setLevel(name)} className={cx("min-h-9", name === level ? "bg-depth-5 font-semibold text-paper" : "bg-paper hover:bg-land-deep")}>
+          <button
+            key={name}
+            type="button"
+            aria-pressed={name === level}
+            onClick={() => setLevel(name)}
+            className={cx(
+              "min-h-9",
+              name === level ? "bg-depth-5 font-semibold text-paper" : "bg-paper hover:bg-land-deep",
+            )}
+          >
             {LEVEL_WORDS[name]}
           </button>
         ))}
       </div>
-      <Field label="What makes this level what it is" value={facts.how} maxLength={400} onChange={(e) => setLevelPart({ how: e.target.value }, "how", "how")} />
+      <Field
+        label="What makes this level what it is"
+        value={facts.how}
+        maxLength={400}
+        onChange={(e) => setLevelPart({ how: e.target.value }, "how", "how")}
+      />
       <div className="grid gap-3 sm:grid-cols-2">
-        <SelectField label="Begins" value={facts.posture} options={POSTURES.map((value) => ({ value, words: POSTURE_WORDS[value] }))} onChange={(posture) => setLevelPart({ posture, ...(facts.endPosture === facts.posture && { endPosture: posture }) }, "posture")} />
-        <SelectField label="Ends" value={facts.endPosture} options={POSTURES.map((value) => ({ value, words: POSTURE_WORDS[value] }))} onChange={(endPosture) => setLevelPart({ endPosture }, "end posture")} />
+        <SelectField
+          label="Begins"
+          value={facts.posture}
+          options={POSTURES.map((value) => ({ value, words: POSTURE_WORDS[value] }))}
+          onChange={(posture) =>
+            setLevelPart({ posture, ...(facts.endPosture === facts.posture && { endPosture: posture }) }, "posture")
+          }
+        />
+        <SelectField
+          label="Ends"
+          value={facts.endPosture}
+          options={POSTURES.map((value) => ({ value, words: POSTURE_WORDS[value] }))}
+          onChange={(endPosture) => setLevelPart({ endPosture }, "end posture")}
+        />
       </div>
-      <DoseEditor dose={facts.dose} level={facts} pace={USUAL_PACE} onChange={(dose, words, key) => setLevelPart({ dose }, words, `dose ${key}`)} />
+      <DoseEditor
+        dose={facts.dose}
+        level={facts}
+        pace={USUAL_PACE}
+        onChange={(dose, words, key) => setLevelPart({ dose }, words, `dose ${key}`)}
+      />
       <div className="grid grid-cols-3 gap-3">
         {(["least", "most", "step"] as const).map((name) => (
-          <NumberField key={name} label={name === "least" ? "At least" : name === "most" ? "At most" : "In steps of"} value={facts.bounds[name]} min={name === "step" ? 0.5 : 1} max={3600} step={1} onChange={(n) => setLevelPart({ bounds: { ...facts.bounds, [name]: n } }, "bounds", name)} />
+          <NumberField
+            key={name}
+            label={name === "least" ? "At least" : name === "most" ? "At most" : "In steps of"}
+            value={facts.bounds[name]}
+            min={name === "step" ? 0.5 : 1}
+            max={3600}
+            step={1}
+            onChange={(n) => setLevelPart({ bounds: { ...facts.bounds, [name]: n } }, "bounds", name)}
+          />
         ))}
       </div>
-      <Ticks<Row> title="Works mainly on" all={ROWS} chosen={facts.main} words={(row) => ROW_FACTS[row].words} least={1} onChange={(main) => setLevelPart({ main, also: facts.also.filter((row) => !main.includes(row)) }, "main rows")} />
-      <Ticks<Row> title="Works also on" all={ROWS.filter((row) => !facts.main.includes(row))} chosen={facts.also} words={(row) => ROW_FACTS[row].words} onChange={(also) => setLevelPart({ also }, "other rows")} />
+      <Ticks<Row>
+        title="Works mainly on"
+        all={ROWS}
+        chosen={facts.main}
+        words={(row) => ROW_FACTS[row].words}
+        least={1}
+        onChange={(main) => setLevelPart({ main, also: facts.also.filter((row) => !main.includes(row)) }, "main rows")}
+      />
+      <Ticks<Row>
+        title="Works also on"
+        all={ROWS.filter((row) => !facts.main.includes(row))}
+        chosen={facts.also}
+        words={(row) => ROW_FACTS[row].words}
+        onChange={(also) => setLevelPart({ also }, "other rows")}
+      />
       <Shown drill={drill} level={level} />
       <Ticks<Area>
-        title="Loads besides what the drawing shows; each counts as much" all={AREAS} chosen={facts.loads.map(areaOf)} words={(area) => AREA_WORDS[area]}
-        onChange={(areas) => setLevelPart({ loads: areas.map((area) => facts.loads.find((load) => areaOf(load) === area) ?? area) }, "loads")}
+        title="Loads besides what the drawing shows; each counts as much"
+        all={AREAS}
+        chosen={facts.loads.map(areaOf)}
+        words={(area) => AREA_WORDS[area]}
+        onChange={(areas) =>
+          setLevelPart(
+            { loads: areas.map((area) => facts.loads.find((load) => areaOf(load) === area) ?? area) },
+            "loads",
+          )
+        }
       />
-      <Ticks<Kit> title="Needs kit" all={KIT} chosen={[...new Set(facts.kit)]} words={(kit) => KIT_FACTS[kit].words} onChange={(kit) => setLevelPart({ kit: [...facts.kit.filter((k) => kit.includes(k)), ...kit.filter((k) => !facts.kit.includes(k))].slice(0, 6) }, "kit")} />
+      <Ticks<Kit>
+        title="Needs kit"
+        all={KIT}
+        chosen={[...new Set(facts.kit)]}
+        words={(kit) => KIT_FACTS[kit].words}
+        onChange={(kit) =>
+          setLevelPart(
+            {
+              kit: [...facts.kit.filter((k) => kit.includes(k)), ...kit.filter((k) => !facts.kit.includes(k))].slice(
+                0,
+                6,
+              ),
+            },
+            "kit",
+          )
+        }
+      />
     </section>
   );
 }
@@ -79,12 +209,29 @@ const areaOf = (load: Load): Area => (typeof load === "string" ? load : load.are
 /** What the drawing itself loads, worked out as it is drawn: a coach can add to it and not take from it. */
 function Shown({ drill, level }: { drill: Drill; level: LevelName }) {
   const slow = useDeferredValue(drill);
-  const { much, some, drawn } = useMemo(() => stressWords(withStress(slow, stressLines({ ...slow, levels: { ...slow.levels, [level]: { ...slow.levels[level], loads: [] } } })), level), [slow, level]);
+  const { much, some, drawn } = useMemo(
+    () =>
+      stressWords(
+        withStress(
+          slow,
+          stressLines({ ...slow, levels: { ...slow.levels, [level]: { ...slow.levels[level], loads: [] } } }),
+        ),
+        level,
+      ),
+    [slow, level],
+  );
   return (
     <div className="flex flex-col gap-1 rounded-md bg-plum-wash px-3 py-2 text-sm">
       <p className="font-medium">What the drawing loads that people may protect</p>
       {drawn ? (
-        <p>{much.length + some.length === 0 ? "Nothing." : [...(much.length > 0 ? [`Much: ${much.join(", ")}.`] : []), ...(some.length > 0 ? [`Some: ${some.join(", ")}.`] : [])].join(" ")}</p>
+        <p>
+          {much.length + some.length === 0
+            ? "Nothing."
+            : [
+                ...(much.length > 0 ? [`Much: ${much.join(", ")}.`] : []),
+                ...(some.length > 0 ? [`Some: ${some.join(", ")}.`] : []),
+              ].join(" ")}
+        </p>
       ) : (
         <p>It is not drawn, so nobody knows. Whoever protects an area is not given it.</p>
       )}
@@ -92,14 +239,33 @@ function Shown({ drill, level }: { drill: Drill; level: LevelName }) {
   );
 }
 
-function Ticks<T extends string>({ title, all, chosen, words, onChange, least = 0 }: { title: string; all: readonly T[]; chosen: readonly T[]; words: (value: T) => string; onChange: (chosen: T[]) => void; least?: number }) {
+function Ticks<T extends string>({
+  title,
+  all,
+  chosen,
+  words,
+  onChange,
+  least = 0,
+}: {
+  title: string;
+  all: readonly T[];
+  chosen: readonly T[];
+  words: (value: T) => string;
+  onChange: (chosen: T[]) => void;
+  least?: number;
+}) {
   const [open, setOpen] = useState(false);
   return (
     <fieldset className="flex flex-col gap-1">
       <legend className="text-sm font-medium text-ink-soft">{title}</legend>
       <p className="flex flex-wrap items-center gap-x-3">
         <span>{chosen.length === 0 ? "nothing" : chosen.map(words).join(", ")}</span>
-        <button type="button" aria-expanded={open} className="text-sm underline underline-offset-4" onClick={() => setOpen(!open)}>
+        <button
+          type="button"
+          aria-expanded={open}
+          className="text-sm underline underline-offset-4"
+          onClick={() => setOpen(!open)}
+        >
           {open ? "Done" : "Change"}
         </button>
       </p>
@@ -108,7 +274,10 @@ function Ticks<T extends string>({ title, all, chosen, words, onChange, least = 
           {all.map((value) => (
             <label key={value} className="flex min-h-7 items-center gap-2">
               <input
-                type="checkbox" className="size-4 accent-(--depth-5)" checked={chosen.includes(value)} disabled={chosen.includes(value) && chosen.length <= least}
+                type="checkbox"
+                className="size-4 accent-(--depth-5)"
+                checked={chosen.includes(value)}
+                disabled={chosen.includes(value) && chosen.length <= least}
                 onChange={(e) => onChange(e.target.checked ? [...chosen, value] : chosen.filter((c) => c !== value))}
               />
               {words(value)}

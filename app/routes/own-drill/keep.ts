@@ -10,7 +10,13 @@ import { LONGEST_DRILL_TEXT, readDrill } from "~/core/drills/read";
 import { parseWith } from "~/core/faults";
 import { keepRevision } from "~/db/own-drills";
 
-const message = z.strictObject({ basedOn: z.int().min(1).max(2 ** 31 - 1), doc: z.unknown() });
+const message = z.strictObject({
+  basedOn: z
+    .int()
+    .min(1)
+    .max(2 ** 31 - 1),
+  doc: z.unknown(),
+});
 
 /** Keeps the drill as its next revision. Nothing is kept of one with faults. */
 export async function action({ request, params }: Route.ActionArgs) {
@@ -22,7 +28,8 @@ export async function action({ request, params }: Route.ActionArgs) {
 }
 
 async function keepFrom(club: Club, id: string, text: string): Promise<KeepAnswer> {
-  if (text.length > LONGEST_DRILL_TEXT) return { kind: "refused", faults: [{ path: "(document)", message: "is longer than 1 million characters" }] };
+  if (text.length > LONGEST_DRILL_TEXT)
+    return { kind: "refused", faults: [{ path: "(document)", message: "is longer than 1 million characters" }] };
   let body: unknown;
   try {
     body = JSON.parse(text);

@@ -5,15 +5,39 @@ import { NumberField } from "~/app/ui/number-field";
 import { KIT, KIT_FACTS, type Kit } from "~/core/vocabulary/kit";
 import { onBeats } from "~/core/figure/editing";
 import type { Motion, Prop } from "~/core/figure/motion";
-import { ball, band, bar, bench, block, box, chair, cushion, longRoller, pad, roller, stick, strap, support, wall, weight, wedge } from "~/library/motions/poses";
+import {
+  ball,
+  band,
+  bar,
+  bench,
+  block,
+  box,
+  chair,
+  cushion,
+  longRoller,
+  pad,
+  roller,
+  stick,
+  strap,
+  support,
+  wall,
+  weight,
+  wedge,
+} from "~/library/motions/poses";
 
 /** Where a piece of kit usually is, to begin from. */
 const PRESETS: Readonly<Record<Kit, readonly { words: string; props: () => Prop[] }[]>> = {
   pad: [{ words: "pad under the right knee", props: () => [pad()] }],
   stick: [{ words: "stick in both hands", props: () => [stick()] }],
-  roller: [{ words: "roller across", props: () => [roller(0)] }, { words: "roller along the back", props: () => [longRoller(-0.86, 0.1)] }],
+  roller: [
+    { words: "roller across", props: () => [roller(0)] },
+    { words: "roller along the back", props: () => [longRoller(-0.86, 0.1)] },
+  ],
   support: [{ words: "support on the left", props: () => [support(0.15, -0.5)] }],
-  wall: [{ words: "wall ahead", props: () => [wall(0.7)] }, { words: "wall behind", props: () => [wall(-0.25)] }],
+  wall: [
+    { words: "wall ahead", props: () => [wall(0.7)] },
+    { words: "wall behind", props: () => [wall(-0.25)] },
+  ],
   block: [{ words: "block under the right hand", props: () => [block(0.45, 0.2)] }],
   box: [{ words: "box ahead", props: () => [box(0.5, 0)] }],
   bench: [{ words: "bench along the body", props: () => [bench(0, 0, 1.2, 0.35)] }],
@@ -38,32 +62,80 @@ export function MotionSettings({ motion, tempo, setMotion }: { motion: Motion; t
   return (
     <div className="flex flex-col gap-3 border-t border-line pt-3">
       <div className="grid gap-3 sm:grid-cols-2 lg:grid-cols-4">
-        <SelectField label="It" value={motion.kind} options={[{ value: "repeat", words: "goes round" }, { value: "hold", words: "goes in and stays" }]} onChange={(kind) => setMotion((m) => ({ ...m, kind }), "how it runs")} />
-        <SelectField label="A repetition ends" value={motion.ends} options={[{ value: "as it began", words: "as it began" }, { value: "mirrored", words: "on the other side" }]} onChange={(ends) => setMotion((m) => ({ ...m, ends }), "how it ends")} />
-        <NumberField label="Beats in all" value={motion.beats} min={Math.max(1, Math.ceil(last))} max={64} whole onChange={(beats) => setMotion((m) => ({ ...m, beats }), "beats", "beats")} />
-        <NumberField label="Seconds, where not dosed" value={motion.seconds} min={0.5} max={600} step={0.5} onChange={(seconds) => setMotion((m) => ({ ...m, seconds }), "length", "seconds")} />
+        <SelectField
+          label="It"
+          value={motion.kind}
+          options={[
+            { value: "repeat", words: "goes round" },
+            { value: "hold", words: "goes in and stays" },
+          ]}
+          onChange={(kind) => setMotion((m) => ({ ...m, kind }), "how it runs")}
+        />
+        <SelectField
+          label="A repetition ends"
+          value={motion.ends}
+          options={[
+            { value: "as it began", words: "as it began" },
+            { value: "mirrored", words: "on the other side" },
+          ]}
+          onChange={(ends) => setMotion((m) => ({ ...m, ends }), "how it ends")}
+        />
+        <NumberField
+          label="Beats in all"
+          value={motion.beats}
+          min={Math.max(1, Math.ceil(last))}
+          max={64}
+          whole
+          onChange={(beats) => setMotion((m) => ({ ...m, beats }), "beats", "beats")}
+        />
+        <NumberField
+          label="Seconds, where not dosed"
+          value={motion.seconds}
+          min={0.5}
+          max={600}
+          step={0.5}
+          onChange={(seconds) => setMotion((m) => ({ ...m, seconds }), "length", "seconds")}
+        />
       </div>
       {tempo > 0 && tempo !== motion.beats && motion.kind === "repeat" && (
         <p className="flex flex-wrap items-center gap-x-3 text-sm text-ink-soft" role="status">
-          A repetition is counted in {tempo} {tempo === 1 ? "beat" : "beats"} and drawn on {motion.beats}, so it is spread evenly over its time.
-          <button type="button" className="font-medium text-ink underline underline-offset-4" onClick={() => setMotion((m) => onBeats(m, tempo), `draw it on ${tempo} beats`)}>
+          A repetition is counted in {tempo} {tempo === 1 ? "beat" : "beats"} and drawn on {motion.beats}, so it is
+          spread evenly over its time.
+          <button
+            type="button"
+            className="font-medium text-ink underline underline-offset-4"
+            onClick={() => setMotion((m) => onBeats(m, tempo), `draw it on ${tempo} beats`)}
+          >
             Draw it on {tempo} {tempo === 1 ? "beat" : "beats"}
           </button>
         </p>
       )}
       <div className="flex flex-wrap items-end gap-x-4 gap-y-2">
         <SelectField
-          label="Draw kit" className="w-56" value="" options={[{ value: "", words: "add a piece…" }, ...CHOICES.map(({ value, words }) => ({ value, words }))]}
+          label="Draw kit"
+          className="w-56"
+          value=""
+          options={[{ value: "", words: "add a piece…" }, ...CHOICES.map(({ value, words }) => ({ value, words }))]}
           onChange={(value) => {
             const preset = CHOICES.find((p) => p.value === value);
-            if (preset) setMotion((m) => ({ ...m, props: [...m.props, ...preset.props()].slice(0, 12) }), `draw a ${preset.words}`);
+            if (preset)
+              setMotion(
+                (m) => ({ ...m, props: [...m.props, ...preset.props()].slice(0, 12) }),
+                `draw a ${preset.words}`,
+              );
           }}
         />
         <ul className="flex flex-wrap gap-2">
           {motion.props.map((prop, i) => (
-            <li key={`${prop.piece} ${i}`} className="flex items-center gap-1 rounded-md border border-line bg-paper pl-2 text-sm">
+            <li
+              key={`${prop.piece} ${i}`}
+              className="flex items-center gap-1 rounded-md border border-line bg-paper pl-2 text-sm"
+            >
               {KIT_FACTS[prop.piece].words}
-              <IconButton label={`Take out ${KIT_FACTS[prop.piece].words}`} onClick={() => setMotion((m) => ({ ...m, props: m.props.toSpliced(i, 1) }), "take out kit")}>
+              <IconButton
+                label={`Take out ${KIT_FACTS[prop.piece].words}`}
+                onClick={() => setMotion((m) => ({ ...m, props: m.props.toSpliced(i, 1) }), "take out kit")}
+              >
                 <X size={14} aria-hidden />
               </IconButton>
             </li>

@@ -11,12 +11,24 @@ import { frameBox } from "~/core/figure/svg";
 import { add, scale, type Vec } from "~/core/figure/vectors";
 
 const HANDLE_WORDS: Readonly<Record<Handle, string>> = {
-  pelvis: "Pelvis", "left.palm": "Left hand", "right.palm": "Right hand", "left.ankle": "Left foot", "right.ankle": "Right foot", "left.knee": "Left knee", "right.knee": "Right knee",
+  pelvis: "Pelvis",
+  "left.palm": "Left hand",
+  "right.palm": "Right hand",
+  "left.ankle": "Left foot",
+  "right.ankle": "Right foot",
+  "left.knee": "Left knee",
+  "right.knee": "Right knee",
 };
 const SHAPE = 4 / 3;
 const KEY_STEP = 0.02;
 
-type Props = { motion: Motion; pose: Pose; at: number; view: View; onPose: (pose: Pose, words: string, key: string) => void };
+type Props = {
+  motion: Motion;
+  pose: Pose;
+  at: number;
+  view: View;
+  onPose: (pose: Pose, words: string, key: string) => void;
+};
 
 /** The key position large, with a handle at each hand, foot and knee and at the pelvis to drag, or to move with the arrow keys. */
 export function PosingFigure({ motion, pose, at, view, onPose }: Props) {
@@ -39,7 +51,11 @@ export function PosingFigure({ motion, pose, at, view, onPose }: Props) {
     const from = start.current;
     if (!from) return;
     const to = spotOf(event);
-    onPose(drag(from.pose, from.handle, inPlane(to.x - from.x, from.y - to.y)), `move the ${HANDLE_WORDS[from.handle].toLowerCase()}`, `drag ${from.handle}`);
+    onPose(
+      drag(from.pose, from.handle, inPlane(to.x - from.x, from.y - to.y)),
+      `move the ${HANDLE_WORDS[from.handle].toLowerCase()}`,
+      `drag ${from.handle}`,
+    );
   };
   const end = () => {
     start.current = undefined;
@@ -47,14 +63,38 @@ export function PosingFigure({ motion, pose, at, view, onPose }: Props) {
   };
   return (
     <div className="relative aspect-[4/3] w-full rounded-md bg-paper">
-      <MovingFigure motion={motion} stage={() => ({ side: "right", beat: at, breath: 0.4 })} still moment={at} view={view} frame={frame} shape={SHAPE} label="The key position" className="figure absolute inset-0 h-full w-full" />
-      <svg ref={svg} viewBox={frameBox(frame)} className="absolute inset-0 h-full w-full touch-none" onPointerMove={move} onPointerUp={end} onPointerCancel={end}>
+      <MovingFigure
+        motion={motion}
+        stage={() => ({ side: "right", beat: at, breath: 0.4 })}
+        still
+        moment={at}
+        view={view}
+        frame={frame}
+        shape={SHAPE}
+        label="The key position"
+        className="figure absolute inset-0 h-full w-full"
+      />
+      <svg
+        ref={svg}
+        viewBox={frameBox(frame)}
+        className="absolute inset-0 h-full w-full touch-none"
+        onPointerMove={move}
+        onPointerUp={end}
+        onPointerCancel={end}
+      >
         {HANDLES.map((handle) => {
           const spot = camera.see(solved.points[handle]);
           return (
             <circle
-              key={handle} cx={spot.x} cy={spot.y} r={3.6} tabIndex={0} role="button" aria-label={`${HANDLE_WORDS[handle]}: drag, or move with the arrow keys`}
-              className="cursor-grab fill-land/70 stroke-buoy focus-visible:fill-buoy" strokeWidth={1.4}
+              key={handle}
+              cx={spot.x}
+              cy={spot.y}
+              r={3.6}
+              tabIndex={0}
+              role="button"
+              aria-label={`${HANDLE_WORDS[handle]}: drag, or move with the arrow keys`}
+              className="cursor-grab fill-land/70 stroke-buoy focus-visible:fill-buoy"
+              strokeWidth={1.4}
               onPointerDown={(event) => {
                 event.currentTarget.setPointerCapture(event.pointerId);
                 setHeld(frame);
@@ -64,7 +104,11 @@ export function PosingFigure({ motion, pose, at, view, onPose }: Props) {
                 const by = { ArrowLeft: [-1, 0], ArrowRight: [1, 0], ArrowUp: [0, 1], ArrowDown: [0, -1] }[event.key];
                 if (!by) return;
                 event.preventDefault();
-                onPose(drag(pose, handle, inPlane(by[0]! * KEY_STEP, by[1]! * KEY_STEP)), `move the ${HANDLE_WORDS[handle].toLowerCase()}`, `key ${handle}`);
+                onPose(
+                  drag(pose, handle, inPlane(by[0]! * KEY_STEP, by[1]! * KEY_STEP)),
+                  `move the ${HANDLE_WORDS[handle].toLowerCase()}`,
+                  `key ${handle}`,
+                );
               }}
             >
               <title>{HANDLE_WORDS[handle]}</title>

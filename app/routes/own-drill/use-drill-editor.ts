@@ -6,10 +6,18 @@ import type { Fault } from "~/core/faults";
 import { record, redo, startHistory, undo, type History } from "~/core/session/history";
 import { useWarning } from "~/app/ui/use-warning";
 
-export type Saving = { state: "same" | "changed" | "saving" | "saved" | "newer" | "gone" | "lost" | "signed-out"; faults: Fault[]; revision: number };
+export type Saving = {
+  state: "same" | "changed" | "saving" | "saved" | "newer" | "gone" | "lost" | "signed-out";
+  faults: Fault[];
+  revision: number;
+};
 
 /** What the editor is told after it tried to keep a revision. */
-export type KeepAnswer = { kind: "kept"; revision: number } | { kind: "newer"; revision: number } | { kind: "gone" } | { kind: "refused"; faults: Fault[] };
+export type KeepAnswer =
+  | { kind: "kept"; revision: number }
+  | { kind: "newer"; revision: number }
+  | { kind: "gone" }
+  | { kind: "refused"; faults: Fault[] };
 
 /** A drill being changed: edits with undo, and keeping them as a new revision. */
 export function useDrillEditor(first: Drill, revision: number, address: string) {
@@ -18,7 +26,11 @@ export function useDrillEditor(first: Drill, revision: number, address: string) 
   const [saving, setSaving] = useState<Saving>({ state: "same", faults: [], revision });
   const drill = history.present;
 
-  const change = useCallback((edit: (drill: Drill) => Drill, words: string, key?: string) => setHistory((h) => record(h, edit(h.present), words, now(), key)), []);
+  const change = useCallback(
+    (edit: (drill: Drill) => Drill, words: string, key?: string) =>
+      setHistory((h) => record(h, edit(h.present), words, now(), key)),
+    [],
+  );
   const dirty = drill !== kept;
 
   const leaving = useBlocker(dirty);
@@ -28,7 +40,11 @@ export function useDrillEditor(first: Drill, revision: number, address: string) 
     setSaving((s) => ({ ...s, state: "saving", faults: [] }));
     const { id: _, ...rest } = drill;
     try {
-      const answer = await fetch(address, { method: "POST", headers: { "content-type": "application/json" }, body: JSON.stringify({ basedOn: saving.revision, doc: { ...rest, id: first.id } }) });
+      const answer = await fetch(address, {
+        method: "POST",
+        headers: { "content-type": "application/json" },
+        body: JSON.stringify({ basedOn: saving.revision, doc: { ...rest, id: first.id } }),
+      });
       if (answer.status === 401) return setSaving((s) => ({ ...s, state: "signed-out" }));
       const told = (await answer.json()) as KeepAnswer;
       if (told.kind === "kept") {
@@ -47,7 +63,9 @@ export function useDrillEditor(first: Drill, revision: number, address: string) 
   useEffect(() => {
     const press = (event: KeyboardEvent) => {
       if (!(event.ctrlKey || event.metaKey)) return;
-      const typing = event.target instanceof HTMLElement && event.target.matches("input:not([type=range]):not([type=checkbox]), textarea");
+      const typing =
+        event.target instanceof HTMLElement &&
+        event.target.matches("input:not([type=range]):not([type=checkbox]), textarea");
       const key = event.key.toLowerCase();
       if (key === "s") {
         event.preventDefault();
@@ -65,7 +83,12 @@ export function useDrillEditor(first: Drill, revision: number, address: string) 
   }, [keep]);
 
   return {
-    drill, change, dirty, saving, keep, leaving,
+    drill,
+    change,
+    dirty,
+    saving,
+    keep,
+    leaving,
     undo: { words: history.words, can: history.past.length > 0, go: () => setHistory(undo) },
     redo: { can: history.future.length > 0, go: () => setHistory(redo) },
   };

@@ -8,7 +8,10 @@ import type { Drill } from "~/core/drills/schema";
 type ListKey = "setUp" | "steps" | "feel" | "cautions";
 
 const LISTS: readonly { key: ListKey; title: string; most: number }[] = [
-  { key: "setUp", title: "Set up", most: 6 }, { key: "steps", title: "Do", most: 8 }, { key: "feel", title: "Feel it here", most: 4 }, { key: "cautions", title: "Take care", most: 5 },
+  { key: "setUp", title: "Set up", most: 6 },
+  { key: "steps", title: "Do", most: 8 },
+  { key: "feel", title: "Feel it here", most: 4 },
+  { key: "cautions", title: "Take care", most: 5 },
 ];
 
 /** The words of a drill: its name, its lines, what is felt elsewhere and what goes wrong. */
@@ -18,38 +21,86 @@ export function Words({ editor }: { editor: DrillEditor }) {
   return (
     <section aria-label="Words" className="flex flex-col gap-4 rounded-lg border border-line bg-land p-4">
       <h2 className="wide-type text-lg font-semibold">Words</h2>
-      <Field label="Name" value={drill.name} maxLength={80} onChange={(e) => set({ name: e.target.value }, "name", "name")} />
-      <Field label="In one line" value={drill.brief} maxLength={400} onChange={(e) => set({ brief: e.target.value }, "line", "brief")} />
+      <Field
+        label="Name"
+        value={drill.name}
+        maxLength={80}
+        onChange={(e) => set({ name: e.target.value }, "name", "name")}
+      />
+      <Field
+        label="In one line"
+        value={drill.brief}
+        maxLength={400}
+        onChange={(e) => set({ brief: e.target.value }, "line", "brief")}
+      />
       {LISTS.map(({ key, title, most }) => (
-        <Lines key={key} title={title} lines={drill[key]} most={most} onChange={(lines, i) => set({ [key]: lines }, title.toLowerCase(), `${key} ${i}`)} />
+        <Lines
+          key={key}
+          title={title}
+          lines={drill[key]}
+          most={most}
+          onChange={(lines, i) => set({ [key]: lines }, title.toLowerCase(), `${key} ${i}`)}
+        />
       ))}
       <Pairs
-        title="Felt elsewhere" first="felt where" second="change what" pairs={drill.elsewhere.map((e) => [e.felt, e.change])}
-        onChange={(pairs, i) => set({ elsewhere: pairs.map(([felt, change]) => ({ felt, change })) }, "felt elsewhere", `elsewhere ${i}`)}
+        title="Felt elsewhere"
+        first="felt where"
+        second="change what"
+        pairs={drill.elsewhere.map((e) => [e.felt, e.change])}
+        onChange={(pairs, i) =>
+          set({ elsewhere: pairs.map(([felt, change]) => ({ felt, change })) }, "felt elsewhere", `elsewhere ${i}`)
+        }
       />
       <Pairs
-        title="See and say" first="what you see" second="what you say" pairs={drill.faults.map((f) => [f.see, f.say])}
+        title="See and say"
+        first="what you see"
+        second="what you say"
+        pairs={drill.faults.map((f) => [f.see, f.say])}
         onChange={(pairs, i) => set({ faults: pairs.map(([see, say]) => ({ see, say })) }, "faults", `faults ${i}`)}
       />
     </section>
   );
 }
 
-function Lines({ title, lines, most, onChange }: { title: string; lines: string[]; most: number; onChange: (lines: string[], at: number) => void }) {
+function Lines({
+  title,
+  lines,
+  most,
+  onChange,
+}: {
+  title: string;
+  lines: string[];
+  most: number;
+  onChange: (lines: string[], at: number) => void;
+}) {
   const id = useId();
   return (
     <fieldset className="flex flex-col gap-1.5">
       <legend className="mb-1 text-sm font-medium text-ink-soft">{title}</legend>
       {lines.map((line, i) => (
         <div key={`${id} ${i}`} className="flex gap-1">
-          <input className={inputLook} aria-label={`${title}, line ${i + 1}`} value={line} maxLength={400} onChange={(e) => onChange(lines.with(i, e.target.value), i)} />
-          <IconButton label={`Take out line ${i + 1} of ${title}`} disabled={lines.length === 1} onClick={() => onChange(lines.toSpliced(i, 1), -1)}>
+          <input
+            className={inputLook}
+            aria-label={`${title}, line ${i + 1}`}
+            value={line}
+            maxLength={400}
+            onChange={(e) => onChange(lines.with(i, e.target.value), i)}
+          />
+          <IconButton
+            label={`Take out line ${i + 1} of ${title}`}
+            disabled={lines.length === 1}
+            onClick={() => onChange(lines.toSpliced(i, 1), -1)}
+          >
             <X size={15} aria-hidden />
           </IconButton>
         </div>
       ))}
       {lines.length < most && (
-        <button type="button" className="inline-flex items-center gap-1 self-start text-sm text-ink-soft underline underline-offset-4" onClick={() => onChange([...lines, ""], lines.length)}>
+        <button
+          type="button"
+          className="inline-flex items-center gap-1 self-start text-sm text-ink-soft underline underline-offset-4"
+          onClick={() => onChange([...lines, ""], lines.length)}
+        >
           <Plus size={14} aria-hidden /> Another line
         </button>
       )}
@@ -59,22 +110,54 @@ function Lines({ title, lines, most, onChange }: { title: string; lines: string[
 
 type Pair = [string, string];
 
-function Pairs({ title, first, second, pairs, onChange }: { title: string; first: string; second: string; pairs: Pair[]; onChange: (pairs: Pair[], at: number) => void }) {
+function Pairs({
+  title,
+  first,
+  second,
+  pairs,
+  onChange,
+}: {
+  title: string;
+  first: string;
+  second: string;
+  pairs: Pair[];
+  onChange: (pairs: Pair[], at: number) => void;
+}) {
   const set = (i: number, pair: Pair) => onChange(pairs.with(i, pair), i);
   return (
     <fieldset className="flex flex-col gap-1.5">
       <legend className="mb-1 text-sm font-medium text-ink-soft">{title}</legend>
       {pairs.map(([a, b], i) => (
         <div key={i} className="flex gap-1">
-          <input className={inputLook} aria-label={`${title} ${i + 1}: ${first}`} value={a} maxLength={400} onChange={(e) => set(i, [e.target.value, b])} />
-          <input className={inputLook} aria-label={`${title} ${i + 1}: ${second}`} value={b} maxLength={400} onChange={(e) => set(i, [a, e.target.value])} />
-          <IconButton label={`Take out ${title} ${i + 1}`} disabled={pairs.length === 1} onClick={() => onChange(pairs.toSpliced(i, 1), -1)}>
+          <input
+            className={inputLook}
+            aria-label={`${title} ${i + 1}: ${first}`}
+            value={a}
+            maxLength={400}
+            onChange={(e) => set(i, [e.target.value, b])}
+          />
+          <input
+            className={inputLook}
+            aria-label={`${title} ${i + 1}: ${second}`}
+            value={b}
+            maxLength={400}
+            onChange={(e) => set(i, [a, e.target.value])}
+          />
+          <IconButton
+            label={`Take out ${title} ${i + 1}`}
+            disabled={pairs.length === 1}
+            onClick={() => onChange(pairs.toSpliced(i, 1), -1)}
+          >
             <X size={15} aria-hidden />
           </IconButton>
         </div>
       ))}
       {pairs.length < 5 && (
-        <button type="button" className="inline-flex items-center gap-1 self-start text-sm text-ink-soft underline underline-offset-4" onClick={() => onChange([...pairs, ["", ""]], pairs.length)}>
+        <button
+          type="button"
+          className="inline-flex items-center gap-1 self-start text-sm text-ink-soft underline underline-offset-4"
+          onClick={() => onChange([...pairs, ["", ""]], pairs.length)}
+        >
           <Plus size={14} aria-hidden /> Another pair
         </button>
       )}

@@ -31,7 +31,10 @@ export async function loader({ request, params }: Route.LoaderArgs) {
   const id = idOf(params.id);
   const { db } = getServices();
   const [stored, setting, groups, own] = await Promise.all([
-    opening(findSession(db, coach.club, id)), findSetting(db, coach.club, id), listGroups(db, coach.club), browseOwnDrills(db, coach.club),
+    opening(findSession(db, coach.club, id)),
+    findSetting(db, coach.club, id),
+    listGroups(db, coach.club),
+    browseOwnDrills(db, coach.club),
   ]);
   if (!stored) throw notHere();
   const drills = await drillsOf(coach.club, stored.doc);
@@ -43,8 +46,17 @@ export async function loader({ request, params }: Route.LoaderArgs) {
   const profile = miniProfile(profileOf(doc, timeline), 700, 70);
   await setImmediate();
   return {
-    id, title: doc.title, printed: nowDate(), purpose: doc.purpose, target: doc.target, notes: doc.notes, group: group && { name: group.name, people: group.people.length, zone: group.setting.zone },
-    profile, paper: await inTurns(paperInSteps(doc, timeline, drills, { group, offered: [...own.map((listed) => listed.doc), ...DRILLS] })),
+    id,
+    title: doc.title,
+    printed: nowDate(),
+    purpose: doc.purpose,
+    target: doc.target,
+    notes: doc.notes,
+    group: group && { name: group.name, people: group.people.length, zone: group.setting.zone },
+    profile,
+    paper: await inTurns(
+      paperInSteps(doc, timeline, drills, { group, offered: [...own.map((listed) => listed.doc), ...DRILLS] }),
+    ),
   };
 }
 
@@ -53,7 +65,10 @@ const DRAWN_HERE = 300;
 
 export default function PaperRoute({ loaderData }: Route.ComponentProps) {
   const there = useThere();
-  const lines = loaderData.paper.blocks.reduce((sum, block) => sum + block.items.reduce((of, item) => of + 1 + item.instead.length, 0), 0);
+  const lines = loaderData.paper.blocks.reduce(
+    (sum, block) => sum + block.items.reduce((of, item) => of + 1 + item.instead.length, 0),
+    0,
+  );
   if (lines > DRAWN_HERE && !there) return <p className="p-8 text-ink-soft">Opening…</p>;
   return <OnPaper loaderData={loaderData} />;
 }
@@ -61,9 +76,16 @@ export default function PaperRoute({ loaderData }: Route.ComponentProps) {
 /** The session on a sheet of paper, for beside the mat. */
 function OnPaper({ loaderData }: Pick<Route.ComponentProps, "loaderData">) {
   const { id, title, printed, purpose, target, notes, group, profile, paper } = loaderData;
-  const kit = paper.kit.map(({ pieces, inAll, words, instead }) => ({ words, text: inAll === undefined ? (pieces > 1 ? `${pieces} each` : "") : `${inAll} in all`, instead }));
+  const kit = paper.kit.map(({ pieces, inAll, words, instead }) => ({
+    words,
+    text: inAll === undefined ? (pieces > 1 ? `${pieces} each` : "") : `${inAll} in all`,
+    instead,
+  }));
   return (
-    <main id="main" className="mx-auto flex w-full max-w-4xl flex-1 flex-col gap-4 px-4 py-5 print:max-w-none print:gap-3 print:p-0">
+    <main
+      id="main"
+      className="mx-auto flex w-full max-w-4xl flex-1 flex-col gap-4 px-4 py-5 print:max-w-none print:gap-3 print:p-0"
+    >
       <div className="flex flex-wrap items-center justify-between gap-3 print:hidden">
         <ButtonLink kind="quiet" to={`/sessions/${id}`}>
           <ArrowLeft size={16} aria-hidden /> Desk
@@ -78,7 +100,8 @@ function OnPaper({ loaderData }: Pick<Route.ComponentProps, "loaderData">) {
             <h1 className="wide-type text-2xl leading-tight font-semibold">{title}</h1>
             <p className="text-ink-soft">
               {PURPOSE_WORDS[purpose]}
-              {group && ` · ${group.name}, ${group.people} ${group.people === 1 ? "person" : "people"}`} · <When at={printed} as="d MMM yyyy" zone={group?.zone} />
+              {group && ` · ${group.name}, ${group.people} ${group.people === 1 ? "person" : "people"}`} ·{" "}
+              <When at={printed} as="d MMM yyyy" zone={group?.zone} />
             </p>
           </div>
           <p className="text-right whitespace-nowrap">
@@ -89,14 +112,16 @@ function OnPaper({ loaderData }: Pick<Route.ComponentProps, "loaderData">) {
         <MiniProfilePicture profile={profile} className="h-16 w-full" />
         <p>
           <span className="font-semibold">Kit: </span>
-          {kit.length === 0 ? "none" : kit.map(({ words, text, instead }, i) => (
-            <span key={words}>
-              {i > 0 && ", "}
-              {words}
-              {text && ` (${text})`}
-              <span className="text-ink-soft"> or {instead}</span>
-            </span>
-          ))}
+          {kit.length === 0
+            ? "none"
+            : kit.map(({ words, text, instead }, i) => (
+                <span key={words}>
+                  {i > 0 && ", "}
+                  {words}
+                  {text && ` (${text})`}
+                  <span className="text-ink-soft"> or {instead}</span>
+                </span>
+              ))}
         </p>
         {notes && <p className="whitespace-pre-line">{notes}</p>}
         {paper.blocks.map((block, b) => (
@@ -115,7 +140,9 @@ function OnPaper({ loaderData }: Pick<Route.ComponentProps, "loaderData">) {
         <section className="break-inside-avoid">
           <h2 className="wide-type border-b border-ink-faint pb-0.5 font-semibold">Take care</h2>
           <ul className="mt-1 list-disc pl-5 text-sm">
-            <li>Pain, numbness, tingling or dizziness: stop, step down a level, or leave it out. Not medical advice.</li>
+            <li>
+              Pain, numbness, tingling or dizziness: stop, step down a level, or leave it out. Not medical advice.
+            </li>
             {paper.cautions.map((text) => (
               <li key={text}>{text}</li>
             ))}

@@ -31,11 +31,25 @@ export default function People({ loaderData }: Route.ComponentProps) {
         <Link to="/teams" className="text-sm text-ink-soft underline underline-offset-4 hover:text-ink">
           Teams
         </Link>
-        {(all > 3 || find !== "") && <div className="ml-auto"><Find words="Find somebody" find={find} longest={LONGEST_FIND} /></div>}
+        {(all > 3 || find !== "") && (
+          <div className="ml-auto">
+            <Find words="Find somebody" find={find} longest={LONGEST_FIND} />
+          </div>
+        )}
       </div>
       {rows.length === 0 ? (
         <p className="rounded-lg border border-dashed border-line bg-land px-6 py-10 text-center text-ink-soft">
-          {find !== "" ? "Nobody of that name." : <>Nobody yet. People are added to <Link to="/teams" className="underline underline-offset-4">a team or class</Link>.</>}
+          {find !== "" ? (
+            "Nobody of that name."
+          ) : (
+            <>
+              Nobody yet. People are added to{" "}
+              <Link to="/teams" className="underline underline-offset-4">
+                a team or class
+              </Link>
+              .
+            </>
+          )}
         </p>
       ) : (
         <ul className="rounded-lg border border-line bg-land">
@@ -53,10 +67,15 @@ function PersonLine({ row }: { row: PersonRow }) {
   const { id, name, areas, groups, last } = row;
   return (
     <li className="grid grid-cols-[minmax(8rem,1fr)_minmax(10rem,1.4fr)_minmax(10rem,1.8fr)_9rem] items-baseline gap-x-5 gap-y-0.5 border-b border-line px-4 py-2.5 wrap-anywhere last:border-0 max-md:grid-cols-1">
-      <Link to={`/people/${id}`} className="font-semibold underline decoration-line underline-offset-4 hover:decoration-ink">
+      <Link
+        to={`/people/${id}`}
+        className="font-semibold underline decoration-line underline-offset-4 hover:decoration-ink"
+      >
         {name}
       </Link>
-      <span className={groups.length === 0 ? "text-ink-faint" : ""}>{groups.length === 0 ? "in no team" : listWords(groups)}</span>
+      <span className={groups.length === 0 ? "text-ink-faint" : ""}>
+        {groups.length === 0 ? "in no team" : listWords(groups)}
+      </span>
       <span className="text-sm">
         {areas.length > 0 && (
           <>
@@ -65,7 +84,15 @@ function PersonLine({ row }: { row: PersonRow }) {
           </>
         )}
       </span>
-      <span className="text-sm text-ink-faint md:text-right">{last ? <>last on <When at={last} as="d MMM yyyy" /></> : "nothing followed yet"}</span>
+      <span className="text-sm text-ink-faint md:text-right">
+        {last ? (
+          <>
+            last on <When at={last} as="d MMM yyyy" />
+          </>
+        ) : (
+          "nothing followed yet"
+        )}
+      </span>
     </li>
   );
 }

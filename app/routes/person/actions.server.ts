@@ -39,10 +39,12 @@ export async function changePerson(coach: Coach, id: string, form: FormData): Pr
       if (!(await leaveGroup(db, club, id, ask.group))) throw notHere("They are in no such team.");
       return { done: "Taken off the list. What they said stays." };
     case "forget": {
-      if (ask.name.trim() !== one.name) return { fault: `To forget them, write their name as it stands here: ${one.name}` };
+      if (ask.name.trim() !== one.name)
+        return { fault: `To forget them, write their name as it stands here: ${one.name}` };
       const came = await forgetPerson(db, club, id);
       if (came === "not here") throw notHere(NOT_HERE);
-      if (came === "unseen pain") return { fault: "They reported pain that nobody has spoken to them about. See to it first." };
+      if (came === "unseen pain")
+        return { fault: "They reported pain that nobody has spoken to them about. See to it first." };
       throw redirect("/people");
     }
   }

@@ -11,26 +11,58 @@ export function ForgetDialog({ person, said, onClose }: { person: PersonFound; s
   const fault = fetcher.data && "fault" in fetcher.data ? fetcher.data.fault : undefined;
   if (said.unseenPain > 0)
     return (
-      <Dialog open onOpenChange={(open) => !open && onClose()} title="See to their pain first" description={`${person.name} reported pain that nobody has spoken to them about. Once they are forgotten nobody could.`}>
+      <Dialog
+        open
+        onOpenChange={(open) => !open && onClose()}
+        title="See to their pain first"
+        description={`${person.name} reported pain that nobody has spoken to them about. Once they are forgotten nobody could.`}
+      >
         <div className="flex justify-end gap-2">
           <Button onClick={onClose}>Close</Button>
-          <Link to={`/heard?person=${person.id}`} className="inline-flex min-h-9 items-center rounded-md bg-plum px-3 font-medium text-land">See what they said</Link>
+          <Link
+            to={`/heard?person=${person.id}`}
+            className="inline-flex min-h-9 items-center rounded-md bg-plum px-3 font-medium text-land"
+          >
+            See what they said
+          </Link>
         </div>
       </Dialog>
     );
   return (
-    <Dialog open onOpenChange={(open) => !open && onClose()} title={`Forget ${person.name}?`} description="This cannot be undone.">
+    <Dialog
+      open
+      onOpenChange={(open) => !open && onClose()}
+      title={`Forget ${person.name}?`}
+      description="This cannot be undone."
+    >
       <ul className="flex list-disc flex-col gap-1 pl-5 text-ink-soft">
         <li>Erased: their name, their teams, what they protect, what was chosen for them, and what they wrote.</li>
-        <li>Kept, without a name: {said.runs === 0 ? "nothing, for nothing was heard from them" : `${said.runs === 1 ? "one run" : `${said.runs} runs`}, with how hard it was and whether something hurt`}.</li>
-        <li>Out of reach: what their own phone keeps, what you printed or exported before, and a name you wrote into a session’s notes.</li>
+        <li>
+          Kept, without a name:{" "}
+          {said.runs === 0
+            ? "nothing, for nothing was heard from them"
+            : `${said.runs === 1 ? "one run" : `${said.runs} runs`}, with how hard it was and whether something hurt`}
+          .
+        </li>
+        <li>
+          Out of reach: what their own phone keeps, what you printed or exported before, and a name you wrote into a
+          session’s notes.
+        </li>
       </ul>
       <fetcher.Form method="post" className="flex flex-col gap-4" noValidate>
         <input type="hidden" name="do" value="forget" />
-        <Field label={`Write “${person.name}” to forget them`} name="name" autoComplete="off" maxLength={80} fault={fault} />
+        <Field
+          label={`Write “${person.name}” to forget them`}
+          name="name"
+          autoComplete="off"
+          maxLength={80}
+          fault={fault}
+        />
         <div className="flex justify-end gap-2">
           <Button onClick={onClose}>Keep them</Button>
-          <Button kind="danger" type="submit" disabled={fetcher.state !== "idle"}>Forget for good</Button>
+          <Button kind="danger" type="submit" disabled={fetcher.state !== "idle"}>
+            Forget for good
+          </Button>
         </div>
       </fetcher.Form>
     </Dialog>

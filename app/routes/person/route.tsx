@@ -19,13 +19,19 @@ import { protectionWords } from "~/core/wording/areas";
 import { findPerson, whatTheySaid, type PersonFound, type Said } from "~/db/people";
 import { listTeamNames } from "~/db/teams";
 
-export const meta: Route.MetaFunction = ({ loaderData }) => [{ title: `${loaderData?.person.name ?? "Somebody"} · Mapset` }];
+export const meta: Route.MetaFunction = ({ loaderData }) => [
+  { title: `${loaderData?.person.name ?? "Somebody"} · Mapset` },
+];
 
 export async function loader({ request, params }: Route.LoaderArgs) {
   const { club } = await requireCoach(request);
   const { db } = getServices();
   const id = idOf(params.person);
-  const [person, said, groups] = await Promise.all([findPerson(db, club, id), whatTheySaid(db, club, id), listTeamNames(db, club)]);
+  const [person, said, groups] = await Promise.all([
+    findPerson(db, club, id),
+    whatTheySaid(db, club, id),
+    listTeamNames(db, club),
+  ]);
   if (!person) throw notHere("There is nobody of that kind among your people.");
   const now = new Set(person.groups.filter((one) => one.until === null).map((one) => one.id));
   return { person, said, others: groups.filter((one) => !now.has(one.id)) };
@@ -51,7 +57,10 @@ export default function PersonPage({ loaderData }: Route.ComponentProps) {
           </IconButton>
         </MayChange>
         <p className="ml-auto text-sm text-ink-faint">
-          <Link to="/people" className="underline underline-offset-4">People</Link> · known since <When at={person.since} as="d MMM yyyy" />
+          <Link to="/people" className="underline underline-offset-4">
+            People
+          </Link>{" "}
+          · known since <When at={person.since} as="d MMM yyyy" />
         </p>
       </div>
       <Groups person={person} others={others} />
@@ -62,13 +71,16 @@ export default function PersonPage({ loaderData }: Route.ComponentProps) {
           <ul className="flex flex-col gap-1">
             {protectionsOf(person.areas).map((one) => (
               <li key={protectionWords(one)} className="flex items-baseline gap-2">
-                <ShieldAlert size={15} className="shrink-0 translate-y-0.5 text-plum" aria-hidden /> {protectionWords(one)}
+                <ShieldAlert size={15} className="shrink-0 translate-y-0.5 text-plum" aria-hidden />{" "}
+                {protectionWords(one)}
               </li>
             ))}
           </ul>
         )}
         <MayChange>
-          <Button className="self-start" onClick={() => setDialog("areas")}>Change</Button>
+          <Button className="self-start" onClick={() => setDialog("areas")}>
+            Change
+          </Button>
         </MayChange>
       </Part>
       <Part title="Feedback" note="What came from them by the links handed out.">
@@ -76,11 +88,27 @@ export default function PersonPage({ loaderData }: Route.ComponentProps) {
       </Part>
       <MayChange>
         <Part title="Forget" note="For somebody who has left for good, or who asks for it.">
-          <p className="text-sm text-ink-soft">Their name, what they protect and what they wrote are erased. How much was done and how hard it was stays, without saying whose it was.</p>
-          <Button className="self-start" onClick={() => setDialog("forget")}>Forget {person.name}…</Button>
+          <p className="text-sm text-ink-soft">
+            Their name, what they protect and what they wrote are erased. How much was done and how hard it was stays,
+            without saying whose it was.
+          </p>
+          <Button className="self-start" onClick={() => setDialog("forget")}>
+            Forget {person.name}…
+          </Button>
         </Part>
       </MayChange>
-      {dialog === "rename" && <RenameDialog title={`Rename ${person.name}`} description="Initials or a nickname for minors. What they said before stays theirs." to="/teams" sent={{ do: "rename-person", athlete: person.id }} field="name" name={person.name} longest={40} onClose={close} />}
+      {dialog === "rename" && (
+        <RenameDialog
+          title={`Rename ${person.name}`}
+          description="Initials or a nickname for minors. What they said before stays theirs."
+          to="/teams"
+          sent={{ do: "rename-person", athlete: person.id }}
+          field="name"
+          name={person.name}
+          longest={40}
+          onClose={close}
+        />
+      )}
       {dialog === "areas" && <AreasDialog person={person} onClose={close} />}
       {dialog === "forget" && <ForgetDialog person={person} said={said} onClose={close} />}
     </main>
@@ -93,11 +121,19 @@ function SaidLines({ id, said }: { id: string; said: Said }) {
     <>
       {said.unseenPain > 0 && (
         <p className="flex items-baseline gap-2 font-semibold text-plum">
-          <TriangleAlert size={16} className="shrink-0 translate-y-0.5" aria-hidden /> {said.unseenPain === 1 ? "One report" : `${said.unseenPain} reports`} of pain that nobody has spoken to them about.
+          <TriangleAlert size={16} className="shrink-0 translate-y-0.5" aria-hidden />{" "}
+          {said.unseenPain === 1 ? "One report" : `${said.unseenPain} reports`} of pain that nobody has spoken to them
+          about.
         </p>
       )}
       <p>
-        Followed {said.runs === 1 ? "once" : `${said.runs} times`}{said.last && <>, last on <When at={said.last} as="d MMM yyyy" /></>}; {said.checkIns === 0 ? "no check-in" : said.checkIns === 1 ? "one check-in" : `${said.checkIns} check-ins`}
+        Followed {said.runs === 1 ? "once" : `${said.runs} times`}
+        {said.last && (
+          <>
+            , last on <When at={said.last} as="d MMM yyyy" />
+          </>
+        )}
+        ; {said.checkIns === 0 ? "no check-in" : said.checkIns === 1 ? "one check-in" : `${said.checkIns} check-ins`}
         {said.pain > 0 && `, ${said.pain} with pain`}.
       </p>
       <Link to={`/heard?person=${id}`} className="min-h-8 content-center self-start underline underline-offset-4">
@@ -122,14 +158,32 @@ function Groups({ person, others }: { person: PersonFound; others: { id: string;
               {one.name}
               <span className="block text-sm text-ink-faint">
                 since <When at={one.from} as="d MMM yyyy" />
-                {one.until && <>, until <When at={one.until} as="d MMM yyyy" /></>}
+                {one.until && (
+                  <>
+                    , until <When at={one.until} as="d MMM yyyy" />
+                  </>
+                )}
               </span>
             </p>
             <MayChange>
               {one.until ? (
-                <Button kind="quiet" aria-label={`Put back into ${one.name}`} disabled={fetcher.state !== "idle"} onClick={() => send("join", one.id)}>Put back</Button>
+                <Button
+                  kind="quiet"
+                  aria-label={`Put back into ${one.name}`}
+                  disabled={fetcher.state !== "idle"}
+                  onClick={() => send("join", one.id)}
+                >
+                  Put back
+                </Button>
               ) : (
-                <Button kind="quiet" aria-label={`Take out of ${one.name}`} disabled={fetcher.state !== "idle"} onClick={() => send("leave", one.id)}>Take out</Button>
+                <Button
+                  kind="quiet"
+                  aria-label={`Take out of ${one.name}`}
+                  disabled={fetcher.state !== "idle"}
+                  onClick={() => send("leave", one.id)}
+                >
+                  Take out
+                </Button>
               )}
             </MayChange>
           </li>
@@ -145,12 +199,30 @@ function Groups({ person, others }: { person: PersonFound; others: { id: string;
               setInto("");
             }}
           >
-            <SelectField label="Put into another" value={into} options={[{ value: "", words: "Choose a team" }, ...others.map(({ id, name }) => ({ value: id, words: name }))]} onChange={setInto} />
-            <Button type="submit" disabled={into === "" || fetcher.state !== "idle"}>Put in</Button>
+            <SelectField
+              label="Put into another"
+              value={into}
+              options={[
+                { value: "", words: "Choose a team" },
+                ...others.map(({ id, name }) => ({ value: id, words: name })),
+              ]}
+              onChange={setInto}
+            />
+            <Button type="submit" disabled={into === "" || fetcher.state !== "idle"}>
+              Put in
+            </Button>
           </form>
         </MayChange>
       )}
-      {outcome && "fault" in outcome ? <p role="alert" className="text-sm font-medium text-plum">{outcome.fault}</p> : <p role="status" className={outcome ? "text-sm text-ink-soft" : "sr-only"}>{outcome?.done}</p>}
+      {outcome && "fault" in outcome ? (
+        <p role="alert" className="text-sm font-medium text-plum">
+          {outcome.fault}
+        </p>
+      ) : (
+        <p role="status" className={outcome ? "text-sm text-ink-soft" : "sr-only"}>
+          {outcome?.done}
+        </p>
+      )}
     </Part>
   );
 }

@@ -18,7 +18,12 @@ import { TEMPLATES, templateSession } from "~/library/templates";
 import { opening } from "~/app/server/opening.server";
 
 /** What came of it, for the page to say. */
-export type Outcome = { go: string } | { done: true } | { already: { id: string; title: string; brought: string } } | { file: string; faults: PlacedFault[] } | { fields: Record<string, string>; faults?: undefined };
+export type Outcome =
+  | { go: string }
+  | { done: true }
+  | { already: { id: string; title: string; brought: string } }
+  | { file: string; faults: PlacedFault[] }
+  | { fields: Record<string, string>; faults?: undefined };
 
 const newForm = z.object({
   title: titleField,
@@ -34,7 +39,14 @@ const id = z.string().default("");
 const text = z.string().default("");
 
 const asked = z.discriminatedUnion("do", [
-  z.object({ do: z.literal("new"), title: text, purpose: text, target: text, outline: text, team: z.string().default("as-begun") }),
+  z.object({
+    do: z.literal("new"),
+    title: text,
+    purpose: text,
+    target: text,
+    outline: text,
+    team: z.string().default("as-begun"),
+  }),
   z.object({ do: z.literal("import") }),
   z.object({ do: z.literal("copy"), id }),
   z.object({ do: z.literal("rename"), id, title: text }),
@@ -55,27 +67,50 @@ export async function actOnSessions(club: Club, form: FormData): Promise<Outcome
   switch (ask.do) {
     case "new": {
       const read = newForm.safeParse(ask);
-      if (!read.success) return { fields: Object.fromEntries(read.error.issues.map((i) => [String(i.path[0]), i.message])) };
+      if (!read.success)
+        return { fields: Object.fromEntries(read.error.issues.map((i) => [String(i.path[0]), i.message])) };
       const { outline, team, ...about } = read.data;
-      if (outline === EMPTY) return { go: `/sessions/new?${new URLSearchParams({ title: about.title, purpose: about.purpose, target: about.target ? clockText(about.target) : "", team: team === "as-begun" ? "" : team }).toString()}` };
+      if (outline === EMPTY)
+        return {
+          go: `/sessions/new?${new URLSearchParams({ title: about.title, purpose: about.purpose, target: about.target ? clockText(about.target) : "", team: team === "as-begun" ? "" : team }).toString()}`,
+        };
       const begin = await beginningOf(club, outline);
-      const doc = { ...begin.session, ...newSession({ ...about, target: about.target ?? begin.session.target }, begin.session.blocks), pace: begin.session.pace, firstSide: begin.session.firstSide };
-      const id = await keepSession(club, await mustRead(club, doc), { teamId: team === "as-begun" ? begin.teamId : team || null, demandId: begin.demandId });
+      const doc = {
+        ...begin.session,
+        ...newSession({ ...about, target: about.target ?? begin.session.target }, begin.session.blocks),
+        pace: begin.session.pace,
+        firstSide: begin.session.firstSide,
+      };
+      const id = await keepSession(club, await mustRead(club, doc), {
+        teamId: team === "as-begun" ? begin.teamId : team || null,
+        demandId: begin.demandId,
+      });
       return { go: `/sessions/${id}` };
     }
     case "import": {
       const file = form.get("file");
-      if (!(file instanceof File)) return { file: "Nothing", faults: [{ path: "(file)", place: "the file", message: "choose a file to import" }] };
-      if (file.size > LARGEST_IMPORT) return { file: file.name, faults: [{ path: "(file)", place: "the file", message: "is larger than 2 MB; a session file is far smaller" }] };
+      if (!(file instanceof File))
+        return { file: "Nothing", faults: [{ path: "(file)", place: "the file", message: "choose a file to import" }] };
+      if (file.size > LARGEST_IMPORT)
+        return {
+          file: file.name,
+          faults: [
+            { path: "(file)", place: "the file", message: "is larger than 2 MB; a session file is far smaller" },
+          ],
+        };
       const outcome = await importSession(club, file.name, await file.text());
       if ("faults" in outcome) return outcome;
-      return outcome.already ? { already: { id: outcome.id, title: outcome.title, brought: broughtWords(outcome) } } : { go: `/sessions/${outcome.id}${broughtHash(outcome)}` };
+      return outcome.already
+        ? { already: { id: outcome.id, title: outcome.title, brought: broughtWords(outcome) } }
+        : { go: `/sessions/${outcome.id}${broughtHash(outcome)}` };
     }
     case "copy": {
       const id = idOf(ask.id);
       const [stored, beside] = await Promise.all([opening(findSession(db, club, id)), findSetting(db, club, id)]);
       if (!stored) throw notHere();
-      return { go: `/sessions/${await keepSession(club, { ...stored.doc, title: copyTitle(stored.doc.title) }, beside)}` };
+      return {
+        go: `/sessions/${await keepSession(club, { ...stored.doc, title: copyTitle(stored.doc.title) }, beside)}`,
+      };
     }
     case "rename":
       return rename(club, idOf(ask.id), ask.title);
@@ -100,7 +135,10 @@ async function beginningOf(club: Club, asked: string): Promise<Beginning> {
   const own = /^own:(.+)$/.exec(asked)?.[1];
   if (own) {
     const { db } = getServices();
-    const [stored, setting] = await Promise.all([opening(findSession(db, club, idOf(own))), findSetting(db, club, idOf(own))]);
+    const [stored, setting] = await Promise.all([
+      opening(findSession(db, club, idOf(own))),
+      findSetting(db, club, idOf(own)),
+    ]);
     if (!stored || !setting) throw notHere();
     return { session: stored.doc, teamId: setting.teamId, demandId: setting.demandId };
   }
@@ -108,7 +146,11 @@ async function beginningOf(club: Club, asked: string): Promise<Beginning> {
   if (template) return { session: templateSession(template), teamId: null, demandId: template.demand };
   const outline = OUTLINES.find((o) => o.id === asked);
   if (!outline) throw notHere("There is no such beginning.");
-  return { session: newSession({ title: "New", purpose: "off-day" }, outlineBlocks(outline)), teamId: null, demandId: null };
+  return {
+    session: newSession({ title: "New", purpose: "off-day" }, outlineBlocks(outline)),
+    teamId: null,
+    demandId: null,
+  };
 }
 
 async function rename(club: Club, id: string, title: string): Promise<Outcome> {
@@ -117,7 +159,14 @@ async function rename(club: Club, id: string, title: string): Promise<Outcome> {
   const changed = await changeStored(club, id, (doc) => ({ ...doc, title: read.data }));
   if ("saved" in changed) return { done: true };
   if (changed.refused === "gone") throw notHere();
-  return { fields: { title: changed.refused === "busy" ? "The session is being changed elsewhere right now. Try again." : faultLine(changed.refused[0]!) } };
+  return {
+    fields: {
+      title:
+        changed.refused === "busy"
+          ? "The session is being changed elsewhere right now. Try again."
+          : faultLine(changed.refused[0]!),
+    },
+  };
 }
 
 function copyTitle(title: string): string {

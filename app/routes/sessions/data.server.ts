@@ -16,10 +16,22 @@ export async function sessionsPage(coach: Coach, asked: URLSearchParams) {
   const find = findOf(asked);
   const page = pageOf(asked);
   const { db } = getServices();
-  const purposes = find === "" ? [] : PURPOSES.filter((purpose) => PURPOSE_WORDS[purpose].toLowerCase().includes(find.toLowerCase()));
+  const purposes =
+    find === "" ? [] : PURPOSES.filter((purpose) => PURPOSE_WORDS[purpose].toLowerCase().includes(find.toLowerCase()));
   const [{ rows, all }, beginnings, teams] = await Promise.all([
-    listSessions(db, coach.club, { archived, find, purposes, page }), listSessions(db, coach.club, { template: true }), listTeamNames(db, coach.club),
+    listSessions(db, coach.club, { archived, find, purposes, page }),
+    listSessions(db, coach.club, { template: true }),
+    listTeamNames(db, coach.club),
   ]);
   const shown = (some: SessionRow[]) => summarise(db, coach.club, some, (docs) => drillsOf(coach.club, docs));
-  return { archived, find, page, all, size: SESSIONS_A_PAGE, teams, sessions: await shown(rows), beginnings: await shown(beginnings.rows) };
+  return {
+    archived,
+    find,
+    page,
+    all,
+    size: SESSIONS_A_PAGE,
+    teams,
+    sessions: await shown(rows),
+    beginnings: await shown(beginnings.rows),
+  };
 }

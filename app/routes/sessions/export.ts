@@ -11,7 +11,8 @@ export async function loader({ request, params }: Route.LoaderArgs) {
   if (!file) throw notHere();
   const [spaced, tight] = [`${JSON.stringify(file.document, null, 2)}\n`, `${JSON.stringify(file.document)}\n`];
   const refused = cannotLeave(file.document.drills.length, Buffer.byteLength(tight), LARGEST_IMPORT);
-  if (refused) return new Response(`${refused}\n`, { status: 409, headers: { "content-type": "text/plain; charset=utf-8" } });
+  if (refused)
+    return new Response(`${refused}\n`, { status: 409, headers: { "content-type": "text/plain; charset=utf-8" } });
   return new Response(Buffer.byteLength(spaced) > LARGEST_IMPORT ? tight : spaced, {
     headers: {
       "content-type": "application/json; charset=utf-8",

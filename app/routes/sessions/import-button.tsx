@@ -11,23 +11,41 @@ export function ImportButton() {
   const [shut, setShut] = useState(false);
   const answer = fetcher.data;
   useEffect(() => setShut(false), [answer]);
-  const close = <Button kind="quiet" onClick={() => setShut(true)}>Close</Button>;
+  const close = (
+    <Button kind="quiet" onClick={() => setShut(true)}>
+      Close
+    </Button>
+  );
   return (
     <>
       <FileButton
-        words="Import" busyWords="Importing…" busy={fetcher.state !== "idle"}
-        onFile={(file) => void fetcher.submit(fileForm(file, { do: "import" }), { method: "post", encType: "multipart/form-data" })}
+        words="Import"
+        busyWords="Importing…"
+        busy={fetcher.state !== "idle"}
+        onFile={(file) =>
+          void fetcher.submit(fileForm(file, { do: "import" }), { method: "post", encType: "multipart/form-data" })
+        }
       />
       {answer && "already" in answer && !shut && (
-        <p role="status" className="order-last flex basis-full items-center justify-between gap-4 rounded-md border border-line bg-land px-4 py-2">
+        <p
+          role="status"
+          className="order-last flex basis-full items-center justify-between gap-4 rounded-md border border-line bg-land px-4 py-2"
+        >
           <span>
-            You have this session already; {answer.already.brought === "" ? "nothing was added." : `no second one was kept. ${answer.already.brought}`} <Link to={`/sessions/${answer.already.id}`} className="font-medium underline underline-offset-2">Open “{answer.already.title}”</Link>
+            You have this session already;{" "}
+            {answer.already.brought === "" ? "nothing was added." : `no second one was kept. ${answer.already.brought}`}{" "}
+            <Link to={`/sessions/${answer.already.id}`} className="font-medium underline underline-offset-2">
+              Open “{answer.already.title}”
+            </Link>
           </span>
           {close}
         </p>
       )}
       {answer && "faults" in answer && answer.faults && !shut && (
-        <div role="alert" className="order-last flex basis-full items-start justify-between gap-4 rounded-md border border-plum bg-plum-wash px-4 py-3 text-ink">
+        <div
+          role="alert"
+          className="order-last flex basis-full items-start justify-between gap-4 rounded-md border border-plum bg-plum-wash px-4 py-3 text-ink"
+        >
           <div className="min-w-0">
             <FileFaults file={answer.file} faults={answer.faults} what="imported" />
           </div>

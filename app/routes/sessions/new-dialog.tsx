@@ -18,7 +18,19 @@ import { OUTLINES, outlineBlocks } from "~/library/outlines";
 import { TEMPLATES, templateSession } from "~/library/templates";
 
 /** Asks what a new session is for, and what it begins with: a few drills, a session that is worked out, or one of the coach's own. */
-export function NewSessionDialog({ open, onOpenChange, own, teams, team }: { open: boolean; onOpenChange: (open: boolean) => void; own: readonly SessionSummary[]; teams: readonly { id: string; name: string }[]; team: string | undefined }) {
+export function NewSessionDialog({
+  open,
+  onOpenChange,
+  own,
+  teams,
+  team,
+}: {
+  open: boolean;
+  onOpenChange: (open: boolean) => void;
+  own: readonly SessionSummary[];
+  teams: readonly { id: string; name: string }[];
+  team: string | undefined;
+}) {
   const fetcher = useFetcher<Outcome>();
   const id = useId();
   const [purpose, setPurpose] = useState<Purpose>("before-training");
@@ -42,12 +54,25 @@ export function NewSessionDialog({ open, onOpenChange, own, teams, team }: { ope
     <Dialog open={open} onOpenChange={onOpenChange} title="New session">
       <fetcher.Form method="post" action="/sessions" className="flex flex-col gap-4" noValidate>
         <input type="hidden" name="do" value="new" />
-        <Field label="Name" name="title" placeholder="Tuesday before the boat" maxLength={120} autoFocus fault={fields?.["title"]} />
+        <Field
+          label="Name"
+          name="title"
+          placeholder="Tuesday before the boat"
+          maxLength={120}
+          autoFocus
+          fault={fields?.["title"]}
+        />
         <div className="flex flex-col gap-1">
           <label htmlFor={id} className="text-sm font-medium text-ink-soft">
             Begin with
           </label>
-          <select id={id} name="outline" value={chosen} onChange={(event) => choose(event.target.value)} className={inputLook}>
+          <select
+            id={id}
+            name="outline"
+            value={chosen}
+            onChange={(event) => choose(event.target.value)}
+            className={inputLook}
+          >
             <option value="empty">Nothing: I add the drills</option>
             <optgroup label="A few drills">
               {OUTLINES.map((o) => (
@@ -77,15 +102,34 @@ export function NewSessionDialog({ open, onOpenChange, own, teams, team }: { ope
         </div>
         <div className="grid grid-cols-2 gap-4">
           <SelectField
-            label="What for" name="purpose" value={purpose} onChange={setPurpose}
+            label="What for"
+            name="purpose"
+            value={purpose}
+            onChange={setPurpose}
             options={PURPOSES.map((value) => ({ value, words: PURPOSE_WORDS[value] }))}
           />
-          <Field label="Promised length" name="target" placeholder="12 min" inputMode="decimal" hint="You can leave it out." fault={fields?.["target"]} value={target} onChange={(e) => setTarget(e.target.value)} />
+          <Field
+            label="Promised length"
+            name="target"
+            placeholder="12 min"
+            inputMode="decimal"
+            hint="You can leave it out."
+            fault={fields?.["target"]}
+            value={target}
+            onChange={(e) => setTarget(e.target.value)}
+          />
         </div>
         {teams.length > 0 && (
           <SelectField
-            key={team} label="Group" name="team" defaultValue={team ?? "as-begun"}
-            options={[{ value: "as-begun", words: own.length > 0 ? "as what it begins with, or anyone" : "anyone" }, ...teams.map((one) => ({ value: one.id, words: one.name })), ...(own.length > 0 ? [{ value: "", words: "anyone" }] : [])]}
+            key={team}
+            label="Group"
+            name="team"
+            defaultValue={team ?? "as-begun"}
+            options={[
+              { value: "as-begun", words: own.length > 0 ? "as what it begins with, or anyone" : "anyone" },
+              ...teams.map((one) => ({ value: one.id, words: one.name })),
+              ...(own.length > 0 ? [{ value: "", words: "anyone" }] : []),
+            ]}
           />
         )}
         <div className="flex justify-end gap-2">
@@ -106,13 +150,21 @@ export function NewSessionDialog({ open, onOpenChange, own, teams, team }: { ope
 function Preview({ chosen, own }: { chosen: string; own: readonly SessionSummary[] }) {
   const shown = useMemo(() => {
     const mine = own.find((s) => `own:${s.id}` === chosen);
-    if (mine?.profile) return { profile: mine.profile, words: `${mine.drills} drills, ${clockText(mine.totalSeconds)}` };
+    if (mine?.profile)
+      return { profile: mine.profile, words: `${mine.drills} drills, ${clockText(mine.totalSeconds)}` };
     const template = TEMPLATES.find((t) => `template:${t.id}` === chosen);
     const outline = OUTLINES.find((o) => o.id === chosen);
-    const session = template ? templateSession(template) : outline && newSession({ title: "New", purpose: "off-day" }, outlineBlocks(outline));
+    const session = template
+      ? templateSession(template)
+      : outline && newSession({ title: "New", purpose: "off-day" }, outlineBlocks(outline));
     if (!session) return undefined;
     const timeline = compile(session, drillById);
-    return { profile: miniProfile(profileOf(session, timeline), 208, 44), words: template ? template.about : `${session.blocks.flatMap((b) => b.items).length} drills, ${clockText(timeline.totalSeconds)}` };
+    return {
+      profile: miniProfile(profileOf(session, timeline), 208, 44),
+      words: template
+        ? template.about
+        : `${session.blocks.flatMap((b) => b.items).length} drills, ${clockText(timeline.totalSeconds)}`,
+    };
   }, [chosen, own]);
   if (!shown) return null;
   return (

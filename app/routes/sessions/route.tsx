@@ -8,7 +8,8 @@ import { readForm } from "~/app/server/forms.server";
 
 export const meta: Route.MetaFunction = () => [{ title: "Sessions · Mapset" }];
 
-export const loader = async ({ request }: Route.LoaderArgs) => sessionsPage(await requireCoach(request), new URL(request.url).searchParams);
+export const loader = async ({ request }: Route.LoaderArgs) =>
+  sessionsPage(await requireCoach(request), new URL(request.url).searchParams);
 
 export async function action({ request }: Route.ActionArgs) {
   const coach = await requireCoach(request);

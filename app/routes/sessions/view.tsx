@@ -18,7 +18,8 @@ export function SessionsView({ listed }: { listed: SessionsPage }) {
   const make = (on: boolean) => {
     setMaking(on);
     // Going back to this page does not ask again.
-    if (!on && asked.has("new")) setAsked((params) => (params.delete("new"), params.delete("team"), params), { replace: true });
+    if (!on && asked.has("new"))
+      setAsked((params) => (params.delete("new"), params.delete("team"), params), { replace: true });
   };
   return (
     <main id="main" className="mx-auto flex w-full max-w-6xl flex-1 flex-col gap-4 px-4 py-5">
@@ -26,7 +27,14 @@ export function SessionsView({ listed }: { listed: SessionsPage }) {
         <h1 className="wide-type text-2xl font-semibold">{archived ? "Archived sessions" : "Sessions"}</h1>
         <ShelfSwitch archived={archived} />
         <div className="ml-auto flex flex-wrap items-center gap-2">
-          {(all > 3 || find !== "") && <Find words="Find a session" find={find} longest={LONGEST_FIND} {...(archived && { keep: { archived: "" } })} />}
+          {(all > 3 || find !== "") && (
+            <Find
+              words="Find a session"
+              find={find}
+              longest={LONGEST_FIND}
+              {...(archived && { keep: { archived: "" } })}
+            />
+          )}
           <MayChange>
             <ImportButton />
             <Button kind="primary" onClick={() => setMaking(true)}>
@@ -45,7 +53,13 @@ export function SessionsView({ listed }: { listed: SessionsPage }) {
         </ul>
       )}
       <Pages page={page} size={size} all={all} shown={sessions.length} before="Changed later" after="Changed earlier" />
-      <NewSessionDialog open={making} onOpenChange={make} team={listed.teams.find((one) => one.id === asked.get("team"))?.id} own={listed.beginnings} teams={listed.teams} />
+      <NewSessionDialog
+        open={making}
+        onOpenChange={make}
+        team={listed.teams.find((one) => one.id === asked.get("team"))?.id}
+        own={listed.beginnings}
+        teams={listed.teams}
+      />
     </main>
   );
 }
@@ -55,17 +69,32 @@ function ShelfSwitch({ archived }: { archived: boolean }) {
   params.delete("archived");
   return (
     <p className="text-sm">
-      <Link to={archived ? "/sessions" : "/sessions?archived"} className="text-ink-soft underline underline-offset-4 hover:text-ink">
+      <Link
+        to={archived ? "/sessions" : "/sessions?archived"}
+        className="text-ink-soft underline underline-offset-4 hover:text-ink"
+      >
         {archived ? "Back to current sessions" : "Archived"}
       </Link>
     </p>
   );
 }
 
-function Nothing({ archived, looking, groups, onNew }: { archived: boolean; looking: boolean; groups: number; onNew: () => void }) {
+function Nothing({
+  archived,
+  looking,
+  groups,
+  onNew,
+}: {
+  archived: boolean;
+  looking: boolean;
+  groups: number;
+  onNew: () => void;
+}) {
   return (
     <div className="flex flex-col items-center gap-3 rounded-lg border border-dashed border-line bg-land px-6 py-14 text-center">
-      <p className="wide-type text-lg font-semibold">{looking ? "No session of that name" : archived ? "Nothing is archived" : "No sessions yet"}</p>
+      <p className="wide-type text-lg font-semibold">
+        {looking ? "No session of that name" : archived ? "Nothing is archived" : "No sessions yet"}
+      </p>
       <p className="max-w-md text-ink-soft">
         {looking
           ? "Try another word, or look among the archived ones."
@@ -80,7 +109,11 @@ function Nothing({ archived, looking, groups, onNew }: { archived: boolean; look
       )}
       {!archived && !looking && groups === 0 && (
         <p className="max-w-md text-sm text-ink-soft">
-          Coaching a squad or a class? <Link to="/teams" className="font-medium underline underline-offset-2">Write down its people and kit first</Link>, and what each session needs is checked against them.
+          Coaching a squad or a class?{" "}
+          <Link to="/teams" className="font-medium underline underline-offset-2">
+            Write down its people and kit first
+          </Link>
+          , and what each session needs is checked against them.
         </p>
       )}
     </div>

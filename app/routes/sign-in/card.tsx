@@ -13,7 +13,8 @@ export function EntryCard({ title, children, below }: { title: string; children:
           Warm-ups that end when you said they would.
         </h1>
         <p className="max-w-md text-lg text-ink-soft max-md:hidden">
-          Build a session drill by drill, see its length to the second, hand it out as a link, and hear back who finished and how it felt.
+          Build a session drill by drill, see its length to the second, hand it out as a link, and hear back who
+          finished and how it felt.
         </p>
         <ChartSketch />
       </section>
@@ -43,7 +44,10 @@ function ChartSketch() {
       {[20, 45, 70, 95].map((y) => (
         <path key={y} d={`M0 ${y}H440`} stroke="var(--line-water)" strokeDasharray="2 5" />
       ))}
-      <path d="M0 104V95h18V78h70v26zM112 104V60h60v44zM180 104V60h60v44zM268 104V32h52v72zM348 104V95h92v9z" fill="var(--depth-4)" />
+      <path
+        d="M0 104V95h18V78h70v26zM112 104V60h60v44zM180 104V60h60v44zM268 104V32h52v72zM348 104V95h92v9z"
+        fill="var(--depth-4)"
+      />
       <path d="M0 95h18V78h70l24-18h128l28-28h52l28 63h92" fill="none" stroke="var(--depth-6)" strokeWidth="2" />
       <path d="M348 95q8-9 15 0t15 0 15 0 15 0 15 0 15 0" fill="none" stroke="var(--depth-6)" strokeWidth="2" />
       <path d="M205 8v96" stroke="var(--buoy)" strokeWidth="2" />

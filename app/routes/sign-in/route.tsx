@@ -47,9 +47,22 @@ export default function SignIn({ actionData }: Route.ComponentProps) {
     >
       <Form method="post" className="flex flex-col gap-4" noValidate>
         <Field
-          label="E-mail address" name="email" type="email" autoComplete="username" defaultValue={actionData?.email} required fault={actionData?.faults.email}
+          label="E-mail address"
+          name="email"
+          type="email"
+          autoComplete="username"
+          defaultValue={actionData?.email}
+          required
+          fault={actionData?.faults.email}
         />
-        <Field label="Password" name="password" type="password" autoComplete="current-password" required fault={actionData?.faults.password} />
+        <Field
+          label="Password"
+          name="password"
+          type="password"
+          autoComplete="current-password"
+          required
+          fault={actionData?.faults.password}
+        />
         <FormFault fault={actionData?.faults.form} />
         <Button kind="primary" type="submit" disabled={busy}>
           {busy ? "Signing in…" : "Sign in"}

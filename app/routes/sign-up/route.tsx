@@ -24,7 +24,14 @@ export default function SignUp({ actionData }: Route.ComponentProps) {
   const busy = useNavigation().state !== "idle";
   if (actionData && "written" in actionData)
     return (
-      <EntryCard title="One more step" below={<Link to="/sign-up" reloadDocument className="font-medium underline underline-offset-2">Another address</Link>}>
+      <EntryCard
+        title="One more step"
+        below={
+          <Link to="/sign-up" reloadDocument className="font-medium underline underline-offset-2">
+            Another address
+          </Link>
+        }
+      >
         <Written to={actionData.written} what="is yours" />
       </EntryCard>
     );
@@ -43,9 +50,22 @@ export default function SignUp({ actionData }: Route.ComponentProps) {
       }
     >
       <Form method="post" className="flex flex-col gap-4" noValidate>
-        <Field label="Your name" name="name" autoComplete="name" defaultValue={actionData?.name} required fault={faults?.name} />
         <Field
-          label="E-mail address" name="email" type="email" autoComplete="username" defaultValue={actionData?.email} required fault={faults?.email}
+          label="Your name"
+          name="name"
+          autoComplete="name"
+          defaultValue={actionData?.name}
+          required
+          fault={faults?.name}
+        />
+        <Field
+          label="E-mail address"
+          name="email"
+          type="email"
+          autoComplete="username"
+          defaultValue={actionData?.email}
+          required
+          fault={faults?.email}
           hint="You choose your password from the message we send there."
         />
         <FormFault fault={faults?.form} />

@@ -10,7 +10,17 @@ import { protectsListSchema } from "~/core/group/protect";
 import { groupSettingSchema, MOST_PEOPLE } from "~/core/group/schema";
 import type { Club } from "~/db/clubs";
 import { findPerson, joinGroup, leaveGroup } from "~/db/people";
-import { addAthletes, addTeam, countPeople, deleteTeam, namesOn, renameAthlete, renameTeam, setAthleteAreas, setTeamSetting } from "~/db/teams";
+import {
+  addAthletes,
+  addTeam,
+  countPeople,
+  deleteTeam,
+  namesOn,
+  renameAthlete,
+  renameTeam,
+  setAthleteAreas,
+  setTeamSetting,
+} from "~/db/teams";
 
 const teamName = z.string().trim().min(1, "Give the team a name.").max(80, "At most 80 characters.");
 const personName = z.string().trim().min(1, "Give them a name.").max(40, "At most 40 characters.");
@@ -57,11 +67,15 @@ export async function changeTeams({ club }: Coach, form: FormData) {
       return must(await deleteTeam(db, club, idOf(ask.team)));
     case "setting": {
       const read = parseWith(groupSettingSchema, jsonIn(ask.setting));
-      return read.ok ? must(await setTeamSetting(db, club, idOf(ask.team), read.value)) : refused(read.faults.map(faultLine).join("; "));
+      return read.ok
+        ? must(await setTeamSetting(db, club, idOf(ask.team), read.value))
+        : refused(read.faults.map(faultLine).join("; "));
     }
     case "areas": {
       const read = parseWith(protectsListSchema, jsonIn(ask.areas));
-      return read.ok ? must(await setAthleteAreas(db, club, idOf(ask.athlete), read.value)) : refused(read.faults.map(faultLine).join("; "));
+      return read.ok
+        ? must(await setAthleteAreas(db, club, idOf(ask.athlete), read.value))
+        : refused(read.faults.map(faultLine).join("; "));
     }
     case "add-people":
       return addPeople(club, idOf(ask.team), ask.names);
@@ -76,14 +90,18 @@ export async function changeTeams({ club }: Coach, form: FormData) {
 
 async function addPeople(club: Club, team: string, text: string) {
   const { db } = getServices();
-  const names = text.split(/[\n,;]+/).map((n) => n.trim()).filter(Boolean);
+  const names = text
+    .split(/[\n,;]+/)
+    .map((n) => n.trim())
+    .filter(Boolean);
   if (names.length === 0) return refused("Write at least one name.");
   if (names.length > MOST_AT_ONCE) return refused(`At most ${MOST_AT_ONCE} at a time.`);
   const long = names.find((n) => n.length > 40);
   if (long) return refused(`“${long.slice(0, 44)}…” is longer than 40 characters.`);
   const twice = namesFault(names, await namesOn(db, club, team));
   if (twice) return refused(twice);
-  if ((await countPeople(db, club, team)) + names.length > MOST_PEOPLE) return refused(`A team has at most ${MOST_PEOPLE} people. Make another team for the others.`);
+  if ((await countPeople(db, club, team)) + names.length > MOST_PEOPLE)
+    return refused(`A team has at most ${MOST_PEOPLE} people. Make another team for the others.`);
   await needRoom(club, "people", names.length);
   return must((await addAthletes(db, club, team, names)) > 0);
 }
@@ -105,7 +123,8 @@ async function putBack(club: Club, id: string, team: string) {
   const found = await findPerson(db, club, id);
   if (!found) throw notHere("There is nothing of that kind among yours.");
   const others = await namesOn(db, club, team, id);
-  if (namesFault([found.name], others)) return refused(`There is another ${found.name} on the list now. Rename one of them first.`);
+  if (namesFault([found.name], others))
+    return refused(`There is another ${found.name} on the list now. Rename one of them first.`);
   if (others.length >= MOST_PEOPLE) return refused(`A team has at most ${MOST_PEOPLE} people.`);
   return must(await joinGroup(db, club, id, team));
 }

@@ -4,7 +4,8 @@ import { useEffect, useRef } from "react";
 export function useEmptyWhenDone(fetcher: { state: string; data?: unknown }) {
   const form = useRef<HTMLFormElement>(null);
   useEffect(() => {
-    if (fetcher.state === "idle" && fetcher.data && typeof fetcher.data === "object" && "done" in fetcher.data) form.current?.reset();
+    if (fetcher.state === "idle" && fetcher.data && typeof fetcher.data === "object" && "done" in fetcher.data)
+      form.current?.reset();
   }, [fetcher.state, fetcher.data]);
   return form;
 }

@@ -7,14 +7,27 @@ import { Dialog } from "~/app/ui/dialog";
 import type { Member } from "~/db/teams";
 
 /** What someone protects; drills that load it are pointed out at the desk. */
-export function AreasDialog({ person, onClose, onRename }: { person: Member; onClose: () => void; /** Left out on the person’s own page, which has a place for it. */ onRename?: () => void }) {
+export function AreasDialog({
+  person,
+  onClose,
+  onRename,
+}: {
+  person: Member;
+  onClose: () => void;
+  /** Left out on the person’s own page, which has a place for it. */ onRename?: () => void;
+}) {
   const fetcher = useFetcher<{ done: true } | { fault?: string }>();
   const [areas, setAreas] = useState(person.areas);
   useEffect(() => {
     if (fetcher.state === "idle" && fetcher.data && "done" in fetcher.data) onClose();
   }, [fetcher.state, fetcher.data, onClose]);
   return (
-    <Dialog open onOpenChange={(open) => !open && onClose()} title={`What ${person.name} protects`} description="Drills that load it are pointed out, with something else to do in the same time, or a rest where there is nothing. Write nothing about why. What is right for them is for whoever treats them to say.">
+    <Dialog
+      open
+      onOpenChange={(open) => !open && onClose()}
+      title={`What ${person.name} protects`}
+      description="Drills that load it are pointed out, with something else to do in the same time, or a rest where there is nothing. Write nothing about why. What is right for them is for whoever treats them to say."
+    >
       <fetcher.Form method="post" action="/teams" className="flex flex-col gap-3">
         <input type="hidden" name="do" value="areas" />
         <input type="hidden" name="athlete" value={person.id} />
@@ -28,7 +41,9 @@ export function AreasDialog({ person, onClose, onRename }: { person: Member; onC
         <div className="flex justify-end gap-2">
           {onRename && (
             <>
-              <MayChange><Button onClick={onRename}>Rename</Button></MayChange>
+              <MayChange>
+                <Button onClick={onRename}>Rename</Button>
+              </MayChange>
               <ButtonLink kind="quiet" className="mr-auto" to={`/people/${person.id}`}>
                 Their page
               </ButtonLink>

@@ -9,7 +9,8 @@ export const meta: Route.MetaFunction = () => [{ title: "Teams · Mapset" }];
 
 export const loader = async ({ request }: Route.LoaderArgs) => teamsPage(await requireCoach(request));
 
-export const action = async ({ request }: Route.ActionArgs) => changeTeams(await requireCoach(request), await readForm(request));
+export const action = async ({ request }: Route.ActionArgs) =>
+  changeTeams(await requireCoach(request), await readForm(request));
 
 export default function Teams({ loaderData }: Route.ComponentProps) {
   return <TeamsView page={loaderData} />;

@@ -47,22 +47,37 @@ export function TeamCard({ team }: { team: ShownTeam }) {
       ) : (
         <ul className="flex flex-wrap gap-1.5">
           {team.athletes.map((athlete) => (
-            <li key={athlete.id} className="inline-flex max-w-full items-center rounded-full border border-line bg-paper py-0.5 pr-0.5 pl-2.5">
+            <li
+              key={athlete.id}
+              className="inline-flex max-w-full items-center rounded-full border border-line bg-paper py-0.5 pr-0.5 pl-2.5"
+            >
               <button
-                type="button" className="min-w-0 rounded-full px-0.5 last:mr-2 text-left [overflow-wrap:anywhere] underline decoration-line underline-offset-4 hover:decoration-ink" onClick={() => setPerson(athlete)}
-                title={athlete.areas.length > 0 ? `Protects ${listWords(protectionsOf(athlete.areas).map(protectionWords))}` : undefined}
+                type="button"
+                className="min-w-0 rounded-full px-0.5 last:mr-2 text-left [overflow-wrap:anywhere] underline decoration-line underline-offset-4 hover:decoration-ink"
+                onClick={() => setPerson(athlete)}
+                title={
+                  athlete.areas.length > 0
+                    ? `Protects ${listWords(protectionsOf(athlete.areas).map(protectionWords))}`
+                    : undefined
+                }
                 aria-label={`What ${athlete.name} protects${athlete.areas.length > 0 ? `: ${athlete.areas.length} ${athlete.areas.length === 1 ? "area" : "areas"}` : ""}`}
               >
                 {athlete.name}
                 {athlete.areas.length > 0 && <ShieldAlert size={13} className="ml-1 inline text-plum" aria-hidden />}
               </button>
-              <MayChange><button
-                type="button" aria-label={`Take ${athlete.name} off the list`} title="Take off the list; what they said stays, and they can be put back"
-                className="ml-1 flex size-6 items-center justify-center rounded-full text-ink-faint hover:bg-land-deep hover:text-ink"
-                onClick={() => void submit({ do: "remove-person", athlete: athlete.id, team: team.id }, { method: "post" })}
-              >
-                <X size={13} aria-hidden />
-              </button></MayChange>
+              <MayChange>
+                <button
+                  type="button"
+                  aria-label={`Take ${athlete.name} off the list`}
+                  title="Take off the list; what they said stays, and they can be put back"
+                  className="ml-1 flex size-6 items-center justify-center rounded-full text-ink-faint hover:bg-land-deep hover:text-ink"
+                  onClick={() =>
+                    void submit({ do: "remove-person", athlete: athlete.id, team: team.id }, { method: "post" })
+                  }
+                >
+                  <X size={13} aria-hidden />
+                </button>
+              </MayChange>
             </li>
           ))}
         </ul>
@@ -74,9 +89,18 @@ export function TeamCard({ team }: { team: ShownTeam }) {
             {team.off.map((one) => (
               <li key={one.id} className="flex items-center justify-between gap-2">
                 <span className="min-w-0 [overflow-wrap:anywhere]">{one.name}</span>
-                <MayChange><Button size="small" aria-label={`Put ${one.name} back on the list`} disabled={back.state !== "idle"} onClick={() => void back.submit({ do: "put-back", athlete: one.id, team: team.id }, { method: "post" })}>
-                  <Undo2 size={14} aria-hidden /> Put back
-                </Button></MayChange>
+                <MayChange>
+                  <Button
+                    size="small"
+                    aria-label={`Put ${one.name} back on the list`}
+                    disabled={back.state !== "idle"}
+                    onClick={() =>
+                      void back.submit({ do: "put-back", athlete: one.id, team: team.id }, { method: "post" })
+                    }
+                  >
+                    <Undo2 size={14} aria-hidden /> Put back
+                  </Button>
+                </MayChange>
               </li>
             ))}
           </ul>
@@ -88,42 +112,88 @@ export function TeamCard({ team }: { team: ShownTeam }) {
         </details>
       )}
       <div className="flex flex-col gap-1 border-t border-line pt-2 text-sm">
-        {said.length === 0 ? <p className="text-ink-faint">Nothing said yet of kit, floor and caps: the audit looks at none of them.</p> : <ul>{said.map((line) => <li key={line}>{line}</li>)}</ul>}
+        {said.length === 0 ? (
+          <p className="text-ink-faint">Nothing said yet of kit, floor and caps: the audit looks at none of them.</p>
+        ) : (
+          <ul>
+            {said.map((line) => (
+              <li key={line}>{line}</li>
+            ))}
+          </ul>
+        )}
         <div className="flex flex-wrap items-center gap-x-4 gap-y-1">
-          <MayChange><Button size="small" onClick={() => setSetting(true)} aria-label={`Kit, floor and caps of ${team.name}`}>
-            <SlidersHorizontal size={14} aria-hidden /> Kit, floor and caps
-          </Button>
-          <Link to={`/sessions?new&team=${team.id}`} className="underline underline-offset-4" aria-label={`Build a session for ${team.name}`}>
-            Build a session
-          </Link>
-          <Link to={`/draft?team=${team.id}`} className="underline underline-offset-4" aria-label={`Draft a session for ${team.name}`}>
-            Draft a session
-          </Link></MayChange>
+          <MayChange>
+            <Button size="small" onClick={() => setSetting(true)} aria-label={`Kit, floor and caps of ${team.name}`}>
+              <SlidersHorizontal size={14} aria-hidden /> Kit, floor and caps
+            </Button>
+            <Link
+              to={`/sessions?new&team=${team.id}`}
+              className="underline underline-offset-4"
+              aria-label={`Build a session for ${team.name}`}
+            >
+              Build a session
+            </Link>
+            <Link
+              to={`/draft?team=${team.id}`}
+              className="underline underline-offset-4"
+              aria-label={`Draft a session for ${team.name}`}
+            >
+              Draft a session
+            </Link>
+          </MayChange>
         </div>
       </div>
-      {renaming && <RenameDialog title={`Rename ${team.name}`} to="/teams" sent={{ do: "rename-team", team: team.id }} field="name" name={team.name} longest={80} onClose={() => setRenaming(false)} />}
+      {renaming && (
+        <RenameDialog
+          title={`Rename ${team.name}`}
+          to="/teams"
+          sent={{ do: "rename-team", team: team.id }}
+          field="name"
+          name={team.name}
+          longest={80}
+          onClose={() => setRenaming(false)}
+        />
+      )}
       {setting && <SettingDialog team={team} onClose={() => setSetting(false)} />}
-      {person && !naming && <AreasDialog person={person} onClose={() => setPerson(undefined)} onRename={() => setNaming(true)} />}
+      {person && !naming && (
+        <AreasDialog person={person} onClose={() => setPerson(undefined)} onRename={() => setNaming(true)} />
+      )}
       {person && naming && (
         <RenameDialog
-          title={`Rename ${person.name}`} description="Initials or a nickname for minors. What they said before stays theirs."
-          to="/teams" sent={{ do: "rename-person", athlete: person.id }} field="name" name={person.name} longest={40}
+          title={`Rename ${person.name}`}
+          description="Initials or a nickname for minors. What they said before stays theirs."
+          to="/teams"
+          sent={{ do: "rename-person", athlete: person.id }}
+          field="name"
+          name={person.name}
+          longest={40}
           onClose={() => {
             setNaming(false);
             setPerson(undefined);
           }}
         />
       )}
-      <MayChange><fetcher.Form method="post" ref={form} className="flex flex-col gap-2">
-        <input type="hidden" name="do" value="add-people" />
-        <input type="hidden" name="team" value={team.id} />
-        <Field label="Add people" name="names" placeholder="Tern, Moss, J. K." hint="Several at once with commas." fault={faultOf(fetcher.data)} />
-        <Button type="submit" className="self-start" disabled={fetcher.state !== "idle"}>
-          <UserPlus size={16} aria-hidden /> Add
-        </Button>
-      </fetcher.Form></MayChange>
+      <MayChange>
+        <fetcher.Form method="post" ref={form} className="flex flex-col gap-2">
+          <input type="hidden" name="do" value="add-people" />
+          <input type="hidden" name="team" value={team.id} />
+          <Field
+            label="Add people"
+            name="names"
+            placeholder="Tern, Moss, J. K."
+            hint="Several at once with commas."
+            fault={faultOf(fetcher.data)}
+          />
+          <Button type="submit" className="self-start" disabled={fetcher.state !== "idle"}>
+            <UserPlus size={16} aria-hidden /> Add
+          </Button>
+        </fetcher.Form>
+      </MayChange>
       <Confirm
-        open={asking} onOpenChange={setAsking} title={`Delete ${team.name}?`} action="Delete the team"
+        open={asking}
+        onOpenChange={setAsking}
+        title={`Delete ${team.name}?`}
+        action="Delete the team"
         text="Its people stay among the club’s people, with what they protect. Links handed out to it go on working for anyone; what was heard back stays."
         onConfirm={() => void submit({ do: "delete-team", team: team.id }, { method: "post" })}
       />

@@ -18,7 +18,8 @@ export function TeamsView({ page }: { page: TeamsPage }) {
         </Link>
       </div>
       <p className="max-w-2xl text-ink-soft">
-        Who a session is for and handed out to. Write initials or a nickname for minors, and no health details beyond areas to protect: anyone who holds a team’s link sees these names.
+        Who a session is for and handed out to. Write initials or a nickname for minors, and no health details beyond
+        areas to protect: anyone who holds a team’s link sees these names.
       </p>
       <div className="grid items-start gap-4 md:grid-cols-2 lg:grid-cols-3">
         {page.teams.map((team) => (
@@ -39,7 +40,13 @@ function NewTeam() {
     <section className="rounded-lg border border-dashed border-line p-4">
       <fetcher.Form method="post" ref={form} className="flex flex-col gap-3">
         <input type="hidden" name="do" value="add-team" />
-        <Field label="New team or class" name="name" maxLength={80} placeholder="Tuesday lunchtime" fault={faultOf(fetcher.data)} />
+        <Field
+          label="New team or class"
+          name="name"
+          maxLength={80}
+          placeholder="Tuesday lunchtime"
+          fault={faultOf(fetcher.data)}
+        />
         <Button type="submit" className="self-start" disabled={fetcher.state !== "idle"}>
           <Plus size={16} aria-hidden /> Add team
         </Button>

@@ -12,7 +12,9 @@ export async function loader({ request, params }: Route.LoaderArgs) {
   if (!found) throw notHere("There is nothing here that can’t be read.");
   return new Response(`${JSON.stringify(found.raw, null, 2)}\n`, {
     headers: {
-      "content-type": "application/json; charset=utf-8", "content-disposition": `attachment; filename="${fileName(found.title, found.kind)}.json"`, "cache-control": "no-store",
+      "content-type": "application/json; charset=utf-8",
+      "content-disposition": `attachment; filename="${fileName(found.title, found.kind)}.json"`,
+      "cache-control": "no-store",
     },
   });
 }

@@ -29,12 +29,23 @@ export async function loader({ request, params }: Route.LoaderArgs) {
 export async function action({ request, params }: Route.ActionArgs) {
   const coach = await requireCoach(request);
   const kind = kindOf(params.kind);
-  if (!(await removeUnreadable(getServices().db, coach.club, kind, idOf(params.id)))) throw notHere("There is nothing here that can’t be read.");
+  if (!(await removeUnreadable(getServices().db, coach.club, kind, idOf(params.id))))
+    throw notHere("There is nothing here that can’t be read.");
   throw redirect(WHERE[kind]);
 }
 
-const WORDS: Record<UnreadableKind, string> = { session: "session", drill: "drill of your own", profile: "sport profile", request: "kept draft request" };
-const WHERE: Record<UnreadableKind, string> = { session: "/sessions", drill: "/library", profile: "/demands", request: "/draft" };
+const WORDS: Record<UnreadableKind, string> = {
+  session: "session",
+  drill: "drill of your own",
+  profile: "sport profile",
+  request: "kept draft request",
+};
+const WHERE: Record<UnreadableKind, string> = {
+  session: "/sessions",
+  drill: "/library",
+  profile: "/demands",
+  request: "/draft",
+};
 
 /** A document that cannot be read: what it is, why, and what can be done with it. */
 export default function UnreadablePage({ loaderData }: Route.ComponentProps) {
@@ -45,15 +56,25 @@ export default function UnreadablePage({ loaderData }: Route.ComponentProps) {
     <main id="main" className="mx-auto flex w-full max-w-2xl flex-1 flex-col gap-4 px-4 py-8">
       <h1 className="wide-type text-2xl font-semibold wrap-anywhere">{title}</h1>
       {newer ? (
-        <p className="text-lg">This {WORDS[kind]} was made by a newer Mapset than this one. Nothing is wrong with it: once this Mapset is brought up to date, it opens. Until then nothing changes it.</p>
+        <p className="text-lg">
+          This {WORDS[kind]} was made by a newer Mapset than this one. Nothing is wrong with it: once this Mapset is
+          brought up to date, it opens. Until then nothing changes it.
+        </p>
       ) : (
         <>
-          <p className="text-lg">This {WORDS[kind]} can’t be read. Something outside Mapset has changed what was kept. You can save it as it is, so that somebody may look at it, and remove it here.</p>
+          <p className="text-lg">
+            This {WORDS[kind]} can’t be read. Something outside Mapset has changed what was kept. You can save it as it
+            is, so that somebody may look at it, and remove it here.
+          </p>
           <p className="rounded-md border border-line bg-land px-3 py-2 text-sm text-ink-soft wrap-anywhere">{why}</p>
         </>
       )}
       <div className="flex flex-wrap items-center gap-2">
-        <a href={`/unreadable/${kind}/${id}/raw`} download className="inline-flex min-h-9 items-center gap-1.5 rounded-md border border-line bg-land px-3 font-medium hover:bg-land-deep">
+        <a
+          href={`/unreadable/${kind}/${id}/raw`}
+          download
+          className="inline-flex min-h-9 items-center gap-1.5 rounded-md border border-line bg-land px-3 font-medium hover:bg-land-deep"
+        >
           <Download size={16} aria-hidden /> Save it as it is
         </a>
         {!newer && (
@@ -63,11 +84,22 @@ export default function UnreadablePage({ loaderData }: Route.ComponentProps) {
             </Button>
           </MayChange>
         )}
-        <Link to={WHERE[kind]} className="px-2 underline underline-offset-4">Back</Link>
+        <Link to={WHERE[kind]} className="px-2 underline underline-offset-4">
+          Back
+        </Link>
       </div>
       <Confirm
-        open={asking} onOpenChange={setAsking} title={`Remove “${title}”?`} action="Remove it for good"
-        text={kind === "session" ? "It goes for good, with every edition, link and report of it. This cannot be undone." : kind === "drill" ? "It goes for good, with all its revisions. Sessions that use it can’t be opened. This cannot be undone." : "It goes for good. This cannot be undone."}
+        open={asking}
+        onOpenChange={setAsking}
+        title={`Remove “${title}”?`}
+        action="Remove it for good"
+        text={
+          kind === "session"
+            ? "It goes for good, with every edition, link and report of it. This cannot be undone."
+            : kind === "drill"
+              ? "It goes for good, with all its revisions. Sessions that use it can’t be opened. This cannot be undone."
+              : "It goes for good. This cannot be undone."
+        }
         onConfirm={() => void submit({ do: "remove" }, { method: "post" })}
       />
     </main>

@@ -13,7 +13,9 @@ export const BreathsEditor: KindEditor<BreathsDose> = ({ dose, pace, change }) =
       <legend className="mb-1 text-sm font-medium text-ink-soft">Breath</legend>
       <label className="flex items-center gap-2">
         <input
-          type="checkbox" checked={pattern !== undefined} className="size-4 accent-(--depth-5)"
+          type="checkbox"
+          checked={pattern !== undefined}
+          className="size-4 accent-(--depth-5)"
           onChange={(e) => change(e.target.checked ? { ...easy, pattern: [4, 0, 6, 0] } : easy, "pattern")}
         />
         Paced in, hold, out, hold
@@ -24,7 +26,10 @@ export const BreathsEditor: KindEditor<BreathsDose> = ({ dose, pace, change }) =
             <div key={i} className="flex flex-col gap-0.5 text-sm text-ink-soft">
               <span aria-hidden>{PHASES[i]}</span>
               <SmallNumber
-                label={`Seconds: ${["in", "hold after in", "out", "hold after out"][i]}`} min={0} max={60} value={seconds}
+                label={`Seconds: ${["in", "hold after in", "out", "hold after out"][i]}`}
+                min={0}
+                max={60}
+                value={seconds}
                 onChange={(n) => {
                   const next = pattern.map((s, j) => (j === i ? n : s)) as [number, number, number, number];
                   if (next.some((s) => s > 0)) change({ ...dose, pattern: next }, `phase ${i}`);

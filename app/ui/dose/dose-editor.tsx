@@ -11,7 +11,9 @@ import { secondsText } from "~/core/lengths";
 import { sameJson } from "~/core/same-json";
 
 type Props = {
-  dose: Dose; level: DrillLevel; pace: Pace;
+  dose: Dose;
+  level: DrillLevel;
+  pace: Pace;
   /** What it comes to where it goes by the clock of its block, which sets its amount. */
   clocked?: string | undefined;
   onChange: (dose: Dose, words: string, key: string) => void;
@@ -27,11 +29,24 @@ export function DoseEditor({ dose, level, pace, clocked, onChange }: Props) {
   return (
     <section className="flex flex-col gap-3" aria-label="Dose">
       <div className="grid grid-cols-2 gap-3" data-dose>
-        <SelectField label="Dose" value={dose.kind} options={clocked === undefined ? KINDS : BY_CLOCK} onChange={(kind) => change(doseOfKind(kind, level, doseSeconds(dose, pace)), "kind")} />
-        {clocked === undefined ? <MainNumber dose={dose} level={level} change={change} /> : <p className="self-end pb-1.5 text-sm">{clocked}</p>}
+        <SelectField
+          label="Dose"
+          value={dose.kind}
+          options={clocked === undefined ? KINDS : BY_CLOCK}
+          onChange={(kind) => change(doseOfKind(kind, level, doseSeconds(dose, pace)), "kind")}
+        />
+        {clocked === undefined ? (
+          <MainNumber dose={dose} level={level} change={change} />
+        ) : (
+          <p className="self-end pb-1.5 text-sm">{clocked}</p>
+        )}
       </div>
       <Besides dose={dose} level={level} pace={pace} change={change} />
-      {clocked === undefined && <p className="text-sm text-ink-faint">Comes to {secondsText(doseSeconds(dose, pace))} for one side and one direction.</p>}
+      {clocked === undefined && (
+        <p className="text-sm text-ink-faint">
+          Comes to {secondsText(doseSeconds(dose, pace))} for one side and one direction.
+        </p>
+      )}
     </section>
   );
 }
@@ -41,19 +56,29 @@ type Change = (next: Dose, key: string) => void;
 function MainNumber({ dose, level, change }: { dose: Dose; level: DrillLevel; change: Change }) {
   const { value, unit, label } = amountOf(dose);
   const caution = boundsCaution(dose, level);
-  const usual = dose.kind === level.dose.kind ? `Usual ${level.bounds.least} to ${level.bounds.most} ${unit}` : undefined;
+  const usual =
+    dose.kind === level.dose.kind ? `Usual ${level.bounds.least} to ${level.bounds.most} ${unit}` : undefined;
   const choices = choicesOf(dose);
   if (choices)
     return (
       <SelectField
-        label={label} value={String(choices.findIndex((one) => sameJson(one, dose)))} options={choices.map((one, i) => ({ value: String(i), words: secondsText(amountOf(one).value) }))}
+        label={label}
+        value={String(choices.findIndex((one) => sameJson(one, dose)))}
+        options={choices.map((one, i) => ({ value: String(i), words: secondsText(amountOf(one).value) }))}
         onChange={(i) => change(choices[Number(i)]!, "choice")}
       />
     );
   return (
     <NumberField
-      label={label} value={value} unit={unit === "s" ? "s" : undefined} min={unit === "s" ? 0.5 : 1} max={unit === "s" ? 3600 : unit === "rounds" ? 100 : 1000}
-      step={dose.kind === level.dose.kind ? level.bounds.step : unit === "s" ? 5 : 1} whole={unit !== "s"} hint={usual} caution={caution}
+      label={label}
+      value={value}
+      unit={unit === "s" ? "s" : undefined}
+      min={unit === "s" ? 0.5 : 1}
+      max={unit === "s" ? 3600 : unit === "rounds" ? 100 : 1000}
+      step={dose.kind === level.dose.kind ? level.bounds.step : unit === "s" ? 5 : 1}
+      whole={unit !== "s"}
+      hint={usual}
+      caution={caution}
       onChange={(n) => change(withAmount(dose, n), "amount")}
     />
   );

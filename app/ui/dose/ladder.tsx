@@ -18,15 +18,37 @@ export const LadderEditor: KindEditor<LadderDose> = ({ dose, change }) => {
         {dose.rungs.map((rung, i) => (
           <span key={i} className="flex items-center">
             <span className="w-16">
-              <SmallNumber label={`Rung ${i + 1}, seconds`} min={1} max={600} value={rung} onChange={(seconds) => set(dose.rungs.map((one, j) => (j === i ? seconds : one)), i === dose.rung ? seconds : inUse)} />
+              <SmallNumber
+                label={`Rung ${i + 1}, seconds`}
+                min={1}
+                max={600}
+                value={rung}
+                onChange={(seconds) =>
+                  set(
+                    dose.rungs.map((one, j) => (j === i ? seconds : one)),
+                    i === dose.rung ? seconds : inUse,
+                  )
+                }
+              />
             </span>
-            <IconButton label={`Take rung ${i + 1} out`} disabled={dose.rungs.length === 1} onClick={() => set(dose.rungs.toSpliced(i, 1), i === dose.rung ? (dose.rungs[i - 1] ?? dose.rungs[i + 1]!) : inUse)}>
+            <IconButton
+              label={`Take rung ${i + 1} out`}
+              disabled={dose.rungs.length === 1}
+              onClick={() =>
+                set(dose.rungs.toSpliced(i, 1), i === dose.rung ? (dose.rungs[i - 1] ?? dose.rungs[i + 1]!) : inUse)
+              }
+            >
               <X size={15} aria-hidden />
             </IconButton>
           </span>
         ))}
       </div>
-      <Button kind="quiet" className="self-start" disabled={dose.rungs.length >= 20 || Math.max(...dose.rungs) + 5 > 600} onClick={() => set([...dose.rungs, Math.max(...dose.rungs) + 5], inUse)}>
+      <Button
+        kind="quiet"
+        className="self-start"
+        disabled={dose.rungs.length >= 20 || Math.max(...dose.rungs) + 5 > 600}
+        onClick={() => set([...dose.rungs, Math.max(...dose.rungs) + 5], inUse)}
+      >
         <Plus size={15} aria-hidden /> Rung
       </Button>
     </fieldset>

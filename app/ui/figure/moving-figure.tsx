@@ -36,9 +36,24 @@ const LOOK_BACK = 0.06;
 const PICTURE_MS = 28;
 
 /** The figure in motion. The picture is written straight into the page at each frame; nothing is rendered again. */
-export function MovingFigure({ motion, stage, view, still = false, moment = 0, frame: fixed, rows = [], together = false, shape = 1, label, className }: Props) {
+export function MovingFigure({
+  motion,
+  stage,
+  view,
+  still = false,
+  moment = 0,
+  frame: fixed,
+  rows = [],
+  together = false,
+  shape = 1,
+  label,
+  className,
+}: Props) {
   const svg = useRef<SVGSVGElement>(null);
-  const players = useMemo<Record<Side, Player>>(() => ({ right: playerOf(motion, "right"), left: playerOf(motion, "left") }), [motion]);
+  const players = useMemo<Record<Side, Player>>(
+    () => ({ right: playerOf(motion, "right"), left: playerOf(motion, "left") }),
+    [motion],
+  );
   const asked = useRef(stage);
   useEffect(() => {
     asked.current = stage;
@@ -78,10 +93,20 @@ export function MovingFigure({ motion, stage, view, still = false, moment = 0, f
       const frame = frames[side];
       if (box !== frame.box) picture.setAttribute("viewBox", (box = frame.box));
       const body = bodyAt(player, beat);
-      const marks = draw(body, frame.view, { props: player.motion.props, breath }).map((mark) => ({ className: markClass(mark), d: mark.path }));
+      const marks = draw(body, frame.view, { props: player.motion.props, breath }).map((mark) => ({
+        className: markClass(mark),
+        d: mark.path,
+      }));
       const joints = rowKey ? workingJoints(rowKey.split(",") as Row[], together ? ["left", "right"] : [side]) : [];
       const signs = arcs(body, bodyAt(player, Math.max(0, beat - LOOK_BACK)), frame.camera, joints, effort ?? 0.85);
-      write([...marks, ...signs.map((sign) => ({ className: `fig-arc${effort !== undefined ? " fig-effort" : ""}`, d: sign.path, opacity: 0.35 + 0.65 * sign.strength }))]);
+      write([
+        ...marks,
+        ...signs.map((sign) => ({
+          className: `fig-arc${effort !== undefined ? " fig-effort" : ""}`,
+          d: sign.path,
+          opacity: 0.35 + 0.65 * sign.strength,
+        })),
+      ]);
     };
     show();
     if (still) return () => paths.forEach((path) => path.remove());

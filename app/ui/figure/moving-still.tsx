@@ -10,7 +10,21 @@ import { easyBreath, shownBeat, shownRound } from "~/core/player/timing";
 const MovingFigure = lazy(() => import("./moving-figure").then((m) => ({ default: m.MovingFigure })));
 
 /** A picture of a drill that rests until it is looked at: under the pointer, or when `looked` says so. */
-export function MovingStill({ drill, name, tempo, alternating, looked, className }: { drill: string; name: string; tempo: readonly Seconds[]; alternating: boolean; looked: boolean; className?: string }) {
+export function MovingStill({
+  drill,
+  name,
+  tempo,
+  alternating,
+  looked,
+  className,
+}: {
+  drill: string;
+  name: string;
+  tempo: readonly Seconds[];
+  alternating: boolean;
+  looked: boolean;
+  className?: string;
+}) {
   const [motion, setMotion] = useState<Motion>();
   const [since, setSince] = useState<number>();
   const lessMotion = useLessMotion();
@@ -29,7 +43,12 @@ export function MovingStill({ drill, name, tempo, alternating, looked, className
       <Still drill={drill} size={180} className={cx("h-full w-full", motion && since !== undefined && "invisible")} />
       {motion && since !== undefined && (
         <Suspense fallback={null}>
-          <MovingFigure motion={motion} stage={stage} label={`${name}, moving`} className="figure absolute inset-0 h-full w-full" />
+          <MovingFigure
+            motion={motion}
+            stage={stage}
+            label={`${name}, moving`}
+            className="figure absolute inset-0 h-full w-full"
+          />
         </Suspense>
       )}
     </span>

@@ -13,11 +13,24 @@ export const balanceSupport: Rule = {
     if (!group?.setting.support) return [];
     return itemsOf(input).flatMap(({ place, item, drill, level }) => {
       if (!isFreeBalance(level)) return [];
-      const other = LEVELS.slice(0, LEVELS.indexOf(item.level)).reverse().find((name) => !isFreeBalance(drill.levels[name]) && piecesThere(drill.levels[name].kit, Math.max(1, group.people.length), group.setting));
-      return [{
-        severity: "warn" as const, place, says: `${drill.name} is a balance drill with nothing to hold on to.`, why: "This group wants a support within reach.",
-        ...(other && { fix: { words: `Take the ${other} level`, apply: (s) => editItem(s, place, { level: other }) } }),
-      }];
+      const other = LEVELS.slice(0, LEVELS.indexOf(item.level))
+        .reverse()
+        .find(
+          (name) =>
+            !isFreeBalance(drill.levels[name]) &&
+            piecesThere(drill.levels[name].kit, Math.max(1, group.people.length), group.setting),
+        );
+      return [
+        {
+          severity: "warn" as const,
+          place,
+          says: `${drill.name} is a balance drill with nothing to hold on to.`,
+          why: "This group wants a support within reach.",
+          ...(other && {
+            fix: { words: `Take the ${other} level`, apply: (s) => editItem(s, place, { level: other }) },
+          }),
+        },
+      ];
     });
   },
 };

@@ -15,18 +15,34 @@ export const caps: Rule = {
       if (asksEffort(dose) && effortCap !== undefined) {
         const most = peakEffort(dose);
         if (most <= effortCap) return [];
-        return [{
-          severity: "warn", place, says: `${drill.name} asks for ${most} % effort; this group’s cap is ${effortCap} %.`, why: "The cap was set for this group.",
-          fix: { words: `Cap the ramp at ${effortCap} %`, apply: (s) => editItem(s, place, { dose: cappedAt(dose, effortCap) }) },
-        }];
+        return [
+          {
+            severity: "warn",
+            place,
+            says: `${drill.name} asks for ${most} % effort; this group’s cap is ${effortCap} %.`,
+            why: "The cap was set for this group.",
+            fix: {
+              words: `Cap the ramp at ${effortCap} %`,
+              apply: (s) => editItem(s, place, { dose: cappedAt(dose, effortCap) }),
+            },
+          },
+        ];
       }
       if (holdCap !== undefined && drill.method === "hold" && isPiece(dose)) {
         const held = doseSeconds(dose, input.session.pace);
         if (held <= holdCap) return [];
-        return [{
-          severity: "warn", place, says: `${drill.name} holds ${secondsText(held)} at a time; this group’s cap is ${secondsText(holdCap)}.`, why: "The cap was set for this group.",
-          fix: byClock(input.session, place, holdCap * (item.directions ?? drill.directions)) ?? { words: `Hold ${secondsText(holdCap)}`, apply: (s) => editItem(s, place, { dose: { kind: "time", seconds: holdCap } }) },
-        }];
+        return [
+          {
+            severity: "warn",
+            place,
+            says: `${drill.name} holds ${secondsText(held)} at a time; this group’s cap is ${secondsText(holdCap)}.`,
+            why: "The cap was set for this group.",
+            fix: byClock(input.session, place, holdCap * (item.directions ?? drill.directions)) ?? {
+              words: `Hold ${secondsText(holdCap)}`,
+              apply: (s) => editItem(s, place, { dose: { kind: "time", seconds: holdCap } }),
+            },
+          },
+        ];
       }
       return [];
     });

@@ -8,7 +8,8 @@ import type { Drill, DrillLevel } from "~/core/drills/schema";
 const UPRIGHT = new Set(["standing", "split-stance", "squat", "plank"]);
 
 /** A whole movement on the feet that uses new range. */
-export const isPattern = (drill: Pick<Drill, "method">, level: DrillLevel): boolean => methodFacts(drill.method).pattern === true && UPRIGHT.has(level.endPosture);
+export const isPattern = (drill: Pick<Drill, "method">, level: DrillLevel): boolean =>
+  methodFacts(drill.method).pattern === true && UPRIGHT.has(level.endPosture);
 /** Slow breathing. */
 export const isBreath = (drill: Pick<Drill, "method">): boolean => drill.method === "breath";
 
@@ -19,11 +20,21 @@ export const closing: Rule = {
     const last = itemsOf(input).at(-1);
     if (!last) return [];
     const { purpose } = input.session;
-    const finding = (says: string, why: string, answers: (drill: Drill) => boolean): Finding[] => [{ severity: "hint", place: last.place, says, why, offer: () => closeFix(input, answers) }];
+    const finding = (says: string, why: string, answers: (drill: Drill) => boolean): Finding[] => [
+      { severity: "hint", place: last.place, says, why, offer: () => closeFix(input, answers) },
+    ];
     if (purpose.startsWith("before-") && !isPattern(last.drill, last.level))
-      return finding(`It ends with ${last.drill.name}, not with a pattern on the feet.`, "New range is kept when a whole movement uses it.", (d) => isPattern(d, d.levels.standard));
+      return finding(
+        `It ends with ${last.drill.name}, not with a pattern on the feet.`,
+        "New range is kept when a whole movement uses it.",
+        (d) => isPattern(d, d.levels.standard),
+      );
     if (purpose === "after-training" && !isBreath(last.drill))
-      return finding(`It ends with ${last.drill.name}, without slow breathing.`, "After training people leave calmer with a minute of slow breath.", isBreath);
+      return finding(
+        `It ends with ${last.drill.name}, without slow breathing.`,
+        "After training people leave calmer with a minute of slow breath.",
+        isBreath,
+      );
     return [];
   },
 };

@@ -21,7 +21,8 @@ function warmed(input: AuditInput, row: Row, until: Seconds): Seconds {
   return input.timeline.segments.reduce((sum, s) => {
     if (s.kind !== "work" || s.start >= until) return sum;
     const before = itemAt(input, s);
-    const easy = before && !asksEffort(before.item.dose) && (before.level.main.includes(row) || before.level.also.includes(row));
+    const easy =
+      before && !asksEffort(before.item.dose) && (before.level.main.includes(row) || before.level.also.includes(row));
     return easy ? sum + s.seconds : sum;
   }, 0);
 }
@@ -39,11 +40,23 @@ export const coldEffort: Rule = {
       const had = here.level.main.map((row) => ({ row, seconds: warmed(input, row, start) }));
       const least = had.reduce((a, b) => (b.seconds < a.seconds ? b : a));
       if (least.seconds >= WARM_SECONDS) return [];
-      return [{
-        severity: "stop" as const, place: here.place, at: start, says: `${here.drill.name} asks for strong effort after only ${secondsText(least.seconds)} of easier ${ROW_FACTS[least.row].words}.`,
-        why: "A cold joint is not pushed to its end: a minute of the same motion, easier, comes first.",
-        fix: { words: "Put its easier level in front", apply: (s) => insertItem(s, here.place, { ...itemOf(here.drill, "easier"), dose: { kind: "time", seconds: WARM_SECONDS } }) },
-      }];
+      return [
+        {
+          severity: "stop" as const,
+          place: here.place,
+          at: start,
+          says: `${here.drill.name} asks for strong effort after only ${secondsText(least.seconds)} of easier ${ROW_FACTS[least.row].words}.`,
+          why: "A cold joint is not pushed to its end: a minute of the same motion, easier, comes first.",
+          fix: {
+            words: "Put its easier level in front",
+            apply: (s) =>
+              insertItem(s, here.place, {
+                ...itemOf(here.drill, "easier"),
+                dose: { kind: "time", seconds: WARM_SECONDS },
+              }),
+          },
+        },
+      ];
     });
   },
 };

@@ -35,9 +35,21 @@ export const firstMinutes: Rule = {
     if (first < EASY || first <= rest + TELL) return [];
     const hardest = [...early].sort((a, b) => hardnessOf(b) - hardnessOf(a))[0]!;
     const gentle = looked.filter((one) => !early.has(one)).sort((a, b) => hardnessOf(a) - hardnessOf(b))[0];
-    return [{
-      severity: "warn" as const, place: hardest.place, at: 0, says: `It begins harder than it goes on: ${hardest.drill.name} comes in the first two minutes.`, why: "Bodies come in cold; what is easy goes first.",
-      ...(gentle && hardnessOf(gentle) < hardnessOf(hardest) && { fix: { words: `Begin with ${gentle.drill.name}`, apply: (s) => moveItem(s, gentle.place, { block: 0, item: 0 }) } }),
-    }];
+    return [
+      {
+        severity: "warn" as const,
+        place: hardest.place,
+        at: 0,
+        says: `It begins harder than it goes on: ${hardest.drill.name} comes in the first two minutes.`,
+        why: "Bodies come in cold; what is easy goes first.",
+        ...(gentle &&
+          hardnessOf(gentle) < hardnessOf(hardest) && {
+            fix: {
+              words: `Begin with ${gentle.drill.name}`,
+              apply: (s) => moveItem(s, gentle.place, { block: 0, item: 0 }),
+            },
+          }),
+      },
+    ];
   },
 };

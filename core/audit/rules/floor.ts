@@ -17,7 +17,8 @@ const steps = (tempo: KindOnly): number => tempo.filter(({ kind }) => kind === "
  * Metres a travelling drill covers one way: a step for each beat of a repetition that is one, by what its beats say, or else
  * those of the drill's own tempo. Where neither says anything every beat may be a step, so that nobody runs out of floor.
  */
-export const travelMetres = (reps: number, tempo: KindOnly, own: KindOnly = []): Metres => ENDS + reps * STEP * (steps(tempo) || steps(own) || tempo.length);
+export const travelMetres = (reps: number, tempo: KindOnly, own: KindOnly = []): Metres =>
+  ENDS + reps * STEP * (steps(tempo) || steps(own) || tempo.length);
 
 /** Drills that travel farther than the floor is long. */
 export const floor: Rule = {
@@ -31,11 +32,23 @@ export const floor: Rule = {
       const own = level.dose.kind === "reps" ? level.dose.tempo : [];
       const needs = travelMetres(dose.count, dose.tempo, own);
       if (needs <= length) return [];
-      const fits = Array.from({ length: dose.count }, (_, i) => dose.count - i).find((n) => n >= level.bounds.least && travelMetres(n, dose.tempo, own) <= length);
-      return [{
-        severity: "warn", place, says: `${drill.name} travels about ${Math.ceil(needs)} m; the floor is ${length} m.`, why: "People at the end have nowhere to go.",
-        ...(fits !== undefined && { fix: { words: `${fits} repetitions each way`, apply: (s) => editItem(s, place, { dose: { ...dose, count: fits } }) } }),
-      }];
+      const fits = Array.from({ length: dose.count }, (_, i) => dose.count - i).find(
+        (n) => n >= level.bounds.least && travelMetres(n, dose.tempo, own) <= length,
+      );
+      return [
+        {
+          severity: "warn",
+          place,
+          says: `${drill.name} travels about ${Math.ceil(needs)} m; the floor is ${length} m.`,
+          why: "People at the end have nowhere to go.",
+          ...(fits !== undefined && {
+            fix: {
+              words: `${fits} repetitions each way`,
+              apply: (s) => editItem(s, place, { dose: { ...dose, count: fits } }),
+            },
+          }),
+        },
+      ];
     });
   },
 };

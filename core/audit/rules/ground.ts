@@ -15,13 +15,26 @@ export const ground: Rule = {
     return itemsOf(input).flatMap(({ place, item, drill, level }): Finding[] => {
       const why = groundAgainst(drill, level, surface);
       if (!why) return [];
-      const other = LEVELS.slice(0, LEVELS.indexOf(item.level)).reverse()
-        .find((name) => !groundAgainst(drill, drill.levels[name], surface) && piecesThere(drill.levels[name].kit, Math.max(1, group.people.length), group.setting));
-      return [{
-        severity: SURFACE_FACTS[surface].onTheSpot ? "stop" : "warn", place, says: `${drill.name} ${why}.`,
-        why: SURFACE_FACTS[surface].onTheSpot ? "There is an edge to go over, and it may be slippery." : "It is cold, wet or hard there for a hand, a knee or a back.",
-        ...(other && { fix: { words: `Take the ${other} level`, apply: (s) => editItem(s, place, { level: other }) } }),
-      }];
+      const other = LEVELS.slice(0, LEVELS.indexOf(item.level))
+        .reverse()
+        .find(
+          (name) =>
+            !groundAgainst(drill, drill.levels[name], surface) &&
+            piecesThere(drill.levels[name].kit, Math.max(1, group.people.length), group.setting),
+        );
+      return [
+        {
+          severity: SURFACE_FACTS[surface].onTheSpot ? "stop" : "warn",
+          place,
+          says: `${drill.name} ${why}.`,
+          why: SURFACE_FACTS[surface].onTheSpot
+            ? "There is an edge to go over, and it may be slippery."
+            : "It is cold, wet or hard there for a hand, a knee or a back.",
+          ...(other && {
+            fix: { words: `Take the ${other} level`, apply: (s) => editItem(s, place, { level: other }) },
+          }),
+        },
+      ];
     });
   },
 };

@@ -24,5 +24,27 @@ import type { Rule } from "../types";
 
 /** Every rule, in the order findings of one severity are shown. A rule is its file, and its name here. */
 export const RULES: readonly Rule[] = [
-  protectedAreas, ground, kit, coldEffort, unequalSides, length, intervalRest, intervalWork, caps, longHolds, tempo, balanceSupport, oneKnee, mixedGroup, newDrill, floor, firstMinutes, topDemand, postureOrder, instructions, planes, closing, title,
+  protectedAreas,
+  ground,
+  kit,
+  coldEffort,
+  unequalSides,
+  length,
+  intervalRest,
+  intervalWork,
+  caps,
+  longHolds,
+  tempo,
+  balanceSupport,
+  oneKnee,
+  mixedGroup,
+  newDrill,
+  floor,
+  firstMinutes,
+  topDemand,
+  postureOrder,
+  instructions,
+  planes,
+  closing,
+  title,
 ];

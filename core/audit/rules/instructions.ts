@@ -15,9 +15,15 @@ export const instructions: Rule = {
       if (!demo) return [];
       const needs = Math.ceil(drill.setUp.join(" ").split(/\s+/).length / WORDS_A_SECOND);
       if (needs <= demo.seconds) return [];
-      return [{
-        severity: "hint" as const, place, at: demo.start, says: `${drill.name} takes ${secondsText(needs)} to set up in words; ${secondsText(demo.seconds)} are there.`, why: "Instructions that come after the first side are no use to it.",
-        fix: { words: `Watch first for ${secondsText(needs)}`, apply: (s) => editItem(s, place, { demo: needs }) },
-      }];
+      return [
+        {
+          severity: "hint" as const,
+          place,
+          at: demo.start,
+          says: `${drill.name} takes ${secondsText(needs)} to set up in words; ${secondsText(demo.seconds)} are there.`,
+          why: "Instructions that come after the first side are no use to it.",
+          fix: { words: `Watch first for ${secondsText(needs)}`, apply: (s) => editItem(s, place, { demo: needs }) },
+        },
+      ];
     }),
 };

@@ -33,7 +33,9 @@ export const intervalRest: Rule = {
       const place = { block: gap.to.block, item: gap.to.item };
       const name = itemAt(input, place)?.drill.name ?? "";
       return {
-        severity: "warn", place, at: gap.to.start,
+        severity: "warn",
+        place,
+        at: gap.to.start,
         says: `The change to ${name} takes ${secondsText(gap.takes)}, ${secondsText(over(gap))} more than the rest.`,
         why: "By the clock everybody has to be ready when the work begins.",
         offer: () => wayOut(input, place, gap),
@@ -46,20 +48,32 @@ export const intervalRest: Rule = {
 function wayOut(input: AuditInput, place: Place, gap: Gap): Fix | undefined {
   const block = input.session.blocks[place.block]!;
   const showing = Math.floor(gap.showing - over(gap));
-  if (gap.showing > 0 && showing >= LEAST_SHOWING) return { words: `Watch first ${secondsText(showing)} only`, apply: (s) => editItem(s, place, { demo: showing }) };
-  if (gap.showing > 0 && gap.takes - gap.showing <= gap.has) return { words: "Show it before the block", apply: (s) => editItem(s, place, { demo: 0 }) };
-  const tooLong = (session: Session, segments: readonly Segment[]) => gapsOf(session, segments).filter((one) => one.to.block === place.block && over(one) > TELL);
+  if (gap.showing > 0 && showing >= LEAST_SHOWING)
+    return { words: `Watch first ${secondsText(showing)} only`, apply: (s) => editItem(s, place, { demo: showing }) };
+  if (gap.showing > 0 && gap.takes - gap.showing <= gap.has)
+    return { words: "Show it before the block", apply: (s) => editItem(s, place, { demo: 0 }) };
+  const tooLong = (session: Session, segments: readonly Segment[]) =>
+    gapsOf(session, segments).filter((one) => one.to.block === place.block && over(one) > TELL);
   const now = tooLong(input.session, input.timeline.segments);
   for (let to = 0; to < block.items.length; to++) {
     if (to === place.item) continue;
     const moved = moveItem(input.session, place, { block: place.block, item: to });
     const left = tooLong(moved, compile(moved, input.drills).segments);
-    if (left.length < now.length && left.every((one) => over(one) <= over(gap))) return { words: `Do it as number ${to + 1} of the block`, apply: (s) => moveItem(s, place, { block: place.block, item: to }) };
+    if (left.length < now.length && left.every((one) => over(one) <= over(gap)))
+      return {
+        words: `Do it as number ${to + 1} of the block`,
+        apply: (s) => moveItem(s, place, { block: place.block, item: to }),
+      };
   }
   const interval = block.interval!;
   const rest = Math.ceil((interval.rest + over(gap)) / REST_STEP) * REST_STEP;
   // A file may have longer moves than any rest there is.
-  return rest > INTERVAL_BOUNDS.mostRest ? undefined : { words: `Rest ${secondsText(rest)} in this block`, apply: (s) => editBlock(s, place.block, { interval: { ...interval, rest } }) };
+  return rest > INTERVAL_BOUNDS.mostRest
+    ? undefined
+    : {
+        words: `Rest ${secondsText(rest)} in this block`,
+        apply: (s) => editBlock(s, place.block, { interval: { ...interval, rest } }),
+      };
 }
 
 /** A repetition or a breath that is longer than the work of its block: nobody finishes one. */
@@ -78,12 +92,20 @@ export const intervalWork: Rule = {
         const work = Math.ceil(toSeconds(unit * directions) / REST_STEP) * REST_STEP;
         const one = kindOf(item.dose).one;
         const longer: Interval = { ...interval, work };
-        return [{
-          severity: "warn", place: { block: b, item: i },
-          says: `One ${one} of ${here.drill.name} takes ${secondsText(toSeconds(unit))}, longer than the ${secondsText(toSeconds(piece))} there ${piece === 1e6 ? "is" : "are"} for it.`,
-          why: "Nobody finishes one before the change.",
-          ...(work <= INTERVAL_BOUNDS.mostWork && { fix: { words: `Work ${secondsText(work)} in this block`, apply: (s) => editBlock(s, b, { interval: longer }) } }),
-        }];
+        return [
+          {
+            severity: "warn",
+            place: { block: b, item: i },
+            says: `One ${one} of ${here.drill.name} takes ${secondsText(toSeconds(unit))}, longer than the ${secondsText(toSeconds(piece))} there ${piece === 1e6 ? "is" : "are"} for it.`,
+            why: "Nobody finishes one before the change.",
+            ...(work <= INTERVAL_BOUNDS.mostWork && {
+              fix: {
+                words: `Work ${secondsText(work)} in this block`,
+                apply: (s) => editBlock(s, b, { interval: longer }),
+              },
+            }),
+          },
+        ];
       }),
     ),
 };

@@ -18,24 +18,41 @@ export const kit: Rule = {
       const needs = piecesFor(piece, pieces, people);
       const there = has[piece] ?? 0;
       if (there >= needs) return [];
-      const users = itemsOf(input).filter(({ level }) => level.kit.filter((k) => k === piece).length * (kitFacts(piece).shared ? 1 : people) > there);
+      const users = itemsOf(input).filter(
+        ({ level }) => level.kit.filter((k) => k === piece).length * (kitFacts(piece).shared ? 1 : people) > there,
+      );
       const first = users[0];
       if (!first) return [];
       const { words, instead } = KIT_FACTS[piece];
       // A level of the same drills that does with what there is, where every one of them has one.
-      const other = users.map(({ place, drill, item }) => ({ place, level: LEVELS.find((level) => level !== item.level && piecesThere(drill.levels[level].kit, people, group.setting)) }));
+      const other = users.map(({ place, drill, item }) => ({
+        place,
+        level: LEVELS.find(
+          (level) => level !== item.level && piecesThere(drill.levels[level].kit, people, group.setting),
+        ),
+      }));
       const mends = other.every(({ level }) => level !== undefined);
-      return [{
-        severity: "stop", place: first.place, lead: { to: "kit" },
-        says: there === 0 ? `There is ${words.replace(/^something /, "nothing ").replace(/^(?!nothing )/, "no ")}; ${first.drill.name} needs ${needs === 1 ? "one" : needs}.` : `${needs} pieces of “${words}” are needed for ${people} people at once; there are ${there}.`,
-        why: `Someone stands without. At home ${instead} would do.`,
-        ...(mends && {
-          fix: {
-            words: users.length === 1 ? `Take the ${other[0]!.level} level of ${first.drill.name}, which does without` : `Take a level that does without, in ${users.length} drills`,
-            apply: (s) => other.reduce((sum, { place, level }) => (level ? editItem(sum, place, { level }) : sum), s),
-          },
-        }),
-      }];
+      return [
+        {
+          severity: "stop",
+          place: first.place,
+          lead: { to: "kit" },
+          says:
+            there === 0
+              ? `There is ${words.replace(/^something /, "nothing ").replace(/^(?!nothing )/, "no ")}; ${first.drill.name} needs ${needs === 1 ? "one" : needs}.`
+              : `${needs} pieces of “${words}” are needed for ${people} people at once; there are ${there}.`,
+          why: `Someone stands without. At home ${instead} would do.`,
+          ...(mends && {
+            fix: {
+              words:
+                users.length === 1
+                  ? `Take the ${other[0]!.level} level of ${first.drill.name}, which does without`
+                  : `Take a level that does without, in ${users.length} drills`,
+              apply: (s) => other.reduce((sum, { place, level }) => (level ? editItem(sum, place, { level }) : sum), s),
+            },
+          }),
+        },
+      ];
     });
   },
 };

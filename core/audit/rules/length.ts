@@ -14,8 +14,25 @@ export const length: Rule = {
     const over = timeline.totalSeconds - target;
     const promised = Math.ceil(timeline.totalSeconds / 60) * 60;
     if (over > 0)
-      return [{ severity: "warn", says: `It runs ${secondsText(over)} over the ${clockText(target)} promised.`, why: "The next group is at the door.", fix: { words: `Promise ${clockText(promised)} instead`, apply: (s) => editSession(s, { target: promised }) }, lead: { to: "fit" } }];
-    if (-over > SHORT) return [{ severity: "hint", says: `It ends ${secondsText(-over)} before the ${clockText(target)} promised.`, why: "There is time for more, or less to promise.", fix: { words: `Promise ${clockText(promised)} instead`, apply: (s) => editSession(s, { target: promised }) }, lead: { to: "fit" } }];
+      return [
+        {
+          severity: "warn",
+          says: `It runs ${secondsText(over)} over the ${clockText(target)} promised.`,
+          why: "The next group is at the door.",
+          fix: { words: `Promise ${clockText(promised)} instead`, apply: (s) => editSession(s, { target: promised }) },
+          lead: { to: "fit" },
+        },
+      ];
+    if (-over > SHORT)
+      return [
+        {
+          severity: "hint",
+          says: `It ends ${secondsText(-over)} before the ${clockText(target)} promised.`,
+          why: "There is time for more, or less to promise.",
+          fix: { words: `Promise ${clockText(promised)} instead`, apply: (s) => editSession(s, { target: promised }) },
+          lead: { to: "fit" },
+        },
+      ];
     return [];
   },
 };

@@ -20,22 +20,33 @@ export const longHolds: Rule = {
     const held = new Map<Row, Seconds>();
     return itemsOf(input).flatMap(({ item, drill, level, place }): Finding[] => {
       if (drill.method !== "hold" || !isPiece(item.dose)) return [];
-      const times = item.sets * (item.directions ?? drill.directions) * (input.session.blocks[place.block]?.rounds ?? 1);
+      const times =
+        item.sets * (item.directions ?? drill.directions) * (input.session.blocks[place.block]?.rounds ?? 1);
       const own = doseSeconds(item.dose, input.session.pace) * times;
       const before = Math.max(0, ...level.main.map((row) => held.get(row) ?? 0));
       for (const row of level.main) held.set(row, (held.get(row) ?? 0) + own);
       const row = level.main.find((r) => (held.get(r) ?? 0) === before + own) ?? level.main[0];
       if (before + own <= LONGEST_HOLD || row === undefined) return [];
       const seconds = Math.floor((LONGEST_HOLD - before) / times);
-      return [{
-        severity: "warn" as const, place,
-        says: before === 0 ? `${drill.name} holds one side for ${secondsText(own)} shortly before power work.` : `With ${drill.name}, ${ROW_FACTS[row].words} is held for ${secondsText(before + own)} a side shortly before power work.`,
-        why: "Holds over about a minute just before power can cost a little force; shorter ones and moving repetitions do not.",
-        fix:
-          byClock(input.session, place, seconds * (item.directions ?? drill.directions)) ?? (seconds >= SHORTEST
-            ? { words: `Hold ${secondsText(seconds)}${times > 1 ? " at a time" : ""}`, apply: (s) => editItem(s, place, { dose: { kind: "time", seconds } }) }
-            : { words: `Take ${drill.name} out`, apply: (s) => removeItem(s, place) }),
-      }];
+      return [
+        {
+          severity: "warn" as const,
+          place,
+          says:
+            before === 0
+              ? `${drill.name} holds one side for ${secondsText(own)} shortly before power work.`
+              : `With ${drill.name}, ${ROW_FACTS[row].words} is held for ${secondsText(before + own)} a side shortly before power work.`,
+          why: "Holds over about a minute just before power can cost a little force; shorter ones and moving repetitions do not.",
+          fix:
+            byClock(input.session, place, seconds * (item.directions ?? drill.directions)) ??
+            (seconds >= SHORTEST
+              ? {
+                  words: `Hold ${secondsText(seconds)}${times > 1 ? " at a time" : ""}`,
+                  apply: (s) => editItem(s, place, { dose: { kind: "time", seconds } }),
+                }
+              : { words: `Take ${drill.name} out`, apply: (s) => removeItem(s, place) }),
+        },
+      ];
     });
   },
 };

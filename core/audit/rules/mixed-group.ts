@@ -15,11 +15,17 @@ export const mixedGroup: Rule = {
       const down = LEVELS.slice(0, LEVELS.indexOf(item.level)).reverse();
       if (down.some((level) => piecesThere(drill.levels[level].kit, 1, group.setting))) return [];
       const easier = drill.levels.easier;
-      return [{
-        severity: "warn" as const, place, says: `${drill.name} has no easier form with the kit there is (${easier.how.replace(/\.$/, "").toLowerCase()}).`,
-        why: "In a mixed group someone will not manage; they need something to do in the same time.",
-        ...(item.level === "harder" && { fix: { words: "Take the standard level", apply: (s) => editItem(s, place, { level: "standard" as const }) } }),
-      }];
+      return [
+        {
+          severity: "warn" as const,
+          place,
+          says: `${drill.name} has no easier form with the kit there is (${easier.how.replace(/\.$/, "").toLowerCase()}).`,
+          why: "In a mixed group someone will not manage; they need something to do in the same time.",
+          ...(item.level === "harder" && {
+            fix: { words: "Take the standard level", apply: (s) => editItem(s, place, { level: "standard" as const }) },
+          }),
+        },
+      ];
     });
   },
 };

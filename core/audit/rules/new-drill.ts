@@ -15,10 +15,18 @@ export const newDrill: Rule = {
       seen.add(drill.id);
       if (input.timeline.segments.some((s) => s.kind === "demo" && samePlace(s, place))) return [];
       const seconds = Math.max(20, input.session.pace.demo);
-      return [{
-        severity: "warn" as const, place, says: `${drill.name} is new to ${input.group!.name}, and there is no time to watch it first.`, why: "A silent look first, then the set-up, then the work: it saves the first side.",
-        fix: { words: `Watch first for ${secondsText(seconds)}`, apply: (s) => editItem(s, place, { demo: seconds }) },
-      }];
+      return [
+        {
+          severity: "warn" as const,
+          place,
+          says: `${drill.name} is new to ${input.group!.name}, and there is no time to watch it first.`,
+          why: "A silent look first, then the set-up, then the work: it saves the first side.",
+          fix: {
+            words: `Watch first for ${secondsText(seconds)}`,
+            apply: (s) => editItem(s, place, { demo: seconds }),
+          },
+        },
+      ];
     });
   },
 };

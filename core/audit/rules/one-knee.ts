@@ -19,14 +19,21 @@ export const oneKnee: Rule = {
       // Changing sides rep by rep changes the knee each time.
       const turns = segment.kind === "work" && segment.side === "alternating";
       const kneels = posture === "half-kneeling" && !turns && here !== undefined && !here.level.kit.includes("pad");
-      const own = segment.kind === "work" && (segment.side === "left" || segment.side === "right") ? segment.side : side;
+      const own =
+        segment.kind === "work" && (segment.side === "left" || segment.side === "right") ? segment.side : side;
       if (!kneels || segment.kind === "switch" || (side !== undefined && own !== side)) seconds = 0;
       side = kneels ? own : undefined;
       if (!kneels) continue;
       const before = seconds;
       seconds += segment.seconds;
       if (before <= LONGEST && seconds > LONGEST)
-        found.push({ severity: "warn", place: here.place, at: segment.start, says: `By ${here.drill.name} people have been on one knee for more than ${secondsText(LONGEST)} without a pad.`, why: "A kneeling knee wants padding or a break." });
+        found.push({
+          severity: "warn",
+          place: here.place,
+          at: segment.start,
+          says: `By ${here.drill.name} people have been on one knee for more than ${secondsText(LONGEST)} without a pad.`,
+          why: "A kneeling knee wants padding or a break.",
+        });
     }
     return found;
   },

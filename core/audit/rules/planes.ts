@@ -11,9 +11,14 @@ export const planes: Rule = {
   find: (input) => {
     const seconds = planeSeconds(input.coverage);
     return PLANES.filter((plane) => seconds[plane] === 0).map((plane) => {
-      const offer = () => addFix(input, (drill) => drill.levels.standard.main.some((row) => ROW_FACTS[row].plane === plane));
+      const offer = () =>
+        addFix(input, (drill) => drill.levels.standard.main.some((row) => ROW_FACTS[row].plane === plane));
       return {
-        severity: "hint" as const, about: plane, says: `Nothing moves in one direction: ${PLANE_WORDS[plane]}.`, why: "Most people are short of the directions their sport leaves out.", offer,
+        severity: "hint" as const,
+        about: plane,
+        says: `Nothing moves in one direction: ${PLANE_WORDS[plane]}.`,
+        why: "Most people are short of the directions their sport leaves out.",
+        offer,
       };
     });
   },

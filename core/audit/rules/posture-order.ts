@@ -1,7 +1,15 @@
 import { itemsOf, type Looked } from "../look";
 import type { Finding, Rule } from "../types";
 import { ROW_FACTS } from "~/core/vocabulary/rows";
-import { bestOrder, betterOrder, MOST_ORDERED, moveCost, type Ordered, type Standing, type MovingPace } from "~/core/order/posture-order";
+import {
+  bestOrder,
+  betterOrder,
+  MOST_ORDERED,
+  moveCost,
+  type Ordered,
+  type Standing,
+  type MovingPace,
+} from "~/core/order/posture-order";
 import type { Session } from "~/core/session/schema";
 import { secondsText } from "~/core/lengths";
 import { compile } from "~/core/timeline/compile";
@@ -30,8 +38,13 @@ export const postureOrder: Rule = {
       const isLast = b === session.blocks.length - 1;
       const by = { last: isLast ? runs.length - 1 : undefined };
       const whole = runs.length > 2 && items.length === block.items.length;
-      const found = !whole ? undefined : runs.length <= MOST_ORDERED ? bestOrder(runs, standing, pace, by) : betterOrder(runs, standing, pace, by);
-      if (found && found.order.some((run, i) => run !== i)) orders.push({ block: b, order: found.order.flatMap((run) => runs[run]!.items.map(({ place }) => place.item)) });
+      const found = !whole
+        ? undefined
+        : runs.length <= MOST_ORDERED
+          ? bestOrder(runs, standing, pace, by)
+          : betterOrder(runs, standing, pace, by);
+      if (found && found.order.some((run, i) => run !== i))
+        orders.push({ block: b, order: found.order.flatMap((run) => runs[run]!.items.map(({ place }) => place.item)) });
       const end = found ? runs[found.order.at(-1)!]! : runs.at(-1);
       if (end) standing = { posture: end.to, kit: end.kit };
     });
@@ -40,7 +53,9 @@ export const postureOrder: Rule = {
       ...s,
       blocks: s.blocks.map((block, b) => {
         const own = orders.find((o) => o.block === b);
-        return own && own.order.length === block.items.length ? { ...block, items: own.order.map((i) => block.items[i]!) } : block;
+        return own && own.order.length === block.items.length
+          ? { ...block, items: own.order.map((i) => block.items[i]!) }
+          : block;
       }),
     });
     const after = compile(apply(session), drills);
@@ -50,8 +65,11 @@ export const postureOrder: Rule = {
     const first = orders[0]!;
     const moved = first.order.findIndex((item, i) => item !== i);
     const finding: Finding = {
-      severity: "hint", place: { block: first.block, item: Math.max(0, moved) }, says: `People change posture ${now} times; the same drills can do with ${then}. That saves ${secondsText(saved)} in moving.`,
-      why: "Up and down costs time and attention; staying low or standing is free.", fix: { words: `Put them in the order with ${then} changes`, apply },
+      severity: "hint",
+      place: { block: first.block, item: Math.max(0, moved) },
+      says: `People change posture ${now} times; the same drills can do with ${then}. That saves ${secondsText(saved)} in moving.`,
+      why: "Up and down costs time and attention; staying low or standing is free.",
+      fix: { words: `Put them in the order with ${then} changes`, apply },
     };
     return [finding];
   },
@@ -74,10 +92,14 @@ function runsOf(items: readonly Looked[], pace: MovingPace): Run[] {
 
 /** Strong effort stays behind whatever made its joint warm before it. */
 function withNeeds(runs: Run[]): Run[] {
-  const joints = (run: Run) => new Set(run.items.flatMap(({ level }) => [...level.main, ...level.also].map((row) => ROW_FACTS[row].joint)));
+  const joints = (run: Run) =>
+    new Set(run.items.flatMap(({ level }) => [...level.main, ...level.also].map((row) => ROW_FACTS[row].joint)));
   return runs.map((run, i) => {
     if (!run.items.some(({ item }) => asksEffort(item.dose))) return run;
     const own = joints(run);
-    return { ...run, after: runs.slice(0, i).flatMap((other, k) => ([...joints(other)].some((joint) => own.has(joint)) ? [k] : [])) };
+    return {
+      ...run,
+      after: runs.slice(0, i).flatMap((other, k) => ([...joints(other)].some((joint) => own.has(joint)) ? [k] : [])),
+    };
   });
 }

@@ -6,7 +6,9 @@ import { RULES } from ".";
 const TOGETHER: Record<string, string> = { "interval-rest": "interval", "interval-work": "interval" };
 
 it("every file of a rule is in the list, under its own name", () => {
-  const files = readdirSync(import.meta.dirname).filter((file) => !file.includes(".test.") && file !== "index.ts").map((file) => file.replace(".ts", ""));
+  const files = readdirSync(import.meta.dirname)
+    .filter((file) => !file.includes(".test.") && file !== "index.ts")
+    .map((file) => file.replace(".ts", ""));
   expect([...new Set(RULES.map(({ id }) => TOGETHER[id] ?? id))].sort()).toEqual(files.sort());
   expect(new Set(RULES.map(({ id }) => id)).size).toBe(RULES.length);
 });

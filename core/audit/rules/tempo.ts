@@ -15,9 +15,17 @@ export const tempo: Rule = {
       const rep = repOf(dose);
       if (rep >= least - 1e-9) return [];
       const slower = slowedTo(dose, least);
-      return [{
-        severity: "warn" as const, place, says: `${drill.name} takes ${secondsText(rep)} a repetition; it needs at least ${secondsText(least)}.`, why: "Faster than that it is thrown, not moved.",
-        fix: { words: `Slow it to ${secondsText(repOf(slower))}`, apply: (s) => editItem(s, place, { dose: slower }) },
-      }];
+      return [
+        {
+          severity: "warn" as const,
+          place,
+          says: `${drill.name} takes ${secondsText(rep)} a repetition; it needs at least ${secondsText(least)}.`,
+          why: "Faster than that it is thrown, not moved.",
+          fix: {
+            words: `Slow it to ${secondsText(repOf(slower))}`,
+            apply: (s) => editItem(s, place, { dose: slower }),
+          },
+        },
+      ];
     }),
 };

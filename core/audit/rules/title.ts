@@ -15,9 +15,18 @@ export const title: Rule = {
     const minutes = Number(said[1]);
     if (Math.abs(minutes * 60 - timeline.totalSeconds) <= ALLOWED) return [];
     const now = Math.round(timeline.totalSeconds / 60);
-    return [{
-      severity: "hint", says: `The title says ${minutes} minutes; it lasts ${clockText(timeline.totalSeconds)}.`, why: "People plan by the title.",
-      ...(Math.abs(now * 60 - timeline.totalSeconds) <= ALLOWED && { fix: { words: `Write ${now} in the title`, apply: (s) => editSession(s, { title: s.title.replace(said[1]!, String(now)) }) } }),
-    }];
+    return [
+      {
+        severity: "hint",
+        says: `The title says ${minutes} minutes; it lasts ${clockText(timeline.totalSeconds)}.`,
+        why: "People plan by the title.",
+        ...(Math.abs(now * 60 - timeline.totalSeconds) <= ALLOWED && {
+          fix: {
+            words: `Write ${now} in the title`,
+            apply: (s) => editSession(s, { title: s.title.replace(said[1]!, String(now)) }),
+          },
+        }),
+      },
+    ];
   },
 };

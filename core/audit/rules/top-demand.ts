@@ -18,8 +18,12 @@ export const topDemand: Rule = {
       .map(({ row, has, wants }) => {
         const offer = () => addFix(input, (drill) => drill.levels.standard.main.includes(row), wants / 2 - has);
         return {
-          severity: "warn" as const, about: row, says: `${capital(ROW_FACTS[row].words)} gets ${secondsText(Math.round(has))} of ${secondsText(Math.round(wants))}.`,
-          why: `${demand.name}: ${(demand.rows[row]?.why ?? "it is asked for most").replace(/[.\s]+$/, "")}.`, offer, lead: { to: "drills" as const, row },
+          severity: "warn" as const,
+          about: row,
+          says: `${capital(ROW_FACTS[row].words)} gets ${secondsText(Math.round(has))} of ${secondsText(Math.round(wants))}.`,
+          why: `${demand.name}: ${(demand.rows[row]?.why ?? "it is asked for most").replace(/[.\s]+$/, "")}.`,
+          offer,
+          lead: { to: "drills" as const, row },
         };
       });
   },

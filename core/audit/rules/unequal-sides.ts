@@ -15,11 +15,21 @@ export const unequalSides: Rule = {
     const more = left > right ? "left" : "right";
     const single = itemsOf(input).find(({ item, drill }) => item.sides === more && drill.sides !== "together");
     const finding: Finding = {
-      severity: "warn", says: `The ${more} side works ${secondsText(Math.abs(left - right))} longer than the ${more === "left" ? "right" : "left"}: ${secondsText(left)} left, ${secondsText(right)} right.`,
+      severity: "warn",
+      says: `The ${more} side works ${secondsText(Math.abs(left - right))} longer than the ${more === "left" ? "right" : "left"}: ${secondsText(left)} left, ${secondsText(right)} right.`,
       why: "Sides are worked equally unless a difference was measured.",
     };
     return single
-      ? [{ ...finding, place: single.place, fix: { words: `${single.drill.name}: each side in turn`, apply: (s) => editItem(s, single.place, { sides: "each" }) } }]
+      ? [
+          {
+            ...finding,
+            place: single.place,
+            fix: {
+              words: `${single.drill.name}: each side in turn`,
+              apply: (s) => editItem(s, single.place, { sides: "each" }),
+            },
+          },
+        ]
       : [finding];
   },
 };

@@ -14,7 +14,14 @@ const lengthAboveZero = z.number().gt(0).max(LONGEST_SECONDS);
 const count = (most: number) => z.number().int().min(1).max(most);
 const effortPercent = z.number().min(1).max(100);
 
-const PURPOSES = ["before-training", "before-lifting", "before-game", "after-training", "off-day", "desk-break"] as const;
+const PURPOSES = [
+  "before-training",
+  "before-lifting",
+  "before-game",
+  "after-training",
+  "off-day",
+  "desk-break",
+] as const;
 const SIDE_MODES = ["together", "each", "alternating", "left", "right"] as const;
 
 const beatSchema = z
@@ -32,7 +39,9 @@ const effortStep = z
   })
   .describe("One step of effort");
 
-const timeDose = z.strictObject({ kind: z.literal("time"), seconds: lengthAboveZero.describe("How long to work") }).describe("Work for a time");
+const timeDose = z
+  .strictObject({ kind: z.literal("time"), seconds: lengthAboveZero.describe("How long to work") })
+  .describe("Work for a time");
 
 const repsDose = z
   .strictObject({
@@ -98,7 +107,9 @@ const itemSchema = z
     sets: count(20).default(1).describe("How many sets"),
     restBetweenSets: length.default(0).describe("Rest between sets"),
     restAfter: length.default(0).describe("Rest after the item"),
-    demo: length.optional().describe("Watch-first time for this item; without it `pace.demo` at a drill's first appearance"),
+    demo: length
+      .optional()
+      .describe("Watch-first time for this item; without it `pace.demo` at a drill's first appearance"),
     cues: z.array(cueSchema).max(50).optional().describe("Calls during the work"),
   })
   .describe("One drill in the session");

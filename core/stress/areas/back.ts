@@ -1,7 +1,8 @@
 import { amount, BRISK_SPINE, withWeight, type AreaRule } from "./rule";
 import type { Moment } from "../types";
 
-const bothLegsUp = ({ left, right, seat, lying }: Moment) => left.footUp && right.footUp && (seat !== "none" || lying !== "none");
+const bothLegsUp = ({ left, right, seat, lying }: Moment) =>
+  left.footUp && right.footUp && (seat !== "none" || lying !== "none");
 
 /** The upper back turned from 25°; from 35°, or briskly from 25°, much. */
 export const upperBackTurn: AreaRule = {
@@ -24,8 +25,12 @@ export const lowBackBend: AreaRule = {
 export const lowBackArch: AreaRule = {
   middle: (moment, { speeds }) => {
     const arch = -moment.lumbar.flexion;
-    const pressed = moment.lying === "front" && [moment.left, moment.right].some((l) => l.hand === "carries" || l.forearm);
-    return amount(arch >= 10 || (moment.lying !== "none" && bothLegsUp(moment)), arch >= 20 || (arch >= 10 && (pressed || speeds.lumbar > BRISK_SPINE)));
+    const pressed =
+      moment.lying === "front" && [moment.left, moment.right].some((l) => l.hand === "carries" || l.forearm);
+    return amount(
+      arch >= 10 || (moment.lying !== "none" && bothLegsUp(moment)),
+      arch >= 20 || (arch >= 10 && (pressed || speeds.lumbar > BRISK_SPINE)),
+    );
   },
 };
 

@@ -1,7 +1,9 @@
 import { amount, onHeels, type AreaRule } from "./rule";
 
 /** The ankle bent from 25 and 35° under weight. */
-export const ankleDeepBend: AreaRule = { limb: (limb) => amount(limb.foot && limb.dorsiflexion >= 25, limb.foot && limb.dorsiflexion >= 35) };
+export const ankleDeepBend: AreaRule = {
+  limb: (limb) => amount(limb.foot && limb.dorsiflexion >= 25, limb.foot && limb.dorsiflexion >= 35),
+};
 
 /** Where the ankle bends at least this share of its most, the calf is stretched: a squat passes through a straight knee, it does not stay there. */
 const MOST_BENT = 0.8;
@@ -17,14 +19,20 @@ export const heelTendon: AreaRule = {
   wholeLimb: ({ moments }, side) => {
     const down = moments.map((m) => m[side]).filter((limb) => limb.foot);
     const most = down.reduce((max, limb) => Math.max(max, limb.dorsiflexion), 0);
-    return amount(down.some((limb) => limb.dorsiflexion >= 10 && limb.kneeFlexion <= 20 && limb.dorsiflexion >= MOST_BENT * most), false);
+    return amount(
+      down.some((limb) => limb.dorsiflexion >= 10 && limb.kneeFlexion <= 20 && limb.dorsiflexion >= MOST_BENT * most),
+      false,
+    );
   },
 };
 
 /** The sole turned in from 15° under weight; rolled over its edge much. */
-export const ankleRoll: AreaRule = { limb: (limb) => amount(limb.foot && limb.inversion >= 15, limb.soleRolled && limb.inversion >= 15) };
+export const ankleRoll: AreaRule = {
+  limb: (limb) => amount(limb.foot && limb.inversion >= 15, limb.soleRolled && limb.inversion >= 15),
+};
 
 /** The toes bent back from 40 and 60° under weight, or tucked under the seat. */
 export const toeBend: AreaRule = {
-  limb: (limb, moment) => amount(limb.foot && limb.toes >= 40, (limb.foot && limb.toes >= 60) || (onHeels(limb, moment) && limb.toes >= 40)),
+  limb: (limb, moment) =>
+    amount(limb.foot && limb.toes >= 40, (limb.foot && limb.toes >= 60) || (onHeels(limb, moment) && limb.toes >= 40)),
 };

@@ -27,7 +27,10 @@ export const frontOfHip: AreaRule = {
     const open = -limb.hipFlexion;
     const kneeBent = limb.kneeFlexion >= 100;
     const held = limb.legHeldUp && speeds[side].hip < SWUNG;
-    return amount(open >= 10 || (kneeBent && open >= 0) || held, (open >= 20 && carried(limb)) || (open >= 10 && kneeBent));
+    return amount(
+      open >= 10 || (kneeBent && open >= 0) || held,
+      (open >= 20 && carried(limb)) || (open >= 10 && kneeBent),
+    );
   },
 };
 
@@ -35,14 +38,21 @@ const WIDE = 0.9;
 const SIDE_SQUAT = 0.75;
 
 const sideSquat = ({ left, right, feetApart }: Moment): boolean =>
-  feetApart > SIDE_SQUAT && left.foot && right.foot && Math.max(left.kneeFlexion, right.kneeFlexion) >= 60 && Math.min(left.kneeFlexion, right.kneeFlexion) <= 30;
+  feetApart > SIDE_SQUAT &&
+  left.foot &&
+  right.foot &&
+  Math.max(left.kneeFlexion, right.kneeFlexion) >= 60 &&
+  Math.min(left.kneeFlexion, right.kneeFlexion) <= 30;
 
 /** The leg out from 30° carrying and 35° free, 40° much; soles together; feet wider than 0.9 m, straight-kneed or into a side squat much. */
 export const groinStretch: AreaRule = {
   limb: (limb, moment) => {
     const out = limb.hipAbduction;
     const wide = moment.feetApart > WIDE && limb.foot;
-    return amount((carried(limb) ? out >= 30 : out >= 35) || moment.solesTogether || wide, out >= 40 || (wide && limb.kneeFlexion < 30) || sideSquat(moment));
+    return amount(
+      (carried(limb) ? out >= 30 : out >= 35) || moment.solesTogether || wide,
+      out >= 40 || (wide && limb.kneeFlexion < 30) || sideSquat(moment),
+    );
   },
 };
 
@@ -53,6 +63,9 @@ export const hamstringStretch: AreaRule = {
   limb: (limb, _, { speeds, method }, side) => {
     if (limb.kneeFlexion > 30) return 0;
     const stretch = limb.hipFlexion - limb.kneeFlexion;
-    return amount(stretch >= 60, stretch >= 80 || (stretch >= 60 && (speeds[side].hip > BRISK_LIMB || UNDER_LOAD.has(method))));
+    return amount(
+      stretch >= 60,
+      stretch >= 80 || (stretch >= 60 && (speeds[side].hip > BRISK_LIMB || UNDER_LOAD.has(method))),
+    );
   },
 };

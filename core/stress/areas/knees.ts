@@ -15,7 +15,10 @@ export const kneeDeepBend: AreaRule = {
     const bend = limb.kneeFlexion;
     if (carried(limb)) return amount(bend >= 95, bend >= 115 || (bend >= 95 && speeds[side].knee > BRISK_LIMB));
     const pulled = limb.pulled && limb.hipFlexion <= 60 && bend >= 95;
-    return amount(bend >= 125 || pulled || (limb.shinFolded && bend >= 80), bend >= 135 || pulled || (onHeels(limb, moment) && bend >= 125));
+    return amount(
+      bend >= 125 || pulled || (limb.shinFolded && bend >= 80),
+      bend >= 135 || pulled || (onHeels(limb, moment) && bend >= 125),
+    );
   },
 };
 
@@ -29,5 +32,6 @@ export const kneeTwist: AreaRule = {
     const weight = carried(limb) || (limb.shinFolded && seat === "none");
     return amount(folded || Math.abs(limb.kneeRotation) >= 15, folded && weight);
   },
-  wholeLimb: ({ turnsOver }, side) => amount(turnsOver[side].by >= PIVOT, turnsOver[side].by >= PIVOT && !turnsOver[side].heelFree),
+  wholeLimb: ({ turnsOver }, side) =>
+    amount(turnsOver[side].by >= PIVOT, turnsOver[side].by >= PIVOT && !turnsOver[side].heelFree),
 };

@@ -1,7 +1,8 @@
 import { amount, BRISK_LIMB, BRISK_SPINE, onHeels, withWeight, type AreaRule } from "./rule";
 import type { Moment } from "../types";
 
-const bent = ({ neck }: Moment, flexion: number, side: number, rotation: number) => Math.abs(neck.flexion) >= flexion || Math.abs(neck.side) >= side || Math.abs(neck.rotation) >= rotation;
+const bent = ({ neck }: Moment, flexion: number, side: number, rotation: number) =>
+  Math.abs(neck.flexion) >= flexion || Math.abs(neck.side) >= side || Math.abs(neck.rotation) >= rotation;
 
 /** Flexion or extension from 25 and 40°, sideways from 25 and 35°, turning from 45 and 60°; a head that lies counts only as it turns. */
 export const neck: AreaRule = {
@@ -30,7 +31,10 @@ export const shoulderBehind: AreaRule = {
     if ((lying === "back" || lying === "front") && limb.hand === "touches" && limb.behind > 0) return 0;
     const unseats = limb.elbowOut >= 70 && limb.turnedOut >= 70;
     const loaded = withWeight(facts) || facts.still || facts.speeds[side].shoulder > BRISK_LIMB;
-    return amount(limb.behind >= 30 || unseats, limb.behind >= 45 || (limb.behind >= 10 && limb.hand === "carries") || (unseats && loaded));
+    return amount(
+      limb.behind >= 30 || unseats,
+      limb.behind >= 45 || (limb.behind >= 10 && limb.hand === "carries") || (unseats && loaded),
+    );
   },
 };
 
@@ -41,7 +45,11 @@ export const shoulderWeight: AreaRule = {
     if (limb.hangs) return 2;
     if ((limb.hand !== "carries" && !limb.forearm) || seat !== "none") return 0;
     const arms = [left, right].filter((l) => l.hand === "carries" || l.forearm).length;
-    const eased = lying === "front" || facts.posture === "prone" || [left, right].some((l) => onHeels(l, moment)) || (facts.posture === "squat" && (left.foot || right.foot));
+    const eased =
+      lying === "front" ||
+      facts.posture === "prone" ||
+      [left, right].some((l) => onHeels(l, moment)) ||
+      (facts.posture === "squat" && (left.foot || right.foot));
     return amount(true, !eased && (arms === 1 || !(left.knee || right.knee)));
   },
 };

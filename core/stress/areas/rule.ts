@@ -27,10 +27,12 @@ export const BRISK_LIMB = 180;
 export const withWeight = ({ kit }: Pick<Facts, "kit">): boolean => kit.some((piece) => kitFacts(piece).weighs);
 
 /** Whether any hand carries or holds on to something that stands by itself. */
-export const handHelps = ({ left, right }: Moment): boolean => [left, right].some((limb) => limb.hand === "carries" || limb.hand === "holds" || limb.forearm);
+export const handHelps = ({ left, right }: Moment): boolean =>
+  [left, right].some((limb) => limb.hand === "carries" || limb.hand === "holds" || limb.forearm);
 
 /** Whether the leg carries the body, by its foot or its knee. */
 export const carried = (limb: Limb): boolean => limb.foot || limb.knee;
 
 /** Sitting back on the own heels: the knee is down, the body is neither lying nor on its seat, and the hip is low. */
-export const onHeels = (limb: Limb, { seat, lying }: Moment): boolean => limb.kneeDown && !limb.knee && seat === "none" && lying === "none" && limb.kneeFlexion >= 100;
+export const onHeels = (limb: Limb, { seat, lying }: Moment): boolean =>
+  limb.kneeDown && !limb.knee && seat === "none" && lying === "none" && limb.kneeFlexion >= 100;

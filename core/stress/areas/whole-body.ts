@@ -6,12 +6,18 @@ import { kitFacts } from "~/core/vocabulary/kit";
 const legs = ({ left, right }: Moment): Limb[] => [left, right];
 const upright = (moment: Moment) => moment.seat === "none" && moment.lying === "none" && !handHelps(moment);
 
-const onOneFoot = (moment: Moment): boolean => upright(moment) && legs(moment).filter((l) => l.foot).length === 1 && !legs(moment).some((l) => l.knee || l.kneeDown);
+const onOneFoot = (moment: Moment): boolean =>
+  upright(moment) && legs(moment).filter((l) => l.foot).length === 1 && !legs(moment).some((l) => l.knee || l.kneeDown);
 const onNarrowLine = (moment: Moment): boolean => upright(moment) && moment.narrow && legs(moment).every((l) => l.foot);
-const onOneKnee = (moment: Moment): boolean => upright(moment) && legs(moment).filter((l) => l.knee).length === 1 && legs(moment).some((l) => l.foot && !l.knee);
+const onOneKnee = (moment: Moment): boolean =>
+  upright(moment) && legs(moment).filter((l) => l.knee).length === 1 && legs(moment).some((l) => l.foot && !l.knee);
 /** One hand and one leg are all that is down. */
 const onTwoPoints = (moment: Moment): boolean =>
-  moment.seat === "none" && moment.lying === "none" && [moment.left, moment.right].filter((l) => l.hand === "carries").length === 1 && ![moment.left, moment.right].some((l) => l.forearm) && legs(moment).filter((l) => l.foot || l.knee).length === 1;
+  moment.seat === "none" &&
+  moment.lying === "none" &&
+  [moment.left, moment.right].filter((l) => l.hand === "carries").length === 1 &&
+  ![moment.left, moment.right].some((l) => l.forearm) &&
+  legs(moment).filter((l) => l.foot || l.knee).length === 1;
 
 /** Seconds on one foot, a narrow line or one knee from which on it takes balance. */
 const BALANCED = 2;
@@ -29,7 +35,10 @@ function unsteady(facts: Facts): boolean {
   const standing = moments.filter(onOneFoot);
   const swings = standing.some((m) => (m.left.foot ? speeds.right.hip : speeds.left.hip) > BRISK_LIMB);
   const turns = standing.some((m) => Math.abs(m.neck.rotation) >= 45);
-  const rises = moments.some((m) => legs(m).some((l) => l.knee) && upright(m)) && moments.some((m) => onFeetHigh(m) && upright(m)) && moments.every((m) => !handHelps(m));
+  const rises =
+    moments.some((m) => legs(m).some((l) => l.knee) && upright(m)) &&
+    moments.some((m) => onFeetHigh(m) && upright(m)) &&
+    moments.every((m) => !handHelps(m));
   return swings || turns || rises;
 }
 
@@ -38,7 +47,10 @@ const onFeetHigh = (moment: Moment) => legs(moment).every((l) => l.foot && !l.kn
 /** Kneeling with something to hold on to; anything else but the feet and a chair that carries on the ground, much. */
 export const floor: AreaRule = {
   middle: (moment, { kit }) => {
-    const low = moment.seat === "floor" || (moment.lying !== "none" && !moment.raised) || legs(moment).some((l) => l.forearm || (l.hand === "carries" && !l.hangs && l.handLow));
+    const low =
+      moment.seat === "floor" ||
+      (moment.lying !== "none" && !moment.raised) ||
+      legs(moment).some((l) => l.forearm || (l.hand === "carries" && !l.hangs && l.handLow));
     const kneels = legs(moment).some((l) => l.kneeDown);
     return amount(low || kneels, low || (kneels && !kit.some((piece) => kitFacts(piece).steadies === "stands")));
   },
