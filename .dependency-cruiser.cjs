@@ -55,6 +55,13 @@ module.exports = {
       to: { path: "^core/[^/]+/", pathNot: `^core/(${rooms(LAYERS)})/` },
     },
     {
+      name: "pages-do-not-ask-the-database",
+      severity: "error",
+      comment: "What is drawn in the browser gets plain data from its loader, and knows of the database only its types.",
+      from: { path: "^app/.*\\.tsx$", pathNot: "/(route|layout|sheet|home|sign-out|up|[a-z-]+\\.server)\\.tsx$" },
+      to: { path: "^(db|app/.*\\.server\\.ts)", dependencyTypesNot: ["type-only", "type-import"] },
+    },
+    {
       name: "made-up-things-are-for-tests",
       severity: "error",
       from: { pathNot: "^(fixtures|scripts)/" },

@@ -2,7 +2,7 @@ import { now, nowDate } from "~/core/clock/clock";
 import { and, asc, count, eq, gt, isNull, sql } from "drizzle-orm";
 import { randomUUID } from "node:crypto";
 import { KEPT_MONTHS } from "~/core/club/keeping";
-import type { Role } from "~/core/club/role";
+import { INVITED_DAYS, type Role } from "~/core/club/role";
 import type { Db } from "./client";
 import { addClub, type Club } from "./clubs";
 import { club as clubs, coach, entry, invitation, member } from "./schema";
@@ -78,8 +78,6 @@ export async function changeMember(db: Db, club: Club, coachId: string, role: Ro
   });
 }
 
-/** How long an invitation opens, in days. */
-export const INVITED_DAYS = 7;
 /** So many invitations of a club are open at once. */
 export const MOST_INVITATIONS = 50;
 const DAY_MS = 86_400_000;

@@ -32,6 +32,12 @@ async function step(name: string, args: string[]): Promise<Tally> {
   return { passed: ok ? 1 : 0, failed: ok ? 0 : 1 };
 }
 
+async function inTurn(steps: readonly [string, string[]][]): Promise<Tally[]> {
+  const tallies: Tally[] = [];
+  for (const [name, args] of steps) tallies.push(await step(name, args));
+  return tallies;
+}
+
 /** Where nothing may lead back to itself. */
 const SOURCES = ["core", "fixtures", "library", "solver", "db", "app", "cli", "scripts"];
 
@@ -71,14 +77,17 @@ async function main(): Promise<void> {
   const tallies: Tally[] = [];
   try {
     tallies.push(await step("Types of the routes", [bin("@react-router/dev/bin.js"), "typegen"]));
-    const layers = () => step("Layers and circles", [bin("dependency-cruiser/bin/dependency-cruise.mjs"), ...SOURCES]);
-    const types = step("Type check", [bin("typescript/bin/tsc"), "--noEmit"]).then(async (typed) => [
-      typed,
-      await layers(),
-    ]);
-    tallies.push(
-      ...(await Promise.all([types, step("Lint", [bin("eslint/bin/eslint.js"), ".", "--max-warnings", "0"])])).flat(),
-    );
+    // In two rows beside one another, each of about as long.
+    const rows: [string, string[]][][] = [
+      [
+        ["Type check", [bin("typescript/bin/tsc"), "--noEmit"]],
+        ["Layers and circles", [bin("dependency-cruiser/bin/dependency-cruise.mjs"), ...SOURCES]],
+        ["Nothing unused", [bin("knip/bin/knip.js")]],
+        ["Formatting", [bin("prettier/bin/prettier.cjs"), "--check", ".", "--log-level", "warn"]],
+      ],
+      [["Lint", [bin("eslint/bin/eslint.js"), ".", "--max-warnings", "0"]]],
+    ];
+    tallies.push(...(await Promise.all(rows.map(inTurn))).flat());
     const env = { TEST_DATABASE_URL: cluster.url };
     tallies.push(await project("unit", reports, env));
     tallies.push(await project("zone*", reports, env));

@@ -14,3 +14,6 @@ export const mayChange = (role: Role): boolean => role !== "assistant";
 
 /** Whether somebody may change the club itself: its name, who is in it and as what. */
 export const mayManage = (role: Role): boolean => role === "owner";
+
+/** How long an invitation to a club opens, in days. */
+export const INVITED_DAYS = 7;

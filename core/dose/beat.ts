@@ -3,8 +3,6 @@ import { lengthAboveZeroSchema } from "./bounds";
 
 /** What has to be known of a beat besides its words. */
 export const BEAT_KINDS = ["step", "hop", "hold", "release", "settle"] as const;
-export type BeatKind = (typeof BEAT_KINDS)[number];
-
 export const beatSchema = () =>
   z
     .strictObject({

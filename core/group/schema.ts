@@ -61,6 +61,3 @@ export type PersonChoice = {
 
 export type Member = z.infer<typeof memberSchema> & { choices?: readonly PersonChoice[] };
 export type Group = Omit<z.infer<typeof groupSchema>, "people"> & { people: Member[] };
-
-/** A setting with nothing said yet. */
-export const NOTHING_SAID: GroupSetting = {};

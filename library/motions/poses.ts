@@ -61,8 +61,6 @@ export function to(pose: Pose, c: Change): Pose {
   };
 }
 
-export const mirror = mirrorPose;
-
 // Arms
 
 type ArmMore = { pronation?: number; wrist?: number; girdle?: [number, number] };
@@ -181,8 +179,6 @@ export const legTo = (
 ): Leg => ({ by: "aim", thigh, shank, ankle, inversion, toes, kneeRotation });
 
 export const otherLeg = mirrorLeg;
-export const otherArm = mirrorArm;
-
 // Positions to start from
 
 const still: SpinePart = [0, 0, 0];
@@ -489,12 +485,6 @@ export const lowLunge = (c: Change = {}) =>
 /** Arms crossed over the chest. */
 export const CROSSED_ARMS = aim([0.55, -0.8, 0.25], [0.35, 0.55, -0.76]);
 
-/** Hands behind the head, elbows wide. */
-export const BEHIND_HEAD = on("head", [-0.02, 0.02, 0.125], { pole: [0.3, 0, 1] });
-
-/** Hands on the floor behind the seat. */
-export const HANDS_BEHIND = flat(-0.34, 0.24, { fingers: [-0.6, 0, 0.8], pole: [-1, 0, 0.5] });
-
 /** Parts a close picture is cut to. */
 export const HEAD_AND_SHOULDERS: PointName[] = [
   "crown",
@@ -506,4 +496,3 @@ export const HEAD_AND_SHOULDERS: PointName[] = [
   "sternum",
 ];
 export const RIGHT_LOWER_LEG: PointName[] = ["right.knee", "right.ankle", "right.heel", "right.toe", "right.ball"];
-export const LOWER_LEGS: PointName[] = [...RIGHT_LOWER_LEG, "left.knee", "left.ankle", "left.heel", "left.toe"];

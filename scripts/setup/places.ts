@@ -25,4 +25,4 @@ export function stateFolder(): string {
   return folder;
 }
 
-export const userName = userInfo().username;
+const userName = userInfo().username;

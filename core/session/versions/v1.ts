@@ -150,6 +150,3 @@ export const sessionV1 = z
     notes: z.string().max(10_000).optional().describe("The coach's notes"),
   })
   .describe("A session. Every time is in whole or decimal seconds.");
-
-/** A session of version 1, its defaults filled in. */
-export type SessionV1 = z.infer<typeof sessionV1>;
