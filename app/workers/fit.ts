@@ -1,3 +1,4 @@
+import { expose } from "comlink";
 import wasm from "highs/runtime?url";
 import { fitWithRoom, type Room, type RoomAnswer } from "~/core/fit/make-room";
 import type { FitRequest } from "~/core/fit/fit-to-time";
@@ -6,33 +7,19 @@ import { DRILLS, drillById } from "~/library";
 import { openSolver } from "~/solver/highs";
 
 /** `own` are the coach's own drills, which the worker does not ship with. */
-export type FitAsk = {
-  id: number;
-  request: FitRequest;
-  drop: boolean;
-  add: boolean;
-  group: Room["group"];
-  own: Drill[];
-};
-export type FitTold = { id: number; answer: RoomAnswer; ms: number };
+export type FitAsk = { request: FitRequest; drop: boolean; add: boolean; group: Room["group"]; own: readonly Drill[] };
 
 const solver = openSolver({ wasm });
 
-/** Fits a session to a time, off the page. */
-self.onmessage = async ({ data }: MessageEvent<FitAsk>) => {
-  const { id, request, drop, add, group, own } = data;
-  const byId = new Map(own.map((drill) => [drill.id, drill]));
-  const started = performance.now();
-  let answer: RoomAnswer;
-  try {
-    answer = fitWithRoom(
-      request,
-      { drop, add: add ? DRILLS : [], group },
-      (drill) => byId.get(drill) ?? drillById(drill),
-      await solver,
-    );
-  } catch (error) {
-    answer = { kind: "failed", why: error instanceof Error ? error.message : String(error) };
-  }
-  self.postMessage({ id, answer, ms: performance.now() - started } satisfies FitTold);
+const answers = {
+  /** Fits a session to a time, off the page. */
+  async fit({ request, drop, add, group, own }: FitAsk): Promise<RoomAnswer> {
+    const byId = new Map(own.map((drill) => [drill.id, drill]));
+    const drillOf = (id: string) => byId.get(id) ?? drillById(id);
+    return fitWithRoom(request, { drop, add: add ? DRILLS : [], group }, drillOf, await solver);
+  },
 };
+
+export type Fitter = typeof answers;
+
+expose(answers);

@@ -7,8 +7,8 @@ import { BeforeAfter } from "./before-after";
 import { useDrills } from "~/app/ui/drills";
 import { SeverityMark } from "./severity-mark";
 import { nameAt, type Desk } from "./use-desk";
+import { useFit } from "./use-fit";
 import type { Insights } from "./use-insights";
-import type { FitAsk, FitTold } from "~/app/workers/fit";
 import { Button } from "~/app/ui/button";
 import { cx } from "~/app/ui/classes";
 import { useZone } from "~/app/ui/zone";
@@ -61,12 +61,12 @@ export function FitPanel({ desk, insights, demand, own }: Props) {
         onSubmit={(event) => {
           event.preventDefault();
           if (!bad)
-            ask({
+            void ask({
               request: { session: toNewest(session, drills), target, demand, locked },
               drop,
               add,
               group: insights.input.group,
-              own: [...own],
+              own,
             });
         }}
       >
@@ -281,35 +281,3 @@ const taken = (now: Session, fitted: Session): Session =>
     { ...now, blocks: keepingItems(now, fitted).blocks, pace: { ...now.pace, demo: fitted.pace.demo } },
     { target: fitted.target },
   );
-
-/** Asks the worker, which is started at the first question. An edit at the desk makes the answer out of date. */
-function useFit(session: Session) {
-  const worker = useRef<Worker>(undefined);
-  const asked = useRef(0);
-  const [told, setTold] = useState<{ answer: RoomAnswer; of: Session }>();
-  const [busy, setBusy] = useState(false);
-  const stop = () => {
-    worker.current?.terminate();
-    worker.current = undefined;
-    setBusy(false);
-  };
-  useEffect(() => () => worker.current?.terminate(), []);
-  const ask = (question: Omit<FitAsk, "id">) => {
-    if (!worker.current) {
-      worker.current = new Worker(new URL("../../workers/fit.ts", import.meta.url), { type: "module" });
-      worker.current.onerror = () => {
-        setTold({ answer: { kind: "failed", why: "The solver could not be started." }, of: question.request.session });
-        stop();
-      };
-    }
-    const id = ++asked.current;
-    setBusy(true);
-    worker.current.onmessage = ({ data }: MessageEvent<FitTold>) => {
-      if (data.id !== asked.current) return;
-      setTold({ answer: data.answer, of: question.request.session });
-      setBusy(false);
-    };
-    worker.current.postMessage({ ...question, id } satisfies FitAsk);
-  };
-  return { ask, stop, busy, told: told?.of === session ? told.answer : undefined };
-}

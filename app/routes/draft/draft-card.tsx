@@ -271,13 +271,11 @@ function DrillLine({
   const name = drill?.name ?? item.drill;
   const [swaps, setSwaps] = useState<Swaps>();
   const [looking, setLooking] = useState(false);
-  const look = () => {
+  const look = async () => {
     setLooking(true);
     setSwaps(undefined);
-    onSwaps(session, place, asked, (told) => {
-      setSwaps(told);
-      setLooking(false);
-    });
+    setSwaps(await onSwaps(session, place, asked));
+    setLooking(false);
   };
   return (
     <li className="border-b border-line/60 last:border-0">
@@ -310,7 +308,7 @@ function DrillLine({
           {drill && <p className="text-ink-soft">Mind: {drill.cautions[0]}</p>}
           {swaps && "failed" in swaps && <p role="alert">Nothing was looked for: {swaps.failed}</p>}
           {!swaps || "failed" in swaps ? (
-            <Button size="small" className="self-start" disabled={looking} onClick={look}>
+            <Button size="small" className="self-start" disabled={looking} onClick={() => void look()}>
               <Replace size={14} aria-hidden /> {looking ? "Looking…" : "Swap it"}
             </Button>
           ) : swaps.found.length === 0 ? (

@@ -107,7 +107,7 @@ function Asked({
   const now = { ...request, ...(target !== undefined && { target }) };
   const go = (changed: KeptRequest = now) => {
     if (!bad)
-      draft(requestOf({ ...changed, title }, group), {
+      void draft(requestOf({ ...changed, title }, group), {
         teamId,
         demandId: typeof changed.demand === "string" ? changed.demand : null,
       });

@@ -1,5 +1,7 @@
+import { proxy } from "comlink";
 import { useCallback, useEffect, useRef, useState } from "react";
-import type { DraftAsk, DraftTold, OfferedSwap } from "~/app/workers/draft";
+import { askWorker } from "~/app/workers/ask";
+import type { Drafter, OfferedSwap, Own } from "~/app/workers/draft";
 import type { DraftAnswer } from "~/core/draft/draft";
 import type { Stated } from "~/core/draft/explain";
 import type { WrittenRequest } from "~/core/draft/request";
@@ -11,92 +13,67 @@ export type Beside = { teamId: string | null; demandId: string | null };
 /** What came of a request; `swapped` are the versions of each draft after its swaps, the latest last. */
 export type Drafted = { answer: DraftAnswer; request: WrittenRequest; beside: Beside; ms: number; swapped: Stated[][] };
 export type Swaps = { found: OfferedSwap[] } | { failed: string };
-type Question = DraftAsk extends infer A ? (A extends { id: number } ? Omit<A, "id" | "own"> : never) : never;
-type Own = DraftAsk["own"];
 
 /** Milliseconds after which a page that has come up starts its worker. */
 const WARM_AFTER = 300;
 
 const NOT_FETCHED = "Your own drills could not be fetched.";
 
-/** Asks the worker, which is started with the page and stays warm; stopping ends it and answers whatever it was at. `mine` fetches what is the coach's own. */
+const makeWorker = () => new Worker(new URL("../../workers/draft.ts", import.meta.url), { type: "module" });
+
+/** Asks the worker, which is started with the page and stays warm; stopping ends it. `mine` fetches what is the coach's own. */
 export function useDrafter(mine: () => Promise<Own>, before?: Drafted) {
-  const worker = useRef<Worker>(undefined);
-  const next = useRef(0);
-  const waiting = useRef(new Map<number, (told: DraftTold) => void>());
+  const [worker] = useState(() => askWorker<Drafter>(makeWorker));
+  /** Which request is the latest: what comes of the ones before is not shown. */
+  const latest = useRef(0);
   const [progress, setProgress] = useState<{ share: number; words: string }>();
   const [drafted, setDrafted] = useState(before);
-  const end = useCallback((why: string | undefined) => {
-    worker.current?.terminate();
-    worker.current = undefined;
-    const all = [...waiting.current.values()];
-    waiting.current.clear();
-    setProgress(undefined);
-    if (why !== undefined) for (const tell of all) tell({ id: 0, kind: "failed", why });
-  }, []);
-  useEffect(() => () => end(undefined), [end]);
-  const started = useCallback((): Worker => {
-    if (!worker.current) {
-      worker.current = new Worker(new URL("../../workers/draft.ts", import.meta.url), { type: "module" });
-      worker.current.onerror = () => end("The solver could not be started.");
-      worker.current.onmessage = ({ data }: MessageEvent<DraftTold>) => {
-        const tell = waiting.current.get(data.id);
-        if (data.kind !== "progress") waiting.current.delete(data.id);
-        tell?.(data);
-      };
-    }
-    return worker.current;
-  }, [end]);
+  useEffect(() => () => worker.end("The page was left."), [worker]);
   // While the coach reads the sentence, the worker starts and gets going.
   useEffect(() => {
     let left = false;
-    const warm = (own: Own) =>
-      !left && !worker.current && started().postMessage({ id: 0, kind: "warm", own } satisfies DraftAsk);
-    const soon = setTimeout(
-      () =>
-        void mine()
-          .then(warm)
-          .catch(() => undefined),
-      WARM_AFTER,
-    );
+    const warm = (own: Own) => {
+      if (!left && !worker.runs()) void worker.ask((at) => at.warm(own)).catch(() => undefined);
+    };
+    const soon = setTimeout(() => void mine().then(warm, () => undefined), WARM_AFTER);
     return () => {
       left = true;
       clearTimeout(soon);
     };
-  }, [started, mine]);
-  const ask = useCallback(
-    (question: Question, onTold: (told: DraftTold) => void) => {
-      const id = ++next.current;
-      waiting.current.set(id, onTold);
-      const send = (own: Own) => waiting.current.has(id) && started().postMessage({ ...question, id, own });
-      const fail = () => waiting.current.delete(id) && onTold({ id, kind: "failed", why: NOT_FETCHED });
-      void mine().then(send, fail);
-    },
-    [started, mine],
+  }, [worker, mine]);
+  const owned = useCallback(
+    () =>
+      mine().catch(() => {
+        throw new Error(NOT_FETCHED);
+      }),
+    [mine],
   );
-  const stopped = useRef(false);
   const stop = () => {
-    stopped.current = true;
-    end("It was stopped.");
+    latest.current++;
+    worker.end("It was stopped.");
+    setProgress(undefined);
   };
-  const draft = (request: WrittenRequest, beside: Beside) => {
-    if (waiting.current.size > 0) stop();
-    stopped.current = false;
+  const draft = async (request: WrittenRequest, beside: Beside) => {
+    if (progress) stop();
+    const mine = ++latest.current;
+    const isLatest = () => latest.current === mine;
+    const tell = proxy((share: number, words: string) => void (isLatest() && setProgress({ share, words })));
     setProgress({ share: 0, words: "starting the solver" });
-    ask({ kind: "draft", request }, (told) => {
-      if (told.kind === "progress") return setProgress({ share: told.share, words: told.words });
-      setProgress(undefined);
-      if (told.kind === "answer") setDrafted({ answer: told.answer, request, beside, ms: told.ms, swapped: [] });
-      else if (told.kind === "failed" && !stopped.current)
-        setDrafted({ answer: { kind: "failed", why: told.why }, request, beside, ms: 0, swapped: [] });
-    });
+    const came = await owned()
+      .then((own) => (isLatest() ? worker.ask((at) => at.draft(request, own, tell)) : undefined))
+      .catch((error: unknown) => ({ answer: { kind: "failed", why: whyOf(error) } as const, ms: 0 }));
+    if (!isLatest() || !came) return;
+    setProgress(undefined);
+    setDrafted({ ...came, request, beside, swapped: [] });
   };
-  const swaps = (session: Session, place: Place, request: WrittenRequest, onSwaps: (swaps: Swaps) => void) =>
-    ask({ kind: "swaps", session, place, request }, (told) => {
-      if (told.kind !== "progress")
-        onSwaps(told.kind === "swaps" ? { found: told.swaps } : { failed: told.kind === "failed" ? told.why : "" });
-    });
+  const swaps = (session: Session, place: Place, request: WrittenRequest): Promise<Swaps> =>
+    owned()
+      .then((own) => worker.ask((at) => at.swaps(request, own, session, place)))
+      .then((found) => ({ found }))
+      .catch((error: unknown) => ({ failed: whyOf(error) }));
   const setSwapped = (k: number, versions: Stated[]) =>
     setDrafted((now) => now && { ...now, swapped: Object.assign([...now.swapped], { [k]: versions }) });
   return { draft, swaps, stop, progress, drafted, setSwapped };
 }
+
+const whyOf = (error: unknown): string => (error instanceof Error ? error.message : String(error));
