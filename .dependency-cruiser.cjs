@@ -4,7 +4,7 @@
  */
 const LAYERS = [
   ["clock", "mail"],
-  ["club"],
+  ["club", "saving"],
   ["vocabulary"],
   ["dose"],
   ["figure"],
@@ -57,7 +57,8 @@ module.exports = {
     {
       name: "pages-do-not-ask-the-database",
       severity: "error",
-      comment: "What is drawn in the browser gets plain data from its loader, and knows of the database only its types.",
+      comment:
+        "What is drawn in the browser gets plain data from its loader, and knows of the database only its types.",
       from: { path: "^app/.*\\.tsx$", pathNot: "/(route|layout|sheet|home|sign-out|up|[a-z-]+\\.server)\\.tsx$" },
       to: { path: "^(db|app/.*\\.server\\.ts)", dependencyTypesNot: ["type-only", "type-import"] },
     },

@@ -216,16 +216,14 @@ describe("sweeping out", () => {
     const days = (n: number) => new Date(Date.now() - n * 24 * HOUR_MS);
     await db.delete(message);
     for (const n of [59, 61])
-      await db
-        .insert(message)
-        .values({
-          key: String(n),
-          kind: "welcome",
-          recipient: "x@club.example",
-          subject: String(n),
-          body: "",
-          createdAt: days(n),
-        });
+      await db.insert(message).values({
+        key: String(n),
+        kind: "welcome",
+        recipient: "x@club.example",
+        subject: String(n),
+        body: "",
+        createdAt: days(n),
+      });
     await dropOldMessages(db);
     expect((await allMessages(db)).map((one) => one.subject)).toEqual(["59"]);
   });

@@ -4,7 +4,8 @@ import type { Db } from "./client";
 import type { Club } from "./clubs";
 import { addRequest, deleteRequest, findRequest, listRequests, MOST_REQUESTS, saveRequest } from "./draft-requests";
 import { draftRequest } from "./schema";
-import { addSession, lastByTeam, saveSetting, setArchived } from "./sessions";
+import { addSession, lastByTeam, setArchived } from "./sessions";
+import { saveSetting } from "./session-setting";
 import { addTeam, deleteTeam } from "./teams";
 import { freshDatabase } from "./testing";
 import { lastOf } from "~/core/draft/begin";
@@ -50,16 +51,14 @@ describe("a kept request", () => {
   });
   it("is one of two hundred at most, however many are sent at the same moment", async () => {
     const before = (await listRequests(db, ben)).length;
-    await db
-      .insert(draftRequest)
-      .values(
-        Array.from({ length: MOST_REQUESTS - 5 - before }, (_, i) => ({
-          clubId: ben.id,
-          doc: doc(),
-          title: `R${i}`,
-          teamId: null,
-        })),
-      );
+    await db.insert(draftRequest).values(
+      Array.from({ length: MOST_REQUESTS - 5 - before }, (_, i) => ({
+        clubId: ben.id,
+        doc: doc(),
+        title: `R${i}`,
+        teamId: null,
+      })),
+    );
     const kept = await Promise.all(
       Array.from({ length: 20 }, (_, i) => addRequest(db, ben, asked(`At once ${i}`, null))),
     );

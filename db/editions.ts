@@ -263,20 +263,18 @@ export async function handOut(
     let editionId = newest?.same ? newest.id : undefined;
     if (!editionId) {
       editionId = randomUUID();
-      await tx
-        .insert(edition)
-        .values({
-          clubId: club.id,
-          id: editionId,
-          madeBy: club.by,
-          sessionId,
-          number,
-          doc,
-          accepted: own.accepted,
-          choices: own.choices,
-          totalSeconds,
-          createdAt: at,
-        });
+      await tx.insert(edition).values({
+        clubId: club.id,
+        id: editionId,
+        madeBy: club.by,
+        sessionId,
+        number,
+        doc,
+        accepted: own.accepted,
+        choices: own.choices,
+        totalSeconds,
+        createdAt: at,
+      });
       await tx
         .insert(editionDrill)
         .values(drillsUsed(doc.session).map((drill) => ({ clubId: club.id, editionId: editionId!, drill })));

@@ -6,7 +6,8 @@ import { linkOf, openLink, protectedOnLink, tokenOfLink, type OpenLink } from ".
 import { findRevision, listOwnDrills } from "./own-drills";
 import { keepCheckIn, keepProgress, listFolded, listHeard } from "./runs";
 import { club, coach, entry, group, person, trainingSession } from "./schema";
-import { findSetting, listSessions } from "./sessions";
+import { listSessions } from "./sessions";
+import { findSetting } from "./session-setting";
 import { joinGroup } from "./people";
 import { deleteTeam, listOff, listTeams } from "./teams";
 import { earlierDatabase, TEST_SECRET } from "./testing";

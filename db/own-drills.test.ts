@@ -50,9 +50,9 @@ describe("a coach's own drills", () => {
       kind: "kept",
       revision: 2,
     });
-    expect(await keepRevision(db, ana, id, 1, { ...bridge, name: "From an older copy" })).toEqual({
+    expect(await keepRevision(db, ana, id, 1, { ...bridge, name: "From an older copy" })).toMatchObject({
       kind: "newer",
-      revision: 2,
+      stored: { revision: 2, doc: { name: "Bridge, slower" } },
     });
     expect((await listRevisions(db, ana, id)).map((r) => r.number)).toEqual([2, 1]);
     expect([(await findRevision(db, ana, id, 2))?.name, (await findRevision(db, ana, id, 1))?.name]).toEqual([

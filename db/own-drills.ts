@@ -207,15 +207,13 @@ export async function addRevision(
   doc: Drill,
   levels: Partial<LevelLines>,
 ): Promise<void> {
-  await tx
-    .insert(ownDrillRevision)
-    .values({
-      clubId: club.id,
-      drillId,
-      number,
-      madeBy: club.by,
-      doc: { ...asDocument(doc), id: ownDrillId(drillId, number) },
-    });
+  await tx.insert(ownDrillRevision).values({
+    clubId: club.id,
+    drillId,
+    number,
+    madeBy: club.by,
+    doc: { ...asDocument(doc), id: ownDrillId(drillId, number) },
+  });
   await tx.insert(ownDrillStress).values({ clubId: club.id, drillId, number, rules: STRESS_RULES, levels });
 }
 
@@ -279,20 +277,23 @@ export async function addOwnDrill(db: Db, club: Club, doc: Drill): Promise<strin
   return id;
 }
 
-export type KeptRevision = { kind: "kept"; revision: number } | { kind: "newer"; revision: number } | { kind: "gone" };
+export type KeptRevision = { kind: "kept"; revision: number } | { kind: "newer"; stored: OwnDrill } | { kind: "gone" };
 
-/** Keeps a drill as its next revision, unless a newer one than it was made from has been kept meanwhile. */
+/** Keeps a drill as its next revision. Where a newer one than it was made from has been kept meanwhile nothing is written, and that one is returned. */
 export async function keepRevision(db: Db, club: Club, id: string, basedOn: number, doc: Drill): Promise<KeptRevision> {
   const lines = await linesInTurn(doc);
-  return db.transaction(async (tx) => {
+  const kept = await db.transaction(async (tx) => {
     const [row] = await tx.select({ revision: ownDrill.revision }).from(ownDrill).where(own(club, id)).for("update");
-    if (!row) return { kind: "gone" };
-    if (row.revision !== basedOn) return { kind: "newer", revision: row.revision };
+    if (!row) return "gone";
+    if (row.revision !== basedOn) return "newer";
     const number = row.revision + 1;
     await addRevision(tx, club, id, number, doc, lines);
     await tx.update(ownDrill).set({ revision: number, name: doc.name, updatedAt: nowDate() }).where(own(club, id));
-    return { kind: "kept", revision: number };
+    return number;
   });
+  if (typeof kept === "number") return { kind: "kept", revision: kept };
+  const stored = kept === "newer" ? await findOwnDrill(db, club, id) : undefined;
+  return stored ? { kind: "newer", stored } : { kind: "gone" };
 }
 
 /** Puts a drill aside or brings it back. Sessions that use it go on as they are. Returns false when it is not the coach's. */

@@ -19,7 +19,8 @@ import {
 } from "./people";
 import { countUnseenPain, keepCheckIn, listHeard, setNotTheirs, setRemoved, setSeen } from "./runs";
 import { checkIn, edition, person, run, trainingSession } from "./schema";
-import { addSession, saveSetting } from "./sessions";
+import { addSession } from "./sessions";
+import { saveSetting } from "./session-setting";
 import { addAthletes, addTeam, deleteTeam, listTeams, setAthleteAreas } from "./teams";
 import { freshDatabase, TEST_SECRET } from "./testing";
 

@@ -17,6 +17,8 @@ import {
 } from "drizzle-orm/pg-core";
 import type { Tightness } from "~/core/checkin/schema";
 import type { Choice } from "~/core/group/choices";
+import type { Setting } from "~/core/documents/setting";
+import type { Marks } from "~/core/saving/fields";
 import type { Summary } from "~/core/profile/summary";
 import type { Lock } from "~/core/session/locks";
 import type { Accepted } from "~/core/audit/accepted";
@@ -257,6 +259,8 @@ export const trainingSession = pgTable(
     locks: jsonb("locks").$type<Lock[]>().notNull().default([]),
     /** What the coach chose for single people in place of a drill. */
     choices: jsonb("choices").$type<Choice[]>().notNull().default([]),
+    /** How each of these came to be as it is: see core/saving/fields. */
+    settingMarks: jsonb("setting_marks").$type<Marks<Setting>>().notNull().default({}),
     /** Offered as a beginning for new sessions. */
     template: boolean("template").notNull().default(false),
     /** What lists show of it, and of which revision that is: no list reads the document itself. */

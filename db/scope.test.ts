@@ -22,6 +22,7 @@ import * as quota from "./quota";
 import * as runs from "./runs";
 import { coach } from "./schema";
 import * as files from "./session-files";
+import * as settings from "./session-setting";
 import * as sessions from "./sessions";
 import * as using from "./sessions-using";
 import * as people from "./people";
@@ -165,9 +166,12 @@ async function asked(): Promise<Record<string, () => Promise<unknown>>> {
     findSession: () => sessions.findSession(db, ben, session),
     addSession: () => sessions.addSession(db, ben, plain, 60, { teamId: group }).catch(() => "refused"),
     saveSession: () => sessions.saveSession(db, ben, session, 1, doc, 60),
-    findSetting: () => sessions.findSetting(db, ben, session),
+    findSetting: () => settings.findSetting(db, ben, session),
     lastByTeam: () => sessions.lastByTeam(db, ben),
-    saveSetting: () => sessions.saveSetting(db, ben, session, { demandId: null }),
+    findMarkedSetting: () => settings.findMarkedSetting(db, ben, session),
+    changeSetting: () =>
+      settings.changeSetting(db, ben, session, { demandId: { value: null, basedOn: 0, by: "a page", seq: 1 } }),
+    saveSetting: () => settings.saveSetting(db, ben, session, { demandId: null }),
     setArchived: () => sessions.setArchived(db, ben, session, true),
     rawSessions: () => sessions.rawSessions(db, ben, [session]),
     keepSummary: () =>

@@ -13,7 +13,8 @@ import { addDemand, listDemands } from "./demands";
 import { addOwnDrill, findRevision, keepRevision, listOwnDrills, revisionsNamed } from "./own-drills";
 import { sportProfile, ownDrill, trainingSession } from "./schema";
 import { keepSessionFile } from "./session-files";
-import { findSession, findSetting, setArchived } from "./sessions";
+import { findSession, setArchived } from "./sessions";
+import { findSetting } from "./session-setting";
 import { freshDatabase } from "./testing";
 
 let db: Db;

@@ -1,3 +1,4 @@
+import type { Setting } from "~/core/documents/setting";
 import { nowDate } from "~/core/clock/clock";
 import { and, desc, eq, inArray, isNotNull, isNull, or, sql, type SQL } from "drizzle-orm";
 import type { LastWith } from "~/core/draft/begin";
@@ -11,9 +12,6 @@ import { mustOpen, readable } from "./documents";
 import type { Club } from "./clubs";
 import { countRuns } from "./runs";
 import { edition, entry, group, link, trainingSession } from "./schema";
-import type { Accepted } from "~/core/audit/accepted";
-import type { Choice } from "~/core/group/choices";
-import type { Lock } from "~/core/session/locks";
 
 export type StoredSession = { id: string; doc: Session; revision: number; updatedAt: Date; archivedAt: Date | null };
 
@@ -256,29 +254,6 @@ export async function saveSession(
   return stored ? { kind: "newer", stored } : { kind: "gone" };
 }
 
-/** What stands beside a session's document: who it is for, what is asked of it, what the coach lets stand, and what fitting leaves as it is. */
-export type Setting = {
-  teamId: string | null;
-  demandId: string | null;
-  accepted: Accepted[];
-  locks: Lock[];
-  choices: Choice[];
-};
-
-export async function findSetting(db: Db, club: Club, id: string): Promise<Setting | undefined> {
-  const [row] = await db
-    .select({
-      teamId: trainingSession.groupId,
-      demandId: trainingSession.demandId,
-      accepted: trainingSession.accepted,
-      locks: trainingSession.locks,
-      choices: trainingSession.choices,
-    })
-    .from(trainingSession)
-    .where(own(club, id));
-  return row;
-}
-
 /** A session's target, from what stands beside it where that is of this revision: no document is opened for it then. */
 const target = sql`case when ${trainingSession.summaryOf} = ${trainingSession.revision} then ${trainingSession.summary} -> 'target' else ${trainingSession.doc} -> 'target' end`;
 
@@ -327,27 +302,6 @@ export async function lastByTeam(db: Db, club: Club): Promise<LastWith[]> {
       target: Math.min(7200, Math.max(120, target)),
       demand: demand ?? undefined,
     }));
-}
-
-/** Keeps what is given of it, the rest stays. Returns false when the session, or the team, is not the coach's. */
-export async function saveSetting(
-  db: Db,
-  club: Club,
-  id: string,
-  { teamId, ...rest }: { [K in keyof Setting]?: Setting[K] | undefined },
-): Promise<boolean> {
-  if (teamId) {
-    const [ownTeam] = await db
-      .select({ id: group.id })
-      .from(group)
-      .where(and(eq(group.id, teamId), eq(group.clubId, club.id)));
-    if (!ownTeam) return false;
-  }
-  const setting = { groupId: teamId, ...rest };
-  if (Object.values(setting).every((part) => part === undefined))
-    return (await findSetting(db, club, id)) !== undefined;
-  const rows = await db.update(trainingSession).set(setting).where(own(club, id)).returning({ id: trainingSession.id });
-  return rows.length > 0;
 }
 
 /** Puts a session away, or back. Returns false when there is none of that id. */

@@ -3,7 +3,8 @@ import { addDemand, deleteDemand, findDemand, listDemands, ownDemandId, saveDema
 import type { Db } from "./client";
 import type { Club } from "./clubs";
 import { handOut, listEditions, openLink, withdrawLink, type OpenLink } from "./editions";
-import { addSession, findSetting, listSessions, listTitles, saveSetting, setArchived, setTemplate } from "./sessions";
+import { addSession, listSessions, listTitles, setArchived, setTemplate } from "./sessions";
+import { changeSetting, findMarkedSetting, findSetting, saveSetting } from "./session-setting";
 import { addAthletes, addTeam, deleteTeam, listGroups, listTeams, setAthleteAreas, setTeamSetting } from "./teams";
 import { freshDatabase, TEST_SECRET } from "./testing";
 import { makeEdition } from "~/core/edition/edition";
@@ -36,6 +37,37 @@ const choice = {
 const stand = { key: "title", says: "The title says 10 minutes.", reason: "Everyone here calls it that." };
 
 describe("what stands beside a session", () => {
+  it("is changed by several pages, part by part, and nothing is written over unseen", async () => {
+    const id = await addSession(db, ana, doc("Several pages"), 90);
+    const change = (by: string, seq: number, value: string, basedOn = 0) => ({
+      demandId: { value, basedOn, by, seq },
+    });
+    // Both of one page at once, the later first.
+    const both = await Promise.all([
+      changeSetting(db, ana, id, change("mine", 2, "rowing")),
+      changeSetting(db, ana, id, change("mine", 1, "handball")),
+    ]);
+    expect(both.map((one) => one?.newer)).toEqual([[], []]);
+    const there = await findMarkedSetting(db, ana, id);
+    expect([there?.setting.demandId, there?.marks.demandId]).toEqual([
+      "rowing",
+      { revision: expect.any(Number) as number, by: "mine", seq: 2 },
+    ]);
+    // Another page that has not seen it: its other part is written, this one is not.
+    const theirs = await changeSetting(db, ana, id, {
+      ...change("theirs", 1, "general"),
+      accepted: { value: [stand], basedOn: 0, by: "theirs", seq: 1 },
+    });
+    expect(theirs?.newer).toEqual(["demandId"]);
+    expect(await findSetting(db, ana, id)).toMatchObject({ demandId: "rowing", accepted: [stand] });
+    // Of many at once exactly one is written.
+    const race = await Promise.all(
+      Array.from({ length: 6 }, (_, i) => changeSetting(db, ana, id, change(`page ${i}`, 1, `own-${i}`, 2))),
+    );
+    const { revision } = there!.marks.demandId!;
+    expect(revision).toBeLessThanOrEqual(2);
+    expect(race.filter((one) => one?.newer.length === 0)).toHaveLength(revision === 2 ? 1 : 0);
+  });
   it("is kept with it, for its own coach and their own team only", async () => {
     const [id, team, theirs] = [
       await addSession(db, ana, doc("One"), 90),
@@ -65,6 +97,9 @@ describe("what stands beside a session", () => {
       locks: [lock],
       choices: [choice],
     });
+    expect(
+      await changeSetting(db, ana, id, { teamId: { value: theirs, basedOn: 1, by: "a page", seq: 1 } }),
+    ).toBeUndefined();
     expect(await saveSetting(db, ana, id, { teamId: theirs, demandId: null, accepted: [] })).toBe(false);
     expect(await saveSetting(db, ben, id, { teamId: null, demandId: null, accepted: [] })).toBe(false);
     expect(await findSetting(db, ben, id)).toBeUndefined();

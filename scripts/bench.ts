@@ -480,13 +480,11 @@ async function main(): Promise<void> {
       for (const count of [120, 60]) {
         await page.goto("/sessions");
         await page.waitForLoadState("networkidle");
-        await page
-          .locator("input[type=file]")
-          .setInputFiles({
-            name: `${count}.json`,
-            mimeType: "application/json",
-            buffer: Buffer.from(JSON.stringify(longSession(count))),
-          });
+        await page.locator("input[type=file]").setInputFiles({
+          name: `${count}.json`,
+          mimeType: "application/json",
+          buffer: Buffer.from(JSON.stringify(longSession(count))),
+        });
         await page.waitForURL(/\/sessions\/[0-9a-f-]{36}$/);
         await page.waitForLoadState("networkidle");
         const { edit, bare } = await editToPaint(page);

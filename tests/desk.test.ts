@@ -14,7 +14,7 @@ import {
   violations,
   type World,
 } from "./harness";
-import type { Page } from "playwright-core";
+import type { Page, Request } from "playwright-core";
 
 let world: World;
 beforeAll(async () => {
@@ -151,7 +151,7 @@ describe("at the desk", () => {
     const [who, asked] = [page.getByLabel("Who for"), page.getByLabel("Asked by")];
     await context.setOffline(true);
     await asked.selectOption({ label: "Handball" });
-    await page.getByText("No connection. Kept on this page").waitFor();
+    await page.getByText("No connection. Kept in this browser").waitFor();
     await who.selectOption({ index: 1 });
     const team = await who.inputValue();
     await context.setOffline(false);
@@ -172,9 +172,10 @@ describe("at the desk", () => {
     // A change waits behind a slow one, and the page is left.
     let slow = 0;
     let through = 0;
-    page.on("requestfinished", (request) => void (request.url().endsWith("/setting") && (through += 1)));
-    await page.route("**/setting", async (route) => {
-      slow += 1;
+    const isChange = (request: Request) => request.url().endsWith("/setting") && request.method() === "POST";
+    context.on("requestfinished", (request) => void (isChange(request) && (through += 1)));
+    await context.route("**/setting", async (route) => {
+      slow += isChange(route.request()) ? 1 : 0;
       if (slow === 1) await new Promise((done) => setTimeout(done, 2500));
       await route.continue();
     });

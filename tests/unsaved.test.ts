@@ -1,5 +1,5 @@
 import { afterAll, beforeAll, expect, it } from "vitest";
-import { openDesk, ready, saved, signIn, startWorld, type World } from "./harness";
+import { freshSession, openDesk, ready, saved, signIn, startWorld, type World } from "./harness";
 import type { Page } from "playwright-core";
 
 let world: World;
@@ -25,21 +25,6 @@ async function rename(page: Page, title: string) {
   await page.getByRole("textbox", { name: "Name of the session" }).fill(title);
   await page.keyboard.press("Tab");
 }
-
-/** What tells one keeping of the only edits in a browser from the next. */
-const stampOf = (page: Page) =>
-  page.evaluate(async () => {
-    const db = await new Promise<IDBDatabase>((resolve) => {
-      const asked = indexedDB.open("mapset");
-      asked.onsuccess = () => resolve(asked.result);
-    });
-    const [item] = await new Promise<{ stamp: string }[]>((resolve) => {
-      const asked = db.transaction("items").objectStore("items").getAll() as IDBRequest<{ stamp: string }[]>;
-      asked.onsuccess = () => resolve(asked.result);
-    });
-    db.close();
-    return item?.stamp;
-  });
 
 const told = (page: Page) => page.getByRole("list", { name: "Changes that are not saved" });
 
@@ -87,11 +72,9 @@ it("what was changed elsewhere meanwhile is the coach's to choose, and nothing i
   await again.evaluate(() => window.dispatchEvent(new Event("online")));
   await told(again).getByText("was changed elsewhere, too", { exact: false }).waitFor();
   await again.getByRole("link", { name: "Lunchtime, theirs" }).waitFor();
-  const before = await stampOf(again);
   await told(again).getByRole("link", { name: "Open it to choose" }).click();
   const question = again.getByRole("alertdialog");
   await question.getByText("Lunchtime, mine").waitFor();
-  await expect.poll(() => stampOf(again)).not.toBe(before);
   // Left without choosing, it is still to be chosen: what is newer is not written over.
   await again.goto("/sessions");
   await told(again).getByText("was changed elsewhere, too", { exact: false }).waitFor();
@@ -103,4 +86,103 @@ it("what was changed elsewhere meanwhile is the coach's to choose, and nothing i
   await again.goto("/sessions");
   await again.getByRole("link", { name: "Lunchtime, mine" }).waitFor();
   await told(again).waitFor({ state: "detached" });
+});
+
+it("whom a session is for, chosen on two devices, is the coach's to choose and nothing is written over", async () => {
+  const { page, context } = await world.visitor();
+  await signIn(page);
+  await freshSession(page, "For two", "floor-to-standing");
+  const { page: elsewhere } = await world.visitor();
+  await signIn(elsewhere);
+  await elsewhere.goto(page.url());
+  await ready(elsewhere);
+  const asked = (at: Page) => at.getByLabel("Asked by");
+  await context.setOffline(true);
+  await asked(page).selectOption({ label: "Rowing" });
+  await page.getByText("No connection. Kept in this browser").waitFor();
+  await asked(elsewhere).selectOption({ label: "Handball" });
+  await elsewhere.getByLabel("Who for").selectOption({ index: 1 });
+  await saved(elsewhere);
+  await context.setOffline(false);
+  await page.evaluate(() => window.dispatchEvent(new Event("online")));
+  const question = page.getByRole("alert").filter({ hasText: "What it prepares for (now Handball)" });
+  await question.waitFor();
+  // Left without choosing, it is told everywhere, and there again when it is opened.
+  await page.goto("/sessions");
+  await told(page).getByText("What you chose beside “For two” was changed elsewhere, too", { exact: false }).waitFor();
+  await told(page).getByRole("link", { name: "Open it to choose" }).click();
+  await question.getByRole("button", { name: "Mine" }).click();
+  await question.waitFor({ state: "detached" });
+  await saved(page);
+  await elsewhere.reload();
+  await ready(elsewhere);
+  expect(await asked(elsewhere).inputValue()).toBe("rowing");
+  expect(await elsewhere.getByLabel("Who for").inputValue()).not.toBe("");
+
+  // The other way round, the other's stays.
+  await context.setOffline(true);
+  await asked(page).selectOption({ label: "Handball" });
+  await page.getByText("No connection. Kept in this browser").waitFor();
+  await asked(elsewhere).selectOption({ label: "Desk work" });
+  await saved(elsewhere);
+  await context.setOffline(false);
+  await page.evaluate(() => window.dispatchEvent(new Event("online")));
+  const again = page.getByRole("alert").filter({ hasText: "now Desk work" });
+  await again.getByRole("button", { name: "The other" }).click();
+  await again.waitFor({ state: "detached" });
+  await saved(page);
+  expect(await asked(page).locator("option:checked").innerText()).toBe("Desk work");
+});
+
+it("a revision told to be kept without a connection goes by itself, and of two both can be had", async () => {
+  const { page, context } = await world.visitor();
+  await signIn(page);
+  await page.goto("/library/stick-pass");
+  await ready(page);
+  await page.getByRole("button", { name: "Copy as my own" }).click();
+  await page.waitForURL(/edit$/);
+  await ready(page);
+  const address = page.url();
+  const name = (at: Page) => at.getByLabel("Name", { exact: true });
+  await context.setOffline(true);
+  await name(page).fill("Stick pass, cut off");
+  await page.keyboard.press("Control+s");
+  await page.getByText("It is kept in this browser").waitFor();
+  // It needs no more asking: it goes by itself, once there is a connection.
+  let asks = 0;
+  page.on("dialog", (dialog) => {
+    asks += 1;
+    void dialog.accept();
+  });
+  const gone = page.waitForEvent("close");
+  const next = await context.newPage();
+  await page.close({ runBeforeUnload: true });
+  await gone;
+  expect(asks).toBe(0);
+  await context.setOffline(false);
+  await next.goto("/teams");
+  await told(next).waitFor({ state: "detached" });
+  await next.goto(address);
+  // Whichever of the two pages has sent it.
+  await next.getByText(/^Revision 2 · (No changes yet|Kept)$/).waitFor();
+  expect(await name(next).inputValue()).toBe("Stick pass, cut off");
+
+  const { page: elsewhere } = await world.visitor();
+  await signIn(elsewhere);
+  await elsewhere.goto(address);
+  await ready(elsewhere);
+  await name(elsewhere).fill("Stick pass, theirs");
+  await elsewhere.keyboard.press("Control+s");
+  await elsewhere.getByText("Revision 3 · Kept").waitFor();
+  await name(next).fill("Stick pass, mine");
+  await next.keyboard.press("Control+s");
+  const question = next.getByRole("alert").filter({ hasText: "Revision 3 was kept" });
+  await question.getByRole("button", { name: "Go on from revision 3" }).click();
+  await next.getByText("Revision 3 · Kept").waitFor();
+  expect(await name(next).inputValue()).toBe("Stick pass, theirs");
+  await next.keyboard.press("Tab");
+  await next.getByRole("button", { name: "Undo", exact: false }).click();
+  expect(await name(next).inputValue()).toBe("Stick pass, mine");
+  await next.keyboard.press("Control+s");
+  await next.getByText("Revision 4 · Kept").waitFor();
 });

@@ -2,7 +2,7 @@ import { browserStore } from "./kept-items";
 import { openOutbox, type Outbox } from "./outbox";
 import { send } from "./send";
 import { now } from "~/core/clock/clock";
-import { isOf, type May, type OfCoach } from "~/core/outbox/item";
+import { isOf, type Item, type May, type OfCoach } from "~/core/outbox/item";
 
 /** Who is signed in on this page, where it is a coach's. */
 let signedIn: OfCoach | undefined;
@@ -15,8 +15,10 @@ export function sendAs(coach: OfCoach): void {
 }
 
 const DESK = "mapset-desk:";
+/** What the page that edits it sends itself, as long as it is open. */
+const atDesk = (item: Item) => item.kind === "session" || item.kind === "drill";
 
-/** Holds a session for the desk that is open: as long as it is, the desk saves, and nobody else sends what is kept of it. Returns how to let go. */
+/** Holds a session or a drill for the page that edits it: as long as that is open it saves, and nobody else sends what is kept of it. Returns how to let go. */
 export function holdForDesk(session: string): () => void {
   const locks = (navigator as Partial<Navigator>).locks;
   let done: () => void = () => undefined;
@@ -29,15 +31,18 @@ export function holdForDesk(session: string): () => void {
   };
 }
 
-/** What this page may send: of links everything; of coaches what is theirs and not on an open desk. Where that cannot be known the desk sends it when it is next opened. */
+/**
+ * What this page may send: of links everything; of coaches what is theirs, and edits only where no page has them open. Where that
+ * cannot be known the page that edits them sends them when it is next opened.
+ */
 async function may(): Promise<May> {
   const locks = (navigator as Partial<Navigator>).locks;
-  // A page that is going away is told nothing: then it sends nothing of a coach's.
+  // A page that is going away is told nothing: then it sends no edits.
   const known = await locks?.query().catch(() => undefined);
   const held = new Set(known?.held?.map(({ name }) => name));
+  const isFree = (item: Item) => known !== undefined && !held.has(DESK + item.thing);
   return (item) =>
-    "link" in item.whose ||
-    (known !== undefined && signedIn !== undefined && isOf(item, signedIn) && !held.has(DESK + item.thing));
+    "link" in item.whose || (signedIn !== undefined && isOf(item, signedIn) && (!atDesk(item) || isFree(item)));
 }
 
 type Here = { outbox: Outbox; onlyHere: () => ReadonlySet<string> };

@@ -1,6 +1,7 @@
 import { now } from "~/core/clock/clock";
 import { sameJson } from "~/core/same-json";
-import type { Answer, Item } from "~/core/outbox/item";
+import { ownDrillId } from "~/core/drills/own";
+import { sessionOf, type Answer, type Item } from "~/core/outbox/item";
 
 const LONGEST_MS = 20_000;
 
@@ -13,6 +14,13 @@ function sending(item: Item): { to: string; body: unknown } {
       return { to: `/f/${item.whose.link}/check-in`, body: { ...item.body, run: { ...item.body.run, sent: now() } } };
     case "session":
       return { to: `/sessions/${item.thing}/save`, body: { basedOn: item.body.basedOn, doc: item.body.doc } };
+    case "drill":
+      return {
+        to: `/library/${ownDrillId(item.thing, item.body.basedOn)}/keep`,
+        body: { basedOn: item.body.basedOn, doc: item.body.doc },
+      };
+    case "setting":
+      return { to: `/sessions/${sessionOf(item)}/setting`, body: { fields: item.body.fields } };
   }
 }
 
@@ -26,7 +34,11 @@ export async function answerOf(answer: Response, body?: unknown): Promise<Answer
     return { kind: "busy", ...(Number.isFinite(seconds) && seconds > 0 && { seconds }) };
   }
   if (!isMapsets(answer)) return { kind: "offline" };
-  if (answer.ok) return { kind: "taken" };
+  if (answer.ok) {
+    // Read to its end, or its connection would be held.
+    await answer.text().catch(() => "");
+    return { kind: "taken" };
+  }
   if (answer.status === 401) return { kind: "signed-out" };
   if (answer.status === 409) return { kind: (await isThere(answer, body)) ? "taken" : "newer" };
   return { kind: answer.status === 410 ? "gone" : "refused", words: await wordsOf(answer) };

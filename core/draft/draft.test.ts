@@ -188,16 +188,14 @@ describe("a draft", () => {
       expect(new Set(feels).size).toBe(feels.length);
       expect(forms.at(-1)!.step).toBe(CLOSING);
       request.school.stages.forEach((stage, s) => {
-        const there = items
-          .slice(0, -1)
-          .filter(
-            (item) =>
-              stepOf(request.school, {
-                drill: drillById(item.drill)!,
-                level: drillById(item.drill)!.levels[item.level],
-                name: item.level,
-              })?.stage === s,
-          ).length;
+        const there = items.slice(0, -1).filter(
+          (item) =>
+            stepOf(request.school, {
+              drill: drillById(item.drill)!,
+              level: drillById(item.drill)!.levels[item.level],
+              name: item.level,
+            })?.stage === s,
+        ).length;
         expect(there, stage.title).toBeGreaterThanOrEqual(leastIn(stage, request.target));
       });
       let easy = 0;

@@ -108,4 +108,5 @@ export const motionsSchema = z.strictObject({
 export type DrillMotions = { standard: Motion; easier?: Motion | undefined; harder?: Motion | undefined };
 export type View = z.infer<typeof viewSchema>;
 export type Prop = z.infer<typeof propSchema>;
-export type Anchor = z.infer<typeof anchor>;export type Motion = z.infer<typeof motionSchema>;
+export type Anchor = z.infer<typeof anchor>;
+export type Motion = z.infer<typeof motionSchema>;

@@ -15,6 +15,8 @@ import {
   pastShowing,
   readItem,
   runItem,
+  sessionOf,
+  settingItem,
   untilNext,
   waitAfter,
   type Answer,
@@ -168,5 +170,40 @@ describe("what a device kept", () => {
       { ...run("a"), body: undefined },
     ])
       expect(readItem(odd)).toBeUndefined();
+  });
+});
+
+describe("what is chosen beside a session", () => {
+  const whose = { coach: "ana", club: "kestrel" };
+  const choose = (field: string, value: unknown, seq: number) =>
+    settingItem(
+      "a session",
+      whose,
+      { fields: { [field]: { value, basedOn: 0, by: "a page", seq } }, title: "Rowers" },
+      { now: T + seq, stamp: `s${seq}` },
+    );
+
+  it("goes together with what waits already, the later of each part, and keeps its turn", () => {
+    const first = { ...choose("teamId", "u16", 1), tries: 3, next: T + 9_000, last: "offline" as const };
+    const second = beside(choose("demandId", "rowing", 2), [first]);
+    const third = beside(choose("teamId", "u18", 3), [second!]) as Item<"setting">;
+    expect(Object.entries(third.body.fields).map(([field, { value, seq }]) => [field, value, seq])).toEqual([
+      ["teamId", "u18", 3],
+      ["demandId", "rowing", 2],
+    ]);
+    expect([third.made, third.tries, third.next, third.stamp]).toEqual([first.made, 3, T + 9_000, "s3"]);
+  });
+
+  it("waits for its coach where it was changed elsewhere, too, for as long as they take", () => {
+    const newer = after(choose("teamId", "u16", 1), { kind: "newer" }, T)!;
+    expect(nextToSend([newer], T + DAY)).toBeUndefined();
+    expect(pastShowing([newer], T + 90 * DAY)).toEqual([]);
+    // Chosen about, it is sent at once.
+    expect(nextToSend([beside(choose("teamId", "u18", 2), [newer])!], T + 2)).toBeDefined();
+  });
+
+  it("does not wait for the session, and is known by it", () => {
+    const item = choose("teamId", "u16", 1);
+    expect([item.thing === "a session", sessionOf(item)]).toEqual([false, "a session"]);
   });
 });

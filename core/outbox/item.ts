@@ -1,4 +1,5 @@
 import type { CheckIn, Progress } from "~/core/checkin/schema";
+import type { Change } from "~/core/saving/fields";
 import type { EpochMs } from "~/core/units";
 
 /*
@@ -9,11 +10,14 @@ import type { EpochMs } from "~/core/units";
 /** Which version of an item this program writes. Items of every version there has been are read. */
 export const ITEM_VERSION = 1;
 
-/** Edits of a session over the revision they were made from, with its name to tell them by. The document is the server's to read. */
-export type SessionEdits = { basedOn: number; doc: unknown; title: string };
+/** Edits of a document over the revision they were made from, with its name to tell them by. The document is the server's to read. */
+export type Edits = { basedOn: number; doc: unknown; title: string };
+
+/** What was chosen beside a session's document, part by part, each as core/saving/fields has it. */
+export type SettingEdits = { fields: Record<string, Change<unknown>>; title: string };
 
 /** What is sent of each kind. */
-export type Bodies = { run: Progress; "check-in": CheckIn; session: SessionEdits };
+export type Bodies = { run: Progress; "check-in": CheckIn; session: Edits; drill: Edits; setting: SettingEdits };
 export type Kind = keyof Bodies;
 
 /** What an answer left an item as: still to be sent, or settled in a way that somebody has to see. */
@@ -45,7 +49,7 @@ type Common = {
 export type OfLink = { link: string };
 /** A coach's in a club: shown to them, and sent only as them. */
 export type OfCoach = { coach: string; club: string };
-export type Whose = { run: OfLink; "check-in": OfLink; session: OfCoach };
+export type Whose = { run: OfLink; "check-in": OfLink; session: OfCoach; drill: OfCoach; setting: OfCoach };
 
 export type Item<K extends Kind = Kind> = { [P in K]: Common & { kind: P; whose: Whose[P]; body: Bodies[P] } }[K];
 
@@ -66,9 +70,12 @@ const LONGEST_WAIT_S = 60;
 /** Seconds until the next try after so many: 1, 2, 4 and on to 60. */
 export const waitAfter = (tries: number): number => Math.min(LONGEST_WAIT_S, 2 ** Math.max(0, tries - 1));
 
-/** Settled is what no try will change. A session that is newer elsewhere waits for its coach to choose; a report, for a server that can read it. */
+/** Whether a kind is a coach’s work, not a report. */
+const isCoachs = (kind: Kind): boolean => kind !== "run" && kind !== "check-in";
+
+/** Settled is what no try will change. What is newer elsewhere waits for its coach to choose; a report, for a server that can read it. */
 export const isSettled = ({ state, kind }: Item): boolean =>
-  state === "gone" || state === "refused" || (state === "newer" && kind === "session");
+  state === "gone" || state === "refused" || (state === "newer" && isCoachs(kind));
 
 /** Whether an item may be sent by this page just now. */
 export type May = (item: Item) => boolean;
@@ -129,7 +136,7 @@ export function after(item: Item, answer: Answer, now: EpochMs): Item | undefine
         tries,
         state: answer.kind,
         next: later(LONGEST_WAIT_S),
-        ...(answer.kind === "newer" && item.kind === "session" && { settled: now }),
+        ...(answer.kind === "newer" && isCoachs(item.kind) && { settled: now }),
       };
     default:
       return {
@@ -167,12 +174,12 @@ export function beside(item: Item, all: readonly Item[]): Item | undefined {
   const known = all.find((one) => one.key === item.key);
   if (!known) return item;
   if (item.kind === "check-in") return undefined;
-  const place = {
-    made: known.made,
-    tries: known.tries,
-    next: known.next,
-    state: isSettled(known) ? ("waiting" as const) : known.state,
-  };
+  // Somebody has chosen since: it is sent at once.
+  const place = isSettled(known)
+    ? { made: known.made }
+    : { made: known.made, tries: known.tries, next: known.next, state: known.state };
+  if (known.kind === "setting" && item.kind === "setting")
+    return { ...item, ...place, body: { ...item.body, fields: { ...known.body.fields, ...item.body.fields } } };
   if (known.kind === "run" && item.kind === "run") return { ...item, ...place, body: fuller(known.body, item.body) };
   return { ...item, ...place };
 }
@@ -189,15 +196,15 @@ export function noRoom(item: Item, all: readonly Item[]): string | undefined {
     : undefined;
 }
 
-/** What is past being shown. Edits of a session stay until their coach has chosen. */
+/** What is past being shown. A coach’s edits stay until they have chosen. */
 export const pastShowing = (items: readonly Item[], now: EpochMs): Item[] =>
-  items.filter((item) => item.kind !== "session" && item.settled !== undefined && now - item.settled > SHOWN_MS);
+  items.filter((item) => !isCoachs(item.kind) && item.settled !== undefined && now - item.settled > SHOWN_MS);
 
 /** A coach's own, of those in this browser. */
 export const isOf = (item: Item, { coach, club }: OfCoach): boolean =>
   "coach" in item.whose && item.whose.coach === coach && item.whose.club === club;
 
-const KINDS: readonly string[] = ["run", "check-in", "session"] satisfies Kind[];
+const KINDS: readonly string[] = ["run", "check-in", "session", "drill", "setting"] satisfies Kind[];
 
 /** What a device kept as an item. Undefined for one of a newer page: it is left as it is, for that page to send. */
 export function readItem(value: unknown): Item | undefined {
@@ -244,7 +251,7 @@ export const checkInItem = (link: string, body: CheckIn, making: Making): Item<"
 });
 
 /** What has been edited of a session and not been saved. Edited again it takes the place of what was before. */
-export const sessionItem = (session: string, whose: OfCoach, body: SessionEdits, making: Making): Item<"session"> => ({
+export const sessionItem = (session: string, whose: OfCoach, body: Edits, making: Making): Item<"session"> => ({
   ...made(making),
   kind: "session",
   key: `session:${session}`,
@@ -252,3 +259,28 @@ export const sessionItem = (session: string, whose: OfCoach, body: SessionEdits,
   whose,
   body,
 });
+
+/** What somebody has told to be kept of a drill of their own, and is not yet. */
+export const drillItem = (drill: string, whose: OfCoach, body: Edits, making: Making): Item<"drill"> => ({
+  ...made(making),
+  kind: "drill",
+  key: `drill:${drill}`,
+  thing: drill,
+  whose,
+  body,
+});
+
+/** What was chosen beside a session. What is chosen later goes with it. */
+export const settingItem = (session: string, whose: OfCoach, body: SettingEdits, making: Making): Item<"setting"> => ({
+  ...made(making),
+  kind: "setting",
+  key: `setting:${session}`,
+  // Not the session’s: the one does not wait for the other.
+  thing: `setting:${session}`,
+  whose,
+  body,
+});
+
+/** The session that an item of a coach’s is about. */
+export const sessionOf = (item: Item): string | undefined =>
+  item.kind === "session" || item.kind === "setting" ? item.key.slice(item.kind.length + 1) : undefined;

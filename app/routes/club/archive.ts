@@ -1,7 +1,7 @@
 import type { Route } from "./+types/archive";
 import { packArchive, throwAway, unpackArchive } from "~/app/server/archive.server";
 import { requireCoachForData, requireSignedIn } from "~/app/server/coach.server";
-import { fileName } from "~/app/server/file-name";
+import { fileName } from "~/core/files/file-name";
 import { secondsToWait, waitText } from "~/app/server/limits.server";
 import { getServices } from "~/app/server/services.server";
 import { mayManage } from "~/core/club/role";

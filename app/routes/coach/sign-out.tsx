@@ -31,7 +31,7 @@ export function SignOut({ me }: { me: OfCoach }) {
           title="Sign out with changes that are not saved?"
           action="Sign out"
           keep="Stay signed in"
-          text={`${unsaved.map(({ body }) => `“${body.title}”`).join(", ")}: what you changed is in this browser only. It stays here, seen by nobody else, and is saved once you sign in here again.`}
+          text={`${[...new Set(unsaved.map(({ body }) => `“${body.title}”`))].join(", ")}: what you changed is in this browser only. It stays here, seen by nobody else, and is saved once you sign in here again.`}
           onConfirm={() => void submit(null, { method: "post", action: "/sign-out" })}
         />
       )}

@@ -1,28 +1,56 @@
 import { useEffect, useMemo, useRef, useState } from "react";
-import { Link, useNavigate, useParams, useRevalidator } from "react-router";
+import { Link, useLocation, useNavigate, useParams, useRevalidator } from "react-router";
 import type { SaveAnswer } from "~/app/routes/desk/save";
 import { browserOutbox } from "~/app/sync/browser";
 import { useItems } from "~/app/sync/use-items";
 import { Button } from "~/app/ui/button";
 import { Confirm } from "~/app/ui/dialog";
-import { isOf, isSettled, type Item, type OfCoach } from "~/core/outbox/item";
+import { fileName } from "~/core/files/file-name";
+import { ownDrillId, readOwnId } from "~/core/drills/own";
+import type { Drill } from "~/core/drills/schema";
+import { isOf, isSettled, sessionOf, type Item, type OfCoach } from "~/core/outbox/item";
 
-export type Edits = Item<"session">;
+export type Edits = Item<"session" | "drill" | "setting">;
 
-/** Edits of sessions that are in this browser only, of who is signed in. */
+/** What of a coach’s work is in this browser only, of who is signed in. */
 export function useUnsaved(me: OfCoach): Edits[] {
   const items = useItems();
   const { coach, club } = me;
   return useMemo(
-    () => items.filter((item): item is Edits => item.kind === "session" && isOf(item, { coach, club })),
+    () => items.filter((item): item is Edits => item.kind in ABOUT && isOf(item, { coach, club })),
     [items, coach, club],
   );
 }
 
-/** What this browser could not save of sessions that are not on the desk just now. A desk that is open tells of its own. */
+/** Of each kind: what it is called, where it is opened, and what of the club it is no longer among when it is refused without words. */
+const ABOUT: Record<Edits["kind"], { what: (title: string) => string; page: (item: Edits) => string; gone: string }> = {
+  session: {
+    what: (title) => `What you changed in “${title}”`,
+    page: (item) => `/sessions/${sessionOf(item)}`,
+    gone: "It is no longer among your club’s sessions.",
+  },
+  setting: {
+    what: (title) => `What you chose beside “${title}”`,
+    page: (item) => `/sessions/${sessionOf(item)}`,
+    gone: "It is no longer among your club’s sessions.",
+  },
+  drill: {
+    what: (title) => `What you changed in the drill “${title}”`,
+    page: (item) => `/library/${ownDrillId(item.thing, (item as Item<"drill">).body.basedOn)}/edit`,
+    gone: "It is no longer among your club’s drills.",
+  },
+};
+
+const whatOf = (item: Edits) => ABOUT[item.kind].what(item.body.title);
+
+/** What this browser could not save of what is not open just now. A page that edits something tells of it itself. */
 export function Unsaved({ me }: { me: OfCoach }) {
-  const open = useParams()["id"];
-  const elsewhere = useUnsaved(me).filter((item) => item.thing !== open);
+  const { id, drill } = useParams();
+  const { pathname } = useLocation();
+  const openDrill = pathname.endsWith("/edit") ? readOwnId(drill ?? "")?.drill : undefined;
+  const elsewhere = useUnsaved(me).filter((item) =>
+    item.kind === "drill" ? item.thing !== openDrill : sessionOf(item) !== id,
+  );
   useNewsOnceSaved(elsewhere.length);
   const told = elsewhere.filter((item) => isSettled(item) || item.last !== undefined);
   if (told.length === 0) return null;
@@ -37,8 +65,7 @@ export function Unsaved({ me }: { me: OfCoach }) {
             <Settled item={item} />
           ) : (
             <p className="text-ink-soft">
-              What you changed in “{item.body.title}” is kept in this browser. It is saved by itself once there is a
-              connection.
+              {whatOf(item)} is kept in this browser. It is saved by itself once there is a connection.
             </p>
           )}
         </li>
@@ -57,16 +84,32 @@ function useNewsOnceSaved(unsaved: number): void {
   }, [unsaved, revalidate]);
 }
 
+const lower = (text: string) => text.charAt(0).toLowerCase() + text.slice(1);
+
+/** As a file that can be brought into the library again. */
+async function saveFile(item: Item<"drill">): Promise<void> {
+  // Fetched where it is needed: it brings the drill's whole schema.
+  const { drillFile } = await import("~/core/drills/read");
+  const address = URL.createObjectURL(
+    new Blob([`${JSON.stringify(drillFile(item.body.doc as Drill), null, 2)}\n`], { type: "application/json" }),
+  );
+  const link = document.createElement("a");
+  link.href = address;
+  link.download = `${fileName(item.body.title, "drill")}.drill.json`;
+  link.click();
+  setTimeout(() => URL.revokeObjectURL(address), 10_000);
+}
+
 function Settled({ item }: { item: Edits }) {
   const navigate = useNavigate();
   const [asking, setAsking] = useState(false);
   const [failed, setFailed] = useState(false);
   const letGo = () => void browserOutbox().outbox.drop(item.key);
-  const asNew = async () => {
-    const answer = await fetch(`/sessions/${item.thing}/save`, {
+  const asNew = async (edits: Item<"session">) => {
+    const answer = await fetch(`/sessions/${edits.thing}/save`, {
       method: "POST",
       headers: { "content-type": "application/json" },
-      body: JSON.stringify({ basedOn: item.body.basedOn, doc: item.body.doc, asCopy: true }),
+      body: JSON.stringify({ basedOn: edits.body.basedOn, doc: edits.body.doc, asCopy: true }),
     })
       .then((said) => said.json() as Promise<SaveAnswer>)
       .catch(() => undefined);
@@ -78,8 +121,8 @@ function Settled({ item }: { item: Edits }) {
     <>
       <p className="min-w-60 flex-1">
         {item.state === "newer"
-          ? `“${item.body.title}” was changed elsewhere, too, before what you changed here was saved.`
-          : `What you changed in “${item.body.title}” could not be saved. ${item.words || "It is no longer among your club’s sessions."}`}
+          ? `${whatOf(item)} was changed elsewhere, too, before it was saved.`
+          : `${whatOf(item)} could not be saved. ${item.words || ABOUT[item.kind].gone}`}
         {failed && (
           <span role="alert" className="font-medium text-plum">
             {" "}
@@ -89,14 +132,16 @@ function Settled({ item }: { item: Edits }) {
       </p>
       {item.state === "newer" ? (
         <Link
-          to={`/sessions/${item.thing}`}
+          to={ABOUT[item.kind].page(item)}
           className="min-h-8 content-center font-medium underline underline-offset-2"
         >
           Open it to choose
         </Link>
-      ) : (
-        <Button onClick={() => void asNew()}>Keep it as a new session</Button>
-      )}
+      ) : item.kind === "session" ? (
+        <Button onClick={() => void asNew(item)}>Keep it as a new session</Button>
+      ) : item.kind === "drill" ? (
+        <Button onClick={() => void saveFile(item)}>Save it as a file</Button>
+      ) : null}
       <Button kind="quiet" onClick={() => setAsking(true)}>
         Let it go
       </Button>
@@ -104,7 +149,7 @@ function Settled({ item }: { item: Edits }) {
         <Confirm
           open
           onOpenChange={setAsking}
-          title={`Let go of what you changed in “${item.body.title}”?`}
+          title={`Let go of ${lower(whatOf(item))}?`}
           text="It is in this browser and nowhere else. This cannot be undone."
           action="Let it go"
           onConfirm={letGo}

@@ -189,6 +189,7 @@ function lineOf(state: SaveState): { icon: typeof CircleCheck; words: string; ba
   switch (state.kind) {
     case "saved":
       return { icon: CircleCheck, words: "Saved" };
+    case "changed":
     case "waiting":
     case "saving":
       return { icon: LoaderCircle, words: "Saving…" };
@@ -213,6 +214,10 @@ function lineOf(state: SaveState): { icon: typeof CircleCheck; words: string; ba
     case "newer":
       return { icon: TriangleAlert, words: "Not saved: another tab has a newer copy.", bad: true };
     case "refused":
-      return { icon: TriangleAlert, words: `Not saved: ${state.message}`, bad: true };
+      return {
+        icon: TriangleAlert,
+        words: `Not saved: ${state.faults.map(({ path, message }) => `${path} ${message}`.trim()).join("; ")}`,
+        bad: true,
+      };
   }
 }

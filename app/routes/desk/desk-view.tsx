@@ -1,4 +1,4 @@
-import { useCallback, useEffect, useMemo, useRef, useState, useSyncExternalStore, type ReactNode } from "react";
+import { useCallback, useEffect, useMemo, useRef, useState, useSyncExternalStore } from "react";
 import { useLocation, useNavigate } from "react-router";
 import { AddDrill } from "./add-drill";
 import { commandsOf } from "./commands";
@@ -26,19 +26,20 @@ import { useInsights } from "./use-insights";
 import { Count } from "./count";
 import { TAB_WORDS, TABS, type NewestEdition, type Tab } from "./tabs";
 import { useSaving } from "./use-saving";
-import { bothSaved, useSetting, type DeskSetting } from "./use-setting";
+import { SettingNewer, Told } from "./told";
+import { useChoicesFollowed, useLocksKept } from "./use-followed";
+import { bothSaved, useSetting } from "./use-setting";
 import { SettingDialog } from "~/app/ui/setting-dialog";
 import { Tabs } from "radix-ui";
 import { cx } from "~/app/ui/classes";
 import type { Lead } from "~/core/audit/types";
+import type { MarkedSetting } from "~/db/session-setting";
 import type { Demand } from "~/core/demands/schema";
 import type { Row } from "~/core/vocabulary/rows";
 import type { Drill } from "~/core/drills/schema";
 import type { Group, GroupSetting } from "~/core/group/schema";
-import { followChoices, withChoices, type Choice } from "~/core/group/choices";
-import { sameJson } from "~/core/same-json";
-import { lockedPlaces, locksOf } from "~/core/session/locks";
-import type { Item, Session } from "~/core/session/schema";
+import { withChoices } from "~/core/group/choices";
+import { lockedPlaces } from "~/core/session/locks";
 import type { OfCoach } from "~/core/outbox/item";
 import { placeKey } from "~/core/timeline/totals";
 import { broughtWords, readBroughtHash } from "~/core/wording/brought";
@@ -53,7 +54,7 @@ type Props = {
   archived: boolean;
   edition: NewestEdition | undefined;
   used: Drill[];
-  setting: DeskSetting;
+  setting: MarkedSetting;
   groups: { id: string; people: string[]; group: Group }[];
   ownDemands: Demand[];
   others: { id: string; title: string }[];
@@ -97,14 +98,15 @@ export function DeskView({
   const desk = useDesk(
     copy.doc,
     drills,
-    useMemo(() => lockedPlaces(copy.doc, first.locks), [copy.doc, first.locks]),
+    useMemo(() => lockedPlaces(copy.doc, first.setting.locks), [copy.doc, first.setting.locks]),
   );
   const saving = useSaving({ id, whose, first: copy, doc: desk.session, onReplace: desk.replace, ensure: own.ensure });
   useKeptHistory(id, desk, own.ensure);
   const navigate = useNavigate();
   const [open, setOpen] = useState<"palette" | "keys" | "kit">();
-  const { setting, change: changeSetting, kept, keepNow } = useSetting(id, first);
-  useLocksKept(desk.session, desk.locked, first.locks, changeSetting);
+  const beside = useSetting(id, whose, desk.session.title, first);
+  const { setting, change: changeSetting, kept, keepNow } = beside;
+  useLocksKept(desk.session, desk.locked, first.setting.locks, changeSetting);
   useChoicesFollowed(desk.session, setting.choices, changeSetting);
   const demands = useMemo(() => [...ownDemands, ...DEMANDS], [ownDemands]);
   const demand = demands.find((d) => d.id === setting.demandId);
@@ -178,8 +180,7 @@ export function DeskView({
   };
   /** What is handed out is what is saved: first everything is. */
   const goToHandOut = async () => {
-    await keepNow();
-    if (!(await saving.flush()))
+    if (!(await keepNow()) || !(await saving.flush()))
       return setTrouble(
         "Your last edits are not saved yet, and what is handed out would be without them. Try again once the desk says “Saved”.",
       );
@@ -275,6 +276,15 @@ export function DeskView({
             onHandOut={() => void goToHandOut()}
             onPalette={() => setOpen("palette")}
           />
+          {beside.conflict && (
+            <SettingNewer
+              conflict={beside.conflict}
+              groups={groups}
+              demands={demands}
+              onMine={beside.keepMine}
+              onTheirs={beside.takeTheirs}
+            />
+          )}
           {trouble && (
             <Told kind="trouble" onClose={() => setTrouble(undefined)}>
               {trouble}
@@ -419,56 +429,4 @@ export function DeskView({
       </OwnIdsContext>
     </DrillsContext>
   );
-}
-
-/** A line under the bar, until it is put away. */
-function Told({ kind, onClose, children }: { kind: "trouble" | "news"; onClose: () => void; children: ReactNode }) {
-  return (
-    <p
-      role={kind === "trouble" ? "alert" : "status"}
-      className={cx(
-        "flex items-center gap-3 border-b border-line-water px-4 py-2 font-medium",
-        kind === "trouble" ? "bg-plum-wash text-plum" : "bg-land",
-      )}
-    >
-      <span className="min-w-0">{children}</span>
-      <button type="button" className="underline underline-offset-4" onClick={onClose}>
-        Close
-      </button>
-    </p>
-  );
-}
-
-/** Keeps what is locked, whenever that is something else than what is kept. */
-function useLocksKept(
-  session: Session,
-  locked: readonly Place[],
-  first: DeskSetting["locks"],
-  onSetting: (part: Partial<DeskSetting>) => void,
-): void {
-  const kept = useRef(JSON.stringify(first));
-  useEffect(() => {
-    const locks = locksOf(session, locked);
-    const text = JSON.stringify(locks);
-    if (text === kept.current) return;
-    kept.current = text;
-    onSetting({ locks });
-  }, [session, locked, onSetting]);
-}
-
-/** Keeps what is chosen for single people with their drills, wherever those go; what went with a drill comes back with it. */
-function useChoicesFollowed(
-  session: Session,
-  choices: readonly Choice[],
-  onSetting: (part: Partial<DeskSetting>) => void,
-): void {
-  const before = useRef(session);
-  const gone = useRef(new WeakMap<Item, Choice[]>());
-  useEffect(() => {
-    const was = before.current;
-    before.current = session;
-    if (was === session) return;
-    const now = followChoices(was, session, choices, gone.current);
-    if (!sameJson(now, choices)) onSetting({ choices: now });
-  }, [session, choices, onSetting]);
 }

@@ -4,8 +4,8 @@ import { BeforeAfter } from "./before-after";
 import { useDrills } from "~/app/ui/drills";
 import { SeverityMark } from "./severity-mark";
 import { nameAt, type Desk, type Place } from "./use-desk";
+import type { Setting } from "~/core/documents/setting";
 import type { Insights } from "./use-insights";
-import type { DeskSetting } from "./use-setting";
 import { Button } from "~/app/ui/button";
 import { cx } from "~/app/ui/classes";
 import { Dialog } from "~/app/ui/dialog";
@@ -28,8 +28,8 @@ type Props = {
   desk: Desk;
   insights: Insights;
   before: WrittenBefore | undefined;
-  setting: DeskSetting;
-  onSetting: (part: Partial<DeskSetting>) => void;
+  setting: Setting;
+  onSetting: (part: Partial<Setting>) => void;
   /** Shows a drill without leaving the findings, and goes where something is mended by hand. */
   onPlace: (place: Place) => void;
   onLead: (lead: Lead) => void;

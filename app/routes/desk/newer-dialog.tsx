@@ -41,7 +41,7 @@ export function NewerDialog({ saving, mine }: { saving: ReturnType<typeof useSav
           <div className="flex flex-wrap justify-end gap-2">
             <Button onClick={() => saving.keepMine(stored)}>Keep mine instead</Button>
             <Button onClick={() => void copy()}>Keep mine as a copy</Button>
-            <Button kind="primary" onClick={() => void saving.take(stored, "newer copy from another tab")}>
+            <Button kind="primary" onClick={() => void saving.take(stored)}>
               Go on with the newer one
             </Button>
           </div>

@@ -1,13 +1,13 @@
 import { Plus } from "lucide-react";
 import { useEffect, useMemo, useRef, useState } from "react";
 import { Link } from "react-router";
+import type { Setting } from "~/core/documents/setting";
 import type { DeskCopy } from "./save";
 import { useDrills } from "~/app/ui/drills";
 import { petalWords, Roses, type Looked } from "~/app/ui/roses";
 import { ShortRow } from "~/app/ui/short-row";
 import type { Desk } from "./use-desk";
 import type { Insights } from "./use-insights";
-import type { DeskSetting } from "./use-setting";
 import { Button } from "~/app/ui/button";
 import { SelectField } from "~/app/ui/field";
 import { Still } from "~/app/ui/figure/still";
@@ -36,7 +36,7 @@ type Props = {
   others: readonly { id: string; title: string }[];
   picked: Row | undefined;
   onPicked: (row: Row | undefined) => void;
-  onSetting: (part: Partial<DeskSetting>) => void;
+  onSetting: (part: Partial<Setting>) => void;
 };
 
 /** What the session covers against what is asked: roses on a body, what is short, planes and postures. */

@@ -10,7 +10,8 @@ import { getServices } from "~/app/server/services.server";
 import { segmentsAtMost } from "~/core/session/size";
 import { lookupOf } from "~/library";
 import { listDemands } from "~/db/demands";
-import { findSession, findSetting, listTitles } from "~/db/sessions";
+import { findSession, listTitles } from "~/db/sessions";
+import { findMarkedSetting } from "~/db/session-setting";
 import { listGroups } from "~/db/teams";
 import { newestEdition } from "~/db/editions";
 import { needDrills, opening } from "~/app/server/opening.server";
@@ -29,7 +30,7 @@ export async function loader({ request, params }: Route.LoaderArgs) {
   const [stored, edition, setting, groups, ownDemands, others] = await Promise.all([
     opening(findSession(db, coach.club, id)),
     newestEdition(db, coach.club, id),
-    findSetting(db, coach.club, id),
+    findMarkedSetting(db, coach.club, id),
     listGroups(db, coach.club),
     listDemands(db, coach.club),
     listTitles(db, coach.club),

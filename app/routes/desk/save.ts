@@ -9,7 +9,8 @@ import { parseWith, type Fault } from "~/core/faults";
 import { readSession } from "~/core/session/read";
 import type { Session } from "~/core/session/schema";
 import { compile } from "~/core/timeline/compile";
-import { findSession, findSetting, saveSession, type StoredSession } from "~/db/sessions";
+import { findSession, saveSession, type StoredSession } from "~/db/sessions";
+import { findSetting } from "~/db/session-setting";
 import { summaryOf } from "~/core/profile/summary";
 import { UnreadableDocument } from "~/db/documents";
 

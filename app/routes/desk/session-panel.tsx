@@ -1,7 +1,7 @@
 import { useState } from "react";
 import { useDrills } from "~/app/ui/drills";
+import type { Setting } from "~/core/documents/setting";
 import type { Desk } from "./use-desk";
-import type { DeskSetting } from "./use-setting";
 import { FieldNote, inputLook, SelectField } from "~/app/ui/field";
 import { NumberField } from "~/app/ui/number-field";
 import { kitList } from "~/core/coverage/kit-list";
@@ -34,8 +34,8 @@ type Props = {
   desk: Desk;
   groups: readonly { id: string; group: Group }[];
   demands: readonly Demand[];
-  setting: DeskSetting;
-  onSetting: (part: Partial<DeskSetting>) => void;
+  setting: Setting;
+  onSetting: (part: Partial<Setting>) => void;
 };
 
 export function SessionPanel({ desk, groups, demands, setting, onSetting }: Props) {

@@ -17,7 +17,8 @@ import { AREAS } from "~/core/vocabulary/areas";
 import { JOINT_WORDS, ROWS, type Joint } from "~/core/vocabulary/rows";
 import type { Group } from "~/core/group/schema";
 import { findRequest } from "~/db/draft-requests";
-import { findSession, findSetting } from "~/db/sessions";
+import { findSession } from "~/db/sessions";
+import { findSetting } from "~/db/session-setting";
 import { SCHOOLS } from "~/library/schools";
 import { opening } from "~/app/server/opening.server";
 

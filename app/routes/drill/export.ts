@@ -1,6 +1,6 @@
 import type { Route } from "./+types/export";
 import { notHere, requireCoach } from "~/app/server/coach.server";
-import { fileName } from "~/app/server/file-name";
+import { fileName } from "~/core/files/file-name";
 import { drawnDrill } from "~/app/server/drills.server";
 import { drillFile } from "~/core/drills/read";
 

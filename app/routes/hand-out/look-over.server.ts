@@ -12,7 +12,8 @@ import { cautionsOf, makeEdition, withoutNotes } from "~/core/edition/edition";
 import type { Session } from "~/core/session/schema";
 import { compile } from "~/core/timeline/compile";
 import type { Club } from "~/db/clubs";
-import { findSession, findSetting } from "~/db/sessions";
+import { findSession } from "~/db/sessions";
+import { findSetting } from "~/db/session-setting";
 import { listGroups } from "~/db/teams";
 import { needDrills, opening } from "~/app/server/opening.server";
 

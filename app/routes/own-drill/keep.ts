@@ -1,13 +1,14 @@
 import type { Club } from "~/db/clubs";
 import { z } from "zod";
 import type { Route } from "./+types/keep";
-import type { KeepAnswer } from "./use-drill-editor";
 import { requireCoachForData } from "~/app/server/coach.server";
 import { needRoom } from "~/app/server/room.server";
 import { getServices } from "~/app/server/services.server";
 import { readOwnId } from "~/core/drills/own";
 import { LONGEST_DRILL_TEXT, readDrill } from "~/core/drills/read";
-import { parseWith } from "~/core/faults";
+import type { Drill } from "~/core/drills/schema";
+import { asDocument } from "~/core/drills/stresses";
+import { parseWith, type Fault } from "~/core/faults";
 import { keepRevision } from "~/db/own-drills";
 
 const message = z.strictObject({
@@ -17,6 +18,14 @@ const message = z.strictObject({
     .max(2 ** 31 - 1),
   doc: z.unknown(),
 });
+
+/** What the editor is told after it tried to keep a revision. */
+export type KeepAnswer =
+  | { kind: "kept"; revision: number }
+  /** The newest, by the id of what was sent. */
+  | { kind: "newer"; stored: { doc: Drill; revision: number; updatedAt: string } }
+  | { kind: "gone" }
+  | { kind: "refused"; faults: Fault[] };
 
 /** Keeps the drill as its next revision. Nothing is kept of one with faults. */
 export async function action({ request, params }: Route.ActionArgs) {
@@ -41,5 +50,11 @@ async function keepFrom(club: Club, id: string, text: string): Promise<KeepAnswe
   const read = readDrill(given.value.doc);
   if (!read.ok) return { kind: "refused", faults: read.faults };
   await needRoom(club, "revisions");
-  return keepRevision(getServices().db, club, id, given.value.basedOn, read.value);
+  const kept = await keepRevision(getServices().db, club, id, given.value.basedOn, read.value);
+  if (kept.kind !== "newer") return kept;
+  const { doc, revision, updatedAt } = kept.stored;
+  return {
+    kind: "newer",
+    stored: { doc: { ...asDocument(doc), id: read.value.id }, revision, updatedAt: updatedAt.toISOString() },
+  };
 }

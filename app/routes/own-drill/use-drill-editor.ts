@@ -1,96 +1,96 @@
 import { now } from "~/core/clock/clock";
-import { useCallback, useEffect, useState } from "react";
+import { useCallback, useEffect, useLayoutEffect, useState, useSyncExternalStore } from "react";
 import { useBlocker } from "react-router";
-import type { Drill } from "~/core/drills/schema";
-import type { Fault } from "~/core/faults";
-import { record, redo, startHistory, undo, type History } from "~/core/session/history";
+import type { KeepAnswer } from "./keep";
+import { useDrillKeys } from "./use-drill-keys";
+import { draftsOf } from "~/app/sync/drafts";
+import { inBrowser, openSaver } from "~/app/sync/saver";
+import { useAgain } from "~/app/ui/use-again";
 import { useWarning } from "~/app/ui/use-warning";
+import type { Drill } from "~/core/drills/schema";
+import type { OfCoach } from "~/core/outbox/item";
+import { isSaved, shown, type Answer, type Copy } from "~/core/saving/saving";
+import { record, redo, startHistory, undo, type History } from "~/core/session/history";
 
-export type Saving = {
-  state: "same" | "changed" | "saving" | "saved" | "newer" | "gone" | "lost" | "signed-out";
-  faults: Fault[];
-  revision: number;
+/** A coach's own drill as it is opened to be changed. */
+export type Opened = { own: string; whose: OfCoach; address: string; first: Copy<Drill> };
+
+const REPLACED = {
+  restored: "what had not been kept",
+  followed: "newer revision from another tab",
+  taken: "newer revision from another tab",
 };
 
-/** What the editor is told after it tried to keep a revision. */
-export type KeepAnswer =
-  | { kind: "kept"; revision: number }
-  | { kind: "newer"; revision: number }
-  | { kind: "gone" }
-  | { kind: "refused"; faults: Fault[] };
+function openHere({ own, whose, address, first }: Opened, onReplace: (drill: Drill, words: string) => void) {
+  return openSaver<Drill>(first, "when told", {
+    ...inBrowser("mapset-drill", own),
+    drafts: draftsOf("drill", own, whose, (drill: Drill) => drill.name),
+    async send(basedOn, drill): Promise<Answer<Drill>> {
+      const answer = await fetch(address, {
+        method: "POST",
+        headers: { "content-type": "application/json" },
+        body: JSON.stringify({ basedOn, doc: drill }),
+      });
+      if (answer.status === 401) return { kind: "signed-out" };
+      const told = (await answer.json()) as KeepAnswer;
+      return told.kind === "kept"
+        ? { kind: "saved", revision: told.revision, updatedAt: new Date(now()).toISOString() }
+        : told;
+    },
+    // What somebody has told to be kept is among what this browser has to send.
+    sendLeaving: () => undefined,
+    known: () => true,
+    replace: (drill, why) => onReplace(drill, REPLACED[why]),
+    // Another tab's revision is told of once this one is to be kept over it.
+    newest: () => Promise.resolve(undefined),
+  });
+}
 
 /** A drill being changed: edits with undo, and keeping them as a new revision. */
-export function useDrillEditor(first: Drill, revision: number, address: string) {
-  const [history, setHistory] = useState<History<Drill>>(() => startHistory(first));
-  const [kept, setKept] = useState(first);
-  const [saving, setSaving] = useState<Saving>({ state: "same", faults: [], revision });
+export function useDrillEditor(opened: Opened) {
+  const [history, setHistory] = useState<History<Drill>>(() => startHistory(opened.first.doc));
+  const replace = useCallback((drill: Drill, words: string) => setHistory((h) => record(h, drill, words, now())), []);
+  const [saver] = useState(() => openHere(opened, replace));
+  const state = useSyncExternalStore(saver.subscribe, saver.state, saver.state);
   const drill = history.present;
+  useEffect(() => saver.start(), [saver]);
+  useLayoutEffect(() => saver.tell({ kind: "edited", doc: drill }), [saver, drill]);
 
   const change = useCallback(
     (edit: (drill: Drill) => Drill, words: string, key?: string) =>
       setHistory((h) => record(h, edit(h.present), words, now(), key)),
     [],
   );
-  const dirty = drill !== kept;
+  const keep = useCallback(() => saver.tell({ kind: "try" }), [saver]);
+  const again = useCallback(() => saver.tell({ kind: "again" }), [saver]);
+  useAgain(state.trouble?.kind === "offline" || state.trouble?.kind === "signed-out", again);
 
-  const leaving = useBlocker(dirty);
-
-  const keep = useCallback(async () => {
-    if (!dirty || saving.state === "saving") return;
-    setSaving((s) => ({ ...s, state: "saving", faults: [] }));
-    const { id: _, ...rest } = drill;
-    try {
-      const answer = await fetch(address, {
-        method: "POST",
-        headers: { "content-type": "application/json" },
-        body: JSON.stringify({ basedOn: saving.revision, doc: { ...rest, id: first.id } }),
-      });
-      if (answer.status === 401) return setSaving((s) => ({ ...s, state: "signed-out" }));
-      const told = (await answer.json()) as KeepAnswer;
-      if (told.kind === "kept") {
-        setKept(drill);
-        setSaving({ state: "saved", faults: [], revision: told.revision });
-      } else if (told.kind === "refused") setSaving((s) => ({ ...s, state: "changed", faults: told.faults }));
-      else setSaving((s) => ({ ...s, state: told.kind, faults: [] }));
-    } catch {
-      setSaving((s) => ({ ...s, state: "lost" }));
-    }
-  }, [address, dirty, drill, first.id, saving.revision, saving.state]);
-
+  const dirty = !isSaved({ ...state, doc: drill });
+  // What somebody has told to be kept goes by itself once there is a connection, also when the page is left.
+  const offline = state.trouble?.kind === "offline" && state.trouble.where === "browser";
+  const unheld = dirty && !(offline && state.drafted === drill);
   // Leaving with changes asks first: inside Mapset by a dialog of its own, closing the tab by the browser's.
-  useWarning(dirty);
+  const leaving = useBlocker(unheld);
+  useWarning(unheld);
 
-  useEffect(() => {
-    const press = (event: KeyboardEvent) => {
-      if (!(event.ctrlKey || event.metaKey)) return;
-      const typing =
-        event.target instanceof HTMLElement &&
-        event.target.matches("input:not([type=range]):not([type=checkbox]), textarea");
-      const key = event.key.toLowerCase();
-      if (key === "s") {
-        event.preventDefault();
-        void keep();
-      } else if (!typing && key === "z") {
-        event.preventDefault();
-        setHistory((h) => (event.shiftKey ? redo(h) : undo(h)));
-      } else if (!typing && key === "y") {
-        event.preventDefault();
-        setHistory(redo);
-      }
-    };
-    window.addEventListener("keydown", press);
-    return () => window.removeEventListener("keydown", press);
-  }, [keep]);
+  const goBack = useCallback(() => setHistory(undo), []);
+  const goOn = useCallback(() => setHistory(redo), []);
+  useDrillKeys({ keep, undo: goBack, redo: goOn });
 
   return {
     drill,
     change,
     dirty,
-    saving,
+    shown: shown(state),
+    revision: state.saved.revision,
+    /** Whether nothing was changed since it was opened. */
+    untouched: state.saved === opened.first && !dirty,
     keep,
+    keepMine: useCallback((stored: Copy<Drill>) => saver.tell({ kind: "keep mine", stored }), [saver]),
+    take: saver.take,
     leaving,
-    undo: { words: history.words, can: history.past.length > 0, go: () => setHistory(undo) },
-    redo: { can: history.future.length > 0, go: () => setHistory(redo) },
+    undo: { words: history.words, can: history.past.length > 0, go: goBack },
+    redo: { can: history.future.length > 0, go: goOn },
   };
 }
 

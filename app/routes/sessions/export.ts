@@ -1,6 +1,6 @@
 import type { Route } from "./+types/export";
 import { idOf, notHere, requireCoach } from "~/app/server/coach.server";
-import { fileName } from "~/app/server/file-name";
+import { fileName } from "~/core/files/file-name";
 import { exportSession, LARGEST_IMPORT } from "~/app/server/session-docs.server";
 import { cannotLeave } from "~/core/files/session-file";
 

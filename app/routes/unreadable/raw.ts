@@ -1,6 +1,6 @@
 import type { Route } from "./+types/raw";
 import { idOf, notHere, requireCoach } from "~/app/server/coach.server";
-import { fileName } from "~/app/server/file-name";
+import { fileName } from "~/core/files/file-name";
 import { getServices } from "~/app/server/services.server";
 import { findUnreadable, UNREADABLE_KINDS } from "~/db/unreadable";
 

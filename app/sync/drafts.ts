@@ -1,0 +1,85 @@
+import { browserOutbox } from "./browser";
+import { newKey } from "./key";
+import { now } from "~/core/clock/clock";
+import { drillItem, isOf, sessionItem, type Edits, type Item, type OfCoach } from "~/core/outbox/item";
+import type { Draft, Where } from "~/core/saving/saving";
+
+/** So long after an edit it is kept: typing makes one after another. */
+const KEEP_MS = 150;
+
+const MAKE = { session: sessionItem, drill: drillItem };
+
+/** Edits of one document that have not reached the server, kept in this browser among what it has to send. */
+export type Drafts<D> = {
+  /** Keeps them, a moment later. */
+  keep: (draft: Draft<D>) => void;
+  /** Keeps at once what was still to be kept, and says where that is. */
+  keepNow: () => Promise<Where>;
+  drop: () => void;
+  /** What this coach left of it. */
+  read: () => Promise<Draft<D> | undefined>;
+};
+
+export function draftsOf<D>(
+  kind: keyof typeof MAKE,
+  id: string,
+  whose: OfCoach,
+  titleOf: (doc: D) => string,
+): Drafts<D> {
+  const key = `${kind}:${id}`;
+  let later: { timer: ReturnType<typeof setTimeout>; keep: () => Promise<unknown> } | undefined;
+  /** Whether this browser had no room for them. */
+  let noRoom = false;
+  const leave = () => {
+    clearTimeout(later?.timer);
+    later = undefined;
+  };
+  return {
+    keep({ basedOn, doc }) {
+      leave();
+      const keep = async () => {
+        leave();
+        const body: Edits = { basedOn, doc, title: titleOf(doc) };
+        const item: Item = MAKE[kind](id, whose, body, { now: now(), stamp: newKey() });
+        noRoom = (await browserOutbox().outbox.add(item)) !== undefined;
+      };
+      later = { timer: setTimeout(() => void keep(), KEEP_MS), keep };
+    },
+    async keepNow() {
+      await later?.keep();
+      return noRoom || browserOutbox().onlyHere().has(key) ? "page" : "browser";
+    },
+    drop() {
+      leave();
+      if (kind === "session") forgetEarlier(id);
+      void browserOutbox().outbox.drop(key);
+    },
+    async read() {
+      const { outbox } = browserOutbox();
+      await outbox.look();
+      const item = outbox.items().find((one) => one.key === key && isOf(one, whose)) as Item<typeof kind> | undefined;
+      if (item) return { basedOn: item.body.basedOn, doc: item.body.doc as D };
+      return kind === "session" ? readEarlier<D>(id) : undefined;
+    },
+  };
+}
+
+/* Earlier versions kept a session's by themselves. */
+const earlierKey = (id: string) => `mapset-unsaved-${id}`;
+
+function readEarlier<D>(id: string): Draft<D> | undefined {
+  try {
+    const text = localStorage.getItem(earlierKey(id));
+    return text ? (JSON.parse(text) as Draft<D>) : undefined;
+  } catch {
+    return undefined;
+  }
+}
+
+function forgetEarlier(id: string): void {
+  try {
+    localStorage.removeItem(earlierKey(id));
+  } catch {
+    // Switched off: there is nothing in it.
+  }
+}

@@ -1,0 +1,1 @@
+ALTER TABLE "training_session" ADD COLUMN "setting_marks" jsonb DEFAULT '{}'::jsonb NOT NULL;
