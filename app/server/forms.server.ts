@@ -1,3 +1,5 @@
+import type { SubmissionResult } from "@conform-to/react";
+import { parseWithZod } from "@conform-to/zod/v4";
 import type { z } from "zod";
 import { madeFit } from "~/core/fit-to-keep";
 
@@ -39,4 +41,25 @@ export function jsonIn(text: string): unknown {
   } catch {
     return undefined;
   }
+}
+
+/** What is wrong with a form as a whole, and with its fields. */
+type FormFaults = { form?: string; fields?: Record<string, string> };
+
+/** What a form says, or what is wrong with it. */
+export type FormRead<T> = ({ value: T } | { value?: undefined }) & {
+  /** The answer to its page, with what else is found to be wrong. Never with the fields that are hidden, as passwords are. */
+  refuse: (faults?: FormFaults) => SubmissionResult<string[]>;
+};
+
+/** Reads a form by its schema, for a page that has it by `useAskedForm`. */
+export function readAskedForm<T>(form: FormData, schema: z.ZodType<T>, hidden: string[] = []): FormRead<T> {
+  const submission = parseWithZod(form, { schema });
+  const refuse = ({ form: whole, fields = {} }: FormFaults = {}) =>
+    submission.reply({
+      hideFields: hidden,
+      ...(whole !== undefined && { formErrors: [whole] }),
+      fieldErrors: Object.fromEntries(Object.entries(fields).map(([name, fault]) => [name, [fault]])),
+    });
+  return submission.status === "success" ? { value: submission.value, refuse } : { refuse };
 }

@@ -3,7 +3,7 @@ import { Link, useFetcher } from "react-router";
 import type { AccountOutcome } from "./actions.server";
 import { Button } from "~/app/ui/button";
 import { Dialog } from "~/app/ui/dialog";
-import { Field } from "~/app/ui/field";
+import { FormField, useAskedForm } from "~/app/ui/form-field";
 import { Part } from "~/app/ui/part";
 import { listWords } from "~/core/wording/words";
 import type { Leaving } from "~/db/erase";
@@ -11,6 +11,7 @@ import type { Leaving } from "~/db/erase";
 /** Deleting the account: what becomes of each club is said first, and the password is asked for. */
 export function DeleteAccount({ email, leaving }: { email: string; leaving: Leaving }) {
   const fetcher = useFetcher<AccountOutcome>();
+  const [form, fields] = useAskedForm<Record<string, string>>(fetcher.data?.refused);
   const [asking, setAsking] = useState(false);
   const [sure, setSure] = useState(false);
   const { stay, ownerless, alone } = leaving;
@@ -48,7 +49,7 @@ export function DeleteAccount({ email, leaving }: { email: string; leaving: Leav
           ))}
           <li>Your name, your address and what Mapset wrote to you are erased.</li>
         </ul>
-        <fetcher.Form method="post" className="flex flex-col gap-4" noValidate>
+        <fetcher.Form method="post" id={form.id} className="flex flex-col gap-4" noValidate>
           <input type="hidden" name="do" value="delete" />
           <input type="hidden" name="clubs" value={alone.map((one) => one.id).join(",")} />
           <input type="hidden" name="username" autoComplete="username" value={email} readOnly />
@@ -63,13 +64,12 @@ export function DeleteAccount({ email, leaving }: { email: string; leaving: Leav
               Erase {listWords(alone.map((one) => one.name))} with everything in {alone.length === 1 ? "it" : "them"}
             </label>
           )}
-          <Field
+          <FormField
+            of={fields["old"]!}
             label="Your password"
-            name="old"
             type="password"
             autoComplete="current-password"
             required
-            fault={fetcher.data?.faults?.old}
           />
           <div className="flex justify-end gap-2">
             <Button onClick={() => setAsking(false)}>Keep it</Button>

@@ -8,7 +8,7 @@ import { currentSignIn } from "~/app/server/coach.server";
 import { readForm } from "~/app/server/forms.server";
 import { getServices } from "~/app/server/services.server";
 import { Button } from "~/app/ui/button";
-import { Field } from "~/app/ui/field";
+import { FormField, useAskedForm } from "~/app/ui/form-field";
 import { Part } from "~/app/ui/part";
 import { PASSWORD_HINT } from "~/app/ui/password-hint";
 import { Ago, When } from "~/app/ui/when";
@@ -32,7 +32,7 @@ export async function loader({ request }: Route.LoaderArgs) {
 export async function action({ request }: Route.ActionArgs) {
   const coach = await currentSignIn(request);
   const outcome = await changeAccount(coach, request.headers, await readForm(request));
-  return data(outcome, { status: outcome.faults ? 422 : 200 });
+  return data(outcome, { status: outcome.refused ? 422 : 200 });
 }
 
 export default function Account({ loaderData }: Route.ComponentProps) {
@@ -49,18 +49,8 @@ export default function Account({ loaderData }: Route.ComponentProps) {
           </>
         }
       >
-        <Asked send="rename" button="Save name">
-          {(outcome) => (
-            <Field
-              label="Name"
-              name="name"
-              defaultValue={name}
-              autoComplete="name"
-              maxLength={80}
-              required
-              fault={outcome?.faults?.name}
-            />
-          )}
+        <Asked send="rename" button="Save name" first={{ name }}>
+          {({ name: of }) => <FormField of={of!} label="Name" autoComplete="name" maxLength={80} required />}
         </Asked>
       </Part>
       <Part
@@ -75,24 +65,22 @@ export default function Account({ loaderData }: Route.ComponentProps) {
         }
       >
         <Asked send="password" button="Change password" emptied>
-          {(outcome) => (
+          {(fields) => (
             <>
               <input type="hidden" name="username" autoComplete="username" value={email} readOnly />
-              <Field
+              <FormField
+                of={fields["old"]!}
                 label="Current password"
-                name="old"
                 type="password"
                 autoComplete="current-password"
                 required
-                fault={outcome?.faults?.old}
               />
-              <Field
+              <FormField
+                of={fields["new"]!}
                 label="New password"
-                name="new"
                 type="password"
                 autoComplete="new-password"
                 required
-                fault={outcome?.faults?.new}
                 hint={PASSWORD_HINT}
               />
             </>
@@ -138,28 +126,33 @@ export default function Account({ loaderData }: Route.ComponentProps) {
   );
 }
 
+type Fields = ReturnType<typeof useAskedForm<Record<string, string>>>[1];
+
 /** A form that is sent without leaving the page, and says below itself what came of it. */
 function Asked({
   send,
   button,
   emptied,
+  first,
   children,
 }: {
   send: string;
   button: string;
   emptied?: boolean;
-  children?: (outcome: AccountOutcome | undefined) => React.ReactNode;
+  first?: Record<string, string>;
+  children?: (fields: Fields) => React.ReactNode;
 }) {
   const fetcher = useFetcher<AccountOutcome>();
-  const form = useRef<HTMLFormElement>(null);
+  const [form, fields] = useAskedForm<Record<string, string>>(fetcher.data?.refused, first);
+  const ref = useRef<HTMLFormElement>(null);
   const done = fetcher.state === "idle" ? fetcher.data?.done : undefined;
   useEffect(() => {
-    if (done && emptied) form.current?.reset();
+    if (done && emptied) ref.current?.reset();
   }, [done, emptied]);
   return (
-    <fetcher.Form method="post" ref={form} className="flex max-w-md flex-col gap-3" noValidate>
+    <fetcher.Form method="post" ref={ref} id={form.id} className="flex max-w-md flex-col gap-3" noValidate>
       <input type="hidden" name="do" value={send} />
-      {children?.(fetcher.data)}
+      {children?.(fields)}
       <p className="flex flex-wrap items-center gap-3">
         <Button type="submit" disabled={fetcher.state !== "idle"}>
           {button}

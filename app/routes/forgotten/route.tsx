@@ -6,7 +6,7 @@ import { currentAccount } from "~/app/server/coach.server";
 import { readForm } from "~/app/server/forms.server";
 import { forgotten } from "~/app/server/sign-in.server";
 import { Button } from "~/app/ui/button";
-import { Field } from "~/app/ui/field";
+import { FormField, useAskedForm } from "~/app/ui/form-field";
 
 export const meta: Route.MetaFunction = () => [{ title: "Forgotten password · Mapset" }];
 
@@ -17,11 +17,13 @@ export async function loader({ request }: Route.LoaderArgs) {
 
 export async function action({ request, context }: Route.ActionArgs) {
   const outcome = await forgotten(await readForm(request), context.address);
-  return data(outcome, { status: "faults" in outcome ? outcome.status : 200 });
+  return data(outcome, { status: "refused" in outcome ? outcome.status : 200 });
 }
 
 export default function Forgotten({ loaderData, actionData }: Route.ComponentProps) {
   const busy = useNavigation().state !== "idle";
+  const refused = actionData && "refused" in actionData ? actionData.refused : undefined;
+  const [form, fields] = useAskedForm<{ email: string }>(refused, { email: loaderData.email ?? "" });
   const below = (
     <Link to={loaderData.email ? "/account" : "/sign-in"} className="font-medium underline underline-offset-2">
       {loaderData.email ? "Back to your account" : "Back to signing in"}
@@ -35,20 +37,12 @@ export default function Forgotten({ loaderData, actionData }: Route.ComponentPro
     );
   return (
     <EntryCard title="Forgotten your password?" below={below}>
-      <Form method="post" className="flex flex-col gap-4" noValidate>
+      <Form method="post" id={form.id} className="flex flex-col gap-4" noValidate>
         <p className="text-ink-soft">
           Write the address of your account. We send a message there with a way to choose a new password.
         </p>
-        <Field
-          label="E-mail address"
-          name="email"
-          type="email"
-          autoComplete="username"
-          defaultValue={actionData?.email ?? loaderData.email}
-          required
-          fault={actionData?.faults.email}
-        />
-        <FormFault fault={actionData?.faults.form} />
+        <FormField of={fields.email} label="E-mail address" type="email" autoComplete="username" required />
+        <FormFault fault={form.errors?.[0]} />
         <Button kind="primary" type="submit" disabled={busy}>
           {busy ? "Sending…" : "Send the message"}
         </Button>

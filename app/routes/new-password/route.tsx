@@ -6,6 +6,7 @@ import { readForm } from "~/app/server/forms.server";
 import { choosePassword, openPasswordLink } from "~/app/server/sign-in.server";
 import { Button } from "~/app/ui/button";
 import { Field } from "~/app/ui/field";
+import { FormField, useAskedForm } from "~/app/ui/form-field";
 import { PASSWORD_HINT } from "~/app/ui/password-hint";
 
 export const meta: Route.MetaFunction = () => [{ title: "Choose a password · Mapset" }];
@@ -18,8 +19,8 @@ export async function loader({ params, context }: Route.LoaderArgs) {
 
 export async function action({ request, params, context }: Route.ActionArgs) {
   const outcome = await choosePassword(request, await readForm(request), params.token, context.address);
-  if ("gone" in outcome) return data({ faults: undefined }, { status: 410 });
-  if ("faults" in outcome) return data({ faults: outcome.faults }, { status: outcome.status });
+  if ("gone" in outcome) return data(undefined, { status: 410 });
+  if ("refused" in outcome) return data(outcome.refused, { status: outcome.status });
   const headers = new Headers();
   for (const cookie of outcome.cookies) headers.append("set-cookie", cookie);
   const invited = await askedIn(request);
@@ -29,6 +30,7 @@ export async function action({ request, params, context }: Route.ActionArgs) {
 
 export default function NewPassword({ loaderData, actionData }: Route.ComponentProps) {
   const busy = useNavigation().state !== "idle";
+  const [form, fields] = useAskedForm<{ password: string }>(actionData);
   const { who } = loaderData;
   if (!who)
     return (
@@ -62,19 +64,18 @@ export default function NewPassword({ loaderData, actionData }: Route.ComponentP
           : "Anyone still signed in with the old password is signed out."
       }
     >
-      <Form method="post" className="flex flex-col gap-4" noValidate>
+      <Form method="post" id={form.id} className="flex flex-col gap-4" noValidate>
         <Field label="E-mail address" name="email" type="email" autoComplete="username" value={who.email} readOnly />
-        <Field
+        <FormField
+          of={fields.password}
           label={who.first ? "Choose a password" : "New password"}
-          name="password"
           type="password"
           autoComplete="new-password"
           required
           autoFocus
           hint={PASSWORD_HINT}
-          fault={actionData?.faults?.password}
         />
-        <FormFault fault={actionData?.faults?.form} />
+        <FormFault fault={form.errors?.[0]} />
         <Button kind="primary" type="submit" disabled={busy}>
           {busy ? "One moment…" : who.first ? "Start coaching" : "Save and sign in"}
         </Button>

@@ -6,7 +6,7 @@ import { Written } from "../sign-in/written";
 import { currentAccount } from "~/app/server/coach.server";
 import { signUp } from "~/app/server/sign-in.server";
 import { Button } from "~/app/ui/button";
-import { Field } from "~/app/ui/field";
+import { FormField, useAskedForm } from "~/app/ui/form-field";
 
 export const meta: Route.MetaFunction = () => [{ title: "New account · Mapset" }];
 
@@ -17,11 +17,13 @@ export async function loader({ request }: Route.LoaderArgs) {
 
 export async function action({ request, context }: Route.ActionArgs) {
   const outcome = await signUp(await readForm(request), context.address);
-  return data(outcome, { status: "faults" in outcome ? outcome.status : 200 });
+  return data(outcome, { status: "refused" in outcome ? outcome.status : 200 });
 }
 
 export default function SignUp({ actionData }: Route.ComponentProps) {
   const busy = useNavigation().state !== "idle";
+  const refused = actionData && "refused" in actionData ? actionData.refused : undefined;
+  const [form, fields] = useAskedForm<{ name: string; email: string }>(refused);
   if (actionData && "written" in actionData)
     return (
       <EntryCard
@@ -35,7 +37,6 @@ export default function SignUp({ actionData }: Route.ComponentProps) {
         <Written to={actionData.written} what="is yours" />
       </EntryCard>
     );
-  const faults = actionData?.faults;
   return (
     <EntryCard
       title="Make a coach’s account"
@@ -49,26 +50,17 @@ export default function SignUp({ actionData }: Route.ComponentProps) {
         </>
       }
     >
-      <Form method="post" className="flex flex-col gap-4" noValidate>
-        <Field
-          label="Your name"
-          name="name"
-          autoComplete="name"
-          defaultValue={actionData?.name}
-          required
-          fault={faults?.name}
-        />
-        <Field
+      <Form method="post" id={form.id} className="flex flex-col gap-4" noValidate>
+        <FormField of={fields.name} label="Your name" autoComplete="name" required />
+        <FormField
+          of={fields.email}
           label="E-mail address"
-          name="email"
           type="email"
           autoComplete="username"
-          defaultValue={actionData?.email}
           required
-          fault={faults?.email}
           hint="You choose your password from the message we send there."
         />
-        <FormFault fault={faults?.form} />
+        <FormFault fault={form.errors?.[0]} />
         <Button kind="primary" type="submit" disabled={busy}>
           {busy ? "Sending…" : "Make account"}
         </Button>
