@@ -6,7 +6,8 @@ import { drillById } from "~/library";
 import { readSession } from "~/core/session/read";
 import type { Db } from "./client";
 import type { Club } from "./clubs";
-import { handOut, openLink, type OpenLink } from "./editions";
+import { handOut } from "./editions";
+import { openLink, type OpenLink } from "./links";
 import {
   findPerson,
   forgetPerson,
@@ -17,7 +18,8 @@ import {
   PEOPLE_A_PAGE,
   whatTheySaid,
 } from "./people";
-import { countUnseenPain, keepCheckIn, listHeard, setNotTheirs, setRemoved, setSeen } from "./runs";
+import { countUnseenPain, listHeard } from "./heard";
+import { keepCheckIn, setNotTheirs, setRemoved, setSeen } from "./runs";
 import { checkIn, edition, person, run, trainingSession } from "./schema";
 import { addSession } from "./sessions";
 import { saveSetting } from "./session-setting";

@@ -11,6 +11,8 @@ import type { Db } from "./client";
 import { clubsOf, type Club } from "./clubs";
 import * as demands from "./demands";
 import * as requests from "./draft-requests";
+import * as heard from "./heard";
+import * as links from "./links";
 import * as editions from "./editions";
 import * as drills from "./own-drills";
 import { isEmpty, readArchive } from "./archive/read";
@@ -121,9 +123,9 @@ async function asked(): Promise<Record<string, () => Promise<unknown>>> {
     saveRequest: () => requests.saveRequest(db, ben, request, { ...kept, teamId: null }),
     deleteRequest: () => requests.deleteRequest(db, ben, request),
     listEditions: () => editions.listEditions(db, ben, session, TEST_SECRET),
-    tokenOfLink: () => editions.tokenOfLink(db, ben, link, TEST_SECRET),
+    tokenOfLink: () => links.tokenOfLink(db, ben, link, TEST_SECRET),
     handOut: () => editions.handOut(db, ben, session, makeEdition(plain, drillById), 60, null, TEST_SECRET),
-    withdrawLink: () => editions.withdrawLink(db, ben, link),
+    withdrawLink: () => links.withdrawLink(db, ben, link),
     newestEdition: () => editions.newestEdition(db, ben, session),
     listOwnDrills: () => drills.listOwnDrills(db, ben),
     browseOwnDrills: () => drills.browseOwnDrills(db, ben, true),
@@ -146,12 +148,12 @@ async function asked(): Promise<Record<string, () => Promise<unknown>>> {
     listInvitations: () => members.listInvitations(db, ben, TEST_SECRET),
     withdrawInvitation: () => members.withdrawInvitation(db, ben, invitation),
     hasRoom: () => quota.hasRoom(db, ben, "people"),
-    listHeard: () => runs.listHeard(db, ben, session, 100),
-    summariseHeard: () => runs.summariseHeard(db, ben, session),
-    listFolded: () => runs.listFolded(db, ben, session),
-    countUnseen: () => runs.countUnseen(db, ben, session),
-    lastHandedOut: () => runs.lastHandedOut(db, ben, 9, session),
-    countUnseenPain: () => runs.countUnseenPain(db, ben),
+    listHeard: () => heard.listHeard(db, ben, session, 100),
+    summariseHeard: () => heard.summariseHeard(db, ben, session),
+    listFolded: () => heard.listFolded(db, ben, session),
+    countUnseen: () => heard.countUnseen(db, ben, session),
+    lastHandedOut: () => heard.lastHandedOut(db, ben, 9, session),
+    countUnseenPain: () => heard.countUnseenPain(db, ben),
     setRemoved: () => runs.setRemoved(db, ben, run, true),
     setNotTheirs: () => runs.setNotTheirs(db, ben, run, true),
     setSeen: () => runs.setSeen(db, ben, run, true),
@@ -274,6 +276,8 @@ it("what a question says of another club's things is that there are none", async
     "findAlike",
     "findSession",
     "findSetting",
+    "findMarkedSetting",
+    "changeSetting",
     "saveSetting",
     "setArchived",
     "setTemplate",

@@ -8,33 +8,10 @@ import { drillById } from "~/library";
 import { openAccounts } from "./accounts";
 import type { Db } from "./client";
 import type { Club } from "./clubs";
-import {
-  EDITIONS_A_PAGE,
-  handOut,
-  LINKS_AN_EDITION,
-  listEditions,
-  newestEdition,
-  openLink,
-  protectedOnLink,
-  tokenOfLink,
-  withdrawLink,
-  type OpenLink,
-} from "./editions";
-import {
-  countRuns,
-  countUnseen,
-  countUnseenPain,
-  isKnownRun,
-  keepCheckIn,
-  keepProgress,
-  listFolded,
-  listHeard,
-  setNotTheirs,
-  setRemoved,
-  setSeen,
-  summariseHeard,
-  usualRuns,
-} from "./runs";
+import { EDITIONS_A_PAGE, handOut, LINKS_AN_EDITION, listEditions, newestEdition } from "./editions";
+import { openLink, protectedOnLink, tokenOfLink, withdrawLink, type OpenLink } from "./links";
+import { countRuns, isKnownRun, keepCheckIn, keepProgress, setNotTheirs, setRemoved, setSeen, usualRuns } from "./runs";
+import { countUnseen, countUnseenPain, listFolded, listHeard, summariseHeard } from "./heard";
 import { checkIn as checkInTable, edition, entry, link, run, signIn } from "./schema";
 import { addSession, deleteArchived, findSession, listSessions, saveSession, setArchived } from "./sessions";
 import { findPerson, joinGroup, leaveGroup } from "./people";

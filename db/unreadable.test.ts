@@ -11,7 +11,8 @@ import type { Db } from "./client";
 import type { Club } from "./clubs";
 import { addDemand, findDemand, listDemands } from "./demands";
 import { UnreadableDocument } from "./documents";
-import { handOut, listEditions, newestEdition, openLink } from "./editions";
+import { handOut, listEditions, newestEdition } from "./editions";
+import { openLink } from "./links";
 import { addOwnDrill, browseAllOwn, browseOwnDrills, findOwnDrill, listOwnDrills } from "./own-drills";
 import {
   addSession,

@@ -8,7 +8,7 @@ import type { Group } from "~/core/group/schema";
 import { NOTHING_OWN, type Mine } from "~/core/player/mine";
 import type { LevelName } from "~/core/vocabulary/levels";
 import { asDocument } from "~/core/drills/stresses";
-import { protectedOnLink, type OpenLink } from "~/db/editions";
+import { protectedOnLink, type OpenLink } from "~/db/links";
 import { browseOwnDrills } from "~/db/own-drills";
 import { DRILLS } from "~/library";
 import { inTurns } from "./in-turns";

@@ -3,7 +3,7 @@ import type { z } from "zod";
 import type { CheckIn, Progress } from "~/core/checkin/schema";
 import { parseWith } from "~/core/faults";
 import { ITEM_VERSION } from "~/core/outbox/item";
-import { editionOf, findOpenLink, linkOf, type LinkFound, type OpenLink } from "~/db/editions";
+import { editionOf, findOpenLink, linkOf, type LinkFound, type OpenLink } from "~/db/links";
 import { isKnownRun } from "~/db/runs";
 import { secondsToWait } from "./limits.server";
 import { getServices } from "./services.server";

@@ -1,5 +1,5 @@
-import { useCallback, useEffect, useMemo, useRef, useState, useSyncExternalStore } from "react";
-import { useLocation, useNavigate } from "react-router";
+import { useCallback, useEffect, useMemo, useRef, useState } from "react";
+import { useNavigate } from "react-router";
 import { AddDrill } from "./add-drill";
 import { commandsOf } from "./commands";
 import { DeskBar } from "./desk-bar";
@@ -9,6 +9,7 @@ import { DrillsContext, OwnIdsContext } from "~/app/ui/drills";
 import { useOwnDrills } from "~/app/ui/own-drills";
 import type { WrittenBefore } from "~/core/audit/known-better";
 import { renewedWords } from "~/core/wording/renewed";
+import { DeskTabs } from "./desk-tabs";
 import { FindingsPanel } from "./findings-panel";
 import { FitPanel } from "./fit-panel";
 import { NewerDialog } from "./newer-dialog";
@@ -20,17 +21,17 @@ import { KeyList, Palette } from "./palette";
 import { SessionPanel } from "./session-panel";
 import { SeveralPanel } from "./several-panel";
 import { nameAt, useDesk, type Place } from "./use-desk";
+import { useWide } from "./use-wide";
+import { useBrought } from "./use-brought";
 import { useDeskKeys } from "./use-desk-keys";
 import { useKeptHistory } from "./use-kept-history";
 import { useInsights } from "./use-insights";
-import { Count } from "./count";
-import { TAB_WORDS, TABS, type NewestEdition, type Tab } from "./tabs";
+import { type NewestEdition, type Tab } from "./tabs";
 import { useSaving } from "./use-saving";
 import { SettingNewer, Told } from "./told";
 import { useChoicesFollowed, useLocksKept } from "./use-followed";
 import { bothSaved, useSetting } from "./use-setting";
 import { SettingDialog } from "~/app/ui/setting-dialog";
-import { Tabs } from "radix-ui";
 import { cx } from "~/app/ui/classes";
 import type { Lead } from "~/core/audit/types";
 import type { MarkedSetting } from "~/db/session-setting";
@@ -42,7 +43,6 @@ import { withChoices } from "~/core/group/choices";
 import { lockedPlaces } from "~/core/session/locks";
 import type { OfCoach } from "~/core/outbox/item";
 import { placeKey } from "~/core/timeline/totals";
-import { broughtWords, readBroughtHash } from "~/core/wording/brought";
 import { DRILLS, lookupOf } from "~/library";
 import { DEMANDS } from "~/library/demands";
 
@@ -59,24 +59,6 @@ type Props = {
   ownDemands: Demand[];
   others: { id: string; title: string }[];
 };
-
-/** On a narrow screen a drill's numbers come up from below, and the list stays in sight above them. */
-const NARROW_SHEET =
-  "max-lg:fixed max-lg:inset-x-0 max-lg:bottom-0 max-lg:z-20 max-lg:max-h-[56dvh] max-lg:border-t-2 max-lg:border-ink-faint max-lg:shadow-[0_-8px_24px_rgb(0_0_0/0.18)]";
-
-/** Wide enough to keep the ranges in sight between the list and the rest. */
-const WIDE = "(min-width: 1700px)";
-const watchWide = (tell: () => void) => {
-  const query = window.matchMedia(WIDE);
-  query.addEventListener("change", tell);
-  return () => query.removeEventListener("change", tell);
-};
-const useWide = () =>
-  useSyncExternalStore(
-    watchWide,
-    () => window.matchMedia(WIDE).matches,
-    () => false,
-  );
 
 /** The desk: the profile on top, the list on the left, the selected drill or the session on the right. */
 export function DeskView({
@@ -141,17 +123,7 @@ export function DeskView({
   };
   /** The next choice of a drill leaves the tab that is open. */
   const stays = useRef(false);
-  // Whoever has just added the first drill goes on adding; coming back here later does not.
-  const { hash } = useLocation();
-  const [adding, setAdding] = useState(false);
-  const [brought, setBrought] = useState("");
-  useEffect(() => {
-    const came = readBroughtHash(hash);
-    if (hash !== "#add" && !came) return;
-    if (came) setBrought(broughtWords(came));
-    else setAdding(true);
-    void navigate({ hash: "" }, { replace: true, preventScrollReset: true });
-  }, [hash, navigate]);
+  const { adding, brought, hushBrought } = useBrought();
   useDeskKeys(desk, drills, {
     onTab: setTab,
     onTrouble: setTrouble,
@@ -301,7 +273,7 @@ export function DeskView({
             </Told>
           )}
           {brought !== "" && (
-            <Told kind="news" onClose={() => setBrought("")}>
+            <Told kind="news" onClose={hushBrought}>
               {brought}
             </Told>
           )}
@@ -338,38 +310,16 @@ export function DeskView({
                 {ranges}
               </section>
             )}
-            <aside
-              aria-label={selection ? "Selected drill" : "Session"}
-              className={cx("flex min-h-0 flex-col bg-land", selection && tab === "item" && NARROW_SHEET)}
-            >
-              <Tabs.Root
-                value={tab}
-                onValueChange={(value) => setTab(value as Tab)}
-                className="flex min-h-0 flex-1 flex-col"
-              >
-                <Tabs.List
-                  aria-label="Beside the list"
-                  className="flex border-b border-line bg-land-deep px-1.5 pt-1.5"
-                >
-                  {TABS.filter((value) => !wide || value !== "ranges").map((value) => (
-                    <Tabs.Trigger
-                      key={value}
-                      value={value}
-                      className="-mb-px inline-flex min-h-9 items-center gap-1.5 rounded-t-md border border-transparent px-2.5 text-sm font-medium text-ink-soft hover:text-ink focus-visible:-outline-offset-2 data-[state=active]:border-line data-[state=active]:border-b-land data-[state=active]:bg-land data-[state=active]:text-ink"
-                    >
-                      {value === "item"
-                        ? marked.length > 0
-                          ? `${marked.length} drills`
-                          : selection
-                            ? "Drill"
-                            : "Session"
-                        : TAB_WORDS[value]}
-                      {value === "findings" && insights.open.length > 0 && <Count findings={insights.open} />}
-                    </Tabs.Trigger>
-                  ))}
-                </Tabs.List>
-                <Tabs.Content value="item" className="min-h-0 flex-1 overflow-y-auto" tabIndex={-1}>
-                  {marked.length > 0 ? (
+            <DeskTabs
+              tab={tab}
+              onTab={setTab}
+              wide={wide}
+              chosen={marked.length > 0 ? `${marked.length} drills` : selection ? "Drill" : "Session"}
+              isDrill={selection !== undefined}
+              open={insights.open}
+              panels={{
+                item:
+                  marked.length > 0 ? (
                     <SeveralPanel desk={desk} />
                   ) : selection ? (
                     <DrillPanel
@@ -386,9 +336,8 @@ export function DeskView({
                       setting={setting}
                       onSetting={changeSetting}
                     />
-                  )}
-                </Tabs.Content>
-                <Tabs.Content value="findings" className="min-h-0 flex-1 overflow-y-auto">
+                  ),
+                findings: (
                   <FindingsPanel
                     desk={desk}
                     insights={insights}
@@ -398,17 +347,11 @@ export function DeskView({
                     onPlace={onPlace}
                     onLead={onLead}
                   />
-                </Tabs.Content>
-                {!wide && (
-                  <Tabs.Content value="ranges" className="min-h-0 flex-1 overflow-y-auto">
-                    {ranges}
-                  </Tabs.Content>
-                )}
-                <Tabs.Content value="fit" className="min-h-0 flex-1 overflow-y-auto">
-                  <FitPanel desk={desk} insights={insights} demand={demand} own={own.known} />
-                </Tabs.Content>
-              </Tabs.Root>
-            </aside>
+                ),
+                ranges,
+                fit: <FitPanel desk={desk} insights={insights} demand={demand} own={own.known} />,
+              }}
+            />
           </div>
           {open === "kit" && group && setting.teamId && (
             <SettingDialog

@@ -1,54 +1,33 @@
 import { ZoomIn, ZoomOut } from "lucide-react";
-import { useCallback, useEffect, useLayoutEffect, useMemo, useRef, useState, type PointerEvent } from "react";
+import { type PointerEvent, useCallback, useEffect, useLayoutEffect, useMemo, useRef, useState } from "react";
 import { MomentCard } from "./moment-card";
-import {
-  Bands,
-  BANDS,
-  Beats,
-  Calls,
-  Flags,
-  FLOOR,
-  Ground,
-  HEIGHT,
-  LEFT,
-  RIGHT,
-  Scale,
-  SCALE_TOP,
-  Shapes,
-  Textures,
-} from "./profile-shapes";
-import { useDrills } from "~/app/ui/drills";
-import { nameAt, type Desk, type Place } from "./use-desk";
+import type { Drag } from "./profile-drag";
+import { Beats, Calls, Flags, Scale } from "./profile-marks";
+import { Dragged, Overview, useProfileKeys } from "./profile-overview";
+import { BANDS, HEIGHT, LEFT, RIGHT, SCALE_TOP } from "./profile-scale";
+import { Bands, Ground, Shapes, Textures } from "./profile-shapes";
+import { type Desk, nameAt, type Place } from "./use-desk";
 import { IconButton } from "~/app/ui/button";
+import { useDrills } from "~/app/ui/drills";
 import type { Flag } from "~/core/audit/by-place";
-import { editBlock } from "~/core/session/edits";
-import { addCue } from "~/core/session/cues";
-import { cueMoments } from "~/core/timeline/cue-moments";
-import { doseChange } from "~/core/wording/changes";
+import { doseWords, tempoOf } from "~/core/dose/dose";
+import { clockText } from "~/core/lengths";
 import {
   doseLasting,
   edgeAt,
-  workLasting,
   landingAt,
   moved,
   placesBetween,
   spansOf,
-  zoomed,
   type Window,
+  workLasting,
+  zoomed,
 } from "~/core/profile/handling";
-import { miniProfile } from "~/core/profile/mini";
-import type { Dose } from "~/core/dose/kinds";
-import { clockText } from "~/core/lengths";
-import { doseWords, tempoOf } from "~/core/dose/dose";
+import { addCue } from "~/core/session/cues";
+import { editBlock } from "~/core/session/edits";
+import { cueMoments } from "~/core/timeline/cue-moments";
 import { momentAt } from "~/core/timeline/moment";
-import type { WorkSegment } from "~/core/timeline/types";
-
-/** What the pointer is doing once it has moved a little. */
-type Drag =
-  | { kind: "press"; x: number; at: number; place: Place | undefined; edge: WorkSegment | undefined; top: boolean }
-  | { kind: "move"; place: Place; at: number }
-  | { kind: "edge"; segment: WorkSegment; place: Place; dose: Dose; before: Dose }
-  | { kind: "box"; from: number; to: number };
+import { doseChange } from "~/core/wording/changes";
 
 const SLACK = 5;
 const EDGE = 6;
@@ -312,117 +291,4 @@ export function ProfileChart({
       )}
     </div>
   );
-}
-
-/** What is being dragged: the caret where a drill would land, the new end of a stretch, or a box. */
-function Dragged({ drag, x, spans }: { drag: Drag; x: (t: number) => number; spans: ReturnType<typeof spansOf> }) {
-  if (drag.kind === "box")
-    return (
-      <rect
-        x={Math.min(x(drag.from), x(drag.to))}
-        y={BANDS - 6}
-        width={Math.abs(x(drag.to) - x(drag.from))}
-        height={SCALE_TOP - BANDS + 6}
-        fill="var(--depth-2)"
-        fillOpacity={0.45}
-        stroke="var(--depth-5)"
-        strokeDasharray="4 3"
-        pointerEvents="none"
-      />
-    );
-  if (drag.kind !== "move") return null;
-  const to = landingAt(spans, drag.place, drag.at);
-  const others = spans.filter(({ place }) => place.block !== drag.place.block || place.item !== drag.place.item);
-  const inBlock = others.filter(({ place }) => place.block === to.block);
-  const next = inBlock[to.item];
-  const caret = next ? next.from : (inBlock.at(-1)?.to ?? drag.at);
-  return (
-    <path
-      d={`M${x(caret) - 5} ${BANDS - 8}h10l-5 7z M${x(caret) - 1} ${BANDS}h2V${FLOOR}h-2z`}
-      fill="var(--buoy)"
-      pointerEvents="none"
-    />
-  );
-}
-
-/** Where the window is in the whole session; press or drag to go there. */
-function Overview({
-  profile,
-  span,
-  window,
-  width,
-  onMove,
-}: {
-  profile: Desk["profile"];
-  span: number;
-  window: Window;
-  width: number;
-  onMove: (to: number) => void;
-}) {
-  const mini = useMemo(() => miniProfile(profile, (width * profile.total) / span, 22), [profile, width, span]);
-  const go = (event: PointerEvent<SVGSVGElement>) =>
-    onMove(((event.clientX - event.currentTarget.getBoundingClientRect().left) / width) * span);
-  const x = (t: number) => (t / span) * width;
-  return (
-    <svg
-      width={width}
-      height={24}
-      viewBox={`0 0 ${width} 24`}
-      className="mb-1 block cursor-pointer touch-none"
-      style={{ marginLeft: LEFT }}
-      aria-hidden
-      onPointerDown={(event) => {
-        event.currentTarget.setPointerCapture(event.pointerId);
-        go(event);
-      }}
-      onPointerMove={(event) => event.buttons === 1 && go(event)}
-    >
-      <rect width={width} height={24} fill="var(--land-deep)" />
-      <path d={mini.work} fill="var(--depth-3)" />
-      <rect
-        x={x(window.from)}
-        y={0.75}
-        width={x(window.to) - x(window.from)}
-        height={22.5}
-        fill="var(--paper)"
-        fillOpacity={0.35}
-        stroke="var(--ink)"
-        strokeWidth={1.5}
-      />
-    </svg>
-  );
-}
-
-/** + and − go closer and wider, 0 shows the whole session, Shift with the arrows goes along. */
-function useProfileKeys(zoom: (factor: number) => void, whole: () => void, along: (share: number) => void): void {
-  const latest = useRef({ zoom, whole, along });
-  useEffect(() => {
-    latest.current = { zoom, whole, along };
-  });
-  useEffect(() => {
-    const press = (event: KeyboardEvent) => {
-      const typing =
-        event.target instanceof HTMLElement &&
-        (event.target.matches("input:not([type=radio]):not([type=checkbox]), textarea, select") ||
-          event.target.isContentEditable);
-      if (
-        typing ||
-        event.ctrlKey ||
-        event.metaKey ||
-        event.altKey ||
-        document.querySelector('[role="dialog"], [role="alertdialog"], [role="menu"]')
-      )
-        return;
-      const { zoom: z, whole: w, along: a } = latest.current;
-      if (event.key === "+" || event.key === "=") z(0.6);
-      else if (event.key === "-") z(1 / 0.6);
-      else if (event.key === "0") w();
-      else if (event.shiftKey && event.key === "ArrowRight") a(0.4);
-      else if (event.shiftKey && event.key === "ArrowLeft") a(-0.4);
-      else return;
-      event.preventDefault();
-    };
-    window.addEventListener("keydown", press);
-    return () => window.removeEventListener("keydown", press);
-  }, []);
 }

@@ -10,7 +10,7 @@ import { cautionsOf, editionDrills, withoutNotes } from "~/core/edition/edition"
 import { miniProfile } from "~/core/profile/mini";
 import { profileOf } from "~/core/profile/profile";
 import { compile } from "~/core/timeline/compile";
-import { editionOf, type LinkFound } from "~/db/editions";
+import { editionOf, type LinkFound } from "~/db/links";
 
 /** The page of a link, and the key it is kept ready by: an edition never changes, who is on the list may. */
 export async function playerPage(

@@ -9,7 +9,8 @@ import { needRoom } from "~/app/server/room.server";
 import { getServices } from "~/app/server/services.server";
 import { makeEdition } from "~/core/edition/edition";
 import { compile } from "~/core/timeline/compile";
-import { handOut, withdrawLink } from "~/db/editions";
+import { handOut } from "~/db/editions";
+import { withdrawLink } from "~/db/links";
 
 /** `team`: for whom it is; empty for anyone. `whom`: for whom it was looked over; left out, for whom it is at the desk. `seen`: a hash of all that was shown. */
 const asked = z.discriminatedUnion("do", [

@@ -2,7 +2,7 @@ import QRCode from "qrcode";
 import type { Route } from "./+types/code";
 import { idOf, notHere, requireCoachForData } from "~/app/server/coach.server";
 import { getServices } from "~/app/server/services.server";
-import { tokenOfLink } from "~/db/editions";
+import { tokenOfLink } from "~/db/links";
 
 /** The QR code of a coach's own link, to point a phone at. */
 export async function loader({ request, params }: Route.LoaderArgs) {

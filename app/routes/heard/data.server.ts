@@ -4,7 +4,7 @@ import { getServices } from "~/app/server/services.server";
 import { daysBefore } from "~/core/clock/calendar";
 import { now } from "~/core/clock/clock";
 import { findPerson } from "~/db/people";
-import { countUnseen, lastHandedOut, listEachHeard, listFolded, summariseHeard } from "~/db/runs";
+import { countUnseen, lastHandedOut, listEachHeard, listFolded, summariseHeard } from "~/db/heard";
 
 export type HeardPage = Awaited<ReturnType<typeof heardPage>>;
 

@@ -13,7 +13,7 @@ import { When } from "~/app/ui/when";
 import { isLate } from "~/core/checkin/moments";
 import { clockText } from "~/core/lengths";
 import { JOINT_WORDS } from "~/core/vocabulary/rows";
-import type { HeardRow } from "~/db/runs";
+import type { HeardRow } from "~/db/heard";
 
 export type Change = (run: string, what: Asked) => void;
 

@@ -1,0 +1,64 @@
+import { FastForward, Play, Square } from "lucide-react";
+import { useEffect, useState } from "react";
+import { Control } from "./stage-parts";
+import { steady } from "~/core/clock/clock";
+import { countdownText, secondsText } from "~/core/lengths";
+
+/** Asks whoever comes back how to go on. Time away was not followed and does not count as done. */
+export function Away({
+  since,
+  left,
+  onGoOn,
+  onCatchUp,
+  onEnd,
+}: {
+  since: number;
+  left: number;
+  onGoOn: () => void;
+  onCatchUp: () => void;
+  onEnd: () => void;
+}) {
+  const [now, setNow] = useState(() => steady());
+  useEffect(() => {
+    const timer = setInterval(() => setNow(steady()), 1_000);
+    return () => clearInterval(timer);
+  }, []);
+  const away = Math.max(0, (now - since) / 1000);
+  const roughly =
+    away < 60
+      ? secondsText(Math.max(1, Math.round(away)))
+      : away < 3600
+        ? `${Math.round(away / 60)} min`
+        : "more than an hour";
+  const over = away >= left;
+  return (
+    <div
+      role="alert"
+      className="flex flex-col gap-2.5 border-t-4 border-buoy bg-land px-5 pt-4 pb-[max(1rem,env(safe-area-inset-bottom))] short:gap-1.5 short:pt-2 short:pb-2"
+    >
+      <div className="mx-auto w-full max-w-xl">
+        <p className="text-2xl font-semibold short:text-xl">You were away {roughly}</p>
+        <p className="text-lg text-ink-soft short:text-base">
+          {over
+            ? "The session waited for you. The others have finished by now."
+            : "The session waited for you. What you catch up on counts as not done."}
+        </p>
+      </div>
+      <div className="mx-auto grid w-full max-w-xl grid-cols-2 gap-2.5 max-[26rem]:grid-cols-1">
+        <Control main label="Go on from here" onClick={onGoOn}>
+          <Play size={24} aria-hidden /> <span className="text-lg font-semibold">Go on from here</span>
+        </Control>
+        {over ? (
+          <Control label="End here" onClick={onEnd}>
+            <Square size={20} aria-hidden /> <span className="text-lg">End here</span>
+          </Control>
+        ) : (
+          <Control label={`Catch up: ${countdownText(left - away)} to go`} onClick={onCatchUp}>
+            <FastForward size={22} aria-hidden />{" "}
+            <span className="text-lg">Catch up: {countdownText(left - away)} to go</span>
+          </Control>
+        )}
+      </div>
+    </div>
+  );
+}
