@@ -7,6 +7,7 @@ import { readSession } from "~/core/session/read";
 import type { Session } from "~/core/session/schema";
 import { findDrills, makeFindable } from "~/core/browse/search";
 import { itemOf } from "~/core/session/start";
+import { NEWEST_SESSION } from "~/core/session/version";
 import { median } from "~/core/statistics";
 import { compile } from "~/core/timeline/compile";
 import { audit } from "~/core/audit/audit";
@@ -47,7 +48,7 @@ function longSession(count: number): Session {
   );
   const document = {
     format: "mapset/session",
-    version: 1,
+    version: NEWEST_SESSION,
     title: `${count} drills`,
     purpose: "off-day",
     target: count * 90,

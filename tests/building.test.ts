@@ -345,8 +345,28 @@ describe("what is asked", () => {
       { teamId: "x", demandId: null, accepted: [] },
       { teamId: null, demandId: "a".repeat(99), accepted: [] },
       { teamId: null, demandId: null, accepted: [{ key: "title", says: "x", reason: "" }] },
+      { fields: {} },
+      { fields: { teamId: null } },
+      { fields: { nothing: { value: 1, basedOn: 0, by: "a page", seq: 1 } } },
+      { fields: { teamId: { value: "x", basedOn: 0, by: "a page", seq: 1 } } },
+      { fields: { teamId: { value: null, basedOn: -1, by: "a page", seq: 1 } } },
+      { fields: { teamId: { value: null, basedOn: 0, by: "", seq: 1e99 } } },
     ])
       expect((await set(bad, own)).status()).toBe(422);
+    // Part by part, each over the revision it was made from; to another club's there is nothing to be had or changed.
+    const marked = (value: string | null, by: string, basedOn = 0) => ({
+      fields: { demandId: { value, basedOn, by, seq: 1 } },
+    });
+    expect((await set(marked("rowing", "a page"))).status()).toBe(404);
+    expect((await ask.get(`${session}/setting`)).status()).toBe(404);
+    const there = async () =>
+      (await (await own.get(`${session}/setting`)).json()) as { marks: { demandId?: { revision: number } } };
+    const basedOn = (await there()).marks.demandId?.revision ?? 0;
+    expect((await set(marked("rowing", "a page", basedOn), own)).status()).toBe(200);
+    expect((await set(marked("rowing", "a page", basedOn), own)).status()).toBe(200);
+    const unseen = await set(marked("handball", "another", basedOn), own);
+    expect([unseen.status(), await unseen.json()]).toEqual([409, { kind: "newer", fields: ["demandId"] }]);
+    expect((await there()).marks.demandId?.revision).toBe(basedOn + 1);
     expect((await own.post("/teams", form({ do: "setting", team, setting: '{"floor":-1}' }))).status()).toBe(400);
     expect((await own.post(theirs, form({ doc: '{"id":"own","name":"x"}' }))).status()).toBe(422);
   });

@@ -368,6 +368,12 @@ describe("two thousand bodies that nobody would send", () => {
         },
       },
       {
+        fields: {
+          teamId: { value: null, basedOn: 0, by: "a page", seq: 1 },
+          accepted: { value: [{ key: "title", says: "x", reason: "y" }], basedOn: 0, by: "a page", seq: 2 },
+        },
+      },
+      {
         do: "add-team",
         name: "t",
         team: id,

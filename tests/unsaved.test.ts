@@ -1,5 +1,16 @@
 import { afterAll, beforeAll, expect, it } from "vitest";
-import { freshSession, openDesk, ready, saved, signIn, startWorld, type World } from "./harness";
+import {
+  BEN,
+  DEMO,
+  fillInSignIn,
+  freshSession,
+  openDesk,
+  ready,
+  saved,
+  signIn,
+  startWorld,
+  type World,
+} from "./harness";
 import type { Page } from "playwright-core";
 
 let world: World;
@@ -111,7 +122,7 @@ it("whom a session is for, chosen on two devices, is the coach's to choose and n
   await page.goto("/sessions");
   await told(page).getByText("What you chose beside “For two” was changed elsewhere, too", { exact: false }).waitFor();
   await told(page).getByRole("link", { name: "Open it to choose" }).click();
-  await question.getByRole("button", { name: "Mine" }).click();
+  await question.getByRole("button", { name: "Keep mine" }).click();
   await question.waitFor({ state: "detached" });
   await saved(page);
   await elsewhere.reload();
@@ -128,10 +139,45 @@ it("whom a session is for, chosen on two devices, is the coach's to choose and n
   await context.setOffline(false);
   await page.evaluate(() => window.dispatchEvent(new Event("online")));
   const again = page.getByRole("alert").filter({ hasText: "now Desk work" });
-  await again.getByRole("button", { name: "The other" }).click();
+  await again.getByRole("button", { name: "Take the other" }).click();
   await again.waitFor({ state: "detached" });
   await saved(page);
   expect(await asked(page).locator("option:checked").innerText()).toBe("Desk work");
+});
+
+it("what is chosen while signed out waits for whoever chose it, and is neither told nor sent as anybody else", async () => {
+  const { page, context } = await world.visitor();
+  await signIn(page);
+  await freshSession(page, "Signed out", "floor-to-standing");
+  await saved(page);
+  const address = page.url();
+  await context.clearCookies();
+  await page.getByLabel("Asked by").selectOption({ label: "Rowing" });
+  await page.getByText("You are signed out", { exact: false }).waitFor();
+  await page.goto("/sign-in");
+  await page.getByText("Changes that are not saved yet are kept in this browser", { exact: false }).waitFor();
+  // What is wrong with the form is gone to, and what was written stays.
+  await page.getByLabel("E-mail address").fill("nobody");
+  await page.getByRole("button", { name: "Sign in" }).click();
+  await page.getByText("Write an e-mail address, like robin@club.example.").waitFor();
+  const active = () => page.evaluate(() => document.activeElement?.getAttribute("name"));
+  await expect.poll(active).toBe("email");
+  expect(await page.getByLabel("E-mail address").inputValue()).toBe("nobody");
+  const sent: string[] = [];
+  context.on("request", (request) => void (/setting$/.test(request.url()) && sent.push(request.method())));
+  await fillInSignIn(page, BEN);
+  await page.waitForURL(/sessions$/);
+  await ready(page);
+  expect([await page.getByText("Signed out").count(), sent]).toEqual([0, []]);
+  await page.getByRole("button", { name: "Sign out" }).click();
+  await page.waitForURL(/sign-in/);
+  await fillInSignIn(page, DEMO);
+  await page.waitForURL(/sessions$/);
+  await expect.poll(() => sent).toEqual(["POST"]);
+  await told(page).waitFor({ state: "detached" });
+  await page.goto(address);
+  await ready(page);
+  expect(await page.getByLabel("Asked by").inputValue()).toBe("rowing");
 });
 
 it("a revision told to be kept without a connection goes by itself, and of two both can be had", async () => {

@@ -12,6 +12,7 @@ import { listDemands } from "~/db/demands";
 import { keepSessionFile, missingOf, type Brought } from "~/db/session-files";
 import { addSession, findSession, saveSession } from "~/db/sessions";
 import { findSetting } from "~/db/session-setting";
+import type { DrillLookup } from "~/core/drills/lookup";
 import type { Setting } from "~/core/documents/setting";
 import { listTeamNames } from "~/db/teams";
 import { demandById } from "~/library/demands";
@@ -100,13 +101,14 @@ const TRIES = 5;
 export async function changeStored(
   club: Club,
   id: string,
-  change: (session: Session) => Session,
+  change: (session: Session, drills: DrillLookup) => Session,
 ): Promise<{ saved: Session } | { refused: "gone" | "busy" | Fault[] }> {
   const { db } = getServices();
   for (let tries = 0; tries < TRIES; tries++) {
     const stored = await opening(findSession(db, club, id));
     if (!stored) return { refused: "gone" };
-    const changed = change(stored.doc);
+    const changed = change(stored.doc, await drillsOf(club, stored.doc));
+    if (changed === stored.doc) return { saved: stored.doc };
     const drills = await drillsOf(club, changed);
     const read = readSession(changed, drills);
     if (!read.ok) return { refused: read.faults };

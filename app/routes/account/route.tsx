@@ -45,7 +45,7 @@ export default function Account({ loaderData }: Route.ComponentProps) {
         note={
           <>
             Athletes see your name on the sessions you hand out. You sign in as{" "}
-            <strong className="wrap-anywhere">{email}</strong>.
+            <strong className="wrap-anywhere">{email}</strong>
           </>
         }
       >

@@ -130,21 +130,23 @@ function Settled({ item }: { item: Edits }) {
           </span>
         )}
       </p>
-      {item.state === "newer" ? (
-        <Link
-          to={ABOUT[item.kind].page(item)}
-          className="min-h-8 content-center font-medium underline underline-offset-2"
-        >
-          Open it to choose
-        </Link>
-      ) : item.kind === "session" ? (
-        <Button onClick={() => void asNew(item)}>Keep it as a new session</Button>
-      ) : item.kind === "drill" ? (
-        <Button onClick={() => void saveFile(item)}>Save it as a file</Button>
-      ) : null}
-      <Button kind="quiet" onClick={() => setAsking(true)}>
-        Let it go
-      </Button>
+      <p className="flex flex-wrap items-center gap-x-4">
+        {item.state === "newer" ? (
+          <Link
+            to={ABOUT[item.kind].page(item)}
+            className="min-h-8 content-center font-medium underline underline-offset-2"
+          >
+            Open it to choose
+          </Link>
+        ) : item.kind === "session" ? (
+          <Button onClick={() => void asNew(item)}>Keep it as a new session</Button>
+        ) : item.kind === "drill" ? (
+          <Button onClick={() => void saveFile(item)}>Save it as a file</Button>
+        ) : null}
+        <Button kind="quiet" onClick={() => setAsking(true)}>
+          Let it go
+        </Button>
+      </p>
       {asking && (
         <Confirm
           open

@@ -3,8 +3,7 @@ import type { SettingConflict } from "./use-setting";
 import { Button } from "~/app/ui/button";
 import { cx } from "~/app/ui/classes";
 import type { SettingField } from "~/core/documents/setting";
-import { capital } from "~/core/wording/words";
-import { listWords } from "~/core/wording/words";
+import { capital, listWords } from "~/core/wording/words";
 
 /** A line under the bar, until it is put away. */
 export function Told({
@@ -68,8 +67,10 @@ export function SettingNewer({
         {capital(listWords(words))} {fields.length === 1 ? "was" : "were"} changed on another page before your change
         was saved. Which should count?
       </p>
-      <Button onClick={onMine}>Mine</Button>
-      <Button onClick={onTheirs}>The other</Button>
+      <p className="flex gap-2">
+        <Button onClick={onMine}>Keep mine</Button>
+        <Button onClick={onTheirs}>Take the other</Button>
+      </p>
     </div>
   );
 }

@@ -178,7 +178,7 @@ function tell(told: Told): void {
   channel.close();
 }
 
-function stateOf(item: SettingItem, onlyHere: boolean): SaveState | undefined {
+function stateOf(item: SettingItem, onlyHere: boolean): SaveState {
   switch (item.state) {
     case "waiting":
       return item.last === undefined ? { kind: "saving" } : { kind: "offline", where: onlyHere ? "page" : "browser" };
@@ -188,7 +188,7 @@ function stateOf(item: SettingItem, onlyHere: boolean): SaveState | undefined {
     case "refused":
       return { kind: "refused", faults: [{ path: "", message: item.words ?? "Reload the page and choose it again." }] };
     case "newer":
-      return undefined;
+      return { kind: "refused", faults: [{ path: "", message: "choose below which should count." }] };
   }
 }
 

@@ -2,23 +2,18 @@ import type { Club } from "~/db/clubs";
 import { notHere } from "~/app/server/coach.server";
 import { changeStored } from "~/app/server/session-docs.server";
 import type { Drill } from "~/core/drills/schema";
-import { insertItem, MOST_ITEMS } from "~/core/session/edits";
-import { itemOf } from "~/core/session/start";
+import { withDrillAtEnd } from "~/core/session/append";
+import { MOST_ITEMS } from "~/core/session/edits";
 
 export type AddedTo = { added: { id: string; title: string } } | { refused: string };
 
 /** Puts a drill at the end of a session. */
 export async function addTo(club: Club, drill: Drill, id: string): Promise<AddedTo> {
   let full = false;
-  const changed = await changeStored(club, id, (session) => {
-    const { blocks } = session;
-    const after = insertItem(
-      session,
-      { block: blocks.length - 1, item: blocks.at(-1)?.items.length ?? 0 },
-      itemOf(drill),
-    );
-    full = after === session;
-    return after;
+  const changed = await changeStored(club, id, (session, drills) => {
+    const after = withDrillAtEnd(session, drill, drills);
+    full = after === undefined;
+    return after ?? session;
   });
   if (full) return { refused: `Its last block has ${MOST_ITEMS} drills, which is the most.` };
   if ("saved" in changed) return { added: { id, title: changed.saved.title } };
