@@ -4,7 +4,7 @@ import { isbot } from "isbot";
 import { renderToPipeableStream } from "react-dom/server";
 import { isRouteErrorResponse, ServerRouter, type AppLoadContext, type EntryContext } from "react-router";
 import { log, told } from "./server/log";
-import { keepText, readyText } from "./server/ready-pages";
+import { keepText } from "./server/ready-pages";
 import { NonceContext } from "./ui/nonce";
 
 export const streamTimeout = 5_000;
@@ -19,9 +19,8 @@ export default function handleRequest(
 ): Promise<Response> {
   headers.set("content-type", "text/html; charset=utf-8");
   if (!headers.has("cache-control")) headers.set("cache-control", "no-store");
-  const look = lookOf(request, status, entry, context);
-  const ready = look !== undefined && readyText(context.ready!.page, look, context.nonce);
-  if (ready) return Promise.resolve(new Response(ready, { status, headers }));
+  if (context.ready?.text !== undefined) return Promise.resolve(new Response(context.ready.text, { status, headers }));
+  const look = status === 200 && !entry.staticHandlerContext.errors ? context.ready?.look : undefined;
   return new Promise((resolve, reject) => {
     let shellSent = false;
     /** Nothing has gone wrong in drawing it. */
@@ -54,13 +53,6 @@ export default function handleRequest(
     );
     setTimeout(abort, streamTimeout + 1000).unref();
   });
-}
-
-/** What the text of a page that is kept ready hangs on besides its key; undefined where a page is not kept, or is asked for in an odd way. */
-function lookOf(request: Request, status: number, entry: EntryContext, context: AppLoadContext): string | undefined {
-  const { errors, loaderData } = entry.staticHandlerContext;
-  if (!context.ready || status !== 200 || errors || new URL(request.url).search !== "") return undefined;
-  return JSON.stringify([new URL(request.url).pathname, loaderData["root"]]);
 }
 
 /** So much is sent at once. */

@@ -1,4 +1,5 @@
 import { LRUCache } from "lru-cache";
+import { readTheme } from "~/app/ui/theme";
 
 /** A page that is the same for whoever asks, kept ready: what it was drawn from, and its text once it has been drawn. */
 export type ReadyPage<D = unknown> = {
@@ -34,6 +35,12 @@ export async function readyPage<D>(key: string, make: () => Promise<D>): Promise
 /** The text of a page in a look, with the answer's own mark put in; undefined where it has not been drawn yet. */
 export const readyText = (page: ReadyPage, look: string, mark: string): string | undefined =>
   page.texts.get(look)?.join(mark);
+
+/** What the text of a page hangs on besides its key; undefined where it is asked for in an odd way, and is not kept. */
+export function lookOf(request: Request): string | undefined {
+  const { pathname, search } = new URL(request.url);
+  return search === "" ? JSON.stringify([pathname, readTheme(request.headers.get("cookie"))]) : undefined;
+}
 
 /** Keeps what was drawn. The mark is a random one that stands for nothing else, so that it is found everywhere it was put. */
 export function keepText(key: string, look: string, text: string, mark: string): void {

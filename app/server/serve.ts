@@ -21,8 +21,10 @@ export type LoadContext = {
   requestId: string;
   /** The address as it stands in app/routes.ts: nothing of what was asked for. */
   route: string;
-  /** Said by a loader whose page is the same for whoever asks, and is kept ready by this key. */
-  ready?: { key: string; page: ReadyPage };
+  /** Whether a whole page is asked for, not only its data. */
+  isPage: boolean;
+  /** Said by a loader whose page is the same for whoever asks, and is kept ready by this key; with its text, where that is there already. */
+  ready?: { key: string; page: ReadyPage; look: string | undefined; text: string | undefined };
 };
 
 declare module "react-router" {
@@ -50,8 +52,8 @@ export async function serve(settings: ServeSettings): Promise<Server> {
   app.use(noted((req) => nameOf(req.path)));
   app.use(compression());
   app.use(releaseDrainListeners);
-  app.use((_, res, next) => {
-    (res.locals as { nonce?: string }).nonce = randomBytes(16).toString("base64");
+  app.use((req, res, next) => {
+    Object.assign(res.locals, { nonce: randomBytes(16).toString("base64"), isPage: !req.path.endsWith(".data") });
     next();
   });
   app.use(securityHeaders(settings.baseUrl.startsWith("https:")));
@@ -88,7 +90,7 @@ export async function serve(settings: ServeSettings): Promise<Server> {
     build,
     mode: "production",
     getLoadContext: (req, res) => ({
-      ...(res.locals as Pick<LoadContext, "nonce" | "requestId" | "route">),
+      ...(res.locals as Pick<LoadContext, "nonce" | "requestId" | "route" | "isPage">),
       address: req.ip ?? req.socket.remoteAddress ?? "",
     }),
   });

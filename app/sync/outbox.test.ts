@@ -1,6 +1,6 @@
 import { describe, expect, it } from "vitest";
-import { openOutbox, waits, type Around } from "./outbox";
-import { checkInItem, isOf, runItem, sessionItem, type Answer, type Item } from "~/core/outbox/item";
+import { openOutbox, type Around } from "./outbox";
+import { checkInItem, isOf, isSettled, runItem, sessionItem, type Answer, type Item } from "~/core/outbox/item";
 import { memoryStore, type Store } from "~/core/outbox/store";
 
 const T = 1_790_000_000_000;
@@ -156,7 +156,7 @@ describe("the outbox", () => {
     await turn(3_600_000);
     expect(state.sent).toHaveLength(1);
     expect(outbox.items()).toMatchObject([{ state: "refused", words: "Too long.", body: { pain: true } }]);
-    expect(waits(outbox.items())).toBe(false);
+    expect(outbox.items().filter((item) => !isSettled(item))).toEqual([]);
     await outbox.drop("check-in:a");
     expect(outbox.items()).toEqual([]);
   });

@@ -4,7 +4,6 @@ import {
   allWaiting,
   beside,
   coveredBy,
-  isSettled,
   nextToSend,
   noRoom,
   pastShowing,
@@ -178,6 +177,3 @@ export function openOutbox({
 /** Those of a list that are otherwise than before. */
 const changedOf = (before: readonly Item[], then: readonly Item[]): Item[] =>
   then.filter((item, i) => item !== before[i]);
-
-/** Whether something of these is still to be sent. */
-export const waits = (items: readonly Item[]): boolean => items.some((item) => !isSettled(item));

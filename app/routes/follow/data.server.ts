@@ -1,9 +1,11 @@
 import { createHash } from "node:crypto";
+import type { AppLoadContext } from "react-router";
 import type { PlayerProps } from "./player-props";
 import { opening } from "~/app/server/opening.server";
 import { findForPlayer } from "~/app/server/player.server";
-import { readyPage, type ReadyPage } from "~/app/server/ready-pages";
+import { lookOf, readyPage, readyText, type ReadyPage } from "~/app/server/ready-pages";
 import { getServices } from "~/app/server/services.server";
+import { TO_KEEP } from "~/app/sync/kept-pages";
 import { kitList } from "~/core/coverage/kit-list";
 import { mainJoints } from "~/core/coverage/joints";
 import { cautionsOf, editionDrills, withoutNotes } from "~/core/edition/edition";
@@ -24,6 +26,17 @@ export async function playerPage(
     .update(JSON.stringify([token, id, edition.id, coachLabel, athletes]))
     .digest("hex");
   return { key, page: await readyPage(key, () => propsOf(token, found)) };
+}
+
+/** What the page of a link shows. Where its text is kept ready that is handed on, and no data besides. */
+export async function playerData(request: Request, token: string, context: AppLoadContext): Promise<PlayerProps> {
+  const counts = context.isPage && !request.headers.has(TO_KEEP);
+  const { key, page } = await playerPage(token, context.address, counts);
+  const look = lookOf(request);
+  const text = context.isPage && look !== undefined ? readyText(page, look, context.nonce) : undefined;
+  context.ready = { key, page, look, text };
+  // Writing the data out costs as much as all the rest, and what is in the text already is not looked for in it.
+  return text === undefined ? page.data : ({} as PlayerProps);
 }
 
 async function propsOf(token: string, found: LinkFound): Promise<PlayerProps> {

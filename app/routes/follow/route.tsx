@@ -1,8 +1,7 @@
 import { isRouteErrorResponse } from "react-router";
 import type { Route } from "./+types/route";
-import { playerPage } from "./data.server";
+import { playerData } from "./data.server";
 import { Player } from "./player";
-import { TO_KEEP } from "~/app/sync/kept-pages";
 import { TroublePage } from "~/app/ui/trouble";
 
 export const handle = { screen: "player" };
@@ -16,15 +15,7 @@ export const meta: Route.MetaFunction = ({ loaderData, params }) => [
   { tagName: "link", rel: "apple-touch-icon", href: "/icon-192.png" },
 ];
 
-export async function loader({ request, params, context }: Route.LoaderArgs) {
-  const { key, page } = await playerPage(
-    params.token,
-    context.address,
-    !request.url.includes(".data") && !request.headers.has(TO_KEEP),
-  );
-  context.ready = { key, page };
-  return page.data;
-}
+export const loader = ({ request, params, context }: Route.LoaderArgs) => playerData(request, params.token, context);
 
 /** A run must not change under someone who is following it. */
 export const shouldRevalidate = () => false;
