@@ -22,7 +22,7 @@ import { countUnseenPain, listHeard } from "./heard";
 import { keepCheckIn, setNotTheirs, setRemoved, setSeen } from "./runs";
 import { checkIn, edition, person, run, trainingSession } from "./schema";
 import { addSession } from "./sessions";
-import { saveSetting } from "./session-setting";
+import { changeSetting, saveSetting } from "./session-setting";
 import { addAthletes, addTeam, deleteTeam, listTeams, setAthleteAreas } from "./teams";
 import { freshDatabase, TEST_SECRET } from "./testing";
 
@@ -162,11 +162,12 @@ describe("forgetting somebody", () => {
         reason: "Skua asked to; Skuas do.",
       },
     ];
-    await saveSetting(db, ana, session, {
-      teamId: group,
-      accepted,
-      choices: [choice(ids["Skua"]!), choice(ids["Pip"]!)],
-    });
+    await saveSetting(db, ana, session, { teamId: group, accepted });
+    const chosenAtDesk = (seq: number) =>
+      changeSetting(db, ana, session, {
+        choices: { value: [choice(ids["Skua"]!), choice(ids["Pip"]!)], basedOn: 0, by: "a desk", seq },
+      });
+    expect((await chosenAtDesk(1))?.newer).toEqual([]);
     const { doc, totalSeconds } = (
       await db
         .select({ doc: trainingSession.doc, totalSeconds: trainingSession.totalSeconds })
@@ -188,6 +189,9 @@ describe("forgetting somebody", () => {
     const unseen = await countUnseenPain(db, ana);
 
     expect(await forgetPerson(db, ana, ids["Skua"]!)).toBe("forgotten");
+
+    // A desk that is still open writes nobody back unasked.
+    expect((await chosenAtDesk(2))?.newer).toEqual(["choices"]);
 
     const dump = async (table: string) =>
       (

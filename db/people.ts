@@ -1,7 +1,9 @@
 import { nowDate } from "~/core/clock/clock";
 import { and, asc, desc, eq, isNull, sql } from "drizzle-orm";
 import type { Accepted } from "~/core/audit/accepted";
+import type { Setting } from "~/core/documents/setting";
 import type { Choice } from "~/core/group/choices";
+import { changedByNobody, type Marks } from "~/core/saving/fields";
 import { withoutName } from "~/core/group/names";
 import type { Protects } from "~/core/group/protect";
 import { among } from "./among";
@@ -222,9 +224,18 @@ async function forgetBeside(tx: Pick<Db, "select" | "update">, club: Club, id: s
     for (const row of rows)
       await tx
         .update(table)
-        .set(without(row))
+        .set({ ...without(row), ...(table === trainingSession && { settingMarks: await unseen(tx, club, row.id) }) })
         .where(and(eq(table.clubId, club.id), eq(table.id, row.id)));
   }
+}
+
+/** Marks of a session of which no open page has seen what is beside it now: none may write somebody who was forgotten back unasked. */
+async function unseen(tx: Pick<Db, "select">, club: Club, id: string): Promise<Marks<Setting>> {
+  const [row] = await tx
+    .select({ marks: trainingSession.settingMarks })
+    .from(trainingSession)
+    .where(and(eq(trainingSession.clubId, club.id), eq(trainingSession.id, id)));
+  return changedByNobody<Setting>(row?.marks ?? {}, ["choices", "accepted"]);
 }
 
 /** How many people a club has. */

@@ -1,12 +1,10 @@
+import { randomUUID } from "node:crypto";
 import { and, eq } from "drizzle-orm";
 import type { Club } from "./clubs";
 import type { Db } from "./client";
 import { group, trainingSession } from "./schema";
 import { LATER_COUNTS, type Setting } from "~/core/documents/setting";
-import { mergeFields, revisionOf, type Changes, type Marks } from "~/core/saving/fields";
-
-/** By whom changes are marked that no page sent. */
-const NO_PAGE = "";
+import { changedByNobody, mergeFields, revisionOf, type Changes, type Marks } from "~/core/saving/fields";
 
 const own = (club: Club, id: string) => and(eq(trainingSession.clubId, club.id), eq(trainingSession.id, id));
 
@@ -73,6 +71,9 @@ export async function changeSetting(
   });
 }
 
+/** So often a plain change is tried again where another has come between. */
+const TRIES = 5;
+
 /** Keeps what is given of it whatever is there, the rest stays. Returns false when the session, or the team, is not the coach's. */
 export async function saveSetting(
   db: Db,
@@ -80,13 +81,19 @@ export async function saveSetting(
   id: string,
   parts: { [K in keyof Setting]?: Setting[K] | undefined },
 ): Promise<boolean> {
-  const found = await findMarkedSetting(db, club, id);
-  if (!found) return false;
-  const change = <K extends keyof Setting>(field: K): Changes<Setting> => {
-    const value = parts[field];
-    const seq = (found.marks[field]?.seq ?? 0) + 1;
-    return value === undefined ? {} : { [field]: { value, basedOn: revisionOf(found.marks, field), by: NO_PAGE, seq } };
-  };
-  const changes = (Object.keys(parts) as (keyof Setting)[]).map(change);
-  return (await changeSetting(db, club, id, Object.assign({}, ...changes) as Changes<Setting>)) !== undefined;
+  const given = (Object.keys(parts) as (keyof Setting)[]).filter((field) => parts[field] !== undefined);
+  for (let tries = 0; tries < TRIES; tries++) {
+    const found = await findMarkedSetting(db, club, id);
+    if (!found) return false;
+    const marks = changedByNobody(found.marks, given);
+    const by = randomUUID();
+    const changes = given.map((field) => [
+      field,
+      { ...marks[field], by, value: parts[field], basedOn: revisionOf(found.marks, field) },
+    ]);
+    const saved = await changeSetting(db, club, id, Object.fromEntries(changes) as Changes<Setting>);
+    if (!saved) return false;
+    if (saved.newer.length === 0) return true;
+  }
+  return false;
 }

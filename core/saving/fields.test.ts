@@ -1,6 +1,6 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
-import { mergeFields, type Changes, type Marks } from "./fields";
+import { changedByNobody, mergeFields, type Changes, type Marks } from "./fields";
 
 type Fields = { team: string | null; demand: string | null; locks: number[] };
 const THERE: Fields = { team: null, demand: "row", locks: [] };
@@ -75,5 +75,15 @@ describe("parts that are changed one by one", () => {
       { team: mine("u16", 1) },
     ]);
     expect([there.team, newer[2]]).toEqual(["u18", ["team"]]);
+  });
+
+  it("changed by nobody are unseen by every page, the one that had chosen last, too", () => {
+    const { marks } = arrive([{ team: mine("u16", 1) }]);
+    const forgotten = changedByNobody<Fields>(marks, ["team", "demand"]);
+    for (const field of ["team", "demand"] as const)
+      expect(mergeFields(THERE, forgotten, { [field]: mine("u17", 2, 1 - Number(field === "demand")) }).newer).toEqual([
+        field,
+      ]);
+    expect(mergeFields(THERE, forgotten, { locks: mine([1], 2) }).newer).toEqual([]);
   });
 });

@@ -47,3 +47,15 @@ export function mergeFields<F>(
   }
   return merged;
 }
+
+/** By whom changes are marked that no page sent. */
+const NO_PAGE = "";
+
+/** Marks of fields that were changed by no page: every page that is open has not seen it. */
+export function changedByNobody<F>(marks: Marks<F>, fields: readonly (keyof F)[]): Marks<F> {
+  const marked = fields.map((field) => [
+    field,
+    { revision: revisionOf(marks, field) + 1, by: NO_PAGE, seq: (marks[field]?.seq ?? 0) + 1 },
+  ]);
+  return { ...marks, ...(Object.fromEntries(marked) as Marks<F>) };
+}

@@ -3,6 +3,7 @@ import type { SaveState } from "./use-saving";
 import { browserOutbox } from "~/app/sync/browser";
 import { newKey } from "~/app/sync/key";
 import { useItems, useSending } from "~/app/sync/use-items";
+import { AGAIN_MS } from "~/app/ui/use-again";
 import { now } from "~/core/clock/clock";
 import { LATER_COUNTS, type Setting, type SettingField } from "~/core/documents/setting";
 import { isOf, settingItem, type Item, type OfCoach } from "~/core/outbox/item";
@@ -65,8 +66,11 @@ export function useSetting(id: string, whose: OfCoach, title: string, first: Mar
       const add = browserOutbox().outbox.add(settingItem(id, whose, body, making));
       adds.current = { count: adds.current.count + 1, last: Promise.all([adds.current.last, add]) };
       setAdding(adds.current.count);
-      setFull(await add);
-      setAdding(--adds.current.count);
+      try {
+        setFull(await add);
+      } finally {
+        setAdding(--adds.current.count);
+      }
     },
     [id, whose, page],
   );
@@ -122,14 +126,17 @@ export function useSetting(id: string, whose: OfCoach, title: string, first: Mar
   useEffect(() => {
     if (!isNewer) return setConflict(undefined);
     let left = false;
-    void fetchThere().then((there) => {
+    const look = async () => {
+      const there = await fetchThere();
       const mine = waiting();
-      if (left || !there || !mine) return;
+      if (left || !mine) return;
+      if (!there) return void setTimeout(() => void look(), AGAIN_MS);
       const { newer } = mergeFields(there.setting, there.marks, changesOf(mine), LATER_COUNTS);
       if (newer.length > 0) return setConflict({ ...there, fields: newer });
       show(there);
       void browserOutbox().outbox.drop(key);
-    });
+    };
+    void look();
     return () => {
       left = true;
     };
