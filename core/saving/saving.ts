@@ -135,8 +135,8 @@ function answered<D>(s: Saving<D>, answer: Answer<D>): Step<D> {
   // A copy that was heard of meanwhile, and is newer than this one, still has to be chosen about.
   const stays = s.trouble?.kind === "newer" && s.trouble.stored.revision > revision ? s.trouble : undefined;
   const now: Saving<D> = { ...s, sent: undefined, saved: { doc: sent, revision, updatedAt }, trouble: stays };
-  const held = now.drafted === sent || isSaved(now);
-  const [then, effects] = held && (isSaved(now) || s.how === "when told") ? undrafted(now) : afterEdit(now);
+  const done = isSaved(now) || (s.how === "when told" && s.drafted === sent);
+  const [then, effects] = done ? undrafted(now) : afterEdit(now);
   return [then, [{ kind: "announce", revision }, ...effects]];
 }
 
