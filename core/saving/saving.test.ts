@@ -203,6 +203,17 @@ describe("a document that is saved when somebody says so", () => {
     expect([then.kinds, shown(then.state)]).toEqual([["announce", "drop draft"], { kind: "changed" }]);
   });
 
+  it("is let go with what the browser holds of it, and not sent again", () => {
+    const { kinds, state } = told([
+      edit(one),
+      { kind: "try" },
+      { kind: "lost", where: "browser" },
+      { kind: "let go" },
+      { kind: "again" },
+    ]);
+    expect([kinds.slice(-1), state.drafted]).toEqual([["drop draft"], undefined]);
+  });
+
   it("says what was refused until it is tried again, also while it is being mended", () => {
     const faults = [{ path: "name", message: "is empty" }];
     const { state } = told([

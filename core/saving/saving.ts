@@ -59,6 +59,8 @@ export type Event<D> =
   | { kind: "elsewhere"; stored: Copy<D> }
   /** Of a newer copy and this one somebody takes the newer, or keeps this one over it. */
   | { kind: "take" | "keep mine"; stored: Copy<D> }
+  /** What is not saved is not wanted any more, nor is what the browser holds of it. */
+  | { kind: "let go" }
   /** The page goes away. */
   | { kind: "leaving" };
 
@@ -201,6 +203,8 @@ export function step<D>(s: Saving<D>, event: Event<D>): Step<D> {
       if (isSaved(now)) return undrafted(now);
       return s.how === "by itself" ? afterEdit(now) : step(now, { kind: "try" });
     }
+    case "let go":
+      return undrafted(s);
     case "leaving": {
       if (s.how === "when told" || s.restoring || isSaved(s)) return [s, []];
       const hold: Effect<D> = { kind: "keep draft", draft: draftOf(s) };

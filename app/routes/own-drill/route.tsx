@@ -48,6 +48,7 @@ export default function OwnDrill({ loaderData }: Route.ComponentProps) {
         text="What you changed since the last revision would be lost."
         onConfirm={() => {
           going.current = true;
+          editor.letGo();
           editor.leaving.proceed?.();
         }}
       />

@@ -88,6 +88,8 @@ export function useDrillEditor(opened: Opened) {
     keep,
     keepMine: useCallback((stored: Copy<Drill>) => saver.tell({ kind: "keep mine", stored }), [saver]),
     take: saver.take,
+    /** Leaves what is not kept behind, also what this browser would still have sent of it. */
+    letGo: () => saver.tell({ kind: "let go" }),
     leaving,
     undo: { words: history.words, can: history.past.length > 0, go: goBack },
     redo: { can: history.future.length > 0, go: goOn },
