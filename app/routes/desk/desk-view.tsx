@@ -40,7 +40,6 @@ import type { Row } from "~/core/vocabulary/rows";
 import type { Drill } from "~/core/drills/schema";
 import type { Group, GroupSetting } from "~/core/group/schema";
 import { withChoices } from "~/core/group/choices";
-import { lockedPlaces } from "~/core/session/locks";
 import type { OfCoach } from "~/core/outbox/item";
 import { placeKey } from "~/core/timeline/totals";
 import { DRILLS, lookupOf } from "~/library";
@@ -77,18 +76,14 @@ export function DeskView({
   const own = useOwnDrills(used);
   const drills = useMemo(() => lookupOf(own.known), [own.known]);
   const ownIds = useMemo(() => own.known.map((drill) => drill.id), [own.known]);
-  const desk = useDesk(
-    copy.doc,
-    drills,
-    useMemo(() => lockedPlaces(copy.doc, first.setting.locks), [copy.doc, first.setting.locks]),
-  );
+  const desk = useDesk(copy.doc, drills, first.setting.locks);
   const saving = useSaving({ id, whose, first: copy, doc: desk.session, onReplace: desk.replace, ensure: own.ensure });
   useKeptHistory(id, desk, own.ensure);
   const navigate = useNavigate();
   const [open, setOpen] = useState<"palette" | "keys" | "kit">();
-  const beside = useSetting(id, whose, desk.session.title, first);
+  const beside = useSetting({ id, whose, title: desk.session.title, first, onLocks: desk.lockAs });
   const { setting, change: changeSetting, kept, keepNow } = beside;
-  useLocksKept(desk.session, desk.locked, first.setting.locks, changeSetting);
+  useLocksKept(desk, setting.locks, changeSetting);
   useChoicesFollowed(desk.session, setting.choices, changeSetting);
   const demands = useMemo(() => [...ownDemands, ...DEMANDS], [ownDemands]);
   const demand = demands.find((d) => d.id === setting.demandId);

@@ -53,7 +53,7 @@ export function SettingNewer({
   onMine: () => void;
   onTheirs: () => void;
 }) {
-  const { fields, setting } = conflict;
+  const { fields, values: setting } = conflict;
   const team = groups.find((one) => one.id === setting.teamId)?.group.name ?? "nobody in particular";
   const demand = demands.find((one) => one.id === setting.demandId)?.name ?? "nothing in particular";
   const now: Partial<Record<SettingField, string>> = { teamId: team, demandId: demand };

@@ -5,6 +5,7 @@ import * as several from "~/core/session/several";
 import { record, redo, startHistory, undo, type History } from "~/core/session/history";
 import { sameJson } from "~/core/same-json";
 import { followPlaces } from "~/core/session/follow";
+import { lockedPlaces, type Lock } from "~/core/session/locks";
 import type { Item, Session } from "~/core/session/schema";
 import { meaningFaults } from "~/core/session/meaning";
 import { settled } from "~/core/session/newest";
@@ -32,13 +33,15 @@ type Change = (
 
 /**
  * `marked` are several drills chosen together; it is empty while one or none is. `locked` stay as they are when the session is
- * fitted. `refused` is what could not be done and why; `renewed` what the first change of an old session did to its length.
+ * fitted; `toLock` is what is known of them from elsewhere, of drills that may yet come with a newer copy; `came` counts what came from elsewhere. `refused` is what could not be done and why; `renewed` what the first change of an old session did to its length.
  */
 type State = {
   history: History<Session>;
   selection: Selection;
   marked: readonly Place[];
   locked: readonly Place[];
+  toLock: readonly Lock[];
+  came: number;
   refused?: string | undefined;
   renewed?: Renewed | undefined;
 };
@@ -46,12 +49,14 @@ type State = {
 const NONE: readonly Place[] = [];
 
 /** The session being worked on: edits with undo, the selection, and what is computed from it. */
-export function useDesk(first: Session, drills: DrillLookup, locked: readonly Place[] = NONE) {
+export function useDesk(first: Session, drills: DrillLookup, locks: readonly Lock[] = []) {
   const [state, setWhole] = useState<State>(() => ({
     history: startHistory(first),
     selection: undefined,
     marked: NONE,
-    locked,
+    locked: lockedPlaces(first, locks),
+    toLock: locks,
+    came: 0,
   }));
   const session = state.history.present;
 
@@ -119,11 +124,15 @@ export function useDesk(first: Session, drills: DrillLookup, locked: readonly Pl
           const without = s.locked.filter((one) => !places.some((place) => samePlace(one, place)));
           return {
             ...s,
+            toLock: [],
             locked: places.every((place) => s.locked.some((one) => samePlace(one, place)))
               ? without
               : [...without, ...places],
           };
         }),
+      /** Locks what was locked elsewhere, in place of what is locked here. */
+      lockAs: (locks: readonly Lock[]) =>
+        setState((s) => ({ ...s, came: s.came + 1, toLock: locks, locked: lockedPlaces(s.history.present, locks) })),
       removeSeveral: (places: readonly Place[]) =>
         change((s) => several.removeSeveral(s, places), `take out ${places.length} drills`),
       paste: (items: readonly Item[]) =>
@@ -160,7 +169,15 @@ export function useDesk(first: Session, drills: DrillLookup, locked: readonly Pl
       hush: () => setWhole(({ refused: _, renewed: __, ...s }) => s),
       undo: () => setState((s) => step(s, undo(s.history))),
       redo: () => setState((s) => step(s, redo(s.history))),
-      replace: (doc: Session, words: string) => setState((s) => step(s, record(s.history, doc, words, 0))),
+      /** Puts another copy in the place of this one: chosen, or from elsewhere. What was known to be locked and was not in this one may be in that. */
+      replace: (doc: Session, words: string, isElsewheres: boolean) => {
+        setState((s) => step(s, record(s.history, doc, words, 0)));
+        setState((s) => ({
+          ...s,
+          came: s.came + Number(isElsewheres),
+          locked: together(s.locked, lockedPlaces(s.history.present, s.toLock)),
+        }));
+      },
       editItem: (place: Place, item: Partial<Item>, words: string, key?: string) =>
         change((s) => edits.editItem(s, place, item), words, key ? `${key} ${place.block}.${place.item}` : undefined),
       addDrill: (drill: Drill) =>
@@ -233,6 +250,7 @@ export function useDesk(first: Session, drills: DrillLookup, locked: readonly Pl
     selection: state.selection,
     marked: state.marked,
     locked: state.locked,
+    came: state.came,
     history: state.history,
     ...computed,
     ...actions,
@@ -259,6 +277,12 @@ function refusal(session: Session, { path }: Fault, drills: DrillLookup): string
   const [block, item] = [...path.matchAll(/\d+/g)].map(Number) as [number, number];
   return `${nameAt(session, { block, item }, drills)} has times of its own, which a block by the clock can’t keep. Give it a time, repetitions or breaths first, or put it into another block. Nothing was changed.`;
 }
+
+/** Places of two lists, each once. */
+const together = (some: readonly Place[], others: readonly Place[]): Place[] => [
+  ...some,
+  ...others.filter((one) => !some.some((place) => samePlace(one, place))),
+];
 
 const samePlace = (a: Place, b: Place): boolean => a.block === b.block && a.item === b.item;
 const sameShape = (a: Session, b: Session): boolean =>

@@ -1,26 +1,25 @@
 import { useEffect, useRef } from "react";
+import type { Desk } from "./use-desk";
 import type { Setting } from "~/core/documents/setting";
 import { followChoices, type Choice } from "~/core/group/choices";
 import { sameJson } from "~/core/same-json";
-import type { Place } from "~/core/session/edits";
 import { locksOf } from "~/core/session/locks";
 import type { Item, Session } from "~/core/session/schema";
 
-/** Keeps what is locked, whenever that is something else than what is kept. */
+/** Sends what is locked whenever it changes here. What came from elsewhere was sent from there. */
 export function useLocksKept(
-  session: Session,
-  locked: readonly Place[],
-  first: Setting["locks"],
+  { session, locked, came }: Pick<Desk, "session" | "locked" | "came">,
+  kept: Setting["locks"],
   onSetting: (part: Partial<Setting>) => void,
 ): void {
-  const kept = useRef(JSON.stringify(first));
+  const last = useRef<{ came: number; text: string }>(undefined);
   useEffect(() => {
     const locks = locksOf(session, locked);
     const text = JSON.stringify(locks);
-    if (text === kept.current) return;
-    kept.current = text;
-    onSetting({ locks });
-  }, [session, locked, onSetting]);
+    const before = last.current;
+    last.current = { came, text };
+    if (before?.came === came && before.text !== text && !sameJson(locks, kept)) onSetting({ locks });
+  }, [session, locked, came, kept, onSetting]);
 }
 
 /** Keeps what is chosen for single people with their drills, wherever those go; what went with a drill comes back with it. */

@@ -26,7 +26,7 @@ type Options = {
   whose: OfCoach;
   first: DeskCopy;
   doc: Session;
-  onReplace: (doc: Session, words: string) => void;
+  onReplace: (doc: Session, words: string, isElsewheres: boolean) => void;
   ensure: Ensure;
 };
 
@@ -51,7 +51,7 @@ function openHere({ id, whose, first, onReplace, ensure }: Options) {
         void post(id, body, { keepalive: true }).catch(() => undefined);
     },
     known: ensure,
-    replace: (doc, why) => onReplace(doc, REPLACED[why]),
+    replace: (doc, why) => onReplace(doc, REPLACED[why], why !== "taken"),
     async newest() {
       const answer = await fetch(`/sessions/${id}/save`);
       return answer.ok ? ((await answer.json()) as DeskCopy) : undefined;
