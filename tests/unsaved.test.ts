@@ -145,6 +145,48 @@ it("whom a session is for, chosen on two devices, is the coach's to choose and n
   expect(await asked(page).locator("option:checked").innerText()).toBe("Desk work");
 });
 
+it("drills that were locked before anything could be saved are locked when the desk is opened again, whatever gets there first", async () => {
+  const { page, context } = await world.visitor();
+  await signIn(page);
+  await freshSession(page, "Locked, cut off", "floor-to-standing");
+  await saved(page);
+  let through = false;
+  await context.route(/\/sessions\/[^/]+\/(save|setting)$/, (route) =>
+    through || route.request().method() === "GET" ? route.continue() : route.abort(),
+  );
+  const rows = (at: Page) => at.locator("[data-row]");
+  const locks = (at: Page) => at.getByLabel("stays as it is when fitting");
+  const drills = await rows(page).count();
+  // A drill that the server does not know of, and one that it knows.
+  await rows(page).last().click();
+  await page.keyboard.press("d");
+  await page.keyboard.press("l");
+  await rows(page).first().click();
+  await page.keyboard.press("l");
+  await expect.poll(() => locks(page).count()).toBe(2);
+  await page.getByTestId("save-state").getByText("Kept in this browser", { exact: false }).waitFor();
+  const address = page.url();
+  await page.close();
+  const again = await context.newPage();
+  await again.goto(address);
+  await ready(again);
+  await expect.poll(() => rows(again).count()).toBe(drills + 1);
+  await expect.poll(() => locks(again).count()).toBe(2);
+  through = true;
+  await again.evaluate(() => window.dispatchEvent(new Event("online")));
+  await saved(again);
+  await again.reload();
+  await ready(again);
+  await expect.poll(() => locks(again).count()).toBe(2);
+  // Another tab follows what is locked.
+  const other = await context.newPage();
+  await other.goto(address);
+  await ready(other);
+  await rows(again).nth(1).click();
+  await again.keyboard.press("l");
+  await expect.poll(() => locks(other).count()).toBe(3);
+});
+
 it("what is chosen while signed out waits for whoever chose it, and is neither told nor sent as anybody else", async () => {
   const { page, context } = await world.visitor();
   await signIn(page);

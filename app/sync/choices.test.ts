@@ -11,7 +11,7 @@ import { mergeFields, revisionOf, type Changes } from "~/core/saving/fields";
 const FIRST: Setting = { teamId: null, demandId: null, accepted: [], locks: [], choices: [] };
 const WHOSE = { coach: "ada", club: "kestrel" };
 
-beforeEach(() => void vi.useFakeTimers());
+beforeEach(() => void vi.useFakeTimers({ toFake: ["setTimeout", "clearTimeout", "Date"] }));
 afterEach(() => void vi.useRealTimers());
 
 type Gets = "there and back" | "there" | "nowhere";
@@ -355,7 +355,7 @@ describe("whatever happens", () => {
             expect([ours, theirs]).toContain(world.server.values[one as SettingField]);
         pages.forEach((page) => page.close());
       }),
-      { numRuns: 300 },
+      { numRuns: 400 },
     );
   });
 });

@@ -1,6 +1,6 @@
 import type { Outbox } from "./outbox";
 import { LATER_COUNTS, type Setting } from "~/core/documents/setting";
-import { isOf, settingItem, type Item, type OfCoach } from "~/core/outbox/item";
+import { heldOf, isFor, settingItem, type Item, type OfCoach } from "~/core/outbox/item";
 import { sameJson } from "~/core/same-json";
 import {
   opened,
@@ -47,7 +47,7 @@ const pause = (ms: number) => new Promise<void>((over) => setTimeout(over, ms));
  * revision it was made from: so it gets there whatever becomes of the page, and over a choice made elsewhere nothing is written unseen.
  */
 export function openChoices(id: string, whose: OfCoach, first: Marked<Setting>, around: Around) {
-  const key = `setting:${id}`;
+  const held = () => heldOf(around.here().outbox.items(), "setting", id, whose);
   let state: Choosing<Setting> = opened(first, around.page, LATER_COUNTS);
   let isLeft = false;
   const listeners = new Set<() => void>();
@@ -67,7 +67,7 @@ export function openChoices(id: string, whose: OfCoach, first: Marked<Setting>, 
       case "ask":
         return void ask(effect.askedAt, effect.soon);
       case "drop":
-        return void around.here().outbox.drop(key);
+        return void around.here().outbox.drop(isFor("setting", id, whose));
       case "announce":
         return around.announce();
       case "show":
@@ -94,15 +94,15 @@ export function openChoices(id: string, whose: OfCoach, first: Marked<Setting>, 
   /** Looks at what of this waits to be sent. */
   function looked(): void {
     const { outbox, onlyHere } = around.here();
-    const item = outbox.items().find((one): one is Item<"setting"> => one.key === key && isOf(one, whose));
+    const item = held();
     const waiting: Waiting<Setting> | undefined = item && {
       fields: item.body.fields as Changes<Setting>,
       state: item.state,
       tries: item.tries,
-      onlyHere: onlyHere().has(key),
+      onlyHere: onlyHere().has(item.key),
       words: item.words,
     };
-    const sending = outbox.sending() === key;
+    const sending = item !== undefined && outbox.sending() === item.key;
     if (state.meanwhile || sending !== state.sending || !sameJson(waiting ?? null, state.waiting ?? null))
       tell({ kind: "waiting", waiting, sending });
   }

@@ -1,7 +1,7 @@
 import { browserOutbox } from "./browser";
 import { newKey } from "./key";
 import { now } from "~/core/clock/clock";
-import { drillItem, isOf, sessionItem, type Edits, type Item, type OfCoach } from "~/core/outbox/item";
+import { drillItem, heldOf, isFor, sessionItem, type Edits, type Item, type OfCoach } from "~/core/outbox/item";
 import type { Draft, Where } from "~/core/saving/saving";
 
 /** So long after an edit it is kept: typing makes one after another. */
@@ -26,7 +26,7 @@ export function draftsOf<D>(
   whose: OfCoach,
   titleOf: (doc: D) => string,
 ): Drafts<D> {
-  const key = `${kind}:${id}`;
+  const held = () => heldOf(browserOutbox().outbox.items(), kind, id, whose);
   let later: { timer: ReturnType<typeof setTimeout>; keep: () => Promise<unknown> } | undefined;
   /** Whether this browser had no room for them. */
   let noRoom = false;
@@ -47,17 +47,19 @@ export function draftsOf<D>(
     },
     async keepNow() {
       await later?.keep();
-      return noRoom || browserOutbox().onlyHere().has(key) ? "page" : "browser";
+      const item = held();
+      const isOnlyHere = item !== undefined && browserOutbox().onlyHere().has(item.key);
+      return noRoom || isOnlyHere ? "page" : "browser";
     },
     drop() {
       leave();
       if (kind === "session") forgetEarlier(id);
-      void browserOutbox().outbox.drop(key);
+      void browserOutbox().outbox.drop(isFor(kind, id, whose));
     },
     async read() {
       const { outbox } = browserOutbox();
       await outbox.look();
-      const item = outbox.items().find((one) => one.key === key && isOf(one, whose)) as Item<typeof kind> | undefined;
+      const item = held();
       if (item) return { basedOn: item.body.basedOn, doc: item.body.doc as D };
       return kind === "session" ? readEarlier<D>(id) : undefined;
     },

@@ -104,6 +104,23 @@ describe("the outbox", () => {
     expect(items.size).toBe(0);
   });
 
+  it("looks no more for what another page has sent without its hearing of it", async () => {
+    const { state, page, turn } = world();
+    const items = new Map<string, Item>();
+    const store = memoryStore(items);
+    let looks = 0;
+    const outbox = page({ ...store, all: () => (looks++, store.all()) });
+    state.script = [offline];
+    await outbox.add(checkIn("a"));
+    await turn(0);
+    items.clear();
+    await turn(60_000);
+    expect(outbox.items()).toEqual([]);
+    const before = looks;
+    await turn(600_000);
+    expect(looks).toBe(before);
+  });
+
   it("tries again after 1, 2 and 4 seconds, and at once when the connection is back", async () => {
     const { state, page, turn } = world();
     const outbox = page(memoryStore());
@@ -184,7 +201,7 @@ describe("the outbox", () => {
     state.script = [async () => (await outbox.add(edits("mended")), { kind: "refused", words: "Too long." })];
     await outbox.add(edits("too long"));
     await turn(100);
-    expect(state.sent).toEqual(["session:a", "session:a"]);
+    expect(state.sent).toEqual(["session:a:ana", "session:a:ana"]);
     expect(outbox.items()).toEqual([]);
   });
 
@@ -274,8 +291,8 @@ describe("what a coach edited", () => {
     expect(state.sent).toEqual([]);
     may = (item) => isOf(item, me);
     await outbox.wake();
-    expect(state.sent).toEqual(["session:a"]);
-    expect(outbox.items().map(({ key }) => key)).toEqual(["session:b"]);
+    expect(state.sent).toEqual(["session:a:ana"]);
+    expect(outbox.items().map(({ key }) => key)).toEqual(["session:b:ben"]);
     for (const other of [
       { coach: "ana", club: "other" },
       { coach: "ben", club: "kestrel" },

@@ -12,6 +12,7 @@ import {
   type Item,
   type May,
 } from "~/core/outbox/item";
+import { sameJson } from "~/core/same-json";
 import type { Store } from "~/core/outbox/store";
 import type { EpochMs } from "~/core/units";
 
@@ -62,6 +63,15 @@ export function openOutbox({
     items = await store.all();
     notify();
   };
+  /** What is there. Another page may have changed it without this one having heard. */
+  const all = async () => {
+    const there = await store.all();
+    if (!sameJson(there, items)) {
+      items = there;
+      notify();
+    }
+    return there;
+  };
   const change: Store["change"] = async (what) => {
     let changed = false;
     await store.change((all) => {
@@ -78,7 +88,7 @@ export function openOutbox({
   async function round(): Promise<void> {
     for (;;) {
       may = await whatMay();
-      const item = nextToSend(await store.all(), now(), may);
+      const item = nextToSend(await all(), now(), may);
       if (!item) return;
       sending = item.key;
       notify();
@@ -160,8 +170,13 @@ export function openOutbox({
       return full;
     },
     wake,
-    /** Lets an item go that has been told in person. */
-    drop: (key: string) => change(() => ({ drop: [key] })),
+    /** Lets an item go by its key, such as one that has been told in person, or all of which something is so. */
+    drop: (which: string | ((item: Item) => boolean)) =>
+      change((all) => ({
+        drop: all
+          .filter((item) => (typeof which === "string" ? item.key === which : which(item)))
+          .map(({ key }) => key),
+      })),
     /** Lets go of everything there is, of a newer page's too. */
     async forget(): Promise<void> {
       leave();

@@ -15,7 +15,10 @@ import {
   pastShowing,
   readItem,
   runItem,
+  sessionItem,
   sessionOf,
+  heldOf,
+  isFor,
   settingItem,
   untilNext,
   waitAfter,
@@ -205,5 +208,32 @@ describe("what is chosen beside a session", () => {
   it("does not wait for the session, and is known by it", () => {
     const item = choose("teamId", "u16", 1);
     expect([item.thing === "a session", sessionOf(item)]).toEqual([false, "a session"]);
+  });
+});
+
+describe("two coaches at one browser", () => {
+  const edits = (coach: string, words: string) =>
+    sessionItem(
+      "a session",
+      { coach, club: "kestrel" },
+      { basedOn: 1, doc: { words }, title: "A" },
+      { now: T, stamp: words },
+    );
+
+  it("each keep their own edits of the same session", () => {
+    const [ada, bo] = [edits("ada", "hers"), edits("bo", "his")];
+    const all = [ada, beside(bo, [ada])!];
+    expect(new Set(all.map(({ key }) => key)).size).toBe(2);
+    expect(heldOf(all, "session", "a session", { coach: "ada", club: "kestrel" })?.body.doc).toEqual({ words: "hers" });
+    expect(heldOf(all, "session", "another", { coach: "ada", club: "kestrel" })).toBeUndefined();
+    expect(all.filter(isFor("session", "a session", { coach: "bo", club: "kestrel" }))).toEqual([bo]);
+  });
+
+  it("go on with what an earlier page kept of theirs under another key", () => {
+    const earlier = { ...edits("ada", "hers"), key: "session:a session" };
+    const later = beside(edits("ada", "hers, later"), [earlier])!;
+    expect([later.key, later.body]).toMatchObject([earlier.key, { doc: { words: "hers, later" } }]);
+    expect(beside(edits("bo", "his"), [earlier])!.key).not.toBe(earlier.key);
+    expect(sessionOf(earlier)).toBe("a session");
   });
 });

@@ -171,18 +171,23 @@ export function fuller(one: Progress, other: Progress): Progress {
  */
 export function beside(item: Item, all: readonly Item[]): Item | undefined {
   if (item.kind === "run" && all.some((one) => one.kind === "check-in" && one.thing === item.thing)) return undefined;
-  const known = all.find((one) => one.key === item.key);
+  const known = all.find((one) => isAgain(item, one));
   if (!known) return item;
   if (item.kind === "check-in") return undefined;
   // Somebody has chosen since: it is sent at once.
   const place = isSettled(known)
-    ? { made: known.made }
-    : { made: known.made, tries: known.tries, next: known.next, state: known.state };
+    ? { key: known.key, made: known.made }
+    : { key: known.key, made: known.made, tries: known.tries, next: known.next, state: known.state };
   if (known.kind === "setting" && item.kind === "setting")
     return { ...item, ...place, body: { ...item.body, fields: { ...known.body.fields, ...item.body.fields } } };
   if (known.kind === "run" && item.kind === "run") return { ...item, ...place, body: fuller(known.body, item.body) };
   return { ...item, ...place };
 }
+
+/** Whether an item is of the same as one that is kept. Of coaches’ work the keys of earlier pages named no coach. */
+const isAgain = (item: Item, kept: Item): boolean =>
+  kept.key === item.key ||
+  ("coach" in item.whose && kept.kind === item.kind && kept.thing === item.thing && isOf(kept, item.whose));
 
 /** In bytes, near enough: what a browser counts of it. */
 export const sizeOf = (items: readonly Item[]): number =>
@@ -190,7 +195,7 @@ export const sizeOf = (items: readonly Item[]): number =>
 
 /** Why an item cannot be kept; undefined where it can. */
 export function noRoom(item: Item, all: readonly Item[]): string | undefined {
-  if (item.kind === "check-in" || all.some((one) => one.key === item.key)) return undefined;
+  if (item.kind === "check-in" || all.some((one) => isAgain(item, one))) return undefined;
   return all.length >= MOST_ITEMS || sizeOf([...all, item]) > MOST_BYTES
     ? "This device has too much waiting to be sent to keep more. Let it send that first: it needs a connection."
     : undefined;
@@ -250,11 +255,29 @@ export const checkInItem = (link: string, body: CheckIn, making: Making): Item<"
   body,
 });
 
+type CoachKind = Exclude<Kind, "run" | "check-in">;
+
+/** Two coaches who share a browser each keep their own of the same document. */
+const keyOf = (kind: CoachKind, id: string, { coach }: OfCoach): string => `${kind}:${id}:${coach}`;
+
+/** What stands beside a session is not the session’s: the one does not wait for the other. */
+const thingOf = (kind: CoachKind, id: string): string => (kind === "setting" ? `setting:${id}` : id);
+
+/** Whether an item is of a coach’s work on one document. */
+export const isFor =
+  (kind: CoachKind, id: string, whose: OfCoach) =>
+  (item: Item): boolean =>
+    item.kind === kind && item.thing === thingOf(kind, id) && isOf(item, whose);
+
+/** What waits of it. */
+export const heldOf = <K extends CoachKind>(items: readonly Item[], kind: K, id: string, whose: OfCoach) =>
+  items.find(isFor(kind, id, whose)) as Item<K> | undefined;
+
 /** What has been edited of a session and not been saved. Edited again it takes the place of what was before. */
 export const sessionItem = (session: string, whose: OfCoach, body: Edits, making: Making): Item<"session"> => ({
   ...made(making),
   kind: "session",
-  key: `session:${session}`,
+  key: keyOf("session", session, whose),
   thing: session,
   whose,
   body,
@@ -264,7 +287,7 @@ export const sessionItem = (session: string, whose: OfCoach, body: Edits, making
 export const drillItem = (drill: string, whose: OfCoach, body: Edits, making: Making): Item<"drill"> => ({
   ...made(making),
   kind: "drill",
-  key: `drill:${drill}`,
+  key: keyOf("drill", drill, whose),
   thing: drill,
   whose,
   body,
@@ -274,13 +297,16 @@ export const drillItem = (drill: string, whose: OfCoach, body: Edits, making: Ma
 export const settingItem = (session: string, whose: OfCoach, body: SettingEdits, making: Making): Item<"setting"> => ({
   ...made(making),
   kind: "setting",
-  key: `setting:${session}`,
-  // Not the session’s: the one does not wait for the other.
-  thing: `setting:${session}`,
+  key: keyOf("setting", session, whose),
+  thing: thingOf("setting", session),
   whose,
   body,
 });
 
 /** The session that an item of a coach’s is about. */
 export const sessionOf = (item: Item): string | undefined =>
-  item.kind === "session" || item.kind === "setting" ? item.key.slice(item.kind.length + 1) : undefined;
+  item.kind === "session"
+    ? item.thing
+    : item.kind === "setting"
+      ? item.thing.slice(thingOf("setting", "").length)
+      : undefined;
