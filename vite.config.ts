@@ -7,5 +7,13 @@ export default defineConfig({
   plugins: [tailwindcss(), reactRouter()],
   resolve: { alias: { "~": fileURLToPath(new URL(".", import.meta.url)).replace(/\/$/, "") } },
   // The manifest says which files a page needs, for the worker that keeps them (scripts/setup/service-worker).
-  build: { target: "es2022", assetsInlineLimit: 0, manifest: true },
+  build: {
+    target: "es2022",
+    assetsInlineLimit: 0,
+    manifest: true,
+    // Each drawing is less than a kilobyte: a page would ask for dozens of files.
+    rolldownOptions: {
+      output: { codeSplitting: { groups: [{ name: "icons", test: /lucide-react/, minShareCount: 2 }] } },
+    },
+  },
 });

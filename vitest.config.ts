@@ -61,6 +61,8 @@ export default defineConfig({
         test: {
           name: "journeys",
           include: ["tests/**/*.test.ts"],
+          // What they import is read once a worker, not once a file.
+          isolate: false,
           maxWorkers: 2,
           testTimeout: 120_000,
           hookTimeout: 90_000,

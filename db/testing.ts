@@ -5,7 +5,6 @@ import { fileURLToPath } from "node:url";
 import { gunzipSync } from "node:zlib";
 import { eq, sql } from "drizzle-orm";
 import { connect, migrateTo, type Db } from "./client";
-import { makeAccount, openAccounts } from "./accounts";
 import { clubsOf, type Club } from "./clubs";
 import { coach } from "./schema";
 
@@ -81,6 +80,8 @@ async function templateOf({ name, fill }: Beginning): Promise<string> {
       const url = await emptyDatabase();
       const { db, close } = connect(url);
       await migrateTo(db, MIGRATIONS);
+      // Only whoever makes what the others copy needs them.
+      const { makeAccount, openAccounts } = await import("./accounts");
       const accounts = openAccounts(db, { secret: TEST_SECRET, baseUrl: "http://127.0.0.1:1" });
       for (const who of ["ana", "ben"])
         await makeAccount(db, accounts, {

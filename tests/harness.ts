@@ -9,11 +9,8 @@ import {
   type BrowserContextOptions,
   type Page,
 } from "playwright-core";
-import { openAccounts } from "~/db/accounts";
 import type { Db } from "~/db/client";
-import { loadDemo } from "~/db/demo/load";
 import { freshDatabase, TEST_SECRET, type Beginning } from "~/db/testing";
-import { drawnDrillById } from "~/library/drawn";
 import { startServer } from "~/scripts/setup/server-process";
 import { BROWSER, BROWSER_ARGS } from "~/scripts/setup/browser";
 
@@ -27,12 +24,17 @@ export const PHONE: BrowserContextOptions = { viewport: { width: 390, height: 84
 /** Kestrel Sound, as `./mapset start` loads it. */
 export const WITH_DEMO: Beginning = {
   name: "demo",
-  fill: (db) =>
-    loadDemo(db, openAccounts(db, { secret: TEST_SECRET, baseUrl: "http://127.0.0.1:1" }), {
+  async fill(db) {
+    // Only whoever makes what the others copy needs the whole library.
+    const { openAccounts } = await import("~/db/accounts");
+    const { loadDemo } = await import("~/db/demo/load");
+    const { drawnDrillById } = await import("~/library/drawn");
+    await loadDemo(db, openAccounts(db, { secret: TEST_SECRET, baseUrl: "http://127.0.0.1:1" }), {
       secret: TEST_SECRET,
       password: DEMO.password,
       drills: drawnDrillById,
-    }),
+    });
+  },
 };
 
 export type World = {

@@ -13,12 +13,14 @@ export function routeNames(routes: ServerBuild["routes"]): (path: string) => str
       });
   const tree = under(undefined);
   return (path) => {
+    // Dozens of them go with one page.
+    if (path.startsWith("/assets/")) return "assets";
     const matches = matchRoutes(tree, path.replace(/\.data$/, "")) ?? [];
     return (
       matches
         .map(({ route }) => route.path)
         .filter(Boolean)
-        .join("/") || (path === "/" ? "home" : path.startsWith("/assets/") ? "assets" : "none")
+        .join("/") || (path === "/" ? "home" : "none")
     );
   };
 }

@@ -1,12 +1,22 @@
 import { spawn } from "node:child_process";
 import { freePort } from "./cluster";
+import { buildIfChanged, earlierAssets, serverOf } from "./build";
 import { ROOT } from "./places";
+import { workOutStresses } from "./stresses";
 
 export type RunningServer = {
   base: string;
   stop: () => void;
   /** What it wrote to standard error, where that was asked to be kept. */ said: () => string;
 };
+
+let build: Promise<{ folder: string; earlier: string[] }> | undefined;
+/** The build of these sources, looked for once a process. */
+const built = () =>
+  (build ??= workOutStresses().then(() => {
+    const folder = buildIfChanged();
+    return { folder, earlier: earlierAssets(folder) };
+  }));
 
 /** Runs the production server in a process of its own, on a free port or the one that is said; resolves once it serves. */
 export async function startServer(
@@ -23,15 +33,20 @@ export async function startServer(
 ): Promise<RunningServer> {
   const port = at ?? (await freePort());
   const base = `http://127.0.0.1:${port}`;
-  const child = spawn(
-    process.execPath,
-    ["--import", `file://${ROOT}/node_modules/tsx/dist/esm/index.mjs`, `${ROOT}/scripts/serve-only.ts`],
-    {
-      cwd: ROOT,
-      stdio: ["ignore", "pipe", keepWords ? "pipe" : "inherit"],
-      env: { ...process.env, ...env, PORT: String(port), MAPSET_URL: env.MAPSET_URL ?? base, NODE_ENV: "production" },
+  const { folder, earlier } = await built();
+  const child = spawn(process.execPath, [serverOf(folder)], {
+    cwd: ROOT,
+    stdio: ["ignore", "pipe", keepWords ? "pipe" : "inherit"],
+    env: {
+      ...process.env,
+      ...env,
+      PORT: String(port),
+      MAPSET_URL: env.MAPSET_URL ?? base,
+      MAPSET_BUILD: folder,
+      MAPSET_EARLIER: JSON.stringify(earlier),
+      NODE_ENV: "production",
     },
-  );
+  });
   const words: string[] = [];
   child.stderr?.on("data", (part: Buffer) => words.push(part.toString()));
   await new Promise<void>((resolve, reject) => {
