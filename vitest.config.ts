@@ -28,6 +28,8 @@ export default defineConfig({
         resolve: { alias },
         test: {
           name: "unit",
+          // What they import is read once a worker, not once a file.
+          isolate: false,
           globalSetup: ["scripts/setup/stresses-for-tests.ts"],
           maxWorkers: 2,
           testTimeout: 40_000,
@@ -54,7 +56,13 @@ export default defineConfig({
       })),
       {
         resolve: { alias },
-        test: { name: "database", include: ["db/**/*.test.ts"], fileParallelism: false, testTimeout: 20_000 },
+        test: {
+          name: "database",
+          isolate: false,
+          include: ["db/**/*.test.ts"],
+          fileParallelism: false,
+          testTimeout: 20_000,
+        },
       },
       {
         resolve: { alias },

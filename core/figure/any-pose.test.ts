@@ -239,10 +239,10 @@ const LEFT_OVER = 0.01;
 const farthest = (a: Solved, b: Solved): number =>
   Math.max(...POINT_NAMES.map((name) => distance(a.points[name], b.points[name])));
 
-/** The step between two beats, narrowed to the half in which the body goes farther until it is a millionth of a repetition. */
+/** The step between two beats, narrowed to the half in which the body goes farther until it is small, or a millionth of a repetition. */
 function narrowed(player: Player, from: number, to: number): number {
   let [a, b] = [bodyAt(player, from), bodyAt(player, to)];
-  for (let width = to - from; width > 1e-6; width /= 2) {
+  for (let width = to - from; width > 1e-6 && farthest(a, b) >= LEFT_OVER; width /= 2) {
     const half = bodyAt(player, from + width / 2);
     if (farthest(a, half) > farthest(half, b)) b = half;
     else [a, from] = [half, from + width / 2];
