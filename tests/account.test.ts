@@ -6,7 +6,7 @@ import { invite } from "~/db/members";
 import { messagesTo } from "~/db/messages";
 import { coach } from "~/db/schema";
 import { TEST_SECRET } from "~/db/testing";
-import { ANA, BEN, DEMO, fillInSignIn, ready, signIn, startWorld, violations, type World } from "./harness";
+import { ANA, BEN, DEMO, fillInSignIn, ready, signIn, toSessions, startWorld, violations, type World } from "./harness";
 
 let world: World;
 beforeAll(async () => {
@@ -176,6 +176,7 @@ describe("an account", () => {
   it("is not shut out of a device it was in before by somebody who tries passwords", async () => {
     const { page: own } = await world.visitor();
     await signIn(own);
+    await toSessions(own);
     await own.getByRole("button", { name: "Sign out" }).click();
     await own.waitForURL(/\/sign-in/);
     const { page: stranger } = await world.visitor();

@@ -11,6 +11,7 @@ import {
   rows,
   saved,
   signIn,
+  toSessions,
   startWorld,
   total,
   violations,
@@ -376,6 +377,7 @@ describe("going on without a connection", () => {
   it("says that there is none, and where the page is loaded anew it is there", async () => {
     const { page, context } = await world.visitor();
     await signIn(page, BEN);
+    await toSessions(page);
     await page.getByRole("link", { name: "Teams" }).click();
     await page.getByRole("heading", { name: "Teams" }).waitFor();
     await page.getByRole("link", { name: "Sessions" }).click();

@@ -8,6 +8,7 @@ import {
   row,
   saved,
   signIn,
+  toSessions,
   startWorld,
   total,
   violations,
@@ -95,6 +96,7 @@ it("work and rest by the clock: set for a block, told where a change is too long
 it("a session of an earlier Mapset is as it was until it is changed, says by how much it then is shorter, and comes back by undoing", async () => {
   const { page } = await world.visitor();
   await signIn(page);
+  await toSessions(page);
   const old = JSON.parse(readFileSync("fixtures/samples/session-1.json", "utf8")) as { title: string };
   const answer = await page.request.post("/sessions", {
     multipart: {

@@ -1,5 +1,5 @@
 import { afterAll, beforeAll, expect, it } from "vitest";
-import { BEN, rows, saved, signIn, startWorld, total, type World } from "./harness";
+import { BEN, rows, saved, signIn, toSessions, startWorld, total, type World } from "./harness";
 
 let world: World;
 beforeAll(async () => {
@@ -26,6 +26,7 @@ it("a twelve-minute squat primer for 24 people, from nothing to a copied link, t
   await context.grantPermissions(["clipboard-read", "clipboard-write"]);
   await context.addInitScript({ content: COUNTER });
   await signIn(page, BEN);
+  await toSessions(page);
   await page.evaluate(() => sessionStorage.removeItem("presses"));
   let choices = 0;
 

@@ -9,6 +9,7 @@ import {
   saved,
   seenOf,
   signIn,
+  toSessions,
   startWorld,
   total,
   violations,
@@ -396,6 +397,7 @@ describe("the list of sessions", () => {
   it("exports a file that comes back the same, and refuses a bad one with the place of every fault", async () => {
     const { page } = await world.visitor();
     await signIn(page);
+    await toSessions(page);
     await page.getByRole("button", { name: "More for Rowers before the boat" }).click();
     const [download] = await Promise.all([
       page.waitForEvent("download"),

@@ -1,5 +1,17 @@
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
-import { ANA, BEN, clockSeconds, openDesk, ready, signIn, startWorld, total, violations, type World } from "./harness";
+import {
+  ANA,
+  BEN,
+  clockSeconds,
+  openDesk,
+  ready,
+  signIn,
+  toSessions,
+  startWorld,
+  total,
+  violations,
+  type World,
+} from "./harness";
 import { trainingSession } from "~/db/schema";
 import type { Locator, Page } from "playwright-core";
 
@@ -25,6 +37,7 @@ describe("a draft", () => {
   it("is asked for in a sentence, comes with reasons, is swapped, locked, drafted again and opened on the desk", async () => {
     const { page } = await world.visitor({ bypassCSP: true });
     await signIn(page);
+    await toSessions(page);
     await page.getByRole("link", { name: "Draft", exact: true }).click();
     await page.waitForURL(/\/draft$/);
     await ready(page);

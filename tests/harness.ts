@@ -48,13 +48,21 @@ export type World = {
   end: () => Promise<void>;
 };
 
+/** Where each visitor is. */
+const bases = new WeakMap<BrowserContext, string>();
+
+let launched: Promise<Browser> | undefined;
+/** One for all the files of a worker. */
+const theBrowser = (): Promise<Browser> =>
+  (launched ??= chromium.launch({ executablePath: BROWSER, args: BROWSER_ARGS }));
+
 /** The production build on a database of its own, with the demo data, and a browser. */
 export async function startWorld(): Promise<World> {
   const { db, url, end } = await freshDatabase(WITH_DEMO);
   const settings = { DATABASE_URL: url, MAPSET_SECRET: TEST_SECRET };
   let server = await startServer(settings);
   const { base } = server;
-  const browser: Browser = await chromium.launch({ executablePath: BROWSER, args: BROWSER_ARGS });
+  const browser = await theBrowser();
   const errors: string[] = [];
   return {
     base,
@@ -70,6 +78,7 @@ export async function startWorld(): Promise<World> {
         ...options,
       });
       context.setDefaultTimeout(15_000);
+      bases.set(context, base);
       const page = await context.newPage();
       closeAfterTest(context);
       page.on("pageerror", (error) => errors.push(`${page.url()}: ${error.message}`));
@@ -90,7 +99,7 @@ export async function startWorld(): Promise<World> {
       server = await startServer(settings, false, Number(new URL(base).port));
     },
     end: async () => {
-      await browser.close();
+      await Promise.all(browser.contexts().map((context) => context.close()));
       server.stop();
       await end();
       if (errors.length > 0) throw new Error(`Errors on the pages:\n${errors.join("\n")}`);
@@ -127,22 +136,22 @@ export async function ready(page: Page): Promise<void> {
   );
 }
 
-/** Cookies of those who signed in before with a browser, so that only the first of them fills in the form. */
-const signedIn = new WeakMap<Browser, Map<string, Awaited<ReturnType<BrowserContext["cookies"]>>>>();
+/** Cookies of those who signed in before, by their world and address, so that only the first of them fills in the form. */
+const signedIn = new Map<string, Awaited<ReturnType<BrowserContext["cookies"]>>>();
 
+/** Signs in without a page, where somebody did before; otherwise by the form, which leads to the sessions. */
 export async function signIn(page: Page, who: { email: string; password: string } = DEMO): Promise<void> {
   const context = page.context();
-  const known = signedIn.get(context.browser()!) ?? new Map<string, Awaited<ReturnType<BrowserContext["cookies"]>>>();
-  signedIn.set(context.browser()!, known);
-  const before = known.get(who.email);
+  const known = `${bases.get(context)} ${who.email}`;
+  const before = signedIn.get(known);
   if (before) {
     await context.addCookies(before);
-    await page.goto("/sessions");
-    if (page.url().endsWith("/sessions")) return ready(page);
+    // Signed out since, they open nothing.
+    if ((await context.request.get("/account", { maxRedirects: 0 })).ok()) return;
   }
   await fillInSignIn(page, who);
-  known.set(
-    who.email,
+  signedIn.set(
+    known,
     (await context.cookies()).filter(({ httpOnly }) => httpOnly),
   );
   await ready(page);
@@ -158,9 +167,15 @@ export async function fillInSignIn(page: Page, who: { email: string; password: s
   await page.waitForURL(/\/sessions$/);
 }
 
-export async function openDesk(page: Page, title: string): Promise<void> {
+/** Goes to the list of sessions, where that is not what the page shows just now. */
+export async function toSessions(page: Page): Promise<void> {
+  if (page.url().endsWith("/sessions")) return;
   await page.goto("/sessions");
   await ready(page);
+}
+
+export async function openDesk(page: Page, title: string): Promise<void> {
+  await toSessions(page);
   await page.getByRole("link", { name: title, exact: true }).click();
   await page.getByTestId("save-state").waitFor();
   await ready(page);
@@ -231,8 +246,7 @@ export const row = (page: Page, name: string) => page.locator("[data-row]").filt
 
 /** Makes a session from a beginning and opens it at the desk; one that begins with nothing gets Cat–camel as its first drill. */
 export async function freshSession(page: Page, title: string, beginning: string): Promise<void> {
-  await page.goto("/sessions");
-  await ready(page);
+  await toSessions(page);
   await page.getByRole("button", { name: "New session" }).first().click();
   await page.getByLabel("Name").fill(title);
   await page.getByLabel("Begin with").selectOption(beginning);

@@ -1,5 +1,5 @@
 import { afterAll, beforeAll, expect, it } from "vitest";
-import { ANA, openDesk, ready, signIn, startWorld, total, type World } from "./harness";
+import { ANA, openDesk, ready, signIn, toSessions, startWorld, total, type World } from "./harness";
 import type { Page } from "playwright-core";
 
 let world: World;
@@ -222,6 +222,7 @@ it("the coach's side follows a dark system, until somebody chooses otherwise", a
   const { page } = await world.visitor();
   await page.emulateMedia({ colorScheme: "dark" });
   await signIn(page, ANA);
+  await toSessions(page);
   const look = () => page.evaluate(() => document.documentElement.dataset["theme"]);
   await expect.poll(look).toBe("dark");
   await page.emulateMedia({ colorScheme: "light" });

@@ -10,6 +10,7 @@ import {
   rows,
   saved,
   signIn,
+  toSessions,
   startWorld,
   violations,
   type World,
@@ -43,6 +44,7 @@ describe("the library", () => {
   it("finds drills as they are looked for, keeps the search in the address, and opens a drill's page", async () => {
     const { page } = await world.visitor();
     await signIn(page);
+    await toSessions(page);
     await page.getByRole("link", { name: "Library", exact: true }).click();
     await page.getByText("166 drills", { exact: true }).waitFor();
     await page.getByLabel("Joint").selectOption({ label: "ankle" });

@@ -1,7 +1,7 @@
 import type { APIRequestContext } from "playwright-core";
 import { afterAll, beforeAll, expect, it } from "vitest";
 import routes from "~/app/routes";
-import { signIn, ready, rows, seenOf, startWorld, violations, DEMO, type World } from "./harness";
+import { signIn, toSessions, ready, rows, seenOf, startWorld, violations, DEMO, type World } from "./harness";
 
 /*
  * Who may do what, over every address: an owner, a coach and an assistant of the demo's club, and nobody.
@@ -190,6 +190,7 @@ it("somebody asked in sees the club, is made an assistant, and is told so; then 
 
   const { page: ben } = await world.visitor();
   await signIn(ben, { email: "ben@club.example", password: "ben has a long password" });
+  await toSessions(ben);
   expect(await ben.getByRole("link", { name: "Rowers before the boat", exact: true }).count()).toBe(0);
   await ben.goto(new URL(address).pathname);
   await ready(ben);

@@ -1,6 +1,16 @@
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
 import { messagesTo } from "~/db/messages";
-import { newestAddress, openDesk, PHONE, ready, signIn, startWorld, violations, type World } from "./harness";
+import {
+  newestAddress,
+  openDesk,
+  PHONE,
+  ready,
+  signIn,
+  toSessions,
+  startWorld,
+  violations,
+  type World,
+} from "./harness";
 import type { BrowserContextOptions, Page } from "playwright-core";
 
 let world: World;
@@ -72,6 +82,7 @@ describe.each<["light" | "dark", string, BrowserContextOptions]>([
     await ready(page);
     await check(page, "forgotten");
     await signIn(page);
+    await toSessions(page);
     expect(await page.locator("html").getAttribute("data-theme")).toBe(look);
     await check(page, "sessions");
     await page.getByRole("button", { name: "New session" }).first().click();

@@ -8,6 +8,7 @@ import {
   ready,
   saved,
   signIn,
+  toSessions,
   startWorld,
   total,
   type World,
@@ -22,6 +23,7 @@ afterAll(() => world.end());
 it("from sign-in to the check-in seen by the coach", async () => {
   const { page } = await world.visitor();
   await signIn(page, ANA);
+  await toSessions(page);
   await page.getByText("No sessions yet").waitFor();
 
   // A new session from nothing, with a promise of 3:30.

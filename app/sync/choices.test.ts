@@ -54,7 +54,7 @@ class World {
     await new Promise((over) => setTimeout(over, 5));
     if (this.gets === "nowhere") return { kind: "offline" };
     if (this.refused) return { kind: "refused", words: this.refused };
-    const newer = this.write((item as Item<"setting">).body.fields as Changes<Setting>);
+    const newer = this.write((item as Item<"setting">).body.fields);
     if (this.gets === "there") return { kind: "offline" };
     return newer.length > 0 ? { kind: "newer" } : { kind: "taken" };
   }
@@ -267,7 +267,7 @@ describe("what is chosen beside a session", () => {
     const going = async (ms: number) => {
       const flushed = one.choices.flush();
       await pass(ms);
-      return Promise.race([flushed, "still waiting"]);
+      return Promise.race([flushed, Promise.resolve("still waiting")]);
     };
     expect(await going(40)).toBe(true);
     one.choose({ demandId: "rowing" });

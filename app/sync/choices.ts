@@ -96,7 +96,7 @@ export function openChoices(id: string, whose: OfCoach, first: Marked<Setting>, 
     const { outbox, onlyHere } = around.here();
     const item = held();
     const waiting: Waiting<Setting> | undefined = item && {
-      fields: item.body.fields as Changes<Setting>,
+      fields: item.body.fields,
       state: item.state,
       tries: item.tries,
       onlyHere: onlyHere().has(item.key),
@@ -109,13 +109,13 @@ export function openChoices(id: string, whose: OfCoach, first: Marked<Setting>, 
 
   return {
     state: () => state,
-    subscribe(listener: () => void): () => void {
+    subscribe: (listener: () => void): (() => void) => {
       listeners.add(listener);
       return () => void listeners.delete(listener);
     },
     tell,
     /** Begins with what an earlier visit left. Returns how to end. */
-    start(): () => void {
+    start: (): (() => void) => {
       isLeft = false;
       const { outbox } = around.here();
       const unhear = around.hear(() => tell({ kind: "elsewhere" }));
@@ -128,7 +128,7 @@ export function openChoices(id: string, whose: OfCoach, first: Marked<Setting>, 
       };
     },
     /** Sends what is left. Returns whether it is all there now; false where it was refused or lost, or after some seconds without an answer. */
-    async flush(): Promise<boolean> {
+    flush: async (): Promise<boolean> => {
       const tries = state.waiting?.tries ?? 0;
       void around.here().outbox.wake();
       for (let waited = 0; waited < WAIT_MS; waited += LOOK_MS) {
