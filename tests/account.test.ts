@@ -6,7 +6,7 @@ import { invite } from "~/db/members";
 import { messagesTo } from "~/db/messages";
 import { coach } from "~/db/schema";
 import { TEST_SECRET } from "~/db/testing";
-import { ANA, BEN, DEMO, fillInSignIn, ready, signIn, toSessions, startWorld, violations, type World } from "./harness";
+import { ANA, BEN, DEMO, fillInSignIn, ready, signIn, startWorld, toSessions, violations, type World } from "./harness";
 
 let world: World;
 beforeAll(async () => {

@@ -1,5 +1,5 @@
 import { afterAll, beforeAll, expect, it } from "vitest";
-import { BEN, rows, saved, signIn, toSessions, startWorld, total, type World } from "./harness";
+import { BEN, rows, saved, signIn, startWorld, toSessions, total, type World } from "./harness";
 
 let world: World;
 beforeAll(async () => {

@@ -1,5 +1,5 @@
 import { afterAll, beforeAll, expect, it } from "vitest";
-import { ANA, openDesk, ready, signIn, toSessions, startWorld, total, type World } from "./harness";
+import { ANA, openDesk, ready, signIn, startWorld, toSessions, total, type World } from "./harness";
 import type { Page } from "playwright-core";
 
 let world: World;

@@ -10,8 +10,8 @@ import {
   rows,
   saved,
   signIn,
-  toSessions,
   startWorld,
+  toSessions,
   violations,
   type World,
 } from "./harness";

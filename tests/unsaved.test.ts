@@ -11,6 +11,9 @@ import {
   startWorld,
   type World,
 } from "./harness";
+import type { Session } from "~/core/session/schema";
+import { person } from "~/db/schema";
+import type { MarkedSetting } from "~/db/session-setting";
 import type { Page } from "playwright-core";
 
 let world: World;
@@ -145,11 +148,21 @@ it("whom a session is for, chosen on two devices, is the coach's to choose and n
   expect(await asked(page).locator("option:checked").innerText()).toBe("Desk work");
 });
 
-it("drills that were locked before anything could be saved are locked when the desk is opened again, whatever gets there first", async () => {
+it("what was locked and chosen for somebody before anything could be saved is so when the desk is opened again, whatever gets there first", async () => {
   const { page, context } = await world.visitor();
   await signIn(page);
   await freshSession(page, "Locked, cut off", "floor-to-standing");
   await saved(page);
+  const address = page.url();
+  const setting = async () =>
+    ((await (await context.request.get(`${address}/setting`)).json()) as MarkedSetting).setting;
+  const [somebody] = await world.db.select({ id: person.id }).from(person).limit(1);
+  const doc = ((await (await context.request.get(`${address}/save`)).json()) as { doc: Session }).doc;
+  const at = doc.blocks[0]!.items[1]!.drill;
+  const choice = { athleteId: somebody!.id, block: 0, item: 1, at, does: "rest" as const };
+  expect((await context.request.post(`${address}/setting`, { data: { choices: [choice] } })).ok()).toBe(true);
+  await page.reload();
+  await ready(page);
   let through = false;
   await context.route(/\/sessions\/[^/]+\/(save|setting)$/, (route) =>
     through || route.request().method() === "GET" ? route.continue() : route.abort(),
@@ -157,15 +170,14 @@ it("drills that were locked before anything could be saved are locked when the d
   const rows = (at: Page) => at.locator("[data-row]");
   const locks = (at: Page) => at.getByLabel("stays as it is when fitting");
   const drills = await rows(page).count();
-  // A drill that the server does not know of, and one that it knows.
-  await rows(page).last().click();
+  // A drill that the server does not know of, which moves all that come after it, and one that it knows.
+  await rows(page).first().click();
   await page.keyboard.press("d");
   await page.keyboard.press("l");
-  await rows(page).first().click();
+  await rows(page).last().click();
   await page.keyboard.press("l");
   await expect.poll(() => locks(page).count()).toBe(2);
   await page.getByTestId("save-state").getByText("Kept in this browser", { exact: false }).waitFor();
-  const address = page.url();
   await page.close();
   const again = await context.newPage();
   await again.goto(address);
@@ -175,16 +187,24 @@ it("drills that were locked before anything could be saved are locked when the d
   through = true;
   await again.evaluate(() => window.dispatchEvent(new Event("online")));
   await saved(again);
+  expect((await setting()).choices).toEqual([{ ...choice, item: 2 }]);
   await again.reload();
   await ready(again);
   await expect.poll(() => locks(again).count()).toBe(2);
-  // Another tab follows what is locked.
+  // Another tab follows what is locked, and takes nothing from it when it follows a drill more.
   const other = await context.newPage();
   await other.goto(address);
   await ready(other);
-  await rows(again).nth(1).click();
+  await rows(again).nth(2).click();
   await again.keyboard.press("l");
   await expect.poll(() => locks(other).count()).toBe(3);
+  await rows(again).first().click();
+  await again.keyboard.press("d");
+  await expect.poll(() => rows(other).count()).toBe(drills + 2);
+  await saved(again);
+  await saved(other);
+  expect([await locks(other).count(), (await setting()).locks.length]).toEqual([3, 3]);
+  expect((await setting()).choices).toEqual([{ ...choice, item: 3 }]);
 });
 
 it("what is chosen while signed out waits for whoever chose it, and is neither told nor sent as anybody else", async () => {

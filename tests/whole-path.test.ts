@@ -8,8 +8,8 @@ import {
   ready,
   saved,
   signIn,
-  toSessions,
   startWorld,
+  toSessions,
   total,
   type World,
 } from "./harness";

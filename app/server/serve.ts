@@ -99,7 +99,6 @@ export async function serve(settings: ServeSettings): Promise<Server> {
     const server = app.listen(settings.port, "127.0.0.1", (error?: Error) => (error ? reject(error) : resolve(server)));
     // Longer than proxies and browsers hold a connection: one that is closed just as it is used again loses what was sent.
     server.keepAliveTimeout = 75_000;
-    server.headersTimeout = 80_000;
   });
 }
 

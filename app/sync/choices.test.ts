@@ -127,6 +127,16 @@ class World {
 
 const pass = (ms = 100) => vi.advanceTimersByTimeAsync(ms);
 
+/** One page whose choice another device has made otherwise meanwhile. */
+async function both(part: Partial<Setting> = {}) {
+  const world = new World();
+  const one = world.page();
+  await pass();
+  world.device({ demandId: "handball" });
+  one.choose({ demandId: "rowing", ...part });
+  return { world, one };
+}
+
 describe("what is chosen beside a session", () => {
   it("gets there, and another page of the browser follows it", async () => {
     const world = new World();
@@ -165,11 +175,7 @@ describe("what is chosen beside a session", () => {
   });
 
   it("is not written over another device's choice unseen", async () => {
-    const world = new World();
-    const one = world.page();
-    await pass();
-    world.device({ demandId: "handball" });
-    one.choose({ demandId: "rowing", teamId: "u16" });
+    const { world, one } = await both({ teamId: "u16" });
     await pass();
     expect(one.choices.state().conflict?.fields).toEqual(["demandId"]);
     expect([world.server.values.demandId, world.server.values.teamId]).toEqual(["handball", "u16"]);
@@ -183,11 +189,7 @@ describe("what is chosen beside a session", () => {
   });
 
   it("is let go for the other's", async () => {
-    const world = new World();
-    const one = world.page();
-    await pass();
-    world.device({ demandId: "handball" });
-    one.choose({ demandId: "rowing" });
+    const { world, one } = await both();
     await pass();
     one.choices.tell({ kind: "take" });
     await pass();
@@ -200,11 +202,7 @@ describe("what is chosen beside a session", () => {
   });
 
   it("looks for what is newer until there is a connection again", async () => {
-    const world = new World();
-    const one = world.page();
-    await pass();
-    world.device({ demandId: "handball" });
-    one.choose({ demandId: "rowing" });
+    const { world, one } = await both();
     await pass(7);
     world.gets = "there";
     await pass(10_000);
@@ -215,11 +213,7 @@ describe("what is chosen beside a session", () => {
   });
 
   it("looks no more once its page is left", async () => {
-    const world = new World();
-    const one = world.page();
-    await pass();
-    world.device({ demandId: "handball" });
-    one.choose({ demandId: "rowing" });
+    const { world, one } = await both();
     await pass(7);
     world.gets = "there";
     await pass(10_000);

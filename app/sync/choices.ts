@@ -1,3 +1,4 @@
+import { openMachine } from "./machine";
 import type { Outbox } from "./outbox";
 import { LATER_COUNTS, type Setting } from "~/core/documents/setting";
 import { heldOf, isFor, settingItem, type Item, type OfCoach } from "~/core/outbox/item";
@@ -47,18 +48,15 @@ const pause = (ms: number) => new Promise<void>((over) => setTimeout(over, ms));
  * revision it was made from: so it gets there whatever becomes of the page, and over a choice made elsewhere nothing is written unseen.
  */
 export function openChoices(id: string, whose: OfCoach, first: Marked<Setting>, around: Around) {
+  const isMine = isFor("setting", id, whose);
   const held = () => heldOf(around.here().outbox.items(), "setting", id, whose);
-  let state: Choosing<Setting> = opened(first, around.page, LATER_COUNTS);
+  const machine = openMachine<Choosing<Setting>, Event<Setting>, Effect<Setting>>(
+    opened(first, around.page, LATER_COUNTS),
+    step,
+    perform,
+  );
+  const { tell } = machine;
   let isLeft = false;
-  const listeners = new Set<() => void>();
-
-  function tell(event: Event<Setting>): void {
-    const before = state;
-    const [next, effects] = step(state, event);
-    state = next;
-    for (const effect of effects) perform(effect);
-    if (next !== before) listeners.forEach((listener) => listener());
-  }
 
   function perform(effect: Effect<Setting>): void {
     switch (effect.kind) {
@@ -67,7 +65,7 @@ export function openChoices(id: string, whose: OfCoach, first: Marked<Setting>, 
       case "ask":
         return void ask(effect.askedAt, effect.soon);
       case "drop":
-        return void around.here().outbox.drop(isFor("setting", id, whose));
+        return void around.here().outbox.drop((item) => isMine(item) && item.stamp === effect.stamp);
       case "announce":
         return around.announce();
       case "show":
@@ -97,23 +95,20 @@ export function openChoices(id: string, whose: OfCoach, first: Marked<Setting>, 
     const item = held();
     const waiting: Waiting<Setting> | undefined = item && {
       fields: item.body.fields,
+      stamp: item.stamp,
       state: item.state,
       tries: item.tries,
       onlyHere: onlyHere().has(item.key),
       words: item.words,
     };
+    const state = machine.state();
     const sending = item !== undefined && outbox.sending() === item.key;
     if (state.meanwhile || sending !== state.sending || !sameJson(waiting ?? null, state.waiting ?? null))
       tell({ kind: "waiting", waiting, sending });
   }
 
   return {
-    state: () => state,
-    subscribe: (listener: () => void): (() => void) => {
-      listeners.add(listener);
-      return () => void listeners.delete(listener);
-    },
-    tell,
+    ...machine,
     /** Begins with what an earlier visit left. Returns how to end. */
     start: (): (() => void) => {
       isLeft = false;
@@ -129,10 +124,10 @@ export function openChoices(id: string, whose: OfCoach, first: Marked<Setting>, 
     },
     /** Sends what is left. Returns whether it is all there now; false where it was refused or lost, or after some seconds without an answer. */
     flush: async (): Promise<boolean> => {
-      const tries = state.waiting?.tries ?? 0;
+      const tries = machine.state().waiting?.tries ?? 0;
       void around.here().outbox.wake();
       for (let waited = 0; waited < WAIT_MS; waited += LOOK_MS) {
-        const { waiting, adding, sending, meanwhile, full } = state;
+        const { waiting, adding, sending, meanwhile, full } = machine.state();
         if (full !== undefined) return false;
         if (!waiting && adding === 0 && !meanwhile) return true;
         const isStopped = waiting && !sending && (waiting.tries > tries || STOPPED.has(waiting.state));

@@ -1,5 +1,6 @@
 import { holdForDesk } from "./browser";
 import type { Drafts } from "./drafts";
+import { openMachine } from "./machine";
 import {
   isSaved,
   isStopped,
@@ -49,18 +50,14 @@ const had = (known: true | Promise<boolean>): Promise<boolean | undefined> =>
 
 /** Does what core/saving says is to be done for one document, and tells it what comes of it. */
 export function openSaver<D>(first: Copy<D>, how: How, around: Around<D>) {
-  let state: Saving<D> = opened(first, how);
+  const machine = openMachine<Saving<D>, Event<D>, Effect<D>>(opened(first, how), step, perform);
+  const { state } = machine;
   let timer: ReturnType<typeof setTimeout> | undefined;
-  const listeners = new Set<() => void>();
 
   function tell(event: Event<D>): void {
-    const before = state;
-    const [next, effects] = step(state, event);
-    state = next;
-    for (const effect of effects) perform(effect);
+    machine.tell(event);
     // Nothing can be waited for any more.
     if (event.kind === "leaving") void around.drafts.keepNow();
-    if (next !== before) listeners.forEach((listener) => listener());
   }
 
   function perform(effect: Effect<D>): void {
@@ -112,17 +109,13 @@ export function openSaver<D>(first: Copy<D>, how: How, around: Around<D>) {
 
   /** Another page has saved: it is followed where nothing is unsaved here. */
   async function follow(revision: number): Promise<void> {
-    if (revision <= state.saved.revision) return;
+    if (revision <= state().saved.revision) return;
     const stored = await around.newest().catch(() => undefined);
     if (stored && (await had(around.known(stored.doc)))) tell({ kind: "elsewhere", stored });
   }
 
   return {
-    state: () => state,
-    subscribe: (listener: () => void): (() => void) => {
-      listeners.add(listener);
-      return () => void listeners.delete(listener);
-    },
+    ...machine,
     tell,
     /** Begins with what an earlier visit left, and ends by handing over what is not saved. */
     start(): () => void {
@@ -143,13 +136,14 @@ export function openSaver<D>(first: Copy<D>, how: How, around: Around<D>) {
     /** Saves what is left, edits made meanwhile too. Returns whether everything is saved; false after some seconds without an answer. */
     flush: async (): Promise<boolean> => {
       const until = performance.now() + FLUSH_MS;
-      while (!isSaved(state) || state.sent !== undefined) {
-        if (isStopped(state) || performance.now() > until) return false;
-        const { revision } = state.saved;
+      while (!isSaved(state()) || state().sent !== undefined) {
+        if (isStopped(state()) || performance.now() > until) return false;
+        const { revision } = state().saved;
         tell({ kind: "try" });
-        const tried = state.sent !== undefined;
-        while ((state.sent !== undefined || state.restoring) && performance.now() < until) await pause(LOOK_MS);
-        if (tried && state.sent === undefined && state.saved.revision === revision && !isSaved(state)) return false;
+        const tried = state().sent !== undefined;
+        while ((state().sent !== undefined || state().restoring) && performance.now() < until) await pause(LOOK_MS);
+        if (tried && state().sent === undefined && state().saved.revision === revision && !isSaved(state()))
+          return false;
       }
       return true;
     },
@@ -157,10 +151,10 @@ export function openSaver<D>(first: Copy<D>, how: How, around: Around<D>) {
 
   /** Left, it hands over what is not saved to the page it is left for. */
   async function handOver(): Promise<void> {
-    while (state.sent !== undefined) await pause(LOOK_MS);
+    while (state().sent !== undefined) await pause(LOOK_MS);
     clearTimeout(timer);
-    if (how === "by itself" && !state.restoring && !isSaved(state))
-      around.drafts.keep({ basedOn: state.saved.revision, doc: state.doc });
+    if (how === "by itself" && !state().restoring && !isSaved(state()))
+      around.drafts.keep({ basedOn: state().saved.revision, doc: state().doc });
     await around.drafts.keepNow();
   }
 }

@@ -8,7 +8,7 @@ const change = <T>(value: T, seq: number, basedOn = 0, by = "mine") => ({ value,
 const open = () => opened<Fields>({ values: FIRST, marks: {} }, "mine", ["locks"]);
 const waits = (fields: Changes<Fields>, more: Partial<Waiting<Fields>> = {}): Event<Fields> => ({
   kind: "waiting",
-  waiting: { fields, state: "waiting", tries: 0, onlyHere: false, ...more },
+  waiting: { fields, stamp: "one", state: "waiting", tries: 0, onlyHere: false, ...more },
   sending: false,
 });
 const nothing: Event<Fields> = { kind: "waiting", waiting: undefined, sending: false };
@@ -138,6 +138,24 @@ describe("what was changed elsewhere, too", () => {
   it("is taken", () => {
     const { state, kinds } = after([{ kind: "take" }], conflict.state);
     expect([state.values.team, state.conflict, kinds]).toEqual(["u16", undefined, ["show", "drop"]]);
+  });
+
+  it("is neither taken nor let go while something else is just being held", () => {
+    const besides: Event<Fields> = { kind: "chosen", part: { demand: "swim" } };
+    expect(after([besides, { kind: "take" }], conflict.state).kinds).toEqual(["hold"]);
+    const alike = after([besides, there({ team: "u18" }, 1, 1)], newer.state);
+    expect([alike.kinds, alike.state.values.demand]).toEqual([["hold"], "swim"]);
+  });
+
+  it("is asked about after all where that could not be held", () => {
+    const full = after([{ kind: "chosen", part: { demand: "swim" } }, there({ team: "u16" }, 1, 1)], newer.state);
+    expect(full.state.conflict).toBeUndefined();
+    expect(after([{ kind: "held", full: "No room." }], full.state).effects).toEqual([asked(2)]);
+  });
+
+  it("is let go only as it was seen", () => {
+    expect(after([{ kind: "take" }], conflict.state).effects.at(-1)).toEqual({ kind: "drop", stamp: "one" });
+    expect(after([there({ team: "u18" }, 1, 1)], newer.state).effects.at(-1)).toEqual({ kind: "drop", stamp: "one" });
   });
 
   it("is written over once somebody says so, over what they saw", () => {

@@ -11,6 +11,8 @@ export type Marked<F> = { values: F; marks: Marks<F> };
 /** What the browser holds and has not been taken yet. */
 export type Waiting<F> = {
   fields: Changes<F>;
+  /** Another one with every change. */
+  stamp: string;
   state: "waiting" | "signed-out" | "newer" | "gone" | "refused";
   /** How often it was tried and not taken. */
   tries: number;
@@ -63,8 +65,8 @@ export type Effect<F> =
   | { kind: "hold"; fields: Changes<F> }
   /** Ask what is there; in a moment, where it could not be had just now. */
   | { kind: "ask"; askedAt: number; soon: boolean }
-  /** What is held is not to be sent any more. */
-  | { kind: "drop" }
+  /** What is held, as long as nothing was chosen since, is not to be sent any more. */
+  | { kind: "drop"; stamp: string }
   /** Tell other pages that something has been sent. */
   | { kind: "announce" }
   /** Show what was not chosen here. */
@@ -147,10 +149,12 @@ function seen<F>(s: Choosing<F>, there: Marked<F> | undefined, askedAt: number):
     return there && !isOurs ? shows(s, there, "followed") : [s, []];
   }
   if (!there) return [s, [asks(s, true)]];
+  // Something is just being held besides: that is sent, and asked about if need be, first.
+  if (s.adding > 0) return [s, []];
   const { newer } = mergeFields(there.values, there.marks, s.waiting.fields, s.later);
   if (newer.length > 0) return [{ ...s, conflict: { ...there, fields: newer } }, []];
   const [now, effects] = shows(s, there, "followed");
-  return [now, [...effects, { kind: "drop" }]];
+  return [now, [...effects, { kind: "drop", stamp: s.waiting.stamp }]];
 }
 
 /** What comes of what happens. */
@@ -158,8 +162,11 @@ export function step<F>(s: Choosing<F>, event: Event<F>): Step<F> {
   switch (event.kind) {
     case "chosen":
       return chosen(s, event.part);
-    case "held":
-      return [{ ...s, adding: s.adding - 1, full: event.full }, []];
+    case "held": {
+      const now = { ...s, adding: s.adding - 1, full: event.full };
+      // What was to be asked about waited for it.
+      return [now, event.full !== undefined && s.waiting?.state === "newer" && !s.conflict ? [asks(now)] : []];
+    }
     case "waiting":
       return waits(s, event.waiting, event.sending);
     case "elsewhere":
@@ -167,9 +174,9 @@ export function step<F>(s: Choosing<F>, event: Event<F>): Step<F> {
     case "there":
       return seen(s, event.there, event.askedAt);
     case "take": {
-      if (!s.conflict) return [s, []];
+      if (!s.conflict || !s.waiting || s.adding > 0) return [s, []];
       const [now, effects] = shows({ ...s, conflict: undefined }, s.conflict, "taken");
-      return [now, [...effects, { kind: "drop" }]];
+      return [now, [...effects, { kind: "drop", stamp: s.waiting.stamp }]];
     }
     case "keep mine": {
       if (!s.conflict || !s.waiting) return [s, []];

@@ -36,6 +36,23 @@ describe("places followed over an edit", () => {
     ).toEqual([{ block: 0, item: 1 }]);
     expect(drillAt(after, { block: 0, item: 1 })).toBe(drillAt(session, { block: 0, item: 2 }));
   });
+  it("finds items again in a copy from elsewhere, where one was put in before them", () => {
+    const put = structuredClone(copyItem(session, { block: 0, item: 0 }));
+    expect(
+      followPlaces(session, put, [
+        { block: 0, item: 0 },
+        { block: 0, item: 1 },
+        { block: 2, item: 2 },
+      ]),
+    ).toEqual([
+      { block: 0, item: 0 },
+      { block: 0, item: 2 },
+      { block: 2, item: 2 },
+    ]);
+    expect(
+      followPlaces(session, structuredClone(removeItem(session, { block: 1, item: 0 })), [{ block: 1, item: 0 }]),
+    ).toEqual([]);
+  });
   it("finds items again in a session worked out elsewhere, each once", () => {
     const twice = copyItem(session, { block: 0, item: 0 });
     const after = keepingItems(twice, structuredClone(removeItem(twice, { block: 1, item: 0 })));

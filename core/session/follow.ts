@@ -4,10 +4,13 @@ import type { Item, Session } from "./schema";
 /**
  * Where items stand after an edit. An item that was only moved is found again by being the same object, as edits keep
  * what they do not change; where nothing was added, taken out or moved, an edited item is the one at the same place.
- * Items that are gone are left out.
+ * In a copy from elsewhere, which shares no item, it is one that says the same. Items that are gone are left out.
  */
-export function followPlaces(before: Session, after: Session, places: readonly Place[]): Place[] {
-  if (places.length === 0 || before === after) return [...places];
+export function followPlaces(before: Session, edited: Session, places: readonly Place[]): Place[] {
+  if (places.length === 0 || before === edited) return [...places];
+  const known = new Set(before.blocks.flatMap((block) => block.items));
+  const isCopy = !edited.blocks.some((block) => block.items.some((item) => known.has(item)));
+  const after = isCopy ? keepingItems(before, edited) : edited;
   // The first of several that are the same object: a copy stands after what it was copied from.
   const now = new Map(
     after.blocks.flatMap((block, b) => block.items.map((item, i) => [item, { block: b, item: i }] as const)).reverse(),

@@ -84,7 +84,7 @@ export function DeskView({
   const beside = useSetting({ id, whose, title: desk.session.title, first, onLocks: desk.lockAs });
   const { setting, change: changeSetting, kept, keepNow } = beside;
   useLocksKept(desk, setting.locks, changeSetting);
-  useChoicesFollowed(desk.session, setting.choices, changeSetting);
+  useChoicesFollowed(desk, setting.choices, changeSetting);
   const demands = useMemo(() => [...ownDemands, ...DEMANDS], [ownDemands]);
   const demand = demands.find((d) => d.id === setting.demandId);
   // Kit that was said here is known here at once.

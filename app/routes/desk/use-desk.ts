@@ -33,7 +33,8 @@ type Change = (
 
 /**
  * `marked` are several drills chosen together; it is empty while one or none is. `locked` stay as they are when the session is
- * fitted; `toLock` is what is known of them from elsewhere, of drills that may yet come with a newer copy; `came` counts what came from elsewhere. `refused` is what could not be done and why; `renewed` what the first change of an old session did to its length.
+ * fitted; `toLock` is what is known of them from elsewhere, of drills that may yet come with a newer copy; `came` counts what came
+ * from elsewhere. `refused` is what could not be done and why; `renewed` what the first change of an old session did to its length.
  */
 type State = {
   history: History<Session>;

@@ -4,7 +4,7 @@ import type { Setting } from "~/core/documents/setting";
 import { followChoices, type Choice } from "~/core/group/choices";
 import { sameJson } from "~/core/same-json";
 import { locksOf } from "~/core/session/locks";
-import type { Item, Session } from "~/core/session/schema";
+import type { Item } from "~/core/session/schema";
 
 /** Sends what is locked whenever it changes here. What came from elsewhere was sent from there. */
 export function useLocksKept(
@@ -22,19 +22,22 @@ export function useLocksKept(
   }, [session, locked, came, kept, onSetting]);
 }
 
-/** Keeps what is chosen for single people with their drills, wherever those go; what went with a drill comes back with it. */
+/**
+ * Keeps what is chosen for single people with their drills, wherever those go; what went with a drill comes back with it. What is
+ * chosen already goes with a copy from elsewhere: whoever changed that has sent both.
+ */
 export function useChoicesFollowed(
-  session: Session,
+  { session, came }: Pick<Desk, "session" | "came">,
   choices: readonly Choice[],
   onSetting: (part: Partial<Setting>) => void,
 ): void {
-  const before = useRef(session);
+  const before = useRef({ session, came });
   const gone = useRef(new WeakMap<Item, Choice[]>());
   useEffect(() => {
     const was = before.current;
-    before.current = session;
-    if (was === session) return;
-    const now = followChoices(was, session, choices, gone.current);
+    before.current = { session, came };
+    if (was.session === session || was.came !== came) return;
+    const now = followChoices(was.session, session, choices, gone.current);
     if (!sameJson(now, choices)) onSetting({ choices: now });
-  }, [session, choices, onSetting]);
+  }, [session, came, choices, onSetting]);
 }
