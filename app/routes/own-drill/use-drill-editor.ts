@@ -9,7 +9,7 @@ import { useAgain } from "~/app/ui/use-again";
 import { useWarning } from "~/app/ui/use-warning";
 import type { Drill } from "~/core/drills/schema";
 import type { OfCoach } from "~/core/outbox/item";
-import { isSaved, shown, type Answer, type Copy } from "~/core/saving/saving";
+import { isSaved, shown, type Answer, type Copy, type Draft } from "~/core/saving/saving";
 import { record, redo, startHistory, undo, type History } from "~/core/session/history";
 
 /** A coach's own drill as it is opened to be changed. */
@@ -21,10 +21,15 @@ const REPLACED = {
   taken: "newer revision from another tab",
 };
 
+/** A draft under the id of the revision that is open: a revision's number is part of its drill's id, and not of what is edited. */
+const underId = (id: string, draft: Draft<Drill> | undefined): Draft<Drill> | undefined =>
+  draft && { ...draft, doc: { ...draft.doc, id } };
+
 function openHere({ own, whose, address, first }: Opened, onReplace: (drill: Drill, words: string) => void) {
+  const drafts = draftsOf("drill", own, whose, (drill: Drill) => drill.name);
   return openSaver<Drill>(first, "when told", {
     ...inBrowser("mapset-drill", own),
-    drafts: draftsOf("drill", own, whose, (drill: Drill) => drill.name),
+    drafts: { ...drafts, read: async () => underId(first.doc.id, await drafts.read()) },
     async send(basedOn, drill): Promise<Answer<Drill>> {
       const answer = await fetch(address, {
         method: "POST",
