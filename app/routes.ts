@@ -1,4 +1,5 @@
 import { index, layout, route, type RouteConfig } from "@react-router/dev/routes";
+import { OLD_ADDRESSES } from "./old-addresses";
 
 export default [
   index("routes/home.tsx"),
@@ -8,30 +9,38 @@ export default [
   route("password/:token", "routes/new-password/route.tsx"),
   route("sign-out", "routes/sign-out.tsx"),
 
-  // For coaches
+  // For coaches: the four places, and what is inside each
   layout("routes/coach/layout.tsx", [
+    route("today", "routes/today/route.tsx"),
+    route("feedback", "routes/feedback/route.tsx"),
+
     route("sessions", "routes/sessions/route.tsx"),
     route("sessions/new", "routes/new-session/route.tsx"),
+    route("sessions/draft", "routes/draft/route.tsx"),
+    route("sessions/:id", "routes/desk/route.tsx"),
     route("sessions/:id/hand-out", "routes/hand-out/route.tsx"),
-    route("sessions/:id/paper", "routes/paper/route.tsx"),
-    route("draft", "routes/draft/route.tsx"),
-    route("heard", "routes/heard/route.tsx"),
-    route("teams", "routes/teams/route.tsx"),
-    route("people", "routes/people/route.tsx"),
-    route("people/:person", "routes/person/route.tsx"),
-    route("demands", "routes/demands/route.tsx"),
-    route("demands/:demand", "routes/demand/route.tsx"),
+    route("sessions/:id/print", "routes/print/route.tsx"),
+
     route("library", "routes/library/route.tsx"),
     route("library/sheet", "routes/library/sheet.tsx"),
+    route("library/profiles", "routes/profiles/route.tsx"),
+    route("library/profiles/:demand", "routes/profile/route.tsx"),
     route("library/:drill", "routes/drill/route.tsx"),
     route("library/:drill/edit", "routes/own-drill/route.tsx"),
-    route("sessions/:id", "routes/desk/route.tsx"),
+
+    route("groups", "routes/groups/route.tsx"),
+    route("groups/people", "routes/people/route.tsx"),
+    route("groups/people/:person", "routes/person/route.tsx"),
+
+    // Behind the coach's name
     route("account", "routes/account/route.tsx"),
     route("club", "routes/club/route.tsx"),
-    route("unreadable/:kind/:id", "routes/unreadable/route.tsx"),
-    route("join/:token", "routes/join/route.tsx"),
     route("mail", "routes/mail/route.tsx"),
+    route("join/:token", "routes/join/route.tsx"),
+    route("unreadable/:kind/:id", "routes/unreadable/route.tsx"),
   ]),
+  ...OLD_ADDRESSES.map((address) => route(address, "routes/old-address.ts", { id: `old address ${address}` })),
+
   route("sessions/:id/save", "routes/desk/save.ts"),
   route("sessions/:id/setting", "routes/desk/setting.ts"),
   route("sessions/:id/code/:link", "routes/hand-out/code.ts"),

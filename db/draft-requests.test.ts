@@ -4,9 +4,9 @@ import type { Db } from "./client";
 import type { Club } from "./clubs";
 import { addRequest, deleteRequest, findRequest, listRequests, MOST_REQUESTS, saveRequest } from "./draft-requests";
 import { draftRequest } from "./schema";
-import { addSession, lastByTeam, setArchived } from "./sessions";
+import { addSession, lastByGroup, setArchived } from "./sessions";
 import { saveSetting } from "./session-setting";
-import { addTeam, deleteTeam } from "./teams";
+import { addGroup, deleteGroup } from "./groups";
 import { freshDatabase } from "./testing";
 import { lastOf } from "~/core/draft/begin";
 import { keptRequestSchema } from "~/core/draft/request";
@@ -21,16 +21,16 @@ beforeAll(async () => {
 });
 afterAll(() => end());
 
-const asked = (title: string, teamId: string | null) => ({ title, doc: doc(), teamId });
+const asked = (title: string, groupId: string | null) => ({ title, doc: doc(), groupId });
 const doc = (more: object = {}) =>
   keptRequestSchema.parse({ target: 600, purpose: "off-day", demand: "rowing", ...more });
 
 describe("a kept request", () => {
-  it("is its own coach's only, for their own team only", async () => {
-    const [team, theirs] = [await addTeam(db, ana, "Squad"), await addTeam(db, ben, "Other")];
+  it("is its own coach's only, for their own group only", async () => {
+    const [group, theirs] = [await addGroup(db, ana, "Squad"), await addGroup(db, ben, "Other")];
     expect(await addRequest(db, ana, asked("Tuesday", theirs))).toBeUndefined();
-    const id = (await addRequest(db, ana, asked("Tuesday", team)))!;
-    expect(await findRequest(db, ana, id)).toMatchObject({ title: "Tuesday", doc: doc(), teamId: team });
+    const id = (await addRequest(db, ana, asked("Tuesday", group)))!;
+    expect(await findRequest(db, ana, id)).toMatchObject({ title: "Tuesday", doc: doc(), groupId: group });
     expect(await findRequest(db, ben, id)).toBeUndefined();
     await db
       .update(draftRequest)
@@ -42,9 +42,9 @@ describe("a kept request", () => {
     expect(await saveRequest(db, ana, id, asked("Taken", theirs))).toBe(false);
     expect(await saveRequest(db, ana, id, asked("Wednesday", null))).toBe(true);
     expect((await listRequests(db, ana)).map((r) => r.title)).toEqual(["Wednesday"]);
-    await saveRequest(db, ana, id, asked("Tuesday", team));
-    await deleteTeam(db, ana, team);
-    expect((await findRequest(db, ana, id))?.teamId).toBeNull();
+    await saveRequest(db, ana, id, asked("Tuesday", group));
+    await deleteGroup(db, ana, group);
+    expect((await findRequest(db, ana, id))?.groupId).toBeNull();
     expect(await deleteRequest(db, ben, id)).toBe(false);
     expect(await deleteRequest(db, ana, id)).toBe(true);
     expect(await findRequest(db, ana, id)).toBeUndefined();
@@ -56,7 +56,7 @@ describe("a kept request", () => {
         clubId: ben.id,
         doc: doc(),
         title: `R${i}`,
-        teamId: null,
+        groupId: null,
       })),
     );
     const kept = await Promise.all(
@@ -67,30 +67,30 @@ describe("a kept request", () => {
     await db.delete(draftRequest).where(eq(draftRequest.clubId, ben.id));
   });
   it("begins with what was last done with the group, the latest where nobody is said", async () => {
-    const [team, other] = [await addTeam(db, ana, "Class"), await addTeam(db, ana, "Crew")];
-    const keep = async (teamId: string | null, demandId: string | null, target?: number) => {
+    const [group, other] = [await addGroup(db, ana, "Class"), await addGroup(db, ana, "Crew")];
+    const keep = async (groupId: string | null, demandId: string | null, target?: number) => {
       const id = await addSession(
         db,
         ana,
         newSession({ title: "A", purpose: "desk-break", ...(target !== undefined && { target }) }, []),
         0,
       );
-      await saveSetting(db, ana, id, { teamId, demandId, accepted: [] });
+      await saveSetting(db, ana, id, { groupId, demandId, accepted: [] });
       return id;
     };
-    await keep(team, "rowing", 900);
-    await keep(team, "desk-work", 420);
+    await keep(group, "rowing", 900);
+    await keep(group, "desk-work", 420);
     await keep(other, null, 60);
-    const gone = await keep(team, "combat", 1200);
+    const gone = await keep(group, "combat", 1200);
     await setArchived(db, ana, gone, true);
     // One that promises no length says nothing of the next.
     await keep(null, null);
-    const lasts = await lastByTeam(db, ana);
-    expect(lasts.map(({ teamId }) => teamId)).toEqual([other, team]);
-    expect(lastOf(lasts, team)).toMatchObject({ purpose: "desk-break", target: 420, demand: "desk-work" });
+    const lasts = await lastByGroup(db, ana);
+    expect(lasts.map(({ groupId }) => groupId)).toEqual([other, group]);
+    expect(lastOf(lasts, group)).toMatchObject({ purpose: "desk-break", target: 420, demand: "desk-work" });
     expect(lastOf(lasts, null)).toMatchObject({ target: 120, demand: undefined });
     await keep(null, null, 900);
-    expect((await lastByTeam(db, ana)).map(({ teamId }) => teamId)).toEqual([null, other, team]);
-    expect(await lastByTeam(db, ben)).toEqual([]);
+    expect((await lastByGroup(db, ana)).map(({ groupId }) => groupId)).toEqual([null, other, group]);
+    expect(await lastByGroup(db, ben)).toEqual([]);
   });
 });

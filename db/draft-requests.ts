@@ -7,13 +7,13 @@ import type { KeptRequest } from "~/core/draft/request";
 import { mustOpen } from "./documents";
 import { openRequest } from "~/core/documents/others";
 
-export type StoredRequest = { id: string; title: string; doc: KeptRequest; teamId: string | null; updatedAt: Date };
+export type StoredRequest = { id: string; title: string; doc: KeptRequest; groupId: string | null; updatedAt: Date };
 
 const FIELDS = {
   id: draftRequest.id,
   title: draftRequest.title,
   doc: draftRequest.doc,
-  teamId: draftRequest.groupId,
+  groupId: draftRequest.groupId,
   updatedAt: draftRequest.updatedAt,
 };
 const own = (club: Club, id: string) => and(eq(draftRequest.clubId, club.id), eq(draftRequest.id, id));
@@ -38,39 +38,39 @@ export async function findRequest(db: Db, club: Club, id: string): Promise<Store
   return row && { ...row, doc: mustOpen(openRequest(row.doc), "request", row.id) };
 }
 
-const ownsTeam = async (db: Db, club: Club, teamId: string | null): Promise<boolean> =>
-  teamId === null ||
+const ownsGroup = async (db: Db, club: Club, groupId: string | null): Promise<boolean> =>
+  groupId === null ||
   (
     await db
       .select({ id: group.id })
       .from(group)
-      .where(and(eq(group.id, teamId), eq(group.clubId, club.id)))
+      .where(and(eq(group.id, groupId), eq(group.clubId, club.id)))
   ).length > 0;
 
 /** A request, the title it goes by, and whom it is for. */
-type Kept = { title: string; doc: KeptRequest; teamId: string | null };
+type Kept = { title: string; doc: KeptRequest; groupId: string | null };
 
-/** Keeps a new request and returns its id; undefined when the team is not the coach's or there are too many. */
-export async function addRequest(db: Db, club: Club, { title, doc, teamId }: Kept): Promise<string | undefined> {
-  if (!(await ownsTeam(db, club, teamId))) return undefined;
+/** Keeps a new request and returns its id; undefined when the group is not the coach's or there are too many. */
+export async function addRequest(db: Db, club: Club, { title, doc, groupId }: Kept): Promise<string | undefined> {
+  if (!(await ownsGroup(db, club, groupId))) return undefined;
   return db.transaction(async (tx) => {
     // Several at the same moment are counted one after the other.
     await tx.execute(sql`select pg_advisory_xact_lock(hashtext(${`requests of ${club.id}`}))`);
     if ((await tx.$count(draftRequest, eq(draftRequest.clubId, club.id))) >= MOST_REQUESTS) return undefined;
     const [row] = await tx
       .insert(draftRequest)
-      .values({ clubId: club.id, madeBy: club.by, doc, title, groupId: teamId })
+      .values({ clubId: club.id, madeBy: club.by, doc, title, groupId })
       .returning({ id: draftRequest.id });
     return row?.id;
   });
 }
 
-/** Keeps a changed request. Returns false when it, or the team, is not the coach's. */
-export async function saveRequest(db: Db, club: Club, id: string, { title, doc, teamId }: Kept): Promise<boolean> {
-  if (!(await ownsTeam(db, club, teamId))) return false;
+/** Keeps a changed request. Returns false when it, or the group, is not the coach's. */
+export async function saveRequest(db: Db, club: Club, id: string, { title, doc, groupId }: Kept): Promise<boolean> {
+  if (!(await ownsGroup(db, club, groupId))) return false;
   const rows = await db
     .update(draftRequest)
-    .set({ doc, title, groupId: teamId, updatedAt: nowDate() })
+    .set({ doc, title, groupId, updatedAt: nowDate() })
     .where(own(club, id))
     .returning({ id: draftRequest.id });
   return rows.length > 0;

@@ -9,7 +9,8 @@ import { countUnseenPain, listHeard } from "./heard";
 import { keepCheckIn } from "./runs";
 import { coach, link } from "./schema";
 import { findSession, listSessions } from "./sessions";
-import { listTeams } from "./teams";
+import { listGroupsWithPeople } from "./groups";
+import { findMarkedSetting } from "./session-setting";
 import { earlierDatabase, TEST_SECRET } from "./testing";
 import { linkToken } from "./tokens";
 import { asKnownToday, levelsUsed } from "~/core/edition/today";
@@ -51,7 +52,9 @@ it("its coaches are let in as before, without a message", async () => {
 });
 
 it("what people protected is both sides, keep off", async () => {
-  const tern = (await listTeams(db, demo)).flatMap((team) => team.athletes).find((one) => one.name === "Tern")!;
+  const tern = (await listGroupsWithPeople(db, demo))
+    .flatMap((group) => group.athletes)
+    .find((one) => one.name === "Tern")!;
   expect(protectionsOf(tern.areas)).toEqual([{ area: "groin-stretch", way: "keep-off" }]);
 });
 
@@ -117,4 +120,19 @@ it("own drills are worked out once, and until then are nobody's answer", async (
   expect(await workOutOwnStresses(db)).toBe(1);
   expect((await stress())?.drawn).toBe(true);
   expect(await workOutOwnStresses(db)).toBe(0);
+});
+
+it("what was chosen of a session's group is known by the name it has today", async () => {
+  const { db: later, end: close } = await earlierDatabase("2026-11-28.sql.gz");
+  try {
+    const club = await clubOf(later, "coach@kestrelsound.example");
+    for (const { id } of (await listSessions(later, club)).rows) {
+      const found = await findMarkedSetting(later, club, id);
+      expect(found?.setting.groupId).not.toBeNull();
+      expect(Object.keys(found!.marks).sort()).toEqual(["accepted", "demandId", "groupId"]);
+      expect(found!.marks.groupId?.revision).toBe(1);
+    }
+  } finally {
+    await close();
+  }
 });

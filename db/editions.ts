@@ -21,7 +21,7 @@ export type LinkRow = {
   token: string | undefined;
   /** Whether there is an address at all: a link that came with a club's archive has none. */
   opens: boolean;
-  teamName: string | null;
+  groupName: string | null;
   createdAt: Date;
   withdrawnAt: Date | null;
   openings: number;
@@ -115,7 +115,7 @@ export async function listEditions(
       withdrawnAt: link.withdrawnAt,
       openings: link.openings,
       openedAt: link.openedAt,
-      teamName: sql<string | null>`${group.name}`.as("team_name"),
+      groupName: sql<string | null>`${group.name}`.as("group_name"),
       // Those that still open come first: a coach withdraws the others.
       place:
         sql<number>`row_number() over (partition by ${link.editionId} order by ${link.withdrawnAt} is not null, ${link.createdAt} desc)::int`.as(
@@ -179,7 +179,7 @@ export async function handOut(
   sessionId: string,
   doc: Edition,
   totalSeconds: Seconds,
-  teamId: string | null,
+  groupId: string | null,
   secret: string,
   how?: { at?: Date },
 ): Promise<HandedOut | undefined>;
@@ -189,7 +189,7 @@ export async function handOut(
   sessionId: string,
   doc: Edition,
   totalSeconds: Seconds,
-  teamId: string | null,
+  groupId: string | null,
   secret: string,
   how: { looked: Looked },
 ): Promise<HandedOut | "changed" | undefined>;
@@ -199,7 +199,7 @@ export async function handOut(
   sessionId: string,
   doc: Edition,
   totalSeconds: Seconds,
-  teamId: string | null,
+  groupId: string | null,
   secret: string,
   { at = nowDate(), looked }: { at?: Date; looked?: Looked } = {},
 ): Promise<HandedOut | "changed" | undefined> {
@@ -224,12 +224,12 @@ export async function handOut(
       )
     )
       return "changed";
-    if (teamId) {
-      const [ownTeam] = await tx
+    if (groupId) {
+      const [ownGroup] = await tx
         .select({ id: group.id })
         .from(group)
-        .where(and(eq(group.id, teamId), eq(group.clubId, club.id)));
-      if (!ownTeam) return undefined;
+        .where(and(eq(group.id, groupId), eq(group.clubId, club.id)));
+      if (!ownGroup) return undefined;
     }
     const [newest] = await tx
       .select({
@@ -263,7 +263,7 @@ export async function handOut(
     }
     const id = randomUUID();
     const token = linkToken(secret, id);
-    await tx.insert(link).values({ clubId: club.id, id, madeBy: club.by, editionId, groupId: teamId, createdAt: at });
+    await tx.insert(link).values({ clubId: club.id, id, madeBy: club.by, editionId, groupId, createdAt: at });
     await tx.insert(entry).values({ tokenHash: tokenHash(token), kind: "link", clubId: club.id, target: id });
     return { token, number };
   });

@@ -17,7 +17,7 @@ import { countUnseenPain, listHeard } from "./heard";
 import { keepCheckIn, setRemoved, setSeen } from "./runs";
 import { coach, group, message, run, signIn, trainingSession } from "./schema";
 import { addSession } from "./sessions";
-import { addAthletes, addTeam } from "./teams";
+import { addAthletes, addGroup } from "./groups";
 import { freshDatabase, TEST_SECRET } from "./testing";
 
 let db: Db, accounts: Accounts, ana: Club, ben: Club, end: () => Promise<void>;
@@ -40,10 +40,10 @@ async function filled(club: Club): Promise<{ token: string; report: (at: string,
     drillById,
   );
   if (!read.ok) throw new Error("bad");
-  const team = await addTeam(db, club, "Crew");
-  await addAthletes(db, club, team, ["Moss", "Tern"]);
-  const id = await addSession(db, club, read.value, 90, { teamId: team });
-  const out = (await handOut(db, club, id, makeEdition(read.value, drillById), 90, team, TEST_SECRET))!;
+  const group = await addGroup(db, club, "Crew");
+  await addAthletes(db, club, group, ["Moss", "Tern"]);
+  const id = await addSession(db, club, read.value, 90, { groupId: group });
+  const out = (await handOut(db, club, id, makeEdition(read.value, drillById), 90, group, TEST_SECRET))!;
   const link = await openLink(db, out.token, false);
   if (!link || link === "withdrawn") throw new Error("no link");
   return {
@@ -132,7 +132,7 @@ describe("erasing an account", () => {
     const shared = await addClub(db, (await account("hal")).id, "Shared");
     await db.execute(sql`insert into member (club_id, coach_id, role) values (${shared.id}, ${id}, 'coach')`);
     const as = (await clubsOf(db, id)).find((one) => one.club.id === shared.id)!.club;
-    await addTeam(db, as, "Made by Gil");
+    await addGroup(db, as, "Made by Gil");
     await writeTo(db, "gil@club.example", "one", { kind: "welcome", subject: "s", body: "b" } as never);
     expect(await whatLeaves(db, id)).toMatchObject({
       stay: [{ name: "Shared" }],

@@ -230,7 +230,7 @@ export async function lastHandedOut(
 export type FoldedLink = {
   linkId: string;
   sessionTitle: string;
-  teamName: string | null;
+  groupName: string | null;
   runs: number;
   unseenPain: number;
   uncounted: number;
@@ -250,7 +250,7 @@ export async function listFolded(db: Db, club: Club, sessionId: string | null): 
     .select({
       linkId: link.id,
       sessionTitle: trainingSession.title,
-      teamName: group.name,
+      groupName: group.name,
       runs: sql<number>`count(*)::int`,
       uncounted: link.uncounted,
       unseenPain: sql<number>`count(*) filter (where ${unseenPain})::int`,

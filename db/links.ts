@@ -3,7 +3,7 @@ import type { Db } from "./client";
 import { type Club, clubOfEntry } from "./clubs";
 import { mustOpen } from "./documents";
 import { edition, entry, group, link, membership, person } from "./schema";
-import { type Athlete, isOf } from "./teams";
+import { type Athlete, isOf } from "./groups";
 import { isTokenOf, linkToken, tokenHash } from "./tokens";
 import { nowDate } from "~/core/clock/clock";
 import { openEdition } from "~/core/documents/edition";
@@ -42,7 +42,7 @@ export type LinkFound = {
   id: string;
   club: Club;
   coachLabel: string | null;
-  teamId: string | null;
+  groupId: string | null;
   edition: { id: string; number: number; totalSeconds: Seconds; choices: Choice[] };
   athletes: Athlete[];
 };
@@ -123,7 +123,7 @@ export async function linkOf(
       club: clubOfEntry(row.clubId),
       id: row.id,
       coachLabel: row.coachLabel,
-      teamId: row.groupId,
+      groupId: row.groupId,
       edition: row.edition,
       athletes,
     },
@@ -136,7 +136,7 @@ export async function protectedOnLink(
   opened: LinkFound,
   athleteId: string,
 ): Promise<{ areas: Protects[]; setting: GroupSetting; name: string } | undefined> {
-  if (!opened.teamId) return undefined;
+  if (!opened.groupId) return undefined;
   const [row] = await db
     .select({ areas: person.areas, setting: group.setting, name: group.name })
     .from(membership)
@@ -145,7 +145,7 @@ export async function protectedOnLink(
     .where(
       and(
         eq(membership.clubId, opened.club.id),
-        eq(membership.groupId, opened.teamId),
+        eq(membership.groupId, opened.groupId),
         eq(membership.personId, athleteId),
         isNull(membership.until),
       ),

@@ -10,7 +10,7 @@ import { club, coach, entry, group, person, trainingSession } from "./schema";
 import { listSessions } from "./sessions";
 import { findSetting } from "./session-setting";
 import { joinGroup } from "./people";
-import { deleteTeam, listOff, listTeams } from "./teams";
+import { deleteGroup, listOff, listGroupsWithPeople } from "./groups";
 import { earlierDatabase, TEST_SECRET } from "./testing";
 import { linkToken } from "./tokens";
 
@@ -248,16 +248,16 @@ describe("what a club has outlives who made it, and nobody else's goes with it",
 
   it("somebody taken off a list is put back with what they protect", async () => {
     const [gone] = await listOff(db, ana);
-    expect(await joinGroup(db, ana, gone!.id, gone!.teamId)).toBe(true);
-    expect((await listTeams(db, ana))[0]!.athletes.find((one) => one.name === "Gone")).toMatchObject({
+    expect(await joinGroup(db, ana, gone!.id, gone!.groupId)).toBe(true);
+    expect((await listGroupsWithPeople(db, ana))[0]!.athletes.find((one) => one.name === "Gone")).toMatchObject({
       areas: [{ area: "wrist" }],
     });
   });
 
   it("a group that is deleted empties what pointed to it, and nothing more", async () => {
-    const [team] = await listTeams(db, ana);
+    const [one] = await listGroupsWithPeople(db, ana);
     const people = await db.$count(person, eq(person.clubId, ana.id));
-    expect(await deleteTeam(db, ana, team!.id)).toBe(true);
+    expect(await deleteGroup(db, ana, one!.id)).toBe(true);
     expect(await db.$count(group, eq(group.clubId, ana.id))).toBe(0);
     expect(await db.$count(person, eq(person.clubId, ana.id))).toBe(people);
     expect(people).toBeGreaterThan(0);

@@ -23,7 +23,7 @@ import { keepCheckIn, setNotTheirs, setRemoved, setSeen } from "./runs";
 import { checkIn, edition, person, run, trainingSession } from "./schema";
 import { addSession } from "./sessions";
 import { changeSetting, saveSetting } from "./session-setting";
-import { addAthletes, addTeam, deleteTeam, listTeams, setAthleteAreas } from "./teams";
+import { addAthletes, addGroup, deleteGroup, listGroupsWithPeople, setAthleteAreas } from "./groups";
 import { freshDatabase, TEST_SECRET } from "./testing";
 
 let db: Db, ana: Club, ben: Club, end: () => Promise<void>;
@@ -32,10 +32,10 @@ afterAll(() => end());
 
 /** People of a new group, by name. */
 async function crew(name: string, ...names: string[]): Promise<{ group: string; ids: Record<string, string> }> {
-  const group = await addTeam(db, ana, name);
+  const group = await addGroup(db, ana, name);
   await addAthletes(db, ana, group, names);
-  const team = (await listTeams(db, ana)).find((one) => one.id === group)!;
-  return { group, ids: Object.fromEntries(team.athletes.map((one) => [one.name, one.id])) };
+  const { athletes } = (await listGroupsWithPeople(db, ana)).find((one) => one.id === group)!;
+  return { group, ids: Object.fromEntries(athletes.map((one) => [one.name, one.id])) };
 }
 
 async function opened(group: string): Promise<{ session: string; link: OpenLink }> {
@@ -71,7 +71,7 @@ const said = (id: string, name: string, pain: boolean) => ({
 describe("people", () => {
   it("may be in several groups, leave one, and come back into it; a group that is deleted leaves them", async () => {
     const { group, ids } = await crew("Juniors", "Moss", "Tern");
-    const other = await addTeam(db, ana, "Sunday class");
+    const other = await addGroup(db, ana, "Sunday class");
     expect([
       await joinGroup(db, ben, ids["Moss"]!, other),
       await joinGroup(db, ana, ids["Moss"]!, crypto.randomUUID()),
@@ -87,7 +87,9 @@ describe("people", () => {
       ["Sunday class", true],
       ["Juniors", false],
     ]);
-    expect((await listTeams(db, ana)).map((team) => [team.name, team.athletes.map((one) => one.name)])).toEqual([
+    expect(
+      (await listGroupsWithPeople(db, ana)).map((group) => [group.name, group.athletes.map((one) => one.name)]),
+    ).toEqual([
       ["Juniors", ["Tern"]],
       ["Sunday class", ["Moss"]],
     ]);
@@ -97,8 +99,8 @@ describe("people", () => {
     expect((await findPerson(db, ana, ids["Moss"]!))!.groups[1]!.until).toEqual(until);
     await joinGroup(db, ana, ids["Moss"]!, group);
     expect((await findPerson(db, ana, ids["Moss"]!))!.groups.map((one) => one.until)).toEqual([null, null]);
-    await deleteTeam(db, ana, group);
-    await deleteTeam(db, ana, other);
+    await deleteGroup(db, ana, group);
+    await deleteGroup(db, ana, other);
     expect(await findPerson(db, ana, ids["Moss"]!)).toMatchObject({ name: "Moss", areas: ["kneeling"], groups: [] });
     expect(await findPerson(db, ben, ids["Moss"]!)).toBeUndefined();
   });
@@ -162,7 +164,7 @@ describe("forgetting somebody", () => {
         reason: "Skua asked to; Skuas do.",
       },
     ];
-    await saveSetting(db, ana, session, { teamId: group, accepted });
+    await saveSetting(db, ana, session, { groupId: group, accepted });
     const chosenAtDesk = (seq: number) =>
       changeSetting(db, ana, session, {
         choices: { value: [choice(ids["Skua"]!), choice(ids["Pip"]!)], basedOn: 0, by: "a desk", seq },

@@ -20,7 +20,7 @@ async function fill(what: Kept, count: number): Promise<void> {
   switch (what) {
     case "people":
       return void (await db.execute(sql`insert into person (club_id, name) select ${ana.id}, 'P' || i ${rows}`));
-    case "teams":
+    case "groups":
       return void (await db.execute(sql`insert into "group" (club_id, name) select ${ana.id}, 'T' || i ${rows}`));
     case "profiles":
       return void (await db.execute(
@@ -35,13 +35,13 @@ async function fill(what: Kept, count: number): Promise<void> {
   }
 }
 
-it.each(["teams", "people", "profiles", "sessions"] as const)(
+it.each(["groups", "people", "profiles", "sessions"] as const)(
   "there is room for as many %s as are kept of one coach, and for none more, whatever others have",
   async (what) => {
     const {
       rows: [{ n: before } = { n: 0 }],
     } = await db.execute<{ n: number }>(
-      sql`select count(*)::int n from ${sql.raw({ teams: '"group"', people: "person", profiles: "sport_profile", sessions: "training_session" }[what])} where club_id = ${ana.id}`,
+      sql`select count(*)::int n from ${sql.raw({ groups: '"group"', people: "person", profiles: "sport_profile", sessions: "training_session" }[what])} where club_id = ${ana.id}`,
     );
     await fill(what, MOST[what] - before - 1);
     expect([await hasRoom(db, ana, what), await hasRoom(db, ana, what, 2)]).toEqual([true, false]);

@@ -28,7 +28,7 @@ import * as settings from "./session-setting";
 import * as sessions from "./sessions";
 import * as using from "./sessions-using";
 import * as people from "./people";
-import * as teams from "./teams";
+import * as groups from "./groups";
 import * as lost from "./unreadable";
 import { earlierDatabase, TEST_SECRET } from "./testing";
 
@@ -119,8 +119,8 @@ async function asked(): Promise<Record<string, () => Promise<unknown>>> {
     deleteDemand: () => demands.deleteDemand(db, ben, profile),
     listRequests: () => requests.listRequests(db, ben),
     findRequest: () => requests.findRequest(db, ben, request),
-    addRequest: () => requests.addRequest(db, ben, { ...kept, teamId: group }),
-    saveRequest: () => requests.saveRequest(db, ben, request, { ...kept, teamId: null }),
+    addRequest: () => requests.addRequest(db, ben, { ...kept, groupId: group }),
+    saveRequest: () => requests.saveRequest(db, ben, request, { ...kept, groupId: null }),
     deleteRequest: () => requests.deleteRequest(db, ben, request),
     listEditions: () => editions.listEditions(db, ben, session, TEST_SECRET),
     tokenOfLink: () => links.tokenOfLink(db, ben, link, TEST_SECRET),
@@ -166,10 +166,10 @@ async function asked(): Promise<Record<string, () => Promise<unknown>>> {
     listTitles: () => sessions.listTitles(db, ben, true),
     newestSessions: () => sessions.newestSessions(db, ben, 9),
     findSession: () => sessions.findSession(db, ben, session),
-    addSession: () => sessions.addSession(db, ben, plain, 60, { teamId: group }).catch(() => "refused"),
+    addSession: () => sessions.addSession(db, ben, plain, 60, { groupId: group }).catch(() => "refused"),
     saveSession: () => sessions.saveSession(db, ben, session, 1, doc, 60),
     findSetting: () => settings.findSetting(db, ben, session),
-    lastByTeam: () => sessions.lastByTeam(db, ben),
+    lastByGroup: () => sessions.lastByGroup(db, ben),
     findMarkedSetting: () => settings.findMarkedSetting(db, ben, session),
     changeSetting: () =>
       settings.changeSetting(db, ben, session, { demandId: { value: null, basedOn: 0, by: "a page", seq: 1 } }),
@@ -183,13 +183,13 @@ async function asked(): Promise<Record<string, () => Promise<unknown>>> {
     removeUnreadable: () => lost.removeUnreadable(db, ben, "session", session),
     setTemplate: () => sessions.setTemplate(db, ben, session, true),
     deleteArchived: () => sessions.deleteArchived(db, ben, archived),
-    listTeams: () => teams.listTeams(db, ben),
-    listTeamNames: () => teams.listTeamNames(db, ben),
-    addTeam: () => teams.addTeam(db, ben, "Another"),
-    renameTeam: () => teams.renameTeam(db, ben, group, "Taken"),
-    deleteTeam: () => teams.deleteTeam(db, ben, group),
-    addAthletes: () => teams.addAthletes(db, ben, group, ["Spy"]),
-    countPeople: () => teams.countPeople(db, ben, group),
+    listGroupsWithPeople: () => groups.listGroupsWithPeople(db, ben),
+    listGroupNames: () => groups.listGroupNames(db, ben),
+    addGroup: () => groups.addGroup(db, ben, "Another"),
+    renameGroup: () => groups.renameGroup(db, ben, group, "Taken"),
+    deleteGroup: () => groups.deleteGroup(db, ben, group),
+    addAthletes: () => groups.addAthletes(db, ben, group, ["Spy"]),
+    countPeople: () => groups.countPeople(db, ben, group),
     listPeople: async () => (await people.listPeople(db, ben)).rows,
     findPerson: () => people.findPerson(db, ben, person),
     whatTheySaid: () => people.whatTheySaid(db, ben, person),
@@ -197,12 +197,12 @@ async function asked(): Promise<Record<string, () => Promise<unknown>>> {
     joinGroup: () => people.joinGroup(db, ben, person, group),
     leaveGroup: () => people.leaveGroup(db, ben, person, group),
     forgetPerson: () => people.forgetPerson(db, ben, person),
-    listOff: () => teams.listOff(db, ben),
-    renameAthlete: () => teams.renameAthlete(db, ben, person, "Taken"),
-    namesOn: () => teams.namesOn(db, ben, group),
-    setTeamSetting: () => teams.setTeamSetting(db, ben, group, {}),
-    setAthleteAreas: () => teams.setAthleteAreas(db, ben, person, []),
-    listGroups: () => teams.listGroups(db, ben),
+    listOff: () => groups.listOff(db, ben),
+    renameAthlete: () => groups.renameAthlete(db, ben, person, "Taken"),
+    namesOn: () => groups.namesOn(db, ben, group),
+    setGroupSetting: () => groups.setGroupSetting(db, ben, group, {}),
+    setAthleteAreas: () => groups.setAthleteAreas(db, ben, person, []),
+    listGroups: () => groups.listGroups(db, ben),
     keepMonthsOf: () => members.keepMonthsOf(db, ben),
     setKeepMonths: () => members.setKeepMonths(db, ben, 3),
     countOlder: () => reports.countOlder(db, ben, 1, "UTC"),
@@ -282,8 +282,8 @@ it("what a question says of another club's things is that there are none", async
     "setArchived",
     "setTemplate",
     "deleteArchived",
-    "renameTeam",
-    "deleteTeam",
+    "renameGroup",
+    "deleteGroup",
     "addAthletes",
     "countPeople",
     "countUnseenPain",
@@ -292,7 +292,7 @@ it("what a question says of another club's things is that there are none", async
     "joinGroup",
     "leaveGroup",
     "renameAthlete",
-    "setTeamSetting",
+    "setGroupSetting",
     "setAthleteAreas",
   ])
     if (await MADE[name]!()) none[name] = "found";

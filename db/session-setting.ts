@@ -9,7 +9,7 @@ import { changedByNobody, mergeFields, revisionOf, type Changes, type Marks } fr
 const own = (club: Club, id: string) => and(eq(trainingSession.clubId, club.id), eq(trainingSession.id, id));
 
 const shown = {
-  teamId: trainingSession.groupId,
+  groupId: trainingSession.groupId,
   demandId: trainingSession.demandId,
   accepted: trainingSession.accepted,
   locks: trainingSession.locks,
@@ -37,7 +37,7 @@ export async function findMarkedSetting(db: Db, club: Club, id: string): Promise
 /** What came of changes: those named in `newer` were changed elsewhere meanwhile and are as they were. */
 export type SettingSaved = MarkedSetting & { newer: (keyof Setting)[] };
 
-/** Keeps changes of parts, each over the revision it was made from. Returns undefined when the session, or the team, is not the coach's. */
+/** Keeps changes of parts, each over the revision it was made from. Returns undefined when the session, or the group, is not the coach's. */
 export async function changeSetting(
   db: Db,
   club: Club,
@@ -53,20 +53,18 @@ export async function changeSetting(
     if (!row) return undefined;
     const { marks: before, ...there } = row;
     const { write, marks, newer } = mergeFields<Setting>(there, before, changes, LATER_COUNTS);
-    if (write.teamId) {
-      const [ownTeam] = await tx
+    if (write.groupId) {
+      const [ownGroup] = await tx
         .select({ id: group.id })
         .from(group)
-        .where(and(eq(group.id, write.teamId), eq(group.clubId, club.id)));
-      if (!ownTeam) return undefined;
+        .where(and(eq(group.id, write.groupId), eq(group.clubId, club.id)));
+      if (!ownGroup) return undefined;
     }
-    if (Object.keys(write).length > 0) {
-      const { teamId, ...rest } = write;
+    if (Object.keys(write).length > 0)
       await tx
         .update(trainingSession)
-        .set({ ...rest, ...(teamId !== undefined && { groupId: teamId }), settingMarks: marks })
+        .set({ ...write, settingMarks: marks })
         .where(own(club, id));
-    }
     return { setting: { ...there, ...write }, marks, newer };
   });
 }
@@ -74,7 +72,7 @@ export async function changeSetting(
 /** So often a plain change is tried again where another has come between. */
 const TRIES = 5;
 
-/** Keeps what is given of it whatever is there, the rest stays. Returns false when the session, or the team, is not the coach's. */
+/** Keeps what is given of it whatever is there, the rest stays. Returns false when the session, or the group, is not the coach's. */
 export async function saveSetting(
   db: Db,
   club: Club,

@@ -198,7 +198,7 @@ export async function addSession(
   club: Club,
   doc: Session,
   totalSeconds: Seconds,
-  { teamId = null, summary = null, ...beside }: Partial<Setting> & { summary?: Summary | null } = {},
+  { groupId = null, summary = null, ...beside }: Partial<Setting> & { summary?: Summary | null } = {},
 ): Promise<string> {
   const [row] = await db
     .insert(trainingSession)
@@ -209,7 +209,7 @@ export async function addSession(
       title: doc.title,
       purpose: doc.purpose,
       totalSeconds,
-      groupId: teamId,
+      groupId,
       summary,
       summaryOf: summary && 1,
       ...beside,
@@ -258,7 +258,7 @@ export async function saveSession(
 const target = sql`case when ${trainingSession.summaryOf} = ${trainingSession.revision} then ${trainingSession.summary} -> 'target' else ${trainingSession.doc} -> 'target' end`;
 
 /** What was last done with each of a coach's groups, and with nobody in particular; the latest first. */
-export async function lastByTeam(db: Db, club: Club): Promise<LastWith[]> {
+export async function lastByGroup(db: Db, club: Club): Promise<LastWith[]> {
   // Of each the one that was changed last, found by the index: a club of some years has thousands.
   const last = (of: SQL) =>
     db
@@ -283,7 +283,7 @@ export async function lastByTeam(db: Db, club: Club): Promise<LastWith[]> {
   const [groups, nobodys] = await Promise.all([
     db
       .select({
-        teamId: group.id,
+        groupId: group.id,
         purpose: theirs.purpose,
         target: theirs.target,
         demand: theirs.demand,
@@ -294,10 +294,10 @@ export async function lastByTeam(db: Db, club: Club): Promise<LastWith[]> {
       .where(eq(group.clubId, club.id)),
     last(isNull(trainingSession.groupId)),
   ]);
-  return [...groups, ...nobodys.map((one) => ({ ...one, teamId: null }))]
+  return [...groups, ...nobodys.map((one) => ({ ...one, groupId: null }))]
     .sort((a, b) => b.updatedAt.getTime() - a.updatedAt.getTime())
-    .map(({ teamId, purpose, target, demand }) => ({
-      teamId,
+    .map(({ groupId, purpose, target, demand }) => ({
+      groupId,
       purpose,
       target: Math.min(7200, Math.max(120, target)),
       demand: demand ?? undefined,

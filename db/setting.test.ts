@@ -6,7 +6,15 @@ import { handOut, listEditions } from "./editions";
 import { openLink, withdrawLink, type OpenLink } from "./links";
 import { addSession, listSessions, listTitles, setArchived, setTemplate } from "./sessions";
 import { changeSetting, findMarkedSetting, findSetting, saveSetting } from "./session-setting";
-import { addAthletes, addTeam, deleteTeam, listGroups, listTeams, setAthleteAreas, setTeamSetting } from "./teams";
+import {
+  addAthletes,
+  addGroup,
+  deleteGroup,
+  listGroups,
+  listGroupsWithPeople,
+  setAthleteAreas,
+  setGroupSetting,
+} from "./groups";
 import { freshDatabase, TEST_SECRET } from "./testing";
 import { makeEdition } from "~/core/edition/edition";
 import type { Session } from "~/core/session/schema";
@@ -69,14 +77,14 @@ describe("what stands beside a session", () => {
     expect(revision).toBeLessThanOrEqual(2);
     expect(race.filter((one) => one?.newer.length === 0)).toHaveLength(revision === 2 ? 1 : 0);
   });
-  it("is kept with it, for its own coach and their own team only", async () => {
-    const [id, team, theirs] = [
+  it("is kept with it, for its own coach and their own group only", async () => {
+    const [id, group, theirs] = [
       await addSession(db, ana, doc("One"), 90),
-      await addTeam(db, ana, "Squad"),
-      await addTeam(db, ben, "Other"),
+      await addGroup(db, ana, "Squad"),
+      await addGroup(db, ben, "Other"),
     ];
     expect(await findSetting(db, ana, id)).toEqual({
-      teamId: null,
+      groupId: null,
       demandId: null,
       accepted: [],
       locks: [],
@@ -84,7 +92,7 @@ describe("what stands beside a session", () => {
     });
     expect(
       await saveSetting(db, ana, id, {
-        teamId: team,
+        groupId: group,
         demandId: "rowing",
         accepted: [stand],
         locks: [lock],
@@ -92,40 +100,40 @@ describe("what stands beside a session", () => {
       }),
     ).toBe(true);
     expect(await findSetting(db, ana, id)).toEqual({
-      teamId: team,
+      groupId: group,
       demandId: "rowing",
       accepted: [stand],
       locks: [lock],
       choices: [choice],
     });
     expect(
-      await changeSetting(db, ana, id, { teamId: { value: theirs, basedOn: 1, by: "a page", seq: 1 } }),
+      await changeSetting(db, ana, id, { groupId: { value: theirs, basedOn: 1, by: "a page", seq: 1 } }),
     ).toBeUndefined();
-    expect(await saveSetting(db, ana, id, { teamId: theirs, demandId: null, accepted: [] })).toBe(false);
-    expect(await saveSetting(db, ben, id, { teamId: null, demandId: null, accepted: [] })).toBe(false);
+    expect(await saveSetting(db, ana, id, { groupId: theirs, demandId: null, accepted: [] })).toBe(false);
+    expect(await saveSetting(db, ben, id, { groupId: null, demandId: null, accepted: [] })).toBe(false);
     expect(await findSetting(db, ben, id)).toBeUndefined();
-    expect((await findSetting(db, ana, id))?.teamId).toBe(team);
+    expect((await findSetting(db, ana, id))?.groupId).toBe(group);
     // What is not given stays, and to keep nothing changes nothing.
     expect(await saveSetting(db, ana, id, { accepted: [] })).toBe(true);
     expect(await saveSetting(db, ana, id, {})).toBe(true);
     expect(await saveSetting(db, ben, id, {})).toBe(false);
-    expect(await saveSetting(db, ana, id, { teamId: theirs })).toBe(false);
+    expect(await saveSetting(db, ana, id, { groupId: theirs })).toBe(false);
     expect(await findSetting(db, ana, id)).toEqual({
-      teamId: team,
+      groupId: group,
       demandId: "rowing",
       accepted: [],
       locks: [lock],
       choices: [choice],
     });
-    await deleteTeam(db, ana, team);
-    expect(await findSetting(db, ana, id)).toMatchObject({ teamId: null, demandId: "rowing" });
+    await deleteGroup(db, ana, group);
+    expect(await findSetting(db, ana, id)).toMatchObject({ groupId: null, demandId: "rowing" });
   });
   it("goes on record with each edition; letting something else stand makes a new one", async () => {
     const id = await addSession(db, ana, doc("Handed"), 90);
     const out = () => handOut(db, ana, id, makeEdition(doc("Handed"), drillById), 90, null, TEST_SECRET);
     expect((await out())?.number).toBe(1);
     expect((await out())?.number).toBe(1);
-    await saveSetting(db, ana, id, { teamId: null, demandId: null, accepted: [stand] });
+    await saveSetting(db, ana, id, { groupId: null, demandId: null, accepted: [stand] });
     expect((await out())?.number).toBe(2);
     const { editions } = await listEditions(db, ana, id, TEST_SECRET);
     expect(editions.map((e) => [e.number, e.accepted, e.session?.title])).toEqual([
@@ -163,15 +171,15 @@ describe("what stands beside a session", () => {
 
 describe("a group", () => {
   it("has its kit, caps and what its people protect, for its own coach only", async () => {
-    const team = await addTeam(db, ana, "With kit");
-    await addAthletes(db, ana, team, ["Moss", "Tern"]);
-    const moss = (await listTeams(db, ana)).find((t) => t.id === team)!.athletes[0]!;
-    expect(await setTeamSetting(db, ben, team, { floor: 3 })).toBe(false);
+    const group = await addGroup(db, ana, "With kit");
+    await addAthletes(db, ana, group, ["Moss", "Tern"]);
+    const moss = (await listGroupsWithPeople(db, ana)).find((t) => t.id === group)!.athletes[0]!;
+    expect(await setGroupSetting(db, ben, group, { floor: 3 })).toBe(false);
     expect(await setAthleteAreas(db, ben, moss.id, ["neck"])).toBe(false);
-    expect(await setTeamSetting(db, ana, team, { kit: { stick: 4 }, floor: 12, mixed: true })).toBe(true);
+    expect(await setGroupSetting(db, ana, group, { kit: { stick: 4 }, floor: 12, mixed: true })).toBe(true);
     expect(await setAthleteAreas(db, ana, moss.id, ["neck", "kneeling"])).toBe(true);
-    const { group } = (await listGroups(db, ana)).find((g) => g.id === team)!;
-    expect(group).toEqual({
+    const found = (await listGroups(db, ana)).find((g) => g.id === group)!;
+    expect(found.group).toEqual({
       name: "With kit",
       setting: { kit: { stick: 4 }, floor: 12, mixed: true },
       people: [
@@ -181,21 +189,21 @@ describe("a group", () => {
       shown: [],
       lately: [],
     });
-    expect((await listGroups(db, ben)).some((g) => g.id === team)).toBe(false);
+    expect((await listGroups(db, ben)).some((g) => g.id === group)).toBe(false);
   });
   it("knows the drills it has been handed, and no others", async () => {
-    const [team, other] = [await addTeam(db, ana, "Handed to"), await addTeam(db, ana, "Not handed to")];
+    const [group, other] = [await addGroup(db, ana, "Handed to"), await addGroup(db, ana, "Not handed to")];
     const id = await addSession(db, ana, doc("For them", "open-book"), 90);
-    await handOut(db, ana, id, makeEdition(doc("For them", "open-book"), drillById), 90, team, TEST_SECRET);
+    await handOut(db, ana, id, makeEdition(doc("For them", "open-book"), drillById), 90, group, TEST_SECRET);
     const groups = await listGroups(db, ana);
-    expect(groups.find((g) => g.id === team)?.group.shown).toEqual(["open-book"]);
+    expect(groups.find((g) => g.id === group)?.group.shown).toEqual(["open-book"]);
     expect(groups.find((g) => g.id === other)?.group.shown).toEqual([]);
   });
   it("knows the last three sessions it was handed, each as it was handed last, the newest first, and none that was taken back unopened", async () => {
-    const team = await addTeam(db, ana, "Week by week");
+    const group = await addGroup(db, ana, "Week by week");
     const out = async (id: string, session: Session) =>
-      (await handOut(db, ana, id, makeEdition(session, drillById), 90, team, TEST_SECRET))!;
-    const lately = async () => (await listGroups(db, ana)).find((g) => g.id === team)?.group.lately;
+      (await handOut(db, ana, id, makeEdition(session, drillById), 90, group, TEST_SECRET))!;
+    const lately = async () => (await listGroups(db, ana)).find((g) => g.id === group)?.group.lately;
     const ids: string[] = [];
     for (const [title, drill] of [
       ["First", "open-book"],

@@ -17,16 +17,16 @@ import { addSession, deleteArchived, findSession, listSessions, saveSession, set
 import { findPerson, joinGroup, leaveGroup } from "./people";
 import {
   addAthletes,
-  addTeam,
+  addGroup,
   countPeople,
-  deleteTeam,
+  deleteGroup,
   listOff,
-  listTeams,
+  listGroupsWithPeople,
   namesOn,
   renameAthlete,
-  renameTeam,
+  renameGroup,
   setAthleteAreas,
-} from "./teams";
+} from "./groups";
 import { freshDatabase, TEST_SECRET } from "./testing";
 import { linkToken, tokenHash } from "./tokens";
 
@@ -55,9 +55,9 @@ function doc(title: string): Session {
   return read.value;
 }
 
-async function handedOut(owner: Club, teamId: string | null = null) {
+async function handedOut(owner: Club, groupId: string | null = null) {
   const id = await addSession(db, owner, doc("Handed out"), 90);
-  const made = await handOut(db, owner, id, makeEdition(doc("Handed out"), drillById), 90, teamId, TEST_SECRET);
+  const made = await handOut(db, owner, id, makeEdition(doc("Handed out"), drillById), 90, groupId, TEST_SECRET);
   const opened = made && (await openLink(db, made.token, false));
   if (!made || !opened || opened === "withdrawn") throw new Error("not open");
   return { id, token: made.token, number: made.number, opened };
@@ -191,12 +191,12 @@ describe("editions and links", () => {
     expect(await newestEdition(db, ana, id)).toMatchObject({ open: false });
   });
 
-  it("are not made of another coach's session, nor for another coach's team", async () => {
+  it("are not made of another coach's session, nor for another coach's group", async () => {
     const { id } = await handedOut(ana);
-    const team = await addTeam(db, ben, "Ben's");
+    const group = await addGroup(db, ben, "Ben's");
     const content = makeEdition(doc("x"), drillById);
     expect(await handOut(db, ben, id, content, 90, null, TEST_SECRET)).toBeUndefined();
-    expect(await handOut(db, ana, id, content, 90, team, TEST_SECRET)).toBeUndefined();
+    expect(await handOut(db, ana, id, content, 90, group, TEST_SECRET)).toBeUndefined();
     expect((await listEditions(db, ben, id, TEST_SECRET)).editions).toEqual([]);
     expect(await newestEdition(db, ben, id)).toBeUndefined();
   });
@@ -300,11 +300,11 @@ describe("runs and check-ins", () => {
     expect((await countRuns(db, ben, [id])).size).toBe(0);
   });
 
-  it("take a name from the team only when it is on the link's list", async () => {
-    const team = await addTeam(db, ana, "Rowers");
-    await addAthletes(db, ana, team, ["Moss"]);
-    const moss = (await listTeams(db, ana)).find((t) => t.id === team)!.athletes[0]!;
-    const { id, opened } = await handedOut(ana, team);
+  it("take a name from the group only when it is on the link's list", async () => {
+    const group = await addGroup(db, ana, "Rowers");
+    await addAthletes(db, ana, group, ["Moss"]);
+    const moss = (await listGroupsWithPeople(db, ana)).find((t) => t.id === group)!.athletes[0]!;
+    const { id, opened } = await handedOut(ana, group);
     const other = await handedOut(ana);
     await keepProgress(db, opened, progress({ person: { athleteId: moss.id, name: "whatever" } }));
     await keepProgress(db, other.opened, progress({ person: { athleteId: moss.id, name: "Not Moss" } }));
@@ -418,11 +418,11 @@ describe("a report that is not what it seems", () => {
 
 describe("what someone on a link protects", () => {
   it("is told for those on its list and nobody else", async () => {
-    const team = await addTeam(db, ana, "Rowers");
-    await addAthletes(db, ana, team, ["Moss"]);
-    const moss = (await listTeams(db, ana)).find((t) => t.id === team)!.athletes[0]!;
+    const group = await addGroup(db, ana, "Rowers");
+    await addAthletes(db, ana, group, ["Moss"]);
+    const moss = (await listGroupsWithPeople(db, ana)).find((t) => t.id === group)!.athletes[0]!;
     await setAthleteAreas(db, ana, moss.id, [{ area: "groin-stretch", side: "right" }]);
-    const { opened } = await handedOut(ana, team);
+    const { opened } = await handedOut(ana, group);
     const other = await handedOut(ana);
     expect(await protectedOnLink(db, opened, moss.id)).toMatchObject({
       areas: [{ area: "groin-stretch", side: "right" }],
@@ -430,34 +430,34 @@ describe("what someone on a link protects", () => {
     });
     expect(await protectedOnLink(db, other.opened, moss.id)).toBeUndefined();
     expect(await protectedOnLink(db, opened, crypto.randomUUID())).toBeUndefined();
-    await leaveGroup(db, ana, moss.id, team);
+    await leaveGroup(db, ana, moss.id, group);
     expect(await protectedOnLink(db, opened, moss.id)).toBeUndefined();
   });
 });
 
-describe("teams", () => {
+describe("groups", () => {
   it("are changed by their own coach only", async () => {
-    const id = await addTeam(db, ana, "Class");
+    const id = await addGroup(db, ana, "Class");
     expect(await addAthletes(db, ben, id, ["Spy"])).toBe(0);
-    expect(await renameTeam(db, ben, id, "Mine")).toBe(false);
-    expect(await deleteTeam(db, ben, id)).toBe(false);
+    expect(await renameGroup(db, ben, id, "Mine")).toBe(false);
+    expect(await deleteGroup(db, ben, id)).toBe(false);
     await addAthletes(db, ana, id, ["Pip"]);
-    const pip = (await listTeams(db, ana)).find((t) => t.id === id)!.athletes[0]!;
+    const pip = (await listGroupsWithPeople(db, ana)).find((t) => t.id === id)!.athletes[0]!;
     expect(await leaveGroup(db, ben, pip.id, id)).toBe(false);
     expect(await leaveGroup(db, ana, pip.id, id)).toBe(true);
-    expect((await listTeams(db, ben)).some((t) => t.id === id)).toBe(false);
+    expect((await listGroupsWithPeople(db, ben)).some((t) => t.id === id)).toBe(false);
   });
 
   it("keep what somebody taken off protects, until they are put back; names are changed by their own coach", async () => {
-    const id = await addTeam(db, ana, "Crew");
+    const id = await addGroup(db, ana, "Crew");
     await addAthletes(db, ana, id, ["Moss", "Tern"]);
-    const here = async () => (await listTeams(db, ana)).find((t) => t.id === id)!.athletes;
+    const here = async () => (await listGroupsWithPeople(db, ana)).find((t) => t.id === id)!.athletes;
     const [moss] = await here();
     await setAthleteAreas(db, ana, moss!.id, ["kneeling"]);
     await leaveGroup(db, ana, moss!.id, id);
     expect(await countPeople(db, ana, id)).toBe(1);
-    expect((await listOff(db, ana)).filter((one) => one.teamId === id)).toEqual([
-      { id: moss!.id, name: "Moss", teamId: id },
+    expect((await listOff(db, ana)).filter((one) => one.groupId === id)).toEqual([
+      { id: moss!.id, name: "Moss", groupId: id },
     ]);
     expect(await listOff(db, ben)).toEqual([]);
     expect(await findPerson(db, ana, moss!.id)).toMatchObject({

@@ -14,7 +14,7 @@ import { median } from "~/core/statistics";
 import { asDocument } from "~/core/drills/stresses";
 import type { Db } from "~/db/client";
 import { addOwnDrill } from "~/db/own-drills";
-import { addAthletes, addTeam, listTeams, setAthleteAreas } from "~/db/teams";
+import { addAthletes, addGroup, listGroupsWithPeople, setAthleteAreas } from "~/db/groups";
 import { DRILLS } from "~/library";
 import { DRAWN_DRILLS } from "~/library/drawn";
 
@@ -118,17 +118,17 @@ function largestDrill(): Drill {
   };
 }
 
-/** The fullest team, everybody protecting something else, each with a side or a clinician's limit. */
-async function fullestTeam(db: Db, club: Club): Promise<string> {
-  const id = await addTeam(db, club, "As many as can be");
+/** The fullest group, everybody protecting something else, each with a side or a clinician's limit. */
+async function fullestGroup(db: Db, club: Club): Promise<string> {
+  const id = await addGroup(db, club, "As many as can be");
   await addAthletes(
     db,
     club,
     id,
     Array.from({ length: MOST_PEOPLE }, (_, i) => `Person ${i}`),
   );
-  const team = (await listTeams(db, club)).find((one) => one.id === id)!;
-  for (const [i, person] of team.athletes.entries())
+  const group = (await listGroupsWithPeople(db, club)).find((one) => one.id === id)!;
+  for (const [i, person] of group.athletes.entries())
     await setAthleteAreas(
       db,
       club,
@@ -225,7 +225,7 @@ export async function largest(base: string, cookie: string, db: Db, club: Club):
     )![1]!;
   const looked = await seen();
   await line("it is handed out", () =>
-    fetch(`${base}${session}/hand-out`, form({ team: "", seen: looked })).then((answer) => answer.text()),
+    fetch(`${base}${session}/hand-out`, form({ group: "", seen: looked })).then((answer) => answer.text()),
   );
   const page = await (await fetch(`${base}${session}/hand-out`, { headers })).text();
   const link = /\/f\/[A-Za-z0-9_-]{24}/.exec(page)?.[0];
@@ -239,19 +239,19 @@ export async function largest(base: string, cookie: string, db: Db, club: Club):
       if (!answer.ok) throw new Error(`${path} answered ${answer.status}`);
       return answer.text();
     });
-  const teamId = await fullestTeam(db, club);
+  const groupId = await fullestGroup(db, club);
   await fetch(`${base}${session}/setting`, {
     method: "POST",
     headers: { ...headers, "content-type": "application/json" },
-    body: JSON.stringify({ teamId }),
+    body: JSON.stringify({ groupId }),
   });
   await line(`it is looked over for ${MOST_PEOPLE} people who all protect something else`, () =>
     get(`${session}/hand-out`),
   );
-  await line("it is put on paper for them", () => get(`${session}/paper`));
-  await fetch(`${base}${session}/hand-out`, form({ team: teamId, seen: await seen() }));
+  await line("it is put on paper for them", () => get(`${session}/print`));
+  await fetch(`${base}${session}/hand-out`, form({ group: groupId, seen: await seen() }));
   const theirs = [...(await get(`${session}/hand-out`)).matchAll(/\/f\/[A-Za-z0-9_-]{24}/g)][0]?.[0] ?? "";
-  const one = (await listTeams(db, club)).find((team) => team.id === teamId)!.athletes[0]!.id;
+  const one = (await listGroupsWithPeople(db, club)).find((group) => group.id === groupId)!.athletes[0]!.id;
   await line("what somebody of them does instead is asked for", () => get(`${theirs}/mine?athlete=${one}`));
 
   let drill = "";
@@ -280,7 +280,7 @@ export async function largest(base: string, cookie: string, db: Db, club: Club):
     ["the list of sessions", "/sessions"],
     ["the desk", session],
     ["the library", "/library"],
-    ["the drafting page", "/draft"],
+    ["the drafting page", "/sessions/draft"],
     ["the list of own drills that these fetch", "/own-drills"],
   ] as const)
     await line(`${what} is shown beside 4,000 revisions of own drills`, () => get(path));
@@ -292,7 +292,7 @@ export async function largest(base: string, cookie: string, db: Db, club: Club):
     held: Array<string>(6).fill("x".repeat(120)),
     rows: Object.fromEntries(ROWS.map((row) => [row, { weight: 3, why: "x".repeat(200) }])),
   };
-  const demand = (await fetch(`${base}/demands`, form({ demand: "rowing" }))).headers.get("location") ?? "";
+  const demand = (await fetch(`${base}/library/profiles`, form({ demand: "rowing" }))).headers.get("location") ?? "";
   await line(`the largest profile (${Math.round(JSON.stringify(profile).length / 1000)} kB) is kept`, async () => {
     const answer = await fetch(`${base}${demand}`, form({ doc: JSON.stringify(profile) }));
     if (!answer.ok) throw new Error(`The profile was refused: ${answer.status}`);
@@ -305,18 +305,18 @@ export async function largest(base: string, cookie: string, db: Db, club: Club):
 const CHECK_INS = 50_000;
 
 /**
- * A club after three years, with so many sessions: a team with a session handed out every 56 hours, 468 of them, and 50,000 check-ins. Its pages beside a bare one, each asked for in turn,
+ * A club after three years, with so many sessions: a group with a session handed out every 56 hours, 468 of them, and 50,000 check-ins. Its pages beside a bare one, each asked for in turn,
  * so that a machine that slows down does so for both.
  */
 export async function threeYears(base: string, cookie: string, db: Db, club: Club, sessions: number): Promise<Line[]> {
-  const [team] = await listTeams(db, club);
+  const [group] = await listGroupsWithPeople(db, club);
   await db.execute(sql`with s as (select club_id, id, row_number() over (order by updated_at desc, id) as n from training_session where club_id = ${club.id} limit 468),
     e as (insert into edition (club_id, session_id, number, doc, total_seconds, created_at) select s.club_id, s.id, 1000, (select doc from edition where club_id = ${club.id} limit 1), 800, now() - s.n * interval '56 hours' from s returning club_id, id, created_at)
-    insert into link (club_id, edition_id, group_id, created_at, openings) select club_id, id, ${team!.id}, created_at, 5 from e`);
+    insert into link (club_id, edition_id, group_id, created_at, openings) select club_id, id, ${group!.id}, created_at, 5 from e`);
   await db.execute(
     sql`insert into edition_drill select distinct e.club_id, e.id, drill #>> '{}' from edition e, jsonb_path_query(e.doc, 'lax $.session.blocks[*].items[*].drill') drill where e.number = 1000`,
   );
-  await db.execute(sql`with l as (select id, created_at, row_number() over (order by created_at) - 1 as n, count(*) over () as of from link where club_id = ${club.id} and group_id = ${team!.id}),
+  await db.execute(sql`with l as (select id, created_at, row_number() over (order by created_at) - 1 as n, count(*) over () as of from link where club_id = ${club.id} and group_id = ${group!.id}),
     r as (insert into run (club_id, link_id, client_key, name, started_at, arrived_at, finished_at, share_done) select ${club.id}, l.id, gen_random_uuid(), 'P' || i, l.created_at, l.created_at, l.created_at, 1 from generate_series(1, ${CHECK_INS}::int) i join l on l.n = i % l.of returning id, arrived_at)
     insert into check_in (club_id, run_id, effort, pain, seen_at, sent_at, arrived_at, tightness) select ${club.id}, id, 4, id::text < '05', now(), arrived_at, arrived_at, '[{"joint": "hip", "left": 2, "right": 3}]' from r`);
   await db.execute(sql`analyze`);
@@ -350,11 +350,11 @@ export async function threeYears(base: string, cookie: string, db: Db, club: Clu
   };
   return [
     await line(`list of ${sessions.toLocaleString("en-GB")} sessions`, "/sessions", true),
-    await line(`feedback, with ${CHECK_INS.toLocaleString("en-GB")} check-ins`, "/heard", true),
-    await line("its hundredth page", "/heard?page=100", false),
-    await line("teams, one with three years of editions", "/teams", true),
-    await line("the drafting page for it", `/draft?team=${team!.id}`, true),
-    await line("people of the club", "/people", true),
-    await line("handing out to it", `/sessions/${session!.id}/hand-out?for=${team!.id}`, false),
+    await line(`feedback, with ${CHECK_INS.toLocaleString("en-GB")} check-ins`, "/feedback", true),
+    await line("its hundredth page", "/feedback?page=100", false),
+    await line("groups, one with three years of editions", "/groups", true),
+    await line("the drafting page for it", `/sessions/draft?group=${group!.id}`, true),
+    await line("people of the club", "/groups/people", true),
+    await line("handing out to it", `/sessions/${session!.id}/hand-out?for=${group!.id}`, false),
   ];
 }

@@ -63,7 +63,7 @@ describe("a new coach", () => {
     await ready(page);
     await page.getByRole("button", { name: "Join Kestrel Sound" }).click();
     await page.waitForURL(/\/club$/);
-    await page.goto("/teams");
+    await page.goto("/groups");
     await ready(page);
     await page.getByRole("button", { name: /^What Tern protects/ }).waitFor();
     expect(await page.getByRole("button", { name: /^(Add|Rename|Delete|Take|Kit)/ }).count()).toBe(0);

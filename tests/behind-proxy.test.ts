@@ -94,15 +94,15 @@ it("lets a coach sign in by TLS, keeps the cookie to it, and changes what they c
       .filter((cookie) => cookie.name.includes("session_token"))
       .map(({ secure, httpOnly }) => ({ secure, httpOnly })),
   ).toEqual([{ secure: true, httpOnly: true }]);
-  const answer = await page.request.post("/teams", {
-    form: { do: "add-team", name: "Behind TLS" },
+  const answer = await page.request.post("/groups", {
+    form: { do: "add-group", name: "Behind TLS" },
     headers: { origin: base },
   });
   expect(answer.status()).toBeLessThan(400);
   expect(
     (
-      await page.request.post("/teams", {
-        form: { do: "add-team", name: "Evil" },
+      await page.request.post("/groups", {
+        form: { do: "add-group", name: "Evil" },
         headers: { origin: "https://evil.example" },
       })
     ).status(),

@@ -145,12 +145,12 @@ describe("building quickly", () => {
   it("says kit where it is missed, mends all of a kind, and undoes what was done before leaving", async () => {
     const { page } = await world.visitor();
     await signIn(page, BEN);
-    await page.goto("/teams");
+    await page.goto("/groups");
     await ready(page);
-    await page.getByLabel("New team or class").fill("No kit yet");
+    await page.getByLabel("New group or class").fill("No kit yet");
     await page.keyboard.press("Enter");
-    const team = page.getByRole("region", { name: "No kit yet" });
-    await team.getByRole("button", { name: /^Kit, floor and caps/ }).click();
+    const group = page.getByRole("region", { name: "No kit yet" });
+    await group.getByRole("button", { name: /^Kit, floor and caps/ }).click();
     await page.getByLabel("We know what kit there is").check();
     await page.getByLabel("Type what there is").fill("2 sticks, a trampoline");
     await page.keyboard.press("Enter");
@@ -159,7 +159,7 @@ describe("building quickly", () => {
     expect(await violations(page)).toEqual([]);
     await page.getByRole("button", { name: "Keep" }).click();
     await page.getByRole("dialog").waitFor({ state: "detached" });
-    await team.getByRole("link", { name: "Build a session for No kit yet" }).click();
+    await group.getByRole("link", { name: "Build a session for No kit yet" }).click();
     await page.getByRole("dialog").getByLabel("Name").fill("Holds");
     await page.getByRole("button", { name: "Make session" }).click();
     await addFirst(page, "hip flexor hold");
@@ -265,11 +265,11 @@ describe("what is asked", () => {
   it("is copied, changed with its effect on a session seen at once, kept, and used at the desk", async () => {
     const { page } = await world.visitor();
     await signIn(page);
-    await page.goto("/demands");
+    await page.goto("/library/profiles");
     await ready(page);
     expect(await violations(page)).toEqual([]);
     await page.getByRole("button", { name: /^Copy as my own ?: Rowing$/ }).click();
-    await page.waitForURL(/\/demands\/own-/);
+    await page.waitForURL(/\/library\/profiles\/own-/);
     await ready(page);
     await page.getByLabel("Name", { exact: true }).fill("Our sweep crew");
     const fit = page.getByRole("status", { name: "Fit" });
@@ -279,7 +279,7 @@ describe("what is asked", () => {
     await expect.poll(() => fit.innerText()).not.toBe(before);
     await page.getByLabel("Why wrist bending", { exact: true }).fill("feathering all morning");
     expect(await violations(page)).toEqual([]);
-    await page.getByRole("link", { name: "Teams" }).click();
+    await page.getByRole("link", { name: "Groups" }).click();
     await page
       .getByRole("alertdialog", { name: "Leave without keeping?" })
       .getByRole("button", { name: "Stay here" })
@@ -299,15 +299,15 @@ describe("what is asked", () => {
   it("of one coach is nobody else's, and a setting takes only what makes sense", async () => {
     const { page } = await world.visitor();
     await signIn(page);
-    await page.goto("/demands");
+    await page.goto("/library/profiles");
     await ready(page);
     await page.getByRole("button", { name: /^Copy as my own ?: Handball$/ }).click();
-    await page.waitForURL(/\/demands\/own-/);
+    await page.waitForURL(/\/library\/profiles\/own-/);
     const theirs = new URL(page.url()).pathname;
     await openDesk(page, "Handball before a game");
     const session = new URL(page.url()).pathname;
-    const teams = await (await page.request.get("/teams")).text();
-    const team = /name="team" value="([0-9a-f-]{36})"/.exec(teams)![1]!;
+    const groups = await (await page.request.get("/groups")).text();
+    const group = /name="group" value="([0-9a-f-]{36})"/.exec(groups)![1]!;
     const other = await world.visitor();
     await signIn(other.page, ANA);
     const ask = other.page.request;
@@ -317,10 +317,10 @@ describe("what is asked", () => {
       headers: { origin: world.base },
     });
     expect((await ask.get(theirs)).status()).toBe(404);
-    expect(await (await ask.get("/demands")).text()).not.toContain("Handball, mine");
+    expect(await (await ask.get("/library/profiles")).text()).not.toContain("Handball, mine");
     expect((await ask.post(theirs, form({ doc: "{}" }))).status()).not.toBe(200);
     expect((await ask.post(theirs, form({ do: "delete" }))).status()).toBe(404);
-    expect((await ask.post("/demands", form({ demand: theirs.split("/").at(-1)! }))).status()).toBe(404);
+    expect((await ask.post("/library/profiles", form({ demand: theirs.split("/").at(-1)! }))).status()).toBe(404);
     expect(
       (
         await ask.post(
@@ -336,22 +336,22 @@ describe("what is asked", () => {
       ).status(),
     ).toBe(404);
     expect((await ask.post("/sessions", form({ do: "template", id: session.split("/").at(-1)! }))).status()).toBe(404);
-    expect((await ask.post("/teams", form({ do: "setting", team, setting: "{}" }))).status()).toBe(404);
+    expect((await ask.post("/groups", form({ do: "setting", group, setting: "{}" }))).status()).toBe(404);
     const set = (data: unknown, from = ask) =>
       from.post(`${session}/setting`, { data, headers: { origin: world.base } });
-    expect((await set({ teamId: null, demandId: null, accepted: [] })).status()).toBe(404);
+    expect((await set({ groupId: null, demandId: null, accepted: [] })).status()).toBe(404);
     const own = page.request;
     for (const bad of [
       {},
-      { teamId: "x", demandId: null, accepted: [] },
-      { teamId: null, demandId: "a".repeat(99), accepted: [] },
-      { teamId: null, demandId: null, accepted: [{ key: "title", says: "x", reason: "" }] },
+      { groupId: "x", demandId: null, accepted: [] },
+      { groupId: null, demandId: "a".repeat(99), accepted: [] },
+      { groupId: null, demandId: null, accepted: [{ key: "title", says: "x", reason: "" }] },
       { fields: {} },
-      { fields: { teamId: null } },
+      { fields: { groupId: null } },
       { fields: { nothing: { value: 1, basedOn: 0, by: "a page", seq: 1 } } },
-      { fields: { teamId: { value: "x", basedOn: 0, by: "a page", seq: 1 } } },
-      { fields: { teamId: { value: null, basedOn: -1, by: "a page", seq: 1 } } },
-      { fields: { teamId: { value: null, basedOn: 0, by: "", seq: 1e99 } } },
+      { fields: { groupId: { value: "x", basedOn: 0, by: "a page", seq: 1 } } },
+      { fields: { groupId: { value: null, basedOn: -1, by: "a page", seq: 1 } } },
+      { fields: { groupId: { value: null, basedOn: 0, by: "", seq: 1e99 } } },
     ])
       expect((await set(bad, own)).status()).toBe(422);
     // Part by part, each over the revision it was made from; to another club's there is nothing to be had or changed.
@@ -368,7 +368,10 @@ describe("what is asked", () => {
     const unseen = await set(marked("handball", "another", basedOn), own);
     expect([unseen.status(), await unseen.json()]).toEqual([409, { kind: "newer", fields: ["demandId"] }]);
     expect((await there()).marks.demandId?.revision).toBe(basedOn + 1);
-    expect((await own.post("/teams", form({ do: "setting", team, setting: '{"floor":-1}' }))).status()).toBe(400);
+    // As earlier pages named a part.
+    expect((await set({ teamId: null }, own)).status()).toBe(200);
+    expect((await set({ fields: { teamId: { value: "x", basedOn: 0, by: "a page", seq: 1 } } }, own)).status()).toBe(422);
+    expect((await own.post("/groups", form({ do: "setting", group, setting: '{"floor":-1}' }))).status()).toBe(400);
     expect((await own.post(theirs, form({ doc: '{"id":"own","name":"x"}' }))).status()).toBe(422);
   });
 });
@@ -378,8 +381,8 @@ describe("going on without a connection", () => {
     const { page, context } = await world.visitor();
     await signIn(page, BEN);
     await toSessions(page);
-    await page.getByRole("link", { name: "Teams" }).click();
-    await page.getByRole("heading", { name: "Teams" }).waitFor();
+    await page.getByRole("link", { name: "Groups" }).click();
+    await page.getByRole("heading", { name: "Groups" }).waitFor();
     await page.getByRole("link", { name: "Sessions" }).click();
     await page.getByRole("heading", { name: "Sessions", exact: true }).waitFor();
     await context.setOffline(true);
@@ -388,6 +391,6 @@ describe("going on without a connection", () => {
     expect(await violations(page)).toEqual([]);
     await context.setOffline(false);
     await page.getByRole("button", { name: "Try again" }).click();
-    await page.getByRole("heading", { name: "Teams" }).waitFor();
+    await page.getByRole("heading", { name: "Groups" }).waitFor();
   });
 });

@@ -69,7 +69,7 @@ it("work and rest by the clock: set for a block, told where a change is too long
 
   // On paper, and as a link.
   const desk = new URL(page.url()).pathname;
-  expect(await (await page.request.get(`${desk}/paper`)).text()).toContain("40 s work, 20 s rest");
+  expect(await (await page.request.get(`${desk}/print`)).text()).toContain("40 s work, 20 s rest");
   await page.getByRole("link", { name: "Hand out" }).click();
   await page.getByRole("button", { name: "Make edition and link" }).click();
   await page.getByRole("heading", { name: "Edition 1" }).waitFor();
@@ -132,7 +132,7 @@ it("a session of an earlier Mapset is as it was until it is changed, says by how
 it("a draft is timed by the clock where that is asked for", async () => {
   const { page } = await world.visitor();
   await signIn(page);
-  await page.goto("/draft");
+  await page.goto("/sessions/draft");
   await ready(page);
   await page.getByRole("button", { name: "Work and rest: each drill’s own dose" }).click();
   await page.getByLabel("30 s work, 15 s rest").check();

@@ -63,7 +63,7 @@ describe("everything of a club as one file", () => {
     await page.getByRole("button", { name: "Read an archive into this club" }).click();
     await (await choosing).setFiles({ name: "club.mapset.zip", mimeType: "application/zip", buffer: sent });
     await page.getByText("Read: 3 sessions, 20 people,").waitFor();
-    await open(page, "/heard");
+    await open(page, "/feedback");
     await page.getByText("inside of the right hip, in the squat").first().waitFor();
     await open(page, "/sessions");
     await page.getByRole("link", { name: "Rowers before the boat", exact: true }).click();
@@ -89,7 +89,7 @@ describe("everything of a club as one file", () => {
       .getByRole("button", { name: "Go there" })
       .first()
       .click();
-    await open(page, "/people");
+    await open(page, "/groups/people");
     await page.getByRole("link", { name: "Tern", exact: true }).waitFor();
   });
 
@@ -140,7 +140,7 @@ describe("everything of a club as one file", () => {
         body: Buffer.alloc(50_000_001),
       }).catch(() => undefined);
       expect(large?.status).toBe(413);
-      await open(page, "/people");
+      await open(page, "/groups/people");
       await page.getByText("Nobody yet.").waitFor();
       expect((await context.request.get("/sessions")).status()).toBe(200);
     },
@@ -179,7 +179,7 @@ describe("time", () => {
   it("is the club's, whatever the server and the browser are set to; a group that is elsewhere has its own", async () => {
     const { page } = await world.visitor();
     await signIn(page);
-    await open(page, "/heard");
+    await open(page, "/feedback");
     const first = page.locator("article time, li time");
     // The demo's sessions were at five by the club's clock, in winter.
     expect(await first.first().innerText()).toMatch(/, 17:\d\d$/);
@@ -187,14 +187,14 @@ describe("time", () => {
     await page.getByLabel("The club’s clock").selectOption("Asia/Dubai");
     await page.getByRole("button", { name: "Save time zone" }).click();
     await page.getByText("Days and hours are shown by the clock of Dubai.").waitFor();
-    await open(page, "/heard");
+    await open(page, "/feedback");
     expect(await first.first().innerText()).toMatch(/, 21:\d\d$/);
-    await open(page, "/teams");
+    await open(page, "/groups");
     await page.getByRole("button", { name: "Kit, floor and caps of Kestrel Sound junior rowers" }).click();
     await page.getByLabel("Their time zone").selectOption("Pacific/Auckland");
     await page.getByRole("button", { name: "Keep" }).click();
     await page.getByText("Auckland time").waitFor();
-    await open(page, "/heard");
+    await open(page, "/feedback");
     expect(await first.first().innerText()).toMatch(/, 06:\d\d \(Auckland\)$/);
     await open(page, "/club");
     await page.getByLabel("The club’s clock").selectOption("Europe/London");
@@ -204,10 +204,10 @@ describe("time", () => {
 });
 
 describe("a person", () => {
-  it("is in two teams, and is forgotten once their pain has been seen to", async () => {
+  it("is in two groups, and is forgotten once their pain has been seen to", async () => {
     const { page } = await world.visitor();
     await signIn(page);
-    await open(page, "/people");
+    await open(page, "/groups/people");
     expect(await violations(page)).toEqual([]);
     await page.getByLabel("Find somebody").fill("ter");
     await expect.poll(() => page.getByRole("main").getByRole("listitem").count()).toBe(1);
@@ -236,9 +236,9 @@ describe("a person", () => {
     await page.getByLabel("Write “Tern” to forget them").fill("Tern");
     expect(await violations(page)).toEqual([]);
     await page.getByRole("button", { name: "Forget for good" }).click();
-    await page.waitForURL(/\/people$/);
+    await page.waitForURL(/\/groups\/people$/);
     await expect.poll(() => page.getByRole("link", { name: "Tern", exact: true }).count()).toBe(0);
-    await open(page, "/heard");
+    await open(page, "/feedback");
     expect(await page.getByText("Tern").count()).toBe(0);
     expect(await page.getByText("Someone").count()).toBe(2);
   });

@@ -31,8 +31,8 @@ it("a twelve-minute squat primer for 24 people, from nothing to a copied link, t
   let choices = 0;
 
   // The group and its people.
-  await page.getByRole("link", { name: "Teams" }).click();
-  await page.getByLabel("New team or class").click();
+  await page.getByRole("link", { name: "Groups" }).click();
+  await page.getByLabel("New group or class").click();
   await page.keyboard.type("Lunch lifters");
   await page.keyboard.press("Enter");
   await page.getByRole("region", { name: "Lunch lifters" }).getByLabel("Add people").click();

@@ -154,12 +154,12 @@ describe("at the desk", () => {
     await asked.selectOption({ label: "Handball" });
     await page.getByText("No connection. Kept in this browser").waitFor();
     await who.selectOption({ index: 1 });
-    const team = await who.inputValue();
+    const group = await who.inputValue();
     await context.setOffline(false);
     await saved(page);
     await page.reload();
     await ready(page);
-    expect([await who.inputValue(), await asked.inputValue()]).toEqual([team, "handball"]);
+    expect([await who.inputValue(), await asked.inputValue()]).toEqual([group, "handball"]);
 
     // Another tab has an older picture; it changes one thing and keeps the other as it is now.
     const other = await context.newPage();
@@ -194,7 +194,7 @@ describe("at the desk", () => {
         await ready(other);
         return [await other.getByLabel("Who for").inputValue(), await other.getByLabel("Asked by").inputValue()];
       })
-      .toEqual([team, ""]);
+      .toEqual([group, ""]);
   });
 
   it("brings back edits that a closed page could not save", async () => {
@@ -298,7 +298,7 @@ describe("handing out", () => {
     await page.getByText("Looked over for this group").waitFor({ state: "detached" });
     // A page without its script asks for them by sending the form: nothing is handed out, and it is looked over first.
     const asked = await page.request.post(`${new URL(desk).pathname}/hand-out`, {
-      form: { team: group, whom: "", seen: await seenOf(context.request, new URL(desk).pathname) },
+      form: { group: group, whom: "", seen: await seenOf(context.request, new URL(desk).pathname) },
       maxRedirects: 0,
     });
     expect([asked.status(), asked.headers()["location"]]).toEqual([

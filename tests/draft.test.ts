@@ -39,7 +39,7 @@ describe("a draft", () => {
     await signIn(page);
     await toSessions(page);
     await page.getByRole("link", { name: "Draft", exact: true }).click();
-    await page.waitForURL(/\/draft$/);
+    await page.waitForURL(/\/sessions\/draft$/);
     await ready(page);
     // The group brings its own defaults: what was last done with it, its kit, what is protected.
     await page.getByLabel("Who for").selectOption({ label: "Kestrel Sound junior rowers" });
@@ -100,7 +100,7 @@ describe("a draft", () => {
     await page.getByRole("link", { name: "Sessions", exact: true }).click();
     await page.waitForURL(/\/sessions$/);
     await page.getByRole("link", { name: "Draft", exact: true }).click();
-    await page.waitForURL(/\/draft$/);
+    await page.waitForURL(/\/sessions\/draft$/);
     expect(await page.getByRole("article").count()).toBe(0);
     await page.getByRole("button", { name: "Back to the drafts you had here" }).click();
     await card(page).waitFor();
@@ -110,7 +110,7 @@ describe("a draft", () => {
   it("begins for a group with what was last done with it, also when the group is chosen in the sentence", async () => {
     const { page } = await world.visitor();
     await signIn(page);
-    await page.goto("/teams");
+    await page.goto("/groups");
     await ready(page);
     const said = async () =>
       Promise.all([
@@ -126,10 +126,10 @@ describe("a draft", () => {
     expect(names.length).toBeGreaterThan(1);
     const usual = new Map<string, string[]>();
     for (const name of names) {
-      await page.goto("/teams");
+      await page.goto("/groups");
       await ready(page);
       await page.getByRole("link", { name: `Draft a session for ${name}` }).click();
-      await page.waitForURL(/\/draft\?team=/);
+      await page.waitForURL(/\/sessions\/draft\?group=/);
       await ready(page);
       expect(await page.getByLabel("Who for").locator("option:checked").innerText()).toBe(name);
       usual.set(name, await said());
@@ -161,7 +161,7 @@ describe("a draft", () => {
   it("can be stopped, and says what stands in the way when nothing fits, and what giving way would give", async () => {
     const { page } = await world.visitor();
     await signIn(page, ANA);
-    await page.goto("/draft");
+    await page.goto("/sessions/draft");
     await ready(page);
     await page.getByLabel("Length in minutes").fill("5");
     await page.keyboard.press("Control+Enter");
@@ -197,7 +197,7 @@ describe("a request", () => {
   it("is kept, used again, changed and forgotten, and is nobody else's", async () => {
     const { page } = await world.visitor();
     await signIn(page, ANA);
-    await page.goto("/draft?demand=climbing");
+    await page.goto("/sessions/draft?demand=climbing");
     await ready(page);
     expect(await page.getByLabel("What is asked").inputValue()).toBe("climbing");
     await page.getByLabel("Call it").fill("Tuesday wall");
@@ -212,7 +212,9 @@ describe("a request", () => {
     await page.getByLabel("Length in minutes").fill("8");
     await page.getByRole("button", { name: "Keep as it is now" }).click();
     await expect
-      .poll(async () => (await page.request.get(`${address.replace("/draft?", "/draft.data?")}`)).text())
+      .poll(async () =>
+        (await page.request.get(`${address.replace("/sessions/draft?", "/sessions/draft.data?")}`)).text(),
+      )
       .toContain("480");
 
     const stranger = await world.visitor();
@@ -225,27 +227,30 @@ describe("a request", () => {
       headers: { origin: world.base },
       maxRedirects: 0,
     });
-    expect((await request.post("/draft", form({ do: "forget", id }))).status()).toBe(404);
+    expect((await request.post("/sessions/draft", form({ do: "forget", id }))).status()).toBe(404);
     const doc = JSON.stringify({ target: 600, purpose: "off-day", demand: "rowing" });
-    expect((await request.post("/draft", form({ do: "keep", id, request: doc }))).status()).toBe(404);
-    // What is no request is refused with its place; someone else's team is nobody's.
+    expect((await request.post("/sessions/draft", form({ do: "keep", id, request: doc }))).status()).toBe(404);
+    // What is no request is refused with its place; someone else's group is nobody's.
     const bad = await request.post(
-      "/draft",
+      "/sessions/draft",
       form({ do: "keep", request: JSON.stringify({ target: 5, purpose: "party", demand: {} }) }),
     );
     expect(bad.status()).toBe(422);
-    expect((await request.post("/draft", form({ do: "keep", request: "{" }))).status()).toBe(422);
+    expect((await request.post("/sessions/draft", form({ do: "keep", request: "{" }))).status()).toBe(422);
     expect(
       (
-        await request.post("/draft", form({ do: "keep", request: doc, team: "00000000-0000-4000-8000-000000000000" }))
+        await request.post(
+          "/sessions/draft",
+          form({ do: "keep", request: doc, group: "00000000-0000-4000-8000-000000000000" }),
+        )
       ).status(),
     ).toBe(422);
-    expect((await request.post("/draft", form({ do: "open", session: "{}" }))).status()).toBe(422);
-    expect(await (await request.get("/draft")).text()).not.toContain("Tuesday wall");
+    expect((await request.post("/sessions/draft", form({ do: "open", session: "{}" }))).status()).toBe(422);
+    expect(await (await request.get("/sessions/draft")).text()).not.toContain("Tuesday wall");
 
     await page.getByRole("button", { name: "Forget it" }).click();
     await page.getByRole("alertdialog").getByRole("button", { name: "Forget it" }).click();
-    await page.waitForURL(/\/draft$/);
+    await page.waitForURL(/\/sessions\/draft$/);
     await expect.poll(() => page.getByRole("link", { name: "Tuesday wall" }).count()).toBe(0);
     expect((await page.request.get(address)).status()).toBe(404);
   });
@@ -264,14 +269,14 @@ describe("a request", () => {
       .first()
       .click();
     await page.getByRole("link", { name: "Draft for it" }).click();
-    await page.waitForURL(/\/draft\?session=.*&row=/);
+    await page.waitForURL(/\/sessions\/draft\?session=.*&row=/);
     await ready(page);
     await page.getByText("from “Rowers before the boat”").waitFor();
     expect(await page.getByLabel("What is asked").inputValue()).toBe("picked");
     expect(await page.getByLabel("Length in minutes").inputValue()).toBe("5");
 
     // The same but twelve minutes, and without kneeling.
-    await page.goto(`/draft?session=${session}&minutes=12&without=kneeling`);
+    await page.goto(`/sessions/draft?session=${session}&minutes=12&without=kneeling`);
     await ready(page);
     expect(await page.getByLabel("Length in minutes").inputValue()).toBe("12");
     await page.getByRole("button", { name: /^What is protected, and caps: kneeling/ }).waitFor();
@@ -279,11 +284,11 @@ describe("a request", () => {
     await drafted(page);
     for (const name of await drillsOf(card(page))) expect(name).not.toMatch(/kneel/i);
 
-    await page.goto("/heard");
+    await page.goto("/feedback");
     await ready(page);
     const joint = page.getByTitle(/^Draft a few minutes for the /).first();
     await joint.click();
-    await page.waitForURL(/\/draft\?joint=/);
+    await page.waitForURL(/\/sessions\/draft\?joint=/);
     expect(await page.getByLabel("What is asked").inputValue()).toBe("picked");
   });
 
@@ -296,8 +301,8 @@ describe("a request", () => {
       await ready(page);
       return page.getByLabel("What is asked").inputValue();
     };
-    expect(await draftLike("/draft")).toBe("general");
+    expect(await draftLike("/sessions/draft")).toBe("general");
     const [one] = await world.db.select({ id: trainingSession.id }).from(trainingSession).limit(1);
-    expect(await draftLike(`/draft?session=${one!.id}`)).toBe("picked");
+    expect(await draftLike(`/sessions/draft?session=${one!.id}`)).toBe("picked");
   });
 });

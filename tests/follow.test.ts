@@ -390,7 +390,7 @@ it("sends a check-in once: tapped twice, and with the connection dropped in betw
   await page.getByText("Sent. Thank you.").waitFor();
   expect(sent).toBe(2);
 
-  await coach.goto("/heard");
+  await coach.goto("/feedback");
   await ready(coach);
   expect(await coach.getByRole("listitem").filter({ hasText: "A. D." }).count()).toBe(1);
 });
@@ -414,7 +414,7 @@ it("keeps a check-in through a closed page and sends it when the link is opened 
   await expect
     .poll(
       async () => {
-        await coach.goto("/heard");
+        await coach.goto("/feedback");
         return coach.getByText("in the tunnel").count();
       },
       { timeout: 10_000 },
@@ -503,7 +503,7 @@ it("opens nothing once withdrawn", async () => {
   await run.page.getByLabel("Where?").fill("neck, at the very end");
   await run.page.getByRole("button", { name: "Send" }).click();
   await run.page.getByText("Sent. Thank you.").waitFor();
-  await other.goto("/heard");
+  await other.goto("/feedback");
   await ready(other);
   await other.getByText("neck, at the very end").first().waitFor();
 

@@ -115,9 +115,9 @@ describe("what a database refuses", () => {
     ).toBe(200);
   });
   it("is left out of what a form brings", async () => {
-    const answer = await coach.post("/teams", { form: { do: "add-team", name: "Nul\0l \u{1F30A}" } });
+    const answer = await coach.post("/groups", { form: { do: "add-group", name: "Nul\0l \u{1F30A}" } });
     expect(answer.status()).toBeLessThan(400);
-    expect(await (await coach.get("/teams")).text()).toContain("Null \u{1F30A}");
+    expect(await (await coach.get("/groups")).text()).toContain("Null \u{1F30A}");
   });
   it("is a number no column holds", async () => {
     expect((await coach.post(`${session}/save`, { data: { basedOn: 2 ** 31, doc: {} } })).status()).toBe(422);
@@ -182,13 +182,13 @@ describe("requests that are none of ours", () => {
     const forms = [
       "/sign-in",
       "/sign-up",
-      "/teams",
-      "/heard",
+      "/groups",
+      "/feedback",
       "/library",
       "/library/cat-camel",
-      "/demands",
+      "/library/profiles",
       "/sessions",
-      "/draft",
+      "/sessions/draft",
       `${session}/hand-out`,
     ];
     for (const path of forms)
@@ -204,13 +204,13 @@ describe("requests that are none of ours", () => {
       }
   });
   it("are refused: profiles, hosts and methods that are none", async () => {
-    expect((await coach.get(`/demands/own-${"-".repeat(36)}`)).status()).toBe(404);
-    expect((await coach.get(`/draft?demand=own-${"-".repeat(36)}`)).status()).toBeLessThan(500);
+    expect((await coach.get(`/library/profiles/own-${"-".repeat(36)}`)).status()).toBe(404);
+    expect((await coach.get(`/sessions/draft?demand=own-${"-".repeat(36)}`)).status()).toBeLessThan(500);
     expect((await coach.fetch("/sessions", { method: "DELETE" })).status()).toBe(405);
     expect(
       (
-        await coach.post("/teams", {
-          form: { do: "add-team", name: "Other" },
+        await coach.post("/groups", {
+          form: { do: "add-group", name: "Other" },
           headers: { "sec-fetch-site": "same-site" },
         })
       ).status(),
@@ -286,7 +286,7 @@ describe("a class behind one address", () => {
     await signIn(page);
     // A link of its own, and room on it.
     await coach.post(`${session}/hand-out`, {
-      form: { team: "", whom: "", seen: await seenOf(coach, session, "anyone") },
+      form: { group: "", whom: "", seen: await seenOf(coach, session, "anyone") },
     });
     await page.goto(`${session}/hand-out`);
     const link2 = new URL(await newestAddress(page)).pathname;
@@ -306,7 +306,7 @@ describe("a class behind one address", () => {
           }),
         ),
       );
-    await page.goto("/heard");
+    await page.goto("/feedback");
     await ready(page);
     await page.getByText("left shoulder").first().waitFor();
     await page.getByText("Kept under their link").waitFor();
@@ -369,14 +369,14 @@ describe("two thousand bodies that nobody would send", () => {
       },
       {
         fields: {
-          teamId: { value: null, basedOn: 0, by: "a page", seq: 1 },
+          groupId: { value: null, basedOn: 0, by: "a page", seq: 1 },
           accepted: { value: [{ key: "title", says: "x", reason: "y" }], basedOn: 0, by: "a page", seq: 2 },
         },
       },
       {
-        do: "add-team",
+        do: "add-group",
         name: "t",
-        team: id,
+        group: id,
         id,
         run: id,
         session: id,
@@ -402,9 +402,9 @@ describe("two thousand bodies that nobody would send", () => {
     };
     const dos = [
       "new",
-      "add-team",
-      "rename-team",
-      "delete-team",
+      "add-group",
+      "rename-group",
+      "delete-group",
       "add-people",
       "remove",
       "areas",
@@ -433,14 +433,14 @@ describe("two thousand bodies that nobody would send", () => {
     ];
     const forms = [
       "/sign-in",
-      "/teams",
-      "/heard",
+      "/groups",
+      "/feedback",
       "/library",
       "/library/cat-camel",
-      "/demands",
-      "/demands/rowing",
+      "/library/profiles",
+      "/library/profiles/rowing",
       "/sessions",
-      "/draft",
+      "/sessions/draft",
       `${session}/hand-out`,
     ];
     const failed: string[] = [];

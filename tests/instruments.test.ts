@@ -89,10 +89,10 @@ describe("what to look at", () => {
   it("offers something else to do for someone who protects an area, and stops where there is nothing", async () => {
     const { page } = await world.visitor();
     await signIn(page, ANA);
-    await page.goto("/teams");
+    await page.goto("/groups");
     await ready(page);
-    await page.getByLabel("New team or class").fill("Two of us");
-    await page.getByRole("button", { name: "Add team" }).click();
+    await page.getByLabel("New group or class").fill("Two of us");
+    await page.getByRole("button", { name: "Add group" }).click();
     const card = page.getByRole("region", { name: "Two of us" });
     await card.getByLabel("Add people").fill("Moss, Tern");
     await card.getByRole("button", { name: "Add", exact: true }).click();

@@ -121,7 +121,7 @@ it("the whole path, by keyboard alone", { timeout: 240_000 }, async () => {
   await keys.press("Enter");
   await page.getByText("Sent. Thank you.").waitFor();
 
-  await page.goto("/heard");
+  await page.goto("/feedback");
   await page.getByRole("listitem").filter({ hasText: "Key" }).waitFor();
 });
 
@@ -202,11 +202,11 @@ it("findings are mended and let stand, ranges give drills, and a length is fitte
 it("a demand profile is copied and changed by keyboard alone", async () => {
   const { page } = await world.visitor();
   await signIn(page, ANA);
-  await page.goto("/demands/rowing");
+  await page.goto("/library/profiles/rowing");
   await ready(page);
   await tabTo(page, /^Copy as my own/);
   await page.keyboard.press("Enter");
-  await page.waitForURL(/\/demands\/own-/);
+  await page.waitForURL(/\/library\/profiles\/own-/);
   await ready(page);
   await page
     .getByRole("group", { name: "Weight of wrist bending", exact: true })

@@ -289,7 +289,7 @@ describe("a coach's own drill", () => {
     await page.keyboard.press("Control+s");
     await page.getByText("Revision 1 · No changes yet").waitFor();
     await name.fill("Stick pass for two");
-    await page.getByRole("link", { name: "Teams" }).click();
+    await page.getByRole("link", { name: "Groups" }).click();
     const ask = page.getByRole("alertdialog", { name: "Leave without keeping?" });
     await ask.getByRole("button", { name: "Stay here" }).click();
     await ask.waitFor({ state: "detached" });
@@ -362,7 +362,7 @@ describe("a coach's own drill", () => {
     expect(await violations(page)).toEqual([]);
     // A page that was open before is refused as well.
     const answer = await page.request.post(`${desk}/hand-out`, {
-      form: { team: "" },
+      form: { group: "" },
       headers: { origin: new URL(desk).origin },
       maxRedirects: 0,
     });

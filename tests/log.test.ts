@@ -64,9 +64,9 @@ it("tells what failed and where, and nothing that is anybody's", async () => {
     painWhere: "zorblax knee",
     note: "zorblax hurts",
   });
-  const teams = await send("/teams", { do: "add-team", name: "Zorblax squad" }, { cookie });
-  const heard = await fetch(`${server.base}/heard`, { headers: { cookie } });
-  expect([report.status, teams.status, heard.status]).toEqual([500, 500, 500]);
+  const groups = await send("/groups", { do: "add-group", name: "Zorblax squad" }, { cookie });
+  const heard = await fetch(`${server.base}/feedback`, { headers: { cookie } });
+  expect([report.status, groups.status, heard.status]).toEqual([500, 500, 500]);
 
   const said = server.said();
   for (const word of [
@@ -88,7 +88,7 @@ it("tells what failed and where, and nothing that is anybody's", async () => {
   expect(failures).toContainEqual(
     expect.objectContaining({ level: "error", method: "POST", route: "f/:token/check-in", code: "42P01" }),
   );
-  expect(failures.find((line) => line["route"] === "teams")).toBeDefined();
+  expect(failures.find((line) => line["route"] === "groups")).toBeDefined();
   // Each can be found again by the number its answer carries.
   expect(lines.filter((line) => line["id"] === report.headers.get("x-request-id")).map((line) => line["what"])).toEqual(
     ["a request failed", "answered with a failure"],

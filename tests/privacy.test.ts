@@ -4,7 +4,7 @@ import type { APIRequestContext } from "playwright-core";
 
 let world: World;
 /** Addresses and ids of the demo coach, as a stranger might have come by them. */
-let theirs: { session: string; link: string; run: string; team: string; athlete: string };
+let theirs: { session: string; link: string; run: string; group: string; athlete: string };
 let stranger: APIRequestContext;
 
 const idIn = (text: string | null, name: string) =>
@@ -18,14 +18,14 @@ beforeAll(async () => {
   const session = /sessions\/([0-9a-f-]{36})/.exec(page.url())![1]!;
   await page.goto(`/sessions/${session}/hand-out`);
   const link = await newestAddress(page);
-  const heard = await (await page.request.get("/heard")).text();
-  const teams = await (await page.request.get("/teams")).text();
-  const athlete = /"([0-9a-f-]{36})","name","Moss"|([0-9a-f-]{36})[^{}]{0,40}Moss/.exec(teams);
+  const heard = await (await page.request.get("/feedback")).text();
+  const groups = await (await page.request.get("/groups")).text();
+  const athlete = /"([0-9a-f-]{36})","name","Moss"|([0-9a-f-]{36})[^{}]{0,40}Moss/.exec(groups);
   theirs = {
     session,
     link,
     run: idIn(heard, "run"),
-    team: idIn(teams, "team"),
+    group: idIn(groups, "group"),
     athlete: athlete?.[1] ?? athlete?.[2] ?? "",
   };
   expect(Object.values(theirs).every(Boolean)).toBe(true);
@@ -44,9 +44,9 @@ describe("a second coach", () => {
     ["the newest copy", () => `/sessions/${theirs.session}/save`],
     ["the export", () => `/sessions/${theirs.session}/export`],
     ["the hand-out page", () => `/sessions/${theirs.session}/hand-out`],
-    ["the session on paper", () => `/sessions/${theirs.session}/paper`],
-    ["what was heard of it", () => `/heard?session=${theirs.session}`],
-    ["drafts from it", () => `/draft?session=${theirs.session}`],
+    ["the session on paper", () => `/sessions/${theirs.session}/print`],
+    ["what was heard of it", () => `/feedback?session=${theirs.session}`],
+    ["drafts from it", () => `/sessions/draft?session=${theirs.session}`],
   ])("does not get %s", async (_, address) => {
     const answer = await stranger.get(address());
     expect(answer.status()).toBe(404);
@@ -54,7 +54,7 @@ describe("a second coach", () => {
   });
 
   it("sees nothing of it in the lists", async () => {
-    for (const list of ["/sessions", "/sessions?archived", "/heard", "/teams", "/draft"]) {
+    for (const list of ["/sessions", "/sessions?archived", "/feedback", "/groups", "/sessions/draft"]) {
       const text = await (await stranger.get(list)).text();
       for (const word of ["Rowers", "Kestrel", "Moss", "Tern", theirs.session]) expect(text).not.toContain(word);
     }
@@ -84,38 +84,38 @@ describe("a second coach", () => {
     ["deleting", (r: APIRequestContext) => r.post("/sessions", form({ do: "delete", id: theirs.session })), [404]],
     [
       "handing out",
-      (r: APIRequestContext) => r.post(`/sessions/${theirs.session}/hand-out`, form({ team: "" })),
+      (r: APIRequestContext) => r.post(`/sessions/${theirs.session}/hand-out`, form({ group: "" })),
       [404],
     ],
-    ["marking a check-in", (r: APIRequestContext) => r.post("/heard", form({ do: "seen", run: theirs.run })), [404]],
+    ["marking a check-in", (r: APIRequestContext) => r.post("/feedback", form({ do: "seen", run: theirs.run })), [404]],
     [
-      "renaming a team",
-      (r: APIRequestContext) => r.post("/teams", form({ do: "rename-team", team: theirs.team, name: "Mine" })),
-      [404],
-    ],
-    [
-      "adding to a team",
-      (r: APIRequestContext) => r.post("/teams", form({ do: "add-people", team: theirs.team, names: "Spy" })),
+      "renaming a group",
+      (r: APIRequestContext) => r.post("/groups", form({ do: "rename-group", group: theirs.group, name: "Mine" })),
       [404],
     ],
     [
-      "deleting a team",
-      (r: APIRequestContext) => r.post("/teams", form({ do: "delete-team", team: theirs.team })),
+      "adding to a group",
+      (r: APIRequestContext) => r.post("/groups", form({ do: "add-people", group: theirs.group, names: "Spy" })),
+      [404],
+    ],
+    [
+      "deleting a group",
+      (r: APIRequestContext) => r.post("/groups", form({ do: "delete-group", group: theirs.group })),
       [404],
     ],
     [
       "renaming someone",
-      (r: APIRequestContext) => r.post("/teams", form({ do: "rename-person", athlete: theirs.athlete, name: "Mine" })),
+      (r: APIRequestContext) => r.post("/groups", form({ do: "rename-person", athlete: theirs.athlete, name: "Mine" })),
       [404],
     ],
     [
       "putting someone back",
-      (r: APIRequestContext) => r.post("/teams", form({ do: "put-back", athlete: theirs.athlete })),
+      (r: APIRequestContext) => r.post("/groups", form({ do: "put-back", athlete: theirs.athlete })),
       [404],
     ],
     [
       "taking someone off a list",
-      (r: APIRequestContext) => r.post("/teams", form({ do: "remove-person", athlete: theirs.athlete })),
+      (r: APIRequestContext) => r.post("/groups", form({ do: "remove-person", athlete: theirs.athlete })),
       [404],
     ],
   ])("gets nowhere with %s", async (_, attempt, expected) => {
@@ -150,7 +150,7 @@ describe("a second coach", () => {
 });
 
 describe("someone who is not signed in", () => {
-  it.each(["/sessions", "/heard", "/teams", "/draft", "/sessions/00000000-0000-4000-8000-000000000000"])(
+  it.each(["/sessions", "/feedback", "/groups", "/sessions/draft", "/sessions/00000000-0000-4000-8000-000000000000"])(
     "is sent to sign in from %s",
     async (address) => {
       const { page } = await world.visitor();
@@ -161,12 +161,12 @@ describe("someone who is not signed in", () => {
 
   it("comes back to where they wanted to go, and never to another site", async () => {
     const { page } = await world.visitor();
-    await page.goto("/heard");
+    await page.goto("/feedback");
     await ready(page);
     await page.getByLabel("E-mail address").fill(ANA.email);
     await page.getByLabel("Password").fill(ANA.password);
     await page.getByRole("button", { name: "Sign in" }).click();
-    await page.waitForURL(/\/heard$/);
+    await page.waitForURL(/\/feedback$/);
     const answer = await (
       await world.visitor()
     ).page.request.post("/sign-in?back=//evil.example", form({ email: ANA.email, password: ANA.password }));

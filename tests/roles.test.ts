@@ -55,8 +55,8 @@ const OUTSIDE = new Set([
 ]);
 /** Addresses that are only read. */
 const READ_ONLY = new Set([
-  "/people",
-  "/sessions/:id/paper",
+  "/groups/people",
+  "/sessions/:id/print",
   "/sessions/:id/code/:link",
   "/sessions/:id/export",
   "/own-drills",
@@ -157,7 +157,7 @@ it("a coach builds and hands out like an owner", async () => {
   expect(
     (
       await as["coach"]!.post(`${copy}/hand-out`, {
-        form: { team: "", whom: "", seen: await seenOf(as["coach"]!, copy, "anyone") },
+        form: { group: "", whom: "", seen: await seenOf(as["coach"]!, copy, "anyone") },
         maxRedirects: 0,
       })
     ).headers()["location"],

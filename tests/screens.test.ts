@@ -113,13 +113,13 @@ describe.each<["light" | "dark", string, BrowserContextOptions]>([
     await page.getByRole("heading", { name: "Take care" }).waitFor();
     await check(page, "on paper");
     for (const place of [
-      "/heard",
-      "/teams",
+      "/feedback",
+      "/groups",
       "/nowhere",
       "/library",
       "/library?q=anvil",
-      "/demands",
-      "/demands/rowing",
+      "/library/profiles",
+      "/library/profiles/rowing",
       "/library/sheet",
       "/library/ankle-effort",
       "/library/roll-down",
@@ -128,7 +128,7 @@ describe.each<["light" | "dark", string, BrowserContextOptions]>([
       await ready(page);
       await check(page, place);
     }
-    await page.goto("/draft?demand=desk-work");
+    await page.goto("/sessions/draft?demand=desk-work");
     await ready(page);
     await check(page, "draft");
     await page.getByLabel("Length in minutes").fill("25");

@@ -100,9 +100,11 @@ it("a session leaves with its own drills and profile, arrives in another account
   );
   const listed = await (await ben.request.get("/library?own=own")).text();
   expect(listed.match(/>Harbour wall reach</g)).toHaveLength(1);
-  expect(new Set((await (await ben.request.get("/demands")).text()).match(/\/demands\/own-[0-9a-f-]{36}/g)).size).toBe(
-    1,
-  );
+  expect(
+    new Set(
+      (await (await ben.request.get("/library/profiles")).text()).match(/\/library\/profiles\/own-[0-9a-f-]{36}/g),
+    ).size,
+  ).toBe(1);
 
   // It can be handed out and followed, and leaves again as whole as it came.
   const back = (await (await ben.request.get(`${arrived}/export`)).json()) as {

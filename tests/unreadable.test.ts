@@ -35,13 +35,13 @@ it("a damaged session breaks no page, says what it is, leaves as it is, and is r
   // No address of it, and no page that lists or looks through sessions, is broken by it.
   for (const to of [
     path,
-    `${path}/paper`,
+    `${path}/print`,
     `${path}/hand-out`,
-    `/draft?session=${id}`,
+    `/sessions/draft?session=${id}`,
     `${path}/export`,
-    "/draft",
-    "/demands/rowing",
-    "/heard",
+    "/sessions/draft",
+    "/library/profiles/rowing",
+    "/feedback",
     "/library",
   ]) {
     const answer = await context.request.get(to);
@@ -129,7 +129,7 @@ it("a session that names a drill that is gone says so, and breaks no other page"
   const path = new URL(page.url()).pathname;
   const id = path.replace("/sessions/", "");
   await change(id, `jsonb_set(doc, '{blocks,0,items,0,drill}', '"own-00000000-0000-4000-8000-000000000000-1"')`);
-  for (const to of [path, `${path}/paper`, `${path}/hand-out`]) {
+  for (const to of [path, `${path}/print`, `${path}/hand-out`]) {
     const answer = await context.request.get(to);
     expect([to, answer.status(), (await answer.text()).includes("names a drill that is not here any more")]).toEqual([
       to,
@@ -138,7 +138,7 @@ it("a session that names a drill that is gone says so, and breaks no other page"
     ]);
   }
   expect((await context.request.post("/sessions", { form: { do: "copy", id }, maxRedirects: 0 })).status()).toBe(422);
-  for (const to of ["/sessions", "/demands/rowing", `${path}/export`])
+  for (const to of ["/sessions", "/library/profiles/rowing", `${path}/export`])
     expect([to, (await context.request.get(to)).status()]).toEqual([to, 200]);
   expect(await (await context.request.get("/sessions")).text()).toContain("Can’t be read");
 });

@@ -47,7 +47,7 @@ it("edits that a desk could not save are saved from any page, once there is a co
   page.on("dialog", (dialog) => void dialog.accept());
   await page.close({ runBeforeUnload: false });
   const again = await context.newPage();
-  await again.goto("/teams");
+  await again.goto("/groups");
   await told(again).getByText("Before the boat, in the wind", { exact: false }).waitFor();
   letThrough();
   await again.evaluate(() => window.dispatchEvent(new Event("online")));
@@ -275,7 +275,7 @@ it("a revision told to be kept without a connection goes by itself, and of two b
     lost += 1;
   });
   await context.setOffline(false);
-  await next.goto("/teams");
+  await next.goto("/groups");
   await expect.poll(() => lost).toBeGreaterThan(0);
   await context.unroute(/\/keep$/);
   await next.goto(address);
@@ -294,9 +294,9 @@ it("a revision told to be kept without a connection goes by itself, and of two b
   await name(next).fill("Stick pass, not wanted");
   await next.keyboard.press("Control+s");
   await next.getByRole("alert").filter({ hasText: "Revision 3 was kept" }).waitFor();
-  await next.getByRole("link", { name: "Teams" }).click();
+  await next.getByRole("link", { name: "Groups" }).click();
   await next.getByRole("button", { name: "Leave without keeping" }).click();
-  await next.waitForURL(/teams$/);
+  await next.waitForURL(/groups$/);
   await ready(next);
   expect(await told(next).count()).toBe(0);
   await next.goto(address);

@@ -118,7 +118,7 @@ it("from sign-in to the check-in seen by the coach", async () => {
   await phone.getByText("Sent. Thank you.").waitFor();
 
   // The coach sees it, pain first.
-  await page.goto("/heard");
+  await page.goto("/feedback");
   await ready(page);
   await page.getByText("1 told of pain").first().waitFor({ state: "attached" });
   const pain = page.getByRole("article");

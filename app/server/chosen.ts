@@ -4,8 +4,8 @@ import type { Group } from "~/core/group/schema";
 /** The group a session is for, with what was chosen for its people there; undefined where it is for nobody in particular. */
 export function chosenFor(
   groups: readonly { id: string; people: readonly string[]; group: Group }[],
-  setting: { teamId: string | null; choices: readonly Choice[] } | undefined,
+  setting: { groupId: string | null; choices: readonly Choice[] } | undefined,
 ): Group | undefined {
-  const one = groups.find((g) => g.id === setting?.teamId);
+  const one = groups.find((g) => g.id === setting?.groupId);
   return one && setting && withChoices(one.group, one.people, setting.choices);
 }

@@ -5,8 +5,8 @@ import { getServices } from "./services.server";
 const HELP: Record<Kept, string> = {
   sessions: "sessions. Delete some that are archived, then try again.",
   links: "links. Delete sessions you no longer need, then try again.",
-  people: "people in teams. Delete teams you no longer coach, then try again.",
-  teams: "teams. Delete some you no longer coach, then try again.",
+  people: "people in groups. Delete groups you no longer coach, then try again.",
+  groups: "groups. Delete some you no longer coach, then try again.",
   drills: "drills of your own.",
   profiles: "profiles of what is asked. Delete some you no longer use, then try again.",
   revisions: "revisions of drills of your own.",

@@ -14,7 +14,7 @@ import { addSession, findSession, saveSession } from "~/db/sessions";
 import { findSetting } from "~/db/session-setting";
 import type { DrillLookup } from "~/core/drills/lookup";
 import type { Setting } from "~/core/documents/setting";
-import { listTeamNames } from "~/db/teams";
+import { listGroupNames } from "~/db/groups";
 import { demandById } from "~/library/demands";
 import { drawnDrill, drillsOf } from "./drills.server";
 import { getServices } from "./services.server";
@@ -82,14 +82,14 @@ export async function exportSession(
 export async function keepSession(club: Club, session: Session, beside: Partial<Setting> = {}): Promise<string> {
   await needRoom(club, "sessions");
   const { db } = getServices();
-  const { teamId = null } = beside;
-  const own = teamId !== null && (await listTeamNames(db, club)).some((one) => one.id === teamId);
+  const { groupId = null } = beside;
+  const own = groupId !== null && (await listGroupNames(db, club)).some((one) => one.id === groupId);
   const drills = await drillsOf(club, session);
   needDrills(session, drills);
   const timeline = compile(session, drills);
   return addSession(db, club, session, timeline.totalSeconds, {
     ...beside,
-    teamId: own ? teamId : null,
+    groupId: own ? groupId : null,
     summary: summaryOf(session, timeline),
   });
 }

@@ -8,7 +8,7 @@ import { memoryStore } from "~/core/outbox/store";
 import { shown, type Marked } from "~/core/saving/choosing";
 import { mergeFields, revisionOf, type Changes } from "~/core/saving/fields";
 
-const FIRST: Setting = { teamId: null, demandId: null, accepted: [], locks: [], choices: [] };
+const FIRST: Setting = { groupId: null, demandId: null, accepted: [], locks: [], choices: [] };
 const WHOSE = { coach: "ada", club: "kestrel" };
 
 beforeEach(() => void vi.useFakeTimers({ toFake: ["setTimeout", "clearTimeout", "Date"] }));
@@ -175,10 +175,10 @@ describe("what is chosen beside a session", () => {
   });
 
   it("is not written over another device's choice unseen", async () => {
-    const { world, one } = await both({ teamId: "u16" });
+    const { world, one } = await both({ groupId: "u16" });
     await pass();
     expect(one.choices.state().conflict?.fields).toEqual(["demandId"]);
-    expect([world.server.values.demandId, world.server.values.teamId]).toEqual(["handball", "u16"]);
+    expect([world.server.values.demandId, world.server.values.groupId]).toEqual(["handball", "u16"]);
     one.choices.tell({ kind: "keep mine" });
     await pass();
     expect([world.server.values.demandId, one.shown(), one.choices.state().conflict]).toEqual([
@@ -295,7 +295,7 @@ const chooses = (who: "ours" | "theirs", one: SettingField) => {
   latest[one] = { ...latest[one], [who]: value };
   return { [one]: value };
 };
-const field = fc.constantFrom<SettingField>("teamId", "demandId");
+const field = fc.constantFrom<SettingField>("groupId", "demandId");
 const act: fc.Arbitrary<Act> = fc.oneof(
   fc.tuple(field, fc.nat(1)).map(([one, at]) => ({
     what: (_: World, pages: Page[]) => pages[at]!.choose(chooses("ours", one)),

@@ -10,19 +10,19 @@ import type { GroupSetting } from "~/core/group/schema";
 
 /** Kit, floor and caps of a group. What is not ticked is not looked at. */
 export function SettingDialog({
-  team,
+  group,
   only,
   onClose,
   onKept,
 }: {
-  team: { id: string; name: string; setting: GroupSetting };
+  group: { id: string; name: string; setting: GroupSetting };
   only?: "kit";
   onClose: () => void;
   onKept?: (setting: GroupSetting) => void;
 }) {
   const club = useZone();
   const fetcher = useFetcher<{ done: true } | { fault?: string | undefined }>();
-  const [setting, setSetting] = useState<GroupSetting>(team.setting);
+  const [setting, setSetting] = useState<GroupSetting>(group.setting);
   useEffect(() => {
     if (fetcher.state !== "idle" || !fetcher.data || !("done" in fetcher.data)) return;
     onKept?.(setting);
@@ -34,7 +34,7 @@ export function SettingDialog({
     <Dialog
       open
       onOpenChange={(open) => !open && onClose()}
-      title={team.name}
+      title={group.name}
       description="Said once, and every session for this group is looked over with it."
     >
       <SettingFields setting={setting} onChange={setSetting} {...(only && { only })} />
@@ -47,9 +47,9 @@ export function SettingDialog({
         />
       )}
       <FieldNote id="setting-fault" fault={fault} />
-      <fetcher.Form method="post" action="/teams" className="flex justify-end gap-2">
+      <fetcher.Form method="post" action="/groups" className="flex justify-end gap-2">
         <input type="hidden" name="do" value="setting" />
-        <input type="hidden" name="team" value={team.id} />
+        <input type="hidden" name="group" value={group.id} />
         <input type="hidden" name="setting" value={JSON.stringify(setting)} />
         <Button onClick={onClose}>Cancel</Button>
         <Button kind="primary" type="submit" disabled={fetcher.state !== "idle"}>

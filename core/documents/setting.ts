@@ -5,7 +5,7 @@ import { locksSchema } from "~/core/session/locks";
 
 /** What stands beside a session's document: who it is for, what is asked of it, the findings that are accepted, the drills that fitting leaves as they are, and what is chosen for single people. */
 export const settingSchema = z.strictObject({
-  teamId: z.uuid().nullable(),
+  groupId: z.uuid().nullable(),
   demandId: z.string().min(1).max(80).nullable(),
   accepted: z.array(acceptedSchema).max(200),
   locks: locksSchema,
@@ -16,6 +16,11 @@ export type Setting = z.infer<typeof settingSchema>;
 export type SettingField = keyof Setting;
 
 export const SETTING_FIELDS = Object.keys(settingSchema.shape) as readonly SettingField[];
+
+/** Parts as earlier pages named them, by their names of today. What a browser still has to send may be from such a page. */
+const EARLIER: Readonly<Record<string, SettingField>> = { teamId: "groupId" };
+export const partsOfToday = <T>(parts: Readonly<Record<string, T>>): Record<string, T> =>
+  Object.fromEntries(Object.entries(parts).map(([name, part]) => [EARLIER[name] ?? name, part]));
 
 /** Of these whatever comes later counts: they go with the document, which has a revision of its own. */
 export const LATER_COUNTS = ["locks"] as const satisfies readonly SettingField[];

@@ -210,9 +210,9 @@ describe("where a request begins", () => {
   });
   it("turns to another group: what was as usual with the first is as usual with the other, what was changed stays", () => {
     const lasts = [
-      { teamId: "b", purpose: "off-day" as const, target: 1200, demand: "combat" },
-      { teamId: "a", purpose: "before-game" as const, target: 480, demand: "handball" },
-      { teamId: null, purpose: "desk-break" as const, target: 300, demand: undefined },
+      { groupId: "b", purpose: "off-day" as const, target: 1200, demand: "combat" },
+      { groupId: "a", purpose: "before-game" as const, target: 480, demand: "handball" },
+      { groupId: null, purpose: "desk-break" as const, target: 300, demand: undefined },
     ];
     expect([null, "a", "c"].map((id) => lastOf(lasts, id)?.target)).toEqual([1200, 480, undefined]);
     const begun = usualRequest(lastOf(lasts, "a"));

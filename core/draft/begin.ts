@@ -16,11 +16,11 @@ type Drills = (id: string) => Drill | undefined;
 export type Last = { purpose: Purpose; target: Seconds; demand: string | undefined };
 
 /** The same for one group, or for nobody in particular. */
-export type LastWith = Last & { teamId: string | null };
+export type LastWith = Last & { groupId: string | null };
 
 /** What was last done with a group; with anybody, the latest first, where nobody is said. */
-export const lastOf = (lasts: readonly LastWith[], teamId: string | null): Last | undefined =>
-  teamId === null ? lasts[0] : lasts.find((last) => last.teamId === teamId);
+export const lastOf = (lasts: readonly LastWith[], groupId: string | null): Last | undefined =>
+  groupId === null ? lasts[0] : lasts.find((last) => last.groupId === groupId);
 
 const TEN_MINUTES: Seconds = 600;
 const SHORT: Seconds = 300;

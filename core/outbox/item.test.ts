@@ -161,6 +161,16 @@ describe("what a device kept", () => {
     for (const item of [run("a"), checkIn("a", T, true)])
       expect(readItem(JSON.parse(JSON.stringify(item)))).toEqual(JSON.parse(JSON.stringify(item)));
   });
+  it("names a session's group as today where an earlier page kept it", () => {
+    const chosen = settingItem(
+      "s",
+      { coach: "ana", club: "kestrel" },
+      { fields: { teamId: { value: "u16", basedOn: 0, by: "page", seq: 1 } }, title: "s" },
+      { now: T, stamp: "x" },
+    );
+    const read = readItem(JSON.parse(JSON.stringify(chosen))) as Item<"setting">;
+    expect(Object.entries(read.body.fields)).toEqual([["groupId", { value: "u16", basedOn: 0, by: "page", seq: 1 }]]);
+  });
   it("of a newer page, or of no page at all, is left alone", () => {
     for (const odd of [
       null,
@@ -187,26 +197,26 @@ describe("what is chosen beside a session", () => {
     );
 
   it("goes together with what waits already, the later of each part, and keeps its turn", () => {
-    const first = { ...choose("teamId", "u16", 1), tries: 3, next: T + 9_000, last: "offline" as const };
+    const first = { ...choose("groupId", "u16", 1), tries: 3, next: T + 9_000, last: "offline" as const };
     const second = beside(choose("demandId", "rowing", 2), [first]);
-    const third = beside(choose("teamId", "u18", 3), [second!]) as Item<"setting">;
+    const third = beside(choose("groupId", "u18", 3), [second!]) as Item<"setting">;
     expect(Object.entries(third.body.fields).map(([field, { value, seq }]) => [field, value, seq])).toEqual([
-      ["teamId", "u18", 3],
+      ["groupId", "u18", 3],
       ["demandId", "rowing", 2],
     ]);
     expect([third.made, third.tries, third.next, third.stamp]).toEqual([first.made, 3, T + 9_000, "s3"]);
   });
 
   it("waits for its coach where it was changed elsewhere, too, for as long as they take", () => {
-    const newer = after(choose("teamId", "u16", 1), { kind: "newer" }, T)!;
+    const newer = after(choose("groupId", "u16", 1), { kind: "newer" }, T)!;
     expect(nextToSend([newer], T + DAY)).toBeUndefined();
     expect(pastShowing([newer], T + 90 * DAY)).toEqual([]);
     // Chosen about, it is sent at once.
-    expect(nextToSend([beside(choose("teamId", "u18", 2), [newer])!], T + 2)).toBeDefined();
+    expect(nextToSend([beside(choose("groupId", "u18", 2), [newer])!], T + 2)).toBeDefined();
   });
 
   it("does not wait for the session, and is known by it", () => {
-    const item = choose("teamId", "u16", 1);
+    const item = choose("groupId", "u16", 1);
     expect([item.thing === "a session", sessionOf(item)]).toEqual([false, "a session"]);
   });
 });

@@ -1,10 +1,11 @@
 import type { CheckIn, Progress } from "~/core/checkin/schema";
+import { partsOfToday } from "~/core/documents/setting";
 import type { Change } from "~/core/saving/fields";
 import type { EpochMs } from "~/core/units";
 
 /*
  * What a browser has to send and nobody has taken yet. Each item is kept first and sent then, again and again, until there is an
- * answer that settles it. Plain data, never changed to a newer form on the device: the server reads every version there has been.
+ * answer that settles it. Plain data, kept as it was made: the server reads every version there has been.
  */
 
 /** Which version of an item this program writes. Items of every version there has been are read. */
@@ -220,7 +221,10 @@ export function readItem(value: unknown): Item | undefined {
     [item.made, item.tries, item.next].every(Number.isFinite) &&
     KINDS.includes(item.kind ?? "") &&
     typeof item.body === "object";
-  return whole ? (item as Item) : undefined;
+  if (!whole) return undefined;
+  return item.kind === "setting"
+    ? ({ ...item, body: { ...item.body, fields: partsOfToday(item.body?.fields ?? {}) } } as Item)
+    : (item as Item);
 }
 
 type Making = { now: EpochMs; stamp: string };

@@ -2,8 +2,8 @@ import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { changedByNobody, mergeFields, type Changes, type Marks } from "./fields";
 
-type Fields = { team: string | null; demand: string | null; locks: number[] };
-const THERE: Fields = { team: null, demand: "row", locks: [] };
+type Fields = { group: string | null; demand: string | null; locks: number[] };
+const THERE: Fields = { group: null, demand: "row", locks: [] };
 const mine = <T>(value: T, seq: number, basedOn = 0) => ({ value, basedOn, by: "mine", seq });
 const theirs = <T>(value: T, seq: number, basedOn = 0) => ({ value, basedOn, by: "theirs", seq });
 
@@ -23,24 +23,27 @@ function arrive(changes: readonly Changes<Fields>[], later: (keyof Fields)[] = [
 
 describe("parts that are changed one by one", () => {
   it("are each written over the revision they were made from, and the others stay", () => {
-    const { there, marks, newer } = arrive([{ team: mine("u16", 1) }, { demand: theirs("swim", 1) }]);
-    expect(there).toEqual({ team: "u16", demand: "swim", locks: [] });
-    expect([marks.team?.revision, marks.demand?.revision, newer]).toEqual([1, 1, [[], []]]);
+    const { there, marks, newer } = arrive([{ group: mine("u16", 1) }, { demand: theirs("swim", 1) }]);
+    expect(there).toEqual({ group: "u16", demand: "swim", locks: [] });
+    expect([marks.group?.revision, marks.demand?.revision, newer]).toEqual([1, 1, [[], []]]);
   });
 
   it("are not written over another page's choice that was not seen", () => {
-    const { there, newer } = arrive([{ team: mine("u16", 1) }, { team: theirs("u18", 1), demand: theirs("swim", 1) }]);
-    expect([there.team, there.demand, newer[1]]).toEqual(["u16", "swim", ["team"]]);
+    const { there, newer } = arrive([
+      { group: mine("u16", 1) },
+      { group: theirs("u18", 1), demand: theirs("swim", 1) },
+    ]);
+    expect([there.group, there.demand, newer[1]]).toEqual(["u16", "swim", ["group"]]);
     // One of which only the first of two was seen is not seen, either.
-    expect(arrive([{ team: mine("u16", 1) }, { team: mine("u17", 2) }, { team: theirs("u18", 1, 1) }]).there.team).toBe(
-      "u17",
-    );
+    expect(
+      arrive([{ group: mine("u16", 1) }, { group: mine("u17", 2) }, { group: theirs("u18", 1, 1) }]).there.group,
+    ).toBe("u17");
     // Seen, it may be.
-    expect(arrive([{ team: mine("u16", 1) }, { team: theirs("u18", 1, 1) }]).there.team).toBe("u18");
+    expect(arrive([{ group: mine("u16", 1) }, { group: theirs("u18", 1, 1) }]).there.group).toBe("u18");
   });
 
   it("that two pages chose alike are no matter to choose about", () => {
-    expect(arrive([{ team: mine("u16", 1) }, { team: theirs("u16", 1) }]).newer[1]).toEqual([]);
+    expect(arrive([{ group: mine("u16", 1) }, { group: theirs("u16", 1) }]).newer[1]).toEqual([]);
   });
 
   it("count as they come where nothing is lost with what was there", () => {
@@ -61,8 +64,8 @@ describe("parts that are changed one by one", () => {
     );
     fc.assert(
       fc.property(arrivals, ({ n, order }) => {
-        const { there, newer } = arrive(order.map((seq) => ({ team: mine(`choice ${seq}`, seq) })));
-        expect(there.team).toBe(`choice ${n}`);
+        const { there, newer } = arrive(order.map((seq) => ({ group: mine(`choice ${seq}`, seq) })));
+        expect(there.group).toBe(`choice ${n}`);
         expect(newer.flat()).toEqual([]);
       }),
     );
@@ -70,17 +73,17 @@ describe("parts that are changed one by one", () => {
 
   it("sent again after another page's choice write nothing over it", () => {
     const { there, newer } = arrive([
-      { team: mine("u16", 1) },
-      { team: theirs("u18", 1, 1) },
-      { team: mine("u16", 1) },
+      { group: mine("u16", 1) },
+      { group: theirs("u18", 1, 1) },
+      { group: mine("u16", 1) },
     ]);
-    expect([there.team, newer[2]]).toEqual(["u18", ["team"]]);
+    expect([there.group, newer[2]]).toEqual(["u18", ["group"]]);
   });
 
   it("changed by nobody are unseen by every page, the one that had chosen last, too", () => {
-    const { marks } = arrive([{ team: mine("u16", 1) }]);
-    const forgotten = changedByNobody<Fields>(marks, ["team", "demand"]);
-    for (const field of ["team", "demand"] as const)
+    const { marks } = arrive([{ group: mine("u16", 1) }]);
+    const forgotten = changedByNobody<Fields>(marks, ["group", "demand"]);
+    for (const field of ["group", "demand"] as const)
       expect(mergeFields(THERE, forgotten, { [field]: mine("u17", 2, 1 - Number(field === "demand")) }).newer).toEqual([
         field,
       ]);

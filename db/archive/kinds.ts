@@ -56,10 +56,10 @@ export type Kind = {
 export const KINDS: readonly Kind[] = [
   {
     file: "groups",
-    words: "teams",
+    words: "groups",
     table: group,
     key: ["id"],
-    most: MOST.teams,
+    most: MOST.groups,
     row: z.strictObject({ id, name: text(80, 1), setting: groupSettingSchema, createdAt: at }),
   },
   {

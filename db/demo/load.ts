@@ -16,8 +16,8 @@ import { keepCheckIn, keepProgress } from "../runs";
 import { about, coach, link, membership, person } from "../schema";
 import { addSession, saveSession } from "../sessions";
 import { saveSetting } from "../session-setting";
-import { addAthletes, addTeam, listTeams, setAthleteAreas, setTeamSetting } from "../teams";
-import { COACH, HEARD, STAFF, TEAMS, type TeamKey } from "./people";
+import { addAthletes, addGroup, listGroupsWithPeople, setAthleteAreas, setGroupSetting } from "../groups";
+import { COACH, HEARD, STAFF, GROUPS, type GroupKey } from "./people";
 import { handballBeforeAGame, rowersBeforeTheBoat, staffLunchtime } from "./sessions";
 
 export type DemoSettings = { secret: string; password: string; drills: (id: string) => Drill | undefined };
@@ -47,13 +47,13 @@ async function loadOnce(db: Db, accounts: Accounts, settings: DemoSettings): Pro
     await makeAccount(db, accounts, { ...who, password: settings.password, joins: { club, role } });
   const make = { rowers: rowersBeforeTheBoat, handball: handballBeforeAGame, staff: staffLunchtime } as const;
   for (const key of ["staff", "handball", "rowers"] as const) {
-    const teamId = await addTeam(db, club, TEAMS[key].name);
-    const { people, setting, protects } = TEAMS[key];
-    await addAthletes(db, club, teamId, people);
-    await setTeamSetting(db, club, teamId, setting);
-    const members = (await listTeams(db, club)).find((team) => team.id === teamId)?.athletes ?? [];
+    const groupId = await addGroup(db, club, GROUPS[key].name);
+    const { people, setting, protects } = GROUPS[key];
+    await addAthletes(db, club, groupId, people);
+    await setGroupSetting(db, club, groupId, setting);
+    const members = (await listGroupsWithPeople(db, club)).find((group) => group.id === groupId)?.athletes ?? [];
     for (const { id, name } of members) if (protects[name]) await setAthleteAreas(db, club, id, protects[name]);
-    await loadSession(db, club, key, teamId, make[key](settings.drills), settings);
+    await loadSession(db, club, key, groupId, make[key](settings.drills), settings);
   }
   // Whoever has reports was there before them.
   const known = daysAgo(60);
@@ -65,17 +65,17 @@ async function loadOnce(db: Db, accounts: Accounts, settings: DemoSettings): Pro
 async function loadSession(
   db: Db,
   club: Club,
-  key: TeamKey,
-  teamId: string,
+  key: GroupKey,
+  groupId: string,
   doc: Session,
   settings: DemoSettings,
 ): Promise<void> {
   const { secret, drills } = settings;
   const timeline = compile(doc, drills);
   const id = await addSession(db, club, doc, timeline.totalSeconds);
-  await saveSetting(db, club, id, { teamId, demandId: TEAMS[key].demand, accepted: [] });
+  await saveSetting(db, club, id, { groupId, demandId: GROUPS[key].demand, accepted: [] });
   const first = daysAgo(Math.max(...HEARD[key].map((said) => said.daysAgo)) + 1);
-  const out = await handOut(db, club, id, makeEdition(doc, drills), timeline.totalSeconds, teamId, secret, {
+  const out = await handOut(db, club, id, makeEdition(doc, drills), timeline.totalSeconds, groupId, secret, {
     at: first,
   });
   const opened = out && (await openLink(db, out.token, true));
@@ -85,7 +85,7 @@ async function loadSession(
     .set({ openings: HEARD[key].length, openedAt: daysAgo(Math.min(...HEARD[key].map((said) => said.daysAgo))) })
     .where(eq(link.id, opened.id));
 
-  const people = (await listTeams(db, club)).find((team) => team.id === teamId)?.athletes ?? [];
+  const people = (await listGroupsWithPeople(db, club)).find((group) => group.id === groupId)?.athletes ?? [];
   const joints = mainJoints(doc, timeline, drills, 2);
   for (const [i, said] of HEARD[key].entries()) {
     const progress = {

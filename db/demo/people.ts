@@ -51,9 +51,9 @@ const SQUADS = {
   },
 } satisfies Record<string, Squad>;
 
-export const TEAMS: Readonly<Record<TeamKey, Squad>> = SQUADS;
+export const GROUPS: Readonly<Record<GroupKey, Squad>> = SQUADS;
 
-export type TeamKey = keyof typeof SQUADS;
+export type GroupKey = keyof typeof SQUADS;
 
 type Said = {
   name: string;
@@ -68,8 +68,8 @@ type Said = {
   silent?: true;
 };
 
-/** What was heard back in the demo, by team. */
-export const HEARD: Record<TeamKey, Said[]> = {
+/** What was heard back in the demo, by group. */
+export const HEARD: Record<GroupKey, Said[]> = {
   rowers: [
     {
       name: "Moss",

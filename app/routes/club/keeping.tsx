@@ -101,7 +101,7 @@ export function EraseClub({ clubName, holdings, others }: { clubName: string; ho
         description="This cannot be undone. Download everything first, if any of it might be wanted again."
       >
         <p className="text-ink-soft">
-          {holdingWords(holdings)} are deleted, with every drill, team and profile. Links stop working at once.
+          {holdingWords(holdings)} are deleted, with every drill, group and profile. Links stop working at once.
           {others > 0 && ` ${many(others, "other coach loses", "other coaches lose")} it, too.`}
         </p>
         {holdings.unseenPain > 0 && (

@@ -47,10 +47,10 @@ export default function CoachLayout({ loaderData }: Route.ComponentProps) {
           className="flex gap-1 max-sm:gap-0 max-sm:order-last max-sm:-mx-1 max-sm:w-full max-sm:justify-between"
         >
           <NavEntry to="/sessions">Sessions</NavEntry>
-          <NavEntry to="/draft">Draft</NavEntry>
+          <NavEntry to="/sessions/draft">Draft</NavEntry>
           <NavEntry to="/library">Library</NavEntry>
-          <NavEntry to="/demands">Demands</NavEntry>
-          <NavEntry to="/heard">
+          <NavEntry to="/library/profiles">Demands</NavEntry>
+          <NavEntry to="/feedback">
             Heard back
             {loaderData.pain > 0 && (
               <span
@@ -62,7 +62,7 @@ export default function CoachLayout({ loaderData }: Route.ComponentProps) {
               </span>
             )}
           </NavEntry>
-          <NavEntry to="/teams">Teams</NavEntry>
+          <NavEntry to="/groups">Groups</NavEntry>
         </nav>
         <Link
           to="/account"

@@ -89,8 +89,8 @@ export function DeskView({
   const demand = demands.find((d) => d.id === setting.demandId);
   // Kit that was said here is known here at once.
   const [said, setSaid] = useState<Record<string, GroupSetting>>({});
-  const given = groups.find((g) => g.id === setting.teamId);
-  const saidNow = said[setting.teamId ?? ""];
+  const given = groups.find((g) => g.id === setting.groupId);
+  const saidNow = said[setting.groupId ?? ""];
   const group = useMemo(
     () =>
       given && withChoices(saidNow ? { ...given.group, setting: saidNow } : given.group, given.people, setting.choices),
@@ -131,8 +131,8 @@ export function DeskView({
     onKeys: () => setOpen("keys"),
     onAdd: () => requestAnimationFrame(() => document.querySelector<HTMLInputElement>("[data-add-drill]")?.focus()),
     onHandOut: () => void goToHandOut(),
-    onPaper: () => void navigate(`/sessions/${id}/paper`),
-    onDraft: () => void navigate(`/draft?session=${id}`),
+    onPaper: () => void navigate(`/sessions/${id}/print`),
+    onDraft: () => void navigate(`/sessions/draft?session=${id}`),
     onDuplicate: () => void duplicate(),
   });
   /** A copy of what is on the desk, for the same people, opened in its place. */
@@ -348,12 +348,12 @@ export function DeskView({
               }}
             />
           </div>
-          {open === "kit" && group && setting.teamId && (
+          {open === "kit" && group && setting.groupId && (
             <SettingDialog
-              team={{ id: setting.teamId, name: group.name, setting: group.setting }}
+              group={{ id: setting.groupId, name: group.name, setting: group.setting }}
               only="kit"
               onClose={() => setOpen(undefined)}
-              onKept={(kept) => setSaid((all) => ({ ...all, [setting.teamId ?? ""]: kept }))}
+              onKept={(kept) => setSaid((all) => ({ ...all, [setting.groupId ?? ""]: kept }))}
             />
           )}
           <NewerDialog saving={saving} mine={session} />

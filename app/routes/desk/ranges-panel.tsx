@@ -131,7 +131,7 @@ export function RangesPanel({
       />
       {compared && <p className="text-xs text-ink-faint">Dashed: the other session.</p>}
       <Link
-        to={demand ? `/demands/${demand.id}` : "/demands"}
+        to={demand ? `/library/profiles/${demand.id}` : "/library/profiles"}
         className="self-start text-sm text-ink-soft underline underline-offset-4"
       >
         {demand ? `What ${demand.name.toLowerCase()} asks, and why` : "Demand profiles"}
@@ -226,7 +226,7 @@ function DrillsFor({
           {capital(JOINT_WORDS[ROW_FACTS[row].joint])}: {ROW_FACTS[row].words}
         </h3>
         <Link
-          to={`/draft?session=${id}&row=${row}`}
+          to={`/sessions/draft?session=${id}&row=${row}`}
           className="ml-auto text-sm whitespace-nowrap underline underline-offset-4"
         >
           Draft for it

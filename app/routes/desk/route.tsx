@@ -12,7 +12,7 @@ import { lookupOf } from "~/library";
 import { listDemands } from "~/db/demands";
 import { findSession, listTitles } from "~/db/sessions";
 import { findMarkedSetting } from "~/db/session-setting";
-import { listGroups } from "~/db/teams";
+import { listGroups } from "~/db/groups";
 import { newestEdition } from "~/db/editions";
 import { needDrills, opening } from "~/app/server/opening.server";
 

@@ -40,7 +40,7 @@ type Props = {
 
 export function SessionPanel({ desk, groups, demands, setting, onSetting }: Props) {
   const { session, timeline, change } = desk;
-  const group = groups.find((g) => g.id === setting.teamId)?.group;
+  const group = groups.find((g) => g.id === setting.groupId)?.group;
   return (
     <div className="flex flex-col gap-5 p-4">
       <section className="flex flex-col gap-3">
@@ -64,12 +64,12 @@ export function SessionPanel({ desk, groups, demands, setting, onSetting }: Prop
           />
           <SelectField
             label="Who for"
-            value={group ? setting.teamId! : ""}
+            value={group ? setting.groupId! : ""}
             options={[
               { value: "", words: "anyone" },
               ...groups.map((g) => ({ value: g.id, words: `${g.group.name} (${g.group.people.length})` })),
             ]}
-            onChange={(teamId) => onSetting({ teamId: teamId || null })}
+            onChange={(groupId) => onSetting({ groupId: groupId || null })}
           />
           <SelectField
             label="Asked by"

@@ -2,10 +2,12 @@ import { z } from "zod";
 import type { Route } from "./+types/setting";
 import { idOf, requireCoachForData } from "~/app/server/coach.server";
 import { getServices } from "~/app/server/services.server";
-import { SETTING_FIELDS, settingSchema, type SettingField } from "~/core/documents/setting";
+import { partsOfToday, SETTING_FIELDS, settingSchema, type SettingField } from "~/core/documents/setting";
 import { parseWith, type Fault } from "~/core/faults";
 import { changeSetting, findMarkedSetting, saveSetting, type MarkedSetting } from "~/db/session-setting";
 
+const isRecord = (value: unknown): value is Record<string, unknown> =>
+  typeof value === "object" && value !== null && !Array.isArray(value);
 const anything = (part: object) => Object.keys(part).length > 0;
 const NOTHING = "Nothing here is to be kept.";
 
@@ -45,8 +47,10 @@ export async function loader({ request, params }: Route.LoaderArgs) {
 export async function action({ request, params }: Route.ActionArgs) {
   const coach = await requireCoachForData(request);
   const body: unknown = await request.json().catch(() => undefined);
-  const marked = typeof body === "object" && body !== null && "fields" in body;
-  const read = marked ? parseWith(changesSchema, body) : parseWith(plainSchema, body);
+  const read =
+    isRecord(body) && "fields" in body
+      ? parseWith(changesSchema, { ...body, fields: isRecord(body.fields) ? partsOfToday(body.fields) : body.fields })
+      : parseWith(plainSchema, isRecord(body) ? partsOfToday(body) : body);
   if (!read.ok) return Response.json({ kind: "refused", faults: read.faults } satisfies SettingAnswer, { status: 422 });
   const { db } = getServices();
   const id = idOf(params.id);

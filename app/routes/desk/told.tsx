@@ -32,7 +32,7 @@ export function Told({
 }
 
 const FIELD_WORDS: Record<SettingField, string> = {
-  teamId: "who it is for",
+  groupId: "who it is for",
   demandId: "what it prepares for",
   accepted: "what you leave as it is",
   locks: "what fitting leaves alone",
@@ -54,9 +54,9 @@ export function SettingNewer({
   onTheirs: () => void;
 }) {
   const { fields, values: setting } = conflict;
-  const team = groups.find((one) => one.id === setting.teamId)?.group.name ?? "nobody in particular";
+  const group = groups.find((one) => one.id === setting.groupId)?.group.name ?? "nobody in particular";
   const demand = demands.find((one) => one.id === setting.demandId)?.name ?? "nothing in particular";
-  const now: Partial<Record<SettingField, string>> = { teamId: team, demandId: demand };
+  const now: Partial<Record<SettingField, string>> = { groupId: group, demandId: demand };
   const words = fields.map((field) => FIELD_WORDS[field] + (now[field] === undefined ? "" : ` (now ${now[field]})`));
   return (
     <div

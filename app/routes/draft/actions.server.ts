@@ -17,15 +17,15 @@ const text = z.string().default("");
 
 const asked = z.discriminatedUnion("do", [
   z.object({ do: z.literal("forget"), id: text }),
-  z.object({ do: z.literal("keep"), id: text, title: text, request: text, team: text }),
-  z.object({ do: z.literal("open"), session: text, team: text, demand: text }),
+  z.object({ do: z.literal("keep"), id: text, title: text, request: text, group: text }),
+  z.object({ do: z.literal("open"), session: text, group: text, demand: text }),
 ]);
 
 /** Forgets a request, keeps one, or opens a draft on the desk, which goes there. */
 export async function actOnDraft(coach: Coach, form: FormData) {
   const { db } = getServices();
   const ask = askedIn(form, asked);
-  const teamId = ask.do !== "forget" && ask.team ? idOf(ask.team) : null;
+  const groupId = ask.do !== "forget" && ask.group ? idOf(ask.group) : null;
   const answer = (outcome: Outcome, status = 200) => data(outcome, { status });
   switch (ask.do) {
     case "forget":
@@ -37,11 +37,11 @@ export async function actOnDraft(coach: Coach, form: FormData) {
       const title = ask.title.trim().slice(0, 120) || read.value.title;
       if (ask.id) {
         const id = idOf(ask.id);
-        if (!(await saveRequest(db, coach.club, id, { title, doc: read.value, teamId })))
+        if (!(await saveRequest(db, coach.club, id, { title, doc: read.value, groupId })))
           throw notHere("There is no such request among yours.");
         return answer({ kept: id });
       }
-      const id = await addRequest(db, coach.club, { title, doc: read.value, teamId });
+      const id = await addRequest(db, coach.club, { title, doc: read.value, groupId });
       return id
         ? answer({ kept: id })
         : answer(
@@ -61,7 +61,7 @@ export async function actOnDraft(coach: Coach, form: FormData) {
       if (!read.ok) return answer({ faults: read.faults }, 422);
       // With what stands beside it at once, or not at all.
       throw redirect(
-        `/sessions/${await keepSession(coach.club, read.value, { teamId, demandId: ask.demand.slice(0, 80) || null })}`,
+        `/sessions/${await keepSession(coach.club, read.value, { groupId, demandId: ask.demand.slice(0, 80) || null })}`,
       );
     }
   }

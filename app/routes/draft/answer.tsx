@@ -79,7 +79,7 @@ export function Answer({ drafted, busy, request, onRequest, onDraft, onSwapped, 
                 {BY_HAND.has(limit) ? (
                   <span className="text-sm text-ink-soft">
                     Ask the people first. It is changed in the sentence, or with{" "}
-                    <Link to="/teams" className="underline underline-offset-4">
+                    <Link to="/groups" className="underline underline-offset-4">
                       the group
                     </Link>
                     .

@@ -25,7 +25,7 @@ import { opening } from "~/app/server/opening.server";
 export type Beginning = {
   begun: string;
   request: KeptRequest;
-  teamId: string | null;
+  groupId: string | null;
   keptId: string | null;
   from: string | undefined;
 };
@@ -40,29 +40,29 @@ export async function beginning(
 ): Promise<Beginning> {
   const { db } = getServices();
   const begun = params.toString();
-  const team = (id: string | null | undefined) => groups.find((g) => g.id === id)?.id ?? null;
+  const group = (id: string | null | undefined) => groups.find((g) => g.id === id)?.id ?? null;
   const kept = params.get("kept");
   if (kept) {
     const stored = await opening(findRequest(db, club, idOf(kept)));
     if (!stored) throw notHere("There is no such request among yours.");
-    return { begun, request: stored.doc, teamId: team(stored.teamId), keptId: stored.id, from: undefined };
+    return { begun, request: stored.doc, groupId: group(stored.groupId), keptId: stored.id, from: undefined };
   }
   const sessionId = params.get("session");
   const stored = sessionId ? await opening(findSession(db, club, idOf(sessionId))) : undefined;
   if (sessionId && !stored) throw notHere();
   const setting = stored ? await findSetting(db, club, stored.id) : undefined;
   const askedBy = setting?.demandId && known(setting.demandId) ? setting.demandId : undefined;
-  const teamId = team(setting?.teamId ?? params.get("team"));
+  const groupId = group(setting?.groupId ?? params.get("group"));
   const last: Last | undefined = stored
     ? { purpose: stored.doc.purpose, target: stored.doc.target ?? 600, demand: askedBy }
-    : lastOf(lasts, teamId);
+    : lastOf(lasts, groupId);
   const row = z.enum(ROWS).safeParse(params.get("row"));
   const joint = z.enum(Object.keys(JOINT_WORDS) as [Joint, ...Joint[]]).safeParse(params.get("joint"));
-  const whose = groups.find((g) => g.id === teamId)?.group;
+  const whose = groups.find((g) => g.id === groupId)?.group;
   if (row.success)
-    return { begun, request: requestForRow(row.data, last), teamId, keptId: null, from: stored?.doc.title };
+    return { begun, request: requestForRow(row.data, last), groupId, keptId: null, from: stored?.doc.title };
   if (joint.success)
-    return { begun, request: requestForJoint(joint.data, last), teamId, keptId: null, from: undefined };
+    return { begun, request: requestForJoint(joint.data, last), groupId, keptId: null, from: undefined };
   const demand = params.get("demand");
   if (!stored)
     return {
@@ -70,7 +70,7 @@ export async function beginning(
       request: usualRequest(
         demand && known(demand) ? { purpose: "before-training", target: 600, ...last, demand } : last,
       ),
-      teamId,
+      groupId,
       keptId: null,
       from: undefined,
     };
@@ -82,5 +82,5 @@ export async function beginning(
     ...(Number.isFinite(minutes) && { target: minutes * 60 }),
     ...(without.success && { without: without.data }),
   });
-  return { begun, request, teamId, keptId: null, from: stored.doc.title };
+  return { begun, request, groupId, keptId: null, from: stored.doc.title };
 }

@@ -4,8 +4,8 @@ import { drillsNamed } from "~/app/server/drills.server";
 import { getServices } from "~/app/server/services.server";
 import { listDemands } from "~/db/demands";
 import { listRequests } from "~/db/draft-requests";
-import { lastByTeam } from "~/db/sessions";
-import { listGroups } from "~/db/teams";
+import { lastByGroup } from "~/db/sessions";
+import { listGroups } from "~/db/groups";
 import { listUnreadable } from "~/db/unreadable";
 import { demandById } from "~/library/demands";
 
@@ -18,7 +18,7 @@ export async function draftPage(coach: Coach, asked: URLSearchParams) {
     listGroups(db, coach.club),
     listDemands(db, coach.club),
     listRequests(db, coach.club),
-    lastByTeam(db, coach.club),
+    lastByGroup(db, coach.club),
     listUnreadable(db, coach.club, "request"),
   ]);
   const known = (id: string | undefined) =>

@@ -199,7 +199,7 @@ export function DraftCard({
       <Form method="post" className="flex flex-wrap items-center gap-2">
         <input type="hidden" name="do" value="open" />
         <input type="hidden" name="session" value={JSON.stringify(session)} />
-        <input type="hidden" name="team" value={beside.teamId ?? ""} />
+        <input type="hidden" name="group" value={beside.groupId ?? ""} />
         <input type="hidden" name="demand" value={beside.demandId ?? ""} />
         <Button type="submit" disabled={opening} className="font-semibold">
           Open on the desk

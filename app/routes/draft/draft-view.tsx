@@ -66,7 +66,7 @@ export function DraftView(props: Props) {
 
 function Asked({
   request: begun,
-  teamId: firstTeam,
+  groupId: firstGroup,
   keptId: firstKept,
   from,
   groups,
@@ -80,7 +80,7 @@ function Asked({
   onBack,
 }: Props & { own: OwnDrills; where: string; left: Left | undefined; onBack: (() => void) | undefined }) {
   const [request, setRequest] = useState(left?.request ?? begun);
-  const [teamId, setTeamId] = useState(left ? left.teamId : firstTeam);
+  const [groupId, setGroupId] = useState(left ? left.groupId : firstGroup);
   const [length, setLength] = useState(() => left?.length ?? minutesText(begun.target));
   const [keptId, setKeptId] = useState(left ? left.keptId : firstKept);
   const [asking, setAsking] = useState<string>();
@@ -95,7 +95,7 @@ function Asked({
     async () => ({ drills: withNamed(used, await all()), demands: ownDemands }),
     [all, used, ownDemands],
   );
-  const group = groups.find((g) => g.id === teamId)?.group;
+  const group = groups.find((g) => g.id === groupId)?.group;
   const { draft, swaps, stop, progress, drafted, setSwapped } = useDrafter(mine, left?.drafted);
   const target = readClock(length);
   const bad = target === undefined || target < 120 || target > 7200;
@@ -108,7 +108,7 @@ function Asked({
   const go = (changed: KeptRequest = now) => {
     if (!bad)
       void draft(requestOf({ ...changed, title }, group), {
-        teamId,
+        groupId,
         demandId: typeof changed.demand === "string" ? changed.demand : null,
       });
   };
@@ -119,8 +119,8 @@ function Asked({
     if (answer && "kept" in answer && fetcher.state === "idle") setKeptId(answer.kept);
   }, [answer, fetcher.state]);
   useEffect(() => {
-    if (drafted || request !== begun) leave(where, { request, teamId, keptId, length, drafted });
-  }, [where, begun, request, teamId, keptId, length, drafted]);
+    if (drafted || request !== begun) leave(where, { request, groupId, keptId, length, drafted });
+  }, [where, begun, request, groupId, keptId, length, drafted]);
   const results = useRef<HTMLDivElement>(null);
   const seen = useRef(drafted?.answer);
   useEffect(() => {
@@ -151,16 +151,18 @@ function Asked({
               {kept.slice(0, 6).map((one) => (
                 <Link
                   key={one.id}
-                  to={`/draft?kept=${one.id}`}
+                  to={`/sessions/draft?kept=${one.id}`}
                   aria-current={one.id === keptId ? "page" : undefined}
                   className="max-w-60 rounded-2xl wrap-anywhere border border-line bg-land px-2.5 py-1 hover:bg-land-deep aria-[current]:border-depth-5 aria-[current]:font-semibold"
                 >
                   {one.title}
                 </Link>
               ))}
-              {kept.length > 6 && <MoreKept kept={kept.slice(6)} onGo={(id) => void navigate(`/draft?kept=${id}`)} />}
+              {kept.length > 6 && (
+                <MoreKept kept={kept.slice(6)} onGo={(id) => void navigate(`/sessions/draft?kept=${id}`)} />
+              )}
               {keptId && (
-                <Link to="/draft" className="px-1.5 underline underline-offset-4">
+                <Link to="/sessions/draft" className="px-1.5 underline underline-offset-4">
                   New
                 </Link>
               )}
@@ -181,18 +183,18 @@ function Asked({
             length={length}
             onLength={setLength}
             badLength={bad}
-            teamId={teamId}
+            groupId={groupId}
             groups={groups}
             group={group}
             demands={demands}
             offered={offered}
-            onTeam={(id) => {
+            onGroup={(id) => {
               const changed = forAnother(
                 { ...request, ...(target !== undefined && { target }) },
-                lastOf(lasts, teamId),
+                lastOf(lasts, groupId),
                 lastOf(lasts, id),
               );
-              setTeamId(id);
+              setGroupId(id);
               setRequest(changed);
               if (changed.target !== target) setLength(minutesText(changed.target));
             }}
@@ -236,7 +238,7 @@ function Asked({
                       do: "keep",
                       request: JSON.stringify(now),
                       title,
-                      team: teamId ?? "",
+                      group: groupId ?? "",
                       ...(keptId && { id: keptId }),
                     },
                     { method: "post" },

@@ -4,7 +4,7 @@ import type { KeptRequest } from "~/core/draft/request";
 /** What stood on the page when it was left: the request as it was being asked, and what had come of it. */
 export type Left = {
   request: KeptRequest;
-  teamId: string | null;
+  groupId: string | null;
   keptId: string | null;
   length: string;
   drafted: Drafted | undefined;

@@ -34,8 +34,8 @@ type Props = {
   length: string;
   onLength: (text: string) => void;
   badLength: boolean;
-  teamId: string | null;
-  onTeam: (id: string | null) => void;
+  groupId: string | null;
+  onGroup: (id: string | null) => void;
   groups: readonly { id: string; group: Group }[];
   group: Group | undefined;
   demands: readonly Demand[];
@@ -51,8 +51,8 @@ export function Sentence({
   length,
   onLength,
   badLength,
-  teamId,
-  onTeam,
+  groupId,
+  onGroup,
   groups,
   group,
   demands,
@@ -72,9 +72,9 @@ export function Sentence({
       For{" "}
       <ChoicePart
         label="Who for"
-        value={teamId ?? ""}
+        value={groupId ?? ""}
         options={[{ value: "", words: "anyone" }, ...groups.map((g) => ({ value: g.id, words: g.group.name }))]}
-        onChange={(id) => onTeam(id || null)}
+        onChange={(id) => onGroup(id || null)}
       />
       ,{" "}
       <ChoicePart

@@ -9,7 +9,7 @@ import type { Place } from "~/core/session/edits";
 import type { Session } from "~/core/session/schema";
 
 /** Beside the request: whom and what a session that is opened from its drafts belongs to. */
-export type Beside = { teamId: string | null; demandId: string | null };
+export type Beside = { groupId: string | null; demandId: string | null };
 /** What came of a request; `swapped` are the versions of each draft after its swaps, the latest last. */
 export type Drafted = { answer: DraftAnswer; request: WrittenRequest; beside: Beside; ms: number; swapped: Stated[][] };
 export type Swaps = { found: OfferedSwap[] } | { failed: string };

@@ -49,7 +49,7 @@ async function propsOf(token: string, found: LinkFound): Promise<PlayerProps> {
     // Editions handed out before their notes stayed behind never change.
     edition: { ...edition, session: withoutNotes(session) },
     number: found.edition.number,
-    team: found.coachLabel,
+    group: found.coachLabel,
     people: found.athletes,
     totalSeconds: timeline.totalSeconds,
     kit: kitList(session, drills),

@@ -8,7 +8,7 @@ export type PlayerProps = {
   token: string;
   edition: Edition;
   number: number;
-  team: string | null;
+  group: string | null;
   people: { id: string; name: string }[];
   totalSeconds: number;
   kit: KitNeed[];

@@ -41,7 +41,7 @@ type Props = PlayerProps & {
 /** What to know and have before the first second runs. */
 export function ReadyCheck({
   edition,
-  team,
+  group,
   people,
   totalSeconds,
   kit,
@@ -71,7 +71,7 @@ export function ReadyCheck({
     <div className="mx-auto flex max-w-xl flex-col gap-5 px-5 pt-5 pb-32">
       <header className="flex flex-col gap-3">
         <div className="flex items-center justify-between gap-3">
-          <p className="text-ink-soft">{team ?? "A session for you"}</p>
+          <p className="text-ink-soft">{group ?? "A session for you"}</p>
           <IconButton label="Light or dark" className="size-11" onClick={() => switchTheme("player")}>
             <SunMoon size={20} aria-hidden />
           </IconButton>

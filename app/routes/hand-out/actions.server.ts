@@ -12,12 +12,12 @@ import { compile } from "~/core/timeline/compile";
 import { handOut } from "~/db/editions";
 import { withdrawLink } from "~/db/links";
 
-/** `team`: for whom it is; empty for anyone. `whom`: for whom it was looked over; left out, for whom it is at the desk. `seen`: a hash of all that was shown. */
+/** `group`: for whom it is; empty for anyone. `whom`: for whom it was looked over; left out, for whom it is at the desk. `seen`: a hash of all that was shown. */
 const asked = z.discriminatedUnion("do", [
   z.object({ do: z.literal("withdraw"), link: z.string() }),
   z.object({
     do: z.literal("hand out"),
-    team: z.string().default(""),
+    group: z.string().default(""),
     whom: z.string().optional(),
     seen: z.string().default(""),
   }),
@@ -33,14 +33,14 @@ export async function changeHandedOut(coach: Coach, id: string, form: FormData) 
     if (!(await withdrawLink(db, coach.club, idOf(ask.link)))) throw notHere("There is no such link among yours.");
     return data({ refused: "" });
   }
-  const team = groupOf(ask.team);
-  const { stored, setting, teamId, bare, seen } = await lookOver(
+  const group = groupOf(ask.group);
+  const { stored, setting, groupId, bare, seen } = await lookOver(
     coach.club,
     id,
     ask.whom === undefined ? {} : { whom: groupOf(ask.whom) },
   );
   // For others than it was looked over for, it is looked over first.
-  if (teamId !== team) throw redirect(`/sessions/${id}/hand-out?for=${team ?? ANYONE}`);
+  if (groupId !== group) throw redirect(`/sessions/${id}/hand-out?for=${group ?? ANYONE}`);
   if (bare.length > 0) return data({ refused: "" }, { status: 422 });
   // Looked at is looked at: whatever is otherwise now is shown again first.
   if (ask.seen !== seen) return data({ refused: seen }, { status: 409 });
@@ -52,11 +52,11 @@ export async function changeHandedOut(coach: Coach, id: string, form: FormData) 
     id,
     makeEdition(stored.doc, drawn),
     compile(stored.doc, drawn).totalSeconds,
-    team,
+    group,
     secret,
     { looked: { revision: stored.revision, ...setting } },
   );
   if (made === "changed") return data({ refused: seen }, { status: 409 });
-  if (!made) throw notHere("There is no such team among yours.");
+  if (!made) throw notHere("There is no such group among yours.");
   throw redirect(`/sessions/${id}/hand-out#editions`);
 }

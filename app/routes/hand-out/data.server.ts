@@ -11,7 +11,7 @@ import { sameJson } from "~/core/same-json";
 import type { Session } from "~/core/session/schema";
 import { changesBetween } from "~/core/wording/changes";
 import { listEditions, newestEdition, type EditionRow } from "~/db/editions";
-import { listTeams } from "~/db/teams";
+import { listGroupsWithPeople } from "~/db/groups";
 
 export type HandOutPage = Awaited<ReturnType<typeof handOutPage>>;
 export type ShownEdition = HandOutPage["editions"][number];
@@ -23,15 +23,15 @@ const MOST_STOPS = 12;
 export async function handOutPage(coach: Coach, id: string, asked: URLSearchParams) {
   const { db, secret, baseUrl } = getServices();
   const [before, allOf] = [numberOf(asked.get("before")), numberOf(asked.get("links"))];
-  const [{ editions, next }, newest, teams] = await Promise.all([
+  const [{ editions, next }, newest, groups] = await Promise.all([
     listEditions(db, coach.club, id, secret, { before, allOf }),
     newestEdition(db, coach.club, id),
-    listTeams(db, coach.club),
+    listGroupsWithPeople(db, coach.club),
   ]);
   const {
     stored: { doc },
     setting,
-    teamId,
+    groupId,
     drills,
     timeline,
     stops,
@@ -44,8 +44,8 @@ export async function handOutPage(coach: Coach, id: string, asked: URLSearchPara
   });
   const name = (drill: string) => drills(drill)?.name ?? drill;
   return {
-    teamId,
-    atDesk: setting.teamId,
+    groupId,
+    atDesk: setting.groupId,
     seen,
     doc: withoutNotes(doc),
     choices: setting.choices,
@@ -66,7 +66,7 @@ export async function handOutPage(coach: Coach, id: string, asked: URLSearchPara
       })),
     ),
     bare,
-    teams: teams.map((team) => ({ id: team.id, name: team.name, people: team.athletes.length })),
+    groups: groups.map((group) => ({ id: group.id, name: group.name, people: group.athletes.length })),
     newest: newest && {
       number: newest.number,
       current:

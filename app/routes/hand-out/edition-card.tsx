@@ -33,7 +33,7 @@ export function EditionCard({
         <span className={cx("text-sm", edition.current ? "text-kelp" : "text-plum")}>
           {edition.current ? "same as the desk" : "the desk has changed since"}
         </span>
-        <Link to={`/heard?session=${sessionId}`} className="ml-auto text-sm underline underline-offset-4">
+        <Link to={`/feedback?session=${sessionId}`} className="ml-auto text-sm underline underline-offset-4">
           What was heard back
         </Link>
       </h3>
@@ -83,7 +83,7 @@ export function EditionCard({
 function LinkLine({ link, sessionId }: { link: ShownLink; sessionId: string }) {
   const submit = useSubmit();
   const [asking, setAsking] = useState(false);
-  const whom = link.teamName ?? "Anyone with the link";
+  const whom = link.groupName ?? "Anyone with the link";
   const opened =
     link.openings === 0 ? (
       "not opened yet"

@@ -10,14 +10,14 @@ import { MayChange } from "~/app/ui/may-change";
 
 /** For whom, what the desk says against it, and the button. `refused` is the hash of what was there when it was refused. */
 export function HandOutPart({ page, refused }: { page: HandOutPage; refused: string | undefined }) {
-  const { id, teams, newest } = page;
+  const { id, groups, newest } = page;
   const { state } = useNavigation();
   const [busy, lookingOver] = [state === "submitting", state === "loading"];
   const [, ask] = useSearchParams();
   /** Looked over for others than it is for at the desk. */
-  const elsewhere = page.teamId !== page.atDesk;
-  const forWhom = (team: string) =>
-    ask((params) => (params.set("for", team || ANYONE), params), { replace: true, preventScrollReset: true });
+  const elsewhere = page.groupId !== page.atDesk;
+  const forWhom = (group: string) =>
+    ask((params) => (params.set("for", group || ANYONE), params), { replace: true, preventScrollReset: true });
   return (
     <section className="flex flex-col gap-3 rounded-lg border border-line bg-land p-5">
       <h2 className="wide-type text-lg font-semibold">
@@ -72,27 +72,27 @@ export function HandOutPart({ page, refused }: { page: HandOutPage; refused: str
       <Form method="post" className="flex flex-col gap-3">
         <input type="hidden" name="do" value="hand out" />
         <input type="hidden" name="seen" value={page.seen} />
-        <input type="hidden" name="whom" value={page.teamId ?? ""} />
+        <input type="hidden" name="whom" value={page.groupId ?? ""} />
         <SelectField
-          key={page.teamId}
+          key={page.groupId}
           label="For"
-          name="team"
-          defaultValue={page.teamId ?? ""}
+          name="group"
+          defaultValue={page.groupId ?? ""}
           onChange={forWhom}
           options={[
-            ...teams.map((t) => ({ value: t.id, words: `${t.name} (${t.people})` })),
+            ...groups.map((t) => ({ value: t.id, words: `${t.name} (${t.people})` })),
             { value: "", words: "Anyone with the link" },
           ]}
         />
         <p className="text-sm text-ink-faint">
-          People of a team tap their own name, so you see who it was. Anyone holding the link sees these names.
+          People of a group tap their own name, so you see who it was. Anyone holding the link sees these names.
         </p>
         {elsewhere && (
           <p role="status" className="rounded-md border border-line px-3 py-2 text-sm">
-            {page.teamId === null
+            {page.groupId === null
               ? "Looked over for anyone: nobody’s protected areas are known."
               : "Looked over for this group: their people, what they protect, and their kit."}{" "}
-            At the desk it is for {teams.find((t) => t.id === page.atDesk)?.name ?? "anyone"}.
+            At the desk it is for {groups.find((t) => t.id === page.atDesk)?.name ?? "anyone"}.
           </p>
         )}
         {page.bare.length > 0 && (
@@ -110,7 +110,7 @@ export function HandOutPart({ page, refused }: { page: HandOutPage; refused: str
             <p>Write its cautions, and use the new revision at the desk. Then it can be handed out.</p>
           </div>
         )}
-        <ChangedSince key={`${id} ${page.teamId}`} now={page} refused={refused === page.seen} />
+        <ChangedSince key={`${id} ${page.groupId}`} now={page} refused={refused === page.seen} />
         <MayChange>
           <Button kind="primary" type="submit" disabled={busy || lookingOver || page.bare.length > 0}>
             <Send size={16} aria-hidden />{" "}

@@ -14,7 +14,7 @@ import { compile } from "~/core/timeline/compile";
 import type { Club } from "~/db/clubs";
 import { findSession } from "~/db/sessions";
 import { findSetting } from "~/db/session-setting";
-import { listGroups } from "~/db/teams";
+import { listGroups } from "~/db/groups";
 import { needDrills, opening } from "~/app/server/opening.server";
 
 /**
@@ -35,16 +35,17 @@ export async function lookOver(
   ]);
   if (!stored || !setting) throw notHere();
   const { doc } = stored;
-  const teamId = whom === undefined ? setting.teamId : whom;
-  if (teamId !== null && !groups.some((one) => one.id === teamId)) throw notHere("There is no such group among yours.");
+  const groupId = whom === undefined ? setting.groupId : whom;
+  if (groupId !== null && !groups.some((one) => one.id === groupId))
+    throw notHere("There is no such group among yours.");
   const drills = await drillsOf(club, [doc, ...also]);
   needDrills(doc, drills);
   await setImmediate();
   const found = await inTurns(
-    auditInSteps(auditInput(doc, drills, { demand: undefined, group: chosenFor(groups, { ...setting, teamId }) })),
+    auditInSteps(auditInput(doc, drills, { demand: undefined, group: chosenFor(groups, { ...setting, groupId }) })),
   );
   // What was accepted was accepted for those it is for at the desk.
-  const accepted = teamId === setting.teamId ? setting.accepted : [];
+  const accepted = groupId === setting.groupId ? setting.accepted : [];
   const stops = found
     .filter((one) => one.severity === "stop" && !accepted.some((a) => a.key === keyOf(one, doc)))
     .map((one) => one.says);
@@ -52,9 +53,9 @@ export async function lookOver(
   const bare = withoutCautions(doc, drills);
   const { choices } = setting;
   const seen = createHash("sha256")
-    .update(JSON.stringify([withoutNotes(doc), teamId, setting.accepted, choices, stops, cautions, bare]))
+    .update(JSON.stringify([withoutNotes(doc), groupId, setting.accepted, choices, stops, cautions, bare]))
     .digest("hex");
-  return { stored, setting, teamId, drills, timeline: compile(doc, drills), stops, cautions, bare, seen };
+  return { stored, setting, groupId, drills, timeline: compile(doc, drills), stops, cautions, bare, seen };
 }
 
 /** The drills of a session whose cautions nobody has written yet. */

@@ -14,7 +14,7 @@ export function HandOutView({ page, refused }: { page: HandOutPage; refused: str
           <ArrowLeft size={16} aria-hidden /> Desk
         </ButtonLink>
         <h1 className="wide-type min-w-0 text-2xl leading-tight font-semibold text-balance">Hand out: {title}</h1>
-        <ButtonLink kind="quiet" to={`/sessions/${id}/paper`} className="ml-auto">
+        <ButtonLink kind="quiet" to={`/sessions/${id}/print`} className="ml-auto">
           <Printer size={16} aria-hidden /> On paper
         </ButtonLink>
       </div>

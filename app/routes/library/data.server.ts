@@ -10,7 +10,7 @@ import { KIT_FACTS } from "~/core/vocabulary/kit";
 import { POSTURE_WORDS } from "~/core/vocabulary/postures";
 import { ROW_FACTS } from "~/core/vocabulary/rows";
 import { METHOD_WORDS } from "~/core/wording/words";
-import { listTeams } from "~/db/teams";
+import { listGroupsWithPeople } from "~/db/groups";
 
 export type LibraryPage = Awaited<ReturnType<typeof libraryPage>>;
 export type Card = ReturnType<typeof card>;
@@ -21,11 +21,14 @@ const FIRST = 60;
 export async function libraryPage(coach: Coach, params: URLSearchParams) {
   const by = browseSchema.parse(Object.fromEntries([...params].filter(([, value]) => value !== "")));
   const shown = Math.min(5000, Math.max(FIRST, Number(params.get("show")) || FIRST));
-  const [listed, teams] = await Promise.all([browsable(coach.club), listTeams(getServices().db, coach.club)]);
+  const [listed, listedGroups] = await Promise.all([
+    browsable(coach.club),
+    listGroupsWithPeople(getServices().db, coach.club),
+  ]);
   const all = by.own === "aside" ? listed.aside : listed.drills;
   // Only groups whose kit has been said; one that is gone leaves nothing out.
-  const groups = teams.filter((team) => team.setting.kit !== undefined);
-  const group = groups.find((team) => team.id === by.group);
+  const groups = listedGroups.filter((one) => one.setting.kit !== undefined);
+  const group = groups.find((one) => one.id === by.group);
   const doable = group
     ? all.filter(({ doc }) => piecesThere(doc.levels.standard.kit, Math.max(1, group.athletes.length), group.setting))
     : all;

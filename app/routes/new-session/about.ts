@@ -15,5 +15,5 @@ export const aboutSchema = z.object({
   title: titleField,
   purpose: z.enum(PURPOSES),
   target: targetField,
-  team: z.union([z.uuid(), z.literal("")]),
+  groupId: z.union([z.uuid(), z.literal("")]),
 });

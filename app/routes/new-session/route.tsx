@@ -12,7 +12,7 @@ import type { Drill } from "~/core/drills/schema";
 import { newSession, itemOf } from "~/core/session/start";
 import { clockText } from "~/core/lengths";
 import { PURPOSE_WORDS } from "~/core/wording/words";
-import { listGroups } from "~/db/teams";
+import { listGroups } from "~/db/groups";
 
 export const meta: Route.MetaFunction = ({ loaderData }) => [
   { title: `${loaderData?.title ?? "New session"} · Mapset` },
@@ -26,12 +26,12 @@ export async function loader({ request }: Route.LoaderArgs) {
     title: asked.get("title") ?? "",
     purpose: asked.get("purpose") ?? "before-training",
     target: asked.get("target") ?? "",
-    team: asked.get("team") ?? "",
+    groupId: asked.get("group") ?? "",
   });
   if (!read.success) throw redirect("/sessions?new");
   const { db } = getServices();
   const groups = await listGroups(db, coach.club);
-  return { ...read.data, group: groups.find((one) => one.id === read.data.team)?.group };
+  return { ...read.data, group: groups.find((one) => one.id === read.data.groupId)?.group };
 }
 
 export async function action({ request }: Route.ActionArgs) {
@@ -42,28 +42,28 @@ export async function action({ request }: Route.ActionArgs) {
     title: field("title"),
     purpose: field("purpose"),
     target: field("target"),
-    team: field("team"),
+    groupId: field("groupId"),
   });
   if (!read.success) throw redirect("/sessions?new");
   const id = field("drill").slice(0, 80);
   const drill = (await drillsOf(coach.club, id))(id);
   if (!drill) return data({ fault: "That drill is not there any more. Choose another." }, { status: 422 });
-  const { team, ...about } = read.data;
+  const { groupId, ...about } = read.data;
   const doc = newSession(about, [
     { title: "", rounds: 1, restBetweenRounds: 0, sideOrder: "drill-by-drill", items: [itemOf(drill)] },
   ]);
-  throw redirect(`/sessions/${await keepSession(coach.club, doc, { teamId: team || null })}#add`);
+  throw redirect(`/sessions/${await keepSession(coach.club, doc, { groupId: groupId || null })}#add`);
 }
 
 const NONE: readonly Drill[] = [];
 
 /** Looks like the desk, with its list of drills to add open: the session is there with the first of them. */
 export default function NewSession({ loaderData, actionData }: Route.ComponentProps) {
-  const { title, purpose, target, group, team } = loaderData;
+  const { title, purpose, target, group, groupId } = loaderData;
   const own = useOwnDrills(NONE);
   const submit = useSubmit();
   const busy = useNavigation().state !== "idle";
-  const about = { title, purpose, target: target === undefined ? "" : clockText(target), team };
+  const about = { title, purpose, target: target === undefined ? "" : clockText(target), groupId };
   return (
     <main id="main" className="flex flex-1 flex-col">
       <div className="flex flex-wrap items-center gap-x-6 gap-y-1 border-b border-line-water bg-paper px-4 py-2">

@@ -28,8 +28,8 @@ export default function People({ loaderData }: Route.ComponentProps) {
     <main id="main" className="mx-auto flex w-full max-w-6xl flex-1 flex-col gap-4 px-4 py-5">
       <div className="flex flex-wrap items-center gap-x-4 gap-y-3">
         <h1 className="wide-type text-2xl font-semibold">People</h1>
-        <Link to="/teams" className="text-sm text-ink-soft underline underline-offset-4 hover:text-ink">
-          Teams
+        <Link to="/groups" className="text-sm text-ink-soft underline underline-offset-4 hover:text-ink">
+          Groups
         </Link>
         {(all > 3 || find !== "") && (
           <div className="ml-auto">
@@ -44,8 +44,8 @@ export default function People({ loaderData }: Route.ComponentProps) {
           ) : (
             <>
               Nobody yet. People are added to{" "}
-              <Link to="/teams" className="underline underline-offset-4">
-                a team or class
+              <Link to="/groups" className="underline underline-offset-4">
+                a group or class
               </Link>
               .
             </>
@@ -68,13 +68,13 @@ function PersonLine({ row }: { row: PersonRow }) {
   return (
     <li className="grid grid-cols-[minmax(8rem,1fr)_minmax(10rem,1.4fr)_minmax(10rem,1.8fr)_9rem] items-baseline gap-x-5 gap-y-0.5 border-b border-line px-4 py-2.5 wrap-anywhere last:border-0 max-md:grid-cols-1">
       <Link
-        to={`/people/${id}`}
+        to={`/groups/people/${id}`}
         className="font-semibold underline decoration-line underline-offset-4 hover:decoration-ink"
       >
         {name}
       </Link>
       <span className={groups.length === 0 ? "text-ink-faint" : ""}>
-        {groups.length === 0 ? "in no team" : listWords(groups)}
+        {groups.length === 0 ? "in no group" : listWords(groups)}
       </span>
       <span className="text-sm">
         {areas.length > 0 && (

@@ -5,7 +5,7 @@ import { getServices } from "~/app/server/services.server";
 import { namesFault } from "~/core/group/names";
 import { MOST_PEOPLE } from "~/core/group/schema";
 import { findPerson, forgetPerson, joinGroup, leaveGroup } from "~/db/people";
-import { namesOn } from "~/db/teams";
+import { namesOn } from "~/db/groups";
 
 const asked = z.discriminatedUnion("do", [
   z.object({ do: z.literal("join"), group: z.uuid() }),
@@ -31,12 +31,12 @@ export async function changePerson(coach: Coach, id: string, form: FormData): Pr
       const others = await namesOn(db, club, ask.group, id);
       const fault = namesFault([one.name], others);
       if (fault) return { fault };
-      if (others.length >= MOST_PEOPLE) return { fault: `A team has at most ${MOST_PEOPLE} people.` };
-      if (!(await joinGroup(db, club, id, ask.group))) throw notHere("There is no such team among yours.");
+      if (others.length >= MOST_PEOPLE) return { fault: `A group has at most ${MOST_PEOPLE} people.` };
+      if (!(await joinGroup(db, club, id, ask.group))) throw notHere("There is no such group among yours.");
       return { done: `${one.name} is in it now.` };
     }
     case "leave":
-      if (!(await leaveGroup(db, club, id, ask.group))) throw notHere("They are in no such team.");
+      if (!(await leaveGroup(db, club, id, ask.group))) throw notHere("They are in no such group.");
       return { done: "Taken off the list. What they said stays." };
     case "forget": {
       if (ask.name.trim() !== one.name)
@@ -45,7 +45,7 @@ export async function changePerson(coach: Coach, id: string, form: FormData): Pr
       if (came === "not here") throw notHere(NOT_HERE);
       if (came === "unseen pain")
         return { fault: "They reported pain that nobody has spoken to them about. See to it first." };
-      throw redirect("/people");
+      throw redirect("/groups/people");
     }
   }
 }

@@ -20,7 +20,7 @@ export function ForgetDialog({ person, said, onClose }: { person: PersonFound; s
         <div className="flex justify-end gap-2">
           <Button onClick={onClose}>Close</Button>
           <Link
-            to={`/heard?person=${person.id}`}
+            to={`/feedback?person=${person.id}`}
             className="inline-flex min-h-9 items-center rounded-md bg-plum px-3 font-medium text-land"
           >
             See what they said
@@ -36,7 +36,7 @@ export function ForgetDialog({ person, said, onClose }: { person: PersonFound; s
       description="This cannot be undone."
     >
       <ul className="flex list-disc flex-col gap-1 pl-5 text-ink-soft">
-        <li>Erased: their name, their teams, what they protect, what was chosen for them, and what they wrote.</li>
+        <li>Erased: their name, their groups, what they protect, what was chosen for them, and what they wrote.</li>
         <li>
           Kept, without a name:{" "}
           {said.runs === 0

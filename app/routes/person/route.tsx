@@ -6,7 +6,7 @@ import { idOf, notHere, requireCoach } from "~/app/server/coach.server";
 import { readForm } from "~/app/server/forms.server";
 import { getServices } from "~/app/server/services.server";
 import { findPerson, whatTheySaid } from "~/db/people";
-import { listTeamNames } from "~/db/teams";
+import { listGroupNames } from "~/db/groups";
 
 export const meta: Route.MetaFunction = ({ loaderData }) => [
   { title: `${loaderData?.person.name ?? "Somebody"} · Mapset` },
@@ -19,7 +19,7 @@ export async function loader({ request, params }: Route.LoaderArgs) {
   const [person, said, groups] = await Promise.all([
     findPerson(db, club, id),
     whatTheySaid(db, club, id),
-    listTeamNames(db, club),
+    listGroupNames(db, club),
   ]);
   if (!person) throw notHere("There is nobody of that kind among your people.");
   const now = new Set(person.groups.filter((one) => one.until === null).map((one) => one.id));

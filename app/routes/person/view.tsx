@@ -1,7 +1,7 @@
 import { PencilLine, ShieldAlert, TriangleAlert } from "lucide-react";
 import { useState } from "react";
 import { Link, useFetcher } from "react-router";
-import { AreasDialog } from "../teams/areas-dialog";
+import { AreasDialog } from "../groups/areas-dialog";
 import type { Route } from "./+types/route";
 import type { PersonOutcome } from "./actions.server";
 import { ForgetDialog } from "./forget-dialog";
@@ -29,7 +29,7 @@ export function PersonView({ person, said, others }: Route.ComponentProps["loade
           </IconButton>
         </MayChange>
         <p className="ml-auto text-sm text-ink-faint">
-          <Link to="/people" className="underline underline-offset-4">
+          <Link to="/groups/people" className="underline underline-offset-4">
             People
           </Link>{" "}
           · known since <When at={person.since} as="d MMM yyyy" />
@@ -73,7 +73,7 @@ export function PersonView({ person, said, others }: Route.ComponentProps["loade
         <RenameDialog
           title={`Rename ${person.name}`}
           description="Initials or a nickname for minors. What they said before stays theirs."
-          to="/teams"
+          to="/groups"
           sent={{ do: "rename-person", athlete: person.id }}
           field="name"
           name={person.name}
@@ -108,7 +108,7 @@ function SaidLines({ id, said }: { id: string; said: Said }) {
         ; {said.checkIns === 0 ? "no check-in" : said.checkIns === 1 ? "one check-in" : `${said.checkIns} check-ins`}
         {said.pain > 0 && `, ${said.pain} with pain`}.
       </p>
-      <Link to={`/heard?person=${id}`} className="min-h-8 content-center self-start underline underline-offset-4">
+      <Link to={`/feedback?person=${id}`} className="min-h-8 content-center self-start underline underline-offset-4">
         Look through them
       </Link>
     </>
@@ -121,7 +121,7 @@ function Groups({ person, others }: { person: PersonFound; others: { id: string;
   const send = (what: "join" | "leave", group: string) => void fetcher.submit({ do: what, group }, { method: "post" });
   const outcome = fetcher.state === "idle" ? fetcher.data : undefined;
   return (
-    <Part title="Teams" note="Somebody may be in several. Whoever leaves one is kept, and can come back into it.">
+    <Part title="Groups" note="Somebody may be in several. Whoever leaves one is kept, and can come back into it.">
       {person.groups.length === 0 && <p className="text-ink-soft">In none.</p>}
       <ul className="flex flex-col gap-2">
         {person.groups.map((one) => (
@@ -175,7 +175,7 @@ function Groups({ person, others }: { person: PersonFound; others: { id: string;
               label="Put into another"
               value={into}
               options={[
-                { value: "", words: "Choose a team" },
+                { value: "", words: "Choose a group" },
                 ...others.map(({ id, name }) => ({ value: id, words: name })),
               ]}
               onChange={setInto}

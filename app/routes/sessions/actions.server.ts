@@ -32,8 +32,8 @@ const newForm = z.object({
   target: targetField,
   /** An outline, a template of Mapset's, or one of the coach's own. */
   outline: z.string().max(120),
-  /** Whose it is: a team, anybody's, or the team of what it begins with. */
-  team: z.union([z.uuid(), z.literal(""), z.literal("as-begun")]),
+  /** Whose it is: a group, anybody's, or the group of what it begins with. */
+  group: z.union([z.uuid(), z.literal(""), z.literal("as-begun")]),
 });
 
 const id = z.string().default("");
@@ -46,7 +46,7 @@ const asked = z.discriminatedUnion("do", [
     purpose: text,
     target: text,
     outline: text,
-    team: z.string().default("as-begun"),
+    group: z.string().default("as-begun"),
   }),
   z.object({ do: z.literal("import") }),
   z.object({ do: z.literal("copy"), id }),
@@ -70,10 +70,10 @@ export async function actOnSessions(club: Club, form: FormData): Promise<Outcome
       const read = newForm.safeParse(ask);
       if (!read.success)
         return { fields: Object.fromEntries(read.error.issues.map((i) => [String(i.path[0]), i.message])) };
-      const { outline, team, ...about } = read.data;
+      const { outline, group, ...about } = read.data;
       if (outline === EMPTY)
         return {
-          go: `/sessions/new?${new URLSearchParams({ title: about.title, purpose: about.purpose, target: about.target ? clockText(about.target) : "", team: team === "as-begun" ? "" : team }).toString()}`,
+          go: `/sessions/new?${new URLSearchParams({ title: about.title, purpose: about.purpose, target: about.target ? clockText(about.target) : "", group: group === "as-begun" ? "" : group }).toString()}`,
         };
       const begin = await beginningOf(club, outline);
       const doc = {
@@ -83,7 +83,7 @@ export async function actOnSessions(club: Club, form: FormData): Promise<Outcome
         firstSide: begin.session.firstSide,
       };
       const id = await keepSession(club, await mustRead(club, doc), {
-        teamId: team === "as-begun" ? begin.teamId : team || null,
+        groupId: group === "as-begun" ? begin.groupId : group || null,
         demandId: begin.demandId,
       });
       return { go: `/sessions/${id}` };
@@ -129,7 +129,7 @@ export async function actOnSessions(club: Club, form: FormData): Promise<Outcome
   }
 }
 
-type Beginning = { session: Session; teamId: string | null; demandId: string | null };
+type Beginning = { session: Session; groupId: string | null; demandId: string | null };
 
 /** What a new session begins with: a few drills, a template, or a session the coach offers as one. */
 async function beginningOf(club: Club, asked: string): Promise<Beginning> {
@@ -141,15 +141,15 @@ async function beginningOf(club: Club, asked: string): Promise<Beginning> {
       findSetting(db, club, idOf(own)),
     ]);
     if (!stored || !setting) throw notHere();
-    return { session: stored.doc, teamId: setting.teamId, demandId: setting.demandId };
+    return { session: stored.doc, groupId: setting.groupId, demandId: setting.demandId };
   }
   const template = TEMPLATES.find((t) => `template:${t.id}` === asked);
-  if (template) return { session: templateSession(template), teamId: null, demandId: template.demand };
+  if (template) return { session: templateSession(template), groupId: null, demandId: template.demand };
   const outline = OUTLINES.find((o) => o.id === asked);
   if (!outline) throw notHere("There is no such beginning.");
   return {
     session: newSession({ title: "New", purpose: "off-day" }, outlineBlocks(outline)),
-    teamId: null,
+    groupId: null,
     demandId: null,
   };
 }

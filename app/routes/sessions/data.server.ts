@@ -6,7 +6,7 @@ import { getServices } from "~/app/server/services.server";
 import { PURPOSES } from "~/core/session/schema";
 import { PURPOSE_WORDS } from "~/core/wording/words";
 import { listSessions, type SessionRow, SESSIONS_A_PAGE } from "~/db/sessions";
-import { listTeamNames } from "~/db/teams";
+import { listGroupNames } from "~/db/groups";
 
 export type SessionsPage = Awaited<ReturnType<typeof sessionsPage>>;
 
@@ -18,10 +18,10 @@ export async function sessionsPage(coach: Coach, asked: URLSearchParams) {
   const { db } = getServices();
   const purposes =
     find === "" ? [] : PURPOSES.filter((purpose) => PURPOSE_WORDS[purpose].toLowerCase().includes(find.toLowerCase()));
-  const [{ rows, all }, beginnings, teams] = await Promise.all([
+  const [{ rows, all }, beginnings, groups] = await Promise.all([
     listSessions(db, coach.club, { archived, find, purposes, page }),
     listSessions(db, coach.club, { template: true }),
-    listTeamNames(db, coach.club),
+    listGroupNames(db, coach.club),
   ]);
   const shown = (some: SessionRow[]) => summarise(db, coach.club, some, (docs) => drillsOf(coach.club, docs));
   return {
@@ -30,7 +30,7 @@ export async function sessionsPage(coach: Coach, asked: URLSearchParams) {
     page,
     all,
     size: SESSIONS_A_PAGE,
-    teams,
+    groups,
     sessions: await shown(rows),
     beginnings: await shown(beginnings.rows),
   };

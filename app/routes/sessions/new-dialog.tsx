@@ -22,14 +22,14 @@ export function NewSessionDialog({
   open,
   onOpenChange,
   own,
-  teams,
-  team,
+  groups,
+  group,
 }: {
   open: boolean;
   onOpenChange: (open: boolean) => void;
   own: readonly SessionSummary[];
-  teams: readonly { id: string; name: string }[];
-  team: string | undefined;
+  groups: readonly { id: string; name: string }[];
+  group: string | undefined;
 }) {
   const fetcher = useFetcher<Outcome>();
   const id = useId();
@@ -119,21 +119,21 @@ export function NewSessionDialog({
             onChange={(e) => setTarget(e.target.value)}
           />
         </div>
-        {teams.length > 0 && (
+        {groups.length > 0 && (
           <SelectField
-            key={team}
+            key={group}
             label="Group"
-            name="team"
-            defaultValue={team ?? "as-begun"}
+            name="group"
+            defaultValue={group ?? "as-begun"}
             options={[
               { value: "as-begun", words: own.length > 0 ? "as what it begins with, or anyone" : "anyone" },
-              ...teams.map((one) => ({ value: one.id, words: one.name })),
+              ...groups.map((one) => ({ value: one.id, words: one.name })),
               ...(own.length > 0 ? [{ value: "", words: "anyone" }] : []),
             ]}
           />
         )}
         <div className="flex justify-end gap-2">
-          <Link to="/draft" className="mr-auto self-center text-sm underline underline-offset-4">
+          <Link to="/sessions/draft" className="mr-auto self-center text-sm underline underline-offset-4">
             Or have it drafted
           </Link>
           <Button onClick={() => onOpenChange(false)}>Cancel</Button>

@@ -83,12 +83,12 @@ export function SessionRow({ session }: { session: SessionSummary }) {
             {
               words: "Draft others like it",
               icon: <PencilRuler size={15} aria-hidden />,
-              onSelect: () => void navigate(`/draft?session=${session.id}`),
+              onSelect: () => void navigate(`/sessions/draft?session=${session.id}`),
             },
             {
               words: "On paper",
               icon: <Printer size={15} aria-hidden />,
-              onSelect: () => void navigate(`/sessions/${session.id}/paper`),
+              onSelect: () => void navigate(`/sessions/${session.id}/print`),
             },
             {
               words: "Export file",

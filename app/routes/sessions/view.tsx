@@ -19,7 +19,7 @@ export function SessionsView({ listed }: { listed: SessionsPage }) {
     setMaking(on);
     // Going back to this page does not ask again.
     if (!on && asked.has("new"))
-      setAsked((params) => (params.delete("new"), params.delete("team"), params), { replace: true });
+      setAsked((params) => (params.delete("new"), params.delete("group"), params), { replace: true });
   };
   return (
     <main id="main" className="mx-auto flex w-full max-w-6xl flex-1 flex-col gap-4 px-4 py-5">
@@ -44,7 +44,12 @@ export function SessionsView({ listed }: { listed: SessionsPage }) {
         </div>
       </div>
       {sessions.length === 0 ? (
-        <Nothing archived={archived} looking={find !== ""} groups={listed.teams.length} onNew={() => setMaking(true)} />
+        <Nothing
+          archived={archived}
+          looking={find !== ""}
+          groups={listed.groups.length}
+          onNew={() => setMaking(true)}
+        />
       ) : (
         <ul className="flex flex-col gap-2.5">
           {sessions.map((session) => (
@@ -56,9 +61,9 @@ export function SessionsView({ listed }: { listed: SessionsPage }) {
       <NewSessionDialog
         open={making}
         onOpenChange={make}
-        team={listed.teams.find((one) => one.id === asked.get("team"))?.id}
+        group={listed.groups.find((one) => one.id === asked.get("group"))?.id}
         own={listed.beginnings}
-        teams={listed.teams}
+        groups={listed.groups}
       />
     </main>
   );
@@ -110,7 +115,7 @@ function Nothing({
       {!archived && !looking && groups === 0 && (
         <p className="max-w-md text-sm text-ink-soft">
           Coaching a squad or a class?{" "}
-          <Link to="/teams" className="font-medium underline underline-offset-2">
+          <Link to="/groups" className="font-medium underline underline-offset-2">
             Write down its people and kit first
           </Link>
           , and what each session needs is checked against them.

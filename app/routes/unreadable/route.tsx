@@ -43,8 +43,8 @@ const WORDS: Record<UnreadableKind, string> = {
 const WHERE: Record<UnreadableKind, string> = {
   session: "/sessions",
   drill: "/library",
-  profile: "/demands",
-  request: "/draft",
+  profile: "/library/profiles",
+  request: "/sessions/draft",
 };
 
 /** A document that cannot be read: what it is, why, and what can be done with it. */

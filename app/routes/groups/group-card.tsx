@@ -1,10 +1,10 @@
 import { PencilLine, ShieldAlert, SlidersHorizontal, Trash2, Undo2, UserPlus, X } from "lucide-react";
 import { useState } from "react";
 import { Link, useFetcher, useSubmit } from "react-router";
-import type { changeTeams } from "./actions.server";
+import type { changeGroups } from "./actions.server";
 import { faultOf, useEmptyWhenDone } from "./answers";
 import { AreasDialog } from "./areas-dialog";
-import type { ShownTeam } from "./data.server";
+import type { ShownGroup } from "./data.server";
 import { Button, IconButton } from "~/app/ui/button";
 import { Confirm } from "~/app/ui/dialog";
 import { Field } from "~/app/ui/field";
@@ -15,10 +15,10 @@ import { protectionsOf } from "~/core/group/protect";
 import { protectionWords } from "~/core/wording/areas";
 import { settingWords } from "~/core/wording/group";
 import { listWords } from "~/core/wording/words";
-import type { Member } from "~/db/teams";
+import type { Member } from "~/db/groups";
 
-export function TeamCard({ team }: { team: ShownTeam }) {
-  const fetcher = useFetcher<typeof changeTeams>();
+export function GroupCard({ group }: { group: ShownGroup }) {
+  const fetcher = useFetcher<typeof changeGroups>();
   const form = useEmptyWhenDone(fetcher);
   const submit = useSubmit();
   const [asking, setAsking] = useState(false);
@@ -26,27 +26,27 @@ export function TeamCard({ team }: { team: ShownTeam }) {
   const [person, setPerson] = useState<Member>();
   const [renaming, setRenaming] = useState(false);
   const [naming, setNaming] = useState(false);
-  const back = useFetcher<typeof changeTeams>();
-  const said = settingWords(team.setting);
+  const back = useFetcher<typeof changeGroups>();
+  const said = settingWords(group.setting);
   return (
-    <section className="flex flex-col gap-3 rounded-lg border border-line bg-land p-4" aria-label={team.name}>
+    <section className="flex flex-col gap-3 rounded-lg border border-line bg-land p-4" aria-label={group.name}>
       <div className="flex items-center gap-2">
-        <h2 className="min-w-0 flex-1 text-lg leading-snug font-semibold [overflow-wrap:anywhere]">{team.name}</h2>
-        <span className="text-sm text-ink-faint">{team.athletes.length}</span>
+        <h2 className="min-w-0 flex-1 text-lg leading-snug font-semibold [overflow-wrap:anywhere]">{group.name}</h2>
+        <span className="text-sm text-ink-faint">{group.athletes.length}</span>
         <MayChange>
-          <IconButton label={`Rename ${team.name}`} onClick={() => setRenaming(true)}>
+          <IconButton label={`Rename ${group.name}`} onClick={() => setRenaming(true)}>
             <PencilLine size={16} aria-hidden />
           </IconButton>
-          <IconButton label={`Delete ${team.name}`} onClick={() => setAsking(true)}>
+          <IconButton label={`Delete ${group.name}`} onClick={() => setAsking(true)}>
             <Trash2 size={16} aria-hidden />
           </IconButton>
         </MayChange>
       </div>
-      {team.athletes.length === 0 ? (
+      {group.athletes.length === 0 ? (
         <p className="text-ink-soft">Nobody yet.</p>
       ) : (
         <ul className="flex flex-wrap gap-1.5">
-          {team.athletes.map((athlete) => (
+          {group.athletes.map((athlete) => (
             <li
               key={athlete.id}
               className="inline-flex max-w-full items-center rounded-full border border-line bg-paper py-0.5 pr-0.5 pl-2.5"
@@ -72,7 +72,7 @@ export function TeamCard({ team }: { team: ShownTeam }) {
                   title="Take off the list; what they said stays, and they can be put back"
                   className="ml-1 flex size-6 items-center justify-center rounded-full text-ink-faint hover:bg-land-deep hover:text-ink"
                   onClick={() =>
-                    void submit({ do: "remove-person", athlete: athlete.id, team: team.id }, { method: "post" })
+                    void submit({ do: "remove-person", athlete: athlete.id, group: group.id }, { method: "post" })
                   }
                 >
                   <X size={13} aria-hidden />
@@ -82,11 +82,11 @@ export function TeamCard({ team }: { team: ShownTeam }) {
           ))}
         </ul>
       )}
-      {team.off.length > 0 && (
+      {group.off.length > 0 && (
         <details className="text-sm" open={back.state !== "idle" || faultOf(back.data) !== undefined || undefined}>
-          <summary className="text-ink-soft">Off the list ({team.off.length})</summary>
+          <summary className="text-ink-soft">Off the list ({group.off.length})</summary>
           <ul className="mt-1 flex flex-col gap-1">
-            {team.off.map((one) => (
+            {group.off.map((one) => (
               <li key={one.id} className="flex items-center justify-between gap-2">
                 <span className="min-w-0 [overflow-wrap:anywhere]">{one.name}</span>
                 <MayChange>
@@ -95,7 +95,7 @@ export function TeamCard({ team }: { team: ShownTeam }) {
                     aria-label={`Put ${one.name} back on the list`}
                     disabled={back.state !== "idle"}
                     onClick={() =>
-                      void back.submit({ do: "put-back", athlete: one.id, team: team.id }, { method: "post" })
+                      void back.submit({ do: "put-back", athlete: one.id, group: group.id }, { method: "post" })
                     }
                   >
                     <Undo2 size={14} aria-hidden /> Put back
@@ -123,20 +123,20 @@ export function TeamCard({ team }: { team: ShownTeam }) {
         )}
         <div className="flex flex-wrap items-center gap-x-4 gap-y-1">
           <MayChange>
-            <Button size="small" onClick={() => setSetting(true)} aria-label={`Kit, floor and caps of ${team.name}`}>
+            <Button size="small" onClick={() => setSetting(true)} aria-label={`Kit, floor and caps of ${group.name}`}>
               <SlidersHorizontal size={14} aria-hidden /> Kit, floor and caps
             </Button>
             <Link
-              to={`/sessions?new&team=${team.id}`}
+              to={`/sessions?new&group=${group.id}`}
               className="underline underline-offset-4"
-              aria-label={`Build a session for ${team.name}`}
+              aria-label={`Build a session for ${group.name}`}
             >
               Build a session
             </Link>
             <Link
-              to={`/draft?team=${team.id}`}
+              to={`/sessions/draft?group=${group.id}`}
               className="underline underline-offset-4"
-              aria-label={`Draft a session for ${team.name}`}
+              aria-label={`Draft a session for ${group.name}`}
             >
               Draft a session
             </Link>
@@ -145,16 +145,16 @@ export function TeamCard({ team }: { team: ShownTeam }) {
       </div>
       {renaming && (
         <RenameDialog
-          title={`Rename ${team.name}`}
-          to="/teams"
-          sent={{ do: "rename-team", team: team.id }}
+          title={`Rename ${group.name}`}
+          to="/groups"
+          sent={{ do: "rename-group", group: group.id }}
           field="name"
-          name={team.name}
+          name={group.name}
           longest={80}
           onClose={() => setRenaming(false)}
         />
       )}
-      {setting && <SettingDialog team={team} onClose={() => setSetting(false)} />}
+      {setting && <SettingDialog group={group} onClose={() => setSetting(false)} />}
       {person && !naming && (
         <AreasDialog person={person} onClose={() => setPerson(undefined)} onRename={() => setNaming(true)} />
       )}
@@ -162,7 +162,7 @@ export function TeamCard({ team }: { team: ShownTeam }) {
         <RenameDialog
           title={`Rename ${person.name}`}
           description="Initials or a nickname for minors. What they said before stays theirs."
-          to="/teams"
+          to="/groups"
           sent={{ do: "rename-person", athlete: person.id }}
           field="name"
           name={person.name}
@@ -176,7 +176,7 @@ export function TeamCard({ team }: { team: ShownTeam }) {
       <MayChange>
         <fetcher.Form method="post" ref={form} className="flex flex-col gap-2">
           <input type="hidden" name="do" value="add-people" />
-          <input type="hidden" name="team" value={team.id} />
+          <input type="hidden" name="group" value={group.id} />
           <Field
             label="Add people"
             name="names"
@@ -192,10 +192,10 @@ export function TeamCard({ team }: { team: ShownTeam }) {
       <Confirm
         open={asking}
         onOpenChange={setAsking}
-        title={`Delete ${team.name}?`}
-        action="Delete the team"
+        title={`Delete ${group.name}?`}
+        action="Delete the group"
         text="Its people stay among the club’s people, with what they protect. Links handed out to it go on working for anyone; what was heard back stays."
-        onConfirm={() => void submit({ do: "delete-team", team: team.id }, { method: "post" })}
+        onConfirm={() => void submit({ do: "delete-group", group: group.id }, { method: "post" })}
       />
     </section>
   );

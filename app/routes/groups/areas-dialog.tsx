@@ -4,7 +4,7 @@ import { ProtectChoice } from "~/app/ui/protect-choice";
 import { Button, ButtonLink } from "~/app/ui/button";
 import { MayChange } from "~/app/ui/may-change";
 import { Dialog } from "~/app/ui/dialog";
-import type { Member } from "~/db/teams";
+import type { Member } from "~/db/groups";
 
 /** What someone protects; drills that load it are pointed out at the desk. */
 export function AreasDialog({
@@ -28,7 +28,7 @@ export function AreasDialog({
       title={`What ${person.name} protects`}
       description="Drills that load it are pointed out, with something else to do in the same time, or a rest where there is nothing. Write nothing about why. What is right for them is for whoever treats them to say."
     >
-      <fetcher.Form method="post" action="/teams" className="flex flex-col gap-3">
+      <fetcher.Form method="post" action="/groups" className="flex flex-col gap-3">
         <input type="hidden" name="do" value="areas" />
         <input type="hidden" name="athlete" value={person.id} />
         <input type="hidden" name="areas" value={JSON.stringify(areas)} />
@@ -44,7 +44,7 @@ export function AreasDialog({
               <MayChange>
                 <Button onClick={onRename}>Rename</Button>
               </MayChange>
-              <ButtonLink kind="quiet" className="mr-auto" to={`/people/${person.id}`}>
+              <ButtonLink kind="quiet" className="mr-auto" to={`/groups/people/${person.id}`}>
                 Their page
               </ButtonLink>
             </>

@@ -21,7 +21,7 @@ export async function changeDemand(coach: Coach, id: string, form: FormData) {
   const ask = askedIn(form, asked, "keep");
   if (ask.do === "delete") {
     if (!(await deleteDemand(db, coach.club, own))) throw notThere();
-    throw redirect("/demands");
+    throw redirect("/library/profiles");
   }
   const read = parseWith(demandSchema, jsonIn(ask.doc));
   if (!read.ok) return data({ faults: read.faults }, { status: 422 });

@@ -1,54 +1,54 @@
 import { Plus } from "lucide-react";
 import { Link, useFetcher } from "react-router";
-import type { changeTeams } from "./actions.server";
+import type { changeGroups } from "./actions.server";
 import { faultOf, useEmptyWhenDone } from "./answers";
-import type { TeamsPage } from "./data.server";
-import { TeamCard } from "./team-card";
+import type { GroupsPage } from "./data.server";
+import { GroupCard } from "./group-card";
 import { Button } from "~/app/ui/button";
 import { Field } from "~/app/ui/field";
 import { MayChange } from "~/app/ui/may-change";
 
-export function TeamsView({ page }: { page: TeamsPage }) {
+export function GroupsView({ page }: { page: GroupsPage }) {
   return (
     <main id="main" className="mx-auto flex w-full max-w-6xl flex-1 flex-col gap-4 px-4 py-5">
       <div className="flex flex-wrap items-baseline justify-between gap-x-5 gap-y-1">
-        <h1 className="wide-type text-2xl font-semibold">Teams</h1>
-        <Link to="/people" className="min-h-8 content-center underline underline-offset-4">
+        <h1 className="wide-type text-2xl font-semibold">Groups</h1>
+        <Link to="/groups/people" className="min-h-8 content-center underline underline-offset-4">
           Everyone in the club ({page.people})
         </Link>
       </div>
       <p className="max-w-2xl text-ink-soft">
         Who a session is for and handed out to. Write initials or a nickname for minors, and no health details beyond
-        areas to protect: anyone who holds a team’s link sees these names.
+        areas to protect: anyone who holds a group’s link sees these names.
       </p>
       <div className="grid items-start gap-4 md:grid-cols-2 lg:grid-cols-3">
-        {page.teams.map((team) => (
-          <TeamCard key={team.id} team={team} />
+        {page.groups.map((group) => (
+          <GroupCard key={group.id} group={group} />
         ))}
         <MayChange>
-          <NewTeam />
+          <NewGroup />
         </MayChange>
       </div>
     </main>
   );
 }
 
-function NewTeam() {
-  const fetcher = useFetcher<typeof changeTeams>();
+function NewGroup() {
+  const fetcher = useFetcher<typeof changeGroups>();
   const form = useEmptyWhenDone(fetcher);
   return (
     <section className="rounded-lg border border-dashed border-line p-4">
       <fetcher.Form method="post" ref={form} className="flex flex-col gap-3">
-        <input type="hidden" name="do" value="add-team" />
+        <input type="hidden" name="do" value="add-group" />
         <Field
-          label="New team or class"
+          label="New group or class"
           name="name"
           maxLength={80}
           placeholder="Tuesday lunchtime"
           fault={faultOf(fetcher.data)}
         />
         <Button type="submit" className="self-start" disabled={fetcher.state !== "idle"}>
-          <Plus size={16} aria-hidden /> Add team
+          <Plus size={16} aria-hidden /> Add group
         </Button>
       </fetcher.Form>
     </section>

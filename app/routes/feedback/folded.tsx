@@ -21,7 +21,7 @@ export function Folded({ links, sessionId }: { links: FoldedLink[]; sessionId: s
             <div className="min-w-60 flex-1">
               <p className="font-semibold">
                 {one.sessionTitle}
-                {one.teamName && <span className="font-normal text-ink-soft">, {one.teamName}</span>}
+                {one.groupName && <span className="font-normal text-ink-soft">, {one.groupName}</span>}
               </p>
               <p className="text-ink-soft">
                 {one.runs + one.uncounted} more than a link usually brings in an hour, or after it was withdrawn; the

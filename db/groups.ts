@@ -8,13 +8,13 @@ import { MOST_LATELY, type Group, type GroupSetting } from "~/core/group/schema"
 
 export type Athlete = { id: string; name: string };
 export type Member = Athlete & { areas: Protects[] };
-export type Team = { id: string; name: string; setting: GroupSetting; athletes: Member[] };
+export type GroupWithPeople = { id: string; name: string; setting: GroupSetting; athletes: Member[] };
 
 /** Whose a membership is. */
 export const isOf = and(eq(person.clubId, membership.clubId), eq(person.id, membership.personId));
 
 /** A club's groups by name, each with its people by name. */
-export async function listTeams(db: Db, club: Club): Promise<Team[]> {
+export async function listGroupsWithPeople(db: Db, club: Club): Promise<GroupWithPeople[]> {
   const rows = await db
     .select({
       id: group.id,
@@ -32,35 +32,35 @@ export async function listTeams(db: Db, club: Club): Promise<Team[]> {
     .leftJoin(person, isOf)
     .where(eq(group.clubId, club.id))
     .orderBy(asc(person.createdAt));
-  const teams = new Map<string, Team>();
+  const groups = new Map<string, GroupWithPeople>();
   for (const row of rows) {
-    const entry = teams.get(row.id) ?? { id: row.id, name: row.name, setting: row.setting, athletes: [] };
+    const entry = groups.get(row.id) ?? { id: row.id, name: row.name, setting: row.setting, athletes: [] };
     if (row.athleteId && row.athleteName)
       entry.athletes.push({ id: row.athleteId, name: row.athleteName, areas: row.areas ?? [] });
-    teams.set(row.id, entry);
+    groups.set(row.id, entry);
   }
-  for (const entry of teams.values()) entry.athletes.sort(byName);
-  return [...teams.values()].sort(byName);
+  for (const entry of groups.values()) entry.athletes.sort(byName);
+  return [...groups.values()].sort(byName);
 }
 
 const names = new Intl.Collator("en", { numeric: true });
 /** As people sort names: P2 before P10, whatever letters are large. */
 const byName = (a: { name: string }, b: { name: string }): number => names.compare(a.name, b.name);
 
-/** The names of a coach's teams. */
-export async function listTeamNames(db: Db, club: Club): Promise<{ id: string; name: string }[]> {
+/** The names of a coach's groups. */
+export async function listGroupNames(db: Db, club: Club): Promise<{ id: string; name: string }[]> {
   return (await db.select({ id: group.id, name: group.name }).from(group).where(eq(group.clubId, club.id))).sort(
     byName,
   );
 }
 
-export async function addTeam(db: Db, club: Club, name: string): Promise<string> {
+export async function addGroup(db: Db, club: Club, name: string): Promise<string> {
   const [row] = await db.insert(group).values({ clubId: club.id, madeBy: club.by, name }).returning({ id: group.id });
-  if (!row) throw new Error("The team was not kept");
+  if (!row) throw new Error("The group was not kept");
   return row.id;
 }
 
-export async function renameTeam(db: Db, club: Club, id: string, name: string): Promise<boolean> {
+export async function renameGroup(db: Db, club: Club, id: string, name: string): Promise<boolean> {
   const rows = await db
     .update(group)
     .set({ name })
@@ -70,7 +70,7 @@ export async function renameTeam(db: Db, club: Club, id: string, name: string): 
 }
 
 /** Deletes a group. Its people stay, with what they protect and what they said. */
-export async function deleteTeam(db: Db, club: Club, id: string): Promise<boolean> {
+export async function deleteGroup(db: Db, club: Club, id: string): Promise<boolean> {
   const rows = await db
     .delete(group)
     .where(and(eq(group.id, id), eq(group.clubId, club.id)))
@@ -79,34 +79,34 @@ export async function deleteTeam(db: Db, club: Club, id: string): Promise<boolea
 }
 
 /** Adds people to the club's own group; returns how many. A group of another club takes none. */
-export async function addAthletes(db: Db, club: Club, teamId: string, names: readonly string[]): Promise<number> {
+export async function addAthletes(db: Db, club: Club, groupId: string, names: readonly string[]): Promise<number> {
   return db.transaction(async (tx) => {
     const [own] = await tx
       .select({ id: group.id })
       .from(group)
-      .where(and(eq(group.id, teamId), eq(group.clubId, club.id)));
+      .where(and(eq(group.id, groupId), eq(group.clubId, club.id)));
     if (!own || names.length === 0) return 0;
     const rows = await tx
       .insert(person)
       .values(names.map((name) => ({ clubId: club.id, name })))
       .returning({ id: person.id });
-    await tx.insert(membership).values(rows.map(({ id }) => ({ clubId: club.id, groupId: teamId, personId: id })));
+    await tx.insert(membership).values(rows.map(({ id }) => ({ clubId: club.id, groupId, personId: id })));
     return rows.length;
   });
 }
 
 /** How many people a club's group has. */
-export async function countPeople(db: Db, club: Club, teamId: string): Promise<number> {
+export async function countPeople(db: Db, club: Club, groupId: string): Promise<number> {
   return db.$count(
     membership,
-    and(eq(membership.clubId, club.id), eq(membership.groupId, teamId), isNull(membership.until)),
+    and(eq(membership.clubId, club.id), eq(membership.groupId, groupId), isNull(membership.until)),
   );
 }
 
 /** Who was taken off a club's lists, the latest first, with the group: they can be put back with what they protect. */
-export async function listOff(db: Db, club: Club, most = 100): Promise<(Athlete & { teamId: string })[]> {
+export async function listOff(db: Db, club: Club, most = 100): Promise<(Athlete & { groupId: string })[]> {
   return db
-    .select({ id: person.id, name: person.name, teamId: membership.groupId })
+    .select({ id: person.id, name: person.name, groupId: membership.groupId })
     .from(membership)
     .innerJoin(person, isOf)
     .where(and(eq(membership.clubId, club.id), isNotNull(membership.until)))
@@ -125,17 +125,17 @@ export async function renameAthlete(db: Db, club: Club, id: string, name: string
 }
 
 /** The names on a group's list, without one of them. */
-export async function namesOn(db: Db, club: Club, teamId: string, without?: string): Promise<string[]> {
+export async function namesOn(db: Db, club: Club, groupId: string, without?: string): Promise<string[]> {
   const rows = await db
     .select({ id: person.id, name: person.name })
     .from(membership)
     .innerJoin(person, isOf)
-    .where(and(eq(membership.clubId, club.id), eq(membership.groupId, teamId), isNull(membership.until)));
+    .where(and(eq(membership.clubId, club.id), eq(membership.groupId, groupId), isNull(membership.until)));
   return rows.filter((row) => row.id !== without).map((row) => row.name);
 }
 
 /** Keeps what is said of a group. Returns false when it is not the coach's. */
-export async function setTeamSetting(db: Db, club: Club, id: string, setting: GroupSetting): Promise<boolean> {
+export async function setGroupSetting(db: Db, club: Club, id: string, setting: GroupSetting): Promise<boolean> {
   const rows = await db
     .update(group)
     .set({ setting })
@@ -154,17 +154,17 @@ export async function setAthleteAreas(db: Db, club: Club, id: string, areas: Pro
   return rows.length > 0;
 }
 
-/** A coach's teams as the audit looks at them, with the drills each has been handed before. */
+/** A coach's groups as the audit looks at them, with the drills each has been handed before. */
 export async function listGroups(db: Db, club: Club): Promise<{ id: string; people: string[]; group: Group }[]> {
   const shownToThem = db
-    .selectDistinct({ teamId: link.groupId, drill: editionDrill.drill })
+    .selectDistinct({ groupId: link.groupId, drill: editionDrill.drill })
     .from(link)
     .innerJoin(editionDrill, and(eq(editionDrill.clubId, link.clubId), eq(editionDrill.editionId, link.editionId)))
     .where(eq(link.clubId, club.id));
-  // Of each session handed to a team the newest edition; one that was taken back before anybody opened it was not done.
+  // Of each session handed to a group the newest edition; one that was taken back before anybody opened it was not done.
   const newest = db
     .selectDistinctOn([link.groupId, edition.sessionId], {
-      teamId: link.groupId,
+      groupId: link.groupId,
       at: link.createdAt,
       editionId: edition.id,
     })
@@ -175,31 +175,31 @@ export async function listGroups(db: Db, club: Club): Promise<{ id: string; peop
     .as("newest");
   const ranked = db
     .select({
-      teamId: newest.teamId,
+      groupId: newest.groupId,
       editionId: newest.editionId,
-      place: sql<number>`row_number() over (partition by ${newest.teamId} order by ${newest.at} desc)`.as("place"),
+      place: sql<number>`row_number() over (partition by ${newest.groupId} order by ${newest.at} desc)`.as("place"),
     })
     .from(newest)
     .as("ranked");
   const handedToThem = db
-    .select({ teamId: ranked.teamId, editionId: ranked.editionId })
+    .select({ groupId: ranked.groupId, editionId: ranked.editionId })
     .from(ranked)
     .where(lte(ranked.place, MOST_LATELY))
-    .orderBy(ranked.teamId, ranked.place);
-  const [teams, shown, handed] = await Promise.all([listTeams(db, club), shownToThem, handedToThem]);
+    .orderBy(ranked.groupId, ranked.place);
+  const [groups, shown, handed] = await Promise.all([listGroupsWithPeople(db, club), shownToThem, handedToThem]);
   const lastOf = new Map(
-    teams.map(({ id }) => [id, handed.filter((one) => one.teamId === id).map((one) => one.editionId)]),
+    groups.map(({ id }) => [id, handed.filter((one) => one.groupId === id).map((one) => one.editionId)]),
   );
   const said = await saidOf(db, club, [...lastOf.values()].flat());
   const lately = (id: string) => (lastOf.get(id) ?? []).flatMap((edition) => said.get(edition) ?? []);
-  return teams.map(({ id, name, setting, athletes }) => ({
+  return groups.map(({ id, name, setting, athletes }) => ({
     id,
     people: athletes.map((one) => one.id),
     group: {
       name,
       setting,
       people: athletes.map(({ name: who, areas }) => ({ name: who, areas })),
-      shown: shown.filter((row) => row.teamId === id).map((row) => row.drill),
+      shown: shown.filter((row) => row.groupId === id).map((row) => row.drill),
       lately: lately(id),
     },
   }));

@@ -34,7 +34,7 @@ export async function action({ request }: Route.ActionArgs) {
   const from = own ? await opening(findDemand(db, coach.club, own)) : demandById(asked);
   if (!from) throw new Response("There is no such profile among yours.", { status: 404 });
   await needRoom(coach.club, "profiles");
-  throw redirect(`/demands/${ownDemandId(await addDemand(db, coach.club, copyOfDemand(from)))}`);
+  throw redirect(`/library/profiles/${ownDemandId(await addDemand(db, coach.club, copyOfDemand(from)))}`);
 }
 
 export default function Demands({ loaderData }: Route.ComponentProps) {
@@ -61,7 +61,7 @@ function List({ title, demands }: { title: string; demands: readonly Demand[] })
           <li key={demand.id} className="flex flex-col gap-2 rounded-lg border border-line bg-land p-4">
             <h3 className="text-lg leading-snug font-semibold">
               <Link
-                to={`/demands/${demand.id}`}
+                to={`/library/profiles/${demand.id}`}
                 className="underline decoration-line underline-offset-4 hover:decoration-ink"
               >
                 {demand.name}
@@ -75,7 +75,7 @@ function List({ title, demands }: { title: string; demands: readonly Demand[] })
                 .join(", ") || "nothing above the rest"}
             </p>
             <Form method="post" className="mt-auto flex flex-wrap items-center gap-3">
-              <Link to={`/draft?demand=${demand.id}`} className="text-sm underline underline-offset-4">
+              <Link to={`/sessions/draft?demand=${demand.id}`} className="text-sm underline underline-offset-4">
                 Draft a session<span className="sr-only"> for {demand.name}</span>
               </Link>
               <input type="hidden" name="demand" value={demand.id} />

@@ -24,7 +24,7 @@ export function Ratings({
           <dt className="text-sm text-ink-soft wrap-anywhere">
             {isNotable(t) && !pain ? (
               <Link
-                to={`/draft?joint=${t.joint}`}
+                to={`/sessions/draft?joint=${t.joint}`}
                 title={`Draft a few minutes for the ${words[t.joint]}`}
                 className="underline decoration-line underline-offset-4 hover:decoration-ink"
               >

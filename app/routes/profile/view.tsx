@@ -45,7 +45,7 @@ export function DemandView({ demand: first, own, sessions }: DemandPage) {
       <div className="flex flex-wrap items-start gap-3">
         <div className="min-w-0 flex-1 basis-80">
           <p className="text-sm">
-            <Link to="/demands" className="text-ink-soft underline underline-offset-4">
+            <Link to="/library/profiles" className="text-ink-soft underline underline-offset-4">
               What is asked
             </Link>
           </p>
@@ -84,7 +84,7 @@ export function DemandView({ demand: first, own, sessions }: DemandPage) {
             </Button>
           </div>
         ) : (
-          <Form method="post" action="/demands">
+          <Form method="post" action="/library/profiles">
             <input type="hidden" name="demand" value={demand.id} />
             <Button kind="primary" type="submit">
               Copy as my own to change it

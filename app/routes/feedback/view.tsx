@@ -86,19 +86,19 @@ export function HeardView({ report }: { report: HeardPage }) {
         <>
           {person && (
             <p className="flex flex-wrap gap-x-5 gap-y-1">
-              <Link to={`/people/${person.id}`} className="underline underline-offset-4">
+              <Link to={`/groups/people/${person.id}`} className="underline underline-offset-4">
                 {person.name}’s page
               </Link>
-              <Link to={sessionId ? `?session=${sessionId}` : "/heard"} className="underline underline-offset-4">
+              <Link to={sessionId ? `?session=${sessionId}` : "/feedback"} className="underline underline-offset-4">
                 Show everyone
               </Link>
             </p>
           )}
           {under && (
             <p className="rounded-lg border-l-4 border-depth-5 bg-land px-4 py-3">
-              What “{under.sessionTitle}”{under.teamName && ` for ${under.teamName}`} brought beyond what a link usually
-              brings.{" "}
-              <Link to={sessionId ? `?session=${sessionId}` : "/heard"} className="underline underline-offset-4">
+              What “{under.sessionTitle}”{under.groupName && ` for ${under.groupName}`} brought beyond what a link
+              usually brings.{" "}
+              <Link to={sessionId ? `?session=${sessionId}` : "/feedback"} className="underline underline-offset-4">
                 Back to everyone
               </Link>
             </p>

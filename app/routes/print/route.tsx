@@ -21,7 +21,7 @@ import { compile } from "~/core/timeline/compile";
 import { browseOwnDrills } from "~/db/own-drills";
 import { findSession } from "~/db/sessions";
 import { findSetting } from "~/db/session-setting";
-import { listGroups } from "~/db/teams";
+import { listGroups } from "~/db/groups";
 import { DRILLS } from "~/library";
 import { needDrills, opening } from "~/app/server/opening.server";
 

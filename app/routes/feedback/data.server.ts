@@ -51,7 +51,7 @@ export async function heardPage(coach: Coach, asked: URLSearchParams) {
   // Only where they are not all on the page.
   const pains = morePain || painPage > 0 ? await countUnseen(db, coach.club, sessionId, of) : pain.length;
   // Once the last of them has been taken off there is nothing to go back to.
-  if (foldedOf && !under) throw redirect("/heard");
+  if (foldedOf && !under) throw redirect("/feedback");
   return {
     pain: pain.slice(0, PAINS),
     morePain,

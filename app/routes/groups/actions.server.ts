@@ -12,32 +12,32 @@ import type { Club } from "~/db/clubs";
 import { findPerson, joinGroup, leaveGroup } from "~/db/people";
 import {
   addAthletes,
-  addTeam,
+  addGroup,
   countPeople,
-  deleteTeam,
+  deleteGroup,
   namesOn,
   renameAthlete,
-  renameTeam,
+  renameGroup,
   setAthleteAreas,
-  setTeamSetting,
-} from "~/db/teams";
+  setGroupSetting,
+} from "~/db/groups";
 
-const teamName = z.string().trim().min(1, "Give the team a name.").max(80, "At most 80 characters.");
+const groupName = z.string().trim().min(1, "Give the group a name.").max(80, "At most 80 characters.");
 const personName = z.string().trim().min(1, "Give them a name.").max(40, "At most 40 characters.");
 const MOST_AT_ONCE = 60;
 
 const text = z.string().default("");
 
 const asked = z.discriminatedUnion("do", [
-  z.object({ do: z.literal("add-team"), name: text }),
-  z.object({ do: z.literal("rename-team"), name: text, team: text }),
-  z.object({ do: z.literal("delete-team"), team: text }),
-  z.object({ do: z.literal("setting"), team: text, setting: text }),
-  z.object({ do: z.literal("add-people"), team: text, names: text }),
+  z.object({ do: z.literal("add-group"), name: text }),
+  z.object({ do: z.literal("rename-group"), name: text, group: text }),
+  z.object({ do: z.literal("delete-group"), group: text }),
+  z.object({ do: z.literal("setting"), group: text, setting: text }),
+  z.object({ do: z.literal("add-people"), group: text, names: text }),
   z.object({ do: z.literal("rename-person"), athlete: text, name: text }),
   z.object({ do: z.literal("areas"), athlete: text, areas: text }),
-  z.object({ do: z.literal("remove-person"), athlete: text, team: text }),
-  z.object({ do: z.literal("put-back"), athlete: text, team: text }),
+  z.object({ do: z.literal("remove-person"), athlete: text, group: text }),
+  z.object({ do: z.literal("put-back"), athlete: text, group: text }),
 ]);
 
 /** What was wrong, in words a coach understands. */
@@ -50,25 +50,25 @@ const must = (worked: boolean) => {
 };
 
 /** Whatever is changed about groups and who is in them. */
-export async function changeTeams({ club }: Coach, form: FormData) {
+export async function changeGroups({ club }: Coach, form: FormData) {
   const { db } = getServices();
   const ask = askedIn(form, asked);
   switch (ask.do) {
-    case "add-team":
-    case "rename-team": {
-      const read = teamName.safeParse(ask.name);
+    case "add-group":
+    case "rename-group": {
+      const read = groupName.safeParse(ask.name);
       if (!read.success) return refused(read.error.issues[0]!.message);
-      if (ask.do === "rename-team") return must(await renameTeam(db, club, idOf(ask.team), read.data));
-      await needRoom(club, "teams");
-      await addTeam(db, club, read.data);
+      if (ask.do === "rename-group") return must(await renameGroup(db, club, idOf(ask.group), read.data));
+      await needRoom(club, "groups");
+      await addGroup(db, club, read.data);
       return DONE;
     }
-    case "delete-team":
-      return must(await deleteTeam(db, club, idOf(ask.team)));
+    case "delete-group":
+      return must(await deleteGroup(db, club, idOf(ask.group)));
     case "setting": {
       const read = parseWith(groupSettingSchema, jsonIn(ask.setting));
       return read.ok
-        ? must(await setTeamSetting(db, club, idOf(ask.team), read.value))
+        ? must(await setGroupSetting(db, club, idOf(ask.group), read.value))
         : refused(read.faults.map(faultLine).join("; "));
     }
     case "areas": {
@@ -78,17 +78,17 @@ export async function changeTeams({ club }: Coach, form: FormData) {
         : refused(read.faults.map(faultLine).join("; "));
     }
     case "add-people":
-      return addPeople(club, idOf(ask.team), ask.names);
+      return addPeople(club, idOf(ask.group), ask.names);
     case "rename-person":
       return renamePerson(club, idOf(ask.athlete), ask.name);
     case "put-back":
-      return putBack(club, idOf(ask.athlete), idOf(ask.team));
+      return putBack(club, idOf(ask.athlete), idOf(ask.group));
     case "remove-person":
-      return must(await leaveGroup(db, club, idOf(ask.athlete), idOf(ask.team)));
+      return must(await leaveGroup(db, club, idOf(ask.athlete), idOf(ask.group)));
   }
 }
 
-async function addPeople(club: Club, team: string, text: string) {
+async function addPeople(club: Club, group: string, text: string) {
   const { db } = getServices();
   const names = text
     .split(/[\n,;]+/)
@@ -98,12 +98,12 @@ async function addPeople(club: Club, team: string, text: string) {
   if (names.length > MOST_AT_ONCE) return refused(`At most ${MOST_AT_ONCE} at a time.`);
   const long = names.find((n) => n.length > 40);
   if (long) return refused(`“${long.slice(0, 44)}…” is longer than 40 characters.`);
-  const twice = namesFault(names, await namesOn(db, club, team));
+  const twice = namesFault(names, await namesOn(db, club, group));
   if (twice) return refused(twice);
-  if ((await countPeople(db, club, team)) + names.length > MOST_PEOPLE)
-    return refused(`A team has at most ${MOST_PEOPLE} people. Make another team for the others.`);
+  if ((await countPeople(db, club, group)) + names.length > MOST_PEOPLE)
+    return refused(`A group has at most ${MOST_PEOPLE} people. Make another group for the others.`);
   await needRoom(club, "people", names.length);
-  return must((await addAthletes(db, club, team, names)) > 0);
+  return must((await addAthletes(db, club, group, names)) > 0);
 }
 
 async function renamePerson(club: Club, id: string, name: string) {
@@ -118,13 +118,13 @@ async function renamePerson(club: Club, id: string, name: string) {
   return must(await renameAthlete(db, club, id, read.data));
 }
 
-async function putBack(club: Club, id: string, team: string) {
+async function putBack(club: Club, id: string, group: string) {
   const { db } = getServices();
   const found = await findPerson(db, club, id);
   if (!found) throw notHere("There is nothing of that kind among yours.");
-  const others = await namesOn(db, club, team, id);
+  const others = await namesOn(db, club, group, id);
   if (namesFault([found.name], others))
     return refused(`There is another ${found.name} on the list now. Rename one of them first.`);
-  if (others.length >= MOST_PEOPLE) return refused(`A team has at most ${MOST_PEOPLE} people.`);
-  return must(await joinGroup(db, club, id, team));
+  if (others.length >= MOST_PEOPLE) return refused(`A group has at most ${MOST_PEOPLE} people.`);
+  return must(await joinGroup(db, club, id, group));
 }
