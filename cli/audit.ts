@@ -30,7 +30,7 @@ export async function auditFile(args: readonly string[]): Promise<number> {
   if (file === undefined || more.length > 0) return refuse(USAGE, 2);
   const demand = name === undefined ? undefined : demandById(name);
   if (name !== undefined && !demand)
-    return refuse(`There is no demand profile “${name}”. There are: ${DEMANDS.map((d) => d.id).join(", ")}.`, 2);
+    return refuse(`There is no sport profile “${name}”. There are: ${DEMANDS.map((d) => d.id).join(", ")}.`, 2);
   const read = await readSessionAt(file);
   if (!read.ok) return refuse(read.faults.map(faultLine).join("\n"), 1);
   const group = groupFile === undefined ? undefined : await readGroupFile(groupFile);

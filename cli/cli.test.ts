@@ -148,21 +148,21 @@ describe("draft", () => {
     ).toMatchObject({
       code: 1,
       out: "",
-      err: "demand: there is no demand profile “chess”\nmust[0]: there is no drill “no-such”\n",
+      err: "demand: there is no sport profile “chess”\nmust[0]: there is no drill “no-such”\n",
     });
     expect(mapset(["draft"])).toMatchObject({ code: 2, out: "" });
   });
 });
 
 describe("audit", () => {
-  it("prints what it finds as JSON, most serious first, with what would mend it in words", () => {
+  it("prints what it finds as JSON, most serious first, with its fix in words", () => {
     const { code, out, err } = mapset(["audit", file("audit.json", { ...example, target: 100 }), "--demand", "rowing"]);
     expect({ code, err }).toEqual({ code: 0, err: "" });
     const found = JSON.parse(out) as { rule: string; severity: string; says: string; fix?: string }[];
     expect(found.find((f) => f.rule === "length")).toMatchObject({
       severity: "warn",
       says: expect.stringMatching(/^It runs 49 s over/) as string,
-      fix: "Promise 3:00 instead",
+      fix: "Make the target 3:00",
     });
     expect(found.some((f) => f.rule === "top-demand")).toBe(true);
   });

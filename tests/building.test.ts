@@ -215,7 +215,7 @@ describe("building quickly", () => {
     await page.getByRole("button", { name: "New session" }).first().click();
     await page.getByLabel("Name").fill("Before lifting on Monday");
     await page.getByLabel("Begin with").selectOption("template:squat-primer");
-    expect(await page.getByLabel("Promised length").inputValue()).toBe("10:00");
+    expect(await page.getByLabel("Target length").inputValue()).toBe("10:00");
     expect(await page.getByLabel("What for").inputValue()).toBe("before-lifting");
     await page.getByRole("button", { name: "Make session" }).click();
     await page.waitForURL(/\/sessions\/[0-9a-f-]{36}$/);

@@ -46,7 +46,7 @@ it("a twelve-minute squat primer for 24 people, from nothing to a copied link, t
   await page.keyboard.type("Squat primer");
   await page.getByLabel("What for").selectOption({ label: "before lifting" });
   choices++;
-  await page.getByLabel("Promised length").click();
+  await page.getByLabel("Target length").click();
   await page.keyboard.type("12 min");
   await page.keyboard.press("Enter");
 

@@ -181,7 +181,7 @@ describe("at the desk", () => {
       await route.continue();
     });
     await page.getByLabel("Asked by").selectOption({ label: "Desk work" });
-    await page.getByLabel("Asked by").selectOption({ label: "nothing in particular" });
+    await page.getByLabel("Asked by").selectOption({ label: "no limits" });
     await page.getByLabel("Who for").selectOption({ index: 1 });
     await page.getByTestId("save-state").getByText("Saving…").waitFor();
     await page.getByRole("link", { name: "Sessions", exact: true }).click();

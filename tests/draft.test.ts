@@ -180,7 +180,7 @@ describe("a draft", () => {
     await page.getByRole("button", { name: "Kit and floor: no kit at all" }).waitFor();
     await page.getByLabel("Length in minutes").fill("10");
     await page.keyboard.press("Control+Enter");
-    await page.getByText("Nothing fits all of what was asked.").waitFor({ timeout: 60_000 });
+    await page.getByText("No session meets the whole request.").waitFor({ timeout: 60_000 });
     await page.getByText(/Without the drills that must be in it there is one with a fit of \d+ %/).waitFor();
     await page
       .locator("li")

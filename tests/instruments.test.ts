@@ -38,7 +38,7 @@ describe("what to look at", () => {
     // A fix, before and after; one step of undo.
     await over.getByRole("button", { name: /^Promise 11:00 instead/ }).click();
     const fix = page.getByRole("dialog", { name: "Promise 11:00 instead" });
-    await fix.getByText("Promised length: 10:00 → 11:00").waitFor();
+    await fix.getByText("Target length: 10:00 → 11:00").waitFor();
     expect(await violations(page)).toEqual([]);
     await fix.getByRole("button", { name: "Do it" }).click();
     await over.waitFor({ state: "detached" });
@@ -148,9 +148,9 @@ describe("ranges", () => {
     await openDesk(page, "Rowers before the boat");
     await page.keyboard.press("3");
     const panel = page.getByRole("tabpanel", { name: "Ranges" });
-    const petal = panel.getByRole("button", { name: /^left hip opening at the front: / });
+    const petal = panel.getByRole("button", { name: /^left hip extension: / });
     await petal.hover();
-    await panel.getByText(/Left hip opening at the front: .+ of .+/).waitFor();
+    await panel.getByText(/Left hip extension: .+ of .+/).waitFor();
     // One stop for the tab key, then the arrows.
     await panel
       .getByRole("group", { name: /Minutes of each motion/ })
@@ -205,7 +205,7 @@ describe("fit to time", () => {
     await panel.getByRole("textbox", { name: "Length" }).fill("11:30");
     await panel.getByRole("button", { name: "Work it out" }).click();
     await panel.getByRole("button", { name: "Do it" }).waitFor();
-    await panel.getByText("Promised length: 10:00 → 11:30").waitFor();
+    await panel.getByText("Target length: 10:00 → 11:30").waitFor();
     expect(await panel.getByText(/^Cat–camel: /).count()).toBe(0);
     expect(await violations(page)).toEqual([]);
     await panel.getByRole("button", { name: "Do it" }).click();
@@ -329,9 +329,9 @@ describe("a wide screen and paper", () => {
     await page.getByRole("tabpanel", { name: /Look at/ }).waitFor();
     await page
       .getByRole("region", { name: "Ranges" })
-      .getByRole("button", { name: /^left hip opening at the front: / })
+      .getByRole("button", { name: /^left hip extension: / })
       .hover();
-    await page.getByText(/Left hip opening at the front: .+ of .+/).waitFor();
+    await page.getByText(/Left hip extension: .+ of .+/).waitFor();
     expect(await violations(page)).toEqual([]);
   });
 

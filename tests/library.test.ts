@@ -323,7 +323,7 @@ describe("a coach's own drill", () => {
     await page.getByRole("button", { name: "Start posing" }).click();
     await page.waitForURL(/edit$/);
     await ready(page);
-    await page.getByText("Still to be written: what to take care of").waitFor();
+    await page.getByText("Still to be written: what to watch out for").waitFor();
     const drill = page.url();
 
     await page.goto("/sessions");
@@ -356,7 +356,7 @@ describe("a coach's own drill", () => {
     await page.locator("[data-row]").filter({ hasText: "Wall lean with a step" }).waitFor();
     await saved(page);
     await page.getByRole("link", { name: "Hand out" }).click();
-    const alert = page.getByRole("alert").filter({ hasText: "Nobody has said yet what to take care of" });
+    const alert = page.getByRole("alert").filter({ hasText: "Nobody has said yet what to watch out for" });
     await alert.getByRole("link", { name: "Wall lean with a step" }).waitFor();
     expect(await page.getByRole("button", { name: "Make edition and link" }).isDisabled()).toBe(true);
     expect(await violations(page)).toEqual([]);

@@ -29,7 +29,7 @@ it("from sign-in to the check-in seen by the coach", async () => {
   // A new session from nothing, with a promise of 3:30.
   await page.getByRole("button", { name: "New session" }).first().click();
   await page.getByLabel("Name").fill("Before the lake");
-  await page.getByLabel("Promised length").fill("3:30");
+  await page.getByLabel("Target length").fill("3:30");
   await page.getByRole("button", { name: "Make session" }).click();
   await addFirst(page, "cat camel");
   await page.waitForURL(/\/sessions\/[0-9a-f-]{36}/);

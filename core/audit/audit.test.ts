@@ -49,7 +49,7 @@ const group = (setting: GroupSetting, more: Partial<Group> = {}): Group => ({
   ...more,
 });
 
-/** Only hip folding is asked for, as much as can be. */
+/** Only hip flexion is asked for, as much as can be. */
 const FOLDING: Demand = {
   ...demandById("rowing")!,
   rows: { "hip.flex": { weight: 3, why: "the catch needs hips that fold without the back rounding" } },
@@ -79,7 +79,7 @@ const CASES: Record<string, Case> = {
   length: {
     bad: session([{ drill: "cat-camel", dose: seconds(60) }], { target: 60 }),
     good: session([{ drill: "cat-camel", dose: seconds(60) }], { target: 90 }),
-    says: /runs 24 s over the 1:00/,
+    says: /runs 24 s over its target of 1:00/,
   },
   title: {
     bad: session([{ drill: "cat-camel", dose: seconds(96) }], { title: "Ten: 10 minutes for rowers" }),
@@ -147,13 +147,13 @@ const CASES: Record<string, Case> = {
   "top-demand": {
     bad: session([{ drill: "cat-camel", dose: seconds(60) }], { target: 600 }),
     good: session([{ drill: folding, dose: seconds(600) }], { target: 600 }),
-    says: /Hip folding gets 0 s of/,
+    says: /Hip flexion gets 0 s of/,
     demand: FOLDING,
   },
   instructions: {
     bad: session([{ drill: "cat-camel", demo: 1, dose: seconds(60) }]),
     good: session([{ drill: "cat-camel", demo: 30, dose: seconds(60) }]),
-    says: /to set up in words; 1 s are there/,
+    says: /to explain; there are 1 s for it/,
   },
   planes: {
     bad: session([{ drill: "bridge", dose: seconds(60) }]),
@@ -179,7 +179,7 @@ const CASES: Record<string, Case> = {
   "posture-order": {
     bad: session([own("cat-camel"), own("squat-free"), own("bird-dog-long"), own("lunge-reverse")]),
     good: session([own("cat-camel"), own("bird-dog-long"), own("squat-free"), own("lunge-reverse")]),
-    says: /change posture \d+ times; the same drills can do with \d+/,
+    says: /change posture \d+ times; the same drills need only \d+/,
   },
   "mixed-group": {
     bad: session([own("lunge-reverse")]),
@@ -191,7 +191,7 @@ const CASES: Record<string, Case> = {
     bad: session([own("ankle-rock"), own("ankle-effort")]),
     good: session([own("ankle-rock"), own("hip-flexor-hold", "standard", { dose: seconds(30) })]),
     group: group({ effortCap: 60, holdCap: 40 }),
-    says: /asks for \d+ % effort; this group’s cap is 60 %/,
+    says: /needs \d+ % effort; this group’s cap is 60 %/,
   },
   "balance-support": {
     bad: session([own("lunge-reverse")]),
@@ -312,7 +312,7 @@ describe("the audit", () => {
       expect(rules.has(rule), rule).toBe(false);
   });
   it("takes a fix away that does not mend, or that does harm", () => {
-    // Closing with one more drill breaks the promised length, which is more serious than the closing.
+    // Closing with one more drill breaks the target length, which is more serious than the closing.
     const tight = session([own("open-book")], {
       target: Math.ceil(auditInput(session([own("open-book")]), drillById).timeline.totalSeconds),
     });

@@ -71,7 +71,7 @@ describe("the set-up in words", () => {
     expect(demo(4).of("instructions")).toEqual([]);
     const { of, session } = demo(3.9);
     expect(of("instructions").map((one) => [one.severity, one.at, one.says, one.fix!.words])).toEqual([
-      ["hint", 0, "The wordy takes 4 s to set up in words; 3.9 s are there.", "Watch first for 4 s"],
+      ["hint", 0, "The wordy takes 4 s to explain; there are 3.9 s for it.", "Watch first for 4 s"],
     ]);
     expect(itemsAfter(of("instructions")[0], session)[0]![0]!.demo).toBe(4);
     expect(demo(0).of("instructions")).toEqual([]);
@@ -92,7 +92,7 @@ describe("the end", () => {
         ends(open, purpose)
           .of("closing")
           .map((one) => [one.place, one.says]),
-      ).toEqual([[{ block: 0, item: 1 }, "It ends with The open, not with a pattern on the feet."]]);
+      ).toEqual([[{ block: 0, item: 1 }, "It ends with The open, not with a whole movement on the feet."]]);
       expect(ends(lunge, purpose).of("closing")).toEqual([]);
     }
     expect(
@@ -144,17 +144,17 @@ describe("the length", () => {
       found(99)
         .of("length")
         .map((one) => [one.severity, one.says, one.fix!.words, one.lead]),
-    ).toEqual([["warn", "It runs 1 s over the 1:39 promised.", "Promise 2:00 instead", { to: "fit" }]]);
+    ).toEqual([["warn", "It runs 1 s over its target of 1:39.", "Make the target 2:00", { to: "fit" }]]);
     expect(
       found(161)
         .of("length")
         .map((one) => [one.severity, one.says, one.fix!.words, one.lead]),
-    ).toEqual([["hint", "It ends 1 min 1 s before the 2:41 promised.", "Promise 2:00 instead", { to: "fit" }]]);
+    ).toEqual([["hint", "It ends 1 min 1 s short of its target of 2:41.", "Make the target 2:00", { to: "fit" }]]);
     for (const target of [99, 161]) {
       const { of, session } = found(target);
       expect(of("length")[0]!.fix!.apply(session).target).toBe(120);
     }
-    expect(found(200, 120).of("length")[0]!.fix!.words).toBe("Promise 2:00 instead");
+    expect(found(200, 120).of("length")[0]!.fix!.words).toBe("Make the target 2:00");
   });
 });
 
@@ -174,10 +174,10 @@ describe("a title with minutes in it", () => {
   it("is mended by the minutes there are, where they are near enough", () => {
     const { of, session } = says("10 minutes before the boat", 300);
     expect(of("title").map((one) => [one.severity, one.says, one.fix!.words])).toEqual([
-      ["hint", "The title says 10 minutes; it lasts 5:00.", "Write 5 in the title"],
+      ["hint", "The title says 10 minutes; it lasts 5:00.", "Put 5 in the title"],
     ]);
     expect(of("title")[0]!.fix!.apply(session).title).toBe("5 minutes before the boat");
-    expect(says("10 minutes", 330).of("title")[0]!.fix!.words).toBe("Write 6 in the title");
+    expect(says("10 minutes", 330).of("title")[0]!.fix!.words).toBe("Put 6 in the title");
   });
 });
 
@@ -226,7 +226,7 @@ describe("a motion that is asked for most", () => {
     expect(find(5, 300, 2)).toEqual([]);
     expect(find(200, 300)).toEqual([]);
   });
-  it("wants its share of the promised length, or of how long it lasts", () => {
+  it("wants its share of the target length, or of how long it lasts", () => {
     const wants = (target: number | undefined) => /of (.*)\.$/.exec(find(5, target)[0]!.says)![1];
     expect(wants(600)).not.toBe(wants(300));
     expect(find(5, undefined)).toHaveLength(1);
@@ -275,7 +275,7 @@ describe("left and right", () => {
         "warn",
         { block: 0, item: 1 },
         "The left side works 20 s longer than the right: 50 s left, 30 s right.",
-        "The each: each side in turn",
+        "The each: one side, then the other",
       ],
     ]);
     expect(itemsAfter(of("unequal-sides")[0], session)[0]![1]!.sides).toBe("each");
@@ -325,8 +325,8 @@ describe("the order of positions", () => {
       [
         "hint",
         { block: 0, item: 1 },
-        "People change posture 3 times; the same drills can do with 1. That saves 22 s in moving.",
-        "Put them in the order with 1 changes",
+        "People change posture 3 times; the same drills need only 1. That saves 22 s in moving.",
+        "Reorder them: 1 change",
       ],
     ]);
     expect(itemsAfter(of("posture-order")[0], session)[0]!.map((item) => item.drill)).toEqual([

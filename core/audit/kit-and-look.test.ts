@@ -77,17 +77,17 @@ describe("kit", () => {
   });
   it("is mended by levels that do without, where every drill has one", () => {
     const { of, session } = look([easy], [[easy, easy]], { group: groupOf({ kit: {} }, 2) });
-    expect(of("kit").map((one) => one.fix!.words)).toEqual(["Take a level that does without, in 2 drills"]);
+    expect(of("kit").map((one) => one.fix!.words)).toEqual(["Take a level that needs none, in 2 drills"]);
     expect(itemsAfter(of("kit")[0], session)[0]!.map((item) => item.level)).toEqual(["easier", "easier"]);
     const one = look([easy], [[easy]], { group: groupOf({ kit: {} }, 2) });
-    expect(one.of("kit")[0]!.fix!.words).toBe("Take the easier level of The easy, which does without");
+    expect(one.of("kit")[0]!.fix!.words).toBe("Take the easier level of The easy, which needs none");
     // With one each, the harder level does; the easier comes first.
     expect(itemsAfter(one.of("kit")[0], one.session)[0]![0]!.level).toBe("easier");
     expect(look([easy, stick], [[easy, stick]], { group: groupOf({ kit: {} }, 2) }).of("kit")[0]!.fix).toBeUndefined();
     // Only those that need more than there is count.
     const two = look([easy, stick], [[easy, stick]], { group: groupOf({ kit: { stick: 2 } }, 2) });
     expect(two.of("kit").map((found) => [found.place, found.fix!.words])).toEqual([
-      [{ block: 0, item: 0 }, "Take the easier level of The easy, which does without"],
+      [{ block: 0, item: 0 }, "Take the easier level of The easy, which needs none"],
     ]);
   });
 });

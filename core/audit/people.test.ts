@@ -75,7 +75,7 @@ describe("a group's caps", () => {
       group: groupOf({ effortCap: 60 }),
     });
     expect(of("caps").map((one) => [one.says, one.fix!.words])).toEqual([
-      ["The push asks for 90 % effort; this group’s cap is 60 %.", "Cap the ramp at 60 %"],
+      ["The push needs 90 % effort; this group’s cap is 60 %.", "Cap the ramp at 60 %"],
     ]);
     expect(itemsAfter(of("caps")[0], session)[0]![0]!.dose).toEqual({
       kind: "effort",
@@ -129,7 +129,7 @@ describe("a long hold before power", () => {
     const out = find([timed(hold, 51), timed(hold, 60)]);
     expect(itemsAfter(out.of("long-holds")[0], out.session)[0]).toEqual([timed(hold, 51)]);
     expect(out.of("long-holds")[0]!.says).toBe(
-      "With The hold, hip folding is held for 1 min 51 s a side shortly before power work.",
+      "With The hold, hip flexion is held for 1 min 51 s a side shortly before power work.",
     );
   });
   it("is none on an off day, in what moves, by breaths, or of another motion", () => {
@@ -147,7 +147,7 @@ describe("a long hold before power", () => {
     const both = madeDrill("both", { method: "hold", main: ["kn.flex", "hip.flex"] });
     expect(
       look([hold, both], [[timed(hold, 50), timed(both, 20)]], { purpose: "before-game" }).of("long-holds")[0]!.says,
-    ).toMatch(/^With The both, hip folding is held for 1 min 10 s/);
+    ).toMatch(/^With The both, hip flexion is held for 1 min 10 s/);
   });
 });
 
@@ -162,7 +162,7 @@ describe("a mixed group", () => {
       find("standard", {})
         .of("mixed-group")
         .map((one) => [one.severity, one.says, one.fix]),
-    ).toEqual([["warn", "The lunge has no easier form with the kit there is (with a chair).", undefined]]);
+    ).toEqual([["warn", "The lunge has no easier form with the kit you have (with a chair).", undefined]]);
     expect(find("standard", { chair: 1 }).of("mixed-group")).toEqual([]);
     expect(find("standard", undefined).of("mixed-group")).toEqual([]);
     expect(find("easier", {}).of("mixed-group")).toEqual([]);
@@ -411,7 +411,7 @@ describe("a cold effort", () => {
         "stop",
         { block: 0, item: 2 },
         80,
-        "The push asks for strong effort after only 20 s of easier knee bending.",
+        "The push asks for strong effort after only 20 s of easier knee flexion.",
         "Put its easier level in front",
       ],
     ]);
@@ -422,13 +422,13 @@ describe("a cold effort", () => {
       ["push", "standard", ramp(90)],
     ]);
     expect(find(timed(hips, 20), timed(knees, 60), strong).of("cold-effort")[0]!.says).toMatch(
-      /only 20 s of easier hip folding/,
+      /only 20 s of easier hip flexion/,
     );
     expect(find(timed(hips, 10), timed(knees, 20), strong).of("cold-effort")[0]!.says).toMatch(
-      /only 10 s of easier hip folding/,
+      /only 10 s of easier hip flexion/,
     );
     expect(find(timed(hips, 20), timed(knees, 10), strong).of("cold-effort")[0]!.says).toMatch(
-      /only 10 s of easier knee bending/,
+      /only 10 s of easier knee flexion/,
     );
   });
   it("is not warmed by a weaker effort, nor by what comes with or after it", () => {

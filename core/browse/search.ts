@@ -77,7 +77,11 @@ export function* makeFindableInSteps(drills: readonly Drill[]): Steps<Findable> 
   });
   for (const [id, drill] of drills.entries()) {
     const { main, also, posture, kit } = drill.levels.standard;
-    const rows = [...main, ...also].flatMap((row) => [ROW_FACTS[row].words, JOINT_WORDS[ROW_FACTS[row].joint]]);
+    const rows = [...main, ...also].flatMap((row) => [
+      ROW_FACTS[row].words,
+      ROW_FACTS[row].plain,
+      JOINT_WORDS[ROW_FACTS[row].joint],
+    ]);
     index.add({
       id,
       name: drill.name,

@@ -24,12 +24,12 @@ it("says pain before anything else of how it was", () => {
   ).toEqual([
     "Tern: 76 % of the work done",
     "Something hurt: left knee",
-    "How hard: 6 of 10",
+    "Effort: 6 of 10",
     "Tightness, hip: left 3",
     "windy",
   ]);
   expect(checkInText({ run, hard: null, tightness: [], pain: true, painWhere: "", note: "", said: undefined })).toBe(
-    "Tern: 76 % of the work done\nSomething hurt: did not say where",
+    "Tern: 76 % of the work done\nSomething hurt: didn’t say where",
   );
   expect(
     checkInText({ run, hard: null, tightness: [], pain: false, painWhere: "", note: "", said: undefined }),

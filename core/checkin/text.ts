@@ -7,8 +7,8 @@ export function checkInText({ run, hard, tightness, pain, painWhere, note }: Che
     [left !== null && `left ${left}`, right !== null && `right ${right}`].filter(Boolean).join(", ");
   return [
     `${run.person.name}: ${Math.round(run.shareDone * 100)} % of the work done`,
-    pain ? `Something hurt: ${painWhere || "did not say where"}` : "Nothing hurt",
-    hard !== null && `How hard: ${hard} of 10`,
+    pain ? `Something hurt: ${painWhere || "didn’t say where"}` : "Nothing hurt",
+    hard !== null && `Effort: ${hard} of 10`,
     ...tightness.map(({ joint, left, right }) => `Tightness, ${JOINT_WORDS[joint]}: ${sides(left, right)}`),
     note,
   ]

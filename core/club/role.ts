@@ -5,8 +5,8 @@ export type Role = (typeof ROLES)[number];
 
 export const ROLE_FACTS: Readonly<Record<Role, { words: string; as: string; may: string }>> = {
   owner: { words: "Owner", as: "As an owner", may: "change everything, and who is in the club" },
-  coach: { words: "Coach", as: "As a coach", may: "change everything about sessions, groups and feedback" },
-  assistant: { words: "Assistant", as: "As an assistant", may: "look at everything and run it, and change nothing" },
+  coach: { words: "Coach", as: "As a coach", may: "change sessions, groups and feedback" },
+  assistant: { words: "Assistant", as: "As an assistant", may: "see and run everything, but change nothing" },
 };
 
 /** Whether somebody may change what the club has built: sessions, drills, groups, links, feedback. */

@@ -78,7 +78,7 @@ describe("the reasons of a draft", () => {
       },
     ]);
     expect(restated(session, none, DRILLS).missing.find((m) => m.row === "sh.ext")?.why).toContain(
-      "ways of working allowed",
+      "methods allowed",
     );
   });
   it("tell who does something else, as the audit does", () => {
@@ -93,10 +93,10 @@ describe("the reasons of a draft", () => {
 });
 
 describe("what tells drafts apart", () => {
-  it("is a line each, not the same for two, and names the best fit only where it is better", () => {
+  it("is a line each, not the same for two, and names meets the most needs only where it is better", () => {
     expect(drafts.length).toBeGreaterThan(1);
     expect(drafts.every((one) => one.differs.length > 0)).toBe(true);
-    const real = drafts.map((one) => one.differs).filter((line) => line !== "other drills for the same");
+    const real = drafts.map((one) => one.differs).filter((line) => line !== "different drills for the same needs");
     expect(new Set(real).size).toBe(real.length);
     const twice = differences(
       [
@@ -105,7 +105,7 @@ describe("what tells drafts apart", () => {
       ],
       drillById,
     );
-    expect(twice).toEqual(["other drills for the same", "other drills for the same"]);
+    expect(twice).toEqual(["different drills for the same needs", "different drills for the same needs"]);
     expect(
       differences(
         [
@@ -114,7 +114,7 @@ describe("what tells drafts apart", () => {
         ],
         drillById,
       )[0],
-    ).toContain("the best fit");
+    ).toContain("meets the most needs");
     expect(differences([{ session: drafts[0]!.session, fit: 1 }], drillById)).toEqual([""]);
   });
 });
@@ -287,10 +287,10 @@ describe("where a request begins", () => {
 describe("the words of a request", () => {
   const kept = keptRequestSchema.parse({ target: 600, purpose: "off-day", demand: "rowing" });
   it("say each part in plain words", () => {
-    expect(rowsWords({ "hip.ir": 1, "hip.er": 3 })).toBe("hip turning out and hip turning in");
+    expect(rowsWords({ "hip.ir": 1, "hip.er": 3 })).toBe("hip external rotation and hip internal rotation");
     expect(rowsWords({})).toBe("no motion yet");
-    expect(methodsWords({ methods: undefined, preferred: undefined })).toBe("any way of working");
-    expect(methodsWords({ methods: ["hold", "breath"], preferred: ["hold"] })).toBe("hold and breathing, rather hold");
+    expect(methodsWords({ methods: undefined, preferred: undefined })).toBe("any method");
+    expect(methodsWords({ methods: ["hold", "breath"], preferred: ["hold"] })).toBe("holds and breathing, preferably holds");
     expect(kitWords({})).toBe("whatever kit there is");
     expect(kitWords({}, "desk-break")).toBe("what any room has");
     expect(kitWords({ kit: {}, floor: 4 })).toBe("no kit at all, 4 m of floor");
@@ -300,7 +300,7 @@ describe("the words of a request", () => {
         { name: "G", people: [{ name: "P", areas: ["neck"] }], setting: {} },
       ),
     ).toBe("kneeling, what 1 person protects and effort up to 60 %");
-    expect(mindingWords({}, undefined)).toBe("nothing in particular");
+    expect(mindingWords({}, undefined)).toBe("no limits");
     expect([0, 1, 2, 3].map(differWords)).toEqual([
       "repeating what fits best",
       ...["last time", "each of the last two", "each of the last three"].map((when) => `changing half of ${when}`),
@@ -310,7 +310,7 @@ describe("the words of a request", () => {
       "At most half of the drills of “One” and “Two” come again, of each.",
     );
     expect(keepingWords({ ...kept, must: ["cat-camel"], never: ["squat-free"] }, drillById)).toBe(
-      "Cat–camel in it; Free squat to own depth out of it",
+      "with Cat–camel; without Free squat to own depth",
     );
     expect(titleFor(kept, "Squad", "Rowing")).toBe("Squad, off day");
     expect(titleFor({ ...kept, title: "Mine" }, undefined, "Rowing")).toBe("Mine");

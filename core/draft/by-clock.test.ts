@@ -16,7 +16,7 @@ import { DRILLS, drillById } from "~/library";
 import { openSolver } from "~/solver/highs";
 
 /*
- * Drafts that go by the clock: everything but the closing, every change inside the rest, and within the promised length.
+ * Drafts that go by the clock: everything but the closing, every change inside the rest, and within the target length.
  */
 
 let solve: Solve;

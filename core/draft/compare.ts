@@ -28,7 +28,7 @@ export function differences(
       if (of(here) < least(of))
         told.push({ by: ((least(of) - of(here)) / Math.max(1, least(of))) * weight, words: words(of(here)) });
     };
-    if (here.fit > most((f) => f.fit) + 0.005) told.push({ by: 10, words: "the best fit" });
+    if (here.fit > most((f) => f.fit) + 0.005) told.push({ by: 10, words: "meets the most needs" });
     fewer(
       (f) => f.changes,
       1,
@@ -64,7 +64,7 @@ export function differences(
       .sort((a, b) => b.by - a.by)
       .slice(0, 2)
       .map((one) => one.words);
-    return best.length > 0 ? listWords(best) : "other drills for the same";
+    return best.length > 0 ? listWords(best) : "different drills for the same needs";
   });
 }
 

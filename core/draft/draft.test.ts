@@ -242,7 +242,7 @@ describe("a draft", () => {
     const [one] = made(asked({ locked, drafts: 1 }));
     const item = one!.session.blocks.flatMap((block) => block.items).find((i) => i.drill === "cat-camel")!;
     expect(item).toMatchObject({ level: "easier", dose: { kind: "time", seconds: 45 } });
-    expect(one!.reasons.flat().some((reason) => reason.why === "You kept it as it is.")).toBe(true);
+    expect(one!.reasons.flat().some((reason) => reason.why === "You locked it.")).toBe(true);
   });
   it("differs from the others in half of its drills or more", () => {
     const [first, second, third] = usualDrafts().map(drillsIn);

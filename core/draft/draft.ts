@@ -120,7 +120,7 @@ export function draft(
   }
   return {
     kind: "impossible",
-    why: "Nothing fits all of what was asked.",
+    why: "No session meets the whole request.",
     relax: relaxed(request, offered, drills, solve, kept, progress),
   };
 }
@@ -409,7 +409,7 @@ function relaxed(
     { limit: "target", changed: longer },
   ];
   const found = ways.flatMap(({ limit, changed, without }, k): Relaxed[] => {
-    progress(0.4 + (0.6 * k) / ways.length, "looking at what stands in the way");
+    progress(0.4 + (0.6 * k) / ways.length, "finding out what is in the way");
     const made = makeOne(changed, candidatesOf(changed, offered, without).candidates, drills, solve, {
       apart: [],
       chapters: changed.target < LONG,

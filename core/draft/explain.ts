@@ -39,16 +39,16 @@ type Drills = (id: string) => Drill | undefined;
 
 /** What drills each limit keeps out is called, after “is kept out by”. */
 export const LIMIT_WORDS: Readonly<Record<Limit, string>> = {
-  kit: "the kit there is",
+  kit: "the kit you have",
   ground: "what the group stands on",
   "protected-areas": "what is protected",
-  "balance-support": "having nothing to hold on to",
+  "balance-support": "nothing to hold on to",
   "mixed-group": "the mixed abilities",
   caps: "the caps",
   floor: "the floor there is",
-  methods: "the ways of working allowed",
-  effort: "effort ramps not being allowed",
-  never: "the drills left out",
+  methods: "the methods allowed",
+  effort: "no effort ramps",
+  never: "the drills you left out",
   interval: "the clock",
 };
 
@@ -91,7 +91,7 @@ function whyMissing(
   drills: Drills,
 ): string {
   const has = (level: Drill["levels"]["standard"]) => level.main.includes(row) || level.also.includes(row);
-  if (candidates.some((c) => has(c.drill.levels[c.level]))) return "the time went to what counts more";
+  if (candidates.some((c) => has(c.drill.levels[c.level]))) return "the time went to motions that count more";
   const limits = [...kept].filter(([, ids]) =>
     ids.some((id) => {
       const drill = drills(id);
@@ -100,9 +100,9 @@ function whyMissing(
   );
   if (limits.length === 0)
     return offered.some((drill) => Object.values(drill.levels).some(has))
-      ? "no drill for it fits this order and length"
+      ? "no drill for it suits this sequencing and length"
       : "no drill in the library works it";
-  return `what works it is kept out by ${listWords(limits.map(([limit]) => LIMIT_WORDS[limit]))}`;
+  return `the drills for it are ruled out by ${listWords(limits.map(([limit]) => LIMIT_WORDS[limit]))}`;
 }
 
 function reasonsOf(session: Session, coverage: Coverage, request: DraftRequest, drills: Drills): Reason[][] {
@@ -136,7 +136,7 @@ function whyHere(
   const { demand, target, must, locked } = request;
   const item = session.blocks[place.block]!.items[place.item]!;
   const drill = drills(item.drill)!;
-  if (locked.some((one) => one.drill === item.drill)) return "You kept it as it is.";
+  if (locked.some((one) => one.drill === item.drill)) return "You locked it.";
   const rest = removeItem(session, place);
   const without = coverageOf(rest, compile(rest, drills), drills);
   const targets = targetsOf(demand, target);
@@ -156,11 +156,11 @@ function whyHere(
   const asked = must.includes(item.drill) ? "You asked for it. " : "";
   const [first, second] = losses;
   if (!first)
-    return `${asked}${asked ? "It also works" : "It ends the session and works"} ${listWords(level.main.slice(0, 2).map((row) => ROW_FACTS[row].words))}.`;
+    return `${asked}${asked ? "It also works" : "It closes the session and works"} ${listWords(level.main.slice(0, 2).map((row) => ROW_FACTS[row].words))}.`;
   const only =
     without[first.row].counts < 1
-      ? `nothing else here works it`
-      : `${secondsText(Math.round(first.gives))} of the ${secondsText(Math.round(targets[first.row]))} asked`;
+      ? `nothing else in the session works it`
+      : `${secondsText(Math.round(first.gives))} of the ${secondsText(Math.round(targets[first.row]))} needed`;
   return `${asked}For ${ROW_FACTS[first.row].words}: ${only}${second ? `; also for ${ROW_FACTS[second.row].words}` : ""}. ${demand.id === "picked" ? "" : sentence(demand.rows[first.row]!.why)}`.trim();
 }
 
@@ -172,15 +172,14 @@ function levelWords(item: Item, drill: Drill, { level, group, locked }: DraftReq
     ? against(drill.levels[level], levelAsWorked(drill, level), protectionsOf(group.setting.areas ?? []))
     : [];
   return [
-    `At its ${LEVEL_WORDS[item.level]} level${areas.length > 0 ? `, as the group protects ${listWords(areas.map((one) => protectionWords(one)))}` : ", so that everyone can do it with what is there"}.`,
+    `At its ${LEVEL_WORDS[item.level]} level${areas.length > 0 ? `, as the group protects ${listWords(areas.map((one) => protectionWords(one)))}` : ", so that everyone can do it with the kit you have"}.`,
   ];
 }
 
 function whyThere(drill: Drill, item: Item, closes: boolean, { school, purpose }: DraftRequest): string {
   const step = stepOf(school, { drill, level: drill.levels[item.level], name: item.level });
-  if (closes && purpose.startsWith("before-"))
-    return "Last, because a whole movement on the feet uses what has been opened.";
-  if (closes && drill.method === "breath") return "Last, because slow breathing lets people leave calmer.";
+  if (closes && purpose.startsWith("before-")) return "Last, because a whole movement on the feet uses the new range.";
+  if (closes && drill.method === "breath") return "Last, because slow breathing sends people off calmer.";
   return step ? sentence(school.stages[step.stage]!.why) : "Where it fits.";
 }
 

@@ -19,22 +19,22 @@ const drillIds = z.array(z.string().min(1).max(80)).max(60).default([]);
 /** A request for drafts as it is written in a file or kept. */
 export const draftRequestSchema = z.strictObject({
   title: z.string().trim().min(1).max(120).default("Draft").describe("What the session will be called"),
-  target: z.number().min(120).max(7200).describe("The promised length, in seconds"),
-  purpose: z.enum(PURPOSES).describe("What it is for"),
+  target: z.number().min(120).max(7200).describe("The target length, in seconds"),
+  purpose: z.enum(PURPOSES).describe("The purpose"),
   demand: z
     .union([
       z.string().min(1).max(80),
       demandSchema,
       z.strictObject({ rows: z.partialRecord(z.enum(ROWS), z.number().gt(0).max(3)) }),
     ])
-    .describe("A demand profile's id, a whole profile, or rows picked by hand with weights of up to 3"),
-  school: z.string().min(1).max(60).default("circles-first").describe("The order school's id"),
+    .describe("A sport profile's id, a whole profile, or rows picked by hand with weights of up to 3"),
+  school: z.string().min(1).max(60).default("circles-first").describe("The id of the sequencing"),
   group: groupSchema.optional().describe("Who it is for: people, what they protect, kit, floor, caps"),
   level: z
     .enum(LEVELS)
     .default("standard")
     .describe("The level to give where the group can take it; otherwise the nearest easier one"),
-  methods: z.array(z.enum(METHODS)).min(1).optional().describe("Only these ways of working"),
+  methods: z.array(z.enum(METHODS)).min(1).optional().describe("Only these methods"),
   preferred: z
     .array(z.enum(METHODS))
     .optional()
@@ -150,11 +150,11 @@ export function readRequest(value: unknown, { demands, schools, drills }: Known)
   const faults: Fault[] = [];
   const demand = demandOf(asked, demands);
   if (!demand)
-    faults.push({ path: "demand", message: `there is no demand profile “${typeof asked === "string" ? asked : ""}”` });
+    faults.push({ path: "demand", message: `there is no sport profile “${typeof asked === "string" ? asked : ""}”` });
   else if (!ROWS.some((row) => (demand.rows[row]?.weight ?? 0) > 0))
-    faults.push({ path: "demand", message: "must ask for at least one motion" });
+    faults.push({ path: "demand", message: "must name at least one motion" });
   const school = schools(schoolId);
-  if (!school) faults.push({ path: "school", message: `there is no order school “${schoolId}”` });
+  if (!school) faults.push({ path: "school", message: `there is no sequencing “${schoolId}”` });
   for (const list of ["must", "never"] as const)
     rest[list].forEach((id, i) => {
       if (!drills(id)) faults.push({ path: `${list}[${i}]`, message: `there is no drill “${id}”` });
@@ -199,7 +199,7 @@ function byHand(rows: Partial<Record<(typeof ROWS)[number], number>>): Demand {
     about: "Motions picked by hand.",
     held: [],
     rows: Object.fromEntries(
-      picked.map((row) => [row, { weight: rows[row]!, why: `${ROW_FACTS[row].words} was asked for` }]),
+      picked.map((row) => [row, { weight: rows[row]!, why: `${ROW_FACTS[row].words} was picked by hand` }]),
     ),
   };
 }

@@ -23,10 +23,9 @@ export function rowsWords(rows: Partial<Record<Row, number>>): string {
 export function methodsWords({ methods, preferred }: Pick<KeptRequest, "methods" | "preferred">): string {
   const out = methods ? METHODS.filter((method) => !methods.includes(method)) : [];
   const only = methods && methods.length <= out.length ? few(methods.map((method) => METHOD_WORDS[method])) : undefined;
-  const without =
-    out.length > 0 ? `anything but ${few(out.map((method) => METHOD_WORDS[method]))}` : "any way of working";
+  const without = out.length > 0 ? `anything but ${few(out.map((method) => METHOD_WORDS[method]))}` : "any method";
   const rather =
-    preferred && preferred.length > 0 ? `, rather ${few(preferred.map((method) => METHOD_WORDS[method]))}` : "";
+    preferred && preferred.length > 0 ? `, preferably ${few(preferred.map((method) => METHOD_WORDS[method]))}` : "";
   return `${only ?? without}${rather}`;
 }
 
@@ -50,7 +49,7 @@ export function mindingWords(
     ...(support ? ["balance"] : []),
     ...(mixed ? ["mixed abilities"] : []),
   ];
-  return said.length === 0 ? "nothing in particular" : few(said, 3);
+  return said.length === 0 ? "no limits" : few(said, 3);
 }
 
 /** Drills that must, must not or should rather be in it, as the end of “keeping …”. */
@@ -60,14 +59,12 @@ export function keepingWords(
 ): string {
   const names = (ids: readonly string[]) => few(ids.map((id) => drills(id)?.name ?? id));
   const said = [
-    ...(locked.length > 0
-      ? [`${names(locked.map((one) => one.drill))} as ${locked.length === 1 ? "it is" : "they are"}`]
-      : []),
-    ...(must.length > 0 ? [`${names(must)} in it`] : []),
-    ...(never.length > 0 ? [`${names(never)} out of it`] : []),
-    ...(like.length > 0 ? [`${like.length} drills where they fit`] : []),
+    ...(locked.length > 0 ? [`${names(locked.map((one) => one.drill))} locked`] : []),
+    ...(must.length > 0 ? [`with ${names(must)}`] : []),
+    ...(never.length > 0 ? [`without ${names(never)}`] : []),
+    ...(like.length > 0 ? [`${like.length} drills again where they fit`] : []),
   ];
-  return said.length === 0 ? "no drill in particular" : said.join("; ");
+  return said.length === 0 ? "no particular drill" : said.join("; ");
 }
 
 /** What becomes of what a group did last, as the end of “, and …”. */

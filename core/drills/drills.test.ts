@@ -98,7 +98,7 @@ describe("a new drill", () => {
   const drill = newDrill("My own drill", "standing", motionFrom("standing"));
   it("says what is still to be written, cautions first, until each part is", () => {
     expect(unwritten(drill)).toEqual([
-      "what to take care of",
+      "what to watch out for",
       "it in one line",
       "how to set up",
       "what to do",
@@ -121,7 +121,7 @@ describe("a new drill", () => {
   });
   it("lacks cautions while one still asks for them, however it is spaced", () => {
     expect(lacksCautions(drill)).toBe(true);
-    expect(lacksCautions({ ...drill, cautions: ["Stop when it hurts.", " What to take care of. "] })).toBe(true);
+    expect(lacksCautions({ ...drill, cautions: ["Stop when it hurts.", " What to watch out for. "] })).toBe(true);
     expect(lacksCautions({ ...drill, cautions: ["Stop when it hurts."] })).toBe(false);
   });
   it("is the only kind: no shipped drill is unwritten", () => {

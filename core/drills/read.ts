@@ -83,7 +83,7 @@ function levelFaults(name: LevelName, { dose, bounds, main, also }: z.infer<type
       message: `must be between ${bounds.least} and ${bounds.most}, as the bounds say`,
     });
   const twice = main.find((row) => also.includes(row));
-  if (twice) faults.push({ path: `${path}.also`, message: `has ${twice}, which is among the main rows already` });
+  if (twice) faults.push({ path: `${path}.also`, message: `has ${twice}, which is among the main motions already` });
   return faults;
 }
 

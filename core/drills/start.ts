@@ -11,7 +11,7 @@ const STARTING = {
   change: "What to change then.",
   see: "What goes wrong.",
   say: "What you say then.",
-  cautions: "What to take care of.",
+  cautions: "What to watch out for.",
   easier: "What makes it easier.",
   harder: "What makes it harder.",
 } as const;
@@ -60,7 +60,7 @@ export function unwritten(drill: Drill): string[] {
   const asked: readonly string[] = Object.values(STARTING).flat();
   const open = (...texts: string[]) => texts.some((text) => asked.includes(text.trim()));
   return [
-    ["what to take care of", open(...drill.cautions)],
+    ["what to watch out for", open(...drill.cautions)],
     ["it in one line", open(drill.brief)],
     ["how to set up", open(...drill.setUp)],
     ["what to do", open(...drill.steps)],

@@ -174,7 +174,7 @@ describe("what people read of a motion", () => {
     expect(faultWords({ kind: "limit", part: "left.knee.flexion", beat: 2, by: 7.4, angle: 167.4 })).toMatch(
       /knee bent, left is 7° past .* \(167°\)/,
     );
-    expect(faultWords({ kind: "row", row: "hip.ext" })).toMatch(/hip opening at the front/);
+    expect(faultWords({ kind: "row", row: "hip.ext" })).toMatch(/hip extension/);
   });
 });
 

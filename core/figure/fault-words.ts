@@ -48,6 +48,6 @@ export function faultWords(fault: FigureFault): string {
       return `${JOINT_ANGLE_WORDS[jointOf(fault.part)]}${own} is ${fault.by.toFixed(0)}° past what a joint does ${beat(fault.beat)} (${fault.angle.toFixed(0)}°).`;
     }
     case "row":
-      return `“${ROW_FACTS[fault.row].words}” is among the main rows, but that joint hardly moves.`;
+      return `“${ROW_FACTS[fault.row].words}” is one of its main motions, but that joint hardly moves.`;
   }
 }

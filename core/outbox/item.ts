@@ -198,7 +198,7 @@ export const sizeOf = (items: readonly Item[]): number =>
 export function noRoom(item: Item, all: readonly Item[]): string | undefined {
   if (item.kind === "check-in" || all.some((one) => isAgain(item, one))) return undefined;
   return all.length >= MOST_ITEMS || sizeOf([...all, item]) > MOST_BYTES
-    ? "This device has too much waiting to be sent to keep more. Let it send that first: it needs a connection."
+    ? "This device already has too much waiting to be sent. Go online and let it send that first."
     : undefined;
 }
 

@@ -59,7 +59,7 @@ describe("what is called of a dose", () => {
       ],
     });
     expect(words(said("rib-shift", reps(3)))).toEqual([
-      "0 Rib-cage side shift. Take turns. Go.",
+      "0 Rib-cage side shift. Alternate sides. Go.",
       "3 2, right.",
       "6 3, left.",
       "9 4, right.",

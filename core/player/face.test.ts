@@ -66,7 +66,7 @@ describe("the face of the player", () => {
       },
     ]);
     expect(face(0.5)).toMatchObject({
-      side: "taking turns",
+      side: "alternating",
       turn: "left",
       big: "1",
       bigLabel: "of 4",

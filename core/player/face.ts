@@ -15,7 +15,7 @@ export type Face = {
   heading: string;
   drill: string;
   level: string;
-  side?: "left" | "right" | "both" | "taking turns";
+  side?: "left" | "right" | "both" | "alternating";
   /** The side whose turn it is, in an alternating piece of work. */
   turn?: "left" | "right";
   direction?: string;

@@ -17,8 +17,8 @@ export type MethodFacts = {
 
 /** Every way of working a drill may have. A new one is a line here. */
 export const METHOD_FACTS = {
-  hold: { words: "hold", hard: 0.4, sort: "holding", findBy: "stretch static held" },
-  dynamic: { words: "moving", hard: 0.4, sort: "moving", pattern: true, findBy: "mobility stretch moving" },
+  hold: { words: "holds", hard: 0.4, sort: "holding", findBy: "stretch static held" },
+  dynamic: { words: "dynamic", hard: 0.4, sort: "moving", pattern: true, findBy: "mobility stretch moving" },
   circles: { words: "circles", hard: 0.2, sort: "moving", findBy: "rotations mobility" },
   breath: { words: "breathing", hard: 0.1, sort: "breath and release", findBy: "breath calm" },
   effort: {
@@ -28,8 +28,8 @@ export const METHOD_FACTS = {
     hardWay: true,
     findBy: "isometric isometrics contract relax push",
   },
-  resisted: { words: "with resistance", hard: 0.65, sort: "strength", hardWay: true, findBy: "eccentric pull" },
-  activation: { words: "switching on", hard: 0.5, sort: "strength", findBy: "activate activation prime fire" },
+  resisted: { words: "resisted", hard: 0.65, sort: "strength", hardWay: true, findBy: "eccentric pull" },
+  activation: { words: "activation", hard: 0.5, sort: "strength", findBy: "activate switching on prime fire" },
   strength: { words: "strength", hard: 0.75, sort: "strength", hardWay: true, pattern: true, findBy: "strong loaded" },
   balance: { words: "balance", hard: 0.55, sort: "strength", hardWay: true, findBy: "stability one leg" },
   flow: { words: "flow", hard: 0.5, sort: "moving", pattern: true, findBy: "sequence mobility" },
@@ -42,7 +42,7 @@ export const METHOD_FACTS = {
     findBy: "walk moving across floor",
   },
   release: {
-    words: "pressure and rolling",
+    words: "release",
     hard: 0.25,
     sort: "breath and release",
     findBy: "roll rolling massage pressure",

@@ -70,47 +70,60 @@ export type RatedJoint = (typeof RATED_JOINTS)[number];
 
 export type Plane = "forward-back" | "side" | "rotation";
 
-/** What a row is called, which joint and plane it belongs to, and whether there is one on each side of the body. */
-export type RowFacts = { words: string; joint: Joint; plane: Plane; sided: boolean };
+/** What a row is called by the field’s term, which joint and plane it belongs to, and whether there is one on each side of the body. */
+export type RowFacts = {
+  words: string;
+  /** The same said plainly, as a coach explains it. */
+  plain: string;
+  joint: Joint;
+  plane: Plane;
+  sided: boolean;
+};
 
-const row = (joint: Joint, plane: Plane, sided: boolean, words: string): RowFacts => ({ words, joint, plane, sided });
+const row = (joint: Joint, plane: Plane, sided: boolean, words: string, plain: string): RowFacts => ({
+  words,
+  plain,
+  joint,
+  plane,
+  sided,
+});
 
 export const ROW_FACTS: Readonly<Record<Row, RowFacts>> = {
-  "nk.flex": row("neck", "forward-back", false, "neck bending forward"),
-  "nk.ext": row("neck", "forward-back", false, "neck bending back"),
-  "nk.rot": row("neck", "rotation", false, "neck turning"),
-  "nk.side": row("neck", "side", false, "neck tipping sideways"),
-  "th.flex": row("upper-back", "forward-back", false, "upper back rounding"),
-  "th.ext": row("upper-back", "forward-back", false, "upper back straightening"),
-  "th.rot": row("upper-back", "rotation", false, "upper back turning"),
-  "th.side": row("upper-back", "side", false, "upper back bending sideways"),
-  "lu.flex": row("lower-back", "forward-back", false, "lower back rounding"),
-  "lu.ext": row("lower-back", "forward-back", false, "lower back arching"),
-  "lu.rot": row("lower-back", "rotation", false, "lower back turning"),
-  "lu.side": row("lower-back", "side", false, "lower back bending sideways"),
-  "ribs.breath": row("ribs", "forward-back", false, "ribs and breath"),
-  trunk: row("trunk", "forward-back", false, "trunk holding firm"),
-  scap: row("shoulder-blade", "forward-back", true, "shoulder blade gliding"),
-  "sh.flex": row("shoulder", "forward-back", true, "arm overhead"),
-  "sh.ext": row("shoulder", "forward-back", true, "arm behind"),
-  "sh.abd": row("shoulder", "side", true, "arm out to the side"),
-  "sh.ir": row("shoulder", "rotation", true, "shoulder turning in"),
-  "sh.er": row("shoulder", "rotation", true, "shoulder turning out"),
-  "wr.flex": row("wrist", "forward-back", true, "wrist bending"),
-  "wr.ext": row("wrist", "forward-back", true, "wrist bending back"),
-  "hip.flex": row("hip", "forward-back", true, "hip folding"),
-  "hip.ext": row("hip", "forward-back", true, "hip opening at the front"),
-  "hip.abd": row("hip", "side", true, "leg out to the side"),
-  "hip.add": row("hip", "side", true, "leg across the body"),
-  "hip.ir": row("hip", "rotation", true, "hip turning in"),
-  "hip.er": row("hip", "rotation", true, "hip turning out"),
-  "kn.flex": row("knee", "forward-back", true, "knee bending"),
-  "kn.ext": row("knee", "forward-back", true, "knee straightening"),
-  "kn.rot": row("knee", "rotation", true, "shin turning"),
-  "an.df": row("ankle", "forward-back", true, "ankle bending, toes toward the shin"),
-  "an.pf": row("ankle", "forward-back", true, "ankle pointing"),
-  "an.ie": row("ankle", "side", true, "ankle rolling in and out"),
-  "toe.ext": row("toes", "forward-back", true, "toes bending back"),
+  "nk.flex": row("neck", "forward-back", false, "neck flexion", "bending the neck forward"),
+  "nk.ext": row("neck", "forward-back", false, "neck extension", "bending the neck back"),
+  "nk.rot": row("neck", "rotation", false, "neck rotation", "turning the head"),
+  "nk.side": row("neck", "side", false, "neck side bend", "tipping the head sideways"),
+  "th.flex": row("upper-back", "forward-back", false, "upper back flexion", "rounding the upper back"),
+  "th.ext": row("upper-back", "forward-back", false, "upper back extension", "straightening the upper back"),
+  "th.rot": row("upper-back", "rotation", false, "upper back rotation", "turning the upper back"),
+  "th.side": row("upper-back", "side", false, "upper back side bend", "bending the upper back sideways"),
+  "lu.flex": row("lower-back", "forward-back", false, "lower back flexion", "rounding the lower back"),
+  "lu.ext": row("lower-back", "forward-back", false, "lower back extension", "arching the lower back"),
+  "lu.rot": row("lower-back", "rotation", false, "lower back rotation", "turning the lower back"),
+  "lu.side": row("lower-back", "side", false, "lower back side bend", "bending the lower back sideways"),
+  "ribs.breath": row("ribs", "forward-back", false, "ribs and breath", "breathing into the ribs"),
+  trunk: row("trunk", "forward-back", false, "trunk stability", "holding the trunk firm"),
+  scap: row("shoulder-blade", "forward-back", true, "shoulder blade control", "gliding the shoulder blade"),
+  "sh.flex": row("shoulder", "forward-back", true, "shoulder flexion", "arm overhead"),
+  "sh.ext": row("shoulder", "forward-back", true, "shoulder extension", "arm behind you"),
+  "sh.abd": row("shoulder", "side", true, "shoulder abduction", "arm out to the side"),
+  "sh.ir": row("shoulder", "rotation", true, "shoulder internal rotation", "turning the arm in"),
+  "sh.er": row("shoulder", "rotation", true, "shoulder external rotation", "turning the arm out"),
+  "wr.flex": row("wrist", "forward-back", true, "wrist flexion", "bending the wrist"),
+  "wr.ext": row("wrist", "forward-back", true, "wrist extension", "bending the wrist back"),
+  "hip.flex": row("hip", "forward-back", true, "hip flexion", "folding the hip"),
+  "hip.ext": row("hip", "forward-back", true, "hip extension", "opening the front of the hip"),
+  "hip.abd": row("hip", "side", true, "hip abduction", "leg out to the side"),
+  "hip.add": row("hip", "side", true, "hip adduction", "leg across the body"),
+  "hip.ir": row("hip", "rotation", true, "hip internal rotation", "turning the hip in"),
+  "hip.er": row("hip", "rotation", true, "hip external rotation", "turning the hip out"),
+  "kn.flex": row("knee", "forward-back", true, "knee flexion", "bending the knee"),
+  "kn.ext": row("knee", "forward-back", true, "knee extension", "straightening the knee"),
+  "kn.rot": row("knee", "rotation", true, "shin rotation", "turning the shin"),
+  "an.df": row("ankle", "forward-back", true, "ankle dorsiflexion", "toes towards the shin"),
+  "an.pf": row("ankle", "forward-back", true, "ankle plantarflexion", "pointing the foot"),
+  "an.ie": row("ankle", "side", true, "ankle inversion and eversion", "rolling the ankle in and out"),
+  "toe.ext": row("toes", "forward-back", true, "toe extension", "bending the toes back"),
 };
 
 export const JOINT_WORDS: Readonly<Record<Joint, string>> = {

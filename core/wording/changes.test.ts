@@ -86,8 +86,8 @@ describe("what changed, in words", () => {
       ),
     ).toEqual([
       "Name: Before the boat → At the boat",
-      "What for: before training → off day",
-      "Promised length: 12:00 → 10:00",
+      "Purpose: before training → off day",
+      "Target length: 12:00 → 10:00",
       "First side: left → right",
       "Notes changed",
     ]);

@@ -70,8 +70,8 @@ function aboutSession(a: Session, b: Session): string[] {
   const length = (target: number | undefined) => (target === undefined ? "none" : clockText(target));
   const words: string[] = [];
   if (a.title !== b.title) words.push(`Name: ${a.title} → ${b.title}`);
-  if (a.purpose !== b.purpose) words.push(`What for: ${PURPOSE_WORDS[a.purpose]} → ${PURPOSE_WORDS[b.purpose]}`);
-  if (a.target !== b.target) words.push(`Promised length: ${length(a.target)} → ${length(b.target)}`);
+  if (a.purpose !== b.purpose) words.push(`Purpose: ${PURPOSE_WORDS[a.purpose]} → ${PURPOSE_WORDS[b.purpose]}`);
+  if (a.target !== b.target) words.push(`Target length: ${length(a.target)} → ${length(b.target)}`);
   if (a.firstSide !== b.firstSide) words.push(`First side: ${a.firstSide} → ${b.firstSide}`);
   const pace = {
     breath: "One easy breath",
@@ -108,7 +108,7 @@ function aboutBlocks(a: readonly Block[], b: readonly Block[]): string[] {
     if (old.phase !== now.phase) words.push(`${called}: phase ${old.phase ?? "none"} → ${now.phase ?? "none"}`);
     if (old.sideOrder !== now.sideOrder)
       words.push(
-        `${called}: ${now.sideOrder === "whole-block" ? "whole block on one side, then the other" : "sides changed drill by drill"}`,
+        `${called}: ${now.sideOrder === "whole-block" ? "whole block on one side, then the other" : "sides drill by drill"}`,
       );
     return words;
   });
@@ -127,9 +127,8 @@ function aboutItem(a: Item, b: Item): string[] {
   if (a.directions !== b.directions) words.push(b.directions === 1 ? "one direction" : "both directions");
   if (a.firstSide !== b.firstSide) words.push(`first side ${b.firstSide ?? "as the session"}`);
   if (a.demo !== b.demo) words.push(b.demo === undefined ? "watch first as the session" : `watch first ${b.demo} s`);
-  if (a.locked !== b.locked)
-    words.push(b.locked ? "kept as it is when the session is fitted" : "may change when the session is fitted");
-  if (!sameJson(a.cues ?? [], b.cues ?? [])) words.push("cues changed");
+  if (a.locked !== b.locked) words.push(b.locked ? "locked when fitting to time" : "unlocked");
+  if (!sameJson(a.cues ?? [], b.cues ?? [])) words.push("calls changed");
   return words;
 }
 

@@ -5,8 +5,8 @@ import type { Renewed } from "~/core/timeline/renewed";
 export function renewedWords({ by, kit }: Renewed): string {
   const rest = by - kit;
   const why = [
-    ...(kit !== 0 ? ["chairs, walls, boxes and the like are set up once now, not anew for every drill"] : []),
-    ...(Math.abs(rest) > 1e-6 ? ["a change of sides counts where the legs change, not where the word does"] : []),
+    ...(kit !== 0 ? ["chairs, walls, boxes and the like are now set up once, not again for every drill"] : []),
+    ...(Math.abs(rest) > 1e-6 ? ["a change of sides now counts wherever the legs change"] : []),
   ].join(", and ");
-  return `This session is older than the way times are reckoned now: with this change it is ${secondsText(Math.abs(by))} ${by < 0 ? "shorter" : "longer"}, since ${why}. Undo brings it back as it was.`;
+  return `This session was built before times were worked out this way. With this change it is ${secondsText(Math.abs(by))} ${by < 0 ? "shorter" : "longer"}, since ${why}. Undo brings it back as it was.`;
 }

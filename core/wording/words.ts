@@ -21,9 +21,9 @@ export const LEVEL_WORDS: Readonly<Record<LevelName, string>> = {
 };
 
 export const SIDE_MODE_WORDS: Readonly<Record<SideMode, string>> = {
-  together: "both together",
-  each: "each side in turn",
-  alternating: "taking turns",
+  together: "both sides",
+  each: "one side, then the other",
+  alternating: "alternating",
   left: "left only",
   right: "right only",
 };
@@ -34,7 +34,7 @@ export const METHOD_WORDS = Object.fromEntries(
 
 /** The side of a piece of work, in a word for a badge. */
 export function sideWords(side: WorkSide): string {
-  return side === "both" ? "both" : side === "alternating" ? "taking turns" : side;
+  return side === "both" ? "both" : side;
 }
 
 /** The side of a piece of work, as it is called. */
@@ -43,7 +43,7 @@ export function sideCall(side: WorkSide): string {
     case "both":
       return "Go.";
     case "alternating":
-      return "Take turns. Go.";
+      return "Alternate sides. Go.";
     default:
       return side === "left" ? "Left side. Go." : "Right side. Go.";
   }

@@ -4,7 +4,7 @@ import type { Place } from "./use-desk";
 import type { Window } from "~/core/profile/handling";
 import type { Profile, ProfileShape } from "~/core/profile/profile";
 
-/** Dots for demonstration, stripes for taking turns. */
+/** Dots for demonstration, stripes for alternating. */
 export function Textures() {
   return (
     <defs>

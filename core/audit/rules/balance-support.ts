@@ -25,7 +25,7 @@ export const balanceSupport: Rule = {
           severity: "warn" as const,
           place,
           says: `${drill.name} is a balance drill with nothing to hold on to.`,
-          why: "This group wants a support within reach.",
+          why: "This group needs something to hold on to within reach.",
           ...(other && {
             fix: { words: `Take the ${other} level`, apply: (s) => editItem(s, place, { level: other }) },
           }),

@@ -19,7 +19,7 @@ export const caps: Rule = {
           {
             severity: "warn",
             place,
-            says: `${drill.name} asks for ${most} % effort; this group’s cap is ${effortCap} %.`,
+            says: `${drill.name} needs ${most} % effort; this group’s cap is ${effortCap} %.`,
             why: "The cap was set for this group.",
             fix: {
               words: `Cap the ramp at ${effortCap} %`,

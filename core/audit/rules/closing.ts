@@ -25,14 +25,14 @@ export const closing: Rule = {
     ];
     if (purpose.startsWith("before-") && !isPattern(last.drill, last.level))
       return finding(
-        `It ends with ${last.drill.name}, not with a pattern on the feet.`,
+        `It ends with ${last.drill.name}, not with a whole movement on the feet.`,
         "New range is kept when a whole movement uses it.",
         (d) => isPattern(d, d.levels.standard),
       );
     if (purpose === "after-training" && !isBreath(last.drill))
       return finding(
         `It ends with ${last.drill.name}, without slow breathing.`,
-        "After training people leave calmer with a minute of slow breath.",
+        "After training, a minute of slow breathing sends people home calmer.",
         isBreath,
       );
     return [];

@@ -46,7 +46,7 @@ export const coldEffort: Rule = {
           place: here.place,
           at: start,
           says: `${here.drill.name} asks for strong effort after only ${secondsText(least.seconds)} of easier ${ROW_FACTS[least.row].words}.`,
-          why: "A cold joint is not pushed to its end: a minute of the same motion, easier, comes first.",
+          why: "Don’t push a cold joint to its end: do a minute of the same motion, easier, first.",
           fix: {
             words: "Put its easier level in front",
             apply: (s) =>

@@ -41,7 +41,7 @@ export const firstMinutes: Rule = {
         place: hardest.place,
         at: 0,
         says: `It begins harder than it goes on: ${hardest.drill.name} comes in the first two minutes.`,
-        why: "Bodies come in cold; what is easy goes first.",
+        why: "People come in cold; start with something easy.",
         ...(gentle &&
           hardnessOf(gentle) < hardnessOf(hardest) && {
             fix: {

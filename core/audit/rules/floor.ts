@@ -40,7 +40,7 @@ export const floor: Rule = {
           severity: "warn",
           place,
           says: `${drill.name} travels about ${Math.ceil(needs)} m; the floor is ${length} m.`,
-          why: "People at the end have nowhere to go.",
+          why: "People run out of floor.",
           ...(fits !== undefined && {
             fix: {
               words: `${fits} repetitions each way`,

@@ -29,7 +29,7 @@ export const ground: Rule = {
           says: `${drill.name} ${why}.`,
           why: SURFACE_FACTS[surface].onTheSpot
             ? "There is an edge to go over, and it may be slippery."
-            : "It is cold, wet or hard there for a hand, a knee or a back.",
+            : "The ground is cold, wet or hard for a hand, a knee or a back.",
           ...(other && {
             fix: { words: `Take the ${other} level`, apply: (s) => editItem(s, place, { level: other }) },
           }),

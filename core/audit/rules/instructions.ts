@@ -20,8 +20,8 @@ export const instructions: Rule = {
           severity: "hint" as const,
           place,
           at: demo.start,
-          says: `${drill.name} takes ${secondsText(needs)} to set up in words; ${secondsText(demo.seconds)} are there.`,
-          why: "Instructions that come after the first side are no use to it.",
+          says: `${drill.name} takes ${secondsText(needs)} to explain; there are ${secondsText(demo.seconds)} for it.`,
+          why: "Instructions that come late are no help on the first side.",
           fix: { words: `Watch first for ${secondsText(needs)}`, apply: (s) => editItem(s, place, { demo: needs }) },
         },
       ];

@@ -37,7 +37,7 @@ export const intervalRest: Rule = {
         place,
         at: gap.to.start,
         says: `The change to ${name} takes ${secondsText(gap.takes)}, ${secondsText(over(gap))} more than the rest.`,
-        why: "By the clock everybody has to be ready when the work begins.",
+        why: "On a shared clock everyone has to be ready when the work begins.",
         offer: () => wayOut(input, place, gap),
       };
     });
@@ -97,7 +97,7 @@ export const intervalWork: Rule = {
             severity: "warn",
             place: { block: b, item: i },
             says: `One ${one} of ${here.drill.name} takes ${secondsText(toSeconds(unit))}, longer than the ${secondsText(toSeconds(piece))} there ${piece === 1e6 ? "is" : "are"} for it.`,
-            why: "Nobody finishes one before the change.",
+            why: "Nobody can finish one before the change.",
             ...(work <= INTERVAL_BOUNDS.mostWork && {
               fix: {
                 words: `Work ${secondsText(work)} in this block`,

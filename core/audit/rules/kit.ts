@@ -41,13 +41,13 @@ export const kit: Rule = {
             there === 0
               ? `There is ${words.replace(/^something /, "nothing ").replace(/^(?!nothing )/, "no ")}; ${first.drill.name} needs ${needs === 1 ? "one" : needs}.`
               : `${needs} pieces of “${words}” are needed for ${people} people at once; there are ${there}.`,
-          why: `Someone stands without. At home ${instead} would do.`,
+          why: `Someone has to go without. At home ${instead} would do.`,
           ...(mends && {
             fix: {
               words:
                 users.length === 1
-                  ? `Take the ${other[0]!.level} level of ${first.drill.name}, which does without`
-                  : `Take a level that does without, in ${users.length} drills`,
+                  ? `Take the ${other[0]!.level} level of ${first.drill.name}, which needs none`
+                  : `Take a level that needs none, in ${users.length} drills`,
               apply: (s) => other.reduce((sum, { place, level }) => (level ? editItem(sum, place, { level }) : sum), s),
             },
           }),

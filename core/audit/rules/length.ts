@@ -17,9 +17,9 @@ export const length: Rule = {
       return [
         {
           severity: "warn",
-          says: `It runs ${secondsText(over)} over the ${clockText(target)} promised.`,
+          says: `It runs ${secondsText(over)} over its target of ${clockText(target)}.`,
           why: "The next group is at the door.",
-          fix: { words: `Promise ${clockText(promised)} instead`, apply: (s) => editSession(s, { target: promised }) },
+          fix: { words: `Make the target ${clockText(promised)}`, apply: (s) => editSession(s, { target: promised }) },
           lead: { to: "fit" },
         },
       ];
@@ -27,9 +27,9 @@ export const length: Rule = {
       return [
         {
           severity: "hint",
-          says: `It ends ${secondsText(-over)} before the ${clockText(target)} promised.`,
-          why: "There is time for more, or less to promise.",
-          fix: { words: `Promise ${clockText(promised)} instead`, apply: (s) => editSession(s, { target: promised }) },
+          says: `It ends ${secondsText(-over)} short of its target of ${clockText(target)}.`,
+          why: "There is time for more work, or the target can come down.",
+          fix: { words: `Make the target ${clockText(promised)}`, apply: (s) => editSession(s, { target: promised }) },
           lead: { to: "fit" },
         },
       ];

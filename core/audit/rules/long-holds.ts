@@ -36,7 +36,7 @@ export const longHolds: Rule = {
             before === 0
               ? `${drill.name} holds one side for ${secondsText(own)} shortly before power work.`
               : `With ${drill.name}, ${ROW_FACTS[row].words} is held for ${secondsText(before + own)} a side shortly before power work.`,
-          why: "Holds over about a minute just before power can cost a little force; shorter ones and moving repetitions do not.",
+          why: "Holding for over about a minute just before power work can cost a little force; shorter holds and moving repetitions don’t.",
           fix:
             byClock(input.session, place, seconds * (item.directions ?? drill.directions)) ??
             (seconds >= SHORTEST

@@ -19,8 +19,8 @@ export const mixedGroup: Rule = {
         {
           severity: "warn" as const,
           place,
-          says: `${drill.name} has no easier form with the kit there is (${easier.how.replace(/\.$/, "").toLowerCase()}).`,
-          why: "In a mixed group someone will not manage; they need something to do in the same time.",
+          says: `${drill.name} has no easier form with the kit you have (${easier.how.replace(/\.$/, "").toLowerCase()}).`,
+          why: "In a mixed group someone won’t manage it, and needs something else to do meanwhile.",
           ...(item.level === "harder" && {
             fix: { words: "Take the standard level", apply: (s) => editItem(s, place, { level: "standard" as const }) },
           }),

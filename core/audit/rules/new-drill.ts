@@ -20,7 +20,7 @@ export const newDrill: Rule = {
           severity: "warn" as const,
           place,
           says: `${drill.name} is new to ${input.group!.name}, and there is no time to watch it first.`,
-          why: "A silent look first, then the set-up, then the work: it saves the first side.",
+          why: "Let them watch it once, then set up, then work: otherwise the first side is lost.",
           fix: {
             words: `Watch first for ${secondsText(seconds)}`,
             apply: (s) => editItem(s, place, { demo: seconds }),

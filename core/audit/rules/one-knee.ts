@@ -32,7 +32,7 @@ export const oneKnee: Rule = {
           place: here.place,
           at: segment.start,
           says: `By ${here.drill.name} people have been on one knee for more than ${secondsText(LONGEST)} without a pad.`,
-          why: "A kneeling knee wants padding or a break.",
+          why: "A knee on the floor needs a pad or a break.",
         });
     }
     return found;

@@ -17,7 +17,7 @@ export const planes: Rule = {
         severity: "hint" as const,
         about: plane,
         says: `Nothing moves in one direction: ${PLANE_WORDS[plane]}.`,
-        why: "Most people are short of the directions their sport leaves out.",
+        why: "Most people get too little of the directions their sport leaves out.",
         offer,
       };
     });

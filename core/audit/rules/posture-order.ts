@@ -67,9 +67,9 @@ export const postureOrder: Rule = {
     const finding: Finding = {
       severity: "hint",
       place: { block: first.block, item: Math.max(0, moved) },
-      says: `People change posture ${now} times; the same drills can do with ${then}. That saves ${secondsText(saved)} in moving.`,
-      why: "Up and down costs time and attention; staying low or standing is free.",
-      fix: { words: `Put them in the order with ${then} changes`, apply },
+      says: `People change posture ${now} times; the same drills need only ${then}. That saves ${secondsText(saved)} in moving.`,
+      why: "Getting up and down costs time and attention; staying where you are costs nothing.",
+      fix: { words: `Reorder them: ${then} ${then === 1 ? "change" : "changes"}`, apply },
     };
     return [finding];
   },

@@ -20,7 +20,7 @@ export const tempo: Rule = {
           severity: "warn" as const,
           place,
           says: `${drill.name} takes ${secondsText(rep)} a repetition; it needs at least ${secondsText(least)}.`,
-          why: "Faster than that it is thrown, not moved.",
+          why: "Any faster and it is thrown, not controlled.",
           fix: {
             words: `Slow it to ${secondsText(repOf(slower))}`,
             apply: (s) => editItem(s, place, { dose: slower }),

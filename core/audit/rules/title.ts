@@ -22,7 +22,7 @@ export const title: Rule = {
         why: "People plan by the title.",
         ...(Math.abs(now * 60 - timeline.totalSeconds) <= ALLOWED && {
           fix: {
-            words: `Write ${now} in the title`,
+            words: `Put ${now} in the title`,
             apply: (s) => editSession(s, { title: s.title.replace(said[1]!, String(now)) }),
           },
         }),

@@ -21,7 +21,7 @@ export const topDemand: Rule = {
           severity: "warn" as const,
           about: row,
           says: `${capital(ROW_FACTS[row].words)} gets ${secondsText(Math.round(has))} of ${secondsText(Math.round(wants))}.`,
-          why: `${demand.name}: ${(demand.rows[row]?.why ?? "it is asked for most").replace(/[.\s]+$/, "")}.`,
+          why: `${demand.name}: ${(demand.rows[row]?.why ?? "it is what this sport needs most").replace(/[.\s]+$/, "")}.`,
           offer,
           lead: { to: "drills" as const, row },
         };

@@ -25,7 +25,7 @@ export const unequalSides: Rule = {
             ...finding,
             place: single.place,
             fix: {
-              words: `${single.drill.name}: each side in turn`,
+              words: `${single.drill.name}: one side, then the other`,
               apply: (s) => editItem(s, single.place, { sides: "each" }),
             },
           },
