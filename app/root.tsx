@@ -79,14 +79,14 @@ export function ErrorBoundary({ error }: Route.ErrorBoundaryProps) {
     return (
       <TroublePage
         title="There is no connection"
-        text="This page could not be fetched. What you saved is safe, and what was not saved yet is kept in this browser. Try again once the connection is back."
+        text="This page couldn’t be fetched. What you saved is safe, and unsaved changes are held in this browser. Try again once you’re back online."
         again
       />
     );
   return (
     <TroublePage
       title="Something went wrong"
-      text="This is Mapset's fault, not yours. What you saved is safe. Load the page again; if it comes back, tell whoever runs this Mapset."
+      text="This is Mapset’s fault, not yours. What you saved is safe. Load the page again; if it happens again, tell whoever runs this Mapset."
     />
   );
 }

@@ -150,7 +150,7 @@ For each block, each round, each item, in order:
 2. **demo**: \`item.demo\`, else \`pace.demo\` when this drill at this level has not appeared earlier in the session. In
    rounds after the first there is none.
 3. For each set **work**: \`together\` in one pass; \`each\` in two, the first side first; \`alternating\` in one pass of
-   twice the dose, its repetitions taking turns; \`left\` or \`right\` in one. With two directions each pass is two pieces
+   twice the dose, its repetitions alternating; \`left\` or \`right\` in one. With two directions each pass is two pieces
    of work with one **turn** of \`pace.turn\` between.
 4. Between sets **rest** of \`restBetweenSets\`, if any; each set begins on the first side again.
 5. **rest** of \`restAfter\`, if any. Between rounds, rest of \`restBetweenRounds\`.

@@ -35,7 +35,7 @@ export type EditionRow = {
   createdAt: Date;
   /** Whether it says the same as the session does now. */
   current: boolean;
-  /** What the coach let stand when it was handed out. */
+  /** What the coach had accepted when it was handed out. */
   accepted: Accepted[];
   /** What it says; undefined where it cannot be read. */
   session: Edition["session"] | undefined;

@@ -64,7 +64,7 @@ const heardOf = (db: Pick<Db, "select">, club: Club, sessionId: string | null, {
 
 const withCheckIn = and(eq(checkIn.clubId, run.clubId), eq(checkIn.runId, run.id));
 
-/** What has been heard back, the newest first. `sessionId` narrows it to one session. `skip` leaves out so many of the first. Pain that nobody has looked at is asked for by itself, and shown before everything. */
+/** Feedback, the newest first. `sessionId` narrows it to one session. `skip` leaves out so many of the first. Pain that nobody has looked at is asked for by itself, and shown before everything. */
 export async function listHeard(
   db: Db,
   club: Club,

@@ -92,7 +92,7 @@ export async function listOwnDrills(db: Db, club: Club): Promise<OwnDrill[]> {
 
 export type ListedDrill = { doc: Drill; drawn: boolean };
 
-/** The same for a list to look through: without their motions, and whether there are any. Those put aside instead, when asked. */
+/** The same for a list to look through: without their motions, and whether there are any. The archived ones instead, when asked. */
 export async function browseOwnDrills(db: Db, club: Club, aside = false): Promise<ListedDrill[]> {
   return (await browseAllOwn(db, club, aside)).drills;
 }
@@ -296,7 +296,7 @@ export async function keepRevision(db: Db, club: Club, id: string, basedOn: numb
   return stored ? { kind: "newer", stored } : { kind: "gone" };
 }
 
-/** Puts a drill aside or brings it back. Sessions that use it go on as they are. Returns false when it is not the coach's. */
+/** Archives a drill or restores it. Sessions that use it go on as they are. Returns false when it is not the coach's. */
 export async function shelveOwnDrill(db: Db, club: Club, id: string, away: boolean): Promise<boolean> {
   const rows = await db
     .update(ownDrill)

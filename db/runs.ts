@@ -24,7 +24,7 @@ const HOUR_MS = 3_600_000;
 type Keeping = {
   /** When it arrived; now, where that is not said. */
   at?: Date;
-  /** Told of pain: kept whatever else there is. */
+  /** Pain reported: kept whatever else there is. */
   always?: boolean;
   /** Kept under its link and not among the others, as what a link brings that has been taken back. */
   fold?: boolean;

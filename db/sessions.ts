@@ -324,7 +324,7 @@ export async function setTemplate(db: Db, club: Club, id: string, template: bool
   return rows.length > 0;
 }
 
-/** Deletes an archived session with its editions, links and what was heard back. Returns false when there is none. */
+/** Deletes an archived session with its editions, links and feedback. Returns false when there is none. */
 export async function deleteArchived(db: Db, club: Club, id: string): Promise<boolean> {
   const rows = await db
     .delete(trainingSession)

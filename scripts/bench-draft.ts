@@ -17,7 +17,7 @@ export type Line = { what: string; value: string; baseline: string; ratio: strin
 
 const TARGETS = [300, 420, 600, 720, 900, 1200, 1500, 1800];
 
-/** Groups of all kinds: nobody in particular, a few who protect areas with little kit, many with caps, and a class that protects several areas with next to no kit. */
+/** Groups of all kinds: no group, a few who protect areas with little kit, many with caps, and a class that protects several areas with next to no kit. */
 const groupOf = (k: number): object | undefined =>
   [
     undefined,

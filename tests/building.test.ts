@@ -147,7 +147,7 @@ describe("building quickly", () => {
     await signIn(page, BEN);
     await page.goto("/groups");
     await ready(page);
-    await page.getByLabel("New group or class").fill("No kit yet");
+    await page.getByLabel("New group").fill("No kit yet");
     await page.keyboard.press("Enter");
     const group = page.getByRole("region", { name: "No kit yet" });
     await group.getByRole("button", { name: /^Kit, floor and caps/ }).click();
@@ -190,7 +190,7 @@ describe("building quickly", () => {
     await ready(page);
     await page.getByRole("button", { name: /^Undo: / }).click();
     expect(await total(page)).toBeLessThan(before);
-    await page.getByRole("button", { name: /^Do again: / }).click();
+    await page.getByRole("button", { name: /^Redo: / }).click();
     expect(await total(page)).toBe(before);
     await saved(page);
 
@@ -216,13 +216,13 @@ describe("building quickly", () => {
     await page.getByLabel("Name").fill("Before lifting on Monday");
     await page.getByLabel("Begin with").selectOption("template:squat-primer");
     expect(await page.getByLabel("Target length").inputValue()).toBe("10:00");
-    expect(await page.getByLabel("What for").inputValue()).toBe("before-lifting");
+    expect(await page.getByLabel("Purpose").inputValue()).toBe("before-lifting");
     await page.getByRole("button", { name: "Make session" }).click();
     await page.waitForURL(/\/sessions\/[0-9a-f-]{36}$/);
     await ready(page);
     expect(await total(page)).toBe(600);
-    await page.getByText("Nothing to look at").waitFor();
-    expect(await page.getByLabel("Asked by").inputValue()).toBe("lifting");
+    await page.getByText("No findings").waitFor();
+    expect(await page.getByLabel("Sport profile").inputValue()).toBe("lifting");
 
     await page.goto("/sessions");
     await ready(page);
@@ -230,7 +230,7 @@ describe("building quickly", () => {
       .getByRole("button", { name: /^More for / })
       .first()
       .click();
-    await page.getByRole("menuitem", { name: "Offer as a beginning" }).click();
+    await page.getByRole("menuitem", { name: "Use as a template" }).click();
     await page.getByRole("button", { name: "New session" }).first().click();
     await page.getByLabel("Name").fill("Before lifting on Friday");
     await page.getByLabel("Begin with").selectOption({ label: "Before lifting on Monday, 10:00" });
@@ -238,7 +238,7 @@ describe("building quickly", () => {
     await page.waitForURL(/\/sessions\/[0-9a-f-]{36}$/);
     await ready(page);
     expect(await total(page)).toBe(600);
-    expect(await page.getByLabel("Asked by").inputValue()).toBe("lifting");
+    expect(await page.getByLabel("Sport profile").inputValue()).toBe("lifting");
   });
 
   it("says in words what changed between editions", async () => {
@@ -273,7 +273,7 @@ describe("what is asked", () => {
     await ready(page);
     await page.getByLabel("Name", { exact: true }).fill("Our sweep crew");
     const fit = page.getByRole("status", { name: "Fit" });
-    await page.getByLabel("How far this session answers it").selectOption({ label: "Rowers before the boat" });
+    await page.getByLabel("How far this session meets it").selectOption({ label: "Rowers before the boat" });
     const before = await fit.innerText();
     await page.getByRole("group", { name: "Weight of wrist bending", exact: true }).getByText("3").click();
     await expect.poll(() => fit.innerText()).not.toBe(before);
@@ -281,19 +281,19 @@ describe("what is asked", () => {
     expect(await violations(page)).toEqual([]);
     await page.getByRole("link", { name: "Groups" }).click();
     await page
-      .getByRole("alertdialog", { name: "Leave without keeping?" })
+      .getByRole("alertdialog", { name: "Leave without saving?" })
       .getByRole("button", { name: "Stay here" })
       .click();
     await page.getByRole("button", { name: "Keep", exact: true }).click();
     await page.getByText("Kept", { exact: true }).waitFor();
     await openDesk(page, "Rowers before the boat");
-    await page.getByLabel("Asked by").selectOption({ label: "Our sweep crew" });
+    await page.getByLabel("Sport profile").selectOption({ label: "Our sweep crew" });
     await saved(page);
     await page.keyboard.press("3");
     await page.getByText("feathering all morning").waitFor();
     await page.reload();
     await ready(page);
-    expect(await page.getByLabel("Asked by").inputValue()).toMatch(/^own-/);
+    expect(await page.getByLabel("Sport profile").inputValue()).toMatch(/^own-/);
   });
 
   it("of one coach is nobody else's, and a setting takes only what makes sense", async () => {
@@ -370,7 +370,9 @@ describe("what is asked", () => {
     expect((await there()).marks.demandId?.revision).toBe(basedOn + 1);
     // As earlier pages named a part.
     expect((await set({ teamId: null }, own)).status()).toBe(200);
-    expect((await set({ fields: { teamId: { value: "x", basedOn: 0, by: "a page", seq: 1 } } }, own)).status()).toBe(422);
+    expect((await set({ fields: { teamId: { value: "x", basedOn: 0, by: "a page", seq: 1 } } }, own)).status()).toBe(
+      422,
+    );
     expect((await own.post("/groups", form({ do: "setting", group, setting: '{"floor":-1}' }))).status()).toBe(400);
     expect((await own.post(theirs, form({ doc: '{"id":"own","name":"x"}' }))).status()).toBe(422);
   });

@@ -67,7 +67,7 @@ it("work and rest by the clock: set for a block, told where a change is too long
   await page.getByRole("alert").getByRole("button", { name: "Close" }).click();
   await saved(page);
 
-  // On paper, and as a link.
+  // Print sheet, and as a link.
   const desk = new URL(page.url()).pathname;
   expect(await (await page.request.get(`${desk}/print`)).text()).toContain("40 s work, 20 s rest");
   await page.getByRole("link", { name: "Hand out" }).click();

@@ -76,7 +76,7 @@ describe("everything of a club as one file", () => {
     // Its old links have no address here, and say so; new ones have.
     await open(page, `${new URL(page.url()).pathname}/hand-out`);
     await page
-      .getByText("It came with the club’s archive, without its address: nobody can open it. Make another link.")
+      .getByText("It came with the club’s archive, without its address, so nobody can open it. Make another link.")
       .first()
       .waitFor();
     expect(await page.getByTestId("address").count()).toBe(0);
@@ -86,7 +86,7 @@ describe("everything of a club as one file", () => {
     await page
       .getByRole("listitem")
       .filter({ hasText: "Kestrel Sound" })
-      .getByRole("button", { name: "Go there" })
+      .getByRole("button", { name: "Switch to it" })
       .first()
       .click();
     await open(page, "/groups/people");
@@ -215,12 +215,12 @@ describe("a person", () => {
     await page.getByText("One report of pain that nobody has spoken to them about.").waitFor();
     await ready(page);
     expect(await violations(page)).toEqual([]);
-    await page.getByLabel("Put into another").selectOption({ label: "Staff lunchtime class" });
+    await page.getByLabel("Add to another group").selectOption({ label: "Staff lunchtime class" });
     await page.getByRole("button", { name: "Put in", exact: true }).click();
     await page.getByText("Tern is in it now.").waitFor();
-    await page.getByRole("button", { name: "Take out of Kestrel Sound junior rowers" }).click();
+    await page.getByRole("button", { name: "Remove of Kestrel Sound junior rowers" }).click();
     await page.getByRole("button", { name: "Put back into Kestrel Sound junior rowers" }).click();
-    await page.getByRole("button", { name: "Take out of Kestrel Sound junior rowers" }).waitFor();
+    await page.getByRole("button", { name: "Remove of Kestrel Sound junior rowers" }).waitFor();
 
     await page.getByRole("button", { name: "Forget Tern…" }).click();
     await page.getByRole("link", { name: "See what they said" }).click();
@@ -261,7 +261,7 @@ describe("keeping and erasing", () => {
     await months.fill("1");
     await page.getByRole("button", { name: "Save months" }).click();
     await page.getByText("One report is older, and would be deleted within the hour.").waitFor();
-    await page.getByRole("button", { name: "Keep them longer" }).click();
+    await page.getByRole("button", { name: "Cancel" }).click();
     await page.reload();
     expect(await months.inputValue()).toBe("12");
     await ready(page);

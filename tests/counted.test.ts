@@ -32,7 +32,7 @@ it("a twelve-minute squat primer for 24 people, from nothing to a copied link, t
 
   // The group and its people.
   await page.getByRole("link", { name: "Groups" }).click();
-  await page.getByLabel("New group or class").click();
+  await page.getByLabel("New group").click();
   await page.keyboard.type("Lunch lifters");
   await page.keyboard.press("Enter");
   await page.getByRole("region", { name: "Lunch lifters" }).getByLabel("Add people").click();
@@ -44,7 +44,7 @@ it("a twelve-minute squat primer for 24 people, from nothing to a copied link, t
   await page.getByRole("link", { name: "Build a session for Lunch lifters" }).click();
   await page.waitForFunction(() => document.activeElement?.getAttribute("name") === "title");
   await page.keyboard.type("Squat primer");
-  await page.getByLabel("What for").selectOption({ label: "before lifting" });
+  await page.getByLabel("Purpose").selectOption({ label: "before lifting" });
   choices++;
   await page.getByLabel("Target length").click();
   await page.keyboard.type("12 min");

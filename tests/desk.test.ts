@@ -136,7 +136,7 @@ describe("at the desk", () => {
     await context.setOffline(true);
     await row(page, "Cat–camel").click();
     await page.getByRole("textbox", { name: "Repetitions a side" }).fill("5");
-    await page.getByText("No connection. Kept in this browser").waitFor();
+    await page.getByText("No connection. Held in this browser").waitFor();
     await context.setOffline(false);
     // Back on the network it saves by itself.
     await saved(page);
@@ -149,10 +149,10 @@ describe("at the desk", () => {
     const { page, context } = await world.visitor();
     await signIn(page);
     await freshSession(page, "For whom");
-    const [who, asked] = [page.getByLabel("Who for"), page.getByLabel("Asked by")];
+    const [who, asked] = [page.getByLabel("Group"), page.getByLabel("Sport profile")];
     await context.setOffline(true);
     await asked.selectOption({ label: "Handball" });
-    await page.getByText("No connection. Kept in this browser").waitFor();
+    await page.getByText("No connection. Held in this browser").waitFor();
     await who.selectOption({ index: 1 });
     const group = await who.inputValue();
     await context.setOffline(false);
@@ -167,7 +167,7 @@ describe("at the desk", () => {
     await ready(other);
     await who.selectOption({ index: 2 });
     await saved(page);
-    await other.getByLabel("Asked by").selectOption({ label: "Rowing" });
+    await other.getByLabel("Sport profile").selectOption({ label: "Rowing" });
     await saved(other);
 
     // A change waits behind a slow one, and the page is left.
@@ -180,9 +180,9 @@ describe("at the desk", () => {
       if (slow === 1) await new Promise((done) => setTimeout(done, 2500));
       await route.continue();
     });
-    await page.getByLabel("Asked by").selectOption({ label: "Desk work" });
-    await page.getByLabel("Asked by").selectOption({ label: "no limits" });
-    await page.getByLabel("Who for").selectOption({ index: 1 });
+    await page.getByLabel("Sport profile").selectOption({ label: "Desk work" });
+    await page.getByLabel("Sport profile").selectOption({ label: "no limits" });
+    await page.getByLabel("Group").selectOption({ index: 1 });
     await page.getByTestId("save-state").getByText("Saving…").waitFor();
     await page.getByRole("link", { name: "Sessions", exact: true }).click();
     await page.waitForURL(/\/sessions$/);
@@ -192,7 +192,7 @@ describe("at the desk", () => {
       .poll(async () => {
         await other.reload();
         await ready(other);
-        return [await other.getByLabel("Who for").inputValue(), await other.getByLabel("Asked by").inputValue()];
+        return [await other.getByLabel("Group").inputValue(), await other.getByLabel("Sport profile").inputValue()];
       })
       .toEqual([group, ""]);
   });
@@ -235,7 +235,7 @@ describe("at the desk", () => {
     await ready(page);
     await row(page, "Cat–camel").getByText("4 × 5 s").waitFor();
 
-    await other.getByRole("button", { name: "Go on with the newer one" }).click();
+    await other.getByRole("button", { name: "Use the newer one" }).click();
     await row(other, "Cat–camel").getByText("4 × 5 s").waitFor();
     // Its own edit is one undo away, and now goes on top knowingly.
     await other.getByRole("button", { name: /^Undo/ }).click();
@@ -264,12 +264,12 @@ describe("at the desk", () => {
     await openDesk(page, "Handball before a game");
     await page.getByText("changed since").waitFor();
     await openDesk(page, "Staff lunchtime");
-    await page.getByText(": as here").waitFor();
+    await page.getByText(": same as here").waitFor();
     await row(page, "Cat–camel").click();
     await page.getByRole("textbox", { name: "Repetitions a side" }).fill("5");
     await page.getByText("changed since").waitFor();
     await page.getByRole("button", { name: /^Undo/ }).click();
-    await page.getByText(": as here").waitFor();
+    await page.getByText(": same as here").waitFor();
   });
 });
 
@@ -325,7 +325,7 @@ describe("handing out", () => {
     await page.getByRole("button", { name: "Make edition and link" }).click();
     const alert = page.getByRole("alert").filter({ hasText: "This has changed since you opened the page." });
     await alert.getByText(gone).waitFor();
-    await page.getByText("Nothing has been handed out yet.").waitFor();
+    await page.getByText("Nothing handed out yet. Look it over, then make the first link.").waitFor();
     expect(await violations(page)).toEqual([]);
     await alert.getByRole("button", { name: "I have looked it over" }).click();
     await page.getByRole("button", { name: "Make edition and link" }).click();
@@ -382,7 +382,7 @@ describe("the list of sessions", () => {
     await menu("Second", "Archive");
     await page.getByRole("link", { name: "Second", exact: true }).waitFor({ state: "detached" });
     await page.getByRole("link", { name: "Archived" }).click();
-    await menu("Second", "Bring back");
+    await menu("Second", "Restore");
     await page.getByText("Nothing is archived").waitFor();
     await page.getByRole("link", { name: "Back to current sessions" }).click();
     await menu("Second", "Archive");

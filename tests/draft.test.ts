@@ -42,9 +42,9 @@ describe("a draft", () => {
     await page.waitForURL(/\/sessions\/draft$/);
     await ready(page);
     // The group brings its own defaults: what was last done with it, its kit, what is protected.
-    await page.getByLabel("Who for").selectOption({ label: "Kestrel Sound junior rowers" });
+    await page.getByLabel("Group").selectOption({ label: "Kestrel Sound junior rowers" });
     await page.getByRole("button", { name: /^Kit and floor: 4 kinds of kit/ }).waitFor();
-    await page.getByLabel("What is asked").selectOption("rowing");
+    await page.getByLabel("Sport profiles").selectOption("rowing");
     await page.getByLabel("Length in minutes").fill("1");
     await page.getByText("2 to 120 minutes, like 12 or 12:30.").waitFor();
     expect(await page.getByRole("button", { name: "Draft", exact: true }).isDisabled()).toBe(true);
@@ -88,8 +88,8 @@ describe("a draft", () => {
     await ready(page);
     expect(Math.round(await total(page))).toBe(seconds);
     for (const drill of drills) await page.locator("[data-row]").filter({ hasText: drill }).first().waitFor();
-    expect(await page.getByLabel("Who for").locator("option:checked").innerText()).toContain("junior rowers");
-    expect(await page.getByLabel("Asked by").inputValue()).toBe("rowing");
+    expect(await page.getByLabel("Group").locator("option:checked").innerText()).toContain("junior rowers");
+    expect(await page.getByLabel("Sport profile").inputValue()).toBe("rowing");
 
     // Back from the desk, everything stands as it was left; another way here begins anew and offers it.
     await page.goBack();
@@ -102,7 +102,7 @@ describe("a draft", () => {
     await page.getByRole("link", { name: "Draft", exact: true }).click();
     await page.waitForURL(/\/sessions\/draft$/);
     expect(await page.getByRole("article").count()).toBe(0);
-    await page.getByRole("button", { name: "Back to the drafts you had here" }).click();
+    await page.getByRole("button", { name: "Back to your last drafts" }).click();
     await card(page).waitFor();
     expect(await drillsOf(card(page))).toEqual(drills);
   });
@@ -114,8 +114,8 @@ describe("a draft", () => {
     await ready(page);
     const said = async () =>
       Promise.all([
-        page.getByLabel("What for").inputValue(),
-        page.getByLabel("What is asked").inputValue(),
+        page.getByLabel("Purpose").inputValue(),
+        page.getByLabel("Sport profiles").inputValue(),
         page.getByLabel("Length in minutes").inputValue(),
       ]);
     const names = await page
@@ -131,16 +131,16 @@ describe("a draft", () => {
       await page.getByRole("link", { name: `Draft a session for ${name}` }).click();
       await page.waitForURL(/\/sessions\/draft\?group=/);
       await ready(page);
-      expect(await page.getByLabel("Who for").locator("option:checked").innerText()).toBe(name);
+      expect(await page.getByLabel("Group").locator("option:checked").innerText()).toBe(name);
       usual.set(name, await said());
     }
     expect(new Set([...usual.values()].map(String)).size).toBeGreaterThan(1);
     for (const name of names) {
-      await page.getByLabel("Who for").selectOption({ label: name });
+      await page.getByLabel("Group").selectOption({ label: name });
       await expect.poll(said).toEqual(usual.get(name));
     }
     // What they did last can be asked to change, where there is something.
-    await page.getByLabel("Who for").selectOption({ label: "Kestrel Sound handball" });
+    await page.getByLabel("Group").selectOption({ label: "Kestrel Sound handball" });
     await page.getByLabel("What they did last").selectOption({ label: "changing half of last time" });
     await page.getByText("At most half of the drills of “Handball before a game” come again.").waitFor();
     await page.getByRole("button", { name: "Draft", exact: true }).click();
@@ -148,13 +148,13 @@ describe("a draft", () => {
       .poll(() => page.getByRole("article", { name: /^Draft / }).count(), { timeout: 60_000 })
       .toBeGreaterThan(0);
     for (const card of await page.getByRole("article", { name: /^Draft / }).all())
-      await card.getByText(/^(\d+ of \d+ drills other|all drills other)$/).waitFor();
-    await page.getByLabel("Who for").selectOption({ label: "anyone" });
+      await card.getByText(/^(\d+ of \d+ drills other|all drills different)$/).waitFor();
+    await page.getByLabel("Group").selectOption({ label: "anyone" });
     await page.getByLabel("What they did last").waitFor({ state: "detached" });
-    await page.getByLabel("Who for").selectOption({ label: names[0]! });
+    await page.getByLabel("Group").selectOption({ label: names[0]! });
     // What was changed by hand stays.
     await page.getByLabel("Length in minutes").fill("17");
-    await page.getByLabel("Who for").selectOption({ label: names[0]! });
+    await page.getByLabel("Group").selectOption({ label: names[0]! });
     await expect.poll(said).toEqual(usual.get(names[0]!)!.with(2, "17"));
   });
 
@@ -181,10 +181,10 @@ describe("a draft", () => {
     await page.getByLabel("Length in minutes").fill("10");
     await page.keyboard.press("Control+Enter");
     await page.getByText("No session meets the whole request.").waitFor({ timeout: 60_000 });
-    await page.getByText(/Without the drills that must be in it there is one with a fit of \d+ %/).waitFor();
+    await page.getByText(/Without the drills you put in there is one with a fit of \d+ %/).waitFor();
     await page
       .locator("li")
-      .filter({ hasText: "Without looking at the kit" })
+      .filter({ hasText: "Without the kit limits" })
       .getByRole("button", { name: "Draft it so" })
       .click();
     await card(page).waitFor({ timeout: 60_000 });
@@ -199,18 +199,18 @@ describe("a request", () => {
     await signIn(page, ANA);
     await page.goto("/sessions/draft?demand=climbing");
     await ready(page);
-    expect(await page.getByLabel("What is asked").inputValue()).toBe("climbing");
+    expect(await page.getByLabel("Sport profiles").inputValue()).toBe("climbing");
     await page.getByLabel("Call it").fill("Tuesday wall");
     await page.getByLabel("Order", { exact: true }).selectOption("up-from-the-floor");
-    await page.getByRole("button", { name: "Keep this request" }).click();
-    const link = page.getByRole("navigation", { name: "Kept requests" }).getByRole("link", { name: "Tuesday wall" });
+    await page.getByRole("button", { name: "Save this request" }).click();
+    const link = page.getByRole("navigation", { name: "Saved requests" }).getByRole("link", { name: "Tuesday wall" });
     await link.waitFor();
     const address = (await link.getAttribute("href"))!;
     await page.goto(address);
     await ready(page);
     expect(await page.getByLabel("Order", { exact: true }).inputValue()).toBe("up-from-the-floor");
     await page.getByLabel("Length in minutes").fill("8");
-    await page.getByRole("button", { name: "Keep as it is now" }).click();
+    await page.getByRole("button", { name: "Save changes" }).click();
     await expect
       .poll(async () =>
         (await page.request.get(`${address.replace("/sessions/draft?", "/sessions/draft.data?")}`)).text(),
@@ -248,8 +248,8 @@ describe("a request", () => {
     expect((await request.post("/sessions/draft", form({ do: "open", session: "{}" }))).status()).toBe(422);
     expect(await (await request.get("/sessions/draft")).text()).not.toContain("Tuesday wall");
 
-    await page.getByRole("button", { name: "Forget it" }).click();
-    await page.getByRole("alertdialog").getByRole("button", { name: "Forget it" }).click();
+    await page.getByRole("button", { name: "Delete" }).click();
+    await page.getByRole("alertdialog").getByRole("button", { name: "Delete" }).click();
     await page.waitForURL(/\/sessions\/draft$/);
     await expect.poll(() => page.getByRole("link", { name: "Tuesday wall" }).count()).toBe(0);
     expect((await page.request.get(address)).status()).toBe(404);
@@ -261,18 +261,13 @@ describe("a request", () => {
     await openDesk(page, "Rowers before the boat");
     const session = page.url().split("/").at(-1)!;
     await page.keyboard.press("3");
-    await page.getByRole("heading", { name: "Short of what is asked" }).waitFor();
-    await page
-      .getByRole("heading", { name: "Short of what is asked" })
-      .locator("xpath=..")
-      .getByRole("button")
-      .first()
-      .click();
+    await page.getByRole("heading", { name: "Not enough of" }).waitFor();
+    await page.getByRole("heading", { name: "Not enough of" }).locator("xpath=..").getByRole("button").first().click();
     await page.getByRole("link", { name: "Draft for it" }).click();
     await page.waitForURL(/\/sessions\/draft\?session=.*&row=/);
     await ready(page);
     await page.getByText("from “Rowers before the boat”").waitFor();
-    expect(await page.getByLabel("What is asked").inputValue()).toBe("picked");
+    expect(await page.getByLabel("Sport profiles").inputValue()).toBe("picked");
     expect(await page.getByLabel("Length in minutes").inputValue()).toBe("5");
 
     // The same but twelve minutes, and without kneeling.
@@ -289,7 +284,7 @@ describe("a request", () => {
     const joint = page.getByTitle(/^Draft a few minutes for the /).first();
     await joint.click();
     await page.waitForURL(/\/sessions\/draft\?joint=/);
-    expect(await page.getByLabel("What is asked").inputValue()).toBe("picked");
+    expect(await page.getByLabel("Sport profiles").inputValue()).toBe("picked");
   });
 
   it("asks by no profile that is gone, though a session still names it", async () => {
@@ -299,7 +294,7 @@ describe("a request", () => {
     const draftLike = async (address: string) => {
       await page.goto(address);
       await ready(page);
-      return page.getByLabel("What is asked").inputValue();
+      return page.getByLabel("Sport profiles").inputValue();
     };
     expect(await draftLike("/sessions/draft")).toBe("general");
     const [one] = await world.db.select({ id: trainingSession.id }).from(trainingSession).limit(1);

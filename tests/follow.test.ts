@@ -192,7 +192,7 @@ it("leaves a check-in out where somebody says so twice", async () => {
   await page.getByRole("button", { name: "End here" }).click();
   await page.getByRole("button", { name: /^Later/ }).click();
   await page.getByRole("button", { name: "Leave out Moss’s check-in" }).click();
-  await page.getByRole("button", { name: "Leave it out" }).click();
+  await page.getByRole("button", { name: "Discard it" }).click();
   await page.getByText("Waiting on this device").waitFor({ state: "detached" });
   await page.reload();
   await ready(page);
@@ -211,7 +211,7 @@ it("says what is so when Mapset cannot take a check-in, and sends it later", asy
     ++asked === 1 ? route.fulfill({ status: 429, json: { kind: "wait" } }) : route.continue(),
   );
   await page.getByRole("button", { name: "Send" }).click();
-  await page.getByText("Your connection is fine, but Mapset cannot take it just now.").waitFor();
+  await page.getByText("Your connection is fine, but Mapset is busy just now.").waitFor();
   await page.clock.runFor(4_500);
   await page.getByText("Sent. Thank you.").waitFor();
 });
@@ -385,7 +385,7 @@ it("sends a check-in once: tapped twice, and with the connection dropped in betw
     } else await route.continue();
   });
   await page.getByRole("button", { name: "Send" }).dblclick();
-  await page.getByText("Kept on this device").waitFor();
+  await page.getByText("Saved on this device").waitFor();
   await page.clock.runFor(4_500);
   await page.getByText("Sent. Thank you.").waitFor();
   expect(sent).toBe(2);
@@ -405,7 +405,7 @@ it("keeps a check-in through a closed page and sends it when the link is opened 
   await page.getByLabel(/Anything else/).fill("in the tunnel");
   await context.setOffline(true);
   await page.getByRole("button", { name: "Send" }).click();
-  await page.getByText("Kept on this device").waitFor();
+  await page.getByText("Saved on this device").waitFor();
   await page.close();
   await context.setOffline(false);
   const again = await context.newPage();

@@ -317,11 +317,11 @@ describe("a class behind one address", () => {
     await page.getByRole("menuitem", { name: /^Not / }).click();
     await first.getByText(/\(not .*’s\)/).waitFor();
     await first.getByRole("button", { name: /More about/ }).click();
-    await page.getByRole("menuitem", { name: "Take it off the list" }).click();
-    const sure = page.getByRole("alertdialog").getByRole("button", { name: "Take it off" });
+    await page.getByRole("menuitem", { name: "Remove from the list" }).click();
+    const sure = page.getByRole("alertdialog").getByRole("button", { name: "Remove" });
     if (await sure.isVisible().catch(() => false)) await sure.click();
-    await page.getByText("Taken off the list.").waitFor();
-    await page.getByRole("button", { name: "Put it back" }).click();
+    await page.getByText("Removed from the list.").waitFor();
+    await page.getByRole("button", { name: "Undo" }).click();
   });
 });
 

@@ -28,7 +28,7 @@ describe("what to look at", () => {
     const { page } = await world.visitor();
     await signIn(page);
     await openDesk(page, "Staff lunchtime");
-    await page.getByRole("button", { name: /^To look at/ }).click();
+    await page.getByRole("button", { name: /^Findings/ }).click();
     const findings = page.getByRole("tabpanel", { name: /Look at/ });
     const over = findings.getByRole("article").filter({ hasText: "over the 10:00 promised" });
     await over.waitFor();
@@ -63,25 +63,25 @@ describe("what to look at", () => {
     await page.getByRole("heading", { name: "Fit to time" }).waitFor();
     await page.keyboard.press("2");
 
-    await over.getByRole("button", { name: "Let it stand…" }).click();
-    const why = page.getByRole("dialog", { name: "Let it stand" });
-    expect(await why.getByRole("button", { name: "Let it stand" }).isDisabled()).toBe(true);
-    await why.getByLabel("Why it is right like this").fill("The room is free until half past.");
-    await why.getByRole("button", { name: "Let it stand" }).click();
+    await over.getByRole("button", { name: "Accept…" }).click();
+    const why = page.getByRole("dialog", { name: "Accept" });
+    expect(await why.getByRole("button", { name: "Accept" }).isDisabled()).toBe(true);
+    await why.getByLabel("Why is it right here?").fill("The room is free until half past.");
+    await why.getByRole("button", { name: "Accept" }).click();
     await over.waitFor({ state: "detached" });
     await expect.poll(() => findings.getByRole("article").count()).toBe(open - 1);
     await saved(page);
     await page.reload();
     await ready(page);
     await page.keyboard.press("2");
-    await findings.getByText("One finding is let stand").click();
+    await findings.getByText("One finding accepted").click();
     await findings.getByText("“The room is free until half past.”").waitFor();
 
     await page.getByRole("link", { name: "Hand out" }).click();
-    await page.getByText("One finding is let stand, and goes on record").waitFor();
+    await page.getByText("One finding accepted, and goes on record").waitFor();
     await page.getByRole("button", { name: /^Make/ }).click();
     await newestAddress(page);
-    await page.getByText("One finding was let stand").first().click();
+    await page.getByText("One finding accepted").first().click();
     await page.getByText("“The room is free until half past.”").last().waitFor();
     expect(await violations(page)).toEqual([]);
   });
@@ -91,7 +91,7 @@ describe("what to look at", () => {
     await signIn(page, ANA);
     await page.goto("/groups");
     await ready(page);
-    await page.getByLabel("New group or class").fill("Two of us");
+    await page.getByLabel("New group").fill("Two of us");
     await page.getByRole("button", { name: "Add group" }).click();
     const card = page.getByRole("region", { name: "Two of us" });
     await card.getByLabel("Add people").fill("Moss, Tern");
@@ -129,9 +129,9 @@ describe("what to look at", () => {
     await page.keyboard.press("Escape");
 
     await freshSession(page, "For two", "template:squat-primer");
-    await page.getByLabel("Who for").selectOption({ label: "Two of us (2)" });
+    await page.getByLabel("Group").selectOption({ label: "Two of us (2)" });
     await page.keyboard.press("Escape");
-    await page.getByRole("button", { name: /^To look at/ }).click();
+    await page.getByRole("button", { name: /^Findings/ }).click();
     const findings = page.getByRole("tabpanel", { name: /Look at/ });
     await findings.getByText("2 pieces of “kneeling pad” are needed for 2 people at once; there are 1.").waitFor();
     await findings
@@ -170,9 +170,9 @@ describe("ranges", () => {
     await panel.getByLabel("Compare with").selectOption({ label: "Handball before a game" });
     await panel.getByText("Dashed: the other session.").waitFor();
     expect(await violations(page)).toEqual([]);
-    await panel.getByLabel("Against what is asked by").selectOption("");
+    await panel.getByLabel("Sport profile").selectOption("");
     await page.getByRole("button", { name: /^fit/ }).waitFor({ state: "detached" });
-    await panel.getByLabel("Against what is asked by").selectOption({ label: "Rowing" });
+    await panel.getByLabel("Sport profile").selectOption({ label: "Rowing" });
     await page.getByRole("button", { name: /^fit/ }).waitFor();
     await saved(page);
   });
@@ -186,20 +186,20 @@ describe("fit to time", () => {
     const before = await total(page);
     await page.keyboard.press("4");
     const panel = page.getByRole("tabpanel", { name: "Fit" });
-    await panel.getByText("What stays as it is").click();
+    await panel.getByText("What is locked").click();
     await panel.getByRole("button", { name: /^Cat–camel/ }).click();
     // Locked by key in the list, moved, and still locked where it then stands; let go again.
-    await row(page, "Cat–camel").getByLabel("stays as it is when fitting").waitFor();
+    await row(page, "Cat–camel").getByLabel("locked when fitting").waitFor();
     const second = (await rows(page))[1]!;
     await row(page, second).click();
     await page.keyboard.press("l");
-    await row(page, second).getByLabel("stays as it is when fitting").waitFor();
+    await row(page, second).getByLabel("locked when fitting").waitFor();
     await page.keyboard.press("Alt+ArrowUp");
     await expect.poll(async () => (await rows(page))[1]).not.toBe(second);
-    await row(page, second).getByLabel("stays as it is when fitting").waitFor();
+    await row(page, second).getByLabel("locked when fitting").waitFor();
     await page.keyboard.press("Control+z");
     await page.keyboard.press("l");
-    await row(page, second).getByLabel("stays as it is when fitting").waitFor({ state: "detached" });
+    await row(page, second).getByLabel("locked when fitting").waitFor({ state: "detached" });
     await page.keyboard.press("Escape");
     await page.keyboard.press("4");
     await panel.getByRole("textbox", { name: "Length" }).fill("11:30");
@@ -220,9 +220,9 @@ describe("fit to time", () => {
     await panel.getByRole("textbox", { name: "Length" }).fill("3");
     await panel.getByRole("button", { name: "Work it out" }).click();
     const alert = panel.getByRole("alert");
-    await alert.getByText(/^As short as it goes, this lasts \d+:\d\d: .+ too long\.$/).waitFor();
-    await alert.getByText("allow drills to be taken out,").waitFor();
-    await panel.getByLabel("may take drills out where nothing else does").check();
+    await alert.getByText(/^At its shortest this lasts \d+:\d\d: .+ too long\.$/).waitFor();
+    await alert.getByText("allow drills to be removed,").waitFor();
+    await panel.getByLabel("may remove drills if nothing else will do").check();
     await panel.getByRole("button", { name: "Work it out" }).click();
     await panel
       .getByText(/ taken out$/)
@@ -237,7 +237,7 @@ describe("fit to time", () => {
     await saved(page);
     await page.reload();
     await ready(page);
-    await row(page, "Cat–camel").getByLabel("stays as it is when fitting").waitFor();
+    await row(page, "Cat–camel").getByLabel("locked when fitting").waitFor();
     await page.keyboard.press("4");
 
     // A finishing time is as good as a length.
@@ -345,7 +345,7 @@ describe("a wide screen and paper", () => {
     await page.getByRole("button", { name: "Print" }).waitFor();
     const sheet = page.getByRole("article");
     await sheet.getByText("Kit:").waitFor();
-    await sheet.getByRole("heading", { name: "Take care" }).waitFor();
+    await sheet.getByRole("heading", { name: "Watch out" }).waitFor();
     await sheet
       .getByText(/^Hamish: /)
       .first()

@@ -149,12 +149,12 @@ it("findings are mended and let stand, ranges give drills, and a length is fitte
   await page.getByRole("button", { name: /^Promise 11:00 instead/ }).waitFor();
   await page.getByRole("tab", { name: /^Look at/ }).focus();
   await tabTo(page, /^Promise 11:00 instead/);
-  await tabTo(page, /^Let it stand…/);
+  await tabTo(page, /^Accept…/);
   await page.keyboard.press("Enter");
-  await page.getByRole("dialog", { name: "Let it stand" }).waitFor();
+  await page.getByRole("dialog", { name: "Accept" }).waitFor();
   await page.keyboard.type("The room is free until half past.");
   await page.keyboard.press("Enter");
-  await page.getByText("One finding is let stand").waitFor();
+  await page.getByText("One finding accepted").waitFor();
 
   // Ranges: one stop for the petals, the arrows from one to the next, Enter for drills, and one of them added.
   await page.keyboard.press("3");

@@ -60,7 +60,7 @@ describe("the library", () => {
     await page.goBack();
     await cards(page).filter({ hasText: "Ankle circles" }).waitFor();
     await page.getByPlaceholder("Name, joint, kit, posture").fill("anvil");
-    await page.getByText("No drill is all of that").waitFor();
+    await page.getByText("No drill matches all of that").waitFor();
     await page.getByRole("link", { name: "Clear all" }).first().click();
     await page.getByText("166 drills", { exact: true }).waitFor();
   });
@@ -201,7 +201,7 @@ describe("a coach's own drill", () => {
     await page.getByRole("button", { name: "Copy as my own" }).click();
     await page.waitForURL(/\/library\/own-[0-9a-f-]+-1\/edit$/);
     await ready(page);
-    await page.getByText("Over the floor, on its contacts, inside the joints’ range.").waitFor();
+    await page.getByText("Above the floor, on its contacts, within joint range.").waitFor();
     await page.getByLabel("Name", { exact: true }).fill("Bridge with a long reach");
 
     // A slider far enough takes the hip past its limit, and undo takes it back.
@@ -215,7 +215,7 @@ describe("a coach's own drill", () => {
       .first()
       .waitFor();
     await page.getByRole("button", { name: /^Undo: pelvis: tip forward/ }).click();
-    await page.getByText("Over the floor, on its contacts, inside the joints’ range.").waitFor();
+    await page.getByText("Above the floor, on its contacts, within joint range.").waitFor();
 
     // A handle moves with the pointer, and with the arrow keys.
     const handle = page.getByRole("button", { name: /^Right hand: drag/ });
@@ -232,8 +232,8 @@ describe("a coach's own drill", () => {
     await expect.poll(() => handle.getAttribute("cy")).not.toBe(dragged);
     expect(await violations(page)).toEqual([]);
 
-    await page.getByRole("button", { name: "Keep as revision 2" }).click();
-    await page.getByText(/Revision 2 · Kept/).waitFor();
+    await page.getByRole("button", { name: "Save as revision 2" }).click();
+    await page.getByText(/Revision 2 · Saved/).waitFor();
 
     // In a session: the newest revision is found, and stays when the drill changes.
     await page.goto("/sessions");
@@ -252,11 +252,11 @@ describe("a coach's own drill", () => {
     await ready(page);
     await page.getByLabel("In one line").fill("Changed since.");
     await page.keyboard.press("Control+s");
-    await page.getByText(/Revision 3 · Kept/).waitFor();
+    await page.getByText(/Revision 3 · Saved/).waitFor();
     await page.goto(desk);
     await ready(page);
     await page.locator("[data-row]").filter({ hasText: "Bridge with a long reach" }).click();
-    await page.getByRole("button", { name: "You have changed this drill since: use revision 3" }).click();
+    await page.getByRole("button", { name: "You have changed this drill since. Use revision 3" }).click();
     await page.getByText("Changed since.").waitFor();
     await saved(page);
 
@@ -290,26 +290,26 @@ describe("a coach's own drill", () => {
     await page.getByText("Revision 1 · No changes yet").waitFor();
     await name.fill("Stick pass for two");
     await page.getByRole("link", { name: "Groups" }).click();
-    const ask = page.getByRole("alertdialog", { name: "Leave without keeping?" });
+    const ask = page.getByRole("alertdialog", { name: "Leave without saving?" });
     await ask.getByRole("button", { name: "Stay here" }).click();
     await ask.waitFor({ state: "detached" });
     expect(await name.inputValue()).toBe("Stick pass for two");
     await page.keyboard.press("Control+s");
-    await page.getByText("Revision 2 · Kept").waitFor();
+    await page.getByText("Revision 2 · Saved").waitFor();
     await name.fill("Never kept");
     await page.getByRole("link", { name: "To its page" }).click();
-    await ask.getByRole("button", { name: "Leave without keeping" }).click();
+    await ask.getByRole("button", { name: "Leave without saving" }).click();
     await page.getByRole("heading", { level: 1, name: "Stick pass for two" }).waitFor();
 
-    await page.getByRole("button", { name: "Put aside" }).click();
-    await page.getByText(/^Put aside: it is no longer offered/).waitFor();
+    await page.getByRole("button", { name: "Archive" }).click();
+    await page.getByText(/^Archive: it is no longer offered/).waitFor();
     await page.getByRole("link", { name: "Library" }).last().click();
     await ready(page);
     expect(await page.getByRole("link", { name: "Stick pass for two" }).count()).toBe(0);
-    await page.getByLabel("Whose").selectOption({ label: "mine, put aside (1)" });
+    await page.getByLabel("Whose").selectOption({ label: "mine, archived (1)" });
     await page.getByRole("link", { name: "Stick pass for two" }).click();
-    await page.getByRole("button", { name: "Bring back" }).click();
-    await page.getByRole("button", { name: "Put aside" }).waitFor();
+    await page.getByRole("button", { name: "Restore" }).click();
+    await page.getByRole("button", { name: "Archive" }).waitFor();
   });
 
   it("is not handed out before somebody has written its cautions", async () => {
@@ -319,7 +319,7 @@ describe("a coach's own drill", () => {
     await ready(page);
     await page.getByRole("button", { name: "New drill" }).click();
     await page.getByLabel("Name").fill("Wall lean with a step");
-    await page.getByLabel("Begins from").selectOption({ label: "standing" });
+    await page.getByLabel("Start from").selectOption({ label: "standing" });
     await page.getByRole("button", { name: "Start posing" }).click();
     await page.waitForURL(/edit$/);
     await ready(page);
@@ -368,17 +368,17 @@ describe("a coach's own drill", () => {
     });
     expect(answer.status()).toBe(422);
     await page.reload();
-    await page.getByText("Nothing has been handed out yet.").waitFor();
+    await page.getByText("Nothing handed out yet. Look it over, then make the first link.").waitFor();
 
     await page.goto(drill);
     await ready(page);
     await page.getByLabel("Take care, line 1").fill("Not on a slippery floor. Stop when the back complains.");
     await page.keyboard.press("Control+s");
-    await page.getByText(/Revision 2 · Kept/).waitFor();
+    await page.getByText(/Revision 2 · Saved/).waitFor();
     await page.goto(desk);
     await ready(page);
     await page.locator("[data-row]").filter({ hasText: "Wall lean with a step" }).click();
-    await page.getByRole("button", { name: "You have changed this drill since: use revision 2" }).click();
+    await page.getByRole("button", { name: "You have changed this drill since. Use revision 2" }).click();
     await saved(page);
     await page.getByRole("link", { name: "Hand out" }).click();
     await page.getByRole("button", { name: "Make edition and link" }).click();
@@ -392,7 +392,7 @@ describe("a coach's own drill", () => {
     await ready(page);
     await page.getByRole("button", { name: "New drill" }).click();
     await page.getByLabel("Name").fill("Standing knee lift");
-    await page.getByLabel("Begins from").selectOption({ label: "standing" });
+    await page.getByLabel("Start from").selectOption({ label: "standing" });
     await page.getByRole("button", { name: "Start posing" }).click();
     await page.waitForURL(/edit$/);
     await ready(page);

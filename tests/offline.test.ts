@@ -72,7 +72,7 @@ it("opens from a cold start with no server there, is followed with its figure, a
   await page.getByRole("button", { name: "Start", exact: true }).click();
   await page.locator('[data-testid="figure"] path, svg.figure path').first().waitFor();
   await tellOfPain(page, "right hip, in flight");
-  await page.getByText("Kept on this device").waitFor();
+  await page.getByText("Saved on this device").waitFor();
   expect(shown).toBeLessThan(2_000);
   await device.off();
 
@@ -102,7 +102,7 @@ it("of several people on one phone, each is told of once, from whichever tab", a
     await one.getByText(name, { exact: true }).click();
     await one.getByRole("button", { name: "Start", exact: true }).click();
     await tellOfPain(one, `left foot of ${name}`);
-    await one.getByText("Kept on this device").waitFor();
+    await one.getByText("Saved on this device").waitFor();
   }
   await other.getByRole("button", { name: "Back to the start" }).click();
   await other.getByText("Tern’s check-in is waiting to be sent").waitFor();
@@ -166,14 +166,14 @@ it("forgets what is on a device, after it was asked twice and said what is lost"
   await page.context().route("**/check-in*", (route) => route.abort());
   await page.getByRole("button", { name: "Start", exact: true }).click();
   await tellOfPain(page, "never told");
-  await page.getByText("Kept on this device").waitFor();
+  await page.getByText("Saved on this device").waitFor();
   await page.getByRole("button", { name: "Back to the start" }).click();
-  await page.getByRole("button", { name: "Forget this device" }).click();
-  await page.getByText("One check-in that your coach has not heard goes with it.", { exact: false }).waitFor();
+  await page.getByRole("button", { name: "Clear this device" }).click();
+  await page.getByText("One check-in that your coach hasn’t seen goes with it.", { exact: false }).waitFor();
   await page.keyboard.press("Escape");
   expect(await page.getByText("Wren’s check-in is waiting to be sent").count()).toBe(1);
-  await page.getByRole("button", { name: "Forget this device" }).click();
-  await page.getByRole("button", { name: "Forget it" }).click();
+  await page.getByRole("button", { name: "Clear this device" }).click();
+  await page.getByRole("button", { name: "Delete" }).click();
   await page.getByText("Nothing of this is left on this device.", { exact: false }).waitFor();
   expect(await page.getByText("Waiting on this device").count()).toBe(0);
   // Nor is anything written down again by a page that stays open.

@@ -174,7 +174,7 @@ it("somebody asked in sees the club, is made an assistant, and is told so; then 
   await owner.getByLabel("As", { exact: true }).selectOption("coach");
   await owner.getByRole("button", { name: "Make invitation" }).click();
   await owner.getByText("Copy the link below and send it to one person.").waitFor();
-  const invitations = owner.getByRole("list", { name: "Invitations that are open" }).getByRole("listitem");
+  const invitations = owner.getByRole("list", { name: "Open invitations" }).getByRole("listitem");
   await invitations.first().waitFor();
   expect(await violations(owner)).toEqual([]);
   await owner.context().grantPermissions(["clipboard-read", "clipboard-write"]);
@@ -227,9 +227,9 @@ it("somebody asked in sees the club, is made an assistant, and is told so; then 
   await owner
     .getByRole("listitem")
     .filter({ hasText: "ben@club.example" })
-    .getByRole("button", { name: "Take out" })
+    .getByRole("button", { name: "Remove" })
     .click();
-  await owner.getByRole("alertdialog").getByRole("button", { name: "Take out" }).click();
+  await owner.getByRole("alertdialog").getByRole("button", { name: "Remove" }).click();
   await expect.poll(() => owner.getByText("ben@club.example").count()).toBe(0);
   await ben.goto("/sessions");
   await ready(ben);

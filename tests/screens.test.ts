@@ -109,8 +109,8 @@ describe.each<["light" | "dark", string, BrowserContextOptions]>([
     await page.getByRole("link", { name: "Hand out" }).click();
     await page.getByRole("heading", { name: /^Hand out:/ }).waitFor();
     await check(page, "hand out");
-    await page.getByRole("link", { name: "On paper" }).click();
-    await page.getByRole("heading", { name: "Take care" }).waitFor();
+    await page.getByRole("link", { name: "Print sheet" }).click();
+    await page.getByRole("heading", { name: "Watch out" }).waitFor();
     await check(page, "on paper");
     for (const place of [
       "/feedback",

@@ -40,7 +40,7 @@ async function rename(page: Page, title: string) {
   await page.keyboard.press("Tab");
 }
 
-const told = (page: Page) => page.getByRole("list", { name: "Changes that are not saved" });
+const told = (page: Page) => page.getByRole("list", { name: "Unsaved changes" });
 
 it("edits that a desk could not save are saved from any page, once there is a connection", async () => {
   const { page, context, letThrough } = await cutOff("Rowers before the boat", "Before the boat, in the wind");
@@ -95,7 +95,7 @@ it("what was changed elsewhere meanwhile is the coach's to choose, and nothing i
   await again.getByRole("link", { name: "Lunchtime, theirs" }).waitFor();
   await told(again).getByRole("link", { name: "Open it to choose" }).click();
   const kept = again.waitForResponse((answer) => answer.url().endsWith("/save") && answer.ok());
-  await question.getByRole("button", { name: "Keep mine instead" }).click();
+  await question.getByRole("button", { name: "Save mine over it" }).click();
   await kept;
   await again.goto("/sessions");
   await again.getByRole("link", { name: "Lunchtime, mine" }).waitFor();
@@ -110,12 +110,12 @@ it("whom a session is for, chosen on two devices, is the coach's to choose and n
   await signIn(elsewhere);
   await elsewhere.goto(page.url());
   await ready(elsewhere);
-  const asked = (at: Page) => at.getByLabel("Asked by");
+  const asked = (at: Page) => at.getByLabel("Sport profile");
   await context.setOffline(true);
   await asked(page).selectOption({ label: "Rowing" });
-  await page.getByText("No connection. Kept in this browser").waitFor();
+  await page.getByText("No connection. Held in this browser").waitFor();
   await asked(elsewhere).selectOption({ label: "Handball" });
-  await elsewhere.getByLabel("Who for").selectOption({ index: 1 });
+  await elsewhere.getByLabel("Group").selectOption({ index: 1 });
   await saved(elsewhere);
   await context.setOffline(false);
   await page.evaluate(() => window.dispatchEvent(new Event("online")));
@@ -125,24 +125,24 @@ it("whom a session is for, chosen on two devices, is the coach's to choose and n
   await page.goto("/sessions");
   await told(page).getByText("What you chose beside “For two” was changed elsewhere, too", { exact: false }).waitFor();
   await told(page).getByRole("link", { name: "Open it to choose" }).click();
-  await question.getByRole("button", { name: "Keep mine" }).click();
+  await question.getByRole("button", { name: "Use mine" }).click();
   await question.waitFor({ state: "detached" });
   await saved(page);
   await elsewhere.reload();
   await ready(elsewhere);
   expect(await asked(elsewhere).inputValue()).toBe("rowing");
-  expect(await elsewhere.getByLabel("Who for").inputValue()).not.toBe("");
+  expect(await elsewhere.getByLabel("Group").inputValue()).not.toBe("");
 
   // The other way round, the other's stays.
   await context.setOffline(true);
   await asked(page).selectOption({ label: "Handball" });
-  await page.getByText("No connection. Kept in this browser").waitFor();
+  await page.getByText("No connection. Held in this browser").waitFor();
   await asked(elsewhere).selectOption({ label: "Desk work" });
   await saved(elsewhere);
   await context.setOffline(false);
   await page.evaluate(() => window.dispatchEvent(new Event("online")));
   const again = page.getByRole("alert").filter({ hasText: "now Desk work" });
-  await again.getByRole("button", { name: "Take the other" }).click();
+  await again.getByRole("button", { name: "Use the other" }).click();
   await again.waitFor({ state: "detached" });
   await saved(page);
   expect(await asked(page).locator("option:checked").innerText()).toBe("Desk work");
@@ -168,7 +168,7 @@ it("what was locked and chosen for somebody before anything could be saved is so
     through || route.request().method() === "GET" ? route.continue() : route.abort(),
   );
   const rows = (at: Page) => at.locator("[data-row]");
-  const locks = (at: Page) => at.getByLabel("stays as it is when fitting");
+  const locks = (at: Page) => at.getByLabel("locked when fitting");
   const drills = await rows(page).count();
   // A drill that the server does not know of, which moves all that come after it, and one that it knows.
   await rows(page).first().click();
@@ -214,10 +214,10 @@ it("what is chosen while signed out waits for whoever chose it, and is neither t
   await saved(page);
   const address = page.url();
   await context.clearCookies();
-  await page.getByLabel("Asked by").selectOption({ label: "Rowing" });
+  await page.getByLabel("Sport profile").selectOption({ label: "Rowing" });
   await page.getByText("You are signed out", { exact: false }).waitFor();
   await page.goto("/sign-in");
-  await page.getByText("Changes that are not saved yet are kept in this browser", { exact: false }).waitFor();
+  await page.getByText("Unsaved changes yet are kept in this browser", { exact: false }).waitFor();
   // What is wrong with the form is gone to, and what was written stays.
   await page.getByLabel("E-mail address").fill("nobody");
   await page.getByRole("button", { name: "Sign in" }).click();
@@ -239,7 +239,7 @@ it("what is chosen while signed out waits for whoever chose it, and is neither t
   await told(page).waitFor({ state: "detached" });
   await page.goto(address);
   await ready(page);
-  expect(await page.getByLabel("Asked by").inputValue()).toBe("rowing");
+  expect(await page.getByLabel("Sport profile").inputValue()).toBe("rowing");
 });
 
 it("a revision told to be kept without a connection goes by itself, and of two both can be had", async () => {
@@ -289,13 +289,13 @@ it("a revision told to be kept without a connection goes by itself, and of two b
   await ready(elsewhere);
   await name(elsewhere).fill("Stick pass, theirs");
   await elsewhere.keyboard.press("Control+s");
-  await elsewhere.getByText("Revision 3 · Kept").waitFor();
+  await elsewhere.getByText("Revision 3 · Saved").waitFor();
   // What is newer elsewhere and left without keeping is left for good.
   await name(next).fill("Stick pass, not wanted");
   await next.keyboard.press("Control+s");
-  await next.getByRole("alert").filter({ hasText: "Revision 3 was kept" }).waitFor();
+  await next.getByRole("alert").filter({ hasText: "Revision 3 was saved" }).waitFor();
   await next.getByRole("link", { name: "Groups" }).click();
-  await next.getByRole("button", { name: "Leave without keeping" }).click();
+  await next.getByRole("button", { name: "Leave without saving" }).click();
   await next.waitForURL(/groups$/);
   await ready(next);
   expect(await told(next).count()).toBe(0);
@@ -304,16 +304,16 @@ it("a revision told to be kept without a connection goes by itself, and of two b
   expect(await name(next).inputValue()).toBe("Stick pass, theirs");
   await name(elsewhere).fill("Stick pass, theirs again");
   await elsewhere.keyboard.press("Control+s");
-  await elsewhere.getByText("Revision 4 · Kept").waitFor();
+  await elsewhere.getByText("Revision 4 · Saved").waitFor();
   await name(next).fill("Stick pass, mine");
   await next.keyboard.press("Control+s");
   const question = next.getByRole("alert").filter({ hasText: "Revision 4 was kept" });
-  await question.getByRole("button", { name: "Go on from revision 4" }).click();
-  await next.getByText("Revision 4 · Kept").waitFor();
+  await question.getByRole("button", { name: "Use revision 4" }).click();
+  await next.getByText("Revision 4 · Saved").waitFor();
   expect(await name(next).inputValue()).toBe("Stick pass, theirs again");
   await next.keyboard.press("Tab");
   await next.getByRole("button", { name: "Undo", exact: false }).click();
   expect(await name(next).inputValue()).toBe("Stick pass, mine");
   await next.keyboard.press("Control+s");
-  await next.getByText("Revision 5 · Kept").waitFor();
+  await next.getByText("Revision 5 · Saved").waitFor();
 });

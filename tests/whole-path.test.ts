@@ -65,7 +65,7 @@ it("from sign-in to the check-in seen by the coach", async () => {
   // Undo and do again.
   await page.getByRole("button", { name: /^Undo/ }).click();
   await expect.poll(() => total(page)).toBe(212);
-  await page.getByRole("button", { name: /^Do again/ }).click();
+  await page.getByRole("button", { name: /^Redo/ }).click();
   await expect.poll(() => total(page)).toBe(210);
   await saved(page);
   await page.reload();
@@ -120,7 +120,7 @@ it("from sign-in to the check-in seen by the coach", async () => {
   // The coach sees it, pain first.
   await page.goto("/feedback");
   await ready(page);
-  await page.getByText("1 told of pain").first().waitFor({ state: "attached" });
+  await page.getByText("1 pain reported").first().waitFor({ state: "attached" });
   const pain = page.getByRole("article");
   expect(await pain.innerText()).toContain("front of the right hip");
   const row = await page.getByRole("listitem").filter({ hasText: "Tern" }).innerText();
@@ -128,6 +128,6 @@ it("from sign-in to the check-in seen by the coach", async () => {
   expect(row).toContain("6 hard");
   expect(row.replace(/\s+/g, " ")).toContain("upper back 3 8");
   await page.getByRole("button", { name: "I have spoken to them" }).click();
-  await page.getByRole("listitem").filter({ hasText: "Tern" }).getByLabel("dealt with").waitFor();
+  await page.getByRole("listitem").filter({ hasText: "Tern" }).getByLabel("spoken to").waitFor();
   expect(await page.getByRole("article").count()).toBe(0);
 });

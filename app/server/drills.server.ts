@@ -39,7 +39,7 @@ const SHIPPED: readonly ListedDrill[] = DRAWN_DRILLS.map(({ motions, ...doc }) =
   drawn: motions !== undefined,
 }));
 
-/** What a coach can browse, without motions: their own drills in their newest revision, then the shipped ones; and their own put aside; and what of them cannot be read. */
+/** What a coach can browse, without motions: their own drills in their newest revision, then the shipped ones; and their own that are archived; and what of them cannot be read. */
 export async function browsable(
   club: Club,
 ): Promise<{ drills: ListedDrill[]; aside: ListedDrill[]; unreadable: UnreadableRow[] }> {

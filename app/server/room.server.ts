@@ -8,15 +8,14 @@ const HELP: Record<Kept, string> = {
   people: "people in groups. Delete groups you no longer coach, then try again.",
   groups: "groups. Delete some you no longer coach, then try again.",
   drills: "drills of your own.",
-  profiles: "profiles of what is asked. Delete some you no longer use, then try again.",
+  profiles: "sport profiles of your own. Delete some you no longer use, then try again.",
   revisions: "revisions of drills of your own.",
 };
 
 /** Goes on when a coach has room for more; else says what is full. Nothing has been kept then. */
 export async function needRoom(club: Club, what: Kept, more = 1): Promise<void> {
   if (await hasRoom(getServices().db, club, what, more)) return;
-  throw new Response(
-    `You have as many as Mapset keeps for one coach: ${MOST[what].toLocaleString("en-GB")} ${HELP[what]}`,
-    { status: 409 },
-  );
+  throw new Response(`You have as many as Mapset allows: ${MOST[what].toLocaleString("en-GB")} ${HELP[what]}`, {
+    status: 409,
+  });
 }

@@ -141,4 +141,4 @@ export function openChoices(id: string, whose: OfCoach, first: Marked<Setting>, 
 
 /** What no further try would change. */
 const STOPPED: ReadonlySet<Waiting<Setting>["state"]> = new Set(["newer", "gone", "refused"]);
-const NOT_HELD = "This browser could not keep it. Choose it again.";
+const NOT_HELD = "This browser couldn’t store it. Choose it again.";

@@ -46,7 +46,7 @@ export function Confirm({
   title,
   text,
   action,
-  keep = "Keep it",
+  keep = "Cancel",
   onConfirm,
 }: {
   open: boolean;

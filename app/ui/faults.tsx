@@ -5,7 +5,7 @@ export function Faults({ faults }: { faults: readonly Fault[] }) {
   if (faults.length === 0) return null;
   return (
     <div role="alert" className="rounded-md border-2 border-plum bg-plum-wash px-3 py-2 text-sm">
-      <p className="font-semibold text-plum">Not kept:</p>
+      <p className="font-semibold text-plum">Not saved:</p>
       <ul>
         {faults.map((fault) => (
           <li key={fault.path}>

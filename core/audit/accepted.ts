@@ -2,7 +2,7 @@ import { z } from "zod";
 import { keyOf, type Found } from "./audit";
 import type { Session } from "~/core/session/schema";
 
-/** A finding that the coach lets stand, and why. Kept with the session and with each edition handed out. */
+/** A finding that the coach accepts, and why. Saved with the session and with each edition handed out. */
 export const acceptedSchema = z.strictObject({
   key: z.string().min(1).max(200).describe("What the finding is known by"),
   says: z.string().min(1).max(600).describe("What it said when it was accepted"),

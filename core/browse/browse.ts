@@ -35,7 +35,7 @@ export const browseSchema = z.object({
   spare: oneOf(AREAS),
   /** The longest a side may take, in seconds. */
   most: z.coerce.number().int().min(10).max(600).optional().catch(undefined),
-  /** Only the coach's own; or those put aside, which are not found otherwise. */
+  /** Only the coach's own; or the archived ones, which are not found otherwise. */
   own: z.enum(["own", "aside"]).optional().catch(undefined),
 });
 

@@ -18,8 +18,8 @@ describe("changing a demand profile", () => {
     }
   });
   it("gives a row a weight and a reason, and takes it away", () => {
-    const added = withWeight(rowing, "toe.ext", 2, "asked for by this group");
-    expect(added.rows["toe.ext"]).toEqual({ weight: 2, why: "asked for by this group" });
+    const added = withWeight(rowing, "toe.ext", 2, "needed by this group");
+    expect(added.rows["toe.ext"]).toEqual({ weight: 2, why: "needed by this group" });
     expect(withReason(added, "toe.ext", "the push").rows["toe.ext"]).toEqual({ weight: 2, why: "the push" });
     expect(withWeight(added, "toe.ext", 0, "").rows["toe.ext"]).toBeUndefined();
     expect(withWeight(rowing, "hip.flex", 1, "x").rows["hip.flex"]?.why).toBe(rowing.rows["hip.flex"]?.why);

@@ -77,9 +77,7 @@ describe("the reasons of a draft", () => {
         items: [itemOf(drillById("cat-camel")!)],
       },
     ]);
-    expect(restated(session, none, DRILLS).missing.find((m) => m.row === "sh.ext")?.why).toContain(
-      "methods allowed",
-    );
+    expect(restated(session, none, DRILLS).missing.find((m) => m.row === "sh.ext")?.why).toContain("methods allowed");
   });
   it("tell who does something else, as the audit does", () => {
     const found = drafts.flatMap(({ session }) =>
@@ -290,7 +288,9 @@ describe("the words of a request", () => {
     expect(rowsWords({ "hip.ir": 1, "hip.er": 3 })).toBe("hip external rotation and hip internal rotation");
     expect(rowsWords({})).toBe("no motion yet");
     expect(methodsWords({ methods: undefined, preferred: undefined })).toBe("any method");
-    expect(methodsWords({ methods: ["hold", "breath"], preferred: ["hold"] })).toBe("holds and breathing, preferably holds");
+    expect(methodsWords({ methods: ["hold", "breath"], preferred: ["hold"] })).toBe(
+      "holds and breathing, preferably holds",
+    );
     expect(kitWords({})).toBe("whatever kit there is");
     expect(kitWords({}, "desk-break")).toBe("what any room has");
     expect(kitWords({ kit: {}, floor: 4 })).toBe("no kit at all, 4 m of floor");

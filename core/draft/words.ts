@@ -64,7 +64,7 @@ export function keepingWords(
     ...(never.length > 0 ? [`without ${names(never)}`] : []),
     ...(like.length > 0 ? [`${like.length} drills again where they fit`] : []),
   ];
-  return said.length === 0 ? "no particular drill" : said.join("; ");
+  return said.length === 0 ? "any that fit" : said.join("; ");
 }
 
 /** What becomes of what a group did last, as the end of “, and …”. */

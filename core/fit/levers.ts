@@ -131,7 +131,7 @@ function doseLevers({ session, timeline, drills, locked }: Base, { doseSteps }: 
   });
 }
 
-/** How often each place is worked: its dose in all, and on each side, half for each where both share it. Taking turns lasts twice the dose and gives each side the dose once. */
+/** How often each place is worked: its dose in all, and on each side, half for each where both share it. Alternating lasts twice the dose and gives each side the dose once. */
 function workTimes(
   segments: readonly Segment[],
   halves: (segment: WorkSegment) => boolean,

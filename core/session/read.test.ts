@@ -213,7 +213,7 @@ describe("a bad document is refused with the path of the fault", () => {
     it("is 5000 pieces of work, rests and moves", () => {
       expect(read([block(20, 50)])).toEqual([]);
       expect(read([block(20, 50), block(1, 1)])).toEqual([
-        "come to 5005 pieces of work, rests and moves; a session holds at most 5000. Take out rounds, sets or drills",
+        "come to 5005 pieces of work, rests and moves; a session holds at most 5000. Remove rounds, sets or drills",
       ]);
     });
     it("is 50 000 beats", () => {

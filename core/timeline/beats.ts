@@ -9,7 +9,7 @@ import type { TimedBeat } from "./types";
 
 /**
  * The beats of one work segment that starts at `start`.
- * With `turns`, the units are done twice over, taking turns from that side; a time or a ladder, which has no
+ * With `turns`, the units are done twice over, alternating from that side; a time or a ladder, which has no
  * units to take turns with, becomes one beat of twice the length at the person's own rhythm.
  */
 export function layBeats(

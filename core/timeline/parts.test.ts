@@ -324,7 +324,7 @@ describe("the size of a session", () => {
     expect(MOST_SEGMENTS).toBe(5_000);
     expect(full(23)).toEqual([]);
     expect(full(24)).toEqual([
-      "blocks come to 5100 pieces of work, rests and moves; a session holds at most 5000. Take out rounds, sets or drills",
+      "blocks come to 5100 pieces of work, rests and moves; a session holds at most 5000. Remove rounds, sets or drills",
     ]);
   });
 });

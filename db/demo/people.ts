@@ -68,7 +68,7 @@ type Said = {
   silent?: true;
 };
 
-/** What was heard back in the demo, by group. */
+/** The feedback in the demo, by group. */
 export const HEARD: Record<GroupKey, Said[]> = {
   rowers: [
     {

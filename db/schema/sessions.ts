@@ -37,7 +37,7 @@ export const trainingSession = pgTable(
     title: text("title").notNull(),
     purpose: text("purpose").$type<Purpose>().notNull(),
     totalSeconds: doublePrecision("total_seconds").notNull(),
-    /** Who it is for and what is asked of it; findings of the audit the coach lets stand. Beside the document, which has no place for them. */
+    /** Who it is for and what is asked of it; findings the coach accepts. Beside the document, which has no place for them. */
     groupId: uuid("group_id"),
     demandId: text("demand_id"),
     accepted: jsonb("accepted").$type<Accepted[]>().notNull().default([]),
@@ -81,7 +81,7 @@ export const edition = pgTable(
     number: integer("number").notNull(),
     doc: jsonb("doc").$type<unknown>().notNull(),
     totalSeconds: doublePrecision("total_seconds").notNull(),
-    /** What the coach let stand when it was handed out, and why. */
+    /** What the coach had accepted when it was handed out, and why. */
     accepted: jsonb("accepted").$type<Accepted[]>().notNull().default([]),
     /** What was chosen for single people when it was handed out. */
     choices: jsonb("choices").$type<Choice[]>().notNull().default([]),

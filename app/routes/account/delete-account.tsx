@@ -72,7 +72,7 @@ export function DeleteAccount({ email, leaving }: { email: string; leaving: Leav
             required
           />
           <div className="flex justify-end gap-2">
-            <Button onClick={() => setAsking(false)}>Keep it</Button>
+            <Button onClick={() => setAsking(false)}>Cancel</Button>
             <Button kind="danger" type="submit" disabled={fetcher.state !== "idle" || (alone.length > 0 && !sure)}>
               Delete for good
             </Button>

@@ -106,7 +106,7 @@ export async function changeClub(coach: Coach, form: FormData): Promise<ClubOutc
       if (came === "not here") return { fault: "They are not in the club any more." };
       return came === "last owner"
         ? { fault: LAST_OWNER }
-        : { done: ask.do === "remove" ? "Taken out of the club. What they made stays." : "Saved." };
+        : { done: ask.do === "remove" ? "Removed from the club. What they made stays." : "Saved." };
     }
   }
 }

@@ -27,7 +27,7 @@ export function KeepReports({ months }: { months: number }) {
   return (
     <Part
       title="How long reports are kept"
-      note="Runs and check-ins that are older are deleted. Pain that nobody has seen to never is."
+      note="Older runs and check-ins are deleted. Pain that nobody has seen to never is."
     >
       <fetcher.Form method="post" className="flex max-w-md flex-col gap-3" noValidate>
         <input type="hidden" name="do" value="keep" />
@@ -56,7 +56,7 @@ export function KeepReports({ months }: { months: number }) {
           onOpenChange={(open) => !open && setAnswered(outcome)}
           title={`Keep reports for ${asks.months === 1 ? "a month" : `${asks.months} months`}?`}
           action="Delete what is older"
-          keep="Keep them longer"
+          keep="Cancel"
           text={`${asks.reports === 1 ? "One report is" : `${asks.reports.toLocaleString("en-GB")} reports are`} older, and would be deleted within the hour. This cannot be undone; you can download everything first.`}
           onConfirm={() => void fetcher.submit({ do: "keep", months: asks.months, sure: "yes" }, { method: "post" })}
         />
@@ -70,7 +70,7 @@ export function ArchivePart({ empty }: { empty: boolean }) {
   return (
     <Part
       title="Everything as one file"
-      note="People, sessions, drills, links and reports, in open formats. It has names and pain in it: keep it safe."
+      note="People, sessions, drills, links and reports, in open formats. It has names and reports of pain in it: keep it safe."
     >
       <a
         href="/club/archive"
@@ -90,7 +90,7 @@ export function EraseClub({ clubName, holdings, others }: { clubName: string; ho
   const [asking, setAsking] = useState(false);
   const fault = fetcher.data && "fault" in fetcher.data ? fetcher.data.fault : undefined;
   return (
-    <Part title="Erase the club" note="For when it is no more. Accounts stay, without it.">
+    <Part title="Erase the club" note="For when the club is no more. Accounts stay, without it.">
       <Button className="self-start" onClick={() => setAsking(true)}>
         <Trash2 size={16} aria-hidden /> Erase {clubName}…
       </Button>
@@ -120,7 +120,7 @@ export function EraseClub({ clubName, holdings, others }: { clubName: string; ho
             fault={fault}
           />
           <div className="flex justify-end gap-2">
-            <Button onClick={() => setAsking(false)}>Keep it</Button>
+            <Button onClick={() => setAsking(false)}>Cancel</Button>
             <Button kind="danger" type="submit" disabled={fetcher.state !== "idle"}>
               Erase for good
             </Button>

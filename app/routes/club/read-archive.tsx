@@ -25,16 +25,16 @@ export function ReadArchive({ empty }: { empty: boolean }) {
       setState({ kind: "sending", share: event.total > 0 ? event.loaded / event.total : 0 });
     request.upload.onload = () => setState({ kind: "reading" });
     request.onerror = () =>
-      setState({ kind: "fault", fault: "The connection broke off. Nothing was kept; try again." });
+      setState({ kind: "fault", fault: "The connection broke off. Nothing was saved: try again." });
     request.onload = () => {
       const told = request.response as { counts?: Record<string, number>; fault?: string } | null;
       if (request.status === 200 && told?.counts) {
         setState({
           kind: "done",
-          words: `Read: ${told.counts["sessions"] ?? 0} sessions, ${told.counts["people"] ?? 0} people, ${told.counts["runs"] ?? 0} reports. Its links have to be handed out anew.`,
+          words: `Read: ${told.counts["sessions"] ?? 0} sessions, ${told.counts["people"] ?? 0} people, ${told.counts["runs"] ?? 0} reports. Hand its links out again.`,
         });
         void revalidate();
-      } else setState({ kind: "fault", fault: told?.fault ?? "That did not work. Nothing was kept; try again." });
+      } else setState({ kind: "fault", fault: told?.fault ?? "That didn’t work. Nothing was saved: try again." });
     };
     setState({ kind: "sending", share: 0 });
     request.send(file);

@@ -39,7 +39,7 @@ export function ClubView(club: Route.ComponentProps["loaderData"]) {
       )}
       <Part
         title="Time zone"
-        note="Days and hours are shown by its clock, whatever a phone or computer is set to. A group that is elsewhere can have its own."
+        note="Days and times follow this clock, whatever a phone or computer is set to. A group elsewhere can have its own."
       >
         {manages ? (
           <Asked send={{ do: "zone" }} button="Save time zone">
@@ -66,8 +66,8 @@ export function ClubView(club: Route.ComponentProps["loaderData"]) {
       </Part>
       {manages && (
         <Part
-          title="Ask somebody in"
-          note={`A link lets one person in, within ${INVITED_DAYS} days. Send it to nobody else: whoever opens it first is in.`}
+          title="Invite somebody"
+          note={`A link lets one person in within ${INVITED_DAYS} days. Send it to nobody else: the first to open it is in.`}
         >
           <Asked send={{ do: "invite" }} button="Make invitation" icon={<UserPlus size={16} aria-hidden />}>
             <SelectField label="As" name="role" defaultValue={"coach"} options={roleOptions} />
@@ -80,7 +80,7 @@ export function ClubView(club: Route.ComponentProps["loaderData"]) {
             </ul>
           </Asked>
           {invitations.length > 0 && (
-            <ul aria-label="Invitations that are open" className="flex flex-col gap-2">
+            <ul aria-label="Open invitations" className="flex flex-col gap-2">
               {invitations.map((one) => (
                 <li
                   key={one.id}
@@ -90,7 +90,7 @@ export function ClubView(club: Route.ComponentProps["loaderData"]) {
                     {ROLE_FACTS[one.role].words}, until <When at={one.until} as="d MMMM, HH:mm" />
                     {!one.address && (
                       <span className="block text-sm text-ink-faint">
-                        Its link cannot be shown any more. Withdraw it and make a new one.
+                        Its link can’t be shown again. Withdraw it and make a new one.
                       </span>
                     )}
                   </p>
@@ -104,7 +104,7 @@ export function ClubView(club: Route.ComponentProps["loaderData"]) {
       )}
       {keeping && <KeepReports months={keeping.months} />}
       {keeping && <ArchivePart empty={keeping.empty} />}
-      <Part title="Your other clubs" note="What you see everywhere in Mapset is one club’s at a time.">
+      <Part title="Your other clubs" note="You see one club at a time.">
         {others.length > 0 && (
           <ul className="flex flex-col gap-2">
             {others.map((one) => (
@@ -112,7 +112,7 @@ export function ClubView(club: Route.ComponentProps["loaderData"]) {
                 <span>
                   {one.name} <span className="text-sm text-ink-faint">{ROLE_FACTS[one.role].words.toLowerCase()}</span>
                 </span>
-                <Asked send={{ do: "switch", club: one.id }} button="Go there" />
+                <Asked send={{ do: "switch", club: one.id }} button="Switch to it" />
               </li>
             ))}
           </ul>
@@ -150,7 +150,7 @@ function MemberLine({ member, mine, manages }: { member: Member; mine: boolean; 
             onChange={(role) => send({ do: "role", role })}
           />
           <Button kind="quiet" onClick={() => setRemoving(true)}>
-            Take out
+            Remove
           </Button>
         </>
       ) : (
@@ -160,10 +160,10 @@ function MemberLine({ member, mine, manages }: { member: Member; mine: boolean; 
       <Confirm
         open={removing}
         onOpenChange={setRemoving}
-        title={`Take ${member.name} out of the club?`}
-        action="Take out"
-        keep="Keep them"
-        text={`They see nothing of the club from then on. What they made stays, and you can ask them in again.${member.role === "owner" ? " Invitations that are open are withdrawn, since they could have kept the links." : ""}`}
+        title={`Remove ${member.name} from the club?`}
+        action="Remove"
+        keep="Cancel"
+        text={`They lose sight of the club at once. What they made stays, and you can invite them again.${member.role === "owner" ? " Open invitations are withdrawn, since they could have kept the links." : ""}`}
         onConfirm={() => send({ do: "remove" })}
       />
     </li>
@@ -175,7 +175,7 @@ function Leave({ clubName, alone }: { clubName: string; alone: boolean }) {
   const [leaving, setLeaving] = useState(false);
   if (alone) return null;
   return (
-    <Part title="Leave" note="You see nothing of the club from then on. What you made stays with it.">
+    <Part title="Leave" note="You lose sight of the club at once. What you made stays with it.">
       <div className="flex flex-wrap items-center gap-3">
         <Button onClick={() => setLeaving(true)}>
           <LogOut size={16} aria-hidden /> Leave {clubName}
@@ -188,7 +188,7 @@ function Leave({ clubName, alone }: { clubName: string; alone: boolean }) {
         title={`Leave ${clubName}?`}
         action="Leave"
         keep="Stay"
-        text="Only an owner of it can ask you in again."
+        text="Only an owner can invite you again."
         onConfirm={() => void fetcher.submit({ do: "leave" }, { method: "post" })}
       />
     </Part>

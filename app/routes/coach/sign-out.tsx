@@ -28,10 +28,10 @@ export function SignOut({ me }: { me: OfCoach }) {
         <Confirm
           open
           onOpenChange={setAsking}
-          title="Sign out with changes that are not saved?"
+          title="Sign out with unsaved changes?"
           action="Sign out"
           keep="Stay signed in"
-          text={`${[...new Set(unsaved.map(({ body }) => `“${body.title}”`))].join(", ")}: what you changed is in this browser only. It stays here, seen by nobody else, and is saved once you sign in here again.`}
+          text={`${[...new Set(unsaved.map(({ body }) => `“${body.title}”`))].join(", ")}: your changes are in this browser only. They stay here, seen by nobody else, and save once you sign in here again.`}
           onConfirm={() => void submit(null, { method: "post", action: "/sign-out" })}
         />
       )}

@@ -55,7 +55,7 @@ export function Unsaved({ me }: { me: OfCoach }) {
   const told = elsewhere.filter((item) => isSettled(item) || item.last !== undefined);
   if (told.length === 0) return null;
   return (
-    <ul aria-label="Changes that are not saved" className="print:hidden">
+    <ul aria-label="Unsaved changes" className="print:hidden">
       {told.map((item) => (
         <li
           key={item.key}
@@ -65,7 +65,7 @@ export function Unsaved({ me }: { me: OfCoach }) {
             <Settled item={item} />
           ) : (
             <p className="text-ink-soft">
-              {whatOf(item)} is kept in this browser. It is saved by itself once there is a connection.
+              {whatOf(item)} is in this browser. It saves itself once there is a connection.
             </p>
           )}
         </li>
@@ -126,7 +126,7 @@ function Settled({ item }: { item: Edits }) {
         {failed && (
           <span role="alert" className="font-medium text-plum">
             {" "}
-            That did not work. Try again in a moment.
+            That didn’t work. Try again in a moment.
           </span>
         )}
       </p>
@@ -139,21 +139,21 @@ function Settled({ item }: { item: Edits }) {
             Open it to choose
           </Link>
         ) : item.kind === "session" ? (
-          <Button onClick={() => void asNew(item)}>Keep it as a new session</Button>
+          <Button onClick={() => void asNew(item)}>Save it as a new session</Button>
         ) : item.kind === "drill" ? (
           <Button onClick={() => void saveFile(item)}>Save it as a file</Button>
         ) : null}
         <Button kind="quiet" onClick={() => setAsking(true)}>
-          Let it go
+          Discard it
         </Button>
       </p>
       {asking && (
         <Confirm
           open
           onOpenChange={setAsking}
-          title={`Let go of ${lower(whatOf(item))}?`}
-          text="It is in this browser and nowhere else. This cannot be undone."
-          action="Let it go"
+          title={`Discard ${lower(whatOf(item))}?`}
+          text="It is in this browser and nowhere else. This can’t be undone."
+          action="Discard it"
           onConfirm={letGo}
         />
       )}

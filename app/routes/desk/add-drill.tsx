@@ -234,7 +234,7 @@ export const AddDrill = memo(function AddDrill({
           )}
         >
           {said && !said.refused && <Check size={14} className="shrink-0" aria-hidden />}
-          {held ? "Fetching your own drills, then it is added…" : said?.text}
+          {held ? "Fetching your own drills, then adding it…" : said?.text}
         </p>
         <div className={cx("border-t border-line shadow-md", !open && "hidden")}>
           {ownState === "failed" && (
@@ -282,8 +282,8 @@ export const AddDrill = memo(function AddDrill({
           >
             {findable && (
               <Command.Empty className="px-4 py-5 text-center text-ink-soft">
-                {ownState === "coming" ? "Still fetching your own drills…" : "No drill is found by that."} Try a muscle,
-                a joint, a posture or kit, or say what to leave out: “hips no kneeling”.
+                {ownState === "coming" ? "Still fetching your own drills…" : "No drill found."} Try a muscle, a joint, a
+                posture or kit, or say what to leave out: “hips no kneeling”.
               </Command.Empty>
             )}
             {open &&

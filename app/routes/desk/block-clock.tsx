@@ -40,7 +40,7 @@ export function BlockClock({ block, index, name, desk }: { block: Block; index: 
             <p className="text-sm">
               {listWords([...new Set(unfit.map((item) => drills(item.drill)?.name ?? item.drill))])}{" "}
               {unfit.length === 1 ? "is a ramp of effort with its" : "are ramps of effort with their"} own times, which
-              a clock can’t keep. Put {unfit.length === 1 ? "it" : "them"} into another block first.
+              a shared clock can’t use. Move {unfit.length === 1 ? "it" : "them"} to another block first.
             </p>
           ) : (
             <>
@@ -53,15 +53,15 @@ export function BlockClock({ block, index, name, desk }: { block: Block; index: 
                         interval: to,
                         ...(to && ladders > 0 && { items: clockable(s.blocks[index]!).items }),
                       }),
-                    `${name} ${to ? intervalText(to) : "by its drills’ own times"}`,
+                    `${name} ${to ? intervalText(to) : "by each drill’s own time"}`,
                     `clock ${index}`,
                   )
                 }
               />
               <p className="text-xs text-ink-faint">
                 {interval
-                  ? "Every pass lasts as long as the work; repetitions and breaths go at their own tempo, as many as fit. Moving, kit, changing sides and showing happen in the rest."
-                  : "With a clock every side of every drill is worked equally long, and everybody changes on the call."}
+                  ? "Every turn lasts as long as the work; repetitions and breaths go at their own tempo, as many as fit. Moving, kit, changing sides and showing happen in the rest."
+                  : "On a shared clock every side of every drill gets the same time, and everyone changes on the call."}
                 {!interval &&
                   ladders > 0 &&
                   ` ${ladders === 1 ? "A ladder becomes a plain hold." : `${ladders} ladders become plain holds.`}`}

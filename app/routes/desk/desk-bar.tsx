@@ -46,7 +46,7 @@ export function DeskBar({
   const { session, history, timeline, change } = desk;
   const against = againstTarget(timeline.totalSeconds, session.target);
   const undoWords = history.words ? `Undo: ${history.words}` : "Nothing to undo";
-  const redoWords = history.future[0] ? `Do again: ${history.future[0].words}` : "Nothing to do again";
+  const redoWords = history.future[0] ? `Redo: ${history.future[0].words}` : "Nothing to redo";
   return (
     <div className="flex flex-wrap items-center gap-x-4 gap-y-2 border-b border-line-water bg-paper px-4 py-2">
       <div className="min-w-52 flex-1 max-sm:basis-full">
@@ -66,7 +66,7 @@ export function DeskBar({
           <Redo2 size={17} aria-hidden />
         </IconButton>
         <HistoryList desk={desk} />
-        <IconButton label="What to do (G)" onClick={onPalette}>
+        <IconButton label="Find and do anything (G)" onClick={onPalette}>
           <Compass size={17} aria-hidden />
         </IconButton>
       </div>
@@ -85,7 +85,7 @@ export function DeskBar({
           )}
         >
           {session.target === undefined ? (
-            "no promised length"
+            "no target length"
           ) : (
             <>
               of {clockText(session.target)}
@@ -101,7 +101,7 @@ export function DeskBar({
             type="button"
             className="rounded-md border border-line bg-land px-2.5 text-sm hover:bg-land-deep"
             onClick={() => onTab("ranges")}
-            title="How far it answers what is asked; open the ranges"
+            title="How much of its sport profile it meets; open the ranges"
           >
             fit <span className="font-semibold">{Math.round(insights.fit * 100)} %</span>
           </button>
@@ -112,10 +112,10 @@ export function DeskBar({
           onClick={() => onTab("findings")}
         >
           {insights.open.length === 0 ? (
-            "Nothing to look at"
+            "No findings"
           ) : (
             <>
-              To look at <Count findings={insights.open} />
+              Findings <Count findings={insights.open} />
             </>
           )}
         </button>
@@ -160,7 +160,7 @@ function EditionLine({
   return (
     <span className={cx("text-xs", changed ? "font-medium text-plum" : "text-ink-faint")}>
       Edition {edition.number}, <When at={edition.createdAt} as="d MMM" />
-      {changed ? ": changed since" : edition.open ? ": as here" : ": link withdrawn"}
+      {changed ? ": changed since" : edition.open ? ": same as here" : ": link withdrawn"}
     </span>
   );
 }
@@ -196,19 +196,19 @@ function lineOf(state: SaveState): { icon: typeof CircleCheck; words: string; ba
     case "offline":
       return {
         icon: CloudOff,
-        words: `No connection. Kept ${state.where === "browser" ? "in this browser" : "on this page"}, trying again.`,
+        words: `No connection. Held ${state.where === "browser" ? "in this browser" : "on this page"}, trying again.`,
         bad: true,
       };
     case "signed-out":
       return {
         icon: TriangleAlert,
-        words: "You are signed out. Sign in in another tab; this is kept here.",
+        words: "You are signed out. Sign in in another tab; your changes stay here.",
         bad: true,
       };
     case "gone":
       return {
         icon: TriangleAlert,
-        words: "This session has been deleted elsewhere. Kept in this browser only.",
+        words: "This session was deleted elsewhere. Your copy is in this browser only.",
         bad: true,
       };
     case "newer":

@@ -141,7 +141,7 @@ export function DeskView({
     const made = await saving.duplicate();
     if (!made)
       return setTrouble(
-        "No copy was made: there is no connection, or there is no room for another session. What is here is untouched.",
+        "It was not duplicated: there is no connection, or no room for another session. This session is untouched.",
       );
     await navigate(`/sessions/${made}`);
   };
@@ -149,7 +149,7 @@ export function DeskView({
   const goToHandOut = async () => {
     if (!(await keepNow()) || !(await saving.flush()))
       return setTrouble(
-        "Your last edits are not saved yet, and what is handed out would be without them. Try again once the desk says “Saved”.",
+        "Your last edits are not saved yet, so they would be missing from what you hand out. Try again once the desk says “Saved”.",
       );
     await navigate(`/sessions/${id}/hand-out`);
   };

@@ -68,7 +68,7 @@ export function DrillPanel({ desk, place, forPerson }: { desk: Desk; place: Plac
           rel="noreferrer"
           className="text-ink-soft underline underline-offset-4 hover:text-ink"
         >
-          See it move and read all about it
+          See it move and read more
         </a>
         {newer && (
           <button
@@ -76,7 +76,7 @@ export function DrillPanel({ desk, place, forPerson }: { desk: Desk; place: Plac
             className="font-medium text-depth-6 underline underline-offset-4"
             onClick={() => edit({ drill: newer }, `revision ${readOwnId(newer)?.revision}`)}
           >
-            You have changed this drill since: use revision {readOwnId(newer)?.revision}
+            You have changed this drill since. Use revision {readOwnId(newer)?.revision}
           </button>
         )}
       </p>
@@ -150,7 +150,7 @@ function Cautions({ drill, level }: { drill: Drill; level: DrillLevel }) {
         {drill.cautions.map((text) => (
           <li key={text}>{text}</li>
         ))}
-        {hard && <li>Strong effort: for groups that allow it, on a warm joint.</li>}
+        {hard && <li>Strong effort: only where the group’s cap allows it, on a warm joint.</li>}
       </ul>
     </div>
   );
@@ -284,7 +284,7 @@ function About({ drill, level }: { drill: Drill; level: DrillLevel }) {
       <List title="Set up" entries={drill.setUp} />
       <List title="Do" entries={drill.steps} />
       <List title="Feel it" entries={drill.feel} />
-      <Text title="Felt somewhere else">
+      <Text title="Felt elsewhere">
         {drill.elsewhere.map((e) => (
           <span key={e.felt} className="block">
             <span className="text-ink-soft">{e.felt}</span> {e.change}

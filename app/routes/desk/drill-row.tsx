@@ -105,7 +105,7 @@ export const DrillRow = memo(function DrillRow({
             <Lock
               size={11}
               className="absolute top-1/2 -left-1.5 -translate-y-1/2 text-ink-soft"
-              aria-label="stays as it is when fitting"
+              aria-label="locked when fitting"
             />
           )}
         </span>
@@ -154,14 +154,14 @@ export const DrillRow = memo(function DrillRow({
             onSelect: () => change((s) => splitBlock(s, place, ""), `new block from ${name}`),
           },
           {
-            words: locked ? "Let it change when fitting" : "Keep as it is when fitting",
+            words: locked ? "Unlock for fitting" : "Lock for fitting",
             icon: locked ? <LockOpen size={15} aria-hidden /> : <Lock size={15} aria-hidden />,
             hint: "L",
             onSelect: () => lock([place]),
           },
           "line",
           {
-            words: alone ? "The last drill stays" : "Take out",
+            words: alone ? "The last drill can’t be removed" : "Take out",
             icon: <Trash2 size={15} aria-hidden />,
             hint: "Del",
             danger: true,

@@ -19,9 +19,9 @@ import { listWords } from "~/core/wording/words";
 import { placeKey } from "~/core/timeline/totals";
 
 const LOOKS: Record<Severity, { words: string; className: string }> = {
-  stop: { words: "not like this", className: "border-plum bg-plum-wash text-plum" },
-  warn: { words: "look at this", className: "border-plum text-plum" },
-  hint: { words: "could be better", className: "border-line-water text-ink-soft" },
+  stop: { words: "must fix", className: "border-plum bg-plum-wash text-plum" },
+  warn: { words: "check", className: "border-plum text-plum" },
+  hint: { words: "suggestion", className: "border-line-water text-ink-soft" },
 };
 
 type Props = {
@@ -30,7 +30,7 @@ type Props = {
   before: WrittenBefore | undefined;
   setting: Setting;
   onSetting: (part: Partial<Setting>) => void;
-  /** Shows a drill without leaving the findings, and goes where something is mended by hand. */
+  /** Shows a drill without leaving the findings, and goes where something is fixed by hand. */
   onPlace: (place: Place) => void;
   onLead: (lead: Lead) => void;
 };
@@ -43,13 +43,13 @@ export function FindingsPanel({ desk, insights, before, setting, onSetting, onPl
   const { open, accepted } = insights;
   return (
     <div className="flex flex-col gap-3 p-4">
-      <h2 className="wide-type text-lg font-semibold">What to look at</h2>
+      <h2 className="wide-type text-lg font-semibold">Findings</h2>
       {before && <BetterKnown insights={insights} before={before} onPlace={onPlace} />}
       {open.length === 0 ? (
         <p className="rounded-md bg-kelp-wash px-3 py-2.5 text-sm text-kelp">
           {accepted.length === 0
-            ? "Nothing stands out: sides are equal, the length holds, and nothing is missing."
-            : "Everything else is in order."}
+            ? "All clear: sides are even, the length holds and nothing is missing."
+            : "Everything else is fine."}
         </p>
       ) : (
         <ol className="flex flex-col gap-2">
@@ -82,7 +82,7 @@ export function FindingsPanel({ desk, insights, before, setting, onSetting, onPl
       {accepted.length > 0 && (
         <details>
           <summary className="text-sm font-semibold">
-            {accepted.length === 1 ? "One finding is let stand" : `${accepted.length} findings are let stand`}
+            {accepted.length === 1 ? "One finding accepted" : `${accepted.length} findings accepted`}
           </summary>
           <ul className="mt-1 flex flex-col gap-1.5">
             {accepted.map(({ found, reason }, i) => (
@@ -97,7 +97,7 @@ export function FindingsPanel({ desk, insights, before, setting, onSetting, onPl
                     onSetting({ accepted: setting.accepted.filter((one) => one.key !== insights.keyOf(found)) })
                   }
                 >
-                  <Undo2 size={14} aria-hidden /> Take back
+                  <Undo2 size={14} aria-hidden /> Reopen
                 </Button>
               </li>
             ))}
@@ -142,9 +142,9 @@ function BetterKnown({
   if (all.length === 0) return null;
   return (
     <section className="rounded-md border border-plum bg-plum-wash px-3 py-2.5">
-      <h3 className="font-semibold text-plum">Known better since 26 November 2026</h3>
+      <h3 className="font-semibold text-plum">New since 26 November 2026</h3>
       <p className="text-sm">
-        What a drill loads is now worked out from its drawing. When this session was last saved, this was not known:
+        What a drill loads is now worked out from its drawing. When you last saved this session, we didn’t know about:
       </p>
       <ul className="mt-1 flex flex-col gap-1">
         {all.map(({ found, drill, areas }, i) => (
@@ -161,7 +161,7 @@ function BetterKnown({
         ))}
       </ul>
       {accepted.length > 0 && (
-        <p className="mt-1 text-sm text-ink-soft">What you accepted stays accepted. Check again whether it should.</p>
+        <p className="mt-1 text-sm text-ink-soft">What you accepted stays accepted. Check that it still should.</p>
       )}
     </section>
   );
@@ -204,11 +204,11 @@ function Finding({
         {mended ? (
           <Button size="small" disabled={mended === "trying"} onClick={() => mended !== "trying" && onShow(mended)}>
             <Wrench size={14} className="shrink-0" aria-hidden />{" "}
-            {mended === "trying" ? (found.fix?.words ?? "Looking for something else") : mended.fix.words}…
+            {mended === "trying" ? (found.fix?.words ?? "Looking for another fix") : mended.fix.words}…
           </Button>
         ) : (
           (found.fix ?? found.offer) && (
-            <span className="inline-flex min-h-8 items-center px-3 text-sm text-ink-soft">No one step mends it</span>
+            <span className="inline-flex min-h-8 items-center px-3 text-sm text-ink-soft">No one-step fix</span>
           )
         )}
         {like.length > 1 && (
@@ -243,14 +243,14 @@ function Finding({
           </Button>
         )}
         <Button kind="quiet" size="small" onClick={onAccept}>
-          Let it stand…
+          Accept…
         </Button>
       </div>
     </article>
   );
 }
 
-/** Mends everything one rule finds, shown before it is done. */
+/** Fixes everything one rule finds, shown before it is done. */
 function AllDialog({
   desk,
   insights,
@@ -275,7 +275,7 @@ function AllDialog({
         setMended({
           ...step.value,
           fix: {
-            words: `Mend ${step.value.fixes.length} of ${like.length} like this`,
+            words: `Fix ${step.value.fixes.length} of ${like.length} like this`,
             apply: () => step.value.session,
           },
         });
@@ -294,7 +294,7 @@ function AllDialog({
       >
         <p role="status" className="text-ink-soft">
           {mended
-            ? "None of them is fixed by a step that makes nothing else worse. Fix them one by one, by hand."
+            ? "No one-step fix leaves the rest as good. Fix them one by one at the desk."
             : "Trying one after the other…"}
         </p>
       </Dialog>
@@ -325,11 +325,11 @@ function FixDialog({
       </ul>
       <p className="text-sm text-ink-soft">
         {mended.found.length === 0
-          ? "Nothing is left to look at then."
-          : `${mended.found.length} ${mended.found.length === 1 ? "thing is" : "things are"} left to look at then.`}
+          ? "That leaves no findings."
+          : `That leaves ${mended.found.length} ${mended.found.length === 1 ? "finding" : "findings"}.`}
       </p>
       <div className="flex justify-end gap-2">
-        <Button onClick={onClose}>Leave it</Button>
+        <Button onClick={onClose}>Cancel</Button>
         <Button
           kind="primary"
           onClick={() => {
@@ -337,7 +337,8 @@ function FixDialog({
             onClose();
           }}
         >
-          Do it
+          {" "}
+          Apply{" "}
         </Button>
       </div>
     </Dialog>
@@ -356,7 +357,7 @@ function AcceptDialog({
   const [reason, setReason] = useState("");
   const short = reason.trim().length < 3;
   return (
-    <Dialog open onOpenChange={(open) => !open && onClose()} title="Let it stand" description={found.says}>
+    <Dialog open onOpenChange={(open) => !open && onClose()} title="Accept this finding" description={found.says}>
       <form
         className="flex flex-col gap-3"
         onSubmit={(event) => {
@@ -367,7 +368,7 @@ function AcceptDialog({
         }}
       >
         <Field
-          label="Why it is right like this"
+          label="Why is it right here?"
           value={reason}
           maxLength={300}
           autoFocus
@@ -377,7 +378,8 @@ function AcceptDialog({
         <div className="flex justify-end gap-2">
           <Button onClick={onClose}>Cancel</Button>
           <Button kind="primary" type="submit" disabled={short}>
-            Let it stand
+            {" "}
+            Accept{" "}
           </Button>
         </div>
       </form>

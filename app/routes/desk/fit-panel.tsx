@@ -54,7 +54,8 @@ export function FitPanel({ desk, insights, demand, own }: Props) {
     <div className="flex flex-col gap-3 p-4">
       <h2 className="wide-type text-lg font-semibold">Fit to time</h2>
       <p className="text-sm text-ink-soft">
-        Rests, time to watch and rounds give way before the work does. What you did twice stays the same twice.
+        Rests, watch-first time and rounds give way before the work does. A drill that comes twice stays the same both
+        times.
       </p>
       <form
         className="flex flex-col gap-3"
@@ -113,7 +114,7 @@ export function FitPanel({ desk, insights, demand, own }: Props) {
         )}
         <details open={keeping} onToggle={(event) => setKeeping(event.currentTarget.open)}>
           <summary className="text-sm font-semibold">
-            What stays as it is{locked.size > 0 ? ` (${locked.size})` : ""}
+            What is locked{locked.size > 0 ? ` (${locked.size})` : ""}
           </summary>
           <ul className="mt-1">
             {session.blocks.flatMap((block, b) =>
@@ -155,7 +156,7 @@ export function FitPanel({ desk, insights, demand, own }: Props) {
               checked={drop}
               onChange={(e) => setDrop(e.target.checked)}
             />{" "}
-            may take drills out where nothing else does
+            may remove drills if nothing else will do
           </label>
           <label className="flex min-h-8 items-center gap-2">
             <input
@@ -164,7 +165,7 @@ export function FitPanel({ desk, insights, demand, own }: Props) {
               checked={add}
               onChange={(e) => setAdd(e.target.checked)}
             />{" "}
-            may add drills where nothing else does
+            may add drills if nothing else will do
           </label>
         </div>
         <div className="flex items-center gap-2">
@@ -199,7 +200,7 @@ function Answer({ answer, desk, target }: { answer: RoomAnswer; desk: Desk; targ
           {answer.helps.map((help) => (
             <li key={help}>{HELP_WORDS[help]}</li>
           ))}
-          <li>promise another length.</li>
+          <li>set another target length.</li>
         </ul>
       </div>
     );
@@ -221,7 +222,7 @@ function Answer({ answer, desk, target }: { answer: RoomAnswer; desk: Desk; targ
         </p>
       )}
       {lines.length === 0 ? (
-        <p className="text-sm text-ink-soft">It lasts that long already; nothing would change.</p>
+        <p className="text-sm text-ink-soft">It already lasts that long; nothing would change.</p>
       ) : (
         <ul className="list-disc pl-5 text-sm">
           {lines.map((line) => (
@@ -233,8 +234,8 @@ function Answer({ answer, desk, target }: { answer: RoomAnswer; desk: Desk; targ
         <div className="rounded-md border-l-4 border-plum bg-plum-wash px-3 py-2 text-sm">
           <h4 className="font-semibold text-plum">
             {answer.anew.length === 1
-              ? "This would then stand out"
-              : `These ${answer.anew.length} would then stand out`}
+              ? "This finding would be new"
+              : `These ${answer.anew.length} findings would be new`}
           </h4>
           <ul className="flex flex-col gap-1">
             {answer.anew.map((one, i) => (
@@ -252,24 +253,25 @@ function Answer({ answer, desk, target }: { answer: RoomAnswer; desk: Desk; targ
         disabled={lines.length === 0}
         onClick={() => desk.change((s) => taken(s, answer.session), `fit to ${clockText(answer.seconds)}`)}
       >
-        Do it
+        {" "}
+        Apply{" "}
       </Button>
     </section>
   );
 }
 
 const HELP_WORDS: Record<Help, string> = {
-  unlock: "let some of what is locked change,",
-  drop: "allow drills to be taken out,",
+  unlock: "unlock some drills,",
+  drop: "allow drills to be removed,",
   add: "allow drills to be added,",
 };
 
 /** How far it is from what was asked for. */
 function missingWords({ least, most }: { least: number; most: number }, target: number | undefined): string {
   if (target !== undefined && target < least)
-    return `As short as it goes, this lasts ${clockText(least)}: ${secondsText(Math.ceil(least - target))} too long.`;
+    return `At its shortest this lasts ${clockText(least)}: ${secondsText(Math.ceil(least - target))} too long.`;
   if (target !== undefined && target > most)
-    return `As long as it goes, this lasts ${clockText(most)}: ${secondsText(Math.ceil(target - most))} too short.`;
+    return `At its longest this lasts ${clockText(most)}: ${secondsText(Math.ceil(target - most))} too short.`;
   return target === undefined
     ? "Nothing comes to that length."
     : `Nothing comes within 5 seconds under ${clockText(target)}.`;

@@ -25,7 +25,7 @@ export function HistoryList({ desk }: { desk: Desk }) {
           className="z-50 w-72 rounded-md border border-line bg-land p-1 text-ink shadow-xl"
         >
           <p className="px-2 py-1 text-xs text-ink-faint">
-            Newest first. Go back to any of them; nothing is lost until you change something.
+            Newest first. Go back to any step; nothing is lost until you make another change.
           </p>
           <ol className="max-h-80 overflow-y-auto" aria-label="Everything done here">
             {[...steps].reverse().map((step) => (

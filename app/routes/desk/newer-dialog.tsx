@@ -35,18 +35,18 @@ export function NewerDialog({ saving, mine }: { saving: ReturnType<typeof useSav
           </dl>
           {failed && (
             <p role="alert" className="text-plum">
-              The copy could not be kept. Check the connection and try again.
+              The duplicate could not be saved. Check the connection and try again.
             </p>
           )}
           <div className="flex flex-wrap justify-end gap-2">
-            <Button onClick={() => saving.keepMine(stored)}>Keep mine instead</Button>
-            <Button onClick={() => void copy()}>Keep mine as a copy</Button>
+            <Button onClick={() => saving.keepMine(stored)}>Save mine over it</Button>
+            <Button onClick={() => void copy()}>Save mine as a duplicate</Button>
             <Button kind="primary" onClick={() => void saving.take(stored)}>
-              Go on with the newer one
+              Use the newer one
             </Button>
           </div>
           <p className="text-sm text-ink-faint">
-            Going on with the newer one can be undone here: your edits stay in the undo history.
+            If you use the newer one you can undo it: your edits stay in the undo history.
           </p>
         </Alert.Content>
       </Alert.Portal>

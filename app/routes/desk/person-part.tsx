@@ -78,12 +78,12 @@ export function PersonPart({ session, place, offered, group, people, choices, on
                       <span className="font-medium">{person!.name}</span>: {words(answer)}
                       {!counts && (
                         <span className="block text-plum">
-                          What you chose is not for them any more; this is worked out instead.
+                          What you chose no longer suits them, so Mapset has worked out this instead.
                         </span>
                       )}
                     </span>
                     <IconButton
-                      label={`${person!.name}: as it is worked out`}
+                      label={`${person!.name}: as Mapset works it out`}
                       className="size-7 shrink-0"
                       onClick={() => choose(id, undefined)}
                     >
@@ -98,7 +98,7 @@ export function PersonPart({ session, place, offered, group, people, choices, on
             label="Who"
             value={who ?? ""}
             options={[
-              { value: "", words: "choose somebody" },
+              { value: "", words: "choose a person" },
               ...group.people.map((person, i) => ({ value: people[i]!, words: person.name })),
             ]}
             onChange={(id) => setWho(id || undefined)}
@@ -115,8 +115,8 @@ export function PersonPart({ session, place, offered, group, people, choices, on
             />
           )}
           <p className="text-xs text-ink-faint">
-            In the same time as the others, no harder, and off what they protect. Their phone, the paper and the next
-            link you hand out say it.
+            In the same time as the others, no harder, and off what they protect. It shows on their phone, on the print
+            sheet and in the next link you hand out.
           </p>
         </div>
       )}
@@ -154,7 +154,7 @@ function Does({
       label="Does"
       value={now === "" || now === "rest" || forms.some((one) => one.value === now) ? now : ""}
       options={[
-        { value: "", words: usual.does === "same" ? "as the others" : `${words(usual)}, as worked out` },
+        { value: "", words: usual.does === "same" ? "as the others" : `${words(usual)}, worked out by Mapset` },
         ...forms,
         { value: "rest", words: "rests" },
       ]}

@@ -39,7 +39,7 @@ type Props = {
   onSetting: (part: Partial<Setting>) => void;
 };
 
-/** What the session covers against what is asked: roses on a body, what is short, planes and postures. */
+/** What the session covers of its sport profile: roses on a body, what is short, planes and postures. */
 export function RangesPanel({
   id,
   desk,
@@ -65,17 +65,15 @@ export function RangesPanel({
         <h2 className="wide-type text-lg font-semibold">Ranges</h2>
         {fit !== undefined && (
           <p className="text-sm text-ink-soft">
-            fit <span className="clock-type text-2xl text-ink">{Math.round(fit * 100)} %</span>
+            {" "}
+            needs met <span className="clock-type text-2xl text-ink">{Math.round(fit * 100)} %</span>
           </p>
         )}
       </div>
       <SelectField
-        label="Against what is asked by"
+        label="Sport profile"
         value={demand?.id ?? ""}
-        options={[
-          { value: "", words: "nothing in particular" },
-          ...demands.map((d) => ({ value: d.id, words: d.name })),
-        ]}
+        options={[{ value: "", words: "none" }, ...demands.map((d) => ({ value: d.id, words: d.name }))]}
         onChange={(demandId) => onSetting({ demandId: demandId || null })}
       />
       <div>
@@ -84,9 +82,9 @@ export function RangesPanel({
           {looked ? (
             <PetalLine looked={looked} desk={desk} demand={demand} />
           ) : demand ? (
-            "Filled: what is worked. Outline: what is asked. Point at a petal; press it for drills."
+            "Filled: what the session works. Outline: what the sport needs. Point at a petal for its time, press it for drills."
           ) : (
-            "Choose what is asked to see outlines. Point at a petal; press it for drills."
+            "Choose a sport profile to see what it needs as outlines. Point at a petal for its time, press it for drills."
           )}
         </p>
       </div>
@@ -102,7 +100,7 @@ export function RangesPanel({
       )}
       {short.length > 0 && (
         <section>
-          <h3 className="font-semibold">Short of what is asked</h3>
+          <h3 className="font-semibold">Not enough of</h3>
           <ul className="text-sm">
             {short.map(({ row, has, wants }) => (
               <ShortRow key={row} why={demand?.rows[row]?.why} has={has} wants={wants}>
@@ -124,7 +122,7 @@ export function RangesPanel({
         label="Compare with"
         value={compared}
         options={[
-          { value: "", words: "no other session" },
+          { value: "", words: "nothing" },
           ...others.filter((o) => o.id !== id).map((o) => ({ value: o.id, words: o.title })),
         ]}
         onChange={setCompared}
@@ -134,7 +132,7 @@ export function RangesPanel({
         to={demand ? `/library/profiles/${demand.id}` : "/library/profiles"}
         className="self-start text-sm text-ink-soft underline underline-offset-4"
       >
-        {demand ? `What ${demand.name.toLowerCase()} asks, and why` : "Demand profiles"}
+        {demand ? `What ${demand.name.toLowerCase()} needs, and why` : "Sport profiles"}
       </Link>
     </div>
   );
@@ -178,7 +176,7 @@ function PetalLine({ looked, desk, demand }: { looked: Looked; desk: Desk; deman
       <span className="font-semibold text-ink">{capital(petalWords(looked))}</span>
       {feeds.length > 0
         ? ` · from ${feeds.slice(0, 3).join(", ")}${feeds.length > 3 ? ` and ${feeds.length - 3} more` : ""}`
-        : " · no drill here works it"}
+        : " · no drill in this session works it"}
       {demand?.rows[row] && looked.petal.wants !== undefined && ` · ${demand.rows[row].why}`}
     </>
   );
@@ -237,7 +235,7 @@ function DrillsFor({
       </div>
       {found.length === 0 ? (
         <p className="text-sm text-ink-soft">
-          No drill has this as its main work{group ? " with this group’s kit and what it protects" : ""}.
+          No drill works this first{group ? " with this group’s kit and protected areas" : ""}.
         </p>
       ) : (
         <ul className="max-h-72 overflow-y-auto">
@@ -290,7 +288,7 @@ function Postures({ insights }: { insights: Insights }) {
   const list = [...sums].sort((a, b) => b[1] - a[1]);
   return (
     <section>
-      <h3 className="font-semibold">Postures</h3>
+      <h3 className="font-semibold">Positions</h3>
       <p className="text-sm text-ink-soft">
         {list.map(([posture, seconds]) => `${POSTURE_WORDS[posture]} ${secondsText(Math.round(seconds))}`).join(" · ")}
       </p>

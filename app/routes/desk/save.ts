@@ -53,8 +53,7 @@ export async function action({ request, params }: Route.ActionArgs) {
 /** What is kept was written by a newer program meanwhile, or from outside: nothing is saved over it unseen. */
 const UNREADABLE: Fault = {
   path: "",
-  message:
-    "What is kept of this session can’t be read by this Mapset, so nothing is saved over it. Load the page again to see why.",
+  message: "This Mapset can’t read the saved session, so nothing is saved over it. Load the page again to see why.",
 };
 const orUnreadable = <T>(found: Promise<T>): Promise<T | "unreadable"> =>
   found.catch((error: unknown) => {

@@ -47,7 +47,7 @@ export function SessionPanel({ desk, groups, demands, setting, onSetting }: Prop
         <h2 className="wide-type text-lg font-semibold">The session</h2>
         <div className="grid grid-cols-2 gap-3">
           <SelectField
-            label="What for"
+            label="Purpose"
             value={session.purpose}
             options={PURPOSES.map((value) => ({ value, words: PURPOSE_WORDS[value] }))}
             onChange={(purpose) => change((s) => editSession(s, { purpose }), `purpose: ${PURPOSE_WORDS[purpose]}`)}
@@ -63,7 +63,7 @@ export function SessionPanel({ desk, groups, demands, setting, onSetting }: Prop
             onChange={(firstSide) => change((s) => editSession(s, { firstSide }), `first side ${firstSide}`)}
           />
           <SelectField
-            label="Who for"
+            label="Group"
             value={group ? setting.groupId! : ""}
             options={[
               { value: "", words: "anyone" },
@@ -72,13 +72,10 @@ export function SessionPanel({ desk, groups, demands, setting, onSetting }: Prop
             onChange={(groupId) => onSetting({ groupId: groupId || null })}
           />
           <SelectField
-            label="Asked by"
+            label="Sport profile"
             className="col-span-2"
             value={demands.some((d) => d.id === setting.demandId) ? setting.demandId! : ""}
-            options={[
-              { value: "", words: "nothing in particular" },
-              ...demands.map((d) => ({ value: d.id, words: d.name })),
-            ]}
+            options={[{ value: "", words: "none" }, ...demands.map((d) => ({ value: d.id, words: d.name }))]}
             onChange={(demandId) => onSetting({ demandId: demandId || null })}
           />
         </div>
@@ -90,7 +87,9 @@ export function SessionPanel({ desk, groups, demands, setting, onSetting }: Prop
       </section>
       <details className="group">
         <summary className="font-semibold">Pace between the work</summary>
-        <p className="py-1 text-sm text-ink-faint">How long your group takes. Every total follows.</p>
+        <p className="py-1 text-sm text-ink-faint">
+          How long your group takes to change over. Every total follows from it.
+        </p>
         <div className="grid grid-cols-2 gap-3">
           {PACE.map(({ key, label, least, step }) => (
             <NumberField
@@ -118,12 +117,12 @@ export function SessionPanel({ desk, groups, demands, setting, onSetting }: Prop
           rows={4}
           maxLength={10_000}
           value={session.notes ?? ""}
-          placeholder="For you: room, order of the day, what to lay out."
+          placeholder="For you: the room, the running order, what to lay out."
           onChange={(e) => change((s) => editSession(s, { notes: e.target.value || undefined }), "notes", "notes")}
         />
       </div>
       <p className="text-xs text-ink-faint">
-        {timeline.segments.length} stretches of time. Select a drill in the list or on the profile to change it.
+        {timeline.segments.length} stretches of time. Choose a drill in the list or on the profile to change it.
       </p>
     </div>
   );
@@ -138,7 +137,7 @@ function TargetField({ desk }: { desk: Desk }) {
   return (
     <div className="flex flex-col gap-1">
       <label htmlFor="session-target" className="text-sm font-medium text-ink-soft">
-        Promised length
+        Target length
       </label>
       <input
         id="session-target"
@@ -154,7 +153,7 @@ function TargetField({ desk }: { desk: Desk }) {
           if (!bad && text !== undefined && seconds !== session.target)
             change(
               (s) => editSession(s, { target: seconds }),
-              seconds === undefined ? "no target" : `target ${clockText(seconds)}`,
+              seconds === undefined ? "no target length" : `target ${clockText(seconds)}`,
             );
           if (!bad) setText(undefined);
         }}
@@ -213,7 +212,7 @@ function WhereTimeGoes({ desk }: { desk: Desk }) {
           {left > right ? "right" : "left"}.
         </p>
       )}
-      <p className="text-sm text-ink-soft">{postureChanges(timeline.segments)} changes of posture.</p>
+      <p className="text-sm text-ink-soft">{postureChanges(timeline.segments)} changes of position.</p>
     </section>
   );
 }
@@ -242,7 +241,7 @@ function KitLines({ desk, group }: { desk: Desk; group: Group | undefined }) {
             {pieces > 1 ? `${pieces} × ` : ""}
             {need.words} <span className="text-ink-faint">(or {need.instead})</span>
             {there !== undefined && there < pieces && (
-              <span className="font-medium text-plum"> {there === 0 ? "none there" : `${there} there`}</span>
+              <span className="font-medium text-plum"> {there === 0 ? "none available" : `${there} available`}</span>
             )}
           </li>
         );

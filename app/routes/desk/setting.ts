@@ -9,7 +9,7 @@ import { changeSetting, findMarkedSetting, saveSetting, type MarkedSetting } fro
 const isRecord = (value: unknown): value is Record<string, unknown> =>
   typeof value === "object" && value !== null && !Array.isArray(value);
 const anything = (part: object) => Object.keys(part).length > 0;
-const NOTHING = "Nothing here is to be kept.";
+const NOTHING = "There is nothing here to save.";
 
 const mark = { basedOn: z.int().min(0), by: z.string().min(1).max(80), seq: z.int().min(0) };
 

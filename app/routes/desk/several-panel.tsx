@@ -74,7 +74,7 @@ function OneValue({ desk }: { desk: Desk }) {
       <p className="text-sm text-ink-faint">
         {count === doses.length
           ? "For all of them."
-          : `For the ${count} of ${doses.length} that are counted so; the others stay.`}
+          : `For the ${count} of ${doses.length} that are counted that way; the others stay.`}
       </p>
     </form>
   );
@@ -91,7 +91,7 @@ export function SeveralPanel({ desk }: { desk: Desk }) {
         <h2 className="wide-type min-w-0 flex-1 text-lg font-semibold">
           {marked.length} drills, {clockText(seconds)}
         </h2>
-        <IconButton label="Let go" onClick={() => desk.select(undefined)}>
+        <IconButton label="Clear the choice" onClick={() => desk.select(undefined)}>
           <X size={17} aria-hidden />
         </IconButton>
       </header>
@@ -144,7 +144,7 @@ export function SeveralPanel({ desk }: { desk: Desk }) {
         ))}
       </ol>
       <p className="text-sm text-ink-faint">
-        Steps stay inside each drill’s usual doses. Copied drills can be pasted into another session.
+        Steps stay within each drill’s usual dose. Copied drills can be pasted into another session.
       </p>
     </div>
   );

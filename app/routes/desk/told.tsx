@@ -32,10 +32,10 @@ export function Told({
 }
 
 const FIELD_WORDS: Record<SettingField, string> = {
-  groupId: "who it is for",
-  demandId: "what it prepares for",
-  accepted: "what you leave as it is",
-  locks: "what fitting leaves alone",
+  groupId: "its group",
+  demandId: "its sport profile",
+  accepted: "the findings you accepted",
+  locks: "what is locked for fitting",
   choices: "what single people do instead",
 };
 
@@ -54,8 +54,8 @@ export function SettingNewer({
   onTheirs: () => void;
 }) {
   const { fields, values: setting } = conflict;
-  const group = groups.find((one) => one.id === setting.groupId)?.group.name ?? "nobody in particular";
-  const demand = demands.find((one) => one.id === setting.demandId)?.name ?? "nothing in particular";
+  const group = groups.find((one) => one.id === setting.groupId)?.group.name ?? "no group";
+  const demand = demands.find((one) => one.id === setting.demandId)?.name ?? "none";
   const now: Partial<Record<SettingField, string>> = { groupId: group, demandId: demand };
   const words = fields.map((field) => FIELD_WORDS[field] + (now[field] === undefined ? "" : ` (now ${now[field]})`));
   return (
@@ -64,12 +64,12 @@ export function SettingNewer({
       className="flex flex-wrap items-center gap-x-4 gap-y-1.5 border-b border-line-water bg-plum-wash px-4 py-2"
     >
       <p className="min-w-60 flex-1 font-medium text-plum">
-        {capital(listWords(words))} {fields.length === 1 ? "was" : "were"} changed on another page before your change
-        was saved. Which should count?
+        {capital(listWords(words))} {fields.length === 1 ? "was" : "were"} changed on another page before yours was
+        saved. Which should count?
       </p>
       <p className="flex gap-2">
-        <Button onClick={onMine}>Keep mine</Button>
-        <Button onClick={onTheirs}>Take the other</Button>
+        <Button onClick={onMine}>Use mine</Button>
+        <Button onClick={onTheirs}>Use the other</Button>
       </p>
     </div>
   );

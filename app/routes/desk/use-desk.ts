@@ -276,7 +276,7 @@ function edited(before: State, after: State, drills: DrillLookup): State {
 /** What an edit would have come to that can't be, for a coach. */
 function refusal(session: Session, { path }: Fault, drills: DrillLookup): string {
   const [block, item] = [...path.matchAll(/\d+/g)].map(Number) as [number, number];
-  return `${nameAt(session, { block, item }, drills)} has times of its own, which a block by the clock can’t keep. Give it a time, repetitions or breaths first, or put it into another block. Nothing was changed.`;
+  return `${nameAt(session, { block, item }, drills)} has its own timing, which a block on a shared clock can’t use. Give it a time, repetitions or breaths first, or move it to another block. Nothing was changed.`;
 }
 
 /** Places of two lists, each once. */

@@ -31,5 +31,5 @@ export function useFit(session: Session) {
 
 const failed = (error: unknown): RoomAnswer => ({
   kind: "failed",
-  why: error instanceof Error ? error.message : "It could not be worked out.",
+  why: error instanceof Error ? error.message : "It couldn’t be worked out.",
 });

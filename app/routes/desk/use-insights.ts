@@ -68,7 +68,7 @@ export function useInsights({
     fit,
     ...sorted,
     keyOf: (one: Found) => keyOf(one, session),
-    /** What its fix comes to; nothing where no one step mends it. */
+    /** What its fix comes to; nothing where no single step mends it. */
     mended: (one: Found): Mending | "trying" | undefined =>
       !one.fix && !one.offer ? undefined : tried.of === found ? tried.mends.get(one) : "trying",
   };

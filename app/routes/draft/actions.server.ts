@@ -49,7 +49,7 @@ export async function actOnDraft(coach: Coach, form: FormData) {
               faults: [
                 {
                   path: "(request)",
-                  message: `was not kept: the group is not yours, or there are ${MOST_REQUESTS} requests already`,
+                  message: `was not saved: the group is not yours, or there are ${MOST_REQUESTS} requests already`,
                 },
               ],
             },

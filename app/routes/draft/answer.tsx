@@ -24,20 +24,20 @@ type Props = {
 };
 
 const RELAX_WORDS: Readonly<Record<Relaxed["limit"], string>> = {
-  kit: "Without looking at the kit",
-  "protected-areas": "Without what is protected",
+  kit: "Without the kit limits",
+  "protected-areas": "Without the protected areas",
   "balance-support": "With something to hold on to",
-  "mixed-group": "Without minding mixed abilities",
+  "mixed-group": "Without allowing for mixed abilities",
   caps: "Without the caps",
   floor: "With more floor",
   ground: "On other ground",
-  methods: "With any way of working",
+  methods: "With any method",
   effort: "With effort ramps",
-  never: "With the drills left out",
-  must: "Without the drills that must be in it",
-  differ: "With what they did lately again",
-  target: "Half as long again",
-  interval: "Without the clock",
+  never: "With the drills you left out",
+  must: "Without the drills you put in",
+  differ: "Repeating what they did lately",
+  target: "At half as long again",
+  interval: "Without the shared clock",
 };
 /** What is not offered at the press of a button: the coach has to change it on purpose. */
 const BY_HAND: ReadonlySet<Relaxed["limit"]> = new Set(["protected-areas", "ground"]);
@@ -59,7 +59,7 @@ export function Answer({ drafted, busy, request, onRequest, onDraft, onSwapped, 
   if (answer.kind === "failed")
     return (
       <p role="alert" className="rounded-md border-l-4 border-plum bg-plum-wash px-4 py-3">
-        {answer.why} Nothing was lost; change the request or try again.
+        {answer.why} Nothing is lost: change the request or try again.
       </p>
     );
   if (answer.kind === "impossible")
@@ -67,18 +67,18 @@ export function Answer({ drafted, busy, request, onRequest, onDraft, onSwapped, 
       <section className="rounded-md border-l-4 border-plum bg-plum-wash px-4 py-3">
         <h2 className="font-semibold text-plum">{answer.why}</h2>
         {answer.relax.length === 0 ? (
-          <p>No single limit is in the way. Give it more minutes, or ask for fewer drills.</p>
+          <p>No single limit is in the way. Give it more minutes, or fewer must-have drills.</p>
         ) : (
           <ul className="mt-2 flex flex-col gap-1.5">
             {answer.relax.map(({ limit, fit }) => (
               <li key={limit} className="flex flex-wrap items-center gap-3">
                 <span>
-                  {RELAX_WORDS[limit]} there is one with a fit of{" "}
-                  <span className="font-semibold">{Math.round(fit * 100)} %</span>.
+                  {RELAX_WORDS[limit]} you’d get one that meets{" "}
+                  <span className="font-semibold">{Math.round(fit * 100)} %</span> of needs.
                 </span>
                 {BY_HAND.has(limit) ? (
                   <span className="text-sm text-ink-soft">
-                    Ask the people first. It is changed in the sentence, or with{" "}
+                    Ask the people first. Change it in the sentence above, or in{" "}
                     <Link to="/groups" className="underline underline-offset-4">
                       the group
                     </Link>
@@ -86,7 +86,8 @@ export function Answer({ drafted, busy, request, onRequest, onDraft, onSwapped, 
                   </span>
                 ) : (
                   <Button size="small" onClick={() => onDraft(withoutLimit(request, limit, group?.setting))}>
-                    Draft it so
+                    {" "}
+                    Draft it that way{" "}
                   </Button>
                 )}
               </li>
@@ -101,12 +102,11 @@ export function Answer({ drafted, busy, request, onRequest, onDraft, onSwapped, 
       <div className="flex flex-wrap items-baseline gap-x-4 gap-y-1 text-sm text-ink-soft">
         <p role="status">
           {answer.drafts.length === 1 ? "One draft" : `${["", "", "Two", "Three"][answer.drafts.length]} drafts`} in{" "}
-          {(drafted.ms / 1000).toFixed(1)} s. No session for this request can have a better fit than{" "}
-          <span className="font-semibold text-ink">{Math.round(answer.drafts[0]!.bound * 100)} %</span>: the share of
-          what is asked that gets its time.
+          {(drafted.ms / 1000).toFixed(1)} s. No session for this request can meet more than{" "}
+          <span className="font-semibold text-ink">{Math.round(answer.drafts[0]!.bound * 100)} %</span>of the needs.
         </p>
         {answer.kept.length > 0 && (
-          <p>Kept out: {listWords(answer.kept.map(({ limit, drills }) => `${drills} by ${LIMIT_WORDS[limit]}`))}.</p>
+          <p>Left out: {listWords(answer.kept.map(({ limit, drills }) => `${drills} by ${LIMIT_WORDS[limit]}`))}.</p>
         )}
         <p className="ml-auto text-xs text-ink-faint">
           Not medical advice. Pain, numbness, tingling or dizziness: stop, step down a level, or leave it out.

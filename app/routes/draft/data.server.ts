@@ -23,7 +23,7 @@ export async function draftPage(coach: Coach, asked: URLSearchParams) {
   ]);
   const known = (id: string | undefined) =>
     id !== undefined && (demandById(id) !== undefined || ownDemands.some((d) => d.id === id));
-  // A profile that was asked by last may be gone since.
+  // The profile used last may have been deleted since.
   const lasts = before.map((last) => (known(last.demand) ? last : { ...last, demand: undefined }));
   const begun = await beginning(coach.club, asked, groups, lasts, known);
   return {

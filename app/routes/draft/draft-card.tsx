@@ -101,7 +101,7 @@ export function DraftCard({
           <p className="min-h-11 text-sm text-ink-soft">
             {swapped.length > 0
               ? `With ${swapped.length} ${swapped.length === 1 ? "drill" : "drills"} swapped`
-              : capital(draft.differs || "The one there is")}
+              : capital(draft.differs || "The only one")}
           </p>
         </div>
         <p className="text-right">
@@ -111,7 +111,7 @@ export function DraftCard({
       </header>
       <MiniProfilePicture profile={profile} className="h-20 w-full" />
       <dl className="grid grid-cols-[5.5rem_1fr] items-center gap-x-3 gap-y-1 text-sm">
-        <dt className="text-ink-soft">Fit</dt>
+        <dt className="text-ink-soft">Needs met</dt>
         <dd className="flex flex-wrap items-center gap-x-2">
           <svg viewBox="0 0 100 8" preserveAspectRatio="none" className="h-2.5 min-w-16 flex-1" aria-hidden>
             <rect width={100} height={8} fill="var(--land-deep)" />
@@ -121,11 +121,11 @@ export function DraftCard({
           <span className="font-semibold">{percent(now.fit)}</span>
           <span
             className="whitespace-nowrap text-ink-faint"
-            title="No session for this request can be better than the bound, as the solver proved"
+            title="The solver has proved that no session for this request can meet more"
           >
             {bound - now.fit < 0.005
-              ? "the best there is"
-              : `${((1 - now.fit / bound) * 100).toFixed(1)} % under the bound`}
+              ? "the most possible"
+              : `${((1 - now.fit / bound) * 100).toFixed(1)} % below the most possible`}
           </span>
         </dd>
         <dt className="text-ink-soft">Positions</dt>
@@ -151,8 +151,8 @@ export function DraftCard({
               {since.other === 0
                 ? "the same drills"
                 : since.other === since.of
-                  ? "all drills other"
-                  : `${since.other} of ${since.of} drills other`}
+                  ? "all drills different"
+                  : `${since.other} of ${since.of} drills different`}
             </dd>
           </>
         )}
@@ -163,7 +163,7 @@ export function DraftCard({
             <li key={says}>{says}</li>
           ))}
           {now.cautions.length > 4 && (
-            <li className="text-ink-soft">and {now.cautions.length - 4} more; the desk shows them all.</li>
+            <li className="text-ink-soft">and {now.cautions.length - 4} more; you’ll see them all at the desk.</li>
           )}
         </ul>
       )}
@@ -213,7 +213,7 @@ export function DraftCard({
       {now.missing.length > 0 && (
         <details className="text-sm">
           <summary className="font-semibold">
-            Short of {now.missing.length === 1 ? "one motion" : `${now.missing.length} motions`}
+            Not enough of {now.missing.length === 1 ? "one motion" : `${now.missing.length} motions`}
           </summary>
           <ul className="pt-1">
             {now.missing.map(({ row, has, wants, why }) => (
@@ -228,7 +228,7 @@ export function DraftCard({
         <summary className="font-semibold">Range roses</summary>
         <Roses roses={roses} looked={looked} onLook={setLooked} onPick={setLooked} />
         <p className="h-10 text-ink-soft">
-          {looked ? capital(petalWords(looked)) : "Filled: what is worked. Outline: what is asked."}
+          {looked ? capital(petalWords(looked)) : "Filled: what the session works. Outline: what the sport needs."}
         </p>
       </details>
     </article>
@@ -293,7 +293,7 @@ function DrillLine({
           </span>
         </button>
         <IconButton
-          label={locked ? `Let ${name} go` : `Keep ${name} as it is`}
+          label={locked ? `Unlock ${name}` : `Lock ${name}`}
           aria-pressed={locked}
           onClick={onLock}
           className={cx(locked && "bg-land-deep text-ink")}
@@ -305,14 +305,14 @@ function DrillLine({
         <div className="mb-2 flex flex-col gap-1.5 border-l-2 border-depth-4 pl-3 text-sm">
           <p>{reason.why}</p>
           <p className="text-ink-soft">{reason.place}</p>
-          {drill && <p className="text-ink-soft">Mind: {drill.cautions[0]}</p>}
-          {swaps && "failed" in swaps && <p role="alert">Nothing was looked for: {swaps.failed}</p>}
+          {drill && <p className="text-ink-soft">Watch out: {drill.cautions[0]}</p>}
+          {swaps && "failed" in swaps && <p role="alert">No swaps found: {swaps.failed}</p>}
           {!swaps || "failed" in swaps ? (
             <Button size="small" className="self-start" disabled={looking} onClick={() => void look()}>
               <Replace size={14} aria-hidden /> {looking ? "Looking…" : "Swap it"}
             </Button>
           ) : swaps.found.length === 0 ? (
-            <p className="text-ink-soft">Nothing else here keeps the time and what the group protects.</p>
+            <p className="text-ink-soft">No other drill fits the time and what the group protects.</p>
           ) : (
             <ul aria-label={`Instead of ${name}`}>
               {swaps.found.map((swap) => (
@@ -321,16 +321,17 @@ function DrillLine({
                   <span className="min-w-0 flex-1 leading-tight">
                     <span className="block wrap-anywhere">{drills(swap.item.drill)?.name}</span>
                     <span className="block text-xs text-ink-faint">
-                      fit {percent(fit)} → {percent(swap.fit)} · {clockText(swap.seconds)}
+                      needs met {percent(fit)} → {percent(swap.fit)} · {clockText(swap.seconds)}
                       {swap.postureChanges !== changes && ` · ${swap.postureChanges} changes`}
                     </span>
                   </span>
                   <Button
                     size="small"
-                    aria-label={`Take ${drills(swap.item.drill)?.name} instead`}
+                    aria-label={`Use ${drills(swap.item.drill)?.name} instead`}
                     onClick={() => onSwap(swap)}
                   >
-                    Take it
+                    {" "}
+                    Use it{" "}
                   </Button>
                 </li>
               ))}

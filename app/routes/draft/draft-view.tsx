@@ -142,12 +142,12 @@ function Asked({
           {from && <p className="text-ink-soft">from “{from}”</p>}
           {onBack && !drafted && !progress && (
             <button type="button" className="text-sm underline underline-offset-4" onClick={onBack}>
-              Back to the drafts you had here
+              Back to your last drafts
             </button>
           )}
           {kept.length > 0 && (
-            <nav aria-label="Kept requests" className="ml-auto flex min-w-0 flex-wrap items-center gap-1.5 text-sm">
-              <span className="text-ink-faint">Kept:</span>
+            <nav aria-label="Saved requests" className="ml-auto flex min-w-0 flex-wrap items-center gap-1.5 text-sm">
+              <span className="text-ink-faint">Saved:</span>
               {kept.slice(0, 6).map((one) => (
                 <Link
                   key={one.id}
@@ -201,9 +201,7 @@ function Asked({
           />
           <div className="mt-4 flex flex-wrap items-center gap-x-3 gap-y-2">
             <Button kind="primary" type="submit" disabled={bad || progress !== undefined} className="px-5">
-              {request.locked.length > 0
-                ? `Draft again with ${request.locked.length} as ${request.locked.length === 1 ? "it is" : "they are"}`
-                : "Draft"}
+              {request.locked.length > 0 ? `Draft again with ${request.locked.length} locked` : "Draft"}
             </Button>
             {progress && (
               <>
@@ -221,7 +219,8 @@ function Asked({
             )}
             <span className="ml-auto flex flex-wrap items-center gap-2">
               <label className="flex items-center gap-2 text-sm text-ink-soft">
-                Call it
+                {" "}
+                Name{" "}
                 <input
                   value={request.title === "Draft" ? "" : request.title}
                   placeholder={title}
@@ -246,11 +245,11 @@ function Asked({
                 }
               >
                 {isKept ? <BookmarkCheck size={16} aria-hidden /> : <Bookmark size={16} aria-hidden />}{" "}
-                {keptId ? "Keep as it is now" : "Keep this request"}
+                {keptId ? "Save changes" : "Save this request"}
               </Button>
               {keptId && (
                 <Button kind="quiet" onClick={() => setAsking(keptId)}>
-                  <Trash2 size={15} aria-hidden /> Forget it
+                  <Trash2 size={15} aria-hidden /> Delete
                 </Button>
               )}
             </span>
@@ -281,9 +280,9 @@ function Asked({
         <Confirm
           open={asking !== undefined}
           onOpenChange={(open) => !open && setAsking(undefined)}
-          title="Forget this request?"
-          text="Sessions drafted from it stay. The request itself goes for good."
-          action="Forget it"
+          title="Delete this request?"
+          text="Sessions drafted from it stay. The request can’t be restored."
+          action="Delete"
           onConfirm={() => {
             void fetcher.submit({ do: "forget", id: asking! }, { method: "post" });
             setKeptId(null);
@@ -298,7 +297,7 @@ function Asked({
 function MoreKept({ kept, onGo }: { kept: Props["kept"]; onGo: (id: string) => void }) {
   return (
     <select
-      aria-label="More kept requests"
+      aria-label="More saved requests"
       value=""
       onChange={(event) => onGo(event.target.value)}
       className="rounded-full border border-line bg-land px-2 py-1"

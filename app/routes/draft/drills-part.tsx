@@ -30,13 +30,13 @@ export function DrillsPart({
   const found = offered.filter((drill) => !taken.has(drill.id) && drill.name.toLowerCase().includes(word));
   return (
     <>
-      <Chosen title="In it" names={must.map(name)} onDrop={(i) => set({ must: must.toSpliced(i, 1) })} />
+      <Chosen title="Must be in" names={must.map(name)} onDrop={(i) => set({ must: must.toSpliced(i, 1) })} />
       <Chosen
-        title="Just as they are"
+        title="Locked"
         names={locked.map((one) => `${name(one.drill)}, ${doseWords(one.dose)}`)}
         onDrop={(i) => set({ locked: locked.toSpliced(i, 1) })}
       />
-      <Chosen title="Out of it" names={never.map(name)} onDrop={(i) => set({ never: never.toSpliced(i, 1) })} />
+      <Chosen title="Left out" names={never.map(name)} onDrop={(i) => set({ never: never.toSpliced(i, 1) })} />
       <Chosen title="Again where they fit" names={like.map(name)} onDrop={(i) => set({ like: like.toSpliced(i, 1) })} />
       <label htmlFor={id} className="text-sm font-medium text-ink-soft">
         Find a drill
@@ -54,17 +54,19 @@ export function DrillsPart({
             <span className="min-w-0 flex-1 wrap-anywhere">{drill.name}</span>
             <Button
               size="small"
-              aria-label={`${drill.name}: in it`}
+              aria-label={`${drill.name}: put in`}
               onClick={() => set({ must: [...must, drill.id], like: like.filter((one) => one !== drill.id) })}
             >
-              In
+              {" "}
+              Put in{" "}
             </Button>
             <Button
               size="small"
-              aria-label={`${drill.name}: out of it`}
+              aria-label={`${drill.name}: leave out`}
               onClick={() => set({ never: [...never, drill.id], like: like.filter((one) => one !== drill.id) })}
             >
-              Out
+              {" "}
+              Leave out{" "}
             </Button>
           </li>
         ))}
@@ -73,7 +75,7 @@ export function DrillsPart({
         {found.length === 0
           ? "No other drill of that name."
           : found.length > SHOWN
-            ? `${SHOWN} of ${found.length} shown; write more of the name.`
+            ? `${SHOWN} of ${found.length} shown; type more of the name.`
             : ""}
       </p>
     </>

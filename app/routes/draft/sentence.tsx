@@ -71,14 +71,14 @@ export function Sentence({
     <p className="text-xl leading-[2.05] text-ink-soft max-md:text-lg">
       For{" "}
       <ChoicePart
-        label="Who for"
+        label="Group"
         value={groupId ?? ""}
         options={[{ value: "", words: "anyone" }, ...groups.map((g) => ({ value: g.id, words: g.group.name }))]}
         onChange={(id) => onGroup(id || null)}
       />
       ,{" "}
       <ChoicePart
-        label="What for"
+        label="Purpose"
         value={request.purpose}
         options={PURPOSES.map((value) => ({ value, words: PURPOSE_WORDS[value] }))}
         onChange={(purpose) => set({ purpose })}
@@ -91,17 +91,17 @@ export function Sentence({
         hint="2 to 120 minutes, like 12 or 12:30."
         onChange={onLength}
       />{" "}
-      minutes of{" "}
+      minutes for{" "}
       <ChoicePart
-        label="What is asked"
+        label="Sport profile"
         value={known}
         options={[
           ...(typeof demand === "string" && !demands.some((d) => d.id === demand)
-            ? [{ value: demand, words: "what a profile asks that is gone" }]
+            ? [{ value: demand, words: "a profile that is gone" }]
             : []),
           ...demands.map((d) => ({
             value: d.id,
-            words: `what ${d.name.charAt(0).toLowerCase()}${d.name.slice(1)} asks`,
+            words: `${d.name.charAt(0).toLowerCase()}${d.name.slice(1)}`,
           })),
           { value: "picked", words: "motions picked by hand" },
         ]}
@@ -117,9 +117,9 @@ export function Sentence({
           </SheetPart>
         </>
       )}
-      , in the order{" "}
+      , sequenced{" "}
       <ChoicePart
-        label="Order"
+        label="Sequencing"
         value={request.school}
         options={SCHOOLS.map((one) => ({
           value: one.id,
@@ -129,8 +129,8 @@ export function Sentence({
       />
       , at the{" "}
       <ChoicePart label="Level" value={request.level} options={LEVEL_CHOICES} onChange={(level) => set({ level })} />{" "}
-      level, by{" "}
-      <SheetPart label="Ways of working" words={methodsWords(request)}>
+      level, using{" "}
+      <SheetPart label="Methods" words={methodsWords(request)}>
         <MethodsPart request={request} onRequest={onRequest} />
       </SheetPart>
       , timed by{" "}
@@ -139,8 +139,8 @@ export function Sentence({
         words={request.interval ? intervalWords(request.interval) : "each drill’s own dose"}
       >
         <p className="text-sm text-ink-soft">
-          By a clock every side of every drill is worked equally long, and changes and showing happen in the rest. The
-          closing keeps its own dose.
+          On a shared clock every side of every drill gets the same time, and changes and showing happen in the rest.
+          The closing drills keep their own dose.
         </p>
         <IntervalChoice
           value={request.interval}
@@ -154,11 +154,11 @@ export function Sentence({
       <SheetPart label="Kit and floor" words={kitWords(setting, request.purpose)} wide>
         <SettingPart only="kit" request={request} onRequest={onRequest} group={group} />
       </SheetPart>
-      , minding{" "}
-      <SheetPart label="What is protected, and caps" words={mindingWords(setting, group)} wide>
+      , respecting{" "}
+      <SheetPart label="Protected areas and caps" words={mindingWords(setting, group)} wide>
         <SettingPart only="people" request={request} onRequest={onRequest} group={group} />
       </SheetPart>
-      , keeping{" "}
+      , drills:{" "}
       <SheetPart label="Drills" words={keepingWords(request, drills)} wide>
         <DrillsPart request={request} onRequest={onRequest} offered={offered} />
       </SheetPart>
@@ -172,14 +172,14 @@ export function Sentence({
           step={5}
           value={request.pace.demo}
           onChange={(demo) => set({ pace: { ...request.pace, demo } })}
-          hint="Less where people know the drills: then more of the time is work."
+          hint="Less if people know the drills: then more of the time is work."
         />
       </SheetPart>
       {lately.length > 0 && (
         <>
           , and{" "}
           <ChoicePart
-            label="What they did last"
+            label="Variety"
             value={String(differ)}
             options={[...Array(lately.length + 1).keys()].map((n) => ({ value: String(n), words: differWords(n) }))}
             onChange={(n) => set({ differ: Number(n) })}
@@ -209,7 +209,7 @@ function topRows(demand: Demand | undefined): Partial<Record<(typeof ROWS)[numbe
 const WAYS = [
   { value: "out", words: "leave out" },
   { value: "fine", words: "fine" },
-  { value: "rather", words: "rather" },
+  { value: "rather", words: "prefer" },
 ] as const;
 
 function MethodsPart({ request, onRequest }: { request: KeptRequest; onRequest: (request: KeptRequest) => void }) {
@@ -230,9 +230,9 @@ function MethodsPart({ request, onRequest }: { request: KeptRequest; onRequest: 
   return (
     <>
       <p className="text-sm text-ink-soft">
-        With nothing said, what suits {PURPOSE_WORDS[request.purpose]} is taken rather:{" "}
+        Unless you say otherwise, Mapset prefers what suits {PURPOSE_WORDS[request.purpose]}:{" "}
         {listWords(SUITS[request.purpose].map((method) => METHOD_WORDS[method]))}. Effort ramps come only where the
-        group’s cap allows them, or where you say rather.
+        group’s cap allows them, or where you prefer them.
       </p>
       <div className="flex flex-col">
         {METHODS.map((method) => (
@@ -285,24 +285,24 @@ function SettingPart({
       <p className="text-sm text-ink-soft">
         {group
           ? own
-            ? `For this session only; ${group.name} stays as it is.`
-            : `As ${group.name} has it. What you change here is for this session only.`
-          : "For whoever it is for. What is not ticked is not looked at."}{" "}
+            ? `For this session only; ${group.name}’s own settings don’t change.`
+            : `From ${group.name}. What you change here is for this session only.`
+          : "Anything you don’t tick is not checked."}{" "}
         {own && (
           <Button kind="quiet" size="small" className="min-h-7 px-1.5 py-0 underline" onClick={back}>
-            {group ? "Back to what the group has" : "Say nothing"}
+            {group ? "Back to the group’s own" : "Clear"}
           </Button>
         )}
       </p>
       {only === "kit" && (request.setting ?? group?.setting)?.kit === undefined && atHand && (
         <p className="text-sm text-ink-soft">
-          With no kit said, only what any room has is asked for:{" "}
+          With no kit listed, Mapset uses only what any room has:{" "}
           {listWords(atHand.map((piece) => KIT_FACTS[piece].words))}.
         </p>
       )}
       {only === "people" && group && group.people.some((person) => person.areas.length > 0) && (
         <p className="text-sm text-ink-soft">
-          What single people protect is minded as well: they do something else in the same time.
+          What single people protect counts too: they do something else in the same time.
         </p>
       )}
       <SettingFields

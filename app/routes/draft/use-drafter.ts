@@ -17,7 +17,7 @@ export type Swaps = { found: OfferedSwap[] } | { failed: string };
 /** Milliseconds after which a page that has come up starts its worker. */
 const WARM_AFTER = 300;
 
-const NOT_FETCHED = "Your own drills could not be fetched.";
+const NOT_FETCHED = "Your own drills couldn’t be fetched.";
 
 const makeWorker = () => new Worker(new URL("../../workers/draft.ts", import.meta.url), { type: "module" });
 

@@ -48,7 +48,7 @@ export function AnglesChart({ courses }: { courses: readonly Course[] }) {
   if (courses.length === 0)
     return (
       <p className="text-ink-soft">
-        This drill holds still, or works by breath and tension: no joint moves enough to draw a line.
+        This drill holds still, or works through breath and tension: no joint moves enough to draw.
       </p>
     );
   return (

@@ -42,7 +42,7 @@ export function FigureStage({
   if (!motion)
     return (
       <p className="grid min-h-72 place-items-center rounded-lg border border-dashed border-line bg-land p-8 text-center text-ink-soft">
-        This drill has no drawing yet. Change it to pose one.
+        This drill has no drawing yet. Change the drill to pose one.
       </p>
     );
   const { dose } = drill.levels[level];

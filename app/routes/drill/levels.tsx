@@ -61,7 +61,7 @@ function Stresses({ drill, name }: { drill: Drill; name: LevelName }) {
     <div className="text-sm text-ink-soft">
       {!drawn && (
         <p className="font-medium text-plum">
-          Not drawn: what it loads is not known, and nobody who protects an area is given it.
+          Not drawn, so nobody knows what it loads: it is never given to anyone who protects an area.
         </p>
       )}
       {much.length > 0 && <p>Loads much: {much.join(", ")}</p>}
@@ -69,7 +69,7 @@ function Stresses({ drill, name }: { drill: Drill; name: LevelName }) {
       {much.length + some.length === 0 && drawn && <p>Loads none of the areas people protect.</p>}
       {because.length > 0 && (
         <details>
-          <summary className="underline underline-offset-4">Not all of it shows in the drawing</summary>
+          <summary className="underline underline-offset-4">Some of it does not show in the drawing</summary>
           <ul className="mt-1 list-disc pl-5">
             {because.map((line) => (
               <li key={line}>{line}</li>

@@ -9,7 +9,7 @@ export function Serves({ page: { drill, own, sessions } }: { page: DrillPage }) 
   const { standard } = drill.levels;
   return (
     <section className="flex flex-col gap-3 rounded-lg border border-line bg-land p-4">
-      <h2 className="wide-type text-lg font-semibold">What it serves</h2>
+      <h2 className="wide-type text-lg font-semibold">What it works</h2>
       <RowList title="Mainly" rows={standard.main} />
       {standard.also.length > 0 && <RowList title="Also" rows={standard.also} />}
       {own && own.revisions.length > 1 && (

@@ -7,7 +7,7 @@ export function Texts({ drill }: { drill: Drill }) {
     <div className="flex flex-col gap-4">
       <section className="rounded-lg border-l-4 border-plum bg-plum-wash px-4 py-3" aria-label="Cautions">
         <h2 className="flex items-center gap-1.5 font-semibold text-plum">
-          <TriangleAlert size={16} aria-hidden /> Take care
+          <TriangleAlert size={16} aria-hidden /> Watch out{" "}
         </h2>
         <ul className="mt-1 flex flex-col gap-1">
           {drill.cautions.map((text) => (

@@ -38,8 +38,8 @@ export function DrillView({ page, answer }: { page: DrillPage; answer: AddedTo |
           </p>
           {own?.archived && (
             <p className="mt-1 text-sm font-medium text-plum">
-              Put aside: it is no longer offered at the desk, and in the library only under “put aside”. Sessions that
-              use it go on.
+              Archived: it is no longer offered at the desk, and shows in the library only under “archived”. Sessions
+              that use it carry on.
             </p>
           )}
           {open.length > 0 && (
@@ -72,7 +72,7 @@ export function DrillView({ page, answer }: { page: DrillPage; answer: AddedTo |
               <input type="hidden" name="do" value={own.archived ? "back" : "aside"} />
               <Button type="submit">
                 {own.archived ? <ArchiveRestore size={16} aria-hidden /> : <Archive size={16} aria-hidden />}{" "}
-                {own.archived ? "Bring back" : "Put aside"}
+                {own.archived ? "Restore" : "Archive"}
               </Button>
             </Form>
           )}

@@ -44,7 +44,7 @@ export async function heardPage(coach: Coach, asked: URLSearchParams) {
     lastHandedOut(db, coach.club, SESSIONS, sessionId),
     personId ? findPerson(db, coach.club, personId) : undefined,
   ]);
-  if (personId && !person) throw notHere("There is nobody of that kind among your people.");
+  if (personId && !person) throw notHere("There is no such person in your club.");
   if (sessionId && !sessions.some((s) => s.id === sessionId)) throw notHere();
   const under = folded.find((one) => one.linkId === foldedOf);
   const morePain = pain.length > PAINS;

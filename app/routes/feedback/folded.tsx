@@ -24,10 +24,12 @@ export function Folded({ links, sessionId }: { links: FoldedLink[]; sessionId: s
                 {one.groupName && <span className="font-normal text-ink-soft">, {one.groupName}</span>}
               </p>
               <p className="text-ink-soft">
-                {one.runs + one.uncounted} more than a link usually brings in an hour, or after it was withdrawn; the
-                newest <When at={one.newest} as={MOMENT} />.
-                {one.unseenPain > 0 && <span className="font-semibold text-plum"> {one.unseenPain} told of pain.</span>}{" "}
-                If nobody you know is behind it, withdraw the link.
+                {one.runs + one.uncounted} more than a link usually brings in an hour, or after it was withdrawn. The
+                newest came <When at={one.newest} as={MOMENT} />.
+                {one.unseenPain > 0 && (
+                  <span className="font-semibold text-plum"> {one.unseenPain} pain reported.</span>
+                )}{" "}
+                If you don’t know who is behind it, withdraw the link.
               </p>
             </div>
             <Link

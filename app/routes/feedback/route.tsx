@@ -5,7 +5,7 @@ import { HeardView } from "./view";
 import { requireCoach } from "~/app/server/coach.server";
 import { readForm } from "~/app/server/forms.server";
 
-export const meta: Route.MetaFunction = () => [{ title: "Heard back · Mapset" }];
+export const meta: Route.MetaFunction = () => [{ title: "Feedback · Mapset" }];
 
 export const loader = async ({ request }: Route.LoaderArgs) =>
   heardPage(await requireCoach(request), new URL(request.url).searchParams);

@@ -29,7 +29,7 @@ export function PainCard({ row, onChange }: { row: HeardRow; onChange: Change })
             · {row.sessionTitle}, <Moment row={row} />
           </span>
         </p>
-        <p className="text-lg break-words">{row.checkIn?.painWhere ?? "Did not say where."}</p>
+        <p className="text-lg break-words">{row.checkIn?.painWhere ?? "Didn’t say where."}</p>
         {row.checkIn?.note && <p className="break-words text-ink-soft">“{row.checkIn.note}”</p>}
       </div>
       <MayChange>
@@ -61,14 +61,14 @@ function RowMenu({ row, onChange }: { row: HeardRow; onChange: Change }) {
         }
         entries={() => [
           ...(pain && row.checkIn?.seenAt
-            ? [{ words: "I have yet to speak to them", onSelect: () => onChange(row.runId, "unseen") }]
+            ? [{ words: "I still have to speak to them", onSelect: () => onChange(row.runId, "unseen") }]
             : []),
           row.notTheirs === null
             ? { words: `Not ${row.name}’s`, onSelect: () => onChange(row.runId, "not theirs") }
             : { words: `It is ${row.notTheirs}’s`, onSelect: () => onChange(row.runId, "theirs") },
           "line" as const,
           {
-            words: "Take it off the list",
+            words: "Remove from the list",
             danger: true,
             onSelect: () => (pain ? setAsking(true) : onChange(row.runId, "remove")),
           },
@@ -78,9 +78,9 @@ function RowMenu({ row, onChange }: { row: HeardRow; onChange: Change }) {
         <Confirm
           open
           onOpenChange={setAsking}
-          title="Take a report of pain off the list?"
-          text={`${row.name}: ${row.checkIn?.painWhere ?? "did not say where"}. Only if you know that it is none, such as one made as a joke.`}
-          action="Take it off"
+          title="Remove this report of pain?"
+          text={`${row.name}: ${row.checkIn?.painWhere ?? "didn’t say where"}. Only if you know it isn’t real, such as a joke.`}
+          action="Remove"
           onConfirm={() => onChange(row.runId, "remove")}
         />
       )}
@@ -96,9 +96,9 @@ export function RunRow({ row, showSession, onChange }: { row: HeardRow; showSess
         <p className="font-semibold wrap-anywhere">
           {row.name}
           <NotTheirs row={row} />
-          {checkIn?.pain && <TriangleAlert size={14} className="ml-1.5 inline text-plum" aria-label="told of pain" />}
+          {checkIn?.pain && <TriangleAlert size={14} className="ml-1.5 inline text-plum" aria-label="pain reported" />}
           {checkIn?.pain && checkIn.seenAt && (
-            <CircleCheck size={14} className="ml-1 inline text-kelp" aria-label="dealt with" />
+            <CircleCheck size={14} className="ml-1 inline text-kelp" aria-label="spoken to" />
           )}
         </p>
         <p className="text-sm text-ink-faint wrap-anywhere">
@@ -113,7 +113,7 @@ export function RunRow({ row, showSession, onChange }: { row: HeardRow; showSess
         ) : (
           <>
             <span className="clock-type text-2xl">{checkIn.hard}</span>
-            <span className="text-sm text-ink-faint"> hard</span>
+            <span className="text-sm text-ink-faint"> effort</span>
           </>
         )}
       </p>
@@ -122,10 +122,10 @@ export function RunRow({ row, showSession, onChange }: { row: HeardRow; showSess
       </div>
       <p className="min-w-0 text-sm break-words text-ink-soft max-lg:order-2 max-lg:col-span-3">
         {checkIn
-          ? [checkIn.pain ? (checkIn.painWhere ?? "pain, did not say where") : "", checkIn.note ?? ""]
+          ? [checkIn.pain ? (checkIn.painWhere ?? "pain, didn’t say where") : "", checkIn.note ?? ""]
               .filter(Boolean)
               .join(" · ")
-          : "has not checked in"}
+          : "no check-in yet"}
       </p>
       <MayChange>
         <RowMenu row={row} onChange={onChange} />

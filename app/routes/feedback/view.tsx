@@ -36,7 +36,7 @@ export function HeardView({ report }: { report: HeardPage }) {
   return (
     <main id="main" className="mx-auto flex w-full max-w-6xl flex-1 flex-col gap-5 px-4 py-5">
       <div className="flex flex-wrap items-end gap-x-5 gap-y-3">
-        <h1 className="wide-type text-2xl font-semibold">{person ? `Feedback from ${person.name}` : "Heard back"}</h1>
+        <h1 className="wide-type text-2xl font-semibold">{person ? `Feedback from ${person.name}` : "Feedback"}</h1>
         <SelectField
           label="Session"
           hideLabel
@@ -55,25 +55,24 @@ export function HeardView({ report }: { report: HeardPage }) {
               <Figure words="followed" figure={String(summary.runs)} />
               <Figure words="to the end" figure={String(summary.finished)} />
               <Figure words="checked in" figure={String(summary.checkedIn)} />
-              <Figure words="how hard, middle" figure={summary.hard === null ? "–" : String(summary.hard)} />
+              <Figure words="median effort" figure={summary.hard === null ? "–" : String(summary.hard)} />
             </dl>
           </div>
         )}
       </div>
       {removed && (
         <p role="status" className="flex flex-wrap items-center gap-3 rounded-lg border border-line bg-land px-4 py-2">
-          Taken off the list.
+          Removed from the list.
           <Button kind="quiet" onClick={() => change(removed, "put back")}>
-            Put it back
+            Undo
           </Button>
         </p>
       )}
       {nothing ? (
         <div className="flex flex-col items-center gap-2 rounded-lg border border-dashed border-line bg-land px-6 py-14 text-center">
-          <p className="wide-type text-lg font-semibold">Nothing heard yet</p>
+          <p className="wide-type text-lg font-semibold">No feedback yet</p>
           <p className="max-w-md text-ink-soft">
-            When someone follows a link you handed out, they appear here while they are at it, and what they say at the
-            end.{" "}
+            When someone follows a link you handed out, you see them here as they go, and what they report at the end.{" "}
             <Link
               to={sessionId ? `/sessions/${sessionId}/hand-out` : "/sessions"}
               className="underline underline-offset-4"
@@ -106,11 +105,11 @@ export function HeardView({ report }: { report: HeardPage }) {
           {(pain.length > 0 || painPage > 0) && (
             <section className="flex flex-col gap-2.5">
               <h2 className="wide-type flex items-center gap-2 text-lg font-semibold text-plum">
-                <TriangleAlert size={18} aria-hidden /> Told of pain
+                <TriangleAlert size={18} aria-hidden /> Pain reported{" "}
               </h2>
               <p className="-mt-1.5 text-ink-soft">
-                Speak to them before the next session. Leave the movement out until it is clear; pain that stays is for
-                a licensed practitioner, not for a coach.
+                Speak to them before the next session. Leave the movement out until you know more. Pain that stays is
+                for a licensed practitioner, not for a coach.
               </p>
               {pain.map((row) => (
                 <PainCard key={row.runId} row={row} onChange={change} />
@@ -122,19 +121,19 @@ export function HeardView({ report }: { report: HeardPage }) {
           <section className="flex flex-col gap-2">
             <div className="flex flex-wrap items-baseline justify-between gap-3">
               <h2 className="wide-type text-lg font-semibold">
-                {onlyPain ? "All that told of pain" : under ? "Under this link" : person ? "All of it" : "Everyone"}
+                {onlyPain ? "All reports of pain" : under ? "Under this link" : person ? "All of it" : "Everyone"}
               </h2>
               {(rows.length > 0 || onlyPain) && (
                 <Link
                   to={withParam(withoutPages(params), "only", onlyPain ? null : "pain")}
                   className="min-h-8 content-center underline underline-offset-4"
                 >
-                  {onlyPain ? "Show everyone" : "Only what told of pain"}
+                  {onlyPain ? "Show everyone" : "Only reports of pain"}
                 </Link>
               )}
             </div>
             {rows.length === 0 ? (
-              <p className="text-ink-soft">{onlyPain ? "Nobody has told of pain." : "Nothing here."}</p>
+              <p className="text-ink-soft">{onlyPain ? "No pain reported." : "Nothing here."}</p>
             ) : (
               <ul className="rounded-lg border border-line bg-land *:grid *:grid-cols-[minmax(12rem,1.9fr)_7rem_4.5rem_minmax(13rem,1.2fr)_minmax(8rem,1fr)_2.25rem] *:items-center *:gap-x-5 *:border-b *:border-line *:px-4 *:py-2.5 *:last:border-0 *:max-lg:grid-cols-[1fr_auto_2.25rem] *:max-lg:gap-y-1.5">
                 {rows.map((row) => (

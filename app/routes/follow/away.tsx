@@ -41,7 +41,7 @@ export function Away({
         <p className="text-lg text-ink-soft short:text-base">
           {over
             ? "The session waited for you. The others have finished by now."
-            : "The session waited for you. What you catch up on counts as not done."}
+            : "The session waited for you. What you skip to catch up counts as not done."}
         </p>
       </div>
       <div className="mx-auto grid w-full max-w-xl grid-cols-2 gap-2.5 max-[26rem]:grid-cols-1">

@@ -243,8 +243,8 @@ function Pain({
           <p className="flex gap-2">
             <TriangleAlert size={20} className="mt-0.5 shrink-0 text-plum" aria-hidden />
             <span>
-              Leave that movement out for now. If it stays, or there is numbness or tingling, see a licensed
-              practitioner. Your coach is told.
+              Leave that movement out for now. If it doesn’t go away, or there is numbness or tingling, see a licensed
+              practitioner. Your coach will see this.
             </span>
           </p>
           <div className="flex flex-col gap-1">
@@ -271,7 +271,7 @@ function NoteField({ note, onNote }: { note: string; onNote: (note: string) => v
   return (
     <div className="flex flex-col gap-1">
       <label htmlFor={id} className="text-lg font-semibold">
-        Anything else? <span className="font-normal text-ink-soft">(may stay empty)</span>
+        Anything else? <span className="font-normal text-ink-soft">(optional)</span>
       </label>
       <textarea
         id={id}
@@ -297,22 +297,22 @@ function Thanks({
   onHome: () => void;
 }) {
   const kept = atRisk
-    ? "It will be lost if you close this page: this device keeps nothing. Leave it open, or tell your coach in person."
-    : "It is sent by itself as soon as it can be, and counted once; opening this link again later does it too.";
+    ? "It will be lost if you close this page: this device can’t store it. Leave it open, or tell your coach in person."
+    : "It sends itself as soon as it can, and counts once. Opening this link again later sends it too.";
   const words: Record<SendState, { title: string; text: string }> = {
     sending: { title: "Sending…", text: "One moment." },
     sent: { title: "Sent. Thank you.", text: "Your coach can see it now. You can close this page." },
     offline: {
-      title: atRisk ? "Not sent yet" : "Kept on this device",
+      title: atRisk ? "Not sent yet" : "Saved on this device",
       text: `There is no connection to Mapset just now. ${kept}`,
     },
     busy: {
-      title: atRisk ? "Not sent yet" : "Kept on this device",
-      text: `Your connection is fine, but Mapset cannot take it just now. ${kept}`,
+      title: atRisk ? "Not sent yet" : "Saved on this device",
+      text: `Your connection is fine, but Mapset is busy just now. ${kept}`,
     },
     refused: {
-      title: "It could not be taken",
-      text: "The link may have been withdrawn in the meantime. Tell your coach in person.",
+      title: "It could not be sent",
+      text: "The link may have been withdrawn since. Tell your coach in person.",
     },
   };
   return (
@@ -321,7 +321,8 @@ function Thanks({
       <p className="text-xl">{words[state].text}</p>
       {pain && (
         <p className="rounded-lg border-l-4 border-plum bg-plum-wash p-4">
-          You said something hurt: leave that movement out for now, and see a licensed practitioner if it stays.
+          You said something hurt: leave that movement out for now, and see a licensed practitioner if it doesn’t go
+          away.
         </p>
       )}
       <button

@@ -42,7 +42,7 @@ export function OnDevice({ kept, hidden, unsent, atRisk, onCarryOn, onTell, onDr
           <Card
             key={key}
             plum={pain}
-            words={`${person.name}’s check-in could not be taken`}
+            words={`${person.name}’s check-in could not be sent`}
             more={`${item.words ? `${item.words} ` : ""}Tell your coach in person${pain ? `: something hurt${painWhere ? ` (${painWhere})` : ""}` : ""}, or copy it and send it to them.`}
           >
             <CopyIt text={checkInText(item.body)} />
@@ -52,7 +52,7 @@ export function OnDevice({ kept, hidden, unsent, atRisk, onCarryOn, onTell, onDr
           <Card
             key={key}
             words={`${person.name}’s check-in is waiting to be sent`}
-            more={`${state === "busy" ? "Mapset is busy just now" : "There is no connection just now"}; it is tried again by itself.${atRisk ? " It will be lost if you close this page: this device keeps nothing." : ""}`}
+            more={`${state === "busy" ? "Mapset is busy just now" : "There is no connection just now"}; Mapset keeps trying.${atRisk ? " It will be lost if you close this page: this device can’t store it." : ""}`}
           />
         );
       })}
@@ -68,11 +68,11 @@ export function OnDevice({ kept, hidden, unsent, atRisk, onCarryOn, onTell, onDr
           <Card
             key={one.key}
             words={`${one.person.name}: how was it?`}
-            more={`${Math.round(one.share * 100)} % of the work done. Your coach has not heard yet.`}
+            more={`${Math.round(one.share * 100)} % of the work done. Your coach hasn’t heard yet.`}
           >
             <Act words="Check in" icon={<MessageCircle size={18} aria-hidden />} onClick={() => onTell(one)} />
             <IconButton
-              label={`Leave out ${one.person.name}’s check-in`}
+              label={`Discard ${one.person.name}’s check-in`}
               className="size-11"
               onClick={() => setDropping(one.key)}
             >
@@ -105,18 +105,18 @@ function LeaveOut({ name, onKeep, onDrop }: { name: string; onKeep: () => void; 
   return (
     <div
       role="alertdialog"
-      aria-label={`Leave out ${name}’s check-in?`}
+      aria-label={`Discard ${name}’s check-in?`}
       aria-describedby="leave-out"
       onKeyDown={(event) => event.key === "Escape" && onKeep()}
       className="flex flex-col gap-2 rounded-lg border-l-4 border-plum bg-land px-4 py-3"
     >
       <p className="font-semibold break-words">Leave out {name}’s check-in?</p>
       <p id="leave-out" className="text-ink-soft">
-        Your coach then hears nothing of how it was. If anything hurt, tell them in person.
+        Then your coach won’t hear how it was. If anything hurt, tell them in person.
       </p>
       <div className="flex flex-wrap justify-end gap-2">
         <Act ref={keep} words="Keep it" onClick={onKeep} />
-        <Act words="Leave it out" onClick={onDrop} />
+        <Act words="Discard it" onClick={onDrop} />
       </div>
     </div>
   );

@@ -104,7 +104,7 @@ export function ReadyCheck({
       <section className="rounded-lg border border-line bg-land p-4">
         <h2 className="text-lg font-semibold">Have ready</h2>
         {kit.length === 0 ? (
-          <p className="text-ink-soft">Nothing but some floor.</p>
+          <p className="text-ink-soft">Just some floor.</p>
         ) : (
           <ul className="mt-1 flex flex-col gap-1">
             {kit.map((need) => (
@@ -125,9 +125,9 @@ export function ReadyCheck({
         <ul className="mt-2 flex flex-col gap-1.5">
           <li>
             Discomfort that eases is fine. Pain, numbness, tingling, a pinch in a joint or dizziness means stop: take
-            the easier form or leave it out.
+            the easier level or leave it out.
           </li>
-          <li>New to this, injured, pregnant or just back from being ill: ask your clinician first.</li>
+          <li>New to this, injured, pregnant or just back from illness? Ask your clinician first.</li>
           <li>Never force the end of a movement, and never bounce there.</li>
         </ul>
         <details className="mt-2">
@@ -173,10 +173,10 @@ function ForYou({ name, lines, state }: { name: string; lines: InsteadLine[]; st
   if (state === "unreachable")
     return (
       <section role="status" className="rounded-lg border-l-4 border-plum bg-plum-wash p-4">
-        <h2 className="text-lg font-semibold">What you do instead has not arrived</h2>
+        <h2 className="text-lg font-semibold">We don’t have your version yet</h2>
         <p>
-          There is no answer just now; it is asked for again by itself. If you keep off anything, wait for it, or ask
-          your coach before you start.
+          There is no answer just now; Mapset keeps trying. If you protect anything, wait for it, or ask your coach
+          before you start.
         </p>
       </section>
     );
@@ -184,7 +184,7 @@ function ForYou({ name, lines, state }: { name: string; lines: InsteadLine[]; st
   return (
     <section role="status" className="rounded-lg border-l-4 border-depth-5 bg-land p-4">
       <h2 className="text-lg font-semibold">For you, {name}</h2>
-      <p className="text-ink-soft">In step with the others. It is shown and called out when its turn comes.</p>
+      <p className="text-ink-soft">In step with the others. You’ll see and hear it when its turn comes.</p>
       <ul className="mt-2 flex flex-col gap-2">
         {lines.map((line) => (
           <li key={`${line.block}.${line.item}`} className="grid grid-cols-[1.9rem_1fr]">
@@ -266,7 +266,7 @@ function WhoAreYou({
       {asking && (
         <div className="flex flex-col gap-1">
           <label htmlFor={id} className="font-medium">
-            Your initials or nickname <span className="font-normal text-ink-soft">(may stay empty)</span>
+            Your initials or nickname <span className="font-normal text-ink-soft">(optional)</span>
           </label>
           <input
             id={id}

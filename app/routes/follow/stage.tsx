@@ -129,7 +129,7 @@ export function Stage({
           {face.guide && <Guide guide={face.guide} />}
           {mineState === "unreachable" && (
             <p className="border-l-4 border-plum pl-3 text-base">
-              What you do instead could not be fetched. If you keep off anything, rest where you are not sure.
+              We couldn’t fetch your version. If you protect anything, rest wherever you are not sure.
             </p>
           )}
           <Words face={face} />
@@ -159,9 +159,9 @@ export function Stage({
             <Control label="Back" onClick={() => act(back)}>
               <SkipBack size={26} aria-hidden />
             </Control>
-            <Control label={paused ? "Go on" : "Pause"} main onClick={() => act(paused ? begin : pause)}>
+            <Control label={paused ? "Resume" : "Pause"} main onClick={() => act(paused ? begin : pause)}>
               {paused ? <Play size={28} aria-hidden /> : <Pause size={28} aria-hidden />}
-              <span className="text-xl font-semibold short:text-base">{paused ? "Go on" : "Pause"}</span>
+              <span className="text-xl font-semibold short:text-base">{paused ? "Resume" : "Pause"}</span>
             </Control>
             <Control label="Skip" onClick={() => act(skip)}>
               <SkipForward size={26} aria-hidden />

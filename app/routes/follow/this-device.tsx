@@ -54,33 +54,28 @@ export function ThisDevice({
       )}
       {nothing && (
         <p className="rounded-lg border-l-4 border-plum bg-plum-wash p-4 text-ink">
-          This browser keeps nothing, as in a private window. Leave the page open until you have sent how it was: it is
-          lost if you close it before.
+          This browser can’t store anything, as in a private window. Leave the page open until you have sent your
+          check-in: close it before and it is lost.
         </p>
       )}
       {stage === "asking" || stage === "forgetting" ? (
         <div
           role="alertdialog"
-          aria-label="Forget all that is on this device?"
+          aria-label="Clear everything on this device?"
           aria-describedby="forget"
           className="flex flex-col gap-2 rounded-lg border-l-4 border-plum bg-land px-4 py-3 text-ink"
           onKeyDown={(event) => event.key === "Escape" && setStage("no")}
         >
-          <p className="font-semibold">Forget all that is on this device?</p>
+          <p className="font-semibold">Clear everything on this device?</p>
           <p id="forget" className="text-ink-soft">
-            Sessions that were begun, who followed them and the pages kept for later go from this browser.
-            {edited && (
-              <span className="font-semibold text-plum">
-                {" "}
-                So does what a coach changed here in a session and has not saved.
-              </span>
-            )}
+            Sessions you started, who followed them and pages saved for later are removed from this browser.
+            {edited && <span className="font-semibold text-plum"> So are a coach’s unsaved changes to a session.</span>}
             {lost > 0 && (
               <span className="font-semibold text-plum">
                 {" "}
                 {lost === 1
-                  ? "One check-in that your coach has not heard goes"
-                  : `${lost} check-ins that your coach has not heard go`}{" "}
+                  ? "One check-in that your coach hasn’t seen goes"
+                  : `${lost} check-ins that your coach hasn’t seen go`}{" "}
                 with it. If anything hurt, tell them in person.
               </span>
             )}{" "}
@@ -102,19 +97,19 @@ export function ThisDevice({
               onClick={() => void forget()}
               className="min-h-11 rounded-lg border border-line bg-paper px-3 font-medium hover:bg-land-deep"
             >
-              {stage === "forgetting" ? "Forgetting…" : "Forget it"}
+              {stage === "forgetting" ? "Clearing…" : "Clear it"}
             </button>
           </div>
         </div>
       ) : stage === "forgotten" ? (
-        <p role="status">Nothing of this is left on this device. Close the page, or begin anew.</p>
+        <p role="status">Nothing is left on this device. Close the page, or start again.</p>
       ) : (
         <button
           type="button"
           onClick={() => setStage("asking")}
           className="min-h-11 self-start underline underline-offset-4"
         >
-          Forget this device
+          Clear this device
         </button>
       )}
     </section>

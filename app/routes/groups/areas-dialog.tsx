@@ -26,7 +26,7 @@ export function AreasDialog({
       open
       onOpenChange={(open) => !open && onClose()}
       title={`What ${person.name} protects`}
-      description="Drills that load it are pointed out, with something else to do in the same time, or a rest where there is nothing. Write nothing about why. What is right for them is for whoever treats them to say."
+      description="Mapset points out drills that load it, with something else to do in the same time, or a rest if there is nothing. Don’t write why. What is right for them is for whoever treats them to say."
     >
       <fetcher.Form method="post" action="/groups" className="flex flex-col gap-3">
         <input type="hidden" name="do" value="areas" />
@@ -52,7 +52,8 @@ export function AreasDialog({
           <Button onClick={onClose}>Cancel</Button>
           <MayChange>
             <Button kind="primary" type="submit" disabled={fetcher.state !== "idle"}>
-              Keep
+              {" "}
+              Save{" "}
             </Button>
           </MayChange>
         </div>

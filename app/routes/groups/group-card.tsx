@@ -69,7 +69,7 @@ export function GroupCard({ group }: { group: ShownGroup }) {
                 <button
                   type="button"
                   aria-label={`Take ${athlete.name} off the list`}
-                  title="Take off the list; what they said stays, and they can be put back"
+                  title="Take off the list. What they said stays, and you can put them back"
                   className="ml-1 flex size-6 items-center justify-center rounded-full text-ink-faint hover:bg-land-deep hover:text-ink"
                   onClick={() =>
                     void submit({ do: "remove-person", athlete: athlete.id, group: group.id }, { method: "post" })
@@ -113,7 +113,7 @@ export function GroupCard({ group }: { group: ShownGroup }) {
       )}
       <div className="flex flex-col gap-1 border-t border-line pt-2 text-sm">
         {said.length === 0 ? (
-          <p className="text-ink-faint">Nothing said yet of kit, floor and caps: the audit looks at none of them.</p>
+          <p className="text-ink-faint">No kit, floor or caps yet, so sessions aren’t checked against them.</p>
         ) : (
           <ul>
             {said.map((line) => (
@@ -194,7 +194,7 @@ export function GroupCard({ group }: { group: ShownGroup }) {
         onOpenChange={setAsking}
         title={`Delete ${group.name}?`}
         action="Delete the group"
-        text="Its people stay among the club’s people, with what they protect. Links handed out to it go on working for anyone; what was heard back stays."
+        text="Its people stay in the club, with what they protect. Links handed out to it keep working for anyone; its feedback stays."
         onConfirm={() => void submit({ do: "delete-group", group: group.id }, { method: "post" })}
       />
     </section>

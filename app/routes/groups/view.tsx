@@ -18,8 +18,8 @@ export function GroupsView({ page }: { page: GroupsPage }) {
         </Link>
       </div>
       <p className="max-w-2xl text-ink-soft">
-        Who a session is for and handed out to. Write initials or a nickname for minors, and no health details beyond
-        areas to protect: anyone who holds a group’s link sees these names.
+        The squads and classes you coach. Use initials or a nickname for minors, and no health details beyond areas to
+        protect: anyone with a group’s link sees these names.
       </p>
       <div className="grid items-start gap-4 md:grid-cols-2 lg:grid-cols-3">
         {page.groups.map((group) => (
@@ -41,10 +41,10 @@ function NewGroup() {
       <fetcher.Form method="post" ref={form} className="flex flex-col gap-3">
         <input type="hidden" name="do" value="add-group" />
         <Field
-          label="New group or class"
+          label="New group"
           name="name"
           maxLength={80}
-          placeholder="Tuesday lunchtime"
+          placeholder="Tuesday lunchtime class"
           fault={faultOf(fetcher.data)}
         />
         <Button type="submit" className="self-start" disabled={fetcher.state !== "idle"}>

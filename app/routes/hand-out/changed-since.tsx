@@ -25,7 +25,7 @@ export function ChangedSince({ now, refused }: { now: Looked; refused: boolean }
   const lines = [
     ...changesBetween(looked.doc, now.doc, (id) => names.get(id) ?? id),
     ...(sameJson(looked.choices, now.choices) ? [] : ["What was chosen for single people"]),
-    ...(sameJson(looked.accepted, now.accepted) ? [] : ["What was accepted, and why"]),
+    ...(sameJson(looked.accepted, now.accepted) ? [] : ["The accepted findings and why"]),
     ...now.stops.filter((says) => !looked.stops.includes(says)),
   ];
   return (
@@ -35,11 +35,11 @@ export function ChangedSince({ now, refused }: { now: Looked; refused: boolean }
       className="rounded-md border-l-4 border-plum bg-plum-wash px-3 py-2 text-sm"
     >
       <p className="font-semibold text-plum">
-        This has changed since you opened the page. Nothing was handed out; look it over again first.
+        This has changed since you opened the page. Nothing was handed out: look it over again first.
       </p>
       {looked.seen !== now.seen && (
         <ul className="mt-1 list-disc pl-5">
-          {(lines.length > 0 ? lines : ["The people it is for, or what a drill says of itself"]).map((line) => (
+          {(lines.length > 0 ? lines : ["The people it is for, or a drill’s own words"]).map((line) => (
             <li key={line}>{line}</li>
           ))}
         </ul>

@@ -34,7 +34,7 @@ export function EditionCard({
           {edition.current ? "same as the desk" : "the desk has changed since"}
         </span>
         <Link to={`/feedback?session=${sessionId}`} className="ml-auto text-sm underline underline-offset-4">
-          What was heard back
+          Feedback
         </Link>
       </h3>
       {edition.changes.length > 0 && (
@@ -53,9 +53,7 @@ export function EditionCard({
       {edition.accepted.length > 0 && (
         <details className="mt-1 text-sm">
           <summary className="text-ink-soft">
-            {edition.accepted.length === 1
-              ? "One finding was let stand"
-              : `${edition.accepted.length} findings were let stand`}
+            {edition.accepted.length === 1 ? "One finding accepted" : `${edition.accepted.length} findings accepted`}
           </summary>
           <Accepted list={edition.accepted} />
         </details>
@@ -110,7 +108,7 @@ function LinkLine({ link, sessionId }: { link: ShownLink; sessionId: string }) {
         <img
           src={`/sessions/${sessionId}/code/${link.id}`}
           loading="lazy"
-          alt={`Square code of the link for ${whom}`}
+          alt={`QR code of the link for ${whom}`}
           className="size-24 rounded bg-white"
           width={96}
           height={96}
@@ -125,8 +123,8 @@ function LinkLine({ link, sessionId }: { link: ShownLink; sessionId: string }) {
         ) : (
           <p className="text-sm text-plum">
             {link.opens
-              ? "This link still opens, but its address cannot be shown again."
-              : "It came with the club’s archive, without its address: nobody can open it."}{" "}
+              ? "This link still opens, but its address can’t be shown again."
+              : "It came with the club’s archive, without its address, so nobody can open it."}{" "}
             Make another link.
           </p>
         )}
@@ -155,7 +153,7 @@ function LinkLine({ link, sessionId }: { link: ShownLink; sessionId: string }) {
         onOpenChange={setAsking}
         title="Withdraw this link?"
         action="Withdraw"
-        text={`Nobody can open it any more, and a withdrawn link cannot be brought back. What ${whom === "Anyone with the link" ? "people" : whom} said stays.`}
+        text={`Nobody can open it any more, and a withdrawn link can’t be restored. What ${whom === "Anyone with the link" ? "people" : whom} said stays.`}
         onConfirm={() => void submit({ do: "withdraw", link: link.id }, { method: "post" })}
       />
     </li>

@@ -25,7 +25,7 @@ export function HandOutPart({ page, refused }: { page: HandOutPage; refused: str
       </h2>
       <p className="text-ink-soft">
         {!newest
-          ? "Makes an edition that stays as it is, whatever you change afterwards, and a link to it that needs no account."
+          ? "Makes an edition that never changes, whatever you edit afterwards, and a link that needs no account."
           : newest.current
             ? `Edition ${newest.number} is the same as the desk. A new link opens that edition.`
             : `The session has changed since edition ${newest.number}. This makes edition ${newest.number + 1}; older links go on opening the old one until you withdraw them.`}
@@ -43,19 +43,19 @@ export function HandOutPart({ page, refused }: { page: HandOutPage; refused: str
       {page.stops.length > 0 && (
         <div className="rounded-md border-l-4 border-plum bg-plum-wash px-3 py-2 text-sm">
           <p className="font-semibold text-plum">
-            {elsewhere ? "This does not suit them:" : "Not like this, the desk says:"}
+            {elsewhere ? "This is not safe for them:" : "The desk says this must be fixed:"}
           </p>
           <ul className="flex flex-col gap-1">
             {page.stops.map((says) => (
               <li key={says}>{says}</li>
             ))}
-            {page.moreStops > 0 && <li>And {page.moreStops} more like these, which the desk shows.</li>}
+            {page.moreStops > 0 && <li>And {page.moreStops} more like these, listed at the desk.</li>}
           </ul>
           <p>
             <Link to={`/sessions/${id}`} className="underline underline-offset-4">
-              {elsewhere ? "Choose them for it at the desk" : "Mend it at the desk"}
+              {elsewhere ? "Choose this group at the desk" : "Fix it at the desk"}
             </Link>
-            {elsewhere ? " to mend it for them." : ", or say there why it stands."}
+            {elsewhere ? " to fix it for them." : ", or accept it there and say why."}
           </p>
         </div>
       )}
@@ -63,8 +63,8 @@ export function HandOutPart({ page, refused }: { page: HandOutPage; refused: str
         <details className="text-sm">
           <summary>
             {page.accepted.length === 1
-              ? "One finding is let stand, and goes on record"
-              : `${page.accepted.length} findings are let stand, and go on record`}
+              ? "One finding is accepted, and goes on record"
+              : `${page.accepted.length} findings are accepted, and go on record`}
           </summary>
           <Accepted list={page.accepted} />
         </details>
@@ -90,14 +90,14 @@ export function HandOutPart({ page, refused }: { page: HandOutPage; refused: str
         {elsewhere && (
           <p role="status" className="rounded-md border border-line px-3 py-2 text-sm">
             {page.groupId === null
-              ? "Looked over for anyone: nobody’s protected areas are known."
+              ? "Looked over for anyone: no protected areas are known."
               : "Looked over for this group: their people, what they protect, and their kit."}{" "}
             At the desk it is for {groups.find((t) => t.id === page.atDesk)?.name ?? "anyone"}.
           </p>
         )}
         {page.bare.length > 0 && (
           <div role="alert" className="rounded-md border-l-4 border-plum bg-plum-wash px-3 py-2 text-sm">
-            <p className="font-semibold text-plum">Nobody has said yet what to take care of in:</p>
+            <p className="font-semibold text-plum">No cautions written yet for:</p>
             <ul>
               {page.bare.map((drill) => (
                 <li key={drill.id}>
@@ -107,7 +107,7 @@ export function HandOutPart({ page, refused }: { page: HandOutPage; refused: str
                 </li>
               ))}
             </ul>
-            <p>Write its cautions, and use the new revision at the desk. Then it can be handed out.</p>
+            <p>Write its cautions, then use the new revision at the desk. After that you can hand it out.</p>
           </div>
         )}
         <ChangedSince key={`${id} ${page.groupId}`} now={page} refused={refused === page.seen} />

@@ -57,7 +57,7 @@ export function LookOverPart({ page }: { page: HandOutPage }) {
         </div>
         <div>
           <h3 className="flex items-center gap-1.5 font-semibold text-plum">
-            <TriangleAlert size={15} aria-hidden /> Cautions they will be shown
+            <TriangleAlert size={15} aria-hidden /> Cautions they will see
           </h3>
           <ul className="mt-1 flex flex-col gap-1 text-sm">
             {page.cautions.map((caution) => (

@@ -15,7 +15,7 @@ export function HandOutView({ page, refused }: { page: HandOutPage; refused: str
         </ButtonLink>
         <h1 className="wide-type min-w-0 text-2xl leading-tight font-semibold text-balance">Hand out: {title}</h1>
         <ButtonLink kind="quiet" to={`/sessions/${id}/print`} className="ml-auto">
-          <Printer size={16} aria-hidden /> On paper
+          <Printer size={16} aria-hidden /> Print sheet
         </ButtonLink>
       </div>
       <div className="grid grid-cols-1 items-start gap-5 lg:grid-cols-[minmax(0,1fr)_22rem]">
@@ -26,7 +26,7 @@ export function HandOutView({ page, refused }: { page: HandOutPage; refused: str
         <h2 className="wide-type text-lg font-semibold">Editions and links</h2>
         {editions.length === 0 ? (
           <p className="rounded-lg border border-dashed border-line bg-land px-5 py-8 text-center text-ink-soft">
-            Nothing has been handed out yet.
+            Nothing handed out yet. Look it over, then make the first link.
           </p>
         ) : (
           editions.map((edition) => (

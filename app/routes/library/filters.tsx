@@ -76,7 +76,7 @@ export function Filters({
         className="col-span-full inline-flex min-h-9 items-center gap-1.5 self-start text-sm font-medium underline underline-offset-4 lg:hidden"
         onClick={() => setOpen(!open)}
       >
-        {open ? "Fewer choices" : `Narrow it down${count > 0 ? ` (${count} chosen)` : ""}`}
+        {open ? "Fewer filters" : `Filter${count > 0 ? ` (${count} chosen)` : ""}`}
       </button>
       <div className={cx("contents", !open && "max-lg:*:hidden")}>
         <SelectField
@@ -153,7 +153,7 @@ export function Filters({
             options={[
               { value: "", words: "mine and Mapset’s" },
               { value: "own", words: `only mine (${own})` },
-              { value: "aside", words: `mine, put aside (${aside})` },
+              { value: "aside", words: `mine, archived (${aside})` },
             ]}
           />
         )}

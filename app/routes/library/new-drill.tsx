@@ -26,16 +26,16 @@ export function NewDrill() {
             hint="A plain description, such as “Half-kneeling heel lift”."
           />
           <SelectField
-            label="Begins from"
+            label="Start from"
             name="posture"
             defaultValue="standing"
             options={POSTURES.map((value) => ({ value, words: POSTURE_WORDS[value] }))}
           />
           <p className="text-sm text-ink-soft">
-            Is one of the shipped drills close? Then open it and copy it: its words, dose and motion come with it.
+            Is a library drill close? Open it and copy it: its words, dose and movement come with it.
           </p>
           <div className="flex justify-end gap-2">
-            <Button onClick={() => setOpen(false)}>Not now</Button>
+            <Button onClick={() => setOpen(false)}>Cancel</Button>
             <Button kind="primary" type="submit">
               Start posing
             </Button>

@@ -66,9 +66,9 @@ export function LibraryView({ page, outcome }: { page: LibraryPage; outcome: Ref
 function Nothing() {
   return (
     <div className="flex flex-col items-center gap-2 rounded-lg border border-dashed border-line bg-land px-6 py-14 text-center">
-      <p className="wide-type text-lg font-semibold">No drill is all of that</p>
+      <p className="wide-type text-lg font-semibold">No drill matches all of that</p>
       <p className="max-w-md text-ink-soft">
-        Take one of the choices back, or try another word: a joint, a posture, a piece of kit.
+        Remove a filter or try another word: a joint, a position, a piece of kit.
       </p>
       <Link to="/library" className="font-medium underline underline-offset-4">
         Clear all

@@ -72,21 +72,21 @@ export default function NewSession({ loaderData, actionData }: Route.ComponentPr
           <p className="px-1 text-sm text-ink-soft">
             {PURPOSE_WORDS[purpose]} · {group ? group.name : "for anyone"} ·{" "}
             <Link to="/sessions" className="underline underline-offset-2">
-              do without it
+              cancel
             </Link>
           </p>
         </div>
         <p className="flex items-baseline gap-2.5">
           <span className="clock-type text-4xl leading-none">0:00</span>
           <span className="text-sm text-ink-soft">
-            {target === undefined ? "no promised length" : `of ${clockText(target)}`}
+            {target === undefined ? "no target length" : `of ${clockText(target)}`}
           </span>
         </p>
       </div>
       <section aria-label="Drills" className="mx-auto w-full max-w-4xl flex-1 px-4 py-5">
         <p className="mb-3 text-ink-soft">
-          Search for the first drill by what you call it: a muscle, a joint, a shape, kit. Enter adds it, and the
-          session is there.
+          Search for the first drill by what you call it: a muscle, a joint, a shape, kit. Enter adds it and makes the
+          session.
         </p>
         {actionData?.fault && (
           <p role="alert" className="mb-3 font-medium text-plum">

@@ -11,28 +11,28 @@ import type { Shown } from "~/core/saving/saving";
 function stateWords(shown: Shown<Drill>, untouched: boolean): { words: string; bad?: true } {
   switch (shown.kind) {
     case "saved":
-      return { words: untouched ? "No changes yet" : "Kept" };
+      return { words: untouched ? "No changes yet" : "Saved" };
     case "waiting":
     case "changed":
-      return { words: "Not kept yet" };
+      return { words: "Not saved yet" };
     case "saving":
-      return { words: "Keeping…" };
+      return { words: "Saving…" };
     case "offline":
       return {
         words:
           shown.where === "browser"
-            ? "No connection. It is kept in this browser, and sent once there is one."
-            : "No connection, and this browser keeps nothing: it is lost if you close this page. Trying again.",
+            ? "No connection. It is held in this browser and saves once there is one."
+            : "No connection, and this browser can’t hold it: it is lost if you close this page. Trying again.",
         bad: true,
       };
     case "signed-out":
-      return { words: "You are signed out. Sign in in another tab; what you changed is kept here.", bad: true };
+      return { words: "You are signed out. Sign in in another tab; your changes stay here.", bad: true };
     case "newer":
-      return { words: "Not kept: there is a newer revision.", bad: true };
+      return { words: "Not saved: there is a newer revision.", bad: true };
     case "gone":
       return { words: "This drill is no longer here.", bad: true };
     case "refused":
-      return { words: "Not kept.", bad: true };
+      return { words: "Not saved.", bad: true };
   }
 }
 
@@ -64,13 +64,13 @@ export function EditorBar({ editor, page }: { editor: DrillEditor; page: string 
           disabled={!dirty || shown.kind === "saving" || shown.kind === "newer" || shown.kind === "gone"}
           onClick={keep}
         >
-          <Save size={16} aria-hidden /> Keep as revision {revision + 1}
+          <Save size={16} aria-hidden /> Save as revision {revision + 1}
         </Button>
       </div>
       {open.length > 0 && (
         <p className="mx-auto w-full max-w-[100rem] text-sm text-ink-soft">
           <span className="font-medium text-plum">Still to be written:</span> {open.join(", ")}.
-          {lacksCautions(drill) && " Until somebody says what to take care of, it cannot be handed out."}
+          {lacksCautions(drill) && " Without cautions it can’t be handed out."}
         </p>
       )}
       {shown.kind === "newer" && <Newer editor={editor} stored={shown.stored} />}
@@ -88,13 +88,13 @@ function Newer({ editor, stored }: { editor: DrillEditor; stored: (Shown<Drill> 
     >
       <p className="min-w-60 flex-1">
         <span className="font-semibold text-plum">
-          Revision {stored.revision} was kept in another tab or on another device
+          Revision {stored.revision} was saved in another tab or on another device
         </span>{" "}
-        while you were changing this. Yours can follow it as revision {stored.revision + 1}, or you go on from theirs;
-        undo brings yours back.
+        while you were changing this. You can save yours after it as revision {stored.revision + 1}, or use theirs; undo
+        brings yours back.
       </p>
-      <Button onClick={() => editor.keepMine(stored)}>Keep mine as revision {stored.revision + 1}</Button>
-      <Button onClick={() => void editor.take(stored)}>Go on from revision {stored.revision}</Button>
+      <Button onClick={() => editor.keepMine(stored)}>Save mine as revision {stored.revision + 1}</Button>
+      <Button onClick={() => void editor.take(stored)}>Use revision {stored.revision}</Button>
     </div>
   );
 }
@@ -106,7 +106,7 @@ function Refused({ faults }: { faults: readonly Fault[] }) {
       className="mx-auto mt-2 w-full max-w-[100rem] rounded-md border-2 border-plum bg-plum-wash px-3 py-2 text-sm"
     >
       <p className="font-semibold text-plum">
-        Not kept: {faults.length === 1 ? "one thing is" : `${faults.length} things are`} wrong.
+        Not saved: {faults.length === 1 ? "one thing is" : `${faults.length} things are`} wrong.
       </p>
       <ul className="max-h-40 overflow-y-auto">
         {faults.slice(0, 30).map((fault) => (

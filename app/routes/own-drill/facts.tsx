@@ -172,7 +172,7 @@ export function Facts({ editor }: { editor: DrillEditor }) {
       />
       <Shown drill={drill} level={level} />
       <Ticks<Area>
-        title="Loads besides what the drawing shows; each counts as much"
+        title="Also loads, though the drawing doesn’t show it; each counts as much"
         all={AREAS}
         chosen={facts.loads.map(areaOf)}
         words={(area) => AREA_WORDS[area]}
@@ -222,7 +222,7 @@ function Shown({ drill, level }: { drill: Drill; level: LevelName }) {
   );
   return (
     <div className="flex flex-col gap-1 rounded-md bg-plum-wash px-3 py-2 text-sm">
-      <p className="font-medium">What the drawing loads that people may protect</p>
+      <p className="font-medium">What the drawing shows it loads</p>
       {drawn ? (
         <p>
           {much.length + some.length === 0
@@ -233,7 +233,7 @@ function Shown({ drill, level }: { drill: Drill; level: LevelName }) {
               ].join(" ")}
         </p>
       ) : (
-        <p>It is not drawn, so nobody knows. Whoever protects an area is not given it.</p>
+        <p>It isn’t drawn, so nobody knows. It is never given to anyone who protects an area.</p>
       )}
     </div>
   );

@@ -35,17 +35,17 @@ const PRESETS: Readonly<Record<Kit, readonly { words: string; props: () => Prop[
   ],
   support: [{ words: "support on the left", props: () => [support(0.15, -0.5)] }],
   wall: [
-    { words: "wall ahead", props: () => [wall(0.7)] },
+    { words: "wall in front", props: () => [wall(0.7)] },
     { words: "wall behind", props: () => [wall(-0.25)] },
   ],
   block: [{ words: "block under the right hand", props: () => [block(0.45, 0.2)] }],
-  box: [{ words: "box ahead", props: () => [box(0.5, 0)] }],
+  box: [{ words: "box in front", props: () => [box(0.5, 0)] }],
   bench: [{ words: "bench along the body", props: () => [bench(0, 0, 1.2, 0.35)] }],
   band: [{ words: "band in both hands", props: () => [band()] }],
   bar: [{ words: "bar overhead", props: () => [bar()] }],
   chair: [{ words: "chair", props: () => chair(0, 0) }],
   "light weight": [{ words: "weight in the right hand", props: () => [weight()] }],
-  cushion: [{ words: "cushion under the seat", props: () => [cushion(-0.04, 0)] }],
+  cushion: [{ words: "cushion under the hips", props: () => [cushion(-0.04, 0)] }],
   strap: [{ words: "strap from the right hand to the right foot", props: () => [strap("right", "right.ball")] }],
   wedge: [{ words: "wedge under the heels", props: () => [wedge(-0.06, 0)] }],
   ball: [{ words: "ball under the right foot", props: () => [ball(0.05, 0.1)] }],
@@ -89,7 +89,7 @@ export function MotionSettings({ motion, tempo, setMotion }: { motion: Motion; t
           onChange={(beats) => setMotion((m) => ({ ...m, beats }), "beats", "beats")}
         />
         <NumberField
-          label="Seconds, where not dosed"
+          label="Seconds, if the dose gives none"
           value={motion.seconds}
           min={0.5}
           max={600}

@@ -88,7 +88,7 @@ export function PoseEditor({ editor }: { editor: DrillEditor }) {
             )
           }
         >
-          Give it a motion of its own
+          Give it its own movement
         </Button>
       </section>
     );
@@ -150,7 +150,7 @@ export function PoseEditor({ editor }: { editor: DrillEditor }) {
           />
         </label>
         <Button kind="quiet" disabled={!view} onClick={() => view && setMotion((m) => ({ ...m, view }), "best view")}>
-          Keep as best view
+          Save as best view
         </Button>
       </div>
       <Faults faults={faults?.map(faultWords)} />
@@ -188,13 +188,13 @@ function Faults({ faults }: { faults: string[] | undefined }) {
   if (!faults)
     return (
       <p className="min-h-10 text-sm text-ink-faint" role="status">
-        Looking it over…
+        Checking it…
       </p>
     );
   if (faults.length === 0)
     return (
       <p className="min-h-10 text-sm font-medium text-kelp" role="status">
-        Over the floor, on its contacts, inside the joints’ range.
+        Above the floor, on its contacts, within joint range.
       </p>
     );
   return (

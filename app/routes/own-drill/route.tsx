@@ -42,10 +42,10 @@ export default function OwnDrill({ loaderData }: Route.ComponentProps) {
       <Confirm
         open={editor.leaving.state === "blocked"}
         onOpenChange={(open) => !open && !going.current && editor.leaving.reset?.()}
-        title="Leave without keeping?"
-        action="Leave without keeping"
+        title="Leave without saving?"
+        action="Leave without saving"
         keep="Stay here"
-        text="What you changed since the last revision would be lost."
+        text="Your changes since the last revision would be lost."
         onConfirm={() => {
           going.current = true;
           editor.letGo();

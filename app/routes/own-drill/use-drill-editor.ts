@@ -16,7 +16,7 @@ import { record, redo, startHistory, undo, type History } from "~/core/session/h
 export type Opened = { own: string; whose: OfCoach; address: string; first: Copy<Drill> };
 
 const REPLACED = {
-  restored: "what had not been kept",
+  restored: "unsaved changes",
   followed: "newer revision from another tab",
   taken: "newer revision from another tab",
 };

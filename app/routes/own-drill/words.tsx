@@ -11,7 +11,7 @@ const LISTS: readonly { key: ListKey; title: string; most: number }[] = [
   { key: "setUp", title: "Set up", most: 6 },
   { key: "steps", title: "Do", most: 8 },
   { key: "feel", title: "Feel it here", most: 4 },
-  { key: "cautions", title: "Take care", most: 5 },
+  { key: "cautions", title: "Watch out", most: 5 },
 ];
 
 /** The words of a drill: its name, its lines, what is felt elsewhere and what goes wrong. */

@@ -40,12 +40,12 @@ export default function People({ loaderData }: Route.ComponentProps) {
       {rows.length === 0 ? (
         <p className="rounded-lg border border-dashed border-line bg-land px-6 py-10 text-center text-ink-soft">
           {find !== "" ? (
-            "Nobody of that name."
+            "Nobody by that name."
           ) : (
             <>
               Nobody yet. People are added to{" "}
               <Link to="/groups" className="underline underline-offset-4">
-                a group or class
+                a group
               </Link>
               .
             </>
@@ -90,7 +90,7 @@ function PersonLine({ row }: { row: PersonRow }) {
             last on <When at={last} as="d MMM yyyy" />
           </>
         ) : (
-          "nothing followed yet"
+          "no session followed yet"
         )}
       </span>
     </li>

@@ -15,7 +15,7 @@ const asked = z.discriminatedUnion("do", [
 
 export type PersonOutcome = { done: string } | { fault: string };
 
-const NOT_HERE = "There is nobody of that kind among your people.";
+const NOT_HERE = "There is no such person in your club.";
 
 /** What is asked about one person: which groups they are in, and to forget them. Returns what was done in words, or why it was not. */
 export async function changePerson(coach: Coach, id: string, form: FormData): Promise<PersonOutcome> {
@@ -44,7 +44,7 @@ export async function changePerson(coach: Coach, id: string, form: FormData): Pr
       const came = await forgetPerson(db, club, id);
       if (came === "not here") throw notHere(NOT_HERE);
       if (came === "unseen pain")
-        return { fault: "They reported pain that nobody has spoken to them about. See to it first." };
+        return { fault: "They reported pain and nobody has spoken to them yet. Do that first." };
       throw redirect("/groups/people");
     }
   }

@@ -38,14 +38,14 @@ export function ForgetDialog({ person, said, onClose }: { person: PersonFound; s
       <ul className="flex list-disc flex-col gap-1 pl-5 text-ink-soft">
         <li>Erased: their name, their groups, what they protect, what was chosen for them, and what they wrote.</li>
         <li>
-          Kept, without a name:{" "}
+          Stays, without a name:{" "}
           {said.runs === 0
             ? "nothing, for nothing was heard from them"
-            : `${said.runs === 1 ? "one run" : `${said.runs} runs`}, with how hard it was and whether something hurt`}
+            : `${said.runs === 1 ? "one run" : `${said.runs} runs`}, with its effort and whether something hurt`}
           .
         </li>
         <li>
-          Out of reach: what their own phone keeps, what you printed or exported before, and a name you wrote into a
+          Out of reach: what is on their own phone, what you printed or exported before, and names you wrote in a
           session’s notes.
         </li>
       </ul>

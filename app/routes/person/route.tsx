@@ -21,7 +21,7 @@ export async function loader({ request, params }: Route.LoaderArgs) {
     whatTheySaid(db, club, id),
     listGroupNames(db, club),
   ]);
-  if (!person) throw notHere("There is nobody of that kind among your people.");
+  if (!person) throw notHere("There is no such person in your club.");
   const now = new Set(person.groups.filter((one) => one.until === null).map((one) => one.id));
   return { person, said, others: groups.filter((one) => !now.has(one.id)) };
 }

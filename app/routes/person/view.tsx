@@ -36,9 +36,9 @@ export function PersonView({ person, said, others }: Route.ComponentProps["loade
         </p>
       </div>
       <Groups person={person} others={others} />
-      <Part title="Protects" note="What is right for them is for whoever treats them to say. Write nothing about why.">
+      <Part title="Protects" note="What is right for them is for whoever treats them to say. Don’t write why.">
         {person.areas.length === 0 ? (
-          <p className="text-ink-soft">Nothing that was said.</p>
+          <p className="text-ink-soft">Nothing.</p>
         ) : (
           <ul className="flex flex-col gap-1">
             {protectionsOf(person.areas).map((one) => (
@@ -55,14 +55,14 @@ export function PersonView({ person, said, others }: Route.ComponentProps["loade
           </Button>
         </MayChange>
       </Part>
-      <Part title="Feedback" note="What came from them by the links handed out.">
+      <Part title="Feedback" note="What they reported through the links you handed out.">
         <SaidLines id={person.id} said={said} />
       </Part>
       <MayChange>
-        <Part title="Forget" note="For somebody who has left for good, or who asks for it.">
+        <Part title="Forget" note="For someone who has left for good, or who asks for it.">
           <p className="text-sm text-ink-soft">
-            Their name, what they protect and what they wrote are erased. How much was done and how hard it was stays,
-            without saying whose it was.
+            Their name, what they protect and what they wrote are erased. How much was done and the effort stay, without
+            saying whose they were.
           </p>
           <Button className="self-start" onClick={() => setDialog("forget")}>
             Forget {person.name}…
@@ -121,8 +121,8 @@ function Groups({ person, others }: { person: PersonFound; others: { id: string;
   const send = (what: "join" | "leave", group: string) => void fetcher.submit({ do: what, group }, { method: "post" });
   const outcome = fetcher.state === "idle" ? fetcher.data : undefined;
   return (
-    <Part title="Groups" note="Somebody may be in several. Whoever leaves one is kept, and can come back into it.">
-      {person.groups.length === 0 && <p className="text-ink-soft">In none.</p>}
+    <Part title="Groups" note="A person can be in several. Whoever leaves a group can rejoin it.">
+      {person.groups.length === 0 && <p className="text-ink-soft">In no group.</p>}
       <ul className="flex flex-col gap-2">
         {person.groups.map((one) => (
           <li key={one.id} className="flex flex-wrap items-center gap-x-4 gap-y-1">
@@ -172,7 +172,7 @@ function Groups({ person, others }: { person: PersonFound; others: { id: string;
             }}
           >
             <SelectField
-              label="Put into another"
+              label="Add to another group"
               value={into}
               options={[
                 { value: "", words: "Choose a group" },
@@ -181,7 +181,8 @@ function Groups({ person, others }: { person: PersonFound; others: { id: string;
               onChange={setInto}
             />
             <Button type="submit" disabled={into === "" || fetcher.state !== "idle"}>
-              Put in
+              {" "}
+              Add{" "}
             </Button>
           </form>
         </MayChange>

@@ -25,7 +25,9 @@ import { listGroups } from "~/db/groups";
 import { DRILLS } from "~/library";
 import { needDrills, opening } from "~/app/server/opening.server";
 
-export const meta: Route.MetaFunction = ({ loaderData }) => [{ title: `${loaderData?.title ?? ""} on paper · Mapset` }];
+export const meta: Route.MetaFunction = ({ loaderData }) => [
+  { title: `${loaderData?.title ?? ""} print sheet · Mapset` },
+];
 
 export async function loader({ request, params }: Route.LoaderArgs) {
   const coach = await requireCoach(request);
@@ -139,7 +141,7 @@ function OnPaper({ loaderData }: Pick<Route.ComponentProps, "loaderData">) {
           </section>
         ))}
         <section className="break-inside-avoid">
-          <h2 className="wide-type border-b border-ink-faint pb-0.5 font-semibold">Take care</h2>
+          <h2 className="wide-type border-b border-ink-faint pb-0.5 font-semibold">Watch out</h2>
           <ul className="mt-1 list-disc pl-5 text-sm">
             <li>
               Pain, numbness, tingling or dizziness: stop, step down a level, or leave it out. Not medical advice.

@@ -33,7 +33,7 @@ export function Effect({
     <section className="flex flex-wrap items-end gap-x-5 gap-y-2 rounded-lg border border-line bg-land px-4 py-3">
       <div className="flex min-w-60 flex-col gap-1">
         <label htmlFor="against" className="text-sm font-medium text-ink-soft">
-          How far this session answers it
+          How far this session meets it
         </label>
         <select id="against" className={inputLook} value={against} onChange={(e) => onAgainst(e.target.value)}>
           {sessions.map((s) => (
@@ -43,7 +43,7 @@ export function Effect({
           ))}
         </select>
       </div>
-      <p role="status" aria-label="Fit">
+      <p role="status" aria-label="Needs met">
         <span className="clock-type text-3xl">{Math.round(now * 100)} %</span>
         {Math.abs(now - old) > 0.004 && (
           <span className="ml-2 text-sm text-ink-soft">was {Math.round(old * 100)} %</span>

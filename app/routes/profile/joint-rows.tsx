@@ -48,7 +48,7 @@ export function JointRows({
                 <WeightChoice
                   row={row}
                   weight={asked?.weight ?? 0}
-                  onChoose={(weight) => onChange(withWeight(demand, row, weight, "asked for by this group"))}
+                  onChoose={(weight) => onChange(withWeight(demand, row, weight, "needed by this group"))}
                 />
               ) : (
                 <Dots weight={asked?.weight ?? 0} />

@@ -6,7 +6,7 @@ import { requireCoach } from "~/app/server/coach.server";
 import { readForm } from "~/app/server/forms.server";
 
 export const meta: Route.MetaFunction = ({ loaderData }) => [
-  { title: `${loaderData?.demand.name ?? "What is asked"} · Mapset` },
+  { title: `${loaderData?.demand.name ?? "Sport profile"} · Mapset` },
 ];
 
 export const loader = async ({ request, params }: Route.LoaderArgs) =>

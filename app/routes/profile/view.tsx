@@ -46,7 +46,8 @@ export function DemandView({ demand: first, own, sessions }: DemandPage) {
         <div className="min-w-0 flex-1 basis-80">
           <p className="text-sm">
             <Link to="/library/profiles" className="text-ink-soft underline underline-offset-4">
-              What is asked
+              {" "}
+              Sport profiles{" "}
             </Link>
           </p>
           <h1 className="wide-type text-2xl font-semibold">{demand.name}</h1>
@@ -56,11 +57,11 @@ export function DemandView({ demand: first, own, sessions }: DemandPage) {
           <div className="flex flex-wrap items-center gap-2">
             <span className="text-sm text-ink-faint" role="status">
               {fetcher.state !== "idle"
-                ? "Keeping…"
+                ? "Saving…"
                 : dirty
-                  ? "Not kept yet"
+                  ? "Not saved yet"
                   : answer && "kept" in answer
-                    ? "Kept"
+                    ? "Saved"
                     : ""}
             </span>
             <Button
@@ -77,7 +78,7 @@ export function DemandView({ demand: first, own, sessions }: DemandPage) {
               disabled={!dirty || fetcher.state !== "idle"}
               onClick={() => void fetcher.submit({ doc: JSON.stringify(demand) }, { method: "post" })}
             >
-              <Save size={16} aria-hidden /> Keep
+              <Save size={16} aria-hidden /> Save{" "}
             </Button>
             <Button onClick={() => setAsking(true)}>
               <Trash2 size={16} aria-hidden /> Delete
@@ -102,7 +103,7 @@ export function DemandView({ demand: first, own, sessions }: DemandPage) {
             onChange={(e) => change({ ...demand, name: e.target.value })}
           />
           <Field
-            label="About, in a line"
+            label="In one line"
             value={demand.about}
             maxLength={300}
             onChange={(e) => change({ ...demand, about: e.target.value })}
@@ -114,7 +115,7 @@ export function DemandView({ demand: first, own, sessions }: DemandPage) {
         {own ? (
           <fieldset className="flex flex-wrap gap-x-4 gap-y-1">
             <legend className="mb-1 text-sm text-ink-faint">
-              The opposites of a position people are held in weigh one more.
+              The opposites of these positions count for one more.
             </legend>
             {[...new Set([...Object.keys(HELD_POSITIONS), ...demand.held.map(heldKey)])].map((key) => (
               <label key={key} className="inline-flex min-h-8 items-center gap-1.5">
@@ -129,7 +130,7 @@ export function DemandView({ demand: first, own, sessions }: DemandPage) {
             ))}
           </fieldset>
         ) : (
-          <p className="text-ink-soft">{demand.held.map(heldWords).join(", ") || "nothing in particular"}</p>
+          <p className="text-ink-soft">{demand.held.map(heldWords).join(", ") || "nothing"}</p>
         )}
       </section>
       <Effect sessions={sessions} against={against} onAgainst={setAgainst} before={kept} after={demand} />
@@ -137,7 +138,7 @@ export function DemandView({ demand: first, own, sessions }: DemandPage) {
         className="overflow-x-auto rounded-lg border border-line bg-land"
         tabIndex={0}
         role="group"
-        aria-label="Motions and their weights"
+        aria-label="Motions and how much they count"
       >
         <table className="w-full text-sm">
           <thead>
@@ -168,7 +169,7 @@ export function DemandView({ demand: first, own, sessions }: DemandPage) {
         onOpenChange={setAsking}
         title={`Delete ${demand.name}?`}
         action="Delete the profile"
-        text="Sessions that are measured against it are measured against nothing then."
+        text="Sessions measured against it will have no sport profile."
         onConfirm={() => {
           setKept(demand);
           void fetcher.submit({ do: "delete" }, { method: "post" });
@@ -177,8 +178,8 @@ export function DemandView({ demand: first, own, sessions }: DemandPage) {
       <Confirm
         open={blocker.state === "blocked"}
         onOpenChange={(open) => !open && blocker.reset?.()}
-        title="Leave without keeping?"
-        action="Leave without keeping"
+        title="Leave without saving?"
+        action="Leave without saving"
         keep="Stay here"
         text="What you changed would be lost."
         onConfirm={() => blocker.proceed?.()}

@@ -16,7 +16,7 @@ import { UnreadableLines } from "~/app/ui/unreadable";
 import { listUnreadable } from "~/db/unreadable";
 import { opening } from "~/app/server/opening.server";
 
-export const meta: Route.MetaFunction = () => [{ title: "What is asked · Mapset" }];
+export const meta: Route.MetaFunction = () => [{ title: "Sport profiles · Mapset" }];
 
 export async function loader({ request }: Route.LoaderArgs) {
   const coach = await requireCoach(request);
@@ -40,10 +40,10 @@ export async function action({ request }: Route.ActionArgs) {
 export default function Demands({ loaderData }: Route.ComponentProps) {
   return (
     <main id="main" className="mx-auto flex w-full max-w-6xl flex-1 flex-col gap-4 px-4 py-5">
-      <h1 className="wide-type text-2xl font-semibold">What is asked</h1>
+      <h1 className="wide-type text-2xl font-semibold">Sport profiles</h1>
       <p className="max-w-3xl text-ink-soft">
-        A profile says how much a sport or a day asks of each motion, and why. Sessions are measured against it. These
-        are a considered beginning, not published norms: copy one and make it your own.
+        A sport profile says how much of each motion a sport or a working day needs, and why. Sessions are measured
+        against it. These are a considered start, not published norms: copy one and make it your own.
       </p>
       <UnreadableLines rows={loaderData.unreadable} />
       {loaderData.own.length > 0 && <List title="Yours" demands={loaderData.own} />}
@@ -72,7 +72,7 @@ function List({ title, demands }: { title: string; demands: readonly Demand[] })
               <span className="text-ink-faint">Most: </span>
               {ROWS.filter((row) => weightOf(demand, row) >= 3)
                 .map((row) => ROW_FACTS[row].words)
-                .join(", ") || "nothing above the rest"}
+                .join(", ") || "nothing more than the rest"}
             </p>
             <Form method="post" className="mt-auto flex flex-wrap items-center gap-3">
               <Link to={`/sessions/draft?demand=${demand.id}`} className="text-sm underline underline-offset-4">

@@ -146,7 +146,7 @@ async function beginningOf(club: Club, asked: string): Promise<Beginning> {
   const template = TEMPLATES.find((t) => `template:${t.id}` === asked);
   if (template) return { session: templateSession(template), groupId: null, demandId: template.demand };
   const outline = OUTLINES.find((o) => o.id === asked);
-  if (!outline) throw notHere("There is no such beginning.");
+  if (!outline) throw notHere("There is no such template.");
   return {
     session: newSession({ title: "New", purpose: "off-day" }, outlineBlocks(outline)),
     groupId: null,

@@ -32,8 +32,10 @@ export function ImportButton() {
           className="order-last flex basis-full items-center justify-between gap-4 rounded-md border border-line bg-land px-4 py-2"
         >
           <span>
-            You have this session already;{" "}
-            {answer.already.brought === "" ? "nothing was added." : `no second one was kept. ${answer.already.brought}`}{" "}
+            You already have this session:{" "}
+            {answer.already.brought === ""
+              ? "nothing was added."
+              : `no second one was added. ${answer.already.brought}`}{" "}
             <Link to={`/sessions/${answer.already.id}`} className="font-medium underline underline-offset-2">
               Open “{answer.already.title}”
             </Link>

@@ -64,7 +64,8 @@ export function NewSessionDialog({
         />
         <div className="flex flex-col gap-1">
           <label htmlFor={id} className="text-sm font-medium text-ink-soft">
-            Begin with
+            {" "}
+            Start from{" "}
           </label>
           <select
             id={id}
@@ -73,7 +74,7 @@ export function NewSessionDialog({
             onChange={(event) => choose(event.target.value)}
             className={inputLook}
           >
-            <option value="empty">Nothing: I add the drills</option>
+            <option value="empty">Empty: I add the drills</option>
             <optgroup label="A few drills">
               {OUTLINES.map((o) => (
                 <option key={o.id} value={o.id}>
@@ -81,7 +82,7 @@ export function NewSessionDialog({
                 </option>
               ))}
             </optgroup>
-            <optgroup label="Worked out, ready to run">
+            <optgroup label="Complete, ready to run">
               {TEMPLATES.map((t) => (
                 <option key={t.id} value={`template:${t.id}`}>
                   {t.name}, {clockText(t.target)}
@@ -89,7 +90,7 @@ export function NewSessionDialog({
               ))}
             </optgroup>
             {own.length > 0 && (
-              <optgroup label="Yours">
+              <optgroup label="Your templates">
                 {own.map((s) => (
                   <option key={s.id} value={`own:${s.id}`}>
                     {s.title}, {clockText(s.totalSeconds)}
@@ -102,18 +103,18 @@ export function NewSessionDialog({
         </div>
         <div className="grid grid-cols-2 gap-4">
           <SelectField
-            label="What for"
+            label="Purpose"
             name="purpose"
             value={purpose}
             onChange={setPurpose}
             options={PURPOSES.map((value) => ({ value, words: PURPOSE_WORDS[value] }))}
           />
           <Field
-            label="Promised length"
+            label="Target length"
             name="target"
             placeholder="12 min"
             inputMode="decimal"
-            hint="You can leave it out."
+            hint="Optional."
             fault={fields?.["target"]}
             value={target}
             onChange={(e) => setTarget(e.target.value)}
@@ -126,7 +127,7 @@ export function NewSessionDialog({
             name="group"
             defaultValue={group ?? "as-begun"}
             options={[
-              { value: "as-begun", words: own.length > 0 ? "as what it begins with, or anyone" : "anyone" },
+              { value: "as-begun", words: own.length > 0 ? "from the template, or anyone" : "anyone" },
               ...groups.map((one) => ({ value: one.id, words: one.name })),
               ...(own.length > 0 ? [{ value: "", words: "anyone" }] : []),
             ]}
@@ -134,7 +135,7 @@ export function NewSessionDialog({
         )}
         <div className="flex justify-end gap-2">
           <Link to="/sessions/draft" className="mr-auto self-center text-sm underline underline-offset-4">
-            Or have it drafted
+            Or let Mapset draft it
           </Link>
           <Button onClick={() => onOpenChange(false)}>Cancel</Button>
           <Button kind="primary" type="submit" disabled={fetcher.state !== "idle"}>

@@ -74,19 +74,19 @@ export function SessionRow({ session }: { session: SessionSummary }) {
           }
           entries={() => [
             { words: "Rename", icon: <Pencil size={15} aria-hidden />, onSelect: () => setDialog("rename") },
-            { words: "Copy", icon: <Copy size={15} aria-hidden />, onSelect: () => act("copy") },
+            { words: "Duplicate", icon: <Copy size={15} aria-hidden />, onSelect: () => act("copy") },
             {
-              words: session.template ? "No longer offer as a beginning" : "Offer as a beginning",
+              words: session.template ? "Stop using as a template" : "Use as a template",
               icon: <Shapes size={15} aria-hidden />,
               onSelect: () => act(session.template ? "no-template" : "template"),
             },
             {
-              words: "Draft others like it",
+              words: "Draft more like it",
               icon: <PencilRuler size={15} aria-hidden />,
               onSelect: () => void navigate(`/sessions/draft?session=${session.id}`),
             },
             {
-              words: "On paper",
+              words: "Print sheet",
               icon: <Printer size={15} aria-hidden />,
               onSelect: () => void navigate(`/sessions/${session.id}/print`),
             },
@@ -97,7 +97,7 @@ export function SessionRow({ session }: { session: SessionSummary }) {
             },
             "line",
             session.archived
-              ? { words: "Bring back", icon: <ArchiveRestore size={15} aria-hidden />, onSelect: () => act("restore") }
+              ? { words: "Restore", icon: <ArchiveRestore size={15} aria-hidden />, onSelect: () => act("restore") }
               : { words: "Archive", icon: <Archive size={15} aria-hidden />, onSelect: () => act("archive") },
             ...(session.archived
               ? [
@@ -128,7 +128,7 @@ export function SessionRow({ session }: { session: SessionSummary }) {
           open
           onOpenChange={(open) => setDialog(open ? "delete" : undefined)}
           title={`Delete “${session.title}”?`}
-          text="The session goes for good, with every edition, link and everything heard back from it. This cannot be undone."
+          text="The session goes for good, with every edition, link and all its feedback. This can’t be undone."
           action="Delete for good"
           onConfirm={() => act("delete")}
         />

@@ -57,7 +57,7 @@ export function SessionsView({ listed }: { listed: SessionsPage }) {
           ))}
         </ul>
       )}
-      <Pages page={page} size={size} all={all} shown={sessions.length} before="Changed later" after="Changed earlier" />
+      <Pages page={page} size={size} all={all} shown={sessions.length} before="Newer" after="Older" />
       <NewSessionDialog
         open={making}
         onOpenChange={make}
@@ -104,7 +104,7 @@ function Nothing({
         {looking
           ? "Try another word, or look among the archived ones."
           : archived
-            ? "Sessions you archive rest here. Their links go on working until you withdraw them."
+            ? "Sessions you archive are kept here. Their links work until you withdraw them."
             : "Choose drills one by one, or start from a session that is ready to run. Mapset adds up the time, the moves and the changes of side."}
       </p>
       {!archived && !looking && (

@@ -13,7 +13,7 @@ export function EntryCard({ title, children, below }: { title: string; children:
           Warm-ups that end when you said they would.
         </h1>
         <p className="max-w-md text-lg text-ink-soft max-md:hidden">
-          Build a session drill by drill, see its length to the second, hand it out as a link, and hear back who
+          Build a session drill by drill, see its length to the second, hand it out as a link, and get feedback on who
           finished and how it felt.
         </p>
         <ChartSketch />

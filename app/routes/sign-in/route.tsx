@@ -66,8 +66,7 @@ function Waiting() {
   if (!waits) return null;
   return (
     <p role="status" className="rounded-md border border-line-water bg-paper px-3 py-2 text-sm">
-      Changes that are not saved yet are kept in this browser. They are saved once the coach who made them signs in
-      here.
+      Unsaved changes are held in this browser. They save once the coach who made them signs in here.
     </p>
   );
 }

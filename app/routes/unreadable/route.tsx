@@ -13,7 +13,7 @@ export const meta: Route.MetaFunction = () => [{ title: "Can’t be read · Maps
 
 const kindOf = (text: string): UnreadableKind => {
   const kind = UNREADABLE_KINDS.find((one) => one === text);
-  if (!kind) throw notHere("There is nothing of that kind.");
+  if (!kind) throw notHere("There is nothing like that.");
   return kind;
 };
 
@@ -38,7 +38,7 @@ const WORDS: Record<UnreadableKind, string> = {
   session: "session",
   drill: "drill of your own",
   profile: "sport profile",
-  request: "kept draft request",
+  request: "saved draft request",
 };
 const WHERE: Record<UnreadableKind, string> = {
   session: "/sessions",
@@ -63,7 +63,7 @@ export default function UnreadablePage({ loaderData }: Route.ComponentProps) {
       ) : (
         <>
           <p className="text-lg">
-            This {WORDS[kind]} can’t be read. Something outside Mapset has changed what was kept. You can save it as it
+            This {WORDS[kind]} can’t be read. Something outside Mapset has changed what was saved. You can save it as it
             is, so that somebody may look at it, and remove it here.
           </p>
           <p className="rounded-md border border-line bg-land px-3 py-2 text-sm text-ink-soft wrap-anywhere">{why}</p>
