@@ -225,7 +225,7 @@ describe("fit to time", () => {
     await panel.getByLabel("may remove drills if nothing else will do").check();
     await panel.getByRole("button", { name: "Work it out" }).click();
     await panel
-      .getByText(/ taken out$/)
+      .getByText(/ removed$/)
       .first()
       .waitFor();
     // What would then stand out is said before it is done.

@@ -125,7 +125,7 @@ describe("a long hold before power", () => {
     expect(itemsAfter(of("long-holds")[0], session)[0]![0]!.dose).toEqual(seconds(60));
     expect(find([timed(hold, 40, { sets: 2 })]).of("long-holds")[0]!.fix!.words).toBe("Hold 30 s at a time");
     const left = (first: number) => find([timed(hold, first), timed(hold, 60)]).of("long-holds")[0]!.fix!.words;
-    expect([left(50), left(51)]).toEqual(["Hold 10 s", "Take The hold out"]);
+    expect([left(50), left(51)]).toEqual(["Hold 10 s", "Remove The hold"]);
     const out = find([timed(hold, 51), timed(hold, 60)]);
     expect(itemsAfter(out.of("long-holds")[0], out.session)[0]).toEqual([timed(hold, 51)]);
     expect(out.of("long-holds")[0]!.says).toBe(

@@ -78,7 +78,7 @@ export function sizeFaults(session: Session, drills: DrillLookup): Fault[] {
   if (segments > MOST_SEGMENTS)
     faults.push({
       path: "blocks",
-      message: `come to ${segments} pieces of work, rests and moves; a session holds at most ${MOST_SEGMENTS}. Take out rounds, sets or drills`,
+      message: `come to ${segments} pieces of work, rests and moves; a session holds at most ${MOST_SEGMENTS}. Remove rounds, sets or drills`,
     });
   if (cues > MOST_CUES)
     faults.push({ path: "blocks", message: `hold ${cues} calls; a session holds at most ${MOST_CUES}` });

@@ -59,7 +59,7 @@ describe("what changed, in words", () => {
     ).toBe("its beats changed");
   });
   it("pairs drills around one that came or went", () => {
-    expect(changes(removeItem(base, at(0, 0)))).toEqual([`${name("cat-camel")} taken out`]);
+    expect(changes(removeItem(base, at(0, 0)))).toEqual([`${name("cat-camel")} removed`]);
     expect(changes(insertItem(base, at(0, 0), hold("bridge", 30)))).toEqual([
       expect.stringMatching(/^.+ added as drill 1, 30 ?s$/),
     ]);
@@ -109,7 +109,7 @@ describe("what changed, in words", () => {
         expect(there.length === 0).toBe(a.join() === b.join());
         expect(there.length).toBe(back.length);
         const count = (lines: string[], words: string) => lines.filter((line) => line.includes(words)).length;
-        expect(count(there, " added as ")).toBe(count(back, " taken out"));
+        expect(count(there, " added as ")).toBe(count(back, " removed"));
       }),
       { numRuns: 200 },
     );

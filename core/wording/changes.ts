@@ -30,7 +30,7 @@ export function changesBetween(before: Session, after: Session, name: Named): st
   return [
     ...aboutSession(before, after),
     ...aboutBlocks(before.blocks, after.blocks),
-    ...gone.map(({ item }) => `${name(item.drill)} taken out`),
+    ...gone.map(({ item }) => `${name(item.drill)} removed`),
     ...added
       .filter((one) => !movedTo.has(one))
       .map(({ item, at }) => `${name(item.drill)} added as drill ${at + 1}, ${doseWords(item.dose)}`),

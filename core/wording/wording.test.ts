@@ -70,7 +70,7 @@ describe("against the target", () => {
     [600.4, 600, "on target"],
     [629, 600, "29 s over"],
     [593, 600, "7 s under"],
-    [500, undefined, "no target length"],
+    [500, undefined, "no target"],
   ])("%d of %s is %s", (total, target, words) => expect(againstTarget(total, target).words).toBe(words));
 });
 

@@ -134,11 +134,11 @@ export function BlockHead({
           },
           "line",
           {
-            words: "Take the block out",
+            words: "Remove the block",
             icon: <Trash2 size={15} aria-hidden />,
             danger: true,
             disabled: last === 0,
-            onSelect: () => desk.change((s) => removeBlock(s, index), `take out ${name}`),
+            onSelect: () => desk.change((s) => removeBlock(s, index), `remove ${name}`),
           },
         ]}
       />

@@ -180,7 +180,7 @@ export function commandsOf(
       off: !one,
       run: () => one && desk.nudge(one, 1),
     },
-    { id: "out", words: "Take out", key: "Del", group: "This drill", off: none, run: () => removeChosen(desk) },
+    { id: "out", words: "Remove", key: "Del", group: "This drill", off: none, run: () => removeChosen(desk) },
     {
       id: "undo",
       words: desk.history.words ? `Undo: ${desk.history.words}` : "Undo",

@@ -50,7 +50,7 @@ export function CueEditor({
               else if (say !== cue.say) set(i, { say });
             }}
           />
-          <IconButton label={`Take call ${i + 1} out`} onClick={() => onChange(cues.filter((_, j) => j !== i))}>
+          <IconButton label={`Remove call ${i + 1}`} onClick={() => onChange(cues.filter((_, j) => j !== i))}>
             <X size={15} aria-hidden />
           </IconButton>
           {cue.at >= longest && (

@@ -161,7 +161,7 @@ export const DrillRow = memo(function DrillRow({
           },
           "line",
           {
-            words: alone ? "The last drill can’t be removed" : "Take out",
+            words: alone ? "The last drill can’t be removed" : "Remove",
             icon: <Trash2 size={15} aria-hidden />,
             hint: "Del",
             danger: true,

@@ -106,7 +106,7 @@ export function SeveralPanel({ desk }: { desk: Desk }) {
           <ClipboardCopy size={15} aria-hidden /> Copy
         </Button>
         <Button onClick={() => removeChosen(desk)}>
-          <Trash2 size={15} aria-hidden /> Take out
+          <Trash2 size={15} aria-hidden /> Remove
         </Button>
       </div>
       <OneValue key={marked.map(({ block, item }) => placeKey(block, item)).join()} desk={desk} />

@@ -135,7 +135,7 @@ export function useDesk(first: Session, drills: DrillLookup, locks: readonly Loc
       lockAs: (locks: readonly Lock[]) =>
         setState((s) => ({ ...s, came: s.came + 1, toLock: locks, locked: lockedPlaces(s.history.present, locks) })),
       removeSeveral: (places: readonly Place[]) =>
-        change((s) => several.removeSeveral(s, places), `take out ${places.length} drills`),
+        change((s) => several.removeSeveral(s, places), `remove ${places.length} drills`),
       paste: (items: readonly Item[]) =>
         setState((s) => {
           const at = placeAfter(s.history.present, s.marked.at(-1) ?? s.selection);
@@ -208,7 +208,7 @@ export function useDesk(first: Session, drills: DrillLookup, locks: readonly Loc
       remove: (place: Place) =>
         change(
           (s) => edits.removeItem(s, place),
-          (s) => `take out ${nameAt(s, place, drills)}`,
+          (s) => `remove ${nameAt(s, place, drills)}`,
         ),
       copy: (place: Place) =>
         change(

@@ -133,8 +133,8 @@ export function MotionSettings({ motion, tempo, setMotion }: { motion: Motion; t
             >
               {KIT_FACTS[prop.piece].words}
               <IconButton
-                label={`Take out ${KIT_FACTS[prop.piece].words}`}
-                onClick={() => setMotion((m) => ({ ...m, props: m.props.toSpliced(i, 1) }), "take out kit")}
+                label={`Remove ${KIT_FACTS[prop.piece].words}`}
+                onClick={() => setMotion((m) => ({ ...m, props: m.props.toSpliced(i, 1) }), "remove kit")}
               >
                 <X size={14} aria-hidden />
               </IconButton>

@@ -85,11 +85,11 @@ export function Keys({
           kind="quiet"
           disabled={keys.length === 1 || index === 0}
           onClick={() => {
-            setMotion((m) => ({ ...m, keys: m.keys.toSpliced(index, 1) }), "take out the key");
+            setMotion((m) => ({ ...m, keys: m.keys.toSpliced(index, 1) }), "remove the key");
             onChoose(index - 1);
           }}
         >
-          <Trash2 size={15} aria-hidden /> Take out
+          <Trash2 size={15} aria-hidden /> Remove
         </Button>
       </div>
     </fieldset>

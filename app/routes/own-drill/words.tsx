@@ -87,7 +87,7 @@ function Lines({
             onChange={(e) => onChange(lines.with(i, e.target.value), i)}
           />
           <IconButton
-            label={`Take out line ${i + 1} of ${title}`}
+            label={`Remove line ${i + 1} of ${title}`}
             disabled={lines.length === 1}
             onClick={() => onChange(lines.toSpliced(i, 1), -1)}
           >
@@ -144,7 +144,7 @@ function Pairs({
             onChange={(e) => set(i, [a, e.target.value])}
           />
           <IconButton
-            label={`Take out ${title} ${i + 1}`}
+            label={`Remove ${title} ${i + 1}`}
             disabled={pairs.length === 1}
             onClick={() => onChange(pairs.toSpliced(i, 1), -1)}
           >

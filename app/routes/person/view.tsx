@@ -150,11 +150,11 @@ function Groups({ person, others }: { person: PersonFound; others: { id: string;
               ) : (
                 <Button
                   kind="quiet"
-                  aria-label={`Take out of ${one.name}`}
+                  aria-label={`Remove from ${one.name}`}
                   disabled={fetcher.state !== "idle"}
                   onClick={() => send("leave", one.id)}
                 >
-                  Take out
+                  Remove
                 </Button>
               )}
             </MayChange>

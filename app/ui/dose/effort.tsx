@@ -32,7 +32,7 @@ export const EffortEditor: KindEditor<EffortDose> = ({ dose, change }) => {
             />
           </Unit>
           <IconButton
-            label={`Take step ${i + 1} out`}
+            label={`Remove step ${i + 1}`}
             disabled={dose.ramp.length === 1}
             onClick={() => change({ ...dose, ramp: dose.ramp.toSpliced(i, 1) }, "steps")}
           >

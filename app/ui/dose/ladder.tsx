@@ -32,7 +32,7 @@ export const LadderEditor: KindEditor<LadderDose> = ({ dose, change }) => {
               />
             </span>
             <IconButton
-              label={`Take rung ${i + 1} out`}
+              label={`Remove rung ${i + 1}`}
               disabled={dose.rungs.length === 1}
               onClick={() =>
                 set(dose.rungs.toSpliced(i, 1), i === dose.rung ? (dose.rungs[i - 1] ?? dose.rungs[i + 1]!) : inUse)

@@ -44,7 +44,7 @@ export const RepsEditor: KindEditor<RepsDose> = ({ dose, level, change }) => {
             ]}
           />
           <IconButton
-            label={`Take beat ${i + 1} out`}
+            label={`Remove beat ${i + 1}`}
             disabled={dose.tempo.length === 1}
             onClick={() => change({ ...dose, tempo: dose.tempo.toSpliced(i, 1) }, "beats")}
           >

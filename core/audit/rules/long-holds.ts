@@ -44,7 +44,7 @@ export const longHolds: Rule = {
                   words: `Hold ${secondsText(seconds)}${times > 1 ? " at a time" : ""}`,
                   apply: (s) => editItem(s, place, { dose: { kind: "time", seconds } }),
                 }
-              : { words: `Take ${drill.name} out`, apply: (s) => removeItem(s, place) }),
+              : { words: `Remove ${drill.name}`, apply: (s) => removeItem(s, place) }),
         },
       ];
     });
