@@ -12,7 +12,7 @@ const LAYERS = [
   ["session"],
   ["timeline"],
   ["stress", "coverage", "order"],
-  ["demands"],
+  ["sport-profiles"],
   ["group", "checkin"],
   ["wording"],
   ["browse", "edition", "profile", "player", "outbox"],

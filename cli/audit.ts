@@ -1,9 +1,9 @@
 import { parseArgs } from "node:util";
 import { readGroupFile, readSessionAt } from "./files";
-import { auditInput, withMendingFixes } from "~/core/audit/audit";
+import { auditInput, withWorkingFixes } from "~/core/audit/audit";
 import { faultLine } from "~/core/faults";
 import { DRILLS } from "~/library";
-import { demandById, DEMANDS } from "~/library/demands";
+import { profileById, SPORT_PROFILES } from "~/library/sport-profiles";
 
 const USAGE = "usage: ./mapset audit FILE [--demand PROFILE] [--group FILE]; - reads standard input";
 
@@ -28,15 +28,15 @@ export async function auditFile(args: readonly string[]): Promise<number> {
     values: { demand: name, group: groupFile },
   } = asked;
   if (file === undefined || more.length > 0) return refuse(USAGE, 2);
-  const demand = name === undefined ? undefined : demandById(name);
+  const demand = name === undefined ? undefined : profileById(name);
   if (name !== undefined && !demand)
-    return refuse(`There is no sport profile “${name}”. There are: ${DEMANDS.map((d) => d.id).join(", ")}.`, 2);
+    return refuse(`There is no sport profile “${name}”. There are: ${SPORT_PROFILES.map((d) => d.id).join(", ")}.`, 2);
   const read = await readSessionAt(file);
   if (!read.ok) return refuse(read.faults.map(faultLine).join("\n"), 1);
   const group = groupFile === undefined ? undefined : await readGroupFile(groupFile);
   if (group && !group.ok) return refuse(group.faults.map(faultLine).join("\n"), 1);
   const input = auditInput(read.value.session, read.value.drills, { demand, group: group?.value, offered: DRILLS });
-  const found = withMendingFixes(input).map(({ fix, ...finding }) => ({ ...finding, ...(fix && { fix: fix.words }) }));
+  const found = withWorkingFixes(input).map(({ fix, ...finding }) => ({ ...finding, ...(fix && { fix: fix.words }) }));
   process.stdout.write(`${JSON.stringify(found)}\n`);
   return 0;
 }

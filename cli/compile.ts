@@ -1,5 +1,5 @@
 import { readSessionAt } from "./files";
-import { faultLine, type Fault } from "~/core/faults";
+import { faultLine, type ValidationError } from "~/core/faults";
 import { compile } from "~/core/timeline/compile";
 
 /**
@@ -21,7 +21,7 @@ export async function compileFiles(files: readonly string[]): Promise<number> {
   return code;
 }
 
-async function compileOne(file: string): Promise<Fault[]> {
+async function compileOne(file: string): Promise<ValidationError[]> {
   const read = await readSessionAt(file);
   if (!read.ok) return read.faults;
   process.stdout.write(`${JSON.stringify(compile(read.value.session, read.value.drills))}\n`);

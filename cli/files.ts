@@ -3,15 +3,15 @@ import { parseWith, readJson, type Read } from "~/core/faults";
 import { groupSchema, type Group } from "~/core/group/schema";
 import { readSessionFile } from "~/core/files/session-file";
 import { LONGEST_TEXT } from "~/core/session/read";
-import type { Session } from "~/core/session/schema";
+import type { SessionPlan } from "~/core/session/schema";
 import type { Drill } from "~/core/drills/schema";
 import { drillById } from "~/library";
-import { demandById } from "~/library/demands";
+import { profileById } from "~/library/sport-profiles";
 
 /** The session in a file, or in standard input for `-`, and the drills there are for it; every fault with its path. */
 export async function readSessionAt(
   file: string,
-): Promise<Read<{ session: Session; drills: (id: string) => Drill | undefined }>> {
+): Promise<Read<{ session: SessionPlan; drills: (id: string) => Drill | undefined }>> {
   let text: string;
   try {
     text = file === "-" ? await standardInput() : await readFile(file, "utf8");
@@ -23,7 +23,7 @@ export async function readSessionAt(
   }
   const document = readJson(text, LONGEST_TEXT);
   if (!document.ok) return document;
-  const read = readSessionFile(document.value, { drills: drillById, isProfile: (id) => demandById(id) !== undefined });
+  const read = readSessionFile(document.value, { drills: drillById, isProfile: (id) => profileById(id) !== undefined });
   if (!read.ok) return read;
   const own = new Map(read.value.drills.map((drill) => [drill.id, drill]));
   return { ok: true, value: { session: read.value.session, drills: (id) => own.get(id) ?? drillById(id) } };

@@ -2,10 +2,10 @@ import type { ZodError, ZodType } from "zod";
 import { isFit } from "./fit-to-keep";
 
 /** One thing wrong with a document: where it is and what to do about it. */
-export type Fault = { path: string; message: string };
+export type ValidationError = { path: string; message: string };
 
 /** Either a checked value or every fault found in what was given. */
-export type Read<T> = { ok: true; value: T } | { ok: false; faults: Fault[] };
+export type Read<T> = { ok: true; value: T } | { ok: false; faults: ValidationError[] };
 
 type Issue = ZodError["issues"][number];
 
@@ -46,7 +46,7 @@ export function readJson(text: string, longest: number): Read<unknown> {
 }
 
 /** One line for a fault: its path, then what is wrong. */
-export function faultLine(fault: Fault): string {
+export function faultLine(fault: ValidationError): string {
   return `${fault.path}: ${fault.message}`;
 }
 
@@ -59,7 +59,7 @@ const MOST_VALUES = 100_000;
  * The first thing about a value from outside that no document may have: text that cannot be kept, nesting without end, lists
  * or sizes far beyond any session. Looks at each value once, without recursion, and stops at the first.
  */
-function unfitFault(value: unknown): Fault | undefined {
+function unfitFault(value: unknown): ValidationError | undefined {
   const waiting: { value: unknown; path: PropertyKey[] }[] = [{ value, path: [] }];
   let seen = 0;
   for (let next = waiting.pop(); next; next = waiting.pop()) {
@@ -95,8 +95,8 @@ export function parseWith<T>(schema: ZodType<T>, value: unknown): Read<T> {
 }
 
 /** Every fault of a failed Zod parse, in plain words, each unknown key and each list entry with its own path. */
-function faultsOf(error: ZodError): Fault[] {
-  const faults: Fault[] = [];
+function faultsOf(error: ZodError): ValidationError[] {
+  const faults: ValidationError[] = [];
   for (const issue of error.issues) {
     faults.push(...faultsOfIssue(issue, []));
     if (faults.length > MOST_FAULTS)
@@ -105,7 +105,7 @@ function faultsOf(error: ZodError): Fault[] {
   return faults;
 }
 
-function faultsOfIssue(issue: Issue, above: PropertyKey[]): Fault[] {
+function faultsOfIssue(issue: Issue, above: PropertyKey[]): ValidationError[] {
   const path = [...above, ...issue.path];
   if (issue.code === "unrecognized_keys")
     return issue.keys

@@ -5,7 +5,7 @@ import { clubsOf, type Club } from "./clubs";
 import { listEditions } from "./editions";
 import { openLink, protectedOnLink } from "./links";
 import { listOwnDrills, workOutOwnStresses } from "./own-drills";
-import { countUnseenPain, listHeard } from "./heard";
+import { countUnseenPain, listFeedback } from "./feedback";
 import { keepCheckIn } from "./runs";
 import { coach, link } from "./schema";
 import { findSession, listSessions } from "./sessions";
@@ -107,7 +107,7 @@ it("its editions are no other for having kept the coach's notes", async () => {
 
 it("what was heard is listed, with pain first and not seen", async () => {
   expect(await countUnseenPain(db, demo)).toBeGreaterThan(0);
-  expect((await listHeard(db, demo, null, 1, { only: "unseen pain" }))[0]?.checkIn).toMatchObject({
+  expect((await listFeedback(db, demo, null, 1, { only: "unseen pain" }))[0]?.checkIn).toMatchObject({
     pain: true,
     seenAt: null,
   });

@@ -13,11 +13,11 @@ import { eraseAccount, eraseClub, isPasswordOf, whatLeaves } from "./erase";
 import { changeMember, listMembers, setClubZone, setKeepMonths } from "./members";
 import { writeTo } from "./messages";
 import { countOlder, dropOldReports } from "./old-reports";
-import { countUnseenPain, listHeard } from "./heard";
+import { countUnseenPain, listFeedback } from "./feedback";
 import { keepCheckIn, setRemoved, setSeen } from "./runs";
 import { coach, group, message, run, signIn, trainingSession } from "./schema";
 import { addSession } from "./sessions";
-import { addAthletes, addGroup } from "./groups";
+import { addPeople, addGroup } from "./groups";
 import { freshDatabase, TEST_SECRET } from "./testing";
 
 let db: Db, accounts: Accounts, ana: Club, ben: Club, end: () => Promise<void>;
@@ -41,7 +41,7 @@ async function filled(club: Club): Promise<{ token: string; report: (at: string,
   );
   if (!read.ok) throw new Error("bad");
   const group = await addGroup(db, club, "Crew");
-  await addAthletes(db, club, group, ["Moss", "Tern"]);
+  await addPeople(db, club, group, ["Moss", "Tern"]);
   const id = await addSession(db, club, read.value, 90, { groupId: group });
   const out = (await handOut(db, club, id, makeEdition(read.value, drillById), 90, group, TEST_SECRET))!;
   const link = await openLink(db, out.token, false);
@@ -199,7 +199,7 @@ describe("old reports", () => {
         (await db.select({ id: run.id }).from(run).where(eq(run.clubId, ana.id))).map((one) => one.id),
       );
       expect([older, newer, unseen, seen, off].map((id) => left.has(id))).toEqual([false, true, true, false, true]);
-      expect((await listHeard(db, ana, null, 1, { only: "unseen pain" }))[0]!.runId).toBe(unseen);
+      expect((await listFeedback(db, ana, null, 1, { only: "unseen pain" }))[0]!.runId).toBe(unseen);
       expect(await countUnseenPain(db, ana)).toBe(1);
       expect(await db.$count(run, eq(run.clubId, ben.id))).toBe(bens);
       // Once somebody has seen to it, it is as old as the others.

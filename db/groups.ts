@@ -79,7 +79,7 @@ export async function deleteGroup(db: Db, club: Club, id: string): Promise<boole
 }
 
 /** Adds people to the club's own group; returns how many. A group of another club takes none. */
-export async function addAthletes(db: Db, club: Club, groupId: string, names: readonly string[]): Promise<number> {
+export async function addPeople(db: Db, club: Club, groupId: string, names: readonly string[]): Promise<number> {
   return db.transaction(async (tx) => {
     const [own] = await tx
       .select({ id: group.id })
@@ -115,7 +115,7 @@ export async function listOff(db: Db, club: Club, most = 100): Promise<(Athlete 
 }
 
 /** Gives somebody another name. Returns false when they are not the club's. */
-export async function renameAthlete(db: Db, club: Club, id: string, name: string): Promise<boolean> {
+export async function renamePerson(db: Db, club: Club, id: string, name: string): Promise<boolean> {
   const rows = await db
     .update(person)
     .set({ name })
@@ -145,7 +145,7 @@ export async function setGroupSetting(db: Db, club: Club, id: string, setting: G
 }
 
 /** Keeps what someone protects. Returns false when they are not the coach's. */
-export async function setAthleteAreas(db: Db, club: Club, id: string, areas: Protects[]): Promise<boolean> {
+export async function setPersonAreas(db: Db, club: Club, id: string, areas: Protects[]): Promise<boolean> {
   const rows = await db
     .update(person)
     .set({ areas })

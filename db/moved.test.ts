@@ -5,7 +5,7 @@ import { clubsOf, type Club } from "./clubs";
 import { linkOf, openLink, protectedOnLink, tokenOfLink, type OpenLink } from "./links";
 import { findRevision, listOwnDrills } from "./own-drills";
 import { keepCheckIn, keepProgress } from "./runs";
-import { listFolded, listHeard } from "./heard";
+import { listFolded, listFeedback } from "./feedback";
 import { club, coach, entry, group, person, trainingSession } from "./schema";
 import { listSessions } from "./sessions";
 import { findSetting } from "./session-setting";
@@ -231,7 +231,7 @@ describe("what was handed out goes on", () => {
   });
 
   it("pain that nobody has looked at is still first, what was folded still folded", async () => {
-    expect((await listHeard(db, ana, null, 1, { only: "unseen pain" }))[0]).toMatchObject({
+    expect((await listFeedback(db, ana, null, 1, { only: "unseen pain" }))[0]).toMatchObject({
       name: "Kit",
       checkIn: { pain: true, painWhere: "left knee", seenAt: null },
     });
@@ -262,7 +262,7 @@ describe("what a club has outlives who made it, and nobody else's goes with it",
     expect(await db.$count(person, eq(person.clubId, ana.id))).toBe(people);
     expect(people).toBeGreaterThan(0);
     expect(await db.$count(trainingSession, eq(trainingSession.clubId, ana.id))).toBe(3);
-    expect((await listHeard(db, ana, null, 100)).map((one) => one.name)).toContain("Kit");
+    expect((await listFeedback(db, ana, null, 100)).map((one) => one.name)).toContain("Kit");
     expect(await counted(db, "link", `club_id = '${ana.id}' and group_id is null`)).toBe(2);
   });
 

@@ -18,12 +18,12 @@ import {
   PEOPLE_A_PAGE,
   whatTheySaid,
 } from "./people";
-import { countUnseenPain, listHeard } from "./heard";
+import { countUnseenPain, listFeedback } from "./feedback";
 import { keepCheckIn, setNotTheirs, setRemoved, setSeen } from "./runs";
 import { checkIn, edition, person, run, trainingSession } from "./schema";
 import { addSession } from "./sessions";
 import { changeSetting, saveSetting } from "./session-setting";
-import { addAthletes, addGroup, deleteGroup, listGroupsWithPeople, setAthleteAreas } from "./groups";
+import { addPeople, addGroup, deleteGroup, listGroupsWithPeople, setPersonAreas } from "./groups";
 import { freshDatabase, TEST_SECRET } from "./testing";
 
 let db: Db, ana: Club, ben: Club, end: () => Promise<void>;
@@ -33,7 +33,7 @@ afterAll(() => end());
 /** People of a new group, by name. */
 async function crew(name: string, ...names: string[]): Promise<{ group: string; ids: Record<string, string> }> {
   const group = await addGroup(db, ana, name);
-  await addAthletes(db, ana, group, names);
+  await addPeople(db, ana, group, names);
   const { athletes } = (await listGroupsWithPeople(db, ana)).find((one) => one.id === group)!;
   return { group, ids: Object.fromEntries(athletes.map((one) => [one.name, one.id])) };
 }
@@ -77,7 +77,7 @@ describe("people", () => {
       await joinGroup(db, ana, ids["Moss"]!, crypto.randomUUID()),
       await joinGroup(db, ana, ids["Moss"]!, other),
     ]).toEqual([false, false, true]);
-    await setAthleteAreas(db, ana, ids["Moss"]!, ["kneeling"]);
+    await setPersonAreas(db, ana, ids["Moss"]!, ["kneeling"]);
     expect([await leaveGroup(db, ben, ids["Moss"]!, group), await leaveGroup(db, ana, ids["Moss"]!, group)]).toEqual([
       false,
       true,
@@ -133,7 +133,7 @@ describe("forgetting somebody", () => {
     expect(await whatTheySaid(db, ana, ids["Wren"]!)).toMatchObject({ runs: 1, checkIns: 1, pain: 1, unseenPain: 1 });
     expect(await forgetPerson(db, ana, ids["Wren"]!)).toBe("unseen pain");
     expect(await forgetPerson(db, ben, ids["Wren"]!)).toBe("not here");
-    const [row] = await listHeard(db, ana, null, 1);
+    const [row] = await listFeedback(db, ana, null, 1);
     expect(row).toMatchObject({ name: "Wren", checkIn: { painWhere: "where Wren fell" } });
     await setSeen(db, ana, row!.runId, true);
     expect(await forgetPerson(db, ana, ids["Wren"]!)).toBe("forgotten");
@@ -143,13 +143,13 @@ describe("forgetting somebody", () => {
     const { group, ids } = await crew("Jokers", "Gull");
     const { link, session } = await opened(group);
     await keepCheckIn(db, link, said(ids["Gull"]!, "Gull", true));
-    const [row] = await listHeard(db, ana, session, 1);
+    const [row] = await listFeedback(db, ana, session, 1);
     await setNotTheirs(db, ana, row!.runId, true);
     expect(await whatTheySaid(db, ana, ids["Gull"]!)).toMatchObject({ runs: 0, unseenPain: 0 });
     const unseen = await countUnseenPain(db, ana);
     expect(await forgetPerson(db, ana, ids["Gull"]!)).toBe("forgotten");
     expect(await countUnseenPain(db, ana)).toBe(unseen);
-    expect(await listHeard(db, ana, session, 1, { only: "unseen pain" })).toMatchObject([
+    expect(await listFeedback(db, ana, session, 1, { only: "unseen pain" })).toMatchObject([
       { name: "Someone", notTheirs: NOBODY, checkIn: { pain: true, painWhere: "where Gull fell" } },
     ]);
   });
@@ -180,7 +180,7 @@ describe("forgetting somebody", () => {
     for (const name of ["Skua", "Pip"]) await keepCheckIn(db, link, said(ids[name]!, name, false));
     // One that was taken off the list is theirs, too.
     await keepCheckIn(db, link, said(ids["Skua"]!, "Skua", true));
-    await setRemoved(db, ana, (await listHeard(db, ana, session, 1))[0]!.runId, true);
+    await setRemoved(db, ana, (await listFeedback(db, ana, session, 1))[0]!.runId, true);
     const figures = async () =>
       (
         await db.execute(

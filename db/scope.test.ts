@@ -4,14 +4,14 @@ import { afterAll, beforeAll, expect, it } from "vitest";
 import { keptRequestSchema } from "~/core/draft/request";
 import { ownDrillId } from "~/core/drills/own";
 import { makeEdition } from "~/core/edition/edition";
-import { demandById } from "~/library/demands";
+import { profileById } from "~/library/sport-profiles";
 import { drillById } from "~/library";
 import { drawnDrillById } from "~/library/drawn";
 import type { Db } from "./client";
 import { clubsOf, type Club } from "./clubs";
-import * as demands from "./demands";
+import * as demands from "./sport-profiles";
 import * as requests from "./draft-requests";
-import * as heard from "./heard";
+import * as heard from "./feedback";
 import * as links from "./links";
 import * as editions from "./editions";
 import * as drills from "./own-drills";
@@ -112,11 +112,11 @@ async function asked(): Promise<Record<string, () => Promise<unknown>>> {
   const own = drawnDrillById("cat-camel")!;
   const kept = { title: "Ben's", doc: keptRequestSchema.parse({ purpose: "off-day", target: 600, demand: "rowing" }) };
   return {
-    listDemands: () => demands.listDemands(db, ben),
-    findDemand: () => demands.findDemand(db, ben, profile),
-    addDemand: () => demands.addDemand(db, ben, demandById("rowing")!),
-    saveDemand: () => demands.saveDemand(db, ben, profile, demandById("rowing")!),
-    deleteDemand: () => demands.deleteDemand(db, ben, profile),
+    listProfiles: () => demands.listProfiles(db, ben),
+    findProfile: () => demands.findProfile(db, ben, profile),
+    addProfile: () => demands.addProfile(db, ben, profileById("rowing")!),
+    saveProfile: () => demands.saveProfile(db, ben, profile, profileById("rowing")!),
+    deleteProfile: () => demands.deleteProfile(db, ben, profile),
     listRequests: () => requests.listRequests(db, ben),
     findRequest: () => requests.findRequest(db, ben, request),
     addRequest: () => requests.addRequest(db, ben, { ...kept, groupId: group }),
@@ -148,8 +148,8 @@ async function asked(): Promise<Record<string, () => Promise<unknown>>> {
     listInvitations: () => members.listInvitations(db, ben, TEST_SECRET),
     withdrawInvitation: () => members.withdrawInvitation(db, ben, invitation),
     hasRoom: () => quota.hasRoom(db, ben, "people"),
-    listHeard: () => heard.listHeard(db, ben, session, 100),
-    summariseHeard: () => heard.summariseHeard(db, ben, session),
+    listFeedback: () => heard.listFeedback(db, ben, session, 100),
+    summariseFeedback: () => heard.summariseFeedback(db, ben, session),
     listFolded: () => heard.listFolded(db, ben, session),
     countUnseen: () => heard.countUnseen(db, ben, session),
     lastHandedOut: () => heard.lastHandedOut(db, ben, 9, session),
@@ -188,7 +188,7 @@ async function asked(): Promise<Record<string, () => Promise<unknown>>> {
     addGroup: () => groups.addGroup(db, ben, "Another"),
     renameGroup: () => groups.renameGroup(db, ben, group, "Taken"),
     deleteGroup: () => groups.deleteGroup(db, ben, group),
-    addAthletes: () => groups.addAthletes(db, ben, group, ["Spy"]),
+    addPeople: () => groups.addPeople(db, ben, group, ["Spy"]),
     countPeople: () => groups.countPeople(db, ben, group),
     listPeople: async () => (await people.listPeople(db, ben)).rows,
     findPerson: () => people.findPerson(db, ben, person),
@@ -198,10 +198,10 @@ async function asked(): Promise<Record<string, () => Promise<unknown>>> {
     leaveGroup: () => people.leaveGroup(db, ben, person, group),
     forgetPerson: () => people.forgetPerson(db, ben, person),
     listOff: () => groups.listOff(db, ben),
-    renameAthlete: () => groups.renameAthlete(db, ben, person, "Taken"),
+    renamePerson: () => groups.renamePerson(db, ben, person, "Taken"),
     namesOn: () => groups.namesOn(db, ben, group),
     setGroupSetting: () => groups.setGroupSetting(db, ben, group, {}),
-    setAthleteAreas: () => groups.setAthleteAreas(db, ben, person, []),
+    setPersonAreas: () => groups.setPersonAreas(db, ben, person, []),
     listGroups: () => groups.listGroups(db, ben),
     keepMonthsOf: () => members.keepMonthsOf(db, ben),
     setKeepMonths: () => members.setKeepMonths(db, ben, 3),
@@ -256,9 +256,9 @@ it("none of them finds or changes anything of another club", async () => {
 it("what a question says of another club's things is that there are none", async () => {
   const none: Record<string, unknown> = {};
   for (const name of [
-    "findDemand",
-    "saveDemand",
-    "deleteDemand",
+    "findProfile",
+    "saveProfile",
+    "deleteProfile",
     "findRequest",
     "addRequest",
     "saveRequest",
@@ -284,16 +284,16 @@ it("what a question says of another club's things is that there are none", async
     "deleteArchived",
     "renameGroup",
     "deleteGroup",
-    "addAthletes",
+    "addPeople",
     "countPeople",
     "countUnseenPain",
     "countUnseen",
     "findPerson",
     "joinGroup",
     "leaveGroup",
-    "renameAthlete",
+    "renamePerson",
     "setGroupSetting",
-    "setAthleteAreas",
+    "setPersonAreas",
   ])
     if (await MADE[name]!()) none[name] = "found";
   expect(none).toEqual({});

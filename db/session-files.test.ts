@@ -5,11 +5,11 @@ import type { Drill } from "~/core/drills/schema";
 import type { SessionFile } from "~/core/files/session-file";
 import { readSession } from "~/core/session/read";
 import { DRILLS } from "~/library";
-import { DEMANDS } from "~/library/demands";
+import { SPORT_PROFILES } from "~/library/sport-profiles";
 import { drawnDrillById } from "~/library/drawn";
 import type { Db } from "./client";
 import type { Club } from "./clubs";
-import { addDemand, listDemands } from "./demands";
+import { addProfile, listProfiles } from "./sport-profiles";
 import { addOwnDrill, findRevision, keepRevision, listOwnDrills, revisionsNamed } from "./own-drills";
 import { sportProfile, ownDrill, trainingSession } from "./schema";
 import { keepSessionFile } from "./session-files";
@@ -84,11 +84,11 @@ describe("a session file in another account", () => {
     expect(await listOwnDrills(db, ben)).toHaveLength(1);
   });
   it("is kept once when it arrives five times at the same moment", async () => {
-    const same = await file([first, second], { profile: { ...DEMANDS[0]!, name: "Gig rowing" } });
+    const same = await file([first, second], { profile: { ...SPORT_PROFILES[0]!, name: "Gig rowing" } });
     const all = await Promise.all(Array.from({ length: 5 }, () => keepSessionFile(db, ben, same, 60)));
     expect(all.filter((one) => !one.already)).toHaveLength(1);
     expect(new Set(all.map((one) => one.id)).size).toBe(1);
-    expect([(await listOwnDrills(db, ben)).length, (await listDemands(db, ben)).length]).toEqual([1, 1]);
+    expect([(await listOwnDrills(db, ben)).length, (await listProfiles(db, ben)).length]).toEqual([1, 1]);
   });
   it("keeps revisions of one drill as revisions of one, the newest being the newest", async () => {
     const kept = await keepSessionFile(db, ben, await file([second, first]), 60);
@@ -116,9 +116,9 @@ describe("a session file in another account", () => {
 
 describe("its sport profile", () => {
   it("is asked of the session: a shipped one by its name, one of the coach's own as theirs", async () => {
-    const shipped = await keepSessionFile(db, ben, await file([first], { profile: DEMANDS[0]!.id }), 60);
-    expect((await findSetting(db, ben, shipped.id))!.demandId).toBe(DEMANDS[0]!.id);
-    const gig = { ...DEMANDS[0]!, id: "own-elsewhere", name: "Gig rowing" };
+    const shipped = await keepSessionFile(db, ben, await file([first], { profile: SPORT_PROFILES[0]!.id }), 60);
+    expect((await findSetting(db, ben, shipped.id))!.demandId).toBe(SPORT_PROFILES[0]!.id);
+    const gig = { ...SPORT_PROFILES[0]!, id: "own-elsewhere", name: "Gig rowing" };
     const base = await file([first]);
     const own = await keepSessionFile(
       db,
@@ -126,24 +126,26 @@ describe("its sport profile", () => {
       { ...base, profile: gig, session: { ...base.session, title: "Two" } },
       60,
     );
-    const [mine] = await listDemands(db, ben);
+    const [mine] = await listProfiles(db, ben);
     expect((await findSetting(db, ben, own.id))!.demandId).toBe(mine!.id);
-    expect(mine).toMatchObject({ name: "Gig rowing", rows: DEMANDS[0]!.rows });
+    expect(mine).toMatchObject({ name: "Gig rowing", rows: SPORT_PROFILES[0]!.rows });
   });
   it("is not there twice, and another of the same name is another", async () => {
-    const gig = { ...DEMANDS[0]!, name: "Gig rowing" };
-    await addDemand(db, ben, { ...gig, about: "Another one of that name." });
+    const gig = { ...SPORT_PROFILES[0]!, name: "Gig rowing" };
+    await addProfile(db, ben, { ...gig, about: "Another one of that name." });
     for (const title of ["Two", "Three"]) {
       const base = await file([first], { profile: gig });
       await keepSessionFile(db, ben, { ...base, session: { ...base.session, title } }, 60);
     }
-    expect(await listDemands(db, ben)).toHaveLength(2);
+    expect(await listProfiles(db, ben)).toHaveLength(2);
   });
 });
 
 it("nothing is kept where some of it cannot be", async () => {
-  const good = await file([first], { profile: { ...DEMANDS[0]!, name: "Gig rowing" } });
+  const good = await file([first], { profile: { ...SPORT_PROFILES[0]!, name: "Gig rowing" } });
   // A title that is longer than the database takes for a drill's name, past what a reader lets through.
-  await expect(keepSessionFile(db, ben, { ...good, profile: { ...DEMANDS[0]!, name: "x" } }, 60)).rejects.toThrow();
-  expect([(await listOwnDrills(db, ben)).length, (await listDemands(db, ben)).length]).toEqual([0, 0]);
+  await expect(
+    keepSessionFile(db, ben, { ...good, profile: { ...SPORT_PROFILES[0]!, name: "x" } }, 60),
+  ).rejects.toThrow();
+  expect([(await listOwnDrills(db, ben)).length, (await listProfiles(db, ben)).length]).toEqual([0, 0]);
 });

@@ -1,18 +1,18 @@
 import { nowDate } from "~/core/clock/clock";
 import { and, eq, isNull, sql } from "drizzle-orm";
 import { randomUUID } from "node:crypto";
-import type { Demand } from "~/core/demands/schema";
+import type { SportProfile } from "~/core/sport-profiles/schema";
 import { ownDrillId, readOwnId } from "~/core/drills/own";
 import type { Drill } from "~/core/drills/schema";
 import type { SessionFile } from "~/core/files/session-file";
 import { takeLocks } from "~/core/session/locks";
-import type { Session } from "~/core/session/schema";
+import type { SessionPlan } from "~/core/session/schema";
 import { asDocument } from "~/core/drills/stresses";
 import type { Seconds } from "~/core/units";
 import type { Db } from "./client";
 import type { Club } from "./clubs";
 import { addRevision, linesInTurn } from "./own-drills";
-import { ownDemandId } from "./demands";
+import { ownProfileId } from "./sport-profiles";
 import { sportProfile, ownDrill, ownDrillRevision, trainingSession } from "./schema";
 
 /** What came of a file: the session, whether it was there before, and how many drills and profiles were new. */
@@ -124,7 +124,7 @@ const inOrder = (drills: readonly Drill[]): Drill[] =>
 async function keepProfile(
   tx: Tx,
   club: Club,
-  profile: string | Demand | undefined,
+  profile: string | SportProfile | undefined,
 ): Promise<{ demandId: string | null; added: boolean }> {
   if (profile === undefined || typeof profile === "string") return { demandId: profile ?? null, added: false };
   const [there] = await tx
@@ -138,16 +138,16 @@ async function keepProfile(
       ),
     )
     .limit(1);
-  if (there) return { demandId: ownDemandId(there.id), added: false };
+  if (there) return { demandId: ownProfileId(there.id), added: false };
   const [row] = await tx
     .insert(sportProfile)
     .values({ clubId: club.id, madeBy: club.by, doc: profile, name: profile.name })
     .returning({ id: sportProfile.id });
-  return { demandId: ownDemandId(row!.id), added: true };
+  return { demandId: ownProfileId(row!.id), added: true };
 }
 
 /** A session whose drills go by other ids. */
-const withDrills = (session: Session, ids: ReadonlyMap<string, string>): Session => ({
+const withDrills = (session: SessionPlan, ids: ReadonlyMap<string, string>): SessionPlan => ({
   ...session,
   blocks: session.blocks.map((block) => ({
     ...block,

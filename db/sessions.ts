@@ -2,7 +2,7 @@ import type { Setting } from "~/core/documents/setting";
 import { nowDate } from "~/core/clock/clock";
 import { and, desc, eq, inArray, isNotNull, isNull, or, sql, type SQL } from "drizzle-orm";
 import type { LastWith } from "~/core/draft/begin";
-import type { Purpose, Session } from "~/core/session/schema";
+import type { Purpose, SessionPlan } from "~/core/session/schema";
 import type { Seconds } from "~/core/units";
 import { openSession } from "~/core/documents/session";
 import { SUMMARY_RULES, type Summary } from "~/core/profile/summary";
@@ -13,7 +13,13 @@ import type { Club } from "./clubs";
 import { countRuns } from "./runs";
 import { edition, entry, group, link, trainingSession } from "./schema";
 
-export type StoredSession = { id: string; doc: Session; revision: number; updatedAt: Date; archivedAt: Date | null };
+export type StoredSession = {
+  id: string;
+  doc: SessionPlan;
+  revision: number;
+  updatedAt: Date;
+  archivedAt: Date | null;
+};
 
 /** What a list needs of a session: columns beside the document, never the document. */
 export type SessionRow = {
@@ -167,7 +173,7 @@ export async function listTitles(db: Db, club: Club, archived = false): Promise<
 }
 
 /** A coach's newest sessions that are not put away, with what they say; what cannot be read is left out. */
-export async function newestSessions(db: Db, club: Club, most: number): Promise<{ id: string; doc: Session }[]> {
+export async function newestSessions(db: Db, club: Club, most: number): Promise<{ id: string; doc: SessionPlan }[]> {
   const rows = await db
     .select({ id: trainingSession.id, doc: trainingSession.doc })
     .from(trainingSession)
@@ -196,7 +202,7 @@ export async function findSession(db: Db, club: Club, id: string): Promise<Store
 export async function addSession(
   db: Db,
   club: Club,
-  doc: Session,
+  doc: SessionPlan,
   totalSeconds: Seconds,
   { groupId = null, summary = null, ...beside }: Partial<Setting> & { summary?: Summary | null } = {},
 ): Promise<string> {
@@ -231,7 +237,7 @@ export async function saveSession(
   club: Club,
   id: string,
   basedOn: number,
-  doc: Session,
+  doc: SessionPlan,
   totalSeconds: Seconds,
   summary: Summary | null = null,
 ): Promise<Saved> {

@@ -1,5 +1,5 @@
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
-import { addDemand, deleteDemand, findDemand, listDemands, ownDemandId, saveDemand } from "./demands";
+import { addProfile, deleteProfile, findProfile, listProfiles, ownProfileId, saveProfile } from "./sport-profiles";
 import type { Db } from "./client";
 import type { Club } from "./clubs";
 import { handOut, listEditions } from "./editions";
@@ -7,20 +7,20 @@ import { openLink, withdrawLink, type OpenLink } from "./links";
 import { addSession, listSessions, listTitles, setArchived, setTemplate } from "./sessions";
 import { changeSetting, findMarkedSetting, findSetting, saveSetting } from "./session-setting";
 import {
-  addAthletes,
+  addPeople,
   addGroup,
   deleteGroup,
   listGroups,
   listGroupsWithPeople,
-  setAthleteAreas,
+  setPersonAreas,
   setGroupSetting,
 } from "./groups";
 import { freshDatabase, TEST_SECRET } from "./testing";
 import { makeEdition } from "~/core/edition/edition";
-import type { Session } from "~/core/session/schema";
+import type { SessionPlan } from "~/core/session/schema";
 import { itemOf, newSession } from "~/core/session/start";
 import { drillById } from "~/library";
-import { demandById } from "~/library/demands";
+import { profileById } from "~/library/sport-profiles";
 
 let db: Db;
 let ana: Club;
@@ -172,12 +172,12 @@ describe("what stands beside a session", () => {
 describe("a group", () => {
   it("has its kit, caps and what its people protect, for its own coach only", async () => {
     const group = await addGroup(db, ana, "With kit");
-    await addAthletes(db, ana, group, ["Moss", "Tern"]);
+    await addPeople(db, ana, group, ["Moss", "Tern"]);
     const moss = (await listGroupsWithPeople(db, ana)).find((t) => t.id === group)!.athletes[0]!;
     expect(await setGroupSetting(db, ben, group, { floor: 3 })).toBe(false);
-    expect(await setAthleteAreas(db, ben, moss.id, ["neck"])).toBe(false);
+    expect(await setPersonAreas(db, ben, moss.id, ["neck"])).toBe(false);
     expect(await setGroupSetting(db, ana, group, { kit: { stick: 4 }, floor: 12, mixed: true })).toBe(true);
-    expect(await setAthleteAreas(db, ana, moss.id, ["neck", "kneeling"])).toBe(true);
+    expect(await setPersonAreas(db, ana, moss.id, ["neck", "kneeling"])).toBe(true);
     const found = (await listGroups(db, ana)).find((g) => g.id === group)!;
     expect(found.group).toEqual({
       name: "With kit",
@@ -201,7 +201,7 @@ describe("a group", () => {
   });
   it("knows the last three sessions it was handed, each as it was handed last, the newest first, and none that was taken back unopened", async () => {
     const group = await addGroup(db, ana, "Week by week");
-    const out = async (id: string, session: Session) =>
+    const out = async (id: string, session: SessionPlan) =>
       (await handOut(db, ana, id, makeEdition(session, drillById), 90, group, TEST_SECRET))!;
     const lately = async () => (await listGroups(db, ana)).find((g) => g.id === group)?.group.lately;
     const ids: string[] = [];
@@ -231,16 +231,16 @@ describe("a group", () => {
 
 describe("a demand profile of one's own", () => {
   it("is kept, changed and deleted by its coach only", async () => {
-    const id = await addDemand(db, ana, { ...demandById("rowing")!, id: "own", name: "Our rowers" });
-    expect(await findDemand(db, ben, id)).toBeUndefined();
-    expect((await findDemand(db, ana, id))?.id).toBe(ownDemandId(id));
-    const changed = { ...demandById("rowing")!, id: "own", name: "Our eight" };
-    expect(await saveDemand(db, ben, id, changed)).toBe(false);
-    expect(await saveDemand(db, ana, id, changed)).toBe(true);
-    expect((await listDemands(db, ana)).map((d) => d.name)).toEqual(["Our eight"]);
-    expect(await listDemands(db, ben)).toEqual([]);
-    expect(await deleteDemand(db, ben, id)).toBe(false);
-    expect(await deleteDemand(db, ana, id)).toBe(true);
-    expect(await listDemands(db, ana)).toEqual([]);
+    const id = await addProfile(db, ana, { ...profileById("rowing")!, id: "own", name: "Our rowers" });
+    expect(await findProfile(db, ben, id)).toBeUndefined();
+    expect((await findProfile(db, ana, id))?.id).toBe(ownProfileId(id));
+    const changed = { ...profileById("rowing")!, id: "own", name: "Our eight" };
+    expect(await saveProfile(db, ben, id, changed)).toBe(false);
+    expect(await saveProfile(db, ana, id, changed)).toBe(true);
+    expect((await listProfiles(db, ana)).map((d) => d.name)).toEqual(["Our eight"]);
+    expect(await listProfiles(db, ben)).toEqual([]);
+    expect(await deleteProfile(db, ben, id)).toBe(false);
+    expect(await deleteProfile(db, ana, id)).toBe(true);
+    expect(await listProfiles(db, ana)).toEqual([]);
   });
 });

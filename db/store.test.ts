@@ -3,7 +3,7 @@ import { afterAll, beforeAll, describe, expect, it } from "vitest";
 import type { CheckIn, Progress } from "~/core/checkin/schema";
 import { makeEdition } from "~/core/edition/edition";
 import { readSession } from "~/core/session/read";
-import type { Session } from "~/core/session/schema";
+import type { SessionPlan } from "~/core/session/schema";
 import { drillById } from "~/library";
 import { openAccounts } from "./accounts";
 import type { Db } from "./client";
@@ -11,21 +11,21 @@ import type { Club } from "./clubs";
 import { EDITIONS_A_PAGE, handOut, LINKS_AN_EDITION, listEditions, newestEdition } from "./editions";
 import { openLink, protectedOnLink, tokenOfLink, withdrawLink, type OpenLink } from "./links";
 import { countRuns, isKnownRun, keepCheckIn, keepProgress, setNotTheirs, setRemoved, setSeen, usualRuns } from "./runs";
-import { countUnseen, countUnseenPain, listFolded, listHeard, summariseHeard } from "./heard";
+import { countUnseen, countUnseenPain, listFolded, listFeedback, summariseFeedback } from "./feedback";
 import { checkIn as checkInTable, edition, entry, link, run, signIn } from "./schema";
 import { addSession, deleteArchived, findSession, listSessions, saveSession, setArchived } from "./sessions";
 import { findPerson, joinGroup, leaveGroup } from "./people";
 import {
-  addAthletes,
+  addPeople,
   addGroup,
   countPeople,
   deleteGroup,
   listOff,
   listGroupsWithPeople,
   namesOn,
-  renameAthlete,
+  renamePerson,
   renameGroup,
-  setAthleteAreas,
+  setPersonAreas,
 } from "./groups";
 import { freshDatabase, TEST_SECRET } from "./testing";
 import { linkToken, tokenHash } from "./tokens";
@@ -40,7 +40,7 @@ beforeAll(async () => {
 });
 afterAll(() => end());
 
-function doc(title: string): Session {
+function doc(title: string): SessionPlan {
   const read = readSession(
     {
       format: "mapset/session",
@@ -249,7 +249,7 @@ describe("runs and check-ins", () => {
     const run = await keepProgress(db, opened, first);
     expect(await keepProgress(db, opened, { ...first, shareDone: 0.3 })).toBe(run);
     await keepProgress(db, opened, { ...first, shareDone: 1, finished: true });
-    const [row, ...more] = await listHeard(db, ana, id, 10);
+    const [row, ...more] = await listFeedback(db, ana, id, 10);
     expect(more).toEqual([]);
     expect(row).toMatchObject({ runId: run, shareDone: 1, name: "Tern" });
     expect(row?.finishedAt).not.toBeNull();
@@ -263,13 +263,17 @@ describe("runs and check-ins", () => {
       Array.from({ length: 6 }, (_, i) => keepCheckIn(db, opened, { ...sent, hard: i })),
     );
     expect(firsts.filter(Boolean)).toHaveLength(1);
-    expect(await listHeard(db, ana, id, 10)).toHaveLength(1);
+    expect(await listFeedback(db, ana, id, 10)).toHaveLength(1);
   });
 
   it("are heard when nothing but pain was answered", async () => {
     const { id, opened } = await handedOut(ana);
     await keepCheckIn(db, opened, checkIn(progress(), { hard: null, tightness: [], pain: true }));
-    expect((await listHeard(db, ana, id, 10))[0]?.checkIn).toMatchObject({ hard: null, pain: true, tightness: [] });
+    expect((await listFeedback(db, ana, id, 10))[0]?.checkIn).toMatchObject({
+      effort: null,
+      pain: true,
+      tightness: [],
+    });
   });
 
   it("put pain nobody has looked at first, until it is marked", async () => {
@@ -281,35 +285,35 @@ describe("runs and check-ins", () => {
     );
     await keepCheckIn(db, opened, checkIn(progress({ person: { athleteId: null, name: "Later" } })));
     const before = await countUnseenPain(db, ana);
-    const [first] = await listHeard(db, ana, id, 10, { only: "unseen pain" });
+    const [first] = await listFeedback(db, ana, id, 10, { only: "unseen pain" });
     expect(first).toMatchObject({ name: "Sore", checkIn: { pain: true, painWhere: "left knee", seenAt: null } });
     expect(await setSeen(db, ben, first!.runId, true)).toBe(false);
     expect(await setSeen(db, ana, first!.runId, true)).toBe(true);
     expect(await countUnseenPain(db, ana)).toBe(before - 1);
-    expect(await listHeard(db, ana, id, 10, { only: "unseen pain" })).toEqual([]);
+    expect(await listFeedback(db, ana, id, 10, { only: "unseen pain" })).toEqual([]);
     // Among all of them it stands where it came.
-    expect((await listHeard(db, ana, id, 10)).map((row) => row.name).sort()).toEqual(["Later", "Sore"]);
+    expect((await listFeedback(db, ana, id, 10)).map((row) => row.name).sort()).toEqual(["Later", "Sore"]);
   });
 
   it("are heard by their own coach only", async () => {
     const { id, opened } = await handedOut(ana);
     await keepCheckIn(db, opened, checkIn(progress(), { pain: true }));
-    expect(await listHeard(db, ben, id, 10)).toEqual([]);
-    expect(await listHeard(db, ben, null, 10)).toEqual([]);
+    expect(await listFeedback(db, ben, id, 10)).toEqual([]);
+    expect(await listFeedback(db, ben, null, 10)).toEqual([]);
     expect(await countUnseenPain(db, ben)).toBe(0);
     expect((await countRuns(db, ben, [id])).size).toBe(0);
   });
 
   it("take a name from the group only when it is on the link's list", async () => {
     const group = await addGroup(db, ana, "Rowers");
-    await addAthletes(db, ana, group, ["Moss"]);
+    await addPeople(db, ana, group, ["Moss"]);
     const moss = (await listGroupsWithPeople(db, ana)).find((t) => t.id === group)!.athletes[0]!;
     const { id, opened } = await handedOut(ana, group);
     const other = await handedOut(ana);
     await keepProgress(db, opened, progress({ person: { athleteId: moss.id, name: "whatever" } }));
     await keepProgress(db, other.opened, progress({ person: { athleteId: moss.id, name: "Not Moss" } }));
-    expect((await listHeard(db, ana, id, 10))[0]?.name).toBe("Moss");
-    expect((await listHeard(db, ana, other.id, 10))[0]?.name).toBe("Not Moss");
+    expect((await listFeedback(db, ana, id, 10))[0]?.name).toBe("Moss");
+    expect((await listFeedback(db, ana, other.id, 10))[0]?.name).toBe("Not Moss");
   });
 
   it("refuse ratings outside 0 to 10 in the database itself", async () => {
@@ -333,18 +337,18 @@ describe("more than a link usually brings", () => {
     await some(opened, 60, () => checkIn(progress()));
     expect(await listFolded(db, ana, id)).toEqual([]);
     await some(opened, 3, () => checkIn(progress({ person: { athleteId: null, name: "Many" } }), { pain: true }));
-    expect(await listHeard(db, ana, id, 100)).toHaveLength(60);
+    expect(await listFeedback(db, ana, id, 100)).toHaveLength(60);
     expect(await listFolded(db, ana, id)).toMatchObject([{ linkId: opened.id, runs: 3, unseenPain: 3, uncounted: 0 }]);
-    expect(await listHeard(db, ana, id, 100, { foldedOf: opened.id })).toHaveLength(3);
+    expect(await listFeedback(db, ana, id, 100, { foldedOf: opened.id })).toHaveLength(3);
     expect(await countUnseenPain(db, ana)).toBe(before + 1);
-    expect(await summariseHeard(db, ana, id)).toMatchObject({ runs: 60, checkedIn: 60 });
+    expect(await summariseFeedback(db, ana, id)).toMatchObject({ runs: 60, checkedIn: 60 });
     expect([await countUnseen(db, ana, id), await countUnseen(db, ana, id, { foldedOf: opened.id })]).toEqual([0, 3]);
     expect((await countRuns(db, ana, [id])).get(id)?.runs).toBe(60);
     // Nobody else sees it, and an hour later there is room again.
     expect(await listFolded(db, ben, id)).toEqual([]);
-    expect(await listHeard(db, ben, null, 100, { foldedOf: opened.id })).toEqual([]);
+    expect(await listFeedback(db, ben, null, 100, { foldedOf: opened.id })).toEqual([]);
     await keepProgress(db, opened, progress(), { at: new Date(Date.now() + 3_601_000) });
-    expect(await listHeard(db, ana, id, 100)).toHaveLength(61);
+    expect(await listFeedback(db, ana, id, 100)).toHaveLength(61);
   });
 
   it("beyond two thousand is only counted, unless it tells of pain", async () => {
@@ -359,7 +363,7 @@ describe("more than a link usually brings", () => {
     expect(await keepCheckIn(db, opened, checkIn(late), fold)).toBeUndefined();
     expect(await keepCheckIn(db, opened, checkIn(late, { pain: true }), fold)).toBe(true);
     expect(await listFolded(db, ana, id)).toMatchObject([{ runs: 2001, uncounted: 2, unseenPain: 1 }]);
-    expect((await listHeard(db, ana, id, 5, { foldedOf: opened.id }))[0]?.checkIn?.pain).toBe(true);
+    expect((await listFeedback(db, ana, id, 5, { foldedOf: opened.id }))[0]?.checkIn?.pain).toBe(true);
   });
 
   it("leaves a run that was listed where it is", async () => {
@@ -368,7 +372,7 @@ describe("more than a link usually brings", () => {
     await keepProgress(db, opened, first);
     await some(opened, 60, () => checkIn(progress()));
     await keepCheckIn(db, opened, checkIn(first, { pain: true }));
-    expect(await listHeard(db, ana, id, 5, { only: "unseen pain" })).toMatchObject([
+    expect(await listFeedback(db, ana, id, 5, { only: "unseen pain" })).toMatchObject([
       { name: "Tern", checkIn: { pain: true } },
     ]);
     expect(await isKnownRun(db, opened, first.key)).toBe(true);
@@ -381,47 +385,47 @@ describe("a report that is not what it seems", () => {
     const { id, opened } = await handedOut(ana);
     await keepCheckIn(db, opened, checkIn(progress(), { pain: true }));
     const pain = await countUnseenPain(db, ana);
-    const [row] = await listHeard(db, ana, id, 10);
+    const [row] = await listFeedback(db, ana, id, 10);
     expect(await setRemoved(db, ben, row!.runId, true)).toBe(false);
     expect(await setRemoved(db, ana, row!.runId, true)).toBe(true);
-    expect(await listHeard(db, ana, id, 10)).toEqual([]);
+    expect(await listFeedback(db, ana, id, 10)).toEqual([]);
     expect(await countUnseenPain(db, ana)).toBe(pain - 1);
-    expect((await summariseHeard(db, ana, id)).runs).toBe(0);
+    expect((await summariseFeedback(db, ana, id)).runs).toBe(0);
     expect((await countRuns(db, ana, [id])).size).toBe(0);
     await setRemoved(db, ana, row!.runId, false);
-    expect(await listHeard(db, ana, id, 10)).toHaveLength(1);
+    expect(await listFeedback(db, ana, id, 10)).toHaveLength(1);
   });
   it("is marked as not theirs, and that is taken back", async () => {
     const { id, opened } = await handedOut(ana);
     await keepProgress(db, opened, progress());
-    const [row] = await listHeard(db, ana, id, 10);
+    const [row] = await listFeedback(db, ana, id, 10);
     expect(await setNotTheirs(db, ben, row!.runId, true)).toBe(false);
     await setNotTheirs(db, ana, row!.runId, true);
-    expect((await listHeard(db, ana, id, 10))[0]).toMatchObject({ name: "Someone", notTheirs: "Tern" });
+    expect((await listFeedback(db, ana, id, 10))[0]).toMatchObject({ name: "Someone", notTheirs: "Tern" });
     await setNotTheirs(db, ana, row!.runId, false);
-    expect((await listHeard(db, ana, id, 10))[0]).toMatchObject({ name: "Tern", notTheirs: null });
+    expect((await listFeedback(db, ana, id, 10))[0]).toMatchObject({ name: "Tern", notTheirs: null });
   });
   it("is not to the end when it was skipped there, whatever a device says", async () => {
     const { id, opened } = await handedOut(ana);
     await keepProgress(db, opened, progress({ shareDone: 0.89, finished: true }));
-    expect((await listHeard(db, ana, id, 1))[0]?.finishedAt).toBeNull();
+    expect((await listFeedback(db, ana, id, 1))[0]?.finishedAt).toBeNull();
     await keepProgress(
       db,
       opened,
       progress({ shareDone: 0.9, finished: true, person: { athleteId: null, name: "Whole" } }),
     );
-    expect((await listHeard(db, ana, id, 2)).filter((row) => row.finishedAt !== null).map((row) => row.name)).toEqual([
-      "Whole",
-    ]);
+    expect(
+      (await listFeedback(db, ana, id, 2)).filter((row) => row.finishedAt !== null).map((row) => row.name),
+    ).toEqual(["Whole"]);
   });
 });
 
 describe("what someone on a link protects", () => {
   it("is told for those on its list and nobody else", async () => {
     const group = await addGroup(db, ana, "Rowers");
-    await addAthletes(db, ana, group, ["Moss"]);
+    await addPeople(db, ana, group, ["Moss"]);
     const moss = (await listGroupsWithPeople(db, ana)).find((t) => t.id === group)!.athletes[0]!;
-    await setAthleteAreas(db, ana, moss.id, [{ area: "groin-stretch", side: "right" }]);
+    await setPersonAreas(db, ana, moss.id, [{ area: "groin-stretch", side: "right" }]);
     const { opened } = await handedOut(ana, group);
     const other = await handedOut(ana);
     expect(await protectedOnLink(db, opened, moss.id)).toMatchObject({
@@ -438,10 +442,10 @@ describe("what someone on a link protects", () => {
 describe("groups", () => {
   it("are changed by their own coach only", async () => {
     const id = await addGroup(db, ana, "Class");
-    expect(await addAthletes(db, ben, id, ["Spy"])).toBe(0);
+    expect(await addPeople(db, ben, id, ["Spy"])).toBe(0);
     expect(await renameGroup(db, ben, id, "Mine")).toBe(false);
     expect(await deleteGroup(db, ben, id)).toBe(false);
-    await addAthletes(db, ana, id, ["Pip"]);
+    await addPeople(db, ana, id, ["Pip"]);
     const pip = (await listGroupsWithPeople(db, ana)).find((t) => t.id === id)!.athletes[0]!;
     expect(await leaveGroup(db, ben, pip.id, id)).toBe(false);
     expect(await leaveGroup(db, ana, pip.id, id)).toBe(true);
@@ -450,10 +454,10 @@ describe("groups", () => {
 
   it("keep what somebody taken off protects, until they are put back; names are changed by their own coach", async () => {
     const id = await addGroup(db, ana, "Crew");
-    await addAthletes(db, ana, id, ["Moss", "Tern"]);
+    await addPeople(db, ana, id, ["Moss", "Tern"]);
     const here = async () => (await listGroupsWithPeople(db, ana)).find((t) => t.id === id)!.athletes;
     const [moss] = await here();
-    await setAthleteAreas(db, ana, moss!.id, ["kneeling"]);
+    await setPersonAreas(db, ana, moss!.id, ["kneeling"]);
     await leaveGroup(db, ana, moss!.id, id);
     expect(await countPeople(db, ana, id)).toBe(1);
     expect((await listOff(db, ana)).filter((one) => one.groupId === id)).toEqual([
@@ -468,9 +472,9 @@ describe("groups", () => {
     expect(await findPerson(db, ben, moss!.id)).toBeUndefined();
     expect([
       await joinGroup(db, ben, moss!.id, id),
-      await renameAthlete(db, ben, moss!.id, "Spy"),
+      await renamePerson(db, ben, moss!.id, "Spy"),
       await joinGroup(db, ana, moss!.id, id),
-      await renameAthlete(db, ana, moss!.id, "Mossy"),
+      await renamePerson(db, ana, moss!.id, "Mossy"),
     ]).toEqual([false, false, true, true]);
     expect(await here()).toEqual([
       { id: moss!.id, name: "Mossy", areas: ["kneeling"] },

@@ -4,12 +4,12 @@ import { makeEdition } from "~/core/edition/edition";
 import { SUMMARY_RULES, summaryOf } from "~/core/profile/summary";
 import { newSession, itemOf } from "~/core/session/start";
 import { compile } from "~/core/timeline/compile";
-import { demandById } from "~/library/demands";
+import { profileById } from "~/library/sport-profiles";
 import { drillById } from "~/library";
 import { drawnDrillById } from "~/library/drawn";
 import type { Db } from "./client";
 import type { Club } from "./clubs";
-import { addDemand, findDemand, listDemands } from "./demands";
+import { addProfile, findProfile, listProfiles } from "./sport-profiles";
 import { UnreadableDocument } from "./documents";
 import { handOut, listEditions, newestEdition } from "./editions";
 import { openLink } from "./links";
@@ -121,7 +121,7 @@ describe("what was handed out", () => {
 describe("a drill of one's own, and a sport profile", () => {
   it("leave their lists and are found apart", async () => {
     const drill = await addOwnDrill(db, ana, { ...drawnDrillById("cat-camel")!, name: "Waves" });
-    const profile = await addDemand(db, ana, { ...demandById("rowing")!, name: "Gigs" });
+    const profile = await addProfile(db, ana, { ...profileById("rowing")!, name: "Gigs" });
     await inSpite(
       "own_drill_revision",
       `update own_drill_revision set doc = doc - 'levels' where drill_id = '${drill}'`,
@@ -130,10 +130,10 @@ describe("a drill of one's own, and a sport profile", () => {
     expect([
       (await listOwnDrills(db, ana)).length,
       (await browseOwnDrills(db, ana)).length,
-      (await listDemands(db, ana)).length,
+      (await listProfiles(db, ana)).length,
     ]).toEqual([0, 0, 0]);
     await expect(findOwnDrill(db, ana, drill)).rejects.toThrow(UnreadableDocument);
-    await expect(findDemand(db, ana, profile)).rejects.toThrow(UnreadableDocument);
+    await expect(findProfile(db, ana, profile)).rejects.toThrow(UnreadableDocument);
     expect([
       (await browseAllOwn(db, ana)).unreadable,
       await listUnreadable(db, ana, "profile"),

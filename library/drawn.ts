@@ -1,6 +1,6 @@
 import type { Drill } from "~/core/drills/schema";
 import { drillById, DRILLS } from ".";
-import { motionsOf } from "./motions";
+import { motionsOf } from "./animations";
 
 /** The shipped drills with how they move. Apart from the index, so that a page that draws nothing does not carry the motions. */
 const drawn = (drill: Drill): Drill => {

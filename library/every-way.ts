@@ -1,12 +1,12 @@
 // Trying everything one by one, for tests and measurements only: what the solver's answers are held against.
 
 import { coverageOf } from "~/core/coverage/coverage";
-import { fitOf } from "~/core/demands/fit";
-import type { Demand } from "~/core/demands/schema";
+import { fitOf } from "~/core/sport-profiles/fit";
+import type { SportProfile } from "~/core/sport-profiles/schema";
 import { UNDER_AT_MOST } from "~/core/fit/fit-to-time";
 import { amountOf, withAmount } from "~/core/dose/amount";
 import { editItem } from "~/core/session/edits";
-import type { Item, Session } from "~/core/session/schema";
+import type { Item, SessionPlan } from "~/core/session/schema";
 import { compile } from "~/core/timeline/compile";
 import type { Seconds, Share } from "~/core/units";
 import { drillById } from "~/library";
@@ -24,20 +24,24 @@ export function amounts(item: Item): number[] {
 }
 
 /** How many ways the doses of a session's first block can be set. */
-export const waysOf = (session: Session): number =>
+export const waysOf = (session: SessionPlan): number =>
   session.blocks[0]!.items.reduce((n, item) => n * amounts(item).length, 1);
 
 /**
  * The best fit of all ways to set the doses of a session's first block, tried one by one: at the very second, and within what
  * may be missing. No dose goes the other way than the session. −1 where there is none.
  */
-export function bestOfEveryWay(session: Session, target: Seconds, demand: Demand): { exact: Share; near: Share } {
+export function bestOfEveryWay(
+  session: SessionPlan,
+  target: Seconds,
+  demand: SportProfile,
+): { exact: Share; near: Share } {
   const longer = target >= compile(session, drillById).totalSeconds;
   const ways = session.blocks[0]!.items.map((item) =>
     amounts(item).filter((value) => (longer ? value >= amountOf(item.dose).value : value <= amountOf(item.dose).value)),
   );
   let best = { exact: -1, near: -1 };
-  const walk = (i: number, doc: Session): void => {
+  const walk = (i: number, doc: SessionPlan): void => {
     if (i === ways.length) {
       const timeline = compile(doc, drillById);
       const under = target - timeline.totalSeconds;

@@ -7,7 +7,7 @@ import { HEIGHT } from "~/core/vocabulary/postures";
 import { USUAL_PACE } from "~/core/dose/pace";
 import { asDocument } from "~/core/drills/stresses";
 import { DRILLS } from ".";
-import { motionsOf } from "./motions";
+import { motionsOf } from "./animations";
 
 const levels = DRILLS.flatMap((drill) =>
   LEVELS.map((name) => ({ id: drill.id, name, level: drill.levels[name], drill })),

@@ -1,5 +1,5 @@
 import { AUTHORED } from "./authored";
-import { motionsOf } from "./motions";
+import { motionsOf } from "./animations";
 import { motionAt } from "~/core/drills/motion";
 import { writeStress } from "~/core/stress/codec";
 import { stressOf } from "~/core/stress/derive";

@@ -2,7 +2,7 @@ import { describe, expect, it } from "vitest";
 import { audit, auditInput } from "~/core/audit/audit";
 import { readSession } from "~/core/session/read";
 import { DRILLS, drillById } from ".";
-import { demandById } from "./demands";
+import { profileById } from "./sport-profiles";
 import { TEMPLATES, templateSession } from "./templates";
 
 describe("the templates", () => {
@@ -16,7 +16,7 @@ describe("the templates", () => {
     (_, template) => {
       const session = templateSession(template);
       expect(readSession(session, drillById).ok).toBe(true);
-      const demand = demandById(template.demand);
+      const demand = profileById(template.demand);
       expect(demand).toBeDefined();
       const input = auditInput(session, drillById, { demand, offered: DRILLS });
       expect(template.target - input.timeline.totalSeconds).toBeGreaterThanOrEqual(0);

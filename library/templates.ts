@@ -1,5 +1,5 @@
 import { itemOf, newSession } from "~/core/session/start";
-import type { Block, Purpose, Session } from "~/core/session/schema";
+import type { Block, Purpose, SessionPlan } from "~/core/session/schema";
 import { withAmount } from "~/core/dose/amount";
 import type { Seconds } from "~/core/units";
 import { drillById } from "./index";
@@ -305,5 +305,5 @@ export function templateBlocks({ blocks }: Pick<Template, "blocks">): Block[] {
 }
 
 /** A template as a session of its own. */
-export const templateSession = (template: Template): Session =>
+export const templateSession = (template: Template): SessionPlan =>
   newSession({ title: template.name, purpose: template.purpose, target: template.target }, templateBlocks(template));

@@ -9,8 +9,8 @@ import { PURPOSES } from "~/core/session/schema";
 import { amountOf, withAmount } from "~/core/dose/amount";
 import { median, quantile } from "~/core/statistics";
 import { DRILLS, drillById } from "~/library";
-import { DEMANDS, demandById } from "~/library/demands";
-import { schoolById, SCHOOLS } from "~/library/schools";
+import { SPORT_PROFILES, profileById } from "~/library/sport-profiles";
+import { sequencingById, SEQUENCINGS } from "~/library/sequencings";
 import { openSolver } from "~/solver/highs";
 
 export type Line = { what: string; value: string; baseline: string; ratio: string; goal?: string; met?: boolean };
@@ -47,11 +47,11 @@ export const benchRequest = (k: number): DraftRequest => {
     {
       target: TARGETS[k % 8],
       purpose: PURPOSES[k % 6],
-      demand: DEMANDS[(k * 7) % DEMANDS.length]!.id,
-      school: SCHOOLS[(k * 3) % SCHOOLS.length]!.id,
+      demand: SPORT_PROFILES[(k * 7) % SPORT_PROFILES.length]!.id,
+      school: SEQUENCINGS[(k * 3) % SEQUENCINGS.length]!.id,
       ...(group && { group }),
     },
-    { demands: demandById, schools: schoolById, drills: drillById },
+    { demands: profileById, schools: sequencingById, drills: drillById },
   );
   if (!read.ok) throw new Error(JSON.stringify(read.faults));
   return read.value;

@@ -4,17 +4,17 @@ import { sql } from "drizzle-orm";
 import type { Line } from "./bench-draft";
 import { AREAS } from "~/core/vocabulary/areas";
 import { drillFile } from "~/core/drills/read";
-import { ROWS } from "~/core/vocabulary/rows";
+import { MOTIONS } from "~/core/vocabulary/motions";
 import type { Drill } from "~/core/drills/schema";
-import type { Motion } from "~/core/figure/motion";
+import type { Animation } from "~/core/figure/animation";
 import { MOST_PEOPLE } from "~/core/group/schema";
 import { itemOf } from "~/core/session/start";
-import type { Session } from "~/core/session/schema";
+import type { SessionPlan } from "~/core/session/schema";
 import { median } from "~/core/statistics";
 import { asDocument } from "~/core/drills/stresses";
 import type { Db } from "~/db/client";
 import { addOwnDrill } from "~/db/own-drills";
-import { addAthletes, addGroup, listGroupsWithPeople, setAthleteAreas } from "~/db/groups";
+import { addPeople, addGroup, listGroupsWithPeople, setPersonAreas } from "~/db/groups";
 import { DRILLS } from "~/library";
 import { DRAWN_DRILLS } from "~/library/drawn";
 
@@ -68,7 +68,7 @@ export async function classOfSixty(base: string, link: string): Promise<Line> {
 }
 
 /** The largest session that may be kept: as many segments as there may be, over all of the library. */
-export function largestSession(): Session {
+export function largestSession(): SessionPlan {
   const items = Array.from({ length: 50 }, (_, i) => ({
     ...itemOf(DRILLS[(i * 7) % DRILLS.length]!),
     sides: "left" as const,
@@ -94,7 +94,7 @@ function largestDrill(): Drill {
   const from = asDocument(
     [...DRAWN_DRILLS].sort((a, b) => b.motions!.standard.keys.length - a.motions!.standard.keys.length)[0]!,
   );
-  const long = (motion: Motion): Motion => ({
+  const long = (motion: Animation): Animation => ({
     ...motion,
     beats: 64,
     seconds: 600,
@@ -121,7 +121,7 @@ function largestDrill(): Drill {
 /** The fullest group, everybody protecting something else, each with a side or a clinician's limit. */
 async function fullestGroup(db: Db, club: Club): Promise<string> {
   const id = await addGroup(db, club, "As many as can be");
-  await addAthletes(
+  await addPeople(
     db,
     club,
     id,
@@ -129,7 +129,7 @@ async function fullestGroup(db: Db, club: Club): Promise<string> {
   );
   const group = (await listGroupsWithPeople(db, club)).find((one) => one.id === id)!;
   for (const [i, person] of group.athletes.entries())
-    await setAthleteAreas(
+    await setPersonAreas(
       db,
       club,
       person.id,
@@ -290,7 +290,7 @@ export async function largest(base: string, cookie: string, db: Db, club: Club):
     name: "As large as can be",
     about: "x".repeat(300),
     held: Array<string>(6).fill("x".repeat(120)),
-    rows: Object.fromEntries(ROWS.map((row) => [row, { weight: 3, why: "x".repeat(200) }])),
+    rows: Object.fromEntries(MOTIONS.map((row) => [row, { weight: 3, why: "x".repeat(200) }])),
   };
   const demand = (await fetch(`${base}/library/profiles`, form({ demand: "rowing" }))).headers.get("location") ?? "";
   await line(`the largest profile (${Math.round(JSON.stringify(profile).length / 1000)} kB) is kept`, async () => {

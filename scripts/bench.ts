@@ -4,7 +4,7 @@ import { mkdirSync, rmSync } from "node:fs";
 import { gzipSync } from "node:zlib";
 import { chromium, type Browser, type Page } from "playwright-core";
 import { readSession } from "~/core/session/read";
-import type { Session } from "~/core/session/schema";
+import type { SessionPlan } from "~/core/session/schema";
 import { findDrills, makeFindable } from "~/core/browse/search";
 import { itemOf } from "~/core/session/start";
 import { NEWEST_SESSION } from "~/core/session/version";
@@ -13,7 +13,7 @@ import { compile } from "~/core/timeline/compile";
 import { audit } from "~/core/audit/audit";
 import { coverageOf } from "~/core/coverage/coverage";
 import { fitToTime } from "~/core/fit/fit-to-time";
-import { DEMANDS, demandById } from "~/library/demands";
+import { SPORT_PROFILES, profileById } from "~/library/sport-profiles";
 import { bestOfEveryWay, waysOf } from "~/library/every-way";
 import { openSolver } from "~/solver/highs";
 import { openAccounts } from "~/db/accounts";
@@ -42,7 +42,7 @@ const PASSWORD = randomBytes(12).toString("hex");
 const EMAIL = "coach@kestrelsound.example";
 
 /** A session of so many drills, the whole library and then some, all levels and sides, in blocks of fifteen. */
-function longSession(count: number): Session {
+function longSession(count: number): SessionPlan {
   const items = Array.from({ length: count }, (_, i) =>
     itemOf(DRILLS[i % DRILLS.length]!, (["standard", "easier", "harder"] as const)[i % 3]),
   );
@@ -138,7 +138,7 @@ function insights(): Line {
     shown: [],
   };
   const timeline = compile(session, drillById);
-  const demand = demandById("rowing");
+  const demand = profileById("rowing");
   const own = middle(
     times(200, () =>
       audit({
@@ -166,7 +166,7 @@ function insights(): Line {
 /** A session of about 25 minutes brought to other lengths, by the solver, against the bare arithmetic of one. */
 async function fitting(): Promise<Line[]> {
   const solve = await openSolver();
-  const demand = demandById("rowing");
+  const demand = profileById("rowing");
   const list: number[] = [];
   let shortfall = 0;
   let exact = 0;
@@ -197,8 +197,8 @@ async function fitting(): Promise<Line[]> {
           items: Array.from({ length: 3 }, (_, i) => itemOf(DRILLS[(k * 13 + i * 29) % DRILLS.length]!)),
         },
       ],
-    } as Session;
-    const profile = DEMANDS[k % DEMANDS.length]!;
+    } as SessionPlan;
+    const profile = SPORT_PROFILES[k % SPORT_PROFILES.length]!;
     if (waysOf(some) > 2500) continue;
     const to = Math.round(compile(some, drillById).totalSeconds * [0.85, 0.95, 1.1, 1.25][k % 4]!);
     const best = bestOfEveryWay(some, to, profile);

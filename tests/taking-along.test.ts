@@ -1,7 +1,7 @@
 import type { APIRequestContext, Page } from "playwright-core";
 import { afterAll, beforeAll, expect, it } from "vitest";
 import { drillFile } from "~/core/drills/read";
-import { demandById } from "~/library/demands";
+import { profileById } from "~/library/sport-profiles";
 import { drawnDrillById } from "~/library/drawn";
 import { ANA, BEN, ready, rows, signIn, startWorld, type World } from "./harness";
 
@@ -76,7 +76,7 @@ it("a session leaves with its own drills and profile, arrives in another account
     drills: { id: string; name: string }[];
   };
   expect(file.drills.map((one) => [one.id, one.name])).toEqual([[drill, "Harbour wall reach"]]);
-  const along = { ...file, profile: { ...demandById("rowing")!, name: "Gig rowing" } };
+  const along = { ...file, profile: { ...profileById("rowing")!, name: "Gig rowing" } };
 
   // Without its drill it is refused in words, in the page where it is imported.
   await ben.goto("/sessions");
@@ -141,7 +141,7 @@ it("files that are hostile are refused in words and keep nothing", async () => {
     { ...shell, ["__proto__x"]: 1 },
     { ...shell, drills: "cat-camel" },
     { ...shell, session: [] },
-    { ...shell, profile: { ...demandById("rowing"), rows: { "hip-flexion": { weight: 99, why: "x" } } } },
+    { ...shell, profile: { ...profileById("rowing"), rows: { "hip-flexion": { weight: 99, why: "x" } } } },
     { format: "mapset/session-file" },
     [shell],
     7,

@@ -11,7 +11,7 @@ import {
   startWorld,
   type World,
 } from "./harness";
-import type { Session } from "~/core/session/schema";
+import type { SessionPlan } from "~/core/session/schema";
 import { person } from "~/db/schema";
 import type { MarkedSetting } from "~/db/session-setting";
 import type { Page } from "playwright-core";
@@ -157,7 +157,7 @@ it("what was locked and chosen for somebody before anything could be saved is so
   const setting = async () =>
     ((await (await context.request.get(`${address}/setting`)).json()) as MarkedSetting).setting;
   const [somebody] = await world.db.select({ id: person.id }).from(person).limit(1);
-  const doc = ((await (await context.request.get(`${address}/save`)).json()) as { doc: Session }).doc;
+  const doc = ((await (await context.request.get(`${address}/save`)).json()) as { doc: SessionPlan }).doc;
   const at = doc.blocks[0]!.items[1]!.drill;
   const choice = { athleteId: somebody!.id, block: 0, item: 1, at, does: "rest" as const };
   expect((await context.request.post(`${address}/setting`, { data: { choices: [choice] } })).ok()).toBe(true);

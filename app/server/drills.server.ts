@@ -2,7 +2,7 @@ import type { Club } from "~/db/clubs";
 import { ownIdsIn, readOwnId } from "~/core/drills/own";
 import type { Drill } from "~/core/drills/schema";
 import { makeFindable, type Findable } from "~/core/browse/search";
-import type { Session } from "~/core/session/schema";
+import type { SessionPlan } from "~/core/session/schema";
 import { browseAllOwn, findRevision, listOwnDrills, revisionsNamed, type ListedDrill } from "~/db/own-drills";
 import type { UnreadableRow } from "~/db/unreadable";
 import { lookupOf, type DrillLookup } from "~/library";
@@ -24,7 +24,7 @@ export async function drawnDrill(club: Club, id: string): Promise<Drill | undefi
 }
 
 /** The drills of a session with their motions. */
-export async function drawnDrillsIn(club: Club, session: Session): Promise<DrillLookup> {
+export async function drawnDrillsIn(club: Club, session: SessionPlan): Promise<DrillLookup> {
   const ids = [...new Set(session.blocks.flatMap((block) => block.items.map((item) => item.drill)))];
   const found = new Map(
     (await Promise.all(ids.map((id) => drawnDrill(club, id)))).flatMap((drill) =>

@@ -2,10 +2,10 @@ import { redirect } from "react-router";
 import { notHere } from "./coach.server";
 import { UnreadableDocument } from "~/db/documents";
 import { missingDrill } from "~/core/session/missing";
-import type { Session } from "~/core/session/schema";
+import type { SessionPlan } from "~/core/session/schema";
 
 /** A session all of whose drills are there; one that names a drill that is gone, or cannot be read, is said in words. */
-export function needDrills(session: Session, drills: (id: string) => unknown): void {
+export function needDrills(session: SessionPlan, drills: (id: string) => unknown): void {
   const missing = missingDrill(session, drills);
   if (missing !== undefined)
     throw new Response(

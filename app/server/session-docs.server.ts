@@ -1,21 +1,21 @@
 import type { Club } from "~/db/clubs";
 import { readOwnId } from "~/core/drills/own";
 import type { Drill } from "~/core/drills/schema";
-import { faultLine, readJson, type Fault } from "~/core/faults";
+import { faultLine, readJson, type ValidationError } from "~/core/faults";
 import { placedFaults, type PlacedFault } from "~/core/files/places";
 import { drillsUsed, idsBrought, readSessionFile, sessionFile } from "~/core/files/session-file";
 import { LONGEST_TEXT, readSession } from "~/core/session/read";
 import { withLocks } from "~/core/session/locks";
-import type { Session } from "~/core/session/schema";
+import type { SessionPlan } from "~/core/session/schema";
 import { compile } from "~/core/timeline/compile";
-import { listDemands } from "~/db/demands";
+import { listProfiles } from "~/db/sport-profiles";
 import { keepSessionFile, missingOf, type Brought } from "~/db/session-files";
 import { addSession, findSession, saveSession } from "~/db/sessions";
 import { findSetting } from "~/db/session-setting";
 import type { DrillLookup } from "~/core/drills/lookup";
 import type { Setting } from "~/core/documents/setting";
 import { listGroupNames } from "~/db/groups";
-import { demandById } from "~/library/demands";
+import { profileById } from "~/library/sport-profiles";
 import { drawnDrill, drillsOf } from "./drills.server";
 import { getServices } from "./services.server";
 import { needRoom } from "./room.server";
@@ -35,7 +35,7 @@ export async function importSession(club: Club, file: string, text: string): Pro
   const brings = idsBrought(document.value);
   // A drill that the file brings is the file's, even where the coach has one of that id.
   const there = (id: string) => (brings.has(id) && readOwnId(id) ? undefined : own(id));
-  const read = readSessionFile(document.value, { drills: there, isProfile: (id) => demandById(id) !== undefined });
+  const read = readSessionFile(document.value, { drills: there, isProfile: (id) => profileById(id) !== undefined });
   if (!read.ok) return { file, faults: placedFaults(read.faults, document.value, (id) => there(id)?.name) };
   const { db } = getServices();
   const missing = await missingOf(db, club, read.value.drills);
@@ -70,8 +70,8 @@ export async function exportSession(
   }
   // A profile that is gone, or nobody's, is left out.
   const { demandId } = setting;
-  const { row: _, ...own } = (await listDemands(db, club)).find((one) => one.id === demandId) ?? { row: undefined };
-  const profile = demandId === null ? undefined : "rows" in own ? own : demandById(demandId) ? demandId : undefined;
+  const { row: _, ...own } = (await listProfiles(db, club)).find((one) => one.id === demandId) ?? { row: undefined };
+  const profile = demandId === null ? undefined : "rows" in own ? own : profileById(demandId) ? demandId : undefined;
   return {
     name: stored.doc.title,
     document: sessionFile({ session: withLocks(stored.doc, setting.locks), drills, profile }),
@@ -79,7 +79,7 @@ export async function exportSession(
 }
 
 /** Keeps a checked session as a new one of the coach, with what stands beside it: the group it is for, what is asked of it, and what was chosen. A group that is gone, or nobody's, is left out. */
-export async function keepSession(club: Club, session: Session, beside: Partial<Setting> = {}): Promise<string> {
+export async function keepSession(club: Club, session: SessionPlan, beside: Partial<Setting> = {}): Promise<string> {
   await needRoom(club, "sessions");
   const { db } = getServices();
   const { groupId = null } = beside;
@@ -101,8 +101,8 @@ const TRIES = 5;
 export async function changeStored(
   club: Club,
   id: string,
-  change: (session: Session, drills: DrillLookup) => Session,
-): Promise<{ saved: Session } | { refused: "gone" | "busy" | Fault[] }> {
+  change: (session: SessionPlan, drills: DrillLookup) => SessionPlan,
+): Promise<{ saved: SessionPlan } | { refused: "gone" | "busy" | ValidationError[] }> {
   const { db } = getServices();
   for (let tries = 0; tries < TRIES; tries++) {
     const stored = await opening(findSession(db, club, id));
@@ -128,7 +128,7 @@ export async function changeStored(
 }
 
 /** Checks a document that is meant to be right already; throws when it is not. */
-export async function mustRead(club: Club, document: unknown): Promise<Session> {
+export async function mustRead(club: Club, document: unknown): Promise<SessionPlan> {
   const read = readSession(document, await drillsOf(club, document));
   if (!read.ok) throw new Error(read.faults.map(faultLine).join("; "));
   return read.value;

@@ -1,6 +1,6 @@
 import { afterEach, beforeEach, describe, expect, it, vi } from "vitest";
 import { openSaver, type Around } from "./saver";
-import type { Answer, Copy, Draft, How } from "~/core/saving/saving";
+import type { Answer, Copy, LocalCopy, How } from "~/core/saving/saving";
 
 type Doc = { text: string };
 const FIRST: Copy<Doc> = { doc: { text: "first" }, revision: 1, updatedAt: "at 1" };
@@ -9,7 +9,7 @@ beforeEach(() => void vi.useFakeTimers({ toFake: ["setTimeout", "clearTimeout", 
 afterEach(() => void vi.useRealTimers());
 
 /** A page with a browser and a server around it; what is sent is answered as it is told to. */
-function page(how: How = "by itself", left?: Draft<Doc>) {
+function page(how: How = "by itself", left?: LocalCopy<Doc>) {
   const world = {
     server: FIRST,
     draft: left,

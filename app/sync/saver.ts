@@ -1,5 +1,5 @@
 import { holdForDesk } from "./browser";
-import type { Drafts } from "./drafts";
+import type { LocalCopies } from "./local-copies";
 import { openMachine } from "./machine";
 import {
   isSaved,
@@ -8,7 +8,7 @@ import {
   step,
   type Answer,
   type Copy,
-  type Draft,
+  type LocalCopy,
   type Effect,
   type Event,
   type How,
@@ -19,7 +19,7 @@ import { AGAIN_MS } from "~/app/ui/use-again";
 
 /** What stands around a document that is saved: a browser and a server, or a test's. */
 export type Around<D> = {
-  drafts: Drafts<D>;
+  drafts: LocalCopies<D>;
   /** Sends it and says what came of it; rejects where there was no answer. */
   send: (basedOn: number, doc: D) => Promise<Answer<D>>;
   /** Sends it as the page goes away. */
@@ -93,7 +93,7 @@ export function openSaver<D>(first: Copy<D>, how: How, around: Around<D>) {
   }
 
   /** What an earlier visit could not save. What names drills that are nowhere is let go. */
-  async function restore(isLeft: () => boolean): Promise<Draft<D> | undefined> {
+  async function restore(isLeft: () => boolean): Promise<LocalCopy<D> | undefined> {
     const draft = await around.drafts.read().catch(() => undefined);
     if (!draft || sameJson(draft.doc, first.doc)) return draft;
     for (;;) {

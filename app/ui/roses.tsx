@@ -1,6 +1,6 @@
 import { useMemo, useRef, useState, type KeyboardEvent } from "react";
-import { petalPath, ROSE_VIEWS, rosesBody, type Petal, type Rose } from "~/core/demands/roses";
-import { JOINT_WORDS, ROW_FACTS } from "~/core/vocabulary/rows";
+import { petalPath, ROSE_VIEWS, rosesBody, type Petal, type Rose } from "~/core/sport-profiles/roses";
+import { JOINT_WORDS, MOTION_FACTS } from "~/core/vocabulary/motions";
 import { draw } from "~/core/figure/draw";
 import { secondsText } from "~/core/lengths";
 
@@ -28,7 +28,7 @@ type Props = {
 };
 
 const nameOf = ({ rose, petal }: Looked): string =>
-  `${rose.side ? `${rose.side} ` : ""}${JOINT_WORDS[rose.joint] === ROW_FACTS[petal.row].words ? "" : ROW_FACTS[petal.row].words}`.trim();
+  `${rose.side ? `${rose.side} ` : ""}${JOINT_WORDS[rose.joint] === MOTION_FACTS[petal.row].words ? "" : MOTION_FACTS[petal.row].words}`.trim();
 
 /** “Left hip turning in: 45 s of 1 min 20 s”. */
 export const petalWords = (looked: Looked): string => {

@@ -5,17 +5,17 @@ import { restated, type Stated } from "~/core/draft/explain";
 import { readRequest, type WrittenRequest } from "~/core/draft/request";
 import { swapsFor, type Swap } from "~/core/draft/swap";
 import { faultLine } from "~/core/faults";
-import type { Demand } from "~/core/demands/schema";
+import type { SportProfile } from "~/core/sport-profiles/schema";
 import type { Drill } from "~/core/drills/schema";
 import type { Place } from "~/core/session/edits";
-import type { Session } from "~/core/session/schema";
+import type { SessionPlan } from "~/core/session/schema";
 import { DRILLS } from "~/library";
-import { demandById } from "~/library/demands";
-import { schoolById } from "~/library/schools";
+import { profileById } from "~/library/sport-profiles";
+import { sequencingById } from "~/library/sequencings";
 import { openSolver } from "~/solver/highs";
 
 /** The coach's own drills and demand profiles, which the worker does not ship with. */
-export type Own = { drills: readonly Drill[]; demands: readonly Demand[] };
+export type Own = { drills: readonly Drill[]; demands: readonly SportProfile[] };
 export type OfferedSwap = Swap & { stated: Stated };
 
 const solver = openSolver({ wasm });
@@ -27,8 +27,8 @@ function read(written: unknown, own: Own) {
   const byId = new Map(offered.map((drill) => [drill.id, drill]));
   const demands = new Map(own.demands.map((demand) => [demand.id, demand]));
   const found = readRequest(written, {
-    demands: (known) => demands.get(known) ?? demandById(known),
-    schools: schoolById,
+    demands: (known) => demands.get(known) ?? profileById(known),
+    schools: sequencingById,
     drills: (known) => byId.get(known),
   });
   if (!found.ok) throw new Error(found.faults.map(faultLine).join(" "));
@@ -51,7 +51,7 @@ const answers = {
     const answer = draft(request, offered, await solver, onProgress);
     return { answer, ms: performance.now() - started };
   },
-  swaps(written: WrittenRequest, own: Own, session: Session, place: Place): OfferedSwap[] {
+  swaps(written: WrittenRequest, own: Own, session: SessionPlan, place: Place): OfferedSwap[] {
     const { request, offered } = read(written, own);
     return swapsFor(session, place, request, offered).map((swap) => ({
       ...swap,

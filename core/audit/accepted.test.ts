@@ -1,13 +1,13 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { acceptedSchema, sortOut, type Accepted } from "./accepted";
-import { audit, auditInput, keyOf, mending } from "./audit";
+import { audit, auditInput, keyOf, applyFix } from "./audit";
 import { editSession } from "~/core/session/edits";
 import { stepSeveral } from "~/core/session/several";
-import type { Session } from "~/core/session/schema";
+import type { SessionPlan } from "~/core/session/schema";
 import { itemOf, newSession } from "~/core/session/start";
 import { DRILLS, drillById } from "~/library";
-import { demandById } from "~/library/demands";
+import { profileById } from "~/library/sport-profiles";
 
 const GROUP = {
   name: "Kestrel Sound",
@@ -17,9 +17,9 @@ const GROUP = {
   ],
   setting: { kit: { pad: 1 }, holdCap: 30 },
 };
-const inputOf = (session: Session) =>
-  auditInput(session, drillById, { demand: demandById("rowing"), group: GROUP, offered: DRILLS });
-const foundIn = (session: Session) => audit(inputOf(session));
+const inputOf = (session: SessionPlan) =>
+  auditInput(session, drillById, { demand: profileById("rowing"), group: GROUP, offered: DRILLS });
+const foundIn = (session: SessionPlan) => audit(inputOf(session));
 const anyDrills = fc.uniqueArray(fc.constantFrom(...DRILLS), { minLength: 2, maxLength: 7, selector: ({ id }) => id });
 const sessionWith = (drills: readonly (typeof DRILLS)[number][], title = "Ten minutes") =>
   newSession({ title, purpose: "before-training", target: 600 }, [
@@ -31,7 +31,7 @@ const sessionWith = (drills: readonly (typeof DRILLS)[number][], title = "Ten mi
       items: drills.map((drill) => itemOf(drill)),
     },
   ]);
-const standing = (session: Session, which: readonly number[]): Accepted[] =>
+const standing = (session: SessionPlan, which: readonly number[]): Accepted[] =>
   which
     .flatMap((i) => foundIn(session)[i] ?? [])
     .map((one) => ({ key: keyOf(one, session), says: one.says.slice(0, 600), reason: "As it is meant." }));
@@ -101,10 +101,10 @@ describe("a fix", () => {
         const input = inputOf(session);
         const found = audit(input);
         for (const one of found.slice(0, 4)) {
-          const fix = mending(one, input, found);
+          const fix = applyFix(one, input, found);
           if (!fix) continue;
           mended++;
-          const count = (list: typeof found, s: Session) =>
+          const count = (list: typeof found, s: SessionPlan) =>
             list.filter((other) => keyOf(other, s) === keyOf(one, session)).length;
           expect(count(fix.found, fix.session)).toBeLessThan(count(found, session));
           expect(fix.found.filter(({ severity }) => severity === "stop").length).toBeLessThanOrEqual(
@@ -120,7 +120,8 @@ describe("a fix", () => {
   });
 });
 
-const byKey = (session: Session) => (a: ReturnType<typeof foundIn>[number], b: ReturnType<typeof foundIn>[number]) => {
-  const [x, y] = [`${keyOf(a, session)} ${a.says}`, `${keyOf(b, session)} ${b.says}`];
-  return x < y ? -1 : x > y ? 1 : 0;
-};
+const byKey =
+  (session: SessionPlan) => (a: ReturnType<typeof foundIn>[number], b: ReturnType<typeof foundIn>[number]) => {
+    const [x, y] = [`${keyOf(a, session)} ${a.says}`, `${keyOf(b, session)} ${b.says}`];
+    return x < y ? -1 : x > y ? 1 : 0;
+  };

@@ -1,6 +1,6 @@
 import { z } from "zod";
-import { keyOf, type Found } from "./audit";
-import type { Session } from "~/core/session/schema";
+import { keyOf, type Finding } from "./audit";
+import type { SessionPlan } from "~/core/session/schema";
 
 /** A finding that the coach accepts, and why. Saved with the session and with each edition handed out. */
 export const acceptedSchema = z.strictObject({
@@ -13,12 +13,12 @@ export type Accepted = z.infer<typeof acceptedSchema>;
 
 /** Findings that still stand open, and those that were accepted with what was said then. */
 export function sortOut(
-  found: readonly Found[],
-  session: Session,
+  found: readonly Finding[],
+  session: SessionPlan,
   accepted: readonly Accepted[],
-): { open: Found[]; accepted: { found: Found; reason: string }[] } {
+): { open: Finding[]; accepted: { found: Finding; reason: string }[] } {
   const reasons = new Map(accepted.map((one) => [one.key, one.reason]));
-  const reasonOf = (one: Found) => reasons.get(keyOf(one, session));
+  const reasonOf = (one: Finding) => reasons.get(keyOf(one, session));
   return {
     open: found.filter((one) => reasonOf(one) === undefined),
     accepted: found.flatMap((one) => {

@@ -3,7 +3,7 @@ import { addFix, closeFix } from "./add";
 import { auditInput } from "./audit";
 import type { Drill } from "~/core/drills/schema";
 import type { Group } from "~/core/group/schema";
-import type { Item, Session } from "~/core/session/schema";
+import type { Item, SessionPlan } from "~/core/session/schema";
 import { itemOf, newSession } from "~/core/session/start";
 import { madeDrill } from "~/fixtures/drills";
 
@@ -16,7 +16,7 @@ const lying = madeDrill("lying", { posture: "supine", endPosture: "supine" });
 const kneeling = madeDrill("kneeling", { posture: "tall-kneeling", endPosture: "tall-kneeling" });
 const inSession = [standing, lying, kneeling];
 
-function sessionOf(...blocks: Drill[][]): Session {
+function sessionOf(...blocks: Drill[][]): SessionPlan {
   return newSession(
     { title: "t", purpose: "off-day", target: undefined },
     blocks.map((drills) => ({
@@ -28,13 +28,13 @@ function sessionOf(...blocks: Drill[][]): Session {
     })),
   );
 }
-const inputOf = (session: Session, offered: Drill[], group?: Group) => {
+const inputOf = (session: SessionPlan, offered: Drill[], group?: Group) => {
   const all = [...inSession, ...offered];
   return auditInput(session, (id) => all.find((drill) => drill.id === id), { offered, group });
 };
-const idsIn = (session: Session) => session.blocks.map((block) => block.items.map((item) => item.drill));
+const idsIn = (session: SessionPlan) => session.blocks.map((block) => block.items.map((item) => item.drill));
 const added = (
-  session: Session,
+  session: SessionPlan,
   offered: Drill[],
   by: { group?: Group; answers?: (drill: Drill, block: number) => boolean; wants?: number } = {},
 ) => {
@@ -183,7 +183,7 @@ describe("a drill that closes a session", () => {
   const knees = madeDrill("for-knees", { main: ["kn.flex"] });
   const hips = madeDrill("for-hips", { main: ["hip.flex"] });
   const both = madeDrill("for-both", { main: ["hip.flex", "kn.flex"] });
-  const close = (session: Session, offered: Drill[], answers: (drill: Drill) => boolean = () => true) => {
+  const close = (session: SessionPlan, offered: Drill[], answers: (drill: Drill) => boolean = () => true) => {
     const fix = closeFix(inputOf(session, offered), answers);
     return fix && [fix.words, ...idsIn(fix.apply(session))];
   };

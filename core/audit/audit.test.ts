@@ -1,18 +1,18 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
-import { audit, auditInput, keyOf, mending, RULES, withMendingFixes, type Found } from "./audit";
+import { audit, auditInput, keyOf, applyFix, RULES, withWorkingFixes, type Finding } from "./audit";
 import { SEVERITIES } from "./types";
 import { AREAS, type Area } from "~/core/vocabulary/areas";
 import type { Group, GroupSetting } from "~/core/group/schema";
-import type { Demand } from "~/core/demands/schema";
+import type { SportProfile } from "~/core/sport-profiles/schema";
 import { readSession } from "~/core/session/read";
-import type { Session } from "~/core/session/schema";
+import type { SessionPlan } from "~/core/session/schema";
 import { settled } from "~/core/session/newest";
 import { compile } from "~/core/timeline/compile";
-import { demandById } from "~/library/demands";
+import { profileById } from "~/library/sport-profiles";
 import { DRILLS, drillById } from "~/library";
 
-function session(items: object[], more: object = {}): Session {
+function session(items: object[], more: object = {}): SessionPlan {
   const written = {
     format: "mapset/session",
     version: 2,
@@ -20,19 +20,26 @@ function session(items: object[], more: object = {}): Session {
     purpose: "before-training",
     blocks: [{ title: "b", items }],
     ...more,
-  } as Session;
+  } as SessionPlan;
   const read = readSession(settled(written, drillById), drillById);
   if (!read.ok) throw new Error(JSON.stringify(read.faults));
   return read.value;
 }
 
 const seconds = (n: number) => ({ kind: "time", seconds: n });
-const look = (s: Session, { demand, group, drills = drillById }: Pick<Case, "demand" | "drills" | "group"> = {}) =>
+const look = (s: SessionPlan, { demand, group, drills = drillById }: Pick<Case, "demand" | "drills" | "group"> = {}) =>
   auditInput(s, drills, { demand, group, offered: DRILLS });
-const of = (rule: string, s: Session, by: Pick<Case, "demand" | "drills" | "group"> = {}) =>
+const of = (rule: string, s: SessionPlan, by: Pick<Case, "demand" | "drills" | "group"> = {}) =>
   audit(look(s, by)).filter((f) => f.rule === rule);
 
-type Case = { bad: Session; good: Session; says: RegExp; demand?: Demand; drills?: typeof drillById; group?: Group };
+type Case = {
+  bad: SessionPlan;
+  good: SessionPlan;
+  says: RegExp;
+  demand?: SportProfile;
+  drills?: typeof drillById;
+  group?: Group;
+};
 
 const own = (drill: string, level: "easier" | "standard" | "harder" = "standard", more: object = {}) => ({
   drill,
@@ -50,8 +57,8 @@ const group = (setting: GroupSetting, more: Partial<Group> = {}): Group => ({
 });
 
 /** Only hip flexion is asked for, as much as can be. */
-const FOLDING: Demand = {
-  ...demandById("rowing")!,
+const FOLDING: SportProfile = {
+  ...profileById("rowing")!,
   rows: { "hip.flex": { weight: 3, why: "the catch needs hips that fold without the back rounding" } },
 };
 const folding = DRILLS.find((d) => d.sides === "together" && d.levels.standard.main.includes("hip.flex"))!.id;
@@ -319,10 +326,10 @@ describe("the audit", () => {
     const input = look(tight);
     const closing = audit(input).find((f) => f.rule === "closing")!;
     expect(closing.offer!()).toBeDefined();
-    expect(mending(closing, input, audit(input))).toBeUndefined();
-    expect(withMendingFixes(input).find((f) => f.rule === "closing")!.fix).toBeUndefined();
+    expect(applyFix(closing, input, audit(input))).toBeUndefined();
+    expect(withWorkingFixes(input).find((f) => f.rule === "closing")!.fix).toBeUndefined();
     const free = look(session([own("open-book")]));
-    expect(withMendingFixes(free).find((f) => f.rule === "closing")!.fix?.words).toMatch(/^Close with /);
+    expect(withWorkingFixes(free).find((f) => f.rule === "closing")!.fix?.words).toMatch(/^Close with /);
   });
   it("offers fixes that take the finding away, add nothing as serious, and keep a session that compiles", () => {
     const items = fc.array(
@@ -345,7 +352,7 @@ describe("the audit", () => {
       moss: fc.subarray([...AREAS], { maxLength: 3 }),
       shown: fc.constantFrom(undefined, [], ["cat-camel"]),
     });
-    const rank = (f: Found) => SEVERITIES.indexOf(f.severity);
+    const rank = (f: Finding) => SEVERITIES.indexOf(f.severity);
     fc.assert(
       fc.property(
         items,
@@ -367,7 +374,7 @@ describe("the audit", () => {
             Object.entries(given).filter(([, value]) => value !== undefined),
           ) as GroupSetting;
           const input = look(s, {
-            demand: demandById("rowing"),
+            demand: profileById("rowing"),
             group: group(setting, {
               people: [
                 { name: "Moss", areas: moss },
@@ -376,9 +383,9 @@ describe("the audit", () => {
               ...(shown && { shown: [...shown] }),
             }),
           });
-          const offered = withMendingFixes(input);
+          const offered = withWorkingFixes(input);
           expect(offered.length).toBe(audit(input).length);
-          const keys = (all: Found[], of: Session) => all.map((f) => keyOf(f, of));
+          const keys = (all: Finding[], of: SessionPlan) => all.map((f) => keyOf(f, of));
           const before = keys(offered, s);
           for (const finding of offered) {
             if (!finding.fix) continue;
@@ -403,5 +410,5 @@ describe("the audit", () => {
   });
 });
 
-const auditAgain = (s: Session, { demand, group: g }: ReturnType<typeof auditInput>) =>
+const auditAgain = (s: SessionPlan, { demand, group: g }: ReturnType<typeof auditInput>) =>
   audit(auditInput(s, drillById, { demand, group: g, offered: DRILLS }));

@@ -1,19 +1,19 @@
 import { meaningFaults } from "~/core/session/meaning";
 import { settled } from "~/core/session/newest";
 import { RULES } from "./rules";
-import { SEVERITIES, type AuditInput, type Circumstances, type Finding, type Fix } from "./types";
+import { SEVERITIES, type AuditInput, type Circumstances, type RuleFinding, type Fix } from "./types";
 import { coverageOf } from "~/core/coverage/coverage";
-import type { Session } from "~/core/session/schema";
+import type { SessionPlan } from "~/core/session/schema";
 import { allAtOnce, type Steps } from "~/core/steps";
 import { compile } from "~/core/timeline/compile";
 
 export { RULES } from "./rules";
 
-export type Found = Finding & { rule: string };
+export type Finding = RuleFinding & { rule: string };
 
 /** Everything the rules look at, worked out once. Throws for drills that are unknown, as `compile` does. */
 export function auditInput(
-  session: Session,
+  session: SessionPlan,
   drills: AuditInput["drills"],
   circumstances: Circumstances = {},
 ): AuditInput {
@@ -22,11 +22,11 @@ export function auditInput(
 }
 
 /** What the rules find in a session, most serious first. Fixes are proposals: `mending` says which of them mend. */
-export const audit = (input: AuditInput): Found[] => allAtOnce(auditInSteps(input));
+export const audit = (input: AuditInput): Finding[] => allAtOnce(auditInSteps(input));
 
 /** The same in steps. */
-export function* auditInSteps(input: AuditInput): Steps<Found[]> {
-  const all: Found[] = [];
+export function* auditInSteps(input: AuditInput): Steps<Finding[]> {
+  const all: Finding[] = [];
   for (const rule of RULES) {
     for (const finding of rule.inSteps ? yield* rule.inSteps(input) : rule.find(input))
       all.push({ rule: rule.id, ...finding });
@@ -39,25 +39,25 @@ export function* auditInSteps(input: AuditInput): Steps<Found[]> {
 }
 
 /** What a finding is known by when the session has changed a little: its rule, and the drill it is about. */
-export function keyOf(found: Found, session: Session): string {
+export function keyOf(found: Finding, session: SessionPlan): string {
   const item = found.place && session.blocks[found.place.block]?.items[found.place.item];
   return item ? `${found.rule} ${item.drill}` : found.about ? `${found.rule} ${found.about}` : found.rule;
 }
 
-const counts = (all: readonly Found[], session: Session): Map<string, number> => {
+const counts = (all: readonly Finding[], session: SessionPlan): Map<string, number> => {
   const map = new Map<string, number>();
   for (const one of all) map.set(keyOf(one, session), (map.get(keyOf(one, session)) ?? 0) + 1);
   return map;
 };
 
 /** A fix that mends: what it is, the session after it, and what is found then. */
-export type Mending = { fix: Fix; session: Session; found: Found[] };
+export type AppliedFix = { fix: Fix; session: SessionPlan; found: Finding[] };
 
 /**
  * What a finding's fix comes to: the session after it, and what is found then; `undefined` when the finding stays or
  * something at least as serious appears that was not there.
  */
-export function mending(found: Found, input: AuditInput, all: readonly Found[]): Mending | undefined {
+export function applyFix(found: Finding, input: AuditInput, all: readonly Finding[]): AppliedFix | undefined {
   const fix = found.fix ?? found.offer?.();
   if (!fix) return undefined;
   const session = settled(fix.apply(input.session), input.drills);
@@ -69,7 +69,7 @@ export function mending(found: Found, input: AuditInput, all: readonly Found[]):
   const [before, now] = [counts(all, input.session), counts(after, session)];
   const key = keyOf(found, input.session);
   if ((now.get(key) ?? 0) >= (before.get(key) ?? 0)) return undefined;
-  const rank = (one: Found) => SEVERITIES.indexOf(one.severity);
+  const rank = (one: Finding) => SEVERITIES.indexOf(one.severity);
   const worse = after.some(
     (one) => rank(one) <= rank(found) && (now.get(keyOf(one, session)) ?? 0) > (before.get(keyOf(one, session)) ?? 0),
   );
@@ -80,21 +80,21 @@ export function mending(found: Found, input: AuditInput, all: readonly Found[]):
 const MOST_AT_ONCE = 60;
 
 /** Mends what one rule finds, one after the other, as far as its fixes mend; each is tried on what the one before has left. What has a key in `leave` stays. Others are served between. */
-export function* mendingAll(
+export function* applyAllFixes(
   rule: string,
   input: AuditInput,
   leave: ReadonlySet<string> = new Set(),
-): Steps<{ session: Session; found: Found[]; fixes: string[] }> {
+): Steps<{ session: SessionPlan; found: Finding[]; fixes: string[] }> {
   const fixes: string[] = [];
   let now = input;
   let found = audit(now);
   const given = { demand: input.demand, group: input.group, offered: input.offered };
   while (fixes.length < MOST_AT_ONCE) {
-    let made: Mending | undefined;
+    let made: AppliedFix | undefined;
     for (const one of found) {
       if (one.rule !== rule || leave.has(keyOf(one, now.session))) continue;
       yield;
-      made = mending(one, now, found);
+      made = applyFix(one, now, found);
       if (made) break;
     }
     if (!made) break;
@@ -106,11 +106,11 @@ export function* mendingAll(
 }
 
 /** The findings with only those fixes that mend. */
-export function withMendingFixes(input: AuditInput): Found[] {
+export function withWorkingFixes(input: AuditInput): Finding[] {
   const all = audit(input);
   return all.map((found) => {
     const { fix: _, offer: __, ...rest } = found;
-    const mends = mending(found, input, all);
+    const mends = applyFix(found, input, all);
     return mends ? { ...rest, fix: mends.fix } : rest;
   });
 }

@@ -1,8 +1,8 @@
 import { describe, expect, it } from "vitest";
-import { audit, auditInput, mending, withMendingFixes } from "./audit";
+import { audit, auditInput, applyFix, withWorkingFixes } from "./audit";
 import type { Group } from "~/core/group/schema";
 import { readSession } from "~/core/session/read";
-import type { Session, SessionInput } from "~/core/session/schema";
+import type { SessionPlan, SessionInput } from "~/core/session/schema";
 import { madeDrill } from "~/fixtures/drills";
 
 /*
@@ -36,7 +36,7 @@ const drills = (id: string) => all.find((drill) => drill.id === id);
 
 type Items = SessionInput["blocks"][number]["items"];
 const item = (drill: string, more: object = {}) => ({ drill, dose: drills(drill)!.levels.standard.dose, ...more });
-function clocked(work: number, rest: number, items: object[], more: object = {}): Session {
+function clocked(work: number, rest: number, items: object[], more: object = {}): SessionPlan {
   const read = readSession(
     {
       format: "mapset/session",
@@ -52,15 +52,15 @@ function clocked(work: number, rest: number, items: object[], more: object = {})
   if (!read.ok) throw new Error(JSON.stringify(read.faults));
   return read.value;
 }
-const input = (session: Session, group?: Group) => auditInput(session, drills, { group, offered: all });
-const says = (rule: string, session: Session, group?: Group) =>
+const input = (session: SessionPlan, group?: Group) => auditInput(session, drills, { group, offered: all });
+const says = (rule: string, session: SessionPlan, group?: Group) =>
   audit(input(session, group))
     .filter((one) => one.rule === rule)
     .map((one) => one.says);
-function fixed(rule: string, session: Session) {
+function fixed(rule: string, session: SessionPlan) {
   const by = input(session);
   const found = audit(by);
-  const made = mending(
+  const made = applyFix(
     found.find((one) => one.rule === rule)!,
     by,
     found,
@@ -151,7 +151,7 @@ describe("what is done by the clock", () => {
   });
   it("never gets a fix that it could not do", () => {
     // Everything offered is offered with its mending checked by the rules of the format.
-    for (const found of withMendingFixes(
+    for (const found of withWorkingFixes(
       input(clocked(30, 15, [item("held"), item("stand"), item("lie")], { purpose: "before-training", target: 600 })),
     )) {
       const after = found.fix?.apply(clocked(30, 15, [item("held"), item("stand"), item("lie")]));

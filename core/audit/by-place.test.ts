@@ -1,8 +1,8 @@
 import { describe, expect, it } from "vitest";
 import { flagsByPlace } from "./by-place";
-import type { Finding } from "./types";
+import type { RuleFinding } from "./types";
 
-const at = (severity: Finding["severity"], says: string, item?: number): Finding => ({
+const at = (severity: RuleFinding["severity"], says: string, item?: number): RuleFinding => ({
   severity,
   says,
   why: "",

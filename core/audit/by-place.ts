@@ -1,11 +1,11 @@
-import { SEVERITIES, type Finding, type Severity } from "./types";
+import { SEVERITIES, type RuleFinding, type Severity } from "./types";
 import { placeKey } from "~/core/timeline/totals";
 
 /** The most serious finding at a place, and what all findings there say. */
 export type Flag = { severity: Severity; says: string };
 
 /** What stands out at each drill, by `placeKey`; findings about the session as a whole have no place. */
-export function flagsByPlace(found: readonly Finding[]): ReadonlyMap<string, Flag> {
+export function flagsByPlace(found: readonly RuleFinding[]): ReadonlyMap<string, Flag> {
   const flags = new Map<string, Flag>();
   for (const { severity, says, place } of found) {
     if (!place) continue;

@@ -1,7 +1,7 @@
 import { describe, expect, it } from "vitest";
-import type { Found } from "./audit";
+import type { Finding } from "./audit";
 import { foundAnew, worsened } from "./compare";
-import type { Session } from "~/core/session/schema";
+import type { SessionPlan } from "~/core/session/schema";
 import { itemOf, newSession } from "~/core/session/start";
 import { madeDrill } from "~/fixtures/drills";
 
@@ -9,7 +9,7 @@ import { madeDrill } from "~/fixtures/drills";
  * What a change brings: findings that were not there just so, and how many of them are no mere hint.
  */
 
-const session: Session = newSession({ title: "t", purpose: "off-day", target: undefined }, [
+const session: SessionPlan = newSession({ title: "t", purpose: "off-day", target: undefined }, [
   {
     title: "b",
     rounds: 1,
@@ -18,16 +18,16 @@ const session: Session = newSession({ title: "t", purpose: "off-day", target: un
     items: [itemOf(madeDrill("one")), itemOf(madeDrill("two"))],
   },
 ]);
-const one = (rule: string, severity: Found["severity"], says: string, item?: number): Found => ({
+const one = (rule: string, severity: Finding["severity"], says: string, item?: number): Finding => ({
   rule,
   severity,
   says,
   why: "because",
   ...(item !== undefined && { place: { block: 0, item } }),
 });
-const anew = (before: Found[], after: Found[]) =>
+const anew = (before: Finding[], after: Finding[]) =>
   foundAnew({ session, found: before }, { session, found: after }).map((found) => found.says);
-const worse = (before: Found[], after: Found[]) => worsened({ session, found: before }, { session, found: after });
+const worse = (before: Finding[], after: Finding[]) => worsened({ session, found: before }, { session, found: after });
 
 describe("what is found anew", () => {
   it("is what is new, what is said otherwise, and what is more serious", () => {
@@ -47,7 +47,7 @@ describe("what is found anew", () => {
     expect(anew([said], [one("caps", "warn", "over", 1)])).toEqual(["over"]);
   });
   it("is told without what would mend it", () => {
-    const found: Found = {
+    const found: Finding = {
       ...one("caps", "warn", "over", 0),
       fix: { words: "w", apply: (s) => s },
       offer: () => undefined,
@@ -58,9 +58,9 @@ describe("what is found anew", () => {
 
 describe("how much a change makes worse", () => {
   const [hint, warn, stop] = (["hint", "warn", "stop"] as const).map((severity) => one("caps", severity, "s", 0)) as [
-    Found,
-    Found,
-    Found,
+    Finding,
+    Finding,
+    Finding,
   ];
   it("counts what is no mere hint and was not there, or was less serious", () => {
     expect(worse([], [hint])).toBe(0);

@@ -1,12 +1,12 @@
-import { keyOf, type Found } from "./audit";
+import { keyOf, type Finding } from "./audit";
 import { SEVERITIES } from "./types";
-import type { Session } from "~/core/session/schema";
+import type { SessionPlan } from "~/core/session/schema";
 
 /** What was found in a session, and in which. */
-export type FoundIn = { session: Session; found: readonly Found[] };
+export type FoundIn = { session: SessionPlan; found: readonly Finding[] };
 
 /** A finding as it is told: without what would mend it. */
-export type Told = Omit<Found, "fix" | "offer">;
+export type Told = Omit<Finding, "fix" | "offer">;
 
 /** What is found after a change that was not found before it just so: something new, more serious, or said otherwise. */
 export function foundAnew(before: FoundIn, after: FoundIn): Told[] {

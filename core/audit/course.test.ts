@@ -1,7 +1,7 @@
 import { describe, expect, it } from "vitest";
 import { audit, auditInput } from "./audit";
 import type { Drill } from "~/core/drills/schema";
-import type { Item, Session } from "~/core/session/schema";
+import type { Item, SessionPlan } from "~/core/session/schema";
 import { itemOf, newSession } from "~/core/session/start";
 import { madeDrill } from "~/fixtures/drills";
 import { groupOf, itemsAfter, look, seconds, timed } from "~/fixtures/looked";
@@ -84,7 +84,7 @@ describe("the end", () => {
     madeDrill("lunge", { method: "strength", endPosture: "split-stance" }),
     madeDrill("breath", { method: "breath", posture: "supine", endPosture: "supine" }),
   ];
-  const ends = (drill: Drill, purpose: Session["purpose"], offered: Drill[] = []) =>
+  const ends = (drill: Drill, purpose: SessionPlan["purpose"], offered: Drill[] = []) =>
     look([open, lunge, breath, ...offered, drill], [[open, drill]], { purpose, offered });
   it("is a pattern on the feet before training, and slow breath after it; otherwise as one likes", () => {
     for (const purpose of ["before-training", "before-lifting", "before-game"] as const) {
@@ -123,7 +123,7 @@ describe("the end", () => {
     expect((["tall-kneeling", "hang"] as const).map((posture) => ended("flow", posture))).toEqual([1, 1]);
   });
   it("is offered a drill that would do, not another", () => {
-    const offer = (purpose: Session["purpose"]) => {
+    const offer = (purpose: SessionPlan["purpose"]) => {
       const { of, session } = ends(open, purpose, [madeDrill("hold", { method: "hold" }), lunge, breath]);
       const fix = of("closing")[0]!.offer!()!;
       return [fix.words, fix.apply(session).blocks[0]!.items.map((item) => item.drill)];
@@ -195,7 +195,7 @@ describe("a motion that is asked for most", () => {
       rows: { "hip.flex": { weight: 3, why: "It folds." }, "th.rot": { weight, ...(why !== undefined && { why }) } },
     }) as never;
   const find = (n: number, target: number | undefined, weight = 3) => {
-    const session: Session = {
+    const session: SessionPlan = {
       ...newSession({ title: "t", purpose: "off-day", target }, [
         {
           title: "b",

@@ -1,7 +1,7 @@
 import { describe, expect, it } from "vitest";
 import type { Drill } from "~/core/drills/schema";
 import type { Group } from "~/core/group/schema";
-import type { Item, Session } from "~/core/session/schema";
+import type { Item, SessionPlan } from "~/core/session/schema";
 import { itemOf } from "~/core/session/start";
 import { madeDrill } from "~/fixtures/drills";
 import { groupOf, itemsAfter, look, seconds, timed } from "~/fixtures/looked";
@@ -116,7 +116,7 @@ describe("a group's caps", () => {
 
 describe("a long hold before power", () => {
   const hold = madeDrill("hold", { method: "hold", main: ["hip.flex"] });
-  const find = (items: Item[], purpose: Session["purpose"] = "before-game") => look([hold], [items], { purpose });
+  const find = (items: Item[], purpose: SessionPlan["purpose"] = "before-game") => look([hold], [items], { purpose });
   it("is shortened to a minute in all, and taken out where less than ten seconds are left", () => {
     const { of, session } = find([timed(hold, 90)]);
     expect(of("long-holds").map((one) => [one.severity, one.says, one.fix!.words])).toEqual([

@@ -8,7 +8,7 @@ import type { Drill } from "~/core/drills/schema";
 import type { Group } from "~/core/group/schema";
 import { readSession } from "~/core/session/read";
 import type { Dose } from "~/core/dose/kinds";
-import type { Session } from "~/core/session/schema";
+import type { SessionPlan } from "~/core/session/schema";
 import { lookup, timedDrill } from "~/fixtures/drills";
 import { compile } from "~/core/timeline/compile";
 import { doseSeconds } from "~/core/dose/dose";
@@ -20,7 +20,7 @@ import { DRILLS, drillById } from "~/library";
  */
 
 const seconds = (n: number): Dose => ({ kind: "time", seconds: n });
-function session(items: object[], more: object = {}, block: object = {}): Session {
+function session(items: object[], more: object = {}, block: object = {}): SessionPlan {
   const read = readSession(
     {
       format: "mapset/session",
@@ -36,7 +36,7 @@ function session(items: object[], more: object = {}, block: object = {}): Sessio
   return read.value;
 }
 const group = (setting: Group["setting"]): Group => ({ name: "g", people: [{ name: "Moss", areas: [] }], setting });
-const says = (rule: string, s: Session, by: { group?: Group; drills?: (id: string) => Drill | undefined } = {}) =>
+const says = (rule: string, s: SessionPlan, by: { group?: Group; drills?: (id: string) => Drill | undefined } = {}) =>
   audit(auditInput(s, by.drills ?? drillById, { group: by.group, offered: DRILLS }))
     .filter((one) => one.rule === rule)
     .map((one) => one.says);

@@ -1,6 +1,6 @@
 import { z } from "zod";
 import { KIT } from "~/core/vocabulary/kit";
-import { JOINT_WORDS, ROW_FACTS, ROWS, type Joint, type Plane } from "~/core/vocabulary/rows";
+import { JOINT_WORDS, MOTION_FACTS, MOTIONS, type Joint, type Plane } from "~/core/vocabulary/motions";
 import { AREAS } from "~/core/vocabulary/areas";
 import { METHODS } from "~/core/vocabulary/methods";
 import type { Drill } from "~/core/drills/schema";
@@ -20,7 +20,7 @@ const oneOf = <T extends string>(list: readonly [T, ...T[]]) => z.enum(list).opt
 /** What drills are looked for by. Everything that is not understood is left out, so that an old address still opens. */
 export const browseSchema = z.object({
   q: z.string().trim().max(120).catch("").default(""),
-  row: oneOf(ROWS),
+  row: oneOf(MOTIONS),
   joint: oneOf(JOINTS as [Joint, ...Joint[]]),
   plane: oneOf(PLANES),
   method: oneOf(METHODS),
@@ -52,17 +52,17 @@ export function browse(
   ready: (drills: readonly Drill[]) => Findable = makeFindable,
 ): Drill[] {
   const found = by.q === "" ? [...drills] : findDrills(ready(drills), by.q);
-  const serves = (rows: readonly (typeof ROWS)[number][]) =>
+  const serves = (rows: readonly (typeof MOTIONS)[number][]) =>
     rows.some(
       (row) =>
-        (by.row === undefined || row === by.row) && (by.joint === undefined || ROW_FACTS[row].joint === by.joint),
+        (by.row === undefined || row === by.row) && (by.joint === undefined || MOTION_FACTS[row].joint === by.joint),
     );
   const wanted = by.row !== undefined || by.joint !== undefined;
   return found
     .filter((drill) => {
       const { main, also, posture, kit } = drill.levels.standard;
       if (wanted && !serves(main) && !serves(also)) return false;
-      if (by.plane && !main.some((row) => ROW_FACTS[row].plane === by.plane)) return false;
+      if (by.plane && !main.some((row) => MOTION_FACTS[row].plane === by.plane)) return false;
       if (by.method && drill.method !== by.method) return false;
       if (by.posture && posture !== by.posture) return false;
       if (by.kit === "none" ? kit.length > 0 : by.kit && !kit.includes(by.kit)) return false;

@@ -1,5 +1,5 @@
 import { KIT_FACTS } from "~/core/vocabulary/kit";
-import type { Row } from "~/core/vocabulary/rows";
+import type { Motion } from "~/core/vocabulary/motions";
 import { METHOD_FACTS } from "~/core/vocabulary/methods";
 import type { Drill, DrillLevel } from "~/core/drills/schema";
 import { POSTURE_FACTS } from "~/core/vocabulary/postures";
@@ -10,7 +10,7 @@ import { POSTURE_FACTS } from "~/core/vocabulary/postures";
  */
 
 /** Muscles and plain words for a motion. */
-const OF_ROW: Readonly<Record<Row, string>> = {
+const OF_ROW: Readonly<Record<Motion, string>> = {
   "nk.flex": "cervical",
   "nk.ext": "cervical",
   "nk.rot": "cervical",

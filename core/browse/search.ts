@@ -6,7 +6,7 @@ import { POSTURE_WORDS, type Posture } from "~/core/vocabulary/postures";
 import type { Area } from "~/core/vocabulary/areas";
 import { coachWords } from "./coach-words";
 import { KIT_FACTS, type Kit } from "~/core/vocabulary/kit";
-import { JOINT_WORDS, ROW_FACTS } from "~/core/vocabulary/rows";
+import { JOINT_WORDS, MOTION_FACTS } from "~/core/vocabulary/motions";
 import type { Drill } from "~/core/drills/schema";
 import { knownStress, stressesWith } from "~/core/stress/at";
 import { levelAsWorked } from "~/core/group/protect";
@@ -78,9 +78,9 @@ export function* makeFindableInSteps(drills: readonly Drill[]): Steps<Findable> 
   for (const [id, drill] of drills.entries()) {
     const { main, also, posture, kit } = drill.levels.standard;
     const rows = [...main, ...also].flatMap((row) => [
-      ROW_FACTS[row].words,
-      ROW_FACTS[row].plain,
-      JOINT_WORDS[ROW_FACTS[row].joint],
+      MOTION_FACTS[row].words,
+      MOTION_FACTS[row].plain,
+      JOINT_WORDS[MOTION_FACTS[row].joint],
     ]);
     index.add({
       id,

@@ -2,7 +2,7 @@ import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { isNotable } from "./notable";
 import { checkInSchema, progressSchema } from "./schema";
-import { RATED_JOINTS } from "~/core/vocabulary/rows";
+import { RATED_JOINTS } from "~/core/vocabulary/motions";
 
 const rating = fc.option(fc.integer({ min: 0, max: 10 }), { nil: null });
 const run = {

@@ -1,5 +1,5 @@
 import { z } from "zod";
-import { RATED_JOINTS } from "~/core/vocabulary/rows";
+import { RATED_JOINTS } from "~/core/vocabulary/motions";
 
 const zeroToTen = z.number().int().min(0).max(10);
 

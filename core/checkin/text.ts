@@ -1,5 +1,5 @@
 import type { CheckIn } from "./schema";
-import { JOINT_WORDS } from "~/core/vocabulary/rows";
+import { JOINT_WORDS } from "~/core/vocabulary/motions";
 
 /** A check-in in words, to be handed over in another way where Mapset cannot take it: pain first. */
 export function checkInText({ run, hard, tightness, pain, painWhere, note }: CheckIn): string {

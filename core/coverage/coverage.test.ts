@@ -1,9 +1,9 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { coverageOf, planeSeconds } from "./coverage";
-import { fitOf, missingRows, targetsOf } from "~/core/demands/fit";
-import type { Demand } from "~/core/demands/schema";
-import { ROWS } from "~/core/vocabulary/rows";
+import { fitOf, missingRows, targetsOf } from "~/core/sport-profiles/fit";
+import type { SportProfile } from "~/core/sport-profiles/schema";
+import { MOTIONS } from "~/core/vocabulary/motions";
 import { readSession } from "~/core/session/read";
 import { compile } from "~/core/timeline/compile";
 import { drillById, DRILLS } from "~/library";
@@ -17,7 +17,7 @@ function covered(items: object[], version = 1) {
   return coverageOf(read.value, compile(read.value, drillById), drillById);
 }
 
-const demand = (rows: Record<string, number>): Demand => ({
+const demand = (rows: Record<string, number>): SportProfile => ({
   id: "d",
   name: "Demand",
   about: "For tests.",
@@ -87,7 +87,7 @@ describe("fit", () => {
       { minLength: 1, maxLength: 6 },
     );
     const anyDemand = fc
-      .dictionary(fc.constantFrom(...ROWS), fc.integer({ min: 0, max: 3 }), { minKeys: 1, maxKeys: 10 })
+      .dictionary(fc.constantFrom(...MOTIONS), fc.integer({ min: 0, max: 3 }), { minKeys: 1, maxKeys: 10 })
       .map(demand);
     fc.assert(
       fc.property(anyItems, anyItems, anyDemand, fc.integer({ min: 60, max: 1800 }), (some, more, asked, target) => {

@@ -1,6 +1,6 @@
-import { ROW_FACTS, ROWS, type Plane, type Row } from "~/core/vocabulary/rows";
+import { MOTION_FACTS, MOTIONS, type Plane, type Motion } from "~/core/vocabulary/motions";
 import type { Drill } from "~/core/drills/schema";
-import type { Item, Session } from "~/core/session/schema";
+import type { Item, SessionPlan } from "~/core/session/schema";
 import type { Segment, WorkSide } from "~/core/timeline/types";
 import type { Seconds, Share } from "~/core/units";
 import { isCounted } from "~/core/dose/dose";
@@ -12,7 +12,7 @@ const ALSO: Share = 0.5;
 /** Seconds a row got. Rows of limbs keep left and right apart, and what counts is the lesser of the two. */
 export type RowCoverage = { left: Seconds; right: Seconds; counts: Seconds };
 
-export type Coverage = Readonly<Record<Row, RowCoverage>>;
+export type Coverage = Readonly<Record<Motion, RowCoverage>>;
 
 /**
  * How long each row is worked in a session: the work seconds of every drill times its share for the row. An alternating
@@ -20,12 +20,12 @@ export type Coverage = Readonly<Record<Row, RowCoverage>>;
  * on both sides of what is done side by side or step by step, such as walking: each side has half of it.
  */
 export function coverageOf(
-  session: Session,
+  session: SessionPlan,
   timeline: { segments: readonly Segment[] },
   drills: (id: string) => Pick<Drill, "levels" | "sides"> | undefined,
 ): Coverage {
-  const seconds = Object.fromEntries(ROWS.map((row) => [row, { left: 0, right: 0, counts: 0 }])) as Record<
-    Row,
+  const seconds = Object.fromEntries(MOTIONS.map((row) => [row, { left: 0, right: 0, counts: 0 }])) as Record<
+    Motion,
     RowCoverage
   >;
   for (const segment of timeline.segments) {
@@ -35,10 +35,10 @@ export function coverageOf(
     if (!drill) continue;
     const level = drill.levels[item.level];
     const shared = sharesSides(segment.side, session.version, drill, item);
-    const give = (row: Row, share: Share) => {
+    const give = (row: Motion, share: Share) => {
       const to = seconds[row];
       const all = segment.seconds * share;
-      if (!ROW_FACTS[row].sided) {
+      if (!MOTION_FACTS[row].sided) {
         to.left += all;
         to.right += all;
       } else if (shared) {
@@ -53,14 +53,14 @@ export function coverageOf(
     for (const row of level.main) give(row, MAIN);
     for (const row of level.also) if (!level.main.includes(row)) give(row, ALSO);
   }
-  for (const row of ROWS) seconds[row].counts = Math.min(seconds[row].left, seconds[row].right);
+  for (const row of MOTIONS) seconds[row].counts = Math.min(seconds[row].left, seconds[row].right);
   return seconds;
 }
 
 /** Whether each side has half of a piece of work: it changes sides, or both are worked side by side for a time. */
 export const sharesSides = (
   side: WorkSide,
-  version: Session["version"],
+  version: SessionPlan["version"],
   drill: Pick<Drill, "sides">,
   { dose }: Pick<Item, "dose">,
 ): boolean =>
@@ -69,6 +69,6 @@ export const sharesSides = (
 /** Seconds that count in each plane, over all rows. */
 export function planeSeconds(coverage: Coverage): Record<Plane, Seconds> {
   const sum: Record<Plane, Seconds> = { "forward-back": 0, side: 0, rotation: 0 };
-  for (const row of ROWS) sum[ROW_FACTS[row].plane] += coverage[row].counts;
+  for (const row of MOTIONS) sum[MOTION_FACTS[row].plane] += coverage[row].counts;
   return sum;
 }

@@ -1,6 +1,6 @@
-import { RATED_JOINTS, ROW_FACTS, type Joint, type RatedJoint } from "~/core/vocabulary/rows";
+import { RATED_JOINTS, MOTION_FACTS, type Joint, type RatedJoint } from "~/core/vocabulary/motions";
 import type { Drill } from "~/core/drills/schema";
-import type { Session } from "~/core/session/schema";
+import type { SessionPlan } from "~/core/session/schema";
 import type { Timeline } from "~/core/timeline/types";
 
 /**
@@ -8,7 +8,7 @@ import type { Timeline } from "~/core/timeline/types";
  * Only joints that can be felt left against right. A drill with two main rows of one joint counts once.
  */
 export function mainJoints(
-  session: Session,
+  session: SessionPlan,
   timeline: Timeline,
   drills: (id: string) => Pick<Drill, "levels"> | undefined,
   most: number,
@@ -18,7 +18,7 @@ export function mainJoints(
     if (segment.kind !== "work") continue;
     const item = session.blocks[segment.block]?.items[segment.item];
     const rows = (item && drills(item.drill)?.levels[item.level].main) ?? [];
-    for (const joint of new Set(rows.map((row) => ROW_FACTS[row].joint)))
+    for (const joint of new Set(rows.map((row) => MOTION_FACTS[row].joint)))
       seconds.set(joint, (seconds.get(joint) ?? 0) + segment.seconds);
   }
   const worked = (joint: RatedJoint) => seconds.get(joint) ?? 0;

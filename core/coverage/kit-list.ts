@@ -1,11 +1,11 @@
 import { KIT, KIT_FACTS, type Kit } from "~/core/vocabulary/kit";
 import type { Drill } from "~/core/drills/schema";
-import type { Session } from "~/core/session/schema";
+import type { SessionPlan } from "~/core/session/schema";
 
 export type KitNeed = { kit: Kit; pieces: number; words: string; instead: string };
 
 /** Every piece of kit a session needs for one person: the most pieces any one drill uses at once. */
-export function kitList(session: Session, drills: (id: string) => Pick<Drill, "levels"> | undefined): KitNeed[] {
+export function kitList(session: SessionPlan, drills: (id: string) => Pick<Drill, "levels"> | undefined): KitNeed[] {
   const most = new Map<Kit, number>();
   for (const block of session.blocks)
     for (const item of block.items) {

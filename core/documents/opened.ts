@@ -1,5 +1,5 @@
 import type { ZodType } from "zod";
-import { faultLine, isNewer, parseWith, type Fault } from "~/core/faults";
+import { faultLine, isNewer, parseWith, type ValidationError } from "~/core/faults";
 
 /**
  * A document that was kept, as it is read: in the shape of the newest version with the version it was written in, or why it
@@ -12,7 +12,7 @@ export type Unreadable = { ok: false; newer: boolean; why: string; raw: unknown 
 const TOLD = 3;
 
 /** What cannot be read: of a version to come, or with these faults. */
-export function unreadable(raw: unknown, newest: number, faults: readonly Fault[]): Unreadable {
+export function unreadable(raw: unknown, newest: number, faults: readonly ValidationError[]): Unreadable {
   const newer = isNewer(raw, newest);
   return {
     ok: false,

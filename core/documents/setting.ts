@@ -17,10 +17,5 @@ export type SettingField = keyof Setting;
 
 export const SETTING_FIELDS = Object.keys(settingSchema.shape) as readonly SettingField[];
 
-/** Parts as earlier pages named them, by their names of today. What a browser still has to send may be from such a page. */
-const EARLIER: Readonly<Record<string, SettingField>> = { teamId: "groupId" };
-export const partsOfToday = <T>(parts: Readonly<Record<string, T>>): Record<string, T> =>
-  Object.fromEntries(Object.entries(parts).map(([name, part]) => [EARLIER[name] ?? name, part]));
-
 /** Of these whatever comes later counts: they go with the document, which has a revision of its own. */
 export const LATER_COUNTS = ["locks"] as const satisfies readonly SettingField[];

@@ -30,8 +30,8 @@ import { newSession, itemOf } from "~/core/session/start";
 import { compile } from "~/core/timeline/compile";
 import { asked, KNOWN } from "~/fixtures/requests";
 import { DRILLS, drillById } from "~/library";
-import { DEMANDS } from "~/library/demands";
-import { SCHOOLS } from "~/library/schools";
+import { SPORT_PROFILES } from "~/library/sport-profiles";
+import { SEQUENCINGS } from "~/library/sequencings";
 import { openSolver } from "~/solver/highs";
 
 let request: DraftRequest;
@@ -156,8 +156,8 @@ describe("a greedy choice", () => {
     fc.assert(
       fc.property(
         fc.integer({ min: 300, max: 1800 }),
-        fc.constantFrom(...SCHOOLS),
-        fc.constantFrom(...DEMANDS),
+        fc.constantFrom(...SEQUENCINGS),
+        fc.constantFrom(...SPORT_PROFILES),
         fc.constantFrom(...PURPOSES),
         fc.integer({ min: 0, max: 3 }),
         (target, school, demand, purpose, most) => {
@@ -228,7 +228,7 @@ describe("where a request begins", () => {
     });
   });
   it("is a session: its own length or another, its drills again, without what an area forbids", () => {
-    const same = requestLike(session, drillById, SCHOOLS, { demand: undefined });
+    const same = requestLike(session, drillById, SEQUENCINGS, { demand: undefined });
     expect(same).toMatchObject({
       title: "Floor work",
       target: 540,
@@ -237,14 +237,14 @@ describe("where a request begins", () => {
       school: "up-from-the-floor",
     });
     expect(Object.keys((same.demand as { rows: object }).rows).length).toBeGreaterThan(3);
-    const other = requestLike(session, drillById, SCHOOLS, {
+    const other = requestLike(session, drillById, SEQUENCINGS, {
       demand: "rowing",
       target: 720,
       without: "kneeling",
       setting: { areas: ["neck"], floor: 5 },
     });
     expect(other).toMatchObject({ target: 720, demand: "rowing", setting: { areas: ["neck", "kneeling"], floor: 5 } });
-    expect(requestLike(session, drillById, SCHOOLS, { demand: undefined, target: 1e9 }).target).toBe(7200);
+    expect(requestLike(session, drillById, SEQUENCINGS, { demand: undefined, target: 1e9 }).target).toBe(7200);
     expect(readRequest(requestOf(same, undefined), KNOWN).ok).toBe(true);
   });
   it("finds the school an order is nearest to", () => {
@@ -253,7 +253,7 @@ describe("where a request begins", () => {
       nearestSchool(
         turned,
         drillById,
-        SCHOOLS.filter((s) => s.stages.length === 1),
+        SEQUENCINGS.filter((s) => s.stages.length === 1),
       ),
     ).toBe("standing-down");
   });

@@ -2,13 +2,13 @@ import { CLOSING, rowsOf, type Candidate } from "./candidates";
 import { isEasy, mostChanges, mostUps, OFF_THE_FLOOR, WAY_IN } from "./model";
 import { orderOfSteps } from "./order";
 import type { DraftRequest } from "./request";
-import { stepRank, stepTitle, type Step } from "./school";
+import { stepRank, stepTitle, type Step } from "./sequencing";
 import { isStrong } from "~/core/audit/rules/cold-effort";
 import { setUpsOf } from "~/core/vocabulary/kit";
 import { hardness } from "~/core/drills/hardness";
 import type { Drill } from "~/core/drills/schema";
 import type { Dose } from "~/core/dose/kinds";
-import type { Interval, Item, Session } from "~/core/session/schema";
+import type { Interval, Item, SessionPlan } from "~/core/session/schema";
 import { newSession } from "~/core/session/start";
 import { compile } from "~/core/timeline/compile";
 import { gapsOf } from "~/core/timeline/gaps";
@@ -105,7 +105,11 @@ function laid(steps: readonly { step: Step; chosen: readonly Chosen[] }[], reque
 const LEAST_SHOWING: Seconds = 5;
 
 /** A session by the clock with each drill shown for as long as the rest before it allows, by steps of five seconds; what begins is shown as long as asked. */
-function shownInRests(session: Session, { pace }: DraftRequest, drills: (id: string) => Drill | undefined): Session {
+function shownInRests(
+  session: SessionPlan,
+  { pace }: DraftRequest,
+  drills: (id: string) => Drill | undefined,
+): SessionPlan {
   const room = new Map(
     gapsOf(session, compile(session, drills).segments)
       .map(({ to, has, takes }) => [placeKey(to.block, to.item), has - takes])
@@ -129,7 +133,10 @@ function shownInRests(session: Session, { pace }: DraftRequest, drills: (id: str
 const BY_THE_CLOCK = "By the clock";
 
 /** The session of drills in order: a block for each stage, or one by the clock where that is asked for; the closing by itself. */
-export function sessionOf(steps: readonly { step: Step; chosen: readonly Chosen[] }[], request: DraftRequest): Session {
+export function sessionOf(
+  steps: readonly { step: Step; chosen: readonly Chosen[] }[],
+  request: DraftRequest,
+): SessionPlan {
   const byId = new Map(
     steps.flatMap((step) => step.chosen.map(({ candidate }) => [candidate.drill.id, candidate.drill] as const)),
   );
@@ -137,7 +144,7 @@ export function sessionOf(steps: readonly { step: Step; chosen: readonly Chosen[
   return request.interval ? shownInRests(session, request, (id) => byId.get(id)) : session;
 }
 
-function blocksOf(steps: readonly { step: Step; chosen: readonly Chosen[] }[], request: DraftRequest): Session {
+function blocksOf(steps: readonly { step: Step; chosen: readonly Chosen[] }[], request: DraftRequest): SessionPlan {
   const { title, purpose, target, school, pace, firstSide } = request;
   const { interval } = request;
   const blocks: { title: string; items: Item[]; interval?: Interval }[] = [];

@@ -1,12 +1,12 @@
 import { draftRequestSchema, keptRequestSchema, type KeptRequest } from "./request";
-import { stepOf, stepRank, type School } from "./school";
+import { stepOf, stepRank, type Sequencing } from "./sequencing";
 import { coverageOf } from "~/core/coverage/coverage";
-import { ROW_FACTS, ROWS, type Joint, type Row } from "~/core/vocabulary/rows";
+import { MOTION_FACTS, MOTIONS, type Joint, type Motion } from "~/core/vocabulary/motions";
 import type { Area } from "~/core/vocabulary/areas";
 import type { Drill } from "~/core/drills/schema";
 import type { GroupSetting } from "~/core/group/schema";
 import type { LevelName } from "~/core/vocabulary/levels";
-import type { Purpose, Session } from "~/core/session/schema";
+import type { Purpose, SessionPlan } from "~/core/session/schema";
 import { compile } from "~/core/timeline/compile";
 import type { Seconds } from "~/core/units";
 
@@ -46,8 +46,8 @@ export function forAnother(request: KeptRequest, before: Last | undefined, after
 }
 
 /** A few minutes for one motion, with the others of its joint beside it. */
-export function requestForRow(row: Row, last?: Last): KeptRequest {
-  const beside = ROWS.filter((other) => other !== row && ROW_FACTS[other].joint === ROW_FACTS[row].joint);
+export function requestForRow(row: Motion, last?: Last): KeptRequest {
+  const beside = MOTIONS.filter((other) => other !== row && MOTION_FACTS[other].joint === MOTION_FACTS[row].joint);
   return kept({
     ...usualRequest(last),
     target: SHORT,
@@ -60,7 +60,9 @@ export function requestForJoint(joint: Joint, last?: Last): KeptRequest {
   return kept({
     ...usualRequest(last),
     target: SHORT,
-    demand: { rows: Object.fromEntries(ROWS.filter((row) => ROW_FACTS[row].joint === joint).map((row) => [row, 2])) },
+    demand: {
+      rows: Object.fromEntries(MOTIONS.filter((row) => MOTION_FACTS[row].joint === joint).map((row) => [row, 2])),
+    },
   });
 }
 
@@ -76,9 +78,9 @@ export type Same = {
  * the school its order is nearest to, its own drills again where they can be, and without what loads an area.
  */
 export function requestLike(
-  session: Session,
+  session: SessionPlan,
   drills: Drills,
-  schools: readonly School[],
+  schools: readonly Sequencing[],
   { demand, target, without, setting = {} }: Same,
 ): KeptRequest {
   const timeline = compile(session, drills);
@@ -104,12 +106,12 @@ const clamp = (target: Seconds): Seconds =>
   );
 
 /** Weights for what a session works now: 3 for what it works most, by shares down from there. */
-function worked(session: Session, drills: Drills): Partial<Record<Row, number>> {
+function worked(session: SessionPlan, drills: Drills): Partial<Record<Motion, number>> {
   const coverage = coverageOf(session, compile(session, drills), drills);
-  const most = Math.max(...ROWS.map((row) => coverage[row].counts));
+  const most = Math.max(...MOTIONS.map((row) => coverage[row].counts));
   if (most <= 0) return { trunk: 1 };
   return Object.fromEntries(
-    ROWS.filter((row) => coverage[row].counts > most / 30).map((row) => [
+    MOTIONS.filter((row) => coverage[row].counts > most / 30).map((row) => [
       row,
       Math.max(0.1, Math.round((coverage[row].counts / most) * 30) / 10),
     ]),
@@ -122,9 +124,9 @@ const mostLevel = (levels: readonly LevelName[]): LevelName => {
 };
 
 /** The school under which fewest pairs of the session's drills stand the wrong way round; of equals, the one that tells most of them apart. */
-export function nearestSchool(session: Session, drills: Drills, schools: readonly School[]): string {
+export function nearestSchool(session: SessionPlan, drills: Drills, schools: readonly Sequencing[]): string {
   const items = session.blocks.flatMap((block) => block.items);
-  const looked = (school: School): { wrong: number; apart: number } => {
+  const looked = (school: Sequencing): { wrong: number; apart: number } => {
     const ranks = items.flatMap((item) => {
       const drill = drills(item.drill);
       const step = drill && stepOf(school, { drill, level: drill.levels[item.level], name: item.level });

@@ -1,5 +1,5 @@
 import { AT_HAND, type DraftRequest } from "./request";
-import { stepOf, type Step } from "./school";
+import { stepOf, type Step } from "./sequencing";
 import { balanceSupport } from "~/core/audit/rules/balance-support";
 import { ground } from "~/core/audit/rules/ground";
 import { caps } from "~/core/audit/rules/caps";
@@ -13,13 +13,13 @@ import { beforePower } from "~/core/audit/look";
 import type { AuditInput, Rule } from "~/core/audit/types";
 import { coverageOf } from "~/core/coverage/coverage";
 import type { Kit } from "~/core/vocabulary/kit";
-import { ROW_FACTS, ROWS, type Row } from "~/core/vocabulary/rows";
+import { MOTION_FACTS, MOTIONS, type Motion } from "~/core/vocabulary/motions";
 import type { Drill } from "~/core/drills/schema";
-import { weightOf } from "~/core/demands/fit";
+import { weightOf } from "~/core/sport-profiles/fit";
 import { amountOf, withAmount } from "~/core/dose/amount";
 import { LEVELS, type LevelName } from "~/core/vocabulary/levels";
 import type { Dose } from "~/core/dose/kinds";
-import type { Interval, Item, Session } from "~/core/session/schema";
+import type { Interval, Item, SessionPlan } from "~/core/session/schema";
 import { itemOf, newSession } from "~/core/session/start";
 import { knownStress } from "~/core/stress/at";
 import { doseSeconds, hasOwnTimes, isCounted, isPiece, choicesOf } from "~/core/dose/dose";
@@ -44,13 +44,13 @@ export type Candidate = {
   seconds: Seconds;
   each: Seconds;
   /** Seconds that count for each row of the demand, the same way. */
-  gives: readonly { row: Row; seconds: Seconds; each: Seconds }[];
+  gives: readonly { row: Motion; seconds: Seconds; each: Seconds }[];
   /** Work seconds of all sides together, the same way: what warms a joint. */
   work: { seconds: Seconds; each: Seconds };
 };
 
 /** Motions a drill works, with those it also works: a motion is readied by the same motion only. */
-export const rowsOf = (c: Candidate, also: boolean): ReadonlySet<Row> => {
+export const rowsOf = (c: Candidate, also: boolean): ReadonlySet<Motion> => {
   const { main, also: more } = c.drill.levels[c.level];
   return new Set([...main, ...(also ? more : [])]);
 };
@@ -158,8 +158,8 @@ const effortAllowed = ({ group, methods, preferred }: DraftRequest): boolean =>
 /** A pattern on the feet that a warm-up can end with: hips and two more joints at once, not leaning on the hands unless it flows. */
 const isWhole = (drill: Drill, level: Drill["levels"]["standard"]): boolean =>
   isPattern(drill, level) &&
-  level.main.some((row) => ROW_FACTS[row].joint === "hip") &&
-  new Set([...level.main, ...level.also].map((row) => ROW_FACTS[row].joint)).size >= 3 &&
+  level.main.some((row) => MOTION_FACTS[row].joint === "hip") &&
+  new Set([...level.main, ...level.also].map((row) => MOTION_FACTS[row].joint)).size >= 3 &&
   (drill.method === "flow" || !knownStress(level).always.some((s) => s.area === "wrist-weight"));
 
 /** The level asked for, then the easier ones. */
@@ -217,7 +217,7 @@ function formOf(
     doses,
     seconds: ends[0].seconds,
     each: slope(ends[0].seconds, ends[1].seconds),
-    gives: ROWS.filter((row) => weightOf(request.demand, row) > 0 && ends[1].counts[row] > 0).map((row) => ({
+    gives: MOTIONS.filter((row) => weightOf(request.demand, row) > 0 && ends[1].counts[row] > 0).map((row) => ({
       row,
       seconds: ends[0].counts[row],
       each: slope(ends[0].counts[row], ends[1].counts[row]),
@@ -258,7 +258,7 @@ function byClock(
     seconds: seconds + interval.rest,
     each: 0,
     work: { seconds: work, each: 0 },
-    gives: ROWS.filter((row) => weightOf(request.demand, row) > 0 && counts[row] > 0).map((row) => ({
+    gives: MOTIONS.filter((row) => weightOf(request.demand, row) > 0 && counts[row] > 0).map((row) => ({
       row,
       seconds: counts[row],
       each: 0,
@@ -274,7 +274,7 @@ function lookAt(
   offered: readonly Drill[],
   interval?: Interval,
 ): AuditInput {
-  const session: Session = {
+  const session: SessionPlan = {
     ...newSession({ title: "x", purpose: request.purpose, target: request.target }, [
       {
         title: "",
@@ -303,7 +303,7 @@ function lookAt(
   };
 }
 
-type Sums = { seconds: Seconds; work: Seconds; counts: Record<Row, Seconds> };
+type Sums = { seconds: Seconds; work: Seconds; counts: Record<Motion, Seconds> };
 
 /** What one drill takes, moving and fetching left out, and gives. */
 function sumsOf({ timeline, coverage }: AuditInput): Sums {
@@ -312,7 +312,7 @@ function sumsOf({ timeline, coverage }: AuditInput): Sums {
   return {
     seconds: of((kind) => kind !== "move"),
     work: of((kind) => kind === "work"),
-    counts: Object.fromEntries(ROWS.map((row) => [row, coverage[row].counts])) as Record<Row, Seconds>,
+    counts: Object.fromEntries(MOTIONS.map((row) => [row, coverage[row].counts])) as Record<Motion, Seconds>,
   };
 }
 

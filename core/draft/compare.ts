@@ -1,7 +1,7 @@
 import { kitList } from "~/core/coverage/kit-list";
 import { methodFacts, type MethodFacts } from "~/core/vocabulary/methods";
 import type { Drill } from "~/core/drills/schema";
-import type { Session } from "~/core/session/schema";
+import type { SessionPlan } from "~/core/session/schema";
 import { listWords } from "~/core/wording/words";
 import { compile } from "~/core/timeline/compile";
 import { HEIGHT } from "~/core/vocabulary/postures";
@@ -14,7 +14,7 @@ type Facts = { fit: Share; changes: number; drills: number; kit: string[]; floor
 
 /** What tells each of some sessions for the same request apart from the others, a line each; empty where there is one only. */
 export function differences(
-  sessions: readonly { session: Session; fit: Share }[],
+  sessions: readonly { session: SessionPlan; fit: Share }[],
   drills: (id: string) => Drill | undefined,
 ): string[] {
   const all = sessions.map(({ session, fit }) => factsOf(session, fit, drills));
@@ -70,7 +70,7 @@ export function differences(
 
 const percent = (share: Share): string => `${Math.round(share * 100)} %`;
 
-function factsOf(session: Session, fit: Share, drills: (id: string) => Drill | undefined): Facts {
+function factsOf(session: SessionPlan, fit: Share, drills: (id: string) => Drill | undefined): Facts {
   const timeline = compile(session, drills);
   const work = timeline.segments.filter((s) => s.kind === "work");
   const all = Math.max(

@@ -6,22 +6,22 @@ import { draft, SHORT_AT_MOST, type Draft } from "./draft";
 import { isEasy, MOST_IN_STEP, mostDrills, programOf, WAY_IN } from "./model";
 import { feelsOf, kindOf, undominated } from "./prune";
 import { AT_HAND, lastApart, readRequest, type DraftRequest } from "./request";
-import { leastIn, stepOf, stepRank } from "./school";
+import { leastIn, stepOf, stepRank } from "./sequencing";
 import { swapsFor } from "./swap";
 import { otherThan } from "./words";
 import { asked, KNOWN as known } from "~/fixtures/requests";
 import { audit, auditInput } from "~/core/audit/audit";
 import { coverageOf } from "~/core/coverage/coverage";
-import { fitOf } from "~/core/demands/fit";
+import { fitOf } from "~/core/sport-profiles/fit";
 import type { Solve } from "~/core/fit/program";
 import { readSession } from "~/core/session/read";
-import type { Session } from "~/core/session/schema";
+import type { SessionPlan } from "~/core/session/schema";
 import { compile } from "~/core/timeline/compile";
 import { HEIGHT } from "~/core/vocabulary/postures";
 import { doseSeconds } from "~/core/dose/dose";
 import { DRILLS, drillById } from "~/library";
-import { DEMANDS } from "~/library/demands";
-import { SCHOOLS } from "~/library/schools";
+import { SPORT_PROFILES } from "~/library/sport-profiles";
+import { SEQUENCINGS } from "~/library/sequencings";
 import { openSolver } from "~/solver/highs";
 
 let solve: Solve;
@@ -227,7 +227,7 @@ describe("a draft", () => {
   });
   it("takes to a desk break only what any room has, while no kit is said, but what it must have", () => {
     const desk = made(asked({ target: 420, purpose: "desk-break", demand: "desk-work", drafts: 1 }))[0]!;
-    const kit = (one: { session: Session }) =>
+    const kit = (one: { session: SessionPlan }) =>
       one.session.blocks.flatMap((block) =>
         block.items.flatMap(({ drill, level }) => drillById(drill)!.levels[level].kit),
       );
@@ -292,11 +292,11 @@ describe("a draft", () => {
 
 describe("what the model proves", () => {
   it("reckons moving and fetching never longer than it is, for drills put together by chance, their time to the second, and no fit better than its bound", () => {
-    const schools = fc.constantFrom(...SCHOOLS.map((s) => s.id));
+    const schools = fc.constantFrom(...SEQUENCINGS.map((s) => s.id));
     fc.assert(
       fc.property(
         schools,
-        fc.constantFrom(...DEMANDS.map((d) => d.id)),
+        fc.constantFrom(...SPORT_PROFILES.map((d) => d.id)),
         fc.array(fc.nat(), { minLength: 3, maxLength: 9 }),
         fc.array(fc.nat(), { minLength: 9, maxLength: 9 }),
         (school, demand, picks, doses) => {
@@ -417,7 +417,7 @@ describe("a request", () => {
 
 describe("the order schools", () => {
   it("take every drill at every level", () => {
-    for (const school of SCHOOLS) {
+    for (const school of SEQUENCINGS) {
       const { candidates } = candidatesOf(asked({ school: school.id, preferred: ["effort"] }), DRILLS);
       expect(new Set(candidates.filter((c) => c.step !== CLOSING).map((c) => c.drill.id)).size, school.id).toBe(
         DRILLS.length,

@@ -7,11 +7,11 @@ import { besides, fitColumn, MOVING, programOf, type ModelOptions } from "./mode
 import { undominated } from "./prune";
 import { apartFrom, lastApart, type Apart, type DraftRequest } from "./request";
 import { coverageOf } from "~/core/coverage/coverage";
-import { fitOf, weightOf } from "~/core/demands/fit";
-import { ROWS } from "~/core/vocabulary/rows";
+import { fitOf, weightOf } from "~/core/sport-profiles/fit";
+import { MOTIONS } from "~/core/vocabulary/motions";
 import type { Drill } from "~/core/drills/schema";
 import type { Solution, Solve } from "~/core/fit/program";
-import type { Session } from "~/core/session/schema";
+import type { SessionPlan } from "~/core/session/schema";
 import { compile } from "~/core/timeline/compile";
 import type { Seconds, Share } from "~/core/units";
 
@@ -126,7 +126,7 @@ export function draft(
 }
 
 type Made =
-  | { kind: "made"; session: Session; fit: Share; chosen: ReadonlySet<Candidate> }
+  | { kind: "made"; session: SessionPlan; fit: Share; chosen: ReadonlySet<Candidate> }
   | { kind: "infeasible" }
   | { kind: "failed"; why: string };
 type Drills = (id: string) => Drill | undefined;
@@ -242,7 +242,7 @@ const UNREST_COSTS: Share = 0.03;
 type Settled =
   | {
       kind: "settled";
-      session: Session;
+      session: SessionPlan;
       fit: Share;
       chosen: ReadonlySet<Candidate>;
       over: { changes: number; ups: number; waits: number };
@@ -371,8 +371,11 @@ const startOf = (candidates: readonly Candidate[], chosen: ReadonlySet<Candidate
 
 /** The fit the program has found. */
 const promised = (answer: Loose, { demand }: DraftRequest): Share => {
-  const all = ROWS.reduce((sum, row) => sum + weightOf(demand, row), 0);
-  return ROWS.reduce((sum, row) => sum + (weightOf(demand, row) / all) * (answer.values.get(fitColumn(row)) ?? 0), 0);
+  const all = MOTIONS.reduce((sum, row) => sum + weightOf(demand, row), 0);
+  return MOTIONS.reduce(
+    (sum, row) => sum + (weightOf(demand, row) / all) * (answer.values.get(fitColumn(row)) ?? 0),
+    0,
+  );
 };
 
 function chosenIn(

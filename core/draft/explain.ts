@@ -1,15 +1,15 @@
 import { candidatesOf, type Candidate, type Limit } from "./candidates";
 import type { DraftRequest } from "./request";
-import { stepOf } from "./school";
+import { stepOf } from "./sequencing";
 import { audit, auditInput } from "~/core/audit/audit";
 import { coverageOf, type Coverage } from "~/core/coverage/coverage";
-import { fitOf, missingRows, targetsOf, weightOf } from "~/core/demands/fit";
+import { fitOf, missingRows, targetsOf, weightOf } from "~/core/sport-profiles/fit";
 import { KIT_FACTS } from "~/core/vocabulary/kit";
-import { ROW_FACTS, ROWS, type Row } from "~/core/vocabulary/rows";
+import { MOTION_FACTS, MOTIONS, type Motion } from "~/core/vocabulary/motions";
 import type { Drill } from "~/core/drills/schema";
 import { against, levelAsWorked, protectionsOf } from "~/core/group/protect";
 import { removeItem } from "~/core/session/edits";
-import type { Item, Session } from "~/core/session/schema";
+import type { Item, SessionPlan } from "~/core/session/schema";
 import { protectionWords } from "~/core/wording/areas";
 import { secondsText } from "~/core/lengths";
 import { capital, LEVEL_WORDS, listWords } from "~/core/wording/words";
@@ -22,11 +22,11 @@ import type { Seconds, Share } from "~/core/units";
 export type Reason = { why: string; place: string };
 
 /** A motion that gets less than is asked, and why. */
-export type Missing = { row: Row; has: Seconds; wants: Seconds; why: string };
+export type Missing = { row: Motion; has: Seconds; wants: Seconds; why: string };
 
 /** What can be said of a session that answers a request; cautions are what the audit would have looked at, and who does something else. */
 export type Stated = {
-  session: Session;
+  session: SessionPlan;
   seconds: Seconds;
   fit: Share;
   postureChanges: number;
@@ -54,7 +54,7 @@ export const LIMIT_WORDS: Readonly<Record<Limit, string>> = {
 
 /** Everything a draft says of itself: its length, fit, changes of position, what is short and why, and the reasons for each drill. */
 export function stated(
-  session: Session,
+  session: SessionPlan,
   request: DraftRequest,
   offered: readonly Drill[],
   candidates: readonly Candidate[],
@@ -84,7 +84,7 @@ export function stated(
 }
 
 function whyMissing(
-  row: Row,
+  row: Motion,
   candidates: readonly Candidate[],
   kept: ReadonlyMap<Limit, readonly string[]>,
   offered: readonly Drill[],
@@ -105,7 +105,7 @@ function whyMissing(
   return `the drills for it are ruled out by ${listWords(limits.map(([limit]) => LIMIT_WORDS[limit]))}`;
 }
 
-function reasonsOf(session: Session, coverage: Coverage, request: DraftRequest, drills: Drills): Reason[][] {
+function reasonsOf(session: SessionPlan, coverage: Coverage, request: DraftRequest, drills: Drills): Reason[][] {
   let before: { item: Item; drill: Drill } | undefined;
   const last = session.blocks.length - 1;
   return session.blocks.map((block, b) =>
@@ -127,7 +127,7 @@ function reasonsOf(session: Session, coverage: Coverage, request: DraftRequest, 
 
 /** What the demand would lose without it, row by row. */
 function whyHere(
-  session: Session,
+  session: SessionPlan,
   place: { block: number; item: number },
   coverage: Coverage,
   request: DraftRequest,
@@ -141,7 +141,7 @@ function whyHere(
   const without = coverageOf(rest, compile(rest, drills), drills);
   const targets = targetsOf(demand, target);
   const level = drill.levels[item.level];
-  const losses = ROWS.filter((row) => level.main.includes(row) || level.also.includes(row))
+  const losses = MOTIONS.filter((row) => level.main.includes(row) || level.also.includes(row))
     .map((row) => ({
       row,
       gives: coverage[row].counts - without[row].counts,
@@ -156,12 +156,12 @@ function whyHere(
   const asked = must.includes(item.drill) ? "You asked for it. " : "";
   const [first, second] = losses;
   if (!first)
-    return `${asked}${asked ? "It also works" : "It closes the session and works"} ${listWords(level.main.slice(0, 2).map((row) => ROW_FACTS[row].words))}.`;
+    return `${asked}${asked ? "It also works" : "It closes the session and works"} ${listWords(level.main.slice(0, 2).map((row) => MOTION_FACTS[row].words))}.`;
   const only =
     without[first.row].counts < 1
       ? `nothing else in the session works it`
       : `${secondsText(Math.round(first.gives))} of the ${secondsText(Math.round(targets[first.row]))} needed`;
-  return `${asked}For ${ROW_FACTS[first.row].words}: ${only}${second ? `; also for ${ROW_FACTS[second.row].words}` : ""}. ${demand.id === "picked" ? "" : sentence(demand.rows[first.row]!.why)}`.trim();
+  return `${asked}For ${MOTION_FACTS[first.row].words}: ${only}${second ? `; also for ${MOTION_FACTS[second.row].words}` : ""}. ${demand.id === "picked" ? "" : sentence(demand.rows[first.row]!.why)}`.trim();
 }
 
 const sentence = (text: string): string => `${capital(text)}${/[.!?]$/.test(text) ? "" : "."}`;
@@ -194,7 +194,7 @@ function stays(before: { item: Item; drill: Drill } | undefined, item: Item, dri
 }
 
 /** The same for a session that has been changed by hand. */
-export function restated(session: Session, request: DraftRequest, offered: readonly Drill[]): Stated {
+export function restated(session: SessionPlan, request: DraftRequest, offered: readonly Drill[]): Stated {
   const { candidates, kept } = candidatesOf(request, offered);
   return stated(session, request, offered, candidates, kept);
 }

@@ -3,12 +3,12 @@ import { CLOSING, type Candidate } from "./candidates";
 import { ALL_PLANES_FROM, isEasy, mostDrills, mostFirst, MOST_SAME, WAY_IN } from "./model";
 import { feelsOf } from "./prune";
 import { lastApart, type Apart, type DraftRequest } from "./request";
-import { leastIn } from "./school";
+import { leastIn } from "./sequencing";
 import { beforePower } from "~/core/audit/look";
 import { LONGEST_HOLD } from "~/core/audit/rules/long-holds";
-import { targetsOf, weightOf } from "~/core/demands/fit";
+import { targetsOf, weightOf } from "~/core/sport-profiles/fit";
 import { PLANES } from "~/core/browse/browse";
-import { ROW_FACTS, ROWS, type Row } from "~/core/vocabulary/rows";
+import { MOTION_FACTS, MOTIONS, type Motion } from "~/core/vocabulary/motions";
 import { doseSeconds } from "~/core/dose/dose";
 import type { Seconds, Share } from "~/core/units";
 
@@ -25,18 +25,18 @@ export function greedy(
   apart: readonly Apart[] = [],
 ): { fit: Share; seconds: Seconds; chosen: Chosen[] } | undefined {
   const targets = targetsOf(request.demand, request.target);
-  const all = ROWS.reduce((sum, row) => sum + weightOf(request.demand, row), 0);
-  const asked = ROWS.filter((row) => weightOf(request.demand, row) > 0);
+  const all = MOTIONS.reduce((sum, row) => sum + weightOf(request.demand, row), 0);
+  const asked = MOTIONS.filter((row) => weightOf(request.demand, row) > 0);
   type Taken = { index: number; step: number };
   const secondsOf = ({ index, step }: Taken) => candidates[index]!.seconds + candidates[index]!.each * step;
   const usual = (c: Candidate) => Math.floor((c.doses.length - 1) / 2);
-  const givenBy = (list: readonly Taken[]): Map<Row, Seconds> => {
-    const has = new Map<Row, Seconds>();
+  const givenBy = (list: readonly Taken[]): Map<Motion, Seconds> => {
+    const has = new Map<Motion, Seconds>();
     for (const { index, step } of list)
       for (const g of candidates[index]!.gives) has.set(g.row, (has.get(g.row) ?? 0) + g.seconds + g.each * step);
     return has;
   };
-  const share = (row: Row, seconds: Seconds): Share =>
+  const share = (row: Motion, seconds: Seconds): Share =>
     weightOf(request.demand, row) * Math.min(1, seconds / targets[row]);
   const fitOf = (list: readonly Taken[]): Share => {
     const has = givenBy(list);
@@ -74,7 +74,7 @@ export function greedy(
     );
     return list.length + missing <= mostDrills(request.target);
   };
-  const heldOf = (list: readonly Taken[], row: Row): Seconds =>
+  const heldOf = (list: readonly Taken[], row: Motion): Seconds =>
     list.reduce((sum, { index, step }) => {
       const { drill, level, doses } = candidates[index]!;
       return drill.method === "hold" && drill.levels[level].main.includes(row)
@@ -104,7 +104,7 @@ export function greedy(
     );
   const goes = (list: readonly Taken[], i: number) => apartFrom(list, i) && free(list, i) && rare(list, i);
   /** One more drill, or one more step of a drill's dose: what comes of it, what it gives of each row, and the time it takes. */
-  type Option = { list: Taken[]; gives: { row: Row; more: Seconds }[]; seconds: Seconds };
+  type Option = { list: Taken[]; gives: { row: Motion; more: Seconds }[]; seconds: Seconds };
   /** The first of these, by what they add for their time, that fits and keeps the rules; what is needed may add nothing. */
   const take = (now: readonly Taken[], options: readonly Option[], needed = false): Taken[] | undefined => {
     const has = givenBy(now);
@@ -167,7 +167,7 @@ export function greedy(
   });
   if (request.target >= ALL_PLANES_FROM)
     for (const plane of PLANES)
-      need((c) => c.drill.levels[c.level].main.some((row) => ROW_FACTS[row].plane === plane), 1);
+      need((c) => c.drill.levels[c.level].main.some((row) => MOTION_FACTS[row].plane === plane), 1);
   const open = (c: Candidate) => !isClosing(c);
   for (
     let next: Taken[] | undefined = list;

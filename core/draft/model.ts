@@ -1,14 +1,14 @@
 import { CLOSING, rowsOf, type Candidate } from "./candidates";
 import { feelsOf, kindOf } from "./prune";
 import { lastApart, type Apart, type DraftRequest } from "./request";
-import { leastIn, stepRank } from "./school";
+import { leastIn, stepRank } from "./sequencing";
 import { beforePower } from "~/core/audit/look";
 import { WARM_SECONDS, isStrong } from "~/core/audit/rules/cold-effort";
 import { LONGEST_HOLD } from "~/core/audit/rules/long-holds";
-import { targetsOf, weightOf } from "~/core/demands/fit";
+import { targetsOf, weightOf } from "~/core/sport-profiles/fit";
 import { PLANES } from "~/core/browse/browse";
 import { hardness } from "~/core/drills/hardness";
-import { ROW_FACTS, ROWS, type Row } from "~/core/vocabulary/rows";
+import { MOTION_FACTS, MOTIONS, type Motion } from "~/core/vocabulary/motions";
 import type { Program, Term } from "~/core/fit/program";
 import type { MovingPace } from "~/core/order/posture-order";
 import { doseSeconds, asksEffort, isPiece } from "~/core/dose/dose";
@@ -50,7 +50,7 @@ export const ALL_PLANES_FROM: Seconds = 300;
 export const MOVING = "moving";
 
 /** The column of how much of a row's target is reached. */
-export const fitColumn = (row: Row): string => `z_${row.replace(".", "_")}`;
+export const fitColumn = (row: Motion): string => `z_${row.replace(".", "_")}`;
 
 export type ModelOptions = {
   /** Candidates that are chosen already, by index: only their doses are open, and moving takes just this long. */
@@ -140,8 +140,8 @@ export function programOf(
   const count = (which: readonly number[]): Term[] => which.map((i) => ({ column: `y${i}`, times: 1 }));
 
   // The fit.
-  const all = ROWS.reduce((sum, row) => sum + weightOf(demand, row), 0);
-  for (const row of ROWS) {
+  const all = MOTIONS.reduce((sum, row) => sum + weightOf(demand, row), 0);
+  for (const row of MOTIONS) {
     const weight = weightOf(demand, row);
     if (weight === 0) continue;
     const gives = open.flatMap((i) =>
@@ -186,7 +186,7 @@ export function programOf(
 
   // Holds before power: each motion at most about a minute a side.
   if (beforePower(request.purpose))
-    for (const row of ROWS) {
+    for (const row of MOTIONS) {
       const held = open.filter(
         (i) => isHold(candidates[i]!) && candidates[i]!.drill.levels[candidates[i]!.level].main.includes(row),
       );
@@ -297,7 +297,7 @@ export function programOf(
   if (target >= ALL_PLANES_FROM)
     for (const plane of PLANES) {
       const which = candidates.flatMap((c, i) =>
-        c.drill.levels[c.level].main.some((row) => ROW_FACTS[row].plane === plane) ? [i] : [],
+        c.drill.levels[c.level].main.some((row) => MOTION_FACTS[row].plane === plane) ? [i] : [],
       );
       if (which.length > 0) rows.push({ name: `plane_${plane.replace("-", "_")}`, terms: count(which), least: 1 });
     }

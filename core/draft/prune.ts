@@ -1,5 +1,5 @@
 import { rowsOf, type Candidate } from "./candidates";
-import { stepRank } from "./school";
+import { stepRank } from "./sequencing";
 import type { Kit } from "~/core/vocabulary/kit";
 
 /** Drills of one kind, of which a session holds at most one: the same main motions, worked the same way in the same position. */

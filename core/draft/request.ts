@@ -1,12 +1,12 @@
 import { z } from "zod";
-import type { School } from "./school";
-import { demandSchema, type Demand } from "~/core/demands/schema";
-import { ROW_FACTS, ROWS } from "~/core/vocabulary/rows";
+import type { Sequencing } from "./sequencing";
+import { sportProfileSchema, type SportProfile } from "~/core/sport-profiles/schema";
+import { MOTION_FACTS, MOTIONS } from "~/core/vocabulary/motions";
 import type { Kit } from "~/core/vocabulary/kit";
 import { METHODS, type Method } from "~/core/vocabulary/methods";
 import type { Drill } from "~/core/drills/schema";
 import { groupSchema, groupSettingSchema, MOST_LATELY, type Group } from "~/core/group/schema";
-import { parseWith, type Fault, type Read } from "~/core/faults";
+import { parseWith, type ValidationError, type Read } from "~/core/faults";
 import { doseSchema } from "~/core/dose/schema";
 import { intervalSchema, PURPOSES, type Interval, type Purpose } from "~/core/session/schema";
 import { LEVELS, type LevelName } from "~/core/vocabulary/levels";
@@ -24,8 +24,8 @@ export const draftRequestSchema = z.strictObject({
   demand: z
     .union([
       z.string().min(1).max(80),
-      demandSchema,
-      z.strictObject({ rows: z.partialRecord(z.enum(ROWS), z.number().gt(0).max(3)) }),
+      sportProfileSchema,
+      z.strictObject({ rows: z.partialRecord(z.enum(MOTIONS), z.number().gt(0).max(3)) }),
     ])
     .describe("A sport profile's id, a whole profile, or rows picked by hand with weights of up to 3"),
   school: z.string().min(1).max(60).default("circles-first").describe("The id of the sequencing"),
@@ -88,8 +88,8 @@ export type DraftRequest = {
   title: string;
   target: Seconds;
   purpose: Purpose;
-  demand: Demand;
-  school: School;
+  demand: SportProfile;
+  school: Sequencing;
   group: Group | undefined;
   level: LevelName;
   methods: readonly Method[] | undefined;
@@ -137,8 +137,8 @@ export const lastApart = ({ differ, group, must }: Pick<DraftRequest, "differ" |
   (group?.lately ?? []).slice(0, differ).map(({ drills }) => apartFrom(drills, must));
 
 type Known = {
-  demands: (id: string) => Demand | undefined;
-  schools: (id: string) => School | undefined;
+  demands: (id: string) => SportProfile | undefined;
+  schools: (id: string) => Sequencing | undefined;
   drills: (id: string) => Drill | undefined;
 };
 
@@ -147,11 +147,11 @@ export function readRequest(value: unknown, { demands, schools, drills }: Known)
   const read = parseWith(draftRequestSchema, value);
   if (!read.ok) return read;
   const { demand: asked, school: schoolId, ...rest } = read.value;
-  const faults: Fault[] = [];
+  const faults: ValidationError[] = [];
   const demand = demandOf(asked, demands);
   if (!demand)
     faults.push({ path: "demand", message: `there is no sport profile “${typeof asked === "string" ? asked : ""}”` });
-  else if (!ROWS.some((row) => (demand.rows[row]?.weight ?? 0) > 0))
+  else if (!MOTIONS.some((row) => (demand.rows[row]?.weight ?? 0) > 0))
     faults.push({ path: "demand", message: "must name at least one motion" });
   const school = schools(schoolId);
   if (!school) faults.push({ path: "school", message: `there is no sequencing “${schoolId}”` });
@@ -188,18 +188,18 @@ export function readRequest(value: unknown, { demands, schools, drills }: Known)
 }
 
 /** The profile a request asks by: one that is known, one that comes whole, or motions picked by hand. */
-export const demandOf = (asked: WrittenRequest["demand"], demands: Known["demands"]): Demand | undefined =>
+export const demandOf = (asked: WrittenRequest["demand"], demands: Known["demands"]): SportProfile | undefined =>
   typeof asked === "string" ? demands(asked) : "id" in asked ? asked : byHand(asked.rows);
 
-function byHand(rows: Partial<Record<(typeof ROWS)[number], number>>): Demand {
-  const picked = ROWS.filter((row) => rows[row] !== undefined);
+function byHand(rows: Partial<Record<(typeof MOTIONS)[number], number>>): SportProfile {
+  const picked = MOTIONS.filter((row) => rows[row] !== undefined);
   return {
     id: "picked",
     name: "Picked by hand",
     about: "Motions picked by hand.",
     held: [],
     rows: Object.fromEntries(
-      picked.map((row) => [row, { weight: rows[row]!, why: `${ROW_FACTS[row].words} was picked by hand` }]),
+      picked.map((row) => [row, { weight: rows[row]!, why: `${MOTION_FACTS[row].words} was picked by hand` }]),
     ),
   };
 }

@@ -2,19 +2,19 @@ import { candidatesOf, CLOSING, type Candidate } from "./candidates";
 import { SHORT_AT_MOST } from "./draft";
 import { feelsOf } from "./prune";
 import { lastApart, type DraftRequest } from "./request";
-import { stepOf, stepRank } from "./school";
+import { stepOf, stepRank } from "./sequencing";
 import { audit, auditInput } from "~/core/audit/audit";
 import { coverageOf } from "~/core/coverage/coverage";
-import { fitOf } from "~/core/demands/fit";
+import { fitOf } from "~/core/sport-profiles/fit";
 import type { Drill } from "~/core/drills/schema";
 import { editItem, type Place } from "~/core/session/edits";
-import type { Item, Session } from "~/core/session/schema";
+import type { Item, SessionPlan } from "~/core/session/schema";
 import { compile } from "~/core/timeline/compile";
 import { postureChanges } from "~/core/timeline/totals";
 import type { Seconds, Share } from "~/core/units";
 
 /** Another drill for a place of a draft, and what the session is with it. */
-export type Swap = { item: Item; session: Session; seconds: Seconds; fit: Share; postureChanges: number };
+export type Swap = { item: Item; session: SessionPlan; seconds: Seconds; fit: Share; postureChanges: number };
 
 /** So many are looked at closely. */
 const LOOKED_AT = 24;
@@ -24,7 +24,7 @@ const LOOKED_AT = 24;
  * feels like another in the session, no limit broken. The best fit first; fewer when there are no more.
  */
 export function swapsFor(
-  session: Session,
+  session: SessionPlan,
   place: Place,
   request: DraftRequest,
   offered: readonly Drill[],

@@ -1,10 +1,10 @@
 import { AT_HAND, type KeptRequest } from "./request";
 import { KIT } from "~/core/vocabulary/kit";
-import { ROW_FACTS, ROWS, type Row } from "~/core/vocabulary/rows";
+import { MOTION_FACTS, MOTIONS, type Motion } from "~/core/vocabulary/motions";
 import { METHODS } from "~/core/vocabulary/methods";
 import type { Drill } from "~/core/drills/schema";
 import type { Group, GroupSetting } from "~/core/group/schema";
-import type { Purpose, Session } from "~/core/session/schema";
+import type { Purpose, SessionPlan } from "~/core/session/schema";
 import { protectionsOf } from "~/core/group/protect";
 import { protectionWords } from "~/core/wording/areas";
 import { secondsText } from "~/core/lengths";
@@ -14,9 +14,9 @@ const few = (names: readonly string[], most = 2): string =>
   names.length <= most + 1 ? listWords(names) : `${names.slice(0, most).join(", ")} and ${names.length - most} more`;
 
 /** Motions picked by hand, the weightiest first: “hip turning in, hip turning out and 2 more”. */
-export function rowsWords(rows: Partial<Record<Row, number>>): string {
-  const picked = ROWS.filter((row) => (rows[row] ?? 0) > 0).sort((a, b) => rows[b]! - rows[a]!);
-  return picked.length === 0 ? "no motion yet" : few(picked.map((row) => ROW_FACTS[row].words));
+export function rowsWords(rows: Partial<Record<Motion, number>>): string {
+  const picked = MOTIONS.filter((row) => (rows[row] ?? 0) > 0).sort((a, b) => rows[b]! - rows[a]!);
+  return picked.length === 0 ? "no motion yet" : few(picked.map((row) => MOTION_FACTS[row].words));
 }
 
 /** The ways of working, as the end of “by …”. */
@@ -80,7 +80,7 @@ export const differSentence = (lately: readonly { title: string }[]): string =>
   `At most half of the drills of ${listWords(lately.map(({ title }) => `“${title}”`))} come again${lately.length > 1 ? ", of each" : ""}.`;
 
 /** How many of a session's drills were not in another. */
-export function otherThan(session: Session, drills: readonly string[]): { other: number; of: number } {
+export function otherThan(session: SessionPlan, drills: readonly string[]): { other: number; of: number } {
   const mine = [...new Set(session.blocks.flatMap((block) => block.items.map((item) => item.drill)))];
   return { other: mine.filter((id) => !drills.includes(id)).length, of: mine.length };
 }

@@ -4,8 +4,8 @@ import { browse, browseSchema, sideSeconds } from "~/core/browse/browse";
 import { newerRevision, ownDrillId, ownIdsIn, readOwnId, withNamed } from "./own";
 import { drawingFaults, drillFile, readDrill, readDrillText } from "./read";
 import { lacksCautions, newDrill, unwritten } from "./start";
-import { ROW_FACTS } from "~/core/vocabulary/rows";
-import { motionFrom } from "~/library/motions/postures";
+import { MOTION_FACTS } from "~/core/vocabulary/motions";
+import { motionFrom } from "~/library/animations/postures";
 import { LEVELS } from "~/core/vocabulary/levels";
 import { stressesOfLevel } from "~/core/stress/at";
 import { asDocument } from "./stresses";
@@ -33,7 +33,7 @@ describe("browsing", () => {
       ]).toContain(id);
     for (const drill of browse(DRAWN_DRILLS, by({ plane: "rotation", posture: "standing" }))) {
       expect(drill.levels.standard.posture).toBe("standing");
-      expect(drill.levels.standard.main.some((row) => ROW_FACTS[row].plane === "rotation")).toBe(true);
+      expect(drill.levels.standard.main.some((row) => MOTION_FACTS[row].plane === "rotation")).toBe(true);
     }
     for (const drill of browse(DRAWN_DRILLS, by({ kit: "none" }))) expect(drill.levels.standard.kit).toEqual([]);
     for (const drill of browse(DRAWN_DRILLS, by({ most: "20" }))) expect(sideSeconds(drill)).toBeLessThanOrEqual(20);

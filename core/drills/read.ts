@@ -1,6 +1,6 @@
 import { z } from "zod";
 import { drillSchema, levelSchema, type Drill } from "./schema";
-import { isNewer, MADE_BY_NEWER, parseWith, readJson, type Fault, type Read } from "~/core/faults";
+import { isNewer, MADE_BY_NEWER, parseWith, readJson, type ValidationError, type Read } from "~/core/faults";
 import { motionFaults } from "~/core/figure/check";
 import { LEVELS, type LevelName } from "~/core/vocabulary/levels";
 import { USUAL_PACE } from "~/core/dose/pace";
@@ -29,7 +29,8 @@ export const LONGEST_DRILL_TEXT = 1_000_000;
 /** Checks a drill: its shape, its doses against their bounds, its directions. Every fault with its path. */
 export function readDrill(document: unknown, under: readonly PropertyKey[] = []): Read<Drill> {
   const parsed = parseWith(drillSchema, document);
-  const placed = (faults: readonly Fault[]) => faults.map((fault) => ({ ...fault, path: join(under, fault.path) }));
+  const placed = (faults: readonly ValidationError[]) =>
+    faults.map((fault) => ({ ...fault, path: join(under, fault.path) }));
   // What can be read of one that is not right is looked at even so, that everything is told at once.
   if (!parsed.ok) return { ok: false, faults: placed([...parsed.faults, ...looseFaults(document)]) };
   const faults = meaningFaults(parsed.value);
@@ -56,7 +57,7 @@ export function readDrillText(text: string): Read<Drill> {
   return outer.ok ? readDrill(outer.value.drill, ["drill"]) : outer;
 }
 
-function meaningFaults(drill: Drill): Fault[] {
+function meaningFaults(drill: Drill): ValidationError[] {
   return [...directionFaults(drill), ...LEVELS.flatMap((name) => levelFaults(name, drill.levels[name]))];
 }
 
@@ -66,13 +67,13 @@ const directionFaults = ({
 }: {
   directions?: unknown;
   directionWords?: unknown;
-}): Fault[] =>
+}): ValidationError[] =>
   directions === 2 && directionWords === undefined
     ? [{ path: "directionWords", message: "is missing: say what the two directions are called" }]
     : [];
 
-function levelFaults(name: LevelName, { dose, bounds, main, also }: z.infer<typeof levelSchema>): Fault[] {
-  const faults: Fault[] = [];
+function levelFaults(name: LevelName, { dose, bounds, main, also }: z.infer<typeof levelSchema>): ValidationError[] {
+  const faults: ValidationError[] = [];
   const path = `levels.${name}`;
   if (bounds.least > bounds.most)
     faults.push({ path: `${path}.bounds.least`, message: `must be at most ${bounds.most}` });
@@ -88,7 +89,7 @@ function levelFaults(name: LevelName, { dose, bounds, main, also }: z.infer<type
 }
 
 /** What is wrong with those parts of a drill that can be read although the whole can't. */
-function looseFaults(document: unknown): Fault[] {
+function looseFaults(document: unknown): ValidationError[] {
   if (typeof document !== "object" || document === null) return [];
   const { levels } = document as { levels?: unknown };
   const faults = directionFaults(document);

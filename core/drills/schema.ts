@@ -1,5 +1,5 @@
 import { z } from "zod";
-import { motionsSchema } from "~/core/figure/motion";
+import { animationsSchema } from "~/core/figure/animation";
 import { doseSchema } from "~/core/dose/schema";
 import type { LevelName } from "~/core/vocabulary/levels";
 import type { LevelStress } from "./stresses";
@@ -8,7 +8,7 @@ import { STANCES } from "~/core/vocabulary/stance";
 import { AREAS } from "~/core/vocabulary/areas";
 import { KIT } from "~/core/vocabulary/kit";
 import { METHODS } from "~/core/vocabulary/methods";
-import { ROWS } from "~/core/vocabulary/rows";
+import { MOTIONS } from "~/core/vocabulary/motions";
 
 export const REGIONS = [
   "breath-and-trunk",
@@ -53,8 +53,8 @@ export const levelSchema = z.strictObject({
   endPosture: z.enum(POSTURES),
   stance: z.enum(STANCES).optional().describe("In a position with two different legs, which one the working side is"),
   kit: z.array(z.enum(KIT)).max(6).describe("One entry a piece"),
-  main: z.array(z.enum(ROWS)).min(1),
-  also: z.array(z.enum(ROWS)),
+  main: z.array(z.enum(MOTIONS)).min(1),
+  also: z.array(z.enum(MOTIONS)),
   loads: z
     .array(z.union([z.enum(AREAS), statedSchema]))
     .max(2 * AREAS.length)
@@ -88,7 +88,7 @@ export const drillSchema = z.strictObject({
     .max(5),
   cautions: z.array(sentence).min(1).max(5),
   levels: z.strictObject({ easier: levelSchema, standard: levelSchema, harder: levelSchema }),
-  motions: motionsSchema.optional().describe("How it moves; a drill without is shown in words"),
+  motions: animationsSchema.optional().describe("How it moves; a drill without is shown in words"),
 });
 
 export type Region = (typeof REGIONS)[number];

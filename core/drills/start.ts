@@ -1,5 +1,5 @@
 import type { Drill, DrillLevel } from "./schema";
-import type { Motion } from "~/core/figure/motion";
+import type { Animation } from "~/core/figure/animation";
 import type { Posture } from "~/core/vocabulary/postures";
 
 const STARTING = {
@@ -17,7 +17,7 @@ const STARTING = {
 } as const;
 
 /** A drill that begins from a posture, everything still to be written. */
-export function newDrill(name: string, posture: Posture, motion: Motion): Drill {
+export function newDrill(name: string, posture: Posture, motion: Animation): Drill {
   const level = (how: string): DrillLevel => ({
     how,
     posture,

@@ -1,21 +1,26 @@
 import type { Drill } from "~/core/drills/schema";
 import type { LevelName } from "~/core/vocabulary/levels";
-import type { Session } from "~/core/session/schema";
+import type { SessionPlan } from "~/core/session/schema";
 import { asDocument } from "~/core/drills/stresses";
 
 /** The first version said nothing of itself; its drills had no stance. */
 export const NEWEST_EDITION = 2;
 
 /** A session as it was handed out, with the drills as they were that day, so that it never changes under anyone's feet. */
-export type Edition = { format?: "mapset/edition"; version?: typeof NEWEST_EDITION; session: Session; drills: Drill[] };
+export type Edition = {
+  format?: "mapset/edition";
+  version?: typeof NEWEST_EDITION;
+  session: SessionPlan;
+  drills: Drill[];
+};
 
 /** A session as others may see it: without the coach's notes, which are for the coach alone. */
-export function withoutNotes({ notes: _, ...session }: Session): Session {
+export function withoutNotes({ notes: _, ...session }: SessionPlan): SessionPlan {
   return session;
 }
 
 /** Freezes a session together with each drill it uses, once, in order of first use; the coach's notes stay behind. Throws when a drill is unknown. */
-export function makeEdition(session: Session, drills: (id: string) => Drill | undefined): Edition {
+export function makeEdition(session: SessionPlan, drills: (id: string) => Drill | undefined): Edition {
   const items = session.blocks.flatMap((block) => block.items);
   return {
     format: "mapset/edition",

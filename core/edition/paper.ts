@@ -8,7 +8,7 @@ import type { Steps } from "~/core/steps";
 import { piecesFor } from "~/core/group/kit";
 import type { Group } from "~/core/group/schema";
 import type { LevelName } from "~/core/vocabulary/levels";
-import type { Session } from "~/core/session/schema";
+import type { SessionPlan } from "~/core/session/schema";
 import { clockText } from "~/core/lengths";
 import { intervalWords } from "~/core/wording/intervals";
 import { formWords, itemWords, LEVEL_WORDS, listWords } from "~/core/wording/words";
@@ -42,7 +42,7 @@ type By = { drills: (id: string) => Drill | undefined; offered: readonly Drill[]
 
 /** Everything a coach needs beside the mat, from the session as it is now. `timeline` is the session's own. */
 export function* paperInSteps(
-  session: Session,
+  session: SessionPlan,
   timeline: Timeline,
   drills: By["drills"],
   { group, offered }: Omit<By, "drills">,
@@ -92,7 +92,7 @@ export function* paperInSteps(
 
 /** Who does something else at a place, together where it is the same. */
 function* insteadOnPaper(
-  session: Session,
+  session: SessionPlan,
   place: Place,
   alike: readonly Alike[],
   { drills, offered, group }: By & { group: Group },

@@ -6,7 +6,7 @@ import { motionFaults } from "./check";
 import { draw } from "./draw";
 import { drag, HANDLES, onBeats, sliders } from "./editing";
 import { mirrorPose, otherPoint } from "./mirror";
-import { motionSchema, type Motion } from "./motion";
+import { animationSchema, type Animation } from "./animation";
 import { frameOf } from "./picture";
 import { bodyAt, mirrorMotion, playerOf, type Player } from "./play";
 import { POINT_NAMES, SIDES } from "./points";
@@ -15,7 +15,7 @@ import { solvePose, THICKNESS, type Solved } from "./solve";
 import { beatOf, STILL_MOMENTS } from "./stills";
 import { distance } from "./vectors";
 import { VIEWS } from "./views";
-import { MOTIONS } from "~/library/motions";
+import { MOTIONS } from "~/library/animations";
 
 const real = (min: number, max: number) => fc.double({ min, max, noNaN: true });
 const way = fc.tuple(real(-1, 1), real(-1, 1), real(-1, 1)).filter(([x, y, z]) => x * x + y * y + z * z > 0.05);
@@ -199,7 +199,7 @@ describe("any pose", () => {
         fc.constantFrom("eased" as const, "through" as const),
         real(0, 0.3),
         (from, to, flow, lift) => {
-          const read = motionSchema.safeParse({
+          const read = animationSchema.safeParse({
             kind: "repeat",
             flow,
             beats: 2,
@@ -224,8 +224,8 @@ describe("any pose", () => {
   });
 });
 
-const drawn: [string, Motion][] = Object.entries(MOTIONS).flatMap(([id, motions]) =>
-  (["standard", "easier", "harder"] as const).flatMap((level): [string, Motion][] =>
+const drawn: [string, Animation][] = Object.entries(MOTIONS).flatMap(([id, motions]) =>
+  (["standard", "easier", "harder"] as const).flatMap((level): [string, Animation][] =>
     motions[level] ? [[`${id} ${level}`, motions[level]]] : [],
   ),
 );
@@ -294,7 +294,7 @@ describe("every drawn level", () => {
   it("put on another number of beats is the same movement in other time", () => {
     for (const [name, motion] of drawn.filter((_, i) => i % 12 === 0)) {
       const other = onBeats(motion, motion.beats * 2);
-      expect(motionSchema.safeParse(other), name).toMatchObject({ success: true });
+      expect(animationSchema.safeParse(other), name).toMatchObject({ success: true });
       const [a, b] = [bodyAt(playerOf(motion), motion.beats * 0.37), bodyAt(playerOf(other), motion.beats * 0.74)];
       expect(distance(a.points["right.palm"], b.points["right.palm"]), name).toBeLessThan(0.02);
     }

@@ -1,7 +1,7 @@
 import type { Camera } from "./camera";
 import type { PointName, Side } from "./points";
 import type { Solved } from "./solve";
-import type { Row } from "~/core/vocabulary/rows";
+import type { Motion } from "~/core/vocabulary/motions";
 import type { Share } from "~/core/units";
 
 /** The joint a row is seen at, and the point it moves. */
@@ -21,7 +21,7 @@ const AT: readonly [prefix: string, joint: string, end: string, sided: boolean][
 ];
 
 /** The joints the rows are about, each with the point it moves; on both sides where the drill works both. */
-export function workingJoints(rows: readonly Row[], sides: readonly Side[]): { joint: PointName; end: PointName }[] {
+export function workingJoints(rows: readonly Motion[], sides: readonly Side[]): { joint: PointName; end: PointName }[] {
   const found = new Map<string, { joint: PointName; end: PointName }>();
   for (const row of rows) {
     const at = AT.find(([prefix]) => row.startsWith(prefix));

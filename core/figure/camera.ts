@@ -1,4 +1,4 @@
-import type { View } from "./motion";
+import type { View } from "./animation";
 import { cross, dot, radians, unit, type Vec } from "./vectors";
 
 /** A place on the picture in centimetres, x to the right and y down, with how near it is to the eye. */

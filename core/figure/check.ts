@@ -3,13 +3,13 @@ import { elbowRest, PALM } from "./arms";
 import { FLAT_WRIST } from "./body";
 import { footPlace, kneeRest } from "./legs";
 import { pastLimit } from "./limits";
-import type { Motion } from "./motion";
+import type { Animation } from "./animation";
 import { bodyAt, playerOf, type Player } from "./play";
 import { POINT_NAMES, SIDES, type PointName, type Side } from "./points";
 import { ROW_ANGLES, usesRow } from "./rows";
 import { THICKNESS, type Solved, type Stance } from "./solve";
 import { along, distance, scale, turned, unit, Y, type Vec } from "./vectors";
-import type { Row } from "~/core/vocabulary/rows";
+import type { Motion } from "~/core/vocabulary/motions";
 import type { Degrees, Metres } from "~/core/units";
 
 /** What is wrong with a motion, where, and how much. */
@@ -17,14 +17,14 @@ export type FigureFault =
   | { kind: "floor"; part: PointName; beat: number; by: Metres }
   | { kind: "contact"; part: PointName; beat: number; by: Metres }
   | { kind: "limit"; part: AngleKey; beat: number; by: Degrees; angle: Degrees }
-  | { kind: "row"; row: Row };
+  | { kind: "row"; row: Motion };
 
 export const SAMPLES = 60;
 export const FLOOR_ALLOWANCE: Metres = 0.01;
 export const CONTACT_ALLOWANCE: Metres = 0.015;
 
 /** The beats at which a repetition is looked at. */
-export const sampleBeats = (motion: Motion): number[] =>
+export const sampleBeats = (motion: Animation): number[] =>
   Array.from({ length: SAMPLES }, (_, i) => (motion.beats * i) / (SAMPLES - 1));
 
 export type Sampled = { beat: number; body: Solved };
@@ -33,7 +33,7 @@ export const samplesOf = (player: Player): Sampled[] =>
   sampleBeats(player.motion).map((beat) => ({ beat, body: bodyAt(player, beat) }));
 
 /** Every fault of a motion over one repetition, the worst of each kind and part. `main` are the rows it says it is for. */
-export function motionFaults(motion: Motion, main: readonly Row[] = []): FigureFault[] {
+export function motionFaults(motion: Animation, main: readonly Motion[] = []): FigureFault[] {
   const samples = samplesOf(playerOf(motion));
   const worst = new Map<string, FigureFault>();
   const note = (fault: Exclude<FigureFault, { kind: "row" }>) => {
@@ -65,7 +65,7 @@ export function motionFaults(motion: Motion, main: readonly Row[] = []): FigureF
   ];
 }
 
-function rowIsUsed(row: Row, range: Map<AngleKey, [number, number]>): boolean {
+function rowIsUsed(row: Motion, range: Map<AngleKey, [number, number]>): boolean {
   const ways = ROW_ANGLES[row];
   if (!ways) return true;
   return ways.some((way) =>

@@ -1,9 +1,9 @@
 import { anglesOf, type AngleKey } from "./angles";
 import { bodyAt, playerOf } from "./play";
 import { LIMITS, type JointAngle } from "./limits";
-import type { Motion } from "./motion";
+import type { Animation } from "./animation";
 import { ROW_ANGLES } from "./rows";
-import type { Row } from "~/core/vocabulary/rows";
+import type { Motion } from "~/core/vocabulary/motions";
 import type { Degrees } from "~/core/units";
 
 export const JOINT_ANGLE_WORDS: Readonly<Record<JointAngle, string>> = {
@@ -46,7 +46,7 @@ const SAMPLES = 48;
 const WORTH: Degrees = 6;
 
 /** How the joints of the rows move through one repetition of the right side, the widest first. `SAMPLES + 1` angles each. */
-export function courses(motion: Motion, rows: readonly Row[]): Course[] {
+export function courses(motion: Animation, rows: readonly Motion[]): Course[] {
   const player = playerOf(motion);
   const beats = Array.from({ length: SAMPLES + 1 }, (_, i) => (motion.beats * i) / SAMPLES);
   const all = beats.map((beat) => anglesOf(bodyAt(player, beat)));

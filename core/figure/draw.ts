@@ -1,6 +1,6 @@
 import { RADIUS } from "./body";
 import { cameraOf, type Camera } from "./camera";
-import type { Prop, View } from "./motion";
+import type { Prop, View } from "./animation";
 import { capsulePath, chainPath, circlePath, disc, hull, hullPath, polygonPath, type Disc } from "./outline";
 import { anchorPlace } from "./play";
 import { SIDES, type PointName, type Side } from "./points";

@@ -15,7 +15,7 @@ import { POINT_NAMES } from "./points";
 import { pairSvg, stillSvg } from "./svg";
 import { cross, dot, length } from "./vectors";
 import { viewOf, VIEWS } from "./views";
-import { MOTIONS } from "~/library/motions";
+import { MOTIONS } from "~/library/animations";
 
 const motions = Object.entries(MOTIONS).filter((_, i) => i % 9 === 0);
 const numbers = (path: string) => [...path.matchAll(/-?\d+(?:\.\d+)?/g)].map((m) => Number(m[0]));

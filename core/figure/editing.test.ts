@@ -4,7 +4,7 @@ import { poseSchema, type Pose } from "./pose";
 import { POINT_NAMES } from "./points";
 import { solvePose } from "./solve";
 import { distance } from "./vectors";
-import { MOTIONS } from "~/library/motions";
+import { MOTIONS } from "~/library/animations";
 
 const poses: [string, Pose][] = Object.entries(MOTIONS)
   .slice(0, 160)

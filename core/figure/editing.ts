@@ -1,6 +1,6 @@
 import { anglesOf, type AngleKey } from "./angles";
 import { LIMITS, type JointAngle } from "./limits";
-import type { Motion } from "./motion";
+import type { Animation } from "./animation";
 import type { Side } from "./points";
 import type { Arm, Leg, Pose } from "./pose";
 import { solvePose, type Solved } from "./solve";
@@ -199,7 +199,7 @@ function unitOf([x, y, z]: readonly [number, number, number]): [number, number, 
 }
 
 /** The motion on another number of beats, its key positions spread as they were. `beats` is a whole number from 1. */
-export function onBeats(motion: Motion, beats: number): Motion {
+export function onBeats(motion: Animation, beats: number): Animation {
   const share = beats / motion.beats;
   return { ...motion, beats, keys: motion.keys.map((key) => ({ ...key, at: Math.round(key.at * share * 1e4) / 1e4 })) };
 }

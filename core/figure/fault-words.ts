@@ -1,7 +1,7 @@
 import type { FigureFault } from "./check";
 import { JOINT_ANGLE_WORDS } from "./course";
 import { jointOf } from "./angles";
-import { ROW_FACTS } from "~/core/vocabulary/rows";
+import { MOTION_FACTS } from "~/core/vocabulary/motions";
 
 const POINT_WORDS: Readonly<Record<string, string>> = {
   pelvis: "pelvis",
@@ -48,6 +48,6 @@ export function faultWords(fault: FigureFault): string {
       return `${JOINT_ANGLE_WORDS[jointOf(fault.part)]}${own} is ${fault.by.toFixed(0)}° past what a joint does ${beat(fault.beat)} (${fault.angle.toFixed(0)}°).`;
     }
     case "row":
-      return `“${ROW_FACTS[fault.row].words}” is one of its main motions, but that joint hardly moves.`;
+      return `“${MOTION_FACTS[fault.row].words}” is one of its main motions, but that joint hardly moves.`;
   }
 }

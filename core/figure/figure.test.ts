@@ -5,7 +5,7 @@ import { LENGTH, STATURE } from "./body";
 import { motionFaults } from "./check";
 import { draw } from "./draw";
 import { LIMITS, pastLimit } from "./limits";
-import { motionSchema } from "./motion";
+import { animationSchema } from "./animation";
 import { bodyAt, mirrorMotion, playerOf } from "./play";
 import { poseSchema, type Pose } from "./pose";
 import { usesRow } from "./rows";
@@ -156,7 +156,7 @@ describe("contacts", () => {
 });
 
 describe("motions", () => {
-  const squat = motionSchema.parse({
+  const squat = animationSchema.parse({
     kind: "repeat",
     beats: 2,
     seconds: 4,
@@ -202,7 +202,7 @@ describe("motions", () => {
   });
   it("mirror twice into themselves", () => expect(mirrorMotion(mirrorMotion(squat)).keys).toEqual(squat.keys));
   it("refuse keys that go back or beyond the last beat, with their path", () => {
-    const bad = motionSchema.safeParse({
+    const bad = animationSchema.safeParse({
       ...squat,
       keys: [squat.keys[0], { ...squat.keys[1], at: 0 }, { ...squat.keys[1], at: 9 }],
     });

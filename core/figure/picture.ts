@@ -1,5 +1,5 @@
 import { cameraOf } from "./camera";
-import type { View } from "./motion";
+import type { View } from "./animation";
 import { anchorPlace, bodyAt, type Player } from "./play";
 import { POINT_NAMES } from "./points";
 import { THICKNESS } from "./solve";

@@ -1,7 +1,7 @@
 import type { FreeArm } from "./arms";
 import type { FreeLeg } from "./legs";
 import { mirrorPose, otherPoint } from "./mirror";
-import type { Anchor, Motion, Prop } from "./motion";
+import type { Anchor, Animation, Prop } from "./animation";
 import { viewOf } from "./views";
 import { SIDES, type Side } from "./points";
 import type { Arm, HandArm, Leg, SpinePart } from "./pose";
@@ -11,7 +11,7 @@ import type { Metres, Share } from "~/core/units";
 
 /** A motion with its key positions worked out, ready to be asked for any moment. */
 export type Player = {
-  motion: Motion;
+  motion: Animation;
   keys: PlayerKey[];
   /** Where a repetition ends: the first key, or its mirror image in a drill that changes over. */
   last: PlayerKey;
@@ -25,7 +25,7 @@ type PlayerKey = { at: number; solved: Solved; lift: number };
 type Above = readonly [Metres, Metres];
 
 /** The motion of the other side: the exact mirror image, its props and view with it. */
-export function mirrorMotion(motion: Motion): Motion {
+export function mirrorMotion(motion: Animation): Animation {
   const view = viewOf(motion);
   return {
     ...motion,
@@ -47,7 +47,7 @@ export function mirrorProp(prop: Prop): Prop {
 }
 
 /** Works out the key positions of a motion, of the right side or in the mirror. */
-export function playerOf(motion: Motion, side: Side = "right"): Player {
+export function playerOf(motion: Animation, side: Side = "right"): Player {
   const own = side === "right" ? motion : mirrorMotion(motion);
   const keys = own.keys.map((key) => ({ at: key.at, solved: solvePose(key.pose), lift: key.lift }));
   const first = own.keys[0]!;

@@ -1,5 +1,5 @@
 import { LIMITS, type JointAngle } from "./limits";
-import type { Row } from "~/core/vocabulary/rows";
+import type { Motion } from "~/core/vocabulary/motions";
 
 /** Which joint angle a coverage row is read from, and which way counts as more of it. */
 export type RowAngle = { angle: JointAngle; sign: 1 | -1 | 0 };
@@ -9,7 +9,7 @@ const down = (angle: JointAngle): RowAngle => ({ angle, sign: -1 });
 const either = (angle: JointAngle): RowAngle => ({ angle, sign: 0 });
 
 /** Rows that are seen in the joints. Breath and a trunk that holds firm are not: nothing has to move for them. */
-export const ROW_ANGLES: Readonly<Partial<Record<Row, readonly RowAngle[]>>> = {
+export const ROW_ANGLES: Readonly<Partial<Record<Motion, readonly RowAngle[]>>> = {
   "nk.flex": [up("neck.flexion")],
   "nk.ext": [down("neck.flexion")],
   "nk.rot": [either("neck.rotation")],

@@ -1,5 +1,5 @@
 import { draw, type DrawOptions, type Mark } from "./draw";
-import type { View } from "./motion";
+import type { View } from "./animation";
 import { viewOf } from "./views";
 import { frameOf, type Frame } from "./picture";
 import { bodyAt, type Player } from "./play";

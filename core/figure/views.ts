@@ -1,4 +1,4 @@
-import type { Motion, View } from "./motion";
+import type { Animation, View } from "./animation";
 import type { ViewName } from "./view-names";
 
 export { VIEW_NAMES, type ViewName } from "./view-names";
@@ -12,4 +12,4 @@ export const VIEWS: Readonly<Record<ViewName, View>> = {
 };
 
 /** The view a motion is best seen from. */
-export const viewOf = (motion: Motion): View => (typeof motion.view === "string" ? VIEWS[motion.view] : motion.view);
+export const viewOf = (motion: Animation): View => (typeof motion.view === "string" ? VIEWS[motion.view] : motion.view);

@@ -2,9 +2,9 @@ import fc from "fast-check";
 import { expect, it } from "vitest";
 import { z } from "zod";
 import { hasWord, placeWords } from "./places";
-import { demandSchema } from "~/core/demands/schema";
+import { sportProfileSchema } from "~/core/sport-profiles/schema";
 import { sessionSchema } from "~/core/session/schema";
-import { ROWS } from "~/core/vocabulary/rows";
+import { MOTIONS } from "~/core/vocabulary/motions";
 
 const document = {
   title: "Legs",
@@ -59,9 +59,9 @@ it("has a word for every field of a session and of a sport profile", () => {
     Object.values(schema).forEach(walk);
   };
   walk(z.toJSONSchema(sessionSchema, { io: "input" }));
-  walk(z.toJSONSchema(demandSchema, { io: "input" }));
+  walk(z.toJSONSchema(sportProfileSchema, { io: "input" }));
   // Motions of the body have words of their own.
-  const named = [...fields].filter((field) => !(ROWS as readonly string[]).includes(field));
+  const named = [...fields].filter((field) => !(MOTIONS as readonly string[]).includes(field));
   expect(named.length).toBeGreaterThan(40);
   expect(named.filter((field) => !hasWord(field))).toEqual([]);
 });

@@ -1,14 +1,14 @@
-import type { Fault } from "~/core/faults";
+import type { ValidationError } from "~/core/faults";
 
 /*
  * Where a fault of a file is, as a coach would say it: “block 5 ‘Switch on’, drill 2, dose” for blocks[4].items[1].dose.
  */
 
 /** A fault of a file, and where it is in words. */
-export type PlacedFault = Fault & { place: string };
+export type PlacedFault = ValidationError & { place: string };
 
 export const placedFaults = (
-  faults: readonly Fault[],
+  faults: readonly ValidationError[],
   document: unknown,
   nameOf?: (drill: string) => string | undefined,
 ): PlacedFault[] => faults.map((fault) => ({ ...fault, place: placeWords(fault.path, document, nameOf) }));

@@ -9,12 +9,12 @@ import { readDrillText } from "~/core/drills/read";
 import { editionDrills } from "~/core/edition/edition";
 import { toNewest } from "~/core/session/newest";
 import { readSession } from "~/core/session/read";
-import type { Session } from "~/core/session/schema";
+import type { SessionPlan } from "~/core/session/schema";
 import { coverageOf } from "~/core/coverage/coverage";
 import { compile } from "~/core/timeline/compile";
 import { renewedLength } from "~/core/timeline/renewed";
 import { drillById } from "~/library";
-import { demandById } from "~/library/demands";
+import { profileById } from "~/library/sport-profiles";
 
 /*
  * A document of every version there has been, as it was written then. They stay here for ever, and open for ever, and what they
@@ -23,12 +23,12 @@ import { demandById } from "~/library/demands";
 
 const text = (name: string) => readFileSync(`${import.meta.dirname}/../../fixtures/samples/${name}.json`, "utf8");
 const json = (name: string): unknown => JSON.parse(text(name));
-const session = (name: string): Session => {
+const session = (name: string): SessionPlan => {
   const opened = openSession(json(name));
   if (!opened.ok) throw new Error(opened.why);
   return opened.doc;
 };
-const seconds = (one: Session) => compile(one, drillById).totalSeconds;
+const seconds = (one: SessionPlan) => compile(one, drillById).totalSeconds;
 
 describe("version 1", () => {
   it("of a session opens as it was, and lasts as long as it did", () => {
@@ -68,7 +68,7 @@ describe("version 1", () => {
   it("of a session file brings its drill and its profile", () => {
     const read = readSessionFile(json("session-file-1"), {
       drills: drillById,
-      isProfile: (id) => demandById(id) !== undefined,
+      isProfile: (id) => profileById(id) !== undefined,
     });
     if (!read.ok) throw new Error(JSON.stringify(read.faults));
     const own = new Map(read.value.drills.map((drill) => [drill.id, drill]));

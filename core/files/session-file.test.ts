@@ -2,11 +2,11 @@ import { describe, expect, it } from "vitest";
 import { faultLine, readJson } from "~/core/faults";
 import { asDocument } from "~/core/drills/stresses";
 import { DRILLS, drillById } from "~/library";
-import { demandById, DEMANDS } from "~/library/demands";
+import { profileById, SPORT_PROFILES } from "~/library/sport-profiles";
 import { cannotLeave, idsBrought, MOST_DRILLS, readSessionFile, sessionFile } from "./session-file";
 
 const OWN = "own-6f1b0c1e-0000-4000-8000-000000000001-3";
-const shipped = { drills: drillById, isProfile: (id: string) => demandById(id) !== undefined };
+const shipped = { drills: drillById, isProfile: (id: string) => profileById(id) !== undefined };
 const own = () => ({
   ...asDocument(DRILLS.find((drill) => drill.id === "cat-camel")!),
   id: OWN,
@@ -32,7 +32,7 @@ const file = () => ({
   version: 1,
   session: session(),
   drills: [own()],
-  profile: DEMANDS[0]!.id as unknown,
+  profile: SPORT_PROFILES[0]!.id as unknown,
 });
 const lines = (document: unknown) => {
   const read = readSessionFile(document, shipped);
@@ -48,7 +48,7 @@ describe("a session file", () => {
   });
   it("takes a profile of a coach's own", () => {
     const { profile: _, ...rest } = file();
-    expect(lines({ ...rest, profile: { ...DEMANDS[0], id: "own-x", name: "Gig rowing" } })).toEqual([]);
+    expect(lines({ ...rest, profile: { ...SPORT_PROFILES[0], id: "own-x", name: "Gig rowing" } })).toEqual([]);
     expect(lines(rest)).toEqual([]);
   });
   it("may be a session alone", () => {
@@ -78,7 +78,7 @@ describe("what is wrong with one", () => {
       ...file(),
       colour: "red",
       drills: [bad],
-      profile: { ...DEMANDS[0], name: "x" },
+      profile: { ...SPORT_PROFILES[0], name: "x" },
       session: {
         ...session(),
         title: "",

@@ -1,10 +1,10 @@
 import { z } from "zod";
-import { demandSchema, type Demand } from "~/core/demands/schema";
+import { sportProfileSchema, type SportProfile } from "~/core/sport-profiles/schema";
 import { readDrill } from "~/core/drills/read";
 import { drillSchema, type Drill } from "~/core/drills/schema";
-import { isNewer, isObject, MADE_BY_NEWER, parseWith, type Fault, type Read } from "~/core/faults";
+import { isNewer, isObject, MADE_BY_NEWER, parseWith, type ValidationError, type Read } from "~/core/faults";
 import { readSession } from "~/core/session/read";
-import { sessionSchema, type Session } from "~/core/session/schema";
+import { sessionSchema, type SessionPlan } from "~/core/session/schema";
 import { asDocument } from "~/core/drills/stresses";
 import type { DrillLookup, TimedDrill } from "~/core/drills/lookup";
 
@@ -29,13 +29,13 @@ export const sessionFileSchema = z.strictObject({
     .max(MOST_DRILLS)
     .describe("Drills of the coach's own that the session uses, under the ids it uses"),
   profile: z
-    .union([z.string().max(80), demandSchema])
+    .union([z.string().max(80), sportProfileSchema])
     .optional()
     .describe("Its sport profile: the name of a shipped one, or one of the coach's own"),
 });
 
 /** What a session brings along. The profile is a shipped one's id, or a document. */
-export type SessionFile = { session: Session; drills: Drill[]; profile: string | Demand | undefined };
+export type SessionFile = { session: SessionPlan; drills: Drill[]; profile: string | SportProfile | undefined };
 
 /** What is shipped, against which a file is read. */
 export type Shipped = {
@@ -75,7 +75,7 @@ export function cannotLeave(drills: number, bytes: number, largest: number): str
 }
 
 /** The drills a session uses that are in none of these, by their ids, in order. */
-export const drillsUsed = (session: Session): string[] => [
+export const drillsUsed = (session: SessionPlan): string[] => [
   ...new Set(session.blocks.flatMap((block) => block.items.map((item) => item.drill))),
 ];
 
@@ -98,7 +98,7 @@ export function readSessionFile(document: unknown, shipped: Shipped): Read<Sessi
     return read.ok ? { ok: true, value: { session: read.value, drills: [], profile: undefined } } : read;
   }
   const { session, drills = [], profile, ...head } = document;
-  const faults: Fault[] = [];
+  const faults: ValidationError[] = [];
   if (isNewer(document, NEWEST)) return { ok: false, faults: [{ path: "version", message: MADE_BY_NEWER }] };
   const outer = parseWith(z.strictObject({ format: z.literal(FORMAT), version: z.literal([1, NEWEST]) }), head);
   if (!outer.ok) faults.push(...outer.faults);
@@ -119,13 +119,13 @@ export function readSessionFile(document: unknown, shipped: Shipped): Read<Sessi
       })),
     );
 
-  let own: string | Demand | undefined;
+  let own: string | SportProfile | undefined;
   if (typeof profile === "string") {
     own = profile;
     if (!shipped.isProfile(profile))
       faults.push({ path: "profile", message: `there is no sport profile “${profile.slice(0, 80)}”` });
   } else if (profile !== undefined) {
-    const parsed = parseWith(demandSchema, profile);
+    const parsed = parseWith(sportProfileSchema, profile);
     if (parsed.ok) own = parsed.value;
     else
       faults.push(
@@ -147,12 +147,15 @@ export function readSessionFile(document: unknown, shipped: Shipped): Read<Sessi
   };
 }
 
-function readDrills(documents: unknown, shipped: DrillLookup): { drills: Map<string, Drill>; faults: Fault[] } {
+function readDrills(
+  documents: unknown,
+  shipped: DrillLookup,
+): { drills: Map<string, Drill>; faults: ValidationError[] } {
   const drills = new Map<string, Drill>();
   if (!Array.isArray(documents)) return { drills, faults: [{ path: "drills", message: "must be a list" }] };
   if (documents.length > MOST_DRILLS)
     return { drills, faults: [{ path: "drills", message: `must have at most ${MOST_DRILLS} entries` }] };
-  const faults: Fault[] = [];
+  const faults: ValidationError[] = [];
   documents.forEach((document: unknown, i) => {
     const read = readDrill(document, [`drills[${i}]`]);
     if (!read.ok) faults.push(...read.faults);

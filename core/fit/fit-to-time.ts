@@ -2,14 +2,14 @@ import { leversOf, type Allowed, type Lever } from "./levers";
 import type { Program, Solution, Solve, Term } from "./program";
 import { roundsBetween, withRounds } from "./rounds";
 import { coverageOf } from "~/core/coverage/coverage";
-import { fitOf, targetsOf, weightOf } from "~/core/demands/fit";
-import type { Demand } from "~/core/demands/schema";
-import { ROW_FACTS, ROWS } from "~/core/vocabulary/rows";
+import { fitOf, targetsOf, weightOf } from "~/core/sport-profiles/fit";
+import type { SportProfile } from "~/core/sport-profiles/schema";
+import { MOTION_FACTS, MOTIONS } from "~/core/vocabulary/motions";
 import type { Drill } from "~/core/drills/schema";
 import { editSession, type Place } from "~/core/session/edits";
 import { sameJson } from "~/core/same-json";
 import type { Dose } from "~/core/dose/kinds";
-import type { Session } from "~/core/session/schema";
+import type { SessionPlan } from "~/core/session/schema";
 import { compile } from "~/core/timeline/compile";
 import type { Timeline } from "~/core/timeline/types";
 import type { Seconds, Share } from "~/core/units";
@@ -18,9 +18,9 @@ import type { Seconds, Share } from "~/core/units";
 export const UNDER_AT_MOST: Seconds = 5;
 
 export type FitRequest = {
-  session: Session;
+  session: SessionPlan;
   target: Seconds;
-  demand?: Demand | undefined;
+  demand?: SportProfile | undefined;
   /** Places that stay as they are, as `placeKey` writes them. */
   locked: ReadonlySet<string>;
 };
@@ -31,7 +31,7 @@ export type DoseChange = { place: Place; drill: string; before: Dose; after: Dos
 export type FitAnswer =
   | {
       kind: "fitted";
-      session: Session;
+      session: SessionPlan;
       changes: DoseChange[];
       seconds: Seconds;
       fit: { before: Share; after: Share } | undefined;
@@ -98,7 +98,7 @@ export function fitToTime(request: FitRequest, drills: Drills, solve: Solve): Fi
 
 /** The shortest and the longest a session can be set to last. */
 export function endsOf(
-  session: Session,
+  session: SessionPlan,
   locked: ReadonlySet<string>,
   drills: Drills,
 ): { least: Seconds; most: Seconds } {
@@ -129,7 +129,7 @@ function attempt(
   under: Seconds,
   drills: Drills,
   solve: Solve,
-): { kind: "set"; session: Session } | Exclude<Solution, { kind: "optimal" }> {
+): { kind: "set"; session: SessionPlan } | Exclude<Solution, { kind: "optimal" }> {
   const timeline = compile(session, drills);
   const levers = leversOf({ session, timeline, drills, locked }, stage).filter((lever) => lever.options.length > 1);
   const [least, most] = [
@@ -150,7 +150,7 @@ function attempt(
   };
 }
 
-function fittedTo({ session, target, demand }: FitRequest, set: Session, drills: Drills): FitAnswer {
+function fittedTo({ session, target, demand }: FitRequest, set: SessionPlan, drills: Drills): FitAnswer {
   const fitted = editSession(set, { target });
   const after = compile(fitted, drills);
   const changes = session.blocks.flatMap((block, b) =>
@@ -179,7 +179,13 @@ const CHANGE = 1e-5;
 const SHORTER_BREAK = 1e-6;
 const LONGER_BREAK = 1e-4;
 
-type Base = { session: Session; timeline: Timeline; levers: Lever[]; demand: Demand | undefined; target: Seconds };
+type Base = {
+  session: SessionPlan;
+  timeline: Timeline;
+  levers: Lever[];
+  demand: SportProfile | undefined;
+  target: Seconds;
+};
 
 function programOf(
   { session, timeline, levers, demand, target }: Base,
@@ -229,15 +235,15 @@ function programOf(
 
 /** For each row with a weight a share z ≤ 1, ≤ C(left)/T and ≤ C(right)/T; Σ w·z / Σ w is the fit. */
 function addFit(
-  { session, timeline, levers, demand, target }: Base & { demand: Demand },
+  { session, timeline, levers, demand, target }: Base & { demand: SportProfile },
   drills: Drills,
   seconds: readonly Term[][],
   { columns, rows, objective }: Program,
 ): void {
   const targets = targetsOf(demand, target);
   const coverage = coverageOf(session, timeline, drills);
-  const all = ROWS.reduce((sum, row) => sum + weightOf(demand, row), 0);
-  for (const row of ROWS) {
+  const all = MOTIONS.reduce((sum, row) => sum + weightOf(demand, row), 0);
+  for (const row of MOTIONS) {
     const weight = weightOf(demand, row);
     if (weight === 0) continue;
     const z = `z_${row.replace(".", "_")}`;
@@ -253,7 +259,7 @@ function addFit(
         terms.push(...seconds[c]!.map(({ column, times }) => ({ column, times: times * share })));
       });
       rows.push({ name: `${z}_${side}`, terms: [...terms, { column: z, times: -targets[row] }], least: -least });
-      if (!ROW_FACTS[row].sided) break;
+      if (!MOTION_FACTS[row].sided) break;
     }
   }
 }

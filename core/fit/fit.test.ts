@@ -6,11 +6,11 @@ import type { Program, Solve } from "./program";
 import { amountOf, withAmount } from "~/core/dose/amount";
 import { editItem } from "~/core/session/edits";
 import { readSession } from "~/core/session/read";
-import type { Item, Session } from "~/core/session/schema";
+import type { Item, SessionPlan } from "~/core/session/schema";
 import { itemOf } from "~/core/session/start";
 import { compile } from "~/core/timeline/compile";
 import { DRILLS, drillById } from "~/library";
-import { DEMANDS, demandById } from "~/library/demands";
+import { SPORT_PROFILES, profileById } from "~/library/sport-profiles";
 import { amounts, bestOfEveryWay, waysOf } from "~/library/every-way";
 import { openSolver } from "~/solver/highs";
 
@@ -19,7 +19,7 @@ beforeAll(async () => {
   solve = await openSolver();
 });
 
-function session(items: object[], more: object = {}): Session {
+function session(items: object[], more: object = {}): SessionPlan {
   const read = readSession(
     {
       format: "mapset/session",
@@ -60,7 +60,7 @@ describe("fit to time", () => {
     expect(
       fitted(
         fitToTime(
-          { session: s, target: now, demand: demandById("rowing"), locked: new Set(["0.0", "0.1", "0.2"]) },
+          { session: s, target: now, demand: profileById("rowing"), locked: new Set(["0.0", "0.1", "0.2"]) },
           drillById,
           solve,
         ),
@@ -123,7 +123,7 @@ describe("fit to time", () => {
     fc.assert(
       fc.property(
         some,
-        fc.constantFrom(...DEMANDS),
+        fc.constantFrom(...SPORT_PROFILES),
         fc.integer({ min: -60, max: 60 }),
         fc.integer({ min: 1, max: 2 }),
         fc.constantFrom("drill-by-drill", "whole-block"),
@@ -164,7 +164,7 @@ describe("fit to time", () => {
     fc.assert(
       fc.property(
         fc.array(fc.constantFrom(...DRILLS.map((d) => d.id)), { minLength: 12, maxLength: 25 }),
-        fc.constantFrom(...DEMANDS),
+        fc.constantFrom(...SPORT_PROFILES),
         fc.double({ min: 0.8, max: 1.2, noNaN: true }),
         (list, demand, share) => {
           const s = session(list.map((id) => usual(id)));
@@ -195,14 +195,14 @@ describe("fit to time", () => {
 describe("making room", () => {
   const long = () =>
     session(["cat-camel", "hip-flexor-hold", "open-book", "bridge", "ankle-rock", "squat-free"].map((id) => usual(id)));
-  const shortest = (s: Session) => {
+  const shortest = (s: SessionPlan) => {
     const answer = fitToTime({ session: s, target: 1, locked: nothing }, drillById, solve);
     return answer.kind === "impossible" ? answer.least : 0;
   };
   it("takes out what costs the demand least, never the closing drill nor a locked one, and only when allowed", () => {
     const s = long();
     const target = Math.round(shortest(s) * 0.7);
-    const by = { session: s, target, demand: demandById("rowing"), locked: new Set(["0.0"]) };
+    const by = { session: s, target, demand: profileById("rowing"), locked: new Set(["0.0"]) };
     expect(fitWithRoom(by, { drop: false, add: [] }, drillById, solve).kind).toBe("impossible");
     const answer = fitWithRoom(by, { drop: true, add: [] }, drillById, solve);
     if (answer.kind !== "fitted") throw new Error(answer.kind);
@@ -216,7 +216,7 @@ describe("making room", () => {
   });
   it("adds drills that the demand lacks when doses cannot fill the time, and only from those offered", () => {
     const s = session([usual("cat-camel"), usual("squat-free")]);
-    const by = { session: s, target: 900, demand: demandById("rowing"), locked: nothing };
+    const by = { session: s, target: 900, demand: profileById("rowing"), locked: nothing };
     expect(fitWithRoom(by, { drop: false, add: [] }, drillById, solve).kind).toBe("impossible");
     const answer = fitWithRoom(by, { drop: false, add: DRILLS }, drillById, solve);
     if (answer.kind !== "fitted") throw new Error(answer.kind);

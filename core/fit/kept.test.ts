@@ -8,12 +8,12 @@ import { roundsBetween } from "./rounds";
 import { audit, auditInput, keyOf } from "~/core/audit/audit";
 import { groupSchema } from "~/core/group/schema";
 import { readSession } from "~/core/session/read";
-import type { Item, Session } from "~/core/session/schema";
+import type { Item, SessionPlan } from "~/core/session/schema";
 import { itemOf } from "~/core/session/start";
 import { compile } from "~/core/timeline/compile";
 import { placeKey } from "~/core/timeline/totals";
 import { DRILLS, drillById } from "~/library";
-import { demandById } from "~/library/demands";
+import { profileById } from "~/library/sport-profiles";
 import { openSolver } from "~/solver/highs";
 
 let solve: Solve;
@@ -25,7 +25,7 @@ const usual = (id: string, more: Partial<Item> = {}) => ({ ...itemOf(drillById(i
 function session(
   blocks: { items: object[]; rounds?: number; restBetweenRounds?: number }[],
   pace: object = {},
-): Session {
+): SessionPlan {
   const read = readSession(
     {
       format: "mapset/session",
@@ -40,7 +40,7 @@ function session(
   if (!read.ok) throw new Error(JSON.stringify(read.faults));
   return read.value;
 }
-const fitted = (s: Session, by: number, locked: string[] = []) => {
+const fitted = (s: SessionPlan, by: number, locked: string[] = []) => {
   const answer = fitToTime(
     { session: s, target: compile(s, drillById).totalSeconds + by, locked: new Set(locked) },
     drillById,
@@ -49,7 +49,7 @@ const fitted = (s: Session, by: number, locked: string[] = []) => {
   if (answer.kind !== "fitted") throw new Error(JSON.stringify(answer));
   return answer;
 };
-const doses = (s: Session) => s.blocks.flatMap((block) => block.items.map((item) => item.dose));
+const doses = (s: SessionPlan) => s.blocks.flatMap((block) => block.items.map((item) => item.dose));
 
 describe("what gives way first", () => {
   const rested = () =>
@@ -222,7 +222,7 @@ describe("what it says", () => {
   it("adds only what goes with the block it is put into, by a main motion or the way of working", () => {
     const s = session([{ items: [usual("ankle-rock"), usual("squat-free")] }]);
     const answer = fitWithRoom(
-      { session: s, target: 600, demand: demandById("rowing"), locked: new Set() },
+      { session: s, target: 600, demand: profileById("rowing"), locked: new Set() },
       { drop: false, add: DRILLS },
       drillById,
       solve,
@@ -278,7 +278,7 @@ it("nothing locked or equal is touched, and nothing is found afterwards that was
         );
         const target = Math.round(compile(s, drillById).totalSeconds * share);
         const answer = fitWithRoom(
-          { session: s, target, demand: demandById("handball"), locked },
+          { session: s, target, demand: profileById("handball"), locked },
           { drop, add: add ? DRILLS : [], group },
           drillById,
           solve,
@@ -289,7 +289,7 @@ it("nothing locked or equal is touched, and nothing is found afterwards that was
         expect(target - answer.seconds).toBeGreaterThanOrEqual(-1e-6);
         expect(target - answer.seconds).toBeLessThanOrEqual(UNDER_AT_MOST + 1e-6);
         // Every locked item is there as it was, and as often as it was.
-        const as = (one: Session) => one.blocks.flatMap((b) => b.items.map((i) => JSON.stringify([i, b.rounds])));
+        const as = (one: SessionPlan) => one.blocks.flatMap((b) => b.items.map((i) => JSON.stringify([i, b.rounds])));
         const after = as(answer.session);
         for (const key of locked) {
           const [b, i] = key.split(".").map(Number) as [number, number];
@@ -312,8 +312,8 @@ it("nothing locked or equal is touched, and nothing is found afterwards that was
             expect([0, same.length]).toContain(left.length);
             expect(new Set(left.map((one) => JSON.stringify(one.dose))).size).toBeLessThanOrEqual(1);
           }
-        const found = (one: Session) =>
-          audit(auditInput(one, drillById, { demand: demandById("handball"), group, offered: add ? DRILLS : [] })).map(
+        const found = (one: SessionPlan) =>
+          audit(auditInput(one, drillById, { demand: profileById("handball"), group, offered: add ? DRILLS : [] })).map(
             (f) => `${keyOf(f, one)} ${f.severity} ${f.says}`,
           );
         const shown = [...found(s), ...answer.anew.map((f) => `${keyOf(f, answer.session)} ${f.severity} ${f.says}`)];

@@ -2,7 +2,7 @@ import { describe, expect, it } from "vitest";
 import { equalPlaces, leversOf, type Allowed } from "./levers";
 import { roundsBetween, roundsOf, withRounds } from "./rounds";
 import type { Drill } from "~/core/drills/schema";
-import type { Block, Item, Session } from "~/core/session/schema";
+import type { Block, Item, SessionPlan } from "~/core/session/schema";
 import type { Dose } from "~/core/dose/kinds";
 import { itemOf, newSession } from "~/core/session/start";
 import { madeDrill } from "~/fixtures/drills";
@@ -29,7 +29,7 @@ const drills = (id: string) => all.find((drill) => drill.id === id);
 
 const item = (drill: Drill, more: Partial<Item> = {}): Item => ({ ...itemOf(drill), ...more });
 const seconds = (n: number): Dose => ({ kind: "time", seconds: n });
-function sessionOf(...blocks: (Item[] | { items: Item[]; more: Partial<Block> })[]): Session {
+function sessionOf(...blocks: (Item[] | { items: Item[]; more: Partial<Block> })[]): SessionPlan {
   return {
     ...newSession(
       { title: "t", purpose: "off-day", target: undefined },
@@ -49,15 +49,15 @@ function sessionOf(...blocks: (Item[] | { items: Item[]; more: Partial<Block> })
   };
 }
 const USUAL: Allowed = { doses: "any", breaks: "any", doseSteps: "usual", breakSteps: "usual" };
-const levers = (session: Session, allowed: Partial<Allowed> = {}, locked: string[] = []) =>
+const levers = (session: SessionPlan, allowed: Partial<Allowed> = {}, locked: string[] = []) =>
   leversOf({ session, timeline: compile(session, drills), drills, locked: new Set(locked) }, { ...USUAL, ...allowed });
-const kinds = (session: Session, allowed: Partial<Allowed> = {}, locked: string[] = []) =>
+const kinds = (session: SessionPlan, allowed: Partial<Allowed> = {}, locked: string[] = []) =>
   levers(session, allowed, locked).map((lever) => lever.kind);
-const adds = (session: Session, kind: string, allowed: Partial<Allowed> = {}) =>
+const adds = (session: SessionPlan, kind: string, allowed: Partial<Allowed> = {}) =>
   levers(session, allowed)
     .find((lever) => lever.kind === kind)!
     .options.map((option) => option.adds);
-const still = (session: Session): Session => ({ ...session, pace: { ...session.pace, demo: 0 } });
+const still = (session: SessionPlan): SessionPlan => ({ ...session, pace: { ...session.pace, demo: 0 } });
 
 describe("doses", () => {
   const dose = (drill: Drill, given?: Dose, allowed: Partial<Allowed> = {}) => {
@@ -102,7 +102,7 @@ describe("doses", () => {
     expect(dose(reps, undefined, { doseSteps: "fine" })).toEqual([[4, 6, 8], 1]);
   });
   it("add for each time they come: both sides, sets, rounds and turns; and give to what they work", () => {
-    const first = (session: Session) => {
+    const first = (session: SessionPlan) => {
       const [lever] = levers(still(session));
       const step = lever!.options[lever!.now + 1]!;
       return { step: step.adds, gives: lever!.gives };
@@ -331,7 +331,7 @@ it("what both sides do side by side for a time gives each half of it", () => {
 describe("blocks by the clock", () => {
   const clock = (items: Item[], interval: { work: number; rest: number }, more: Partial<Block> = {}) =>
     sessionOf({ items, more: { interval, ...more } });
-  const found = (session: Session, allowed: Partial<Allowed> = {}, locked: string[] = []) =>
+  const found = (session: SessionPlan, allowed: Partial<Allowed> = {}, locked: string[] = []) =>
     levers(session, allowed, locked).map(
       ({ kind, options, now }) =>
         `${kind} ${options.map(({ adds: more, set }) => `${set(session).blocks[0]!.interval![kind === "dose" ? "work" : "rest"]}:${more}`).join(" ")} @${now}`,

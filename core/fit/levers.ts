@@ -1,10 +1,10 @@
 import { coverageOf, sharesSides } from "~/core/coverage/coverage";
-import { ROW_FACTS, ROWS, type Row } from "~/core/vocabulary/rows";
+import { MOTION_FACTS, MOTIONS, type Motion } from "~/core/vocabulary/motions";
 import type { Drill } from "~/core/drills/schema";
 import { amountOf, withAmount } from "~/core/dose/amount";
 import { editBlock, editItem, type Place } from "~/core/session/edits";
 import { INTERVAL_BOUNDS } from "~/core/session/bounds";
-import type { Block, Interval, Item, Session } from "~/core/session/schema";
+import type { Block, Interval, Item, SessionPlan } from "~/core/session/schema";
 import type { Dose } from "~/core/dose/kinds";
 import { unitMicros, choicesOf, forClock, isCounted } from "~/core/dose/dose";
 import { gapsOf } from "~/core/timeline/gaps";
@@ -20,10 +20,10 @@ export type Lever = {
   /** The places whose dose it is. */
   places: Place[];
   /** Each way it may be set, the shortest first, with the seconds it adds to the session against what is. */
-  options: { adds: Seconds; dose?: Dose; set: (session: Session) => Session }[];
+  options: { adds: Seconds; dose?: Dose; set: (session: SessionPlan) => SessionPlan }[];
   now: number;
   /** What a second that it adds gives to rows, by side. */
-  gives: { row: Row; left: Share; right: Share }[];
+  gives: { row: Motion; left: Share; right: Share }[];
 };
 
 /** Which way a lever may go, and by which steps: sensible ones, or single seconds. */
@@ -41,7 +41,7 @@ const BREAK_STEP: Seconds = 5;
  * What was equal is one: the same drill at the same level with the same dose, as a test before and after, or one side here
  * and the other there. Each list has the places of one, in the session's order.
  */
-export function equalPlaces(session: Session): Place[][] {
+export function equalPlaces(session: SessionPlan): Place[][] {
   const groups = new Map<string, Place[]>();
   session.blocks.forEach((block, b) =>
     block.items.forEach((item, i) => {
@@ -53,7 +53,7 @@ export function equalPlaces(session: Session): Place[][] {
 }
 
 type Base = {
-  session: Session;
+  session: SessionPlan;
   timeline: Timeline;
   drills: (id: string) => Drill | undefined;
   locked: ReadonlySet<string>;
@@ -122,7 +122,7 @@ function doseLevers({ session, timeline, drills, locked }: Base, { doseSteps }: 
           set: (s) => places.reduce((so, place) => editItem(so, place, { dose }), s),
         })),
         gives: gives.map(({ row, share }) =>
-          ROW_FACTS[row].sided
+          MOTION_FACTS[row].sided
             ? { row, left: (share * count.left) / count.all, right: (share * count.right) / count.all }
             : { row, left: share, right: share },
         ),
@@ -173,7 +173,7 @@ function restLevers({ session, timeline, locked }: Base, { breakSteps }: Allowed
   return [...found.values()].map(({ field, seconds, places, count }): Lever => {
     const least = Math.min(seconds, Math.max(SHORTEST_REST, seconds / 2));
     const lengths = lengthsBetween(least, seconds, seconds + Math.max(10, seconds / 2), breakSteps);
-    const set = (to: Seconds) => (s: Session) =>
+    const set = (to: Seconds) => (s: SessionPlan) =>
       [...places.values()].reduce(
         (so, place) =>
           field === "restBetweenRounds"
@@ -192,7 +192,7 @@ function restLevers({ session, timeline, locked }: Base, { breakSteps }: Allowed
 }
 
 /** Blocks that go by the same clock, in order. */
-function clocksOf({ blocks }: Session): { interval: Interval; blocks: number[] }[] {
+function clocksOf({ blocks }: SessionPlan): { interval: Interval; blocks: number[] }[] {
   const clocks = new Map<string, { interval: Interval; blocks: number[] }>();
   blocks.forEach(({ interval }, b) => {
     if (!interval) return;
@@ -216,7 +216,7 @@ function clockLevers(
     );
     if (own.some(({ key }) => locked.has(key))) return [];
     const now = interval[part];
-    const set = (to: Seconds) => (s: Session) =>
+    const set = (to: Seconds) => (s: SessionPlan) =>
       blocks.reduce((so, b) => editBlock(so, b, { interval: { ...so.blocks[b]!.interval!, [part]: to } }), s);
     const inside = (segment: Segment) => blocks.includes(segment.block);
     if (part === "rest") {
@@ -273,7 +273,11 @@ function clockLevers(
 }
 
 /** How far what is done of an item is outside its drill's bounds, in their unit; 0 inside. */
-function offBounds(block: Block, item: Item, { drills, pace }: Pick<Base, "drills"> & Pick<Session, "pace">): number {
+function offBounds(
+  block: Block,
+  item: Item,
+  { drills, pace }: Pick<Base, "drills"> & Pick<SessionPlan, "pace">,
+): number {
   const level = drills(item.drill)?.levels[item.level];
   const done = itemDone(block, item, drills, pace).dose;
   if (!level || done.kind !== (forClock(level.dose) ?? level.dose).kind) return 0;
@@ -282,10 +286,10 @@ function offBounds(block: Block, item: Item, { drills, pace }: Pick<Base, "drill
 }
 
 /** What a second more over all these pieces of work gives to rows, by side. */
-function givenBy(work: readonly WorkSegment[], session: Session, drills: Base["drills"]): Lever["gives"] {
+function givenBy(work: readonly WorkSegment[], session: SessionPlan, drills: Base["drills"]): Lever["gives"] {
   const seconds = work.reduce((sum, segment) => sum + segment.seconds, 0);
   const coverage = coverageOf(session, { segments: work }, drills);
-  return ROWS.flatMap((row) => {
+  return MOTIONS.flatMap((row) => {
     const { left, right } = coverage[row];
     return left + right > 0 ? [{ row, left: left / seconds, right: right / seconds }] : [];
   });
@@ -315,7 +319,7 @@ function showingLever({ session, timeline, locked }: Base, { breakSteps }: Allow
   ];
 }
 
-const itemAt = (session: Session, { block, item }: Place): Item | undefined => session.blocks[block]?.items[item];
+const itemAt = (session: SessionPlan, { block, item }: Place): Item | undefined => session.blocks[block]?.items[item];
 
 /** From the least to the most by steps from what is, which is always among them. */
 function lengthsBetween(least: Seconds, now: Seconds, most: Seconds, steps: "usual" | "fine"): Seconds[] {
@@ -326,7 +330,7 @@ function lengthsBetween(least: Seconds, now: Seconds, most: Seconds, steps: "usu
   return [...all].sort((a, b) => a - b);
 }
 
-const secondsOf = (dose: Dose, pace: Session["pace"]): Seconds => {
+const secondsOf = (dose: Dose, pace: SessionPlan["pace"]): Seconds => {
   const unit = toSeconds(unitMicros(dose, pace));
   return isCounted(dose) ? unit * amountOf(dose).value : unit;
 };

@@ -5,13 +5,13 @@ import { addFix } from "~/core/audit/add";
 import { audit, auditInput } from "~/core/audit/audit";
 import { foundAnew, worsened, type FoundIn, type Told } from "~/core/audit/compare";
 import { coverageOf } from "~/core/coverage/coverage";
-import { fitOf, missingRows } from "~/core/demands/fit";
-import type { Demand } from "~/core/demands/schema";
-import { ROWS } from "~/core/vocabulary/rows";
+import { fitOf, missingRows } from "~/core/sport-profiles/fit";
+import type { SportProfile } from "~/core/sport-profiles/schema";
+import { MOTIONS } from "~/core/vocabulary/motions";
 import type { Drill } from "~/core/drills/schema";
 import type { Group } from "~/core/group/schema";
 import { itemCount, removeItem, type Place } from "~/core/session/edits";
-import type { Block, Session } from "~/core/session/schema";
+import type { Block, SessionPlan } from "~/core/session/schema";
 import { removeSeveral } from "~/core/session/several";
 import type { Seconds } from "~/core/units";
 import { compile } from "~/core/timeline/compile";
@@ -29,15 +29,15 @@ export type RoomAnswer =
   | { kind: "impossible"; least: Seconds; most: Seconds; helps: Help[] }
   | Extract<FitAnswer, { kind: "failed" }>
   /** `anew` is what the audit finds afterwards that it does not find now, or finds otherwise. */
-  | (Extract<FitAnswer, { kind: "fitted" }> & { dropped: string[]; added: string[]; from: Session; anew: Told[] });
+  | (Extract<FitAnswer, { kind: "fitted" }> & { dropped: string[]; added: string[]; from: SessionPlan; anew: Told[] });
 
 /** Every motion asked for alike, where no demand was chosen. */
-const EVEN: Demand = {
+const EVEN: SportProfile = {
   id: "even",
   name: "Everything alike",
   about: "Every motion alike.",
   held: [],
-  rows: Object.fromEntries(ROWS.map((row) => [row, { weight: 1, why: "everything alike" }])),
+  rows: Object.fromEntries(MOTIONS.map((row) => [row, { weight: 1, why: "everything alike" }])),
 };
 
 /** Programs solved before it is given up. */
@@ -114,8 +114,8 @@ function helpsFor(
 }
 
 /** What the audit finds in a session as it would be, with the same people and demand. */
-function lookerAt({ demand }: FitRequest, { group, add }: Room, drills: Drills): (session: Session) => FoundIn {
-  const known = new WeakMap<Session, FoundIn>();
+function lookerAt({ demand }: FitRequest, { group, add }: Room, drills: Drills): (session: SessionPlan) => FoundIn {
+  const known = new WeakMap<SessionPlan, FoundIn>();
   return (session) => {
     const before = known.get(session);
     if (before) return before;
@@ -126,23 +126,27 @@ function lookerAt({ demand }: FitRequest, { group, add }: Room, drills: Drills):
 }
 
 /** Fit before any change, and after all of them. */
-function fitBetween({ session, demand, target }: FitRequest, { session: after }: { session: Session }, drills: Drills) {
-  const of = (s: Session) => fitOf(coverageOf(s, compile(s, drills), drills), demand!, target);
+function fitBetween(
+  { session, demand, target }: FitRequest,
+  { session: after }: { session: SessionPlan },
+  drills: Drills,
+) {
+  const of = (s: SessionPlan) => fitOf(coverageOf(s, compile(s, drills), drills), demand!, target);
   return demand && { before: of(session), after: of(after) };
 }
 
-type Step = { session: Session; locked: ReadonlySet<string>; did: "drop" | "add"; names: string[] };
+type Step = { session: SessionPlan; locked: ReadonlySet<string>; did: "drop" | "add"; names: string[] };
 
 /** So many of the steps that cost least are looked over for what they bring. */
 const LOOKED_OVER = 12;
 
 function dropSteps(
-  session: Session,
+  session: SessionPlan,
   locked: ReadonlySet<string>,
-  demand: Demand,
+  demand: SportProfile,
   target: number,
   drills: Drills,
-  looked: (session: Session) => FoundIn,
+  looked: (session: SessionPlan) => FoundIn,
 ): Step[] {
   const timeline = compile(session, drills);
   const fit = fitOf(coverageOf(session, timeline, drills), demand, target);
@@ -193,7 +197,7 @@ function dropSteps(
 }
 
 /** The places that stay as they are, once a drill has been taken out before them. */
-function lockedWithout(session: Session, locked: ReadonlySet<string>, place: Place): ReadonlySet<string> {
+function lockedWithout(session: SessionPlan, locked: ReadonlySet<string>, place: Place): ReadonlySet<string> {
   const gone = session.blocks[place.block]!.items.length === 1;
   return new Set(
     [...locked].map((key) => {
@@ -217,9 +221,9 @@ const isKin = (drill: Drill, { items }: Block, drills: Drills): boolean =>
 
 /** The drill that the demand lacks most, where one can be added; one way only, the next comes after it. */
 function addSteps(
-  session: Session,
+  session: SessionPlan,
   locked: ReadonlySet<string>,
-  demand: Demand,
+  demand: SportProfile,
   target: number,
   { add, group }: Room,
   drills: Drills,
@@ -245,10 +249,10 @@ function addSteps(
   return [];
 }
 
-const placesOf = (session: Session): Place[] =>
+const placesOf = (session: SessionPlan): Place[] =>
   session.blocks.flatMap((block, b) => block.items.map((_, i) => ({ block: b, item: i })));
 
-function nameAt(session: Session, place: Place, drills: Drills): string {
+function nameAt(session: SessionPlan, place: Place, drills: Drills): string {
   const id = session.blocks[place.block]?.items[place.item]?.drill ?? "";
   return drills(id)?.name ?? id;
 }

@@ -1,5 +1,5 @@
 import { editBlock } from "~/core/session/edits";
-import type { Session } from "~/core/session/schema";
+import type { SessionPlan } from "~/core/session/schema";
 import { placeKey } from "~/core/timeline/totals";
 
 /** So many rounds more than there are at most. */
@@ -10,10 +10,10 @@ const MOST_ROUNDS = 20;
 const MOST_WAYS = 24;
 
 /** The rounds of each block, in order. */
-export const roundsOf = (session: Session): number[] => session.blocks.map((block) => block.rounds);
+export const roundsOf = (session: SessionPlan): number[] => session.blocks.map((block) => block.rounds);
 
 /** The session with so many rounds of each block. */
-export const withRounds = (session: Session, rounds: readonly number[]): Session =>
+export const withRounds = (session: SessionPlan, rounds: readonly number[]): SessionPlan =>
   rounds.reduce((s, count, b) => (s.blocks[b]!.rounds === count ? s : editBlock(s, b, { rounds: count })), session);
 
 /**
@@ -22,7 +22,7 @@ export const withRounds = (session: Session, rounds: readonly number[]): Session
  * blocks that are the same keep the same.
  */
 export function roundsBetween(
-  session: Session,
+  session: SessionPlan,
   which: "same" | "fewer" | "more",
   locked: ReadonlySet<string>,
 ): number[][] {

@@ -21,7 +21,7 @@ import type { Drill } from "~/core/drills/schema";
 import { paperInSteps } from "~/core/edition/paper";
 import { editItem, insertItem, moveItem, removeItem } from "~/core/session/edits";
 import { LEVELS } from "~/core/vocabulary/levels";
-import type { Item, Session } from "~/core/session/schema";
+import type { Item, SessionPlan } from "~/core/session/schema";
 import { itemOf, newSession } from "~/core/session/start";
 import { USUAL_PACE } from "~/core/dose/pace";
 import { allAtOnce } from "~/core/steps";
@@ -45,7 +45,7 @@ const neck = protectionsOf(["neck"]);
 const at = (does: PersonChoice["does"], drill = "own"): PersonChoice => ({ block: 0, item: 0, at: drill, does });
 const MOSS = "00000000-0000-4000-8000-000000000001";
 const TERN = "00000000-0000-4000-8000-000000000002";
-const sessionOf = (...drills: Drill[]): Session =>
+const sessionOf = (...drills: Drill[]): SessionPlan =>
   newSession({ title: "t", purpose: "off-day", target: undefined }, [
     {
       title: "b",
@@ -175,8 +175,12 @@ describe("choices in a session that is edited", () => {
     at: drill,
     does: "rest",
   });
-  const follow = (before: Session, after: Session, choices: readonly Choice[], gone = new WeakMap<Item, Choice[]>()) =>
-    followChoices(before, after, choices, gone).map((each) => [each.item, each.at]);
+  const follow = (
+    before: SessionPlan,
+    after: SessionPlan,
+    choices: readonly Choice[],
+    gone = new WeakMap<Item, Choice[]>(),
+  ) => followChoices(before, after, choices, gone).map((each) => [each.item, each.at]);
   const session = sessionOf(one, two, own);
   it("go with their drills", () => {
     const choices = [choice(0, "one"), choice(2, "own")];

@@ -3,7 +3,7 @@ import { fallbackFor, fallbacksFor, type Fallback, type FallbackBy } from "./fal
 import { against, itemAsWorked, type Protection } from "./protect";
 import type { Group, PersonChoice } from "./schema";
 import { LEVELS } from "~/core/vocabulary/levels";
-import type { Item, Session } from "~/core/session/schema";
+import type { Item, SessionPlan } from "~/core/session/schema";
 import { followPlaces } from "~/core/session/follow";
 import { MOST_BLOCKS, MOST_ITEMS, type Place } from "~/core/session/edits";
 
@@ -66,8 +66,8 @@ export function chosen(
  * remembered in `gone` by the item they went with: where an edit is undone, the very item comes back, and they with it.
  */
 export function followChoices(
-  before: Session,
-  after: Session,
+  before: SessionPlan,
+  after: SessionPlan,
   choices: readonly Choice[],
   gone: WeakMap<Item, Choice[]>,
 ): Choice[] {

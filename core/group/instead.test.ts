@@ -5,7 +5,7 @@ import { protectionsOf } from "./protect";
 import type { Group } from "./schema";
 import type { Area, Grade } from "~/core/vocabulary/areas";
 import type { Drill, DrillLevel } from "~/core/drills/schema";
-import type { Item, Session } from "~/core/session/schema";
+import type { Item, SessionPlan } from "~/core/session/schema";
 import type { LevelName } from "~/core/vocabulary/levels";
 import { itemOf, newSession } from "~/core/session/start";
 import { USUAL_PACE } from "~/core/dose/pace";
@@ -23,7 +23,7 @@ const stressing = (area: Area, grade: Grade = 2): Partial<DrillLevel> => ({
 });
 const neck = protectionsOf(["neck"]);
 
-function sessionOf(items: Item[], rounds = 1): Session {
+function sessionOf(items: Item[], rounds = 1): SessionPlan {
   return newSession({ title: "t", purpose: "off-day", target: undefined }, [
     { title: "b", rounds, restBetweenRounds: 0, sideOrder: "drill-by-drill", items: items },
   ]);

@@ -4,7 +4,7 @@ import type { Group, PersonChoice } from "./schema";
 import { levelBelow, type LevelName } from "~/core/vocabulary/levels";
 import { allAtOnce, type Steps } from "~/core/steps";
 import type { Drill } from "~/core/drills/schema";
-import type { Session } from "~/core/session/schema";
+import type { SessionPlan } from "~/core/session/schema";
 import { itemDone } from "~/core/session/interval";
 
 /** What one person does in place of an item while the others do it: another level, another drill, or rest. */
@@ -20,12 +20,12 @@ type By = {
 };
 
 /** Everything one person does differently in a session, by what they protect and what is chosen for them, in its order. Empty for someone who does it all. */
-export const insteadOf = (session: Session, protections: readonly Protection[], by: By): Instead[] =>
+export const insteadOf = (session: SessionPlan, protections: readonly Protection[], by: By): Instead[] =>
   allAtOnce(insteadInSteps(session, protections, by));
 
 /** The same in steps. */
 export function* insteadInSteps(
-  session: Session,
+  session: SessionPlan,
   protections: readonly Protection[],
   { drills, offered, group, choices = [] }: By,
 ): Steps<Instead[]> {
@@ -51,7 +51,7 @@ export function* insteadInSteps(
 
 /** Where the next level down goes against what someone protects, although the item itself does not: easier today is then no answer for them. */
 export function notOneDown(
-  session: Session,
+  session: SessionPlan,
   protections: readonly Protection[],
   drills: By["drills"],
 ): { block: number; item: number }[] {

@@ -1,5 +1,5 @@
+import { partsOfToday } from "./parts";
 import type { CheckIn, Progress } from "~/core/checkin/schema";
-import { partsOfToday } from "~/core/documents/setting";
 import type { Change } from "~/core/saving/fields";
 import type { EpochMs } from "~/core/units";
 

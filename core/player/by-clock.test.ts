@@ -1,6 +1,6 @@
 import { describe, expect, it } from "vitest";
 import { callsOf } from "./calls";
-import { faceOf } from "./face";
+import { playerView } from "./player-view";
 import { readSession } from "~/core/session/read";
 import type { Interval, SessionInput } from "~/core/session/schema";
 import { madeDrill } from "~/fixtures/drills";
@@ -41,7 +41,7 @@ function run(interval: Interval, items: SessionInput["blocks"][number]["items"],
   const at = (place: { block: number; item: number }) => read.value.blocks[place.block]!.items[place.item]!;
   const facts = (place: { block: number; item: number }) => ({ item: at(place), drill: drills(at(place).drill)! });
   return {
-    face: (t: number) => faceOf(momentAt(timeline, t)!, facts)!,
+    face: (t: number) => playerView(momentAt(timeline, t)!, facts)!,
     said: callsOf(timeline.segments, timeline.totalSeconds, (block, item) => ({
       name: facts({ block, item }).drill.name,
       cues: [],

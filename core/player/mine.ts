@@ -1,9 +1,9 @@
 import { kindOf, type Dose } from "~/core/dose/kinds";
 import { USUAL_PACE } from "~/core/dose/pace";
-import { faceOf, type Face } from "./face";
+import { playerView, type PlayerView } from "./player-view";
 import type { CallFacts } from "./calls";
 import type { Drill } from "~/core/drills/schema";
-import type { Motion } from "~/core/figure/motion";
+import type { Animation } from "~/core/figure/animation";
 import { levelBelow, type LevelName } from "~/core/vocabulary/levels";
 import type { Item } from "~/core/session/schema";
 import { formWords, LEVEL_WORDS } from "~/core/wording/words";
@@ -20,7 +20,7 @@ export type Mine = {
   /** Drills that are done instead, with the one motion each is done in. */
   drills: readonly Drill[];
   /** How easier levels move that the session itself does not draw, by drill. */
-  easier: Readonly<Record<string, Motion>>;
+  easier: Readonly<Record<string, Animation>>;
   /** Where the next level down is not for this person: easier is then smaller and slower. */
   smaller: readonly Place[];
 };
@@ -101,20 +101,20 @@ export function ownFace(
   facts: Facts,
   mine: Mine,
   easierAt: ReadonlySet<string>,
-): (Face & { own: Own }) | undefined {
+): (PlayerView & { own: Own }) | undefined {
   const own = ownOf(moment.segment, facts, mine, easierAt);
   if (!own) return undefined;
   const theirs = (place: Place) => {
     const one = ownOf(place, facts, mine, easierAt);
     return one && { drill: one.drill, item: one.item };
   };
-  const face = faceOf(moment, theirs);
+  const face = playerView(moment, theirs);
   if (!face) return undefined;
   const next =
     moment.nextWork && placeName(moment.nextWork) !== placeName(moment.segment)
       ? ownOf(moment.nextWork, facts, mine, easierAt)
       : undefined;
-  const named: Face = {
+  const named: PlayerView = {
     ...(own.inStep ? face : countdownOnly(face)),
     ...(next?.how === "rest" && face.next && { next: "a rest for you" }),
   };
@@ -157,7 +157,7 @@ export function ownFace(
 }
 
 /** A countdown in place of the others' count and beats, which are not this person's. */
-const countdownOnly = ({ clock, guide: _, turn: __, ...face }: Face): Face => ({
+const countdownOnly = ({ clock, guide: _, turn: __, ...face }: PlayerView): PlayerView => ({
   ...face,
   big: clock ?? face.big,
   bigLabel: "left",

@@ -4,7 +4,7 @@ import { readSession } from "~/core/session/read";
 import { compile } from "~/core/timeline/compile";
 import type { WorkSegment } from "~/core/timeline/types";
 import { drillById } from "~/library";
-import { MOTIONS } from "~/library/motions";
+import { MOTIONS } from "~/library/animations";
 
 function work(drill: string, more: object = {}): WorkSegment[] {
   const read = readSession(

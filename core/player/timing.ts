@@ -1,4 +1,4 @@
-import type { Motion } from "~/core/figure/motion";
+import type { Animation } from "~/core/figure/animation";
 import type { Side } from "~/core/figure/points";
 import { indexAt } from "~/core/timeline/moment";
 import type { Segment, WorkSegment } from "~/core/timeline/types";
@@ -15,14 +15,14 @@ const EASY_BREATH: Seconds = 5;
 export const easyBreath = (t: Seconds): Share => 0.5 - 0.5 * Math.cos((2 * Math.PI * t) / EASY_BREATH);
 
 /** Length of one repetition: by the tempo it is dosed with, else the motion's own. */
-const roundSeconds = (motion: Motion, tempo: readonly Seconds[]): Seconds =>
+const roundSeconds = (motion: Animation, tempo: readonly Seconds[]): Seconds =>
   tempo.length > 0 ? tempo.reduce((sum, s) => sum + s, 0) : motion.seconds;
 
 /**
  * The beat of a motion shown over and over, `t` seconds in. A tempo with a length for each of the motion's beats is kept beat
  * by beat; another one is spread evenly. A hold is gone into, stayed in and left.
  */
-export function shownBeat(motion: Motion, t: Seconds, tempo: readonly Seconds[] = []): number {
+export function shownBeat(motion: Animation, t: Seconds, tempo: readonly Seconds[] = []): number {
   if (motion.kind === "repeat") {
     const length = roundSeconds(motion, tempo);
     let into = ((t % length) + length) % length;
@@ -43,11 +43,11 @@ export function shownBeat(motion: Motion, t: Seconds, tempo: readonly Seconds[] 
 }
 
 /** Which repetition of a motion shown over and over is on, from 0. */
-export const shownRound = (motion: Motion, t: Seconds, tempo: readonly Seconds[] = []): number =>
+export const shownRound = (motion: Animation, t: Seconds, tempo: readonly Seconds[] = []): number =>
   motion.kind === "repeat" ? Math.floor(t / roundSeconds(motion, tempo)) : 0;
 
 /** The figure at a moment of a piece of work, in step with its beats. `t` is counted from the start of the session. */
-export function stageWork(motion: Motion, segment: WorkSegment, t: Seconds, first: Side = "right"): Staging {
+export function stageWork(motion: Animation, segment: WorkSegment, t: Seconds, first: Side = "right"): Staging {
   const elapsed = Math.max(0, t - segment.start);
   const { beats } = segment;
   const index = indexAt(beats, t);
@@ -89,14 +89,14 @@ export function stageWork(motion: Motion, segment: WorkSegment, t: Seconds, firs
 }
 
 /** A hold is gone into once and stays; anything else goes round at its own pace. */
-function enteredBeat(motion: Motion, elapsed: Seconds): number {
+function enteredBeat(motion: Animation, elapsed: Seconds): number {
   return motion.kind === "hold"
     ? motion.keys[motion.keys.length - 1]!.at * Math.min(1, elapsed / motion.seconds)
     : shownBeat(motion, elapsed);
 }
 
 /** The other direction of a circle or of travel is the same way back. */
-const turned = (motion: Motion, segment: WorkSegment, beat: number): number =>
+const turned = (motion: Animation, segment: WorkSegment, beat: number): number =>
   segment.direction === 2 && motion.kind === "repeat" ? motion.beats - beat : beat;
 
 function breathAt(segment: WorkSegment, index: number, share: Share, elapsed: Seconds): Share {
@@ -111,7 +111,7 @@ function breathAt(segment: WorkSegment, index: number, share: Share, elapsed: Se
 
 /** The figure while the work has not begun or is over: shown the way during a demonstration, still in its first position otherwise. */
 export function stageOther(
-  motion: Motion,
+  motion: Animation,
   segment: Segment,
   t: Seconds,
   next: WorkSegment | undefined,

@@ -4,13 +4,13 @@ import { doseLasting, edgeAt, landingAt, moved, placesBetween, spansOf, zoomed }
 import { profileOf } from "./profile";
 import { moveItem } from "~/core/session/edits";
 import { amountOf } from "~/core/dose/amount";
-import type { Session } from "~/core/session/schema";
+import type { SessionPlan } from "~/core/session/schema";
 import { itemOf, newSession } from "~/core/session/start";
 import { compile } from "~/core/timeline/compile";
 import type { WorkSegment } from "~/core/timeline/types";
 import { drillById } from "~/library";
 
-const block = (ids: string[], more: Partial<Session["blocks"][number]> = {}): Session["blocks"][number] => ({
+const block = (ids: string[], more: Partial<SessionPlan["blocks"][number]> = {}): SessionPlan["blocks"][number] => ({
   title: "",
   rounds: 1,
   restBetweenRounds: 0,
@@ -18,13 +18,13 @@ const block = (ids: string[], more: Partial<Session["blocks"][number]> = {}): Se
   items: ids.map((id) => itemOf(drillById(id)!)),
   ...more,
 });
-const of = (...blocks: Session["blocks"]) => {
+const of = (...blocks: SessionPlan["blocks"]) => {
   const session = newSession({ title: "t", purpose: "off-day" }, blocks);
   const timeline = compile(session, drillById);
   const profile = profileOf(session, timeline);
   return { session, timeline, profile, spans: spansOf(profile) };
 };
-const ids = (s: Session) => s.blocks.map((b) => b.items.map((i) => i.drill));
+const ids = (s: SessionPlan) => s.blocks.map((b) => b.items.map((i) => i.drill));
 
 describe("handling the profile", () => {
   const two = of(block(["cat-camel", "hip-flexor-hold", "open-book"]), block(["squat-free", "bridge"]));

@@ -5,7 +5,7 @@ import type { Place } from "~/core/session/edits";
 import { INTERVAL_BOUNDS } from "~/core/session/bounds";
 import type { Dose } from "~/core/dose/kinds";
 import type { Pace } from "~/core/dose/pace";
-import type { Session } from "~/core/session/schema";
+import type { SessionPlan } from "~/core/session/schema";
 import { unitMicros, choicesOf, forClock, isCounted } from "~/core/dose/dose";
 import type { Timeline, WorkSegment } from "~/core/timeline/types";
 import { toSeconds, type Seconds } from "~/core/units";
@@ -76,7 +76,7 @@ export function edgeAt(timeline: Pick<Timeline, "segments">, at: Seconds, tolera
 
 /** The dose that makes one stretch of work last about so long, by the drill's step and inside its bounds; a ladder takes its nearest rung. */
 export function doseLasting(
-  session: Pick<Session, "blocks" | "pace">,
+  session: Pick<SessionPlan, "blocks" | "pace">,
   segment: WorkSegment,
   seconds: Seconds,
   drills: (id: string) => Drill | undefined,

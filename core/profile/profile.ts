@@ -1,5 +1,5 @@
 import type { DoseKind } from "~/core/dose/kinds";
-import type { Session } from "~/core/session/schema";
+import type { SessionPlan } from "~/core/session/schema";
 import { HEIGHT } from "~/core/vocabulary/postures";
 import type { Segment, Timeline, WorkSegment, WorkSide } from "~/core/timeline/types";
 import type { HeightStep, Percent, Seconds } from "~/core/units";
@@ -35,7 +35,7 @@ export type ProfileBand = {
 export type Profile = { total: Seconds; shapes: ProfileShape[]; bands: ProfileBand[] };
 
 /** The session as a profile of body height over time, to scale. */
-export function profileOf(session: Pick<Session, "blocks">, timeline: Timeline): Profile {
+export function profileOf(session: Pick<SessionPlan, "blocks">, timeline: Timeline): Profile {
   return {
     total: timeline.totalSeconds,
     shapes: timeline.segments.map((segment) =>
@@ -76,7 +76,7 @@ function textureOf(
     : { texture: "solid", efforts: [], breaths: 0 };
 }
 
-function bandsOf(session: Pick<Session, "blocks">, segments: readonly Segment[]): ProfileBand[] {
+function bandsOf(session: Pick<SessionPlan, "blocks">, segments: readonly Segment[]): ProfileBand[] {
   return session.blocks.flatMap((block, b) => {
     const own = segments.filter((s) => s.block === b);
     const first = own[0];

@@ -1,7 +1,7 @@
 import { miniProfile, type MiniProfile } from "./mini";
 import { profileOf } from "./profile";
 import { itemCount } from "~/core/session/edits";
-import type { Session } from "~/core/session/schema";
+import type { SessionPlan } from "~/core/session/schema";
 import type { Timeline } from "~/core/timeline/types";
 import type { Seconds } from "~/core/units";
 
@@ -15,7 +15,7 @@ export type Summary = { rules: number } & (
 
 const [WIDTH, HEIGHT] = [208, 52];
 
-export const summaryOf = (session: Session, timeline: Timeline): Summary => ({
+export const summaryOf = (session: SessionPlan, timeline: Timeline): Summary => ({
   rules: SUMMARY_RULES,
   drills: itemCount(session),
   target: session.target ?? null,

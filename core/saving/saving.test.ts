@@ -7,7 +7,7 @@ import {
   shown,
   step,
   type Copy,
-  type Draft,
+  type LocalCopy,
   type Effect,
   type Event,
   type How,
@@ -231,7 +231,7 @@ class World {
   server: Copy<Doc> = FIRST;
   /** By whom each revision was made, or seen before it was written over. */
   seen = new Set([FIRST.revision]);
-  draft: Draft<Doc> | undefined;
+  draft: LocalCopy<Doc> | undefined;
   onTheWay: { basedOn: number; doc: Doc } | undefined;
   page: Saving<Doc>;
   waits = false;

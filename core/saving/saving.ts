@@ -1,4 +1,4 @@
-import type { Fault } from "~/core/faults";
+import type { ValidationError } from "~/core/faults";
 import { sameJson } from "~/core/same-json";
 
 /*
@@ -10,13 +10,13 @@ import { sameJson } from "~/core/same-json";
 export type Copy<D> = { doc: D; revision: number; updatedAt: string };
 
 /** What the browser holds of what has not reached the server. */
-export type Draft<D> = { basedOn: number; doc: D };
+export type LocalCopy<D> = { basedOn: number; doc: D };
 
 /** What an attempt came to. */
 export type Answer<D> =
   | { kind: "saved"; revision: number; updatedAt: string }
   | { kind: "newer"; stored: Copy<D> }
-  | { kind: "refused"; faults: readonly Fault[] }
+  | { kind: "refused"; faults: readonly ValidationError[] }
   | { kind: "gone" | "signed-out" };
 
 /** Where what is not sent yet is held: in the browser, or only by this page, and lost with it. */
@@ -54,7 +54,7 @@ export type Event<D> =
   /** There was no answer. */
   | { kind: "lost"; where: Where }
   /** What an earlier visit had left, where there was something. */
-  | { kind: "restored"; draft?: Draft<D> | undefined }
+  | { kind: "restored"; draft?: LocalCopy<D> | undefined }
   /** Another page has saved this. */
   | { kind: "elsewhere"; stored: Copy<D> }
   /** Of a newer copy and this one somebody takes the newer, or keeps this one over it. */
@@ -71,7 +71,7 @@ export type Effect<D> =
   | { kind: "send"; basedOn: number; doc: D }
   /** Send without waiting for an answer: the page goes away. */
   | { kind: "send leaving"; basedOn: number; doc: D }
-  | { kind: "keep draft"; draft: Draft<D> }
+  | { kind: "keep draft"; draft: LocalCopy<D> }
   | { kind: "drop draft" }
   /** Tell other pages of this browser. */
   | { kind: "announce"; revision: number }
@@ -100,7 +100,7 @@ export const isStopped = <D>({ trouble }: Saving<D>): boolean => trouble?.kind =
 /** Whether what is edited could be sent just now. */
 const canSend = <D>(s: Saving<D>): boolean => !s.restoring && !s.sent && !isStopped(s) && !isSaved(s);
 
-const draftOf = <D>({ saved, doc }: Saving<D>): Draft<D> => ({ basedOn: saved.revision, doc });
+const draftOf = <D>({ saved, doc }: Saving<D>): LocalCopy<D> => ({ basedOn: saved.revision, doc });
 
 /** Where it goes by itself: with what is edited held by the browser, and sent in a moment. */
 function afterEdit<D>(s: Saving<D>): Step<D> {
@@ -142,7 +142,7 @@ function answered<D>(s: Saving<D>, answer: Answer<D>): Step<D> {
   return [then, [{ kind: "announce", revision }, ...effects]];
 }
 
-function restored<D>(s: Saving<D>, draft: Draft<D> | undefined): Step<D> {
+function restored<D>(s: Saving<D>, draft: LocalCopy<D> | undefined): Step<D> {
   const now = { ...s, restoring: false };
   if (!draft || sameJson(draft.doc, s.saved.doc)) {
     const [then, drop] = undrafted({ ...now, drafted: draft?.doc });

@@ -2,13 +2,13 @@ import { describe, expect, it } from "vitest";
 import { withDrillAtEnd } from "./append";
 import { MOST_ITEMS } from "./edits";
 import { readSession } from "./read";
-import type { Session } from "./schema";
+import type { SessionPlan } from "./schema";
 import { itemOf } from "./start";
 import { NEWEST_SESSION } from "./version";
 import { DRILLS, drillById } from "~/library";
 
 /** A session as it was kept before there was a second version. */
-function old(items = 1): Session {
+function old(items = 1): SessionPlan {
   const document = {
     format: "mapset/session",
     version: 1,

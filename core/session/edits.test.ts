@@ -6,11 +6,11 @@ import * as edits from "./edits";
 import { record, redo, startHistory, undo } from "./history";
 import { readSession } from "./read";
 import { sameJson } from "~/core/same-json";
-import type { Item, Session, SessionInput } from "./schema";
+import type { Item, SessionPlan, SessionInput } from "./schema";
 
 const drills = lookup(SAMPLE_DRILLS);
 
-function read(input: SessionInput): Session {
+function read(input: SessionInput): SessionPlan {
   const result = readSession(input, drills);
   if (!result.ok) throw new Error("bad");
   return result.value;
@@ -25,7 +25,7 @@ const item = (drill: string): Item => ({
   restAfter: 0,
 });
 /** Blocks written as lists of drills: `ab|c`. */
-const session = (blocks: string): Session =>
+const session = (blocks: string): SessionPlan =>
   read({
     format: "mapset/session",
     version: 1,
@@ -33,7 +33,7 @@ const session = (blocks: string): Session =>
     purpose: "off-day",
     blocks: blocks.split("|").map((b, n) => ({ title: `B${n}`, items: [...b].map((d) => item(`d${d}`)) })),
   });
-const shape = (s: Session) => s.blocks.map((b) => b.items.map((i) => i.drill.slice(1)).join("")).join("|");
+const shape = (s: SessionPlan) => s.blocks.map((b) => b.items.map((i) => i.drill.slice(1)).join("")).join("|");
 
 describe("moving drills", () => {
   it.each<[string, edits.Place, edits.Place, string]>([
@@ -91,26 +91,26 @@ describe("whatever is edited", () => {
   const anyEdit = fc.oneof(
     fc.tuple(place, place).map(
       ([a, b]) =>
-        (s: Session) =>
+        (s: SessionPlan) =>
           edits.moveItem(s, a, b),
     ),
     fc.tuple(place, fc.constantFrom(-1 as const, 1 as const)).map(
       ([a, by]) =>
-        (s: Session) =>
+        (s: SessionPlan) =>
           edits.nudgeItem(s, a, by).session,
     ),
-    place.map((a) => (s: Session) => edits.removeItem(s, a)),
-    place.map((a) => (s: Session) => edits.copyItem(s, a)),
-    place.map((a) => (s: Session) => edits.insertItem(s, a, item("d0"))),
-    place.map((a) => (s: Session) => edits.splitBlock(s, a, "x")),
-    fc.nat(4).map((b) => (s: Session) => edits.joinBlock(s, b)),
-    fc.nat(4).map((b) => (s: Session) => edits.removeBlock(s, b)),
+    place.map((a) => (s: SessionPlan) => edits.removeItem(s, a)),
+    place.map((a) => (s: SessionPlan) => edits.copyItem(s, a)),
+    place.map((a) => (s: SessionPlan) => edits.insertItem(s, a, item("d0"))),
+    place.map((a) => (s: SessionPlan) => edits.splitBlock(s, a, "x")),
+    fc.nat(4).map((b) => (s: SessionPlan) => edits.joinBlock(s, b)),
+    fc.nat(4).map((b) => (s: SessionPlan) => edits.removeBlock(s, b)),
     fc.tuple(fc.nat(4), fc.nat(4)).map(
       ([a, b]) =>
-        (s: Session) =>
+        (s: SessionPlan) =>
           edits.moveBlock(s, a, b),
     ),
-    place.map((a) => (s: Session) => edits.editItem(s, a, { sets: 2, demo: undefined })),
+    place.map((a) => (s: SessionPlan) => edits.editItem(s, a, { sets: 2, demo: undefined })),
   );
   it("the session stays right, the old one stays as it was, and undo leads back through every state", () => {
     fc.assert(

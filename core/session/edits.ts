@@ -1,4 +1,4 @@
-import type { Block, Item, Session } from "./schema";
+import type { Block, Item, SessionPlan } from "./schema";
 import type { Pace } from "~/core/dose/pace";
 
 /** Where an item stands: its block and its place in it, counted from 0. */
@@ -7,28 +7,32 @@ export type Place = { block: number; item: number };
 /** Edits are pure: they return a new session and leave the old one as it was. A place that does not exist changes nothing. */
 
 export function editSession(
-  session: Session,
-  change: Partial<Omit<Session, "blocks" | "format" | "version">>,
-): Session {
+  session: SessionPlan,
+  change: Partial<Omit<SessionPlan, "blocks" | "format" | "version">>,
+): SessionPlan {
   return { ...session, ...change };
 }
 
-export function editPace(session: Session, change: Partial<Pace>): Session {
+export function editPace(session: SessionPlan, change: Partial<Pace>): SessionPlan {
   return { ...session, pace: { ...session.pace, ...change } };
 }
 
 export function editBlock(
-  session: Session,
+  session: SessionPlan,
   block: number,
   change: { [K in keyof Block]?: Block[K] | undefined },
-): Session {
+): SessionPlan {
   return withBlocks(
     session,
     session.blocks.map((b, i) => (i === block ? dropUnset({ ...b, ...change }) : b)),
   );
 }
 
-export function editItem(session: Session, place: Place, change: { [K in keyof Item]?: Item[K] | undefined }): Session {
+export function editItem(
+  session: SessionPlan,
+  place: Place,
+  change: { [K in keyof Item]?: Item[K] | undefined },
+): SessionPlan {
   return withItems(session, place.block, (items) =>
     items.map((item, i) => (i === place.item ? dropUnset({ ...item, ...change }) : item)),
   );
@@ -40,7 +44,7 @@ function dropUnset<T extends object>(part: T): T {
 }
 
 /** Puts an item before the place given; a place at the end of the block's list puts it last. */
-export function insertItem(session: Session, place: Place, item: Item): Session {
+export function insertItem(session: SessionPlan, place: Place, item: Item): SessionPlan {
   if ((session.blocks[place.block]?.items.length ?? MOST_ITEMS) >= MOST_ITEMS) return session;
   return withItems(session, place.block, (items) => items.toSpliced(place.item, 0, item));
 }
@@ -50,19 +54,19 @@ export const MOST_ITEMS = 60;
 export const MOST_BLOCKS = 40;
 
 /** Adds a block that holds these items before the block given. */
-export function insertBlock(session: Session, at: number, title: string, items: [Item, ...Item[]]): Session {
+export function insertBlock(session: SessionPlan, at: number, title: string, items: [Item, ...Item[]]): SessionPlan {
   if (session.blocks.length >= MOST_BLOCKS) return session;
   return withBlocks(session, session.blocks.toSpliced(at, 0, newBlock(title, items)));
 }
 
 /** Takes an item out. A block left empty goes with it; the last item of a session stays. */
-export function removeItem(session: Session, place: Place): Session {
+export function removeItem(session: SessionPlan, place: Place): SessionPlan {
   if (itemCount(session) <= 1) return session;
   return dropEmptyBlocks(withItems(session, place.block, (items) => items.filter((_, i) => i !== place.item)));
 }
 
 /** Puts a copy of an item right after it. */
-export function copyItem(session: Session, place: Place): Session {
+export function copyItem(session: SessionPlan, place: Place): SessionPlan {
   const item = session.blocks[place.block]?.items[place.item];
   return item ? insertItem(session, { block: place.block, item: place.item + 1 }, item) : session;
 }
@@ -71,7 +75,7 @@ export function copyItem(session: Session, place: Place): Session {
  * Moves an item so that it stands at `to`, counted as if it had already been taken out of its old place.
  * A block left empty goes.
  */
-export function moveItem(session: Session, from: Place, to: Place): Session {
+export function moveItem(session: SessionPlan, from: Place, to: Place): SessionPlan {
   const item = session.blocks[from.block]?.items[from.item];
   const target = session.blocks[to.block];
   if (!item || !target || (from.block === to.block && from.item === to.item)) return session;
@@ -81,7 +85,7 @@ export function moveItem(session: Session, from: Place, to: Place): Session {
 }
 
 /** One place up or down, over the edge of a block into its neighbour. Returns the session and where the item stands now. */
-export function nudgeItem(session: Session, place: Place, by: -1 | 1): { session: Session; place: Place } {
+export function nudgeItem(session: SessionPlan, place: Place, by: -1 | 1): { session: SessionPlan; place: Place } {
   const size = session.blocks[place.block]?.items.length ?? 0;
   const inside = place.item + by;
   if (inside >= 0 && inside < size) {
@@ -96,18 +100,18 @@ export function nudgeItem(session: Session, place: Place, by: -1 | 1): { session
   return { session: moved, place: emptied ? { block: to.block - 1, item: to.item } : to };
 }
 
-export function moveBlock(session: Session, from: number, to: number): Session {
+export function moveBlock(session: SessionPlan, from: number, to: number): SessionPlan {
   const block = session.blocks[from];
   if (!block || to < 0 || to >= session.blocks.length) return session;
   return withBlocks(session, session.blocks.toSpliced(from, 1).toSpliced(to, 0, block));
 }
 
-export function removeBlock(session: Session, block: number): Session {
+export function removeBlock(session: SessionPlan, block: number): SessionPlan {
   return session.blocks.length > 1 ? withBlocks(session, session.blocks.toSpliced(block, 1)) : session;
 }
 
 /** Cuts a block in two, so that the item at the place starts a new one, which goes by the same clock. */
-export function splitBlock(session: Session, place: Place, title: string): Session {
+export function splitBlock(session: SessionPlan, place: Place, title: string): SessionPlan {
   const block = session.blocks[place.block];
   if (!block || place.item <= 0 || place.item >= block.items.length || session.blocks.length >= MOST_BLOCKS)
     return session;
@@ -122,7 +126,7 @@ export function splitBlock(session: Session, place: Place, title: string): Sessi
 }
 
 /** Joins a block to the one before it; the earlier block's title, rounds and side order stay. */
-export function joinBlock(session: Session, block: number): Session {
+export function joinBlock(session: SessionPlan, block: number): SessionPlan {
   const before = session.blocks[block - 1];
   const joined = session.blocks[block];
   if (!before || !joined || before.items.length + joined.items.length > MOST_ITEMS) return session;
@@ -132,7 +136,7 @@ export function joinBlock(session: Session, block: number): Session {
   );
 }
 
-export function itemCount(session: Session): number {
+export function itemCount(session: SessionPlan): number {
   return session.blocks.reduce((sum, block) => sum + block.items.length, 0);
 }
 
@@ -140,18 +144,18 @@ function newBlock(title: string, items: Item[]): Block {
   return { title, rounds: 1, restBetweenRounds: 0, sideOrder: "drill-by-drill", items };
 }
 
-function withBlocks(session: Session, blocks: Block[]): Session {
+function withBlocks(session: SessionPlan, blocks: Block[]): SessionPlan {
   return { ...session, blocks };
 }
 
-function withItems(session: Session, block: number, change: (items: Item[]) => Item[]): Session {
+function withItems(session: SessionPlan, block: number, change: (items: Item[]) => Item[]): SessionPlan {
   return withBlocks(
     session,
     session.blocks.map((b, i) => (i === block ? { ...b, items: change(b.items) } : b)),
   );
 }
 
-function dropEmptyBlocks(session: Session): Session {
+function dropEmptyBlocks(session: SessionPlan): SessionPlan {
   return withBlocks(
     session,
     session.blocks.filter((block) => block.items.length > 0),

@@ -2,7 +2,7 @@ import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { copyItem, editItem, moveItem, removeItem } from "./edits";
 import { followPlaces, keepingItems } from "./follow";
-import type { Item, Session } from "./schema";
+import type { Item, SessionPlan } from "./schema";
 import { itemOf, newSession } from "./start";
 import { DRILLS } from "~/library";
 
@@ -12,9 +12,9 @@ const session = newSession(
     title: "",
     rounds: 1,
     items: DRILLS.slice(b * 3, b * 3 + 3).map((drill) => itemOf(drill)) as [Item, ...Item[]],
-  })) as unknown as Session["blocks"],
+  })) as unknown as SessionPlan["blocks"],
 );
-const drillAt = (s: Session, p: { block: number; item: number }) => s.blocks[p.block]?.items[p.item]?.drill;
+const drillAt = (s: SessionPlan, p: { block: number; item: number }) => s.blocks[p.block]?.items[p.item]?.drill;
 const place = fc.record({ block: fc.nat(2), item: fc.nat(2) });
 
 describe("places followed over an edit", () => {

@@ -1,12 +1,12 @@
 import type { Place } from "./edits";
-import type { Item, Session } from "./schema";
+import type { Item, SessionPlan } from "./schema";
 
 /**
  * Where items stand after an edit. An item that was only moved is found again by being the same object, as edits keep
  * what they do not change; where nothing was added, taken out or moved, an edited item is the one at the same place.
  * In a copy from elsewhere, which shares no item, it is one that says the same. Items that are gone are left out.
  */
-export function followPlaces(before: Session, edited: Session, places: readonly Place[]): Place[] {
+export function followPlaces(before: SessionPlan, edited: SessionPlan, places: readonly Place[]): Place[] {
   if (places.length === 0 || before === edited) return [...places];
   const known = new Set(before.blocks.flatMap((block) => block.items));
   const isCopy = !edited.blocks.some((block) => block.items.some((item) => known.has(item)));
@@ -29,7 +29,7 @@ export function followPlaces(before: Session, edited: Session, places: readonly 
 }
 
 /** A session worked out elsewhere, with the very items of the one before where they say the same, each once: so that they can be followed. */
-export function keepingItems(before: Session, after: Session): Session {
+export function keepingItems(before: SessionPlan, after: SessionPlan): SessionPlan {
   const there = new Map<string, Item[]>();
   for (const item of before.blocks.flatMap((block) => block.items))
     there.set(JSON.stringify(item), [...(there.get(JSON.stringify(item)) ?? []), item]);

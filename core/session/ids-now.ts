@@ -1,8 +1,8 @@
-import type { Session } from "./schema";
+import type { SessionPlan } from "./schema";
 import { ALIASES, idNow } from "~/core/drills/aliases";
 
 /** A session with its drills by the ids they go by now; the same object where none has another. */
-export function withIdsNow(session: Session, aliases: ReadonlyMap<string, string> = ALIASES): Session {
+export function withIdsNow(session: SessionPlan, aliases: ReadonlyMap<string, string> = ALIASES): SessionPlan {
   if (!session.blocks.some((block) => block.items.some((item) => aliases.has(item.drill)))) return session;
   return {
     ...session,

@@ -1,6 +1,6 @@
 import type { Dose } from "~/core/dose/kinds";
-import type { Session, SideMode } from "./schema";
-import type { Fault } from "~/core/faults";
+import type { SessionPlan, SideMode } from "./schema";
+import type { ValidationError } from "~/core/faults";
 import { sideModeOf } from "./passes";
 import type { DrillLookup } from "~/core/drills/lookup";
 import { hasOwnTimes, isCounted } from "~/core/dose/dose";
@@ -13,10 +13,10 @@ export const OWN_RHYTHM =
 export const turnsWithoutCount = (sides: SideMode, dose: Dose): boolean => sides === "alternating" && !isCounted(dose);
 
 /** What is well formed and can't be done: rules of version 2 between the parts of a session. Older ones had none. */
-export function meaningFaults(session: Session, drills: DrillLookup): Fault[] {
+export function meaningFaults(session: SessionPlan, drills: DrillLookup): ValidationError[] {
   if (session.version === 1) return [];
   return session.blocks.flatMap((block, b) =>
-    block.items.flatMap((item, i): Fault[] => {
+    block.items.flatMap((item, i): ValidationError[] => {
       const path = `blocks[${b}].items[${i}]`;
       return [
         ...(turnsWithoutCount(sideModeOf(item, drills), item.dose)

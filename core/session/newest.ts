@@ -1,5 +1,5 @@
 import { turnsWithoutCount } from "./meaning";
-import type { Block, Item, Session } from "./schema";
+import type { Block, Item, SessionPlan } from "./schema";
 import { NEWEST_SESSION } from "./version";
 import { sideModeOf } from "./passes";
 import type { DrillLookup } from "~/core/drills/lookup";
@@ -9,7 +9,7 @@ import { twice } from "~/core/dose/dose";
  * A session in the newest version, as it becomes when it is changed for the first time. Work that changed sides by the clock
  * is for both sides together and as long as before; everything else says what it said. The same object where it is the newest.
  */
-export function toNewest(session: Session, drills: DrillLookup): Session {
+export function toNewest(session: SessionPlan, drills: DrillLookup): SessionPlan {
   if (session.version === NEWEST_SESSION) return session;
   return {
     ...session,
@@ -22,7 +22,7 @@ export function toNewest(session: Session, drills: DrillLookup): Session {
  * An edited session in the newest version and by its rules, where a choice follows from another: a drill that changes sides
  * and is now worked for a time is worked together.
  */
-export function settled(session: Session, drills: DrillLookup): Session {
+export function settled(session: SessionPlan, drills: DrillLookup): SessionPlan {
   const newest = toNewest(session, drills);
   const blocks = newest.blocks.map((block) => settledBlock(block, drills, false));
   return blocks.some((block, b) => block !== newest.blocks[b]) ? { ...newest, blocks } : newest;

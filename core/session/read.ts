@@ -1,11 +1,11 @@
 import { readOwnId } from "~/core/drills/own";
 import { isFit } from "~/core/fit-to-keep";
-import { isNewer, isObject, MADE_BY_NEWER, parseWith, type Fault, type Read } from "~/core/faults";
+import { isNewer, isObject, MADE_BY_NEWER, parseWith, type ValidationError, type Read } from "~/core/faults";
 import { sizeFaults } from "./size";
 import type { DrillLookup } from "~/core/drills/lookup";
 import { withIdsNow } from "./ids-now";
 import { meaningFaults } from "./meaning";
-import { sessionSchema, type Session } from "./schema";
+import { sessionSchema, type SessionPlan } from "./schema";
 import { NEWEST_SESSION } from "./version";
 import { sessionV1 } from "./versions/v1";
 
@@ -16,7 +16,7 @@ export const LONGEST_TEXT = 4_000_000;
 const MOST_LOOKED_AT = 100;
 
 /** A document in the shape of the newest version, by the schema of its own. */
-export function parseSession(document: unknown): Read<Session> {
+export function parseSession(document: unknown): Read<SessionPlan> {
   if (isNewer(document, NEWEST_SESSION)) return { ok: false, faults: [{ path: "version", message: MADE_BY_NEWER }] };
   return isObject(document) && document["version"] === 1
     ? parseWith(sessionV1, document)
@@ -24,9 +24,9 @@ export function parseSession(document: unknown): Read<Session> {
 }
 
 /** Checks a document against the format of its version, the drills there are, and what can be played. Reports every fault with its path. */
-export function readSession(document: unknown, drills: DrillLookup): Read<Session> {
+export function readSession(document: unknown, drills: DrillLookup): Read<SessionPlan> {
   const shaped = parseSession(document);
-  const parsed: Read<Session> = shaped.ok ? { ok: true, value: withIdsNow(shaped.value) } : shaped;
+  const parsed: Read<SessionPlan> = shaped.ok ? { ok: true, value: withIdsNow(shaped.value) } : shaped;
   // The drills are looked at even so, so that everything wrong is told at once.
   if (!parsed.ok) return { ok: false, faults: [...parsed.faults, ...looseDrillFaults(document, drills)] };
   const faults = drillFaults(parsed.value, drills);
@@ -41,7 +41,7 @@ const NO_DRILL = (id: string): string =>
     : `there is no drill “${id.slice(0, 80)}” in the library`;
 
 /** The drills that a document of any shape names and nobody has. */
-function looseDrillFaults(document: unknown, drills: DrillLookup): Fault[] {
+function looseDrillFaults(document: unknown, drills: DrillLookup): ValidationError[] {
   const listOf = (from: unknown, field: string): unknown[] => {
     const list = typeof from === "object" && from !== null ? (from as Record<string, unknown>)[field] : undefined;
     return Array.isArray(list) ? list.slice(0, MOST_LOOKED_AT) : [];
@@ -58,7 +58,7 @@ function looseDrillFaults(document: unknown, drills: DrillLookup): Fault[] {
     .slice(0, MOST_LOOKED_AT);
 }
 
-function drillFaults(session: Session, drills: DrillLookup): Fault[] {
+function drillFaults(session: SessionPlan, drills: DrillLookup): ValidationError[] {
   return session.blocks.flatMap((block, b) =>
     block.items.flatMap((item, i) =>
       drills(item.drill) ? [] : [{ path: `blocks[${b}].items[${i}].drill`, message: NO_DRILL(item.drill) }],

@@ -99,6 +99,6 @@ export type Interval = z.infer<typeof intervalSchema>;
  * A session of any version, in the shape of the newest: an older one has none of what came later. Its version decides its
  * arithmetic; it stays what it is until it is first changed (`toNewest`).
  */
-export type Session = Omit<z.infer<typeof sessionSchema>, "version"> & { version: 1 | typeof NEWEST_SESSION };
+export type SessionPlan = Omit<z.infer<typeof sessionSchema>, "version"> & { version: 1 | typeof NEWEST_SESSION };
 /** A session as it may be written, with the defaults left out. */
 export type SessionInput = Omit<z.input<typeof sessionSchema>, "version"> & { version: 1 | typeof NEWEST_SESSION };

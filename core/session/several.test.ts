@@ -11,11 +11,11 @@ import {
   removeSeveral,
   stepSeveral,
 } from "./several";
-import type { Session } from "./schema";
+import type { SessionPlan } from "./schema";
 import { itemOf, newSession } from "./start";
 import { DRILLS, drillById } from "~/library";
 
-const of = (...blocks: string[][]): Session =>
+const of = (...blocks: string[][]): SessionPlan =>
   newSession(
     { title: "t", purpose: "off-day" },
     blocks.map((list) => ({
@@ -26,7 +26,7 @@ const of = (...blocks: string[][]): Session =>
       items: list.map((id) => itemOf(drillById(id)!)),
     })),
   );
-const ids = (s: Session) => s.blocks.map((b) => b.items.map((i) => i.drill));
+const ids = (s: SessionPlan) => s.blocks.map((b) => b.items.map((i) => i.drill));
 const at = (block: number, item: number) => ({ block, item });
 const s = of(["cat-camel", "hip-flexor-hold", "open-book"], ["squat-free", "bridge"]);
 
@@ -100,7 +100,7 @@ describe("several drills at once", () => {
         fc.constantFrom(...DRILLS.map((d) => d.id)),
         fc.array(fc.constantFrom(1 as const, -1 as const), { maxLength: 30 }),
         (id, steps) => {
-          const after = steps.reduce<Session>((doc, by) => stepSeveral(doc, [at(0, 0)], by, drillById), of([id]));
+          const after = steps.reduce<SessionPlan>((doc, by) => stepSeveral(doc, [at(0, 0)], by, drillById), of([id]));
           const { bounds, dose } = drillById(id)!.levels.standard;
           const value = amountOf(after.blocks[0]!.items[0]!.dose).value;
           expect(value).toBeGreaterThanOrEqual(Math.min(bounds.least, amountOf(dose).value));

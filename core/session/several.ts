@@ -1,7 +1,7 @@
 import { INTERVAL_BOUNDS } from "./bounds";
 import { amountOf, withAmount, type Amount } from "~/core/dose/amount";
 import { editBlock, editItem, insertItem, itemCount, removeItem, type Place } from "./edits";
-import { itemSchema, type Item, type Session } from "./schema";
+import { itemSchema, type Item, type SessionPlan } from "./schema";
 import type { LevelName } from "~/core/vocabulary/levels";
 import type { Drill } from "~/core/drills/schema";
 import { z } from "zod";
@@ -12,17 +12,17 @@ const backwards = (places: readonly Place[]): Place[] =>
   [...places].sort((a, b) => b.block - a.block || b.item - a.item);
 
 /** Takes several items out; one always stays. */
-export function removeSeveral(session: Session, places: readonly Place[]): Session {
+export function removeSeveral(session: SessionPlan, places: readonly Place[]): SessionPlan {
   return backwards(places).reduce((s, place) => (itemCount(s) > 1 ? removeItem(s, place) : s), session);
 }
 
 /** Puts copies in a row, in their order, before the place given. */
-export function insertSeveral(session: Session, at: Place, items: readonly Item[]): Session {
+export function insertSeveral(session: SessionPlan, at: Place, items: readonly Item[]): SessionPlan {
   return items.reduce((s, item, i) => insertItem(s, { block: at.block, item: at.item + i }, item), session);
 }
 
 /** The items at places, in the order of the document. */
-export function itemsAt(session: Session, places: readonly Place[]): Item[] {
+export function itemsAt(session: SessionPlan, places: readonly Place[]): Item[] {
   return backwards(places)
     .reverse()
     .flatMap((place) => session.blocks[place.block]?.items[place.item] ?? []);
@@ -30,11 +30,11 @@ export function itemsAt(session: Session, places: readonly Place[]): Item[] {
 
 /** Gives several items a level; an item with its drill's own dose takes the new level's. */
 export function levelSeveral(
-  session: Session,
+  session: SessionPlan,
   places: readonly Place[],
   level: LevelName,
   drills: (id: string) => Drill | undefined,
-): Session {
+): SessionPlan {
   return places.reduce((s, place) => {
     const item = s.blocks[place.block]?.items[place.item];
     const drill = item && drills(item.drill);
@@ -46,11 +46,11 @@ export function levelSeveral(
 
 /** Gives those of several items whose dose is counted in a unit the same amount of it; the others stay. A ladder takes the nearest rung. */
 export function amountSeveral(
-  session: Session,
+  session: SessionPlan,
   places: readonly Place[],
   unit: Amount["unit"],
   value: number,
-): Session {
+): SessionPlan {
   return places.reduce((s, place) => {
     const dose = s.blocks[place.block]?.items[place.item]?.dose;
     return dose && amountOf(dose).unit === unit ? editItem(s, place, { dose: withAmount(dose, value) }) : s;
@@ -61,11 +61,11 @@ const CLOCK_STEP = 5;
 
 /** One step more or less for each item, inside its drill's bounds; those at the end of theirs stay. */
 export function stepSeveral(
-  session: Session,
+  session: SessionPlan,
   places: readonly Place[],
   by: 1 | -1,
   drills: (id: string) => Drill | undefined,
-): Session {
+): SessionPlan {
   return places.reduce((s, place) => {
     const item = s.blocks[place.block]?.items[place.item];
     const level = item && drills(item.drill)?.levels[item.level];

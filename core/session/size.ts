@@ -1,5 +1,5 @@
-import type { Fault } from "~/core/faults";
-import type { Block, Item, Session } from "./schema";
+import type { ValidationError } from "~/core/faults";
+import type { Block, Item, SessionPlan } from "./schema";
 import type { Dose } from "~/core/dose/kinds";
 import type { Pace } from "~/core/dose/pace";
 import { clockText } from "~/core/lengths";
@@ -41,7 +41,7 @@ const beatsWithin = (dose: Dose, micros: Micros, pace: Pick<Pace, "breath">): nu
   (Math.floor(micros / unitMicros(dose, pace)) + 1) * (beatCount(dose) / unitCount(dose));
 
 /** About how many segments a session comes to, never fewer than it does. Cheap. */
-export const segmentsAtMost = (session: Session, drills: DrillLookup): number =>
+export const segmentsAtMost = (session: SessionPlan, drills: DrillLookup): number =>
   session.blocks.reduce(
     (sum, block) =>
       sum + block.items.reduce((inner, item) => inner + segmentsOf(timesOf(block.rounds, item, drills), block), 0),
@@ -53,7 +53,7 @@ export const segmentsAtMost = (session: Session, drills: DrillLookup): number =>
  * more calls or text than a document may.
  * Cheap, so that a hostile document is refused before it is laid out.
  */
-export function sizeFaults(session: Session, drills: DrillLookup): Fault[] {
+export function sizeFaults(session: SessionPlan, drills: DrillLookup): ValidationError[] {
   let micros = 0;
   let beats = 0;
   let segments = 0;
@@ -67,7 +67,7 @@ export function sizeFaults(session: Session, drills: DrillLookup): Fault[] {
       cues += item.cues?.length ?? 0;
       segments += segmentsOf(times, block);
     }
-  const faults: Fault[] = [];
+  const faults: ValidationError[] = [];
   if (toSeconds(micros) > LONGEST_SECONDS)
     faults.push({
       path: "blocks",

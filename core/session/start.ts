@@ -1,6 +1,6 @@
 import { USUAL_PACE } from "~/core/dose/pace";
 import type { Drill } from "~/core/drills/schema";
-import type { Item, Session } from "./schema";
+import type { Item, SessionPlan } from "./schema";
 import type { LevelName } from "~/core/vocabulary/levels";
 import { NEWEST_SESSION } from "./version";
 
@@ -10,7 +10,10 @@ export function itemOf(drill: Drill, level: LevelName = "standard"): Item {
 }
 
 /** A new session of one block. */
-export function newSession(about: Pick<Session, "title" | "purpose" | "target">, blocks: Session["blocks"]): Session {
+export function newSession(
+  about: Pick<SessionPlan, "title" | "purpose" | "target">,
+  blocks: SessionPlan["blocks"],
+): SessionPlan {
   const { title, purpose, target } = about;
   return {
     format: "mapset/session",

@@ -1,5 +1,5 @@
 import { RADIUS } from "~/core/figure/body";
-import type { Prop } from "~/core/figure/motion";
+import type { Prop } from "~/core/figure/animation";
 import { anchorPlace } from "~/core/figure/play";
 import type { Side } from "~/core/figure/points";
 import type { Solved } from "~/core/figure/solve";

@@ -14,7 +14,7 @@ import {
 import type { Facts, Limb } from "./types";
 import { AREAS, isSided, type Area } from "~/core/vocabulary/areas";
 import type { Drill, DrillLevel } from "~/core/drills/schema";
-import type { Motion } from "~/core/figure/motion";
+import type { Animation } from "~/core/figure/animation";
 import { SIDES, type Side } from "~/core/figure/points";
 import type { Degrees } from "~/core/units";
 
@@ -45,7 +45,7 @@ export function stressesOf(area: Area, { left, right }: Amounts, sides: Drill["s
 }
 
 /** What a level stresses, worked out from how it is drawn, with what is stated of it besides. */
-export function stressOf(drill: Pick<Drill, "sides" | "method">, level: DrillLevel, motion: Motion): LevelStress {
+export function stressOf(drill: Pick<Drill, "sides" | "method">, level: DrillLevel, motion: Animation): LevelStress {
   const facts = factsOf(level, drill.method, motion);
   const always = AREAS.flatMap((area) => stressesOf(area, amountsOf(area, facts), drill.sides));
   return statedIn(

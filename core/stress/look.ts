@@ -4,7 +4,7 @@ import type { Facts, Limb, Moment, Spine } from "./types";
 import { anglesOf, type Angles } from "~/core/figure/angles";
 import { RADIUS } from "~/core/figure/body";
 import { sampleBeats } from "~/core/figure/check";
-import type { Motion, Prop } from "~/core/figure/motion";
+import type { Animation, Prop } from "~/core/figure/animation";
 import { bodyAt, playerOf } from "~/core/figure/play";
 import type { Side } from "~/core/figure/points";
 import type { Solved } from "~/core/figure/solve";
@@ -18,7 +18,7 @@ import { tempoOf } from "~/core/dose/dose";
 type Level = Pick<DrillLevel, "posture" | "endPosture" | "kit" | "main" | "also" | "dose" | "bounds">;
 
 /** Everything the rules look at, from a level and how it is drawn. `side` draws it in the mirror. */
-export function factsOf(level: Level, method: Method, motion: Motion, side: Side = "right"): Facts {
+export function factsOf(level: Level, method: Method, motion: Animation, side: Side = "right"): Facts {
   const player = playerOf(motion, side);
   const { props } = player.motion;
   const usual = beatTimes(motion, level, false);
@@ -47,7 +47,7 @@ export function factsOf(level: Level, method: Method, motion: Motion, side: Side
 }
 
 /** How long each beat of the motion lasts: as it is dosed, or at the shortest repetition its bounds allow. */
-function beatTimes(motion: Motion, { dose, bounds }: Level, fastest: boolean): Seconds[] {
+function beatTimes(motion: Animation, { dose, bounds }: Level, fastest: boolean): Seconds[] {
   const tempo = tempoOf(dose);
   const whole = tempo.length > 0 ? tempo.reduce((sum, s) => sum + s, 0) : motion.seconds;
   const share = fastest && tempo.length > 0 && bounds.leastRep ? Math.min(1, bounds.leastRep / whole) : 1;

@@ -1,5 +1,5 @@
 import type { Facts, Moment, Speeds } from "./types";
-import type { Motion } from "~/core/figure/motion";
+import type { Animation } from "~/core/figure/animation";
 import type { Side } from "~/core/figure/points";
 import type { Solved } from "~/core/figure/solve";
 import { degrees, distance, turned, X, Y, Z, type Turn } from "~/core/figure/vectors";
@@ -15,7 +15,7 @@ const angleBetween = (a: Turn, b: Turn): Degrees =>
 const SPINE = ["neck", "thoracic", "lumbar"] as const;
 
 /** The largest speed of each joint over a repetition, degrees a second. A hold that is gone into once has none. */
-export function speedsOf(samples: readonly Sample[], motion: Motion): Speeds {
+export function speedsOf(samples: readonly Sample[], motion: Animation): Speeds {
   const none = () => ({ hip: 0, knee: 0, shoulder: 0 });
   const speeds: Speeds = { neck: 0, thoracic: 0, lumbar: 0, left: none(), right: none() };
   if (motion.kind === "hold") return speeds;

@@ -1,7 +1,7 @@
 import type { Kit } from "~/core/vocabulary/kit";
 import type { Dose } from "~/core/dose/kinds";
 import type { Method } from "~/core/vocabulary/methods";
-import type { Row } from "~/core/vocabulary/rows";
+import type { Motion } from "~/core/vocabulary/motions";
 import type { Side } from "~/core/figure/points";
 import type { Posture } from "~/core/vocabulary/postures";
 import type { Degrees, Metres, Seconds } from "~/core/units";
@@ -85,7 +85,7 @@ export type Facts = {
   endPosture: Posture;
   method: Method;
   kit: readonly Kit[];
-  rows: readonly Row[];
+  rows: readonly Motion[];
   dose: Dose;
   still: boolean;
 };

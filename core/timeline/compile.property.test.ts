@@ -1,7 +1,7 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { readSession } from "~/core/session/read";
-import type { Session, SessionInput } from "~/core/session/schema";
+import type { SessionPlan, SessionInput } from "~/core/session/schema";
 import { lookup, SAMPLE_DRILLS } from "~/fixtures/drills";
 import { anySession } from "~/fixtures/sessions";
 import { compile } from "./compile";
@@ -14,7 +14,7 @@ import { totalsByItem, totalsByKind } from "./totals";
 const drills = lookup(SAMPLE_DRILLS);
 const RUNS = { numRuns: 1500 };
 
-function read(input: SessionInput): Session {
+function read(input: SessionInput): SessionPlan {
   const result = readSession(input, drills);
   if (!result.ok) throw new Error(JSON.stringify(result.faults));
   return result.value;

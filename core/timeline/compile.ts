@@ -8,7 +8,7 @@ import { changesOver, inUse, keptSide, type InUse } from "~/core/vocabulary/stan
 import type { DrillLookup, TimedDrill } from "~/core/drills/lookup";
 import type { Segment, TimedBeat, Timeline, WorkSide } from "./types";
 import { fetchFor, NOTHING_AT_HAND, piecesToFetch, type AtHand, type Kit } from "~/core/vocabulary/kit";
-import type { Block, Interval, Item, Session } from "~/core/session/schema";
+import type { Block, Interval, Item, SessionPlan } from "~/core/session/schema";
 import { toMicros, toSeconds, type Micros, type Seconds } from "~/core/units";
 
 /** What the class is doing as the timeline is laid: where it is, what it holds, how it stands. */
@@ -25,7 +25,7 @@ type Room = {
 };
 
 type Place = { block: number; item: number; round: number };
-type Here = { session: Session; drills: DrillLookup; block: Block; item: Item; drill: TimedDrill; place: Place };
+type Here = { session: SessionPlan; drills: DrillLookup; block: Block; item: Item; drill: TimedDrill; place: Place };
 
 /** A segment before it has a place in time; one copy of each kind, so that the union keeps its shape. */
 type Loose<S> = S extends Segment ? Omit<S, "start" | "seconds" | keyof Place> : never;
@@ -35,7 +35,7 @@ type Loose<S> = S extends Segment ? Omit<S, "start" | "seconds" | keyof Place> :
  * session's own version, which are those of docs/session-format.md. All sums are exact in microseconds.
  * Throws when a drill is unknown or the session was not checked; `readSession` reports such faults with their paths.
  */
-export function compile(session: Session, drills: DrillLookup): Timeline {
+export function compile(session: SessionPlan, drills: DrillLookup): Timeline {
   const room: Room = {
     at: 0,
     posture: undefined,
@@ -72,7 +72,7 @@ export function compile(session: Session, drills: DrillLookup): Timeline {
 
 function visitItem(
   room: Room,
-  session: Session,
+  session: SessionPlan,
   drills: DrillLookup,
   visit: Visit,
   place: Place,
@@ -106,7 +106,7 @@ function firstSideOf(room: Room, { session, block, item, drill }: Here): OneSide
 }
 
 /** The stance of a level; version 1 knew none. */
-const stanceOf = (session: Session, drill: TimedDrill, item: Item) =>
+const stanceOf = (session: SessionPlan, drill: TimedDrill, item: Item) =>
   session.version === 1 ? undefined : drill.levels[item.level].stance;
 
 function sidesOfSet(visit: Visit, first: OneSide): WorkSide[] {
@@ -120,7 +120,7 @@ function sidesOfSet(visit: Visit, first: OneSide): WorkSide[] {
   }
 }
 
-function moveTo(room: Room, session: Session, to: Posture, kit: readonly Kit[], place: Place): void {
+function moveTo(room: Room, session: SessionPlan, to: Posture, kit: readonly Kit[], place: Place): void {
   // Version 1 fetched everything anew, whatever stood there already.
   const { fetch, atHand } =
     session.version === 1
@@ -133,7 +133,7 @@ function moveTo(room: Room, session: Session, to: Posture, kit: readonly Kit[], 
   room.hand = atHand;
 }
 
-function demo(room: Room, session: Session, item: Item, posture: Posture, place: Place): void {
+function demo(room: Room, session: SessionPlan, item: Item, posture: Posture, place: Place): void {
   const key = `${item.drill}/${item.level}`;
   const usual = room.shown.has(key) ? 0 : session.pace.demo;
   room.shown.add(key);

@@ -1,11 +1,11 @@
 import type { Timeline } from "./types";
 import type { Place } from "~/core/session/edits";
-import type { Session } from "~/core/session/schema";
+import type { SessionPlan } from "~/core/session/schema";
 import type { Seconds } from "~/core/units";
 
 /** Every call in the order it is heard, `at` in seconds of the session; calls after the end of their work are never heard. */
 export function cueMoments(
-  session: Session,
+  session: SessionPlan,
   timeline: Pick<Timeline, "segments">,
 ): { at: Seconds; say: string; place: Place }[] {
   return timeline.segments.flatMap((segment) => {

@@ -10,7 +10,7 @@ import { sideModeOf, visitsOf } from "~/core/session/passes";
 import { HEIGHT, moveSeconds } from "~/core/vocabulary/postures";
 import { LONGEST_SESSION, MOST_BEATS, MOST_CUES, MOST_SEGMENTS, segmentsAtMost, sizeFaults } from "~/core/session/size";
 import { placeKey, postureChanges, totalsByItem, totalsByKind } from "./totals";
-import type { Block, Item, Session } from "~/core/session/schema";
+import type { Block, Item, SessionPlan } from "~/core/session/schema";
 import type { Dose } from "~/core/dose/kinds";
 import { newSession } from "~/core/session/start";
 import { lookup, timedDrill } from "~/fixtures/drills";
@@ -59,7 +59,7 @@ const item = (drill: string, dose: Dose = TIME, more: Partial<Item> = {}): Item 
   restAfter: 0,
   ...more,
 });
-const sessionOf = (items: Item[], block: Partial<Block> = {}, more: Partial<Session> = {}): Session => ({
+const sessionOf = (items: Item[], block: Partial<Block> = {}, more: Partial<SessionPlan> = {}): SessionPlan => ({
   ...newSession({ title: "t", purpose: "off-day", target: undefined }, [
     { title: "b", rounds: 1, restBetweenRounds: 0, sideOrder: "drill-by-drill", items: items, ...block },
   ]),
@@ -277,7 +277,7 @@ describe("sides", () => {
 });
 
 describe("the size of a session", () => {
-  const paths = (session: Session) => sizeFaults(session, drills).map((fault) => `${fault.path} ${fault.message}`);
+  const paths = (session: SessionPlan) => sizeFaults(session, drills).map((fault) => `${fault.path} ${fault.message}`);
   it("is at most so much work, so many beats, pieces and calls, and so much text", () => {
     expect(paths(sessionOf([item("each")]))).toEqual([]);
     const long = (sets: number) => paths(sessionOf([item("stand", { kind: "time", seconds: 3600 }, { sets })]));

@@ -19,7 +19,7 @@ export type KitFacts = {
   findBy: string;
 };
 
-/** Every piece of kit. A new one is a line here, its drawing in `library/motions`, and a place in the own-drill editor. */
+/** Every piece of kit. A new one is a line here, its drawing in `library/animations`, and a place in the own-drill editor. */
 export const KIT_FACTS = {
   pad: {
     words: "kneeling pad",

@@ -1,7 +1,7 @@
 import { AREA_FACTS, AREAS, type Area } from "~/core/vocabulary/areas";
 import type { Protection } from "~/core/group/protect";
 import type { Region } from "~/core/drills/schema";
-import type { Plane } from "~/core/vocabulary/rows";
+import type { Plane } from "~/core/vocabulary/motions";
 
 /** What an area that may be protected is called. */
 export const AREA_WORDS = Object.fromEntries(AREAS.map((area) => [area, AREA_FACTS[area].words])) as Readonly<

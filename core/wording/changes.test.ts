@@ -11,13 +11,13 @@ import {
   moveItem,
   removeItem,
 } from "~/core/session/edits";
-import type { Session } from "~/core/session/schema";
+import type { SessionPlan } from "~/core/session/schema";
 import { itemOf, newSession } from "~/core/session/start";
 import { DRILLS, drillById } from "~/library";
 
 const name = (id: string) => drillById(id)?.name ?? id;
 const hold = (id: string, seconds: number) => ({ ...itemOf(drillById(id)!), dose: { kind: "time" as const, seconds } });
-const base: Session = newSession({ title: "Before the boat", purpose: "before-training", target: 720 }, [
+const base: SessionPlan = newSession({ title: "Before the boat", purpose: "before-training", target: 720 }, [
   {
     title: "Floor",
     rounds: 1,
@@ -28,7 +28,7 @@ const base: Session = newSession({ title: "Before the boat", purpose: "before-tr
   { title: "Standing", rounds: 1, restBetweenRounds: 0, sideOrder: "drill-by-drill", items: [hold("squat-free", 30)] },
 ]);
 const at = (block: number, item: number) => ({ block, item });
-const changes = (after: Session) => changesBetween(base, after, name);
+const changes = (after: SessionPlan) => changesBetween(base, after, name);
 const called = name("hip-flexor-hold");
 
 describe("what changed, in words", () => {
@@ -104,7 +104,7 @@ describe("what changed, in words", () => {
         const [x, y] = [a, b].map((ids) => ({
           ...base,
           blocks: [{ ...base.blocks[0]!, items: ids.map((id) => hold(id, 30)) }],
-        })) as [Session, Session];
+        })) as [SessionPlan, SessionPlan];
         const [there, back] = [changesBetween(x, y, name), changesBetween(y, x, name)];
         expect(there.length === 0).toBe(a.join() === b.join());
         expect(there.length).toBe(back.length);

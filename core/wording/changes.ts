@@ -1,5 +1,5 @@
 import { sameJson } from "~/core/same-json";
-import type { Block, Item, Session } from "~/core/session/schema";
+import type { Block, Item, SessionPlan } from "~/core/session/schema";
 import { type Dose, kindOf } from "~/core/dose/kinds";
 import { clockText } from "~/core/lengths";
 import { intervalText } from "./intervals";
@@ -14,7 +14,7 @@ type Placed = { item: Item; block: number; at: number };
  * What is different between two states of a session, a line each, in the coach's words: “Hip-flexor hold: 30 → 45 s”.
  * Drills are paired in order, so that one put in between does not make all later ones look changed. Empty when nothing is.
  */
-export function changesBetween(before: Session, after: Session, name: Named): string[] {
+export function changesBetween(before: SessionPlan, after: SessionPlan, name: Named): string[] {
   const [old, now] = [placed(before), placed(after)];
   const pairs = paired(old, now);
   const kept = new Set(pairs.map(([a]) => a));
@@ -43,7 +43,7 @@ export function changesBetween(before: Session, after: Session, name: Named): st
   ];
 }
 
-const placed = (session: Session): Placed[] =>
+const placed = (session: SessionPlan): Placed[] =>
   session.blocks
     .flatMap((block, b) => block.items.map((item) => ({ item, block: b })))
     .map((one, at) => ({ ...one, at }));
@@ -66,7 +66,7 @@ function paired(old: readonly Placed[], now: readonly Placed[]): [Placed, Placed
   return pairs;
 }
 
-function aboutSession(a: Session, b: Session): string[] {
+function aboutSession(a: SessionPlan, b: SessionPlan): string[] {
   const length = (target: number | undefined) => (target === undefined ? "none" : clockText(target));
   const words: string[] = [];
   if (a.title !== b.title) words.push(`Name: ${a.title} → ${b.title}`);
@@ -82,7 +82,7 @@ function aboutSession(a: Session, b: Session): string[] {
     moveBase: "Change position",
     moveStep: "Each step up or down",
   } as const;
-  const usual: Partial<Session["pace"]> = { moveBase: CHANGE_BASE, moveStep: CHANGE_PER_STEP };
+  const usual: Partial<SessionPlan["pace"]> = { moveBase: CHANGE_BASE, moveStep: CHANGE_PER_STEP };
   for (const [key, what] of Object.entries(pace) as [keyof typeof pace, string][]) {
     const [was, is] = [a.pace[key] ?? usual[key], b.pace[key] ?? usual[key]];
     if (was !== is) words.push(`${what}: ${was} → ${is} s`);

@@ -6,7 +6,7 @@ import type { Db } from "../client";
 import { addClub, clubsOf, type Club } from "../clubs";
 import { listEditions } from "../editions";
 import { openLink, tokenOfLink } from "../links";
-import { listHeard } from "../heard";
+import { listFeedback } from "../feedback";
 import { club as clubs, coach, link } from "../schema";
 import { listSessions } from "../sessions";
 import { earlierDatabase, TEST_SECRET } from "../testing";
@@ -82,7 +82,7 @@ describe.each([
       (await db.execute(sql`select edition_id, drill from edition_drill where club_id = ${club.id} order by 1, 2`))
         .rows;
     expect(await drillsOf(other)).toEqual(await drillsOf(ana));
-    expect(await listHeard(db, other, null, 500)).toEqual(await listHeard(db, ana, null, 500));
+    expect(await listFeedback(db, other, null, 500)).toEqual(await listFeedback(db, ana, null, 500));
     const titles = async (club: Club) =>
       (await listSessions(db, club)).rows.map((row) => [row.id, row.title, row.lastHandedOut]);
     expect(await titles(other)).toEqual(await titles(ana));

@@ -4,7 +4,7 @@ import { daysBefore } from "~/core/clock/calendar";
 import { mainJoints } from "~/core/coverage/joints";
 import type { Drill } from "~/core/drills/schema";
 import { makeEdition } from "~/core/edition/edition";
-import type { Session } from "~/core/session/schema";
+import type { SessionPlan } from "~/core/session/schema";
 import { compile } from "~/core/timeline/compile";
 import { makeAccount, type Accounts } from "../accounts";
 import type { Db } from "../client";
@@ -16,7 +16,7 @@ import { keepCheckIn, keepProgress } from "../runs";
 import { about, coach, link, membership, person } from "../schema";
 import { addSession, saveSession } from "../sessions";
 import { saveSetting } from "../session-setting";
-import { addAthletes, addGroup, listGroupsWithPeople, setAthleteAreas, setGroupSetting } from "../groups";
+import { addPeople, addGroup, listGroupsWithPeople, setPersonAreas, setGroupSetting } from "../groups";
 import { COACH, HEARD, STAFF, GROUPS, type GroupKey } from "./people";
 import { handballBeforeAGame, rowersBeforeTheBoat, staffLunchtime } from "./sessions";
 
@@ -49,10 +49,10 @@ async function loadOnce(db: Db, accounts: Accounts, settings: DemoSettings): Pro
   for (const key of ["staff", "handball", "rowers"] as const) {
     const groupId = await addGroup(db, club, GROUPS[key].name);
     const { people, setting, protects } = GROUPS[key];
-    await addAthletes(db, club, groupId, people);
+    await addPeople(db, club, groupId, people);
     await setGroupSetting(db, club, groupId, setting);
     const members = (await listGroupsWithPeople(db, club)).find((group) => group.id === groupId)?.athletes ?? [];
-    for (const { id, name } of members) if (protects[name]) await setAthleteAreas(db, club, id, protects[name]);
+    for (const { id, name } of members) if (protects[name]) await setPersonAreas(db, club, id, protects[name]);
     await loadSession(db, club, key, groupId, make[key](settings.drills), settings);
   }
   // Whoever has reports was there before them.
@@ -67,7 +67,7 @@ async function loadSession(
   club: Club,
   key: GroupKey,
   groupId: string,
-  doc: Session,
+  doc: SessionPlan,
   settings: DemoSettings,
 ): Promise<void> {
   const { secret, drills } = settings;
@@ -125,11 +125,11 @@ async function changeAfterHandOut(
   db: Db,
   club: Club,
   id: string,
-  doc: Session,
+  doc: SessionPlan,
   drills: DemoSettings["drills"],
 ): Promise<void> {
   const last = doc.blocks.length - 1;
-  const changed: Session = {
+  const changed: SessionPlan = {
     ...doc,
     notes: "Hall B this time: less room, so the toe-touch walk goes along the wall.",
     blocks: doc.blocks.map((block, i) => (i === last ? { ...block, title: "Into hall B" } : block)),

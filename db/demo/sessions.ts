@@ -2,7 +2,7 @@ import { withAmount } from "~/core/dose/amount";
 import { inWholeUnits } from "~/core/dose/dose";
 import type { Drill } from "~/core/drills/schema";
 import { newSession } from "~/core/session/start";
-import type { Block, Item, Session } from "~/core/session/schema";
+import type { Block, Item, SessionPlan } from "~/core/session/schema";
 
 type Drills = (id: string) => Drill | undefined;
 
@@ -25,7 +25,7 @@ const reps = (drills: Drills, drill: string, count: number): Pick<Item, "dose"> 
 
 const time = (seconds: number): Pick<Item, "dose"> => ({ dose: { kind: "time", seconds } });
 
-export function rowersBeforeTheBoat(drills: Drills): Session {
+export function rowersBeforeTheBoat(drills: Drills): SessionPlan {
   const i = (drill: string, change?: Partial<Item>) => item(drills, drill, change);
   return {
     ...newSession({ title: "Rowers before the boat", purpose: "before-training", target: 10 * 60 }, [
@@ -65,7 +65,7 @@ export function rowersBeforeTheBoat(drills: Drills): Session {
   };
 }
 
-export function handballBeforeAGame(drills: Drills): Session {
+export function handballBeforeAGame(drills: Drills): SessionPlan {
   const i = (drill: string, change?: Partial<Item>) => item(drills, drill, change);
   return newSession({ title: "Handball before a game", purpose: "before-game", target: 11 * 60 }, [
     block("Wake the hips", [
@@ -86,7 +86,7 @@ export function handballBeforeAGame(drills: Drills): Session {
   ]);
 }
 
-export function staffLunchtime(drills: Drills): Session {
+export function staffLunchtime(drills: Drills): SessionPlan {
   const i = (drill: string, change?: Partial<Item>) => item(drills, drill, change);
   return {
     ...newSession({ title: "Staff lunchtime", purpose: "desk-break", target: 10 * 60 }, [

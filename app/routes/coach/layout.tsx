@@ -12,7 +12,7 @@ import { sendAs } from "~/app/sync/browser";
 import { switchTheme } from "~/app/ui/theme";
 import { zoneHere } from "~/core/clock/zone";
 import { mayManage } from "~/core/club/role";
-import { countUnseenPain } from "~/db/heard";
+import { countUnseenPain } from "~/db/feedback";
 
 export async function loader({ request }: Route.LoaderArgs) {
   const coach = await requireCoach(request);

@@ -1,6 +1,6 @@
 import { miniProfile } from "~/core/profile/mini";
 import { profileOf } from "~/core/profile/profile";
-import type { Session } from "~/core/session/schema";
+import type { SessionPlan } from "~/core/session/schema";
 import { clockText } from "~/core/lengths";
 import { compile } from "~/core/timeline/compile";
 import { useMemo } from "react";
@@ -10,7 +10,7 @@ const WIDTH = 480;
 const HEIGHT = 62;
 
 /** Two states of a session as profiles to one scale of time, one over the other. */
-export function BeforeAfter({ before, after }: { before: Session; after: Session }) {
+export function BeforeAfter({ before, after }: { before: SessionPlan; after: SessionPlan }) {
   const drills = useDrills();
   const rows = useMemo(() => {
     const lines = [compile(before, drills), compile(after, drills)];

@@ -3,7 +3,7 @@ import type { ReactNode } from "react";
 import { Count } from "./count";
 import { TAB_WORDS, TABS, type Tab } from "./tabs";
 import { cx } from "~/app/ui/classes";
-import type { Found } from "~/core/audit/audit";
+import type { Finding } from "~/core/audit/audit";
 
 /** On a narrow screen a drill's numbers come up from below, and the list stays in sight above them. */
 const NARROW_SHEET =
@@ -17,7 +17,7 @@ type Props = {
   /** What the first tab is about. */
   chosen: string;
   isDrill: boolean;
-  open: readonly Found[];
+  open: readonly Finding[];
   panels: Readonly<Record<Tab, ReactNode>>;
 };
 

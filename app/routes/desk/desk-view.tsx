@@ -35,15 +35,15 @@ import { SettingDialog } from "~/app/ui/setting-dialog";
 import { cx } from "~/app/ui/classes";
 import type { Lead } from "~/core/audit/types";
 import type { MarkedSetting } from "~/db/session-setting";
-import type { Demand } from "~/core/demands/schema";
-import type { Row } from "~/core/vocabulary/rows";
+import type { SportProfile } from "~/core/sport-profiles/schema";
+import type { Motion } from "~/core/vocabulary/motions";
 import type { Drill } from "~/core/drills/schema";
 import type { Group, GroupSetting } from "~/core/group/schema";
 import { withChoices } from "~/core/group/choices";
 import type { OfCoach } from "~/core/outbox/item";
 import { placeKey } from "~/core/timeline/totals";
 import { DRILLS, lookupOf } from "~/library";
-import { DEMANDS } from "~/library/demands";
+import { SPORT_PROFILES } from "~/library/sport-profiles";
 
 type Props = {
   id: string;
@@ -55,7 +55,7 @@ type Props = {
   used: Drill[];
   setting: MarkedSetting;
   groups: { id: string; people: string[]; group: Group }[];
-  ownDemands: Demand[];
+  ownDemands: SportProfile[];
   others: { id: string; title: string }[];
 };
 
@@ -85,7 +85,7 @@ export function DeskView({
   const { setting, change: changeSetting, kept, keepNow } = beside;
   useLocksKept(desk, setting.locks, changeSetting);
   useChoicesFollowed(desk, setting.choices, changeSetting);
-  const demands = useMemo(() => [...ownDemands, ...DEMANDS], [ownDemands]);
+  const demands = useMemo(() => [...ownDemands, ...SPORT_PROFILES], [ownDemands]);
   const demand = demands.find((d) => d.id === setting.demandId);
   // Kit that was said here is known here at once.
   const [said, setSaid] = useState<Record<string, GroupSetting>>({});
@@ -107,7 +107,7 @@ export function DeskView({
   });
   const [trouble, setTrouble] = useState<string>();
   const [asked, ask] = useState<Tab>("item");
-  const [picked, setPicked] = useState<Row>();
+  const [picked, setPicked] = useState<Motion>();
   const [personAt, setPersonAt] = useState<Place>();
   const wide = useWide();
   const tab = wide && asked === "ranges" ? "item" : asked;

@@ -11,7 +11,7 @@ import { SelectField } from "~/app/ui/field";
 import { NumberField } from "~/app/ui/number-field";
 import { KIT_FACTS } from "~/core/vocabulary/kit";
 import { newerRevision, readOwnId } from "~/core/drills/own";
-import { ROW_FACTS, type Row } from "~/core/vocabulary/rows";
+import { MOTION_FACTS, type Motion } from "~/core/vocabulary/motions";
 import type { Drill, DrillLevel } from "~/core/drills/schema";
 import { LEVELS, type LevelName } from "~/core/vocabulary/levels";
 import type { Item, SideMode } from "~/core/session/schema";
@@ -304,7 +304,7 @@ function About({ drill, level }: { drill: Drill; level: DrillLevel }) {
   );
 }
 
-const rowWords = (row: Row) => ROW_FACTS[row].words;
+const rowWords = (row: Motion) => MOTION_FACTS[row].words;
 
 function Text({ title, children }: { title: string; children: React.ReactNode }) {
   return (

@@ -10,7 +10,7 @@ import { Button } from "~/app/ui/button";
 import { cx } from "~/app/ui/classes";
 import { Dialog } from "~/app/ui/dialog";
 import { Field } from "~/app/ui/field";
-import { keyOf, mendingAll, type Found, type Mending } from "~/core/audit/audit";
+import { keyOf, applyAllFixes, type Finding, type AppliedFix } from "~/core/audit/audit";
 import { betterKnown, type WrittenBefore } from "~/core/audit/known-better";
 import type { Lead, Severity } from "~/core/audit/types";
 import { changesBetween } from "~/core/wording/changes";
@@ -37,9 +37,9 @@ type Props = {
 
 /** What the audit finds, most serious first, each with its place, its reason and a way out. */
 export function FindingsPanel({ desk, insights, before, setting, onSetting, onPlace, onLead }: Props) {
-  const [shown, setShown] = useState<{ found: Found; mended: Mending }>();
-  const [accepting, setAccepting] = useState<Found>();
-  const [all, setAll] = useState<readonly Found[]>();
+  const [shown, setShown] = useState<{ found: Finding; mended: AppliedFix }>();
+  const [accepting, setAccepting] = useState<Finding>();
+  const [all, setAll] = useState<readonly Finding[]>();
   const { open, accepted } = insights;
   return (
     <div className="flex flex-col gap-3 p-4">
@@ -167,7 +167,7 @@ function BetterKnown({
   );
 }
 
-const firstOfKind = (open: readonly Found[], at: number): boolean =>
+const firstOfKind = (open: readonly Finding[], at: number): boolean =>
   open.findIndex((one) => one.rule === open[at]!.rule) === at;
 
 function Finding({
@@ -181,12 +181,12 @@ function Finding({
   onPlace,
   onLead,
 }: {
-  found: Found;
-  like: readonly Found[];
-  onAll: (like: readonly Found[]) => void;
+  found: Finding;
+  like: readonly Finding[];
+  onAll: (like: readonly Finding[]) => void;
   desk: Desk;
-  mended: Mending | "trying" | undefined;
-  onShow: (mended: Mending) => void;
+  mended: AppliedFix | "trying" | undefined;
+  onShow: (mended: AppliedFix) => void;
   onAccept: () => void;
 } & Pick<Props, "onPlace" | "onLead">) {
   const drills = useDrills();
@@ -259,15 +259,15 @@ function AllDialog({
 }: {
   desk: Desk;
   insights: Insights;
-  like: readonly Found[];
+  like: readonly Finding[];
   onClose: () => void;
 }) {
-  const [mended, setMended] = useState<Mending & { fixes: string[] }>();
+  const [mended, setMended] = useState<AppliedFix & { fixes: string[] }>();
   const { input, accepted } = insights;
   const rule = like[0]!.rule;
   useEffect(() => {
     // What was accepted stays as it is.
-    const work = mendingAll(rule, input, new Set(accepted.map(({ found }) => keyOf(found, input.session))));
+    const work = applyAllFixes(rule, input, new Set(accepted.map(({ found }) => keyOf(found, input.session))));
     let timer: ReturnType<typeof setTimeout>;
     const next = () => {
       const step = work.next();
@@ -309,8 +309,8 @@ function FixDialog({
   onClose,
 }: {
   desk: Desk;
-  found: Found;
-  mended: Mending;
+  found: Finding;
+  mended: AppliedFix;
   onClose: () => void;
 }) {
   const drills = useDrills();
@@ -350,7 +350,7 @@ function AcceptDialog({
   onAccept,
   onClose,
 }: {
-  found: Found;
+  found: Finding;
   onAccept: (reason: string) => void;
   onClose: () => void;
 }) {

@@ -13,20 +13,20 @@ import { Button } from "~/app/ui/button";
 import { cx } from "~/app/ui/classes";
 import { useZone } from "~/app/ui/zone";
 import { Field } from "~/app/ui/field";
-import type { Demand } from "~/core/demands/schema";
+import type { SportProfile } from "~/core/sport-profiles/schema";
 import type { Drill } from "~/core/drills/schema";
 import type { Help, RoomAnswer } from "~/core/fit/make-room";
 import { changesBetween } from "~/core/wording/changes";
 import { editSession } from "~/core/session/edits";
 import { keepingItems } from "~/core/session/follow";
-import type { Session } from "~/core/session/schema";
+import type { SessionPlan } from "~/core/session/schema";
 import { clockText, readClock, secondsText } from "~/core/lengths";
 import { lengthUntil } from "~/core/wording/finish";
 import { toNewest } from "~/core/session/newest";
 import { doseWords } from "~/core/dose/dose";
 import { placeKey } from "~/core/timeline/totals";
 
-type Props = { desk: Desk; insights: Insights; demand: Demand | undefined; own: readonly Drill[] };
+type Props = { desk: Desk; insights: Insights; demand: SportProfile | undefined; own: readonly Drill[] };
 
 /** A length, or a time of day to finish at; what stays as it is; then what would change, before it does. */
 export function FitPanel({ desk, insights, demand, own }: Props) {
@@ -278,7 +278,7 @@ function missingWords({ least, most }: { least: number; most: number }, target: 
 }
 
 /** What was fitted: the blocks, how long everybody watches, and the length. Everything else stays as it is at the desk. */
-const taken = (now: Session, fitted: Session): Session =>
+const taken = (now: SessionPlan, fitted: SessionPlan): SessionPlan =>
   editSession(
     { ...now, blocks: keepingItems(now, fitted).blocks, pace: { ...now.pace, demo: fitted.pace.demo } },
     { target: fitted.target },

@@ -1,6 +1,6 @@
 import { lazy, Suspense, useEffect, useState } from "react";
 import { fetchMotions } from "~/app/ui/figure/motions";
-import type { DrillMotions } from "~/core/figure/motion";
+import type { DrillAnimations } from "~/core/figure/animation";
 import { stageOther, stageWork, type Staging } from "~/core/player/timing";
 import type { LevelName } from "~/core/vocabulary/levels";
 import { clockText, countdownText } from "~/core/lengths";
@@ -61,7 +61,7 @@ function Figure({
   tempo,
   name,
 }: Pick<Props, "drill" | "level" | "moment" | "at" | "tempo" | "name">) {
-  const [motions, setMotions] = useState<{ of: string; motions: DrillMotions | undefined }>();
+  const [motions, setMotions] = useState<{ of: string; motions: DrillAnimations | undefined }>();
   useEffect(() => {
     let gone = false;
     void fetchMotions(drill).then((got) => !gone && setMotions({ of: drill, motions: got }));

@@ -5,12 +5,12 @@ import type { useSaving } from "./use-saving";
 import { Button } from "~/app/ui/button";
 import { When } from "~/app/ui/when";
 import { itemCount } from "~/core/session/edits";
-import type { Session } from "~/core/session/schema";
+import type { SessionPlan } from "~/core/session/schema";
 import { clockText } from "~/core/lengths";
 import { compile } from "~/core/timeline/compile";
 
 /** Another tab or device has saved a newer copy: nothing is overwritten until the coach has chosen. */
-export function NewerDialog({ saving, mine }: { saving: ReturnType<typeof useSaving>; mine: Session }) {
+export function NewerDialog({ saving, mine }: { saving: ReturnType<typeof useSaving>; mine: SessionPlan }) {
   const [failed, setFailed] = useState(false);
   if (saving.state.kind !== "newer") return null;
   const { stored } = saving.state;
@@ -54,7 +54,7 @@ export function NewerDialog({ saving, mine }: { saving: ReturnType<typeof useSav
   );
 }
 
-function Copy({ words, doc }: { words: string; doc: Session }) {
+function Copy({ words, doc }: { words: string; doc: SessionPlan }) {
   const drills = useDrills();
   return (
     <div className="rounded-md border border-line bg-paper px-3 py-2">

@@ -16,7 +16,7 @@ import { headId, readRow, rowId } from "./row-ids";
 import { nameAt, type Desk, type Place, type Selection } from "./use-desk";
 import { restrictToVerticalAxis } from "./vertical";
 import type { Flag } from "~/core/audit/by-place";
-import type { Block, Session } from "~/core/session/schema";
+import type { Block, SessionPlan } from "~/core/session/schema";
 import { itemWords } from "~/core/wording/words";
 import { itemDone } from "~/core/session/interval";
 import { sideModeOf } from "~/core/session/passes";
@@ -127,7 +127,7 @@ function BlockRows({
 }: {
   block: Block;
   index: number;
-  session: Session;
+  session: SessionPlan;
   selection: Selection;
   totals: Map<string, ItemTotals>;
   desk: Desk;
@@ -177,7 +177,7 @@ function figuresOf(totals: ItemTotals | undefined): { seconds: number; sides: st
   return { seconds: totals?.seconds ?? 0, sides: totals ? sidesText(totals) : "" };
 }
 
-function numberOf(session: Session, block: number, item: number): number {
+function numberOf(session: SessionPlan, block: number, item: number): number {
   return session.blocks.slice(0, block).reduce((sum, b) => sum + b.items.length, 0) + item + 1;
 }
 

@@ -9,7 +9,7 @@ import { answerFor, choiceAt, choicesOf, chosen, type Answer, type Choice } from
 import { fallbacksFor, type FallbackBy } from "~/core/group/fallback";
 import { allProtections } from "~/core/group/protect";
 import type { Group } from "~/core/group/schema";
-import type { Session } from "~/core/session/schema";
+import type { SessionPlan } from "~/core/session/schema";
 import { formWords } from "~/core/wording/words";
 import { itemDone } from "~/core/session/interval";
 
@@ -17,7 +17,7 @@ import { itemDone } from "~/core/session/interval";
 const OFFERED = 40;
 
 type Props = {
-  session: Session;
+  session: SessionPlan;
   place: Place;
   offered: readonly Drill[];
   group: Group;
@@ -132,7 +132,7 @@ function Does({
   words,
   onChoose,
 }: {
-  item: Session["blocks"][number]["items"][number];
+  item: SessionPlan["blocks"][number]["items"][number];
   protections: ReturnType<typeof allProtections>;
   choice: ReturnType<typeof choiceAt>;
   by: FallbackBy;

@@ -12,10 +12,10 @@ import { Button } from "~/app/ui/button";
 import { SelectField } from "~/app/ui/field";
 import { Still } from "~/app/ui/figure/still";
 import { coverageOf } from "~/core/coverage/coverage";
-import { planeShares, rosesOf } from "~/core/demands/roses";
-import { missingRows } from "~/core/demands/fit";
-import type { Demand } from "~/core/demands/schema";
-import { JOINT_WORDS, ROW_FACTS, type Row } from "~/core/vocabulary/rows";
+import { planeShares, rosesOf } from "~/core/sport-profiles/roses";
+import { missingRows } from "~/core/sport-profiles/fit";
+import type { SportProfile } from "~/core/sport-profiles/schema";
+import { JOINT_WORDS, MOTION_FACTS, type Motion } from "~/core/vocabulary/motions";
 import type { Drill } from "~/core/drills/schema";
 import { protectionsOf, spares } from "~/core/group/protect";
 import { piecesThere } from "~/core/group/kit";
@@ -30,12 +30,12 @@ type Props = {
   id: string;
   desk: Desk;
   insights: Insights;
-  demand: Demand | undefined;
-  demands: readonly Demand[];
+  demand: SportProfile | undefined;
+  demands: readonly SportProfile[];
   offered: readonly Drill[];
   others: readonly { id: string; title: string }[];
-  picked: Row | undefined;
-  onPicked: (row: Row | undefined) => void;
+  picked: Motion | undefined;
+  onPicked: (row: Motion | undefined) => void;
   onSetting: (part: Partial<Setting>) => void;
 };
 
@@ -109,7 +109,7 @@ export function RangesPanel({
                   className="min-h-7 text-left underline decoration-line underline-offset-4 hover:decoration-ink"
                   onClick={() => onPicked(row)}
                 >
-                  {ROW_FACTS[row].words}
+                  {MOTION_FACTS[row].words}
                 </button>
               </ShortRow>
             ))}
@@ -157,7 +157,7 @@ function useOther(id: string) {
   return useMemo(() => copy && coverageOf(copy.doc, compile(copy.doc, drills), drills), [copy, drills]);
 }
 
-function PetalLine({ looked, desk, demand }: { looked: Looked; desk: Desk; demand: Demand | undefined }) {
+function PetalLine({ looked, desk, demand }: { looked: Looked; desk: Desk; demand: SportProfile | undefined }) {
   const drills = useDrills();
   const { row } = looked.petal;
   const feeds = [
@@ -192,7 +192,7 @@ function DrillsFor({
   onClose,
 }: {
   id: string;
-  row: Row;
+  row: Motion;
   desk: Desk;
   offered: readonly Drill[];
   group: Insights["input"]["group"];
@@ -217,11 +217,11 @@ function DrillsFor({
     <section
       ref={section}
       className="rounded-md border border-line bg-paper p-2"
-      aria-label={`Drills for ${ROW_FACTS[row].words}`}
+      aria-label={`Drills for ${MOTION_FACTS[row].words}`}
     >
       <div className="flex items-center justify-between gap-2">
         <h3 className="font-semibold">
-          {capital(JOINT_WORDS[ROW_FACTS[row].joint])}: {ROW_FACTS[row].words}
+          {capital(JOINT_WORDS[MOTION_FACTS[row].joint])}: {MOTION_FACTS[row].words}
         </h3>
         <Link
           to={`/sessions/draft?session=${id}&row=${row}`}

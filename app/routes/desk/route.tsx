@@ -9,7 +9,7 @@ import { useThere } from "~/app/ui/use-there";
 import { getServices } from "~/app/server/services.server";
 import { segmentsAtMost } from "~/core/session/size";
 import { lookupOf } from "~/library";
-import { listDemands } from "~/db/demands";
+import { listProfiles } from "~/db/sport-profiles";
 import { findSession, listTitles } from "~/db/sessions";
 import { findMarkedSetting } from "~/db/session-setting";
 import { listGroups } from "~/db/groups";
@@ -32,7 +32,7 @@ export async function loader({ request, params }: Route.LoaderArgs) {
     newestEdition(db, coach.club, id),
     findMarkedSetting(db, coach.club, id),
     listGroups(db, coach.club),
-    listDemands(db, coach.club),
+    listProfiles(db, coach.club),
     listTitles(db, coach.club),
   ]);
   if (!stored || !setting) throw notHere();

@@ -5,9 +5,9 @@ import { idOf, requireCoachForData } from "~/app/server/coach.server";
 import { drillsOf } from "~/app/server/drills.server";
 import { keepSession } from "~/app/server/session-docs.server";
 import { getServices } from "~/app/server/services.server";
-import { parseWith, type Fault } from "~/core/faults";
+import { parseWith, type ValidationError } from "~/core/faults";
 import { readSession } from "~/core/session/read";
-import type { Session } from "~/core/session/schema";
+import type { SessionPlan } from "~/core/session/schema";
 import { compile } from "~/core/timeline/compile";
 import { findSession, saveSession, type StoredSession } from "~/db/sessions";
 import { findSetting } from "~/db/session-setting";
@@ -24,7 +24,7 @@ const message = z.strictObject({
 });
 
 /** A stored session as the desk gets it. */
-export type DeskCopy = { doc: Session; revision: number; updatedAt: string };
+export type DeskCopy = { doc: SessionPlan; revision: number; updatedAt: string };
 
 /** What the desk is told after it tried to save. */
 export type SaveAnswer =
@@ -33,7 +33,7 @@ export type SaveAnswer =
   | { kind: "newer"; stored: DeskCopy }
   | { kind: "gone" }
   | { kind: "signed-out" }
-  | { kind: "refused"; faults: Fault[] };
+  | { kind: "refused"; faults: ValidationError[] };
 
 /** The newest copy, for a tab that hears another has saved. */
 export async function loader({ request, params }: Route.LoaderArgs) {
@@ -51,7 +51,7 @@ export async function action({ request, params }: Route.ActionArgs) {
 }
 
 /** What is kept was written by a newer program meanwhile, or from outside: nothing is saved over it unseen. */
-const UNREADABLE: Fault = {
+const UNREADABLE: ValidationError = {
   path: "",
   message: "This Mapset can’t read the saved session, so nothing is saved over it. Load the page again to see why.",
 };

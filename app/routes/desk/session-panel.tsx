@@ -5,7 +5,7 @@ import type { Desk } from "./use-desk";
 import { FieldNote, inputLook, SelectField } from "~/app/ui/field";
 import { NumberField } from "~/app/ui/number-field";
 import { kitList } from "~/core/coverage/kit-list";
-import type { Demand } from "~/core/demands/schema";
+import type { SportProfile } from "~/core/sport-profiles/schema";
 import { piecesFor } from "~/core/group/kit";
 import type { Group } from "~/core/group/schema";
 import { editPace, editSession } from "~/core/session/edits";
@@ -33,7 +33,7 @@ const PACE: { key: keyof Pace; label: string; least: number; step: number }[] = 
 type Props = {
   desk: Desk;
   groups: readonly { id: string; group: Group }[];
-  demands: readonly Demand[];
+  demands: readonly SportProfile[];
   setting: Setting;
   onSetting: (part: Partial<Setting>) => void;
 };

@@ -2,8 +2,9 @@ import { z } from "zod";
 import type { Route } from "./+types/setting";
 import { idOf, requireCoachForData } from "~/app/server/coach.server";
 import { getServices } from "~/app/server/services.server";
-import { partsOfToday, SETTING_FIELDS, settingSchema, type SettingField } from "~/core/documents/setting";
-import { parseWith, type Fault } from "~/core/faults";
+import { SETTING_FIELDS, settingSchema, type SettingField } from "~/core/documents/setting";
+import { partsOfToday } from "~/core/outbox/parts";
+import { parseWith, type ValidationError } from "~/core/faults";
 import { changeSetting, findMarkedSetting, saveSetting, type MarkedSetting } from "~/db/session-setting";
 
 const isRecord = (value: unknown): value is Record<string, unknown> =>
@@ -33,7 +34,7 @@ export type SettingAnswer =
   | { kind: "newer"; fields: SettingField[] }
   | { kind: "gone" }
   | { kind: "signed-out" }
-  | { kind: "refused"; faults: Fault[] };
+  | { kind: "refused"; faults: ValidationError[] };
 
 /** What stands beside a session now, for a tab that hears another has changed it. */
 export async function loader({ request, params }: Route.LoaderArgs) {

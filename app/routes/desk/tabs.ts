@@ -1,5 +1,5 @@
 import type { Choice } from "~/core/group/choices";
-import type { Session } from "~/core/session/schema";
+import type { SessionPlan } from "~/core/session/schema";
 
 /** What stands beside the list: the drill or the session, what to look at, ranges, and fitting to time. */
 export type Tab = "item" | "findings" | "ranges" | "fit";
@@ -10,7 +10,7 @@ export const TAB_WORDS: Record<Exclude<Tab, "item">, string> = { findings: "Find
 export type NewestEdition = {
   number: number;
   createdAt: string;
-  session: Session | undefined;
+  session: SessionPlan | undefined;
   choices: Choice[];
   open: boolean;
 };

@@ -6,11 +6,11 @@ import { record, redo, startHistory, undo, type History } from "~/core/session/h
 import { sameJson } from "~/core/same-json";
 import { followPlaces } from "~/core/session/follow";
 import { lockedPlaces, type Lock } from "~/core/session/locks";
-import type { Item, Session } from "~/core/session/schema";
+import type { Item, SessionPlan } from "~/core/session/schema";
 import { meaningFaults } from "~/core/session/meaning";
 import { settled } from "~/core/session/newest";
 import { itemOf } from "~/core/session/start";
-import type { Fault } from "~/core/faults";
+import type { ValidationError } from "~/core/faults";
 import { renewedLength, type Renewed } from "~/core/timeline/renewed";
 import type { Drill } from "~/core/drills/schema";
 import { profileOf } from "~/core/profile/profile";
@@ -25,10 +25,10 @@ export type Selection = Place | undefined;
 
 /** Edits the session under some words for the undo list; edits with the same key shortly after one another are one step. */
 type Change = (
-  edit: (session: Session) => Session,
-  words: string | ((before: Session) => string),
+  edit: (session: SessionPlan) => SessionPlan,
+  words: string | ((before: SessionPlan) => string),
   key?: string,
-  select?: (after: Session, before: Session) => Selection,
+  select?: (after: SessionPlan, before: SessionPlan) => Selection,
 ) => void;
 
 /**
@@ -37,7 +37,7 @@ type Change = (
  * from elsewhere. `refused` is what could not be done and why; `renewed` what the first change of an old session did to its length.
  */
 type State = {
-  history: History<Session>;
+  history: History<SessionPlan>;
   selection: Selection;
   marked: readonly Place[];
   locked: readonly Place[];
@@ -50,7 +50,7 @@ type State = {
 const NONE: readonly Place[] = [];
 
 /** The session being worked on: edits with undo, the selection, and what is computed from it. */
-export function useDesk(first: Session, drills: DrillLookup, locks: readonly Lock[] = []) {
+export function useDesk(first: SessionPlan, drills: DrillLookup, locks: readonly Lock[] = []) {
   const [state, setWhole] = useState<State>(() => ({
     history: startHistory(first),
     selection: undefined,
@@ -153,14 +153,14 @@ export function useDesk(first: Session, drills: DrillLookup, locks: readonly Loc
         setState((s) =>
           step(
             s,
-            Array.from({ length: Math.abs(steps) }).reduce<History<Session>>(
+            Array.from({ length: Math.abs(steps) }).reduce<History<SessionPlan>>(
               (h) => (steps < 0 ? undo(h) : redo(h)),
               s.history,
             ),
           ),
         ),
       /** Takes up what could be undone before, where nothing has been done here yet. */
-      restore: (kept: History<Session>) =>
+      restore: (kept: History<SessionPlan>) =>
         setState((s) =>
           s.history.past.length > 0 || s.history.future.length > 0 || !sameJson(s.history.present, kept.present)
             ? s
@@ -171,7 +171,7 @@ export function useDesk(first: Session, drills: DrillLookup, locks: readonly Loc
       undo: () => setState((s) => step(s, undo(s.history))),
       redo: () => setState((s) => step(s, redo(s.history))),
       /** Puts another copy in the place of this one: chosen, or from elsewhere. What was known to be locked and was not in this one may be in that. */
-      replace: (doc: Session, words: string, isElsewheres: boolean) => {
+      replace: (doc: SessionPlan, words: string, isElsewheres: boolean) => {
         setState((s) => step(s, record(s.history, doc, words, 0)));
         setState((s) => ({
           ...s,
@@ -274,7 +274,7 @@ function edited(before: State, after: State, drills: DrillLookup): State {
 }
 
 /** What an edit would have come to that can't be, for a coach. */
-function refusal(session: Session, { path }: Fault, drills: DrillLookup): string {
+function refusal(session: SessionPlan, { path }: ValidationError, drills: DrillLookup): string {
   const [block, item] = [...path.matchAll(/\d+/g)].map(Number) as [number, number];
   return `${nameAt(session, { block, item }, drills)} has its own timing, which a block on a shared clock can’t use. Give it a time, repetitions or breaths first, or move it to another block. Nothing was changed.`;
 }
@@ -286,11 +286,11 @@ const together = (some: readonly Place[], others: readonly Place[]): Place[] => 
 ];
 
 const samePlace = (a: Place, b: Place): boolean => a.block === b.block && a.item === b.item;
-const sameShape = (a: Session, b: Session): boolean =>
+const sameShape = (a: SessionPlan, b: SessionPlan): boolean =>
   a.blocks.length === b.blocks.length && a.blocks.every((block, i) => block.items.length === b.blocks[i]!.items.length);
 
 /** Every drill's place, in order. */
-export const placesOf = (session: Session): Place[] =>
+export const placesOf = (session: SessionPlan): Place[] =>
   session.blocks.flatMap((block, b) => block.items.map((_, i) => ({ block: b, item: i })));
 
 /** Several chosen together, in the order of the session; one alone is selected. */
@@ -301,14 +301,14 @@ function marking(state: State, places: readonly Place[]): State {
     : { ...state, marked: NONE, selection: chosen[0] };
 }
 
-function step(state: State, history: History<Session>): State {
+function step(state: State, history: History<SessionPlan>): State {
   const { selection } = state;
   const followed = selection && followPlaces(state.history.present, history.present, [selection])[0];
   return { ...state, history, selection: followed ?? inside(history.present, selection), marked: NONE };
 }
 
 /** A selection that still exists; otherwise the nearest drill, or none. */
-function inside(session: Session, selection: Selection): Selection {
+function inside(session: SessionPlan, selection: Selection): Selection {
   if (!selection) return undefined;
   const block = Math.min(selection.block, session.blocks.length - 1);
   const items = session.blocks[block]?.items.length ?? 0;
@@ -317,19 +317,19 @@ function inside(session: Session, selection: Selection): Selection {
   return block === selection.block && item === selection.item ? selection : { block, item };
 }
 
-function placeAfter(session: Session, selection: Selection): Place {
+function placeAfter(session: SessionPlan, selection: Selection): Place {
   if (selection) return { block: selection.block, item: selection.item + 1 };
   const block = session.blocks.length - 1;
   return { block, item: session.blocks[block]?.items.length ?? 0 };
 }
 
 /** Where a moved item stands afterwards: one block earlier when its old block went because it was empty. */
-function landed(before: Session, after: Session, from: Place, to: Place): Place {
+function landed(before: SessionPlan, after: SessionPlan, from: Place, to: Place): Place {
   const emptied = after.blocks.length < before.blocks.length && from.block < to.block;
   return emptied ? { block: to.block - 1, item: to.item } : to;
 }
 
-export function nameAt(session: Session, place: Place, drills: DrillLookup): string {
+export function nameAt(session: SessionPlan, place: Place, drills: DrillLookup): string {
   const id = session.blocks[place.block]?.items[place.item]?.drill ?? "";
   return drills(id)?.name ?? id;
 }

@@ -2,15 +2,15 @@ import { useEffect, useRef, useState } from "react";
 import { askWorker } from "~/app/workers/ask";
 import type { FitAsk, Fitter } from "~/app/workers/fit";
 import type { RoomAnswer } from "~/core/fit/make-room";
-import type { Session } from "~/core/session/schema";
+import type { SessionPlan } from "~/core/session/schema";
 
 const makeWorker = () => new Worker(new URL("../../workers/fit.ts", import.meta.url), { type: "module" });
 
 /** Asks the worker, which is started at the first question. An edit at the desk makes the answer out of date. */
-export function useFit(session: Session) {
+export function useFit(session: SessionPlan) {
   const [fitter] = useState(() => askWorker<Fitter>(makeWorker));
   const asked = useRef(0);
-  const [told, setTold] = useState<{ answer: RoomAnswer; of: Session }>();
+  const [told, setTold] = useState<{ answer: RoomAnswer; of: SessionPlan }>();
   const [busy, setBusy] = useState(false);
   useEffect(() => () => fitter.end("The page was left."), [fitter]);
   const stop = () => {

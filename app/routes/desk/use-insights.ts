@@ -1,13 +1,13 @@
 import { useEffect, useMemo, useState } from "react";
 import type { DrillLookup } from "~/library";
 import { sortOut, type Accepted } from "~/core/audit/accepted";
-import { audit, auditInput, keyOf, mending, type Found, type Mending } from "~/core/audit/audit";
+import { audit, auditInput, keyOf, applyFix, type Finding, type AppliedFix } from "~/core/audit/audit";
 import { flagsByPlace } from "~/core/audit/by-place";
-import { fitOf } from "~/core/demands/fit";
-import type { Demand } from "~/core/demands/schema";
+import { fitOf } from "~/core/sport-profiles/fit";
+import type { SportProfile } from "~/core/sport-profiles/schema";
 import type { Drill } from "~/core/drills/schema";
 import type { Group } from "~/core/group/schema";
-import type { Session } from "~/core/session/schema";
+import type { SessionPlan } from "~/core/session/schema";
 
 const SETTLE_MS = 120;
 
@@ -23,9 +23,9 @@ export function useInsights({
   offered,
   accepted,
 }: {
-  session: Session;
+  session: SessionPlan;
   drills: DrillLookup;
-  demand: Demand | undefined;
+  demand: SportProfile | undefined;
   group: Group | undefined;
   offered: readonly Drill[];
   accepted: readonly Accepted[];
@@ -36,18 +36,18 @@ export function useInsights({
     [session, drills, demand, group, offered],
   );
   const found = useMemo(() => audit(input), [input]);
-  const [tried, setTried] = useState<{ of: readonly Found[]; mends: ReadonlyMap<Found, Mending> }>({
+  const [tried, setTried] = useState<{ of: readonly Finding[]; mends: ReadonlyMap<Finding, AppliedFix> }>({
     of: [],
     mends: new Map(),
   });
   useEffect(() => {
-    const mends = new Map<Found, Mending>();
+    const mends = new Map<Finding, AppliedFix>();
     const open = found.filter((one) => one.fix ?? one.offer);
     let timer: ReturnType<typeof setTimeout>;
     const next = () => {
       const one = open.shift();
       if (!one) return setTried({ of: found, mends });
-      const mended = mending(one, input, found);
+      const mended = applyFix(one, input, found);
       if (mended) mends.set(one, mended);
       timer = setTimeout(next);
     };
@@ -67,9 +67,9 @@ export function useInsights({
     coverage: input.coverage,
     fit,
     ...sorted,
-    keyOf: (one: Found) => keyOf(one, session),
+    keyOf: (one: Finding) => keyOf(one, session),
     /** What its fix comes to; nothing where no single step mends it. */
-    mended: (one: Found): Mending | "trying" | undefined =>
+    mended: (one: Finding): AppliedFix | "trying" | undefined =>
       !one.fix && !one.offer ? undefined : tried.of === found ? tried.mends.get(one) : "trying",
   };
 }

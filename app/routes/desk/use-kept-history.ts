@@ -1,6 +1,6 @@
 import { useEffect, useRef } from "react";
 import { keepHistory, readHistory } from "~/core/session/kept-history";
-import { sessionSchema, type Session } from "~/core/session/schema";
+import { sessionSchema, type SessionPlan } from "~/core/session/schema";
 import { keepUndo, readUndo } from "./undo-storage";
 import type { Desk } from "./use-desk";
 import type { Ensure } from "~/app/ui/own-drills";
@@ -14,7 +14,7 @@ export function useKeptHistory(id: string, desk: Desk, ensure: Ensure): void {
   useEffect(() => {
     const text = readUndo(id);
     const kept = text
-      ? readHistory<Session>(text, first.current, (value) => sessionSchema.safeParse(value).data)
+      ? readHistory<SessionPlan>(text, first.current, (value) => sessionSchema.safeParse(value).data)
       : undefined;
     if (!kept) return;
     const known = ensure(text);

@@ -1,16 +1,16 @@
 import { useCallback, useEffect, useLayoutEffect, useState, useSyncExternalStore } from "react";
 import { cutTo } from "~/core/fit-to-keep";
 import type { DeskCopy, SaveAnswer } from "./save";
-import { draftsOf } from "~/app/sync/drafts";
+import { localCopiesOf } from "~/app/sync/local-copies";
 import { inBrowser, openSaver } from "~/app/sync/saver";
 import type { Ensure } from "~/app/ui/own-drills";
 import { useAgain } from "~/app/ui/use-again";
 import type { OfCoach } from "~/core/outbox/item";
 import { isSaved, shown, type Answer, type Shown } from "~/core/saving/saving";
-import type { Session } from "~/core/session/schema";
+import type { SessionPlan } from "~/core/session/schema";
 
 /** How it stands with saving, for the person at the desk. */
-export type SaveState = Shown<Session>;
+export type SaveState = Shown<SessionPlan>;
 
 /** Browsers send at most about 64 kB from a page that is going away. */
 const KEEPALIVE_BYTES = 60_000;
@@ -25,12 +25,12 @@ type Options = {
   id: string;
   whose: OfCoach;
   first: DeskCopy;
-  doc: Session;
-  onReplace: (doc: Session, words: string, isElsewheres: boolean) => void;
+  doc: SessionPlan;
+  onReplace: (doc: SessionPlan, words: string, isElsewheres: boolean) => void;
   ensure: Ensure;
 };
 
-type Body = { basedOn: number; doc: Session; asCopy?: true };
+type Body = { basedOn: number; doc: SessionPlan; asCopy?: true };
 
 const post = (id: string, body: Body, init: RequestInit = {}) =>
   fetch(`/sessions/${id}/save`, {
@@ -41,9 +41,9 @@ const post = (id: string, body: Body, init: RequestInit = {}) =>
   });
 
 function openHere({ id, whose, first, onReplace, ensure }: Options) {
-  return openSaver<Session>(first, "by itself", {
+  return openSaver<SessionPlan>(first, "by itself", {
     ...inBrowser("mapset-saved", id),
-    drafts: draftsOf("session", id, whose, (doc: Session) => doc.title),
+    drafts: localCopiesOf("session", id, whose, (doc: SessionPlan) => doc.title),
     send: async (basedOn, doc) => answerOf((await (await post(id, { basedOn, doc })).json()) as SaveAnswer),
     sendLeaving(basedOn, doc) {
       const body = { basedOn, doc };
@@ -60,7 +60,7 @@ function openHere({ id, whose, first, onReplace, ensure }: Options) {
 }
 
 /** What saving is told of an answer. A copy is never asked for there. */
-const answerOf = (answer: SaveAnswer): Answer<Session> => (answer.kind === "copied" ? { kind: "gone" } : answer);
+const answerOf = (answer: SaveAnswer): Answer<SessionPlan> => (answer.kind === "copied" ? { kind: "gone" } : answer);
 
 /**
  * Saves the session on its own, a moment after each edit, always over the revision it was made from. A newer copy from
@@ -96,7 +96,7 @@ export function useSaving(options: Options) {
   const copyOf = useCallback(
     async (basedOn: number, longest: number, after: string): Promise<string | undefined> => {
       const now = saver.state().doc;
-      const copy: Session = { ...now, title: `${cutTo(now.title, longest)}, ${after}` };
+      const copy: SessionPlan = { ...now, title: `${cutTo(now.title, longest)}, ${after}` };
       const answer = await post(id, { basedOn, doc: copy, asCopy: true })
         .then((r) => r.json() as Promise<SaveAnswer>)
         .catch(() => undefined);

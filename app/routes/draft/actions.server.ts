@@ -6,12 +6,12 @@ import { askedIn, jsonIn } from "~/app/server/forms.server";
 import { getServices } from "~/app/server/services.server";
 import { keepSession } from "~/app/server/session-docs.server";
 import { keptRequestSchema } from "~/core/draft/request";
-import { parseWith, type Fault } from "~/core/faults";
+import { parseWith, type ValidationError } from "~/core/faults";
 import { readSession } from "~/core/session/read";
 import { addRequest, deleteRequest, MOST_REQUESTS, saveRequest } from "~/db/draft-requests";
 
 /** What came of it, for the page to say. */
-export type Outcome = { kept: string } | { gone: true } | { faults: Fault[] };
+export type Outcome = { kept: string } | { gone: true } | { faults: ValidationError[] };
 
 const text = z.string().default("");
 

@@ -3,7 +3,7 @@ import { Link } from "react-router";
 import { DraftCard } from "./draft-card";
 import type { Drafted, useDrafter } from "./use-drafter";
 import { Button } from "~/app/ui/button";
-import type { Demand } from "~/core/demands/schema";
+import type { SportProfile } from "~/core/sport-profiles/schema";
 import { demandOf, type KeptRequest } from "~/core/draft/request";
 import { LIMIT_WORDS } from "~/core/draft/explain";
 import { withoutLimit } from "~/core/draft/relax";
@@ -19,7 +19,7 @@ type Props = {
   onDraft: (request: KeptRequest) => void;
   onSwapped: ReturnType<typeof useDrafter>["setSwapped"];
   group: Group | undefined;
-  demands: readonly Demand[];
+  demands: readonly SportProfile[];
   onSwaps: ReturnType<typeof useDrafter>["swaps"];
 };
 

@@ -14,12 +14,12 @@ import {
 } from "~/core/draft/begin";
 import type { KeptRequest } from "~/core/draft/request";
 import { AREAS } from "~/core/vocabulary/areas";
-import { JOINT_WORDS, ROWS, type Joint } from "~/core/vocabulary/rows";
+import { JOINT_WORDS, MOTIONS, type Joint } from "~/core/vocabulary/motions";
 import type { Group } from "~/core/group/schema";
 import { findRequest } from "~/db/draft-requests";
 import { findSession } from "~/db/sessions";
 import { findSetting } from "~/db/session-setting";
-import { SCHOOLS } from "~/library/schools";
+import { SEQUENCINGS } from "~/library/sequencings";
 import { opening } from "~/app/server/opening.server";
 
 export type Beginning = {
@@ -56,7 +56,7 @@ export async function beginning(
   const last: Last | undefined = stored
     ? { purpose: stored.doc.purpose, target: stored.doc.target ?? 600, demand: askedBy }
     : lastOf(lasts, groupId);
-  const row = z.enum(ROWS).safeParse(params.get("row"));
+  const row = z.enum(MOTIONS).safeParse(params.get("row"));
   const joint = z.enum(Object.keys(JOINT_WORDS) as [Joint, ...Joint[]]).safeParse(params.get("joint"));
   const whose = groups.find((g) => g.id === groupId)?.group;
   if (row.success)
@@ -76,7 +76,7 @@ export async function beginning(
     };
   const minutes = Number(params.get("minutes") ?? NaN);
   const without = z.enum(AREAS).safeParse(params.get("without"));
-  const request = requestLike(stored.doc, await drillsOf(club, stored.doc), SCHOOLS, {
+  const request = requestLike(stored.doc, await drillsOf(club, stored.doc), SEQUENCINGS, {
     demand: askedBy,
     setting: whose?.setting,
     ...(Number.isFinite(minutes) && { target: minutes * 60 }),

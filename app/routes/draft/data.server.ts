@@ -2,12 +2,12 @@ import { beginning } from "./beginning.server";
 import type { Coach } from "~/app/server/coach.server";
 import { drillsNamed } from "~/app/server/drills.server";
 import { getServices } from "~/app/server/services.server";
-import { listDemands } from "~/db/demands";
+import { listProfiles } from "~/db/sport-profiles";
 import { listRequests } from "~/db/draft-requests";
 import { lastByGroup } from "~/db/sessions";
 import { listGroups } from "~/db/groups";
 import { listUnreadable } from "~/db/unreadable";
-import { demandById } from "~/library/demands";
+import { profileById } from "~/library/sport-profiles";
 
 export type DraftPage = Awaited<ReturnType<typeof draftPage>>;
 
@@ -16,13 +16,13 @@ export async function draftPage(coach: Coach, asked: URLSearchParams) {
   const { db } = getServices();
   const [groups, ownDemands, kept, before, unreadable] = await Promise.all([
     listGroups(db, coach.club),
-    listDemands(db, coach.club),
+    listProfiles(db, coach.club),
     listRequests(db, coach.club),
     lastByGroup(db, coach.club),
     listUnreadable(db, coach.club, "request"),
   ]);
   const known = (id: string | undefined) =>
-    id !== undefined && (demandById(id) !== undefined || ownDemands.some((d) => d.id === id));
+    id !== undefined && (profileById(id) !== undefined || ownDemands.some((d) => d.id === id));
   // The profile used last may have been deleted since.
   const lasts = before.map((last) => (known(last.demand) ? last : { ...last, demand: undefined }));
   const begun = await beginning(coach.club, asked, groups, lasts, known);

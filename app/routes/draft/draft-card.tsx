@@ -12,18 +12,18 @@ import { petalWords, Roses, type Looked } from "~/app/ui/roses";
 import { ShortRow } from "~/app/ui/short-row";
 import { coverageOf } from "~/core/coverage/coverage";
 import { kitList } from "~/core/coverage/kit-list";
-import { rosesOf } from "~/core/demands/roses";
-import type { Demand } from "~/core/demands/schema";
+import { rosesOf } from "~/core/sport-profiles/roses";
+import type { SportProfile } from "~/core/sport-profiles/schema";
 import type { Draft } from "~/core/draft/draft";
 import type { Reason, Stated } from "~/core/draft/explain";
 import type { KeptRequest, WrittenRequest } from "~/core/draft/request";
 import { otherThan } from "~/core/draft/words";
-import { ROW_FACTS } from "~/core/vocabulary/rows";
+import { MOTION_FACTS } from "~/core/vocabulary/motions";
 import { piecesFor } from "~/core/group/kit";
 import { miniProfile } from "~/core/profile/mini";
 import { profileOf } from "~/core/profile/profile";
 import type { Place } from "~/core/session/edits";
-import type { Item, Session } from "~/core/session/schema";
+import type { Item, SessionPlan } from "~/core/session/schema";
 import { clockText } from "~/core/lengths";
 import { capital, itemWords, listWords } from "~/core/wording/words";
 import { compile } from "~/core/timeline/compile";
@@ -34,7 +34,7 @@ type Props = {
   swapped: Stated[];
   onSwapped: (versions: Stated[]) => void;
   asked: WrittenRequest;
-  demand: Demand | undefined;
+  demand: SportProfile | undefined;
   beside: Beside;
   request: KeptRequest;
   onRequest: (request: KeptRequest) => void;
@@ -218,7 +218,7 @@ export function DraftCard({
           <ul className="pt-1">
             {now.missing.map(({ row, has, wants, why }) => (
               <ShortRow key={row} why={why} has={has} wants={wants}>
-                {ROW_FACTS[row].words}
+                {MOTION_FACTS[row].words}
               </ShortRow>
             ))}
           </ul>
@@ -243,7 +243,7 @@ type LineProps = {
   locked: boolean;
   onLock: () => void;
   place: Place;
-  session: Session;
+  session: SessionPlan;
   asked: WrittenRequest;
   onSwaps: Props["onSwaps"];
   onSwap: (swap: OfferedSwap) => void;

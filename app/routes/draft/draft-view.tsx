@@ -27,7 +27,7 @@ import { titleFor } from "~/core/draft/words";
 import { clockText, readClock } from "~/core/lengths";
 import { capital } from "~/core/wording/words";
 import { DRILLS, lookupOf } from "~/library";
-import { DEMANDS } from "~/library/demands";
+import { SPORT_PROFILES } from "~/library/sport-profiles";
 
 type Props = DraftPage;
 
@@ -89,7 +89,7 @@ function Asked({
   const [, setParams] = useSearchParams();
   const drills = useMemo(() => lookupOf(own.known), [own.known]);
   const offered = useMemo(() => [...withNamed(used, own.offered), ...DRILLS], [used, own.offered]);
-  const demands = useMemo(() => [...ownDemands, ...DEMANDS], [ownDemands]);
+  const demands = useMemo(() => [...ownDemands, ...SPORT_PROFILES], [ownDemands]);
   const { all } = own;
   const mine = useCallback(
     async () => ({ drills: withNamed(used, await all()), demands: ownDemands }),

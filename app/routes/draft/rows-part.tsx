@@ -1,4 +1,4 @@
-import { JOINT_WORDS, ROW_FACTS, ROWS, type Joint, type Row } from "~/core/vocabulary/rows";
+import { JOINT_WORDS, MOTION_FACTS, MOTIONS, type Joint, type Motion } from "~/core/vocabulary/motions";
 import { capital } from "~/core/wording/words";
 
 const WEIGHTS = [
@@ -14,10 +14,10 @@ export function RowsPart({
   rows,
   onRows,
 }: {
-  rows: Partial<Record<Row, number>>;
-  onRows: (rows: Partial<Record<Row, number>>) => void;
+  rows: Partial<Record<Motion, number>>;
+  onRows: (rows: Partial<Record<Motion, number>>) => void;
 }) {
-  const set = (row: Row, weight: number) => {
+  const set = (row: Motion, weight: number) => {
     const next = Object.fromEntries(Object.entries({ ...rows, [row]: weight }).filter(([, w]) => w > 0));
     if (Object.keys(next).length > 0) onRows(next);
   };
@@ -26,9 +26,9 @@ export function RowsPart({
       {JOINTS.map((joint) => (
         <section key={joint}>
           <h3 className="text-sm font-semibold">{capital(JOINT_WORDS[joint])}</h3>
-          {ROWS.filter((row) => ROW_FACTS[row].joint === joint).map((row) => (
+          {MOTIONS.filter((row) => MOTION_FACTS[row].joint === joint).map((row) => (
             <label key={row} className="flex min-h-8 items-center justify-between gap-2 text-sm">
-              {ROW_FACTS[row].words}
+              {MOTION_FACTS[row].words}
               <select
                 value={Math.round(rows[row] ?? 0)}
                 onChange={(event) => set(row, Number(event.target.value))}

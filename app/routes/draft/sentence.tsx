@@ -6,7 +6,7 @@ import { useDrills } from "~/app/ui/drills";
 import { IntervalChoice } from "~/app/ui/interval-choice";
 import { NumberField } from "~/app/ui/number-field";
 import { SettingFields } from "~/app/ui/setting-fields";
-import type { Demand } from "~/core/demands/schema";
+import type { SportProfile } from "~/core/sport-profiles/schema";
 import { type KeptRequest, AT_HAND, SUITS } from "~/core/draft/request";
 import {
   differSentence,
@@ -18,7 +18,7 @@ import {
   rowsWords,
 } from "~/core/draft/words";
 import { KIT_FACTS } from "~/core/vocabulary/kit";
-import { ROWS } from "~/core/vocabulary/rows";
+import { MOTIONS } from "~/core/vocabulary/motions";
 import { METHODS, type Method } from "~/core/vocabulary/methods";
 import type { Drill } from "~/core/drills/schema";
 import type { Group } from "~/core/group/schema";
@@ -26,7 +26,7 @@ import { LEVELS } from "~/core/vocabulary/levels";
 import { PURPOSES } from "~/core/session/schema";
 import { intervalWords } from "~/core/wording/intervals";
 import { LEVEL_WORDS, listWords, METHOD_WORDS, PURPOSE_WORDS } from "~/core/wording/words";
-import { SCHOOLS } from "~/library/schools";
+import { SEQUENCINGS } from "~/library/sequencings";
 
 type Props = {
   request: KeptRequest;
@@ -38,7 +38,7 @@ type Props = {
   onGroup: (id: string | null) => void;
   groups: readonly { id: string; group: Group }[];
   group: Group | undefined;
-  demands: readonly Demand[];
+  demands: readonly SportProfile[];
   offered: readonly Drill[];
 };
 
@@ -66,7 +66,7 @@ export function Sentence({
   const setting = request.setting ?? group?.setting ?? {};
   const lately = group?.lately ?? [];
   const differ = Math.min(request.differ, lately.length);
-  const school = SCHOOLS.find((one) => one.id === request.school);
+  const school = SEQUENCINGS.find((one) => one.id === request.school);
   return (
     <p className="text-xl leading-[2.05] text-ink-soft max-md:text-lg">
       For{" "}
@@ -121,7 +121,7 @@ export function Sentence({
       <ChoicePart
         label="Sequencing"
         value={request.school}
-        options={SCHOOLS.map((one) => ({
+        options={SEQUENCINGS.map((one) => ({
           value: one.id,
           words: `${one.name.charAt(0).toLowerCase()}${one.name.slice(1)}`,
         }))}
@@ -197,8 +197,8 @@ export function Sentence({
 }
 
 /** What a profile weighs most, to begin picking from. */
-function topRows(demand: Demand | undefined): Partial<Record<(typeof ROWS)[number], number>> {
-  const rows = ROWS.filter((row) => (demand?.rows[row]?.weight ?? 0) > 0)
+function topRows(demand: SportProfile | undefined): Partial<Record<(typeof MOTIONS)[number], number>> {
+  const rows = MOTIONS.filter((row) => (demand?.rows[row]?.weight ?? 0) > 0)
     .sort((a, b) => demand!.rows[b]!.weight - demand!.rows[a]!.weight)
     .slice(0, 4);
   return rows.length > 0

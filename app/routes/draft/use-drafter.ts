@@ -6,7 +6,7 @@ import type { DraftAnswer } from "~/core/draft/draft";
 import type { Stated } from "~/core/draft/explain";
 import type { WrittenRequest } from "~/core/draft/request";
 import type { Place } from "~/core/session/edits";
-import type { Session } from "~/core/session/schema";
+import type { SessionPlan } from "~/core/session/schema";
 
 /** Beside the request: whom and what a session that is opened from its drafts belongs to. */
 export type Beside = { groupId: string | null; demandId: string | null };
@@ -66,7 +66,7 @@ export function useDrafter(mine: () => Promise<Own>, before?: Drafted) {
     setProgress(undefined);
     setDrafted({ ...came, request, beside, swapped: [] });
   };
-  const swaps = (session: Session, place: Place, request: WrittenRequest): Promise<Swaps> =>
+  const swaps = (session: SessionPlan, place: Place, request: WrittenRequest): Promise<Swaps> =>
     owned()
       .then((own) => worker.ask((at) => at.swaps(request, own, session, place)))
       .then((found) => ({ found }))

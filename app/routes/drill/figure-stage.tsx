@@ -7,7 +7,7 @@ import { useLessMotion } from "~/app/ui/figure/less-motion";
 import { MovingFigure } from "~/app/ui/figure/moving-figure";
 import { motionAt } from "~/core/drills/motion";
 import type { Drill } from "~/core/drills/schema";
-import type { View } from "~/core/figure/motion";
+import type { View } from "~/core/figure/animation";
 import { easyBreath, shownBeat, shownRound } from "~/core/player/timing";
 import { VIEW_NAMES, viewOf, VIEWS, type ViewName } from "~/core/figure/views";
 import { LEVELS, type LevelName } from "~/core/vocabulary/levels";

@@ -1,7 +1,7 @@
 import { Link } from "react-router";
 import type { DrillPage } from "./data.server";
 import { When } from "~/app/ui/when";
-import { type Row, ROW_FACTS } from "~/core/vocabulary/rows";
+import { type Motion, MOTION_FACTS } from "~/core/vocabulary/motions";
 import { PLANE_WORDS } from "~/core/wording/areas";
 
 /** Which motions a drill serves, its revisions, and the sessions that use it. */
@@ -49,7 +49,7 @@ export function Serves({ page: { drill, own, sessions } }: { page: DrillPage }) 
   );
 }
 
-function RowList({ title, rows }: { title: string; rows: readonly Row[] }) {
+function RowList({ title, rows }: { title: string; rows: readonly Motion[] }) {
   return (
     <div>
       <h3 className="text-sm font-medium text-ink-soft">{title}</h3>
@@ -60,9 +60,9 @@ function RowList({ title, rows }: { title: string; rows: readonly Row[] }) {
               to={`/library?row=${row}`}
               className="underline decoration-line underline-offset-4 hover:decoration-ink"
             >
-              {ROW_FACTS[row].words}
+              {MOTION_FACTS[row].words}
             </Link>{" "}
-            <span className="text-sm text-ink-faint">{PLANE_WORDS[ROW_FACTS[row].plane]}</span>
+            <span className="text-sm text-ink-faint">{PLANE_WORDS[MOTION_FACTS[row].plane]}</span>
           </li>
         ))}
       </ul>

@@ -4,7 +4,7 @@ import { getServices } from "~/app/server/services.server";
 import { daysBefore } from "~/core/clock/calendar";
 import { now } from "~/core/clock/clock";
 import { findPerson } from "~/db/people";
-import { countUnseen, lastHandedOut, listEachHeard, listFolded, summariseHeard } from "~/db/heard";
+import { countUnseen, lastHandedOut, listEachFeedback, listFolded, summariseFeedback } from "~/db/feedback";
 
 export type HeardPage = Awaited<ReturnType<typeof heardPage>>;
 
@@ -30,11 +30,11 @@ export async function heardPage(coach: Coach, asked: URLSearchParams) {
   const of = { ...(foldedOf && { foldedOf }), ...(personId && { person: personId }) };
   const [[pain, rows], summary, folded, sessions, person] = await Promise.all([
     // Pain that nobody has looked at has pages of its own, so that nothing else comes before it.
-    listEachHeard(db, coach.club, sessionId, [
+    listEachFeedback(db, coach.club, sessionId, [
       { only: "unseen pain", ...of, most: PAINS + 1, skip: painPage * PAINS },
       { ...(onlyPain && { only: "pain" as const }), ...of, most: ROWS + 1, skip: page * ROWS },
     ]),
-    summariseHeard(
+    summariseFeedback(
       db,
       coach.club,
       sessionId,

@@ -2,7 +2,7 @@ import { Link } from "react-router";
 import { MOMENT } from "./moment";
 import { cx } from "~/app/ui/classes";
 import { When } from "~/app/ui/when";
-import type { FoldedLink } from "~/db/heard";
+import type { FoldedLink } from "~/db/feedback";
 
 /** Links that brought more in an hour than a class does: kept, out of the way of everyone else's, pain first. */
 export function Folded({ links, sessionId }: { links: FoldedLink[]; sessionId: string | null }) {

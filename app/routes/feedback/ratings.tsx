@@ -1,7 +1,7 @@
 import type { Tightness } from "~/core/checkin/schema";
 import { Link } from "react-router";
 import { isNotable } from "~/core/checkin/notable";
-import type { RatedJoint } from "~/core/vocabulary/rows";
+import type { RatedJoint } from "~/core/vocabulary/motions";
 
 /** How much of its half a bar takes. */
 const shareOf = (rating: number | null): string => `${(rating ?? 0) * 10}%`;

@@ -12,12 +12,12 @@ import { Menu } from "~/app/ui/menu";
 import { When } from "~/app/ui/when";
 import { isLate } from "~/core/checkin/moments";
 import { clockText } from "~/core/lengths";
-import { JOINT_WORDS } from "~/core/vocabulary/rows";
-import type { HeardRow } from "~/db/heard";
+import { JOINT_WORDS } from "~/core/vocabulary/motions";
+import type { FeedbackRow } from "~/db/feedback";
 
 export type Change = (run: string, what: Asked) => void;
 
-export function PainCard({ row, onChange }: { row: HeardRow; onChange: Change }) {
+export function PainCard({ row, onChange }: { row: FeedbackRow; onChange: Change }) {
   return (
     <article className="flex flex-wrap items-center gap-x-4 gap-y-2 rounded-lg border border-l-4 border-plum/50 border-l-plum bg-plum-wash px-4 py-3">
       <div className="min-w-60 flex-1">
@@ -44,11 +44,11 @@ export function PainCard({ row, onChange }: { row: HeardRow; onChange: Change })
   );
 }
 
-const NotTheirs = ({ row }: { row: HeardRow }) =>
+const NotTheirs = ({ row }: { row: FeedbackRow }) =>
   row.notTheirs === null ? null : <span className="font-normal text-ink-soft"> (not {row.notTheirs}’s)</span>;
 
 /** What can be done with a report; taking one off that tells of pain is asked about first. */
-function RowMenu({ row, onChange }: { row: HeardRow; onChange: Change }) {
+function RowMenu({ row, onChange }: { row: FeedbackRow; onChange: Change }) {
   const [asking, setAsking] = useState(false);
   const pain = row.checkIn?.pain === true;
   return (
@@ -88,7 +88,7 @@ function RowMenu({ row, onChange }: { row: HeardRow; onChange: Change }) {
   );
 }
 
-export function RunRow({ row, showSession, onChange }: { row: HeardRow; showSession: boolean; onChange: Change }) {
+export function RunRow({ row, showSession, onChange }: { row: FeedbackRow; showSession: boolean; onChange: Change }) {
   const { checkIn } = row;
   return (
     <li>
@@ -108,11 +108,11 @@ export function RunRow({ row, showSession, onChange }: { row: HeardRow; showSess
       </div>
       <Done row={row} />
       <p className="text-center max-lg:order-2 max-lg:text-left">
-        {checkIn?.hard == null ? (
+        {checkIn?.effort == null ? (
           <span className="text-sm text-ink-faint">no rating</span>
         ) : (
           <>
-            <span className="clock-type text-2xl">{checkIn.hard}</span>
+            <span className="clock-type text-2xl">{checkIn.effort}</span>
             <span className="text-sm text-ink-faint"> effort</span>
           </>
         )}
@@ -134,7 +134,7 @@ export function RunRow({ row, showSession, onChange }: { row: HeardRow; showSess
   );
 }
 
-function Done({ row }: { row: HeardRow }) {
+function Done({ row }: { row: FeedbackRow }) {
   const per = Math.round(row.shareDone * 100);
   return (
     <div className="flex items-center gap-2">
@@ -150,7 +150,7 @@ function Done({ row }: { row: HeardRow }) {
 }
 
 /** When it was done; and when it arrived, where a phone had no connection until later. */
-function Moment({ row }: { row: HeardRow }) {
+function Moment({ row }: { row: FeedbackRow }) {
   const zone = row.zone ?? undefined;
   const { sentAt: said, arrivedAt: arrived } = row.checkIn ?? {
     sentAt: row.finishedAt ?? row.startedAt,

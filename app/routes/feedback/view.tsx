@@ -55,7 +55,7 @@ export function HeardView({ report }: { report: HeardPage }) {
               <Figure words="followed" figure={String(summary.runs)} />
               <Figure words="to the end" figure={String(summary.finished)} />
               <Figure words="checked in" figure={String(summary.checkedIn)} />
-              <Figure words="median effort" figure={summary.hard === null ? "–" : String(summary.hard)} />
+              <Figure words="median effort" figure={summary.effort === null ? "–" : String(summary.effort)} />
             </dl>
           </div>
         )}

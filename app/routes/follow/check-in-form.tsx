@@ -5,7 +5,7 @@ import { now } from "~/core/clock/clock";
 import { cx } from "~/app/ui/classes";
 import type { CheckIn, Tightness } from "~/core/checkin/schema";
 import type { Answers, Awaited } from "~/core/player/kept";
-import { JOINT_WORDS, type RatedJoint } from "~/core/vocabulary/rows";
+import { JOINT_WORDS, type RatedJoint } from "~/core/vocabulary/motions";
 
 type Props = {
   asked: Awaited;

@@ -1,7 +1,7 @@
-import type { Face } from "~/core/player/face";
+import type { PlayerView } from "~/core/player/player-view";
 
 /** What the body does on this beat: breath swells and sinks, effort climbs, everything else fills a bar. */
-export function Guide({ guide }: { guide: NonNullable<Face["guide"]> }) {
+export function Guide({ guide }: { guide: NonNullable<PlayerView["guide"]> }) {
   return (
     <div className="flex items-center gap-4" data-testid="guide">
       <Picture guide={guide} />
@@ -10,7 +10,7 @@ export function Guide({ guide }: { guide: NonNullable<Face["guide"]> }) {
   );
 }
 
-function Picture({ guide }: { guide: NonNullable<Face["guide"]> }) {
+function Picture({ guide }: { guide: NonNullable<PlayerView["guide"]> }) {
   if (guide.effort !== undefined) return <Effort effort={guide.effort} />;
   if (guide.breath) return <Breath breath={guide.breath} share={guide.share} />;
   return (

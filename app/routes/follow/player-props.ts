@@ -1,5 +1,5 @@
 import type { KitNeed } from "~/core/coverage/kit-list";
-import type { RatedJoint } from "~/core/vocabulary/rows";
+import type { RatedJoint } from "~/core/vocabulary/motions";
 import type { Edition } from "~/core/edition/edition";
 import type { MiniProfile } from "~/core/profile/mini";
 

@@ -1,6 +1,6 @@
 import { cx } from "~/app/ui/classes";
 import { countdownText } from "~/core/lengths";
-import type { Face } from "~/core/player/face";
+import type { PlayerView } from "~/core/player/player-view";
 import type { MiniProfile } from "~/core/profile/mini";
 
 export function Progress({
@@ -49,7 +49,7 @@ export function Progress({
   );
 }
 
-export function Heading({ face, paused }: { face: Face; paused: boolean }) {
+export function Heading({ face, paused }: { face: PlayerView; paused: boolean }) {
   const above = paused ? "Paused" : face.heading;
   return (
     <div>
@@ -74,7 +74,7 @@ export function Heading({ face, paused }: { face: Face; paused: boolean }) {
 }
 
 /** The side stands on its side of the screen and is written out. */
-export function Side({ face }: { face: Face }) {
+export function Side({ face }: { face: PlayerView }) {
   if (!face.side) return <div className="min-h-12 short:min-h-0" />;
   const shown = face.turn ?? face.side;
   return (
@@ -103,7 +103,7 @@ function Arrow({ right = false }: { right?: boolean }) {
   );
 }
 
-export function Figures({ face }: { face: Face }) {
+export function Figures({ face }: { face: PlayerView }) {
   return (
     <div className="flex items-end justify-center gap-3">
       <p
@@ -124,7 +124,7 @@ export function Figures({ face }: { face: Face }) {
   );
 }
 
-export function Words({ face }: { face: Face }) {
+export function Words({ face }: { face: PlayerView }) {
   return (
     <div className="flex flex-col gap-2 text-lg leading-snug">
       <ul className="flex flex-col gap-1">

@@ -20,7 +20,7 @@ import { SoundSwitches } from "./sound-switches";
 import { Control, Figures, Heading, Progress, Side, Words } from "./stage-parts";
 import type { MineState } from "./use-mine";
 import { steady } from "~/core/clock/clock";
-import type { faceOf } from "~/core/player/face";
+import type { playerView } from "~/core/player/player-view";
 import { type Mine, ownFace, placeName } from "~/core/player/mine";
 import {
   addTime,
@@ -42,7 +42,7 @@ type Props = {
   run: Run;
   now: number;
   act: (change: (run: Run, now: number) => Run) => void;
-  facts: Parameters<typeof faceOf>[1];
+  facts: Parameters<typeof playerView>[1];
   mine: Mine;
   mineState: MineState;
   easier: ReadonlySet<string>;

@@ -11,14 +11,14 @@ import { groupSettingSchema, MOST_PEOPLE } from "~/core/group/schema";
 import type { Club } from "~/db/clubs";
 import { findPerson, joinGroup, leaveGroup } from "~/db/people";
 import {
-  addAthletes,
+  addPeople,
   addGroup,
   countPeople,
   deleteGroup,
   namesOn,
-  renameAthlete,
+  renamePerson,
   renameGroup,
-  setAthleteAreas,
+  setPersonAreas,
   setGroupSetting,
 } from "~/db/groups";
 
@@ -74,13 +74,13 @@ export async function changeGroups({ club }: Coach, form: FormData) {
     case "areas": {
       const read = parseWith(protectsListSchema, jsonIn(ask.areas));
       return read.ok
-        ? must(await setAthleteAreas(db, club, idOf(ask.athlete), read.value))
+        ? must(await setPersonAreas(db, club, idOf(ask.athlete), read.value))
         : refused(read.faults.map(faultLine).join("; "));
     }
     case "add-people":
-      return addPeople(club, idOf(ask.group), ask.names);
+      return addNames(club, idOf(ask.group), ask.names);
     case "rename-person":
-      return renamePerson(club, idOf(ask.athlete), ask.name);
+      return renameOne(club, idOf(ask.athlete), ask.name);
     case "put-back":
       return putBack(club, idOf(ask.athlete), idOf(ask.group));
     case "remove-person":
@@ -88,7 +88,7 @@ export async function changeGroups({ club }: Coach, form: FormData) {
   }
 }
 
-async function addPeople(club: Club, group: string, text: string) {
+async function addNames(club: Club, group: string, text: string) {
   const { db } = getServices();
   const names = text
     .split(/[\n,;]+/)
@@ -103,10 +103,10 @@ async function addPeople(club: Club, group: string, text: string) {
   if ((await countPeople(db, club, group)) + names.length > MOST_PEOPLE)
     return refused(`A group has at most ${MOST_PEOPLE} people. Make another group for the others.`);
   await needRoom(club, "people", names.length);
-  return must((await addAthletes(db, club, group, names)) > 0);
+  return must((await addPeople(db, club, group, names)) > 0);
 }
 
-async function renamePerson(club: Club, id: string, name: string) {
+async function renameOne(club: Club, id: string, name: string) {
   const { db } = getServices();
   const read = personName.safeParse(name);
   if (!read.success) return refused(read.error.issues[0]!.message);
@@ -115,7 +115,7 @@ async function renamePerson(club: Club, id: string, name: string) {
     const fault = one.until === null ? namesFault([read.data], await namesOn(db, club, one.id, id)) : undefined;
     if (fault) return refused(`In ${one.name}: ${fault}`);
   }
-  return must(await renameAthlete(db, club, id, read.data));
+  return must(await renamePerson(db, club, id, read.data));
 }
 
 async function putBack(club: Club, id: string, group: string) {

@@ -1,12 +1,12 @@
 import { useState } from "react";
 import { changesBetween } from "~/core/wording/changes";
 import { sameJson } from "~/core/same-json";
-import type { Session } from "~/core/session/schema";
+import type { SessionPlan } from "~/core/session/schema";
 
 /** What is shown of a session that is looked over. */
 export type Looked = {
   seen: string;
-  doc: Session;
+  doc: SessionPlan;
   items: readonly { drill: string; name: string }[];
   stops: readonly string[];
   accepted: readonly { says: string; reason: string }[];

@@ -8,7 +8,7 @@ import { withoutNotes } from "~/core/edition/edition";
 import { miniProfile } from "~/core/profile/mini";
 import { profileOf } from "~/core/profile/profile";
 import { sameJson } from "~/core/same-json";
-import type { Session } from "~/core/session/schema";
+import type { SessionPlan } from "~/core/session/schema";
 import { changesBetween } from "~/core/wording/changes";
 import { listEditions, newestEdition, type EditionRow } from "~/db/editions";
 import { listGroupsWithPeople } from "~/db/groups";
@@ -100,7 +100,7 @@ const numberOf = (text: string | null): number | undefined =>
 /** Editions as they are shown, with what is different from the one before. Others are served between two of them: each can be long. */
 async function changesOf(
   editions: readonly EditionRow[],
-  under: Session | undefined,
+  under: SessionPlan | undefined,
   name: (drill: string) => string,
   baseUrl: string,
 ) {

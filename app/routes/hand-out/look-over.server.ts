@@ -9,7 +9,7 @@ import { auditInput, auditInSteps, keyOf } from "~/core/audit/audit";
 import { lacksCautions } from "~/core/drills/start";
 import type { Drill } from "~/core/drills/schema";
 import { cautionsOf, makeEdition, withoutNotes } from "~/core/edition/edition";
-import type { Session } from "~/core/session/schema";
+import type { SessionPlan } from "~/core/session/schema";
 import { compile } from "~/core/timeline/compile";
 import type { Club } from "~/db/clubs";
 import { findSession } from "~/db/sessions";
@@ -59,7 +59,10 @@ export async function lookOver(
 }
 
 /** The drills of a session whose cautions nobody has written yet. */
-function withoutCautions(session: Session, drills: (id: string) => Drill | undefined): { id: string; name: string }[] {
+function withoutCautions(
+  session: SessionPlan,
+  drills: (id: string) => Drill | undefined,
+): { id: string; name: string }[] {
   const ids = new Set(session.blocks.flatMap((block) => block.items.map((item) => item.drill)));
   return [...ids].flatMap((id) => {
     const drill = drills(id);

@@ -13,7 +13,7 @@ import { POSTURES } from "~/core/vocabulary/postures";
 import type { Club } from "~/db/clubs";
 import { addOwnDrill } from "~/db/own-drills";
 import { findAlike } from "~/db/session-files";
-import { motionFrom } from "~/library/motions/postures";
+import { motionFrom } from "~/library/animations/postures";
 
 const asked = z.object({ do: z.enum(["new", "import"]) });
 const newForm = z.object({

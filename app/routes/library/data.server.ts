@@ -8,7 +8,7 @@ import type { Drill } from "~/core/drills/schema";
 import { piecesThere } from "~/core/group/kit";
 import { KIT_FACTS } from "~/core/vocabulary/kit";
 import { POSTURE_WORDS } from "~/core/vocabulary/postures";
-import { ROW_FACTS } from "~/core/vocabulary/rows";
+import { MOTION_FACTS } from "~/core/vocabulary/motions";
 import { METHOD_WORDS } from "~/core/wording/words";
 import { listGroupsWithPeople } from "~/db/groups";
 
@@ -64,7 +64,7 @@ function card(drill: Drill, drawn: boolean) {
     line: `${METHOD_WORDS[drill.method]} · ${POSTURE_WORDS[posture]}`,
     dose: doseWords(dose),
     kit: [...new Set(kit)].map((k) => KIT_FACTS[k].words).join(", "),
-    works: main.map((row) => ROW_FACTS[row].words).join(", "),
+    works: main.map((row) => MOTION_FACTS[row].words).join(", "),
     tempo: tempoOf(dose),
   };
 }

@@ -10,7 +10,7 @@ import { Button } from "~/app/ui/button";
 import { cx } from "~/app/ui/classes";
 import { inputLook, SelectField } from "~/app/ui/field";
 import { useSearchForm } from "~/app/ui/use-search-form";
-import { type Joint, JOINT_WORDS, type Row, ROW_FACTS, ROWS } from "~/core/vocabulary/rows";
+import { type Joint, JOINT_WORDS, type Motion, MOTION_FACTS, MOTIONS } from "~/core/vocabulary/motions";
 import { AREA_WORDS, PLANE_WORDS } from "~/core/wording/areas";
 import { METHOD_WORDS } from "~/core/wording/words";
 
@@ -32,12 +32,12 @@ export function Filters({
   const { send, typed } = useSearchForm(form, by);
   const changed = () => {
     // A motion of another joint than the one chosen now would leave nothing.
-    const { joint, row } = Object.fromEntries(new FormData(form.current!)) as { joint: Joint | ""; row: Row | "" };
-    if (joint !== "" && row !== "" && ROW_FACTS[row].joint !== joint)
+    const { joint, row } = Object.fromEntries(new FormData(form.current!)) as { joint: Joint | ""; row: Motion | "" };
+    if (joint !== "" && row !== "" && MOTION_FACTS[row].joint !== joint)
       (form.current!.elements.namedItem("row") as HTMLSelectElement).value = "";
     send();
   };
-  const rows = ROWS.filter((row) => !by.joint || ROW_FACTS[row].joint === by.joint);
+  const rows = MOTIONS.filter((row) => !by.joint || MOTION_FACTS[row].joint === by.joint);
   const count = Object.entries(by).filter(([name, value]) => name !== "q" && value !== undefined).length;
   const isSet = count > 0 || by.q !== "";
   const [open, setOpen] = useState(false);
@@ -89,7 +89,7 @@ export function Filters({
           label="Motion"
           name="row"
           defaultValue={by.row ?? ""}
-          options={[any, ...rows.map((value) => ({ value, words: ROW_FACTS[value].words }))]}
+          options={[any, ...rows.map((value) => ({ value, words: MOTION_FACTS[value].words }))]}
         />
         <SelectField
           label="Direction"

@@ -4,7 +4,7 @@ import type { DrillEditor } from "./use-drill-editor";
 import { Button, IconButton } from "~/app/ui/button";
 import type { Drill } from "~/core/drills/schema";
 import { lacksCautions, unwritten } from "~/core/drills/start";
-import type { Fault } from "~/core/faults";
+import type { ValidationError } from "~/core/faults";
 import type { Shown } from "~/core/saving/saving";
 
 /** How it stands with keeping, in words, and whether something is wrong. */
@@ -99,7 +99,7 @@ function Newer({ editor, stored }: { editor: DrillEditor; stored: (Shown<Drill> 
   );
 }
 
-function Refused({ faults }: { faults: readonly Fault[] }) {
+function Refused({ faults }: { faults: readonly ValidationError[] }) {
   return (
     <div
       role="alert"

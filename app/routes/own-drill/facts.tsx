@@ -5,7 +5,7 @@ import { DoseEditor } from "~/app/ui/dose/dose-editor";
 import { Field, SelectField } from "~/app/ui/field";
 import { NumberField } from "~/app/ui/number-field";
 import { KIT, KIT_FACTS, type Kit } from "~/core/vocabulary/kit";
-import { ROW_FACTS, ROWS, type Row } from "~/core/vocabulary/rows";
+import { MOTION_FACTS, MOTIONS, type Motion } from "~/core/vocabulary/motions";
 import { AREAS, type Area } from "~/core/vocabulary/areas";
 import { METHODS } from "~/core/vocabulary/methods";
 import { REGIONS, type Drill, type DrillLevel, type Load } from "~/core/drills/schema";
@@ -155,19 +155,19 @@ export function Facts({ editor }: { editor: DrillEditor }) {
           />
         ))}
       </div>
-      <Ticks<Row>
+      <Ticks<Motion>
         title="Works mainly on"
-        all={ROWS}
+        all={MOTIONS}
         chosen={facts.main}
-        words={(row) => ROW_FACTS[row].words}
+        words={(row) => MOTION_FACTS[row].words}
         least={1}
         onChange={(main) => setLevelPart({ main, also: facts.also.filter((row) => !main.includes(row)) }, "main rows")}
       />
-      <Ticks<Row>
+      <Ticks<Motion>
         title="Works also on"
-        all={ROWS.filter((row) => !facts.main.includes(row))}
+        all={MOTIONS.filter((row) => !facts.main.includes(row))}
         chosen={facts.also}
-        words={(row) => ROW_FACTS[row].words}
+        words={(row) => MOTION_FACTS[row].words}
         onChange={(also) => setLevelPart({ also }, "other rows")}
       />
       <Shown drill={drill} level={level} />

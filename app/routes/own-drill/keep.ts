@@ -8,7 +8,7 @@ import { readOwnId } from "~/core/drills/own";
 import { LONGEST_DRILL_TEXT, readDrill } from "~/core/drills/read";
 import type { Drill } from "~/core/drills/schema";
 import { asDocument } from "~/core/drills/stresses";
-import { parseWith, type Fault } from "~/core/faults";
+import { parseWith, type ValidationError } from "~/core/faults";
 import { keepRevision } from "~/db/own-drills";
 
 const message = z.strictObject({
@@ -25,7 +25,7 @@ export type KeepAnswer =
   /** The newest, by the id of what was sent. */
   | { kind: "newer"; stored: { doc: Drill; revision: number; updatedAt: string } }
   | { kind: "gone" }
-  | { kind: "refused"; faults: Fault[] };
+  | { kind: "refused"; faults: ValidationError[] };
 
 /** Keeps the drill as its next revision. Nothing is kept of one with faults. */
 export async function action({ request, params }: Route.ActionArgs) {

@@ -4,7 +4,7 @@ import { SelectField } from "~/app/ui/field";
 import { NumberField } from "~/app/ui/number-field";
 import { KIT, KIT_FACTS, type Kit } from "~/core/vocabulary/kit";
 import { onBeats } from "~/core/figure/editing";
-import type { Motion, Prop } from "~/core/figure/motion";
+import type { Animation, Prop } from "~/core/figure/animation";
 import {
   ball,
   band,
@@ -23,7 +23,7 @@ import {
   wall,
   weight,
   wedge,
-} from "~/library/motions/poses";
+} from "~/library/animations/poses";
 
 /** Where a piece of kit usually is, to begin from. */
 const PRESETS: Readonly<Record<Kit, readonly { words: string; props: () => Prop[] }[]>> = {
@@ -54,10 +54,18 @@ const PRESETS: Readonly<Record<Kit, readonly { words: string; props: () => Prop[
 const CHOICES = KIT.flatMap((piece) => PRESETS[piece].map((preset, i) => ({ ...preset, value: `${piece} ${i}` })));
 
 /** Changes a motion, with words for what was done. */
-export type SetMotion = (edit: (motion: Motion) => Motion, words: string, key?: string) => void;
+export type SetMotion = (edit: (motion: Animation) => Animation, words: string, key?: string) => void;
 
 /** How the motion runs, and the kit that is drawn with it. */
-export function MotionSettings({ motion, tempo, setMotion }: { motion: Motion; tempo: number; setMotion: SetMotion }) {
+export function MotionSettings({
+  motion,
+  tempo,
+  setMotion,
+}: {
+  motion: Animation;
+  tempo: number;
+  setMotion: SetMotion;
+}) {
   const last = motion.keys[motion.keys.length - 1]!.at;
   return (
     <div className="flex flex-col gap-3 border-t border-line pt-3">

@@ -11,13 +11,13 @@ import { cx } from "~/app/ui/classes";
 import { MovingFigure } from "~/app/ui/figure/moving-figure";
 import { tempoOf } from "~/core/dose/dose";
 import { faultWords } from "~/core/figure/fault-words";
-import type { Motion, View } from "~/core/figure/motion";
+import type { Animation, View } from "~/core/figure/animation";
 import type { Pose } from "~/core/figure/pose";
 import { VIEW_NAMES, viewOf, VIEWS } from "~/core/figure/views";
 import { easyBreath, shownBeat } from "~/core/player/timing";
 import { type LevelName, LEVELS } from "~/core/vocabulary/levels";
 import { LEVEL_WORDS } from "~/core/wording/words";
-import { motionFrom } from "~/library/motions/postures";
+import { motionFrom } from "~/library/animations/postures";
 
 /** How the drill moves: key positions on the tempo's beats, each posed by sliders and by dragging. */
 export function PoseEditor({ editor }: { editor: DrillEditor }) {
@@ -30,7 +30,7 @@ export function PoseEditor({ editor }: { editor: DrillEditor }) {
   const motion = drill.motions?.[level];
   const faults = useCheck(motion, drill.levels[level].main);
 
-  const setMotion = (edit: (motion: Motion) => Motion, words: string, key?: string) =>
+  const setMotion = (edit: (motion: Animation) => Animation, words: string, key?: string) =>
     change(
       (d) => {
         const now = d.motions?.[level];

@@ -4,7 +4,7 @@ import { Button } from "~/app/ui/button";
 import { cx } from "~/app/ui/classes";
 import { NumberField } from "~/app/ui/number-field";
 import { mirrorPose } from "~/core/figure/mirror";
-import type { Motion } from "~/core/figure/motion";
+import type { Animation } from "~/core/figure/animation";
 
 export function Keys({
   motion,
@@ -12,7 +12,7 @@ export function Keys({
   onChoose,
   setMotion,
 }: {
-  motion: Motion;
+  motion: Animation;
   index: number;
   onChoose: (index: number) => void;
   setMotion: SetMotion;

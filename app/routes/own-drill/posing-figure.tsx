@@ -2,7 +2,7 @@ import { useMemo, useRef, useState } from "react";
 import { MovingFigure } from "~/app/ui/figure/moving-figure";
 import { cameraOf } from "~/core/figure/camera";
 import { drag, HANDLES, type Handle } from "~/core/figure/editing";
-import type { Motion, View } from "~/core/figure/motion";
+import type { Animation, View } from "~/core/figure/animation";
 import { frameOf, type Frame } from "~/core/figure/picture";
 import { playerOf } from "~/core/figure/play";
 import type { Pose } from "~/core/figure/pose";
@@ -23,7 +23,7 @@ const SHAPE = 4 / 3;
 const KEY_STEP = 0.02;
 
 type Props = {
-  motion: Motion;
+  motion: Animation;
   pose: Pose;
   at: number;
   view: View;

@@ -1,14 +1,14 @@
 import { useEffect, useState } from "react";
 import { askWorker } from "~/app/workers/ask";
 import type { FigureCheck } from "~/app/workers/figure-check";
-import type { Row } from "~/core/vocabulary/rows";
+import type { Motion } from "~/core/vocabulary/motions";
 import type { FigureFault } from "~/core/figure/check";
-import type { Motion } from "~/core/figure/motion";
+import type { Animation } from "~/core/figure/animation";
 
 const makeWorker = () => new Worker(new URL("../../workers/figure-check.ts", import.meta.url), { type: "module" });
 
 /** The faults of a motion as it is being posed, looked for off the page a moment after the last change. */
-export function useCheck(motion: Motion | undefined, main: readonly Row[]): FigureFault[] | undefined {
+export function useCheck(motion: Animation | undefined, main: readonly Motion[]): FigureFault[] | undefined {
   const [faults, setFaults] = useState<FigureFault[]>();
   const [checker] = useState(() => askWorker<FigureCheck>(makeWorker));
   useEffect(() => () => checker.end("The page was left."), [checker]);
@@ -17,7 +17,7 @@ export function useCheck(motion: Motion | undefined, main: readonly Row[]): Figu
     if (!motion) return setFaults(undefined);
     let over = false;
     const timer = setTimeout(() => {
-      const asked = checker.ask((worker) => worker.faults(motion, rows.split(",") as Row[]));
+      const asked = checker.ask((worker) => worker.faults(motion, rows.split(",") as Motion[]));
       void asked.then((found) => !over && setFaults(found)).catch(() => undefined);
     }, 120);
     return () => {

@@ -3,13 +3,13 @@ import { useCallback, useEffect, useLayoutEffect, useState, useSyncExternalStore
 import { useBlocker } from "react-router";
 import type { KeepAnswer } from "./keep";
 import { useDrillKeys } from "./use-drill-keys";
-import { draftsOf } from "~/app/sync/drafts";
+import { localCopiesOf } from "~/app/sync/local-copies";
 import { inBrowser, openSaver } from "~/app/sync/saver";
 import { useAgain } from "~/app/ui/use-again";
 import { useWarning } from "~/app/ui/use-warning";
 import type { Drill } from "~/core/drills/schema";
 import type { OfCoach } from "~/core/outbox/item";
-import { isSaved, shown, type Answer, type Copy, type Draft } from "~/core/saving/saving";
+import { isSaved, shown, type Answer, type Copy, type LocalCopy } from "~/core/saving/saving";
 import { record, redo, startHistory, undo, type History } from "~/core/session/history";
 
 /** A coach's own drill as it is opened to be changed. */
@@ -22,11 +22,11 @@ const REPLACED = {
 };
 
 /** A draft under the id of the revision that is open: a revision's number is part of its drill's id, and not of what is edited. */
-const underId = (id: string, draft: Draft<Drill> | undefined): Draft<Drill> | undefined =>
+const underId = (id: string, draft: LocalCopy<Drill> | undefined): LocalCopy<Drill> | undefined =>
   draft && { ...draft, doc: { ...draft.doc, id } };
 
 function openHere({ own, whose, address, first }: Opened, onReplace: (drill: Drill, words: string) => void) {
-  const drafts = draftsOf("drill", own, whose, (drill: Drill) => drill.name);
+  const drafts = localCopiesOf("drill", own, whose, (drill: Drill) => drill.name);
   return openSaver<Drill>(first, "when told", {
     ...inBrowser("mapset-drill", own),
     drafts: { ...drafts, read: async () => underId(first.doc.id, await drafts.read()) },

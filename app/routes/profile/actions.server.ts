@@ -4,9 +4,9 @@ import { notThere, ownIdOf } from "./own-id";
 import type { Coach } from "~/app/server/coach.server";
 import { askedIn, jsonIn } from "~/app/server/forms.server";
 import { getServices } from "~/app/server/services.server";
-import { demandSchema } from "~/core/demands/schema";
+import { sportProfileSchema } from "~/core/sport-profiles/schema";
 import { parseWith } from "~/core/faults";
-import { deleteDemand, saveDemand } from "~/db/demands";
+import { deleteProfile, saveProfile } from "~/db/sport-profiles";
 
 const asked = z.discriminatedUnion("do", [
   z.object({ do: z.literal("delete") }),
@@ -20,11 +20,11 @@ export async function changeDemand(coach: Coach, id: string, form: FormData) {
   if (!own) throw notThere();
   const ask = askedIn(form, asked, "keep");
   if (ask.do === "delete") {
-    if (!(await deleteDemand(db, coach.club, own))) throw notThere();
+    if (!(await deleteProfile(db, coach.club, own))) throw notThere();
     throw redirect("/library/profiles");
   }
-  const read = parseWith(demandSchema, jsonIn(ask.doc));
+  const read = parseWith(sportProfileSchema, jsonIn(ask.doc));
   if (!read.ok) return data({ faults: read.faults }, { status: 422 });
-  if (!(await saveDemand(db, coach.club, own, { ...read.value, id: "own" }))) throw notThere();
+  if (!(await saveProfile(db, coach.club, own, { ...read.value, id: "own" }))) throw notThere();
   return data({ kept: true });
 }

@@ -6,9 +6,9 @@ import { getServices } from "~/app/server/services.server";
 import { coverageOf } from "~/core/coverage/coverage";
 import { missingDrill } from "~/core/session/missing";
 import { compile } from "~/core/timeline/compile";
-import { findDemand } from "~/db/demands";
+import { findProfile } from "~/db/sport-profiles";
 import { newestSessions } from "~/db/sessions";
-import { demandById } from "~/library/demands";
+import { profileById } from "~/library/sport-profiles";
 
 export type DemandPage = Awaited<ReturnType<typeof demandPage>>;
 
@@ -16,7 +16,7 @@ export type DemandPage = Awaited<ReturnType<typeof demandPage>>;
 export async function demandPage(coach: Coach, id: string) {
   const { db } = getServices();
   const own = ownIdOf(id);
-  const demand = own ? await opening(findDemand(db, coach.club, own)) : demandById(id);
+  const demand = own ? await opening(findProfile(db, coach.club, own)) : profileById(id);
   if (!demand) throw notThere();
   const newest = await newestSessions(db, coach.club, 30);
   const drills = await drillsOf(coach.club, newest);

@@ -1,8 +1,8 @@
 import { useMemo } from "react";
 import { inputLook } from "~/app/ui/field";
 import type { Coverage } from "~/core/coverage/coverage";
-import { fitOf } from "~/core/demands/fit";
-import type { Demand } from "~/core/demands/schema";
+import { fitOf } from "~/core/sport-profiles/fit";
+import type { SportProfile } from "~/core/sport-profiles/schema";
 
 export type Measured = { id: string; title: string; target: number; coverage: Coverage };
 
@@ -17,8 +17,8 @@ export function Effect({
   sessions: readonly Measured[];
   against: string;
   onAgainst: (id: string) => void;
-  before: Demand;
-  after: Demand;
+  before: SportProfile;
+  after: SportProfile;
 }) {
   const session = sessions.find((s) => s.id === against);
   const [old, now] = useMemo(

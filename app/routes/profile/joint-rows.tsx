@@ -2,11 +2,11 @@ import { useMemo } from "react";
 import type { Measured } from "./effect";
 import { cx } from "~/app/ui/classes";
 import { inputLook } from "~/app/ui/field";
-import { withReason, withWeight } from "~/core/demands/edit";
-import { targetsOf } from "~/core/demands/fit";
-import type { Demand } from "~/core/demands/schema";
+import { withReason, withWeight } from "~/core/sport-profiles/edit";
+import { targetsOf } from "~/core/sport-profiles/fit";
+import type { SportProfile } from "~/core/sport-profiles/schema";
 import { clockText } from "~/core/lengths";
-import { type Joint, JOINT_WORDS, type Row, ROW_FACTS, ROWS } from "~/core/vocabulary/rows";
+import { type Joint, JOINT_WORDS, type Motion, MOTION_FACTS, MOTIONS } from "~/core/vocabulary/motions";
 
 /** The motions of one joint, with what is asked of each. */
 export function JointRows({
@@ -17,12 +17,12 @@ export function JointRows({
   onChange,
 }: {
   joint: Joint;
-  demand: Demand;
+  demand: SportProfile;
   own: boolean;
   session: Measured | undefined;
-  onChange: (next: Demand) => void;
+  onChange: (next: SportProfile) => void;
 }) {
-  const rows = ROWS.filter((row) => ROW_FACTS[row].joint === joint).filter((row) => own || demand.rows[row]);
+  const rows = MOTIONS.filter((row) => MOTION_FACTS[row].joint === joint).filter((row) => own || demand.rows[row]);
   const targets = useMemo(() => session && targetsOf(demand, session.target), [demand, session]);
   if (rows.length === 0) return null;
   return (
@@ -41,7 +41,7 @@ export function JointRows({
         return (
           <tr key={row} className="border-t border-line/60 align-middle">
             <th scope="row" className="w-56 px-3 py-1 text-left font-normal">
-              {ROW_FACTS[row].words}
+              {MOTION_FACTS[row].words}
             </th>
             <td className="w-44 px-3 py-1">
               {own ? (
@@ -58,7 +58,7 @@ export function JointRows({
               {own && asked ? (
                 <input
                   className={cx(inputLook, "min-h-8 py-0.5")}
-                  aria-label={`Why ${ROW_FACTS[row].words}`}
+                  aria-label={`Why ${MOTION_FACTS[row].words}`}
                   value={asked.why}
                   maxLength={200}
                   onChange={(e) => onChange(withReason(demand, row, e.target.value))}
@@ -92,10 +92,10 @@ const Dots = ({ weight }: { weight: number }) => (
   </span>
 );
 
-function WeightChoice({ row, weight, onChoose }: { row: Row; weight: number; onChoose: (weight: number) => void }) {
+function WeightChoice({ row, weight, onChoose }: { row: Motion; weight: number; onChoose: (weight: number) => void }) {
   return (
     <fieldset className="inline-flex overflow-hidden rounded-md border border-line">
-      <legend className="sr-only">Weight of {ROW_FACTS[row].words}</legend>
+      <legend className="sr-only">Weight of {MOTION_FACTS[row].words}</legend>
       {[0, 1, 2, 3].map((n) => (
         <label
           key={n}

@@ -1,5 +1,5 @@
-import { isHeld, withHeld } from "~/core/demands/edit";
-import { HELD_POSITIONS, heldKey, heldWords } from "~/core/demands/held";
+import { isHeld, withHeld } from "~/core/sport-profiles/edit";
+import { HELD_POSITIONS, heldKey, heldWords } from "~/core/sport-profiles/held";
 import { Save, Trash2, Undo2 } from "lucide-react";
 import { useEffect, useState } from "react";
 import { Form, Link, useBlocker, useFetcher } from "react-router";
@@ -11,15 +11,15 @@ import { Button } from "~/app/ui/button";
 import { Confirm } from "~/app/ui/dialog";
 import { Faults } from "~/app/ui/faults";
 import { Field } from "~/app/ui/field";
-import type { Demand } from "~/core/demands/schema";
-import { type Joint, JOINT_WORDS } from "~/core/vocabulary/rows";
+import type { SportProfile } from "~/core/sport-profiles/schema";
+import { type Joint, JOINT_WORDS } from "~/core/vocabulary/motions";
 import { useWarning } from "~/app/ui/use-warning";
 
 const JOINTS = Object.keys(JOINT_WORDS) as Joint[];
 
 export function DemandView({ demand: first, own, sessions }: DemandPage) {
   const [kept, setKept] = useState(first);
-  const [past, setPast] = useState<Demand[]>([]);
+  const [past, setPast] = useState<SportProfile[]>([]);
   const [demand, setDemand] = useState(first);
   const [against, setAgainst] = useState(sessions[0]?.id ?? "");
   const [asking, setAsking] = useState(false);
@@ -33,7 +33,7 @@ export function DemandView({ demand: first, own, sessions }: DemandPage) {
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [fetcher.state, answer]);
   useWarning(dirty);
-  const change = (next: Demand) => {
+  const change = (next: SportProfile) => {
     if (next === demand) return;
     setPast([...past.slice(-200), demand]);
     setDemand(next);

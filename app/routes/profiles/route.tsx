@@ -6,12 +6,12 @@ import { fieldText, readForm } from "~/app/server/forms.server";
 import { needRoom } from "~/app/server/room.server";
 import { getServices } from "~/app/server/services.server";
 import { Button } from "~/app/ui/button";
-import { ROW_FACTS, ROWS } from "~/core/vocabulary/rows";
-import { weightOf } from "~/core/demands/fit";
-import { copyOfDemand } from "~/core/demands/edit";
-import type { Demand } from "~/core/demands/schema";
-import { addDemand, findDemand, listDemands, ownDemandId } from "~/db/demands";
-import { DEMANDS, demandById } from "~/library/demands";
+import { MOTION_FACTS, MOTIONS } from "~/core/vocabulary/motions";
+import { weightOf } from "~/core/sport-profiles/fit";
+import { copyOfProfile } from "~/core/sport-profiles/edit";
+import type { SportProfile } from "~/core/sport-profiles/schema";
+import { addProfile, findProfile, listProfiles, ownProfileId } from "~/db/sport-profiles";
+import { SPORT_PROFILES, profileById } from "~/library/sport-profiles";
 import { UnreadableLines } from "~/app/ui/unreadable";
 import { listUnreadable } from "~/db/unreadable";
 import { opening } from "~/app/server/opening.server";
@@ -21,7 +21,10 @@ export const meta: Route.MetaFunction = () => [{ title: "Sport profiles · Mapse
 export async function loader({ request }: Route.LoaderArgs) {
   const coach = await requireCoach(request);
   const { db } = getServices();
-  const [own, unreadable] = await Promise.all([listDemands(db, coach.club), listUnreadable(db, coach.club, "profile")]);
+  const [own, unreadable] = await Promise.all([
+    listProfiles(db, coach.club),
+    listUnreadable(db, coach.club, "profile"),
+  ]);
   return { unreadable, own: own.map(({ row: _, ...demand }) => demand) };
 }
 
@@ -31,10 +34,10 @@ export async function action({ request }: Route.ActionArgs) {
   const { db } = getServices();
   const asked = fieldText(await readForm(request), "demand");
   const own = /^own-([0-9a-f-]{36})$/.exec(asked)?.[1];
-  const from = own ? await opening(findDemand(db, coach.club, own)) : demandById(asked);
+  const from = own ? await opening(findProfile(db, coach.club, own)) : profileById(asked);
   if (!from) throw new Response("There is no such profile among yours.", { status: 404 });
   await needRoom(coach.club, "profiles");
-  throw redirect(`/library/profiles/${ownDemandId(await addDemand(db, coach.club, copyOfDemand(from)))}`);
+  throw redirect(`/library/profiles/${ownProfileId(await addProfile(db, coach.club, copyOfProfile(from)))}`);
 }
 
 export default function Demands({ loaderData }: Route.ComponentProps) {
@@ -47,12 +50,12 @@ export default function Demands({ loaderData }: Route.ComponentProps) {
       </p>
       <UnreadableLines rows={loaderData.unreadable} />
       {loaderData.own.length > 0 && <List title="Yours" demands={loaderData.own} />}
-      <List title="Mapset’s" demands={DEMANDS} />
+      <List title="Mapset’s" demands={SPORT_PROFILES} />
     </main>
   );
 }
 
-function List({ title, demands }: { title: string; demands: readonly Demand[] }) {
+function List({ title, demands }: { title: string; demands: readonly SportProfile[] }) {
   return (
     <section className="flex flex-col gap-2">
       <h2 className="wide-type text-lg font-semibold">{title}</h2>
@@ -70,8 +73,8 @@ function List({ title, demands }: { title: string; demands: readonly Demand[] })
             <p className="text-sm text-ink-soft">{demand.about}</p>
             <p className="text-sm">
               <span className="text-ink-faint">Most: </span>
-              {ROWS.filter((row) => weightOf(demand, row) >= 3)
-                .map((row) => ROW_FACTS[row].words)
+              {MOTIONS.filter((row) => weightOf(demand, row) >= 3)
+                .map((row) => MOTION_FACTS[row].words)
                 .join(", ") || "nothing more than the rest"}
             </p>
             <Form method="post" className="mt-auto flex flex-wrap items-center gap-3">

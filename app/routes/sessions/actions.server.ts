@@ -5,7 +5,7 @@ import { targetField, titleField } from "../new-session/about";
 import { askedIn } from "~/app/server/forms.server";
 import { getServices } from "~/app/server/services.server";
 import { idOf, notHere } from "~/app/server/coach.server";
-import { PURPOSES, type Session } from "~/core/session/schema";
+import { PURPOSES, type SessionPlan } from "~/core/session/schema";
 import { faultLine } from "~/core/faults";
 import type { PlacedFault } from "~/core/files/places";
 import { newSession } from "~/core/session/start";
@@ -129,7 +129,7 @@ export async function actOnSessions(club: Club, form: FormData): Promise<Outcome
   }
 }
 
-type Beginning = { session: Session; groupId: string | null; demandId: string | null };
+type Beginning = { session: SessionPlan; groupId: string | null; demandId: string | null };
 
 /** What a new session begins with: a few drills, a template, or a session the coach offers as one. */
 async function beginningOf(club: Club, asked: string): Promise<Beginning> {

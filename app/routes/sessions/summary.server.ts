@@ -1,5 +1,5 @@
 import { openSession } from "~/core/documents/session";
-import type { Purpose, Session } from "~/core/session/schema";
+import type { Purpose, SessionPlan } from "~/core/session/schema";
 import type { MiniProfile } from "~/core/profile/mini";
 import { SUMMARY_RULES, summaryOf, type Summary } from "~/core/profile/summary";
 import { compile } from "~/core/timeline/compile";
@@ -40,7 +40,7 @@ export async function summarise(
   db: Db,
   club: Club,
   rows: readonly SessionRow[],
-  drillsIn: (docs: readonly Session[]) => Promise<DrillLookup>,
+  drillsIn: (docs: readonly SessionPlan[]) => Promise<DrillLookup>,
 ): Promise<SessionSummary[]> {
   const stale = rows.filter((row) => !row.summary).map((row) => row.id);
   const fresh = stale.length > 0 ? await freshSummaries(db, club, stale, drillsIn) : new Map<string, Summary>();
@@ -79,7 +79,7 @@ async function freshSummaries(
   db: Db,
   club: Club,
   ids: readonly string[],
-  drillsIn: (docs: readonly Session[]) => Promise<DrillLookup>,
+  drillsIn: (docs: readonly SessionPlan[]) => Promise<DrillLookup>,
 ): Promise<Map<string, Summary>> {
   const opened = (await rawSessions(db, club, ids)).map((row) => ({ ...row, opened: openSession(row.raw) }));
   const drills = await drillsIn(opened.flatMap((row) => (row.opened.ok ? [row.opened.doc] : [])));
@@ -95,7 +95,7 @@ async function freshSummaries(
   return all;
 }
 
-function summaryWith(session: Session, drills: DrillLookup): Summary {
+function summaryWith(session: SessionPlan, drills: DrillLookup): Summary {
   const missing = missingDrill(session, drills);
   if (missing !== undefined)
     return {

@@ -1,5 +1,5 @@
 import { MovingFigure } from "./moving-figure";
-import type { Motion } from "~/core/figure/motion";
+import type { Animation } from "~/core/figure/animation";
 import type { Side } from "~/core/figure/points";
 
 const MOST = 4;
@@ -11,7 +11,7 @@ export function KeyPositions({
   label,
   className,
 }: {
-  motion: Motion;
+  motion: Animation;
   side: Side;
   label: string;
   className?: string;

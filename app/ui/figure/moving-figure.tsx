@@ -2,17 +2,17 @@ import { useEffect, useMemo, useRef } from "react";
 import { arcs, workingJoints } from "~/core/figure/arcs";
 import { cameraOf } from "~/core/figure/camera";
 import { draw } from "~/core/figure/draw";
-import type { Motion, View } from "~/core/figure/motion";
+import type { Animation, View } from "~/core/figure/animation";
 import { frameOf, type Frame } from "~/core/figure/picture";
 import { bodyAt, playerOf, type Player } from "~/core/figure/play";
 import type { Side } from "~/core/figure/points";
 import { frameBox, markClass } from "~/core/figure/svg";
 import type { Staging } from "~/core/player/timing";
 import { viewOf } from "~/core/figure/views";
-import type { Row } from "~/core/vocabulary/rows";
+import type { Motion } from "~/core/vocabulary/motions";
 
 type Props = {
-  motion: Motion;
+  motion: Animation;
   /** Where the figure is now. Asked for at every frame, or once when `still`. */
   stage: () => Staging;
   /** Another view than the motion's own. */
@@ -23,7 +23,7 @@ type Props = {
   /** The part of the picture to show; worked out from the whole motion unless given. */
   frame?: Frame | undefined;
   /** Rows whose joints carry an arc. */
-  rows?: readonly Row[];
+  rows?: readonly Motion[];
   /** Both sides work at once. */
   together?: boolean;
   shape?: number;
@@ -97,7 +97,7 @@ export function MovingFigure({
         className: markClass(mark),
         d: mark.path,
       }));
-      const joints = rowKey ? workingJoints(rowKey.split(",") as Row[], together ? ["left", "right"] : [side]) : [];
+      const joints = rowKey ? workingJoints(rowKey.split(",") as Motion[], together ? ["left", "right"] : [side]) : [];
       const signs = arcs(body, bodyAt(player, Math.max(0, beat - LOOK_BACK)), frame.camera, joints, effort ?? 0.85);
       write([
         ...marks,

@@ -3,7 +3,7 @@ import { useLessMotion } from "./less-motion";
 import { fetchMotions } from "./motions";
 import { Still } from "./still";
 import { cx } from "~/app/ui/classes";
-import type { Motion } from "~/core/figure/motion";
+import type { Animation } from "~/core/figure/animation";
 import type { Seconds } from "~/core/units";
 import { easyBreath, shownBeat, shownRound } from "~/core/player/timing";
 
@@ -25,7 +25,7 @@ export function MovingStill({
   looked: boolean;
   className?: string;
 }) {
-  const [motion, setMotion] = useState<Motion>();
+  const [motion, setMotion] = useState<Animation>();
   const [since, setSince] = useState<number>();
   const lessMotion = useLessMotion();
   useEffect(() => {

@@ -1,6 +1,6 @@
 import { byClock } from "../by-clock";
 import { itemsOf } from "../look";
-import type { Finding, Rule } from "../types";
+import type { RuleFinding, Rule } from "../types";
 import { doseSeconds, isPiece, asksEffort, cappedAt, peakEffort } from "~/core/dose/dose";
 import { editItem } from "~/core/session/edits";
 import { secondsText } from "~/core/lengths";
@@ -10,7 +10,7 @@ export const caps: Rule = {
   id: "caps",
   find: (input) => {
     const { effortCap, holdCap } = input.group?.setting ?? {};
-    return itemsOf(input).flatMap(({ place, item, drill }): Finding[] => {
+    return itemsOf(input).flatMap(({ place, item, drill }): RuleFinding[] => {
       const { dose } = item;
       if (asksEffort(dose) && effortCap !== undefined) {
         const most = peakEffort(dose);

@@ -1,6 +1,6 @@
 import { closeFix } from "../add";
 import { itemsOf } from "../look";
-import type { Finding, Rule } from "../types";
+import type { RuleFinding, Rule } from "../types";
 import { methodFacts } from "~/core/vocabulary/methods";
 import type { Drill, DrillLevel } from "~/core/drills/schema";
 
@@ -20,7 +20,7 @@ export const closing: Rule = {
     const last = itemsOf(input).at(-1);
     if (!last) return [];
     const { purpose } = input.session;
-    const finding = (says: string, why: string, answers: (drill: Drill) => boolean): Finding[] => [
+    const finding = (says: string, why: string, answers: (drill: Drill) => boolean): RuleFinding[] => [
       { severity: "hint", place: last.place, says, why, offer: () => closeFix(input, answers) },
     ];
     if (purpose.startsWith("before-") && !isPattern(last.drill, last.level))

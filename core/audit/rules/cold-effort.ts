@@ -1,6 +1,6 @@
 import { itemAt, itemsOf, samePlace } from "../look";
 import type { AuditInput, Rule } from "../types";
-import { ROW_FACTS, type Row } from "~/core/vocabulary/rows";
+import { MOTION_FACTS, type Motion } from "~/core/vocabulary/motions";
 import type { Dose } from "~/core/dose/kinds";
 import { insertItem } from "~/core/session/edits";
 import { itemOf } from "~/core/session/start";
@@ -17,7 +17,7 @@ const STRONG = 80;
 export const isStrong = (dose: Dose): boolean => peakEffort(dose) >= STRONG;
 
 /** Seconds of easier motion along a row before a moment: drills that have it, without their ramps. */
-function warmed(input: AuditInput, row: Row, until: Seconds): Seconds {
+function warmed(input: AuditInput, row: Motion, until: Seconds): Seconds {
   return input.timeline.segments.reduce((sum, s) => {
     if (s.kind !== "work" || s.start >= until) return sum;
     const before = itemAt(input, s);
@@ -45,7 +45,7 @@ export const coldEffort: Rule = {
           severity: "stop" as const,
           place: here.place,
           at: start,
-          says: `${here.drill.name} asks for strong effort after only ${secondsText(least.seconds)} of easier ${ROW_FACTS[least.row].words}.`,
+          says: `${here.drill.name} asks for strong effort after only ${secondsText(least.seconds)} of easier ${MOTION_FACTS[least.row].words}.`,
           why: "Don’t push a cold joint to its end: do a minute of the same motion, easier, first.",
           fix: {
             words: "Put its easier level in front",

@@ -1,5 +1,5 @@
 import { itemsOf } from "../look";
-import type { Finding, Rule } from "../types";
+import type { RuleFinding, Rule } from "../types";
 import { editItem } from "~/core/session/edits";
 import type { Beat } from "~/core/dose/beat";
 import type { Metres } from "~/core/units";
@@ -26,7 +26,7 @@ export const floor: Rule = {
   find: (input) => {
     const length = input.group?.setting.floor;
     if (length === undefined) return [];
-    return itemsOf(input).flatMap(({ place, item, drill, level }): Finding[] => {
+    return itemsOf(input).flatMap(({ place, item, drill, level }): RuleFinding[] => {
       const { dose } = item;
       if (drill.method !== "travel" || dose.kind !== "reps") return [];
       const own = level.dose.kind === "reps" ? level.dose.tempo : [];

@@ -1,5 +1,5 @@
 import { itemsOf } from "../look";
-import type { Finding, Rule } from "../types";
+import type { RuleFinding, Rule } from "../types";
 import { piecesThere } from "~/core/group/kit";
 import { groundAgainst, SURFACE_FACTS } from "~/core/group/surfaces";
 import { LEVELS } from "~/core/vocabulary/levels";
@@ -12,7 +12,7 @@ export const ground: Rule = {
     const { group } = input;
     const surface = group?.setting.surface;
     if (!group || !surface) return [];
-    return itemsOf(input).flatMap(({ place, item, drill, level }): Finding[] => {
+    return itemsOf(input).flatMap(({ place, item, drill, level }): RuleFinding[] => {
       const why = groundAgainst(drill, level, surface);
       if (!why) return [];
       const other = LEVELS.slice(0, LEVELS.indexOf(item.level))

@@ -1,8 +1,8 @@
 import { itemAt } from "../look";
-import type { AuditInput, Finding, Fix, Rule } from "../types";
+import type { AuditInput, RuleFinding, Fix, Rule } from "../types";
 import { editBlock, editItem, moveItem, type Place } from "~/core/session/edits";
 import { INTERVAL_BOUNDS } from "~/core/session/bounds";
-import type { Interval, Session } from "~/core/session/schema";
+import type { Interval, SessionPlan } from "~/core/session/schema";
 import { secondsText } from "~/core/lengths";
 import { compile } from "~/core/timeline/compile";
 import { unitMicros, inWholeUnits } from "~/core/dose/dose";
@@ -29,7 +29,7 @@ export const intervalRest: Rule = {
       const key = placeKey(gap.to.block, gap.to.item);
       if (over(gap) > TELL && over(gap) > over(worst.get(key) ?? { ...gap, takes: 0 })) worst.set(key, gap);
     }
-    return [...worst.values()].map((gap): Finding => {
+    return [...worst.values()].map((gap): RuleFinding => {
       const place = { block: gap.to.block, item: gap.to.item };
       const name = itemAt(input, place)?.drill.name ?? "";
       return {
@@ -52,7 +52,7 @@ function wayOut(input: AuditInput, place: Place, gap: Gap): Fix | undefined {
     return { words: `Watch first ${secondsText(showing)} only`, apply: (s) => editItem(s, place, { demo: showing }) };
   if (gap.showing > 0 && gap.takes - gap.showing <= gap.has)
     return { words: "Show it before the block", apply: (s) => editItem(s, place, { demo: 0 }) };
-  const tooLong = (session: Session, segments: readonly Segment[]) =>
+  const tooLong = (session: SessionPlan, segments: readonly Segment[]) =>
     gapsOf(session, segments).filter((one) => one.to.block === place.block && over(one) > TELL);
   const now = tooLong(input.session, input.timeline.segments);
   for (let to = 0; to < block.items.length; to++) {
@@ -81,7 +81,7 @@ export const intervalWork: Rule = {
   id: "interval-work",
   find: (input) =>
     input.session.blocks.flatMap((block, b) =>
-      block.items.flatMap((item, i): Finding[] => {
+      block.items.flatMap((item, i): RuleFinding[] => {
         const { interval } = block;
         const here = itemAt(input, { block: b, item: i });
         if (!interval || !here || !inWholeUnits(item.dose)) return [];

@@ -1,5 +1,5 @@
 import { itemsOf } from "../look";
-import type { Finding, Rule } from "../types";
+import type { RuleFinding, Rule } from "../types";
 import { KIT_FACTS, kitFacts } from "~/core/vocabulary/kit";
 import { kitList } from "~/core/coverage/kit-list";
 import { piecesFor, piecesThere } from "~/core/group/kit";
@@ -14,7 +14,7 @@ export const kit: Rule = {
     const has = group?.setting.kit;
     if (!group || !has) return [];
     const people = Math.max(1, group.people.length);
-    return kitList(session, drills).flatMap(({ kit: piece, pieces }): Finding[] => {
+    return kitList(session, drills).flatMap(({ kit: piece, pieces }): RuleFinding[] => {
       const needs = piecesFor(piece, pieces, people);
       const there = has[piece] ?? 0;
       if (there >= needs) return [];

@@ -1,7 +1,7 @@
 import { byClock } from "../by-clock";
 import { beforePower, itemsOf } from "../look";
-import type { Finding, Rule } from "../types";
-import { ROW_FACTS, type Row } from "~/core/vocabulary/rows";
+import type { RuleFinding, Rule } from "../types";
+import { MOTION_FACTS, type Motion } from "~/core/vocabulary/motions";
 import { editItem, removeItem } from "~/core/session/edits";
 import { secondsText } from "~/core/lengths";
 import { doseSeconds, isPiece } from "~/core/dose/dose";
@@ -17,8 +17,8 @@ export const longHolds: Rule = {
   id: "long-holds",
   find: (input) => {
     if (!beforePower(input.session.purpose)) return [];
-    const held = new Map<Row, Seconds>();
-    return itemsOf(input).flatMap(({ item, drill, level, place }): Finding[] => {
+    const held = new Map<Motion, Seconds>();
+    return itemsOf(input).flatMap(({ item, drill, level, place }): RuleFinding[] => {
       if (drill.method !== "hold" || !isPiece(item.dose)) return [];
       const times =
         item.sets * (item.directions ?? drill.directions) * (input.session.blocks[place.block]?.rounds ?? 1);
@@ -35,7 +35,7 @@ export const longHolds: Rule = {
           says:
             before === 0
               ? `${drill.name} holds one side for ${secondsText(own)} shortly before power work.`
-              : `With ${drill.name}, ${ROW_FACTS[row].words} is held for ${secondsText(before + own)} a side shortly before power work.`,
+              : `With ${drill.name}, ${MOTION_FACTS[row].words} is held for ${secondsText(before + own)} a side shortly before power work.`,
           why: "Holding for over about a minute just before power work can cost a little force; shorter holds and moving repetitions don’t.",
           fix:
             byClock(input.session, place, seconds * (item.directions ?? drill.directions)) ??

@@ -1,5 +1,5 @@
 import { itemAt } from "../look";
-import type { Finding, Rule } from "../types";
+import type { RuleFinding, Rule } from "../types";
 import { secondsText } from "~/core/lengths";
 import type { OneSide } from "~/core/vocabulary/sides";
 
@@ -10,7 +10,7 @@ const LONGEST = 180;
 export const oneKnee: Rule = {
   id: "one-knee",
   find: (input) => {
-    const found: Finding[] = [];
+    const found: RuleFinding[] = [];
     let side: OneSide | undefined;
     let seconds = 0;
     for (const segment of input.timeline.segments) {

@@ -2,7 +2,7 @@ import { addFix } from "../add";
 import type { Rule } from "../types";
 import { planeSeconds } from "~/core/coverage/coverage";
 import { PLANES } from "~/core/browse/browse";
-import { ROW_FACTS } from "~/core/vocabulary/rows";
+import { MOTION_FACTS } from "~/core/vocabulary/motions";
 import { PLANE_WORDS } from "~/core/wording/areas";
 
 /** One of the three planes that no drill works in. */
@@ -12,7 +12,7 @@ export const planes: Rule = {
     const seconds = planeSeconds(input.coverage);
     return PLANES.filter((plane) => seconds[plane] === 0).map((plane) => {
       const offer = () =>
-        addFix(input, (drill) => drill.levels.standard.main.some((row) => ROW_FACTS[row].plane === plane));
+        addFix(input, (drill) => drill.levels.standard.main.some((row) => MOTION_FACTS[row].plane === plane));
       return {
         severity: "hint" as const,
         about: plane,

@@ -1,6 +1,6 @@
 import { itemsOf, type Looked } from "../look";
-import type { Finding, Rule } from "../types";
-import { ROW_FACTS } from "~/core/vocabulary/rows";
+import type { RuleFinding, Rule } from "../types";
+import { MOTION_FACTS } from "~/core/vocabulary/motions";
 import {
   bestOrder,
   betterOrder,
@@ -10,7 +10,7 @@ import {
   type Standing,
   type MovingPace,
 } from "~/core/order/posture-order";
-import type { Session } from "~/core/session/schema";
+import type { SessionPlan } from "~/core/session/schema";
 import { secondsText } from "~/core/lengths";
 import { compile } from "~/core/timeline/compile";
 import { postureChanges } from "~/core/timeline/totals";
@@ -49,7 +49,7 @@ export const postureOrder: Rule = {
       if (end) standing = { posture: end.to, kit: end.kit };
     });
     if (orders.length === 0) return [];
-    const apply = (s: Session): Session => ({
+    const apply = (s: SessionPlan): SessionPlan => ({
       ...s,
       blocks: s.blocks.map((block, b) => {
         const own = orders.find((o) => o.block === b);
@@ -64,7 +64,7 @@ export const postureOrder: Rule = {
     if (saved < WORTH || then >= now) return [];
     const first = orders[0]!;
     const moved = first.order.findIndex((item, i) => item !== i);
-    const finding: Finding = {
+    const finding: RuleFinding = {
       severity: "hint",
       place: { block: first.block, item: Math.max(0, moved) },
       says: `People change posture ${now} times; the same drills need only ${then}. That saves ${secondsText(saved)} in moving.`,
@@ -93,7 +93,7 @@ function runsOf(items: readonly Looked[], pace: MovingPace): Run[] {
 /** Strong effort stays behind whatever made its joint warm before it. */
 function withNeeds(runs: Run[]): Run[] {
   const joints = (run: Run) =>
-    new Set(run.items.flatMap(({ level }) => [...level.main, ...level.also].map((row) => ROW_FACTS[row].joint)));
+    new Set(run.items.flatMap(({ level }) => [...level.main, ...level.also].map((row) => MOTION_FACTS[row].joint)));
   return runs.map((run, i) => {
     if (!run.items.some(({ item }) => asksEffort(item.dose))) return run;
     const own = joints(run);

@@ -1,5 +1,5 @@
 import { itemsOf, type Looked } from "../look";
-import type { AuditInput, Finding, Fix, Rule } from "../types";
+import type { AuditInput, RuleFinding, Fix, Rule } from "../types";
 import type { DrillLevel } from "~/core/drills/schema";
 import { alikeIn, byPerson, type Alike } from "~/core/group/alike";
 import { answerFor, choiceAt, type Answer } from "~/core/group/choices";
@@ -27,11 +27,11 @@ export const protectedAreas: Rule = {
   inSteps: findInSteps,
 };
 
-function* findInSteps(input: AuditInput): Steps<Finding[]> {
+function* findInSteps(input: AuditInput): Steps<RuleFinding[]> {
   const { group } = input;
   if (!group) return [];
   const alike = alikeIn(group);
-  const found: Finding[] = [];
+  const found: RuleFinding[] = [];
   for (const looked of itemsOf(input)) {
     found.push(...(yield* findAt(input, group, alike, looked)));
     yield;
@@ -45,7 +45,7 @@ function* findAt(
   group: Group,
   alike: readonly Alike[],
   { place, item, drill, level }: Looked,
-): Steps<Finding[]> {
+): Steps<RuleFinding[]> {
   const rounds = session.blocks[place.block]?.rounds ?? 1;
   const worked = itemAsWorked(drill, item, session.pace, rounds);
   const everyone = protectionsOf(group.setting.areas ?? []);

@@ -1,7 +1,7 @@
 import { addFix } from "../add";
 import type { Rule } from "../types";
-import { missingRows, weightOf } from "~/core/demands/fit";
-import { ROW_FACTS } from "~/core/vocabulary/rows";
+import { missingRows, weightOf } from "~/core/sport-profiles/fit";
+import { MOTION_FACTS } from "~/core/vocabulary/motions";
 import { secondsText } from "~/core/lengths";
 import { capital } from "~/core/wording/words";
 
@@ -20,7 +20,7 @@ export const topDemand: Rule = {
         return {
           severity: "warn" as const,
           about: row,
-          says: `${capital(ROW_FACTS[row].words)} gets ${secondsText(Math.round(has))} of ${secondsText(Math.round(wants))}.`,
+          says: `${capital(MOTION_FACTS[row].words)} gets ${secondsText(Math.round(has))} of ${secondsText(Math.round(wants))}.`,
           why: `${demand.name}: ${(demand.rows[row]?.why ?? "it is what this sport needs most").replace(/[.\s]+$/, "")}.`,
           offer,
           lead: { to: "drills" as const, row },

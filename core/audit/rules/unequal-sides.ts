@@ -1,5 +1,5 @@
 import { itemsOf } from "../look";
-import type { Finding, Rule } from "../types";
+import type { RuleFinding, Rule } from "../types";
 import { editItem } from "~/core/session/edits";
 import { secondsText } from "~/core/lengths";
 
@@ -14,7 +14,7 @@ export const unequalSides: Rule = {
     if (Math.abs(left - right) < TELL) return [];
     const more = left > right ? "left" : "right";
     const single = itemsOf(input).find(({ item, drill }) => item.sides === more && drill.sides !== "together");
-    const finding: Finding = {
+    const finding: RuleFinding = {
       severity: "warn",
       says: `The ${more} side works ${secondsText(Math.abs(left - right))} longer than the ${more === "left" ? "right" : "left"}: ${secondsText(left)} left, ${secondsText(right)} right.`,
       why: "Sides are worked equally unless a difference was measured.",

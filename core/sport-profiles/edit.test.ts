@@ -1,19 +1,19 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
-import { copyOfDemand, isHeld, withHeld, withReason, withWeight } from "./edit";
+import { copyOfProfile, isHeld, withHeld, withReason, withWeight } from "./edit";
 import { HELD_POSITIONS, heldKey, heldWords } from "./held";
 import { weightOf } from "./fit";
-import { demandSchema } from "./schema";
-import { ROWS } from "~/core/vocabulary/rows";
-import { DEMANDS, demandById } from "~/library/demands";
+import { sportProfileSchema } from "./schema";
+import { MOTIONS } from "~/core/vocabulary/motions";
+import { SPORT_PROFILES, profileById } from "~/library/sport-profiles";
 
-const rowing = demandById("rowing")!;
+const rowing = profileById("rowing")!;
 
 describe("changing a demand profile", () => {
   it("copies it under a name that says so", () => {
-    for (const demand of DEMANDS) {
-      const copy = copyOfDemand(demand);
-      expect(demandSchema.safeParse(copy).success, demand.id).toBe(true);
+    for (const demand of SPORT_PROFILES) {
+      const copy = copyOfProfile(demand);
+      expect(sportProfileSchema.safeParse(copy).success, demand.id).toBe(true);
       expect([copy.name.endsWith(", mine"), copy.rows]).toEqual([true, demand.rows]);
     }
   });
@@ -45,17 +45,17 @@ describe("changing a demand profile", () => {
   });
   it("is always a profile that can be kept, with weights from 0 to 3", () => {
     const step = fc.oneof(
-      fc.record({ row: fc.constantFrom(...ROWS), weight: fc.integer({ min: 0, max: 3 }) }),
+      fc.record({ row: fc.constantFrom(...MOTIONS), weight: fc.integer({ min: 0, max: 3 }) }),
       fc.record({ key: fc.constantFrom(...Object.keys(HELD_POSITIONS)), held: fc.boolean() }),
     );
     fc.assert(
-      fc.property(fc.constantFrom(...DEMANDS), fc.array(step, { maxLength: 20 }), (demand, steps) => {
+      fc.property(fc.constantFrom(...SPORT_PROFILES), fc.array(step, { maxLength: 20 }), (demand, steps) => {
         const changed = steps.reduce(
           (d, s) => ("row" in s ? withWeight(d, s.row, s.weight, "asked for") : withHeld(d, s.key, s.held)),
           demand,
         );
-        expect(demandSchema.safeParse(changed)).toMatchObject({ success: true });
-        for (const row of ROWS) expect(weightOf(changed, row)).toBeLessThanOrEqual(3);
+        expect(sportProfileSchema.safeParse(changed)).toMatchObject({ success: true });
+        for (const row of MOTIONS) expect(weightOf(changed, row)).toBeLessThanOrEqual(3);
       }),
     );
   });

@@ -10,7 +10,7 @@ import { miniProfile } from "~/core/profile/mini";
 import { minuteMarks, profileOf } from "~/core/profile/profile";
 import { drillById } from "~/library";
 import { callsDue, callsOf } from "./calls";
-import { faceOf } from "./face";
+import { playerView } from "./player-view";
 
 function session(items: SessionInput["blocks"][number]["items"]) {
   const read = readSession(
@@ -24,7 +24,7 @@ function session(items: SessionInput["blocks"][number]["items"]) {
     const drill = found && drillById(found.drill);
     return found && drill ? { item: found, drill } : undefined;
   };
-  return { doc: read.value, timeline, face: (t: number) => faceOf(momentAt(timeline, t)!, facts)!, facts };
+  return { doc: read.value, timeline, face: (t: number) => playerView(momentAt(timeline, t)!, facts)!, facts };
 }
 
 describe("the face of the player", () => {

@@ -1,20 +1,21 @@
 import { describe, expect, it } from "vitest";
-import { demandSchema } from "~/core/demands/schema";
-import { ROWS } from "~/core/vocabulary/rows";
+import { sportProfileSchema } from "~/core/sport-profiles/schema";
+import { MOTIONS } from "~/core/vocabulary/motions";
 import { DRILLS } from ".";
-import { DEMANDS, demandById } from "./demands";
+import { SPORT_PROFILES, profileById } from "./sport-profiles";
 
 describe("the demand profiles", () => {
   it("are at least 14, each whole, with its own id and name", () => {
-    expect(DEMANDS.length).toBeGreaterThanOrEqual(14);
-    expect(new Set(DEMANDS.map((d) => d.id)).size).toBe(DEMANDS.length);
-    for (const demand of DEMANDS) expect(demandSchema.safeParse(demand), demand.id).toMatchObject({ success: true });
-    expect(demandById("rowing")?.name).toBe("Rowing");
-    expect(demandById("nothing")).toBeUndefined();
+    expect(SPORT_PROFILES.length).toBeGreaterThanOrEqual(14);
+    expect(new Set(SPORT_PROFILES.map((d) => d.id)).size).toBe(SPORT_PROFILES.length);
+    for (const demand of SPORT_PROFILES)
+      expect(sportProfileSchema.safeParse(demand), demand.id).toMatchObject({ success: true });
+    expect(profileById("rowing")?.name).toBe("Rowing");
+    expect(profileById("nothing")).toBeUndefined();
   });
   it("ask something top of every one, and only of rows that some drill serves mainly", () => {
     const served = new Set(DRILLS.flatMap((drill) => drill.levels.standard.main));
-    for (const demand of DEMANDS) {
+    for (const demand of SPORT_PROFILES) {
       const weights = Object.values(demand.rows).map((row) => row?.weight ?? 0);
       expect(Math.max(...weights), demand.id).toBeGreaterThanOrEqual(2);
       for (const [row, asked] of Object.entries(demand.rows))
@@ -26,8 +27,8 @@ describe("the demand profiles", () => {
     }
   });
   it("leave no row out of all of them that a drill serves mainly", () => {
-    const asked = new Set(DEMANDS.flatMap((demand) => Object.keys(demand.rows)));
-    for (const row of ROWS)
+    const asked = new Set(SPORT_PROFILES.flatMap((demand) => Object.keys(demand.rows)));
+    for (const row of MOTIONS)
       if (DRILLS.some((drill) => drill.levels.standard.main.includes(row))) expect(asked.has(row), row).toBe(true);
   });
 });

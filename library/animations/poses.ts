@@ -1,5 +1,5 @@
 import { mirrorArm, mirrorLeg, mirrorPose } from "~/core/figure/mirror";
-import type { DrillMotions, Motion, Prop, View } from "~/core/figure/motion";
+import type { DrillAnimations, Animation, Prop, View } from "~/core/figure/animation";
 import type { ViewName } from "~/core/figure/views";
 import type { MiddlePoint, PointName } from "~/core/figure/points";
 import type { Arm, Leg, Pose, SpinePart } from "~/core/figure/pose";
@@ -420,8 +420,8 @@ export const bar = (): Prop => ({
 
 export type MotionMore = {
   props?: Prop[];
-  ends?: Motion["ends"];
-  flow?: Motion["flow"];
+  ends?: Animation["ends"];
+  flow?: Animation["flow"];
   seconds?: number;
   at?: number[];
   beats?: number;
@@ -430,13 +430,13 @@ export type MotionMore = {
 };
 
 const make = (
-  kind: Motion["kind"],
+  kind: Animation["kind"],
   view: ViewName | View,
   poses: Pose[],
   beats: number,
   seconds: number,
   { props = [], ends = "as it began", flow = "eased", at, lift, focus }: MotionMore,
-): Motion => ({
+): Animation => ({
   kind,
   ends,
   flow,
@@ -449,18 +449,18 @@ const make = (
 });
 
 /** Goes through the positions, one a beat unless said, and back to the first. */
-export const rep = (view: ViewName | View, poses: Pose[], more: MotionMore = {}): Motion =>
+export const rep = (view: ViewName | View, poses: Pose[], more: MotionMore = {}): Animation =>
   make("repeat", view, poses, more.beats ?? poses.length, more.seconds ?? 4, more);
 
 /** Goes from the first position through the others into the last, and stays. */
-export const hold = (view: ViewName | View, poses: Pose[], more: MotionMore = {}): Motion =>
+export const hold = (view: ViewName | View, poses: Pose[], more: MotionMore = {}): Animation =>
   make("hold", view, poses, more.beats ?? Math.max(1, poses.length - 1), more.seconds ?? 3, more);
 
 /** A repetition that ends as the mirror image of its beginning. */
-export const swap = (view: ViewName | View, poses: Pose[], more: MotionMore = {}): Motion =>
+export const swap = (view: ViewName | View, poses: Pose[], more: MotionMore = {}): Animation =>
   rep(view, poses, { ...more, ends: "mirrored" });
 
-export type MotionSet = Readonly<Record<string, DrillMotions>>;
+export type MotionSet = Readonly<Record<string, DrillAnimations>>;
 
 // Positions more than one region starts from
 

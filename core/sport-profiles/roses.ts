@@ -1,7 +1,7 @@
 import { planeSeconds, type Coverage } from "~/core/coverage/coverage";
 import { targetsOf } from "./fit";
-import type { Demand } from "./schema";
-import { ROW_FACTS, ROWS, type Joint, type Plane, type Row } from "~/core/vocabulary/rows";
+import type { SportProfile } from "./schema";
+import { MOTION_FACTS, MOTIONS, type Joint, type Plane, type Motion } from "~/core/vocabulary/motions";
 import { cameraOf } from "~/core/figure/camera";
 import { solvePose, type Solved } from "~/core/figure/solve";
 import type { Pose } from "~/core/figure/pose";
@@ -10,7 +10,7 @@ import type { Degrees, Metres, Seconds, Share } from "~/core/units";
 
 /** One motion of a joint: how long it was worked, and how long the demand wants, as a petal of a rose. */
 export type Petal = {
-  row: Row;
+  row: Motion;
   /** Clockwise from straight up, as it is seen. */
   angle: Degrees;
   has: Seconds;
@@ -89,7 +89,7 @@ const side = (
 ): [number, number, number] => [x, y + up, z + (s === "right" ? out : -out)];
 
 const JOINTS = Object.keys(STANDS) as Joint[];
-const rowsOf = (joint: Joint): Row[] => ROWS.filter((row) => ROW_FACTS[row].joint === joint);
+const rowsOf = (joint: Joint): Motion[] => MOTIONS.filter((row) => MOTION_FACTS[row].joint === joint);
 
 /** How far out the outline of what is wanted most reaches, so that more than is wanted can be seen as well. */
 const MOST_WANTED: Share = 0.8;
@@ -101,21 +101,21 @@ const MOST_WANTED: Share = 0.8;
  */
 export function rosesOf(
   coverage: Coverage,
-  { demand, target, other }: { demand?: Demand | undefined; target: Seconds; other?: Coverage | undefined },
+  { demand, target, other }: { demand?: SportProfile | undefined; target: Seconds; other?: Coverage | undefined },
 ): { roses: Rose[]; scale: Seconds } {
   const body = rosesBody();
   const wanted = demand && targetsOf(demand, target);
-  const worked = ROWS.flatMap((row) => [
+  const worked = MOTIONS.flatMap((row) => [
     coverage[row].left,
     coverage[row].right,
     other?.[row].left ?? 0,
     other?.[row].right ?? 0,
   ]);
-  const scale = Math.max(30, ...(wanted ? ROWS.map((row) => wanted[row] / MOST_WANTED) : worked));
+  const scale = Math.max(30, ...(wanted ? MOTIONS.map((row) => wanted[row] / MOST_WANTED) : worked));
   const roses = JOINTS.flatMap((joint): Rose[] => {
     const { view, at, radius } = STANDS[joint];
     const rows = rowsOf(joint);
-    const sided = ROW_FACTS[rows[0]!].sided;
+    const sided = MOTION_FACTS[rows[0]!].sided;
     return (sided ? (["right", "left"] as const) : [undefined]).map((own) => {
       const place = cameraOf(ROSE_VIEWS[view]).see(at(body, own ?? "right"));
       // The mirrored rose of the other side, as the body is.

@@ -1,4 +1,4 @@
-import type { DrillMotions } from "~/core/figure/motion";
+import type { DrillAnimations } from "~/core/figure/animation";
 import { ankleAndFootMotions } from "./ankle-and-foot";
 import { breathAndTrunkMotions } from "./breath-and-trunk";
 import { hipBackMotions } from "./hip-back";
@@ -26,5 +26,5 @@ export const MOTIONS: MotionSet = {
 };
 
 /** The motions of a shipped drill, or undefined. */
-export const motionsOf = (id: string): DrillMotions | undefined =>
+export const motionsOf = (id: string): DrillAnimations | undefined =>
   Object.hasOwn(MOTIONS, id) ? MOTIONS[id] : undefined;

@@ -9,7 +9,7 @@ import type { Segment } from "~/core/timeline/types";
 import type { Share } from "~/core/units";
 
 /** What the player shows at a moment, all as words and numbers ready to be shown. */
-export type Face = {
+export type PlayerView = {
   stage: Segment["kind"];
   /** What is going on, when it is not the work itself: “watch first”, “change sides”. */
   heading: string;
@@ -33,7 +33,7 @@ export type Face = {
 type Facts = (place: { block: number; item: number }) => { drill: Drill; item: Item } | undefined;
 
 /** Words and figures for a moment of the run. Undefined when the moment's drill is not known. */
-export function faceOf(moment: Moment, facts: Facts): Face | undefined {
+export function playerView(moment: Moment, facts: Facts): PlayerView | undefined {
   const { segment } = moment;
   const here = facts(segment);
   if (!here) return undefined;
@@ -73,16 +73,16 @@ function headingOf(segment: Segment): string {
   }
 }
 
-function sidesOf({ segment, beat, nextWork }: Moment): Pick<Face, "side" | "turn"> {
+function sidesOf({ segment, beat, nextWork }: Moment): Pick<PlayerView, "side" | "turn"> {
   if (segment.kind === "switch") return { side: segment.to };
   // By the clock the side that comes is in sight for all of the rest.
   if (segment.kind !== "work" && segment.gap && (nextWork?.side === "left" || nextWork?.side === "right"))
     return { side: nextWork.side };
   if (segment.kind !== "work") return {};
-  return { side: sideWords(segment.side) as NonNullable<Face["side"]>, ...(beat?.side && { turn: beat.side }) };
+  return { side: sideWords(segment.side) as NonNullable<PlayerView["side"]>, ...(beat?.side && { turn: beat.side }) };
 }
 
-function figureOf({ segment, elapsed, left, beat, nextWork }: Moment): Pick<Face, "big" | "bigLabel" | "clock"> {
+function figureOf({ segment, elapsed, left, beat, nextWork }: Moment): Pick<PlayerView, "big" | "bigLabel" | "clock"> {
   // Between two passes by the clock there is one count: until the work begins, whatever has to be done before.
   if (segment.kind !== "work" && segment.gap && nextWork)
     return { big: countdownText(nextWork.start - segment.start - elapsed), bigLabel: "left" };
@@ -101,7 +101,7 @@ function figureOf({ segment, elapsed, left, beat, nextWork }: Moment): Pick<Face
   };
 }
 
-function guideOf({ segment, beat, beatLeft }: Moment): Pick<Face, "guide"> {
+function guideOf({ segment, beat, beatLeft }: Moment): Pick<PlayerView, "guide"> {
   if (segment.kind !== "work" || !beat || segment.beats.length === 1) return {};
   const share = beat.seconds > 0 ? 1 - (beatLeft ?? 0) / beat.seconds : 1;
   return {

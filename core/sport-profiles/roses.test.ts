@@ -2,11 +2,11 @@ import { describe, expect, it } from "vitest";
 import { coverageOf } from "~/core/coverage/coverage";
 import { petalPath, planeShares, rosesOf } from "./roses";
 import { targetsOf } from "./fit";
-import { ROW_FACTS, ROWS } from "~/core/vocabulary/rows";
+import { MOTION_FACTS, MOTIONS } from "~/core/vocabulary/motions";
 import { itemOf, newSession } from "~/core/session/start";
 import { compile } from "~/core/timeline/compile";
 import { drillById } from "~/library";
-import { demandById } from "~/library/demands";
+import { profileById } from "~/library/sport-profiles";
 
 const hold = (id: string, seconds: number, more = {}) => ({
   ...itemOf(drillById(id)!),
@@ -19,7 +19,7 @@ const coverageFor = (items: ReturnType<typeof hold>[]) => {
   ]);
   return coverageOf(s, compile(s, drillById), drillById);
 };
-const rowing = demandById("rowing")!;
+const rowing = profileById("rowing")!;
 
 describe("range roses", () => {
   const coverage = coverageFor([hold("hip-flexor-hold", 60, { sides: "left" }), hold("cat-camel", 120)]);
@@ -27,7 +27,7 @@ describe("range roses", () => {
   it("have a petal for every motion, on both sides where a joint has sides", () => {
     const petals = roses.flatMap((rose) => rose.petals.map((petal) => `${petal.row} ${rose.side ?? ""}`));
     expect(petals.sort()).toEqual(
-      ROWS.flatMap((row) => (ROW_FACTS[row].sided ? [`${row} left`, `${row} right`] : [`${row} `])).sort(),
+      MOTIONS.flatMap((row) => (MOTION_FACTS[row].sided ? [`${row} left`, `${row} right`] : [`${row} `])).sort(),
     );
   });
   it("are to one scale, on which what is wanted most reaches four fifths of the way out", () => {

@@ -1,5 +1,5 @@
 /** A coverage row is one motion of one joint. Its code is for documents; people see its words. */
-export const ROWS = [
+export const MOTIONS = [
   "nk.flex",
   "nk.ext",
   "nk.rot",
@@ -37,7 +37,7 @@ export const ROWS = [
   "toe.ext",
 ] as const;
 
-export type Row = (typeof ROWS)[number];
+export type Motion = (typeof MOTIONS)[number];
 
 export type Joint =
   | "neck"
@@ -71,7 +71,7 @@ export type RatedJoint = (typeof RATED_JOINTS)[number];
 export type Plane = "forward-back" | "side" | "rotation";
 
 /** What a row is called by the field’s term, which joint and plane it belongs to, and whether there is one on each side of the body. */
-export type RowFacts = {
+export type MotionFacts = {
   words: string;
   /** The same said plainly, as a coach explains it. */
   plain: string;
@@ -80,7 +80,7 @@ export type RowFacts = {
   sided: boolean;
 };
 
-const row = (joint: Joint, plane: Plane, sided: boolean, words: string, plain: string): RowFacts => ({
+const row = (joint: Joint, plane: Plane, sided: boolean, words: string, plain: string): MotionFacts => ({
   words,
   plain,
   joint,
@@ -88,7 +88,7 @@ const row = (joint: Joint, plane: Plane, sided: boolean, words: string, plain: s
   sided,
 });
 
-export const ROW_FACTS: Readonly<Record<Row, RowFacts>> = {
+export const MOTION_FACTS: Readonly<Record<Motion, MotionFacts>> = {
   "nk.flex": row("neck", "forward-back", false, "neck flexion", "bending the neck forward"),
   "nk.ext": row("neck", "forward-back", false, "neck extension", "bending the neck back"),
   "nk.rot": row("neck", "rotation", false, "neck rotation", "turning the head"),

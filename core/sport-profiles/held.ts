@@ -1,7 +1,7 @@
-import type { Row } from "~/core/vocabulary/rows";
+import type { Motion } from "~/core/vocabulary/motions";
 
 /** What people may be held in all week, by a key that documents use, and the motions that gain weight by it. */
-export const HELD_POSITIONS: Readonly<Record<string, { words: string; opposites: readonly Row[] }>> = {
+export const HELD_POSITIONS: Readonly<Record<string, { words: string; opposites: readonly Motion[] }>> = {
   "hips-folded": { words: "hips folded", opposites: ["hip.ext"] },
   "upper-back-rounded": { words: "upper back rounded", opposites: ["th.ext"] },
   "arms-in-front": { words: "arms in front", opposites: ["sh.ext", "sh.er", "scap"] },

@@ -6,7 +6,7 @@ import { checkIn, edition, group, link, person, run, trainingSession } from "./s
 import type { Tightness } from "~/core/checkin/schema";
 import type { Seconds, Share } from "~/core/units";
 
-export type HeardRow = {
+export type FeedbackRow = {
   runId: string;
   name: string;
   /** Whose name was chosen, where the coach has marked it as not theirs. */
@@ -23,7 +23,7 @@ export type HeardRow = {
   /** The zone of the group it was handed to, where that is not the club’s. */
   zone: string | null;
   checkIn: {
-    hard: number | null;
+    effort: number | null;
     tightness: Tightness[];
     pain: boolean;
     painWhere: string | null;
@@ -65,27 +65,27 @@ const heardOf = (db: Pick<Db, "select">, club: Club, sessionId: string | null, {
 const withCheckIn = and(eq(checkIn.clubId, run.clubId), eq(checkIn.runId, run.id));
 
 /** Feedback, the newest first. `sessionId` narrows it to one session. `skip` leaves out so many of the first. Pain that nobody has looked at is asked for by itself, and shown before everything. */
-export async function listHeard(
+export async function listFeedback(
   db: Db,
   club: Club,
   sessionId: string | null,
   most: number,
   which: Which = {},
   skip = 0,
-): Promise<HeardRow[]> {
-  const [rows] = await listEachHeard(db, club, sessionId, [{ ...which, most, skip }]);
+): Promise<FeedbackRow[]> {
+  const [rows] = await listEachFeedback(db, club, sessionId, [{ ...which, most, skip }]);
   return rows;
 }
 
 type OneList = Which & { most: number; skip: number };
 
 /** Several such lists, for one page. */
-export async function listEachHeard<const L extends readonly OneList[]>(
+export async function listEachFeedback<const L extends readonly OneList[]>(
   db: Db,
   club: Club,
   sessionId: string | null,
   lists: L,
-): Promise<{ [K in keyof L]: HeardRow[] }> {
+): Promise<{ [K in keyof L]: FeedbackRow[] }> {
   const found = await Promise.all(
     lists.map(({ most, skip, ...which }) => heardRuns(db, club, sessionId, most, which, skip)),
   );
@@ -97,7 +97,7 @@ export async function listEachHeard<const L extends readonly OneList[]>(
       return of ? [{ ...row, ...of }] : [];
     }),
   );
-  return whole as { [K in keyof L]: HeardRow[] };
+  return whole as { [K in keyof L]: FeedbackRow[] };
 }
 
 async function heardRuns(db: Db, club: Club, sessionId: string | null, most: number, which: Which, skip: number) {
@@ -116,7 +116,7 @@ async function heardRuns(db: Db, club: Club, sessionId: string | null, most: num
       checkIn: {
         sentAt: checkIn.sentAt,
         arrivedAt: checkIn.arrivedAt,
-        hard: checkIn.effort,
+        effort: checkIn.effort,
         tightness: checkIn.tightness,
         pain: checkIn.pain,
         painWhere: checkIn.painWhere,
@@ -133,7 +133,7 @@ async function heardRuns(db: Db, club: Club, sessionId: string | null, most: num
     .offset(skip);
 }
 
-type OfLink = Pick<HeardRow, "sessionId" | "sessionTitle" | "editionNumber" | "totalSeconds" | "zone">;
+type OfLink = Pick<FeedbackRow, "sessionId" | "sessionTitle" | "editionNumber" | "totalSeconds" | "zone">;
 
 /** What was followed by these links, and the zone of whom it was handed to. */
 async function ofLinks(db: Db, club: Club, ids: readonly string[]): Promise<Map<string, OfLink>> {
@@ -158,27 +158,27 @@ async function ofLinks(db: Db, club: Club, ids: readonly string[]): Promise<Map<
   return new Map(rows.map(({ id, ...row }) => [id, row]));
 }
 
-export type HeardSummary = { runs: number; finished: number; checkedIn: number; hard: number | null };
+export type FeedbackSummary = { runs: number; finished: number; checkedIn: number; effort: number | null };
 
 /** What was heard comes to, however much of it is shown: of a session, of somebody, or of everything since a moment. */
-export async function summariseHeard(
+export async function summariseFeedback(
   db: Db,
   club: Club,
   sessionId: string | null,
   { since, ...which }: Pick<Which, "person"> & { since?: Date } = {},
-): Promise<HeardSummary> {
+): Promise<FeedbackSummary> {
   const [row] = await db
     .select({
       runs: sql<number>`count(*)::int`,
       finished: sql<number>`count(${run.finishedAt})::int`,
       checkedIn: sql<number>`count(${checkIn.runId})::int`,
-      hard: sql<number | null>`percentile_cont(0.5) within group (order by ${checkIn.effort})`,
+      effort: sql<number | null>`percentile_cont(0.5) within group (order by ${checkIn.effort})`,
     })
     // A check-in comes after what it is of began: said here, so that the database looks at none that came before.
     .from(run)
     .leftJoin(checkIn, and(withCheckIn, since ? gt(checkIn.arrivedAt, since) : undefined))
     .where(and(heardOf(db, club, sessionId, which), since ? gt(run.startedAt, since) : undefined));
-  return row ?? { runs: 0, finished: 0, checkedIn: 0, hard: null };
+  return row ?? { runs: 0, finished: 0, checkedIn: 0, effort: null };
 }
 
 /** How many reports tell of pain that nobody has looked at. */

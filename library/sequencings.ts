@@ -1,4 +1,4 @@
-import { schoolSchema, type School } from "~/core/draft/school";
+import { sequencingSchema, type Sequencing } from "~/core/draft/sequencing";
 
 const SCHOOLS_AS_WRITTEN = [
   {
@@ -142,8 +142,8 @@ const SCHOOLS_AS_WRITTEN = [
 ];
 
 /** The order schools that ship with Mapset. */
-export const SCHOOLS: readonly School[] = SCHOOLS_AS_WRITTEN.map((school) => schoolSchema.parse(school));
+export const SEQUENCINGS: readonly Sequencing[] = SCHOOLS_AS_WRITTEN.map((school) => sequencingSchema.parse(school));
 
-const byId = new Map(SCHOOLS.map((school) => [school.id, school]));
+const byId = new Map(SEQUENCINGS.map((school) => [school.id, school]));
 
-export const schoolById = (id: string): School | undefined => byId.get(id);
+export const sequencingById = (id: string): Sequencing | undefined => byId.get(id);

@@ -1,6 +1,6 @@
 import { z } from "zod";
 import { hardness } from "~/core/drills/hardness";
-import { ROW_FACTS, type Joint } from "~/core/vocabulary/rows";
+import { MOTION_FACTS, type Joint } from "~/core/vocabulary/motions";
 import { METHODS } from "~/core/vocabulary/methods";
 import type { Drill, DrillLevel } from "~/core/drills/schema";
 import type { LevelName } from "~/core/vocabulary/levels";
@@ -9,7 +9,7 @@ import { capital } from "~/core/wording/words";
 import type { Seconds } from "~/core/units";
 
 const PLANES = ["forward-back", "side", "rotation"] as const;
-const JOINTS = [...new Set(Object.values(ROW_FACTS).map((facts) => facts.joint))] as [Joint, ...Joint[]];
+const JOINTS = [...new Set(Object.values(MOTION_FACTS).map((facts) => facts.joint))] as [Joint, ...Joint[]];
 
 /** Which drills a stage takes: all that is said must hold; what is left out does not matter. */
 const takesSchema = z.strictObject({
@@ -40,7 +40,7 @@ const stageSchema = z.strictObject({
 });
 
 /** An order school as data: its stages in order, each taking drills; a drill belongs to the first stage of `asks` that takes it. */
-export const schoolSchema = z.strictObject({
+export const sequencingSchema = z.strictObject({
   id: z
     .string()
     .regex(/^[a-z0-9]+(-[a-z0-9]+)*$/)
@@ -54,7 +54,7 @@ export const schoolSchema = z.strictObject({
     .describe("In which order the stages are asked whether they take a drill; without it, from first to last"),
 });
 
-export type School = z.infer<typeof schoolSchema>;
+export type Sequencing = z.infer<typeof sequencingSchema>;
 export type Stage = z.infer<typeof stageSchema>;
 
 /** One step of a session's order: everything in it comes before everything in the next. */
@@ -87,7 +87,7 @@ const partOf = (follows: Stage["follows"], { drill, level, name }: Form): number
   const height = HEIGHT[level.posture];
   switch (follows) {
     case "down the body":
-      return DOWN_THE_BODY[ROW_FACTS[level.main[0]!].joint];
+      return DOWN_THE_BODY[MOTION_FACTS[level.main[0]!].joint];
     case "up from the floor":
       return height;
     case "down to the floor":
@@ -102,7 +102,7 @@ const partOf = (follows: Stage["follows"], { drill, level, name }: Form): number
 };
 
 const takes = (stage: Stage, { drill, level }: Form): boolean => {
-  const { joint, plane } = ROW_FACTS[level.main[0]!];
+  const { joint, plane } = MOTION_FACTS[level.main[0]!];
   return stage.takes.some(
     ({ methods, joints, planes }) =>
       (!methods || methods.includes(drill.method)) &&
@@ -119,7 +119,7 @@ export const leastIn = (stage: Stage, target: Seconds): number =>
   Math.min(MOST_ASKED, Math.floor(((stage.least ?? 0) * target) / 600 + 1e-9));
 
 /** Where a drill's level belongs in a school; `undefined` when no stage takes it. */
-export function stepOf(school: School, form: Form): Step | undefined {
+export function stepOf(school: Sequencing, form: Form): Step | undefined {
   const asked = school.asks ?? school.stages.map((_, i) => i);
   const stage = asked.find((i) => school.stages[i] && takes(school.stages[i], form));
   return stage === undefined ? undefined : { stage, part: partOf(school.stages[stage]!.follows, form) };
@@ -129,7 +129,7 @@ export function stepOf(school: School, form: Form): Step | undefined {
 export const stepRank = ({ stage, part }: Step): number => stage * 10 + part;
 
 /** What a step is called: the stage, or its part where a stage has several. */
-export function stepTitle(school: School, { stage, part }: Step): string {
+export function stepTitle(school: Sequencing, { stage, part }: Step): string {
   const { title, follows } = school.stages[stage]!;
   return follows === undefined ? title : school.stages.length === 1 ? capital(PART_WORDS[follows][part]!) : title;
 }

@@ -1,9 +1,9 @@
-import type { Demand } from "~/core/demands/schema";
-import type { Row } from "~/core/vocabulary/rows";
+import type { SportProfile } from "~/core/sport-profiles/schema";
+import type { Motion } from "~/core/vocabulary/motions";
 
-type Asked = Partial<Record<Row, [weight: 0 | 1 | 2 | 3, why: string]>>;
+type Asked = Partial<Record<Motion, [weight: 0 | 1 | 2 | 3, why: string]>>;
 
-const demand = (id: string, name: string, about: string, held: string[], rows: Asked): Demand => ({
+const demand = (id: string, name: string, about: string, held: string[], rows: Asked): SportProfile => ({
   id,
   name,
   about,
@@ -12,7 +12,7 @@ const demand = (id: string, name: string, about: string, held: string[], rows: A
 });
 
 /** The demand profiles that ship with Mapset: what each asks of every joint motion, 0 to 3, and why in a line. */
-export const DEMANDS: readonly Demand[] = [
+export const SPORT_PROFILES: readonly SportProfile[] = [
   demand(
     "general",
     "General use",
@@ -356,7 +356,7 @@ export const DEMANDS: readonly Demand[] = [
   ),
 ];
 
-const byId = new Map(DEMANDS.map((d) => [d.id, d]));
+const byId = new Map(SPORT_PROFILES.map((d) => [d.id, d]));
 
 /** The shipped demand profile of an id, or undefined. */
-export const demandById = (id: string): Demand | undefined => byId.get(id);
+export const profileById = (id: string): SportProfile | undefined => byId.get(id);

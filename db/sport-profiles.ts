@@ -3,15 +3,15 @@ import { and, asc, eq } from "drizzle-orm";
 import type { Db } from "./client";
 import type { Club } from "./clubs";
 import { sportProfile } from "./schema";
-import type { Demand } from "~/core/demands/schema";
+import type { SportProfile } from "~/core/sport-profiles/schema";
 import { mustOpen, readable } from "./documents";
 import { openProfile } from "~/core/documents/others";
 
 /** A demand profile of a coach's own is known by this and its id. */
-export const ownDemandId = (id: string): string => `own-${id}`;
+export const ownProfileId = (id: string): string => `own-${id}`;
 
 /** A coach's own demand profiles by name; each carries the id it is known by. */
-export async function listDemands(db: Db, club: Club): Promise<(Demand & { row: string })[]> {
+export async function listProfiles(db: Db, club: Club): Promise<(SportProfile & { row: string })[]> {
   const rows = await db
     .select({ id: sportProfile.id, doc: sportProfile.doc })
     .from(sportProfile)
@@ -19,21 +19,21 @@ export async function listDemands(db: Db, club: Club): Promise<(Demand & { row: 
     .orderBy(asc(sportProfile.name));
   return readable(rows, (row) => openProfile(row.doc)).map(({ row: { id }, doc }) => ({
     ...doc,
-    id: ownDemandId(id),
+    id: ownProfileId(id),
     row: id,
   }));
 }
 
-export async function findDemand(db: Db, club: Club, id: string): Promise<Demand | undefined> {
+export async function findProfile(db: Db, club: Club, id: string): Promise<SportProfile | undefined> {
   const [row] = await db
     .select({ doc: sportProfile.doc })
     .from(sportProfile)
     .where(and(eq(sportProfile.id, id), eq(sportProfile.clubId, club.id)));
-  return row && { ...mustOpen(openProfile(row.doc), "profile", id), id: ownDemandId(id) };
+  return row && { ...mustOpen(openProfile(row.doc), "profile", id), id: ownProfileId(id) };
 }
 
 /** Keeps a new profile and returns its id. */
-export async function addDemand(db: Db, club: Club, doc: Demand): Promise<string> {
+export async function addProfile(db: Db, club: Club, doc: SportProfile): Promise<string> {
   const [row] = await db
     .insert(sportProfile)
     .values({ clubId: club.id, madeBy: club.by, doc, name: doc.name })
@@ -43,7 +43,7 @@ export async function addDemand(db: Db, club: Club, doc: Demand): Promise<string
 }
 
 /** Keeps a changed profile. Returns false when it is not the coach's. */
-export async function saveDemand(db: Db, club: Club, id: string, doc: Demand): Promise<boolean> {
+export async function saveProfile(db: Db, club: Club, id: string, doc: SportProfile): Promise<boolean> {
   const rows = await db
     .update(sportProfile)
     .set({ doc, name: doc.name, updatedAt: nowDate() })
@@ -53,7 +53,7 @@ export async function saveDemand(db: Db, club: Club, id: string, doc: Demand): P
 }
 
 /** Deletes a profile; sessions that asked for it ask for nothing then. Returns false when it is not the coach's. */
-export async function deleteDemand(db: Db, club: Club, id: string): Promise<boolean> {
+export async function deleteProfile(db: Db, club: Club, id: string): Promise<boolean> {
   const rows = await db
     .delete(sportProfile)
     .where(and(eq(sportProfile.id, id), eq(sportProfile.clubId, club.id)))

@@ -1,11 +1,11 @@
 import { z } from "zod";
-import { ROWS } from "~/core/vocabulary/rows";
+import { MOTIONS } from "~/core/vocabulary/motions";
 
 /** How much a row is asked for, 0 to 3, and why in a line. */
 const weightSchema = z.strictObject({ weight: z.number().min(0).max(3), why: z.string().trim().min(3).max(200) });
 
 /** What a sport, a day's work or a purpose asks of each joint motion. */
-export const demandSchema = z.strictObject({
+export const sportProfileSchema = z.strictObject({
   id: z
     .string()
     .regex(/^[a-z0-9]+(-[a-z0-9]+)*$/)
@@ -16,7 +16,7 @@ export const demandSchema = z.strictObject({
     .array(z.string().trim().min(3).max(120))
     .max(6)
     .describe("Positions people are in all week; their opposites weigh more"),
-  rows: z.partialRecord(z.enum(ROWS), weightSchema).describe("Rows that are left out weigh nothing"),
+  rows: z.partialRecord(z.enum(MOTIONS), weightSchema).describe("Rows that are left out weigh nothing"),
 });
 
-export type Demand = z.infer<typeof demandSchema>;
+export type SportProfile = z.infer<typeof sportProfileSchema>;

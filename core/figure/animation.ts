@@ -49,7 +49,7 @@ const keySchema = z.strictObject({
 });
 
 /** How a drill moves over one repetition: key positions on the tempo's beats. Written for the right side. */
-export const motionSchema = z
+export const animationSchema = z
   .strictObject({
     kind: z.enum(["repeat", "hold"]).describe("Goes round and round, or goes into a position and stays"),
     ends: z
@@ -99,14 +99,14 @@ export const motionSchema = z
   });
 
 /** A drill's motion at its standard level, and at the others where the shape differs. */
-export const motionsSchema = z.strictObject({
-  standard: motionSchema,
-  easier: motionSchema.optional(),
-  harder: motionSchema.optional(),
+export const animationsSchema = z.strictObject({
+  standard: animationSchema,
+  easier: animationSchema.optional(),
+  harder: animationSchema.optional(),
 });
 
-export type DrillMotions = { standard: Motion; easier?: Motion | undefined; harder?: Motion | undefined };
+export type DrillAnimations = { standard: Animation; easier?: Animation | undefined; harder?: Animation | undefined };
 export type View = z.infer<typeof viewSchema>;
 export type Prop = z.infer<typeof propSchema>;
 export type Anchor = z.infer<typeof anchor>;
-export type Motion = z.infer<typeof motionSchema>;
+export type Animation = z.infer<typeof animationSchema>;

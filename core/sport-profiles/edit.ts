@@ -1,26 +1,26 @@
 import { HELD_POSITIONS, heldKey, heldWords } from "./held";
-import type { Demand } from "./schema";
-import { ROWS, type Row } from "~/core/vocabulary/rows";
+import type { SportProfile } from "./schema";
+import { MOTIONS, type Motion } from "~/core/vocabulary/motions";
 
 /** A copy to be made one's own; its name says so and stays within the limit. */
-export function copyOfDemand(demand: Demand): Demand {
+export function copyOfProfile(demand: SportProfile): SportProfile {
   return { ...demand, id: "own", name: `${demand.name.slice(0, 74)}, mine` };
 }
 
 /** Gives a row another weight, 0 to 3 in halves. With 0 the row is left out; a new row begins with the reason given. */
-export function withWeight(demand: Demand, row: Row, weight: number, why: string): Demand {
+export function withWeight(demand: SportProfile, row: Motion, weight: number, why: string): SportProfile {
   const { [row]: old, ...rest } = demand.rows;
   const rows = weight === 0 ? rest : { ...rest, [row]: { weight, why: old?.why ?? why } };
   return { ...demand, rows: inOrder(rows) };
 }
 
-export function withReason(demand: Demand, row: Row, why: string): Demand {
+export function withReason(demand: SportProfile, row: Motion, why: string): SportProfile {
   const old = demand.rows[row];
   return old ? { ...demand, rows: { ...demand.rows, [row]: { ...old, why } } } : demand;
 }
 
 /** Adds a held position by its key: each opposite weighs one more, up to 3. Taking it away takes one off again, down to nothing. */
-export function withHeld(demand: Demand, key: string, held: boolean): Demand {
+export function withHeld(demand: SportProfile, key: string, held: boolean): SportProfile {
   if (held === isHeld(demand, key)) return demand;
   const next = {
     ...demand,
@@ -33,7 +33,7 @@ export function withHeld(demand: Demand, key: string, held: boolean): Demand {
   }, next);
 }
 
-export const isHeld = (demand: Demand, key: string): boolean => demand.held.some((one) => heldKey(one) === key);
+export const isHeld = (demand: SportProfile, key: string): boolean => demand.held.some((one) => heldKey(one) === key);
 
-const inOrder = (rows: Demand["rows"]): Demand["rows"] =>
-  Object.fromEntries(ROWS.flatMap((row) => (rows[row] ? [[row, rows[row]]] : [])));
+const inOrder = (rows: SportProfile["rows"]): SportProfile["rows"] =>
+  Object.fromEntries(MOTIONS.flatMap((row) => (rows[row] ? [[row, rows[row]]] : [])));

@@ -2,7 +2,7 @@ import { browserOutbox } from "./browser";
 import { newKey } from "./key";
 import { now } from "~/core/clock/clock";
 import { drillItem, heldOf, isFor, sessionItem, type Edits, type Item, type OfCoach } from "~/core/outbox/item";
-import type { Draft, Where } from "~/core/saving/saving";
+import type { LocalCopy, Where } from "~/core/saving/saving";
 
 /** So long after an edit it is kept: typing makes one after another. */
 const KEEP_MS = 150;
@@ -10,22 +10,22 @@ const KEEP_MS = 150;
 const MAKE = { session: sessionItem, drill: drillItem };
 
 /** Edits of one document that have not reached the server, kept in this browser among what it has to send. */
-export type Drafts<D> = {
+export type LocalCopies<D> = {
   /** Keeps them, a moment later. */
-  keep: (draft: Draft<D>) => void;
+  keep: (draft: LocalCopy<D>) => void;
   /** Keeps at once what was still to be kept, and says where that is. */
   keepNow: () => Promise<Where>;
   drop: () => void;
   /** What this coach left of it. */
-  read: () => Promise<Draft<D> | undefined>;
+  read: () => Promise<LocalCopy<D> | undefined>;
 };
 
-export function draftsOf<D>(
+export function localCopiesOf<D>(
   kind: keyof typeof MAKE,
   id: string,
   whose: OfCoach,
   titleOf: (doc: D) => string,
-): Drafts<D> {
+): LocalCopies<D> {
   const held = () => heldOf(browserOutbox().outbox.items(), kind, id, whose);
   let later: { timer: ReturnType<typeof setTimeout>; keep: () => Promise<unknown> } | undefined;
   /** Whether this browser had no room for them. */
@@ -69,10 +69,10 @@ export function draftsOf<D>(
 /* Earlier versions kept a session's by themselves. */
 const earlierKey = (id: string) => `mapset-unsaved-${id}`;
 
-function readEarlier<D>(id: string): Draft<D> | undefined {
+function readEarlier<D>(id: string): LocalCopy<D> | undefined {
   try {
     const text = localStorage.getItem(earlierKey(id));
-    return text ? (JSON.parse(text) as Draft<D>) : undefined;
+    return text ? (JSON.parse(text) as LocalCopy<D>) : undefined;
   } catch {
     return undefined;
   }

@@ -1,4 +1,4 @@
-import type { Motion } from "~/core/figure/motion";
+import type { Animation } from "~/core/figure/animation";
 import type { Pose } from "~/core/figure/pose";
 import type { Posture } from "~/core/vocabulary/postures";
 import * as poses from "./poses";
@@ -24,7 +24,7 @@ const STARTS: Readonly<Record<Posture, () => Pose>> = {
 };
 
 /** A motion that stays in a posture, for a drill that begins from it: two keys on two beats, both the posture. */
-export const motionFrom = (posture: Posture): Motion => {
+export const motionFrom = (posture: Posture): Animation => {
   const pose = STARTS[posture]();
   return poses.rep("three-quarter", [pose, pose], posture === "hang" ? { props: [poses.bar()] } : {});
 };

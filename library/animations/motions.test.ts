@@ -1,7 +1,7 @@
 import { describe, expect, it } from "vitest";
 import { motionFaults, samplesOf } from "~/core/figure/check";
 import { mirrorPose, otherPoint } from "~/core/figure/mirror";
-import { motionsSchema } from "~/core/figure/motion";
+import { animationsSchema } from "~/core/figure/animation";
 import { playerOf } from "~/core/figure/play";
 import { POINT_NAMES } from "~/core/figure/points";
 import { LEVELS } from "~/core/vocabulary/levels";
@@ -26,7 +26,7 @@ describe("the motions of the library", () => {
 
 describe.each(drawn.map((d) => [`${d.drill.id}, ${d.level}`, d] as const))("%s", (_, { drill, level, motion }) => {
   it("is a motion as the schema has it", () =>
-    expect(motionsSchema.safeParse({ standard: motion })).toMatchObject({ success: true }));
+    expect(animationsSchema.safeParse({ standard: motion })).toMatchObject({ success: true }));
   it("keeps over the floor, on its contacts and inside the joints' limits, and moves what it is for", () => {
     expect(motionFaults(motion, drill.levels[level].main)).toEqual([]);
   });
