@@ -29,6 +29,7 @@ export default [
     route("library/:drill/edit", "routes/own-drill/route.tsx"),
 
     route("groups", "routes/groups/route.tsx"),
+    route("groups/:group", "routes/group/route.tsx"),
     route("groups/people", "routes/people/route.tsx"),
     route("groups/people/:person", "routes/person/route.tsx"),
 
@@ -48,6 +49,7 @@ export default [
   route("unreadable/:kind/:id/raw", "routes/unreadable/raw.ts"),
   route("sessions/:id/export", "routes/sessions/export.ts"),
 
+  route("find", "routes/find.ts"),
   route("own-drills", "routes/own-drills.ts"),
   route("library/:drill/export", "routes/drill/export.ts"),
   route("library/:drill/keep", "routes/own-drill/keep.ts"),

@@ -38,6 +38,8 @@ export type FeedbackRow = {
 export type Which = {
   only?: "unseen pain" | "pain";
   foldedOf?: string;
+  /** What was handed to one group. */
+  groupId?: string;
   /** Of one person, what was not marked as somebody else’s. */ person?: string;
 };
 
@@ -52,12 +54,25 @@ const linksOf = (db: Pick<Db, "select">, club: Club, sessionId: string) =>
     .innerJoin(edition, and(eq(edition.clubId, link.clubId), eq(edition.id, link.editionId)))
     .where(and(eq(link.clubId, club.id), eq(edition.sessionId, sessionId)));
 
-const heardOf = (db: Pick<Db, "select">, club: Club, sessionId: string | null, { only, foldedOf, person: of }: Which) =>
+/** The links that were handed to a group. */
+const linksTo = (db: Pick<Db, "select">, club: Club, groupId: string) =>
+  db
+    .select({ id: link.id })
+    .from(link)
+    .where(and(eq(link.clubId, club.id), eq(link.groupId, groupId)));
+
+const heardOf = (
+  db: Pick<Db, "select">,
+  club: Club,
+  sessionId: string | null,
+  { only, foldedOf, groupId, person: of }: Which,
+) =>
   and(
     of ? and(eq(run.personId, of), eq(run.notTheirs, false)) : undefined,
     eq(run.clubId, club.id),
     isNull(run.removedAt),
     sessionId ? inArray(run.linkId, linksOf(db, club, sessionId)) : undefined,
+    groupId ? inArray(run.linkId, linksTo(db, club, groupId)) : undefined,
     foldedOf ? and(sql`${run.folded}`, eq(run.linkId, foldedOf)) : of ? undefined : eq(run.folded, false),
     only === "unseen pain" ? unseenPain : only === "pain" ? sql`${checkIn.pain}` : undefined,
   );
@@ -165,7 +180,7 @@ export async function summariseFeedback(
   db: Db,
   club: Club,
   sessionId: string | null,
-  { since, ...which }: Pick<Which, "person"> & { since?: Date } = {},
+  { since, ...which }: Pick<Which, "person" | "groupId"> & { since?: Date } = {},
 ): Promise<FeedbackSummary> {
   const [row] = await db
     .select({

@@ -52,14 +52,22 @@ export type SessionsAsked = {
   find?: string;
   /** Of these, too, where what is looked for is in no name. */ purposes?: readonly Purpose[];
   template?: boolean;
+  /** Only those of one group. */
+  groupId?: string;
+  purpose?: Purpose;
   page?: number;
 };
 
-const listed = (club: Club, { archived = false, find = "", purposes = [], template }: SessionsAsked) =>
+const listed = (
+  club: Club,
+  { archived = false, find = "", purposes = [], template, groupId, purpose }: SessionsAsked,
+) =>
   and(
     eq(trainingSession.clubId, club.id),
     archived ? isNotNull(trainingSession.archivedAt) : isNull(trainingSession.archivedAt),
     template === undefined ? undefined : eq(trainingSession.template, template),
+    groupId ? eq(trainingSession.groupId, groupId) : undefined,
+    purpose ? eq(trainingSession.purpose, purpose) : undefined,
     find === ""
       ? undefined
       : or(

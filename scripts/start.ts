@@ -85,7 +85,7 @@ async function main(): Promise<void> {
     }).catch((error: unknown) => noPort(error, port));
     process.stdout.write(`\nMapset is ready at ${baseUrl}\n`);
     if (demo) process.stdout.write(`Demo sign-in: ${demo.email}  password: ${demo.password}\n`);
-    process.stdout.write("Ctrl-C ends it; what you did is kept. What Mapset writes to people: ./mapset mail\n\n");
+    process.stdout.write("Ctrl-C ends it; what you did is saved. What Mapset writes to people: ./mapset mail\n\n");
     await workOutOwn(url);
     await sweepNowAndThen(url);
   } catch (error) {

@@ -3,5 +3,5 @@ import type { Route } from "./+types/home";
 import { currentAccount } from "~/app/server/coach.server";
 
 export async function loader({ request }: Route.LoaderArgs) {
-  throw redirect((await currentAccount(request)) ? "/sessions" : "/sign-in");
+  throw redirect((await currentAccount(request)) ? "/today" : "/sign-in");
 }

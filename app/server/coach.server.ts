@@ -87,7 +87,7 @@ export async function requireCoachForData(request: Request): Promise<Coach> {
 
 /** A place in Mapset to go to after signing in; never another site. */
 export function safeBack(back: string | null): string {
-  return back && /^\/(?![/\\])[\w\-./?=&%]*$/.test(back) ? back : "/sessions";
+  return back && /^\/(?![/\\])[\w\-./?=&%]*$/.test(back) ? back : "/today";
 }
 
 /** An id from an address; anything that is none is answered like an id that does not exist. */

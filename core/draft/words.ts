@@ -8,10 +8,9 @@ import type { Purpose, SessionPlan } from "~/core/session/schema";
 import { protectionsOf } from "~/core/group/protect";
 import { protectionWords } from "~/core/wording/areas";
 import { secondsText } from "~/core/lengths";
-import { listWords, METHOD_WORDS, PURPOSE_WORDS } from "~/core/wording/words";
+import { fewWords, listWords, METHOD_WORDS, PURPOSE_WORDS } from "~/core/wording/words";
 
-const few = (names: readonly string[], most = 2): string =>
-  names.length <= most + 1 ? listWords(names) : `${names.slice(0, most).join(", ")} and ${names.length - most} more`;
+const few = (names: readonly string[], most = 2): string => fewWords(names, most);
 
 /** Motions picked by hand, the weightiest first: “hip turning in, hip turning out and 2 more”. */
 export function rowsWords(rows: Partial<Record<Motion, number>>): string {

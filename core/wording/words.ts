@@ -77,6 +77,10 @@ export function listWords(names: readonly string[]): string {
   return names.length < 2 ? (names[0] ?? "") : `${names.slice(0, -1).join(", ")} and ${names.at(-1)}`;
 }
 
+/** The same, of many only the first so many and how many more. */
+export const fewWords = (names: readonly string[], most: number): string =>
+  names.length <= most + 1 ? listWords(names) : `${names.slice(0, most).join(", ")} and ${names.length - most} more`;
+
 /** With a capital letter in front. */
 export const capital = (text: string): string => `${text.charAt(0).toUpperCase()}${text.slice(1)}`;
 

@@ -2,19 +2,10 @@ import { readClip, clipText, itemsAt, levelSeveral, stepSeveral } from "~/core/s
 import { MOST_ITEMS } from "~/core/session/edits";
 import type { LevelName } from "~/core/vocabulary/levels";
 import { LEVEL_WORDS } from "~/core/wording/words";
+import type { Command } from "~/app/ui/palette";
 import type { Tab } from "./tabs";
 import type { DrillLookup } from "~/library";
 import type { Desk, Place } from "./use-desk";
-
-/** Something the desk can do: found by its words in the list of things to do, and by its key where it has one. */
-export type Command = {
-  id: string;
-  words: string;
-  key?: string;
-  group: "This drill" | "Drills" | "The session" | "Look";
-  run: () => void;
-  off?: boolean;
-};
 
 /** The drills that are chosen: several, one, or none. */
 export const chosenOf = (desk: Desk): readonly Place[] =>

@@ -1,4 +1,4 @@
-import { CircleCheck, CloudOff, Compass, LoaderCircle, Redo2, Send, TriangleAlert, Undo2 } from "lucide-react";
+import { CircleCheck, CloudOff, LoaderCircle, Redo2, Send, TriangleAlert, Undo2 } from "lucide-react";
 import { useMemo } from "react";
 import { Count } from "./count";
 import type { NewestEdition, Tab } from "./tabs";
@@ -29,7 +29,6 @@ export function DeskBar({
   insights,
   onTab,
   onHandOut,
-  onPalette,
 }: {
   id: string;
   desk: Desk;
@@ -41,7 +40,6 @@ export function DeskBar({
   insights: Insights;
   onTab: (tab: Tab) => void;
   onHandOut: () => void;
-  onPalette: () => void;
 }) {
   const { session, history, timeline, change } = desk;
   const against = againstTarget(timeline.totalSeconds, session.target);
@@ -66,9 +64,6 @@ export function DeskBar({
           <Redo2 size={17} aria-hidden />
         </IconButton>
         <HistoryList desk={desk} />
-        <IconButton label="Find and do anything (G)" onClick={onPalette}>
-          <Compass size={17} aria-hidden />
-        </IconButton>
       </div>
       <div className="flex items-baseline gap-2.5" role="status" aria-label="Length">
         <span className="clock-type text-4xl leading-none" data-testid="total">

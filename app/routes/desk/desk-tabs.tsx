@@ -7,7 +7,7 @@ import type { Finding } from "~/core/audit/audit";
 
 /** On a narrow screen a drill's numbers come up from below, and the list stays in sight above them. */
 const NARROW_SHEET =
-  "max-lg:fixed max-lg:inset-x-0 max-lg:bottom-0 max-lg:z-20 max-lg:max-h-[56dvh] max-lg:border-t-2 max-lg:border-ink-faint max-lg:shadow-[0_-8px_24px_rgb(0_0_0/0.18)]";
+  "max-lg:fixed max-lg:inset-x-0 max-lg:bottom-(--bar) max-lg:z-20 max-lg:max-h-[56dvh] max-lg:border-t-2 max-lg:border-ink-faint max-lg:shadow-[0_-8px_24px_rgb(0_0_0/0.18)]";
 
 type Props = {
   tab: Tab;

@@ -17,7 +17,8 @@ import { Outline } from "./outline";
 import { ProfileChart } from "./profile-chart";
 import { RangesPanel } from "./ranges-panel";
 import type { DeskCopy } from "./save";
-import { KeyList, Palette } from "./palette";
+import { useOffered } from "~/app/ui/palette";
+import { KeyList } from "./key-list";
 import { SessionPanel } from "./session-panel";
 import { SeveralPanel } from "./several-panel";
 import { nameAt, useDesk, type Place } from "./use-desk";
@@ -80,7 +81,7 @@ export function DeskView({
   const saving = useSaving({ id, whose, first: copy, doc: desk.session, onReplace: desk.replace, ensure: own.ensure });
   useKeptHistory(id, desk, own.ensure);
   const navigate = useNavigate();
-  const [open, setOpen] = useState<"palette" | "keys" | "kit">();
+  const [open, setOpen] = useState<"keys" | "kit">();
   const beside = useSetting({ id, whose, title: desk.session.title, first, onLocks: desk.lockAs });
   const { setting, change: changeSetting, kept, keepNow } = beside;
   useLocksKept(desk, setting.locks, changeSetting);
@@ -122,7 +123,6 @@ export function DeskView({
   useDeskKeys(desk, drills, {
     onTab: setTab,
     onTrouble: setTrouble,
-    onPalette: () => setOpen("palette"),
     onKeys: () => setOpen("keys"),
   });
   const commands = commandsOf(desk, drills, {
@@ -135,6 +135,10 @@ export function DeskView({
     onDraft: () => void navigate(`/sessions/draft?session=${id}`),
     onDuplicate: () => void duplicate(),
   });
+  // The palette asks for them once it is opened.
+  const latest = useRef(commands);
+  useEffect(() => void (latest.current = commands));
+  useOffered(useCallback(() => latest.current, []));
   /** A copy of what is on the desk, for the same people, opened in its place. */
   const duplicate = async () => {
     await keepNow();
@@ -241,7 +245,6 @@ export function DeskView({
             insights={insights}
             onTab={setTab}
             onHandOut={() => void goToHandOut()}
-            onPalette={() => setOpen("palette")}
           />
           {beside.conflict && (
             <SettingNewer
@@ -357,11 +360,6 @@ export function DeskView({
             />
           )}
           <NewerDialog saving={saving} mine={session} />
-          <Palette
-            open={open === "palette"}
-            onOpenChange={(on) => setOpen(on ? "palette" : undefined)}
-            commands={commands}
-          />
           <KeyList open={open === "keys"} onOpenChange={(on) => setOpen(on ? "keys" : undefined)} commands={commands} />
         </main>
       </OwnIdsContext>

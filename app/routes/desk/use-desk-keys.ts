@@ -4,17 +4,13 @@ import type { Tab } from "./tabs";
 import { readRow, rowId } from "./row-ids";
 import type { DrillLookup } from "~/library";
 import { placesOf, type Desk } from "./use-desk";
+import { isTyping } from "~/app/ui/palette";
 import { clipText, itemsAt } from "~/core/session/several";
 
-type More = { onTrouble: (text: string) => void; onTab: (tab: Tab) => void; onPalette: () => void; onKeys: () => void };
-
-const isTyping = (target: EventTarget | null) =>
-  target instanceof HTMLElement &&
-  (target.matches("input:not([type=radio]):not([type=checkbox]), textarea, select") || target.isContentEditable);
+type More = { onTrouble: (text: string) => void; onTab: (tab: Tab) => void; onKeys: () => void };
 
 /**
- * Keys of the desk, as its list of keys says them: choosing, moving, copying, longer and shorter, undo, the tabs, and G for
- * everything else. While typing only the undo keys of the field itself count.
+ * Keys of the desk, as its list of keys says them: choosing, moving, copying, longer and shorter, undo, and the tabs; G is every page’s. While typing only the undo keys of the field itself count.
  */
 export function useDeskKeys(desk: Desk, drills: DrillLookup, more: More): void {
   const latest = useRef({ desk, drills, more });
@@ -73,7 +69,7 @@ export function useDeskKeys(desk: Desk, drills: DrillLookup, more: More): void {
   }, []);
 }
 
-function handle(event: KeyboardEvent, desk: Desk, drills: DrillLookup, { onTab, onPalette, onKeys }: More): boolean {
+function handle(event: KeyboardEvent, desk: Desk, drills: DrillLookup, { onTab, onKeys }: More): boolean {
   const key = event.key.toLowerCase();
   if (event.ctrlKey || event.metaKey) {
     if (key === "z") return event.shiftKey ? (desk.redo(), true) : (desk.undo(), true);
@@ -118,8 +114,6 @@ function handle(event: KeyboardEvent, desk: Desk, drills: DrillLookup, { onTab, 
     case "3":
     case "4":
       return (onTab((["findings", "ranges", "fit"] as const)[Number(key) - 2]!), true);
-    case "g":
-      return (onPalette(), true);
     case "?":
       return (onKeys(), true);
     default:

@@ -1,6 +1,5 @@
 import { CircleCheck, TriangleAlert } from "lucide-react";
 import { useState } from "react";
-import { Form } from "react-router";
 import type { Asked } from "./actions.server";
 import { MOMENT } from "./moment";
 import { Ratings } from "./ratings";
@@ -33,11 +32,7 @@ export function PainCard({ row, onChange }: { row: FeedbackRow; onChange: Change
         {row.checkIn?.note && <p className="break-words text-ink-soft">“{row.checkIn.note}”</p>}
       </div>
       <MayChange>
-        <Form method="post" preventScrollReset>
-          <input type="hidden" name="run" value={row.runId} />
-          <input type="hidden" name="do" value="seen" />
-          <Button type="submit">I have spoken to them</Button>
-        </Form>
+        <Button onClick={() => onChange(row.runId, "seen")}>I have spoken to them</Button>
         <RowMenu row={row} onChange={onChange} />
       </MayChange>
     </article>

@@ -1,12 +1,11 @@
 import { TriangleAlert } from "lucide-react";
-import { Link, useFetcher, useSearchParams, useSubmit } from "react-router";
-import type { changeReport } from "./actions.server";
+import { Link, useSearchParams, useSubmit } from "react-router";
 import type { HeardPage } from "./data.server";
 import { Folded } from "./folded";
 import { Pages, withoutPages, withParam } from "./pages";
-import { type Change, PainCard, RunRow } from "./rows";
+import { PainReports, Removed, useReportChanges } from "./pain-reports";
+import { RunRow } from "./rows";
 import { useFreshNews } from "./use-fresh-news";
-import { Button } from "~/app/ui/button";
 import { SelectField } from "~/app/ui/field";
 
 export function HeardView({ report }: { report: HeardPage }) {
@@ -29,9 +28,7 @@ export function HeardView({ report }: { report: HeardPage }) {
   const submit = useSubmit();
   const [params] = useSearchParams();
   useFreshNews();
-  const changes = useFetcher<typeof changeReport>();
-  const change: Change = (run, what) => void changes.submit({ run, do: what }, { method: "post" });
-  const removed = changes.data?.done === "remove" ? changes.data.run : undefined;
+  const { change, removed } = useReportChanges();
   const nothing = rows.length === 0 && folded.length === 0 && !onlyPain && page === 0;
   return (
     <main id="main" className="mx-auto flex w-full max-w-6xl flex-1 flex-col gap-5 px-4 py-5">
@@ -60,14 +57,7 @@ export function HeardView({ report }: { report: HeardPage }) {
           </div>
         )}
       </div>
-      {removed && (
-        <p role="status" className="flex flex-wrap items-center gap-3 rounded-lg border border-line bg-land px-4 py-2">
-          Removed from the list.
-          <Button kind="quiet" onClick={() => change(removed, "put back")}>
-            Undo
-          </Button>
-        </p>
-      )}
+      {removed && <Removed run={removed} onChange={change} />}
       {nothing ? (
         <div className="flex flex-col items-center gap-2 rounded-lg border border-dashed border-line bg-land px-6 py-14 text-center">
           <p className="wide-type text-lg font-semibold">No feedback yet</p>
@@ -107,13 +97,7 @@ export function HeardView({ report }: { report: HeardPage }) {
               <h2 className="wide-type flex items-center gap-2 text-lg font-semibold text-plum">
                 <TriangleAlert size={18} aria-hidden /> Pain reported{" "}
               </h2>
-              <p className="-mt-1.5 text-ink-soft">
-                Speak to them before the next session. Leave the movement out until you know more. Pain that stays is
-                for a licensed practitioner, not for a coach.
-              </p>
-              {pain.map((row) => (
-                <PainCard key={row.runId} row={row} onChange={change} />
-              ))}
+              <PainReports rows={pain} onChange={change} />
               <Pages params={params} name="pain" page={painPage} more={morePain} of={pains} />
             </section>
           )}

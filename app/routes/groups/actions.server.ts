@@ -1,4 +1,4 @@
-import { data } from "react-router";
+import { data, redirect } from "react-router";
 import { z } from "zod";
 import { type Coach, idOf, notHere } from "~/app/server/coach.server";
 import { askedIn, jsonIn } from "~/app/server/forms.server";
@@ -60,11 +60,12 @@ export async function changeGroups({ club }: Coach, form: FormData) {
       if (!read.success) return refused(read.error.issues[0]!.message);
       if (ask.do === "rename-group") return must(await renameGroup(db, club, idOf(ask.group), read.data));
       await needRoom(club, "groups");
-      await addGroup(db, club, read.data);
-      return DONE;
+      // Its people come next.
+      throw redirect(`/groups/${await addGroup(db, club, read.data)}`);
     }
     case "delete-group":
-      return must(await deleteGroup(db, club, idOf(ask.group)));
+      must(await deleteGroup(db, club, idOf(ask.group)));
+      throw redirect("/groups");
     case "setting": {
       const read = parseWith(groupSettingSchema, jsonIn(ask.setting));
       return read.ok

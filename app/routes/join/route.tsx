@@ -67,7 +67,7 @@ export default function Join({ loaderData: { invited, already, email } }: Route.
           <h1 className="wide-type text-2xl font-semibold">This invitation opens nothing any more</h1>
           <p>It has been used, withdrawn, or is older than a week. Ask whoever sent it for a new one.</p>
           <p>
-            <Link to="/sessions" className="font-medium underline underline-offset-2">
+            <Link to="/today" className="font-medium underline underline-offset-2">
               To your sessions
             </Link>
           </p>

@@ -25,7 +25,7 @@ export async function action({ request, params, context }: Route.ActionArgs) {
   for (const cookie of outcome.cookies) headers.append("set-cookie", cookie);
   const invited = await askedIn(request);
   if (invited) headers.append("set-cookie", invited.forget);
-  throw redirect(invited?.to ?? "/sessions", { headers });
+  throw redirect(invited?.to ?? "/today", { headers });
 }
 
 export default function NewPassword({ loaderData, actionData }: Route.ComponentProps) {

@@ -1,7 +1,7 @@
 import { PencilLine, ShieldAlert, TriangleAlert } from "lucide-react";
 import { useState } from "react";
 import { Link, useFetcher } from "react-router";
-import { AreasDialog } from "../groups/areas-dialog";
+import { AreasDialog } from "~/app/routes/group/areas-dialog";
 import type { Route } from "./+types/route";
 import type { PersonOutcome } from "./actions.server";
 import { ForgetDialog } from "./forget-dialog";

@@ -1,3 +1,4 @@
+import { z } from "zod";
 import { summarise } from "./summary.server";
 import { findOf, pageOf } from "~/app/server/asked";
 import type { Coach } from "~/app/server/coach.server";
@@ -16,10 +17,20 @@ export async function sessionsPage(coach: Coach, asked: URLSearchParams) {
   const find = findOf(asked);
   const page = pageOf(asked);
   const { db } = getServices();
+  // Beside a new session’s dialog the group is whose it will be.
+  const group = asked.has("new") ? undefined : z.uuid().safeParse(asked.get("group")).data;
+  const purpose = z.enum(PURPOSES).safeParse(asked.get("purpose")).data;
   const purposes =
     find === "" ? [] : PURPOSES.filter((purpose) => PURPOSE_WORDS[purpose].toLowerCase().includes(find.toLowerCase()));
   const [{ rows, all }, beginnings, groups] = await Promise.all([
-    listSessions(db, coach.club, { archived, find, purposes, page }),
+    listSessions(db, coach.club, {
+      archived,
+      find,
+      purposes,
+      page,
+      ...(group && { groupId: group }),
+      ...(purpose && { purpose }),
+    }),
     listSessions(db, coach.club, { template: true }),
     listGroupNames(db, coach.club),
   ]);
@@ -27,6 +38,8 @@ export async function sessionsPage(coach: Coach, asked: URLSearchParams) {
   return {
     archived,
     find,
+    group,
+    purpose,
     page,
     all,
     size: SESSIONS_A_PAGE,

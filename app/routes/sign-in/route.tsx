@@ -13,7 +13,7 @@ import { EntryCard, FormFault } from "./card";
 export const meta: Route.MetaFunction = () => [{ title: "Sign in · Mapset" }];
 
 export async function loader({ request }: Route.LoaderArgs) {
-  if (await currentAccount(request)) throw redirect("/sessions");
+  if (await currentAccount(request)) throw redirect("/today");
   return null;
 }
 

@@ -11,7 +11,7 @@ import { FormField, useAskedForm } from "~/app/ui/form-field";
 export const meta: Route.MetaFunction = () => [{ title: "New account · Mapset" }];
 
 export async function loader({ request }: Route.LoaderArgs) {
-  if (await currentAccount(request)) throw redirect("/sessions");
+  if (await currentAccount(request)) throw redirect("/today");
   return null;
 }
 

@@ -1,0 +1,60 @@
+import type { Coach } from "~/app/server/coach.server";
+import { drillsOf } from "~/app/server/drills.server";
+import { getServices } from "~/app/server/services.server";
+import { summarise } from "~/app/routes/sessions/summary.server";
+import { daysBefore, dayOf } from "~/core/clock/calendar";
+import { now } from "~/core/clock/clock";
+import { tokenOfLink } from "~/db/links";
+import { countUnseen, countUnseenPain, listFeedback } from "~/db/feedback";
+import { listGroupsWithPeople } from "~/db/groups";
+import { hasHandedOut, listHandedOut } from "~/db/handed-out";
+import { listSessions } from "~/db/sessions";
+
+export type TodayPage = Awaited<ReturnType<typeof todayPage>>;
+export type TodayHandedOut = TodayPage["handedOut"][number];
+
+/** Days that are looked back on, today among them. */
+const DAYS = 7;
+const PAINS = 5;
+const SESSIONS = 12;
+const HALF_MADE = 5;
+
+/** A coach's day: pain first, then what was handed out and who has done it, and what is half made. */
+export async function todayPage(coach: Coach) {
+  const { db, secret } = getServices();
+  const { club, zone } = coach;
+  const [pain, painInAll, painEverywhere, handed, sessions, groups, everHandedOut] = await Promise.all([
+    listFeedback(db, club, null, PAINS, { only: "unseen pain" }),
+    countUnseen(db, club, null),
+    countUnseenPain(db, club),
+    listHandedOut(db, club, { since: daysBefore(now(), DAYS - 1, 0, 0, zone), most: SESSIONS }),
+    listSessions(db, club, {}),
+    listGroupsWithPeople(db, club),
+    hasHandedOut(db, club),
+  ]);
+  const halfMade = sessions.rows.filter((one) => one.lastHandedOut === null && !one.template).slice(0, HALF_MADE);
+  return {
+    today: dayOf(now(), zone),
+    pain,
+    painInAll,
+    // Of each such link it counts once.
+    painUnderLinks: painEverywhere - painInAll,
+    handedOut: await Promise.all(
+      handed.map(async (one) => ({
+        ...one,
+        day: dayOf(one.at, zone),
+        // For opening it as an athlete does, here in the hall.
+        token: await tokenOfLink(db, club, one.linkId, secret),
+      })),
+    ),
+    halfMade: await summarise(db, club, halfMade, (docs) => drillsOf(club, docs)),
+    groups: groups.map(({ id, name, athletes }) => ({ id, name, people: athletes.length })),
+    steps: {
+      group: groups.length > 0,
+      people: groups.some(({ athletes }) => athletes.length > 0),
+      session: sessions.all > 0,
+      handedOut: everHandedOut,
+    },
+    newest: sessions.rows[0] && { id: sessions.rows[0].id, title: sessions.rows[0].title },
+  };
+}

@@ -1,0 +1,198 @@
+import { PencilRuler, TriangleAlert } from "lucide-react";
+import { Link } from "react-router";
+import type { TodayPage } from "./data.server";
+import { FirstSteps } from "./first-steps";
+import { HandedOutCard } from "./handed-out-card";
+import { PainReports, Removed, useReportChanges } from "~/app/routes/feedback/pain-reports";
+import { ButtonLink } from "~/app/ui/button";
+import { MayChange } from "~/app/ui/may-change";
+import { MiniProfilePicture } from "~/app/ui/mini-profile";
+import { Ago, When } from "~/app/ui/when";
+import { dayAfter, instantOf } from "~/core/clock/calendar";
+import { clockText } from "~/core/lengths";
+import { PURPOSE_WORDS } from "~/core/wording/words";
+import { useZone } from "~/app/ui/zone";
+
+/** A coach's day, also in the hall on a phone: pain first, what was handed out and who has not done it, what is half made. */
+export function TodayView({ page }: { page: TodayPage }) {
+  const { pain, painInAll, steps } = page;
+  const isNew = !steps.handedOut;
+  const { change, removed } = useReportChanges();
+  return (
+    <main id="main" className="mx-auto flex w-full max-w-[100rem] flex-1 flex-col gap-6 px-4 py-5">
+      <div className="flex flex-wrap items-baseline gap-x-4">
+        <h1 className="wide-type text-2xl font-semibold">Today</h1>
+        <p className="text-ink-soft">
+          <TodayWords day={page.today} />
+        </p>
+        {!isNew && (
+          <Link to="/feedback" className="ml-auto min-h-8 content-center underline underline-offset-4">
+            All feedback
+          </Link>
+        )}
+      </div>{" "}
+      {removed && <Removed run={removed} onChange={change} />}
+      {pain.length > 0 && (
+        <section aria-label="Pain reported" className="flex flex-col gap-2.5">
+          <h2 className="wide-type flex items-center gap-2 text-lg font-semibold text-plum">
+            <TriangleAlert size={18} aria-hidden /> Pain reported
+          </h2>
+          <PainReports rows={pain} onChange={change} />
+          {painInAll > pain.length && (
+            <Link to="/feedback" className="min-h-8 content-center self-start underline underline-offset-4">
+              All {painInAll} reports of pain
+            </Link>
+          )}
+        </section>
+      )}
+      {page.painUnderLinks > 0 && (
+        <p className="flex items-baseline gap-2 rounded-lg border border-l-4 border-plum/50 border-l-plum bg-plum-wash px-4 py-3">
+          <TriangleAlert size={16} className="shrink-0 translate-y-0.5 text-plum" aria-hidden />
+          <span>
+            Pain is also reported under links that brought more than they usually do.{" "}
+            <Link to="/feedback" className="underline underline-offset-4">
+              Look through them
+            </Link>
+          </span>
+        </p>
+      )}
+      {isNew && <FirstSteps page={page} />}
+      <div className="grid items-start gap-6 lg:grid-cols-[minmax(0,1.9fr)_minmax(19rem,1fr)]">
+        {!isNew && <HandedOutDays page={page} />}
+        <aside className="flex flex-col gap-6 lg:col-start-2">
+          {page.halfMade.length > 0 && <HalfMade page={page} />}
+          {!isNew && (
+            <MayChange>
+              <Begin page={page} />
+            </MayChange>
+          )}
+        </aside>
+      </div>
+    </main>
+  );
+}
+
+/** The day in words: its noon, which is on that day in every zone that is asked. */
+function TodayWords({ day }: { day: string }) {
+  const zone = useZone();
+  return <When at={instantOf(day, 12, 0, zone)} as="EEEE d MMMM" />;
+}
+
+function HandedOutDays({ page }: { page: TodayPage }) {
+  const { handedOut, today } = page;
+  const days = [...new Set(handedOut.map(({ day }) => day))].sort().reverse();
+  if (handedOut.length === 0)
+    return (
+      <section className="rounded-lg border border-dashed border-line px-6 py-8 text-ink-soft">
+        <h2 className="wide-type text-lg font-semibold text-ink">Nothing handed out this week</h2>
+        <p>What you hand out shows up here, with who has done it and who has not yet.</p>
+        <div className="mt-3 flex flex-wrap gap-2">
+          <ButtonLink kind="primary" to="/sessions">
+            Choose a session to hand out
+          </ButtonLink>
+          <ButtonLink to="/sessions/draft">Draft a new one</ButtonLink>
+        </div>
+      </section>
+    );
+  return (
+    <div className="flex flex-col gap-5">
+      {days.map((day) => (
+        <section key={day} aria-label={`Handed out ${day}`} className="flex flex-col gap-2.5">
+          <h2 className="wide-type text-lg font-semibold">
+            {day === today ? (
+              "Handed out today"
+            ) : day === dayAfter(today, -1) ? (
+              "Yesterday"
+            ) : (
+              <When at={handedOut.find((one) => one.day === day)!.at} as="EEEE d MMMM" />
+            )}
+          </h2>
+          <div className="grid gap-3 2xl:grid-cols-2">
+            {handedOut
+              .filter((one) => one.day === day)
+              .map((one) => (
+                <HandedOutCard key={one.linkId} handed={one} />
+              ))}
+          </div>
+        </section>
+      ))}
+    </div>
+  );
+}
+
+function HalfMade({ page }: { page: TodayPage }) {
+  return (
+    <section aria-label="Not handed out yet" className="flex flex-col gap-2">
+      <h2 className="wide-type text-lg font-semibold">Not handed out yet</h2>
+      <ul className="flex flex-col rounded-lg border border-line bg-land">
+        {page.halfMade.map((one) => (
+          <li
+            key={one.id}
+            className="relative grid grid-cols-[6.5rem_minmax(0,1fr)_auto] items-center gap-x-3 border-b border-line px-3 py-2.5 last:border-0 hover:bg-land-deep"
+          >
+            {one.profile ? <MiniProfilePicture profile={one.profile} className="h-9 w-full" /> : <span aria-hidden />}
+            <div className="min-w-0">
+              <Link
+                to={`/sessions/${one.id}`}
+                className="font-semibold wrap-anywhere after:absolute after:inset-0 hover:underline"
+              >
+                {one.title}
+              </Link>
+              <p className="text-sm text-ink-soft">
+                {PURPOSE_WORDS[one.purpose]} · changed <Ago at={one.updatedAt} />
+              </p>
+            </div>
+            <span className="clock-type text-xl">{clockText(one.totalSeconds)}</span>
+          </li>
+        ))}
+      </ul>
+    </section>
+  );
+}
+
+/** The way to the next session, by group. */
+function Begin({ page }: { page: TodayPage }) {
+  return (
+    <section aria-label="Next session" className="flex flex-col gap-2">
+      <h2 className="wide-type text-lg font-semibold">Next session</h2>
+      <ul className="flex flex-col rounded-lg border border-line bg-land">
+        {page.groups.slice(0, 8).map((group) => (
+          <li
+            key={group.id}
+            className="flex flex-wrap items-center gap-x-3 gap-y-1 border-b border-line px-3 py-2 last:border-0"
+          >
+            <Link
+              to={`/groups/${group.id}`}
+              className="min-w-32 flex-1 font-medium wrap-anywhere underline decoration-line underline-offset-4 hover:decoration-ink"
+            >
+              {group.name}
+            </Link>
+            <ButtonLink
+              size="small"
+              to={`/sessions/draft?group=${group.id}`}
+              aria-label={`Draft a session for ${group.name}`}
+            >
+              <PencilRuler size={14} aria-hidden /> Draft
+            </ButtonLink>
+            <ButtonLink
+              kind="quiet"
+              size="small"
+              to={`/sessions?new&group=${group.id}`}
+              aria-label={`Build a session for ${group.name}`}
+            >
+              Build
+            </ButtonLink>
+          </li>
+        ))}
+        {page.groups.length === 0 && (
+          <li className="px-3 py-2 text-ink-soft">
+            <Link to="/groups" className="underline underline-offset-4">
+              Add a group
+            </Link>{" "}
+            and sessions are checked against its people and kit.
+          </li>
+        )}
+      </ul>
+    </section>
+  );
+}
