@@ -47,9 +47,9 @@ describe("a value from outside", () => {
   it("is refused at the place of a text that cannot be kept", () => {
     expect(fault({ blocks: [{ title: "a" }, { title: "b\0" }] })).toEqual({
       path: "blocks[1].title",
-      message: "holds a character that cannot be kept",
+      message: "holds a character that can’t be saved",
     });
-    expect(fault({ "k\0": 1 })).toEqual({ path: "(document)", message: "has a field whose name cannot be kept" });
+    expect(fault({ "k\0": 1 })).toEqual({ path: "(document)", message: "has a field whose name can’t be saved" });
     expect(fault({ title: "🌊" })).toBeUndefined();
   });
   it("is nested forty deep at most, also where it has no end", () => {

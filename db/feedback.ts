@@ -3,6 +3,7 @@ import { among } from "./among";
 import type { Db } from "./client";
 import type { Club } from "./clubs";
 import { checkIn, edition, group, link, person, run, trainingSession } from "./schema";
+import type { PainPlace } from "~/core/checkin/pain-place";
 import type { Tightness } from "~/core/checkin/schema";
 import type { Seconds, Share } from "~/core/units";
 
@@ -27,6 +28,7 @@ export type FeedbackRow = {
     tightness: Tightness[];
     pain: boolean;
     painWhere: string | null;
+    painAt: PainPlace | null;
     note: string | null;
     sentAt: Date;
     arrivedAt: Date;
@@ -135,6 +137,7 @@ async function heardRuns(db: Db, club: Club, sessionId: string | null, most: num
         tightness: checkIn.tightness,
         pain: checkIn.pain,
         painWhere: checkIn.painWhere,
+        painAt: checkIn.painAt,
         note: checkIn.note,
         seenAt: checkIn.seenAt,
       },

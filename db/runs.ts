@@ -5,6 +5,7 @@ import type { Club } from "./clubs";
 import type { LinkFound } from "./links";
 import { checkIn, edition, link, run } from "./schema";
 import { reckoned } from "~/core/checkin/moments";
+import type { PainPlace } from "~/core/checkin/pain-place";
 import type { CheckIn, Progress } from "~/core/checkin/schema";
 import { nowDate } from "~/core/clock/clock";
 import { REALLY_DONE } from "~/core/player/run";
@@ -30,6 +31,8 @@ type Keeping = {
   fold?: boolean;
   /** When a finished run ended; as it arrived, where that is not said. */
   endedAt?: Date;
+  /** The drill it hurt in, where they said and the session has it. */
+  painPlace?: PainPlace;
 };
 
 const asDate = (moment: EpochMs | undefined): Date | null => (moment === undefined ? null : new Date(moment));
@@ -128,6 +131,7 @@ export async function keepCheckIn(
         tightness: sent.tightness,
         pain: sent.pain,
         painWhere: sent.painWhere || null,
+        painAt: sent.pain ? (keeping.painPlace ?? null) : null,
         note: sent.note || null,
         sentAt: said,
         deviceAt: asDate(sent.said),

@@ -29,6 +29,7 @@ import * as sessions from "./sessions";
 import * as using from "./sessions-using";
 import * as people from "./people";
 import * as groups from "./groups";
+import * as handedOut from "./handed-out";
 import * as lost from "./unreadable";
 import { earlierDatabase, TEST_SECRET } from "./testing";
 
@@ -203,6 +204,9 @@ async function asked(): Promise<Record<string, () => Promise<unknown>>> {
     setGroupSetting: () => groups.setGroupSetting(db, ben, group, {}),
     setPersonAreas: () => groups.setPersonAreas(db, ben, person, []),
     listGroups: () => groups.listGroups(db, ben),
+    listHandedOut: () => handedOut.listHandedOut(db, ben, { since: new Date(0), most: 100, groupId: group }),
+    hasHandedOut: () => handedOut.hasHandedOut(db, ben),
+    lastHandedTo: async () => [...(await handedOut.lastHandedTo(db, ben))],
     keepMonthsOf: () => members.keepMonthsOf(db, ben),
     setKeepMonths: () => members.setKeepMonths(db, ben, 3),
     countOlder: () => reports.countOlder(db, ben, 1, "UTC"),

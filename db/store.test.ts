@@ -282,11 +282,20 @@ describe("runs and check-ins", () => {
       db,
       opened,
       checkIn(progress({ person: { athleteId: null, name: "Sore" } }), { pain: true, painWhere: "left knee" }),
+      { painPlace: { drill: "open-book", name: "Open book", number: 3, second: 95 } },
     );
     await keepCheckIn(db, opened, checkIn(progress({ person: { athleteId: null, name: "Later" } })));
     const before = await countUnseenPain(db, ana);
     const [first] = await listFeedback(db, ana, id, 10, { only: "unseen pain" });
-    expect(first).toMatchObject({ name: "Sore", checkIn: { pain: true, painWhere: "left knee", seenAt: null } });
+    expect(first).toMatchObject({
+      name: "Sore",
+      checkIn: {
+        pain: true,
+        painWhere: "left knee",
+        painAt: { drill: "open-book", name: "Open book", number: 3, second: 95 },
+        seenAt: null,
+      },
+    });
     expect(await setSeen(db, ben, first!.runId, true)).toBe(false);
     expect(await setSeen(db, ana, first!.runId, true)).toBe(true);
     expect(await countUnseenPain(db, ana)).toBe(before - 1);

@@ -86,7 +86,7 @@ describe("a session", () => {
     ]).toEqual([false, false, true]);
     expect((await listSessions(db, ana)).rows.map((row) => row.title)).toEqual(["Good"]);
   });
-  it("of a newer program is kept as it is", async () => {
+  it("of a newer program is locked", async () => {
     const id = await addSession(db, ana, session("Newer"), 60);
     await db.execute(sql.raw(`update training_session set doc = ${NEWER} where id = '${id}'`));
     expect(await findUnreadable(db, ana, "session", id)).toMatchObject({ newer: true });

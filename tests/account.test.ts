@@ -6,7 +6,19 @@ import { invite } from "~/db/members";
 import { messagesTo } from "~/db/messages";
 import { coach } from "~/db/schema";
 import { TEST_SECRET } from "~/db/testing";
-import { ANA, BEN, DEMO, fillInSignIn, ready, signIn, startWorld, toSessions, violations, type World } from "./harness";
+import {
+  ANA,
+  BEN,
+  DEMO,
+  fillInSignIn,
+  ready,
+  signIn,
+  signOut,
+  startWorld,
+  toSessions,
+  violations,
+  type World,
+} from "./harness";
 
 let world: World;
 beforeAll(async () => {
@@ -42,7 +54,7 @@ describe("a new coach", () => {
     expect(await violations(page)).toEqual([]);
     await page.getByLabel("Choose a password").fill("tide boot ladder");
     await page.getByRole("button", { name: "Start coaching" }).click();
-    await page.waitForURL(/\/sessions$/);
+    await page.waitForURL(/\/today$/);
     // The message is spent, and says so.
     const spent = await page.request.get(await addressTo("robin@club.example"));
     expect(spent.status()).toBe(410);
@@ -64,8 +76,9 @@ describe("a new coach", () => {
     await page.getByRole("button", { name: "Join Kestrel Sound" }).click();
     await page.waitForURL(/\/club$/);
     await page.goto("/groups");
-    await ready(page);
+    await page.getByRole("link", { name: "Kestrel Sound junior rowers" }).click();
     await page.getByRole("button", { name: /^What Tern protects/ }).waitFor();
+    await ready(page);
     expect(await page.getByRole("button", { name: /^(Add|Rename|Delete|Take|Kit)/ }).count()).toBe(0);
     // A cookie that says another way is not followed.
     const elsewhere = await world.visitor();
@@ -81,7 +94,7 @@ describe("a new coach", () => {
     await ready(elsewhere.page);
     await elsewhere.page.getByLabel("Choose a password").fill("tide boot ladder");
     await elsewhere.page.getByRole("button", { name: "Start coaching" }).click();
-    await elsewhere.page.waitForURL(/\/sessions$/);
+    await elsewhere.page.waitForURL(/\/today$/);
   });
   it("is answered the same where there is an account already", async () => {
     const { page } = await world.visitor();
@@ -117,7 +130,7 @@ describe("a forgotten password", () => {
     await ready(page);
     await page.getByLabel("New password").fill("another ladder boot");
     await page.getByRole("button", { name: "Save and sign in" }).click();
-    await page.waitForURL(/\/sessions$/);
+    await page.waitForURL(/\/today$/);
   });
   it("by an address that opens nothing says what to do, and guessing ends", async () => {
     const { page } = await world.visitor();
@@ -139,7 +152,8 @@ describe("an account", () => {
   it("has its name, password and sign-ins changed on one page", async () => {
     const [{ page }, { page: elsewhere }] = [await world.visitor(), await world.visitor()];
     for (const one of [page, elsewhere]) await fillInSignIn(one, ANA);
-    await page.getByRole("link", { name: /your account/ }).click();
+    await page.getByRole("button", { name: /your account and club$/ }).click();
+    await page.getByRole("menuitem", { name: "Your account" }).click();
     const part = (name: string) => page.getByRole("region", { name });
     await part("You").getByLabel("Name").fill("");
     await part("You").getByRole("button", { name: "Save name" }).click();
@@ -177,7 +191,7 @@ describe("an account", () => {
     const { page: own } = await world.visitor();
     await signIn(own);
     await toSessions(own);
-    await own.getByRole("button", { name: "Sign out" }).click();
+    await signOut(own);
     await own.waitForURL(/\/sign-in/);
     const { page: stranger } = await world.visitor();
     const attempt = async (page: Page, password: string) =>

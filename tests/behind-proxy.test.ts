@@ -87,7 +87,7 @@ it("lets a coach sign in by TLS, keeps the cookie to it, and changes what they c
   await page.getByLabel("E-mail address").fill(ANA.email);
   await page.getByLabel("Password").fill(ANA.password);
   await page.getByRole("button", { name: "Sign in" }).click();
-  await page.waitForURL(/\/sessions$/);
+  await page.waitForURL(/\/today$/);
   const cookies = await context.cookies();
   expect(
     cookies

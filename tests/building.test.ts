@@ -60,8 +60,8 @@ describe("building quickly", () => {
     await page.keyboard.press("Escape");
     await page.waitForFunction(() => document.activeElement?.getAttribute("aria-label") === "Everything done here");
     await page.keyboard.press("g");
-    await page.getByRole("dialog", { name: "What to do" }).waitFor();
-    await page.keyboard.type("do again");
+    await page.getByRole("dialog", { name: "Find anything" }).waitFor();
+    await page.keyboard.type("redo");
     await page.keyboard.press("Enter");
     await expect.poll(async () => (await rows(page)).length).toBe(1 + all.length);
     await page.getByRole("dialog").waitFor({ state: "detached" });
@@ -135,7 +135,7 @@ describe("building quickly", () => {
     await page.keyboard.press("Escape");
     await page.locator("body").click({ position: { x: 2, y: 2 } });
     await page.keyboard.press("g");
-    await page.getByRole("dialog", { name: "What to do" }).waitFor();
+    await page.getByRole("dialog", { name: "Find anything" }).waitFor();
     await page.keyboard.type("make a copy of this");
     await page.keyboard.press("Enter");
     await page.waitForURL((url) => /\/sessions\/[0-9a-f-]{36}$/.test(url.href) && url.href !== here);
@@ -149,17 +149,17 @@ describe("building quickly", () => {
     await ready(page);
     await page.getByLabel("New group").fill("No kit yet");
     await page.keyboard.press("Enter");
-    const group = page.getByRole("region", { name: "No kit yet" });
-    await group.getByRole("button", { name: /^Kit, floor and caps/ }).click();
+    await page.getByRole("heading", { level: 1, name: "No kit yet" }).waitFor();
+    await page.getByRole("button", { name: /^Kit, floor and caps/ }).click();
     await page.getByLabel("We know what kit there is").check();
     await page.getByLabel("Type what there is").fill("2 sticks, a trampoline");
     await page.keyboard.press("Enter");
     await page.getByText("Mapset has no kit called “a trampoline”.").waitFor();
     expect(await page.getByRole("spinbutton", { name: "stick" }).inputValue()).toBe("2");
     expect(await violations(page)).toEqual([]);
-    await page.getByRole("button", { name: "Keep" }).click();
+    await page.getByRole("button", { name: "Save" }).click();
     await page.getByRole("dialog").waitFor({ state: "detached" });
-    await group.getByRole("link", { name: "Build a session for No kit yet" }).click();
+    await page.getByRole("link", { name: "Build a session" }).click();
     await page.getByRole("dialog").getByLabel("Name").fill("Holds");
     await page.getByRole("button", { name: "Make session" }).click();
     await addFirst(page, "hip flexor hold");
@@ -177,7 +177,7 @@ describe("building quickly", () => {
     await finding.getByRole("button", { name: "The group’s kit…" }).click();
     await page.getByLabel("Type what there is").fill("24 pads");
     await page.keyboard.press("Enter");
-    await page.getByRole("button", { name: "Keep" }).click();
+    await page.getByRole("button", { name: "Save" }).click();
     await finding.waitFor({ state: "detached" });
     expect(await total(page)).toBe(before);
 
@@ -214,7 +214,7 @@ describe("building quickly", () => {
     await ready(page);
     await page.getByRole("button", { name: "New session" }).first().click();
     await page.getByLabel("Name").fill("Before lifting on Monday");
-    await page.getByLabel("Begin with").selectOption("template:squat-primer");
+    await page.getByLabel("Start from").selectOption("template:squat-primer");
     expect(await page.getByLabel("Target length").inputValue()).toBe("10:00");
     expect(await page.getByLabel("Purpose").inputValue()).toBe("before-lifting");
     await page.getByRole("button", { name: "Make session" }).click();
@@ -233,7 +233,7 @@ describe("building quickly", () => {
     await page.getByRole("menuitem", { name: "Use as a template" }).click();
     await page.getByRole("button", { name: "New session" }).first().click();
     await page.getByLabel("Name").fill("Before lifting on Friday");
-    await page.getByLabel("Begin with").selectOption({ label: "Before lifting on Monday, 10:00" });
+    await page.getByLabel("Start from").selectOption({ label: "Before lifting on Monday, 10:00" });
     await page.getByRole("button", { name: "Make session" }).click();
     await page.waitForURL(/\/sessions\/[0-9a-f-]{36}$/);
     await ready(page);
@@ -275,17 +275,17 @@ describe("what is asked", () => {
     const fit = page.getByRole("status", { name: "Fit" });
     await page.getByLabel("How far this session meets it").selectOption({ label: "Rowers before the boat" });
     const before = await fit.innerText();
-    await page.getByRole("group", { name: "Weight of wrist bending", exact: true }).getByText("3").click();
+    await page.getByRole("group", { name: "Weight of wrist flexion", exact: true }).getByText("3").click();
     await expect.poll(() => fit.innerText()).not.toBe(before);
-    await page.getByLabel("Why wrist bending", { exact: true }).fill("feathering all morning");
+    await page.getByLabel("Why wrist flexion", { exact: true }).fill("feathering all morning");
     expect(await violations(page)).toEqual([]);
     await page.getByRole("link", { name: "Groups" }).click();
     await page
       .getByRole("alertdialog", { name: "Leave without saving?" })
       .getByRole("button", { name: "Stay here" })
       .click();
-    await page.getByRole("button", { name: "Keep", exact: true }).click();
-    await page.getByText("Kept", { exact: true }).waitFor();
+    await page.getByRole("button", { name: "Save", exact: true }).click();
+    await page.getByText("Saved", { exact: true }).waitFor();
     await openDesk(page, "Rowers before the boat");
     await page.getByLabel("Sport profile").selectOption({ label: "Our sweep crew" });
     await saved(page);

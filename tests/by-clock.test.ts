@@ -51,7 +51,7 @@ it("work and rest by the clock: set for a block, told where a change is too long
   await page.getByRole("tab", { name: /Look at/ }).click();
   await page.getByText("takes 25 s, 5 s more than the rest.").filter({ visible: true }).waitFor();
   await page.getByRole("button", { name: "Watch first 15 s only…" }).click();
-  await page.getByRole("button", { name: "Do it" }).click();
+  await page.getByRole("button", { name: "Apply" }).click();
   expect(await total(page)).toBe(4 + 20 + 40 + 20 + 40 + 20 + 40);
   await page.getByText("more than the rest.").filter({ visible: true }).waitFor({ state: "detached" });
 

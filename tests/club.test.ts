@@ -190,9 +190,10 @@ describe("time", () => {
     await open(page, "/feedback");
     expect(await first.first().innerText()).toMatch(/, 21:\d\d$/);
     await open(page, "/groups");
-    await page.getByRole("button", { name: "Kit, floor and caps of Kestrel Sound junior rowers" }).click();
+    await page.getByRole("link", { name: "Kestrel Sound junior rowers" }).click();
+    await page.getByRole("button", { name: "Kit, floor and caps" }).click();
     await page.getByLabel("Their time zone").selectOption("Pacific/Auckland");
-    await page.getByRole("button", { name: "Keep" }).click();
+    await page.getByRole("button", { name: "Save" }).click();
     await page.getByText("Auckland time").waitFor();
     await open(page, "/feedback");
     expect(await first.first().innerText()).toMatch(/, 06:\d\d \(Auckland\)$/);
@@ -216,11 +217,11 @@ describe("a person", () => {
     await ready(page);
     expect(await violations(page)).toEqual([]);
     await page.getByLabel("Add to another group").selectOption({ label: "Staff lunchtime class" });
-    await page.getByRole("button", { name: "Put in", exact: true }).click();
+    await page.getByRole("button", { name: "Add", exact: true }).click();
     await page.getByText("Tern is in it now.").waitFor();
-    await page.getByRole("button", { name: "Remove of Kestrel Sound junior rowers" }).click();
+    await page.getByRole("button", { name: "Remove from Kestrel Sound junior rowers" }).click();
     await page.getByRole("button", { name: "Put back into Kestrel Sound junior rowers" }).click();
-    await page.getByRole("button", { name: "Remove of Kestrel Sound junior rowers" }).waitFor();
+    await page.getByRole("button", { name: "Remove from Kestrel Sound junior rowers" }).waitFor();
 
     await page.getByRole("button", { name: "Forget Tern…" }).click();
     await page.getByRole("link", { name: "See what they said" }).click();

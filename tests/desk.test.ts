@@ -34,7 +34,7 @@ async function freshSession(page: Page, title: string, outline = "floor-to-stand
   await ready(page);
   await page.getByRole("button", { name: "New session" }).first().click();
   await page.getByLabel("Name").fill(title);
-  await page.getByLabel("Begin with").selectOption(outline);
+  await page.getByLabel("Start from").selectOption(outline);
   await page.getByRole("button", { name: "Make session" }).click();
   await page.waitForURL(/\/sessions\/[0-9a-f-]{36}$/);
   await page.locator("[data-row]").first().waitFor();
@@ -388,7 +388,7 @@ describe("the list of sessions", () => {
     await menu("Second", "Archive");
     await page.getByRole("link", { name: "Archived" }).click();
     await menu("Second", "Delete for good");
-    await page.getByRole("button", { name: "Keep it" }).click();
+    await page.getByRole("button", { name: "Cancel" }).click();
     await menu("Second", "Delete for good");
     await page.getByRole("button", { name: "Delete for good" }).click();
     await page.getByText("Nothing is archived").waitFor();

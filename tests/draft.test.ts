@@ -38,13 +38,13 @@ describe("a draft", () => {
     const { page } = await world.visitor({ bypassCSP: true });
     await signIn(page);
     await toSessions(page);
-    await page.getByRole("link", { name: "Draft", exact: true }).click();
+    await page.getByRole("link", { name: "Draft a session" }).click();
     await page.waitForURL(/\/sessions\/draft$/);
     await ready(page);
     // The group brings its own defaults: what was last done with it, its kit, what is protected.
     await page.getByLabel("Group").selectOption({ label: "Kestrel Sound junior rowers" });
     await page.getByRole("button", { name: /^Kit and floor: 4 kinds of kit/ }).waitFor();
-    await page.getByLabel("Sport profiles").selectOption("rowing");
+    await page.getByLabel("Sport profile").selectOption("rowing");
     await page.getByLabel("Length in minutes").fill("1");
     await page.getByText("2 to 120 minutes, like 12 or 12:30.").waitFor();
     expect(await page.getByRole("button", { name: "Draft", exact: true }).isDisabled()).toBe(true);
@@ -75,8 +75,8 @@ describe("a draft", () => {
     await expect.poll(() => drillsOf(first)).toEqual(before);
 
     // Locked, and drafted again.
-    await first.getByRole("button", { name: `Keep ${before[0]!} as it is` }).click();
-    await drafted(page, "Draft again with 1 as it is");
+    await first.getByRole("button", { name: `Lock ${before[0]!}` }).click();
+    await drafted(page, "Draft again with 1 locked");
     for (let n = 1; n <= (await page.getByRole("article").count()); n++)
       expect(await drillsOf(card(page, n))).toContain(before[0]);
 
@@ -96,10 +96,10 @@ describe("a draft", () => {
     await card(page).waitFor();
     expect(await drillsOf(card(page))).toEqual(drills);
     expect(await page.getByLabel("Length in minutes").inputValue()).toBe("12");
-    await page.getByRole("button", { name: "Draft again with 1 as it is" }).waitFor();
+    await page.getByRole("button", { name: "Draft again with 1 locked" }).waitFor();
     await page.getByRole("link", { name: "Sessions", exact: true }).click();
     await page.waitForURL(/\/sessions$/);
-    await page.getByRole("link", { name: "Draft", exact: true }).click();
+    await page.getByRole("link", { name: "Draft a session" }).click();
     await page.waitForURL(/\/sessions\/draft$/);
     expect(await page.getByRole("article").count()).toBe(0);
     await page.getByRole("button", { name: "Back to your last drafts" }).click();
@@ -115,7 +115,7 @@ describe("a draft", () => {
     const said = async () =>
       Promise.all([
         page.getByLabel("Purpose").inputValue(),
-        page.getByLabel("Sport profiles").inputValue(),
+        page.getByLabel("Sport profile").inputValue(),
         page.getByLabel("Length in minutes").inputValue(),
       ]);
     const names = await page
@@ -199,7 +199,7 @@ describe("a request", () => {
     await signIn(page, ANA);
     await page.goto("/sessions/draft?demand=climbing");
     await ready(page);
-    expect(await page.getByLabel("Sport profiles").inputValue()).toBe("climbing");
+    expect(await page.getByLabel("Sport profile").inputValue()).toBe("climbing");
     await page.getByLabel("Call it").fill("Tuesday wall");
     await page.getByLabel("Order", { exact: true }).selectOption("up-from-the-floor");
     await page.getByRole("button", { name: "Save this request" }).click();
@@ -267,7 +267,7 @@ describe("a request", () => {
     await page.waitForURL(/\/sessions\/draft\?session=.*&row=/);
     await ready(page);
     await page.getByText("from “Rowers before the boat”").waitFor();
-    expect(await page.getByLabel("Sport profiles").inputValue()).toBe("picked");
+    expect(await page.getByLabel("Sport profile").inputValue()).toBe("picked");
     expect(await page.getByLabel("Length in minutes").inputValue()).toBe("5");
 
     // The same but twelve minutes, and without kneeling.
@@ -284,7 +284,7 @@ describe("a request", () => {
     const joint = page.getByTitle(/^Draft a few minutes for the /).first();
     await joint.click();
     await page.waitForURL(/\/sessions\/draft\?joint=/);
-    expect(await page.getByLabel("Sport profiles").inputValue()).toBe("picked");
+    expect(await page.getByLabel("Sport profile").inputValue()).toBe("picked");
   });
 
   it("asks by no profile that is gone, though a session still names it", async () => {
@@ -294,7 +294,7 @@ describe("a request", () => {
     const draftLike = async (address: string) => {
       await page.goto(address);
       await ready(page);
-      return page.getByLabel("Sport profiles").inputValue();
+      return page.getByLabel("Sport profile").inputValue();
     };
     expect(await draftLike("/sessions/draft")).toBe("general");
     const [one] = await world.db.select({ id: trainingSession.id }).from(trainingSession).limit(1);

@@ -139,7 +139,7 @@ export async function ready(page: Page): Promise<void> {
 /** Cookies of those who signed in before, by their world and address, so that only the first of them fills in the form. */
 const signedIn = new Map<string, Awaited<ReturnType<BrowserContext["cookies"]>>>();
 
-/** Signs in without a page, where somebody did before; otherwise by the form, which leads to the sessions. */
+/** Signs in without a page, where somebody did before; otherwise by the form, which leads to the day. */
 export async function signIn(page: Page, who: { email: string; password: string } = DEMO): Promise<void> {
   const context = page.context();
   const known = `${bases.get(context)} ${who.email}`;
@@ -164,7 +164,13 @@ export async function fillInSignIn(page: Page, who: { email: string; password: s
   await page.getByLabel("E-mail address").fill(who.email);
   await page.getByLabel("Password").fill(who.password);
   await page.getByRole("button", { name: "Sign in" }).click();
-  await page.waitForURL(/\/sessions$/);
+  await page.waitForURL(/\/today$/);
+}
+
+/** Signs out by the menu behind the name. */
+export async function signOut(page: Page): Promise<void> {
+  await page.getByRole("button", { name: /your account and club$/ }).click();
+  await page.getByRole("menuitem", { name: "Sign out" }).click();
 }
 
 /** Goes to the list of sessions, where that is not what the page shows just now. */
@@ -249,7 +255,7 @@ export async function freshSession(page: Page, title: string, beginning: string)
   await toSessions(page);
   await page.getByRole("button", { name: "New session" }).first().click();
   await page.getByLabel("Name").fill(title);
-  await page.getByLabel("Begin with").selectOption(beginning);
+  await page.getByLabel("Start from").selectOption(beginning);
   await page.getByRole("button", { name: "Make session" }).click();
   if (beginning === "empty") await addFirst(page, "cat camel");
   await page.waitForURL(/\/sessions\/[0-9a-f-]{36}/);

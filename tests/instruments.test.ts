@@ -40,7 +40,7 @@ describe("what to look at", () => {
     const fix = page.getByRole("dialog", { name: "Promise 11:00 instead" });
     await fix.getByText("Target length: 10:00 → 11:00").waitFor();
     expect(await violations(page)).toEqual([]);
-    await fix.getByRole("button", { name: "Do it" }).click();
+    await fix.getByRole("button", { name: "Apply" }).click();
     await over.waitFor({ state: "detached" });
     await page.keyboard.press("Control+z");
     await over.waitFor();
@@ -93,21 +93,22 @@ describe("what to look at", () => {
     await ready(page);
     await page.getByLabel("New group").fill("Two of us");
     await page.getByRole("button", { name: "Add group" }).click();
-    const card = page.getByRole("region", { name: "Two of us" });
+    await page.getByRole("heading", { level: 1, name: "Two of us" }).waitFor();
+    const card = page.getByRole("main");
     await card.getByLabel("Add people").fill("Moss, Tern");
     await card.getByRole("button", { name: "Add", exact: true }).click();
     await card.getByRole("button", { name: "What Moss protects" }).click();
     const areas = page.getByRole("dialog", { name: "What Moss protects" });
     await areas.getByLabel("deep bend of the knee").check();
     expect(await violations(page)).toEqual([]);
-    await areas.getByRole("button", { name: "Keep" }).click();
+    await areas.getByRole("button", { name: "Save" }).click();
     await card.getByRole("button", { name: "What Moss protects: 1 area" }).waitFor();
-    await card.getByRole("button", { name: "Kit, floor and caps of Two of us" }).click();
+    await card.getByRole("button", { name: "Kit, floor and caps" }).click();
     const setting = page.getByRole("dialog", { name: "Two of us" });
     await setting.getByLabel("We know what kit there is").check();
     await setting.getByLabel("kneeling pad").fill("1");
     expect(await violations(page)).toEqual([]);
-    await setting.getByRole("button", { name: "Keep" }).click();
+    await setting.getByRole("button", { name: "Save" }).click();
     await card.getByText("Kit: 1 × kneeling pad").waitFor();
     // Two of one name are refused in words; taking off is undone, with what was protected.
     await card.getByLabel("Add people").fill("tern");
@@ -204,11 +205,11 @@ describe("fit to time", () => {
     await page.keyboard.press("4");
     await panel.getByRole("textbox", { name: "Length" }).fill("11:30");
     await panel.getByRole("button", { name: "Work it out" }).click();
-    await panel.getByRole("button", { name: "Do it" }).waitFor();
+    await panel.getByRole("button", { name: "Apply" }).waitFor();
     await panel.getByText("Target length: 10:00 → 11:30").waitFor();
     expect(await panel.getByText(/^Cat–camel: /).count()).toBe(0);
     expect(await violations(page)).toEqual([]);
-    await panel.getByRole("button", { name: "Do it" }).click();
+    await panel.getByRole("button", { name: "Apply" }).click();
     await expect.poll(() => total(page)).toBeGreaterThan(before + 80);
     const after = await total(page);
     expect(after).toBeLessThanOrEqual(690);
@@ -230,7 +231,7 @@ describe("fit to time", () => {
       .waitFor();
     // What would then stand out is said before it is done.
     await panel.getByText(/would then stand out/).waitFor();
-    await panel.getByRole("button", { name: "Do it" }).click();
+    await panel.getByRole("button", { name: "Apply" }).click();
     await expect.poll(() => total(page)).toBeLessThanOrEqual(180);
 
     // What is locked is still locked when the desk is opened again.
@@ -340,7 +341,7 @@ describe("a wide screen and paper", () => {
     await signIn(page);
     await openDesk(page, "Staff lunchtime");
     await page.keyboard.press("g");
-    await page.getByPlaceholder(/./).last().fill("paper");
+    await page.getByPlaceholder(/./).last().fill("print sheet");
     await page.keyboard.press("Enter");
     await page.getByRole("button", { name: "Print" }).waitFor();
     const sheet = page.getByRole("article");

@@ -35,7 +35,7 @@ it("the whole path, by keyboard alone", { timeout: 240_000 }, async () => {
   await tabTo(page, /^Password/);
   await keys.type(ANA.password);
   await keys.press("Enter");
-  await page.waitForURL(/\/sessions$/);
+  await page.waitForURL(/\/today$/);
   await ready(page);
 
   await tabTo(page, /New session/);
@@ -139,7 +139,7 @@ it("findings are mended and let stand, ranges give drills, and a length is fitte
   await tabTo(page, /^Promise 11:00 instead/);
   await page.keyboard.press("Enter");
   await page.getByRole("dialog", { name: "Promise 11:00 instead" }).waitFor();
-  await tabTo(page, /^Do it$/);
+  await tabTo(page, /^Apply$/);
   await page.keyboard.press("Enter");
   await page.getByText("of 11:00").first().waitFor();
   await page.keyboard.press("Control+z");
@@ -186,8 +186,8 @@ it("findings are mended and let stand, ranges give drills, and a length is fitte
   await page.keyboard.press("Control+a");
   await page.keyboard.type("10");
   await page.keyboard.press("Enter");
-  await page.getByRole("button", { name: "Do it" }).waitFor();
-  await tabTo(page, /^Do it$/);
+  await page.getByRole("button", { name: "Apply" }).waitFor();
+  await tabTo(page, /^Apply$/);
   await page.keyboard.press("Enter");
   await expect.poll(() => total(page)).toBeLessThanOrEqual(600);
   expect(await total(page)).toBeGreaterThanOrEqual(595);
@@ -213,9 +213,9 @@ it("a demand profile is copied and changed by keyboard alone", async () => {
     .getByRole("radio", { checked: true })
     .focus();
   await page.keyboard.press("ArrowRight");
-  await tabTo(page, /^Keep$/);
+  await tabTo(page, /^Save$/);
   await page.keyboard.press("Enter");
-  await page.getByText("Kept", { exact: true }).waitFor();
+  await page.getByText("Saved", { exact: true }).waitFor();
 });
 
 it("the coach's side follows a dark system, until somebody chooses otherwise", async () => {

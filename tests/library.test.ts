@@ -302,7 +302,7 @@ describe("a coach's own drill", () => {
     await page.getByRole("heading", { level: 1, name: "Stick pass for two" }).waitFor();
 
     await page.getByRole("button", { name: "Archive" }).click();
-    await page.getByText(/^Archive: it is no longer offered/).waitFor();
+    await page.getByText(/^Archived: it is no longer offered/).waitFor();
     await page.getByRole("link", { name: "Library" }).last().click();
     await ready(page);
     expect(await page.getByRole("link", { name: "Stick pass for two" }).count()).toBe(0);

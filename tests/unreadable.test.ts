@@ -62,7 +62,7 @@ it("a damaged session breaks no page, says what it is, leaves as it is, and is r
 
   await page.getByRole("button", { name: "Remove it…" }).click();
   await page.getByRole("alertdialog").getByRole("button", { name: "Remove it for good" }).click();
-  await page.waitForURL(/\/sessions$/);
+  await page.waitForURL(/\/today$/);
   expect(await page.getByRole("link", { name: "Torn page" }).count()).toBe(0);
   // What can be read has no such page, and cannot be removed this way.
   const [other] = await world.db.select({ id: trainingSession.id }).from(trainingSession).limit(1);

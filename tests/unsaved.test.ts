@@ -8,6 +8,7 @@ import {
   ready,
   saved,
   signIn,
+  signOut,
   startWorld,
   type World,
 } from "./harness";
@@ -31,7 +32,7 @@ async function cutOff(title: string, renamed: string) {
   let through = false;
   await context.route(/\/sessions\/[^/]+\/save$/, (route) => (through ? route.continue() : route.abort()));
   await rename(page, renamed);
-  await page.getByTestId("save-state").getByText("Kept in this browser", { exact: false }).waitFor();
+  await page.getByTestId("save-state").getByText("Held in this browser", { exact: false }).waitFor();
   return { page, context, address: page.url(), letThrough: () => (through = true) };
 }
 
@@ -61,7 +62,7 @@ it("going on from the desk to another page takes along what was not saved, and s
   await page.getByRole("link", { name: "Library" }).click();
   await page.waitForURL(/library/);
   await told(page).waitFor();
-  await page.getByRole("button", { name: "Sign out" }).click();
+  await signOut(page);
   const question = page.getByRole("alertdialog");
   await question.getByText("“Before a game, cut off”", { exact: false }).waitFor();
   await question.getByRole("button", { name: "Stay signed in" }).click();
@@ -177,7 +178,7 @@ it("what was locked and chosen for somebody before anything could be saved is so
   await rows(page).last().click();
   await page.keyboard.press("l");
   await expect.poll(() => locks(page).count()).toBe(2);
-  await page.getByTestId("save-state").getByText("Kept in this browser", { exact: false }).waitFor();
+  await page.getByTestId("save-state").getByText("Held in this browser", { exact: false }).waitFor();
   await page.close();
   const again = await context.newPage();
   await again.goto(address);
@@ -228,13 +229,13 @@ it("what is chosen while signed out waits for whoever chose it, and is neither t
   const sent: string[] = [];
   context.on("request", (request) => void (/setting$/.test(request.url()) && sent.push(request.method())));
   await fillInSignIn(page, BEN);
-  await page.waitForURL(/sessions$/);
+  await page.waitForURL(/today$/);
   await ready(page);
   expect([await page.getByText("Signed out").count(), sent]).toEqual([0, []]);
-  await page.getByRole("button", { name: "Sign out" }).click();
+  await signOut(page);
   await page.waitForURL(/sign-in/);
   await fillInSignIn(page, DEMO);
-  await page.waitForURL(/sessions$/);
+  await page.waitForURL(/today$/);
   await expect.poll(() => sent).toEqual(["POST"]);
   await told(page).waitFor({ state: "detached" });
   await page.goto(address);

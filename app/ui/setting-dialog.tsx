@@ -35,7 +35,7 @@ export function SettingDialog({
       open
       onOpenChange={(open) => !open && onClose()}
       title={group.name}
-      description="Said once, and every session for this group is looked over with it."
+      description="Say it once, and every session for this group is checked against it."
     >
       <SettingFields setting={setting} onChange={setSetting} {...(only && { only })} />
       {!only && (
@@ -53,7 +53,8 @@ export function SettingDialog({
         <input type="hidden" name="setting" value={JSON.stringify(setting)} />
         <Button onClick={onClose}>Cancel</Button>
         <Button kind="primary" type="submit" disabled={fetcher.state !== "idle"}>
-          Keep
+          {" "}
+          Save{" "}
         </Button>
       </fetcher.Form>
     </Dialog>

@@ -1,4 +1,5 @@
 import { z } from "zod";
+import { painAtSchema } from "./pain-place";
 import { RATED_JOINTS } from "~/core/vocabulary/motions";
 
 const zeroToTen = z.number().int().min(0).max(10);
@@ -35,6 +36,8 @@ export const checkInSchema = z.strictObject({
   tightness: z.array(tightnessSchema).max(6),
   pain: z.boolean(),
   painWhere: z.string().trim().max(120),
+  /** Left out by pages of before; a report of pain is never refused for it. */
+  painAt: painAtSchema.nullable().optional().catch(undefined),
   note: z.string().trim().max(500),
   said: moment.describe("When it was filled in, by the device's clock"),
 });

@@ -108,7 +108,7 @@ describe("a new drill", () => {
       "what makes it easier and harder",
     ]);
     expect(
-      unwritten({ ...drill, cautions: ["Stop when the knee hurts."], steps: ["What to do first.", "Reach up."] }),
+      unwritten({ ...drill, cautions: ["Stop when the knee hurts."], steps: ["Find anything first.", "Reach up."] }),
     ).toEqual([
       "it in one line",
       "how to set up",

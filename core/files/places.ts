@@ -55,7 +55,7 @@ const WORDS: Record<string, string> = {
   work: "work",
   rest: "rest",
   phase: "phase",
-  locked: "kept as it is",
+  locked: "locked",
   test: "test",
   moveBase: "change of position",
   moveStep: "each step of height",

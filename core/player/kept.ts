@@ -1,5 +1,6 @@
 import type { Mine } from "./mine";
 import { pause, positionAt, reachedEnd, shareDone, type Run } from "./run";
+import type { PainAt } from "~/core/checkin/pain-place";
 import type { CheckIn, Person, Tightness } from "~/core/checkin/schema";
 import type { EpochMs, Seconds, Share } from "~/core/units";
 
@@ -25,6 +26,8 @@ export type Answers = {
   tightness: Tightness[];
   pain: boolean | null;
   painWhere: string;
+  /** Not in what an earlier version left. */
+  painAt?: PainAt | null;
   note: string;
 };
 

@@ -7,7 +7,7 @@ import { hasOwnTimes, isCounted } from "~/core/dose/dose";
 
 export const NOT_BY_TURNS = "alternating takes counted doses; use together";
 export const OWN_RHYTHM =
-  "has times of its own, which a block by the clock can't keep; give it a time, repetitions or breaths, or put it in another block";
+  "has its own timing, which a block on a shared clock can't use; give it a time, repetitions or breaths, or move it to another block";
 
 /** Whether repetitions are to change sides where there are none to count. */
 export const turnsWithoutCount = (sides: SideMode, dose: Dose): boolean => sides === "alternating" && !isCounted(dose);

@@ -2,6 +2,7 @@ import { getTableColumns } from "drizzle-orm";
 import type { PgColumn, PgTable } from "drizzle-orm/pg-core";
 import { z } from "zod";
 import { acceptedSchema } from "~/core/audit/accepted";
+import { painPlaceSchema } from "~/core/checkin/pain-place";
 import { tightnessSchema } from "~/core/checkin/schema";
 import { choicesSchema } from "~/core/group/choices";
 import { protectsListSchema } from "~/core/group/protect";
@@ -202,6 +203,8 @@ export const KINDS: readonly Kind[] = [
       tightness: z.array(tightnessSchema).max(6),
       pain: z.boolean(),
       painWhere: text(120).nullable(),
+      // Archives of before have none.
+      painAt: painPlaceSchema.nullable().default(null),
       note: text(500).nullable(),
       sentAt: at,
       deviceAt: at.nullable(),

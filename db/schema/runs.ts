@@ -17,6 +17,7 @@ import { clubId } from "./clubs";
 import { changed, moment, now } from "./columns";
 import { person } from "./people";
 import { link } from "./sessions";
+import type { PainPlace } from "~/core/checkin/pain-place";
 import type { Tightness } from "~/core/checkin/schema";
 
 /** One person following an edition once. `clientKey` is made on their device, so that a message sent twice counts once. */
@@ -78,6 +79,8 @@ export const checkIn = pgTable(
     tightness: jsonb("tightness").$type<Tightness[]>().notNull().default([]),
     pain: boolean("pain").notNull(),
     painWhere: text("pain_where"),
+    /** The drill it hurt in, and when in the session that begins, where they said. */
+    painAt: jsonb("pain_at").$type<PainPlace>(),
     note: text("note"),
     /** When it was given, as well as that is known; by the device's own clock, where it said; and when it arrived. */
     sentAt: now("sent_at"),

@@ -33,7 +33,7 @@ export function DeleteAccount({ email, leaving }: { email: string; leaving: Leav
           Delete your account…
         </Button>
       )}
-      <Dialog open={asking} onOpenChange={setAsking} title="Delete your account?" description="This cannot be undone.">
+      <Dialog open={asking} onOpenChange={setAsking} title="Delete your account?" description="This can’t be undone.">
         <ul className="flex list-disc flex-col gap-1 pl-5 text-ink-soft">
           {stay.length > 0 && <li>You leave {listWords(stay.map((one) => one.name))}. What you made stays there.</li>}
           {alone.map((one) => (

@@ -57,7 +57,7 @@ export function KeepReports({ months }: { months: number }) {
           title={`Keep reports for ${asks.months === 1 ? "a month" : `${asks.months} months`}?`}
           action="Delete what is older"
           keep="Cancel"
-          text={`${asks.reports === 1 ? "One report is" : `${asks.reports.toLocaleString("en-GB")} reports are`} older, and would be deleted within the hour. This cannot be undone; you can download everything first.`}
+          text={`${asks.reports === 1 ? "One report is" : `${asks.reports.toLocaleString("en-GB")} reports are`} older, and would be deleted within the hour. This can’t be undone; you can download everything first.`}
           onConfirm={() => void fetcher.submit({ do: "keep", months: asks.months, sure: "yes" }, { method: "post" })}
         />
       )}
@@ -98,7 +98,7 @@ export function EraseClub({ clubName, holdings, others }: { clubName: string; ho
         open={asking}
         onOpenChange={setAsking}
         title={`Erase ${clubName}?`}
-        description="This cannot be undone. Download everything first, if any of it might be wanted again."
+        description="This can’t be undone. Download everything first if you might want any of it again."
       >
         <p className="text-ink-soft">
           {holdingWords(holdings)} are deleted, with every drill, group and profile. Links stop working at once.

@@ -1,5 +1,6 @@
 import { CircleCheck, TriangleAlert } from "lucide-react";
 import { useState } from "react";
+import { Link } from "react-router";
 import type { Asked } from "./actions.server";
 import { MOMENT } from "./moment";
 import { Ratings } from "./ratings";
@@ -9,6 +10,7 @@ import { Dots } from "~/app/ui/dots";
 import { MayChange } from "~/app/ui/may-change";
 import { Menu } from "~/app/ui/menu";
 import { When } from "~/app/ui/when";
+import type { PainPlace } from "~/core/checkin/pain-place";
 import { isLate } from "~/core/checkin/moments";
 import { clockText } from "~/core/lengths";
 import { JOINT_WORDS } from "~/core/vocabulary/motions";
@@ -29,6 +31,11 @@ export function PainCard({ row, onChange }: { row: FeedbackRow; onChange: Change
           </span>
         </p>
         <p className="text-lg break-words">{row.checkIn?.painWhere ?? "Didn’t say where."}</p>
+        {row.checkIn?.painAt && (
+          <p className="break-words">
+            In <PainDrill at={row.checkIn.painAt} />
+          </p>
+        )}
         {row.checkIn?.note && <p className="break-words text-ink-soft">“{row.checkIn.note}”</p>}
       </div>
       <MayChange>
@@ -36,6 +43,18 @@ export function PainCard({ row, onChange }: { row: FeedbackRow; onChange: Change
         <RowMenu row={row} onChange={onChange} />
       </MayChange>
     </article>
+  );
+}
+
+/** The drill it hurt in, and when in the session that was. */
+function PainDrill({ at }: { at: PainPlace }) {
+  return (
+    <>
+      <Link to={`/library/${at.drill}`} className="font-medium underline decoration-line underline-offset-4">
+        {at.name}
+      </Link>
+      , drill {at.number}, {clockText(at.second)} into the session
+    </>
   );
 }
 
@@ -117,7 +136,11 @@ export function RunRow({ row, showSession, onChange }: { row: FeedbackRow; showS
       </div>
       <p className="min-w-0 text-sm break-words text-ink-soft max-lg:order-2 max-lg:col-span-3">
         {checkIn
-          ? [checkIn.pain ? (checkIn.painWhere ?? "pain, didn’t say where") : "", checkIn.note ?? ""]
+          ? [
+              checkIn.pain ? (checkIn.painWhere ?? "pain, didn’t say where") : "",
+              checkIn.painAt ? `in ${checkIn.painAt.name}` : "",
+              checkIn.note ?? "",
+            ]
               .filter(Boolean)
               .join(" · ")
           : "no check-in yet"}

@@ -3,6 +3,7 @@ import { useEffect, useId, useState } from "react";
 import type { SendState } from "./use-outbox";
 import { now } from "~/core/clock/clock";
 import { cx } from "~/app/ui/classes";
+import type { PainAt, PainChoice } from "~/core/checkin/pain-place";
 import type { CheckIn, Tightness } from "~/core/checkin/schema";
 import type { Answers, Awaited } from "~/core/player/kept";
 import { JOINT_WORDS, type RatedJoint } from "~/core/vocabulary/motions";
@@ -10,6 +11,8 @@ import { JOINT_WORDS, type RatedJoint } from "~/core/vocabulary/motions";
 type Props = {
   asked: Awaited;
   joints: RatedJoint[];
+  /** What they did, for saying in which drill something hurt. */
+  drills: readonly PainChoice[];
   /** Where it is, once it has been sent off. */
   state: SendState | undefined;
   atRisk: boolean;
@@ -19,7 +22,7 @@ type Props = {
 };
 
 /** A few taps at the end. It is sent once, however often it is tapped and whatever the connection does; what is filled in stays until then. */
-export function CheckInForm({ asked, joints, state, atRisk, onSend, onAnswers, onHome }: Props) {
+export function CheckInForm({ asked, joints, drills, state, atRisk, onSend, onAnswers, onHome }: Props) {
   const { key: runKey, person, share, reachedEnd, begun, answers: before } = asked;
   const [hard, setHard] = useState<number | null>(before?.hard ?? null);
   const [tightness, setTightness] = useState<Tightness[]>(() =>
@@ -27,6 +30,7 @@ export function CheckInForm({ asked, joints, state, atRisk, onSend, onAnswers, o
   );
   const [pain, setPain] = useState<boolean | undefined>(before?.pain ?? undefined);
   const [painWhere, setPainWhere] = useState(before?.painWhere ?? "");
+  const [painAt, setPainAt] = useState<PainAt | null>(before?.painAt ?? null);
   const [note, setNote] = useState(before?.note ?? "");
   const [missing, setMissing] = useState(false);
   const [sent, setSent] = useState(false);
@@ -38,9 +42,9 @@ export function CheckInForm({ asked, joints, state, atRisk, onSend, onAnswers, o
     note !== "" ||
     tightness.some((t) => t.left !== null || t.right !== null);
   useEffect(() => {
-    if (touched && !sent) onAnswers({ hard, tightness, pain: pain ?? null, painWhere, note });
+    if (touched && !sent) onAnswers({ hard, tightness, pain: pain ?? null, painWhere, painAt, note });
     // Kept with every answer, not with every new function to keep it by.
-  }, [hard, tightness, pain, painWhere, note, touched, sent]); // eslint-disable-line react-hooks/exhaustive-deps
+  }, [hard, tightness, pain, painWhere, painAt, note, touched, sent]); // eslint-disable-line react-hooks/exhaustive-deps
 
   const submit = () => {
     if (pain === undefined) {
@@ -57,6 +61,7 @@ export function CheckInForm({ asked, joints, state, atRisk, onSend, onAnswers, o
       tightness: tightness.filter((t) => t.left !== null || t.right !== null),
       pain,
       painWhere: pain ? painWhere.trim() : "",
+      ...(pain && painAt && { painAt }),
       note: note.trim(),
     });
   };
@@ -134,6 +139,9 @@ export function CheckInForm({ asked, joints, state, atRisk, onSend, onAnswers, o
         onPain={setPain}
         where={painWhere}
         onWhere={setPainWhere}
+        drills={drills}
+        painAt={painAt}
+        onPainAt={setPainAt}
         missing={missing && pain === undefined}
       />
       <NoteField note={note} onNote={setNote} />
@@ -196,12 +204,18 @@ function Pain({
   onPain,
   where,
   onWhere,
+  drills,
+  painAt,
+  onPainAt,
   missing,
 }: {
   pain: boolean | undefined;
   onPain: (pain: boolean) => void;
   where: string;
   onWhere: (where: string) => void;
+  drills: readonly PainChoice[];
+  painAt: PainAt | null;
+  onPainAt: (at: PainAt | null) => void;
   missing: boolean;
 }) {
   const id = useId();
@@ -247,9 +261,10 @@ function Pain({
               practitioner. Your coach will see this.
             </span>
           </p>
+          {drills.length > 0 && <DrillChoice drills={drills} at={painAt} onAt={onPainAt} />}
           <div className="flex flex-col gap-1">
             <label htmlFor={id} className="font-medium">
-              Where?
+              Where in the body?
             </label>
             <input
               id={id}
@@ -257,12 +272,48 @@ function Pain({
               maxLength={120}
               onChange={(e) => onWhere(e.target.value)}
               className="min-h-12 rounded-md border border-line bg-land px-3 text-lg"
-              placeholder="front of the left knee, in the lunge"
+              placeholder="front of the left knee"
             />
           </div>
         </div>
       )}
     </fieldset>
+  );
+}
+
+/** In which drill it hurt, of those they did. */
+function DrillChoice({
+  drills,
+  at,
+  onAt,
+}: {
+  drills: readonly PainChoice[];
+  at: PainAt | null;
+  onAt: (at: PainAt | null) => void;
+}) {
+  const id = useId();
+  return (
+    <div className="flex flex-col gap-1">
+      <label htmlFor={id} className="font-medium">
+        In which drill?
+      </label>
+      <select
+        id={id}
+        value={drills.findIndex((one) => one.block === at?.block && one.item === at.item)}
+        onChange={(event) => {
+          const one = drills[Number(event.target.value)];
+          onAt(one ? { block: one.block, item: one.item, drill: one.drill } : null);
+        }}
+        className="min-h-12 w-full rounded-md border border-line bg-land px-3 text-lg"
+      >
+        <option value={-1}>Not sure, or another time</option>
+        {drills.map((one, i) => (
+          <option key={one.number} value={i}>
+            {one.number}. {one.name}
+          </option>
+        ))}
+      </select>
+    </div>
   );
 }
 

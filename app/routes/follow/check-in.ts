@@ -2,7 +2,11 @@ import type { Route } from "./+types/check-in";
 import { readReport } from "~/app/server/player.server";
 import { getServices } from "~/app/server/services.server";
 import { checkInSchema } from "~/core/checkin/schema";
+import { painPlace, type PainAt, type PainPlace } from "~/core/checkin/pain-place";
+import { compile } from "~/core/timeline/compile";
+import { editionOf, type LinkFound } from "~/db/links";
 import { keepCheckIn } from "~/db/runs";
+import { drillById } from "~/library";
 
 /** A check-in. Sent again after a dropped connection it is recognised by its run's key and kept once. */
 export async function action({ request, params, context }: Route.ActionArgs) {
@@ -13,9 +17,23 @@ export async function action({ request, params, context }: Route.ActionArgs) {
     checkInSchema,
     (checkIn) => checkIn.run.key,
   );
-  const first = await keepCheckIn(getServices().db, opened, message, { fold });
+  const place = message.pain && message.painAt ? await placeOf(opened, message.painAt) : undefined;
+  const first = await keepCheckIn(getServices().db, opened, message, { fold, ...(place && { painPlace: place }) });
   // Far beyond what a link brings, what tells of no pain has no room: the device keeps it and says so.
   return first === undefined
     ? Response.json({ kind: "wait" }, { status: 429 })
     : Response.json({ kind: "kept", first });
+}
+
+/** The drill it hurt in, as the edition has it. Whatever goes wrong with that, the report counts. */
+async function placeOf(opened: LinkFound, at: PainAt): Promise<PainPlace | undefined> {
+  const edition = await editionOf(getServices().db, opened).catch(() => undefined);
+  if (!edition) return undefined;
+  const drills = new Map(edition.drills.map((drill) => [drill.id, drill]));
+  return painPlace(
+    at,
+    edition.session,
+    compile(edition.session, (id) => drills.get(id)),
+    (id) => (drills.get(id) ?? drillById(id))?.name,
+  );
 }

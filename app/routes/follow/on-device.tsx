@@ -16,10 +16,12 @@ type Props = {
   onTell: (awaited: Awaited) => void;
   onDrop: (key: string) => void;
   onTold: (item: CheckInItem) => void;
+  /** What a drill of this session is called. */
+  nameOf: (drill: string) => string | undefined;
 };
 
 /** What waits on this device, each by the name of whom it belongs to: runs to take up again, check-ins to give, check-ins on their way. */
-export function OnDevice({ kept, hidden, unsent, atRisk, onCarryOn, onTell, onDrop, onTold }: Props) {
+export function OnDevice({ kept, hidden, unsent, atRisk, onCarryOn, onTell, onDrop, onTold, nameOf }: Props) {
   const [dropping, setDropping] = useState<string>();
   const runs = kept.runs.filter((run) => run.key !== hidden);
   if (runs.length + kept.awaited.length + unsent.length === 0) return null;
@@ -45,7 +47,7 @@ export function OnDevice({ kept, hidden, unsent, atRisk, onCarryOn, onTell, onDr
             words={`${person.name}’s check-in could not be sent`}
             more={`${item.words ? `${item.words} ` : ""}Tell your coach in person${pain ? `: something hurt${painWhere ? ` (${painWhere})` : ""}` : ""}, or copy it and send it to them.`}
           >
-            <CopyIt text={checkInText(item.body)} />
+            <CopyIt text={checkInText(item.body, nameOf)} />
             <Act words="I have told them" onClick={() => onTold(item)} />
           </Card>
         ) : (
@@ -115,7 +117,7 @@ function LeaveOut({ name, onKeep, onDrop }: { name: string; onKeep: () => void; 
         Then your coach won’t hear how it was. If anything hurt, tell them in person.
       </p>
       <div className="flex flex-wrap justify-end gap-2">
-        <Act ref={keep} words="Keep it" onClick={onKeep} />
+        <Act ref={keep} words="Cancel" onClick={onKeep} />
         <Act words="Discard it" onClick={onDrop} />
       </div>
     </div>

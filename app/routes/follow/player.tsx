@@ -12,7 +12,8 @@ import { useRun } from "./use-run";
 import type { Person } from "~/core/checkin/schema";
 import { editionDrills } from "~/core/edition/edition";
 import { NOTHING_KEPT, withoutAwaited, withAnswers, type Awaited, type Kept } from "~/core/player/kept";
-import { insteadLines, ownCalls, type Place } from "~/core/player/mine";
+import { painChoices } from "~/core/checkin/pain-place";
+import { insteadLines, ownCalls, ownOf, type Place } from "~/core/player/mine";
 import { reachedEnd, shareDone } from "~/core/player/run";
 import { compile } from "~/core/timeline/compile";
 
@@ -115,6 +116,10 @@ export function Player(props: PlayerProps) {
           key={asked.key}
           asked={asked}
           joints={props.joints}
+          drills={painChoices(edition.session, (place) => {
+            const own = ownOf(place, facts, mine, easier);
+            return own && own.how !== "rest" ? own.drill : undefined;
+          })}
           state={outbox.stateOf(asked.key)}
           atRisk={outbox.atRisk}
           onSend={outbox.send}

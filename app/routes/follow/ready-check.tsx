@@ -87,6 +87,7 @@ export function ReadyCheck({
       </header>
 
       <OnDevice
+        nameOf={(id) => edition.drills.find((drill) => drill.id === id)?.name}
         kept={onDevice}
         hidden={earlier?.key}
         unsent={unsent}

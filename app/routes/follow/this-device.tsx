@@ -89,7 +89,7 @@ export function ThisDevice({
               onClick={() => setStage("no")}
               className="min-h-11 rounded-lg border border-line bg-paper px-3 font-medium hover:bg-land-deep"
             >
-              Keep it
+              Cancel
             </button>
             <button
               type="button"

@@ -33,14 +33,14 @@ export function ForgetDialog({ person, said, onClose }: { person: PersonFound; s
       open
       onOpenChange={(open) => !open && onClose()}
       title={`Forget ${person.name}?`}
-      description="This cannot be undone."
+      description="This can’t be undone."
     >
       <ul className="flex list-disc flex-col gap-1 pl-5 text-ink-soft">
         <li>Erased: their name, their groups, what they protect, what was chosen for them, and what they wrote.</li>
         <li>
           Stays, without a name:{" "}
           {said.runs === 0
-            ? "nothing, for nothing was heard from them"
+            ? "nothing, since they never reported anything"
             : `${said.runs === 1 ? "one run" : `${said.runs} runs`}, with its effort and whether something hurt`}
           .
         </li>
@@ -59,7 +59,7 @@ export function ForgetDialog({ person, said, onClose }: { person: PersonFound; s
           fault={fault}
         />
         <div className="flex justify-end gap-2">
-          <Button onClick={onClose}>Keep them</Button>
+          <Button onClick={onClose}>Cancel</Button>
           <Button kind="danger" type="submit" disabled={fetcher.state !== "idle"}>
             Forget for good
           </Button>

@@ -95,10 +95,10 @@ export default function UnreadablePage({ loaderData }: Route.ComponentProps) {
         action="Remove it for good"
         text={
           kind === "session"
-            ? "It goes for good, with every edition, link and report of it. This cannot be undone."
+            ? "It goes for good, with every edition, link and report of it. This can’t be undone."
             : kind === "drill"
-              ? "It goes for good, with all its revisions. Sessions that use it can’t be opened. This cannot be undone."
-              : "It goes for good. This cannot be undone."
+              ? "It goes for good, with all its revisions. Sessions that use it can’t be opened. This can’t be undone."
+              : "It goes for good. This can’t be undone."
         }
         onConfirm={() => void submit({ do: "remove" }, { method: "post" })}
       />

@@ -26,7 +26,7 @@ export const closing: Rule = {
     if (purpose.startsWith("before-") && !isPattern(last.drill, last.level))
       return finding(
         `It ends with ${last.drill.name}, not with a whole movement on the feet.`,
-        "New range is kept when a whole movement uses it.",
+        "People keep new range by using it in a whole movement.",
         (d) => isPattern(d, d.levels.standard),
       );
     if (purpose === "after-training" && !isBreath(last.drill))

@@ -1,0 +1,1 @@
+ALTER TABLE "check_in" ADD COLUMN "pain_at" jsonb;
