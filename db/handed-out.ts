@@ -136,12 +136,6 @@ async function peopleOf(
     .orderBy(sql`lower(${person.name})`, asc(person.id));
 }
 
-/** Whether the club has ever handed anything out. */
-export async function hasHandedOut(db: Db, club: Club): Promise<boolean> {
-  const rows = await db.select({ id: link.id }).from(link).where(eq(link.clubId, club.id)).limit(1);
-  return rows.length > 0;
-}
-
 /** When something was last handed to each group. */
 export async function lastHandedTo(db: Db, club: Club): Promise<Map<string, Date>> {
   const rows = await db

@@ -29,6 +29,8 @@ import * as sessions from "./sessions";
 import * as using from "./sessions-using";
 import * as people from "./people";
 import * as groups from "./groups";
+import * as demo from "./demo/load";
+import * as examples from "./example";
 import * as handedOut from "./handed-out";
 import * as lost from "./unreadable";
 import { earlierDatabase, TEST_SECRET } from "./testing";
@@ -205,7 +207,11 @@ async function asked(): Promise<Record<string, () => Promise<unknown>>> {
     setPersonAreas: () => groups.setPersonAreas(db, ben, person, []),
     listGroups: () => groups.listGroups(db, ben),
     listHandedOut: () => handedOut.listHandedOut(db, ben, { since: new Date(0), most: 100, groupId: group }),
-    hasHandedOut: () => handedOut.hasHandedOut(db, ben),
+    exampleOf: () => examples.exampleOf(db, ben),
+    loadExample: () => examples.loadExample(db, ben, { secret: TEST_SECRET, drills: drillById }),
+    firstSteps: () => examples.firstSteps(db, ben, undefined),
+    removeExample: () => examples.removeExample(db, ben),
+    loadExampleInto: () => demo.loadExampleInto(db, ben, { secret: TEST_SECRET, drills: drillById }),
     lastHandedTo: async () => [...(await handedOut.lastHandedTo(db, ben))],
     keepMonthsOf: () => members.keepMonthsOf(db, ben),
     setKeepMonths: () => members.setKeepMonths(db, ben, 3),

@@ -1,14 +1,17 @@
 import { now, nowDate } from "~/core/clock/clock";
-import { eq, sql } from "drizzle-orm";
+import { and, eq, sql } from "drizzle-orm";
 import { daysBefore } from "~/core/clock/calendar";
+import { painChoices, painPlace, type PainPlace } from "~/core/checkin/pain-place";
 import { mainJoints } from "~/core/coverage/joints";
 import type { Drill } from "~/core/drills/schema";
 import { makeEdition } from "~/core/edition/edition";
 import type { SessionPlan } from "~/core/session/schema";
 import { compile } from "~/core/timeline/compile";
+import type { Timeline } from "~/core/timeline/types";
 import { makeAccount, type Accounts } from "../accounts";
 import type { Db } from "../client";
 import type { Club } from "../clubs";
+import type { ExampleIds } from "../schema/clubs";
 import { setClubZone } from "../members";
 import { handOut } from "../editions";
 import { openLink } from "../links";
@@ -47,12 +50,7 @@ async function loadOnce(db: Db, accounts: Accounts, settings: DemoSettings): Pro
     await makeAccount(db, accounts, { ...who, password: settings.password, joins: { club, role } });
   const make = { rowers: rowersBeforeTheBoat, handball: handballBeforeAGame, staff: staffLunchtime } as const;
   for (const key of ["staff", "handball", "rowers"] as const) {
-    const groupId = await addGroup(db, club, GROUPS[key].name);
-    const { people, setting, protects } = GROUPS[key];
-    await addPeople(db, club, groupId, people);
-    await setGroupSetting(db, club, groupId, setting);
-    const members = (await listGroupsWithPeople(db, club)).find((group) => group.id === groupId)?.athletes ?? [];
-    for (const { id, name } of members) if (protects[name]) await setPersonAreas(db, club, id, protects[name]);
+    const { groupId } = await loadGroup(db, club, key, GROUPS[key].name);
     await loadSession(db, club, key, groupId, make[key](settings.drills), settings);
   }
   // Whoever has reports was there before them.
@@ -62,14 +60,49 @@ async function loadOnce(db: Db, accounts: Accounts, settings: DemoSettings): Pro
   await db.insert(about).values({ key: LOADED, value: nowDate().toISOString() });
 }
 
+/** A group of the demo, with its people and kit. */
+async function loadGroup(
+  db: Db,
+  club: Club,
+  key: GroupKey,
+  called: string,
+): Promise<{ groupId: string; people: string[] }> {
+  const groupId = await addGroup(db, club, called);
+  const { people, setting, protects } = GROUPS[key];
+  await addPeople(db, club, groupId, people);
+  await setGroupSetting(db, club, groupId, setting);
+  const members = (await listGroupsWithPeople(db, club)).find((group) => group.id === groupId)?.athletes ?? [];
+  for (const { id, name } of members) if (protects[name]) await setPersonAreas(db, club, id, protects[name]);
+  return { groupId, people: members.map(({ id }) => id) };
+}
+
+export const EXAMPLE = { group: "Example: junior rowers", session: "Example: rowers before the boat" };
+
+/** The demo's rowers as an example in somebody's own club: a group, its session, and what came back from it. Returns what it brought, by ids. */
+export async function loadExampleInto(
+  db: Db,
+  club: Club,
+  settings: Omit<DemoSettings, "password">,
+): Promise<ExampleIds> {
+  const { groupId, people } = await loadGroup(db, club, "rowers", EXAMPLE.group);
+  const known = daysAgo(60);
+  await db
+    .update(membership)
+    .set({ from: known })
+    .where(and(eq(membership.clubId, club.id), eq(membership.groupId, groupId)));
+  const doc = { ...rowersBeforeTheBoat(settings.drills), title: EXAMPLE.session };
+  const session = await loadSession(db, club, "rowers", groupId, doc, settings);
+  return { groups: [groupId], people, sessions: [session] };
+}
+
 async function loadSession(
   db: Db,
   club: Club,
   key: GroupKey,
   groupId: string,
   doc: SessionPlan,
-  settings: DemoSettings,
-): Promise<void> {
+  settings: Omit<DemoSettings, "password">,
+): Promise<string> {
   const { secret, drills } = settings;
   const timeline = compile(doc, drills);
   const id = await addSession(db, club, doc, timeline.totalSeconds);
@@ -83,7 +116,7 @@ async function loadSession(
   await db
     .update(link)
     .set({ openings: HEARD[key].length, openedAt: daysAgo(Math.min(...HEARD[key].map((said) => said.daysAgo))) })
-    .where(eq(link.id, opened.id));
+    .where(and(eq(link.clubId, club.id), eq(link.id, opened.id)));
 
   const people = (await listGroupsWithPeople(db, club)).find((group) => group.id === groupId)?.athletes ?? [];
   const joints = mainJoints(doc, timeline, drills, 2);
@@ -114,10 +147,25 @@ async function loadSession(
             right: said.felt?.[j]?.[1] ?? null,
           })),
         },
-        { at: new Date(ended.getTime() + 40_000) },
+        { at: new Date(ended.getTime() + 40_000), ...(said.painIn && placed(doc, timeline, drills, said.painIn)) },
       );
   }
   if (key === "handball") await changeAfterHandOut(db, club, id, doc, drills);
+  return id;
+}
+
+/** The first place of a drill in the session, as a report of pain tells of it. */
+function placed(
+  doc: SessionPlan,
+  timeline: Timeline,
+  drills: DemoSettings["drills"],
+  drill: string,
+): { painPlace?: PainPlace } {
+  const at = painChoices(doc, ({ block, item }) => drills(doc.blocks[block]!.items[item]!.drill)).find(
+    (one) => one.drill === drill,
+  );
+  const found = at && painPlace(at, doc, timeline, (id) => drills(id)?.name);
+  return found ? { painPlace: found } : {};
 }
 
 /** One session has changed since it was handed out, so that the demo shows how that looks. */

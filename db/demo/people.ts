@@ -63,6 +63,8 @@ type Said = {
   /** Left and right, in the order of the session's main joints. */
   felt?: [number, number][];
   pain?: string;
+  /** The drill it hurt in, by id. */
+  painIn?: string;
   note?: string;
   /** Followed, but never checked in. */
   silent?: true;
@@ -121,7 +123,8 @@ export const HEARD: Record<GroupKey, Said[]> = {
         [2, 2],
         [3, 7],
       ],
-      pain: "inside of the right hip, in the squat",
+      pain: "inside of the right hip",
+      painIn: "squat-reach",
     },
     {
       name: "J. K.",

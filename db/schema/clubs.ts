@@ -1,9 +1,12 @@
 import { sql } from "drizzle-orm";
-import { check, index, pgTable, primaryKey, smallint, text, uuid } from "drizzle-orm/pg-core";
+import { check, index, jsonb, pgTable, primaryKey, smallint, text, uuid } from "drizzle-orm/pg-core";
 import { coach, madeBy } from "./accounts";
 import { made, moment } from "./columns";
 import { KEPT_MONTHS } from "~/core/club/keeping";
 import type { Role } from "~/core/club/role";
+
+/** What an example brought, by its ids: it is taken away by them. */
+export type ExampleIds = { groups: string[]; people: string[]; sessions: string[] };
 
 /** Everything a club has belongs to it by this, and by nothing else. */
 export const clubId = () =>
@@ -20,6 +23,8 @@ export const club = pgTable(
     zone: text("zone"),
     /** Reports are kept for so many months. */
     keepMonths: smallint("keep_months").notNull().default(KEPT_MONTHS),
+    /** What came with the example that was loaded to look around; null where none is there. */
+    example: jsonb("example").$type<ExampleIds>(),
     createdAt: made(),
   },
   (t) => [

@@ -98,7 +98,7 @@ export function DeskBar({
             onClick={() => onTab("ranges")}
             title="How much of its sport profile it meets; open the ranges"
           >
-            fit <span className="font-semibold">{Math.round(insights.fit * 100)} %</span>
+            meets <span className="font-semibold">{Math.round(insights.fit * 100)} %</span>
           </button>
         )}
         <button

@@ -5,6 +5,7 @@ import type { Setting } from "~/core/documents/setting";
 import type { DeskCopy } from "./save";
 import { useDrills } from "~/app/ui/drills";
 import { petalWords, Roses, type Looked } from "~/app/ui/roses";
+import { NeedsMet } from "~/app/ui/explain";
 import { ShortRow } from "~/app/ui/short-row";
 import type { Desk } from "./use-desk";
 import type { Insights } from "./use-insights";
@@ -65,8 +66,7 @@ export function RangesPanel({
         <h2 className="wide-type text-lg font-semibold">Ranges</h2>
         {fit !== undefined && (
           <p className="text-sm text-ink-soft">
-            {" "}
-            needs met <span className="clock-type text-2xl text-ink">{Math.round(fit * 100)} %</span>
+            needs met <NeedsMet /> <span className="clock-type text-2xl text-ink">{Math.round(fit * 100)} %</span>
           </p>
         )}
       </div>

@@ -2,6 +2,7 @@ import { useState } from "react";
 import { useDrills } from "~/app/ui/drills";
 import type { Setting } from "~/core/documents/setting";
 import type { Desk } from "./use-desk";
+import { WhyLonger } from "~/app/ui/explain";
 import { FieldNote, inputLook, SelectField } from "~/app/ui/field";
 import { NumberField } from "~/app/ui/number-field";
 import { kitList } from "~/core/coverage/kit-list";
@@ -181,7 +182,9 @@ function WhereTimeGoes({ desk }: { desk: Desk }) {
   ].filter((p) => p.seconds > 0);
   return (
     <section className="flex flex-col gap-2">
-      <h3 className="font-semibold">Where the time goes</h3>
+      <h3 className="flex items-center gap-1 font-semibold">
+        Where the time goes <WhyLonger />
+      </h3>
       <svg
         viewBox="0 0 100 6"
         preserveAspectRatio="none"

@@ -13,7 +13,6 @@ import { listWords } from "~/core/wording/words";
 
 type Props = {
   drafted: Drafted | undefined;
-  busy: boolean;
   request: KeptRequest;
   onRequest: (request: KeptRequest) => void;
   onDraft: (request: KeptRequest) => void;
@@ -43,18 +42,9 @@ const RELAX_WORDS: Readonly<Record<Relaxed["limit"], string>> = {
 const BY_HAND: ReadonlySet<Relaxed["limit"]> = new Set(["protected-areas", "ground"]);
 
 /** Up to three drafts side by side, or why there is none and what would help. */
-export function Answer({ drafted, busy, request, onRequest, onDraft, onSwapped, group, demands, onSwaps }: Props) {
+export function Answer({ drafted, request, onRequest, onDraft, onSwapped, group, demands, onSwaps }: Props) {
   const [showRoses, setShowRoses] = useState(true);
-  if (!drafted)
-    return busy ? null : (
-      <div className="rounded-lg border border-dashed border-line px-6 py-10 text-center text-ink-soft">
-        <p className="wide-type text-lg font-semibold text-ink">Up to three sessions worth running</p>
-        <p className="mx-auto max-w-xl">
-          Press Draft, or Ctrl and Enter. Each comes with its length to the second, how near it is to the best there can
-          be, why each drill is in it, and what is missing.
-        </p>
-      </div>
-    );
+  if (!drafted) return null;
   const { answer } = drafted;
   if (answer.kind === "failed")
     return (

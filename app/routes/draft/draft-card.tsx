@@ -9,6 +9,7 @@ import { useDrills } from "~/app/ui/drills";
 import { Still } from "~/app/ui/figure/still";
 import { MiniProfilePicture } from "~/app/ui/mini-profile";
 import { petalWords, Roses, type Looked } from "~/app/ui/roses";
+import { NeedsMet } from "~/app/ui/explain";
 import { ShortRow } from "~/app/ui/short-row";
 import { coverageOf } from "~/core/coverage/coverage";
 import { kitList } from "~/core/coverage/kit-list";
@@ -111,7 +112,9 @@ export function DraftCard({
       </header>
       <MiniProfilePicture profile={profile} className="h-20 w-full" />
       <dl className="grid grid-cols-[5.5rem_1fr] items-center gap-x-3 gap-y-1 text-sm">
-        <dt className="text-ink-soft">Needs met</dt>
+        <dt className="flex items-center text-ink-soft">
+          Needs met <NeedsMet />
+        </dt>
         <dd className="flex flex-wrap items-center gap-x-2">
           <svg viewBox="0 0 100 8" preserveAspectRatio="none" className="h-2.5 min-w-16 flex-1" aria-hidden>
             <rect width={100} height={8} fill="var(--land-deep)" />

@@ -10,6 +10,7 @@ import {
   useSearchParams,
 } from "react-router";
 import { Answer } from "./answer";
+import { Before } from "./before";
 import { leave, leftAt, type Left } from "./left";
 import type { Outcome } from "./actions.server";
 import type { DraftPage } from "./data.server";
@@ -74,6 +75,8 @@ function Asked({
   ownDemands,
   own,
   kept,
+  recent,
+  did,
   lasts,
   where,
   left,
@@ -261,9 +264,11 @@ function Asked({
           )}
         </form>
         <div ref={results} tabIndex={-1} className="outline-none">
+          {!drafted && !progress && (
+            <Before kept={kept} recent={recent} did={did} groupId={groupId} groupName={group?.name} />
+          )}
           <Answer
             drafted={drafted}
-            busy={progress !== undefined}
             request={request}
             onRequest={setRequest}
             onDraft={(changed) => {

@@ -7,7 +7,8 @@ import { now } from "~/core/clock/clock";
 import { tokenOfLink } from "~/db/links";
 import { countUnseen, countUnseenPain, listFeedback } from "~/db/feedback";
 import { listGroupsWithPeople } from "~/db/groups";
-import { hasHandedOut, listHandedOut } from "~/db/handed-out";
+import { exampleOf, firstSteps } from "~/db/example";
+import { listHandedOut } from "~/db/handed-out";
 import { listSessions } from "~/db/sessions";
 
 export type TodayPage = Awaited<ReturnType<typeof todayPage>>;
@@ -23,14 +24,14 @@ const HALF_MADE = 5;
 export async function todayPage(coach: Coach) {
   const { db, secret } = getServices();
   const { club, zone } = coach;
-  const [pain, painInAll, painEverywhere, handed, sessions, groups, everHandedOut] = await Promise.all([
+  const [pain, painInAll, painEverywhere, handed, sessions, groups, example] = await Promise.all([
     listFeedback(db, club, null, PAINS, { only: "unseen pain" }),
     countUnseen(db, club, null),
     countUnseenPain(db, club),
     listHandedOut(db, club, { since: daysBefore(now(), DAYS - 1, 0, 0, zone), most: SESSIONS }),
     listSessions(db, club, {}),
     listGroupsWithPeople(db, club),
-    hasHandedOut(db, club),
+    exampleOf(db, club),
   ]);
   const halfMade = sessions.rows.filter((one) => one.lastHandedOut === null && !one.template).slice(0, HALF_MADE);
   return {
@@ -49,12 +50,12 @@ export async function todayPage(coach: Coach) {
     ),
     halfMade: await summarise(db, club, halfMade, (docs) => drillsOf(club, docs)),
     groups: groups.map(({ id, name, athletes }) => ({ id, name, people: athletes.length })),
-    steps: {
-      group: groups.length > 0,
-      people: groups.some(({ athletes }) => athletes.length > 0),
-      session: sessions.all > 0,
-      handedOut: everHandedOut,
-    },
-    newest: sessions.rows[0] && { id: sessions.rows[0].id, title: sessions.rows[0].title },
+    // The example is to look at: the first steps are a coach's own.
+    steps: await firstSteps(db, club, example),
+    hasExample: example !== undefined,
+    ownGroup: groups.filter(({ id }) => !example?.groups.includes(id)).map(({ id, name }) => ({ id, name }))[0],
+    newest: sessions.rows
+      .filter(({ id }) => !example?.sessions.includes(id))
+      .map(({ id, title }) => ({ id, title }))[0],
   };
 }

@@ -1,16 +1,16 @@
 import { CircleCheck } from "lucide-react";
 import type { ReactNode } from "react";
-import { Link } from "react-router";
+import { Link, useFetcher } from "react-router";
 import type { TodayPage } from "./data.server";
-import { ButtonLink } from "~/app/ui/button";
+import { Button, ButtonLink } from "~/app/ui/button";
 import { cx } from "~/app/ui/classes";
 import { MayChange } from "~/app/ui/may-change";
 
 /** What a new coach does first, one step after the other, until something is handed out for the first time. */
 export function FirstSteps({ page }: { page: TodayPage }) {
-  const { steps, groups, newest } = page;
-  const group = groups[0];
-  const step = !steps.group || !steps.people ? 0 : !steps.session ? 1 : 2;
+  const { steps, ownGroup: group, newest, hasExample } = page;
+  const [hasPeople, hasSession] = [steps.people > 0, steps.sessions > 0];
+  const step = !hasPeople ? 0 : !hasSession ? 1 : 2;
   return (
     <MayChange>
       <section aria-label="First steps" className="rounded-lg border border-line bg-land p-5">
@@ -19,13 +19,13 @@ export function FirstSteps({ page }: { page: TodayPage }) {
           <Step
             number={1}
             title="Your group"
-            done={steps.group && steps.people}
+            done={hasPeople}
             now={step === 0}
             text="Who you coach, by initials or nickname, with their kit and what anyone protects. Every session is then checked against it."
           >
             {group ? (
               <ButtonLink kind={step === 0 ? "primary" : "plain"} to={`/groups/${group.id}`}>
-                {steps.people ? `Open ${group.name}` : `Add people to ${group.name}`}
+                {hasPeople ? `Open ${group.name}` : `Add people to ${group.name}`}
               </ButtonLink>
             ) : (
               <ButtonLink kind="primary" to="/groups">
@@ -36,7 +36,7 @@ export function FirstSteps({ page }: { page: TodayPage }) {
           <Step
             number={2}
             title="A session"
-            done={steps.session}
+            done={hasSession}
             now={step === 1}
             text="Say what it is for and how long, and Mapset drafts up to three. Or build it drill by drill, or start from one that is ready to run."
           >
@@ -65,18 +65,32 @@ export function FirstSteps({ page }: { page: TodayPage }) {
           </Step>
         </ol>
         <p className="mt-4 text-sm text-ink-soft">
-          Curious first? Look through the{" "}
+          {!hasExample && <LoadExample />} Or look through the{" "}
           <Link to="/library" className="underline underline-offset-4">
             library of drills
           </Link>{" "}
-          and what each{" "}
+          and{" "}
           <Link to="/library/profiles" className="underline underline-offset-4">
-            sport needs
+            what each sport needs
           </Link>
           .
         </p>
       </section>
     </MayChange>
+  );
+}
+
+/** Fills the club with a group, its session and feedback, to look around in. */
+function LoadExample() {
+  const fetcher = useFetcher();
+  return (
+    <Button
+      size="small"
+      disabled={fetcher.state !== "idle"}
+      onClick={() => void fetcher.submit({ do: "load example" }, { method: "post", action: "/today" })}
+    >
+      {fetcher.state === "idle" ? "Look around with an example" : "Loading…"}
+    </Button>
   );
 }
 

@@ -1,6 +1,7 @@
 import { PencilRuler, TriangleAlert } from "lucide-react";
 import { Link } from "react-router";
 import type { TodayPage } from "./data.server";
+import { ExampleNotice } from "./example-notice";
 import { FirstSteps } from "./first-steps";
 import { HandedOutCard } from "./handed-out-card";
 import { PainReports, Removed, useReportChanges } from "~/app/routes/feedback/pain-reports";
@@ -17,6 +18,7 @@ import { useZone } from "~/app/ui/zone";
 export function TodayView({ page }: { page: TodayPage }) {
   const { pain, painInAll, steps } = page;
   const isNew = !steps.handedOut;
+  const showsDays = !isNew || page.handedOut.length > 0;
   const { change, removed } = useReportChanges();
   return (
     <main id="main" className="mx-auto flex w-full max-w-[100rem] flex-1 flex-col gap-6 px-4 py-5">
@@ -25,7 +27,7 @@ export function TodayView({ page }: { page: TodayPage }) {
         <p className="text-ink-soft">
           <TodayWords day={page.today} />
         </p>
-        {!isNew && (
+        {showsDays && (
           <Link to="/feedback" className="ml-auto min-h-8 content-center underline underline-offset-4">
             All feedback
           </Link>
@@ -56,12 +58,13 @@ export function TodayView({ page }: { page: TodayPage }) {
           </span>
         </p>
       )}
+      {page.hasExample && <ExampleNotice />}
       {isNew && <FirstSteps page={page} />}
       <div className="grid items-start gap-6 lg:grid-cols-[minmax(0,1.9fr)_minmax(19rem,1fr)]">
-        {!isNew && <HandedOutDays page={page} />}
+        {showsDays && <HandedOutDays page={page} />}
         <aside className="flex flex-col gap-6 lg:col-start-2">
           {page.halfMade.length > 0 && <HalfMade page={page} />}
-          {!isNew && (
+          {showsDays && (
             <MayChange>
               <Begin page={page} />
             </MayChange>
