@@ -24,7 +24,7 @@ export default [
     route("library", "routes/library/route.tsx"),
     route("library/sheet", "routes/library/sheet.tsx"),
     route("library/profiles", "routes/profiles/route.tsx"),
-    route("library/profiles/:demand", "routes/profile/route.tsx"),
+    route("library/profiles/:profile", "routes/profile/route.tsx"),
     route("library/:drill", "routes/drill/route.tsx"),
     route("library/:drill/edit", "routes/own-drill/route.tsx"),
 
@@ -49,6 +49,7 @@ export default [
   route("unreadable/:kind/:id/raw", "routes/unreadable/raw.ts"),
   route("sessions/:id/export", "routes/sessions/export.ts"),
 
+  route("feedback/table", "routes/feedback/table.ts"),
   route("find", "routes/find.ts"),
   route("own-drills", "routes/own-drills.ts"),
   route("library/:drill/export", "routes/drill/export.ts"),

@@ -22,7 +22,7 @@ export async function loadExample(db: Db, club: Club, settings: Omit<DemoSetting
       .where(and(eq(clubs.id, club.id), isNull(clubs.example)))
       .for("update");
     if (!row) return false;
-    const example = await loadExampleInto(tx as unknown as Db, club, settings);
+    const example = await loadExampleInto(tx, club, settings);
     await tx.update(clubs).set({ example }).where(eq(clubs.id, club.id));
     return true;
   });

@@ -63,7 +63,7 @@ const linksTo = (db: Pick<Db, "select">, club: Club, groupId: string) =>
     .from(link)
     .where(and(eq(link.clubId, club.id), eq(link.groupId, groupId)));
 
-const heardOf = (
+const feedbackOf = (
   db: Pick<Db, "select">,
   club: Club,
   sessionId: string | null,
@@ -104,7 +104,7 @@ export async function listEachFeedback<const L extends readonly OneList[]>(
   lists: L,
 ): Promise<{ [K in keyof L]: FeedbackRow[] }> {
   const found = await Promise.all(
-    lists.map(({ most, skip, ...which }) => heardRuns(db, club, sessionId, most, which, skip)),
+    lists.map(({ most, skip, ...which }) => feedbackRuns(db, club, sessionId, most, which, skip)),
   );
   // What they followed is looked up after, for the few links there are: all in one the database would think longer than it looks.
   const links = await ofLinks(db, club, [...new Set(found.flat().map((row) => row.linkId))]);
@@ -117,7 +117,7 @@ export async function listEachFeedback<const L extends readonly OneList[]>(
   return whole as { [K in keyof L]: FeedbackRow[] };
 }
 
-async function heardRuns(db: Db, club: Club, sessionId: string | null, most: number, which: Which, skip: number) {
+async function feedbackRuns(db: Db, club: Club, sessionId: string | null, most: number, which: Which, skip: number) {
   const chosenName = sql<string>`coalesce(${person.name}, ${run.name})`;
   return db
     .select({
@@ -145,7 +145,7 @@ async function heardRuns(db: Db, club: Club, sessionId: string | null, most: num
     .from(run)
     .leftJoin(person, and(eq(person.clubId, run.clubId), eq(person.id, run.personId)))
     .leftJoin(checkIn, withCheckIn)
-    .where(heardOf(db, club, sessionId, which))
+    .where(feedbackOf(db, club, sessionId, which))
     .orderBy(desc(run.startedAt), run.id)
     .limit(most)
     .offset(skip);
@@ -195,7 +195,7 @@ export async function summariseFeedback(
     // A check-in comes after what it is of began: said here, so that the database looks at none that came before.
     .from(run)
     .leftJoin(checkIn, and(withCheckIn, since ? gt(checkIn.arrivedAt, since) : undefined))
-    .where(and(heardOf(db, club, sessionId, which), since ? gt(run.startedAt, since) : undefined));
+    .where(and(feedbackOf(db, club, sessionId, which), since ? gt(run.startedAt, since) : undefined));
   return row ?? { runs: 0, finished: 0, checkedIn: 0, effort: null };
 }
 
@@ -210,7 +210,7 @@ export async function countUnseen(
     .select({ n: sql<number>`count(*)::int` })
     .from(checkIn)
     .innerJoin(run, withCheckIn)
-    .where(and(eq(checkIn.clubId, club.id), heardOf(db, club, sessionId, { ...which, only: "unseen pain" })));
+    .where(and(eq(checkIn.clubId, club.id), feedbackOf(db, club, sessionId, { ...which, only: "unseen pain" })));
   return row?.n ?? 0;
 }
 

@@ -32,12 +32,12 @@ const MOST_LINKS = 120;
 
 /**
  * What was handed out since a moment, or followed since then, the newest first; each session once for each group, by its newest
- * link that still opens. `groupId` narrows it to one group's.
+ * link that still opens. `groupId` narrows it to one group's, `sessionId` to one session.
  */
 export async function listHandedOut(
   db: Db,
   club: Club,
-  { since, most, groupId }: { since: Date; most: number; groupId?: string },
+  { since, most, groupId, sessionId }: { since: Date; most: number; groupId?: string; sessionId?: string },
 ): Promise<HandedOut[]> {
   const followed = db
     .select({ id: run.linkId })
@@ -69,6 +69,7 @@ export async function listHandedOut(
         eq(link.clubId, club.id),
         isNull(link.withdrawnAt),
         groupId ? eq(link.groupId, groupId) : undefined,
+        sessionId ? eq(edition.sessionId, sessionId) : undefined,
         or(gte(link.createdAt, since), sql`${link.id} in ${followed}`),
       ),
     )

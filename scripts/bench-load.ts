@@ -349,6 +349,8 @@ export async function threeYears(base: string, cookie: string, db: Db, club: Clu
     };
   };
   return [
+    await line("the day of a club with three years of editions", "/today", true),
+    await line("one group's page", `/groups/${group!.id}`, true),
     await line(`list of ${sessions.toLocaleString("en-GB")} sessions`, "/sessions", true),
     await line(`feedback, with ${CHECK_INS.toLocaleString("en-GB")} check-ins`, "/feedback", true),
     await line("its hundredth page", "/feedback?page=100", false),

@@ -76,7 +76,7 @@ describe("a new coach", () => {
     await page.getByRole("button", { name: "Join Kestrel Sound" }).click();
     await page.waitForURL(/\/club$/);
     await page.goto("/groups");
-    await page.getByRole("link", { name: "Kestrel Sound junior rowers" }).click();
+    await page.getByRole("link", { name: "Kestrel Sound junior rowers", exact: true }).click();
     await page.getByRole("button", { name: /^What Tern protects/ }).waitFor();
     await ready(page);
     expect(await page.getByRole("button", { name: /^(Add|Rename|Delete|Take|Kit)/ }).count()).toBe(0);

@@ -136,7 +136,7 @@ describe("building quickly", () => {
     await page.locator("body").click({ position: { x: 2, y: 2 } });
     await page.keyboard.press("g");
     await page.getByRole("dialog", { name: "Find anything" }).waitFor();
-    await page.keyboard.type("make a copy of this");
+    await page.keyboard.type("duplicate this");
     await page.keyboard.press("Enter");
     await page.waitForURL((url) => /\/sessions\/[0-9a-f-]{36}$/.test(url.href) && url.href !== here);
     await page.getByRole("heading", { name: "Desk: Added, copy" }).waitFor({ state: "attached" });
@@ -272,7 +272,7 @@ describe("what is asked", () => {
     await page.waitForURL(/\/library\/profiles\/own-/);
     await ready(page);
     await page.getByLabel("Name", { exact: true }).fill("Our sweep crew");
-    const fit = page.getByRole("status", { name: "Fit" });
+    const fit = page.getByRole("status", { name: "Needs met" });
     await page.getByLabel("How far this session meets it").selectOption({ label: "Rowers before the boat" });
     const before = await fit.innerText();
     await page.getByRole("group", { name: "Weight of wrist flexion", exact: true }).getByText("3").click();
@@ -307,7 +307,7 @@ describe("what is asked", () => {
     await openDesk(page, "Handball before a game");
     const session = new URL(page.url()).pathname;
     const groups = await (await page.request.get("/groups")).text();
-    const group = /name="group" value="([0-9a-f-]{36})"/.exec(groups)![1]!;
+    const group = /href="\/groups\/([0-9a-f-]{36})"/.exec(groups)![1]!;
     const other = await world.visitor();
     await signIn(other.page, ANA);
     const ask = other.page.request;

@@ -48,7 +48,7 @@ it("work and rest by the clock: set for a block, told where a change is too long
   await saved(page);
 
   // What does not fit is told, and mended by less of the showing.
-  await page.getByRole("tab", { name: /Look at/ }).click();
+  await page.getByRole("tab", { name: /Findings/ }).click();
   await page.getByText("takes 25 s, 5 s more than the rest.").filter({ visible: true }).waitFor();
   await page.getByRole("button", { name: "Watch first 15 s only…" }).click();
   await page.getByRole("button", { name: "Apply" }).click();
@@ -60,7 +60,7 @@ it("work and rest by the clock: set for a block, told where a change is too long
   await search.press("Enter");
   await page
     .getByRole("alert")
-    .filter({ hasText: "has times of its own, which a block by the clock can’t keep." })
+    .filter({ hasText: "has its own timing, which a block on a shared clock can’t use." })
     .waitFor();
   await search.press("Escape");
   expect(await total(page)).toBe(184);
@@ -116,7 +116,7 @@ it("a session of an earlier Mapset is as it was until it is changed, says by how
   await page.getByRole("textbox", { name: "Rest after" }).fill("10");
   const told = page
     .getByRole("status")
-    .filter({ hasText: "This session is older than the way times are reckoned now" });
+    .filter({ hasText: "This session was built before times were worked out this way" });
   await told.waitFor();
   const now = await total(page);
   expect(now).toBeLessThan(1594 + 10);

@@ -181,7 +181,7 @@ describe("at the desk", () => {
       await route.continue();
     });
     await page.getByLabel("Sport profile").selectOption({ label: "Desk work" });
-    await page.getByLabel("Sport profile").selectOption({ label: "no limits" });
+    await page.getByLabel("Sport profile").selectOption({ label: "none" });
     await page.getByLabel("Group").selectOption({ index: 1 });
     await page.getByTestId("save-state").getByText("Saving…").waitFor();
     await page.getByRole("link", { name: "Sessions", exact: true }).click();
@@ -368,7 +368,7 @@ describe("the list of sessions", () => {
       await page.getByRole("button", { name: `More for ${title}` }).click();
       await page.getByRole("menuitem", { name: entry }).click();
     };
-    await menu("Original", "Copy");
+    await menu("Original", "Duplicate");
     await page.waitForURL(/\/sessions\/[0-9a-f-]{36}$/);
     await page.goto("/sessions");
     await ready(page);

@@ -62,11 +62,11 @@ describe("a draft", () => {
     // Every drill says why it is here and why at this place.
     const first = card(page);
     const before = await drillsOf(first);
-    await first.locator("button[aria-expanded]").nth(1).click();
+    await first.locator("li button[aria-expanded]").nth(1).click();
     await first.getByText(/^(For |You |It ends)/).waitFor();
     await first.getByRole("button", { name: "Swap it" }).click();
-    const other = first.getByRole("button", { name: /^Take .* instead$/ }).first();
-    const name = /^Take (.*) instead$/.exec((await other.getAttribute("aria-label", { timeout: 20_000 }))!)![1]!;
+    const other = first.getByRole("button", { name: /^Use .* instead$/ }).first();
+    const name = /^Use (.*) instead$/.exec((await other.getAttribute("aria-label", { timeout: 20_000 }))!)![1]!;
     expect(before).not.toContain(name);
     await other.click();
     await expect.poll(() => drillsOf(first)).toEqual(before.with(1, name));
@@ -141,16 +141,16 @@ describe("a draft", () => {
     }
     // What they did last can be asked to change, where there is something.
     await page.getByLabel("Group").selectOption({ label: "Kestrel Sound handball" });
-    await page.getByLabel("What they did last").selectOption({ label: "changing half of last time" });
+    await page.getByLabel("Variety").selectOption({ label: "changing half of last time" });
     await page.getByText("At most half of the drills of “Handball before a game” come again.").waitFor();
     await page.getByRole("button", { name: "Draft", exact: true }).click();
     await expect
       .poll(() => page.getByRole("article", { name: /^Draft / }).count(), { timeout: 60_000 })
       .toBeGreaterThan(0);
     for (const card of await page.getByRole("article", { name: /^Draft / }).all())
-      await card.getByText(/^(\d+ of \d+ drills other|all drills different)$/).waitFor();
+      await card.getByText(/^(\d+ of \d+ drills different|all drills different)$/).waitFor();
     await page.getByLabel("Group").selectOption({ label: "anyone" });
-    await page.getByLabel("What they did last").waitFor({ state: "detached" });
+    await page.getByLabel("Variety").waitFor({ state: "detached" });
     await page.getByLabel("Group").selectOption({ label: names[0]! });
     // What was changed by hand stays.
     await page.getByLabel("Length in minutes").fill("17");
@@ -172,7 +172,7 @@ describe("a draft", () => {
     // A bar overhead must be used, and there is no kit.
     await page.getByRole("button", { name: /^Drills: / }).click();
     await page.getByLabel("Find a drill").fill("bar hang");
-    await page.getByRole("button", { name: "Relaxed bar hang: in it" }).click();
+    await page.getByRole("button", { name: "Relaxed bar hang: put in" }).click();
     await page.keyboard.press("Escape");
     await page.getByRole("button", { name: /^Kit and floor: / }).click();
     await page.getByLabel("We know what kit there is").check();
@@ -181,11 +181,11 @@ describe("a draft", () => {
     await page.getByLabel("Length in minutes").fill("10");
     await page.keyboard.press("Control+Enter");
     await page.getByText("No session meets the whole request.").waitFor({ timeout: 60_000 });
-    await page.getByText(/Without the drills you put in there is one with a fit of \d+ %/).waitFor();
+    await page.getByText(/Without the drills you put in you’d get one that meets \d+ %/).waitFor();
     await page
       .locator("li")
       .filter({ hasText: "Without the kit limits" })
-      .getByRole("button", { name: "Draft it so" })
+      .getByRole("button", { name: "Draft it that way" })
       .click();
     await card(page).waitFor({ timeout: 60_000 });
     expect(await drillsOf(card(page))).toContain("Relaxed bar hang");
@@ -197,18 +197,18 @@ describe("a request", () => {
   it("is kept, used again, changed and forgotten, and is nobody else's", async () => {
     const { page } = await world.visitor();
     await signIn(page, ANA);
-    await page.goto("/sessions/draft?demand=climbing");
+    await page.goto("/sessions/draft?profile=climbing");
     await ready(page);
     expect(await page.getByLabel("Sport profile").inputValue()).toBe("climbing");
-    await page.getByLabel("Call it").fill("Tuesday wall");
-    await page.getByLabel("Order", { exact: true }).selectOption("up-from-the-floor");
+    await page.getByLabel("Name", { exact: true }).fill("Tuesday wall");
+    await page.getByLabel("Sequencing", { exact: true }).selectOption("up-from-the-floor");
     await page.getByRole("button", { name: "Save this request" }).click();
     const link = page.getByRole("navigation", { name: "Saved requests" }).getByRole("link", { name: "Tuesday wall" });
     await link.waitFor();
     const address = (await link.getAttribute("href"))!;
     await page.goto(address);
     await ready(page);
-    expect(await page.getByLabel("Order", { exact: true }).inputValue()).toBe("up-from-the-floor");
+    expect(await page.getByLabel("Sequencing", { exact: true }).inputValue()).toBe("up-from-the-floor");
     await page.getByLabel("Length in minutes").fill("8");
     await page.getByRole("button", { name: "Save changes" }).click();
     await expect
@@ -274,8 +274,8 @@ describe("a request", () => {
     await page.goto(`/sessions/draft?session=${session}&minutes=12&without=kneeling`);
     await ready(page);
     expect(await page.getByLabel("Length in minutes").inputValue()).toBe("12");
-    await page.getByRole("button", { name: /^What is protected, and caps: kneeling/ }).waitFor();
-    await page.getByRole("button", { name: /^Drills: .* drills where they fit/ }).waitFor();
+    await page.getByRole("button", { name: /^Protected areas and caps: kneeling/ }).waitFor();
+    await page.getByRole("button", { name: /^Drills: .* drills again where they fit/ }).waitFor();
     await drafted(page);
     for (const name of await drillsOf(card(page))) expect(name).not.toMatch(/kneel/i);
 

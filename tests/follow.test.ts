@@ -53,7 +53,7 @@ it("pauses, goes on, goes back, skips, repeats a side and takes 15 seconds more"
   await page.clock.fastForward(300_000);
   await page.clock.runFor(200);
   expect(await left(page)).toBe(TOTAL - 10);
-  await page.getByRole("button", { name: "Go on" }).click();
+  await page.getByRole("button", { name: "Resume" }).click();
 
   // Fetch the pad to 4 s, watch to 24 s, cat–camel to 64 s.
   await page.getByRole("button", { name: "Skip", exact: true }).click();
@@ -150,7 +150,7 @@ it("asks whose run it is on a device that several people use", async () => {
   await page.getByText(/% of the work, Moss/).waitFor();
   await page.getByRole("button", { name: /^Later/ }).click();
   await page.getByRole("button", { name: "Carry on as Tern" }).click();
-  await page.getByRole("button", { name: "Go on" }).waitFor();
+  await page.getByRole("button", { name: "Resume" }).waitFor();
   expect(await left(page)).toBe(TOTAL - 40);
 });
 
@@ -161,13 +161,13 @@ it("keeps the check-in of a finished run until it is sent, with what was filled 
   await page.getByRole("button", { name: "More", exact: true }).click();
   await page.getByRole("button", { name: "End here" }).click();
   await page.getByLabel("Yes", { exact: true }).check({ force: true });
-  await page.getByLabel("Where?").fill("left shin, on the turn");
+  await page.getByLabel("Where in the body?").fill("left shin, on the turn");
   await page.reload();
   await ready(page);
   await page.getByText("Skua: how was it?").waitFor();
   // Leaving it out asks first, and whoever meant something else keeps it.
-  const drop = page.getByRole("button", { name: "Leave out Skua’s check-in" });
-  const question = page.getByRole("alertdialog", { name: "Leave out Skua’s check-in?" });
+  const drop = page.getByRole("button", { name: "Discard Skua’s check-in" });
+  const question = page.getByRole("alertdialog", { name: "Discard Skua’s check-in?" });
   await drop.click();
   await question.getByText(/If anything hurt, tell them in person/).waitFor();
   await page.keyboard.press("Escape");
@@ -176,7 +176,7 @@ it("keeps the check-in of a finished run until it is sent, with what was filled 
   await page.keyboard.press("Enter");
   await question.waitFor({ state: "detached" });
   await page.getByRole("button", { name: "Check in", exact: true }).click();
-  expect(await page.getByLabel("Where?").inputValue()).toBe("left shin, on the turn");
+  expect(await page.getByLabel("Where in the body?").inputValue()).toBe("left shin, on the turn");
   await page.getByRole("button", { name: "Send" }).click();
   await page.getByText("Sent. Thank you.").waitFor();
   await page.getByRole("button", { name: "Back to the start" }).click();
@@ -191,7 +191,7 @@ it("leaves a check-in out where somebody says so twice", async () => {
   await page.getByRole("button", { name: "More", exact: true }).click();
   await page.getByRole("button", { name: "End here" }).click();
   await page.getByRole("button", { name: /^Later/ }).click();
-  await page.getByRole("button", { name: "Leave out Moss’s check-in" }).click();
+  await page.getByRole("button", { name: "Discard Moss’s check-in" }).click();
   await page.getByRole("button", { name: "Discard it" }).click();
   await page.getByText("Waiting on this device").waitFor({ state: "detached" });
   await page.reload();
@@ -347,7 +347,7 @@ it("lays its tones ahead on the audio clock, and takes back at a pause what has 
   expect(Math.abs(one! - two! - 1)).toBeLessThan(0.01);
   await page.getByRole("button", { name: "Pause" }).click();
   await expect.poll(async () => (await ahead()).length).toBe(0);
-  await page.getByRole("button", { name: "Go on" }).click();
+  await page.getByRole("button", { name: "Resume" }).click();
   await expect.poll(async () => (await ahead()).at(-1) ?? 0).toBeGreaterThanOrEqual(90);
 });
 
@@ -359,7 +359,7 @@ it("can be taken up again after the page was lost", async () => {
   await page.reload();
   await ready(page);
   await page.getByRole("button", { name: /Carry on: 9:13 to go/ }).click();
-  await page.getByRole("button", { name: "Go on" }).waitFor();
+  await page.getByRole("button", { name: "Resume" }).waitFor();
   expect(await left(page)).toBe(TOTAL - 40);
 });
 
@@ -500,7 +500,7 @@ it("opens nothing once withdrawn", async () => {
   await run.page.getByRole("button", { name: "More", exact: true }).click();
   await run.page.getByRole("button", { name: "End here" }).click();
   await run.page.getByLabel("Yes", { exact: true }).check({ force: true });
-  await run.page.getByLabel("Where?").fill("neck, at the very end");
+  await run.page.getByLabel("Where in the body?").fill("neck, at the very end");
   await run.page.getByRole("button", { name: "Send" }).click();
   await run.page.getByText("Sent. Thank you.").waitFor();
   await other.goto("/feedback");

@@ -205,7 +205,7 @@ describe("requests that are none of ours", () => {
   });
   it("are refused: profiles, hosts and methods that are none", async () => {
     expect((await coach.get(`/library/profiles/own-${"-".repeat(36)}`)).status()).toBe(404);
-    expect((await coach.get(`/sessions/draft?demand=own-${"-".repeat(36)}`)).status()).toBeLessThan(500);
+    expect((await coach.get(`/sessions/draft?profile=own-${"-".repeat(36)}`)).status()).toBeLessThan(500);
     expect((await coach.fetch("/sessions", { method: "DELETE" })).status()).toBe(405);
     expect(
       (

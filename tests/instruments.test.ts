@@ -29,14 +29,14 @@ describe("what to look at", () => {
     await signIn(page);
     await openDesk(page, "Staff lunchtime");
     await page.getByRole("button", { name: /^Findings/ }).click();
-    const findings = page.getByRole("tabpanel", { name: /Look at/ });
-    const over = findings.getByRole("article").filter({ hasText: "over the 10:00 promised" });
+    const findings = page.getByRole("tabpanel", { name: /Findings/ });
+    const over = findings.getByRole("article").filter({ hasText: "over its target of 10:00" });
     await over.waitFor();
     expect(await violations(page)).toEqual([]);
     const open = await findings.getByRole("article").count();
 
     // A fix, before and after; one step of undo.
-    await over.getByRole("button", { name: /^Promise 11:00 instead/ }).click();
+    await over.getByRole("button", { name: /^Make the target 11:00/ }).click();
     const fix = page.getByRole("dialog", { name: "Promise 11:00 instead" });
     await fix.getByText("Target length: 10:00 → 11:00").waitFor();
     expect(await violations(page)).toEqual([]);
@@ -133,7 +133,7 @@ describe("what to look at", () => {
     await page.getByLabel("Group").selectOption({ label: "Two of us (2)" });
     await page.keyboard.press("Escape");
     await page.getByRole("button", { name: /^Findings/ }).click();
-    const findings = page.getByRole("tabpanel", { name: /Look at/ });
+    const findings = page.getByRole("tabpanel", { name: /Findings/ });
     await findings.getByText("2 pieces of “kneeling pad” are needed for 2 people at once; there are 1.").waitFor();
     await findings
       .getByText(/which Moss protects\. In the same time, Moss: /)
@@ -172,9 +172,9 @@ describe("ranges", () => {
     await panel.getByText("Dashed: the other session.").waitFor();
     expect(await violations(page)).toEqual([]);
     await panel.getByLabel("Sport profile").selectOption("");
-    await page.getByRole("button", { name: /^fit/ }).waitFor({ state: "detached" });
+    await page.getByRole("button", { name: /^meets/ }).waitFor({ state: "detached" });
     await panel.getByLabel("Sport profile").selectOption({ label: "Rowing" });
-    await page.getByRole("button", { name: /^fit/ }).waitFor();
+    await page.getByRole("button", { name: /^meets/ }).waitFor();
     await saved(page);
   });
 });
@@ -229,8 +229,8 @@ describe("fit to time", () => {
       .getByText(/ removed$/)
       .first()
       .waitFor();
-    // What would then stand out is said before it is done.
-    await panel.getByText(/would then stand out/).waitFor();
+    // What would be new is said before it is done.
+    await panel.getByText(/would be new/).waitFor();
     await panel.getByRole("button", { name: "Apply" }).click();
     await expect.poll(() => total(page)).toBeLessThanOrEqual(180);
 
@@ -327,7 +327,7 @@ describe("a wide screen and paper", () => {
     await page.getByRole("region", { name: "Ranges" }).waitFor();
     expect(await page.getByRole("tab", { name: "Ranges" }).count()).toBe(0);
     await page.keyboard.press("2");
-    await page.getByRole("tabpanel", { name: /Look at/ }).waitFor();
+    await page.getByRole("tabpanel", { name: /Findings/ }).waitFor();
     await page
       .getByRole("region", { name: "Ranges" })
       .getByRole("button", { name: /^left hip extension: / })

@@ -38,6 +38,9 @@ it("the whole path, by keyboard alone", { timeout: 240_000 }, async () => {
   await page.waitForURL(/\/today$/);
   await ready(page);
 
+  await tabTo(page, /^Sessions$/);
+  await keys.press("Enter");
+  await page.waitForURL(/\/sessions$/);
   await tabTo(page, /New session/);
   await keys.press("Enter");
   await page.getByRole("dialog").waitFor();
@@ -78,7 +81,7 @@ it("the whole path, by keyboard alone", { timeout: 240_000 }, async () => {
   // One repetition of 6 s less on each side.
   expect(await total(page)).toBe(reps - 12);
   // Rows can be picked up and put down as well.
-  await tabTo(page, /^Go to the main part/, "a");
+  await tabTo(page, /^Skip to content/, "a");
   await tabTo(page, /^Drag Side-lying/, "button");
   for (const key of ["Space", "ArrowDown", "Space"]) {
     await keys.press(key);
@@ -87,7 +90,7 @@ it("the whole path, by keyboard alone", { timeout: 240_000 }, async () => {
   }
   await expect.poll(() => page.locator("[data-row]").first().innerText()).toContain("Cat–camel");
 
-  await tabTo(page, /^Go to the main part/, "a");
+  await tabTo(page, /^Skip to content/, "a");
   await tabTo(page, /^Hand out$/, "a");
   await keys.press("Enter");
   await page.getByRole("heading", { name: /^Hand out:/ }).waitFor();
@@ -133,10 +136,10 @@ it("findings are mended and let stand, ranges give drills, and a length is fitte
 
   // A finding is mended in one step, from the keyboard, and undone.
   await page.keyboard.press("2");
-  await page.getByRole("article").filter({ hasText: "over the 10:00 promised" }).waitFor();
-  await page.getByRole("button", { name: /^Promise 11:00 instead/ }).waitFor();
+  await page.getByRole("article").filter({ hasText: "over its target of 10:00" }).waitFor();
+  await page.getByRole("button", { name: /^Make the target 11:00/ }).waitFor();
   await page.getByRole("tab", { name: /^Look at/ }).focus();
-  await tabTo(page, /^Promise 11:00 instead/);
+  await tabTo(page, /^Make the target 11:00/);
   await page.keyboard.press("Enter");
   await page.getByRole("dialog", { name: "Promise 11:00 instead" }).waitFor();
   await tabTo(page, /^Apply$/);
@@ -146,9 +149,9 @@ it("findings are mended and let stand, ranges give drills, and a length is fitte
   await page.getByText("of 10:00").first().waitFor();
 
   // And let stand.
-  await page.getByRole("button", { name: /^Promise 11:00 instead/ }).waitFor();
+  await page.getByRole("button", { name: /^Make the target 11:00/ }).waitFor();
   await page.getByRole("tab", { name: /^Look at/ }).focus();
-  await tabTo(page, /^Promise 11:00 instead/);
+  await tabTo(page, /^Make the target 11:00/);
   await tabTo(page, /^Accept…/);
   await page.keyboard.press("Enter");
   await page.getByRole("dialog", { name: "Accept" }).waitFor();
@@ -209,7 +212,7 @@ it("a demand profile is copied and changed by keyboard alone", async () => {
   await page.waitForURL(/\/library\/profiles\/own-/);
   await ready(page);
   await page
-    .getByRole("group", { name: "Weight of wrist bending", exact: true })
+    .getByRole("group", { name: "Weight of wrist flexion", exact: true })
     .getByRole("radio", { checked: true })
     .focus();
   await page.keyboard.press("ArrowRight");
@@ -239,10 +242,8 @@ it("the coach's side follows a dark system, until somebody chooses otherwise", a
   );
   await page.getByRole("heading", { level: 1, name: "Sessions" }).waitFor();
   await expect.poll(look).toBe("dark");
-  await page
-    .getByRole("button", { name: /light|dark/i })
-    .first()
-    .click();
+  await page.getByRole("button", { name: /your account and club$/ }).click();
+  await page.getByRole("menuitem", { name: "Light or dark" }).click();
   await expect.poll(look).toBe("light");
   await page.reload();
   await ready(page);

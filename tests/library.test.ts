@@ -356,7 +356,7 @@ describe("a coach's own drill", () => {
     await page.locator("[data-row]").filter({ hasText: "Wall lean with a step" }).waitFor();
     await saved(page);
     await page.getByRole("link", { name: "Hand out" }).click();
-    const alert = page.getByRole("alert").filter({ hasText: "Nobody has said yet what to watch out for" });
+    const alert = page.getByRole("alert").filter({ hasText: "No cautions written yet for" });
     await alert.getByRole("link", { name: "Wall lean with a step" }).waitFor();
     expect(await page.getByRole("button", { name: "Make edition and link" }).isDisabled()).toBe(true);
     expect(await violations(page)).toEqual([]);
@@ -372,7 +372,7 @@ describe("a coach's own drill", () => {
 
     await page.goto(drill);
     await ready(page);
-    await page.getByLabel("Take care, line 1").fill("Not on a slippery floor. Stop when the back complains.");
+    await page.getByLabel("Watch out, line 1").fill("Not on a slippery floor. Stop when the back complains.");
     await page.keyboard.press("Control+s");
     await page.getByText(/Revision 2 · Saved/).waitFor();
     await page.goto(desk);

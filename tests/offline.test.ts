@@ -45,7 +45,7 @@ async function tellOfPain(page: Page, where: string) {
   await page.getByRole("button", { name: "More", exact: true }).click();
   await page.getByRole("button", { name: "End here" }).click();
   await page.getByLabel("Yes", { exact: true }).check({ force: true });
-  await page.getByLabel("Where?").fill(where);
+  await page.getByLabel("Where in the body?").fill(where);
   await page.getByRole("button", { name: "Send" }).click();
 }
 
@@ -123,7 +123,7 @@ it("on a phone that keeps nothing says so, asks before it is closed, and sends o
   });
   await page.goto(address);
   await ready(page);
-  await page.getByText("This browser keeps nothing", { exact: false }).waitFor();
+  await page.getByText("This browser can’t store anything", { exact: false }).waitFor();
   await page.getByText("Skua", { exact: true }).click();
   await page.getByRole("button", { name: "Start", exact: true }).click();
   await context.setOffline(true);
@@ -173,8 +173,8 @@ it("forgets what is on a device, after it was asked twice and said what is lost"
   await page.keyboard.press("Escape");
   expect(await page.getByText("Wren’s check-in is waiting to be sent").count()).toBe(1);
   await page.getByRole("button", { name: "Clear this device" }).click();
-  await page.getByRole("button", { name: "Delete" }).click();
-  await page.getByText("Nothing of this is left on this device.", { exact: false }).waitFor();
+  await page.getByRole("button", { name: "Clear it" }).click();
+  await page.getByText("Nothing is left on this device.", { exact: false }).waitFor();
   expect(await page.getByText("Waiting on this device").count()).toBe(0);
   // Nor is anything written down again by a page that stays open.
   await page.getByText("Pip", { exact: true }).click();

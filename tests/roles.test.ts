@@ -56,6 +56,9 @@ const OUTSIDE = new Set([
 /** Addresses that are only read. */
 const READ_ONLY = new Set([
   "/groups/people",
+  "/groups/:group",
+  "/feedback/table",
+  "/find",
   "/sessions/:id/print",
   "/sessions/:id/code/:link",
   "/sessions/:id/export",
@@ -71,8 +74,9 @@ const filled = (address: string) =>
     .replace("/sessions/:id", session)
     .replace(":link", "00000000-0000-4000-8000-000000000000")
     .replace(":drill", "cat-camel")
-    .replace(":demand", "rowing")
+    .replace(":profile", "rowing")
     .replace(":person", "00000000-0000-4000-8000-000000000000")
+    .replace(":group", "00000000-0000-4000-8000-000000000000")
     .replace(":level", "standard")
     .replace(":moment", "start.svg");
 

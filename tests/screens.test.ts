@@ -128,7 +128,7 @@ describe.each<["light" | "dark", string, BrowserContextOptions]>([
       await ready(page);
       await check(page, place);
     }
-    await page.goto("/sessions/draft?demand=desk-work");
+    await page.goto("/sessions/draft?profile=desk-work");
     await ready(page);
     await check(page, "draft");
     await page.getByLabel("Length in minutes").fill("25");
@@ -138,7 +138,7 @@ describe.each<["light" | "dark", string, BrowserContextOptions]>([
     await check(page, "drafts");
     for (const part of options.isMobile
       ? ["Drills"]
-      : ["Ways of working", "Kit and floor", "What is protected", "Drills", "Watch first"]) {
+      : ["Methods", "Kit and floor", "What is protected", "Drills", "Watch first"]) {
       await page.getByRole("button", { name: new RegExp(`^${part}`) }).click();
       await page.getByRole("dialog").waitFor();
       await check(page, `draft, ${part}`);

@@ -62,7 +62,7 @@ it("a damaged session breaks no page, says what it is, leaves as it is, and is r
 
   await page.getByRole("button", { name: "Remove it…" }).click();
   await page.getByRole("alertdialog").getByRole("button", { name: "Remove it for good" }).click();
-  await page.waitForURL(/\/today$/);
+  await page.waitForURL(/\/sessions$/);
   expect(await page.getByRole("link", { name: "Torn page" }).count()).toBe(0);
   // What can be read has no such page, and cannot be removed this way.
   const [other] = await world.db.select({ id: trainingSession.id }).from(trainingSession).limit(1);
@@ -86,7 +86,7 @@ it("a session of a newer Mapset is told as that, not changed, and not saved over
   await page.keyboard.press("Delete");
   await page
     .getByTestId("save-state")
-    .getByText(/can’t be read by this Mapset/)
+    .getByText(/This Mapset can’t read the saved session/)
     .waitFor();
   const { page: second } = await world.visitor();
   await signIn(second);

@@ -120,7 +120,7 @@ it("whom a session is for, chosen on two devices, is the coach's to choose and n
   await saved(elsewhere);
   await context.setOffline(false);
   await page.evaluate(() => window.dispatchEvent(new Event("online")));
-  const question = page.getByRole("alert").filter({ hasText: "What it prepares for (now Handball)" });
+  const question = page.getByRole("alert").filter({ hasText: "Its sport profile (now Handball)" });
   await question.waitFor();
   // Left without choosing, it is told everywhere, and there again when it is opened.
   await page.goto("/sessions");
@@ -218,7 +218,7 @@ it("what is chosen while signed out waits for whoever chose it, and is neither t
   await page.getByLabel("Sport profile").selectOption({ label: "Rowing" });
   await page.getByText("You are signed out", { exact: false }).waitFor();
   await page.goto("/sign-in");
-  await page.getByText("Unsaved changes yet are kept in this browser", { exact: false }).waitFor();
+  await page.getByText("Unsaved changes are held in this browser", { exact: false }).waitFor();
   // What is wrong with the form is gone to, and what was written stays.
   await page.getByLabel("E-mail address").fill("nobody");
   await page.getByRole("button", { name: "Sign in" }).click();
@@ -256,7 +256,7 @@ it("a revision told to be kept without a connection goes by itself, and of two b
   await context.setOffline(true);
   await name(page).fill("Stick pass, cut off");
   await page.keyboard.press("Control+s");
-  await page.getByText("It is kept in this browser").waitFor();
+  await page.getByText("It is held in this browser").waitFor();
   // It needs no more asking: it goes by itself, once there is a connection.
   let asks = 0;
   page.on("dialog", (dialog) => {
@@ -308,7 +308,7 @@ it("a revision told to be kept without a connection goes by itself, and of two b
   await elsewhere.getByText("Revision 4 · Saved").waitFor();
   await name(next).fill("Stick pass, mine");
   await next.keyboard.press("Control+s");
-  const question = next.getByRole("alert").filter({ hasText: "Revision 4 was kept" });
+  const question = next.getByRole("alert").filter({ hasText: "Revision 4 was saved" });
   await question.getByRole("button", { name: "Use revision 4" }).click();
   await next.getByText("Revision 4 · Saved").waitFor();
   expect(await name(next).inputValue()).toBe("Stick pass, theirs again");

@@ -113,19 +113,19 @@ it("from sign-in to the check-in seen by the coach", async () => {
   await phone.getByLabel("right upper back, tightness 0 to 10").fill("8");
   await phone.getByLabel("Yes").check({ force: true });
   await phone.getByText("see a licensed practitioner").waitFor();
-  await phone.getByLabel("Where?").fill("front of the right hip");
+  await phone.getByLabel("Where in the body?").fill("front of the right hip");
   await phone.getByRole("button", { name: "Send" }).click();
   await phone.getByText("Sent. Thank you.").waitFor();
 
   // The coach sees it, pain first.
   await page.goto("/feedback");
   await ready(page);
-  await page.getByText("1 pain reported").first().waitFor({ state: "attached" });
+  await page.getByText("report of pain").first().waitFor({ state: "attached" });
   const pain = page.getByRole("article");
   expect(await pain.innerText()).toContain("front of the right hip");
   const row = await page.getByRole("listitem").filter({ hasText: "Tern" }).innerText();
   expect(row).toContain("100 %");
-  expect(row).toContain("6 hard");
+  expect(row).toContain("6 effort");
   expect(row.replace(/\s+/g, " ")).toContain("upper back 3 8");
   await page.getByRole("button", { name: "I have spoken to them" }).click();
   await page.getByRole("listitem").filter({ hasText: "Tern" }).getByLabel("spoken to").waitFor();

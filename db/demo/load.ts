@@ -20,7 +20,7 @@ import { about, coach, link, membership, person } from "../schema";
 import { addSession, saveSession } from "../sessions";
 import { saveSetting } from "../session-setting";
 import { addPeople, addGroup, listGroupsWithPeople, setPersonAreas, setGroupSetting } from "../groups";
-import { COACH, HEARD, STAFF, GROUPS, type GroupKey } from "./people";
+import { COACH, FEEDBACK, STAFF, GROUPS, type GroupKey } from "./people";
 import { handballBeforeAGame, rowersBeforeTheBoat, staffLunchtime } from "./sessions";
 
 export type DemoSettings = { secret: string; password: string; drills: (id: string) => Drill | undefined };
@@ -107,7 +107,7 @@ async function loadSession(
   const timeline = compile(doc, drills);
   const id = await addSession(db, club, doc, timeline.totalSeconds);
   await saveSetting(db, club, id, { groupId, demandId: GROUPS[key].demand, accepted: [] });
-  const first = daysAgo(Math.max(...HEARD[key].map((said) => said.daysAgo)) + 1);
+  const first = daysAgo(Math.max(...FEEDBACK[key].map((said) => said.daysAgo)) + 1);
   const out = await handOut(db, club, id, makeEdition(doc, drills), timeline.totalSeconds, groupId, secret, {
     at: first,
   });
@@ -115,12 +115,12 @@ async function loadSession(
   if (!opened || opened === "withdrawn") throw new Error("The demo edition cannot be opened");
   await db
     .update(link)
-    .set({ openings: HEARD[key].length, openedAt: daysAgo(Math.min(...HEARD[key].map((said) => said.daysAgo))) })
+    .set({ openings: FEEDBACK[key].length, openedAt: daysAgo(Math.min(...FEEDBACK[key].map((said) => said.daysAgo))) })
     .where(and(eq(link.clubId, club.id), eq(link.id, opened.id)));
 
   const people = (await listGroupsWithPeople(db, club)).find((group) => group.id === groupId)?.athletes ?? [];
   const joints = mainJoints(doc, timeline, drills, 2);
-  for (const [i, said] of HEARD[key].entries()) {
+  for (const [i, said] of FEEDBACK[key].entries()) {
     const progress = {
       key: crypto.randomUUID(),
       person: { athleteId: people.find((a) => a.name === said.name)?.id ?? null, name: said.name },

@@ -71,7 +71,7 @@ type Said = {
 };
 
 /** The feedback in the demo, by group. */
-export const HEARD: Record<GroupKey, Said[]> = {
+export const FEEDBACK: Record<GroupKey, Said[]> = {
   rowers: [
     {
       name: "Moss",

@@ -51,10 +51,13 @@ export default function CoachLayout({ loaderData }: Route.ComponentProps) {
           </div>
         </header>
         {loaderData.role === "assistant" && (
-          <p className="border-b border-line-water bg-land px-4 py-1.5 text-sm text-ink-soft print:hidden">
+          <aside
+            aria-label="What you may do here"
+            className="border-b border-line-water bg-land px-4 py-1.5 text-sm text-ink-soft print:hidden"
+          >
             You are an assistant at <span className="font-medium text-ink">{loaderData.clubName}</span>: you can look at
             everything and run it. Changes are for its coaches.
-          </p>
+          </aside>
         )}
         <Unsaved me={loaderData.me} />
         <Outlet />

@@ -63,7 +63,7 @@ export async function beginning(
     return { begun, request: requestForRow(row.data, last), groupId, keptId: null, from: stored?.doc.title };
   if (joint.success)
     return { begun, request: requestForJoint(joint.data, last), groupId, keptId: null, from: undefined };
-  const demand = params.get("demand");
+  const demand = params.get("profile");
   if (!stored)
     return {
       begun,

@@ -1,12 +1,16 @@
 import { redirect } from "react-router";
-import { type Coach, idOf, notHere } from "~/app/server/coach.server";
+import { askedOf } from "./asked.server";
+import { type Coach, notHere } from "~/app/server/coach.server";
 import { getServices } from "~/app/server/services.server";
-import { daysBefore } from "~/core/clock/calendar";
+import { dayOf, daysBefore } from "~/core/clock/calendar";
 import { now } from "~/core/clock/clock";
+import { listGroupNames } from "~/db/groups";
+import { listHandedOut } from "~/db/handed-out";
+import { tokenOfLink } from "~/db/links";
 import { findPerson } from "~/db/people";
 import { countUnseen, lastHandedOut, listEachFeedback, listFolded, summariseFeedback } from "~/db/feedback";
 
-export type HeardPage = Awaited<ReturnType<typeof heardPage>>;
+export type FeedbackPage = Awaited<ReturnType<typeof feedbackPage>>;
 
 /** Rows on a page, and reports of pain that nobody has looked at yet. */
 const ROWS = 20;
@@ -15,20 +19,24 @@ const PAINS = 10;
 const SESSIONS = 20;
 /** Of everything what is summed up is of so many days. */
 const DAYS = 28;
+const HANDED_OUT = 6;
 
 /** Which page is asked for, from 0. */
 const pageAsked = (text: string | null): number => Math.min(10_000, Math.max(0, Math.floor(Number(text) || 0)));
 
 /** What people said after their sessions, pain that nobody has seen to first, by what the address asks. */
-export async function heardPage(coach: Coach, asked: URLSearchParams) {
-  const { db } = getServices();
-  const sessionId = asked.get("session") ? idOf(asked.get("session") ?? "") : null;
-  const foldedOf = asked.get("link") ? idOf(asked.get("link") ?? "") : undefined;
-  const personId = asked.get("person") ? idOf(asked.get("person") ?? "") : undefined;
-  const onlyPain = asked.get("only") === "pain";
+export async function feedbackPage(coach: Coach, asked: URLSearchParams) {
+  const { db, secret } = getServices();
+  const { sessionId, groupId, person: personId, foldedOf, only } = askedOf(asked);
+  const onlyPain = only === "pain";
   const [page, painPage] = [pageAsked(asked.get("page")), pageAsked(asked.get("pain"))];
-  const of = { ...(foldedOf && { foldedOf }), ...(personId && { person: personId }) };
-  const [[pain, rows], summary, folded, sessions, person] = await Promise.all([
+  const of = {
+    ...(foldedOf && { foldedOf }),
+    ...(personId && { person: personId }),
+    ...(groupId && { groupId }),
+  };
+  const narrow = { ...(groupId && { groupId }), ...(sessionId && { sessionId }) };
+  const [[pain, rows], summary, folded, sessions, person, groups, handed] = await Promise.all([
     // Pain that nobody has looked at has pages of its own, so that nothing else comes before it.
     listEachFeedback(db, coach.club, sessionId, [
       { only: "unseen pain", ...of, most: PAINS + 1, skip: painPage * PAINS },
@@ -38,13 +46,28 @@ export async function heardPage(coach: Coach, asked: URLSearchParams) {
       db,
       coach.club,
       sessionId,
-      personId ? { person: personId } : sessionId ? {} : { since: daysBefore(now(), DAYS, 0, 0, coach.zone) },
+      personId
+        ? { person: personId }
+        : {
+            ...(groupId && { groupId }),
+            ...(!sessionId && { since: daysBefore(now(), DAYS, 0, 0, coach.zone) }),
+          },
     ),
     personId ? [] : listFolded(db, coach.club, sessionId),
     lastHandedOut(db, coach.club, SESSIONS, sessionId),
     personId ? findPerson(db, coach.club, personId) : undefined,
+    listGroupNames(db, coach.club),
+    // Who has not yet: asked for where it is about one session or one group.
+    Object.keys(narrow).length > 0 && !personId && !foldedOf
+      ? listHandedOut(db, coach.club, {
+          since: daysBefore(now(), DAYS - 1, 0, 0, coach.zone),
+          most: HANDED_OUT,
+          ...narrow,
+        })
+      : [],
   ]);
   if (personId && !person) throw notHere("There is no such person in your club.");
+  if (groupId && !groups.some(({ id }) => id === groupId)) throw notHere("There is no such group among yours.");
   if (sessionId && !sessions.some((s) => s.id === sessionId)) throw notHere();
   const under = folded.find((one) => one.linkId === foldedOf);
   const morePain = pain.length > PAINS;
@@ -67,5 +90,14 @@ export async function heardPage(coach: Coach, asked: URLSearchParams) {
     under,
     onlyPain,
     person: person && { id: person.id, name: person.name },
+    groups,
+    groupId: groupId ?? null,
+    handedOut: await Promise.all(
+      handed.map(async (one) => ({
+        ...one,
+        day: dayOf(one.at, coach.zone),
+        token: await tokenOfLink(db, coach.club, one.linkId, secret),
+      })),
+    ),
   };
 }

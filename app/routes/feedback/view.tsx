@@ -1,14 +1,15 @@
 import { TriangleAlert } from "lucide-react";
 import { Link, useSearchParams, useSubmit } from "react-router";
-import type { HeardPage } from "./data.server";
+import type { FeedbackPage } from "./data.server";
 import { Folded } from "./folded";
 import { Pages, withoutPages, withParam } from "./pages";
+import { HandedOutCard } from "~/app/routes/today/handed-out-card";
 import { PainReports, Removed, useReportChanges } from "./pain-reports";
 import { RunRow } from "./rows";
 import { useFreshNews } from "./use-fresh-news";
 import { SelectField } from "~/app/ui/field";
 
-export function HeardView({ report }: { report: HeardPage }) {
+export function FeedbackView({ report }: { report: FeedbackPage }) {
   const {
     pain,
     morePain,
@@ -24,14 +25,27 @@ export function HeardView({ report }: { report: HeardPage }) {
     under,
     onlyPain,
     person,
+    groups,
+    groupId,
+    handedOut,
   } = report;
   const submit = useSubmit();
+  const narrow = ({ session = sessionId ?? "", group = groupId ?? "" }: { session?: string; group?: string }) =>
+    void submit(
+      {
+        ...(session && { session }),
+        ...(group && !person && { group }),
+        ...(person && { person: person.id }),
+        ...(onlyPain && { only: "pain" }),
+      },
+      { method: "get" },
+    );
   const [params] = useSearchParams();
   useFreshNews();
   const { change, removed } = useReportChanges();
   const nothing = rows.length === 0 && folded.length === 0 && !onlyPain && page === 0;
   return (
-    <main id="main" className="mx-auto flex w-full max-w-6xl flex-1 flex-col gap-5 px-4 py-5">
+    <main id="main" className="mx-auto flex w-full max-w-[100rem] flex-1 flex-col gap-5 px-4 py-5">
       <div className="flex flex-wrap items-end gap-x-5 gap-y-3">
         <h1 className="wide-type text-2xl font-semibold">{person ? `Feedback from ${person.name}` : "Feedback"}</h1>
         <SelectField
@@ -40,11 +54,20 @@ export function HeardView({ report }: { report: HeardPage }) {
           className="w-72"
           value={sessionId ?? ""}
           options={[{ value: "", words: "All sessions" }, ...sessions.map((s) => ({ value: s.id, words: s.title }))]}
-          onChange={(session) =>
-            void submit({ ...(session && { session }), ...(person && { person: person.id }) }, { method: "get" })
-          }
+          onChange={(session) => narrow({ session })}
           key={params.toString()}
         />
+        {groups.length > 0 && !person && (
+          <SelectField
+            label="Group"
+            hideLabel
+            className="w-56"
+            value={groupId ?? ""}
+            options={[{ value: "", words: "Every group" }, ...groups.map((g) => ({ value: g.id, words: g.name }))]}
+            onChange={(group) => narrow({ group })}
+            key={`group ${params.toString()}`}
+          />
+        )}
         {summary.runs > 0 && !under && (
           <div className="ml-auto flex flex-wrap items-end gap-x-7">
             {!sessionId && !person && <p className="text-sm text-ink-faint">In four weeks:</p>}
@@ -101,12 +124,31 @@ export function HeardView({ report }: { report: HeardPage }) {
               <Pages params={params} name="pain" page={painPage} more={morePain} of={pains} />
             </section>
           )}
+          {handedOut.length > 0 && !onlyPain && (
+            <section aria-label="Who has done it" className="flex flex-col gap-2">
+              <h2 className="wide-type text-lg font-semibold">Who has done it, and who not yet</h2>
+              <div className="grid gap-3 lg:grid-cols-2 2xl:grid-cols-3">
+                {handedOut.map((one) => (
+                  <HandedOutCard key={one.linkId} handed={one} />
+                ))}
+              </div>
+            </section>
+          )}
           {!under && folded.length > 0 && <Folded links={folded} sessionId={sessionId} />}
           <section className="flex flex-col gap-2">
             <div className="flex flex-wrap items-baseline justify-between gap-3">
               <h2 className="wide-type text-lg font-semibold">
                 {onlyPain ? "All reports of pain" : under ? "Under this link" : person ? "All of it" : "Everyone"}
               </h2>
+              {rows.length > 0 && (
+                <a
+                  href={`/feedback/table?${withoutPages(params).toString()}`}
+                  download
+                  className="ml-auto min-h-8 content-center underline underline-offset-4"
+                >
+                  Download as a table
+                </a>
+              )}
               {(rows.length > 0 || onlyPain) && (
                 <Link
                   to={withParam(withoutPages(params), "only", onlyPain ? null : "pain")}

@@ -1,6 +1,8 @@
+import { useRef } from "react";
 import { KeyPositions } from "~/app/ui/figure/key-positions";
 import { useLessMotion } from "~/app/ui/figure/less-motion";
 import { MovingFigure } from "~/app/ui/figure/moving-figure";
+import { useShape } from "~/app/ui/use-shape";
 import { motionAt } from "~/core/drills/motion";
 import type { Drill } from "~/core/drills/schema";
 import { stageOther, stageWork } from "~/core/player/timing";
@@ -23,6 +25,8 @@ const withoutBeats = (segment: WorkSegment): WorkSegment => ({
 /** The drill of the moment, drawn: the way it goes while watching, in step with the beats on the athlete's side while working. */
 export function FigureView({ drill, item, moment, inStep, at }: Props) {
   const lessMotion = useLessMotion();
+  const box = useRef<HTMLDivElement>(null);
+  const shape = useShape(box, 1.35);
   const motion = motionAt(drill, item.level);
   if (!motion) return null;
   const { segment, nextWork } = moment;
@@ -32,10 +36,7 @@ export function FigureView({ drill, item, moment, inStep, at }: Props) {
       : stageOther(motion, segment, at(), nextWork, tempoOf(item.dose));
   const label = `${drill.name}, drawn`;
   return (
-    <div
-      className="mx-auto h-[min(30vh,19rem)] w-full max-w-md md:landscape:h-[min(42vh,30rem)] md:landscape:max-w-none short:h-[34vh]!"
-      data-testid="figure"
-    >
+    <div ref={box} className="h-full w-full" data-testid="figure">
       {lessMotion ? (
         <KeyPositions motion={motion} side={stage().side} label={label} className="flex h-full gap-1" />
       ) : (
@@ -43,7 +44,7 @@ export function FigureView({ drill, item, moment, inStep, at }: Props) {
           motion={motion}
           stage={stage}
           label={label}
-          shape={1.35}
+          shape={shape}
           className="figure h-full w-full"
           rows={segment.kind === "work" ? drill.levels[item.level].main : []}
           together={segment.kind === "work" && segment.side === "both"}

@@ -19,6 +19,7 @@ import type { SoundSettings } from "./sound";
 import { SoundSwitches } from "./sound-switches";
 import { Control, Figures, Heading, Progress, Side, Words } from "./stage-parts";
 import type { MineState } from "./use-mine";
+import { cx } from "~/app/ui/classes";
 import { steady } from "~/core/clock/clock";
 import type { playerView } from "~/core/player/player-view";
 import { type Mine, ownFace, placeName } from "~/core/player/mine";
@@ -103,20 +104,39 @@ export function Stage({
         role="group"
         aria-label="What to do now"
         tabIndex={0}
-        className="grid min-h-0 content-start gap-x-10 gap-y-2 overflow-y-auto px-5 pt-3 md:landscape:grid-cols-2 md:landscape:pt-6 short:grid-cols-[1fr_1fr] short:gap-x-5 short:pt-1"
+        className={cx(
+          "flex min-h-0 flex-col gap-2 overflow-y-auto px-5 pt-3",
+          // Lying on its side, or on a wide screen, the figure has a half of its own, as high as there is room.
+          "md:landscape:grid md:landscape:grid-cols-[1fr_1.1fr] md:landscape:gap-x-10 md:landscape:overflow-hidden md:landscape:pt-5",
+          "short:grid short:grid-cols-[1.15fr_1fr] short:gap-x-5 short:overflow-hidden short:pt-1",
+        )}
       >
-        <div className="flex min-w-0 flex-col gap-2 short:sticky short:top-0 short:gap-1 short:self-start">
-          <Heading face={face} paused={paused} />
-          <div className="flex items-center gap-3 md:landscape:flex-col md:landscape:items-stretch short:flex-row! short:items-center!">
-            <div className="min-w-0 flex-1">
-              <Side face={face} />
+        <div
+          className="contents md:landscape:flex md:landscape:min-h-0 md:landscape:min-w-0 md:landscape:flex-col md:landscape:gap-4 md:landscape:overflow-y-auto short:flex short:min-h-0 short:min-w-0 short:flex-col short:gap-1 short:overflow-y-auto"
+          tabIndex={0}
+        >
+          <div className="flex min-w-0 flex-col gap-2 short:gap-1">
+            <Heading face={face} paused={paused} />
+            <div className="flex items-center gap-3 md:landscape:flex-col md:landscape:items-stretch short:flex-row! short:items-center!">
+              <div className="min-w-0 flex-1">
+                <Side face={face} />
+              </div>
+              <Figures face={face} />
             </div>
-            <Figures face={face} />
+          </div>
+          <div className="order-last flex min-w-0 flex-col gap-3 pb-2 short:gap-1.5">
+            {face.guide && <Guide guide={face.guide} />}
+            {mineState === "unreachable" && (
+              <p className="border-l-4 border-plum pl-3 text-base">
+                We couldn’t fetch your version. If you protect anything, rest wherever you are not sure.
+              </p>
+            )}
+            <Words face={face} />
           </div>
         </div>
-        <div className="flex min-w-0 flex-col gap-3 pb-2">
-          {own.how !== "rest" && (
-            <Suspense fallback={<div className="h-[min(30vh,19rem)]" />}>
+        {own.how !== "rest" && (
+          <div className="min-h-[30vh] flex-1 basis-0 md:landscape:min-h-0 short:min-h-0">
+            <Suspense>
               <Figure
                 drill={own.drill}
                 item={own.item}
@@ -125,15 +145,8 @@ export function Stage({
                 at={() => positionAt(run, steady())}
               />
             </Suspense>
-          )}
-          {face.guide && <Guide guide={face.guide} />}
-          {mineState === "unreachable" && (
-            <p className="border-l-4 border-plum pl-3 text-base">
-              We couldn’t fetch your version. If you protect anything, rest wherever you are not sure.
-            </p>
-          )}
-          <Words face={face} />
-        </div>
+          </div>
+        )}
       </div>
       {awaySince !== undefined && paused ? (
         <Away

@@ -96,7 +96,7 @@ function GroupCard({ group }: { group: ShownGroup }) {
 function NewGroup({ first }: { first: boolean }) {
   const fetcher = useFetcher<typeof changeGroups>();
   return (
-    <section className="rounded-lg border border-dashed border-line p-4" aria-label="New group">
+    <section className="rounded-lg border border-dashed border-line p-4" aria-label="Add a group">
       {first && (
         <p className="mb-3 text-ink-soft">
           Start here: name your squad or class, then add its people and kit. Every session you build for it is checked

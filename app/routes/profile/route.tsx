@@ -10,10 +10,10 @@ export const meta: Route.MetaFunction = ({ loaderData }) => [
 ];
 
 export const loader = async ({ request, params }: Route.LoaderArgs) =>
-  demandPage(await requireCoach(request), params.demand);
+  demandPage(await requireCoach(request), params.profile);
 
 export const action = async ({ request, params }: Route.ActionArgs) =>
-  changeDemand(await requireCoach(request), params.demand, await readForm(request));
+  changeDemand(await requireCoach(request), params.profile, await readForm(request));
 
 export default function Demand({ loaderData }: Route.ComponentProps) {
   return <DemandView key={loaderData.demand.id} {...loaderData} />;

@@ -78,7 +78,7 @@ function List({ title, demands }: { title: string; demands: readonly SportProfil
                 .join(", ") || "nothing more than the rest"}
             </p>
             <Form method="post" className="mt-auto flex flex-wrap items-center gap-3">
-              <Link to={`/sessions/draft?demand=${demand.id}`} className="text-sm underline underline-offset-4">
+              <Link to={`/sessions/draft?profile=${demand.id}`} className="text-sm underline underline-offset-4">
                 Draft a session<span className="sr-only"> for {demand.name}</span>
               </Link>
               <input type="hidden" name="demand" value={demand.id} />

@@ -111,11 +111,7 @@ function Step({
 }) {
   return (
     <li
-      className={cx(
-        "flex flex-col gap-2 rounded-md border p-4",
-        now ? "border-depth-5 bg-paper" : "border-line",
-        !now && !done && "opacity-80",
-      )}
+      className={cx("flex flex-col gap-2 rounded-md border p-4", now ? "border-depth-5 bg-paper" : "border-line")}
       aria-current={now ? "step" : undefined}
     >
       <h3 className="flex items-center gap-2 font-semibold">

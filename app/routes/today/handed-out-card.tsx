@@ -27,7 +27,7 @@ export function HandedOutCard({ handed }: { handed: TodayHandedOut }) {
       <header className="flex items-start gap-3">
         <div className="min-w-0 flex-1">
           <h3 className="text-lg leading-snug font-semibold wrap-anywhere">
-            <Link to={`/sessions/${sessionId}`} className="hover:underline">
+            <Link to={`/sessions/${sessionId}`} className="inline-block min-h-7 hover:underline">
               {handed.title}
             </Link>
           </h3>
@@ -56,7 +56,7 @@ export function HandedOutCard({ handed }: { handed: TodayHandedOut }) {
               <span className="text-ink-soft">. Nobody has opened the link yet.</span>
             )}
           </p>
-          <ul className="flex flex-wrap gap-x-3 gap-y-1 text-sm">
+          <ul className="flex flex-wrap gap-x-3 text-sm">
             {people.map((one) => (
               <PersonMark key={one.id} one={one} />
             ))}
@@ -97,7 +97,10 @@ function PersonMark({ one }: { one: PersonStanding }) {
   return (
     <li className="inline-flex items-center gap-1">
       <Icon size={14} className={className} aria-hidden />
-      <Link to={`/groups/people/${one.id}`} className="wrap-anywhere hover:underline">
+      <Link
+        to={`/groups/people/${one.id}`}
+        className="inline-flex min-h-7 min-w-6 items-center wrap-anywhere hover:underline"
+      >
         {one.name}
       </Link>
       <span className="sr-only">, {words}</span>
