@@ -37,7 +37,7 @@ describe("what to look at", () => {
 
     // A fix, before and after; one step of undo.
     await over.getByRole("button", { name: /^Make the target 11:00/ }).click();
-    const fix = page.getByRole("dialog", { name: "Promise 11:00 instead" });
+    const fix = page.getByRole("dialog", { name: "Make the target 11:00" });
     await fix.getByText("Target length: 10:00 → 11:00").waitFor();
     expect(await violations(page)).toEqual([]);
     await fix.getByRole("button", { name: "Apply" }).click();
@@ -78,7 +78,7 @@ describe("what to look at", () => {
     await findings.getByText("“The room is free until half past.”").waitFor();
 
     await page.getByRole("link", { name: "Hand out" }).click();
-    await page.getByText("One finding accepted, and goes on record").waitFor();
+    await page.getByText("One finding is accepted, and goes on record").waitFor();
     await page.getByRole("button", { name: /^Make/ }).click();
     await newestAddress(page);
     await page.getByText("One finding accepted").first().click();

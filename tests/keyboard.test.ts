@@ -138,10 +138,10 @@ it("findings are mended and let stand, ranges give drills, and a length is fitte
   await page.keyboard.press("2");
   await page.getByRole("article").filter({ hasText: "over its target of 10:00" }).waitFor();
   await page.getByRole("button", { name: /^Make the target 11:00/ }).waitFor();
-  await page.getByRole("tab", { name: /^Look at/ }).focus();
+  await page.getByRole("tab", { name: /^Findings/ }).focus();
   await tabTo(page, /^Make the target 11:00/);
   await page.keyboard.press("Enter");
-  await page.getByRole("dialog", { name: "Promise 11:00 instead" }).waitFor();
+  await page.getByRole("dialog", { name: "Make the target 11:00" }).waitFor();
   await tabTo(page, /^Apply$/);
   await page.keyboard.press("Enter");
   await page.getByText("of 11:00").first().waitFor();
@@ -150,7 +150,7 @@ it("findings are mended and let stand, ranges give drills, and a length is fitte
 
   // And let stand.
   await page.getByRole("button", { name: /^Make the target 11:00/ }).waitFor();
-  await page.getByRole("tab", { name: /^Look at/ }).focus();
+  await page.getByRole("tab", { name: /^Findings/ }).focus();
   await tabTo(page, /^Make the target 11:00/);
   await tabTo(page, /^Accept…/);
   await page.keyboard.press("Enter");
@@ -167,13 +167,13 @@ it("findings are mended and let stand, ranges give drills, and a length is fitte
     let i = 0;
     i < 60 &&
     !(await page.evaluate(() => document.activeElement?.getAttribute("aria-label") ?? "")).startsWith(
-      "upper back turning",
+      "upper back rotation",
     );
     i++
   )
     await page.keyboard.press("ArrowRight");
   await page.keyboard.press("Enter");
-  await page.getByRole("region", { name: "Drills for upper back turning" }).waitFor();
+  await page.getByRole("region", { name: "Drills for upper back rotation" }).waitFor();
   const rows = await page.locator("[data-row]").count();
   await tabTo(page, /^Add /);
   await page.keyboard.press("Enter");

@@ -178,7 +178,7 @@ it("forgets what is on a device, after it was asked twice and said what is lost"
   expect(await page.getByText("Waiting on this device").count()).toBe(0);
   // Nor is anything written down again by a page that stays open.
   await page.getByText("Pip", { exact: true }).click();
-  await page.getByRole("status").filter({ hasText: "Nothing of this is left" }).waitFor();
+  await page.getByRole("status").filter({ hasText: "Nothing is left" }).waitFor();
   const left = await page.evaluate(async () => ({
     storage: Object.keys(localStorage),
     pages: (

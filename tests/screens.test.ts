@@ -112,9 +112,12 @@ describe.each<["light" | "dark", string, BrowserContextOptions]>([
     await page.getByRole("link", { name: "Print sheet" }).click();
     await page.getByRole("heading", { name: "Watch out" }).waitFor();
     await check(page, "on paper");
+    const [group] = /(?<=href="\/groups\/)[0-9a-f-]{36}/.exec(await (await page.request.get("/groups")).text())!;
     for (const place of [
+      "/today",
       "/feedback",
       "/groups",
+      `/groups/${group}`,
       "/nowhere",
       "/library",
       "/library?q=anvil",
@@ -138,7 +141,7 @@ describe.each<["light" | "dark", string, BrowserContextOptions]>([
     await check(page, "drafts");
     for (const part of options.isMobile
       ? ["Drills"]
-      : ["Methods", "Kit and floor", "What is protected", "Drills", "Watch first"]) {
+      : ["Methods", "Kit and floor", "Protected areas", "Drills", "Watch first"]) {
       await page.getByRole("button", { name: new RegExp(`^${part}`) }).click();
       await page.getByRole("dialog").waitFor();
       await check(page, `draft, ${part}`);

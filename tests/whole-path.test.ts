@@ -125,7 +125,7 @@ it("from sign-in to the check-in seen by the coach", async () => {
   expect(await pain.innerText()).toContain("front of the right hip");
   const row = await page.getByRole("listitem").filter({ hasText: "Tern" }).innerText();
   expect(row).toContain("100 %");
-  expect(row).toContain("6 effort");
+  expect(row).toContain("effort 6");
   expect(row.replace(/\s+/g, " ")).toContain("upper back 3 8");
   await page.getByRole("button", { name: "I have spoken to them" }).click();
   await page.getByRole("listitem").filter({ hasText: "Tern" }).getByLabel("spoken to").waitFor();

@@ -8,7 +8,7 @@ import type { LevelName } from "~/core/vocabulary/levels";
 /** The look of a still that stands by itself, readable on light and dark pages alike. */
 const STYLE =
   "<style>path{paint-order:stroke;stroke:#11283b;stroke-width:2;stroke-linejoin:round}.fig-shadow{fill:#11283b;fill-opacity:.16;stroke:none}.fig-limb{fill:#c99f7a}.fig-limb.fig-far-1{fill:#b28a67}.fig-limb.fig-far-2{fill:#9a7555}" +
-  ".fig-wear{fill:#2f7da2}.fig-wear.fig-far-1{fill:#256a8b}.fig-wear.fig-far-2{fill:#1d5874}.fig-hair{fill:#33261f}.fig-prop{fill:#c6b58a}.fig-ghost{opacity:.26}.fig-prop-line{fill:none;stroke:#7d6c41;stroke-width:.8}</style>";
+  ".fig-wear{fill:#2f7da2}.fig-wear.fig-far-1{fill:#256a8b}.fig-wear.fig-far-2{fill:#1d5874}.fig-hair{fill:#33261f}.fig-face{fill:#241a15;stroke:none}.fig-face.fig-far-1{fill:#8c4f43}.fig-prop{fill:#c6b58a}.fig-ghost{opacity:.26}.fig-prop-line{fill:none;stroke:#7d6c41;stroke-width:.8}</style>";
 
 const MOST_KEPT = 1500;
 const kept = new Map<string, string>();

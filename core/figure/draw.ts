@@ -1,5 +1,5 @@
 import { RADIUS } from "./body";
-import { cameraOf, type Camera } from "./camera";
+import { cameraOf, type Camera, type Spot } from "./camera";
 import type { Prop, View } from "./animation";
 import { capsulePath, chainPath, circlePath, disc, hull, hullPath, polygonPath, type Disc } from "./outline";
 import { anchorPlace } from "./play";
@@ -10,7 +10,7 @@ import type { Share } from "~/core/units";
 
 /** One shape of the picture: what it is, how far back it is (0 near, 2 far), and its closed line in centimetres. */
 export type Mark = {
-  part: "floor" | "shadow" | "limb" | "wear" | "hair" | "prop" | "prop-line" | "hold";
+  part: "floor" | "shadow" | "limb" | "wear" | "hair" | "face" | "prop" | "prop-line" | "hold";
   shade: 0 | 1 | 2;
   path: string;
 };
@@ -101,18 +101,43 @@ function headPieces(body: Solved, camera: Camera): Piece[] {
   const nose: Mark = {
     part: "limb",
     shade: 0,
-    path: capsulePath(disc(see(0.078, 0.0), 0.022), disc(see(0.108, -0.018), 0.012)),
+    path: capsulePath(disc(see(0.082, -0.002), 0.016), disc(see(0.105, -0.018), 0.0095)),
   };
   const cap: Mark = { part: "hair", shade: 0, path: hullPath([disc(hair, 0.092), disc(see(-0.03, -0.01), 0.078)]) };
   const ears: Mark[] = ([0.086, -0.086] as const)
     .map((z) => ({ z, spot: see(-0.004, -0.014, z) }))
     .filter(({ spot }) => spot.near > centre.near + 0.02)
     .map(({ spot }) => ({ part: "limb" as const, shade: 0 as const, path: circlePath(disc(spot, 0.02)) }));
+  const features = faceMarks(see, centre.near);
   const faceFirst = jaw.near < hair.near - 0.012;
   return [
     { near: centre.near - 0.03, chain: "neck", marks: [{ part: "limb", shade: 0, path: neck }] },
-    { near: centre.near, chain: "head", marks: faceFirst ? [nose, face, cap, ...ears] : [cap, face, nose, ...ears] },
+    {
+      near: centre.near,
+      chain: "head",
+      marks: faceFirst ? [nose, face, ...features, cap, ...ears] : [cap, face, nose, ...features, ...ears],
+    },
   ];
+}
+
+/** Eyes and brows on the side that is seen, and the mouth: small, so that a still stays calm, and enough to look back. */
+function faceMarks(see: (x: number, y: number, z?: number) => Spot, middle: number): Mark[] {
+  const eyes = SIDES.flatMap((side): Mark[] => {
+    const z = side === "right" ? 1 : -1;
+    const eye = see(0.074, 0.018, 0.042 * z);
+    if (eye.near < middle + 0.004) return [];
+    const brow = [see(0.084, 0.048, 0.026 * z), see(0.068, 0.044, 0.058 * z)] as const;
+    return [
+      {
+        part: "face",
+        shade: 0,
+        path: circlePath(disc(eye, 0.0105)) + capsulePath(disc(brow[0], 0.0055), disc(brow[1], 0.0045)),
+      },
+    ];
+  });
+  const [left, right] = [see(0.078, -0.052, -0.022), see(0.078, -0.052, 0.022)];
+  if (see(0.086, -0.052).near < middle - 0.02) return eyes;
+  return [...eyes, { part: "face", shade: 1, path: capsulePath(disc(left, 0.004), disc(right, 0.004)) }];
 }
 
 /** How much an arm or leg is drawn in front of a trunk it lies level with. */
@@ -184,6 +209,9 @@ function limbPieces(body: Solved, camera: Camera, side: Side, shadeOf: (near: nu
   ];
 }
 
+/** What gives way under a knee has no hard edge. */
+const SOFT: ReadonlySet<Prop["piece"]> = new Set(["pad", "cushion"]);
+
 function propPiece(prop: Prop, body: Solved, camera: Camera): Piece {
   if (prop.shape === "rod") {
     const [a, b] = [anchorPlace(prop.from, body), anchorPlace(prop.to, body)];
@@ -205,15 +233,25 @@ function propPiece(prop: Prop, body: Solved, camera: Camera): Piece {
   }
   const [x, y, z] = anchorPlace(prop.at, body);
   const [l, h, w] = prop.size;
+  // What is flat on the floor lies under everything; what is tall is judged at the height of the body.
+  const near = camera.see([x, Math.min(y + h / 2, body.points.pelvis[1]), z]).near - (y < 0.02 && h < 0.12 ? 0.6 : 0);
   const corner = (i: number, j: number, k: number): [number, number] => {
     const spot = camera.see([x + (i * l) / 2, y + j * h, z + (k * w) / 2]);
     return [spot.x, spot.y];
   };
+  if (SOFT.has(prop.piece)) {
+    const r = Math.min(0.03, h / 2, l / 2, w / 2);
+    const rounded = [r, h - r].flatMap((up) =>
+      [-1, 1].flatMap((i) =>
+        [-1, 1].map((k) => disc(camera.see([x + i * (l / 2 - r), y + up, z + k * (w / 2 - r)]), r)),
+      ),
+    );
+    return { near, chain: "prop", marks: [{ part: "prop", shade: 0, path: hullPath(rounded) }] };
+  }
   const corners = [0, 1].flatMap((j) => [-1, 1].flatMap((i) => [-1, 1].map((k) => corner(i, j, k))));
   const top = [corner(-1, 1, -1), corner(1, 1, -1), corner(1, 1, 1), corner(-1, 1, 1)];
   return {
-    // What is flat on the floor lies under everything; what is tall is judged at the height of the body.
-    near: camera.see([x, Math.min(y + h / 2, body.points.pelvis[1]), z]).near - (y < 0.02 && h < 0.12 ? 0.6 : 0),
+    near,
     chain: "prop",
     marks: [
       { part: "prop", shade: 0, path: polygonPath(hull(corners)) },

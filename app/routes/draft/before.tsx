@@ -9,7 +9,8 @@ type Props = Pick<DraftPage, "kept" | "recent" | "did"> & { groupId: string | nu
 
 /** What there is to go by before the first draft: what this group did lately, sessions to draft more like, and saved requests. */
 export function Before({ kept, recent, did, groupId, groupName }: Props) {
-  const theirs = did.filter((one) => one.groupId === groupId);
+  // For anyone, what all of them did.
+  const theirs = groupId ? did.filter((one) => one.groupId === groupId) : did;
   return (
     <div className="grid items-start gap-5 lg:grid-cols-2 2xl:grid-cols-3">
       <section
@@ -44,9 +45,7 @@ export function Before({ kept, recent, did, groupId, groupName }: Props) {
         aria-label="What they did lately"
         className="flex flex-col gap-2 rounded-lg border border-line bg-land p-5"
       >
-        <h2 className="wide-type text-lg font-semibold">
-          {groupName ? `What ${groupName} did lately` : "What anyone with a link did lately"}
-        </h2>
+        <h2 className="wide-type text-lg font-semibold">{`What ${groupName ?? "your groups"} did lately`}</h2>
         {theirs.length === 0 ? (
           <p className="text-ink-soft">
             Nothing was handed out in the last four weeks. Once there is, drafts can leave half of it out for variety.
@@ -65,6 +64,7 @@ export function Before({ kept, recent, did, groupId, groupName }: Props) {
                   {one.title}
                 </Link>
                 <span className="text-sm text-ink-soft">
+                  {!groupId && one.groupName && `${one.groupName} · `}
                   {clockText(one.totalSeconds)} · <Ago at={one.at} />
                   {one.of > 0 && ` · ${one.done} of ${one.of} done`}
                 </span>

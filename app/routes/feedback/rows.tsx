@@ -126,8 +126,8 @@ export function RunRow({ row, showSession, onChange }: { row: FeedbackRow; showS
           <span className="text-sm text-ink-faint">no rating</span>
         ) : (
           <>
+            <span className="text-sm text-ink-faint">effort </span>
             <span className="clock-type text-2xl">{checkIn.effort}</span>
-            <span className="text-sm text-ink-faint"> effort</span>
           </>
         )}
       </p>

@@ -107,7 +107,7 @@ export function Figures({ face }: { face: PlayerView }) {
   return (
     <div className="flex items-end justify-center gap-3">
       <p
-        className="clock-type text-[clamp(6.5rem,min(36vw,22vh),24rem)] leading-[0.82] md:landscape:text-[clamp(8rem,min(24vw,38vh),24rem)] short:text-[min(17vw,30vh)]! tabular-nums"
+        className="clock-type text-[clamp(6.5rem,min(36vw,22vh),24rem)] leading-[0.82] md:landscape:text-[clamp(8rem,min(22vw,30vh),24rem)] short:text-[min(17vw,30vh)]! tabular-nums"
         data-testid="big"
       >
         {face.big}

@@ -94,20 +94,22 @@ function PersonRow({ person, onOpen, onOff }: { person: Member; onOpen: () => vo
   const protects = protectionsOf(person.areas).map(protectionWords);
   return (
     <li className="flex items-start gap-2 border-b border-line/60 py-1.5">
-      <button
-        type="button"
-        className="min-h-7 min-w-0 flex-1 rounded text-left wrap-anywhere hover:bg-land-deep"
-        onClick={onOpen}
-        aria-label={`What ${person.name} protects${protects.length > 0 ? `: ${protects.length} ${protects.length === 1 ? "area" : "areas"}` : ""}`}
-      >
-        <span className="font-medium underline decoration-line underline-offset-4">{person.name}</span>
+      <div className="min-w-0 flex-1">
+        <button
+          type="button"
+          className="min-h-7 w-full rounded text-left wrap-anywhere hover:bg-land-deep"
+          onClick={onOpen}
+          aria-label={`What ${person.name} protects${protects.length > 0 ? `: ${protects.length} ${protects.length === 1 ? "area" : "areas"}` : ""}`}
+        >
+          <span className="font-medium underline decoration-line underline-offset-4">{person.name}</span>
+        </button>
         {protects.length > 0 && (
-          <span className="block text-sm text-plum">
+          <p className="text-sm text-plum wrap-anywhere">
             <ShieldAlert size={13} className="mr-1 inline" aria-hidden />
             {listWords(protects)}
-          </span>
+          </p>
         )}
-      </button>
+      </div>
       <MayChange>
         <button
           type="button"
