@@ -66,7 +66,7 @@ function unfitFault(value: unknown): ValidationError | undefined {
     const { value: here, path } = next;
     if (++seen > MOST_VALUES) return { path: "(document)", message: `holds more than ${MOST_VALUES} values` };
     if (typeof here === "string" && !isFit(here))
-      return { path: pathText(path), message: "holds a character that cannot be kept" };
+      return { path: pathText(path), message: "holds a character that can’t be saved" };
     if (typeof here !== "object" || here === null) continue;
     if (path.length >= DEEPEST) return { path: pathText(path), message: "is nested too deep" };
     if (Array.isArray(here)) {
@@ -76,7 +76,7 @@ function unfitFault(value: unknown): ValidationError | undefined {
       continue;
     }
     for (const [key, inner] of Object.entries(here).reverse()) {
-      if (!isFit(key)) return { path: pathText(path), message: "has a field whose name cannot be kept" };
+      if (!isFit(key)) return { path: pathText(path), message: "has a field whose name can’t be saved" };
       waiting.push({ value: inner, path: [...path, key] });
     }
   }

@@ -108,7 +108,7 @@ describe("a new drill", () => {
       "what makes it easier and harder",
     ]);
     expect(
-      unwritten({ ...drill, cautions: ["Stop when the knee hurts."], steps: ["Find anything first.", "Reach up."] }),
+      unwritten({ ...drill, cautions: ["Stop when the knee hurts."], steps: ["What to do first.", "Reach up."] }),
     ).toEqual([
       "it in one line",
       "how to set up",
@@ -123,6 +123,11 @@ describe("a new drill", () => {
     expect(lacksCautions(drill)).toBe(true);
     expect(lacksCautions({ ...drill, cautions: ["Stop when it hurts.", " What to watch out for. "] })).toBe(true);
     expect(lacksCautions({ ...drill, cautions: ["Stop when it hurts."] })).toBe(false);
+  });
+  it("is known by what an earlier Mapset put in its place, too", () => {
+    const earlier = { ...drill, cautions: ["What to take care of."] };
+    expect([lacksCautions(earlier), unwritten(earlier)[0]]).toEqual([true, "what to watch out for"]);
+    expect(lacksCautions({ ...drill, cautions: ["Stop when the knee hurts."] })).toBe(false);
   });
   it("is the only kind: no shipped drill is unwritten", () => {
     for (const shipped of DRAWN_DRILLS) expect(unwritten(shipped), shipped.id).toEqual([]);

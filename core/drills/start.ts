@@ -16,6 +16,9 @@ const STARTING = {
   harder: "What makes it harder.",
 } as const;
 
+/** What a new drill has said for cautions, also before: nobody has written such a drill's yet. */
+const NO_CAUTIONS: readonly string[] = [STARTING.cautions, "What to take care of."];
+
 /** A drill that begins from a posture, everything still to be written. */
 export function newDrill(name: string, posture: Posture, motion: Animation): Drill {
   const level = (how: string): DrillLevel => ({
@@ -57,7 +60,7 @@ export function newDrill(name: string, posture: Posture, motion: Animation): Dri
 
 /** The parts of a drill that still say what a new drill says, in words; cautions first. Empty for a drill that is written. */
 export function unwritten(drill: Drill): string[] {
-  const asked: readonly string[] = Object.values(STARTING).flat();
+  const asked: readonly string[] = [...Object.values(STARTING).flat(), ...NO_CAUTIONS];
   const open = (...texts: string[]) => texts.some((text) => asked.includes(text.trim()));
   return [
     ["what to watch out for", open(...drill.cautions)],
@@ -73,4 +76,4 @@ export function unwritten(drill: Drill): string[] {
 
 /** Whether a drill has no cautions of its own yet. Nobody should be handed one. */
 export const lacksCautions = (drill: Drill): boolean =>
-  drill.cautions.some((text) => text.trim() === STARTING.cautions);
+  drill.cautions.some((text) => NO_CAUTIONS.includes(text.trim()));

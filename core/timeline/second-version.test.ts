@@ -264,7 +264,7 @@ describe("work and rest by the clock", () => {
   it("takes no doses with times of their own", () => {
     expect(
       faultsOf([{ interval: by, items: [{ drill: "squat", dose: { kind: "ladder", rungs: [5], rung: 0 } }] }])[0],
-    ).toMatch(/^blocks\[0\]\.items\[0\]\.dose: has times of its own/);
+    ).toMatch(/^blocks\[0\]\.items\[0\]\.dose: has its own timing/);
     expect(
       faultsOf([
         {

@@ -111,7 +111,7 @@ export function DraftCard({
         </p>
       </header>
       <MiniProfilePicture profile={profile} className="h-20 w-full" />
-      <dl className="grid grid-cols-[5.5rem_1fr] items-center gap-x-3 gap-y-1 text-sm">
+      <dl className="grid grid-cols-[7.5rem_1fr] items-center gap-x-3 gap-y-1 text-sm">
         <dt className="flex items-center text-ink-soft">
           Needs met <NeedsMet />
         </dt>
