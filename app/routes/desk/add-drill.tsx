@@ -298,7 +298,7 @@ export const AddDrill = memo(function AddDrill({
                   className="flex cursor-pointer items-center gap-3 border-b border-line/60 px-3 py-1.5 data-[selected=true]:bg-depth-1"
                 >
                   <Plus size={15} className="shrink-0 text-ink-faint" aria-hidden />
-                  <Still drill={drill.id} size={40} />
+                  <Still drill={drill.id} size={52} />
                   <span className="min-w-0 flex-1">
                     <span className="block font-medium wrap-anywhere">{drill.name}</span>
                     <span className="block truncate text-sm text-ink-soft">

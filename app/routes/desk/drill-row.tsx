@@ -109,7 +109,7 @@ export const DrillRow = memo(function DrillRow({
             />
           )}
         </span>
-        <Still drill={item.drill} level={item.level} size={40} />
+        <Still drill={item.drill} level={item.level} size={46} />
         <span className="min-w-0">
           <span className="block leading-snug font-medium wrap-anywhere">{name}</span>
           <span className="block text-sm text-ink-soft wrap-anywhere">

@@ -16,7 +16,7 @@ import { coverageOf } from "~/core/coverage/coverage";
 import { planeShares, rosesOf } from "~/core/sport-profiles/roses";
 import { missingRows } from "~/core/sport-profiles/fit";
 import type { SportProfile } from "~/core/sport-profiles/schema";
-import { JOINT_WORDS, MOTION_FACTS, type Motion } from "~/core/vocabulary/motions";
+import { MOTION_FACTS, type Motion } from "~/core/vocabulary/motions";
 import type { Drill } from "~/core/drills/schema";
 import { protectionsOf, spares } from "~/core/group/protect";
 import { piecesThere } from "~/core/group/kit";
@@ -173,7 +173,7 @@ function PetalLine({ looked, desk, demand }: { looked: Looked; desk: Desk; deman
   ];
   return (
     <>
-      <span className="font-semibold text-ink">{capital(petalWords(looked))}</span>
+      <span className="font-semibold text-ink">{capital(petalWords(looked))}</span> · {MOTION_FACTS[row].plain}
       {feeds.length > 0
         ? ` · from ${feeds.slice(0, 3).join(", ")}${feeds.length > 3 ? ` and ${feeds.length - 3} more` : ""}`
         : " · no drill in this session works it"}
@@ -221,7 +221,8 @@ function DrillsFor({
     >
       <div className="flex items-center justify-between gap-2">
         <h3 className="font-semibold">
-          {capital(JOINT_WORDS[MOTION_FACTS[row].joint])}: {MOTION_FACTS[row].words}
+          {capital(MOTION_FACTS[row].words)}{" "}
+          <span className="font-normal text-ink-faint">({MOTION_FACTS[row].plain})</span>
         </h3>
         <Link
           to={`/sessions/draft?session=${id}&row=${row}`}
@@ -241,7 +242,7 @@ function DrillsFor({
         <ul className="max-h-72 overflow-y-auto">
           {found.map((drill) => (
             <li key={drill.id} className="flex items-center gap-2 border-b border-line/60 py-1">
-              <Still drill={drill.id} size={40} />
+              <Still drill={drill.id} size={56} />
               <span className="min-w-0 flex-1 text-sm">
                 <span className="block font-medium wrap-anywhere">{drill.name}</span>
                 <span className="block truncate text-ink-soft">

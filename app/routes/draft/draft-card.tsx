@@ -283,7 +283,7 @@ function DrillLine({
   return (
     <li className="border-b border-line/60 last:border-0">
       <div className="flex items-center gap-2 py-1">
-        <Still drill={item.drill} level={item.level} size={36} />
+        <Still drill={item.drill} level={item.level} size={56} />
         <button
           type="button"
           aria-expanded={open}
@@ -320,7 +320,7 @@ function DrillLine({
             <ul aria-label={`Instead of ${name}`}>
               {swaps.found.map((swap) => (
                 <li key={swap.item.drill} className="flex items-center gap-2 py-0.5">
-                  <Still drill={swap.item.drill} level={swap.item.level} size={30} />
+                  <Still drill={swap.item.drill} level={swap.item.level} size={48} />
                   <span className="min-w-0 flex-1 leading-tight">
                     <span className="block wrap-anywhere">{drills(swap.item.drill)?.name}</span>
                     <span className="block text-xs text-ink-faint">

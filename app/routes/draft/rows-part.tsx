@@ -1,3 +1,4 @@
+import { MotionWords } from "~/app/ui/motion-words";
 import { JOINT_WORDS, MOTION_FACTS, MOTIONS, type Joint, type Motion } from "~/core/vocabulary/motions";
 import { capital } from "~/core/wording/words";
 
@@ -28,7 +29,9 @@ export function RowsPart({
           <h3 className="text-sm font-semibold">{capital(JOINT_WORDS[joint])}</h3>
           {MOTIONS.filter((row) => MOTION_FACTS[row].joint === joint).map((row) => (
             <label key={row} className="flex min-h-8 items-center justify-between gap-2 text-sm">
-              {MOTION_FACTS[row].words}
+              <span>
+                <MotionWords motion={row} />
+              </span>
               <select
                 value={Math.round(rows[row] ?? 0)}
                 onChange={(event) => set(row, Number(event.target.value))}

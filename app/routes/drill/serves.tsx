@@ -62,7 +62,9 @@ function RowList({ title, rows }: { title: string; rows: readonly Motion[] }) {
             >
               {MOTION_FACTS[row].words}
             </Link>{" "}
-            <span className="text-sm text-ink-faint">{PLANE_WORDS[MOTION_FACTS[row].plane]}</span>
+            <span className="text-sm text-ink-faint">
+              {MOTION_FACTS[row].plain}, {PLANE_WORDS[MOTION_FACTS[row].plane]}
+            </span>
           </li>
         ))}
       </ul>

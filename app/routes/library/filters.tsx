@@ -89,7 +89,10 @@ export function Filters({
           label="Motion"
           name="row"
           defaultValue={by.row ?? ""}
-          options={[any, ...rows.map((value) => ({ value, words: MOTION_FACTS[value].words }))]}
+          options={[
+            any,
+            ...rows.map((value) => ({ value, words: `${MOTION_FACTS[value].words} (${MOTION_FACTS[value].plain})` })),
+          ]}
         />
         <SelectField
           label="Direction"

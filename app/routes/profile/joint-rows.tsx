@@ -1,3 +1,4 @@
+import { MotionWords } from "~/app/ui/motion-words";
 import { useMemo } from "react";
 import type { Measured } from "./effect";
 import { cx } from "~/app/ui/classes";
@@ -41,7 +42,7 @@ export function JointRows({
         return (
           <tr key={row} className="border-t border-line/60 align-middle">
             <th scope="row" className="w-56 px-3 py-1 text-left font-normal">
-              {MOTION_FACTS[row].words}
+              <MotionWords motion={row} />
             </th>
             <td className="w-44 px-3 py-1">
               {own ? (

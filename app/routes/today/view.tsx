@@ -5,6 +5,7 @@ import { ExampleNotice } from "./example-notice";
 import { FirstSteps } from "./first-steps";
 import { HandedOutCard } from "./handed-out-card";
 import { PainReports, Removed, useReportChanges } from "~/app/routes/feedback/pain-reports";
+import { useFreshNews } from "~/app/routes/feedback/use-fresh-news";
 import { ButtonLink } from "~/app/ui/button";
 import { MayChange } from "~/app/ui/may-change";
 import { MiniProfilePicture } from "~/app/ui/mini-profile";
@@ -20,6 +21,7 @@ export function TodayView({ page }: { page: TodayPage }) {
   const isNew = !steps.handedOut;
   const showsDays = !isNew || page.handedOut.length > 0;
   const { change, removed } = useReportChanges();
+  useFreshNews();
   return (
     <main id="main" className="mx-auto flex w-full max-w-[100rem] flex-1 flex-col gap-6 px-4 py-5">
       <div className="flex flex-wrap items-baseline gap-x-4">
