@@ -80,13 +80,24 @@ function Palette({ commands, onClose }: { commands: readonly Command[]; onClose:
   const here = commands.filter((one) => matches(`${one.words} ${one.group}`, word));
   const places = PLACES.filter((one) => matches(one.words, word));
   const groups = [...new Set(here.map((one) => one.group))];
+  // What is found comes a moment after what is typed: until somebody chooses, Enter takes the first there is.
+  const [chosen, setChosen] = useState("");
+  const values = [
+    ...here.flatMap((one) => (one.off ? [] : [one.id])),
+    ...found.flatMap(({ heading, things }) => things.map((thing) => `${heading} ${thing.to}`)),
+    ...places.map((place) => `place ${place.id}`),
+  ];
+  const value = values.includes(chosen) ? chosen : (values[0] ?? "");
   return (
     <Dialog open onOpenChange={(on) => !on && onClose()} title="Find anything">
-      <Cmdk label="Find anything" loop shouldFilter={false}>
+      <Cmdk label="Find anything" loop shouldFilter={false} value={value} onValueChange={setChosen}>
         <Cmdk.Input
           autoFocus
           value={typed}
-          onValueChange={setTyped}
+          onValueChange={(text) => {
+            setTyped(text);
+            setChosen("");
+          }}
           maxLength={80}
           placeholder={commands.length > 0 ? "longer, paste, a name…" : "A session, a group, a person, a drill…"}
           className="min-h-11 w-full rounded-md border border-line bg-paper px-3"

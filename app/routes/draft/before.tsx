@@ -1,9 +1,8 @@
 import { Link } from "react-router";
 import type { DraftPage } from "./data.server";
-import { MiniProfilePicture } from "~/app/ui/mini-profile";
+import { SessionLine } from "~/app/ui/session-line";
 import { Ago } from "~/app/ui/when";
 import { clockText } from "~/core/lengths";
-import { PURPOSE_WORDS } from "~/core/wording/words";
 
 type Props = Pick<DraftPage, "kept" | "recent" | "did"> & { groupId: string | null; groupName: string | undefined };
 
@@ -88,26 +87,7 @@ export function Before({ kept, recent, did, groupId, groupName }: Props) {
         ) : (
           <ul className="grid gap-x-6 lg:max-2xl:grid-cols-2">
             {recent.map((one) => (
-              <li
-                key={one.id}
-                className="relative grid grid-cols-[6rem_minmax(0,1fr)_auto] items-center gap-x-3 border-b border-line/60 py-2 hover:bg-land-deep"
-              >
-                {one.profile ? (
-                  <MiniProfilePicture profile={one.profile} className="h-8 w-full" />
-                ) : (
-                  <span aria-hidden />
-                )}
-                <div className="min-w-0">
-                  <Link
-                    to={`/sessions/draft?session=${one.id}`}
-                    className="font-medium wrap-anywhere after:absolute after:inset-0 hover:underline"
-                  >
-                    {one.title}
-                  </Link>
-                  <p className="text-sm text-ink-soft">{PURPOSE_WORDS[one.purpose]}</p>
-                </div>
-                <span className="clock-type text-xl">{clockText(one.totalSeconds)}</span>
-              </li>
+              <SessionLine key={one.id} session={one} to={`/sessions/draft?session=${one.id}`} />
             ))}
           </ul>
         )}

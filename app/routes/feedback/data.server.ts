@@ -1,12 +1,11 @@
 import { redirect } from "react-router";
 import { askedOf } from "./asked.server";
 import { type Coach, notHere } from "~/app/server/coach.server";
+import { handedOutFor } from "~/app/server/handed-out.server";
 import { getServices } from "~/app/server/services.server";
-import { dayOf, daysBefore } from "~/core/clock/calendar";
+import { daysBefore } from "~/core/clock/calendar";
 import { now } from "~/core/clock/clock";
 import { listGroupNames } from "~/db/groups";
-import { listHandedOut } from "~/db/handed-out";
-import { tokenOfLink } from "~/db/links";
 import { findPerson } from "~/db/people";
 import { countUnseen, lastHandedOut, listEachFeedback, listFolded, summariseFeedback } from "~/db/feedback";
 
@@ -26,7 +25,7 @@ const pageAsked = (text: string | null): number => Math.min(10_000, Math.max(0, 
 
 /** What people said after their sessions, pain that nobody has seen to first, by what the address asks. */
 export async function feedbackPage(coach: Coach, asked: URLSearchParams) {
-  const { db, secret } = getServices();
+  const { db } = getServices();
   const { sessionId, groupId, person: personId, foldedOf, only } = askedOf(asked);
   const onlyPain = only === "pain";
   const [page, painPage] = [pageAsked(asked.get("page")), pageAsked(asked.get("pain"))];
@@ -59,7 +58,7 @@ export async function feedbackPage(coach: Coach, asked: URLSearchParams) {
     listGroupNames(db, coach.club),
     // Who has not yet: asked for where it is about one session or one group.
     Object.keys(narrow).length > 0 && !personId && !foldedOf
-      ? listHandedOut(db, coach.club, {
+      ? handedOutFor(coach, {
           since: daysBefore(now(), DAYS - 1, 0, 0, coach.zone),
           most: HANDED_OUT,
           ...narrow,
@@ -92,12 +91,6 @@ export async function feedbackPage(coach: Coach, asked: URLSearchParams) {
     person: person && { id: person.id, name: person.name },
     groups,
     groupId: groupId ?? null,
-    handedOut: await Promise.all(
-      handed.map(async (one) => ({
-        ...one,
-        day: dayOf(one.at, coach.zone),
-        token: await tokenOfLink(db, coach.club, one.linkId, secret),
-      })),
-    ),
+    handedOut: handed,
   };
 }

@@ -1,12 +1,11 @@
 import { type Coach, idOf, notHere } from "~/app/server/coach.server";
 import { drillsOf } from "~/app/server/drills.server";
+import { handedOutFor } from "~/app/server/handed-out.server";
 import { getServices } from "~/app/server/services.server";
 import { summarise } from "~/app/routes/sessions/summary.server";
-import { daysBefore, dayOf } from "~/core/clock/calendar";
+import { daysBefore } from "~/core/clock/calendar";
 import { now } from "~/core/clock/clock";
 import { listGroupsWithPeople, listOff } from "~/db/groups";
-import { listHandedOut } from "~/db/handed-out";
-import { tokenOfLink } from "~/db/links";
 import { listSessions } from "~/db/sessions";
 
 export type GroupPage = Awaited<ReturnType<typeof groupPage>>;
@@ -17,13 +16,13 @@ const SESSIONS = 6;
 
 /** One group: its people, its kit and floor, its sessions, and how far everybody is with what was handed out lately. */
 export async function groupPage(coach: Coach, id: string) {
-  const { db, secret } = getServices();
+  const { db } = getServices();
   const { club, zone } = coach;
   const groupId = idOf(id);
   const [groups, off, handed, sessions] = await Promise.all([
     listGroupsWithPeople(db, club),
     listOff(db, club),
-    listHandedOut(db, club, { since: daysBefore(now(), DAYS - 1, 0, 0, zone), most: HANDED_OUT, groupId }),
+    handedOutFor(coach, { since: daysBefore(now(), DAYS - 1, 0, 0, zone), most: HANDED_OUT, groupId }),
     listSessions(db, club, { groupId }),
   ]);
   const group = groups.find((one) => one.id === groupId);
@@ -31,13 +30,7 @@ export async function groupPage(coach: Coach, id: string) {
   return {
     group,
     off: off.filter((one) => one.groupId === groupId),
-    handedOut: await Promise.all(
-      handed.map(async (one) => ({
-        ...one,
-        day: dayOf(one.at, zone),
-        token: await tokenOfLink(db, club, one.linkId, secret),
-      })),
-    ),
+    handedOut: handed,
     sessions: await summarise(db, club, sessions.rows.slice(0, SESSIONS), (docs) => drillsOf(club, docs)),
     sessionsInAll: sessions.all,
   };

@@ -7,13 +7,11 @@ import { HandedOutCard } from "~/app/routes/today/handed-out-card";
 import { Button, ButtonLink, IconButton } from "~/app/ui/button";
 import { Confirm } from "~/app/ui/dialog";
 import { MayChange } from "~/app/ui/may-change";
-import { MiniProfilePicture } from "~/app/ui/mini-profile";
 import { RenameDialog } from "~/app/ui/rename-dialog";
 import { SettingDialog } from "~/app/ui/setting-dialog";
+import { SessionLine } from "~/app/ui/session-line";
 import { Ago } from "~/app/ui/when";
-import { clockText } from "~/core/lengths";
 import { settingWords } from "~/core/wording/group";
-import { PURPOSE_WORDS } from "~/core/wording/words";
 
 /** One group on a page: what is next for it, who is in it, what there is to work with, and what came of the last sessions. */
 export function GroupView({ page }: { page: GroupPage }) {
@@ -112,24 +110,16 @@ function SessionsPart({ page }: { page: GroupPage }) {
       ) : (
         <ul>
           {sessions.map((one) => (
-            <li
+            <SessionLine
               key={one.id}
-              className="relative grid grid-cols-[6rem_minmax(0,1fr)_auto] items-center gap-x-3 border-b border-line/60 py-2 last:border-0 hover:bg-land-deep"
-            >
-              {one.profile ? <MiniProfilePicture profile={one.profile} className="h-8 w-full" /> : <span aria-hidden />}
-              <div className="min-w-0">
-                <Link
-                  to={`/sessions/${one.id}`}
-                  className="font-medium wrap-anywhere after:absolute after:inset-0 hover:underline"
-                >
-                  {one.title}
-                </Link>
-                <p className="text-sm text-ink-soft">
-                  {PURPOSE_WORDS[one.purpose]} · changed <Ago at={one.updatedAt} />
-                </p>
-              </div>
-              <span className="clock-type text-xl">{clockText(one.totalSeconds)}</span>
-            </li>
+              session={one}
+              to={`/sessions/${one.id}`}
+              more={
+                <>
+                  changed <Ago at={one.updatedAt} />
+                </>
+              }
+            />
           ))}
         </ul>
       )}

@@ -1,18 +1,16 @@
 import type { Coach } from "~/app/server/coach.server";
 import { drillsOf } from "~/app/server/drills.server";
+import { handedOutFor } from "~/app/server/handed-out.server";
 import { getServices } from "~/app/server/services.server";
 import { summarise } from "~/app/routes/sessions/summary.server";
 import { daysBefore, dayOf } from "~/core/clock/calendar";
 import { now } from "~/core/clock/clock";
-import { tokenOfLink } from "~/db/links";
 import { countUnseen, countUnseenPain, listFeedback } from "~/db/feedback";
 import { listGroupsWithPeople } from "~/db/groups";
 import { exampleOf, firstSteps } from "~/db/example";
-import { listHandedOut } from "~/db/handed-out";
 import { listSessions } from "~/db/sessions";
 
 export type TodayPage = Awaited<ReturnType<typeof todayPage>>;
-export type TodayHandedOut = TodayPage["handedOut"][number];
 
 /** Days that are looked back on, today among them. */
 const DAYS = 7;
@@ -22,13 +20,13 @@ const HALF_MADE = 5;
 
 /** A coach's day: pain first, then what was handed out and who has done it, and what is half made. */
 export async function todayPage(coach: Coach) {
-  const { db, secret } = getServices();
+  const { db } = getServices();
   const { club, zone } = coach;
   const [pain, painInAll, painEverywhere, handed, sessions, groups, example] = await Promise.all([
     listFeedback(db, club, null, PAINS, { only: "unseen pain" }),
     countUnseen(db, club, null),
     countUnseenPain(db, club),
-    listHandedOut(db, club, { since: daysBefore(now(), DAYS - 1, 0, 0, zone), most: SESSIONS }),
+    handedOutFor(coach, { since: daysBefore(now(), DAYS - 1, 0, 0, zone), most: SESSIONS }),
     listSessions(db, club, {}),
     listGroupsWithPeople(db, club),
     exampleOf(db, club),
@@ -40,14 +38,7 @@ export async function todayPage(coach: Coach) {
     painInAll,
     // Of each such link it counts once.
     painUnderLinks: painEverywhere - painInAll,
-    handedOut: await Promise.all(
-      handed.map(async (one) => ({
-        ...one,
-        day: dayOf(one.at, zone),
-        // For opening it as an athlete does, here in the hall.
-        token: await tokenOfLink(db, club, one.linkId, secret),
-      })),
-    ),
+    handedOut: handed,
     halfMade: await summarise(db, club, halfMade, (docs) => drillsOf(club, docs)),
     groups: groups.map(({ id, name, athletes }) => ({ id, name, people: athletes.length })),
     // The example is to look at: the first steps are a coach's own.

@@ -1,6 +1,6 @@
 import { BookOpen, CircleCheck, CircleDashed, CircleDot, Play, Send, TriangleAlert } from "lucide-react";
 import { Link } from "react-router";
-import type { TodayHandedOut } from "./data.server";
+import type { ShownHandedOut } from "~/app/server/handed-out.server";
 import { ButtonLink } from "~/app/ui/button";
 import { MayChange } from "~/app/ui/may-change";
 import { When } from "~/app/ui/when";
@@ -15,7 +15,7 @@ const LOOKS: Record<Standing, { icon: typeof CircleCheck; className: string; wor
 };
 
 /** A session as it was handed out: whose it is, who has done it and who has not yet, and what comes next with it. */
-export function HandedOutCard({ handed }: { handed: TodayHandedOut }) {
+export function HandedOutCard({ handed }: { handed: ShownHandedOut }) {
   const { people, others, groupName, sessionId, token } = handed;
   const done = people.filter(({ standing }) => standing === "done").length;
   const checkedIn = people.filter((one) => one.checkedIn).length;

@@ -8,11 +8,9 @@ import { PainReports, Removed, useReportChanges } from "~/app/routes/feedback/pa
 import { useFreshNews } from "~/app/routes/feedback/use-fresh-news";
 import { ButtonLink } from "~/app/ui/button";
 import { MayChange } from "~/app/ui/may-change";
-import { MiniProfilePicture } from "~/app/ui/mini-profile";
+import { SessionLine } from "~/app/ui/session-line";
 import { Ago, When } from "~/app/ui/when";
 import { dayAfter, instantOf } from "~/core/clock/calendar";
-import { clockText } from "~/core/lengths";
-import { PURPOSE_WORDS } from "~/core/wording/words";
 import { useZone } from "~/app/ui/zone";
 
 /** A coach's day, also in the hall on a phone: pain first, what was handed out and who has not done it, what is half made. */
@@ -129,26 +127,18 @@ function HalfMade({ page }: { page: TodayPage }) {
   return (
     <section aria-label="Not handed out yet" className="flex flex-col gap-2">
       <h2 className="wide-type text-lg font-semibold">Not handed out yet</h2>
-      <ul className="flex flex-col rounded-lg border border-line bg-land">
+      <ul className="flex flex-col rounded-lg border border-line bg-land px-2">
         {page.halfMade.map((one) => (
-          <li
+          <SessionLine
             key={one.id}
-            className="relative grid grid-cols-[6.5rem_minmax(0,1fr)_auto] items-center gap-x-3 border-b border-line px-3 py-2.5 last:border-0 hover:bg-land-deep"
-          >
-            {one.profile ? <MiniProfilePicture profile={one.profile} className="h-9 w-full" /> : <span aria-hidden />}
-            <div className="min-w-0">
-              <Link
-                to={`/sessions/${one.id}`}
-                className="font-semibold wrap-anywhere after:absolute after:inset-0 hover:underline"
-              >
-                {one.title}
-              </Link>
-              <p className="text-sm text-ink-soft">
-                {PURPOSE_WORDS[one.purpose]} · changed <Ago at={one.updatedAt} />
-              </p>
-            </div>
-            <span className="clock-type text-xl">{clockText(one.totalSeconds)}</span>
-          </li>
+            session={one}
+            to={`/sessions/${one.id}`}
+            more={
+              <>
+                changed <Ago at={one.updatedAt} />
+              </>
+            }
+          />
         ))}
       </ul>
     </section>
