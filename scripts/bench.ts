@@ -343,7 +343,7 @@ async function pages(base: string, cookie: string, link: string, desk: string): 
     await line("follow-along page", link),
     await line("list of sessions", "/sessions"),
     await line("desk with 60 drills", desk),
-    await line("what was heard back", "/feedback"),
+    await line("feedback", "/feedback"),
     await line("a drill's page", "/library/hip-flexor-turn"),
   ];
 }

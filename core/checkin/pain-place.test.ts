@@ -1,6 +1,6 @@
 import { describe, expect, it } from "vitest";
 import { checkInSchema } from "./schema";
-import { painChoices, painPlace } from "./pain-place";
+import { painChoices, painPlace, painPlaceIn } from "./pain-place";
 import { madeDrill } from "~/fixtures/drills";
 import { itemOf, newSession } from "~/core/session/start";
 import { compile } from "~/core/timeline/compile";
@@ -40,6 +40,11 @@ describe("the drill something hurt in", () => {
   it("is nothing where the session has no such place", () => {
     expect(painPlace({ block: 0, item: 2, drill: "one" }, session, timeline, nameOf)).toBeUndefined();
     expect(painPlace({ block: 2, item: 0, drill: "one" }, session, timeline, nameOf)).toBeUndefined();
+  });
+  it("is nothing where a drill of the session is not there any more, and no error", () => {
+    const at = { block: 0, item: 0, drill: "one" };
+    expect(painPlaceIn(at, session, (id) => all.get(id), nameOf)).toEqual(painPlace(at, session, timeline, nameOf));
+    expect(painPlaceIn(at, session, () => undefined, nameOf)).toBeUndefined();
   });
   it("never stands in the way of a report of pain", () => {
     const report = {

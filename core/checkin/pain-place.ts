@@ -1,5 +1,7 @@
 import { z } from "zod";
 import type { SessionPlan } from "~/core/session/schema";
+import type { Drill } from "~/core/drills/schema";
+import { compile } from "~/core/timeline/compile";
 import { placeKey, totalsByItem } from "~/core/timeline/totals";
 import type { Timeline } from "~/core/timeline/types";
 import type { Seconds } from "~/core/units";
@@ -53,4 +55,18 @@ export function painPlace(
   if (!item || start === undefined || !known || !name) return undefined;
   const before = session.blocks.slice(0, at.block).reduce((sum, { items }) => sum + items.length, 0);
   return { drill: known, name: name.slice(0, 120), number: before + at.item + 1, second: Math.round(start) };
+}
+
+/** The same in a session as it was handed out. Where it cannot be laid out in time there is no place: whatever goes wrong with it, a report counts. */
+export function painPlaceIn(
+  at: PainAt,
+  session: SessionPlan,
+  drills: (id: string) => Drill | undefined,
+  nameOf: (drill: string) => string | undefined,
+): PainPlace | undefined {
+  try {
+    return painPlace(at, session, compile(session, drills), nameOf);
+  } catch {
+    return undefined;
+  }
 }

@@ -126,12 +126,12 @@ function faceMarks(see: (x: number, y: number, z?: number) => Spot, middle: numb
     const z = side === "right" ? 1 : -1;
     const eye = see(0.074, 0.018, 0.042 * z);
     if (eye.near < middle + 0.004) return [];
-    const brow = [see(0.084, 0.048, 0.026 * z), see(0.068, 0.044, 0.058 * z)] as const;
+    const eyebrow = [see(0.084, 0.048, 0.026 * z), see(0.068, 0.044, 0.058 * z)] as const;
     return [
       {
         part: "face",
         shade: 0,
-        path: circlePath(disc(eye, 0.0105)) + capsulePath(disc(brow[0], 0.0055), disc(brow[1], 0.0045)),
+        path: circlePath(disc(eye, 0.0105)) + capsulePath(disc(eyebrow[0], 0.0055), disc(eyebrow[1], 0.0045)),
       },
     ];
   });

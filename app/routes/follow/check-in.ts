@@ -2,8 +2,7 @@ import type { Route } from "./+types/check-in";
 import { readReport } from "~/app/server/player.server";
 import { getServices } from "~/app/server/services.server";
 import { checkInSchema } from "~/core/checkin/schema";
-import { painPlace, type PainAt, type PainPlace } from "~/core/checkin/pain-place";
-import { compile } from "~/core/timeline/compile";
+import { painPlaceIn, type PainAt, type PainPlace } from "~/core/checkin/pain-place";
 import { editionOf, type LinkFound } from "~/db/links";
 import { keepCheckIn } from "~/db/runs";
 import { drillById } from "~/library";
@@ -30,10 +29,10 @@ async function placeOf(opened: LinkFound, at: PainAt): Promise<PainPlace | undef
   const edition = await editionOf(getServices().db, opened).catch(() => undefined);
   if (!edition) return undefined;
   const drills = new Map(edition.drills.map((drill) => [drill.id, drill]));
-  return painPlace(
+  return painPlaceIn(
     at,
     edition.session,
-    compile(edition.session, (id) => drills.get(id)),
+    (id) => drills.get(id),
     (id) => (drills.get(id) ?? drillById(id))?.name,
   );
 }
