@@ -3,9 +3,16 @@ import { requireCoachForData } from "~/app/server/coach.server";
 import { drawnDrill } from "~/app/server/drills.server";
 import { stillFile } from "~/app/server/figures.server";
 import { readOwnId } from "~/core/drills/own";
+import { LOOKS } from "~/core/figure/looks";
 import { STILL_MOMENTS, type StillMoment } from "~/core/figure/stills";
 import { LEVELS, type LevelName } from "~/core/vocabulary/levels";
 import { drawnDrillById } from "~/library/drawn";
+
+/** The look that is asked for; the first where there is no such one. */
+function lookAsked(request: Request): number {
+  const number = Number(new URL(request.url).searchParams.get("look"));
+  return Number.isInteger(number) && number in LOOKS ? number : 0;
+}
 
 /** A still of a drill. Those of a coach's own drills are for that coach only. */
 export async function loader({ request, params }: Route.LoaderArgs) {
@@ -15,7 +22,7 @@ export async function loader({ request, params }: Route.LoaderArgs) {
     throw new Response("There is no such picture.", { status: 404 });
   const own = readOwnId(id) !== undefined;
   const drill = own ? await drawnDrill((await requireCoachForData(request)).club, id) : drawnDrillById(id);
-  const svg = drill && stillFile(drill, level as LevelName, name as StillMoment);
+  const svg = drill && stillFile(drill, level as LevelName, name as StillMoment, lookAsked(request));
   if (!svg) throw new Response("There is no such picture.", { status: 404 });
   return new Response(svg, {
     headers: {

@@ -1,4 +1,5 @@
-import { draw, type DrawOptions, type Mark } from "./draw";
+import { draw, type DrawOptions } from "./draw";
+import type { Mark } from "./marks";
 import type { View } from "./animation";
 import { viewOf } from "./views";
 import { frameOf, type Frame } from "./picture";
@@ -35,10 +36,10 @@ export function pairSvg(
   player: Player,
   start: number,
   end: number,
-  { view = viewOf(player.motion), shape = 4 / 3, label, least }: StillOptions = {},
+  { view = viewOf(player.motion), shape = 4 / 3, label, least, hair }: StillOptions = {},
 ): string {
-  const ghost = marksSvg(draw(bodyAt(player, start), view));
-  const whole = marksSvg(draw(bodyAt(player, end), view, { props: player.motion.props }));
+  const ghost = marksSvg(draw(bodyAt(player, start), view, { hair }));
+  const whole = marksSvg(draw(bodyAt(player, end), view, { props: player.motion.props, hair }));
   return wrap(frameOf(player, view, shape, least), `<g class="fig-ghost">${ghost}</g>${whole}`, label);
 }
 

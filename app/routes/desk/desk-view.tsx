@@ -5,6 +5,7 @@ import { commandsOf } from "./commands";
 import { DeskBar } from "./desk-bar";
 import { PersonPart } from "./person-part";
 import { DrillPanel } from "./drill-panel";
+import { ShownTo } from "~/app/ui/figure/look";
 import { DrillsContext, OwnIdsContext } from "~/app/ui/drills";
 import { useOwnDrills } from "~/app/ui/own-drills";
 import type { WrittenBefore } from "~/core/audit/known-better";
@@ -229,139 +230,145 @@ export function DeskView({
   return (
     <DrillsContext value={drills}>
       <OwnIdsContext value={ownIds}>
-        <main
-          id="main"
-          className="relative flex flex-1 flex-col lg:flex-none lg:h-[calc(100dvh-3.1rem)] lg:overflow-clip"
-        >
-          <h1 className="sr-only">Desk: {session.title}</h1>
-          <DeskBar
-            id={id}
-            desk={desk}
-            choices={setting.choices}
-            saved={bothSaved(saving.state, kept)}
-            onTry={tryAgain}
-            edition={edition}
-            archived={archived}
-            insights={insights}
-            onTab={setTab}
-            onHandOut={() => void goToHandOut()}
-          />
-          {beside.conflict && (
-            <SettingNewer
-              conflict={beside.conflict}
-              groups={groups}
-              demands={demands}
-              onMine={beside.keepMine}
-              onTheirs={beside.takeTheirs}
-            />
-          )}
-          {trouble && (
-            <Told kind="trouble" onClose={() => setTrouble(undefined)}>
-              {trouble}
-            </Told>
-          )}
-          {desk.refused && (
-            <Told kind="trouble" onClose={desk.hush}>
-              {desk.refused}
-            </Told>
-          )}
-          {desk.renewed && (
-            <Told kind="news" onClose={desk.hush}>
-              {renewedWords(desk.renewed)}
-            </Told>
-          )}
-          {brought !== "" && (
-            <Told kind="news" onClose={hushBrought}>
-              {brought}
-            </Told>
-          )}
-          <section aria-label="Profile" className="border-b border-line-water bg-land px-3 pt-2 pb-1">
-            <ProfileChart desk={desk} flags={insights.flags} onFlag={onFlag} onCall={onCall} />
-          </section>
-          <div className="grid min-h-0 flex-1 grid-cols-[minmax(0,1fr)_24rem] max-lg:grid-cols-1 min-[1700px]:grid-cols-[minmax(0,1fr)_26rem_26rem]">
-            <section
-              aria-label="Drills"
-              className={cx("flex min-h-0 flex-col border-r border-line-water", selection && "max-lg:pb-[56dvh]")}
-            >
-              <AddDrill
-                own={own.offered}
-                ownState={own.state}
-                after={after}
-                group={group}
-                items={session.blocks[selection?.block ?? session.blocks.length - 1]?.items.length ?? 0}
-                blocks={session.blocks.length}
-                onAdd={desk.addDrill}
-                onAddBlock={desk.addBlock}
-                opened={adding}
-              />
-              <div ref={list} className="min-h-0 flex-1 overflow-y-auto">
-                <Outline desk={desk} flags={insights.flags} onFlag={onFlag} />
-              </div>
-            </section>
-            {wide && (
-              <section
-                aria-label="Ranges"
-                data-ranges
-                tabIndex={-1}
-                className="min-h-0 overflow-y-auto border-r border-line-water bg-land"
-              >
-                {ranges}
-              </section>
-            )}
-            <DeskTabs
-              tab={tab}
+        <ShownTo group={setting.groupId}>
+          <main
+            id="main"
+            className="relative flex flex-1 flex-col lg:flex-none lg:h-[calc(100dvh-3.1rem)] lg:overflow-clip"
+          >
+            <h1 className="sr-only">Desk: {session.title}</h1>
+            <DeskBar
+              id={id}
+              desk={desk}
+              choices={setting.choices}
+              saved={bothSaved(saving.state, kept)}
+              onTry={tryAgain}
+              edition={edition}
+              archived={archived}
+              insights={insights}
               onTab={setTab}
-              wide={wide}
-              chosen={marked.length > 0 ? `${marked.length} drills` : selection ? "Drill" : "Session"}
-              isDrill={selection !== undefined}
-              open={insights.open}
-              panels={{
-                item:
-                  marked.length > 0 ? (
-                    <SeveralPanel desk={desk} />
-                  ) : selection ? (
-                    <DrillPanel
-                      key={placeKey(selection.block, selection.item)}
+              onHandOut={() => void goToHandOut()}
+            />
+            {beside.conflict && (
+              <SettingNewer
+                conflict={beside.conflict}
+                groups={groups}
+                demands={demands}
+                onMine={beside.keepMine}
+                onTheirs={beside.takeTheirs}
+              />
+            )}
+            {trouble && (
+              <Told kind="trouble" onClose={() => setTrouble(undefined)}>
+                {trouble}
+              </Told>
+            )}
+            {desk.refused && (
+              <Told kind="trouble" onClose={desk.hush}>
+                {desk.refused}
+              </Told>
+            )}
+            {desk.renewed && (
+              <Told kind="news" onClose={desk.hush}>
+                {renewedWords(desk.renewed)}
+              </Told>
+            )}
+            {brought !== "" && (
+              <Told kind="news" onClose={hushBrought}>
+                {brought}
+              </Told>
+            )}
+            <section aria-label="Profile" className="border-b border-line-water bg-land px-3 pt-2 pb-1">
+              <ProfileChart desk={desk} flags={insights.flags} onFlag={onFlag} onCall={onCall} />
+            </section>
+            <div className="grid min-h-0 flex-1 grid-cols-[minmax(0,1fr)_24rem] max-lg:grid-cols-1 min-[1700px]:grid-cols-[minmax(0,1fr)_26rem_26rem]">
+              <section
+                aria-label="Drills"
+                className={cx("flex min-h-0 flex-col border-r border-line-water", selection && "max-lg:pb-[56dvh]")}
+              >
+                <AddDrill
+                  own={own.offered}
+                  ownState={own.state}
+                  after={after}
+                  group={group}
+                  items={session.blocks[selection?.block ?? session.blocks.length - 1]?.items.length ?? 0}
+                  blocks={session.blocks.length}
+                  onAdd={desk.addDrill}
+                  onAddBlock={desk.addBlock}
+                  opened={adding}
+                />
+                <div ref={list} className="min-h-0 flex-1 overflow-y-auto">
+                  <Outline desk={desk} flags={insights.flags} onFlag={onFlag} />
+                </div>
+              </section>
+              {wide && (
+                <section
+                  aria-label="Ranges"
+                  data-ranges
+                  tabIndex={-1}
+                  className="min-h-0 overflow-y-auto border-r border-line-water bg-land"
+                >
+                  {ranges}
+                </section>
+              )}
+              <DeskTabs
+                tab={tab}
+                onTab={setTab}
+                wide={wide}
+                chosen={marked.length > 0 ? `${marked.length} drills` : selection ? "Drill" : "Session"}
+                isDrill={selection !== undefined}
+                open={insights.open}
+                panels={{
+                  item:
+                    marked.length > 0 ? (
+                      <SeveralPanel desk={desk} />
+                    ) : selection ? (
+                      <DrillPanel
+                        key={placeKey(selection.block, selection.item)}
+                        desk={desk}
+                        place={selection}
+                        forPerson={forPerson}
+                      />
+                    ) : (
+                      <SessionPanel
+                        desk={desk}
+                        groups={groups}
+                        demands={demands}
+                        setting={setting}
+                        onSetting={changeSetting}
+                      />
+                    ),
+                  findings: (
+                    <FindingsPanel
                       desk={desk}
-                      place={selection}
-                      forPerson={forPerson}
-                    />
-                  ) : (
-                    <SessionPanel
-                      desk={desk}
-                      groups={groups}
-                      demands={demands}
+                      insights={insights}
+                      before={before}
                       setting={setting}
                       onSetting={changeSetting}
+                      onPlace={onPlace}
+                      onLead={onLead}
                     />
                   ),
-                findings: (
-                  <FindingsPanel
-                    desk={desk}
-                    insights={insights}
-                    before={before}
-                    setting={setting}
-                    onSetting={changeSetting}
-                    onPlace={onPlace}
-                    onLead={onLead}
-                  />
-                ),
-                ranges,
-                fit: <FitPanel desk={desk} insights={insights} demand={demand} own={own.known} />,
-              }}
+                  ranges,
+                  fit: <FitPanel desk={desk} insights={insights} demand={demand} own={own.known} />,
+                }}
+              />
+            </div>
+            {open === "kit" && group && setting.groupId && (
+              <SettingDialog
+                group={{ id: setting.groupId, name: group.name, setting: group.setting }}
+                only="kit"
+                onClose={() => setOpen(undefined)}
+                onKept={(kept) => setSaid((all) => ({ ...all, [setting.groupId ?? ""]: kept }))}
+              />
+            )}
+            <NewerDialog saving={saving} mine={session} />
+            <KeyList
+              open={open === "keys"}
+              onOpenChange={(on) => setOpen(on ? "keys" : undefined)}
+              commands={commands}
             />
-          </div>
-          {open === "kit" && group && setting.groupId && (
-            <SettingDialog
-              group={{ id: setting.groupId, name: group.name, setting: group.setting }}
-              only="kit"
-              onClose={() => setOpen(undefined)}
-              onKept={(kept) => setSaid((all) => ({ ...all, [setting.groupId ?? ""]: kept }))}
-            />
-          )}
-          <NewerDialog saving={saving} mine={session} />
-          <KeyList open={open === "keys"} onOpenChange={(on) => setOpen(on ? "keys" : undefined)} commands={commands} />
-        </main>
+          </main>
+        </ShownTo>
       </OwnIdsContext>
     </DrillsContext>
   );

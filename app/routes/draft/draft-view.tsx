@@ -18,6 +18,7 @@ import { Sentence } from "./sentence";
 import { useDrafter } from "./use-drafter";
 import { Button } from "~/app/ui/button";
 import { Confirm } from "~/app/ui/dialog";
+import { ShownTo } from "~/app/ui/figure/look";
 import { DrillsContext } from "~/app/ui/drills";
 import { useOwnDrills, type OwnDrills } from "~/app/ui/own-drills";
 import { Faults } from "~/app/ui/faults";
@@ -133,168 +134,170 @@ function Asked({
   const isKept = keptId !== null && fetcher.state === "idle" && answer && "kept" in answer && answer.kept === keptId;
   return (
     <DrillsContext value={drills}>
-      <main
-        id="main"
-        className="mx-auto flex w-full max-w-[92rem] flex-1 flex-col gap-4 px-4 py-5"
-        onKeyDown={(event) => {
-          if (event.key === "Enter" && (event.ctrlKey || event.metaKey)) go();
-        }}
-      >
-        <div className="flex flex-wrap items-center gap-x-4 gap-y-2">
-          <h1 className="wide-type text-2xl font-semibold">Draft</h1>
-          {from && <p className="text-ink-soft">from “{from}”</p>}
-          {onBack && !drafted && !progress && (
-            <button type="button" className="text-sm underline underline-offset-4" onClick={onBack}>
-              Back to your last drafts
-            </button>
-          )}
-          {kept.length > 0 && (
-            <nav aria-label="Saved requests" className="ml-auto flex min-w-0 flex-wrap items-center gap-1.5 text-sm">
-              <span className="text-ink-faint">Saved:</span>
-              {kept.slice(0, 6).map((one) => (
-                <Link
-                  key={one.id}
-                  to={`/sessions/draft?kept=${one.id}`}
-                  aria-current={one.id === keptId ? "page" : undefined}
-                  className="max-w-60 rounded-2xl wrap-anywhere border border-line bg-land px-2.5 py-1 hover:bg-land-deep aria-[current]:border-depth-5 aria-[current]:font-semibold"
-                >
-                  {one.title}
-                </Link>
-              ))}
-              {kept.length > 6 && (
-                <MoreKept kept={kept.slice(6)} onGo={(id) => void navigate(`/sessions/draft?kept=${id}`)} />
-              )}
-              {keptId && (
-                <Link to="/sessions/draft" className="px-1.5 underline underline-offset-4">
-                  New
-                </Link>
-              )}
-            </nav>
-          )}
-        </div>
-        <form
-          aria-label="Request"
-          className="rounded-lg border border-line bg-land px-6 pt-4 pb-5 max-md:px-4"
-          onSubmit={(event) => {
-            event.preventDefault();
-            go();
+      <ShownTo group={groupId}>
+        <main
+          id="main"
+          className="mx-auto flex w-full max-w-[92rem] flex-1 flex-col gap-4 px-4 py-5"
+          onKeyDown={(event) => {
+            if (event.key === "Enter" && (event.ctrlKey || event.metaKey)) go();
           }}
         >
-          <Sentence
-            request={request}
-            onRequest={setRequest}
-            length={length}
-            onLength={setLength}
-            badLength={bad}
-            groupId={groupId}
-            groups={groups}
-            group={group}
-            demands={demands}
-            offered={offered}
-            onGroup={(id) => {
-              const changed = forAnother(
-                { ...request, ...(target !== undefined && { target }) },
-                lastOf(lasts, groupId),
-                lastOf(lasts, id),
-              );
-              setGroupId(id);
-              setRequest(changed);
-              if (changed.target !== target) setLength(minutesText(changed.target));
-            }}
-          />
-          <div className="mt-4 flex flex-wrap items-center gap-x-3 gap-y-2">
-            <Button kind="primary" type="submit" disabled={bad || progress !== undefined} className="px-5">
-              {request.locked.length > 0 ? `Draft again with ${request.locked.length} locked` : "Draft"}
-            </Button>
-            {progress && (
-              <>
-                <progress
-                  value={progress.share}
-                  max={1}
-                  aria-label="How far the drafts are"
-                  className="h-2 w-40 appearance-none overflow-hidden rounded-full bg-land-deep [&::-moz-progress-bar]:bg-depth-5 [&::-webkit-progress-bar]:bg-land-deep [&::-webkit-progress-value]:bg-depth-5"
-                />
-                <span role="status" className="text-sm text-ink-soft">
-                  {capital(progress.words)}…
-                </span>
-                <Button onClick={stop}>Stop</Button>
-              </>
+          <div className="flex flex-wrap items-center gap-x-4 gap-y-2">
+            <h1 className="wide-type text-2xl font-semibold">Draft</h1>
+            {from && <p className="text-ink-soft">from “{from}”</p>}
+            {onBack && !drafted && !progress && (
+              <button type="button" className="text-sm underline underline-offset-4" onClick={onBack}>
+                Back to your last drafts
+              </button>
             )}
-            <span className="ml-auto flex flex-wrap items-center gap-2">
-              <label className="flex items-center gap-2 text-sm text-ink-soft">
-                {" "}
-                Name{" "}
-                <input
-                  value={request.title === "Draft" ? "" : request.title}
-                  placeholder={title}
-                  maxLength={120}
-                  onChange={(event) => setRequest({ ...request, title: event.target.value.trimStart() || "Draft" })}
-                  className="min-h-9 w-64 rounded-md border border-line bg-paper px-2.5 py-1 text-ink max-md:w-44"
-                />
-              </label>
-              <Button
-                disabled={bad || fetcher.state !== "idle"}
-                onClick={() =>
-                  void fetcher.submit(
-                    {
-                      do: "keep",
-                      request: JSON.stringify(now),
-                      title,
-                      group: groupId ?? "",
-                      ...(keptId && { id: keptId }),
-                    },
-                    { method: "post" },
-                  )
-                }
-              >
-                {isKept ? <BookmarkCheck size={16} aria-hidden /> : <Bookmark size={16} aria-hidden />}{" "}
-                {keptId ? "Save changes" : "Save this request"}
-              </Button>
-              {keptId && (
-                <Button kind="quiet" onClick={() => setAsking(keptId)}>
-                  <Trash2 size={15} aria-hidden /> Delete
-                </Button>
-              )}
-            </span>
+            {kept.length > 0 && (
+              <nav aria-label="Saved requests" className="ml-auto flex min-w-0 flex-wrap items-center gap-1.5 text-sm">
+                <span className="text-ink-faint">Saved:</span>
+                {kept.slice(0, 6).map((one) => (
+                  <Link
+                    key={one.id}
+                    to={`/sessions/draft?kept=${one.id}`}
+                    aria-current={one.id === keptId ? "page" : undefined}
+                    className="max-w-60 rounded-2xl wrap-anywhere border border-line bg-land px-2.5 py-1 hover:bg-land-deep aria-[current]:border-depth-5 aria-[current]:font-semibold"
+                  >
+                    {one.title}
+                  </Link>
+                ))}
+                {kept.length > 6 && (
+                  <MoreKept kept={kept.slice(6)} onGo={(id) => void navigate(`/sessions/draft?kept=${id}`)} />
+                )}
+                {keptId && (
+                  <Link to="/sessions/draft" className="px-1.5 underline underline-offset-4">
+                    New
+                  </Link>
+                )}
+              </nav>
+            )}
           </div>
-          {faults.length > 0 && (
-            <div className="mt-3">
-              <Faults faults={faults} />
-            </div>
-          )}
-        </form>
-        <div ref={results} tabIndex={-1} className="outline-none">
-          {!drafted && !progress && (
-            <Before kept={kept} recent={recent} did={did} groupId={groupId} groupName={group?.name} />
-          )}
-          <Answer
-            drafted={drafted}
-            request={request}
-            onRequest={setRequest}
-            onDraft={(changed) => {
-              setRequest(changed);
-              setLength(minutesText(changed.target));
-              go(changed);
+          <form
+            aria-label="Request"
+            className="rounded-lg border border-line bg-land px-6 pt-4 pb-5 max-md:px-4"
+            onSubmit={(event) => {
+              event.preventDefault();
+              go();
             }}
-            group={group}
-            demands={demands}
-            onSwaps={swaps}
-            onSwapped={setSwapped}
+          >
+            <Sentence
+              request={request}
+              onRequest={setRequest}
+              length={length}
+              onLength={setLength}
+              badLength={bad}
+              groupId={groupId}
+              groups={groups}
+              group={group}
+              demands={demands}
+              offered={offered}
+              onGroup={(id) => {
+                const changed = forAnother(
+                  { ...request, ...(target !== undefined && { target }) },
+                  lastOf(lasts, groupId),
+                  lastOf(lasts, id),
+                );
+                setGroupId(id);
+                setRequest(changed);
+                if (changed.target !== target) setLength(minutesText(changed.target));
+              }}
+            />
+            <div className="mt-4 flex flex-wrap items-center gap-x-3 gap-y-2">
+              <Button kind="primary" type="submit" disabled={bad || progress !== undefined} className="px-5">
+                {request.locked.length > 0 ? `Draft again with ${request.locked.length} locked` : "Draft"}
+              </Button>
+              {progress && (
+                <>
+                  <progress
+                    value={progress.share}
+                    max={1}
+                    aria-label="How far the drafts are"
+                    className="h-2 w-40 appearance-none overflow-hidden rounded-full bg-land-deep [&::-moz-progress-bar]:bg-depth-5 [&::-webkit-progress-bar]:bg-land-deep [&::-webkit-progress-value]:bg-depth-5"
+                  />
+                  <span role="status" className="text-sm text-ink-soft">
+                    {capital(progress.words)}…
+                  </span>
+                  <Button onClick={stop}>Stop</Button>
+                </>
+              )}
+              <span className="ml-auto flex flex-wrap items-center gap-2">
+                <label className="flex items-center gap-2 text-sm text-ink-soft">
+                  {" "}
+                  Name{" "}
+                  <input
+                    value={request.title === "Draft" ? "" : request.title}
+                    placeholder={title}
+                    maxLength={120}
+                    onChange={(event) => setRequest({ ...request, title: event.target.value.trimStart() || "Draft" })}
+                    className="min-h-9 w-64 rounded-md border border-line bg-paper px-2.5 py-1 text-ink max-md:w-44"
+                  />
+                </label>
+                <Button
+                  disabled={bad || fetcher.state !== "idle"}
+                  onClick={() =>
+                    void fetcher.submit(
+                      {
+                        do: "keep",
+                        request: JSON.stringify(now),
+                        title,
+                        group: groupId ?? "",
+                        ...(keptId && { id: keptId }),
+                      },
+                      { method: "post" },
+                    )
+                  }
+                >
+                  {isKept ? <BookmarkCheck size={16} aria-hidden /> : <Bookmark size={16} aria-hidden />}{" "}
+                  {keptId ? "Save changes" : "Save this request"}
+                </Button>
+                {keptId && (
+                  <Button kind="quiet" onClick={() => setAsking(keptId)}>
+                    <Trash2 size={15} aria-hidden /> Delete
+                  </Button>
+                )}
+              </span>
+            </div>
+            {faults.length > 0 && (
+              <div className="mt-3">
+                <Faults faults={faults} />
+              </div>
+            )}
+          </form>
+          <div ref={results} tabIndex={-1} className="outline-none">
+            {!drafted && !progress && (
+              <Before kept={kept} recent={recent} did={did} groupId={groupId} groupName={group?.name} />
+            )}
+            <Answer
+              drafted={drafted}
+              request={request}
+              onRequest={setRequest}
+              onDraft={(changed) => {
+                setRequest(changed);
+                setLength(minutesText(changed.target));
+                go(changed);
+              }}
+              group={group}
+              demands={demands}
+              onSwaps={swaps}
+              onSwapped={setSwapped}
+            />
+          </div>
+          <Confirm
+            open={asking !== undefined}
+            onOpenChange={(open) => !open && setAsking(undefined)}
+            title="Delete this request?"
+            text="Sessions drafted from it stay. The request can’t be restored."
+            action="Delete"
+            onConfirm={() => {
+              void fetcher.submit({ do: "forget", id: asking! }, { method: "post" });
+              setKeptId(null);
+              setParams({});
+            }}
           />
-        </div>
-        <Confirm
-          open={asking !== undefined}
-          onOpenChange={(open) => !open && setAsking(undefined)}
-          title="Delete this request?"
-          text="Sessions drafted from it stay. The request can’t be restored."
-          action="Delete"
-          onConfirm={() => {
-            void fetcher.submit({ do: "forget", id: asking! }, { method: "post" });
-            setKeptId(null);
-            setParams({});
-          }}
-        />
-      </main>
+        </main>
+      </ShownTo>
     </DrillsContext>
   );
 }

@@ -9,6 +9,7 @@ import { TO_KEEP } from "~/app/sync/kept-pages";
 import { kitList } from "~/core/coverage/kit-list";
 import { mainJoints } from "~/core/coverage/joints";
 import { cautionsOf, editionDrills, withoutNotes } from "~/core/edition/edition";
+import { lookOfGroup } from "~/core/figure/looks";
 import { miniProfile } from "~/core/profile/mini";
 import { profileOf } from "~/core/profile/profile";
 import { compile } from "~/core/timeline/compile";
@@ -21,9 +22,9 @@ export async function playerPage(
   countOpening: boolean,
 ): Promise<{ key: string; page: ReadyPage<PlayerProps> }> {
   const found = await findForPlayer(token, address, countOpening);
-  const { id, edition, coachLabel, athletes } = found;
+  const { id, edition, coachLabel, groupId, athletes } = found;
   const key = createHash("sha256")
-    .update(JSON.stringify([token, id, edition.id, coachLabel, athletes]))
+    .update(JSON.stringify([token, id, edition.id, coachLabel, groupId, athletes]))
     .digest("hex");
   return { key, page: await readyPage(key, () => propsOf(token, found)) };
 }
@@ -50,6 +51,7 @@ async function propsOf(token: string, found: LinkFound): Promise<PlayerProps> {
     edition: { ...edition, session: withoutNotes(session) },
     number: found.edition.number,
     group: found.coachLabel,
+    look: lookOfGroup(found.groupId),
     people: found.athletes,
     totalSeconds: timeline.totalSeconds,
     kit: kitList(session, drills),

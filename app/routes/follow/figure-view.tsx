@@ -12,7 +12,14 @@ import type { Moment } from "~/core/timeline/moment";
 import type { WorkSegment } from "~/core/timeline/types";
 import type { Seconds } from "~/core/units";
 
-type Props = { drill: Drill; item: Item; moment: Moment; inStep: boolean; at: () => Seconds };
+type Props = {
+  drill: Drill;
+  item: Item;
+  moment: Moment;
+  inStep: boolean;
+  look?: number | undefined;
+  at: () => Seconds;
+};
 
 /** The same work without the others' beats, for a drill that has its own: it goes round at its own pace. */
 const withoutBeats = (segment: WorkSegment): WorkSegment => ({
@@ -23,7 +30,7 @@ const withoutBeats = (segment: WorkSegment): WorkSegment => ({
 });
 
 /** The drill of the moment, drawn: the way it goes while watching, in step with the beats on the athlete's side while working. */
-export function FigureView({ drill, item, moment, inStep, at }: Props) {
+export function FigureView({ drill, item, moment, inStep, look, at }: Props) {
   const lessMotion = useLessMotion();
   const box = useRef<HTMLDivElement>(null);
   const shape = useShape(box, 1.35);
@@ -38,13 +45,14 @@ export function FigureView({ drill, item, moment, inStep, at }: Props) {
   return (
     <div ref={box} className="h-full w-full" data-testid="figure">
       {lessMotion ? (
-        <KeyPositions motion={motion} side={stage().side} label={label} className="flex h-full gap-1" />
+        <KeyPositions motion={motion} side={stage().side} label={label} look={look} className="flex h-full gap-1" />
       ) : (
         <MovingFigure
           motion={motion}
           stage={stage}
           label={label}
           shape={shape}
+          look={look}
           className="figure h-full w-full"
           rows={segment.kind === "work" ? drill.levels[item.level].main : []}
           together={segment.kind === "work" && segment.side === "both"}

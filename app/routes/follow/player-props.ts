@@ -9,6 +9,8 @@ export type PlayerProps = {
   edition: Edition;
   number: number;
   group: string | null;
+  /** Who shows the drills to this group. Pages kept on a phone from before have none. */
+  look?: number | undefined;
   people: { id: string; name: string }[];
   totalSeconds: number;
   kit: KitNeed[];

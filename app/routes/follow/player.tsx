@@ -140,6 +140,7 @@ export function Player(props: PlayerProps) {
           onCatchUp={catchUp}
           onLeave={home}
           profile={props.profile}
+          look={props.look}
           title={edition.session.title}
           sound={sound}
           onSound={changeSound}

@@ -52,6 +52,7 @@ type Props = {
   onCatchUp: () => void;
   onLeave: () => void;
   profile: MiniProfile;
+  look: number | undefined;
   title: string;
   sound: SoundSettings;
   onSound: (sound: SoundSettings) => void;
@@ -73,6 +74,7 @@ export function Stage({
   onCatchUp,
   onLeave,
   profile,
+  look,
   title,
   sound,
   onSound,
@@ -142,6 +144,7 @@ export function Stage({
                 item={own.item}
                 moment={moment}
                 inStep={own.inStep}
+                look={look}
                 at={() => positionAt(run, steady())}
               />
             </Suspense>

@@ -5,6 +5,7 @@ import { handOutPage } from "./data.server";
 import { HandOutView } from "./view";
 import { idOf, requireCoach } from "~/app/server/coach.server";
 import { readForm } from "~/app/server/forms.server";
+import { ShownTo } from "~/app/ui/figure/look";
 
 export const meta: Route.MetaFunction = ({ loaderData }) => [{ title: `Hand out ${loaderData?.title ?? ""} · Mapset` }];
 
@@ -19,5 +20,9 @@ export const shouldRevalidate = ({ actionStatus, defaultShouldRevalidate }: Shou
   (actionStatus ?? 200) >= 400 || defaultShouldRevalidate;
 
 export default function HandOutRoute({ loaderData, actionData }: Route.ComponentProps) {
-  return <HandOutView page={loaderData} refused={actionData?.refused} />;
+  return (
+    <ShownTo group={loaderData.groupId}>
+      <HandOutView page={loaderData} refused={actionData?.refused} />
+    </ShownTo>
+  );
 }

@@ -8,6 +8,7 @@ import { inTurns } from "~/app/server/in-turns";
 import { chosenFor } from "~/app/server/chosen";
 import { getServices } from "~/app/server/services.server";
 import { Button, ButtonLink } from "~/app/ui/button";
+import { ShownTo } from "~/app/ui/figure/look";
 import { Still } from "~/app/ui/figure/still";
 import { useThere } from "~/app/ui/use-there";
 import { When } from "~/app/ui/when";
@@ -50,6 +51,7 @@ export async function loader({ request, params }: Route.LoaderArgs) {
   await setImmediate();
   return {
     id,
+    shownTo: setting?.groupId ?? null,
     title: doc.title,
     printed: nowDate(),
     purpose: doc.purpose,
@@ -85,74 +87,76 @@ function OnPaper({ loaderData }: Pick<Route.ComponentProps, "loaderData">) {
     instead,
   }));
   return (
-    <main
-      id="main"
-      className="mx-auto flex w-full max-w-4xl flex-1 flex-col gap-4 px-4 py-5 print:max-w-none print:gap-3 print:p-0"
-    >
-      <div className="flex flex-wrap items-center justify-between gap-3 print:hidden">
-        <ButtonLink kind="quiet" to={`/sessions/${id}`}>
-          <ArrowLeft size={16} aria-hidden /> Desk
-        </ButtonLink>
-        <Button kind="primary" onClick={() => window.print()}>
-          <Printer size={16} aria-hidden /> Print
-        </Button>
-      </div>
-      <article className="wrap-anywhere flex flex-col gap-4 rounded-lg border border-line bg-land p-6 max-sm:p-4 print:gap-3 print:border-0 print:bg-transparent print:p-0">
-        <header className="flex items-end justify-between gap-6">
-          <div className="min-w-0">
-            <h1 className="wide-type text-2xl leading-tight font-semibold">{title}</h1>
-            <p className="text-ink-soft">
-              {PURPOSE_WORDS[purpose]}
-              {group && ` · ${group.name}, ${group.people} ${group.people === 1 ? "person" : "people"}`} ·{" "}
-              <When at={printed} as="d MMM yyyy" zone={group?.zone} />
+    <ShownTo group={loaderData.shownTo}>
+      <main
+        id="main"
+        className="mx-auto flex w-full max-w-4xl flex-1 flex-col gap-4 px-4 py-5 print:max-w-none print:gap-3 print:p-0"
+      >
+        <div className="flex flex-wrap items-center justify-between gap-3 print:hidden">
+          <ButtonLink kind="quiet" to={`/sessions/${id}`}>
+            <ArrowLeft size={16} aria-hidden /> Desk
+          </ButtonLink>
+          <Button kind="primary" onClick={() => window.print()}>
+            <Printer size={16} aria-hidden /> Print
+          </Button>
+        </div>
+        <article className="wrap-anywhere flex flex-col gap-4 rounded-lg border border-line bg-land p-6 max-sm:p-4 print:gap-3 print:border-0 print:bg-transparent print:p-0">
+          <header className="flex items-end justify-between gap-6">
+            <div className="min-w-0">
+              <h1 className="wide-type text-2xl leading-tight font-semibold">{title}</h1>
+              <p className="text-ink-soft">
+                {PURPOSE_WORDS[purpose]}
+                {group && ` · ${group.name}, ${group.people} ${group.people === 1 ? "person" : "people"}`} ·{" "}
+                <When at={printed} as="d MMM yyyy" zone={group?.zone} />
+              </p>
+            </div>
+            <p className="text-right whitespace-nowrap">
+              <span className="clock-type block text-4xl leading-none">{paper.length}</span>
+              {target !== undefined && <span className="text-sm text-ink-soft">target {clockText(target)}</span>}
             </p>
-          </div>
-          <p className="text-right whitespace-nowrap">
-            <span className="clock-type block text-4xl leading-none">{paper.length}</span>
-            {target !== undefined && <span className="text-sm text-ink-soft">of {clockText(target)} promised</span>}
+          </header>
+          <MiniProfilePicture profile={profile} className="h-16 w-full" />
+          <p>
+            <span className="font-semibold">Kit: </span>
+            {kit.length === 0
+              ? "none"
+              : kit.map(({ words, text, instead }, i) => (
+                  <span key={words}>
+                    {i > 0 && ", "}
+                    {words}
+                    {text && ` (${text})`}
+                    <span className="text-ink-soft"> or {instead}</span>
+                  </span>
+                ))}
           </p>
-        </header>
-        <MiniProfilePicture profile={profile} className="h-16 w-full" />
-        <p>
-          <span className="font-semibold">Kit: </span>
-          {kit.length === 0
-            ? "none"
-            : kit.map(({ words, text, instead }, i) => (
-                <span key={words}>
-                  {i > 0 && ", "}
-                  {words}
-                  {text && ` (${text})`}
-                  <span className="text-ink-soft"> or {instead}</span>
-                </span>
+          {notes && <p className="whitespace-pre-line">{notes}</p>}
+          {paper.blocks.map((block, b) => (
+            <section key={b} className="break-inside-auto">
+              <h2 className="wide-type border-b border-ink-faint pb-0.5 font-semibold break-after-avoid">
+                {block.title || `Block ${b + 1}`}
+                {block.more && <span className="font-normal text-ink-soft"> · {block.more}</span>}
+              </h2>
+              <ol>
+                {block.items.map((item) => (
+                  <Row key={item.number} item={item} />
+                ))}
+              </ol>
+            </section>
+          ))}
+          <section className="break-inside-avoid">
+            <h2 className="wide-type border-b border-ink-faint pb-0.5 font-semibold">Watch out</h2>
+            <ul className="mt-1 list-disc pl-5 text-sm">
+              <li>
+                Pain, numbness, tingling or dizziness: stop, step down a level, or leave it out. Not medical advice.
+              </li>
+              {paper.cautions.map((text) => (
+                <li key={text}>{text}</li>
               ))}
-        </p>
-        {notes && <p className="whitespace-pre-line">{notes}</p>}
-        {paper.blocks.map((block, b) => (
-          <section key={b} className="break-inside-auto">
-            <h2 className="wide-type border-b border-ink-faint pb-0.5 font-semibold break-after-avoid">
-              {block.title || `Block ${b + 1}`}
-              {block.more && <span className="font-normal text-ink-soft"> · {block.more}</span>}
-            </h2>
-            <ol>
-              {block.items.map((item) => (
-                <Row key={item.number} item={item} />
-              ))}
-            </ol>
+            </ul>
           </section>
-        ))}
-        <section className="break-inside-avoid">
-          <h2 className="wide-type border-b border-ink-faint pb-0.5 font-semibold">Watch out</h2>
-          <ul className="mt-1 list-disc pl-5 text-sm">
-            <li>
-              Pain, numbness, tingling or dizziness: stop, step down a level, or leave it out. Not medical advice.
-            </li>
-            {paper.cautions.map((text) => (
-              <li key={text}>{text}</li>
-            ))}
-          </ul>
-        </section>
-      </article>
-    </main>
+        </article>
+      </main>
+    </ShownTo>
   );
 }
 

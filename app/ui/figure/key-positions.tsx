@@ -10,11 +10,13 @@ export function KeyPositions({
   side,
   label,
   className,
+  look,
 }: {
   motion: Animation;
   side: Side;
   label: string;
   className?: string;
+  look?: number | undefined;
 }) {
   const step = Math.max(1, Math.ceil(motion.keys.length / MOST));
   const beats = motion.keys.filter((_, i) => i % step === 0).map((key) => key.at);
@@ -26,6 +28,7 @@ export function KeyPositions({
             motion={motion}
             stage={() => ({ side, beat, breath: 0.4 })}
             still
+            look={look}
             label={`${label}, ${i + 1} of ${beats.length}`}
             className="figure h-full w-full"
           />

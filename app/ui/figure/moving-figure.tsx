@@ -1,8 +1,10 @@
 import { useEffect, useMemo, useRef } from "react";
+import { useLook } from "./look";
 import { arcs, workingJoints } from "~/core/figure/arcs";
 import { cameraOf } from "~/core/figure/camera";
 import { draw } from "~/core/figure/draw";
 import type { Animation, View } from "~/core/figure/animation";
+import { lookAt, type Look } from "~/core/figure/looks";
 import { frameOf, type Frame } from "~/core/figure/picture";
 import { bodyAt, playerOf, type Player } from "~/core/figure/play";
 import type { Side } from "~/core/figure/points";
@@ -27,6 +29,8 @@ type Props = {
   /** Both sides work at once. */
   together?: boolean;
   shape?: number;
+  /** Who shows it, where the page around does not say. */
+  look?: number | undefined;
   label: string;
   className?: string;
 };
@@ -34,6 +38,19 @@ type Props = {
 const NS = "http://www.w3.org/2000/svg";
 const LOOK_BACK = 0.06;
 const PICTURE_MS = 28;
+
+/** The colours of a look, which the style of the page takes for light and dark. */
+function wear(picture: SVGSVGElement, look: Look): void {
+  for (const [name, shades] of Object.entries({ skin: look.skin, wear: look.wear, "wear-dark": look.wearDark }))
+    shades.forEach((shade, i) => picture.style.setProperty(`--look-${name}-${i}`, shade));
+  for (const [name, colour] of Object.entries({
+    hair: look.hairFill,
+    "hair-dark": look.hairDark,
+    eyes: look.eyes,
+    mouth: look.mouth,
+  }))
+    picture.style.setProperty(`--look-${name}`, colour);
+}
 
 /** The figure in motion. The picture is written straight into the page at each frame; nothing is rendered again. */
 export function MovingFigure({
@@ -46,10 +63,13 @@ export function MovingFigure({
   rows = [],
   together = false,
   shape = 1,
+  look: given,
   label,
   className,
 }: Props) {
   const svg = useRef<SVGSVGElement>(null);
+  const around = useLook();
+  const look = lookAt(given ?? around);
   const players = useMemo<Record<Side, Player>>(
     () => ({ right: playerOf(motion, "right"), left: playerOf(motion, "left") }),
     [motion],
@@ -71,6 +91,7 @@ export function MovingFigure({
   useEffect(() => {
     const picture = svg.current;
     if (!picture) return;
+    wear(picture, look);
     const paths: SVGPathElement[] = [];
     let box = "";
     const write = (list: { className: string; d: string; opacity?: number }[]) => {
@@ -93,7 +114,7 @@ export function MovingFigure({
       const frame = frames[side];
       if (box !== frame.box) picture.setAttribute("viewBox", (box = frame.box));
       const body = bodyAt(player, beat);
-      const marks = draw(body, frame.view, { props: player.motion.props, breath }).map((mark) => ({
+      const marks = draw(body, frame.view, { props: player.motion.props, breath, hair: look.hair }).map((mark) => ({
         className: markClass(mark),
         d: mark.path,
       }));
@@ -123,7 +144,7 @@ export function MovingFigure({
       cancelAnimationFrame(frame);
       paths.forEach((path) => path.remove());
     };
-  }, [players, frames, still, moment, rowKey, together]);
+  }, [players, frames, still, moment, rowKey, together, look]);
 
   return <svg ref={svg} role="img" aria-label={label} className={className ?? "figure"} viewBox={frames.right.box} />;
 }

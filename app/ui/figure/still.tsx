@@ -1,3 +1,4 @@
+import { useLook } from "./look";
 import type { StillMoment } from "~/core/figure/stills";
 import type { LevelName } from "~/core/vocabulary/levels";
 import { cx } from "~/app/ui/classes";
@@ -12,14 +13,15 @@ type Props = {
   /** Fetched at once: for pages that are printed. */ eager?: boolean;
 };
 
-export const stillAddress = (drill: string, level: LevelName = "standard", at: StillMoment = "end") =>
-  `/figure/${drill}/${level}/${at}.svg`;
+export const stillAddress = (drill: string, level: LevelName = "standard", at: StillMoment = "end", look = 0) =>
+  `/figure/${drill}/${level}/${at}.svg${look ? `?look=${look}` : ""}`;
 
 /** A still of a drill, drawn on the server and kept by the browser. */
 export function Still({ drill, level = "standard", at = "end", alt = "", className, size = 44, eager }: Props) {
+  const look = useLook();
   return (
     <img
-      src={stillAddress(drill, level, at)}
+      src={stillAddress(drill, level, at, look)}
       alt={alt}
       width={size}
       height={size}
