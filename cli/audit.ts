@@ -36,7 +36,12 @@ export async function auditFile(args: readonly string[]): Promise<number> {
   const group = groupFile === undefined ? undefined : await readGroupFile(groupFile);
   if (group && !group.ok) return refuse(group.faults.map(faultLine).join("\n"), 1);
   const input = auditInput(read.value.session, read.value.drills, { demand, group: group?.value, offered: DRILLS });
-  const found = withWorkingFixes(input).map(({ fix, ...finding }) => ({ ...finding, ...(fix && { fix: fix.words }) }));
+  const found = withWorkingFixes(input).map(({ fix, message, ...finding }) => ({
+    ...finding,
+    // The name in the file format stays until its next version.
+    says: message,
+    ...(fix && { fix: fix.words }),
+  }));
   process.stdout.write(`${JSON.stringify(found)}\n`);
   return 0;
 }

@@ -34,7 +34,7 @@ const sessionWith = (drills: readonly (typeof DRILLS)[number][], title = "Ten mi
 const standing = (session: SessionPlan, which: readonly number[]): Accepted[] =>
   which
     .flatMap((i) => foundIn(session)[i] ?? [])
-    .map((one) => ({ key: keyOf(one, session), says: one.says.slice(0, 600), reason: "As it is meant." }));
+    .map((one) => ({ key: keyOf(one, session), says: one.message.slice(0, 600), reason: "As it is meant." }));
 
 describe("findings that are let stand", () => {
   it("are apart from the open ones, none lost, none twice, each with its reason", () => {
@@ -122,6 +122,6 @@ describe("a fix", () => {
 
 const byKey =
   (session: SessionPlan) => (a: ReturnType<typeof foundIn>[number], b: ReturnType<typeof foundIn>[number]) => {
-    const [x, y] = [`${keyOf(a, session)} ${a.says}`, `${keyOf(b, session)} ${b.says}`];
+    const [x, y] = [`${keyOf(a, session)} ${a.message}`, `${keyOf(b, session)} ${b.message}`];
     return x < y ? -1 : x > y ? 1 : 0;
   };

@@ -253,7 +253,7 @@ describe("the audit", () => {
     "%s is found where it is and not where it is not",
     (id, { bad, good, says, ...by }) => {
       const found = of(id, bad, by);
-      expect(found.map((f) => f.says).join("\n")).toMatch(says);
+      expect(found.map((f) => f.message).join("\n")).toMatch(says);
       for (const finding of found) expect(finding.why.length).toBeGreaterThan(10);
       expect(of(id, good, by)).toEqual([]);
     },
@@ -282,7 +282,7 @@ describe("the audit", () => {
       own("hip-flexor-hold", "easier", { dose: seconds(40) }),
     ]);
     const found = of("long-holds", two);
-    expect(found.map((f) => [f.place?.item, f.says])).toEqual([
+    expect(found.map((f) => [f.place?.item, f.message])).toEqual([
       [1, expect.stringMatching(/held for 1 ?min 20 ?s a side/)],
     ]);
     expect(of("long-holds", found[0]!.fix!.apply(two))).toEqual([]);
@@ -292,19 +292,19 @@ describe("the audit", () => {
     const some = of("protected-areas", session([own("single-leg-reach")]), {
       group: group({}, { people: people("Tern", ["Moss", "balance"]) }),
     })[0]!;
-    expect([some.severity, some.says]).toEqual([
+    expect([some.severity, some.message]).toEqual([
       "hint",
       expect.stringMatching(/In the same time, Moss: the easier level\.$/),
     ]);
     const none = of("protected-areas", session([own("squat-walk")]), {
       group: group({}, { people: [{ name: "Moss", areas: [...AREAS] }] }),
     })[0]!;
-    expect([none.severity, none.says]).toEqual([
+    expect([none.severity, none.message]).toEqual([
       "stop",
       expect.stringMatching(/nothing else in that time for Moss: they would rest here/),
     ]);
     const all = of("protected-areas", s, { group: group({ areas: ["knee-deep-bend"] }) })[0]!;
-    expect([all.severity, all.says]).toEqual(["stop", expect.stringMatching(/which the whole group protects/)]);
+    expect([all.severity, all.message]).toEqual(["stop", expect.stringMatching(/which the whole group protects/)]);
   });
   it("says nothing of people and kit where nothing was said of them", () => {
     const s = session([

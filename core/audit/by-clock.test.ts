@@ -56,7 +56,7 @@ const input = (session: SessionPlan, group?: Group) => auditInput(session, drill
 const says = (rule: string, session: SessionPlan, group?: Group) =>
   audit(input(session, group))
     .filter((one) => one.rule === rule)
-    .map((one) => one.says);
+    .map((one) => one.message);
 function fixed(rule: string, session: SessionPlan) {
   const by = input(session);
   const found = audit(by);

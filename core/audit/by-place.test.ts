@@ -4,7 +4,7 @@ import type { RuleFinding } from "./types";
 
 const at = (severity: RuleFinding["severity"], says: string, item?: number): RuleFinding => ({
   severity,
-  says,
+  message: says,
   why: "",
   ...(item !== undefined && { place: { block: 0, item } }),
 });

@@ -7,7 +7,7 @@ export type Flag = { severity: Severity; says: string };
 /** What stands out at each drill, by `placeKey`; findings about the session as a whole have no place. */
 export function flagsByPlace(found: readonly RuleFinding[]): ReadonlyMap<string, Flag> {
   const flags = new Map<string, Flag>();
-  for (const { severity, says, place } of found) {
+  for (const { severity, message: says, place } of found) {
     if (!place) continue;
     const key = placeKey(place.block, place.item);
     const before = flags.get(key);

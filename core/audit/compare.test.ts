@@ -21,12 +21,12 @@ const session: SessionPlan = newSession({ title: "t", purpose: "off-day", target
 const one = (rule: string, severity: Finding["severity"], says: string, item?: number): Finding => ({
   rule,
   severity,
-  says,
+  message: says,
   why: "because",
   ...(item !== undefined && { place: { block: 0, item } }),
 });
 const anew = (before: Finding[], after: Finding[]) =>
-  foundAnew({ session, found: before }, { session, found: after }).map((found) => found.says);
+  foundAnew({ session, found: before }, { session, found: after }).map((found) => found.message);
 const worse = (before: Finding[], after: Finding[]) => worsened({ session, found: before }, { session, found: after });
 
 describe("what is found anew", () => {

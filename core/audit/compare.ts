@@ -11,7 +11,7 @@ export type Told = Omit<Finding, "fix" | "offer">;
 /** What is found after a change that was not found before it just so: something new, more serious, or said otherwise. */
 export function foundAnew(before: FoundIn, after: FoundIn): Told[] {
   const said = ({ session, found }: FoundIn) =>
-    found.map((one) => `${keyOf(one, session)} ${one.severity} ${one.says}`);
+    found.map((one) => `${keyOf(one, session)} ${one.severity} ${one.message}`);
   const left = new Map<string, number>();
   for (const line of said(before)) left.set(line, (left.get(line) ?? 0) + 1);
   const lines = said(after);

@@ -21,7 +21,7 @@ describe("the first minutes", () => {
   const all = [lift, move, circle];
   it("are those before two minutes, and harder than what follows by more than an eighth", () => {
     const { of, session } = look(all, [[timed(lift, 120), timed(move, 60)], [timed(circle, 60)]]);
-    expect(of("first-minutes").map((one) => [one.place, one.at, one.says, one.fix!.words])).toEqual([
+    expect(of("first-minutes").map((one) => [one.place, one.at, one.message, one.fix!.words])).toEqual([
       [
         { block: 0, item: 0 },
         0,
@@ -70,7 +70,7 @@ describe("the set-up in words", () => {
   it("takes two and a half words a second, all sentences together", () => {
     expect(demo(4).of("instructions")).toEqual([]);
     const { of, session } = demo(3.9);
-    expect(of("instructions").map((one) => [one.severity, one.at, one.says, one.fix!.words])).toEqual([
+    expect(of("instructions").map((one) => [one.severity, one.at, one.message, one.fix!.words])).toEqual([
       ["hint", 0, "The wordy takes 4 s to explain; there are 3.9 s for it.", "Watch first for 4 s"],
     ]);
     expect(itemsAfter(of("instructions")[0], session)[0]![0]!.demo).toBe(4);
@@ -91,14 +91,14 @@ describe("the end", () => {
       expect(
         ends(open, purpose)
           .of("closing")
-          .map((one) => [one.place, one.says]),
+          .map((one) => [one.place, one.message]),
       ).toEqual([[{ block: 0, item: 1 }, "It ends with The open, not with a whole movement on the feet."]]);
       expect(ends(lunge, purpose).of("closing")).toEqual([]);
     }
     expect(
       ends(lunge, "after-training")
         .of("closing")
-        .map((one) => one.says),
+        .map((one) => one.message),
     ).toEqual(["It ends with The lunge, without slow breathing."]);
     expect(ends(breath, "after-training").of("closing")).toEqual([]);
     expect(ends(breath, "before-training").of("closing")).toHaveLength(1);
@@ -143,12 +143,12 @@ describe("the length", () => {
     expect(
       found(99)
         .of("length")
-        .map((one) => [one.severity, one.says, one.fix!.words, one.lead]),
+        .map((one) => [one.severity, one.message, one.fix!.words, one.lead]),
     ).toEqual([["warn", "It runs 1 s over its target of 1:39.", "Make the target 2:00", { to: "fit" }]]);
     expect(
       found(161)
         .of("length")
-        .map((one) => [one.severity, one.says, one.fix!.words, one.lead]),
+        .map((one) => [one.severity, one.message, one.fix!.words, one.lead]),
     ).toEqual([["hint", "It ends 1 min 1 s short of its target of 2:41.", "Make the target 2:00", { to: "fit" }]]);
     for (const target of [99, 161]) {
       const { of, session } = found(target);
@@ -173,7 +173,7 @@ describe("a title with minutes in it", () => {
   });
   it("is mended by the minutes there are, where they are near enough", () => {
     const { of, session } = says("10 minutes before the boat", 300);
-    expect(of("title").map((one) => [one.severity, one.says, one.fix!.words])).toEqual([
+    expect(of("title").map((one) => [one.severity, one.message, one.fix!.words])).toEqual([
       ["hint", "The title says 10 minutes; it lasts 5:00.", "Put 5 in the title"],
     ]);
     expect(of("title")[0]!.fix!.apply(session).title).toBe("5 minutes before the boat");
@@ -222,12 +222,12 @@ describe("a motion that is asked for most", () => {
       "Rowing: The catch turns.",
       { to: "drills", row: "th.rot" },
     ]);
-    expect(found!.says).toMatch(/gets 5 s of \d/);
+    expect(found!.message).toMatch(/gets 5 s of \d/);
     expect(find(5, 300, 2)).toEqual([]);
     expect(find(200, 300)).toEqual([]);
   });
   it("wants its share of the target length, or of how long it lasts", () => {
-    const wants = (target: number | undefined) => /of (.*)\.$/.exec(find(5, target)[0]!.says)![1];
+    const wants = (target: number | undefined) => /of (.*)\.$/.exec(find(5, target)[0]!.message)![1];
     expect(wants(600)).not.toBe(wants(300));
     expect(find(5, undefined)).toHaveLength(1);
   });
@@ -244,7 +244,7 @@ describe("a tempo", () => {
     expect(find(1.5, 1.5).of("tempo")).toEqual([]);
     expect(find(2, 2).of("tempo")).toEqual([]);
     const { of, session } = find(1, 1.4);
-    expect(of("tempo").map((one) => [one.severity, one.says, one.fix!.words])).toEqual([
+    expect(of("tempo").map((one) => [one.severity, one.message, one.fix!.words])).toEqual([
       ["warn", "The swing takes 2.4 s a repetition; it needs at least 3 s.", "Slow it to 3.1 s"],
     ]);
     expect(itemsAfter(of("tempo")[0], session)[0]![0]!.dose).toEqual({
@@ -270,7 +270,7 @@ describe("left and right", () => {
   const find = (...items: Item[]) => look([each, madeDrill("both")], [items]);
   it("are said with the difference, which side, and what makes them equal", () => {
     const { of, session } = find(timed(each, 30), timed(each, 20, { sides: "left" }));
-    expect(of("unequal-sides").map((one) => [one.severity, one.place, one.says, one.fix!.words])).toEqual([
+    expect(of("unequal-sides").map((one) => [one.severity, one.place, one.message, one.fix!.words])).toEqual([
       [
         "warn",
         { block: 0, item: 1 },
@@ -279,7 +279,7 @@ describe("left and right", () => {
       ],
     ]);
     expect(itemsAfter(of("unequal-sides")[0], session)[0]![1]!.sides).toBe("each");
-    expect(find(timed(each, 20, { sides: "right" })).of("unequal-sides")[0]!.says).toBe(
+    expect(find(timed(each, 20, { sides: "right" })).of("unequal-sides")[0]!.message).toBe(
       "The right side works 20 s longer than the left: 0 s left, 20 s right.",
     );
     expect(find(timed(each, 20, { sides: "left" }), timed(each, 20, { sides: "right" })).of("unequal-sides")).toEqual(
@@ -301,7 +301,7 @@ describe("a direction that nothing moves in", () => {
       ["hint", "side"],
       ["hint", "rotation"],
     ]);
-    for (const one of of("planes")) expect(one.says).toMatch(/^Nothing moves in one direction: [a-z ]+\.$/);
+    for (const one of of("planes")) expect(one.message).toMatch(/^Nothing moves in one direction: [a-z ]+\.$/);
     const [side, rotation] = of("planes");
     expect(side!.offer!()).toBeUndefined();
     expect(
@@ -321,7 +321,7 @@ describe("the order of positions", () => {
   const find = (blocks: Drill[][], rounds = 1) => look([low, high, mid], blocks, { rounds });
   it("is said where the same drills can do with fewer changes and less time, the last staying last", () => {
     const { of, session } = find([[low, high, low, high]]);
-    expect(of("posture-order").map((one) => [one.severity, one.place, one.says, one.fix!.words])).toEqual([
+    expect(of("posture-order").map((one) => [one.severity, one.place, one.message, one.fix!.words])).toEqual([
       [
         "hint",
         { block: 0, item: 1 },

@@ -28,7 +28,7 @@ describe("the floor", () => {
   it("is too short below that, and mended by as many repetitions as fit, where that is enough of them", () => {
     expect(found(10, 7).of("floor")).toEqual([]);
     const { of, session } = found(11, 7);
-    expect(of("floor").map((one) => [one.says, one.fix!.words])).toEqual([
+    expect(of("floor").map((one) => [one.message, one.fix!.words])).toEqual([
       ["The walk travels about 8 m; the floor is 7 m.", "10 repetitions each way"],
     ]);
     expect(itemsAfter(of("floor")[0], session)[0]![0]!.dose).toEqual({
@@ -56,19 +56,19 @@ describe("kit", () => {
   const easy = madeDrill("easy", { levels: { standard: { kit: ["stick", "stick"] }, harder: { kit: ["stick"] } } });
   it("is said where there is none or too little, and of the drill that needs it first", () => {
     const none = look([stick], [[madeDrill("free"), stick].slice(1)], { group: groupOf({ kit: {} }, 3) });
-    expect(none.of("kit").map((one) => [one.severity, one.says, one.lead, one.fix])).toEqual([
+    expect(none.of("kit").map((one) => [one.severity, one.message, one.lead, one.fix])).toEqual([
       ["stop", "There is no stick; The stick needs 3.", { to: "kit" }, undefined],
     ]);
-    expect(look([stick], [[stick]], { group: groupOf({ kit: {} }, 0) }).of("kit")[0]!.says).toBe(
+    expect(look([stick], [[stick]], { group: groupOf({ kit: {} }, 0) }).of("kit")[0]!.message).toBe(
       "There is no stick; The stick needs one.",
     );
-    expect(look([stick], [[stick]], { group: groupOf({ kit: { stick: 2 } }, 3) }).of("kit")[0]!.says).toBe(
+    expect(look([stick], [[stick]], { group: groupOf({ kit: { stick: 2 } }, 3) }).of("kit")[0]!.message).toBe(
       "3 pieces of “stick” are needed for 3 people at once; there are 2.",
     );
     expect(look([stick], [[stick]], { group: groupOf({ kit: { stick: 3 } }, 3) }).of("kit")).toEqual([]);
     expect(look([stick], [[stick]], { group: groupOf({}, 3) }).of("kit")).toEqual([]);
     const held = madeDrill("held", { kit: ["support"] });
-    expect(look([held], [[held]], { group: groupOf({ kit: {} }, 2) }).of("kit")[0]!.says).toBe(
+    expect(look([held], [[held]], { group: groupOf({ kit: {} }, 2) }).of("kit")[0]!.message).toBe(
       "There is nothing to hold on to; The held needs 2.",
     );
     const wall = madeDrill("wall", { kit: ["wall"] });

@@ -26,7 +26,7 @@ it("mends everything of one kind, and touches nothing else", () => {
   expect(fixes).toHaveLength(2);
   expect(secondsOf(after)).toEqual([45, 45, 30]);
   expect(found.filter((one) => one.rule === "caps")).toEqual([]);
-  expect(found.map((one) => one.says)).toEqual(audit(look(after, { holdCap: 45 })).map((one) => one.says));
+  expect(found.map((one) => one.message)).toEqual(audit(look(after, { holdCap: 45 })).map((one) => one.message));
 });
 
 it("leaves what was accepted", () => {

@@ -38,7 +38,7 @@ describe("balance for a group that wants a support", () => {
     const at = (level: "standard" | "harder", group: Group) => {
       const { of, session } = look([drill], [[itemOf(drill, level)]], { group });
       const [found] = of("balance-support");
-      return found?.fix ? [found.fix.words, itemsAfter(found, session)[0]![0]!.level] : found?.says;
+      return found?.fix ? [found.fix.words, itemsAfter(found, session)[0]![0]!.level] : found?.message;
     };
     expect(at("standard", support)).toEqual(["Take the easier level", "easier"]);
     expect(at("harder", support)).toEqual(["Take the easier level", "easier"]);
@@ -74,7 +74,7 @@ describe("a group's caps", () => {
     const { of, session } = look([drill], [[{ ...itemOf(drill), dose: effort(80) }]], {
       group: groupOf({ effortCap: 60 }),
     });
-    expect(of("caps").map((one) => [one.says, one.fix!.words])).toEqual([
+    expect(of("caps").map((one) => [one.message, one.fix!.words])).toEqual([
       ["The push needs 90 % effort; this group’s cap is 60 %.", "Cap the ramp at 60 %"],
     ]);
     expect(itemsAfter(of("caps")[0], session)[0]![0]!.dose).toEqual({
@@ -95,7 +95,7 @@ describe("a group's caps", () => {
   it("cap holds in seconds and on a ladder, and nothing that moves", () => {
     const group = groupOf({ holdCap: 40 });
     const { of, session } = look([hold], [[timed(hold, 90)]], { group });
-    expect(of("caps").map((one) => [one.says, one.fix!.words])).toEqual([
+    expect(of("caps").map((one) => [one.message, one.fix!.words])).toEqual([
       ["The hold holds 1 min 30 s at a time; this group’s cap is 40 s.", "Hold 40 s"],
     ]);
     expect(itemsAfter(of("caps")[0], session)[0]![0]!.dose).toEqual(seconds(40));
@@ -119,7 +119,7 @@ describe("a long hold before power", () => {
   const find = (items: Item[], purpose: SessionPlan["purpose"] = "before-game") => look([hold], [items], { purpose });
   it("is shortened to a minute in all, and taken out where less than ten seconds are left", () => {
     const { of, session } = find([timed(hold, 90)]);
-    expect(of("long-holds").map((one) => [one.severity, one.says, one.fix!.words])).toEqual([
+    expect(of("long-holds").map((one) => [one.severity, one.message, one.fix!.words])).toEqual([
       ["warn", "The hold holds one side for 1 min 30 s shortly before power work.", "Hold 1 min"],
     ]);
     expect(itemsAfter(of("long-holds")[0], session)[0]![0]!.dose).toEqual(seconds(60));
@@ -128,7 +128,7 @@ describe("a long hold before power", () => {
     expect([left(50), left(51)]).toEqual(["Hold 10 s", "Remove The hold"]);
     const out = find([timed(hold, 51), timed(hold, 60)]);
     expect(itemsAfter(out.of("long-holds")[0], out.session)[0]).toEqual([timed(hold, 51)]);
-    expect(out.of("long-holds")[0]!.says).toBe(
+    expect(out.of("long-holds")[0]!.message).toBe(
       "With The hold, hip flexion is held for 1 min 51 s a side shortly before power work.",
     );
   });
@@ -146,7 +146,7 @@ describe("a long hold before power", () => {
     ).toEqual([]);
     const both = madeDrill("both", { method: "hold", main: ["kn.flex", "hip.flex"] });
     expect(
-      look([hold, both], [[timed(hold, 50), timed(both, 20)]], { purpose: "before-game" }).of("long-holds")[0]!.says,
+      look([hold, both], [[timed(hold, 50), timed(both, 20)]], { purpose: "before-game" }).of("long-holds")[0]!.message,
     ).toMatch(/^With The both, hip flexion is held for 1 min 10 s/);
   });
 });
@@ -161,7 +161,7 @@ describe("a mixed group", () => {
     expect(
       find("standard", {})
         .of("mixed-group")
-        .map((one) => [one.severity, one.says, one.fix]),
+        .map((one) => [one.severity, one.message, one.fix]),
     ).toEqual([["warn", "The lunge has no easier form with the kit you have (with a chair).", undefined]]);
     expect(find("standard", { chair: 1 }).of("mixed-group")).toEqual([]);
     expect(find("standard", undefined).of("mixed-group")).toEqual([]);
@@ -182,7 +182,7 @@ describe("a drill that is new to a group", () => {
     expect(
       find([], [one, one, two])
         .of("new-drill")
-        .map((found) => [found.place, found.says, found.fix!.words]),
+        .map((found) => [found.place, found.message, found.fix!.words]),
     ).toEqual([
       [
         { block: 0, item: 0 },
@@ -236,7 +236,7 @@ describe("what people protect", () => {
   };
   it("is met by the easier level for one or several of them, in words that name who and what", () => {
     const { found } = find(itemOf(own), { group: people(["neck"], [], ["neck", "grip"]) });
-    expect(found.map((one) => [one.severity, one.place, one.says, one.areas])).toEqual([
+    expect(found.map((one) => [one.severity, one.place, one.message, one.areas])).toEqual([
       [
         "hint",
         { block: 0, item: 0 },
@@ -244,7 +244,7 @@ describe("what people protect", () => {
         ["neck"],
       ],
     ]);
-    expect(find(itemOf(own), { group: people(["neck"]) }).found[0]!.says).toMatch(
+    expect(find(itemOf(own), { group: people(["neck"]) }).found[0]!.message).toMatch(
       /which P0 protects\. In the same time, P0: the easier level\.$/,
     );
     expect(find(itemOf(own), { group: people([], []) }).found).toEqual([]);
@@ -253,16 +253,16 @@ describe("what people protect", () => {
   });
   it("stops the session where somebody would rest, and where the whole group protects it", () => {
     const none = find(itemOf(bad), { group: people(["neck"], ["neck"]), offered: [] }).found[0]!;
-    expect([none.severity, none.says, none.areas]).toEqual([
+    expect([none.severity, none.message, none.areas]).toEqual([
       "stop",
       "The bad loads the neck, which P0 and P1 protect, and there is nothing else in that time for P0 and P1: they would rest here.",
       ["neck"],
     ]);
-    expect(find(itemOf(bad), { group: people(["neck"]) }).found[0]!.says).toBe(
+    expect(find(itemOf(bad), { group: people(["neck"]) }).found[0]!.message).toBe(
       "The bad loads the neck, which P0 protects. In the same time, P0: The other.",
     );
     const everyone = find(itemOf(own), { group: people([]), setting: { areas: ["neck"] } }).found[0]!;
-    expect([everyone.severity, everyone.says, everyone.areas]).toEqual([
+    expect([everyone.severity, everyone.message, everyone.areas]).toEqual([
       "stop",
       "The own loads the neck, which the whole group protects.",
       ["neck"],
@@ -271,7 +271,7 @@ describe("what people protect", () => {
     expect(
       look([undrawn], [[undrawn]], { group: { name: "g", people: people(["neck"]), setting: {} } }).of(
         "protected-areas",
-      )[0]!.says,
+      )[0]!.message,
     ).toBe(
       "The undrawn is not drawn, so nobody knows what it loads; P0 protects the neck, and there is nothing else in that time for P0: they would rest here.",
     );
@@ -302,7 +302,7 @@ describe("what people protect", () => {
       group: { name: "g", people: people(["neck"], ["grip"]), setting: {} },
       offered: [],
     }).of("protected-areas")[0]!;
-    expect([found.says, found.offer!()]).toEqual([
+    expect([found.message, found.offer!()]).toEqual([
       "The both loads the neck, which P0 protects. In the same time, P0: the easier level.",
       undefined,
     ]);
@@ -343,7 +343,7 @@ describe("what people protect", () => {
   it("names forty and counts the rest", () => {
     const says = (n: number, offered: Drill[]) =>
       find(itemOf(bad), { group: people(...Array.from({ length: n }, () => ["neck" as const])), offered }).found[0]!
-        .says;
+        .message;
     expect(says(40, [])).toContain("P38 and P39 protect, and there is nothing else in that time for P0, P1");
     expect(says(41, [])).toContain("P38, P39 and 1 more protect");
     expect(says(42, [])).toContain("for P0, P1, P2");
@@ -406,7 +406,7 @@ describe("a cold effort", () => {
     expect(find(timed(hips, 60), timed(knees, 60), strong).of("cold-effort")).toEqual([]);
     expect(find(timed(hips, 60), timed(also, 60), strong).of("cold-effort")).toEqual([]);
     const { of, session } = find(timed(hips, 60), timed(knees, 20), strong);
-    expect(of("cold-effort").map((one) => [one.severity, one.place, one.at, one.says, one.fix!.words])).toEqual([
+    expect(of("cold-effort").map((one) => [one.severity, one.place, one.at, one.message, one.fix!.words])).toEqual([
       [
         "stop",
         { block: 0, item: 2 },
@@ -421,13 +421,13 @@ describe("a cold effort", () => {
       ["push", "easier", seconds(60)],
       ["push", "standard", ramp(90)],
     ]);
-    expect(find(timed(hips, 20), timed(knees, 60), strong).of("cold-effort")[0]!.says).toMatch(
+    expect(find(timed(hips, 20), timed(knees, 60), strong).of("cold-effort")[0]!.message).toMatch(
       /only 20 s of easier hip flexion/,
     );
-    expect(find(timed(hips, 10), timed(knees, 20), strong).of("cold-effort")[0]!.says).toMatch(
+    expect(find(timed(hips, 10), timed(knees, 20), strong).of("cold-effort")[0]!.message).toMatch(
       /only 10 s of easier hip flexion/,
     );
-    expect(find(timed(hips, 20), timed(knees, 10), strong).of("cold-effort")[0]!.says).toMatch(
+    expect(find(timed(hips, 20), timed(knees, 10), strong).of("cold-effort")[0]!.message).toMatch(
       /only 10 s of easier knee flexion/,
     );
   });

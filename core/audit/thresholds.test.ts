@@ -39,7 +39,7 @@ const group = (setting: Group["setting"]): Group => ({ name: "g", people: [{ nam
 const says = (rule: string, s: SessionPlan, by: { group?: Group; drills?: (id: string) => Drill | undefined } = {}) =>
   audit(auditInput(s, by.drills ?? drillById, { group: by.group, offered: DRILLS }))
     .filter((one) => one.rule === rule)
-    .map((one) => one.says);
+    .map((one) => one.message);
 
 describe("long holds before power", () => {
   const hold = (n: number, more: object = {}) => ({ drill: "hip-flexor-hold", dose: seconds(n), ...more });

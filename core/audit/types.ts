@@ -23,7 +23,7 @@ export type Lead = { to: "fit" } | { to: "drills"; row: Motion } | { to: "kit" }
 /** One thing a rule found: what and how much, at which place, why it matters, and what would mend it. `about` tells findings of one rule apart that have no place; `offer` is a fix that takes some looking for, looked for when it is asked for; `lead` is where to mend it by hand; `areas` are the protected areas it is about. */
 export type RuleFinding = {
   severity: Severity;
-  says: string;
+  message: string;
   why: string;
   place?: Place;
   at?: Seconds;

@@ -86,7 +86,7 @@ describe("the reasons of a draft", () => {
       ),
     );
     const told = drafts.flatMap((one) => one.cautions);
-    for (const { says } of found) expect(told).toContain(says);
+    for (const { message } of found) expect(told).toContain(message);
   });
 });
 

@@ -151,7 +151,7 @@ describe("a draft", () => {
       const found = audit(
         auditInput(one.session, drillById, { demand: request.demand, group: request.group, offered: DRILLS }),
       );
-      expect(found.filter((f) => f.severity === "stop").map((f) => f.says)).toEqual([]);
+      expect(found.filter((f) => f.severity === "stop").map((f) => f.message)).toEqual([]);
       expect(
         found
           .filter((f) =>
@@ -167,7 +167,7 @@ describe("a draft", () => {
               "tempo",
             ].includes(f.rule),
           )
-          .map((f) => f.says),
+          .map((f) => f.message),
       ).toEqual([]);
       expect(new Set(drillsIn(one)).size).toBe(drillsIn(one).length);
     }

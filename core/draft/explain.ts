@@ -71,7 +71,7 @@ export function stated(
   const found = audit(auditInput(session, drills, { demand: request.demand, group: request.group, offered }));
   const cautions = found
     .filter(({ severity, rule }) => severity !== "hint" || rule === "protected-areas")
-    .map(({ says }) => says);
+    .map(({ message }) => message);
   return {
     cautions,
     session,

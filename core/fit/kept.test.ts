@@ -314,9 +314,12 @@ it("nothing locked or equal is touched, and nothing is found afterwards that was
           }
         const found = (one: SessionPlan) =>
           audit(auditInput(one, drillById, { demand: profileById("handball"), group, offered: add ? DRILLS : [] })).map(
-            (f) => `${keyOf(f, one)} ${f.severity} ${f.says}`,
+            (f) => `${keyOf(f, one)} ${f.severity} ${f.message}`,
           );
-        const shown = [...found(s), ...answer.anew.map((f) => `${keyOf(f, answer.session)} ${f.severity} ${f.says}`)];
+        const shown = [
+          ...found(s),
+          ...answer.anew.map((f) => `${keyOf(f, answer.session)} ${f.severity} ${f.message}`),
+        ];
         for (const line of found(answer.session)) {
           expect(shown).toContain(line);
           shown.splice(shown.indexOf(line), 1);

@@ -254,7 +254,7 @@ describe("what is chosen is told", () => {
     const says = (people: Group["people"]) =>
       audit(auditInput(session, drills, { group: { ...group, people }, offered: by.offered }))
         .filter((found) => found.rule === "protected-areas")
-        .map((found) => [found.severity, found.says, found.lead]);
+        .map((found) => [found.severity, found.message, found.lead]);
     expect(says(group.people)).toEqual([
       [
         "hint",

@@ -38,90 +38,92 @@ export async function action({ request }: Route.ActionArgs) {
 export default function Account({ loaderData }: Route.ComponentProps) {
   const { name, email, clubName, since, elsewhere, leaving } = loaderData;
   return (
-    <main id="main" className="mx-auto flex w-full max-w-3xl flex-col gap-6 px-4 py-6">
+    <main id="main" className="mx-auto flex w-full max-w-[100rem] flex-col gap-6 px-4 py-6">
       <h1 className="wide-type text-2xl font-semibold">Your account</h1>
-      <Part
-        title="You"
-        note={
-          <>
-            Athletes see your name on the sessions you hand out. You sign in as{" "}
-            <strong className="wrap-anywhere">{email}</strong>
-          </>
-        }
-      >
-        <Asked send="rename" button="Save name" first={{ name }}>
-          {({ name: of }) => <FormField of={of!} label="Name" autoComplete="name" maxLength={80} required />}
-        </Asked>
-      </Part>
-      <Part
-        title="Password"
-        note={
-          <>
-            Forgotten it?{" "}
-            <Link to="/forgotten" className="underline underline-offset-2">
-              Choose a new one by mail.
-            </Link>
-          </>
-        }
-      >
-        <Asked send="password" button="Change password" emptied>
-          {(fields) => (
+      <div className="flex flex-col gap-5 xl:block xl:columns-2 xl:gap-5 xl:[&>section]:mb-5 xl:[&>section]:break-inside-avoid">
+        <Part
+          title="You"
+          note={
             <>
-              <input type="hidden" name="username" autoComplete="username" value={email} readOnly />
-              <FormField
-                of={fields["old"]!}
-                label="Current password"
-                type="password"
-                autoComplete="current-password"
-                required
-              />
-              <FormField
-                of={fields["new"]!}
-                label="New password"
-                type="password"
-                autoComplete="new-password"
-                required
-                hint={PASSWORD_HINT}
-              />
+              Athletes see your name on the sessions you hand out. You sign in as{" "}
+              <strong className="wrap-anywhere">{email}</strong>
             </>
-          )}
-        </Asked>
-      </Part>
-      <Part title="Signed in" note="A sign-in lasts four weeks after you were last here.">
-        <ul className="flex flex-col gap-1">
-          <li>
-            Here, since <When at={since} as="d MMMM, HH:mm" />
-          </li>
-          {elsewhere.map((one, i) => (
-            <li key={i} className="text-ink-soft">
-              Elsewhere, since <When at={one.since} as="d MMMM, HH:mm" />; last seen <Ago at={one.lastSeen} />
+          }
+        >
+          <Asked send="rename" button="Save name" first={{ name }}>
+            {({ name: of }) => <FormField of={of!} label="Name" autoComplete="name" maxLength={80} required />}
+          </Asked>
+        </Part>
+        <Part
+          title="Password"
+          note={
+            <>
+              Forgotten it?{" "}
+              <Link to="/forgotten" className="underline underline-offset-2">
+                Choose a new one by mail.
+              </Link>
+            </>
+          }
+        >
+          <Asked send="password" button="Change password" emptied>
+            {(fields) => (
+              <>
+                <input type="hidden" name="username" autoComplete="username" value={email} readOnly />
+                <FormField
+                  of={fields["old"]!}
+                  label="Current password"
+                  type="password"
+                  autoComplete="current-password"
+                  required
+                />
+                <FormField
+                  of={fields["new"]!}
+                  label="New password"
+                  type="password"
+                  autoComplete="new-password"
+                  required
+                  hint={PASSWORD_HINT}
+                />
+              </>
+            )}
+          </Asked>
+        </Part>
+        <Part title="Signed in" note="A sign-in lasts four weeks after you were last here.">
+          <ul className="flex flex-col gap-1">
+            <li>
+              Here, since <When at={since} as="d MMMM, HH:mm" />
             </li>
-          ))}
-        </ul>
-        {elsewhere.length > 0 ? (
-          <Asked
-            send="sign out elsewhere"
-            button={elsewhere.length === 1 ? "Sign out there" : `Sign out of all ${elsewhere.length}`}
-          />
-        ) : (
-          <p className="text-sm text-ink-faint">Nowhere else.</p>
-        )}
-      </Part>
-      <Part title="Club" note="What you build belongs to your club, and everybody in it sees it.">
-        <p>
-          <Link to="/club" className="inline-flex items-center gap-2 font-medium underline underline-offset-2">
-            <Users size={17} aria-hidden /> {clubName}: who is in it
-          </Link>
-        </p>
-      </Part>
-      <Part title="Mail" note="What Mapset has written to you. Without a mail server it stays in the tray.">
-        <p>
-          <Link to="/mail" className="inline-flex items-center gap-2 font-medium underline underline-offset-2">
-            <Mail size={17} aria-hidden /> Open your mail tray
-          </Link>
-        </p>
-      </Part>
-      <DeleteAccount email={email} leaving={leaving} />
+            {elsewhere.map((one, i) => (
+              <li key={i} className="text-ink-soft">
+                Elsewhere, since <When at={one.since} as="d MMMM, HH:mm" />; last seen <Ago at={one.lastSeen} />
+              </li>
+            ))}
+          </ul>
+          {elsewhere.length > 0 ? (
+            <Asked
+              send="sign out elsewhere"
+              button={elsewhere.length === 1 ? "Sign out there" : `Sign out of all ${elsewhere.length}`}
+            />
+          ) : (
+            <p className="text-sm text-ink-faint">Nowhere else.</p>
+          )}
+        </Part>
+        <Part title="Club" note="What you build belongs to your club, and everybody in it sees it.">
+          <p>
+            <Link to="/club" className="inline-flex items-center gap-2 font-medium underline underline-offset-2">
+              <Users size={17} aria-hidden /> {clubName}: who is in it
+            </Link>
+          </p>
+        </Part>
+        <Part title="Mail" note="What Mapset has written to you. Without a mail server it stays in the tray.">
+          <p>
+            <Link to="/mail" className="inline-flex items-center gap-2 font-medium underline underline-offset-2">
+              <Mail size={17} aria-hidden /> Open your mail tray
+            </Link>
+          </p>
+        </Part>
+        <DeleteAccount email={email} leaving={leaving} />
+      </div>
     </main>
   );
 }

@@ -88,7 +88,7 @@ export function FindingsPanel({ desk, insights, before, setting, onSetting, onPl
             {accepted.map(({ found, reason }, i) => (
               <li key={i} className="flex items-start gap-2 rounded-md border border-line px-2.5 py-1.5 text-sm">
                 <span className="min-w-0 flex-1">
-                  {found.says} <span className="block text-ink-soft">“{reason}”</span>
+                  {found.message} <span className="block text-ink-soft">“{reason}”</span>
                 </span>
                 <Button
                   kind="quiet"
@@ -117,7 +117,7 @@ export function FindingsPanel({ desk, insights, before, setting, onSetting, onPl
             onSetting({
               accepted: [
                 ...setting.accepted.filter((one) => one.key !== insights.keyOf(accepting)),
-                { key: insights.keyOf(accepting), says: accepting.says, reason },
+                { key: insights.keyOf(accepting), says: accepting.message, reason },
               ],
             })
           }
@@ -197,7 +197,7 @@ function Finding({
       <p className="flex items-center gap-1.5 text-xs font-semibold">
         <SeverityMark severity={found.severity} size={14} /> {words}
       </p>
-      <p className="mt-0.5 text-ink">{found.says}</p>
+      <p className="mt-0.5 text-ink">{found.message}</p>
       <p className="text-sm text-ink-soft">{found.why}</p>
       <div className="mt-1.5 flex flex-wrap gap-1.5">
         {/* Its place is kept while it is tried, so that nothing moves away from under a pointer. */}
@@ -290,7 +290,7 @@ function AllDialog({
         open
         onOpenChange={(open) => !open && onClose()}
         title={`All ${like.length} like this`}
-        description={like[0]!.says}
+        description={like[0]!.message}
       >
         <p role="status" className="text-ink-soft">
           {mended
@@ -316,7 +316,7 @@ function FixDialog({
   const drills = useDrills();
   const name = (id: string) => drills(id)?.name ?? id;
   return (
-    <Dialog open onOpenChange={(open) => !open && onClose()} title={mended.fix.words} description={found.says}>
+    <Dialog open onOpenChange={(open) => !open && onClose()} title={mended.fix.words} description={found.message}>
       <BeforeAfter before={desk.session} after={mended.session} />
       <ul className="list-disc pl-5 text-sm">
         {changesBetween(desk.session, mended.session, name).map((line) => (
@@ -357,7 +357,7 @@ function AcceptDialog({
   const [reason, setReason] = useState("");
   const short = reason.trim().length < 3;
   return (
-    <Dialog open onOpenChange={(open) => !open && onClose()} title="Accept this finding" description={found.says}>
+    <Dialog open onOpenChange={(open) => !open && onClose()} title="Accept this finding" description={found.message}>
       <form
         className="flex flex-col gap-3"
         onSubmit={(event) => {

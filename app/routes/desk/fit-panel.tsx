@@ -241,7 +241,7 @@ function Answer({ answer, desk, target }: { answer: RoomAnswer; desk: Desk; targ
             {answer.anew.map((one, i) => (
               <li key={i} className="flex gap-1.5">
                 <SeverityMark severity={one.severity} />
-                <span>{one.says}</span>
+                <span>{one.message}</span>
               </li>
             ))}
           </ul>

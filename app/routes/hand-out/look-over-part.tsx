@@ -26,13 +26,10 @@ export function LookOverPart({ page }: { page: HandOutPage }) {
         {PURPOSE_WORDS[page.purpose]} · work left {secondsText(page.work.left)}, right {secondsText(page.work.right)},
         both {secondsText(page.work.both)}
       </p>
-      <ol className="flex gap-1 overflow-x-auto pb-1" aria-label="Drills in order" tabIndex={0}>
+      <ol className="grid grid-cols-[repeat(auto-fill,minmax(6rem,1fr))] gap-x-2 gap-y-3" aria-label="Drills in order">
         {page.items.map((item, i) => (
-          <li
-            key={i}
-            className="flex w-24 shrink-0 flex-col items-center text-center text-xs leading-tight text-ink-soft"
-          >
-            <Still drill={item.drill} level={item.level} at="pair" size={84} className="rounded-md bg-paper" />
+          <li key={i} className="flex flex-col items-center text-center text-sm leading-tight text-ink-soft">
+            <Still drill={item.drill} level={item.level} at="pair" size={112} className="w-full rounded-md bg-paper" />
             <span className="mt-1 line-clamp-2">
               {i + 1}. {item.name}
             </span>

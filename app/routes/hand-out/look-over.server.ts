@@ -48,7 +48,7 @@ export async function lookOver(
   const accepted = groupId === setting.groupId ? setting.accepted : [];
   const stops = found
     .filter((one) => one.severity === "stop" && !accepted.some((a) => a.key === keyOf(one, doc)))
-    .map((one) => one.says);
+    .map((one) => one.message);
   const cautions = cautionsOf(makeEdition(doc, drills));
   const bare = withoutCautions(doc, drills);
   const { choices } = setting;

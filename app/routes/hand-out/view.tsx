@@ -8,7 +8,7 @@ import { ButtonLink } from "~/app/ui/button";
 export function HandOutView({ page, refused }: { page: HandOutPage; refused: string | undefined }) {
   const { id, title, editions } = page;
   return (
-    <main id="main" className="wrap-anywhere mx-auto flex w-full max-w-6xl flex-1 flex-col gap-5 px-4 py-5">
+    <main id="main" className="wrap-anywhere mx-auto flex w-full max-w-[100rem] flex-1 flex-col gap-5 px-4 py-5">
       <div className="flex flex-wrap items-center gap-3">
         <ButtonLink kind="quiet" to={`/sessions/${id}`}>
           <ArrowLeft size={16} aria-hidden /> Desk
@@ -18,7 +18,7 @@ export function HandOutView({ page, refused }: { page: HandOutPage; refused: str
           <Printer size={16} aria-hidden /> Print sheet
         </ButtonLink>
       </div>
-      <div className="grid grid-cols-1 items-start gap-5 lg:grid-cols-[minmax(0,1fr)_22rem]">
+      <div className="grid grid-cols-1 items-start gap-5 lg:grid-cols-[minmax(0,1fr)_22rem] 2xl:grid-cols-[minmax(0,1fr)_28rem]">
         <LookOverPart page={page} />
         <HandOutPart page={page} refused={refused} />
       </div>

@@ -14,7 +14,7 @@ function stateWords(shown: Shown<Drill>, untouched: boolean): { words: string; b
       return { words: untouched ? "No changes yet" : "Saved" };
     case "waiting":
     case "changed":
-      return { words: "Not saved yet" };
+      return { words: "Unsaved" };
     case "saving":
       return { words: "Saving…" };
     case "offline":

@@ -25,7 +25,7 @@ export async function loader({ request }: Route.LoaderArgs) {
 export default function People({ loaderData }: Route.ComponentProps) {
   const { rows, all, find, page, size } = loaderData;
   return (
-    <main id="main" className="mx-auto flex w-full max-w-6xl flex-1 flex-col gap-4 px-4 py-5">
+    <main id="main" className="mx-auto flex w-full max-w-[100rem] flex-1 flex-col gap-4 px-4 py-5">
       <div className="flex flex-wrap items-center gap-x-4 gap-y-3">
         <h1 className="wide-type text-2xl font-semibold">People</h1>
         <Link to="/groups" className="text-sm text-ink-soft underline underline-offset-4 hover:text-ink">

@@ -20,7 +20,7 @@ export function PersonView({ person, said, others }: Route.ComponentProps["loade
   const [dialog, setDialog] = useState<"rename" | "areas" | "forget">();
   const close = () => setDialog(undefined);
   return (
-    <main id="main" className="mx-auto flex w-full max-w-3xl flex-col gap-6 px-4 py-6 wrap-anywhere">
+    <main id="main" className="mx-auto flex w-full max-w-[100rem] flex-col gap-6 px-4 py-6 wrap-anywhere">
       <div className="flex flex-wrap items-center gap-2">
         <h1 className="wide-type text-2xl font-semibold">{person.name}</h1>
         <MayChange>
@@ -35,40 +35,46 @@ export function PersonView({ person, said, others }: Route.ComponentProps["loade
           · known since <When at={person.since} as="d MMM yyyy" />
         </p>
       </div>
-      <Groups person={person} others={others} />
-      <Part title="Protects" note="What is right for them is for whoever treats them to say. Don’t write why.">
-        {person.areas.length === 0 ? (
-          <p className="text-ink-soft">Nothing.</p>
-        ) : (
-          <ul className="flex flex-col gap-1">
-            {protectionsOf(person.areas).map((one) => (
-              <li key={protectionWords(one)} className="flex items-baseline gap-2">
-                <ShieldAlert size={15} className="shrink-0 translate-y-0.5 text-plum" aria-hidden />{" "}
-                {protectionWords(one)}
-              </li>
-            ))}
-          </ul>
-        )}
-        <MayChange>
-          <Button className="self-start" onClick={() => setDialog("areas")}>
-            Change
-          </Button>
-        </MayChange>
-      </Part>
-      <Part title="Feedback" note="What they reported through the links you handed out.">
-        <SaidLines id={person.id} said={said} />
-      </Part>
-      <MayChange>
-        <Part title="Forget" note="For someone who has left for good, or who asks for it.">
-          <p className="text-sm text-ink-soft">
-            Their name, what they protect and what they wrote are erased. How much was done and the effort stay, without
-            saying whose they were.
-          </p>
-          <Button className="self-start" onClick={() => setDialog("forget")}>
-            Forget {person.name}…
-          </Button>
+      <div className="grid items-start gap-5 xl:grid-cols-2">
+        <div className="flex flex-col gap-5">
+          <Groups person={person} others={others} />
+          <Part title="Protects" note="What is right for them is for whoever treats them to say. Don’t write why.">
+            {person.areas.length === 0 ? (
+              <p className="text-ink-soft">
+                Nothing so far. Drafts and the desk keep strain off whatever you choose here.
+              </p>
+            ) : (
+              <ul className="flex flex-col gap-1">
+                {protectionsOf(person.areas).map((one) => (
+                  <li key={protectionWords(one)} className="flex items-baseline gap-2">
+                    <ShieldAlert size={15} className="shrink-0 translate-y-0.5 text-plum" aria-hidden />{" "}
+                    {protectionWords(one)}
+                  </li>
+                ))}
+              </ul>
+            )}
+            <MayChange>
+              <Button className="self-start" onClick={() => setDialog("areas")}>
+                Change
+              </Button>
+            </MayChange>
+          </Part>
+          <MayChange>
+            <Part title="Forget" note="For someone who has left for good, or who asks for it.">
+              <p className="text-sm text-ink-soft">
+                Their name, what they protect and what they wrote are erased. How much was done and the effort stay,
+                without saying whose they were.
+              </p>
+              <Button className="self-start" onClick={() => setDialog("forget")}>
+                Forget {person.name}…
+              </Button>
+            </Part>
+          </MayChange>
+        </div>
+        <Part title="Feedback" note="What they reported through the links you handed out.">
+          <SaidLines id={person.id} said={said} />
         </Part>
-      </MayChange>
+      </div>
       {dialog === "rename" && (
         <RenameDialog
           title={`Rename ${person.name}`}
@@ -88,7 +94,8 @@ export function PersonView({ person, said, others }: Route.ComponentProps["loade
 }
 
 function SaidLines({ id, said }: { id: string; said: Said }) {
-  if (said.runs === 0) return <p className="text-ink-soft">Nothing yet.</p>;
+  if (said.runs === 0)
+    return <p className="text-ink-soft">Nothing yet. What they answer after a session shows here.</p>;
   return (
     <>
       {said.unseenPain > 0 && (

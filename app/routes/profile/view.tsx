@@ -41,7 +41,7 @@ export function DemandView({ demand: first, own, sessions }: DemandPage) {
   const session = sessions.find((s) => s.id === against);
   const faults = answer && "faults" in answer ? answer.faults : [];
   return (
-    <main id="main" className="mx-auto flex w-full max-w-6xl flex-1 flex-col gap-4 px-4 py-5">
+    <main id="main" className="mx-auto flex w-full max-w-[100rem] flex-1 flex-col gap-4 px-4 py-5">
       <div className="flex flex-wrap items-start gap-3">
         <div className="min-w-0 flex-1 basis-80">
           <p className="text-sm">
@@ -56,13 +56,7 @@ export function DemandView({ demand: first, own, sessions }: DemandPage) {
         {own ? (
           <div className="flex flex-wrap items-center gap-2">
             <span className="text-sm text-ink-faint" role="status">
-              {fetcher.state !== "idle"
-                ? "Saving…"
-                : dirty
-                  ? "Not saved yet"
-                  : answer && "kept" in answer
-                    ? "Saved"
-                    : ""}
+              {fetcher.state !== "idle" ? "Saving…" : dirty ? "Unsaved" : answer && "kept" in answer ? "Saved" : ""}
             </span>
             <Button
               disabled={past.length === 0}

@@ -42,7 +42,7 @@ export async function action({ request }: Route.ActionArgs) {
 
 export default function Demands({ loaderData }: Route.ComponentProps) {
   return (
-    <main id="main" className="mx-auto flex w-full max-w-6xl flex-1 flex-col gap-4 px-4 py-5">
+    <main id="main" className="mx-auto flex w-full max-w-[110rem] flex-1 flex-col gap-4 px-4 py-5">
       <h1 className="wide-type text-2xl font-semibold">Sport profiles</h1>
       <p className="max-w-3xl text-ink-soft">
         A sport profile says how much of each motion a sport or a working day needs, and why. Sessions are measured
@@ -59,7 +59,7 @@ function List({ title, demands }: { title: string; demands: readonly SportProfil
   return (
     <section className="flex flex-col gap-2">
       <h2 className="wide-type text-lg font-semibold">{title}</h2>
-      <ul className="grid gap-3 md:grid-cols-2 lg:grid-cols-3">
+      <ul className="grid gap-3 md:grid-cols-2 lg:grid-cols-3 xl:grid-cols-4 2xl:grid-cols-5">
         {demands.map((demand) => (
           <li key={demand.id} className="flex flex-col gap-2 rounded-lg border border-line bg-land p-4">
             <h3 className="text-lg leading-snug font-semibold">

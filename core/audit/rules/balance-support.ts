@@ -24,7 +24,7 @@ export const balanceSupport: Rule = {
         {
           severity: "warn" as const,
           place,
-          says: `${drill.name} is a balance drill with nothing to hold on to.`,
+          message: `${drill.name} is a balance drill with nothing to hold on to.`,
           why: "This group needs something to hold on to within reach.",
           ...(other && {
             fix: { words: `Take the ${other} level`, apply: (s) => editItem(s, place, { level: other }) },

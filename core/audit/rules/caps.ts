@@ -19,7 +19,7 @@ export const caps: Rule = {
           {
             severity: "warn",
             place,
-            says: `${drill.name} needs ${most} % effort; this group’s cap is ${effortCap} %.`,
+            message: `${drill.name} needs ${most} % effort; this group’s cap is ${effortCap} %.`,
             why: "The cap was set for this group.",
             fix: {
               words: `Cap the ramp at ${effortCap} %`,
@@ -35,7 +35,7 @@ export const caps: Rule = {
           {
             severity: "warn",
             place,
-            says: `${drill.name} holds ${secondsText(held)} at a time; this group’s cap is ${secondsText(holdCap)}.`,
+            message: `${drill.name} holds ${secondsText(held)} at a time; this group’s cap is ${secondsText(holdCap)}.`,
             why: "The cap was set for this group.",
             fix: byClock(input.session, place, holdCap * (item.directions ?? drill.directions)) ?? {
               words: `Hold ${secondsText(holdCap)}`,

@@ -20,8 +20,8 @@ export const closing: Rule = {
     const last = itemsOf(input).at(-1);
     if (!last) return [];
     const { purpose } = input.session;
-    const finding = (says: string, why: string, answers: (drill: Drill) => boolean): RuleFinding[] => [
-      { severity: "hint", place: last.place, says, why, offer: () => closeFix(input, answers) },
+    const finding = (message: string, why: string, answers: (drill: Drill) => boolean): RuleFinding[] => [
+      { severity: "hint", place: last.place, message, why, offer: () => closeFix(input, answers) },
     ];
     if (purpose.startsWith("before-") && !isPattern(last.drill, last.level))
       return finding(

@@ -45,7 +45,7 @@ export const coldEffort: Rule = {
           severity: "stop" as const,
           place: here.place,
           at: start,
-          says: `${here.drill.name} asks for strong effort after only ${secondsText(least.seconds)} of easier ${MOTION_FACTS[least.row].words}.`,
+          message: `${here.drill.name} asks for strong effort after only ${secondsText(least.seconds)} of easier ${MOTION_FACTS[least.row].words}.`,
           why: "Don’t push a cold joint to its end: do a minute of the same motion, easier, first.",
           fix: {
             words: "Put its easier level in front",

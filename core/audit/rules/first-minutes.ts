@@ -40,7 +40,7 @@ export const firstMinutes: Rule = {
         severity: "warn" as const,
         place: hardest.place,
         at: 0,
-        says: `It begins harder than it goes on: ${hardest.drill.name} comes in the first two minutes.`,
+        message: `It begins harder than it goes on: ${hardest.drill.name} comes in the first two minutes.`,
         why: "People come in cold; start with something easy.",
         ...(gentle &&
           hardnessOf(gentle) < hardnessOf(hardest) && {

@@ -39,7 +39,7 @@ export const floor: Rule = {
         {
           severity: "warn",
           place,
-          says: `${drill.name} travels about ${Math.ceil(needs)} m; the floor is ${length} m.`,
+          message: `${drill.name} travels about ${Math.ceil(needs)} m; the floor is ${length} m.`,
           why: "People run out of floor.",
           ...(fits !== undefined && {
             fix: {

@@ -26,7 +26,7 @@ export const ground: Rule = {
         {
           severity: SURFACE_FACTS[surface].onTheSpot ? "stop" : "warn",
           place,
-          says: `${drill.name} ${why}.`,
+          message: `${drill.name} ${why}.`,
           why: SURFACE_FACTS[surface].onTheSpot
             ? "There is an edge to go over, and it may be slippery."
             : "The ground is cold, wet or hard for a hand, a knee or a back.",

@@ -20,7 +20,7 @@ export const instructions: Rule = {
           severity: "hint" as const,
           place,
           at: demo.start,
-          says: `${drill.name} takes ${secondsText(needs)} to explain; there are ${secondsText(demo.seconds)} for it.`,
+          message: `${drill.name} takes ${secondsText(needs)} to explain; there are ${secondsText(demo.seconds)} for it.`,
           why: "Instructions that come late are no help on the first side.",
           fix: { words: `Watch first for ${secondsText(needs)}`, apply: (s) => editItem(s, place, { demo: needs }) },
         },

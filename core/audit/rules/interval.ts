@@ -36,7 +36,7 @@ export const intervalRest: Rule = {
         severity: "warn",
         place,
         at: gap.to.start,
-        says: `The change to ${name} takes ${secondsText(gap.takes)}, ${secondsText(over(gap))} more than the rest.`,
+        message: `The change to ${name} takes ${secondsText(gap.takes)}, ${secondsText(over(gap))} more than the rest.`,
         why: "On a shared clock everyone has to be ready when the work begins.",
         offer: () => wayOut(input, place, gap),
       };
@@ -96,7 +96,7 @@ export const intervalWork: Rule = {
           {
             severity: "warn",
             place: { block: b, item: i },
-            says: `One ${one} of ${here.drill.name} takes ${secondsText(toSeconds(unit))}, longer than the ${secondsText(toSeconds(piece))} there ${piece === 1e6 ? "is" : "are"} for it.`,
+            message: `One ${one} of ${here.drill.name} takes ${secondsText(toSeconds(unit))}, longer than the ${secondsText(toSeconds(piece))} there ${piece === 1e6 ? "is" : "are"} for it.`,
             why: "Nobody can finish one before the change.",
             ...(work <= INTERVAL_BOUNDS.mostWork && {
               fix: {

@@ -37,7 +37,7 @@ export const kit: Rule = {
           severity: "stop",
           place: first.place,
           lead: { to: "kit" },
-          says:
+          message:
             there === 0
               ? `There is ${words.replace(/^something /, "nothing ").replace(/^(?!nothing )/, "no ")}; ${first.drill.name} needs ${needs === 1 ? "one" : needs}.`
               : `${needs} pieces of “${words}” are needed for ${people} people at once; there are ${there}.`,

@@ -17,7 +17,7 @@ export const length: Rule = {
       return [
         {
           severity: "warn",
-          says: `It runs ${secondsText(over)} over its target of ${clockText(target)}.`,
+          message: `It runs ${secondsText(over)} over its target of ${clockText(target)}.`,
           why: "The next group is at the door.",
           fix: { words: `Make the target ${clockText(promised)}`, apply: (s) => editSession(s, { target: promised }) },
           lead: { to: "fit" },
@@ -27,7 +27,7 @@ export const length: Rule = {
       return [
         {
           severity: "hint",
-          says: `It ends ${secondsText(-over)} short of its target of ${clockText(target)}.`,
+          message: `It ends ${secondsText(-over)} short of its target of ${clockText(target)}.`,
           why: "There is time for more work, or the target can come down.",
           fix: { words: `Make the target ${clockText(promised)}`, apply: (s) => editSession(s, { target: promised }) },
           lead: { to: "fit" },

@@ -32,7 +32,7 @@ export const longHolds: Rule = {
         {
           severity: "warn" as const,
           place,
-          says:
+          message:
             before === 0
               ? `${drill.name} holds one side for ${secondsText(own)} shortly before power work.`
               : `With ${drill.name}, ${MOTION_FACTS[row].words} is held for ${secondsText(before + own)} a side shortly before power work.`,

@@ -19,7 +19,7 @@ export const mixedGroup: Rule = {
         {
           severity: "warn" as const,
           place,
-          says: `${drill.name} has no easier form with the kit you have (${easier.how.replace(/\.$/, "").toLowerCase()}).`,
+          message: `${drill.name} has no easier form with the kit you have (${easier.how.replace(/\.$/, "").toLowerCase()}).`,
           why: "In a mixed group someone won’t manage it, and needs something else to do meanwhile.",
           ...(item.level === "harder" && {
             fix: { words: "Take the standard level", apply: (s) => editItem(s, place, { level: "standard" as const }) },

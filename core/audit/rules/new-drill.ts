@@ -19,7 +19,7 @@ export const newDrill: Rule = {
         {
           severity: "warn" as const,
           place,
-          says: `${drill.name} is new to ${input.group!.name}, and there is no time to watch it first.`,
+          message: `${drill.name} is new to ${input.group!.name}, and there is no time to watch it first.`,
           why: "Let them watch it once, then set up, then work: otherwise the first side is lost.",
           fix: {
             words: `Watch first for ${secondsText(seconds)}`,

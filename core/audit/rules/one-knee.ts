@@ -31,7 +31,7 @@ export const oneKnee: Rule = {
           severity: "warn",
           place: here.place,
           at: segment.start,
-          says: `By ${here.drill.name} people have been on one knee for more than ${secondsText(LONGEST)} without a pad.`,
+          message: `By ${here.drill.name} people have been on one knee for more than ${secondsText(LONGEST)} without a pad.`,
           why: "A knee on the floor needs a pad or a break.",
         });
     }

@@ -16,7 +16,7 @@ export const planes: Rule = {
       return {
         severity: "hint" as const,
         about: plane,
-        says: `Nothing moves in one direction: ${PLANE_WORDS[plane]}.`,
+        message: `Nothing moves in one direction: ${PLANE_WORDS[plane]}.`,
         why: "Most people get too little of the directions their sport leaves out.",
         offer,
       };

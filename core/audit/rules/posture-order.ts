@@ -67,7 +67,7 @@ export const postureOrder: Rule = {
     const finding: RuleFinding = {
       severity: "hint",
       place: { block: first.block, item: Math.max(0, moved) },
-      says: `People change posture ${now} times; the same drills need only ${then}. That saves ${secondsText(saved)} in moving.`,
+      message: `People change posture ${now} times; the same drills need only ${then}. That saves ${secondsText(saved)} in moving.`,
       why: "Getting up and down costs time and attention; staying where you are costs nothing.",
       fix: { words: `Reorder them: ${then} ${then === 1 ? "change" : "changes"}`, apply },
     };

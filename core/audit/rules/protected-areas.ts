@@ -103,7 +103,7 @@ function* findAt(
       {
         severity: "stop",
         place,
-        says: `${loads}${none.length > 0 ? `, and there is nothing else in that time for ${manyNames(none)}: they would rest here.` : "."}`,
+        message: `${loads}${none.length > 0 ? `, and there is nothing else in that time for ${manyNames(none)}: they would rest here.` : "."}`,
         why: "Don’t load what someone protects. Not medical advice: ask them, and whoever treats them.",
         offer: swap,
         areas: [...new Set([...hit, ...everywhere].map((one) => one.area))],
@@ -117,7 +117,7 @@ function* findAt(
     {
       severity: "hint",
       place,
-      says: `${loads}. In the same time, ${listUpTo(words, "; ")}.`,
+      message: `${loads}. In the same time, ${listUpTo(words, "; ")}.`,
       why: "Say it before the drill begins, so nobody has to ask.",
       offer: swap,
       areas: [...new Set(hit.map(({ area }) => area))],

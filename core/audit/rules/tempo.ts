@@ -19,7 +19,7 @@ export const tempo: Rule = {
         {
           severity: "warn" as const,
           place,
-          says: `${drill.name} takes ${secondsText(rep)} a repetition; it needs at least ${secondsText(least)}.`,
+          message: `${drill.name} takes ${secondsText(rep)} a repetition; it needs at least ${secondsText(least)}.`,
           why: "Any faster and it is thrown, not controlled.",
           fix: {
             words: `Slow it to ${secondsText(repOf(slower))}`,

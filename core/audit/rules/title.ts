@@ -18,7 +18,7 @@ export const title: Rule = {
     return [
       {
         severity: "hint",
-        says: `The title says ${minutes} minutes; it lasts ${clockText(timeline.totalSeconds)}.`,
+        message: `The title says ${minutes} minutes; it lasts ${clockText(timeline.totalSeconds)}.`,
         why: "People plan by the title.",
         ...(Math.abs(now * 60 - timeline.totalSeconds) <= ALLOWED && {
           fix: {

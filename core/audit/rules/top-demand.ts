@@ -20,7 +20,7 @@ export const topDemand: Rule = {
         return {
           severity: "warn" as const,
           about: row,
-          says: `${capital(MOTION_FACTS[row].words)} gets ${secondsText(Math.round(has))} of ${secondsText(Math.round(wants))}.`,
+          message: `${capital(MOTION_FACTS[row].words)} gets ${secondsText(Math.round(has))} of ${secondsText(Math.round(wants))}.`,
           why: `${demand.name}: ${(demand.rows[row]?.why ?? "it is what this sport needs most").replace(/[.\s]+$/, "")}.`,
           offer,
           lead: { to: "drills" as const, row },

@@ -16,7 +16,7 @@ export const unequalSides: Rule = {
     const single = itemsOf(input).find(({ item, drill }) => item.sides === more && drill.sides !== "together");
     const finding: RuleFinding = {
       severity: "warn",
-      says: `The ${more} side works ${secondsText(Math.abs(left - right))} longer than the ${more === "left" ? "right" : "left"}: ${secondsText(left)} left, ${secondsText(right)} right.`,
+      message: `The ${more} side works ${secondsText(Math.abs(left - right))} longer than the ${more === "left" ? "right" : "left"}: ${secondsText(left)} left, ${secondsText(right)} right.`,
       why: "Sides are worked equally unless a difference was measured.",
     };
     return single
