@@ -87,6 +87,7 @@ export function ErrorBoundary({ error }: Route.ErrorBoundaryProps) {
     <TroublePage
       title="Something went wrong"
       text="This is Mapset’s fault, not yours. What you saved is safe. Load the page again; if it happens again, tell whoever runs this Mapset."
+      again
     />
   );
 }

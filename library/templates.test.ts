@@ -25,7 +25,7 @@ describe("the templates", () => {
       expect(
         audit(input)
           .filter((f) => f.severity !== "hint")
-          .map((f) => f.says),
+          .map((f) => f.message),
       ).toEqual([]);
     },
   );

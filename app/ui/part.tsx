@@ -2,7 +2,7 @@
 export function Part({ title, note, children }: { title: string; note: React.ReactNode; children: React.ReactNode }) {
   return (
     <section
-      className="grid gap-x-8 gap-y-3 rounded-lg border border-line bg-land p-5 sm:grid-cols-[13rem_1fr]"
+      className="grid gap-x-8 gap-y-3 rounded-lg border border-line bg-land p-5 sm:grid-cols-[11rem_1fr]"
       aria-label={title}
     >
       <div>

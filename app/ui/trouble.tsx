@@ -24,10 +24,10 @@ export function TroublePage({
           </Button>
         </p>
       )}
-      {home && !again && (
+      {home && (
         <p>
           <Link to="/" className="underline underline-offset-4">
-            Go to your sessions
+            Go to Today
           </Link>
         </p>
       )}

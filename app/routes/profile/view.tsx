@@ -1,13 +1,13 @@
 import { isHeld, withHeld } from "~/core/sport-profiles/edit";
 import { HELD_POSITIONS, heldKey, heldWords } from "~/core/sport-profiles/held";
-import { Save, Trash2, Undo2 } from "lucide-react";
+import { PencilRuler, Save, Trash2, Undo2 } from "lucide-react";
 import { useEffect, useState } from "react";
 import { Form, Link, useBlocker, useFetcher } from "react-router";
 import type { changeDemand } from "./actions.server";
 import type { DemandPage } from "./data.server";
 import { Effect } from "./effect";
 import { JointRows } from "./joint-rows";
-import { Button } from "~/app/ui/button";
+import { Button, ButtonLink } from "~/app/ui/button";
 import { Confirm } from "~/app/ui/dialog";
 import { Faults } from "~/app/ui/faults";
 import { Field } from "~/app/ui/field";
@@ -74,12 +74,14 @@ export function DemandView({ demand: first, own, sessions }: DemandPage) {
             >
               <Save size={16} aria-hidden /> Save{" "}
             </Button>
+            <DraftWith id={demand.id} />
             <Button onClick={() => setAsking(true)}>
               <Trash2 size={16} aria-hidden /> Delete
             </Button>
           </div>
         ) : (
-          <Form method="post" action="/library/profiles">
+          <Form method="post" action="/library/profiles" className="flex flex-wrap items-center gap-2">
+            <DraftWith id={demand.id} />
             <input type="hidden" name="demand" value={demand.id} />
             <Button kind="primary" type="submit">
               Copy as my own to change it
@@ -181,3 +183,9 @@ export function DemandView({ demand: first, own, sessions }: DemandPage) {
     </main>
   );
 }
+
+const DraftWith = ({ id }: { id: string }) => (
+  <ButtonLink to={`/sessions/draft?profile=${id}`}>
+    <PencilRuler size={16} aria-hidden /> Draft a session
+  </ButtonLink>
+);
