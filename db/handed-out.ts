@@ -103,22 +103,24 @@ export async function listHandedOut(
   });
 }
 
-/** What was done by these links: what stands on the list of feedback, under whose name it counts. */
+/** What was done by these links, each person once a link: what stands on the list of feedback, under whose name it counts. */
 async function didOf(db: Db, club: Club, ids: readonly string[]): Promise<(Did & { linkId: string })[]> {
   if (ids.length === 0) return [];
-  const rows = await db
+  const whose = sql<string | null>`case when ${run.notTheirs} then null else ${run.personId} end`;
+  return db
     .select({
       linkId: run.linkId,
-      personId: sql<string | null>`case when ${run.notTheirs} then null else ${run.personId} end`,
-      finishedAt: run.finishedAt,
-      shareDone: run.shareDone,
-      checkedIn: sql<boolean>`${checkIn.runId} is not null`,
-      pain: sql<boolean>`coalesce(${checkIn.pain}, false)`,
+      personId: whose,
+      times: sql<number>`count(*)::int`,
+      finished: sql<boolean>`bool_or(${run.finishedAt} is not null)`,
+      shareDone: sql<number>`max(${run.shareDone})`,
+      checkedIn: sql<boolean>`bool_or(${checkIn.runId} is not null)`,
+      pain: sql<boolean>`bool_or(coalesce(${checkIn.pain}, false))`,
     })
     .from(run)
     .leftJoin(checkIn, and(eq(checkIn.clubId, run.clubId), eq(checkIn.runId, run.id)))
-    .where(and(eq(run.clubId, club.id), among(run.linkId, ids), isNull(run.removedAt), eq(run.folded, false)));
-  return rows.map(({ finishedAt, ...row }) => ({ ...row, finished: finishedAt !== null }));
+    .where(and(eq(run.clubId, club.id), among(run.linkId, ids), isNull(run.removedAt), eq(run.folded, false)))
+    .groupBy(run.linkId, sql`2`);
 }
 
 async function peopleOf(

@@ -1,4 +1,5 @@
 import { and, eq, isNull, sql } from "drizzle-orm";
+import { among } from "./among";
 import type { Db } from "./client";
 import { type Club, clubOfEntry } from "./clubs";
 import { mustOpen } from "./documents";
@@ -17,14 +18,28 @@ import type { Seconds } from "~/core/units";
 export const opensLink = and(eq(entry.clubId, link.clubId), eq(entry.target, link.id));
 
 /** The token of a coach's link that still opens; undefined when there is none, or the server's secret has changed since. */
-export async function tokenOfLink(db: Db, club: Club, id: string, secret: string): Promise<string | undefined> {
-  const [row] = await db
-    .select({ hash: entry.tokenHash })
+export const tokenOfLink = async (db: Db, club: Club, id: string, secret: string): Promise<string | undefined> =>
+  (await tokensOfLinks(db, club, [id], secret)).get(id);
+
+/** The same of several; those that do not open are missing. */
+export async function tokensOfLinks(
+  db: Db,
+  club: Club,
+  ids: readonly string[],
+  secret: string,
+): Promise<Map<string, string>> {
+  if (ids.length === 0) return new Map();
+  const rows = await db
+    .select({ id: link.id, hash: entry.tokenHash })
     .from(link)
     .innerJoin(entry, opensLink)
-    .where(and(eq(link.id, id), eq(link.clubId, club.id), isNull(link.withdrawnAt)));
-  const token = linkToken(secret, id);
-  return row && isTokenOf(token, row.hash) ? token : undefined;
+    .where(and(eq(link.clubId, club.id), among(link.id, ids), isNull(link.withdrawnAt)));
+  return new Map(
+    rows.flatMap(({ id, hash }) => {
+      const token = linkToken(secret, id);
+      return isTokenOf(token, hash) ? [[id, token] as const] : [];
+    }),
+  );
 }
 
 /** Withdraws an address; it opens nothing from then on. Returns false when it is not the coach's. */

@@ -127,6 +127,7 @@ async function asked(): Promise<Record<string, () => Promise<unknown>>> {
     deleteRequest: () => requests.deleteRequest(db, ben, request),
     listEditions: () => editions.listEditions(db, ben, session, TEST_SECRET),
     tokenOfLink: () => links.tokenOfLink(db, ben, link, TEST_SECRET),
+    tokensOfLinks: async () => [...(await links.tokensOfLinks(db, ben, [link], TEST_SECRET))],
     handOut: () => editions.handOut(db, ben, session, makeEdition(plain, drillById), 60, null, TEST_SECRET),
     withdrawLink: () => links.withdrawLink(db, ben, link),
     newestEdition: () => editions.newestEdition(db, ben, session),

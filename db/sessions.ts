@@ -56,11 +56,15 @@ export type SessionsAsked = {
   groupId?: string;
   purpose?: Purpose;
   page?: number;
+  /** Only those that were never handed out. */
+  neverHandedOut?: boolean;
+  /** So many at most, not counted and not paged through. */
+  most?: number;
 };
 
 const listed = (
   club: Club,
-  { archived = false, find = "", purposes = [], template, groupId, purpose }: SessionsAsked,
+  { archived = false, find = "", purposes = [], template, groupId, purpose, neverHandedOut }: SessionsAsked,
 ) =>
   and(
     eq(trainingSession.clubId, club.id),
@@ -68,6 +72,9 @@ const listed = (
     template === undefined ? undefined : eq(trainingSession.template, template),
     groupId ? eq(trainingSession.groupId, groupId) : undefined,
     purpose ? eq(trainingSession.purpose, purpose) : undefined,
+    neverHandedOut
+      ? sql`not exists (select 1 from ${edition} join ${link} on ${link.clubId} = ${edition.clubId} and ${link.editionId} = ${edition.id} where ${edition.clubId} = ${trainingSession.clubId} and ${edition.sessionId} = ${trainingSession.id})`
+      : undefined,
     find === ""
       ? undefined
       : or(
@@ -82,7 +89,7 @@ export async function listSessions(
   club: Club,
   asked: SessionsAsked = {},
 ): Promise<{ rows: SessionRow[]; all: number }> {
-  const { page = 0 } = asked;
+  const { page = 0, most = SESSIONS_A_PAGE } = asked;
   const [found, counted] = await Promise.all([
     db
       .select({
@@ -100,10 +107,10 @@ export async function listSessions(
       .from(trainingSession)
       .where(listed(club, asked))
       .orderBy(desc(trainingSession.updatedAt), desc(trainingSession.id))
-      .limit(SESSIONS_A_PAGE)
-      .offset(page * SESSIONS_A_PAGE),
+      .limit(most)
+      .offset(page * most),
     // Beginnings are offered, not paged through.
-    asked.template === undefined
+    asked.template === undefined && asked.most === undefined
       ? db
           .select({ all: sql<number>`count(*)::int` })
           .from(trainingSession)

@@ -2,7 +2,7 @@ import type { Coach } from "./coach.server";
 import { getServices } from "./services.server";
 import { dayOf, type Day } from "~/core/clock/calendar";
 import { listHandedOut, type HandedOut } from "~/db/handed-out";
-import { tokenOfLink } from "~/db/links";
+import { tokensOfLinks } from "~/db/links";
 
 /** What was handed out, with its day by the club's calendar, and the address to open it as an athlete does, here in the hall. */
 export type ShownHandedOut = HandedOut & { day: Day; token: string | undefined };
@@ -12,11 +12,12 @@ export async function handedOutFor(
   asked: Parameters<typeof listHandedOut>[2],
 ): Promise<ShownHandedOut[]> {
   const { db, secret } = getServices();
-  return Promise.all(
-    (await listHandedOut(db, club, asked)).map(async (one) => ({
-      ...one,
-      day: dayOf(one.at, zone),
-      token: await tokenOfLink(db, club, one.linkId, secret),
-    })),
+  const all = await listHandedOut(db, club, asked);
+  const tokens = await tokensOfLinks(
+    db,
+    club,
+    all.map(({ linkId }) => linkId),
+    secret,
   );
+  return all.map((one) => ({ ...one, day: dayOf(one.at, zone), token: tokens.get(one.linkId) }));
 }

@@ -7,6 +7,7 @@ const TERN = { id: "tern", name: "Tern" };
 const PIP = { id: "pip", name: "Pip" };
 const did = (personId: string | null, more: Partial<Did> = {}): Did => ({
   personId,
+  times: 1,
   finished: false,
   shareDone: 0,
   checkedIn: false,
@@ -34,8 +35,11 @@ describe("who has done a session", () => {
     expect(people).toEqual([{ ...MOSS, standing: "done", checkedIn: true, pain: true }]);
   });
   it("counts apart what nobody on the list did", () => {
-    const { people, others } = standings([MOSS], [did(null, { finished: true }), did("gone", { shareDone: 1 })]);
-    expect([people[0]!.standing, others]).toEqual(["not yet", 2]);
+    const { people, others } = standings(
+      [MOSS],
+      [did(null, { finished: true, times: 3 }), did("gone", { shareDone: 1 }), did("moss", { times: 4 })],
+    );
+    expect([people[0]!.standing, others]).toEqual(["not yet", 4]);
   });
   it("opened and left before anything was done is not begun", () => {
     expect(standings([MOSS], [did("moss")]).people[0]!.standing).toBe("not yet");
@@ -47,6 +51,7 @@ describe("who has done a session", () => {
         fc.array(
           fc.record({
             personId: who,
+            times: fc.integer({ min: 1, max: 4 }),
             finished: fc.boolean(),
             shareDone: fc.double({ min: 0, max: 1, noNaN: true }),
             checkedIn: fc.boolean(),
@@ -59,8 +64,9 @@ describe("who has done a session", () => {
           expect(people.map(({ id }) => id).sort()).toEqual(["moss", "pip", "tern"]);
           for (const one of people)
             expect(one.pain).toBe(all.some(({ personId, pain }) => personId === one.id && pain));
-          expect(others + all.filter(({ personId }) => people.some(({ id }) => id === personId)).length).toBe(
-            all.length,
+          const times = (list: readonly Did[]) => list.reduce((sum, one) => sum + one.times, 0);
+          expect(others + times(all.filter(({ personId }) => people.some(({ id }) => id === personId)))).toBe(
+            times(all),
           );
         },
       ),

@@ -3,8 +3,15 @@ import type { Share } from "~/core/units";
 /** How far somebody is with a session that was handed to their group. */
 export type Standing = "done" | "part" | "not yet";
 
-/** What somebody did with it, once. */
-export type Did = { personId: string | null; finished: boolean; shareDone: Share; checkedIn: boolean; pain: boolean };
+/** What somebody did with it, so many times: the most they did, and what they ever said. */
+export type Did = {
+  personId: string | null;
+  times: number;
+  finished: boolean;
+  shareDone: Share;
+  checkedIn: boolean;
+  pain: boolean;
+};
 
 export type PersonStanding = { id: string; name: string; standing: Standing; checkedIn: boolean; pain: boolean };
 
@@ -36,6 +43,9 @@ export function standings(
       .map((one, i) => ({ one, i }))
       .sort((a, b) => RANK[a.one.standing] - RANK[b.one.standing] || a.i - b.i)
       .map(({ one }) => one),
-    others: did.filter(({ personId }) => personId === null || !listed.has(personId)).length,
+    others: did.reduce(
+      (sum, { personId, times }) => (personId === null || !listed.has(personId) ? sum + times : sum),
+      0,
+    ),
   };
 }

@@ -27,7 +27,7 @@ export async function draftPage(coach: Coach, asked: URLSearchParams) {
     listRequests(db, coach.club),
     lastByGroup(db, coach.club),
     listUnreadable(db, coach.club, "request"),
-    listSessions(db, coach.club, {}),
+    listSessions(db, coach.club, { most: RECENT }),
     listHandedOut(db, coach.club, { since: daysBefore(now(), DAYS - 1, 0, 0, coach.zone), most: 24 }),
   ]);
   const known = (id: string | undefined) =>
@@ -45,7 +45,7 @@ export async function draftPage(coach: Coach, asked: URLSearchParams) {
     ownDemands: ownDemands.map(({ row: _, ...demand }) => demand),
     kept: kept.filter(({ id }) => !unreadable.some((one) => one.id === id)).map(({ id, title }) => ({ id, title })),
     unreadable,
-    recent: await summarise(db, coach.club, recent.rows.slice(0, RECENT), (docs) => drillsOf(coach.club, docs)),
+    recent: await summarise(db, coach.club, recent.rows, (docs) => drillsOf(coach.club, docs)),
     did: handed.map(({ people, ...one }) => ({
       ...one,
       of: people.length,

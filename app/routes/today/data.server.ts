@@ -17,21 +17,23 @@ const DAYS = 7;
 const PAINS = 5;
 const SESSIONS = 12;
 const HALF_MADE = 5;
+/** More than an example has, so that a coach’s own newest is among them. */
+const NEWEST = 12;
 
 /** A coach's day: pain first, then what was handed out and who has done it, and what is half made. */
 export async function todayPage(coach: Coach) {
   const { db } = getServices();
   const { club, zone } = coach;
-  const [pain, painInAll, painEverywhere, handed, sessions, groups, example] = await Promise.all([
+  const [pain, painInAll, painEverywhere, handed, { rows: halfMade }, sessions, groups, example] = await Promise.all([
     listFeedback(db, club, null, PAINS, { only: "unseen pain" }),
     countUnseen(db, club, null),
     countUnseenPain(db, club),
     handedOutFor(coach, { since: daysBefore(now(), DAYS - 1, 0, 0, zone), most: SESSIONS }),
-    listSessions(db, club, {}),
+    listSessions(db, club, { template: false, neverHandedOut: true, most: HALF_MADE }),
+    listSessions(db, club, { most: NEWEST }),
     listGroupsWithPeople(db, club),
     exampleOf(db, club),
   ]);
-  const halfMade = sessions.rows.filter((one) => one.lastHandedOut === null && !one.template).slice(0, HALF_MADE);
   return {
     today: dayOf(now(), zone),
     pain,
