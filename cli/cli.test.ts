@@ -116,19 +116,50 @@ describe("drills", () => {
     for (const drill of drills)
       for (const level of ["easier", "standard", "harder"])
         expect(Object.keys(drill.levels[level]!)).toEqual([
-          "posture",
-          "endPosture",
-          "sides",
-          "directions",
-          "kit",
-          "main",
-          "also",
-          "loads",
-          "stresses",
-          "method",
-          "dose",
-          "bounds",
+          ...[
+            "name",
+            "posture",
+            "endPosture",
+            "stance",
+            "sides",
+            "directions",
+            "kit",
+            "needs",
+            "helps",
+            "main",
+            "also",
+          ],
+          ...[
+            "loads",
+            "stresses",
+            "pulse",
+            "speed",
+            "impact",
+            "skill",
+            "effort",
+            "coldSafe",
+            "method",
+            "dose",
+            "bounds",
+          ],
         ]);
+    for (const drill of drills)
+      expect(Object.keys(drill)).toEqual(["id", "name", "family", "rehearses", "working", "partner", "levels"]);
+    const squat = drills.find(({ id }) => id === "squat-free");
+    expect(squat).toMatchObject({
+      family: "squat",
+      rehearses: ["squat"],
+      working: null,
+      partner: null,
+      levels: {
+        easier: { pulse: 1, speed: 1, impact: 0, skill: 0, effort: 3, needs: ["chair"], helps: [], stance: null },
+        standard: { pulse: 2, coldSafe: false },
+      },
+    });
+    expect(drills.find(({ id }) => id === "hip-flexor-hold")).toMatchObject({
+      working: "kneeling leg",
+      levels: { standard: { kit: ["pad"], needs: [], helps: ["pad"] } },
+    });
   });
 });
 

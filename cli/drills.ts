@@ -1,4 +1,6 @@
 import { LEVELS } from "~/core/vocabulary/levels";
+import { inForm, needsOf } from "~/core/drills/form";
+import { coldSafe, scalesOf } from "~/core/drills/scales";
 import { stressesOfLevel } from "~/core/stress/at";
 import { DRILLS } from "~/library";
 
@@ -6,18 +8,42 @@ import { DRILLS } from "~/library";
 export function drillsJson(): string {
   return JSON.stringify(
     DRILLS.map((drill) => {
-      const { id, name, method, sides, directions, levels } = drill;
+      const { id, name, family = null, rehearses = [], working = null, partner = null, levels } = drill;
       return {
         id,
         name,
+        family,
+        rehearses,
+        working,
+        partner,
         levels: Object.fromEntries(
           LEVELS.map((level) => {
-            const { posture, endPosture, kit, main, also, dose, bounds } = levels[level];
+            const { posture, endPosture, stance = null, kit, helps = [], main, also, dose, bounds } = levels[level];
+            const { name: called, method, sides, directions } = inForm(drill, level);
             const stresses = stressesOfLevel(drill, levels[level]);
             const loads = [...new Set(stresses.map((stress) => stress.area))];
             return [
               level,
-              { posture, endPosture, sides, directions, kit, main, also, loads, stresses, method, dose, bounds },
+              {
+                name: called,
+                posture,
+                endPosture,
+                stance,
+                sides,
+                directions,
+                kit,
+                needs: needsOf(levels[level]),
+                helps,
+                main,
+                also,
+                loads,
+                stresses,
+                ...scalesOf(drill, level),
+                coldSafe: coldSafe(drill, level),
+                method,
+                dose,
+                bounds,
+              },
             ];
           }),
         ),

@@ -1,15 +1,20 @@
+import type { ScaleStep } from "~/core/vocabulary/scales";
 import { withAmount } from "~/core/dose/amount";
 import { inWholeUnits } from "~/core/dose/dose";
 import type { Area, Grade } from "~/core/vocabulary/areas";
-import type { Drill, DoseBounds, DrillLevel, Load } from "~/core/drills/schema";
+import type { Caution, Drill, DoseBounds, DrillLevel, Load } from "~/core/drills/schema";
+import type { Kit } from "~/core/vocabulary/kit";
 import type { Beat } from "~/core/dose/beat";
 import type { Dose } from "~/core/dose/kinds";
 
-type LevelText = Partial<Omit<DrillLevel, "how">> & Pick<DrillLevel, "how">;
+type Codes = { pulse: ScaleStep; speed: ScaleStep; impact: ScaleStep; skill: ScaleStep; effort: number };
+type Coded = keyof Codes;
+type LevelText = Partial<Omit<DrillLevel, "how" | Coded>> & Pick<DrillLevel, "how"> & { codes: Codes };
 
 /** A drill as it is written in this folder: the standard level's facts at the top, the other levels as what differs. */
 export type Authored = Omit<Drill, "levels" | "directions"> &
-  Omit<DrillLevel, "endPosture" | "how" | "loads" | "stress"> & {
+  Pick<DrillLevel, "posture" | "stance" | "kit" | "helps" | "gait" | "main" | "also" | "dose" | "bounds"> & {
+    codes: Codes;
     loads?: Load[];
     endPosture?: DrillLevel["endPosture"];
     directions?: 1 | 2;
@@ -17,38 +22,45 @@ export type Authored = Omit<Drill, "levels" | "directions"> &
     harder: LevelText;
   };
 
+/** A pad is for a hard floor: without it, on a mat or on grass, it is the same drill. */
+const helpsOf = (kit: readonly Kit[]): Kit[] => kit.filter((piece) => piece === "pad");
+
 /** Fills in a drill's three levels from its standard level and what the others change. */
 export function drill(authored: Authored): Drill {
   const {
     posture,
     endPosture,
+    stance,
     kit,
+    helps,
+    gait,
     main,
     also,
     loads = [],
     dose,
     bounds,
+    codes,
     easier,
     harder,
     directions = 1,
     ...drillText
   } = authored;
-  const standard: DrillLevel = {
-    how: authored.brief,
-    posture,
-    endPosture: endPosture ?? posture,
-    kit,
-    main,
-    also,
-    loads,
-    dose,
-    bounds,
+  const shared = { posture, kit, ...(gait && { gait }), main, also, loads, dose, bounds };
+  const level = ({ codes: coded, ...change }: LevelText): DrillLevel => {
+    const pieces = change.kit ?? kit;
+    const only = change.helps ?? (change.kit ? helpsOf(pieces) : (helps ?? helpsOf(pieces)));
+    // A level in another position says itself which leg is which.
+    const legs = change.posture && change.posture !== posture ? undefined : stance;
+    return {
+      ...shared,
+      ...(legs && { stance: legs }),
+      ...change,
+      endPosture: change.endPosture ?? change.posture ?? endPosture ?? posture,
+      ...(only.length > 0 && { helps: only }),
+      ...coded,
+    };
   };
-  const level = (change: LevelText): DrillLevel => ({
-    ...standard,
-    ...change,
-    endPosture: change.endPosture ?? change.posture ?? standard.endPosture,
-  });
+  const standard = level({ how: authored.brief, codes, ...(endPosture && { endPosture }) });
   return { ...drillText, directions, levels: { easier: level(easier), standard, harder: level(harder) } };
 }
 
@@ -113,3 +125,24 @@ const stated =
   (area: Area, because: string): Load => ({ area, grade, because });
 export const some = stated(1);
 export const much = stated(2);
+
+const caution =
+  (kind: Caution["kind"]) =>
+  (text: string): Caution => ({ kind, text });
+/** Who must not do it. */
+export const leaveOut = caution("leave out");
+/** What to mind. */
+export const care = caution("take care");
+/** A sign to stop at, and what to do then. */
+export const stopIf = caution("stop now");
+
+/**
+ * A level by the scales of docs/library.md: pulse, speed, impact and skill 0 to 3, effort 0 to 10.
+ */
+export const codes = (
+  pulse: ScaleStep,
+  speed: ScaleStep,
+  impact: ScaleStep,
+  skill: ScaleStep,
+  effort: number,
+): Codes => ({ pulse, speed, impact, skill, effort });

@@ -1,4 +1,5 @@
-import { bounds, breaths, drill, effort, reps, some, time } from "./author";
+import { bounds, breaths, care, codes, drill, effort, leaveOut, reps, some, stopIf, time } from "./author";
+import { bendingBack, padKnee, padKnees } from "./cautions";
 
 const ramp = effort(
   1,
@@ -25,31 +26,36 @@ export const breathAndTrunk = [
     also: ["ribs.breath"],
     dose: ramp,
     bounds: bounds(1, 3, 1),
+    codes: codes(1, 0, 0, 1, 9),
     brief: "Stand tall and build tension through the whole body in steps, then let it all go.",
     setUp: [
-      "Stand with the feet hip-wide, arms by the sides, hands in loose fists.",
+      "Stand with the feet hip-width apart, arms by the sides, hands in loose fists.",
       "Grow tall through the back of the head.",
     ],
     steps: [
-      "Squeeze the feet into the floor, then the seat, the middle and the fists, each step a little harder than the last.",
+      "Squeeze the feet into the floor, then the glutes, the middle and the fists, each step a little harder.",
       "Keep taking short breaths while you stay tense; relax the face.",
       "On the last step give nearly everything without shaking the neck.",
       "Let go all at once and take two slow breaths.",
     ],
-    feel: ["Firm work all round the middle, seat and thighs.", "Warmth and heaviness when you let go."],
+    feel: ["Firm work all round the middle, glutes and thighs.", "Warmth and heaviness when you let go."],
     elsewhere: [
       { felt: "Pressure in the head or face.", change: "Drop two steps of effort and keep the breath moving." },
       {
         felt: "Strain in the lower back.",
-        change: "Squeeze the seat first and pull the ribs down before adding effort.",
+        change: "Squeeze the glutes first and pull the ribs down before adding effort.",
       },
     ],
     faults: [
       { see: "The breath is held and the face reddens.", say: "Small breaths out through the teeth." },
       { see: "Shoulders creep up to the ears.", say: "Push the fists toward the floor." },
     ],
-    cautions: ["Not for anyone told to avoid straining or holding the breath. Dizziness means stop and sit down."],
+    cautions: [
+      leaveOut("If you’ve been told not to strain or hold your breath, leave this one out."),
+      stopIf("If you feel dizzy, stop and sit down."),
+    ],
     easier: {
+      codes: codes(0, 0, 0, 1, 5),
       how: "Sit on a chair and stop the ramp at half effort.",
       posture: "standing",
       kit: ["chair"],
@@ -64,12 +70,18 @@ export const breathAndTrunk = [
         { settle: 8 },
       ),
     },
-    harder: { how: "Two ramps, the second with the arms overhead.", dose: { ...ramp, rounds: 2 } as typeof ramp },
+    harder: {
+      codes: codes(1, 0, 0, 2, 9),
+      how: "Two ramps, the second with the arms overhead.",
+      dose: { ...ramp, rounds: 2 } as typeof ramp,
+    },
   }),
   drill({
     id: "box-breathing",
     name: "Box breathing",
     region: "breath-and-trunk",
+    family: "paced-breath",
+    rehearses: ["breathe"],
     method: "breath",
     sides: "together",
     posture: "supine",
@@ -78,6 +90,7 @@ export const breathAndTrunk = [
     also: [],
     dose: breaths(5, [4, 4, 4, 4]),
     bounds: bounds(3, 12, 1),
+    codes: codes(0, 0, 0, 1, 1),
     brief: "Lie back and breathe in four equal parts: in, hold, out, hold.",
     setUp: ["Lie on the back, knees bent, feet on the floor.", "One hand on the lower ribs, one on the belly."],
     steps: [
@@ -95,25 +108,28 @@ export const breathAndTrunk = [
       { felt: "Short of air.", change: "Cut every part to three seconds or leave the holds out." },
     ],
     faults: [
-      { see: "The holds are gripped.", say: "Pause as if listening, don't lock." },
+      { see: "The holds are gripped.", say: "Pause as if listening, don’t lock." },
       { see: "The lower back arches on the way in.", say: "Keep your lower back heavy." },
     ],
     cautions: [
-      "Leave the holds out when pregnant, dizzy or told not to hold the breath.",
-      "If a folded knee hurts, sit on a chair instead of cross-legged.",
+      leaveOut("If you’re pregnant, dizzy or told not to hold your breath, leave the holds out."),
+      care("If a folded knee hurts, sit on a chair instead of cross-legged."),
     ],
     easier: {
+      codes: codes(0, 0, 0, 1, 0),
       how: "Sit cross-legged against a wall and use parts of three seconds.",
       posture: "crossed-sit",
       kit: ["wall"],
       dose: breaths(5, [3, 3, 3, 3]),
     },
-    harder: { how: "Parts of five seconds.", dose: breaths(5, [5, 5, 5, 5]) },
+    harder: { codes: codes(0, 0, 0, 1, 2), how: "Parts of five seconds.", dose: breaths(5, [5, 5, 5, 5]) },
   }),
   drill({
     id: "long-exhale",
     name: "Long-exhale breathing",
     region: "breath-and-trunk",
+    family: "paced-breath",
+    rehearses: ["breathe"],
     method: "breath",
     sides: "together",
     posture: "supine",
@@ -122,6 +138,7 @@ export const breathAndTrunk = [
     also: [],
     dose: breaths(6, [4, 0, 8, 0]),
     bounds: bounds(3, 15, 1),
+    codes: codes(0, 0, 0, 1, 1),
     brief: "Breathe out for twice as long as in, to slow everything down.",
     setUp: ["Lie on the back, knees bent or legs long, hands on the lower ribs.", "Close the eyes if that feels fine."],
     steps: [
@@ -137,19 +154,22 @@ export const breathAndTrunk = [
     faults: [
       { see: "The air is pushed out fast and then waited for.", say: "Fog a mirror slowly, all the way through." },
     ],
-    cautions: ["Light-headed means breathe normally and stay lying down until it passes."],
+    cautions: [stopIf("If you feel light-headed, breathe normally and stay lying down until it passes.")],
     easier: {
+      codes: codes(0, 0, 0, 1, 0),
       how: "Sit against a wall; three seconds in, five out.",
       posture: "long-sit",
       kit: ["wall"],
       dose: breaths(6, [3, 0, 5, 0]),
     },
-    harder: { how: "Five seconds in and ten out.", dose: breaths(6, [5, 0, 10, 0]) },
+    harder: { codes: codes(0, 0, 0, 1, 2), how: "Five seconds in and ten out.", dose: breaths(6, [5, 0, 10, 0]) },
   }),
   drill({
     id: "forearm-kneel-breathing",
     name: "Forearm-kneel rib breathing",
     region: "breath-and-trunk",
+    family: "folded-kneel",
+    rehearses: ["breathe"],
     method: "breath",
     sides: "together",
     posture: "kneel-sit",
@@ -158,10 +178,11 @@ export const breathAndTrunk = [
     also: ["th.flex", "trunk"],
     dose: breaths(6),
     bounds: bounds(3, 12, 1),
+    codes: codes(0, 0, 0, 1, 2),
     brief: "Sit back on the heels, forearms down, and breathe into the back of the ribs.",
     setUp: [
       "Kneel on the pad and sit the hips back toward the heels.",
-      "Forearms on the floor, shoulder-wide, palms down.",
+      "Forearms on the floor, shoulder-width apart, palms down.",
     ],
     steps: [
       "Push the forearms gently into the floor and round the upper back.",
@@ -172,17 +193,22 @@ export const breathAndTrunk = [
     elsewhere: [
       {
         felt: "Pressure in the knees.",
-        change: "Put a cushion between the seat and the heels, or come up onto hands and knees.",
+        change: "Put a cushion between the hips and the heels, or come up onto hands and knees.",
       },
       { felt: "The tops of the feet ache.", change: "Roll a towel under the ankles." },
     ],
     faults: [{ see: "The chest hangs between the arms.", say: "Push the floor away and hide the breastbone." }],
-    cautions: ["Pad the knees. Leave it out when deep knee bending pinches."],
+    cautions: [padKnees, leaveOut("If deep bending pinches your knees, leave this one out.")],
     easier: {
+      codes: codes(0, 0, 0, 1, 1),
       how: "A cushion between hips and heels, forearms on a second cushion.",
       kit: ["pad", "cushion", "cushion"],
     },
-    harder: { how: "Forearms farther ahead, ten slow breaths, pressing all the time.", dose: breaths(10) },
+    harder: {
+      codes: codes(0, 0, 0, 1, 3),
+      how: "Forearms farther forward, ten slow breaths, pressing all the time.",
+      dose: breaths(10),
+    },
   }),
   drill({
     id: "bird-dog-long",
@@ -190,6 +216,7 @@ export const breathAndTrunk = [
     region: "breath-and-trunk",
     method: "strength",
     sides: "alternating",
+    working: "reaching leg",
     posture: "hands-and-knees",
     kit: ["pad"],
     main: ["trunk"],
@@ -197,6 +224,7 @@ export const breathAndTrunk = [
     loads: [some("low-back-arch", "The lifted leg arches the lower back when it is lifted too high.")],
     dose: longReach,
     bounds: bounds(3, 10, 1, 4),
+    codes: codes(1, 1, 0, 2, 4),
     brief: "From hands and knees, reach the opposite arm and leg long without the trunk moving.",
     setUp: ["Hands under the shoulders, knees under the hips.", "Spine long, eyes on the floor between the hands."],
     steps: [
@@ -204,7 +232,7 @@ export const breathAndTrunk = [
       "Lift them no higher than the trunk and hold for one second.",
       "Come back slowly and change.",
     ],
-    feel: ["The middle working against turning.", "The seat of the lifted leg and the back of the reaching shoulder."],
+    feel: ["The middle working against turning.", "The glute of the lifted leg and the back of the reaching shoulder."],
     elsewhere: [
       { felt: "The lower back pinches.", change: "Keep the toes on the floor and reach long instead of high." },
       { felt: "The wrist hurts.", change: "Make fists or put the hands on blocks." },
@@ -213,10 +241,16 @@ export const breathAndTrunk = [
       { see: "The hip opens to the side.", say: "Keep both hip bones facing the floor." },
       { see: "The leg swings up.", say: "Push a wall away with the heel." },
     ],
-    cautions: ["Pad the kneeling knee. Reach lower when the lower back is uncomfortable arching."],
-    easier: { how: "The leg only, toes staying on the floor.", also: ["hip.ext", "lu.ext"] },
+    cautions: [padKnee, care("If arching bothers your lower back, reach lower.")],
+    easier: {
+      codes: codes(1, 1, 0, 1, 3),
+      how: "Reach with the leg only, toes staying on the floor.",
+      also: ["hip.ext", "lu.ext"],
+    },
     harder: {
-      how: "Elbow and knee meet under the body between reaches.",
+      codes: codes(1, 1, 0, 2, 5),
+      bounds: bounds(3, 10, 1, 7.5),
+      how: "Bring elbow and knee together under the body between reaches.",
       dose: reps(5, "reach long 2 [out]", "hold 1", "curl in 2 [in]", "open again 2 [out]", "lower 1 [in]"),
     },
   }),
@@ -224,6 +258,7 @@ export const breathAndTrunk = [
     id: "seated-pull-ins",
     name: "Seated single-leg pull-ins",
     region: "breath-and-trunk",
+    family: "seated-pull-in",
     method: "activation",
     sides: "together",
     posture: "long-sit",
@@ -233,15 +268,16 @@ export const breathAndTrunk = [
     loads: [some("low-back-bend", "Both legs pull on the lower back while it is rounded.")],
     dose: time(20),
     bounds: bounds(10, 30, 5),
+    codes: codes(1, 1, 0, 1, 6),
     brief: "Sit tall with the legs off the floor and pull one knee in at a time.",
     setUp: [
       "Sit with the legs long, hands lightly on the floor beside the hips.",
       "Lean back a little with a long spine.",
     ],
     steps: [
-      "Lift both heels a hand's width.",
+      "Lift both heels a hand’s width.",
       "Pull one knee toward the chest while the other leg stays long.",
-      "Change without letting the heels touch, left and right by turns.",
+      "Change without letting the heels touch, left and right in turn.",
     ],
     feel: ["Deep at the front of the hip that pulls in.", "The lower belly keeping the trunk still."],
     elsewhere: [
@@ -249,8 +285,8 @@ export const breathAndTrunk = [
       { felt: "Cramp in the front of the thigh.", change: "Ease off, breathe, and make the pull smaller." },
     ],
     faults: [{ see: "The chest drops to meet the knee.", say: "Bring the knee to you, stay tall." }],
-    cautions: ["Not on a lower back that is already uncomfortable bending."],
-    easier: { how: "Lean back on the hands; the resting heel stays down." },
-    harder: { how: "Arms crossed on the chest, for longer.", dose: time(30) },
+    cautions: [bendingBack],
+    easier: { codes: codes(1, 1, 0, 1, 4), how: "Lean back on the hands; the resting heel stays down." },
+    harder: { codes: codes(1, 1, 0, 1, 7), how: "Cross the arms on the chest and go on for longer.", dose: time(30) },
   }),
 ];

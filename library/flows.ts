@@ -1,8 +1,9 @@
-import { bounds, drill, fault, felt, much, reps, some } from "./author";
+import { bounds, care, codes, drill, fault, felt, much, reps, some } from "./author";
+import { soreWrists, unsteady } from "./cautions";
 
-const wrists = felt("The wrists.", "Hands on blocks or fists.");
+const wrists = felt("The wrists.", "Put the hands on blocks or make fists.");
 const sag = fault("The back knee or the hips sag.", "Heel away, leg long.");
-const pinchFront = felt("A pinch at the front of the bent hip.", "Foot wider, hands on blocks.");
+const pinchFront = felt("A pinch at the front of the bent hip.", "Set the foot wider and put the hands on blocks.");
 const kneeIn = fault("The front knee falls in.", "Knee over the middle toes.");
 
 export const flows = [
@@ -12,6 +13,7 @@ export const flows = [
     region: "whole-body",
     method: "flow",
     sides: "alternating",
+    working: "leg that steps up",
     posture: "plank",
     kit: [],
     main: ["th.rot", "hip.flex"],
@@ -19,8 +21,9 @@ export const flows = [
     loads: [some("balance", "One hand and the feet carry while the other arm is in the air.")],
     dose: reps(5, "step up 2 [out]", "turn open 2.5 [in]", "back to plank 2.5 [out]"),
     bounds: bounds(3, 8, 1, 5),
+    codes: codes(2, 2, 0, 2, 5),
     brief: "From a plank step one foot outside the hand, turn that arm to the ceiling, and step back.",
-    setUp: ["Hands under shoulders, body in one line."],
+    setUp: ["Hands under the shoulders, body in one line."],
     steps: [
       "Step one foot up outside the hand.",
       "Turn the arm of that side to the ceiling and look at it.",
@@ -29,10 +32,17 @@ export const flows = [
     feel: ["The front of the back hip.", "The upper back turning."],
     elsewhere: [wrists, pinchFront],
     faults: [sag],
-    cautions: ["If your wrists hurt, make fists or leave this one out."],
-    easier: { how: "Hands on blocks.", loads: [], kit: ["block", "block"] },
+    cautions: [soreWrists],
+    easier: {
+      codes: codes(2, 1, 0, 2, 4),
+      bounds: bounds(3, 8, 1, 7),
+      how: "Put the hands on blocks.",
+      loads: [],
+      kit: ["block", "block"],
+    },
     harder: {
-      how: "A breath in each turn.",
+      codes: codes(2, 2, 0, 2, 6),
+      how: "Stay 3 s in each turn.",
       dose: reps(5, "step up 2 [out]", "turn open 4 [in]", "back to plank 3 [out]"),
     },
   }),
@@ -40,8 +50,10 @@ export const flows = [
     id: "lunge-walk-flow",
     name: "Plank, lunge, press, turn, walk back",
     region: "whole-body",
+    rehearses: ["lunge"],
     method: "flow",
     sides: "alternating",
+    working: "leg that steps up",
     posture: "plank",
     kit: [],
     main: ["hip.ext", "hip.flex", "th.rot"],
@@ -60,8 +72,9 @@ export const flows = [
       "settle 6 [out]",
     ),
     bounds: bounds(1, 4, 1, 20),
+    codes: codes(1, 1, 0, 3, 5),
     brief: "One flow: plank, step into a lunge, press up tall, turn, hands down, step back, hips high.",
-    setUp: ["Hands under shoulders, body in one line.", "Room for one long step."],
+    setUp: ["Hands under the shoulders, body in one line.", "Room for one long step."],
     steps: [
       "Step one foot between the hands and press up tall, arms overhead.",
       "Turn over the front leg, then hands down again.",
@@ -70,10 +83,11 @@ export const flows = [
     feel: ["The front of the back hip.", "The whole body warming."],
     elsewhere: [wrists, pinchFront],
     faults: [kneeIn, fault("It speeds up.", "One breath, one part.")],
-    cautions: ["Stay near a support if you feel unsteady."],
-    easier: { how: "Hands on blocks.", kit: ["block", "block"] },
+    cautions: [unsteady],
+    easier: { codes: codes(1, 1, 0, 3, 4), how: "Put the hands on blocks.", kit: ["block", "block"] },
     harder: {
-      how: "Three a side.",
+      codes: codes(1, 1, 0, 3, 6),
+      how: "Three each side.",
       dose: reps(
         3,
         "step up 4 [in]",
@@ -89,8 +103,11 @@ export const flows = [
     id: "lunge-three-ways",
     name: "Lunge front, side and back",
     region: "whole-body",
+    family: "lunge",
+    rehearses: ["lunge"],
     method: "strength",
     sides: "alternating",
+    working: "leg that steps",
     posture: "standing",
     kit: [],
     main: ["hip.flex", "hip.abd"],
@@ -102,26 +119,28 @@ export const flows = [
     dose: reps(
       4,
       "to the front 2 [in]",
-      "home 1 [out]",
+      "back 1 [out]",
       "to the side 2 [in]",
-      "home 1 [out]",
+      "back 1 [out]",
       "to the back 2 [in]",
-      "home 2 [out]",
+      "back 2 [out]",
     ),
-    bounds: bounds(2, 6, 1, 8),
+    bounds: bounds(2, 6, 1, 8.5),
+    codes: codes(2, 1, 0, 2, 5),
     brief: "With one leg lunge to the front, to the side and to the back, then change legs.",
-    setUp: ["Stand tall, two steps of free floor all round."],
+    setUp: ["Stand tall, with two steps of free floor all round."],
     steps: [
-      "Step to the front and home.",
-      "Step to the side and home.",
-      "Step to the back and home, then the other leg.",
+      "Step to the front and back to the start.",
+      "Step to the side and back to the start.",
+      "Step to the back and back to the start, then the other leg.",
     ],
-    feel: ["Thighs and seat.", "Each side of the hips in turn."],
-    elsewhere: [felt("The knee.", "Less deep, a longer step."), pinchFront],
+    feel: ["Thighs and glutes.", "Each side of the hips in turn."],
+    elsewhere: [felt("The knee.", "Go less deep, with a longer step."), pinchFront],
     faults: [kneeIn],
-    cautions: ["A support within reach for anyone unsteady."],
+    cautions: [care("Keep a support within reach if you feel unsteady.")],
     easier: {
-      how: "Shallower, a hand on a support.",
+      codes: codes(1, 1, 0, 2, 4),
+      how: "Go less deep, a hand on a support.",
       loads: [
         some("groin-stretch", "The step to the side opens the inner thigh under weight."),
         some("toe-bend", "The back foot comes up onto its toes."),
@@ -129,15 +148,17 @@ export const flows = [
       kit: ["support"],
     },
     harder: {
-      how: "Slower, deeper.",
+      codes: codes(2, 1, 0, 2, 6),
+      bounds: bounds(2, 6, 1, 11),
+      how: "Slower and deeper.",
       dose: reps(
         4,
         "to the front 3 [in]",
-        "home 1 [out]",
+        "back 1 [out]",
         "to the side 3 [in]",
-        "home 1 [out]",
+        "back 1 [out]",
         "to the back 3 [in]",
-        "home 2 [out]",
+        "back 2 [out]",
       ),
     },
   }),

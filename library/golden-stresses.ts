@@ -94,11 +94,11 @@ export const GOLDEN: readonly { drill: string; level: LevelName; stresses: Reado
       level: "standard",
       stresses: { floor: 2, kneeling: 1, "knee-deep-bend": 2, "hip-deep-bend": 1 },
     },
-    { drill: "star-plank-dip", level: "standard", stresses: { floor: 2, "shoulder-weight": 2 } },
+    { drill: "star-plank-dip", level: "standard", stresses: { floor: 2, "shoulder-weight": 2, "max-effort": 1 } },
     {
       drill: "prone-press-up",
       level: "standard",
-      stresses: { floor: 2, "lying-front": 1, "low-back-arch": 2, neck: 2, "wrist-weight": 1 },
+      stresses: { floor: 2, "lying-front": 1, "low-back-arch": 2, neck: 1, "wrist-weight": 1 },
     },
     {
       drill: "squat-round-hold",
@@ -136,13 +136,17 @@ export const GOLDEN: readonly { drill: string; level: LevelName; stresses: Reado
         "low-back-bend": 1,
       },
     },
-    { drill: "lunge-reverse", level: "standard", stresses: { balance: 1, "toe-bend": 1, "knee-deep-bend": 1 } },
+    {
+      drill: "lunge-reverse",
+      level: "standard",
+      stresses: { balance: 1, "toe-bend": 1, "knee-deep-bend": 1, breathless: 1 },
+    },
     { drill: "leg-swing-front", level: "standard", stresses: { "hamstring-stretch": 1, "front-of-hip": 1 } },
     { drill: "single-leg-reach", level: "harder", stresses: { balance: 2, "hamstring-stretch": 1 } },
     {
       drill: "hamstring-effort",
       level: "standard",
-      stresses: { floor: 2, kneeling: 1, "max-effort": 2, "breath-hold": 2, "hamstring-stretch": 2 },
+      stresses: { floor: 2, kneeling: 1, "max-effort": 1, "breath-hold": 1, "hamstring-stretch": 2 },
     },
     {
       drill: "ninety-press",

@@ -2,7 +2,8 @@ import { describe, expect, it } from "vitest";
 import { METHODS } from "~/core/vocabulary/methods";
 import { drillSchema } from "~/core/drills/schema";
 import { LEVELS } from "~/core/vocabulary/levels";
-import { doseSeconds, unitCount, unitMicros } from "~/core/dose/dose";
+import { inForm, needsOf } from "~/core/drills/form";
+import { asksEffort, doseSeconds, peakEffort, repOf, unitCount, unitMicros } from "~/core/dose/dose";
 import { HEIGHT } from "~/core/vocabulary/postures";
 import { USUAL_PACE } from "~/core/dose/pace";
 import { asDocument } from "~/core/drills/stresses";
@@ -19,11 +20,15 @@ describe("the library", () => {
     expect(new Set(DRILLS.map((d) => d.id)).size).toBe(166);
     expect(new Set(DRILLS.map((d) => d.name)).size).toBe(166);
   });
-  it("has every dose kind, side mode, posture height and method", () => {
+  it("has every dose kind, side mode and posture height, and every method but jumps", () => {
     expect(new Set(DRILLS.map((d) => d.levels.standard.dose.kind)).size).toBe(5);
     expect(new Set(DRILLS.map((d) => d.sides)).size).toBe(3);
     expect(new Set(DRILLS.map((d) => HEIGHT[d.levels.standard.posture])).size).toBe(6);
-    expect(new Set(DRILLS.map((d) => d.method)).size).toBe(METHODS.length);
+    expect(METHODS.filter((method) => !DRILLS.some((d) => d.method === method))).toEqual(["spring"]);
+  });
+  it("has in each family drills of different names, and more than one", () => {
+    const families = new Set(DRILLS.flatMap((d) => d.family ?? []));
+    for (const family of families) expect(DRILLS.filter((d) => d.family === family).length, family).toBeGreaterThan(1);
   });
 });
 
@@ -34,12 +39,16 @@ describe.each(DRILLS.map((drill) => [drill.id, drill] as const))("%s", (_, drill
       ...drill.setUp,
       ...drill.steps,
       ...drill.feel,
-      ...drill.cautions,
+      ...LEVELS.flatMap((level) => inForm(drill, level).cautions.map(({ text }) => text)),
+      ...LEVELS.map((level) => drill.levels[level].how),
       ...drill.elsewhere.flatMap((e) => [e.felt, e.change]),
       ...drill.faults.map((f) => f.see),
     ];
-    for (const sentence of sentences) expect(sentence).toMatch(/^[A-Z].*[.!?]$/s);
+    for (const sentence of sentences) expect(sentence).toMatch(/^[A-Z0-9].*[.!?]$/s);
     expect(drill.steps.length).toBeGreaterThanOrEqual(2);
+  });
+  it("says what the side that is called is, unless both work together", () => {
+    if (drill.sides !== "together") expect(drill.working).toMatch(/^[a-z]/);
   });
   it("names its directions when it has two", () =>
     expect(drill.directionWords !== undefined).toBe(drill.directions === 2));
@@ -53,6 +62,31 @@ describe.each(levels.map((l) => [`${l.id}, ${l.name}`, l] as const))("%s", (_, {
     expect(amount).toBeLessThanOrEqual(bounds.most);
     if (dose.kind === "reps")
       expect(unitMicros(dose, USUAL_PACE) / 1e6).toBeGreaterThanOrEqual(bounds.leastRep ?? Infinity);
+  });
+  it("is coded on every scale, its effort by its ramp where it has one", () => {
+    const { pulse, speed, impact, skill, effort, dose } = level;
+    for (const step of [pulse, speed, impact, skill]) expect(step).toBeDefined();
+    expect(effort).toBeGreaterThanOrEqual(0);
+    expect(effort).toBeLessThanOrEqual(10);
+    if (asksEffort(dose)) expect(effort).toBe(peakEffort(dose) / 10);
+    if (impact === 0)
+      expect(dose.kind === "reps" && dose.tempo.some((beat) => beat.kind === "hop"), "hops land").toBe(false);
+  });
+  it("is no faster in its drawing than it says, at the fastest tempo it allows", () => {
+    if (level.stress!.pace === 2) expect(level.speed).toBeGreaterThanOrEqual(2);
+    if (level.dose.kind === "reps" && repOf(level.dose) < 3) expect(level.speed).toBeGreaterThanOrEqual(2);
+  });
+  it("is easier or harder than the standard on a scale", () => {
+    if (name === "standard") return;
+    const { standard } = drill.levels;
+    const [less, more] = name === "easier" ? [level, standard] : [standard, level];
+    const scales = ["pulse", "speed", "impact", "skill", "effort"] as const;
+    expect(scales.some((scale) => less[scale]! < more[scale]!)).toBe(true);
+    expect(scales.filter((scale) => scale !== "speed" && less[scale]! > more[scale]!)).toEqual([]);
+  });
+  it("has among its kit whatever only helps, each piece once", () => {
+    const { kit, helps = [] } = level;
+    expect(needsOf(level)).toHaveLength(kit.length - helps.length);
   });
   it("differs from the standard in more than its name", () => {
     const { stress: _, ...data } = level;

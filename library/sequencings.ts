@@ -24,7 +24,7 @@ const SCHOOLS_AS_WRITTEN = [
       },
       {
         title: "Deep turns",
-        why: "a joint's turning comes before its long tissues",
+        why: "a joint’s turning comes before its long tissues",
         takes: [{ planes: ["rotation"], joints: ["hip", "shoulder", "upper-back", "knee"] }],
         least: 1.5,
       },

@@ -1,4 +1,5 @@
-import { bounds, drill, reps } from "./author";
+import { bounds, care, codes, drill, reps } from "./author";
+import { clearStick, noUnseating } from "./cautions";
 
 const pass = reps(8, "over and back 2.5 [in]", "return 2.5 [out]");
 const rungs = [8, 12, 20, 30, 45, 60];
@@ -8,6 +9,7 @@ export const shoulder = [
     id: "stick-pass",
     name: "Stick pass front to back",
     region: "shoulder",
+    family: "stick-over",
     method: "dynamic",
     sides: "together",
     posture: "standing",
@@ -15,34 +17,36 @@ export const shoulder = [
     main: ["sh.flex", "sh.ext"],
     also: ["th.ext", "scap"],
     dose: pass,
-    bounds: bounds(5, 12, 1, 4),
-    brief: "Hold a stick wide and pass it from the thighs over the head to the back and home again.",
-    setUp: ["Stand tall, hands wide on the stick, stick on the thighs.", "An arm's length of free space all round."],
+    bounds: bounds(5, 12, 1, 4.5),
+    codes: codes(1, 1, 0, 1, 4),
+    brief: "Hold a stick wide and pass it from the thighs over the head to the back, and back again.",
+    setUp: ["Stand tall, hands wide on the stick, stick on the thighs.", "An arm’s length of free space all round."],
     steps: [
       "Raise the long arms up and over.",
       "Let the hands slide wider when it sticks; the ribs stay down.",
-      "Touch the seat behind, then come back the same way.",
+      "Touch the hips behind, then come back the same way.",
     ],
     feel: ["The front of the shoulders and the chest opening.", "The shoulder blades gliding up and round."],
     elsewhere: [
-      { felt: "A pinch on top of the shoulder.", change: "Widen the grip by a hand each side, or stop overhead." },
-      { felt: "The lower back arches.", change: "Squeeze the seat and keep the ribs over the hips." },
+      { felt: "A pinch on top of the shoulder.", change: "Widen the grip a hand’s width each side, or stop overhead." },
+      { felt: "The lower back arches.", change: "Squeeze the glutes and keep the ribs over the hips." },
     ],
     faults: [
       { see: "The elbows bend on the way over.", say: "Wider hands, long arms." },
       { see: "One arm goes first.", say: "Keep the stick level." },
     ],
-    cautions: [
-      "Clear space for the stick. Never force it past a catch; if your shoulder has ever come out of joint, leave this one out.",
-    ],
+    cautions: [clearStick, care("Never force the stick past a catch."), noUnseating],
     easier: {
-      how: "Up to overhead and back only, wide hands.",
+      codes: codes(1, 1, 0, 1, 3),
+      bounds: bounds(5, 12, 1, 4),
+      how: "Go up to overhead and back only, hands wide.",
       main: ["sh.flex"],
       also: ["th.ext", "scap"],
       dose: reps(8, "raise 2 [in]", "lower 2 [out]"),
     },
     harder: {
-      how: "A hand narrower, with a pause where it is tightest.",
+      codes: codes(1, 2, 0, 1, 5),
+      how: "Take the grip a hand’s width narrower and pause where it is tightest.",
       dose: reps(8, "over 2 [in]", "pause 1", "and back 1 [out]", "return 3 [out]"),
     },
   }),
@@ -50,6 +54,7 @@ export const shoulder = [
     id: "bar-hang",
     name: "Relaxed bar hang",
     region: "shoulder",
+    rehearses: ["hang"],
     method: "hold",
     sides: "together",
     posture: "hang",
@@ -58,7 +63,8 @@ export const shoulder = [
     also: ["scap", "th.ext"],
     dose: { kind: "ladder", rungs, rung: 2 },
     bounds: bounds(8, 60, 1),
-    brief: "Hang from a bar and let the trunk get long; each person takes the rung they can hold.",
+    codes: codes(0, 0, 0, 1, 6),
+    brief: "Hang from a bar and let the trunk get long; everyone hangs for as long as they can hold well.",
     setUp: [
       "Check the bar. Hands a little wider than the shoulders, thumbs round the bar.",
       "Step up to the bar from a box and keep the box within reach of the feet. Do not jump.",
@@ -71,22 +77,25 @@ export const shoulder = [
     feel: ["The sides of the back and the armpits lengthening.", "The grip and forearms working."],
     elsewhere: [
       { felt: "A pinch on top of the shoulder.", change: "Keep the feet on the box and take half the weight." },
-      { felt: "Tingling in the hand.", change: "Come down; next time a shorter rung with feet on the box." },
+      { felt: "Tingling in the hand.", change: "Come down; next time choose a shorter rung, feet on the box." },
     ],
     faults: [
       { see: "The body swings.", say: "Toes just touching, be still." },
       { see: "Dropping off the bar.", say: "Feet to the box first." },
     ],
     cautions: [
-      "Bar checked before anyone hangs. If your shoulder has ever come out of joint, leave this one out.",
-      "Someone watches each person’s first hang.",
+      care("Check the bar before anyone hangs from it."),
+      noUnseating,
+      care("Watch each person’s first hang."),
     ],
     easier: {
-      how: "Feet on a box, taking half the weight.",
+      codes: codes(0, 0, 0, 1, 4),
+      how: "Keep the feet on a box, taking half the weight.",
       kit: ["bar", "box"],
       dose: { kind: "ladder", rungs, rung: 1 },
     },
     harder: {
+      codes: codes(0, 0, 0, 1, 7),
       how: "A longer hold: draw the shoulder blades down, then relax them again. Hands stay on the bar.",
       dose: { kind: "ladder", rungs, rung: 3 },
     },

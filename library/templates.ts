@@ -210,7 +210,7 @@ export const TEMPLATES: readonly Template[] = [
       {
         title: "On the front",
         lines: [
-          ["prone-press-up", 6],
+          ["prone-press-up", 5],
           ["heel-across-prone", 4],
         ],
       },
@@ -218,7 +218,7 @@ export const TEMPLATES: readonly Template[] = [
       {
         title: "Half-kneeling",
         lines: [
-          ["hip-flexor-reach", 55],
+          ["hip-flexor-reach", 50],
           ["kneel-bend-turn", 3],
         ],
         wholeSide: true,
@@ -226,7 +226,7 @@ export const TEMPLATES: readonly Template[] = [
       {
         title: "On the feet",
         lines: [
-          ["stick-behind-lift", 5],
+          ["stick-behind-lift", 6],
           ["step-reach-back", 12],
         ],
       },

@@ -107,7 +107,7 @@ function largestDrill(): Drill {
     setUp: Array<string>(6).fill(words),
     steps: Array<string>(8).fill(words),
     feel: Array<string>(4).fill(words),
-    cautions: Array<string>(5).fill(words),
+    cautions: Array.from({ length: 6 }, () => ({ kind: "take care" as const, text: words })),
     elsewhere: Array.from({ length: 5 }, () => ({ felt: words, change: words })),
     faults: Array.from({ length: 5 }, () => ({ see: words, say: words })),
     motions: {

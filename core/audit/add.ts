@@ -1,3 +1,4 @@
+import { needsOf } from "~/core/drills/form";
 import { itemsOf } from "./look";
 import type { AuditInput, Fix } from "./types";
 import type { Drill } from "~/core/drills/schema";
@@ -24,7 +25,7 @@ function addable(input: AuditInput): Drill[] {
     (drill) =>
       !used.has(drill.id) &&
       spares(drill, "standard", protections) &&
-      (!group || piecesThere(drill.levels.standard.kit, Math.max(1, group.people.length), group.setting)),
+      (!group || piecesThere(needsOf(drill.levels.standard), Math.max(1, group.people.length), group.setting)),
   );
 }
 

@@ -1,3 +1,4 @@
+import { formIn } from "~/core/drills/form";
 import type { AuditInput } from "./types";
 import type { Drill, DrillLevel } from "~/core/drills/schema";
 import type { Place } from "~/core/session/edits";
@@ -16,7 +17,7 @@ export function itemsOf(input: Pick<AuditInput, "session" | "drills">): Looked[]
   const { session, drills } = input;
   const list = session.blocks.flatMap((block, b) =>
     block.items.flatMap((item, i) => {
-      const drill = drills(item.drill);
+      const drill = formIn(item, drills);
       // By the clock of its block, where it has one: what is really done is what is looked at.
       return drill
         ? [

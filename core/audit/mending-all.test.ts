@@ -37,12 +37,12 @@ it("leaves what was accepted", () => {
 });
 
 it("goes as far as it can, and says what is left", () => {
-  // There is no level of this hold that needs no pad.
-  const input = look(session([hold(30), hold(30)]), { kit: {}, holdCap: 20 });
+  // There is no level of this hold that does not kneel, and there are no pads for the floor.
+  const input = look(session([hold(30), hold(30)]), { kit: {}, holdCap: 20, surface: "hall floor" });
   const { fixes, found, session: after } = allAtOnce(applyAllFixes("caps", input));
   expect(fixes).toHaveLength(2);
   expect(secondsOf(after)).toEqual([20, 20]);
-  expect(found.some((one) => one.rule === "kit")).toBe(true);
+  expect(found.some((one) => one.rule === "ground")).toBe(true);
   expect(allAtOnce(applyAllFixes("no-such-rule", input))).toMatchObject({ fixes: [], session: input.session });
 });
 

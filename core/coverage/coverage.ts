@@ -1,3 +1,4 @@
+import { formIn } from "~/core/drills/form";
 import { MOTION_FACTS, MOTIONS, type Plane, type Motion } from "~/core/vocabulary/motions";
 import type { Drill } from "~/core/drills/schema";
 import type { Item, SessionPlan } from "~/core/session/schema";
@@ -31,7 +32,7 @@ export function coverageOf(
   for (const segment of timeline.segments) {
     if (segment.kind !== "work") continue;
     const item = session.blocks[segment.block]?.items[segment.item];
-    const drill = item && drills(item.drill);
+    const drill = item && formIn(item, drills);
     if (!drill) continue;
     const level = drill.levels[item.level];
     const shared = sharesSides(segment.side, session.version, drill, item);

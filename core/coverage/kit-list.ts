@@ -1,15 +1,20 @@
 import { KIT, KIT_FACTS, type Kit } from "~/core/vocabulary/kit";
-import type { Drill } from "~/core/drills/schema";
+import type { Drill, DrillLevel } from "~/core/drills/schema";
 import type { SessionPlan } from "~/core/session/schema";
 
 export type KitNeed = { kit: Kit; pieces: number; words: string; instead: string };
 
-/** Every piece of kit a session needs for one person: the most pieces any one drill uses at once. */
-export function kitList(session: SessionPlan, drills: (id: string) => Pick<Drill, "levels"> | undefined): KitNeed[] {
+/** Every piece of kit a session uses for one person: the most pieces any one drill uses at once. `of` looks at a part of each level's kit. */
+export function kitList(
+  session: SessionPlan,
+  drills: (id: string) => Pick<Drill, "levels"> | undefined,
+  of: (level: DrillLevel) => readonly Kit[] = (level) => level.kit,
+): KitNeed[] {
   const most = new Map<Kit, number>();
   for (const block of session.blocks)
     for (const item of block.items) {
-      const pieces = drills(item.drill)?.levels[item.level].kit ?? [];
+      const level = drills(item.drill)?.levels[item.level];
+      const pieces = level ? of(level) : [];
       for (const kit of new Set(pieces))
         most.set(kit, Math.max(most.get(kit) ?? 0, pieces.filter((p) => p === kit).length));
     }

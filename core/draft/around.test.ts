@@ -270,7 +270,7 @@ describe("where a request begins", () => {
     expect(withoutLimit(kept, "kit", setting).setting).toEqual({ floor: 3, effortCap: 50, holdCap: 30 });
     const desk = withoutLimit({ ...kept, purpose: "desk-break" }, "kit", setting);
     expect(desk.setting).toMatchObject({ floor: 3, kit: { stick: 99, "light weight": 99 } });
-    expect(kitWords(desk.setting!, "desk-break")).toBe("16 kinds of kit, 3 m of floor");
+    expect(kitWords(desk.setting!, "desk-break")).toBe("18 kinds of kit, 3 m of floor");
     expect(withoutLimit(kept, "caps", setting).setting).toEqual({ kit: {}, floor: 3 });
     expect(withoutLimit(kept, "methods", setting).methods).toBeUndefined();
     expect(withoutLimit(kept, "must", setting).must).toEqual([]);

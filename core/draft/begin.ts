@@ -1,3 +1,4 @@
+import { formIn } from "~/core/drills/form";
 import { draftRequestSchema, keptRequestSchema, type KeptRequest } from "./request";
 import { stepOf, stepRank, type Sequencing } from "./sequencing";
 import { coverageOf } from "~/core/coverage/coverage";
@@ -128,7 +129,7 @@ export function nearestSchool(session: SessionPlan, drills: Drills, schools: rea
   const items = session.blocks.flatMap((block) => block.items);
   const looked = (school: Sequencing): { wrong: number; apart: number } => {
     const ranks = items.flatMap((item) => {
-      const drill = drills(item.drill);
+      const drill = formIn(item, drills);
       const step = drill && stepOf(school, { drill, level: drill.levels[item.level], name: item.level });
       return step ? [stepRank(step)] : [];
     });

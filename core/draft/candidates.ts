@@ -1,3 +1,4 @@
+import { inForm, needsOf } from "~/core/drills/form";
 import { AT_HAND, type DraftRequest } from "./request";
 import { stepOf, type Step } from "./sequencing";
 import { balanceSupport } from "~/core/audit/rules/balance-support";
@@ -167,20 +168,21 @@ const downFrom = (level: LevelName): LevelName[] => LEVELS.slice(0, LEVELS.index
 
 function formOf(
   request: DraftRequest,
-  drill: Drill,
+  whole: Drill,
   level: LevelName,
   offered: readonly Drill[],
   without: Limit | undefined,
   why: Set<Limit>,
   just?: Dose,
 ): Omit<Candidate, "step"> | undefined {
+  const drill = inForm(whole, level);
   const form = drill.levels[level];
   const atHand = request.group?.setting.kit === undefined ? AT_HAND[request.purpose] : undefined;
   if (
     atHand &&
     without !== "kit" &&
     !request.must.includes(drill.id) &&
-    !form.kit.every((piece) => atHand.includes(piece))
+    !needsOf(form).every((piece) => atHand.includes(piece))
   )
     return void why.add("kit");
   const usual = { ...itemOf(drill, level), ...(just && { dose: just }) };

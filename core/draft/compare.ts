@@ -1,3 +1,4 @@
+import { formIn } from "~/core/drills/form";
 import { kitList } from "~/core/coverage/kit-list";
 import { methodFacts, type MethodFacts } from "~/core/vocabulary/methods";
 import type { Drill } from "~/core/drills/schema";
@@ -77,7 +78,7 @@ function factsOf(session: SessionPlan, fit: Share, drills: (id: string) => Drill
     1e-9,
     work.reduce((sum, s) => sum + s.seconds, 0),
   );
-  const methodAt = (s: (typeof work)[number]) => drills(session.blocks[s.block]!.items[s.item]!.drill)?.method;
+  const methodAt = (s: (typeof work)[number]) => formIn(session.blocks[s.block]!.items[s.item]!, drills)?.method;
   return {
     fit,
     changes: postureChanges(timeline.segments),

@@ -1,3 +1,4 @@
+import { formIn } from "~/core/drills/form";
 import { candidatesOf, type Candidate, type Limit } from "./candidates";
 import type { DraftRequest } from "./request";
 import { stepOf } from "./sequencing";
@@ -110,7 +111,7 @@ function reasonsOf(session: SessionPlan, coverage: Coverage, request: DraftReque
   const last = session.blocks.length - 1;
   return session.blocks.map((block, b) =>
     block.items.map((item, i): Reason => {
-      const drill = drills(item.drill)!;
+      const drill = formIn(item, drills)!;
       const closes = b === last && i === block.items.length - 1 && session.blocks.length > 1;
       const reason = {
         why: [
@@ -135,7 +136,7 @@ function whyHere(
 ): string {
   const { demand, target, must, locked } = request;
   const item = session.blocks[place.block]!.items[place.item]!;
-  const drill = drills(item.drill)!;
+  const drill = formIn(item, drills)!;
   if (locked.some((one) => one.drill === item.drill)) return "You locked it.";
   const rest = removeItem(session, place);
   const without = coverageOf(rest, compile(rest, drills), drills);

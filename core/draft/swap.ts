@@ -1,3 +1,4 @@
+import { formIn } from "~/core/drills/form";
 import { candidatesOf, CLOSING, type Candidate } from "./candidates";
 import { SHORT_AT_MOST } from "./draft";
 import { feelsOf } from "./prune";
@@ -33,7 +34,7 @@ export function swapsFor(
   const byId = new Map(offered.map((drill) => [drill.id, drill]));
   const drills = (id: string) => byId.get(id);
   const item = session.blocks[place.block]?.items[place.item];
-  const drill = item && drills(item.drill);
+  const drill = item && formIn(item, drills);
   if (!item || !drill) return [];
   const { candidates } = candidatesOf(request, offered);
   const closes =

@@ -15,6 +15,8 @@ import { DRAWN_DRILLS } from "~/library/drawn";
 const by = (more: object) => browseSchema.parse(more);
 const names = (more: object) => browse(DRAWN_DRILLS, by(more)).map((drill) => drill.id);
 
+const said = (...texts: string[]) => texts.map((text) => ({ kind: "take care" as const, text }));
+
 describe("browsing", () => {
   it("finds by name, joint, plane, posture, method, kit and length, each narrowing the rest", () => {
     expect(names({})).toHaveLength(166);
@@ -108,7 +110,7 @@ describe("a new drill", () => {
       "what makes it easier and harder",
     ]);
     expect(
-      unwritten({ ...drill, cautions: ["Stop when the knee hurts."], steps: ["What to do first.", "Reach up."] }),
+      unwritten({ ...drill, cautions: said("Stop when the knee hurts."), steps: ["What to do first.", "Reach up."] }),
     ).toEqual([
       "it in one line",
       "how to set up",
@@ -121,13 +123,13 @@ describe("a new drill", () => {
   });
   it("lacks cautions while one still asks for them, however it is spaced", () => {
     expect(lacksCautions(drill)).toBe(true);
-    expect(lacksCautions({ ...drill, cautions: ["Stop when it hurts.", " What to watch out for. "] })).toBe(true);
-    expect(lacksCautions({ ...drill, cautions: ["Stop when it hurts."] })).toBe(false);
+    expect(lacksCautions({ ...drill, cautions: said("Stop when it hurts.", " What to watch out for. ") })).toBe(true);
+    expect(lacksCautions({ ...drill, cautions: said("Stop when it hurts.") })).toBe(false);
   });
   it("is known by what an earlier Mapset put in its place, too", () => {
-    const earlier = { ...drill, cautions: ["What to take care of."] };
+    const earlier = { ...drill, cautions: said("What to take care of.") };
     expect([lacksCautions(earlier), unwritten(earlier)[0]]).toEqual([true, "what to watch out for"]);
-    expect(lacksCautions({ ...drill, cautions: ["Stop when the knee hurts."] })).toBe(false);
+    expect(lacksCautions({ ...drill, cautions: said("Stop when the knee hurts.") })).toBe(false);
   });
   it("is the only kind: no shipped drill is unwritten", () => {
     for (const shipped of DRAWN_DRILLS) expect(unwritten(shipped), shipped.id).toEqual([]);

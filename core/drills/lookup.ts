@@ -3,7 +3,7 @@ import type { LevelName } from "~/core/vocabulary/levels";
 
 /** What the arithmetic of time needs to know of a drill. */
 export type TimedDrill = Pick<Drill, "id" | "sides" | "directions"> & {
-  levels: Record<LevelName, Pick<DrillLevel, "posture" | "endPosture" | "kit" | "stance">>;
+  levels: Record<LevelName, Pick<DrillLevel, "posture" | "endPosture" | "kit" | "stance" | "sides" | "directions">>;
 };
 
 /** Finds a drill by its id. */

@@ -7,8 +7,11 @@ import { USUAL_PACE } from "~/core/dose/pace";
 import { asDocument } from "./stresses";
 import { doseSeconds, unitCount, isCounted } from "~/core/dose/dose";
 
-/** Version 1 had no stance; everything else is the same, so one schema reads both. */
-const NEWEST_DRILL = 2;
+/**
+ * Version 1 had no stance, and up to version 2 a drill said nothing of its pulse, speed, impact, skill and effort, of its
+ * family and of what only helps, and its cautions were bare sentences. What came later may be left out, so one schema reads all.
+ */
+const NEWEST_DRILL = 3;
 
 /** A drill as a file. */
 export const drillFileSchema = z.strictObject({
@@ -51,7 +54,7 @@ export function readDrillText(text: string): Read<Drill> {
   if (isNewer(document.value, NEWEST_DRILL))
     return { ok: false, faults: [{ path: "version", message: MADE_BY_NEWER }] };
   const outer = parseWith(
-    z.strictObject({ format: z.literal("mapset/drill"), version: z.literal([1, NEWEST_DRILL]), drill: z.unknown() }),
+    z.strictObject({ format: z.literal("mapset/drill"), version: z.literal([1, 2, NEWEST_DRILL]), drill: z.unknown() }),
     document.value,
   );
   return outer.ok ? readDrill(outer.value.drill, ["drill"]) : outer;

@@ -52,7 +52,7 @@ export function newDrill(name: string, posture: Posture, motion: Animation): Dri
     feel: [STARTING.feel],
     elsewhere: [{ felt: STARTING.felt, change: STARTING.change }],
     faults: [{ see: STARTING.see, say: STARTING.say }],
-    cautions: [STARTING.cautions],
+    cautions: [{ kind: "take care", text: STARTING.cautions }],
     levels: { easier: level(STARTING.easier), standard: level("As described."), harder: level(STARTING.harder) },
     motions: { standard: motion },
   };
@@ -63,7 +63,7 @@ export function unwritten(drill: Drill): string[] {
   const asked: readonly string[] = [...Object.values(STARTING).flat(), ...NO_CAUTIONS];
   const open = (...texts: string[]) => texts.some((text) => asked.includes(text.trim()));
   return [
-    ["what to watch out for", open(...drill.cautions)],
+    ["what to watch out for", open(...drill.cautions.map(({ text }) => text))],
     ["it in one line", open(drill.brief)],
     ["how to set up", open(...drill.setUp)],
     ["what to do", open(...drill.steps)],
@@ -76,4 +76,4 @@ export function unwritten(drill: Drill): string[] {
 
 /** Whether a drill has no cautions of its own yet. Nobody should be handed one. */
 export const lacksCautions = (drill: Drill): boolean =>
-  drill.cautions.some((text) => NO_CAUTIONS.includes(text.trim()));
+  drill.cautions.some(({ text }) => NO_CAUTIONS.includes(text.trim()));

@@ -29,6 +29,8 @@ export type LevelStress = {
   drawn: boolean;
   /** How fast the fastest part moves at the fastest tempo allowed: still, slower than everyday, everyday or brisker. */
   pace: 0 | 1 | 2;
+  /** Whether a joint comes near the end of its usual range. */
+  endRange: boolean;
   bends: Bends;
 };
 

@@ -1,5 +1,6 @@
-import type { Drill } from "~/core/drills/schema";
-import type { LevelName } from "~/core/vocabulary/levels";
+import { inForm } from "~/core/drills/form";
+import { CAUTION_KINDS, type Caution, type Drill } from "~/core/drills/schema";
+import { LEVELS, type LevelName } from "~/core/vocabulary/levels";
 import type { SessionPlan } from "~/core/session/schema";
 import { asDocument } from "~/core/drills/stresses";
 
@@ -55,14 +56,26 @@ export function editionDrills(edition: Edition): (id: string) => Drill | undefin
   return (id) => byId.get(id);
 }
 
-/** The cautions of every drill in a session, each once, in order of first appearance. */
-export function cautionsOf(edition: Edition): { drill: string; text: string }[] {
+/** A caution with the drill it is first said of. */
+export type SaidCaution = Caution & { drill: string };
+
+/**
+ * The cautions of every drill in a session at the levels it is done at, each once: who must leave something out first, then
+ * what to take care of, then the signs to stop at; within each in order of first appearance.
+ */
+export function cautionsOf(edition: Edition): SaidCaution[] {
   const seen = new Set<string>();
-  return edition.drills.flatMap((drill) =>
-    drill.cautions.flatMap((text) => {
-      if (seen.has(text)) return [];
-      seen.add(text);
-      return [{ drill: drill.name, text }];
-    }),
-  );
+  const items = edition.session.blocks.flatMap((block) => block.items);
+  const found = edition.drills.flatMap((drill) => {
+    const levels = new Set(items.filter((item) => item.drill === drill.id).map((item) => item.level));
+    return LEVELS.filter((level) => levels.has(level)).flatMap((level) => {
+      const { name, cautions } = inForm(drill, level);
+      return cautions.flatMap(({ kind, text }): SaidCaution[] => {
+        if (seen.has(text)) return [];
+        seen.add(text);
+        return [{ drill: name, kind, text }];
+      });
+    });
+  });
+  return CAUTION_KINDS.flatMap((kind) => found.filter((one) => one.kind === kind));
 }

@@ -1,4 +1,5 @@
-import { cautionsOf, makeEdition } from "./edition";
+import { formIn } from "~/core/drills/form";
+import { cautionsOf, makeEdition, type SaidCaution } from "./edition";
 import { kitList, type KitNeed } from "~/core/coverage/kit-list";
 import type { Drill } from "~/core/drills/schema";
 import { answerFor, choiceAt } from "~/core/group/choices";
@@ -34,7 +35,7 @@ export type PaperItem = {
 export type Paper = {
   length: string;
   kit: (KitNeed & { inAll: number | undefined })[];
-  cautions: string[];
+  cautions: SaidCaution[];
   blocks: { title: string; more: string; items: PaperItem[] }[];
 };
 
@@ -54,7 +55,7 @@ export function* paperInSteps(
   for (const [b, block] of session.blocks.entries()) {
     const items: PaperItem[] = [];
     for (const [i, item] of block.items.entries()) {
-      const drill = drills(item.drill)!;
+      const drill = formIn(item, drills)!;
       items.push({
         number: ++number,
         at: clockText(totals.get(placeKey(b, i))?.start ?? 0),
@@ -81,7 +82,7 @@ export function* paperInSteps(
   const people = group?.people.length ?? 0;
   return {
     length: clockText(timeline.totalSeconds),
-    cautions: cautionsOf(makeEdition(session, drills)).map(({ drill, text }) => `${drill}: ${text}`),
+    cautions: cautionsOf(makeEdition(session, drills)),
     blocks,
     kit: kitList(session, drills).map((need) => ({
       ...need,
@@ -99,7 +100,7 @@ function* insteadOnPaper(
 ): Steps<PaperItem["instead"]> {
   const block = session.blocks[place.block]!;
   const item = itemDone(block, block.items[place.item]!, drills, session.pace);
-  const drill = drills(item.drill)!;
+  const drill = formIn(item, drills)!;
   const found: { people: number[]; value: string }[] = [];
   for (const { people, protections, choices } of alike) {
     const other = answerFor(item, protections, choiceAt(choices, place, item), {

@@ -62,7 +62,13 @@ describe("version 1", () => {
   it("of an edition keeps its arithmetic and its drills", () => {
     const opened = openEdition(json("edition-1"));
     if (!opened.ok) throw new Error(opened.why);
-    expect([opened.was, opened.doc]).toEqual([1, json("edition-1")]);
+    const before = json("edition-1") as { drills: { cautions: string[] }[] };
+    // Cautions were bare sentences then: each asks to take care.
+    const drills = before.drills.map((drill) => ({
+      ...drill,
+      cautions: drill.cautions.map((text) => ({ kind: "take care", text })),
+    }));
+    expect([opened.was, opened.doc]).toEqual([1, { ...before, drills }]);
     expect(compile(opened.doc.session, editionDrills(opened.doc)).totalSeconds).toBe(1594);
   });
   it("of a session file brings its drill and its profile", () => {

@@ -1,3 +1,4 @@
+import { formIn } from "~/core/drills/form";
 import { coverageOf, sharesSides } from "~/core/coverage/coverage";
 import { MOTION_FACTS, MOTIONS, type Motion } from "~/core/vocabulary/motions";
 import type { Drill } from "~/core/drills/schema";
@@ -85,7 +86,7 @@ function goingOnly(lever: Lever, way: Way): Lever {
 function doseLevers({ session, timeline, drills, locked }: Base, { doseSteps }: Allowed): Lever[] {
   const times = workTimes(timeline.segments, (segment) => {
     const item = itemAt(session, segment);
-    const drill = item && drills(item.drill);
+    const drill = item && formIn(item, drills);
     return (
       item !== undefined &&
       drill !== undefined &&
@@ -99,7 +100,7 @@ function doseLevers({ session, timeline, drills, locked }: Base, { doseSteps }: 
     if (places.length === 0) return [];
     const { block, item: at } = places[0]!;
     const item = session.blocks[block]!.items[at]!;
-    const drill = drills(item.drill);
+    const drill = formIn(item, drills);
     const counts = places.flatMap((place) => times.get(keyOf(place)) ?? []);
     if (!drill || counts.length < places.length || places.some((place) => locked.has(keyOf(place)))) return [];
     const count = counts.reduce((a, b) => ({ all: a.all + b.all, left: a.left + b.left, right: a.right + b.right }));
@@ -278,7 +279,7 @@ function offBounds(
   item: Item,
   { drills, pace }: Pick<Base, "drills"> & Pick<SessionPlan, "pace">,
 ): number {
-  const level = drills(item.drill)?.levels[item.level];
+  const level = formIn(item, drills)?.levels[item.level];
   const done = itemDone(block, item, drills, pace).dose;
   if (!level || done.kind !== (forClock(level.dose) ?? level.dose).kind) return 0;
   const { value } = amountOf(done);

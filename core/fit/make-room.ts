@@ -1,3 +1,4 @@
+import { formIn } from "~/core/drills/form";
 import { endsOf, fitToTime, UNDER_AT_MOST, type FitAnswer, type FitRequest } from "./fit-to-time";
 import { equalPlaces } from "./levers";
 import type { Solve } from "./program";
@@ -211,7 +212,7 @@ function lockedWithout(session: SessionPlan, locked: ReadonlySet<string>, place:
 /** Whether a drill goes with a block: by a main motion or its way of working. */
 const isKin = (drill: Drill, { items }: Block, drills: Drills): boolean =>
   items.some((item) => {
-    const own = drills(item.drill);
+    const own = formIn(item, drills);
     return (
       own !== undefined &&
       (own.method === drill.method ||

@@ -1,3 +1,4 @@
+import { formIn } from "~/core/drills/form";
 import { z } from "zod";
 import { fallbackFor, fallbacksFor, type Fallback, type FallbackBy } from "./fallback";
 import { against, itemAsWorked, type Protection } from "./protect";
@@ -102,7 +103,7 @@ export function answerFor(
   choice: PersonChoice | undefined,
   by: FallbackBy,
 ): Answer {
-  const drill = by.drills(item.drill);
+  const drill = formIn(item, by.drills);
   // Nobody knows what a drill that cannot be looked up loads.
   if (!drill) return protections.length === 0 ? { does: "same" } : { does: "rest", chosen: false };
   const clear =

@@ -1,3 +1,4 @@
+import { formIn, inForm, needsOf } from "~/core/drills/form";
 import { piecesThere } from "./kit";
 import { against, itemAsWorked, type AsWorked, type Protection } from "./protect";
 import type { Group } from "./schema";
@@ -60,7 +61,7 @@ const atMost = (other: ReturnType<typeof demands>, own: ReturnType<typeof demand
  * when it goes against nothing. What is not drawn is never anybody's answer, nor fine for whoever protects anything.
  */
 export function fallbackFor(item: Item, protections: readonly Protection[], by: FallbackBy): Fallback | undefined {
-  const own = by.drills(item.drill);
+  const own = formIn(item, by.drills);
   if (!own) return undefined;
   if (against(own.levels[item.level], itemAsWorked(own, item, by.pace, by.rounds ?? 1), protections).length === 0)
     return { drill: own, level: item.level };
@@ -83,11 +84,11 @@ export function* fallbacksFor(
   protections: readonly Protection[],
   { drills, offered, pace, group, rounds = 1 }: FallbackBy,
 ): Generator<Fallback, void> {
-  const own = drills(item.drill);
+  const own = formIn(item, drills);
   if (!own) return;
   const here = own.levels[item.level];
   const worked = itemAsWorked(own, item, pace, rounds);
-  const there = (level: DrillLevel) => group === undefined || piecesThere(level.kit, 1, group.setting);
+  const there = (level: DrillLevel) => group === undefined || piecesThere(needsOf(level), 1, group.setting);
   const asked = demands(here, worked);
   const suits = (level: DrillLevel, so: AsWorked) =>
     against(level, so, protections).length === 0 && atMost(demands(level, so), asked);
@@ -137,8 +138,8 @@ function othersFor(item: Item, own: Drill, offered: readonly Drill[], group: Gro
     offered.flatMap((drill) =>
       LEVELS.flatMap((level): Form[] => {
         const form = drill.levels[level];
-        return form.main.includes(row) && (group === undefined || piecesThere(form.kit, 1, group.setting))
-          ? [{ drill, level, form }]
+        return form.main.includes(row) && (group === undefined || piecesThere(needsOf(form), 1, group.setting))
+          ? [{ drill: inForm(drill, level), level, form }]
           : [];
       }),
     );

@@ -1,3 +1,4 @@
+import { formIn } from "~/core/drills/form";
 import { answerFor, choiceAt } from "./choices";
 import { against, itemAsWorked, type Protection } from "./protect";
 import type { Group, PersonChoice } from "./schema";
@@ -58,7 +59,7 @@ export function notOneDown(
   if (protections.length === 0) return [];
   return session.blocks.flatMap((block, b) =>
     block.items.flatMap((item, i) => {
-      const drill = drills(item.drill);
+      const drill = formIn(item, drills);
       const below = levelBelow(item.level);
       if (!drill || !below) return [];
       return against(

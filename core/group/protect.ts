@@ -1,3 +1,4 @@
+import { inForm } from "~/core/drills/form";
 import { z } from "zod";
 import { AREAS, isSided, type Area, type Grade } from "~/core/vocabulary/areas";
 import type { Drill, DrillLevel } from "~/core/drills/schema";
@@ -116,7 +117,8 @@ export function itemAsWorked(
 /** A level of a drill at its own dose and sides. */
 export function levelAsWorked(drill: Drill, name: LevelName): AsWorked {
   const { dose } = drill.levels[name];
-  return { dose, seconds: atWork(drill, { dose, sets: 1 }, USUAL_PACE), sides: drill.sides };
+  const form = inForm(drill, name);
+  return { dose, seconds: atWork(form, { dose, sets: 1 }, USUAL_PACE), sides: form.sides };
 }
 
 /** Whether a level of a drill, at its own dose, goes against nothing of a list. */

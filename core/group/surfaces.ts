@@ -48,14 +48,19 @@ export const isFreeBalance = (level: DrillLevel): boolean =>
     (s) => s.area === "balance" && (s.grade === 2 || !level.kit.some((kit) => kitFacts(kit).steadies)),
   );
 
-/** Why a level of a drill is not for a surface, as the end of a sentence that begins with its name; undefined where it is. A kneeling hall floor or street wants a pad under the knee. */
-export function groundAgainst(drill: Pick<Drill, "method">, level: DrillLevel, surface: Surface): string | undefined {
+/** Why a level of a drill is not for a surface, as the end of a sentence that begins with its name; undefined where it is. A kneeling hall floor or street wants a pad under the knee; `pads` is whether there are any. */
+export function groundAgainst(
+  drill: Pick<Drill, "method">,
+  level: DrillLevel,
+  surface: Surface,
+  pads = true,
+): string | undefined {
   const { on, down, kneel, onTheSpot } = SURFACE_FACTS[surface];
   const postures = [level.posture, level.endPosture];
   if (!down && postures.some(isDown)) return `goes down ${on}`;
-  if (postures.some(kneels) && (kneel === "no" || (kneel === "pad" && !level.kit.includes("pad"))))
+  if (postures.some(kneels) && (kneel === "no" || (kneel === "pad" && !(pads && level.kit.includes("pad")))))
     return `kneels ${on}${kneel === "pad" ? " without a pad" : ""}`;
-  if (onTheSpot && drill.method === "travel") return `travels ${on}`;
+  if (onTheSpot && (level.method ?? drill.method) === "travel") return `travels ${on}`;
   if (onTheSpot && isFreeBalance(level)) return `is done on one leg, or nearly, ${on} with nothing to hold on to`;
   return undefined;
 }

@@ -1,3 +1,4 @@
+import { inForm } from "~/core/drills/form";
 import { kindOf, type Dose } from "~/core/dose/kinds";
 import { USUAL_PACE } from "~/core/dose/pace";
 import { playerView, type PlayerView } from "./player-view";
@@ -71,7 +72,7 @@ export function ownOf(place: Place, facts: Facts, mine: Mine, easierAt: Readonly
     if (other)
       return {
         how: "instead",
-        drill: other,
+        drill: inForm(other, own.level),
         item: { ...item, drill: other.id, level: own.level, cues: [] },
         smaller: eased,
         inStep: other.id === drill.id && sameBeats(item, other, own.level),
@@ -86,7 +87,7 @@ export function ownOf(place: Place, facts: Facts, mine: Mine, easierAt: Readonly
   const drawn = motion && drill.motions ? { ...drill, motions: { ...drill.motions, easier: motion } } : drill;
   return {
     how: "easier",
-    drill: drawn,
+    drill: inForm(drawn, below),
     item: { ...item, level: below, cues: [] },
     smaller: false,
     inStep: sameBeats(item, drill, below),

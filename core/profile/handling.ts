@@ -1,3 +1,4 @@
+import { formIn } from "~/core/drills/form";
 import type { Profile } from "./profile";
 import type { Drill } from "~/core/drills/schema";
 import { amountOf, withAmount } from "~/core/dose/amount";
@@ -82,7 +83,7 @@ export function doseLasting(
   drills: (id: string) => Drill | undefined,
 ): Dose | undefined {
   const item = session.blocks[segment.block]?.items[segment.item];
-  const drill = item && drills(item.drill);
+  const drill = item && formIn(item, drills);
   if (!item || !drill) return undefined;
   const { dose } = item;
   const one = seconds / (segment.side === "alternating" ? 2 : 1);

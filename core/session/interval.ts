@@ -1,3 +1,4 @@
+import { formIn } from "~/core/drills/form";
 import { unitMicros, inWholeUnits } from "~/core/dose/dose";
 import { sideModeOf } from "./passes";
 import type { DrillLookup } from "~/core/drills/lookup";
@@ -58,7 +59,13 @@ export function itemDone(
   if (!block.interval) return item;
   return {
     ...item,
-    dose: doseDone(block, item, sideModeOf(item, drills), item.directions ?? drills(item.drill)?.directions ?? 1, pace),
+    dose: doseDone(
+      block,
+      item,
+      sideModeOf(item, drills),
+      item.directions ?? formIn(item, drills)?.directions ?? 1,
+      pace,
+    ),
   };
 }
 

@@ -1,3 +1,4 @@
+import { formIn } from "~/core/drills/form";
 import type { Block, Item, SideMode } from "./schema";
 import { type OneSide, otherSide } from "~/core/vocabulary/sides";
 import type { DrillLookup } from "~/core/drills/lookup";
@@ -10,8 +11,8 @@ export type Visit = {
 };
 
 /** How an item's sides are worked: its own choice, else the drill's. */
-export function sideModeOf(item: Pick<Item, "drill" | "sides">, drills: DrillLookup): SideMode {
-  return item.sides ?? drills(item.drill)?.sides ?? "together";
+export function sideModeOf(item: Pick<Item, "drill" | "level" | "sides">, drills: DrillLookup): SideMode {
+  return item.sides ?? formIn(item, drills)?.sides ?? "together";
 }
 
 /**

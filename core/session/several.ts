@@ -1,3 +1,4 @@
+import { formIn } from "~/core/drills/form";
 import { INTERVAL_BOUNDS } from "./bounds";
 import { amountOf, withAmount, type Amount } from "~/core/dose/amount";
 import { editBlock, editItem, insertItem, itemCount, removeItem, type Place } from "./edits";
@@ -37,7 +38,7 @@ export function levelSeveral(
 ): SessionPlan {
   return places.reduce((s, place) => {
     const item = s.blocks[place.block]?.items[place.item];
-    const drill = item && drills(item.drill);
+    const drill = item && formIn(item, drills);
     if (!item || !drill) return s;
     const own = sameDose(item.dose, drill.levels[item.level].dose);
     return editItem(s, place, { level, ...(own && { dose: drill.levels[level].dose }) });
@@ -68,7 +69,7 @@ export function stepSeveral(
 ): SessionPlan {
   return places.reduce((s, place) => {
     const item = s.blocks[place.block]?.items[place.item];
-    const level = item && drills(item.drill)?.levels[item.level];
+    const level = item && formIn(item, drills)?.levels[item.level];
     if (!item || !level) return s;
     const interval = s.blocks[place.block]!.interval;
     if (interval) {

@@ -1,3 +1,4 @@
+import { formIn } from "~/core/drills/form";
 import type { ValidationError } from "~/core/faults";
 import type { Block, Item, SessionPlan } from "./schema";
 import type { Dose } from "~/core/dose/kinds";
@@ -31,7 +32,7 @@ const timesOf = (rounds: number, item: Item, drills: DrillLookup): number => {
   return (
     rounds *
     item.sets *
-    (item.directions ?? drills(item.drill)?.directions ?? 1) *
+    (item.directions ?? formIn(item, drills)?.directions ?? 1) *
     (sides === "each" || sides === "alternating" ? 2 : 1)
   );
 };

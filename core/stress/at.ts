@@ -15,6 +15,9 @@ export const knownStress = (level: DrillLevel): LevelStress => level.stress ?? u
 /** From these efforts on an effort is strong, and all there is. */
 const STRONG: Percent = 60;
 const ALL: Percent = 80;
+/** The same on the scale from 0 to 10. */
+const HARD = 7;
+const VERY_HARD = 8;
 /** A strong effort for so long is held without a breath unless a breath is asked for; so is a hold of the breath itself from 4 s. */
 const HELD_EFFORT: Seconds = 5;
 const HELD_BREATH: Seconds = 4;
@@ -22,6 +25,12 @@ const HELD_BREATH: Seconds = 4;
 function effortGrade(dose: Dose): 0 | Grade {
   const peak = peakEffort(dose);
   return peak >= ALL ? 2 : peak >= STRONG ? 1 : 0;
+}
+
+/** What is not dosed by effort is as strong as its level says: hard is some, very hard much. */
+function codedGrade({ dose, effort = 0 }: DrillLevel): 0 | Grade {
+  if (asksEffort(dose)) return 0;
+  return effort >= VERY_HARD ? 2 : effort >= HARD ? 1 : 0;
 }
 
 function breathGrade(dose: Dose): 0 | Grade {
@@ -34,7 +43,10 @@ export function stressesWith(level: DrillLevel, dose: Dose, seconds: Seconds): S
   const known = knownStress(level);
   const effort = !asksEffort(dose) && asksEffort(level.dose) ? level.dose : dose;
   const peak = peakEffort(effort);
-  const [strong, breath] = [effortGrade(effort), Math.max(breathGrade(effort), breathGrade(dose)) as 0 | Grade];
+  const [strong, breath] = [
+    Math.max(effortGrade(effort), codedGrade(level)) as 0 | Grade,
+    Math.max(breathGrade(effort), breathGrade(dose)) as 0 | Grade,
+  ];
   const all: Stress[] = [
     ...known.always,
     ...known.timed.filter(({ from }) => seconds >= from),
@@ -76,5 +88,6 @@ export function atWork(
 
 /** What a level stresses at its own dose. */
 export function stressesOfLevel(drill: Pick<Drill, "sides" | "directions">, level: DrillLevel): Stress[] {
-  return stressesWith(level, level.dose, atWork(drill, { dose: level.dose, sets: 1 }, USUAL_PACE));
+  const form = { sides: level.sides ?? drill.sides, directions: level.directions ?? drill.directions };
+  return stressesWith(level, level.dose, atWork(form, { dose: level.dose, sets: 1 }, USUAL_PACE));
 }

@@ -14,7 +14,11 @@ import {
 import type { Facts, Limb } from "./types";
 import { AREAS, isSided, type Area } from "~/core/vocabulary/areas";
 import type { Drill, DrillLevel } from "~/core/drills/schema";
+import { anglesOf } from "~/core/figure/angles";
 import type { Animation } from "~/core/figure/animation";
+import { sampleBeats } from "~/core/figure/check";
+import { LIMITS } from "~/core/figure/limits";
+import { bodyAt, playerOf } from "~/core/figure/play";
 import { SIDES, type Side } from "~/core/figure/points";
 import type { Degrees } from "~/core/units";
 
@@ -46,16 +50,18 @@ export function stressesOf(area: Area, { left, right }: Amounts, sides: Drill["s
 
 /** What a level stresses, worked out from how it is drawn, with what is stated of it besides. */
 export function stressOf(drill: Pick<Drill, "sides" | "method">, level: DrillLevel, motion: Animation): LevelStress {
-  const facts = factsOf(level, drill.method, motion);
-  const always = AREAS.flatMap((area) => stressesOf(area, amountsOf(area, facts), drill.sides));
+  const facts = factsOf(level, level.method ?? drill.method, motion);
+  const sides = level.sides ?? drill.sides;
+  const always = AREAS.flatMap((area) => stressesOf(area, amountsOf(area, facts), sides));
   return statedIn(
     {
       drawn: true,
       pace: paceOf(facts),
+      endRange: nearTheEnd(motion),
       always,
       timed: timedOf(facts),
-      pressed: pressedOf(facts, drill.sides),
-      bends: bendsOf(facts, drill.sides),
+      pressed: pressedOf(facts, sides),
+      bends: bendsOf(facts, sides),
     },
     level.loads,
   );
@@ -69,6 +75,25 @@ export function paceOf({ speeds, still }: Facts): LevelStress["pace"] {
   const limbs = Math.max(...SIDES.flatMap((side) => [speeds[side].hip, speeds[side].knee, speeds[side].shoulder]));
   if (spine > BRISK_SPINE || limbs > BRISK_LIMB) return 2;
   return still || Math.max(spine, limbs) < STILL ? 0 : 1;
+}
+
+/** A joint is near the end of its usual range within so many degrees of it, or within a quarter of a short one. */
+const NEAR_END: Degrees = 10;
+/** Up to here a limit is where a joint is when nothing happens: a straight knee is no end of range. */
+const REST: Degrees = 15;
+
+/** Whether any joint of the drawing comes near the end of its usual range over a repetition. Rotations of hip and shoulder, which the drawing shares out between joints, are left out. */
+export function nearTheEnd(motion: Animation): boolean {
+  const player = playerOf(motion);
+  return sampleBeats(motion).some((beat) =>
+    Object.entries(anglesOf(bodyAt(player, beat))).some(([joint, angle]) => {
+      const limit = LIMITS[joint.replace(/^(left|right)\./, "") as keyof typeof LIMITS];
+      if (!limit || joint.endsWith(".rotation")) return false;
+      const past = (most: Degrees) => most > REST && angle >= most - Math.min(NEAR_END, most / 4);
+      const under = (least: Degrees) => least < -REST && angle <= least + Math.min(NEAR_END, -least / 4);
+      return past(limit.most) || under(limit.least);
+    }),
+  );
 }
 
 function timedOf(facts: Facts): Timed[] {

@@ -52,9 +52,13 @@ describe("a level that is not drawn", () => {
     ["supine", ["floor 2 middle"]],
     ["prone", ["floor 2 middle"]],
     ["side-lying", ["floor 2 middle"]],
+    ["side-kneel", ["floor 2 middle", "groin-stretch 2 both", "kneeling 2 both"]],
+    ["chair-sit", []],
+    ["bench-sit", []],
+    ["walking", []],
     ["hang", ["grip 2 both", "shoulder-overhead 2 both", "shoulder-weight 2 both"]],
   ])("in %s has what its position has", (posture, expected) => expect(areas(posture)).toEqual(expected));
-  it("names every position above", () => expect(POSTURES.length).toBe(17));
+  it("names every position above", () => expect(POSTURES.length).toBe(21));
   it("has what its last position and a bar have, too, each once", () => {
     expect(areas("standing", "squat")).toEqual(areas("squat"));
     expect(areas("standing", "standing", ["bar"])).toEqual(areas("hang"));

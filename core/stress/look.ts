@@ -15,7 +15,10 @@ import type { DrillLevel } from "~/core/drills/schema";
 import type { Degrees, Metres, Seconds } from "~/core/units";
 import { tempoOf } from "~/core/dose/dose";
 
-type Level = Pick<DrillLevel, "posture" | "endPosture" | "kit" | "main" | "also" | "dose" | "bounds">;
+type Level = Pick<
+  DrillLevel,
+  "posture" | "endPosture" | "kit" | "main" | "also" | "dose" | "bounds" | "pulse" | "impact"
+>;
 
 /** Everything the rules look at, from a level and how it is drawn. `side` draws it in the mirror. */
 export function factsOf(level: Level, method: Method, motion: Animation, side: Side = "right"): Facts {
@@ -43,6 +46,8 @@ export function factsOf(level: Level, method: Method, motion: Animation, side: S
     rows: [...level.main, ...level.also],
     dose: level.dose,
     still: motion.kind === "hold",
+    pulse: level.pulse ?? 0,
+    impact: level.impact ?? 0,
   };
 }
 

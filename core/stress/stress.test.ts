@@ -94,6 +94,8 @@ const FACTS: Facts = {
   rows: [],
   dose: { kind: "time", seconds: 30 },
   still: false,
+  pulse: 0,
+  impact: 0,
 };
 
 type Change = { limb?: Partial<Limb>; other?: Partial<Limb>; moment?: Partial<Moment>; facts?: Partial<Facts> };
@@ -710,7 +712,15 @@ describe("what depends on the dose", () => {
     ).toBe(2);
   });
   it("keeps the drill's own effort where an item doses it otherwise", () =>
-    expect(grade("max-effort", { kind: "time", seconds: 30 })).toBe(2));
+    expect(grade("max-effort", { kind: "time", seconds: 30 })).toBe(grade("max-effort", level.dose)));
+  it("is as strong as the level says where nothing asks for an effort: hard is some, very hard much", () => {
+    const held = (effort: number | undefined): DrillLevel => ({
+      ...level,
+      dose: { kind: "time", seconds: 20 },
+      effort,
+    });
+    expect([undefined, 6, 7, 8].map((n) => grade("max-effort", held(n).dose, 20, held(n)))).toEqual([0, 0, 1, 2]);
+  });
   it("is lying from over fifteen seconds, and much from over a minute", () => {
     const lying = drawnDrillById("long-exhale")!.levels.standard;
     expect(

@@ -1,4 +1,5 @@
 import type { Kit } from "~/core/vocabulary/kit";
+import type { ScaleStep } from "~/core/vocabulary/scales";
 import type { Dose } from "~/core/dose/kinds";
 import type { Method } from "~/core/vocabulary/methods";
 import type { Motion } from "~/core/vocabulary/motions";
@@ -88,4 +89,7 @@ export type Facts = {
   rows: readonly Motion[];
   dose: Dose;
   still: boolean;
+  /** The level by the scales, 0 where it says nothing. */
+  pulse: ScaleStep;
+  impact: ScaleStep;
 };

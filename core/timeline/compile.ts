@@ -1,3 +1,4 @@
+import { formIn } from "~/core/drills/form";
 import { fillBeats, layBeats } from "./beats";
 import { otherSide, type OneSide } from "~/core/vocabulary/sides";
 import { unitCount, unitMicros } from "~/core/dose/dose";
@@ -80,7 +81,7 @@ function visitItem(
 ): void {
   const block = session.blocks[place.block];
   const item = block?.items[place.item];
-  const drill = item && drills(item.drill);
+  const drill = item && formIn(item, drills);
   if (!block || !item || !drill) throw new Error(`No drill at blocks[${place.block}].items[${place.item}]`);
   const here: Here = { session, drills, block, item, drill, place };
   const level = drill.levels[item.level];

@@ -133,6 +133,20 @@ export const KIT_FACTS = {
     called: ["wedge", "slant board"],
     findBy: "slant board plate heel lift",
   },
+  barbell: {
+    words: "barbell",
+    instead: "a stick, to learn the movement without a load",
+    stays: true,
+    weighs: true,
+    called: ["barbell", "bar and rack", "olympic bar"],
+    findBy: "bar rack weights lifting",
+  },
+  slider: {
+    words: "slider",
+    instead: "a sock or a cloth on a smooth floor",
+    called: ["slider", "slide disc", "sock", "cloth"],
+    findBy: "sliding disc sock cloth towel",
+  },
   ball: {
     words: "firm ball",
     instead: "a tennis ball in a sock",

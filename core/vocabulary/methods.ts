@@ -41,6 +41,14 @@ export const METHOD_FACTS = {
     pattern: true,
     findBy: "walk moving across floor",
   },
+  spring: {
+    words: "jumps and landings",
+    hard: 0.7,
+    sort: "moving",
+    hardWay: true,
+    pattern: true,
+    findBy: "jump hop bounce bound land plyometric plyo spring",
+  },
   release: {
     words: "release",
     hard: 0.25,

@@ -78,6 +78,24 @@ export const POSTURE_FACTS = {
     stresses: ["floor", "kneeling", "knee-deep-bend"],
     findBy: "kneeling sitting on heels",
   },
+  "side-kneel": {
+    height: 2,
+    words: "kneeling, one leg out to the side",
+    stresses: ["floor", "kneeling", "groin-stretch"],
+    findBy: "kneeling side leg out",
+  },
+  "chair-sit": {
+    height: 2,
+    words: "sitting on a chair",
+    stresses: [],
+    findBy: "chair seated sitting desk office",
+  },
+  "bench-sit": {
+    height: 2,
+    words: "sitting on a bench",
+    stresses: [],
+    findBy: "bench seated sitting",
+  },
   "half-kneeling": {
     height: 3,
     words: "half-kneeling",
@@ -104,6 +122,7 @@ export const POSTURE_FACTS = {
     stresses: [],
     findBy: "standing lunge split stance stagger",
   },
+  walking: { height: 4, words: "walking", stresses: [], findBy: "on your feet walk move travel" },
   hang: { height: 5, words: "hanging", stresses: ["shoulder-overhead", "shoulder-weight", "grip"], findBy: "hanging" },
 } as const satisfies Record<string, PostureFacts>;
 

@@ -1,3 +1,4 @@
+import { formIn } from "~/core/drills/form";
 import { intervalText } from "./intervals";
 import { doseWords } from "~/core/dose/dose";
 import type { Block, Item } from "~/core/session/schema";
@@ -16,7 +17,7 @@ export function clockedWords(
   const { interval } = block;
   if (!interval) return undefined;
   const sides = sideModeOf(item, drills);
-  const directions = item.directions ?? drills(item.drill)?.directions ?? 1;
+  const directions = item.directions ?? formIn(item, drills)?.directions ?? 1;
   const done = doseDone(block, item, sides, directions, pace);
   const each = [...(sides === "together" ? [] : ["a side"]), ...(directions === 2 ? ["each way"] : [])].join(", ");
   return `${[doseWords(done), each].filter(Boolean).join(" ")} by the clock, ${intervalText(interval)}`;

@@ -15,7 +15,8 @@ export function stressWords(
 ): { much: string[]; some: string[]; drawn: boolean; because: string[] } {
   const level = drill.levels[name];
   const all = stressesOfLevel(drill, level);
-  const graded = (grade: number) => all.filter((one) => one.grade === grade).map((one) => areaWords(one, drill.sides));
+  const graded = (grade: number) =>
+    all.filter((one) => one.grade === grade).map((one) => areaWords(one, drill.levels[name].sides ?? drill.sides));
   const because = level.loads.flatMap((load) =>
     typeof load === "string" || load.grade === 0 ? [] : [`${AREA_WORDS[load.area]}: ${load.because}`],
   );

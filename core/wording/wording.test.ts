@@ -119,7 +119,7 @@ describe("doses at the desk", () => {
     expect(boundsCaution(withAmount(level.dose, 40), level)).toMatch(/More than this drill’s usual 4 to 12/);
     expect(boundsCaution(level.dose, level)).toBeUndefined();
     const fast = { kind: "reps" as const, count: 5, tempo: [{ do: "go", seconds: 1 }] };
-    expect(tempoCaution(fast, level.bounds)).toMatch(/at least 4 s/);
+    expect(tempoCaution(fast, level.bounds)).toMatch(/at least 5 s/);
     expect(tempoCaution(level.dose, level.bounds)).toBeUndefined();
   });
   it.each([

@@ -278,6 +278,18 @@ export const sideLying = (c: Change = {}) =>
     ...c,
   });
 
+/** The right knee down, the left leg straight out to its side. */
+export const sideKneel = (c: Change = {}) =>
+  base([0, null, 0], 0, DOWN_ARM, knee(0, 0.12), { ll: foot(0, -0.72, { out: 40 }), ...c });
+
+/** A step forward: the left foot ahead on its heel, the right about to leave the floor, the arms against the legs. */
+export const walking = (c: Change = {}) =>
+  base([0, 0.9, 0], 0, arm(80, 24, 20), foot(-0.24, 0.1, { heel: 30 }), {
+    ll: foot(0.28, -0.1, { heel: -12 }),
+    la: arm(-80, 16, 10),
+    ...c,
+  });
+
 export const BAR_HEIGHT = 2.25;
 export const hang = (c: Change = {}) =>
   base([0, 1.02, 0], 0, grip(0, BAR_HEIGHT, 0.24, { fingers: [0.1, 1, 0] }), leg(2, 4, 0, 5, -25), c);
@@ -364,6 +376,22 @@ export const stick = (beyond = 0.25): Prop => ({
   to: { of: "right.palm", off: [0, 0, 0] },
   beyond,
   radius: 0.014,
+});
+/** A barbell in both hands, with its plates. */
+export const barbell = (beyond = 0.35): Prop => ({
+  shape: "rod",
+  piece: "barbell",
+  from: { of: "left.palm", off: [0, 0, 0] },
+  to: { of: "right.palm", off: [0, 0, 0] },
+  beyond,
+  radius: 0.018,
+});
+/** A slider, a sock or a cloth under a foot. */
+export const slider = (x: number, z: number): Prop => ({
+  shape: "box",
+  piece: "slider",
+  at: [x, 0, z],
+  size: [0.24, 0.012, 0.18],
 });
 /** A stick standing on the floor, held by one hand. */
 export const cane = (hand: "left" | "right", x: number, z: number): Prop => ({

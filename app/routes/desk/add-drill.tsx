@@ -1,3 +1,4 @@
+import { needsOf } from "~/core/drills/form";
 import { Command } from "cmdk";
 import { Check, Plus, Search, X } from "lucide-react";
 import { memo, useEffect, useEffectEvent, useId, useMemo, useRef, useState } from "react";
@@ -120,7 +121,7 @@ export const AddDrill = memo(function AddDrill({
   const found = useMemo(() => {
     if (!findable) return [];
     const all = findDrills(findable, query);
-    return kitOnly && kit ? all.filter((drill) => piecesThere(drill.levels.standard.kit, people, { kit })) : all;
+    return kitOnly && kit ? all.filter((drill) => piecesThere(needsOf(drill.levels.standard), people, { kit })) : all;
   }, [findable, query, kitOnly, kit, people]);
   const add = (drill: Drill, alone = inBlock || shift.current) => {
     const apart = alone ? onAddBlock : undefined;

@@ -1,3 +1,4 @@
+import { formIn } from "~/core/drills/form";
 import { Timer } from "lucide-react";
 import { Popover } from "radix-ui";
 import type { Desk } from "./use-desk";
@@ -38,7 +39,7 @@ export function BlockClock({ block, index, name, desk }: { block: Block; index: 
         >
           {unfit.length > 0 && !interval ? (
             <p className="text-sm">
-              {listWords([...new Set(unfit.map((item) => drills(item.drill)?.name ?? item.drill))])}{" "}
+              {listWords([...new Set(unfit.map((item) => formIn(item, drills)?.name ?? item.drill))])}{" "}
               {unfit.length === 1 ? "is a ramp of effort with its" : "are ramps of effort with their"} own times, which
               a shared clock can’t use. Move {unfit.length === 1 ? "it" : "them"} to another block first.
             </p>

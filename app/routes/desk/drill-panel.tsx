@@ -1,3 +1,5 @@
+import { CautionList } from "~/app/ui/cautions";
+import { formIn } from "~/core/drills/form";
 import { TriangleAlert, X } from "lucide-react";
 import type { ReactNode } from "react";
 import { CueEditor } from "./cue-editor";
@@ -26,7 +28,7 @@ export function DrillPanel({ desk, place, forPerson }: { desk: Desk; place: Plac
   const drills = useDrills();
   const ownIds = useOwnIds();
   const item = desk.session.blocks[place.block]?.items[place.item];
-  const drill = item && drills(item.drill);
+  const drill = item && formIn(item, drills);
   if (!item || !drill) return null;
   const newer = newerRevision(drill.id, ownIds);
   const level = drill.levels[item.level];
@@ -146,12 +148,10 @@ function Cautions({ drill, level }: { drill: Drill; level: DrillLevel }) {
   return (
     <div className="flex gap-2.5 rounded-md border-l-4 border-plum bg-plum-wash px-3 py-2 text-sm">
       <TriangleAlert size={16} className="mt-0.5 shrink-0 text-plum" aria-hidden />
-      <ul className="flex flex-col gap-1">
-        {drill.cautions.map((text) => (
-          <li key={text}>{text}</li>
-        ))}
-        {hard && <li>Strong effort: only where the group’s cap allows it, on a warm joint.</li>}
-      </ul>
+      <div className="flex flex-col gap-2">
+        <CautionList cautions={drill.cautions} />
+        {hard && <p>Strong effort: only where the group’s cap allows it, on a warm joint.</p>}
+      </div>
     </div>
   );
 }

@@ -1,3 +1,4 @@
+import { formIn } from "~/core/drills/form";
 import { useSortable } from "@dnd-kit/sortable";
 import { CSS } from "@dnd-kit/utilities";
 import { ChevronDown, ChevronUp, Copy, GripVertical, Lock, LockOpen, Split, Trash2 } from "lucide-react";
@@ -63,7 +64,7 @@ export const DrillRow = memo(function DrillRow({
     animateLayoutChanges: () => false,
   });
   const drills = useDrills();
-  const drill = drills(item.drill);
+  const drill = formIn(item, drills);
   const name = drill?.name ?? item.drill;
   const newer = newerRevision(item.drill, useOwnIds()) !== undefined;
   return (

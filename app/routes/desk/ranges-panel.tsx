@@ -1,3 +1,4 @@
+import { formIn, needsOf } from "~/core/drills/form";
 import { Plus } from "lucide-react";
 import { useEffect, useMemo, useRef, useState } from "react";
 import { Link } from "react-router";
@@ -165,7 +166,7 @@ function PetalLine({ looked, desk, demand }: { looked: Looked; desk: Desk; deman
       desk.session.blocks
         .flatMap((block) => block.items)
         .flatMap((item) => {
-          const drill = drills(item.drill);
+          const drill = formIn(item, drills);
           const level = drill?.levels[item.level];
           return drill && level && (level.main.includes(row) || level.also.includes(row)) ? [drill.name] : [];
         }),
@@ -206,7 +207,7 @@ function DrillsFor({
     (drill) =>
       drill.levels.standard.main.includes(row) &&
       spares(drill, "standard", protections) &&
-      (!group || piecesThere(drill.levels.standard.kit, Math.max(1, group.people.length), group.setting)),
+      (!group || piecesThere(needsOf(drill.levels.standard), Math.max(1, group.people.length), group.setting)),
   );
   // Asked for from a finding it may be out of sight.
   const section = useRef<HTMLElement>(null);

@@ -1,3 +1,5 @@
+import { CautionList } from "~/app/ui/cautions";
+import { formIn } from "~/core/drills/form";
 import { Lock, LockOpen, Replace, Undo2 } from "lucide-react";
 import { useMemo, useState } from "react";
 import { Form, useNavigation } from "react-router";
@@ -270,7 +272,7 @@ function DrillLine({
   changes,
 }: LineProps) {
   const drills = useDrills();
-  const drill = drills(item.drill);
+  const drill = formIn(item, drills);
   const name = drill?.name ?? item.drill;
   const [swaps, setSwaps] = useState<Swaps>();
   const [looking, setLooking] = useState(false);
@@ -308,7 +310,7 @@ function DrillLine({
         <div className="mb-2 flex flex-col gap-1.5 border-l-2 border-depth-4 pl-3 text-sm">
           <p>{reason.why}</p>
           <p className="text-ink-soft">{reason.place}</p>
-          {drill && <p className="text-ink-soft">Watch out: {drill.cautions[0]}</p>}
+          {drill && <CautionList cautions={drill.cautions} className="text-ink-soft" />}
           {swaps && "failed" in swaps && <p role="alert">No swaps found: {swaps.failed}</p>}
           {!swaps || "failed" in swaps ? (
             <Button size="small" className="self-start" disabled={looking} onClick={() => void look()}>
@@ -322,7 +324,7 @@ function DrillLine({
                 <li key={swap.item.drill} className="flex items-center gap-2 py-0.5">
                   <Still drill={swap.item.drill} level={swap.item.level} size={48} />
                   <span className="min-w-0 flex-1 leading-tight">
-                    <span className="block wrap-anywhere">{drills(swap.item.drill)?.name}</span>
+                    <span className="block wrap-anywhere">{formIn(swap.item, drills)?.name}</span>
                     <span className="block text-xs text-ink-faint">
                       needs met {percent(fit)} → {percent(swap.fit)} · {clockText(swap.seconds)}
                       {swap.postureChanges !== changes && ` · ${swap.postureChanges} changes`}
@@ -330,7 +332,7 @@ function DrillLine({
                   </span>
                   <Button
                     size="small"
-                    aria-label={`Use ${drills(swap.item.drill)?.name} instead`}
+                    aria-label={`Use ${formIn(swap.item, drills)?.name} instead`}
                     onClick={() => onSwap(swap)}
                   >
                     {" "}

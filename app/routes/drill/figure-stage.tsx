@@ -1,3 +1,4 @@
+import { inForm } from "~/core/drills/form";
 import { Pause, Play } from "lucide-react";
 import { useRef, useState } from "react";
 import { Button } from "~/app/ui/button";
@@ -24,7 +25,7 @@ const VIEW_WORDS: Readonly<Record<ViewName, string>> = {
 
 /** The drill large: level, side, speed and the view it is seen from, which turns freely. */
 export function FigureStage({
-  drill,
+  drill: whole,
   level,
   onLevel,
 }: {
@@ -38,6 +39,7 @@ export function FigureStage({
   const [view, setView] = useState<View>();
   const clock = useRef({ t: 0, at: 0 });
   const lessMotion = useLessMotion();
+  const drill = inForm(whole, level);
   const motion = motionAt(drill, level);
   if (!motion)
     return (

@@ -1,3 +1,4 @@
+import { CautionList } from "~/app/ui/cautions";
 import { TriangleAlert } from "lucide-react";
 import type { Drill } from "~/core/drills/schema";
 
@@ -9,11 +10,7 @@ export function Texts({ drill }: { drill: Drill }) {
         <h2 className="flex items-center gap-1.5 font-semibold text-plum">
           <TriangleAlert size={16} aria-hidden /> Watch out{" "}
         </h2>
-        <ul className="mt-1 flex flex-col gap-1">
-          {drill.cautions.map((text) => (
-            <li key={text}>{text}</li>
-          ))}
-        </ul>
+        <CautionList cautions={drill.cautions} className="mt-1" />
       </section>
       <section className="rounded-lg border border-line bg-land px-4 py-3">
         <h2 className="wide-type font-semibold">Set up</h2>

@@ -1,6 +1,6 @@
 import type { KitNeed } from "~/core/coverage/kit-list";
 import type { RatedJoint } from "~/core/vocabulary/motions";
-import type { Edition } from "~/core/edition/edition";
+import type { Edition, SaidCaution } from "~/core/edition/edition";
 import type { MiniProfile } from "~/core/profile/mini";
 
 /** What a link's page is given. */
@@ -14,7 +14,7 @@ export type PlayerProps = {
   people: { id: string; name: string }[];
   totalSeconds: number;
   kit: KitNeed[];
-  cautions: { drill: string; text: string }[];
+  cautions: SaidCaution[];
   joints: RatedJoint[];
   profile: MiniProfile;
 };

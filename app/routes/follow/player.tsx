@@ -1,3 +1,4 @@
+import { formIn } from "~/core/drills/form";
 import { useCallback, useEffect, useMemo, useRef, useState } from "react";
 import { CheckInForm } from "./check-in-form";
 import { fetchFigure } from "./figure";
@@ -38,7 +39,7 @@ export function Player(props: PlayerProps) {
     const drills = editionDrills(edition);
     const at = ({ block, item }: Place) => {
       const found = edition.session.blocks[block]?.items[item];
-      const drill = found && drills(found.drill);
+      const drill = found && formIn(found, drills);
       return found && drill ? { item: found, drill } : undefined;
     };
     return { timeline: compile(edition.session, drills), facts: at };

@@ -1,3 +1,4 @@
+import { CautionList } from "~/app/ui/cautions";
 import { Play, RotateCcw, SunMoon, TriangleAlert } from "lucide-react";
 import { useId, useLayoutEffect, useRef } from "react";
 import { OnDevice } from "./on-device";
@@ -135,13 +136,7 @@ export function ReadyCheck({
           <summary className="min-h-11 content-center font-medium underline underline-offset-4">
             Drill by drill ({cautions.length})
           </summary>
-          <ul className="mt-1 flex flex-col gap-2">
-            {cautions.map((caution) => (
-              <li key={caution.text}>
-                <span className="font-medium">{caution.drill}:</span> {caution.text}
-              </li>
-            ))}
-          </ul>
+          <CautionList cautions={cautions} className="mt-1" />
         </details>
       </section>
 

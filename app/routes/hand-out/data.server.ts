@@ -1,3 +1,4 @@
+import { formIn } from "~/core/drills/form";
 import { setImmediate } from "node:timers/promises";
 import { ANYONE } from "./anyone";
 import { lookOver } from "./look-over.server";
@@ -62,7 +63,7 @@ export async function handOutPage(coach: Coach, id: string, asked: URLSearchPara
       block.items.map((item) => ({
         drill: item.drill,
         level: item.level,
-        name: drills(item.drill)?.name ?? item.drill,
+        name: formIn(item, drills)?.name ?? item.drill,
       })),
     ),
     bare,

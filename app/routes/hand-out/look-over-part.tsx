@@ -1,3 +1,4 @@
+import { CautionList } from "~/app/ui/cautions";
 import { TriangleAlert } from "lucide-react";
 import type { HandOutPage } from "./data.server";
 import { cx } from "~/app/ui/classes";
@@ -56,13 +57,7 @@ export function LookOverPart({ page }: { page: HandOutPage }) {
           <h3 className="flex items-center gap-1.5 font-semibold text-plum">
             <TriangleAlert size={15} aria-hidden /> Cautions they will see
           </h3>
-          <ul className="mt-1 flex flex-col gap-1 text-sm">
-            {page.cautions.map((caution) => (
-              <li key={caution.text}>
-                <span className="text-ink-faint">{caution.drill}:</span> {caution.text}
-              </li>
-            ))}
-          </ul>
+          <CautionList cautions={page.cautions} className="mt-1 text-sm" />
         </div>
       </div>
     </section>

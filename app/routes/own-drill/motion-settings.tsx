@@ -9,6 +9,7 @@ import {
   ball,
   band,
   bar,
+  barbell,
   bench,
   block,
   box,
@@ -17,6 +18,7 @@ import {
   longRoller,
   pad,
   roller,
+  slider,
   stick,
   strap,
   support,
@@ -48,6 +50,8 @@ const PRESETS: Readonly<Record<Kit, readonly { words: string; props: () => Prop[
   cushion: [{ words: "cushion under the hips", props: () => [cushion(-0.04, 0)] }],
   strap: [{ words: "strap from the right hand to the right foot", props: () => [strap("right", "right.ball")] }],
   wedge: [{ words: "wedge under the heels", props: () => [wedge(-0.06, 0)] }],
+  barbell: [{ words: "barbell in both hands", props: () => [barbell()] }],
+  slider: [{ words: "slider under the right foot", props: () => [slider(0, 0.14)] }],
   ball: [{ words: "ball under the right foot", props: () => [ball(0.05, 0.1)] }],
 };
 

@@ -3,15 +3,16 @@ import { useId } from "react";
 import type { DrillEditor } from "./use-drill-editor";
 import { IconButton } from "~/app/ui/button";
 import { Field, inputLook } from "~/app/ui/field";
-import type { Drill } from "~/core/drills/schema";
+import { cx } from "~/app/ui/classes";
+import { CAUTION_KINDS, type Caution, type Drill } from "~/core/drills/schema";
+import { CAUTION_WORDS } from "~/core/wording/cautions";
 
-type ListKey = "setUp" | "steps" | "feel" | "cautions";
+type ListKey = "setUp" | "steps" | "feel";
 
 const LISTS: readonly { key: ListKey; title: string; most: number }[] = [
   { key: "setUp", title: "Set up", most: 6 },
   { key: "steps", title: "Do", most: 8 },
   { key: "feel", title: "Feel it here", most: 4 },
-  { key: "cautions", title: "Watch out", most: 5 },
 ];
 
 /** The words of a drill: its name, its lines, what is felt elsewhere and what goes wrong. */
@@ -42,6 +43,7 @@ export function Words({ editor }: { editor: DrillEditor }) {
           onChange={(lines, i) => set({ [key]: lines }, title.toLowerCase(), `${key} ${i}`)}
         />
       ))}
+      <Cautions cautions={drill.cautions} onChange={(cautions, i) => set({ cautions }, "watch out", `cautions ${i}`)} />
       <Pairs
         title="Felt elsewhere"
         first="felt where"
@@ -56,7 +58,9 @@ export function Words({ editor }: { editor: DrillEditor }) {
         first="what you see"
         second="what you say"
         pairs={drill.faults.map((f) => [f.see, f.say])}
-        onChange={(pairs, i) => set({ faults: pairs.map(([see, say]) => ({ see, say })) }, "faults", `faults ${i}`)}
+        onChange={(pairs, i) =>
+          set({ faults: pairs.map(([see, say], at) => ({ ...drill.faults[at], see, say })) }, "faults", `faults ${i}`)
+        }
       />
     </section>
   );
@@ -100,6 +104,62 @@ function Lines({
           type="button"
           className="inline-flex items-center gap-1 self-start text-sm text-ink-soft underline underline-offset-4"
           onClick={() => onChange([...lines, ""], lines.length)}
+        >
+          <Plus size={14} aria-hidden /> Another line
+        </button>
+      )}
+    </fieldset>
+  );
+}
+
+const MOST_CAUTIONS = 6;
+
+/** Cautions, each with what it asks: to leave it out, to take care, to stop. */
+function Cautions({
+  cautions,
+  onChange,
+}: {
+  cautions: Caution[];
+  onChange: (cautions: Caution[], at: number) => void;
+}) {
+  return (
+    <fieldset className="flex flex-col gap-1.5">
+      <legend className="mb-1 text-sm font-medium text-ink-soft">Watch out</legend>
+      {cautions.map(({ kind, text }, i) => (
+        <div key={i} className="flex gap-1 max-sm:flex-wrap">
+          <select
+            aria-label={`What line ${i + 1} of Watch out asks`}
+            className={cx(inputLook, "w-44 shrink-0")}
+            value={kind}
+            onChange={(e) => onChange(cautions.with(i, { kind: e.target.value as Caution["kind"], text }), i)}
+          >
+            {CAUTION_KINDS.map((one) => (
+              <option key={one} value={one}>
+                {CAUTION_WORDS[one]}
+              </option>
+            ))}
+          </select>
+          <input
+            className={cx(inputLook, "min-w-0 flex-1")}
+            aria-label={`Watch out, line ${i + 1}`}
+            value={text}
+            maxLength={400}
+            onChange={(e) => onChange(cautions.with(i, { kind, text: e.target.value }), i)}
+          />
+          <IconButton
+            label={`Remove line ${i + 1} of Watch out`}
+            disabled={cautions.length === 1}
+            onClick={() => onChange(cautions.toSpliced(i, 1), -1)}
+          >
+            <X size={15} aria-hidden />
+          </IconButton>
+        </div>
+      ))}
+      {cautions.length < MOST_CAUTIONS && (
+        <button
+          type="button"
+          className="inline-flex items-center gap-1 self-start text-sm text-ink-soft underline underline-offset-4"
+          onClick={() => onChange([...cautions, { kind: "take care", text: "" }], cautions.length)}
         >
           <Plus size={14} aria-hidden /> Another line
         </button>

@@ -1,3 +1,4 @@
+import { CautionList } from "~/app/ui/cautions";
 import { nowDate } from "~/core/clock/clock";
 import { setImmediate } from "node:timers/promises";
 import { ArrowLeft, Printer } from "lucide-react";
@@ -145,14 +146,10 @@ function OnPaper({ loaderData }: Pick<Route.ComponentProps, "loaderData">) {
           ))}
           <section className="break-inside-avoid">
             <h2 className="wide-type border-b border-ink-faint pb-0.5 font-semibold">Watch out</h2>
-            <ul className="mt-1 list-disc pl-5 text-sm">
-              <li>
-                Pain, numbness, tingling or dizziness: stop, step down a level, or leave it out. Not medical advice.
-              </li>
-              {paper.cautions.map((text) => (
-                <li key={text}>{text}</li>
-              ))}
-            </ul>
+            <p className="mt-1 text-sm">
+              Pain, numbness, tingling or dizziness: stop, step down a level, or leave it out. Not medical advice.
+            </p>
+            <CautionList cautions={paper.cautions} className="mt-1 text-sm" />
           </section>
         </article>
       </main>

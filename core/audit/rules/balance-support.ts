@@ -1,3 +1,4 @@
+import { needsOf } from "~/core/drills/form";
 import { itemsOf } from "../look";
 import type { Rule } from "../types";
 import { piecesThere } from "~/core/group/kit";
@@ -18,7 +19,7 @@ export const balanceSupport: Rule = {
         .find(
           (name) =>
             !isFreeBalance(drill.levels[name]) &&
-            piecesThere(drill.levels[name].kit, Math.max(1, group.people.length), group.setting),
+            piecesThere(needsOf(drill.levels[name]), Math.max(1, group.people.length), group.setting),
         );
       return [
         {

@@ -1,3 +1,4 @@
+import { needsOf } from "~/core/drills/form";
 import { itemsOf } from "../look";
 import type { RuleFinding, Rule } from "../types";
 import { piecesThere } from "~/core/group/kit";
@@ -12,15 +13,17 @@ export const ground: Rule = {
     const { group } = input;
     const surface = group?.setting.surface;
     if (!group || !surface) return [];
+    const people = Math.max(1, group.people.length);
+    const pads = piecesThere(["pad"], people, group.setting);
     return itemsOf(input).flatMap(({ place, item, drill, level }): RuleFinding[] => {
-      const why = groundAgainst(drill, level, surface);
+      const why = groundAgainst(drill, level, surface, pads);
       if (!why) return [];
       const other = LEVELS.slice(0, LEVELS.indexOf(item.level))
         .reverse()
         .find(
           (name) =>
-            !groundAgainst(drill, drill.levels[name], surface) &&
-            piecesThere(drill.levels[name].kit, Math.max(1, group.people.length), group.setting),
+            !groundAgainst(drill, drill.levels[name], surface, pads) &&
+            piecesThere(needsOf(drill.levels[name]), people, group.setting),
         );
       return [
         {

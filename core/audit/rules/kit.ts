@@ -1,3 +1,4 @@
+import { needsOf } from "~/core/drills/form";
 import { itemsOf } from "../look";
 import type { RuleFinding, Rule } from "../types";
 import { KIT_FACTS, kitFacts } from "~/core/vocabulary/kit";
@@ -14,12 +15,12 @@ export const kit: Rule = {
     const has = group?.setting.kit;
     if (!group || !has) return [];
     const people = Math.max(1, group.people.length);
-    return kitList(session, drills).flatMap(({ kit: piece, pieces }): RuleFinding[] => {
+    return kitList(session, drills, needsOf).flatMap(({ kit: piece, pieces }): RuleFinding[] => {
       const needs = piecesFor(piece, pieces, people);
       const there = has[piece] ?? 0;
       if (there >= needs) return [];
       const users = itemsOf(input).filter(
-        ({ level }) => level.kit.filter((k) => k === piece).length * (kitFacts(piece).shared ? 1 : people) > there,
+        ({ level }) => needsOf(level).filter((k) => k === piece).length * (kitFacts(piece).shared ? 1 : people) > there,
       );
       const first = users[0];
       if (!first) return [];
@@ -28,7 +29,7 @@ export const kit: Rule = {
       const other = users.map(({ place, drill, item }) => ({
         place,
         level: LEVELS.find(
-          (level) => level !== item.level && piecesThere(drill.levels[level].kit, people, group.setting),
+          (level) => level !== item.level && piecesThere(needsOf(drill.levels[level]), people, group.setting),
         ),
       }));
       const mends = other.every(({ level }) => level !== undefined);

@@ -1,3 +1,4 @@
+import { needsOf } from "~/core/drills/form";
 import { itemsOf } from "../look";
 import type { Rule } from "../types";
 import { piecesThere } from "~/core/group/kit";
@@ -13,7 +14,7 @@ export const mixedGroup: Rule = {
     return itemsOf(input).flatMap(({ place, item, drill }) => {
       if (item.level === "easier") return [];
       const down = LEVELS.slice(0, LEVELS.indexOf(item.level)).reverse();
-      if (down.some((level) => piecesThere(drill.levels[level].kit, 1, group.setting))) return [];
+      if (down.some((level) => piecesThere(needsOf(drill.levels[level]), 1, group.setting))) return [];
       const easier = drill.levels.easier;
       return [
         {

@@ -8,8 +8,9 @@ export const ankleDeepBend: AreaRule = {
 /** Where the ankle bends at least this share of its most, the calf is stretched: a squat passes through a straight knee, it does not stay there. */
 const MOST_BENT = 0.8;
 
-/** A heel rise, or the ankle bent from 10° with the knee straight; on one leg, or the heel below the edge, much. */
+/** A heel rise, the ankle bent from 10° with the knee straight, or a soft landing; on one leg, the heel below the edge, or a jump or bound, much. */
 export const heelTendon: AreaRule = {
+  whole: (facts) => amount(facts.impact >= 1, facts.impact >= 2),
   limb: (limb, { left, right }) => {
     if (!limb.foot) return 0;
     const rise = limb.onBall && limb.dorsiflexion <= -10 && limb.kneeFlexion <= 40;

@@ -5,11 +5,11 @@ import { grip, wristWeight } from "./hands";
 import { frontOfHip, groinStretch, hamstringStretch, hipDeepBend, hipTurn } from "./hips";
 import { kneeDeepBend, kneeling, kneeTwist } from "./knees";
 import { neck, shoulderBehind, shoulderOverhead, shoulderWeight } from "./neck-and-shoulders";
-import { balance, floor, headLow } from "./whole-body";
+import { balance, breathless, floor, headLow, impact } from "./whole-body";
 import type { Area } from "~/core/vocabulary/areas";
 
 /** How each area is read from the figure, or where it is told from instead. A new area has its rule here. */
-export const AREA_RULES: Readonly<Record<Area, AreaRule | "by its time" | "by its dose" | "stated">> = {
+export const AREA_RULES: Readonly<Record<Area, AreaRule | "by its time" | "by its dose">> = {
   neck,
   "shoulder-overhead": shoulderOverhead,
   "shoulder-behind": shoulderBehind,
@@ -40,6 +40,6 @@ export const AREA_RULES: Readonly<Record<Area, AreaRule | "by its time" | "by it
   "lying-front": "by its time",
   "max-effort": "by its dose",
   "breath-hold": "by its dose",
-  impact: "stated",
-  breathless: "stated",
+  impact,
+  breathless,
 };

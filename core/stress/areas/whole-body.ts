@@ -74,3 +74,9 @@ export const headLow: AreaRule = {
     return quick ? 2 : 0;
   },
 };
+
+/** A soft landing; a jump that is stuck, a bound or a drop, much. */
+export const impact: AreaRule = { whole: (facts) => amount(facts.impact >= 1, facts.impact >= 2) };
+
+/** A pulse at which one can still talk in sentences; words only, much. */
+export const breathless: AreaRule = { whole: (facts) => amount(facts.pulse >= 2, facts.pulse >= 3) };

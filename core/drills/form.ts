@@ -1,0 +1,47 @@
+import type { DrillLevel } from "./schema";
+import type { Kit } from "~/core/vocabulary/kit";
+import type { LevelName } from "~/core/vocabulary/levels";
+
+/** What a level may say of itself in place of the drill. */
+const OWN = ["name", "method", "sides", "directions", "directionWords", "setUp", "steps", "cautions"] as const;
+
+type Formed = { levels: Readonly<Record<LevelName, Partial<Pick<DrillLevel, (typeof OWN)[number]>>>> };
+
+const formed = new WeakMap<object, Partial<Record<LevelName, object>>>();
+
+/**
+ * A drill as it is at a level: with what the level says of itself (its name where it is really another exercise, its sides,
+ * its method, its words) in the place of what the drill says for all levels. The same object each time; the drill itself where
+ * the level says nothing of its own. For looking at, never for keeping: a document says what is each level's.
+ */
+export function inForm<D extends Formed>(drill: D, level: LevelName): D {
+  const known = formed.get(drill) ?? {};
+  const before = known[level];
+  if (before) return before as D;
+  const own = drill.levels[level];
+  const said = OWN.filter((key) => own[key] !== undefined);
+  const form = said.length === 0 ? drill : { ...drill, ...Object.fromEntries(said.map((key) => [key, own[key]])) };
+  formed.set(drill, { ...known, [level]: form });
+  return form;
+}
+
+/** The drill of an item as it is at the item's level, where there is such a drill. */
+export function formIn<D extends Formed>(
+  { drill, level }: { drill: string; level: LevelName },
+  drills: (id: string) => D | undefined,
+): D | undefined {
+  const found = drills(drill);
+  return found && inForm(found, level);
+}
+
+/** The kit without which a level isn’t this drill: all of it but what only helps, each piece that helps once. */
+export function needsOf({ kit, helps = [] }: Pick<DrillLevel, "kit" | "helps">): readonly Kit[] {
+  if (helps.length === 0) return kit;
+  const left = [...helps];
+  return kit.filter((piece) => {
+    const at = left.indexOf(piece);
+    if (at < 0) return true;
+    left.splice(at, 1);
+    return false;
+  });
+}
