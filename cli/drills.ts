@@ -1,6 +1,6 @@
 import { LEVELS } from "~/core/vocabulary/levels";
 import { inForm, needsOf } from "~/core/drills/form";
-import { coldSafe, scalesOf } from "~/core/drills/scales";
+import { coldSafe, scalesOf } from "~/core/stress/scales";
 import { stressesOfLevel } from "~/core/stress/at";
 import { DRILLS } from "~/library";
 

@@ -137,7 +137,7 @@ export const care = caution("take care");
 export const stopIf = caution("stop now");
 
 /**
- * A level by the scales of docs/library.md: pulse, speed, impact and skill 0 to 3, effort 0 to 10.
+ * A level by the scales of docs/drill-format.md: pulse, speed, impact and skill 0 to 3, effort 0 to 10.
  */
 export const codes = (
   pulse: ScaleStep,

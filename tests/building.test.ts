@@ -162,7 +162,7 @@ describe("building quickly", () => {
     await page.getByRole("link", { name: "Build a session" }).click();
     await page.getByRole("dialog").getByLabel("Name").fill("Holds");
     await page.getByRole("button", { name: "Make session" }).click();
-    await addFirst(page, "hip flexor hold");
+    await addFirst(page, "band over and back");
     await page.waitForURL(/\/sessions\/[0-9a-f-]{36}/);
     await page.waitForFunction(() => document.activeElement?.hasAttribute("data-add-drill"));
     await page.keyboard.press("Escape");
@@ -173,9 +173,9 @@ describe("building quickly", () => {
 
     // From the finding to the kit and back, the desk as it was.
     await page.keyboard.press("2");
-    const finding = page.getByRole("article").filter({ hasText: "There is no kneeling pad" });
+    const finding = page.getByRole("article").filter({ hasText: "There is no light band" });
     await finding.getByRole("button", { name: "The group’s kit…" }).click();
-    await page.getByLabel("Type what there is").fill("24 pads");
+    await page.getByLabel("Type what there is").fill("24 bands");
     await page.keyboard.press("Enter");
     await page.getByRole("button", { name: "Save" }).click();
     await finding.waitFor({ state: "detached" });

@@ -6,6 +6,8 @@ import { POSTURE_WORDS, type Posture } from "~/core/vocabulary/postures";
 import type { Area } from "~/core/vocabulary/areas";
 import { coachWords } from "./coach-words";
 import { KIT_FACTS, type Kit } from "~/core/vocabulary/kit";
+import { LEVELS } from "~/core/vocabulary/levels";
+import { REHEARSAL_WORDS } from "~/core/vocabulary/rehearses";
 import { JOINT_WORDS, MOTION_FACTS } from "~/core/vocabulary/motions";
 import type { Drill } from "~/core/drills/schema";
 import { knownStress, stressesWith } from "~/core/stress/at";
@@ -93,6 +95,9 @@ export function* makeFindableInSteps(drills: readonly Drill[]): Steps<Findable> 
         posture,
         ...kit.flatMap((k) => [KIT_FACTS[k].words, k]),
         ...rows,
+        ...(drill.searchWords ?? []),
+        ...(drill.rehearses ?? []).flatMap((one) => [one, REHEARSAL_WORDS[one]]),
+        ...LEVELS.flatMap((level) => drill.levels[level].name ?? []),
       ].join(" "),
     });
     yield;

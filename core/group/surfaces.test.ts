@@ -24,6 +24,20 @@ describe("what a group stands on", () => {
     expect(against(bare, "hall floor")).toBe("kneels on a hall floor without a pad");
     expect(against(bare, "dock or deck")).toBe("kneels on a dock or deck");
   });
+  it("wants one that is there: a pad that only helps on mats is needed on a hall floor", () => {
+    const hold = drill("hip-flexor-hold");
+    const without = (surface: (typeof SURFACES)[number]) =>
+      groundAgainst(hold, hold.levels.standard, surface, false) !== undefined;
+    expect(SURFACES.filter(without)).toEqual(["hall floor", "wet grass", "hard ground", "dock or deck"]);
+  });
+  it("goes by what a level is where it differs: one that travels has an edge to go over", () => {
+    const squat = drill("squat-free");
+    const walks: Drill = {
+      ...squat,
+      levels: { ...squat.levels, standard: { ...squat.levels.standard, method: "travel" } },
+    };
+    expect(off(walks)).toEqual(["dock or deck"]);
+  });
   it("looks at where a drill ends, too", () => {
     const squat = drill("squat-free");
     const ends: Drill = {

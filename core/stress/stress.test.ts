@@ -671,6 +671,17 @@ describe("sides", () => {
   });
 });
 
+describe("what is coded", () => {
+  const grade = (area: Area, part: Partial<Facts>) => amountsOf(area, { ...FACTS, ...part }).left;
+  it.each([
+    ["impact", "impact", [0, 1, 2, 2]],
+    ["heel-tendon", "impact", [0, 1, 2, 2]],
+    ["breathless", "pulse", [0, 0, 1, 2]],
+  ] as const)("stresses %s by its %s", (area, scale, expected) =>
+    expect([0, 1, 2, 3].map((step) => grade(area, { [scale]: step }))).toEqual(expected),
+  );
+});
+
 describe("what depends on the dose", () => {
   const effort = drawnDrillById("hamstring-effort")!;
   const level = effort.levels.standard;

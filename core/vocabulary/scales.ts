@@ -1,4 +1,4 @@
-/** What each step of a scale means, 0 to 3, in words a coach codes by; the anchors are in docs/library.md. */
+/** What each step of a scale means, 0 to 3, in words a coach codes by; the anchors are in docs/drill-format.md. */
 export const SCALE_FACTS = {
   pulse: {
     words: "pulse",

@@ -6,11 +6,20 @@ import { motionAt } from "~/core/drills/motion";
 import { ownDrillId, readOwnId } from "~/core/drills/own";
 import { courses } from "~/core/figure/course";
 import { LEVELS } from "~/core/vocabulary/levels";
+import type { DrillLink } from "~/core/drills/schema";
+import { drillById, DRILLS } from "~/library";
 import { findOwnDrill, listRevisions } from "~/db/own-drills";
 import { listTitles } from "~/db/sessions";
 import { sessionsUsing } from "~/db/sessions-using";
 
 export type DrillPage = Awaited<ReturnType<typeof drillPage>>;
+
+/** Other drills of the library that a drill names, with the word on why. */
+const linked = (links: readonly DrillLink[] = []) =>
+  links.flatMap(({ drill, why }) => {
+    const other = drillById(drill);
+    return other ? [{ id: other.id, name: other.name, why }] : [];
+  });
 
 /** A drill with how its joints move, its revisions where it is a coach's own, and the sessions that use it. */
 export async function drillPage(coach: Coach, id: string) {
@@ -36,6 +45,11 @@ export async function drillPage(coach: Coach, id: string) {
     },
     others: (await listTitles(db, coach.club)).slice(0, 100),
     sessions: await sessionsUsing(db, coach.club, [drill.id, ...revisions.map((r) => r.id)]),
+    alike: DRILLS.filter((one) => drill.family !== undefined && one.family === drill.family && one.id !== drill.id).map(
+      ({ id: other, name }) => ({ id: other, name }),
+    ),
+    leadsTo: linked(drill.links?.leadsTo),
+    insteadOf: linked(drill.links?.insteadOf),
     courses: Object.fromEntries(
       LEVELS.map((level) => {
         const motion = motionAt(drill, level);

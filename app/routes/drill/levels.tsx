@@ -1,11 +1,13 @@
+import { ScaleLines } from "~/app/ui/scale-lines";
+import { needsOf } from "~/core/drills/form";
 import { Still } from "~/app/ui/figure/still";
 import { doseWords } from "~/core/dose/dose";
 import type { Drill } from "~/core/drills/schema";
-import { KIT_FACTS } from "~/core/vocabulary/kit";
+import { KIT_FACTS, type Kit } from "~/core/vocabulary/kit";
 import { type LevelName, LEVELS } from "~/core/vocabulary/levels";
 import { POSTURE_WORDS } from "~/core/vocabulary/postures";
 import { stressWords } from "~/core/wording/stresses";
-import { LEVEL_WORDS } from "~/core/wording/words";
+import { LEVEL_WORDS, SIDE_MODE_WORDS } from "~/core/wording/words";
 
 /** The three levels beside each other, with what each loads. */
 export function Levels({ drill }: { drill: Drill }) {
@@ -35,22 +37,30 @@ export function Levels({ drill }: { drill: Drill }) {
                   ))}
                 </div>
               )}
+              {level.name && <p className="font-medium">{level.name}</p>}
               <p>{level.how}</p>
               <p className="text-sm text-ink-soft">
                 {doseWords(level.dose)} · {POSTURE_WORDS[level.posture]}
+                {level.sides && level.sides !== drill.sides && ` · ${SIDE_MODE_WORDS[level.sides]}`}
               </p>
-              {level.kit.length > 0 && (
-                <p className="text-sm text-ink-soft">
-                  Kit:{" "}
-                  {[...new Set(level.kit)].map((k) => `${KIT_FACTS[k].words} (or ${KIT_FACTS[k].instead})`).join(", ")}
-                </p>
-              )}
+              <KitLine words="Kit" kit={needsOf(level)} />
+              <KitLine words="Helps" kit={level.helps ?? []} />
+              <ScaleLines drill={drill} level={name} />
               <Stresses drill={drill} name={name} />
             </article>
           );
         })}
       </div>
     </section>
+  );
+}
+
+function KitLine({ words, kit }: { words: string; kit: readonly Kit[] }) {
+  if (kit.length === 0) return null;
+  return (
+    <p className="text-sm text-ink-soft">
+      {words}: {[...new Set(kit)].map((k) => `${KIT_FACTS[k].words} (or ${KIT_FACTS[k].instead})`).join(", ")}
+    </p>
   );
 }
 

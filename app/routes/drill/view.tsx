@@ -13,7 +13,9 @@ import { Button, ButtonLink } from "~/app/ui/button";
 import { unwritten } from "~/core/drills/start";
 import type { LevelName } from "~/core/vocabulary/levels";
 import { POSTURE_WORDS } from "~/core/vocabulary/postures";
-import { LEVEL_WORDS, METHOD_WORDS, SIDE_MODE_WORDS } from "~/core/wording/words";
+import { REHEARSAL_WORDS } from "~/core/vocabulary/rehearses";
+import { PARTNER_WORDS } from "~/core/wording/scales";
+import { LEVEL_WORDS, listWords, METHOD_WORDS, SIDE_MODE_WORDS } from "~/core/wording/words";
 
 export function DrillView({ page, answer }: { page: DrillPage; answer: AddedTo | null | undefined }) {
   const { drill, own, others, courses: lines } = page;
@@ -34,8 +36,19 @@ export function DrillView({ page, answer }: { page: DrillPage; answer: AddedTo |
           <p className="mt-1 text-sm text-ink-faint">
             {METHOD_WORDS[drill.method]} · {POSTURE_WORDS[standard.posture]} · {SIDE_MODE_WORDS[drill.sides]}
             {drill.directions === 2 && ` · two directions: ${drill.directionWords?.join(", ")}`}
+            {drill.partner && drill.partner !== "alone" && ` · ${PARTNER_WORDS[drill.partner]}`}
             {own && ` · your own, revision ${own.revision}`}
           </p>
+          {(drill.working !== undefined || (drill.rehearses ?? []).length > 0) && (
+            <p className="text-sm text-ink-faint">
+              {[
+                ...(drill.working !== undefined ? [`The side that is called: ${drill.working}`] : []),
+                ...((drill.rehearses ?? []).length > 0
+                  ? [`Rehearses ${listWords(drill.rehearses!.map((one) => REHEARSAL_WORDS[one]))}`]
+                  : []),
+              ].join(" · ")}
+            </p>
+          )}
           {own?.archived && (
             <p className="mt-1 text-sm font-medium text-plum">
               Archived: it is no longer offered at the desk, and shows in the library only under “archived”. Sessions

@@ -31,7 +31,9 @@ export async function libraryPage(coach: Coach, params: URLSearchParams) {
   const groups = listedGroups.filter((one) => one.setting.kit !== undefined);
   const group = groups.find((one) => one.id === by.group);
   const doable = group
-    ? all.filter(({ doc }) => piecesThere(needsOf(doc.levels.standard), Math.max(1, group.athletes.length), group.setting))
+    ? all.filter(({ doc }) =>
+        piecesThere(needsOf(doc.levels.standard), Math.max(1, group.athletes.length), group.setting),
+      )
     : all;
   const drawn = new Set(all.filter((one) => one.drawn).map((one) => one.doc.id));
   const found = browse(

@@ -1,5 +1,6 @@
 import { useDeferredValue, useMemo, useState } from "react";
 import type { DrillEditor } from "./use-drill-editor";
+import { ScaleFields } from "./scale-fields";
 import { cx } from "~/app/ui/classes";
 import { DoseEditor } from "~/app/ui/dose/dose-editor";
 import { Field, SelectField } from "~/app/ui/field";
@@ -10,6 +11,8 @@ import { AREAS, type Area } from "~/core/vocabulary/areas";
 import { METHODS } from "~/core/vocabulary/methods";
 import { REGIONS, type Drill, type DrillLevel, type Load } from "~/core/drills/schema";
 import { LEVELS, type LevelName } from "~/core/vocabulary/levels";
+import { REHEARSAL_WORDS, REHEARSALS, type Rehearsal } from "~/core/vocabulary/rehearses";
+import { PARTNER_WORDS } from "~/core/wording/scales";
 import { USUAL_PACE } from "~/core/dose/pace";
 import { withStress } from "~/core/stress/attach";
 import { stressLines } from "~/core/stress/own";
@@ -94,6 +97,42 @@ export function Facts({ editor }: { editor: DrillEditor }) {
             />
           ))}
       </div>
+      {drill.sides !== "together" && (
+        <Field
+          label="The side that is called is…"
+          hint="As in “left”: the leg in front, the arm that reaches. Say it in the first line of the set-up, too."
+          value={drill.working ?? ""}
+          maxLength={60}
+          onChange={(e) => change((d) => ({ ...d, working: e.target.value || undefined }), "called side", "working")}
+        />
+      )}
+      <div className="grid gap-3 sm:grid-cols-2">
+        <SelectField
+          label="Done"
+          value={drill.partner ?? "alone"}
+          options={PARTNERS.map((value) => ({ value, words: PARTNER_WORDS[value] }))}
+          onChange={(partner) => set({ partner: partner === "alone" ? undefined : partner }, "partner")}
+        />
+        <Field
+          label="Also found by (optional)"
+          hint="Everyday names, with commas: hamstrings, broomstick."
+          defaultValue={(drill.searchWords ?? []).join(", ")}
+          key={(drill.searchWords ?? []).join()}
+          maxLength={400}
+          onBlur={(e) => {
+            const words = searchWordsOf(e.target.value);
+            if (words.join() !== (drill.searchWords ?? []).join())
+              set({ searchWords: words.length > 0 ? words : undefined }, "search words");
+          }}
+        />
+      </div>
+      <Ticks<Rehearsal>
+        title="Rehearses"
+        all={REHEARSALS}
+        chosen={drill.rehearses ?? []}
+        words={(one) => REHEARSAL_WORDS[one]}
+        onChange={(rehearses) => set({ rehearses: rehearses.slice(0, 6) }, "what it rehearses")}
+      />
       <div
         role="group"
         aria-label="Level to describe"
@@ -120,6 +159,28 @@ export function Facts({ editor }: { editor: DrillEditor }) {
         maxLength={400}
         onChange={(e) => setLevelPart({ how: e.target.value }, "how", "how")}
       />
+      <div className="grid gap-3 sm:grid-cols-2">
+        <Field
+          label="Its own name (optional)"
+          hint="Where this level is really another exercise."
+          value={facts.name ?? ""}
+          maxLength={80}
+          onChange={(e) => setLevelPart({ name: e.target.value || undefined }, "name", "name")}
+        />
+        <SelectField
+          label="Its sides"
+          value={facts.sides ?? "same"}
+          options={[
+            { value: "same" as const, words: "as the drill" },
+            ...(["together", "each", "alternating"] as const).map((value) => ({
+              value,
+              words: SIDE_MODE_WORDS[value],
+            })),
+          ]}
+          onChange={(sides) => setLevelPart({ sides: sides === "same" ? undefined : sides }, "sides")}
+        />
+      </div>
+      <ScaleFields drill={drill} level={level} onChange={setLevelPart} />
       <div className="grid gap-3 sm:grid-cols-2">
         <SelectField
           label="Begins"
@@ -184,7 +245,7 @@ export function Facts({ editor }: { editor: DrillEditor }) {
         }
       />
       <Ticks<Kit>
-        title="Needs kit"
+        title="Kit"
         all={KIT}
         chosen={[...new Set(facts.kit)]}
         words={(kit) => KIT_FACTS[kit].words}
@@ -195,14 +256,32 @@ export function Facts({ editor }: { editor: DrillEditor }) {
                 0,
                 6,
               ),
+              ...(facts.helps && { helps: facts.helps.filter((k) => kit.includes(k)) }),
             },
             "kit",
           )
         }
       />
+      {facts.kit.length > 0 && (
+        <Ticks<Kit>
+          title="Of which only helps: without it, it’s still this drill"
+          all={[...new Set(facts.kit)]}
+          chosen={facts.helps ?? []}
+          words={(kit) => KIT_FACTS[kit].words}
+          onChange={(helps) => setLevelPart({ helps: helps.length > 0 ? helps : undefined }, "what only helps")}
+        />
+      )}
     </section>
   );
 }
+
+const PARTNERS = ["alone", "pairs", "line"] as const;
+
+const MOST_WORDS = 20;
+const searchWordsOf = (text: string): string[] =>
+  [...new Set(text.split(",").map((word) => word.trim().slice(0, 40)))]
+    .filter((word) => word.length > 1)
+    .slice(0, MOST_WORDS);
 
 const areaOf = (load: Load): Area => (typeof load === "string" ? load : load.area);
 

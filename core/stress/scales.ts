@@ -1,14 +1,14 @@
-import { inForm } from "./form";
-import type { Drill } from "./schema";
+import { inForm } from "~/core/drills/form";
+import type { Drill } from "~/core/drills/schema";
 import { asksEffort, peakEffort, repOf, tempoOf } from "~/core/dose/dose";
-import { withWeight } from "~/core/stress/areas/rule";
-import { knownStress } from "~/core/stress/at";
+import { withWeight } from "./areas/rule";
+import { knownStress } from "./at";
 import type { LevelName } from "~/core/vocabulary/levels";
 import type { Method } from "~/core/vocabulary/methods";
 import { HEIGHT } from "~/core/vocabulary/postures";
 import type { ScaleStep } from "~/core/vocabulary/scales";
 
-/** A level by the scales of docs/library.md: pulse, speed, impact and skill 0 to 3, effort 0 to 10. */
+/** A level by the scales of docs/drill-format.md: pulse, speed, impact and skill 0 to 3, effort 0 to 10. */
 export type Scales = { pulse: ScaleStep; speed: ScaleStep; impact: ScaleStep; skill: ScaleStep; effort: number };
 
 /** From this length on a repetition is slower than everyday. */
