@@ -286,7 +286,7 @@ export const adductors = [
     posture: "straddle-sit",
     kit: [],
     main: ["th.rot", "hip.flex"],
-    also: ["lu.rot"],
+    also: [],
     dose: reps(4, "turn 2 [out]", "reach for the foot 2 [out]", "come back 2 [in]"),
     bounds: bounds(3, 8, 1, 4),
     codes: codes(0, 1, 0, 1, 4),

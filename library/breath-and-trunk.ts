@@ -57,7 +57,8 @@ export const breathAndTrunk = [
     easier: {
       codes: codes(0, 0, 0, 1, 5),
       how: "Sit on a chair and stop the ramp at half effort.",
-      posture: "standing",
+      posture: "chair-sit",
+      setUp: ["Sit tall on a chair, feet flat, hands in loose fists."],
       kit: ["chair"],
       dose: effort(
         1,

@@ -15,7 +15,7 @@ export const hipLying = [
     posture: "prone",
     kit: [],
     main: ["hip.ext", "lu.rot"],
-    also: ["sh.abd", "th.rot"],
+    also: ["th.rot"],
     loads: [some("low-back-arch", "The lifted leg arches and turns the lower back.")],
     dose: reps(5, "reach across 3 [out]", "come back 3 [in]"),
     bounds: bounds(3, 8, 1, 4),
@@ -96,7 +96,7 @@ export const hipLying = [
     faults: [bridgeArch, fault("The knees fall apart.", "Knees over the toes.")],
     cautions: [cramp],
     easier: { codes: codes(1, 1, 0, 1, 3), how: "Lift halfway.", also: [] },
-    harder: { codes: codes(1, 1, 0, 1, 5), how: "Put the feet on two blocks.", kit: ["box"] },
+    harder: { codes: codes(1, 1, 0, 1, 5), how: "Put the feet on a box.", kit: ["box"] },
   }),
   drill({
     id: "bridge-single",

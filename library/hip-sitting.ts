@@ -1,5 +1,5 @@
 import { bounds, breaths, care, codes, drill, effort, fault, felt, leaveOut, much, reps, some, time } from "./author";
-import { kneeGuard, neverHoldBreath, padKnees, twistedKnee, unsteady } from "./cautions";
+import { kneeGuard, neverHoldBreath, padKnees, supportNear, twistedKnee, unsteady } from "./cautions";
 
 const knee = felt("The knee.", "Sit on a cushion and open the angle of the knee.");
 const pinchHip = felt("A pinch at the front of the hip.", "Sit back and tip forward less.");
@@ -152,7 +152,12 @@ export const hipSitting = [
     cautions: [padKnees, unsteady],
     easier: {
       codes: codes(1, 1, 0, 1, 4),
+      name: "Reverse lunge, a hand on a support",
       how: "Step back into a lunge instead, a hand on a support.",
+      setUp: ["Stand tall beside a support, a hand on it."],
+      steps: ["Step one foot back and lower that knee.", "Push through the front foot, stand up and change."],
+      cautions: [supportNear],
+      dose: reps(8, "step back 2.5 [in]", "stand up 2.5 [out]"),
       posture: "standing",
       kit: ["support"],
       main: ["hip.ext"],
@@ -194,13 +199,13 @@ export const hipSitting = [
     name: "90/90 turn, face to the floor",
     region: "hip-turn",
     family: "ninety-sit",
-    method: "hold",
+    method: "dynamic",
     sides: "alternating",
     working: "leg in front",
     posture: "ninety-sit",
     kit: [],
     main: ["th.rot", "hip.ir", "hip.er"],
-    also: ["lu.rot"],
+    also: [],
     dose: reps(2, "turn and go down 3 [out]", "stay 8", "come back 3 [in]"),
     bounds: bounds(1, 4, 1, 10),
     codes: codes(0, 1, 0, 2, 5),

@@ -60,7 +60,7 @@ export const shoulder = [
     posture: "hang",
     kit: ["bar", "box"],
     main: ["sh.flex"],
-    also: ["scap", "th.ext"],
+    also: ["scap"],
     dose: { kind: "ladder", rungs, rung: 2 },
     bounds: bounds(8, 60, 1),
     codes: codes(0, 0, 0, 1, 6),

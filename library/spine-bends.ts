@@ -29,7 +29,7 @@ export const spineBends = [
     ],
     faults: [fault("The shoulders turn with the head.", "Only the head travels.")],
     cautions: [stopIf("Stop at once if you feel dizzy, your arm tingles or your sight blurs.")],
-    easier: { codes: codes(0, 1, 0, 1, 2), how: "Sit down and go half as far.", kit: ["chair"] },
+    easier: { codes: codes(0, 1, 0, 1, 2), how: "Sit down and go half as far.", posture: "chair-sit", kit: ["chair"] },
     harder: {
       codes: codes(0, 1, 0, 1, 4),
       how: "Slower, with a short pause at each tight spot.",

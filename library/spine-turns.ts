@@ -172,7 +172,7 @@ export const spineTurns = [
     posture: "split-stance",
     kit: ["wall"],
     main: ["th.rot"],
-    also: ["trunk", "hip.er"],
+    also: ["trunk"],
     dose: reps(6, "turn 3 [out]", "come back 3 [in]"),
     bounds: bounds(4, 10, 1, 4),
     codes: codes(1, 1, 0, 2, 4),
@@ -186,7 +186,7 @@ export const spineTurns = [
     elsewhere: [lowBackTurns],
     faults: [fault("One sit bone leaves the wall.", "Turn less, keep both on.")],
     cautions: [care("If your thighs burn, stand up between sides.")],
-    easier: { codes: codes(1, 1, 0, 2, 3), how: "Stand higher.", also: ["trunk"] },
+    easier: { codes: codes(1, 1, 0, 2, 3), how: "Stand higher." },
     harder: {
       codes: codes(1, 1, 0, 2, 5),
       how: "Wait 2 s at the end of each turn.",

@@ -118,7 +118,7 @@ export const spine = [
     posture: "side-lying",
     kit: ["roller"],
     main: ["th.rot"],
-    also: ["sh.abd"],
+    also: ["sh.abd", "nk.rot"],
     dose: open,
     bounds: bounds(4, 10, 1, 4.5),
     codes: codes(0, 1, 0, 1, 3),
@@ -179,7 +179,7 @@ export const spine = [
     elsewhere: [{ felt: "The knees or hips do it.", change: "Sit on a chair and shift from the lowest ribs." }],
     faults: [{ see: "The shoulders tip like a seesaw.", say: "Slide, don’t lean." }],
     cautions: [care("If your lower back is sore, keep it small.")],
-    easier: { codes: codes(0, 1, 0, 2, 2), how: "Sit on a chair.", kit: ["chair"] },
+    easier: { codes: codes(0, 1, 0, 2, 2), how: "Sit on a chair.", posture: "chair-sit", kit: ["chair"] },
     harder: { codes: codes(0, 1, 0, 2, 4), how: "Cross the arms overhead.", also: ["lu.side", "sh.flex"] },
   }),
   drill({

@@ -19,7 +19,7 @@ export const squats = [
     posture: "squat",
     kit: [],
     main: ["th.rot", "hip.flex"],
-    also: ["an.df"],
+    also: ["an.df", "nk.rot"],
     dose: reps(5, "turn and look 2.5 [in]", "come back 2.5 [out]"),
     bounds: bounds(4, 10, 1, 3.5),
     codes: codes(1, 1, 0, 2, 5),

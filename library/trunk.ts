@@ -331,7 +331,7 @@ export const trunk = [
     posture: "side-lying",
     kit: [],
     main: ["trunk", "hip.abd"],
-    also: ["th.rot", "hip.ext"],
+    also: ["hip.ext"],
     dose: reps(5, "lift open 2 [out]", "dip 1 [in]", "lift 1 [out]", "lower 2 [in]"),
     bounds: bounds(3, 8, 1, 4),
     codes: codes(1, 1, 0, 2, 7),
@@ -352,7 +352,7 @@ export const trunk = [
     easier: {
       codes: codes(1, 1, 0, 1, 5),
       how: "Keep the knees bent and down; lift only the top leg.",
-      also: ["th.rot"],
+      also: [],
     },
     harder: {
       codes: codes(1, 1, 0, 2, 8),

@@ -63,7 +63,7 @@ describe("a draft", () => {
     const first = card(page);
     const before = await drillsOf(first);
     await first.locator("li button[aria-expanded]").nth(1).click();
-    await first.getByText(/^(For |You |It ends)/).waitFor();
+    await first.getByText(/^(For |You |It )/).waitFor();
     await first.getByRole("button", { name: "Swap it" }).click();
     const other = first.getByRole("button", { name: /^Use .* instead$/ }).first();
     const name = /^Use (.*) instead$/.exec((await other.getAttribute("aria-label", { timeout: 20_000 }))!)![1]!;

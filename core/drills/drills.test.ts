@@ -3,6 +3,7 @@ import { describe, expect, it } from "vitest";
 import { browse, browseSchema, sideSeconds } from "~/core/browse/browse";
 import { newerRevision, ownDrillId, ownIdsIn, readOwnId, withNamed } from "./own";
 import { drawingFaults, drillFile, readDrill, readDrillText } from "./read";
+import { inTodaysShape, type Drill } from "./schema";
 import { lacksCautions, newDrill, unwritten } from "./start";
 import { MOTION_FACTS } from "~/core/vocabulary/motions";
 import { motionFrom } from "~/library/animations/postures";
@@ -191,5 +192,14 @@ describe("drill files", () => {
   it("that are huge or no JSON are refused as a whole", () => {
     expect(readDrillText("x".repeat(1_000_001))).toMatchObject({ ok: false });
     expect(readDrillText("{")).toMatchObject({ ok: false, faults: [{ path: "(document)" }] });
+  });
+  it("is taken on where a browser held it from before its cautions had a kind", () => {
+    const drill = DRAWN_DRILLS[0]!;
+    const held = { ...drill, cautions: ["Stop when the knee hurts."] } as unknown as Drill;
+    expect(inTodaysShape(held).cautions).toEqual([{ kind: "take care", text: "Stop when the knee hurts." }]);
+    expect(inTodaysShape(drill).cautions).toEqual(drill.cautions);
+    expect(lacksCautions(inTodaysShape({ ...held, cautions: ["What to watch out for."] } as unknown as Drill))).toBe(
+      true,
+    );
   });
 });

@@ -52,14 +52,15 @@ export const CAUTION_KINDS = ["leave out", "take care", "stop now"] as const;
 
 const cautionSchema = z.strictObject({ kind: z.enum(CAUTION_KINDS), text: sentence });
 
+const asCaution = (one: z.infer<typeof cautionSchema> | string): z.infer<typeof cautionSchema> =>
+  typeof one === "string" ? { kind: "take care", text: one } : one;
+
 /** Cautions; those that earlier versions wrote as bare sentences ask to take care. */
 const cautionsSchema = z
   .array(z.union([cautionSchema, sentence]))
   .min(1)
   .max(6)
-  .transform((all) =>
-    all.map((one): z.infer<typeof cautionSchema> => (typeof one === "string" ? { kind: "take care", text: one } : one)),
-  );
+  .transform((all) => all.map(asCaution));
 
 const step03 = z.literal([0, 1, 2, 3]);
 const SIDE_WAYS = ["together", "each", "alternating"] as const;
@@ -184,3 +185,6 @@ export type Drill = Omit<z.infer<typeof drillSchema>, "levels"> & { levels: Reco
 export type DoseBounds = z.infer<typeof boundsSchema>;
 export type Caution = z.infer<typeof cautionSchema>;
 export type DrillLink = z.infer<typeof linkSchema>;
+
+/** A drill that a browser held while it was changed, in today’s shape: before, its cautions were bare sentences. */
+export const inTodaysShape = (held: Drill): Drill => ({ ...held, cautions: held.cautions.map(asCaution) });

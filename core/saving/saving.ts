@@ -36,6 +36,8 @@ export type Saving<D> = {
   saved: Copy<D>;
   /** What is on its way. */
   sent: D | undefined;
+  /** The revision that was based on. */
+  sentFrom?: number | undefined;
   /** What of it the browser holds: all that is not saved where that goes by itself, otherwise what somebody has told to be saved. */
   drafted: D | undefined;
   /** Whether what an earlier visit left in the browser is still to come: until then nothing is written over it. */
@@ -116,7 +118,7 @@ const undrafted = <D>(s: Saving<D>): Step<D> => [
 ];
 
 const send = <D>(s: Saving<D>, doc: D): Step<D> => [
-  { ...s, sent: doc },
+  { ...s, sent: doc, sentFrom: s.saved.revision },
   [{ kind: "send", basedOn: s.saved.revision, doc }],
 ];
 
@@ -185,10 +187,13 @@ export function step<D>(s: Saving<D>, event: Event<D>): Step<D> {
     }
     case "answered":
       return answered(s, event.answer);
-    case "lost":
-      return s.sent === undefined
-        ? [s, []]
-        : [{ ...s, sent: undefined, trouble: isStopped(s) ? s.trouble : { kind: "offline", where: event.where } }, []];
+    case "lost": {
+      if (s.sent === undefined) return [s, []];
+      // A newer copy was taken while it was on its way: the server would have refused it, and nothing is left to be sent.
+      const overtaken = isSaved(s) && s.sentFrom !== undefined && s.sentFrom < s.saved.revision;
+      const trouble = isStopped(s) || overtaken ? s.trouble : ({ kind: "offline", where: event.where } as const);
+      return [{ ...s, sent: undefined, trouble }, []];
+    }
     case "restored":
       return s.restoring ? restored(s, event.draft) : [s, []];
     case "elsewhere": {

@@ -204,7 +204,7 @@ export const ankleAndFootMotions: MotionSet = {
         standing({ at: [-0.05, 0.89, 0], tilt: -6, legs: foot(0.22, 0.13), arms: arm(-80, 14) }),
         standing({ at: [-0.05, 0.89, 0], tilt: -6, legs: foot(0.22, 0.13, { heel: -24 }), arms: arm(-80, 14) }),
       ],
-      { props: [wall(-0.2), support(0.1, -0.5, 0.9)] },
+      { props: [wall(-0.2)] },
     ),
     easier: rep(
       "side",
@@ -212,7 +212,7 @@ export const ankleAndFootMotions: MotionSet = {
         standing({ at: [-0.05, 0.91, 0], tilt: -4, legs: foot(0.12, 0.13), arms: arm(-80, 14) }),
         standing({ at: [-0.05, 0.91, 0], tilt: -4, legs: foot(0.12, 0.13, { heel: -18 }), arms: arm(-80, 14) }),
       ],
-      { props: [wall(-0.2), support(0.1, -0.5, 0.9)] },
+      { props: [wall(-0.2)] },
     ),
   },
   "toe-sit": {

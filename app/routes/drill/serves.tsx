@@ -61,7 +61,7 @@ function Others({ title, drills }: { title: string; drills: readonly { id: strin
           <li key={id}>
             <Link
               to={`/library/${id}`}
-              className="inline-flex min-h-6 items-center underline decoration-line underline-offset-4 hover:decoration-ink"
+              className="inline-flex min-h-7 items-center underline decoration-line underline-offset-4 hover:decoration-ink"
             >
               {name}
             </Link>

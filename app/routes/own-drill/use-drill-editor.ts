@@ -7,7 +7,7 @@ import { localCopiesOf } from "~/app/sync/local-copies";
 import { inBrowser, openSaver } from "~/app/sync/saver";
 import { useAgain } from "~/app/ui/use-again";
 import { useWarning } from "~/app/ui/use-warning";
-import type { Drill } from "~/core/drills/schema";
+import { inTodaysShape, type Drill } from "~/core/drills/schema";
 import type { OfCoach } from "~/core/outbox/item";
 import { isSaved, shown, type Answer, type Copy, type LocalCopy } from "~/core/saving/saving";
 import { record, redo, startHistory, undo, type History } from "~/core/session/history";
@@ -23,7 +23,7 @@ const REPLACED = {
 
 /** A draft under the id of the revision that is open: a revision's number is part of its drill's id, and not of what is edited. */
 const underId = (id: string, draft: LocalCopy<Drill> | undefined): LocalCopy<Drill> | undefined =>
-  draft && { ...draft, doc: { ...draft.doc, id } };
+  draft && { ...draft, doc: { ...inTodaysShape(draft.doc), id } };
 
 function openHere({ own, whose, address, first }: Opened, onReplace: (drill: Drill, words: string) => void) {
   const drafts = localCopiesOf("drill", own, whose, (drill: Drill) => drill.name);
