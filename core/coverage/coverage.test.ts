@@ -59,7 +59,7 @@ describe("coverage", () => {
     );
   });
   it("adds up by plane", () => {
-    const c = covered([{ drill: "open-book", dose: { kind: "time", seconds: 30 } }]);
+    const c = covered([{ drill: "side-opener-knee-lift", dose: { kind: "time", seconds: 30 } }]);
     expect(planeSeconds(c).rotation).toBe(60);
   });
 });

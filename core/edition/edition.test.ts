@@ -62,7 +62,7 @@ describe("an edition", () => {
         const cautions = cautionsOf(edition);
         expect(new Set(cautions.map(({ text }) => text)).size).toBe(cautions.length);
         // As they are at the levels the session has.
-        const forms = items.map((item) => inForm(drillById(item.drill)!, item.level));
+        const forms = items.map((item) => inForm(drillById(item.id)!, item.level));
         expect(new Set(cautions.map(({ text }) => text))).toEqual(
           new Set(forms.flatMap((form) => form.cautions.map(({ text }) => text))),
         );
