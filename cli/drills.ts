@@ -20,7 +20,7 @@ export function drillsJson(): string {
           LEVELS.map((level) => {
             const { posture, endPosture, stance = null, kit, helps = [], main, also, dose, bounds } = levels[level];
             const { name: called, method, sides, directions } = inForm(drill, level);
-            const stresses = stressesOfLevel(drill, levels[level]);
+            const stresses = stressesOfLevel(drill, level);
             const loads = [...new Set(stresses.map((stress) => stress.area))];
             return [
               level,

@@ -13,7 +13,7 @@ const gradeOf = (id: string, level: LevelName, area: Area): number => {
   const drill = drillById(id)!;
   return Math.max(
     0,
-    ...stressesOfLevel(drill, drill.levels[level])
+    ...stressesOfLevel(drill, level)
       .filter((s) => s.area === area)
       .map((s) => s.grade),
   );

@@ -10,7 +10,7 @@ export function ScaleLines({ drill, level }: { drill: Drill; level: LevelName })
         {scaleLines(drill, level).map(({ scale, words, step, most, means }) => (
           <li key={scale} className="grid grid-cols-[3.2rem_3.5rem_1.2rem_minmax(0,1fr)] items-baseline gap-x-2">
             <span className="inline-block first-letter:uppercase">{words}</span>
-            <svg viewBox="0 0 56 8" className="h-2 w-14 self-center" aria-hidden>
+            <svg viewBox="0 0 56 8" className="mt-1.5 h-2 w-14 self-start" aria-hidden>
               <rect width="56" height="8" rx="2" className="fill-depth-1" />
               <rect width={(56 * step) / most} height="8" rx="2" className="fill-depth-5" />
             </svg>

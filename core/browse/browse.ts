@@ -1,3 +1,4 @@
+import { needsOf } from "~/core/drills/form";
 import { z } from "zod";
 import { KIT } from "~/core/vocabulary/kit";
 import { JOINT_WORDS, MOTION_FACTS, MOTIONS, type Joint, type Plane } from "~/core/vocabulary/motions";
@@ -65,7 +66,7 @@ export function browse(
       if (by.plane && !main.some((row) => MOTION_FACTS[row].plane === by.plane)) return false;
       if (by.method && drill.method !== by.method) return false;
       if (by.posture && posture !== by.posture) return false;
-      if (by.kit === "none" ? kit.length > 0 : by.kit && !kit.includes(by.kit)) return false;
+      if (by.kit === "none" ? needsOf(drill.levels.standard).length > 0 : by.kit && !kit.includes(by.kit)) return false;
       if (by.spare && !LEVELS.some((level) => spares(drill, level, [{ area: by.spare!, way: "keep-off" }])))
         return false;
       if (by.most !== undefined && sideSeconds(drill) > by.most) return false;

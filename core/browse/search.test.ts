@@ -1,4 +1,5 @@
 import { describe, expect, it } from "vitest";
+import { needsOf } from "~/core/drills/form";
 import { findDrills, makeFindable } from "./search";
 import { DRILLS, drillById } from "~/library";
 
@@ -122,7 +123,10 @@ describe("what is left out", () => {
     expect(ids("no kneeling").length).toBeGreaterThan(40);
     expect(ids("shoulders without a stick")).toContain("band-over");
     expect(ids("shoulders without a stick")).not.toContain("stick-pass");
-    for (const id of ids("no equipment")) expect(drillById(id)!.levels.standard.kit).toEqual([]);
+    // A pad only helps: what needs none is done without kit.
+    for (const id of ids("no equipment")) expect(needsOf(drillById(id)!.levels.standard)).toEqual([]);
+    expect(ids("no equipment")).toContain("hip-flexor-hold");
+    expect(ids("without a pad")).not.toContain("hip-flexor-hold");
     for (const id of ids("hips no lying"))
       expect(["supine", "prone", "side-lying"]).not.toContain(drillById(id)!.levels.standard.posture);
     for (const id of ids("no floor")) expect(drillById(id)!.levels.standard.posture).not.toBe("supine");

@@ -1,3 +1,4 @@
+import { needsOf } from "~/core/drills/form";
 import MiniSearch, { type Query, type SearchOptions } from "minisearch";
 import { stemmer } from "stemmer";
 import { allAtOnce, type Steps } from "~/core/steps";
@@ -176,7 +177,7 @@ const LEAVES_OUT: ReadonlyMap<string, Has> = new Map(
     [["balance", "balancing"], onArea("balance")],
     [["overhead"], onArea("shoulder-overhead")],
     [["jumping", "jump", "impact"], onArea("impact")],
-    [["kit", "equipment", "gear"], (drill: Drill) => drill.levels.standard.kit.length > 0],
+    [["kit", "equipment", "gear"], (drill: Drill) => needsOf(drill.levels.standard).length > 0],
     [["lying"], inPosture("supine", "prone", "side-lying")],
     [["sitting", "seated"], inPosture("long-sit", "straddle-sit", "crossed-sit", "ninety-sit", "kneel-sit")],
     [["standing"], inPosture("standing", "split-stance")],

@@ -3,6 +3,7 @@ import { describe, expect, it } from "vitest";
 import { browse, browseSchema, sideSeconds } from "~/core/browse/browse";
 import { newerRevision, ownDrillId, ownIdsIn, readOwnId, withNamed } from "./own";
 import { drawingFaults, drillFile, readDrill, readDrillText } from "./read";
+import { needsOf } from "./form";
 import { inTodaysShape, type Drill } from "./schema";
 import { lacksCautions, newDrill, unwritten } from "./start";
 import { MOTION_FACTS } from "~/core/vocabulary/motions";
@@ -38,7 +39,7 @@ describe("browsing", () => {
       expect(drill.levels.standard.posture).toBe("standing");
       expect(drill.levels.standard.main.some((row) => MOTION_FACTS[row].plane === "rotation")).toBe(true);
     }
-    for (const drill of browse(DRAWN_DRILLS, by({ kit: "none" }))) expect(drill.levels.standard.kit).toEqual([]);
+    for (const drill of browse(DRAWN_DRILLS, by({ kit: "none" }))) expect(needsOf(drill.levels.standard)).toEqual([]);
     for (const drill of browse(DRAWN_DRILLS, by({ most: "20" }))) expect(sideSeconds(drill)).toBeLessThanOrEqual(20);
   });
   it("puts drills that serve a motion mainly before those that serve it also", () => {
@@ -51,9 +52,7 @@ describe("browsing", () => {
     const found = browse(DRAWN_DRILLS, by({ spare: "kneeling" }));
     expect(found.length).toBeLessThan(166);
     for (const drill of found)
-      expect(
-        LEVELS.some((level) => !stressesOfLevel(drill, drill.levels[level]).some((s) => s.area === "kneeling")),
-      ).toBe(true);
+      expect(LEVELS.some((level) => !stressesOfLevel(drill, level).some((s) => s.area === "kneeling"))).toBe(true);
   });
   it("leaves out what it does not understand", () =>
     expect(by({ joint: "tail", method: "magic", most: "soon", q: 7 })).toEqual({ q: "" }));

@@ -51,6 +51,11 @@ describe("a drill in the form of a level", () => {
       method: "strength",
     });
     expect(inForm(other, "easier")).toBe(form);
+    expect(form.brief).toBe(other.levels.easier.how);
+    // The form of one level says nothing of another.
+    expect(inForm(form, "standard")).toBe(other);
+    expect(inForm(form, "easier")).toBe(form);
+    expect(levelAsWorked(form, "standard")).toEqual(levelAsWorked(other, "standard"));
   });
   it("is timed, protected and warned of as that level is", () => {
     const find = (id: string) => (id === other.id ? other : drillById(id));
@@ -64,7 +69,7 @@ describe("a drill in the form of a level", () => {
     expect(work("standard")).toMatchObject({ left: 0, right: 0, both: 32 });
     expect(levelAsWorked(other, "easier")).toMatchObject({ sides: "each", seconds: 64 });
     expect(atWork(inForm(other, "easier"), easier, { breath: 5 })).toBe(64);
-    expect(stressesOfLevel(other, other.levels.easier).length).toBeGreaterThan(0);
+    expect(stressesOfLevel(other, "easier").length).toBeGreaterThan(0);
     expect(cautionsOf(makeEdition(session("easier"), find))).toEqual([
       { drill: "Sit to stand, one foot back", kind: "stop now", text: "Stop if the knee hurts." },
     ]);

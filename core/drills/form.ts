@@ -5,23 +5,36 @@ import type { LevelName } from "~/core/vocabulary/levels";
 /** What a level may say of itself in place of the drill. */
 const OWN = ["name", "method", "sides", "directions", "directionWords", "setUp", "steps", "cautions"] as const;
 
-type Formed = { levels: Readonly<Record<LevelName, Partial<Pick<DrillLevel, (typeof OWN)[number]>>>> };
+type Formed = { levels: Readonly<Record<LevelName, Partial<Pick<DrillLevel, (typeof OWN)[number] | "how">>>> };
 
 const formed = new WeakMap<object, Partial<Record<LevelName, object>>>();
+/** The drills that forms were made of: the form of one level says nothing of another. */
+const wholes = new WeakMap<object, object>();
 
 /**
  * A drill as it is at a level: with what the level says of itself (its name where it is really another exercise, its sides,
- * its method, its words) in the place of what the drill says for all levels. The same object each time; the drill itself where
- * the level says nothing of its own. For looking at, never for keeping: a document says what is each level's.
+ * its method, its words) in the place of what the drill says for all levels. Also of a drill that is in the form of another
+ * level. The same object each time; the drill itself where the level says nothing of its own. For looking at, never for
+ * keeping: a document says what is each level's.
  */
 export function inForm<D extends Formed>(drill: D, level: LevelName): D {
-  const known = formed.get(drill) ?? {};
+  const whole = (wholes.get(drill) ?? drill) as D;
+  const known = formed.get(whole) ?? {};
   const before = known[level];
   if (before) return before as D;
-  const own = drill.levels[level];
+  const own = whole.levels[level];
   const said = OWN.filter((key) => own[key] !== undefined);
-  const form = said.length === 0 ? drill : { ...drill, ...Object.fromEntries(said.map((key) => [key, own[key]])) };
-  formed.set(drill, { ...known, [level]: form });
+  const form =
+    said.length === 0
+      ? whole
+      : {
+          ...whole,
+          ...Object.fromEntries(said.map((key) => [key, own[key]])),
+          // The drill in one line is another one where the level is another exercise.
+          ...(own.name !== undefined && { brief: own.how }),
+        };
+  formed.set(whole, { ...known, [level]: form });
+  if (form !== whole) wholes.set(form, whole);
   return form;
 }
 

@@ -63,7 +63,7 @@ export function* paperInSteps(
         level: item.level,
         name: drill.name,
         dose: itemWords(itemDone(block, item, drills, session.pace), sideModeOf(item, drills)),
-        brief: item.level === "standard" ? drill.brief : `${drill.brief} ${drill.levels[item.level].how}`.trim(),
+        brief: briefOf(drill, item.level),
         calls: (item.cues ?? []).map((cue) => `${cue.at} s: ${cue.say}`),
         instead: group ? yield* insteadOnPaper(session, { block: b, item: i }, alike, { drills, offered, group }) : [],
       });
@@ -89,6 +89,12 @@ export function* paperInSteps(
       inAll: people > 0 ? piecesFor(need.kit, need.pieces, people) : undefined,
     })),
   };
+}
+
+/** A drill in one line as it is at a level: what the level changes after it, or alone where it is another exercise. */
+function briefOf({ brief, levels }: Drill, level: LevelName): string {
+  const { how, name } = levels[level];
+  return level === "standard" || name !== undefined ? brief : `${brief} ${how}`.trim();
 }
 
 /** Who does something else at a place, together where it is the same. */

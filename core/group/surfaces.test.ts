@@ -1,10 +1,11 @@
 import { describe, expect, it } from "vitest";
+import { inForm } from "~/core/drills/form";
 import { groundAgainst, SURFACES } from "./surfaces";
 import type { Drill } from "~/core/drills/schema";
 import { drawnDrillById } from "~/library/drawn";
 
 const against = (drill: Drill, surface: (typeof SURFACES)[number], level: keyof Drill["levels"] = "standard") =>
-  groundAgainst(drill, drill.levels[level], surface);
+  groundAgainst(inForm(drill, level), drill.levels[level], surface);
 const drill = (id: string) => drawnDrillById(id)!;
 /** Which surfaces keep a drill off. */
 const off = (one: Drill) => SURFACES.filter((surface) => against(one, surface) !== undefined);

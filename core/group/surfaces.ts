@@ -48,7 +48,7 @@ export const isFreeBalance = (level: DrillLevel): boolean =>
     (s) => s.area === "balance" && (s.grade === 2 || !level.kit.some((kit) => kitFacts(kit).steadies)),
   );
 
-/** Why a level of a drill is not for a surface, as the end of a sentence that begins with its name; undefined where it is. A kneeling hall floor or street wants a pad under the knee; `pads` is whether there are any. */
+/** Why a level of a drill is not for a surface, as the end of a sentence that begins with its name; undefined where it is; the drill is in the form of that level. A kneeling hall floor or street wants a pad under the knee; `pads` is whether there are any. */
 export function groundAgainst(
   drill: Pick<Drill, "method">,
   level: DrillLevel,
@@ -60,7 +60,7 @@ export function groundAgainst(
   if (!down && postures.some(isDown)) return `goes down ${on}`;
   if (postures.some(kneels) && (kneel === "no" || (kneel === "pad" && !(pads && level.kit.includes("pad")))))
     return `kneels ${on}${kneel === "pad" ? " without a pad" : ""}`;
-  if (onTheSpot && (level.method ?? drill.method) === "travel") return `travels ${on}`;
+  if (onTheSpot && drill.method === "travel") return `travels ${on}`;
   if (onTheSpot && isFreeBalance(level)) return `is done on one leg, or nearly, ${on} with nothing to hold on to`;
   return undefined;
 }

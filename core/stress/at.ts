@@ -1,3 +1,5 @@
+import { inForm } from "~/core/drills/form";
+import type { LevelName } from "~/core/vocabulary/levels";
 import { undrawnStress } from "./stated";
 import type { LevelStress, Stress } from "~/core/drills/stresses";
 import { AREAS, type Grade } from "~/core/vocabulary/areas";
@@ -87,7 +89,7 @@ export function atWork(
 }
 
 /** What a level stresses at its own dose. */
-export function stressesOfLevel(drill: Pick<Drill, "sides" | "directions">, level: DrillLevel): Stress[] {
-  const form = { sides: level.sides ?? drill.sides, directions: level.directions ?? drill.directions };
-  return stressesWith(level, level.dose, atWork(form, { dose: level.dose, sets: 1 }, USUAL_PACE));
+export function stressesOfLevel(drill: Drill, name: LevelName): Stress[] {
+  const level = drill.levels[name];
+  return stressesWith(level, level.dose, atWork(inForm(drill, name), { dose: level.dose, sets: 1 }, USUAL_PACE));
 }

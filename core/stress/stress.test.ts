@@ -809,7 +809,7 @@ describe("what is stated", () => {
     const of = (d: typeof drill, area: Area) =>
       Math.max(
         0,
-        ...stressesOfLevel(d, d.levels.standard)
+        ...stressesOfLevel(d, "standard")
           .filter((s) => s.area === area)
           .map((s) => s.grade),
       );

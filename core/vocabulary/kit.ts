@@ -138,7 +138,7 @@ export const KIT_FACTS = {
     instead: "a stick, to learn the movement without a load",
     stays: true,
     weighs: true,
-    called: ["barbell", "bar and rack", "olympic bar"],
+    called: ["barbell", "bar and rack", "long bar"],
     findBy: "bar rack weights lifting",
   },
   slider: {

@@ -1,3 +1,4 @@
+import { inForm } from "~/core/drills/form";
 import { AREA_WORDS } from "./areas";
 import { knownStress, stressesOfLevel } from "~/core/stress/at";
 import type { Stress } from "~/core/drills/stresses";
@@ -14,9 +15,9 @@ export function stressWords(
   name: LevelName,
 ): { much: string[]; some: string[]; drawn: boolean; because: string[] } {
   const level = drill.levels[name];
-  const all = stressesOfLevel(drill, level);
+  const all = stressesOfLevel(drill, name);
   const graded = (grade: number) =>
-    all.filter((one) => one.grade === grade).map((one) => areaWords(one, drill.levels[name].sides ?? drill.sides));
+    all.filter((one) => one.grade === grade).map((one) => areaWords(one, inForm(drill, name).sides));
   const because = level.loads.flatMap((load) =>
     typeof load === "string" || load.grade === 0 ? [] : [`${AREA_WORDS[load.area]}: ${load.because}`],
   );

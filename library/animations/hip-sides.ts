@@ -26,7 +26,8 @@ import {
   straddle,
   support,
   supine,
-  tallKneel,
+  sideFoot,
+  sideKneel,
   type Change,
   type MotionSet,
 } from "./poses";
@@ -35,13 +36,9 @@ const swing = (c: Change = {}) =>
   standing({ at: [0, 0.92, -0.05], ll: foot(0, -0.1), arms: grip(0.38, 1.02, 0.44), ...c });
 const rail = [support(0.4, 0.44, 1.02), support(0.4, -0.44, 1.02)];
 
-/** The right leg straight out to the side, on the inner edge of the foot. */
-const sideFoot = (x = 0.02, z = 0.92) => foot(x, z, { tilt: -58, out: 6 });
 const handOnHip = on("right.hip", [0, 0.04, 0.12]);
 /** Beside the long leg, in front of it. */
 const sideBlock = block(0.1, 0.62, 0.22);
-const sideKneel = (c: Change = {}) =>
-  tallKneel({ ll: knee(0, -0.13), rl: sideFoot(), arms: aim([0.15, -0.85, 0.5], [0.35, -0.45, -0.8]), ...c });
 const sideAll4 = (c: Change = {}) => handsKnees({ ll: knee(0, -0.15), rl: sideFoot(0.02, 0.94), ...c });
 const out90 = (c: Change = {}) =>
   halfKneelAhead({

@@ -278,10 +278,6 @@ export const sideLying = (c: Change = {}) =>
     ...c,
   });
 
-/** The right knee down, the left leg straight out to its side. */
-export const sideKneel = (c: Change = {}) =>
-  base([0, null, 0], 0, DOWN_ARM, knee(0, 0.12), { ll: foot(0, -0.72, { out: 40 }), ...c });
-
 /** A step forward: the left foot ahead on its heel, the right about to leave the floor, the arms against the legs. */
 export const walking = (c: Change = {}) =>
   base([0, 0.9, 0], 0, arm(80, 24, 20), foot(-0.24, 0.1, { heel: 30 }), {
@@ -377,7 +373,7 @@ export const stick = (beyond = 0.25): Prop => ({
   beyond,
   radius: 0.014,
 });
-/** A barbell in both hands, with its plates. */
+/** An empty barbell in both hands. */
 export const barbell = (beyond = 0.35): Prop => ({
   shape: "rod",
   piece: "barbell",
@@ -509,6 +505,13 @@ export const lowLunge = (c: Change = {}) =>
     nk: [-24, 0, 0],
     ...c,
   });
+
+/** A foot flat, far out to the side of a straight leg. */
+export const sideFoot = (x = 0.02, z = 0.92) => foot(x, z, { tilt: -58, out: 6 });
+
+/** The left knee down, the right leg straight out to its side. */
+export const sideKneel = (c: Change = {}) =>
+  tallKneel({ ll: knee(0, -0.13), rl: sideFoot(), arms: aim([0.15, -0.85, 0.5], [0.35, -0.45, -0.8]), ...c });
 
 /** Arms crossed over the chest. */
 export const CROSSED_ARMS = aim([0.55, -0.8, 0.25], [0.35, 0.55, -0.76]);

@@ -83,7 +83,7 @@ export function DrillPanel({ desk, place, forPerson }: { desk: Desk; place: Plac
         )}
       </p>
       <LevelChoice drill={drill} chosen={item.level} onChoose={setLevel} />
-      <Cautions drill={drill} level={level} />
+      <Cautions drill={drill} level={item.level} />
       <DoseEditor
         dose={item.dose}
         level={level}
@@ -143,7 +143,7 @@ function LevelChoice({
   );
 }
 
-function Cautions({ drill, level }: { drill: Drill; level: DrillLevel }) {
+function Cautions({ drill, level }: { drill: Drill; level: LevelName }) {
   const hard = stressesOfLevel(drill, level).some((s) => s.area === "max-effort");
   return (
     <div className="flex gap-2.5 rounded-md border-l-4 border-plum bg-plum-wash px-3 py-2 text-sm">

@@ -99,15 +99,7 @@ function Lines({
           </IconButton>
         </div>
       ))}
-      {lines.length < most && (
-        <button
-          type="button"
-          className="inline-flex items-center gap-1 self-start text-sm text-ink-soft underline underline-offset-4"
-          onClick={() => onChange([...lines, ""], lines.length)}
-        >
-          <Plus size={14} aria-hidden /> Another line
-        </button>
-      )}
+      {lines.length < most && <Another words="Another line" onClick={() => onChange([...lines, ""], lines.length)} />}
     </fieldset>
   );
 }
@@ -129,7 +121,7 @@ function Cautions({
         <div key={i} className="flex gap-1 max-sm:flex-wrap">
           <select
             aria-label={`What line ${i + 1} of Watch out asks`}
-            className={cx(inputLook, "w-44 shrink-0")}
+            className={cx(inputLook, "max-sm:basis-full sm:w-44 sm:shrink-0")}
             value={kind}
             onChange={(e) => onChange(cautions.with(i, { kind: e.target.value as Caution["kind"], text }), i)}
           >
@@ -156,13 +148,10 @@ function Cautions({
         </div>
       ))}
       {cautions.length < MOST_CAUTIONS && (
-        <button
-          type="button"
-          className="inline-flex items-center gap-1 self-start text-sm text-ink-soft underline underline-offset-4"
+        <Another
+          words="Another line"
           onClick={() => onChange([...cautions, { kind: "take care", text: "" }], cautions.length)}
-        >
-          <Plus size={14} aria-hidden /> Another line
-        </button>
+        />
       )}
     </fieldset>
   );
@@ -213,14 +202,18 @@ function Pairs({
         </div>
       ))}
       {pairs.length < 5 && (
-        <button
-          type="button"
-          className="inline-flex items-center gap-1 self-start text-sm text-ink-soft underline underline-offset-4"
-          onClick={() => onChange([...pairs, ["", ""]], pairs.length)}
-        >
-          <Plus size={14} aria-hidden /> Another pair
-        </button>
+        <Another words="Another pair" onClick={() => onChange([...pairs, ["", ""]], pairs.length)} />
       )}
     </fieldset>
   );
 }
+
+const Another = ({ words, onClick }: { words: string; onClick: () => void }) => (
+  <button
+    type="button"
+    className="inline-flex items-center gap-1 self-start text-sm text-ink-soft underline underline-offset-4"
+    onClick={onClick}
+  >
+    <Plus size={14} aria-hidden /> {words}
+  </button>
+);

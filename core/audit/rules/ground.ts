@@ -1,4 +1,4 @@
-import { needsOf } from "~/core/drills/form";
+import { inForm, needsOf } from "~/core/drills/form";
 import { itemsOf } from "../look";
 import type { RuleFinding, Rule } from "../types";
 import { piecesThere } from "~/core/group/kit";
@@ -22,7 +22,7 @@ export const ground: Rule = {
         .reverse()
         .find(
           (name) =>
-            !groundAgainst(drill, drill.levels[name], surface, pads) &&
+            !groundAgainst(inForm(drill, name), drill.levels[name], surface, pads) &&
             piecesThere(needsOf(drill.levels[name]), people, group.setting),
         );
       return [
