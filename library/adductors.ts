@@ -453,7 +453,7 @@ export const adductors = [
       loads: [some("balance", "Steps low to the side."), some("ankle-deep-bend", "Low with the heels near the floor.")],
     },
     harder: {
-      codes: codes(2, 2, 2, 2, 7),
+      codes: codes(2, 2, 1, 2, 7),
       how: "Hop farther.",
       dose: reps(6, "hands across 1.5", "hop over 1.5 (hop)"),
     },

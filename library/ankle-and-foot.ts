@@ -164,6 +164,7 @@ export const ankleAndFoot = [
     id: "calf-raise",
     name: "Calf raise with a top hold",
     region: "ankle-and-foot",
+    family: "calf-raise",
     method: "strength",
     sides: "together",
     posture: "standing",
@@ -223,6 +224,7 @@ export const ankleAndFoot = [
     ],
     faults: [{ see: "The little toes escape.", say: "Spread and tuck all ten." }],
     cautions: [padKnees, stopIf("A strong feeling is fine; stop at a sharp one.")],
+    searchWords: ["feet", "toes", "plantar fascia"],
     easier: {
       codes: codes(0, 0, 0, 0, 3),
       how: "Put the hands on blocks and sit back with part of the weight.",

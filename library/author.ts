@@ -116,8 +116,8 @@ export const bounds = (least: number, most: number, step: number, leastRep?: num
 /** Felt somewhere else, and what to change then. */
 export const felt = (where: string, change: string) => ({ felt: where, change });
 
-/** A fault to see, and what to say. */
-export const fault = (see: string, say: string) => ({ see, say });
+/** A fault to see, what to say, and why it matters where that is not plain. */
+export const fault = (see: string, say: string, why?: string) => ({ see, ...(why && { why }), say });
 
 /** An area stressed besides what the drawing shows: some of it, or much, and why. */
 const stated =

@@ -2,8 +2,11 @@ import type { Drill } from "~/core/drills/schema";
 import { adductors } from "./adductors";
 import { ankleAndFoot } from "./ankle-and-foot";
 import { ankleMore } from "./ankle-more";
+import { chairDrills } from "./chair";
 import { breathAndTrunk } from "./breath-and-trunk";
+import { feet } from "./feet";
 import { flows } from "./flows";
+import { hands } from "./hands";
 import { hamstrings } from "./hamstrings";
 import { hipBack } from "./hip-back";
 import { hipFront } from "./hip-front";
@@ -14,14 +17,22 @@ import { hipStanding } from "./hip-standing";
 import { hipTurn } from "./hip-turn";
 import { kneeDrills } from "./knee";
 import { lunges } from "./lunges";
+import { moving } from "./moving";
+import { neck } from "./neck";
+import { pairs } from "./pairs";
 import { shoulder } from "./shoulder";
 import { shoulderFloor } from "./shoulder-floor";
 import { shoulderStick } from "./shoulder-stick";
 import { spine } from "./spine";
 import { spineBends } from "./spine-bends";
 import { spineTurns } from "./spine-turns";
+import { sports } from "./sports";
+import { springs } from "./springs";
+import { standingShoulders } from "./standing-shoulders";
+import { standingTrunk } from "./standing-trunk";
 import { squats } from "./squats";
 import { trunk } from "./trunk";
+import { walks } from "./walks";
 import { wholeBody } from "./whole-body";
 
 /** Every drill that ships with Mapset, as it is written; `DRILLS` has what each level stresses with it. */
@@ -50,4 +61,15 @@ export const AUTHORED: readonly Drill[] = [
   ...wholeBody,
   ...squats,
   ...flows,
+  ...moving,
+  ...springs,
+  ...walks,
+  ...feet,
+  ...standingTrunk,
+  ...standingShoulders,
+  ...hands,
+  ...neck,
+  ...chairDrills,
+  ...sports,
+  ...pairs,
 ];

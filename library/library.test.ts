@@ -1,10 +1,12 @@
 import { describe, expect, it } from "vitest";
 import { METHODS } from "~/core/vocabulary/methods";
-import { drillSchema } from "~/core/drills/schema";
+import { drillSchema, type DrillLevel } from "~/core/drills/schema";
 import { LEVELS } from "~/core/vocabulary/levels";
 import { inForm, needsOf } from "~/core/drills/form";
 import { asksEffort, doseSeconds, peakEffort, repOf, unitCount, unitMicros } from "~/core/dose/dose";
-import { HEIGHT } from "~/core/vocabulary/postures";
+import { HEIGHT, postureFacts, type Posture } from "~/core/vocabulary/postures";
+import { MOTIONS, type Motion } from "~/core/vocabulary/motions";
+import { REHEARSALS } from "~/core/vocabulary/rehearses";
 import { USUAL_PACE } from "~/core/dose/pace";
 import { asDocument } from "~/core/drills/stresses";
 import { DRILLS } from ".";
@@ -15,20 +17,53 @@ const levels = DRILLS.flatMap((drill) =>
 );
 
 describe("the library", () => {
-  it("has all 166 drills with their own ids and names", () => {
-    expect(DRILLS).toHaveLength(166);
-    expect(new Set(DRILLS.map((d) => d.id)).size).toBe(166);
-    expect(new Set(DRILLS.map((d) => d.name)).size).toBe(166);
+  it("has at least 230 drills, each with its own id and name", () => {
+    expect(DRILLS.length).toBeGreaterThanOrEqual(230);
+    expect(new Set(DRILLS.map((d) => d.id)).size).toBe(DRILLS.length);
+    expect(new Set(DRILLS.map((d) => d.name)).size).toBe(DRILLS.length);
   });
-  it("has every dose kind, side mode and posture height, and every method but jumps", () => {
+  it("has every dose kind, side mode, posture height and method", () => {
     expect(new Set(DRILLS.map((d) => d.levels.standard.dose.kind)).size).toBe(5);
     expect(new Set(DRILLS.map((d) => d.sides)).size).toBe(3);
     expect(new Set(DRILLS.map((d) => HEIGHT[d.levels.standard.posture])).size).toBe(6);
-    expect(METHODS.filter((method) => !DRILLS.some((d) => d.method === method))).toEqual(["spring"]);
+    expect(METHODS.filter((method) => !DRILLS.some((d) => d.method === method))).toEqual([]);
   });
   it("has in each family drills of different names, and more than one", () => {
     const families = new Set(DRILLS.flatMap((d) => d.family ?? []));
     for (const family of families) expect(DRILLS.filter((d) => d.family === family).length, family).toBeGreaterThan(1);
+  });
+});
+
+/** On the feet or on a seat. */
+const isUp = (posture: Posture) => HEIGHT[posture] >= HEIGHT.standing || postureFacts(posture).seated === true;
+const serves = (row: Motion, holds: (level: DrillLevel) => boolean) =>
+  DRILLS.filter((drill) => LEVELS.some((name) => drill.levels[name].main.includes(row) && holds(drill.levels[name])));
+
+describe.each(MOTIONS)("for %s the library", (row) => {
+  it("has four drills at least, two of them without kit", () => {
+    const main = DRILLS.filter((drill) => drill.levels.standard.main.includes(row));
+    expect(main.length, main.map((d) => d.id).join()).toBeGreaterThanOrEqual(4);
+    const free = main.filter((drill) => needsOf(drill.levels.standard).length === 0);
+    expect(free.length, free.map((d) => d.id).join()).toBeGreaterThanOrEqual(2);
+  });
+  it("has one for a person in a chair", () =>
+    expect(serves(row, (level) => level.posture === "chair-sit").length).toBeGreaterThanOrEqual(1));
+  it("has one off the floor without kit", () =>
+    expect(serves(row, (level) => isUp(level.posture) && needsOf(level).length === 0).length).toBeGreaterThanOrEqual(
+      1,
+    ));
+});
+
+describe("what the library rehearses", () => {
+  it.each(REHEARSALS)("is %s in three drills at least", (one) =>
+    expect(DRILLS.filter((drill) => drill.rehearses?.includes(one)).length).toBeGreaterThanOrEqual(3),
+  );
+  it("is done with a partner in eight drills at least, and in office clothes in fourteen", () => {
+    expect(DRILLS.filter((drill) => drill.partner === "pairs").length).toBeGreaterThanOrEqual(8);
+    const office = DRILLS.filter(({ searchWords, levels: { standard } }) =>
+      standard.posture === "chair-sit" ? true : searchWords?.some((word) => /^desk/.test(word)),
+    );
+    expect(office.length).toBeGreaterThanOrEqual(14);
   });
 });
 
@@ -75,6 +110,11 @@ describe.each(levels.map((l) => [`${l.id}, ${l.name}`, l] as const))("%s", (_, {
   it("is no faster in its drawing than it says, at the fastest tempo it allows", () => {
     if (level.stress!.pace === 2) expect(level.speed).toBeGreaterThanOrEqual(2);
     if (level.dose.kind === "reps" && repOf(level.dose) < 3) expect(level.speed).toBeGreaterThanOrEqual(2);
+  });
+  it("lands as hard as its drawing does: from the air softly at least, and hard only from the air", () => {
+    const { landings } = level.stress!;
+    if (landings > 0) expect(level.impact).toBeGreaterThanOrEqual(1);
+    if (level.impact! >= 2) expect(landings).toBeGreaterThan(0);
   });
   it("is easier or harder than the standard on a scale", () => {
     if (name === "standard") return;

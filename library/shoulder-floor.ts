@@ -285,6 +285,7 @@ export const shoulderFloor = [
     elsewhere: [pinch, felt("The lower back.", "Lift the hips a little, ribs down.")],
     faults: [fault("The elbows bend a lot.", "Long arms, lighter weight.")],
     cautions: [care("Use a bench that can’t tip, rest your head on it and start with almost no weight."), noUnseating],
+    searchWords: ["lats"],
     easier: {
       codes: codes(0, 1, 0, 2, 3),
       how: "Clasp the hands, without a weight.",

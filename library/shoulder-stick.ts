@@ -103,6 +103,7 @@ export const shoulderStick = [
     elsewhere: [felt("A pinch at the front of the shoulder.", "Lift lower, with the hands wider.")],
     faults: [fault("The trunk folds to lift higher.", "Tall, and lower.")],
     cautions: [clearStick, noUnseating],
+    searchWords: ["chest", "pecs"],
     easier: {
       codes: codes(1, 1, 0, 1, 3),
       how: "Turn the palms back and lift half as high.",

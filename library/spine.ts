@@ -142,6 +142,7 @@ export const spine = [
       { see: "Only the arm goes.", say: "Turn the breastbone to the ceiling." },
     ],
     cautions: [stopIf("If your arm tingles, bend the elbow; if it stays, stop.")],
+    searchWords: ["thoracic", "upper back twist"],
     easier: {
       codes: codes(0, 1, 0, 1, 2),
       how: "Bend the elbow, hand on the ribs, with a cushion under the head.",

@@ -1,6 +1,6 @@
 import { motionAt } from "~/core/drills/motion";
 import type { Drill } from "~/core/drills/schema";
-import { lookAt } from "~/core/figure/looks";
+import { lookAt, partnerOf, type Look } from "~/core/figure/looks";
 import { playerOf } from "~/core/figure/play";
 import { beatOf, type StillMoment } from "~/core/figure/stills";
 import { pairSvg, stillSvg } from "~/core/figure/svg";
@@ -8,12 +8,14 @@ import type { LevelName } from "~/core/vocabulary/levels";
 
 /** The style of a still that stands by itself, readable on light and dark pages alike. */
 export function styleOf(number: number): string {
-  const { skin, wear, hairFill, eyes, mouth } = lookAt(number);
   const shades = (part: string, fills: readonly string[]) =>
     fills.map((fill, i) => `.fig-${part}${i ? `.fig-far-${i}` : ""}{fill:${fill}}`).join("");
+  const person = ({ skin, wear, hairFill, eyes, mouth }: Look, who = "") =>
+    `${shades(`limb${who}`, skin)}${shades(`wear${who}`, wear)}.fig-hair${who}{fill:${hairFill}}.fig-face${who}{fill:${eyes};stroke:none}.fig-face.fig-far-1${who}{fill:${mouth}}`;
   return (
     "<style>path{paint-order:stroke;stroke:#11283b;stroke-width:2;stroke-linejoin:round}.fig-shadow{fill:#11283b;fill-opacity:.16;stroke:none}" +
-    `${shades("limb", skin)}${shades("wear", wear)}.fig-hair{fill:${hairFill}}.fig-face{fill:${eyes};stroke:none}.fig-face.fig-far-1{fill:${mouth}}` +
+    person(lookAt(number)) +
+    person(partnerOf(number), ".fig-second") +
     ".fig-prop{fill:#c6b58a}.fig-ghost{opacity:.26}.fig-prop-line{fill:none;stroke:#7d6c41;stroke-width:.8}</style>"
   );
 }
@@ -29,7 +31,7 @@ export function stillFile(drill: Drill, level: LevelName, moment: StillMoment, l
   const known = kept.get(key);
   if (known) return known;
   const player = playerOf(motion);
-  const options = { shape: 1, least: 130, hair: lookAt(look).hair };
+  const options = { shape: 1, least: 130, hair: lookAt(look).hair, secondHair: partnerOf(look).hair };
   const svg = (
     moment === "pair"
       ? pairSvg(player, 0, beatOf(motion, "end"), options)

@@ -179,8 +179,13 @@ const LEAVES_OUT: ReadonlyMap<string, Has> = new Map(
     [["jumping", "jump", "impact"], onArea("impact")],
     [["kit", "equipment", "gear"], (drill: Drill) => needsOf(drill.levels.standard).length > 0],
     [["lying"], inPosture("supine", "prone", "side-lying")],
-    [["sitting", "seated"], inPosture("long-sit", "straddle-sit", "crossed-sit", "ninety-sit", "kneel-sit")],
-    [["standing"], inPosture("standing", "split-stance")],
+    [
+      ["sitting", "seated"],
+      inPosture("long-sit", "straddle-sit", "crossed-sit", "ninety-sit", "kneel-sit", "chair-sit", "bench-sit"),
+    ],
+    [["standing"], inPosture("standing", "split-stance", "walking")],
+    [["running", "run"], (drill: Drill) => drill.rehearses?.includes("run") === true],
+    [["partner", "partners", "pairs"], (drill: Drill) => drill.partner === "pairs"],
     [["squatting", "squat"], inPosture("squat")],
     ...(Object.keys(KIT_FACTS) as Kit[]).map(
       (kit) =>

@@ -5,7 +5,7 @@ import type { Drill } from "~/core/drills/schema";
 import type { SessionPlan } from "~/core/session/schema";
 import { listWords } from "~/core/wording/words";
 import { compile } from "~/core/timeline/compile";
-import { HEIGHT } from "~/core/vocabulary/postures";
+import { isDown } from "~/core/vocabulary/postures";
 import { postureChanges } from "~/core/timeline/totals";
 import type { Share } from "~/core/units";
 
@@ -84,7 +84,7 @@ function factsOf(session: SessionPlan, fit: Share, drills: (id: string) => Drill
     changes: postureChanges(timeline.segments),
     drills: session.blocks.reduce((sum, block) => sum + block.items.length, 0),
     kit: kitList(session, drills).map((need) => need.words),
-    floor: work.reduce((sum, s) => sum + (HEIGHT[s.posture] < 3 ? s.seconds : 0), 0) / all,
+    floor: work.reduce((sum, s) => sum + (isDown(s.posture) ? s.seconds : 0), 0) / all,
     ways: WAYS.map(
       (way) => work.reduce((sum, s) => sum + (methodFacts(methodAt(s)!).sort === way ? s.seconds : 0), 0) / all,
     ),

@@ -1,3 +1,4 @@
+import { needsOf } from "~/core/drills/form";
 import fc from "fast-check";
 import { beforeAll, describe, expect, it } from "vitest";
 import { ordered, sessionOf, type Chosen } from "./assemble";
@@ -229,7 +230,7 @@ describe("a draft", () => {
     const desk = made(asked({ target: 420, purpose: "desk-break", demand: "desk-work", drafts: 1 }))[0]!;
     const kit = (one: { session: SessionPlan }) =>
       one.session.blocks.flatMap((block) =>
-        block.items.flatMap(({ drill, level }) => drillById(drill)!.levels[level].kit),
+        block.items.flatMap(({ drill, level }) => needsOf(drillById(drill)!.levels[level])),
       );
     expect(kit(desk).filter((piece) => !AT_HAND["desk-break"]!.includes(piece))).toEqual([]);
     const must = made(

@@ -22,6 +22,8 @@ export const REGIONS = [
   "knee",
   "ankle-and-foot",
   "whole-body",
+  "moving",
+  "hand",
 ] as const;
 
 const sentence = z.string().min(3).max(400);

@@ -31,6 +31,8 @@ export type LevelStress = {
   pace: 0 | 1 | 2;
   /** Whether a joint comes near the end of its usual range. */
   endRange: boolean;
+  /** Landings from the air in a repetition, or in ten seconds of a dose that is not counted. */
+  landings: number;
   bends: Bends;
 };
 

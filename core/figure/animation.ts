@@ -48,6 +48,12 @@ const keySchema = z.strictObject({
     .describe("How high a hand or foot that moves to this key is carried on the way"),
 });
 
+const secondSchema = z.strictObject({
+  at: z.tuple([metres, metres]).describe("Where they stand, forward and to the right of the middle"),
+  turn: z.number().min(-360).max(360).describe("How far they are turned to the right; 180 faces the first"),
+  poses: z.array(poseSchema).min(1).max(24).describe("Where they are at each key, from where they stand"),
+});
+
 /** How a drill moves over one repetition: key positions on the tempo's beats. Written for the right side. */
 export const animationSchema = z
   .strictObject({
@@ -69,6 +75,7 @@ export const animationSchema = z
     keys: z.array(keySchema).min(1).max(24),
     view: z.union([z.enum(VIEW_NAMES), viewSchema]),
     props: z.array(propSchema).max(12).default([]),
+    second: secondSchema.optional().describe("A partner, who moves with the same keys"),
     focus: z
       .array(bodyPoint)
       .max(12)
@@ -76,7 +83,21 @@ export const animationSchema = z
       .describe("The parts the picture is cut to, where the whole body would be too small"),
   })
   .check((context) => {
-    const { keys, beats } = context.value;
+    const { keys, beats, second, ends } = context.value;
+    if (second && second.poses.length !== keys.length)
+      context.issues.push({
+        code: "custom",
+        message: `needs a pose for each of the ${keys.length} keys`,
+        path: ["second", "poses"],
+        input: second.poses.length,
+      });
+    if (second && ends === "mirrored" && (second.at[1] !== 0 || second.turn % 180 !== 0))
+      context.issues.push({
+        code: "custom",
+        message: "stands in line with the first where a repetition ends mirrored",
+        path: ["second", "at"],
+        input: second.at,
+      });
     keys.forEach((key, i) => {
       const before = keys[i - 1];
       if (i === 0 && key.at !== 0)

@@ -230,8 +230,8 @@ const drawn: [string, Animation][] = Object.entries(MOTIONS).flatMap(([id, motio
   ),
 );
 
-/** Farthest any point may go in a hundredth of a repetition: a hand brought from overhead to the floor within a beat. */
-const LEAP = 0.25;
+/** Farthest any point may go in a hundredth of a repetition: a throwing hand where it is fastest. */
+const LEAP = 0.5;
 /** A step this long is looked into; what is left of it in a millionth of a repetition is a leap. */
 const LONG_STEP = 0.03;
 const LEFT_OVER = 0.01;

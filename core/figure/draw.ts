@@ -17,20 +17,31 @@ export type DrawOptions = {
   breath?: Share | undefined;
   /** How the hair is worn. */
   hair?: Hair | undefined;
+  /** A partner, and how they wear their hair. */
+  second?: { body: Solved; hair: Hair } | undefined;
 };
 
 const BREATH_SWELL = 0.07;
 
 /** The shapes of a body seen from a view, the farthest first. */
-export function draw(body: Solved, view: View, { props = [], breath = 0, hair = "short" }: DrawOptions = {}): Mark[] {
+export function draw(
+  body: Solved,
+  view: View,
+  { props = [], breath = 0, hair = "short", second }: DrawOptions = {},
+): Mark[] {
   const camera = cameraOf(view);
-  const middle = camera.see(body.points.waist).near;
-  const shadeOf = (near: number): 0 | 1 | 2 => (near > middle - 0.06 ? 0 : near > middle - 0.14 ? 1 : 2);
-  const pieces: Piece[] = [...trunkPieces(body, camera, breath), ...headPieces(body, camera, hair)];
-  for (const side of SIDES) pieces.push(...limbPieces(body, camera, side, shadeOf, holds(body, props, side)));
+  const pieces = bodyPieces(body, camera, props, breath, hair);
+  if (second)
+    for (const piece of bodyPieces(second.body, camera, props, breath, second.hair))
+      pieces.push({
+        ...piece,
+        chain: `second ${piece.chain}`,
+        marks: piece.marks.map((mark) => ({ ...mark, second: true })),
+      });
   for (const prop of props) pieces.push(propPiece(prop, body, camera));
   pieces.sort((a, b) => a.near - b.near);
-  const out: Mark[] = [{ part: "shadow", shade: 0, path: shadowPath(body, camera) }];
+  const shadows = shadowPath(body, camera) + (second ? shadowPath(second.body, camera) : "");
+  const out: Mark[] = [{ part: "shadow", shade: 0, path: shadows }];
   let last: { chain: string; mark: Mark } | undefined;
   for (const piece of pieces) {
     for (const mark of piece.marks) {
@@ -46,6 +57,16 @@ export function draw(body: Solved, view: View, { props = [], breath = 0, hair = 
     }
   }
   return out;
+}
+
+function bodyPieces(body: Solved, camera: Camera, props: readonly Prop[], breath: Share, hair: Hair): Piece[] {
+  const middle = camera.see(body.points.waist).near;
+  const shadeOf = (near: number): 0 | 1 | 2 => (near > middle - 0.06 ? 0 : near > middle - 0.14 ? 1 : 2);
+  return [
+    ...trunkPieces(body, camera, breath),
+    ...headPieces(body, camera, hair),
+    ...SIDES.flatMap((side) => limbPieces(body, camera, side, shadeOf, holds(body, props, side))),
+  ];
 }
 
 function trunkPieces(body: Solved, camera: Camera, breath: Share): Piece[] {

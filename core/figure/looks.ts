@@ -88,3 +88,6 @@ export function lookOfGroup(group: string | null | undefined): number {
 
 /** A look by its number; one that there is not is the first. */
 export const lookAt = (number: number): Look => LOOKS[number] ?? LOOKS[0];
+
+/** How somebody’s partner looks: never the same as they do. */
+export const partnerOf = (number: number): Look => lookAt((number + 2) % LOOKS.length);

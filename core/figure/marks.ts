@@ -5,6 +5,8 @@ export type Mark = {
   part: "floor" | "shadow" | "limb" | "wear" | "hair" | "face" | "prop" | "prop-line" | "hold";
   shade: 0 | 1 | 2;
   path: string;
+  /** It is the partner’s. */
+  second?: true;
 };
 
 /** What is drawn together at one depth. Neighbours of one chain become one shape; one that joins does so under what is worn, too. */

@@ -1,6 +1,6 @@
 import { cameraOf } from "./camera";
 import type { View } from "./animation";
-import { anchorPlace, bodyAt, type Player } from "./play";
+import { anchorPlace, bodyAt, secondAt, type Player } from "./play";
 import { POINT_NAMES } from "./points";
 import { THICKNESS } from "./solve";
 import type { Vec } from "./vectors";
@@ -25,10 +25,14 @@ export function frameOf(player: Player, view: View, shape: number, least = 120):
     top = Math.min(top, y - r);
     bottom = Math.max(bottom, y + r);
   };
-  for (let i = 0; i < SAMPLES; i++) {
-    const body = bodyAt(player, (player.motion.beats * i) / SAMPLES);
+  const { beats, keys } = player.motion;
+  const moments = [...Array.from({ length: SAMPLES }, (_, i) => (beats * i) / SAMPLES), ...keys.map((key) => key.at)];
+  for (const beat of moments) {
+    const body = bodyAt(player, beat);
     for (const name of player.motion.focus ?? POINT_NAMES) take(body.points[name], THICKNESS[name] ?? 0.02);
     if (player.motion.focus) continue;
+    const second = secondAt(player, beat);
+    if (second) for (const name of POINT_NAMES) take(second.points[name], THICKNESS[name] ?? 0.02);
     for (const prop of player.motion.props) {
       if (prop.shape === "rod")
         for (const end of [prop.from, prop.to]) take(anchorPlace(end, body), prop.radius + Math.min(prop.beyond, 0.5));

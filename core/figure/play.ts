@@ -2,12 +2,13 @@ import type { FreeArm } from "./arms";
 import type { FreeLeg } from "./legs";
 import { mirrorPose, otherPoint } from "./mirror";
 import type { Anchor, Animation, Prop } from "./animation";
+import { placed } from "./placed";
 import { viewOf } from "./views";
 import { SIDES, type Side } from "./points";
 import type { Arm, HandArm, Leg, SpinePart } from "./pose";
 import { solvePose, solveStance, startOf, type Solved, type Stance } from "./solve";
 import { about, chain, lerp, slerp, turned, X, Y, Z, type Turn, type Vec } from "./vectors";
-import type { Metres, Share } from "~/core/units";
+import type { Degrees, Metres, Share } from "~/core/units";
 
 /** A motion with its key positions worked out, ready to be asked for any moment. */
 export type Player = {
@@ -17,6 +18,8 @@ export type Player = {
   last: PlayerKey;
   /** For the stretch after each key. */
   above: Above[];
+  /** A partner, by themselves, and where they stand. */
+  second?: { player: Player; at: readonly [Metres, Metres]; turn: Degrees };
 };
 
 type PlayerKey = { at: number; solved: Solved; lift: number };
@@ -32,8 +35,15 @@ export function mirrorMotion(motion: Animation): Animation {
     keys: motion.keys.map((key) => ({ ...key, pose: mirrorPose(key.pose) })),
     props: motion.props.map(mirrorProp),
     view: { ...view, around: 180 - view.around },
+    ...(motion.second && { second: mirrorSecond(motion.second) }),
   };
 }
+
+const mirrorSecond = ({ at, turn, poses }: NonNullable<Animation["second"]>): Animation["second"] => ({
+  at: [at[0], -at[1]],
+  turn: -turn,
+  poses: poses.map(mirrorPose),
+});
 
 const flipAnchor = (anchor: Anchor): Anchor =>
   Array.isArray(anchor)
@@ -55,8 +65,18 @@ export function playerOf(motion: Animation, side: Side = "right"): Player {
     own.ends === "mirrored"
       ? { at: own.beats, solved: solvePose(mirrorPose(first.pose)), lift: first.lift }
       : { ...keys[0]!, at: own.beats };
-  return { motion: own, keys, last, above: keys.map((key, i) => aboveOf(key.solved, (keys[i + 1] ?? last).solved)) };
+  const above = keys.map((key, i) => aboveOf(key.solved, (keys[i + 1] ?? last).solved));
+  return { motion: own, keys, last, above, ...(own.second && { second: secondOf(own, own.second) }) };
 }
+
+function secondOf(motion: Animation, { at, turn, poses }: NonNullable<Animation["second"]>): Player["second"] {
+  const keys = motion.keys.map((key, i) => ({ ...key, pose: poses[i] ?? key.pose }));
+  return { player: playerOf({ ...motion, keys, second: undefined }), at, turn };
+}
+
+/** The partner at a moment of a repetition, where there is one. */
+export const secondAt = ({ second }: Player, beat: number): Solved | undefined =>
+  second && placed(bodyAt(second.player, beat), second.at, second.turn);
 
 function aboveOf(a: Solved, b: Solved): Above {
   const off = (key: Solved, stance: Stance): Metres =>

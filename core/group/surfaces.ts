@@ -1,7 +1,7 @@
 import type { Drill, DrillLevel } from "~/core/drills/schema";
 import { kitFacts } from "~/core/vocabulary/kit";
 import { knownStress } from "~/core/stress/at";
-import { HEIGHT, type Posture } from "~/core/vocabulary/postures";
+import { isDown, type Posture } from "~/core/vocabulary/postures";
 
 /** What a group stands on. */
 export const SURFACES = [
@@ -38,8 +38,6 @@ export const SURFACE_FACTS: Readonly<Record<Surface, Ground>> = {
   carpet: { words: "Carpet", on: "on carpet", down: true, kneel: "yes", onTheSpot: false },
 };
 
-/** Below half-kneeling: lying, sitting, and whatever has hands or both knees down. */
-const isDown = (posture: Posture): boolean => HEIGHT[posture] < HEIGHT["half-kneeling"];
 const kneels = (posture: Posture): boolean => posture === "half-kneeling" || posture === "tall-kneeling";
 
 /** Balance with no hand on anything; eyes closed, hops and swings take much with a hand, too. */
@@ -61,6 +59,7 @@ export function groundAgainst(
   if (postures.some(kneels) && (kneel === "no" || (kneel === "pad" && !(pads && level.kit.includes("pad")))))
     return `kneels ${on}${kneel === "pad" ? " without a pad" : ""}`;
   if (onTheSpot && drill.method === "travel") return `travels ${on}`;
+  if (onTheSpot && (level.impact ?? 0) >= 2) return `lands from a jump ${on}`;
   if (onTheSpot && isFreeBalance(level)) return `is done on one leg, or nearly, ${on} with nothing to hold on to`;
   return undefined;
 }

@@ -10,13 +10,13 @@ const SIDE = Object.fromEntries(STRESS_SIDES.map((side) => [side[0], side])) as 
 
 const written = ({ area, grade, side }: Stress): string => `${AREAS.indexOf(area)}${"xy"[grade - 1]!}${side[0]!}`;
 
-export function writeStress({ always, timed, pressed, bends, drawn, pace, endRange }: LevelStress): string {
+export function writeStress({ always, timed, pressed, bends, drawn, pace, endRange, landings }: LevelStress): string {
   const parts = [
     ...always.map(written),
     ...timed.map((one) => `${written(one)}>${one.from}`),
     ...pressed.map((one) => `${written(one)}%${one.from}`),
   ];
-  return `${drawn ? "d" : "u"}${pace}${endRange ? "e" : ""}|${parts.join(" ")}|${LIMITABLE.flatMap((area) => [bends[area].working, bends[area].other]).join(" ")}`;
+  return `${drawn ? "d" : "u"}${pace}${endRange ? "e" : ""}${landings > 0 ? `j${landings}` : ""}|${parts.join(" ")}|${LIMITABLE.flatMap((area) => [bends[area].working, bends[area].other]).join(" ")}`;
 }
 
 /** Throws on what `writeStress` did not write. */
@@ -26,6 +26,7 @@ export function readStress(text: string): LevelStress {
     drawn: how?.[0] === "d",
     pace: readPace(how?.[1]),
     endRange: how?.[2] === "e",
+    landings: Number(/j(\d+)/.exec(how ?? "")?.[1] ?? 0),
     always: [],
     timed: [],
     pressed: [],

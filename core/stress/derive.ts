@@ -11,7 +11,8 @@ import {
   type StressSide,
   type Timed,
 } from "~/core/drills/stresses";
-import type { Facts, Limb } from "./types";
+import type { Facts, Limb, Moment } from "./types";
+import { tempoOf } from "~/core/dose/dose";
 import { AREAS, isSided, type Area } from "~/core/vocabulary/areas";
 import type { Drill, DrillLevel } from "~/core/drills/schema";
 import { anglesOf } from "~/core/figure/angles";
@@ -49,15 +50,20 @@ export function stressesOf(area: Area, { left, right }: Amounts, sides: Drill["s
 }
 
 /** What a level stresses, worked out from how it is drawn, with what is stated of it besides. */
-export function stressOf(drill: Pick<Drill, "sides" | "method">, level: DrillLevel, motion: Animation): LevelStress {
-  const facts = factsOf(level, level.method ?? drill.method, motion);
+export function stressOf(
+  drill: Pick<Drill, "sides" | "method" | "rehearses">,
+  level: DrillLevel,
+  motion: Animation,
+): LevelStress {
   const sides = level.sides ?? drill.sides;
+  const facts = factsOf(level, { method: level.method ?? drill.method, sides, rehearses: drill.rehearses }, motion);
   const always = AREAS.flatMap((area) => stressesOf(area, amountsOf(area, facts), sides));
   return statedIn(
     {
       drawn: true,
       pace: paceOf(facts),
       endRange: nearTheEnd(motion),
+      landings: landingsOf(facts),
       always,
       timed: timedOf(facts),
       pressed: pressedOf(facts, sides),
@@ -94,6 +100,18 @@ export function nearTheEnd(motion: Animation): boolean {
       return past(limit.most) || under(limit.least);
     }),
   );
+}
+
+const inTheAir = ({ left, right, seat, lying }: Moment): boolean =>
+  seat === "none" &&
+  lying === "none" &&
+  [left, right].every((l) => l.footUp && !l.knee && !l.forearm && l.hand !== "carries" && !l.hangs);
+
+/** Landings in a repetition, or in ten seconds where a dose is not counted: how often both feet come down from the air. */
+export function landingsOf({ moments, still, dose, seconds }: Facts): number {
+  if (still) return 0;
+  const landings = moments.filter((m, i) => !inTheAir(m) && inTheAir(moments.at(i - 1)!)).length;
+  return tempoOf(dose).length > 0 ? landings : Math.round((landings * 10) / Math.max(0.1, seconds));
 }
 
 function timedOf(facts: Facts): Timed[] {

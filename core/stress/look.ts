@@ -11,17 +11,25 @@ import type { Solved } from "~/core/figure/solve";
 import type { SpinePart } from "~/core/figure/pose";
 import { degrees, distance, inverse, lerp, sub, turned, X, Y, Z, type Turn } from "~/core/figure/vectors";
 import type { Method } from "~/core/vocabulary/methods";
-import type { DrillLevel } from "~/core/drills/schema";
+import type { Drill, DrillLevel } from "~/core/drills/schema";
 import type { Degrees, Metres, Seconds } from "~/core/units";
 import { tempoOf } from "~/core/dose/dose";
 
 type Level = Pick<
   DrillLevel,
-  "posture" | "endPosture" | "kit" | "main" | "also" | "dose" | "bounds" | "pulse" | "impact"
+  "posture" | "endPosture" | "kit" | "main" | "also" | "dose" | "bounds" | "pulse" | "speed" | "impact"
 >;
 
+/** What of the drill itself a drawing does not show. */
+export type Told = { method: Method; sides: Drill["sides"]; rehearses?: Drill["rehearses"] };
+
 /** Everything the rules look at, from a level and how it is drawn. `side` draws it in the mirror. */
-export function factsOf(level: Level, method: Method, motion: Animation, side: Side = "right"): Facts {
+export function factsOf(
+  level: Level,
+  { method, sides, rehearses = [] }: Told,
+  motion: Animation,
+  side: Side = "right",
+): Facts {
   const player = playerOf(motion, side);
   const { props } = player.motion;
   const usual = beatTimes(motion, level, false);
@@ -47,7 +55,10 @@ export function factsOf(level: Level, method: Method, motion: Animation, side: S
     dose: level.dose,
     still: motion.kind === "hold",
     pulse: level.pulse ?? 0,
+    speed: level.speed ?? 0,
     impact: level.impact ?? 0,
+    rehearses,
+    oneSided: sides !== "together",
   };
 }
 

@@ -49,7 +49,11 @@ const moment = (one: Moment, by: Degrees): Moment => ({
 export function nearOf(drill: Drill, name: LevelName, by: Degrees = NEAR): Area[] {
   const motion = motionAt(drill, name);
   if (!motion) return [];
-  const facts = factsOf(drill.levels[name], drill.levels[name].method ?? drill.method, motion);
+  const facts = factsOf(
+    drill.levels[name],
+    { ...drill, method: drill.levels[name].method ?? drill.method, sides: drill.levels[name].sides ?? drill.sides },
+    motion,
+  );
   const pushed: Facts = { ...facts, moments: facts.moments.map((m) => moment(m, by)) };
   return AREAS.filter((area) => {
     const [now, then] = [amountsOf(area, facts), amountsOf(area, pushed)];

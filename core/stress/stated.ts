@@ -53,7 +53,7 @@ export function undrawnStress(level: Pick<DrillLevel, "posture" | "endPosture" |
   const timed = lies === undefined ? [] : lyingTimes(`lying-${lies}`);
   // Nothing that is stated takes away what a position has.
   return statedIn(
-    { drawn: false, pace: 2, endRange: true, always, timed, pressed: [], bends: NO_BENDS },
+    { drawn: false, pace: 2, endRange: true, landings: 0, always, timed, pressed: [], bends: NO_BENDS },
     level.loads.map(asStated).filter(({ area, grade }) => grade > 0 && !areas.has(area)),
   );
 }

@@ -95,7 +95,10 @@ const FACTS: Facts = {
   dose: { kind: "time", seconds: 30 },
   still: false,
   pulse: 0,
+  speed: 0,
   impact: 0,
+  rehearses: [],
+  oneSided: false,
 };
 
 type Change = { limb?: Partial<Limb>; other?: Partial<Limb>; moment?: Partial<Moment>; facts?: Partial<Facts> };
@@ -641,7 +644,7 @@ describe("whatever the body does", () => {
   ])("%s in the mirror stresses the mirrored sides", (id) => {
     const drill = drawnDrillById(id)!;
     for (const name of LEVELS) {
-      const of = (side: Side) => factsOf(drill.levels[name], drill.method, motionAt(drill, name)!, side);
+      const of = (side: Side) => factsOf(drill.levels[name], drill, motionAt(drill, name)!, side);
       const [right, left] = [of("right"), of("left")];
       for (const area of Object.keys(AREA_RULES) as Area[]) {
         const [a, b] = [amountsOf(area, right), amountsOf(area, left)];

@@ -3,6 +3,7 @@ import type { ScaleStep } from "~/core/vocabulary/scales";
 import type { Dose } from "~/core/dose/kinds";
 import type { Method } from "~/core/vocabulary/methods";
 import type { Motion } from "~/core/vocabulary/motions";
+import type { Rehearsal } from "~/core/vocabulary/rehearses";
 import type { Side } from "~/core/figure/points";
 import type { Posture } from "~/core/vocabulary/postures";
 import type { Degrees, Metres, Seconds } from "~/core/units";
@@ -91,5 +92,9 @@ export type Facts = {
   still: boolean;
   /** The level by the scales, 0 where it says nothing. */
   pulse: ScaleStep;
+  speed: ScaleStep;
   impact: ScaleStep;
+  rehearses: readonly Rehearsal[];
+  /** Left and right work apart: a jump lands on one leg, or more on one. */
+  oneSided: boolean;
 };

@@ -9,6 +9,8 @@ export type PostureFacts = {
   /** How people stay in it, after “Everyone stays”, where that is not its words. */
   staying?: string;
   lies?: "back" | "front";
+  /** Sitting on something, off the floor. */
+  seated?: true;
   /** What it stresses by itself, for a level that is not drawn; the figure says more of one that is. */
   stresses: readonly Area[];
   /** Words it is found by. */
@@ -87,12 +89,14 @@ export const POSTURE_FACTS = {
   "chair-sit": {
     height: 2,
     words: "sitting on a chair",
+    seated: true,
     stresses: [],
     findBy: "chair seated sitting desk office",
   },
   "bench-sit": {
     height: 2,
     words: "sitting on a bench",
+    seated: true,
     stresses: [],
     findBy: "bench seated sitting",
   },
@@ -136,6 +140,10 @@ const each = <T>(of: (facts: PostureFacts) => T) =>
   Object.fromEntries(POSTURES.map((posture) => [posture, of(POSTURE_FACTS[posture])])) as Readonly<Record<Posture, T>>;
 
 export const HEIGHT = each((facts) => facts.height);
+
+/** Whether people are down: lying, sitting on the floor, or with hands or both knees on it. A chair or bench keeps them up. */
+export const isDown = (posture: Posture): boolean =>
+  HEIGHT[posture] < HEIGHT["half-kneeling"] && !postureFacts(posture).seated;
 
 /** Plain words for each posture. */
 export const POSTURE_WORDS = each((facts) => facts.words);

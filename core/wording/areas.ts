@@ -32,4 +32,6 @@ export const REGION_WORDS: Readonly<Record<Region, string>> = {
   knee: "Knee",
   "ankle-and-foot": "Ankle and foot",
   "whole-body": "Whole body",
+  moving: "Running, jumping, throwing",
+  hand: "Hands and wrists",
 };

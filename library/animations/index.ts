@@ -1,14 +1,23 @@
 import type { DrillAnimations } from "~/core/figure/animation";
 import { ankleAndFootMotions } from "./ankle-and-foot";
 import { breathAndTrunkMotions } from "./breath-and-trunk";
+import { chairMotions } from "./chair";
+import { feetMotions } from "./feet";
+import { handsAndNeckMotions } from "./hands-and-neck";
 import { hipBackMotions } from "./hip-back";
 import { hipFrontMotions } from "./hip-front";
 import { hipSidesMotions } from "./hip-sides";
 import { hipTurnMotions } from "./hip-turn";
 import { kneeMotions } from "./knee";
+import { movingMotions } from "./moving";
+import { pairMotions } from "./pairs";
 import type { MotionSet } from "./poses";
 import { shoulderMotions } from "./shoulder";
+import { sportMotions } from "./sports";
+import { springMotions } from "./springs";
 import { spineMotions } from "./spine";
+import { standingMotions } from "./standing";
+import { walkMotions } from "./walks";
 import { wholeBodyMotions } from "./whole-body";
 
 /** How every shipped drill moves, by its id. */
@@ -23,6 +32,15 @@ export const MOTIONS: MotionSet = {
   ...kneeMotions,
   ...ankleAndFootMotions,
   ...wholeBodyMotions,
+  ...movingMotions,
+  ...springMotions,
+  ...walkMotions,
+  ...feetMotions,
+  ...standingMotions,
+  ...handsAndNeckMotions,
+  ...chairMotions,
+  ...sportMotions,
+  ...pairMotions,
 };
 
 /** The motions of a shipped drill, or undefined. */

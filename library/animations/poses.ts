@@ -451,6 +451,8 @@ export type MotionMore = {
   beats?: number;
   lift?: number[];
   focus?: PointName[];
+  /** A partner: where they stand, how far they are turned, and their positions at the same keys. */
+  second?: Animation["second"];
 };
 
 const make = (
@@ -459,7 +461,7 @@ const make = (
   poses: Pose[],
   beats: number,
   seconds: number,
-  { props = [], ends = "as it began", flow = "eased", at, lift, focus }: MotionMore,
+  { props = [], ends = "as it began", flow = "eased", at, lift, focus, second }: MotionMore,
 ): Animation => ({
   kind,
   ends,
@@ -469,6 +471,7 @@ const make = (
   view,
   props,
   ...(focus && { focus }),
+  ...(second && { second }),
   keys: poses.map((pose, i) => ({ at: at?.[i] ?? i, pose, lift: lift?.[i] ?? 0 })),
 });
 

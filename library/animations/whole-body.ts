@@ -425,7 +425,7 @@ export const wholeBodyMotions: MotionSet = {
         kneel({ at: [-0.14, 0.56, 0], ...walkHands, rl: foot(-0.14, 0.17, { heel: 20 }), ll: foot(0.16, -0.17) }),
         kneel({ at: [-0.14, 0.56, 0], ...walkHands, rl: foot(0.16, 0.17), ll: foot(-0.14, -0.17, { heel: 20 }) }),
       ],
-      { lift: [0.05, 0.05] },
+      { lift: [0.02, 0.02] },
     ),
   },
   "stick-squat-pry": {

@@ -4,9 +4,9 @@ import { arcs, workingJoints } from "~/core/figure/arcs";
 import { cameraOf } from "~/core/figure/camera";
 import { draw } from "~/core/figure/draw";
 import type { Animation, View } from "~/core/figure/animation";
-import { lookAt, type Look } from "~/core/figure/looks";
+import { lookAt, partnerOf, type Look } from "~/core/figure/looks";
 import { frameOf, type Frame } from "~/core/figure/picture";
-import { bodyAt, playerOf, type Player } from "~/core/figure/play";
+import { bodyAt, playerOf, secondAt, type Player } from "~/core/figure/play";
 import type { Side } from "~/core/figure/points";
 import { frameBox, markClass } from "~/core/figure/svg";
 import type { Staging } from "~/core/player/timing";
@@ -40,16 +40,16 @@ const LOOK_BACK = 0.06;
 const PICTURE_MS = 28;
 
 /** The colours of a look, which the style of the page takes for light and dark. */
-function wear(picture: SVGSVGElement, look: Look): void {
+function wear(picture: SVGSVGElement, look: Look, who: "look" | "second" = "look"): void {
   for (const [name, shades] of Object.entries({ skin: look.skin, wear: look.wear, "wear-dark": look.wearDark }))
-    shades.forEach((shade, i) => picture.style.setProperty(`--look-${name}-${i}`, shade));
+    shades.forEach((shade, i) => picture.style.setProperty(`--${who}-${name}-${i}`, shade));
   for (const [name, colour] of Object.entries({
     hair: look.hairFill,
     "hair-dark": look.hairDark,
     eyes: look.eyes,
     mouth: look.mouth,
   }))
-    picture.style.setProperty(`--look-${name}`, colour);
+    picture.style.setProperty(`--${who}-${name}`, colour);
 }
 
 /** The figure in motion. The picture is written straight into the page at each frame; nothing is rendered again. */
@@ -70,6 +70,7 @@ export function MovingFigure({
   const svg = useRef<SVGSVGElement>(null);
   const around = useLook();
   const look = lookAt(given ?? around);
+  const partner = partnerOf(given ?? around);
   const players = useMemo<Record<Side, Player>>(
     () => ({ right: playerOf(motion, "right"), left: playerOf(motion, "left") }),
     [motion],
@@ -92,6 +93,7 @@ export function MovingFigure({
     const picture = svg.current;
     if (!picture) return;
     wear(picture, look);
+    if (motion.second) wear(picture, partner, "second");
     const paths: SVGPathElement[] = [];
     let box = "";
     const write = (list: { className: string; d: string; opacity?: number }[]) => {
@@ -114,10 +116,14 @@ export function MovingFigure({
       const frame = frames[side];
       if (box !== frame.box) picture.setAttribute("viewBox", (box = frame.box));
       const body = bodyAt(player, beat);
-      const marks = draw(body, frame.view, { props: player.motion.props, breath, hair: look.hair }).map((mark) => ({
-        className: markClass(mark),
-        d: mark.path,
-      }));
+      const other = secondAt(player, beat);
+      const second = other && { body: other, hair: partner.hair };
+      const marks = draw(body, frame.view, { props: player.motion.props, breath, hair: look.hair, second }).map(
+        (mark) => ({
+          className: markClass(mark),
+          d: mark.path,
+        }),
+      );
       const joints = rowKey ? workingJoints(rowKey.split(",") as Motion[], together ? ["left", "right"] : [side]) : [];
       const signs = arcs(body, bodyAt(player, Math.max(0, beat - LOOK_BACK)), frame.camera, joints, effort ?? 0.85);
       write([
@@ -144,7 +150,7 @@ export function MovingFigure({
       cancelAnimationFrame(frame);
       paths.forEach((path) => path.remove());
     };
-  }, [players, frames, still, moment, rowKey, together, look]);
+  }, [players, frames, still, moment, rowKey, together, look, partner, motion]);
 
   return <svg ref={svg} role="img" aria-label={label} className={className ?? "figure"} viewBox={frames.right.box} />;
 }

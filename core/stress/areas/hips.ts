@@ -1,4 +1,4 @@
-import { amount, BRISK_LIMB, carried, type AreaRule } from "./rule";
+import { amount, BRISK_LIMB, carried, cuts, type AreaRule } from "./rule";
 import type { Moment } from "../types";
 
 /** The hip folded from 100 and 115° carrying, 110 and 125° free; from 90° turned in or across the middle. */
@@ -21,8 +21,10 @@ export const hipTurn: AreaRule = {
 /** From this speed on a leg is swung, not held. */
 const SWUNG = 120;
 
-/** The front of the hip: opened from 10 and, with weight, 20°; the knee well bent with the hip open; a straight leg held up. */
+/** The front of the hip: opened from 10 and, with weight, 20°; the knee well bent with the hip open; a straight leg held up; a kick or a sprint much. */
 export const frontOfHip: AreaRule = {
+  whole: ({ speed, rehearses }) =>
+    amount(false, speed === 3 && rehearses.some((one) => one === "run" || one === "kick")),
   limb: (limb, _, { speeds }, side) => {
     const open = -limb.hipFlexion;
     const kneeBent = limb.kneeFlexion >= 100;
@@ -44,8 +46,9 @@ const sideSquat = ({ left, right, feetApart }: Moment): boolean =>
   Math.max(left.kneeFlexion, right.kneeFlexion) >= 60 &&
   Math.min(left.kneeFlexion, right.kneeFlexion) <= 30;
 
-/** The leg out from 30° carrying and 35° free, 40° much; soles together; feet wider than 0.9 m, straight-kneed or into a side squat much. */
+/** The leg out from 30° carrying and 35° free, 40° much; soles together; feet wider than 0.9 m, straight-kneed, into a side squat or into a cut much. */
 export const groinStretch: AreaRule = {
+  whole: (facts) => amount(false, cuts(facts)),
   limb: (limb, moment) => {
     const out = limb.hipAbduction;
     const wide = moment.feetApart > WIDE && limb.foot;

@@ -1,4 +1,4 @@
-import { amount, BRISK_LIMB, carried, handHelps, onHeels, type AreaRule } from "./rule";
+import { amount, BRISK_LIMB, carried, cuts, handHelps, onHeels, type AreaRule } from "./rule";
 
 /** A knee that carries or is knelt back on; on one or both knees with nothing else to help, or sliding, much. A pad helps and does not clear it. */
 export const kneeling: AreaRule = {
@@ -25,8 +25,9 @@ export const kneeDeepBend: AreaRule = {
 /** From here on a pelvis turned over a planted foot twists its knee. */
 const PIVOT = 30;
 
-/** The shin turned from 15°; the knee folded to the side, an ankle over the thigh, the knee dropped in; any of them with weight on it, and the pelvis turned over a planted foot, much. */
+/** The shin turned from 15°; the knee folded to the side, an ankle over the thigh, the knee dropped in; any of them with weight on it, the pelvis turned over a planted foot, and a cut, much. */
 export const kneeTwist: AreaRule = {
+  whole: (facts) => amount(false, cuts(facts)),
   limb: (limb, { seat }) => {
     const folded = limb.shinFolded || limb.ankleOverThigh || limb.droppedIn;
     const weight = carried(limb) || (limb.shinFolded && seat === "none");

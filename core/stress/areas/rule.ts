@@ -36,3 +36,11 @@ export const carried = (limb: Limb): boolean => limb.foot || limb.knee;
 /** Sitting back on the own heels: the knee is down, the body is neither lying nor on its seat, and the hip is low. */
 export const onHeels = (limb: Limb, { seat, lying }: Moment): boolean =>
   limb.kneeDown && !limb.knee && seat === "none" && lying === "none" && limb.kneeFlexion >= 100;
+
+/** A landing that is stuck by one leg, or more by one: a hop, a bound, a stop in stride. */
+export const landsOnOne = ({ impact, oneSided }: Pick<Facts, "impact" | "oneSided">): boolean =>
+  impact >= 2 && oneSided;
+
+/** A change of direction on a planted foot. */
+export const cuts = ({ impact, rehearses }: Pick<Facts, "impact" | "rehearses">): boolean =>
+  impact >= 2 && rehearses.includes("cut");

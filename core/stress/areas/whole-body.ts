@@ -1,6 +1,6 @@
 import { longest } from "../over-time";
 import type { Facts, Limb, Moment } from "../types";
-import { amount, BRISK_LIMB, handHelps, type AreaRule } from "./rule";
+import { amount, BRISK_LIMB, handHelps, landsOnOne, type AreaRule } from "./rule";
 import { kitFacts } from "~/core/vocabulary/kit";
 
 const legs = ({ left, right }: Moment): Limb[] => [left, right];
@@ -22,11 +22,11 @@ const onTwoPoints = (moment: Moment): boolean =>
 /** Seconds on one foot, a narrow line or one knee from which on it takes balance. */
 const BALANCED = 2;
 
-/** One foot, a narrow line or one knee for 2 s without a hand, or one hand and one leg; a leg swung or the head turned there, or rising from the knees without a hand, much. */
+/** One foot, a narrow line or one knee for 2 s without a hand, or one hand and one leg; a leg swung or the head turned there, or rising from the knees without a hand, or a landing on one leg, much. */
 export const balance: AreaRule = {
   whole: (facts) => {
     const some = [onOneFoot, onNarrowLine, onOneKnee, onTwoPoints].some((holds) => longest(facts, holds) >= BALANCED);
-    return amount(some, unsteady(facts));
+    return amount(some, unsteady(facts) || landsOnOne(facts));
   },
 };
 
