@@ -303,6 +303,7 @@ export const adductors = [
     cautions: [care("Move slowly; don’t bounce toward the foot."), groinStrain],
     easier: { codes: codes(0, 1, 0, 1, 3), how: "Bend the knees." },
     harder: {
+      bounds: bounds(3, 8, 1, 8),
       codes: codes(0, 1, 0, 1, 5),
       how: "Stay 3 s at the foot.",
       dose: reps(4, "turn 2 [out]", "reach for the foot 2 [out]", "stay 3", "come back 2 [in]"),

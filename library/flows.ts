@@ -149,7 +149,7 @@ export const flows = [
     },
     harder: {
       codes: codes(2, 1, 0, 2, 6),
-      bounds: bounds(2, 6, 1, 11),
+      bounds: bounds(2, 6, 1, 12),
       how: "Slower and deeper.",
       dose: reps(
         4,

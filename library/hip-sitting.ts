@@ -1,4 +1,4 @@
-import { bounds, breaths, care, codes, drill, effort, fault, felt, leaveOut, much, reps, some, time } from "./author";
+import { bounds, breaths, care, codes, drill, effort, fault, felt, leaveOut, reps, some, time } from "./author";
 import { kneeGuard, neverHoldBreath, padKnees, supportNear, twistedKnee, unsteady } from "./cautions";
 
 const knee = felt("The knee.", "Sit on a cushion and open the angle of the knee.");
@@ -166,7 +166,6 @@ export const hipSitting = [
     harder: {
       codes: codes(1, 1, 0, 3, 6),
       how: "Ten, with the hands overhead.",
-      loads: [much("shoulder-overhead", "Both arms stay overhead.")],
       dose: reps(10, "open and kneel 2.5 [in]", "through and up 2.5 [out]"),
     },
   }),
@@ -360,6 +359,7 @@ export const hipSitting = [
     cautions: [kneeGuard],
     easier: { codes: codes(0, 1, 0, 2, 4), how: "Sit with both knees bent to one side instead." },
     harder: {
+      bounds: bounds(3, 8, 1, 7),
       codes: codes(0, 1, 0, 2, 6),
       how: "Pause 3 s in each open position.",
       dose: reps(5, "turn open 2.5 [in]", "stay 3 [out]", "close 2.5"),

@@ -22,6 +22,12 @@ describe("the library", () => {
     expect(new Set(DRILLS.map((d) => d.id)).size).toBe(DRILLS.length);
     expect(new Set(DRILLS.map((d) => d.name)).size).toBe(DRILLS.length);
   });
+  it("draws nine levels in ten in their own way", () => {
+    const shared = levels.filter(({ id, name }) => name !== "standard" && !motionsOf(id)?.[name]);
+    expect(shared.length / levels.length, shared.map(({ id, name }) => `${id} ${name}`).join()).toBeLessThanOrEqual(
+      0.1,
+    );
+  });
   it("has every dose kind, side mode, posture height and method", () => {
     expect(new Set(DRILLS.map((d) => d.levels.standard.dose.kind)).size).toBe(5);
     expect(new Set(DRILLS.map((d) => d.sides)).size).toBe(3);

@@ -399,6 +399,7 @@ export const shoulderFloor = [
       kit: ["pad"],
     },
     harder: {
+      bounds: bounds(5, 12, 1, 7),
       codes: codes(1, 1, 0, 1, 6),
       how: "Hold for 2 s at each end.",
       dose: reps(8, "sink 2 [in]", "hold 2", "push away 2 [out]", "hold 2"),

@@ -150,6 +150,7 @@ export const spineBends = [
     cautions: [bendingBack, lightHeaded],
     easier: { codes: codes(1, 1, 0, 1, 3), how: "Leave the weights away and bend the knees.", loads: [], kit: [] },
     harder: {
+      bounds: bounds(3, 8, 1, 15),
       codes: codes(1, 1, 0, 1, 5),
       how: "Hang for 4 s at the bottom with the weights.",
       dose: reps(

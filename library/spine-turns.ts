@@ -323,6 +323,7 @@ export const spineTurns = [
     cautions: [care("Use a support that can’t move.")],
     easier: { codes: codes(1, 1, 0, 1, 2), how: "Use a higher support and turn less far.", loads: [] },
     harder: {
+      bounds: bounds(6, 16, 2, 4.4),
       codes: codes(1, 1, 0, 1, 4),
       how: "Stay 2 s in each open position.",
       dose: reps(8, "open 1.5 [in]", "stay 2 [out]", "close 1.5"),

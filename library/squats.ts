@@ -1,4 +1,4 @@
-import { bounds, care, codes, drill, fault, felt, much, reps, some } from "./author";
+import { bounds, care, codes, drill, fault, felt, reps, some } from "./author";
 import { clearStick, deepKnees, lightHeaded, padKnee, soreWrists } from "./cautions";
 
 const kneeIn = fault("The knees fall in.", "Knees where the toes point.");
@@ -40,6 +40,7 @@ export const squats = [
       kit: ["wedge", "support"],
     },
     harder: {
+      bounds: bounds(4, 10, 1, 7),
       codes: codes(1, 1, 0, 2, 6),
       how: "Stay 3 s in each turn.",
       dose: reps(5, "turn and look 2.5 [in]", "stay 3 [out]", "come back 2.5 [in]"),
@@ -76,10 +77,8 @@ export const squats = [
     harder: {
       codes: codes(1, 1, 0, 2, 7),
       how: "Reach the arms overhead in the drive.",
-      loads: [
-        some("balance", "Lowers to one knee and back without a hand."),
-        much("shoulder-overhead", "Both arms are overhead in the drive."),
-      ],
+      loads: [some("balance", "Lowers to one knee and back without a hand.")],
+      bounds: bounds(4, 10, 1, 5),
       dose: reps(6, "knee down and drive 3 [out]", "back to the squat 3 [in]"),
     },
   }),

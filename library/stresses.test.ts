@@ -50,7 +50,7 @@ describe("the golden table of stresses", () => {
 describe("what the library stresses", () => {
   // What is generated is known by all that it comes from (scripts/setup/stresses): some of it shows that it does.
   it("is what its drawings come to now", () => {
-    for (const drill of AUTHORED.filter((_, i) => i % 3 === 0))
+    for (const drill of AUTHORED.filter((_, i) => i % 6 === 0))
       for (const level of LEVELS)
         expect(writeStress(drillById(drill.id)!.levels[level].stress!), `${drill.id} ${level}`).toBe(
           writeStress(workedOut(drill, level)),
@@ -67,27 +67,24 @@ describe("what the library stresses", () => {
       ),
     );
     expect(all.filter(({ load }) => typeof load === "string").map(({ at }) => at)).toEqual([]);
-    const less = all.filter(({ drill, level, load }) => {
-      if (typeof load === "string") return false;
-      const bare = workedOut(
-        { ...drill, levels: { ...drill.levels, [level]: { ...drill.levels[level], loads: [] } } },
-        level,
-      );
-      return bare.always.some((s) => s.area === load.area && s.grade > load.grade);
-    });
+    const bare = all.map(
+      ({ drill, level }) =>
+        workedOut({ ...drill, levels: { ...drill.levels, [level]: { ...drill.levels[level], loads: [] } } }, level)
+          .always,
+    );
+    const less = all.filter(
+      ({ load }, i) => typeof load !== "string" && bare[i]!.some((s) => s.area === load.area && s.grade > load.grade),
+    );
     expect(less.map(({ at, load }) => `${at} ${typeof load === "string" ? load : load.area}`)).toEqual([]);
     expect(less.length).toBeLessThanOrEqual(25);
     // What is drawn is not stated again.
-    const twice = all.filter(({ drill, level, load }) => {
-      if (typeof load === "string") return false;
-      const bare = workedOut(
-        { ...drill, levels: { ...drill.levels, [level]: { ...drill.levels[level], loads: [] } } },
-        level,
-      );
-      return bare.always.some(
-        (s) => s.area === load.area && s.grade >= load.grade && (s.side === "both" || s.side === "middle"),
-      );
-    });
+    const twice = all.filter(
+      ({ load }, i) =>
+        typeof load !== "string" &&
+        bare[i]!.some(
+          (s) => s.area === load.area && s.grade >= load.grade && (s.side === "both" || s.side === "middle"),
+        ),
+    );
     expect(twice.map(({ at, load }) => `${at} ${typeof load === "string" ? load : load.area}`)).toEqual([]);
   });
   it.each(LEAST_AREAS.flatMap(([area, levels, ids]) => ids.split(" ").map((id) => [id, area, levels] as const)))(

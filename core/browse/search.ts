@@ -111,7 +111,7 @@ const BOOST = { name: 8, words: 2, first: 2, besides: 0.2 };
 
 /**
  * Drills that have every word of the query, or one that begins with it; those whose name begins with the query come first,
- * then those that have it in the name, then the rest by how well they answer. Where nothing has them, a slip of the finger is
+ * then those that have it in the name as it was typed, then those that have its words in it, then the rest by how well they answer. Where nothing has them, a slip of the finger is
  * looked over. “No kneeling” or “without a stick” leaves out what has it. An empty query finds all.
  */
 export function findDrills({ drills, names, index }: Findable, query: string): Drill[] {
@@ -132,8 +132,9 @@ export function findDrills({ drills, names, index }: Findable, query: string): D
     const name = names[at]!;
     if (name.startsWith(typed)) return 0;
     if (name.startsWith(begin)) return 1;
+    if (` ${name}`.includes(` ${typed}`)) return 2;
     const own = name.split(" ");
-    return asked.every((word, i) => own.some((one) => root(one).startsWith(word) || one.startsWith(words[i]!))) ? 2 : 3;
+    return asked.every((word, i) => own.some((one) => root(one).startsWith(word) || one.startsWith(words[i]!))) ? 3 : 4;
   };
   return kept(
     found

@@ -511,6 +511,7 @@ export const hipSidesMotions: MotionSet = {
   "side-squat-hop": {
     standard: rep("front", [crouch(-0.2), crouch(0.2, { at: [-0.2, 0.38, 0.2] })], { lift: [0.02, 0.02] }),
     easier: rep("front", [crouch(-0.16), crouch(0.16)], { lift: [0.02, 0.02] }),
+    harder: rep("front", [crouch(-0.27), crouch(0.27, { at: [-0.2, 0.38, 0.27] })], { lift: [0.02, 0.02] }),
   },
   "step-side-bend": {
     standard: rep(

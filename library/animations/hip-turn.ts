@@ -266,7 +266,7 @@ export const hipTurnMotions: MotionSet = {
     ),
   },
   "ninety-press": {
-    standard: hold("three-quarter", [tall(), tall({ tilt: 12, lu: [2, 0, 0], arms: CROSSED_ARMS })]),
+    standard: hold("three-quarter", [tall(), tall({ tilt: 12, lu: [2, 0, 0] })]),
     easier: hold("three-quarter", [
       ninety({ tilt: -14, ...behind }),
       ninety({ tilt: -14, lu: [0, -9, 0], th: [-4, -3, 0], ...behind }),

@@ -17,11 +17,12 @@ import { sportMotions } from "./sports";
 import { springMotions } from "./springs";
 import { spineMotions } from "./spine";
 import { standingMotions } from "./standing";
+import { withVariations } from "./varied";
 import { walkMotions } from "./walks";
 import { wholeBodyMotions } from "./whole-body";
 
 /** How every shipped drill moves, by its id. */
-export const MOTIONS: MotionSet = {
+export const MOTIONS: MotionSet = withVariations({
   ...breathAndTrunkMotions,
   ...spineMotions,
   ...shoulderMotions,
@@ -41,7 +42,7 @@ export const MOTIONS: MotionSet = {
   ...chairMotions,
   ...sportMotions,
   ...pairMotions,
-};
+});
 
 /** The motions of a shipped drill, or undefined. */
 export const motionsOf = (id: string): DrillAnimations | undefined =>

@@ -99,21 +99,21 @@ export const kneeMotions: MotionSet = {
   "quad-prone": {
     standard: hold("three-quarter", [quad(60), quadHeld()]),
     easier: hold(
-      { around: 16, above: 62 },
+      { around: 0, above: 30 },
       [lying(), lying({ rl: leg(-8, -14, 0, 122, -20), ra: aim([-0.5, -0.8, 0.3]) })],
       { props: [strap("right", "right.ankle")] },
     ),
   },
   "quad-side": {
-    standard: hold({ around: 16, above: 62 }, [lying(), lyingHeld()]),
+    standard: hold({ around: 0, above: 30 }, [lying(), lyingHeld()]),
     easier: hold(
-      { around: 16, above: 62 },
+      { around: 0, above: 30 },
       [lying(), lying({ rl: leg(-8, -14, 0, 118, -20), ra: aim([-0.5, -0.8, 0.3]) })],
       { props: [strap("right", "right.ankle")] },
     ),
   },
   "quad-turn": {
-    standard: hold({ around: 16, above: 62 }, [
+    standard: hold({ around: 0, above: 30 }, [
       lyingHeld(),
       lying({
         rl: leg(-14, -16, 0, 138, -20),
@@ -124,7 +124,7 @@ export const kneeMotions: MotionSet = {
       }),
     ]),
     easier: hold(
-      { around: 16, above: 62 },
+      { around: 0, above: 30 },
       [
         lying({ rl: leg(-8, -14, 0, 112, -20), ra: aim([-0.5, -0.8, 0.3]) }),
         lying({

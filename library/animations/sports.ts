@@ -873,7 +873,7 @@ export const sportMotions: MotionSet = {
   },
   "side-hip-escape": {
     standard: swap(
-      "above",
+      { around: 0, above: 30 },
       [hookLying(), hookLying({ at: [0, 0.14, 0.02], ll: footUp(0.34, -0.14) }), escape(), escape()],
       {
         at: [0, 1, 2, 3],
@@ -881,7 +881,7 @@ export const sportMotions: MotionSet = {
       },
     ),
     easier: swap(
-      "above",
+      { around: 0, above: 30 },
       [
         hookLying(),
         hookLying({ at: [0, 0.12, 0.0] }),
@@ -891,7 +891,7 @@ export const sportMotions: MotionSet = {
       { at: [0, 1, 2, 3], beats: 4 },
     ),
     harder: swap(
-      "above",
+      { around: 0, above: 30 },
       [
         supine({ legs: leg(88, 8, 0, 96, 0) }),
         hookLying({ at: [0, 0.16, 0.02], ll: footUp(0.34, -0.14) }),
