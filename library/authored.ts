@@ -16,6 +16,7 @@ import { hipSitting } from "./hip-sitting";
 import { hipStanding } from "./hip-standing";
 import { hipTurn } from "./hip-turn";
 import { kneeDrills } from "./knee";
+import { withLinks } from "./links";
 import { lunges } from "./lunges";
 import { moving } from "./moving";
 import { neck } from "./neck";
@@ -36,40 +37,42 @@ import { walks } from "./walks";
 import { wholeBody } from "./whole-body";
 
 /** Every drill that ships with Mapset, as it is written; `DRILLS` has what each level stresses with it. */
-export const AUTHORED: readonly Drill[] = [
-  ...breathAndTrunk,
-  ...trunk,
-  ...spine,
-  ...spineBends,
-  ...spineTurns,
-  ...shoulder,
-  ...shoulderFloor,
-  ...shoulderStick,
-  ...hipFront,
-  ...lunges,
-  ...hipLying,
-  ...hipBack,
-  ...hamstrings,
-  ...hipSides,
-  ...adductors,
-  ...hipTurn,
-  ...hipSitting,
-  ...hipStanding,
-  ...kneeDrills,
-  ...ankleAndFoot,
-  ...ankleMore,
-  ...wholeBody,
-  ...squats,
-  ...flows,
-  ...moving,
-  ...springs,
-  ...walks,
-  ...feet,
-  ...standingTrunk,
-  ...standingShoulders,
-  ...hands,
-  ...neck,
-  ...chairDrills,
-  ...sports,
-  ...pairs,
-];
+export const AUTHORED: readonly Drill[] = (
+  [
+    ...breathAndTrunk,
+    ...trunk,
+    ...spine,
+    ...spineBends,
+    ...spineTurns,
+    ...shoulder,
+    ...shoulderFloor,
+    ...shoulderStick,
+    ...hipFront,
+    ...lunges,
+    ...hipLying,
+    ...hipBack,
+    ...hamstrings,
+    ...hipSides,
+    ...adductors,
+    ...hipTurn,
+    ...hipSitting,
+    ...hipStanding,
+    ...kneeDrills,
+    ...ankleAndFoot,
+    ...ankleMore,
+    ...wholeBody,
+    ...squats,
+    ...flows,
+    ...moving,
+    ...springs,
+    ...walks,
+    ...feet,
+    ...standingTrunk,
+    ...standingShoulders,
+    ...hands,
+    ...neck,
+    ...chairDrills,
+    ...sports,
+    ...pairs,
+  ] satisfies Drill[]
+).map(withLinks);

@@ -269,7 +269,7 @@ export const breathAndTrunk = [
     loads: [some("low-back-bend", "Both legs pull on the lower back while it is rounded.")],
     dose: time(20),
     bounds: bounds(10, 30, 5),
-    codes: codes(1, 1, 0, 1, 6),
+    codes: codes(1, 2, 0, 1, 6),
     brief: "Sit tall with the legs off the floor and pull one knee in at a time.",
     setUp: [
       "Sit with the legs long, hands lightly on the floor beside the hips.",
@@ -287,7 +287,7 @@ export const breathAndTrunk = [
     ],
     faults: [{ see: "The chest drops to meet the knee.", say: "Bring the knee to you, stay tall." }],
     cautions: [bendingBack],
-    easier: { codes: codes(1, 1, 0, 1, 4), how: "Lean back on the hands; the resting heel stays down." },
-    harder: { codes: codes(1, 1, 0, 1, 7), how: "Cross the arms on the chest and go on for longer.", dose: time(30) },
+    easier: { codes: codes(1, 2, 0, 1, 4), how: "Lean back on the hands; the resting heel stays down." },
+    harder: { codes: codes(1, 2, 0, 1, 7), how: "Cross the arms on the chest and go on for longer.", dose: time(30) },
   }),
 ];

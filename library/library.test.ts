@@ -10,6 +10,7 @@ import { REHEARSALS } from "~/core/vocabulary/rehearses";
 import { USUAL_PACE } from "~/core/dose/pace";
 import { asDocument } from "~/core/drills/stresses";
 import { DRILLS } from ".";
+import { ALL_LINKS } from "./links";
 import { motionsOf } from "./animations";
 
 const levels = DRILLS.flatMap((drill) =>
@@ -58,6 +59,25 @@ describe.each(MOTIONS)("for %s the library", (row) => {
     expect(serves(row, (level) => isUp(level.posture) && needsOf(level).length === 0).length).toBeGreaterThanOrEqual(
       1,
     ));
+});
+
+describe("links from drill to drill", () => {
+  it("lead to another drill that there is, and none is written twice", () => {
+    const ids = new Map(DRILLS.map((drill) => [drill.id, drill]));
+    expect(ALL_LINKS.filter(([own, other]) => own === other || !ids.has(own) || !ids.has(other))).toEqual([]);
+    expect(new Set(ALL_LINKS.map(([own, other]) => `${own} ${other}`)).size).toBe(ALL_LINKS.length);
+  });
+  it("lead to nothing easier: on some scale the next drill is as hard or harder", () => {
+    for (const drill of DRILLS)
+      for (const { drill: next } of drill.links?.leadsTo ?? []) {
+        const [a, b] = [drill.levels.standard, DRILLS.find((one) => one.id === next)!.levels.standard];
+        const scales = ["pulse", "speed", "impact", "skill", "effort"] as const;
+        expect(
+          scales.some((scale) => b[scale]! > a[scale]!),
+          `${drill.id} to ${next}`,
+        ).toBe(true);
+      }
+  });
 });
 
 describe("what the library rehearses", () => {

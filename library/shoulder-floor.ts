@@ -323,7 +323,7 @@ export const shoulderFloor = [
       "lower 1",
     ),
     bounds: bounds(4, 12, 1, 8),
-    codes: codes(1, 1, 0, 2, 6),
+    codes: codes(1, 2, 0, 2, 6),
     brief: "On the front, lift the arms in four shapes: high and wide, to the sides, elbows bent, elbows low.",
     setUp: ["Lie on the front, forehead on the floor, thumbs up."],
     steps: [
@@ -339,14 +339,14 @@ export const shoulderFloor = [
     faults: [fault("The shoulders climb to the ears.", "Slide the shoulder blades down toward the back pockets.")],
     cautions: [stopIf("Thumbs up; if the shoulder pinches, lift less or stop.")],
     easier: {
-      codes: codes(1, 1, 0, 1, 4),
+      codes: codes(1, 2, 0, 1, 4),
       how: "Six rounds, with the two bent-elbow shapes only.",
       dose: reps(6, "lift elbows low 1", "lower 1", "lift with bent elbows 1", "lower 1"),
       also: [],
       bounds: bounds(4, 12, 1, 3),
     },
     harder: {
-      codes: codes(1, 1, 0, 2, 7),
+      codes: codes(1, 2, 0, 2, 7),
       how: "Twelve rounds.",
       dose: reps(
         12,
