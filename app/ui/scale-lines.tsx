@@ -1,6 +1,6 @@
 import type { Drill } from "~/core/drills/schema";
 import type { LevelName } from "~/core/vocabulary/levels";
-import { coldWords, scaleLines } from "~/core/wording/scales";
+import { coldWords, landingWords, scaleLines } from "~/core/wording/scales";
 
 /** A level by the scales: each as a short bar with its number, and what the number means. */
 export function ScaleLines({ drill, level }: { drill: Drill; level: LevelName }) {
@@ -22,7 +22,9 @@ export function ScaleLines({ drill, level }: { drill: Drill; level: LevelName })
           </li>
         ))}
       </ul>
-      <p className="mt-1 text-ink-soft">{coldWords(drill, level)}</p>
+      <p className="mt-1 text-ink-soft">
+        {[landingWords(drill.levels[level]), coldWords(drill, level)].filter(Boolean).join(" ")}
+      </p>
     </div>
   );
 }

@@ -17,6 +17,10 @@ describe("what a group stands on", () => {
     ["standing on both feet", "squat-free", []],
     ["travelling", "squat-walk", ["dock or deck"]],
     ["on one leg with nothing to hold on to", "lunge-reverse", ["dock or deck"]],
+    ["sitting on a chair", "chair-round-and-tall", []],
+    ["marching on the spot", "marching-knee-drives", []],
+    ["landing from a jump", "jump-and-stick", ["dock or deck"]],
+    ["dropping with the feet down", "rise-drop-freeze", []],
   ] as const)("a drill that is %s", (_, id, surfaces) => expect(off(drill(id))).toEqual(surfaces));
   it("wants a pad under a knee on a hall floor or hard ground", () => {
     const hold = drill("hip-flexor-hold");

@@ -1,4 +1,5 @@
-import type { Drill } from "~/core/drills/schema";
+import type { Drill, DrillLevel } from "~/core/drills/schema";
+import { tempoOf } from "~/core/dose/dose";
 import { coldSafe, scalesOf } from "~/core/stress/scales";
 import type { LevelName } from "~/core/vocabulary/levels";
 import { EFFORT_WORDS, SCALE_FACTS, SCALES, type Scale } from "~/core/vocabulary/scales";
@@ -24,6 +25,14 @@ export function scaleLines(drill: Drill, level: LevelName): ScaleLine[] {
 /** Whether a level may come first, in a sentence. */
 export const coldWords = (drill: Drill, level: LevelName): string =>
   coldSafe(drill, level) ? "Fine to start a session with." : "Not cold: something easier comes first.";
+
+/** How often a level lands from the air, in a sentence; undefined where it never does. */
+export function landingWords({ dose, stress }: DrillLevel): string | undefined {
+  const landings = stress?.landings ?? 0;
+  if (landings === 0) return undefined;
+  const times = landings === 1 ? "once" : landings === 2 ? "twice" : `${landings} times`;
+  return tempoOf(dose).length > 0 ? `Lands ${times} in each repetition.` : `Lands about ${times} in ten seconds.`;
+}
 
 export const PARTNER_WORDS: Readonly<Record<NonNullable<Drill["partner"]>, string>> = {
   alone: "alone",
