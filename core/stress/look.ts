@@ -17,7 +17,7 @@ import { tempoOf } from "~/core/dose/dose";
 
 type Level = Pick<
   DrillLevel,
-  "posture" | "endPosture" | "kit" | "main" | "also" | "dose" | "bounds" | "pulse" | "speed" | "impact"
+  "posture" | "endPosture" | "kit" | "main" | "also" | "dose" | "bounds" | "pulse" | "speed" | "impact" | "gait"
 >;
 
 /** What of the drill itself a drawing does not show. */
@@ -58,6 +58,7 @@ export function factsOf(
     speed: level.speed ?? 0,
     impact: level.impact ?? 0,
     rehearses,
+    gait: level.gait === true,
     oneSided: sides !== "together",
   };
 }

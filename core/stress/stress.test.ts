@@ -448,6 +448,7 @@ describe("thresholds, on both sides", () => {
     ]);
     const swung = { ...lasting(2), speeds: { ...FACTS.speeds, left: { ...FACTS.speeds.left, hip: 181 } } };
     expect(amountsOf("balance", swung).left).toBe(2);
+    expect(amountsOf("balance", { ...swung, gait: true }).left).toBe(1);
   });
   it("is much of a low head when it comes up again within three seconds", () => {
     const low: Moment = { ...MOMENT, headLow: true, headUp: false };

@@ -31,9 +31,10 @@ export const balance: AreaRule = {
 };
 
 function unsteady(facts: Facts): boolean {
-  const { moments, speeds } = facts;
+  const { moments, speeds, gait } = facts;
   const standing = moments.filter(onOneFoot);
-  const swings = standing.some((m) => (m.left.foot ? speeds.right.hip : speeds.left.hip) > BRISK_LIMB);
+  // Walking and marching, a leg swings through at every step, and nobody stands on the other for long.
+  const swings = !gait && standing.some((m) => (m.left.foot ? speeds.right.hip : speeds.left.hip) > BRISK_LIMB);
   const turns = standing.some((m) => Math.abs(m.neck.rotation) >= 45);
   const rises =
     moments.some((m) => legs(m).some((l) => l.knee) && upright(m)) &&
