@@ -146,3 +146,7 @@ export const codes = (
   skill: ScaleStep,
   effort: number,
 ): Codes => ({ pulse, speed, impact, skill, effort });
+
+/** Drills that were gone through: when, and what was checked. */
+export const reviewed = (on: string, checked: string, drills: readonly Drill[]): Drill[] =>
+  drills.map((one) => ({ ...one, reviewed: { on, checked } }));

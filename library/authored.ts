@@ -1,4 +1,5 @@
 import type { Drill } from "~/core/drills/schema";
+import { reviewed } from "./author";
 import { adductors } from "./adductors";
 import { ankleAndFoot } from "./ankle-and-foot";
 import { ankleMore } from "./ankle-more";
@@ -63,16 +64,18 @@ export const AUTHORED: readonly Drill[] = (
     ...wholeBody,
     ...squats,
     ...flows,
-    ...moving,
-    ...springs,
-    ...walks,
-    ...feet,
-    ...standingTrunk,
-    ...standingShoulders,
-    ...hands,
-    ...neck,
-    ...chairDrills,
-    ...sports,
-    ...pairs,
+    ...reviewed("2026-11-28", "Texts, codes and the drawings of all three levels.", [
+      ...moving,
+      ...springs,
+      ...walks,
+      ...feet,
+      ...standingTrunk,
+      ...standingShoulders,
+      ...hands,
+      ...neck,
+      ...chairDrills,
+      ...sports,
+      ...pairs,
+    ]),
   ] satisfies Drill[]
 ).map(withLinks);

@@ -20,7 +20,7 @@ export const feet = [
     bounds: bounds(4, 10, 1, 3.5),
     codes: codes(1, 1, 0, 1, 3),
     brief: "With little weight on it, roll one foot to its outer edge, flat, then to its inner edge.",
-    setUp: ["Stand with most of the weight on one leg, the working foot a little in front."],
+    setUp: ["Stand on both feet, the working foot a little in front.", "Keep most of your weight on the other leg."],
     steps: [
       "Roll the working foot slowly to its outer edge.",
       "Come back flat.",
@@ -181,7 +181,7 @@ export const feet = [
     bounds: bounds(3, 8, 1, 3.5),
     codes: codes(1, 1, 0, 2, 3),
     brief: "With the weight on the back leg, turn the front shin in and out on its heel.",
-    setUp: ["Stand with the weight on the back leg, the working foot in front on its heel, knee bent."],
+    setUp: ["Put the working foot in front on its heel, knee bent.", "Keep your weight on the back leg."],
     steps: [
       "Turn the toes slowly inward from the shin.",
       "Come back to the centre.",

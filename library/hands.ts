@@ -121,7 +121,7 @@ export const hands = [
     bounds: bounds(4, 10, 1, 3.5),
     codes: codes(0, 1, 0, 0, 3),
     brief: "Backs of the hands together, fingers down, lift the elbows until the wrists bend.",
-    setUp: ["Stand tall, backs of the hands together in front of the belly, fingers down."],
+    setUp: ["Stand tall, backs of the hands together, fingers down."],
     steps: ["Lift the elbows and hands together.", "Stop when the backs of the hands want to part.", "Lower again."],
     feel: ["The outside of the forearms."],
     elsewhere: [felt("Inside the wrist.", "Lift less.")],
@@ -133,7 +133,7 @@ export const hands = [
       how: "Sit on a chair, and lift halfway.",
       posture: "chair-sit",
       kit: ["chair"],
-      setUp: ["Sit tall, backs of the hands together in front of the belly, fingers down."],
+      setUp: ["Sit tall, backs of the hands together, fingers down."],
     },
     harder: {
       codes: codes(0, 1, 0, 0, 4),

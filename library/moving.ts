@@ -4,7 +4,7 @@ import { breathless, chestPain, clearFloor, goodGrip, landings } from "./caution
 const shins = felt("The shins.", "Take shorter, softer steps, or march.");
 const lowBack = felt("The lower back.", "Lift the knees less and stand taller.");
 const stomp = fault("The feet stamp.", "Quiet feet.");
-const leansBack = fault("The chest leans back as the knee comes up.", "Tall chest, bring the knee to it.");
+const leansBack = fault("The chest leans back as the knee comes up.", "Tall chest, knee to it.");
 
 /** What raises the pulse: walking, marching, running and stepping to all sides. */
 export const moving = [
@@ -338,7 +338,7 @@ export const moving = [
     ],
     feel: ["The hips turning under a quiet chest."],
     elsewhere: [felt("The inside of the knee.", "Turn on the ball of the foot, and take smaller steps.")],
-    faults: [fault("The feet tangle.", "Slow it down, front, side, back, side.")],
+    faults: [fault("The feet tangle.", "Slower: front, side, back, side.")],
     cautions: [clearFloor, goodGrip],
     searchWords: ["grapevine", "crossover"],
     easier: {

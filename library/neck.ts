@@ -358,7 +358,7 @@ export const neck = [
     bounds: bounds(3, 8, 1, 7),
     codes: codes(0, 1, 0, 0, 1),
     brief: "Lie on the back and let the head roll slowly from side to side.",
-    setUp: ["Lie on the back, knees bent, head on the floor or a thin cushion."],
+    setUp: ["Lie on the back, knees bent.", "Rest the head on the floor or a thin cushion."],
     steps: ["Let the head roll slowly to the right.", "Roll it back to the centre.", "Let it roll to the left."],
     feel: ["The neck letting go."],
     elsewhere: [felt("A pinch in the neck.", "Roll less, or use a cushion.")],

@@ -159,7 +159,7 @@ export const pairs = [
     bounds: bounds(5, 12, 1, 3.5),
     codes: codes(1, 1, 0, 1, 5),
     brief: "Two towels between you: one pulls to the ribs, the other gives way slowly, then the other way round.",
-    setUp: ["Face your partner in a split stance, a towel in each hand, held by both."],
+    setUp: ["Face your partner in a split stance.", "Each of you holds one end of two towels."],
     steps: [
       "Draw the blades back, then the elbows to the ribs.",
       "Your partner lets you, but only just.",
@@ -192,7 +192,7 @@ export const pairs = [
     codes: codes(2, 2, 0, 2, 5),
     brief: "Lean on your partner’s shoulders in one straight line and drive the knees.",
     setUp: [
-      "Lean into your partner with straight arms, hands on the front of their shoulders.",
+      "Lean on the front of your partner’s shoulders, arms straight.",
       "Your partner stands firm in a split stance; you drive first with the working leg.",
     ],
     steps: [

@@ -41,7 +41,7 @@ export const sports = [
     bounds: bounds(6, 20, 1, 2),
     codes: codes(2, 2, 0, 2, 4),
     brief: "Row standing up: reach and fold, push with the legs, open the back, draw to the ribs.",
-    setUp: ["Stand with the feet hip-width apart, hands out in front as if on the handle."],
+    setUp: ["Stand with the feet hip-width apart, hands out on the handle."],
     steps: [
       "Fold at the hips and knees and reach.",
       "Push with the legs, then open the back, then draw to the ribs.",
@@ -191,7 +191,7 @@ export const sports = [
     bounds: bounds(5, 12, 1, 2.6),
     codes: codes(2, 3, 0, 2, 5),
     brief: "Throw without a ball: hips, chest, arm; three at 60 %, three at 75, the last at 90.",
-    setUp: ["Stand in a split stance, the foot opposite the throwing arm in front."],
+    setUp: ["You throw with the working arm; the opposite foot is in front."],
     steps: [
       "Draw the arm back and turn the chest.",
       "Throw: hips, chest, arm.",
@@ -223,7 +223,10 @@ export const sports = [
     bounds: bounds(3, 8, 1, 4),
     codes: codes(2, 3, 2, 3, 6),
     brief: "A hop, a step and a throw without a ball, then walk back.",
-    setUp: ["Stand in a split stance, the foot opposite the throwing arm in front, three clear metres ahead."],
+    setUp: [
+      "You throw with the working arm; the opposite foot is in front.",
+      "Leave three clear metres in front of you.",
+    ],
     steps: [
       "Hop forward off the front foot, drawing the arm back.",
       "Land, step, and plant the front foot.",
@@ -296,7 +299,7 @@ export const sports = [
     bounds: bounds(4, 10, 1, 2.6),
     codes: codes(2, 3, 0, 2, 5),
     brief: "Draw the elbow high, reach the other hand to the ball, and hit at full reach, no ball.",
-    setUp: ["Stand in a split stance, the foot opposite the hitting arm in front."],
+    setUp: ["You hit with the working arm; the opposite foot is in front."],
     steps: [
       "Draw the elbow back and high, the other hand pointing up.",
       "Turn, reach up, and hit at the highest point.",
@@ -539,7 +542,7 @@ export const sports = [
     ],
     feel: ["The glutes, the sides of the trunk."],
     elsewhere: [felt("The neck.", "Keep the chin tucked, the weight on the shoulder.")],
-    faults: [fault("The hips stay where they are.", "Push the hips away from the feet.")],
+    faults: [fault("The hips stay where they are.", "Push the hips away.")],
     cautions: [care("On a mat, with two metres to slide."), bendingBack],
     searchWords: ["shrimp", "grappling", "judo", "combat"],
     easier: { codes: codes(1, 1, 0, 3, 4), how: "Slide a little, on a smooth mat." },

@@ -231,10 +231,7 @@ export const springs = [
     steps: ["Switch the knees fast.", "Hold still, in one line from head to heel.", "Push the floor away behind you."],
     feel: ["The front of the lifted hip.", "The glute and calf of the leg you stand on."],
     elsewhere: [felt("The lower back.", "Squeeze the glute of the leg you stand on.")],
-    faults: [
-      fault("The hips stick out behind.", "Hips to the wall."),
-      fault("The foot slips.", "Push through the ball of the foot."),
-    ],
+    faults: [fault("The hips stick out behind.", "Hips to the wall."), fault("The foot slips.", "Push off the ball.")],
     cautions: [goodGrip, heelTendon],
     searchWords: ["wall drill", "acceleration", "sprint posture"],
     easier: { codes: codes(1, 2, 0, 2, 4), how: "Stand closer to the wall, and step the knees up one at a time." },
@@ -264,7 +261,7 @@ export const springs = [
     brief: "Run twenty metres, each run faster than the last, and walk back.",
     setUp: ["Stand at the line with twenty clear metres and room to stop."],
     steps: [
-      "Build up over the first half; the first run is at 60 %, the next at 75 %, then 90 %.",
+      "Build up over the first half: 60 % first, then 75, then 90.",
       "Run tall and relaxed.",
       "Slow down over ten metres, and walk back.",
     ],
@@ -409,7 +406,7 @@ export const springs = [
     bounds: bounds(2, 6, 1, 5),
     codes: codes(2, 3, 2, 3, 7),
     brief: "A long step, a quick step together, jump straight up, and stick the landing.",
-    setUp: ["Stand two long steps from your mark, with a clear space above and around."],
+    setUp: ["Stand two long steps from your mark, clear space all round."],
     steps: [
       "Take a long step, then bring the feet quickly together, arms back.",
       "Jump straight up, arms overhead.",

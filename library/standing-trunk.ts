@@ -83,7 +83,7 @@ export const standingTrunk = [
     ],
     feel: ["The trunk turning, the shoulders letting go."],
     elsewhere: [felt("The knees.", "Let the far heel lift as you turn.")],
-    faults: [fault("The arms pull the body round.", "The hips start it, the arms follow.")],
+    faults: [fault("The arms pull the body round.", "Hips start, arms follow.")],
     cautions: [turningBack],
     searchWords: ["twists", "rotations"],
     easier: { codes: codes(0, 1, 0, 0, 1), how: "Turn half as far." },
@@ -246,7 +246,7 @@ export const standingTrunk = [
     codes: codes(1, 1, 0, 3, 6),
     brief: "Press the bar overhead from the shoulders: first empty, then light, then heavier.",
     setUp: [
-      "Take the bar from the rack at chest height, hands just outside the shoulders.",
+      "Take the bar at chest height, hands just outside the shoulders.",
       "Stand with the glutes squeezed, ribs down.",
     ],
     steps: [

@@ -231,10 +231,7 @@ export const walks = [
     bounds: bounds(15, 60, 5),
     codes: codes(1, 1, 0, 1, 3),
     brief: "Walk along a line, heel to toe, fingertips brushing the wall.",
-    setUp: [
-      "Stand beside a wall, one foot right in front of the other on a line.",
-      "Rest the fingertips of one hand on the wall.",
-    ],
+    setUp: ["Stand beside a wall on a line, heel to toe.", "Rest the fingertips of one hand on the wall."],
     steps: [
       "Put the heel down right in front of the toes.",
       "Shift your weight slowly.",

@@ -73,7 +73,7 @@ export const step = (c: Change = {}) =>
     ...c,
   });
 
-/** Half way through a step: on the left foot, the right one passing. */
+/** Halfway through a step: on the left foot, the right one passing. */
 export const passing = (c: Change = {}) =>
   upright({
     at: [0, 0.915, -0.02],
