@@ -121,6 +121,9 @@ describe("what is left out", () => {
       expect(ids(query)).not.toContain("hip-flexor-hold");
     }
     expect(ids("no kneeling").length).toBeGreaterThan(40);
+    expect(ids("hip no sitting")).not.toContain("chair-foot-swings");
+    expect(ids("no running")).not.toContain("jog-lanes");
+    expect(ids("hip without a partner")).not.toContain("pair-leg-swings");
     expect(ids("shoulders without a stick")).toContain("band-over");
     expect(ids("shoulders without a stick")).not.toContain("stick-pass");
     // A pad only helps: what needs none is done without kit.

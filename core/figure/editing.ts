@@ -198,6 +198,28 @@ function unitOf([x, y, z]: readonly [number, number, number]): [number, number, 
   return [x / size, y / size, z / size];
 }
 
+/** A motion with a copy of one of its key positions put after it, at beat `at`; a partner stays where they were. */
+export function withKeyCopied(motion: Animation, index: number, at: number): Animation {
+  const key = motion.keys[index]!;
+  return {
+    ...motion,
+    keys: motion.keys.toSpliced(index + 1, 0, { ...key, at }),
+    ...(motion.second && {
+      second: {
+        ...motion.second,
+        poses: motion.second.poses.toSpliced(index + 1, 0, motion.second.poses[index] ?? key.pose),
+      },
+    }),
+  };
+}
+
+/** A motion without one of its key positions, and without the partner's at that moment. */
+export const withoutKey = (motion: Animation, index: number): Animation => ({
+  ...motion,
+  keys: motion.keys.toSpliced(index, 1),
+  ...(motion.second && { second: { ...motion.second, poses: motion.second.poses.toSpliced(index, 1) } }),
+});
+
 /** The motion on another number of beats, its key positions spread as they were. `beats` is a whole number from 1. */
 export function onBeats(motion: Animation, beats: number): Animation {
   const share = beats / motion.beats;

@@ -30,6 +30,13 @@ describe.each(drawn.map((d) => [`${d.drill.id}, ${d.level}`, d] as const))("%s",
   it("keeps over the floor, on its contacts and inside the joints' limits, and moves what it is for", () => {
     expect(motionFaults(motion, drill.levels[level].main)).toEqual([]);
   });
+  it("keeps a partner over the floor, on their contacts and inside their joints' limits, too", () => {
+    const { second, ...alone } = motion;
+    if (!second) return expect(drill.partner ?? "alone").toBe("alone");
+    expect(drill.partner).toBe("pairs");
+    const keys = alone.keys.map((key, i) => ({ ...key, pose: second.poses[i]! }));
+    expect(motionFaults({ ...alone, keys })).toEqual([]);
+  });
   it("is drawn with the kit it needs and no other", () => {
     const pieces = (list: readonly string[]) => [...new Set(list)].sort();
     expect(pieces(motion.props.map((p) => p.piece))).toEqual(pieces(drill.levels[level].kit));

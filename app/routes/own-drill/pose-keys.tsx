@@ -3,6 +3,7 @@ import type { SetMotion } from "./motion-settings";
 import { Button } from "~/app/ui/button";
 import { cx } from "~/app/ui/classes";
 import { NumberField } from "~/app/ui/number-field";
+import { withKeyCopied, withoutKey } from "~/core/figure/editing";
 import { mirrorPose } from "~/core/figure/mirror";
 import type { Animation } from "~/core/figure/animation";
 
@@ -59,13 +60,7 @@ export function Keys({
         <Button
           disabled={after - key.at < 0.2 || keys.length >= 24}
           onClick={() => {
-            setMotion(
-              (m) => ({
-                ...m,
-                keys: m.keys.toSpliced(index + 1, 0, { ...key, at: Math.round(((key.at + after) / 2) * 10) / 10 }),
-              }),
-              "copy the key",
-            );
+            setMotion((m) => withKeyCopied(m, index, Math.round(((key.at + after) / 2) * 10) / 10), "copy the key");
             onChoose(index + 1);
           }}
         >
@@ -85,7 +80,7 @@ export function Keys({
           kind="quiet"
           disabled={keys.length === 1 || index === 0}
           onClick={() => {
-            setMotion((m) => ({ ...m, keys: m.keys.toSpliced(index, 1) }), "remove the key");
+            setMotion((m) => withoutKey(m, index), "remove the key");
             onChoose(index - 1);
           }}
         >
