@@ -130,6 +130,7 @@ describe("drills", () => {
             "main",
             "also",
           ],
+          ...["otherLimb", "bothLimbs", "room", "surfaces"],
           ...[
             "loads",
             "stresses",
@@ -159,7 +160,19 @@ describe("drills", () => {
     });
     expect(drills.find(({ id }) => id === "hip-flexor-hold")).toMatchObject({
       working: "kneeling leg",
-      levels: { standard: { kit: ["pad"], needs: [], helps: ["pad"] } },
+      levels: {
+        standard: {
+          kit: ["pad"],
+          needs: [],
+          helps: ["pad"],
+          stance: "down",
+          room: { travels: false },
+          surfaces: ["mat", "hall floor", "dry grass", "hard ground", "carpet"],
+        },
+      },
+    });
+    expect(drills.find(({ id }) => id === "lunge-elbow-turn")).toMatchObject({
+      levels: { standard: { otherLimb: ["hip.ext"], bothLimbs: [] } },
     });
   });
 });

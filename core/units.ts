@@ -28,6 +28,7 @@ export function toSeconds(micros: Micros): Seconds {
 
 /** A length in metres. */
 export type Metres = number;
+export type MetresPerSecond = number;
 
 /** An angle in degrees. */
 export type Degrees = number;

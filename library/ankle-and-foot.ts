@@ -1,5 +1,5 @@
 import { bounds, care, codes, drill, effort, leaveOut, reps, some, stopIf, time } from "./author";
-import { neverHoldBreath, padKnee, padKnees } from "./cautions";
+import { deepKnees, neverHoldBreath, padKnee, padKnees } from "./cautions";
 
 const raise = reps(12, "rise 1.5 [out]", "hold 2", "lower 1.5 [in]");
 
@@ -13,6 +13,7 @@ export const ankleAndFoot = [
     sides: "each",
     working: "leg in front",
     posture: "half-kneeling",
+    stance: "front",
     kit: ["pad"],
     main: ["an.df"],
     also: ["kn.flex"],
@@ -37,6 +38,8 @@ export const ankleAndFoot = [
     ],
     cautions: [padKnee, care("Knees past the toes are fine when comfortable; if the knee is sore, rock less far.")],
     easier: {
+      stance: "front",
+      setUp: ["Stand with the working foot flat on the box, both hands on that knee."],
       codes: codes(1, 1, 0, 1, 3),
       how: "Stand with the foot on a box, hands on the knee.",
       posture: "split-stance",
@@ -58,6 +61,7 @@ export const ankleAndFoot = [
     sides: "each",
     working: "leg in front",
     posture: "half-kneeling",
+    stance: "front",
     kit: ["pad"],
     main: ["an.df"],
     also: ["an.pf"],
@@ -131,6 +135,7 @@ export const ankleAndFoot = [
     sides: "each",
     working: "leg behind",
     posture: "split-stance",
+    stance: "behind",
     kit: ["support"],
     main: ["an.df"],
     also: ["kn.ext"],
@@ -223,7 +228,7 @@ export const ankleAndFoot = [
       { felt: "The knees.", change: "Put a cushion between hips and heels." },
     ],
     faults: [{ see: "The little toes escape.", say: "Spread and tuck all ten." }],
-    cautions: [padKnees, stopIf("A strong feeling is fine; stop at a sharp one.")],
+    cautions: [deepKnees, padKnees, stopIf("A strong feeling is fine; stop at a sharp one.")],
     searchWords: ["feet", "toes", "plantar fascia"],
     easier: {
       codes: codes(0, 0, 0, 0, 3),
@@ -256,7 +261,7 @@ export const ankleAndFoot = [
     ],
     feel: ["Firm pressure in the calf that eases as you wait."],
     elsewhere: [
-      { felt: "Tingling or numbness.", change: "Move off that spot at once." },
+      { felt: "Tingling or numbness.", change: "Move off that spot at once. If it stays, stop." },
       { felt: "The wrists tire.", change: "Lean back on the forearms." },
     ],
     faults: [{ see: "Rolling fast up and down.", say: "A hand’s width in ten seconds." }],

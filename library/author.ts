@@ -4,6 +4,7 @@ import { inWholeUnits } from "~/core/dose/dose";
 import type { Area, Grade } from "~/core/vocabulary/areas";
 import type { Caution, Drill, DoseBounds, DrillLevel, Load } from "~/core/drills/schema";
 import type { Kit } from "~/core/vocabulary/kit";
+import type { Motion } from "~/core/vocabulary/motions";
 import type { Beat } from "~/core/dose/beat";
 import type { Dose } from "~/core/dose/kinds";
 
@@ -13,7 +14,10 @@ type LevelText = Partial<Omit<DrillLevel, "how" | Coded>> & Pick<DrillLevel, "ho
 
 /** A drill as it is written in this folder: the standard level's facts at the top, the other levels as what differs. */
 export type Authored = Omit<Drill, "levels" | "directions"> &
-  Pick<DrillLevel, "posture" | "stance" | "kit" | "helps" | "gait" | "main" | "also" | "dose" | "bounds"> & {
+  Pick<
+    DrillLevel,
+    "posture" | "stance" | "kit" | "helps" | "gait" | "main" | "also" | "otherLimb" | "bothLimbs" | "dose" | "bounds"
+  > & {
     codes: Codes;
     loads?: Load[];
     endPosture?: DrillLevel["endPosture"];
@@ -36,6 +40,8 @@ export function drill(authored: Authored): Drill {
     gait,
     main,
     also,
+    otherLimb,
+    bothLimbs,
     loads = [],
     dose,
     bounds,
@@ -46,6 +52,12 @@ export function drill(authored: Authored): Drill {
     ...drillText
   } = authored;
   const shared = { posture, kit, ...(gait && { gait }), main, also, loads, dose, bounds };
+  // A level that works fewer rows says no more of limbs than it works.
+  const limbs = (level: Pick<DrillLevel, "main" | "also">) => {
+    const of = (rows: readonly Motion[] = []) => rows.filter((row) => [...level.main, ...level.also].includes(row));
+    const [other, both] = [of(otherLimb), of(bothLimbs)];
+    return { ...(other.length > 0 && { otherLimb: other }), ...(both.length > 0 && { bothLimbs: both }) };
+  };
   const level = ({ codes: coded, ...change }: LevelText): DrillLevel => {
     const pieces = change.kit ?? kit;
     const only = change.helps ?? (change.kit ? helpsOf(pieces) : (helps ?? helpsOf(pieces)));
@@ -53,6 +65,7 @@ export function drill(authored: Authored): Drill {
     const legs = change.posture && change.posture !== posture ? undefined : stance;
     return {
       ...shared,
+      ...limbs({ main: change.main ?? main, also: change.also ?? also }),
       ...(legs && { stance: legs }),
       ...change,
       endPosture: change.endPosture ?? change.posture ?? endPosture ?? posture,

@@ -17,6 +17,7 @@ import { hipSitting } from "./hip-sitting";
 import { hipStanding } from "./hip-standing";
 import { hipTurn } from "./hip-turn";
 import { kneeDrills } from "./knee";
+import { withWhys } from "./fault-whys";
 import { withLinks } from "./links";
 import { lunges } from "./lunges";
 import { moving } from "./moving";
@@ -78,4 +79,6 @@ export const AUTHORED: readonly Drill[] = (
       ...pairs,
     ]),
   ] satisfies Drill[]
-).map(withLinks);
+)
+  .map(withLinks)
+  .map(withWhys);

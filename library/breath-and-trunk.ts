@@ -117,6 +117,7 @@ export const breathAndTrunk = [
       care("If a folded knee hurts, sit on a chair instead of cross-legged."),
     ],
     easier: {
+      setUp: ["Sit cross-legged, back against a wall.", "One hand on the lower ribs, one on the belly."],
       codes: codes(0, 0, 0, 1, 0),
       how: "Sit cross-legged against a wall and use parts of three seconds.",
       posture: "crossed-sit",
@@ -157,6 +158,8 @@ export const breathAndTrunk = [
     ],
     cautions: [stopIf("If you feel light-headed, breathe normally and stay lying down until it passes.")],
     easier: {
+      setUp: ["Sit against a wall, legs long, hands on the lower ribs.", "Close the eyes if that feels fine."],
+      cautions: [stopIf("If you feel light-headed, breathe normally and stay sitting until it passes.")],
       codes: codes(0, 0, 0, 1, 0),
       how: "Sit against a wall; three seconds in, five out.",
       posture: "long-sit",

@@ -191,6 +191,7 @@ export const hands = [
     cautions: [tingle],
     searchWords: ["wrist flexors", "forearms", "golfer", "climbing"],
     easier: {
+      setUp: ["Sit tall and stretch the working arm out in front, palm away from you."],
       codes: codes(0, 0, 0, 0, 2),
       how: "Sit on a chair, and draw less.",
       posture: "chair-sit",
@@ -222,6 +223,7 @@ export const hands = [
     cautions: [tingle],
     searchWords: ["wrist extensors", "forearms", "tennis elbow", "typing"],
     easier: {
+      setUp: ["Sit tall and stretch the working arm out in front, palm toward you, fingers down."],
       codes: codes(0, 0, 0, 0, 2),
       how: "Sit on a chair, and draw less.",
       posture: "chair-sit",

@@ -11,6 +11,7 @@ export const hipFront = [
     sides: "each",
     working: "kneeling leg",
     posture: "half-kneeling",
+    stance: "down",
     kit: ["pad"],
     main: ["hip.ext"],
     also: ["lu.flex"],
@@ -58,6 +59,7 @@ export const hipFront = [
     sides: "each",
     working: "kneeling leg",
     posture: "half-kneeling",
+    stance: "down",
     kit: ["pad"],
     main: ["hip.ext", "th.rot"],
     also: ["sh.flex"],
@@ -83,6 +85,17 @@ export const hipFront = [
     cautions: [padKnee, unsteady],
     easier: { codes: codes(1, 1, 0, 2, 3), how: "Cross the hands on the chest.", also: [] },
     harder: {
+      stance: "behind",
+      setUp: [
+        "Take a long step, the working leg behind, that knee a hand’s width above the floor.",
+        "Tuck the pelvis under before the first repetition.",
+      ],
+      steps: [
+        "Shift forward and reach the arm of the back leg’s side up.",
+        "Turn the chest toward the front leg, arm long.",
+        "Come back without losing the tuck.",
+      ],
+      cautions: [unsteady],
       codes: codes(1, 1, 0, 2, 5),
       how: "Hold the back knee a hand’s width above the floor.",
       loads: [some("balance", "The back knee hovers while the chest turns.")],
@@ -100,14 +113,16 @@ export const hipFront = [
     sides: "each",
     working: "leg in front",
     posture: "plank",
+    stance: "front",
     kit: [],
     main: ["hip.ext", "th.rot", "hip.flex"],
     also: ["kn.ext", "sh.abd"],
+    otherLimb: ["hip.ext"],
     loads: [
       some("hamstring-stretch", "The straight leg is carried near its end; knees are drawn softer than they are held."),
       some("balance", "One hand and the feet carry while the other arm is in the air."),
     ],
-    dose: reps(5, "elbow to instep 2 [out]", "turn open 2 [in]", "hands down 1", "straighten 3 [out]"),
+    dose: reps(5, "elbow to instep 2 [out]", "turn open 2 [in]", "hands down 1", "straighten 3"),
     bounds: bounds(3, 8, 1, 6),
     codes: codes(1, 2, 0, 3, 5),
     brief: "From a long lunge sink the elbow to the instep, turn open, then straighten the front leg.",
@@ -132,6 +147,11 @@ export const hipFront = [
     ],
     cautions: [care("Never bounce at the end of the range."), soreWrists],
     easier: {
+      stance: "front",
+      setUp: [
+        "Kneel on the pad, the working foot in front, back toes tucked.",
+        "A hand on a block on each side of the front foot.",
+      ],
       codes: codes(1, 2, 0, 3, 4),
       how: "Put the hands on blocks and the back knee down on the pad.",
       loads: [
@@ -146,7 +166,7 @@ export const hipFront = [
     harder: {
       codes: codes(1, 2, 0, 3, 6),
       how: "Keep the back knee straight throughout and sweep the arm in a full half circle.",
-      dose: reps(5, "elbow to instep 2 [out]", "turn open 3 [in]", "hands down 1", "straighten 4 [out]"),
+      dose: reps(5, "elbow to instep 2 [out]", "turn open 3 [in]", "hands down 1", "straighten 4"),
     },
   }),
 ];

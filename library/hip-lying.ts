@@ -35,7 +35,7 @@ export const hipLying = [
     harder: {
       codes: codes(0, 1, 0, 1, 5),
       how: "Stay 3 s with the foot near the floor.",
-      dose: reps(5, "reach across 3 [out]", "stay 3 [in]", "come back 3 [out]"),
+      dose: reps(5, "reach across 3 [out]", "stay 3 [in]", "come back 3"),
     },
   }),
   drill({
@@ -177,6 +177,7 @@ export const hipLying = [
     sides: "each",
     working: "upper leg",
     posture: "side-lying",
+    stance: "up",
     kit: [],
     main: ["hip.ir"],
     also: [],
@@ -209,6 +210,7 @@ export const hipLying = [
     sides: "each",
     working: "upper leg",
     posture: "side-lying",
+    stance: "up",
     kit: [],
     main: ["hip.er"],
     also: ["hip.abd"],
@@ -359,7 +361,7 @@ export const hipLying = [
     ],
     feel: ["The outer thigh and hip.", "The trunk turning."],
     elsewhere: [
-      felt("Tingling behind the knee.", "Point the toe and bend the knee."),
+      felt("Tingling behind the knee.", "Come out, bend the knee and point the toe. If the tingling stays, stop."),
       felt("The lower back.", "Bend the knee."),
     ],
     faults: [fault("The leg drops.", "As slow down as up.")],
@@ -368,7 +370,7 @@ export const hipLying = [
     harder: {
       codes: codes(0, 1, 0, 1, 5),
       how: "Stay 3 s near the floor.",
-      dose: reps(5, "across 3 [out]", "stay 3 [in]", "back up 3 [out]"),
+      dose: reps(5, "across 3 [out]", "stay 3 [in]", "back up 3"),
     },
   }),
   drill({
@@ -393,7 +395,10 @@ export const hipLying = [
       "Change the angle a little and go on.",
     ],
     feel: ["Pressure in the glute, easing as you stay."],
-    elsewhere: [felt("Tingling down the leg.", "Move off that spot."), felt("The wrists.", "Make fists.")],
+    elsewhere: [
+      felt("Tingling down the leg.", "Move off that spot at once. If it stays, stop."),
+      felt("The wrists.", "Make fists."),
+    ],
     faults: [fault("It goes fast.", "One breath, one roll.")],
     cautions: [
       care("Roll muscle only, never bone."),

@@ -1,5 +1,5 @@
 import { bounds, breaths, care, codes, drill, effort, fault, felt, leaveOut, reps, some, time } from "./author";
-import { kneeGuard, neverHoldBreath, padKnees, supportNear, twistedKnee, unsteady } from "./cautions";
+import { kneeGuard, neverHoldBreath, padKnees, twistedKnee, unsteady } from "./cautions";
 
 const knee = felt("The knee.", "Sit on a cushion and open the angle of the knee.");
 const pinchHip = felt("A pinch at the front of the hip.", "Sit back and tip forward less.");
@@ -14,9 +14,11 @@ export const hipSitting = [
     sides: "each",
     working: "leg in front",
     posture: "ninety-sit",
+    stance: "front",
     kit: [],
     main: ["hip.er", "hip.ir"],
     also: [],
+    otherLimb: ["hip.ir"],
     dose: effort(1, [
       [30, 3],
       [50, 12],
@@ -68,6 +70,7 @@ export const hipSitting = [
     sides: "each",
     working: "leg behind",
     posture: "ninety-sit",
+    stance: "behind",
     kit: [],
     main: ["hip.ir"],
     also: [],
@@ -96,9 +99,11 @@ export const hipSitting = [
     sides: "each",
     working: "leg behind",
     posture: "ninety-sit",
+    stance: "behind",
     kit: [],
     main: ["hip.ir", "th.rot"],
     also: ["hip.er"],
+    otherLimb: ["hip.er"],
     dose: breaths(4),
     bounds: bounds(3, 8, 1),
     codes: codes(0, 1, 0, 2, 4),
@@ -151,17 +156,14 @@ export const hipSitting = [
     faults: [fault("The trunk is thrown across.", "Slowly, as if in water.")],
     cautions: [padKnees, unsteady],
     easier: {
-      codes: codes(1, 1, 0, 1, 4),
-      name: "Reverse lunge, a hand on a support",
-      how: "Step back into a lunge instead, a hand on a support.",
-      setUp: ["Stand tall beside a support, a hand on it."],
-      steps: ["Step one foot back and lower that knee.", "Push through the front foot, stand up and change."],
-      cautions: [supportNear],
-      dose: reps(8, "step back 2.5 [in]", "stand up 2.5 [out]"),
-      posture: "standing",
-      kit: ["support"],
-      main: ["hip.ext"],
-      also: ["kn.flex", "toe.ext"],
+      codes: codes(1, 1, 0, 2, 4),
+      how: "Hold a support in front with both hands, feet wider.",
+      setUp: [
+        "Half-kneel on the pad facing a support, both hands on it; the foot in front is the working side.",
+        "Tuck the back toes if that is comfortable.",
+      ],
+      kit: ["pad", "support"],
+      dose: reps(6, "open and kneel 2.5 [in]", "through and up 2.5 [out]"),
     },
     harder: {
       codes: codes(1, 1, 0, 3, 6),
@@ -235,9 +237,11 @@ export const hipSitting = [
     sides: "each",
     working: "leg in front",
     posture: "ninety-sit",
+    stance: "front",
     kit: [],
     main: ["hip.er"],
     also: ["hip.ext"],
+    otherLimb: ["hip.ext"],
     dose: time(45),
     bounds: bounds(20, 75, 5),
     codes: codes(0, 0, 0, 2, 5),
@@ -252,6 +256,16 @@ export const hipSitting = [
     faults: [lift],
     cautions: [kneeGuard],
     easier: {
+      name: "Ankle over thigh, on the back",
+      setUp: [
+        "Lie on the back, cross the working ankle over the other thigh.",
+        "Pull that foot back to guard the knee.",
+      ],
+      steps: [
+        "Take hold behind the lower thigh and draw it in.",
+        "Let the working knee move away.",
+        "Breathe and stay.",
+      ],
       codes: codes(0, 0, 0, 2, 4),
       how: "Lie on the back, ankle over the other thigh.",
       posture: "supine",
@@ -272,6 +286,7 @@ export const hipSitting = [
     sides: "each",
     working: "leg in front",
     posture: "ninety-sit",
+    stance: "front",
     kit: [],
     main: ["hip.er", "hip.flex"],
     also: [],
@@ -290,6 +305,16 @@ export const hipSitting = [
     faults: [lift],
     cautions: [kneeGuard],
     easier: {
+      name: "Ankle over thigh, on the back",
+      setUp: [
+        "Lie on the back, cross the working ankle over the other thigh.",
+        "Pull that foot back to guard the knee.",
+      ],
+      steps: [
+        "Take hold behind the lower thigh and draw it in.",
+        "Let the working knee move away.",
+        "Breathe and stay.",
+      ],
       codes: codes(0, 0, 0, 2, 4),
       how: "Lie on the back, ankle over the other thigh.",
       posture: "supine",
@@ -307,6 +332,7 @@ export const hipSitting = [
     sides: "each",
     working: "leg in front",
     posture: "ninety-sit",
+    stance: "front",
     kit: [],
     main: ["hip.er"],
     also: ["hip.flex"],
@@ -325,6 +351,16 @@ export const hipSitting = [
     faults: [fault("The arms do the work.", "Fingertips only.")],
     cautions: [kneeGuard],
     easier: {
+      name: "Ankle over thigh, press and sink",
+      setUp: [
+        "Lie on the back, cross the working ankle over the other thigh.",
+        "Pull that foot back to guard the knee.",
+      ],
+      steps: [
+        "Take hold behind the lower thigh and draw it in.",
+        "Press the crossed ankle into that thigh; nothing moves.",
+        "Let go, and draw the thigh in a little farther.",
+      ],
       codes: codes(1, 1, 0, 2, 5),
       how: "Lie on the back, ankle over thigh, press and pull.",
       posture: "supine",
@@ -344,6 +380,7 @@ export const hipSitting = [
     sides: "each",
     working: "leg in front",
     posture: "ninety-sit",
+    stance: "front",
     kit: [],
     main: ["th.rot", "hip.er"],
     also: [],
@@ -357,7 +394,14 @@ export const hipSitting = [
     elsewhere: [knee, felt("The lower back.", "Turn from the breastbone.")],
     faults: [fault("The hips roll with the arm.", "Hips stay where they are.")],
     cautions: [kneeGuard],
-    easier: { codes: codes(0, 1, 0, 2, 4), how: "Sit with both knees bent to one side instead." },
+    easier: {
+      setUp: [
+        "Sit with both knees bent to one side, the working shin across in front.",
+        "One hand on the floor in front.",
+      ],
+      codes: codes(0, 1, 0, 2, 4),
+      how: "Sit with both knees bent to one side instead.",
+    },
     harder: {
       bounds: bounds(3, 8, 1, 7),
       codes: codes(0, 1, 0, 2, 6),

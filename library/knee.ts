@@ -126,9 +126,8 @@ export const kneeDrills = [
     cautions: [leaveOut("If the knee hurts, use the strap and stop short; if it still hurts, leave this one out.")],
     easier: {
       codes: codes(0, 0, 0, 1, 3),
-      how: "Lie on the side with a strap round the foot.",
-      loads: [],
-      posture: "side-lying",
+      how: "Use a strap round the foot, and draw it in halfway.",
+      setUp: ["Lie on the front, forehead on one forearm.", "Loop a strap round the working foot and hold its end."],
       kit: ["strap"],
     },
     harder: {
@@ -148,6 +147,7 @@ export const kneeDrills = [
     sides: "each",
     working: "upper leg",
     posture: "side-lying",
+    stance: "up",
     kit: [],
     main: ["kn.flex"],
     also: ["hip.ext"],
@@ -184,6 +184,7 @@ export const kneeDrills = [
     sides: "each",
     working: "upper leg",
     posture: "side-lying",
+    stance: "up",
     kit: [],
     main: ["kn.flex", "th.rot"],
     also: ["hip.ext", "hip.add", "sh.abd"],
@@ -201,7 +202,13 @@ export const kneeDrills = [
     elsewhere: [kneecap, back],
     faults: [fault("The top knee lifts with the turn.", "Knee heavy, chest light.")],
     cautions: [leaveOut("If your shoulder has ever come out of joint, do the side-lying hold without the turn.")],
-    easier: { codes: codes(0, 0, 0, 2, 3), how: "Put a strap round the foot.", kit: ["strap"], dose: time(20) },
+    easier: {
+      codes: codes(0, 0, 0, 2, 3),
+      how: "Put a strap round the foot.",
+      kit: ["strap"],
+      also: ["hip.ext", "hip.add"],
+      dose: time(20),
+    },
     harder: {
       codes: codes(0, 0, 0, 2, 5),
       how: "Turn more slowly and stay open longer, without a hand on the knee.",

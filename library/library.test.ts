@@ -10,12 +10,16 @@ import { REHEARSALS } from "~/core/vocabulary/rehearses";
 import { USUAL_PACE } from "~/core/dose/pace";
 import { asDocument } from "~/core/drills/stresses";
 import { DRILLS } from ".";
+import { EXPLAINED } from "./fault-whys";
 import { ALL_LINKS } from "./links";
 import { motionsOf } from "./animations";
 
 const levels = DRILLS.flatMap((drill) =>
   LEVELS.map((name) => ({ id: drill.id, name, level: drill.levels[name], drill })),
 );
+
+/** The longest breath in or out that most people can follow, in seconds. */
+const MOST_BREATH = 6;
 
 describe("the library", () => {
   it("has at least 230 drills, each with its own id and name", () => {
@@ -34,6 +38,11 @@ describe("the library", () => {
     expect(new Set(DRILLS.map((d) => d.sides)).size).toBe(3);
     expect(new Set(DRILLS.map((d) => HEIGHT[d.levels.standard.posture])).size).toBe(6);
     expect(METHODS.filter((method) => !DRILLS.some((d) => d.method === method))).toEqual([]);
+  });
+  it("says why of no fault that none of its drills has", () => {
+    const seen = new Set(DRILLS.flatMap((drill) => drill.faults.map(({ see }) => see)));
+    expect(EXPLAINED.filter((see) => !seen.has(see))).toEqual([]);
+    expect(new Set(EXPLAINED).size).toBe(EXPLAINED.length);
   });
   it("has in each family drills of different names, and more than one", () => {
     const families = new Set(DRILLS.flatMap((d) => d.family ?? []));
@@ -111,6 +120,12 @@ describe.each(DRILLS.map((drill) => [drill.id, drill] as const))("%s", (_, drill
   it("says what the side that is called is, unless both work together", () => {
     if (drill.sides !== "together") expect(drill.working).toMatch(/^[a-z]/);
   });
+  it("says why each of its faults matters", () =>
+    expect(drill.faults.filter(({ why }) => why === undefined).map(({ see }) => see)).toEqual([]));
+  it("answers tingling and numbness by coming out, and stopping if it stays", () => {
+    for (const { felt, change } of drill.elsewhere)
+      if (/tingl|numb/i.test(felt)) expect(change).toMatch(/stop\.$|skip it\.$|leave it out today\.$/);
+  });
   it("names its directions when it has two", () =>
     expect(drill.directionWords !== undefined).toBe(drill.directions === 2));
 });
@@ -149,6 +164,19 @@ describe.each(levels.map((l) => [`${l.id}, ${l.name}`, l] as const))("%s", (_, {
     const scales = ["pulse", "speed", "impact", "skill", "effort"] as const;
     expect(scales.some((scale) => less[scale]! < more[scale]!)).toBe(true);
     expect(scales.filter((scale) => scale !== "speed" && less[scale]! > more[scale]!)).toEqual([]);
+  });
+  it("says how to set up where it begins in another position than the standard", () => {
+    if (level.posture !== drill.levels.standard.posture) expect(level.setUp?.length).toBeGreaterThan(0);
+  });
+  it("changes the breath from one repetition to the next, and asks for none longer than six seconds", () => {
+    if (level.dose.kind !== "reps") return;
+    const { tempo } = level.dose;
+    if (tempo.length > 1 && tempo[0]!.breath) expect(tempo.at(-1)!.breath).not.toBe(tempo[0]!.breath);
+    let run = 0;
+    tempo.forEach(({ breath, seconds }, i) => {
+      run = breath === undefined ? 0 : breath === tempo[i - 1]?.breath ? run + seconds : seconds;
+      expect(run).toBeLessThanOrEqual(MOST_BREATH);
+    });
   });
   it("has among its kit whatever only helps, each piece once", () => {
     const { kit, helps = [] } = level;

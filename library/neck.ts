@@ -1,7 +1,6 @@
-import { bounds, care, codes, drill, fault, felt, leaveOut, reps, some, time } from "./author";
-import { neckSigns } from "./cautions";
+import { bounds, care, codes, drill, fault, felt, reps, some, time } from "./author";
+import { afterBlow, neckSigns } from "./cautions";
 
-const whiplash = leaveOut("Not soon after a blow to the head or neck.");
 const shrug = fault("The shoulders move with it.", "Shoulders stay.");
 const jaw = felt("The jaw.", "Let the teeth part.");
 const pinch = felt("A pinch at the back of the neck.", "Go half as far, and grow taller first.");
@@ -29,7 +28,7 @@ export const neck = [
     feel: ["The back of the neck growing long."],
     elsewhere: [felt("The throat.", "Nod less, and breathe.")],
     faults: [fault("The chin is pressed onto the chest.", "A small nod."), shrug],
-    cautions: [neckSigns],
+    cautions: [afterBlow, neckSigns],
     searchWords: ["chin tuck", "deep neck flexors", "desk break"],
     easier: {
       codes: codes(0, 1, 0, 0, 1),
@@ -63,7 +62,7 @@ export const neck = [
     feel: ["The front of the neck and the upper chest."],
     elsewhere: [pinch],
     faults: [fault("The head drops back.", "Long neck, lift the chest.")],
-    cautions: [neckSigns],
+    cautions: [afterBlow, neckSigns],
     searchWords: ["neck extension", "desk break"],
     easier: {
       codes: codes(0, 1, 0, 0, 1),
@@ -94,7 +93,7 @@ export const neck = [
     feel: ["The front, then the back of the neck."],
     elsewhere: [pinch, jaw],
     faults: [shrug],
-    cautions: [neckSigns],
+    cautions: [afterBlow, neckSigns],
     searchWords: ["yes", "neck", "desk break"],
     easier: {
       codes: codes(0, 1, 0, 0, 1),
@@ -138,9 +137,15 @@ export const neck = [
       fault("The ear is pulled by the hand.", "No hand, only its own weight."),
       fault("The chin turns.", "Nose stays forward."),
     ],
-    cautions: [neckSigns],
+    cautions: [afterBlow, neckSigns],
     searchWords: ["traps", "neck stretch", "scalenes", "desk break"],
-    easier: { codes: codes(0, 0, 0, 0, 2), ...seat, posture: "chair-sit", kit: ["chair"] },
+    easier: {
+      setUp: ["Sit tall; the working side is the one that is stretched."],
+      codes: codes(0, 0, 0, 0, 2),
+      ...seat,
+      posture: "chair-sit",
+      kit: ["chair"],
+    },
     harder: { codes: codes(0, 0, 0, 0, 4), how: "Reach the hanging hand down and bend its wrist back." },
   }),
   drill({
@@ -163,7 +168,7 @@ export const neck = [
     feel: ["The sides of the neck."],
     elsewhere: [jaw],
     faults: [fault("The shoulder comes up to the ear.", "Ear goes down, shoulder stays.")],
-    cautions: [neckSigns],
+    cautions: [afterBlow, neckSigns],
     searchWords: ["neck", "traps", "desk break"],
     easier: {
       codes: codes(0, 1, 0, 0, 1),
@@ -178,6 +183,7 @@ export const neck = [
     id: "neck-half-circles",
     name: "Neck half circles, chin down",
     region: "spine",
+    family: "neck-half-circle",
     method: "circles",
     sides: "together",
     posture: "standing",
@@ -203,7 +209,7 @@ export const neck = [
     feel: ["The back and the sides of the neck."],
     elsewhere: [pinch],
     faults: [fault("It rolls right round.", "Only the front half.")],
-    cautions: [neckSigns],
+    cautions: [afterBlow, neckSigns],
     searchWords: ["neck rolls", "desk break"],
     easier: {
       codes: codes(0, 1, 0, 0, 1),
@@ -234,9 +240,15 @@ export const neck = [
     feel: ["The back of the neck on the other side, down to the blade."],
     elsewhere: [jaw],
     faults: [shrug],
-    cautions: [neckSigns],
+    cautions: [afterBlow, neckSigns],
     searchWords: ["levator", "neck stretch", "desk break"],
-    easier: { codes: codes(0, 0, 0, 0, 2), ...seat, posture: "chair-sit", kit: ["chair"] },
+    easier: {
+      setUp: ["Sit tall; you look to the working side."],
+      codes: codes(0, 0, 0, 0, 2),
+      ...seat,
+      posture: "chair-sit",
+      kit: ["chair"],
+    },
     harder: { codes: codes(0, 0, 0, 1, 4), how: "Rest the hand of that side on the head; don’t pull." },
   }),
   drill({
@@ -258,7 +270,7 @@ export const neck = [
     feel: ["The sides of the neck."],
     elsewhere: [pinch],
     faults: [fault("The chin lifts as it turns.", "Chin level."), shrug],
-    cautions: [neckSigns],
+    cautions: [afterBlow, neckSigns],
     searchWords: ["no", "neck", "desk break", "checking the mirror"],
     easier: {
       codes: codes(0, 1, 0, 0, 1),
@@ -292,7 +304,7 @@ export const neck = [
     feel: ["The front of the neck on the far side."],
     elsewhere: [pinch],
     faults: [fault("The head hangs back.", "Long neck, small turn.")],
-    cautions: [neckSigns, care("Leave it out if looking up makes you dizzy.")],
+    cautions: [afterBlow, neckSigns, care("Leave it out if looking up makes you dizzy.")],
     searchWords: ["neck", "serve", "overhead"],
     easier: {
       codes: codes(0, 1, 0, 0, 1),
@@ -327,7 +339,7 @@ export const neck = [
     feel: ["All sides of the neck, working lightly."],
     elsewhere: [jaw],
     faults: [fault("The head moves.", "Still as a post."), fault("The breath stops.", "Keep talking.")],
-    cautions: [whiplash, neckSigns, care("A third of your strength, no more.")],
+    cautions: [afterBlow, neckSigns, care("A third of your strength, no more.")],
     searchWords: ["isometric neck", "neck strength", "scrum", "contact"],
     easier: {
       codes: codes(0, 0, 0, 1, 2),
@@ -363,7 +375,7 @@ export const neck = [
     feel: ["The neck letting go."],
     elsewhere: [felt("A pinch in the neck.", "Roll less, or use a cushion.")],
     faults: [fault("The head lifts off the floor.", "Let the floor carry it.")],
-    cautions: [neckSigns],
+    cautions: [afterBlow, neckSigns],
     searchWords: ["neck", "relax", "release"],
     easier: { codes: codes(0, 1, 0, 0, 0), how: "Roll only as far as is easy." },
     harder: {

@@ -45,7 +45,7 @@ export const shoulderFloor = [
     harder: {
       codes: codes(0, 1, 0, 1, 4),
       how: "Stay 3 s in the open position.",
-      dose: reps(8, "open 2.5 [in]", "stay 3 [out]", "close 2.5 [in]"),
+      dose: reps(8, "open 2.5 [in]", "stay 3 [out]", "close 2.5"),
     },
   }),
   drill({
@@ -117,7 +117,7 @@ export const shoulderFloor = [
     harder: {
       codes: codes(0, 1, 0, 1, 4),
       how: "Wait 3 s at the tightest place on the way up.",
-      dose: reps(8, "sweep up 3 [in]", "wait 3 [out]", "sweep down 3 [in]"),
+      dose: reps(8, "sweep up 3 [in]", "wait 3 [out]", "sweep down 3"),
     },
   }),
   drill({
@@ -193,7 +193,7 @@ export const shoulderFloor = [
     main: ["sh.ext", "hip.ext"],
     also: ["th.rot", "sh.flex", "scap"],
     loads: [some("upper-back-turn", "The chest turns open with the reaching arm.")],
-    dose: reps(5, "push up and reach 3 [in]", "stay 1", "sit back 2 [out]"),
+    dose: reps(5, "push up and reach 3 [out]", "stay 1", "sit back 2 [in]"),
     bounds: bounds(3, 8, 1, 4),
     codes: codes(1, 2, 0, 2, 5),
     brief: "Sit with the feet flat, push the hips up on one hand and reach the other arm over.",
@@ -214,7 +214,7 @@ export const shoulderFloor = [
     harder: {
       codes: codes(1, 2, 0, 2, 6),
       how: "Stay 3 s at the top.",
-      dose: reps(5, "push up and reach 3 [in]", "stay 3 [out]", "sit back 2 [in]"),
+      dose: reps(5, "push up and reach 3 [out]", "stay 3 [in]", "sit back 2"),
     },
   }),
   drill({
@@ -393,6 +393,7 @@ export const shoulderFloor = [
     ],
     cautions: [care("If a wrist hurts, make a fist.")],
     easier: {
+      setUp: ["Hands under the shoulders, knees under the hips on the pad."],
       codes: codes(1, 1, 0, 1, 3),
       how: "Work from hands and knees.",
       posture: "hands-and-knees",

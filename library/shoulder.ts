@@ -77,7 +77,10 @@ export const shoulder = [
     feel: ["The sides of the back and the armpits lengthening.", "The grip and forearms working."],
     elsewhere: [
       { felt: "A pinch on top of the shoulder.", change: "Keep the feet on the box and take half the weight." },
-      { felt: "Tingling in the hand.", change: "Come down; next time choose a shorter rung, feet on the box." },
+      {
+        felt: "Tingling in the hand.",
+        change: "Come down. Next time hang for less, feet on the box; if it stays, stop.",
+      },
     ],
     faults: [
       { see: "The body swings.", say: "Toes just touching, be still." },

@@ -1,11 +1,12 @@
 import { bounds, breaths, care, codes, drill, fault, felt, leaveOut, reps, some, stopIf, time } from "./author";
-import { bendingBack, clearStick, foldedKnee, lightHeaded } from "./cautions";
+import { afterBlow, bendingBack, clearStick, foldedKnee, lightHeaded } from "./cautions";
 
 export const spineBends = [
   drill({
     id: "neck-glides",
     name: "Neck circles, slow halves",
     region: "spine",
+    family: "neck-half-circle",
     method: "circles",
     sides: "together",
     posture: "standing",
@@ -28,8 +29,14 @@ export const spineBends = [
       felt("A pinch at the back of the neck.", "Make it smaller, chin closer to the throat."),
     ],
     faults: [fault("The shoulders turn with the head.", "Only the head travels.")],
-    cautions: [stopIf("Stop at once if you feel dizzy, your arm tingles or your sight blurs.")],
-    easier: { codes: codes(0, 1, 0, 1, 2), how: "Sit down and go half as far.", posture: "chair-sit", kit: ["chair"] },
+    cautions: [afterBlow, stopIf("Stop at once if you feel dizzy, your arm tingles or your sight blurs.")],
+    easier: {
+      setUp: ["Sit tall on a chair, shoulders heavy.", "Look over one shoulder."],
+      codes: codes(0, 1, 0, 1, 2),
+      how: "Sit down and go half as far.",
+      posture: "chair-sit",
+      kit: ["chair"],
+    },
     harder: {
       codes: codes(0, 1, 0, 1, 4),
       how: "Slower, with a short pause at each tight spot.",
@@ -47,7 +54,7 @@ export const spineBends = [
     kit: ["pad"],
     main: ["lu.flex", "lu.ext", "th.flex", "th.ext"],
     also: ["nk.flex", "trunk"],
-    dose: reps(4, "curl from below 5 [out]", "round 4 [out]", "unroll from below 5 [in]", "sink 4 [in]"),
+    dose: reps(4, "curl from below 5 [out]", "round 4", "unroll from below 5 [in]", "sink 4"),
     bounds: bounds(2, 6, 1, 12),
     codes: codes(0, 1, 0, 2, 2),
     brief: "On hands and knees let a wave travel up the spine from the tailbone, rounding, then hollowing.",
@@ -65,6 +72,7 @@ export const spineBends = [
     faults: [fault("The elbows bend to make the wave.", "Arms are table legs.")],
     cautions: [care("If bending or arching hurts your back, stay in the half that doesn’t.")],
     easier: {
+      setUp: ["Stand with both hands on a chair back, arms long.", "Start with a long, slightly hollow back."],
       codes: codes(0, 1, 0, 2, 1),
       how: "Stand with the hands on a chair back.",
       posture: "standing",
@@ -73,7 +81,7 @@ export const spineBends = [
     harder: {
       codes: codes(0, 1, 0, 2, 3),
       how: "Close the eyes and go slower still.",
-      dose: reps(3, "curl from below 7 [out]", "round 5 [out]", "unroll from below 7 [in]", "sink 5 [in]"),
+      dose: reps(3, "curl from below 6 [out]", "round 6", "unroll from below 6 [in]", "sink 6"),
     },
   }),
   drill({
@@ -105,6 +113,12 @@ export const spineBends = [
     faults: [fault("The hips rock back and forth.", "Hips stay over the knees.")],
     cautions: [care("If your back is sore, keep it small and easy.")],
     easier: {
+      setUp: ["Lie on the back, knees bent, feet flat."],
+      steps: [
+        "Breathe out, tuck the pelvis under and press the lower back down.",
+        "Breathe in and tip it the other way.",
+        "Keep the upper back where it is.",
+      ],
       codes: codes(0, 1, 0, 2, 1),
       how: "Lie on the back with bent knees.",
       loads: [some("low-back-bend", "Tucking the pelvis bends the lower back, if only a little.")],
@@ -113,8 +127,7 @@ export const spineBends = [
     },
     harder: {
       codes: codes(0, 1, 0, 2, 3),
-      how: "Let the whole back round and hollow.",
-      main: ["lu.flex", "lu.ext", "th.flex"],
+      how: "Tilt in three small steps each way, and stop at each.",
       dose: time(75),
     },
   }),
@@ -131,7 +144,7 @@ export const spineBends = [
     loads: [
       some("hamstring-stretch", "The straight leg is carried near its end; knees are drawn softer than they are held."),
     ],
-    dose: reps(5, "head and chest 3 [out]", "all the way 4 [out]", "unroll 4 [in]", "stand tall 3 [in]"),
+    dose: reps(5, "head and chest 3 [out]", "all the way 4", "unroll 4 [in]", "stand tall 3"),
     bounds: bounds(3, 8, 1, 8),
     codes: codes(1, 1, 0, 1, 4),
     brief: "Standing, roll down from the head one piece at a time with light weights, and unroll again.",
@@ -153,14 +166,7 @@ export const spineBends = [
       bounds: bounds(3, 8, 1, 15),
       codes: codes(1, 1, 0, 1, 5),
       how: "Hang for 4 s at the bottom with the weights.",
-      dose: reps(
-        5,
-        "head and chest 3 [out]",
-        "all the way 4 [out]",
-        "hang 4 [in]",
-        "unroll 5 [out]",
-        "stand tall 2 [in]",
-      ),
+      dose: reps(5, "head and chest 3 [out]", "all the way 4", "hang 4 [in]", "unroll 5 [out]", "stand tall 2 [in]"),
     },
   }),
   drill({
@@ -172,6 +178,7 @@ export const spineBends = [
     sides: "each",
     working: "leg in front",
     posture: "ninety-sit",
+    stance: "front",
     kit: [],
     main: ["th.side", "lu.side"],
     also: ["sh.abd", "ribs.breath"],
@@ -196,7 +203,12 @@ export const spineBends = [
     ],
     faults: [fault("The chest turns to the floor.", "Show the breastbone to the front.")],
     cautions: [foldedKnee],
-    easier: { codes: codes(0, 1, 0, 2, 3), how: "Sit cross-legged.", posture: "crossed-sit" },
+    easier: {
+      setUp: ["Sit cross-legged, the shin of the working side in front.", "Hand on the floor on that side."],
+      codes: codes(0, 1, 0, 2, 3),
+      how: "Sit cross-legged.",
+      posture: "crossed-sit",
+    },
     harder: {
       codes: codes(0, 1, 0, 2, 5),
       how: "Put the lower hand behind the head, elbow toward the floor.",
@@ -318,7 +330,7 @@ export const spineBends = [
     method: "circles",
     sides: "together",
     directions: 2,
-    directionWords: ["clockwise", "counter-clockwise"],
+    directionWords: ["to the right first", "to the left first"],
     posture: "standing",
     kit: ["stick"],
     main: ["lu.side", "th.side", "lu.flex", "th.ext"],
@@ -357,7 +369,7 @@ export const spineBends = [
     harder: {
       codes: codes(1, 1, 0, 2, 5),
       how: "Slow down: a second more in each quarter.",
-      dose: reps(3, "to the side 3 [out]", "down 4 [out]", "other side 4 [in]", "up and back 3 [in]"),
+      dose: reps(3, "to the side 3 [out]", "down 4", "other side 4 [in]", "up and back 3"),
     },
   }),
 ];

@@ -45,12 +45,24 @@ export const spine = [
       stopIf("Stop at sharp or spreading pain in the back."),
     ],
     easier: {
+      setUp: ["Stand with both hands on a chair back, arms long, feet under the hips."],
+      steps: [
+        "Breathe out, push the hands away and round from the tailbone to the head.",
+        "Breathe in and let the spine sink from the tailbone, the head last.",
+        "Stay in the range that feels smooth.",
+      ],
       codes: codes(0, 1, 0, 1, 2),
       how: "Stand with the hands on a chair back, small and slow.",
       posture: "standing",
       kit: ["support"],
     },
     harder: {
+      setUp: ["Elbows under the shoulders, knees under the hips, pad under the knees."],
+      steps: [
+        "Breathe out, push the forearms down and round from the tailbone to the head.",
+        "Breathe in and let the spine sink from the tailbone, the head last.",
+        "Stay in the range that feels smooth.",
+      ],
       codes: codes(0, 1, 0, 1, 4),
       how: "Go down on the forearms, so that the upper back has to do it.",
       posture: "forearms-and-knees",
@@ -116,6 +128,7 @@ export const spine = [
     sides: "each",
     working: "upper arm",
     posture: "side-lying",
+    stance: "up",
     kit: ["roller"],
     main: ["th.rot"],
     also: ["sh.abd", "nk.rot"],
@@ -124,8 +137,8 @@ export const spine = [
     codes: codes(0, 1, 0, 1, 3),
     brief: "Lie on your side with the top knee on a roller and open the top arm like turning a page.",
     setUp: [
-      "Lie on the side, hips and knees bent to right angles, top knee on the roller.",
-      "Arms straight in front, palms together, head supported.",
+      "Lie with the working side on top, hips and knees at right angles, top knee on the roller.",
+      "Arms straight in front, palms together, head on a folded towel.",
     ],
     steps: [
       "Draw the top arm up and over, eyes following the hand.",
@@ -147,12 +160,13 @@ export const spine = [
       codes: codes(0, 1, 0, 1, 2),
       how: "Bend the elbow, hand on the ribs, with a cushion under the head.",
       kit: ["roller", "cushion"],
+      also: ["nk.rot"],
     },
     harder: {
       codes: codes(0, 1, 0, 1, 4),
       bounds: bounds(4, 10, 1, 5),
       how: "Take a full slow breath in the open position each time.",
-      dose: reps(6, "open 2.5 [in]", "rest there 4 [out]", "close 2.5 [out]"),
+      dose: reps(6, "open 2.5 [in]", "rest there 4 [out]", "close 2.5"),
     },
   }),
   drill({
@@ -180,7 +194,13 @@ export const spine = [
     elsewhere: [{ felt: "The knees or hips do it.", change: "Sit on a chair and shift from the lowest ribs." }],
     faults: [{ see: "The shoulders tip like a seesaw.", say: "Slide, don’t lean." }],
     cautions: [care("If your lower back is sore, keep it small.")],
-    easier: { codes: codes(0, 1, 0, 2, 2), how: "Sit on a chair.", posture: "chair-sit", kit: ["chair"] },
+    easier: {
+      setUp: ["Sit tall on a chair, feet flat, hands on the hips."],
+      codes: codes(0, 1, 0, 2, 2),
+      how: "Sit on a chair.",
+      posture: "chair-sit",
+      kit: ["chair"],
+    },
     harder: { codes: codes(0, 1, 0, 2, 4), how: "Cross the arms overhead.", also: ["lu.side", "sh.flex"] },
   }),
   drill({

@@ -1,5 +1,15 @@
 import { bounds, care, codes, drill, fault, felt, reps, time } from "./author";
-import { clearFloor, goodGrip, hardLandings, heelTendon, landings, sprainedAnkle, warmFirst } from "./cautions";
+import {
+  clearFloor,
+  goodGrip,
+  groinStrain,
+  hamstringStrain,
+  hardLandings,
+  heelTendon,
+  landings,
+  sprainedAnkle,
+  warmFirst,
+} from "./cautions";
 
 const kneesIn = fault(
   "The knees fall in on landing.",
@@ -139,6 +149,7 @@ export const springs = [
     sides: "each",
     working: "hopping leg",
     posture: "standing",
+    stance: "standing",
     kit: [],
     main: ["an.ie", "kn.flex"],
     also: ["an.df", "hip.abd"],
@@ -191,7 +202,7 @@ export const springs = [
     feel: ["The side of the hip and the thigh you land on."],
     elsewhere: [felt("The inner thigh.", "Bound less far."), kneecap],
     faults: [kneesIn, fault("The body keeps falling outward.", "Nose over the knee.")],
-    cautions: [hardLandings, sprainedAnkle, warmFirst, goodGrip],
+    cautions: [groinStrain, hardLandings, sprainedAnkle, warmFirst, goodGrip],
     searchWords: ["lateral bound", "skater", "side jump"],
     easier: {
       codes: codes(2, 2, 0, 2, 4),
@@ -271,7 +282,7 @@ export const springs = [
       fault("The first run is already flat out.", "Save it, build up."),
       fault("The fists and jaw clench.", "Loose hands, loose face."),
     ],
-    cautions: [landings, warmFirst, clearFloor, goodGrip],
+    cautions: [hamstringStrain, landings, warmFirst, clearFloor, goodGrip],
     searchWords: ["strides", "accelerations", "sprints", "run-throughs"],
     easier: { codes: codes(2, 2, 1, 0, 5), how: "Jog, then run at half speed, then at 60 %." },
     harder: {
@@ -294,6 +305,7 @@ export const springs = [
     kit: [],
     main: ["hip.ext", "hip.flex"],
     also: ["an.pf", "kn.ext"],
+    otherLimb: ["hip.ext", "an.pf"],
     dose: reps(3, "lean 2", "fall and go 2", "walk back 2"),
     bounds: bounds(2, 5, 1, 5),
     codes: codes(2, 3, 1, 2, 6),
@@ -310,7 +322,7 @@ export const springs = [
       fault("The body folds at the hips.", "Fall like a board."),
       fault("The first step reaches out.", "Push down and back."),
     ],
-    cautions: [heelTendon, warmFirst, clearFloor, goodGrip],
+    cautions: [hamstringStrain, heelTendon, warmFirst, clearFloor, goodGrip],
     searchWords: ["falling start", "acceleration", "first step"],
     easier: { codes: codes(2, 2, 0, 2, 4), how: "Lean a little and walk out briskly." },
     harder: {
@@ -385,7 +397,7 @@ export const springs = [
       felt("The groin.", "Stop cutting, and shuffle instead."),
     ],
     faults: [kneesIn, fault("The chest leans outward.", "Chest where you want to go.")],
-    cautions: [hardLandings, sprainedAnkle, care("Not with a knee that gives way."), warmFirst, goodGrip],
+    cautions: [groinStrain, hardLandings, sprainedAnkle, care("Not with a knee that gives way."), warmFirst, goodGrip],
     searchWords: ["change of direction", "cutting", "sidestep"],
     easier: { codes: codes(1, 2, 0, 2, 4), how: "Walk in, and push off at an easy pace." },
     harder: { codes: codes(3, 3, 2, 3, 7), how: "Run in faster and cut sharper." },

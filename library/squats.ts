@@ -43,7 +43,7 @@ export const squats = [
       bounds: bounds(4, 10, 1, 7),
       codes: codes(1, 1, 0, 2, 6),
       how: "Stay 3 s in each turn.",
-      dose: reps(5, "turn and look 2.5 [in]", "stay 3 [out]", "come back 2.5 [in]"),
+      dose: reps(5, "turn and look 2.5 [in]", "stay 3 [out]", "come back 2.5"),
     },
   }),
   drill({
@@ -96,7 +96,7 @@ export const squats = [
     main: ["hip.flex", "an.df"],
     also: ["sh.flex", "kn.flex"],
     loads: [some("shoulder-overhead", "With the hips high the arms are overhead.")],
-    dose: reps(5, "hips up 3 [out]", "walk back to the squat 3 [in]", "and back 3 [out]"),
+    dose: reps(5, "hips up 3 [out]", "walk back to the squat 3 [in]", "and back 3"),
     bounds: bounds(3, 8, 1, 6),
     codes: codes(1, 1, 0, 2, 5),
     brief: "From hands and knees lift the hips, walk the hands back into a deep squat, and return.",
@@ -114,7 +114,7 @@ export const squats = [
     harder: {
       codes: codes(1, 1, 0, 2, 6),
       how: "Stay longer in the squat.",
-      dose: reps(5, "hips up 3 [out]", "walk back to the squat 3 [in]", "and back 4 [out]"),
+      dose: reps(5, "hips up 3 [out]", "walk back to the squat 3 [in]", "stay 4 [out]", "and back 3"),
     },
   }),
   drill({
@@ -130,7 +130,7 @@ export const squats = [
     main: ["hip.flex", "trunk"],
     also: ["an.df", "scap"],
     loads: [some("shoulder-overhead", "With the hips high the arms are overhead.")],
-    dose: reps(4, "hips up 2.5 [out]", "walk back 2.5 [in]", "walk out 2.5", "hover 2.5 [out]"),
+    dose: reps(4, "hips up 2.5 [out]", "walk back 2.5 [in]", "walk out 2.5", "hover 2.5 [in]"),
     bounds: bounds(3, 6, 1, 6),
     codes: codes(2, 1, 0, 2, 7),
     brief: "From a hover with the knees a hand’s width off the floor, walk back to a squat and out again.",
@@ -145,19 +145,28 @@ export const squats = [
     faults: [fault("The hips sway.", "Balance a full cup on your back.")],
     cautions: [soreWrists, lightHeaded],
     easier: {
-      codes: codes(1, 1, 0, 1, 4),
-      how: "Keep the knees down and only rock back.",
+      codes: codes(1, 1, 0, 1, 5),
+      name: "Knees-off hover",
+      how: "Lift the knees a hand’s width, hold, and lower them; the hands don’t walk.",
       loads: [],
       posture: "hands-and-knees",
       kit: ["pad"],
-      main: ["hip.flex"],
-      also: ["trunk", "scap"],
+      setUp: ["Hands under the shoulders, knees under the hips, toes tucked."],
+      steps: [
+        "Breathe out and lift the knees a hand’s width.",
+        "Hold, the back level, and keep breathing.",
+        "Lower the knees softly.",
+      ],
+      dose: reps(5, "lift the knees 1.5 [out]", "hold 3", "lower 1.5 [in]"),
+      bounds: bounds(3, 8, 1, 5),
+      main: ["trunk"],
+      also: ["scap"],
     },
     harder: {
       codes: codes(2, 1, 0, 2, 8),
       bounds: bounds(3, 6, 1, 6.5),
       how: "Stay 6 s in the hover.",
-      dose: reps(4, "hips up 2.5 [out]", "walk back 2.5 [in]", "walk out 2.5", "hover 6 [out]"),
+      dose: reps(4, "hips up 2.5 [out]", "walk back 2.5 [in]", "walk out 2.5", "hover 6"),
     },
   }),
   drill({
@@ -291,7 +300,7 @@ export const squats = [
     harder: {
       codes: codes(1, 1, 0, 2, 6),
       how: "Stay 3 s in each turn.",
-      dose: reps(5, "pry and turn 3 [in]", "stay 3 [out]", "come back 3 [in]"),
+      dose: reps(5, "pry and turn 3 [in]", "stay 3 [out]", "come back 3"),
     },
   }),
 ];

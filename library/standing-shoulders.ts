@@ -40,7 +40,7 @@ export const standingShoulders = [
     easier: {
       codes: codes(0, 1, 0, 0, 2),
       name: "Growing arm circles, sitting",
-      how: "Sit on a chair, and stop below the shoulders’ height overhead.",
+      how: "Sit on a chair, and stop at shoulder height.",
       posture: "chair-sit",
       kit: ["chair"],
       setUp: ["Sit tall, away from the backrest, with room for the arms."],
@@ -228,7 +228,7 @@ export const standingShoulders = [
     easier: { codes: codes(0, 1, 0, 1, 4), how: "Hold the band wider, and stay low." },
     harder: {
       codes: codes(1, 1, 0, 1, 6),
-      how: "Stand in a split stance, and do all of them above the head’s height.",
+      how: "Stand in a split stance, and do all of them just above head height.",
     },
   }),
   drill({
@@ -402,7 +402,7 @@ export const standingShoulders = [
     bounds: bounds(5, 10, 1, 3.5),
     codes: codes(0, 1, 0, 1, 3),
     brief: "Clasp the hands behind you, lift the chest, and lift the hands away from the body.",
-    setUp: ["Stand tall, hands clasped behind the bottom."],
+    setUp: ["Stand tall, hands clasped behind the hips."],
     steps: ["Draw the shoulders back and down.", "Lift the chest, and the hands away from you.", "Lower slowly."],
     feel: ["The front of the chest and shoulders."],
     elsewhere: [felt("The front of the shoulder.", "Lift less, or hold a towel between the hands.")],

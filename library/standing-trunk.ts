@@ -1,12 +1,20 @@
 import { bounds, care, codes, drill, fault, felt, leaveOut, much, reps, stopIf, time } from "./author";
-import { bendingBack, clearStick, hamstringStrain, lightHeaded, soreShoulder, turningBack } from "./cautions";
+import {
+  bendingBack,
+  clearStick,
+  hamstringStrain,
+  lightHeaded,
+  noUnseating,
+  soreShoulder,
+  turningBack,
+} from "./cautions";
 
 const brace = fault("The back rounds.", "Hips back, chest long.");
 const kneesIn = fault("The knees fall in.", "Push the knees apart.");
 const arching = leaveOut("If arching hurts your lower back, leave this one out.");
 const breatheAtTop = care("Breathe out as you come up; breathe in at the top.");
 const rackSafe = care("Set the safeties, and put collars on the bar.");
-const lightFirst = care("Only as heavy as you can do five more of.");
+const lightFirst = care("Only as heavy as you could lift five more times.");
 
 /** Trunk and hips on the feet: leaning, turning, hinging, squatting, pushing and pulling. */
 export const standingTrunk = [
@@ -257,13 +265,19 @@ export const standingTrunk = [
     feel: ["Shoulders, upper back and a firm middle."],
     elsewhere: [felt("The front of the shoulder.", "Take weight off, or stop at forehead height.")],
     faults: [fault("The lower back arches.", "Ribs down, glutes tight.")],
-    cautions: [rackSafe, lightFirst, breatheAtTop, soreShoulder],
+    cautions: [
+      noUnseating,
+      care("Put collars on the bar, and clear the space round it."),
+      lightFirst,
+      breatheAtTop,
+      soreShoulder,
+    ],
     searchWords: ["overhead press", "military press", "shoulders"],
     easier: { codes: codes(1, 1, 0, 3, 5), how: "Use the empty bar, and press to forehead height." },
     harder: {
       codes: codes(2, 2, 0, 3, 7),
       how: "Dip the knees a little and drive the bar up.",
-      dose: reps(4, "dip 1 [in]", "drive 1 [out]", "lower 2 [in]"),
+      dose: reps(4, "dip 1", "drive 1 [out]", "lower 2 [in]"),
       bounds: bounds(2, 8, 1, 3.6),
     },
   }),

@@ -40,7 +40,7 @@ export const TEMPLATES: readonly Template[] = [
         title: "Half-kneeling",
         lines: [
           ["hip-flexor-turn", 10],
-          ["ankle-rock", 45],
+          ["ankle-rock", 40],
         ],
         wholeSide: true,
       },
@@ -74,7 +74,7 @@ export const TEMPLATES: readonly Template[] = [
         title: "Half-kneeling",
         lines: [
           ["hip-flexor-breath", 8],
-          ["ankle-rock", 55],
+          ["ankle-rock", 50],
         ],
         wholeSide: true,
       },
@@ -99,7 +99,7 @@ export const TEMPLATES: readonly Template[] = [
         title: "Beside the desk",
         lines: [
           ["neck-glides", 3],
-          ["rib-shift", 11],
+          ["rib-shift", 10],
           ["hinge-arm-open", 10],
           ["step-reach-back", 8],
         ],
@@ -124,7 +124,7 @@ export const TEMPLATES: readonly Template[] = [
       {
         title: "On the feet",
         lines: [
-          ["stick-pass", 10],
+          ["stick-pass", 8],
           ["stick-pocket-circle", 5],
           ["step-close-turn", 14],
           ["stick-windmill", 5],
@@ -152,7 +152,7 @@ export const TEMPLATES: readonly Template[] = [
         lines: [
           ["hip-flexor-hold", 40],
           ["hamstring-hold", 30],
-          ["adductor-hold", 60],
+          ["adductor-hold", 50],
         ],
         wholeSide: true,
       },
@@ -226,7 +226,7 @@ export const TEMPLATES: readonly Template[] = [
       {
         title: "On the feet",
         lines: [
-          ["stick-behind-lift", 6],
+          ["stick-behind-lift", 5],
           ["step-reach-back", 12],
         ],
       },
@@ -244,7 +244,7 @@ export const TEMPLATES: readonly Template[] = [
         title: "Floor",
         lines: [
           ["bridge", 8],
-          ["straight-leg-switch", 9],
+          ["straight-leg-switch", 8],
         ],
       },
       {

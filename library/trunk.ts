@@ -1,5 +1,5 @@
 import { bounds, breaths, care, codes, drill, fault, felt, leaveOut, much, reps, some, stopIf, time } from "./author";
-import { cramp, deepKnees, noUnseating } from "./cautions";
+import { bendingBack, cramp, deepKnees, hamstringStrain, noUnseating } from "./cautions";
 
 const backArches = fault("The lower back lifts off the floor.", "Ribs down first, then move.");
 
@@ -116,7 +116,7 @@ export const trunk = [
       felt("A pinch in the shoulder.", "Bring the hands forward again, elbows wider."),
     ],
     faults: [fault("The elbows slide apart.", "Hug a ball between the elbows.")],
-    cautions: [care("Never force a shoulder overhead; stop short of a pinch.")],
+    cautions: [deepKnees, care("Never force a shoulder overhead; stop short of a pinch.")],
     easier: {
       codes: codes(0, 0, 0, 1, 3),
       how: "Put a cushion under the hips and take the hands straight up only.",
@@ -161,7 +161,7 @@ export const trunk = [
     easier: { codes: codes(0, 1, 0, 2, 3), how: "Set the feet wider and take the arm half as far.", loads: [] },
     harder: {
       codes: codes(0, 1, 0, 2, 5),
-      how: "Keep the feet together, with a light weight in the lowering hand.",
+      how: "Keep the feet together, a light weight in the lowering hand; stop level with the chest.",
       loads: [
         some("balance", "The roller tips as an arm lowers."),
         much("shoulder-behind", "A weight at arm’s length to the side takes the elbow below the trunk."),
@@ -240,11 +240,11 @@ export const trunk = [
     ],
     feel: ["The back of the upper thigh.", "The front of the trunk."],
     elsewhere: [
-      felt("Tingling behind the knee.", "Point the toe and bend the knee a little."),
+      felt("Tingling behind the knee.", "Come out, bend the knee and point the toe. If the tingling stays, stop."),
       felt("The neck.", "Lower the head between switches."),
     ],
     faults: [fault("The long leg bends to help.", "Both legs long."), backArches],
-    cautions: [care("Don’t bounce as you draw the leg in.")],
+    cautions: [bendingBack, hamstringStrain, care("Don’t bounce as you draw the leg in.")],
     easier: {
       codes: codes(0, 1, 0, 1, 4),
       how: "Keep head and shoulders down, both knees bent, hands behind the thigh.",
@@ -329,9 +329,11 @@ export const trunk = [
     sides: "each",
     working: "side underneath",
     posture: "side-lying",
+    stance: "down",
     kit: [],
     main: ["trunk", "hip.abd"],
     also: ["hip.ext"],
+    bothLimbs: ["hip.abd"],
     dose: reps(5, "lift open 2 [out]", "dip 1 [in]", "lift 1 [out]", "lower 2 [in]"),
     bounds: bounds(3, 8, 1, 4),
     codes: codes(1, 1, 0, 2, 7),

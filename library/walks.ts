@@ -1,5 +1,5 @@
 import { bounds, care, codes, drill, fault, felt, reps, some, stopIf, time } from "./author";
-import { clearFloor, hamstringStrain, heelTendon, soreWrists, supportNear, unsteady } from "./cautions";
+import { besideWall, clearFloor, hamstringStrain, heelTendon, soreWrists, supportNear, unsteady } from "./cautions";
 
 const kneeFalls = fault("The front knee falls in.", "Knee over the toes.");
 const lowBack = felt("The lower back.", "Tuck the pelvis under, and go less far.");
@@ -28,7 +28,7 @@ export const walks = [
     feel: ["The shins, then the calves."],
     elsewhere: [felt("A cramp in the shin or arch.", "Put the foot down, and stretch it.")],
     faults: [fault("The hips stick out on the heels.", "Walk tall.")],
-    cautions: [heelTendon, unsteady],
+    cautions: [heelTendon, besideWall],
     searchWords: ["shins", "calves", "feet"],
     easier: { codes: codes(1, 1, 0, 1, 3), how: "Keep a hand on a wall, and lift less.", kit: ["wall"] },
     harder: { codes: codes(1, 1, 0, 2, 5), how: "Hold both arms overhead.", also: ["toe.ext", "sh.flex"] },
@@ -59,7 +59,7 @@ export const walks = [
     feel: ["The front of the thigh."],
     elsewhere: [lowBack, felt("The kneecap.", "Don’t pull as far.")],
     faults: [fault("The knee swings out to the side.", "Knees side by side.")],
-    cautions: [unsteady, care("Not with a freshly hurt knee.")],
+    cautions: [besideWall, care("Not with a freshly hurt knee.")],
     searchWords: ["quads", "quad pull", "thigh stretch"],
     easier: {
       codes: codes(1, 1, 0, 1, 3),
@@ -139,7 +139,7 @@ export const walks = [
       fault("The back rounds to meet the leg.", "Chest tall, leg up to you."),
       fault("The leg is thrown.", "Swing it, don’t throw it."),
     ],
-    cautions: [hamstringStrain, unsteady, nerve],
+    cautions: [hamstringStrain, besideWall, nerve],
     searchWords: ["hamstrings", "leg swings", "kicks"],
     easier: {
       codes: codes(1, 1, 0, 1, 3),
@@ -175,7 +175,7 @@ export const walks = [
     feel: ["The hip turning deep inside."],
     elsewhere: [felt("A pinch at the front of the hip.", "Lift the knee less.")],
     faults: [fault("The whole pelvis turns.", "Belt buckle forward.")],
-    cautions: [unsteady],
+    cautions: [besideWall],
     searchWords: ["hip openers", "gate"],
     easier: { codes: codes(1, 1, 0, 1, 2), how: "Lift the knee half as high." },
     harder: {
@@ -210,7 +210,7 @@ export const walks = [
     feel: ["The front of the back hip.", "The upper back turning."],
     elsewhere: [felt("The front knee.", "Take a longer step, and sink less."), lowBack],
     faults: [kneeFalls, fault("The lower back does the turning.", "Breastbone turns, belt buckle stays.")],
-    cautions: [unsteady],
+    cautions: [besideWall],
     searchWords: ["lunges", "twist", "hip flexors"],
     easier: { codes: codes(2, 1, 0, 2, 4), how: "Sink halfway and turn less." },
     harder: { codes: codes(2, 1, 0, 2, 6), how: "Reach overhead in the lunge, then turn with the arms wide." },
@@ -297,9 +297,11 @@ export const walks = [
     sides: "each",
     working: "leg on the box",
     posture: "standing",
+    stance: "front",
     kit: ["box"],
     main: ["hip.ext", "kn.ext"],
     also: ["hip.flex", "an.pf"],
+    otherLimb: ["hip.flex"],
     dose: reps(8, "step up 1", "stand tall 1", "step down 1"),
     bounds: bounds(5, 12, 1, 3),
     codes: codes(2, 1, 0, 1, 6),
@@ -319,6 +321,7 @@ export const walks = [
       codes: codes(1, 1, 0, 1, 5),
       how: "Use a low step and hold on to something.",
       kit: ["box", "support"],
+      also: ["hip.flex"],
       dose: reps(6, "step up 1.5", "stand tall 1", "step down 1.5"),
       bounds: bounds(5, 12, 1, 3),
     },

@@ -72,7 +72,7 @@ function asSentence(text: string): string {
 export async function send(item: Item): Promise<Answer> {
   const { to, body } = sending(item);
   const over = new AbortController();
-  const timer = setTimeout(() => over.abort(), LONGEST_MS);
+  const timer = setTimeout(() => over.abort(new Error("No answer in time.")), LONGEST_MS);
   try {
     return await answerOf(
       await fetch(to, {

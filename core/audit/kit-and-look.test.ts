@@ -1,6 +1,6 @@
 import { describe, expect, it } from "vitest";
 import { beforePower, itemAt, itemsOf, samePlace } from "./look";
-import { travelMetres } from "./rules/floor";
+import { travelMetres } from "~/core/drills/room";
 import { PURPOSES, type Item } from "~/core/session/schema";
 import { itemOf, newSession } from "~/core/session/start";
 import { madeDrill } from "~/fixtures/drills";

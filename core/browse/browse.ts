@@ -45,6 +45,22 @@ export type Browse = z.infer<typeof browseSchema>;
 /** How long one side and one direction of a drill takes as it is dosed. */
 export const sideSeconds = (drill: Drill): Seconds => doseSeconds(drill.levels.standard.dose, USUAL_PACE);
 
+/** Drills of one idea together, where the first of them is: so many rows, each of one drill and those that are the same idea. */
+export function inFamilies<D extends Pick<Drill, "family">>(drills: readonly D[]): [D, ...D[]][] {
+  const rows: [D, ...D[]][] = [];
+  const byFamily = new Map<string, D[]>();
+  for (const drill of drills) {
+    const known = drill.family === undefined ? undefined : byFamily.get(drill.family);
+    if (known) known.push(drill);
+    else {
+      const row: [D, ...D[]] = [drill];
+      rows.push(row);
+      if (drill.family !== undefined) byFamily.set(drill.family, row);
+    }
+  }
+  return rows;
+}
+
 /** The drills that answer, those that serve a looked-for row or joint as their main work first. `ready` may remember what was made ready before. */
 export function browse(
   drills: readonly Drill[],

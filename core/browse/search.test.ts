@@ -1,5 +1,6 @@
 import { describe, expect, it } from "vitest";
 import { needsOf } from "~/core/drills/form";
+import { inFamilies } from "./browse";
 import { findDrills, makeFindable } from "./search";
 import { DRILLS, drillById } from "~/library";
 
@@ -135,4 +136,24 @@ describe("what is left out", () => {
     for (const id of ids("no floor")) expect(drillById(id)!.levels.standard.posture).not.toBe("supine");
   });
   it("is not, where it means nothing", () => expect(ids("no zebra")).toEqual([]));
+});
+
+it("finds the plainest of several names first", () => {
+  const [first, second] = findDrills(makeFindable(DRILLS), "bridge");
+  expect([first!.id, second!.id]).toEqual(["bridge", "adductor-bridge"]);
+  expect(findDrills(makeFindable(DRILLS), "single-leg hip bridge")[0]!.id).toBe("bridge-single");
+});
+
+describe("drills of one idea", () => {
+  it("are one row, where the first of them is found, and each is in one row", () => {
+    const one = (id: string, family?: string) => ({ id, family });
+    const rows = inFamilies([one("a"), one("b", "x"), one("c"), one("d", "x"), one("e", "y"), one("f")]);
+    expect(rows.map((row) => row.map(({ id }) => id))).toEqual([["a"], ["b", "d"], ["c"], ["e"], ["f"]]);
+  });
+  it("leave none of the library out", () => {
+    const rows = inFamilies(DRILLS);
+    expect(rows.flat()).toHaveLength(DRILLS.length);
+    expect(new Set(rows.flat()).size).toBe(DRILLS.length);
+    for (const [first, ...others] of rows) for (const other of others) expect(other.family).toBe(first.family);
+  });
 });

@@ -139,7 +139,14 @@ export function findDrills({ drills, names, index }: Findable, query: string): D
   return kept(
     found
       .map(({ id, score }) => ({ at: id as number, score, rank: rank(id as number) }))
-      .sort((a, b) => a.rank - b.rank || b.score - a.score || a.at - b.at)
+      // Of several names with what was typed the plainest is meant: “hip bridge” before “single-leg hip bridge”.
+      .sort(
+        (a, b) =>
+          a.rank - b.rank ||
+          (a.rank <= 2 ? names[a.at]!.length - names[b.at]!.length : 0) ||
+          b.score - a.score ||
+          a.at - b.at,
+      )
       .map(({ at }) => drills[at]!),
   );
 }

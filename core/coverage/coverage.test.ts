@@ -58,6 +58,18 @@ describe("coverage", () => {
       covered([{ drill: "butterfly-hold", dose: { kind: "time", seconds: 40 } }], 1)["hip.abd"].counts,
     );
   });
+  it("gives a row that the other limb works to the other side, and one that both work to both", () => {
+    // In front is the leg that is called; the hip that opens is the one behind.
+    const c = covered([{ drill: "lunge-rocks", sides: "right", dose: { kind: "time", seconds: 20 } }]);
+    expect([c["hip.abd"], c["hip.ext"]]).toMatchObject([
+      { left: 0, right: 20 },
+      { left: 20, right: 0 },
+    ]);
+    const tempo = [{ do: "step", seconds: 4 }];
+    const side = covered([{ drill: "lunge-side", sides: "left", dose: { kind: "reps", count: 5, tempo } }]);
+    expect(side["hip.abd"]).toEqual({ left: 20, right: 20, counts: 20 });
+    expect(side["kn.flex"]).toEqual({ left: 10, right: 0, counts: 0 });
+  });
   it("adds up by plane", () => {
     const c = covered([{ drill: "side-opener-knee-lift", dose: { kind: "time", seconds: 30 } }]);
     expect(planeSeconds(c).rotation).toBe(60);

@@ -1,5 +1,6 @@
 import { formIn } from "~/core/drills/form";
 import { MOTION_FACTS, MOTIONS, type Plane, type Motion } from "~/core/vocabulary/motions";
+import { otherSide } from "~/core/vocabulary/sides";
 import type { Drill } from "~/core/drills/schema";
 import type { Item, SessionPlan } from "~/core/session/schema";
 import type { Segment, WorkSide } from "~/core/timeline/types";
@@ -18,7 +19,8 @@ export type Coverage = Readonly<Record<Motion, RowCoverage>>;
 /**
  * How long each row is worked in a session: the work seconds of every drill times its share for the row. An alternating
  * piece gives each side half its seconds, one for both sides gives both all of them; so does, since version 2, work for a time
- * on both sides of what is done side by side or step by step, such as walking: each side has half of it.
+ * on both sides of what is done side by side or step by step, such as walking: each side has half of it. A row that the other
+ * limb works, as the hip that opens behind a lunge, is the other side’s; one that both work is both sides’.
  */
 export function coverageOf(
   session: SessionPlan,
@@ -45,7 +47,8 @@ export function coverageOf(
       } else if (shared) {
         to.left += all / 2;
         to.right += all / 2;
-      } else if (segment.side === "left" || segment.side === "right") to[segment.side] += all;
+      } else if ((segment.side === "left" || segment.side === "right") && !level.bothLimbs?.includes(row))
+        to[level.otherLimb?.includes(row) ? otherSide(segment.side) : segment.side] += all;
       else {
         to.left += all;
         to.right += all;

@@ -26,7 +26,7 @@ import { knownStress } from "~/core/stress/at";
 import { doseSeconds, hasOwnTimes, isCounted, isPiece, choicesOf } from "~/core/dose/dose";
 import { compile } from "~/core/timeline/compile";
 import { doseDone } from "~/core/session/interval";
-import type { Posture } from "~/core/vocabulary/postures";
+import { moveSeconds, postureFacts, type Posture } from "~/core/vocabulary/postures";
 import type { Seconds } from "~/core/units";
 
 /** A step after all others: what the session ends with. */
@@ -243,6 +243,10 @@ function byClock(
   const { drill, level } = form;
   const usual = form.doses[0]!;
   if (hasOwnTimes(usual)) return undefined;
+  // A seat stands alone among what is done on the feet: it is sat down on and got up from in a rest, or not offered.
+  const { posture, kit } = drill.levels[level];
+  const change = moveSeconds("standing", posture, pace) + (kit.length > 0 ? pace.kitChange : 0);
+  if (postureFacts(posture).seated && change > interval.rest) return undefined;
   const dose = doseDone({ interval }, { dose: usual }, drill.sides, drill.directions, pace);
   const { least, most } = drill.levels[level].bounds;
   const { value } = amountOf(dose);

@@ -1,6 +1,7 @@
 import { z } from "zod";
 import { drillSchema, levelSchema, type Drill } from "./schema";
 import { isNewer, MADE_BY_NEWER, parseWith, readJson, type ValidationError, type Read } from "~/core/faults";
+import { rowsToMove } from "./motion";
 import { motionFaults } from "~/core/figure/check";
 import { LEVELS, type LevelName } from "~/core/vocabulary/levels";
 import { USUAL_PACE } from "~/core/dose/pace";
@@ -108,6 +109,6 @@ function looseFaults(document: unknown): ValidationError[] {
 export function drawingFaults(drill: Drill) {
   return LEVELS.flatMap((level) => {
     const motion = drill.motions?.[level];
-    return motion ? motionFaults(motion, drill.levels[level].main).map((fault) => ({ level, fault })) : [];
+    return motion ? motionFaults(motion, rowsToMove(drill.levels[level])).map((fault) => ({ level, fault })) : [];
   });
 }

@@ -94,6 +94,18 @@ export const levelSchema = z.strictObject({
     .describe("Which of its kit only helps, as a pad on a hard floor; without the rest it isn’t this drill"),
   main: z.array(z.enum(MOTIONS)).min(1),
   also: z.array(z.enum(MOTIONS)),
+  otherLimb: z
+    .array(z.enum(MOTIONS))
+    .min(1)
+    .max(MOTIONS.length)
+    .optional()
+    .describe("Of these rows, those that the other limb works, not the one that is called"),
+  bothLimbs: z
+    .array(z.enum(MOTIONS))
+    .min(1)
+    .max(MOTIONS.length)
+    .optional()
+    .describe("Of these rows, those that both limbs work, whichever is called"),
   loads: z
     .array(z.union([z.enum(AREAS), statedSchema]))
     .max(2 * AREAS.length)

@@ -21,6 +21,8 @@ describe("what a group stands on", () => {
     ["marching on the spot", "marching-knee-drives", []],
     ["landing from a jump", "jump-and-stick", ["dock or deck"]],
     ["dropping with the feet down", "rise-drop-freeze", []],
+    ["pushing off sideways, or braking", "plant-and-cut", ["wet grass", "dock or deck"]],
+    ["jogging", "jog-lanes", ["dock or deck"]],
   ] as const)("a drill that is %s", (_, id, surfaces) => expect(off(drill(id))).toEqual(surfaces));
   it("wants a pad under a knee on a hall floor or hard ground", () => {
     const hold = drill("hip-flexor-hold");
@@ -42,6 +44,20 @@ describe("what a group stands on", () => {
       levels: { ...squat.levels, standard: { ...squat.levels.standard, method: "travel" } },
     };
     expect(off(walks)).toEqual(["dock or deck"]);
+  });
+  it("wants a pad under both knees, too, and under one with the leg out to the side", () => {
+    for (const id of ["cat-camel", "adductor-hold", "toe-sit"]) {
+      const one = drill(id);
+      const bare: Drill = { ...one, levels: { ...one.levels, standard: { ...one.levels.standard, kit: [] } } };
+      expect(against(bare, "hall floor"), id).toBe("kneels on a hall floor without a pad");
+      expect(against(bare, "mat"), id).toBeUndefined();
+    }
+  });
+  it("lets people walk through a cut on wet grass, and keeps off one at speed, or a stop from a run", () => {
+    expect(against(drill("plant-and-cut"), "wet grass", "easier")).toBeUndefined();
+    expect(against(drill("plant-and-cut"), "wet grass")).toBe("cuts or brakes on wet grass");
+    expect(against(drill("run-brake-hold"), "wet grass")).toBe("cuts or brakes on wet grass");
+    expect(against(drill("side-bound"), "wet grass")).toBe("cuts or brakes on wet grass");
   });
   it("looks at where a drill ends, too", () => {
     const squat = drill("squat-free");

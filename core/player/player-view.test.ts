@@ -98,8 +98,8 @@ describe("the face of the player", () => {
     const { face } = session([
       { drill: "hip-circle-kneel", demo: 0, sides: "left", dose: { kind: "time", seconds: 10 } },
     ]);
-    expect(face(5).direction).toBe("forward circles");
-    expect(face(17).direction).toBe("backward circles");
+    expect(face(5).direction).toBe("out first");
+    expect(face(17).direction).toBe("back first");
     expect(face(15)).toMatchObject({ heading: "Other direction" });
   });
 });

@@ -73,8 +73,8 @@ export function sensibleSides(drill: Pick<Drill, "sides">): SideMode[] {
 }
 
 /** Names in a row: “Moss”, “Moss and Tern”, “Moss, Tern and Pip”. */
-export function listWords(names: readonly string[]): string {
-  return names.length < 2 ? (names[0] ?? "") : `${names.slice(0, -1).join(", ")} and ${names.at(-1)}`;
+export function listWords(names: readonly string[], last: "and" | "or" = "and"): string {
+  return names.length < 2 ? (names[0] ?? "") : `${names.slice(0, -1).join(", ")} ${last} ${names.at(-1)}`;
 }
 
 /** The same, of many only the first so many and how many more. */

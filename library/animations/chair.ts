@@ -11,12 +11,16 @@ import {
   legTo,
   on,
   rep,
+  RIGHT_LOWER_LEG,
   standing,
   swap,
   type Change,
   type MotionSet,
 } from "./poses";
+import type { PointName } from "~/core/figure/points";
 
+/** The picture is cut to the leg that turns, with the knee that the hands hold. */
+const RIGHT_SHIN: PointName[] = [...RIGHT_LOWER_LEG, "right.hip"];
 const seat = { props: chair(0, 0) };
 const sitTall = (c: Change = {}) => chairSit({ lu: [0, 0, 0], ...c });
 const edge = (c: Change = {}) => chairSit({ at: [0.1, 0.545, 0], legs: foot(0.5, 0.16), ...c });
@@ -46,7 +50,7 @@ const sideways = (by: number, c: Change = {}) =>
 const oneLong = (tilt: number, c: Change = {}) =>
   edge({
     tilt,
-    rl: foot(0.86, 0.14, { heel: -24 }),
+    rl: foot(0.86, 0.14, { heel: -44 }),
     ll: foot(0.46, -0.16),
     arms: on("right.knee", [-0.16, 0.1, 0.02]),
     la: on("left.knee", [-0.08, 0.1, -0.01]),
@@ -273,12 +277,13 @@ export const chairMotions: MotionSet = {
     ),
   },
   "chair-shin-turns": {
-    standard: rep("three-quarter", [shin(0), shin(20), shin(0), shin(-20)], { ...seat, beats: 4 }),
-    easier: rep("three-quarter", [shin(0), shin(13), shin(0), shin(-13)], { ...seat, beats: 4 }),
+    standard: rep("three-quarter", [shin(0), shin(20), shin(0), shin(-20)], { ...seat, beats: 4, focus: RIGHT_SHIN }),
+    easier: rep("three-quarter", [shin(0), shin(13), shin(0), shin(-13)], { ...seat, beats: 4, focus: RIGHT_SHIN }),
     harder: rep("three-quarter", [shin(0), shin(24), shin(24), shin(0), shin(-24), shin(-24)], {
       ...seat,
       at: [0, 0.8, 1.4, 2, 2.8, 3.4],
       beats: 4,
+      focus: RIGHT_SHIN,
     }),
   },
   "chair-heel-and-toe-raises": {

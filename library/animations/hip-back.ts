@@ -16,6 +16,7 @@ import {
   leg,
   legTo,
   on,
+  otherSides,
   pad,
   plank,
   rep,
@@ -322,21 +323,19 @@ export const hipBackMotions: MotionSet = {
       { props: [pad(-0.24, -0.14)] },
     ),
   },
-  "step-back-reach-down": {
-    standard: rep("side", [standing({ la: arm(30, 7, 12) }), reachToes()], {
-      lift: [0.08, 0.08],
-      props: [support(0.35, -0.55, 0.9)],
-    }),
+  "step-back-reach-down": otherSides({
+    standard: rep("side", [standing({ la: arm(30, 7, 12) }), reachToes()], { lift: [0.08, 0.08] }),
     easier: rep(
       "side",
       [
-        standing({ la: grip(0.4, 0.9, -0.42) }),
-        reachToes({ at: [-0.14, 0.8, 0], tilt: 46, rl: foot(-0.36, 0.14, { heel: 20 }), la: grip(0.4, 0.9, -0.42) }),
+        standing({ ra: grip(0.4, 0.9, 0.42) }),
+        reachToes({ at: [-0.14, 0.8, 0], tilt: 46, rl: foot(-0.36, 0.14, { heel: 20 }), ra: grip(0.4, 0.9, 0.42) }),
       ],
-      { lift: [0.08, 0.08], props: [support(0.4, -0.42, 0.9)] },
+      { lift: [0.08, 0.08], props: [support(0.4, 0.42, 0.9)] },
     ),
     harder: rep("side", [standing({ arms: arm(76, 174) }), reachToes({ tilt: 68 })], { lift: [0.05, 0.05] }),
-  },
+  }),
+
   "plank-to-pike": {
     standard: rep("side", [plank(), pike]),
     easier: rep("side", [

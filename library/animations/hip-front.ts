@@ -20,6 +20,7 @@ import {
   legTo,
   lowLunge,
   on,
+  otherSides,
   pad,
   prone,
   rep,
@@ -216,13 +217,13 @@ export const hipFrontMotions: MotionSet = {
         lowLunge({
           at: [-0.12, 0.42, 0],
           ra: flat(0.4, 0.12),
-          rl: foot(0.36, 0.38, { out: 26, pole: [1, 0.3, 0.35] }),
+          rl: foot(0.2, 0.38, { out: 26, pole: [1, 0.3, 0.25] }),
         }),
         lowLunge({
           at: [0.06, 0.34, 0.02],
           tilt: 32,
           ra: flat(0.4, 0.12),
-          rl: foot(0.36, 0.38, { out: 26, pole: [1, 0.3, 0.75] }),
+          rl: foot(0.2, 0.38, { out: 26, pole: [1, 0.3, 0.9] }),
         }),
       ],
       { seconds: 6 },
@@ -230,10 +231,10 @@ export const hipFrontMotions: MotionSet = {
     easier: rep(
       "three-quarter",
       [
-        lowLunge({ ll: backKnee(-0.42), rl: foot(0.5, 0.32), at: [-0.1, null, 0], tilt: 44, ra: flat(0.4, 0.12) }),
+        lowLunge({ ll: backKnee(-0.42), rl: foot(0.32, 0.3), at: [-0.1, null, 0], tilt: 44, ra: flat(0.4, 0.12) }),
         lowLunge({
           ll: backKnee(-0.42),
-          rl: foot(0.5, 0.32),
+          rl: foot(0.32, 0.3),
           at: [-0.02, null, 0.02],
           tilt: 28,
           lu: [34, 0, 0],
@@ -268,7 +269,7 @@ export const hipFrontMotions: MotionSet = {
       { seconds: 6 },
     ),
   },
-  "lunge-knee-lift": {
+  "lunge-knee-lift": otherSides({
     standard: rep("side", [backKneeDown, kneeLifted], { props: [pad(-0.5, -0.15)], seconds: 6 }),
     easier: rep(
       "side",
@@ -302,8 +303,9 @@ export const hipFrontMotions: MotionSet = {
       ],
       { props: [pad(-0.5, -0.15)], seconds: 6 },
     ),
-  },
-  "lunge-heel-curl": {
+  }),
+
+  "lunge-heel-curl": otherSides({
     standard: rep(
       "side",
       [
@@ -370,7 +372,8 @@ export const hipFrontMotions: MotionSet = {
       ],
       { props: [pad(-0.45, -0.15)], seconds: 6 },
     ),
-  },
+  }),
+
   "lunge-elbow-turn": {
     standard: rep("three-quarter", [straightFront, elbowLow, openUp, longLunge]),
     easier: rep(
@@ -554,10 +557,10 @@ export const hipFrontMotions: MotionSet = {
       [
         standing({ ra: grip(0.15, 0.95, 0.45) }),
         split({
-          at: [-0.14, 0.66, 0],
-          tilt: 6,
+          at: [-0.12, 0.66, 0],
+          tilt: -2,
           ll: foot(0, -0.13),
-          rl: foot(-0.62, 0.13, { heel: 46 }),
+          rl: foot(-0.7, 0.13, { heel: 48 }),
           ra: grip(0.15, 0.95, 0.45),
         }),
       ],

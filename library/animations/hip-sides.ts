@@ -19,6 +19,7 @@ import {
   on,
   pad,
   rep,
+  slider,
   rolled,
   soles,
   squat,
@@ -242,7 +243,7 @@ export const hipSidesMotions: MotionSet = {
         sideAll4({ at: [-0.12, null, -0.02], rl: sideFoot(0.02, 0.98), tilt: 80 }),
         sideAll4({ rl: legTo([0.02, -0.3, 0.95], [0.02, -0.28, 0.95], 0) }),
       ],
-      { props: [pad(-0.03, -0.15)] },
+      { props: [pad(-0.03, -0.15), slider(0.02, 0.9)] },
     ),
     easier: rep(
       "three-quarter",
@@ -251,7 +252,7 @@ export const hipSidesMotions: MotionSet = {
         sideAll4({ at: [-0.08, null, -0.02], rl: sideFoot(0.02, 0.94), tilt: 79 }),
         sideAll4({ rl: sideFoot(0.02, 0.86) }),
       ],
-      { props: [pad(-0.03, -0.15)] },
+      { props: [pad(-0.03, -0.15), slider(0.02, 0.9)] },
     ),
   },
   "adductor-bridge": {
@@ -292,28 +293,12 @@ export const hipSidesMotions: MotionSet = {
   "half-kneel-press-out": {
     standard: hold(
       "front",
-      [
-        halfKneelAhead({ ra: on("right.knee", [-0.06, 0.02, 0.1]), la: on("right.knee", [-0.08, 0.06, -0.08]) }),
-        halfKneelAhead({
-          rl: foot(0.42, 0.26, { out: 20, pole: [1, 0.3, 0.8] }),
-          ra: on("right.knee", [-0.06, 0.02, 0.1]),
-          la: aim([0.2, -0.95, -0.3], [0.6, -0.7, 0.3]),
-        }),
-      ],
+      [halfKneelAhead({ ra: on("right.knee", [-0.06, 0.02, 0.1]), la: on("right.knee", [-0.08, 0.06, -0.08]) })],
       { props: [pad(-0.05, -0.14)] },
     ),
-    easier: hold(
-      "front",
-      [
-        halfKneelAhead({ ra: on("right.knee", [-0.06, 0.02, 0.1]), la: grip(0.3, 0.88, -0.45) }),
-        halfKneelAhead({
-          rl: foot(0.42, 0.24, { out: 16, pole: [1, 0.3, 0.7] }),
-          ra: on("right.knee", [-0.06, 0.02, 0.1]),
-          la: grip(0.3, 0.88, -0.45),
-        }),
-      ],
-      { props: [pad(-0.05, -0.14), support(0.3, -0.45, 0.88)] },
-    ),
+    easier: hold("front", [halfKneelAhead({ ra: on("right.knee", [-0.06, 0.02, 0.1]), la: grip(0.3, 0.88, -0.45) })], {
+      props: [pad(-0.05, -0.14), support(0.3, -0.45, 0.88)],
+    }),
   },
   "butterfly-hold": {
     standard: hold("front", [kneesUp(0.3), soles({ tilt: 14 })]),
@@ -519,8 +504,8 @@ export const hipSidesMotions: MotionSet = {
       [
         standing({ la: grip(0.2, 1.0, -0.5) }),
         standing({
-          at: [0, 0.86, 0.2],
-          rl: foot(0, 0.62),
+          at: [0, 0.84, 0.24],
+          rl: foot(0, 0.74),
           side: -8,
           lu: [0, -16, 0],
           th: [0, -24, 0],

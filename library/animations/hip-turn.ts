@@ -25,7 +25,6 @@ import {
   rep,
   roller,
   sideLying,
-  split,
   squat,
   standing,
   supine,
@@ -168,6 +167,8 @@ const onRoll = (x: number, c: Change = {}) =>
   });
 
 const hands = { la: grip(0.3, 1.0, -0.44) };
+/** Both hands on a support in front. */
+const onPost = grip(0.5, 0.86, 0.06);
 const post = support(0.3, -0.44, 1.0);
 const squatHold = (c: Change = {}) => squat({ arms: aim([0.85, -0.5, 0.1], [0.7, 0.3, -0.62]), ...c });
 
@@ -411,19 +412,18 @@ export const hipTurnMotions: MotionSet = {
       ],
       { at: [0, 0.6, 1.3], beats: 2, lift: [0.06, 0.03, 0.06], props: [widePad()] },
     ),
-    easier: rep(
-      "side",
+    easier: swap(
+      "three-quarter",
       [
-        standing({ la: grip(0.2, 1.0, -0.42) }),
-        split({
-          at: [-0.12, 0.62, 0],
-          tilt: 6,
-          ll: foot(0, -0.13),
-          rl: foot(-0.62, 0.13, { heel: 48 }),
-          la: grip(0.2, 1.0, -0.42),
+        halfKneelAhead({ arms: onPost, ll: knee(-0.02, -0.18, { toes: "tucked" }), rl: foot(0.43, 0.2) }),
+        halfKneelAhead({
+          arms: onPost,
+          ll: knee(-0.02, -0.18, { toes: "tucked" }),
+          rl: foot(0.26, 0.5, { out: 56, pole: [0.6, 0.3, 0.9] }),
         }),
+        tallKneel({ legs: knee(0, 0.28, { splay: 16, toes: "tucked" }), arms: onPost }),
       ],
-      { lift: [0.06, 0.06], props: [support(0.2, -0.42, 1.0)] },
+      { at: [0, 0.6, 1.3], beats: 2, lift: [0.06, 0.03, 0.06], props: [widePad(), support(0.52, 0, 0.9)] },
     ),
   },
   "knees-side-to-side": {

@@ -43,6 +43,8 @@ const quad = (bend: number, c: Change = {}) =>
     rl: leg(-8, 2, 0, bend, -20),
     ...c,
   });
+/** The hand behind the hip, holding a strap that leads to the foot. */
+const strapHand = arm(-50, 34, 30);
 const quadHeld = (c: Change = {}) =>
   quad(138, { ra: on("right.ankle", [0.02, 0.03, 0.02], { pole: [-0.3, 1, 0.6] }), ...c });
 const lying = (c: Change = {}) =>
@@ -98,11 +100,10 @@ export const kneeMotions: MotionSet = {
   "knee-turn-effort": { standard: hold("three-quarter", [shin(-20), shin(34)], { focus: RIGHT_LEG }) },
   "quad-prone": {
     standard: hold("three-quarter", [quad(60), quadHeld()]),
-    easier: hold(
-      { around: 0, above: 30 },
-      [lying(), lying({ rl: leg(-8, -14, 0, 122, -20), ra: aim([-0.5, -0.8, 0.3]) })],
-      { props: [strap("right", "right.ankle")] },
-    ),
+    easier: hold("three-quarter", [quad(50, { ra: strapHand }), quad(104, { ra: strapHand })], {
+      props: [strap("right", "right.ankle")],
+    }),
+    harder: hold("three-quarter", [quadHeld(), quadHeld({ rl: leg(-19, 2, 0, 134, -20) })]),
   },
   "quad-side": {
     standard: hold({ around: 0, above: 30 }, [lying(), lyingHeld()]),

@@ -1,6 +1,7 @@
 import { mirrorPose } from "~/core/figure/mirror";
 import { armBack, armForward, flight, gait, kneeUp, passing, stance, step, upright } from "./gaits";
-import { arm, foot, leg, rep, standing, type Change, type MotionSet } from "./poses";
+import { arm, foot, leg, rep, standing, to, type Change, type MotionSet } from "./poses";
+import type { Leg, Pose } from "~/core/figure/pose";
 
 const wide = (c: Change = {}) =>
   standing({
@@ -13,6 +14,22 @@ const wide = (c: Change = {}) =>
   });
 const closing = (c: Change = {}) => wide({ at: [-0.05, 0.97, 0], tilt: 18, legs: leg(26, 3, 0, 42, 16), ...c });
 const sideStep = (c: Change = {}) => wide({ at: [-0.06, 0.84, 0], tilt: 16, legs: foot(0, 0.12, { out: 8 }), ...c });
+/** Wide, closed, wide and closed again, to the right and back: the foot in front stays where it is as the other comes to it. */
+const toAndFro = (apart: Pose, together: Pose, by: number): Pose[] => [
+  aside(apart, -by),
+  together,
+  aside(apart, by),
+  together,
+];
+/** The same some metres to the right. */
+const aside = (pose: Pose, by: number): Pose => {
+  const moved = (one: Leg): Leg => (one.by === "foot" ? { ...one, at: [one.at[0], one.at[1], one.at[2] + by] } : one);
+  return {
+    ...to(pose, { by: [0, 0, by] }),
+    right: { ...pose.right, leg: moved(pose.right.leg) },
+    left: { ...pose.left, leg: moved(pose.left.leg) },
+  };
+};
 const openStep = (c: Change = {}) =>
   standing({ at: [0, 0.885, 0], legs: foot(0, 0.26, { out: 4 }), arms: arm(10, 52, 30), ...c });
 /** The right foot across in front of the left, the hips turned with it. */
@@ -196,11 +213,14 @@ export const movingMotions: MotionSet = {
     ),
   },
   "side-shuffle": {
-    standard: rep("front", [wide(), closing(), wide(), closing()], { seconds: 1.2, beats: 4 }),
-    easier: rep("front", [wide({ at: [-0.06, 0.82, 0], tilt: 18 }), sideStep()], { seconds: 1.8, lift: [0.04, 0.04] }),
+    standard: rep("front", toAndFro(wide(), closing(), 0.31), { seconds: 1.4, beats: 4 }),
+    easier: rep("front", toAndFro(wide({ at: [-0.06, 0.82, 0], tilt: 18 }), sideStep(), 0.31), {
+      seconds: 3.6,
+      lift: [0.04, 0.04, 0.04, 0.04],
+    }),
     harder: rep(
       "front",
-      [
+      toAndFro(
         wide({
           at: [-0.14, 0.68, 0],
           tilt: 32,
@@ -208,8 +228,9 @@ export const movingMotions: MotionSet = {
           legs: foot(0, 0.4, { out: 10, pole: [1, 0.1, 0.35] }),
         }),
         closing({ at: [-0.1, 0.87, 0], tilt: 30, nk: [-26, 0, 0], legs: leg(52, 5, 0, 74, 18) }),
-      ],
-      { seconds: 0.55 },
+        0.28,
+      ),
+      { seconds: 1.1, beats: 4 },
     ),
   },
   backpedal: {

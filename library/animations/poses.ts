@@ -1,4 +1,5 @@
 import { mirrorArm, mirrorLeg, mirrorPose } from "~/core/figure/mirror";
+import { mirrorMotion } from "~/core/figure/play";
 import type { DrillAnimations, Animation, Prop, View } from "~/core/figure/animation";
 import type { ViewName } from "~/core/figure/views";
 import type { MiddlePoint, PointName } from "~/core/figure/points";
@@ -486,6 +487,15 @@ export const hold = (view: ViewName | View, poses: Pose[], more: MotionMore = {}
 /** A repetition that ends as the mirror image of its beginning. */
 export const swap = (view: ViewName | View, poses: Pose[], more: MotionMore = {}): Animation =>
   rep(view, poses, { ...more, ends: "mirrored" });
+
+/** A motion that was written for the other side than the one that is called, still seen from the same place. */
+export const otherSide = (motion: Animation): Animation => ({ ...mirrorMotion(motion), view: motion.view });
+/** All three levels of it. */
+export const otherSides = ({ standard, easier, harder }: DrillAnimations): DrillAnimations => ({
+  standard: otherSide(standard),
+  ...(easier && { easier: otherSide(easier) }),
+  ...(harder && { harder: otherSide(harder) }),
+});
 
 export type MotionSet = Readonly<Record<string, DrillAnimations>>;
 

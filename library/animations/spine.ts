@@ -44,6 +44,12 @@ import {
 const neckAt = (nk: [number, number, number]) => standing({ nk });
 const round = handsKnees({ lu: [26, 0, 0], th: [32, 0, 0], nk: [34, 0, 0], tilt: 56 });
 const sink = handsKnees({ lu: [-16, 0, 0], th: [-16, 0, 0], nk: [-32, 0, 0], tilt: 90 });
+/** From the first of these tilts of the pelvis to the last and back, with a stop at each on the way. */
+const inStops = (first: [number, number], ...others: [lumbar: number, tilt: number][]) => {
+  const tilted = ([lumbar, tilt]: [number, number]) => forearmsKnees({ lu: [lumbar, 0, 0], tilt });
+  const back = others.slice(0, -1).reverse();
+  return [tilted(first), ...[...others, ...back].flatMap((stop) => [tilted(stop), tilted(stop)])];
+};
 const foreRound = forearmsKnees({ lu: [30, 0, 0], th: [22, 0, 0], nk: [20, 0, 0], tilt: 75 });
 const foreSink = forearmsKnees({ lu: [-18, 0, 0], th: [-10, 0, 0], nk: [-30, 0, 0], tilt: 119 });
 
@@ -123,7 +129,7 @@ const twist = (r: number) =>
     lu: [8, 0, r * 0.25],
     nk: [0, 0, r],
     ra: flat(-0.24, 0.16, { fingers: [-0.6, 0, 0.8] }),
-    la: on("right.knee", [0.02, 0.07, 0]),
+    la: on("right.knee", [-0.1, 0.1, -0.05]),
   });
 
 const high = arm(80, 168);
@@ -263,7 +269,12 @@ export const spineMotions: MotionSet = {
       ],
       { seconds: 4 },
     ),
-    harder: rep("side", [foreSink, foreRound], { props: [widePad()], seconds: 5 }),
+    harder: rep("side", inStops([-18, 116], [-2, 105], [14, 93], [30, 82]), {
+      at: [0, 1, 1.3, 2.3, 2.6, 3.6, 4, 5, 5.3, 6.3, 6.6],
+      beats: 7.6,
+      props: [widePad()],
+      seconds: 9,
+    }),
   },
   "prone-press-up": {
     standard: rep("three-quarter", [lying, pressed([-18, 0, 0]), pressed([-10, 0, -56]), pressed([-10, 0, 56])]),
@@ -349,17 +360,21 @@ export const spineMotions: MotionSet = {
     ]),
   },
   "mermaid-bend": {
-    standard: rep("front", [sideSit, mermaid]),
-    easier: rep("front", [crossedSide, crossedBend]),
-    harder: rep("front", [
-      sideSit,
-      to(mermaid, {
-        lu: [0, 26, 0],
-        th: [0, 28, 0],
-        ra: on("head", [0.14, -0.05, 0.25], { pole: [0.3, 0, 1] }),
-        side: 4,
-      }),
-    ]),
+    standard: hold("front", [sideSit, mermaid], { seconds: 5 }),
+    easier: hold("front", [crossedSide, crossedBend], { seconds: 5 }),
+    harder: hold(
+      "front",
+      [
+        sideSit,
+        to(mermaid, {
+          lu: [0, 26, 0],
+          th: [0, 28, 0],
+          ra: on("head", [0.14, -0.05, 0.25], { pole: [0.3, 0, 1] }),
+          side: 4,
+        }),
+      ],
+      { seconds: 5 },
+    ),
   },
   "mermaid-turn": {
     standard: rep(

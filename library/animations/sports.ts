@@ -953,14 +953,14 @@ export const sportMotions: MotionSet = {
     }),
   },
   "hang-and-shrug": {
-    standard: rep("front", [hung(1.02, [26, 0]), hung(1.09, [-8, 0])], { props: [bar()] }),
+    standard: rep("front", [hung(1.02, [26, 0]), hung(1.09, [-8, 0])], { props: [bar(), box(-0.42, 0, 0.3)] }),
     easier: rep("front", [halfHung(0.98, [22, 0]), halfHung(1.06, [-6, 0])], {
       props: [bar(), box(0.1, 0, BOX_HIGH, 0.5, 0.6)],
     }),
     harder: rep(
       "front",
       [hung(1.02, [26, 0], { legs: leg(14, 4, 0, 20, -20) }), hung(1.1, [-10, 0], { legs: leg(74, 4, 0, 90, 0) })],
-      { props: [bar()] },
+      { props: [bar(), box(-0.42, 0, 0.3)] },
     ),
   },
   "half-hang-feet-on-box": {

@@ -107,6 +107,8 @@ const VARIATIONS: Readonly<Record<string, Partial<Record<Exclude<LevelName, "sta
   "stick-squat-pry": { harder: stays(1) },
   "star-plank-dip": { harder: stays(1) },
   "roll-down": { harder: stays(2) },
+  "crossed-twist": { harder: stays(2) },
+  "walk-back-squat": { harder: stays(2) },
   "straddle-opposite-toe": { harder: stays(2) },
   "shoulder-blade-push-up": { harder: stays(1, 2) },
   "toe-sit-back": { harder: stays(2) },

@@ -351,8 +351,8 @@ export const walkMotions: MotionSet = {
       "side",
       [
         below({ ra: grip(0.3, 1.15, 0.4) }, 0.18),
-        atop({ ll: leg(18, 3, 0, 26, 0), ra: grip(0.3, 1.15, 0.4), la: arm(84, 6, 20) }, 0.18),
-        atop({ ll: leg(18, 3, 0, 26, 0), ra: grip(0.3, 1.15, 0.4), la: arm(84, 6, 20) }, 0.18),
+        atop({ ll: leg(58, 3, 0, 70, 0), ra: grip(0.3, 1.15, 0.4), la: arm(84, 6, 20) }, 0.18),
+        atop({ ll: leg(58, 3, 0, 70, 0), ra: grip(0.3, 1.15, 0.4), la: arm(84, 6, 20) }, 0.18),
       ],
       { at: [0, 1, 2], beats: 3, props: [lowBox(0.18), support(0.3, 0.42, 1.15)] },
     ),

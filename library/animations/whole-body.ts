@@ -89,6 +89,8 @@ const hover = plank({
   arms: flat(0.34, 0.2),
   nk: [-10, 0, 0],
 });
+/** The knees a hand’s width off the floor, from where hands and knees were. */
+const hoverLow = handsKnees({ at: [0, 0.535, 0], legs: foot(-0.42, 0.15, { heel: 58, out: 0, pole: [1, -0.6, 0] }) });
 const walkedBack = squat({
   at: [-0.56, 0.3, 0],
   legs: foot(-0.4, 0.18, { out: 10, heel: 8, pole: [1, 0.2, 0.3] }),
@@ -278,16 +280,7 @@ export const wholeBodyMotions: MotionSet = {
   },
   "hover-walk-back": {
     standard: rep("side", [hover, pike, walkedBack, pike], { beats: 4, lift: [0.03, 0.03, 0.03, 0.03] }),
-    easier: rep(
-      "side",
-      [
-        to(tuckedFours, {}),
-        to(tuckedFours, { at: [-0.24, null, 0], tilt: 80 }),
-        to(tuckedFours, { at: [-0.24, null, 0], tilt: 80 }),
-        to(tuckedFours, {}),
-      ],
-      { beats: 4, props: [widePad()] },
-    ),
+    easier: rep("side", [tuckedFours, hoverLow, hoverLow], { beats: 3, props: [widePad()] }),
   },
   "goblet-pry": {
     standard: rep("front", [goblet(0.09), goblet(-0.09)], {

@@ -206,7 +206,7 @@ function useFound(typed: string): { found: { heading: string; things: FoundThing
     );
     return () => {
       clearTimeout(timer);
-      over.abort();
+      over.abort(new Error("Something else is searched for."));
     };
   }, [ask, typed]); // eslint-disable-line react-hooks/exhaustive-deps
   const found = (Object.keys(HEADINGS) as (keyof Found)[]).flatMap((kind) => {

@@ -6,6 +6,7 @@ import type { Drill } from "~/core/drills/schema";
 import { KIT_FACTS, type Kit } from "~/core/vocabulary/kit";
 import { type LevelName, LEVELS } from "~/core/vocabulary/levels";
 import { POSTURE_WORDS } from "~/core/vocabulary/postures";
+import { groundWords, roomWords } from "~/core/wording/room";
 import { stressWords } from "~/core/wording/stresses";
 import { LEVEL_WORDS, SIDE_MODE_WORDS } from "~/core/wording/words";
 
@@ -45,6 +46,9 @@ export function Levels({ drill }: { drill: Drill }) {
               </p>
               <KitLine words="Kit" kit={needsOf(level)} />
               <KitLine words="Helps" kit={level.helps ?? []} />
+              <p className="text-sm text-ink-soft">
+                {[roomWords(drill, name), groundWords(drill, name)].filter(Boolean).join(" ")}
+              </p>
               <ScaleLines drill={drill} level={name} />
               <Stresses drill={drill} name={name} />
             </article>

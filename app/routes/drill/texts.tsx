@@ -34,6 +34,7 @@ export function Texts({ drill }: { drill: Drill }) {
             <div key={fault.see}>
               <dt className="text-ink-soft">{fault.see}</dt>
               <dd className="font-medium">“{fault.say}”</dd>
+              {fault.why && <dd className="text-sm text-ink-faint">{fault.why}</dd>}
             </div>
           ))}
         </dl>

@@ -10,6 +10,7 @@ import { Levels } from "./levels";
 import { Serves } from "./serves";
 import { Texts } from "./texts";
 import { Button, ButtonLink } from "~/app/ui/button";
+import { inForm } from "~/core/drills/form";
 import { unwritten } from "~/core/drills/start";
 import type { LevelName } from "~/core/vocabulary/levels";
 import { POSTURE_WORDS } from "~/core/vocabulary/postures";
@@ -22,6 +23,8 @@ export function DrillView({ page, answer }: { page: DrillPage; answer: AddedTo |
   const { standard } = drill.levels;
   const open = unwritten(drill);
   const [level, setLevel] = useState<LevelName>("standard");
+  const form = inForm(drill, level);
+  const called = form.sides === "together" ? undefined : drill.working;
   return (
     <main id="main" className="mx-auto flex w-full max-w-7xl flex-1 flex-col gap-5 px-4 py-5">
       <header className="flex flex-wrap items-start gap-x-6 gap-y-3">
@@ -39,10 +42,10 @@ export function DrillView({ page, answer }: { page: DrillPage; answer: AddedTo |
             {drill.partner && drill.partner !== "alone" && ` · ${PARTNER_WORDS[drill.partner]}`}
             {own && ` · your own, revision ${own.revision}`}
           </p>
-          {(drill.working !== undefined || (drill.rehearses ?? []).length > 0) && (
+          {(called !== undefined || (drill.rehearses ?? []).length > 0) && (
             <p className="text-sm text-ink-faint">
               {[
-                ...(drill.working !== undefined ? [`The side that is called: ${drill.working}`] : []),
+                ...(called !== undefined ? [`The side that is called: ${called}`] : []),
                 ...((drill.rehearses ?? []).length > 0
                   ? [`Rehearses ${listWords(drill.rehearses!.map((one) => REHEARSAL_WORDS[one]))}`]
                   : []),
@@ -99,7 +102,7 @@ export function DrillView({ page, answer }: { page: DrillPage; answer: AddedTo |
       </header>
       <div className="grid gap-5 lg:grid-cols-[minmax(0,1.15fr)_minmax(0,1fr)]">
         <FigureStage drill={drill} level={level} onLevel={setLevel} />
-        <Texts drill={drill} />
+        <Texts drill={form} />
       </div>
       <Levels drill={drill} />
       <div className="grid gap-5 lg:grid-cols-[minmax(0,1.6fr)_minmax(0,1fr)]">

@@ -2,7 +2,7 @@ import { needsOf } from "~/core/drills/form";
 import type { Coach } from "~/app/server/coach.server";
 import { browsable, readyToSearch } from "~/app/server/drills.server";
 import { getServices } from "~/app/server/services.server";
-import { browse, browseSchema } from "~/core/browse/browse";
+import { browse, browseSchema, inFamilies } from "~/core/browse/browse";
 import { doseWords, tempoOf } from "~/core/dose/dose";
 import { readOwnId } from "~/core/drills/own";
 import type { Drill } from "~/core/drills/schema";
@@ -42,6 +42,7 @@ export async function libraryPage(coach: Coach, params: URLSearchParams) {
     (drill) => readOwnId(drill.id) !== undefined,
     readyToSearch,
   );
+  const rows = inFamilies(found);
   return {
     unreadable: listed.unreadable,
     by,
@@ -51,7 +52,11 @@ export async function libraryPage(coach: Coach, params: URLSearchParams) {
     shown,
     own: listed.drills.filter((one) => readOwnId(one.doc.id)).length,
     aside: listed.aside.length,
-    drills: found.slice(0, shown).map((drill) => card(drill, drawn.has(drill.id))),
+    rows: rows.slice(0, shown).map(([first, ...alike]) => ({
+      ...card(first, drawn.has(first.id)),
+      alike: alike.map((drill) => card(drill, drawn.has(drill.id))),
+    })),
+    more: Math.max(0, rows.length - shown),
   };
 }
 

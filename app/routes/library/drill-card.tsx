@@ -1,10 +1,10 @@
-import { useState } from "react";
+import { useState, type ReactNode } from "react";
 import { Link } from "react-router";
 import type { Card } from "./data.server";
 import { MovingStill } from "~/app/ui/figure/moving-still";
 
 /** One drill in the list; it moves while it is looked at. */
-export function DrillCard({ drill }: { drill: Card }) {
+export function DrillCard({ drill, children }: { drill: Card; children?: ReactNode }) {
   const [looked, setLooked] = useState(false);
   return (
     <li
@@ -40,6 +40,7 @@ export function DrillCard({ drill }: { drill: Card }) {
           {drill.line} · {drill.dose}
           {drill.kit && ` · ${drill.kit}`}
         </p>
+        {children}
       </div>
     </li>
   );

@@ -1,7 +1,7 @@
 import { Form, Link, useNavigation } from "react-router";
 import type { Refused } from "./actions.server";
 import type { LibraryPage } from "./data.server";
-import { DrillCard } from "./drill-card";
+import { FamilyRow } from "./family-row";
 import { Filters } from "./filters";
 import { ImportDrill } from "./import-drill";
 import { NewDrill } from "./new-drill";
@@ -14,7 +14,7 @@ import { UnreadableLines } from "~/app/ui/unreadable";
 const STEP = 120;
 
 export function LibraryView({ page, outcome }: { page: LibraryPage; outcome: Refused | undefined }) {
-  const { by, drills, found, total, shown } = page;
+  const { by, rows, found, total, shown, more } = page;
   const busy = useNavigation().state === "loading";
   return (
     <main id="main" className="mx-auto flex w-full max-w-[110rem] flex-1 flex-col gap-4 px-4 py-5">
@@ -37,16 +37,16 @@ export function LibraryView({ page, outcome }: { page: LibraryPage; outcome: Ref
         <Filters by={by} groups={page.groups} own={page.own} aside={page.aside} />
         <section aria-label="Drills" className={cx("flex flex-col gap-4 transition-opacity", busy && "opacity-70")}>
           <UnreadableLines rows={page.unreadable} />
-          {drills.length === 0 ? (
+          {rows.length === 0 ? (
             <Nothing />
           ) : (
             <ul className="grid grid-cols-[repeat(auto-fill,minmax(10.5rem,1fr))] gap-3">
-              {drills.map((drill) => (
-                <DrillCard key={drill.id} drill={drill} />
+              {rows.map((row) => (
+                <FamilyRow key={row.id} row={row} />
               ))}
             </ul>
           )}
-          {found > shown && (
+          {more > 0 && (
             <Form method="get" className="self-center">
               {Object.entries(by)
                 .filter(([, value]) => value !== undefined && value !== "")
@@ -54,7 +54,7 @@ export function LibraryView({ page, outcome }: { page: LibraryPage; outcome: Ref
                   <input key={name} type="hidden" name={name} value={String(value)} />
                 ))}
               <input type="hidden" name="show" value={shown + STEP} />
-              <Button type="submit">Show {Math.min(STEP, found - shown)} more</Button>
+              <Button type="submit">Show {Math.min(STEP, more)} more</Button>
             </Form>
           )}
         </section>

@@ -1,5 +1,6 @@
 import { useDeferredValue, useMemo, useState } from "react";
 import type { DrillEditor } from "./use-drill-editor";
+import { LevelWords } from "./level-words";
 import { ScaleFields } from "./scale-fields";
 import { cx } from "~/app/ui/classes";
 import { DoseEditor } from "~/app/ui/dose/dose-editor";
@@ -180,6 +181,7 @@ export function Facts({ editor }: { editor: DrillEditor }) {
           onChange={(sides) => setLevelPart({ sides: sides === "same" ? undefined : sides }, "sides")}
         />
       </div>
+      <LevelWords drill={drill} facts={facts} onChange={setLevelPart} />
       <ScaleFields drill={drill} level={level} onChange={setLevelPart} />
       <div className="grid gap-3 sm:grid-cols-2">
         <SelectField
@@ -222,15 +224,43 @@ export function Facts({ editor }: { editor: DrillEditor }) {
         chosen={facts.main}
         words={(row) => MOTION_FACTS[row].words}
         least={1}
-        onChange={(main) => setLevelPart({ main, also: facts.also.filter((row) => !main.includes(row)) }, "main rows")}
+        onChange={(main) => setLevelPart(worked(facts, { main, also: without(facts.also, main) }), "main rows")}
       />
       <Ticks<Motion>
         title="Works also on"
         all={MOTIONS.filter((row) => !facts.main.includes(row))}
         chosen={facts.also}
         words={(row) => MOTION_FACTS[row].words}
-        onChange={(also) => setLevelPart({ also }, "other rows")}
+        onChange={(also) => setLevelPart(worked(facts, { main: facts.main, also }), "other rows")}
       />
+      {(facts.sides ?? drill.sides) === "each" && (
+        <>
+          <Ticks<Motion>
+            title="Of which the other limb works, not the one that is called"
+            all={[...facts.main, ...facts.also].filter((row) => MOTION_FACTS[row].sided)}
+            chosen={facts.otherLimb ?? []}
+            words={(row) => MOTION_FACTS[row].words}
+            onChange={(rows) =>
+              setLevelPart(
+                { otherLimb: rowsOrNone(rows), bothLimbs: rowsOrNone(without(facts.bothLimbs, rows)) },
+                "the other limb",
+              )
+            }
+          />
+          <Ticks<Motion>
+            title="Of which both limbs work"
+            all={[...facts.main, ...facts.also].filter((row) => MOTION_FACTS[row].sided)}
+            chosen={facts.bothLimbs ?? []}
+            words={(row) => MOTION_FACTS[row].words}
+            onChange={(rows) =>
+              setLevelPart(
+                { bothLimbs: rowsOrNone(rows), otherLimb: rowsOrNone(without(facts.otherLimb, rows)) },
+                "both limbs",
+              )
+            }
+          />
+        </>
+      )}
       <Shown drill={drill} level={level} />
       <Ticks<Area>
         title="Also loads, though the drawing doesn’t show it; each counts as much"
@@ -282,6 +312,16 @@ const searchWordsOf = (text: string): string[] =>
   [...new Set(text.split(",").map((word) => word.trim().slice(0, 40)))]
     .filter((word) => word.length > 1)
     .slice(0, MOST_WORDS);
+
+const rowsOrNone = (rows: Motion[]): Motion[] | undefined => (rows.length > 0 ? rows : undefined);
+const without = (rows: readonly Motion[] = [], others: readonly Motion[]): Motion[] =>
+  rows.filter((row) => !others.includes(row));
+
+/** Rows that a level works, with what it says of its limbs less what it no longer works. */
+const worked = ({ otherLimb = [], bothLimbs = [] }: DrillLevel, rows: Pick<DrillLevel, "main" | "also">) => {
+  const still = (all: readonly Motion[]) => rowsOrNone(all.filter((row) => [...rows.main, ...rows.also].includes(row)));
+  return { ...rows, otherLimb: still(otherLimb), bothLimbs: still(bothLimbs) };
+};
 
 const areaOf = (load: Load): Area => (typeof load === "string" ? load : load.area);
 

@@ -66,7 +66,7 @@ export function Words({ editor }: { editor: DrillEditor }) {
   );
 }
 
-function Lines({
+export function Lines({
   title,
   lines,
   most,
@@ -107,20 +107,22 @@ function Lines({
 const MOST_CAUTIONS = 6;
 
 /** Cautions, each with what it asks: to leave it out, to take care, to stop. */
-function Cautions({
+export function Cautions({
+  title = "Watch out",
   cautions,
   onChange,
 }: {
+  title?: string;
   cautions: Caution[];
   onChange: (cautions: Caution[], at: number) => void;
 }) {
   return (
     <fieldset className="flex flex-col gap-1.5">
-      <legend className="mb-1 text-sm font-medium text-ink-soft">Watch out</legend>
+      <legend className="mb-1 text-sm font-medium text-ink-soft">{title}</legend>
       {cautions.map(({ kind, text }, i) => (
         <div key={i} className="flex gap-1 max-sm:flex-wrap">
           <select
-            aria-label={`What line ${i + 1} of Watch out asks`}
+            aria-label={`What line ${i + 1} of ${title} asks`}
             className={cx(inputLook, "max-sm:basis-full sm:w-44 sm:shrink-0")}
             value={kind}
             onChange={(e) => onChange(cautions.with(i, { kind: e.target.value as Caution["kind"], text }), i)}
@@ -133,7 +135,7 @@ function Cautions({
           </select>
           <input
             className={cx(inputLook, "min-w-0 flex-1")}
-            aria-label={`Watch out, line ${i + 1}`}
+            aria-label={`${title}, line ${i + 1}`}
             value={text}
             maxLength={400}
             onChange={(e) => onChange(cautions.with(i, { kind, text: e.target.value }), i)}
