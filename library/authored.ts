@@ -39,7 +39,9 @@ import { walks } from "./walks";
 import { wholeBody } from "./whole-body";
 
 /** Every drill that ships with Mapset, as it is written; `DRILLS` has what each level stresses with it. */
-export const AUTHORED: readonly Drill[] = (
+export const AUTHORED: readonly Drill[] = reviewed(
+  "2026-11-28",
+  "Every text, dose, side, piece of kit and code read; the drawings of all three levels looked at.",
   [
     ...breathAndTrunk,
     ...trunk,
@@ -65,20 +67,18 @@ export const AUTHORED: readonly Drill[] = (
     ...wholeBody,
     ...squats,
     ...flows,
-    ...reviewed("2026-11-28", "Texts, codes and the drawings of all three levels.", [
-      ...moving,
-      ...springs,
-      ...walks,
-      ...feet,
-      ...standingTrunk,
-      ...standingShoulders,
-      ...hands,
-      ...neck,
-      ...chairDrills,
-      ...sports,
-      ...pairs,
-    ]),
-  ] satisfies Drill[]
+    ...moving,
+    ...springs,
+    ...walks,
+    ...feet,
+    ...standingTrunk,
+    ...standingShoulders,
+    ...hands,
+    ...neck,
+    ...chairDrills,
+    ...sports,
+    ...pairs,
+  ] satisfies Drill[],
 )
   .map(withLinks)
   .map(withWhys);

@@ -195,7 +195,7 @@ export const spine = [
     faults: [{ see: "The shoulders tip like a seesaw.", say: "Slide, don’t lean." }],
     cautions: [care("If your lower back is sore, keep it small.")],
     easier: {
-      setUp: ["Sit tall on a chair, feet flat, hands on the hips."],
+      setUp: ["Sit tall on a chair, feet flat, arms crossed on the chest."],
       codes: codes(0, 1, 0, 2, 2),
       how: "Sit on a chair.",
       posture: "chair-sit",

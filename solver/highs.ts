@@ -103,7 +103,9 @@ function solved(
   const status = model.getModelStatus();
   if (status === modelStatus.infeasible || status === modelStatus.unboundedOrInfeasible) return { kind: "infeasible" };
   const found = Number(model.info.get("primal_solution_status")) === FEASIBLE;
-  if (!found || (status !== modelStatus.optimal && status !== modelStatus.solutionLimit)) {
+  const { optimal, solutionLimit, timeLimit } = modelStatus;
+  // What was found when a limit was reached is as good as it says: the bound tells how much better it could be.
+  if (!found || (status !== optimal && status !== solutionLimit && status !== timeLimit)) {
     const word = Object.entries(modelStatus).find(([, code]) => code === status)?.[0] ?? "unknown";
     return { kind: "failed", why: `The solver stopped: ${word}.` };
   }

@@ -220,7 +220,7 @@ describe("building quickly", () => {
     await page.getByRole("button", { name: "Make session" }).click();
     await page.waitForURL(/\/sessions\/[0-9a-f-]{36}$/);
     await ready(page);
-    expect(await total(page)).toBe(600);
+    expect(await total(page)).toBe(596);
     await page.getByText("No findings").waitFor();
     expect(await page.getByLabel("Sport profile").inputValue()).toBe("lifting");
 
@@ -233,11 +233,11 @@ describe("building quickly", () => {
     await page.getByRole("menuitem", { name: "Use as a template" }).click();
     await page.getByRole("button", { name: "New session" }).first().click();
     await page.getByLabel("Name").fill("Before lifting on Friday");
-    await page.getByLabel("Start from").selectOption({ label: "Before lifting on Monday, 10:00" });
+    await page.getByLabel("Start from").selectOption({ label: "Before lifting on Monday, 9:56" });
     await page.getByRole("button", { name: "Make session" }).click();
     await page.waitForURL(/\/sessions\/[0-9a-f-]{36}$/);
     await ready(page);
-    expect(await total(page)).toBe(600);
+    expect(await total(page)).toBe(596);
     expect(await page.getByLabel("Sport profile").inputValue()).toBe("lifting");
   });
 

@@ -66,6 +66,27 @@ describe("the library", () => {
     await page.getByText(`${DRILLS.length} drills`, { exact: true }).waitFor();
   });
 
+  it("shows drills of one idea as one, and opens them", async () => {
+    const { page } = await world.visitor();
+    await signIn(page);
+    await page.goto("/library?q=bridge");
+    await ready(page);
+    await page.getByText(`4 of ${DRILLS.length} drills`).waitFor();
+    const single = page.getByRole("link", { name: "Single-leg hip bridge" });
+    expect(await single.count()).toBe(0);
+    const alike = page.getByRole("button", { name: "1 more like it" });
+    await alike.press("Enter");
+    await single.waitFor();
+    await alike.press("Enter");
+    await single.waitFor({ state: "detached" });
+    // At another level the page says what that level says.
+    await page.goto("/library/pigeon-upright");
+    await ready(page);
+    await page.getByText("From hands and knees bring the working shin across").waitFor();
+    await page.getByRole("button", { name: "easier", exact: true }).click();
+    await page.getByText("Lie on the back, cross the working ankle over the other thigh.").waitFor();
+    await page.getByText("Not on wet grass, on hard ground or on a dock or deck.").first().waitFor();
+  });
   it("keeps what is typed while a choice before it is still on its way, leaves the field chosen, and goes back", async () => {
     const { page } = await world.visitor();
     await signIn(page);
@@ -231,6 +252,14 @@ describe("a coach's own drill", () => {
     await handle.focus();
     await page.keyboard.press("ArrowUp");
     await expect.poll(() => handle.getAttribute("cy")).not.toBe(dragged);
+
+    // A level has a set-up of its own, which begins as the drill's; undo takes it away again.
+    const own = page.getByRole("checkbox", { name: "Has set-up of its own" });
+    await own.check();
+    await page.getByRole("textbox", { name: "Its set-up, line 1" }).fill("Lie on the back, feet on a box.");
+    await page.getByRole("button", { name: /^Undo: standard: its set-up/ }).click();
+    await page.getByRole("button", { name: /^Undo: standard: its set-up/ }).click();
+    expect(await own.isChecked()).toBe(false);
     expect(await violations(page)).toEqual([]);
 
     await page.getByRole("button", { name: "Save as revision 2" }).click();
@@ -345,7 +374,7 @@ describe("a coach's own drill", () => {
     await page.reload();
     await ready(page);
     await page.getByPlaceholder(/Add a drill/).fill("wall lean with");
-    await page.getByRole("option", { name: /Wall-leaning toe lifts/, selected: true }).waitFor();
+    await page.getByRole("option", { name: /Wall-lean knee drives/, selected: true }).waitFor();
     await page.keyboard.press("Enter");
     await page.getByRole("status").filter({ hasText: "Fetching your own drills" }).waitFor();
     release();

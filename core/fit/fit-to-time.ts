@@ -1,3 +1,4 @@
+import { canComeTo } from "./reach";
 import { leversOf, type Allowed, type Lever } from "./levers";
 import type { Program, Solution, Solve, Term } from "./program";
 import { roundsBetween, withRounds } from "./rounds";
@@ -74,10 +75,14 @@ const ANY: readonly Stage[] = [
   { doses: "any", breaks: "any", rounds: "same", doseSteps: "fine", breakSteps: "fine" },
 ];
 
+/** Nodes of the search in one stage: a few seconds at most. Sessions of a coach take some hundred; what is found by then is taken. */
+const MOST_NODES = 2000;
+
 /**
  * Sets a session another way so that it lasts the target: to the second where it can be, else under it by at most 5 s. Doses
  * stay inside their drill's bounds; what is locked stays as it is; what was equal stays equal. In each stage the loss of fit to
- * the demand is the least there is, and among equals the change. Solved exactly as a mixed-integer program by the solver handed in.
+ * the demand is the least there is, and among equals the change. Solved as a mixed-integer program by the solver handed in: exactly, but for
+ * sessions so large that the search is cut short.
  */
 export function fitToTime(request: FitRequest, drills: Drills, solve: Solve): FitAnswer {
   const { session, target, locked } = request;
@@ -87,13 +92,15 @@ export function fitToTime(request: FitRequest, drills: Drills, solve: Solve): Fi
   const tries = stages.flatMap((stage) =>
     roundsBetween(session, stage.rounds, locked).map((rounds) => ({ stage, rounds })),
   );
+  let undecided: FitAnswer | undefined;
   for (const under of [0, UNDER_AT_MOST])
     for (const { stage, rounds } of tries) {
       const solution = attempt({ ...request, session: withRounds(session, rounds) }, stage, under, drills, solve);
-      if (solution.kind === "failed") return solution;
       if (solution.kind === "set") return fittedTo(request, solution.session, drills);
+      // A stage that takes too long to search is gone past; what fits is found in one of the others, or it is said.
+      if (solution.kind === "failed") undecided ??= solution;
     }
-  return { kind: "impossible", ...endsOf(session, locked, drills) };
+  return undecided ?? { kind: "impossible", ...endsOf(session, locked, drills) };
 }
 
 /** The shortest and the longest a session can be set to last. */
@@ -138,7 +145,11 @@ function attempt(
   ];
   if (least > target + 1e-6 || most < target - under - 1e-6) return { kind: "infeasible" };
   if (levers.length === 0) return { kind: "set", session };
-  const solution = solve(programOf({ session, timeline, levers, demand, target }, stage, drills, under));
+  const asked = target - timeline.totalSeconds;
+  const adds = levers.map((lever) => lever.options.map((option) => option.adds));
+  if (!canComeTo(adds, asked - under, asked)) return { kind: "infeasible" };
+  const program = programOf({ session, timeline, levers, demand, target }, stage, drills, under);
+  const solution = solve(program, { nodes: MOST_NODES });
   if (solution.kind !== "optimal") return solution;
   return {
     kind: "set",

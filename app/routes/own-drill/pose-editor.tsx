@@ -1,6 +1,7 @@
 import { Pause, Play } from "lucide-react";
-import { useRef, useState } from "react";
+import { useMemo, useRef, useState } from "react";
 import { MotionSettings } from "./motion-settings";
+import { PartnerPosing } from "./partner-posing";
 import { Keys } from "./pose-keys";
 import { Holds, Sliders } from "./pose-sliders";
 import { PosingFigure } from "./posing-figure";
@@ -10,14 +11,20 @@ import { Button } from "~/app/ui/button";
 import { cx } from "~/app/ui/classes";
 import { MovingFigure } from "~/app/ui/figure/moving-figure";
 import { tempoOf } from "~/core/dose/dose";
+import { rowsToMove } from "~/core/drills/motion";
+import { partnerAlone, withPoseAt } from "~/core/figure/editing";
 import { faultWords } from "~/core/figure/fault-words";
 import type { Animation, View } from "~/core/figure/animation";
+import { mirrorPose } from "~/core/figure/mirror";
 import type { Pose } from "~/core/figure/pose";
 import { VIEW_NAMES, viewOf, VIEWS } from "~/core/figure/views";
 import { easyBreath, shownBeat } from "~/core/player/timing";
+import type { Motion } from "~/core/vocabulary/motions";
 import { type LevelName, LEVELS } from "~/core/vocabulary/levels";
 import { LEVEL_WORDS } from "~/core/wording/words";
 import { motionFrom } from "~/library/animations/postures";
+
+const NOTHING: readonly Motion[] = [];
 
 /** How the drill moves: key positions on the tempo's beats, each posed by sliders and by dragging. */
 export function PoseEditor({ editor }: { editor: DrillEditor }) {
@@ -28,7 +35,11 @@ export function PoseEditor({ editor }: { editor: DrillEditor }) {
   const [view, setView] = useState<View>();
   const began = useRef(0);
   const motion = drill.motions?.[level];
-  const faults = useCheck(motion, drill.levels[level].main);
+  const [posed, setPosed] = useState<"first" | "partner">("first");
+  const partner = useMemo(() => motion && partnerAlone(motion), [motion]);
+  const who = partner ? posed : "first";
+  const rows = rowsToMove(drill.levels[level]);
+  const faults = useCheck(who === "partner" ? partner : motion, who === "partner" ? NOTHING : rows);
 
   const setMotion = (edit: (motion: Animation) => Animation, words: string, key?: string) =>
     change(
@@ -94,10 +105,11 @@ export function PoseEditor({ editor }: { editor: DrillEditor }) {
     );
 
   const index = Math.min(chosen, motion.keys.length - 1);
-  const key = motion.keys[index]!;
+  const shown = who === "partner" && partner ? partner : motion;
+  const key = shown.keys[index]!;
   const seen = view ?? viewOf(motion);
   const setPose = (pose: Pose, words: string, group: string) =>
-    setMotion((m) => ({ ...m, keys: m.keys.with(index, { ...m.keys[index]!, pose }) }), words, `key ${index} ${group}`);
+    setMotion((m) => withPoseAt(m, who, index, pose), words, `${who} key ${index} ${group}`);
   const stage = () => {
     const t = performance.now() / 1000 - began.current;
     return {
@@ -121,7 +133,10 @@ export function PoseEditor({ editor }: { editor: DrillEditor }) {
           />
         </div>
       ) : (
-        <PosingFigure motion={motion} pose={key.pose} at={key.at} view={seen} onPose={setPose} />
+        <PosingFigure motion={shown} pose={key.pose} at={key.at} view={seen} onPose={setPose} />
+      )}
+      {(partner !== undefined || drill.partner === "pairs") && (
+        <PartnerPosing motion={motion} who={who} onWho={setPosed} setMotion={setMotion} />
       )}
       <div className="flex flex-wrap items-center gap-2">
         <Button
@@ -154,7 +169,13 @@ export function PoseEditor({ editor }: { editor: DrillEditor }) {
         </Button>
       </div>
       <Faults faults={faults?.map(faultWords)} />
-      <Keys motion={motion} index={index} onChoose={setChosen} setMotion={setMotion} />
+      <Keys
+        motion={motion}
+        index={index}
+        onChoose={setChosen}
+        onMirror={() => setPose(mirrorPose(key.pose), "mirror the key", "mirror")}
+        setMotion={setMotion}
+      />
       <Holds pose={key.pose} onPose={setPose} />
       <Sliders pose={key.pose} onPose={setPose} />
       <MotionSettings motion={motion} tempo={tempoOf(drill.levels[level].dose).length} setMotion={setMotion} />

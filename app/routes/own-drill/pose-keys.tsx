@@ -4,18 +4,19 @@ import { Button } from "~/app/ui/button";
 import { cx } from "~/app/ui/classes";
 import { NumberField } from "~/app/ui/number-field";
 import { withKeyCopied, withoutKey } from "~/core/figure/editing";
-import { mirrorPose } from "~/core/figure/mirror";
 import type { Animation } from "~/core/figure/animation";
 
 export function Keys({
   motion,
   index,
   onChoose,
+  onMirror,
   setMotion,
 }: {
   motion: Animation;
   index: number;
   onChoose: (index: number) => void;
+  onMirror: () => void;
   setMotion: SetMotion;
 }) {
   const { keys, beats } = motion;
@@ -66,14 +67,7 @@ export function Keys({
         >
           <Copy size={15} aria-hidden /> Copy
         </Button>
-        <Button
-          onClick={() =>
-            setMotion(
-              (m) => ({ ...m, keys: m.keys.with(index, { ...key, pose: mirrorPose(key.pose) }) }),
-              "mirror the key",
-            )
-          }
-        >
+        <Button onClick={onMirror}>
           <FlipHorizontal2 size={15} aria-hidden /> Mirror
         </Button>
         <Button

@@ -17,7 +17,7 @@ export function useCheck(motion: Animation | undefined, main: readonly Motion[])
     if (!motion) return setFaults(undefined);
     let over = false;
     const timer = setTimeout(() => {
-      const asked = checker.ask((worker) => worker.faults(motion, rows.split(",") as Motion[]));
+      const asked = checker.ask((worker) => worker.faults(motion, (rows === "" ? [] : rows.split(",")) as Motion[]));
       void asked.then((found) => !over && setFaults(found)).catch(() => undefined);
     }, 120);
     return () => {
