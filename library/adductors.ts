@@ -173,7 +173,7 @@ export const adductors = [
     },
     harder: {
       codes: codes(0, 0, 0, 2, 8),
-      how: "Three rounds, up to 80 per cent.",
+      how: "Do three rounds, up to 80 per cent.",
       dose: effort(
         3,
         [

@@ -113,7 +113,7 @@ export const ankleAndFoot = [
     },
     harder: {
       codes: codes(0, 0, 0, 2, 9),
-      how: "Two rounds, up to 90 per cent.",
+      how: "Do two rounds, up to 90 per cent.",
       dose: effort(
         2,
         [

@@ -73,7 +73,7 @@ export const breathAndTrunk = [
     },
     harder: {
       codes: codes(1, 0, 0, 2, 9),
-      how: "Two ramps, the second with the arms overhead.",
+      how: "Do two ramps, the second with the arms overhead.",
       dose: { ...ramp, rounds: 2 } as typeof ramp,
     },
   }),
@@ -124,7 +124,7 @@ export const breathAndTrunk = [
       kit: ["wall"],
       dose: breaths(5, [3, 3, 3, 3]),
     },
-    harder: { codes: codes(0, 0, 0, 1, 2), how: "Parts of five seconds.", dose: breaths(5, [5, 5, 5, 5]) },
+    harder: { codes: codes(0, 0, 0, 1, 2), how: "Use parts of five seconds.", dose: breaths(5, [5, 5, 5, 5]) },
   }),
   drill({
     id: "long-exhale",
@@ -166,7 +166,11 @@ export const breathAndTrunk = [
       kit: ["wall"],
       dose: breaths(6, [3, 0, 5, 0]),
     },
-    harder: { codes: codes(0, 0, 0, 1, 2), how: "Five seconds in and ten out.", dose: breaths(6, [5, 0, 10, 0]) },
+    harder: {
+      codes: codes(0, 0, 0, 1, 2),
+      how: "Breathe in for five seconds and out for ten.",
+      dose: breaths(6, [5, 0, 10, 0]),
+    },
   }),
   drill({
     id: "forearm-kneel-breathing",
@@ -205,12 +209,12 @@ export const breathAndTrunk = [
     cautions: [padKnees, leaveOut("If deep bending pinches your knees, leave this one out.")],
     easier: {
       codes: codes(0, 0, 0, 1, 1),
-      how: "A cushion between hips and heels, forearms on a second cushion.",
+      how: "Put a cushion between hips and heels, and the forearms on a second one.",
       kit: ["pad", "cushion", "cushion"],
     },
     harder: {
       codes: codes(0, 0, 0, 1, 3),
-      how: "Forearms farther forward, ten slow breaths, pressing all the time.",
+      how: "Take the forearms farther forward for ten slow breaths, pressing all the time.",
       dose: breaths(10),
     },
   }),

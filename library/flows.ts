@@ -87,7 +87,7 @@ export const flows = [
     easier: { codes: codes(1, 1, 0, 3, 4), how: "Put the hands on blocks.", kit: ["block", "block"] },
     harder: {
       codes: codes(1, 1, 0, 3, 6),
-      how: "Three each side.",
+      how: "Do three each side.",
       dose: reps(
         3,
         "step up 4 [in]",
@@ -150,7 +150,7 @@ export const flows = [
     harder: {
       codes: codes(2, 1, 0, 2, 6),
       bounds: bounds(2, 6, 1, 12),
-      how: "Slower and deeper.",
+      how: "Go slower and deeper.",
       dose: reps(
         4,
         "to the front 3 [in]",

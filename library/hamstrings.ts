@@ -68,7 +68,7 @@ export const hamstrings = [
     },
     harder: {
       codes: codes(0, 0, 0, 2, 8),
-      how: "Two rounds, up to 80 per cent.",
+      how: "Do two rounds, up to 80 per cent.",
       dose: effort(
         2,
         [
@@ -115,7 +115,7 @@ export const hamstrings = [
     },
     harder: {
       codes: codes(1, 1, 0, 2, 7),
-      how: "Slower; the hands only steady the sticks.",
+      how: "Go slower; let the hands only steady the sticks.",
       dose: reps(6, "pull down 5 [out]", "push up 5 [in]"),
     },
   }),
@@ -154,7 +154,7 @@ export const hamstrings = [
     },
     harder: {
       codes: codes(1, 1, 0, 2, 7),
-      how: "Slower, five each side.",
+      how: "Go slower, five each side.",
       dose: reps(5, "dig the heel 4 [in]", "slide into the lunge 4 [out]", "push back 4"),
     },
   }),

@@ -163,7 +163,7 @@ export const hipLying = [
     ],
     easier: {
       codes: codes(0, 1, 0, 1, 4),
-      how: "A folded towel over the roller and more weight on the arms.",
+      how: "Put a folded towel over the roller and more weight on the arms.",
       dose: time(45),
     },
     harder: { codes: codes(0, 1, 0, 1, 6), how: "Bend the knee on each breath out.", main: ["hip.ext", "kn.flex"] },
@@ -196,7 +196,7 @@ export const hipLying = [
     cautions: [care("Small and precise is better than high.")],
     easier: {
       codes: codes(0, 1, 0, 1, 3),
-      how: "Six, half as high.",
+      how: "Do six, half as high.",
       dose: reps(6, "lift 1.5 [out]", "lower 1.5 [in]"),
     },
     harder: { codes: codes(0, 1, 0, 1, 5), how: "Bring the thighs in line with the trunk.", also: ["hip.ext"] },
@@ -226,7 +226,7 @@ export const hipLying = [
     cautions: [care("Small and precise is better than high.")],
     easier: {
       codes: codes(0, 1, 0, 1, 3),
-      how: "Six, half as high.",
+      how: "Do six, half as high.",
       dose: reps(6, "open 1.5 [out]", "close 1.5 [in]"),
       also: [],
     },

@@ -74,7 +74,7 @@ export const hipSides = [
         "Go down on the forearms and one knee, the working leg straight out to the side, foot flat, toes forward.",
       ],
       codes: codes(0, 1, 0, 1, 5),
-      how: "On the forearms, with a pause for one easy breath at the back.",
+      how: "Go down on the forearms, and pause for one easy breath at the back.",
       loads: [some("knee-deep-bend", "The kneeling knee folds as the hips rock back.")],
       posture: "forearms-and-knees",
       dose: reps(8, "rock back 2 [out]", "wait 2 [in]", "rock forward 2"),

@@ -167,7 +167,7 @@ export const hipSitting = [
     },
     harder: {
       codes: codes(1, 1, 0, 3, 6),
-      how: "Ten, with the hands overhead.",
+      how: "Do ten, with the hands overhead.",
       dose: reps(10, "open and kneel 2.5 [in]", "through and up 2.5 [out]"),
     },
   }),
@@ -224,7 +224,7 @@ export const hipSitting = [
     easier: { codes: codes(0, 1, 0, 2, 4), how: "Stay up on straight arms." },
     harder: {
       codes: codes(0, 1, 0, 2, 6),
-      how: "Three, staying 12 s.",
+      how: "Do three, and stay 12 s in each.",
       dose: reps(3, "turn and go down 3 [out]", "stay 12", "come back 3 [in]"),
     },
   }),
@@ -367,7 +367,7 @@ export const hipSitting = [
     },
     harder: {
       codes: codes(1, 1, 0, 2, 7),
-      how: "8 repetitions, slower.",
+      how: "Do eight, more slowly.",
       dose: reps(8, "press up 4 [in]", "sink 4 [out]"),
     },
   }),

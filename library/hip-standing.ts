@@ -42,7 +42,7 @@ export const hipStanding = [
     harder: {
       codes: codes(1, 1, 0, 2, 6),
       bounds: bounds(4, 10, 1, 4.5),
-      how: "Slower, with a pause in the open position.",
+      how: "Go slower, with a pause in the open position.",
       dose: reps(6, "knee to elbow 2 [out]", "open both 3 [in]", "reach back 2"),
     },
   }),
@@ -270,7 +270,7 @@ export const hipStanding = [
     },
     harder: {
       codes: codes(1, 1, 0, 2, 6),
-      how: "Slower, only as far as the knee moves smoothly.",
+      how: "Go slower, only as far as the knee moves smoothly.",
       dose: reps(8, "drop in 3 [out]", "come up 3 [in]"),
     },
   }),

@@ -31,7 +31,7 @@ export const kneeDrills = [
     ],
     faults: [fault("The whole leg rolls.", "Hands fix the thigh.")],
     cautions: [leaveOut("If your knee locks, catches or has been operated on, ask the person treating you first.")],
-    easier: { codes: codes(0, 1, 0, 1, 1), how: "Smaller, six each side.", dose: reps(6, "turn in 2", "turn out 2") },
+    easier: { codes: codes(0, 1, 0, 1, 1), how: "Turn less, six each side.", dose: reps(6, "turn in 2", "turn out 2") },
     harder: { codes: codes(0, 1, 0, 1, 3), how: "Take the hands off.", dose: reps(10, "turn in 2", "turn out 2") },
   }),
   drill({

@@ -392,7 +392,7 @@ export const lunges = [
     },
     harder: {
       codes: codes(1, 1, 0, 2, 5),
-      how: "Eight, drawing more slowly.",
+      how: "Do eight, and draw more slowly.",
       dose: reps(8, "set forward 2.5 [in]", "paddle back 3.5 [out]"),
     },
   }),

@@ -77,7 +77,7 @@ export const shoulderFloor = [
     },
     harder: {
       codes: codes(0, 1, 0, 1, 4),
-      how: "Slower: one full breath for each switch.",
+      how: "Take one full breath for each switch.",
       dose: reps(8, "reach 3 [in]", "switch 3 [out]"),
     },
   }),
@@ -340,14 +340,14 @@ export const shoulderFloor = [
     cautions: [stopIf("Thumbs up; if the shoulder pinches, lift less or stop.")],
     easier: {
       codes: codes(1, 2, 0, 1, 4),
-      how: "Six rounds, with the two bent-elbow shapes only.",
+      how: "Do six rounds of the two bent-elbow shapes only.",
       dose: reps(6, "lift elbows low 1", "lower 1", "lift with bent elbows 1", "lower 1"),
       also: [],
       bounds: bounds(4, 12, 1, 3),
     },
     harder: {
       codes: codes(1, 2, 0, 2, 7),
-      how: "Twelve rounds.",
+      how: "Do twelve rounds.",
       dose: reps(
         12,
         "lift wide and high 1",

@@ -79,7 +79,7 @@ export const shoulderStick = [
     },
     harder: {
       codes: codes(1, 1, 0, 2, 5),
-      how: "Slower, six each side.",
+      how: "Go slower, six each side.",
       dose: reps(6, "forward 2", "up 2", "back 2", "down 2"),
     },
   }),
@@ -149,7 +149,7 @@ export const shoulderStick = [
     easier: { codes: codes(1, 1, 0, 1, 5), how: "Hold the ends of the stick and keep the chest low." },
     harder: {
       codes: codes(1, 1, 0, 2, 7),
-      how: "7 repetitions, slower.",
+      how: "Do seven, more slowly.",
       dose: reps(7, "over and back 4 [in]", "return 4 [out]"),
     },
   }),

@@ -99,7 +99,7 @@ export const shoulder = [
     },
     harder: {
       codes: codes(0, 0, 0, 1, 7),
-      how: "A longer hold: draw the shoulder blades down, then relax them again. Hands stay on the bar.",
+      how: "Hold longer: draw the shoulder blades down, then relax them again. Hands stay on the bar.",
       dose: { kind: "ladder", rungs, rung: 3 },
     },
   }),

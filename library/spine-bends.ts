@@ -39,7 +39,7 @@ export const spineBends = [
     },
     harder: {
       codes: codes(0, 1, 0, 1, 4),
-      how: "Slower, with a short pause at each tight spot.",
+      how: "Go slower, with a short pause at each tight spot.",
       dose: reps(4, "to the far side 6 [out]", "and back 6 [in]"),
     },
   }),

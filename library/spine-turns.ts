@@ -31,8 +31,8 @@ export const spineTurns = [
       fault("The knees slide apart.", "Knees glued together."),
     ],
     cautions: [care("Move slowly; never let the legs drop."), turningBack],
-    easier: { codes: codes(0, 1, 0, 1, 3), how: "Feet on the floor.", also: [] },
-    harder: { codes: codes(0, 1, 0, 1, 6), how: "Legs straight up." },
+    easier: { codes: codes(0, 1, 0, 1, 3), how: "Keep the feet on the floor.", also: [] },
+    harder: { codes: codes(0, 1, 0, 1, 6), how: "Hold the legs straight up." },
   }),
   drill({
     id: "side-opener-knee-lift",
@@ -109,7 +109,7 @@ export const spineTurns = [
     },
     harder: {
       codes: codes(0, 2, 0, 2, 5),
-      how: "6 repetitions, slower.",
+      how: "Do six, more slowly.",
       dose: reps(6, "turn down 2 [out]", "back to the side 1", "turn up 2 [in]", "back to the side 1"),
     },
   }),
@@ -253,7 +253,7 @@ export const spineTurns = [
     },
     harder: {
       codes: codes(1, 1, 0, 2, 5),
-      how: "Four, opening more slowly.",
+      how: "Do four, and open more slowly.",
       dose: reps(4, "bend over 3 [out]", "reach across 3 [out]", "open up 4 [in]", "come back 4"),
     },
   }),

@@ -197,12 +197,12 @@ export const squats = [
     cautions: [care("Choose a weight you can put down in front at any time.")],
     easier: {
       codes: codes(1, 1, 0, 1, 4),
-      how: "No weight, holding a door frame or fixed post.",
+      how: "Hold a door frame or fixed post instead of the weight.",
       kit: ["support", "support"],
     },
     harder: {
       codes: codes(1, 1, 0, 1, 6),
-      how: "Five, a little longer.",
+      how: "Do five.",
       dose: reps(5, "shift right 6", "shift left 6"),
     },
   }),

@@ -70,6 +70,10 @@ describe("coverage", () => {
     expect(side["hip.abd"]).toEqual({ left: 20, right: 20, counts: 20 });
     expect(side["kn.flex"]).toEqual({ left: 10, right: 0, counts: 0 });
   });
+  it("counts pressing and rolling by half: it is not a range that is gone through", () => {
+    const c = covered([{ drill: "roll-calf", dose: { kind: "time", seconds: 40 } }]);
+    expect(c["an.df"]).toEqual({ left: 20, right: 20, counts: 20 });
+  });
   it("adds up by plane", () => {
     const c = covered([{ drill: "side-opener-knee-lift", dose: { kind: "time", seconds: 30 } }]);
     expect(planeSeconds(c).rotation).toBe(60);

@@ -25,7 +25,7 @@ export type Coverage = Readonly<Record<Motion, RowCoverage>>;
 export function coverageOf(
   session: SessionPlan,
   timeline: { segments: readonly Segment[] },
-  drills: (id: string) => Pick<Drill, "levels" | "sides"> | undefined,
+  drills: (id: string) => Pick<Drill, "levels" | "sides" | "method"> | undefined,
 ): Coverage {
   const seconds = Object.fromEntries(MOTIONS.map((row) => [row, { left: 0, right: 0, counts: 0 }])) as Record<
     Motion,
@@ -54,7 +54,9 @@ export function coverageOf(
         to.right += all;
       }
     };
-    for (const row of level.main) give(row, MAIN);
+    // Pressing a muscle until it lets go is not moving through a range.
+    const main = drill.method === "release" ? ALSO : MAIN;
+    for (const row of level.main) give(row, main);
     for (const row of level.also) if (!level.main.includes(row)) give(row, ALSO);
   }
   for (const row of MOTIONS) seconds[row].counts = Math.min(seconds[row].left, seconds[row].right);
