@@ -255,10 +255,15 @@ describe("a coach's own drill", () => {
 
     // A level has a set-up of its own, which begins as the drill's; undo takes it away again.
     const own = page.getByRole("checkbox", { name: "Has set-up of its own" });
+    expect(await own.count()).toBe(0);
+    await page
+      .getByRole("group", { name: "Level to describe" })
+      .getByRole("button", { name: "easier", exact: true })
+      .click();
     await own.check();
     await page.getByRole("textbox", { name: "Its set-up, line 1" }).fill("Lie on the back, feet on a box.");
-    await page.getByRole("button", { name: /^Undo: standard: its set-up/ }).click();
-    await page.getByRole("button", { name: /^Undo: standard: its set-up/ }).click();
+    await page.getByRole("button", { name: /^Undo: easier: its set-up/ }).click();
+    await page.getByRole("button", { name: /^Undo: easier: its set-up/ }).click();
     expect(await own.isChecked()).toBe(false);
     expect(await violations(page)).toEqual([]);
 

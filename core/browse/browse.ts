@@ -45,17 +45,24 @@ export type Browse = z.infer<typeof browseSchema>;
 /** How long one side and one direction of a drill takes as it is dosed. */
 export const sideSeconds = (drill: Drill): Seconds => doseSeconds(drill.levels.standard.dose, USUAL_PACE);
 
-/** Drills of one idea together, where the first of them is: so many rows, each of one drill and those that are the same idea. */
-export function inFamilies<D extends Pick<Drill, "family">>(drills: readonly D[]): [D, ...D[]][] {
+/**
+ * Drills of one idea together, where the first of them is: so many rows, each of one drill and those that are the same idea.
+ * Some stand by themselves, as a coach's own: nobody looks for those under another's name.
+ */
+export function inFamilies<D extends Pick<Drill, "family">>(
+  drills: readonly D[],
+  alone: (drill: D) => boolean = () => false,
+): [D, ...D[]][] {
   const rows: [D, ...D[]][] = [];
   const byFamily = new Map<string, D[]>();
   for (const drill of drills) {
-    const known = drill.family === undefined ? undefined : byFamily.get(drill.family);
+    const family = alone(drill) ? undefined : drill.family;
+    const known = family === undefined ? undefined : byFamily.get(family);
     if (known) known.push(drill);
     else {
       const row: [D, ...D[]] = [drill];
       rows.push(row);
-      if (drill.family !== undefined) byFamily.set(drill.family, row);
+      if (family !== undefined) byFamily.set(family, row);
     }
   }
   return rows;

@@ -150,6 +150,11 @@ describe("drills of one idea", () => {
     const rows = inFamilies([one("a"), one("b", "x"), one("c"), one("d", "x"), one("e", "y"), one("f")]);
     expect(rows.map((row) => row.map(({ id }) => id))).toEqual([["a"], ["b", "d"], ["c"], ["e"], ["f"]]);
   });
+  it("leave a coach's own by itself, before and after the others", () => {
+    const one = (id: string) => ({ id, family: "x" });
+    const rows = inFamilies([one("own-1"), one("a"), one("own-2"), one("b")], ({ id }) => id.startsWith("own-"));
+    expect(rows.map((row) => row.map(({ id }) => id))).toEqual([["own-1"], ["a", "b"], ["own-2"]]);
+  });
   it("leave none of the library out", () => {
     const rows = inFamilies(DRILLS);
     expect(rows.flat()).toHaveLength(DRILLS.length);

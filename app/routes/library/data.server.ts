@@ -42,7 +42,7 @@ export async function libraryPage(coach: Coach, params: URLSearchParams) {
     (drill) => readOwnId(drill.id) !== undefined,
     readyToSearch,
   );
-  const rows = inFamilies(found);
+  const rows = inFamilies(found, (drill) => readOwnId(drill.id) !== undefined);
   return {
     unreadable: listed.unreadable,
     by,

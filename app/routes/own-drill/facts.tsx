@@ -181,7 +181,7 @@ export function Facts({ editor }: { editor: DrillEditor }) {
           onChange={(sides) => setLevelPart({ sides: sides === "same" ? undefined : sides }, "sides")}
         />
       </div>
-      <LevelWords drill={drill} facts={facts} onChange={setLevelPart} />
+      <LevelWords drill={drill} level={level} onChange={setLevelPart} />
       <ScaleFields drill={drill} level={level} onChange={setLevelPart} />
       <div className="grid gap-3 sm:grid-cols-2">
         <SelectField

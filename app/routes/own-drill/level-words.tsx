@@ -1,16 +1,20 @@
 import { Cautions, Lines } from "./words";
 import type { Drill, DrillLevel } from "~/core/drills/schema";
+import type { LevelName } from "~/core/vocabulary/levels";
 
 /** What a level says of itself in place of the drill: its set-up, its steps, its cautions. Each begins as the drill has it. */
 export function LevelWords({
   drill,
-  facts,
+  level,
   onChange,
 }: {
   drill: Drill;
-  facts: DrillLevel;
+  level: LevelName;
   onChange: (part: Partial<DrillLevel>, words: string, key?: string) => void;
 }) {
+  const facts = drill.levels[level];
+  // What the drill says is what its standard level says.
+  if (level === "standard" && !facts.setUp && !facts.steps && !facts.cautions) return null;
   const elsewhere = facts.posture !== drill.levels.standard.posture && facts.setUp === undefined;
   return (
     <div className="flex flex-col gap-3">
