@@ -14,6 +14,7 @@ const LAYERS = [
   ["stress", "coverage", "order"],
   ["sport-profiles"],
   ["group", "checkin"],
+  ["arc"],
   ["wording"],
   ["browse", "edition", "profile", "player", "outbox"],
   ["audit"],

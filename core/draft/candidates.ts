@@ -1,3 +1,4 @@
+import { isInMeasure } from "~/core/arc/most";
 import { inForm, needsOf } from "~/core/drills/form";
 import { AT_HAND, type DraftRequest } from "./request";
 import { stepOf, type Step } from "./sequencing";
@@ -68,7 +69,8 @@ export type Limit =
   | "methods"
   | "effort"
   | "never"
-  | "interval";
+  | "interval"
+  | "purpose";
 
 /** Doses are so far from the usual one at most. */
 const ROUGH = { least: 0.75, most: 1.75 } as const;
@@ -177,6 +179,8 @@ function formOf(
 ): Omit<Candidate, "step"> | undefined {
   const drill = inForm(whole, level);
   const form = drill.levels[level];
+  const asked = just !== undefined || request.must.includes(drill.id);
+  if (!asked && !isInMeasure(request.purpose, request.level, drill, level)) return void why.add("purpose");
   const atHand = request.group?.setting.kit === undefined ? AT_HAND[request.purpose] : undefined;
   if (
     atHand &&

@@ -58,7 +58,8 @@ export type DraftAnswer =
   | { kind: "failed"; why: string };
 
 /** A limit that stands in the way, and the fit there would be without it. */
-export type Relaxed = { limit: Limit | "must" | "differ" | "target"; fit: Share };
+/** What could be let go of; what a session is for is not. */
+export type Relaxed = { limit: Exclude<Limit, "purpose"> | "must" | "differ" | "target"; fit: Share };
 
 /** Says how far the work is, 0 to 1, and in words. */
 export type Progress = (share: Share, words: string) => void;
@@ -404,7 +405,7 @@ function relaxed(
   const longer: DraftRequest = { ...one, target: one.target * 1.5 };
   const ways: { limit: Relaxed["limit"]; changed: DraftRequest; without?: Limit }[] = [
     ...[...kept.keys()]
-      .filter((limit) => limit !== "interval")
+      .filter((limit) => limit !== "interval" && limit !== "purpose")
       .map((limit) => ({ limit, changed: one, without: limit })),
     ...(one.must.length > 0 ? [{ limit: "must" as const, changed: { ...one, must: [], locked: [] } }] : []),
     ...(one.interval ? [{ limit: "interval" as const, changed: { ...one, interval: undefined } }] : []),

@@ -51,6 +51,7 @@ export const LIMIT_WORDS: Readonly<Record<Limit, string>> = {
   effort: "no effort ramps",
   never: "the drills you left out",
   interval: "the clock",
+  purpose: "what the session is for",
 };
 
 /** Everything a draft says of itself: its length, fit, changes of position, what is short and why, and the reasons for each drill. */
