@@ -1,7 +1,7 @@
 import { describe, expect, it } from "vitest";
 import { animationSchema } from "./animation";
 import { motionFaults } from "./check";
-import { partnerAlone, withoutPartner, withPartner, withPoseAt } from "./editing";
+import { partnerAlone, withoutPartner, withPartner, withPoseAt } from "./partner";
 import { motionFrom } from "~/library/animations/postures";
 import { drawnDrillById } from "~/library/drawn";
 

@@ -3,7 +3,7 @@ import type { SetMotion } from "./motion-settings";
 import { Button } from "~/app/ui/button";
 import { cx } from "~/app/ui/classes";
 import { NumberField } from "~/app/ui/number-field";
-import { withoutPartner, withPartner } from "~/core/figure/editing";
+import { withoutPartner, withPartner } from "~/core/figure/partner";
 import type { Animation } from "~/core/figure/animation";
 
 const WHO = [

@@ -12,7 +12,7 @@ import { cx } from "~/app/ui/classes";
 import { MovingFigure } from "~/app/ui/figure/moving-figure";
 import { tempoOf } from "~/core/dose/dose";
 import { rowsToMove } from "~/core/drills/motion";
-import { partnerAlone, withPoseAt } from "~/core/figure/editing";
+import { partnerAlone, withPoseAt } from "~/core/figure/partner";
 import { faultWords } from "~/core/figure/fault-words";
 import type { Animation, View } from "~/core/figure/animation";
 import { mirrorPose } from "~/core/figure/mirror";
