@@ -26,6 +26,11 @@ describe("what is too much for a purpose", () => {
       ]);
     expect(takes("sit-to-stand", "desk-break")).toBe(true);
   });
+  it("lets nobody leave the floor beside a desk or after training, whatever else is in measure", () => {
+    for (const purpose of ["desk-break", "after-training"] as const)
+      expect([of({ impact: 0 }, purpose), of({ impact: 1 }, purpose)], purpose).toEqual([true, false]);
+    expect([of({ impact: 1 }, "before-lifting"), of({ impact: 2 }, "before-lifting")]).toEqual([true, false]);
+  });
   it("lets people walk to cool down, though walking is everyday speed", () => {
     expect(isInMeasure("after-training", "standard", drillById("easy-walk")!, "standard")).toBe(true);
     expect(of({ speed: 2 }, "after-training")).toBe(false);
