@@ -4,6 +4,13 @@ import { kneeGuard, neverHoldBreath, padKnees, twistedKnee, unsteady } from "./c
 const knee = felt("The knee.", "Sit on a cushion and open the angle of the knee.");
 const pinchHip = felt("A pinch at the front of the hip.", "Sit back and tip forward less.");
 const lift = fault("One hip lifts high.", "Sit on a cushion, lean less.");
+/** The easier form of the holds over a front shin: the same stretch without weight on the knee. */
+const onTheBack = {
+  name: "Ankle over thigh, on the back",
+  setUp: ["Lie on the back, cross the working ankle over the other thigh.", "Pull that foot back to guard the knee."],
+  steps: ["Take hold behind the lower thigh and draw it in.", "Let the working knee move away.", "Breathe and stay."],
+};
+
 export const hipSitting = [
   drill({
     id: "ninety-press",
@@ -256,16 +263,7 @@ export const hipSitting = [
     faults: [lift],
     cautions: [kneeGuard],
     easier: {
-      name: "Ankle over thigh, on the back",
-      setUp: [
-        "Lie on the back, cross the working ankle over the other thigh.",
-        "Pull that foot back to guard the knee.",
-      ],
-      steps: [
-        "Take hold behind the lower thigh and draw it in.",
-        "Let the working knee move away.",
-        "Breathe and stay.",
-      ],
+      ...onTheBack,
       codes: codes(0, 0, 0, 2, 4),
       how: "Lie on the back, ankle over the other thigh.",
       posture: "supine",
@@ -305,16 +303,7 @@ export const hipSitting = [
     faults: [lift],
     cautions: [kneeGuard],
     easier: {
-      name: "Ankle over thigh, on the back",
-      setUp: [
-        "Lie on the back, cross the working ankle over the other thigh.",
-        "Pull that foot back to guard the knee.",
-      ],
-      steps: [
-        "Take hold behind the lower thigh and draw it in.",
-        "Let the working knee move away.",
-        "Breathe and stay.",
-      ],
+      ...onTheBack,
       codes: codes(0, 0, 0, 2, 4),
       how: "Lie on the back, ankle over the other thigh.",
       posture: "supine",
@@ -352,10 +341,7 @@ export const hipSitting = [
     cautions: [kneeGuard],
     easier: {
       name: "Ankle over thigh, press and sink",
-      setUp: [
-        "Lie on the back, cross the working ankle over the other thigh.",
-        "Pull that foot back to guard the knee.",
-      ],
+      setUp: onTheBack.setUp,
       steps: [
         "Take hold behind the lower thigh and draw it in.",
         "Press the crossed ankle into that thigh; nothing moves.",

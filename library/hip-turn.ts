@@ -1,7 +1,7 @@
 import { again, bounds, care, codes, drill, reps, time } from "./author";
 import { padKnee, twistedKnee } from "./cautions";
 
-const circle = reps(4, "lift out 2 [in]", "circle back 2", "bring in 2 [out]");
+const circle = reps(4, "lift 2 [in]", "round 2", "bring in 2 [out]");
 const switches = reps(8, "lift across 1.5", "settle 1.5 [out]");
 
 export const hipTurn = [

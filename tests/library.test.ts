@@ -265,6 +265,15 @@ describe("a coach's own drill", () => {
     await page.getByRole("button", { name: /^Undo: easier: its set-up/ }).click();
     await page.getByRole("button", { name: /^Undo: easier: its set-up/ }).click();
     expect(await own.isChecked()).toBe(false);
+
+    // A fault that is taken out takes its reason with it; the next keeps its own.
+    const why = page.getByRole("textbox", { name: "See and say 1: why (optional)" });
+    const next = await page.getByRole("textbox", { name: "See and say 2: why (optional)" }).inputValue();
+    expect(next).not.toBe(await why.inputValue());
+    await page.getByRole("button", { name: "Remove See and say 1" }).click();
+    expect(await why.inputValue()).toBe(next);
+    await page.getByRole("button", { name: /^Undo: faults/ }).click();
+    await page.getByLabel("Of two different legs, the called side is").or(page.getByLabel("Left and right")).waitFor();
     expect(await violations(page)).toEqual([]);
 
     await page.getByRole("button", { name: "Save as revision 2" }).click();

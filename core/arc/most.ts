@@ -2,7 +2,6 @@ import type { Drill } from "~/core/drills/schema";
 import { asksEffort } from "~/core/dose/dose";
 import type { Purpose } from "~/core/session/schema";
 import { scalesOf, type Scales } from "~/core/stress/scales";
-import { inForm } from "~/core/drills/form";
 import type { LevelName } from "~/core/vocabulary/levels";
 
 /** The most of each scale that anything in a session of a purpose has. */
@@ -33,7 +32,7 @@ const GENTLE_IMPACT = 0;
 export function isInMeasure(purpose: Purpose, asked: LevelName, drill: Drill, level: LevelName): boolean {
   const most = MOST_FOR[purpose];
   const { pulse, speed, impact, effort } = scalesOf(drill, level);
-  const { gait, dose } = { ...inForm(drill, level), ...drill.levels[level] };
+  const { gait, dose } = drill.levels[level];
   return (
     pulse <= most.pulse &&
     (speed <= most.speed || (gait === true && impact === 0)) &&

@@ -200,6 +200,15 @@ describe("a drill that closes a session", () => {
     ]);
     expect(close(sessionOf([standing]), [hips, both])![0]).toBe("Close with The for-hips");
   });
+  it("is not too much for what the session is for", () => {
+    const jump = madeDrill("jump", { impact: 2 });
+    const asked = (purpose: SessionPlan["purpose"]) => close({ ...sessionOf([standing]), purpose }, [jump])?.[0];
+    expect([asked("before-game"), asked("desk-break"), asked("after-training")]).toEqual([
+      "Close with The jump",
+      undefined,
+      undefined,
+    ]);
+  });
   it("is one that answers, or none", () => {
     expect(close(sessionOf([standing]), [hips, knees], (drill) => drill.id === "for-knees")![0]).toBe(
       "Close with The for-knees",

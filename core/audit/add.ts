@@ -1,3 +1,4 @@
+import { isInMeasure } from "~/core/arc/most";
 import { needsOf } from "~/core/drills/form";
 import { itemsOf } from "./look";
 import type { AuditInput, Fix } from "./types";
@@ -13,7 +14,7 @@ import { doseWords, unitMicros, isCounted } from "~/core/dose/dose";
 import { moveSeconds } from "~/core/vocabulary/postures";
 import { toSeconds, type Seconds } from "~/core/units";
 
-/** Drills that may be added for a group: the kit is there, nothing anybody protects is loaded, and they are not in it yet. */
+/** Drills that may be added for a group: they are not too much for what the session is for, the kit is there, nothing anybody protects is loaded, and they are not in it yet. */
 function addable(input: AuditInput): Drill[] {
   const { group, offered, session } = input;
   const protections = protectionsOf([
@@ -24,6 +25,7 @@ function addable(input: AuditInput): Drill[] {
   return offered.filter(
     (drill) =>
       !used.has(drill.id) &&
+      isInMeasure(session.purpose, "standard", drill, "standard") &&
       spares(drill, "standard", protections) &&
       (!group || piecesThere(needsOf(drill.levels.standard), Math.max(1, group.people.length), group.setting)),
   );

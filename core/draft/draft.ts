@@ -57,8 +57,7 @@ export type DraftAnswer =
   | { kind: "impossible"; why: string; relax: Relaxed[] }
   | { kind: "failed"; why: string };
 
-/** A limit that stands in the way, and the fit there would be without it. */
-/** What could be let go of; what a session is for is not. */
+/** A limit that stands in the way and could be let go of, as what a session is for could not, and the fit there would be without it. */
 export type Relaxed = { limit: Exclude<Limit, "purpose"> | "must" | "differ" | "target"; fit: Share };
 
 /** Says how far the work is, 0 to 1, and in words. */

@@ -42,7 +42,7 @@ export function metresOneWay(level: Pick<DrillLevel, "dose" | "gait" | "speed">,
 }
 
 /** The floor that one person takes, or a pair: how long, in the direction they face or go in, and how wide, in half metres. */
-export type Room = { length: Metres; width: Metres; travels: boolean };
+export type Room = { length: Metres; width: Metres; travels: boolean; people: 1 | 2 };
 
 const inHalves = (metres: Metres): Metres => Math.ceil(metres * 2 - 1e-6) / 2;
 
@@ -65,5 +65,10 @@ export function roomOf(drill: Drill, level: LevelName): Room | undefined {
   const travels = form.method === "travel";
   const [length, width] = [across(0) + 2 * AIR, across(2) + 2 * AIR];
   const way = metresOneWay(drill.levels[level]);
-  return { length: inHalves(travels ? Math.max(way, length) : length), width: inHalves(width), travels };
+  return {
+    length: inHalves(travels ? Math.max(way, length) : length),
+    width: inHalves(width),
+    travels,
+    people: partner ? 2 : 1,
+  };
 }

@@ -23,7 +23,7 @@ export function withoutPartner({ second: _, ...alone }: Animation): Animation {
 export function partnerAlone(motion: Animation): Animation | undefined {
   const { second, ...alone } = motion;
   if (!second) return undefined;
-  // What stands in the room stands elsewhere for them; only what the first one is drawn with stays away.
+  // Where they are posed by themselves the first one's kit would stand in the wrong place.
   return { ...alone, props: [], keys: motion.keys.map((key, i) => ({ ...key, pose: second.poses[i] ?? key.pose })) };
 }
 

@@ -81,8 +81,8 @@ const MOST_NODES = 2000;
 /**
  * Sets a session another way so that it lasts the target: to the second where it can be, else under it by at most 5 s. Doses
  * stay inside their drill's bounds; what is locked stays as it is; what was equal stays equal. In each stage the loss of fit to
- * the demand is the least there is, and among equals the change. Solved as a mixed-integer program by the solver handed in: exactly, but for
- * sessions so large that the search is cut short.
+ * the demand is the least there is, and among equals the change. Solved as a mixed-integer program by the solver handed in,
+ * exactly but for sessions so large that the search is cut short.
  */
 export function fitToTime(request: FitRequest, drills: Drills, solve: Solve): FitAnswer {
   const { session, target, locked } = request;

@@ -95,7 +95,8 @@ export type Facts = {
   speed: ScaleStep;
   impact: ScaleStep;
   rehearses: readonly Rehearsal[];
-  /** Left and right take turns by themselves, as in walking. */ gait: boolean;
+  /** Left and right take turns by themselves, as in walking. */
+  gait: boolean;
   /** Left and right work apart: a jump lands on one leg, or more on one. */
   oneSided: boolean;
 };

@@ -8,8 +8,8 @@ import type { LevelName } from "~/core/vocabulary/levels";
 export function roomWords(drill: Drill, level: LevelName): string | undefined {
   const room = roomOf(drill, level);
   if (!room) return undefined;
-  const { length, width, travels } = room;
-  const each = drill.partner === "pairs" ? " for a pair" : "";
+  const { length, width, travels, people } = room;
+  const each = people === 2 ? " for a pair" : "";
   return travels ? `Room: ${length} m each way, ${width} m wide${each}.` : `Room: ${length} by ${width} m${each}.`;
 }
 

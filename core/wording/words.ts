@@ -1,3 +1,4 @@
+import type { Stance } from "~/core/vocabulary/stance";
 import { doseWords } from "~/core/dose/dose";
 import { METHOD_FACTS, METHODS, type Method } from "~/core/vocabulary/methods";
 import type { Drill } from "~/core/drills/schema";
@@ -94,3 +95,13 @@ export function itemWords(item: Pick<Item, "sets" | "dose" | "level" | "restAfte
     ...(item.restAfter > 0 ? [`rest ${item.restAfter} s`] : []),
   ].join(" · ");
 }
+
+/** Which of two different legs the side that is called is. */
+export const STANCE_WORDS: Readonly<Record<Stance, string>> = {
+  front: "the one in front",
+  behind: "the one behind",
+  down: "the one that kneels, or is underneath",
+  up: "the one on top",
+  standing: "the one stood on",
+  moving: "the one that moves",
+};

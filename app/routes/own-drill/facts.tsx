@@ -1,12 +1,13 @@
 import { useDeferredValue, useMemo, useState } from "react";
 import type { DrillEditor } from "./use-drill-editor";
+import { LevelWays } from "./level-ways";
 import { LevelWords } from "./level-words";
 import { ScaleFields } from "./scale-fields";
 import { Ticks } from "./ticks";
-import { cx } from "~/app/ui/classes";
 import { DoseEditor } from "~/app/ui/dose/dose-editor";
 import { Field, SelectField } from "~/app/ui/field";
 import { NumberField } from "~/app/ui/number-field";
+import { Segments } from "~/app/ui/segments";
 import { KIT, KIT_FACTS, type Kit } from "~/core/vocabulary/kit";
 import { MOTION_FACTS, MOTIONS, type Motion } from "~/core/vocabulary/motions";
 import { AREAS, type Area } from "~/core/vocabulary/areas";
@@ -135,26 +136,12 @@ export function Facts({ editor }: { editor: DrillEditor }) {
         words={(one) => REHEARSAL_WORDS[one]}
         onChange={(rehearses) => set({ rehearses: rehearses.slice(0, 6) }, "what it rehearses")}
       />
-      <div
-        role="group"
-        aria-label="Level to describe"
-        className="grid grid-cols-3 overflow-hidden rounded-md border border-line"
-      >
-        {LEVELS.map((name) => (
-          <button
-            key={name}
-            type="button"
-            aria-pressed={name === level}
-            onClick={() => setLevel(name)}
-            className={cx(
-              "min-h-9",
-              name === level ? "bg-depth-5 font-semibold text-paper" : "bg-paper hover:bg-land-deep",
-            )}
-          >
-            {LEVEL_WORDS[name]}
-          </button>
-        ))}
-      </div>
+      <Segments
+        label="Level to describe"
+        value={level}
+        options={LEVELS.map((value) => ({ value, words: LEVEL_WORDS[value] }))}
+        onChange={setLevel}
+      />
       <Field
         label="What makes this level what it is"
         value={facts.how}
@@ -182,6 +169,7 @@ export function Facts({ editor }: { editor: DrillEditor }) {
           onChange={(sides) => setLevelPart({ sides: sides === "same" ? undefined : sides }, "sides")}
         />
       </div>
+      <LevelWays drill={drill} level={level} onChange={setLevelPart} />
       <LevelWords drill={drill} level={level} onChange={setLevelPart} />
       <ScaleFields drill={drill} level={level} onChange={setLevelPart} />
       <div className="grid gap-3 sm:grid-cols-2">

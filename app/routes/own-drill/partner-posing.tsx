@@ -1,7 +1,7 @@
 import { UserMinus, UserPlus } from "lucide-react";
 import type { SetMotion } from "./motion-settings";
 import { Button } from "~/app/ui/button";
-import { cx } from "~/app/ui/classes";
+import { Segments } from "~/app/ui/segments";
 import { NumberField } from "~/app/ui/number-field";
 import { withoutPartner, withPartner } from "~/core/figure/partner";
 import type { Animation } from "~/core/figure/animation";
@@ -10,6 +10,15 @@ const WHO = [
   { value: "first", words: "First person" },
   { value: "partner", words: "Partner" },
 ] as const;
+
+type Place = {
+  label: string;
+  value: number;
+  least: number;
+  most: number;
+  step: number;
+  set: (n: number) => Partial<NonNullable<Animation["second"]>>;
+};
 
 /** Who of two is posed, and where the partner stands. Each is posed by themselves; playing shows both. */
 export function PartnerPosing({
@@ -36,66 +45,36 @@ export function PartnerPosing({
         <UserPlus size={15} aria-hidden /> Draw a partner
       </Button>
     );
-  const place = (at: [number, number], words: string, key: string) =>
-    setMotion((m) => (m.second ? { ...m, second: { ...m.second, at } } : m), words, key);
+  const [x, z] = second.at;
+  const places: readonly Place[] = [
+    { label: "In front, m", value: x, least: -3, most: 3, step: 0.1, set: (n) => ({ at: [n, z] }) },
+    { label: "To the right, m", value: z, least: -3, most: 3, step: 0.1, set: (n) => ({ at: [x, n] }) },
+    { label: "Turned, °", value: second.turn, least: -180, most: 360, step: 15, set: (turn) => ({ turn }) },
+  ];
   return (
     <fieldset className="flex flex-col gap-2">
       <legend className="mb-1 text-sm font-medium text-ink-soft">Who is posed; playing shows both</legend>
-      <div
-        role="group"
-        aria-label="Who is posed"
-        className="grid grid-cols-2 overflow-hidden rounded-md border border-line"
-      >
-        {WHO.map(({ value, words }) => (
-          <button
-            key={value}
-            type="button"
-            aria-pressed={value === who}
-            className={cx(
-              "min-h-9",
-              value === who ? "bg-depth-5 font-semibold text-paper" : "bg-paper hover:bg-land-deep",
-            )}
-            onClick={() => onWho(value)}
-          >
-            {words}
-          </button>
-        ))}
-      </div>
+      <Segments label="Who is posed" value={who} options={WHO} onChange={onWho} />
       {who === "partner" && (
         <div className="flex flex-wrap items-end gap-2">
-          <NumberField
-            label="In front, m"
-            className="w-32"
-            value={second.at[0]}
-            min={-3}
-            max={3}
-            step={0.1}
-            onChange={(x) => place([x, second.at[1]], "where the partner stands", "partner x")}
-          />
-          <NumberField
-            label="To the right, m"
-            className="w-32"
-            value={second.at[1]}
-            min={-3}
-            max={3}
-            step={0.1}
-            onChange={(z) => place([second.at[0], z], "where the partner stands", "partner z")}
-          />
-          <NumberField
-            label="Turned, °"
-            className="w-32"
-            value={second.turn}
-            min={-180}
-            max={360}
-            step={15}
-            onChange={(turn) =>
-              setMotion(
-                (m) => (m.second ? { ...m, second: { ...m.second, turn } } : m),
-                "how the partner is turned",
-                "partner turn",
-              )
-            }
-          />
+          {places.map(({ label, value, least, most, step, set }) => (
+            <NumberField
+              key={label}
+              label={label}
+              className="w-32"
+              value={value}
+              min={least}
+              max={most}
+              step={step}
+              onChange={(n) =>
+                setMotion(
+                  (m) => (m.second ? { ...m, second: { ...m.second, ...set(n) } } : m),
+                  "where the partner stands",
+                  label,
+                )
+              }
+            />
+          ))}
           <Button
             kind="quiet"
             onClick={() => {

@@ -8,7 +8,7 @@ import { PosingFigure } from "./posing-figure";
 import { useCheck } from "./use-check";
 import type { DrillEditor } from "./use-drill-editor";
 import { Button } from "~/app/ui/button";
-import { cx } from "~/app/ui/classes";
+import { Segments } from "~/app/ui/segments";
 import { MovingFigure } from "~/app/ui/figure/moving-figure";
 import { tempoOf } from "~/core/dose/dose";
 import { rowsToMove } from "~/core/drills/motion";
@@ -52,29 +52,15 @@ export function PoseEditor({ editor }: { editor: DrillEditor }) {
     );
 
   const levels = (
-    <div
-      role="group"
-      aria-label="Level to pose"
-      className="grid grid-cols-3 overflow-hidden rounded-md border border-line"
-    >
-      {LEVELS.map((name) => (
-        <button
-          key={name}
-          type="button"
-          aria-pressed={name === level}
-          className={cx(
-            "min-h-9",
-            name === level ? "bg-depth-5 font-semibold text-paper" : "bg-paper hover:bg-land-deep",
-          )}
-          onClick={() => {
-            setLevel(name);
-            setChosen(0);
-          }}
-        >
-          {LEVEL_WORDS[name]}
-        </button>
-      ))}
-    </div>
+    <Segments
+      label="Level to pose"
+      value={level}
+      options={LEVELS.map((value) => ({ value, words: LEVEL_WORDS[value] }))}
+      onChange={(name) => {
+        setLevel(name);
+        setChosen(0);
+      }}
+    />
   );
 
   if (!motion)

@@ -44,22 +44,28 @@ export function Words({ editor }: { editor: DrillEditor }) {
         />
       ))}
       <Cautions cautions={drill.cautions} onChange={(cautions, i) => set({ cautions }, "watch out", `cautions ${i}`)} />
-      <Pairs
+      <Together
         title="Felt elsewhere"
-        first="felt where"
-        second="change what"
-        pairs={drill.elsewhere.map((e) => [e.felt, e.change])}
-        onChange={(pairs, i) =>
-          set({ elsewhere: pairs.map(([felt, change]) => ({ felt, change })) }, "felt elsewhere", `elsewhere ${i}`)
+        columns={["felt where", "change what"]}
+        rows={drill.elsewhere.map((e) => [e.felt, e.change])}
+        onChange={(rows, i) =>
+          set(
+            { elsewhere: rows.map(([felt = "", change = ""]) => ({ felt, change })) },
+            "felt elsewhere",
+            `elsewhere ${i}`,
+          )
         }
       />
-      <Pairs
+      <Together
         title="See and say"
-        first="what you see"
-        second="what you say"
-        pairs={drill.faults.map((f) => [f.see, f.say])}
-        onChange={(pairs, i) =>
-          set({ faults: pairs.map(([see, say], at) => ({ ...drill.faults[at], see, say })) }, "faults", `faults ${i}`)
+        columns={["what you see", "what you say", "why (optional)"]}
+        rows={drill.faults.map((f) => [f.see, f.say, f.why ?? ""])}
+        onChange={(rows, i) =>
+          set(
+            { faults: rows.map(([see = "", say = "", why = ""]) => ({ see, ...(why !== "" && { why }), say })) },
+            "faults",
+            `faults ${i}`,
+          )
         }
       />
     </section>
@@ -159,52 +165,47 @@ export function Cautions({
   );
 }
 
-type Pair = [string, string];
-
-function Pairs({
+/** Lines that belong together, a row of them each. */
+function Together({
   title,
-  first,
-  second,
-  pairs,
+  columns,
+  rows,
   onChange,
 }: {
   title: string;
-  first: string;
-  second: string;
-  pairs: Pair[];
-  onChange: (pairs: Pair[], at: number) => void;
+  columns: readonly string[];
+  rows: readonly (readonly string[])[];
+  onChange: (rows: readonly (readonly string[])[], at: number) => void;
 }) {
-  const set = (i: number, pair: Pair) => onChange(pairs.with(i, pair), i);
   return (
     <fieldset className="flex flex-col gap-1.5">
       <legend className="mb-1 text-sm font-medium text-ink-soft">{title}</legend>
-      {pairs.map(([a, b], i) => (
+      {rows.map((row, i) => (
         <div key={i} className="flex gap-1">
-          <input
-            className={inputLook}
-            aria-label={`${title} ${i + 1}: ${first}`}
-            value={a}
-            maxLength={400}
-            onChange={(e) => set(i, [e.target.value, b])}
-          />
-          <input
-            className={inputLook}
-            aria-label={`${title} ${i + 1}: ${second}`}
-            value={b}
-            maxLength={400}
-            onChange={(e) => set(i, [a, e.target.value])}
-          />
+          <div className="grid min-w-0 flex-1 auto-cols-fr gap-1 sm:grid-flow-col">
+            {columns.map((column, c) => (
+              <input
+                key={column}
+                className={inputLook}
+                aria-label={`${title} ${i + 1}: ${column}`}
+                placeholder={column}
+                value={row[c] ?? ""}
+                maxLength={400}
+                onChange={(e) => onChange(rows.with(i, row.with(c, e.target.value)), i)}
+              />
+            ))}
+          </div>
           <IconButton
             label={`Remove ${title} ${i + 1}`}
-            disabled={pairs.length === 1}
-            onClick={() => onChange(pairs.toSpliced(i, 1), -1)}
+            disabled={rows.length === 1}
+            onClick={() => onChange(rows.toSpliced(i, 1), -1)}
           >
             <X size={15} aria-hidden />
           </IconButton>
         </div>
       ))}
-      {pairs.length < 5 && (
-        <Another words="Another pair" onClick={() => onChange([...pairs, ["", ""]], pairs.length)} />
+      {rows.length < 5 && (
+        <Another words="Another pair" onClick={() => onChange([...rows, columns.map(() => "")], rows.length)} />
       )}
     </fieldset>
   );
