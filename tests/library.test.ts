@@ -274,10 +274,28 @@ describe("a coach's own drill", () => {
     expect(await why.inputValue()).toBe(next);
     await page.getByRole("button", { name: /^Undo: faults/ }).click();
     await page.getByLabel("Of two different legs, the called side is").or(page.getByLabel("Left and right")).waitFor();
+
+    // A level goes round both ways where the drill doesn't, under names of its own.
+    await page.getByLabel("Its directions").selectOption("two");
+    await page.getByLabel("First direction of this level is called").fill("outwards");
+
+    // It takes its place beside other drills; a link without a drill or a why can't be saved, and says so.
+    const beside = page.getByRole("region", { name: "Beside other drills" });
+    await beside.getByLabel("The same idea as").selectOption("no other drill");
+    await beside.getByRole("button", { name: "A drill", exact: true }).click();
+    await page.getByRole("button", { name: "Save as revision 2" }).click();
+    await page
+      .getByText(/links\.insteadOf\[0\]\.drill/)
+      .first()
+      .waitFor();
+    await beside.getByLabel("Instead of it 1: which drill").selectOption("Reverse lunge");
+    await beside.getByLabel("Instead of it 1: why").fill("The same push, one leg at a time.");
     expect(await violations(page)).toEqual([]);
 
     await page.getByRole("button", { name: "Save as revision 2" }).click();
     await page.getByText(/Revision 2 · Saved/).waitFor();
+    await page.getByRole("link", { name: "To its page" }).click();
+    await page.getByText("The same push, one leg at a time.").waitFor();
 
     // In a session: the newest revision is found, and stays when the drill changes.
     await page.goto("/sessions");

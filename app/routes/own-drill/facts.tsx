@@ -1,5 +1,6 @@
 import { useDeferredValue, useMemo, useState } from "react";
 import type { DrillEditor } from "./use-drill-editor";
+import { DirectionWords, USUAL_DIRECTIONS } from "./directions";
 import { LevelWays } from "./level-ways";
 import { LevelWords } from "./level-words";
 import { ScaleFields } from "./scale-fields";
@@ -71,34 +72,18 @@ export function Facts({ editor }: { editor: DrillEditor }) {
           onChange={(n) =>
             set(
               n === "2"
-                ? { directions: 2, directionWords: drill.directionWords ?? ["one way", "the other way"] }
+                ? { directions: 2, directionWords: drill.directionWords ?? USUAL_DIRECTIONS }
                 : { directions: 1, directionWords: undefined },
               "directions",
             )
           }
         />
-        {drill.directions === 2 &&
-          [0, 1].map((i) => (
-            <Field
-              key={i}
-              label={i === 0 ? "First direction is called" : "Second direction is called"}
-              value={drill.directionWords?.[i] ?? ""}
-              maxLength={60}
-              onChange={(e) =>
-                change(
-                  (d) => ({
-                    ...d,
-                    directionWords: [
-                      i === 0 ? e.target.value : (d.directionWords?.[0] ?? ""),
-                      i === 1 ? e.target.value : (d.directionWords?.[1] ?? ""),
-                    ],
-                  }),
-                  "directions",
-                  `direction ${i}`,
-                )
-              }
-            />
-          ))}
+        {drill.directions === 2 && (
+          <DirectionWords
+            words={drill.directionWords}
+            onChange={(directionWords, i) => change((d) => ({ ...d, directionWords }), "directions", `direction ${i}`)}
+          />
+        )}
       </div>
       {drill.sides !== "together" && (
         <Field

@@ -1,3 +1,4 @@
+import { DirectionWords, USUAL_DIRECTIONS } from "./directions";
 import { SelectField } from "~/app/ui/field";
 import type { Drill, DrillLevel } from "~/core/drills/schema";
 import type { LevelName } from "~/core/vocabulary/levels";
@@ -5,7 +6,7 @@ import { METHODS } from "~/core/vocabulary/methods";
 import { STANCES, type Stance } from "~/core/vocabulary/stance";
 import { METHOD_WORDS, STANCE_WORDS } from "~/core/wording/words";
 
-/** How a level is done where it differs: its method, which leg the called side is, whether left and right take turns by themselves. */
+/** How a level is done where it differs: its method, its directions, which leg the called side is, whether left and right take turns by themselves. */
 export function LevelWays({
   drill,
   level,
@@ -13,7 +14,7 @@ export function LevelWays({
 }: {
   drill: Drill;
   level: LevelName;
-  onChange: (part: Partial<DrillLevel>, words: string) => void;
+  onChange: (part: Partial<DrillLevel>, words: string, key?: string) => void;
 }) {
   const facts = drill.levels[level];
   const together = (facts.sides ?? drill.sides) === "together";
@@ -49,6 +50,29 @@ export function LevelWays({
           onChange={(stance) => onChange({ stance: stance === "alike" ? undefined : stance }, "stance")}
         />
       )}
+      <SelectField
+        label="Its directions"
+        value={facts.directions === undefined ? "same" : String(facts.directions)}
+        options={[
+          { value: "same", words: "as the drill" },
+          { value: "1", words: "one" },
+          { value: "2", words: "two" },
+        ]}
+        onChange={(n) => onChange(directionsOf(n, drill), "directions")}
+      />
+      {facts.directions === 2 && (
+        <DirectionWords
+          of="of this level "
+          words={facts.directionWords ?? drill.directionWords}
+          onChange={(directionWords, i) => onChange({ directionWords }, "directions", `direction ${i}`)}
+        />
+      )}
     </div>
   );
 }
+
+/** A level with as many directions as are chosen: those of the drill under its own words, until others are written. */
+const directionsOf = (n: string, drill: Drill): Partial<DrillLevel> =>
+  n === "2"
+    ? { directions: 2, directionWords: drill.directionWords ?? USUAL_DIRECTIONS }
+    : { directions: n === "1" ? 1 : undefined, directionWords: undefined };

@@ -2,14 +2,17 @@ import { useRef } from "react";
 import type { Route } from "./+types/route";
 import { EditorBar } from "./editor-bar";
 import { Facts } from "./facts";
+import { Kin, type Named } from "./kin";
 import { PoseEditor } from "./pose-editor";
 import { useDrillEditor } from "./use-drill-editor";
 import { Words } from "./words";
 import { notHere, requireCoach } from "~/app/server/coach.server";
 import { getServices } from "~/app/server/services.server";
 import { Confirm } from "~/app/ui/dialog";
+import { inFamilies } from "~/core/browse/browse";
 import { readOwnId, ownDrillId } from "~/core/drills/own";
 import { asDocument } from "~/core/drills/stresses";
+import { DRILLS } from "~/library";
 import { findOwnDrill } from "~/db/own-drills";
 import { opening } from "~/app/server/opening.server";
 
@@ -26,9 +29,19 @@ export async function loader({ request, params }: Route.LoaderArgs) {
     own: own.drill,
     whose: { coach: coach.id, club: coach.club.id },
     address: `/library/${params.drill}/keep`,
+    families: families(),
+    drills: DRILLS.map(({ id, name }) => ({ id, name })).sort(byName),
     first: { doc: asDocument(found.doc), revision: found.revision, updatedAt: found.updatedAt.toISOString() },
   };
 }
+
+const byName = (a: Named, b: Named) => a.name.localeCompare(b.name, "en-GB");
+
+/** The families of the library, each by the plainest drill in it. */
+const families = (): Named[] =>
+  inFamilies(DRILLS)
+    .flatMap(([lead]) => (lead?.family === undefined ? [] : [{ id: lead.family, name: lead.name }]))
+    .sort(byName);
 
 export const shouldRevalidate = () => false;
 
@@ -57,6 +70,7 @@ export default function OwnDrill({ loaderData }: Route.ComponentProps) {
         <div className="flex flex-col gap-5">
           <Words editor={editor} />
           <Facts editor={editor} />
+          <Kin editor={editor} families={loaderData.families} drills={loaderData.drills} />
         </div>
       </div>
     </main>
