@@ -140,7 +140,7 @@ export const breathAndTrunk = [
     also: [],
     dose: breaths(6, [4, 0, 8, 0]),
     bounds: bounds(3, 15, 1),
-    codes: codes(0, 0, 0, 1, 1),
+    codes: codes(0, 0, 0, 2, 1),
     brief: "Breathe out for twice as long as in, to slow everything down.",
     setUp: ["Lie on the back, knees bent or legs long, hands on the lower ribs.", "Close the eyes if that feels fine."],
     steps: [
@@ -167,7 +167,7 @@ export const breathAndTrunk = [
       dose: breaths(6, [3, 0, 5, 0]),
     },
     harder: {
-      codes: codes(0, 0, 0, 1, 2),
+      codes: codes(0, 0, 0, 2, 2),
       how: "Breathe in for five seconds and out for ten.",
       dose: breaths(6, [5, 0, 10, 0]),
     },

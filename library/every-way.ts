@@ -1,3 +1,4 @@
+import { servedSeconds } from "~/core/arc/arcs";
 // Trying everything one by one, for tests and measurements only: what the solver's answers are held against.
 
 import { coverageOf } from "~/core/coverage/coverage";
@@ -46,7 +47,7 @@ export function bestOfEveryWay(
       const timeline = compile(doc, drillById);
       const under = target - timeline.totalSeconds;
       if (under < -1e-6 || under > UNDER_AT_MOST + 1e-6) return;
-      const fit = fitOf(coverageOf(doc, timeline, drillById), demand, target);
+      const fit = fitOf(coverageOf(doc, timeline, drillById), demand, servedSeconds(session.purpose, target));
       best = { exact: Math.abs(under) < 1e-6 ? Math.max(best.exact, fit) : best.exact, near: Math.max(best.near, fit) };
       return;
     }

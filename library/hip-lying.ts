@@ -290,7 +290,7 @@ export const hipLying = [
     also: ["hip.flex"],
     dose: time(45),
     bounds: bounds(20, 75, 5),
-    codes: codes(0, 0, 0, 1, 4),
+    codes: codes(0, 0, 0, 2, 4),
     brief: "On the back, ankle of the working leg over the other thigh, draw that thigh in.",
     setUp: ["Lie on the back, cross the working ankle over the other thigh.", "Foot pulled back to guard the knee."],
     steps: ["Take hold behind the lower thigh and draw it in.", "Let the working knee move away.", "Breathe and stay."],
@@ -302,7 +302,7 @@ export const hipLying = [
     faults: [fault("The pelvis curls off the floor.", "Hips heavy, pull less.")],
     cautions: [leaveOut("If the knee hurts, don’t pull; if it still hurts, leave this one out.")],
     easier: { codes: codes(0, 0, 0, 1, 3), how: "Keep the lower foot on the floor.", dose: time(30) },
-    harder: { codes: codes(0, 0, 0, 1, 5), how: "Straighten the lower leg halfway.", dose: time(60) },
+    harder: { codes: codes(0, 0, 0, 2, 5), how: "Straighten the lower leg halfway.", dose: time(60) },
   }),
   drill({
     id: "knee-across",

@@ -23,7 +23,7 @@ export const lunges = [
     also: ["ribs.breath"],
     dose: breaths(5),
     bounds: bounds(3, 8, 1),
-    codes: codes(1, 1, 0, 1, 4),
+    codes: codes(1, 1, 0, 2, 4),
     brief: "In half-kneeling ease back on each breath in and sink forward on each breath out.",
     setUp: ["Kneel on the pad on the working side, the other foot in front.", "Pelvis tucked under."],
     steps: [
@@ -40,7 +40,7 @@ export const lunges = [
       how: "Hold a support with one hand and go half as far.",
       kit: ["pad", "support"],
     },
-    harder: { codes: codes(1, 1, 0, 1, 5), how: "Reach both arms overhead.", dose: breaths(6) },
+    harder: { codes: codes(1, 1, 0, 2, 5), how: "Reach both arms overhead.", dose: breaths(6) },
   }),
   drill({
     id: "hip-flexor-reach",

@@ -162,7 +162,7 @@ export const spineTurns = [
     loads: [some("balance", "A long lunge, turning, without a hand.")],
     dose: reps(6, "turn 2.5 [out]", "come back 2.5 [in]"),
     bounds: bounds(4, 10, 1, 3),
-    codes: codes(1, 1, 0, 1, 4),
+    codes: codes(1, 1, 0, 2, 4),
     brief: "In a long lunge turn the chest and long arms over the front leg.",
     setUp: ["Step into a lunge, the leg of the working side behind.", "Arms long in front, palms together."],
     steps: [
@@ -175,7 +175,7 @@ export const spineTurns = [
     faults: [fault("The front knee falls in.", "Knee over the middle toes.")],
     cautions: [unsteady],
     easier: { codes: codes(1, 1, 0, 1, 3), how: "Take a shorter, higher stance.", loads: [], also: ["trunk"] },
-    harder: { codes: codes(1, 1, 0, 1, 5), how: "Start with the arms overhead and open them wide as you turn." },
+    harder: { codes: codes(1, 1, 0, 2, 5), how: "Start with the arms overhead and open them wide as you turn." },
   }),
   drill({
     id: "wall-drive-turn",

@@ -1,13 +1,36 @@
+import type { Rehearsal } from "~/core/vocabulary/rehearses";
 import type { SportProfile } from "~/core/sport-profiles/schema";
 import type { Motion } from "~/core/vocabulary/motions";
 
 type Asked = Partial<Record<Motion, [weight: 0 | 1 | 2 | 3, why: string]>>;
+
+/** What each rehearses at the end of a session before it, where it usually takes place, and what else its arc depends on. */
+const BEFORE: Readonly<
+  Record<string, Pick<SportProfile, "surfaces" | "lands" | "groundSport"> & { rehearses: Rehearsal[] }>
+> = {
+  general: { rehearses: ["squat", "hinge", "lunge", "step"] },
+  rowing: { rehearses: ["stroke"], surfaces: ["hall floor", "dock or deck"] },
+  handball: { rehearses: ["throw", "run", "jump", "land", "cut"], surfaces: ["hall floor"], lands: true },
+  football: { rehearses: ["kick", "run", "cut"], surfaces: ["dry grass", "wet grass"], lands: true },
+  basketball: { rehearses: ["jump", "land", "run", "cut", "throw"], surfaces: ["hall floor"], lands: true },
+  volleyball: { rehearses: ["hit", "jump", "land"], surfaces: ["hall floor"], lands: true },
+  tennis: { rehearses: ["hit", "run", "cut"], surfaces: ["hard ground", "hall floor"], lands: true },
+  combat: { rehearses: ["lunge", "crawl", "push", "pull", "roll", "hit"], surfaces: ["mat"], groundSport: true },
+  running: { rehearses: ["run"], surfaces: ["hard ground", "dry grass", "wet grass"] },
+  cycling: { rehearses: ["step", "squat", "hinge"] },
+  swimming: { rehearses: ["stroke", "pull"], surfaces: ["hall floor"] },
+  lifting: { rehearses: ["squat", "hinge", "push"], surfaces: ["hall floor"] },
+  throwing: { rehearses: ["throw", "run"], surfaces: ["dry grass", "hard ground", "hall floor"] },
+  climbing: { rehearses: ["hang", "pull", "step", "squat"], surfaces: ["mat", "hall floor"] },
+  "desk-work": { rehearses: ["squat", "hinge", "step"], surfaces: ["carpet"] },
+};
 
 const demand = (id: string, name: string, about: string, held: string[], rows: Asked): SportProfile => ({
   id,
   name,
   about,
   held,
+  ...BEFORE[id],
   rows: Object.fromEntries(Object.entries(rows).map(([row, [weight, why]]) => [row, { weight, why }])),
 });
 

@@ -75,7 +75,7 @@ export const springs = [
     also: ["hip.flex", "an.pf"],
     dose: reps(6, "rise 1", "drop 0.5", "freeze 2.5"),
     bounds: bounds(3, 8, 1, 3.5),
-    codes: codes(1, 3, 1, 1, 5),
+    codes: codes(1, 2, 1, 1, 5),
     brief: "Rise tall onto the toes, drop fast into a half squat, and freeze there.",
     setUp: ["Stand with the feet hip-width apart, arms overhead."],
     steps: [
@@ -191,7 +191,7 @@ export const springs = [
     also: ["an.ie", "kn.flex", "hip.ext"],
     dose: reps(5, "push 1", "bound 0.5 (hop)", "stick 2.5"),
     bounds: bounds(3, 8, 1, 3.5),
-    codes: codes(2, 3, 2, 2, 6),
+    codes: codes(2, 3, 2, 2, 5),
     brief: "Bound sideways from one leg to the other and hold each landing still.",
     setUp: ["Stand on one leg, knee bent; you land on the working leg.", "Clear two metres to each side."],
     steps: [

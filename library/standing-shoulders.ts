@@ -38,14 +38,14 @@ export const standingShoulders = [
     cautions: [soreShoulder],
     searchWords: ["arm swings", "shoulder warm-up", "rotator cuff"],
     easier: {
-      codes: codes(0, 1, 0, 0, 2),
+      codes: codes(0, 2, 0, 0, 2),
       name: "Growing arm circles, sitting",
       how: "Sit on a chair, and stop at shoulder height.",
       posture: "chair-sit",
       kit: ["chair"],
       setUp: ["Sit tall, away from the backrest, with room for the arms."],
       dose: reps(6, "circle 3"),
-      bounds: bounds(5, 15, 1, 3),
+      bounds: bounds(5, 15, 1, 2),
     },
     harder: {
       codes: codes(1, 2, 0, 1, 4),

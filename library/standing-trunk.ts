@@ -111,7 +111,7 @@ export const standingTrunk = [
     also: ["sh.flex", "hip.ext"],
     dose: reps(10, "hinge 1.5 [in]", "stand tall 1.5 [out]"),
     bounds: bounds(6, 15, 1, 3),
-    codes: codes(1, 1, 0, 1, 4),
+    codes: codes(1, 1, 0, 2, 4),
     brief: "Push the hips back with a flat back as the arms sweep behind, then stand and reach up.",
     setUp: ["Stand with the feet hip-width apart, knees soft, arms up in front."],
     steps: [
@@ -126,7 +126,7 @@ export const standingTrunk = [
     searchWords: ["good morning", "hamstrings", "deadlift pattern"],
     easier: { codes: codes(1, 1, 0, 1, 3), how: "Keep the hands on the hips and hinge halfway.", also: ["hip.ext"] },
     harder: {
-      codes: codes(1, 1, 0, 1, 5),
+      codes: codes(1, 1, 0, 2, 5),
       how: "Hinge deeper, and rise onto the toes as you stand.",
       also: ["sh.flex", "hip.ext", "an.pf"],
     },

@@ -5,7 +5,9 @@ import { NumberField } from "./number-field";
 import { ProtectChoice } from "./protect-choice";
 import { KIT, KIT_FACTS } from "~/core/vocabulary/kit";
 import { readKit } from "~/core/group/kit-text";
-import { SURFACE_FACTS, SURFACES } from "~/core/group/surfaces";
+import { SURFACE_FACTS } from "~/core/group/surfaces";
+import { SURFACES } from "~/core/vocabulary/surfaces";
+import { WHO, WHO_WORDS } from "~/core/vocabulary/who";
 import { listWords } from "~/core/wording/words";
 import type { GroupSetting } from "~/core/group/schema";
 
@@ -85,10 +87,44 @@ export function SettingFields({
             />
           )}
         </Said>
+        <Said
+          words="They wait in lines for lanes"
+          on={setting.lanes !== undefined}
+          onChange={(on) => set({ lanes: on ? 4 : undefined })}
+        >
+          {setting.lanes !== undefined && (
+            <NumberField label="Lanes" min={1} max={50} value={setting.lanes} onChange={(lanes) => set({ lanes })} />
+          )}
+        </Said>
       </>
     );
   return (
     <>
+      <SelectField
+        label="They are"
+        value={setting.who ?? "adults"}
+        options={WHO.map((value) => ({ value, words: WHO_WORDS[value] }))}
+        onChange={(value) =>
+          set({
+            who: value === "adults" ? undefined : value,
+            ...(value !== "older" && { gettingUp: undefined, impact: undefined }),
+          })
+        }
+      />
+      {setting.who === "older" && (
+        <div className="pl-6">
+          <Said
+            words="They get down to the floor and up again"
+            on={setting.gettingUp === true}
+            onChange={(on) => set({ gettingUp: on || undefined })}
+          />
+          <Said
+            words="Small landings, as in a jog, are fine"
+            on={setting.impact === true}
+            onChange={(on) => set({ impact: on || undefined })}
+          />
+        </div>
+      )}
       <Said
         words="Effort has a cap"
         on={setting.effortCap !== undefined}

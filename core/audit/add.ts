@@ -15,7 +15,7 @@ import { moveSeconds } from "~/core/vocabulary/postures";
 import { toSeconds, type Seconds } from "~/core/units";
 
 /** Drills that may be added for a group: they are not too much for what the session is for, the kit is there, nothing anybody protects is loaded, and they are not in it yet. */
-function addable(input: AuditInput): Drill[] {
+export function addable(input: AuditInput): Drill[] {
   const { group, offered, session } = input;
   const protections = protectionsOf([
     ...(group?.setting.areas ?? []),

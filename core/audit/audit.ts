@@ -21,6 +21,14 @@ export function auditInput(
   return { session, timeline, drills, coverage: coverageOf(session, timeline, drills), offered: [], ...circumstances };
 }
 
+/** What an input is told besides its session. */
+const circumstancesOf = ({ demand, group, offered, arc }: AuditInput): Circumstances => ({
+  demand,
+  group,
+  offered,
+  arc,
+});
+
 /** What the rules find in a session, most serious first. Fixes are proposals: `mending` says which of them mend. */
 export const audit = (input: AuditInput): Finding[] => allAtOnce(auditInSteps(input));
 
@@ -63,9 +71,7 @@ export function applyFix(found: Finding, input: AuditInput, all: readonly Findin
   const session = settled(fix.apply(input.session), input.drills);
   // What a block by the clock can't keep is no fix.
   if (session === input.session || meaningFaults(session, input.drills).length > 0) return undefined;
-  const after = audit(
-    auditInput(session, input.drills, { demand: input.demand, group: input.group, offered: input.offered }),
-  );
+  const after = audit(auditInput(session, input.drills, circumstancesOf(input)));
   const [before, now] = [counts(all, input.session), counts(after, session)];
   const key = keyOf(found, input.session);
   if ((now.get(key) ?? 0) >= (before.get(key) ?? 0)) return undefined;
@@ -88,7 +94,7 @@ export function* applyAllFixes(
   const fixes: string[] = [];
   let now = input;
   let found = audit(now);
-  const given = { demand: input.demand, group: input.group, offered: input.offered };
+  const given = circumstancesOf(input);
   while (fixes.length < MOST_AT_ONCE) {
     let made: AppliedFix | undefined;
     for (const one of found) {

@@ -1,3 +1,4 @@
+import type { Arc } from "~/core/arc/schema";
 import type { Coverage } from "~/core/coverage/coverage";
 import type { SportProfile } from "~/core/sport-profiles/schema";
 import type { Area } from "~/core/vocabulary/areas";
@@ -43,12 +44,14 @@ export type AuditInput = {
   demand?: SportProfile | undefined;
   /** Who it is for; rules about people and kit look at nothing without. */
   group?: Group | undefined;
+  /** The arc it is to follow; without it, that of its purpose. */
+  arc?: Arc | undefined;
   /** Drills that may be offered instead of another, or added. */
   offered: readonly Drill[];
 };
 
 /** What the audit is told besides the session. */
-export type Circumstances = Partial<Pick<AuditInput, "demand" | "group" | "offered">>;
+export type Circumstances = Partial<Pick<AuditInput, "demand" | "group" | "offered" | "arc">>;
 
 /** A rule; one that takes long for many people can be asked in steps, too. */
 export type Rule = {

@@ -25,12 +25,32 @@ export type Coverage = Readonly<Record<Motion, RowCoverage>>;
 export function coverageOf(
   session: SessionPlan,
   timeline: { segments: readonly Segment[] },
-  drills: (id: string) => Pick<Drill, "levels" | "sides" | "method"> | undefined,
+  drills: DrillsForCoverage,
 ): Coverage {
   const seconds = Object.fromEntries(MOTIONS.map((row) => [row, { left: 0, right: 0, counts: 0 }])) as Record<
     Motion,
     RowCoverage
   >;
+  eachGift(session, timeline, drills, ({ row, left, right }) => {
+    seconds[row].left += left;
+    seconds[row].right += right;
+  });
+  for (const row of MOTIONS) seconds[row].counts = Math.min(seconds[row].left, seconds[row].right);
+  return seconds;
+}
+
+type DrillsForCoverage = (id: string) => Pick<Drill, "levels" | "sides" | "method"> | undefined;
+
+/** What one piece of work gives a row, on each side; `main` where the row is a main one of its drill. */
+export type Gift = { block: number; item: number; row: Motion; left: Seconds; right: Seconds; main: boolean };
+
+/** Tells of everything that the work of a session gives, piece by piece and row by row. */
+export function eachGift(
+  session: SessionPlan,
+  timeline: { segments: readonly Segment[] },
+  drills: DrillsForCoverage,
+  tell: (gift: Gift) => void,
+): void {
   for (const segment of timeline.segments) {
     if (segment.kind !== "work") continue;
     const item = session.blocks[segment.block]?.items[segment.item];
@@ -38,29 +58,24 @@ export function coverageOf(
     if (!drill) continue;
     const level = drill.levels[item.level];
     const shared = sharesSides(segment.side, session.version, drill, item);
-    const give = (row: Motion, share: Share) => {
-      const to = seconds[row];
+    const { block, item: at, side } = segment;
+    const give = (row: Motion, share: Share, main: boolean) => {
       const all = segment.seconds * share;
-      if (!MOTION_FACTS[row].sided) {
-        to.left += all;
-        to.right += all;
-      } else if (shared) {
-        to.left += all / 2;
-        to.right += all / 2;
-      } else if ((segment.side === "left" || segment.side === "right") && !level.bothLimbs?.includes(row))
-        to[level.otherLimb?.includes(row) ? otherSide(segment.side) : segment.side] += all;
-      else {
-        to.left += all;
-        to.right += all;
+      let [left, right] = [all, all];
+      if (MOTION_FACTS[row].sided) {
+        if (shared) [left, right] = [all / 2, all / 2];
+        else if ((side === "left" || side === "right") && !level.bothLimbs?.includes(row)) {
+          const to = level.otherLimb?.includes(row) ? otherSide(side) : side;
+          [left, right] = to === "left" ? [all, 0] : [0, all];
+        }
       }
+      tell({ block, item: at, row, left, right, main });
     };
     // Pressing a muscle until it lets go is not moving through a range.
     const main = drill.method === "release" ? ALSO : MAIN;
-    for (const row of level.main) give(row, main);
-    for (const row of level.also) if (!level.main.includes(row)) give(row, ALSO);
+    for (const row of level.main) give(row, main, true);
+    for (const row of level.also) if (!level.main.includes(row)) give(row, ALSO, false);
   }
-  for (const row of MOTIONS) seconds[row].counts = Math.min(seconds[row].left, seconds[row].right);
-  return seconds;
 }
 
 /** Whether each side has half of a piece of work: it changes sides, or both are worked side by side for a time. */

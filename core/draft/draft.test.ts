@@ -1,3 +1,4 @@
+import { servedSeconds } from "~/core/arc/arcs";
 import { needsOf } from "~/core/drills/form";
 import fc from "fast-check";
 import { beforeAll, describe, expect, it } from "vitest";
@@ -145,7 +146,11 @@ describe("a draft", () => {
       expect(one.seconds).toBeLessThanOrEqual(request.target + 1e-6);
       expect(one.seconds).toBeGreaterThanOrEqual(request.target - SHORT_AT_MOST - 1e-6);
       expect(one.fit).toBeCloseTo(
-        fitOf(coverageOf(one.session, timeline, drillById), request.demand, request.target),
+        fitOf(
+          coverageOf(one.session, timeline, drillById),
+          request.demand,
+          servedSeconds(request.purpose, request.target),
+        ),
         9,
       );
       expect(one.fit).toBeLessThanOrEqual(one.bound + 1e-6);
@@ -164,7 +169,6 @@ describe("a draft", () => {
               "cold-effort",
               "long-holds",
               "unequal-sides",
-              "closing",
               "tempo",
             ].includes(f.rule),
           )
@@ -363,7 +367,11 @@ describe("what the model proves", () => {
           );
           if (bound.kind !== "optimal") throw new Error(bound.kind);
           expect(
-            fitOf(coverageOf(session, compile(session, drillById), drillById), short.demand, short.target),
+            fitOf(
+              coverageOf(session, compile(session, drillById), drillById),
+              short.demand,
+              servedSeconds(short.purpose, short.target),
+            ),
           ).toBeLessThanOrEqual(bound.bound + 1e-6);
         },
       ),

@@ -1,3 +1,4 @@
+import { servedSeconds } from "~/core/arc/arcs";
 import { ordered, sessionOf, unrest, type Chosen } from "./assemble";
 import { differences } from "./compare";
 import { stated, type Stated } from "./explain";
@@ -282,7 +283,11 @@ function settle(
     steps.map(({ step, chosen: list }) => ({ step, chosen: list.map((c) => ({ ...c, dose: doses.get(c.index)! })) })),
     request,
   );
-  const fit = fitOf(coverageOf(session, compile(session, drills), drills), request.demand, request.target);
+  const fit = fitOf(
+    coverageOf(session, compile(session, drills), drills),
+    request.demand,
+    servedSeconds(request.purpose, request.target),
+  );
   const over = {
     ...unrest(
       steps.flatMap((one) => one.chosen),

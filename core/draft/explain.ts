@@ -1,3 +1,4 @@
+import { servedSeconds } from "~/core/arc/arcs";
 import { formIn } from "~/core/drills/form";
 import { candidatesOf, type Candidate, type Limit } from "./candidates";
 import type { DraftRequest } from "./request";
@@ -66,7 +67,7 @@ export function stated(
   const drills: Drills = (id) => byId.get(id);
   const timeline = compile(session, drills);
   const coverage = coverageOf(session, timeline, drills);
-  const missing = missingRows(coverage, request.demand, request.target).map((one) => ({
+  const missing = missingRows(coverage, request.demand, servedSeconds(request.purpose, request.target)).map((one) => ({
     ...one,
     why: whyMissing(one.row, candidates, kept, offered, drills),
   }));
@@ -78,7 +79,7 @@ export function stated(
     cautions,
     session,
     seconds: timeline.totalSeconds,
-    fit: fitOf(coverage, request.demand, request.target),
+    fit: fitOf(coverage, request.demand, servedSeconds(request.purpose, request.target)),
     postureChanges: postureChanges(timeline.segments),
     missing,
     reasons: reasonsOf(session, coverage, request, drills),
@@ -135,13 +136,13 @@ function whyHere(
   request: DraftRequest,
   drills: Drills,
 ): string {
-  const { demand, target, must, locked } = request;
+  const { demand, target, purpose, must, locked } = request;
   const item = session.blocks[place.block]!.items[place.item]!;
   const drill = formIn(item, drills)!;
   if (locked.some((one) => one.drill === item.drill)) return "You locked it.";
   const rest = removeItem(session, place);
   const without = coverageOf(rest, compile(rest, drills), drills);
-  const targets = targetsOf(demand, target);
+  const targets = targetsOf(demand, servedSeconds(purpose, target));
   const level = drill.levels[item.level];
   const losses = MOTIONS.filter((row) => level.main.includes(row) || level.also.includes(row))
     .map((row) => ({

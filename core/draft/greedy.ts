@@ -1,3 +1,4 @@
+import { servedSeconds } from "~/core/arc/arcs";
 import { ordered, unrest, type Chosen } from "./assemble";
 import { CLOSING, type Candidate } from "./candidates";
 import { ALL_PLANES_FROM, isEasy, mostDrills, mostFirst, MOST_SAME, WAY_IN } from "./model";
@@ -24,7 +25,7 @@ export function greedy(
   candidates: readonly Candidate[],
   apart: readonly Apart[] = [],
 ): { fit: Share; seconds: Seconds; chosen: Chosen[] } | undefined {
-  const targets = targetsOf(request.demand, request.target);
+  const targets = targetsOf(request.demand, servedSeconds(request.purpose, request.target));
   const all = MOTIONS.reduce((sum, row) => sum + weightOf(request.demand, row), 0);
   const asked = MOTIONS.filter((row) => weightOf(request.demand, row) > 0);
   type Taken = { index: number; step: number };

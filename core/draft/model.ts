@@ -1,3 +1,4 @@
+import { servedSeconds } from "~/core/arc/arcs";
 import { CLOSING, rowsOf, type Candidate } from "./candidates";
 import { feelsOf, kindOf } from "./prune";
 import { lastApart, type Apart, type DraftRequest } from "./request";
@@ -100,7 +101,7 @@ export function programOf(
   const free = (name: string, most = 1) => void columns.push({ name, least: 0, most, whole: false });
   const open = chosen ? chosen.which : candidates.map((_, i) => i);
   const fixed = chosen !== undefined;
-  const targets = targetsOf(demand, target);
+  const targets = targetsOf(demand, servedSeconds(request.purpose, target));
   /** Each candidate's doses as columns with the step of the dose they stand for: one whole number where drills are chosen already, else the corners of what it gives. */
   const corners = open.map((i): { column: string; at: number }[] => {
     const { doses, gives } = candidates[i]!;

@@ -1,6 +1,6 @@
 import { z } from "zod";
 import { hardness } from "~/core/drills/hardness";
-import { MOTION_FACTS, type Joint } from "~/core/vocabulary/motions";
+import { JOINTS, MOTION_FACTS, type Joint } from "~/core/vocabulary/motions";
 import { METHODS } from "~/core/vocabulary/methods";
 import type { Drill, DrillLevel } from "~/core/drills/schema";
 import type { LevelName } from "~/core/vocabulary/levels";
@@ -9,7 +9,6 @@ import { capital } from "~/core/wording/words";
 import type { Seconds } from "~/core/units";
 
 const PLANES = ["forward-back", "side", "rotation"] as const;
-const JOINTS = [...new Set(Object.values(MOTION_FACTS).map((facts) => facts.joint))] as [Joint, ...Joint[]];
 
 /** Which drills a stage takes: all that is said must hold; what is left out does not matter. */
 const takesSchema = z.strictObject({

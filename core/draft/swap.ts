@@ -1,3 +1,4 @@
+import { servedSeconds } from "~/core/arc/arcs";
 import { formIn } from "~/core/drills/form";
 import { candidatesOf, CLOSING, type Candidate } from "./candidates";
 import { SHORT_AT_MOST } from "./draft";
@@ -94,7 +95,7 @@ export function swapsFor(
             item: changed.blocks[place.block]!.items[place.item]!,
             session: changed,
             seconds: timeline.totalSeconds,
-            fit: fitOf(coverage, request.demand, request.target),
+            fit: fitOf(coverage, request.demand, servedSeconds(request.purpose, request.target)),
             postureChanges: postureChanges(timeline.segments),
           },
         ];

@@ -47,14 +47,28 @@ export function formIn<D extends Formed>(
   return found && inForm(found, level);
 }
 
-/** The kit without which a level isn’t this drill: all of it but what only helps, each piece that helps once. */
-export function needsOf({ kit, helps = [] }: Pick<DrillLevel, "kit" | "helps">): readonly Kit[] {
-  if (helps.length === 0) return kit;
-  const left = [...helps];
+const less = (kit: readonly Kit[], out: readonly Kit[]): readonly Kit[] => {
+  if (out.length === 0) return kit;
+  const left = [...out];
   return kit.filter((piece) => {
     const at = left.indexOf(piece);
     if (at < 0) return true;
     left.splice(at, 1);
     return false;
   });
-}
+};
+
+/** The kit an item uses: all of its level’s but what only helps and is left away. */
+export const kitUsed = (
+  { kit, helps = [] }: Pick<DrillLevel, "kit" | "helps">,
+  { without = [] }: { without?: readonly Kit[] | undefined },
+): readonly Kit[] =>
+  without.length === 0
+    ? kit
+    : less(
+        kit,
+        helps.filter((piece) => without.includes(piece)),
+      );
+
+/** The kit without which a level isn’t this drill: all of it but what only helps, each piece that helps once. */
+export const needsOf = ({ kit, helps = [] }: Pick<DrillLevel, "kit" | "helps">): readonly Kit[] => less(kit, helps);

@@ -1,3 +1,4 @@
+import { servedSeconds } from "~/core/arc/arcs";
 import { canComeTo } from "./reach";
 import { leversOf, type Allowed, type Lever } from "./levers";
 import type { Program, Solution, Solve, Term } from "./program";
@@ -178,8 +179,12 @@ function fittedTo({ session, target, demand }: FitRequest, set: SessionPlan, dri
     changes,
     seconds: after.totalSeconds,
     fit: demand && {
-      before: fitOf(coverageOf(session, compile(session, drills), drills), demand, target),
-      after: fitOf(coverageOf(fitted, after, drills), demand, target),
+      before: fitOf(
+        coverageOf(session, compile(session, drills), drills),
+        demand,
+        servedSeconds(session.purpose, target),
+      ),
+      after: fitOf(coverageOf(fitted, after, drills), demand, servedSeconds(session.purpose, target)),
     },
   };
 }
@@ -251,7 +256,7 @@ function addFit(
   seconds: readonly Term[][],
   { columns, rows, objective }: Program,
 ): void {
-  const targets = targetsOf(demand, target);
+  const targets = targetsOf(demand, servedSeconds(session.purpose, target));
   const coverage = coverageOf(session, timeline, drills);
   const all = MOTIONS.reduce((sum, row) => sum + weightOf(demand, row), 0);
   for (const row of MOTIONS) {

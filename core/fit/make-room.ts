@@ -1,3 +1,4 @@
+import { servedSeconds } from "~/core/arc/arcs";
 import { formIn } from "~/core/drills/form";
 import { endsOf, fitToTime, UNDER_AT_MOST, type FitAnswer, type FitRequest } from "./fit-to-time";
 import { equalPlaces } from "./levers";
@@ -132,7 +133,8 @@ function fitBetween(
   { session: after }: { session: SessionPlan },
   drills: Drills,
 ) {
-  const of = (s: SessionPlan) => fitOf(coverageOf(s, compile(s, drills), drills), demand!, target);
+  const of = (s: SessionPlan) =>
+    fitOf(coverageOf(s, compile(s, drills), drills), demand!, servedSeconds(session.purpose, target));
   return demand && { before: of(session), after: of(after) };
 }
 
@@ -150,7 +152,8 @@ function dropSteps(
   looked: (session: SessionPlan) => FoundIn,
 ): Step[] {
   const timeline = compile(session, drills);
-  const fit = fitOf(coverageOf(session, timeline, drills), demand, target);
+  const served = servedSeconds(session.purpose, target);
+  const fit = fitOf(coverageOf(session, timeline, drills), demand, served);
   const totals = totalsByItem(timeline);
   const all = placesOf(session);
   const closing = all.at(-1)!;
@@ -166,7 +169,7 @@ function dropSteps(
     )
     .map((places) => {
       const without = removeSeveral(session, places);
-      const lost = fit - fitOf(coverageOf(without, compile(without, drills), drills), demand, target);
+      const lost = fit - fitOf(coverageOf(without, compile(without, drills), drills), demand, served);
       return {
         places,
         without,
@@ -230,7 +233,7 @@ function addSteps(
   drills: Drills,
 ): Step[] {
   const input = auditInput(session, drills, { demand, group, offered: add });
-  for (const { row } of missingRows(input.coverage, demand, target)) {
+  for (const { row } of missingRows(input.coverage, demand, servedSeconds(session.purpose, target))) {
     const fix = addFix(
       input,
       (drill, block) => drill.levels.standard.main.includes(row) && isKin(drill, session.blocks[block]!, drills),

@@ -1,7 +1,8 @@
 import { z } from "zod";
 import { zoneSchema } from "~/core/clock/zone";
-import { SURFACES } from "./surfaces";
+import { SURFACES } from "~/core/vocabulary/surfaces";
 import { KIT } from "~/core/vocabulary/kit";
+import { WHO } from "~/core/vocabulary/who";
 import { protectsListSchema } from "./protect";
 import type { LevelName } from "~/core/vocabulary/levels";
 
@@ -12,6 +13,16 @@ export const groupSettingSchema = z.strictObject({
     .optional()
     .describe("Pieces there are; with a list, kit that is not on it is not there"),
   surface: z.enum(SURFACES).optional().describe("What the group stands on"),
+  who: z.enum(WHO).optional().describe("Who they are; left out, adults"),
+  gettingUp: z.boolean().optional().describe("Older or returning people who get down to the floor and up again"),
+  impact: z.boolean().optional().describe("Older or returning people for whom small landings are fine"),
+  lanes: z
+    .number()
+    .int()
+    .min(1)
+    .max(50)
+    .optional()
+    .describe("Lanes for drills that travel; people wait in lines for them"),
   floor: z.number().min(1).max(200).optional().describe("Clear length of floor for drills that travel, in metres"),
   effortCap: z.number().min(10).max(100).optional().describe("The most effort asked for, in per cent"),
   holdCap: z.number().min(5).max(600).optional().describe("The longest hold, in seconds"),

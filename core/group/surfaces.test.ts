@@ -1,6 +1,7 @@
 import { describe, expect, it } from "vitest";
 import { inForm } from "~/core/drills/form";
-import { groundAgainst, SURFACES } from "./surfaces";
+import { groundAgainst } from "./surfaces";
+import { SURFACES } from "~/core/vocabulary/surfaces";
 import type { Drill } from "~/core/drills/schema";
 import { drawnDrillById } from "~/library/drawn";
 
@@ -16,7 +17,8 @@ describe("what a group stands on", () => {
     ["kneeling with a pad", "hip-flexor-hold", ["wet grass", "dock or deck"]],
     ["standing on both feet", "squat-free", []],
     ["travelling", "squat-walk", ["dock or deck"]],
-    ["on one leg with nothing to hold on to", "lunge-reverse", ["dock or deck"]],
+    ["on one leg with nothing to hold on to", "single-leg-reach", ["dock or deck"]],
+    ["in a lunge, both feet down", "lunge-reverse", []],
     ["sitting on a chair", "chair-round-and-tall", []],
     ["marching on the spot", "marching-knee-drives", []],
     ["landing from a jump", "jump-and-stick", ["dock or deck"]],

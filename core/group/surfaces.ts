@@ -1,22 +1,10 @@
 import type { Drill, DrillLevel } from "~/core/drills/schema";
 import { inForm } from "~/core/drills/form";
 import { kitFacts } from "~/core/vocabulary/kit";
+import { SURFACES, type Surface } from "~/core/vocabulary/surfaces";
 import { knownStress } from "~/core/stress/at";
 import type { LevelName } from "~/core/vocabulary/levels";
 import { isDown, type Posture } from "~/core/vocabulary/postures";
-
-/** What a group stands on. */
-export const SURFACES = [
-  "mat",
-  "hall floor",
-  "dry grass",
-  "wet grass",
-  "hard ground",
-  "dock or deck",
-  "carpet",
-] as const;
-
-export type Surface = (typeof SURFACES)[number];
 
 /**
  * What is done on a surface: whether people go down on it (lying, sitting, on hands), whether they kneel on it (always, with a
@@ -67,6 +55,10 @@ export const isFreeBalance = (level: DrillLevel): boolean =>
     (s) => s.area === "balance" && (s.grade === 2 || !level.kit.some((kit) => kitFacts(kit).steadies)),
   );
 
+/** On one leg for longer than a step, with no hand on anything. Both feet down, however narrow, is not. */
+export const isOnOneLeg = (level: DrillLevel): boolean =>
+  knownStress(level).always.some((s) => s.area === "balance" && s.grade === 2);
+
 /** Why a level of a drill is not for a surface, as the end of a sentence that begins with its name; undefined where it is; the drill is in the form of that level. A kneeling hall floor or street wants a pad under the knee; `pads` is whether there are any. */
 export function groundAgainst(
   drill: Pick<Drill, "method" | "rehearses">,
@@ -81,7 +73,7 @@ export function groundAgainst(
     return `kneels ${on}${kneel === "pad" ? " without a pad" : ""}`;
   if (onTheSpot && drill.method === "travel") return `travels ${on}`;
   if (onTheSpot && (level.impact ?? 0) >= 2) return `lands from a jump ${on}`;
-  if (onTheSpot && isFreeBalance(level)) return `is done on one leg, or nearly, ${on} with nothing to hold on to`;
+  if (onTheSpot && isOnOneLeg(level)) return `is done on one leg ${on} with nothing to hold on to`;
   if (slips && cutsOrBrakes(drill, level)) return `cuts or brakes ${on}`;
   return undefined;
 }

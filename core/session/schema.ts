@@ -4,6 +4,7 @@ import { NEWEST_SESSION } from "./version";
 import { countSchema, lengthAboveZeroSchema, lengthSchema } from "~/core/dose/bounds";
 import { paceSchema } from "~/core/dose/pace";
 import { doseSchema } from "~/core/dose/schema";
+import { KIT } from "~/core/vocabulary/kit";
 import { LEVELS } from "~/core/vocabulary/levels";
 
 export const PURPOSES = [
@@ -44,6 +45,12 @@ export const itemSchema = z
       .optional()
       .describe("Watch-first time for this item; without it `pace.demo` at a drill's first appearance"),
     cues: z.array(cueSchema).max(50).optional().describe("Calls during the work"),
+    without: z
+      .array(z.enum(KIT))
+      .min(1)
+      .max(6)
+      .optional()
+      .describe("Of the kit that only helps, what is left away here, as pads on grass: nobody fetches it"),
     locked: z.literal(true).optional().describe("Not to be changed when the session is fitted to a length"),
     test: z.enum(["before", "after"]).optional().describe("A test taken before or after the work it is about"),
   })

@@ -15,7 +15,10 @@ export const HELD_POSITIONS: Readonly<Record<string, { words: string; opposites:
   "only-forward": { words: "only forward", opposites: ["th.rot", "th.side", "hip.abd", "hip.ir"] },
 };
 
-const BY_WORDS = new Map(Object.entries(HELD_POSITIONS).map(([key, { words }]) => [words, key]));
+const BY_WORDS = new Map([
+  ...Object.entries(HELD_POSITIONS).map(([key, { words }]) => [words, key] as const),
+  ["hips bent", "hips-folded"] as const,
+]);
 
 /** The key of a held position. Profiles of before have its words in its place; what is neither is a coach's own text, and its own key. */
 export const heldKey = (held: string): string =>

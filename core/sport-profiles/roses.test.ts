@@ -23,7 +23,7 @@ const rowing = profileById("rowing")!;
 
 describe("range roses", () => {
   const coverage = coverageFor([hold("hip-flexor-hold", 60, { sides: "left" }), hold("cat-camel", 120)]);
-  const { roses, scale } = rosesOf(coverage, { demand: rowing, target: 900 });
+  const { roses, scale } = rosesOf(coverage, { demand: rowing, served: 900 });
   it("have a petal for every motion, on both sides where a joint has sides", () => {
     const petals = roses.flatMap((rose) => rose.petals.map((petal) => `${petal.row} ${rose.side ?? ""}`));
     expect(petals.sort()).toEqual(
@@ -40,7 +40,7 @@ describe("range roses", () => {
       expect(Math.max(petal.length, petal.outline ?? 0)).toBeLessThanOrEqual(1 + 1e-9);
     }
     expect(Math.max(...all.map((petal) => petal.outline ?? 0))).toBeCloseTo(0.8, 9);
-    const bare = rosesOf(coverage, { target: 900 });
+    const bare = rosesOf(coverage, { served: 900 });
     expect(Math.max(...bare.roses.flatMap((rose) => rose.petals.map((petal) => petal.length)))).toBeCloseTo(1, 9);
   });
   it("show one side's work on that side only, and deeper the more of what is wanted is done", () => {
@@ -68,9 +68,9 @@ describe("range roses", () => {
     expect(roses.find((rose) => rose.joint === "hip" && rose.side === "right")!.x).toBeLessThan(0);
   });
   it("are all empty for nothing worked and nothing wanted, and compare with another session", () => {
-    const empty = rosesOf(coverageFor([hold("cat-camel", 1)]), { target: 600 });
+    const empty = rosesOf(coverageFor([hold("cat-camel", 1)]), { served: 600 });
     expect(empty.scale).toBe(30);
-    const both = rosesOf(coverage, { target: 600, other: coverageFor([hold("cat-camel", 300)]) });
+    const both = rosesOf(coverage, { served: 600, other: coverageFor([hold("cat-camel", 300)]) });
     const back = both.roses
       .find((rose) => rose.joint === "upper-back")!
       .petals.find((petal) => petal.other! > petal.has)!;

@@ -101,10 +101,10 @@ const MOST_WANTED: Share = 0.8;
  */
 export function rosesOf(
   coverage: Coverage,
-  { demand, target, other }: { demand?: SportProfile | undefined; target: Seconds; other?: Coverage | undefined },
+  { demand, served, other }: { demand?: SportProfile | undefined; served: Seconds; other?: Coverage | undefined },
 ): { roses: Rose[]; scale: Seconds } {
   const body = rosesBody();
-  const wanted = demand && targetsOf(demand, target);
+  const wanted = demand && targetsOf(demand, served);
   const worked = MOTIONS.flatMap((row) => [
     coverage[row].left,
     coverage[row].right,

@@ -1,4 +1,6 @@
 import { z } from "zod";
+import { SURFACES } from "~/core/vocabulary/surfaces";
+import { REHEARSALS } from "~/core/vocabulary/rehearses";
 import { MOTIONS } from "~/core/vocabulary/motions";
 
 /** How much a row is asked for, 0 to 3, and why in a line. */
@@ -16,6 +18,14 @@ export const sportProfileSchema = z.strictObject({
     .array(z.string().trim().min(3).max(120))
     .max(6)
     .describe("Positions people are in all week; their opposites weigh more"),
+  rehearses: z
+    .array(z.enum(REHEARSALS))
+    .max(8)
+    .optional()
+    .describe("Actions of the sport; a session before it ends with one of them"),
+  surfaces: z.array(z.enum(SURFACES)).max(SURFACES.length).optional().describe("What it usually takes place on"),
+  lands: z.boolean().optional().describe("It jumps or cuts: one-leg landings belong before it"),
+  groundSport: z.boolean().optional().describe("It is fought on the ground"),
   rows: z.partialRecord(z.enum(MOTIONS), weightSchema).describe("Rows that are left out weigh nothing"),
 });
 

@@ -88,16 +88,22 @@ const NEAR_END: Degrees = 10;
 /** Up to here a limit is where a joint is when nothing happens: a straight knee is no end of range. */
 const REST: Degrees = 15;
 
+/** Bent elbows and wrists, and feet laid down, are everyday positions, whatever their range. */
+const EVERYDAY: ReadonlySet<string> = new Set(["elbow.flexion", "wrist.extension"]);
+/** A foot that is stood on bends farther than one that hangs: about 38° with the knee over the toes (Bennell and others 1998). */
+const STOOD_ON: Degrees = 38;
+
 /** Whether any joint of the drawing comes near the end of its usual range over a repetition. Rotations of hip and shoulder, which the drawing shares out between joints, are left out. */
 export function nearTheEnd(motion: Animation): boolean {
   const player = playerOf(motion);
   return sampleBeats(motion).some((beat) =>
     Object.entries(anglesOf(bodyAt(player, beat))).some(([joint, angle]) => {
-      const limit = LIMITS[joint.replace(/^(left|right)\./, "") as keyof typeof LIMITS];
-      if (!limit || joint.endsWith(".rotation")) return false;
-      const past = (most: Degrees) => most > REST && angle >= most - Math.min(NEAR_END, most / 4);
-      const under = (least: Degrees) => least < -REST && angle <= least + Math.min(NEAR_END, -least / 4);
-      return past(limit.most) || under(limit.least);
+      const name = joint.replace(/^(left|right)\./, "") as keyof typeof LIMITS;
+      const limit = LIMITS[name];
+      if (!limit || joint.endsWith(".rotation") || EVERYDAY.has(name)) return false;
+      const past = (most: Degrees) => most > REST && angle > most - Math.min(NEAR_END, most / 4);
+      const under = (least: Degrees) => least < -REST && angle < least + Math.min(NEAR_END, -least / 4);
+      return name === "ankle.dorsiflexion" ? past(STOOD_ON) : past(limit.most) || under(limit.least);
     }),
   );
 }

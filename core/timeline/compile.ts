@@ -1,4 +1,4 @@
-import { formIn } from "~/core/drills/form";
+import { formIn, kitUsed } from "~/core/drills/form";
 import { fillBeats, layBeats } from "./beats";
 import { otherSide, type OneSide } from "~/core/vocabulary/sides";
 import { unitCount, unitMicros } from "~/core/dose/dose";
@@ -86,7 +86,7 @@ function visitItem(
   const here: Here = { session, drills, block, item, drill, place };
   const level = drill.levels[item.level];
 
-  moveTo(room, session, level.posture, level.kit, place);
+  moveTo(room, session, level.posture, kitUsed(level, item), place);
   if (place.round === 1 && !seen.has(place.item)) demo(room, session, item, level.posture, place);
   seen.add(place.item);
 

@@ -140,3 +140,6 @@ export const JOINT_WORDS: Readonly<Record<Joint, string>> = {
   ankle: "ankle",
   toes: "toes",
 };
+
+/** Every joint there is a motion of. */
+export const JOINTS = [...new Set(Object.values(MOTION_FACTS).map((facts) => facts.joint))] as [Joint, ...Joint[]];

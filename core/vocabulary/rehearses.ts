@@ -23,3 +23,6 @@ export const REHEARSAL_WORDS = {
 export type Rehearsal = keyof typeof REHEARSAL_WORDS;
 
 export const REHEARSALS = Object.keys(REHEARSAL_WORDS) as [Rehearsal, ...Rehearsal[]];
+
+/** Actions that are done fast: rehearsing them ends at speed. */
+export const FAST_ACTIONS: readonly Rehearsal[] = ["run", "jump", "land", "cut", "throw", "hit", "kick", "stroke"];

@@ -1,3 +1,5 @@
+import { listWords } from "./words";
+import { KIT_FACTS } from "~/core/vocabulary/kit";
 import { sameJson } from "~/core/same-json";
 import type { Block, Item, SessionPlan } from "~/core/session/schema";
 import { type Dose, kindOf } from "~/core/dose/kinds";
@@ -127,6 +129,15 @@ function aboutItem(a: Item, b: Item): string[] {
   if (a.directions !== b.directions) words.push(b.directions === 1 ? "one direction" : "both directions");
   if (a.firstSide !== b.firstSide) words.push(`first side ${b.firstSide ?? "as the session"}`);
   if (a.demo !== b.demo) words.push(b.demo === undefined ? "watch first as the session" : `watch first ${b.demo} s`);
+  if (!sameJson(a.without ?? [], b.without ?? []))
+    words.push(
+      b.without
+        ? `without ${listWords(
+            b.without.map((piece) => KIT_FACTS[piece].words),
+            "or",
+          )}`
+        : "with all of its kit",
+    );
   if (a.locked !== b.locked) words.push(b.locked ? "locked when fitting to time" : "unlocked");
   if (!sameJson(a.cues ?? [], b.cues ?? [])) words.push("calls changed");
   return words;

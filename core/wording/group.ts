@@ -2,6 +2,7 @@ import { protectionsOf } from "~/core/group/protect";
 import { SURFACE_FACTS } from "~/core/group/surfaces";
 import { zoneWords } from "~/core/clock/zone";
 import type { GroupSetting } from "~/core/group/schema";
+import { WHO_WORDS } from "~/core/vocabulary/who";
 import { KIT, KIT_FACTS } from "~/core/vocabulary/kit";
 import { protectionWords } from "./areas";
 import { secondsText } from "~/core/lengths";
@@ -11,6 +12,10 @@ import { listWords } from "./words";
 export function settingWords({
   kit,
   surface,
+  who,
+  gettingUp,
+  impact,
+  lanes,
   floor,
   effortCap,
   holdCap,
@@ -23,6 +28,10 @@ export function settingWords({
   return [
     ...(pieces ? [pieces.length > 0 ? `Kit: ${pieces.join(", ")}` : "No kit at all"] : []),
     ...(surface ? [SURFACE_FACTS[surface].words] : []),
+    ...(who ? [WHO_WORDS[who]] : []),
+    ...(gettingUp ? ["They get down to the floor and up"] : []),
+    ...(impact ? ["Small landings are fine"] : []),
+    ...(lanes !== undefined ? [lanes === 1 ? "One lane" : `${lanes} lanes`] : []),
     ...(floor !== undefined ? [`Floor: ${floor} m`] : []),
     ...(effortCap !== undefined ? [`Effort up to ${effortCap} %`] : []),
     ...(holdCap !== undefined ? [`Holds up to ${secondsText(holdCap)}`] : []),

@@ -1,7 +1,8 @@
 import { listWords } from "./words";
 import { roomOf } from "~/core/drills/room";
 import type { Drill } from "~/core/drills/schema";
-import { SURFACE_FACTS, SURFACES, surfacesFor } from "~/core/group/surfaces";
+import { SURFACE_FACTS, surfacesFor } from "~/core/group/surfaces";
+import { SURFACES } from "~/core/vocabulary/surfaces";
 import type { LevelName } from "~/core/vocabulary/levels";
 
 /** How much floor a level takes: “Room: 5 m each way, 1.5 m wide.” Nothing where it is not drawn. */

@@ -650,7 +650,7 @@ export const standingMotions: MotionSet = {
     ),
   },
   "hands-clasped-behind-lift": {
-    standard: rep("side", [handsBehind(-0.06, -0.13), handsBehind(-0.3, -0.02, { th: [-16, 0, 0], nk: [4, 0, 0] })]),
+    standard: rep("side", [handsBehind(-0.06, -0.13), handsBehind(-0.25, -0.05, { th: [-16, 0, 0], nk: [4, 0, 0] })]),
     easier: rep(
       "side",
       [

@@ -11,7 +11,7 @@ import { cx } from "~/app/ui/classes";
 import { Still } from "~/app/ui/figure/still";
 import { SelectField } from "~/app/ui/field";
 import { NumberField } from "~/app/ui/number-field";
-import { KIT_FACTS } from "~/core/vocabulary/kit";
+import { KIT_FACTS, type Kit } from "~/core/vocabulary/kit";
 import { newerRevision, readOwnId } from "~/core/drills/own";
 import { MOTION_FACTS, type Motion } from "~/core/vocabulary/motions";
 import type { Drill, DrillLevel } from "~/core/drills/schema";
@@ -101,7 +101,12 @@ export function DrillPanel({ desk, place, forPerson }: { desk: Desk; place: Plac
         onChange={(cues) => edit({ cues: cues.length > 0 ? cues : undefined }, "calls", "cues")}
       />
       {forPerson}
-      <About drill={drill} level={level} />
+      <About
+        drill={drill}
+        level={level}
+        without={item.without ?? []}
+        onWithout={(without) => edit({ without: without.length > 0 ? without : undefined }, "kit")}
+      />
     </div>
   );
 }
@@ -260,7 +265,17 @@ function SidesAndSets({
   );
 }
 
-function About({ drill, level }: { drill: Drill; level: DrillLevel }) {
+function About({
+  drill,
+  level,
+  without,
+  onWithout,
+}: {
+  drill: Drill;
+  level: DrillLevel;
+  without: Kit[];
+  onWithout: (without: Kit[]) => void;
+}) {
   const kit = [...new Set(level.kit)];
   return (
     <div className="flex flex-col gap-3 border-t border-line pt-3 text-sm">
@@ -276,6 +291,19 @@ function About({ drill, level }: { drill: Drill; level: DrillLevel }) {
               <span key={piece} className="block">
                 {count > 1 ? `${count} × ` : ""}
                 {KIT_FACTS[piece].words} <span className="text-ink-faint">(or {KIT_FACTS[piece].instead})</span>
+                {level.helps?.includes(piece) && (
+                  <label className="flex min-h-7 items-center gap-2">
+                    <input
+                      type="checkbox"
+                      className="size-4 accent-(--depth-5)"
+                      checked={without.includes(piece)}
+                      onChange={(e) =>
+                        onWithout(e.target.checked ? [...without, piece] : without.filter((one) => one !== piece))
+                      }
+                    />
+                    It only helps: do without it here
+                  </label>
+                )}
               </span>
             );
           })}

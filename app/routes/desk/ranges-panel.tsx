@@ -1,3 +1,4 @@
+import { servedSeconds } from "~/core/arc/arcs";
 import { formIn, needsOf } from "~/core/drills/form";
 import { Plus } from "lucide-react";
 import { useEffect, useMemo, useRef, useState } from "react";
@@ -58,9 +59,9 @@ export function RangesPanel({
   const [looked, setLooked] = useState<Looked>();
   const [compared, setCompared] = useState("");
   const other = useOther(compared);
-  const target = session.target ?? input.timeline.totalSeconds;
-  const { roses } = useMemo(() => rosesOf(coverage, { demand, target, other }), [coverage, demand, target, other]);
-  const short = demand ? missingRows(coverage, demand, target).slice(0, 5) : [];
+  const served = servedSeconds(session.purpose, session.target ?? input.timeline.totalSeconds);
+  const { roses } = useMemo(() => rosesOf(coverage, { demand, served, other }), [coverage, demand, served, other]);
+  const short = demand ? missingRows(coverage, demand, served).slice(0, 5) : [];
   return (
     <div className="flex flex-col gap-3 p-4">
       <div className="flex items-baseline justify-between gap-3">

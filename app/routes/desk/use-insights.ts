@@ -1,3 +1,4 @@
+import { servedSeconds } from "~/core/arc/arcs";
 import { useEffect, useMemo, useState } from "react";
 import type { DrillLookup } from "~/library";
 import { sortOut, type Accepted } from "~/core/audit/accepted";
@@ -56,7 +57,9 @@ export function useInsights({
   }, [input, found]);
   const sorted = useMemo(() => sortOut(found, session, accepted), [found, session, accepted]);
   const fit = useMemo(
-    () => demand && fitOf(input.coverage, demand, session.target ?? input.timeline.totalSeconds),
+    () =>
+      demand &&
+      fitOf(input.coverage, demand, servedSeconds(session.purpose, session.target ?? input.timeline.totalSeconds)),
     [input, demand, session],
   );
   const flags = useMemo(() => flagsByPlace(sorted.open), [sorted]);

@@ -1,3 +1,4 @@
+import { servedSeconds } from "~/core/arc/arcs";
 import { CautionList } from "~/app/ui/cautions";
 import { formIn } from "~/core/drills/form";
 import { Lock, LockOpen, Replace, Undo2 } from "lucide-react";
@@ -73,8 +74,13 @@ export function DraftCard({
   const timeline = useMemo(() => compile(session, drills), [session, drills]);
   const profile = useMemo(() => miniProfile(profileOf(session, timeline), 400, 76), [session, timeline]);
   const { roses } = useMemo(
-    () => rosesOf(coverageOf(session, timeline, drills), { demand, target: asked.target, other: undefined }),
-    [session, timeline, drills, demand, asked.target],
+    () =>
+      rosesOf(coverageOf(session, timeline, drills), {
+        demand,
+        served: servedSeconds(asked.purpose, asked.target),
+        other: undefined,
+      }),
+    [session, timeline, drills, demand, asked.purpose, asked.target],
   );
   const { group } = asked;
   const kit = kitList(session, drills);

@@ -1,3 +1,4 @@
+import { servedSeconds } from "~/core/arc/arcs";
 import { notThere, ownIdOf } from "./own-id";
 import type { Coach } from "~/app/server/coach.server";
 import { drillsOf } from "~/app/server/drills.server";
@@ -27,7 +28,7 @@ export async function demandPage(coach: Coach, id: string) {
     sessions.push({
       id,
       title: doc.title,
-      target: doc.target ?? timeline.totalSeconds,
+      served: servedSeconds(doc.purpose, doc.target ?? timeline.totalSeconds),
       coverage: coverageOf(doc, timeline, drills),
     });
     // Others are served between one and the next.

@@ -4,7 +4,7 @@ import type { Coverage } from "~/core/coverage/coverage";
 import { fitOf } from "~/core/sport-profiles/fit";
 import type { SportProfile } from "~/core/sport-profiles/schema";
 
-export type Measured = { id: string; title: string; target: number; coverage: Coverage };
+export type Measured = { id: string; title: string; served: number; coverage: Coverage };
 
 /** The fit of an open session, before and after the change, as the weights are moved. */
 export function Effect({
@@ -24,7 +24,7 @@ export function Effect({
   const [old, now] = useMemo(
     () =>
       session
-        ? [fitOf(session.coverage, before, session.target), fitOf(session.coverage, after, session.target)]
+        ? [fitOf(session.coverage, before, session.served), fitOf(session.coverage, after, session.served)]
         : [0, 0],
     [session, before, after],
   );

@@ -24,7 +24,7 @@ export function JointRows({
   onChange: (next: SportProfile) => void;
 }) {
   const rows = MOTIONS.filter((row) => MOTION_FACTS[row].joint === joint).filter((row) => own || demand.rows[row]);
-  const targets = useMemo(() => session && targetsOf(demand, session.target), [demand, session]);
+  const targets = useMemo(() => session && targetsOf(demand, session.served), [demand, session]);
   if (rows.length === 0) return null;
   return (
     <tbody>

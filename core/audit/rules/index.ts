@@ -1,8 +1,22 @@
+import { forWhom } from "./for-whom";
+import { spoken } from "./spoken";
+import { deadTime } from "./dead-time";
+import { afterRelease } from "./after-release";
+import { familyTwice } from "./family-twice";
+import { tooMany } from "./too-many";
+import { showing } from "./showing";
+import { filler } from "./filler";
+import { sameJoint } from "./same-joint";
+import { onePiece } from "./one-piece";
+import { floorBefore } from "./floor-before";
+import { notInPhase } from "./not-in-phase";
+import { phases } from "./phases";
+import { wayIn } from "./way-in";
+import { neverWarm } from "./never-warm";
 import { balanceSupport } from "./balance-support";
 import { caps } from "./caps";
 import { closing } from "./closing";
 import { coldEffort } from "./cold-effort";
-import { firstMinutes } from "./first-minutes";
 import { floor } from "./floor";
 import { ground } from "./ground";
 import { instructions } from "./instructions";
@@ -12,7 +26,6 @@ import { length } from "./length";
 import { longHolds } from "./long-holds";
 import { mixedGroup } from "./mixed-group";
 import { newDrill } from "./new-drill";
-import { oneKnee } from "./one-knee";
 import { planes } from "./planes";
 import { postureOrder } from "./posture-order";
 import { protectedAreas } from "./protected-areas";
@@ -28,23 +41,36 @@ export const RULES: readonly Rule[] = [
   ground,
   kit,
   coldEffort,
+  forWhom,
   unequalSides,
   length,
   intervalRest,
   intervalWork,
   caps,
+  phases,
+  neverWarm,
+  wayIn,
+  notInPhase,
+  floorBefore,
+  onePiece,
   longHolds,
   tempo,
   balanceSupport,
-  oneKnee,
   mixedGroup,
   newDrill,
   floor,
-  firstMinutes,
+  sameJoint,
+  familyTwice,
+  afterRelease,
+  closing,
+  tooMany,
+  filler,
+  deadTime,
   topDemand,
   postureOrder,
+  showing,
   instructions,
+  spoken,
   planes,
-  closing,
   title,
 ];

@@ -1,3 +1,6 @@
+import { whoOf } from "../course";
+import { familiarTo } from "./showing";
+import { showingFor } from "~/core/arc/showing";
 import { itemsOf, samePlace } from "../look";
 import type { Rule } from "../types";
 import { editItem } from "~/core/session/edits";
@@ -6,21 +9,23 @@ import { secondsText } from "~/core/lengths";
 /** Words a coach says in a second, unhurried. */
 const WORDS_A_SECOND = 2.5;
 
-/** The set-up takes longer to say than the watch-first time gives. */
+/** The set-up takes longer to show and say than the watch-first time gives. */
 export const instructions: Rule = {
   id: "instructions",
   find: (input) =>
-    itemsOf(input).flatMap(({ drill, place }) => {
+    itemsOf(input).flatMap(({ drill, item, place }) => {
       const demo = input.timeline.segments.find((s) => s.kind === "demo" && samePlace(s, place));
       if (!demo) return [];
-      const needs = Math.ceil(drill.setUp.join(" ").split(/\s+/).length / WORDS_A_SECOND);
+      const said = Math.ceil(drill.setUp.join(" ").split(/\s+/).length / WORDS_A_SECOND);
+      // Showing takes the place of most words.
+      const needs = Math.min(said, showingFor(drill, item.level, familiarTo(input, drill.id), whoOf(input)));
       if (needs <= demo.seconds) return [];
       return [
         {
           severity: "hint" as const,
           place,
           at: demo.start,
-          message: `${drill.name} takes ${secondsText(needs)} to explain; there are ${secondsText(demo.seconds)} for it.`,
+          message: `${drill.name} takes ${secondsText(needs)} to show; there are ${secondsText(demo.seconds)} for it.`,
           why: "Instructions that come late are no help on the first side.",
           fix: { words: `Watch first for ${secondsText(needs)}`, apply: (s) => editItem(s, place, { demo: needs }) },
         },

@@ -3,7 +3,7 @@ import { itemsOf } from "../look";
 import type { RuleFinding, Rule } from "../types";
 import { KIT_FACTS, kitFacts } from "~/core/vocabulary/kit";
 import { kitList } from "~/core/coverage/kit-list";
-import { piecesFor, piecesThere } from "~/core/group/kit";
+import { piecesFor, piecesOf, piecesThere } from "~/core/group/kit";
 import { LEVELS } from "~/core/vocabulary/levels";
 import { editItem } from "~/core/session/edits";
 
@@ -17,7 +17,7 @@ export const kit: Rule = {
     const people = Math.max(1, group.people.length);
     return kitList(session, drills, needsOf).flatMap(({ kit: piece, pieces }): RuleFinding[] => {
       const needs = piecesFor(piece, pieces, people);
-      const there = has[piece] ?? 0;
+      const there = piecesOf(piece, has);
       if (there >= needs) return [];
       const users = itemsOf(input).filter(
         ({ level }) => needsOf(level).filter((k) => k === piece).length * (kitFacts(piece).shared ? 1 : people) > there,

@@ -19,7 +19,7 @@ export const longHolds: Rule = {
     if (!beforePower(input.session.purpose)) return [];
     const held = new Map<Motion, Seconds>();
     return itemsOf(input).flatMap(({ item, drill, level, place }): RuleFinding[] => {
-      if (drill.method !== "hold" || !isPiece(item.dose)) return [];
+      if (drill.method !== "hold" || (!isPiece(item.dose) && item.dose.kind !== "breaths")) return [];
       const times =
         item.sets * (item.directions ?? drill.directions) * (input.session.blocks[place.block]?.rounds ?? 1);
       const own = doseSeconds(item.dose, input.session.pace) * times;

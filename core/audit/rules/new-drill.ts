@@ -1,3 +1,5 @@
+import { whoOf } from "../course";
+import { showingFor } from "~/core/arc/showing";
 import { itemsOf, samePlace } from "../look";
 import type { Rule } from "../types";
 import { editItem } from "~/core/session/edits";
@@ -10,11 +12,13 @@ export const newDrill: Rule = {
     const shown = input.group?.shown;
     if (!shown) return [];
     const seen = new Set(shown);
-    return itemsOf(input).flatMap(({ place, drill }) => {
+    return itemsOf(input).flatMap(({ place, drill, item }) => {
       if (seen.has(drill.id)) return [];
       seen.add(drill.id);
       if (input.timeline.segments.some((s) => s.kind === "demo" && samePlace(s, place))) return [];
-      const seconds = Math.max(20, input.session.pace.demo);
+      const seconds = showingFor(drill, item.level, "new", whoOf(input));
+      // What is done at once from its name needs no showing.
+      if (seconds === 0) return [];
       return [
         {
           severity: "warn" as const,

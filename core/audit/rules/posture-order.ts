@@ -1,3 +1,4 @@
+import { kitUsed } from "~/core/drills/form";
 import { itemsOf, type Looked } from "../look";
 import type { RuleFinding, Rule } from "../types";
 import { MOTION_FACTS } from "~/core/vocabulary/motions";
@@ -79,7 +80,8 @@ export const postureOrder: Rule = {
 function runsOf(items: readonly Looked[], pace: MovingPace): Run[] {
   const runs: Run[] = [];
   for (const one of items) {
-    const { posture, endPosture, kit } = one.level;
+    const { posture, endPosture } = one.level;
+    const kit = kitUsed(one.level, one.item);
     const last = runs.at(-1);
     if (last && moveCost({ posture: last.to, kit: last.kit }, { from: posture, kit }, pace) === 0) {
       last.items.push(one);

@@ -1,3 +1,4 @@
+import { servedSeconds } from "~/core/arc/arcs";
 import { addFix } from "../add";
 import type { Rule } from "../types";
 import { missingRows, weightOf } from "~/core/sport-profiles/fit";
@@ -13,12 +14,16 @@ export const topDemand: Rule = {
   find: (input) => {
     const { coverage, demand, session, timeline } = input;
     if (!demand) return [];
-    return missingRows(coverage, demand, session.target ?? timeline.totalSeconds)
+    return missingRows(
+      coverage,
+      demand,
+      servedSeconds(input.arc ?? session.purpose, session.target ?? timeline.totalSeconds),
+    )
       .filter(({ row, has, wants }) => weightOf(demand, row) >= TOP && has < wants / 2)
       .map(({ row, has, wants }) => {
         const offer = () => addFix(input, (drill) => drill.levels.standard.main.includes(row), wants / 2 - has);
         return {
-          severity: "warn" as const,
+          severity: "hint" as const,
           about: row,
           message: `${capital(MOTION_FACTS[row].words)} gets ${secondsText(Math.round(has))} of ${secondsText(Math.round(wants))}.`,
           why: `${demand.name}: ${(demand.rows[row]?.why ?? "it is what this sport needs most").replace(/[.\s]+$/, "")}.`,
