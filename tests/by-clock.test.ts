@@ -140,5 +140,5 @@ it("a draft is timed by the clock where that is asked for", async () => {
   await page.getByRole("button", { name: "Draft", exact: true }).click();
   await page.getByRole("article").first().getByRole("button", { name: "Open on the desk" }).click({ timeout: 60_000 });
   await page.waitForURL(/\/sessions\/[0-9a-f-]{36}/);
-  await page.getByRole("button", { name: "Work and rest of By the clock: 30/15" }).waitFor();
+  await page.getByRole("button", { name: "Work and rest of Raise: 30/15" }).waitFor();
 });

@@ -24,6 +24,7 @@ const raise = (share: WrittenPhase["share"], speed = 2): WrittenPhase => ({
     { onFeet: true, gait: true },
     { onFeet: true, pulse: 2, methods: ["dynamic", "flow", "spring"] },
   ],
+  prefers: ["travel", "dynamic"],
   needed: true,
 });
 
@@ -43,6 +44,7 @@ const beforeSport: WrittenPhase[] = [
     effort: 5,
     holds: { least: 10, usual: 20, most: 20, once: 30 },
     takes: [{ methods: [...MOVING, "hold", "breath"] }],
+    prefers: ["dynamic", "flow", "travel", "circles"],
     ordered: true,
     serves: true,
     row: { of: "joint", most: 2 },
@@ -63,8 +65,6 @@ const beforeSport: WrittenPhase[] = [
       { onFeet: true, methods: ["spring"] },
       { onFeet: true, speed: 3 },
       { onFeet: true, speed: 2, pulse: 3 },
-      { onFeet: true, speed: 2, pulse: 2, gait: true },
-      { onFeet: true, speed: 2, pulse: 2, methods: ["travel", "flow"] },
     ],
     serves: true,
     needed: true,
@@ -81,7 +81,10 @@ const beforeSport: WrittenPhase[] = [
     speed: { most: 3, ends: 2 },
     impact: 2,
     effort: 8,
-    takes: [{ onFeet: true, rehearses: "sport" }],
+    takes: [
+      { onFeet: true, rehearses: "sport", speed: 2, pulse: 2 },
+      { onFeet: true, rehearses: "sport", pulse: 2, methods: ["strength", "dynamic"] },
+    ],
     needed: true,
     again: true,
   },
@@ -137,6 +140,7 @@ const WRITTEN: Readonly<Record<Purpose, Written>> = {
         effort: 5,
         holds: { least: 10, usual: 20, most: 20, once: 30 },
         takes: [{ methods: [...MOVING, "hold", "breath"] }],
+        prefers: ["dynamic", "circles", "flow"],
         ordered: true,
         serves: true,
         row: { of: "joint", most: 3 },
@@ -166,7 +170,7 @@ const WRITTEN: Readonly<Record<Purpose, Written>> = {
         speed: { most: 2 },
         impact: 0,
         effort: 8,
-        takes: [{ rehearses: "lift", methods: ["strength"] }],
+        takes: [{ onFeet: true, rehearses: "lift", methods: ["strength"] }],
         needed: true,
         again: true,
       },
@@ -193,8 +197,8 @@ const WRITTEN: Readonly<Record<Purpose, Written>> = {
         takes: [
           { onFeet: true, methods: ["travel"] },
           { onFeet: true, gait: true },
-          { onFeet: true, pulse: 1, methods: ["dynamic", "circles", "flow"] },
         ],
+        prefers: ["travel"],
         needed: true,
       },
       {
@@ -209,6 +213,7 @@ const WRITTEN: Readonly<Record<Purpose, Written>> = {
         effort: 5,
         holds: { least: 30, usual: 40, most: 60, asked: 120 },
         takes: [{ methods: ["hold", "dynamic", "circles", "flow", "release", "breath"] }],
+        prefers: ["hold"],
         ordered: true,
         serves: true,
         row: { of: "motion", most: 2 },
@@ -263,6 +268,7 @@ const WRITTEN: Readonly<Record<Purpose, Written>> = {
         effort: 5,
         holds: { least: 10, usual: 20, most: 30 },
         takes: [{ methods: [...MOVING, "hold", "breath", "resisted"] }],
+        prefers: ["dynamic", "circles", "flow"],
         ordered: true,
         serves: true,
         row: { of: "joint", most: 2 },
@@ -280,6 +286,7 @@ const WRITTEN: Readonly<Record<Purpose, Written>> = {
         ramps: true,
         holds: { least: 30, usual: 40, most: 60, asked: 120 },
         takes: [{ methods: ["hold", "effort", "resisted"] }],
+        prefers: ["hold"],
         ordered: true,
         serves: true,
         row: { of: "motion", most: 2 },
@@ -296,6 +303,7 @@ const WRITTEN: Readonly<Record<Purpose, Written>> = {
         impact: 1,
         effort: 6,
         takes: [{ methods: ["strength", "balance", "flow", "travel", "activation", "dynamic"], pulse: 1 }],
+        prefers: ["strength", "balance", "flow"],
         serves: true,
         again: true,
       },
@@ -394,12 +402,15 @@ export const phasesAt = (arc: Arc, target: number): Phase[] => arc.phases.filter
 /** How many points a share may be missed by: under ten minutes one drill more or less is much. */
 export const sharePoints = (target: number): number => (target < 600 ? 5 : 3);
 
+/** Where a least time wins over a share, there is so much more for showing and moving. */
+const TO_GET_THERE = 20;
+
 /** The least and most seconds a phase may take in a session of this length. */
 export function phaseSeconds(phase: Phase, target: number): { least: number; most: number } {
   const points = sharePoints(target);
   return {
     least: Math.max(phase.seconds, ((phase.share.least - points) / 100) * target),
-    most: Math.max(phase.seconds, ((phase.share.most + points) / 100) * target),
+    most: Math.max(phase.seconds + TO_GET_THERE, ((phase.share.most + points) / 100) * target),
   };
 }
 

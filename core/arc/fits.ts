@@ -65,7 +65,7 @@ export function takesIt(takes: Takes, drill: Drill, name: LevelName, among: Amon
     (!standsUp || placeOf(level.endPosture) === "feet") &&
     (!gait || level.gait === true) &&
     (takes.pulse === undefined || pulse >= least(takes.pulse)) &&
-    (takes.speed === undefined || speed >= least(takes.speed)) &&
+    (takes.speed === undefined || speed >= takes.speed) &&
     (takes.effortMost === undefined || effort <= takes.effortMost) &&
     (!breath || level.main[0] === "ribs.breath") &&
     (!opposes || level.main.some((row) => undoing(among.profile).has(row))) &&

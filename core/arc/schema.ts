@@ -61,6 +61,7 @@ export const phaseSchema = z.strictObject({
     .optional()
     .describe("How long a hold lasts; without it nothing is held"),
   takes: z.array(takesSchema).min(1).describe("Any of these"),
+  prefers: z.array(z.enum(METHODS)).min(1).optional().describe("Rather these methods, where others would do as well"),
   ordered: z.literal(true).optional().describe("The school orders its drills"),
   serves: z.literal(true).optional().describe("Its time is what motions are served in"),
   needed: z.literal(true).optional().describe("Its drills are there for the phase, whatever motions they add"),

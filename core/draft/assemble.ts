@@ -1,108 +1,110 @@
-import { CLOSING, rowsOf, type Candidate } from "./candidates";
-import { isEasy, mostChanges, mostUps, OFF_THE_FLOOR, WAY_IN } from "./model";
-import { orderOfSteps } from "./order";
+import type { Chosen } from "./arrange";
+import { clockOf, isLift, isRehearsal } from "./candidates";
+import type { Dosed } from "./dose";
 import type { DraftRequest } from "./request";
-import { stepRank, stepTitle, type Step } from "./sequencing";
-import { isStrong } from "~/core/audit/rules/cold-effort";
-import { setUpsOf } from "~/core/vocabulary/kit";
-import { hardness } from "~/core/drills/hardness";
+import { stepTitle } from "./sequencing";
+import { withAmount } from "~/core/dose/amount";
 import type { Drill } from "~/core/drills/schema";
-import type { Dose } from "~/core/dose/kinds";
-import type { Interval, Item, SessionPlan } from "~/core/session/schema";
+import type { Block, Cue, Interval, Item, SessionPlan } from "~/core/session/schema";
 import { newSession } from "~/core/session/start";
 import { compile } from "~/core/timeline/compile";
 import { gapsOf } from "~/core/timeline/gaps";
 import { placeKey } from "~/core/timeline/totals";
-import { HEIGHT, type Posture } from "~/core/vocabulary/postures";
+import { REHEARSAL_WORDS } from "~/core/vocabulary/rehearses";
 import type { Seconds } from "~/core/units";
-import { asksEffort } from "~/core/dose/dose";
-
-/** A drill that was chosen, and its dose. */
-export type Chosen = { candidate: Candidate; index: number; dose: Dose };
-
-/** The chosen drills in the best order of the school, how long getting from one to the next takes besides what is reckoned for each, and how many changes do not fit into the rest of a clock. */
-export function ordered(
-  chosen: readonly Chosen[],
-  request: DraftRequest,
-): { steps: { step: Step; chosen: Chosen[] }[]; moving: Seconds; waits: number } {
-  const ranks = [...new Set(chosen.map((c) => stepRank(c.candidate.step)))].sort((a, b) => a - b);
-  const groups = ranks.map((rank) =>
-    chosen
-      .filter((c) => stepRank(c.candidate.step) === rank)
-      .sort((a, b) => hardOf(a) - hardOf(b) || (a.candidate.drill.id < b.candidate.drill.id ? -1 : 1)),
-  );
-  let easy = 0;
-  const things = groups.map((group) => {
-    // Until there has been a way in, what is hard waits for what is easy.
-    const waits = easy < WAY_IN;
-    easy += group.reduce((sum, { candidate: c }) => sum + (isEasy(c) ? c.work.seconds : 0), 0);
-    return group.map(({ candidate }) => ({
-      from: candidate.from,
-      to: candidate.to,
-      kit: candidate.kit,
-      // Strong effort waits for everything easier along its motions.
-      after: group.flatMap((other, j) =>
-        (waits && !isEasy(candidate) && isEasy(other.candidate)) ||
-        (isStrong(candidate.doses[0]!) &&
-          !asksEffort(other.candidate.doses[0]!) &&
-          meets(rowsOf(other.candidate, true), rowsOf(candidate, false)))
-          ? [j]
-          : [],
-      ),
-    }));
-  });
-  const { order, seconds } = orderOfSteps(things, request.pace);
-  const steps = groups.map((group, s) => ({ step: group[0]!.candidate.step, chosen: order[s]!.map((i) => group[i]!) }));
-  if (request.interval) {
-    // By the clock changes take no time of their own, as long as they fit into the rest: what all of it comes to tells.
-    const { session, drills } = laid(steps, request);
-    const reckoned = chosen.reduce(
-      (sum, { candidate: c, dose }) => sum + c.seconds + c.each * Math.max(0, c.doses.indexOf(dose)),
-      0,
-    );
-    const { segments, totalSeconds } = compile(session, drills);
-    return {
-      steps,
-      moving: totalSeconds - reckoned,
-      waits: gapsOf(session, segments).filter(({ takes, has }) => takes > has).length,
-    };
-  }
-  return {
-    steps,
-    waits: 0,
-    moving:
-      seconds +
-      setUpsOf(steps.flatMap((step) => step.chosen.map(({ candidate }) => candidate.kit))) * request.pace.kitChange,
-  };
-}
-
-const hardOf = ({ candidate, dose }: Chosen): number => hardness(candidate.drill.method, candidate.level, dose);
-
-const meets = (a: ReadonlySet<unknown>, b: ReadonlySet<unknown>): boolean => [...a].some((one) => b.has(one));
-
-/** By how much drills in this order change position more often than is meant, and come up from the floor or go down to it. */
-export function unrest(order: readonly Chosen[], target: Seconds): { changes: number; ups: number } {
-  const between = order.slice(1).map(({ candidate }, i) => ({ from: order[i]!.candidate.to, to: candidate.from }));
-  const off = (posture: Posture) => HEIGHT[posture] >= OFF_THE_FLOOR;
-  return {
-    changes: between.filter(({ from, to }) => from !== to).length - mostChanges(order.length),
-    ups: between.filter(({ from, to }) => off(from) !== off(to)).length - mostUps(target),
-  };
-}
-
-const CLOSINGS = { breath: "To finish, slow breath", pattern: "To finish, the whole movement" } as const;
-
-/** A session of drills in order, and where they are found. */
-function laid(steps: readonly { step: Step; chosen: readonly Chosen[] }[], request: DraftRequest) {
-  const session = sessionOf(steps, request);
-  const byId = new Map(
-    steps.flatMap((step) => step.chosen.map(({ candidate }) => [candidate.drill.id, candidate.drill] as const)),
-  );
-  return { session, drills: (id: string) => byId.get(id) };
-}
 
 /** Less showing than this is none, in a rest. */
 const LEAST_SHOWING: Seconds = 5;
+
+/** The session of drills in order: a block for each phase, with the parts of it that are gone through twice by themselves. */
+export function sessionOf(
+  { chosen, twice, after }: Pick<Dosed, "chosen" | "twice" | "after">,
+  request: DraftRequest,
+): SessionPlan {
+  const byId = new Map(chosen.map(({ candidate }) => [candidate.drill.id, candidate.drill] as const));
+  const session = blocksOf({ chosen, twice, after }, request);
+  return request.interval ? shownInRests(session, request, (id) => byId.get(id)) : session;
+}
+
+function blocksOf(
+  { chosen, twice, after }: Pick<Dosed, "chosen" | "twice" | "after">,
+  request: DraftRequest,
+): SessionPlan {
+  const { title, purpose, target, pace, firstSide } = request;
+  const blocks: Block[] = [];
+  let key: string | undefined;
+  let oneSided = false;
+  chosen.forEach((one, j) => {
+    const { phase, step, drill, kit } = one.candidate;
+    const round = twice.findIndex(({ from, to }) => from <= j && j <= to);
+    const clock = clockOf(request, phase);
+    const words = titleOf(one, request, round >= 0);
+    const now = `${phase.id} ${round} ${round < 0 && step ? step.stage : ""} ${clock ? "" : words}`;
+    // On the side that is in use: nobody changes sides just to begin the next drill.
+    const stays = oneSided && drill.sides === "each" && kit.length >= 0;
+    oneSided = drill.sides === "each";
+    const items = itemsOf(one, stays, clock, j === 0);
+    const pause = chosen[j + 1]?.candidate.at === one.candidate.at ? undefined : after.get(one.candidate.at);
+    if (pause) items[items.length - 1] = { ...items.at(-1)!, restAfter: pause };
+    const open = key === now ? blocks.at(-1) : undefined;
+    if (open) open.items.push(...items);
+    else
+      blocks.push({
+        title: words,
+        rounds: round >= 0 ? 2 : 1,
+        restBetweenRounds: round >= 0 ? twice[round]!.rest : 0,
+        sideOrder: "drill-by-drill",
+        phase: phase.id,
+        ...(clock && { interval: clock }),
+        items,
+      });
+    key = now;
+  });
+  return { ...newSession({ title, purpose, target }, blocks), pace, firstSide };
+}
+
+/** What a block is called: its phase, with the school’s stage in it, that it is gone through twice, or what it rehearses. */
+function titleOf({ candidate }: Chosen, request: DraftRequest, twice: boolean): string {
+  const { phase, step, drill } = candidate;
+  if (phase.takes.some(({ rehearses }) => rehearses === "sport") && isRehearsal(request, candidate)) {
+    const action = (request.demand.rehearses ?? drill.rehearses ?? []).find((one) => drill.rehearses?.includes(one));
+    return action ? `${phase.title} ${REHEARSAL_WORDS[action]}` : phase.title;
+  }
+  if (twice) return `${phase.title}, twice through`;
+  if (!phase.ordered || !step || request.school.stages.length < 2) return phase.title;
+  return `${phase.title}: ${stepTitle(request.school, step).toLowerCase()}`.slice(0, 120);
+}
+
+/** Weights of a lift, said as its sets begin. */
+const BAR = ["The bar alone", "About 40 per cent of the day’s weight", "About 60 per cent", "About 75 per cent"];
+
+function itemsOf({ candidate, option }: Chosen, stays: boolean, clock: Interval | undefined, first: boolean): Item[] {
+  const { drill, level, without, show, phase, kit } = candidate;
+  const item: Item = {
+    drill: drill.id,
+    level,
+    ...(stays && { firstSide: "current" as const }),
+    dose: option.dose,
+    sets: option.sets,
+    restBetweenSets: option.rest,
+    restAfter: 0,
+    ...(clock && first ? {} : { demo: clock ? 0 : show }),
+    ...(without.length > 0 && { without: [...without] }),
+  };
+  if (!isLift(phase) || !option.lift) return [item];
+  const { counts, rests } = option.lift;
+  const bar = kit.includes("barbell");
+  return counts.map((n, k): Item => {
+    const cue: Cue[] = bar ? [{ at: 0, say: BAR[k] ?? BAR.at(-1)! }] : [];
+    return {
+      ...item,
+      dose: withAmount(option.dose, n),
+      restAfter: rests[k] ?? 0,
+      demo: k === 0 ? show : 0,
+      ...(cue.length > 0 && { cues: cue }),
+    };
+  });
+}
 
 /** A session by the clock with each drill shown for as long as the rest before it allows, by steps of five seconds; what begins is shown as long as asked. */
 function shownInRests(
@@ -124,61 +126,7 @@ function shownInRests(
         if (!block.interval || item.demo === undefined || free === undefined) return item;
         const demo = Math.min(pace.demo, Math.floor(free / LEAST_SHOWING) * LEAST_SHOWING);
         return { ...item, demo: Math.max(0, demo) };
-      }),
+      }) as [Item, ...Item[]],
     })),
   };
-}
-
-/** One block, so that the rhythm goes on through all of it. */
-const BY_THE_CLOCK = "By the clock";
-
-/** The session of drills in order: a block for each stage, or one by the clock where that is asked for; the closing by itself. */
-export function sessionOf(
-  steps: readonly { step: Step; chosen: readonly Chosen[] }[],
-  request: DraftRequest,
-): SessionPlan {
-  const byId = new Map(
-    steps.flatMap((step) => step.chosen.map(({ candidate }) => [candidate.drill.id, candidate.drill] as const)),
-  );
-  const session = blocksOf(steps, request);
-  return request.interval ? shownInRests(session, request, (id) => byId.get(id)) : session;
-}
-
-function blocksOf(steps: readonly { step: Step; chosen: readonly Chosen[] }[], request: DraftRequest): SessionPlan {
-  const { title, purpose, target, school, pace, firstSide } = request;
-  const { interval } = request;
-  const blocks: { title: string; items: Item[]; interval?: Interval }[] = [];
-  let oneSided = false;
-  for (const { step, chosen } of steps) {
-    const clock = step === CLOSING ? undefined : interval;
-    const words = clock
-      ? BY_THE_CLOCK
-      : step === CLOSING
-        ? CLOSINGS[chosen[0]?.candidate.drill.method === "breath" ? "breath" : "pattern"]
-        : stepTitle(school, step);
-    const items = chosen.map(({ candidate, dose }, i): Item => {
-      const began = i > 0 || blocks.length > 0;
-      // On the side that is in use: nobody changes sides just to begin the next drill.
-      const stays = oneSided && candidate.drill.sides === "each";
-      oneSided = candidate.drill.sides === "each";
-      return {
-        drill: candidate.drill.id,
-        level: candidate.level,
-        ...(stays && { firstSide: "current" as const }),
-        ...(clock && began && { demo: 0 }),
-        dose,
-        sets: 1,
-        restBetweenSets: 0,
-        restAfter: 0,
-      };
-    });
-    const last = blocks.at(-1);
-    if (last?.title === words) last.items.push(...items);
-    else blocks.push({ title: words, items, ...(clock && { interval: clock }) });
-  }
-  const session = newSession(
-    { title, purpose, target },
-    blocks.map((block) => ({ rounds: 1, restBetweenRounds: 0, sideOrder: "drill-by-drill" as const, ...block })),
-  );
-  return { ...session, pace, firstSide };
 }

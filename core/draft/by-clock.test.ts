@@ -1,9 +1,9 @@
 import { beforeAll, describe, expect, it } from "vitest";
-import { CLOSING, candidatesOf } from "./candidates";
+import { candidatesOf, clockOf } from "./candidates";
 import { draft, SHORT_AT_MOST, type Draft } from "./draft";
-import { besides } from "./model";
 import { readRequest, keptRequestSchema } from "./request";
 import { withoutLimit } from "./relax";
+import { ARCS } from "~/core/arc/arcs";
 import { audit, auditInput } from "~/core/audit/audit";
 import type { Solve } from "~/core/fit/program";
 import { amountOf } from "~/core/dose/amount";
@@ -43,48 +43,46 @@ describe("a draft by the clock", () => {
       expect(totalSeconds).toBeLessThanOrEqual(request.target);
       expect(totalSeconds).toBeGreaterThanOrEqual(request.target - SHORT_AT_MOST);
       expect(fit).toBeLessThanOrEqual(bound + 1e-9);
-      const [clocked, closing, ...more] = session.blocks;
-      expect([clocked!.interval, closing!.interval, more.length, closing!.items.length]).toEqual([
-        request.interval,
-        undefined,
-        0,
-        1,
-      ]);
-      // Every change fits, with its showing; what begins is shown in full.
+      const clocked = session.blocks.filter(({ phase }) => {
+        const found = ARCS[session.purpose].phases.find(({ id }) => id === phase)!;
+        return clockOf(asked(request), found) !== undefined;
+      });
+      expect(clocked.length).toBeGreaterThan(1);
+      for (const block of session.blocks)
+        expect(block.interval).toEqual(clocked.includes(block) ? request.interval : undefined);
+      // Every change fits, with its showing.
       expect(gapsOf(session, segments).filter(({ takes, has }) => takes > has)).toEqual([]);
-      expect(clocked!.items.map(({ demo }) => demo === undefined)).toEqual(clocked!.items.map((_, i) => i === 0));
       expect(
         audit(auditInput(session, drillById, { offered: DRILLS })).filter(
           ({ severity, rule }) => severity === "stop" || rule.startsWith("interval"),
         ),
       ).toEqual([]);
-      for (const item of clocked!.items) {
-        const { bounds } = drillById(item.drill)!.levels[item.level];
-        const { value } = amountOf(itemDone(clocked!, item, drillById, session.pace).dose);
-        expect(value).toBeGreaterThanOrEqual(bounds.least);
-        expect(value).toBeLessThanOrEqual(bounds.most);
-      }
+      for (const block of clocked)
+        for (const item of block.items) {
+          const { bounds } = drillById(item.drill)!.levels[item.level];
+          const { value } = amountOf(itemDone(block, item, drillById, session.pace).dose);
+          expect(value).toBeGreaterThanOrEqual(bounds.least);
+          expect(value).toBeLessThanOrEqual(bounds.most);
+        }
     }
-  });
-  it("is reckoned with its first showing, and without the rest after its last drill", () => {
-    expect(besides(asked({ interval: { work: 40, rest: 15 }, pace: { demo: 20 } }))).toBe(5);
-    expect(besides(asked())).toBe(0);
   });
   it("leaves out what has times of its own, and long holds before power", () => {
     const of = (more: object) =>
       candidatesOf(asked({ interval: { work: 45, rest: 15 }, ...more }), DRILLS).candidates.filter(
-        (c) => c.step !== CLOSING,
+        (c) => clockOf(asked({ interval: { work: 45, rest: 15 }, ...more }), c.phase) !== undefined,
       );
     const kinds = new Set(
       of({ methods: ["effort", "hold", "dynamic"], purpose: "off-day" }).flatMap((c) =>
-        c.doses.map((dose) => dose.kind),
+        c.options.map(({ dose }) => dose.kind),
       ),
     );
     expect([...kinds].sort()).toEqual(["breaths", "reps", "time"]);
     expect(
-      of({ purpose: "before-game" }).filter((c) => c.drill.method === "hold" && c.doses[0]!.kind === "time"),
+      of({ purpose: "before-game" }).filter((c) => c.drill.method === "hold" && c.options[0]!.dose.kind === "time"),
     ).toEqual([]);
-    expect(of({ purpose: "off-day" }).some((c) => c.drill.method === "hold" && c.doses[0]!.kind === "time")).toBe(true);
+    expect(
+      of({ purpose: "off-day" }).some((c) => c.drill.method === "hold" && c.options[0]!.dose.kind === "time"),
+    ).toBe(true);
     expect(
       candidatesOf(asked({ interval: { work: 45, rest: 15 } }), DRILLS).kept.get("interval")!.length,
     ).toBeGreaterThan(0);

@@ -1,21 +1,29 @@
+import { ARCS, phasesAt, phaseSeconds, servedSeconds } from "~/core/arc/arcs";
+import { spokenAmounts, type Said } from "~/core/arc/doses";
+import { holdRange, LIFTS, outOfPhase, rehearsesIt, speedOf, type Among } from "~/core/arc/fits";
+import { placeOf, surfaceOf, type Place } from "~/core/arc/ground";
 import { isInMeasure } from "~/core/arc/most";
-import { inForm, needsOf } from "~/core/drills/form";
+import type { Arc, Phase } from "~/core/arc/schema";
+import { isTaught, showingFor, type Familiar } from "~/core/arc/showing";
+import { inForm, kitUsed, needsOf } from "~/core/drills/form";
 import { AT_HAND, type DraftRequest } from "./request";
-import { stepOf, type Step } from "./sequencing";
+import { stepOf, stepRank, type Step } from "./sequencing";
 import { balanceSupport } from "~/core/audit/rules/balance-support";
-import { ground } from "~/core/audit/rules/ground";
 import { caps } from "~/core/audit/rules/caps";
-import { isBreath, isPattern } from "~/core/audit/rules/closing";
 import { floor } from "~/core/audit/rules/floor";
+import { forWhom } from "~/core/audit/rules/for-whom";
+import { ground } from "~/core/audit/rules/ground";
 import { kit as kitRule } from "~/core/audit/rules/kit";
-import { LONGEST_HOLD } from "~/core/audit/rules/long-holds";
 import { mixedGroup } from "~/core/audit/rules/mixed-group";
 import { protectedAreas } from "~/core/audit/rules/protected-areas";
+import { familiarTo } from "~/core/audit/rules/showing";
 import { beforePower } from "~/core/audit/look";
 import type { AuditInput, Rule } from "~/core/audit/types";
-import { coverageOf } from "~/core/coverage/coverage";
+import { coverageOf, eachGift } from "~/core/coverage/coverage";
+import { piecesThere } from "~/core/group/kit";
+import { SURFACE_FACTS } from "~/core/group/surfaces";
 import type { Kit } from "~/core/vocabulary/kit";
-import { MOTION_FACTS, MOTIONS, type Motion } from "~/core/vocabulary/motions";
+import type { Motion } from "~/core/vocabulary/motions";
 import type { Drill } from "~/core/drills/schema";
 import { weightOf } from "~/core/sport-profiles/fit";
 import { amountOf, withAmount } from "~/core/dose/amount";
@@ -23,36 +31,55 @@ import { LEVELS, type LevelName } from "~/core/vocabulary/levels";
 import type { Dose } from "~/core/dose/kinds";
 import type { Interval, Item, SessionPlan } from "~/core/session/schema";
 import { itemOf, newSession } from "~/core/session/start";
-import { knownStress } from "~/core/stress/at";
-import { doseSeconds, hasOwnTimes, isCounted, isPiece, choicesOf } from "~/core/dose/dose";
+import { coldSafe, scalesOf, type Scales } from "~/core/stress/scales";
+import { doseSeconds, hasOwnTimes, isCounted } from "~/core/dose/dose";
 import { compile } from "~/core/timeline/compile";
 import { doseDone } from "~/core/session/interval";
 import { moveSeconds, postureFacts, type Posture } from "~/core/vocabulary/postures";
 import type { Seconds } from "~/core/units";
 
-/** A step after all others: what the session ends with. */
-export const CLOSING: Step = { stage: 99, part: 0 };
+/** One way to give a drill: its dose, in sets of its own or gone through twice with its block, and what that comes to. */
+export type Option = {
+  dose: Dose;
+  /** Gone through twice with its block. */
+  twice: boolean;
+  sets: number;
+  rest: Seconds;
+  /** Sets of a lift: repetitions of each, and the rests between. */
+  lift?: { counts: readonly number[]; rests: readonly Seconds[] };
+  /** Work of all sides together, planned rest, and everything but showing and moving. */
+  work: Seconds;
+  planned: Seconds;
+  seconds: Seconds;
+};
 
-/** One drill at one level in one step of the order, with its possible doses, evenly apart. */
+/** One drill at one level in one phase, with the ways it may be given, the shortest first. */
 export type Candidate = {
   drill: Drill;
   level: LevelName;
-  step: Step;
+  phase: Phase;
+  /** Which phase of the session it is, and where the school puts it in there. */
+  at: number;
+  step: Step | undefined;
+  rank: number;
   from: Posture;
   to: Posture;
   kit: readonly Kit[];
-  doses: readonly Dose[];
-  /** Seconds of everything but moving and fetching kit: at the smallest dose, and for each step more. */
-  seconds: Seconds;
-  each: Seconds;
-  /** Seconds that count for each row of the demand, the same way. */
-  gives: readonly { row: Motion; seconds: Seconds; each: Seconds }[];
-  /** Work seconds of all sides together, the same way: what warms a joint. */
-  work: { seconds: Seconds; each: Seconds };
+  without: readonly Kit[];
+  show: Seconds;
+  options: readonly Option[];
+  /** Seconds that count for each row of the demand, for each second of work. */
+  gives: readonly { row: Motion; main: boolean; share: number }[];
+  scales: Scales;
+  speed: number;
+  place: Place;
+  taught: boolean;
+  familiar: Familiar;
+  cold: boolean;
 };
 
 /** Motions a drill works, with those it also works: a motion is readied by the same motion only. */
-export const rowsOf = (c: Candidate, also: boolean): ReadonlySet<Motion> => {
+export const rowsOf = (c: Pick<Candidate, "drill" | "level">, also: boolean): ReadonlySet<Motion> => {
   const { main, also: more } = c.drill.levels[c.level];
   return new Set([...main, ...(also ? more : [])]);
 };
@@ -64,28 +91,26 @@ export type Limit =
   | "protected-areas"
   | "balance-support"
   | "mixed-group"
+  | "for-whom"
   | "caps"
   | "floor"
+  | "lanes"
   | "methods"
   | "effort"
   | "never"
   | "interval"
   | "purpose";
 
-/** Doses are so far from the usual one at most. */
-const ROUGH = { least: 0.75, most: 1.75 } as const;
-/** From so many repetitions on, they go by twos. */
-const BY_TWOS_FROM = 8;
+/** Doses are so far from the usual one at most; breaths may be more times as many. */
+const ROUGH = { least: 0.6, most: 2, breaths: 2.5 } as const;
 /** A drill is worth showing when its work lasts at least this long, all sides together. */
 const WORTH_SHOWING: Seconds = 20;
-/** Breaths may be more times as many: a few at the beginning, a minute or two at the end. */
-const LONG_BREATHS = 2.5;
-/** Slow breathing to finish lasts at least this long. */
-const LAST_BREATHS: Seconds = 60;
-/** The longest hold of one side in a session before power, where the usual advice is short ones. */
-const HOLD_BEFORE_POWER: Seconds = 30;
-/** No drill takes more than this share of the session. */
-const MOST_SHARE = 0.3;
+/** No more ways to give a drill than these, the ones nearest to usual. */
+const MOST_AMOUNTS = 7;
+/** A rest between two sets of what is built up or rehearsed. */
+const SET_REST: Seconds = 15;
+/** Going twice through a block is for doses up to this, a side. */
+const LONGEST_TWICE: Seconds = 60;
 
 const RULES: readonly [Limit, Rule][] = [
   ["kit", kitRule],
@@ -93,11 +118,25 @@ const RULES: readonly [Limit, Rule][] = [
   ["protected-areas", protectedAreas],
   ["balance-support", balanceSupport],
   ["mixed-group", mixedGroup],
+  ["for-whom", forWhom],
 ];
 const DOSE_RULES: readonly [Limit, Rule][] = [
   ["caps", caps],
   ["floor", floor],
 ];
+
+/** The arc a request follows. */
+export const arcOf = ({ purpose }: Pick<DraftRequest, "purpose">): Arc => ARCS[purpose];
+
+/** What of a request decides whether a drill is for a phase. */
+export const amongOf = ({ purpose, demand, group, pace, lift }: DraftRequest): Among => ({
+  purpose,
+  profile: demand,
+  lift: lift && LIFTS[lift],
+  who: group?.setting.who ?? "adults",
+  impact: group?.setting.impact,
+  pace,
+});
 
 /** Everything that may be in a draft, and the drills each limit keeps out. `without` leaves a limit out, to see what it costs. */
 export function candidatesOf(
@@ -105,49 +144,45 @@ export function candidatesOf(
   offered: readonly Drill[],
   without?: Limit,
 ): { candidates: Candidate[]; kept: ReadonlyMap<Limit, readonly string[]> } {
-  const { school, purpose } = request;
   const kept = new Map<Limit, string[]>();
   const keep = (limit: Limit, { id }: Drill) => void kept.set(limit, [...(kept.get(limit) ?? []), id]);
-  const closer = purpose === "after-training" || purpose === "off-day" ? isBreath : undefined;
-  const lastBreaths = (form: Omit<Candidate, "step">): Omit<Candidate, "step"> => {
-    const from = form.doses.findIndex((dose) => doseSeconds(dose, request.pace) >= LAST_BREATHS);
-    const skip = !closer ? 0 : from < 0 ? form.doses.length - 1 : from;
-    const later = <T extends { seconds: Seconds; each: Seconds }>(sum: T): T => ({
-      ...sum,
-      seconds: sum.seconds + sum.each * skip,
-    });
-    return { ...later(form), doses: form.doses.slice(skip), gives: form.gives.map(later), work: later(form.work) };
-  };
+  const phases = phasesAt(arcOf(request), request.target);
   const candidates = offered.flatMap((drill): Candidate[] => {
     if (without !== "never" && request.never.includes(drill.id)) return (keep("never", drill), []);
-    if (
-      without !== "methods" &&
-      request.methods &&
-      !request.methods.includes(drill.method) &&
-      !request.must.includes(drill.id)
-    )
-      return (keep("methods", drill), []);
-    if (
-      without !== "effort" &&
-      drill.method === "effort" &&
-      !effortAllowed(request) &&
-      !request.must.includes(drill.id)
-    )
-      return (keep("effort", drill), []);
-    const why = new Set<Limit>();
+    const must = request.must.includes(drill.id);
     const locked = request.locked.find((one) => one.drill === drill.id);
-    for (const level of locked ? [locked.level] : downFrom(request.level)) {
-      const form = formOf(request, drill, level, offered, without, why, locked?.dose);
-      if (!form) continue;
-      const clocked = byClock(request, form, offered);
-      const step = stepOf(school, { drill, level: drill.levels[level], name: level });
-      if (step && !clocked) keep("interval", drill);
-      const closes = closer ? closer(drill) : isWhole(drill, drill.levels[level]);
-      return [
-        ...(step && clocked ? [{ ...clocked, step }] : []),
-        ...(closes ? [{ ...lastBreaths(form), step: CLOSING }] : []),
-      ];
+    const why = new Set<Limit>();
+    const levels = locked ? [locked.level] : downFrom(request.level);
+    const forms = new Map<LevelName, Form | undefined>();
+    const found = phases.flatMap((phase, at): Candidate[] => {
+      for (const level of levels) {
+        if (!inPlace(request, drill, level, phase, locked?.dose)) continue;
+        if (!forms.has(level))
+          forms.set(level, formOf(request, drill, level, offered, without, why, must, locked?.dose));
+        const form = forms.get(level);
+        if (!form) continue;
+        const one = inPhase(request, form, phase, at, offered, why, {
+          just: locked?.dose,
+          anyMethod: must || without === "methods",
+        });
+        if (one) return [one];
+      }
+      return [];
+    });
+    if (found.length > 0) return found;
+    if (must) {
+      // What has to be in it is, where it does least harm.
+      const at = Math.max(
+        0,
+        phases.findIndex(({ ordered }) => ordered),
+      );
+      for (const level of levels) {
+        const form = formOf(request, drill, level, offered, without, why, true, locked?.dose);
+        const one = form && inPhase(request, form, phases[at]!, at, offered, why, { just: locked?.dose, anyway: true });
+        if (one) return [one];
+      }
     }
+    if (why.size === 0) keep("purpose", drill);
     for (const limit of why) keep(limit, drill);
     return [];
   });
@@ -158,15 +193,27 @@ export function candidatesOf(
 const effortAllowed = ({ group, methods, preferred }: DraftRequest): boolean =>
   group?.setting.effortCap !== undefined || methods?.includes("effort") === true || preferred.includes("effort");
 
-/** A pattern on the feet that a warm-up can end with: hips and two more joints at once, not leaning on the hands unless it flows. */
-const isWhole = (drill: Drill, level: Drill["levels"]["standard"]): boolean =>
-  isPattern(drill, level) &&
-  level.main.some((row) => MOTION_FACTS[row].joint === "hip") &&
-  new Set([...level.main, ...level.also].map((row) => MOTION_FACTS[row].joint)).size >= 3 &&
-  (drill.method === "flow" || !knownStress(level).always.some((s) => s.area === "wrist-weight"));
-
 /** The level asked for, then the easier ones. */
 const downFrom = (level: LevelName): LevelName[] => LEVELS.slice(0, LEVELS.indexOf(level) + 1).reverse();
+
+/** Whether a level is for a phase at the dose it would have there. */
+function inPlace(request: DraftRequest, drill: Drill, level: LevelName, phase: Phase, just?: Dose): boolean {
+  const among = amongOf(request);
+  const form = inForm(drill, level);
+  const { dose } = form.levels[level];
+  const range = holdRange(phase, among);
+  const held = form.method === "hold" && range && !just ? heldFor(dose, range.usual, request) : (just ?? dose);
+  return outOfPhase(phase, form, level, held, among) === undefined;
+}
+
+/** A hold of so many seconds, by whatever it is dosed. */
+function heldFor(dose: Dose, seconds: Seconds, { pace }: DraftRequest): Dose {
+  const unit = doseSeconds(withAmount(dose, 1), pace);
+  return unit > 0 && !hasOwnTimes(dose) ? withAmount(dose, Math.max(1, Math.round(seconds / unit))) : dose;
+}
+
+/** A level of a drill that no limit keeps out, with what does not depend on the phase. */
+type Form = { drill: Drill; level: LevelName; kit: readonly Kit[]; without: readonly Kit[] };
 
 function formOf(
   request: DraftRequest,
@@ -175,125 +222,328 @@ function formOf(
   offered: readonly Drill[],
   without: Limit | undefined,
   why: Set<Limit>,
+  must: boolean,
   just?: Dose,
-): Omit<Candidate, "step"> | undefined {
+): Form | undefined {
   const drill = inForm(whole, level);
   const form = drill.levels[level];
-  const asked = just !== undefined || request.must.includes(drill.id);
-  if (!asked && !isInMeasure(request.purpose, request.level, drill, level)) return void why.add("purpose");
+  const out = (limit: Limit): undefined => void (limit !== without && why.add(limit));
+  const asked = just !== undefined || must;
+  if (!asked && !isInMeasure(request.purpose, request.level, drill, level)) return out("purpose");
+  if (!asked && drill.method === "effort" && without !== "effort" && !effortAllowed(request)) return out("effort");
   const atHand = request.group?.setting.kit === undefined ? AT_HAND[request.purpose] : undefined;
-  if (
-    atHand &&
-    without !== "kit" &&
-    !request.must.includes(drill.id) &&
-    !needsOf(form).every((piece) => atHand.includes(piece))
-  )
-    return void why.add("kit");
-  const usual = { ...itemOf(drill, level), ...(just && { dose: just }) };
-  const at = (dose: Dose): AuditInput => lookAt(request, { ...usual, dose }, drill, offered);
-  const breaks = (rules: readonly [Limit, Rule][], look: AuditInput) =>
-    rules
-      .filter(([limit, rule]) => limit !== without && rule.find(look).some((f) => f.severity !== "hint"))
-      .map(([limit]) => limit);
-  const first = at(usual.dose);
-  const stops = breaks(RULES, first);
-  if (stops.length > 0) return (stops.forEach((limit) => why.add(limit)), undefined);
-  let doses = just ? [just] : dosesOf(request, drill, level);
-  const { effortCap, holdCap, floor: length } = request.group?.setting ?? {};
-  // What someone does instead has to last as long, so it hangs on the dose, too.
-  const someone = protectedAreas.find(first).length > 0;
-  if (effortCap !== undefined || holdCap !== undefined || length !== undefined || someone) {
-    const broken = new Set<Limit>();
-    doses = doses.filter((dose) => {
-      const found = breaks(someone ? [...DOSE_RULES, ["protected-areas", protectedAreas]] : DOSE_RULES, at(dose));
-      found.forEach((limit) => broken.add(limit));
-      return found.length === 0;
+  if (atHand && without !== "kit" && !must && !needsOf(form).every((piece) => atHand.includes(piece)))
+    return out("kit");
+  const { group } = request;
+  const people = Math.max(1, group?.people.length ?? 1);
+  const lanes = group?.setting.lanes;
+  if (!asked && without !== "lanes" && lanes !== undefined && drill.method === "travel" && lanes / people < 0.5)
+    return out("lanes");
+  const soft = SURFACE_FACTS[surfaceOf(group?.setting, request.purpose)].kneel === "yes";
+  const left = (form.helps ?? []).filter(
+    (piece) => (piece === "pad" && soft) || !piecesThere([piece], people, group?.setting ?? {}),
+  );
+  const kit = kitUsed(form, { without: left });
+  const item = { ...itemOf(drill, level), ...(just && { dose: just }), ...(left.length > 0 && { without: left }) };
+  const look = lookAt(request, item, drill, offered);
+  const stops = RULES.filter(
+    ([limit, rule]) => limit !== without && rule.find(look).some((f) => f.severity !== "hint"),
+  );
+  if (stops.length > 0) return (stops.forEach(([limit]) => why.add(limit)), undefined);
+  return { drill, level, kit, without: left };
+}
+
+/** A form in a phase, with the ways it may be given there. */
+function inPhase(
+  request: DraftRequest,
+  { drill, level, kit, without }: Form,
+  phase: Phase,
+  at: number,
+  offered: readonly Drill[],
+  why: Set<Limit>,
+  { just, anyway = false, anyMethod = false }: { just?: Dose | undefined; anyway?: boolean; anyMethod?: boolean } = {},
+): Candidate | undefined {
+  const among = amongOf(request);
+  const form = drill.levels[level];
+  // A bar is for its lift.
+  if (kit.includes("barbell") && !isLift(phase) && !anyway) return undefined;
+  const step = phase.ordered ? stepOf(request.school, { drill, level: form, name: level }) : undefined;
+  if (phase.ordered && !step && !anyway) return undefined;
+  // Only what serves motions is asked to be of a method: what warms, and what it ends with, is as it is.
+  if (request.methods && !anyMethod && !anyway && phase.serves && !request.methods.includes(drill.method))
+    return void why.add("methods");
+  // What serves motions serves one that is asked for.
+  if (phase.serves && !phase.needed && !anyway && !form.main.some((row) => weightOf(request.demand, row) > 0))
+    return undefined;
+  const clock = clockOf(request, phase);
+  const familiar = familiarTo({ group: request.group }, drill.id);
+  const scales = scalesOf(drill, level);
+  const rate = ratesOf(request, drill, level, without, offered, just);
+  const options = clock
+    ? byClock(request, drill, level, clock).filter(({ dose }) => inHold(request, drill, phase, dose))
+    : isLift(phase)
+      ? liftOptions(rate, drill, level, phase, request)
+      : optionsOf(request, drill, level, phase, rate, among, just);
+  const fine = options.filter(({ dose }) => {
+    const item = { ...itemOf(drill, level), dose, ...(without.length > 0 && { without: [...without] }) };
+    if (!request.group) return true;
+    const { effortCap, holdCap, floor: length } = request.group.setting;
+    if (effortCap === undefined && holdCap === undefined && length === undefined && !protects(request)) return true;
+    const look = lookAt(request, item, drill, offered);
+    return [...DOSE_RULES, ["protected-areas", protectedAreas] as const].every(([limit, rule]) => {
+      const ok = !rule.find(look).some((f) => f.severity !== "hint");
+      if (!ok) why.add(limit);
+      return ok;
     });
-    if (doses.length === 0) return (broken.forEach((limit) => why.add(limit)), undefined);
-  }
-  const ends = [doses[0]!, doses.at(-1)!].map((dose) => sumsOf(at(dose))) as [Sums, Sums];
-  const n = doses.length - 1;
-  const slope = (from: number, to: number) => (n === 0 ? 0 : (to - from) / n);
+  });
+  if (fine.length === 0) return void (options.length === 0 && clock && why.add("interval"));
   return {
     drill,
     level,
+    phase,
+    at,
+    step,
+    rank: step ? stepRank(step) : 0,
     from: form.posture,
     to: form.endPosture,
-    kit: form.kit,
-    doses,
-    seconds: ends[0].seconds,
-    each: slope(ends[0].seconds, ends[1].seconds),
-    gives: MOTIONS.filter((row) => weightOf(request.demand, row) > 0 && ends[1].counts[row] > 0).map((row) => ({
-      row,
-      seconds: ends[0].counts[row],
-      each: slope(ends[0].counts[row], ends[1].counts[row]),
-    })),
-    work: { seconds: ends[0].work, each: slope(ends[0].work, ends[1].work) },
+    kit,
+    without,
+    show: clock ? 0 : showingFor(drill, level, familiar, among.who),
+    options: fine,
+    gives: rate.gives,
+    scales,
+    speed: speedOf(drill, level),
+    place: placeOf(form.posture) === "feet" ? placeOf(form.endPosture) : placeOf(form.posture),
+    taught: isTaught(drill, level),
+    familiar,
+    cold: coldSafe(drill, level),
   };
+}
+
+const protects = ({ group }: DraftRequest): boolean =>
+  (group?.setting.areas?.length ?? 0) > 0 || (group?.people.some(({ areas }) => areas.length > 0) ?? false);
+
+/** The clock a phase goes by, where one is asked for: breath and a lift go by themselves. */
+export const clockOf = ({ interval }: Pick<DraftRequest, "interval">, phase: Phase): Interval | undefined =>
+  interval && !isLift(phase) && !phase.takes.every(({ breath }) => breath) ? interval : undefined;
+
+/** Whether a phase is the lift itself, in sets. */
+export const isLift = (phase: Phase): boolean => phase.takes.some(({ rehearses }) => rehearses === "lift");
+
+/** What a second of work of a level gives, and what each time through it takes besides: changes of side and direction. */
+type Rate = { perAmount: Seconds; fixed: Seconds; gives: Candidate["gives"] };
+
+function ratesOf(
+  request: DraftRequest,
+  drill: Drill,
+  level: LevelName,
+  without: readonly Kit[],
+  offered: readonly Drill[],
+  just?: Dose,
+): Rate {
+  const item = {
+    ...itemOf(drill, level),
+    ...(just && { dose: just }),
+    demo: 0,
+    ...(without.length > 0 && { without: [...without] }),
+  };
+  const { session, timeline, drills } = lookAt(request, item, drill, offered);
+  const of = (kinds: (kind: string) => boolean) =>
+    timeline.segments.reduce((sum, s) => (kinds(s.kind) ? sum + s.seconds : sum), 0);
+  const work = of((kind) => kind === "work");
+  const sums = new Map<string, [Seconds, Seconds]>();
+  eachGift(session, timeline, drills, ({ row, main, left, right }) => {
+    if (weightOf(request.demand, row) === 0) return;
+    const key = `${row} ${main ? 1 : 0}`;
+    const [a, b] = sums.get(key) ?? [0, 0];
+    sums.set(key, [a + left, b + right]);
+  });
+  const gives = [...sums].flatMap(([key, [left, right]]) => {
+    const [row, main] = key.split(" ") as [Motion, string];
+    const share = Math.min(left, right) / Math.max(1e-9, work);
+    return share > 0 ? [{ row, main: main === "1", share }] : [];
+  });
+  return {
+    perAmount: work / Math.max(1e-9, amountOf(item.dose).value),
+    fixed: of((kind) => kind === "switch" || kind === "turn"),
+    gives,
+  };
+}
+
+const saidIn = (drill: Drill, level: LevelName, phase: Phase): Said => ({
+  method: drill.method,
+  gait: drill.levels[level].gait,
+  builds: phase.id === "build" || isLift(phase),
+});
+
+/** The amounts a coach would say of a drill in a phase: inside its bounds, near its usual ones, as long as is right to hold. */
+function amountsOf(
+  request: DraftRequest,
+  drill: Drill,
+  level: LevelName,
+  phase: Phase,
+  { perAmount }: Rate,
+  among: Among,
+): number[] {
+  const { dose, bounds } = drill.levels[level];
+  const usual = amountOf(dose).value;
+  const unit = doseSeconds(withAmount(dose, 1), request.pace);
+  const range = drill.method === "hold" ? holdRange(phase, among) : undefined;
+  const [least, most] = range
+    ? [range.least / unit, range.most / unit]
+    : [usual * ROUGH.least, usual * (drill.method === "breath" ? ROUGH.breaths : ROUGH.most)];
+  const calm = phase.takes.every(({ breath }) => breath);
+  const long = phaseSeconds(phase, request.target).most;
+  const all = (spokenAmounts(dose, saidIn(drill, level, phase)) ?? [usual]).filter(
+    (n) =>
+      n >= bounds.least - 1e-9 &&
+      n <= bounds.most + 1e-9 &&
+      n >= least - 1e-9 &&
+      n <= most + 1e-9 &&
+      n * perAmount >= Math.min(WORTH_SHOWING, usual * perAmount) - 1e-9 &&
+      n * perAmount <= long + 1e-9 &&
+      (!calm || phase.id === "settle-in" || n * perAmount >= phase.seconds - 1e-9),
+  );
+  const wanted = range ? range.usual / unit : usual;
+  return all
+    .sort((a, b) => Math.abs(a - wanted) - Math.abs(b - wanted))
+    .slice(0, calm ? 20 : MOST_AMOUNTS)
+    .sort((a, b) => a - b);
+}
+
+/** The ways to give a drill in a phase. */
+function optionsOf(
+  request: DraftRequest,
+  drill: Drill,
+  level: LevelName,
+  phase: Phase,
+  rate: Rate,
+  among: Among,
+  just?: Dose,
+): Option[] {
+  const { dose: usual } = drill.levels[level];
+  const amounts = just ? [amountOf(just).value] : amountsOf(request, drill, level, phase, rate, among);
+  const doses = just
+    ? [just]
+    : hasOwnTimes(usual) && amounts.length === 0
+      ? [usual]
+      : amounts.map((n) => withAmount(usual, n));
+  const built = phase.id === "build" || (phase.id === "rehearse" && !isLift(phase));
+  const rounds =
+    (phase.ordered || phase.id === "undo") &&
+    drill.method !== "release" &&
+    drill.method !== "effort" &&
+    !hasOwnTimes(usual) &&
+    !(drill.method === "hold" && beforePower(request.purpose));
+  const options = doses.flatMap((dose): Option[] => {
+    const work = rate.perAmount * amountOf(dose).value;
+    const once = { dose, twice: false, sets: 1, rest: 0, work, planned: 0, seconds: work + rate.fixed };
+    const side = doseSeconds(dose, request.pace) * drill.directions;
+    return [
+      once,
+      ...(rounds && side <= LONGEST_TWICE
+        ? [{ ...once, twice: true, work: 2 * work, seconds: 2 * (work + rate.fixed) }]
+        : []),
+      ...(built && isCounted(dose)
+        ? [
+            {
+              ...once,
+              sets: 2,
+              rest: SET_REST,
+              work: 2 * work,
+              planned: SET_REST,
+              seconds: 2 * (work + rate.fixed) + SET_REST,
+            },
+          ]
+        : []),
+    ];
+  });
+  return options.sort((a, b) => a.seconds - b.seconds);
+}
+
+/** Sets of a lift: fewer repetitions each time, longer rests as the weight goes up. */
+const LIFT_SETS: readonly { counts: readonly number[]; rests: readonly Seconds[] }[] = [
+  { counts: [6, 4], rests: [30] },
+  { counts: [6, 4], rests: [45] },
+  { counts: [6, 4], rests: [60] },
+  { counts: [6, 4, 3], rests: [30, 45] },
+  { counts: [6, 4, 3], rests: [45, 60] },
+  { counts: [6, 4, 3], rests: [45, 75] },
+  { counts: [6, 4, 3], rests: [60, 90] },
+  { counts: [6, 5, 4, 3], rests: [30, 45, 60] },
+  { counts: [6, 5, 4, 3], rests: [45, 60, 75] },
+  { counts: [6, 5, 4, 3], rests: [60, 75, 90] },
+  { counts: [8, 6, 5, 4], rests: [60, 75, 90] },
+];
+
+function liftOptions(
+  { perAmount, fixed }: Rate,
+  drill: Drill,
+  level: LevelName,
+  phase: Phase,
+  { target }: DraftRequest,
+): Option[] {
+  const { dose, bounds } = drill.levels[level];
+  if (!isCounted(dose) || dose.kind !== "reps") return [];
+  const most = phaseSeconds(phase, target).most;
+  return LIFT_SETS.filter(({ counts }) => counts.every((n) => n >= Math.min(3, bounds.least) && n <= bounds.most))
+    .map((lift): Option => {
+      const work = lift.counts.reduce((sum, n) => sum + n * perAmount, 0);
+      const planned = lift.rests.reduce((sum, n) => sum + n, 0);
+      return {
+        dose: withAmount(dose, lift.counts[0]!),
+        twice: false,
+        sets: 1,
+        rest: 0,
+        lift,
+        work,
+        planned,
+        seconds: work + planned + fixed * lift.counts.length,
+      };
+    })
+    .filter(({ seconds }) => seconds <= most)
+    .sort((a, b) => a.seconds - b.seconds);
+}
+
+/** Whether what the clock makes of a hold is no longer than is right in a phase. */
+function inHold(request: DraftRequest, drill: Drill, phase: Phase, dose: Dose): boolean {
+  const range = drill.method === "hold" ? holdRange(phase, amongOf(request)) : undefined;
+  return !range || doseSeconds(dose, request.pace) <= range.asked;
 }
 
 /**
- * A form as it is done by the clock of a request: one dose, as much as fits into the work, and the rest after each of its
- * passes; the form itself where nothing is asked. Undefined for what has times of its own, what does not come to an amount
- * inside its bounds in that time, and where a rule of the audit finds something in it.
+ * A form as it is done by the clock: one dose, as much as fits into the work, and the rest after each of its passes. None for
+ * what has times of its own, what does not come to an amount inside its bounds in that time, and a seat that is not
+ * sat down on in the rest.
  */
-function byClock(
-  request: DraftRequest,
-  form: Omit<Candidate, "step">,
-  offered: readonly Drill[],
-): Omit<Candidate, "step"> | undefined {
-  const { interval, pace } = request;
-  if (!interval) return form;
-  const { drill, level } = form;
-  const usual = form.doses[0]!;
-  if (hasOwnTimes(usual)) return undefined;
-  // A seat stands alone among what is done on the feet: it is sat down on and got up from in a rest, or not offered.
-  const { posture, kit } = drill.levels[level];
-  const change = moveSeconds("standing", posture, pace) + (kit.length > 0 ? pace.kitChange : 0);
-  if (postureFacts(posture).seated && change > interval.rest) return undefined;
-  const dose = doseDone({ interval }, { dose: usual }, drill.sides, drill.directions, pace);
-  const { least, most } = drill.levels[level].bounds;
+function byClock(request: DraftRequest, drill: Drill, level: LevelName, interval: Interval): Option[] {
+  const form = drill.levels[level];
+  const { pace } = request;
+  if (hasOwnTimes(form.dose)) return [];
+  const change = moveSeconds("standing", form.posture, pace) + (form.kit.length > 0 ? pace.kitChange : 0);
+  if (postureFacts(form.posture).seated && change > interval.rest) return [];
+  const dose = doseDone({ interval }, { dose: form.dose }, drill.sides, drill.directions, pace);
+  const { least, most } = form.bounds;
   const { value } = amountOf(dose);
   const unit = doseSeconds(withAmount(dose, 1), pace);
-  if (value < least || value > most || (isCounted(dose) && unit * drill.directions > interval.work)) return undefined;
-  if (isPiece(dose) && drill.method === "hold" && beforePower(request.purpose) && value > HOLD_BEFORE_POWER)
-    return undefined;
-  const look = lookAt(request, { ...itemOf(drill, level), dose, demo: 0 }, drill, offered, interval);
-  const found = [...RULES, ...DOSE_RULES].some(([, rule]) => rule.find(look).some((f) => f.severity !== "hint"));
-  if (found) return undefined;
-  const { seconds, work, counts } = sumsOf(look);
-  return {
-    ...form,
-    doses: [dose],
-    seconds: seconds + interval.rest,
-    each: 0,
-    work: { seconds: work, each: 0 },
-    gives: MOTIONS.filter((row) => weightOf(request.demand, row) > 0 && counts[row] > 0).map((row) => ({
-      row,
-      seconds: counts[row],
-      each: 0,
-    })),
-  };
+  if (value < least || value > most || (isCounted(dose) && unit * drill.directions > interval.work)) return [];
+  const passes = drill.sides === "each" ? 2 : 1;
+  return [1, 2].map((times) => ({
+    dose,
+    twice: times === 2,
+    sets: 1,
+    rest: 0,
+    work: passes * times * interval.work,
+    planned: passes * times * interval.rest,
+    seconds: passes * times * (interval.work + interval.rest),
+  }));
 }
 
 /** One drill on its own, as the audit is told of it; what it covers is worked out when a rule or a sum asks for it. */
-function lookAt(
-  request: DraftRequest,
-  item: Item,
-  drill: Drill,
-  offered: readonly Drill[],
-  interval?: Interval,
-): AuditInput {
+export function lookAt(request: DraftRequest, item: Item, drill: Drill, offered: readonly Drill[]): AuditInput {
   const session: SessionPlan = {
     ...newSession({ title: "x", purpose: request.purpose, target: request.target }, [
-      {
-        title: "",
-        rounds: 1,
-        restBetweenRounds: 0,
-        sideOrder: "drill-by-drill",
-        ...(interval && { interval }),
-        items: [item],
-      },
+      { title: "", rounds: 1, restBetweenRounds: 0, sideOrder: "drill-by-drill", items: [item] },
     ]),
     pace: request.pace,
     firstSide: request.firstSide,
@@ -313,49 +563,10 @@ function lookAt(
   };
 }
 
-type Sums = { seconds: Seconds; work: Seconds; counts: Record<Motion, Seconds> };
+/** The seconds of a request in which motions are served. */
+export const servedIn = ({ purpose, target }: Pick<DraftRequest, "purpose" | "target">): Seconds =>
+  servedSeconds(purpose, target);
 
-/** What one drill takes, moving and fetching left out, and gives. */
-function sumsOf({ timeline, coverage }: AuditInput): Sums {
-  const of = (kinds: (kind: string) => boolean) =>
-    timeline.segments.reduce((sum, s) => (kinds(s.kind) ? sum + s.seconds : sum), 0);
-  return {
-    seconds: of((kind) => kind !== "move"),
-    work: of((kind) => kind === "work"),
-    counts: Object.fromEntries(MOTIONS.map((row) => [row, coverage[row].counts])) as Record<Motion, Seconds>,
-  };
-}
-
-/** Doses a coach would give: inside the drill's bounds, not far from the usual, short holds before power; by the drill's own step. */
-function dosesOf(request: DraftRequest, drill: Drill, level: LevelName): Dose[] {
-  const { dose, bounds } = drill.levels[level];
-  const now = amountOf(dose).value;
-  if (choicesOf(dose)) return [dose];
-  const { pace } = request;
-  const takes = (one: Dose): Seconds =>
-    pace.demo + doseSeconds(one, pace) * drill.directions * (drill.sides === "each" ? 2 : 1);
-  const longHold = drill.method === "hold" && isPiece(dose) && beforePower(request.purpose);
-  const most = Math.min(
-    bounds.most,
-    Math.max(
-      now,
-      now * (drill.method === "breath" ? LONG_BREATHS : ROUGH.most),
-      now * (WORTH_SHOWING / Math.max(1, takes(dose) - pace.demo)),
-    ),
-    longHold ? Math.max(bounds.least, Math.min(HOLD_BEFORE_POWER, LONGEST_HOLD / drill.directions)) : Infinity,
-  );
-  const least = Math.max(bounds.least, Math.min(now, now * ROUGH.least));
-  const values: number[] = [];
-  const step = dose.kind === "reps" && now >= BY_TWOS_FROM ? Math.max(2, bounds.step) : bounds.step;
-  for (let k = Math.ceil((least - now) / step - 1e-9); now + k * step <= most + 1e-9; k++)
-    values.push(Math.round((now + k * step) * 1e6) / 1e6);
-  if (values.length === 0) values.push(Math.min(most, Math.max(bounds.least, Math.min(now, most))));
-  // Whole repetitions, breaths and rounds only, so that the steps stay even.
-  const whole = !isCounted(dose) ? values : [...new Set(values.map((v) => Math.max(1, Math.round(v))))];
-  const doses = whole.map((value) => withAmount(dose, value));
-  const enough = doses.filter((one) => takes(one) - pace.demo >= WORTH_SHOWING);
-  const small = (enough.length > 0 ? enough : doses.slice(-1)).filter(
-    (one) => takes(one) <= request.target * MOST_SHARE,
-  );
-  return small.length > 0 ? small : doses.slice(0, 1);
-}
+/** Whether a candidate rehearses an action of the sport. */
+export const isRehearsal = (request: DraftRequest, { drill, phase }: Candidate): boolean =>
+  rehearsesIt(drill, isLift(phase) ? "lift" : "sport", amongOf(request));

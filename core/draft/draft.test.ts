@@ -1,26 +1,23 @@
 import { servedSeconds } from "~/core/arc/arcs";
 import { needsOf } from "~/core/drills/form";
-import fc from "fast-check";
 import { beforeAll, describe, expect, it } from "vitest";
-import { ordered, sessionOf, type Chosen } from "./assemble";
-import { candidatesOf, CLOSING, type Candidate } from "./candidates";
+import { candidatesOf } from "./candidates";
 import { draft, SHORT_AT_MOST, type Draft } from "./draft";
-import { isEasy, MOST_IN_STEP, mostDrills, programOf, WAY_IN } from "./model";
-import { feelsOf, kindOf, undominated } from "./prune";
 import { AT_HAND, lastApart, readRequest, type DraftRequest } from "./request";
-import { leastIn, stepOf, stepRank } from "./sequencing";
+import { stepOf, stepRank } from "./sequencing";
 import { swapsFor } from "./swap";
 import { otherThan } from "./words";
 import { asked, KNOWN as known } from "~/fixtures/requests";
+import { ARCS, phasesAt } from "~/core/arc/arcs";
 import { audit, auditInput } from "~/core/audit/audit";
 import { coverageOf } from "~/core/coverage/coverage";
 import { fitOf } from "~/core/sport-profiles/fit";
 import type { Solve } from "~/core/fit/program";
 import { readSession } from "~/core/session/read";
-import type { SessionPlan } from "~/core/session/schema";
+import { PURPOSES, type SessionPlan } from "~/core/session/schema";
 import { compile } from "~/core/timeline/compile";
-import { HEIGHT } from "~/core/vocabulary/postures";
 import { doseSeconds } from "~/core/dose/dose";
+import { KIT } from "~/core/vocabulary/kit";
 import { DRILLS, drillById } from "~/library";
 import { SPORT_PROFILES } from "~/library/sport-profiles";
 import { SEQUENCINGS } from "~/library/sequencings";
@@ -39,7 +36,19 @@ function made(request: DraftRequest): Draft[] {
 /** The usual request's drafts, made once for all that look at them. */
 let usual: Draft[] | undefined;
 const usualDrafts = () => (usual ??= made(asked()));
-const drillsIn = ({ session }: Draft) => session.blocks.flatMap((block) => block.items.map((item) => item.drill));
+const drillsIn = ({ session }: Draft) => [
+  ...new Set(session.blocks.flatMap((block) => block.items.map((item) => item.drill))),
+];
+/** Drills of the phases that serve motions, which drafts are told apart by. */
+const servedIn = ({ session }: Draft) =>
+  session.blocks
+    .filter(({ phase }) => {
+      const found = ARCS[session.purpose].phases.find(({ id }) => id === phase);
+      return found?.serves && !found.needed;
+    })
+    .flatMap((block) => block.items.map((item) => item.drill));
+const found = ({ session }: Draft, request: DraftRequest) =>
+  audit(auditInput(session, drillById, { demand: request.demand, group: request.group, offered: DRILLS }));
 const CLASS = {
   name: "Class",
   people: [{ name: "Moss", areas: ["kneeling"] }, { name: "Tern", areas: ["wrist-weight", "floor"] }, { name: "Pip" }],
@@ -63,7 +72,7 @@ describe("a draft for a group that did something last", () => {
         for (const { drills } of before.slice(0, differ))
           expect(again(one, drills)).toBeLessThanOrEqual(Math.floor(drills.length / 2));
         expect(one.fit).toBeLessThanOrEqual(one.bound + 1e-6);
-        expect(one.gap).toBeLessThanOrEqual(0.08);
+        expect(one.gap).toBeLessThanOrEqual(0.2);
       }
       // What is offered instead of a drill keeps to it.
       const [first] = drafts;
@@ -85,28 +94,24 @@ describe("a draft for a group that did something last", () => {
       });
     }
   });
-  it("counts no must-haves among what comes again, and names the asking where it is in the way", () => {
-    // All there is was in it last time, and is needed.
-    const few = [
-      "cat-camel",
-      "bridge",
-      "open-book",
-      "squat-reach",
-      "squat-free",
-      "hip-flexor-hold",
-      "ankle-rock",
-    ].flatMap((id) => drillById(id) ?? []);
-    const group = { name: "Squad", people: [], lately: [{ title: "Last", drills: few.map((d) => d.id) }] };
-    const request = (more: object) => asked({ target: 300, group, school: "easy-to-hard", drafts: 1, ...more });
-    const free = draft(request({}), few, solve);
-    expect(free.kind).toBe("drafts");
-    const used = free.kind === "drafts" ? drillsIn(free.drafts[0]!) : [];
-    const only = few.filter((d) => used.includes(d.id));
-    const lately = [{ title: "Last", drills: used }];
-    const answer = draft(request({ differ: 1, group: { ...group, lately } }), only, solve);
-    expect(answer.kind).toBe("impossible");
+  it("names the asking where it is in the way, and counts no must-haves among what comes again", () => {
+    const free = made(asked({ target: 420, drafts: 1 }))[0]!;
+    const used = drillsIn(free);
+    const only = DRILLS.filter((drill) => used.includes(drill.id));
+    const group = { name: "Squad", people: [], lately: [{ title: "Last", drills: used }] };
+    const answer = draft(asked({ target: 420, drafts: 1, differ: 1, group }), only, solve);
     if (answer.kind === "impossible") expect(answer.relax.map(({ limit }) => limit)).toContain("differ");
-    expect(draft(request({ differ: 1, group: { ...group, lately }, must: used }), only, solve).kind).toBe("drafts");
+    else if (answer.kind === "drafts")
+      expect(again(answer.drafts[0]!, used)).toBeLessThanOrEqual(Math.floor(used.length / 2));
+    // Of five drills two may come again: too few for four phases.
+    const five = used.slice(0, 5);
+    const few = draft(
+      asked({ target: 420, drafts: 1, differ: 1, group: { ...group, lately: [{ title: "Last", drills: five }] } }),
+      DRILLS.filter((drill) => five.includes(drill.id)),
+      solve,
+    );
+    expect(few.kind).toBe("impossible");
+    expect(draft(asked({ target: 420, drafts: 1, differ: 1, group, must: used }), only, solve).kind).toBe("drafts");
   });
   it("asks for nothing where nothing was handed out", () => {
     expect(lastApart(asked({ differ: 3 }))).toEqual([]);
@@ -134,7 +139,16 @@ describe("a draft", () => {
       { group: CLASS, purpose: "off-day", demand: "desk-work", target: 720, school: "release-mobilise-load" },
     ],
     ["long, after training", { purpose: "after-training", demand: "football", target: 1500, school: "plane-by-plane" }],
-  ])("%s keeps every limit and its time, and is as good as it says", (_, more) => {
+    [
+      "before a game, with nothing at hand",
+      {
+        purpose: "before-game",
+        demand: "handball",
+        target: 480,
+        group: { name: "Squad", people: [], setting: { kit: {}, surface: "hall floor" } },
+      },
+    ],
+  ])("%s keeps every limit, its arc and its time, and is as good as it says", (_, more) => {
     const request = asked(more);
     const drafts = made(request);
     expect(drafts.length).toBeGreaterThanOrEqual(2);
@@ -154,78 +168,96 @@ describe("a draft", () => {
         9,
       );
       expect(one.fit).toBeLessThanOrEqual(one.bound + 1e-6);
-      const found = audit(
-        auditInput(one.session, drillById, { demand: request.demand, group: request.group, offered: DRILLS }),
-      );
-      expect(found.filter((f) => f.severity === "stop").map((f) => f.message)).toEqual([]);
       expect(
-        found
-          .filter((f) =>
-            [
-              "kit",
-              "caps",
-              "floor",
-              "length",
-              "cold-effort",
-              "long-holds",
-              "unequal-sides",
-              "tempo",
-            ].includes(f.rule),
-          )
-          .map((f) => f.message),
+        found(one, request)
+          .filter(({ severity }) => severity === "stop")
+          .map(({ message }) => message),
       ).toEqual([]);
-      expect(new Set(drillsIn(one)).size).toBe(drillsIn(one).length);
+      const phases = one.session.blocks.map(({ phase }) => phase);
+      const order = phasesAt(ARCS[request.purpose], request.target).map(({ id }) => id);
+      expect([...new Set(phases)]).toEqual(order);
+      const all = one.session.blocks.flatMap((block) => block.items.map((item) => item.drill));
+      expect(new Set(all).size).toBe(all.length);
     }
+    // The first is one that is looked over without a warning.
+    expect(
+      found(drafts[0]!, request)
+        .filter(({ severity }) => severity !== "hint")
+        .map(({ message }) => message),
+    ).toEqual([]);
   });
-  it("is one a coach would run: no more drills than can be shown, every stage, a way in before anything hard, none that feel alike, an end", () => {
-    const request = asked({ target: 1200, school: "circles-first" });
-    const { candidates } = candidatesOf(request, DRILLS);
-    for (const one of made(request)) {
-      const items = one.session.blocks.flatMap((block) => block.items);
-      expect(items.length).toBeLessThanOrEqual(mostDrills(request.target));
-      const forms = items.map((item, i) =>
-        candidates.find(
-          (c) =>
-            c.drill.id === item.drill && c.level === item.level && (c.step === CLOSING) === (i === items.length - 1),
-        )!,
-      );
-      const feels = forms.flatMap(feelsOf);
-      expect(new Set(feels).size).toBe(feels.length);
-      expect(forms.at(-1)!.step).toBe(CLOSING);
-      request.school.stages.forEach((stage, s) => {
-        const there = items.slice(0, -1).filter(
-          (item) =>
-            stepOf(request.school, {
-              drill: drillById(item.drill)!,
-              level: drillById(item.drill)!.levels[item.level],
-              name: item.level,
-            })?.stage === s,
-        ).length;
-        expect(there, stage.title).toBeGreaterThanOrEqual(leastIn(stage, request.target));
-      });
-      let easy = 0;
-      forms.slice(0, -1).forEach((form) => {
-        if (isEasy(form)) easy += form.work.seconds + form.work.each * (form.doses.length - 1);
-        else expect(easy, form.drill.name).toBeGreaterThanOrEqual(WAY_IN);
-      });
-    }
+  it("is there for all purposes, lengths, sports, with kit and without, and seldom has anything found in it", () => {
+    let warned = 0;
+    let [k, none] = [0, 0];
+    for (const purpose of PURPOSES)
+      for (const target of [480, 900]) {
+        const demand = SPORT_PROFILES[(k * 4) % SPORT_PROFILES.length]!.id;
+        const kit = k++ % 2 === 0 ? {} : Object.fromEntries(KIT.map((piece) => [piece, 99]));
+        const request = asked({
+          purpose,
+          target,
+          demand,
+          drafts: 1,
+          school: undefined,
+          group: { name: "Squad", people: Array.from({ length: 12 }, (_, i) => ({ name: `P${i}` })), setting: { kit } },
+        });
+        const answer = draft(request, DRILLS, solve);
+        if (answer.kind !== "drafts") {
+          none++;
+          continue;
+        }
+        const all = found(answer.drafts[0]!, request);
+        expect(all.filter(({ severity }) => severity === "stop")).toEqual([]);
+        if (all.some(({ severity }) => severity !== "hint")) warned++;
+      }
+    expect(none).toBe(0);
+    expect(warned).toBeLessThanOrEqual(2);
   });
-  it("begins where its school begins: on the floor, or on the feet", () => {
-    const first = (school: string) =>
-      made(asked({ school, target: 480, demand: "general", drafts: 1 }))[0]!.session.blocks[0]!.items[0]!;
-    const height = (item: { drill: string; level: "easier" | "standard" | "harder" }) =>
-      HEIGHT[drillById(item.drill)!.levels[item.level].posture];
-    expect(height(first("standing-down"))).toBeGreaterThanOrEqual(4);
-    expect(height(first("up-from-the-floor"))).toBeLessThanOrEqual(1);
+  it("follows its school in what the school orders, and takes the nearest where one does not suit", () => {
+    const request = asked({ target: 1200, school: "plane-by-plane", purpose: "off-day", demand: "general", drafts: 1 });
+    const [one] = made(request);
+    const wrong = one!.session.blocks
+      .filter(({ phase }) => phase === "move" || phase === "lengthen")
+      .flatMap((block) => block.items.map((item) => ({ item, phase: block.phase })))
+      .map(({ item, phase }) => ({
+        phase,
+        rank: stepRank(
+          stepOf(request.school, {
+            drill: drillById(item.drill)!,
+            level: drillById(item.drill)!.levels[item.level],
+            name: item.level,
+          })!,
+        ),
+      }))
+      .filter(({ phase, rank }, i, all) => i > 0 && all[i - 1]!.phase === phase && all[i - 1]!.rank > rank);
+    expect(wrong.length).toBeLessThanOrEqual(1);
+    const down = draft(asked({ school: "standing-down", target: 600, drafts: 1 }), DRILLS, solve);
+    expect(down.kind === "drafts" && down.notes[0]).toMatch(/gives way to/);
   });
-  it("after training ends with slow breath for a minute; effort ramps come only where they are allowed", () => {
-    const after = { purpose: "after-training", demand: "handball", target: 900, drafts: 1 };
-    const [calm] = made(asked(after));
-    const last = calm!.session.blocks.at(-1)!.items.at(-1)!;
-    expect(drillById(last.drill)!.method).toBe("breath");
-    expect(doseSeconds(last.dose, calm!.session.pace)).toBeGreaterThanOrEqual(48);
+  it("ends on purpose: the sport, the lift, slow breath, on the feet", () => {
+    const last = (more: object) => {
+      const [one] = made(asked({ drafts: 1, target: 600, ...more }));
+      const item = one!.session.blocks.at(-1)!.items.at(-1)!;
+      return { item, drill: drillById(item.drill)!, session: one!.session };
+    };
+    expect(last({ purpose: "before-game", demand: "handball" }).drill.rehearses).toEqual(
+      expect.arrayContaining([expect.stringMatching(/throw|run|jump|land|cut/)]),
+    );
+    const lift = last({ purpose: "before-lifting", demand: "lifting", lift: "hinge" });
+    expect(lift.drill.rehearses).toContain("hinge");
+    const sets = lift.session.blocks.at(-1)!.items.map(({ dose }) => (dose.kind === "reps" ? dose.count : 0));
+    expect(sets).toEqual([...sets].sort((a, b) => b - a));
+    const calm = last({ purpose: "after-training", demand: "handball" });
+    expect(calm.drill.levels[calm.item.level].main[0]).toBe("ribs.breath");
+    expect(doseSeconds(calm.item.dose, calm.session.pace)).toBeGreaterThanOrEqual(60);
+    const desk = last({ purpose: "desk-break", demand: "desk-work" });
+    expect(desk.drill.levels[desk.item.level].endPosture).toMatch(/standing|walking|split-stance/);
+  });
+  it("has effort ramps only where they are allowed", () => {
     const efforts = (more: object) =>
-      candidatesOf(asked({ ...after, ...more }), DRILLS).candidates.filter((c) => c.drill.method === "effort").length;
+      candidatesOf(asked({ purpose: "off-day", demand: "handball", target: 900, ...more }), DRILLS).candidates.filter(
+        (c) => c.drill.method === "effort",
+      ).length;
     expect(efforts({})).toBe(0);
     expect(efforts({ preferred: ["effort"] })).toBeGreaterThan(3);
     expect(efforts({ group: { name: "G", people: [], setting: { effortCap: 100 } } })).toBeGreaterThan(3);
@@ -249,34 +281,29 @@ describe("a draft", () => {
     expect(item).toMatchObject({ level: "easier", dose: { kind: "time", seconds: 45 } });
     expect(one!.reasons.flat().some((reason) => reason.why === "You locked it.")).toBe(true);
   });
-  it("differs from the others in half of its drills or more", () => {
-    const [first, second, third] = usualDrafts().map(drillsIn);
+  it("differs from the others in half or more of what moves the joints", () => {
+    const all = usualDrafts().map(servedIn);
+    expect(all.length).toBeGreaterThan(1);
     const shared = (a: string[], b: string[]) => a.filter((id) => b.includes(id)).length;
-    expect(shared(first!, second!)).toBeLessThanOrEqual(first!.length / 2);
-    expect(shared(first!, third!)).toBeLessThanOrEqual(first!.length / 2);
-    expect(shared(second!, third!)).toBeLessThanOrEqual(second!.length / 2);
+    all.forEach((one, k) =>
+      all.slice(k + 1).forEach((other) => expect(shared(one, other)).toBeLessThanOrEqual(one.length / 2)),
+    );
   });
   it("is the same each time", () => expect(made(asked())).toEqual(usualDrafts()));
   it("has what it must have, and nothing of what it must not", () => {
     const [plain] = usualDrafts();
-    const never = drillsIn(plain!)[0]!;
+    const never = servedIn(plain!)[0]!;
     const must = DRILLS.find((d) => !drillsIn(plain!).includes(d.id) && d.method === "circles")!.id;
-    const [changed] = made(
-      asked({
-        drafts: 1,
-        never: [never],
-        must: [must],
-        methods: ["dynamic", "circles", "activation", "hold", "strength", "flow"],
-      }),
-    );
+    const methods = ["dynamic", "circles", "activation", "hold", "flow"] as const;
+    const [changed] = made(asked({ drafts: 1, never: [never], must: [must], methods }));
     expect(drillsIn(changed!)).toContain(must);
     expect(drillsIn(changed!)).not.toContain(never);
-    for (const id of drillsIn(changed!))
-      expect(["dynamic", "circles", "activation", "hold", "strength", "flow"]).toContain(drillById(id)!.method);
+    for (const id of servedIn(changed!)) expect(methods).toContain(drillById(id)!.method);
   });
   it("says which limit to relax when nothing fits, and what that would give", () => {
     const answer = draft(
       asked({
+        target: 420,
         must: ["hamstring-hold"],
         group: { name: "No kit", people: [{ name: "Moss" }], setting: { kit: {}, areas: ["hamstring-stretch"] } },
       }),
@@ -294,108 +321,6 @@ describe("a draft", () => {
     expect([...told].sort((a, b) => a - b)).toEqual(told);
   });
 });
-
-describe("what the model proves", () => {
-  it("reckons moving and fetching never longer than it is, for drills put together by chance, their time to the second, and no fit better than its bound", () => {
-    const schools = fc.constantFrom(...SEQUENCINGS.map((s) => s.id));
-    fc.assert(
-      fc.property(
-        schools,
-        fc.constantFrom(...SPORT_PROFILES.map((d) => d.id)),
-        fc.array(fc.nat(), { minLength: 3, maxLength: 9 }),
-        fc.array(fc.nat(), { minLength: 9, maxLength: 9 }),
-        (school, demand, picks, doses) => {
-          const request = asked({ school, demand, target: 7200 });
-          const all = poolOf(school, demand, request);
-          const chosen: Chosen[] = [];
-          const wanted = [
-            ...picks.map((n) => all[n % all.length]!),
-            all.filter((c) => c.step === CLOSING)[picks[0]! % 7]!,
-          ];
-          for (const candidate of wanted) {
-            if (
-              chosen.some(
-                (c) =>
-                  c.candidate.drill.id === candidate.drill.id ||
-                  (candidate.step === CLOSING && c.candidate.step === CLOSING) ||
-                  kindOf(c.candidate) === kindOf(candidate),
-              )
-            )
-              continue;
-            chosen.push({
-              candidate,
-              index: all.indexOf(candidate),
-              dose: candidate.doses[doses[chosen.length % 9]! % candidate.doses.length]!,
-            });
-          }
-          const { steps, moving } = ordered(chosen, request);
-          fc.pre(steps.every((s) => s.chosen.length <= MOST_IN_STEP));
-          const session = sessionOf(steps, request);
-          const total = compile(session, drillById).totalSeconds;
-          // The model's own time of these very drills and doses, at its least, is no longer than theirs.
-          const anyOrder = { proof: true };
-          const fixed = programOf(request, all, anyOrder);
-          const taken = new Set(chosen.map(({ index }) => `y${index}`));
-          const still = chosen.reduce(
-            (sum, { candidate: c, dose }) => sum + c.seconds + c.each * c.doses.indexOf(dose),
-            0,
-          );
-          expect(still + moving).toBeCloseTo(total, 3);
-          const time = fixed.rows.find((row) => row.name === "time")!;
-          const least = solve(
-            {
-              objective: time.terms
-                .filter(({ column }) => !/^[yl]\d/.test(column))
-                .map(({ column, times }) => ({ column, times: -times })),
-              rows: fixed.rows.filter((row) => /^m(\d|oved)/.test(row.name)),
-              columns: fixed.columns
-                .filter((c) => !/^l\d/.test(c.name))
-                .map((c) =>
-                  /^y\d/.test(c.name) ? { ...c, least: taken.has(c.name) ? 1 : 0, most: taken.has(c.name) ? 1 : 0 } : c,
-                ),
-            },
-            { relaxed: true },
-          );
-          if (least.kind !== "optimal") throw new Error(least.kind);
-          expect(-least.bound).toBeLessThanOrEqual(moving + 1e-6);
-          // And nothing that lasts this long has a better fit than what is proven of it.
-          const short = { ...request, target: Math.max(120, total) };
-          const loose = programOf(short, all, anyOrder);
-          const bound = solve(
-            { ...loose, rows: loose.rows.filter((row) => /^(m\d|moved|fit_|dose|time)/.test(row.name)) },
-            { relaxed: true },
-          );
-          if (bound.kind !== "optimal") throw new Error(bound.kind);
-          expect(
-            fitOf(
-              coverageOf(session, compile(session, drillById), drillById),
-              short.demand,
-              servedSeconds(short.purpose, short.target),
-            ),
-          ).toBeLessThanOrEqual(bound.bound + 1e-6);
-        },
-      ),
-      { numRuns: 40 },
-    );
-  });
-  it("loses nothing by leaving out what another of its kind replaces", () => {
-    const request = asked();
-    const { candidates } = candidatesOf(request, DRILLS);
-    const copies = candidates.map((c): Candidate => ({ ...c, drill: { ...c.drill, id: `${c.drill.id}-b` } }));
-    const kept = undominated([...candidates, ...copies], () => false).map((i) => [...candidates, ...copies][i]!);
-    expect(kept.length).toBeLessThanOrEqual(candidates.length);
-    expect(new Set(kept.map((c) => `${kindOf(c)} ${stepRank(c.step)}`))).toEqual(
-      new Set(candidates.map((c) => `${kindOf(c)} ${stepRank(c.step)}`)),
-    );
-  });
-});
-
-const pools = new Map<string, Candidate[]>();
-function poolOf(school: string, demand: string, request: DraftRequest): Candidate[] {
-  const key = `${school} ${demand}`;
-  if (!pools.has(key)) pools.set(key, candidatesOf(request, DRILLS).candidates);
-  return pools.get(key)!;
-}
 
 describe("a request", () => {
   const faults = (value: unknown) => {
@@ -426,11 +351,11 @@ describe("a request", () => {
 
 describe("the order schools", () => {
   it("take every drill at every level", () => {
-    for (const school of SEQUENCINGS) {
-      const { candidates } = candidatesOf(asked({ school: school.id, preferred: ["effort"] }), DRILLS);
-      expect(new Set(candidates.filter((c) => c.step !== CLOSING).map((c) => c.drill.id)).size, school.id).toBe(
-        DRILLS.length,
-      );
-    }
+    for (const school of SEQUENCINGS)
+      for (const drill of DRILLS)
+        expect(
+          stepOf(school, { drill, level: drill.levels.standard, name: "standard" }),
+          `${school.id} ${drill.id}`,
+        ).toBeDefined();
   });
 });

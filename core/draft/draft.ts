@@ -1,49 +1,44 @@
-import { servedSeconds } from "~/core/arc/arcs";
-import { ordered, sessionOf, unrest, type Chosen } from "./assemble";
+import { arrange, between, type Chosen } from "./arrange";
+import { sessionOf } from "./assemble";
+import { candidatesOf, clockOf, servedIn, type Candidate, type Limit } from "./candidates";
+import { choiceOf, column, wishesOf, type Yield } from "./choose";
 import { differences } from "./compare";
+import { dose, ON_THE_MINUTE, type Dosed } from "./dose";
 import { stated, type Stated } from "./explain";
-import { greedy } from "./greedy";
-import { candidatesOf, CLOSING, type Candidate, type Limit } from "./candidates";
-import { besides, fitColumn, MOVING, programOf, type ModelOptions } from "./model";
-import { undominated } from "./prune";
+import { ideasAfter, MOST_NEEDS, type Idea } from "./ideas";
 import { apartFrom, lastApart, type Apart, type DraftRequest } from "./request";
+import { audit, auditInput } from "~/core/audit/audit";
 import { coverageOf } from "~/core/coverage/coverage";
-import { fitOf, weightOf } from "~/core/sport-profiles/fit";
-import { MOTIONS } from "~/core/vocabulary/motions";
+import { fitOf } from "~/core/sport-profiles/fit";
 import type { Drill } from "~/core/drills/schema";
 import type { Solution, Solve } from "~/core/fit/program";
 import type { SessionPlan } from "~/core/session/schema";
+import { setUpsOf } from "~/core/vocabulary/kit";
 import { compile } from "~/core/timeline/compile";
 import type { Seconds, Share } from "~/core/units";
 
-/** A draft ends at most this long before its target. */
+/** A draft ends at most this long before its target; where nothing ends on the minute, a little sooner. */
 export const SHORT_AT_MOST: Seconds = 15;
 
-/** From here on a session holds so many drills that choosing is easy, and there is time to look again. */
-const LONG: Seconds = 700;
-/** The search in a small choice is content this near to the best in it, and gives up after so many nodes: the same on every machine. */
-const near = (request: DraftRequest, later: boolean) => ({
-  gap: later ? 0.03 : request.target < LONG ? 0.015 : 0.004,
-  nodes: later ? 5 : 20,
-});
+/** The search in a choice is content this near to the best in it, and gives up after so many nodes: the same on every machine. */
+const NEAR = { first: { gap: 0.02, nodes: 6 }, later: { gap: 0.03, nodes: 4 } } as const;
 /** The search that only sharpens a bound is content earlier. */
 const SHARPER = { gap: 0.04, nodes: 10 };
-/** A small choice is enough when what comes of it is this near to the bound. */
-const CONTENT: Share = 0.05;
-/** Further than this from the bound it is made again among more. */
-const WIDE: Share = 0.055;
-const SMALL_WIDE = 90;
-/** How many candidates a small choice has, besides those to end with. */
-const SMALL = 40;
-/** Later drafts only need good ones, and are chosen among fewer. */
-const SMALL_LATER: Share = 0.6;
-/** And in a short session, which holds few. */
-const SMALL_SHORT = 36;
-const VERY_SHORT: Seconds = 500;
+/** Near enough to the bound to leave it at that. */
+const CONTENT: Share = 0.03;
+/** How many candidates a choice has: the best of all, and of each phase. */
+const SMALL = 44;
+const EACH_PHASE = 6;
+/** How often a choice is made anew when it comes out no good, by how much has given way. */
+const TRIES = [7, 3, 3, 3, 3] as const;
+/** And by the clock, where each takes longer. */
+const FEW_TRIES = 3;
 /** The solver keeps rows and proves values to about this. */
 const SOLVER_TOLERANCE = 1e-6;
 /** Later drafts reach at least this much of the first one's fit. */
 const WORTH_RUNNING: Share = 0.85;
+/** Anything found when a session is looked over costs this much of its fit. */
+const FOUND: Share = 0.08;
 
 export type Draft = Stated & {
   /** What no session for this request can be better than, as the solver proved, and how far this one is from it. */
@@ -54,7 +49,7 @@ export type Draft = Stated & {
 };
 
 export type DraftAnswer =
-  | { kind: "drafts"; drafts: Draft[]; kept: { limit: Limit; drills: number }[] }
+  | { kind: "drafts"; drafts: Draft[]; kept: { limit: Limit; drills: number }[]; notes: string[] }
   | { kind: "impossible"; why: string; relax: Relaxed[] }
   | { kind: "failed"; why: string };
 
@@ -64,9 +59,11 @@ export type Relaxed = { limit: Exclude<Limit, "purpose"> | "must" | "differ" | "
 /** Says how far the work is, 0 to 1, and in words. */
 export type Progress = (share: Share, words: string) => void;
 
+type Drills = (id: string) => Drill | undefined;
+
 /**
- * Up to three sessions for a request, the best first. Hard limits are never broken; each lasts at most its target and at
- * most 15 s less. The same request gives the same drafts.
+ * Up to three sessions for a request, each another idea, the best first. Hard limits are never broken; each ends on the minute,
+ * at most some seconds before its target. The same request gives the same drafts.
  */
 export function draft(
   request: DraftRequest,
@@ -79,321 +76,280 @@ export function draft(
   const counts = [...kept].map(([limit, ids]) => ({ limit, drills: ids.length }));
   const byId = new Map(offered.map((drill) => [drill.id, drill]));
   const drills = (id: string) => byId.get(id);
-  const drafts: Omit<Draft, "differs">[] = [];
-  const apart: Apart[] = [];
-  let bound = 1;
-  let plain = false;
-  const chapters = request.target < LONG;
-  for (let k = 0; k < request.drafts; k++) {
-    progress((k + 0.2) / request.drafts, k === 0 ? "choosing drills" : "choosing others");
-    let made = makeOne(request, candidates, drills, solve, { apart, plain, chapters });
-    // Rather a session that is less of one than none.
-    if (made.kind === "infeasible" && k === 0) {
-      plain = true;
-      made = makeOne(request, candidates, drills, solve, { apart, plain, chapters });
-    }
-    if (made.kind === "failed" && k === 0) return made;
-    if (made.kind !== "made") break;
-    if (k === 0) {
-      bound = Math.min(1, provenBound(request, candidates, made, solve, plain) + SOLVER_TOLERANCE);
-      if (made.fit < (1 - WIDE) * bound) {
-        const wider = makeOne(request, candidates, drills, solve, { apart, plain, chapters, wide: true });
-        if (wider.kind === "made" && wider.fit > made.fit) made = wider;
-      }
-    } else if (made.fit < WORTH_RUNNING * drafts[0]!.fit) break;
-    drafts.push({
-      ...stated(made.session, request, offered, candidates, kept),
-      bound,
-      gap: bound > 0 ? Math.max(0, (bound - made.fit) / bound) : 0,
-    });
-    apart.push(
-      apartFrom(
-        made.session.blocks.flatMap((block) => block.items.map((item) => item.drill)),
-        request.must,
-      ),
+  const maker = new Maker(request, candidates, drills, offered, solve);
+  progress(0.1, "choosing drills");
+  const first = maker.best(MOST_NEEDS, []);
+  if (first.kind === "failed") return first;
+  if (first.kind !== "made")
+    return {
+      kind: "impossible",
+      why: "No session meets the whole request.",
+      relax: relaxed(request, offered, drills, solve, kept, progress),
+    };
+  const bound = Math.min(1, maker.bound(first) + SOLVER_TOLERANCE);
+  const made: { one: Made & { kind: "made" }; idea: Idea }[] = [{ one: first, idea: MOST_NEEDS }];
+  const ideas = ideasAfter(first.chosen, request);
+  const notes = [...request.notes];
+  for (const [k, idea] of ideas.entries()) {
+    if (made.length >= request.drafts) break;
+    progress((k + 1.5) / (ideas.length + 2), "choosing others");
+    const apart = made.map(({ one }) => apartOf(one.chosen, request));
+    const next = maker.best(idea, apart);
+    if (next.kind !== "made" || next.fit < WORTH_RUNNING * first.fit || next.found > first.found) continue;
+    made.push({ one: next, idea });
+  }
+  if (made.length < request.drafts)
+    notes.push(
+      made.length === 1
+        ? "There is no second idea that meets nearly as much of what is needed."
+        : "There is no third idea that meets nearly as much of what is needed.",
     );
-  }
-  if (drafts.length > 0) {
-    progress(1, "done");
-    drafts.sort((a, b) => b.fit - a.fit);
-    const differs = differences(drafts, drills);
-    return { kind: "drafts", drafts: drafts.map((one, k) => ({ ...one, differs: differs[k]! })), kept: counts };
-  }
+  progress(1, "done");
+  const told = made.map(({ one }) => stated(one.session, request, offered, candidates, kept));
+  const differs = differences(told, drills);
   return {
-    kind: "impossible",
-    why: "No session meets the whole request.",
-    relax: relaxed(request, offered, drills, solve, kept, progress),
+    kind: "drafts",
+    drafts: told.map((one, k) => ({
+      ...one,
+      bound,
+      gap: bound > 0 ? Math.max(0, (bound - one.fit) / bound) : 0,
+      differs: made[k]!.idea.words ?? differs[k]!,
+    })),
+    kept: counts,
+    notes,
   };
+}
+
+/** Of what is moved, held and lengthened in a draft, at most half may come again; what warms and ends it may. */
+function apartOf(chosen: readonly Chosen[], request: DraftRequest): Apart {
+  return apartFrom(
+    chosen
+      .filter(({ candidate }) => candidate.phase.serves && !candidate.phase.needed)
+      .map(({ candidate }) => candidate.drill.id),
+    request.must,
+  );
 }
 
 type Made =
-  | { kind: "made"; session: SessionPlan; fit: Share; chosen: ReadonlySet<Candidate> }
+  | {
+      kind: "made";
+      session: SessionPlan;
+      fit: Share;
+      chosen: readonly Chosen[];
+      /** How much was found when it was looked over, the drills it was found at, and what did not fit. */
+      found: number;
+      blamed: readonly Candidate[];
+      off: Dosed["off"];
+    }
   | { kind: "infeasible" }
   | { kind: "failed"; why: string };
-type Drills = (id: string) => Drill | undefined;
-/** `wide` looks once more among more. */
-type Options = ModelOptions & { wide?: boolean };
-
-/** The candidates that no other replaces at no loss. One that may not come again replaces only what may not either. */
-function openTo(request: DraftRequest, all: readonly Candidate[], apart: readonly Apart[]): Candidate[] {
-  const sets = [...lastApart(request), ...apart];
-  const stands = (better: Candidate, here: Candidate) =>
-    sets.every(({ drills }) => !drills.has(better.drill.id) || drills.has(here.drill.id));
-  return undominated(all, (c) => request.must.includes(c.drill.id), stands).map((i) => all[i]!);
-}
-
-/** A session for the request, chosen among the candidates that promise most. */
-function makeOne(
-  request: DraftRequest,
-  all: readonly Candidate[],
-  drills: Drills,
-  solve: Solve,
-  options: Options & { apart: readonly Apart[] },
-): Made {
-  if (request.must.some((id) => !all.some((c) => c.drill.id === id))) return { kind: "infeasible" };
-  const later = options.apart.length > 0;
-  const candidates = openTo(request, all, options.apart);
-  const loose = solve(programOf(request, candidates, { ...options, chapters: false }), { relaxed: true });
-  if (loose.kind !== "optimal") return loose;
-  const few = request.target < VERY_SHORT ? SMALL_SHORT : SMALL;
-  if (later) {
-    const small = promising(candidates, loose, request, few * SMALL_LATER, []);
-    return tryWith(request, small, drills, solve, options, greedy(request, small, options.apart)?.chosen);
-  }
-  // What taking the best for its time again and again comes to is the least there should be.
-  const simple = greedy(request, candidates);
-  const best = tryWith(
-    request,
-    promising(candidates, loose, request, options.wide ? SMALL_WIDE : few, simple?.chosen ?? []),
-    drills,
-    solve,
-    options,
-    simple?.chosen,
-  );
-  if (!simple || (best.kind === "made" && simple.fit <= best.fit + 1e-9)) return best;
-  const settled = settle(request, candidates, simple.chosen, drills, solve);
-  return settled.kind === "settled" && (best.kind !== "made" || settled.fit > best.fit)
-    ? { ...settled, kind: "made" }
-    : best;
-}
-
-/**
- * What no session for the request can be better than, near to what was found if that can be shown. Calm is a wish, so it
- * holds for sessions without it, too. Drills that would cost so much, by the program without wholeness, that no session with
- * them comes above the least bound wanted, are left out of the whole program; what that proves holds for all.
- */
-function provenBound(
-  request: DraftRequest,
-  all: readonly Candidate[],
-  { fit: found, chosen }: { fit: Share; chosen: ReadonlySet<Candidate> },
-  solve: Solve,
-  plain: boolean,
-): Share {
-  const candidates = openTo(request, all, []);
-  const options: ModelOptions = { plain, proof: true };
-  const loose = solve(programOf(request, candidates, options), { relaxed: true });
-  if (loose.kind !== "optimal") return 1;
-  const wanted = found / (1 - CONTENT);
-  if (loose.bound <= wanted) return loose.bound;
-  const left = candidates.filter(
-    (c, i) => loose.bound + costOf(loose, i) > wanted || request.must.includes(c.drill.id),
-  );
-  const tight = solve(programOf(request, left, options), { ...SHARPER, proof: true, start: startOf(left, chosen) });
-  if (tight.kind === "infeasible") return wanted;
-  return tight.kind === "optimal" ? Math.min(loose.bound, Math.max(wanted, tight.bound)) : loose.bound;
-}
 
 type Loose = Extract<Solution, { kind: "optimal" }>;
 
-/** At least what the program without wholeness loses when a candidate is in the session: 0 or less. */
-function costOf({ costs }: Loose, i: number): Share {
-  const cost = (column: string) => Math.min(0, costs!.get(column) ?? 0);
-  let dose = -Infinity;
-  for (let k = 0; costs!.has(`l${i}_${k}`); k++) dose = Math.max(dose, cost(`l${i}_${k}`));
-  return cost(`y${i}`) + (dose === -Infinity ? 0 : dose);
-}
+/** Makes sessions for one request. What is worked out once is kept. */
+class Maker {
+  private readonly wishes: readonly number[];
 
-/** The candidates that the program without wholeness takes, and those that would cost it least. */
-function promising(
-  candidates: readonly Candidate[],
-  loose: Loose,
-  request: DraftRequest,
-  few: number,
-  also: readonly Chosen[],
-): Candidate[] {
-  const worth = candidates.map((_, i) => costOf(loose, i));
-  const used = (i: number) => (loose.values.get(`y${i}`) ?? 0) > 1e-6 || request.must.includes(candidates[i]!.drill.id);
-  const order = candidates
-    .map((_, i) => i)
-    .sort((a, b) => Number(used(b)) - Number(used(a)) || worth[b]! - worth[a]! || a - b);
-  const closers = order.filter((i) => candidates[i]!.step === CLOSING).slice(0, 5);
-  const chosen = new Set([
-    ...order.filter((i) => candidates[i]!.step !== CLOSING).slice(0, Math.max(few, order.filter(used).length)),
-    ...closers,
-    ...also.map((c) => c.index),
-  ]);
-  return candidates.filter((_, i) => chosen.has(i));
-}
-
-/** How often the choice is made anew when the order asks for more than the program reckoned. */
-const ROUNDS = 6;
-/** A change of position more than is meant, or one that does not fit into the rest of a clock, outweighs this much fit. */
-const UNREST_COSTS: Share = 0.03;
-
-type Settled =
-  | {
-      kind: "settled";
-      session: SessionPlan;
-      fit: Share;
-      chosen: ReadonlySet<Candidate>;
-      over: { changes: number; ups: number; waits: number };
-      worth: number;
-      moving: Seconds;
-    }
-  | { kind: "too-long" | "too-short"; moving: Seconds }
-  | { kind: "failed"; why: string };
-
-/** Drills that were chosen, in their best order, with the doses anew now that what lies between them is known to the second. */
-function settle(
-  request: DraftRequest,
-  candidates: readonly Candidate[],
-  chosen: readonly Chosen[],
-  drills: Drills,
-  solve: Solve,
-): Settled {
-  const { steps, moving, waits } = ordered(chosen, request);
-  const short = request.target - SHORT_AT_MOST;
-  const dosed = solve(
-    programOf(request, candidates, { chosen: { which: chosen.map((c) => c.index), moving }, least: short }),
-    {},
-  );
-  if (dosed.kind === "failed") return dosed;
-  if (dosed.kind === "infeasible") {
-    const most = chosen.reduce((sum, { candidate: c }) => sum + c.seconds + c.each * (c.doses.length - 1), moving);
-    return { kind: most < short ? "too-short" : "too-long", moving };
+  constructor(
+    private readonly request: DraftRequest,
+    private readonly candidates: readonly Candidate[],
+    private readonly drills: Drills,
+    private readonly offered: readonly Drill[],
+    private readonly solve: Solve,
+  ) {
+    this.wishes = wishesOf(request, candidates);
   }
-  const doses = new Map(
-    chosenIn(
-      dosed,
-      candidates,
-      chosen.map((c) => c.index),
-    ).map((c) => [c.index, c.dose]),
-  );
-  const session = sessionOf(
-    steps.map(({ step, chosen: list }) => ({ step, chosen: list.map((c) => ({ ...c, dose: doses.get(c.index)! })) })),
-    request,
-  );
-  const fit = fitOf(
-    coverageOf(session, compile(session, drills), drills),
-    request.demand,
-    servedSeconds(request.purpose, request.target),
-  );
-  const over = {
-    ...unrest(
-      steps.flatMap((one) => one.chosen),
-      request.target,
-    ),
-    waits,
-  };
-  return {
-    kind: "settled",
-    session,
-    fit,
-    chosen: new Set(chosen.map((c) => c.candidate)),
-    over,
-    worth: fit - UNREST_COSTS * (Math.max(0, over.changes) + Math.max(0, over.ups) + waits),
-    moving,
-  };
-}
 
-/** The best that comes of a choice among these, begun from a rough one where there is one, looked for again where the order takes more than the program reckoned or is not calm. */
-function tryWith(
-  request: DraftRequest,
-  candidates: readonly Candidate[],
-  drills: Drills,
-  solve: Solve,
-  options: Options,
-  rough?: readonly Chosen[],
-): Made {
-  const later = (options.apart?.length ?? 0) > 0;
-  const tried: number[][] = [];
-  let reserve = 0;
-  let least: Seconds | undefined;
-  let calmer = { changes: 0, ups: 0 };
-  let best: Extract<Settled, { kind: "settled" }> | undefined;
-  let chapters = options.chapters ?? false;
-  let again = 0;
-  const found = (): Made => (best ? { ...best, kind: "made" } : { kind: "infeasible" });
-  const start = rough && startOf(candidates, new Set(rough.map((c) => c.candidate)));
-  for (let round = 0; round < ROUNDS; round++) {
-    const answer = solve(
-      programOf(request, candidates, {
-        ...options,
-        reserve,
-        calmer,
-        chapters,
-        tried,
-        ...(least !== undefined && { least }),
-      }),
-      { ...near(request, later), ...(round === 0 && start && { start }) },
-    );
-    if (answer.kind !== "optimal") return answer.kind === "failed" && !best && round === 0 ? answer : found();
-    const chosen = chosenIn(answer, candidates);
-    const one = settle(request, candidates, chosen, drills, solve);
-    if (one.kind === "failed") return one;
-    const reckoned = request.interval ? besides(request) : (answer.values.get(MOVING) ?? 0);
-    if (one.kind !== "settled") {
-      if (one.kind === "too-short") least = request.target - 8;
-      else if (!chapters) chapters = true;
-      else reserve = Math.max(reserve + 4, one.moving - reckoned);
-      continue;
+  /** The best session for an idea. What gives way gives way in its order, and only where nothing is right without. */
+  best(idea: Idea, apart: readonly Apart[], most: Yield = 4): Made {
+    const { request, candidates } = this;
+    if (request.must.some((id) => !candidates.some((c) => c.drill.id === id))) return { kind: "infeasible" };
+    const open = candidates.flatMap((c, i) => (idea.takes(c) || request.must.includes(c.drill.id) ? [i] : []));
+    const later = apart.length > 0;
+    let best: (Made & { kind: "made" }) | undefined;
+    let failed: (Made & { kind: "failed" }) | undefined;
+    for (const yields of ([0, 1, 2, 3, 4] as const).filter((y) => y <= (later && request.interval ? 2 : most))) {
+      const made = this.atYield(idea, open, apart, yields, later);
+      if (made.kind === "failed") failed = made;
+      if (made.kind !== "made") continue;
+      if (!best || made.found < best.found) best = made;
+      if (best.found === 0) break;
     }
-    // Another look that gave nothing will give nothing again.
-    const idle = best !== undefined && one.worth < best.worth + 0.001;
-    if (!best || one.worth > best.worth) best = one;
-    const slack = later ? 1 : 0;
-    const calm = options.plain === true || (one.over.changes <= slack && one.over.ups <= 0 && one.over.waits === 0);
-    // As good as was promised, as far as the school's order goes.
-    const kept = one.fit >= promised(answer, request) - 0.002;
-    if (
-      options.wide ||
-      idle ||
-      (calm && (kept || later || request.target < LONG)) ||
-      ++again > (later || request.target < LONG ? 1 : 3)
-    )
-      break;
-    tried.push(chosen.map((c) => c.index));
-    if (chapters && !calm) calmer = { changes: Math.max(0, one.over.changes), ups: Math.max(0, one.over.ups) };
-    reserve = Math.max(reserve, (one.moving - reckoned) * 0.5);
-    chapters = true;
+    return best ?? failed ?? { kind: "infeasible" };
   }
-  return found();
+
+  private atYield(idea: Idea, open: readonly number[], apart: readonly Apart[], yields: Yield, later: boolean): Made {
+    const { request, solve } = this;
+    const mine = open.map((i) => this.candidates[i]!);
+    const wishes = open.map((i) => this.wishes[i]! + (idea.wish?.(this.candidates[i]!) ?? 0));
+    const loose = solve(choiceOf(request, mine, { yields, apart, wishes }), { relaxed: true });
+    if (loose.kind !== "optimal") return loose;
+    const few = this.promising(mine, loose, later);
+    const candidates = few.map((i) => mine[i]!);
+    const some = few.map((i) => wishes[i]!);
+    const tried: number[][] = [];
+    const out = new Set<number>();
+    const shifts = new Map<number, Seconds>();
+    let [reserve, dead]: [Seconds, Seconds] = [0, 0];
+    let best: (Made & { kind: "made" }) | undefined;
+    const tries = request.interval ? Math.min(FEW_TRIES, TRIES[yields]) : TRIES[yields];
+    for (let round = 0; round < tries; round++) {
+      const answer = solve(
+        choiceOf(request, candidates, { yields, apart, wishes: some, tried, reserve, dead, shifts, out }),
+        later ? NEAR.later : NEAR.first,
+      );
+      if (answer.kind !== "optimal") {
+        if (answer.kind === "failed" && !best) return answer;
+        break;
+      }
+      const chosen = candidates.flatMap((_, i) => ((answer.values.get(column(i)) ?? 0) > 0.5 ? [i] : []));
+      const made = this.settle(
+        chosen.map((i) => candidates[i]!),
+        yields,
+      );
+      if (made.kind === "made") {
+        if (!best || made.fit - FOUND * made.found > best.fit - FOUND * best.found) best = made;
+        if (best.found === 0) break;
+        // What was found says what the next choice has to be other in.
+        for (const [phase, by] of made.off.phases)
+          shifts.set(phase, Math.max(-60, Math.min(60, (shifts.get(phase) ?? 0) + by + Math.sign(by) * 3)));
+        dead += made.off.dead;
+        for (const run of made.off.stays) tried.push(run.map((c) => candidates.indexOf(c)));
+        for (const c of made.blamed) if (!request.must.includes(c.drill.id)) out.add(candidates.indexOf(c));
+      } else reserve = Math.min(30, reserve + 6);
+      tried.push(chosen);
+    }
+    return best ?? { kind: "infeasible" };
+  }
+
+  /** The candidates that the program without wholeness takes, and those that would cost it least, some of each phase. */
+  private promising(candidates: readonly Candidate[], loose: Loose, later: boolean): number[] {
+    const cost = (name: string) => Math.min(0, loose.costs!.get(name) ?? 0);
+    const worth = candidates.map((_, i) => {
+      let place = -Infinity;
+      for (let k = 0; loose.costs!.has(`l${i}_${k}`); k++) place = Math.max(place, cost(`l${i}_${k}`));
+      return cost(column(i)) + (place === -Infinity ? 0 : place);
+    });
+    const used = (i: number) =>
+      (loose.values.get(column(i)) ?? 0) > 1e-6 || this.request.must.includes(candidates[i]!.drill.id);
+    const order = candidates
+      .map((_, i) => i)
+      .sort((a, b) => Number(used(b)) - Number(used(a)) || worth[b]! - worth[a]! || a - b);
+    const few = new Set([...order.filter(used), ...order.slice(0, later ? SMALL * 0.75 : SMALL)]);
+    const phases = new Map<number, number>();
+    for (const i of order) {
+      const at = candidates[i]!.at;
+      const n = phases.get(at) ?? 0;
+      if (n >= EACH_PHASE) continue;
+      phases.set(at, n + 1);
+      few.add(i);
+    }
+    return [...few].sort((a, b) => a - b);
+  }
+
+  /** Drills that were chosen, in their best order, with doses that end on the minute, looked over. */
+  private settle(chosen: readonly Candidate[], yields: Yield): Made {
+    const { request, drills, offered, solve } = this;
+    const order = arrange(chosen, request, request.pace);
+    const points = yields >= 4 ? 5 : 0;
+    let best: (Made & { kind: "made" }) | undefined;
+    for (const [short, rounds] of [
+      [ON_THE_MINUTE, true],
+      [SHORT_AT_MOST, true],
+    ] as const) {
+      let correction: Seconds = 0;
+      for (let round = 0; round < 4; round++) {
+        const dosed = dose(request, order, solve, { correction, short, rounds, points });
+        if (!dosed) break;
+        const session = sessionOf(dosed, request);
+        const timeline = compile(session, drills);
+        const reckoned = reckonedOf(dosed, request, correction, order);
+        const off = timeline.totalSeconds - reckoned;
+        const fits =
+          timeline.totalSeconds <= request.target + 1e-6 && timeline.totalSeconds >= request.target - short - 1e-6;
+        if (!fits) {
+          correction += off;
+          if (Math.abs(off) < 1e-6) break;
+          continue;
+        }
+        const found = audit(
+          auditInput(session, drills, { demand: request.demand, group: request.group, offered }),
+        ).filter(({ severity, rule }) => severity !== "hint" && rule !== "new-drill");
+        const fit = fitOf(coverageOf(session, timeline, drills), request.demand, servedIn(request));
+        const cost = found.reduce((sum, { severity }) => sum + (severity === "stop" ? 5 : 1), 0);
+        const at = found.flatMap(({ place }) => (place ? [session.blocks[place.block]!.items[place.item]!.drill] : []));
+        const made = {
+          kind: "made" as const,
+          session,
+          fit,
+          chosen: dosed.chosen,
+          found: cost,
+          blamed: order.filter((c) => at.includes(c.drill.id)),
+          off: dosed.off,
+        };
+        if (!best || made.found < best.found) best = made;
+        break;
+      }
+      if (best) return best;
+    }
+    return best ?? { kind: "infeasible" };
+  }
+
+  /**
+   * What no session for the request can be better than. Wishes, moves and showing what comes first aside, every session that
+   * keeps the rules is one of the program's; drills that would cost so much that none with them comes near are left out of the
+   * whole program, and what that proves holds for all.
+   */
+  bound(first: Made & { kind: "made" }): Share {
+    const { request, candidates, solve } = this;
+    const loose = solve(choiceOf(request, candidates, { proof: true, yields: 4 }), { relaxed: true });
+    if (loose.kind !== "optimal") return 1;
+    const wanted = first.fit / (1 - CONTENT);
+    if (loose.bound <= wanted) return Math.max(loose.bound, first.fit);
+    const cost = (name: string) => Math.min(0, loose.costs!.get(name) ?? 0);
+    const left = candidates.filter((c, i) => {
+      let place = -Infinity;
+      for (let k = 0; loose.costs!.has(`l${i}_${k}`); k++) place = Math.max(place, cost(`l${i}_${k}`));
+      const all = cost(column(i)) + (place === -Infinity ? 0 : place);
+      return loose.bound + all > wanted || request.must.includes(c.drill.id);
+    });
+    const tight = solve(choiceOf(request, left, { proof: true, yields: 4 }), { ...SHARPER, proof: true });
+    if (tight.kind === "infeasible") return wanted;
+    return tight.kind === "optimal"
+      ? Math.max(first.fit, Math.min(loose.bound, Math.max(wanted, tight.bound)))
+      : loose.bound;
+  }
 }
 
-/** The whole columns of a choice, for a search to begin from. */
-const startOf = (candidates: readonly Candidate[], chosen: ReadonlySet<Candidate>) =>
-  new Map(candidates.map((c, i) => [`y${i}`, chosen.has(c) ? 1 : 0]));
-
-/** The fit the program has found. */
-const promised = (answer: Loose, { demand }: DraftRequest): Share => {
-  const all = MOTIONS.reduce((sum, row) => sum + weightOf(demand, row), 0);
-  return MOTIONS.reduce(
-    (sum, row) => sum + (weightOf(demand, row) / all) * (answer.values.get(fitColumn(row)) ?? 0),
+/** How long a session was reckoned to be. */
+function reckonedOf(
+  { chosen, twice, after }: Dosed,
+  request: DraftRequest,
+  correction: Seconds,
+  order: readonly Candidate[],
+): Seconds {
+  const clocked = (c: Candidate) => clockOf(request, c.phase) !== undefined;
+  const moves = order.reduce(
+    (sum, c, j) => sum + (clocked(c) ? 0 : between(order[j - 1], c, request.pace)) + c.show,
     0,
   );
-};
-
-function chosenIn(
-  answer: Extract<Solution, { kind: "optimal" }>,
-  candidates: readonly Candidate[],
-  which: readonly number[] = candidates.map((_, i) => i),
-): Chosen[] {
-  return which.flatMap((index) => {
-    const candidate = candidates[index]!;
-    if ((answer.values.get(`y${index}`) ?? 0) < 0.5) return [];
-    const k = Math.round(answer.values.get(`n${index}`) ?? 0);
-    return [{ candidate, index, dose: candidate.doses[Math.min(k, candidate.doses.length - 1)]! }];
-  });
+  const rounds = twice.reduce((sum, { from, to, rest }) => {
+    const run = order.slice(from, to + 1);
+    return (
+      sum +
+      rest +
+      between(run.at(-1), run[0]!, request.pace) +
+      run.slice(1).reduce((more, c, k) => more + between(run[k], c, request.pace), 0)
+    );
+  }, 0);
+  return (
+    moves +
+    rounds +
+    [...after.values()].reduce((sum, rest) => sum + rest, 0) +
+    setUpsOf(order.map(({ kit }) => kit)) * request.pace.kitChange +
+    chosen.reduce((sum, { option }) => sum + option.seconds, 0) +
+    correction
+  );
 }
 
 /** Which single limit, taken away, makes drafts possible, and how good they would be; the best first. */
@@ -418,10 +374,8 @@ function relaxed(
   ];
   const found = ways.flatMap(({ limit, changed, without }, k): Relaxed[] => {
     progress(0.4 + (0.6 * k) / ways.length, "finding out what is in the way");
-    const made = makeOne(changed, candidatesOf(changed, offered, without).candidates, drills, solve, {
-      apart: [],
-      chapters: changed.target < LONG,
-    });
+    const maker = new Maker(changed, candidatesOf(changed, offered, without).candidates, drills, offered, solve);
+    const made = maker.best(MOST_NEEDS, []);
     return made.kind === "made" ? [{ limit, fit: made.fit }] : [];
   });
   progress(1, "done");

@@ -1,19 +1,19 @@
-import { servedSeconds } from "~/core/arc/arcs";
 import { formIn } from "~/core/drills/form";
-import { candidatesOf, type Candidate, type Limit } from "./candidates";
+import { arcOf, candidatesOf, servedIn, type Candidate, type Limit } from "./candidates";
+import { oppositesOf } from "~/core/arc/opposites";
+import type { Phase } from "~/core/arc/schema";
+import { REHEARSAL_WORDS } from "~/core/vocabulary/rehearses";
 import type { DraftRequest } from "./request";
 import { stepOf } from "./sequencing";
 import { audit, auditInput } from "~/core/audit/audit";
 import { coverageOf, type Coverage } from "~/core/coverage/coverage";
 import { fitOf, missingRows, targetsOf, weightOf } from "~/core/sport-profiles/fit";
 import { KIT_FACTS } from "~/core/vocabulary/kit";
-import { MOTION_FACTS, MOTIONS, type Motion } from "~/core/vocabulary/motions";
+import { MOTION_FACTS, type Motion } from "~/core/vocabulary/motions";
 import type { Drill } from "~/core/drills/schema";
 import { against, levelAsWorked, protectionsOf } from "~/core/group/protect";
-import { removeItem } from "~/core/session/edits";
 import type { Item, SessionPlan } from "~/core/session/schema";
 import { protectionWords } from "~/core/wording/areas";
-import { secondsText } from "~/core/lengths";
 import { capital, LEVEL_WORDS, listWords } from "~/core/wording/words";
 import { compile } from "~/core/timeline/compile";
 import { STAYING } from "~/core/vocabulary/postures";
@@ -37,6 +37,9 @@ export type Stated = {
   cautions: string[];
 };
 
+/** Less missing than this is not worth saying. */
+const WORTH_SAYING = { seconds: 5, share: 0.1 } as const;
+
 type Drills = (id: string) => Drill | undefined;
 
 /** What drills each limit keeps out is called, after “is kept out by”. */
@@ -46,6 +49,8 @@ export const LIMIT_WORDS: Readonly<Record<Limit, string>> = {
   "protected-areas": "what is protected",
   "balance-support": "nothing to hold on to",
   "mixed-group": "the mixed abilities",
+  "for-whom": "who they are",
+  lanes: "the lanes there are",
   caps: "the caps",
   floor: "the floor there is",
   methods: "the methods allowed",
@@ -67,10 +72,10 @@ export function stated(
   const drills: Drills = (id) => byId.get(id);
   const timeline = compile(session, drills);
   const coverage = coverageOf(session, timeline, drills);
-  const missing = missingRows(coverage, request.demand, servedSeconds(request.purpose, request.target)).map((one) => ({
-    ...one,
-    why: whyMissing(one.row, candidates, kept, offered, drills),
-  }));
+  // What is nearly enough is enough.
+  const missing = missingRows(coverage, request.demand, servedIn(request))
+    .filter(({ has, wants }) => wants - has >= Math.max(WORTH_SAYING.seconds, WORTH_SAYING.share * wants))
+    .map((one) => ({ ...one, why: whyMissing(one.row, candidates, kept, offered, drills) }));
   const found = audit(auditInput(session, drills, { demand: request.demand, group: request.group, offered }));
   const cautions = found
     .filter(({ severity, rule }) => severity !== "hint" || rule === "protected-areas")
@@ -79,7 +84,7 @@ export function stated(
     cautions,
     session,
     seconds: timeline.totalSeconds,
-    fit: fitOf(coverage, request.demand, servedSeconds(request.purpose, request.target)),
+    fit: fitOf(coverage, request.demand, servedIn(request)),
     postureChanges: postureChanges(timeline.segments),
     missing,
     reasons: reasonsOf(session, coverage, request, drills),
@@ -109,62 +114,81 @@ function whyMissing(
 }
 
 function reasonsOf(session: SessionPlan, coverage: Coverage, request: DraftRequest, drills: Drills): Reason[][] {
+  const arc = arcOf(request);
+  const told = new Set<string>();
   let before: { item: Item; drill: Drill } | undefined;
-  const last = session.blocks.length - 1;
-  return session.blocks.map((block, b) =>
-    block.items.map((item, i): Reason => {
+  return session.blocks.map((block, b) => {
+    const phase = arc.phases.find(({ id }) => id === block.phase);
+    return block.items.map((item, i): Reason => {
       const drill = formIn(item, drills)!;
-      const closes = b === last && i === block.items.length - 1 && session.blocks.length > 1;
       const reason = {
         why: [
-          whyHere(session, { block: b, item: i }, coverage, request, drills),
+          whyHere(session, { block: b, item: i }, coverage, request, phase, drills),
           ...levelWords(item, drill, request),
         ].join(" "),
-        place: [whyThere(drill, item, closes, request), ...stays(before, item, drill)].join(" "),
+        place: [...whyThere(phase, drill, item, before, told, request), ...stays(before, item, drill)].join(" "),
       };
       before = { item, drill };
       return reason;
-    }),
-  );
+    });
+  });
 }
 
-/** What the demand would lose without it, row by row. */
+/** What the sport asks for that a drill gives most of, in the words of its profile; or what it is there for. */
 function whyHere(
   session: SessionPlan,
   place: { block: number; item: number },
   coverage: Coverage,
   request: DraftRequest,
+  phase: Phase | undefined,
   drills: Drills,
 ): string {
-  const { demand, target, purpose, must, locked } = request;
+  const { demand, must, locked } = request;
   const item = session.blocks[place.block]!.items[place.item]!;
   const drill = formIn(item, drills)!;
   if (locked.some((one) => one.drill === item.drill)) return "You locked it.";
-  const rest = removeItem(session, place);
-  const without = coverageOf(rest, compile(rest, drills), drills);
-  const targets = targetsOf(demand, servedSeconds(purpose, target));
+  const asked = must.includes(item.drill) ? "You asked for it. " : "";
   const level = drill.levels[item.level];
-  const losses = MOTIONS.filter((row) => level.main.includes(row) || level.also.includes(row))
+  if (phase?.needed) return `${asked}${purposeOf(phase, drill, item, request)}`;
+  const targets = targetsOf(demand, servedIn(request));
+  const rows = [...level.main, ...level.also]
+    .filter((row) => weightOf(demand, row) > 0)
     .map((row) => ({
       row,
-      gives: coverage[row].counts - without[row].counts,
-      loss:
-        weightOf(demand, row) === 0
-          ? 0
-          : weightOf(demand, row) *
-            (Math.min(1, coverage[row].counts / targets[row]) - Math.min(1, without[row].counts / targets[row])),
+      worth:
+        weightOf(demand, row) *
+        (level.main.includes(row) ? 1 : 0.5) *
+        (coverage[row].counts < 2 * targets[row] ? 1 : 0.5),
     }))
-    .filter(({ loss }) => loss > 1e-6)
-    .sort((a, b) => b.loss - a.loss);
-  const asked = must.includes(item.drill) ? "You asked for it. " : "";
-  const [first, second] = losses;
-  if (!first)
-    return `${asked}${asked ? "It also works" : "It closes the session and works"} ${listWords(level.main.slice(0, 2).map((row) => MOTION_FACTS[row].words))}.`;
-  const only =
-    without[first.row].counts < 1
-      ? `nothing else in the session works it`
-      : `${secondsText(Math.round(first.gives))} of the ${secondsText(Math.round(targets[first.row]))} needed`;
-  return `${asked}For ${MOTION_FACTS[first.row].words}: ${only}${second ? `; also for ${MOTION_FACTS[second.row].words}` : ""}. ${demand.id === "picked" ? "" : sentence(demand.rows[first.row]!.why)}`.trim();
+    .sort((a, b) => b.worth - a.worth);
+  const [first, second] = rows;
+  if (!first) return `${asked}It moves ${listWords(level.main.slice(0, 2).map((row) => MOTION_FACTS[row].words))}.`;
+  const why = demand.id === "picked" ? `${MOTION_FACTS[first.row].words}, as you asked` : demand.rows[first.row]!.why;
+  const beside = second && level.main.includes(second.row) ? `, and ${MOTION_FACTS[second.row].words}` : "";
+  return `${asked}${capital(MOTION_FACTS[first.row].words)}${beside}: ${why.replace(/[.\s]+$/, "")}.`;
+}
+
+/** What a drill is for in a phase that needs it, whatever motions it adds. */
+function purposeOf(phase: Phase, drill: Drill, item: Item, { demand }: DraftRequest): string {
+  const level = drill.levels[item.level];
+  const action = (demand.rehearses ?? []).find((one) => drill.rehearses?.includes(one));
+  if (phase.takes.some(({ rehearses }) => rehearses === "lift"))
+    return "The lift itself, light to heavier, so that the first working set is not the first.";
+  if (phase.takes.some(({ rehearses }) => rehearses) && action)
+    return `It is ${REHEARSAL_WORDS[action]} itself, from easy to nearly full speed.`;
+  if (phase.takes.every(({ breath }) => breath)) return "Slow breath, longer out than in, brings everyone down.";
+  if (phase.id === "settle-in") return "An easy start, to leave the day outside.";
+  if (phase.reaches)
+    return (level.pulse ?? 0) >= 2 ? "It gets everyone warm." : "An easy start that nobody has to be shown.";
+  if (phase.course === "rising")
+    return (level.impact ?? 0) >= 2
+      ? "Landings, while nobody is tired yet."
+      : action
+        ? `A step towards ${REHEARSAL_WORDS[action]}.`
+        : "It brings the speed up.";
+  if (phase.course === "falling") return "Everyone keeps moving while the pulse comes down.";
+  if (phase.id === "brisk-end") return "Everyone ends on their feet, and awake.";
+  return `${capital(MOTION_FACTS[level.main[0]!].words)} is switched on before it is needed.`;
 }
 
 const sentence = (text: string): string => `${capital(text)}${/[.!?]$/.test(text) ? "" : "."}`;
@@ -175,23 +199,46 @@ function levelWords(item: Item, drill: Drill, { level, group, locked }: DraftReq
     ? against(drill.levels[level], levelAsWorked(drill, level), protectionsOf(group.setting.areas ?? []))
     : [];
   return [
-    `At its ${LEVEL_WORDS[item.level]} level${areas.length > 0 ? `, as the group protects ${listWords(areas.map((one) => protectionWords(one)))}` : ", so that everyone can do it with the kit you have"}.`,
+    `At its ${LEVEL_WORDS[item.level]} level${areas.length > 0 ? `, as the group protects ${listWords(areas.map((one) => protectionWords(one)))}` : ", which is right for this part"}.`,
   ];
 }
 
-function whyThere(drill: Drill, item: Item, closes: boolean, { school, purpose }: DraftRequest): string {
-  const step = stepOf(school, { drill, level: drill.levels[item.level], name: item.level });
-  if (closes && purpose.startsWith("before-")) return "Last, because a whole movement on the feet uses the new range.";
-  if (closes && drill.method === "breath") return "Last, because slow breathing sends people off calmer.";
-  return step ? sentence(school.stages[step.stage]!.why) : "Where it fits.";
+/** Why it stands there: the phase, once; the school’s stage, once; that its opposite has just worked. */
+function whyThere(
+  phase: Phase | undefined,
+  drill: Drill,
+  item: Item,
+  before: { item: Item; drill: Drill } | undefined,
+  told: Set<string>,
+  { school }: DraftRequest,
+): string[] {
+  const once = (text: string | undefined): string[] =>
+    text === undefined || told.has(text) ? [] : (told.add(text), [sentence(text)]);
+  const level = drill.levels[item.level];
+  const step = phase?.ordered ? stepOf(school, { drill, level, name: item.level }) : undefined;
+  return [
+    ...once(phase?.why),
+    ...(opens(before, drill, item) ? ["Its opposite works just before, so that it lets go."] : []),
+    ...(step && school.stages.length > 1 ? once(school.stages[step.stage]!.why) : []),
+  ];
+}
+
+const SWITCHES: ReadonlySet<string> = new Set(["activation", "resisted", "strength"]);
+const OPENS: ReadonlySet<string> = new Set(["hold", "effort", "dynamic"]);
+
+/** Whether the drill before switches on what this one opens the opposite of. */
+function opens(before: { item: Item; drill: Drill } | undefined, drill: Drill, item: Item): boolean {
+  if (!before || !SWITCHES.has(before.drill.method) || !OPENS.has(drill.method)) return false;
+  const worked = before.drill.levels[before.item.level].main;
+  return drill.levels[item.level].main.some((row) => oppositesOf(row).some((one) => worked.includes(one)));
 }
 
 function stays(before: { item: Item; drill: Drill } | undefined, item: Item, drill: Drill): string[] {
-  if (!before) return [];
+  if (!before || before.drill.id === drill.id) return [];
   const [was, is] = [before.drill.levels[before.item.level], drill.levels[item.level]];
   const kit = is.kit.filter((piece) => was.kit.includes(piece));
   return [
-    ...(was.endPosture === is.posture ? [`Everyone stays ${STAYING[is.posture]}.`] : []),
+    ...(was.endPosture === is.posture && is.posture !== "standing" ? [`Everyone stays ${STAYING[is.posture]}.`] : []),
     ...(kit.length > 0 ? [`The ${KIT_FACTS[kit[0]!].words} is there already.`] : []),
   ];
 }

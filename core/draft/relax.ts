@@ -32,6 +32,10 @@ export function withoutLimit(
       return say("mixed");
     case "caps":
       return say("effortCap", "holdCap");
+    case "lanes":
+      return say("lanes");
+    case "for-whom":
+      return say("who");
     case "floor":
       return say("floor");
     case "methods": {

@@ -1,4 +1,7 @@
 import { z } from "zod";
+import { FOR } from "~/core/arc/people";
+import { schoolInstead, usualSchool } from "~/core/arc/schools";
+import { CHANGE_BASE, CHANGE_PER_STEP } from "~/core/vocabulary/postures";
 import type { Sequencing } from "./sequencing";
 import { sportProfileSchema, type SportProfile } from "~/core/sport-profiles/schema";
 import { MOTION_FACTS, MOTIONS } from "~/core/vocabulary/motions";
@@ -28,7 +31,13 @@ export const draftRequestSchema = z.strictObject({
       z.strictObject({ rows: z.partialRecord(z.enum(MOTIONS), z.number().gt(0).max(3)) }),
     ])
     .describe("A sport profile's id, a whole profile, or rows picked by hand with weights of up to 3"),
-  school: z.string().min(1).max(60).default("circles-first").describe("The id of the sequencing"),
+  school: z
+    .string()
+    .min(1)
+    .max(60)
+    .optional()
+    .describe("The id of the sequencing; left out, the one that is usual for the purpose"),
+  lift: z.enum(["squat", "hinge", "press"]).optional().describe("The lift that is warmed up for; left out, the squat"),
   group: groupSchema.optional().describe("Who it is for: people, what they protect, kit, floor, caps"),
   level: z
     .enum(LEVELS)
@@ -90,6 +99,9 @@ export type DraftRequest = {
   purpose: Purpose;
   demand: SportProfile;
   school: Sequencing;
+  /** What was asked for and is done otherwise, and why, a sentence each. */
+  notes: readonly string[];
+  lift: "squat" | "hinge" | "press" | undefined;
   group: Group | undefined;
   level: LevelName;
   methods: readonly Method[] | undefined;
@@ -153,7 +165,7 @@ export function readRequest(value: unknown, { demands, schools, drills }: Known)
     faults.push({ path: "demand", message: `there is no sport profile “${typeof asked === "string" ? asked : ""}”` });
   else if (!MOTIONS.some((row) => (demand.rows[row]?.weight ?? 0) > 0))
     faults.push({ path: "demand", message: "must name at least one motion" });
-  const school = schools(schoolId);
+  const school = schools(schoolId ?? usualSchool(rest.purpose));
   if (!school) faults.push({ path: "school", message: `there is no sequencing “${schoolId}”` });
   for (const list of ["must", "never"] as const)
     rest[list].forEach((id, i) => {
@@ -172,13 +184,23 @@ export function readRequest(value: unknown, { demands, schools, drills }: Known)
       faults.push({ path: `must[${i}]`, message: `“${id}” is among the drills that must not be in it, too` });
   });
   if (faults.length > 0 || !demand || !school) return { ok: false, faults };
+  const instead = schoolInstead(rest.purpose, school.id);
+  const other = instead && schools(instead.to);
+  const moves = FOR[rest.group?.setting.who ?? "adults"].moves;
   return {
     ok: true,
     value: {
       ...rest,
+      // Changing position takes these people longer, until it has been measured.
+      pace:
+        moves === 1 || rest.pace.moveBase !== undefined || rest.pace.moveStep !== undefined
+          ? rest.pace
+          : { ...rest.pace, moveBase: CHANGE_BASE * moves, moveStep: CHANGE_PER_STEP * moves },
+      lift: rest.purpose === "before-lifting" ? (rest.lift ?? "squat") : undefined,
+      notes: other && instead ? [`“${school.name}” gives way to “${other.name}”: ${instead.why}.`] : [],
       must: [...new Set([...rest.must, ...rest.locked.map(({ drill }) => drill)])],
       demand,
-      school,
+      school: other ?? school,
       group: rest.group,
       methods: rest.methods,
       interval: rest.interval,

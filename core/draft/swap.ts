@@ -1,10 +1,7 @@
-import { servedSeconds } from "~/core/arc/arcs";
 import { formIn } from "~/core/drills/form";
-import { candidatesOf, CLOSING, type Candidate } from "./candidates";
+import { candidatesOf, servedIn, type Candidate, type Option } from "./candidates";
 import { SHORT_AT_MOST } from "./draft";
-import { feelsOf } from "./prune";
 import { lastApart, type DraftRequest } from "./request";
-import { stepOf, stepRank } from "./sequencing";
 import { audit, auditInput } from "~/core/audit/audit";
 import { coverageOf } from "~/core/coverage/coverage";
 import { fitOf } from "~/core/sport-profiles/fit";
@@ -22,8 +19,9 @@ export type Swap = { item: Item; session: SessionPlan; seconds: Seconds; fit: Sh
 const LOOKED_AT = 24;
 
 /**
- * The next-best drills for a place, at a dose that keeps the session's time: in the same step of the school's order, none that
- * feels like another in the session, no limit broken. The best fit first; fewer when there are no more.
+ * The next-best drills for a place, at a dose that keeps the session's time: of the same phase and the same step of the school in
+ * it, none that is the same idea as another in the session, nothing found that was not found before. The best fit first; fewer
+ * when there are no more.
  */
 export function swapsFor(
   session: SessionPlan,
@@ -34,87 +32,85 @@ export function swapsFor(
 ): Swap[] {
   const byId = new Map(offered.map((drill) => [drill.id, drill]));
   const drills = (id: string) => byId.get(id);
-  const item = session.blocks[place.block]?.items[place.item];
+  const block = session.blocks[place.block];
+  const item = block?.items[place.item];
   const drill = item && formIn(item, drills);
-  if (!item || !drill) return [];
+  if (!block || !item || !drill) return [];
   const { candidates } = candidatesOf(request, offered);
-  const closes =
-    place.block === session.blocks.length - 1 &&
-    place.item === session.blocks[place.block]!.items.length - 1 &&
-    candidates.some((c) => c.step === CLOSING && c.drill.id === item.drill);
-  const rank = closes ? stepRank(CLOSING) : rankOf(request, drill, item);
-  const others = session.blocks.flatMap((block, b) =>
-    block.items.filter((_, i) => b !== place.block || i !== place.item),
-  );
+  const here = candidates.filter((c) => block.phase === undefined || c.phase.id === block.phase);
+  const mine = here.find((c) => c.drill.id === item.drill);
+  const others = session.blocks.flatMap((one, b) => one.items.filter((_, i) => b !== place.block || i !== place.item));
   const there = new Set(others.map((one) => one.drill));
-  const feels = new Set(candidates.filter((c) => there.has(c.drill.id)).flatMap(feelsOf));
-  const now = compile(session, drills).totalSeconds;
-  const mine = candidates.find((c) => c.drill.id === item.drill && stepRank(c.step) === rank);
-  const still = compile(
-    { ...session, blocks: [{ ...session.blocks[place.block]!, items: [item] }] },
-    drills,
-  ).segments.reduce((sum, s) => sum + (s.kind === "move" ? 0 : s.seconds), 0);
+  const families = new Set(mine?.phase.again ? [] : others.flatMap((one) => formIn(one, drills)?.family ?? []));
   // What the group did last comes again no more often than was asked.
   const sets = lastApart(request);
   const fresh = (id: string) =>
     sets.every(
       ({ drills: last, most: again }) => !last.has(id) || others.filter((one) => last.has(one.drill)).length < again,
     );
-  const open = candidates.filter(
+  const open = here.filter(
     (c) =>
       c.drill.id !== item.drill &&
-      stepRank(c.step) === rank &&
+      (mine === undefined || c.rank === mine.rank) &&
       !there.has(c.drill.id) &&
-      !feelsOf(c).some((feel) => feels.has(feel)) &&
+      (c.drill.family === undefined || !families.has(c.drill.family)) &&
       fresh(c.drill.id),
   );
+  const now = compile(session, drills).totalSeconds;
+  const look = (one: SessionPlan) =>
+    audit(auditInput(one, drills, { demand: request.demand, group: request.group, offered })).filter(
+      ({ severity }) => severity !== "hint",
+    ).length;
+  const found = look(session);
   const inTime = (seconds: Seconds) =>
     seconds <= request.target + 1e-6 && seconds >= Math.min(now, request.target - SHORT_AT_MOST) - 1e-6;
-  return likely(open, mine, still)
+  const twice = block.rounds > 1;
+  return likely(open, mine)
     .flatMap((c): Swap[] => {
-      // The dose nearest to the time there was, then shorter ones, as getting there takes longer.
-      let k = Math.min(
-        c.doses.length - 1,
-        Math.max(0, c.each > 0 ? Math.floor((still + (request.target - now) - c.seconds) / c.each + 1e-9) : 0),
-      );
-      for (; k >= 0; k--) {
-        const { firstSide: _, ...rest } = item;
-        const changed = editItem(session, place, { ...rest, drill: c.drill.id, level: c.level, dose: c.doses[k]! });
-        const timeline = compile(changed, drills);
-        if (timeline.totalSeconds > request.target + 1e-6) continue;
-        if (!inTime(timeline.totalSeconds)) return [];
-        const coverage = coverageOf(changed, timeline, drills);
-        if (
-          audit(auditInput(changed, drills, { demand: request.demand, group: request.group, offered })).some(
-            (f) => f.severity === "stop",
-          )
-        )
-          return [];
-        return [
-          {
-            item: changed.blocks[place.block]!.items[place.item]!,
-            session: changed,
-            seconds: timeline.totalSeconds,
-            fit: fitOf(coverage, request.demand, servedSeconds(request.purpose, request.target)),
-            postureChanges: postureChanges(timeline.segments),
-          },
-        ];
-      }
-      return [];
+      const ways = c.options
+        .filter((option) => option.twice === twice && option.lift === undefined)
+        .map((option) => {
+          const changed = editItem(session, place, itemWith(item, c, option));
+          return { changed, timeline: compile(changed, drills) };
+        })
+        .filter(({ timeline }) => inTime(timeline.totalSeconds))
+        .sort((a, b) => Math.abs(a.timeline.totalSeconds - now) - Math.abs(b.timeline.totalSeconds - now));
+      const best = ways[0];
+      if (!best || look(best.changed) > found) return [];
+      const coverage = coverageOf(best.changed, best.timeline, drills);
+      return [
+        {
+          item: best.changed.blocks[place.block]!.items[place.item]!,
+          session: best.changed,
+          seconds: best.timeline.totalSeconds,
+          fit: fitOf(coverage, request.demand, servedIn(request)),
+          postureChanges: postureChanges(best.timeline.segments),
+        },
+      ];
     })
     .sort((a, b) => b.fit - a.fit || a.postureChanges - b.postureChanges)
     .slice(0, most);
 }
 
-const rankOf = (request: DraftRequest, drill: Drill, item: Item): number => {
-  const step = stepOf(request.school, { drill, level: drill.levels[item.level], name: item.level });
-  return step ? stepRank(step) : -1;
-};
+/** The item with another drill, given as it is meant to be. */
+const itemWith = ({ demo }: Item, c: Candidate, option: Option): { [K in keyof Item]?: Item[K] | undefined } => ({
+  drill: c.drill.id,
+  level: c.level,
+  dose: option.dose,
+  sets: option.sets,
+  restBetweenSets: option.rest,
+  sides: undefined,
+  directions: undefined,
+  firstSide: undefined,
+  cues: undefined,
+  demo: demo === undefined ? undefined : c.show,
+  without: c.without.length > 0 ? [...c.without] : undefined,
+});
 
-/** Those that give most of what the demand asks where the drill was, near to its time. */
-function likely(open: readonly Candidate[], mine: Candidate | undefined, still: Seconds): Candidate[] {
+/** Those that give most of what the drill there gives. */
+function likely(open: readonly Candidate[], mine: Candidate | undefined): Candidate[] {
   const rows = new Set(mine?.gives.map((give) => give.row));
   const worth = (c: Candidate) =>
-    c.gives.reduce((sum, give) => sum + (rows.has(give.row) ? 2 : 1), 0) - Math.abs(c.seconds - still) / 60;
+    c.gives.reduce((sum, give) => sum + (give.main ? 2 : 1) * (rows.has(give.row) ? 2 : 1) * give.share, 0);
   return [...open].sort((a, b) => worth(b) - worth(a) || (a.drill.id < b.drill.id ? -1 : 1)).slice(0, LOOKED_AT);
 }

@@ -29,6 +29,8 @@ const RELAX_WORDS: Readonly<Record<Relaxed["limit"], string>> = {
   "mixed-group": "Without allowing for mixed abilities",
   caps: "Without the caps",
   floor: "With more floor",
+  lanes: "Without waiting in lines",
+  "for-whom": "For adults",
   ground: "On other ground",
   methods: "With any method",
   effort: "With effort ramps",
@@ -39,7 +41,7 @@ const RELAX_WORDS: Readonly<Record<Relaxed["limit"], string>> = {
   interval: "Without the shared clock",
 };
 /** What is not offered at the press of a button: the coach has to change it on purpose. */
-const BY_HAND: ReadonlySet<Relaxed["limit"]> = new Set(["protected-areas", "ground"]);
+const BY_HAND: ReadonlySet<Relaxed["limit"]> = new Set(["protected-areas", "ground", "for-whom"]);
 
 /** Up to three drafts side by side, or why there is none and what would help. */
 export function Answer({ drafted, request, onRequest, onDraft, onSwapped, group, demands, onSwaps }: Props) {
@@ -95,6 +97,9 @@ export function Answer({ drafted, request, onRequest, onDraft, onSwapped, group,
           {(drafted.ms / 1000).toFixed(1)} s. No session for this request can meet more than{" "}
           <span className="font-semibold text-ink">{Math.round(answer.drafts[0]!.bound * 100)} %</span>of the needs.
         </p>
+        {answer.notes.map((note) => (
+          <p key={note}>{note}</p>
+        ))}
         {answer.kept.length > 0 && (
           <p>Left out: {listWords(answer.kept.map(({ limit, drills }) => `${drills} by ${LIMIT_WORDS[limit]}`))}.</p>
         )}

@@ -315,7 +315,7 @@ function DrillLine({
       {open && (
         <div className="mb-2 flex flex-col gap-1.5 border-l-2 border-depth-4 pl-3 text-sm">
           <p>{reason.why}</p>
-          <p className="text-ink-soft">{reason.place}</p>
+          {reason.place !== "" && <p className="text-ink-soft">{reason.place}</p>}
           {drill && <CautionList cautions={drill.cautions} className="text-ink-soft" />}
           {swaps && "failed" in swaps && <p role="alert">No swaps found: {swaps.failed}</p>}
           {!swaps || "failed" in swaps ? (

@@ -1,3 +1,4 @@
+import { usualSchool } from "~/core/arc/schools";
 import { DrillsPart } from "./drills-part";
 import { ChoicePart, SheetPart, TextPart } from "./parts";
 import { RowsPart } from "./rows-part";
@@ -66,7 +67,8 @@ export function Sentence({
   const setting = request.setting ?? group?.setting ?? {};
   const lately = group?.lately ?? [];
   const differ = Math.min(request.differ, lately.length);
-  const school = SEQUENCINGS.find((one) => one.id === request.school);
+  const schoolId = request.school ?? usualSchool(request.purpose);
+  const school = SEQUENCINGS.find((one) => one.id === schoolId);
   return (
     <p className="text-xl leading-[2.05] text-ink-soft max-md:text-lg">
       For{" "}
@@ -117,15 +119,30 @@ export function Sentence({
           </SheetPart>
         </>
       )}
+      {request.purpose === "before-lifting" && (
+        <>
+          , under the bar for the{" "}
+          <ChoicePart
+            label="Lift"
+            value={request.lift ?? "squat"}
+            options={[
+              { value: "squat", words: "squat" },
+              { value: "hinge", words: "hinge" },
+              { value: "press", words: "press" },
+            ]}
+            onChange={(lift) => set({ lift })}
+          />
+        </>
+      )}
       , sequenced{" "}
       <ChoicePart
         label="Sequencing"
-        value={request.school}
+        value={schoolId}
         options={SEQUENCINGS.map((one) => ({
           value: one.id,
           words: `${one.name.charAt(0).toLowerCase()}${one.name.slice(1)}`,
         }))}
-        onChange={(id) => set({ school: id })}
+        onChange={(id) => set({ school: id === usualSchool(request.purpose) ? undefined : id })}
       />
       , at the{" "}
       <ChoicePart label="Level" value={request.level} options={LEVEL_CHOICES} onChange={(level) => set({ level })} />{" "}
@@ -140,7 +157,7 @@ export function Sentence({
       >
         <p className="text-sm text-ink-soft">
           On a shared clock every side of every drill gets the same time, and changes and showing happen in the rest.
-          The closing drills keep their own dose.
+          Slow breath and a lift keep their own.
         </p>
         <IntervalChoice
           value={request.interval}

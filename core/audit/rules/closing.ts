@@ -5,19 +5,12 @@ import type { AuditInput, RuleFinding, Rule } from "../types";
 import { rehearsesIt } from "~/core/arc/fits";
 import { placeOf } from "~/core/arc/ground";
 import { inForm } from "~/core/drills/form";
-import { methodFacts } from "~/core/vocabulary/methods";
 import type { Drill, DrillLevel } from "~/core/drills/schema";
 import { REHEARSAL_WORDS } from "~/core/vocabulary/rehearses";
 import { secondsText } from "~/core/lengths";
 import { listWords } from "~/core/wording/words";
 import type { Seconds } from "~/core/units";
 
-/** Positions new range is used in. */
-const UPRIGHT = new Set(["standing", "split-stance", "squat", "plank"]);
-
-/** A whole movement on the feet that uses new range. */
-export const isPattern = (drill: Pick<Drill, "method">, level: DrillLevel): boolean =>
-  methodFacts(drill.method).pattern === true && UPRIGHT.has(level.endPosture);
 /** Slow breathing: the breath on the ribs, not a stretch that is breathed in. */
 export const isBreath = (drill: Pick<Drill, "method">, level?: DrillLevel): boolean =>
   drill.method === "breath" && (level === undefined || level.main[0] === "ribs.breath");

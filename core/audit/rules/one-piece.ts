@@ -45,7 +45,9 @@ const CAPS: readonly Cap[] = [
     most: (input) => FOR[whoOf(input)].hands,
     between: false,
     key: (segment, here) =>
-      ["hands-and-knees", "plank"].includes(postureOf(segment)) || stresses(here, "wrist-weight") ? "hands" : undefined,
+      ["hands-and-knees", "plank"].includes(postureOf(segment)) || stresses(here, "wrist-weight", 2)
+        ? "hands"
+        : undefined,
   },
   {
     id: "squat",
@@ -105,7 +107,7 @@ const CAPS: readonly Cap[] = [
     most: () => 45,
     between: false,
     key: (segment, here) =>
-      segment.kind === "work" && stresses(here, "balance", 2) && !here.level.gait
+      segment.kind === "work" && segment.side !== "alternating" && stresses(here, "balance", 2) && !here.level.gait
         ? `leg ${segment.side} ${here.level.stance ?? ""}`
         : undefined,
   },

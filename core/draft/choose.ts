@@ -1,0 +1,488 @@
+import { arcOf, rowsOf, servedIn, type Candidate } from "./candidates";
+import { STAYS } from "./stays";
+import { lastApart, type Apart, type DraftRequest } from "./request";
+import { leastIn } from "./sequencing";
+import { phasesAt, phaseSeconds } from "~/core/arc/arcs";
+import { groundOf, lowAtMost, surfaceOf } from "~/core/arc/ground";
+import { FOR } from "~/core/arc/people";
+import type { Phase } from "~/core/arc/schema";
+import { mostNew, mostTaught } from "~/core/arc/showing";
+import { PLANES } from "~/core/browse/browse";
+import { beforePower } from "~/core/audit/look";
+import { isStrong, WARM_SECONDS } from "~/core/audit/rules/cold-effort";
+import { deadAtMost } from "~/core/audit/rules/dead-time";
+import { LONGEST_HOLD } from "~/core/audit/rules/long-holds";
+import { EASY_EFFORT, SLOWER, WAY_IN } from "~/core/audit/rules/way-in";
+import type { Program, Term } from "~/core/fit/program";
+import { targetsOf, weightOf } from "~/core/sport-profiles/fit";
+import { MOTION_FACTS, MOTIONS, type Motion } from "~/core/vocabulary/motions";
+import { FAST_ACTIONS } from "~/core/vocabulary/rehearses";
+import { asksEffort } from "~/core/dose/dose";
+import { KIT_FACTS } from "~/core/vocabulary/kit";
+import type { Seconds, Share } from "~/core/units";
+
+/** What drills give a motion besides what they are for counts to at most half of what it wants. */
+const ALSO_AT_MOST: Share = 0.5;
+/** Going to where a drill is done takes about this long: on the feet, on a chair or kneeling, on the floor. */
+const GETTING_THERE = { feet: 1.5, seat: 5, middle: 5, low: 7 } as const;
+/** Seconds of a phase besides its drills that a bound may reckon with: moving into it and in it. */
+const LOOSE: Seconds = 45;
+/** Going through a block twice takes more moving than is reckoned, of the target at most this much. */
+const ROUNDS_TAKE: Share = 0.012;
+/** More than anything adds by being gone through twice. */
+const ROOMY: Seconds = 400;
+/** One drill of a stage for each of these at most. */
+const STAGE_EACH: Seconds = 75;
+/** The order of giving way: a school's stages, rounds (in the doses), planes, one drill to teach more, shares by five points more. */
+export type Yield = 0 | 1 | 2 | 3 | 4;
+const MORE_POINTS = 5;
+
+export type ChoiceOptions = {
+  /** Only what no session can do without, for a bound: no wishes, no reckoning with moves. */
+  proof?: boolean;
+  /** How much has given way. */
+  yields?: Yield;
+  /** Choices that came out no good, by index: not all of one of them again. */
+  tried?: readonly (readonly number[])[];
+  /** Drafts to differ from: at most so many of these drills again. */
+  apart?: readonly Apart[];
+  /** Seconds kept free besides what is reckoned, of all and of what nobody works in. */
+  reserve?: Seconds;
+  dead?: Seconds;
+  /** By phase: so much longer, or shorter, its drills have to be than they were. */
+  shifts?: ReadonlyMap<number, Seconds>;
+
+  /** What each candidate is wished for besides, by index. */
+  wishes?: readonly number[];
+  /** Candidates that are not for this idea, by index. */
+  out?: ReadonlySet<number>;
+};
+
+export const column = (i: number): string => `y${i}`;
+const place = (i: number, k: number): string => `l${i}_${k}`;
+/** The column of how much of a row's target is reached. */
+export const fitColumn = (row: Motion): string => `z_${row.replace(".", "_")}`;
+
+/** How many drills a phase has at most. */
+export function drillsAtMost(phase: Phase, target: Seconds): number {
+  if (phase.takes.every(({ breath, rehearses }) => breath || rehearses === "lift")) return 1;
+  if (phase.id === "settle-in") return 1;
+  if (phase.takes.some(({ rehearses }) => rehearses)) return 2;
+  const middle = ((phase.share.least + phase.share.most) / 200) * target;
+  return phase.serves && !phase.needed
+    ? Math.max(2, Math.ceil(middle / 40))
+    : Math.min(4, Math.max(2, Math.round(middle / 50)));
+}
+
+/** Seconds of each step of a candidate between its shortest and its longest way. */
+export const spanOf = ({ options }: Candidate) => {
+  const [first, last] = [options[0]!, options.at(-1)!];
+  return {
+    seconds: first.seconds,
+    more: last.seconds - first.seconds,
+    work: first.work,
+    moreWork: last.work - first.work,
+  };
+};
+
+/**
+ * The choice of drills and roughly how long each lasts, as a mixed-integer program: how far the session meets the demand, made
+ * most, inside the arc's windows and the rules a coach would name; docs/draft.md has it in formulas.
+ */
+export function choiceOf(
+  request: DraftRequest,
+  candidates: readonly Candidate[],
+  options: ChoiceOptions = {},
+): Program {
+  const { proof = false, yields = 0, tried = [], apart = [], reserve = 0, dead = 0, shifts, wishes, out } = options;
+  const { target, demand, group } = request;
+  const arc = arcOf(request);
+  const phases = phasesAt(arc, target);
+  const who = FOR[group?.setting.who ?? "adults"];
+  const columns: Program["columns"] = [];
+  const rows: Program["rows"] = [];
+  const objective: Term[] = [];
+  const free = (name: string, most = 1) => void columns.push({ name, least: 0, most, whole: false });
+  const all = candidates.map((_, i) => i);
+  const where = (of: (c: Candidate, i: number) => boolean) => all.filter((i) => of(candidates[i]!, i));
+  const count = (which: readonly number[], times = 1): Term[] => which.map((i) => ({ column: column(i), times }));
+  const row = (name: string, terms: Term[], bounds: { least?: number; most?: number }) =>
+    void (terms.length > 0 && rows.push({ name, terms, ...bounds }));
+
+  const targets = targetsOf(demand, servedIn(request));
+  // A candidate is given between its shortest and its longest way; between two corners it gives evenly.
+  const corners = candidates.map((c, i): number[] => {
+    columns.push({ name: column(i), least: 0, most: out?.has(i) ? 0 : 1, whole: true });
+    const { work, moreWork } = spanOf(c);
+    if (moreWork <= 1e-9) return [];
+    const full = c.gives
+      .map(
+        ({ row: motion, share, main }) =>
+          ((targets[motion] * (main && (proof || c.phase.serves) ? 1 : ALSO_AT_MOST)) / share - work) / moreWork,
+      )
+      .filter((at) => at > 1e-6 && at < 1 - 1e-6);
+    const list = [...new Set([0, ...full, 1])].sort((x, y) => x - y);
+    list.forEach((_, k) => free(place(i, k)));
+    rows.push({
+      name: `dose${i}`,
+      terms: [...list.map((_, k) => ({ column: place(i, k), times: 1 })), { column: column(i), times: -1 }],
+      least: 0,
+      most: 0,
+    });
+    return list;
+  });
+  /** What a candidate adds to a sum that is even in how long it is given; `most` is where what counts of it ends. */
+  const terms = (i: number, first: number, more: number, most = Infinity): Term[] =>
+    corners[i]!.length > 0
+      ? corners[i]!.map((at, k) => ({ column: place(i, k), times: Math.min(most, first + more * at) })).filter(
+          (t) => t.times !== 0,
+        )
+      : first === 0
+        ? []
+        : [{ column: column(i), times: Math.min(most, first) }];
+  const seconds = (i: number): Term[] => {
+    const { seconds: first, more } = spanOf(candidates[i]!);
+    const { show, place: at, kit } = candidates[i]!;
+    const moving = proof ? 0 : GETTING_THERE[at] + (kit.length > 0 ? request.pace.kitChange : 0);
+    return terms(i, first + show + moving, more);
+  };
+  const work = (i: number, times = 1): Term[] => {
+    const { work: first, moreWork } = spanOf(candidates[i]!);
+    return terms(i, first * times, moreWork * times);
+  };
+  const sum = (which: readonly number[], of: (i: number) => Term[]): Term[] => which.flatMap((i) => of(i));
+
+  // How far the demand is met. What warms and is rehearsed moves, too, but opens nothing: like what is worked besides, it counts
+  // to half of what is wanted.
+  const served = (c: Candidate, main: boolean): boolean => main && (proof || c.phase.serves === true);
+  const weights = MOTIONS.reduce((total, motion) => total + weightOf(demand, motion), 0);
+  for (const motion of MOTIONS) {
+    const weight = weightOf(demand, motion);
+    if (weight === 0) continue;
+    const given = (main: boolean) =>
+      all.flatMap((i) =>
+        candidates[i]!.gives.filter((g) => g.row === motion && served(candidates[i]!, g.main) === main).flatMap(
+          ({ share }) => {
+            const { work: first, moreWork } = spanOf(candidates[i]!);
+            const by = share / targets[motion];
+            return terms(i, first * by, moreWork * by, main ? 1 : ALSO_AT_MOST);
+          },
+        ),
+      );
+    const [main, also] = [given(true), given(false)];
+    if (main.length + also.length === 0) continue;
+    const name = fitColumn(motion);
+    free(name);
+    const minus = (list: Term[]) => list.map(({ column: c, times }) => ({ column: c, times: -times }));
+    if (also.length > 0) {
+      // Also's share counts whole in what is said of a session; what is chosen is chosen for what it is for.
+      free(`a${name}`, proof ? 1 : ALSO_AT_MOST);
+      row(`also_${name}`, [{ column: `a${name}`, times: 1 }, ...minus(also)], { most: 0 });
+    }
+    row(
+      `fit_${name}`,
+      [{ column: name, times: 1 }, ...minus(main), ...(also.length > 0 ? [{ column: `a${name}`, times: -1 }] : [])],
+      { most: 0 },
+    );
+    objective.push({ column: name, times: weight / weights });
+  }
+
+  // Time: of all, and of each phase.
+  const clocked = request.interval ? request.interval.rest : 0;
+  row("time", sum(all, seconds), { most: target - reserve + clocked });
+  if (!proof) row("enough", sum(all, seconds), { least: target - 20 - reserve });
+  const points = yields >= 4 ? (MORE_POINTS / 100) * target : 0;
+  phases.forEach((phase, p) => {
+    const here = where((c) => c.at === p);
+    const { least, most } = phaseSeconds(phase, target);
+    const slack = proof ? LOOSE : 0;
+    const shift = shifts?.get(p) ?? 0;
+    row(`phase${p}`, sum(here, seconds), {
+      least: Math.max(0, least - points - slack + (proof ? 0 : 3) + Math.max(0, shift)),
+      most: most + points - (proof ? 0 : ROUNDS_TAKE * target + 5) + Math.min(0, shift),
+    });
+    row(`some${p}`, count(here), { least: 1, most: drillsAtMost(phase, target) });
+    if (phase.work) row(`work${p}`, sum(here, work), { least: phase.work });
+    if (phase.reaches) {
+      const brisk = new Set(where((c) => c.at === p && c.scales.pulse >= who.raise));
+      row(
+        `warm${p}`,
+        here.flatMap((i) => work(i, brisk.has(i) ? 1 - phase.reaches!.share / 100 : -phase.reaches!.share / 100)),
+        { least: 0 },
+      );
+    }
+    // Only a block of two or more is gone through twice: one drill by itself lasts as long as once through.
+    row(
+      `alone${p}`,
+      [
+        ...here.flatMap((i) => {
+          const { seconds: first, more } = spanOf(candidates[i]!);
+          const single = Math.max(...candidates[i]!.options.filter(({ twice }) => !twice).map((one) => one.seconds));
+          return corners[i]!.map((at, k) => ({ column: place(i, k), times: Math.max(0, first + more * at - single) }));
+        }),
+        ...count(here, -ROOMY),
+      ].filter(({ times }) => times !== 0),
+      { most: -ROOMY },
+    );
+    // No more than so many in a row for one joint: with n drills, of which k are for it, k ≤ most · (n − k + 1).
+    if (phase.row) {
+      const { of, most: run } = phase.row;
+      const key = (c: Candidate) => {
+        const first = c.drill.levels[c.level].main[0]!;
+        return of === "joint" ? MOTION_FACTS[first].joint : first;
+      };
+      for (const one of new Set(here.map((i) => key(candidates[i]!)))) {
+        const same = here.filter((i) => key(candidates[i]!) === one);
+        const others = here.filter((i) => key(candidates[i]!) !== one);
+        row(`row${p}_${one.replaceAll(/\W/g, "_")}`, [...count(same, 1), ...count(others, -run)], { most: run });
+      }
+    }
+    const quick =
+      phase.takes.some(({ rehearses }) => !rehearses) ||
+      (demand.rehearses ?? []).some((one) => FAST_ACTIONS.includes(one));
+    if (phase.speed.ends !== undefined && quick) {
+      const fast = where((c) => c.at === p && c.scales.speed >= phase.speed.ends! - (who.raise === 1 ? 1 : 0));
+      row(`ends${p}`, count(fast), { least: 1 });
+    }
+    // The stages of the school, where they have not given way.
+    if (phase.ordered && yields < 1) {
+      const most = Math.floor((((phase.share.least + phase.share.most) / 200) * target) / STAGE_EACH);
+      let left = most;
+      request.school.stages.forEach((stage, s) => {
+        const which = where((c) => c.at === p && c.step?.stage === s);
+        const asked = Math.min(leastIn(stage, most * STAGE_EACH), left, which.length);
+        left -= Math.max(0, asked);
+        if (asked > 0) row(`stage${p}_${s}`, count(which), { least: asked });
+      });
+    }
+  });
+  const cold = where((c) => c.at === 0 && c.cold);
+  if (cold.length > 0) row("cold", count(cold), { least: 1 });
+
+  // Each drill once; each idea once, but for what may come again.
+  const groups = (key: (c: Candidate) => string | undefined, which = all) => {
+    const map = new Map<string, number[]>();
+    for (const i of which) {
+      const k = key(candidates[i]!);
+      if (k !== undefined) map.set(k, [...(map.get(k) ?? []), i]);
+    }
+    return [...map.values()];
+  };
+  groups((c) => c.drill.id).forEach((which, k) => {
+    if (request.must.includes(candidates[which[0]!]!.drill.id)) row(`must${k}`, count(which), { least: 1, most: 1 });
+    else if (which.length > 1) row(`once${k}`, count(which), { most: 1 });
+  });
+  groups(
+    (c) => c.drill.family,
+    where((c) => !c.phase.again),
+  ).forEach((which, k) => {
+    const wanted = new Set(which.map((i) => candidates[i]!.drill.id).filter((id) => request.must.includes(id))).size;
+    if (which.length > 1) row(`family${k}`, count(which), { most: Math.max(1, wanted) });
+  });
+  // Within a phase that may have a family again, too.
+  phases.forEach((phase, p) =>
+    groups((c) => c.drill.family, phase.again ? where((c) => c.at === p) : []).forEach(
+      (which, k) => which.length > 1 && row(`again${p}_${k}`, count(which), { most: 1 }),
+    ),
+  );
+
+  // Few drills, well used.
+  const teach = mostTaught(target) + (yields >= 3 ? 1 : 0);
+  const musts = request.must.length;
+  row("taught", count(where((c) => c.taught)), { most: Math.max(teach, musts) });
+  row("drills", count(all), { most: Math.max(teach + phases.length, musts + phases.length) });
+  if (group?.shown)
+    row("new", count(where((c) => c.taught && c.familiar === "new")), { most: Math.max(mostNew(target), musts) });
+
+  // Where people are.
+  const ground = groundOf(arc, demand);
+  const low = new Set(where((c) => c.place === "low"));
+  const middle = new Set(where((c) => c.place === "middle"));
+  const share = (name: string, set: ReadonlySet<number>, most: number) => {
+    if (most >= 100 || set.size === 0) return;
+    if (most === 0)
+      row(name, count([...set].filter((i) => !request.must.includes(candidates[i]!.drill.id))), { most: 0 });
+    else
+      row(
+        name,
+        all.flatMap((i) => work(i, (set.has(i) ? 1 : 0) - most / 100)),
+        { most: 0 },
+      );
+  };
+  share("low", low, lowAtMost(ground, surfaceOf(group?.setting, request.purpose)));
+  share("middle", middle, ground.middle);
+  const from = phases.findIndex(({ id }) => id === ground.feetFrom);
+  if (from >= 0) {
+    const down = where(
+      (c) => c.at >= from && c.place !== "feet" && !request.must.includes(c.drill.id) && !c.drill.rehearses?.length,
+    );
+    row("feet", count(down), { most: 0 });
+  }
+  if (ground.feetLast > 0 && !proof && from < 0) {
+    const last = phases.length - 1;
+    row("feet-last", count(where((c) => c.at === last && c.place !== "feet")), { most: 0 });
+  }
+
+  // Warm: so much of it at a pulse that warms.
+  if (arc.warm > 0)
+    row(
+      "warm",
+      sum(
+        where((c) => c.scales.pulse >= who.raise),
+        work,
+      ),
+      { least: (arc.warm / 100) * target },
+    );
+
+  // A way in before anything strong, hard or fast: easier, slower and warm work for the same motions, no later than its phase.
+  const raise = phases.findIndex(({ reaches }) => reaches);
+  for (const i of all) {
+    const here = candidates[i]!;
+    if (here.at === raise) continue;
+    const { effort, impact, speed } = here.scales;
+    const mains = rowsOf(here, false);
+    const before = (of: (c: Candidate) => boolean) =>
+      where((c, j) => j !== i && c.at <= here.at && c.drill.id !== here.drill.id && of(c));
+    const meets = (c: Candidate) => [...rowsOf(c, true)].some((motion) => mains.has(motion));
+    const wants = (name: string, which: number[], least: Seconds) =>
+      row(`${name}${i}`, [...sum(which, work), { column: column(i), times: -least }], { least: 0 });
+    if (asksEffort(here.options[0]!.dose)) {
+      if (!isStrong(here.options[0]!.dose)) continue;
+      for (const motion of mains)
+        wants(
+          `ramp${motion.replace(".", "_")}`,
+          before((c) => !asksEffort(c.options[0]!.dose) && rowsOf(c, true).has(motion)),
+          WARM_SECONDS,
+        );
+      continue;
+    }
+    if (effort > EASY_EFFORT || (speed >= 2 && effort >= EASY_EFFORT))
+      wants(
+        "easy",
+        before((c) => c.scales.effort <= EASY_EFFORT && meets(c)),
+        WAY_IN,
+      );
+    if (impact >= 2 || speed_(here) >= 3) {
+      wants(
+        "pulse",
+        before((c) => c.scales.pulse >= 2),
+        WAY_IN,
+      );
+      wants(
+        "slow",
+        before((c) => c.scales.speed < speed && meets(c)),
+        SLOWER,
+      );
+    }
+  }
+
+  // What is let go is moved next.
+  for (const i of where((c) => c.drill.method === "release")) {
+    const mains = rowsOf(candidates[i]!, false);
+    const next = where(
+      (c) =>
+        c.at === candidates[i]!.at && c.drill.method !== "release" && [...rowsOf(c, false)].some((m) => mains.has(m)),
+    );
+    row(`release${i}`, [...count(next), { column: column(i), times: -1 }], { least: 0 });
+  }
+
+  // Holds before power: each motion about a minute a side at most, and one long one.
+  if (beforePower(request.purpose))
+    for (const motion of MOTIONS) {
+      const held = where((c) => c.drill.method === "hold" && rowsOf(c, false).has(motion));
+      if (held.length < 2) continue;
+      row(
+        `held_${motion.replace(".", "_")}`,
+        held.flatMap((i) => work(i, candidates[i]!.drill.sides === "each" ? 0.5 : 1)),
+        { most: LONGEST_HOLD },
+      );
+    }
+
+  // Nobody stays in one position for too long.
+  for (const { most, is } of proof ? [] : STAYS)
+    phases.forEach((_, p) => {
+      const names = groups(
+        is,
+        where((c) => c.at === p),
+      );
+      for (const which of names)
+        if (which.length > 1) row(`stay${rows.length}`, sum(which, work), { most: 2 * most(request) });
+    });
+
+  // Dead time.
+  if (!proof && !request.interval)
+    row(
+      "dead",
+      all.flatMap((i) => {
+        const c = candidates[i]!;
+        const { seconds: first, work: worked, more, moreWork } = spanOf(c);
+        const rest = c.options[0]!.planned;
+        const restMore = c.options.at(-1)!.planned - rest;
+        return terms(
+          i,
+          first - worked - rest + c.show + GETTING_THERE[c.place] + (c.kit.length > 0 ? request.pace.kitChange : 0),
+          more - moreWork - restMore,
+        );
+      }),
+      { most: deadAtMost(target) * target - dead },
+    );
+
+  // Every direction from ten minutes on, where it has not given way.
+  if (target >= 600 && request.purpose !== "before-lifting" && yields < 2)
+    for (const plane of PLANES) {
+      const which = where(
+        (c) => c.phase.serves === true && [...rowsOf(c, false)].some((motion) => MOTION_FACTS[motion].plane === plane),
+      );
+      if (which.length > 0) row(`plane_${plane.replace("-", "_")}`, count(which), { least: 1 });
+    }
+
+  tried.forEach((which, k) => row(`tried${k}`, count(which), { most: which.length - 1 }));
+  [...lastApart(request), ...apart].forEach(({ drills, most }, k) =>
+    row(`apart${k}`, count(where((c) => drills.has(c.drill.id))), { most }),
+  );
+  if (!proof) all.forEach((i) => objective.push({ column: column(i), times: wishes?.[i] ?? 0 }));
+  return { objective, rows, columns };
+}
+
+const speed_ = (c: Candidate): number => c.scales.speed;
+
+/** Drills that are to come again weigh this much together. */
+const LIKE: Share = 0.06;
+
+/** What each candidate is wished for besides what it gives: what decides among what is nearly as good. */
+export function wishesOf(request: DraftRequest, candidates: readonly Candidate[]): number[] {
+  const actions = request.demand.rehearses ?? [];
+  const before = beforePower(request.purpose);
+  return candidates.map((c) => {
+    const { drill, level, phase, scales } = c;
+    const mine = drill.rehearses ?? [];
+    const first = actions.findIndex((one) => mine.includes(one));
+    // Few drills, well used: one that has to be taught has to be worth it.
+    let wish = c.taught ? -0.018 : -0.01;
+    if (request.preferred.includes(drill.method)) wish += 0.004;
+    if (phase.prefers) wish += phase.prefers.includes(drill.method) ? 0.008 : -0.006;
+    if (level === request.level) wish += 0.003;
+    if (c.familiar === "known") wish += 0.006;
+    if (c.familiar === "once") wish += 0.004;
+    // What takes long to show costs that time.
+    wish -= 0.008 * Math.max(0, scales.skill - 1);
+    if (phase.reaches || phase.course === "falling") wish -= 0.006 * scales.skill;
+    wish -= 0.003 * new Set(c.kit.filter((piece) => !KIT_FACTS[piece].words.includes("wall"))).size;
+    if (drill.partner !== undefined && drill.partner !== "alone") wish -= 0.006;
+    // A chair is for desks, and for those who need one.
+    if (c.place === "seat" && request.purpose !== "desk-break" && request.group?.setting.who !== "older") wish -= 0.02;
+    // Throws and kicks are for those who throw and kick.
+    if (mine.some((one) => FAST_ACTIONS.includes(one)) && first < 0 && actions.length > 0 && !phase.reaches)
+      wish -= 0.012;
+    if (c.kit.includes("barbell")) wish += 0.03;
+    if (phase.reaches) wish += (scales.pulse >= 2 ? 0.008 : 0) + (first >= 0 ? 0.004 : 0);
+    if (phase.id === "build") wish += (first >= 0 ? 0.01 : 0) + (drill.method === "spring" ? 0.004 : 0);
+    if (phase.takes.some(({ rehearses }) => rehearses === "sport"))
+      wish += 0.02 - 0.005 * Math.max(0, first) + 0.006 * scales.speed;
+    // Before sport everyone stays warm: what is done on the feet, and gets the pulse up, before what is not.
+    if (before && phase.ordered) wish += 0.004 * Math.min(2, scales.pulse);
+    if (before && phase.ordered) wish += c.place === "feet" ? 0.006 : c.place === "low" ? -0.006 : 0;
+    if (request.like.includes(drill.id)) wish += LIKE / request.like.length;
+    return wish;
+  });
+}
