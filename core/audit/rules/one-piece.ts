@@ -113,7 +113,7 @@ const CAPS: readonly Cap[] = [
   },
 ];
 
-/** Which knee is down, where one is: a side, with a pad or without. Taking turns is on neither for long. */
+/** Which knee is down, where one is: a side, with a pad or without. Knee and knee about is on neither for long. */
 function kneeOf(segment: Segment, here: Looked): string | undefined {
   if (postureOf(segment) !== "half-kneeling") return undefined;
   if (segment.kind === "switch") return undefined;
