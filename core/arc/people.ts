@@ -87,6 +87,10 @@ export const FOR: Readonly<Record<Who, For>> = {
   },
 };
 
+/** How much is right for a group; where nobody says who they are, for adults. */
+export const forGroup = (group: { setting: { who?: Who | undefined } } | undefined): For =>
+  FOR[group?.setting.who ?? "adults"];
+
 /** The hardest landing for a group: older people land only where the group says that small landings are fine. */
 export const impactFor = (who: Who, allowed: boolean | undefined): number =>
   who === "older" && allowed ? 1 : FOR[who].impact;

@@ -123,6 +123,8 @@ const RULES: readonly [Limit, Rule][] = [
 const DOSE_RULES: readonly [Limit, Rule][] = [
   ["caps", caps],
   ["floor", floor],
+  ["protected-areas", protectedAreas],
+  ["for-whom", forWhom],
 ];
 
 /** The arc a request follows. */
@@ -164,6 +166,7 @@ export function candidatesOf(
         const one = inPhase(request, form, phase, at, offered, why, {
           just: locked?.dose,
           anyMethod: must || without === "methods",
+          limitless: without,
         });
         if (one) return [one];
       }
@@ -178,7 +181,13 @@ export function candidatesOf(
       );
       for (const level of levels) {
         const form = formOf(request, drill, level, offered, without, why, true, locked?.dose);
-        const one = form && inPhase(request, form, phases[at]!, at, offered, why, { just: locked?.dose, anyway: true });
+        const one =
+          form &&
+          inPhase(request, form, phases[at]!, at, offered, why, {
+            just: locked?.dose,
+            anyway: true,
+            limitless: without,
+          });
         if (one) return [one];
       }
     }
@@ -244,7 +253,10 @@ function formOf(
     (piece) => (piece === "pad" && soft) || !piecesThere([piece], people, group?.setting ?? {}),
   );
   const kit = kitUsed(form, { without: left });
-  const item = { ...itemOf(drill, level), ...(just && { dose: just }), ...(left.length > 0 && { without: left }) };
+  // Held for as short as it can be: what is too long for these people is a shorter hold, not another drill.
+  const shortest =
+    drill.method === "hold" && !hasOwnTimes(form.dose) ? withAmount(form.dose, form.bounds.least) : form.dose;
+  const item = { ...itemOf(drill, level), dose: just ?? shortest, ...(left.length > 0 && { without: left }) };
   const look = lookAt(request, item, drill, offered);
   const stops = RULES.filter(
     ([limit, rule]) => limit !== without && rule.find(look).some((f) => f.severity !== "hint"),
@@ -261,7 +273,12 @@ function inPhase(
   at: number,
   offered: readonly Drill[],
   why: Set<Limit>,
-  { just, anyway = false, anyMethod = false }: { just?: Dose | undefined; anyway?: boolean; anyMethod?: boolean } = {},
+  {
+    just,
+    anyway = false,
+    anyMethod = false,
+    limitless,
+  }: { just?: Dose | undefined; anyway?: boolean; anyMethod?: boolean; limitless?: Limit | undefined } = {},
 ): Candidate | undefined {
   const among = amongOf(request);
   const form = drill.levels[level];
@@ -288,10 +305,11 @@ function inPhase(
     const item = { ...itemOf(drill, level), dose, ...(without.length > 0 && { without: [...without] }) };
     if (!request.group) return true;
     const { effortCap, holdCap, floor: length } = request.group.setting;
-    if (effortCap === undefined && holdCap === undefined && length === undefined && !protects(request)) return true;
+    const plain = effortCap === undefined && holdCap === undefined && length === undefined && among.who === "adults";
+    if (plain && !protects(request)) return true;
     const look = lookAt(request, item, drill, offered);
-    return [...DOSE_RULES, ["protected-areas", protectedAreas] as const].every(([limit, rule]) => {
-      const ok = !rule.find(look).some((f) => f.severity !== "hint");
+    return DOSE_RULES.every(([limit, rule]) => {
+      const ok = limit === limitless || !rule.find(look).some((f) => f.severity !== "hint");
       if (!ok) why.add(limit);
       return ok;
     });

@@ -4,7 +4,7 @@ import { lastApart, type Apart, type DraftRequest } from "./request";
 import { leastIn } from "./sequencing";
 import { phasesAt, phaseSeconds } from "~/core/arc/arcs";
 import { groundOf, lowAtMost, surfaceOf } from "~/core/arc/ground";
-import { FOR } from "~/core/arc/people";
+import { forGroup } from "~/core/arc/people";
 import type { Phase } from "~/core/arc/schema";
 import { mostNew, mostTaught } from "~/core/arc/showing";
 import { PLANES } from "~/core/browse/browse";
@@ -13,6 +13,7 @@ import { isStrong, WARM_SECONDS } from "~/core/audit/rules/cold-effort";
 import { deadAtMost } from "~/core/audit/rules/dead-time";
 import { LONGEST_HOLD } from "~/core/audit/rules/long-holds";
 import { EASY_EFFORT, SLOWER, WAY_IN } from "~/core/audit/rules/way-in";
+import type { Purpose } from "~/core/session/schema";
 import type { Program, Term } from "~/core/fit/program";
 import { targetsOf, weightOf } from "~/core/sport-profiles/fit";
 import { MOTION_FACTS, MOTIONS, type Motion } from "~/core/vocabulary/motions";
@@ -59,9 +60,13 @@ export type ChoiceOptions = {
 };
 
 export const column = (i: number): string => `y${i}`;
-const place = (i: number, k: number): string => `l${i}_${k}`;
+export const place = (i: number, k: number): string => `l${i}_${k}`;
 /** The column of how much of a row's target is reached. */
 export const fitColumn = (row: Motion): string => `z_${row.replace(".", "_")}`;
+
+/** Every direction is asked for from ten minutes on; a lift moves in its own. */
+export const asksForPlanes = (purpose: Purpose, target: Seconds): boolean =>
+  target >= 600 && purpose !== "before-lifting";
 
 /** How many drills a phase has at most. */
 export function drillsAtMost(phase: Phase, target: Seconds): number {
@@ -98,7 +103,7 @@ export function choiceOf(
   const { target, demand, group } = request;
   const arc = arcOf(request);
   const phases = phasesAt(arc, target);
-  const who = FOR[group?.setting.who ?? "adults"];
+  const who = forGroup(group);
   const columns: Program["columns"] = [];
   const rows: Program["rows"] = [];
   const objective: Term[] = [];
@@ -362,7 +367,7 @@ export function choiceOf(
         before((c) => c.scales.effort <= EASY_EFFORT && meets(c)),
         WAY_IN,
       );
-    if (impact >= 2 || speed_(here) >= 3) {
+    if (impact >= 2 || speed >= 3) {
       wants(
         "pulse",
         before((c) => c.scales.pulse >= 2),
@@ -428,7 +433,7 @@ export function choiceOf(
     );
 
   // Every direction from ten minutes on, where it has not given way.
-  if (target >= 600 && request.purpose !== "before-lifting" && yields < 2)
+  if (asksForPlanes(request.purpose, target) && yields < 2)
     for (const plane of PLANES) {
       const which = where(
         (c) => c.phase.serves === true && [...rowsOf(c, false)].some((motion) => MOTION_FACTS[motion].plane === plane),
@@ -443,8 +448,6 @@ export function choiceOf(
   if (!proof) all.forEach((i) => objective.push({ column: column(i), times: wishes?.[i] ?? 0 }));
   return { objective, rows, columns };
 }
-
-const speed_ = (c: Candidate): number => c.scales.speed;
 
 /** Drills that are to come again weigh this much together. */
 const LIKE: Share = 0.06;

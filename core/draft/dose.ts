@@ -5,7 +5,7 @@ import type { DraftRequest } from "./request";
 import { phaseSeconds, phasesAt } from "~/core/arc/arcs";
 import { RESTS } from "~/core/arc/doses";
 import { groundOf, lowAtMost, surfaceOf } from "~/core/arc/ground";
-import { FOR } from "~/core/arc/people";
+import { forGroup } from "~/core/arc/people";
 import { beforePower } from "~/core/audit/look";
 import { isStrong, WARM_SECONDS } from "~/core/audit/rules/cold-effort";
 import { deadAtMost } from "~/core/audit/rules/dead-time";
@@ -79,17 +79,12 @@ export function dose(
   request: DraftRequest,
   order: readonly Candidate[],
   solve: Solve,
-  {
-    correction = 0,
-    short = ON_THE_MINUTE,
-    rounds = true,
-    points = 0,
-  }: { correction?: Seconds; short?: Seconds; rounds?: boolean; points?: number } = {},
+  { correction, short, points }: { correction: Seconds; short: Seconds; points: number },
 ): Dosed | undefined {
   const { target, demand, group } = request;
   const arc = arcOf(request);
   const phases = phasesAt(arc, target);
-  const who = FOR[group?.setting.who ?? "adults"];
+  const who = forGroup(group);
   const columns: Program["columns"] = [];
   const rows: Program["rows"] = [];
   const objective: Term[] = [];
@@ -113,7 +108,7 @@ export function dose(
     if (most !== undefined) objective.push({ column: `over_${name}`, times: -SECOND_OFF });
   };
   const x = (j: number, o: number) => `x${j}_${o}`;
-  const blocks = rounds ? blocksIn(order, request) : [];
+  const blocks = blocksIn(order, request);
   const moves = order.map((c, j) => between(order[j - 1], c, request.pace));
   const setUps = setUpsOf(order.map(({ kit }) => kit)) * request.pace.kitChange;
   const options = order.map((c) => (blocks.length > 0 ? c.options : c.options.filter(({ twice }) => !twice)));

@@ -1,7 +1,7 @@
 import { arrange, between, type Chosen } from "./arrange";
 import { sessionOf } from "./assemble";
 import { candidatesOf, clockOf, servedIn, type Candidate, type Limit } from "./candidates";
-import { choiceOf, column, wishesOf, type Yield } from "./choose";
+import { asksForPlanes, choiceOf, column, place, wishesOf, type Yield } from "./choose";
 import { differences } from "./compare";
 import { dose, ON_THE_MINUTE, type Dosed } from "./dose";
 import { stated, type Stated } from "./explain";
@@ -62,7 +62,7 @@ export type Progress = (share: Share, words: string) => void;
 type Drills = (id: string) => Drill | undefined;
 
 /**
- * Up to three sessions for a request, each another idea, the best first. Hard limits are never broken; each ends on the minute,
+ * Up to three sessions for a request, each another idea, the plain answer first. Hard limits are never broken; each ends on the minute,
  * at most some seconds before its target. The same request gives the same drafts.
  */
 export function draft(
@@ -90,12 +90,18 @@ export function draft(
   const made: { one: Made & { kind: "made" }; idea: Idea }[] = [{ one: first, idea: MOST_NEEDS }];
   const ideas = ideasAfter(first.chosen, request);
   const notes = [...request.notes];
+  let failed: Idea | undefined;
   for (const [k, idea] of ideas.entries()) {
     if (made.length >= request.drafts) break;
+    // Asked for once more with nothing new to differ from, the answer is the same.
+    if (idea === failed) continue;
     progress((k + 1.5) / (ideas.length + 2), "choosing others");
     const apart = made.map(({ one }) => apartOf(one.chosen, request));
     const next = maker.best(idea, apart);
-    if (next.kind !== "made" || next.fit < WORTH_RUNNING * first.fit || next.found > first.found) continue;
+    if (next.kind !== "made" || next.fit < WORTH_RUNNING * first.fit || next.found > first.found) {
+      failed = idea;
+      continue;
+    }
     made.push({ one: next, idea });
   }
   if (made.length < request.drafts)
@@ -146,6 +152,24 @@ type Made =
 
 type Loose = Extract<Solution, { kind: "optimal" }>;
 
+/** At least what the program without wholeness loses when a candidate is in the session: 0 or less. */
+function costOf({ costs }: Loose, i: number): Share {
+  const cost = (name: string) => Math.min(0, costs!.get(name) ?? 0);
+  let dose = -Infinity;
+  for (let k = 0; costs!.has(place(i, k)); k++) dose = Math.max(dose, cost(place(i, k)));
+  return cost(column(i)) + (dose === -Infinity ? 0 : dose);
+}
+
+const YIELDS: readonly Yield[] = [0, 1, 2, 3, 4];
+
+/** Whether what gives way at a step is asked for at all: where it isn't, the program is the one before. */
+const givesWay = ({ school, target, purpose }: DraftRequest, yields: Yield): boolean =>
+  yields === 1
+    ? school.stages.some(({ least }) => least !== undefined)
+    : yields === 2
+      ? asksForPlanes(purpose, target)
+      : true;
+
 /** Makes sessions for one request. What is worked out once is kept. */
 class Maker {
   private readonly wishes: readonly number[];
@@ -161,14 +185,15 @@ class Maker {
   }
 
   /** The best session for an idea. What gives way gives way in its order, and only where nothing is right without. */
-  best(idea: Idea, apart: readonly Apart[], most: Yield = 4): Made {
+  best(idea: Idea, apart: readonly Apart[]): Made {
     const { request, candidates } = this;
     if (request.must.some((id) => !candidates.some((c) => c.drill.id === id))) return { kind: "infeasible" };
     const open = candidates.flatMap((c, i) => (idea.takes(c) || request.must.includes(c.drill.id) ? [i] : []));
     const later = apart.length > 0;
     let best: (Made & { kind: "made" }) | undefined;
     let failed: (Made & { kind: "failed" }) | undefined;
-    for (const yields of ([0, 1, 2, 3, 4] as const).filter((y) => y <= (later && request.interval ? 2 : most))) {
+    const last: Yield = later && request.interval ? 2 : 4;
+    for (const yields of YIELDS.filter((y) => y <= last && givesWay(request, y))) {
       const made = this.atYield(idea, open, apart, yields, later);
       if (made.kind === "failed") failed = made;
       if (made.kind !== "made") continue;
@@ -224,12 +249,7 @@ class Maker {
 
   /** The candidates that the program without wholeness takes, and those that would cost it least, some of each phase. */
   private promising(candidates: readonly Candidate[], loose: Loose, later: boolean): number[] {
-    const cost = (name: string) => Math.min(0, loose.costs!.get(name) ?? 0);
-    const worth = candidates.map((_, i) => {
-      let place = -Infinity;
-      for (let k = 0; loose.costs!.has(`l${i}_${k}`); k++) place = Math.max(place, cost(`l${i}_${k}`));
-      return cost(column(i)) + (place === -Infinity ? 0 : place);
-    });
+    const worth = candidates.map((_, i) => costOf(loose, i));
     const used = (i: number) =>
       (loose.values.get(column(i)) ?? 0) > 1e-6 || this.request.must.includes(candidates[i]!.drill.id);
     const order = candidates
@@ -252,14 +272,10 @@ class Maker {
     const { request, drills, offered, solve } = this;
     const order = arrange(chosen, request, request.pace);
     const points = yields >= 4 ? 5 : 0;
-    let best: (Made & { kind: "made" }) | undefined;
-    for (const [short, rounds] of [
-      [ON_THE_MINUTE, true],
-      [SHORT_AT_MOST, true],
-    ] as const) {
+    for (const short of [ON_THE_MINUTE, SHORT_AT_MOST]) {
       let correction: Seconds = 0;
       for (let round = 0; round < 4; round++) {
-        const dosed = dose(request, order, solve, { correction, short, rounds, points });
+        const dosed = dose(request, order, solve, { correction, short, points });
         if (!dosed) break;
         const session = sessionOf(dosed, request);
         const timeline = compile(session, drills);
@@ -278,8 +294,8 @@ class Maker {
         const fit = fitOf(coverageOf(session, timeline, drills), request.demand, servedIn(request));
         const cost = found.reduce((sum, { severity }) => sum + (severity === "stop" ? 5 : 1), 0);
         const at = found.flatMap(({ place }) => (place ? [session.blocks[place.block]!.items[place.item]!.drill] : []));
-        const made = {
-          kind: "made" as const,
+        return {
+          kind: "made",
           session,
           fit,
           chosen: dosed.chosen,
@@ -287,12 +303,9 @@ class Maker {
           blamed: order.filter((c) => at.includes(c.drill.id)),
           off: dosed.off,
         };
-        if (!best || made.found < best.found) best = made;
-        break;
       }
-      if (best) return best;
     }
-    return best ?? { kind: "infeasible" };
+    return { kind: "infeasible" };
   }
 
   /**
@@ -306,13 +319,9 @@ class Maker {
     if (loose.kind !== "optimal") return 1;
     const wanted = first.fit / (1 - CONTENT);
     if (loose.bound <= wanted) return Math.max(loose.bound, first.fit);
-    const cost = (name: string) => Math.min(0, loose.costs!.get(name) ?? 0);
-    const left = candidates.filter((c, i) => {
-      let place = -Infinity;
-      for (let k = 0; loose.costs!.has(`l${i}_${k}`); k++) place = Math.max(place, cost(`l${i}_${k}`));
-      const all = cost(column(i)) + (place === -Infinity ? 0 : place);
-      return loose.bound + all > wanted || request.must.includes(c.drill.id);
-    });
+    const left = candidates.filter(
+      (c, i) => loose.bound + costOf(loose, i) > wanted || request.must.includes(c.drill.id),
+    );
     const tight = solve(choiceOf(request, left, { proof: true, yields: 4 }), { ...SHARPER, proof: true });
     if (tight.kind === "infeasible") return wanted;
     return tight.kind === "optimal"

@@ -1,5 +1,5 @@
 import { z } from "zod";
-import { FOR } from "~/core/arc/people";
+import { forGroup } from "~/core/arc/people";
 import { schoolInstead, usualSchool } from "~/core/arc/schools";
 import { CHANGE_BASE, CHANGE_PER_STEP } from "~/core/vocabulary/postures";
 import type { Sequencing } from "./sequencing";
@@ -186,7 +186,7 @@ export function readRequest(value: unknown, { demands, schools, drills }: Known)
   if (faults.length > 0 || !demand || !school) return { ok: false, faults };
   const instead = schoolInstead(rest.purpose, school.id);
   const other = instead && schools(instead.to);
-  const moves = FOR[rest.group?.setting.who ?? "adults"].moves;
+  const moves = forGroup(rest.group).moves;
   return {
     ok: true,
     value: {

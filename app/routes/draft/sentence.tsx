@@ -179,19 +179,23 @@ export function Sentence({
       <SheetPart label="Drills" words={keepingWords(request, drills)} wide>
         <DrillsPart request={request} onRequest={onRequest} offered={offered} />
       </SheetPart>
-      , each shown for{" "}
-      <SheetPart label="Watch first" words={`${request.pace.demo} s`}>
-        <NumberField
-          label="Watch first, each drill"
-          unit="s"
-          min={0}
-          max={60}
-          step={5}
-          value={request.pace.demo}
-          onChange={(demo) => set({ pace: { ...request.pace, demo } })}
-          hint="Less if people know the drills: then more of the time is work."
-        />
-      </SheetPart>
+      {request.interval && (
+        <>
+          , each shown for{" "}
+          <SheetPart label="Watch first" words={`${request.pace.demo} s`}>
+            <NumberField
+              label="Watch first, each drill"
+              unit="s"
+              min={0}
+              max={60}
+              step={5}
+              value={request.pace.demo}
+              onChange={(demo) => set({ pace: { ...request.pace, demo } })}
+              hint="As far as the rest before it allows. Without a clock each drill is shown as its skill asks."
+            />
+          </SheetPart>
+        </>
+      )}
       {lately.length > 0 && (
         <>
           , and{" "}

@@ -1,5 +1,6 @@
-import { Plus, X } from "lucide-react";
+import { X } from "lucide-react";
 import type { DrillEditor } from "./use-drill-editor";
+import { Another } from "./words";
 import { IconButton } from "~/app/ui/button";
 import { cx } from "~/app/ui/classes";
 import { inputLook, SelectField } from "~/app/ui/field";
@@ -129,13 +130,10 @@ function Links({
         </div>
       ))}
       {links.length < MOST_LINKS && (
-        <button
-          type="button"
-          className="inline-flex min-h-6 items-center gap-1 self-start text-sm text-ink-soft underline underline-offset-4"
+        <Another
+          words={links.length === 0 ? "A drill" : "Another drill"}
           onClick={() => onChange([...links, { drill: "", why: "" }], links.length)}
-        >
-          <Plus size={14} aria-hidden /> {links.length === 0 ? "A drill" : "Another drill"}
-        </button>
+        />
       )}
     </fieldset>
   );

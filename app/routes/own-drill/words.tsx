@@ -211,7 +211,7 @@ function Together({
   );
 }
 
-const Another = ({ words, onClick }: { words: string; onClick: () => void }) => (
+export const Another = ({ words, onClick }: { words: string; onClick: () => void }) => (
   <button
     type="button"
     className="inline-flex items-center gap-1 self-start text-sm text-ink-soft underline underline-offset-4"

@@ -59,7 +59,7 @@ export function notForThem(
 const onFloor = (posture: Parameters<typeof placeOf>[0]): boolean =>
   placeOf(posture) === "low" || (placeOf(posture) === "middle" && posture !== "squat");
 
-/** Landings of an item in all: one a repetition, on each side; timed, two in a second at most are counted as one. */
+/** Landings of an item in all: one a repetition, on each side; one a second where it is timed. */
 function landings({ drill, item, level, place }: Looked, input: AuditInput): number {
   const times =
     item.sets *

@@ -2,6 +2,7 @@ import { whoOf } from "../course";
 import { beforePower, itemAt, type Looked } from "../look";
 import { courseOf } from "../course";
 import type { AuditInput, RuleFinding, Rule } from "../types";
+import { IN_ONE_PIECE, squatAtMost } from "~/core/arc/caps";
 import { FOR } from "~/core/arc/people";
 import { surfaceOf } from "~/core/arc/ground";
 import { SURFACE_FACTS } from "~/core/group/surfaces";
@@ -53,10 +54,7 @@ const CAPS: readonly Cap[] = [
     id: "squat",
     words: "in the deep squat",
     why: "Knees and ankles want a break from it.",
-    most: (input) => {
-      const theirs = FOR[whoOf(input)].squat;
-      return beforePower(input.session.purpose) ? Math.min(60, theirs) : theirs === 60 ? 90 : theirs;
-    },
+    most: (input) => squatAtMost(FOR[whoOf(input)], beforePower(input.session.purpose)),
     between: false,
     key: (segment, here) => (postureOf(segment) === "squat" && stays(here) ? "squat" : undefined),
   },
@@ -64,7 +62,7 @@ const CAPS: readonly Cap[] = [
     id: "sit",
     words: "in one way of sitting",
     why: "Backs and hips stiffen in it.",
-    most: () => 180,
+    most: () => IN_ONE_PIECE.sit,
     between: true,
     key: (segment) => (SITS.has(postureOf(segment)) ? postureOf(segment) : undefined),
   },
@@ -72,7 +70,7 @@ const CAPS: readonly Cap[] = [
     id: "chair",
     words: "on a chair",
     why: "Sitting is what people come to get away from.",
-    most: () => 360,
+    most: () => IN_ONE_PIECE.chair,
     between: true,
     key: (segment, here) => (postureFacts(postureOf(segment)).seated && stays(here) ? "chair" : undefined),
   },
@@ -80,7 +78,10 @@ const CAPS: readonly Cap[] = [
     id: "knee",
     words: "on one knee",
     why: "A knee on the floor needs a soft place, or a break.",
-    most: (input) => (SURFACE_FACTS[surfaceOf(input.group?.setting, input.session.purpose)].kneel === "yes" ? 120 : 60),
+    most: (input) =>
+      SURFACE_FACTS[surfaceOf(input.group?.setting, input.session.purpose)].kneel === "yes"
+        ? IN_ONE_PIECE.kneeSoft
+        : IN_ONE_PIECE.kneeHard,
     between: true,
     key: (segment, here) => kneeOf(segment, here),
   },
@@ -88,7 +89,7 @@ const CAPS: readonly Cap[] = [
     id: "front",
     words: "lying on the front",
     why: "Necks and backs stiffen in it.",
-    most: () => 120,
+    most: () => IN_ONE_PIECE.front,
     between: true,
     key: (segment) => (postureFacts(postureOf(segment)).lies === "front" ? "front" : undefined),
   },
@@ -96,7 +97,7 @@ const CAPS: readonly Cap[] = [
     id: "head",
     words: "with the head below the hips",
     why: "People get dizzy, above all when they come up.",
-    most: () => 45,
+    most: () => IN_ONE_PIECE.headLow,
     between: false,
     key: (_, here) => (stresses(here, "head-low", 2) ? "head" : undefined),
   },
@@ -104,7 +105,7 @@ const CAPS: readonly Cap[] = [
     id: "leg",
     words: "on one leg",
     why: "The foot and the hip tire, and balance goes.",
-    most: () => 45,
+    most: () => IN_ONE_PIECE.oneLeg,
     between: false,
     key: (segment, here) =>
       segment.kind === "work" && segment.side !== "alternating" && stresses(here, "balance", 2) && !here.level.gait
@@ -153,7 +154,8 @@ export const onePiece: Rule = {
         // Nobody stays down there while a drill is shown.
         if (segment.kind !== "work" && (!cap.between || segment.kind === "move" || segment.kind === "demo")) continue;
         // A pad makes a knee as good as a soft place.
-        const limit = cap.id === "knee" && here.level.kit.includes("pad") && hasPads(input) ? 120 : most;
+        const limit =
+          cap.id === "knee" && here.level.kit.includes("pad") && hasPads(input) ? IN_ONE_PIECE.kneeSoft : most;
         open.seconds += segment.seconds;
         if (open.seconds <= limit + 1e-6 || open.told) continue;
         open.told = true;
