@@ -253,6 +253,21 @@ describe("a draft", () => {
     const desk = last({ purpose: "desk-break", demand: "desk-work" });
     expect(desk.drill.levels[desk.item.level].endPosture).toMatch(/standing|walking|split-stance/);
   });
+  it("gives children shorter holds, not none; a limit that is let go of lets in what it kept out", () => {
+    const of = (setting: object, without?: "caps") =>
+      candidatesOf(
+        asked({ purpose: "after-training", target: 900, group: { name: "G", people: [], setting } }),
+        DRILLS,
+        without,
+      ).candidates.filter((c) => c.phase.id === "hold" && c.drill.method === "hold");
+    const longest = (all: ReturnType<typeof of>) =>
+      Math.max(...all.flatMap(({ options }) => options.map(({ dose }) => doseSeconds(dose, { breath: 6 }))));
+    const young = of({ who: "to-12" });
+    expect(young.length).toBeGreaterThan(3);
+    expect(longest(young)).toBeLessThanOrEqual(20);
+    expect(longest(of({ holdCap: 30 }))).toBeLessThanOrEqual(30);
+    expect(longest(of({ holdCap: 30 }, "caps"))).toBeGreaterThan(30);
+  });
   it("has effort ramps only where they are allowed", () => {
     const efforts = (more: object) =>
       candidatesOf(asked({ purpose: "off-day", demand: "handball", target: 900, ...more }), DRILLS).candidates.filter(

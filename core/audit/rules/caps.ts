@@ -28,7 +28,7 @@ export const caps: Rule = {
           },
         ];
       }
-      if (holdCap !== undefined && drill.method === "hold" && isPiece(dose)) {
+      if (holdCap !== undefined && drill.method === "hold" && (isPiece(dose) || dose.kind === "breaths")) {
         const held = doseSeconds(dose, input.session.pace);
         if (held <= holdCap) return [];
         return [

@@ -40,7 +40,7 @@ export function notForThem(
     if (theirs.ramps === 0) return "ramps up effort";
     if (peakEffort(dose) > theirs.ramps) return `asks for ${peakEffort(dose)} % effort; ${theirs.ramps} % is enough`;
   } else if (effort > theirs.effort) return "asks for more effort than is right for them";
-  if (drill.method === "hold" && theirs.holds && isPiece(dose)) {
+  if (drill.method === "hold" && theirs.holds && (isPiece(dose) || dose.kind === "breaths")) {
     const most = input.session.purpose === "off-day" ? theirs.holds.offDay : theirs.holds.most;
     const seconds = doseSeconds(dose, input.session.pace);
     if (seconds > most) return `holds for ${secondsText(seconds)}; ${secondsText(most)} is enough`;
