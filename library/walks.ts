@@ -115,7 +115,7 @@ export const walks = [
     name: "Straight-leg walking kicks",
     region: "hip-back",
     family: "walking-stretches",
-    rehearses: ["kick", "step"],
+    rehearses: ["kick"],
     method: "travel",
     sides: "alternating",
     working: "kicking leg",

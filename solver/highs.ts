@@ -68,11 +68,9 @@ const LIGHT = {
   mip_heuristic_run_root_reduced_cost: false,
   mip_detect_symmetry: false,
   mip_allow_restart: false,
+  mip_pscost_minreliable: 0,
   mip_allow_cut_separation_at_nodes: false,
 };
-
-/** And where only a bound is wanted. */
-const PROOF = { mip_heuristic_run_rins: false };
 
 /** The solver's word for a solution that keeps every row. */
 const FEASIBLE = 2;
@@ -81,7 +79,7 @@ function solved(
   highs: Highs,
   model: Model,
   program: Program,
-  { gap = 0, nodes, relaxed = false, start, proof = false }: Limits,
+  { gap = 0, nodes, relaxed = false, start }: Limits,
 ): Solution {
   model.options.set({
     output_flag: false,
@@ -91,7 +89,6 @@ function solved(
     random_seed: 1,
     solve_relaxation: relaxed,
     ...LIGHT,
-    ...(proof && PROOF),
     ...(nodes !== undefined && { mip_max_nodes: nodes }),
   });
   if (start) {

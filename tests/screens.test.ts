@@ -141,7 +141,7 @@ describe.each<["light" | "dark", string, BrowserContextOptions]>([
     await check(page, "drafts");
     for (const part of options.isMobile
       ? ["Drills"]
-      : ["Methods", "Kit and floor", "Protected areas", "Drills", "Watch first"]) {
+      : ["Methods", "Work and rest", "Kit and floor", "Protected areas", "Drills"]) {
       await page.getByRole("button", { name: new RegExp(`^${part}`) }).click();
       await page.getByRole("dialog").waitFor();
       await check(page, `draft, ${part}`);

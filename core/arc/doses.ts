@@ -34,7 +34,11 @@ export function spokenAmounts(dose: Dose, { method, gait, builds = false }: Said
     case "breaths":
       return BREATHS;
     case "time":
-      return method === "hold" || method === "balance" ? HOLDS : method === "release" || gait ? ROLLED : TIMED;
+      return method === "hold" || method === "balance"
+        ? HOLDS
+        : method === "release" || (gait && method === "travel")
+          ? ROLLED
+          : TIMED;
     case "effort":
     case "ladder":
       return undefined;

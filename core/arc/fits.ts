@@ -12,7 +12,7 @@ import type { Purpose } from "~/core/session/schema";
 import type { SportProfile } from "~/core/sport-profiles/schema";
 import { scalesOf } from "~/core/stress/scales";
 import type { LevelName } from "~/core/vocabulary/levels";
-import { MOTION_FACTS } from "~/core/vocabulary/motions";
+import { MOTION_FACTS, type Joint } from "~/core/vocabulary/motions";
 import type { Rehearsal } from "~/core/vocabulary/rehearses";
 import type { Who } from "~/core/vocabulary/who";
 import type { Seconds } from "~/core/units";
@@ -31,6 +31,13 @@ export type Among = {
 
 /** Lifts, as what rehearses them is coded. */
 export const LIFTS = { squat: "squat", hinge: "hinge", press: "push" } as const satisfies Record<string, Rehearsal>;
+
+/** The joints that a lift loads: what is moved and switched on before it. */
+export const LIFT_JOINTS: Readonly<Record<keyof typeof LIFTS, readonly Joint[]>> = {
+  squat: ["hip", "knee", "ankle", "trunk", "upper-back"],
+  hinge: ["hip", "knee", "trunk", "lower-back", "upper-back"],
+  press: ["shoulder", "shoulder-blade", "upper-back", "trunk", "wrist"],
+};
 
 /** Walking is no faster than a cool-down, whatever its feet do. */
 export const speedOf = (drill: Drill, name: LevelName): number => {
@@ -51,13 +58,32 @@ export function rehearsesIt(
   return rehearses.some((one) => (wanted ? wanted.includes(one) : one !== "breathe"));
 }
 
+/**
+ * Stepping, walking, jogging: it gets people warm or lets them come down, and takes no joint of theirs anywhere near the end of
+ * its range. Steps that turn the trunk do.
+ */
+export function onlyWarms(drill: Drill, name: LevelName): boolean {
+  const { main, gait, posture, dose } = drill.levels[name];
+  const { skill, pulse } = scalesOf(drill, name);
+  const travels = drill.method === "travel" && Math.max(pulse, scalesOf(drill, "standard").pulse) >= 2;
+  return (
+    (gait === true || travels) &&
+    (dose.kind === "time" || (travels && drill.rehearses?.includes("run") === true)) &&
+    placeOf(posture) === "feet" &&
+    (skill === 0 || pulse >= 2 || travels) &&
+    !main.some((row) => SPINE.includes(MOTION_FACTS[row].joint))
+  );
+}
+
+const SPINE: readonly Joint[] = ["neck", "ribs", "upper-back", "lower-back", "trunk"];
+
 /** Whether one way in which a phase takes drills takes this one. */
 export function takesIt(takes: Takes, drill: Drill, name: LevelName, among: Among): boolean {
   const form = inForm(drill, name);
   const level = form.levels[name];
   const { pulse, speed, effort } = scalesOf(drill, name);
   const { methods, joints, onFeet, standsUp, gait, breath, opposes, rehearses } = takes;
-  const least = (wanted: number | undefined) => Math.max(0, (wanted ?? 0) - (FOR[among.who].raise === 1 ? 1 : 0));
+  const least = (wanted: number) => (wanted >= 2 && FOR[among.who].raise === 1 ? wanted - 1 : wanted);
   return (
     (!methods || methods.includes(form.method)) &&
     (!joints || level.main.some((row) => joints.includes(MOTION_FACTS[row].joint))) &&
@@ -107,7 +133,9 @@ export function outOfPhase(phase: Phase, drill: Drill, name: LevelName, dose: Do
     if (peakEffort(dose) > theirs.ramps) return `asks for ${peakEffort(dose)} % effort`;
   } else if (effort > Math.min(phase.effort, theirs.effort)) return "asks for too much effort";
   if (pulse > phase.pulse.most) return "drives the pulse up";
-  if (speedOf(drill, name) > phase.speed.most) return "is too fast";
+  if (speedOf(drill, name) > Math.min(phase.speed.most, theirs.speed)) return "is too fast";
+  if (theirs.landsSaid && !among.impact && inForm(drill, name).method === "spring") return "drops or springs";
+  if (phase.serves && !phase.needed && onlyWarms(drill, name)) return "only gets people warm";
   if (inForm(drill, name).method === "hold") {
     const range = holdRange(phase, among);
     if (!range) return "is a hold";

@@ -8,6 +8,9 @@ export type For = {
   /** The hardest landing, and how many harder than a jog's a session has at most. */
   impact: number;
   landings: number;
+  /** The fastest, 0 to 3; whether they drop and spring only where the group says that small landings are fine. */
+  speed: number;
+  landsSaid: boolean;
   /** The most effort, 0 to 10, where it is less than the phase's; effort ramps in per cent, 0 for none. */
   effort: number;
   ramps: Percent;
@@ -32,6 +35,8 @@ const ADULTS: For = {
   raise: 2,
   impact: 3,
   landings: 100,
+  speed: 3,
+  landsSaid: false,
   effort: 10,
   ramps: 100,
   holds: undefined,
@@ -73,6 +78,8 @@ export const FOR: Readonly<Record<Who, For>> = {
     raise: 1,
     impact: 0,
     landings: 100,
+    speed: 2,
+    landsSaid: true,
     effort: 5,
     ramps: 50,
     holds: { least: 15, most: 45, offDay: 60 },

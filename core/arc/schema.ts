@@ -36,7 +36,12 @@ export const phaseSchema = z.strictObject({
   work: seconds.optional().describe("Of work in it there is at least so much"),
   from: seconds.optional().describe("Only in sessions from this length on"),
   pulse: z
-    .strictObject({ least: step03, most: step03, still: seconds.describe("Under the least for so long in one piece") })
+    .strictObject({
+      least: step03,
+      most: step03,
+      still: seconds.describe("Under the least for so long in one piece"),
+      ends: step03.optional().describe("Its last drill has at least this"),
+    })
     .describe("Between these"),
   reaches: z
     .strictObject({ pulse: step03, within: seconds, share: percent.describe("Of its work, in per cent") })
@@ -64,6 +69,7 @@ export const phaseSchema = z.strictObject({
   prefers: z.array(z.enum(METHODS)).min(1).optional().describe("Rather these methods, where others would do as well"),
   ordered: z.literal(true).optional().describe("The school orders its drills"),
   serves: z.literal(true).optional().describe("Its time is what motions are served in"),
+  uses: z.literal(true).optional().describe("Uses what the phases before it opened: it opens little itself"),
   needed: z.literal(true).optional().describe("Its drills are there for the phase, whatever motions they add"),
   again: z.literal(true).optional().describe("A family, or a drill, may come again in it"),
   row: z

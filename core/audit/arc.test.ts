@@ -585,7 +585,10 @@ describe("the end", () => {
     expect(look([...ALL, stretched], [[lie, stretched]], { purpose: "after-training" }).of("closing")).toHaveLength(1);
   });
   it("is brisk and standing beside a desk", () => {
-    expect(ends("desk-break", timed(turn, 60), timed(stroll, 60))).toEqual([]);
+    expect(ends("desk-break", timed(turn, 60), timed(jog, 60))).toEqual([]);
+    expect(messages(ends("desk-break", timed(turn, 60), timed(stroll, 60)))).toEqual([
+      "It ends with The stroll; nobody goes back to work awake from that.",
+    ]);
     expect(messages(ends("desk-break", timed(stroll, 60), timed(lie, 60)))).toEqual([
       "It ends with The lie; nobody goes back to work awake from that.",
     ]);

@@ -68,3 +68,7 @@ const withoutSorts = (dose: Dose): Dose => kindOf(dose).withoutSorts?.(dose) ?? 
 
 /** A dose twice as long, as one that was done once for each side; a counted one has its sides in its count. */
 export const twice = (dose: Dose): Dose => kindOf(dose).twice?.(dose) ?? dose;
+
+/** Whether the out-breath of a dose is longer than the in-breath, as far as the dose says. */
+export const breathesOutLonger = (dose: Dose): boolean =>
+  dose.kind === "breaths" && dose.pattern !== undefined && dose.pattern[2] > dose.pattern[0];

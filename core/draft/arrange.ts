@@ -1,4 +1,4 @@
-import { arcOf, rowsOf, type Candidate, type Option } from "./candidates";
+import { arcOf, rowsOf, type Candidate, type Option } from "./candidate";
 import { STAYS } from "./stays";
 import type { DraftRequest } from "./request";
 import { groundOf } from "~/core/arc/ground";
@@ -17,7 +17,7 @@ const WIDTH = 160;
 /** What an order costs besides seconds of moving, in seconds: what must not be outweighs any moving. */
 const COSTS = {
   /** A step of the school out of its place. */
-  school: 9,
+  school: { asked: 30, usual: 3 },
   /** More in a row for one joint, or one motion, than is meant; two in a row. */
   run: 120,
   pair: 2,
@@ -29,6 +29,8 @@ const COSTS = {
   rise: 30,
   /** Speed that does not rise where it should, or does where it should fall. */
   speed: 60,
+  /** Warmer before what is less warm, to begin with. */
+  easier: 12,
   /** Strong before anything easier for the same motions. */
   strong: 40,
   /** Nothing to begin cold with. */
@@ -68,7 +70,10 @@ export function arrangePhase(
     const last = state.order.length > 0 ? drills[state.order.at(-1)!]! : before;
     const inPhase = state.order.length > 0;
     let cost = moveCost(last && { posture: last.to, kit: last.kit }, { from: here.from, kit: here.kit }, pace);
-    if (phase.ordered) cost += COSTS.school * state.left.filter((j) => j !== i && drills[j]!.rank < here.rank).length;
+    if (phase.ordered)
+      cost +=
+        COSTS.school[request.schoolAsked ? "asked" : "usual"] *
+        state.left.filter((j) => j !== i && drills[j]!.rank < here.rank).length;
     const same = inPhase && last !== undefined && key(last) === key(here);
     const run = same ? state.run + 1 : 1;
     if (phase.row && run > phase.row.most) cost += COSTS.run;
@@ -86,6 +91,11 @@ export function arrangePhase(
       cost += COSTS.rise;
     if (phase.course === "rising" || phase.speed.ends !== undefined)
       cost += COSTS.speed * state.left.filter((j) => j !== i && drills[j]!.speed < here.speed).length;
+    // Easier things first, once it is warm enough for the first of them.
+    if (phase.reaches)
+      cost += COSTS.easier * state.left.filter((j) => j !== i && drills[j]!.scales.pulse < here.scales.pulse).length;
+    if (phase.pulse.ends !== undefined)
+      cost += COSTS.speed * state.left.filter((j) => j !== i && drills[j]!.scales.pulse < here.scales.pulse).length;
     if (phase.course === "falling")
       cost +=
         COSTS.speed *
@@ -105,7 +115,8 @@ export function arrangePhase(
     }
     if (!before && !inPhase && !here.cold) cost += COSTS.cold;
     // What reaches a pulse does so within the first minute.
-    if (!before && phase.reaches && !inPhase && here.scales.pulse < phase.reaches.pulse) cost += 3;
+    if (!before && phase.reaches && !inPhase && here.scales.pulse < phase.reaches.pulse)
+      cost += here.options[0]!.work >= phase.reaches.within ? COSTS.speed : 3;
     const stays = STAYS.map(({ is, most }, k) => {
       const name = is(here);
       if (name === undefined) return 0;

@@ -1,6 +1,8 @@
 import type { Chosen } from "./arrange";
-import { clockOf, isLift, isRehearsal } from "./candidates";
+import { clockOf, isLift, isRehearsal } from "./candidate";
 import type { Dosed } from "./dose";
+import { familiarTo } from "~/core/audit/rules/showing";
+import { showingFor } from "~/core/arc/showing";
 import type { DraftRequest } from "./request";
 import { stepTitle } from "./sequencing";
 import { withAmount } from "~/core/dose/amount";
@@ -10,7 +12,7 @@ import { newSession } from "~/core/session/start";
 import { compile } from "~/core/timeline/compile";
 import { gapsOf } from "~/core/timeline/gaps";
 import { placeKey } from "~/core/timeline/totals";
-import { REHEARSAL_WORDS } from "~/core/vocabulary/rehearses";
+import { actionOf, REHEARSAL_WORDS } from "~/core/vocabulary/rehearses";
 import type { Seconds } from "~/core/units";
 
 /** Less showing than this is none, in a rest. */
@@ -39,7 +41,7 @@ function blocksOf(
     const round = twice.findIndex(({ from, to }) => from <= j && j <= to);
     const clock = clockOf(request, phase);
     const words = titleOf(one, request, round >= 0);
-    const now = `${phase.id} ${round} ${round < 0 && step ? step.stage : ""} ${clock ? "" : words}`;
+    const now = `${phase.id} ${round} ${round < 0 && step && request.schoolAsked ? step.stage : ""} ${clock ? "" : words}`;
     // On the side that is in use: nobody changes sides just to begin the next drill.
     const stays = oneSided && drill.sides === "each" && kit.length >= 0;
     oneSided = drill.sides === "each";
@@ -67,11 +69,11 @@ function blocksOf(
 function titleOf({ candidate }: Chosen, request: DraftRequest, twice: boolean): string {
   const { phase, step, drill } = candidate;
   if (phase.takes.some(({ rehearses }) => rehearses === "sport") && isRehearsal(request, candidate)) {
-    const action = (request.demand.rehearses ?? drill.rehearses ?? []).find((one) => drill.rehearses?.includes(one));
+    const action = actionOf(drill, request.demand);
     return action ? `${phase.title} ${REHEARSAL_WORDS[action]}` : phase.title;
   }
   if (twice) return `${phase.title}, twice through`;
-  if (!phase.ordered || !step || request.school.stages.length < 2) return phase.title;
+  if (!phase.ordered || !step || !request.schoolAsked || request.school.stages.length < 2) return phase.title;
   return `${phase.title}: ${stepTitle(request.school, step).toLowerCase()}`.slice(0, 120);
 }
 
@@ -79,7 +81,7 @@ function titleOf({ candidate }: Chosen, request: DraftRequest, twice: boolean): 
 const BAR = ["The bar alone", "About 40 per cent of the day’s weight", "About 60 per cent", "About 75 per cent"];
 
 function itemsOf({ candidate, option }: Chosen, stays: boolean, clock: Interval | undefined, first: boolean): Item[] {
-  const { drill, level, without, show, phase, kit } = candidate;
+  const { drill, level, without, show, showing, phase, kit } = candidate;
   const item: Item = {
     drill: drill.id,
     level,
@@ -88,7 +90,7 @@ function itemsOf({ candidate, option }: Chosen, stays: boolean, clock: Interval 
     sets: option.sets,
     restBetweenSets: option.rest,
     restAfter: 0,
-    ...(clock && first ? {} : { demo: clock ? 0 : show }),
+    demo: clock && first ? showing : show,
     ...(without.length > 0 && { without: [...without] }),
   };
   if (!isLift(phase) || !option.lift) return [item];
@@ -109,7 +111,7 @@ function itemsOf({ candidate, option }: Chosen, stays: boolean, clock: Interval 
 /** A session by the clock with each drill shown for as long as the rest before it allows, by steps of five seconds; what begins is shown as long as asked. */
 function shownInRests(
   session: SessionPlan,
-  { pace }: DraftRequest,
+  { pace, group }: DraftRequest,
   drills: (id: string) => Drill | undefined,
 ): SessionPlan {
   const room = new Map(
@@ -124,7 +126,11 @@ function shownInRests(
       items: block.items.map((item, i): Item => {
         const free = room.get(placeKey(b, i));
         if (!block.interval || item.demo === undefined || free === undefined) return item;
-        const demo = Math.min(pace.demo, Math.floor(free / LEAST_SHOWING) * LEAST_SHOWING);
+        const drill = drills(item.drill);
+        const wants = drill
+          ? showingFor(drill, item.level, familiarTo({ group }, item.drill), group?.setting.who ?? "adults")
+          : pace.demo;
+        const demo = Math.min(pace.demo, wants, Math.floor(free / LEAST_SHOWING) * LEAST_SHOWING);
         return { ...item, demo: Math.max(0, demo) };
       }) as [Item, ...Item[]],
     })),

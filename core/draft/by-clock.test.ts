@@ -1,5 +1,6 @@
 import { beforeAll, describe, expect, it } from "vitest";
-import { candidatesOf, clockOf } from "./candidates";
+import { clockOf } from "./candidate";
+import { candidatesOf } from "./candidates";
 import { draft, SHORT_AT_MOST, type Draft } from "./draft";
 import { readRequest, keptRequestSchema } from "./request";
 import { withoutLimit } from "./relax";

@@ -1,13 +1,15 @@
-import { ARCS, phasesAt, phaseSeconds, servedSeconds } from "~/core/arc/arcs";
+import { type Option, type Candidate, arcOf, amongOf, clockOf, isLift } from "./candidate";
+import { phasesAt, phaseSeconds } from "~/core/arc/arcs";
 import { spokenAmounts, type Said } from "~/core/arc/doses";
-import { holdRange, LIFTS, outOfPhase, rehearsesIt, speedOf, type Among } from "~/core/arc/fits";
-import { placeOf, surfaceOf, type Place } from "~/core/arc/ground";
+import { holdRange, outOfPhase, speedOf, type Among } from "~/core/arc/fits";
+import { placeOf, surfaceOf } from "~/core/arc/ground";
 import { isInMeasure } from "~/core/arc/most";
-import type { Arc, Phase } from "~/core/arc/schema";
-import { isTaught, showingFor, type Familiar } from "~/core/arc/showing";
+import type { Phase } from "~/core/arc/schema";
+import { isTaught, showingFor } from "~/core/arc/showing";
 import { inForm, kitUsed, needsOf } from "~/core/drills/form";
 import { AT_HAND, type DraftRequest } from "./request";
-import { stepOf, stepRank, type Step } from "./sequencing";
+import { STAYS } from "./stays";
+import { stepOf, stepRank } from "./sequencing";
 import { balanceSupport } from "~/core/audit/rules/balance-support";
 import { caps } from "~/core/audit/rules/caps";
 import { floor } from "~/core/audit/rules/floor";
@@ -19,6 +21,7 @@ import { protectedAreas } from "~/core/audit/rules/protected-areas";
 import { familiarTo } from "~/core/audit/rules/showing";
 import { beforePower } from "~/core/audit/look";
 import type { AuditInput, Rule } from "~/core/audit/types";
+import { forGroup } from "~/core/arc/people";
 import { coverageOf, eachGift } from "~/core/coverage/coverage";
 import { piecesThere } from "~/core/group/kit";
 import { SURFACE_FACTS } from "~/core/group/surfaces";
@@ -31,58 +34,13 @@ import { LEVELS, type LevelName } from "~/core/vocabulary/levels";
 import type { Dose } from "~/core/dose/kinds";
 import type { Interval, Item, SessionPlan } from "~/core/session/schema";
 import { itemOf, newSession } from "~/core/session/start";
-import { coldSafe, scalesOf, type Scales } from "~/core/stress/scales";
+import { coldSafe, scalesOf } from "~/core/stress/scales";
 import { doseSeconds, hasOwnTimes, isCounted } from "~/core/dose/dose";
 import { compile } from "~/core/timeline/compile";
 import { doseDone } from "~/core/session/interval";
-import { moveSeconds, postureFacts, type Posture } from "~/core/vocabulary/postures";
+import { isForeign, isSkill, type Rehearsal } from "~/core/vocabulary/rehearses";
+import { moveSeconds, postureFacts } from "~/core/vocabulary/postures";
 import type { Seconds } from "~/core/units";
-
-/** One way to give a drill: its dose, in sets of its own or gone through twice with its block, and what that comes to. */
-export type Option = {
-  dose: Dose;
-  /** Gone through twice with its block. */
-  twice: boolean;
-  sets: number;
-  rest: Seconds;
-  /** Sets of a lift: repetitions of each, and the rests between. */
-  lift?: { counts: readonly number[]; rests: readonly Seconds[] };
-  /** Work of all sides together, planned rest, and everything but showing and moving. */
-  work: Seconds;
-  planned: Seconds;
-  seconds: Seconds;
-};
-
-/** One drill at one level in one phase, with the ways it may be given, the shortest first. */
-export type Candidate = {
-  drill: Drill;
-  level: LevelName;
-  phase: Phase;
-  /** Which phase of the session it is, and where the school puts it in there. */
-  at: number;
-  step: Step | undefined;
-  rank: number;
-  from: Posture;
-  to: Posture;
-  kit: readonly Kit[];
-  without: readonly Kit[];
-  show: Seconds;
-  options: readonly Option[];
-  /** Seconds that count for each row of the demand, for each second of work. */
-  gives: readonly { row: Motion; main: boolean; share: number }[];
-  scales: Scales;
-  speed: number;
-  place: Place;
-  taught: boolean;
-  familiar: Familiar;
-  cold: boolean;
-};
-
-/** Motions a drill works, with those it also works: a motion is readied by the same motion only. */
-export const rowsOf = (c: Pick<Candidate, "drill" | "level">, also: boolean): ReadonlySet<Motion> => {
-  const { main, also: more } = c.drill.levels[c.level];
-  return new Set([...main, ...(also ? more : [])]);
-};
 
 /** Limits that keep drills out, each a rule of the audit or a wish of the request. */
 export type Limit =
@@ -126,19 +84,6 @@ const DOSE_RULES: readonly [Limit, Rule][] = [
   ["protected-areas", protectedAreas],
   ["for-whom", forWhom],
 ];
-
-/** The arc a request follows. */
-export const arcOf = ({ purpose }: Pick<DraftRequest, "purpose">): Arc => ARCS[purpose];
-
-/** What of a request decides whether a drill is for a phase. */
-export const amongOf = ({ purpose, demand, group, pace, lift }: DraftRequest): Among => ({
-  purpose,
-  profile: demand,
-  lift: lift && LIFTS[lift],
-  who: group?.setting.who ?? "adults",
-  impact: group?.setting.impact,
-  pace,
-});
 
 /** Everything that may be in a draft, and the drills each limit keeps out. `without` leaves a limit out, to see what it costs. */
 export function candidatesOf(
@@ -195,8 +140,43 @@ export function candidatesOf(
     for (const limit of why) keep(limit, drill);
     return [];
   });
-  return { candidates, kept };
+  return { candidates: keptForTheEnd(candidates, request), kept };
 }
+
+/**
+ * What is rehearsed is rehearsed as fast as these people can here, each action by the drills that come nearest to it; and what
+ * the sport is named for is kept until then.
+ */
+function keptForTheEnd(candidates: Candidate[], request: DraftRequest): Candidate[] {
+  const { demand, group, must, purpose, interval } = request;
+  const rehearsing = ({ phase }: Candidate) => phase.takes.some(({ rehearses }) => rehearses === "sport");
+  const last = candidates.filter(rehearsing);
+  // By the clock there is little to choose from as it is; older people's speed is their own.
+  if (last.length === 0 || interval || forGroup(group).raise === 1) return candidates;
+  const first = demand.rehearses?.[0];
+  const actions = ({ drill }: Candidate) =>
+    (drill.rehearses ?? []).filter((one) => demand.rehearses?.includes(one) ?? true);
+  const best = new Map<Rehearsal, number>();
+  for (const c of last) for (const one of actions(c)) best.set(one, Math.max(best.get(one) ?? 0, c.speed));
+  const early = (c: Candidate) =>
+    beforePower(purpose) &&
+    c.drill.method === "flow" &&
+    first !== undefined &&
+    isSkill(first) &&
+    c.drill.rehearses?.includes(first) === true;
+  return candidates.filter(
+    (c) =>
+      must.includes(c.drill.id) || (rehearsing(c) ? actions(c).some((one) => c.speed >= best.get(one)!) : !early(c)),
+  );
+}
+
+/** Whether a drill is an action, or a skill, of another sport. */
+const isOfAnotherSport = (drill: Drill, level: LevelName, { demand, purpose }: DraftRequest): boolean =>
+  demand.rehearses !== undefined &&
+  (drill.method === "flow" || scalesOf(drill, level).speed >= 3 || drill.rehearses?.includes("level") === true) &&
+  (isForeign(drill.rehearses ?? [], demand.rehearses) ||
+    // Nobody throws or kicks on a day off, or to cool down.
+    (!beforePower(purpose) && drill.method === "flow" && drill.rehearses?.some(isSkill) === true));
 
 /** Effort ramps come only where the group has a cap for them, or the coach asks for the method. */
 const effortAllowed = ({ group, methods, preferred }: DraftRequest): boolean =>
@@ -239,6 +219,15 @@ function formOf(
   const out = (limit: Limit): undefined => void (limit !== without && why.add(limit));
   const asked = just !== undefined || must;
   if (!asked && !isInMeasure(request.purpose, request.level, drill, level)) return out("purpose");
+  if (!asked && isOfAnotherSport(drill, level, request)) return out("purpose");
+  // A chair is for desks, and for those who need one.
+  if (
+    !asked &&
+    beforePower(request.purpose) &&
+    placeOf(form.posture) === "seat" &&
+    request.group?.setting.who !== "older"
+  )
+    return out("purpose");
   if (!asked && drill.method === "effort" && without !== "effort" && !effortAllowed(request)) return out("effort");
   const atHand = request.group?.setting.kit === undefined ? AT_HAND[request.purpose] : undefined;
   if (atHand && without !== "kit" && !must && !needsOf(form).every((piece) => atHand.includes(piece)))
@@ -315,7 +304,8 @@ function inPhase(
     });
   });
   if (fine.length === 0) return void (options.length === 0 && clock && why.add("interval"));
-  return {
+  const showing = showingFor(drill, level, familiar, among.who);
+  const candidate = {
     drill,
     level,
     phase,
@@ -326,7 +316,8 @@ function inPhase(
     to: form.endPosture,
     kit,
     without,
-    show: clock ? 0 : showingFor(drill, level, familiar, among.who),
+    show: clock ? 0 : showing,
+    showing,
     options: fine,
     gives: rate.gives,
     scales,
@@ -336,17 +327,16 @@ function inPhase(
     familiar,
     cold: coldSafe(drill, level),
   };
+  if (anyway || just) return candidate;
+  // Nobody stays in one position for too long by one drill alone.
+  const short = fine.filter(({ work, twice }) =>
+    STAYS.every(({ is, most }) => is(candidate) === undefined || work / (twice ? 2 : 1) <= most(request) + 1e-9),
+  );
+  return short.length > 0 ? { ...candidate, options: short } : undefined;
 }
 
 const protects = ({ group }: DraftRequest): boolean =>
   (group?.setting.areas?.length ?? 0) > 0 || (group?.people.some(({ areas }) => areas.length > 0) ?? false);
-
-/** The clock a phase goes by, where one is asked for: breath and a lift go by themselves. */
-export const clockOf = ({ interval }: Pick<DraftRequest, "interval">, phase: Phase): Interval | undefined =>
-  interval && !isLift(phase) && !phase.takes.every(({ breath }) => breath) ? interval : undefined;
-
-/** Whether a phase is the lift itself, in sets. */
-export const isLift = (phase: Phase): boolean => phase.takes.some(({ rehearses }) => rehearses === "lift");
 
 /** What a second of work of a level gives, and what each time through it takes besides: changes of side and direction. */
 type Rate = { perAmount: Seconds; fixed: Seconds; gives: Candidate["gives"] };
@@ -580,11 +570,3 @@ export function lookAt(request: DraftRequest, item: Item, drill: Drill, offered:
     offered,
   };
 }
-
-/** The seconds of a request in which motions are served. */
-export const servedIn = ({ purpose, target }: Pick<DraftRequest, "purpose" | "target">): Seconds =>
-  servedSeconds(purpose, target);
-
-/** Whether a candidate rehearses an action of the sport. */
-export const isRehearsal = (request: DraftRequest, { drill, phase }: Candidate): boolean =>
-  rehearsesIt(drill, isLift(phase) ? "lift" : "sport", amongOf(request));

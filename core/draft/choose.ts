@@ -1,11 +1,14 @@
-import { arcOf, rowsOf, servedIn, type Candidate } from "./candidates";
+import { arcOf, rowsOf, servedIn, type Candidate } from "./candidate";
 import { STAYS } from "./stays";
+import { mayRepeat } from "./dose";
 import { lastApart, type Apart, type DraftRequest } from "./request";
 import { leastIn } from "./sequencing";
-import { phasesAt, phaseSeconds } from "~/core/arc/arcs";
+import { MAY_GIVE, phasesAt, phaseSeconds } from "~/core/arc/arcs";
 import { groundOf, lowAtMost, surfaceOf } from "~/core/arc/ground";
+import { LIFT_JOINTS, onlyWarms } from "~/core/arc/fits";
 import { forGroup } from "~/core/arc/people";
 import type { Phase } from "~/core/arc/schema";
+import { SURFACE_FACTS } from "~/core/group/surfaces";
 import { mostNew, mostTaught } from "~/core/arc/showing";
 import { PLANES } from "~/core/browse/browse";
 import { beforePower } from "~/core/audit/look";
@@ -16,14 +19,16 @@ import { EASY_EFFORT, SLOWER, WAY_IN } from "~/core/audit/rules/way-in";
 import type { Purpose } from "~/core/session/schema";
 import type { Program, Term } from "~/core/fit/program";
 import { targetsOf, weightOf } from "~/core/sport-profiles/fit";
-import { MOTION_FACTS, MOTIONS, type Motion } from "~/core/vocabulary/motions";
+import { MOTION_FACTS, MOTIONS, type Joint, type Motion } from "~/core/vocabulary/motions";
 import { FAST_ACTIONS } from "~/core/vocabulary/rehearses";
-import { asksEffort } from "~/core/dose/dose";
+import { asksEffort, breathesOutLonger } from "~/core/dose/dose";
 import { KIT_FACTS } from "~/core/vocabulary/kit";
 import type { Seconds, Share } from "~/core/units";
 
 /** What drills give a motion besides what they are for counts to at most half of what it wants. */
 const ALSO_AT_MOST: Share = 0.5;
+/** And what only warms, or is rehearsed, so much: it takes no joint to the end of its range. */
+const BESIDES_AT_MOST: Share = 0.25;
 /** Going to where a drill is done takes about this long: on the feet, on a chair or kneeling, on the floor. */
 const GETTING_THERE = { feet: 1.5, seat: 5, middle: 5, low: 7 } as const;
 /** Seconds of a phase besides its drills that a bound may reckon with: moving into it and in it. */
@@ -34,9 +39,10 @@ const ROUNDS_TAKE: Share = 0.012;
 const ROOMY: Seconds = 400;
 /** One drill of a stage for each of these at most. */
 const STAGE_EACH: Seconds = 75;
+/** From here on the raise is more than one thing. */
+const LONG_RAISE: Seconds = 90;
 /** The order of giving way: a school's stages, rounds (in the doses), planes, one drill to teach more, shares by five points more. */
 export type Yield = 0 | 1 | 2 | 3 | 4;
-const MORE_POINTS = 5;
 
 export type ChoiceOptions = {
   /** Only what no session can do without, for a bound: no wishes, no reckoning with moves. */
@@ -52,7 +58,6 @@ export type ChoiceOptions = {
   dead?: Seconds;
   /** By phase: so much longer, or shorter, its drills have to be than they were. */
   shifts?: ReadonlyMap<number, Seconds>;
-
   /** What each candidate is wished for besides, by index. */
   wishes?: readonly number[];
   /** Candidates that are not for this idea, by index. */
@@ -68,12 +73,18 @@ export const fitColumn = (row: Motion): string => `z_${row.replace(".", "_")}`;
 export const asksForPlanes = (purpose: Purpose, target: Seconds): boolean =>
   target >= 600 && purpose !== "before-lifting";
 
+/** Whether a phase is slow breath and nothing else. */
+const isCalm = ({ takes }: Phase): boolean => takes.every(({ breath }) => breath);
+
+/** The middle of the seconds a phase is to take. */
+const middleOf = ({ share }: Phase, target: Seconds): Seconds => ((share.least + share.most) / 200) * target;
+
 /** How many drills a phase has at most. */
 export function drillsAtMost(phase: Phase, target: Seconds): number {
   if (phase.takes.every(({ breath, rehearses }) => breath || rehearses === "lift")) return 1;
   if (phase.id === "settle-in") return 1;
   if (phase.takes.some(({ rehearses }) => rehearses)) return 2;
-  const middle = ((phase.share.least + phase.share.most) / 200) * target;
+  const middle = middleOf(phase, target);
   return phase.serves && !phase.needed
     ? Math.max(2, Math.ceil(middle / 40))
     : Math.min(4, Math.max(2, Math.round(middle / 50)));
@@ -148,7 +159,7 @@ export function choiceOf(
   const seconds = (i: number): Term[] => {
     const { seconds: first, more } = spanOf(candidates[i]!);
     const { show, place: at, kit } = candidates[i]!;
-    const moving = proof ? 0 : GETTING_THERE[at] + (kit.length > 0 ? request.pace.kitChange : 0);
+    const moving = proof ? 0 : GETTING_THERE[at] * who.moves + (kit.length > 0 ? request.pace.kitChange : 0);
     return terms(i, first + show + moving, more);
   };
   const work = (i: number, times = 1): Term[] => {
@@ -159,7 +170,8 @@ export function choiceOf(
 
   // How far the demand is met. What warms and is rehearsed moves, too, but opens nothing: like what is worked besides, it counts
   // to half of what is wanted.
-  const served = (c: Candidate, main: boolean): boolean => main && (proof || c.phase.serves === true);
+  const served = (c: Candidate, main: boolean): boolean =>
+    main && (proof || isCalm(c.phase) || (c.phase.serves === true && !c.phase.uses));
   const weights = MOTIONS.reduce((total, motion) => total + weightOf(demand, motion), 0);
   for (const motion of MOTIONS) {
     const weight = weightOf(demand, motion);
@@ -170,7 +182,12 @@ export function choiceOf(
           ({ share }) => {
             const { work: first, moreWork } = spanOf(candidates[i]!);
             const by = share / targets[motion];
-            return terms(i, first * by, moreWork * by, main ? 1 : ALSO_AT_MOST);
+            const most = main
+              ? 1
+              : !proof && (candidates[i]!.phase.needed || candidates[i]!.phase.uses)
+                ? BESIDES_AT_MOST
+                : ALSO_AT_MOST;
+            return terms(i, first * by, moreWork * by, most);
           },
         ),
       );
@@ -196,7 +213,7 @@ export function choiceOf(
   const clocked = request.interval ? request.interval.rest : 0;
   row("time", sum(all, seconds), { most: target - reserve + clocked });
   if (!proof) row("enough", sum(all, seconds), { least: target - 20 - reserve });
-  const points = yields >= 4 ? (MORE_POINTS / 100) * target : 0;
+  const points = yields >= 4 ? (MAY_GIVE / 100) * target : 0;
   phases.forEach((phase, p) => {
     const here = where((c) => c.at === p);
     const { least, most } = phaseSeconds(phase, target);
@@ -204,9 +221,27 @@ export function choiceOf(
     const shift = shifts?.get(p) ?? 0;
     row(`phase${p}`, sum(here, seconds), {
       least: Math.max(0, least - points - slack + (proof ? 0 : 3) + Math.max(0, shift)),
-      most: most + points - (proof ? 0 : ROUNDS_TAKE * target + 5) + Math.min(0, shift),
+      most: most + points - (proof ? 0 : (phase.ordered ? ROUNDS_TAKE * target : 0) + 2) + Math.min(0, shift),
     });
     row(`some${p}`, count(here), { least: 1, most: drillsAtMost(phase, target) });
+    if (!proof && yields < 3) {
+      // Nobody warms up by one and the same thing for minutes.
+      if ((phase.reaches || phase.pulse.ends) && middleOf(phase, target) >= LONG_RAISE)
+        row(`two${p}`, count(here), { least: 2 });
+    }
+    if (phase.pulse.ends !== undefined)
+      row(
+        `awake${p}`,
+        count(here.filter((i) => candidates[i]!.scales.pulse >= phase.pulse.ends! - (who.raise === 1 ? 1 : 0))),
+        {
+          least: 1,
+        },
+      );
+    // Who says how strong efforts may be, wants one.
+    if (!proof && yields < 2 && phase.ramps && group?.setting.effortCap !== undefined) {
+      const efforts = here.filter((i) => candidates[i]!.drill.method === "effort");
+      if (efforts.length > 0) row(`effort${p}`, count(efforts), { least: 1 });
+    }
     if (phase.work) row(`work${p}`, sum(here, work), { least: phase.work });
     if (phase.reaches) {
       const brisk = new Set(where((c) => c.at === p && c.scales.pulse >= who.raise));
@@ -217,18 +252,22 @@ export function choiceOf(
       );
     }
     // Only a block of two or more is gone through twice: one drill by itself lasts as long as once through.
-    row(
-      `alone${p}`,
-      [
-        ...here.flatMap((i) => {
-          const { seconds: first, more } = spanOf(candidates[i]!);
-          const single = Math.max(...candidates[i]!.options.filter(({ twice }) => !twice).map((one) => one.seconds));
-          return corners[i]!.map((at, k) => ({ column: place(i, k), times: Math.max(0, first + more * at - single) }));
-        }),
-        ...count(here, -ROOMY),
-      ].filter(({ times }) => times !== 0),
-      { most: -ROOMY },
-    );
+    if (!here.some((i) => mayRepeat(candidates[i]!, request)))
+      row(
+        `alone${p}`,
+        [
+          ...here.flatMap((i) => {
+            const { seconds: first, more } = spanOf(candidates[i]!);
+            const single = Math.max(...candidates[i]!.options.filter(({ twice }) => !twice).map((one) => one.seconds));
+            return corners[i]!.map((at, k) => ({
+              column: place(i, k),
+              times: Math.max(0, first + more * at - single),
+            }));
+          }),
+          ...count(here, -ROOMY),
+        ].filter(({ times }) => times !== 0),
+        { most: -ROOMY },
+      );
     // No more than so many in a row for one joint: with n drills, of which k are for it, k ≤ most · (n − k + 1).
     if (phase.row) {
       const { of, most: run } = phase.row;
@@ -425,7 +464,12 @@ export function choiceOf(
         const restMore = c.options.at(-1)!.planned - rest;
         return terms(
           i,
-          first - worked - rest + c.show + GETTING_THERE[c.place] + (c.kit.length > 0 ? request.pace.kitChange : 0),
+          first -
+            worked -
+            rest +
+            c.show +
+            GETTING_THERE[c.place] * who.moves +
+            (c.kit.length > 0 ? request.pace.kitChange : 0),
           more - moreWork - restMore,
         );
       }),
@@ -449,42 +493,83 @@ export function choiceOf(
   return { objective, rows, columns };
 }
 
+/** Holds are this long where long holds are what a phase is for. */
+const LONG: Seconds = 40;
 /** Drills that are to come again weigh this much together. */
 const LIKE: Share = 0.06;
 
+const HELD_FIRST: readonly Joint[] = ["hip", "ankle", "shoulder", "upper-back"];
+const HELD_LAST: readonly Joint[] = ["neck", "wrist"];
+
 /** What each candidate is wished for besides what it gives: what decides among what is nearly as good. */
 export function wishesOf(request: DraftRequest, candidates: readonly Candidate[]): number[] {
-  const actions = request.demand.rehearses ?? [];
-  const before = beforePower(request.purpose);
+  const { demand, group, purpose } = request;
+  const actions = demand.rehearses ?? [];
+  const before = beforePower(purpose);
+  const { raise } = forGroup(group);
+  const { ups } = groundOf(arcOf(request), demand);
+  const soft = SURFACE_FACTS[surfaceOf(group?.setting, purpose)].kneel === "yes";
+  const down = demand.groundSport ? 0 : purpose === "before-game" ? 0.03 : soft ? 0.006 : 0.015;
   return candidates.map((c) => {
     const { drill, level, phase, scales } = c;
+    const form = drill.levels[level];
+    const { joint } = MOTION_FACTS[form.main[0]!];
     const mine = drill.rehearses ?? [];
     const first = actions.findIndex((one) => mine.includes(one));
     // Few drills, well used: one that has to be taught has to be worth it.
     let wish = c.taught ? -0.018 : -0.01;
     if (request.preferred.includes(drill.method)) wish += 0.004;
-    if (phase.prefers) wish += phase.prefers.includes(drill.method) ? 0.008 : -0.006;
+    // What is held, or lengthened, is held for long: other ways of working are the exception there.
+    if (phase.prefers)
+      wish += phase.prefers.includes(drill.method) ? 0.008 : phase.holds?.usual === LONG ? -0.02 : -0.006;
+    if (phase.ramps && drill.method === "effort") wish += group?.setting.effortCap !== undefined ? 0.02 : 0;
     if (level === request.level) wish += 0.003;
     if (c.familiar === "known") wish += 0.006;
     if (c.familiar === "once") wish += 0.004;
     // What takes long to show costs that time.
-    wish -= 0.008 * Math.max(0, scales.skill - 1);
+    wish -= (c.familiar === "new" ? 0.012 : 0.006) * Math.max(0, scales.skill - 1);
     if (phase.reaches || phase.course === "falling") wish -= 0.006 * scales.skill;
     wish -= 0.003 * new Set(c.kit.filter((piece) => !KIT_FACTS[piece].words.includes("wall"))).size;
     if (drill.partner !== undefined && drill.partner !== "alone") wish -= 0.006;
     // A chair is for desks, and for those who need one.
-    if (c.place === "seat" && request.purpose !== "desk-break" && request.group?.setting.who !== "older") wish -= 0.02;
-    // Throws and kicks are for those who throw and kick.
-    if (mine.some((one) => FAST_ACTIONS.includes(one)) && first < 0 && actions.length > 0 && !phase.reaches)
-      wish -= 0.012;
-    if (c.kit.includes("barbell")) wish += 0.03;
-    if (phase.reaches) wish += (scales.pulse >= 2 ? 0.008 : 0) + (first >= 0 ? 0.004 : 0);
-    if (phase.id === "build") wish += (first >= 0 ? 0.01 : 0) + (drill.method === "spring" ? 0.004 : 0);
+    if (c.place === "seat" && purpose !== "desk-break" && group?.setting.who !== "older") wish -= 0.02;
+    if (c.kit.includes("barbell")) wish += 0.06;
+    if (phase.reaches) wish += (scales.pulse >= raise ? 0.008 : -0.02) + (first >= 0 ? 0.004 : 0);
+    if (phase.id === "build") {
+      wish +=
+        (first >= 0 ? 0.014 : -0.008) + (drill.method === "spring" ? 0.006 : 0) - (onlyWarms(drill, level) ? 0.03 : 0);
+    }
     if (phase.takes.some(({ rehearses }) => rehearses === "sport"))
-      wish += 0.02 - 0.005 * Math.max(0, first) + 0.006 * scales.speed;
+      wish +=
+        0.03 -
+        0.012 * Math.max(0, first) +
+        (raise === 2 ? 0.006 : 0) * scales.speed +
+        (mine[0] === actions[0] ? 0.01 : 0);
     // Before sport everyone stays warm: what is done on the feet, and gets the pulse up, before what is not.
     if (before && phase.ordered) wish += 0.004 * Math.min(2, scales.pulse);
-    if (before && phase.ordered) wish += c.place === "feet" ? 0.006 : c.place === "low" ? -0.006 : 0;
+    if (before && phase.ordered) wish += c.place === "feet" ? 0.006 : -(c.place === "low" ? down : down / 2);
+    // Down once and up once: what is on the floor comes together.
+    if (ups && c.place !== "feet" && c.place !== "seat")
+      wish -= phase.id === "use-it" ? 0.025 : phase.id === "settle-in" ? 0.015 : phase.id === "move" ? 0.008 : 0;
+    if (phase.id === "use-it")
+      wish += (c.place === "feet" ? 0.01 : 0) - (phase.prefers!.includes(drill.method) ? 0 : 0.015);
+    if (phase.id === "settle-in" && drill.method === "breath") wish += 0.012;
+    if (isCalm(phase) && breathesOutLonger(c.options[0]!.dose)) wish += 0.03;
+    // Who is down stays down to breathe.
+    if (ups && isCalm(phase) && c.place === "low") wish += purpose === "after-training" ? 0.025 : 0.01;
+    // What a lift loads is moved and switched on before it.
+    if (request.lift && phase.serves)
+      wish += LIFT_JOINTS[request.lift].includes(joint)
+        ? phase.needed
+          ? 0.015
+          : 0.008
+        : phase.needed
+          ? -0.01
+          : -0.006;
+    // Big muscles are worth holding before small ones.
+    if (phase.holds?.usual === LONG) wish += HELD_FIRST.includes(joint) ? 0.008 : HELD_LAST.includes(joint) ? -0.01 : 0;
+    if (phase.reaches && raise === 2 && c.from === "walking") wish -= 0.012;
+    if (phase.id === "brisk-end" && level === request.level && form.gait) wish += 0.012;
     if (request.like.includes(drill.id)) wish += LIKE / request.like.length;
     return wish;
   });

@@ -1,6 +1,6 @@
 import { between, type Chosen } from "./arrange";
 import { STAYS } from "./stays";
-import { arcOf, clockOf, rowsOf, servedIn, type Candidate, type Option } from "./candidates";
+import { arcOf, clockOf, rowsOf, servedIn, type Candidate, type Option } from "./candidate";
 import type { DraftRequest } from "./request";
 import { phaseSeconds, phasesAt } from "~/core/arc/arcs";
 import { RESTS } from "~/core/arc/doses";
@@ -45,6 +45,10 @@ const SECOND_OFF = 0.02;
 /** The search is content this near to the best, and gives up after so many nodes: the same on every machine. */
 const NEAR = { gap: 0.01, nodes: 60 };
 
+/** By the clock, what a phase needs may be done once more by itself: it is as long as the clock says. */
+export const mayRepeat = ({ phase }: Candidate, { interval }: DraftRequest): boolean =>
+  interval !== undefined && phase.needed === true;
+
 /** Runs of drills that could be gone through twice: of one phase, near to one another, and with no three in a row for a joint. */
 function blocksIn(order: readonly Candidate[], request: DraftRequest): { from: number; to: number; extra: Seconds }[] {
   const key = (c: Candidate) => {
@@ -53,7 +57,11 @@ function blocksIn(order: readonly Candidate[], request: DraftRequest): { from: n
   };
   const found: { from: number; to: number; extra: Seconds }[] = [];
   for (let from = 0; from < order.length; from++)
-    for (let to = from + IN_A_BLOCK.least - 1; to < Math.min(order.length, from + IN_A_BLOCK.most); to++) {
+    for (
+      let to = from + (mayRepeat(order[from]!, request) ? 1 : IN_A_BLOCK.least) - 1;
+      to < Math.min(order.length, from + IN_A_BLOCK.most);
+      to++
+    ) {
       const run = order.slice(from, to + 1);
       if (run.some((c) => c.at !== run[0]!.at || !c.options.some(({ twice }) => twice))) break;
       const back = between(run.at(-1), run[0]!, request.pace);
@@ -337,15 +345,20 @@ export function dose(
   }
   order.forEach((c, j) => {
     const usual = amountOf(c.drill.levels[c.level].dose).value;
-    options[j]!.forEach(({ dose: d, sets }, o) =>
+    options[j]!.forEach(({ dose: d, sets, lift }, o) =>
       objective.push({
         column: x(j, o),
-        times: -0.004 * Math.abs(Math.log(Math.max(1e-6, amountOf(d).value) / usual)) - (sets > 1 ? 0.001 : 0),
+        times:
+          -0.004 * Math.abs(Math.log(Math.max(1e-6, amountOf(d).value) / usual)) -
+          (sets > 1 ? 0.001 : 0) +
+          (lift?.counts.length === 3 ? 0.01 : 0),
       }),
     );
   });
   blocks.forEach(({ from, to }, b) => {
-    objective.push({ column: `r${b}`, times: target >= 420 ? 0.008 * (to - from) : 0 });
+    // What is held once for long is better than twice for short.
+    const held = (order[from]!.phase.holds?.usual ?? 0) >= 40;
+    objective.push({ column: `r${b}`, times: held ? -0.015 : target >= 420 ? 0.008 * (to - from) : 0 });
     ROUND_RESTS.forEach((rest, k) => objective.push({ column: `q${b}_${k}`, times: -rest / 10_000 }));
   });
   const answer = solve({ objective, rows, columns }, NEAR);

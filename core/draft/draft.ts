@@ -1,12 +1,14 @@
 import { arrange, between, type Chosen } from "./arrange";
 import { sessionOf } from "./assemble";
-import { candidatesOf, clockOf, servedIn, type Candidate, type Limit } from "./candidates";
+import { clockOf, servedIn, type Candidate } from "./candidate";
+import { candidatesOf, type Limit } from "./candidates";
 import { asksForPlanes, choiceOf, column, place, wishesOf, type Yield } from "./choose";
 import { differences } from "./compare";
 import { dose, ON_THE_MINUTE, type Dosed } from "./dose";
 import { stated, type Stated } from "./explain";
 import { ideasAfter, MOST_NEEDS, type Idea } from "./ideas";
 import { apartFrom, lastApart, type Apart, type DraftRequest } from "./request";
+import { MAY_GIVE } from "~/core/arc/arcs";
 import { audit, auditInput } from "~/core/audit/audit";
 import { coverageOf } from "~/core/coverage/coverage";
 import { fitOf } from "~/core/sport-profiles/fit";
@@ -22,21 +24,21 @@ export const SHORT_AT_MOST: Seconds = 15;
 
 /** The search in a choice is content this near to the best in it, and gives up after so many nodes: the same on every machine. */
 const NEAR = { first: { gap: 0.02, nodes: 6 }, later: { gap: 0.03, nodes: 4 } } as const;
-/** The search that only sharpens a bound is content earlier. */
-const SHARPER = { gap: 0.04, nodes: 10 };
-/** Near enough to the bound to leave it at that. */
-const CONTENT: Share = 0.03;
 /** How many candidates a choice has: the best of all, and of each phase. */
 const SMALL = 44;
 const EACH_PHASE = 6;
 /** How often a choice is made anew when it comes out no good, by how much has given way. */
 const TRIES = [7, 3, 3, 3, 3] as const;
+/** So often where only little is found that may give way. */
+const ENOUGH_TRIES = 2;
 /** And by the clock, where each takes longer. */
 const FEW_TRIES = 3;
 /** The solver keeps rows and proves values to about this. */
 const SOLVER_TOLERANCE = 1e-6;
 /** Later drafts reach at least this much of the first one's fit. */
 const WORTH_RUNNING: Share = 0.85;
+/** What is grave counts for more, what may give way for little. */
+const FOUND_COSTS = { stop: 5, warn: 1, hint: 0.2 } as const;
 /** Anything found when a session is looked over costs this much of its fit. */
 const FOUND: Share = 0.08;
 
@@ -188,7 +190,11 @@ class Maker {
   best(idea: Idea, apart: readonly Apart[]): Made {
     const { request, candidates } = this;
     if (request.must.some((id) => !candidates.some((c) => c.drill.id === id))) return { kind: "infeasible" };
-    const open = candidates.flatMap((c, i) => (idea.takes(c) || request.must.includes(c.drill.id) ? [i] : []));
+    const within = new Set(candidates.filter(idea.takes).map(({ at }) => at));
+    // A phase that an idea has nothing for is as it is without.
+    const open = candidates.flatMap((c, i) =>
+      idea.takes(c) || !within.has(c.at) || request.must.includes(c.drill.id) ? [i] : [],
+    );
     const later = apart.length > 0;
     let best: (Made & { kind: "made" }) | undefined;
     let failed: (Made & { kind: "failed" }) | undefined;
@@ -198,7 +204,7 @@ class Maker {
       if (made.kind === "failed") failed = made;
       if (made.kind !== "made") continue;
       if (!best || made.found < best.found) best = made;
-      if (best.found === 0) break;
+      if (best.found < FOUND_COSTS.warn) break;
     }
     return best ?? failed ?? { kind: "infeasible" };
   }
@@ -234,7 +240,7 @@ class Maker {
       );
       if (made.kind === "made") {
         if (!best || made.fit - FOUND * made.found > best.fit - FOUND * best.found) best = made;
-        if (best.found === 0) break;
+        if (best.found === 0 || (best.found < FOUND_COSTS.warn && round + 1 >= ENOUGH_TRIES)) break;
         // What was found says what the next choice has to be other in.
         for (const [phase, by] of made.off.phases)
           shifts.set(phase, Math.max(-60, Math.min(60, (shifts.get(phase) ?? 0) + by + Math.sign(by) * 3)));
@@ -271,7 +277,7 @@ class Maker {
   private settle(chosen: readonly Candidate[], yields: Yield): Made {
     const { request, drills, offered, solve } = this;
     const order = arrange(chosen, request, request.pace);
-    const points = yields >= 4 ? 5 : 0;
+    const points = yields >= 4 ? MAY_GIVE : 0;
     for (const short of [ON_THE_MINUTE, SHORT_AT_MOST]) {
       let correction: Seconds = 0;
       for (let round = 0; round < 4; round++) {
@@ -290,9 +296,12 @@ class Maker {
         }
         const found = audit(
           auditInput(session, drills, { demand: request.demand, group: request.group, offered }),
-        ).filter(({ severity, rule }) => severity !== "hint" && rule !== "new-drill");
+        ).filter(
+          ({ severity, rule }) =>
+            (severity !== "hint" || rule === "phases" || rule === "too-many") && rule !== "new-drill",
+        );
         const fit = fitOf(coverageOf(session, timeline, drills), request.demand, servedIn(request));
-        const cost = found.reduce((sum, { severity }) => sum + (severity === "stop" ? 5 : 1), 0);
+        const cost = found.reduce((sum, { severity }) => sum + FOUND_COSTS[severity], 0);
         const at = found.flatMap(({ place }) => (place ? [session.blocks[place.block]!.items[place.item]!.drill] : []));
         return {
           kind: "made",
@@ -308,25 +317,11 @@ class Maker {
     return { kind: "infeasible" };
   }
 
-  /**
-   * What no session for the request can be better than. Wishes, moves and showing what comes first aside, every session that
-   * keeps the rules is one of the program's; drills that would cost so much that none with them comes near are left out of the
-   * whole program, and what that proves holds for all.
-   */
+  /** What no session for the request can be better than: wishes, moves, and that drills come whole, aside, every session that keeps the rules is one of the program’s. */
   bound(first: Made & { kind: "made" }): Share {
     const { request, candidates, solve } = this;
     const loose = solve(choiceOf(request, candidates, { proof: true, yields: 4 }), { relaxed: true });
-    if (loose.kind !== "optimal") return 1;
-    const wanted = first.fit / (1 - CONTENT);
-    if (loose.bound <= wanted) return Math.max(loose.bound, first.fit);
-    const left = candidates.filter(
-      (c, i) => loose.bound + costOf(loose, i) > wanted || request.must.includes(c.drill.id),
-    );
-    const tight = solve(choiceOf(request, left, { proof: true, yields: 4 }), { ...SHARPER, proof: true });
-    if (tight.kind === "infeasible") return wanted;
-    return tight.kind === "optimal"
-      ? Math.max(first.fit, Math.min(loose.bound, Math.max(wanted, tight.bound)))
-      : loose.bound;
+    return loose.kind === "optimal" ? Math.max(loose.bound, first.fit) : 1;
   }
 }
 

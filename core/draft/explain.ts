@@ -1,8 +1,10 @@
 import { formIn } from "~/core/drills/form";
-import { arcOf, candidatesOf, servedIn, type Candidate, type Limit } from "./candidates";
+import { amongOf, arcOf, servedIn, type Candidate } from "./candidate";
+import { candidatesOf, type Limit } from "./candidates";
+import { outOfPhase } from "~/core/arc/fits";
 import { oppositesOf } from "~/core/arc/opposites";
 import type { Phase } from "~/core/arc/schema";
-import { REHEARSAL_WORDS } from "~/core/vocabulary/rehearses";
+import { actionOf, REHEARSAL_WORDS } from "~/core/vocabulary/rehearses";
 import type { DraftRequest } from "./request";
 import { stepOf } from "./sequencing";
 import { audit, auditInput } from "~/core/audit/audit";
@@ -11,6 +13,7 @@ import { fitOf, missingRows, targetsOf, weightOf } from "~/core/sport-profiles/f
 import { KIT_FACTS } from "~/core/vocabulary/kit";
 import { MOTION_FACTS, type Motion } from "~/core/vocabulary/motions";
 import type { Drill } from "~/core/drills/schema";
+import { breathesOutLonger } from "~/core/dose/dose";
 import { against, levelAsWorked, protectionsOf } from "~/core/group/protect";
 import type { Item, SessionPlan } from "~/core/session/schema";
 import { protectionWords } from "~/core/wording/areas";
@@ -124,7 +127,7 @@ function reasonsOf(session: SessionPlan, coverage: Coverage, request: DraftReque
       const reason = {
         why: [
           whyHere(session, { block: b, item: i }, coverage, request, phase, drills),
-          ...levelWords(item, drill, request),
+          ...levelWords(item, drill, request, phase),
         ].join(" "),
         place: [...whyThere(phase, drill, item, before, told, request), ...stays(before, item, drill)].join(" "),
       };
@@ -164,22 +167,24 @@ function whyHere(
   const [first, second] = rows;
   if (!first) return `${asked}It moves ${listWords(level.main.slice(0, 2).map((row) => MOTION_FACTS[row].words))}.`;
   const why = demand.id === "picked" ? `${MOTION_FACTS[first.row].words}, as you asked` : demand.rows[first.row]!.why;
-  const beside = second && level.main.includes(second.row) ? `, and ${MOTION_FACTS[second.row].words}` : "";
+  const beside = second && level.main.includes(second.row) ? ` and ${MOTION_FACTS[second.row].words}` : "";
   return `${asked}${capital(MOTION_FACTS[first.row].words)}${beside}: ${why.replace(/[.\s]+$/, "")}.`;
 }
 
 /** What a drill is for in a phase that needs it, whatever motions it adds. */
 function purposeOf(phase: Phase, drill: Drill, item: Item, { demand }: DraftRequest): string {
   const level = drill.levels[item.level];
-  const action = (demand.rehearses ?? []).find((one) => drill.rehearses?.includes(one));
+  const action = actionOf(drill, demand);
   if (phase.takes.some(({ rehearses }) => rehearses === "lift"))
     return "The lift itself, light to heavier, so that the first working set is not the first.";
   if (phase.takes.some(({ rehearses }) => rehearses) && action)
     return `It is ${REHEARSAL_WORDS[action]} itself, from easy to nearly full speed.`;
-  if (phase.takes.every(({ breath }) => breath)) return "Slow breath, longer out than in, brings everyone down.";
+  if (phase.takes.every(({ breath }) => breath))
+    return breathesOutLonger(item.dose)
+      ? "Slow breath, longer out than in, brings everyone down."
+      : "Slow, even breath brings everyone down.";
   if (phase.id === "settle-in") return "An easy start, to leave the day outside.";
-  if (phase.reaches)
-    return (level.pulse ?? 0) >= 2 ? "It gets everyone warm." : "An easy start that nobody has to be shown.";
+  if (phase.reaches) return (level.pulse ?? 0) >= 2 ? "It gets everyone warm." : "An easy start.";
   if (phase.course === "rising")
     return (level.impact ?? 0) >= 2
       ? "Landings, while nobody is tired yet."
@@ -187,20 +192,25 @@ function purposeOf(phase: Phase, drill: Drill, item: Item, { demand }: DraftRequ
         ? `A step towards ${REHEARSAL_WORDS[action]}.`
         : "It brings the speed up.";
   if (phase.course === "falling") return "Everyone keeps moving while the pulse comes down.";
-  if (phase.id === "brisk-end") return "Everyone ends on their feet, and awake.";
+  if (phase.id === "brisk-end")
+    return (level.pulse ?? 0) >= 2 ? "Everyone ends on their feet, and awake." : "Bigger movements, to wake up.";
   return `${capital(MOTION_FACTS[level.main[0]!].words)} is switched on before it is needed.`;
 }
 
 const sentence = (text: string): string => `${capital(text)}${/[.!?]$/.test(text) ? "" : "."}`;
 
-function levelWords(item: Item, drill: Drill, { level, group, locked }: DraftRequest): string[] {
+/** Why it is not at the level that was asked for: what is protected, or what that level is too much for. */
+function levelWords(item: Item, drill: Drill, request: DraftRequest, phase: Phase | undefined): string[] {
+  const { level, group, locked } = request;
   if (item.level === level || locked.some((one) => one.drill === item.drill)) return [];
   const areas = group
     ? against(drill.levels[level], levelAsWorked(drill, level), protectionsOf(group.setting.areas ?? []))
     : [];
-  return [
-    `At its ${LEVEL_WORDS[item.level]} level${areas.length > 0 ? `, as the group protects ${listWords(areas.map((one) => protectionWords(one)))}` : ", which is right for this part"}.`,
-  ];
+  const words = `At its ${LEVEL_WORDS[item.level]} level`;
+  if (areas.length > 0)
+    return [`${words}, as the group protects ${listWords(areas.map((one) => protectionWords(one)))}.`];
+  const why = phase && outOfPhase(phase, drill, level, drill.levels[level].dose, amongOf(request));
+  return [why && !/(hold|part|else)/.test(why) ? `${words}: the ${LEVEL_WORDS[level]} one ${why} here.` : `${words}.`];
 }
 
 /** Why it stands there: the phase, once; the school’s stage, once; that its opposite has just worked. */

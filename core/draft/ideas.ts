@@ -1,5 +1,5 @@
 import type { Chosen } from "./arrange";
-import type { Candidate } from "./candidates";
+import type { Candidate } from "./candidate";
 import type { DraftRequest } from "./request";
 
 /** What a draft is about: which drills it takes, what it would rather have, and what it is called. */

@@ -99,6 +99,8 @@ export type DraftRequest = {
   purpose: Purpose;
   demand: SportProfile;
   school: Sequencing;
+  /** Whether it was asked for; the usual one gives way to what takes less moving. */
+  schoolAsked: boolean;
   /** What was asked for and is done otherwise, and why, a sentence each. */
   notes: readonly string[];
   lift: "squat" | "hinge" | "press" | undefined;
@@ -201,6 +203,7 @@ export function readRequest(value: unknown, { demands, schools, drills }: Known)
       must: [...new Set([...rest.must, ...rest.locked.map(({ drill }) => drill)])],
       demand,
       school: other ?? school,
+      schoolAsked: schoolId !== undefined,
       group: rest.group,
       methods: rest.methods,
       interval: rest.interval,

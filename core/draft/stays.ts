@@ -1,4 +1,4 @@
-import type { Candidate } from "./candidates";
+import type { Candidate } from "./candidate";
 import type { DraftRequest } from "./request";
 import { IN_ONE_PIECE, squatAtMost } from "~/core/arc/caps";
 import { forGroup } from "~/core/arc/people";

@@ -1,5 +1,6 @@
 import { formIn } from "~/core/drills/form";
-import { candidatesOf, servedIn, type Candidate, type Option } from "./candidates";
+import { servedIn, type Candidate, type Option } from "./candidate";
+import { candidatesOf } from "./candidates";
 import { SHORT_AT_MOST } from "./draft";
 import { lastApart, type DraftRequest } from "./request";
 import { audit, auditInput } from "~/core/audit/audit";

@@ -19,13 +19,12 @@ export type Solution =
   | { kind: "infeasible" }
   | { kind: "failed"; why: string };
 
-/** When to be content: within a share of the proven bound, or after so many nodes of the search, which is the same on every machine; `relaxed` lets whole columns be anything between; `start` are values of whole columns to begin from, if they keep the rows; `proof` looks for nothing better on the way, only for what cannot be. */
+/** When to be content: within a share of the proven bound, or after so many nodes of the search, which is the same on every machine; `relaxed` lets whole columns be anything between; `start` are values of whole columns to begin from, if they keep the rows. */
 export type Limits = {
   gap?: Share;
   nodes?: number;
   relaxed?: boolean;
   start?: ReadonlyMap<string, number>;
-  proof?: boolean;
 };
 
 export type Solve = (program: Program, limits?: Limits) => Solution;

@@ -5,7 +5,6 @@ import { RowsPart } from "./rows-part";
 import { Button } from "~/app/ui/button";
 import { useDrills } from "~/app/ui/drills";
 import { IntervalChoice } from "~/app/ui/interval-choice";
-import { NumberField } from "~/app/ui/number-field";
 import { SettingFields } from "~/app/ui/setting-fields";
 import type { SportProfile } from "~/core/sport-profiles/schema";
 import { type KeptRequest, AT_HAND, SUITS } from "~/core/draft/request";
@@ -179,23 +178,6 @@ export function Sentence({
       <SheetPart label="Drills" words={keepingWords(request, drills)} wide>
         <DrillsPart request={request} onRequest={onRequest} offered={offered} />
       </SheetPart>
-      {request.interval && (
-        <>
-          , each shown for{" "}
-          <SheetPart label="Watch first" words={`${request.pace.demo} s`}>
-            <NumberField
-              label="Watch first, each drill"
-              unit="s"
-              min={0}
-              max={60}
-              step={5}
-              value={request.pace.demo}
-              onChange={(demo) => set({ pace: { ...request.pace, demo } })}
-              hint="As far as the rest before it allows. Without a clock each drill is shown as its skill asks."
-            />
-          </SheetPart>
-        </>
-      )}
       {lately.length > 0 && (
         <>
           , and{" "}

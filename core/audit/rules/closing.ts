@@ -1,8 +1,9 @@
 import { closeFix } from "../add";
-import { amongOf, courseOf } from "../course";
+import { amongOf, courseOf, whoOf } from "../course";
 import { itemsOf } from "../look";
 import type { AuditInput, RuleFinding, Rule } from "../types";
 import { rehearsesIt } from "~/core/arc/fits";
+import { FOR } from "~/core/arc/people";
 import { placeOf } from "~/core/arc/ground";
 import { inForm } from "~/core/drills/form";
 import type { Drill, DrillLevel } from "~/core/drills/schema";
@@ -67,7 +68,8 @@ export const closing: Rule = {
         return enough(input, BREATH, (one, at) => isBreath(one, at), "of slow breath", grave);
       }
       case "desk-break": {
-        const brisk = (at: DrillLevel, pulse: number) => placeOf(at.endPosture) === "feet" && pulse >= 1;
+        const brisk = (at: DrillLevel, pulse: number) =>
+          placeOf(at.endPosture) === "feet" && pulse >= (FOR[whoOf(input)].raise === 1 ? 1 : 2);
         return brisk(level, level.pulse ?? 1)
           ? []
           : finding(

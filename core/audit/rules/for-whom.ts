@@ -49,6 +49,7 @@ export function notForThem(
     return "is on one leg with no hand on anything";
   if (theirs.floorSaid && !setting.gettingUp && [level.posture, level.endPosture].some(onFloor))
     return "goes down to the floor";
+  if (theirs.squat === 0 && [level.posture, level.endPosture].includes("squat")) return "sits in the deep squat";
   const stress = stressesWith(level, dose, atWork(drill, { dose, sets: 1 }, input.session.pace));
   if (!theirs.headLow && stress.some(({ area, grade }) => area === "head-low" && grade === 2))
     return "takes the head below the hips";

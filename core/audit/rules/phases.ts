@@ -5,7 +5,7 @@ import { FOR } from "~/core/arc/people";
 import type { Phase } from "~/core/arc/schema";
 import { FAST_ACTIONS } from "~/core/vocabulary/rehearses";
 import type { Seconds } from "~/core/units";
-import { phasesAt, phaseSeconds } from "~/core/arc/arcs";
+import { MAY_GIVE, phasesAt, phaseSeconds } from "~/core/arc/arcs";
 import { moveBlock, type Place } from "~/core/session/edits";
 import { secondsText } from "~/core/lengths";
 import { listWords } from "~/core/wording/words";
@@ -45,9 +45,11 @@ export const phases: Rule = {
       const { least, most } = phaseSeconds(phase, target);
       const seconds = end - start;
       const work = works.reduce((sum, one) => sum + (one.phase === phase ? one.segment.seconds : 0), 0);
+      // What may give way where nothing else fits is worth a word, not a warning.
+      const little = (MAY_GIVE / 100) * target;
       if (seconds < least - 1e-6)
         found.push({
-          severity: "warn",
+          severity: seconds < Math.max(phase.seconds, least - little) - 1e-6 ? "warn" : "hint",
           about: phase.id,
           at: start,
           message: `“${phase.title}” takes ${secondsText(Math.round(seconds))}; it wants at least ${secondsText(Math.ceil(least))}.`,
@@ -55,7 +57,7 @@ export const phases: Rule = {
         });
       else if (seconds > most + 1e-6)
         found.push({
-          severity: "warn",
+          severity: seconds > most + little + 1e-6 ? "warn" : "hint",
           about: phase.id,
           at: start,
           message: `“${phase.title}” takes ${secondsText(Math.round(seconds))}; ${secondsText(Math.floor(most))} is enough.`,
@@ -111,6 +113,8 @@ function coursed(input: AuditInput, phase: Phase, at: Seconds): RuleFinding[] {
     : true;
   if (last && phase.speed.ends !== undefined && fast && scalesAt(last).speed < phase.speed.ends - theirs)
     return finding(`“${phase.title}” ends slow, with ${last.drill.name}.`, last.place);
+  if (last && scalesAt(last).pulse < (phase.pulse.ends ?? 0) - theirs)
+    return finding(`“${phase.title}” ends with ${last.drill.name}, which wakes nobody up.`, last.place);
   return [];
 }
 

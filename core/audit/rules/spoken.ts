@@ -18,7 +18,9 @@ export const saidOf = (input: AuditInput, here: Looked): Said => ({
 const isBuild = (input: AuditInput, { drill, level }: Looked): boolean =>
   (level.speed ?? 0) >= 3 || level.kit.includes("barbell") || (level.impact ?? 0) >= 2
     ? true
-    : rehearsesIt(drill, "sport", amongOf(input)) && (level.speed ?? 0) >= 2;
+    : rehearsesIt(drill, "sport", amongOf(input)) && (level.speed ?? 0) >= 2
+      ? true
+      : input.session.purpose === "before-lifting" && rehearsesIt(drill, "lift", amongOf(input));
 
 /** Doses that nobody would say aloud. */
 export const spoken: Rule = {

@@ -16,14 +16,15 @@ export const tooMany: Rule = {
     const found: RuleFinding[] = [];
     if (taught.length > most)
       found.push({
-        severity: grave,
+        // One more may be, where nothing fits without.
+        severity: taught.length > most + 1 ? grave : "hint",
         about: "taught",
         message: `${taught.length} drills have to be shown; in this time a group takes up ${most}.`,
         why: "Few drills, well used: longer doses or a second round do more than another drill.",
       });
-    else if (all.length - taught.length > simple + (most - taught.length))
+    else if (all.length > most + simple)
       found.push({
-        severity: grave,
+        severity: all.length > most + simple + 1 ? grave : "hint",
         about: "simple",
         message: `There are ${all.length} drills in it; ${most + simple} are enough for this time.`,
         why: "Few drills, well used: longer doses or a second round do more than another drill.",
