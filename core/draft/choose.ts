@@ -338,6 +338,16 @@ export function choiceOf(
   if (group?.shown)
     row("new", count(where((c) => c.taught && c.familiar === "new")), { most: Math.max(mostNew(target), musts) });
 
+  // What was asked for in a word: a piece of kit, something new.
+  if (!proof && yields < 4) {
+    for (const piece of request.using) {
+      const which = where((c) => c.kit.includes(piece));
+      if (which.length > 0) row(`using_${piece.replaceAll(/\W/g, "_")}`, count(which), { least: 1 });
+    }
+    const fresh = where((c) => c.taught && c.familiar === "new" && !c.phase.needed);
+    if (request.familiar === "new" && group?.shown && fresh.length > 0) row("fresh", count(fresh), { least: 1 });
+  }
+
   // Where people are.
   const ground = groundOf(arc, demand);
   const low = new Set(where((c) => c.place === "low"));
@@ -493,6 +503,8 @@ export function choiceOf(
   return { objective, rows, columns };
 }
 
+/** So much is a drill wished for that the group knows, where that is asked for. */
+export const KNOWN = 0.05;
 /** Holds are this long where long holds are what a phase is for. */
 const LONG: Seconds = 40;
 /** Drills that are to come again weigh this much together. */
@@ -570,6 +582,8 @@ export function wishesOf(request: DraftRequest, candidates: readonly Candidate[]
     if (phase.holds?.usual === LONG) wish += HELD_FIRST.includes(joint) ? 0.008 : HELD_LAST.includes(joint) ? -0.01 : 0;
     if (phase.reaches && raise === 2 && c.from === "walking") wish -= 0.012;
     if (phase.id === "brisk-end" && level === request.level && form.gait) wish += 0.012;
+    if (request.using.some((piece) => c.kit.includes(piece))) wish += 0.02;
+    if (request.familiar === "known" && c.taught) wish += c.familiar === "new" ? -KNOWN : KNOWN;
     if (request.like.includes(drill.id)) wish += LIKE / request.like.length;
     return wish;
   });

@@ -15,7 +15,7 @@ import { fitOf } from "~/core/sport-profiles/fit";
 import type { Drill } from "~/core/drills/schema";
 import type { Solution, Solve } from "~/core/fit/program";
 import type { SessionPlan } from "~/core/session/schema";
-import { setUpsOf } from "~/core/vocabulary/kit";
+import { KIT_FACTS, setUpsOf } from "~/core/vocabulary/kit";
 import { compile } from "~/core/timeline/compile";
 import type { Seconds, Share } from "~/core/units";
 
@@ -91,7 +91,7 @@ export function draft(
   const bound = Math.min(1, maker.bound(first) + SOLVER_TOLERANCE);
   const made: { one: Made & { kind: "made" }; idea: Idea }[] = [{ one: first, idea: MOST_NEEDS }];
   const ideas = ideasAfter(first.chosen, request);
-  const notes = [...request.notes];
+  const notes = [...request.notes, ...notThere(request, candidates)];
   let failed: Idea | undefined;
   for (const [k, idea] of ideas.entries()) {
     if (made.length >= request.drafts) break;
@@ -126,6 +126,17 @@ export function draft(
     kept: counts,
     notes,
   };
+}
+
+/** What was asked for in a word and nothing is there for, a sentence each. */
+function notThere({ using, familiar, group }: DraftRequest, candidates: readonly Candidate[]): string[] {
+  const fresh = candidates.some((c) => c.taught && c.familiar === "new" && !c.phase.needed);
+  return [
+    ...using
+      .filter((piece) => !candidates.some((c) => c.kit.includes(piece)))
+      .map((piece) => `No drill with a ${KIT_FACTS[piece].words} fits this.`),
+    ...(familiar === "new" && group?.shown && !fresh ? ["There is no drill that fits this and is new to them."] : []),
+  ];
 }
 
 /** Of what is moved, held and lengthened in a draft, at most half may come again; what warms and ends it may. */

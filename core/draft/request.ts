@@ -4,8 +4,8 @@ import { schoolInstead, usualSchool } from "~/core/arc/schools";
 import { CHANGE_BASE, CHANGE_PER_STEP } from "~/core/vocabulary/postures";
 import type { Sequencing } from "./sequencing";
 import { sportProfileSchema, type SportProfile } from "~/core/sport-profiles/schema";
-import { MOTION_FACTS, MOTIONS } from "~/core/vocabulary/motions";
-import type { Kit } from "~/core/vocabulary/kit";
+import { JOINTS, JOINT_WORDS, MOTION_FACTS, MOTIONS, type Joint } from "~/core/vocabulary/motions";
+import { KIT, type Kit } from "~/core/vocabulary/kit";
 import { METHODS, type Method } from "~/core/vocabulary/methods";
 import type { Drill } from "~/core/drills/schema";
 import { groupSchema, groupSettingSchema, MOST_LATELY, type Group } from "~/core/group/schema";
@@ -16,6 +16,11 @@ import { LEVELS, type LevelName } from "~/core/vocabulary/levels";
 import { paceSchema, type Pace } from "~/core/dose/pace";
 import type { Dose } from "~/core/dose/kinds";
 import type { Seconds, Share } from "~/core/units";
+
+/** So many pieces of kit, and joints, are asked for at most. */
+export const MOST_ASKED = 4;
+/** A joint that gets more weighs so many times as much; a motion of it that weighed nothing, this. */
+const TIGHT = { times: 2, least: 1 } as const;
 
 const drillIds = z.array(z.string().min(1).max(80)).max(60).default([]);
 
@@ -56,6 +61,12 @@ export const draftRequestSchema = z.strictObject({
     .default([])
     .describe("Drills that must be in it just so"),
   never: drillIds.describe("Drills that must not be in it, by id"),
+  using: z.array(z.enum(KIT)).max(MOST_ASKED).default([]).describe("Kit that something in it is done with"),
+  tight: z.array(z.enum(JOINTS)).max(MOST_ASKED).default([]).describe("Joints that get more of it"),
+  familiar: z
+    .enum(["new", "known"])
+    .optional()
+    .describe("Something the group has not done lately, or rather what it knows"),
   differ: z
     .number()
     .int()
@@ -112,6 +123,9 @@ export type DraftRequest = {
   like: readonly string[];
   locked: readonly { drill: string; level: LevelName; dose: Dose }[];
   never: readonly string[];
+  using: readonly Kit[];
+  tight: readonly Joint[];
+  familiar: "new" | "known" | undefined;
   differ: number;
   drafts: number;
   firstSide: "left" | "right";
@@ -201,7 +215,8 @@ export function readRequest(value: unknown, { demands, schools, drills }: Known)
       lift: rest.purpose === "before-lifting" ? (rest.lift ?? "squat") : undefined,
       notes: other && instead ? [`“${school.name}” gives way to “${other.name}”: ${instead.why}.`] : [],
       must: [...new Set([...rest.must, ...rest.locked.map(({ drill }) => drill)])],
-      demand,
+      demand: withTight(demand, rest.tight),
+      familiar: rest.familiar,
       school: other ?? school,
       schoolAsked: schoolId !== undefined,
       group: rest.group,
@@ -210,6 +225,17 @@ export function readRequest(value: unknown, { demands, schools, drills }: Known)
       preferred: rest.preferred ?? SUITS[rest.purpose],
     },
   };
+}
+
+/** A profile with more for some joints: what they weigh counts double, and no motion of theirs weighs nothing. */
+function withTight(demand: SportProfile, joints: readonly Joint[]): SportProfile {
+  if (joints.length === 0) return demand;
+  const more = MOTIONS.filter((row) => joints.includes(MOTION_FACTS[row].joint)).map((row) => {
+    const now = demand.rows[row];
+    const weight = Math.max(TIGHT.least, (now?.weight ?? 0) * TIGHT.times);
+    return [row, { weight, why: now?.why ?? `you asked for more for the ${JOINT_WORDS[MOTION_FACTS[row].joint]}` }];
+  });
+  return { ...demand, rows: { ...demand.rows, ...Object.fromEntries(more) } };
 }
 
 /** The profile a request asks by: one that is known, one that comes whole, or motions picked by hand. */

@@ -1,6 +1,6 @@
 import { AT_HAND, type KeptRequest } from "./request";
-import { KIT } from "~/core/vocabulary/kit";
-import { MOTION_FACTS, MOTIONS, type Motion } from "~/core/vocabulary/motions";
+import { KIT, KIT_FACTS } from "~/core/vocabulary/kit";
+import { JOINT_PLURALS, MOTION_FACTS, MOTIONS, type Motion } from "~/core/vocabulary/motions";
 import { METHODS } from "~/core/vocabulary/methods";
 import type { Drill } from "~/core/drills/schema";
 import type { Group, GroupSetting } from "~/core/group/schema";
@@ -91,3 +91,14 @@ export const titleFor = (
   what: string,
 ): string =>
   request.title !== "Draft" ? request.title : `${who ?? what}, ${PURPOSE_WORDS[request.purpose]}`.slice(0, 120);
+
+/** What was asked for in a word, as parts of the sentence: kit, joints, and what the group knows. */
+export const askedWords = ({ using, tight, familiar }: Pick<KeptRequest, "using" | "tight" | "familiar">): string[] => [
+  ...(using.length > 0 ? [`something with a ${listWords(using.map((piece) => KIT_FACTS[piece].words))}`] : []),
+  ...(tight.length > 0
+    ? [
+        `more for the ${listWords(tight.filter((joint) => joint !== "shoulder-blade" || !tight.includes("shoulder")).map((joint) => JOINT_PLURALS[joint]))}`,
+      ]
+    : []),
+  ...(familiar === "new" ? ["something new to them"] : familiar === "known" ? ["what they know"] : []),
+];

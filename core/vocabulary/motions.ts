@@ -141,5 +141,16 @@ export const JOINT_WORDS: Readonly<Record<Joint, string>> = {
   toes: "toes",
 };
 
+/** The same where both sides, or all of them, are meant: “more for the shoulders”. */
+export const JOINT_PLURALS: Readonly<Record<Joint, string>> = {
+  ...JOINT_WORDS,
+  "shoulder-blade": "shoulder blades",
+  shoulder: "shoulders",
+  wrist: "wrists",
+  hip: "hips",
+  knee: "knees",
+  ankle: "ankles",
+};
+
 /** Every joint there is a motion of. */
 export const JOINTS = [...new Set(Object.values(MOTION_FACTS).map((facts) => facts.joint))] as [Joint, ...Joint[]];

@@ -16,6 +16,7 @@ import type { KeptRequest } from "~/core/draft/request";
 import { AREAS } from "~/core/vocabulary/areas";
 import { JOINT_WORDS, MOTIONS, type Joint } from "~/core/vocabulary/motions";
 import type { Group } from "~/core/group/schema";
+import { PURPOSES } from "~/core/session/schema";
 import { findRequest } from "~/db/draft-requests";
 import { findSession } from "~/db/sessions";
 import { findSetting } from "~/db/session-setting";
@@ -64,12 +65,15 @@ export async function beginning(
   if (joint.success)
     return { begun, request: requestForJoint(joint.data, last), groupId, keptId: null, from: undefined };
   const demand = params.get("profile");
+  const purpose = z.enum(PURPOSES).safeParse(params.get("purpose"));
   if (!stored)
     return {
       begun,
-      request: usualRequest(
-        demand && known(demand) ? { purpose: "before-training", target: 600, ...last, demand } : last,
-      ),
+      request: {
+        ...usualRequest(demand && known(demand) ? { purpose: "before-training", target: 600, ...last, demand } : last),
+        // From the group’s page: for this, and not what they did last.
+        ...(purpose.success && { purpose: purpose.data, differ: (whose?.lately?.length ?? 0) > 0 ? 1 : 0 }),
+      },
       groupId,
       keptId: null,
       from: undefined,

@@ -10,6 +10,8 @@ import {
   useSearchParams,
 } from "react-router";
 import { Answer } from "./answer";
+import { ArcPicture } from "./arc-picture";
+import { QuickAsking } from "./quick-asking";
 import { Before } from "./before";
 import { leave, leftAt, type Left } from "./left";
 import type { Outcome } from "./actions.server";
@@ -204,6 +206,8 @@ function Asked({
                 if (changed.target !== target) setLength(minutesText(changed.target));
               }}
             />
+            <QuickAsking request={request} group={group} onRequest={setRequest} />
+            {!bad && <ArcPicture purpose={request.purpose} target={target} />}
             <div className="mt-4 flex flex-wrap items-center gap-x-3 gap-y-2">
               <Button kind="primary" type="submit" disabled={bad || progress !== undefined} className="px-5">
                 {request.locked.length > 0 ? `Draft again with ${request.locked.length} locked` : "Draft"}

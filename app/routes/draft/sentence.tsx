@@ -9,6 +9,7 @@ import { SettingFields } from "~/app/ui/setting-fields";
 import type { SportProfile } from "~/core/sport-profiles/schema";
 import { type KeptRequest, AT_HAND, SUITS } from "~/core/draft/request";
 import {
+  askedWords,
   differSentence,
   differWords,
   keepingWords,
@@ -66,6 +67,7 @@ export function Sentence({
   const setting = request.setting ?? group?.setting ?? {};
   const lately = group?.lately ?? [];
   const differ = Math.min(request.differ, lately.length);
+  const asked = askedWords(request);
   const schoolId = request.school ?? usualSchool(request.purpose);
   const school = SEQUENCINGS.find((one) => one.id === schoolId);
   return (
@@ -178,6 +180,11 @@ export function Sentence({
       <SheetPart label="Drills" words={keepingWords(request, drills)} wide>
         <DrillsPart request={request} onRequest={onRequest} offered={offered} />
       </SheetPart>
+      {asked.length > 0 && (
+        <>
+          , with <span className="font-semibold text-ink">{listWords(asked)}</span>
+        </>
+      )}
       {lately.length > 0 && (
         <>
           , and{" "}

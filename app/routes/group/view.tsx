@@ -11,7 +11,9 @@ import { RenameDialog } from "~/app/ui/rename-dialog";
 import { SettingDialog } from "~/app/ui/setting-dialog";
 import { SessionLine } from "~/app/ui/session-line";
 import { Ago } from "~/app/ui/when";
+import { PURPOSES } from "~/core/session/schema";
 import { settingWords } from "~/core/wording/group";
+import { capital, PURPOSE_WORDS } from "~/core/wording/words";
 
 /** One group on a page: what is next for it, who is in it, what there is to work with, and what came of the last sessions. */
 export function GroupView({ page }: { page: GroupPage }) {
@@ -43,6 +45,23 @@ export function GroupView({ page }: { page: GroupPage }) {
           </span>
         </MayChange>
       </div>
+      <MayChange>
+        <nav aria-label="Draft for them" className="-mt-2 flex flex-wrap items-center gap-1.5 text-sm">
+          <span className="mr-1 text-ink-soft">
+            Draft with their people, kit and surface{page.handedOut.length > 0 ? ", and not the same as last time" : ""}
+            :
+          </span>
+          {PURPOSES.map((purpose) => (
+            <Link
+              key={purpose}
+              to={`/sessions/draft?group=${group.id}&purpose=${purpose}`}
+              className="inline-flex min-h-8 items-center rounded-md border border-line bg-land px-2.5 hover:bg-land-deep"
+            >
+              {capital(PURPOSE_WORDS[purpose])}
+            </Link>
+          ))}
+        </nav>
+      </MayChange>
       <div className="grid items-start gap-5 lg:grid-cols-2 2xl:grid-cols-[minmax(0,1fr)_minmax(0,1fr)_minmax(0,1.1fr)]">
         <PeoplePart group={group} off={page.off} />
         <div className="flex flex-col gap-5">
