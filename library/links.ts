@@ -69,7 +69,7 @@ const INSTEAD: readonly Link[] = [
   ["ankle-circles", "ankle-roll-out-in", "Standing, where nobody sits on the floor."],
   ["calf-raise", "quick-calf-raise", "Where there is nothing to hold on to."],
   ["long-exhale", "long-breath-hands-on-ribs", "Standing or sitting, where nobody lies down."],
-  ["box-breathing", "long-breath-hands-on-ribs", "Without holding the breath."],
+  ["box-breathing", "lying-long-breath", "Without holding the breath."],
   ["prone-press-up", "standing-lean-back", "Standing, where nobody lies down."],
   ["shoulder-blade-push-up", "wall-push-up", "At a wall, where hands stay off the floor."],
   ["stick-pass", "growing-arm-circles", "Without a stick."],

@@ -1,4 +1,4 @@
-import { bounds, care, codes, drill, fault, felt, time } from "./author";
+import { bounds, care, codes, drill, fault, felt, much, time } from "./author";
 import { breathless, chestPain, clearFloor, goodGrip, landings } from "./cautions";
 
 const shins = felt("The shins.", "Take shorter, softer steps, or march.");
@@ -258,6 +258,7 @@ export const moving = [
     cautions: [landings, care("One lane each, and nobody behind you."), goodGrip],
     searchWords: ["backwards running", "retreat"],
     easier: {
+      loads: [much("balance", "Nobody sees where the next step goes.")],
       codes: codes(1, 2, 0, 0, 2),
       name: "Walk backwards",
       how: "Walk backwards with long steps.",

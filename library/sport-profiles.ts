@@ -15,7 +15,11 @@ const BEFORE: Readonly<
   basketball: { rehearses: ["jump", "land", "run", "cut", "throw"], surfaces: ["hall floor"], lands: true },
   volleyball: { rehearses: ["hit", "jump", "land"], surfaces: ["hall floor"], lands: true },
   tennis: { rehearses: ["swing", "hit", "run", "cut"], surfaces: ["hard ground", "hall floor"], lands: true },
-  combat: { rehearses: ["level", "sprawl", "punch", "push", "pull", "roll", "crawl"], surfaces: ["mat"], groundSport: true },
+  combat: {
+    rehearses: ["level", "sprawl", "punch", "push", "pull", "roll", "crawl"],
+    surfaces: ["mat"],
+    groundSport: true,
+  },
   running: { rehearses: ["run"], surfaces: ["hard ground", "dry grass", "wet grass"] },
   cycling: { rehearses: ["step", "squat", "hinge"] },
   swimming: { rehearses: ["swim", "pull"], surfaces: ["hall floor"] },

@@ -418,7 +418,7 @@ export const standingTrunk = [
   }),
   drill({
     id: "long-step-front-of-hip",
-    name: "Long-step front-of-hip hold, hand on a table",
+    name: "Long-step front-of-hip hold",
     region: "hip-front",
     family: "half-kneeling-hip-flexor",
     method: "hold",

@@ -210,7 +210,7 @@ const WRITTEN: Readonly<Record<Purpose, Written>> = {
         impact: 0,
         effort: 5,
         holds: { least: 30, usual: 40, most: 60, asked: 120 },
-        takes: [{ methods: ["hold", "dynamic", "circles", "flow", "release", "breath"] }],
+        takes: [{ methods: ["hold", "release", "breath"] }, { methods: ["dynamic", "circles", "flow"], effortMost: 4 }],
         prefers: ["hold"],
         ordered: true,
         serves: true,

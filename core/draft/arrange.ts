@@ -2,6 +2,7 @@ import { arcOf, rowsOf, type Candidate, type Option } from "./candidate";
 import { STAYS } from "./stays";
 import type { DraftRequest } from "./request";
 import { groundOf } from "~/core/arc/ground";
+import { forGroup } from "~/core/arc/people";
 import { beforePower } from "~/core/audit/look";
 import { EASY_EFFORT } from "~/core/audit/rules/way-in";
 import { moveCost, type MovingPace } from "~/core/order/posture-order";
@@ -58,6 +59,7 @@ export function arrangePhase(
   pace: MovingPace,
 ): Candidate[] {
   const { phase } = drills[0]!;
+  const { raise } = forGroup(request.group);
   const sport = beforePower(request.purpose);
   const ground = groundOf(arcOf(request), request.demand);
   const upOnce = sport && (ground.feetLast > 0 || ground.feetFrom !== undefined);
@@ -92,8 +94,7 @@ export function arrangePhase(
     if (phase.course === "rising" || phase.speed.ends !== undefined)
       cost += COSTS.speed * state.left.filter((j) => j !== i && drills[j]!.speed < here.speed).length;
     // Easier things first, once it is warm enough for the first of them.
-    if (phase.reaches)
-      cost += COSTS.easier * state.left.filter((j) => j !== i && drills[j]!.scales.pulse < here.scales.pulse).length;
+    if (phase.reaches) cost += COSTS.easier * state.left.filter((j) => j !== i && gentler(drills[j]!, here)).length;
     if (phase.pulse.ends !== undefined)
       cost += COSTS.speed * state.left.filter((j) => j !== i && drills[j]!.scales.pulse < here.scales.pulse).length;
     if (phase.course === "falling")
@@ -115,8 +116,8 @@ export function arrangePhase(
     }
     if (!before && !inPhase && !here.cold) cost += COSTS.cold;
     // What reaches a pulse does so within the first minute.
-    if (!before && phase.reaches && !inPhase && here.scales.pulse < phase.reaches.pulse)
-      cost += here.options[0]!.work >= phase.reaches.within ? COSTS.speed : 3;
+    if (!before && phase.reaches && !inPhase && here.scales.pulse < Math.min(phase.reaches.pulse, raise))
+      cost += here.showing + here.options.at(-1)!.work >= phase.reaches.within ? COSTS.speed : 3;
     const stays = STAYS.map(({ is, most }, k) => {
       const name = is(here);
       if (name === undefined) return 0;
@@ -141,6 +142,11 @@ export function arrangePhase(
   }
   return states[0]!.order.map((i) => drills[i]!);
 }
+
+/** Less warm, or as warm and walking. */
+const gentler = (a: Candidate, b: Candidate): boolean =>
+  a.scales.pulse < b.scales.pulse ||
+  (a.scales.pulse === b.scales.pulse && a.from === "walking" && b.from !== "walking");
 
 /** All that was chosen, phase by phase, each in its best order after the one before. */
 export function arrange(chosen: readonly Candidate[], request: DraftRequest, pace: MovingPace): Candidate[] {

@@ -173,7 +173,9 @@ function keptForTheEnd(candidates: Candidate[], request: DraftRequest): Candidat
 /** Whether a drill is an action, or a skill, of another sport. */
 const isOfAnotherSport = (drill: Drill, level: LevelName, { demand, purpose }: DraftRequest): boolean =>
   demand.rehearses !== undefined &&
-  (drill.method === "flow" || scalesOf(drill, level).speed >= 3 || drill.rehearses?.includes("level") === true) &&
+  (drill.method === "flow" ||
+    scalesOf(drill, level).speed >= 3 ||
+    drill.rehearses?.some((one) => one === "level" || one === "cut") === true) &&
   (isForeign(drill.rehearses ?? [], demand.rehearses) ||
     // Nobody throws or kicks on a day off, or to cool down.
     (!beforePower(purpose) && drill.method === "flow" && drill.rehearses?.some(isSkill) === true));
@@ -223,7 +225,8 @@ function formOf(
   // A chair is for desks, and for those who need one.
   if (
     !asked &&
-    beforePower(request.purpose) &&
+    request.purpose !== "desk-break" &&
+    !request.using.includes("chair") &&
     placeOf(form.posture) === "seat" &&
     request.group?.setting.who !== "older"
   )
@@ -278,8 +281,14 @@ function inPhase(
   // Only what serves motions is asked to be of a method: what warms, and what it ends with, is as it is.
   if (request.methods && !anyMethod && !anyway && phase.serves && !request.methods.includes(drill.method))
     return void why.add("methods");
-  // What serves motions serves one that is asked for.
-  if (phase.serves && !phase.needed && !anyway && !form.main.some((row) => weightOf(request.demand, row) > 0))
+  // What serves motions serves one that is asked for; beside a desk it undoes the desk, whatever the sport.
+  if (
+    phase.serves &&
+    !phase.needed &&
+    !anyway &&
+    request.purpose !== "desk-break" &&
+    !form.main.some((row) => weightOf(request.demand, row) > 0)
+  )
     return undefined;
   const clock = clockOf(request, phase);
   const familiar = familiarTo({ group: request.group }, drill.id);

@@ -17,9 +17,10 @@ import { deadAtMost } from "~/core/audit/rules/dead-time";
 import { LONGEST_HOLD } from "~/core/audit/rules/long-holds";
 import { EASY_EFFORT, SLOWER, WAY_IN } from "~/core/audit/rules/way-in";
 import type { Purpose } from "~/core/session/schema";
+import type { Method } from "~/core/vocabulary/methods";
 import type { Program, Term } from "~/core/fit/program";
 import { targetsOf, weightOf } from "~/core/sport-profiles/fit";
-import { MOTION_FACTS, MOTIONS, type Joint, type Motion } from "~/core/vocabulary/motions";
+import { JOINTS, MOTION_FACTS, MOTIONS, type Joint, type Motion } from "~/core/vocabulary/motions";
 import { FAST_ACTIONS } from "~/core/vocabulary/rehearses";
 import { asksEffort, breathesOutLonger } from "~/core/dose/dose";
 import { KIT_FACTS } from "~/core/vocabulary/kit";
@@ -35,6 +36,13 @@ const GETTING_THERE = { feet: 1.5, seat: 5, middle: 5, low: 7 } as const;
 const LOOSE: Seconds = 45;
 /** Going through a block twice takes more moving than is reckoned, of the target at most this much. */
 const ROUNDS_TAKE: Share = 0.012;
+/** From here on each half of the body gets two drills. */
+const LONG_ENOUGH: Seconds = 600;
+const LEGS: ReadonlySet<Joint> = new Set(["hip", "knee", "ankle", "toes"]);
+const HALVES: readonly [string, ReadonlySet<Joint>][] = [
+  ["legs", LEGS],
+  ["upper", new Set(JOINTS.filter((joint) => !LEGS.has(joint)))],
+];
 /** More than anything adds by being gone through twice. */
 const ROOMY: Seconds = 400;
 /** One drill of a stage for each of these at most. */
@@ -75,6 +83,10 @@ export const asksForPlanes = (purpose: Purpose, target: Seconds): boolean =>
 
 /** Whether a phase is slow breath and nothing else. */
 const isCalm = ({ takes }: Phase): boolean => takes.every(({ breath }) => breath);
+
+/** Whether a phase is for long holds, and by what: what only moves there does it besides. */
+const isHeld = ({ holds }: Phase): boolean => holds?.usual === LONG;
+const HELD_BY: ReadonlySet<Method> = new Set(["hold", "release", "effort", "resisted", "breath"]);
 
 /** The middle of the seconds a phase is to take. */
 const middleOf = ({ share }: Phase, target: Seconds): Seconds => ((share.least + share.most) / 200) * target;
@@ -171,7 +183,10 @@ export function choiceOf(
   // How far the demand is met. What warms and is rehearsed moves, too, but opens nothing: like what is worked besides, it counts
   // to half of what is wanted.
   const served = (c: Candidate, main: boolean): boolean =>
-    main && (proof || isCalm(c.phase) || (c.phase.serves === true && !c.phase.uses));
+    main &&
+    (proof ||
+      isCalm(c.phase) ||
+      (c.phase.serves === true && !c.phase.uses && (!isHeld(c.phase) || HELD_BY.has(c.drill.method))));
   const weights = MOTIONS.reduce((total, motion) => total + weightOf(demand, motion), 0);
   for (const motion of MOTIONS) {
     const weight = weightOf(demand, motion);
@@ -268,6 +283,14 @@ export function choiceOf(
         ].filter(({ times }) => times !== 0),
         { most: -ROOMY },
       );
+    // Before sport both halves of the body are moved.
+    if (!proof && yields < 3 && phase.id === "move" && beforePower(request.purpose) && !request.lift)
+      for (const [name, half] of HALVES) {
+        const which = here.filter((i) =>
+          half.has(MOTION_FACTS[candidates[i]!.drill.levels[candidates[i]!.level].main[0]!].joint),
+        );
+        if (which.length > 0) row(`${name}${p}`, count(which), { least: target >= LONG_ENOUGH ? 2 : 1 });
+      }
     // No more than so many in a row for one joint: with n drills, of which k are for it, k ≤ most · (n − k + 1).
     if (phase.row) {
       const { of, most: run } = phase.row;
@@ -510,6 +533,15 @@ const LONG: Seconds = 40;
 /** Drills that are to come again weigh this much together. */
 const LIKE: Share = 0.06;
 
+/** A little of nothing, the same each time: between 0 and this, by a name. */
+const VARIETY: Share = 0.01;
+
+function variety(name: string): Share {
+  let hash = 7;
+  for (const letter of name) hash = (hash * 31 + letter.codePointAt(0)!) % 9973;
+  return (VARIETY * hash) / 9973;
+}
+
 const HELD_FIRST: readonly Joint[] = ["hip", "ankle", "shoulder", "upper-back"];
 const HELD_LAST: readonly Joint[] = ["neck", "wrist"];
 
@@ -520,6 +552,7 @@ export function wishesOf(request: DraftRequest, candidates: readonly Candidate[]
   const before = beforePower(purpose);
   const { raise } = forGroup(group);
   const { ups } = groundOf(arcOf(request), demand);
+  const onDock = SURFACE_FACTS[surfaceOf(group?.setting, purpose)].onTheSpot === true;
   const soft = SURFACE_FACTS[surfaceOf(group?.setting, purpose)].kneel === "yes";
   const down = demand.groundSport ? 0 : purpose === "before-game" ? 0.03 : soft ? 0.006 : 0.015;
   return candidates.map((c) => {
@@ -532,8 +565,7 @@ export function wishesOf(request: DraftRequest, candidates: readonly Candidate[]
     let wish = c.taught ? -0.018 : -0.01;
     if (request.preferred.includes(drill.method)) wish += 0.004;
     // What is held, or lengthened, is held for long: other ways of working are the exception there.
-    if (phase.prefers)
-      wish += phase.prefers.includes(drill.method) ? 0.008 : phase.holds?.usual === LONG ? -0.02 : -0.006;
+    if (phase.prefers) wish += phase.prefers.includes(drill.method) ? 0.008 : isHeld(phase) ? -0.02 : -0.006;
     if (phase.ramps && drill.method === "effort") wish += group?.setting.effortCap !== undefined ? 0.02 : 0;
     if (level === request.level) wish += 0.003;
     if (c.familiar === "known") wish += 0.006;
@@ -543,8 +575,6 @@ export function wishesOf(request: DraftRequest, candidates: readonly Candidate[]
     if (phase.reaches || phase.course === "falling") wish -= 0.006 * scales.skill;
     wish -= 0.003 * new Set(c.kit.filter((piece) => !KIT_FACTS[piece].words.includes("wall"))).size;
     if (drill.partner !== undefined && drill.partner !== "alone") wish -= 0.006;
-    // A chair is for desks, and for those who need one.
-    if (c.place === "seat" && purpose !== "desk-break" && group?.setting.who !== "older") wish -= 0.02;
     if (c.kit.includes("barbell")) wish += 0.06;
     if (phase.reaches) wish += (scales.pulse >= raise ? 0.008 : -0.02) + (first >= 0 ? 0.004 : 0);
     if (phase.id === "build") {
@@ -579,11 +609,15 @@ export function wishesOf(request: DraftRequest, candidates: readonly Candidate[]
           ? -0.01
           : -0.006;
     // Big muscles are worth holding before small ones.
-    if (phase.holds?.usual === LONG) wish += HELD_FIRST.includes(joint) ? 0.008 : HELD_LAST.includes(joint) ? -0.01 : 0;
+    if (isHeld(phase)) wish += HELD_FIRST.includes(joint) ? 0.008 : HELD_LAST.includes(joint) ? -0.01 : 0;
     if (phase.reaches && raise === 2 && c.from === "walking") wish -= 0.012;
     if (phase.id === "brisk-end" && level === request.level && form.gait) wish += 0.012;
     if (request.using.some((piece) => c.kit.includes(piece))) wish += 0.02;
     if (request.familiar === "known" && c.taught) wish += c.familiar === "new" ? -KNOWN : KNOWN;
+    // Nobody jumps where there is no room to stumble.
+    if (onDock && mine.includes("jump")) wish -= 0.03;
+    // So that not every sport gets the same of what is equally good.
+    wish += variety(`${drill.id} ${demand.id} ${purpose}`);
     if (request.like.includes(drill.id)) wish += LIKE / request.like.length;
     return wish;
   });

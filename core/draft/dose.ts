@@ -58,7 +58,12 @@ function blocksIn(order: readonly Candidate[], request: DraftRequest): { from: n
   const found: { from: number; to: number; extra: Seconds }[] = [];
   for (let from = 0; from < order.length; from++)
     for (
-      let to = from + (mayRepeat(order[from]!, request) ? 1 : IN_A_BLOCK.least) - 1;
+      let to =
+        from +
+        (mayRepeat(order[from]!, request) && order.filter(({ at }) => at === order[from]!.at).length === 1
+          ? 1
+          : IN_A_BLOCK.least) -
+        1;
       to < Math.min(order.length, from + IN_A_BLOCK.most);
       to++
     ) {

@@ -14,12 +14,10 @@ import { coverageOf } from "~/core/coverage/coverage";
 import { fitOf } from "~/core/sport-profiles/fit";
 import type { Solve } from "~/core/fit/program";
 import { readSession } from "~/core/session/read";
-import { PURPOSES, type SessionPlan } from "~/core/session/schema";
+import type { SessionPlan } from "~/core/session/schema";
 import { compile } from "~/core/timeline/compile";
 import { doseSeconds } from "~/core/dose/dose";
-import { KIT } from "~/core/vocabulary/kit";
 import { DRILLS, drillById } from "~/library";
-import { SPORT_PROFILES } from "~/library/sport-profiles";
 import { SEQUENCINGS } from "~/library/sequencings";
 import { openSolver } from "~/solver/highs";
 

@@ -1,10 +1,11 @@
 import { z } from "zod";
+import { LIFT_JOINTS } from "~/core/arc/fits";
 import { forGroup } from "~/core/arc/people";
 import { schoolInstead, usualSchool } from "~/core/arc/schools";
 import { CHANGE_BASE, CHANGE_PER_STEP } from "~/core/vocabulary/postures";
 import type { Sequencing } from "./sequencing";
 import { sportProfileSchema, type SportProfile } from "~/core/sport-profiles/schema";
-import { JOINTS, JOINT_WORDS, MOTION_FACTS, MOTIONS, type Joint } from "~/core/vocabulary/motions";
+import { JOINTS, JOINT_WORDS, MOTION_FACTS, MOTIONS, type Joint, type Motion } from "~/core/vocabulary/motions";
 import { KIT, type Kit } from "~/core/vocabulary/kit";
 import { METHODS, type Method } from "~/core/vocabulary/methods";
 import type { Drill } from "~/core/drills/schema";
@@ -215,7 +216,10 @@ export function readRequest(value: unknown, { demands, schools, drills }: Known)
       lift: rest.purpose === "before-lifting" ? (rest.lift ?? "squat") : undefined,
       notes: other && instead ? [`“${school.name}” gives way to “${other.name}”: ${instead.why}.`] : [],
       must: [...new Set([...rest.must, ...rest.locked.map(({ drill }) => drill)])],
-      demand: withTight(demand, rest.tight),
+      demand: withTight(
+        rest.lift && rest.purpose === "before-lifting" ? forLift(demand, rest.lift) : demand,
+        rest.tight,
+      ),
       familiar: rest.familiar,
       school: other ?? school,
       schoolAsked: schoolId !== undefined,
@@ -227,15 +231,32 @@ export function readRequest(value: unknown, { demands, schools, drills }: Known)
   };
 }
 
+/** What a joint weighs that the lift asked for does not load, of what it weighs otherwise. */
+const NOT_LOADED: Share = 0.5;
+
+/** A profile as one lift asks for it. */
+const forLift = (demand: SportProfile, lift: keyof typeof LIFT_JOINTS): SportProfile => ({
+  ...demand,
+  rows: Object.fromEntries(
+    Object.entries(demand.rows).map(([row, one]) => [
+      row,
+      LIFT_JOINTS[lift].includes(MOTION_FACTS[row as Motion].joint) ? one : { ...one, weight: one.weight * NOT_LOADED },
+    ]),
+  ),
+});
+
 /** A profile with more for some joints: what they weigh counts double, and no motion of theirs weighs nothing. */
 function withTight(demand: SportProfile, joints: readonly Joint[]): SportProfile {
   if (joints.length === 0) return demand;
-  const more = MOTIONS.filter((row) => joints.includes(MOTION_FACTS[row].joint)).map((row) => {
+  const rows: SportProfile["rows"] = { ...demand.rows };
+  for (const row of MOTIONS.filter((one) => joints.includes(MOTION_FACTS[one].joint))) {
     const now = demand.rows[row];
-    const weight = Math.max(TIGHT.least, (now?.weight ?? 0) * TIGHT.times);
-    return [row, { weight, why: now?.why ?? `you asked for more for the ${JOINT_WORDS[MOTION_FACTS[row].joint]}` }];
-  });
-  return { ...demand, rows: { ...demand.rows, ...Object.fromEntries(more) } };
+    rows[row] = {
+      weight: Math.max(TIGHT.least, (now?.weight ?? 0) * TIGHT.times),
+      why: now?.why ?? `you asked for more for the ${JOINT_WORDS[MOTION_FACTS[row].joint]}`,
+    };
+  }
+  return { ...demand, rows };
 }
 
 /** The profile a request asks by: one that is known, one that comes whole, or motions picked by hand. */

@@ -47,7 +47,6 @@ export const FAST_ACTIONS: readonly Rehearsal[] = [
 /** Actions that belong to some sports and to no other: whoever does none of a kind has no use for it. */
 const OF_A_SPORT: readonly (readonly Rehearsal[])[] = [
   ["throw", "hit", "swing"],
-  ["cut", "jump", "land"],
   ["punch"],
   ["kick"],
   ["stroke"],
@@ -58,7 +57,9 @@ const OF_A_SPORT: readonly (readonly Rehearsal[])[] = [
 
 /** Whether what a drill rehearses belongs to another sport than one with these actions. */
 export const isForeign = (rehearses: readonly Rehearsal[], actions: readonly Rehearsal[]): boolean =>
-  OF_A_SPORT.some((kin) => rehearses.some((one) => kin.includes(one)) && !actions.some((one) => kin.includes(one)));
+  OF_A_SPORT.some((kin) => rehearses.some((one) => kin.includes(one)) && !actions.some((one) => kin.includes(one))) ||
+  // Whoever jumps and lands has a use for cutting; whoever only runs has not.
+  (rehearses.includes("cut") && !actions.some((one) => one === "cut" || one === "jump" || one === "land"));
 
 const SKILLS: readonly Rehearsal[] = ["throw", "hit", "swing", "punch", "kick", "stroke", "swim", "level", "sprawl"];
 

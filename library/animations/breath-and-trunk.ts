@@ -120,6 +120,12 @@ export const breathAndTrunkMotions: MotionSet = {
     standard: hold("side", [hookLying({ arms: onBelly })]),
     easier: hold("three-quarter", [crossed({ tilt: -2, lu: [4, 0, 0] })], { props: [wall(-0.2)] }),
   },
+  "lying-long-breath": {
+    standard: hold("side", [hookLying()]),
+    easier: hold("side", [longSit({ tilt: -4, lu: [4, 0, 0], arms: on("right.knee", [-0.14, 0.09, 0.0]) })], {
+      props: [wall(-0.2)],
+    }),
+  },
   "long-exhale": {
     standard: hold("side", [hookLying()]),
     easier: hold("side", [longSit({ tilt: -4, lu: [4, 0, 0], arms: on("right.knee", [-0.14, 0.09, 0.0]) })], {

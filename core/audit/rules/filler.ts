@@ -72,7 +72,8 @@ export const filler: Rule = {
       if (adds >= WORTH_ITS_TIME - 1e-9) return [];
       return [
         {
-          severity: grave,
+          // A desk break undoes the desk before it serves a sport.
+          severity: session.purpose === "desk-break" ? "hint" : grave,
           place,
           message: `${drill.name} adds next to nothing for ${demand.name.toLowerCase()}.`,
           why: "What it works is worked enough by the others; its time is better spent on them.",
