@@ -554,7 +554,16 @@ export function wishesOf(request: DraftRequest, candidates: readonly Candidate[]
   const { ups } = groundOf(arcOf(request), demand);
   const onDock = SURFACE_FACTS[surfaceOf(group?.setting, purpose)].onTheSpot === true;
   const soft = SURFACE_FACTS[surfaceOf(group?.setting, purpose)].kneel === "yes";
-  const down = demand.groundSport ? 0 : purpose === "before-game" ? 0.03 : soft ? 0.006 : 0.015;
+  // Before sport people stay up: going down costs, before a game and on hard ground most of all.
+  const down = demand.groundSport
+    ? 0
+    : purpose === "before-game"
+      ? 0.06
+      : purpose === "before-lifting"
+        ? 0.01
+        : soft
+          ? 0.012
+          : 0.03;
   return candidates.map((c) => {
     const { drill, level, phase, scales } = c;
     const form = drill.levels[level];
@@ -593,6 +602,7 @@ export function wishesOf(request: DraftRequest, candidates: readonly Candidate[]
     // Down once and up once: what is on the floor comes together.
     if (ups && c.place !== "feet" && c.place !== "seat")
       wish -= phase.id === "use-it" ? 0.025 : phase.id === "settle-in" ? 0.015 : phase.id === "move" ? 0.008 : 0;
+    if (before && phase.id === "move" && drill.method === "hold") wish -= 0.015;
     if (phase.id === "use-it")
       wish += (c.place === "feet" ? 0.01 : 0) - (phase.prefers!.includes(drill.method) ? 0 : 0.015);
     if (phase.id === "settle-in" && drill.method === "breath") wish += 0.012;
