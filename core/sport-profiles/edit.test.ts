@@ -1,6 +1,15 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
-import { copyOfProfile, isHeld, withHeld, withReason, withWeight } from "./edit";
+import {
+  copyOfProfile,
+  isHeld,
+  withAction,
+  withActionFirst,
+  withHeld,
+  withReason,
+  withSurface,
+  withWeight,
+} from "./edit";
 import { HELD_POSITIONS, heldKey, heldWords } from "./held";
 import { weightOf } from "./fit";
 import { sportProfileSchema } from "./schema";
@@ -58,5 +67,26 @@ describe("changing a demand profile", () => {
         for (const row of MOTIONS) expect(weightOf(changed, row)).toBeLessThanOrEqual(3);
       }),
     );
+  });
+});
+
+describe("what a sport asks of a session before it", () => {
+  const plain = SPORT_PROFILES.find(({ id }) => id === "handball")!;
+  it("is its actions in order, the first to end with; without any there is none", () => {
+    const more = withAction(plain, "roll", true);
+    expect(more.rehearses).toEqual([...plain.rehearses!, "roll"]);
+    expect(withAction(more, "roll", true)).toEqual(more);
+    expect(withActionFirst(more, "roll").rehearses).toEqual(["roll", ...plain.rehearses!]);
+    expect(withAction(more, "roll", false)).toEqual(plain);
+    const none = plain.rehearses!.reduce((profile, one) => withAction(profile, one, false), plain);
+    expect(none).not.toHaveProperty("rehearses");
+    expect(sportProfileSchema.parse(none)).toEqual(none);
+  });
+  it("is where it takes place, in the order of the surfaces", () => {
+    const { surfaces: _, ...nowhere } = plain;
+    expect(withSurface(nowhere, "mat", true).surfaces).toEqual(["mat"]);
+    const both = withSurface(withSurface(nowhere, "wet grass", true), "mat", true);
+    expect(both.surfaces).toEqual(["mat", "wet grass"]);
+    expect(withSurface(withSurface(both, "mat", false), "wet grass", false)).toEqual(nowhere);
   });
 });

@@ -1,3 +1,5 @@
+import type { Rehearsal } from "~/core/vocabulary/rehearses";
+import { SURFACES, type Surface } from "~/core/vocabulary/surfaces";
 import { HELD_POSITIONS, heldKey, heldWords } from "./held";
 import type { SportProfile } from "./schema";
 import { MOTIONS, type Motion } from "~/core/vocabulary/motions";
@@ -37,3 +39,24 @@ export const isHeld = (demand: SportProfile, key: string): boolean => demand.hel
 
 const inOrder = (rows: SportProfile["rows"]): SportProfile["rows"] =>
   Object.fromEntries(MOTIONS.flatMap((row) => (rows[row] ? [[row, rows[row]]] : [])));
+
+/** A profile with an action of its sport more, at the end, or without it. */
+export function withAction(profile: SportProfile, action: Rehearsal, on: boolean): SportProfile {
+  const { rehearses = [], ...rest } = profile;
+  const left = rehearses.filter((one) => one !== action);
+  const now = on ? [...left, action] : left;
+  return now.length > 0 ? { ...rest, rehearses: now } : rest;
+}
+
+/** The same with an action before all others: what sessions before it end with. */
+export const withActionFirst = (profile: SportProfile, action: Rehearsal): SportProfile => ({
+  ...profile,
+  rehearses: [action, ...(profile.rehearses ?? []).filter((one) => one !== action)],
+});
+
+/** A profile that usually takes place on a surface, or not. */
+export function withSurface(profile: SportProfile, surface: Surface, on: boolean): SportProfile {
+  const { surfaces = [], ...rest } = profile;
+  const now = SURFACES.filter((one) => (one === surface ? on : surfaces.includes(one)));
+  return now.length > 0 ? { ...rest, surfaces: now } : rest;
+}

@@ -7,6 +7,7 @@ import type { changeDemand } from "./actions.server";
 import type { DemandPage } from "./data.server";
 import { Effect } from "./effect";
 import { JointRows } from "./joint-rows";
+import { SportPart } from "./sport-part";
 import { Button, ButtonLink } from "~/app/ui/button";
 import { Confirm } from "~/app/ui/dialog";
 import { Faults } from "~/app/ui/faults";
@@ -129,6 +130,7 @@ export function DemandView({ demand: first, own, sessions }: DemandPage) {
           <p className="text-ink-soft">{demand.held.map(heldWords).join(", ") || "nothing"}</p>
         )}
       </section>
+      <SportPart profile={demand} own={own} onChange={change} />
       <Effect sessions={sessions} against={against} onAgainst={setAgainst} before={kept} after={demand} />
       <div
         className="overflow-x-auto rounded-lg border border-line bg-land"
