@@ -98,7 +98,13 @@ export function draft(
     // Asked for once more with nothing new to differ from, the answer is the same.
     if (idea === failed) continue;
     progress((k + 1.5) / (ideas.length + 2), "choosing others");
-    const apart = made.map(({ one }) => apartOf(one.chosen, request));
+    const apart = [
+      ...made.map(({ one }) => apartOf(one.chosen, request)),
+      ...inAll(
+        made.map(({ one }) => one.chosen),
+        request,
+      ),
+    ];
     const next = maker.best(idea, apart);
     if (next.kind !== "made" || next.fit < WORTH_RUNNING * first.fit || next.found > first.found) {
       failed = idea;
@@ -141,13 +147,21 @@ function notThere({ using, familiar, group }: DraftRequest, candidates: readonly
 
 /** Of what is moved, held and lengthened in a draft, at most half may come again; what warms and ends it may. */
 function apartOf(chosen: readonly Chosen[], request: DraftRequest): Apart {
-  return apartFrom(
-    chosen
-      .filter(({ candidate }) => candidate.phase.serves && !candidate.phase.needed)
-      .map(({ candidate }) => candidate.drill.id),
-    request.must,
-  );
+  return apartFrom(servedOf(chosen), request.must);
 }
+
+/** What is in all drafts so far is in none that follows. */
+function inAll(made: readonly (readonly Chosen[])[], request: DraftRequest): Apart[] {
+  if (made.length < 2) return [];
+  const [first, ...others] = made.map((chosen) => apartFrom(servedOf(chosen), request.must).drills);
+  return [{ drills: new Set([...first!].filter((id) => others.every((drills) => drills.has(id)))), most: 0 }];
+}
+
+/** The drills that move, hold and lengthen. */
+const servedOf = (chosen: readonly Chosen[]): string[] =>
+  chosen
+    .filter(({ candidate }) => candidate.phase.serves && !candidate.phase.needed)
+    .map(({ candidate }) => candidate.drill.id);
 
 type Made =
   | {

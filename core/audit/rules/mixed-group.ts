@@ -2,8 +2,11 @@ import { needsOf } from "~/core/drills/form";
 import { itemsOf } from "../look";
 import type { Rule } from "../types";
 import { piecesThere } from "~/core/group/kit";
+import { scalesOf } from "~/core/stress/scales";
 import { LEVELS } from "~/core/vocabulary/levels";
 import { editItem } from "~/core/session/edits";
+
+const NEXT_TO_NOTHING = 2;
 
 /** A mixed group in a drill that has no easier form they could take: it is at its easiest, or the kit for it is not there. */
 export const mixedGroup: Rule = {
@@ -13,6 +16,9 @@ export const mixedGroup: Rule = {
     if (!group?.setting.mixed) return [];
     return itemsOf(input).flatMap(({ place, item, drill }) => {
       if (item.level === "easier") return [];
+      // What asks for next to nothing needs no easier form.
+      const { effort, skill } = scalesOf(drill, item.level);
+      if (effort <= NEXT_TO_NOTHING && skill === 0) return [];
       const down = LEVELS.slice(0, LEVELS.indexOf(item.level)).reverse();
       if (down.some((level) => piecesThere(needsOf(drill.levels[level]), 1, group.setting))) return [];
       const easier = drill.levels.easier;
