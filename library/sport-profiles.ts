@@ -25,7 +25,7 @@ const BEFORE: Readonly<
   swimming: { rehearses: ["swim", "pull"], surfaces: ["hall floor"] },
   lifting: { rehearses: ["squat", "hinge", "push"], surfaces: ["hall floor"] },
   throwing: { rehearses: ["throw", "run"], surfaces: ["dry grass", "hard ground", "hall floor"] },
-  climbing: { rehearses: ["hang", "pull", "step", "squat"], surfaces: ["mat", "hall floor"] },
+  climbing: { rehearses: ["hang", "pull", "step", "squat", "land"], surfaces: ["mat", "hall floor"] },
   "desk-work": { rehearses: ["squat", "hinge", "step"], surfaces: ["carpet"] },
 };
 

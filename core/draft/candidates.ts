@@ -274,6 +274,8 @@ function inPhase(
 ): Candidate | undefined {
   const among = amongOf(request);
   const form = drill.levels[level];
+  // Nobody lifts in pairs.
+  if (isLift(phase) && drill.partner !== undefined && drill.partner !== "alone" && !anyway) return undefined;
   // A bar is for its lift.
   if (kit.includes("barbell") && !isLift(phase) && !anyway) return undefined;
   const step = phase.ordered ? stepOf(request.school, { drill, level: form, name: level }) : undefined;

@@ -5,7 +5,7 @@ import { lastApart, type Apart, type DraftRequest } from "./request";
 import { leastIn } from "./sequencing";
 import { MAY_GIVE, phasesAt, phaseSeconds } from "~/core/arc/arcs";
 import { groundOf, lowAtMost, surfaceOf } from "~/core/arc/ground";
-import { LIFT_JOINTS, onlyWarms } from "~/core/arc/fits";
+import { LIFT_JOINTS, LIFTS, onlyWarms } from "~/core/arc/fits";
 import { forGroup } from "~/core/arc/people";
 import type { Phase } from "~/core/arc/schema";
 import { SURFACE_FACTS } from "~/core/group/surfaces";
@@ -618,6 +618,8 @@ export function wishesOf(request: DraftRequest, candidates: readonly Candidate[]
         : phase.needed
           ? -0.01
           : -0.006;
+    // The lift itself comes last.
+    if (request.lift && phase.serves && mine.includes(LIFTS[request.lift])) wish -= 0.02;
     // Big muscles are worth holding before small ones.
     if (isHeld(phase)) wish += HELD_FIRST.includes(joint) ? 0.008 : HELD_LAST.includes(joint) ? -0.01 : 0;
     if (phase.reaches && raise === 2 && c.from === "walking") wish -= 0.012;

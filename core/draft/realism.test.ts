@@ -150,6 +150,38 @@ describe("for older people", () => {
   });
 });
 
+describe("three drafts", () => {
+  it("have no drill that moves, holds or lengthens in all of them", () => {
+    for (const [purpose, demand] of [
+      ["before-training", "football"],
+      ["off-day", "rowing"],
+    ] as const) {
+      const answer = draft(asked({ purpose, demand, school: undefined, target: 1200 }), DRILLS, solve);
+      if (answer.kind !== "drafts" || answer.drafts.length < 3) throw new Error("three are wanted");
+      const [a, b, c] = answer.drafts.map(({ session }) =>
+        session.blocks
+          .filter(({ phase }) => phase === "move" || phase === "lengthen")
+          .flatMap((block) => block.items.map(({ drill }) => drill)),
+      );
+      expect(a!.filter((id) => b!.includes(id) && c!.includes(id))).toEqual([]);
+    }
+  });
+});
+
+describe("both halves of the body", () => {
+  it("are moved before sport", () => {
+    for (const demand of ["handball", "rowing", "football", "running"]) {
+      const { draft: one } = first({ demand, purpose: "before-game", target: 720, group: group({ kit: {} }) });
+      const joints = inPhase(one, "move").map(
+        (item) => MOTION_FACTS[formIn(item, drillById)!.levels[item.level].main[0]!].joint,
+      );
+      const legs = joints.filter((joint) => ["hip", "knee", "ankle", "toes"].includes(joint)).length;
+      expect(legs, demand).toBeGreaterThanOrEqual(2);
+      expect(joints.length - legs, demand).toBeGreaterThanOrEqual(2);
+    }
+  });
+});
+
 describe("other ends", () => {
   it("wake people up at a desk, at the pulse of a march", () => {
     for (const target of [300, 600]) {
@@ -171,6 +203,13 @@ describe("other ends", () => {
     const on = inPhase(one, "switch-on")[0]!;
     const { joint } = MOTION_FACTS[formIn(on, drillById)!.levels[on.level].main[0]!];
     expect(LIFT_JOINTS.squat).toContain(joint);
+  });
+  it("are not lifted in pairs", () => {
+    const rehearsing = candidatesOf(asked({ purpose: "before-lifting", demand: "lifting", school: undefined }), DRILLS)
+      .candidates.filter(({ phase }) => phase.id === "rehearse")
+      .map(({ drill }) => drill);
+    expect(rehearsing.map(({ id }) => id)).toContain("squat-free");
+    expect(rehearsing.filter(({ partner }) => partner === "pairs")).toEqual([]);
   });
   it("have strong efforts where the group has a cap for them", () => {
     const methods = (setting: object) =>
