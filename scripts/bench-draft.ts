@@ -1,3 +1,4 @@
+import { readFileSync } from "node:fs";
 import { audit, auditInput } from "~/core/audit/audit";
 import { draft, SHORT_AT_MOST } from "~/core/draft/draft";
 import { ARCS } from "~/core/arc/arcs";
@@ -13,6 +14,7 @@ import { median, quantile } from "~/core/statistics";
 import { DRILLS, drillById } from "~/library";
 import { SPORT_PROFILES, profileById } from "~/library/sport-profiles";
 import { sequencingById, SEQUENCINGS } from "~/library/sequencings";
+import { drawn, EVERY_SETTING } from "~/fixtures/settings-for-drafts";
 import { openSolver } from "~/solver/highs";
 
 export type Line = { what: string; value: string; baseline: string; ratio: string; goal?: string; met?: boolean };
@@ -145,6 +147,64 @@ const servedIn = (session: SessionPlan): string[] =>
   session.blocks
     .filter(({ phase }) => ARCS[session.purpose].phases.some((one) => one.id === phase && one.serves && !one.needed))
     .flatMap((block) => block.items.map((item) => item.drill));
+
+/** The requests of the reading: those that first drafts are kept of, and those of other people, sports, surfaces and lengths. */
+function readings(): DraftRequest[] {
+  const json = (path: string): unknown => JSON.parse(readFileSync(new URL(path, import.meta.url), "utf8"));
+  const first = Array.from(
+    { length: 24 },
+    (_, i) => (json(`../fixtures/first-drafts/${String(i + 1).padStart(2, "0")}.json`) as { request: object }).request,
+  );
+  return [...first, ...(json("../fixtures/readings/own.json") as object[])].map((written) => {
+    const read = readRequest(
+      { ...written, drafts: 3 },
+      { demands: profileById, schools: sequencingById, drills: drillById },
+    );
+    if (!read.ok) throw new Error(JSON.stringify(read.faults));
+    return read.value;
+  });
+}
+
+/** So many of all settings are drafted for in a bench; all of them with `every` among its words. */
+const SOME_SETTINGS = 240;
+
+/** Drafts of the reading and of every purpose, length, sport, kit and surface: whether there is one, what is found in it, how long it takes. */
+export async function draftingEverywhere(every: boolean): Promise<Line[]> {
+  const solve = await openSolver();
+  const look = (requests: readonly (() => DraftRequest)[]) => {
+    const times: number[] = [];
+    let [none, warned, drafts] = [0, 0, 0];
+    for (const make of requests) {
+      const request = make();
+      const start = performance.now();
+      const answer = draft(request, DRILLS, solve);
+      times.push(performance.now() - start);
+      if (answer.kind !== "drafts") {
+        none++;
+        continue;
+      }
+      drafts += answer.drafts.length;
+      warned += answer.drafts.filter(({ session }) => measure(session, request, drillById, DRILLS).warned).length;
+    }
+    return { times, none, warned, drafts };
+  };
+  const line = (what: string, { times, none, warned, drafts }: ReturnType<typeof look>): Line => ({
+    what: `draft: ${what}: none, with a warning, of ${drafts}; median and 95th percentile of time`,
+    value: `${none}, ${warned}; ${((median(times) ?? NaN) / 1000).toFixed(2)} and ${((quantile(times, 0.95) ?? NaN) / 1000).toFixed(2)} s`,
+    baseline: "",
+    ratio: "",
+    goal: "none, none",
+    met: none === 0 && warned === 0,
+  });
+  const settings = every ? EVERY_SETTING : drawn(EVERY_SETTING, SOME_SETTINGS, 1);
+  return [
+    line("the forty-eight requests of the reading", look(readings().map((request) => () => request))),
+    line(
+      `${settings.length} of ${EVERY_SETTING.length} purposes, lengths, sports, kit and surfaces`,
+      look(settings.map(({ request }) => request)),
+    ),
+  ];
+}
 
 /** Drafts for requests of all kinds, from the library that ships and from one of a thousand, held against their bound and looked over as sessions that somebody runs. */
 export async function drafting(each: (k: number, words: string) => void = () => undefined): Promise<Line[]> {

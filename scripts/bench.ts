@@ -27,7 +27,7 @@ import { addOwnDrill } from "~/db/own-drills";
 import { coach } from "~/db/schema";
 import { DRILLS, drillById } from "~/library";
 import { DRAWN_DRILLS, drawnDrillById } from "~/library/drawn";
-import { drafting, type Line } from "./bench-draft";
+import { drafting, draftingEverywhere, type Line } from "./bench-draft";
 import { classOfSixty, largest, threeYears } from "./bench-load";
 import { buildIfChanged } from "./setup/build";
 import { startCluster } from "./setup/cluster";
@@ -471,7 +471,15 @@ async function main(): Promise<void> {
     // `./mapset bench pages` leaves out what is worked out without a page.
     const onlyPages = process.argv.includes("pages");
     buildIfChanged();
-    if (!onlyPages) lines.push(compiler(), insights(), ...(await fitting()), ...(await drafting()), ...figure());
+    if (!onlyPages)
+      lines.push(
+        compiler(),
+        insights(),
+        ...(await fitting()),
+        ...(await drafting()),
+        ...(await draftingEverywhere(process.argv.includes("every"))),
+        ...figure(),
+      );
     const secret = randomBytes(32).toString("hex");
     const { db, close } = connect(cluster.url);
     await migrateTo(db, `${ROOT}/db/migrations`);
