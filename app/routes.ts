@@ -25,6 +25,8 @@ export default [
     route("library/sheet", "routes/library/sheet.tsx"),
     route("library/profiles", "routes/profiles/route.tsx"),
     route("library/profiles/:profile", "routes/profile/route.tsx"),
+    route("library/arcs", "routes/arcs/route.tsx"),
+    route("library/arcs/:purpose", "routes/arc/route.tsx"),
     route("library/:drill", "routes/drill/route.tsx"),
     route("library/:drill/edit", "routes/own-drill/route.tsx"),
 

@@ -9,6 +9,7 @@ import { drillById } from "~/library";
 import { drawnDrillById } from "~/library/drawn";
 import type { Db } from "./client";
 import { clubsOf, type Club } from "./clubs";
+import * as arcs from "./arcs";
 import * as demands from "./sport-profiles";
 import * as requests from "./draft-requests";
 import * as heard from "./feedback";
@@ -64,6 +65,7 @@ const OF_A_CLUB = [
   "own_drill_revision",
   "own_drill_stress",
   "sport_profile",
+  "own_arc",
   "draft_request",
   "entry",
   "member",
@@ -120,6 +122,9 @@ async function asked(): Promise<Record<string, () => Promise<unknown>>> {
     addProfile: () => demands.addProfile(db, ben, profileById("rowing")!),
     saveProfile: () => demands.saveProfile(db, ben, profile, profileById("rowing")!),
     deleteProfile: () => demands.deleteProfile(db, ben, profile),
+    listArcs: () => arcs.listArcs(db, ben),
+    saveArc: () => arcs.saveArc(db, ben, "off-day", { phases: {}, warm: 3 }),
+    deleteArc: () => arcs.deleteArc(db, ben, "off-day"),
     listRequests: () => requests.listRequests(db, ben),
     findRequest: () => requests.findRequest(db, ben, request),
     addRequest: () => requests.addRequest(db, ben, { ...kept, groupId: group }),

@@ -255,6 +255,77 @@ describe("a request", () => {
     expect((await page.request.get(address)).status()).toBe(404);
   });
 
+  it("is asked for in one click from a group’s page, with its arc drawn, and changed where the club has it otherwise", async () => {
+    const { page } = await world.visitor({ bypassCSP: true });
+    await signIn(page);
+    await page.goto("/groups");
+    await ready(page);
+    await page.getByRole("link", { name: "Kestrel Sound junior rowers", exact: true }).first().click();
+    await page
+      .getByRole("navigation", { name: "Draft for them" })
+      .getByRole("link", { name: "After training" })
+      .click();
+    await page.waitForURL(/\/sessions\/draft\?group=.*&purpose=after-training$/);
+    await ready(page);
+    expect(await page.getByLabel("Purpose").inputValue()).toBe("after-training");
+    expect(await page.getByLabel("Variety").inputValue()).toBe("1");
+    const arc = page.getByRole("list", { name: "How it goes" });
+    expect(await arc.getByRole("listitem").count()).toBe(3);
+    await page.getByLabel("Purpose").selectOption("off-day");
+    await expect.poll(() => arc.getByRole("listitem").count()).toBe(5);
+    await page.getByLabel("Purpose").selectOption("after-training");
+    // What the group does not have is not offered.
+    const click = page.getByRole("group", { name: "In one click" });
+    expect(await click.getByRole("button", { name: "a band" }).count()).toBe(0);
+    await click.getByRole("button", { name: "kneeling" }).click();
+    await click.getByRole("button", { name: "hips" }).click();
+    await page.getByText("more for the hips").waitFor();
+    await page.getByRole("button", { name: /^Protected areas and caps: kneeling/ }).waitFor();
+    expect(await violations(page)).toEqual([]);
+    await drafted(page);
+    for (const name of await drillsOf(card(page))) expect(name).not.toMatch(/kneel/i);
+    await click.getByRole("button", { name: "kneeling" }).click();
+    await expect.poll(() => page.getByRole("button", { name: /^Protected areas and caps: kneeling/ }).count()).toBe(0);
+
+    // The club eases for longer: its arc says so, and so does what is drafted.
+    await page.getByRole("link", { name: "Change this arc" }).click();
+    await page.waitForURL(/\/library\/arcs\/after-training$/);
+    await ready(page);
+    const number = async (label: string, value: string) => {
+      await page.getByLabel(label).fill(value);
+      await page.getByLabel(label).press("Enter");
+    };
+    await number("Ease: share at least", "90");
+    await page.getByText("at least 90 % is more than at most 25 %").waitFor();
+    expect(await page.getByRole("button", { name: "Save" }).isDisabled()).toBe(true);
+    await page.getByRole("button", { name: "Undo" }).click();
+    await number("Ease: share at most", "45");
+    await number("Ease: share at least", "35");
+    await number("Hold: share at least", "35");
+    await page.getByRole("button", { name: "Save" }).click();
+    await page.getByText("Saved", { exact: true }).waitFor();
+    expect(await violations(page)).toEqual([]);
+    await page.goto("/sessions/draft");
+    await ready(page);
+    await page.getByLabel("Purpose").selectOption("after-training");
+    await page.getByText("3:30–4:30").waitFor();
+    const { request } = page;
+    const form = (fields: Record<string, string>) => ({ form: fields, maxRedirects: 0 });
+    const send = async (doc: unknown) =>
+      (await request.post("/library/arcs/after-training", form({ doc: JSON.stringify(doc) }))).status();
+    expect(await send({ phases: { hold: { share: { least: 90, most: 10 } } } })).toBe(422);
+    expect(await send({ phases: "none" })).toBe(422);
+    await page.goto("/library/arcs/after-training");
+    await ready(page);
+    expect(await page.getByLabel("Ease: share at most").inputValue()).toBe("45");
+    await page.getByRole("button", { name: "Back to Mapset’s own" }).click();
+    await page.getByRole("alertdialog").getByRole("button", { name: "Back to Mapset’s own" }).click();
+    await page.getByText("Saved", { exact: true }).waitFor();
+    await page.reload();
+    await ready(page);
+    expect(await page.getByLabel("Ease: share at most").inputValue()).toBe("25");
+  });
+
   it("begins from a session, from a motion it lacks, and from what someone felt", async () => {
     const { page } = await world.visitor();
     await signIn(page);

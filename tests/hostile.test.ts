@@ -187,6 +187,7 @@ describe("requests that are none of ours", () => {
       "/library",
       "/library/cat-camel",
       "/library/profiles",
+      "/library/arcs/off-day",
       "/sessions",
       "/sessions/draft",
       `${session}/hand-out`,
@@ -206,6 +207,9 @@ describe("requests that are none of ours", () => {
   it("are refused: profiles, hosts and methods that are none", async () => {
     expect((await coach.get(`/library/profiles/own-${"-".repeat(36)}`)).status()).toBe(404);
     expect((await coach.get(`/sessions/draft?profile=own-${"-".repeat(36)}`)).status()).toBeLessThan(500);
+    expect((await coach.get("/sessions/draft?purpose=party&group=x")).status()).toBeLessThan(500);
+    for (const arc of ["party", "__proto__", "constructor"])
+      expect((await coach.get(`/library/arcs/${arc}`)).status()).toBe(404);
     expect((await coach.fetch("/sessions", { method: "DELETE" })).status()).toBe(405);
     expect(
       (
@@ -439,6 +443,7 @@ describe("two thousand bodies that nobody would send", () => {
       "/library/cat-camel",
       "/library/profiles",
       "/library/profiles/rowing",
+      "/library/arcs/off-day",
       "/sessions",
       "/sessions/draft",
       `${session}/hand-out`,

@@ -75,6 +75,7 @@ const filled = (address: string) =>
     .replace(":link", "00000000-0000-4000-8000-000000000000")
     .replace(":drill", "cat-camel")
     .replace(":profile", "rowing")
+    .replace(":purpose", "off-day")
     .replace(":person", "00000000-0000-4000-8000-000000000000")
     .replace(":group", "00000000-0000-4000-8000-000000000000")
     .replace(":level", "standard")

@@ -123,6 +123,8 @@ describe.each<["light" | "dark", string, BrowserContextOptions]>([
       "/library?q=anvil",
       "/library/profiles",
       "/library/profiles/rowing",
+      "/library/arcs",
+      "/library/arcs/off-day",
       "/library/sheet",
       "/library/ankle-effort",
       "/library/roll-down",

@@ -1,5 +1,6 @@
 import { expose } from "comlink";
 import wasm from "highs/runtime?url";
+import { arcsWith, type OwnArcs } from "~/core/arc/own";
 import { draft, type DraftAnswer } from "~/core/draft/draft";
 import { restated, type Stated } from "~/core/draft/explain";
 import { readRequest, type WrittenRequest } from "~/core/draft/request";
@@ -15,7 +16,7 @@ import { sequencingById } from "~/library/sequencings";
 import { openSolver } from "~/solver/highs";
 
 /** The coach's own drills and demand profiles, which the worker does not ship with. */
-export type Own = { drills: readonly Drill[]; demands: readonly SportProfile[] };
+export type Own = { drills: readonly Drill[]; demands: readonly SportProfile[]; arcs: OwnArcs };
 export type OfferedSwap = Swap & { stated: Stated };
 
 const solver = openSolver({ wasm });
@@ -30,6 +31,7 @@ function read(written: unknown, own: Own) {
     demands: (known) => demands.get(known) ?? profileById(known),
     schools: sequencingById,
     drills: (known) => byId.get(known),
+    arcs: arcsWith(own.arcs),
   });
   if (!found.ok) throw new Error(found.faults.map(faultLine).join(" "));
   return { request: found.value, offered };

@@ -7,16 +7,23 @@ import { DRILLS, drillById } from "~/library";
 import { openSolver } from "~/solver/highs";
 
 /** `own` are the coach's own drills, which the worker does not ship with. */
-export type FitAsk = { request: FitRequest; drop: boolean; add: boolean; group: Room["group"]; own: readonly Drill[] };
+export type FitAsk = {
+  request: FitRequest;
+  drop: boolean;
+  add: boolean;
+  group: Room["group"];
+  arc: Room["arc"];
+  own: readonly Drill[];
+};
 
 const solver = openSolver({ wasm });
 
 const answers = {
   /** Fits a session to a time, off the page. */
-  async fit({ request, drop, add, group, own }: FitAsk): Promise<RoomAnswer> {
+  async fit({ request, drop, add, group, arc, own }: FitAsk): Promise<RoomAnswer> {
     const byId = new Map(own.map((drill) => [drill.id, drill]));
     const drillOf = (id: string) => byId.get(id) ?? drillById(id);
-    return fitWithRoom(request, { drop, add: add ? DRILLS : [], group }, drillOf, await solver);
+    return fitWithRoom(request, { drop, add: add ? DRILLS : [], group, arc }, drillOf, await solver);
   },
 };
 

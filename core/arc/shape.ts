@@ -1,5 +1,5 @@
-import { ARCS, phasesAt } from "./arcs";
-import type { Purpose } from "~/core/session/schema";
+import { phasesAt } from "./arcs";
+import type { Arc } from "./schema";
 import type { Seconds } from "~/core/units";
 
 /** A phase as it is drawn before anything is in it: how long it is to be, and how brisk, 0 to 3. */
@@ -15,8 +15,8 @@ export type PhaseShape = {
 };
 
 /** How a session for a purpose rises and falls at a length: its phases, each with its seconds and the pulse it gets to. */
-export const arcShape = (purpose: Purpose, target: Seconds): PhaseShape[] =>
-  phasesAt(ARCS[purpose], target).map(({ id, title, why, share, seconds, pulse, reaches }) => {
+export const arcShape = (arc: Arc, target: Seconds): PhaseShape[] =>
+  phasesAt(arc, target).map(({ id, title, why, share, seconds, pulse, reaches }) => {
     const least = Math.max(seconds, (share.least / 100) * target);
     const most = Math.max(seconds, (share.most / 100) * target);
     return {

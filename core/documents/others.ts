@@ -1,4 +1,5 @@
 import { openWith } from "./opened";
+import { arcChangesSchema, type ArcChanges } from "~/core/arc/own";
 import { sportProfileSchema, type SportProfile } from "~/core/sport-profiles/schema";
 import { keptRequestSchema, type KeptRequest } from "~/core/draft/request";
 
@@ -6,3 +7,4 @@ import { keptRequestSchema, type KeptRequest } from "~/core/draft/request";
 
 export const openProfile = (raw: unknown) => openWith<SportProfile>(sportProfileSchema, raw);
 export const openRequest = (raw: unknown) => openWith<KeptRequest>(keptRequestSchema, raw);
+export const openArc = (raw: unknown) => openWith<ArcChanges>(arcChangesSchema, raw);

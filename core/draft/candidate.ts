@@ -1,4 +1,4 @@
-import { ARCS, servedSeconds } from "~/core/arc/arcs";
+import { servedSeconds } from "~/core/arc/arcs";
 import { LIFTS, rehearsesIt, type Among } from "~/core/arc/fits";
 import type { Place } from "~/core/arc/ground";
 import type { Arc, Phase } from "~/core/arc/schema";
@@ -64,7 +64,7 @@ export const rowsOf = (c: Pick<Candidate, "drill" | "level">, also: boolean): Re
 };
 
 /** The arc a request follows. */
-export const arcOf = ({ purpose }: Pick<DraftRequest, "purpose">): Arc => ARCS[purpose];
+export const arcOf = ({ arc }: Pick<DraftRequest, "arc">): Arc => arc;
 
 /** What of a request decides whether a drill is for a phase. */
 export const amongOf = ({ purpose, demand, group, pace, lift }: DraftRequest): Among => ({
@@ -84,8 +84,7 @@ export const clockOf = ({ interval }: Pick<DraftRequest, "interval">, phase: Pha
 export const isLift = (phase: Phase): boolean => phase.takes.some(({ rehearses }) => rehearses === "lift");
 
 /** The seconds of a request in which motions are served. */
-export const servedIn = ({ purpose, target }: Pick<DraftRequest, "purpose" | "target">): Seconds =>
-  servedSeconds(purpose, target);
+export const servedIn = ({ arc, target }: Pick<DraftRequest, "arc" | "target">): Seconds => servedSeconds(arc, target);
 
 /** Whether a candidate rehearses an action of the sport. */
 export const isRehearsal = (request: DraftRequest, { drill, phase }: Candidate): boolean =>

@@ -320,7 +320,7 @@ class Maker {
           continue;
         }
         const found = audit(
-          auditInput(session, drills, { demand: request.demand, group: request.group, offered }),
+          auditInput(session, drills, { demand: request.demand, group: request.group, offered, arc: request.arc }),
         ).filter(
           ({ severity, rule }) =>
             (severity !== "hint" || rule === "phases" || rule === "too-many") && rule !== "new-drill",

@@ -79,7 +79,9 @@ export function stated(
   const missing = missingRows(coverage, request.demand, servedIn(request))
     .filter(({ has, wants }) => wants - has >= Math.max(WORTH_SAYING.seconds, WORTH_SAYING.share * wants))
     .map((one) => ({ ...one, why: whyMissing(one.row, candidates, kept, offered, drills) }));
-  const found = audit(auditInput(session, drills, { demand: request.demand, group: request.group, offered }));
+  const found = audit(
+    auditInput(session, drills, { demand: request.demand, group: request.group, offered, arc: request.arc }),
+  );
   const cautions = found
     .filter(({ severity, rule }) => severity !== "hint" || rule === "protected-areas")
     .map(({ message }) => message);

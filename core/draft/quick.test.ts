@@ -3,6 +3,7 @@ import { draft } from "./draft";
 import { quickAsks } from "./quick";
 import { keptRequestSchema, MOST_ASKED, readRequest, requestOf, type KeptRequest } from "./request";
 import { askedWords } from "./words";
+import { ARCS } from "~/core/arc/arcs";
 import { arcShape } from "~/core/arc/shape";
 import { formIn } from "~/core/drills/form";
 import { coverageOf } from "~/core/coverage/coverage";
@@ -125,13 +126,13 @@ describe("the arc as it is drawn", () => {
   it("has the phases of its length, none without time, and gets up before power and down after it", () => {
     for (const purpose of PURPOSES)
       for (const target of [300, 600, 1800])
-        for (const { least, most, pulse } of arcShape(purpose, target)) {
+        for (const { least, most, pulse } of arcShape(ARCS[purpose], target)) {
           expect(least).toBeGreaterThan(0);
           expect(most).toBeGreaterThanOrEqual(least);
           expect(pulse).toBeGreaterThanOrEqual(0);
         }
-    expect(arcShape("before-game", 600).map(({ pulse }) => pulse)).toEqual([2, 2, 3, 3]);
-    expect(arcShape("after-training", 600).map(({ pulse }) => pulse)).toEqual([2, 1, 0]);
-    expect(arcShape("off-day", 300).map(({ id }) => id)).toEqual(["move", "lengthen", "breathe"]);
+    expect(arcShape(ARCS["before-game"], 600).map(({ pulse }) => pulse)).toEqual([2, 2, 3, 3]);
+    expect(arcShape(ARCS["after-training"], 600).map(({ pulse }) => pulse)).toEqual([2, 1, 0]);
+    expect(arcShape(ARCS["off-day"], 300).map(({ id }) => id)).toEqual(["move", "lengthen", "breathe"]);
   });
 });

@@ -1,4 +1,6 @@
 import { z } from "zod";
+import { ARCS } from "~/core/arc/arcs";
+import type { Arc } from "~/core/arc/schema";
 import { LIFT_JOINTS } from "~/core/arc/fits";
 import { forGroup } from "~/core/arc/people";
 import { schoolInstead, usualSchool } from "~/core/arc/schools";
@@ -109,6 +111,7 @@ export type DraftRequest = {
   title: string;
   target: Seconds;
   purpose: Purpose;
+  arc: Arc;
   demand: SportProfile;
   school: Sequencing;
   /** Whether it was asked for; the usual one gives way to what takes less moving. */
@@ -167,12 +170,14 @@ export const lastApart = ({ differ, group, must }: Pick<DraftRequest, "differ" |
 
 type Known = {
   demands: (id: string) => SportProfile | undefined;
+  /** The arcs of a club; without them, those that ship. */
+  arcs?: Readonly<Record<Purpose, Arc>>;
   schools: (id: string) => Sequencing | undefined;
   drills: (id: string) => Drill | undefined;
 };
 
 /** Reads a request; every fault with its path, names that nobody knows among them. */
-export function readRequest(value: unknown, { demands, schools, drills }: Known): Read<DraftRequest> {
+export function readRequest(value: unknown, { demands, schools, drills, arcs = ARCS }: Known): Read<DraftRequest> {
   const read = parseWith(draftRequestSchema, value);
   if (!read.ok) return read;
   const { demand: asked, school: schoolId, ...rest } = read.value;
@@ -208,6 +213,7 @@ export function readRequest(value: unknown, { demands, schools, drills }: Known)
     ok: true,
     value: {
       ...rest,
+      arc: arcs[rest.purpose],
       // Changing position takes these people longer, until it has been measured.
       pace:
         moves === 1 || rest.pace.moveBase !== undefined || rest.pace.moveStep !== undefined

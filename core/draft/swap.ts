@@ -59,7 +59,7 @@ export function swapsFor(
   );
   const now = compile(session, drills).totalSeconds;
   const look = (one: SessionPlan) =>
-    audit(auditInput(one, drills, { demand: request.demand, group: request.group, offered })).filter(
+    audit(auditInput(one, drills, { demand: request.demand, group: request.group, offered, arc: request.arc })).filter(
       ({ severity }) => severity !== "hint",
     ).length;
   const found = look(session);

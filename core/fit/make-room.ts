@@ -1,4 +1,5 @@
 import { servedSeconds } from "~/core/arc/arcs";
+import type { Arc } from "~/core/arc/schema";
 import { formIn } from "~/core/drills/form";
 import { endsOf, fitToTime, UNDER_AT_MOST, type FitAnswer, type FitRequest } from "./fit-to-time";
 import { equalPlaces } from "./levers";
@@ -22,7 +23,7 @@ import { placeKey, totalsByItem } from "~/core/timeline/totals";
 type Drills = (id: string) => Drill | undefined;
 
 /** What may be done besides setting what is there another way. */
-export type Room = { drop: boolean; add: readonly Drill[]; group?: Group | undefined };
+export type Room = { drop: boolean; add: readonly Drill[]; group?: Group | undefined; arc?: Arc | undefined };
 
 /** What would help where nothing comes to the target. */
 export type Help = "unlock" | "drop" | "add";
@@ -116,12 +117,16 @@ function helpsFor(
 }
 
 /** What the audit finds in a session as it would be, with the same people and demand. */
-function lookerAt({ demand }: FitRequest, { group, add }: Room, drills: Drills): (session: SessionPlan) => FoundIn {
+function lookerAt(
+  { demand }: FitRequest,
+  { group, add, arc }: Room,
+  drills: Drills,
+): (session: SessionPlan) => FoundIn {
   const known = new WeakMap<SessionPlan, FoundIn>();
   return (session) => {
     const before = known.get(session);
     if (before) return before;
-    const fresh = { session, found: audit(auditInput(session, drills, { demand, group, offered: add })) };
+    const fresh = { session, found: audit(auditInput(session, drills, { demand, group, offered: add, arc })) };
     known.set(session, fresh);
     return fresh;
   };
@@ -229,10 +234,10 @@ function addSteps(
   locked: ReadonlySet<string>,
   demand: SportProfile,
   target: number,
-  { add, group }: Room,
+  { add, group, arc }: Room,
   drills: Drills,
 ): Step[] {
-  const input = auditInput(session, drills, { demand, group, offered: add });
+  const input = auditInput(session, drills, { demand, group, offered: add, arc });
   for (const { row } of missingRows(input.coverage, demand, servedSeconds(session.purpose, target))) {
     const fix = addFix(
       input,

@@ -17,6 +17,7 @@ import {
   group,
   link,
   membership,
+  ownArc,
   ownDrill,
   ownDrillRevision,
   person,
@@ -109,6 +110,14 @@ export const KINDS: readonly Kind[] = [
     key: ["id"],
     most: MOST.profiles,
     row: z.strictObject({ id, name: text(80, 3), doc, createdAt: at, updatedAt: at }),
+  },
+  {
+    file: "arcs",
+    words: "arcs of its own",
+    table: ownArc,
+    key: ["purpose"],
+    most: PURPOSES.length,
+    row: z.strictObject({ purpose: z.enum(PURPOSES), doc, updatedAt: at }),
   },
   {
     file: "sessions",

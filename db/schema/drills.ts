@@ -3,6 +3,7 @@ import { check, foreignKey, index, integer, jsonb, pgTable, primaryKey, text, uu
 import { madeBy } from "./accounts";
 import { clubId } from "./clubs";
 import { changed, made, moment } from "./columns";
+import type { Purpose } from "~/core/session/schema";
 import type { LevelLines } from "~/core/stress/attach";
 
 /** A drill a coach has made. What it says is in its revisions; `revision` is the newest. */
@@ -88,4 +89,16 @@ export const sportProfile = pgTable(
     index("sport_profile_list").on(t.clubId, t.name),
     check("sport_profile_name", sql`length(${t.name}) between 3 and 80`),
   ],
+);
+
+/** What a club does otherwise in the arc of a purpose; without a line it is as Mapset has it. */
+export const ownArc = pgTable(
+  "own_arc",
+  {
+    clubId: clubId(),
+    purpose: text("purpose").$type<Purpose>().notNull(),
+    doc: jsonb("doc").$type<unknown>().notNull(),
+    updatedAt: changed(),
+  },
+  (t) => [primaryKey({ name: "own_arc_pk", columns: [t.clubId, t.purpose] })],
 );

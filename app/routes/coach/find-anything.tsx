@@ -15,6 +15,7 @@ const PLACES = [
   { id: "archived", words: "Archived sessions", to: "/sessions?archived" },
   { id: "library", words: "Library of drills", to: "/library" },
   { id: "profiles", words: "Sport profiles", to: "/library/profiles" },
+  { id: "arcs", words: "Arcs of sessions", to: "/library/arcs" },
   { id: "sheet", words: "Contact sheet of every drill", to: "/library/sheet" },
   { id: "groups", words: "Groups", to: "/groups" },
   { id: "people", words: "People", to: "/groups/people" },

@@ -35,6 +35,7 @@ import { useChoicesFollowed, useLocksKept } from "./use-followed";
 import { bothSaved, useSetting } from "./use-setting";
 import { SettingDialog } from "~/app/ui/setting-dialog";
 import { cx } from "~/app/ui/classes";
+import type { OwnArcs } from "~/core/arc/own";
 import type { Lead } from "~/core/audit/types";
 import type { MarkedSetting } from "~/db/session-setting";
 import type { SportProfile } from "~/core/sport-profiles/schema";
@@ -58,6 +59,7 @@ type Props = {
   setting: MarkedSetting;
   groups: { id: string; people: string[]; group: Group }[];
   ownDemands: SportProfile[];
+  arcs: OwnArcs;
   others: { id: string; title: string }[];
 };
 
@@ -73,6 +75,7 @@ export function DeskView({
   setting: first,
   groups,
   ownDemands,
+  arcs,
   others,
 }: Props) {
   const own = useOwnDrills(used);
@@ -106,6 +109,7 @@ export function DeskView({
     group,
     offered: every,
     accepted: setting.accepted,
+    arcs,
   });
   const [trouble, setTrouble] = useState<string>();
   const [asked, ask] = useState<Tab>("item");

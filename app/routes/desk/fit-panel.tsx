@@ -67,6 +67,7 @@ export function FitPanel({ desk, insights, demand, own }: Props) {
               drop,
               add,
               group: insights.input.group,
+              arc: insights.input.arc,
               own,
             });
         }}

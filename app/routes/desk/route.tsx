@@ -9,6 +9,7 @@ import { useThere } from "~/app/ui/use-there";
 import { getServices } from "~/app/server/services.server";
 import { segmentsAtMost } from "~/core/session/size";
 import { lookupOf } from "~/library";
+import { listArcs } from "~/db/arcs";
 import { listProfiles } from "~/db/sport-profiles";
 import { findSession, listTitles } from "~/db/sessions";
 import { findMarkedSetting } from "~/db/session-setting";
@@ -27,12 +28,13 @@ export async function loader({ request, params }: Route.LoaderArgs) {
   const coach = await requireCoach(request);
   const id = idOf(params.id);
   const { db } = getServices();
-  const [stored, edition, setting, groups, ownDemands, others] = await Promise.all([
+  const [stored, edition, setting, groups, ownDemands, arcs, others] = await Promise.all([
     opening(findSession(db, coach.club, id)),
     newestEdition(db, coach.club, id),
     findMarkedSetting(db, coach.club, id),
     listGroups(db, coach.club),
     listProfiles(db, coach.club),
+    listArcs(db, coach.club),
     listTitles(db, coach.club),
   ]);
   if (!stored || !setting) throw notHere();
@@ -51,6 +53,7 @@ export async function loader({ request, params }: Route.LoaderArgs) {
     setting,
     groups,
     others,
+    arcs,
     ownDemands: ownDemands.map(({ row: _, ...demand }) => demand),
   };
 }

@@ -1,4 +1,5 @@
 import { servedSeconds } from "~/core/arc/arcs";
+import { arcWith, type OwnArcs } from "~/core/arc/own";
 import { useEffect, useMemo, useState } from "react";
 import type { DrillLookup } from "~/library";
 import { sortOut, type Accepted } from "~/core/audit/accepted";
@@ -23,6 +24,7 @@ export function useInsights({
   group,
   offered,
   accepted,
+  arcs,
 }: {
   session: SessionPlan;
   drills: DrillLookup;
@@ -30,11 +32,13 @@ export function useInsights({
   group: Group | undefined;
   offered: readonly Drill[];
   accepted: readonly Accepted[];
+  arcs: OwnArcs;
 }) {
   const session = useSettled(now);
+  const arc = useMemo(() => arcWith(session.purpose, arcs[session.purpose]), [session.purpose, arcs]);
   const input = useMemo(
-    () => auditInput(session, drills, { demand, group, offered }),
-    [session, drills, demand, group, offered],
+    () => auditInput(session, drills, { demand, group, offered, arc }),
+    [session, drills, demand, group, offered, arc],
   );
   const found = useMemo(() => audit(input), [input]);
   const [tried, setTried] = useState<{ of: readonly Finding[]; mends: ReadonlyMap<Finding, AppliedFix> }>({
@@ -57,10 +61,8 @@ export function useInsights({
   }, [input, found]);
   const sorted = useMemo(() => sortOut(found, session, accepted), [found, session, accepted]);
   const fit = useMemo(
-    () =>
-      demand &&
-      fitOf(input.coverage, demand, servedSeconds(session.purpose, session.target ?? input.timeline.totalSeconds)),
-    [input, demand, session],
+    () => demand && fitOf(input.coverage, demand, servedSeconds(arc, session.target ?? input.timeline.totalSeconds)),
+    [input, demand, session, arc],
   );
   const flags = useMemo(() => flagsByPlace(sorted.open), [sorted]);
   return {

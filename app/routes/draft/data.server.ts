@@ -2,6 +2,7 @@ import { beginning } from "./beginning.server";
 import type { Coach } from "~/app/server/coach.server";
 import { drillsNamed, drillsOf } from "~/app/server/drills.server";
 import { getServices } from "~/app/server/services.server";
+import { listArcs } from "~/db/arcs";
 import { listProfiles } from "~/db/sport-profiles";
 import { listRequests } from "~/db/draft-requests";
 import { summarise } from "~/app/routes/sessions/summary.server";
@@ -21,9 +22,10 @@ const RECENT = 6;
 /** What the drafting page begins with, from its address. */
 export async function draftPage(coach: Coach, asked: URLSearchParams) {
   const { db } = getServices();
-  const [groups, ownDemands, kept, before, unreadable, recent, handed] = await Promise.all([
+  const [groups, ownDemands, arcs, kept, before, unreadable, recent, handed] = await Promise.all([
     listGroups(db, coach.club),
     listProfiles(db, coach.club),
+    listArcs(db, coach.club),
     listRequests(db, coach.club),
     lastByGroup(db, coach.club),
     listUnreadable(db, coach.club, "request"),
@@ -40,6 +42,7 @@ export async function draftPage(coach: Coach, asked: URLSearchParams) {
     ...begun,
     coachId: coach.id,
     groups,
+    arcs,
     lasts,
     used: await drillsNamed(coach.club, begun.request),
     ownDemands: ownDemands.map(({ row: _, ...demand }) => demand),

@@ -10,7 +10,7 @@ import {
   useSearchParams,
 } from "react-router";
 import { Answer } from "./answer";
-import { ArcPicture } from "./arc-picture";
+import { ArcPicture } from "~/app/ui/arc-picture";
 import { QuickAsking } from "./quick-asking";
 import { Before } from "./before";
 import { leave, leftAt, type Left } from "./left";
@@ -24,6 +24,7 @@ import { ShownTo } from "~/app/ui/figure/look";
 import { DrillsContext } from "~/app/ui/drills";
 import { useOwnDrills, type OwnDrills } from "~/app/ui/own-drills";
 import { Faults } from "~/app/ui/faults";
+import { arcWith } from "~/core/arc/own";
 import { withNamed } from "~/core/drills/own";
 import { forAnother, lastOf } from "~/core/draft/begin";
 import { requestOf, type KeptRequest } from "~/core/draft/request";
@@ -74,6 +75,7 @@ function Asked({
   keptId: firstKept,
   from,
   groups,
+  arcs,
   used,
   ownDemands,
   own,
@@ -98,8 +100,8 @@ function Asked({
   const demands = useMemo(() => [...ownDemands, ...SPORT_PROFILES], [ownDemands]);
   const { all } = own;
   const mine = useCallback(
-    async () => ({ drills: withNamed(used, await all()), demands: ownDemands }),
-    [all, used, ownDemands],
+    async () => ({ drills: withNamed(used, await all()), demands: ownDemands, arcs }),
+    [all, used, ownDemands, arcs],
   );
   const group = groups.find((g) => g.id === groupId)?.group;
   const { draft, swaps, stop, progress, drafted, setSwapped } = useDrafter(mine, left?.drafted);
@@ -207,7 +209,17 @@ function Asked({
               }}
             />
             <QuickAsking request={request} group={group} onRequest={setRequest} />
-            {!bad && <ArcPicture purpose={request.purpose} target={target} />}
+            {!bad && (
+              <>
+                <ArcPicture arc={arcWith(request.purpose, arcs[request.purpose])} target={target} />
+                <Link
+                  to={`/library/arcs/${request.purpose}`}
+                  className="mt-1 inline-block text-xs text-ink-faint underline underline-offset-4"
+                >
+                  Change this arc
+                </Link>
+              </>
+            )}
             <div className="mt-4 flex flex-wrap items-center gap-x-3 gap-y-2">
               <Button kind="primary" type="submit" disabled={bad || progress !== undefined} className="px-5">
                 {request.locked.length > 0 ? `Draft again with ${request.locked.length} locked` : "Draft"}

@@ -12,6 +12,8 @@ import { cautionsOf, makeEdition, withoutNotes } from "~/core/edition/edition";
 import type { SessionPlan } from "~/core/session/schema";
 import { compile } from "~/core/timeline/compile";
 import type { Club } from "~/db/clubs";
+import { listArcs } from "~/db/arcs";
+import { arcWith } from "~/core/arc/own";
 import { findSession } from "~/db/sessions";
 import { findSetting } from "~/db/session-setting";
 import { listGroups } from "~/db/groups";
@@ -28,10 +30,11 @@ export async function lookOver(
   { whom, also = [] }: { whom?: string | null; also?: readonly unknown[] } = {},
 ) {
   const { db } = getServices();
-  const [stored, setting, groups] = await Promise.all([
+  const [stored, setting, groups, arcs] = await Promise.all([
     opening(findSession(db, club, id)),
     findSetting(db, club, id),
     listGroups(db, club),
+    listArcs(db, club),
   ]);
   if (!stored || !setting) throw notHere();
   const { doc } = stored;
@@ -42,7 +45,13 @@ export async function lookOver(
   needDrills(doc, drills);
   await setImmediate();
   const found = await inTurns(
-    auditInSteps(auditInput(doc, drills, { demand: undefined, group: chosenFor(groups, { ...setting, groupId }) })),
+    auditInSteps(
+      auditInput(doc, drills, {
+        demand: undefined,
+        group: chosenFor(groups, { ...setting, groupId }),
+        arc: arcWith(doc.purpose, arcs[doc.purpose]),
+      }),
+    ),
   );
   // What was accepted was accepted for those it is for at the desk.
   const accepted = groupId === setting.groupId ? setting.accepted : [];

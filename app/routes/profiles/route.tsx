@@ -46,7 +46,12 @@ export default function Demands({ loaderData }: Route.ComponentProps) {
       <h1 className="wide-type text-2xl font-semibold">Sport profiles</h1>
       <p className="max-w-3xl text-ink-soft">
         A sport profile says how much of each motion a sport or a working day needs, and why. Sessions are measured
-        against it. These are a considered start, not published norms: copy one and make it your own.
+        against it. These are a considered start, not published norms: copy one and make it your own. How a session
+        rises and falls is in its{" "}
+        <Link to="/library/arcs" className="underline underline-offset-4">
+          arc
+        </Link>
+        .
       </p>
       <UnreadableLines rows={loaderData.unreadable} />
       {loaderData.own.length > 0 && <List title="Yours" demands={loaderData.own} />}

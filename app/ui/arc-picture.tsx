@@ -1,14 +1,14 @@
 import { cx } from "~/app/ui/classes";
 import { arcShape } from "~/core/arc/shape";
 import { clockText } from "~/core/lengths";
-import type { Purpose } from "~/core/session/schema";
+import type { Arc } from "~/core/arc/schema";
 import type { Seconds } from "~/core/units";
 
 const HEIGHTS = ["h-1.5", "h-3.5", "h-6", "h-9"] as const;
 
 /** How the session will rise and fall: its phases, each as wide as it is long and as high as the pulse gets in it. */
-export function ArcPicture({ purpose, target }: { purpose: Purpose; target: Seconds }) {
-  const shape = arcShape(purpose, target);
+export function ArcPicture({ arc, target }: { arc: Arc; target: Seconds }) {
+  const shape = arcShape(arc, target);
   return (
     <ol aria-label="How it goes" className="mt-4 flex gap-0.5">
       {shape.map(({ id, title, why, least, most, middle, pulse }) => (
