@@ -308,6 +308,7 @@ describe("a request", () => {
     await page.goto("/sessions/draft");
     await ready(page);
     await page.getByLabel("Purpose").selectOption("after-training");
+    await page.getByLabel("Length in minutes").fill("10");
     await page.getByText("3:30–4:30").waitFor();
     const { request } = page;
     const form = (fields: Record<string, string>) => ({ form: fields, maxRedirects: 0 });
