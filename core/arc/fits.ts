@@ -77,6 +77,9 @@ export function onlyWarms(drill: Drill, name: LevelName): boolean {
 
 const SPINE: readonly Joint[] = ["neck", "ribs", "upper-back", "lower-back", "trunk"];
 
+/** Whether a phase is there for long holds, however long a club holds in it: what only moves there does it besides. */
+export const isForHolding = ({ prefers }: Phase): boolean => prefers?.includes("hold") === true;
+
 /** Whether one way in which a phase takes drills takes this one. */
 export function takesIt(takes: Takes, drill: Drill, name: LevelName, among: Among): boolean {
   const form = inForm(drill, name);

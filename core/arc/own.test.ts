@@ -2,7 +2,7 @@ import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { ARCS } from "./arcs";
 import { arcChangesSchema, arcFaults, arcsWith, arcWith, withPhase, type ArcChanges } from "./own";
-import { arcSchema } from "./schema";
+import { arcSchema, type Phase } from "./schema";
 import { audit, auditInput } from "~/core/audit/audit";
 import { draft } from "~/core/draft/draft";
 import { readRequest } from "~/core/draft/request";
@@ -28,7 +28,7 @@ describe("an arc of a club’s own", () => {
         const changes = withPhase(purpose, NONE, phase.id, {
           share: { least: Math.min(a, b), most: Math.max(a, b) },
           seconds: c,
-          effort: (c % 10) + 1,
+          effort: (c % phase.effort) + 1,
           ...(phase.holds && { holds: { least: 5, usual: Math.min(a, b), most: Math.max(a, b) } }),
         });
         expect(arcChangesSchema.parse(changes)).toEqual(changes);
@@ -45,10 +45,36 @@ describe("an arc of a club’s own", () => {
     expect(arcWith("off-day", { phases: { siesta: { seconds: 9 } } })).toEqual(ARCS["off-day"]);
   });
   it("lets nobody hold where nothing is held, and leaves what protects people alone", () => {
-    const arc = arcWith("before-game", { phases: { raise: { holds: { least: 30, usual: 30, most: 60 }, effort: 5 } } });
+    const arc = arcWith("before-game", { phases: { raise: { holds: { least: 30, usual: 30, most: 60 }, effort: 3 } } });
     const raise = arc.phases[0]!;
     expect(raise.holds).toBeUndefined();
     expect({ ...raise, effort: 4 }).toEqual(ARCS["before-game"].phases[0]);
+  });
+  it("makes nothing harder than Mapset has it, nor holds longer before power, nor warms up for less: it is said, and it is not done", () => {
+    const [raise, move] = ARCS["before-game"].phases as [Phase, Phase];
+    const long = { least: 10, usual: 20, most: 60 };
+    const changes = {
+      phases: { raise: { seconds: raise.seconds - 1, effort: raise.effort + 1 }, move: { effort: 10, holds: long } },
+    };
+    expect(arcFaults("before-game", changes).map(({ path }) => path)).toEqual([
+      "phases.raise.effort",
+      "phases.raise.seconds",
+      "phases.move.effort",
+      "phases.move.holds",
+    ]);
+    const [one, two] = arcWith("before-game", changes).phases as [Phase, Phase];
+    expect(one).toEqual(raise);
+    expect(two.effort).toBe(move.effort);
+    expect(two.holds!.most).toBe(30);
+    // The limits themselves are fine, and after training holds may be longer.
+    expect(
+      arcFaults("before-game", {
+        phases: { raise: { seconds: raise.seconds }, move: { holds: { ...long, most: 30 } } },
+      }),
+    ).toEqual([]);
+    expect(arcFaults("after-training", { phases: { hold: { holds: { least: 30, usual: 60, most: 120 } } } })).toEqual(
+      [],
+    );
   });
   it("says what no session could follow", () => {
     const share = (least: number, most: number) => ({ share: { least, most } });

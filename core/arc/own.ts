@@ -1,7 +1,9 @@
 import { z } from "zod";
 import { ARCS } from "./arcs";
-import type { Arc } from "./schema";
+import type { Arc, Phase } from "./schema";
 import type { ValidationError } from "~/core/faults";
+import { sameJson } from "~/core/same-json";
+import type { Seconds } from "~/core/units";
 import { PURPOSES, type Purpose } from "~/core/session/schema";
 
 const percent = z.number().min(0).max(100);
@@ -18,7 +20,6 @@ export const phaseChangeSchema = z.strictObject({
 /** What a club does otherwise in the arc of a purpose, by phase. What it does not say goes on as Mapset has it, also when that changes. */
 export const arcChangesSchema = z.strictObject({
   phases: z.record(z.string().max(40), phaseChangeSchema),
-  warm: percent.optional(),
 });
 
 export type PhaseChange = z.infer<typeof phaseChangeSchema>;
@@ -26,22 +27,37 @@ export type ArcChanges = z.infer<typeof arcChangesSchema>;
 /** A club's changes, by purpose. */
 export type OwnArcs = Readonly<Partial<Record<Purpose, ArcChanges>>>;
 
+/** What protects people in a phase and is not changed: nobody warms up for less, nor holds for longer before power, than Mapset has it. */
+const limitsOf = (
+  purpose: Purpose,
+  { reaches, seconds: least, holds }: Phase,
+): { seconds: Seconds; hold: Seconds } => ({
+  seconds: reaches ? least : 0,
+  hold: purpose.startsWith("before-") && holds ? Math.max(holds.most, holds.once ?? 0) : Infinity,
+});
+
+const shortened = (holds: NonNullable<PhaseChange["holds"]>, most: Seconds): NonNullable<PhaseChange["holds"]> => ({
+  least: Math.min(holds.least, most),
+  usual: Math.min(holds.usual, most),
+  most: Math.min(holds.most, most),
+});
+
 /** The arc of a purpose with a club's changes in it. Phases that are not there any more are passed over. */
 export function arcWith(purpose: Purpose, changes: ArcChanges | undefined): Arc {
   const arc = ARCS[purpose];
   if (!changes) return arc;
   return {
     ...arc,
-    warm: changes.warm ?? arc.warm,
     phases: arc.phases.map((phase) => {
       const change = changes.phases[phase.id];
       if (!change) return phase;
-      const { holds } = change;
+      const holds = change.holds && shortened(change.holds, limitsOf(purpose, phase).hold);
       return {
         ...phase,
         share: change.share ?? phase.share,
-        seconds: change.seconds ?? phase.seconds,
-        effort: change.effort ?? phase.effort,
+        // What protects people only gets stricter, whatever is kept.
+        seconds: Math.max(change.seconds ?? phase.seconds, limitsOf(purpose, phase).seconds),
+        effort: Math.min(change.effort ?? phase.effort, phase.effort),
         // Where nothing is held, nothing is.
         ...(phase.holds &&
           holds && {
@@ -66,9 +82,8 @@ export function withPhase(purpose: Purpose, changes: ArcChanges, id: string, cha
   const phase = ARCS[purpose].phases.find((one) => one.id === id);
   if (!phase) return changes;
   const now = { ...changes.phases[id], ...change };
-  const same = (a: unknown, b: unknown) => JSON.stringify(a) === JSON.stringify(b);
   const left: PhaseChange = {
-    ...(now.share && !same(now.share, phase.share) && { share: now.share }),
+    ...(now.share && !sameJson(now.share, phase.share) && { share: now.share }),
     ...(now.seconds !== undefined && now.seconds !== phase.seconds && { seconds: now.seconds }),
     ...(now.effort !== undefined && now.effort !== phase.effort && { effort: now.effort }),
     ...(now.holds &&
@@ -96,6 +111,18 @@ export function arcFaults(purpose: Purpose, changes: ArcChanges): ValidationErro
         path: `phases.${id}.holds`,
         message: `“${title}”: the usual hold is between the shortest and the longest`,
       });
+  }
+  for (const phase of ARCS[purpose].phases) {
+    const change = changes.phases[phase.id] ?? {};
+    const limits = limitsOf(purpose, phase);
+    const fault = (part: string, message: string) =>
+      void faults.push({ path: `phases.${phase.id}.${part}`, message: `“${phase.title}”: ${message}` });
+    if (change.effort !== undefined && change.effort > phase.effort)
+      fault("effort", `more effort than ${phase.effort} of 10 is not for this part`);
+    if (change.seconds !== undefined && change.seconds < limits.seconds)
+      fault("seconds", `nobody is warm in less than ${limits.seconds} s`);
+    if (change.holds && change.holds.most > limits.hold)
+      fault("holds", `before power nothing is held for longer than ${limits.hold} s`);
   }
   const sum = (part: "least" | "most") => phases.reduce((total, { share }) => total + share[part], 0);
   if (sum("least") > 100)

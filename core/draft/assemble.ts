@@ -37,13 +37,13 @@ function blocksOf(
   let key: string | undefined;
   let oneSided = false;
   chosen.forEach((one, j) => {
-    const { phase, step, drill, kit } = one.candidate;
+    const { phase, step, drill } = one.candidate;
     const round = twice.findIndex(({ from, to }) => from <= j && j <= to);
     const clock = clockOf(request, phase);
     const words = titleOf(one, request, round >= 0);
     const now = `${phase.id} ${round} ${round < 0 && step && request.schoolAsked ? step.stage : ""} ${clock ? "" : words}`;
     // On the side that is in use: nobody changes sides just to begin the next drill.
-    const stays = oneSided && drill.sides === "each" && kit.length >= 0;
+    const stays = oneSided && drill.sides === "each";
     oneSided = drill.sides === "each";
     const items = itemsOf(one, stays, clock, j === 0);
     const pause = chosen[j + 1]?.candidate.at === one.candidate.at ? undefined : after.get(one.candidate.at);

@@ -5,7 +5,7 @@ import { lastApart, type Apart, type DraftRequest } from "./request";
 import { leastIn } from "./sequencing";
 import { MAY_GIVE, phasesAt, phaseSeconds } from "~/core/arc/arcs";
 import { groundOf, lowAtMost, surfaceOf } from "~/core/arc/ground";
-import { LIFT_JOINTS, LIFTS, onlyWarms } from "~/core/arc/fits";
+import { isForHolding, LIFT_JOINTS, LIFTS, onlyWarms } from "~/core/arc/fits";
 import { forGroup } from "~/core/arc/people";
 import type { Phase } from "~/core/arc/schema";
 import { SURFACE_FACTS } from "~/core/group/surfaces";
@@ -84,8 +84,7 @@ export const asksForPlanes = (purpose: Purpose, target: Seconds): boolean =>
 /** Whether a phase is slow breath and nothing else. */
 const isCalm = ({ takes }: Phase): boolean => takes.every(({ breath }) => breath);
 
-/** Whether a phase is for long holds, and by what: what only moves there does it besides. */
-const isHeld = ({ holds }: Phase): boolean => holds?.usual === LONG;
+/** What works in a phase that is there for holding. */
 const HELD_BY: ReadonlySet<Method> = new Set(["hold", "release", "effort", "resisted", "breath"]);
 
 /** The middle of the seconds a phase is to take. */
@@ -186,7 +185,7 @@ export function choiceOf(
     main &&
     (proof ||
       isCalm(c.phase) ||
-      (c.phase.serves === true && !c.phase.uses && (!isHeld(c.phase) || HELD_BY.has(c.drill.method))));
+      (c.phase.serves === true && !c.phase.uses && (!isForHolding(c.phase) || HELD_BY.has(c.drill.method))));
   const weights = MOTIONS.reduce((total, motion) => total + weightOf(demand, motion), 0);
   for (const motion of MOTIONS) {
     const weight = weightOf(demand, motion);
@@ -527,9 +526,11 @@ export function choiceOf(
 }
 
 /** So much is a drill wished for that the group knows, where that is asked for. */
-export const KNOWN = 0.05;
-/** Holds are this long where long holds are what a phase is for. */
-const LONG: Seconds = 40;
+const KNOWN = 0.05;
+
+/** What a candidate is wished for by what the group knows: what needs no teaching is as it is. */
+export const knownWish = ({ taught, familiar }: Candidate): Share =>
+  !taught ? 0 : familiar === "new" ? -KNOWN : KNOWN;
 /** Drills that are to come again weigh this much together. */
 const LIKE: Share = 0.06;
 
@@ -574,7 +575,7 @@ export function wishesOf(request: DraftRequest, candidates: readonly Candidate[]
     let wish = c.taught ? -0.018 : -0.01;
     if (request.preferred.includes(drill.method)) wish += 0.004;
     // What is held, or lengthened, is held for long: other ways of working are the exception there.
-    if (phase.prefers) wish += phase.prefers.includes(drill.method) ? 0.008 : isHeld(phase) ? -0.02 : -0.006;
+    if (phase.prefers) wish += phase.prefers.includes(drill.method) ? 0.008 : isForHolding(phase) ? -0.02 : -0.006;
     if (phase.ramps && drill.method === "effort") wish += group?.setting.effortCap !== undefined ? 0.02 : 0;
     if (level === request.level) wish += 0.003;
     if (c.familiar === "known") wish += 0.006;
@@ -621,11 +622,11 @@ export function wishesOf(request: DraftRequest, candidates: readonly Candidate[]
     // The lift itself comes last.
     if (request.lift && phase.serves && mine.includes(LIFTS[request.lift])) wish -= 0.02;
     // Big muscles are worth holding before small ones.
-    if (isHeld(phase)) wish += HELD_FIRST.includes(joint) ? 0.008 : HELD_LAST.includes(joint) ? -0.01 : 0;
+    if (isForHolding(phase)) wish += HELD_FIRST.includes(joint) ? 0.008 : HELD_LAST.includes(joint) ? -0.01 : 0;
     if (phase.reaches && raise === 2 && c.from === "walking") wish -= 0.012;
     if (phase.id === "brisk-end" && level === request.level && form.gait) wish += 0.012;
     if (request.using.some((piece) => c.kit.includes(piece))) wish += 0.02;
-    if (request.familiar === "known" && c.taught) wish += c.familiar === "new" ? -KNOWN : KNOWN;
+    if (request.familiar === "known") wish += knownWish(c);
     // Nobody jumps where there is no room to stumble.
     if (onDock && mine.includes("jump")) wish -= 0.03;
     // So that not every sport gets the same of what is equally good.

@@ -4,6 +4,7 @@ import { arcOf, clockOf, rowsOf, servedIn, type Candidate, type Option } from ".
 import type { DraftRequest } from "./request";
 import { phaseSeconds, phasesAt } from "~/core/arc/arcs";
 import { RESTS } from "~/core/arc/doses";
+import { isForHolding } from "~/core/arc/fits";
 import { groundOf, lowAtMost, surfaceOf } from "~/core/arc/ground";
 import { forGroup } from "~/core/arc/people";
 import { beforePower } from "~/core/audit/look";
@@ -362,7 +363,7 @@ export function dose(
   });
   blocks.forEach(({ from, to }, b) => {
     // What is held once for long is better than twice for short.
-    const held = (order[from]!.phase.holds?.usual ?? 0) >= 40;
+    const held = isForHolding(order[from]!.phase);
     objective.push({ column: `r${b}`, times: held ? -0.015 : target >= 420 ? 0.008 * (to - from) : 0 });
     ROUND_RESTS.forEach((rest, k) => objective.push({ column: `q${b}_${k}`, times: -rest / 10_000 }));
   });

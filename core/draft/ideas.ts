@@ -1,6 +1,6 @@
 import type { Chosen } from "./arrange";
 import type { Candidate } from "./candidate";
-import { KNOWN } from "./choose";
+import { knownWish } from "./choose";
 import type { DraftRequest } from "./request";
 import { weightOf } from "~/core/sport-profiles/fit";
 import { JOINT_PLURALS, MOTION_FACTS, MOTIONS, type Joint } from "~/core/vocabulary/motions";
@@ -30,7 +30,7 @@ export function ideasAfter(first: readonly Chosen[], { group, familiar, demand, 
           {
             words: "What they know",
             takes: () => true,
-            wish: (c: Candidate) => (c.familiar === "new" && c.taught ? -KNOWN : c.taught ? KNOWN : 0),
+            wish: knownWish,
           },
         ]
       : []),

@@ -32,8 +32,7 @@ export async function changeArc(coach: Coach, address: string, form: FormData) {
   const read = parseWith(arcChangesSchema, jsonIn(ask.doc));
   const faults = read.ok ? arcFaults(purpose, read.value) : read.faults;
   if (!read.ok || faults.length > 0) return data({ faults }, { status: 422 });
-  if (Object.keys(read.value.phases).length === 0 && read.value.warm === undefined)
-    await deleteArc(db, coach.club, purpose);
+  if (Object.keys(read.value.phases).length === 0) await deleteArc(db, coach.club, purpose);
   else await saveArc(db, coach.club, purpose, read.value);
   return data({ kept: true });
 }

@@ -6,9 +6,11 @@ import { ArcPicture } from "~/app/ui/arc-picture";
 import { Button } from "~/app/ui/button";
 import { Confirm } from "~/app/ui/dialog";
 import { Faults } from "~/app/ui/faults";
+import { LeaveUnsaved } from "~/app/ui/leave-unsaved";
 import { MayChange } from "~/app/ui/may-change";
 import { SmallNumber } from "~/app/ui/small-number";
 import { useWarning } from "~/app/ui/use-warning";
+import { ARCS } from "~/core/arc/arcs";
 import { arcFaults, arcWith, withPhase, type ArcChanges, type PhaseChange } from "~/core/arc/own";
 import type { Phase } from "~/core/arc/schema";
 import { sameJson } from "~/core/same-json";
@@ -109,6 +111,7 @@ export function ArcView({ purpose, changes: first }: { purpose: Purpose; changes
               <PhaseRow
                 key={phase.id}
                 phase={phase}
+                most={ARCS[purpose].phases.find(({ id }) => id === phase.id)!.effort}
                 changed={changes.phases[phase.id] !== undefined}
                 onChange={(made) => change(withPhase(purpose, changes, phase.id, made))}
               />
@@ -118,7 +121,7 @@ export function ArcView({ purpose, changes: first }: { purpose: Purpose; changes
       </div>
       <p className="text-sm text-ink-faint">
         Shares may be missed by 3 points, under ten minutes by 5; a least time wins over a share. What protects people
-        (what a phase may hold, how hard it may land, its way in) is not changed here.
+        only gets stricter here: no more effort, no longer holds before power, no shorter warming up.
       </p>
       <Confirm
         open={asking}
@@ -131,25 +134,20 @@ export function ArcView({ purpose, changes: first }: { purpose: Purpose; changes
           void fetcher.submit({ do: "reset" }, { method: "post" });
         }}
       />
-      <Confirm
-        open={blocker.state === "blocked"}
-        onOpenChange={(open) => !open && blocker.reset?.()}
-        title="Leave without saving?"
-        action="Leave without saving"
-        keep="Stay here"
-        text="What you changed would be lost."
-        onConfirm={() => blocker.proceed?.()}
-      />
+      <LeaveUnsaved blocker={blocker} />
     </main>
   );
 }
 
 function PhaseRow({
   phase: { title, why, share, seconds, effort, holds },
+  most,
   changed,
   onChange,
 }: {
   phase: Phase;
+  /** The most effort there may be in it. */
+  most: number;
   changed: boolean;
   onChange: (change: PhaseChange) => void;
 }) {
@@ -179,7 +177,7 @@ function PhaseRow({
         {small("seconds at least", seconds, 1800, (n) => onChange({ seconds: n }))} s
       </td>
       <td className="px-3 py-2 whitespace-nowrap">
-        {small("effort at most", effort, 10, (n) => onChange({ effort: n }), 1)} of 10
+        {small("effort at most", effort, most, (n) => onChange({ effort: n }), 1)} of 10
       </td>
       <td className="px-3 py-2 whitespace-nowrap">
         {holds ? (

@@ -11,6 +11,7 @@ import { SportPart } from "./sport-part";
 import { Button, ButtonLink } from "~/app/ui/button";
 import { Confirm } from "~/app/ui/dialog";
 import { Faults } from "~/app/ui/faults";
+import { LeaveUnsaved } from "~/app/ui/leave-unsaved";
 import { Field } from "~/app/ui/field";
 import type { SportProfile } from "~/core/sport-profiles/schema";
 import { type Joint, JOINT_WORDS } from "~/core/vocabulary/motions";
@@ -173,15 +174,7 @@ export function DemandView({ demand: first, own, sessions }: DemandPage) {
           void fetcher.submit({ do: "delete" }, { method: "post" });
         }}
       />
-      <Confirm
-        open={blocker.state === "blocked"}
-        onOpenChange={(open) => !open && blocker.reset?.()}
-        title="Leave without saving?"
-        action="Leave without saving"
-        keep="Stay here"
-        text="What you changed would be lost."
-        onConfirm={() => blocker.proceed?.()}
-      />
+      <LeaveUnsaved blocker={blocker} />
     </main>
   );
 }
