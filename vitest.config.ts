@@ -5,7 +5,18 @@ import { BaseSequencer, type TestSpecification } from "vitest/node";
 const alias = { "~": fileURLToPath(new URL(".", import.meta.url)).replace(/\/$/, "") };
 
 /** Test files that take longest, which are begun first so that none runs on alone at the end. */
-const LONG = ["screens", "desk", "library", "draft", "building", "hostile", "follow", "instruments", "any-pose"];
+const LONG = [
+  "screens",
+  "desk",
+  "library",
+  "draft",
+  "building",
+  "player-screens",
+  "hostile",
+  "follow",
+  "instruments",
+  "any-pose",
+];
 
 class LongestFirst extends BaseSequencer {
   override async sort(files: TestSpecification[]): Promise<TestSpecification[]> {

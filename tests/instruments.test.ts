@@ -190,9 +190,9 @@ describe("fit to time", () => {
     await page.keyboard.press("4");
     const panel = page.getByRole("tabpanel", { name: "Fit" });
     await panel.getByText("What is locked").click();
-    await panel.getByRole("button", { name: /^Cat–camel/ }).click();
+    await panel.getByRole("button", { name: /^Hands clasped behind, lift/ }).click();
     // Locked by key in the list, moved, and still locked where it then stands; let go again.
-    await row(page, "Cat–camel").getByLabel("locked when fitting").waitFor();
+    await row(page, "Hands clasped behind, lift").getByLabel("locked when fitting").waitFor();
     const second = (await rows(page))[1]!;
     await row(page, second).click();
     await page.keyboard.press("l");
@@ -209,7 +209,7 @@ describe("fit to time", () => {
     await panel.getByRole("button", { name: "Work it out" }).click();
     await panel.getByRole("button", { name: "Apply" }).waitFor();
     await panel.getByText("Target length: 10:00 → 11:30").waitFor();
-    expect(await panel.getByText(/^Cat–camel: /).count()).toBe(0);
+    expect(await panel.getByText(/^Hands clasped behind, lift: /).count()).toBe(0);
     expect(await violations(page)).toEqual([]);
     await panel.getByRole("button", { name: "Apply" }).click();
     await expect.poll(() => total(page)).toBeGreaterThan(before + 80);
@@ -240,7 +240,7 @@ describe("fit to time", () => {
     await saved(page);
     await page.reload();
     await ready(page);
-    await row(page, "Cat–camel").getByLabel("locked when fitting").waitFor();
+    await row(page, "Hands clasped behind, lift").getByLabel("locked when fitting").waitFor();
     await page.keyboard.press("4");
 
     // A finishing time is as good as a length.

@@ -128,6 +128,9 @@ describe("any pose", () => {
       { numRuns: 400 },
     );
   });
+  /** Two knees can't be at one spot, to the millimetre; what is asked for so settles anywhere along a valley, see below. */
+  const kneesApart = ({ left, right }: Pose) =>
+    left.leg.by !== "knee" || right.leg.by !== "knee" || distance(left.leg.at, right.leg.at) > 0.001;
   // Where two limbs pull at one spot a pose settles along a shallow valley, and its place in it is known to a few millimetres only.
   const mirrors = (pose: Pose) => {
     const [own, other] = [solvePose(pose), solvePose(mirrorPose(pose))];
@@ -138,7 +141,7 @@ describe("any pose", () => {
     expect(mirrorPose(mirrorPose(pose))).toEqual(pose);
   };
   it("is its own mirror image twice, and its mirror solves to the mirrored body", () => {
-    fc.assert(fc.property(anyPose, mirrors), { numRuns: 300 });
+    fc.assert(fc.property(anyPose.filter(kneesApart), mirrors), { numRuns: 300 });
   });
   it("is so where both knees pull at one spot", () => {
     const leg: Leg = { by: "knee", at: [0, 0, 0], splay: 0, toes: "flat" };
