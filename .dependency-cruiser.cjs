@@ -17,6 +17,7 @@ const LAYERS = [
   ["arc"],
   ["wording"],
   ["browse", "edition", "profile", "player", "outbox"],
+  ["levers"],
   ["audit"],
   ["fit"],
   ["draft"],

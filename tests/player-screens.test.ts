@@ -1,4 +1,4 @@
-import { afterAll, beforeAll, describe, expect, it } from "vitest";
+import { afterAll, beforeAll, expect, it } from "vitest";
 import { newestAddress, openDesk, PHONE, ready, signIn, startWorld, type World } from "./harness";
 import { checkScreen, EACH_LOOK, looks } from "./screen-checks";
 

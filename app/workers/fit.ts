@@ -1,6 +1,6 @@
 import { expose } from "comlink";
 import wasm from "highs/runtime?url";
-import { fitWithRoom, type Room, type RoomAnswer } from "~/core/fit/make-room";
+import { fitWithRoom, type RoomAnswer } from "~/core/fit/make-room";
 import type { FitRequest } from "~/core/fit/fit-to-time";
 import type { Drill } from "~/core/drills/schema";
 import { DRILLS, drillById } from "~/library";
@@ -11,8 +11,6 @@ export type FitAsk = {
   request: FitRequest;
   drop: boolean;
   add: boolean;
-  group: Room["group"];
-  arc: Room["arc"];
   own: readonly Drill[];
 };
 
@@ -20,10 +18,10 @@ const solver = openSolver({ wasm });
 
 const answers = {
   /** Fits a session to a time, off the page. */
-  async fit({ request, drop, add, group, arc, own }: FitAsk): Promise<RoomAnswer> {
+  async fit({ request, drop, add, own }: FitAsk): Promise<RoomAnswer> {
     const byId = new Map(own.map((drill) => [drill.id, drill]));
     const drillOf = (id: string) => byId.get(id) ?? drillById(id);
-    return fitWithRoom(request, { drop, add: add ? DRILLS : [], group, arc }, drillOf, await solver);
+    return fitWithRoom(request, { drop, add: add ? DRILLS : [] }, drillOf, await solver);
   },
 };
 

@@ -1,3 +1,7 @@
+import { rehearsesIt, type Among } from "./fits";
+import { inForm } from "~/core/drills/form";
+import type { Drill } from "~/core/drills/schema";
+import type { LevelName } from "~/core/vocabulary/levels";
 import { amountOf, withAmount } from "~/core/dose/amount";
 import type { Dose } from "~/core/dose/kinds";
 import { choicesOf, repOf, tempoOf } from "~/core/dose/dose";
@@ -20,6 +24,22 @@ export const RESTS = [10, 15, 20, 30, 45, 60, 75, 90] as const;
 
 /** What a dose belongs to, as far as it decides how it is said. */
 export type Said = { method: Method; gait?: boolean | undefined; builds?: boolean };
+
+/** What a drill's dose at a level belongs to, in a session: sets under a bar, runs and throws go by steps of weight or speed. */
+export function saidOf(drill: Drill, name: LevelName, among: Among): Said {
+  const form = inForm(drill, name);
+  const { gait, kit, speed = 0, impact = 0 } = form.levels[name];
+  return {
+    method: form.method,
+    gait,
+    builds:
+      speed >= 3 ||
+      impact >= 2 ||
+      kit.includes("barbell") ||
+      (speed >= 2 && rehearsesIt(form, "sport", among)) ||
+      (among.purpose === "before-lifting" && rehearsesIt(form, "lift", among)),
+  };
+}
 
 /** The amounts a coach says aloud for a dose of this kind; undefined for what has times or a ladder of its own. */
 export function spokenAmounts(dose: Dose, { method, gait, builds = false }: Said): readonly number[] | undefined {

@@ -7,7 +7,7 @@ import type { Who } from "~/core/vocabulary/who";
 import type { Seconds } from "~/core/units";
 
 /** The steps by which showing gets longer. */
-const STEPS: readonly Seconds[] = [0, 5, 10, 20];
+export const SHOWING_STEPS: readonly Seconds[] = [0, 5, 10, 20];
 /** By skill, 0 to 3: the place in the steps for a drill that is new, one the group has done once, and one it knows. */
 const NEW = [1, 2, 3, 3] as const;
 const ONCE = [0, 1, 2, 3] as const;
@@ -25,7 +25,7 @@ export function showingFor(drill: Drill, level: LevelName, familiar: Familiar, w
   const { skill } = scalesOf(drill, level);
   const by = familiar === "new" ? NEW : familiar === "once" ? ONCE : KNOWN;
   const place = untaught(drill, level) ? 0 : by[skill];
-  return STEPS[Math.min(STEPS.length - 1, place + FOR[who].shown)]!;
+  return SHOWING_STEPS[Math.min(SHOWING_STEPS.length - 1, place + FOR[who].shown)]!;
 }
 
 /** Up to ten minutes a session teaches at most one drill for each two minutes, then one for each two and a half. */

@@ -1,12 +1,21 @@
+import { amongOf, courseOf, whoOf } from "./course";
+import { shortenedFor } from "./doses";
+import { familiarTo } from "./rules/showing";
+import { phaseSeconds } from "~/core/arc/arcs";
+import { outOfPhase } from "~/core/arc/fits";
 import { isInMeasure } from "~/core/arc/most";
-import { needsOf } from "~/core/drills/form";
+import type { Phase } from "~/core/arc/schema";
+import { showingFor } from "~/core/arc/showing";
+import { inForm, needsOf } from "~/core/drills/form";
+import { weightOf } from "~/core/sport-profiles/fit";
+import { compile } from "~/core/timeline/compile";
 import { itemsOf } from "./look";
 import type { AuditInput, Fix } from "./types";
 import type { Drill } from "~/core/drills/schema";
 import { piecesThere } from "~/core/group/kit";
 import { protectionsOf, spares } from "~/core/group/protect";
 import { amountOf, withAmount } from "~/core/dose/amount";
-import { insertItem, type Place } from "~/core/session/edits";
+import { editBlock, insertBlock, insertItem, type Place } from "~/core/session/edits";
 import type { Dose } from "~/core/dose/kinds";
 import type { Pace } from "~/core/dose/pace";
 import { itemOf } from "~/core/session/start";
@@ -79,6 +88,46 @@ export function closeFix(input: AuditInput, answers: (drill: Drill) => boolean):
       apply: (s) => insertItem(s, { block, item: s.blocks[block]?.items.length ?? 0 }, itemOf(drill)),
     }
   );
+}
+
+/**
+ * A part that is missing: a block for a phase, between those before and after it, with the drill that is most for it, for as
+ * long as the phase wants where its bounds allow; the others give way where it would run over.
+ */
+export function partFix(input: AuditInput, phase: Phase): Fix | undefined {
+  const { arc, phaseOf, target } = courseOf(input);
+  const among = amongOf(input);
+  const { session, demand } = input;
+  const worth = (drill: Drill) => {
+    const { main, skill = 0, kit } = drill.levels.standard;
+    return (
+      (phase.prefers?.includes(drill.method) ? 2 : 0) -
+      skill -
+      kit.length +
+      main.reduce((sum, row) => sum + (demand ? weightOf(demand, row) / 3 : 0), 0)
+    );
+  };
+  const best = addable(input)
+    .map((drill) => inForm(drill, "standard"))
+    .filter((drill) => outOfPhase(phase, drill, "standard", drill.levels.standard.dose, among) === undefined)
+    .map((drill) => ({ drill, worth: worth(drill) }))
+    .sort((a, b) => b.worth - a.worth || (a.drill.id < b.drill.id ? -1 : 1))[0]?.drill;
+  if (!best) return undefined;
+  const wants = phaseSeconds(phase, target).least / (best.sides === "together" ? 1 : 2);
+  const dose = doseFor(best, wants, session.pace);
+  const order = (one: Phase | undefined) => (one ? arc.phases.indexOf(one) : -1);
+  const after = session.blocks.findIndex((_, b) => order(phaseOf(b)) > arc.phases.indexOf(phase));
+  const at = after < 0 ? session.blocks.length : after;
+  const demo = showingFor(best, "standard", familiarTo(input, best.id), whoOf(input));
+  return {
+    words: `Add ${best.name}, ${doseWords(dose)}, as “${phase.title}”`,
+    apply: (s) => {
+      const whole = insertBlock(s, at, phase.title, [{ ...itemOf(best), dose, demo }]);
+      const phased = editBlock(whole, at, { phase: phase.id });
+      const shorter = shortenedFor({ ...input, session: phased, timeline: compile(phased, input.drills) }, phase);
+      return shorter ? shorter(phased) : phased;
+    },
+  };
 }
 
 /** The drill's usual dose, or as much more of it as a side needs for so many seconds, within its bounds. */

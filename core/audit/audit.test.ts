@@ -1,3 +1,4 @@
+import { withAmount } from "~/core/dose/amount";
 import { readFileSync } from "node:fs";
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
@@ -79,6 +80,12 @@ const clocked = (work: number, rest: number, ...items: object[]) =>
   session([], { version: 2, purpose: "off-day", blocks: [{ title: "b", interval: { work, rest }, items }] });
 
 const SLOW = { drill: "cat-camel", dose: { kind: "reps", count: 4, tempo: [{ do: "round", seconds: 6 }] } };
+
+/** A set of squats that get heavier. */
+const set = (count: number) => ({
+  drill: "barbell-squat-build-up",
+  dose: withAmount(drillById("barbell-squat-build-up")!.levels.standard.dose, count),
+});
 
 /** One of the golden sessions. */
 const golden = (id: string): SessionPlan => {
@@ -195,6 +202,11 @@ const CASES: Record<string, Case> = {
     bad: session([own("hip-flexor-hold"), own("hip-flexor-reach")]),
     good: session([own("hip-flexor-hold"), own("cat-camel")]),
     says: /opposite arm up is Half-kneeling hip flexor hold in another form/,
+  },
+  "heavier-sets": {
+    bad: session([set(4), set(5)], { purpose: "before-lifting" }),
+    good: session([set(5), set(5)], { purpose: "before-lifting" }),
+    says: /goes from 4 up to 5 repetitions as the weight rises/,
   },
   "after-release": {
     bad: session([own("roll-calf"), own("cat-camel")]),
@@ -469,9 +481,17 @@ describe("the audit", () => {
             const count = (list: string[], key: string) => list.filter((k) => k === key).length;
             const key = keyOf(finding, s);
             expect(count(now, key), `${key} after ${finding.fix.words}`).toBeLessThan(count(before, key));
-            for (const one of auditAgain(mended, input)) {
+            // As serious is what is found of a drill or a thing more often than before; of a hint, what its rule finds more often.
+            const after = auditAgain(mended, input);
+            const ofRule = (all: Finding[], rule: string) => all.filter((f) => f.rule === rule).length;
+            for (const one of after) {
               const own = keyOf(one, mended);
-              if (rank(one) <= rank(finding))
+              const timeLeft = one.severity === "hint" && ["length", "title"].includes(one.rule);
+              const known =
+                one.severity === "hint" &&
+                one.rule !== finding.rule &&
+                ofRule(after, one.rule) <= ofRule(offered, one.rule);
+              if (rank(one) <= rank(finding) && !timeLeft && !known)
                 expect(count(now, own), `${own} came with ${finding.fix.words}`).toBeLessThanOrEqual(
                   count(before, own),
                 );

@@ -58,6 +58,13 @@ const counts = (all: readonly Finding[], session: SessionPlan): Map<string, numb
   return map;
 };
 
+const rankOf = ({ severity }: Finding): number => SEVERITIES.indexOf(severity);
+const countOf = (all: readonly Finding[], rule: string): number => all.filter((one) => one.rule === rule).length;
+
+/** Time that a fix leaves over is no fault of it: it is there to be filled. */
+const isTimeLeft = ({ rule, severity }: Finding): boolean =>
+  severity === "hint" && (rule === "length" || rule === "title");
+
 /** A fix that mends: what it is, the session after it, and what is found then. */
 export type AppliedFix = { fix: Fix; session: SessionPlan; found: Finding[] };
 
@@ -75,9 +82,13 @@ export function applyFix(found: Finding, input: AuditInput, all: readonly Findin
   const [before, now] = [counts(all, input.session), counts(after, session)];
   const key = keyOf(found, input.session);
   if ((now.get(key) ?? 0) >= (before.get(key) ?? 0)) return undefined;
-  const rank = (one: Finding) => SEVERITIES.indexOf(one.severity);
   const worse = after.some(
-    (one) => rank(one) <= rank(found) && (now.get(keyOf(one, session)) ?? 0) > (before.get(keyOf(one, session)) ?? 0),
+    (one) =>
+      rankOf(one) <= rankOf(found) &&
+      !isTimeLeft(one) &&
+      (now.get(keyOf(one, session)) ?? 0) > (before.get(keyOf(one, session)) ?? 0) &&
+      // A hint of another rule that is now about another drill is the same hint.
+      (one.severity !== "hint" || one.rule === found.rule || countOf(after, one.rule) > countOf(all, one.rule)),
   );
   return worse ? undefined : { fix, session, found: after };
 }

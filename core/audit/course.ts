@@ -1,6 +1,7 @@
 import { itemAt, itemsOf, type Looked } from "./look";
 import type { AuditInput, Severity } from "./types";
-import { ARCS } from "~/core/arc/arcs";
+import { ARCS, servedSeconds } from "~/core/arc/arcs";
+import type { SessionPlan } from "~/core/session/schema";
 import type { Among } from "~/core/arc/fits";
 import type { Arc, Phase } from "~/core/arc/schema";
 import { scalesOf, type Scales } from "~/core/stress/scales";
@@ -35,11 +36,8 @@ export function courseOf(input: AuditInput): Course {
   if (known) return known;
   const { session, timeline } = input;
   const arc = input.arc ?? ARCS[session.purpose];
-  const written = session.blocks.map(({ phase }) => arc.phases.find(({ id }) => id === phase));
-  const phased = written.some((phase) => phase !== undefined);
-  // A block that says nothing goes on with the phase before it.
-  let last = written.find((phase) => phase !== undefined);
-  const phases = written.map((phase) => (last = phase ?? last));
+  const phases = phasesOf(session, arc);
+  const phased = phases.some((phase) => phase !== undefined);
   const phaseOf = (block: number) => phases[block];
   const works = timeline.segments.flatMap((segment): Piece[] => {
     const here = segment.kind === "work" ? itemAt(input, segment) : undefined;
@@ -81,6 +79,17 @@ function spansOf(segments: readonly Segment[], phaseOf: (block: number) => Phase
   }
   return spans;
 }
+
+/** The phase each block of a session stands in, by its arc: a block that says nothing goes on with the one before it. */
+export function phasesOf({ blocks }: SessionPlan, arc: Arc): (Phase | undefined)[] {
+  const written = blocks.map(({ phase }) => arc.phases.find(({ id }) => id === phase));
+  let last = written.find((phase) => phase !== undefined);
+  return written.map((phase) => (last = phase ?? last));
+}
+
+/** The seconds of a session in which motions are served, by its arc. */
+export const servedOf = ({ session, timeline, arc }: Pick<AuditInput, "session" | "timeline" | "arc">): Seconds =>
+  servedSeconds(arc ?? session.purpose, session.target ?? timeline.totalSeconds);
 
 /** Who a session is for. */
 export const whoOf = ({ group }: Pick<AuditInput, "group">): Who => group?.setting.who ?? "adults";

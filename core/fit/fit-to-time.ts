@@ -1,8 +1,14 @@
-import { servedSeconds } from "~/core/arc/arcs";
+import { phaseSeconds, servedSeconds } from "~/core/arc/arcs";
+import { outOfPhase } from "~/core/arc/fits";
+import type { Arc, Phase } from "~/core/arc/schema";
+import { amongOf, phasesOf } from "~/core/audit/course";
+import { toShow } from "~/core/audit/rules/instructions";
+import { formIn } from "~/core/drills/form";
+import type { Group } from "~/core/group/schema";
 import { canComeTo } from "./reach";
-import { leversOf, type Allowed, type Lever } from "./levers";
+import { leversOf, type Allowed, type Lever } from "~/core/levers/levers";
 import type { Program, Solution, Solve, Term } from "./program";
-import { roundsBetween, withRounds } from "./rounds";
+import { roundsBetween, withRounds } from "~/core/levers/rounds";
 import { coverageOf } from "~/core/coverage/coverage";
 import { fitOf, targetsOf, weightOf } from "~/core/sport-profiles/fit";
 import type { SportProfile } from "~/core/sport-profiles/schema";
@@ -25,7 +31,17 @@ export type FitRequest = {
   demand?: SportProfile | undefined;
   /** Places that stay as they are, as `placeKey` writes them. */
   locked: ReadonlySet<string>;
+  /**
+   * How a session for its purpose goes: its phases keep their windows, and doses are said aloud where that comes to within 5 s.
+   * Without it only the second counts.
+   */
+  arc?: Arc | undefined;
+  /** Who it is for, which decides how long a drill is shown. */
+  group?: Group | undefined;
 };
+
+/** How much worse a session is than the one that is fitted: 0 where nothing serious is found in it that was not before. */
+export type Judge = (session: SessionPlan) => number;
 
 /** What the dose of one drill was and becomes. */
 export type DoseChange = { place: Place; drill: string; before: Dose; after: Dose };
@@ -51,11 +67,18 @@ type Stage = Allowed & { rounds: "same" | "fewer" | "more" };
  * To shorten: rests and time to watch, then rounds, and only then doses. No drill is made longer so that another is shorter,
  * unless nothing else comes out.
  */
-const SHORTER: readonly Stage[] = [
+const BEFORE_DOSES: readonly Stage[] = [
   { doses: "no", breaks: "down", rounds: "same", doseSteps: "usual", breakSteps: "usual" },
   { doses: "no", breaks: "down", rounds: "same", doseSteps: "usual", breakSteps: "fine" },
   { doses: "no", breaks: "down", rounds: "fewer", doseSteps: "usual", breakSteps: "usual" },
   { doses: "no", breaks: "down", rounds: "fewer", doseSteps: "usual", breakSteps: "fine" },
+];
+const SHORTER_ALOUD: readonly Stage[] = [
+  { doses: "no", breaks: "down", rounds: "same", doseSteps: "spoken", breakSteps: "spoken" },
+  { doses: "no", breaks: "down", rounds: "fewer", doseSteps: "spoken", breakSteps: "spoken" },
+  { doses: "down", breaks: "down", rounds: "fewer", doseSteps: "spoken", breakSteps: "spoken" },
+];
+const SHORTER: readonly Stage[] = [
   { doses: "down", breaks: "down", rounds: "fewer", doseSteps: "usual", breakSteps: "fine" },
   { doses: "down", breaks: "down", rounds: "fewer", doseSteps: "fine", breakSteps: "fine" },
 ];
@@ -70,11 +93,30 @@ const LONGER: readonly Stage[] = [
   { doses: "up", breaks: "up", rounds: "more", doseSteps: "fine", breakSteps: "fine" },
 ];
 
+const LONGER_ALOUD: readonly Stage[] = [
+  { doses: "up", breaks: "no", rounds: "same", doseSteps: "spoken", breakSteps: "spoken" },
+  { doses: "up", breaks: "up", rounds: "same", doseSteps: "spoken", breakSteps: "spoken" },
+  { doses: "up", breaks: "up", rounds: "more", doseSteps: "spoken", breakSteps: "spoken" },
+];
+
 /** What is left where that does not come out: everything any way. */
 const ANY: readonly Stage[] = [
   { doses: "any", breaks: "any", rounds: "same", doseSteps: "usual", breakSteps: "fine" },
   { doses: "any", breaks: "any", rounds: "same", doseSteps: "fine", breakSteps: "fine" },
 ];
+
+/** What is tried, one after the other, and how far under the target it may end. */
+function stagesFor(shorter: boolean, aloud: boolean): { stage: Stage; under: Seconds }[] {
+  const both = (...stages: readonly Stage[]) =>
+    [0, UNDER_AT_MOST].flatMap((under) => stages.map((stage) => ({ stage, under })));
+  if (!aloud) return shorter ? both(...BEFORE_DOSES, ...SHORTER, ...ANY) : both(...LONGER, ...ANY);
+  return shorter
+    ? [...both(...SHORTER_ALOUD), ...both(...BEFORE_DOSES, ...SHORTER, ...ANY)]
+    : [...both(...LONGER_ALOUD), ...both(...LONGER, ...ANY)];
+}
+
+/** So many ways that come to the target are looked over for what is found in them, where the first makes something worse. */
+const MOST_JUDGED = 10;
 
 /** Nodes of the search in one stage: a few seconds at most. Sessions of a coach take some hundred; what is found by then is taken. */
 const MOST_NODES = 2000;
@@ -83,24 +125,29 @@ const MOST_NODES = 2000;
  * Sets a session another way so that it lasts the target: to the second where it can be, else under it by at most 5 s. Doses
  * stay inside their drill's bounds; what is locked stays as it is; what was equal stays equal. In each stage the loss of fit to
  * the demand is the least there is, and among equals the change. Solved as a mixed-integer program by the solver handed in,
- * exactly but for sessions so large that the search is cut short.
+ * exactly but for sessions so large that the search is cut short. With an arc its phases are kept in their windows, or no further
+ * outside than has to be; with a judge the first way is taken that makes nothing worse, else of some the least bad one.
  */
-export function fitToTime(request: FitRequest, drills: Drills, solve: Solve): FitAnswer {
-  const { session, target, locked } = request;
+export function fitToTime(request: FitRequest, drills: Drills, solve: Solve, judge?: Judge): FitAnswer {
+  const { session, target, locked, arc } = request;
   const now = compile(session, drills).totalSeconds;
   if (Math.abs(now - target) < 1e-6) return fittedTo(request, session, drills);
-  const stages = [...(now > target ? SHORTER : LONGER), ...ANY];
-  const tries = stages.flatMap((stage) =>
-    roundsBetween(session, stage.rounds, locked).map((rounds) => ({ stage, rounds })),
-  );
   let undecided: FitAnswer | undefined;
-  for (const under of [0, UNDER_AT_MOST])
-    for (const { stage, rounds } of tries) {
+  let best: { session: SessionPlan; worse: number } | undefined;
+  let judged = 0;
+  for (const { stage, under } of stagesFor(now > target, arc !== undefined))
+    for (const rounds of roundsBetween(session, stage.rounds, locked)) {
+      if (judged >= MOST_JUDGED) break;
       const solution = attempt({ ...request, session: withRounds(session, rounds) }, stage, under, drills, solve);
-      if (solution.kind === "set") return fittedTo(request, solution.session, drills);
       // A stage that takes too long to search is gone past; what fits is found in one of the others, or it is said.
       if (solution.kind === "failed") undecided ??= solution;
+      if (solution.kind !== "set") continue;
+      const worse = judge?.(editSession(solution.session, { target })) ?? 0;
+      if (worse === 0) return fittedTo(request, solution.session, drills);
+      judged++;
+      if (!best || worse < best.worse) best = { session: solution.session, worse };
     }
+  if (best) return fittedTo(request, best.session, drills);
   return undecided ?? { kind: "impossible", ...endsOf(session, locked, drills) };
 }
 
@@ -132,14 +179,38 @@ const lengthAt = (timeline: Timeline, levers: readonly Lever[], end: (adds: Seco
 
 /** One stage at one number of rounds: the session so set, or that nothing of it comes to the target. */
 function attempt(
-  { session, target, demand, locked }: FitRequest,
+  { session, target, demand, locked, arc, group }: FitRequest,
   stage: Stage,
   under: Seconds,
   drills: Drills,
   solve: Solve,
 ): { kind: "set"; session: SessionPlan } | Exclude<Solution, { kind: "optimal" }> {
   const timeline = compile(session, drills);
-  const levers = leversOf({ session, timeline, drills, locked }, stage).filter((lever) => lever.options.length > 1);
+  const among = amongOf({ group, demand, session });
+  const phases = arc && phasesOf(session, arc);
+  const suits = ({ block, item: i }: Place, dose: Dose): boolean => {
+    const item = session.blocks[block]!.items[i]!;
+    const drill = formIn(item, drills);
+    const phase = phases?.[block];
+    // The sets of a lift get fewer as they get heavier, just as they were written.
+    if (phase?.takes.some(({ rehearses }) => rehearses === "lift")) return false;
+    return !drill || !phase || outOfPhase(phase, drill, item.level, dose, among) === undefined;
+  };
+  const shownFor = ({ block, item: i }: Place): Seconds => {
+    const item = session.blocks[block]!.items[i]!;
+    const drill = formIn(item, drills);
+    return drill ? toShow(drill, item.level, { group }) : Infinity;
+  };
+  const levers = leversOf(
+    {
+      session,
+      timeline,
+      drills,
+      locked,
+      ...(arc && { among, suits, shownFor }),
+    },
+    stage,
+  ).filter((lever) => lever.options.length > 1);
   const [least, most] = [
     lengthAt(timeline, levers, (adds) => Math.min(...adds)),
     lengthAt(timeline, levers, (adds) => Math.max(...adds)),
@@ -149,7 +220,7 @@ function attempt(
   const asked = target - timeline.totalSeconds;
   const adds = levers.map((lever) => lever.options.map((option) => option.adds));
   if (!canComeTo(adds, asked - under, asked)) return { kind: "infeasible" };
-  const program = programOf({ session, timeline, levers, demand, target }, stage, drills, under);
+  const program = programOf({ session, timeline, levers, demand, target, arc }, stage, drills, under);
   const solution = solve(program, { nodes: MOST_NODES });
   if (solution.kind !== "optimal") return solution;
   return {
@@ -162,7 +233,7 @@ function attempt(
   };
 }
 
-function fittedTo({ session, target, demand }: FitRequest, set: SessionPlan, drills: Drills): FitAnswer {
+function fittedTo({ session, target, demand, arc }: FitRequest, set: SessionPlan, drills: Drills): FitAnswer {
   const fitted = editSession(set, { target });
   const after = compile(fitted, drills);
   const changes = session.blocks.flatMap((block, b) =>
@@ -182,9 +253,9 @@ function fittedTo({ session, target, demand }: FitRequest, set: SessionPlan, dri
       before: fitOf(
         coverageOf(session, compile(session, drills), drills),
         demand,
-        servedSeconds(session.purpose, target),
+        servedSeconds(arc ?? session.purpose, target),
       ),
-      after: fitOf(coverageOf(fitted, after, drills), demand, servedSeconds(session.purpose, target)),
+      after: fitOf(coverageOf(fitted, after, drills), demand, servedSeconds(arc ?? session.purpose, target)),
     },
   };
 }
@@ -194,6 +265,10 @@ const CHANGE = 1e-5;
 /** A second less of rest or showing counts less than one of work, and one more of it far more: work is what a session is for. */
 const SHORTER_BREAK = 1e-6;
 const LONGER_BREAK = 1e-4;
+/** A second nearer to the target counts more than one of change. */
+const NEARER = 2e-5;
+/** A second that a phase is outside its window counts more than any it could give to fit. */
+const OUTSIDE = 0.05;
 
 type Base = {
   session: SessionPlan;
@@ -201,10 +276,11 @@ type Base = {
   levers: Lever[];
   demand: SportProfile | undefined;
   target: Seconds;
+  arc: Arc | undefined;
 };
 
 function programOf(
-  { session, timeline, levers, demand, target }: Base,
+  { session, timeline, levers, demand, target, arc }: Base,
   { breaks }: Stage,
   drills: Drills,
   under: Seconds,
@@ -245,18 +321,55 @@ function programOf(
   });
   const from = timeline.totalSeconds + levers.reduce((sum, { options }) => sum + options[0]!.adds, 0);
   rows.push({ name: "length", terms: adds, least: target - under - from, most: target - from });
-  if (demand) addFit({ session, timeline, levers, demand, target }, drills, seconds, { columns, rows, objective });
+  if (under > 0) objective.push(...adds.map(({ column, times }) => ({ column, times: times * NEARER })));
+  if (arc) addWindows({ session, timeline, levers, target, arc }, seconds, { columns, rows, objective });
+  if (demand) addFit({ session, timeline, levers, demand, target, arc }, drills, seconds, { columns, rows, objective });
   return { objective, rows, columns };
+}
+
+/** Each phase is as long as it may be in a session of this length, or no further outside than has to be. */
+function addWindows(
+  { session, timeline, levers, target, arc }: Omit<Base, "demand"> & { arc: Arc },
+  seconds: readonly Term[][],
+  { columns, rows, objective }: Program,
+): void {
+  const phases = phasesOf(session, arc);
+  for (const phase of new Set(phases.filter((one): one is Phase => one !== undefined))) {
+    const inIt = (block: number) => phases[block] === phase;
+    let from = timeline.segments.reduce((sum, { block, seconds: s }) => sum + (inIt(block) ? s : 0), 0);
+    const terms: Term[] = [];
+    levers.forEach(({ inBlocks, options }, c) => {
+      const share = [...inBlocks].reduce((sum, [block, part]) => sum + (inIt(block) ? part : 0), 0);
+      if (share === 0) return;
+      from += share * options[0]!.adds;
+      terms.push(...seconds[c]!.map(({ column, times }) => ({ column, times: times * share })));
+    });
+    if (terms.length === 0) continue;
+    const { least, most } = phaseSeconds(phase, target);
+    for (const [end, times] of [
+      ["short", 1],
+      ["long", -1],
+    ] as const) {
+      const column = `${end}_${phase.id}`;
+      columns.push({ name: column, least: 0, most: 1e6, whole: false });
+      objective.push({ column, times: -OUTSIDE });
+      rows.push({
+        name: column,
+        terms: [...terms, { column, times }],
+        ...(end === "short" ? { least: least - from } : { most: most - from }),
+      });
+    }
+  }
 }
 
 /** For each row with a weight a share z ≤ 1, ≤ C(left)/T and ≤ C(right)/T; Σ w·z / Σ w is the fit. */
 function addFit(
-  { session, timeline, levers, demand, target }: Base & { demand: SportProfile },
+  { session, timeline, levers, demand, target, arc }: Base & { demand: SportProfile },
   drills: Drills,
   seconds: readonly Term[][],
   { columns, rows, objective }: Program,
 ): void {
-  const targets = targetsOf(demand, servedSeconds(session.purpose, target));
+  const targets = targetsOf(demand, servedSeconds(arc ?? session.purpose, target));
   const coverage = coverageOf(session, timeline, drills);
   const all = MOTIONS.reduce((sum, row) => sum + weightOf(demand, row), 0);
   for (const row of MOTIONS) {

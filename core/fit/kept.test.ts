@@ -1,10 +1,11 @@
 import fc from "fast-check";
 import { beforeAll, describe, expect, it } from "vitest";
+import { ARCS } from "~/core/arc/arcs";
 import { endsOf, fitToTime, UNDER_AT_MOST } from "./fit-to-time";
-import { equalPlaces } from "./levers";
+import { equalPlaces } from "~/core/levers/levers";
 import { fitWithRoom } from "./make-room";
 import type { Solve } from "./program";
-import { roundsBetween } from "./rounds";
+import { roundsBetween } from "~/core/levers/rounds";
 import { audit, auditInput, keyOf } from "~/core/audit/audit";
 import { groupSchema } from "~/core/group/schema";
 import { readSession } from "~/core/session/read";
@@ -262,7 +263,8 @@ it("nothing locked or equal is touched, and nothing is found afterwards that was
       fc.double({ min: 0.5, max: 1.4, noNaN: true }),
       fc.boolean(),
       fc.boolean(),
-      (list, tested, locks, share, drop, add) => {
+      fc.boolean(),
+      (list, tested, locks, share, drop, add, withArc) => {
         const blocks = list.map(({ items, ...more }) => ({
           ...more,
           items: items.map(({ drill, ...rest }) => usual(drill, rest)),
@@ -278,8 +280,15 @@ it("nothing locked or equal is touched, and nothing is found afterwards that was
         );
         const target = Math.round(compile(s, drillById).totalSeconds * share);
         const answer = fitWithRoom(
-          { session: s, target, demand: profileById("handball"), locked },
-          { drop, add: add ? DRILLS : [], group },
+          {
+            session: s,
+            target,
+            demand: profileById("handball"),
+            locked,
+            group,
+            arc: withArc ? ARCS[s.purpose] : undefined,
+          },
+          { drop, add: add ? DRILLS : [] },
           drillById,
           solve,
         );

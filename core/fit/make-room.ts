@@ -1,8 +1,7 @@
 import { servedSeconds } from "~/core/arc/arcs";
-import type { Arc } from "~/core/arc/schema";
 import { formIn } from "~/core/drills/form";
 import { endsOf, fitToTime, UNDER_AT_MOST, type FitAnswer, type FitRequest } from "./fit-to-time";
-import { equalPlaces } from "./levers";
+import { equalPlaces } from "~/core/levers/levers";
 import type { Solve } from "./program";
 import { addFix } from "~/core/audit/add";
 import { audit, auditInput } from "~/core/audit/audit";
@@ -12,7 +11,6 @@ import { fitOf, missingRows } from "~/core/sport-profiles/fit";
 import type { SportProfile } from "~/core/sport-profiles/schema";
 import { MOTIONS } from "~/core/vocabulary/motions";
 import type { Drill } from "~/core/drills/schema";
-import type { Group } from "~/core/group/schema";
 import { itemCount, removeItem, type Place } from "~/core/session/edits";
 import type { Block, SessionPlan } from "~/core/session/schema";
 import { removeSeveral } from "~/core/session/several";
@@ -23,7 +21,7 @@ import { placeKey, totalsByItem } from "~/core/timeline/totals";
 type Drills = (id: string) => Drill | undefined;
 
 /** What may be done besides setting what is there another way. */
-export type Room = { drop: boolean; add: readonly Drill[]; group?: Group | undefined; arc?: Arc | undefined };
+export type Room = { drop: boolean; add: readonly Drill[] };
 
 /** What would help where nothing comes to the target. */
 export type Help = "unlock" | "drop" | "add";
@@ -63,7 +61,10 @@ export function fitWithRoom(request: FitRequest, room: Room, drills: Drills, sol
     added: string[],
   ): RoomAnswer => {
     tries--;
-    const answer = fitToTime({ ...request, session, locked }, drills, solve);
+    const before = looked(request.session);
+    const answer = fitToTime({ ...request, session, locked }, drills, solve, (after) =>
+      request.arc ? worsened(before, looked(after)) : 0,
+    );
     if (answer.kind === "fitted")
       return {
         ...answer,
@@ -78,10 +79,10 @@ export function fitWithRoom(request: FitRequest, room: Room, drills: Drills, sol
     const tooShort = answer.most < request.target - UNDER_AT_MOST;
     const steps = tooShort
       ? room.add.length > 0
-        ? addSteps(session, locked, demand, request.target, room, drills)
+        ? addSteps({ ...request, session, locked, demand }, room, drills)
         : []
       : room.drop
-        ? dropSteps(session, locked, demand, request.target, drills, looked)
+        ? dropSteps({ ...request, session, locked, demand }, drills, looked)
         : [];
     // The step that costs least first; where it leads nowhere, the next.
     for (const step of steps) {
@@ -118,8 +119,8 @@ function helpsFor(
 
 /** What the audit finds in a session as it would be, with the same people and demand. */
 function lookerAt(
-  { demand }: FitRequest,
-  { group, add, arc }: Room,
+  { demand, group, arc }: FitRequest,
+  { add }: Room,
   drills: Drills,
 ): (session: SessionPlan) => FoundIn {
   const known = new WeakMap<SessionPlan, FoundIn>();
@@ -134,30 +135,28 @@ function lookerAt(
 
 /** Fit before any change, and after all of them. */
 function fitBetween(
-  { session, demand, target }: FitRequest,
+  { session, demand, target, arc }: FitRequest,
   { session: after }: { session: SessionPlan },
   drills: Drills,
 ) {
   const of = (s: SessionPlan) =>
-    fitOf(coverageOf(s, compile(s, drills), drills), demand!, servedSeconds(session.purpose, target));
+    fitOf(coverageOf(s, compile(s, drills), drills), demand!, servedSeconds(arc ?? session.purpose, target));
   return demand && { before: of(session), after: of(after) };
 }
 
+type Wanted = FitRequest & { demand: SportProfile };
 type Step = { session: SessionPlan; locked: ReadonlySet<string>; did: "drop" | "add"; names: string[] };
 
 /** So many of the steps that cost least are looked over for what they bring. */
 const LOOKED_OVER = 12;
 
 function dropSteps(
-  session: SessionPlan,
-  locked: ReadonlySet<string>,
-  demand: SportProfile,
-  target: number,
+  { session, locked, demand, target, arc }: Wanted,
   drills: Drills,
   looked: (session: SessionPlan) => FoundIn,
 ): Step[] {
   const timeline = compile(session, drills);
-  const served = servedSeconds(session.purpose, target);
+  const served = servedSeconds(arc ?? session.purpose, target);
   const fit = fitOf(coverageOf(session, timeline, drills), demand, served);
   const totals = totalsByItem(timeline);
   const all = placesOf(session);
@@ -229,16 +228,9 @@ const isKin = (drill: Drill, { items }: Block, drills: Drills): boolean =>
   });
 
 /** The drill that the demand lacks most, where one can be added; one way only, the next comes after it. */
-function addSteps(
-  session: SessionPlan,
-  locked: ReadonlySet<string>,
-  demand: SportProfile,
-  target: number,
-  { add, group, arc }: Room,
-  drills: Drills,
-): Step[] {
+function addSteps({ session, locked, demand, target, group, arc }: Wanted, { add }: Room, drills: Drills): Step[] {
   const input = auditInput(session, drills, { demand, group, offered: add, arc });
-  for (const { row } of missingRows(input.coverage, demand, servedSeconds(session.purpose, target))) {
+  for (const { row } of missingRows(input.coverage, demand, servedSeconds(arc ?? session.purpose, target))) {
     const fix = addFix(
       input,
       (drill, block) => drill.levels.standard.main.includes(row) && isKin(drill, session.blocks[block]!, drills),

@@ -54,8 +54,8 @@ export function FitPanel({ desk, insights, demand, own }: Props) {
     <div className="flex flex-col gap-3 p-4">
       <h2 className="wide-type text-lg font-semibold">Fit to time</h2>
       <p className="text-sm text-ink-soft">
-        Rests, watch-first time and rounds give way before the work does. A drill that comes twice stays the same both
-        times.
+        Rests, watch-first time and rounds give way before the work does. Each part stays as long as its arc wants, doses
+        stay ones you would say, and a drill that comes twice stays the same both times.
       </p>
       <form
         className="flex flex-col gap-3"
@@ -63,11 +63,16 @@ export function FitPanel({ desk, insights, demand, own }: Props) {
           event.preventDefault();
           if (!bad)
             void ask({
-              request: { session: toNewest(session, drills), target, demand, locked },
+              request: {
+                session: toNewest(session, drills),
+                target,
+                demand,
+                locked,
+                group: insights.input.group,
+                arc: insights.input.arc,
+              },
               drop,
               add,
-              group: insights.input.group,
-              arc: insights.input.arc,
               own,
             });
         }}

@@ -1,4 +1,4 @@
-import { servedSeconds } from "~/core/arc/arcs";
+import { servedOf } from "~/core/audit/course";
 import { formIn, needsOf } from "~/core/drills/form";
 import { Plus } from "lucide-react";
 import { useEffect, useMemo, useRef, useState } from "react";
@@ -55,11 +55,11 @@ export function RangesPanel({
   onPicked,
   onSetting,
 }: Props) {
-  const { session, coverage, input, fit } = insights;
+  const { coverage, input, fit } = insights;
   const [looked, setLooked] = useState<Looked>();
   const [compared, setCompared] = useState("");
   const other = useOther(compared);
-  const served = servedSeconds(session.purpose, session.target ?? input.timeline.totalSeconds);
+  const served = servedOf(input);
   const { roses } = useMemo(() => rosesOf(coverage, { demand, served, other }), [coverage, demand, served, other]);
   const short = demand ? missingRows(coverage, demand, served).slice(0, 5) : [];
   return (

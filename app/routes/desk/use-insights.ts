@@ -1,4 +1,4 @@
-import { servedSeconds } from "~/core/arc/arcs";
+import { servedOf } from "~/core/audit/course";
 import { arcWith, type OwnArcs } from "~/core/arc/own";
 import { useEffect, useMemo, useState } from "react";
 import type { DrillLookup } from "~/library";
@@ -60,10 +60,7 @@ export function useInsights({
     return () => clearTimeout(timer);
   }, [input, found]);
   const sorted = useMemo(() => sortOut(found, session, accepted), [found, session, accepted]);
-  const fit = useMemo(
-    () => demand && fitOf(input.coverage, demand, servedSeconds(arc, session.target ?? input.timeline.totalSeconds)),
-    [input, demand, session, arc],
-  );
+  const fit = useMemo(() => demand && fitOf(input.coverage, demand, servedOf(input)), [input, demand]);
   const flags = useMemo(() => flagsByPlace(sorted.open), [sorted]);
   return {
     session,

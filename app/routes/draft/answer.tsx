@@ -1,4 +1,4 @@
-import { useState } from "react";
+import { useMemo, useState } from "react";
 import { Link } from "react-router";
 import { DraftCard } from "./draft-card";
 import type { Drafted, useDrafter } from "./use-drafter";
@@ -8,6 +8,7 @@ import { demandOf, type KeptRequest } from "~/core/draft/request";
 import { LIMIT_WORDS } from "~/core/draft/explain";
 import { withoutLimit } from "~/core/draft/relax";
 import type { Relaxed } from "~/core/draft/draft";
+import { arcWith, type OwnArcs } from "~/core/arc/own";
 import type { Group } from "~/core/group/schema";
 import { listWords } from "~/core/wording/words";
 
@@ -19,6 +20,7 @@ type Props = {
   onSwapped: ReturnType<typeof useDrafter>["setSwapped"];
   group: Group | undefined;
   demands: readonly SportProfile[];
+  arcs: OwnArcs;
   onSwaps: ReturnType<typeof useDrafter>["swaps"];
 };
 
@@ -44,8 +46,10 @@ const RELAX_WORDS: Readonly<Record<Relaxed["limit"], string>> = {
 const BY_HAND: ReadonlySet<Relaxed["limit"]> = new Set(["protected-areas", "ground", "for-whom"]);
 
 /** Up to three drafts side by side, or why there is none and what would help. */
-export function Answer({ drafted, request, onRequest, onDraft, onSwapped, group, demands, onSwaps }: Props) {
+export function Answer({ drafted, request, onRequest, onDraft, onSwapped, group, demands, arcs, onSwaps }: Props) {
   const [showRoses, setShowRoses] = useState(true);
+  const purpose = drafted?.request.purpose ?? request.purpose;
+  const arc = useMemo(() => arcWith(purpose, arcs[purpose]), [purpose, arcs]);
   if (!drafted) return null;
   const { answer } = drafted;
   if (answer.kind === "failed")
@@ -116,6 +120,7 @@ export function Answer({ drafted, request, onRequest, onDraft, onSwapped, group,
             swapped={drafted.swapped[k] ?? []}
             onSwapped={(versions) => onSwapped(k, versions)}
             asked={drafted.request}
+            arc={arc}
             demand={demand}
             beside={drafted.beside}
             request={request}

@@ -1,4 +1,5 @@
 import { servedSeconds } from "~/core/arc/arcs";
+import type { Arc } from "~/core/arc/schema";
 import { CautionList } from "~/app/ui/cautions";
 import { formIn } from "~/core/drills/form";
 import { Lock, LockOpen, Replace, Undo2 } from "lucide-react";
@@ -38,6 +39,8 @@ type Props = {
   swapped: Stated[];
   onSwapped: (versions: Stated[]) => void;
   asked: WrittenRequest;
+  /** By which it was drafted. */
+  arc: Arc;
   demand: SportProfile | undefined;
   beside: Beside;
   request: KeptRequest;
@@ -57,6 +60,7 @@ export function DraftCard({
   swapped,
   onSwapped,
   asked,
+  arc,
   demand,
   beside,
   request,
@@ -77,10 +81,10 @@ export function DraftCard({
     () =>
       rosesOf(coverageOf(session, timeline, drills), {
         demand,
-        served: servedSeconds(asked.purpose, asked.target),
+        served: servedSeconds(arc, asked.target),
         other: undefined,
       }),
-    [session, timeline, drills, demand, asked.purpose, asked.target],
+    [session, timeline, drills, demand, arc, asked.target],
   );
   const { group } = asked;
   const kit = kitList(session, drills);

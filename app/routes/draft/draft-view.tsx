@@ -296,6 +296,7 @@ function Asked({
               }}
               group={group}
               demands={demands}
+              arcs={arcs}
               onSwaps={swaps}
               onSwapped={setSwapped}
             />

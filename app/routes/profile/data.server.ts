@@ -1,4 +1,6 @@
 import { servedSeconds } from "~/core/arc/arcs";
+import { arcWith } from "~/core/arc/own";
+import { listArcs } from "~/db/arcs";
 import { notThere, ownIdOf } from "./own-id";
 import type { Coach } from "~/app/server/coach.server";
 import { drillsOf } from "~/app/server/drills.server";
@@ -19,7 +21,7 @@ export async function demandPage(coach: Coach, id: string) {
   const own = ownIdOf(id);
   const demand = own ? await opening(findProfile(db, coach.club, own)) : profileById(id);
   if (!demand) throw notThere();
-  const newest = await newestSessions(db, coach.club, 30);
+  const [newest, arcs] = await Promise.all([newestSessions(db, coach.club, 30), listArcs(db, coach.club)]);
   const drills = await drillsOf(coach.club, newest);
   const sessions = [];
   for (const { id, doc } of newest) {
@@ -28,7 +30,7 @@ export async function demandPage(coach: Coach, id: string) {
     sessions.push({
       id,
       title: doc.title,
-      served: servedSeconds(doc.purpose, doc.target ?? timeline.totalSeconds),
+      served: servedSeconds(arcWith(doc.purpose, arcs[doc.purpose]), doc.target ?? timeline.totalSeconds),
       coverage: coverageOf(doc, timeline, drills),
     });
     // Others are served between one and the next.

@@ -19,6 +19,7 @@ import { closing } from "./closing";
 import { coldEffort } from "./cold-effort";
 import { floor } from "./floor";
 import { ground } from "./ground";
+import { heavierSets } from "./heavier-sets";
 import { instructions } from "./instructions";
 import { intervalRest, intervalWork } from "./interval";
 import { kit } from "./kit";
@@ -48,6 +49,7 @@ export const RULES: readonly Rule[] = [
   intervalWork,
   caps,
   phases,
+  heavierSets,
   neverWarm,
   wayIn,
   notInPhase,

@@ -2,12 +2,22 @@ import { whoOf } from "../course";
 import { familiarTo } from "./showing";
 import { showingFor } from "~/core/arc/showing";
 import { itemsOf, samePlace } from "../look";
-import type { Rule } from "../types";
+import type { AuditInput, Rule } from "../types";
+import type { Drill } from "~/core/drills/schema";
+import type { LevelName } from "~/core/vocabulary/levels";
+import type { Seconds } from "~/core/units";
 import { editItem } from "~/core/session/edits";
 import { secondsText } from "~/core/lengths";
 
 /** Words a coach says in a second, unhurried. */
 const WORDS_A_SECOND = 2.5;
+
+/** How long it takes to show and say how a drill is set up. Showing takes the place of most words. */
+export const toShow = (drill: Drill, level: LevelName, input: Pick<AuditInput, "group">): Seconds =>
+  Math.min(
+    Math.ceil(drill.setUp.join(" ").split(/\s+/).length / WORDS_A_SECOND),
+    showingFor(drill, level, familiarTo(input, drill.id), whoOf(input)),
+  );
 
 /** The set-up takes longer to show and say than the watch-first time gives. */
 export const instructions: Rule = {
@@ -16,9 +26,7 @@ export const instructions: Rule = {
     itemsOf(input).flatMap(({ drill, item, place }) => {
       const demo = input.timeline.segments.find((s) => s.kind === "demo" && samePlace(s, place));
       if (!demo) return [];
-      const said = Math.ceil(drill.setUp.join(" ").split(/\s+/).length / WORDS_A_SECOND);
-      // Showing takes the place of most words.
-      const needs = Math.min(said, showingFor(drill, item.level, familiarTo(input, drill.id), whoOf(input)));
+      const needs = toShow(drill, item.level, input);
       if (needs <= demo.seconds) return [];
       return [
         {

@@ -1,7 +1,10 @@
 import { whoOf } from "../course";
 import { beforePower, itemAt, type Looked } from "../look";
 import { courseOf } from "../course";
-import type { AuditInput, RuleFinding, Rule } from "../types";
+import { shorterAt } from "../doses";
+import type { AuditInput, Fix, RuleFinding, Rule } from "../types";
+import type { Place } from "~/core/session/edits";
+import { placeKey, totalsByItem } from "~/core/timeline/totals";
 import { IN_ONE_PIECE, squatAtMost } from "~/core/arc/caps";
 import { FOR } from "~/core/arc/people";
 import { surfaceOf } from "~/core/arc/ground";
@@ -26,6 +29,14 @@ type Cap = {
   /** Whether it goes on in what is not work, too. */
   between: boolean;
   key: (segment: Segment, here: Looked, input: AuditInput) => string | undefined;
+};
+
+/** What goes on in one piece: what tells it from others, how long it has been, and what is done in it. */
+type Stretch = {
+  key: string;
+  seconds: Seconds;
+  told: boolean;
+  parts: Map<string, { place: Place; seconds: Seconds }>;
 };
 
 const postureOf = (segment: Segment): Posture => (segment.kind === "move" ? segment.to : segment.posture);
@@ -134,7 +145,7 @@ export const onePiece: Rule = {
     const { grave } = courseOf(input);
     return CAPS.flatMap((cap): RuleFinding[] => {
       const most = cap.most(input);
-      let open: { key: string; seconds: Seconds; told: boolean } | undefined;
+      let open: Stretch | undefined;
       let other: Seconds = 0;
       const found: RuleFinding[] = [];
       for (const segment of input.timeline.segments) {
@@ -148,7 +159,7 @@ export const onePiece: Rule = {
           if (other >= BROKEN_BY) open = undefined;
           continue;
         }
-        if (!open || !goesOn(open.key, key)) open = { key, seconds: 0, told: false };
+        if (!open || !goesOn(open.key, key)) open = { key, seconds: 0, told: false, parts: new Map() };
         else if (open.key === "knee") open.key = key;
         other = 0;
         // Nobody stays down there while a drill is shown.
@@ -157,8 +168,13 @@ export const onePiece: Rule = {
         const limit =
           cap.id === "knee" && here.level.kit.includes("pad") && hasPads(input) ? IN_ONE_PIECE.kneeSoft : most;
         open.seconds += segment.seconds;
+        if (segment.kind === "work") {
+          const part = placeKey(segment.block, segment.item);
+          open.parts.set(part, { place: here.place, seconds: (open.parts.get(part)?.seconds ?? 0) + segment.seconds });
+        }
         if (open.seconds <= limit + 1e-6 || open.told) continue;
         open.told = true;
+        const stretch = open;
         found.push({
           severity: grave,
           place: here.place,
@@ -169,12 +185,22 @@ export const onePiece: Rule = {
               ? `${here.drill.name} is done ${cap.words}.`
               : `By ${here.drill.name} everyone has been ${cap.words} for more than ${secondsText(limit)} in one piece.`,
           why: cap.why,
+          ...(limit > 0 && { offer: () => shorterFix(input, stretch, limit) }),
         });
       }
       return found;
     });
   },
 };
+
+/** Shorter doses in what is done in one piece, so that it is no longer than it may be. */
+function shorterFix(input: AuditInput, { parts, seconds }: Stretch, limit: Seconds): Fix | undefined {
+  const work = totalsByItem(input.timeline);
+  const all = (key: string) => Object.values(work.get(key)?.work ?? {}).reduce((a, b) => a + b, 0);
+  const places = [...parts].map(([key, part]) => ({ place: part.place, of: part.seconds / Math.max(1, all(key)) }));
+  const apply = shorterAt(input, places, seconds - limit);
+  return apply && { words: "Shorter doses there", apply };
+}
 
 /** Whether there are pads: where nobody has said what kit there is, there are. */
 const hasPads = ({ group }: AuditInput): boolean =>

@@ -1,5 +1,7 @@
 import { courseOf, scalesAt, whoOf, type Span } from "../course";
-import type { AuditInput, RuleFinding, Rule } from "../types";
+import { partFix } from "../add";
+import { longerIn, shorterIn } from "../doses";
+import type { AuditInput, Fix, RuleFinding, Rule } from "../types";
 import { speedOf } from "~/core/arc/fits";
 import { FOR } from "~/core/arc/people";
 import type { Phase } from "~/core/arc/schema";
@@ -26,6 +28,7 @@ export const phases: Rule = {
         about: "missing",
         message: `There is no part for this: ${listWords(missing.map(({ title }) => title.toLowerCase()))}.`,
         why: `${missing.map(({ title, why }) => `${title}: ${why}`).join("; ")}.`,
+        ...(missing.length === 1 && { offer: () => partFix(input, missing[0]!) }),
       });
     const late = spans.find(({ phase }, i) => spans.slice(i + 1).some((next) => before(arc.phases, next, phase)));
     if (late) {
@@ -54,6 +57,7 @@ export const phases: Rule = {
           at: start,
           message: `“${phase.title}” takes ${secondsText(Math.round(seconds))}; it wants at least ${secondsText(Math.ceil(least))}.`,
           why: `${phase.title}: ${phase.why}.`,
+          offer: () => dosed(`Longer doses in “${phase.title}”`, longerIn(input, phase, least - seconds)),
         });
       else if (seconds > most + 1e-6)
         found.push({
@@ -62,6 +66,7 @@ export const phases: Rule = {
           at: start,
           message: `“${phase.title}” takes ${secondsText(Math.round(seconds))}; ${secondsText(Math.floor(most))} is enough.`,
           why: "The other parts need their time, too.",
+          offer: () => dosed(`Shorter doses in “${phase.title}”`, shorterIn(input, phase, seconds - most)),
         });
       else if (phase.work !== undefined && work < phase.work - 1e-6)
         found.push({
@@ -70,12 +75,15 @@ export const phases: Rule = {
           at: start,
           message: `“${phase.title}” has ${secondsText(work)} of work; it wants ${secondsText(phase.work)}.`,
           why: `${phase.title}: ${phase.why}.`,
+          offer: () => dosed(`Longer doses in “${phase.title}”`, longerIn(input, phase, phase.work! - work)),
         });
       else found.push(...coursed(input, phase, start));
     }
     return found;
   },
 };
+
+const dosed = (words: string, apply: Fix["apply"] | undefined): Fix | undefined => apply && { words, apply };
 
 /** How one phase goes: not at rest for too long, faster towards its end or slower, and fast enough at the end. */
 function coursed(input: AuditInput, phase: Phase, at: Seconds): RuleFinding[] {

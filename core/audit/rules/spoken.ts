@@ -1,26 +1,10 @@
 import { itemsOf } from "../look";
-import type { AuditInput, Rule } from "../types";
+import type { Rule } from "../types";
 import { amongOf } from "../course";
-import { rehearsesIt } from "~/core/arc/fits";
-import { isSpoken, nearestSpoken, type Said } from "~/core/arc/doses";
-import type { Looked } from "../look";
+import { isSpoken, nearestSpoken, saidOf } from "~/core/arc/doses";
 import { amountOf } from "~/core/dose/amount";
 import { doseWords } from "~/core/dose/dose";
 import { editItem } from "~/core/session/edits";
-
-/** What a dose belongs to: sets under a bar, runs and throws go by steps of weight or speed. */
-export const saidOf = (input: AuditInput, here: Looked): Said => ({
-  method: here.drill.method,
-  gait: here.level.gait,
-  builds: isBuild(input, here),
-});
-
-const isBuild = (input: AuditInput, { drill, level }: Looked): boolean =>
-  (level.speed ?? 0) >= 3 || level.kit.includes("barbell") || (level.impact ?? 0) >= 2
-    ? true
-    : rehearsesIt(drill, "sport", amongOf(input)) && (level.speed ?? 0) >= 2
-      ? true
-      : input.session.purpose === "before-lifting" && rehearsesIt(drill, "lift", amongOf(input));
 
 /** Doses that nobody would say aloud. */
 export const spoken: Rule = {
@@ -29,7 +13,7 @@ export const spoken: Rule = {
     const odd = itemsOf(input).flatMap((here) => {
       // By the clock it is the clock that is said.
       if (input.session.blocks[here.place.block]?.interval) return [];
-      const said = saidOf(input, here);
+      const said = saidOf(here.drill, here.item.level, amongOf(input));
       if (isSpoken(here.item.dose, said) || isSpoken(here.item.dose, { ...said, builds: false })) return [];
       const dose = nearestSpoken(here.item.dose, { ...said, builds: false });
       const { least, most } = here.level.bounds;

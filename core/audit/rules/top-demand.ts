@@ -1,4 +1,4 @@
-import { servedSeconds } from "~/core/arc/arcs";
+import { servedOf } from "../course";
 import { addFix } from "../add";
 import type { Rule } from "../types";
 import { missingRows, weightOf } from "~/core/sport-profiles/fit";
@@ -12,13 +12,9 @@ const TOP = 3;
 export const topDemand: Rule = {
   id: "top-demand",
   find: (input) => {
-    const { coverage, demand, session, timeline } = input;
+    const { coverage, demand } = input;
     if (!demand) return [];
-    return missingRows(
-      coverage,
-      demand,
-      servedSeconds(input.arc ?? session.purpose, session.target ?? timeline.totalSeconds),
-    )
+    return missingRows(coverage, demand, servedOf(input))
       .filter(({ row, has, wants }) => weightOf(demand, row) >= TOP && has < wants / 2)
       .map(({ row, has, wants }) => {
         const offer = () => addFix(input, (drill) => drill.levels.standard.main.includes(row), wants / 2 - has);

@@ -1,3 +1,6 @@
+import { RESTS, saidOf, spokenAmounts } from "~/core/arc/doses";
+import type { Among } from "~/core/arc/fits";
+import { SHOWING_STEPS } from "~/core/arc/showing";
 import { formIn } from "~/core/drills/form";
 import { coverageOf, sharesSides } from "~/core/coverage/coverage";
 import { MOTION_FACTS, MOTIONS, type Motion } from "~/core/vocabulary/motions";
@@ -25,11 +28,18 @@ export type Lever = {
   now: number;
   /** What a second that it adds gives to rows, by side. */
   gives: { row: Motion; left: Share; right: Share }[];
+  /** Which blocks the seconds it adds are in, and what share of them. */
+  inBlocks: ReadonlyMap<number, Share>;
 };
 
-/** Which way a lever may go, and by which steps: sensible ones, or single seconds. */
+/** Which way a lever may go, and by which steps: to what a coach says aloud, by the drill's own steps, or by single seconds. */
 export type Way = "no" | "down" | "up" | "any";
-export type Allowed = { doses: Way; breaks: Way; doseSteps: "usual" | "fine"; breakSteps: "usual" | "fine" };
+export type Allowed = {
+  doses: Way;
+  breaks: Way;
+  doseSteps: "spoken" | "usual" | "fine";
+  breakSteps: "spoken" | "usual" | "fine";
+};
 
 /** A rest is made no shorter than half, nor than this. */
 const SHORTEST_REST: Seconds = 5;
@@ -58,6 +68,12 @@ type Base = {
   timeline: Timeline;
   drills: (id: string) => Drill | undefined;
   locked: ReadonlySet<string>;
+  /** What decides which doses are said aloud; without it none are known to be. */
+  among?: Among | undefined;
+  /** Whether a dose is for the phase its place stands in; without it all are. */
+  suits?: ((place: Place, dose: Dose) => boolean) | undefined;
+  /** How long each drill has to be shown; without it what has a time of its own keeps that. */
+  shownFor?: ((place: Place) => Seconds) | undefined;
 };
 
 const keyOf = ({ block, item }: Place): string => placeKey(block, item);
@@ -65,13 +81,16 @@ const keyOf = ({ block, item }: Place): string => placeKey(block, item);
 /** Every lever of a session. What is locked has none, nor what is equal to it. */
 export function leversOf(base: Base, allowed: Allowed): Lever[] {
   return [
-    ...(allowed.doses === "no" ? [] : [...doseLevers(base, allowed), ...clockLevers(base, "work", allowed.doseSteps)]),
+    ...(allowed.doses === "no"
+      ? []
+      : [...doseLevers(base, allowed), ...clockLevers(base, "work", allowed.doseSteps === "fine" ? "fine" : "usual")]),
     ...(allowed.breaks === "no"
       ? []
       : [
           ...restLevers(base, allowed),
-          ...clockLevers(base, "rest", allowed.breakSteps),
+          ...clockLevers(base, "rest", allowed.breakSteps === "fine" ? "fine" : "usual"),
           ...showingLever(base, allowed),
+          ...ownShowingLevers(base),
         ]),
   ].map((lever) => goingOnly(lever, lever.kind === "dose" ? allowed.doses : allowed.breaks));
 }
@@ -83,7 +102,15 @@ function goingOnly(lever: Lever, way: Way): Lever {
   return { ...lever, options, now: way === "up" ? 0 : options.length - 1 };
 }
 
-function doseLevers({ session, timeline, drills, locked }: Base, { doseSteps }: Allowed): Lever[] {
+/** What each key's number is of all of them. */
+function sharesOf(counts: Iterable<readonly [number, number]>): Map<number, Share> {
+  const sums = new Map<number, number>();
+  for (const [block, count] of counts) sums.set(block, (sums.get(block) ?? 0) + count);
+  const all = [...sums.values()].reduce((a, b) => a + b, 0);
+  return new Map([...sums].map(([block, count]) => [block, count / all]));
+}
+
+function doseLevers({ session, timeline, drills, locked, among, suits }: Base, { doseSteps }: Allowed): Lever[] {
   const times = workTimes(timeline.segments, (segment) => {
     const item = itemAt(session, segment);
     const drill = item && formIn(item, drills);
@@ -105,7 +132,10 @@ function doseLevers({ session, timeline, drills, locked }: Base, { doseSteps }: 
     if (!drill || counts.length < places.length || places.some((place) => locked.has(keyOf(place)))) return [];
     const count = counts.reduce((a, b) => ({ all: a.all + b.all, left: a.left + b.left, right: a.right + b.right }));
     const level = drill.levels[item.level];
-    const doses = dosesOf(item.dose, level, doseSteps === "fine");
+    const spoken = doseSteps === "spoken" && among && spokenAmounts(item.dose, saidOf(drill, item.level, among));
+    const doses = dosesOf(item.dose, level, spoken || (doseSteps === "fine" ? "fine" : "usual")).filter(
+      (dose) => !spoken || !suits || dose === item.dose || places.every((place) => suits(place, dose)),
+    );
     const seconds = (dose: Dose) => secondsOf(dose, session.pace);
     const usual = seconds(item.dose);
     const gives = [
@@ -116,6 +146,7 @@ function doseLevers({ session, timeline, drills, locked }: Base, { doseSteps }: 
       {
         kind: "dose",
         places,
+        inBlocks: sharesOf(places.map(({ block }, i) => [block, counts[i]!.all])),
         now: doses.findIndex((dose) => amountOf(dose).value === amountOf(item.dose).value),
         options: doses.map((dose) => ({
           dose,
@@ -158,7 +189,7 @@ const FIELD = { after: "restAfter", sets: "restBetweenSets", rounds: "restBetwee
 
 /** Rests of one kind and length are one lever. */
 function restLevers({ session, timeline, locked }: Base, { breakSteps }: Allowed): Lever[] {
-  const found = new Map<string, { field: RestField; seconds: Seconds; places: Map<string, Place>; count: number }>();
+  const found = new Map<string, { field: RestField; seconds: Seconds; places: Map<string, Place>; blocks: number[] }>();
   for (const segment of timeline.segments) {
     if (segment.kind !== "rest") continue;
     const place = { block: segment.block, item: segment.item };
@@ -166,14 +197,18 @@ function restLevers({ session, timeline, locked }: Base, { breakSteps }: Allowed
     const field = FIELD[segment.why];
     if (field !== "restBetweenRounds" && locked.has(keyOf(place))) continue;
     const key = `${field} ${segment.seconds}`;
-    const one = found.get(key) ?? { field, seconds: segment.seconds, places: new Map<string, Place>(), count: 0 };
+    const one = found.get(key) ?? { field, seconds: segment.seconds, places: new Map<string, Place>(), blocks: [] };
     one.places.set(field === "restBetweenRounds" ? String(place.block) : keyOf(place), place);
-    one.count++;
+    one.blocks.push(segment.block);
     found.set(key, one);
   }
-  return [...found.values()].map(({ field, seconds, places, count }): Lever => {
+  return [...found.values()].map(({ field, seconds, places, blocks }): Lever => {
     const least = Math.min(seconds, Math.max(SHORTEST_REST, seconds / 2));
-    const lengths = lengthsBetween(least, seconds, seconds + Math.max(10, seconds / 2), breakSteps);
+    const most = seconds + Math.max(10, seconds / 2);
+    const lengths =
+      breakSteps === "spoken"
+        ? [...new Set([seconds, ...RESTS.filter((rest) => inside(rest, { least, most }))])].sort((a, b) => a - b)
+        : lengthsBetween(least, seconds, most, breakSteps);
     const set = (to: Seconds) => (s: SessionPlan) =>
       [...places.values()].reduce(
         (so, place) =>
@@ -186,8 +221,9 @@ function restLevers({ session, timeline, locked }: Base, { breakSteps }: Allowed
       kind: "rest",
       places: [],
       gives: [],
+      inBlocks: sharesOf(blocks.map((block) => [block, 1])),
       now: lengths.indexOf(seconds),
-      options: lengths.map((to) => ({ adds: (to - seconds) * count, set: set(to) })),
+      options: lengths.map((to) => ({ adds: (to - seconds) * blocks.length, set: set(to) })),
     };
   });
 }
@@ -238,6 +274,7 @@ function clockLevers(
           kind: "rest",
           places: [],
           gives: [],
+          inBlocks: sharesOf(gaps.map(({ to }) => [to.block, 1])),
           now: lengths.indexOf(now),
           options: lengths.map((to) => ({ adds: lasts(to), set: set(to) })),
         },
@@ -266,6 +303,7 @@ function clockLevers(
         kind: "dose",
         places: [],
         gives: givenBy(work, session, drills),
+        inBlocks: sharesOf(work.map(({ block, seconds: s }) => [block, s])),
         now: lengths.indexOf(now),
         options: lengths.map((to) => ({ adds: (to - now) * passes, set: set(to) })),
       },
@@ -298,6 +336,7 @@ function givenBy(work: readonly WorkSegment[], session: SessionPlan, drills: Bas
 
 /** The time to watch, where it is the session's own and nothing locked is shown in it. */
 function showingLever({ session, timeline, locked }: Base, { breakSteps }: Allowed): Lever[] {
+  const steps = breakSteps === "fine" ? "fine" : "usual";
   const { demo } = session.pace;
   const shown = timeline.segments.filter(
     (segment) => segment.kind === "demo" && itemAt(session, segment)?.demo === undefined,
@@ -305,12 +344,13 @@ function showingLever({ session, timeline, locked }: Base, { breakSteps }: Allow
   // Between two passes by the clock it takes the place of rest, as long as there is some.
   if (shown.some((segment) => segment.kind === "demo" && segment.gap)) return [];
   if (demo <= 0 || shown.length === 0 || shown.some((segment) => locked.has(keyOf(segment)))) return [];
-  const lengths = lengthsBetween(Math.min(demo, SHORTEST_SHOWING), demo, Math.max(demo, LONGEST_SHOWING), breakSteps);
+  const lengths = lengthsBetween(Math.min(demo, SHORTEST_SHOWING), demo, Math.max(demo, LONGEST_SHOWING), steps);
   return [
     {
       kind: "showing",
       places: [],
       gives: [],
+      inBlocks: sharesOf(shown.map(({ block }) => [block, 1])),
       now: lengths.indexOf(demo),
       options: lengths.map((to) => ({
         adds: (to - demo) * shown.length,
@@ -318,6 +358,29 @@ function showingLever({ session, timeline, locked }: Base, { breakSteps }: Allow
       })),
     },
   ];
+}
+
+/** What is shown for a time of its own, longer than it has to be: by steps, down to that. */
+function ownShowingLevers({ session, timeline, locked, shownFor }: Base): Lever[] {
+  if (!shownFor) return [];
+  return timeline.segments.flatMap((segment): Lever[] => {
+    const demo = segment.kind === "demo" && !segment.gap ? itemAt(session, segment)?.demo : undefined;
+    if (demo === undefined || locked.has(keyOf(segment))) return [];
+    const place = { block: segment.block, item: segment.item };
+    const needs = shownFor(place);
+    const lengths = [...SHOWING_STEPS.filter((step) => step >= needs && step < demo), demo];
+    if (lengths.length < 2) return [];
+    return [
+      {
+        kind: "showing",
+        places: [],
+        gives: [],
+        inBlocks: new Map([[place.block, 1]]),
+        now: lengths.length - 1,
+        options: lengths.map((to) => ({ adds: to - demo, set: (s) => editItem(s, place, { demo: to }) })),
+      },
+    ];
+  });
 }
 
 const itemAt = (session: SessionPlan, { block, item }: Place): Item | undefined => session.blocks[block]?.items[item];
@@ -336,19 +399,30 @@ const secondsOf = (dose: Dose, pace: SessionPlan["pace"]): Seconds => {
   return isCounted(dose) ? unit * amountOf(dose).value : unit;
 };
 
-/** The doses an item may take, by its drill's step from what it is, or by single seconds where it is timed; the one there is always among them. */
-function dosesOf(dose: Dose, { bounds, dose: usual }: Drill["levels"]["standard"], fine: boolean): Dose[] {
+/** The doses an item may take: by its drill's step from what it is, by single seconds where it is timed, or of some amounts only; the one there is always among them. */
+function dosesOf(
+  dose: Dose,
+  { bounds, dose: usual }: Drill["levels"]["standard"],
+  steps: "usual" | "fine" | readonly number[],
+): Dose[] {
   const choices = choicesOf(dose);
   if (choices) return choices.filter((one) => inside(amountOf(one).value, bounds) || sameJson(one, dose));
   // Bounds are in the unit of the drill's own dose; another kind of dose is left as it is.
   if (dose.kind !== (forClock(usual) ?? usual).kind) return [dose];
   const now = amountOf(dose).value;
-  const step = !isCounted(dose) ? (fine ? 1 : bounds.step) : Math.max(1, Math.round(bounds.step));
   const amounts = new Set<number>([now]);
+  if (typeof steps !== "string") {
+    for (const amount of steps) if (inside(amount, bounds)) amounts.add(amount);
+    return inOrder(amounts, dose, now);
+  }
+  const step = !isCounted(dose) ? (steps === "fine" ? 1 : bounds.step) : Math.max(1, Math.round(bounds.step));
   for (let n = now; n >= bounds.least - 1e-9; n -= step) if (n <= bounds.most) amounts.add(round(n));
   for (let n = now; n <= bounds.most + 1e-9; n += step) if (n >= bounds.least) amounts.add(round(n));
-  return [...amounts].sort((a, b) => a - b).map((value) => (value === now ? dose : withAmount(dose, value)));
+  return inOrder(amounts, dose, now);
 }
+
+const inOrder = (amounts: ReadonlySet<number>, dose: Dose, now: number): Dose[] =>
+  [...amounts].sort((a, b) => a - b).map((value) => (value === now ? dose : withAmount(dose, value)));
 
 const inside = (value: number, { least, most }: { least: number; most: number }) => value >= least && value <= most;
 const round = (n: number): number => Math.round(n * 1e6) / 1e6;
