@@ -154,13 +154,24 @@ export async function setPersonAreas(db: Db, club: Club, id: string, areas: Prot
   return rows.length > 0;
 }
 
-/** A coach's groups as the audit looks at them, with the drills each has been handed before. */
+/** What was neither handed out nor opened for so many weeks is not known any more, and is shown as if it were new. A working rule. */
+const WEEKS_KNOWN = 8;
+
+/** A coach's groups as the audit looks at them, with the drills each has been handed lately. */
 export async function listGroups(db: Db, club: Club): Promise<{ id: string; people: string[]; group: Group }[]> {
   const shownToThem = db
     .selectDistinct({ groupId: link.groupId, drill: editionDrill.drill })
     .from(link)
     .innerJoin(editionDrill, and(eq(editionDrill.clubId, link.clubId), eq(editionDrill.editionId, link.editionId)))
-    .where(eq(link.clubId, club.id));
+    .where(
+      and(
+        eq(link.clubId, club.id),
+        gt(
+          sql`greatest(${link.createdAt}, ${link.openedAt})`,
+          sql`now() - make_interval(weeks => ${WEEKS_KNOWN}::int)`,
+        ),
+      ),
+    );
   // Of each session handed to a group the newest edition; one that was taken back before anybody opened it was not done.
   const newest = db
     .selectDistinctOn([link.groupId, edition.sessionId], {

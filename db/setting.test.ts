@@ -16,6 +16,8 @@ import {
   setGroupSetting,
 } from "./groups";
 import { freshDatabase, TEST_SECRET } from "./testing";
+import { link } from "./schema";
+import { eq } from "drizzle-orm";
 import { makeEdition } from "~/core/edition/edition";
 import type { SessionPlan } from "~/core/session/schema";
 import { itemOf, newSession } from "~/core/session/start";
@@ -198,6 +200,23 @@ describe("a group", () => {
     const groups = await listGroups(db, ana);
     expect(groups.find((g) => g.id === group)?.group.shown).toEqual(["open-book"]);
     expect(groups.find((g) => g.id === other)?.group.shown).toEqual([]);
+  });
+  it("knows them for eight weeks after they were handed out, or opened last", async () => {
+    const group = await addGroup(db, ana, "Handed to long ago");
+    const id = await addSession(db, ana, doc("Long ago", "open-book"), 90);
+    await handOut(db, ana, id, makeEdition(doc("Long ago", "open-book"), drillById), 90, group, TEST_SECRET);
+    const known = async (days: { handed: number; opened?: number }) => {
+      const ago = (n: number) => new Date(Date.now() - n * 86_400_000);
+      await db
+        .update(link)
+        .set({ createdAt: ago(days.handed), openedAt: days.opened === undefined ? null : ago(days.opened) })
+        .where(eq(link.groupId, group));
+      return (await listGroups(db, ana)).find((g) => g.id === group)?.group.shown;
+    };
+    expect(await known({ handed: 55 })).toEqual(["open-book"]);
+    expect(await known({ handed: 57 })).toEqual([]);
+    expect(await known({ handed: 90, opened: 60 })).toEqual([]);
+    expect(await known({ handed: 90, opened: 3 })).toEqual(["open-book"]);
   });
   it("knows the last three sessions it was handed, each as it was handed last, the newest first, and none that was taken back unopened", async () => {
     const group = await addGroup(db, ana, "Week by week");

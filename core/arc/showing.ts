@@ -28,6 +28,9 @@ export function showingFor(drill: Drill, level: LevelName, familiar: Familiar, w
   return SHOWING_STEPS[Math.min(SHOWING_STEPS.length - 1, place + FOR[who].shown)]!;
 }
 
+/** One step shorter than so long: what may be saved of showing where the time is short. */
+export const stepShorter = (seconds: Seconds): Seconds => SHOWING_STEPS.filter((step) => step < seconds).at(-1) ?? 0;
+
 /** Up to ten minutes a session teaches at most one drill for each two minutes, then one for each two and a half. */
 export const mostTaught = (target: Seconds): number =>
   target <= 600 ? Math.ceil(target / 120 - 1e-9) : Math.ceil(5 + (target - 600) / 150 - 1e-9);

@@ -203,6 +203,12 @@ const CASES: Record<string, Case> = {
     good: session([own("hip-flexor-hold"), own("cat-camel")]),
     says: /opposite arm up is Half-kneeling hip flexor hold in another form/,
   },
+  lines: {
+    bad: session([own("jog-lanes")]),
+    good: session([own("marching-knee-drives")]),
+    group: { ...group({ lanes: 2 }), people: people("A", "B", "C", "D", "E") },
+    says: /On 2 lanes each of 5 people works less than half of Jog lanes/,
+  },
   "heavier-sets": {
     bad: session([set(4), set(5)], { purpose: "before-lifting" }),
     good: session([set(5), set(5)], { purpose: "before-lifting" }),

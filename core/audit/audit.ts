@@ -3,6 +3,7 @@ import { settled } from "~/core/session/newest";
 import { RULES } from "./rules";
 import { SEVERITIES, type AuditInput, type Circumstances, type RuleFinding, type Fix } from "./types";
 import { coverageOf } from "~/core/coverage/coverage";
+import { inLines } from "~/core/group/lines";
 import type { SessionPlan } from "~/core/session/schema";
 import { allAtOnce, type Steps } from "~/core/steps";
 import { compile } from "~/core/timeline/compile";
@@ -18,7 +19,8 @@ export function auditInput(
   circumstances: Circumstances = {},
 ): AuditInput {
   const timeline = compile(session, drills);
-  return { session, timeline, drills, coverage: coverageOf(session, timeline, drills), offered: [], ...circumstances };
+  const coverage = coverageOf(session, timeline, drills, inLines(circumstances.group));
+  return { session, timeline, drills, coverage, offered: [], ...circumstances };
 }
 
 /** What an input is told besides its session. */

@@ -5,6 +5,7 @@ import { phaseSeconds } from "~/core/arc/arcs";
 import { outOfPhase } from "~/core/arc/fits";
 import type { Phase } from "~/core/arc/schema";
 import { coverageOf } from "~/core/coverage/coverage";
+import { inLines } from "~/core/group/lines";
 import { formIn } from "~/core/drills/form";
 import type { Dose } from "~/core/dose/kinds";
 import { leversOf, type Lever } from "~/core/levers/levers";
@@ -83,7 +84,7 @@ const shareIn = ({ inBlocks }: Lever, is: (block: number) => boolean): Share =>
 /** What the audit looks at, of a session as it has become. */
 function become(input: AuditInput, session: SessionPlan): AuditInput {
   const timeline = compile(session, input.drills);
-  return { ...input, session, timeline, coverage: coverageOf(session, timeline, input.drills) };
+  return { ...input, session, timeline, coverage: coverageOf(session, timeline, input.drills, inLines(input.group)) };
 }
 
 /** The doses of a phase shorter by at least so much; undefined where they can't be. */

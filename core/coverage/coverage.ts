@@ -1,4 +1,5 @@
 import { formIn } from "~/core/drills/form";
+import type { LevelName } from "~/core/vocabulary/levels";
 import { MOTION_FACTS, MOTIONS, type Plane, type Motion } from "~/core/vocabulary/motions";
 import { otherSide } from "~/core/vocabulary/sides";
 import type { Drill } from "~/core/drills/schema";
@@ -20,26 +21,37 @@ export type Coverage = Readonly<Record<Motion, RowCoverage>>;
  * How long each row is worked in a session: the work seconds of every drill times its share for the row. An alternating
  * piece gives each side half its seconds, one for both sides gives both all of them; so does, since version 2, work for a time
  * on both sides of what is done side by side or step by step, such as walking: each side has half of it. A row that the other
- * limb works, as the hip that opens behind a lunge, is the other side’s; one that both work is both sides’.
+ * limb works, as the hip that opens behind a lunge, is the other side’s; one that both work is both sides’. `share` is what part of
+ * a drill each person works.
  */
 export function coverageOf(
   session: SessionPlan,
   timeline: { segments: readonly Segment[] },
   drills: DrillsForCoverage,
+  share: ShareWorked = () => 1,
 ): Coverage {
   const seconds = Object.fromEntries(MOTIONS.map((row) => [row, { left: 0, right: 0, counts: 0 }])) as Record<
     Motion,
     RowCoverage
   >;
-  eachGift(session, timeline, drills, ({ row, left, right }) => {
-    seconds[row].left += left;
-    seconds[row].right += right;
-  });
+  eachGift(
+    session,
+    timeline,
+    drills,
+    ({ row, left, right }) => {
+      seconds[row].left += left;
+      seconds[row].right += right;
+    },
+    share,
+  );
   for (const row of MOTIONS) seconds[row].counts = Math.min(seconds[row].left, seconds[row].right);
   return seconds;
 }
 
-type DrillsForCoverage = (id: string) => Pick<Drill, "levels" | "sides" | "method"> | undefined;
+type DrillsForCoverage = (id: string) => Drill | undefined;
+
+/** What part of a drill’s work each person does: less than all of it where they take turns. */
+export type ShareWorked = (drill: Drill, level: LevelName) => Share;
 
 /** What one piece of work gives a row, on each side; `main` where the row is a main one of its drill. */
 export type Gift = { block: number; item: number; row: Motion; left: Seconds; right: Seconds; main: boolean };
@@ -50,6 +62,7 @@ export function eachGift(
   timeline: { segments: readonly Segment[] },
   drills: DrillsForCoverage,
   tell: (gift: Gift) => void,
+  share: ShareWorked = () => 1,
 ): void {
   for (const segment of timeline.segments) {
     if (segment.kind !== "work") continue;
@@ -59,8 +72,9 @@ export function eachGift(
     const level = drill.levels[item.level];
     const shared = sharesSides(segment.side, session.version, drill, item);
     const { block, item: at, side } = segment;
-    const give = (row: Motion, share: Share, main: boolean) => {
-      const all = segment.seconds * share;
+    const worked = segment.seconds * share(drill, item.level);
+    const give = (row: Motion, part: Share, main: boolean) => {
+      const all = worked * part;
       let [left, right] = [all, all];
       if (MOTION_FACTS[row].sided) {
         if (shared) [left, right] = [all / 2, all / 2];

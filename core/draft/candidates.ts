@@ -22,6 +22,7 @@ import { familiarTo } from "~/core/audit/rules/showing";
 import { beforePower } from "~/core/audit/look";
 import type { AuditInput, Rule } from "~/core/audit/types";
 import { forGroup } from "~/core/arc/people";
+import { inLines, LEAST_IN_LINES, shareInLines } from "~/core/group/lines";
 import { coverageOf, eachGift } from "~/core/coverage/coverage";
 import { piecesThere } from "~/core/group/kit";
 import { SURFACE_FACTS } from "~/core/group/surfaces";
@@ -237,9 +238,7 @@ function formOf(
     return out("kit");
   const { group } = request;
   const people = Math.max(1, group?.people.length ?? 1);
-  const lanes = group?.setting.lanes;
-  if (!asked && without !== "lanes" && lanes !== undefined && drill.method === "travel" && lanes / people < 0.5)
-    return out("lanes");
+  if (!asked && without !== "lanes" && shareInLines(drill, level, group) < LEAST_IN_LINES) return out("lanes");
   const soft = SURFACE_FACTS[surfaceOf(group?.setting, request.purpose)].kneel === "yes";
   const left = (form.helps ?? []).filter(
     (piece) => (piece === "pad" && soft) || !piecesThere([piece], people, group?.setting ?? {}),
@@ -371,12 +370,18 @@ function ratesOf(
     timeline.segments.reduce((sum, s) => (kinds(s.kind) ? sum + s.seconds : sum), 0);
   const work = of((kind) => kind === "work");
   const sums = new Map<string, [Seconds, Seconds]>();
-  eachGift(session, timeline, drills, ({ row, main, left, right }) => {
-    if (weightOf(request.demand, row) === 0) return;
-    const key = `${row} ${main ? 1 : 0}`;
-    const [a, b] = sums.get(key) ?? [0, 0];
-    sums.set(key, [a + left, b + right]);
-  });
+  eachGift(
+    session,
+    timeline,
+    drills,
+    ({ row, main, left, right }) => {
+      if (weightOf(request.demand, row) === 0) return;
+      const key = `${row} ${main ? 1 : 0}`;
+      const [a, b] = sums.get(key) ?? [0, 0];
+      sums.set(key, [a + left, b + right]);
+    },
+    inLines(request.group),
+  );
   const gives = [...sums].flatMap(([key, [left, right]]) => {
     const [row, main] = key.split(" ") as [Motion, string];
     const share = Math.min(left, right) / Math.max(1e-9, work);
@@ -574,7 +579,7 @@ export function lookAt(request: DraftRequest, item: Item, drill: Drill, offered:
     timeline,
     drills,
     get coverage() {
-      return coverageOf(session, timeline, drills);
+      return coverageOf(session, timeline, drills, inLines(request.group));
     },
     demand: request.demand,
     group: request.group,

@@ -1,3 +1,4 @@
+import { inLines } from "~/core/group/lines";
 import { arrange, between, type Chosen } from "./arrange";
 import { sessionOf } from "./assemble";
 import { clockOf, servedIn, type Candidate } from "./candidate";
@@ -325,7 +326,11 @@ class Maker {
           ({ severity, rule }) =>
             (severity !== "hint" || rule === "phases" || rule === "too-many") && rule !== "new-drill",
         );
-        const fit = fitOf(coverageOf(session, timeline, drills), request.demand, servedIn(request));
+        const fit = fitOf(
+          coverageOf(session, timeline, drills, inLines(request.group)),
+          request.demand,
+          servedIn(request),
+        );
         const cost = found.reduce((sum, { severity }) => sum + FOUND_COSTS[severity], 0);
         const at = found.flatMap(({ place }) => (place ? [session.blocks[place.block]!.items[place.item]!.drill] : []));
         return {

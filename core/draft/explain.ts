@@ -1,3 +1,4 @@
+import { inLines } from "~/core/group/lines";
 import { formIn } from "~/core/drills/form";
 import { amongOf, arcOf, servedIn, type Candidate } from "./candidate";
 import { candidatesOf, type Limit } from "./candidates";
@@ -74,7 +75,7 @@ export function stated(
   const byId = new Map(offered.map((drill) => [drill.id, drill]));
   const drills: Drills = (id) => byId.get(id);
   const timeline = compile(session, drills);
-  const coverage = coverageOf(session, timeline, drills);
+  const coverage = coverageOf(session, timeline, drills, inLines(request.group));
   // What is nearly enough is enough.
   const missing = missingRows(coverage, request.demand, servedIn(request))
     .filter(({ has, wants }) => wants - has >= Math.max(WORTH_SAYING.seconds, WORTH_SAYING.share * wants))

@@ -1,3 +1,4 @@
+import { inLines } from "~/core/group/lines";
 import { formIn } from "~/core/drills/form";
 import { servedIn, type Candidate, type Option } from "./candidate";
 import { candidatesOf } from "./candidates";
@@ -78,7 +79,7 @@ export function swapsFor(
         .sort((a, b) => Math.abs(a.timeline.totalSeconds - now) - Math.abs(b.timeline.totalSeconds - now));
       const best = ways[0];
       if (!best || look(best.changed) > found) return [];
-      const coverage = coverageOf(best.changed, best.timeline, drills);
+      const coverage = coverageOf(best.changed, best.timeline, drills, inLines(request.group));
       return [
         {
           item: best.changed.blocks[place.block]!.items[place.item]!,

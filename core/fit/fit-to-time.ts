@@ -2,8 +2,9 @@ import { phaseSeconds, servedSeconds } from "~/core/arc/arcs";
 import { outOfPhase } from "~/core/arc/fits";
 import type { Arc, Phase } from "~/core/arc/schema";
 import { amongOf, phasesOf } from "~/core/audit/course";
-import { toShow } from "~/core/audit/rules/instructions";
+import { leastToShow } from "~/core/audit/rules/instructions";
 import { formIn } from "~/core/drills/form";
+import { inLines } from "~/core/group/lines";
 import type { Group } from "~/core/group/schema";
 import { canComeTo } from "./reach";
 import { leversOf, type Allowed, type Lever } from "~/core/levers/levers";
@@ -199,7 +200,7 @@ function attempt(
   const shownFor = ({ block, item: i }: Place): Seconds => {
     const item = session.blocks[block]!.items[i]!;
     const drill = formIn(item, drills);
-    return drill ? toShow(drill, item.level, { group }) : Infinity;
+    return drill ? leastToShow(drill, item.level, { group }) : Infinity;
   };
   const levers = leversOf(
     {
@@ -207,6 +208,7 @@ function attempt(
       timeline,
       drills,
       locked,
+      worked: inLines(group),
       ...(arc && { among, suits, shownFor }),
     },
     stage,
@@ -220,7 +222,7 @@ function attempt(
   const asked = target - timeline.totalSeconds;
   const adds = levers.map((lever) => lever.options.map((option) => option.adds));
   if (!canComeTo(adds, asked - under, asked)) return { kind: "infeasible" };
-  const program = programOf({ session, timeline, levers, demand, target, arc }, stage, drills, under);
+  const program = programOf({ session, timeline, levers, demand, target, arc, group }, stage, drills, under);
   const solution = solve(program, { nodes: MOST_NODES });
   if (solution.kind !== "optimal") return solution;
   return {
@@ -233,7 +235,7 @@ function attempt(
   };
 }
 
-function fittedTo({ session, target, demand, arc }: FitRequest, set: SessionPlan, drills: Drills): FitAnswer {
+function fittedTo({ session, target, demand, arc, group }: FitRequest, set: SessionPlan, drills: Drills): FitAnswer {
   const fitted = editSession(set, { target });
   const after = compile(fitted, drills);
   const changes = session.blocks.flatMap((block, b) =>
@@ -251,11 +253,15 @@ function fittedTo({ session, target, demand, arc }: FitRequest, set: SessionPlan
     seconds: after.totalSeconds,
     fit: demand && {
       before: fitOf(
-        coverageOf(session, compile(session, drills), drills),
+        coverageOf(session, compile(session, drills), drills, inLines(group)),
         demand,
         servedSeconds(arc ?? session.purpose, target),
       ),
-      after: fitOf(coverageOf(fitted, after, drills), demand, servedSeconds(arc ?? session.purpose, target)),
+      after: fitOf(
+        coverageOf(fitted, after, drills, inLines(group)),
+        demand,
+        servedSeconds(arc ?? session.purpose, target),
+      ),
     },
   };
 }
@@ -277,10 +283,11 @@ type Base = {
   demand: SportProfile | undefined;
   target: Seconds;
   arc: Arc | undefined;
+  group: Group | undefined;
 };
 
 function programOf(
-  { session, timeline, levers, demand, target, arc }: Base,
+  { session, timeline, levers, demand, target, arc, group }: Base,
   { breaks }: Stage,
   drills: Drills,
   under: Seconds,
@@ -323,13 +330,14 @@ function programOf(
   rows.push({ name: "length", terms: adds, least: target - under - from, most: target - from });
   if (under > 0) objective.push(...adds.map(({ column, times }) => ({ column, times: times * NEARER })));
   if (arc) addWindows({ session, timeline, levers, target, arc }, seconds, { columns, rows, objective });
-  if (demand) addFit({ session, timeline, levers, demand, target, arc }, drills, seconds, { columns, rows, objective });
+  if (demand)
+    addFit({ session, timeline, levers, demand, target, arc, group }, drills, seconds, { columns, rows, objective });
   return { objective, rows, columns };
 }
 
 /** Each phase is as long as it may be in a session of this length, or no further outside than has to be. */
 function addWindows(
-  { session, timeline, levers, target, arc }: Omit<Base, "demand"> & { arc: Arc },
+  { session, timeline, levers, target, arc }: Omit<Base, "demand" | "group"> & { arc: Arc },
   seconds: readonly Term[][],
   { columns, rows, objective }: Program,
 ): void {
@@ -364,13 +372,13 @@ function addWindows(
 
 /** For each row with a weight a share z ≤ 1, ≤ C(left)/T and ≤ C(right)/T; Σ w·z / Σ w is the fit. */
 function addFit(
-  { session, timeline, levers, demand, target, arc }: Base & { demand: SportProfile },
+  { session, timeline, levers, demand, target, arc, group }: Base & { demand: SportProfile },
   drills: Drills,
   seconds: readonly Term[][],
   { columns, rows, objective }: Program,
 ): void {
   const targets = targetsOf(demand, servedSeconds(arc ?? session.purpose, target));
-  const coverage = coverageOf(session, timeline, drills);
+  const coverage = coverageOf(session, timeline, drills, inLines(group));
   const all = MOTIONS.reduce((sum, row) => sum + weightOf(demand, row), 0);
   for (const row of MOTIONS) {
     const weight = weightOf(demand, row);

@@ -1,3 +1,4 @@
+import { inLines } from "~/core/group/lines";
 import { servedSeconds } from "~/core/arc/arcs";
 import { formIn } from "~/core/drills/form";
 import { endsOf, fitToTime, UNDER_AT_MOST, type FitAnswer, type FitRequest } from "./fit-to-time";
@@ -135,12 +136,16 @@ function lookerAt(
 
 /** Fit before any change, and after all of them. */
 function fitBetween(
-  { session, demand, target, arc }: FitRequest,
+  { session, demand, target, arc, group }: FitRequest,
   { session: after }: { session: SessionPlan },
   drills: Drills,
 ) {
   const of = (s: SessionPlan) =>
-    fitOf(coverageOf(s, compile(s, drills), drills), demand!, servedSeconds(arc ?? session.purpose, target));
+    fitOf(
+      coverageOf(s, compile(s, drills), drills, inLines(group)),
+      demand!,
+      servedSeconds(arc ?? session.purpose, target),
+    );
   return demand && { before: of(session), after: of(after) };
 }
 
@@ -151,13 +156,13 @@ type Step = { session: SessionPlan; locked: ReadonlySet<string>; did: "drop" | "
 const LOOKED_OVER = 12;
 
 function dropSteps(
-  { session, locked, demand, target, arc }: Wanted,
+  { session, locked, demand, target, arc, group }: Wanted,
   drills: Drills,
   looked: (session: SessionPlan) => FoundIn,
 ): Step[] {
   const timeline = compile(session, drills);
   const served = servedSeconds(arc ?? session.purpose, target);
-  const fit = fitOf(coverageOf(session, timeline, drills), demand, served);
+  const fit = fitOf(coverageOf(session, timeline, drills, inLines(group)), demand, served);
   const totals = totalsByItem(timeline);
   const all = placesOf(session);
   const closing = all.at(-1)!;
@@ -173,7 +178,7 @@ function dropSteps(
     )
     .map((places) => {
       const without = removeSeveral(session, places);
-      const lost = fit - fitOf(coverageOf(without, compile(without, drills), drills), demand, served);
+      const lost = fit - fitOf(coverageOf(without, compile(without, drills), drills, inLines(group)), demand, served);
       return {
         places,
         without,

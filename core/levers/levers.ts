@@ -2,7 +2,7 @@ import { RESTS, saidOf, spokenAmounts } from "~/core/arc/doses";
 import type { Among } from "~/core/arc/fits";
 import { SHOWING_STEPS } from "~/core/arc/showing";
 import { formIn } from "~/core/drills/form";
-import { coverageOf, sharesSides } from "~/core/coverage/coverage";
+import { coverageOf, sharesSides, type ShareWorked } from "~/core/coverage/coverage";
 import { MOTION_FACTS, MOTIONS, type Motion } from "~/core/vocabulary/motions";
 import type { Drill } from "~/core/drills/schema";
 import { amountOf, withAmount } from "~/core/dose/amount";
@@ -68,6 +68,8 @@ type Base = {
   timeline: Timeline;
   drills: (id: string) => Drill | undefined;
   locked: ReadonlySet<string>;
+  /** What part of a drill each person works; without it all of it. */
+  worked?: ShareWorked | undefined;
   /** What decides which doses are said aloud; without it none are known to be. */
   among?: Among | undefined;
   /** Whether a dose is for the phase its place stands in; without it all are. */
@@ -110,7 +112,10 @@ function sharesOf(counts: Iterable<readonly [number, number]>): Map<number, Shar
   return new Map([...sums].map(([block, count]) => [block, count / all]));
 }
 
-function doseLevers({ session, timeline, drills, locked, among, suits }: Base, { doseSteps }: Allowed): Lever[] {
+function doseLevers(
+  { session, timeline, drills, locked, among, suits, worked = () => 1 }: Base,
+  { doseSteps }: Allowed,
+): Lever[] {
   const times = workTimes(timeline.segments, (segment) => {
     const item = itemAt(session, segment);
     const drill = item && formIn(item, drills);
@@ -138,9 +143,10 @@ function doseLevers({ session, timeline, drills, locked, among, suits }: Base, {
     );
     const seconds = (dose: Dose) => secondsOf(dose, session.pace);
     const usual = seconds(item.dose);
+    const part = worked(drill, item.level);
     const gives = [
-      ...level.main.map((row) => ({ row, share: 1 })),
-      ...level.also.filter((row) => !level.main.includes(row)).map((row) => ({ row, share: 0.5 })),
+      ...level.main.map((row) => ({ row, share: part })),
+      ...level.also.filter((row) => !level.main.includes(row)).map((row) => ({ row, share: part / 2 })),
     ];
     return [
       {
@@ -243,7 +249,7 @@ function clocksOf({ blocks }: SessionPlan): { interval: Interval; blocks: number
 
 /** The work, or the rest, of blocks by the same clock; none where a drill of theirs is locked. */
 function clockLevers(
-  { session, timeline, drills, locked }: Base,
+  { session, timeline, drills, locked, worked }: Base,
   part: "work" | "rest",
   steps: "usual" | "fine",
 ): Lever[] {
@@ -302,7 +308,7 @@ function clockLevers(
       {
         kind: "dose",
         places: [],
-        gives: givenBy(work, session, drills),
+        gives: givenBy(work, session, drills, worked),
         inBlocks: sharesOf(work.map(({ block, seconds: s }) => [block, s])),
         now: lengths.indexOf(now),
         options: lengths.map((to) => ({ adds: (to - now) * passes, set: set(to) })),
@@ -325,9 +331,14 @@ function offBounds(
 }
 
 /** What a second more over all these pieces of work gives to rows, by side. */
-function givenBy(work: readonly WorkSegment[], session: SessionPlan, drills: Base["drills"]): Lever["gives"] {
+function givenBy(
+  work: readonly WorkSegment[],
+  session: SessionPlan,
+  drills: Base["drills"],
+  worked: ShareWorked | undefined,
+): Lever["gives"] {
   const seconds = work.reduce((sum, segment) => sum + segment.seconds, 0);
-  const coverage = coverageOf(session, { segments: work }, drills);
+  const coverage = coverageOf(session, { segments: work }, drills, worked);
   return MOTIONS.flatMap((row) => {
     const { left, right } = coverage[row];
     return left + right > 0 ? [{ row, left: left / seconds, right: right / seconds }] : [];

@@ -54,8 +54,8 @@ export function FitPanel({ desk, insights, demand, own }: Props) {
     <div className="flex flex-col gap-3 p-4">
       <h2 className="wide-type text-lg font-semibold">Fit to time</h2>
       <p className="text-sm text-ink-soft">
-        Rests, watch-first time and rounds give way before the work does. Each part stays as long as its arc wants, doses
-        stay ones you would say, and a drill that comes twice stays the same both times.
+        Rests, watch-first time and rounds give way before the work does. Each part stays as long as its arc wants,
+        doses stay ones you would say, and a drill that comes twice stays the same both times.
       </p>
       <form
         className="flex flex-col gap-3"
@@ -223,7 +223,7 @@ function Answer({ answer, desk, target }: { answer: RoomAnswer; desk: Desk; targ
       <BeforeAfter before={desk.session} after={answer.session} />
       {answer.fit && (
         <p className="text-sm text-ink-soft">
-          Fit {Math.round(answer.fit.before * 100)} →{" "}
+          Needs met {Math.round(answer.fit.before * 100)} →{" "}
           <span className="font-semibold text-ink">{Math.round(answer.fit.after * 100)} %</span>
         </p>
       )}

@@ -1,4 +1,5 @@
 import { servedSeconds } from "~/core/arc/arcs";
+import { inLines } from "~/core/group/lines";
 import type { Arc } from "~/core/arc/schema";
 import { CautionList } from "~/app/ui/cautions";
 import { formIn } from "~/core/drills/form";
@@ -79,12 +80,12 @@ export function DraftCard({
   const profile = useMemo(() => miniProfile(profileOf(session, timeline), 400, 76), [session, timeline]);
   const { roses } = useMemo(
     () =>
-      rosesOf(coverageOf(session, timeline, drills), {
+      rosesOf(coverageOf(session, timeline, drills, inLines(asked.group)), {
         demand,
         served: servedSeconds(arc, asked.target),
         other: undefined,
       }),
-    [session, timeline, drills, demand, arc, asked.target],
+    [session, timeline, drills, demand, arc, asked.target, asked.group],
   );
   const { group } = asked;
   const kit = kitList(session, drills);

@@ -24,6 +24,7 @@ import { instructions } from "./instructions";
 import { intervalRest, intervalWork } from "./interval";
 import { kit } from "./kit";
 import { length } from "./length";
+import { lines } from "./lines";
 import { longHolds } from "./long-holds";
 import { mixedGroup } from "./mixed-group";
 import { newDrill } from "./new-drill";
@@ -61,6 +62,7 @@ export const RULES: readonly Rule[] = [
   mixedGroup,
   newDrill,
   floor,
+  lines,
   sameJoint,
   familyTwice,
   afterRelease,

@@ -1,6 +1,6 @@
 import { whoOf } from "../course";
 import { familiarTo } from "./showing";
-import { showingFor } from "~/core/arc/showing";
+import { showingFor, stepShorter } from "~/core/arc/showing";
 import { itemsOf, samePlace } from "../look";
 import type { AuditInput, Rule } from "../types";
 import type { Drill } from "~/core/drills/schema";
@@ -13,10 +13,17 @@ import { secondsText } from "~/core/lengths";
 const WORDS_A_SECOND = 2.5;
 
 /** How long it takes to show and say how a drill is set up. Showing takes the place of most words. */
-export const toShow = (drill: Drill, level: LevelName, input: Pick<AuditInput, "group">): Seconds =>
+const toShow = (drill: Drill, level: LevelName, input: Pick<AuditInput, "group">): Seconds =>
   Math.min(
     Math.ceil(drill.setUp.join(" ").split(/\s+/).length / WORDS_A_SECOND),
     showingFor(drill, level, familiarTo(input, drill.id), whoOf(input)),
+  );
+
+/** The least time to show a drill in, where time is short: one step less than its skill wants, and never less than it takes to say. */
+export const leastToShow = (drill: Drill, level: LevelName, input: Pick<AuditInput, "group">): Seconds =>
+  Math.max(
+    toShow(drill, level, input),
+    stepShorter(showingFor(drill, level, familiarTo(input, drill.id), whoOf(input))),
   );
 
 /** The set-up takes longer to show and say than the watch-first time gives. */

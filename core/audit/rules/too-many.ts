@@ -5,6 +5,7 @@ import type { AuditInput, RuleFinding, Rule } from "../types";
 import { takeOutFix } from "../doses";
 import { servedOf } from "../course";
 import { coverageOf, type Coverage } from "~/core/coverage/coverage";
+import { inLines } from "~/core/group/lines";
 import { removeItem } from "~/core/session/edits";
 import { fitOf } from "~/core/sport-profiles/fit";
 import { compile } from "~/core/timeline/compile";
@@ -16,7 +17,7 @@ import { phasesAt } from "~/core/arc/arcs";
 const leastWorth =
   (taughtOnly: boolean) =>
   (input: AuditInput): ((here: Looked) => number) => {
-    const { session, drills, demand, coverage } = input;
+    const { session, drills, demand, coverage, group } = input;
     const worth = (at: Coverage) =>
       demand
         ? fitOf(at, demand, servedOf(input))
@@ -25,7 +26,7 @@ const leastWorth =
     return ({ drill, item, place }) => {
       if (taughtOnly && !isTaught(drill, item.level)) return 0;
       const without = removeItem(session, place);
-      return 1.001 - (now - worth(coverageOf(without, compile(without, drills), drills)));
+      return 1.001 - (now - worth(coverageOf(without, compile(without, drills), drills, inLines(group))));
     };
   };
 
