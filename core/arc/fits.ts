@@ -80,6 +80,12 @@ const SPINE: readonly Joint[] = ["neck", "ribs", "upper-back", "lower-back", "tr
 /** Whether a phase is there for long holds, however long a club holds in it: what only moves there does it besides. */
 export const isForHolding = ({ prefers }: Phase): boolean => prefers?.includes("hold") === true;
 
+/** Whether a phase is the lift itself, in sets. */
+export const isLift = (phase: Phase): boolean => phase.takes.some(({ rehearses }) => rehearses === "lift");
+
+/** Whether a phase can go by a clock: slow breath and a lift go by themselves. */
+export const mayBeClocked = (phase: Phase): boolean => !isLift(phase) && !phase.takes.every(({ breath }) => breath);
+
 /** Whether one way in which a phase takes drills takes this one. */
 export function takesIt(takes: Takes, drill: Drill, name: LevelName, among: Among): boolean {
   const form = inForm(drill, name);

@@ -7,6 +7,7 @@ import { isInMeasure } from "~/core/arc/most";
 import type { Phase } from "~/core/arc/schema";
 import { showingFor } from "~/core/arc/showing";
 import { inForm, needsOf } from "~/core/drills/form";
+import { scalesOf } from "~/core/stress/scales";
 import { weightOf } from "~/core/sport-profiles/fit";
 import { compile } from "~/core/timeline/compile";
 import { itemsOf } from "./look";
@@ -99,10 +100,10 @@ export function partFix(input: AuditInput, phase: Phase): Fix | undefined {
   const among = amongOf(input);
   const { session, demand } = input;
   const worth = (drill: Drill) => {
-    const { main, skill = 0, kit } = drill.levels.standard;
+    const { main, kit } = drill.levels.standard;
     return (
       (phase.prefers?.includes(drill.method) ? 2 : 0) -
-      skill -
+      scalesOf(drill, "standard").skill -
       kit.length +
       main.reduce((sum, row) => sum + (demand ? weightOf(demand, row) / 3 : 0), 0)
     );

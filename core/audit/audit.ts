@@ -60,6 +60,22 @@ const counts = (all: readonly Finding[], session: SessionPlan): Map<string, numb
   return map;
 };
 
+/** Rules by which people are kept from harm: what they find in one place makes up for nothing in another. */
+export const PROTECTING: ReadonlySet<string> = new Set([
+  "protected-areas",
+  "for-whom",
+  "ground",
+  "kit",
+  "cold-effort",
+  "way-in",
+  "caps",
+  "long-holds",
+  "one-piece",
+  "balance-support",
+  "mixed-group",
+  "heavier-sets",
+]);
+
 const rankOf = ({ severity }: Finding): number => SEVERITIES.indexOf(severity);
 const countOf = (all: readonly Finding[], rule: string): number => all.filter((one) => one.rule === rule).length;
 
@@ -89,8 +105,11 @@ export function applyFix(found: Finding, input: AuditInput, all: readonly Findin
       rankOf(one) <= rankOf(found) &&
       !isTimeLeft(one) &&
       (now.get(keyOf(one, session)) ?? 0) > (before.get(keyOf(one, session)) ?? 0) &&
-      // A hint of another rule that is now about another drill is the same hint.
-      (one.severity !== "hint" || one.rule === found.rule || countOf(after, one.rule) > countOf(all, one.rule)),
+      // A hint of another rule that is now about another drill is the same hint, unless it is about somebody’s safety.
+      (one.severity !== "hint" ||
+        one.rule === found.rule ||
+        PROTECTING.has(one.rule) ||
+        countOf(after, one.rule) > countOf(all, one.rule)),
   );
   return worse ? undefined : { fix, session, found: after };
 }

@@ -2,7 +2,10 @@ import { itemAt, itemsOf, type Looked } from "./look";
 import type { AuditInput, Severity } from "./types";
 import { ARCS, servedSeconds } from "~/core/arc/arcs";
 import type { SessionPlan } from "~/core/session/schema";
-import type { Among } from "~/core/arc/fits";
+import { isLift, outOfPhase, type Among } from "~/core/arc/fits";
+import type { Dose } from "~/core/dose/kinds";
+import { formIn } from "~/core/drills/form";
+import type { Place } from "~/core/session/edits";
 import type { Arc, Phase } from "~/core/arc/schema";
 import { scalesOf, type Scales } from "~/core/stress/scales";
 import type { Segment, WorkSegment } from "~/core/timeline/types";
@@ -85,6 +88,25 @@ export function phasesOf({ blocks }: SessionPlan, arc: Arc): (Phase | undefined)
   const written = blocks.map(({ phase }) => arc.phases.find(({ id }) => id === phase));
   let last = written.find((phase) => phase !== undefined);
   return written.map((phase) => (last = phase ?? last));
+}
+
+/** Which doses suit the phase that their place stands in; what has no phase suits, and the sets of a lift stay as they are. */
+export function suitedDoses(
+  session: SessionPlan,
+  arc: Arc,
+  drills: AuditInput["drills"],
+  among: Among,
+): (place: Place, dose: Dose) => boolean {
+  const phases = phasesOf(session, arc);
+  return ({ block, item: i }, dose) => {
+    const phase = phases[block];
+    if (!phase) return true;
+    // They get fewer as they get heavier, just as they were written.
+    if (isLift(phase)) return false;
+    const item = session.blocks[block]!.items[i]!;
+    const drill = formIn(item, drills);
+    return !drill || outOfPhase(phase, drill, item.level, dose, among) === undefined;
+  };
 }
 
 /** The seconds of a session in which motions are served, by its arc. */

@@ -1,13 +1,10 @@
-import { amongOf, courseOf } from "./course";
+import { amongOf, courseOf, suitedDoses } from "./course";
 import { itemsOf, type Looked } from "./look";
 import type { AuditInput, Fix } from "./types";
 import { phaseSeconds } from "~/core/arc/arcs";
-import { outOfPhase } from "~/core/arc/fits";
 import type { Phase } from "~/core/arc/schema";
 import { coverageOf } from "~/core/coverage/coverage";
 import { inLines } from "~/core/group/lines";
-import { formIn } from "~/core/drills/form";
-import type { Dose } from "~/core/dose/kinds";
 import { leversOf, type Lever } from "~/core/levers/levers";
 import { removeItem, type Place } from "~/core/session/edits";
 import type { SessionPlan } from "~/core/session/schema";
@@ -33,14 +30,8 @@ const stepOf = (one: Setting, way: Way): Seconds => Math.abs(next(one, way)!.add
 /** The dose levers a session has, by what is said aloud and what suits the phase that each dose stands in. */
 function doseLevers(input: AuditInput, way: Way): Lever[] {
   const { session, timeline, drills } = input;
-  const { phaseOf } = courseOf(input);
   const among = amongOf(input);
-  const suits = ({ block, item: i }: Place, dose: Dose): boolean => {
-    const item = session.blocks[block]!.items[i]!;
-    const drill = formIn(item, drills);
-    const phase = phaseOf(block);
-    return !drill || !phase || outOfPhase(phase, drill, item.level, dose, among) === undefined;
-  };
+  const suits = suitedDoses(session, courseOf(input).arc, drills, among);
   return leversOf(
     { session, timeline, drills, locked: new Set(), among, suits },
     { doses: way, breaks: "no", doseSteps: "spoken", breakSteps: "usual" },

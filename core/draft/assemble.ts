@@ -1,5 +1,6 @@
 import type { Chosen } from "./arrange";
-import { clockOf, isLift, isRehearsal } from "./candidate";
+import { clockOf, isRehearsal } from "./candidate";
+import { isLift } from "~/core/arc/fits";
 import type { Dosed } from "./dose";
 import { familiarTo } from "~/core/audit/rules/showing";
 import { showingFor } from "~/core/arc/showing";

@@ -67,6 +67,40 @@ describe("a draft by the clock", () => {
         }
     }
   });
+  it.each([
+    { target: 900, purpose: "before-game", demand: "handball", clockIn: ["raise", "build"] },
+    { target: 600, purpose: "desk-break", demand: "desk-work", clockIn: ["brisk-end"] },
+    { target: 1200, purpose: "off-day", demand: "running", clockIn: ["use-it"] },
+  ])("in some parts only: $purpose, $clockIn", (request) => {
+    const whole = asked({ ...request, interval: { work: 30, rest: 15 } });
+    for (const { session } of drafts({ ...request, interval: { work: 30, rest: 15 } })) {
+      const { segments, totalSeconds } = compile(session, drillById);
+      expect(request.target - totalSeconds).toBeGreaterThanOrEqual(0);
+      expect(request.target - totalSeconds).toBeLessThanOrEqual(SHORT_AT_MOST);
+      for (const { phase, interval } of session.blocks)
+        expect(interval, phase).toEqual(request.clockIn.includes(phase!) ? { work: 30, rest: 15 } : undefined);
+      expect(session.blocks.filter(({ interval }) => interval).length).toBeGreaterThan(0);
+      expect(gapsOf(session, segments).filter(({ takes, has }) => takes > has)).toEqual([]);
+      expect(
+        audit(auditInput(session, drillById, { demand: whole.demand, offered: DRILLS }))
+          .filter(({ severity }) => severity !== "hint")
+          .map(({ message }) => message),
+      ).toEqual([]);
+    }
+  });
+  it("names parts that can go by it, and no others", () => {
+    const faults = (clockIn: string[]) => {
+      const read = readRequest(
+        { target: 600, purpose: "before-lifting", demand: "lifting", interval: { work: 30, rest: 15 }, clockIn },
+        KNOWN,
+      );
+      return read.ok ? [] : read.faults.map(({ path, message }) => `${path}: ${message}`);
+    };
+    expect(faults(["raise", "switch-on"])).toEqual([]);
+    expect(faults(["raise", "rehearse"])).toEqual(["clockIn[1]: there is no part “rehearse” that can go by the clock"]);
+    expect(faults(["hold"])).toEqual(["clockIn[0]: there is no part “hold” that can go by the clock"]);
+    expect(faults([])).toHaveLength(1);
+  });
   it("leaves out what has times of its own, and long holds before power", () => {
     const of = (more: object) =>
       candidatesOf(asked({ interval: { work: 45, rest: 15 }, ...more }), DRILLS).candidates.filter(

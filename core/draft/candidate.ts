@@ -1,5 +1,5 @@
 import { servedSeconds } from "~/core/arc/arcs";
-import { LIFTS, rehearsesIt, type Among } from "~/core/arc/fits";
+import { isLift, LIFTS, mayBeClocked, rehearsesIt, type Among } from "~/core/arc/fits";
 import type { Place } from "~/core/arc/ground";
 import type { Arc, Phase } from "~/core/arc/schema";
 import type { Familiar } from "~/core/arc/showing";
@@ -76,12 +76,16 @@ export const amongOf = ({ purpose, demand, group, pace, lift }: DraftRequest): A
   pace,
 });
 
-/** The clock a phase goes by, where one is asked for: breath and a lift go by themselves. */
-export const clockOf = ({ interval }: Pick<DraftRequest, "interval">, phase: Phase): Interval | undefined =>
-  interval && !isLift(phase) && !phase.takes.every(({ breath }) => breath) ? interval : undefined;
+/** The clock a phase goes by, where one is asked for, and for it. */
+export const clockOf = (
+  { interval, clockIn }: Pick<DraftRequest, "interval" | "clockIn">,
+  phase: Phase,
+): Interval | undefined =>
+  interval && mayBeClocked(phase) && (!clockIn || clockIn.includes(phase.id)) ? interval : undefined;
 
-/** Whether a phase is the lift itself, in sets. */
-export const isLift = (phase: Phase): boolean => phase.takes.some(({ rehearses }) => rehearses === "lift");
+/** Whether all goes by the clock that can. */
+export const allClocked = ({ interval, clockIn }: Pick<DraftRequest, "interval" | "clockIn">): boolean =>
+  interval !== undefined && clockIn === undefined;
 
 /** The seconds of a request in which motions are served. */
 export const servedIn = ({ arc, target }: Pick<DraftRequest, "arc" | "target">): Seconds => servedSeconds(arc, target);

@@ -1,7 +1,7 @@
-import { type Option, type Candidate, arcOf, amongOf, clockOf, isLift } from "./candidate";
+import { type Option, type Candidate, arcOf, amongOf, clockOf } from "./candidate";
 import { phasesAt, phaseSeconds } from "~/core/arc/arcs";
 import { spokenAmounts, type Said } from "~/core/arc/doses";
-import { holdRange, outOfPhase, speedOf, type Among } from "~/core/arc/fits";
+import { isLift, holdRange, outOfPhase, speedOf, type Among } from "~/core/arc/fits";
 import { placeOf, surfaceOf } from "~/core/arc/ground";
 import { isInMeasure } from "~/core/arc/most";
 import type { Phase } from "~/core/arc/schema";
@@ -149,11 +149,11 @@ export function candidatesOf(
  * the sport is named for is kept until then.
  */
 function keptForTheEnd(candidates: Candidate[], request: DraftRequest): Candidate[] {
-  const { demand, group, must, purpose, interval } = request;
+  const { demand, group, must, purpose } = request;
   const rehearsing = ({ phase }: Candidate) => phase.takes.some(({ rehearses }) => rehearses === "sport");
   const last = candidates.filter(rehearsing);
   // By the clock there is little to choose from as it is; older people's speed is their own.
-  if (last.length === 0 || interval || forGroup(group).raise === 1) return candidates;
+  if (last.length === 0 || clockOf(request, last[0]!.phase) || forGroup(group).raise === 1) return candidates;
   const first = demand.rehearses?.[0];
   const actions = ({ drill }: Candidate) =>
     (drill.rehearses ?? []).filter((one) => demand.rehearses?.includes(one) ?? true);

@@ -1,4 +1,4 @@
-import { arcOf, rowsOf, servedIn, type Candidate } from "./candidate";
+import { allClocked, arcOf, rowsOf, servedIn, type Candidate } from "./candidate";
 import { STAYS } from "./stays";
 import { mayRepeat } from "./dose";
 import { lastApart, type Apart, type DraftRequest } from "./request";
@@ -486,7 +486,7 @@ export function choiceOf(
     });
 
   // Dead time.
-  if (!proof && !request.interval)
+  if (!proof && !allClocked(request))
     row(
       "dead",
       all.flatMap((i) => {

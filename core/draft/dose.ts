@@ -1,6 +1,6 @@
 import { between, type Chosen } from "./arrange";
 import { STAYS } from "./stays";
-import { arcOf, clockOf, rowsOf, servedIn, type Candidate, type Option } from "./candidate";
+import { allClocked, arcOf, clockOf, rowsOf, servedIn, type Candidate, type Option } from "./candidate";
 import type { DraftRequest } from "./request";
 import { phaseSeconds, phasesAt } from "~/core/arc/arcs";
 import { RESTS } from "~/core/arc/doses";
@@ -47,8 +47,8 @@ const SECOND_OFF = 0.02;
 const NEAR = { gap: 0.01, nodes: 60 };
 
 /** By the clock, what a phase needs may be done once more by itself: it is as long as the clock says. */
-export const mayRepeat = ({ phase }: Candidate, { interval }: DraftRequest): boolean =>
-  interval !== undefined && phase.needed === true;
+export const mayRepeat = ({ phase }: Candidate, request: DraftRequest): boolean =>
+  clockOf(request, phase) !== undefined && phase.needed === true;
 
 /** Runs of drills that could be gone through twice: of one phase, near to one another, and with no three in a row for a joint. */
 function blocksIn(order: readonly Candidate[], request: DraftRequest): { from: number; to: number; extra: Seconds }[] {
@@ -155,7 +155,7 @@ export function dose(
       },
     );
   });
-  const resting = request.interval ? phases.slice(0, -1).map((_, p) => p) : [];
+  const resting = allClocked(request) ? phases.slice(0, -1).map((_, p) => p) : [];
   for (const p of resting) {
     PHASE_RESTS.forEach((_, k) => whole(`e${p}_${k}`));
     row(
@@ -233,7 +233,7 @@ export function dose(
       { most: 0 },
     );
   }
-  if (!request.interval)
+  if (!allClocked(request))
     soft(
       "dead",
       [

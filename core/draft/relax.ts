@@ -49,7 +49,7 @@ export function withoutLimit(
     case "must":
       return { ...request, must: [], locked: [] };
     case "interval": {
-      const { interval: _, ...rest } = request;
+      const { interval: _, clockIn: __, ...rest } = request;
       return rest;
     }
     case "differ":

@@ -1,5 +1,6 @@
 import { z } from "zod";
 import { ARCS } from "~/core/arc/arcs";
+import { mayBeClocked } from "~/core/arc/fits";
 import type { Arc } from "~/core/arc/schema";
 import { LIFT_JOINTS } from "~/core/arc/fits";
 import { forGroup } from "~/core/arc/people";
@@ -85,6 +86,12 @@ export const draftRequestSchema = z.strictObject({
   interval: intervalSchema
     .optional()
     .describe("Everything but the closing goes by this clock; changes and showing happen in the rest"),
+  clockIn: z
+    .array(z.string().min(1).max(40))
+    .min(1)
+    .max(8)
+    .optional()
+    .describe("Only these parts of the arc go by the clock, by their ids"),
 });
 
 export type WrittenRequest = z.infer<typeof draftRequestSchema>;
@@ -135,6 +142,8 @@ export type DraftRequest = {
   firstSide: "left" | "right";
   pace: Pace;
   interval: Interval | undefined;
+  /** The phases that go by the clock, where not all do that can. */
+  clockIn: readonly string[] | undefined;
 };
 
 /** Ways of working that suit a purpose: moving and short holds before power, long holds and lengthening work when nothing follows. */
@@ -205,6 +214,10 @@ export function readRequest(value: unknown, { demands, schools, drills, arcs = A
     if (rest.never.includes(id))
       faults.push({ path: `must[${i}]`, message: `“${id}” is among the drills that must not be in it, too` });
   });
+  rest.clockIn?.forEach((id, i) => {
+    if (!arcs[rest.purpose].phases.some((phase) => phase.id === id && mayBeClocked(phase)))
+      faults.push({ path: `clockIn[${i}]`, message: `there is no part “${id}” that can go by the clock` });
+  });
   if (faults.length > 0 || !demand || !school) return { ok: false, faults };
   const instead = schoolInstead(rest.purpose, school.id);
   const other = instead && schools(instead.to);
@@ -232,6 +245,7 @@ export function readRequest(value: unknown, { demands, schools, drills, arcs = A
       group: rest.group,
       methods: rest.methods,
       interval: rest.interval,
+      clockIn: rest.interval && rest.clockIn,
       preferred: rest.preferred ?? SUITS[rest.purpose],
     },
   };

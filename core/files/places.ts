@@ -52,6 +52,7 @@ const WORDS: Record<string, string> = {
   rungs: "ladder",
   rung: "rung in use",
   interval: "work and rest by the clock",
+  clockIn: "parts by the clock",
   work: "work",
   rest: "rest",
   phase: "phase",

@@ -1,7 +1,6 @@
 import { phaseSeconds, servedSeconds } from "~/core/arc/arcs";
-import { outOfPhase } from "~/core/arc/fits";
 import type { Arc, Phase } from "~/core/arc/schema";
-import { amongOf, phasesOf } from "~/core/audit/course";
+import { amongOf, phasesOf, suitedDoses } from "~/core/audit/course";
 import { leastToShow } from "~/core/audit/rules/instructions";
 import { formIn } from "~/core/drills/form";
 import { inLines } from "~/core/group/lines";
@@ -188,15 +187,7 @@ function attempt(
 ): { kind: "set"; session: SessionPlan } | Exclude<Solution, { kind: "optimal" }> {
   const timeline = compile(session, drills);
   const among = amongOf({ group, demand, session });
-  const phases = arc && phasesOf(session, arc);
-  const suits = ({ block, item: i }: Place, dose: Dose): boolean => {
-    const item = session.blocks[block]!.items[i]!;
-    const drill = formIn(item, drills);
-    const phase = phases?.[block];
-    // The sets of a lift get fewer as they get heavier, just as they were written.
-    if (phase?.takes.some(({ rehearses }) => rehearses === "lift")) return false;
-    return !drill || !phase || outOfPhase(phase, drill, item.level, dose, among) === undefined;
-  };
+  const suits = arc && suitedDoses(session, arc, drills, among);
   const shownFor = ({ block, item: i }: Place): Seconds => {
     const item = session.blocks[block]!.items[i]!;
     const drill = formIn(item, drills);

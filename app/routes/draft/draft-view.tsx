@@ -104,6 +104,7 @@ function Asked({
     [all, used, ownDemands, arcs],
   );
   const group = groups.find((g) => g.id === groupId)?.group;
+  const arc = arcWith(request.purpose, arcs[request.purpose]);
   const { draft, swaps, stop, progress, drafted, setSwapped } = useDrafter(mine, left?.drafted);
   const target = readClock(length);
   const bad = target === undefined || target < 120 || target > 7200;
@@ -196,6 +197,7 @@ function Asked({
               groups={groups}
               group={group}
               demands={demands}
+              arc={arc}
               offered={offered}
               onGroup={(id) => {
                 const changed = forAnother(
@@ -211,7 +213,7 @@ function Asked({
             <QuickAsking request={request} group={group} onRequest={setRequest} />
             {!bad && (
               <>
-                <ArcPicture arc={arcWith(request.purpose, arcs[request.purpose])} target={target} />
+                <ArcPicture arc={arc} target={target} />
                 <Link
                   to={`/library/arcs/${request.purpose}`}
                   className="mt-1 inline-block text-xs text-ink-faint underline underline-offset-4"

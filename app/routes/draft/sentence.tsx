@@ -25,7 +25,8 @@ import type { Drill } from "~/core/drills/schema";
 import type { Group } from "~/core/group/schema";
 import { LEVELS } from "~/core/vocabulary/levels";
 import { PURPOSES } from "~/core/session/schema";
-import { intervalWords } from "~/core/wording/intervals";
+import { ClockedParts, clockWords } from "./clocked-parts";
+import type { Arc } from "~/core/arc/schema";
 import { LEVEL_WORDS, listWords, METHOD_WORDS, PURPOSE_WORDS } from "~/core/wording/words";
 import { SEQUENCINGS } from "~/library/sequencings";
 
@@ -40,6 +41,8 @@ type Props = {
   groups: readonly { id: string; group: Group }[];
   group: Group | undefined;
   demands: readonly SportProfile[];
+  /** By which it will be drafted. */
+  arc: Arc;
   offered: readonly Drill[];
 };
 
@@ -57,6 +60,7 @@ export function Sentence({
   groups,
   group,
   demands,
+  arc,
   offered,
 }: Props) {
   const drills = useDrills();
@@ -84,7 +88,7 @@ export function Sentence({
         label="Purpose"
         value={request.purpose}
         options={PURPOSES.map((value) => ({ value, words: PURPOSE_WORDS[value] }))}
-        onChange={(purpose) => set({ purpose })}
+        onChange={(purpose) => set({ purpose, clockIn: undefined })}
       />
       :{" "}
       <TextPart
@@ -152,10 +156,7 @@ export function Sentence({
         <MethodsPart request={request} onRequest={onRequest} />
       </SheetPart>
       , timed by{" "}
-      <SheetPart
-        label="Work and rest"
-        words={request.interval ? intervalWords(request.interval) : "each drill’s own dose"}
-      >
+      <SheetPart label="Work and rest" words={clockWords(request, arc)}>
         <p className="text-sm text-ink-soft">
           On a shared clock every side of every drill gets the same time, and changes and showing happen in the rest.
           Slow breath and a lift keep their own.
@@ -163,10 +164,11 @@ export function Sentence({
         <IntervalChoice
           value={request.interval}
           onChange={(interval) => {
-            const { interval: _, ...rest } = request;
-            onRequest(interval ? { ...rest, interval } : rest);
+            const { interval: _, clockIn, ...rest } = request;
+            onRequest(interval ? { ...rest, interval, ...(clockIn && { clockIn }) } : rest);
           }}
         />
+        {request.interval && <ClockedParts request={request} onRequest={onRequest} arc={arc} />}
       </SheetPart>
       , with{" "}
       <SheetPart label="Kit and floor" words={kitWords(setting, request.purpose)} wide>

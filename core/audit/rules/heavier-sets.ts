@@ -1,7 +1,7 @@
 import { amongOf, courseOf } from "../course";
 import { itemsOf, type Looked } from "../look";
 import type { AuditInput, Rule } from "../types";
-import { rehearsesIt } from "~/core/arc/fits";
+import { isLift, rehearsesIt } from "~/core/arc/fits";
 import { amountOf, withAmount } from "~/core/dose/amount";
 import { editItem } from "~/core/session/edits";
 import type { SessionPlan } from "~/core/session/schema";
@@ -11,11 +11,14 @@ const repsOf = ({ item }: Looked): number => amountOf(item.dose).value;
 /** The sets of each lift that is warmed up for, one drill’s after the other. */
 function setsOf(input: AuditInput): Looked[][] {
   const among = amongOf(input);
+  const { phaseOf } = courseOf(input);
   const runs: Looked[][] = [];
   let open: Looked[] | undefined;
   for (const here of itemsOf(input)) {
-    const { drill, item } = here;
-    if (item.dose.kind !== "reps" || !rehearsesIt(drill, "lift", among)) open = undefined;
+    const { drill, item, level, place } = here;
+    const phase = phaseOf(place.block);
+    const isSet = level.kit.includes("barbell") || (phase !== undefined && isLift(phase));
+    if (item.dose.kind !== "reps" || !isSet || !rehearsesIt(drill, "lift", among)) open = undefined;
     else if (open?.[0]!.drill.id === drill.id) open.push(here);
     else runs.push((open = [here]));
   }
