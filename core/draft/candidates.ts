@@ -300,7 +300,7 @@ function inPhase(
     : isLift(phase)
       ? liftOptions(rate, drill, level, phase, request)
       : optionsOf(request, drill, level, phase, rate, among, just);
-  const fine = options.filter(({ dose }) => {
+  const isFine = (dose: Dose): boolean => {
     const item = { ...itemOf(drill, level), dose, ...(without.length > 0 && { without: [...without] }) };
     if (!request.group) return true;
     const { effortCap, holdCap, floor: length } = request.group.setting;
@@ -312,7 +312,11 @@ function inPhase(
       if (!ok) why.add(limit);
       return ok;
     });
-  });
+  };
+  // Each set of a lift, not the first alone: what somebody does instead has to fit into the shortest, too.
+  const fine = options.filter(({ dose, lift }) =>
+    (lift ? lift.counts.map((n) => withAmount(dose, n)) : [dose]).every(isFine),
+  );
   if (fine.length === 0) return void (options.length === 0 && clock && why.add("interval"));
   const showing = showingFor(drill, level, familiar, among.who);
   const candidate = {

@@ -2,6 +2,7 @@ import { beforeAll, describe, expect, it } from "vitest";
 import { candidatesOf } from "./candidates";
 import { draft, type Draft } from "./draft";
 import type { DraftRequest } from "./request";
+import { audit, auditInput } from "~/core/audit/audit";
 import { onlyWarms, LIFT_JOINTS } from "~/core/arc/fits";
 import { placeOf } from "~/core/arc/ground";
 import { formIn } from "~/core/drills/form";
@@ -203,6 +204,23 @@ describe("other ends", () => {
     const on = inPhase(one, "switch-on")[0]!;
     const { joint } = MOTION_FACTS[formIn(on, drillById)!.levels[on.level].main[0]!];
     expect(LIFT_JOINTS.squat).toContain(joint);
+  });
+  it("take no set of a lift that somebody has nothing to do instead for, however short it is", () => {
+    const careful = {
+      name: "Careful",
+      people: [{ name: "C", areas: ["knee-deep-bend"] }],
+      setting: { kit: { pad: 1, wall: 1, support: 1 }, areas: ["knee-twist"], support: true },
+    };
+    const { draft: one, request } = first({
+      purpose: "before-lifting",
+      demand: "basketball",
+      target: 1800,
+      group: careful,
+    });
+    const found = audit(
+      auditInput(one.session, drillById, { demand: request.demand, group: request.group, offered: DRILLS }),
+    );
+    expect(found.filter(({ severity }) => severity === "stop").map(({ message }) => message)).toEqual([]);
   });
   it("are not lifted in pairs", () => {
     const rehearsing = candidatesOf(asked({ purpose: "before-lifting", demand: "lifting", school: undefined }), DRILLS)
