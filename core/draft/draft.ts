@@ -9,7 +9,8 @@ import { dose, ON_THE_MINUTE, type Dosed } from "./dose";
 import { stated, type Stated } from "./explain";
 import { ideasAfter, MOST_NEEDS, type Idea } from "./ideas";
 import { apartFrom, lastApart, type Apart, type DraftRequest } from "./request";
-import { MAY_GIVE } from "~/core/arc/arcs";
+import { MAY_GIVE, phasesAt } from "~/core/arc/arcs";
+import type { Phase } from "~/core/arc/schema";
 import { audit, auditInput } from "~/core/audit/audit";
 import { coverageOf } from "~/core/coverage/coverage";
 import { fitOf } from "~/core/sport-profiles/fit";
@@ -81,12 +82,15 @@ export function draft(
   const drills = (id: string) => byId.get(id);
   const maker = new Maker(request, candidates, drills, offered, solve);
   progress(0.1, "choosing drills");
+  const ending = endingWithout(request, candidates);
   const first = maker.best(MOST_NEEDS, []);
   if (first.kind === "failed") return first;
   if (first.kind !== "made")
     return {
       kind: "impossible",
-      why: "No session meets the whole request.",
+      why: ending
+        ? `Nothing is left for the last part, “${ending.title}”, and it does not go without.`
+        : "No session meets the whole request.",
       relax: relaxed(request, offered, drills, solve, kept, progress),
     };
   const bound = Math.min(1, maker.bound(first) + SOLVER_TOLERANCE);
@@ -133,6 +137,12 @@ export function draft(
     kept: counts,
     notes,
   };
+}
+
+/** The last part of a session, where there is nothing for it: what a session ends with never gives way. */
+function endingWithout({ arc, target }: DraftRequest, candidates: readonly Candidate[]): Phase | undefined {
+  const last = phasesAt(arc, target).at(-1);
+  return candidates.some(({ phase }) => phase.id === last?.id) ? undefined : last;
 }
 
 /** What was asked for in a word and nothing is there for, a sentence each. */
@@ -214,6 +224,7 @@ class Maker {
 
   /** The best session for an idea. What gives way gives way in its order, and only where nothing is right without. */
   best(idea: Idea, apart: readonly Apart[]): Made {
+    if (endingWithout(this.request, this.candidates)) return { kind: "infeasible" };
     const { request, candidates } = this;
     if (request.must.some((id) => !candidates.some((c) => c.drill.id === id))) return { kind: "infeasible" };
     const within = new Set(candidates.filter(idea.takes).map(({ at }) => at));
