@@ -13,6 +13,16 @@ const squad = (people: number, lanes?: number): Group => ({
 });
 const jog = drillById("jog-lanes")!;
 
+const session = newSession({ title: "Jog", purpose: "before-training", target: 120 }, [
+  {
+    title: "b",
+    rounds: 1,
+    restBetweenRounds: 0,
+    sideOrder: "drill-by-drill",
+    items: [itemOf(jog), itemOf(drillById("squat-free")!)],
+  },
+]);
+
 describe("lines", () => {
   it("are what travels stands in, not what is done in place, nor a walk", () => {
     expect(usesLanes(jog, "standard")).toBe(true);
@@ -29,15 +39,6 @@ describe("lines", () => {
     expect(shareInLines(drillById("squat-free")!, "standard", squad(12, 6))).toBe(1);
   });
   it("count in what is worked by that part", () => {
-    const session = newSession({ title: "Jog", purpose: "before-training", target: 60 }, [
-      {
-        title: "b",
-        rounds: 1,
-        restBetweenRounds: 0,
-        sideOrder: "drill-by-drill",
-        items: [itemOf(jog), itemOf(drillById("squat-free")!)],
-      },
-    ]);
     const of = (lanes?: number) => auditInput(session, drillById, { group: squad(12, lanes) }).coverage;
     const free = auditInput(
       { ...session, blocks: [{ ...session.blocks[0]!, items: [itemOf(drillById("squat-free")!)] }] },
@@ -48,15 +49,6 @@ describe("lines", () => {
     expect(of(6)["hip.flex"].counts - free).toBeCloseTo(jogged / 2, 6);
   });
   it("in which everyone waits more than they work are found, and mended by something done in place", () => {
-    const session = newSession({ title: "Jog", purpose: "before-training", target: 120 }, [
-      {
-        title: "b",
-        rounds: 1,
-        restBetweenRounds: 0,
-        sideOrder: "drill-by-drill",
-        items: [itemOf(jog), itemOf(drillById("squat-free")!)],
-      },
-    ]);
     const found = (people: number, lanes: number) =>
       audit(
         auditInput(session, drillById, {

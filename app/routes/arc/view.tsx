@@ -1,6 +1,6 @@
 import { Save, Undo2 } from "lucide-react";
-import { useEffect, useState } from "react";
-import { Link, useBlocker, useFetcher } from "react-router";
+import { useState } from "react";
+import { Link, useFetcher } from "react-router";
 import type { changeArc } from "./actions.server";
 import { ArcPicture } from "~/app/ui/arc-picture";
 import { Button } from "~/app/ui/button";
@@ -9,7 +9,7 @@ import { Faults } from "~/app/ui/faults";
 import { LeaveUnsaved } from "~/app/ui/leave-unsaved";
 import { MayChange } from "~/app/ui/may-change";
 import { SmallNumber } from "~/app/ui/small-number";
-import { useWarning } from "~/app/ui/use-warning";
+import { useKeptEdits } from "~/app/ui/use-kept-edits";
 import { ARCS } from "~/core/arc/arcs";
 import { arcFaults, arcWith, withPhase, type ArcChanges, type PhaseChange } from "~/core/arc/own";
 import type { Phase } from "~/core/arc/schema";
@@ -22,25 +22,10 @@ const NONE: ArcChanges = { phases: {} };
 
 /** The arc of a purpose, with what a club does otherwise in it. */
 export function ArcView({ purpose, changes: first }: { purpose: Purpose; changes: ArcChanges | undefined }) {
-  const [kept, setKept] = useState(first ?? NONE);
-  const [changes, setChanges] = useState(kept);
-  const [past, setPast] = useState<ArcChanges[]>([]);
   const [asking, setAsking] = useState(false);
   const fetcher = useFetcher<typeof changeArc>();
-  const dirty = !sameJson(changes, kept);
-  const blocker = useBlocker(dirty && fetcher.state === "idle");
+  const { doc: changes, dirty, blocker, change, undo, status } = useKeptEdits(first ?? NONE, sameJson, fetcher);
   const answer = fetcher.data;
-  useEffect(() => {
-    if (fetcher.state === "idle" && answer && "kept" in answer) setKept(changes);
-    // Only when an answer comes: what was sent is what is shown.
-    // eslint-disable-next-line react-hooks/exhaustive-deps
-  }, [fetcher.state, answer]);
-  useWarning(dirty);
-  const change = (next: ArcChanges) => {
-    if (sameJson(next, changes)) return;
-    setPast([...past.slice(-100), changes]);
-    setChanges(next);
-  };
   const arc = arcWith(purpose, changes);
   const wrong = arcFaults(purpose, changes);
   const faults = wrong.length > 0 ? wrong : answer && "faults" in answer ? answer.faults : [];
@@ -59,15 +44,9 @@ export function ArcView({ purpose, changes: first }: { purpose: Purpose; changes
         <MayChange>
           <div className="flex flex-wrap items-center gap-2">
             <span className="text-sm text-ink-faint" role="status">
-              {fetcher.state !== "idle" ? "Saving…" : dirty ? "Unsaved" : answer && "kept" in answer ? "Saved" : ""}
+              {status}
             </span>
-            <Button
-              disabled={past.length === 0}
-              onClick={() => {
-                setChanges(past.at(-1)!);
-                setPast(past.slice(0, -1));
-              }}
-            >
+            <Button disabled={!undo} onClick={undo}>
               <Undo2 size={16} aria-hidden /> Undo
             </Button>
             <Button

@@ -1,8 +1,8 @@
 import { isHeld, withHeld } from "~/core/sport-profiles/edit";
 import { HELD_POSITIONS, heldKey, heldWords } from "~/core/sport-profiles/held";
 import { PencilRuler, Save, Trash2, Undo2 } from "lucide-react";
-import { useEffect, useState } from "react";
-import { Form, Link, useBlocker, useFetcher } from "react-router";
+import { useState } from "react";
+import { Form, Link, useFetcher } from "react-router";
 import type { changeDemand } from "./actions.server";
 import type { DemandPage } from "./data.server";
 import { Effect } from "./effect";
@@ -13,33 +13,17 @@ import { Confirm } from "~/app/ui/dialog";
 import { Faults } from "~/app/ui/faults";
 import { LeaveUnsaved } from "~/app/ui/leave-unsaved";
 import { Field } from "~/app/ui/field";
-import type { SportProfile } from "~/core/sport-profiles/schema";
 import { type Joint, JOINT_WORDS } from "~/core/vocabulary/motions";
-import { useWarning } from "~/app/ui/use-warning";
+import { useKeptEdits } from "~/app/ui/use-kept-edits";
 
 const JOINTS = Object.keys(JOINT_WORDS) as Joint[];
 
 export function DemandView({ demand: first, own, sessions }: DemandPage) {
-  const [kept, setKept] = useState(first);
-  const [past, setPast] = useState<SportProfile[]>([]);
-  const [demand, setDemand] = useState(first);
   const [against, setAgainst] = useState(sessions[0]?.id ?? "");
   const [asking, setAsking] = useState(false);
   const fetcher = useFetcher<typeof changeDemand>();
-  const dirty = demand !== kept;
-  const blocker = useBlocker(dirty && fetcher.state === "idle");
+  const { doc: demand, kept, dirty, blocker, change, letGo, undo, status } = useKeptEdits(first, Object.is, fetcher);
   const answer = fetcher.data;
-  useEffect(() => {
-    if (fetcher.state === "idle" && answer && "kept" in answer) setKept(demand);
-    // Only when an answer comes: what was sent is what is shown, the fields are locked while it is sent.
-    // eslint-disable-next-line react-hooks/exhaustive-deps
-  }, [fetcher.state, answer]);
-  useWarning(dirty);
-  const change = (next: SportProfile) => {
-    if (next === demand) return;
-    setPast([...past.slice(-200), demand]);
-    setDemand(next);
-  };
   const session = sessions.find((s) => s.id === against);
   const faults = answer && "faults" in answer ? answer.faults : [];
   return (
@@ -58,15 +42,9 @@ export function DemandView({ demand: first, own, sessions }: DemandPage) {
         {own ? (
           <div className="flex flex-wrap items-center gap-2">
             <span className="text-sm text-ink-faint" role="status">
-              {fetcher.state !== "idle" ? "Saving…" : dirty ? "Unsaved" : answer && "kept" in answer ? "Saved" : ""}
+              {status}
             </span>
-            <Button
-              disabled={past.length === 0}
-              onClick={() => {
-                setDemand(past.at(-1)!);
-                setPast(past.slice(0, -1));
-              }}
-            >
+            <Button disabled={!undo} onClick={undo}>
               <Undo2 size={16} aria-hidden /> Undo
             </Button>
             <Button
@@ -170,7 +148,7 @@ export function DemandView({ demand: first, own, sessions }: DemandPage) {
         action="Delete the profile"
         text="Sessions measured against it will have no sport profile."
         onConfirm={() => {
-          setKept(demand);
+          letGo();
           void fetcher.submit({ do: "delete" }, { method: "post" });
         }}
       />
