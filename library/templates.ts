@@ -1,5 +1,6 @@
 import { ARCS } from "~/core/arc/arcs";
-import { showingFor } from "~/core/arc/showing";
+import { isLift } from "~/core/arc/fits";
+import { showingFor, showingOfLift } from "~/core/arc/showing";
 import { itemOf, newSession } from "~/core/session/start";
 import type { Block, Item, Purpose, SessionPlan } from "~/core/session/schema";
 import { withAmount } from "~/core/dose/amount";
@@ -68,7 +69,7 @@ export const TEMPLATES: readonly Template[] = [
         phase: "rehearse",
         lines: [
           ["barbell-squat-build-up", 6, { restAfter: 30 }],
-          ["barbell-squat-build-up", 4, { restAfter: 45 }],
+          ["barbell-squat-build-up", 5, { restAfter: 60 }],
           ["barbell-squat-build-up", 3],
         ],
       },
@@ -469,8 +470,9 @@ export function templateBlocks({
   who = "adults",
 }: Pick<Template, "blocks" | "purpose" | "who">): Block[] {
   const shown = new Set<string>();
+  const phaseOf = (id: string) => ARCS[purpose].phases.find((one) => one.id === id);
   return blocks.map(({ phase, title, lines, wholeSide, rounds = 1 }) => ({
-    title: title ?? ARCS[purpose].phases.find(({ id }) => id === phase)?.title ?? phase,
+    title: title ?? phaseOf(phase)?.title ?? phase,
     phase,
     rounds,
     restBetweenRounds: 0,
@@ -480,7 +482,9 @@ export function templateBlocks({
       const drill = drillById(id);
       if (!drill) throw new Error(`A template names a drill that is not in the library: ${id}`);
       const item = itemOf(drill, level);
-      const demo = shown.has(id) ? 0 : showingFor(drill, level, "new", who);
+      const part = phaseOf(phase);
+      const first = part && isLift(part) ? showingOfLift(who) : showingFor(drill, level, "new", who);
+      const demo = shown.has(id) ? 0 : first;
       shown.add(id);
       return { ...item, dose: withAmount(item.dose, amount), demo, ...more };
     }),

@@ -28,6 +28,9 @@ export function showingFor(drill: Drill, level: LevelName, familiar: Familiar, w
   return SHOWING_STEPS[Math.min(SHOWING_STEPS.length - 1, place + FOR[who].shown)]!;
 }
 
+/** How long the lift itself is shown that is warmed up for: who lifts knows it; children and older people get one look. */
+export const showingOfLift = (who: Who): Seconds => SHOWING_STEPS[FOR[who].shown]!;
+
 /** One step shorter than so long: what may be saved of showing where the time is short. */
 export const stepShorter = (seconds: Seconds): Seconds => SHOWING_STEPS.filter((step) => step < seconds).at(-1) ?? 0;
 

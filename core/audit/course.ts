@@ -2,7 +2,7 @@ import { itemAt, itemsOf, type Looked } from "./look";
 import type { AuditInput, Severity } from "./types";
 import { ARCS, servedSeconds } from "~/core/arc/arcs";
 import type { SessionPlan } from "~/core/session/schema";
-import { isLift, outOfPhase, type Among } from "~/core/arc/fits";
+import { isLift, outOfPhase, rehearsesIt, type Among } from "~/core/arc/fits";
 import type { Dose } from "~/core/dose/kinds";
 import { formIn } from "~/core/drills/form";
 import type { Place } from "~/core/session/edits";
@@ -58,6 +58,13 @@ export function courseOf(input: AuditInput): Course {
   };
   courses.set(input, course);
   return course;
+}
+
+/** Whether an item is of the lift that is warmed up for: it has the bar, or stands in the part for it. */
+export function isOfLift(input: AuditInput, { drill, level, place }: Looked): boolean {
+  const phase = courseOf(input).phaseOf(place.block);
+  const itself = level.kit.includes("barbell") || (phase !== undefined && isLift(phase));
+  return input.session.purpose === "before-lifting" && itself && rehearsesIt(drill, "lift", amongOf(input));
 }
 
 const scales = new WeakMap<object, Scales>();

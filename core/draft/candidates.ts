@@ -5,7 +5,7 @@ import { isLift, holdRange, outOfPhase, speedOf, type Among } from "~/core/arc/f
 import { placeOf, surfaceOf } from "~/core/arc/ground";
 import { isInMeasure } from "~/core/arc/most";
 import type { Phase } from "~/core/arc/schema";
-import { isTaught, showingFor } from "~/core/arc/showing";
+import { isTaught, showingFor, showingOfLift } from "~/core/arc/showing";
 import { inForm, kitUsed, needsOf } from "~/core/drills/form";
 import { AT_HAND, type DraftRequest } from "./request";
 import { STAYS } from "./stays";
@@ -318,7 +318,7 @@ function inPhase(
     (lift ? lift.counts.map((n) => withAmount(dose, n)) : [dose]).every(isFine),
   );
   if (fine.length === 0) return void (options.length === 0 && clock && why.add("interval"));
-  const showing = showingFor(drill, level, familiar, among.who);
+  const showing = isLift(phase) ? showingOfLift(among.who) : showingFor(drill, level, familiar, among.who);
   const candidate = {
     drill,
     level,
@@ -337,7 +337,7 @@ function inPhase(
     scales,
     speed: speedOf(drill, level),
     place: placeOf(form.posture) === "feet" ? placeOf(form.endPosture) : placeOf(form.posture),
-    taught: isTaught(drill, level),
+    taught: !isLift(phase) && isTaught(drill, level),
     familiar,
     cold: coldSafe(drill, level),
   };
@@ -493,6 +493,7 @@ function optionsOf(
 const LIFT_SETS: readonly { counts: readonly number[]; rests: readonly Seconds[] }[] = [
   { counts: [6, 4], rests: [30] },
   { counts: [6, 4], rests: [45] },
+  { counts: [6, 5], rests: [45] },
   { counts: [6, 4], rests: [60] },
   { counts: [6, 4, 3], rests: [30, 45] },
   { counts: [6, 4, 3], rests: [45, 60] },

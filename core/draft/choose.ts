@@ -140,8 +140,9 @@ export function choiceOf(
   // A candidate is given between its shortest and its longest way; between two corners it gives evenly.
   const corners = candidates.map((c, i): number[] => {
     columns.push({ name: column(i), least: 0, most: out?.has(i) ? 0 : 1, whole: true });
-    const { work, moreWork } = spanOf(c);
-    if (moreWork <= 1e-9) return [];
+    const { work, more, moreWork } = spanOf(c);
+    // The longer way may have longer rests alone, as two sets of a lift have.
+    if (more <= 1e-9 && moreWork <= 1e-9) return [];
     const full = c.gives
       .map(
         ({ row: motion, share, main }) =>
@@ -615,10 +616,10 @@ export function wishesOf(request: DraftRequest, candidates: readonly Candidate[]
       wish += LIFT_JOINTS[request.lift].includes(joint)
         ? phase.needed
           ? 0.015
-          : 0.008
+          : 0.01
         : phase.needed
-          ? -0.01
-          : -0.006;
+          ? -0.015
+          : -0.018;
     // The lift itself comes last.
     if (request.lift && phase.serves && mine.includes(LIFTS[request.lift])) wish -= 0.02;
     // Big muscles are worth holding before small ones.

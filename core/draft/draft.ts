@@ -3,13 +3,14 @@ import { arrange, between, type Chosen } from "./arrange";
 import { sessionOf } from "./assemble";
 import { clockOf, servedIn, type Candidate } from "./candidate";
 import { candidatesOf, type Limit } from "./candidates";
-import { asksForPlanes, choiceOf, column, place, wishesOf, type Yield } from "./choose";
+import { asksForPlanes, choiceOf, column, drillsAtMost, place, wishesOf, type Yield } from "./choose";
 import { differences } from "./compare";
 import { dose, ON_THE_MINUTE, type Dosed } from "./dose";
 import { stated, type Stated } from "./explain";
 import { ideasAfter, MOST_NEEDS, type Idea } from "./ideas";
-import { apartFrom, lastApart, type Apart, type DraftRequest } from "./request";
-import { MAY_GIVE, phasesAt } from "~/core/arc/arcs";
+import { apartFrom, lastApart, otherLifts, withLift, type Apart, type DraftRequest } from "./request";
+import { MAY_GIVE, phaseSeconds, phasesAt } from "~/core/arc/arcs";
+import type { Lift } from "~/core/arc/fits";
 import type { Phase } from "~/core/arc/schema";
 import { audit, auditInput } from "~/core/audit/audit";
 import { coverageOf } from "~/core/coverage/coverage";
@@ -39,6 +40,8 @@ const FEW_TRIES = 3;
 const SOLVER_TOLERANCE = 1e-6;
 /** Later drafts reach at least this much of the first one's fit. */
 const WORTH_RUNNING: Share = 0.85;
+/** Changing position, and taking kit in hand, before a drill: about this long at most. */
+const TO_BEGIN: Seconds = 20;
 /** What is grave counts for more, what may give way for little. */
 const FOUND_COSTS = { stop: 5, warn: 1, hint: 0.2 } as const;
 /** Anything found when a session is looked over costs this much of its fit. */
@@ -58,7 +61,7 @@ export type DraftAnswer =
   | { kind: "failed"; why: string };
 
 /** A limit that stands in the way and could be let go of, as what a session is for could not, and the fit there would be without it. */
-export type Relaxed = { limit: Exclude<Limit, "purpose"> | "must" | "differ" | "target"; fit: Share };
+export type Relaxed = { limit: Exclude<Limit, "purpose"> | "must" | "differ" | "target" | "lift"; fit: Share };
 
 /** Says how far the work is, 0 to 1, and in words. */
 export type Progress = (share: Share, words: string) => void;
@@ -83,13 +86,18 @@ export function draft(
   const maker = new Maker(request, candidates, drills, offered, solve);
   progress(0.1, "choosing drills");
   const ending = endingWithout(request, candidates);
+  const other = ending && possibleLift(request, offered);
+  if (other && !request.liftAsked) {
+    const note = `There is no ${request.lift} here that this group can do with the kit it has: the ${other} is the lift instead.`;
+    return draft({ ...withLift(request, other), notes: [...request.notes, note] }, offered, solve, progress);
+  }
   const first = maker.best(MOST_NEEDS, []);
   if (first.kind === "failed") return first;
   if (first.kind !== "made")
     return {
       kind: "impossible",
       why: ending
-        ? `Nothing is left for the last part, “${ending.title}”, and it does not go without.`
+        ? `Nothing is left that fills the last part, “${ending.title}”, and it does not go without.`
         : "No session meets the whole request.",
       relax: relaxed(request, offered, drills, solve, kept, progress),
     };
@@ -139,10 +147,25 @@ export function draft(
   };
 }
 
-/** The last part of a session, where there is nothing for it: what a session ends with never gives way. */
+/** The last part of a session, where nothing is there that fills it: what a session ends with never gives way. */
 function endingWithout({ arc, target }: DraftRequest, candidates: readonly Candidate[]): Phase | undefined {
   const last = phasesAt(arc, target).at(-1);
-  return candidates.some(({ phase }) => phase.id === last?.id) ? undefined : last;
+  if (!last) return undefined;
+  const longest = candidates
+    .filter(({ phase }) => phase.id === last.id)
+    .map(({ options, show }) => options.at(-1)!.seconds + show + TO_BEGIN)
+    .sort((a, b) => b - a)
+    .slice(0, drillsAtMost(last, target));
+  const least = phaseSeconds(last, target).least - (MAY_GIVE / 100) * target;
+  return longest.length > 0 && longest.reduce((sum, seconds) => sum + seconds, 0) >= least ? undefined : last;
+}
+
+/** The first lift, besides the one it is for, that a session for this request could end with. */
+function possibleLift(request: DraftRequest, offered: readonly Drill[]): Lift | undefined {
+  return otherLifts(request).find((lift) => {
+    const other = withLift(request, lift);
+    return !endingWithout(other, candidatesOf(other, offered).candidates);
+  });
 }
 
 /** What was asked for in a word and nothing is there for, a sentence each. */
@@ -415,6 +438,9 @@ function relaxed(
     ...(one.must.length > 0 ? [{ limit: "must" as const, changed: { ...one, must: [], locked: [] } }] : []),
     ...(one.interval ? [{ limit: "interval" as const, changed: { ...one, interval: undefined } }] : []),
     ...(lastApart(one).length > 0 ? [{ limit: "differ" as const, changed: { ...one, differ: 0 } }] : []),
+    ...[possibleLift(one, offered)].flatMap((lift) =>
+      lift ? [{ limit: "lift" as const, changed: withLift(one, lift) }] : [],
+    ),
     { limit: "target", changed: longer },
   ];
   const found = ways.flatMap(({ limit, changed, without }, k): Relaxed[] => {

@@ -211,15 +211,47 @@ describe("other ends", () => {
       setting: { kit: { pad: 1, wall: 1, support: 1 }, areas: ["knee-twist"], support: true },
     };
     const answer = draft(
-      asked({ purpose: "before-lifting", demand: "basketball", target: 1800, school: undefined, group: careful }),
+      asked({
+        purpose: "before-lifting",
+        demand: "basketball",
+        target: 1800,
+        school: undefined,
+        lift: "squat",
+        group: careful,
+      }),
       DRILLS,
       solve,
     );
     // No form of the squat is one they can do: it is said, and no session goes without its lift.
     expect(answer.kind === "impossible" && answer.why).toBe(
-      "Nothing is left for the last part, “Rehearse the lift”, and it does not go without.",
+      "Nothing is left that fills the last part, “Rehearse the lift”, and it does not go without.",
     );
     expect(answer.kind === "impossible" && answer.relax.map(({ limit }) => limit)).toContain("protected-areas");
+  });
+  it("take another lift where nothing of the usual one is left, and say so; one that was asked for stays, and another is offered", () => {
+    const knees = {
+      name: "Knees",
+      people: [{ name: "K", areas: ["knee-deep-bend" as const] }],
+      setting: { kit: { barbell: 1, box: 1 }, areas: ["knee-deep-bend" as const] },
+    };
+    const whole = {
+      purpose: "before-lifting" as const,
+      demand: "lifting",
+      target: 900,
+      school: undefined,
+      group: knees,
+    };
+    const usual = draft(asked(whole), DRILLS, solve);
+    if (usual.kind !== "drafts") throw new Error(usual.why);
+    expect(usual.notes).toContain(
+      "There is no squat here that this group can do with the kit it has: the hinge is the lift instead.",
+    );
+    for (const { session } of usual.drafts)
+      expect(drillById(session.blocks.at(-1)!.items.at(-1)!.drill)!.rehearses).toContain("hinge");
+    const squat = draft(asked({ ...whole, lift: "squat" }), DRILLS, solve);
+    expect(squat.kind === "impossible" && squat.relax.map(({ limit }) => limit)).toContain("lift");
+    const hinge = draft(asked({ ...whole, lift: "hinge" }), DRILLS, solve);
+    expect(hinge.kind === "drafts" && hinge.drafts[0]!.fit).toBeCloseTo(usual.drafts[0]!.fit, 9);
   });
   it("are not lifted in pairs", () => {
     const rehearsing = candidatesOf(asked({ purpose: "before-lifting", demand: "lifting", school: undefined }), DRILLS)

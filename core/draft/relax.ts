@@ -52,6 +52,10 @@ export function withoutLimit(
       const { interval: _, clockIn: __, ...rest } = request;
       return rest;
     }
+    case "lift": {
+      const { lift: _, ...rest } = request;
+      return rest;
+    }
     case "differ":
       return { ...request, differ: 0 };
     case "target":

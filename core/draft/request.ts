@@ -2,7 +2,7 @@ import { z } from "zod";
 import { ARCS } from "~/core/arc/arcs";
 import { mayBeClocked } from "~/core/arc/fits";
 import type { Arc } from "~/core/arc/schema";
-import { LIFT_JOINTS } from "~/core/arc/fits";
+import { LIFT_JOINTS, LIFTS, type Lift } from "~/core/arc/fits";
 import { forGroup } from "~/core/arc/people";
 import { schoolInstead, usualSchool } from "~/core/arc/schools";
 import { CHANGE_BASE, CHANGE_PER_STEP } from "~/core/vocabulary/postures";
@@ -125,7 +125,11 @@ export type DraftRequest = {
   schoolAsked: boolean;
   /** What was asked for and is done otherwise, and why, a sentence each. */
   notes: readonly string[];
-  lift: "squat" | "hinge" | "press" | undefined;
+  lift: Lift | undefined;
+  /** Whether a lift was asked for; the usual one gives way to one that these people can do. */
+  liftAsked: boolean;
+  /** The profile as it was asked for, before the lift and the joints that are to get more. */
+  plain: SportProfile;
   group: Group | undefined;
   level: LevelName;
   methods: readonly Method[] | undefined;
@@ -222,6 +226,7 @@ export function readRequest(value: unknown, { demands, schools, drills, arcs = A
   const instead = schoolInstead(rest.purpose, school.id);
   const other = instead && schools(instead.to);
   const moves = forGroup(rest.group).moves;
+  const lift = rest.purpose === "before-lifting" ? (rest.lift ?? "squat") : undefined;
   return {
     ok: true,
     value: {
@@ -232,13 +237,12 @@ export function readRequest(value: unknown, { demands, schools, drills, arcs = A
         moves === 1 || rest.pace.moveBase !== undefined || rest.pace.moveStep !== undefined
           ? rest.pace
           : { ...rest.pace, moveBase: CHANGE_BASE * moves, moveStep: CHANGE_PER_STEP * moves },
-      lift: rest.purpose === "before-lifting" ? (rest.lift ?? "squat") : undefined,
+      lift,
+      liftAsked: rest.lift !== undefined,
+      plain: demand,
       notes: other && instead ? [`“${school.name}” gives way to “${other.name}”: ${instead.why}.`] : [],
       must: [...new Set([...rest.must, ...rest.locked.map(({ drill }) => drill)])],
-      demand: withTight(
-        rest.lift && rest.purpose === "before-lifting" ? forLift(demand, rest.lift) : demand,
-        rest.tight,
-      ),
+      demand: withTight(lift ? forLift(demand, lift) : demand, rest.tight),
       familiar: rest.familiar,
       school: other ?? school,
       schoolAsked: schoolId !== undefined,
@@ -252,10 +256,22 @@ export function readRequest(value: unknown, { demands, schools, drills, arcs = A
 }
 
 /** What a joint weighs that the lift asked for does not load, of what it weighs otherwise. */
-const NOT_LOADED: Share = 0.5;
+const NOT_LOADED: Share = 0.25;
+
+/** The lifts that a request could have in place of its own. */
+export const otherLifts = ({ lift }: Pick<DraftRequest, "lift">): Lift[] =>
+  lift ? (Object.keys(LIFTS) as Lift[]).filter((one) => one !== lift) : [];
+
+/** A request for another lift, as it would be read if that had been asked for. */
+export const withLift = (request: DraftRequest, lift: Lift): DraftRequest => ({
+  ...request,
+  lift,
+  liftAsked: true,
+  demand: withTight(forLift(request.plain, lift), request.tight),
+});
 
 /** A profile as one lift asks for it. */
-const forLift = (demand: SportProfile, lift: keyof typeof LIFT_JOINTS): SportProfile => ({
+const forLift = (demand: SportProfile, lift: Lift): SportProfile => ({
   ...demand,
   rows: Object.fromEntries(
     Object.entries(demand.rows).map(([row, one]) => [

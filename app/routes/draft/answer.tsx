@@ -38,6 +38,7 @@ const RELAX_WORDS: Readonly<Record<Relaxed["limit"], string>> = {
   effort: "With effort ramps",
   never: "With the drills you left out",
   must: "Without the drills you put in",
+  lift: "With another lift",
   differ: "Repeating what they did lately",
   target: "At half as long again",
   interval: "Without the shared clock",

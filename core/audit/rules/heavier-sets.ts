@@ -1,7 +1,6 @@
-import { amongOf, courseOf } from "../course";
+import { courseOf, isOfLift } from "../course";
 import { itemsOf, type Looked } from "../look";
 import type { AuditInput, Rule } from "../types";
-import { isLift, rehearsesIt } from "~/core/arc/fits";
 import { amountOf, withAmount } from "~/core/dose/amount";
 import { editItem } from "~/core/session/edits";
 import type { SessionPlan } from "~/core/session/schema";
@@ -10,16 +9,11 @@ const repsOf = ({ item }: Looked): number => amountOf(item.dose).value;
 
 /** The sets of each lift that is warmed up for, one drill’s after the other. */
 function setsOf(input: AuditInput): Looked[][] {
-  const among = amongOf(input);
-  const { phaseOf } = courseOf(input);
   const runs: Looked[][] = [];
   let open: Looked[] | undefined;
   for (const here of itemsOf(input)) {
-    const { drill, item, level, place } = here;
-    const phase = phaseOf(place.block);
-    const isSet = level.kit.includes("barbell") || (phase !== undefined && isLift(phase));
-    if (item.dose.kind !== "reps" || !isSet || !rehearsesIt(drill, "lift", among)) open = undefined;
-    else if (open?.[0]!.drill.id === drill.id) open.push(here);
+    if (here.item.dose.kind !== "reps" || !isOfLift(input, here)) open = undefined;
+    else if (open?.[0]!.drill.id === here.drill.id) open.push(here);
     else runs.push((open = [here]));
   }
   return runs;

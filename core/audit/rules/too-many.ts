@@ -1,4 +1,4 @@
-import { courseOf } from "../course";
+import { courseOf, isOfLift } from "../course";
 import { itemsOf, type Looked } from "../look";
 import { familiarTo } from "./showing";
 import type { AuditInput, RuleFinding, Rule } from "../types";
@@ -33,7 +33,7 @@ const leastWorth =
 /** The drills of a session, each once, and those of them that have to be shown. */
 function drillsOf(input: AuditInput): { all: Looked[]; taught: Looked[] } {
   const all = [...new Map(itemsOf(input).map((here) => [here.drill.id, here])).values()];
-  return { all, taught: all.filter(({ drill, item }) => isTaught(drill, item.level)) };
+  return { all, taught: all.filter((here) => isTaught(here.drill, here.item.level) && !isOfLift(input, here)) };
 }
 
 /** More drills than a group can take up: few drills, well used. */
