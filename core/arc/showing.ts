@@ -6,8 +6,10 @@ import type { LevelName } from "~/core/vocabulary/levels";
 import type { Who } from "~/core/vocabulary/who";
 import type { Seconds } from "~/core/units";
 
+/** One look at a drill. */
+const LOOK: Seconds = 5;
 /** The steps by which showing gets longer. */
-export const SHOWING_STEPS: readonly Seconds[] = [0, 5, 10, 20];
+export const SHOWING_STEPS: readonly Seconds[] = [0, LOOK, 10, 20];
 /** By skill, 0 to 3: the place in the steps for a drill that is new, one the group has done once, and one it knows. */
 const NEW = [1, 2, 3, 3] as const;
 const ONCE = [0, 1, 2, 3] as const;
@@ -28,8 +30,8 @@ export function showingFor(drill: Drill, level: LevelName, familiar: Familiar, w
   return SHOWING_STEPS[Math.min(SHOWING_STEPS.length - 1, place + FOR[who].shown)]!;
 }
 
-/** How long the lift itself is shown that is warmed up for: who lifts knows it; children and older people get one look. */
-export const showingOfLift = (who: Who): Seconds => SHOWING_STEPS[FOR[who].shown]!;
+/** How long the lift itself is shown that is warmed up for: who lifts knows it; the young and older people get one look. */
+export const showingOfLift = (who: Who): Seconds => (who === "adults" ? 0 : LOOK);
 
 /** One step shorter than so long: what may be saved of showing where the time is short. */
 export const stepShorter = (seconds: Seconds): Seconds => SHOWING_STEPS.filter((step) => step < seconds).at(-1) ?? 0;

@@ -200,6 +200,10 @@ describe("other ends", () => {
   it("take the lift in three sets, after what it loads has been switched on", () => {
     const { draft: one } = first({ purpose: "before-lifting", demand: "lifting", target: 900, lift: "squat" });
     expect(inPhase(one, "rehearse")).toHaveLength(3);
+    expect(inPhase(one, "rehearse").map(({ demo }) => demo)).toEqual([0, 0, 0]);
+    const young = { name: "Young", people: [], setting: { who: "13-17" as const } };
+    const { draft: theirs } = first({ purpose: "before-lifting", demand: "lifting", target: 900, group: young });
+    expect(inPhase(theirs, "rehearse").map(({ demo }) => demo)).toEqual([5, 0, 0]);
     const on = inPhase(one, "switch-on")[0]!;
     const { joint } = MOTION_FACTS[formIn(on, drillById)!.levels[on.level].main[0]!];
     expect(LIFT_JOINTS.squat).toContain(joint);

@@ -432,6 +432,14 @@ describe("thresholds, on both sides", () => {
       2,
     ],
     ["a chair, then the floor", "floor", { moment: { seat: "chair" } }, 0, { moment: { seat: "floor" } }, 2],
+    [
+      "hands that carry on the seat of a chair, then on the floor",
+      "floor",
+      { limb: { hand: "carries", handLow: true }, moment: { seat: "chair" } },
+      0,
+      { limb: { hand: "carries", handLow: true } },
+      2,
+    ],
   ])("%s", (_, area, under, before, over, after) => {
     expect([amountAt(area, under), amountAt(area, over)]).toEqual([before, after]);
   });

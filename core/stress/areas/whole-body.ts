@@ -51,7 +51,9 @@ export const floor: AreaRule = {
     const low =
       moment.seat === "floor" ||
       (moment.lying !== "none" && !moment.raised) ||
-      legs(moment).some((l) => l.forearm || (l.hand === "carries" && !l.hangs && l.handLow));
+      // Who sits on a chair and leans on its seat is not down.
+      (moment.seat !== "chair" &&
+        legs(moment).some((l) => l.forearm || (l.hand === "carries" && !l.hangs && l.handLow)));
     const kneels = legs(moment).some((l) => l.kneeDown);
     return amount(low || kneels, low || (kneels && !kit.some((piece) => kitFacts(piece).steadies === "stands")));
   },
