@@ -20,7 +20,7 @@ const LAYERS = [
   ["levers"],
   ["audit"],
   ["fit"],
-  ["draft"],
+  ["draft", "live"],
   ["documents", "files"],
 ];
 

@@ -1,10 +1,10 @@
 import { servedSeconds } from "~/core/arc/arcs";
-import { courseOf } from "../course";
+import { courseOf, servedOf } from "../course";
 import { itemsOf } from "../look";
 import type { RuleFinding, Rule } from "../types";
 import { eachGift } from "~/core/coverage/coverage";
 import { placeKey } from "~/core/timeline/totals";
-import { targetsOf, weightOf } from "~/core/sport-profiles/fit";
+import { fitOf, targetsOf, weightOf } from "~/core/sport-profiles/fit";
 import { MOTIONS, type Motion } from "~/core/vocabulary/motions";
 import { removeItem } from "~/core/session/edits";
 import type { Seconds, Share } from "~/core/units";
@@ -13,6 +13,8 @@ import type { Seconds, Share } from "~/core/units";
 export const WORTH_ITS_TIME: Share = 0.01;
 /** Where phases are known, a motion is worked enough by the others only from twice its share on: what is nearly enough is not too much. */
 const ENOUGH = 2;
+/** From this share of all that is asked for on, there is nothing better to spend the time on. */
+const ALL_MET: Share = 0.95;
 /** What drills give a motion besides what they are for counts to at most half of what it wants. */
 const ALSO_AT_MOST: Share = 0.5;
 
@@ -55,6 +57,7 @@ export const filler: Rule = {
       const side = (i: 0 | 1) => main[i] + Math.min(also[i], ALSO_AT_MOST * shares[row]);
       return Math.min(1, Math.min(side(0), side(1)) / wanted(row));
     };
+    const allMet = fitOf(input.coverage, demand, servedOf(input)) >= ALL_MET;
     const without = (sum: Sum, less: Sum): Sum => ({
       main: [sum.main[0] - less.main[0], sum.main[1] - less.main[1]],
       also: [sum.also[0] - less.also[0], sum.also[1] - less.also[1]],
@@ -72,8 +75,8 @@ export const filler: Rule = {
       if (adds >= WORTH_ITS_TIME - 1e-9) return [];
       return [
         {
-          // A desk break undoes the desk before it serves a sport.
-          severity: session.purpose === "desk-break" ? "hint" : grave,
+          // A desk break undoes the desk before it serves a sport; where all is met, time is there for what is pleasant.
+          severity: session.purpose === "desk-break" || allMet ? "hint" : grave,
           place,
           message: `${drill.name} adds next to nothing for ${demand.name.toLowerCase()}.`,
           why: "What it works is worked enough by the others; its time is better spent on them.",

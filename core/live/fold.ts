@@ -1,0 +1,279 @@
+import { ACTS_ON, type Command, type NewRest, type SegmentId, type Sent, type Swap } from "./commands";
+import {
+  addTime,
+  back,
+  begin,
+  pause,
+  positionAt,
+  readyRun,
+  repeatable,
+  repeatSide,
+  skip,
+  skipDrill,
+  stop,
+  tick,
+  type Run,
+} from "~/core/player/run";
+import { indexAt, momentAt, type Moment } from "~/core/timeline/moment";
+import type { Segment, Timeline } from "~/core/timeline/types";
+import type { EpochMs, Seconds } from "~/core/units";
+
+/** What a class begins with, and never changes. */
+export type Frozen = { fold: number; timeline: Pick<Timeline, "segments" | "totalSeconds"> };
+
+/** A stretch of real time in one segment: how far it went there, or that it was held. */
+export type Ran = { id: SegmentId; from: EpochMs; to: EpochMs; held: boolean };
+
+/** What became of a command: done, or why not. */
+export type Outcome = "done" | "passed" | "nothing";
+
+type Before = Pick<Live, "run" | "ids" | "lead" | "swaps" | "endsBy" | "released"> & { at: EpochMs };
+
+/**
+ * A class at the moment `at`: the same on every device that has the same commands. Everything is worked out from the frozen
+ * timeline and the commands’ own times; when one arrived plays no part.
+ */
+export type Live = {
+  at: EpochMs;
+  /** The newest command in it. */
+  n: number;
+  run: Run;
+  /** The names of the run’s segments, one each. */
+  ids: readonly SegmentId[];
+  lead: "clock" | "hand";
+  /** The work that waited for whoever leads, and was let go. */
+  released: SegmentId | undefined;
+  swaps: readonly Swap[];
+  endsBy: EpochMs | undefined;
+  /** When it was begun, and when it was over. */
+  begun: EpochMs | undefined;
+  over: EpochMs | undefined;
+  ran: readonly Ran[];
+  outcomes: Readonly<Record<number, Outcome>>;
+  /** How things stood when each command took effect. */
+  before: Readonly<Record<number, Before>>;
+};
+
+/** A class before its first command. */
+export const beginning = ({ timeline }: Frozen): Live => ({
+  at: -Infinity,
+  n: 0,
+  run: readyRun(timeline),
+  ids: timeline.segments.map((_, i) => String(i)),
+  lead: "clock",
+  released: undefined,
+  swaps: [],
+  endsBy: undefined,
+  begun: undefined,
+  over: undefined,
+  ran: [],
+  outcomes: {},
+  before: {},
+});
+
+/** A class with these commands, in the order of their numbers, as it is when the last of them takes effect. */
+export const fold = (frozen: Frozen, commands: readonly Sent[]): Live => commands.reduce(withCommand, beginning(frozen));
+
+/** The class with one command more: the next by number. */
+export function withCommand(live: Live, sent: Sent): Live {
+  const here = advance(live, sent.from);
+  const before: Before = {
+    run: here.run,
+    ids: here.ids,
+    lead: here.lead,
+    swaps: here.swaps,
+    endsBy: here.endsBy,
+    released: here.released,
+    at: sent.from,
+  };
+  const [next, outcome] = carriedOut(here, sent);
+  const ended = next.run.state === "finished" && next.over === undefined;
+  return {
+    ...next,
+    n: sent.n,
+    ...(ended && { over: sent.from }),
+    outcomes: { ...here.outcomes, [sent.n]: outcome },
+    before: { ...here.before, [sent.n]: before },
+  };
+}
+
+/** The class some time later, with nothing done to it. Never goes back: an earlier moment leaves it as it is. */
+export function advance(live: Live, to: EpochMs): Live {
+  if (to <= live.at) return live;
+  if (live.at === -Infinity || live.run.state === "ready" || live.run.state === "finished") return { ...live, at: to };
+  const { run } = live;
+  if (run.state === "paused") return { ...live, at: to, ran: [...live.ran, heldAt(live, live.at, to)] };
+  const waits = waitsAt(live);
+  const stops = waits === undefined ? Infinity : run.anchor + waits * 1000;
+  const ends = run.anchor + run.total * 1000;
+  const until = Math.min(to, stops, ends);
+  const ran = [...live.ran, ...wentOn(live, live.at, until)];
+  if (stops <= to && stops < ends) {
+    // Exactly at its start, whenever that is looked at.
+    const held = { ...pause(run, stops), position: waits! };
+    return advance({ ...live, run: held, ran, at: stops }, to);
+  }
+  const next = tick(run, to);
+  return { ...live, run: next, ran, at: to, ...(next.state === "finished" && { over: ends }) };
+}
+
+/** Where the next work begins that waits for whoever leads; undefined where the clock leads. */
+function waitsAt({ lead, run, ids, released, at }: Live): Seconds | undefined {
+  if (lead === "clock") return undefined;
+  const position = positionAt(run, at);
+  const next = run.segments.find(
+    (segment, i) => segment.start >= position - 1e-6 && ids[i] !== released && beginsDrill(run.segments, i),
+  );
+  return next?.start;
+}
+
+/** Whether a segment is the first work of a drill, or of a drill in a round. */
+export function beginsDrill(segments: readonly Segment[], i: number): boolean {
+  const here = segments[i];
+  if (here?.kind !== "work") return false;
+  for (let k = i - 1; k >= 0; k--) {
+    const one = segments[k]!;
+    if (one.block !== here.block || one.item !== here.item || one.round !== here.round) return true;
+    if (one.kind === "work") return false;
+  }
+  return true;
+}
+
+/** The name of the segment the class is in. */
+export const segmentIdAt = ({ run, ids }: Live, at: EpochMs): SegmentId | undefined =>
+  ids[indexAt(run.segments, positionAt(run, at))];
+
+const heldAt = (live: Live, from: EpochMs, to: EpochMs): Ran => ({
+  id: segmentIdAt(live, from) ?? "",
+  from,
+  to,
+  held: true,
+});
+
+function wentOn({ run, ids }: Live, from: EpochMs, to: EpochMs): Ran[] {
+  return run.segments.flatMap((segment, i): Ran[] => {
+    const start = Math.max(from, run.anchor + segment.start * 1000);
+    const end = Math.min(to, run.anchor + (segment.start + segment.seconds) * 1000);
+    return end > start ? [{ id: ids[i]!, from: start, to: end, held: false }] : [];
+  });
+}
+
+function carriedOut(live: Live, { n, on, from, command }: Sent): [Live, Outcome] {
+  if (live.run.state === "finished" && command.do !== "undo") return [live, "nothing"];
+  if (ACTS_ON.has(command.do) && on !== segmentIdAt(live, from)) return [live, "passed"];
+  const changed = apply(live, command, n, from);
+  return changed === "passed" ? [live, "passed"] : [changed, changed === live ? "nothing" : "done"];
+}
+
+function apply(live: Live, command: Command, n: number, at: EpochMs): Live | "passed" {
+  const { run } = live;
+  const to = (next: Run): Live => (next === run ? live : { ...live, run: next });
+  switch (command.do) {
+    case "go": {
+      if (run.state === "running") return live;
+      const begun = live.begun ?? at;
+      return { ...live, begun, run: begin(run, at), released: segmentIdAt(live, at) };
+    }
+    case "hold":
+      return to(pause(run, at));
+    case "next":
+      return letGo(to(skip(run, at)), at);
+    case "back":
+      return to(back(run, at));
+    case "skip":
+      return to(skipDrill(run, at));
+    case "repeat":
+      return repeated(live, n, at);
+    case "more":
+      return to(addTime(run, at, command.seconds));
+    case "lead":
+      return live.lead === command.by ? live : { ...live, lead: command.by, released: segmentIdAt(live, at) };
+    case "rest":
+      return withRest(live, command, n, at);
+    case "undo":
+      return undone(live, command.of, at);
+    case "end":
+      return to(stop(run, at));
+  }
+}
+
+/** Whoever presses on to a drill’s work starts it; it does not wait once more. */
+function letGo(live: Live, at: EpochMs): Live {
+  const id = segmentIdAt(live, at);
+  return live.lead === "hand" && id !== undefined && live.run.state === "running" ? { ...live, released: id } : live;
+}
+
+function repeated(live: Live, n: number, at: EpochMs): Live {
+  const { run, ids } = live;
+  const work = repeatable(run, at);
+  const next = repeatSide(run, at);
+  if (!work || next === run) return live;
+  const now = indexAt(run.segments, positionAt(run, at));
+  const place = run.segments[now] === work ? now + 1 : now;
+  return { ...live, run: next, ids: ids.toSpliced(place, 0, `${n}r`), released: `${n}r` };
+}
+
+/** All after a segment becomes what is carried. Where the class is past that segment, it comes too late. */
+function withRest(live: Live, { after, segments, swaps, endsBy }: NewRest, n: number, at: EpochMs): Live | "passed" {
+  const { run, ids } = live;
+  const last = ids.indexOf(after);
+  if (last < 0 || indexAt(run.segments, positionAt(run, at)) > last) return "passed";
+  const kept = run.segments.slice(0, last + 1);
+  const start = kept.at(-1)!.start + kept.at(-1)!.seconds;
+  const first = segments[0]?.start ?? 0;
+  const moved = segments.map((segment) => laidAt(segment, start - first));
+  return {
+    ...live,
+    run: {
+      ...run,
+      segments: [...kept, ...moved],
+      origin: [...run.origin.slice(0, last + 1), ...moved.map(() => -1)],
+      ...(run.more && { more: [...run.more.slice(0, last + 1), ...moved.map(() => 0)] }),
+      total: start + moved.reduce((sum, { seconds }) => sum + seconds, 0),
+    },
+    ids: [...ids.slice(0, last + 1), ...moved.map((_, k) => `${n}.${k}`)],
+    swaps: swaps ? [...live.swaps, ...swaps] : live.swaps,
+    endsBy: endsBy ?? live.endsBy,
+  };
+}
+
+function laidAt(segment: Segment, by: Seconds): Segment {
+  const moved = { ...segment, start: segment.start + by };
+  return moved.kind === "work"
+    ? { ...moved, beats: moved.beats.map((beat) => ({ ...beat, start: beat.start + by })) }
+    : moved;
+}
+
+/** The segments and the place as they were when a command took effect; time goes on from there. */
+function undone(live: Live, of: number, at: EpochMs): Live {
+  const was = live.before[of];
+  if (!was) return live;
+  const position = positionAt(was.run, was.at);
+  const run: Run = {
+    ...was.run,
+    ...(was.run.state === "running" ? { anchor: at - position * 1000 } : { position }),
+    counted: position,
+    done: live.run.done,
+  };
+  return {
+    ...live,
+    run,
+    ids: was.ids,
+    lead: was.lead,
+    swaps: was.swaps,
+    endsBy: was.endsBy,
+    released: was.released,
+    over: undefined,
+  };
+}
+
+/** The moment of a class, as the player shows it; undefined before it has any segment. */
+export const momentOf = ({ run }: Live, at: EpochMs): Moment | undefined =>
+  momentAt({ segments: run.segments, totalSeconds: run.total }, positionAt(run, at));
+
+/** When it ends if nothing more is done to it, and how far that is behind what was promised: below 0 it is ahead. */
+export function promiseOf(live: Live, promised: Seconds, at: EpochMs): { endsAt: EpochMs; behind: Seconds } {
+  const endsAt = live.over ?? at + (live.run.total - positionAt(live.run, at)) * 1000;
+  const by = live.endsBy ?? (live.begun ?? at) + promised * 1000;
+  return { endsAt, behind: (endsAt - by) / 1000 };
+}
