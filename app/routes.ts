@@ -59,10 +59,16 @@ export default [
   route("figure/:drill/:level/:moment", "routes/figure-still.ts"),
   route("figure/:drill", "routes/figure-motion.ts"),
 
+  // A class that is run: whoever leads it, and the wall of the hall
+  route("live/:class", "routes/live/route.tsx"),
+  route("live/:class/command", "routes/live/command.ts"),
+  route("wall", "routes/wall/route.tsx"),
+
   // For athletes, from a link
   route("f/:token", "routes/follow/route.tsx"),
   route("f/:token/app.webmanifest", "routes/follow/app-manifest.ts"),
   route("f/:token/mine", "routes/follow/mine.ts"),
+  route("f/:token/class", "routes/follow/class.ts"),
   route("f/:token/progress", "routes/follow/progress.ts"),
   route("f/:token/check-in", "routes/follow/check-in.ts"),
 

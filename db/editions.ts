@@ -164,7 +164,7 @@ function readableSession(raw: unknown): Edition["session"] | undefined {
   return opened.ok ? opened.doc : undefined;
 }
 
-export type HandedOut = { token: string; number: number };
+export type HandedOut = { token: string; number: number; editionId: string };
 /** What was looked at before it is handed out. */
 export type Looked = { revision: number; accepted: Accepted[]; choices: Choice[] };
 
@@ -265,7 +265,7 @@ export async function handOut(
     const token = linkToken(secret, id);
     await tx.insert(link).values({ clubId: club.id, id, madeBy: club.by, editionId, groupId, createdAt: at });
     await tx.insert(entry).values({ tokenHash: tokenHash(token), kind: "link", clubId: club.id, target: id });
-    return { token, number };
+    return { token, number, editionId };
   });
 }
 

@@ -95,13 +95,26 @@ export async function openLink(
 /** The edition a link opens. Throws `UnreadableDocument` where it can't be read. */
 export async function editionOf(
   db: Db,
-  { club, edition: { id } }: Pick<LinkFound, "club" | "edition">,
+  { club, edition: { id } }: { club: Club; edition: { id: string } },
 ): Promise<Edition> {
   const [row] = await db
     .select({ doc: edition.doc })
     .from(edition)
     .where(and(eq(edition.clubId, club.id), eq(edition.id, id)));
   return mustOpen(openEdition(row?.doc), "edition", id);
+}
+
+/** An edition with what was chosen in it, for a class that is run from it. Throws `UnreadableDocument` where it can't be read. */
+export async function editionInClass(
+  db: Db,
+  club: Club,
+  id: string,
+): Promise<{ id: string; doc: Edition; choices: Choice[] }> {
+  const [row] = await db
+    .select({ doc: edition.doc, choices: edition.choices })
+    .from(edition)
+    .where(and(eq(edition.clubId, club.id), eq(edition.id, id)));
+  return { id, doc: mustOpen(openEdition(row?.doc), "edition", id), choices: row?.choices ?? [] };
 }
 
 /** A link by its token, whether or not it has been taken back. */

@@ -33,6 +33,7 @@ import * as groups from "./groups";
 import * as demo from "./demo/load";
 import * as examples from "./example";
 import * as handedOut from "./handed-out";
+import * as live from "./live";
 import * as lost from "./unreadable";
 import { earlierDatabase, TEST_SECRET } from "./testing";
 
@@ -70,6 +71,9 @@ const OF_A_CLUB = [
   "entry",
   "member",
   "invitation",
+  "live_class",
+  "live_command",
+  "live_pass",
 ];
 
 /** Everything of a club, as one text. */
@@ -110,6 +114,10 @@ async function asked(): Promise<Record<string, () => Promise<unknown>>> {
     idOf("draft_request"),
   ]);
   await members.invite(db, ana, "assistant", TEST_SECRET);
+  const editionId = await idOf("edition");
+  const running = (await live.startClass(db, ana, { editionId, groupId: group }, TEST_SECRET))!;
+  const pressed = { key: "00000000-0000-4000-8000-000000000001", seen: 0, on: null, command: { do: "go" as const } };
+  await live.addCommand(db, ana, running, pressed);
   const invitation = (await members.listInvitations(db, ana, TEST_SECRET))[0]!.id;
   const archived = (await sessions.listSessions(db, ana, { archived: true })).rows[0]!.id;
   const { doc } = (await sessions.findSession(db, ana, session))!;
@@ -133,6 +141,7 @@ async function asked(): Promise<Record<string, () => Promise<unknown>>> {
     listEditions: () => editions.listEditions(db, ben, session, TEST_SECRET),
     tokenOfLink: () => links.tokenOfLink(db, ben, link, TEST_SECRET),
     tokensOfLinks: async () => [...(await links.tokensOfLinks(db, ben, [link], TEST_SECRET))],
+    editionInClass: () => links.editionInClass(db, ben, editionId).catch(() => "refused"),
     handOut: () => editions.handOut(db, ben, session, makeEdition(plain, drillById), 60, null, TEST_SECRET),
     withdrawLink: () => links.withdrawLink(db, ben, link),
     newestEdition: () => editions.newestEdition(db, ben, session),
@@ -221,6 +230,15 @@ async function asked(): Promise<Record<string, () => Promise<unknown>>> {
     lastHandedTo: async () => [...(await handedOut.lastHandedTo(db, ben))],
     keepMonthsOf: () => members.keepMonthsOf(db, ben),
     setKeepMonths: () => members.setKeepMonths(db, ben, 3),
+    startClass: () => live.startClass(db, ben, { editionId, groupId: null }, TEST_SECRET),
+    renewWallCode: () => live.renewWallCode(db, ben, running, TEST_SECRET),
+    findClass: () => live.findClass(db, ben, running),
+    openClasses: () => live.openClasses(db, ben),
+    runningFor: () => live.runningFor(db, ben, { editionId, groupId: group }),
+    listCommands: () => live.listCommands(db, ben, running),
+    addCommand: () => live.addCommand(db, ben, running, { ...pressed, key: "00000000-0000-4000-8000-000000000002" }),
+    addApart: () => live.addApart(db, ben, running, [{ ...pressed, at: 0 }]),
+    givePass: () => live.givePass(db, ben, running, { kind: "remote" }).catch(() => "refused"),
     countOlder: () => reports.countOlder(db, ben, 1, "UTC"),
     holdingsOf: () => erasing.holdingsOf(db, ben),
     isEmpty: () => isEmpty(db, ben),
@@ -310,9 +328,15 @@ it("what a question says of another club's things is that there are none", async
     "renamePerson",
     "setGroupSetting",
     "setPersonAreas",
+    "startClass",
+    "renewWallCode",
+    "findClass",
+    "runningFor",
   ])
     if (await MADE[name]!()) none[name] = "found";
   expect(none).toEqual({});
   expect([await MADE["keepRevision"]!(), await MADE["saveSession"]!()]).toEqual([{ kind: "gone" }, { kind: "gone" }]);
   expect([await MADE["addRevision"]!(), await MADE["addSession"]!()]).toEqual(["refused", "refused"]);
+  expect([await MADE["addCommand"]!(), await MADE["addApart"]!()]).toEqual([{ kind: "gone" }, { kind: "gone" }]);
+  expect(await MADE["givePass"]!()).toBe("refused");
 });

@@ -22,6 +22,29 @@ export function invitationToken(secret: string, invitationId: string): string {
     .toString("base64url");
 }
 
+/** The signs of a wall’s code: no vowels, no 1. */
+export const WALL_SIGNS = "BCDFGHJKLMNPQRSTVWXYZ023456789";
+const WALL_LENGTH = 6;
+
+/**
+ * The code by which a wall is opened to a class, worked out from the server’s secret: it can be shown to whoever leads at any
+ * time. Another number is another code.
+ */
+export function wallCode(secret: string, classId: string, number: number): string {
+  const bytes = createHmac("sha256", secret).update(`mapset wall ${classId} ${number}`).digest();
+  let left = bytes.readBigUInt64BE(0);
+  let code = "";
+  for (let i = 0; i < WALL_LENGTH; i++) {
+    code += WALL_SIGNS[Number(left % BigInt(WALL_SIGNS.length))]!;
+    left /= BigInt(WALL_SIGNS.length);
+  }
+  return code;
+}
+
+/** What a wall’s code is stored as. It is short, so that its hash alone would tell it: the server’s secret is in it. */
+export const wallHash = (secret: string, code: string): string =>
+  createHmac("sha256", secret).update(`mapset wall code ${code}`).digest("hex");
+
 /** Whether a token worked out anew is the one that was handed out; it is not after the server's secret has changed. */
 export function isTokenOf(token: string, hash: string): boolean {
   return timingSafeEqual(Buffer.from(tokenHash(token)), Buffer.from(hash));

@@ -28,6 +28,7 @@ import { coach } from "~/db/schema";
 import { DRILLS, drillById } from "~/library";
 import { DRAWN_DRILLS, drawnDrillById } from "~/library/drawn";
 import { drafting, draftingEverywhere, type Line } from "./bench-draft";
+import { runningClasses } from "./bench-live";
 import { classOfSixty, largest, threeYears } from "./bench-load";
 import { buildIfChanged } from "./setup/build";
 import { startCluster } from "./setup/cluster";
@@ -468,10 +469,11 @@ async function main(): Promise<void> {
   const cluster = await startCluster(folder, randomBytes(12).toString("hex"), { quick: true });
   const lines = telling();
   try {
-    // `./mapset bench pages` leaves out what is worked out without a page.
+    // `./mapset bench pages` leaves out what is worked out without a page; `./mapset bench live` is classes alone.
     const onlyPages = process.argv.includes("pages");
+    const onlyLive = process.argv.includes("live");
     buildIfChanged();
-    if (!onlyPages)
+    if (!onlyPages && !onlyLive)
       lines.push(
         compiler(),
         insights(),
@@ -488,7 +490,9 @@ async function main(): Promise<void> {
       password: PASSWORD,
       drills: drawnDrillById,
     });
+    if (!onlyPages) lines.push(...(await runningClasses(db, cluster.url, secret)));
     await close();
+    if (onlyLive) return;
     const server = await startServer({ DATABASE_URL: cluster.url, MAPSET_SECRET: secret, MAPSET_LIMITS: "off" });
     const browser = await chromium.launch({ executablePath: BROWSER, args: BROWSER_ARGS });
     try {

@@ -246,6 +246,7 @@ async function sweepNowAndThen(url: string): Promise<void> {
   const { dropWhatRanOut } = await import("~/db/accounts");
   const { dropOldMessages } = await import("~/db/messages");
   const { dropOldReports } = await import("~/db/old-reports");
+  const { endOldClasses } = await import("~/db/live");
   const { log, told } = await import("~/app/server/log");
   const sweep = async () => {
     const { db, close } = connect(url);
@@ -253,6 +254,7 @@ async function sweepNowAndThen(url: string): Promise<void> {
       await dropWhatRanOut(db);
       await dropOldMessages(db);
       await dropOldReports(db);
+      await endOldClasses(db);
     } catch (error) {
       log.error(told(error), "what has run out could not be swept out");
     } finally {

@@ -45,6 +45,7 @@ const OUTSIDE = new Set([
   "/f/:token",
   "/f/:token/app.webmanifest",
   "/f/:token/mine",
+  "/f/:token/class",
   "/f/:token/progress",
   "/f/:token/check-in", // by the token of a link
   "/account",
@@ -52,6 +53,9 @@ const OUTSIDE = new Set([
   "/club",
   "/club/archive",
   "/join/:token", // one's own account and membership, tried below
+  "/wall", // by the code of a class
+  "/live/:class",
+  "/live/:class/command", // whoever is in the club leads a class: tests/live.test.ts
 ]);
 /** Addresses that are only read. */
 const READ_ONLY = new Set([

@@ -72,11 +72,16 @@ export async function currentSignIn(request: Request): Promise<Coach & { signInI
   return { ...coach, signInId: found.session.id, since: found.session.createdAt };
 }
 
-/** For messages from scripts: 401 instead of a page to sign in on. */
-export async function requireCoachForData(request: Request): Promise<Coach> {
+/** For messages from scripts: 401 instead of a page to sign in on. Of whoever is in the club, whatever they are there. */
+export async function requireMemberForData(request: Request): Promise<Coach> {
   const account = await currentAccount(request);
   if (!account) throw Response.json({ kind: "signed-out" }, { status: 401 });
-  const coach = await asMember(request, account);
+  return asMember(request, account);
+}
+
+/** The same for what changes things: an assistant is told that they may not. */
+export async function requireCoachForData(request: Request): Promise<Coach> {
+  const coach = await requireMemberForData(request);
   if (changes(request) && !mayChange(coach.role))
     throw Response.json(
       { kind: "refused", faults: [{ path: "", message: lookOnly(coach.clubName) }] },

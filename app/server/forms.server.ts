@@ -34,6 +34,12 @@ export function askedIn<T extends { do: string }>(form: FormData, union: z.ZodTy
   return read.data;
 }
 
+/** Reads a script's message as JSON, or undefined when it is none or longer than so many characters. */
+export async function readMessage(request: Request, longest: number): Promise<unknown> {
+  const text = await request.text().catch(() => "");
+  return text.length > longest ? undefined : jsonIn(text);
+}
+
 /** A field that holds JSON; undefined where it holds none, which no schema takes. */
 export function jsonIn(text: string): unknown {
   try {

@@ -24,6 +24,8 @@ const limiters = {
   signUp: new RateLimiterMemory({ keyPrefix: "su", points: 10, duration: 60 * MINUTE }),
   /** Links that open nothing, by address: 20 in 10 minutes; a whole squad behind one address with a good link is not counted. */
   badLink: new RateLimiterMemory({ keyPrefix: "bl", points: 20, duration: 10 * MINUTE }),
+  /** Codes for a wall that open nothing, by address (of the long kind by network): 20 in 10 minutes. */
+  wallCode: new RateLimiterMemory({ keyPrefix: "wc", points: 20, duration: 10 * MINUTE }),
   /** A club's archive, written or read: 20 an hour. */
   archive: new RateLimiterMemory({ keyPrefix: "ar", points: 20, duration: 60 * MINUTE }),
   /** What devices report of one run: 120 in 10 minutes, three times what a device sends that is followed from start to end. */

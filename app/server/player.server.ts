@@ -1,4 +1,5 @@
 import { now } from "~/core/clock/clock";
+import { readMessage } from "./forms.server";
 import type { z } from "zod";
 import type { CheckIn, Progress } from "~/core/checkin/schema";
 import { parseWith } from "~/core/faults";
@@ -49,17 +50,6 @@ const STILL_TOLD_MS = 3 * 3_600_000;
 /** Largest message a player may send, in characters. */
 const LARGEST = 20_000;
 
-/** Reads a player's message as JSON, or undefined when it is none or far too long. */
-async function readMessage(request: Request): Promise<unknown> {
-  const text = await request.text().catch(() => "");
-  if (text.length > LARGEST) return undefined;
-  try {
-    return JSON.parse(text);
-  } catch {
-    return undefined;
-  }
-}
-
 export type Report<M> = { opened: LinkFound; message: M; fold: boolean };
 
 /**
@@ -78,7 +68,7 @@ export async function readReport<M extends Progress | CheckIn>(
   if (!found) throw await noSuchLink(address);
   const { opened, withdrawnAt } = found;
   if (withdrawnAt && now() - withdrawnAt.getTime() > STILL_TOLD_MS) throw new Response(WITHDRAWN, { status: 410 });
-  const read = parseWith(schema, await readMessage(request));
+  const read = parseWith(schema, await readMessage(request, LARGEST));
   if (!read.ok) {
     // From a page that is newer than this server, as while several are being brought up to date: it waits for one that can read it.
     if (Number(request.headers.get("mapset-item")) > ITEM_VERSION)

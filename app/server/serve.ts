@@ -6,7 +6,10 @@ import expressStaticGzip from "express-static-gzip";
 import helmet from "helmet";
 import onHeaders from "on-headers";
 import { createRequestHandler } from "@react-router/express";
+import { liveHandlers } from "./live/handlers";
+import { LiveHub } from "./live/hub";
 import { log } from "./log";
+import { openServices } from "./open-services";
 import { routeNames } from "./route-names";
 import { forOneRequest } from "./per-request";
 import type { ReadyPage } from "./ready-pages";
@@ -44,12 +47,16 @@ export type ServeSettings = {
 /** Serves the production build on loopback. Resolves once it listens; rejects when it cannot, as when the port is in use. */
 export async function serve(settings: ServeSettings): Promise<Server> {
   const build = (await import(`${settings.buildFolder}/server/index.js`)) as ServerBuild;
+  // Opened here, once: what streams and what answers pages are two programs, and share these.
+  const services = openServices();
   const nameOf = routeNames(build.routes);
   const app = express();
   app.disable("x-powered-by");
   if (settings.proxy) app.set("trust proxy", "loopback");
   app.use(refuseOdd);
   app.use(noted((req) => nameOf(req.path)));
+  const hub = new LiveHub(services.db, services.databaseUrl);
+  app.use(liveHandlers(services.db, hub));
   app.use(compression());
   app.use(releaseDrainListeners);
   app.use((req, res, next) => {
@@ -94,11 +101,12 @@ export async function serve(settings: ServeSettings): Promise<Server> {
       address: req.ip ?? req.socket.remoteAddress ?? "",
     }),
   });
-  app.all("*path", (req, res, next) => void forOneRequest(() => handle(withTakenBody(req, res), res, next)));
+  app.all("*path", (req, res, next) => void forOneRequest(services, () => handle(withTakenBody(req, res), res, next)));
   return new Promise((resolve, reject) => {
     const server = app.listen(settings.port, "127.0.0.1", (error?: Error) => (error ? reject(error) : resolve(server)));
     // Longer than proxies and browsers hold a connection: one that is closed just as it is used again loses what was sent.
     server.keepAliveTimeout = 75_000;
+    server.once("close", () => hub.close());
   });
 }
 

@@ -17,6 +17,10 @@ const MINUTE_MS = 60_000;
 export const momentText = (instant: Date | EpochMs, zone: string, pattern: string): string =>
   format(new TZDate(Number(instant), zone), pattern);
 
+/** The time of day of an instant in a zone, as `17:05`, or with its seconds, as `17:05:09`. */
+export const timeOfDay = (instant: Date | EpochMs, zone: string, seconds = false): string =>
+  momentText(instant, zone, seconds ? "HH:mm:ss" : "HH:mm");
+
 const DAY = "yyyy-MM-dd";
 
 /** The day an instant falls on in a zone. */

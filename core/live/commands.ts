@@ -1,7 +1,7 @@
 import { z } from "zod";
 import type { Segment } from "~/core/timeline/types";
 import type { EpochMs, Seconds } from "~/core/units";
-import { LEVELS } from "~/core/vocabulary/levels";
+import type { LevelName } from "~/core/vocabulary/levels";
 
 /** The way commands are folded now. A class keeps to the one it began with; a page that meets another loads itself anew. */
 export const FOLD = 1;
@@ -22,7 +22,7 @@ export type SegmentId = string;
 export const MORE_SECONDS = [15, 30] as const;
 
 /** A drill that is done in the place of another from now on. */
-export type Swap = { block: number; item: number; drill: string; level: (typeof LEVELS)[number] };
+export type Swap = { block: number; item: number; drill: string; level: LevelName };
 
 /** What stands in the place of all that comes after a segment: worked out once, by the server, and carried to every device. */
 export type NewRest = {
@@ -47,6 +47,8 @@ export type Command =
   | { do: "more"; seconds: (typeof MORE_SECONDS)[number] }
   /** Whether work begins by the clock, or waits for whoever leads. */
   | { do: "lead"; by: "clock" | "hand" }
+  /** To a place in the class: somebody led on without a connection, and goes on from there. */
+  | { do: "place"; at: SegmentId; into: Seconds }
   | NewRest
   | { do: "undo"; of: number }
   | { do: "end" };
@@ -78,6 +80,7 @@ export const plainCommandSchema = z.discriminatedUnion("do", [
   z.strictObject({ do: z.literal("repeat") }),
   z.strictObject({ do: z.literal("more"), seconds: z.literal(MORE_SECONDS) }),
   z.strictObject({ do: z.literal("lead"), by: z.enum(["clock", "hand"]) }),
+  z.strictObject({ do: z.literal("place"), at: z.string().max(24), into: z.number().min(0).max(7200) }),
   z.strictObject({ do: z.literal("undo"), of: z.int().min(1).max(MOST_COMMANDS) }),
   z.strictObject({ do: z.literal("end") }),
 ]);
@@ -90,7 +93,10 @@ export const pressedSchema = z.strictObject({
 });
 
 /** Pressed without a connection: with the moment of it, in server time as the device knows it. */
-export const apartSchema = z.array(pressedSchema.extend({ at: z.number() })).min(1).max(200);
+export const apartSchema = z
+  .array(pressedSchema.extend({ at: z.number() }))
+  .min(1)
+  .max(200);
 
 /** What acts on something that is seen: where the class is elsewhere by then, it does nothing. */
 export const ACTS_ON: ReadonlySet<Command["do"]> = new Set(["next", "back", "skip", "repeat", "more"]);

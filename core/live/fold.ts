@@ -3,6 +3,7 @@ import {
   addTime,
   back,
   begin,
+  jump,
   pause,
   positionAt,
   readyRun,
@@ -72,7 +73,8 @@ export const beginning = ({ timeline }: Frozen): Live => ({
 });
 
 /** A class with these commands, in the order of their numbers, as it is when the last of them takes effect. */
-export const fold = (frozen: Frozen, commands: readonly Sent[]): Live => commands.reduce(withCommand, beginning(frozen));
+export const fold = (frozen: Frozen, commands: readonly Sent[]): Live =>
+  commands.reduce(withCommand, beginning(frozen));
 
 /** The class with one command more: the next by number. */
 export function withCommand(live: Live, sent: Sent): Live {
@@ -188,6 +190,11 @@ function apply(live: Live, command: Command, n: number, at: EpochMs): Live | "pa
       return to(addTime(run, at, command.seconds));
     case "lead":
       return live.lead === command.by ? live : { ...live, lead: command.by, released: segmentIdAt(live, at) };
+    case "place": {
+      const segment = run.segments[live.ids.indexOf(command.at)];
+      if (!segment) return "passed";
+      return letGo(to(jump(run, segment.start + Math.min(segment.seconds, command.into), at)), at);
+    }
     case "rest":
       return withRest(live, command, n, at);
     case "undo":

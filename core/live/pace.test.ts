@@ -35,7 +35,8 @@ describe("the pace a group really has", () => {
     expect(one(26)).toBeGreaterThan(one(27));
   });
   it("is offered from three classes on, and only where it is clear", () => {
-    const same = (count: number, y: number): Observed[] => Array.from({ length: count }, () => ({ y, n: 7, weeksAgo: 0 }));
+    const same = (count: number, y: number): Observed[] =>
+      Array.from({ length: count }, () => ({ y, n: 7, weeksAgo: 0 }));
     expect(isWorthOffering(paceOf(same(2, 0.5)), 1)).toBe(false);
     expect(isWorthOffering(paceOf(same(3, 0.5)), 1)).toBe(true);
     expect(isWorthOffering(paceOf(same(3, 0.1)), 1)).toBe(false);
@@ -43,10 +44,16 @@ describe("the pace a group really has", () => {
   it("lies between no change and what was seen", () => {
     fc.assert(
       fc.property(
-        fc.array(fc.record({ y: fc.double({ min: 0.01, max: 1, noNaN: true }), n: fc.double({ min: 1, max: 20, noNaN: true }) }), {
-          minLength: 1,
-          maxLength: 12,
-        }),
+        fc.array(
+          fc.record({
+            y: fc.double({ min: 0.01, max: 1, noNaN: true }),
+            n: fc.double({ min: 1, max: 20, noNaN: true }),
+          }),
+          {
+            minLength: 1,
+            maxLength: 12,
+          },
+        ),
         (list) => {
           const { mean } = paceOf(list.map((one) => ({ ...one, weeksAgo: 0 })));
           expect(mean).toBeGreaterThan(0);

@@ -91,9 +91,7 @@ const LEAST_DIFFERENCE = 0.05;
 export function isWorthOffering(pace: Pace, used: number): boolean {
   const { classes, ratio, mean, deviation } = pace;
   return (
-    classes >= LEAST_CLASSES &&
-    Math.abs(ratio / used - 1) >= LEAST_DIFFERENCE &&
-    Math.abs(mean) > 1.28 * deviation
+    classes >= LEAST_CLASSES && Math.abs(ratio / used - 1) >= LEAST_DIFFERENCE && Math.abs(mean) > 1.28 * deviation
   );
 }
 

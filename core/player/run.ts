@@ -188,7 +188,8 @@ function segmentAt(run: Run, now: EpochMs): Segment | undefined {
   return run.segments[indexAt(run.segments, positionAt(run, now))];
 }
 
-function jump(run: Run, to: Seconds, now: EpochMs): Run {
+/** To a moment of the run; what is passed over stays not done. */
+export function jump(run: Run, to: Seconds, now: EpochMs): Run {
   if (run.state === "finished") return run;
   const counted = { ...count(run, positionAt(run, now)), counted: to };
   if (to >= run.total) return { ...counted, state: "finished", position: run.total };

@@ -57,11 +57,14 @@ export const entry = pgTable(
   "entry",
   {
     tokenHash: text("token_hash").primaryKey(),
-    kind: text("kind").$type<"link" | "invitation">().notNull(),
+    kind: text("kind").$type<"link" | "invitation" | "wall" | "pass">().notNull(),
     clubId: clubId(),
     target: uuid("target").notNull(),
   },
-  (t) => [index("entry_target").on(t.clubId, t.target), check("entry_kind", sql`${t.kind} in ('link', 'invitation')`)],
+  (t) => [
+    index("entry_target").on(t.clubId, t.target),
+    check("entry_kind", sql`${t.kind} in ('link', 'invitation', 'wall', 'pass')`),
+  ],
 );
 
 /** Somebody is asked into a club, by an address that opens once. It is found by the hash of its token, which is in its entry. */

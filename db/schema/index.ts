@@ -5,3 +5,4 @@ export * from "./people";
 export * from "./sessions";
 export * from "./runs";
 export * from "./drills";
+export * from "./live";

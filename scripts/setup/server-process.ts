@@ -7,6 +7,7 @@ import { workOutStresses } from "./stresses";
 export type RunningServer = {
   base: string;
   stop: () => void;
+  pid: number;
   /** What it wrote to standard error, where that was asked to be kept. */ said: () => string;
 };
 
@@ -53,5 +54,5 @@ export async function startServer(
     child.once("exit", (code) => reject(new Error(`The server ended with ${code} before it served`)));
     child.stdout?.on("data", (part: Buffer) => part.toString().includes("serving") && resolve());
   });
-  return { base, stop: () => child.kill("SIGTERM"), said: () => words.join("") };
+  return { base, stop: () => child.kill("SIGTERM"), pid: child.pid!, said: () => words.join("") };
 }

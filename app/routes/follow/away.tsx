@@ -1,6 +1,6 @@
 import { FastForward, Play, Square } from "lucide-react";
 import { useEffect, useState } from "react";
-import { Control } from "./stage-parts";
+import { Control } from "~/app/ui/player/stage-parts";
 import { steady } from "~/core/clock/clock";
 import { countdownText, secondsText } from "~/core/lengths";
 

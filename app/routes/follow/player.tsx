@@ -1,17 +1,19 @@
 import { formIn } from "~/core/drills/form";
 import { useCallback, useEffect, useMemo, useRef, useState } from "react";
 import { CheckInForm } from "./check-in-form";
-import { fetchFigure } from "./figure";
+import { fetchFigure } from "~/app/ui/player/figure";
 import { keep, keepAgain, keptOf } from "./kept";
 import { SOMEONE, type PlayerProps } from "./player-props";
+import { InStep } from "./in-step";
 import { ReadyCheck } from "./ready-check";
 import { Stage } from "./stage";
 import { keepSound, readSound, type SoundSettings } from "./sound";
 import { useMine } from "./use-mine";
 import { useOutbox } from "./use-outbox";
 import { useRun } from "./use-run";
+import { useRunning } from "./use-running";
 import type { Person } from "~/core/checkin/schema";
-import { editionDrills } from "~/core/edition/edition";
+import { editionDrills, type Edition } from "~/core/edition/edition";
 import { NOTHING_KEPT, withoutAwaited, withAnswers, type Awaited, type Kept } from "~/core/player/kept";
 import { painChoices } from "~/core/checkin/pain-place";
 import { insteadLines, ownCalls, ownOf, type Place } from "~/core/player/mine";
@@ -22,6 +24,16 @@ import { compile } from "~/core/timeline/compile";
 function personOf(people: PlayerProps["people"], chosen: string | undefined, name: string): Person {
   const known = people.find((p) => p.id === chosen);
   return known ? { athleteId: known.id, name: known.name } : { athleteId: null, name: name.trim() || "Someone" };
+}
+
+/** What is done at each place of an edition. */
+function factsOf(edition: Edition) {
+  const drills = editionDrills(edition);
+  return ({ block, item }: Place) => {
+    const found = edition.session.blocks[block]?.items[item];
+    const drill = found && formIn(found, drills);
+    return found && drill ? { item: found, drill } : undefined;
+  };
 }
 
 /** Following a session on one's own device: ready check, the session, the check-in. */
@@ -35,15 +47,10 @@ export function Player(props: PlayerProps) {
   const top = useRef<HTMLElement>(null);
   const outbox = useOutbox(token);
 
-  const { timeline, facts } = useMemo(() => {
-    const drills = editionDrills(edition);
-    const at = ({ block, item }: Place) => {
-      const found = edition.session.blocks[block]?.items[item];
-      const drill = found && formIn(found, drills);
-      return found && drill ? { item: found, drill } : undefined;
-    };
-    return { timeline: compile(edition.session, drills), facts: at };
-  }, [edition]);
+  const { timeline, facts } = useMemo(
+    () => ({ timeline: compile(edition.session, editionDrills(edition)), facts: factsOf(edition) }),
+    [edition],
+  );
 
   // Whose run it is, is known before the run is; what they do instead is theirs alone.
   const [following, setFollowing] = useState<Person>();
@@ -86,6 +93,15 @@ export function Player(props: PlayerProps) {
     // Only when the screen changes from one to the next.
   }, [stage === "none", isOver]); // eslint-disable-line react-hooks/exhaustive-deps
 
+  const {
+    running,
+    joined,
+    fault: notJoined,
+    join,
+    leave,
+  } = useRunning(token, stage === "none" && telling === undefined);
+  /** What was followed in a class that was run from another edition. */
+  const [toldOf, setToldOf] = useState(edition);
   const home = () => {
     clear();
     setTelling(undefined);
@@ -117,8 +133,8 @@ export function Player(props: PlayerProps) {
           key={asked.key}
           asked={asked}
           joints={props.joints}
-          drills={painChoices(edition.session, (place) => {
-            const own = ownOf(place, facts, mine, easier);
+          drills={painChoices(toldOf.session, (place) => {
+            const own = ownOf(place, factsOf(toldOf), mine, easier);
             return own && own.how !== "rest" ? own.drill : undefined;
           })}
           state={outbox.stateOf(asked.key)}
@@ -126,6 +142,20 @@ export function Player(props: PlayerProps) {
           onSend={outbox.send}
           onHome={home}
           onAnswers={(answers) => void keep(token, (all) => withAnswers(all, asked.key, answers))}
+        />
+      ) : joined ? (
+        <InStep
+          token={token}
+          joined={joined}
+          edition={edition}
+          person={chosenPerson}
+          look={props.look}
+          onLeave={leave}
+          onOver={(told, of) => {
+            setToldOf(of);
+            setTelling(told);
+            leave();
+          }}
         />
       ) : run && kept ? (
         <Stage
@@ -170,6 +200,13 @@ export function Player(props: PlayerProps) {
             start(person, from);
           }}
           onTell={setTelling}
+          running={running !== undefined}
+          notJoined={notJoined}
+          onJoin={(person) => {
+            keepAgain();
+            keep(token, (all) => ({ ...all, person }));
+            void join(person.athleteId);
+          }}
           onForgotten={() => {
             setChosen(undefined);
             setName("");

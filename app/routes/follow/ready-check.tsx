@@ -1,5 +1,5 @@
 import { CautionList } from "~/app/ui/cautions";
-import { Play, RotateCcw, SunMoon, TriangleAlert } from "lucide-react";
+import { Play, RotateCcw, SunMoon, TriangleAlert, Users } from "lucide-react";
 import { useId, useLayoutEffect, useRef } from "react";
 import { OnDevice } from "./on-device";
 import { SOMEONE, type PlayerProps } from "./player-props";
@@ -35,6 +35,10 @@ type Props = PlayerProps & {
   /** Starts, takes a kept run up again, or starts in place of a kept run by its key. */
   onStart: (person: Person, from?: KeptRun, instead?: string) => void;
   onTell: (awaited: Awaited) => void;
+  /** Whether their class is running now, and joining it; why it could not be joined. */
+  running: boolean;
+  notJoined: string | undefined;
+  onJoin: (person: Person) => void;
   onDrop: (key: string) => void;
   onForgotten: () => void;
 };
@@ -63,6 +67,9 @@ export function ReadyCheck({
   onSound,
   onStart,
   onTell,
+  running,
+  notJoined,
+  onJoin,
   onDrop,
   onForgotten,
 }: Props) {
@@ -145,8 +152,25 @@ export function ReadyCheck({
       <ThisDevice awaited={onDevice.awaited.length} onForgotten={onForgotten} />
 
       <footer className="fixed inset-x-0 bottom-0 border-t border-line-water bg-paper/95 px-5 pt-3 pb-[max(0.9rem,env(safe-area-inset-bottom))]">
+        {running && (
+          <p className="mx-auto mb-2 max-w-xl text-center font-semibold" role="status">
+            The class is running.
+          </p>
+        )}
+        {notJoined && (
+          <p className="mx-auto mb-2 max-w-xl text-center" role="alert">
+            {notJoined}
+          </p>
+        )}
         <div className="mx-auto flex max-w-xl gap-3">
-          {earlier ? (
+          {running ? (
+            <>
+              <BigButton onClick={() => onJoin(person)} main>
+                <Users size={22} aria-hidden /> Join in step
+              </BigButton>
+              <BigButton onClick={() => onStart(person, earlier)}>On your own</BigButton>
+            </>
+          ) : earlier ? (
             <>
               <BigButton onClick={() => onStart(earlier.person, earlier)} main>
                 <RotateCcw size={22} aria-hidden /> Carry on: {countdownText(toGo(earlier))} to go

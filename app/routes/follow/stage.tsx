@@ -13,11 +13,11 @@ import {
 } from "lucide-react";
 import { Suspense, useState } from "react";
 import { Away } from "./away";
-import { Figure } from "./figure";
-import { Guide } from "./guide";
+import { Figure } from "~/app/ui/player/figure";
+import { Guide } from "~/app/ui/player/guide";
 import type { SoundSettings } from "./sound";
 import { SoundSwitches } from "./sound-switches";
-import { Control, Figures, Heading, Progress, Side, Words } from "./stage-parts";
+import { Control, Figures, Heading, Progress, Side, Words } from "~/app/ui/player/stage-parts";
 import type { MineState } from "./use-mine";
 import { cx } from "~/app/ui/classes";
 import { steady } from "~/core/clock/clock";

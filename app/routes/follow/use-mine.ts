@@ -10,24 +10,33 @@ export type MineState = "asking" | "known" | "unreachable";
 const whoIs = (athleteId: string | null) => athleteId ?? "anyone";
 
 /** What one person does instead, asked for as soon as they are chosen and until there is an answer; kept for when there is no connection. */
-export function useMine(token: string, athleteId: string | null): { mine: Mine; state: MineState } {
+export function useMine(
+  token: string,
+  athleteId: string | null,
+  /** A class that is run from another edition than the link’s: what is done instead in it is not kept. */
+  classId?: string,
+): { mine: Mine; state: MineState } {
   const [all, setAll] = useState<Readonly<Record<string, { mine: Mine; state: MineState }>>>({});
   const who = whoIs(athleteId);
 
   const ask = useCallback(async () => {
     const put = (mine: Mine, state: MineState) => setAll((known) => ({ ...known, [who]: { mine, state } }));
-    const before = keptOf(token).mine[who];
+    const before = classId ? undefined : keptOf(token).mine[who];
     if (before) put(before, "known");
     try {
-      const answer = await fetch(`/f/${token}/mine${athleteId ? `?athlete=${athleteId}` : ""}`);
+      const asked = new URLSearchParams({
+        ...(athleteId && { athlete: athleteId }),
+        ...(classId && { class: classId }),
+      });
+      const answer = await fetch(`/f/${token}/mine${asked.size > 0 ? `?${asked.toString()}` : ""}`);
       if (!answer.ok) throw new Error(`${answer.status}`);
       const mine = (await answer.json()) as Mine;
-      keep(token, (kept) => withMine(kept, who, mine));
+      if (!classId) keep(token, (kept) => withMine(kept, who, mine));
       put(mine, "known");
     } catch {
       put(before ?? NOTHING_OWN, before ? "known" : "unreachable");
     }
-  }, [athleteId, token, who]);
+  }, [athleteId, classId, token, who]);
 
   useEffect(() => void ask(), [ask]);
   const { mine, state } = all[who] ?? { mine: NOTHING_OWN, state: "asking" };

@@ -1,6 +1,7 @@
 import { now as wallNow, steady } from "~/core/clock/clock";
 import { useCallback, useEffect, useMemo, useRef, useState } from "react";
 import { keep } from "./kept";
+import { useStayAwake } from "~/app/live/use-stay-awake";
 import { newKey } from "~/app/sync/key";
 import { browserOutbox } from "~/app/sync/browser";
 import { sendLeaving } from "~/app/sync/send";
@@ -204,31 +205,6 @@ function useKeeping(token: string, kept: KeptRun | undefined, seen: React.RefObj
       window.removeEventListener("pagehide", write);
     };
   }, [token, kept, seen]);
-}
-
-/** Keeps the screen on while a run goes on; asks again when the page comes back into view. */
-function useStayAwake(on: boolean): void {
-  useEffect(() => {
-    if (!on || !("wakeLock" in navigator)) return;
-    let lock: WakeLockSentinel | undefined;
-    let over = false;
-    const ask = async () => {
-      if (document.visibilityState !== "visible" || over) return;
-      try {
-        lock = await navigator.wakeLock.request("screen");
-        if (over) void lock.release();
-      } catch {
-        // Refused, as on low battery: the run goes on, the screen may darken.
-      }
-    };
-    void ask();
-    document.addEventListener("visibilitychange", ask);
-    return () => {
-      over = true;
-      document.removeEventListener("visibilitychange", ask);
-      void lock?.release().catch(() => undefined);
-    };
-  }, [on]);
 }
 
 /** Tells how far the run is: at each change of state, every 20 seconds, and when the page goes away. Without a connection it is told later. */

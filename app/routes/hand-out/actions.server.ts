@@ -11,12 +11,13 @@ import { makeEdition } from "~/core/edition/edition";
 import { compile } from "~/core/timeline/compile";
 import { handOut } from "~/db/editions";
 import { withdrawLink } from "~/db/links";
+import { startClass } from "~/db/live";
 
 /** `group`: for whom it is; empty for anyone. `whom`: for whom it was looked over; left out, for whom it is at the desk. `seen`: a hash of all that was shown. */
 const asked = z.discriminatedUnion("do", [
   z.object({ do: z.literal("withdraw"), link: z.string() }),
   z.object({
-    do: z.literal("hand out"),
+    do: z.enum(["hand out", "run"]),
     group: z.string().default(""),
     whom: z.string().optional(),
     seen: z.string().default(""),
@@ -25,7 +26,7 @@ const asked = z.discriminatedUnion("do", [
 
 const groupOf = (text: string): string | null => (text === "" ? null : idOf(text));
 
-/** Withdraws a link, or hands the session out as it was looked over. `refused` is what is there now, where that is something else. */
+/** Withdraws a link, or starts a class from what was looked over, or hands the session out as it was looked over. `refused` is what is there now, where that is something else. */
 export async function changeHandedOut(coach: Coach, id: string, form: FormData) {
   const { db, secret } = getServices();
   const ask = askedIn(form, asked, "hand out");
@@ -58,5 +59,10 @@ export async function changeHandedOut(coach: Coach, id: string, form: FormData) 
   );
   if (made === "changed") return data({ refused: seen }, { status: 409 });
   if (!made) throw notHere("There is no such group among yours.");
+  if (ask.do === "run") {
+    const id = await startClass(db, coach.club, { editionId: made.editionId, groupId: group }, secret);
+    if (!id) throw notHere("What was handed out is not there any more.");
+    throw redirect(`/live/${id}`);
+  }
   throw redirect(`/sessions/${id}/hand-out#editions`);
 }

@@ -1,4 +1,4 @@
-import { Send } from "lucide-react";
+import { MonitorPlay, Send } from "lucide-react";
 import { Form, Link, useNavigation, useSearchParams } from "react-router";
 import { Accepted } from "./accepted";
 import { ChangedSince } from "./changed-since";
@@ -116,6 +116,19 @@ export function HandOutPart({ page, refused }: { page: HandOutPage; refused: str
             <Send size={16} aria-hidden />{" "}
             {busy ? "Making it…" : newest?.current ? "Make another link" : "Make edition and link"}
           </Button>
+          <Button
+            name="do"
+            value="run"
+            type="submit"
+            disabled={busy || lookingOver || page.bare.length > 0}
+            aria-describedby="run-it"
+          >
+            <MonitorPlay size={16} aria-hidden /> Run it now
+          </Button>
+          <p id="run-it" className="text-sm text-ink-faint">
+            Starts the class: you lead it from this device or your phone, a wall in the hall shows it to everybody. It
+            makes the edition and a link, too.
+          </p>
         </MayChange>
       </Form>
     </section>

@@ -8,6 +8,7 @@ import { now } from "~/core/clock/clock";
 import { countUnseen, countUnseenPain, listFeedback } from "~/db/feedback";
 import { listGroupsWithPeople } from "~/db/groups";
 import { exampleOf, firstSteps } from "~/db/example";
+import { openClasses } from "~/db/live";
 import { listSessions } from "~/db/sessions";
 
 export type TodayPage = Awaited<ReturnType<typeof todayPage>>;
@@ -24,18 +25,21 @@ const NEWEST = 12;
 export async function todayPage(coach: Coach) {
   const { db } = getServices();
   const { club, zone } = coach;
-  const [pain, painInAll, painEverywhere, handed, { rows: halfMade }, sessions, groups, example] = await Promise.all([
-    listFeedback(db, club, null, PAINS, { only: "unseen pain" }),
-    countUnseen(db, club, null),
-    countUnseenPain(db, club),
-    handedOutFor(coach, { since: daysBefore(now(), DAYS - 1, 0, 0, zone), most: SESSIONS }),
-    listSessions(db, club, { template: false, neverHandedOut: true, most: HALF_MADE }),
-    listSessions(db, club, { most: NEWEST }),
-    listGroupsWithPeople(db, club),
-    exampleOf(db, club),
-  ]);
+  const [pain, painInAll, painEverywhere, handed, { rows: halfMade }, sessions, groups, example, running] =
+    await Promise.all([
+      listFeedback(db, club, null, PAINS, { only: "unseen pain" }),
+      countUnseen(db, club, null),
+      countUnseenPain(db, club),
+      handedOutFor(coach, { since: daysBefore(now(), DAYS - 1, 0, 0, zone), most: SESSIONS }),
+      listSessions(db, club, { template: false, neverHandedOut: true, most: HALF_MADE }),
+      listSessions(db, club, { most: NEWEST }),
+      listGroupsWithPeople(db, club),
+      exampleOf(db, club),
+      openClasses(db, club),
+    ]);
   return {
     today: dayOf(now(), zone),
+    running: running.map(({ id, title, groupName }) => ({ id, title, group: groupName })),
     pain,
     painInAll,
     // Of each such link it counts once.

@@ -1,4 +1,4 @@
-import { PencilRuler, TriangleAlert } from "lucide-react";
+import { MonitorPlay, PencilRuler, TriangleAlert } from "lucide-react";
 import { Link } from "react-router";
 import type { TodayPage } from "./data.server";
 import { ExampleNotice } from "./example-notice";
@@ -45,6 +45,22 @@ export function TodayView({ page }: { page: TodayPage }) {
               All {painInAll} reports of pain
             </Link>
           )}
+        </section>
+      )}
+      {page.running.length > 0 && (
+        <section aria-label="Running now" className="flex flex-col gap-2">
+          <h2 className="wide-type flex items-center gap-2 text-lg font-semibold">
+            <MonitorPlay size={18} aria-hidden /> Running now
+          </h2>
+          <ul className="flex flex-wrap gap-2">
+            {page.running.map(({ id, title, group }) => (
+              <li key={id}>
+                <ButtonLink to={`/live/${id}`} className="min-h-11">
+                  Lead “{title}”{group && ` with ${group}`}
+                </ButtonLink>
+              </li>
+            ))}
+          </ul>
         </section>
       )}
       {page.painUnderLinks > 0 && (

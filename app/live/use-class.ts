@@ -1,0 +1,118 @@
+import { useCallback, useEffect, useMemo, useRef, useState } from "react";
+import { Feed, type FeedState } from "./feed";
+import { ServerClock } from "./server-clock";
+import type { Sent } from "~/core/live/commands";
+import { advance, fold, type Frozen, type Live } from "~/core/live/fold";
+import { inOrder, withArrived } from "~/core/live/merge";
+import type { EpochMs } from "~/core/units";
+
+const LOOK_MS = 100;
+
+const KNOWN: ReadonlySet<string> = new Set([
+  "go",
+  "hold",
+  "next",
+  "back",
+  "skip",
+  "repeat",
+  "more",
+  "lead",
+  "place",
+  "rest",
+  "undo",
+  "end",
+]);
+const RELOADED = "mapset-live-reloaded";
+
+/** A page that meets what it does not know is older than the server: it loads itself anew, once. */
+function reloadOnce(): void {
+  if (sessionStorage.getItem(RELOADED)) return;
+  sessionStorage.setItem(RELOADED, "1");
+  location.reload();
+}
+
+export type Following = {
+  /** The commands that are known, in order. */
+  commands: readonly Sent[];
+  /** The class now; undefined until the server’s time is known. */
+  live: Live | undefined;
+  now: EpochMs;
+  /** The class at this very moment, for what is drawn many times a second. */
+  at: () => Live | undefined;
+  serverNow: () => EpochMs | undefined;
+  state: FeedState;
+  /** How far off this device’s idea of the time is at most, in milliseconds. */
+  within: number | undefined;
+  /** Takes in commands that came by another way, as the answer to one that was pressed. */
+  take: (commands: readonly Sent[]) => void;
+};
+
+/** A class on this device, in step with all the others. It has a stream only while it is seen. `own` are commands that nobody else knows of yet. */
+export function useClass(
+  classId: string,
+  as: "remote" | "wall" | "athlete",
+  frozen: Frozen,
+  own: readonly Sent[] = NONE,
+): Following {
+  const [commands, setCommands] = useState<readonly Sent[]>(NONE);
+  const [state, setState] = useState<FeedState>("connecting");
+  const [now, setNow] = useState(0);
+  const latest = useRef<readonly Sent[]>(NONE);
+  const clock = useRef<ServerClock>(undefined);
+
+  const take = useCallback((arrived: readonly Sent[]) => {
+    if (arrived.some(({ command }) => !KNOWN.has(command.do))) reloadOnce();
+    const all = withArrived(latest.current, arrived);
+    if (all === latest.current) return;
+    latest.current = all;
+    setCommands(inOrder(all));
+  }, []);
+
+  useEffect(() => {
+    const server = new ServerClock(() => setNow(server.now() ?? 0));
+    clock.current = server;
+    const feed = new Feed(classId, as, () => inOrder(latest.current).at(-1)?.n ?? 0, take, setState);
+    const seen = () => {
+      if (document.visibilityState === "visible") {
+        server.start();
+        feed.start();
+      } else feed.stop();
+    };
+    const online = () => feed.renew();
+    const timer = setInterval(() => setNow(server.now() ?? 0), LOOK_MS);
+    seen();
+    document.addEventListener("visibilitychange", seen);
+    window.addEventListener("online", online);
+    return () => {
+      clearInterval(timer);
+      server.stop();
+      feed.stop();
+      document.removeEventListener("visibilitychange", seen);
+      window.removeEventListener("online", online);
+    };
+  }, [classId, as, take]);
+
+  const base = useMemo(() => fold(frozen, [...commands, ...own]), [frozen, commands, own]);
+  const serverNow = useCallback(() => clock.current?.now(), []);
+  const at = useCallback(() => {
+    const moment = clock.current?.now();
+    return moment === undefined ? undefined : stateAt(base, frozen, commands, own, moment);
+  }, [base, frozen, commands, own]);
+  const live = now === 0 ? undefined : stateAt(base, frozen, commands, own, now);
+  return { commands, live, now, at, serverNow, state, within: clock.current?.within, take };
+}
+
+const NONE: readonly Sent[] = [];
+
+/** The class at a moment: what takes effect later is not there yet. */
+function stateAt(base: Live, frozen: Frozen, commands: readonly Sent[], own: readonly Sent[], at: EpochMs): Live {
+  const all = [...commands, ...own];
+  if ((all.at(-1)?.from ?? 0) <= at) return advance(base, at);
+  return advance(
+    fold(
+      frozen,
+      all.filter(({ from }) => from <= at),
+    ),
+    at,
+  );
+}

@@ -1,0 +1,57 @@
+import { useCallback, useEffect, useState } from "react";
+import type { Running } from "./class";
+
+/** So often a phone that is not in a class asks whether there is one. */
+const ASK_EVERY_MS = 20_000;
+
+/** Whether the class of a link is running, and joining it. */
+export function useRunning(token: string, asks: boolean) {
+  const [id, setId] = useState<string>();
+  const [joined, setJoined] = useState<Running>();
+  const [fault, setFault] = useState<string>();
+
+  useEffect(() => {
+    if (!asks) return;
+    let over = false;
+    const ask = async () => {
+      if (document.visibilityState !== "visible") return;
+      try {
+        const answer = await fetch(`/f/${token}/class`);
+        if (!answer.ok || over) return;
+        setId(((await answer.json()) as { running: { id: string } | null }).running?.id);
+      } catch {
+        // Without a connection there is no class to join.
+      }
+    };
+    void ask();
+    const timer = setInterval(() => void ask(), ASK_EVERY_MS);
+    document.addEventListener("visibilitychange", ask);
+    return () => {
+      over = true;
+      clearInterval(timer);
+      document.removeEventListener("visibilitychange", ask);
+    };
+  }, [token, asks]);
+
+  const join = useCallback(
+    async (athlete: string | null) => {
+      setFault(undefined);
+      try {
+        const answer = await fetch(`/f/${token}/class`, {
+          method: "POST",
+          headers: { "content-type": "application/json" },
+          body: JSON.stringify({ class: id, athlete }),
+        });
+        if (answer.ok) setJoined((await answer.json()) as Running);
+        else {
+          setId(undefined);
+          setFault("The class has ended meanwhile.");
+        }
+      } catch {
+        setFault("The class can’t be reached just now. Try again, or follow on your own.");
+      }
+    },
+    [id, token],
+  );
+  return { running: id, joined, fault, join, leave: useCallback(() => setJoined(undefined), []) };
+}

@@ -1,0 +1,200 @@
+import { useCallback, useEffect, useMemo, useRef, useState } from "react";
+import { newKey } from "~/app/sync/key";
+import { useClass } from "~/app/live/use-class";
+import { ACTS_ON, UNDO_SECONDS, type Command, type Pressed, type Sent } from "~/core/live/commands";
+import { segmentIdAt, type Frozen, type Live, type Outcome } from "~/core/live/fold";
+import type { PressedApart } from "~/core/live/merge";
+import { positionAt } from "~/core/player/run";
+import { indexAt } from "~/core/timeline/moment";
+import type { EpochMs, Seconds } from "~/core/units";
+
+/** Without an answer for so long, a remote goes on by itself. */
+const ALONE_MS = 2000;
+const TRY_AGAIN_MS = 2000;
+
+type Answer =
+  { kind: "added"; sent: Sent[] } | { kind: "over" | "full" | "gone" | "others" | "old" | "refused" | "signed-out" };
+
+async function post(classId: string, body: unknown, signal: AbortSignal): Promise<Answer> {
+  const answer = await fetch(`/live/${classId}/command`, {
+    method: "POST",
+    headers: { "content-type": "application/json" },
+    body: JSON.stringify(body),
+    signal,
+  });
+  if (answer.status >= 500) throw new Error(`Answered with ${answer.status}`);
+  return (await answer.json()) as Answer;
+}
+
+/** Why nothing came of it, as it is said. */
+const REFUSED: Readonly<Partial<Record<Answer["kind"], string>>> = {
+  over: "This class has ended.",
+  full: "So much was done in this class that it takes no more. End it and start another.",
+  gone: "This class is not there any more.",
+  refused: "That could not be done. Load the page again.",
+  "signed-out": "You are signed out. Sign in again in another tab, then go on here.",
+};
+
+/** Leading a class from this device: what is pressed goes to everybody, and without a connection it goes on here by itself. */
+export function useLeading(classId: string, frozen: Frozen) {
+  const [apart, setApart] = useState<readonly PressedApart[]>(NONE);
+  const [waiting, setWaiting] = useState(0);
+  const [said, setSaid] = useState<string>();
+  const [conflict, setConflict] = useState(false);
+  const [mine, setMine] = useState<ReadonlySet<string>>(new Set());
+  const base = useRef<readonly Sent[]>([]);
+  const own = useMemo(() => provisional(apart, base.current), [apart]);
+  const following = useClass(classId, "remote", frozen, own);
+  const { commands, serverNow, at, take } = following;
+  useEffect(() => {
+    base.current = commands;
+  });
+
+  const pressed = useCallback(
+    (command: Command): (Pressed & { at: EpochMs }) | undefined => {
+      const moment = serverNow();
+      const live = at();
+      if (moment === undefined || !live) return undefined;
+      return {
+        key: newKey(),
+        seen: base.current.at(-1)?.n ?? 0,
+        on: ACTS_ON.has(command.do) ? (segmentIdAt(live, moment) ?? null) : null,
+        command,
+        at: moment,
+      };
+    },
+    [serverNow, at],
+  );
+
+  const press = useCallback(
+    async (command: Command) => {
+      const one = pressed(command);
+      if (!one) return;
+      setSaid(undefined);
+      setMine((keys) => new Set(keys).add(one.key));
+      // Led on alone already: it follows what was pressed before it.
+      if (apart.length > 0) {
+        setApart((all) => [...all, one]);
+        return;
+      }
+      const { at: _, ...sent } = one;
+      setWaiting((n) => n + 1);
+      try {
+        const answer = await post(classId, { press: sent }, AbortSignal.timeout(ALONE_MS));
+        if (answer.kind === "added") take(answer.sent);
+        else setSaid(REFUSED[answer.kind]);
+      } catch {
+        setApart((all) => [...all, one]);
+      } finally {
+        setWaiting((n) => n - 1);
+      }
+    },
+    [apart.length, classId, pressed, take],
+  );
+
+  // What was pressed apart is sent as soon as there is somebody to send it to.
+  useEffect(() => {
+    if (apart.length === 0 || conflict) return;
+    let over = false;
+    const send = async () => {
+      try {
+        const answer = await post(classId, { apart }, AbortSignal.timeout(ALONE_MS * 4));
+        if (over) return;
+        if (answer.kind === "added") {
+          take(answer.sent);
+          setApart((all) => all.slice(apart.length));
+        } else if (answer.kind === "others" || answer.kind === "old") setConflict(true);
+        else {
+          setSaid(REFUSED[answer.kind]);
+          setApart(NONE);
+        }
+      } catch {
+        // Still nobody there.
+      }
+    };
+    const timer = setInterval(() => void send(), TRY_AGAIN_MS);
+    window.addEventListener("online", send);
+    return () => {
+      over = true;
+      clearInterval(timer);
+      window.removeEventListener("online", send);
+    };
+  }, [apart, classId, conflict, take]);
+
+  const live = following.live;
+  const last = live && lastOf(commands, mine, live, following.now);
+  return {
+    ...following,
+    press,
+    /** Pressed, and not answered yet. */
+    inAMoment: waiting > 0,
+    said,
+    /** Leading alone, since nobody could be reached. */
+    alone: apart.length > 0,
+    parted: conflict,
+    /** To where the class is; what was led alone is let go. */
+    goToTheirs: useCallback(() => {
+      setApart(NONE);
+      setConflict(false);
+    }, []),
+    /** The class comes to where this device is. */
+    goToMine: useCallback(() => {
+      const moment = serverNow();
+      const here = at();
+      if (moment === undefined || !here) return;
+      const place = placeOf(here, moment);
+      setApart(NONE);
+      setConflict(false);
+      if (!place) return;
+      const key = newKey();
+      setMine((keys) => new Set(keys).add(key));
+      void post(
+        classId,
+        { press: { key, seen: base.current.at(-1)?.n ?? 0, on: null, command: { do: "place", ...place } } },
+        AbortSignal.timeout(ALONE_MS * 4),
+      ).then(
+        (answer) => (answer.kind === "added" ? take(answer.sent) : setSaid(REFUSED[answer.kind])),
+        () => setSaid("That did not reach the others. Try again."),
+      );
+    }, [at, classId, serverNow, take]),
+    last,
+  };
+}
+
+const NONE: readonly PressedApart[] = [];
+
+/** What was pressed apart, as commands that only this device has. */
+function provisional(apart: readonly PressedApart[], have: readonly Sent[]): readonly Sent[] {
+  let from = have.at(-1)?.from ?? 0;
+  const n = have.at(-1)?.n ?? 0;
+  return apart.map((one, i) => {
+    from = Math.max(from, one.at);
+    const { at: _, ...pressed } = one;
+    return { ...pressed, n: n + 1 + i, by: "", from };
+  });
+}
+
+/** A place by a name that the others know: of the session’s own segments. */
+function placeOf({ run, ids }: Live, at: EpochMs): { at: string; into: Seconds } | undefined {
+  const position = positionAt(run, at);
+  const here = indexAt(run.segments, position);
+  for (let i = here; i >= 0; i--)
+    if (/^\d+$/.test(ids[i]!)) {
+      const segment = run.segments[i]!;
+      return { at: ids[i]!, into: Math.min(segment.seconds, Math.max(0, position - segment.start)) };
+    }
+  return undefined;
+}
+
+/** The last thing done from here, with what came of it, for as long as it can be taken back. */
+function lastOf(
+  commands: readonly Sent[],
+  mine: ReadonlySet<string>,
+  live: Live,
+  now: EpochMs,
+): { sent: Sent; outcome: Outcome | undefined; left: Seconds } | undefined {
+  const sent = commands.findLast(({ key }) => mine.has(key));
+  if (!sent || sent.command.do === "undo") return undefined;
+  const left = UNDO_SECONDS - (now - sent.from) / 1000;
+  return left > 0 ? { sent, outcome: live.outcomes[sent.n], left } : undefined;
+}

@@ -1,0 +1,111 @@
+import { data } from "react-router";
+import { inTurns } from "./in-turns";
+import { livePassCookie, livePassOf, wallCookie, wallOf, type PassKind } from "./live/pass-cookie";
+import { opening } from "./opening.server";
+import { getServices } from "./services.server";
+import { notHere } from "./coach.server";
+import { asKnownToday, levelsUsed } from "~/core/edition/today";
+import { withoutNotes, type Edition } from "~/core/edition/edition";
+import { forWall, wallAlternatives, type WallPage } from "~/core/live/wall";
+import { compile } from "~/core/timeline/compile";
+import { editionDrills } from "~/core/edition/edition";
+import { drawnDrill } from "./drills.server";
+import type { Club } from "~/db/clubs";
+import { editionOf } from "~/db/links";
+import { findClass, givePass, passOf, type LiveClass } from "~/db/live";
+import { wallCode } from "~/db/tokens";
+import { DRILLS } from "~/library";
+
+export type ClassPage = {
+  id: string;
+  edition: Edition;
+  groupId: string | null;
+  code: string;
+  promised: number;
+  ended: boolean;
+};
+
+const noClass = () => notHere("There is no such class, or it ended a while ago.");
+
+/** A class of a club, for whoever leads it. */
+export async function classPage(club: Club, id: string): Promise<ClassPage> {
+  const { db, secret } = getServices();
+  const found = await findClass(db, club, id);
+  if (!found) throw noClass();
+  const edition = await opening(editionOf(db, { club, edition: { id: found.editionId } }));
+  return {
+    id,
+    edition: { ...edition, session: withoutNotes(edition.session) },
+    groupId: found.groupId,
+    code: wallCode(secret, id, found.wallCode),
+    promised: compile(edition.session, editionDrills(edition)).totalSeconds,
+    ended: found.endedAt !== null,
+  };
+}
+
+/** The cookie that lets this device watch a class; undefined where it has one that does. */
+export async function passFor(
+  request: Request,
+  club: Club,
+  classId: string,
+  pass: Parameters<typeof givePass>[3],
+): Promise<string | undefined> {
+  const { db, baseUrl } = getServices();
+  const has = await livePassOf(request.headers.get("cookie") ?? undefined, pass.kind satisfies PassKind);
+  const known = has ? await passOf(db, has) : undefined;
+  if (known?.classId === classId && known.kind === pass.kind) return undefined;
+  return livePassCookie(pass.kind, classId, await givePass(db, club, classId, pass), baseUrl);
+}
+
+/** Data with a cookie, where there is one to set. */
+export const withCookie = <T>(value: T, cookie: string | undefined) =>
+  data(value, cookie ? { headers: { "set-cookie": cookie } } : {});
+
+/** What was put together for a wall: alternatives take a second for a long session. */
+const walls = new Map<string, Promise<WallPage>>();
+const REMEMBERED = 40;
+
+/** The page of a wall by its cookie; undefined where it is not open to a class. */
+export async function wallPage(
+  request: Request,
+): Promise<{ classId: string; page: WallPage; ended: boolean } | undefined> {
+  const { db } = getServices();
+  const token = await wallOf(request.headers.get("cookie"));
+  const pass = token ? await passOf(db, token) : undefined;
+  if (pass?.kind !== "wall") return undefined;
+  const found = await findClass(db, pass.club, pass.classId);
+  if (!found) return undefined;
+  return { classId: found.id, page: await wallOfEdition(pass.club, found), ended: found.endedAt !== null };
+}
+
+function wallOfEdition(club: Club, { editionId }: LiveClass): Promise<WallPage> {
+  const before = walls.get(editionId);
+  if (before) return before;
+  const work = (async () => {
+    const edition = await editionOf(getServices().db, { club, edition: { id: editionId } });
+    const used = levelsUsed(edition);
+    const known = new Map<string, Edition["drills"][number]>();
+    for (const drill of edition.drills)
+      known.set(drill.id, asKnownToday(drill, used.get(drill.id) ?? new Set(), await drawnDrill(club, drill.id)));
+    const alternatives = await inTurns(wallAlternatives(edition, (id) => known.get(id), DRILLS));
+    return forWall(edition, alternatives, compile(edition.session, editionDrills(edition)).totalSeconds);
+  })();
+  walls.set(editionId, work);
+  work.catch(() => walls.delete(editionId));
+  if (walls.size > REMEMBERED) walls.delete(walls.keys().next().value!);
+  return work;
+}
+
+/** The cookies that open a wall to a class: for its page, and for its stream. */
+export async function openWall(club: Club, classId: string, code: number): Promise<Headers> {
+  const { db, baseUrl } = getServices();
+  const token = await givePass(db, club, classId, { kind: "wall", wallCode: code });
+  const headers = new Headers();
+  headers.append("set-cookie", await wallCookie(token, baseUrl));
+  headers.append("set-cookie", await livePassCookie("wall", classId, token, baseUrl));
+  return headers;
+}
+
+/** The cookie that shuts a wall. */
+export const shutWall = async (): Promise<Headers> =>
+  new Headers({ "set-cookie": await wallCookie(undefined, getServices().baseUrl) });
