@@ -2,7 +2,16 @@ import http from "node:http";
 import { compile } from "~/core/timeline/compile";
 import { advance, beginning, withCommand, type Frozen, type Live } from "~/core/live/fold";
 import type { Sent } from "~/core/live/commands";
-import { offsetOf, QUICK, steer, steeredAt, withExchange, type Exchange, type Steered } from "~/core/live/server-time";
+import {
+  offsetOf,
+  QUICK,
+  steer,
+  steeredAt,
+  untilNext,
+  withExchange,
+  type Exchange,
+  type Steered,
+} from "~/core/live/server-time";
 import { positionAt } from "~/core/player/run";
 import type { SessionPlan } from "~/core/session/schema";
 import { drillById } from "~/library";
@@ -75,6 +84,8 @@ class Device {
   private readonly drift: number;
   private lineFree = 0;
   private quick: number = QUICK.first;
+  private made = 0;
+  private within: number | undefined;
 
   constructor(
     private readonly base: string,
@@ -184,7 +195,8 @@ class Device {
   private exchange(): void {
     const sent = this.own(truth());
     this.quick--;
-    setTimeout(() => this.exchange(), this.quick > 0 ? QUICK.every : QUICK.later);
+    this.made++;
+    setTimeout(() => this.exchange(), untilNext(this.quick, this.made, this.within));
     setTimeout(() => {
       http
         .get(`${this.base}/live/time`, { agent }, (answer) => {
@@ -196,6 +208,7 @@ class Device {
               const { received, replied } = JSON.parse(text) as Exchange;
               this.exchanges = withExchange(this.exchanges, { sent, received, replied, got });
               const offset = offsetOf(this.exchanges, got);
+              this.within = offset?.within;
               if (offset) this.steered = steer(this.steered, offset.ms, got);
             }, this.delay(this.back));
           });

@@ -84,6 +84,24 @@ describe("a class", () => {
     await button(page, "Undo").click();
     await expect.poll(() => drillOf(page)).toBe(first);
     await expect.poll(() => drillOf(wall)).toBe(first);
+    // Finishing by a time says what has to go before it is done, and can be taken back.
+    await button(page, "Finish by a time").click();
+    const dialog = page.getByRole("dialog");
+    await dialog.getByText(/ends at \d\d:\d\d:\d\d/).waitFor();
+    expect(await violations(page)).toEqual([]);
+    const clock = await dialog.getByLabel("The class is over by").inputValue();
+    const [hours, minutes] = clock.split(":").map(Number) as [number, number];
+    const earlier = (hours * 60 + minutes + 24 * 60 - 2) % (24 * 60);
+    const text = [Math.floor(earlier / 60), earlier % 60].map((n) => String(n).padStart(2, "0")).join(":");
+    await dialog.getByLabel("The class is over by").fill(text);
+    await dialog.getByText(/^Cut: .* ends at /).waitFor();
+    const before = (await toGo([page]))[0]!;
+    await dialog.getByRole("button", { name: "Do it for everybody" }).click();
+    await page.getByText(/^Cut: /).waitFor();
+    await expect.poll(async () => (await toGo([page]))[0]!).toBeLessThan(before - 60);
+    await expect.poll(async () => Math.abs((await toGo([page]))[0]! - (await toGo([wall]))[0]!)).toBeLessThanOrEqual(2);
+    await button(page, "Undo").click();
+    await expect.poll(async () => (await toGo([wall]))[0]!).toBeGreaterThan(before - 20);
     await button(page, "Hold").click();
     await wall.getByText("Hold on").waitFor();
     expect(await violations(wall)).toEqual([]);

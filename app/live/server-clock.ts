@@ -5,6 +5,7 @@ import {
   SLEPT_MS,
   steer,
   steeredAt,
+  untilNext,
   withExchange,
   type Exchange,
   type Offset,
@@ -22,6 +23,7 @@ export class ServerClock {
   private offset: Offset | undefined;
   private timer: ReturnType<typeof setTimeout> | undefined;
   private quick: number = QUICK.first;
+  private made = 0;
   private apart = steady() - wallNow();
   private running = false;
 
@@ -49,7 +51,8 @@ export class ServerClock {
     this.noticeSleep();
     // By the clock, whether or not there was an answer: a slow line takes no longer to measure.
     this.quick = Math.max(0, this.quick - 1);
-    this.next(this.quick > 0 ? QUICK.every : QUICK.later);
+    this.made++;
+    this.next(untilNext(this.quick, this.made, this.offset?.within));
     try {
       const sent = steady();
       const answer = await fetch("/live/time", { cache: "no-store", signal: AbortSignal.timeout(TOO_LONG_MS) });
@@ -69,6 +72,7 @@ export class ServerClock {
     const apart = steady() - wallNow();
     if (Math.abs(apart - this.apart) > SLEPT_MS) {
       this.exchanges = [];
+      this.made = 0;
       this.quick = QUICK.afterSleep;
     }
     this.apart = apart;

@@ -54,9 +54,10 @@ export async function serve(settings: ServeSettings): Promise<Server> {
   app.disable("x-powered-by");
   if (settings.proxy) app.set("trust proxy", "loopback");
   app.use(refuseOdd);
-  app.use(noted((req) => nameOf(req.path)));
   const hub = new LiveHub(services.db, services.databaseUrl);
+  // Before all else: hundreds of devices ask for the time, and finding out by which route costs more than the answer.
   app.use(liveHandlers(services.db, hub));
+  app.use(noted((req) => nameOf(req.path)));
   app.use(compression());
   app.use(releaseDrainListeners);
   app.use((req, res, next) => {

@@ -1,4 +1,5 @@
 import { z } from "zod";
+import type { Cut } from "./cuts";
 import type { Segment } from "~/core/timeline/types";
 import type { EpochMs, Seconds } from "~/core/units";
 import type { LevelName } from "~/core/vocabulary/levels";
@@ -33,6 +34,8 @@ export type NewRest = {
   /** In a line, what was changed. */
   words: string;
   swaps?: Swap[];
+  /** All that was changed of the session as it was handed out, this with it: what is worked out next begins from there. */
+  cuts?: Cut[];
   /** When the class is to end from now on, where that was asked for. */
   endsBy?: EpochMs;
 };

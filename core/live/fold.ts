@@ -1,3 +1,4 @@
+import type { Cut } from "./cuts";
 import { ACTS_ON, type Command, type NewRest, type SegmentId, type Sent, type Swap } from "./commands";
 import {
   addTime,
@@ -28,7 +29,7 @@ export type Ran = { id: SegmentId; from: EpochMs; to: EpochMs; held: boolean };
 /** What became of a command: done, or why not. */
 export type Outcome = "done" | "passed" | "nothing";
 
-type Before = Pick<Live, "run" | "ids" | "lead" | "swaps" | "endsBy" | "released"> & { at: EpochMs };
+type Before = Pick<Live, "run" | "ids" | "lead" | "swaps" | "cuts" | "endsBy" | "released"> & { at: EpochMs };
 
 /**
  * A class at the moment `at`: the same on every device that has the same commands. Everything is worked out from the frozen
@@ -45,6 +46,8 @@ export type Live = {
   /** The work that waited for whoever leads, and was let go. */
   released: SegmentId | undefined;
   swaps: readonly Swap[];
+  /** What was changed of the session on the way. */
+  cuts: readonly Cut[];
   endsBy: EpochMs | undefined;
   /** When it was begun, and when it was over. */
   begun: EpochMs | undefined;
@@ -64,6 +67,7 @@ export const beginning = ({ timeline }: Frozen): Live => ({
   lead: "clock",
   released: undefined,
   swaps: [],
+  cuts: [],
   endsBy: undefined,
   begun: undefined,
   over: undefined,
@@ -84,6 +88,7 @@ export function withCommand(live: Live, sent: Sent): Live {
     ids: here.ids,
     lead: here.lead,
     swaps: here.swaps,
+    cuts: here.cuts,
     endsBy: here.endsBy,
     released: here.released,
     at: sent.from,
@@ -221,7 +226,12 @@ function repeated(live: Live, n: number, at: EpochMs): Live {
 }
 
 /** All after a segment becomes what is carried. Where the class is past that segment, it comes too late. */
-function withRest(live: Live, { after, segments, swaps, endsBy }: NewRest, n: number, at: EpochMs): Live | "passed" {
+function withRest(
+  live: Live,
+  { after, segments, swaps, cuts, endsBy }: NewRest,
+  n: number,
+  at: EpochMs,
+): Live | "passed" {
   const { run, ids } = live;
   const last = ids.indexOf(after);
   if (last < 0 || indexAt(run.segments, positionAt(run, at)) > last) return "passed";
@@ -240,6 +250,7 @@ function withRest(live: Live, { after, segments, swaps, endsBy }: NewRest, n: nu
     },
     ids: [...ids.slice(0, last + 1), ...moved.map((_, k) => `${n}.${k}`)],
     swaps: swaps ? [...live.swaps, ...swaps] : live.swaps,
+    cuts: cuts ?? live.cuts,
     endsBy: endsBy ?? live.endsBy,
   };
 }
@@ -268,6 +279,7 @@ function undone(live: Live, of: number, at: EpochMs): Live {
     ids: was.ids,
     lead: was.lead,
     swaps: was.swaps,
+    cuts: was.cuts,
     endsBy: was.endsBy,
     released: was.released,
     over: undefined,

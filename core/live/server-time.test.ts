@@ -1,6 +1,6 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
-import { offsetOf, steer, steeredAt, withExchange, type Exchange } from "./server-time";
+import { offsetOf, steer, steeredAt, untilNext, withExchange, type Exchange } from "./server-time";
 
 /** An exchange over a line with these delays, for a server whose clock is ahead by `offset`. */
 const exchange = (sent: number, offset: number, there: number, back: number): Exchange => ({
@@ -55,6 +55,13 @@ describe("server time", () => {
     const found = offsetOf(list, now)!;
     expect(Math.abs(found.ms - -now * drift)).toBeLessThanOrEqual(found.within);
     expect(found.within).toBeLessThan(60);
+  });
+  it("is asked for quickly at first, sooner again while it is known badly, then now and then", () => {
+    expect(untilNext(1, 11, undefined)).toBe(250);
+    expect(untilNext(0, 12, 200)).toBe(5000);
+    expect(untilNext(0, 12, 200.1)).toBe(1000);
+    expect(untilNext(0, 31, undefined)).toBe(1000);
+    expect(untilNext(0, 32, undefined)).toBe(5000);
   });
   it("is gone over to in two seconds where the step is small, at once where it is large", () => {
     const start = steer(undefined, 100, 0);

@@ -55,5 +55,16 @@ export function steer(steered: Steered | undefined, to: number, now: EpochMs): S
 /** So many exchanges come quickly at first, and after sleep; then one now and then. */
 export const QUICK = { first: 12, afterSleep: 8, every: 250, later: 5000 } as const;
 
+/** A time known less well than this is asked for again sooner, for so long: a hall that comes in at once is answered slowly. */
+const UNSURE_MS = 200;
+const UNSURE = { every: 1000, most: 20 } as const;
+
+/** Until the next exchange, after so many that came quickly are left and so many were made in all. */
+export function untilNext(quick: number, made: number, within: number | undefined): number {
+  if (quick > 0) return QUICK.every;
+  const unsure = within === undefined || within > UNSURE_MS;
+  return unsure && made < QUICK.first + UNSURE.most ? UNSURE.every : QUICK.later;
+}
+
 /** When the steady clock and the device’s own part by this much, it slept or somebody set it. */
 export const SLEPT_MS = 500;

@@ -13,7 +13,7 @@ const session = {
       title: "Wren’s block",
       rounds: 1,
       items: [
-        { ...drill("hip-circle-kneel"), cues: [{ at: 2, say: "Wren, slower." }] },
+        { ...drill("hip-flexor-hold"), cues: [{ at: 2, say: "Wren, slower." }] },
         drill("rise-drop-freeze"),
         drill("loose-arm-swings"),
       ],

@@ -1,5 +1,7 @@
 import {
+  ArrowDownToLine,
   ChevronsRight,
+  Flag,
   Hand,
   MonitorPlay,
   Pause,
@@ -14,6 +16,7 @@ import {
 } from "lucide-react";
 import { useEffect, useState } from "react";
 import { Form, Link } from "react-router";
+import { FinishDialog } from "./finish-dialog";
 import { KEYS, useLeadingKeys } from "./keys";
 import { useLeading } from "./use-leading";
 import { useEdition } from "~/app/live/edition-facts";
@@ -55,6 +58,7 @@ export function Remote({ page }: { page: Page }) {
   const [ending, setEnding] = useState(false);
   const [help, setHelp] = useState(false);
   const [wall, setWall] = useState(false);
+  const [finishing, setFinishing] = useState(false);
   useEffect(() => setSwaps(live?.swaps), [live?.swaps]);
   useEffect(() => {
     if (!ending) return;
@@ -139,7 +143,13 @@ export function Remote({ page }: { page: Page }) {
             <p className="text-ink-soft">In a moment…</p>
           ) : last ? (
             <>
-              <p>{last.outcome === "passed" ? "The class had gone on already." : DONE[last.sent.command.do]}</p>
+              <p>
+                {last.outcome === "passed"
+                  ? "The class had gone on already."
+                  : last.sent.command.do === "rest"
+                    ? last.sent.command.words
+                    : DONE[last.sent.command.do]}
+              </p>
               {last.outcome === "done" && (
                 <Control small label="Undo" onClick={() => void press({ do: "undo", of: last.sent.n })}>
                   <Undo2 size={18} aria-hidden /> Undo
@@ -160,7 +170,7 @@ export function Remote({ page }: { page: Page }) {
             <SkipForward size={26} aria-hidden />
           </Control>
         </div>
-        <div className="mx-auto grid w-full max-w-xl grid-cols-12 gap-2 *:col-span-4 *:nth-[-n+4]:col-span-3 short:col-span-2 short:max-w-none short:grid-cols-7 short:*:col-span-1!">
+        <div className="mx-auto grid w-full max-w-xl grid-cols-12 gap-2 *:col-span-4 *:nth-[-n+3]:col-span-4 short:col-span-2 short:max-w-none short:grid-cols-9 short:*:col-span-1!">
           <Control small label="Skip this drill" disabled={!live || over} onClick={() => void press({ do: "skip" })}>
             <ChevronsRight size={18} aria-hidden /> Drill
           </Control>
@@ -191,6 +201,23 @@ export function Remote({ page }: { page: Page }) {
             onClick={() => void press({ do: "lead", by: live?.lead === "hand" ? "clock" : "hand" })}
           >
             <Hand size={18} aria-hidden /> I start each
+          </Control>
+          <Control
+            small
+            label="Finish by a time"
+            pressed={finishing}
+            disabled={!live || over || !started}
+            onClick={() => setFinishing(true)}
+          >
+            <Flag size={18} aria-hidden /> Finish by
+          </Control>
+          <Control
+            small
+            label="What comes next comes later"
+            disabled={!live || over || !started}
+            onClick={() => void leading.reckon({ later: true }, true).catch(() => undefined)}
+          >
+            <ArrowDownToLine size={18} aria-hidden /> Later
           </Control>
           <Control small label="The wall" pressed={wall} onClick={() => setWall(true)}>
             <MonitorPlay size={18} aria-hidden /> Wall
@@ -226,6 +253,15 @@ export function Remote({ page }: { page: Page }) {
           </Control>
         </Form>
       </Dialog>
+      {by && (
+        <FinishDialog
+          open={finishing}
+          onOpenChange={setFinishing}
+          zone={page.zone}
+          endsAt={by.endsAt}
+          reckon={leading.reckon}
+        />
+      )}
       <Dialog open={help} onOpenChange={setHelp} title="Keys">
         <dl className="grid grid-cols-[auto_1fr] gap-x-4 gap-y-1.5">
           {KEYS.map(({ keys, does }) => (

@@ -1,4 +1,5 @@
 import { useCallback, useEffect, useMemo, useRef, useState } from "react";
+import type { Reckoned } from "~/app/server/live-reckon.server";
 import { newKey } from "~/app/sync/key";
 import { useClass } from "~/app/live/use-class";
 import { ACTS_ON, UNDO_SECONDS, type Command, type Pressed, type Sent } from "~/core/live/commands";
@@ -15,7 +16,13 @@ const TRY_AGAIN_MS = 2000;
 type Answer =
   { kind: "added"; sent: Sent[] } | { kind: "over" | "full" | "gone" | "others" | "old" | "refused" | "signed-out" };
 
-async function post(classId: string, body: unknown, signal: AbortSignal): Promise<Answer> {
+/** What is worked out may take a little longer. */
+const RECKON_MS = 8000;
+
+const post = (classId: string, body: unknown, signal: AbortSignal): Promise<Answer> =>
+  fetchAnswer<Answer>(classId, body, signal);
+
+async function fetchAnswer<T>(classId: string, body: unknown, signal: AbortSignal): Promise<T> {
   const answer = await fetch(`/live/${classId}/command`, {
     method: "POST",
     headers: { "content-type": "application/json" },
@@ -23,7 +30,7 @@ async function post(classId: string, body: unknown, signal: AbortSignal): Promis
     signal,
   });
   if (answer.status >= 500) throw new Error(`Answered with ${answer.status}`);
-  return (await answer.json()) as Answer;
+  return (await answer.json()) as T;
 }
 
 /** Why nothing came of it, as it is said. */
@@ -121,6 +128,30 @@ export function useLeading(classId: string, frozen: Frozen) {
     };
   }, [apart, classId, conflict, take]);
 
+  /** Has the server work something out, and do it for everybody where that is asked for. */
+  const reckon = useCallback(
+    async (ask: { finish: { by: string } } | { later: true }, doIt = false): Promise<Reckoned> => {
+      const key = doIt ? newKey() : undefined;
+      if (key) setMine((keys) => new Set(keys).add(key));
+      const more = { seen: base.current.at(-1)?.n ?? 0, ...(key && { key }) };
+      const body = "finish" in ask ? { finish: { ...ask.finish, ...more } } : { later: more };
+      setSaid(undefined);
+      if (key) setWaiting((n) => n + 1);
+      try {
+        const answer = await fetchAnswer<Reckoned>(classId, body, AbortSignal.timeout(RECKON_MS));
+        if ("sent" in answer && answer.sent) take(answer.sent);
+        if (answer.kind === "not there") setSaid("Nothing in this block can come later.");
+        return answer;
+      } catch (error) {
+        if (key) setSaid("This needs a connection, and there is none just now.");
+        throw error;
+      } finally {
+        if (key) setWaiting((n) => n - 1);
+      }
+    },
+    [classId, take],
+  );
+
   const live = following.live;
   const last = live && lastOf(commands, mine, live, following.now);
   return {
@@ -158,6 +189,7 @@ export function useLeading(classId: string, frozen: Frozen) {
       );
     }, [at, classId, serverNow, take]),
     last,
+    reckon,
   };
 }
 

@@ -1,6 +1,6 @@
 import pg from "pg";
 import { log, told } from "~/app/server/log";
-import { now } from "~/core/clock/clock";
+import { now, steady } from "~/core/clock/clock";
 import type { Sent } from "~/core/live/commands";
 import type { Db } from "~/db/client";
 import type { Club } from "~/db/clubs";
@@ -16,7 +16,14 @@ export type Watcher = {
   send: (text: string) => void;
 };
 
-type Room = { club: Club; commands: Sent[]; watchers: Set<Watcher>; looking: Promise<void> | undefined };
+type Room = {
+  club: Club;
+  commands: Sent[];
+  watchers: Set<Watcher>;
+  looking: Promise<void> | undefined;
+  /** When it was last looked at, by the steady clock; 0 before. */
+  looked: number;
+};
 
 /** At most so many streams of one class, and of one process. */
 const OF_A_CLASS = 500;
@@ -37,6 +44,8 @@ export class LiveHub {
   private listener: pg.Client | undefined;
   private timer: NodeJS.Timeout | undefined;
   private closed = false;
+  /** Whether what is told is heard just now. */
+  private listening = false;
   private streams = 0;
 
   constructor(
@@ -46,7 +55,13 @@ export class LiveHub {
 
   /** Watches a class; undefined where too many do. The first that is sent is all there is after a number. */
   async watch(club: Club, classId: string, after: number, watcher: Watcher): Promise<(() => void) | undefined> {
-    const room: Room = this.rooms.get(classId) ?? { club, commands: [], watchers: new Set(), looking: undefined };
+    const room: Room = this.rooms.get(classId) ?? {
+      club,
+      commands: [],
+      watchers: new Set(),
+      looking: undefined,
+      looked: 0,
+    };
     if (room.watchers.size >= OF_A_CLASS || this.streams >= OF_A_PROCESS) return undefined;
     this.rooms.set(classId, room);
     this.streams++;
@@ -62,7 +77,8 @@ export class LiveHub {
     };
     try {
       this.begin();
-      await this.look(classId);
+      // A hall comes in at once: what is listened for, and was looked at just now, is not asked for by each.
+      if (!this.listening || steady() - room.looked > LOOK_AGAIN_MS) await this.look(classId);
     } catch (error) {
       leave();
       throw error;
@@ -87,6 +103,7 @@ export class LiveHub {
       .catch(() => undefined)
       .then(async () => {
         const fresh = await listCommands(this.db, room.club, classId, room.commands.at(-1)?.n ?? 0);
+        room.looked = steady();
         if (fresh.length === 0) return;
         room.commands.push(...fresh);
         const at = now();
@@ -115,6 +132,7 @@ export class LiveHub {
     const again = () => {
       if (this.listener !== client) return;
       this.listener = undefined;
+      this.listening = false;
       void client.end().catch(() => undefined);
       if (this.closed || this.rooms.size === 0) return;
       const [least, most] = LISTEN_AGAIN_MS;
@@ -132,6 +150,7 @@ export class LiveHub {
     try {
       await client.connect();
       await client.query(`listen ${LIVE_CHANNEL}`);
+      this.listening = true;
       // What was told while nobody listened is lost.
       this.lookAtAll();
     } catch {
@@ -145,6 +164,7 @@ export class LiveHub {
     this.timer = undefined;
     const client = this.listener;
     this.listener = undefined;
+    this.listening = false;
     void client?.end().catch(() => undefined);
   }
 

@@ -1,0 +1,99 @@
+import { useEffect, useState } from "react";
+import type { useLeading } from "./use-leading";
+import type { Reckoned } from "~/app/server/live-reckon.server";
+import { Button } from "~/app/ui/button";
+import { Dialog } from "~/app/ui/dialog";
+import { timeOfDay } from "~/core/clock/calendar";
+import { secondsText } from "~/core/lengths";
+import type { EpochMs } from "~/core/units";
+
+type Props = {
+  open: boolean;
+  onOpenChange: (open: boolean) => void;
+  zone: string;
+  /** When it would end as it is. */
+  endsAt: EpochMs;
+  reckon: ReturnType<typeof useLeading>["reckon"];
+};
+
+/** What a finishing time costs, before it is done. */
+export function FinishDialog({ open, onOpenChange, zone, endsAt, reckon }: Props) {
+  return (
+    <Dialog
+      open={open}
+      onOpenChange={onOpenChange}
+      title="Finish by"
+      description="What is being done now, its second side, and the closing always stay. You can take it back for ten seconds."
+    >
+      {open && <Asking zone={zone} endsAt={endsAt} reckon={reckon} onDone={() => onOpenChange(false)} />}
+    </Dialog>
+  );
+}
+
+function Asking({ zone, endsAt, reckon, onDone }: Omit<Props, "open" | "onOpenChange"> & { onDone: () => void }) {
+  const [by, setBy] = useState(() => timeOfDay(endsAt, zone));
+  const [answer, setAnswer] = useState<Reckoned | "asking" | "unreachable">();
+  useEffect(() => {
+    if (!/^\d\d:\d\d$/.test(by)) return;
+    let over = false;
+    setAnswer("asking");
+    const timer = setTimeout(() => {
+      reckon({ finish: { by } }).then(
+        (found) => !over && setAnswer(found),
+        () => !over && setAnswer("unreachable"),
+      );
+    }, 250);
+    return () => {
+      over = true;
+      clearTimeout(timer);
+    };
+  }, [by, reckon]);
+  const cuts = typeof answer === "object" && (answer.kind === "cut" || answer.kind === "too late") && answer.words;
+  return (
+    <div className="flex flex-col gap-4">
+      <label className="flex items-center gap-3 text-lg">
+        The class is over by
+        <input
+          type="time"
+          value={by}
+          onChange={(event) => setBy(event.target.value)}
+          className="min-h-11 rounded-md border border-line bg-paper px-3 text-lg tabular-nums"
+        />
+      </label>
+      <p role="status" className="min-h-14">
+        {answer === "asking"
+          ? "Working it out…"
+          : answer === "unreachable"
+            ? "This needs a connection, and there is none just now."
+            : answer && saysWhat(answer, zone)}
+      </p>
+      <Button
+        kind="primary"
+        className="min-h-11"
+        disabled={!cuts}
+        onClick={() => {
+          void reckon({ finish: { by } }, true);
+          onDone();
+        }}
+      >
+        Do it for everybody
+      </Button>
+    </div>
+  );
+}
+
+/** What would go, and when it then ends. */
+function saysWhat(answer: Reckoned, zone: string): string {
+  switch (answer.kind) {
+    case "in time":
+      return answer.spare < 1
+        ? "It ends just then as it is."
+        : `Nothing has to go: as it is it ends at ${timeOfDay(answer.endsAt, zone, true)}, ${secondsText(Math.round(answer.spare))} before.`;
+    case "cut":
+      return `${answer.words}. It ends at ${timeOfDay(answer.endsAt, zone, true)}.`;
+    case "too late":
+      return `${answer.words ? `${answer.words}. Even so it` : "Nothing more may go. It"} ends at ${timeOfDay(answer.endsAt, zone, true)}, ${secondsText(Math.round(answer.by))} too late.`;
+    default:
+      return "That can’t be worked out just now.";
+  }
+}

@@ -1,0 +1,266 @@
+import { isHere, restAfter, withCuts, type Cut, type Here } from "./cuts";
+import type { NewRest } from "./commands";
+import type { Live } from "./fold";
+import { ARCS, phasesAt } from "~/core/arc/arcs";
+import type { Arc } from "~/core/arc/schema";
+import { audit, auditInput, PROTECTING } from "~/core/audit/audit";
+import { amountOf } from "~/core/dose/amount";
+import { formIn } from "~/core/drills/form";
+import type { Drill } from "~/core/drills/schema";
+import type { Group } from "~/core/group/schema";
+import { positionAt } from "~/core/player/run";
+import type { Item, SessionPlan } from "~/core/session/schema";
+import type { Steps } from "~/core/steps";
+import { indexAt } from "~/core/timeline/moment";
+import type { Segment } from "~/core/timeline/types";
+import type { EpochMs, Seconds } from "~/core/units";
+import { listWords } from "~/core/wording/words";
+
+type By = {
+  session: SessionPlan;
+  drills: (id: string) => Drill | undefined;
+  group?: Group | undefined;
+  arc?: Arc | undefined;
+};
+
+export type FinishBy =
+  /** Nothing has to go: so many seconds are left over. */
+  | { kind: "in time"; endsAt: EpochMs; spare: Seconds }
+  /** With what is cut it ends in time. */
+  | { kind: "cut"; rest: NewRest; endsAt: EpochMs }
+  /** With all that may be cut it still ends so much too late; what is cut gets it as near as it can. */
+  | { kind: "too late"; by: Seconds; rest: NewRest | undefined; endsAt: EpochMs };
+
+/** The least of a part that gets people warm that is never cut. */
+const RAISE: Seconds = 45;
+
+/**
+ * What has to go so that a class ends by a time: rounds first, then the showing of drills that are known, then the drills that
+ * give least, then doses by one step. Never what is being done, with its second side, never the closing, never what warms
+ * people up below what it takes, and nothing that would leave a safety finding that was not there.
+ */
+export function* finishBy(live: Live, at: EpochMs, by: EpochMs, given: By): Steps<FinishBy> {
+  const { session, drills } = given;
+  const now = indexAt(live.run.segments, positionAt(live.run, at));
+  const here = placeOf(live.run.segments[now]);
+  const kept = here ? lastOf(live, session, here, now) : now;
+  const last = live.run.segments[kept];
+  if (!here || !last) return { kind: "in time", endsAt: at, spare: Math.max(0, (by - at) / 1000) };
+  const until = last.start + last.seconds - positionAt(live.run, at);
+  const before: readonly Cut[] = live.cuts;
+  const lasts = (cuts: readonly Cut[]): Seconds =>
+    restAfter(session, [...before, ...cuts], here, drills).reduce((sum, { seconds }) => sum + seconds, 0);
+  const whole = live.run.segments.slice(kept + 1).reduce((sum, { seconds }) => sum + seconds, 0);
+  const room = (by - at) / 1000 - until;
+  const endsWith = (rest: Seconds): EpochMs => at + (until + rest) * 1000;
+  if (whole <= room + 1e-6) return { kind: "in time", endsAt: endsWith(whole), spare: room - whole };
+
+  const safe = safety(given, before);
+  let cuts: Cut[] = [];
+  let left = lasts(cuts);
+  for (const step of [rounds, showing, leastFirst, doses]) {
+    // Each cut once; what is not safe is not asked again in this step.
+    const refused = new Set<string>();
+    while (left > room + 1e-6) {
+      const ways = step(given, [...before, ...cuts], here)
+        .filter((cut) => !refused.has(JSON.stringify(cut)))
+        .map((cut) => ({ cut, saves: left - lasts([...cuts, cut]) }))
+        .filter(({ saves }) => saves > 0.5);
+      // As little as is enough; where none is, as much as there is. Where a step has an order of its own it is kept.
+      const enough = ways.filter(({ saves }) => left - saves <= room + 1e-6);
+      const best =
+        step === leastFirst
+          ? ways[0]
+          : (enough.sort((a, b) => a.saves - b.saves)[0] ?? ways.sort((a, b) => b.saves - a.saves)[0]);
+      if (!best) break;
+      yield;
+      if (safe([...cuts, best.cut])) {
+        cuts = [...cuts, best.cut];
+        left = lasts(cuts);
+      } else refused.add(JSON.stringify(best.cut));
+    }
+    if (left <= room + 1e-6) break;
+  }
+  // What was cut first may be more than was needed in the end.
+  for (const cut of [...cuts]) {
+    const without = cuts.filter((one) => one !== cut);
+    if (left <= room + 1e-6 && lasts(without) <= room + 1e-6) {
+      yield;
+      if (!safe(without)) continue;
+      cuts = without;
+      left = lasts(cuts);
+    }
+  }
+  const rest: NewRest = {
+    do: "rest",
+    after: live.ids[kept]!,
+    segments: restAfter(session, [...before, ...cuts], here, drills),
+    words: cutWords(cuts, given),
+    cuts: [...before, ...cuts],
+    endsBy: by,
+  };
+  if (left <= room + 1e-6) return { kind: "cut", rest, endsAt: endsWith(left) };
+  return { kind: "too late", by: left - room, rest: cuts.length > 0 ? rest : undefined, endsAt: endsWith(left) };
+}
+
+/** The drill that comes next in its block, after the one that follows it: undefined where none does. */
+export function nextLater(live: Live, at: EpochMs, { session, drills }: By): NewRest | undefined {
+  const now = indexAt(live.run.segments, positionAt(live.run, at));
+  const here = placeOf(live.run.segments[now]);
+  if (!here) return undefined;
+  const kept = lastOf(live, session, here, now);
+  const next = live.run.segments[kept + 1];
+  const last = live.run.segments[kept];
+  if (!next || !last || next.block !== here.block || next.round !== here.round || next.item === here.item)
+    return undefined;
+  const cut = withCuts(session, live.cuts);
+  const block = cut.blocks.indexOf(next.block);
+  const order = cut.items[block]!;
+  if (order.indexOf(next.item) >= order.length - 1) return undefined;
+  // Nothing that is done already comes again: rounds that follow have the same order.
+  const cuts: Cut[] = [...live.cuts, { do: "later", block: next.block, item: next.item }];
+  const name = nameOf({ session, drills }, next);
+  return {
+    do: "rest",
+    after: live.ids[kept]!,
+    segments: restAfter(session, cuts, here, drills),
+    words: `${name} comes later`,
+    cuts,
+  };
+}
+
+const placeOf = (segment: Segment | undefined): Here | undefined =>
+  segment && { block: segment.block, round: segment.round, item: segment.item };
+
+/** The last segment of what is being done. */
+function lastOf({ run }: Live, session: SessionPlan, here: Here, now: number): number {
+  let last = now;
+  while (run.segments[last + 1] && isHere(session, here, run.segments[last + 1]!)) last++;
+  return last;
+}
+
+const nameOf = (
+  { session, drills }: Pick<By, "session" | "drills">,
+  { block, item }: { block: number; item: number },
+) => {
+  const found = session.blocks[block]?.items[item];
+  return (found && formIn(found, drills)?.name) ?? "A drill";
+};
+
+/** The blocks of the closing: of the last part, or the last block where none says which part it is. */
+function closingOf({ session, arc }: By): ReadonlySet<number> {
+  const last = session.blocks.length - 1;
+  const parts = (arc ?? ARCS[session.purpose]).phases;
+  const phase = parts.find(({ id }) => id === session.blocks[last]?.phase);
+  return new Set(session.blocks.flatMap((block, b) => (b === last || (phase && block.phase === phase.id) ? [b] : [])));
+}
+
+/** The blocks that get people warm. */
+function raiseOf({ session, arc }: By): ReadonlySet<number> {
+  const warms = phasesAt(arc ?? ARCS[session.purpose], session.target ?? 0).find(({ reaches }) => reaches)?.id;
+  return new Set(session.blocks.flatMap((block, b) => (warms && block.phase === warms ? [b] : [])));
+}
+
+/** The items that are still to come and may be changed, by their places as handed out. */
+function coming(by: By, cuts: readonly Cut[], here: Here): { block: number; item: number; what: Item }[] {
+  const cut = withCuts(by.session, cuts);
+  const closing = closingOf(by);
+  const at = cut.blocks.indexOf(here.block);
+  const whole = by.session.blocks[here.block]?.sideOrder === "whole-block";
+  return cut.session.blocks.flatMap((block, b) => {
+    const original = cut.blocks[b]!;
+    if (b < at || closing.has(original)) return [];
+    const done = b > at ? -1 : whole ? Infinity : cut.items[b]!.indexOf(here.item);
+    return block.items.flatMap((what, i) =>
+      i > done && !what.locked && !what.test ? [{ block: original, item: cut.items[b]![i]!, what }] : [],
+    );
+  });
+}
+
+type Step = (by: By, cuts: readonly Cut[], here: Here) => Cut[];
+
+/** A round less of a block that is still to come, or of the one that is being done. */
+const rounds: Step = (by, cuts, here) => {
+  const cut = withCuts(by.session, cuts);
+  const closing = closingOf(by);
+  const at = cut.blocks.indexOf(here.block);
+  return cut.session.blocks.flatMap((block, b): Cut[] => {
+    const original = cut.blocks[b]!;
+    const least = b === at ? here.round : 1;
+    if (b < at || closing.has(original) || block.rounds <= least) return [];
+    return [{ do: "rounds", block: original, rounds: block.rounds - 1 }];
+  });
+};
+
+/** Without showing what the group has done. */
+const showing: Step = (by, cuts, here) => {
+  const known = new Set(by.group?.shown ?? []);
+  return coming(by, cuts, here).flatMap(({ block, item, what }): Cut[] =>
+    (what.demo ?? by.session.pace.demo) > 0 && known.has(what.drill)
+      ? [{ do: "showing", block, item, seconds: 0 }]
+      : [],
+  );
+};
+
+/** The drills that are still to come, the one that gives least of what nothing else gives first. */
+const leastFirst: Step = (by, cuts, here) => {
+  const raise = raiseOf(by);
+  const list = coming(by, cuts, here).filter(({ block }) => !raise.has(block));
+  const rowsOf = (what: Item) => formIn(what, by.drills)?.levels[what.level].main ?? [];
+  const times = new Map<string, number>();
+  for (const { what } of list) for (const row of rowsOf(what)) times.set(row, (times.get(row) ?? 0) + 1);
+  // What it alone moves counts whole, what others move as well in part.
+  const worth = ({ what }: (typeof list)[number]) => rowsOf(what).reduce((sum, row) => sum + 1 / times.get(row)!, 0);
+  return list.sort((a, b) => worth(a) - worth(b)).map(({ block, item }): Cut => ({ do: "out", block, item }));
+};
+
+/** A step less of a dose, inside its bounds; what warms people up keeps what it takes. */
+const doses: Step = (by, cuts, here) => {
+  const raise = raiseOf(by);
+  return coming(by, cuts, here).flatMap(({ block, item, what }): Cut[] => {
+    const level = formIn(what, by.drills)?.levels[what.level];
+    const { value, unit } = amountOf(what.dose);
+    if (!level || unit === "rounds") return [];
+    const usual = by.session.blocks[block]!.items[item]!.dose;
+    const amount = value - level.bounds.step;
+    // By one step: what was handed out is not made half of.
+    if (amount < level.bounds.least - 1e-9 || amountOf(usual).value - amount > level.bounds.step + 1e-9) return [];
+    if (raise.has(block) && unit === "s" && amount < RAISE) return [];
+    return [{ do: "dose", block, item, amount }];
+  });
+};
+
+/** Whether changes leave no safety finding that the session did not have. */
+function safety({ session, drills, group, arc }: By, before: readonly Cut[]): (cuts: readonly Cut[]) => boolean {
+  const found = (cuts: readonly Cut[]) => {
+    const input = auditInput(withCuts(session, [...before, ...cuts]).session, drills, {
+      ...(group && { group }),
+      ...(arc && { arc }),
+      offered: [],
+    });
+    return audit(input)
+      .filter(({ rule, severity }) => severity === "stop" || (severity === "warn" && GUARDED.has(rule)))
+      .map(({ rule, message }) => `${rule} ${message}`);
+  };
+  const were = new Set(found([]));
+  const rulesWere = new Set([...were].map((one) => one.split(" ")[0]));
+  // Numbers in a finding may change; a rule that had nothing to say before has nothing to say now.
+  return (cuts) => found(cuts).every((one) => were.has(one) || rulesWere.has(one.split(" ")[0]));
+}
+
+/** What a cut must not bring about, besides what protects people. */
+const GUARDED: ReadonlySet<string> = new Set([...PROTECTING, "closing", "never-warm", "unequal-sides", "floor-before"]);
+
+/** What is cut, in a line. */
+function cutWords(cuts: readonly Cut[], by: By): string {
+  const blockName = (b: number) => by.session.blocks[b]!.title || `block ${b + 1}`;
+  const counts = new Map<number, number>();
+  for (const cut of cuts) if (cut.do === "rounds") counts.set(cut.block, (counts.get(cut.block) ?? 0) + 1);
+  const words = [...counts].map(([b, n]) => `${n === 1 ? "one round" : `${n} rounds`} of ${blockName(b)}`);
+  const shown = cuts.filter((cut) => cut.do === "showing").length;
+  if (shown > 0) words.push(`showing ${shown === 1 ? "one drill they know" : `${shown} drills they know`}`);
+  words.push(...cuts.flatMap((cut) => (cut.do === "out" ? [nameOf(by, cut)] : [])));
+  const less = cuts.filter((cut) => cut.do === "dose").length;
+  if (less > 0) words.push(`a little of ${less === 1 ? "one drill" : `${less} drills`}`);
+  return words.length > 0 ? `Cut: ${listWords(words)}` : "Nothing is cut";
+}
