@@ -15,6 +15,7 @@ import {
   openClasses,
   passOf,
   renewWallCode,
+  runningFor,
   startClass,
 } from "./live";
 import { coach, edition, entry, livePass } from "./schema";
@@ -136,16 +137,35 @@ describe("a wall’s code", () => {
   });
 });
 
+it("a class is offered to nobody any more when it must be long over, though nobody ended it", async () => {
+  const id = await start();
+  await addCommand(db, ana, id, press({ do: "go" }));
+  const [{ seconds }] = (await db
+    .select({ seconds: edition.totalSeconds })
+    .from(edition)
+    .where(eq(edition.id, editionId))) as [{ seconds: number }];
+  const offered = async () => [
+    (await openClasses(db, ana)).some((one) => one.id === id),
+    (await runningFor(db, ana, { editionId, groupId: null }))?.id === id,
+  ];
+  let turnBack = turnClock(seconds * 1000 + 29 * 60_000);
+  expect(await offered()).toEqual([true, true]);
+  turnBack();
+  turnBack = turnClock(seconds * 1000 + 31 * 60_000);
+  expect(await offered()).toEqual([false, false]);
+  turnBack();
+});
+
 it("a class that nobody ends is over after twelve hours, and what opened it is gone a day later", async () => {
   const id = await start();
   const token = await givePass(db, ana, id, { kind: "remote" });
   let turnBack = turnClock(12 * 3_600_000 - 60_000);
   await endOldClasses(db);
-  expect((await openClasses(db, ana)).map((one) => one.id)).toContain(id);
+  expect((await findClass(db, ana, id))!.endedAt).toBeNull();
   turnBack();
   turnBack = turnClock(12 * 3_600_000 + 60_000);
   await endOldClasses(db);
-  expect((await openClasses(db, ana)).map((one) => one.id)).not.toContain(id);
+  expect((await findClass(db, ana, id))!.endedAt).not.toBeNull();
   expect(await addCommand(db, ana, id, press({ do: "go" }))).toEqual({ kind: "over" });
   turnBack();
   turnBack = turnClock(37 * 3_600_000);

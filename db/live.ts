@@ -105,6 +105,18 @@ export async function findClass(db: Pick<Db, "select">, club: Club, id: string):
   return row;
 }
 
+/** A class that nobody ended is taken to be over so long after it could last have ended. */
+const LEFT_OPEN_MS = 30 * 60_000;
+
+/** Whether a class can still be going on: by its length, from the last thing that was done to it. */
+const goesOn = () =>
+  and(
+    isNull(liveClass.endedAt),
+    sql`greatest(${liveClass.lastFrom}, extract(epoch from ${liveClass.createdAt}) * 1000) + ${edition.totalSeconds} * 1000 > ${now() - LEFT_OPEN_MS}`,
+  );
+
+const ofEdition = and(eq(edition.clubId, liveClass.clubId), eq(edition.id, liveClass.editionId));
+
 export type OpenClass = { id: string; title: string; groupName: string | null; createdAt: Date };
 
 /** The classes that are running, the newest first. */
@@ -117,9 +129,9 @@ export async function openClasses(db: Pick<Db, "select">, club: Club): Promise<O
       createdAt: liveClass.createdAt,
     })
     .from(liveClass)
-    .innerJoin(edition, and(eq(edition.clubId, liveClass.clubId), eq(edition.id, liveClass.editionId)))
+    .innerJoin(edition, ofEdition)
     .leftJoin(group, and(eq(group.clubId, liveClass.clubId), eq(group.id, liveClass.groupId)))
-    .where(and(eq(liveClass.clubId, club.id), isNull(liveClass.endedAt)))
+    .where(and(eq(liveClass.clubId, club.id), goesOn()))
     .orderBy(desc(liveClass.createdAt))
     .limit(20);
 }
@@ -133,10 +145,11 @@ export async function runningFor(
   const [row] = await db
     .select(columns)
     .from(liveClass)
+    .innerJoin(edition, ofEdition)
     .where(
       and(
         eq(liveClass.clubId, club.id),
-        isNull(liveClass.endedAt),
+        goesOn(),
         groupId === null
           ? eq(liveClass.editionId, editionId)
           : or(eq(liveClass.groupId, groupId), and(eq(liveClass.editionId, editionId), isNull(liveClass.groupId))),

@@ -1,27 +1,28 @@
 import { useCallback, useEffect, useMemo, useRef, useState } from "react";
 import { Feed, type FeedState } from "./feed";
 import { ServerClock } from "./server-clock";
-import type { Sent } from "~/core/live/commands";
+import type { Command, Sent } from "~/core/live/commands";
 import { advance, fold, type Frozen, type Live } from "~/core/live/fold";
 import { inOrder, withArrived } from "~/core/live/merge";
 import type { EpochMs } from "~/core/units";
 
 const LOOK_MS = 100;
 
-const KNOWN: ReadonlySet<string> = new Set([
-  "go",
-  "hold",
-  "next",
-  "back",
-  "skip",
-  "repeat",
-  "more",
-  "lead",
-  "place",
-  "rest",
-  "undo",
-  "end",
-]);
+/** What this page knows to be done to a class. */
+const KNOWN: Readonly<Record<Command["do"], true>> = {
+  go: true,
+  hold: true,
+  next: true,
+  back: true,
+  skip: true,
+  repeat: true,
+  more: true,
+  lead: true,
+  place: true,
+  rest: true,
+  undo: true,
+  end: true,
+};
 const RELOADED = "mapset-live-reloaded";
 
 /** A page that meets what it does not know is older than the server: it loads itself anew, once. */
@@ -61,7 +62,7 @@ export function useClass(
   const clock = useRef<ServerClock>(undefined);
 
   const take = useCallback((arrived: readonly Sent[]) => {
-    if (arrived.some(({ command }) => !KNOWN.has(command.do))) reloadOnce();
+    if (arrived.some(({ command }) => !Object.hasOwn(KNOWN, command.do))) reloadOnce();
     const all = withArrived(latest.current, arrived);
     if (all === latest.current) return;
     latest.current = all;

@@ -44,14 +44,21 @@ export function InStep({ token, joined, edition, person, look, onLeave, onOver }
     [frozen],
   );
   const over = useRef(onOver);
+  const leave = useRef(onLeave);
   useEffect(() => {
     over.current = onOver;
+    leave.current = onLeave;
   });
-  const told = useInClass({ token, person, live, now, work });
+  const told = useInClass({ token, classId: joined.id, person, live, now, work });
   const ended = live?.run.state === "finished";
+  /** Who comes when it is over has nothing to say of it. */
+  const sawIt = useRef(false);
   useEffect(() => {
-    if (ended) over.current(told(), own);
-  }, [ended, told, own]);
+    if (live && !ended) sawIt.current = true;
+    if (!ended) return;
+    if (sawIt.current) over.current(told(), own);
+    else leave.current();
+  }, [live, ended, told, own]);
 
   const moment = live && momentOf(live, now);
   const face = moment && ownFace(moment, facts, mine, easier);

@@ -14,8 +14,20 @@ const TELL_EVERY_MS = 20_000;
 /** Looks that are further apart than this had nobody looking between them. */
 const UNSEEN_MS = 2000;
 
+/** What was done of a class on this page so far: whoever leaves and comes back goes on with it. */
+type Done = { key: string; begun: EpochMs; done: Seconds; at: EpochMs };
+const DONE = new Map<string, Done>();
+
+function doneIn(classId: string, { athleteId, name }: Person): Done {
+  const who = `${classId} ${athleteId ?? name}`;
+  const known = DONE.get(who) ?? { key: newKey(), begun: wallNow(), done: 0, at: 0 };
+  DONE.set(who, known);
+  return known;
+}
+
 type InClass = {
   token: string;
+  classId: string;
   person: Person;
   live: Live | undefined;
   now: EpochMs;
@@ -24,8 +36,8 @@ type InClass = {
 };
 
 /** What is done of a class on this device: work counts while it was on screen. Tells the coach as a run on one’s own does. */
-export function useInClass({ token, person, live, now, work }: InClass): () => Awaited {
-  const kept = useRef({ key: newKey(), begun: wallNow(), done: 0, at: 0 });
+export function useInClass({ token, classId, person, live, now, work }: InClass): () => Awaited {
+  const kept = useRef(doneIn(classId, person));
   const latest = useRef({ person, work });
   useEffect(() => {
     latest.current = { person, work };

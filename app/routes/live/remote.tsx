@@ -33,6 +33,8 @@ import { repeatable } from "~/core/player/run";
 
 type Page = ClassPage & { zone: string; wall: string; group: string | undefined };
 
+const END_BY_ITSELF_MS = 15_000;
+
 /** What was done, as it is said where it can be taken back. */
 const DONE: Readonly<Record<Command["do"], string>> = {
   go: "Going",
@@ -60,6 +62,13 @@ export function Remote({ page }: { page: Page }) {
   const [wall, setWall] = useState(false);
   const [finishing, setFinishing] = useState(false);
   useEffect(() => setSwaps(live?.swaps), [live?.swaps]);
+  // Come to its end by itself, it is ended a little later: for that long it can be gone back into.
+  const byItself = live?.run.state === "finished" && leading.commands.at(-1)?.command.do !== "end";
+  useEffect(() => {
+    if (!byItself) return;
+    const timer = setTimeout(() => void press({ do: "end" }), END_BY_ITSELF_MS);
+    return () => clearTimeout(timer);
+  }, [byItself, press]);
   useEffect(() => {
     if (!ending) return;
     const timer = setTimeout(() => setEnding(false), 4000);
