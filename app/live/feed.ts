@@ -23,6 +23,8 @@ export class Feed {
     private readonly known: () => number,
     private readonly onCommands: (commands: readonly Sent[]) => void,
     private readonly onState: (state: FeedState) => void,
+    /** Shut from there: another code counts now, or it is long over. */
+    private readonly onShut: () => void,
   ) {}
 
   start(): void {
@@ -66,6 +68,10 @@ export class Feed {
     source.addEventListener("whole", take);
     source.addEventListener("commands", take);
     source.addEventListener("beat", heard);
+    source.addEventListener("shut", () => {
+      this.stop();
+      this.onShut();
+    });
     // One bad answer makes a browser give up for good; and when it tries itself, it asks for what is known already.
     source.addEventListener("error", () => this.cutOff());
   }

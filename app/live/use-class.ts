@@ -72,7 +72,14 @@ export function useClass(
   useEffect(() => {
     const server = new ServerClock(() => setNow(server.now() ?? 0));
     clock.current = server;
-    const feed = new Feed(classId, as, () => inOrder(latest.current).at(-1)?.n ?? 0, take, setState);
+    const feed = new Feed(
+      classId,
+      as,
+      () => inOrder(latest.current).at(-1)?.n ?? 0,
+      take,
+      setState,
+      () => location.reload(),
+    );
     const seen = () => {
       if (document.visibilityState === "visible") {
         server.start();

@@ -26,6 +26,8 @@ const limiters = {
   badLink: new RateLimiterMemory({ keyPrefix: "bl", points: 20, duration: 10 * MINUTE }),
   /** Codes for a wall that open nothing, by address (of the long kind by network): 20 in 10 minutes. */
   wallCode: new RateLimiterMemory({ keyPrefix: "wc", points: 20, duration: 10 * MINUTE }),
+  /** Devices that join a class, by class and address: 600 in 10 minutes, twice a full hall behind one. */
+  joinClass: new RateLimiterMemory({ keyPrefix: "jc", points: 600, duration: 10 * MINUTE }),
   /** A club's archive, written or read: 20 an hour. */
   archive: new RateLimiterMemory({ keyPrefix: "ar", points: 20, duration: 60 * MINUTE }),
   /** What devices report of one run: 120 in 10 minutes, three times what a device sends that is followed from start to end. */

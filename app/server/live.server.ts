@@ -11,6 +11,7 @@ import { compile } from "~/core/timeline/compile";
 import { editionDrills } from "~/core/edition/edition";
 import { drawnDrill } from "./drills.server";
 import type { Club } from "~/db/clubs";
+import { listGroups } from "~/db/groups";
 import { editionOf } from "~/db/links";
 import { findClass, givePass, passOf, type LiveClass } from "~/db/live";
 import { wallCode } from "~/db/tokens";
@@ -78,20 +79,24 @@ export async function wallPage(
   return { classId: found.id, page: await wallOfEdition(pass.club, found), ended: found.endedAt !== null };
 }
 
-function wallOfEdition(club: Club, { editionId }: LiveClass): Promise<WallPage> {
-  const before = walls.get(editionId);
+function wallOfEdition(club: Club, { id, editionId, groupId }: LiveClass): Promise<WallPage> {
+  const before = walls.get(id);
   if (before) return before;
   const work = (async () => {
-    const edition = await editionOf(getServices().db, { club, edition: { id: editionId } });
+    const { db } = getServices();
+    const place = groupId ? (await listGroups(db, club)).find((one) => one.id === groupId) : undefined;
+    const edition = await editionOf(db, { club, edition: { id: editionId } });
     const used = levelsUsed(edition);
     const known = new Map<string, Edition["drills"][number]>();
     for (const drill of edition.drills)
       known.set(drill.id, asKnownToday(drill, used.get(drill.id) ?? new Set(), await drawnDrill(club, drill.id)));
-    const alternatives = await inTurns(wallAlternatives(edition, (id) => known.get(id), DRILLS));
+    const alternatives = await inTurns(
+      wallAlternatives(edition, (drill) => known.get(drill), DRILLS, place?.group.setting),
+    );
     return forWall(edition, alternatives, compile(edition.session, editionDrills(edition)).totalSeconds);
   })();
-  walls.set(editionId, work);
-  work.catch(() => walls.delete(editionId));
+  walls.set(id, work);
+  work.catch(() => walls.delete(id));
   if (walls.size > REMEMBERED) walls.delete(walls.keys().next().value!);
   return work;
 }

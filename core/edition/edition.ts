@@ -51,7 +51,7 @@ function withUsedMotions(whole: Drill, levels: ReadonlySet<LevelName>): Drill {
 }
 
 /** Finds the drills of an edition by id. */
-export function editionDrills(edition: Edition): (id: string) => Drill | undefined {
+export function editionDrills(edition: { drills: readonly Drill[] }): (id: string) => Drill | undefined {
   const byId = new Map(edition.drills.map((drill) => [drill.id, drill]));
   return (id) => byId.get(id);
 }

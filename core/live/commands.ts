@@ -2,7 +2,6 @@ import { z } from "zod";
 import type { Cut } from "./cuts";
 import type { Segment } from "~/core/timeline/types";
 import type { EpochMs, Seconds } from "~/core/units";
-import type { LevelName } from "~/core/vocabulary/levels";
 
 /** The way commands are folded now. A class keeps to the one it began with; a page that meets another loads itself anew. */
 export const FOLD = 1;
@@ -22,9 +21,6 @@ export type SegmentId = string;
 /** How far a command makes what is now longer. */
 export const MORE_SECONDS = [15, 30] as const;
 
-/** A drill that is done in the place of another from now on. */
-export type Swap = { block: number; item: number; drill: string; level: LevelName };
-
 /** What stands in the place of all that comes after a segment: worked out once, by the server, and carried to every device. */
 export type NewRest = {
   do: "rest";
@@ -33,7 +29,6 @@ export type NewRest = {
   segments: Segment[];
   /** In a line, what was changed. */
   words: string;
-  swaps?: Swap[];
   /** All that was changed of the session as it was handed out, this with it: what is worked out next begins from there. */
   cuts?: Cut[];
   /** When the class is to end from now on, where that was asked for. */

@@ -103,8 +103,9 @@ export function* finishBy(live: Live, at: EpochMs, by: EpochMs, given: By): Step
   return { kind: "too late", by: left - room, rest: cuts.length > 0 ? rest : undefined, endsAt: endsWith(left) };
 }
 
-/** The drill that comes next in its block, after the one that follows it: undefined where none does. */
-export function nextLater(live: Live, at: EpochMs, { session, drills }: By): NewRest | undefined {
+/** The drill that comes next in its block, after the one that follows it: undefined where none does, or where that is not safe. */
+export function nextLater(live: Live, at: EpochMs, by: By): NewRest | undefined {
+  const { session, drills } = by;
   const now = indexAt(live.run.segments, positionAt(live.run, at));
   const here = placeOf(live.run.segments[now]);
   if (!here) return undefined;
@@ -117,8 +118,10 @@ export function nextLater(live: Live, at: EpochMs, { session, drills }: By): New
   const block = cut.blocks.indexOf(next.block);
   const order = cut.items[block]!;
   if (order.indexOf(next.item) >= order.length - 1) return undefined;
-  // Nothing that is done already comes again: rounds that follow have the same order.
-  const cuts: Cut[] = [...live.cuts, { do: "later", block: next.block, item: next.item }];
+  const later: Cut = { do: "later", block: next.block, item: next.item };
+  // What comes first may be the way in to what follows it.
+  if (!safety(by, live.cuts)([later])) return undefined;
+  const cuts: Cut[] = [...live.cuts, later];
   const name = nameOf({ session, drills }, next);
   return {
     do: "rest",
@@ -233,19 +236,22 @@ const doses: Step = (by, cuts, here) => {
 /** Whether changes leave no safety finding that the session did not have. */
 function safety({ session, drills, group, arc }: By, before: readonly Cut[]): (cuts: readonly Cut[]) => boolean {
   const found = (cuts: readonly Cut[]) => {
-    const input = auditInput(withCuts(session, [...before, ...cuts]).session, drills, {
+    const cut = withCuts(session, [...before, ...cuts]);
+    const input = auditInput(cut.session, drills, {
       ...(group && { group }),
       ...(arc && { arc }),
       offered: [],
     });
+    // By rule and drill: the numbers of a finding may change, which drill it is about may not.
     return audit(input)
       .filter(({ rule, severity }) => severity === "stop" || (severity === "warn" && GUARDED.has(rule)))
-      .map(({ rule, message }) => `${rule} ${message}`);
+      .map(({ rule, severity, place }) => {
+        const drill = place && `${cut.blocks[place.block]}.${cut.items[place.block]?.[place.item]}`;
+        return [rule, severity, drill].join(" ");
+      });
   };
   const were = new Set(found([]));
-  const rulesWere = new Set([...were].map((one) => one.split(" ")[0]));
-  // Numbers in a finding may change; a rule that had nothing to say before has nothing to say now.
-  return (cuts) => found(cuts).every((one) => were.has(one) || rulesWere.has(one.split(" ")[0]));
+  return (cuts) => found(cuts).every((one) => were.has(one));
 }
 
 /** What a cut must not bring about, besides what protects people. */

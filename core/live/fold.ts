@@ -1,5 +1,5 @@
 import type { Cut } from "./cuts";
-import { ACTS_ON, type Command, type NewRest, type SegmentId, type Sent, type Swap } from "./commands";
+import { ACTS_ON, type Command, type NewRest, type SegmentId, type Sent } from "./commands";
 import {
   addTime,
   back,
@@ -29,7 +29,7 @@ export type Ran = { id: SegmentId; from: EpochMs; to: EpochMs; held: boolean };
 /** What became of a command: done, or why not. */
 export type Outcome = "done" | "passed" | "nothing";
 
-type Before = Pick<Live, "run" | "ids" | "lead" | "swaps" | "cuts" | "endsBy" | "released"> & { at: EpochMs };
+type Before = Pick<Live, "run" | "ids" | "lead" | "cuts" | "endsBy" | "released"> & { at: EpochMs };
 
 /**
  * A class at the moment `at`: the same on every device that has the same commands. Everything is worked out from the frozen
@@ -45,7 +45,6 @@ export type Live = {
   lead: "clock" | "hand";
   /** The work that waited for whoever leads, and was let go. */
   released: SegmentId | undefined;
-  swaps: readonly Swap[];
   /** What was changed of the session on the way. */
   cuts: readonly Cut[];
   endsBy: EpochMs | undefined;
@@ -66,7 +65,6 @@ export const beginning = ({ timeline }: Frozen): Live => ({
   ids: timeline.segments.map((_, i) => String(i)),
   lead: "clock",
   released: undefined,
-  swaps: [],
   cuts: [],
   endsBy: undefined,
   begun: undefined,
@@ -87,7 +85,6 @@ export function withCommand(live: Live, sent: Sent): Live {
     run: here.run,
     ids: here.ids,
     lead: here.lead,
-    swaps: here.swaps,
     cuts: here.cuts,
     endsBy: here.endsBy,
     released: here.released,
@@ -206,6 +203,9 @@ function apply(live: Live, command: Command, n: number, at: EpochMs): Live | "pa
       return undone(live, command.of, at);
     case "end":
       return to(stop(run, at));
+    default:
+      // Of a newer Mapset: the page is loaded anew, and goes on without it meanwhile.
+      return live;
   }
 }
 
@@ -226,12 +226,7 @@ function repeated(live: Live, n: number, at: EpochMs): Live {
 }
 
 /** All after a segment becomes what is carried. Where the class is past that segment, it comes too late. */
-function withRest(
-  live: Live,
-  { after, segments, swaps, cuts, endsBy }: NewRest,
-  n: number,
-  at: EpochMs,
-): Live | "passed" {
+function withRest(live: Live, { after, segments, cuts, endsBy }: NewRest, n: number, at: EpochMs): Live | "passed" {
   const { run, ids } = live;
   const last = ids.indexOf(after);
   if (last < 0 || indexAt(run.segments, positionAt(run, at)) > last) return "passed";
@@ -249,7 +244,6 @@ function withRest(
       total: start + moved.reduce((sum, { seconds }) => sum + seconds, 0),
     },
     ids: [...ids.slice(0, last + 1), ...moved.map((_, k) => `${n}.${k}`)],
-    swaps: swaps ? [...live.swaps, ...swaps] : live.swaps,
     cuts: cuts ?? live.cuts,
     endsBy: endsBy ?? live.endsBy,
   };
@@ -278,7 +272,6 @@ function undone(live: Live, of: number, at: EpochMs): Live {
     run,
     ids: was.ids,
     lead: was.lead,
-    swaps: was.swaps,
     cuts: was.cuts,
     endsBy: was.endsBy,
     released: was.released,

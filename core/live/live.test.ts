@@ -251,6 +251,12 @@ describe("a class", () => {
     expect(endsAt).toBeCloseTo(T0 + (timeline.totalSeconds + 30) * 1000, 3);
     expect(momentOf(live, T0 + 40_000)!.sessionLeft).toBeCloseTo(timeline.totalSeconds - 10, 6);
   });
+  it("goes on without what a newer Mapset does to it", () => {
+    const [go] = sentOf([[0, { do: "go" }]]);
+    const newer = { ...go!, n: 2, key: "n", from: T0 + 1000, command: { do: "later than this" } as never };
+    const live = fold(frozen, [go!, newer]);
+    expect([live.n, live.run.state, live.outcomes[2]]).toEqual([2, "running", "nothing"]);
+  });
   it("does nothing once it is over, but can be taken back into it", () => {
     const sent = sentOf([
       [0, { do: "go" }],

@@ -2,6 +2,7 @@ import { formIn } from "~/core/drills/form";
 import type { Drill } from "~/core/drills/schema";
 import type { Edition } from "~/core/edition/edition";
 import { fallbackFor } from "~/core/group/fallback";
+import type { GroupSetting } from "~/core/group/schema";
 import type { Area } from "~/core/vocabulary/areas";
 import type { LevelName } from "~/core/vocabulary/levels";
 import type { Steps } from "~/core/steps";
@@ -31,7 +32,10 @@ export function* wallAlternatives(
   { session }: Pick<Edition, "session">,
   drills: (id: string) => Drill | undefined,
   offered: readonly Drill[],
+  /** The kit of the place: what is not there is nobody’s answer. */
+  setting?: GroupSetting,
 ): Steps<WallAlternatives> {
+  const group = setting && { name: "", people: [], setting };
   const found: Record<string, WallAlternative[]> = {};
   for (const [b, block] of session.blocks.entries())
     for (const [i, item] of block.items.entries()) {
@@ -45,6 +49,7 @@ export function* wallAlternatives(
           offered,
           pace: session.pace,
           rounds: block.rounds,
+          group,
         });
         if (!other || (other.drill.id === own.id && other.level === item.level)) continue;
         // The same answer to two questions is shown once.

@@ -2,6 +2,8 @@ import { z } from "zod";
 import type { Route } from "./+types/class";
 import { readMessage } from "~/app/server/forms.server";
 import { passFor } from "~/app/server/live.server";
+import { secondsToWait } from "~/app/server/limits.server";
+import { byNetwork } from "~/app/server/network";
 import { findForPlayer } from "~/app/server/player.server";
 import { getServices } from "~/app/server/services.server";
 import { parseWith } from "~/core/faults";
@@ -33,6 +35,8 @@ export async function action({ request, params, context }: Route.ActionArgs) {
   if (!read.ok) return Response.json({ kind: "refused", faults: read.faults }, { status: 422 });
   const one = await running(found);
   if (!one || one.id !== read.value.class) return Response.json({ kind: "over" }, { status: 404 });
+  if ((await secondsToWait("joinClass", `${one.id} ${byNetwork(context.address)}`)) > 0)
+    return Response.json({ kind: "wait" }, { status: 429 });
   // Only who is on the list is somebody; everybody else joins as whoever they are.
   const personId = found.athletes.find(({ id }) => id === read.value.athlete)?.id ?? null;
   const cookie = await passFor(request, found.club, one.id, { kind: "athlete", personId });

@@ -13,7 +13,7 @@ import { Control, Figures, Heading, Side, Words } from "~/app/ui/player/stage-pa
 import type { Person } from "~/core/checkin/schema";
 import type { Edition } from "~/core/edition/edition";
 import { countdownText } from "~/core/lengths";
-import { momentOf, type Live } from "~/core/live/fold";
+import { momentOf } from "~/core/live/fold";
 import type { Awaited } from "~/core/player/kept";
 import { ownFace, placeName } from "~/core/player/mine";
 import { positionAt } from "~/core/player/run";
@@ -32,12 +32,10 @@ type Props = {
 /** The class on one’s own phone: the same drill, side and second as everybody, in one’s own version. Nothing here changes it for others. */
 export function InStep({ token, joined, edition, person, look, onLeave, onOver }: Props) {
   const own = joined.edition ?? edition;
-  const [swaps, setSwaps] = useState<Live["swaps"]>();
   const [easier, setEasier] = useState<ReadonlySet<string>>(new Set());
-  const { frozen, facts } = useEdition(own, swaps);
+  const { frozen, facts } = useEdition(own);
   const { mine, state: mineState } = useMine(token, person.athleteId, joined.edition ? joined.id : undefined);
   const { live, now, at, serverNow, state } = useClass(joined.id, "athlete", frozen);
-  useEffect(() => setSwaps(live?.swaps), [live?.swaps]);
   useStayAwake(true);
   const work = useMemo(
     () => frozen.timeline.segments.reduce((sum, one) => sum + (one.kind === "work" ? one.seconds : 0), 0),

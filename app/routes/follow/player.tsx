@@ -1,4 +1,3 @@
-import { formIn } from "~/core/drills/form";
 import { useCallback, useEffect, useMemo, useRef, useState } from "react";
 import { CheckInForm } from "./check-in-form";
 import { fetchFigure } from "~/app/ui/player/figure";
@@ -12,11 +11,12 @@ import { useMine } from "./use-mine";
 import { useOutbox } from "./use-outbox";
 import { useRun } from "./use-run";
 import { useRunning } from "./use-running";
+import { factsOf } from "~/app/live/edition-facts";
 import type { Person } from "~/core/checkin/schema";
-import { editionDrills, type Edition } from "~/core/edition/edition";
+import { editionDrills } from "~/core/edition/edition";
 import { NOTHING_KEPT, withoutAwaited, withAnswers, type Awaited, type Kept } from "~/core/player/kept";
 import { painChoices } from "~/core/checkin/pain-place";
-import { insteadLines, ownCalls, ownOf, type Place } from "~/core/player/mine";
+import { insteadLines, ownCalls, ownOf } from "~/core/player/mine";
 import { reachedEnd, shareDone } from "~/core/player/run";
 import { compile } from "~/core/timeline/compile";
 
@@ -24,16 +24,6 @@ import { compile } from "~/core/timeline/compile";
 function personOf(people: PlayerProps["people"], chosen: string | undefined, name: string): Person {
   const known = people.find((p) => p.id === chosen);
   return known ? { athleteId: known.id, name: known.name } : { athleteId: null, name: name.trim() || "Someone" };
-}
-
-/** What is done at each place of an edition. */
-function factsOf(edition: Edition) {
-  const drills = editionDrills(edition);
-  return ({ block, item }: Place) => {
-    const found = edition.session.blocks[block]?.items[item];
-    const drill = found && formIn(found, drills);
-    return found && drill ? { item: found, drill } : undefined;
-  };
 }
 
 /** Following a session on one's own device: ready check, the session, the check-in. */

@@ -43,6 +43,7 @@ export function useRunning(token: string, asks: boolean) {
           body: JSON.stringify({ class: id, athlete }),
         });
         if (answer.ok) setJoined((await answer.json()) as Running);
+        else if (answer.status === 429) setFault("Too many join from here at once. Try again in a moment.");
         else {
           setId(undefined);
           setFault("The class has ended meanwhile.");

@@ -26,7 +26,7 @@ import { Dialog } from "~/app/ui/dialog";
 import { Control, Figures, Heading, Side, Words } from "~/app/ui/player/stage-parts";
 import { timeOfDay } from "~/core/clock/calendar";
 import type { Command } from "~/core/live/commands";
-import { momentOf, promiseOf, type Live } from "~/core/live/fold";
+import { momentOf, promiseOf } from "~/core/live/fold";
 import { clockText, secondsText } from "~/core/lengths";
 import { playerView } from "~/core/player/player-view";
 import { repeatable } from "~/core/player/run";
@@ -53,15 +53,13 @@ const DONE: Readonly<Record<Command["do"], string>> = {
 
 /** Leading a class: what is now and next in large type, and everything that is done to it within reach of a thumb. */
 export function Remote({ page }: { page: Page }) {
-  const [swaps, setSwaps] = useState<Live["swaps"]>();
-  const { frozen, facts } = useEdition(page.edition, swaps);
+  const { frozen, facts } = useEdition(page.edition);
   const leading = useLeading(page.id, frozen);
   const { live, now, press, last } = leading;
   const [ending, setEnding] = useState(false);
   const [help, setHelp] = useState(false);
   const [wall, setWall] = useState(false);
   const [finishing, setFinishing] = useState(false);
-  useEffect(() => setSwaps(live?.swaps), [live?.swaps]);
   // Come to its end by itself, it is ended a little later: for that long it can be gone back into.
   const byItself = live?.run.state === "finished" && leading.commands.at(-1)?.command.do !== "end";
   useEffect(() => {

@@ -140,7 +140,7 @@ export function useLeading(classId: string, frozen: Frozen) {
       try {
         const answer = await fetchAnswer<Reckoned>(classId, body, AbortSignal.timeout(RECKON_MS));
         if ("sent" in answer && answer.sent) take(answer.sent);
-        if (answer.kind === "not there") setSaid("Nothing in this block can come later.");
+        if (answer.kind === "not there") setSaid("What comes next has nothing to come after, or is the way in to it.");
         return answer;
       } catch (error) {
         if (key) setSaid("This needs a connection, and there is none just now.");

@@ -8,7 +8,7 @@ import { cx } from "~/app/ui/classes";
 import { Figure, fetchFigure } from "~/app/ui/player/figure";
 import { Guide } from "~/app/ui/player/guide";
 import { timeOfDay } from "~/core/clock/calendar";
-import { momentOf, promiseOf, type Live } from "~/core/live/fold";
+import { momentOf, promiseOf } from "~/core/live/fold";
 import type { WallPage } from "~/core/live/wall";
 import { countdownText } from "~/core/lengths";
 import { playerView, type PlayerView } from "~/core/player/player-view";
@@ -20,10 +20,8 @@ import { LEVEL_WORDS } from "~/core/wording/words";
  * height (text-wall).
  */
 export function Wall({ classId, page }: { classId: string; page: WallPage }) {
-  const [swaps, setSwaps] = useState<Live["swaps"]>();
-  const { frozen, facts } = useEdition(page as never, swaps);
+  const { frozen, facts } = useEdition(page);
   const { live, now, at, serverNow, state } = useClass(classId, "wall", frozen);
-  useEffect(() => setSwaps(live?.swaps), [live?.swaps]);
   useEffect(() => void fetchFigure(), []);
   useStayAwake(true);
   const moment = live && momentOf(live, now);

@@ -10,6 +10,8 @@ import { passOf } from "~/db/live";
 const BEAT_MS = 15_000;
 /** A stream with more than this on its way is closed: its device is gone, and goes on from where it was when it comes back. */
 const MOST_UNSENT = 64_000;
+/** So often a wall is looked at whether it may still be open. */
+const STILL_OPEN_MS = 5000;
 const CLASS_ID = /^[0-9a-f]{8}(?:-[0-9a-f]{4}){3}-[0-9a-f]{12}$/;
 
 /** What a class is followed by, before anything that would hold it back: its stream, and the server’s time. */
@@ -32,9 +34,20 @@ export function liveHandlers(db: Db, hub: LiveHub): Router {
 
 async function stream(db: Db, hub: LiveHub, req: Request, res: Response): Promise<void> {
   const { id } = req.params as { id: string };
+  // Noticed from the first: whoever goes while they are looked up leaves nothing behind.
+  let over = false;
+  let leave: (() => void) | undefined;
+  const timers: NodeJS.Timeout[] = [];
+  const end = () => {
+    over = true;
+    for (const timer of timers) clearInterval(timer);
+    leave?.();
+  };
+  res.once("close", end);
   const token = CLASS_ID.test(id) ? await livePassOf(req.get("cookie"), req.query["as"]) : undefined;
   const pass = token ? await passOf(db, token) : undefined;
-  if (!pass || pass.classId !== id) {
+  if (over) return;
+  if (!token || !pass || pass.classId !== id) {
     res.status(403).type("text").send("This class is not open here.");
     return;
   }
@@ -44,19 +57,18 @@ async function stream(db: Db, hub: LiveHub, req: Request, res: Response): Promis
     "cache-control": "no-cache, no-transform",
     "x-accel-buffering": "no",
   });
-  let leave: (() => void) | undefined;
-  let over = false;
-  const end = () => {
-    over = true;
-    clearInterval(beat);
-    leave?.();
-  };
   const send = (text: string) => {
     if (res.writableLength > MOST_UNSENT) res.destroy();
     else if (!over) res.write(text);
   };
-  const beat = setInterval(() => send(event("beat", { now: now() })), BEAT_MS);
-  res.once("close", end);
+  timers.push(setInterval(() => send(event("beat", { now: now() })), BEAT_MS));
+  // A wall’s code can be replaced: then what it opened is shut, too.
+  const stillOpen = async () => {
+    if ((await passOf(db, token)) || over) return;
+    send(event("shut", {}));
+    res.end();
+  };
+  if (pass.kind === "wall") timers.push(setInterval(() => void stillOpen().catch(() => undefined), STILL_OPEN_MS));
   try {
     leave = await hub.watch(pass.club, pass.classId, Number.isSafeInteger(after) && after > 0 ? after : 0, {
       remote: pass.kind === "remote",

@@ -150,6 +150,8 @@ export class LiveHub {
     try {
       await client.connect();
       await client.query(`listen ${LIVE_CHANNEL}`);
+      // Nobody watches any more, or another listens already.
+      if (this.listener !== client) return;
       this.listening = true;
       // What was told while nobody listened is lost.
       this.lookAtAll();
