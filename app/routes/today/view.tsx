@@ -55,7 +55,7 @@ export function TodayView({ page }: { page: TodayPage }) {
           <ul className="flex flex-wrap gap-2">
             {page.running.map(({ id, title, group }) => (
               <li key={id}>
-                <ButtonLink to={`/live/${id}`} className="min-h-11">
+                <ButtonLink to={`/live/${id}`} className="min-h-11 text-left whitespace-normal">
                   Lead “{title}”{group && ` with ${group}`}
                 </ButtonLink>
               </li>
