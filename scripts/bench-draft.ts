@@ -61,12 +61,12 @@ export const benchRequest = (k: number): DraftRequest => {
   return read.value;
 };
 
-/** A library of this many drills: those that ship, then the same with other usual doses and, now and then, one row less. */
+/** A library of this many drills: those that ship, then the same idea with other usual doses and, now and then, one row less. */
 export function libraryOf(count: number): Drill[] {
   return Array.from({ length: count }, (_, n) => {
     const drill = DRILLS[n % DRILLS.length]!;
     const round = Math.floor(n / DRILLS.length);
-    if (round === 0) return drill;
+    if (round === 0) return count > DRILLS.length ? { ...drill, family: drill.family ?? drill.id } : drill;
     const levels = Object.fromEntries(
       Object.entries(drill.levels).map(([name, level]) => {
         const { value } = amountOf(level.dose);
@@ -84,7 +84,13 @@ export function libraryOf(count: number): Drill[] {
         ];
       }),
     ) as Drill["levels"];
-    return { ...drill, id: `${drill.id}-${round}`, name: `${drill.name} ${round}`, levels };
+    return {
+      ...drill,
+      id: `${drill.id}-${round}`,
+      name: `${drill.name} ${round}`,
+      family: drill.family ?? drill.id,
+      levels,
+    };
   });
 }
 
@@ -125,7 +131,12 @@ function measure(
   drills: (id: string) => Drill | undefined,
   offered: readonly Drill[],
 ): Measured {
-  const input = auditInput(session, drills, { demand: request.demand, group: request.group, offered });
+  const input = auditInput(session, drills, {
+    demand: request.plain,
+    group: request.group,
+    offered,
+    arc: request.arc,
+  });
   const found = audit(input);
   const sums = totalsByKind(input.timeline.segments);
   const { works } = courseOf(input);
@@ -239,7 +250,14 @@ export async function drafting(each: (k: number, words: string) => void = () => 
     for (const { drills, most } of lastApart(request)) if (has.filter((id) => drills.has(id)).length > most) broken++;
     for (const one of answer.drafts) {
       if (one.seconds > request.target + 1e-6 || one.seconds < request.target - SHORT_AT_MOST - 1e-6) outside++;
-      const found = audit(auditInput(one.session, byId, { demand: request.demand, group: request.group, offered }));
+      const found = audit(
+        auditInput(one.session, byId, {
+          demand: request.plain,
+          group: request.group,
+          offered,
+          arc: request.arc,
+        }),
+      );
       if (found.some((f) => f.severity === "stop")) broken++;
       all.push({ ...measure(one.session, request, byId, offered), purpose: request.purpose });
     }

@@ -12,6 +12,7 @@ import type { Purpose } from "~/core/session/schema";
 import type { SportProfile } from "~/core/sport-profiles/schema";
 import { scalesOf } from "~/core/stress/scales";
 import type { LevelName } from "~/core/vocabulary/levels";
+import { LIFTS } from "~/core/vocabulary/lifts";
 import { MOTION_FACTS, type Joint } from "~/core/vocabulary/motions";
 import type { Rehearsal } from "~/core/vocabulary/rehearses";
 import type { Who } from "~/core/vocabulary/who";
@@ -27,18 +28,6 @@ export type Among = {
   /** Older people for whom small landings are fine. */
   impact?: boolean | undefined;
   pace: Breathing;
-};
-
-/** Lifts, as what rehearses them is coded. */
-export const LIFTS = { squat: "squat", hinge: "hinge", press: "push" } as const satisfies Record<string, Rehearsal>;
-
-export type Lift = keyof typeof LIFTS;
-
-/** The joints that a lift loads: what is moved and switched on before it. */
-export const LIFT_JOINTS: Readonly<Record<Lift, readonly Joint[]>> = {
-  squat: ["hip", "knee", "ankle", "trunk", "upper-back"],
-  hinge: ["hip", "knee", "trunk", "lower-back", "upper-back"],
-  press: ["shoulder", "shoulder-blade", "upper-back", "trunk", "wrist"],
 };
 
 /** Walking is no faster than a cool-down, whatever its feet do. */

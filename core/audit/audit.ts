@@ -1,3 +1,4 @@
+import { askedOf } from "~/core/arc/lift";
 import { meaningFaults } from "~/core/session/meaning";
 import { settled } from "~/core/session/newest";
 import { RULES } from "./rules";
@@ -20,7 +21,8 @@ export function auditInput(
 ): AuditInput {
   const timeline = compile(session, drills);
   const coverage = coverageOf(session, timeline, drills, inLines(circumstances.group));
-  return { session, timeline, drills, coverage, offered: [], ...circumstances };
+  const demand = askedOf(session, circumstances.demand, drills, circumstances.arc);
+  return { session, timeline, drills, coverage, offered: [], ...circumstances, demand };
 }
 
 /** What an input is told besides its session. */

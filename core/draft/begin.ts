@@ -1,4 +1,5 @@
 import { formIn } from "~/core/drills/form";
+import { liftOf } from "~/core/arc/lift";
 import { draftRequestSchema, keptRequestSchema, type KeptRequest } from "./request";
 import { stepOf, stepRank, type Sequencing } from "./sequencing";
 import { coverageOf } from "~/core/coverage/coverage";
@@ -91,6 +92,7 @@ export function requestLike(
     purpose: session.purpose,
     target: clamp(target ?? session.target ?? Math.round(timeline.totalSeconds)),
     demand: demand ?? { rows: worked(session, drills) },
+    lift: liftOf(session, drills),
     school: nearestSchool(session, drills, schools),
     level: mostLevel(items.map((item) => item.level)),
     pace: session.pace,

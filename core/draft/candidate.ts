@@ -1,5 +1,5 @@
 import { servedSeconds } from "~/core/arc/arcs";
-import { isLift, LIFTS, mayBeClocked, rehearsesIt, type Among } from "~/core/arc/fits";
+import { isLift, mayBeClocked, rehearsesIt, type Among } from "~/core/arc/fits";
 import type { Place } from "~/core/arc/ground";
 import type { Arc, Phase } from "~/core/arc/schema";
 import type { Familiar } from "~/core/arc/showing";
@@ -11,6 +11,7 @@ import type { Interval } from "~/core/session/schema";
 import type { Scales } from "~/core/stress/scales";
 import type { Kit } from "~/core/vocabulary/kit";
 import type { LevelName } from "~/core/vocabulary/levels";
+import { LIFTS } from "~/core/vocabulary/lifts";
 import type { Motion } from "~/core/vocabulary/motions";
 import type { Posture } from "~/core/vocabulary/postures";
 import type { Seconds } from "~/core/units";

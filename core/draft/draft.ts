@@ -10,7 +10,7 @@ import { stated, type Stated } from "./explain";
 import { ideasAfter, MOST_NEEDS, type Idea } from "./ideas";
 import { apartFrom, lastApart, otherLifts, withLift, type Apart, type DraftRequest } from "./request";
 import { MAY_GIVE, phaseSeconds, phasesAt } from "~/core/arc/arcs";
-import type { Lift } from "~/core/arc/fits";
+import { LIFTS, type Lift } from "~/core/vocabulary/lifts";
 import type { Phase } from "~/core/arc/schema";
 import { audit, auditInput } from "~/core/audit/audit";
 import { coverageOf } from "~/core/coverage/coverage";
@@ -164,7 +164,8 @@ function endingWithout({ arc, target }: DraftRequest, candidates: readonly Candi
 function possibleLift(request: DraftRequest, offered: readonly Drill[]): Lift | undefined {
   return otherLifts(request).find((lift) => {
     const other = withLift(request, lift);
-    return !endingWithout(other, candidatesOf(other, offered).candidates);
+    const does = offered.filter(({ rehearses }) => rehearses?.includes(LIFTS[lift]));
+    return !endingWithout(other, candidatesOf(other, does).candidates);
   });
 }
 
@@ -222,6 +223,14 @@ function costOf({ costs }: Loose, i: number): Share {
 }
 
 const YIELDS: readonly Yield[] = [0, 1, 2, 3, 4];
+/** Where it is only asked whether there would be a session: as it should be, or with all that may give way. */
+const ROUGHLY: readonly Yield[] = [0, 4];
+
+/** Better: nothing serious found before something serious, then by fit, less what was found. */
+const isBetter = (a: Made & { kind: "made" }, b: Made & { kind: "made" }): boolean => {
+  const [seriousA, seriousB] = [a, b].map(({ found }) => found >= FOUND_COSTS.warn);
+  return seriousA === seriousB ? a.fit - FOUND * a.found > b.fit - FOUND * b.found : seriousB === true;
+};
 
 /** Whether what gives way at a step is asked for at all: where it isn't, the program is the one before. */
 const givesWay = ({ school, target, purpose }: DraftRequest, yields: Yield): boolean =>
@@ -246,7 +255,7 @@ class Maker {
   }
 
   /** The best session for an idea. What gives way gives way in its order, and only where nothing is right without. */
-  best(idea: Idea, apart: readonly Apart[]): Made {
+  best(idea: Idea, apart: readonly Apart[], { roughly = false } = {}): Made {
     if (endingWithout(this.request, this.candidates)) return { kind: "infeasible" };
     const { request, candidates } = this;
     if (request.must.some((id) => !candidates.some((c) => c.drill.id === id))) return { kind: "infeasible" };
@@ -259,17 +268,23 @@ class Maker {
     let best: (Made & { kind: "made" }) | undefined;
     let failed: (Made & { kind: "failed" }) | undefined;
     const last: Yield = later && request.interval ? 2 : 4;
-    for (const yields of YIELDS.filter((y) => y <= last && givesWay(request, y))) {
-      const made = this.atYield(idea, open, apart, yields, later);
+    for (const yields of roughly ? ROUGHLY : YIELDS.filter((y) => y <= last && givesWay(request, y))) {
+      const made = this.atYield(idea, open, apart, yields, { later, roughly });
       if (made.kind === "failed") failed = made;
       if (made.kind !== "made") continue;
       if (!best || made.found < best.found) best = made;
-      if (best.found < FOUND_COSTS.warn) break;
+      if (roughly || best.found < FOUND_COSTS.warn) break;
     }
     return best ?? failed ?? { kind: "infeasible" };
   }
 
-  private atYield(idea: Idea, open: readonly number[], apart: readonly Apart[], yields: Yield, later: boolean): Made {
+  private atYield(
+    idea: Idea,
+    open: readonly number[],
+    apart: readonly Apart[],
+    yields: Yield,
+    { later, roughly }: { later: boolean; roughly: boolean },
+  ): Made {
     const { request, solve } = this;
     const mine = open.map((i) => this.candidates[i]!);
     const wishes = open.map((i) => this.wishes[i]! + (idea.wish?.(this.candidates[i]!) ?? 0));
@@ -299,8 +314,8 @@ class Maker {
         yields,
       );
       if (made.kind === "made") {
-        if (!best || made.fit - FOUND * made.found > best.fit - FOUND * best.found) best = made;
-        if (best.found === 0 || (best.found < FOUND_COSTS.warn && round + 1 >= ENOUGH_TRIES)) break;
+        if (!best || isBetter(made, best)) best = made;
+        if (roughly || best.found === 0 || (best.found < FOUND_COSTS.warn && round + 1 >= ENOUGH_TRIES)) break;
         // What was found says what the next choice has to be other in.
         for (const [phase, by] of made.off.phases)
           shifts.set(phase, Math.max(-60, Math.min(60, (shifts.get(phase) ?? 0) + by + Math.sign(by) * 3)));
@@ -446,7 +461,7 @@ function relaxed(
   const found = ways.flatMap(({ limit, changed, without }, k): Relaxed[] => {
     progress(0.4 + (0.6 * k) / ways.length, "finding out what is in the way");
     const maker = new Maker(changed, candidatesOf(changed, offered, without).candidates, drills, offered, solve);
-    const made = maker.best(MOST_NEEDS, []);
+    const made = maker.best(MOST_NEEDS, [], { roughly: true });
     return made.kind === "made" ? [{ limit, fit: made.fit }] : [];
   });
   progress(1, "done");

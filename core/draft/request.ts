@@ -2,13 +2,13 @@ import { z } from "zod";
 import { ARCS } from "~/core/arc/arcs";
 import { mayBeClocked } from "~/core/arc/fits";
 import type { Arc } from "~/core/arc/schema";
-import { LIFT_JOINTS, LIFTS, type Lift } from "~/core/arc/fits";
+import { forLift } from "~/core/arc/lift";
 import { forGroup } from "~/core/arc/people";
 import { schoolInstead, usualSchool } from "~/core/arc/schools";
 import { CHANGE_BASE, CHANGE_PER_STEP } from "~/core/vocabulary/postures";
 import type { Sequencing } from "./sequencing";
 import { sportProfileSchema, type SportProfile } from "~/core/sport-profiles/schema";
-import { JOINTS, JOINT_WORDS, MOTION_FACTS, MOTIONS, type Joint, type Motion } from "~/core/vocabulary/motions";
+import { JOINTS, JOINT_WORDS, MOTION_FACTS, MOTIONS, type Joint } from "~/core/vocabulary/motions";
 import { KIT, type Kit } from "~/core/vocabulary/kit";
 import { METHODS, type Method } from "~/core/vocabulary/methods";
 import type { Drill } from "~/core/drills/schema";
@@ -17,6 +17,7 @@ import { parseWith, type ValidationError, type Read } from "~/core/faults";
 import { doseSchema } from "~/core/dose/schema";
 import { intervalSchema, PURPOSES, type Interval, type Purpose } from "~/core/session/schema";
 import { LEVELS, type LevelName } from "~/core/vocabulary/levels";
+import { LIFTS, type Lift } from "~/core/vocabulary/lifts";
 import { paceSchema, type Pace } from "~/core/dose/pace";
 import type { Dose } from "~/core/dose/kinds";
 import type { Seconds, Share } from "~/core/units";
@@ -255,9 +256,6 @@ export function readRequest(value: unknown, { demands, schools, drills, arcs = A
   };
 }
 
-/** What a joint weighs that the lift asked for does not load, of what it weighs otherwise. */
-const NOT_LOADED: Share = 0.25;
-
 /** The lifts that a request could have in place of its own. */
 export const otherLifts = ({ lift }: Pick<DraftRequest, "lift">): Lift[] =>
   lift ? (Object.keys(LIFTS) as Lift[]).filter((one) => one !== lift) : [];
@@ -268,17 +266,6 @@ export const withLift = (request: DraftRequest, lift: Lift): DraftRequest => ({
   lift,
   liftAsked: true,
   demand: withTight(forLift(request.plain, lift), request.tight),
-});
-
-/** A profile as one lift asks for it. */
-const forLift = (demand: SportProfile, lift: Lift): SportProfile => ({
-  ...demand,
-  rows: Object.fromEntries(
-    Object.entries(demand.rows).map(([row, one]) => [
-      row,
-      LIFT_JOINTS[lift].includes(MOTION_FACTS[row as Motion].joint) ? one : { ...one, weight: one.weight * NOT_LOADED },
-    ]),
-  ),
 });
 
 /** A profile with more for some joints: what they weigh counts double, and no motion of theirs weighs nothing. */

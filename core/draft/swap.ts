@@ -3,7 +3,8 @@ import { formIn } from "~/core/drills/form";
 import { servedIn, type Candidate, type Option } from "./candidate";
 import { candidatesOf } from "./candidates";
 import { SHORT_AT_MOST } from "./draft";
-import { lastApart, type DraftRequest } from "./request";
+import { lastApart, withLift, type DraftRequest } from "./request";
+import { liftOf } from "~/core/arc/lift";
 import { audit, auditInput } from "~/core/audit/audit";
 import { coverageOf } from "~/core/coverage/coverage";
 import { fitOf } from "~/core/sport-profiles/fit";
@@ -28,12 +29,15 @@ const LOOKED_AT = 24;
 export function swapsFor(
   session: SessionPlan,
   place: Place,
-  request: DraftRequest,
+  asked: DraftRequest,
   offered: readonly Drill[],
   most = 4,
 ): Swap[] {
   const byId = new Map(offered.map((drill) => [drill.id, drill]));
   const drills = (id: string) => byId.get(id);
+  // Where the lift that was asked for could not be, the session has another.
+  const lift = liftOf(session, drills, asked.arc);
+  const request = lift && lift !== asked.lift ? withLift(asked, lift) : asked;
   const block = session.blocks[place.block];
   const item = block?.items[place.item];
   const drill = item && formIn(item, drills);

@@ -1,3 +1,4 @@
+import { askedOf } from "~/core/arc/lift";
 import { phaseSeconds, servedSeconds } from "~/core/arc/arcs";
 import type { Arc, Phase } from "~/core/arc/schema";
 import { amongOf, phasesOf, suitedDoses } from "~/core/audit/course";
@@ -128,7 +129,8 @@ const MOST_NODES = 2000;
  * exactly but for sessions so large that the search is cut short. With an arc its phases are kept in their windows, or no further
  * outside than has to be; with a judge the first way is taken that makes nothing worse, else of some the least bad one.
  */
-export function fitToTime(request: FitRequest, drills: Drills, solve: Solve, judge?: Judge): FitAnswer {
+export function fitToTime(asked: FitRequest, drills: Drills, solve: Solve, judge?: Judge): FitAnswer {
+  const request = { ...asked, demand: askedOf(asked.session, asked.demand, drills, asked.arc) };
   const { session, target, locked, arc } = request;
   const now = compile(session, drills).totalSeconds;
   if (Math.abs(now - target) < 1e-6) return fittedTo(request, session, drills);

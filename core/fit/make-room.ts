@@ -1,3 +1,4 @@
+import { askedOf } from "~/core/arc/lift";
 import { inLines } from "~/core/group/lines";
 import { servedSeconds } from "~/core/arc/arcs";
 import { formIn } from "~/core/drills/form";
@@ -50,7 +51,8 @@ const MOST_TRIES = 40;
  * going brings no new finding, or adds those it lacks most, one by one, as far as that is allowed. Locked drills and the
  * closing one stay; what was equal goes together or not at all.
  */
-export function fitWithRoom(request: FitRequest, room: Room, drills: Drills, solve: Solve): RoomAnswer {
+export function fitWithRoom(asked: FitRequest, room: Room, drills: Drills, solve: Solve): RoomAnswer {
+  const request = { ...asked, demand: askedOf(asked.session, asked.demand, drills, asked.arc) };
   const demand = request.demand ?? EVEN;
   const looked = lookerAt(request, room, drills);
   let tries = MOST_TRIES;

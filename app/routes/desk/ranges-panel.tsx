@@ -1,4 +1,5 @@
 import { servedOf } from "~/core/audit/course";
+import { liftOf } from "~/core/arc/lift";
 import { formIn, needsOf } from "~/core/drills/form";
 import { Plus } from "lucide-react";
 import { useEffect, useMemo, useRef, useState } from "react";
@@ -60,8 +61,13 @@ export function RangesPanel({
   const [compared, setCompared] = useState("");
   const other = useOther(compared);
   const served = servedOf(input);
-  const { roses } = useMemo(() => rosesOf(coverage, { demand, served, other }), [coverage, demand, served, other]);
-  const short = demand ? missingRows(coverage, demand, served).slice(0, 5) : [];
+  const { demand: asked } = input;
+  const lift = asked && liftOf(input.session, input.drills, input.arc);
+  const { roses } = useMemo(
+    () => rosesOf(coverage, { demand: asked, served, other }),
+    [coverage, asked, served, other],
+  );
+  const short = asked ? missingRows(coverage, asked, served).slice(0, 5) : [];
   return (
     <div className="flex flex-col gap-3 p-4">
       <div className="flex items-baseline justify-between gap-3">
@@ -78,6 +84,7 @@ export function RangesPanel({
         options={[{ value: "", words: "none" }, ...demands.map((d) => ({ value: d.id, words: d.name }))]}
         onChange={(demandId) => onSetting({ demandId: demandId || null })}
       />
+      {lift && <p className="text-sm text-ink-soft">Before a {lift}, the joints it loads count most.</p>}
       <div>
         <Roses roses={roses} looked={looked} onLook={setLooked} onPick={({ petal }) => onPicked(petal.row)} />
         <p className="line-clamp-3 h-[3.9rem] text-sm text-ink-soft" aria-live="polite">

@@ -60,7 +60,7 @@ export function useInsights({
     return () => clearTimeout(timer);
   }, [input, found]);
   const sorted = useMemo(() => sortOut(found, session, accepted), [found, session, accepted]);
-  const fit = useMemo(() => demand && fitOf(input.coverage, demand, servedOf(input)), [input, demand]);
+  const fit = useMemo(() => input.demand && fitOf(input.coverage, input.demand, servedOf(input)), [input]);
   const flags = useMemo(() => flagsByPlace(sorted.open), [sorted]);
   return {
     session,

@@ -1,4 +1,5 @@
 import { servedSeconds } from "~/core/arc/arcs";
+import { undoing } from "~/core/arc/opposites";
 import { courseOf, servedOf } from "../course";
 import { itemsOf } from "../look";
 import type { RuleFinding, Rule } from "../types";
@@ -57,16 +58,20 @@ export const filler: Rule = {
       const side = (i: 0 | 1) => main[i] + Math.min(also[i], ALSO_AT_MOST * shares[row]);
       return Math.min(1, Math.min(side(0), side(1)) / wanted(row));
     };
-    const allMet = fitOf(input.coverage, demand, servedOf(input)) >= ALL_MET;
+    // Where all is met, time is there for what is pleasant.
+    if (phased && fitOf(input.coverage, demand, servedOf(input)) >= ALL_MET) return [];
     const without = (sum: Sum, less: Sum): Sum => ({
       main: [sum.main[0] - less.main[0], sum.main[1] - less.main[1]],
       also: [sum.also[0] - less.also[0], sum.also[1] - less.also[1]],
     });
     const last = items.at(-1);
+    const undone = undoing(demand);
     return items.flatMap((here): RuleFinding[] => {
       const { place, drill, item } = here;
       if (phased ? phaseOf(place.block)?.needed : here === last || (here.level.pulse ?? 0) >= 2) return [];
       if (item.locked || item.test) return [];
+      // A desk break undoes the desk before it serves a sport.
+      if (session.purpose === "desk-break" && here.level.main.some((row) => undone.has(row))) return [];
       const own = each.get(placeKey(place.block, place.item));
       const adds = [...(own ?? [])].reduce((sum, [row, less]) => {
         const now = whole.get(phaseOf(place.block)?.id ?? "")!.get(row)!;
@@ -75,8 +80,7 @@ export const filler: Rule = {
       if (adds >= WORTH_ITS_TIME - 1e-9) return [];
       return [
         {
-          // A desk break undoes the desk before it serves a sport; where all is met, time is there for what is pleasant.
-          severity: session.purpose === "desk-break" || allMet ? "hint" : grave,
+          severity: session.purpose === "desk-break" ? "hint" : grave,
           place,
           message: `${drill.name} adds next to nothing for ${demand.name.toLowerCase()}.`,
           why: "What it works is worked enough by the others; its time is better spent on them.",
