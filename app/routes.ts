@@ -30,6 +30,8 @@ export default [
     route("library/:drill", "routes/drill/route.tsx"),
     route("library/:drill/edit", "routes/own-drill/route.tsx"),
 
+    route("classes/:class", "routes/class-record/route.tsx"),
+
     route("groups", "routes/groups/route.tsx"),
     route("groups/:group", "routes/group/route.tsx"),
     route("groups/people", "routes/people/route.tsx"),
@@ -51,6 +53,7 @@ export default [
   route("unreadable/:kind/:id/raw", "routes/unreadable/raw.ts"),
   route("sessions/:id/export", "routes/sessions/export.ts"),
 
+  route("groups/:group/pace", "routes/group/pace.ts"),
   route("feedback/table", "routes/feedback/table.ts"),
   route("find", "routes/find.ts"),
   route("own-drills", "routes/own-drills.ts"),
@@ -61,6 +64,8 @@ export default [
 
   // A class that is run: whoever leads it, and the wall of the hall
   route("live/:class", "routes/live/route.tsx"),
+  route("live/:class/instead", "routes/live-instead/route.tsx"),
+  route("rehearsal/:edition", "routes/rehearsal/route.tsx"),
   route("live/:class/command", "routes/live/command.ts"),
   route("wall", "routes/wall/route.tsx"),
 

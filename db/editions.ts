@@ -301,3 +301,16 @@ export async function newestEdition(
     open: row.open,
   };
 }
+
+/** An edition of a club by its id, with the session it is of. */
+export async function findEdition(
+  db: Pick<Db, "select">,
+  club: Club,
+  id: string,
+): Promise<{ id: string; sessionId: string } | undefined> {
+  const [row] = await db
+    .select({ id: edition.id, sessionId: edition.sessionId })
+    .from(edition)
+    .where(and(eq(edition.clubId, club.id), eq(edition.id, id)));
+  return row;
+}

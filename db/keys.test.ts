@@ -45,7 +45,7 @@ describe("the keys of what a club has", () => {
 
   it("name the column to empty where a reference may be emptied, so that the club never is", async () => {
     const clearing = (await keys()).filter((key) => key.clears && key.columns.length > 1);
-    expect(clearing.length).toBe(5);
+    expect(clearing.length).toBe(6);
     for (const { table, emptied } of clearing)
       expect([table, emptied?.length, emptied?.includes("club_id")]).toEqual([table, 1, false]);
   });

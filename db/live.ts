@@ -5,6 +5,7 @@ import { clubOfEntry, type Club } from "./clubs";
 import { edition, entry, group, liveClass, liveCommand, livePass } from "./schema";
 import { tokenHash, wallCode, wallHash } from "./tokens";
 import { now, nowDate } from "~/core/clock/clock";
+import type { Choice } from "~/core/group/choices";
 import { FOLD, MOST_COMMANDS, type Pressed, type Sent } from "~/core/live/commands";
 import { mergeApart, takesEffect, type PressedApart } from "~/core/live/merge";
 import type { EpochMs } from "~/core/units";
@@ -24,6 +25,7 @@ export type LiveClass = {
   fold: number;
   lastN: number;
   wallCode: number;
+  choices: Choice[];
   createdAt: Date;
   endedAt: Date | null;
 };
@@ -35,6 +37,7 @@ const columns = {
   fold: liveClass.fold,
   lastN: liveClass.lastN,
   wallCode: liveClass.wallCode,
+  choices: liveClass.choices,
   createdAt: liveClass.createdAt,
   endedAt: liveClass.endedAt,
 };

@@ -3,6 +3,7 @@ import { among } from "./among";
 import type { Db } from "./client";
 import type { Club } from "./clubs";
 import type { LinkFound } from "./links";
+import { classToldOf } from "./live-people";
 import { checkIn, edition, link, run } from "./schema";
 import { reckoned } from "~/core/checkin/moments";
 import type { PainPlace } from "~/core/checkin/pain-place";
@@ -82,6 +83,9 @@ export async function keepProgress(
     return undefined;
   }
   const { at = nowDate(), endedAt = at } = keeping;
+  const classId = progress.inClass
+    ? await classToldOf(db, opened.club, progress.inClass, { editionId: opened.edition.id, groupId: opened.groupId })
+    : undefined;
   const [row] = await db
     .insert(run)
     .values({
@@ -93,6 +97,7 @@ export async function keepProgress(
       clientKey: progress.key,
       folded: place === "folded",
       personId: knownAthlete(opened, progress.person.athleteId),
+      classId,
       name: progress.person.name,
       shareDone: progress.shareDone,
       finishedAt: progress.finished && progress.shareDone >= REALLY_DONE ? endedAt : null,
@@ -102,6 +107,7 @@ export async function keepProgress(
       set: {
         shareDone: sql`greatest(${run.shareDone}, excluded.share_done)`,
         finishedAt: sql`coalesce(${run.finishedAt}, excluded.finished_at)`,
+        classId: sql`coalesce(${run.classId}, excluded.class_id)`,
         updatedAt: nowDate(),
       },
     })
@@ -110,7 +116,11 @@ export async function keepProgress(
   return row.id;
 }
 
-/** Keeps a check-in once: a second one for the same run changes nothing. Returns whether this one was the first, or undefined when it could not be kept. */
+/**
+ * Keeps a check-in once. A second one for the same run fills in what the first left open, and takes nothing back: pain that was
+ * told stays, and is to be looked at again where something is new of it. Returns whether this one was the first, or undefined
+ * when it could not be kept.
+ */
 export async function keepCheckIn(
   db: Db,
   opened: LinkFound,
@@ -137,9 +147,21 @@ export async function keepCheckIn(
         deviceAt: asDate(sent.said),
         arrivedAt: at,
       })
-      .onConflictDoNothing()
-      .returning({ runId: checkIn.runId });
-    return rows.length > 0;
+      .onConflictDoUpdate({
+        target: [checkIn.clubId, checkIn.runId],
+        set: {
+          effort: sql`coalesce(${checkIn.effort}, excluded.effort)`,
+          tightness: sql`case when ${checkIn.tightness} = '[]'::jsonb then excluded.tightness else ${checkIn.tightness} end`,
+          pain: sql`${checkIn.pain} or excluded.pain`,
+          painWhere: sql`coalesce(${checkIn.painWhere}, excluded.pain_where)`,
+          painAt: sql`coalesce(${checkIn.painAt}, excluded.pain_at)`,
+          note: sql`coalesce(${checkIn.note}, excluded.note)`,
+          seenAt: sql`case when excluded.pain and (not ${checkIn.pain} or ${checkIn.painWhere} is null and excluded.pain_where is not null)
+            then null else ${checkIn.seenAt} end`,
+        },
+      })
+      .returning({ fresh: sql<boolean>`(xmax = 0)` });
+    return rows[0]?.fresh === true;
   });
 }
 

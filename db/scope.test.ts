@@ -34,6 +34,8 @@ import * as demo from "./demo/load";
 import * as examples from "./example";
 import * as handedOut from "./handed-out";
 import * as live from "./live";
+import * as livePeople from "./live-people";
+import { NOTHING_OWN } from "~/core/player/mine";
 import * as lost from "./unreadable";
 import { earlierDatabase, TEST_SECRET } from "./testing";
 
@@ -74,6 +76,8 @@ const OF_A_CLUB = [
   "live_class",
   "live_command",
   "live_pass",
+  "live_here",
+  "live_version",
 ];
 
 /** Everything of a club, as one text. */
@@ -118,6 +122,8 @@ async function asked(): Promise<Record<string, () => Promise<unknown>>> {
   const running = (await live.startClass(db, ana, { editionId, groupId: group }, TEST_SECRET))!;
   const pressed = { key: "00000000-0000-4000-8000-000000000001", seen: 0, on: null, command: { do: "go" as const } };
   await live.addCommand(db, ana, running, pressed);
+  await livePeople.setHere(db, ana, running, person, true);
+  await livePeople.keepVersion(db, ana, running, person, { of: "a", doc: NOTHING_OWN });
   const invitation = (await members.listInvitations(db, ana, TEST_SECRET))[0]!.id;
   const archived = (await sessions.listSessions(db, ana, { archived: true })).rows[0]!.id;
   const { doc } = (await sessions.findSession(db, ana, session))!;
@@ -238,6 +244,22 @@ async function asked(): Promise<Record<string, () => Promise<unknown>>> {
     listCommands: () => live.listCommands(db, ben, running),
     addCommand: () => live.addCommand(db, ben, running, { ...pressed, key: "00000000-0000-4000-8000-000000000002" }),
     addApart: () => live.addApart(db, ben, running, [{ ...pressed, at: 0 }]),
+    peopleOfClass: () => livePeople.peopleOfClass(db, ben, running),
+    setHere: () => livePeople.setHere(db, ben, running, person, true),
+    setOthers: () => livePeople.setOthers(db, ben, running, 3),
+    classToldOf: () => livePeople.classToldOf(db, ben, running, { editionId, groupId: group }),
+    keptVersion: () => livePeople.keptVersion(db, ben, running, person, "x"),
+    keepVersion: () =>
+      livePeople.keepVersion(db, ben, running, person, { of: "x", doc: NOTHING_OWN }).catch(() => "refused"),
+    hurtIn: () => livePeople.hurtIn(db, ben, running, person),
+    closeClass: () => livePeople.closeClass(db, ben, running),
+    classesOf: () => livePeople.classesOf(db, ben, group, 5),
+    pacesOfGroup: () => livePeople.pacesOfGroup(db, ben, group),
+    classRecord: () => livePeople.classRecord(db, ben, running),
+    runsOfClass: () => livePeople.runsOfClass(db, ben, running),
+    sayFor: () => livePeople.sayFor(db, ben, running, run, { effort: 1, pain: true, painWhere: "" }),
+    setClassChoices: () => livePeople.setClassChoices(db, ben, running, []),
+    findEdition: () => editions.findEdition(db, ben, editionId),
     givePass: () => live.givePass(db, ben, running, { kind: "remote" }).catch(() => "refused"),
     countOlder: () => reports.countOlder(db, ben, 1, "UTC"),
     holdingsOf: () => erasing.holdingsOf(db, ben),

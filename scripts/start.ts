@@ -247,6 +247,7 @@ async function sweepNowAndThen(url: string): Promise<void> {
   const { dropOldMessages } = await import("~/db/messages");
   const { dropOldReports } = await import("~/db/old-reports");
   const { endOldClasses } = await import("~/db/live");
+  const { closeOldClasses } = await import("~/db/live-people");
   const { log, told } = await import("~/app/server/log");
   const sweep = async () => {
     const { db, close } = connect(url);
@@ -255,6 +256,7 @@ async function sweepNowAndThen(url: string): Promise<void> {
       await dropOldMessages(db);
       await dropOldReports(db);
       await endOldClasses(db);
+      await closeOldClasses(db);
     } catch (error) {
       log.error(told(error), "what has run out could not be swept out");
     } finally {

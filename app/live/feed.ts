@@ -1,4 +1,5 @@
 import type { Sent } from "~/core/live/commands";
+import type { ClassPeople } from "~/db/live-people";
 
 /** Cut off when nothing came for so long: something is sent every 15 s. */
 const SILENT_MS = 35_000;
@@ -22,6 +23,8 @@ export class Feed {
     /** The newest command that is known without a gap. */
     private readonly known: () => number,
     private readonly onCommands: (commands: readonly Sent[]) => void,
+    /** Who is there, and what hurt: told to remotes alone. */
+    private readonly onPeople: (people: ClassPeople) => void,
     private readonly onState: (state: FeedState) => void,
     /** Shut from there: another code counts now, or it is long over. */
     private readonly onShut: () => void,
@@ -68,6 +71,10 @@ export class Feed {
     source.addEventListener("whole", take);
     source.addEventListener("commands", take);
     source.addEventListener("beat", heard);
+    source.addEventListener("people", ({ data }: MessageEvent<string>) => {
+      heard();
+      this.onPeople(JSON.parse(data) as ClassPeople);
+    });
     source.addEventListener("shut", () => {
       this.stop();
       this.onShut();

@@ -5,6 +5,7 @@ import type { Command, Sent } from "~/core/live/commands";
 import { advance, fold, type Frozen, type Live } from "~/core/live/fold";
 import { inOrder, withArrived } from "~/core/live/merge";
 import type { EpochMs } from "~/core/units";
+import type { ClassPeople } from "~/db/live-people";
 
 const LOOK_MS = 100;
 
@@ -46,20 +47,27 @@ export type Following = {
   within: number | undefined;
   /** Takes in commands that came by another way, as the answer to one that was pressed. */
   take: (commands: readonly Sent[]) => void;
+  /** Who is there, on a remote. */
+  people: ClassPeople | undefined;
 };
 
-/** A class on this device, in step with all the others. It has a stream only while it is seen. `own` are commands that nobody else knows of yet. */
+/** A class on this device, in step with all the others. It has a stream only while it is seen, or sounds. `own` are commands that nobody else knows of yet. */
 export function useClass(
   classId: string,
   as: "remote" | "wall" | "athlete",
   frozen: Frozen,
-  own: readonly Sent[] = NONE,
+  { own = NONE, sounds = false }: { own?: readonly Sent[]; sounds?: boolean } = {},
 ): Following {
   const [commands, setCommands] = useState<readonly Sent[]>(NONE);
   const [state, setState] = useState<FeedState>("connecting");
   const [now, setNow] = useState(0);
+  const [people, setPeople] = useState<ClassPeople>();
   const latest = useRef<readonly Sent[]>(NONE);
   const clock = useRef<ServerClock>(undefined);
+  const sounding = useRef(sounds);
+  useEffect(() => {
+    sounding.current = sounds;
+  }, [sounds]);
 
   const take = useCallback((arrived: readonly Sent[]) => {
     if (arrived.some(({ command }) => !Object.hasOwn(KNOWN, command.do))) reloadOnce();
@@ -77,11 +85,12 @@ export function useClass(
       as,
       () => inOrder(latest.current).at(-1)?.n ?? 0,
       take,
+      setPeople,
       setState,
       () => location.reload(),
     );
     const seen = () => {
-      if (document.visibilityState === "visible") {
+      if (document.visibilityState === "visible" || sounding.current) {
         server.start();
         feed.start();
       } else feed.stop();
@@ -107,7 +116,7 @@ export function useClass(
     return moment === undefined ? undefined : stateAt(base, frozen, commands, own, moment);
   }, [base, frozen, commands, own]);
   const live = now === 0 ? undefined : stateAt(base, frozen, commands, own, now);
-  return { commands, live, now, at, serverNow, state, within: clock.current?.within, take };
+  return { commands, live, now, at, serverNow, state, within: clock.current?.within, take, people };
 }
 
 const NONE: readonly Sent[] = [];

@@ -4,14 +4,14 @@ import { livePassCookie, livePassOf, wallCookie, wallOf, type PassKind } from ".
 import { opening } from "./opening.server";
 import { getServices } from "./services.server";
 import { notHere } from "./coach.server";
-import { asKnownToday, levelsUsed } from "~/core/edition/today";
 import { withoutNotes, type Edition } from "~/core/edition/edition";
 import { forWall, wallAlternatives, type WallPage } from "~/core/live/wall";
 import { compile } from "~/core/timeline/compile";
 import { editionDrills } from "~/core/edition/edition";
-import { drawnDrill } from "./drills.server";
+import { drillsToday } from "./edition-today.server";
 import type { Club } from "~/db/clubs";
 import { listGroups } from "~/db/groups";
+import { findEdition } from "~/db/editions";
 import { editionOf } from "~/db/links";
 import { findClass, givePass, passOf, type LiveClass } from "~/db/live";
 import { wallCode } from "~/db/tokens";
@@ -41,6 +41,22 @@ export async function classPage(club: Club, id: string): Promise<ClassPage> {
     code: wallCode(secret, id, found.wallCode),
     promised: compile(edition.session, editionDrills(edition)).totalSeconds,
     ended: found.endedAt !== null,
+  };
+}
+
+/** An edition of a club, to lead by oneself alone. */
+export async function editionForRehearsal(
+  club: Club,
+  id: string,
+): Promise<{ edition: Edition; sessionId: string; promised: number }> {
+  const { db } = getServices();
+  const found = await findEdition(db, club, id);
+  if (!found) throw notHere("There is no such edition.");
+  const edition = await opening(editionOf(db, { club, edition: { id } }));
+  return {
+    edition: { ...edition, session: withoutNotes(edition.session) },
+    sessionId: found.sessionId,
+    promised: compile(edition.session, editionDrills(edition)).totalSeconds,
   };
 }
 
@@ -86,10 +102,7 @@ function wallOfEdition(club: Club, { id, editionId, groupId }: LiveClass): Promi
     const { db } = getServices();
     const place = groupId ? (await listGroups(db, club)).find((one) => one.id === groupId) : undefined;
     const edition = await editionOf(db, { club, edition: { id: editionId } });
-    const used = levelsUsed(edition);
-    const known = new Map<string, Edition["drills"][number]>();
-    for (const drill of edition.drills)
-      known.set(drill.id, asKnownToday(drill, used.get(drill.id) ?? new Set(), await drawnDrill(club, drill.id)));
+    const known = await drillsToday({ club, edition: { id: editionId, doc: edition } });
     const alternatives = await inTurns(
       wallAlternatives(edition, (drill) => known.get(drill), DRILLS, place?.group.setting),
     );

@@ -1,46 +1,22 @@
 import type { Drill } from "~/core/drills/schema";
 import { motionAt } from "~/core/drills/motion";
-import { asKnownToday, levelsUsed } from "~/core/edition/today";
+import { levelsUsed } from "~/core/edition/today";
 import { insteadInSteps, notOneDown } from "~/core/group/instead";
 import { choicesOf } from "~/core/group/choices";
 import { allProtections } from "~/core/group/protect";
 import type { Group } from "~/core/group/schema";
-import { NOTHING_OWN, type Mine } from "~/core/player/mine";
+import { NOTHING_OWN, without, type Mine } from "~/core/player/mine";
 import type { LevelName } from "~/core/vocabulary/levels";
 import { asDocument } from "~/core/drills/stresses";
 import { protectedOnLink, type OpenLink } from "~/db/links";
+import { hurtIn, keptVersion, keepVersion, versionOf } from "~/db/live-people";
 import { browseOwnDrills } from "~/db/own-drills";
+import { planOf } from "./class-plan.server";
 import { DRILLS } from "~/library";
 import { inTurns } from "./in-turns";
 import { drawnDrill } from "./drills.server";
+import { drillsToday, pauseForOthers } from "./edition-today.server";
 import { getServices } from "./services.server";
-
-const pauseForOthers = () => new Promise<void>((resolve) => void setImmediate(resolve));
-
-/** How many editions are remembered as they are looked at today; one takes up to a second to work out. */
-const REMEMBERED = 40;
-const looked = new Map<string, Promise<Map<string, Drill>>>();
-
-/** The drills of an edition as they are looked at today, others being served between one and the next. */
-function drillsToday({ club, edition }: OpenLink): Promise<Map<string, Drill>> {
-  const before = looked.get(edition.id);
-  if (before) return before;
-  const work = (async () => {
-    const used = levelsUsed(edition.doc);
-    const drills = new Map<string, Drill>();
-    for (const drill of edition.doc.drills) {
-      const today = await drawnDrill(club, drill.id);
-      drills.set(drill.id, asKnownToday(drill, used.get(drill.id) ?? new Set(), today));
-      await pauseForOthers();
-    }
-    return drills;
-  })();
-  looked.set(edition.id, work);
-  // One that could not be worked out is tried again the next time.
-  work.catch(() => looked.delete(edition.id));
-  if (looked.size > REMEMBERED) looked.delete(looked.keys().next().value!);
-  return work;
-}
 
 /** A drill as a phone needs it for one person: how it is done at these levels, and no word on what it loads. */
 function forDevice(drill: Drill, levels: ReadonlySet<LevelName>): Drill {
@@ -57,6 +33,34 @@ function forDevice(drill: Drill, levels: ReadonlySet<LevelName>): Drill {
     [...levels].flatMap((name) => (motions[name] ? [[name, motions[name]] as const] : [])),
   );
   return { ...words, levels: unsaid, motions: { standard, ...own } };
+}
+
+/**
+ * What one person does instead in a class: worked out once, and stored with it, until what it was worked out from is otherwise.
+ * What they told to hurt in it is out for them, on whichever device they come back.
+ */
+export async function mineInClass(opened: OpenLink, athleteId: string | null, classId: string): Promise<Mine> {
+  const { db } = getServices();
+  const found = athleteId ? await protectedOnLink(db, opened, athleteId) : undefined;
+  if (!found || !athleteId) return mineOf(opened, athleteId);
+  const { doc } = opened.edition;
+  const choices = (await planOf(opened.club, classId)) ?? opened.edition.choices;
+  const of = versionOf([opened.edition.id, found, choicesOf(choices, athleteId)]);
+  let mine = await keptVersion(db, opened.club, classId, athleteId, of);
+  if (!mine) {
+    mine = await mineOf({ ...opened, edition: { ...opened.edition, choices } }, athleteId);
+    await keepVersion(db, opened.club, classId, athleteId, { of, doc: mine });
+  }
+  const hurt = new Set((await hurtIn(db, opened.club, classId, athleteId)).map(({ drill }) => drill));
+  return without(
+    mine,
+    hurt,
+    ({ block, item }) => {
+      const drill = doc.session.blocks[block]?.items[item]?.drill;
+      return drill === undefined ? undefined : { drill: { id: drill } };
+    },
+    doc.session.blocks,
+  );
 }
 
 /**

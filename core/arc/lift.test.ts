@@ -8,6 +8,7 @@ import { fitToTime } from "~/core/fit/fit-to-time";
 import { audit, auditInput } from "~/core/audit/audit";
 import { weightOf } from "~/core/sport-profiles/fit";
 import type { SessionPlan } from "~/core/session/schema";
+import { itemOf } from "~/core/session/start";
 import { LIFTS, type Lift } from "~/core/vocabulary/lifts";
 import { DRILLS, drillById } from "~/library";
 import { profileById } from "~/library/sport-profiles";
@@ -50,21 +51,21 @@ describe("the lift of a session", () => {
 
   it("is told by the bar where no part is written, and by nothing else", () => {
     const session = drafted({ lift: "squat" });
-    const plain = (items: { drill: string; level: "standard" }[]): SessionPlan => ({
+    const plain = (items: { drill: string }[]): SessionPlan => ({
       ...session,
       blocks: [
         {
           ...session.blocks[0]!,
           phase: undefined,
-          items: items.map((one) => ({ ...one, dose: drillById(one.drill)!.levels.standard.dose })),
+          items: items.map((one) => itemOf(drillById(one.drill)!)),
         },
       ],
     });
     const bar = DRILLS.find(
       ({ levels, rehearses }) => levels.standard.kit.includes("barbell") && rehearses?.includes("hinge"),
     )!;
-    expect(liftOf(plain([{ drill: "squat-free", level: "standard" }]), drillById)).toBeUndefined();
-    expect(liftOf(plain([{ drill: bar.id, level: "standard" }]), drillById)).toBe("hinge");
+    expect(liftOf(plain([{ drill: "squat-free" }]), drillById)).toBeUndefined();
+    expect(liftOf(plain([{ drill: bar.id }]), drillById)).toBe("hinge");
   });
 });
 

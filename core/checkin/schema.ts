@@ -27,6 +27,7 @@ export const progressSchema = z.strictObject({
   finished: z.boolean(),
   begun: moment.describe("When it was begun, by the device's clock, in milliseconds since 1970"),
   sent: moment.describe("What the device's clock shows as this is sent"),
+  inClass: z.uuid().optional().catch(undefined).describe("The class it is done in, where it is in one"),
 });
 
 /** A check-in, together with the run it belongs to, in case nothing of the run has arrived before. */

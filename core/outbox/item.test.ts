@@ -7,7 +7,6 @@ import {
   beside,
   checkInItem,
   coveredBy,
-  fuller,
   MOST_BYTES,
   MOST_ITEMS,
   nextToSend,
@@ -25,6 +24,7 @@ import {
   type Answer,
   type Item,
 } from "./item";
+import { fullerRun, withLater } from "~/core/checkin/later";
 import type { CheckIn, Progress } from "~/core/checkin/schema";
 
 const T = 1_790_000_000_000;
@@ -135,7 +135,7 @@ describe("beside what is kept", () => {
       stamp: `${T + 5}`,
       body: { shareDone: 0.7, finished: true },
     });
-    expect(fuller(progress("a", 0.2), progress("a", 0.4, true))).toMatchObject({ shareDone: 0.4, finished: true });
+    expect(fullerRun(progress("a", 0.2), progress("a", 0.4, true))).toMatchObject({ shareDone: 0.4, finished: true });
   });
   it("a check-in is given once, takes its run's tellings with it, and ends them", () => {
     const kept = checkIn("a", T, true);
@@ -144,6 +144,24 @@ describe("beside what is kept", () => {
     expect(coveredBy(run("a"), [run("a")])).toEqual([]);
     expect(beside(run("a"), [kept])).toBeUndefined();
     expect(beside(run("b"), [kept])).toBeDefined();
+  });
+  it("a check-in that says more adds to the one that waits, and takes nothing back: least of all pain", () => {
+    const early = checkIn("a", T, true);
+    const bare = { ...early, body: { ...early.body, hard: null, painWhere: "", note: "" } };
+    const later = checkIn("a", T + 9);
+    const fuller = { ...later, body: { ...later.body, hard: 6, pain: false, note: "tired", painWhere: "left knee" } };
+    const both = beside(fuller, [{ ...bare, tries: 2, next: T + 5 }]) as Item<"check-in">;
+    expect(both).toMatchObject({ key: bare.key, made: T, tries: 2, next: T + 5, stamp: later.stamp });
+    expect(both.body).toMatchObject({ pain: true, hard: 6, note: "tired", painWhere: "left knee" });
+    // What was said first stays as it was said.
+    const again = { ...fuller, body: { ...fuller.body, hard: 2, note: "fine" } };
+    expect(beside(again, [both])).toBeUndefined();
+    fc.assert(
+      fc.property(fc.boolean(), fc.boolean(), (one, other) => {
+        const [a, b] = [checkIn("a", T, one).body, checkIn("a", T, other).body];
+        expect(withLater(a, b).pain).toBe(one || other);
+      }),
+    );
   });
   it("has room up to the limits, and a check-in beyond them", () => {
     const full = Array.from({ length: MOST_ITEMS }, (_, i) => run(`${i}`));

@@ -1,5 +1,7 @@
 import { partsOfToday } from "./parts";
+import { fullerRun, withLater } from "~/core/checkin/later";
 import type { CheckIn, Progress } from "~/core/checkin/schema";
+import { sameJson } from "~/core/same-json";
 import type { Change } from "~/core/saving/fields";
 import type { EpochMs } from "~/core/units";
 
@@ -156,32 +158,27 @@ export function after(item: Item, answer: Answer, now: EpochMs): Item | undefine
 export const coveredBy = (item: Item, all: readonly Item[]): Item[] =>
   item.kind === "check-in" ? all.filter((one) => one.kind === "run" && one.thing === item.thing) : [];
 
-/** The fuller of two tellings of a run: what was done is never done less, and a run that ended has ended. */
-export function fuller(one: Progress, other: Progress): Progress {
-  return {
-    ...other,
-    shareDone: Math.max(one.shareDone, other.shareDone),
-    finished: one.finished || other.finished,
-    begun: one.begun ?? other.begun,
-  };
-}
-
 /**
- * An item as it stands beside what is kept: the same key again takes the place of the one before, a run as the fuller of both. Undefined
- * where nothing changes: a check-in is given once, and with it nothing more is to be told of its run.
+ * An item as it stands beside what is kept: the same key again takes the place of the one before, a run as the fuller of both, a
+ * check-in with what the later one adds. Undefined where nothing changes: with a check-in nothing more is to be told of its run.
  */
 export function beside(item: Item, all: readonly Item[]): Item | undefined {
   if (item.kind === "run" && all.some((one) => one.kind === "check-in" && one.thing === item.thing)) return undefined;
   const known = all.find((one) => isAgain(item, one));
   if (!known) return item;
-  if (item.kind === "check-in") return undefined;
+  if (known.kind === "check-in" && item.kind === "check-in") {
+    const body = withLater(known.body, item.body);
+    return sameJson(body, known.body) || isSettled(known)
+      ? undefined
+      : { ...item, key: known.key, made: known.made, tries: known.tries, next: known.next, state: known.state, body };
+  }
   // Somebody has chosen since: it is sent at once.
   const place = isSettled(known)
     ? { key: known.key, made: known.made }
     : { key: known.key, made: known.made, tries: known.tries, next: known.next, state: known.state };
   if (known.kind === "setting" && item.kind === "setting")
     return { ...item, ...place, body: { ...item.body, fields: { ...known.body.fields, ...item.body.fields } } };
-  if (known.kind === "run" && item.kind === "run") return { ...item, ...place, body: fuller(known.body, item.body) };
+  if (known.kind === "run" && item.kind === "run") return { ...item, ...place, body: fullerRun(known.body, item.body) };
   return { ...item, ...place };
 }
 

@@ -143,6 +143,12 @@ export const withoutRun = (kept: Kept, key: string, now: EpochMs): Kept => {
   return one ? letGo({ ...kept, runs: withoutKey(kept.runs, key) }, one, now) : kept;
 };
 
+/** With a check-in that is to be asked for, as at the end of a class; none that was given, or waits already. */
+export const withAwaited = (kept: Kept, one: Awaited): Kept =>
+  kept.given.includes(one.key) || kept.awaited.some(({ key }) => key === one.key)
+    ? kept
+    : { ...kept, awaited: [...kept.awaited, one].slice(-MOST_KEPT) };
+
 /** With what has been filled in of a check-in so far. */
 export const withAnswers = (kept: Kept, key: string, answers: Answers): Kept => ({
   ...kept,

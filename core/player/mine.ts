@@ -29,6 +29,27 @@ export type Mine = {
 /** Nothing different, nothing more. */
 export const NOTHING_OWN: Mine = { athleteId: null, instead: [], drills: [], easier: {}, smaller: [] };
 
+/** The same with rest in the place of some drills: something hurt in them, and they are out for whoever is on this device. */
+export function without(
+  mine: Mine,
+  out: ReadonlySet<string>,
+  facts: (place: Place) => { drill: Pick<Drill, "id"> } | undefined,
+  blocks: readonly { items: readonly unknown[] }[],
+): Mine {
+  if (out.size === 0) return mine;
+  const does = (place: Place) => {
+    const own = mine.instead.find(({ block, item }) => block === place.block && item === place.item);
+    return own ? (own.does === "other" ? own.drill : undefined) : facts(place)?.drill.id;
+  };
+  const places = blocks.flatMap(({ items }, block) => items.map((_, item) => ({ block, item })));
+  const rests = places.filter((place) => out.has(does(place) ?? ""));
+  const goes = (one: Place) => rests.some(({ block, item }) => block === one.block && item === one.item);
+  return {
+    ...mine,
+    instead: [...mine.instead.filter((one) => !goes(one)), ...rests.map((one) => ({ ...one, does: "rest" as const }))],
+  };
+}
+
 export const placeName = ({ block, item }: Place): string => `${block}.${item}`;
 
 /** How an item is done by whoever is on this device: as the others, otherwise, easier today, or resting; and whether smaller and slower than drawn. */

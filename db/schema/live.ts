@@ -18,7 +18,10 @@ import { clubId } from "./clubs";
 import { made, moment } from "./columns";
 import { group, person } from "./people";
 import { edition } from "./sessions";
+import type { Choice } from "~/core/group/choices";
 import type { Command } from "~/core/live/commands";
+import type { ClassPaces } from "~/core/live/log";
+import type { Mine } from "~/core/player/mine";
 
 /** A class: an edition that is run for a group, on many screens. Its state is worked out from its commands. */
 export const liveClass = pgTable(
@@ -36,8 +39,16 @@ export const liveClass = pgTable(
     lastFrom: doublePrecision("last_from").notNull().default(0),
     /** Which of its codes for the wall counts; raised for each new one. */
     wallCode: integer("wall_code").notNull().default(1),
+    /** People who were there and are on no list. */
+    others: integer("others").notNull().default(0),
     createdAt: made(),
     endedAt: moment("ended_at"),
+    /** When what was run was written down: after its end can no longer be taken back. */
+    closedAt: moment("closed_at"),
+    /** What was chosen for people of this class alone, in place of what is worked out for them. */
+    choices: jsonb("choices").$type<Choice[]>().notNull().default([]),
+    /** What it says of the pace of its group. */
+    paces: jsonb("paces").$type<ClassPaces>(),
   },
   (t) => [
     primaryKey({ name: "live_class_pk", columns: [t.clubId, t.id] }),
@@ -59,6 +70,10 @@ export const liveClass = pgTable(
     index("live_class_to_end")
       .on(t.createdAt)
       .where(sql`ended_at is null`),
+    index("live_class_to_close")
+      .on(t.endedAt)
+      .where(sql`closed_at is null`),
+    check("live_class_others", sql`${t.others} between 0 and 200`),
   ],
 );
 
@@ -122,5 +137,57 @@ export const livePass = pgTable(
     index("live_pass_of_class").on(t.clubId, t.classId),
     index("live_pass_of_person").on(t.clubId, t.personId),
     check("live_pass_kind", sql`${t.kind} in ('remote', 'wall', 'athlete')`),
+  ],
+);
+
+/** Who was there, as whoever led ticked them: true, or false for somebody who only joined by mistake. */
+export const liveHere = pgTable(
+  "live_here",
+  {
+    clubId: clubId(),
+    classId: uuid("class_id").notNull(),
+    personId: uuid("person_id").notNull(),
+    here: boolean("here").notNull(),
+  },
+  (t) => [
+    primaryKey({ name: "live_here_pk", columns: [t.clubId, t.classId, t.personId] }),
+    foreignKey({
+      name: "live_here_class",
+      columns: [t.clubId, t.classId],
+      foreignColumns: [liveClass.clubId, liveClass.id],
+    }).onDelete("cascade"),
+    foreignKey({
+      name: "live_here_person",
+      columns: [t.clubId, t.personId],
+      foreignColumns: [person.clubId, person.id],
+    }).onDelete("cascade"),
+    index("live_here_of_person").on(t.clubId, t.personId),
+  ],
+);
+
+/** What one person does instead in a class, worked out once. */
+export const liveVersion = pgTable(
+  "live_version",
+  {
+    clubId: clubId(),
+    classId: uuid("class_id").notNull(),
+    personId: uuid("person_id").notNull(),
+    /** What it was worked out from, as a hash: where that is otherwise now, it counts no longer. */
+    of: text("of").notNull(),
+    doc: jsonb("doc").$type<Mine>().notNull(),
+  },
+  (t) => [
+    primaryKey({ name: "live_version_pk", columns: [t.clubId, t.classId, t.personId] }),
+    foreignKey({
+      name: "live_version_class",
+      columns: [t.clubId, t.classId],
+      foreignColumns: [liveClass.clubId, liveClass.id],
+    }).onDelete("cascade"),
+    foreignKey({
+      name: "live_version_person",
+      columns: [t.clubId, t.personId],
+      foreignColumns: [person.clubId, person.id],
+    }).onDelete("cascade"),
+    index("live_version_of_person").on(t.clubId, t.personId),
   ],
 );

@@ -15,6 +15,7 @@ import {
 } from "drizzle-orm/pg-core";
 import { clubId } from "./clubs";
 import { changed, moment, now } from "./columns";
+import { liveClass } from "./live";
 import { person } from "./people";
 import { link } from "./sessions";
 import type { PainPlace } from "~/core/checkin/pain-place";
@@ -29,6 +30,8 @@ export const run = pgTable(
     linkId: uuid("link_id").notNull(),
     clientKey: uuid("client_key").notNull(),
     personId: uuid("person_id"),
+    /** The class it was done in, where it was in one. */
+    classId: uuid("class_id"),
     name: text("name").notNull(),
     /** When it was begun, as well as that is known: worked out from the moments below (core/checkin/moments). */
     startedAt: now("started_at"),
@@ -57,6 +60,14 @@ export const run = pgTable(
       columns: [t.clubId, t.personId],
       foreignColumns: [person.clubId, person.id],
     }).onDelete("set null"),
+    foreignKey({
+      name: "run_class",
+      columns: [t.clubId, t.classId],
+      foreignColumns: [liveClass.clubId, liveClass.id],
+    }).onDelete("set null"),
+    index("run_of_class")
+      .on(t.clubId, t.classId)
+      .where(sql`class_id is not null`),
     index("run_of_person").on(t.clubId, t.personId, t.startedAt),
     check("run_name", sql`length(${t.name}) between 1 and 40`),
     check("run_share", sql`${t.shareDone} between 0 and 1`),

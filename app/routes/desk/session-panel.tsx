@@ -1,6 +1,7 @@
 import { useState } from "react";
 import { useDrills } from "~/app/ui/drills";
 import type { Setting } from "~/core/documents/setting";
+import { PaceOffers } from "./pace-offer";
 import type { Desk } from "./use-desk";
 import { WhyLonger } from "~/app/ui/explain";
 import { FieldNote, inputLook, SelectField } from "~/app/ui/field";
@@ -72,6 +73,11 @@ export function SessionPanel({ desk, groups, demands, setting, onSetting }: Prop
             ]}
             onChange={(groupId) => onSetting({ groupId: groupId || null })}
           />
+          {group && setting.groupId && (
+            <div className="col-span-2 empty:hidden">
+              <PaceOffers key={setting.groupId} desk={desk} groupId={setting.groupId} name={group.name} />
+            </div>
+          )}
           <SelectField
             label="Sport profile"
             className="col-span-2"

@@ -4,6 +4,7 @@ import { getServices } from "~/app/server/services.server";
 import { checkInSchema } from "~/core/checkin/schema";
 import { painPlaceIn, type PainAt, type PainPlace } from "~/core/checkin/pain-place";
 import { editionOf, type LinkFound } from "~/db/links";
+import { tellPeople } from "~/db/live-people";
 import { keepCheckIn } from "~/db/runs";
 import { drillById } from "~/library";
 
@@ -18,6 +19,7 @@ export async function action({ request, params, context }: Route.ActionArgs) {
   );
   const place = message.pain && message.painAt ? await placeOf(opened, message.painAt) : undefined;
   const first = await keepCheckIn(getServices().db, opened, message, { fold, ...(place && { painPlace: place }) });
+  if (message.pain && message.run.inClass) await tellPeople(getServices().db, message.run.inClass);
   // Far beyond what a link brings, what tells of no pain has no room: the device keeps it and says so.
   return first === undefined
     ? Response.json({ kind: "wait" }, { status: 429 })

@@ -10,6 +10,7 @@ import { parseWith } from "~/core/faults";
 import { withoutNotes, type Edition } from "~/core/edition/edition";
 import { editionOf, type LinkFound } from "~/db/links";
 import { runningFor } from "~/db/live";
+import { tellPeople } from "~/db/live-people";
 
 /** The class a device can join; with its edition, where that is another than the link’s. */
 export type Running = { id: string; edition: Edition | undefined };
@@ -44,6 +45,7 @@ export async function action({ request, params, context }: Route.ActionArgs) {
     one.editionId === found.edition.id
       ? undefined
       : await editionOf(getServices().db, { club: found.club, edition: { id: one.editionId } });
+  await tellPeople(getServices().db, one.id);
   const joined: Running = { id: one.id, edition: other && { ...other, session: withoutNotes(other.session) } };
   return Response.json(joined, { headers: { "cache-control": "no-store", ...(cookie && { "set-cookie": cookie }) } });
 }

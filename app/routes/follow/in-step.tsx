@@ -1,10 +1,13 @@
-import { ChevronsDown, DoorOpen } from "lucide-react";
-import { Suspense, useEffect, useMemo, useRef, useState } from "react";
+import { ChevronsDown, DoorOpen, HeartPulse, Volume2, VolumeX } from "lucide-react";
+import { Suspense, useCallback, useEffect, useMemo, useRef, useState } from "react";
+import { Hurts, HurtTold } from "./hurts";
 import { useInClass } from "./use-in-class";
 import { useMine } from "./use-mine";
 import type { Running } from "./class";
 import { useEdition } from "~/app/live/edition-facts";
+import { useBuzz } from "~/app/live/use-buzz";
 import { useClass } from "~/app/live/use-class";
+import { useClassSound } from "~/app/live/use-class-sound";
 import { useStayAwake } from "~/app/live/use-stay-awake";
 import { cx } from "~/app/ui/classes";
 import { Figure } from "~/app/ui/player/figure";
@@ -15,7 +18,7 @@ import type { Edition } from "~/core/edition/edition";
 import { countdownText } from "~/core/lengths";
 import { momentOf } from "~/core/live/fold";
 import type { Awaited } from "~/core/player/kept";
-import { ownFace, placeName } from "~/core/player/mine";
+import { ownCalls, ownFace, placeName, without } from "~/core/player/mine";
 import { positionAt } from "~/core/player/run";
 
 type Props = {
@@ -25,18 +28,29 @@ type Props = {
   edition: Edition;
   person: Person;
   look: number | undefined;
+  /** Whether something that this run told is still on its way. */
+  unsent: (run: string) => boolean;
   onLeave: () => void;
   onOver: (told: Awaited, edition: Edition) => void;
 };
 
 /** The class on one’s own phone: the same drill, side and second as everybody, in one’s own version. Nothing here changes it for others. */
-export function InStep({ token, joined, edition, person, look, onLeave, onOver }: Props) {
+export function InStep({ token, joined, edition, person, look, unsent, onLeave, onOver }: Props) {
   const own = joined.edition ?? edition;
   const [easier, setEasier] = useState<ReadonlySet<string>>(new Set());
   const { frozen, facts } = useEdition(own);
-  const { mine, state: mineState } = useMine(token, person.athleteId, joined.edition ? joined.id : undefined);
-  const { live, now, at, serverNow, state } = useClass(joined.id, "athlete", frozen);
+  const { mine: given, state: mineState } = useMine(token, person.athleteId, joined.id);
+  const [sounds, setSounds] = useState(false);
+  const following = useClass(joined.id, "athlete", frozen, { sounds });
+  const { live, now, at, serverNow, state } = following;
   useStayAwake(true);
+  useBuzz(live, now);
+  /** Drills that hurt: they are out for whoever is on this device. */
+  const [out, setOut] = useState<ReadonlySet<string>>(new Set());
+  const [asking, setAsking] = useState(false);
+  const mine = useMemo(() => without(given, out, facts, own.session.blocks), [given, out, facts, own]);
+  const calls = useMemo(() => ownCalls(facts, mine, easier), [facts, mine, easier]);
+  const { wake } = useClassSound(following, calls, sounds);
   const work = useMemo(
     () => frozen.timeline.segments.reduce((sum, one) => sum + (one.kind === "work" ? one.seconds : 0), 0),
     [frozen],
@@ -47,7 +61,7 @@ export function InStep({ token, joined, edition, person, look, onLeave, onOver }
     over.current = onOver;
     leave.current = onLeave;
   });
-  const told = useInClass({ token, classId: joined.id, person, live, now, work });
+  const { told, hurts, key } = useInClass({ token, classId: joined.id, person, live, now, work });
   const ended = live?.run.state === "finished";
   /** Who comes when it is over has nothing to say of it. */
   const sawIt = useRef(false);
@@ -62,6 +76,22 @@ export function InStep({ token, joined, edition, person, look, onLeave, onOver }
   const face = moment && ownFace(moment, facts, mine, easier);
   const waiting = live !== undefined && live.begun === undefined;
   const place = moment && placeName(moment.segment);
+  const rests = face?.own.how === "rest";
+  const onHurts = useCallback(() => {
+    setAsking(false);
+    if (!moment || !face) return;
+    const { block, item } = moment.segment;
+    hurts({ block, item, drill: face.own.drill.id });
+    setOut((all) => new Set(all).add(face.own.drill.id));
+  }, [moment, face, hurts]);
+  const easeOn = () => {
+    if (!moment) return;
+    const { block, item } = moment.segment;
+    const rest = own.session.blocks.flatMap(({ items }, b) =>
+      items.flatMap((_, i) => (b > block || (b === block && i >= item) ? [placeName({ block: b, item: i })] : [])),
+    );
+    setEasier((all) => new Set([...all, ...rest]));
+  };
   return (
     <div className="mx-auto grid h-dvh max-w-7xl grid-cols-[minmax(0,1fr)] grid-rows-[auto_1fr_auto] overflow-hidden">
       <header className="flex items-baseline gap-4 border-b border-line px-5 py-3 short:py-1.5">
@@ -105,7 +135,7 @@ export function InStep({ token, joined, edition, person, look, onLeave, onOver }
               )}
               <Words face={face} />
             </div>
-            {face.own.how !== "rest" && (
+            {!rests && (
               <div className="min-h-[30vh] flex-1 basis-0 md:landscape:min-h-0 short:min-h-0">
                 <Suspense>
                   <Figure
@@ -133,25 +163,54 @@ export function InStep({ token, joined, edition, person, look, onLeave, onOver }
             </>
           )}
         </p>
-        <div className="mx-auto grid w-full max-w-xl grid-cols-2 gap-2">
-          <Control
-            small
-            label="Easier today"
-            on={place !== undefined && easier.has(place)}
-            disabled={!face || face.own.how === "rest"}
-            onClick={() =>
-              place !== undefined &&
-              setEasier((all) =>
-                all.has(place) ? new Set([...all].filter((one) => one !== place)) : new Set(all).add(place),
-              )
-            }
-          >
-            <ChevronsDown size={18} aria-hidden className="shrink-0" /> Easier
-          </Control>
-          <Control small label="Leave the class" onClick={onLeave}>
-            <DoorOpen size={18} aria-hidden className="shrink-0" /> Leave
-          </Control>
-        </div>
+        {out.size > 0 && !asking && <HurtTold waits={unsent(key)} />}
+        {asking && face ? (
+          <Hurts drill={face.own.drill.name} onYes={onHurts} onNo={() => setAsking(false)} />
+        ) : (
+          <div className="mx-auto grid w-full max-w-xl grid-cols-4 gap-2">
+            <Control
+              small
+              label="Easier today"
+              on={place !== undefined && easier.has(place)}
+              disabled={!face || rests}
+              onClick={() =>
+                place !== undefined &&
+                setEasier((all) =>
+                  all.has(place) ? new Set([...all].filter((one) => one !== place)) : new Set(all).add(place),
+                )
+              }
+            >
+              <ChevronsDown size={18} aria-hidden className="shrink-0" /> Easier
+            </Control>
+            <Control
+              small
+              label="Something hurts"
+              disabled={!face || waiting || rests}
+              onClick={() => setAsking(true)}
+            >
+              <HeartPulse size={18} aria-hidden className="shrink-0" /> Hurts
+            </Control>
+            <Control
+              small
+              label="Sound from this phone"
+              on={sounds}
+              onClick={() => {
+                wake();
+                setSounds(!sounds);
+              }}
+            >
+              {sounds ? <Volume2 size={18} aria-hidden /> : <VolumeX size={18} aria-hidden />} Sound
+            </Control>
+            <Control small label="Leave the class" onClick={onLeave}>
+              <DoorOpen size={18} aria-hidden className="shrink-0" /> Leave
+            </Control>
+            {place !== undefined && easier.has(place) && !rests && (
+              <Control small label="Easier for all that follows, too" className="col-span-4" onClick={easeOn}>
+                Easier for all that follows, too
+              </Control>
+            )}
+          </div>
+        )}
       </footer>
     </div>
   );

@@ -6,7 +6,7 @@ import { SOMEONE, type PlayerProps } from "./player-props";
 import { InStep } from "./in-step";
 import { ReadyCheck } from "./ready-check";
 import { Stage } from "./stage";
-import { keepSound, readSound, type SoundSettings } from "./sound";
+import { keepSound, readSound, type SoundSettings } from "~/app/sound/sound";
 import { useMine } from "./use-mine";
 import { useOutbox } from "./use-outbox";
 import { useRun } from "./use-run";
@@ -14,7 +14,7 @@ import { useRunning } from "./use-running";
 import { factsOf } from "~/app/live/edition-facts";
 import type { Person } from "~/core/checkin/schema";
 import { editionDrills } from "~/core/edition/edition";
-import { NOTHING_KEPT, withoutAwaited, withAnswers, type Awaited, type Kept } from "~/core/player/kept";
+import { NOTHING_KEPT, withoutAwaited, withAnswers, withAwaited, type Awaited, type Kept } from "~/core/player/kept";
 import { painChoices } from "~/core/checkin/pain-place";
 import { insteadLines, ownCalls, ownOf } from "~/core/player/mine";
 import { reachedEnd, shareDone } from "~/core/player/run";
@@ -140,8 +140,10 @@ export function Player(props: PlayerProps) {
           edition={edition}
           person={chosenPerson}
           look={props.look}
+          unsent={(key) => outbox.unsent.some((one) => one.body.run.key === key)}
           onLeave={leave}
           onOver={(told, of) => {
+            keep(token, (all) => withAwaited(all, told));
             setToldOf(of);
             setTelling(told);
             leave();

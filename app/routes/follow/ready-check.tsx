@@ -4,7 +4,7 @@ import { useId, useLayoutEffect, useRef } from "react";
 import { OnDevice } from "./on-device";
 import { SOMEONE, type PlayerProps } from "./player-props";
 import { SoundSwitches } from "./sound-switches";
-import type { SoundSettings } from "./sound";
+import type { SoundSettings } from "~/app/sound/sound";
 import type { MineState } from "./use-mine";
 import type { CheckInItem } from "./use-outbox";
 import { ThisDevice } from "./this-device";

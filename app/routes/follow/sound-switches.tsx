@@ -1,5 +1,5 @@
 import { useEffect, useState } from "react";
-import { Sound, type SoundSettings } from "./sound";
+import { Sound, type SoundSettings } from "~/app/sound/sound";
 
 /** Tones and spoken calls, each on or off. */
 export function SoundSwitches({ sound, onSound }: { sound: SoundSettings; onSound: (sound: SoundSettings) => void }) {

@@ -15,7 +15,7 @@ import { Suspense, useState } from "react";
 import { Away } from "./away";
 import { Figure } from "~/app/ui/player/figure";
 import { Guide } from "~/app/ui/player/guide";
-import type { SoundSettings } from "./sound";
+import type { SoundSettings } from "~/app/sound/sound";
 import { SoundSwitches } from "./sound-switches";
 import { Control, Figures, Heading, Progress, Side, Words } from "~/app/ui/player/stage-parts";
 import type { MineState } from "./use-mine";

@@ -3,9 +3,10 @@ import { browserOutbox } from "~/app/sync/browser";
 import { newKey } from "~/app/sync/key";
 import { sendLeaving } from "~/app/sync/send";
 import { now as wallNow, steady } from "~/core/clock/clock";
-import type { Person, Progress } from "~/core/checkin/schema";
+import type { PainAt } from "~/core/checkin/pain-place";
+import type { CheckIn, Person, Progress } from "~/core/checkin/schema";
 import { momentOf, type Live } from "~/core/live/fold";
-import { runItem } from "~/core/outbox/item";
+import { checkInItem, runItem } from "~/core/outbox/item";
 import type { Awaited } from "~/core/player/kept";
 import { REALLY_DONE } from "~/core/player/run";
 import type { EpochMs, Seconds } from "~/core/units";
@@ -15,7 +16,7 @@ const TELL_EVERY_MS = 20_000;
 const UNSEEN_MS = 2000;
 
 /** What was done of a class on this page so far: whoever leaves and comes back goes on with it. */
-type Done = { key: string; begun: EpochMs; done: Seconds; at: EpochMs };
+type Done = { key: string; begun: EpochMs; done: Seconds; at: EpochMs; hurt?: PainAt };
 const DONE = new Map<string, Done>();
 
 function doneIn(classId: string, { athleteId, name }: Person): Done {
@@ -36,7 +37,13 @@ type InClass = {
 };
 
 /** What is done of a class on this device: work counts while it was on screen. Tells the coach as a run on one’s own does. */
-export function useInClass({ token, classId, person, live, now, work }: InClass): () => Awaited {
+export function useInClass({ token, classId, person, live, now, work }: InClass): {
+  told: () => Awaited;
+  /** Something hurts here, now: their coach is told at once, and they are asked no more about whether. */
+  hurts: (at: PainAt) => void;
+  /** The run on this device, as its reports are named. */
+  key: string;
+} {
   const kept = useRef(doneIn(classId, person));
   const latest = useRef({ person, work });
   useEffect(() => {
@@ -54,7 +61,7 @@ export function useInClass({ token, classId, person, live, now, work }: InClass)
 
   const share = () => Math.min(1, kept.current.done / Math.max(1, latest.current.work));
   const told = useCallback((): Awaited => {
-    const { key, begun } = kept.current;
+    const { key, begun, hurt } = kept.current;
     return {
       key,
       person: latest.current.person,
@@ -62,21 +69,38 @@ export function useInClass({ token, classId, person, live, now, work }: InClass)
       reachedEnd: share() >= REALLY_DONE,
       at: steady(),
       begun,
+      ...(hurt && {
+        answers: { hard: null, tightness: [], pain: true, painWhere: "", painAt: hurt, note: "" },
+      }),
     };
   }, []);
 
-  useEffect(() => {
-    const item = () => {
-      const { key, begun } = kept.current;
-      const progress: Progress = {
-        key,
-        person: latest.current.person,
-        shareDone: share(),
-        finished: false,
-        begun,
+  const progress = useCallback((): Progress => {
+    const { key, begun } = kept.current;
+    return { key, person: latest.current.person, shareDone: share(), finished: false, begun, inClass: classId };
+  }, [classId]);
+
+  const hurts = useCallback(
+    (at: PainAt) => {
+      kept.current.hurt = at;
+      const said = wallNow();
+      const report: CheckIn = {
+        run: progress(),
+        said,
+        hard: null,
+        tightness: [],
+        pain: true,
+        painWhere: "",
+        painAt: at,
+        note: "",
       };
-      return runItem(token, progress, { now: wallNow(), stamp: newKey() });
-    };
+      void browserOutbox().outbox.add(checkInItem(token, report, { now: said, stamp: newKey() }));
+    },
+    [progress, token],
+  );
+
+  useEffect(() => {
+    const item = () => runItem(token, progress(), { now: wallNow(), stamp: newKey() });
     const tell = () => void browserOutbox().outbox.add(item());
     const leaving = () => sendLeaving(item());
     const timer = setInterval(tell, TELL_EVERY_MS);
@@ -86,6 +110,6 @@ export function useInClass({ token, classId, person, live, now, work }: InClass)
       window.removeEventListener("pagehide", leaving);
       tell();
     };
-  }, [token]);
-  return told;
+  }, [token, progress]);
+  return { told, hurts, key: kept.current.key };
 }

@@ -13,7 +13,7 @@ const whoIs = (athleteId: string | null) => athleteId ?? "anyone";
 export function useMine(
   token: string,
   athleteId: string | null,
-  /** A class that is run from another edition than the link’s: what is done instead in it is not kept. */
+  /** A class: what is done instead in it is its own, and not kept. */
   classId?: string,
 ): { mine: Mine; state: MineState } {
   const [all, setAll] = useState<Readonly<Record<string, { mine: Mine; state: MineState }>>>({});

@@ -6,7 +6,7 @@ import { newKey } from "~/app/sync/key";
 import { browserOutbox } from "~/app/sync/browser";
 import { sendLeaving } from "~/app/sync/send";
 import { runItem } from "~/core/outbox/item";
-import { Sound, type SoundSettings } from "./sound";
+import { Sound, type SoundSettings } from "~/app/sound/sound";
 import { callsDue, callsOf, type Call, type CallFacts } from "~/core/player/calls";
 import { withoutRun, withRun, type KeptRun } from "~/core/player/kept";
 import { begin, catchUp, pause, positionAt, reachedEnd, readyRun, shareDone, tick, type Run } from "~/core/player/run";

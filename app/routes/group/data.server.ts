@@ -5,7 +5,9 @@ import { getServices } from "~/app/server/services.server";
 import { summarise } from "~/app/routes/sessions/summary.server";
 import { daysBefore } from "~/core/clock/calendar";
 import { now } from "~/core/clock/clock";
+import { learntFrom } from "~/core/live/learnt";
 import { listGroupsWithPeople, listOff } from "~/db/groups";
+import { classesOf, pacesOfGroup } from "~/db/live-people";
 import { listSessions } from "~/db/sessions";
 
 export type GroupPage = Awaited<ReturnType<typeof groupPage>>;
@@ -13,17 +15,20 @@ export type GroupPage = Awaited<ReturnType<typeof groupPage>>;
 const DAYS = 28;
 const HANDED_OUT = 4;
 const SESSIONS = 6;
+const CLASSES = 6;
 
 /** One group: its people, its kit and floor, its sessions, and how far everybody is with what was handed out lately. */
 export async function groupPage(coach: Coach, id: string) {
   const { db } = getServices();
   const { club, zone } = coach;
   const groupId = idOf(id);
-  const [groups, off, handed, sessions] = await Promise.all([
+  const [groups, off, handed, sessions, classes, paces] = await Promise.all([
     listGroupsWithPeople(db, club),
     listOff(db, club),
     handedOutFor(coach, { since: daysBefore(now(), DAYS - 1, 0, 0, zone), most: HANDED_OUT, groupId }),
     listSessions(db, club, { groupId }),
+    classesOf(db, club, groupId, CLASSES),
+    pacesOfGroup(db, club, groupId),
   ]);
   const group = groups.find((one) => one.id === groupId);
   if (!group) throw notHere("There is no such group among yours.");
@@ -33,5 +38,10 @@ export async function groupPage(coach: Coach, id: string) {
     handedOut: handed,
     sessions: await summarise(db, club, sessions.rows.slice(0, SESSIONS), (docs) => drillsOf(club, docs)),
     sessionsInAll: sessions.all,
+    classes,
+    learnt: learntFrom(
+      paces.map((one) => ({ paces: one.paces, at: one.at.getTime() })),
+      now(),
+    ),
   };
 }

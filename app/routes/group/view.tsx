@@ -10,7 +10,8 @@ import { MayChange } from "~/app/ui/may-change";
 import { RenameDialog } from "~/app/ui/rename-dialog";
 import { SettingDialog } from "~/app/ui/setting-dialog";
 import { SessionLine } from "~/app/ui/session-line";
-import { Ago } from "~/app/ui/when";
+import { Ago, When } from "~/app/ui/when";
+import { learntWords } from "~/core/live/learnt";
 import { PURPOSES } from "~/core/session/schema";
 import { settingWords } from "~/core/wording/group";
 import { capital, PURPOSE_WORDS } from "~/core/wording/words";
@@ -67,6 +68,7 @@ export function GroupView({ page }: { page: GroupPage }) {
         <div className="flex flex-col gap-5">
           <KitPart group={group} onChange={() => setDialog("setting")} />
           <SessionsPart page={page} />
+          {page.classes.length > 0 && <ClassesPart page={page} />}
         </div>
         <HandedOutPart page={page} />
       </div>
@@ -115,6 +117,37 @@ function KitPart({ group, onChange }: { group: GroupPage["group"]; onChange: () 
           <SlidersHorizontal size={16} aria-hidden /> Kit, floor and caps
         </Button>
       </MayChange>
+    </section>
+  );
+}
+
+/** The classes that were run with them, and what those taught of their pace. */
+function ClassesPart({ page }: { page: GroupPage }) {
+  const { classes, learnt, group } = page;
+  return (
+    <section aria-label="Classes" className="flex flex-col gap-2 rounded-lg border border-line bg-land p-4">
+      <h2 className="text-lg font-semibold">Classes</h2>
+      <ul className="flex flex-col">
+        {classes.map((one) => (
+          <li key={one.id} className="flex flex-wrap items-baseline gap-x-3 border-t border-line py-1.5 first:border-t-0">
+            <Link to={`/classes/${one.id}`} className="min-w-0 flex-1 truncate underline underline-offset-4">
+              {one.title}
+            </Link>
+            <span className="text-sm text-ink-soft">
+              <When at={one.begunAt} as="d MMM, HH:mm" />
+              {one.people > 0 && ` · ${one.people} there`}
+              {!one.endedAt && " · running"}
+            </span>
+          </li>
+        ))}
+      </ul>
+      {learnt.length > 0 && (
+        <ul className="flex flex-col gap-1 border-t border-line pt-2 text-sm text-ink-soft" aria-label="Their pace">
+          {learnt.map((one) => (
+            <li key={one.kind}>{learntWords(group.name, one)}</li>
+          ))}
+        </ul>
+      )}
     </section>
   );
 }

@@ -33,9 +33,14 @@ export function EditionCard({
         <span className={cx("text-sm", edition.current ? "text-kelp" : "text-plum")}>
           {edition.current ? "same as the desk" : "the desk has changed since"}
         </span>
-        <Link to={`/feedback?session=${sessionId}`} className="ml-auto text-sm underline underline-offset-4">
-          Feedback
-        </Link>
+        <span className="ml-auto flex gap-4 text-sm">
+          <Link to={`/rehearsal/${edition.id}`} className="underline underline-offset-4">
+            Rehearse
+          </Link>
+          <Link to={`/feedback?session=${sessionId}`} className="underline underline-offset-4">
+            Feedback
+          </Link>
+        </span>
       </h3>
       {edition.changes.length > 0 && (
         <details className="mt-1 text-sm">

@@ -3,23 +3,27 @@ import type { Route } from "./+types/command";
 import { idOf, requireMemberForData, type Coach } from "~/app/server/coach.server";
 import { readMessage } from "~/app/server/forms.server";
 import { reckon } from "~/app/server/live-reckon.server";
+import { log, told } from "~/app/server/log";
 import { getServices } from "~/app/server/services.server";
-import { dayAfter, dayOf, instantOf } from "~/core/clock/calendar";
 import { now } from "~/core/clock/clock";
+import { comingAt, TIME_OF_DAY } from "~/core/clock/coming";
 import { parseWith } from "~/core/faults";
 import { apartSchema, MOST_COMMANDS, pressedSchema } from "~/core/live/commands";
-import type { EpochMs } from "~/core/units";
+import type { Club } from "~/db/clubs";
 import { addApart, addCommand } from "~/db/live";
+import { closeClass, setHere, setOthers } from "~/db/live-people";
 
 const seen = z.int().min(0).max(MOST_COMMANDS);
-const TIME = /^([01]\d|2[0-3]):([0-5]\d)$/;
 
 const message = z.union([
   z.strictObject({ press: pressedSchema }),
   z.strictObject({ apart: apartSchema }),
   /** When it is to end, as a time of day where the club is; without a key it is only told what would go. */
-  z.strictObject({ finish: z.strictObject({ by: z.string().regex(TIME), seen, key: z.uuid().optional() }) }),
+  z.strictObject({ finish: z.strictObject({ by: z.string().regex(TIME_OF_DAY), seen, key: z.uuid().optional() }) }),
   z.strictObject({ later: z.strictObject({ seen, key: z.uuid() }) }),
+  /** Who is there: ticked from the list, or so many besides. */
+  z.strictObject({ here: z.strictObject({ person: z.uuid(), here: z.boolean() }) }),
+  z.strictObject({ others: z.int().min(0).max(200) }),
 ]);
 
 /** Two hundred presses without a connection. */
@@ -34,21 +38,25 @@ export async function action({ request, params }: Route.ActionArgs) {
   return Response.json(answer, { status: answer.kind === "gone" ? 404 : 200 });
 }
 
-function carryOut({ club, zone }: Coach, id: string, ask: z.infer<typeof message>) {
+/** Longer than the end of a class can be taken back. */
+const CLOSE_AFTER_MS = 21_000;
+
+async function carryOut({ club, zone }: Coach, id: string, ask: z.infer<typeof message>) {
   const { db } = getServices();
+  const kept = (is: boolean) => ({ kind: is ? ("kept" as const) : ("gone" as const) });
+  if ("here" in ask) return kept(await setHere(db, club, id, ask.here.person, ask.here.here));
+  if ("others" in ask) return kept(await setOthers(db, club, id, ask.others));
+  if ("press" in ask && ask.press.command.do === "end") setTimeout(() => void closing(club, id), CLOSE_AFTER_MS).unref();
   if ("press" in ask) return addCommand(db, club, id, ask.press);
   if ("apart" in ask) return addApart(db, club, id, ask.apart);
   if ("later" in ask) return reckon(club, id, { later: true, ...ask.later });
   const { by, ...rest } = ask.finish;
-  return reckon(club, id, { finishBy: comingAt(by, zone), ...rest });
+  return reckon(club, id, { finishBy: comingAt(by, zone, now()), ...rest });
 }
 
-const HALF_DAY_MS = 12 * 3_600_000;
-
-/** The next time the clocks of a zone show a time; one that has passed within half a day has passed. */
-function comingAt(text: string, zone: string): EpochMs {
-  const [, hours, minutes] = TIME.exec(text)!;
-  const today = dayOf(now(), zone);
-  const at = instantOf(today, Number(hours), Number(minutes), zone).getTime();
-  return at >= now() - HALF_DAY_MS ? at : instantOf(dayAfter(today, 1), Number(hours), Number(minutes), zone).getTime();
-}
+/** Writes down what became of a class; what is missed here, as when the server is stopped, is done by the next sweep. */
+const closing = (club: Club, id: string): Promise<void> =>
+  closeClass(getServices().db, club, id).then(
+    () => undefined,
+    (error: unknown) => log.warn(told(error), "a class could not be closed"),
+  );

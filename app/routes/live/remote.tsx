@@ -11,15 +11,21 @@ import {
   SkipForward,
   Square,
   Undo2,
-  Wifi,
-  WifiOff,
+  UserCheck,
+  Volume2,
+  VolumeX,
 } from "lucide-react";
-import { useEffect, useState } from "react";
-import { Form, Link } from "react-router";
+import { useCallback, useEffect, useState } from "react";
+import { Form } from "react-router";
 import { FinishDialog } from "./finish-dialog";
 import { KEYS, useLeadingKeys } from "./keys";
-import { useLeading } from "./use-leading";
-import { useEdition } from "~/app/live/edition-facts";
+import { HurtStrip } from "./hurt-strip";
+import { Connection, Over, Parted, promiseWords } from "./remote-parts";
+import { useLeading, type Leading } from "./use-leading";
+import { WhoIsHere } from "./who-is-here";
+import { useEdition, type FactsOf } from "~/app/live/edition-facts";
+import { useBuzz } from "~/app/live/use-buzz";
+import { useClassSound } from "~/app/live/use-class-sound";
 import type { ClassPage } from "~/app/server/live.server";
 import { cx } from "~/app/ui/classes";
 import { Dialog } from "~/app/ui/dialog";
@@ -27,11 +33,25 @@ import { Control, Figures, Heading, Side, Words } from "~/app/ui/player/stage-pa
 import { timeOfDay } from "~/core/clock/calendar";
 import type { Command } from "~/core/live/commands";
 import { momentOf, promiseOf } from "~/core/live/fold";
-import { clockText, secondsText } from "~/core/lengths";
+import { clockText } from "~/core/lengths";
 import { playerView } from "~/core/player/player-view";
 import { repeatable } from "~/core/player/run";
 
 type Page = ClassPage & { zone: string; wall: string; group: string | undefined };
+
+/** What a remote is for: a class of people, or a rehearsal with a clock that goes as fast as is wanted. */
+export type Led = {
+  edition: ClassPage["edition"];
+  group: string | undefined;
+  zone: string;
+  promised: number;
+  /** What only a class has. */
+  ofClass?: { id: string; groupId: string | null; code: string; wall: string };
+  /** What only a rehearsal has, in place of the line on the connection. */
+  rehearsal?: React.ReactNode;
+  /** A clock that isn’t everybody’s makes no sound. */
+  mute?: boolean;
+};
 
 const END_BY_ITSELF_MS = 15_000;
 
@@ -51,11 +71,48 @@ const DONE: Readonly<Record<Command["do"], string>> = {
   end: "Ended",
 };
 
-/** Leading a class: what is now and next in large type, and everything that is done to it within reach of a thumb. */
+/** Leading a class from this device. */
 export function Remote({ page }: { page: Page }) {
   const { frozen, facts } = useEdition(page.edition);
-  const leading = useLeading(page.id, frozen);
+  const [sounds, setSounds] = useState(false);
+  const leading = useLeading(page.id, frozen, sounds);
+  return (
+    <RemoteView
+      led={{ ...page, ofClass: page }}
+      leading={leading}
+      facts={facts}
+      sounds={sounds}
+      onSounds={setSounds}
+    />
+  );
+}
+
+/** What is now and next in large type, and everything that is done to a class within reach of a thumb. */
+export function RemoteView({
+  led,
+  leading,
+  facts,
+  sounds,
+  onSounds,
+}: {
+  led: Led;
+  leading: Leading;
+  facts: FactsOf;
+  sounds: boolean;
+  onSounds: (sounds: boolean) => void;
+}) {
   const { live, now, press, last } = leading;
+  const { ofClass } = led;
+  const calls = useCallback(
+    (block: number, item: number) => {
+      const here = facts({ block, item });
+      return { name: here?.drill.name ?? "", cues: here?.item.cues ?? [] };
+    },
+    [facts],
+  );
+  const { wake } = useClassSound(leading, calls, sounds);
+  useBuzz(live, now);
+  const [who, setWho] = useState(false);
   const [ending, setEnding] = useState(false);
   const [help, setHelp] = useState(false);
   const [wall, setWall] = useState(false);
@@ -85,20 +142,20 @@ export function Remote({ page }: { page: Page }) {
   });
   const moment = live && momentOf(live, now);
   const face = moment && playerView(moment, facts);
-  const by = live && promiseOf(live, page.promised, now);
+  const by = live && promiseOf(live, led.promised, now);
   const words = promiseWords(by?.behind ?? 0);
   return (
     <main className="mx-auto grid h-dvh max-w-7xl grid-cols-[minmax(0,1fr)] grid-rows-[auto_1fr_auto] overflow-hidden">
       <header className="flex flex-wrap items-baseline gap-x-4 gap-y-1 border-b border-line px-4 py-2.5 short:py-1.5">
         <h1 className="min-w-0 flex-1 truncate font-semibold">
-          {page.edition.session.title}
-          {page.group && <span className="font-normal text-ink-soft"> · {page.group}</span>}
+          {led.edition.session.title}
+          {led.group && <span className="font-normal text-ink-soft"> · {led.group}</span>}
         </h1>
-        <p className="clock-type text-xl tabular-nums">{now > 0 ? timeOfDay(now, page.zone) : " "}</p>
+        <p className="clock-type text-xl tabular-nums">{now > 0 ? timeOfDay(now, led.zone) : " "}</p>
         <p className="w-full text-ink-soft short:text-sm" role="status">
           {by ? (
             <>
-              Ends <span className="font-semibold text-ink tabular-nums">{timeOfDay(by.endsAt, page.zone, true)}</span>
+              Ends <span className="font-semibold text-ink tabular-nums">{timeOfDay(by.endsAt, led.zone, true)}</span>
               {started && !over && (
                 <span className={cx("ml-3 font-semibold", words.late ? "text-buoy" : "text-ink")}>{words.text}</span>
               )}
@@ -106,8 +163,9 @@ export function Remote({ page }: { page: Page }) {
           ) : (
             "Getting in step…"
           )}
-          <Connection leading={leading} />
+          {led.rehearsal ?? <Connection leading={leading} />}
         </p>
+        {leading.people && <HurtStrip hurts={leading.people.hurts} zone={led.zone} />}
       </header>
       <div
         className="flex min-h-0 flex-col gap-3 overflow-y-auto px-5 pt-4 md:landscape:grid md:landscape:grid-cols-2 md:landscape:content-center md:landscape:gap-x-10 short:grid short:grid-cols-2 short:gap-x-6 short:pt-2"
@@ -118,7 +176,11 @@ export function Remote({ page }: { page: Page }) {
         {leading.parted ? (
           <Parted leading={leading} facts={facts} />
         ) : over ? (
-          <Over page={page} />
+          ofClass ? (
+            <Over classId={ofClass.id} groupId={ofClass.groupId} />
+          ) : (
+            <p className="wide-type self-center text-3xl font-semibold">That was it</p>
+          )
         ) : face && moment ? (
           <>
             <div className="flex min-w-0 flex-col gap-2">
@@ -226,8 +288,27 @@ export function Remote({ page }: { page: Page }) {
           >
             <ArrowDownToLine size={18} aria-hidden /> Later
           </Control>
-          <Control small label="The wall" pressed={wall} onClick={() => setWall(true)}>
-            <MonitorPlay size={18} aria-hidden /> Wall
+          {ofClass && (
+            <Control small label="The wall" pressed={wall} onClick={() => setWall(true)}>
+              <MonitorPlay size={18} aria-hidden /> Wall
+            </Control>
+          )}
+          {ofClass && (
+            <Control small label="Who is here" pressed={who} onClick={() => setWho(true)}>
+              <UserCheck size={18} aria-hidden /> Who
+            </Control>
+          )}
+          <Control
+            small
+            label="Sound from this device"
+            on={sounds}
+            disabled={led.mute}
+            onClick={() => {
+              wake();
+              onSounds(!sounds);
+            }}
+          >
+            {sounds ? <Volume2 size={18} aria-hidden /> : <VolumeX size={18} aria-hidden />} Sound
           </Control>
           <Control
             small
@@ -243,13 +324,15 @@ export function Remote({ page }: { page: Page }) {
           </Control>
         </div>
       </footer>
+      {ofClass && (
+        <>
       <Dialog open={wall} onOpenChange={setWall} title="The wall">
         <p>
-          On the screen of the hall open <span className="font-semibold">{page.wall.replace(/^https?:\/\//, "")}</span>{" "}
+          On the screen of the hall open <span className="font-semibold">{ofClass.wall.replace(/^https?:\/\//, "")}</span>{" "}
           and type:
         </p>
         <p className="clock-type text-center text-5xl tracking-[0.2em]" data-testid="wall-code">
-          {page.code.slice(0, 3)} {page.code.slice(3)}
+          {ofClass.code.slice(0, 3)} {ofClass.code.slice(3)}
         </p>
         <p className="text-ink-soft">
           It shows the class to everybody, and can change nothing. The code is for this class alone, and ends with it.
@@ -260,11 +343,14 @@ export function Remote({ page }: { page: Page }) {
           </Control>
         </Form>
       </Dialog>
+          <WhoIsHere open={who} onOpenChange={setWho} classId={ofClass.id} groupId={ofClass.groupId} leading={leading} />
+        </>
+      )}
       {by && (
         <FinishDialog
           open={finishing}
           onOpenChange={setFinishing}
-          zone={page.zone}
+          zone={led.zone}
           endsAt={by.endsAt}
           reckon={leading.reckon}
         />
@@ -280,80 +366,5 @@ export function Remote({ page }: { page: Page }) {
         </dl>
       </Dialog>
     </main>
-  );
-}
-
-/** Seconds ahead or behind, as a coach says it; a few don’t matter. */
-function promiseWords(behind: number): { text: string; late: boolean } {
-  const seconds = Math.round(Math.abs(behind));
-  if (seconds < 3) return { text: "on time", late: false };
-  return behind > 0
-    ? { text: `${secondsText(seconds)} behind`, late: true }
-    : { text: `${secondsText(seconds)} ahead`, late: false };
-}
-
-function Connection({ leading }: { leading: ReturnType<typeof useLeading> }) {
-  const { alone, state, within } = leading;
-  const good = state === "connected" && !alone;
-  return (
-    <span className="ml-3 inline-flex items-center gap-1.5 text-sm">
-      {good ? <Wifi size={15} aria-hidden /> : <WifiOff size={15} aria-hidden />}
-      {alone
-        ? "No connection: you lead alone"
-        : !good
-          ? "Looking for the connection…"
-          : within === undefined
-            ? ""
-            : `in step within ${Math.max(1, Math.round(within))} ms`}
-    </span>
-  );
-}
-
-/** Somebody else led on meanwhile: which of the two places it is to be. */
-function Parted({
-  leading,
-  facts,
-}: {
-  leading: ReturnType<typeof useLeading>;
-  facts: Parameters<typeof playerView>[1];
-}) {
-  const mine = leading.live && momentOf(leading.live, leading.now);
-  const face = mine && playerView(mine, facts);
-  return (
-    <section className="flex flex-col gap-4 self-center rounded-lg border border-line bg-land p-5">
-      <h2 className="wide-type text-xl font-semibold">The class went on without you</h2>
-      <p>
-        While you had no connection somebody else led it on.{face && ` Here it is at: ${face.drill}.`} Which is it to be
-        for everybody?
-      </p>
-      <div className="flex flex-wrap gap-3">
-        <Control label="Go to where the class is" main onClick={leading.goToTheirs}>
-          Go to theirs
-        </Control>
-        <Control label="The class comes to where I am" onClick={leading.goToMine}>
-          Go to mine
-        </Control>
-      </div>
-    </section>
-  );
-}
-
-function Over({ page }: { page: Page }) {
-  return (
-    <section className="flex flex-col gap-3 self-center">
-      <h2 className="wide-type text-3xl font-semibold">That was it</h2>
-      <p className="text-lg text-ink-soft">
-        The class is over. Whoever followed it on a phone is asked how it was; what they say comes to{" "}
-        <Link to="/feedback" className="underline underline-offset-4">
-          feedback
-        </Link>
-        .
-      </p>
-      {page.groupId && (
-        <Link to={`/groups/${page.groupId}`} className="self-start underline underline-offset-4">
-          To the group
-        </Link>
-      )}
-    </section>
   );
 }

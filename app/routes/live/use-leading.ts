@@ -43,7 +43,7 @@ const REFUSED: Readonly<Partial<Record<Answer["kind"], string>>> = {
 };
 
 /** Leading a class from this device: what is pressed goes to everybody, and without a connection it goes on here by itself. */
-export function useLeading(classId: string, frozen: Frozen) {
+export function useLeading(classId: string, frozen: Frozen, sounds = false) {
   const [apart, setApart] = useState<readonly PressedApart[]>(NONE);
   const [waiting, setWaiting] = useState(0);
   const [said, setSaid] = useState<string>();
@@ -51,7 +51,7 @@ export function useLeading(classId: string, frozen: Frozen) {
   const [mine, setMine] = useState<ReadonlySet<string>>(new Set());
   const base = useRef<readonly Sent[]>([]);
   const own = useMemo(() => provisional(apart, base.current), [apart]);
-  const following = useClass(classId, "remote", frozen, own);
+  const following = useClass(classId, "remote", frozen, { own, sounds });
   const { commands, serverNow, at, take } = following;
   useEffect(() => {
     base.current = commands;
@@ -152,6 +152,20 @@ export function useLeading(classId: string, frozen: Frozen) {
     [classId, take],
   );
 
+  /** Tells something of who is there; it comes back to all remotes by their streams. */
+  const tell = useCallback(
+    async (what: { here: { person: string; here: boolean } } | { others: number }): Promise<boolean> => {
+      try {
+        const answer = await fetchAnswer<{ kind: string }>(classId, what, AbortSignal.timeout(ALONE_MS * 2));
+        return answer.kind === "kept";
+      } catch {
+        setSaid("This needs a connection, and there is none just now.");
+        return false;
+      }
+    },
+    [classId],
+  );
+
   const live = following.live;
   const last = live && lastOf(commands, mine, live, following.now);
   return {
@@ -190,8 +204,11 @@ export function useLeading(classId: string, frozen: Frozen) {
     }, [at, classId, serverNow, take]),
     last,
     reckon,
+    tell,
   };
 }
+
+export type Leading = ReturnType<typeof useLeading>;
 
 const NONE: readonly PressedApart[] = [];
 
@@ -219,7 +236,7 @@ function placeOf({ run, ids }: Live, at: EpochMs): { at: string; into: Seconds }
 }
 
 /** The last thing done from here, with what came of it, for as long as it can be taken back. */
-function lastOf(
+export function lastOf(
   commands: readonly Sent[],
   mine: ReadonlySet<string>,
   live: Live,

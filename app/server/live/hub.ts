@@ -5,6 +5,7 @@ import type { Sent } from "~/core/live/commands";
 import type { Db } from "~/db/client";
 import type { Club } from "~/db/clubs";
 import { listCommands, LIVE_CHANNEL } from "~/db/live";
+import { peopleOfClass } from "~/db/live-people";
 
 /** What a screen is told of a command, beside the coach’s remote: what it needs to know where the class is, and nothing on who did it. */
 export const forScreens = ({ n, on, from, command }: Sent) => ({ n, on, from, command });
@@ -84,6 +85,7 @@ export class LiveHub {
       throw error;
     }
     watcher.send(event("whole", this.whole(room, after, watcher.remote)));
+    if (watcher.remote) await this.tellPeople(classId, [watcher]).catch(() => undefined);
     room.watchers.delete(waiting);
     room.watchers.add((mine = watcher));
     return leave;
@@ -115,6 +117,15 @@ export class LiveHub {
     return next;
   }
 
+  /** Tells remotes who is there and what hurt: only whoever leads a class hears of people. */
+  private async tellPeople(classId: string, to?: readonly Watcher[]): Promise<void> {
+    const room = this.rooms.get(classId);
+    const remotes = to ?? [...(room?.watchers ?? [])].filter(({ remote }) => remote);
+    if (!room || remotes.length === 0) return;
+    const people = event("people", await peopleOfClass(this.db, room.club, classId));
+    for (const { send } of remotes) send(people);
+  }
+
   private begin(): void {
     if (this.closed) return;
     this.timer ??= setInterval(() => this.lookAtAll(), LOOK_AGAIN_MS);
@@ -123,7 +134,9 @@ export class LiveHub {
 
   private lookAtAll(): void {
     for (const classId of this.rooms.keys())
-      this.look(classId).catch((error: unknown) => log.warn(told(error), "a class could not be looked at"));
+      Promise.all([this.look(classId), this.tellPeople(classId)]).catch((error: unknown) =>
+        log.warn(told(error), "a class could not be looked at"),
+      );
   }
 
   private async listen(): Promise<void> {
@@ -144,8 +157,9 @@ export class LiveHub {
     client.on("error", again);
     client.on("end", again);
     client.on("notification", ({ payload }) => {
-      const classId = payload?.split(":")[0] ?? "";
-      if (this.rooms.has(classId)) void this.look(classId).catch(() => undefined);
+      const [classId = "", what] = payload?.split(":") ?? [];
+      if (!this.rooms.has(classId)) return;
+      void (what === "people" ? this.tellPeople(classId) : this.look(classId)).catch(() => undefined);
     });
     try {
       await client.connect();

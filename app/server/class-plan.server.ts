@@ -1,0 +1,97 @@
+import { drillsToday, type EditionOf } from "./edition-today.server";
+import { inTurns } from "./in-turns";
+import { getServices } from "./services.server";
+import { arcWith } from "~/core/arc/own";
+import { withChoices, type Choice } from "~/core/group/choices";
+import { together, type Together } from "~/core/live/together";
+import { compile } from "~/core/timeline/compile";
+import { editionDrills } from "~/core/edition/edition";
+import { listArcs } from "~/db/arcs";
+import type { Club } from "~/db/clubs";
+import { listGroups } from "~/db/groups";
+import { editionInClass } from "~/db/links";
+import { findClass } from "~/db/live";
+import { versionOf } from "~/db/live-people";
+import { browseOwnDrills } from "~/db/own-drills";
+import { DRILLS } from "~/library";
+
+/** What the people of a class do instead, all of them together, and as choices for each. */
+export type ClassPlan = {
+  plan: Together;
+  people: { id: string; name: string }[];
+  /** What was chosen by hand, and what is worked out for everybody else. */
+  chosen: Choice[];
+  workedOut: Choice[];
+  /** Of each drill that somebody does instead, its name. */
+  session: EditionOf["edition"]["doc"]["session"];
+};
+
+const REMEMBERED = 40;
+const plans = new Map<string, Promise<ClassPlan>>();
+
+/** The plan of a class for its group; undefined for one of nobody in particular. Worked out once, until something it is worked out from changes. */
+export async function classPlan(club: Club, classId: string): Promise<ClassPlan | undefined> {
+  const { db } = getServices();
+  const found = await findClass(db, club, classId);
+  if (!found?.groupId) return undefined;
+  const [groups, edition, own, arcs] = await Promise.all([
+    listGroups(db, club),
+    editionInClass(db, club, found.editionId),
+    browseOwnDrills(db, club),
+    listArcs(db, club),
+  ]);
+  const here = groups.find(({ id }) => id === found.groupId);
+  if (!here) return undefined;
+  const chosen = [...edition.choices, ...found.choices];
+  const key = `${classId} ${versionOf([here, chosen, own.map(({ doc }) => doc.id)])}`;
+  const before = plans.get(key);
+  if (before) return before;
+  const work = (async (): Promise<ClassPlan> => {
+    const { session } = edition.doc;
+    const known = await drillsToday({ club, edition });
+    const plan = await inTurns(
+      together(
+        session,
+        compile(session, editionDrills(edition.doc)),
+        withChoices(here.group, here.people, chosen),
+        {
+          drills: (id) => known.get(id),
+          offered: own.length > 0 ? [...own.map(({ doc }) => doc), ...DRILLS] : DRILLS,
+          arc: arcWith(session.purpose, arcs[session.purpose]),
+        },
+      ),
+    );
+    const workedOut = plan.lines.flatMap(({ block, item, instead }) =>
+      instead
+        .filter((one) => !one.chosen)
+        .flatMap(({ does, people }) =>
+          people.map(
+            (at): Choice => ({
+              athleteId: here.people[at]!,
+              block,
+              item,
+              at: session.blocks[block]!.items[item]!.drill,
+              does,
+            }),
+          ),
+        ),
+    );
+    return {
+      plan,
+      people: here.people.map((id, at) => ({ id, name: here.group.people[at]!.name })),
+      chosen,
+      workedOut,
+      session,
+    };
+  })();
+  plans.set(key, work);
+  work.catch(() => plans.delete(key));
+  if (plans.size > REMEMBERED) plans.delete(plans.keys().next().value!);
+  return work;
+}
+
+/** What each of a class does instead, as choices for them, by hand first; undefined for a class of nobody in particular. */
+export async function planOf(club: Club, classId: string): Promise<Choice[] | undefined> {
+  const plan = await classPlan(club, classId);
+  return plan && [...plan.chosen, ...plan.workedOut];
+}

@@ -1,0 +1,189 @@
+import { eq } from "drizzle-orm";
+import { afterAll, beforeAll, describe, expect, it } from "vitest";
+import { turnClock } from "~/core/clock/clock";
+import type { CheckIn } from "~/core/checkin/schema";
+import { editionDrills } from "~/core/edition/edition";
+import type { Command, Pressed } from "~/core/live/commands";
+import { NOTHING_OWN } from "~/core/player/mine";
+import { compile } from "~/core/timeline/compile";
+import type { Db } from "./client";
+import { clubsOf, type Club } from "./clubs";
+import { handOut } from "./editions";
+import { addGroup, addPeople } from "./groups";
+import { editionOf, linkOf, type LinkFound } from "./links";
+import { addCommand, givePass, startClass } from "./live";
+import {
+  classesOf,
+  classRecord,
+  closeClass,
+  closeOldClasses,
+  hurtIn,
+  keepVersion,
+  keptVersion,
+  pacesOfGroup,
+  peopleOfClass,
+  runsOfClass,
+  sayFor,
+  setHere,
+  setOthers,
+  versionOf,
+} from "./live-people";
+import { keepCheckIn, keepProgress, setSeen } from "./runs";
+import { checkIn, coach, edition, run } from "./schema";
+import { earlierDatabase, TEST_SECRET } from "./testing";
+
+let db: Db;
+let end: () => Promise<void>;
+let ana: Club;
+let groupId: string;
+let editionId: string;
+let opened: LinkFound;
+let seconds: number;
+beforeAll(async () => {
+  ({ db, end } = await earlierDatabase("2026-11-27.sql.gz"));
+  const [who] = await db.select({ id: coach.id }).from(coach).where(eq(coach.email, "ana@club.example"));
+  ana = (await clubsOf(db, who!.id))[0]!.club;
+  const [one] = await db
+    .select({ id: edition.id, session: edition.sessionId })
+    .from(edition)
+    .where(eq(edition.clubId, ana.id));
+  const doc = await editionOf(db, { club: ana, edition: one! });
+  seconds = compile(doc.session, editionDrills(doc)).totalSeconds;
+  groupId = await addGroup(db, ana, "Juniors");
+  await addPeople(db, ana, groupId, ["Moss", "Pip", "Tern"]);
+  const handed = await handOut(db, ana, one!.session, doc, seconds, groupId, TEST_SECRET);
+  editionId = handed!.editionId;
+  opened = (await linkOf(db, handed!.token))!.opened;
+});
+afterAll(() => end());
+
+const start = async (): Promise<string> => (await startClass(db, ana, { editionId, groupId }, TEST_SECRET))!;
+const uuid = (n: number) => `00000000-0000-4000-8000-${String(n).padStart(12, "0")}`;
+let keys = 1000;
+const press = (command: Command): Pressed => ({ key: uuid(++keys), seen: 0, on: null, command });
+const idOf = (name: string) => opened.athletes.find((one) => one.name === name)!.id;
+const progress = (name: string, inClass: string | undefined, more: object = {}) => ({
+  key: uuid(++keys),
+  person: { athleteId: idOf(name), name },
+  shareDone: 0.5,
+  finished: false,
+  ...(inClass && { inClass }),
+  ...more,
+});
+const saying = (run: ReturnType<typeof progress>, more: Partial<CheckIn> = {}): CheckIn => ({
+  ...{ run, hard: null, tightness: [], pain: false, painWhere: "", note: "" },
+  ...more,
+});
+const place = { drill: "cat-camel", name: "Cat–camel", number: 1, second: 12 };
+
+describe("who is in a class", () => {
+  it("is whose phone joined, and who was ticked: a tick counts for more", async () => {
+    const id = await start();
+    await givePass(db, ana, id, { kind: "athlete", personId: idOf("Moss") });
+    await givePass(db, ana, id, { kind: "athlete", personId: null });
+    expect(await setHere(db, ana, id, idOf("Pip"), true)).toBe(true);
+    expect(await setHere(db, ana, id, idOf("Moss"), false)).toBe(true);
+    expect(await setHere(db, ana, id, uuid(1), true)).toBe(false);
+    expect(await setOthers(db, ana, id, 250)).toBe(true);
+    expect(await peopleOfClass(db, ana, id)).toMatchObject({
+      here: [
+        { name: "Moss", joined: true, here: false },
+        { name: "Pip", joined: false, here: true },
+        { name: "Tern", joined: false, here: false },
+      ],
+      strangers: 1,
+      others: 200,
+      hurts: [],
+    });
+  });
+  it("is told of a run only where the class is the link’s group’s", async () => {
+    const id = await start();
+    await keepProgress(db, opened, progress("Tern", id));
+    await keepProgress(db, opened, progress("Tern", uuid(7)));
+    const runs = await runsOfClass(db, ana, id);
+    expect(runs.map(({ name, shareDone }) => [name, shareDone])).toEqual([["Tern", 0.5]]);
+  });
+});
+
+describe("pain that a phone tells in a class", () => {
+  it("is there for whoever leads at once, stays whatever is said later, and is to be looked at again when more is said", async () => {
+    const id = await start();
+    const one = progress("Pip", id);
+    const early = saying(one, { pain: true });
+    expect(await keepCheckIn(db, opened, early, { painPlace: place })).toBe(true);
+    expect((await peopleOfClass(db, ana, id)).hurts).toMatchObject([{ name: "Pip", drill: "Cat–camel" }]);
+    expect((await hurtIn(db, ana, id, idOf("Pip"))).map(({ drill }) => drill)).toEqual(["cat-camel"]);
+    const [kept] = await db.select({ id: run.id }).from(run).where(eq(run.clientKey, one.key));
+    await setSeen(db, ana, kept!.id, true);
+    // Sent twice, nothing changes; with more, what was open is filled in and nothing is taken back.
+    expect(await keepCheckIn(db, opened, early)).toBe(false);
+    const seen = async () => (await db.select().from(checkIn).where(eq(checkIn.runId, kept!.id)))[0]!;
+    expect((await seen()).seenAt).not.toBeNull();
+    await keepCheckIn(db, opened, saying({ ...one, shareDone: 0.9 }, { hard: 7, pain: false, painWhere: "", note: "ok" }));
+    expect(await seen()).toMatchObject({ effort: 7, pain: true, note: "ok", painAt: place, seenAt: expect.any(Date) });
+    await keepCheckIn(db, opened, saying(one, { hard: 2, pain: true, painWhere: "left knee" }));
+    expect(await seen()).toMatchObject({ effort: 7, pain: true, painWhere: "left knee", seenAt: null });
+    // Of what was said first nothing becomes something else.
+    await keepCheckIn(db, opened, saying(one, { hard: 1, pain: true, painWhere: "elsewhere", note: "no" }));
+    expect(await seen()).toMatchObject({ effort: 7, painWhere: "left knee", note: "ok" });
+    expect((await runsOfClass(db, ana, id))[0]).toMatchObject({ name: "Pip", pain: true, drill: "Cat–camel" });
+  });
+});
+
+describe("what somebody does instead in a class", () => {
+  it("is kept until what it is worked out from is otherwise", async () => {
+    const id = await start();
+    const of = versionOf([["kneeling"], 1]);
+    expect(versionOf([["kneeling"], 2])).not.toBe(of);
+    const doc = { ...NOTHING_OWN, athleteId: idOf("Moss") };
+    await keepVersion(db, ana, id, idOf("Moss"), { of, doc });
+    expect(await keptVersion(db, ana, id, idOf("Moss"), of)).toEqual(doc);
+    expect(await keptVersion(db, ana, id, idOf("Moss"), versionOf(2))).toBeUndefined();
+    expect(await keptVersion(db, ana, id, idOf("Pip"), of)).toBeUndefined();
+  });
+});
+
+describe("a class that is over", () => {
+  it("is written down once its end can’t be taken back: runs of who had no phone, and its pace", async () => {
+    const id = await start();
+    await setHere(db, ana, id, idOf("Moss"), true);
+    await setHere(db, ana, id, idOf("Tern"), true);
+    await keepProgress(db, opened, progress("Tern", id, { shareDone: 0.8 }));
+    await addCommand(db, ana, id, press({ do: "go" }));
+    const turnBack = turnClock(seconds * 500);
+    await addCommand(db, ana, id, press({ do: "end" }));
+    expect(await closeClass(db, ana, id)).toBe(false);
+    const later = turnClock(seconds * 500 + 25_000);
+    expect(await closeClass(db, ana, id)).toBe(true);
+    expect(await closeClass(db, ana, id)).toBe(false);
+    const runs = await runsOfClass(db, ana, id);
+    expect(runs.map(({ name }) => name)).toEqual(["Moss", "Tern"]);
+    // About half of it was run; who had a phone has what that told.
+    expect(runs[0]!.shareDone).toBeGreaterThan(0.3);
+    expect(runs[0]!.shareDone).toBeLessThan(0.75);
+    expect(runs[1]!.shareDone).toBe(0.8);
+    const record = await classRecord(db, ana, id);
+    expect(record).toMatchObject({ groupName: "Juniors", closedAt: expect.any(Date) });
+    expect((await pacesOfGroup(db, ana, groupId)).length).toBeGreaterThan(0);
+    expect((await classesOf(db, ana, groupId, 1))[0]).toMatchObject({ id, people: 2 });
+    // What they told their coach is written down for them; pain stays.
+    const moss = runs[0]!.id;
+    expect(await sayFor(db, ana, id, moss, { effort: 6, pain: true, painWhere: "wrist" })).toBe(true);
+    expect(await sayFor(db, ana, id, moss, { effort: null, pain: false, painWhere: "" })).toBe(true);
+    expect((await runsOfClass(db, ana, id))[0]).toMatchObject({ effort: 6, pain: true, painWhere: "wrist" });
+    expect(await sayFor(db, ana, id, uuid(9), { effort: 1, pain: false, painWhere: "" })).toBe(false);
+    later();
+    turnBack();
+  });
+  it("is written down by the next sweep where its server was stopped", async () => {
+    const id = await start();
+    await addCommand(db, ana, id, press({ do: "go" }));
+    await addCommand(db, ana, id, press({ do: "end" }));
+    await closeOldClasses(db);
+    expect((await classRecord(db, ana, id))!.closedAt).toBeNull();
+    const turnBack = turnClock(30_000);
+    await closeOldClasses(db);
+    expect((await classRecord(db, ana, id))!.closedAt).not.toBeNull();
+    turnBack();
+  });
+});

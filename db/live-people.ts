@@ -1,0 +1,477 @@
+import { createHash } from "node:crypto";
+import { and, asc, desc, eq, gt, isNotNull, isNull, lt, or, sql } from "drizzle-orm";
+import type { Db } from "./client";
+import { clubOfEntry, type Club } from "./clubs";
+import { isOf } from "./groups";
+import { editionOf } from "./links";
+import { LIVE_CHANNEL, listCommands } from "./live";
+import {
+  checkIn,
+  edition,
+  group,
+  link,
+  liveClass,
+  liveHere,
+  livePass,
+  liveVersion,
+  membership,
+  person,
+  run,
+} from "./schema";
+import { now, nowDate } from "~/core/clock/clock";
+import type { PainPlace } from "~/core/checkin/pain-place";
+import type { Choice } from "~/core/group/choices";
+import { editionDrills } from "~/core/edition/edition";
+import { advance, fold } from "~/core/live/fold";
+import { pacesOf, shareRun, type ClassPaces } from "~/core/live/log";
+import type { Mine } from "~/core/player/mine";
+import { REALLY_DONE } from "~/core/player/run";
+import { compile } from "~/core/timeline/compile";
+import type { EpochMs, Seconds, Share } from "~/core/units";
+
+const ofClass = (club: Club, id: string) => and(eq(liveClass.clubId, club.id), eq(liveClass.id, id));
+
+/** Tells every process that something is otherwise with the people of a class. */
+const tell = (db: Pick<Db, "execute">, classId: string) =>
+  db.execute(sql`select pg_notify(${LIVE_CHANNEL}, ${`${classId}:people`})`);
+
+/** Whose phone is in a class, who was ticked, and what hurt: for whoever leads it, and for nobody else. */
+export type ClassPeople = {
+  here: { id: string; name: string; joined: boolean; here: boolean }[];
+  /** Phones of people on no list. */
+  strangers: number;
+  others: number;
+  /** What somebody’s phone told during the class, the newest first. */
+  hurts: { run: string; name: string; drill: string | null; at: EpochMs }[];
+};
+
+/** The people of a class as they are now. */
+export async function peopleOfClass(db: Pick<Db, "select">, club: Club, classId: string): Promise<ClassPeople> {
+  const [[found], ticks, passes, runs] = await Promise.all([
+    db.select({ groupId: liveClass.groupId, others: liveClass.others }).from(liveClass).where(ofClass(club, classId)),
+    db
+      .select({ id: liveHere.personId, here: liveHere.here })
+      .from(liveHere)
+      .where(and(eq(liveHere.clubId, club.id), eq(liveHere.classId, classId))),
+    db
+      .select({ id: livePass.personId })
+      .from(livePass)
+      .where(and(eq(livePass.clubId, club.id), eq(livePass.classId, classId), eq(livePass.kind, "athlete"))),
+    db
+      .select({
+        id: run.id,
+        personId: run.personId,
+        name: sql<string>`coalesce(${person.name}, ${run.name})`,
+        pain: checkIn.pain,
+        painAt: checkIn.painAt,
+        at: checkIn.arrivedAt,
+      })
+      .from(run)
+      .leftJoin(person, and(eq(person.clubId, run.clubId), eq(person.id, run.personId)))
+      .leftJoin(checkIn, and(eq(checkIn.clubId, run.clubId), eq(checkIn.runId, run.id)))
+      .where(and(eq(run.clubId, club.id), eq(run.classId, classId)))
+      .orderBy(desc(checkIn.arrivedAt))
+      .limit(600),
+  ]);
+  const people = found?.groupId
+    ? await db
+        .select({ id: person.id, name: person.name })
+        .from(membership)
+        .innerJoin(person, isOf)
+        .where(
+          and(eq(membership.clubId, club.id), eq(membership.groupId, found.groupId), isNull(membership.until)),
+        )
+        .orderBy(asc(person.name))
+    : [];
+  const ticked = new Map(ticks.map(({ id, here }) => [id, here]));
+  const joined = new Set([...passes, ...runs.map(({ personId }) => ({ id: personId }))].map(({ id }) => id));
+  return {
+    here: people.map(({ id, name }) => ({
+      id,
+      name,
+      joined: joined.has(id),
+      here: ticked.get(id) ?? joined.has(id),
+    })),
+    strangers: passes.filter(({ id }) => id === null).length,
+    others: found?.others ?? 0,
+    hurts: runs.flatMap(({ id, name, pain, painAt, at }) =>
+      pain && at ? [{ run: id, name, drill: painAt?.name ?? null, at: at.getTime() }] : [],
+    ),
+  };
+}
+
+/** Ticks somebody as there, or not. False where the class, or the person, is not the club’s. */
+export async function setHere(
+  db: Db,
+  club: Club,
+  classId: string,
+  personId: string,
+  here: boolean,
+): Promise<boolean> {
+  return db.transaction(async (tx) => {
+    const [own] = await tx
+      .select({ id: person.id })
+      .from(liveClass)
+      .innerJoin(person, and(eq(person.clubId, liveClass.clubId), eq(person.id, personId)))
+      .where(ofClass(club, classId));
+    if (!own) return false;
+    await tx
+      .insert(liveHere)
+      .values({ clubId: club.id, classId, personId, here })
+      .onConflictDoUpdate({ target: [liveHere.clubId, liveHere.classId, liveHere.personId], set: { here } });
+    await tell(tx, classId);
+    return true;
+  });
+}
+
+/** How many were there besides who is on a list. False where the class is not the club’s. */
+export async function setOthers(db: Db, club: Club, classId: string, others: number): Promise<boolean> {
+  const rows = await db
+    .update(liveClass)
+    .set({ others: Math.max(0, Math.min(200, Math.round(others))) })
+    .where(ofClass(club, classId))
+    .returning({ id: liveClass.id });
+  if (rows.length > 0) await tell(db, classId);
+  return rows.length > 0;
+}
+
+/** Tells whoever leads a class that somebody joined, or told of pain. */
+export const tellPeople = async (db: Db, classId: string): Promise<void> => void (await tell(db, classId));
+
+/** The class that what a device tells was done in: one of the club, for the link’s group or edition. */
+export async function classToldOf(
+  db: Pick<Db, "select">,
+  club: Club,
+  classId: string,
+  { editionId, groupId }: { editionId: string; groupId: string | null },
+): Promise<string | undefined> {
+  const [row] = await db
+    .select({ id: liveClass.id })
+    .from(liveClass)
+    .where(
+      and(
+        ofClass(club, classId),
+        groupId === null
+          ? eq(liveClass.editionId, editionId)
+          : or(eq(liveClass.groupId, groupId), and(eq(liveClass.editionId, editionId), isNull(liveClass.groupId))),
+      ),
+    );
+  return row?.id;
+}
+
+/** What a version is worked out from, told apart from anything else. */
+export const versionOf = (from: unknown): string =>
+  createHash("sha256").update(JSON.stringify(from)).digest("base64url").slice(0, 22);
+
+/** What somebody does instead in a class, where it was worked out from the same before. */
+export async function keptVersion(
+  db: Pick<Db, "select">,
+  club: Club,
+  classId: string,
+  personId: string,
+  of: string,
+): Promise<Mine | undefined> {
+  const [row] = await db
+    .select({ doc: liveVersion.doc })
+    .from(liveVersion)
+    .where(
+      and(
+        eq(liveVersion.clubId, club.id),
+        eq(liveVersion.classId, classId),
+        eq(liveVersion.personId, personId),
+        eq(liveVersion.of, of),
+      ),
+    );
+  return row?.doc;
+}
+
+/** Keeps what somebody does instead in a class. */
+export async function keepVersion(
+  db: Db,
+  club: Club,
+  classId: string,
+  personId: string,
+  { of, doc }: { of: string; doc: Mine },
+): Promise<void> {
+  await db
+    .insert(liveVersion)
+    .values({ clubId: club.id, classId, personId, of, doc })
+    .onConflictDoUpdate({
+      target: [liveVersion.clubId, liveVersion.classId, liveVersion.personId],
+      set: { of, doc },
+    });
+}
+
+/** The drills that somebody’s phone told to hurt in a class. */
+export async function hurtIn(
+  db: Pick<Db, "select">,
+  club: Club,
+  classId: string,
+  personId: string,
+): Promise<PainPlace[]> {
+  const rows = await db
+    .select({ at: checkIn.painAt })
+    .from(run)
+    .innerJoin(checkIn, and(eq(checkIn.clubId, run.clubId), eq(checkIn.runId, run.id)))
+    .where(
+      and(
+        eq(run.clubId, club.id),
+        eq(run.classId, classId),
+        eq(run.personId, personId),
+        eq(checkIn.pain, true),
+        isNotNull(checkIn.painAt),
+      ),
+    );
+  return rows.flatMap(({ at }) => (at ? [at] : []));
+}
+
+/** Its end can no longer be taken back by then. */
+const CLOSES_AFTER_MS = 20_000;
+
+/**
+ * Writes down what became of a class that is over: what it says of the pace of its group, and for everybody who was ticked and
+ * had no phone in it a run of what was really run. Once; false where it is too early, or it was done before.
+ */
+export async function closeClass(db: Db, club: Club, classId: string): Promise<boolean> {
+  const [found] = await db
+    .select({
+      editionId: liveClass.editionId,
+      groupId: liveClass.groupId,
+      fold: liveClass.fold,
+      endedAt: liveClass.endedAt,
+      closedAt: liveClass.closedAt,
+    })
+    .from(liveClass)
+    .where(ofClass(club, classId));
+  if (!found?.endedAt || found.closedAt || now() - found.endedAt.getTime() < CLOSES_AFTER_MS) return false;
+  const [doc, commands, people] = await Promise.all([
+    editionOf(db, { club, edition: { id: found.editionId } }),
+    listCommands(db, club, classId),
+    peopleOfClass(db, club, classId),
+  ]);
+  const timeline = compile(doc.session, editionDrills(doc));
+  const live = advance(fold({ fold: found.fold, timeline }, commands), found.endedAt.getTime());
+  const { left, right, both } = timeline.workSeconds;
+  const share = shareRun(live, left + right + both);
+  return db.transaction(async (tx) => {
+    const [mine] = await tx
+      .update(liveClass)
+      .set({ closedAt: nowDate(), paces: pacesOf(live, commands) })
+      .where(and(ofClass(club, classId), isNull(liveClass.closedAt), isNotNull(liveClass.endedAt)))
+      .returning({ id: liveClass.id });
+    if (!mine) return false;
+    const linkId = await linkFor(tx, club, found);
+    const without = people.here.filter(({ here, joined }) => here && !joined);
+    if (linkId && share > 0 && without.length > 0)
+      await tx
+        .insert(run)
+        .values(
+          without.map(({ id, name }) => ({
+            clubId: club.id,
+            linkId,
+            clientKey: keyFor(classId, id),
+            personId: id,
+            classId,
+            name: name.slice(0, 40),
+            startedAt: new Date(live.begun ?? found.endedAt!.getTime()),
+            arrivedAt: nowDate(),
+            shareDone: share,
+            finishedAt: share >= REALLY_DONE ? found.endedAt : null,
+          })),
+        )
+        .onConflictDoNothing();
+    return true;
+  });
+}
+
+/** The address under which what was done in a class is listed: its group’s, or another of its edition; the newest. */
+async function linkFor(
+  db: Pick<Db, "select">,
+  club: Club,
+  { editionId, groupId }: { editionId: string; groupId: string | null },
+): Promise<string | undefined> {
+  const [row] = await db
+    .select({ id: link.id })
+    .from(link)
+    .where(and(eq(link.clubId, club.id), eq(link.editionId, editionId)))
+    .orderBy(
+      desc(groupId === null ? isNull(link.groupId) : sql`coalesce(${link.groupId} = ${groupId}, false)`),
+      desc(link.createdAt),
+    )
+    .limit(1);
+  return row?.id;
+}
+
+/** A key for the run of somebody without a phone: the same each time. */
+function keyFor(classId: string, personId: string): string {
+  const hash = createHash("sha256").update(`${classId} ${personId}`).digest("hex");
+  return `${hash.slice(0, 8)}-${hash.slice(8, 12)}-4${hash.slice(13, 16)}-8${hash.slice(17, 20)}-${hash.slice(20, 32)}`;
+}
+
+/** Closes what ended a while ago and was not closed, as when its server was stopped. */
+export async function closeOldClasses(db: Db): Promise<void> {
+  const rows = await db
+    .select({ clubId: liveClass.clubId, id: liveClass.id })
+    .from(liveClass)
+    .where(and(isNull(liveClass.closedAt), lt(liveClass.endedAt, new Date(now() - CLOSES_AFTER_MS))))
+    .limit(200);
+  for (const { clubId, id } of rows) await closeClass(db, clubOfEntry(clubId), id);
+}
+
+export type PastClass = {
+  id: string;
+  title: string;
+  begunAt: Date;
+  endedAt: Date | null;
+  totalSeconds: Seconds;
+  /** People who were there. */
+  people: number;
+};
+
+/** The classes of a group, the newest first. */
+export async function classesOf(
+  db: Pick<Db, "select">,
+  club: Club,
+  groupId: string,
+  most: number,
+): Promise<PastClass[]> {
+  const there = sql<number>`(
+    select count(distinct who)::int from (
+      select ${liveHere.personId}::text as who from ${liveHere}
+        where ${liveHere.clubId} = ${liveClass.clubId} and ${liveHere.classId} = ${liveClass.id} and ${liveHere.here}
+      union select coalesce(${run.personId}::text, ${run.id}::text) from ${run}
+        where ${run.clubId} = ${liveClass.clubId} and ${run.classId} = ${liveClass.id}
+    ) w) + ${liveClass.others}`;
+  return db
+    .select({
+      id: liveClass.id,
+      title: sql<string>`coalesce(${edition.doc} -> 'session' ->> 'title', '')`,
+      begunAt: liveClass.createdAt,
+      endedAt: liveClass.endedAt,
+      totalSeconds: edition.totalSeconds,
+      people: there,
+    })
+    .from(liveClass)
+    .innerJoin(edition, and(eq(edition.clubId, liveClass.clubId), eq(edition.id, liveClass.editionId)))
+    .where(and(eq(liveClass.clubId, club.id), eq(liveClass.groupId, groupId), gt(liveClass.lastN, 0)))
+    .orderBy(desc(liveClass.createdAt))
+    .limit(most);
+}
+
+/** What so many of the latest classes of a group say of its pace, the newest first. */
+export async function pacesOfGroup(
+  db: Pick<Db, "select">,
+  club: Club,
+  groupId: string,
+  most = 60,
+): Promise<{ paces: ClassPaces; at: Date }[]> {
+  const rows = await db
+    .select({ paces: liveClass.paces, at: liveClass.createdAt })
+    .from(liveClass)
+    .where(and(eq(liveClass.clubId, club.id), eq(liveClass.groupId, groupId), isNotNull(liveClass.paces)))
+    .orderBy(desc(liveClass.createdAt))
+    .limit(most);
+  return rows.flatMap(({ paces, at }) => (paces ? [{ paces, at }] : []));
+}
+
+/** A class that is over or running, with its group’s name. */
+export async function classRecord(db: Pick<Db, "select">, club: Club, classId: string) {
+  const [row] = await db
+    .select({
+      id: liveClass.id,
+      editionId: liveClass.editionId,
+      groupId: liveClass.groupId,
+      groupName: group.name,
+      fold: liveClass.fold,
+      createdAt: liveClass.createdAt,
+      endedAt: liveClass.endedAt,
+      closedAt: liveClass.closedAt,
+      sessionId: edition.sessionId,
+    })
+    .from(liveClass)
+    .innerJoin(edition, and(eq(edition.clubId, liveClass.clubId), eq(edition.id, liveClass.editionId)))
+    .leftJoin(group, and(eq(group.clubId, liveClass.clubId), eq(group.id, liveClass.groupId)))
+    .where(ofClass(club, classId));
+  return row;
+}
+
+export type RunOfClass = {
+  id: string;
+  personId: string | null;
+  name: string;
+  shareDone: Share;
+  effort: number | null;
+  pain: boolean | null;
+  painWhere: string | null;
+  drill: string | null;
+};
+
+/** What was done in a class, and said of it, by everybody who was in it. */
+export async function runsOfClass(db: Pick<Db, "select">, club: Club, classId: string): Promise<RunOfClass[]> {
+  const rows = await db
+    .select({
+      id: run.id,
+      personId: run.personId,
+      name: sql<string>`coalesce(${person.name}, ${run.name})`,
+      shareDone: run.shareDone,
+      effort: checkIn.effort,
+      pain: checkIn.pain,
+      painWhere: checkIn.painWhere,
+      painAt: checkIn.painAt,
+    })
+    .from(run)
+    .leftJoin(person, and(eq(person.clubId, run.clubId), eq(person.id, run.personId)))
+    .leftJoin(checkIn, and(eq(checkIn.clubId, run.clubId), eq(checkIn.runId, run.id)))
+    .where(and(eq(run.clubId, club.id), eq(run.classId, classId), isNull(run.removedAt)))
+    .orderBy(desc(sql`coalesce(${checkIn.pain}, false)`), asc(sql`lower(coalesce(${person.name}, ${run.name}))`))
+    .limit(600);
+  return rows.map(({ painAt, ...row }) => ({ ...row, drill: painAt?.name ?? null }));
+}
+
+/** What somebody without a phone said of a class, written down by their coach. Pain that was told stays. False where there is no such run in a class of the club. */
+export async function sayFor(
+  db: Db,
+  club: Club,
+  classId: string,
+  runId: string,
+  said: { effort: number | null; pain: boolean; painWhere: string },
+): Promise<boolean> {
+  const mine = db
+    .select({ id: run.id })
+    .from(run)
+    .where(and(eq(run.clubId, club.id), eq(run.classId, classId), eq(run.id, runId)));
+  const [known] = await mine;
+  if (!known) return false;
+  await db
+    .insert(checkIn)
+    .values({
+      clubId: club.id,
+      runId,
+      effort: said.effort,
+      pain: said.pain,
+      painWhere: said.painWhere || null,
+      sentAt: nowDate(),
+      arrivedAt: nowDate(),
+      // Whoever writes it down has seen it.
+      seenAt: nowDate(),
+    })
+    .onConflictDoUpdate({
+      target: [checkIn.clubId, checkIn.runId],
+      set: {
+        effort: sql`coalesce(excluded.effort, ${checkIn.effort})`,
+        pain: sql`${checkIn.pain} or excluded.pain`,
+        painWhere: sql`coalesce(${checkIn.painWhere}, excluded.pain_where)`,
+      },
+    });
+  return true;
+}
+
+/** Keeps what is chosen for people of a class. False where the class is not the club’s. */
+export async function setClassChoices(db: Db, club: Club, classId: string, choices: Choice[]): Promise<boolean> {
+  const rows = await db
+    .update(liveClass)
+    .set({ choices })
+    .where(ofClass(club, classId))
+    .returning({ id: liveClass.id });
+  return rows.length > 0;
+}
