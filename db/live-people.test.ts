@@ -119,7 +119,11 @@ describe("pain that a phone tells in a class", () => {
     expect(await keepCheckIn(db, opened, early)).toBe(false);
     const seen = async () => (await db.select().from(checkIn).where(eq(checkIn.runId, kept!.id)))[0]!;
     expect((await seen()).seenAt).not.toBeNull();
-    await keepCheckIn(db, opened, saying({ ...one, shareDone: 0.9 }, { hard: 7, pain: false, painWhere: "", note: "ok" }));
+    await keepCheckIn(
+      db,
+      opened,
+      saying({ ...one, shareDone: 0.9 }, { hard: 7, pain: false, painWhere: "", note: "ok" }),
+    );
     expect(await seen()).toMatchObject({ effort: 7, pain: true, note: "ok", painAt: place, seenAt: expect.any(Date) });
     await keepCheckIn(db, opened, saying(one, { hard: 2, pain: true, painWhere: "left knee" }));
     expect(await seen()).toMatchObject({ effort: 7, pain: true, painWhere: "left knee", seenAt: null });

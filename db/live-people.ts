@@ -78,9 +78,7 @@ export async function peopleOfClass(db: Pick<Db, "select">, club: Club, classId:
         .select({ id: person.id, name: person.name })
         .from(membership)
         .innerJoin(person, isOf)
-        .where(
-          and(eq(membership.clubId, club.id), eq(membership.groupId, found.groupId), isNull(membership.until)),
-        )
+        .where(and(eq(membership.clubId, club.id), eq(membership.groupId, found.groupId), isNull(membership.until)))
         .orderBy(asc(person.name))
     : [];
   const ticked = new Map(ticks.map(({ id, here }) => [id, here]));
@@ -101,13 +99,7 @@ export async function peopleOfClass(db: Pick<Db, "select">, club: Club, classId:
 }
 
 /** Ticks somebody as there, or not. False where the class, or the person, is not the club’s. */
-export async function setHere(
-  db: Db,
-  club: Club,
-  classId: string,
-  personId: string,
-  here: boolean,
-): Promise<boolean> {
+export async function setHere(db: Db, club: Club, classId: string, personId: string, here: boolean): Promise<boolean> {
   return db.transaction(async (tx) => {
     const [own] = await tx
       .select({ id: person.id })

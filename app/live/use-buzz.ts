@@ -14,7 +14,8 @@ export function useBuzz(live: Live | undefined, now: EpochMs): void {
     if (live?.run.state !== "running") return;
     const position = positionAt(live.run, now);
     const due = live.run.segments.some(
-      ({ kind, start }) => kind === "switch" && last.current < start - BEFORE && position >= start - BEFORE && position < start,
+      ({ kind, start }) =>
+        kind === "switch" && last.current < start - BEFORE && position >= start - BEFORE && position < start,
     );
     last.current = position;
     if (due && typeof navigator.vibrate === "function") navigator.vibrate(PATTERN);

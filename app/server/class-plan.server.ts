@@ -50,30 +50,23 @@ export async function classPlan(club: Club, classId: string): Promise<ClassPlan 
     const { session } = edition.doc;
     const known = await drillsToday({ club, edition });
     const plan = await inTurns(
-      together(
-        session,
-        compile(session, editionDrills(edition.doc)),
-        withChoices(here.group, here.people, chosen),
-        {
-          drills: (id) => known.get(id),
-          offered: own.length > 0 ? [...own.map(({ doc }) => doc), ...DRILLS] : DRILLS,
-          arc: arcWith(session.purpose, arcs[session.purpose]),
-        },
-      ),
+      together(session, compile(session, editionDrills(edition.doc)), withChoices(here.group, here.people, chosen), {
+        drills: (id) => known.get(id),
+        offered: own.length > 0 ? [...own.map(({ doc }) => doc), ...DRILLS] : DRILLS,
+        arc: arcWith(session.purpose, arcs[session.purpose]),
+      }),
     );
     const workedOut = plan.lines.flatMap(({ block, item, instead }) =>
       instead
         .filter((one) => !one.chosen)
         .flatMap(({ does, people }) =>
-          people.map(
-            (at): Choice => ({
-              athleteId: here.people[at]!,
-              block,
-              item,
-              at: session.blocks[block]!.items[item]!.drill,
-              does,
-            }),
-          ),
+          people.map((at): Choice => ({
+            athleteId: here.people[at]!,
+            block,
+            item,
+            at: session.blocks[block]!.items[item]!.drill,
+            does,
+          })),
         ),
     );
     return {

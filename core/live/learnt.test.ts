@@ -14,7 +14,13 @@ const session = newSession({ title: "A", purpose: "before-training" }, [
     title: "One",
     rounds: 1,
     sideOrder: "drill-by-drill",
-    items: [drill("squat-free"), drill("hip-circle-kneel"), drill("cat-camel"), drill("calf-wall-straight"), drill("squat-free")],
+    items: [
+      drill("squat-free"),
+      drill("hip-circle-kneel"),
+      drill("cat-camel"),
+      drill("calf-wall-straight"),
+      drill("squat-free"),
+    ],
   },
 ] as never);
 
@@ -35,7 +41,7 @@ describe("a group’s pace", () => {
     expect(of([1.02, 1.02, 1.02, 1.02])).toEqual([]);
     const [offer] = of([1.5, 1.5, 1.5]);
     expect(offer!.learnt.ratio).toBeGreaterThan(1.25);
-    expect(offer!.pace).toEqual({ moveBase: 4, moveStep: 2.5 });
+    expect(offer!.pace).toEqual({ moveBase: 4, moveStep: 3 });
     const after = compile(editPace(session, offer!.pace), drillById).totalSeconds;
     expect(offer!.more).toBeCloseTo(after - compile(session, drillById).totalSeconds, 9);
     expect(offer!.then - offer!.now).toBeCloseTo(offer!.more, 9);

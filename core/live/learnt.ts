@@ -92,7 +92,8 @@ export function offersFor(
     const more = after.totalSeconds - before.totalSeconds;
     if (more === 0) return [];
     const now = before.segments.reduce(
-      (sum, segment) => sum + (KIND_OF[segment.kind] === (one.kind === "kit" ? "moves" : one.kind) ? segment.seconds : 0),
+      (sum, segment) =>
+        sum + (KIND_OF[segment.kind] === (one.kind === "kit" ? "moves" : one.kind) ? segment.seconds : 0),
       0,
     );
     return [{ learnt: one, pace, now, then: now + more, more }];

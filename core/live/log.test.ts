@@ -40,16 +40,24 @@ function classOf(acts: readonly (readonly [number, Command])[], until: number, m
     });
   }
   const live = advance(fold(frozen, commands), T0 + until * 1000);
-  return { live, commands, paces: pacesOf(live, commands), log: logOf(live) };
+  return { live, commands, paces: pacesOf(live, commands), log: logOf(live, timeline) };
 }
 const first = (kind: string, nth = 1) => timeline.segments.filter((one) => one.kind === kind)[nth - 1]!;
-const total = (live: Live) => passagesOf(live).reduce((sum, { ran, holds }) => sum + ran + holds.reduce((s, h) => s + h.seconds, 0), 0);
+const total = (live: Live) =>
+  passagesOf(live).reduce((sum, { ran, holds }) => sum + ran + holds.reduce((s, h) => s + h.seconds, 0), 0);
 const GO = [0, { do: "go" }] as const;
 
 describe("what was run", () => {
   it("is as long as the class was, whatever was done to it", () => {
     const { live } = classOf(
-      [GO, [20, { do: "hold" }], [32, { do: "go" }], [40, { do: "more", seconds: 15 }], [90, { do: "skip" }], [130, { do: "back" }]],
+      [
+        GO,
+        [20, { do: "hold" }],
+        [32, { do: "go" }],
+        [40, { do: "more", seconds: 15 }],
+        [90, { do: "skip" }],
+        [130, { do: "back" }],
+      ],
       400,
     );
     expect(total(live)).toBeCloseTo(Math.min(400, ((live.over ?? T0 + 400_000) - T0) / 1000), 3);
@@ -66,7 +74,10 @@ describe("what was run", () => {
   });
   it("tells what was skipped, and what was left early", () => {
     const start = first("work").start;
-    const { live, log } = classOf([GO, [start + 5, { do: "skip" }], [start + 6, { do: "skip" }]], timeline.totalSeconds);
+    const { live, log } = classOf(
+      [GO, [start + 5, { do: "skip" }], [start + 6, { do: "skip" }]],
+      timeline.totalSeconds,
+    );
     expect(log[0]!.left).toBe(true);
     expect(skippedOf(live, session.blocks)).toEqual([{ block: 0, item: 1 }]);
     expect(shareRun(live, work)).toBeLessThan(1);
@@ -145,7 +156,10 @@ describe("what a class says of its group’s pace", () => {
     expect(alone.kinds.sides?.planned.length ?? 0).toBe(n - 1);
   });
   it("is against the usual pace, whatever the session plans with", () => {
-    const slow = compile({ ...session, pace: { ...session.pace, switchSides: 9, moveBase: 6, moveStep: 4 } }, drillById);
+    const slow = compile(
+      { ...session, pace: { ...session.pace, switchSides: 9, moveBase: 6, moveStep: 4 } },
+      drillById,
+    );
     const live = advance(
       fold({ fold: 1, timeline: slow }, [
         { n: 1, key: "k", by: "c", seen: 0, on: null, from: T0, command: { do: "go" } },
@@ -155,6 +169,8 @@ describe("what a class says of its group’s pace", () => {
     const { kinds } = pacesOf(live, []);
     expect(kinds.sides!.planned.every((one) => one === USUAL_PACE.switchSides)).toBe(true);
     expect(kinds.sides!.real.every((one) => Math.abs(one - 9) < 1e-6)).toBe(true);
-    expect(kinds.moves!.real.reduce((a, b) => a + b, 0)).toBeGreaterThan(kinds.moves!.planned.reduce((a, b) => a + b, 0) * 1.5);
+    expect(kinds.moves!.real.reduce((a, b) => a + b, 0)).toBeGreaterThan(
+      kinds.moves!.planned.reduce((a, b) => a + b, 0) * 1.5,
+    );
   });
 });

@@ -2,7 +2,7 @@ import type { Sent } from "./commands";
 import { segmentIdAt, type Live } from "./fold";
 import { observed, type Observed } from "./pace";
 import { USUAL_PACE } from "~/core/dose/pace";
-import type { Segment, SegmentKind } from "~/core/timeline/types";
+import type { Segment, SegmentKind, Timeline } from "~/core/timeline/types";
 import { moveSeconds } from "~/core/vocabulary/postures";
 import type { EpochMs, Seconds, Share } from "~/core/units";
 
@@ -186,7 +186,10 @@ export function observedOf({ planned, real, byHand }: KindPace, weeksAgo: number
 
 /** How much of the work of a class was really run, 0 to 1. */
 export function shareRun(live: Live, work: Seconds): Share {
-  const ran = passagesOf(live).reduce((sum, { segment, ran: seconds }) => sum + (segment.kind === "work" ? seconds : 0), 0);
+  const ran = passagesOf(live).reduce(
+    (sum, { segment, ran: seconds }) => sum + (segment.kind === "work" ? seconds : 0),
+    0,
+  );
   return work > 0 ? Math.min(1, ran / work) : 0;
 }
 
@@ -204,22 +207,27 @@ export type LogLine = {
   left: boolean;
 };
 
-/** What was run, drill by drill, in order. */
-export function logOf(live: Live): LogLine[] {
+/** What was run, drill by drill, in order; planned is each pass as a whole, as it was handed out. */
+export function logOf(live: Live, { segments }: Pick<Timeline, "segments">): LogLine[] {
   const lines: LogLine[] = [];
+  const whole = (one: Segment) =>
+    segments.reduce(
+      (sum, { block, item, round, seconds }) =>
+        block === one.block && item === one.item && round === one.round ? sum + seconds : sum,
+      0,
+    );
   for (const { segment, planned, began, ended, ran, holds } of passagesOf(live)) {
     const held = holds.reduce((sum, { seconds }) => sum + seconds, 0);
     const short = segment.kind === "work" && ran < planned - 1;
     const last = lines.at(-1);
     if (last?.block === segment.block && last.item === segment.item && last.round === segment.round) {
       last.ended = ended;
-      last.planned += planned;
       last.ran += ran;
       last.held += held;
       last.left ||= short;
     } else {
       const { block, item, round } = segment;
-      lines.push({ block, item, round, began, ended, planned, ran, held, left: short });
+      lines.push({ block, item, round, began, ended, planned: whole(segment), ran, held, left: short });
     }
   }
   return lines;

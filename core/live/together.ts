@@ -79,6 +79,7 @@ export function* together(
   const concerns: Concern[] = [];
   const kit: Partial<Record<Kit, number>> = {};
   let places = 0;
+  let warmed: Seconds = 0;
   for (const [b, block] of session.blocks.entries())
     for (const [i, set] of block.items.entries()) {
       yield;
@@ -105,9 +106,11 @@ export function* together(
               ? { at, does: "rest", name: "rest" }
               : { at, does: { drill: answer.drill.id, level: answer.level }, name: answer.drill.name },
           );
-        else needs.push({ at, ways: waysFor(item, own, one, states[at]!, { ...by, phase: phases[b], block: b }) });
+        else
+          needs.push({ at, ways: waysFor(item, own, one, states[at]!, { ...by, phase: phases[b], block: b, warmed }) });
         yield;
       }
+      if (scalesOf(own, item.level).pulse >= 2) warmed += works;
       const instead = [
         ...fixed.map(({ at, ...one }) => ({ ...one, people: alike[at]!.people, at: [at], chosen: true })),
         ...chosenFor(needs).map(({ way, at }) => ({
@@ -147,8 +150,7 @@ export function* together(
     }
   for (const [at, { others }] of states.entries())
     if (places > 0 && others / places > OWN_SESSION)
-      for (const person of alike[at]!.people)
-        concerns.unshift({ kind: "own session", person, share: others / places });
+      for (const person of alike[at]!.people) concerns.unshift({ kind: "own session", person, share: others / places });
   return { lines, concerns, kit };
 }
 
@@ -162,7 +164,7 @@ function passed(state: State, block: number, drill: Drill, level: LevelName, wor
   if (scalesOf(drill, level).pulse >= 2) state.warm += work;
 }
 
-type For = Parameters<typeof fallbacksFor>[2] & { phase: Phase | undefined; block: number };
+type For = Parameters<typeof fallbacksFor>[2] & { phase: Phase | undefined; block: number; warmed: Seconds };
 
 /** Whether the job of a place is to warm, to build up or to rehearse: what stands in for it may be little easier on the heart. */
 const raises = (phase: Phase | undefined): boolean =>
@@ -178,8 +180,9 @@ function waysFor(item: Item, own: Drill, { protections }: Alike, state: State, b
     if (ways.length >= LOOKED_AT) break;
     rank++;
     if (raises(by.phase) && scalesOf(drill, level).pulse < pulse - 1) continue;
-    // What they have done counts, not what the others have.
-    if (state.warm < WARM && !coldSafe(drill, level)) continue;
+    // What they have done counts, not what the others have: who is colder than those gets nothing that wants warmth.
+    const colder = state.warm < WARM && (by.warmed >= WARM || coldSafe(own, item.level));
+    if (colder && !coldSafe(drill, level)) continue;
     const moves = state.block === by.block && state.place !== placeOf(drill.levels[level].posture) ? STAYS : 0;
     ways.push({
       key: `${drill.id} ${level}`,

@@ -48,7 +48,7 @@ export async function recordPage(club: Club, classId: string | undefined) {
     ended: live.over ?? null,
     promised: timeline.totalSeconds,
     ran: live.ran.reduce((sum, { from, to }) => sum + (to - from) / 1000, 0),
-    lines: logOf(live).map((line) => ({ ...line, name: nameAt(line) })),
+    lines: logOf(live, timeline).map((line) => ({ ...line, name: nameAt(line) })),
     skipped: skippedOf(live, session.blocks).map(nameAt),
     changes: commands.flatMap(({ n, command }) =>
       command.do === "rest" && live.outcomes[n] === "done" ? [command.words] : [],

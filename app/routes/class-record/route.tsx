@@ -28,7 +28,9 @@ export async function action({ request, params }: Route.ActionArgs) {
     .trim()
     .slice(0, 120);
   const kept = await sayFor(getServices().db, club, idOf(params.class), idOf(run), { effort, pain, painWhere });
-  return kept ? data({ run, fault: undefined }) : data({ run, fault: "They are not in this class any more." }, { status: 404 });
+  return kept
+    ? data({ run, fault: undefined })
+    : data({ run, fault: "They are not in this class any more." }, { status: 404 });
 }
 
 export default function ClassRecord({ loaderData }: Route.ComponentProps) {

@@ -45,7 +45,10 @@ export function RecordView({ page }: { page: Page }) {
                 {clockText(Math.round(page.ran))} of {clockText(page.promised)} planned
               </span>
               {page.ended !== null && Math.abs(late) >= 3 && (
-                <> ({secondsText(Math.abs(Math.round(late)))} {late > 0 ? "longer" : "shorter"})</>
+                <>
+                  {" "}
+                  ({secondsText(Math.abs(Math.round(late)))} {late > 0 ? "longer" : "shorter"})
+                </>
               )}
             </>
           )}
@@ -168,16 +171,16 @@ function Pace({ page }: { page: Page }) {
       <ul className="flex flex-col gap-1">
         {kinds.map((one) => (
           <li key={one.kind}>
-            <span className="font-semibold">{one.words}</span>: {Math.round(one.real)} s, usually {Math.round(one.usual)} s (
-            {one.times} {one.times === 1 ? "time" : "times"},{" "}
+            <span className="font-semibold">{one.words}</span>: {Math.round(one.real)} s, usually{" "}
+            {Math.round(one.usual)} s ({one.times} {one.times === 1 ? "time" : "times"},{" "}
             {one.byHand ? "started by hand" : "by the clock: the plan was enough"}).
           </li>
         ))}
       </ul>
       {left > 0 && (
         <p className="text-sm text-ink-soft">
-          {left} left out: the first of a class, what was gone back to or skipped, what was led without a connection, and
-          what took so long that something else happened.
+          {left} left out: the first of a class, what was gone back to or skipped, what was led without a connection,
+          and what took so long that something else happened.
         </p>
       )}
     </Part>

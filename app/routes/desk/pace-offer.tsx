@@ -27,7 +27,10 @@ export function PaceOffers({ desk, groupId, name }: { desk: Desk; groupId: strin
   const offers = useMemo(() => offersFor(desk.session, drills, learnt), [desk.session, drills, learnt]);
   if (offers.length === 0) return null;
   return (
-    <section aria-label="The pace of this group" className="flex flex-col gap-2 rounded-lg border border-line bg-land p-3">
+    <section
+      aria-label="The pace of this group"
+      className="flex flex-col gap-2 rounded-lg border border-line bg-land p-3"
+    >
       {offers.map((offer) => (
         <div key={offer.learnt.kind} className="flex flex-col gap-2">
           <p className="flex items-baseline gap-2">

@@ -33,7 +33,9 @@ export function Hurts({ drill, onYes, onNo }: { drill: string; onYes: () => void
 export function HurtTold({ waits }: { waits: boolean }) {
   return (
     <p role="status" className="mx-auto w-full max-w-xl border-l-4 border-plum pl-3 short:text-sm">
-      {waits ? "Not sent yet: tell your coach yourself. It goes as soon as there is a connection." : "Your coach has been told."}{" "}
+      {waits
+        ? "Not sent yet: tell your coach yourself. It goes as soon as there is a connection."
+        : "Your coach has been told."}{" "}
       Leave that movement out for now; stop altogether if it goes on, and see a licensed practitioner if it doesn’t go
       away.
     </p>

@@ -182,12 +182,7 @@ export function InStep({ token, joined, edition, person, look, unsent, onLeave, 
             >
               <ChevronsDown size={18} aria-hidden className="shrink-0" /> Easier
             </Control>
-            <Control
-              small
-              label="Something hurts"
-              disabled={!face || waiting || rests}
-              onClick={() => setAsking(true)}
-            >
+            <Control small label="Something hurts" disabled={!face || waiting || rests} onClick={() => setAsking(true)}>
               <HeartPulse size={18} aria-hidden className="shrink-0" /> Hurts
             </Control>
             <Control

@@ -129,7 +129,10 @@ function ClassesPart({ page }: { page: GroupPage }) {
       <h2 className="text-lg font-semibold">Classes</h2>
       <ul className="flex flex-col">
         {classes.map((one) => (
-          <li key={one.id} className="flex flex-wrap items-baseline gap-x-3 border-t border-line py-1.5 first:border-t-0">
+          <li
+            key={one.id}
+            className="flex flex-wrap items-baseline gap-x-3 border-t border-line py-1.5 first:border-t-0"
+          >
             <Link to={`/classes/${one.id}`} className="min-w-0 flex-1 truncate underline underline-offset-4">
               {one.title}
             </Link>

@@ -64,7 +64,7 @@ const doesWords = (line: Line, does: Line["instead"][number]["does"], name: stri
   does === "rest"
     ? "rest: walk, shake out, breathe"
     : name === line.name
-      ? `${LEVEL_WORDS[does.level]}`
+      ? `the ${LEVEL_WORDS[does.level]} level`
       : `${name}${does.level === "standard" ? "" : ` (${LEVEL_WORDS[does.level]})`}`;
 
 /** Before the class: everybody who does something else, drill by drill, on one page. */
@@ -101,8 +101,8 @@ export default function LiveInstead({ loaderData }: Route.ComponentProps) {
             one.kind === "rests" ? (
               <Notice key={`${person.id} ${one.block}.${one.item}`}>
                 <span className="font-semibold">{person.name}</span> has nothing safe to do at {one.name}
-                {one.again ? ", and rests before it, too" : `, for ${secondsText(Math.round(one.seconds))}`}. Another drill
-                there would suit everybody.
+                {one.again ? ", and rests before it, too" : `, for ${secondsText(Math.round(one.seconds))}`}. Another
+                drill there would suit everybody.
               </Notice>
             ) : null,
           )}
@@ -138,7 +138,10 @@ export default function LiveInstead({ loaderData }: Route.ComponentProps) {
                             type="button"
                             aria-label={`Change what ${person.name} does at ${line.name}`}
                             onClick={() =>
-                              setSearch({ person: person.id, at: `${line.block}.${line.item}` }, { preventScrollReset: true })
+                              setSearch(
+                                { person: person.id, at: `${line.block}.${line.item}` },
+                                { preventScrollReset: true },
+                              )
                             }
                             className="min-h-9 rounded-md border border-line bg-land px-2.5 hover:bg-land-deep print:min-h-0 print:border-0 print:bg-transparent print:px-1"
                           >
@@ -155,8 +158,8 @@ export default function LiveInstead({ loaderData }: Route.ComponentProps) {
         </ol>
       )}
       <p className="text-sm text-ink-soft print:hidden">
-        What is changed here is for this class alone. Phones have it as they join; who is in the class already has it after
-        joining again.
+        What is changed here is for this class alone. Phones have it as they join; who is in the class already has it
+        after joining again.
       </p>
       {open && (
         <Dialog
@@ -165,12 +168,7 @@ export default function LiveInstead({ loaderData }: Route.ComponentProps) {
           title={`${open.name} at ${open.drill}`}
           description="Only what spares what they protect, in the same time as the others."
         >
-          <Form
-            method="post"
-            action={`/live/${id}/instead`}
-            preventScrollReset
-            className="flex flex-col gap-1"
-          >
+          <Form method="post" action={`/live/${id}/instead`} preventScrollReset className="flex flex-col gap-1">
             <input type="hidden" name="person" value={open.person} />
             <input type="hidden" name="at" value={open.at} />
             {[

@@ -46,7 +46,8 @@ async function carryOut({ club, zone }: Coach, id: string, ask: z.infer<typeof m
   const kept = (is: boolean) => ({ kind: is ? ("kept" as const) : ("gone" as const) });
   if ("here" in ask) return kept(await setHere(db, club, id, ask.here.person, ask.here.here));
   if ("others" in ask) return kept(await setOthers(db, club, id, ask.others));
-  if ("press" in ask && ask.press.command.do === "end") setTimeout(() => void closing(club, id), CLOSE_AFTER_MS).unref();
+  if ("press" in ask && ask.press.command.do === "end")
+    setTimeout(() => void closing(club, id), CLOSE_AFTER_MS).unref();
   if ("press" in ask) return addCommand(db, club, id, ask.press);
   if ("apart" in ask) return addApart(db, club, id, ask.apart);
   if ("later" in ask) return reckon(club, id, { later: true, ...ask.later });

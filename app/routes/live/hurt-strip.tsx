@@ -13,13 +13,18 @@ export function HurtStrip({ hurts, zone }: { hurts: ClassPeople["hurts"]; zone: 
       {open.map(({ run, name, drill, at }) => (
         <li
           key={run}
-          className="flex items-center gap-3 rounded-lg border-l-4 border-plum bg-plum-wash py-1 pr-1 pl-3 short:text-sm"
+          className="flex items-center gap-3 rounded-lg border-l-4 border-plum bg-plum-wash py-1 pr-1 pl-3 short:py-0 short:text-sm"
         >
           <p className="min-w-0 flex-1">
             <span className="font-semibold">{name}</span>: something hurts{drill && ` in ${drill}`}. They rest from it.{" "}
             <span className="whitespace-nowrap text-ink-soft tabular-nums">{timeOfDay(at, zone)}</span>
           </p>
-          <Control small label={`I have seen that ${name} hurts`} onClick={() => setAway((all) => new Set(all).add(run))}>
+          <Control
+            small
+            className="short:min-h-9"
+            label={`I have seen that ${name} hurts`}
+            onClick={() => setAway((all) => new Set(all).add(run))}
+          >
             Seen
           </Control>
         </li>

@@ -33,13 +33,7 @@ export function Connection({ leading }: { leading: Leading }) {
 }
 
 /** Somebody else led on meanwhile: which of the two places it is to be. */
-export function Parted({
-  leading,
-  facts,
-}: {
-  leading: Leading;
-  facts: Parameters<typeof playerView>[1];
-}) {
+export function Parted({ leading, facts }: { leading: Leading; facts: Parameters<typeof playerView>[1] }) {
   const mine = leading.live && momentOf(leading.live, leading.now);
   const face = mine && playerView(mine, facts);
   return (

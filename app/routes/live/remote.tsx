@@ -77,13 +77,7 @@ export function Remote({ page }: { page: Page }) {
   const [sounds, setSounds] = useState(false);
   const leading = useLeading(page.id, frozen, sounds);
   return (
-    <RemoteView
-      led={{ ...page, ofClass: page }}
-      leading={leading}
-      facts={facts}
-      sounds={sounds}
-      onSounds={setSounds}
-    />
+    <RemoteView led={{ ...page, ofClass: page }} leading={leading} facts={facts} sounds={sounds} onSounds={setSounds} />
   );
 }
 
@@ -239,7 +233,7 @@ export function RemoteView({
             <SkipForward size={26} aria-hidden />
           </Control>
         </div>
-        <div className="mx-auto grid w-full max-w-xl grid-cols-12 gap-2 *:col-span-4 *:nth-[-n+3]:col-span-4 short:col-span-2 short:max-w-none short:grid-cols-9 short:*:col-span-1!">
+        <div className="mx-auto grid w-full max-w-xl grid-cols-12 gap-2 *:col-span-4 *:nth-[-n+3]:col-span-4 short:col-span-2 short:max-w-none short:grid-cols-12 short:*:col-span-1! short:*:text-xs! short:[&_svg]:hidden">
           <Control small label="Skip this drill" disabled={!live || over} onClick={() => void press({ do: "skip" })}>
             <ChevronsRight size={18} aria-hidden /> Drill
           </Control>
@@ -269,7 +263,10 @@ export function RemoteView({
             disabled={!live || over}
             onClick={() => void press({ do: "lead", by: live?.lead === "hand" ? "clock" : "hand" })}
           >
-            <Hand size={18} aria-hidden /> I start each
+            <Hand size={18} aria-hidden />{" "}
+            <span>
+              <span className="short:hidden">I start</span> each
+            </span>
           </Control>
           <Control
             small
@@ -326,24 +323,31 @@ export function RemoteView({
       </footer>
       {ofClass && (
         <>
-      <Dialog open={wall} onOpenChange={setWall} title="The wall">
-        <p>
-          On the screen of the hall open <span className="font-semibold">{ofClass.wall.replace(/^https?:\/\//, "")}</span>{" "}
-          and type:
-        </p>
-        <p className="clock-type text-center text-5xl tracking-[0.2em]" data-testid="wall-code">
-          {ofClass.code.slice(0, 3)} {ofClass.code.slice(3)}
-        </p>
-        <p className="text-ink-soft">
-          It shows the class to everybody, and can change nothing. The code is for this class alone, and ends with it.
-        </p>
-        <Form method="post" className="self-start">
-          <Control small type="submit" label="A new code: screens opened with this one are shut">
-            A new code
-          </Control>
-        </Form>
-      </Dialog>
-          <WhoIsHere open={who} onOpenChange={setWho} classId={ofClass.id} groupId={ofClass.groupId} leading={leading} />
+          <Dialog open={wall} onOpenChange={setWall} title="The wall">
+            <p>
+              On the screen of the hall open{" "}
+              <span className="font-semibold">{ofClass.wall.replace(/^https?:\/\//, "")}</span> and type:
+            </p>
+            <p className="clock-type text-center text-5xl tracking-[0.2em]" data-testid="wall-code">
+              {ofClass.code.slice(0, 3)} {ofClass.code.slice(3)}
+            </p>
+            <p className="text-ink-soft">
+              It shows the class to everybody, and can change nothing. The code is for this class alone, and ends with
+              it.
+            </p>
+            <Form method="post" className="self-start">
+              <Control small type="submit" label="A new code: screens opened with this one are shut">
+                A new code
+              </Control>
+            </Form>
+          </Dialog>
+          <WhoIsHere
+            open={who}
+            onOpenChange={setWho}
+            classId={ofClass.id}
+            groupId={ofClass.groupId}
+            leading={leading}
+          />
         </>
       )}
       {by && (
