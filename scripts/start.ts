@@ -7,6 +7,7 @@ import { sql } from "drizzle-orm";
 import { buildIfChanged, earlierAssets } from "./setup/build";
 import { workOutStresses } from "./setup/stresses";
 import { startCluster, type Cluster } from "./setup/cluster";
+import { MOST_PROCESSES, serveMany, type Many } from "./setup/many";
 import { ROOT, stateFolder } from "./setup/places";
 import { giveUp, say, Trouble } from "./setup/say";
 import { keepFile, readSecrets } from "./setup/secrets";
@@ -14,7 +15,10 @@ import { keepFile, readSecrets } from "./setup/secrets";
 const DEFAULT_PORT = 4810;
 
 async function main(): Promise<void> {
-  const { values } = parseArgs({ options: { fresh: { type: "boolean" }, yes: { type: "boolean" } } });
+  const { values } = parseArgs({
+    options: { fresh: { type: "boolean" }, yes: { type: "boolean" }, processes: { type: "string" } },
+  });
+  const processes = readProcesses(values.processes);
   const port = readPort(process.env["PORT"]);
   const folder = stateFolder();
   const unlock = lock(folder, port);
@@ -28,6 +32,7 @@ async function main(): Promise<void> {
   const secrets = readSecrets(folder);
   let cluster: Cluster | undefined;
   let server: Server | undefined;
+  let many: Many | undefined;
   let ending = false;
   for (const signal of ["SIGINT", "SIGTERM", "SIGHUP"] as const)
     process.on(signal, () => {
@@ -36,6 +41,7 @@ async function main(): Promise<void> {
       say("\nMapset: ending…");
       server?.close();
       server?.closeAllConnections();
+      many?.end();
       void (cluster?.stop() ?? Promise.resolve()).then(() => {
         unlock();
         process.exit(0);
@@ -76,13 +82,22 @@ async function main(): Promise<void> {
           process.exit(1);
         }),
     );
-    server = await serve({
+    const settings = {
       port,
       buildFolder,
       earlierAssets: earlierAssets(buildFolder),
       baseUrl,
       proxy: process.env["MAPSET_PROXY"] === "on",
-    }).catch((error: unknown) => noPort(error, port));
+    };
+    if (processes === 1) server = await serve(settings).catch((error: unknown) => noPort(error, port));
+    else
+      many = await serveMany(processes, settings, () => {
+        say("mapset: what serves ended again and again, and is not started any more. Its log says why.");
+        void (cluster?.stop() ?? Promise.resolve()).finally(() => {
+          unlock();
+          process.exit(1);
+        });
+      });
     process.stdout.write(`\nMapset is ready at ${baseUrl}\n`);
     if (demo) process.stdout.write(`Demo sign-in: ${demo.email}  password: ${demo.password}\n`);
     process.stdout.write("Ctrl-C ends it; what you did is saved. What Mapset writes to people: ./mapset mail\n\n");
@@ -93,6 +108,14 @@ async function main(): Promise<void> {
     unlock();
     giveUp(error);
   }
+}
+
+function readProcesses(text: string | undefined): number {
+  if (text === undefined) return 1;
+  const count = Number(text);
+  if (!Number.isInteger(count) || count < 1 || count > MOST_PROCESSES)
+    throw new Trouble(`--processes is a whole number from 1 to ${MOST_PROCESSES}, and not “${text}”.`);
+  return count;
 }
 
 function readPort(text: string | undefined): number {

@@ -21,6 +21,7 @@ const KNOWN: Readonly<Record<Command["do"], true>> = {
   lead: true,
   place: true,
   rest: true,
+  swap: true,
   undo: true,
   end: true,
 };

@@ -1,39 +1,44 @@
-import { RateLimiterMemory, RateLimiterRes } from "rate-limiter-flexible";
+import cluster from "node:cluster";
+import { RateLimiterCluster, RateLimiterMemory, RateLimiterRes } from "rate-limiter-flexible";
 
 /**
- * How often something may be tried. Counted in this process's memory: one process serves one Mapset. MAPSET_LIMITS=off is
- * for measurements only.
+ * How often something may be tried. Counted in memory: in this process's, or where several serve one Mapset in that of the one
+ * that started them (scripts/setup/many.ts), for all of them together. MAPSET_LIMITS=off is for measurements only.
  */
 const off = process.env["MAPSET_LIMITS"] === "off";
 const MINUTE = 60;
 
+type Counting = { keyPrefix: string; points: number; duration: number };
+const counting = (of: Counting) =>
+  cluster.isWorker ? new RateLimiterCluster({ ...of, timeoutMs: 3000 }) : new RateLimiterMemory(of);
+
 const limiters = {
   /** Sign-in by address: 30 tries in 10 minutes. */
-  signInAddress: new RateLimiterMemory({ keyPrefix: "sa", points: 30, duration: 10 * MINUTE }),
+  signInAddress: counting({ keyPrefix: "sa", points: 30, duration: 10 * MINUTE }),
   /** Sign-in for one account: 8 tries in 10 minutes, whoever asks. Devices that have been signed in to it before are counted on their own. */
-  signInAccount: new RateLimiterMemory({ keyPrefix: "si", points: 8, duration: 10 * MINUTE }),
+  signInAccount: counting({ keyPrefix: "si", points: 8, duration: 10 * MINUTE }),
   /** Sign-in for one account from a device that was signed in to it before: 8 tries in 10 minutes. */
-  signInDevice: new RateLimiterMemory({ keyPrefix: "sd", points: 8, duration: 10 * MINUTE }),
+  signInDevice: counting({ keyPrefix: "sd", points: 8, duration: 10 * MINUTE }),
   /** The old password, told wrong by whoever is signed in: 8 tries in 10 minutes. */
-  oldPassword: new RateLimiterMemory({ keyPrefix: "op", points: 8, duration: 10 * MINUTE }),
+  oldPassword: counting({ keyPrefix: "op", points: 8, duration: 10 * MINUTE }),
   /** Messages asked for by address: 10 an hour; those of an account have a limit of their own in db/messages.ts. */
-  forgotten: new RateLimiterMemory({ keyPrefix: "fg", points: 10, duration: 60 * MINUTE }),
+  forgotten: counting({ keyPrefix: "fg", points: 10, duration: 60 * MINUTE }),
   /** Addresses of messages that open nothing, by address: 20 in 10 minutes. */
-  badPasswordLink: new RateLimiterMemory({ keyPrefix: "bm", points: 20, duration: 10 * MINUTE }),
+  badPasswordLink: counting({ keyPrefix: "bm", points: 20, duration: 10 * MINUTE }),
   /** New accounts by address: 10 an hour. */
-  signUp: new RateLimiterMemory({ keyPrefix: "su", points: 10, duration: 60 * MINUTE }),
+  signUp: counting({ keyPrefix: "su", points: 10, duration: 60 * MINUTE }),
   /** Links that open nothing, by address: 20 in 10 minutes; a whole squad behind one address with a good link is not counted. */
-  badLink: new RateLimiterMemory({ keyPrefix: "bl", points: 20, duration: 10 * MINUTE }),
+  badLink: counting({ keyPrefix: "bl", points: 20, duration: 10 * MINUTE }),
   /** Codes for a wall that open nothing, by address (of the long kind by network): 20 in 10 minutes. */
-  wallCode: new RateLimiterMemory({ keyPrefix: "wc", points: 20, duration: 10 * MINUTE }),
+  wallCode: counting({ keyPrefix: "wc", points: 20, duration: 10 * MINUTE }),
   /** Devices that join a class, by class and address: 600 in 10 minutes, twice a full hall behind one. */
-  joinClass: new RateLimiterMemory({ keyPrefix: "jc", points: 600, duration: 10 * MINUTE }),
+  joinClass: counting({ keyPrefix: "jc", points: 600, duration: 10 * MINUTE }),
   /** A club's archive, written or read: 20 an hour. */
-  archive: new RateLimiterMemory({ keyPrefix: "ar", points: 20, duration: 60 * MINUTE }),
+  archive: counting({ keyPrefix: "ar", points: 20, duration: 60 * MINUTE }),
   /** What devices report of one run: 120 in 10 minutes, three times what a device sends that is followed from start to end. */
-  runReport: new RateLimiterMemory({ keyPrefix: "rr", points: 120, duration: 10 * MINUTE }),
+  runReport: counting({ keyPrefix: "rr", points: 120, duration: 10 * MINUTE }),
   /** Reports that are none, by link and address: 60 in 10 minutes. */
-  badReport: new RateLimiterMemory({ keyPrefix: "br", points: 60, duration: 10 * MINUTE }),
+  badReport: counting({ keyPrefix: "br", points: 60, duration: 10 * MINUTE }),
 } as const;
 
 export type Limit = keyof typeof limiters;

@@ -19,7 +19,7 @@ import { drillsToday, pauseForOthers } from "./edition-today.server";
 import { getServices } from "./services.server";
 
 /** A drill as a phone needs it for one person: how it is done at these levels, and no word on what it loads. */
-function forDevice(drill: Drill, levels: ReadonlySet<LevelName>): Drill {
+export function forDevice(drill: Drill, levels: ReadonlySet<LevelName>): Drill {
   const { motions, ...words } = asDocument(drill);
   const [one] = levels;
   const standard = one && motionAt(drill, one);

@@ -1,6 +1,9 @@
 import { z } from "zod";
 import type { Cut } from "./cuts";
+import type { Dose } from "~/core/dose/kinds";
+import type { Drill } from "~/core/drills/schema";
 import type { Segment } from "~/core/timeline/types";
+import type { LevelName } from "~/core/vocabulary/levels";
 import type { EpochMs, Seconds } from "~/core/units";
 
 /** The way commands are folded now. A class keeps to the one it began with; a page that meets another loads itself anew. */
@@ -35,6 +38,15 @@ export type NewRest = {
   endsBy?: EpochMs;
 };
 
+/** Another drill in the place of one that is still to come, with all a device needs to show it. */
+export type Swap = Omit<NewRest, "do"> & {
+  do: "swap";
+  at: { block: number; item: number };
+  drill: Drill;
+  level: LevelName;
+  dose: Dose;
+};
+
 export type Command =
   | { do: "go" }
   | { do: "hold" }
@@ -48,6 +60,7 @@ export type Command =
   /** To a place in the class: somebody led on without a connection, and goes on from there. */
   | { do: "place"; at: SegmentId; into: Seconds }
   | NewRest
+  | Swap
   | { do: "undo"; of: number }
   | { do: "end" };
 

@@ -1,9 +1,11 @@
 import { withAmount } from "~/core/dose/amount";
 import type { Drill } from "~/core/drills/schema";
-import type { SessionPlan } from "~/core/session/schema";
+import type { Dose } from "~/core/dose/kinds";
+import type { Item, SessionPlan } from "~/core/session/schema";
 import { compile } from "~/core/timeline/compile";
 import type { Segment } from "~/core/timeline/types";
 import type { Seconds } from "~/core/units";
+import type { LevelName } from "~/core/vocabulary/levels";
 
 /** What is changed in a session while it is run, by its places as they were handed out. */
 export type Cut =
@@ -13,7 +15,9 @@ export type Cut =
   | { do: "out"; block: number; item: number }
   | { do: "dose"; block: number; item: number; amount: number }
   /** A drill comes after the one that follows it. */
-  | { do: "later"; block: number; item: number };
+  | { do: "later"; block: number; item: number }
+  /** Another drill in its place, in the same time. */
+  | { do: "swap"; block: number; item: number; drill: string; level: LevelName; dose: Dose };
 
 /** A session with changes, and for each of its blocks and items which they were as it was handed out. */
 export type CutSession = { session: SessionPlan; blocks: number[]; items: number[][] };
@@ -34,7 +38,9 @@ export function withCuts(session: SessionPlan, cuts: readonly Cut[]): CutSession
       const at = block.items.findIndex(({ i }) => i === cut.item);
       const [one, next] = [block.items[at], block.items[at + 1]];
       if (one && next) block.items.splice(at, 2, next, one);
-    } else
+    } else if (cut.do === "swap")
+      block.items = block.items.map(({ i, item }) => ({ i, item: i === cut.item ? swapped(item, cut) : item }));
+    else
       block.items = block.items.map(({ i, item }) => ({
         i,
         item:
@@ -58,6 +64,14 @@ export function withCuts(session: SessionPlan, cuts: readonly Cut[]): CutSession
     blocks: left.map(({ b }) => b),
     items: left.map(({ items }) => items.map(({ i }) => i)),
   };
+}
+
+/** An item with another drill in its place: what was set for the one before goes with it. */
+export function swapped(
+  { cues: _, without: __, firstSide: ___, ...item }: Item,
+  { drill, level, dose }: Pick<Extract<Cut, { do: "swap" }>, "drill" | "level" | "dose">,
+): Item {
+  return { ...item, drill, level, dose };
 }
 
 /** Where a class is, as far as it is not changed any more: a drill in a round, or the round where sides are changed in it. */

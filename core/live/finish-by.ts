@@ -16,7 +16,7 @@ import type { Segment } from "~/core/timeline/types";
 import type { EpochMs, Seconds } from "~/core/units";
 import { listWords } from "~/core/wording/words";
 
-type By = {
+export type By = {
   session: SessionPlan;
   drills: (id: string) => Drill | undefined;
   group?: Group | undefined;
@@ -132,17 +132,17 @@ export function nextLater(live: Live, at: EpochMs, by: By): NewRest | undefined 
   };
 }
 
-const placeOf = (segment: Segment | undefined): Here | undefined =>
+export const placeOf = (segment: Segment | undefined): Here | undefined =>
   segment && { block: segment.block, round: segment.round, item: segment.item };
 
 /** The last segment of what is being done. */
-function lastOf({ run }: Live, session: SessionPlan, here: Here, now: number): number {
+export function lastOf({ run }: Live, session: SessionPlan, here: Here, now: number): number {
   let last = now;
   while (run.segments[last + 1] && isHere(session, here, run.segments[last + 1]!)) last++;
   return last;
 }
 
-const nameOf = (
+export const nameOf = (
   { session, drills }: Pick<By, "session" | "drills">,
   { block, item }: { block: number; item: number },
 ) => {
@@ -151,7 +151,7 @@ const nameOf = (
 };
 
 /** The blocks of the closing: of the last part, or the last block where none says which part it is. */
-function closingOf({ session, arc }: By): ReadonlySet<number> {
+export function closingOf({ session, arc }: By): ReadonlySet<number> {
   const last = session.blocks.length - 1;
   const parts = (arc ?? ARCS[session.purpose]).phases;
   const phase = parts.find(({ id }) => id === session.blocks[last]?.phase);
@@ -165,7 +165,7 @@ function raiseOf({ session, arc }: By): ReadonlySet<number> {
 }
 
 /** The items that are still to come and may be changed, by their places as handed out. */
-function coming(by: By, cuts: readonly Cut[], here: Here): { block: number; item: number; what: Item }[] {
+export function coming(by: By, cuts: readonly Cut[], here: Here): { block: number; item: number; what: Item }[] {
   const cut = withCuts(by.session, cuts);
   const closing = closingOf(by);
   const at = cut.blocks.indexOf(here.block);
@@ -234,7 +234,7 @@ const doses: Step = (by, cuts, here) => {
 };
 
 /** Whether changes leave no safety finding that the session did not have. */
-function safety({ session, drills, group, arc }: By, before: readonly Cut[]): (cuts: readonly Cut[]) => boolean {
+export function safety({ session, drills, group, arc }: By, before: readonly Cut[]): (cuts: readonly Cut[]) => boolean {
   const found = (cuts: readonly Cut[]) => {
     const cut = withCuts(session, [...before, ...cuts]);
     const input = auditInput(cut.session, drills, {

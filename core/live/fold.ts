@@ -1,5 +1,5 @@
 import type { Cut } from "./cuts";
-import { ACTS_ON, type Command, type NewRest, type SegmentId, type Sent } from "./commands";
+import { ACTS_ON, type Command, type NewRest, type SegmentId, type Sent, type Swap } from "./commands";
 import {
   addTime,
   back,
@@ -29,7 +29,10 @@ export type Ran = { id: SegmentId; from: EpochMs; to: EpochMs; held: boolean };
 /** What became of a command: done, or why not. */
 export type Outcome = "done" | "passed" | "nothing";
 
-type Before = Pick<Live, "run" | "ids" | "lead" | "cuts" | "endsBy" | "released"> & { at: EpochMs };
+type Before = Pick<Live, "run" | "ids" | "lead" | "cuts" | "endsBy" | "released" | "swaps"> & { at: EpochMs };
+
+/** What is done at a place in the place of what was handed out, by “block.item”. */
+export type Swaps = Readonly<Record<string, Pick<Swap, "drill" | "level" | "dose">>>;
 
 /**
  * A class at the moment `at`: the same on every device that has the same commands. Everything is worked out from the frozen
@@ -47,6 +50,8 @@ export type Live = {
   released: SegmentId | undefined;
   /** What was changed of the session on the way. */
   cuts: readonly Cut[];
+  /** Drills that stand in the place of others from now on. */
+  swaps: Swaps;
   endsBy: EpochMs | undefined;
   /** When it was begun, and when it was over. */
   begun: EpochMs | undefined;
@@ -66,6 +71,7 @@ export const beginning = ({ timeline }: Frozen): Live => ({
   lead: "clock",
   released: undefined,
   cuts: [],
+  swaps: {},
   endsBy: undefined,
   begun: undefined,
   over: undefined,
@@ -86,6 +92,7 @@ export function withCommand(live: Live, sent: Sent): Live {
     ids: here.ids,
     lead: here.lead,
     cuts: here.cuts,
+    swaps: here.swaps,
     endsBy: here.endsBy,
     released: here.released,
     at: sent.from,
@@ -199,6 +206,14 @@ function apply(live: Live, command: Command, n: number, at: EpochMs): Live | "pa
     }
     case "rest":
       return withRest(live, command, n, at);
+    case "swap": {
+      const next = withRest(live, command, n, at);
+      const { block, item } = command.at;
+      const { drill, level, dose } = command;
+      return next === "passed"
+        ? next
+        : { ...next, swaps: { ...live.swaps, [`${block}.${item}`]: { drill, level, dose } } };
+    }
     case "undo":
       return undone(live, command.of, at);
     case "end":
@@ -226,7 +241,12 @@ function repeated(live: Live, n: number, at: EpochMs): Live {
 }
 
 /** All after a segment becomes what is carried. Where the class is past that segment, it comes too late. */
-function withRest(live: Live, { after, segments, cuts, endsBy }: NewRest, n: number, at: EpochMs): Live | "passed" {
+function withRest(
+  live: Live,
+  { after, segments, cuts, endsBy }: Omit<NewRest, "do">,
+  n: number,
+  at: EpochMs,
+): Live | "passed" {
   const { run, ids } = live;
   const last = ids.indexOf(after);
   if (last < 0 || indexAt(run.segments, positionAt(run, at)) > last) return "passed";
@@ -273,6 +293,7 @@ function undone(live: Live, of: number, at: EpochMs): Live {
     ids: was.ids,
     lead: was.lead,
     cuts: was.cuts,
+    swaps: was.swaps,
     endsBy: was.endsBy,
     released: was.released,
     over: undefined,

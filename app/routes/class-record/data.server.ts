@@ -48,10 +48,14 @@ export async function recordPage(club: Club, classId: string | undefined) {
     ended: live.over ?? null,
     promised: timeline.totalSeconds,
     ran: live.ran.reduce((sum, { from, to }) => sum + (to - from) / 1000, 0),
-    lines: logOf(live, timeline).map((line) => ({ ...line, name: nameAt(line) })),
+    // Swapped and taken back is as it was handed out: what stood there as it ended counts.
+    lines: logOf(live, timeline).map((line) => ({
+      ...line,
+      name: live.swaps[`${line.block}.${line.item}`]?.drill.name ?? nameAt(line),
+    })),
     skipped: skippedOf(live, session.blocks).map(nameAt),
     changes: commands.flatMap(({ n, command }) =>
-      command.do === "rest" && live.outcomes[n] === "done" ? [command.words] : [],
+      (command.do === "rest" || command.do === "swap") && live.outcomes[n] === "done" ? [command.words] : [],
     ),
     paces: {
       left: paces.left,

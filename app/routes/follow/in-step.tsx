@@ -4,7 +4,7 @@ import { Hurts, HurtTold } from "./hurts";
 import { useInClass } from "./use-in-class";
 import { useMine } from "./use-mine";
 import type { Running } from "./class";
-import { useEdition } from "~/app/live/edition-facts";
+import { useEdition, useSwapped } from "~/app/live/edition-facts";
 import { useBuzz } from "~/app/live/use-buzz";
 import { useClass } from "~/app/live/use-class";
 import { useClassSound } from "~/app/live/use-class-sound";
@@ -38,11 +38,12 @@ type Props = {
 export function InStep({ token, joined, edition, person, look, unsent, onLeave, onOver }: Props) {
   const own = joined.edition ?? edition;
   const [easier, setEasier] = useState<ReadonlySet<string>>(new Set());
-  const { frozen, facts } = useEdition(own);
+  const { frozen, facts: asHandedOut } = useEdition(own);
   const { mine: given, state: mineState } = useMine(token, person.athleteId, joined.id);
   const [sounds, setSounds] = useState(false);
   const following = useClass(joined.id, "athlete", frozen, { sounds });
   const { live, now, at, serverNow, state } = following;
+  const facts = useSwapped(asHandedOut, live);
   useStayAwake(true);
   useBuzz(live, now);
   /** Drills that hurt: they are out for whoever is on this device. */

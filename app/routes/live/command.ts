@@ -9,6 +9,7 @@ import { now } from "~/core/clock/clock";
 import { comingAt, TIME_OF_DAY } from "~/core/clock/coming";
 import { parseWith } from "~/core/faults";
 import { apartSchema, MOST_COMMANDS, pressedSchema } from "~/core/live/commands";
+import { LEVELS } from "~/core/vocabulary/levels";
 import type { Club } from "~/db/clubs";
 import { addApart, addCommand } from "~/db/live";
 import { closeClass, setHere, setOthers } from "~/db/live-people";
@@ -19,7 +20,21 @@ const message = z.union([
   z.strictObject({ press: pressedSchema }),
   z.strictObject({ apart: apartSchema }),
   /** When it is to end, as a time of day where the club is; without a key it is only told what would go. */
-  z.strictObject({ finish: z.strictObject({ by: z.string().regex(TIME_OF_DAY), seen, key: z.uuid().optional() }) }),
+  z.strictObject({
+    finish: z.strictObject({
+      by: z.string().regex(TIME_OF_DAY),
+      use: z.boolean().optional(),
+      seen,
+      key: z.uuid().optional(),
+    }),
+  }),
+  z.strictObject({
+    swap: z.strictObject({
+      to: z.strictObject({ drill: z.string().min(1).max(80), level: z.enum(LEVELS) }).optional(),
+      seen,
+      key: z.uuid().optional(),
+    }),
+  }),
   z.strictObject({ later: z.strictObject({ seen, key: z.uuid() }) }),
   /** Who is there: ticked from the list, or so many besides. */
   z.strictObject({ here: z.strictObject({ person: z.uuid(), here: z.boolean() }) }),
@@ -51,6 +66,10 @@ async function carryOut({ club, zone }: Coach, id: string, ask: z.infer<typeof m
   if ("press" in ask) return addCommand(db, club, id, ask.press);
   if ("apart" in ask) return addApart(db, club, id, ask.apart);
   if ("later" in ask) return reckon(club, id, { later: true, ...ask.later });
+  if ("swap" in ask) {
+    const { to, ...rest } = ask.swap;
+    return reckon(club, id, { swap: to ?? "ways", ...rest });
+  }
   const { by, ...rest } = ask.finish;
   return reckon(club, id, { finishBy: comingAt(by, zone, now()), ...rest });
 }

@@ -4,6 +4,7 @@ import type { Reckoned } from "~/app/server/live-reckon.server";
 import { Button } from "~/app/ui/button";
 import { Dialog } from "~/app/ui/dialog";
 import { timeOfDay } from "~/core/clock/calendar";
+import { comingAt, TIME_OF_DAY } from "~/core/clock/coming";
 import { secondsText } from "~/core/lengths";
 import type { EpochMs } from "~/core/units";
 
@@ -23,7 +24,7 @@ export function FinishDialog({ open, onOpenChange, zone, endsAt, reckon }: Props
       open={open}
       onOpenChange={onOpenChange}
       title="Finish by"
-      description="What is being done now, its second side, and the closing always stay. You can take it back for ten seconds."
+      description="Earlier, and something goes; later, and there is more. What is being done now, its second side, and the closing always stay. You can take it back for ten seconds."
     >
       {open && <Asking zone={zone} endsAt={endsAt} reckon={reckon} onDone={() => onOpenChange(false)} />}
     </Dialog>
@@ -38,7 +39,7 @@ function Asking({ zone, endsAt, reckon, onDone }: Omit<Props, "open" | "onOpenCh
     let over = false;
     setAnswer("asking");
     const timer = setTimeout(() => {
-      reckon({ finish: { by } }).then(
+      reckon({ finish: { by, use: true } }).then(
         (found) => !over && setAnswer(found),
         () => !over && setAnswer("unreachable"),
       );
@@ -48,7 +49,10 @@ function Asking({ zone, endsAt, reckon, onDone }: Omit<Props, "open" | "onOpenCh
       clearTimeout(timer);
     };
   }, [by, reckon]);
-  const cuts = typeof answer === "object" && (answer.kind === "cut" || answer.kind === "too late") && answer.words;
+  const does =
+    typeof answer === "object" &&
+    (answer.kind === "cut" || answer.kind === "too late" || answer.kind === "more") &&
+    answer.words;
   return (
     <div className="flex flex-col gap-4">
       <label className="flex items-center gap-3 text-lg">
@@ -60,6 +64,13 @@ function Asking({ zone, endsAt, reckon, onDone }: Omit<Props, "open" | "onOpenCh
           className="min-h-11 rounded-md border border-line bg-paper px-3 text-lg tabular-nums"
         />
       </label>
+      <div className="flex flex-wrap gap-2" role="group" aria-label="Sooner or later">
+        {[-5, -1, 1, 4].map((minutes) => (
+          <Button key={minutes} onClick={() => setBy(timeOfDay(shifted(by, minutes, endsAt, zone), zone))}>
+            {minutes > 0 ? `${minutes} min more` : `${-minutes} min less`}
+          </Button>
+        ))}
+      </div>
       <p role="status" className="min-h-14">
         {answer === "asking"
           ? "Working it out…"
@@ -70,9 +81,9 @@ function Asking({ zone, endsAt, reckon, onDone }: Omit<Props, "open" | "onOpenCh
       <Button
         kind="primary"
         className="min-h-11"
-        disabled={!cuts}
+        disabled={!does}
         onClick={() => {
-          void reckon({ finish: { by } }, true);
+          void reckon({ finish: { by, use: true } }, true).catch(() => undefined);
           onDone();
         }}
       >
@@ -82,6 +93,10 @@ function Asking({ zone, endsAt, reckon, onDone }: Omit<Props, "open" | "onOpenCh
   );
 }
 
+/** So many minutes from a time of day that is being typed, or from when it would end. */
+const shifted = (by: string, minutes: number, endsAt: EpochMs, zone: string): EpochMs =>
+  (TIME_OF_DAY.test(by) ? comingAt(by, zone, endsAt) : endsAt) + minutes * 60_000;
+
 /** What would go, and when it then ends. */
 function saysWhat(answer: Reckoned, zone: string): string {
   switch (answer.kind) {
@@ -90,6 +105,7 @@ function saysWhat(answer: Reckoned, zone: string): string {
         ? "It ends just then as it is."
         : `Nothing has to go: as it is it ends at ${timeOfDay(answer.endsAt, zone, true)}, ${secondsText(Math.round(answer.spare))} before.`;
     case "cut":
+    case "more":
       return `${answer.words}. It ends at ${timeOfDay(answer.endsAt, zone, true)}.`;
     case "too late":
       return `${answer.words ? `${answer.words}. Even so it` : "Nothing more may go. It"} ends at ${timeOfDay(answer.endsAt, zone, true)}, ${secondsText(Math.round(answer.by))} too late.`;

@@ -7,6 +7,7 @@ import {
   Pause,
   Play,
   Repeat,
+  Replace,
   SkipBack,
   SkipForward,
   Square,
@@ -21,9 +22,10 @@ import { FinishDialog } from "./finish-dialog";
 import { KEYS, useLeadingKeys } from "./keys";
 import { HurtStrip } from "./hurt-strip";
 import { Connection, Over, Parted, promiseWords } from "./remote-parts";
+import { SwapDialog } from "./swap-dialog";
 import { useLeading, type Leading } from "./use-leading";
 import { WhoIsHere } from "./who-is-here";
-import { useEdition, type FactsOf } from "~/app/live/edition-facts";
+import { useEdition, useSwapped, type FactsOf } from "~/app/live/edition-facts";
 import { useBuzz } from "~/app/live/use-buzz";
 import { useClassSound } from "~/app/live/use-class-sound";
 import type { ClassPage } from "~/app/server/live.server";
@@ -67,6 +69,7 @@ const DONE: Readonly<Record<Command["do"], string>> = {
   lead: "Changed who starts each drill",
   place: "The class is where you are",
   rest: "The rest is changed",
+  swap: "Another drill comes next",
   undo: "Taken back",
   end: "Ended",
 };
@@ -85,7 +88,7 @@ export function Remote({ page }: { page: Page }) {
 export function RemoteView({
   led,
   leading,
-  facts,
+  facts: asHandedOut,
   sounds,
   onSounds,
 }: {
@@ -97,6 +100,7 @@ export function RemoteView({
 }) {
   const { live, now, press, last } = leading;
   const { ofClass } = led;
+  const facts = useSwapped(asHandedOut, live);
   const calls = useCallback(
     (block: number, item: number) => {
       const here = facts({ block, item });
@@ -107,6 +111,7 @@ export function RemoteView({
   const { wake } = useClassSound(leading, calls, sounds);
   useBuzz(live, now);
   const [who, setWho] = useState(false);
+  const [swapping, setSwapping] = useState(false);
   const [ending, setEnding] = useState(false);
   const [help, setHelp] = useState(false);
   const [wall, setWall] = useState(false);
@@ -209,7 +214,7 @@ export function RemoteView({
               <p>
                 {last.outcome === "passed"
                   ? "The class had gone on already."
-                  : last.sent.command.do === "rest"
+                  : last.sent.command.do === "rest" || last.sent.command.do === "swap"
                     ? last.sent.command.words
                     : DONE[last.sent.command.do]}
               </p>
@@ -286,6 +291,17 @@ export function RemoteView({
             <ArrowDownToLine size={18} aria-hidden /> Later
           </Control>
           {ofClass && (
+            <Control
+              small
+              label="Another drill in place of the next"
+              pressed={swapping}
+              disabled={!live || over || !started}
+              onClick={() => setSwapping(true)}
+            >
+              <Replace size={18} aria-hidden /> Swap
+            </Control>
+          )}
+          {ofClass && (
             <Control small label="The wall" pressed={wall} onClick={() => setWall(true)}>
               <MonitorPlay size={18} aria-hidden /> Wall
             </Control>
@@ -341,6 +357,7 @@ export function RemoteView({
               </Control>
             </Form>
           </Dialog>
+          <SwapDialog open={swapping} onOpenChange={setSwapping} reckon={leading.reckon} />
           <WhoIsHere
             open={who}
             onOpenChange={setWho}

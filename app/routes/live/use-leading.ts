@@ -8,6 +8,7 @@ import type { PressedApart } from "~/core/live/merge";
 import { positionAt } from "~/core/player/run";
 import { indexAt } from "~/core/timeline/moment";
 import type { EpochMs, Seconds } from "~/core/units";
+import type { LevelName } from "~/core/vocabulary/levels";
 
 /** Without an answer for so long, a remote goes on by itself. */
 const ALONE_MS = 2000;
@@ -32,6 +33,10 @@ async function fetchAnswer<T>(classId: string, body: unknown, signal: AbortSigna
   if (answer.status >= 500) throw new Error(`Answered with ${answer.status}`);
   return (await answer.json()) as T;
 }
+
+/** What the server works out. */
+export type Asked =
+  { finish: { by: string; use?: boolean } } | { later: true } | { swap: { to?: { drill: string; level: LevelName } } };
 
 /** Why nothing came of it, as it is said. */
 const REFUSED: Readonly<Partial<Record<Answer["kind"], string>>> = {
@@ -130,17 +135,23 @@ export function useLeading(classId: string, frozen: Frozen, sounds = false) {
 
   /** Has the server work something out, and do it for everybody where that is asked for. */
   const reckon = useCallback(
-    async (ask: { finish: { by: string } } | { later: true }, doIt = false): Promise<Reckoned> => {
+    async (ask: Asked, doIt = false): Promise<Reckoned> => {
       const key = doIt ? newKey() : undefined;
       if (key) setMine((keys) => new Set(keys).add(key));
       const more = { seen: base.current.at(-1)?.n ?? 0, ...(key && { key }) };
-      const body = "finish" in ask ? { finish: { ...ask.finish, ...more } } : { later: more };
+      const body =
+        "finish" in ask
+          ? { finish: { ...ask.finish, ...more } }
+          : "swap" in ask
+            ? { swap: { ...ask.swap, ...more } }
+            : { later: more };
       setSaid(undefined);
       if (key) setWaiting((n) => n + 1);
       try {
         const answer = await fetchAnswer<Reckoned>(classId, body, AbortSignal.timeout(RECKON_MS));
         if ("sent" in answer && answer.sent) take(answer.sent);
-        if (answer.kind === "not there") setSaid("What comes next has nothing to come after, or is the way in to it.");
+        if (answer.kind === "not there" && "later" in ask)
+          setSaid("What comes next has nothing to come after, or is the way in to it.");
         return answer;
       } catch (error) {
         if (key) setSaid("This needs a connection, and there is none just now.");

@@ -9,6 +9,7 @@ import { comingAt } from "~/core/clock/coming";
 import { ACTS_ON, type Command, type Sent } from "~/core/live/commands";
 import { advance, fold, segmentIdAt, type Frozen } from "~/core/live/fold";
 import type { FinishBy } from "~/core/live/finish-by";
+import type { MoreTime } from "~/core/live/more-time";
 import type { Edition } from "~/core/edition/edition";
 import { editionDrills } from "~/core/edition/edition";
 import type { EpochMs } from "~/core/units";
@@ -59,12 +60,16 @@ export function useRehearsal(edition: Edition, frozen: Frozen, speed: number, zo
   const reckon = useCallback<Leading["reckon"]>(
     async (ask, doIt = false): Promise<Reckoned> => {
       // What works it out is large, and only here is it done in a browser.
-      const { finishBy, nextLater } = await import("~/core/live/finish-by");
+      const [{ finishBy, nextLater }, { moreTime }] = await Promise.all([
+        import("~/core/live/finish-by"),
+        import("~/core/live/more-time"),
+      ]);
       const { session } = edition;
       const by = { session, drills: editionDrills(edition) };
       const moment = serverNow();
       const here = at();
-      if (!("finish" in ask)) {
+      if ("swap" in ask) return { kind: "not there" };
+      if ("later" in ask) {
         const rest = nextLater(here, moment, by);
         if (!rest) return { kind: "not there" };
         if (doIt) add(rest);
@@ -72,7 +77,16 @@ export function useRehearsal(edition: Edition, frozen: Frozen, speed: number, zo
       }
       const work = finishBy(here, moment, comingAt(ask.finish.by, zone, moment), by);
       const answer = await new Promise<FinishBy>((done) => void besidePage(work, done));
-      if (answer.kind === "in time") return answer;
+      if (answer.kind === "in time") {
+        const more = ask.finish.use
+          ? await new Promise<MoreTime>(
+              (done) => void besidePage(moreTime(here, moment, comingAt(ask.finish.by, zone, moment), by), done),
+            )
+          : undefined;
+        if (!more) return answer;
+        if (doIt) add(more.rest);
+        return { kind: "more", endsAt: more.endsAt, words: more.rest.words };
+      }
       const { rest, endsAt } = answer;
       if (doIt && rest) add(rest);
       return answer.kind === "cut"

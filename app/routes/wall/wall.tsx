@@ -1,7 +1,7 @@
 import { Maximize } from "lucide-react";
 import { Suspense, useEffect, useState } from "react";
 import { Form } from "react-router";
-import { useEdition } from "~/app/live/edition-facts";
+import { useEdition, useSwapped } from "~/app/live/edition-facts";
 import { useClass } from "~/app/live/use-class";
 import { useStayAwake } from "~/app/live/use-stay-awake";
 import { cx } from "~/app/ui/classes";
@@ -20,8 +20,9 @@ import { LEVEL_WORDS } from "~/core/wording/words";
  * height (text-wall).
  */
 export function Wall({ classId, page }: { classId: string; page: WallPage }) {
-  const { frozen, facts } = useEdition(page);
+  const { frozen, facts: asHandedOut } = useEdition(page);
   const { live, now, at, serverNow, state } = useClass(classId, "wall", frozen);
+  const facts = useSwapped(asHandedOut, live);
   useEffect(() => void fetchFigure(), []);
   useStayAwake(true);
   const moment = live && momentOf(live, now);
@@ -29,7 +30,9 @@ export function Wall({ classId, page }: { classId: string; page: WallPage }) {
   const here = moment && facts(moment.segment);
   const by = live && promiseOf(live, page.promised, now);
   const over = live?.run.state === "finished";
-  const alternatives = moment ? (page.alternatives[`${moment.segment.block}.${moment.segment.item}`] ?? []) : [];
+  const isSwapped = moment && live.swaps[`${moment.segment.block}.${moment.segment.item}`] !== undefined;
+  const alternatives =
+    moment && !isSwapped ? (page.alternatives[`${moment.segment.block}.${moment.segment.item}`] ?? []) : [];
   const zone = Intl.DateTimeFormat().resolvedOptions().timeZone;
   return (
     <main className="wall grid h-dvh w-dvw grid-rows-[auto_1fr_auto] overflow-hidden bg-paper">
