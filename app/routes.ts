@@ -63,6 +63,7 @@ export default [
   route("figure/:drill", "routes/figure-motion.ts"),
 
   // A class that is run: whoever leads it, and the wall of the hall
+  route("live", "routes/live/start.ts"),
   route("live/:class", "routes/live/route.tsx"),
   route("live/:class/instead", "routes/live-instead/route.tsx"),
   route("rehearsal/:edition", "routes/rehearsal/route.tsx"),

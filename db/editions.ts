@@ -22,6 +22,7 @@ export type LinkRow = {
   /** Whether there is an address at all: a link that came with a club's archive has none. */
   opens: boolean;
   groupName: string | null;
+  groupId: string | null;
   createdAt: Date;
   withdrawnAt: Date | null;
   openings: number;
@@ -116,6 +117,7 @@ export async function listEditions(
       openings: link.openings,
       openedAt: link.openedAt,
       groupName: sql<string | null>`${group.name}`.as("group_name"),
+      groupId: link.groupId,
       // Those that still open come first: a coach withdraws the others.
       place:
         sql<number>`row_number() over (partition by ${link.editionId} order by ${link.withdrawnAt} is not null, ${link.createdAt} desc)::int`.as(

@@ -2,7 +2,7 @@ import { randomBytes, randomUUID } from "node:crypto";
 import { and, asc, desc, eq, gt, isNull, lt, or, sql } from "drizzle-orm";
 import type { Db } from "./client";
 import { clubOfEntry, type Club } from "./clubs";
-import { edition, entry, group, liveClass, liveCommand, livePass } from "./schema";
+import { edition, entry, group, liveClass, liveCommand, livePass, member } from "./schema";
 import { tokenHash, wallCode, wallHash } from "./tokens";
 import { now, nowDate } from "~/core/clock/clock";
 import type { Choice } from "~/core/group/choices";
@@ -293,6 +293,7 @@ export async function givePass(
       classId,
       kind: pass.kind,
       personId: pass.kind === "athlete" ? pass.personId : null,
+      madeBy: pass.kind === "remote" ? club.by : null,
       wallCode: pass.kind === "wall" ? pass.wallCode : null,
       createdAt: nowDate(),
     });
@@ -314,11 +315,15 @@ export async function passOf(db: Db, token: string): Promise<Pass | undefined> {
       code: livePass.wallCode,
       current: liveClass.wallCode,
       endedAt: liveClass.endedAt,
+      member: member.coachId,
     })
     .from(entry)
     .innerJoin(livePass, and(eq(livePass.clubId, entry.clubId), eq(livePass.id, entry.target)))
     .innerJoin(liveClass, and(eq(liveClass.clubId, livePass.clubId), eq(liveClass.id, livePass.classId)))
+    .leftJoin(member, and(eq(member.clubId, livePass.clubId), eq(member.coachId, livePass.madeBy)))
     .where(and(eq(entry.tokenHash, tokenHash(token)), eq(entry.kind, "pass")));
+  // Who leads has to be in the club still: a remote is told of people.
+  if (row?.kind === "remote" && !row.member) return undefined;
   if (!row || (row.kind === "wall" && row.code !== row.current)) return undefined;
   if (row.endedAt && now() - row.endedAt.getTime() > CLASS_HOURS * 3_600_000) return undefined;
   const { classId, kind, personId } = row;

@@ -55,12 +55,16 @@ const OUTSIDE = new Set([
   "/join/:token", // one's own account and membership, tried below
   "/wall", // by the code of a class
   "/live/:class",
+  "/live",
+  "/live/:class/instead",
+  "/rehearsal/:edition",
   "/live/:class/command", // whoever is in the club leads a class: tests/live.test.ts
 ]);
 /** Addresses that are only read. */
 const READ_ONLY = new Set([
   "/groups/people",
   "/groups/:group",
+  "/groups/:group/pace",
   "/feedback/table",
   "/find",
   "/sessions/:id/print",
@@ -82,6 +86,7 @@ const filled = (address: string) =>
     .replace(":purpose", "off-day")
     .replace(":person", "00000000-0000-4000-8000-000000000000")
     .replace(":group", "00000000-0000-4000-8000-000000000000")
+    .replace(":class", "00000000-0000-4000-8000-000000000000")
     .replace(":level", "standard")
     .replace(":moment", "start.svg");
 

@@ -37,3 +37,26 @@ export async function checkScreen(page: Page, where: string): Promise<void> {
   expect(await violations(page, ["color-contrast", "link-in-text-block"]), `${where}, ${other}`).toEqual([]);
   await turn(page);
 }
+
+/** What on a screen has less than 7 to 1 of contrast with what it stands on. */
+export const tooFaint = (page: Page): Promise<string[]> =>
+  page.evaluate(() => {
+    const channel = (c: number) => (c / 255 <= 0.04045 ? c / 255 / 12.92 : ((c / 255 + 0.055) / 1.055) ** 2.4);
+    const light = ([r = 0, g = 0, b = 0]: number[]) => 0.2126 * channel(r) + 0.7152 * channel(g) + 0.0722 * channel(b);
+    const colour = (text: string) => (text.match(/[\d.]+/g) ?? []).map(Number);
+    const ground = (element: Element | null): number[] => {
+      for (let e = element; e; e = e.parentElement) {
+        const c = colour(getComputedStyle(e).backgroundColor);
+        if (c.length === 3 || (c[3] ?? 0) > 0.9) return c;
+      }
+      return [255, 255, 255];
+    };
+    return [...document.querySelectorAll("main *")].flatMap((element) => {
+      const own = [...element.childNodes].some((n) => n.nodeType === Node.TEXT_NODE && n.textContent?.trim());
+      if (!own || (element as HTMLButtonElement).closest(":disabled") || element.classList.contains("sr-only"))
+        return [];
+      const [a, b] = [light(colour(getComputedStyle(element).color)), light(ground(element))];
+      const ratio = (Math.max(a, b) + 0.05) / (Math.min(a, b) + 0.05);
+      return ratio < 7 ? [`${element.textContent?.trim().slice(0, 40)}: ${ratio.toFixed(2)}`] : [];
+    });
+  });

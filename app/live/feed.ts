@@ -3,6 +3,8 @@ import type { ClassPeople } from "~/db/live-people";
 
 /** Cut off when nothing came for so long: something is sent every 15 s. */
 const SILENT_MS = 35_000;
+/** A stream that won’t open so often may be shut to this device: a browser does not say why. */
+const ASK_AFTER = 3;
 /** After being cut off it tries again after so long, at random, so that not a whole hall does at once. */
 const AGAIN_MS = [200, 1500] as const;
 
@@ -16,6 +18,8 @@ export class Feed {
   private silent: ReturnType<typeof setTimeout> | undefined;
   private again: ReturnType<typeof setTimeout> | undefined;
   private running = false;
+  /** How often it was cut off since it last heard anything. */
+  private failed = 0;
 
   constructor(
     private readonly classId: string,
@@ -59,10 +63,11 @@ export class Feed {
     const source = new EventSource(`/live/${this.classId}/stream?as=${this.as}&after=${this.known()}`);
     this.source = source;
     const heard = (): void => {
+      this.failed = 0;
       clearTimeout(this.silent);
       this.silent = setTimeout(() => this.cutOff(), SILENT_MS);
     };
-    heard();
+    this.silent = setTimeout(() => this.cutOff(), SILENT_MS);
     const take = ({ data }: MessageEvent<string>): void => {
       heard();
       this.onState("connected");
@@ -86,7 +91,25 @@ export class Feed {
   private cutOff(): void {
     this.close();
     this.onState("cut off");
+    this.failed++;
+    if (this.failed % ASK_AFTER === 0) void this.askWhy();
     const [least, most] = AGAIN_MS;
     if (this.running) this.again = setTimeout(() => this.open(), least + Math.random() * (most - least));
+  }
+
+  /** Asks once whether the class is still open to this device; without a connection nothing comes of it. */
+  private async askWhy(): Promise<void> {
+    const asking = new AbortController();
+    try {
+      const answer = await fetch(`/live/${this.classId}/stream?as=${this.as}`, { signal: asking.signal });
+      if (answer.status === 403 && this.running) {
+        this.stop();
+        this.onShut();
+      }
+    } catch {
+      // Nobody there: the class goes on here by itself.
+    } finally {
+      asking.abort();
+    }
   }
 }

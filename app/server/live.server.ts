@@ -8,7 +8,11 @@ import { withoutNotes, type Edition } from "~/core/edition/edition";
 import { forWall, wallAlternatives, type WallPage } from "~/core/live/wall";
 import { compile } from "~/core/timeline/compile";
 import { editionDrills } from "~/core/edition/edition";
+import { drawnDrill } from "./drills.server";
 import { drillsToday } from "./edition-today.server";
+import { forDevice } from "./mine.server";
+import type { Drill } from "~/core/drills/schema";
+import type { LevelName } from "~/core/vocabulary/levels";
 import type { Club } from "~/db/clubs";
 import { listGroups } from "~/db/groups";
 import { findEdition } from "~/db/editions";
@@ -106,7 +110,15 @@ function wallOfEdition(club: Club, { id, editionId, groupId }: LiveClass): Promi
     const alternatives = await inTurns(
       wallAlternatives(edition, (drill) => known.get(drill), DRILLS, place?.group.setting),
     );
-    return forWall(edition, alternatives, compile(edition.session, editionDrills(edition)).totalSeconds);
+    const levels = new Map<string, Set<LevelName>>();
+    for (const { id: other, level } of Object.values(alternatives).flat())
+      levels.set(other, (levels.get(other) ?? new Set()).add(level));
+    const others: Drill[] = [];
+    for (const [other, wanted] of levels) {
+      const drill = known.get(other) ?? (await drawnDrill(club, other));
+      if (drill) others.push(forDevice(drill, wanted));
+    }
+    return forWall(edition, alternatives, others, compile(edition.session, editionDrills(edition)).totalSeconds);
   })();
   walls.set(id, work);
   work.catch(() => walls.delete(id));

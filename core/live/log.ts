@@ -216,18 +216,28 @@ export function logOf(live: Live, { segments }: Pick<Timeline, "segments">): Log
         block === one.block && item === one.item && round === one.round ? sum + seconds : sum,
       0,
     );
-  for (const { segment, planned, began, ended, ran, holds } of passagesOf(live)) {
+  const worked = (one: Segment) =>
+    segments.reduce(
+      (sum, { kind, block, item, round, seconds }) =>
+        kind === "work" && block === one.block && item === one.item && round === one.round ? sum + seconds : sum,
+      0,
+    );
+  const work = new Map<LogLine, Seconds>();
+  for (const { segment, began, ended, ran, holds } of passagesOf(live)) {
     const held = holds.reduce((sum, { seconds }) => sum + seconds, 0);
-    const short = segment.kind === "work" && ran < planned - 1;
+    const did = segment.kind === "work" ? ran : 0;
     const last = lines.at(-1);
     if (last?.block === segment.block && last.item === segment.item && last.round === segment.round) {
       last.ended = ended;
       last.ran += ran;
       last.held += held;
-      last.left ||= short;
+      work.set(last, work.get(last)! + did);
+      last.left = work.get(last)! < worked(segment) - 1;
     } else {
       const { block, item, round } = segment;
-      lines.push({ block, item, round, began, ended, planned: whole(segment), ran, held, left: short });
+      const line = { block, item, round, began, ended, planned: whole(segment), ran, held };
+      lines.push({ ...line, left: did < worked(segment) - 1 });
+      work.set(lines.at(-1)!, did);
     }
   }
   return lines;

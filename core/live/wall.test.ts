@@ -25,7 +25,7 @@ const edition = makeEdition(session, drillById);
 const alternatives = allAtOnce(wallAlternatives(edition, drillById, DRILLS));
 
 describe("what a wall is given", () => {
-  const wall = forWall(edition, alternatives, 60);
+  const wall = forWall(edition, alternatives, [], 60);
   it("is how the session is done, and nothing that names anybody, nor what anybody is to look out for", () => {
     const text = JSON.stringify(wall);
     for (const told of ["Wren", "slower", "protects"]) expect([told, text.includes(told)]).toEqual([told, false]);

@@ -8,7 +8,7 @@ import type { LevelName } from "~/core/vocabulary/levels";
 import type { Steps } from "~/core/steps";
 
 /** What somebody does instead who doesn’t do one thing: headed by what is changed, never by whom or what of theirs. */
-export type WallAlternative = { head: string; drill: string; level: LevelName };
+export type WallAlternative = { head: string; drill: string; level: LevelName; id: string };
 /** By place in the session, “block.item”. */
 export type WallAlternatives = Readonly<Record<string, readonly WallAlternative[]>>;
 
@@ -54,7 +54,7 @@ export function* wallAlternatives(
         if (!other || (other.drill.id === own.id && other.level === item.level)) continue;
         // The same answer to two questions is shown once.
         if (list.some((one) => one.drill === other.drill.name && one.level === other.level)) continue;
-        list.push({ head, drill: other.drill.name, level: other.level });
+        list.push({ head, drill: other.drill.name, level: other.level, id: other.drill.id });
       }
       if (list.length > 0) found[`${b}.${i}`] = list;
       yield;
@@ -70,11 +70,18 @@ export type WallPage = {
   session: Edition["session"];
   drills: readonly Drill[];
   alternatives: WallAlternatives;
+  /** How what is done instead moves, for showing it beside the drill. */
+  others: readonly Drill[];
   promised: number;
 };
 
 /** The part of an edition a wall is given, from a list of what may be there. */
-export function forWall({ session, drills }: Edition, alternatives: WallAlternatives, promised: number): WallPage {
+export function forWall(
+  { session, drills }: Edition,
+  alternatives: WallAlternatives,
+  others: readonly Drill[],
+  promised: number,
+): WallPage {
   return {
     session: {
       format: session.format,
@@ -93,6 +100,7 @@ export function forWall({ session, drills }: Edition, alternatives: WallAlternat
     },
     drills: drills.map((drill) => withoutLoads(drill)),
     alternatives,
+    others: others.map((drill) => withoutLoads(drill)),
     promised,
   };
 }

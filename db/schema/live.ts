@@ -118,6 +118,8 @@ export const livePass = pgTable(
     classId: uuid("class_id").notNull(),
     kind: text("kind").$type<"remote" | "wall" | "athlete">().notNull(),
     personId: uuid("person_id"),
+    /** A remote’s: who leads with it. Out of the club, they see nothing of it any more. */
+    madeBy: madeBy(),
     /** A wall’s: the code it was opened with. A new code shuts it. */
     wallCode: integer("wall_code"),
     createdAt: made(),

@@ -1,6 +1,6 @@
-import { ExternalLink, Unlink } from "lucide-react";
+import { ExternalLink, MonitorPlay, Unlink } from "lucide-react";
 import { useState } from "react";
-import { Link, useSubmit } from "react-router";
+import { Form, Link, useSubmit } from "react-router";
 import { Accepted } from "./accepted";
 import type { ShownEdition } from "./data.server";
 import { Button } from "~/app/ui/button";
@@ -65,7 +65,7 @@ export function EditionCard({
       )}
       <ul className="mt-3 flex flex-col gap-3">
         {edition.links.map((link) => (
-          <LinkLine key={link.id} link={link} sessionId={sessionId} />
+          <LinkLine key={link.id} link={link} sessionId={sessionId} editionId={edition.id} />
         ))}
       </ul>
       {more > 0 && (
@@ -83,7 +83,7 @@ export function EditionCard({
   );
 }
 
-function LinkLine({ link, sessionId }: { link: ShownLink; sessionId: string }) {
+function LinkLine({ link, sessionId, editionId }: { link: ShownLink; sessionId: string; editionId: string }) {
   const submit = useSubmit();
   const [asking, setAsking] = useState(false);
   const whom = link.groupName ?? "Anyone with the link";
@@ -139,6 +139,13 @@ function LinkLine({ link, sessionId }: { link: ShownLink; sessionId: string }) {
       </div>
       {link.address && (
         <div className="flex flex-wrap gap-2">
+          <Form method="post" action="/live">
+            <input type="hidden" name="edition" value={editionId} />
+            <input type="hidden" name="group" value={link.groupId ?? ""} />
+            <Button type="submit">
+              <MonitorPlay size={16} aria-hidden /> Run this
+            </Button>
+          </Form>
           <CopyButton text={link.address} words="Copy link" />
           <a
             href={link.address}

@@ -293,7 +293,7 @@ export function RemoteView({
           {ofClass && (
             <Control
               small
-              label="Another drill in place of the next"
+              label="Swap what comes next for another drill"
               pressed={swapping}
               disabled={!live || over || !started}
               onClick={() => setSwapping(true)}

@@ -1,4 +1,4 @@
-import { Maximize } from "lucide-react";
+import { Columns3, Maximize } from "lucide-react";
 import { Suspense, useEffect, useState } from "react";
 import { Form } from "react-router";
 import { useEdition, useSwapped } from "~/app/live/edition-facts";
@@ -8,6 +8,7 @@ import { cx } from "~/app/ui/classes";
 import { Figure, fetchFigure } from "~/app/ui/player/figure";
 import { Guide } from "~/app/ui/player/guide";
 import { timeOfDay } from "~/core/clock/calendar";
+import { inForm } from "~/core/drills/form";
 import { momentOf, promiseOf } from "~/core/live/fold";
 import type { WallPage } from "~/core/live/wall";
 import { countdownText } from "~/core/lengths";
@@ -33,6 +34,13 @@ export function Wall({ classId, page }: { classId: string; page: WallPage }) {
   const isSwapped = moment && live.swaps[`${moment.segment.block}.${moment.segment.item}`] !== undefined;
   const alternatives =
     moment && !isSwapped ? (page.alternatives[`${moment.segment.block}.${moment.segment.item}`] ?? []) : [];
+  const [beside, setBeside] = useBeside();
+  const shown = beside
+    ? alternatives.flatMap((one) => {
+        const drill = page.others.find(({ id }) => id === one.id);
+        return drill ? [{ ...one, drill: inForm(drill, one.level) }] : [];
+      })
+    : [];
   const zone = Intl.DateTimeFormat().resolvedOptions().timeZone;
   return (
     <main className="wall grid h-dvh w-dvw grid-rows-[auto_1fr_auto] overflow-hidden bg-paper">
@@ -43,7 +51,7 @@ export function Wall({ classId, page }: { classId: string; page: WallPage }) {
         </p>
         <p>{by && live?.begun !== undefined && !over && `Ends ${timeOfDay(by.endsAt, zone)}`}</p>
         <p className="clock-type tabular-nums">{moment && !over && `${countdownText(moment.sessionLeft)} to go`}</p>
-        <WallMenu />
+        <WallMenu beside={beside} onBeside={setBeside} />
       </header>
       {over ? (
         <Large words="That was it." small="Well done. Drink something." />
@@ -78,7 +86,10 @@ export function Wall({ classId, page }: { classId: string; page: WallPage }) {
             </div>
             {face.guide && <Guide guide={face.guide} />}
           </div>
-          <div className="min-h-0">
+          <div
+            className="grid min-h-0 gap-[1.5vmin]"
+            style={{ gridTemplateColumns: `1.3fr${" 1fr".repeat(shown.length)}` }}
+          >
             <Suspense>
               <Figure
                 drill={here.drill}
@@ -90,6 +101,23 @@ export function Wall({ classId, page }: { classId: string; page: WallPage }) {
                   return then ? positionAt(then.run, serverNow() ?? now) : 0;
                 }}
               />
+              {shown.map((one) => (
+                <div key={one.head} className="flex min-h-0 min-w-0 flex-col">
+                  <p className="text-wall font-semibold">{one.head}</p>
+                  <div className="min-h-0 flex-1">
+                    <Figure
+                      drill={one.drill}
+                      item={{ ...here.item, drill: one.drill.id, level: one.level }}
+                      moment={moment}
+                      inStep={false}
+                      at={() => {
+                        const then = at();
+                        return then ? positionAt(then.run, serverNow() ?? now) : 0;
+                      }}
+                    />
+                  </div>
+                </div>
+              ))}
             </Suspense>
           </div>
         </div>
@@ -151,8 +179,27 @@ function WallSide({ face }: { face: PlayerView }) {
   );
 }
 
-/** Seen only by whoever moves a pointer, or goes there by key: full screen, and shutting it. */
-function WallMenu() {
+const BESIDE = "mapset-wall-beside";
+
+/** Whether what is done instead is shown moving beside the drill; kept on this screen. */
+function useBeside(): [boolean, (beside: boolean) => void] {
+  const [beside, setBeside] = useState(false);
+  useEffect(() => setBeside(localStorage.getItem(BESIDE) === "1"), []);
+  return [
+    beside,
+    (is) => {
+      setBeside(is);
+      try {
+        localStorage.setItem(BESIDE, is ? "1" : "0");
+      } catch {
+        // Without storage it lasts as long as the page.
+      }
+    },
+  ];
+}
+
+/** Seen only by whoever moves a pointer, or goes there by key: full screen, what is shown beside, and shutting it. */
+function WallMenu({ beside, onBeside }: { beside: boolean; onBeside: (beside: boolean) => void }) {
   const [shown, setShown] = useState(false);
   useEffect(() => {
     let timer: ReturnType<typeof setTimeout>;
@@ -180,6 +227,14 @@ function WallMenu() {
         onClick={() => void document.documentElement.requestFullscreen().catch(() => undefined)}
       >
         <Maximize size={18} aria-hidden /> Full screen
+      </button>
+      <button
+        type="button"
+        aria-pressed={beside}
+        className="flex min-h-10 items-center gap-2 rounded-md px-3 hover:bg-land-deep"
+        onClick={() => onBeside(!beside)}
+      >
+        <Columns3 size={18} aria-hidden /> {beside ? "Only the drill" : "Alternatives beside it"}
       </button>
       <Form method="post" reloadDocument>
         <input type="hidden" name="do" value="shut" />

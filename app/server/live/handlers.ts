@@ -10,7 +10,7 @@ import { passOf } from "~/db/live";
 const BEAT_MS = 15_000;
 /** A stream with more than this on its way is closed: its device is gone, and goes on from where it was when it comes back. */
 const MOST_UNSENT = 64_000;
-/** So often a wall is looked at whether it may still be open. */
+/** So often it is looked at whether a wall or a remote may still be open. */
 const STILL_OPEN_MS = 5000;
 const CLASS_ID = /^[0-9a-f]{8}(?:-[0-9a-f]{4}){3}-[0-9a-f]{12}$/;
 
@@ -62,13 +62,13 @@ async function stream(db: Db, hub: LiveHub, req: Request, res: Response): Promis
     else if (!over) res.write(text);
   };
   timers.push(setInterval(() => send(event("beat", { now: now() })), BEAT_MS));
-  // A wall’s code can be replaced: then what it opened is shut, too.
+  // A wall’s code can be replaced, and whoever leads leave the club: then what was opened is shut, too.
   const stillOpen = async () => {
     if ((await passOf(db, token)) || over) return;
     send(event("shut", {}));
     res.end();
   };
-  if (pass.kind === "wall") timers.push(setInterval(() => void stillOpen().catch(() => undefined), STILL_OPEN_MS));
+  if (pass.kind !== "athlete") timers.push(setInterval(() => void stillOpen().catch(() => undefined), STILL_OPEN_MS));
   try {
     leave = await hub.watch(pass.club, pass.classId, Number.isSafeInteger(after) && after > 0 ? after : 0, {
       remote: pass.kind === "remote",
