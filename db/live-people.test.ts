@@ -20,7 +20,7 @@ import {
   hurtIn,
   keepVersion,
   keptVersion,
-  pacesOfGroup,
+  pacesOfClub,
   peopleOfClass,
   runsOfClass,
   sayFor,
@@ -124,7 +124,8 @@ describe("pain that a phone tells in a class", () => {
       opened,
       saying({ ...one, shareDone: 0.9 }, { hard: 7, pain: false, painWhere: "", note: "ok" }),
     );
-    expect(await seen()).toMatchObject({ effort: 7, pain: true, note: "ok", painAt: place, seenAt: expect.any(Date) });
+    expect(await seen()).toMatchObject({ effort: 7, pain: true, note: "ok", painAt: place });
+    expect((await seen()).seenAt).not.toBeNull();
     await keepCheckIn(db, opened, saying(one, { hard: 2, pain: true, painWhere: "left knee" }));
     expect(await seen()).toMatchObject({ effort: 7, pain: true, painWhere: "left knee", seenAt: null });
     // Of what was said first nothing becomes something else.
@@ -167,8 +168,9 @@ describe("a class that is over", () => {
     expect(runs[0]!.shareDone).toBeLessThan(0.75);
     expect(runs[1]!.shareDone).toBe(0.8);
     const record = await classRecord(db, ana, id);
-    expect(record).toMatchObject({ groupName: "Juniors", closedAt: expect.any(Date) });
-    expect((await pacesOfGroup(db, ana, groupId)).length).toBeGreaterThan(0);
+    expect(record?.groupName).toBe("Juniors");
+    expect(record?.closedAt).toBeInstanceOf(Date);
+    expect((await pacesOfClub(db, ana)).map((one) => one.groupId)).toContain(groupId);
     expect((await classesOf(db, ana, groupId, 1))[0]).toMatchObject({ id, people: 2 });
     // What they told their coach is written down for them; pain stays.
     const moss = runs[0]!.id;

@@ -350,20 +350,19 @@ export async function classesOf(
     .limit(most);
 }
 
-/** What so many of the latest classes of a group say of its pace, the newest first. */
-export async function pacesOfGroup(
+/** What the latest classes of all groups of a club say of their pace, the newest first. */
+export async function pacesOfClub(
   db: Pick<Db, "select">,
   club: Club,
-  groupId: string,
-  most = 60,
-): Promise<{ paces: ClassPaces; at: Date }[]> {
+  most = 400,
+): Promise<{ groupId: string; paces: ClassPaces; at: Date }[]> {
   const rows = await db
-    .select({ paces: liveClass.paces, at: liveClass.createdAt })
+    .select({ groupId: liveClass.groupId, paces: liveClass.paces, at: liveClass.createdAt })
     .from(liveClass)
-    .where(and(eq(liveClass.clubId, club.id), eq(liveClass.groupId, groupId), isNotNull(liveClass.paces)))
+    .where(and(eq(liveClass.clubId, club.id), isNotNull(liveClass.groupId), isNotNull(liveClass.paces)))
     .orderBy(desc(liveClass.createdAt))
     .limit(most);
-  return rows.flatMap(({ paces, at }) => (paces ? [{ paces, at }] : []));
+  return rows.flatMap(({ groupId, paces, at }) => (paces && groupId ? [{ groupId, paces, at }] : []));
 }
 
 /** A class that is over or running, with its group’s name. */

@@ -1,5 +1,5 @@
 import { observedOf, PACE_KINDS, type ClassPaces, type PaceKind } from "./log";
-import { atPace, isWorthOffering, paceOf, type Pace } from "./pace";
+import { atPace, isWorthOffering, paceOf, spreadOf, type Pace, type Spread } from "./pace";
 import { USUAL_PACE, type Pace as SessionPace } from "~/core/dose/pace";
 import type { Drill } from "~/core/drills/schema";
 import type { SessionPlan } from "~/core/session/schema";
@@ -16,8 +16,23 @@ export type Learnt = Pace & {
   byHand: number;
 };
 
+export type PastPaces = { paces: ClassPaces; at: EpochMs };
+
+/** How far groups and classes of a club spread, kind by kind: what is usual where it has few classes. */
+export const spreadsOf = (groups: readonly (readonly PastPaces[])[]): Record<PaceKind, Spread> =>
+  Object.fromEntries(
+    PACE_KINDS.map((kind) => [
+      kind,
+      spreadOf(groups.map((list) => list.flatMap(({ paces }) => paces.kinds[kind] ?? []))),
+    ]),
+  ) as Record<PaceKind, Spread>;
+
 /** What a group’s classes say of its pace, kind by kind; kinds that nothing is known of are left out. */
-export function learntFrom(classes: readonly { paces: ClassPaces; at: EpochMs }[], now: EpochMs): Learnt[] {
+export function learntFrom(
+  classes: readonly PastPaces[],
+  now: EpochMs,
+  spreads?: Readonly<Record<PaceKind, Spread>>,
+): Learnt[] {
   return PACE_KINDS.flatMap((kind): Learnt[] => {
     let byHand = 0;
     const seen = classes.flatMap(({ paces, at }) => {
@@ -26,7 +41,7 @@ export function learntFrom(classes: readonly { paces: ClassPaces; at: EpochMs }[
       if (found && one.byHand) byHand++;
       return found ? [found] : [];
     });
-    return seen.length > 0 ? [{ kind, byHand, ...paceOf(seen) }] : [];
+    return seen.length > 0 ? [{ kind, byHand, ...paceOf(seen, spreads?.[kind]) }] : [];
   });
 }
 

@@ -1,6 +1,6 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
-import { atPace, isWorthOffering, observed, paceOf, type Observed } from "./pace";
+import { atPace, isWorthOffering, observed, paceOf, spreadOf, USUAL_SPREAD, type Observed } from "./pace";
 
 describe("the pace a group really has", () => {
   const planned = [64, 58, 71, 60, 66];
@@ -61,6 +61,33 @@ describe("the pace a group really has", () => {
         },
       ),
     );
+  });
+  it("spreads as the club’s own classes do, from thirty of them on", () => {
+    // Normal numbers, the same each time.
+    let seed = 7;
+    const uniform = () => (seed = (seed * 48_271) % 2_147_483_647) / 2_147_483_647;
+    const normal = () => Math.sqrt(-2 * Math.log(uniform())) * Math.cos(2 * Math.PI * uniform());
+    const club = (groups: number, classes: number, tau: number, sigma: number) =>
+      Array.from({ length: groups }, () => {
+        const own = 0.25 * normal();
+        return Array.from({ length: classes }, () => {
+          const day = own + tau * normal();
+          const planned = Array.from({ length: 10 }, () => 5 + 3 * uniform());
+          return { planned, real: planned.map((p) => p * Math.exp(day + sigma * normal())) };
+        });
+      });
+    const few = club(3, 9, 0.2, 0.5);
+    expect(spreadOf(few)).toBe(USUAL_SPREAD);
+    const found = spreadOf(club(40, 12, 0.2, 0.5));
+    expect(found.sigma).toBeCloseTo(0.5, 1);
+    expect(found.tau).toBeCloseTo(0.2, 1);
+    // Kept inside what can be believed, on both sides.
+    expect(spreadOf(club(40, 12, 0, 0.4)).tau).toBeGreaterThanOrEqual(0.05);
+    expect(spreadOf(club(40, 12, 0.9, 0.4)).tau).toBe(0.3);
+    expect(spreadOf(club(40, 12, 0.1, 0)).sigma).toBe(0.1);
+    expect(spreadOf([])).toBe(USUAL_SPREAD);
+    const single = club(40, 1, 0.2, 0.5);
+    expect(spreadOf(single)).toBe(USUAL_SPREAD);
   });
   it("is set to half a second, and never far from what is usual", () => {
     expect(atPace(3, 1.26)).toBe(4);

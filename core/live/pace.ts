@@ -31,6 +31,50 @@ export function observed({ planned, real, weeksAgo = 0 }: ClassPace): Observed |
   return { y: Math.log(r / p), n: p ** 2 / sum(planned.map((one) => one ** 2)), weeksAgo };
 }
 
+/** From so many classes of a club on, the spreads are estimated from them. */
+const CLASSES_FOR_SPREAD = 30;
+/** The spread from class to class is kept between these; that of segments is never nearly nothing. */
+const TAU = { least: 0.05, most: 0.3 } as const;
+const LEAST_SIGMA = 0.1;
+
+/**
+ * Spreads as a club’s own groups have them, by the method of moments: σ² is how far the logarithms of single segments lie apart
+ * inside classes, τ² how far classes lie apart inside groups beyond what their few segments explain. The usual ones where there
+ * are too few classes.
+ */
+export function spreadOf(groups: readonly (readonly ClassPace[])[]): Spread {
+  const classes = groups.map((list) =>
+    list.flatMap((one) => {
+      const found = observed(one);
+      return found ? [{ ...found, logs: logsOf(one) }] : [];
+    }),
+  );
+  const all = classes.flat();
+  if (all.length < CLASSES_FOR_SPREAD) return USUAL_SPREAD;
+  const inside = pooled(all.map(({ logs }) => logs));
+  const between = pooled(classes.map((list) => list.map(({ y }) => y)));
+  if (inside === undefined || between === undefined) return USUAL_SPREAD;
+  const explained = all.reduce((sum, { n }) => sum + inside / n, 0) / all.length;
+  return {
+    tau: Math.min(TAU.most, Math.max(TAU.least, Math.sqrt(Math.max(0, between - explained)))),
+    sigma: Math.max(LEAST_SIGMA, Math.sqrt(inside)),
+  };
+}
+
+const logsOf = ({ planned, real }: ClassPace): number[] =>
+  planned.flatMap((p, i) => (p > 0 && real[i]! > 0 ? [Math.log(real[i]! / p)] : []));
+
+/** The variance inside lists, each about its own mean; undefined where no list has two. */
+function pooled(lists: readonly (readonly number[])[]): number | undefined {
+  let [squares, free] = [0, 0];
+  for (const list of lists) {
+    const mean = list.reduce((sum, one) => sum + one, 0) / Math.max(1, list.length);
+    squares += list.reduce((sum, one) => sum + (one - mean) ** 2, 0);
+    free += Math.max(0, list.length - 1);
+  }
+  return free > 0 ? squares / free : undefined;
+}
+
 export type Pace = {
   /** Real over planned. */
   ratio: number;

@@ -13,6 +13,9 @@ import { editionOf } from "~/db/links";
 import { listCommands } from "~/db/live";
 import { classRecord, closeClass, peopleOfClass, runsOfClass } from "~/db/live-people";
 
+/** What came of writing down what somebody said. */
+export type SaidOutcome = { run: string; fault: string | undefined };
+
 /** What became of a class: what was run of it and when, who was there, and what they said. */
 export async function recordPage(club: Club, classId: string | undefined) {
   const { db } = getServices();

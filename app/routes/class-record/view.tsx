@@ -1,8 +1,7 @@
 import { TriangleAlert } from "lucide-react";
 import { useId } from "react";
 import { Link, useFetcher } from "react-router";
-import type { recordPage } from "./data.server";
-import type { action } from "./route";
+import type { recordPage, SaidOutcome } from "./data.server";
 import { Button } from "~/app/ui/button";
 import { inputLook } from "~/app/ui/field";
 import { MayChange } from "~/app/ui/may-change";
@@ -134,7 +133,7 @@ function People({ page }: { page: Page }) {
 
 /** For somebody without a phone: what they said, in one line. */
 function SayFor({ run }: { run: Page["runs"][number] }) {
-  const fetcher = useFetcher<typeof action>();
+  const fetcher = useFetcher<SaidOutcome>();
   const [hard, where] = [useId(), useId()];
   return (
     <details>

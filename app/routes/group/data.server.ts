@@ -5,9 +5,9 @@ import { getServices } from "~/app/server/services.server";
 import { summarise } from "~/app/routes/sessions/summary.server";
 import { daysBefore } from "~/core/clock/calendar";
 import { now } from "~/core/clock/clock";
-import { learntFrom } from "~/core/live/learnt";
 import { listGroupsWithPeople, listOff } from "~/db/groups";
-import { classesOf, pacesOfGroup } from "~/db/live-people";
+import { classesOf } from "~/db/live-people";
+import { learntOf } from "~/app/server/pace.server";
 import { listSessions } from "~/db/sessions";
 
 export type GroupPage = Awaited<ReturnType<typeof groupPage>>;
@@ -22,13 +22,13 @@ export async function groupPage(coach: Coach, id: string) {
   const { db } = getServices();
   const { club, zone } = coach;
   const groupId = idOf(id);
-  const [groups, off, handed, sessions, classes, paces] = await Promise.all([
+  const [groups, off, handed, sessions, classes, learnt] = await Promise.all([
     listGroupsWithPeople(db, club),
     listOff(db, club),
     handedOutFor(coach, { since: daysBefore(now(), DAYS - 1, 0, 0, zone), most: HANDED_OUT, groupId }),
     listSessions(db, club, { groupId }),
     classesOf(db, club, groupId, CLASSES),
-    pacesOfGroup(db, club, groupId),
+    learntOf(club, groupId),
   ]);
   const group = groups.find((one) => one.id === groupId);
   if (!group) throw notHere("There is no such group among yours.");
@@ -39,9 +39,6 @@ export async function groupPage(coach: Coach, id: string) {
     sessions: await summarise(db, club, sessions.rows.slice(0, SESSIONS), (docs) => drillsOf(club, docs)),
     sessionsInAll: sessions.all,
     classes,
-    learnt: learntFrom(
-      paces.map((one) => ({ paces: one.paces, at: one.at.getTime() })),
-      now(),
-    ),
+    learnt,
   };
 }

@@ -3,7 +3,7 @@ import { data, Form, Link, useSearchParams } from "react-router";
 import type { Route } from "./+types/route";
 import { classPlan } from "~/app/server/class-plan.server";
 import { idOf, notHere, requireSignedIn } from "~/app/server/coach.server";
-import { readForm } from "~/app/server/forms.server";
+import { fieldText, readForm } from "~/app/server/forms.server";
 import { chooseInClass, waysFor } from "~/app/server/class-choices.server";
 import { Button } from "~/app/ui/button";
 import { Dialog } from "~/app/ui/dialog";
@@ -51,9 +51,9 @@ export async function action({ request, params }: Route.ActionArgs) {
   const { club } = await requireSignedIn(request);
   const form = await readForm(request);
   const kept = await chooseInClass(club, idOf(params.class), {
-    person: String(form.get("person") ?? ""),
-    at: String(form.get("at") ?? ""),
-    does: String(form.get("does") ?? ""),
+    person: fieldText(form, "person"),
+    at: fieldText(form, "at"),
+    does: fieldText(form, "does"),
   });
   return data({ kept }, { status: kept ? 200 : 422 });
 }

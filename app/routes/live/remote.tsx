@@ -16,7 +16,7 @@ import {
   Volume2,
   VolumeX,
 } from "lucide-react";
-import { useCallback, useEffect, useState } from "react";
+import { useCallback, useEffect, useRef, useState } from "react";
 import { Form } from "react-router";
 import { FinishDialog } from "./finish-dialog";
 import { KEYS, useLeadingKeys } from "./keys";
@@ -34,7 +34,7 @@ import { Dialog } from "~/app/ui/dialog";
 import { Control, Figures, Heading, Side, Words } from "~/app/ui/player/stage-parts";
 import { timeOfDay } from "~/core/clock/calendar";
 import type { Command } from "~/core/live/commands";
-import { momentOf, promiseOf } from "~/core/live/fold";
+import { momentOf, promiseOf, segmentIdAt } from "~/core/live/fold";
 import { clockText } from "~/core/lengths";
 import { playerView } from "~/core/player/player-view";
 import { repeatable } from "~/core/player/run";
@@ -110,6 +110,15 @@ export function RemoteView({
   );
   const { wake } = useClassSound(leading, calls, sounds);
   useBuzz(live, now);
+  const sight = useRef<HTMLDivElement>(null);
+  const drill = live && segmentIdAt(live, now);
+  // What is now stays in sight, however far somebody scrolled before.
+  useEffect(() => {
+    const top = () => sight.current?.scrollTo({ top: 0 });
+    top();
+    window.addEventListener("resize", top);
+    return () => window.removeEventListener("resize", top);
+  }, [drill]);
   const [who, setWho] = useState(false);
   const [swapping, setSwapping] = useState(false);
   const [ending, setEnding] = useState(false);
@@ -167,7 +176,8 @@ export function RemoteView({
         {leading.people && <HurtStrip hurts={leading.people.hurts} zone={led.zone} />}
       </header>
       <div
-        className="flex min-h-0 flex-col gap-3 overflow-y-auto px-5 pt-4 md:landscape:grid md:landscape:grid-cols-2 md:landscape:content-center md:landscape:gap-x-10 short:grid short:grid-cols-2 short:gap-x-6 short:pt-2"
+        ref={sight}
+        className="flex min-h-0 flex-col gap-3 overflow-y-auto px-5 pt-4 md:landscape:grid md:landscape:grid-cols-2 md:landscape:content-center-safe md:landscape:gap-x-10 short:grid short:grid-cols-2 short:gap-x-6 short:pt-2"
         tabIndex={0}
         role="group"
         aria-label="What the class does now"
@@ -270,7 +280,8 @@ export function RemoteView({
           >
             <Hand size={18} aria-hidden />{" "}
             <span>
-              <span className="short:hidden">I start</span> each
+              <span className="short:hidden">I start each</span>
+              <span className="hidden short:inline">By hand</span>
             </span>
           </Control>
           <Control

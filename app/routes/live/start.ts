@@ -1,7 +1,7 @@
 import { redirect } from "react-router";
 import type { Route } from "./+types/start";
 import { idOf, notHere, requireSignedIn } from "~/app/server/coach.server";
-import { readForm } from "~/app/server/forms.server";
+import { fieldText, readForm } from "~/app/server/forms.server";
 import { getServices } from "~/app/server/services.server";
 import { listGroupNames } from "~/db/groups";
 import { startClass } from "~/db/live";
@@ -11,11 +11,11 @@ export async function action({ request }: Route.ActionArgs) {
   const { club } = await requireSignedIn(request);
   const form = await readForm(request);
   const { db, secret } = getServices();
-  const asked = String(form.get("group") ?? "");
+  const asked = fieldText(form, "group");
   const groupId = asked === "" ? null : idOf(asked);
   if (groupId && !(await listGroupNames(db, club)).some(({ id }) => id === groupId))
     throw notHere("There is no such group among yours.");
-  const id = await startClass(db, club, { editionId: idOf(String(form.get("edition") ?? "")), groupId }, secret);
+  const id = await startClass(db, club, { editionId: idOf(fieldText(form, "edition")), groupId }, secret);
   if (!id) throw notHere("What was handed out is not there any more.");
   return redirect(`/live/${id}`);
 }

@@ -87,23 +87,28 @@ export function Wall({ classId, page }: { classId: string; page: WallPage }) {
             {face.guide && <Guide guide={face.guide} />}
           </div>
           <div
-            className="grid min-h-0 gap-[1.5vmin]"
+            className="grid min-h-0 grid-rows-[minmax(0,1fr)] gap-[1.5vmin]"
             style={{ gridTemplateColumns: `1.3fr${" 1fr".repeat(shown.length)}` }}
           >
             <Suspense>
-              <Figure
-                drill={here.drill}
-                item={here.item}
-                moment={moment}
-                inStep
-                at={() => {
-                  const then = at();
-                  return then ? positionAt(then.run, serverNow() ?? now) : 0;
-                }}
-              />
+              <div className="min-h-0 min-w-0">
+                <Figure
+                  drill={here.drill}
+                  item={here.item}
+                  moment={moment}
+                  inStep
+                  at={() => {
+                    const then = at();
+                    return then ? positionAt(then.run, serverNow() ?? now) : 0;
+                  }}
+                />
+              </div>
               {shown.map((one) => (
                 <div key={one.head} className="flex min-h-0 min-w-0 flex-col">
-                  <p className="text-wall font-semibold">{one.head}</p>
+                  <p className="min-h-[2lh] text-wall leading-tight">
+                    <span className="font-semibold">{one.head}:</span> {one.drill.name}
+                    {one.level !== "standard" && ` (${LEVEL_WORDS[one.level]})`}
+                  </p>
                   <div className="min-h-0 flex-1">
                     <Figure
                       drill={one.drill}
@@ -135,6 +140,7 @@ export function Wall({ classId, page }: { classId: string; page: WallPage }) {
         </p>
         {!over &&
           live?.begun !== undefined &&
+          shown.length === 0 &&
           alternatives.map(({ head, drill, level }) => (
             <p key={head} className="rounded-lg landscape:max-w-[32vw] bg-land px-[2vmin] py-[0.6vmin]">
               <span className="font-semibold">{head}:</span> {drill}
