@@ -127,7 +127,7 @@ export async function setOthers(db: Db, club: Club, classId: string, others: num
   return rows.length > 0;
 }
 
-/** Tells whoever leads a class that somebody joined, or told of pain. */
+/** Tells whoever leads a class that somebody joined, or reported pain. */
 export const tellPeople = async (db: Db, classId: string): Promise<void> => void (await tell(db, classId));
 
 /** The class that what a device tells was done in: one of the club, for the link’s group or edition. */
