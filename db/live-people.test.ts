@@ -11,7 +11,7 @@ import { clubsOf, type Club } from "./clubs";
 import { handOut } from "./editions";
 import { addGroup, addPeople } from "./groups";
 import { editionOf, linkOf, type LinkFound } from "./links";
-import { addCommand, givePass, startClass } from "./live";
+import { addCommand, endOldClasses, givePass, startClass } from "./live";
 import {
   classesOf,
   classRecord,
@@ -28,6 +28,7 @@ import {
   setOthers,
   versionOf,
 } from "./live-people";
+import { dropOldReports } from "./old-reports";
 import { keepCheckIn, keepProgress, setSeen } from "./runs";
 import { checkIn, coach, edition, run } from "./schema";
 import { earlierDatabase, TEST_SECRET } from "./testing";
@@ -180,6 +181,25 @@ describe("a class that is over", () => {
     expect(await sayFor(db, ana, id, uuid(9), { effort: 1, pain: false, painWhere: "" })).toBe(false);
     later();
     turnBack();
+  });
+  it("keeps who was ticked as long as reports are kept, and what they did instead for a day", async () => {
+    const id = await start();
+    await setHere(db, ana, id, idOf("Pip"), true);
+    await keepVersion(db, ana, id, idOf("Pip"), { of: "x", doc: NOTHING_OWN });
+    await addCommand(db, ana, id, press({ do: "go" }));
+    await addCommand(db, ana, id, press({ do: "end" }));
+    await dropOldReports(db);
+    await endOldClasses(db);
+    expect((await peopleOfClass(db, ana, id)).here.find(({ name }) => name === "Pip")!.here).toBe(true);
+    expect(await keptVersion(db, ana, id, idOf("Pip"), "x")).toBeDefined();
+    const day = turnClock(25 * 3_600_000);
+    await endOldClasses(db);
+    expect(await keptVersion(db, ana, id, idOf("Pip"), "x")).toBeUndefined();
+    day();
+    const years = turnClock(5 * 365 * 24 * 3_600_000);
+    await dropOldReports(db);
+    expect((await peopleOfClass(db, ana, id)).here.find(({ name }) => name === "Pip")!.here).toBe(false);
+    years();
   });
   it("is written down by the next sweep where its server was stopped", async () => {
     const id = await start();

@@ -70,7 +70,7 @@ export async function peopleOfClass(db: Pick<Db, "select">, club: Club, classId:
       .leftJoin(person, and(eq(person.clubId, run.clubId), eq(person.id, run.personId)))
       .leftJoin(checkIn, and(eq(checkIn.clubId, run.clubId), eq(checkIn.runId, run.id)))
       .where(and(eq(run.clubId, club.id), eq(run.classId, classId)))
-      .orderBy(desc(checkIn.arrivedAt))
+      .orderBy(sql`${checkIn.arrivedAt} desc nulls last`)
       .limit(600),
   ]);
   const people = found?.groupId
@@ -236,10 +236,11 @@ export async function closeClass(db: Db, club: Club, classId: string): Promise<b
     .from(liveClass)
     .where(ofClass(club, classId));
   if (!found?.endedAt || found.closedAt || now() - found.endedAt.getTime() < CLOSES_AFTER_MS) return false;
-  const [doc, commands, people] = await Promise.all([
+  const [doc, commands, people, runs] = await Promise.all([
     editionOf(db, { club, edition: { id: found.editionId } }),
     listCommands(db, club, classId),
     peopleOfClass(db, club, classId),
+    runsOfClass(db, club, classId),
   ]);
   const timeline = compile(doc.session, editionDrills(doc));
   const live = advance(fold({ fold: found.fold, timeline }, commands), found.endedAt.getTime());
@@ -253,7 +254,9 @@ export async function closeClass(db: Db, club: Club, classId: string): Promise<b
       .returning({ id: liveClass.id });
     if (!mine) return false;
     const linkId = await linkFor(tx, club, found);
-    const without = people.here.filter(({ here, joined }) => here && !joined);
+    // A phone that joined and never told anything is none.
+    const told = new Set(runs.map(({ personId }) => personId));
+    const without = people.here.filter(({ id, here }) => here && !told.has(id));
     if (linkId && share > 0 && without.length > 0)
       await tx
         .insert(run)

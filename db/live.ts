@@ -2,7 +2,7 @@ import { randomBytes, randomUUID } from "node:crypto";
 import { and, asc, desc, eq, gt, isNull, lt, or, sql } from "drizzle-orm";
 import type { Db } from "./client";
 import { clubOfEntry, type Club } from "./clubs";
-import { edition, entry, group, liveClass, liveCommand, livePass, member } from "./schema";
+import { edition, entry, group, liveClass, liveCommand, livePass, liveVersion, member } from "./schema";
 import { tokenHash, wallCode, wallHash } from "./tokens";
 import { now, nowDate } from "~/core/clock/clock";
 import type { Choice } from "~/core/group/choices";
@@ -344,7 +344,7 @@ export async function classOfCode(
   return row && { club: clubOfEntry(row.clubId), classId: row.classId, wallCode: row.number };
 }
 
-/** Ends what has run too long, and takes away codes and passes of what ended a day ago. */
+/** Ends what has run too long, and takes away codes, passes and what people did instead of what ended a day ago. */
 export async function endOldClasses(db: Db): Promise<void> {
   const since = (hours: number) => new Date(now() - hours * 3_600_000);
   await db
@@ -359,6 +359,9 @@ export async function endOldClasses(db: Db): Promise<void> {
     delete from ${entry} using ${livePass}, ${liveClass}
     where ${entry.kind} = 'pass' and ${entry.clubId} = ${livePass.clubId} and ${entry.target} = ${livePass.id}
       and ${livePass.clubId} = ${liveClass.clubId} and ${livePass.classId} = ${liveClass.id} and ${ended}`);
+  await db.execute(sql`
+    delete from ${liveVersion} using ${liveClass}
+    where ${liveVersion.clubId} = ${liveClass.clubId} and ${liveVersion.classId} = ${liveClass.id} and ${ended}`);
   await db.execute(sql`
     delete from ${livePass} using ${liveClass}
     where ${livePass.clubId} = ${liveClass.clubId} and ${livePass.classId} = ${liveClass.id} and ${ended}`);

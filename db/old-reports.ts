@@ -4,7 +4,7 @@ import { now } from "~/core/clock/clock";
 import { zoneHere } from "~/core/clock/zone";
 import type { Db } from "./client";
 import type { Club } from "./clubs";
-import { checkIn, club as clubs, run } from "./schema";
+import { checkIn, club as clubs, liveClass, liveHere, run } from "./schema";
 
 /** So many reports are deleted in one go, so that nobody waits for long. */
 const AT_ONCE = 2_000;
@@ -25,7 +25,7 @@ export async function countOlder(db: Db, club: Club, months: number, zone: strin
   return row!.n;
 }
 
-/** Deletes what each club keeps no longer: runs and check-ins that arrived more months ago than it says, by its calendar. Never pain that nobody has seen to. Returns how many runs. */
+/** Deletes what each club keeps no longer: runs and check-ins that arrived more months ago than it says, by its calendar, and who was ticked in classes. Never pain that nobody has seen to. Returns how many runs. */
 export async function dropOldReports(db: Db): Promise<number> {
   let dropped = 0;
   for (const { id, months, zone } of await db
@@ -38,6 +38,12 @@ export async function dropOldReports(db: Db): Promise<number> {
       );
       some = rowCount ?? 0;
     }
+    // Who was ticked as there is as old as what they did.
+    await db.execute(
+      sql`delete from ${liveHere} using ${liveClass} c
+        where live_here.club_id = ${id} and c.club_id = live_here.club_id and c.id = live_here.class_id
+          and c.created_at < ${monthsBefore(now(), months, zone ?? zoneHere()).toISOString()}::timestamptz`,
+    );
   }
   return dropped;
 }

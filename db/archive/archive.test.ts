@@ -4,10 +4,13 @@ import fc from "fast-check";
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
 import type { Db } from "../client";
 import { addClub, clubsOf, type Club } from "../clubs";
+import { turnClock } from "~/core/clock/clock";
 import { listEditions } from "../editions";
+import { addCommand, startClass } from "../live";
+import { closeClass, setHere } from "../live-people";
 import { openLink, tokenOfLink } from "../links";
 import { listFeedback } from "../feedback";
-import { club as clubs, coach, link } from "../schema";
+import { club as clubs, coach, edition, link, person } from "../schema";
 import { listSessions } from "../sessions";
 import { earlierDatabase, TEST_SECRET } from "../testing";
 import { KINDS } from "./kinds";
@@ -58,13 +61,38 @@ describe.each([
     ({ db, end } = await kept(dump));
     anasId = await coachOf(db, email);
     ana = (await clubsOf(db, anasId))[0]!.club;
+    // With a class that was run, and somebody ticked in it.
+    const [one] = await db.select({ id: edition.id }).from(edition).where(eq(edition.clubId, ana.id)).limit(1);
+    const [who] = await db.select({ id: person.id }).from(person).where(eq(person.clubId, ana.id)).limit(1);
+    const id = (await startClass(db, ana, { editionId: one!.id, groupId: null }, TEST_SECRET))!;
+    const press = (n: number, command: "go" | "end") =>
+      addCommand(db, ana, id, {
+        ...{ key: `00000000-0000-4000-8000-00000000000${n}`, seen: 0, on: null, command: { do: command } },
+      });
+    await press(1, "go");
+    await setHere(db, ana, id, who!.id, true);
+    await press(2, "end");
+    const turnBack = turnClock(30_000);
+    await closeClass(db, ana, id);
+    turnBack();
   });
   afterAll(() => end());
 
   it("is written whole and read back equal, documents, figures and moments", async () => {
     const written = await archiveOf(db, ana);
     const about = JSON.parse(written["about.json"]!) as { counts: Record<string, number> };
-    for (const kind of ["groups", "people", "sessions", "editions", "links", "runs", "check-ins"])
+    for (const kind of [
+      "groups",
+      "people",
+      "sessions",
+      "editions",
+      "links",
+      "runs",
+      "check-ins",
+      "classes",
+      "class-commands",
+      "class-people",
+    ])
       expect([kind, about.counts[kind]! > 0]).toEqual([kind, true]);
     const other = await addClub(db, anasId, "Empty");
     expect(await isEmpty(db, other)).toBe(true);
@@ -100,6 +128,20 @@ describe.each([
     const opened = token && (await openLink(db, token, false));
     if (opened && opened !== "withdrawn") expect(opened.club.id).toBe(ana.id);
   });
+});
+
+it("of before there were classes, or arcs of its own, is read all the same", async () => {
+  const { db, end } = await kept("2026-11-27.sql.gz");
+  const id = await coachOf(db, "ana@club.example");
+  const written = await archiveOf(db, (await clubsOf(db, id))[0]!.club);
+  const about = JSON.parse(written["about.json"]!) as { counts: Record<string, number> };
+  for (const { file } of KINDS.filter((kind) => kind.later)) {
+    delete written[`${file}.jsonl`];
+    delete about.counts[file];
+  }
+  const other = await addClub(db, id, "Empty");
+  expect((await readInto(db, other, { ...written, "about.json": JSON.stringify(about) })).counts).toEqual(about.counts);
+  await end();
 });
 
 describe("an archive that is not right", () => {

@@ -16,6 +16,9 @@ import {
   edition,
   group,
   link,
+  liveClass,
+  liveCommand,
+  liveHere,
   membership,
   ownArc,
   ownDrill,
@@ -52,6 +55,8 @@ export type Kind = {
   key: readonly string[];
   row: z.ZodObject;
   most: number;
+  /** Archives of before have no such file. */
+  later?: true;
 };
 
 /** In an order in which each has what it points to before it. */
@@ -114,6 +119,7 @@ export const KINDS: readonly Kind[] = [
   {
     file: "arcs",
     words: "arcs of its own",
+    later: true,
     table: ownArc,
     key: ["purpose"],
     most: PURPOSES.length,
@@ -178,6 +184,56 @@ export const KINDS: readonly Kind[] = [
     }),
   },
   {
+    file: "classes",
+    words: "classes",
+    later: true,
+    table: liveClass,
+    key: ["id"],
+    most: 100_000,
+    row: z.strictObject({
+      id,
+      editionId: id,
+      groupId: id.nullable(),
+      fold: count.min(1),
+      lastN: count,
+      lastFrom: z.number(),
+      others: z.number().int().min(0).max(200),
+      choices: choicesSchema,
+      createdAt: at,
+      endedAt: at.nullable(),
+      closedAt: at.nullable(),
+      paces: z.unknown(),
+    }),
+  },
+  {
+    file: "class-commands",
+    words: "things done to classes",
+    later: true,
+    table: liveCommand,
+    key: ["classId", "n"],
+    most: 2_000_000,
+    row: z.strictObject({
+      classId: id,
+      n: count.min(1),
+      key: id,
+      seen: count,
+      on: text(24).nullable(),
+      from: z.number(),
+      apart: z.boolean(),
+      command: doc,
+      arrivedAt: at,
+    }),
+  },
+  {
+    file: "class-people",
+    words: "people ticked in classes",
+    later: true,
+    table: liveHere,
+    key: ["classId", "personId"],
+    most: 1_000_000,
+    row: z.strictObject({ classId: id, personId: id, here: z.boolean() }),
+  },
+  {
     file: "runs",
     words: "runs",
     table: run,
@@ -188,6 +244,7 @@ export const KINDS: readonly Kind[] = [
       linkId: id,
       clientKey: id,
       personId: id.nullable(),
+      classId: id.nullable().default(null),
       name: text(40, 1),
       startedAt: at,
       deviceAt: at.nullable(),

@@ -45,6 +45,7 @@ export async function readArchive(db: Db, club: Club, file: ArchiveReader): Prom
     const counts: Record<string, number> = {};
     for (const kind of KINDS) {
       const lines = file(`${kind.file}.jsonl`);
+      if (!lines && kind.later && about.counts[kind.file] === undefined) continue;
       if (!lines) throw new ArchiveFault(`${kind.file}.jsonl is missing.`);
       counts[kind.file] = await takeLines(tx, club, kind, lines);
       if (counts[kind.file] !== about.counts[kind.file])

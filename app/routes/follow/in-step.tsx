@@ -1,5 +1,5 @@
 import { ChevronsDown, DoorOpen, HeartPulse, Volume2, VolumeX } from "lucide-react";
-import { Suspense, useCallback, useEffect, useMemo, useRef, useState } from "react";
+import { Suspense, useEffect, useMemo, useRef, useState } from "react";
 import { Hurts, HurtTold } from "./hurts";
 import { useInClass } from "./use-in-class";
 import { useMine } from "./use-mine";
@@ -13,6 +13,7 @@ import { cx } from "~/app/ui/classes";
 import { Figure } from "~/app/ui/player/figure";
 import { Guide } from "~/app/ui/player/guide";
 import { Control, Figures, Heading, Side, Words } from "~/app/ui/player/stage-parts";
+import type { PainAt } from "~/core/checkin/pain-place";
 import type { Person } from "~/core/checkin/schema";
 import type { Edition } from "~/core/edition/edition";
 import { countdownText } from "~/core/lengths";
@@ -39,7 +40,10 @@ export function InStep({ token, joined, edition, person, look, unsent, onLeave, 
   const own = joined.edition ?? edition;
   const [easier, setEasier] = useState<ReadonlySet<string>>(new Set());
   const { frozen, facts: asHandedOut } = useEdition(own);
-  const { mine: given, state: mineState } = useMine(token, person.athleteId, joined.id);
+  const { mine: given, state: mineState } = useMine(token, person.athleteId, {
+    classId: joined.id,
+    other: joined.edition !== undefined,
+  });
   const [sounds, setSounds] = useState(false);
   const following = useClass(joined.id, "athlete", frozen, { sounds });
   const { live, now, at, serverNow, state } = following;
@@ -48,7 +52,8 @@ export function InStep({ token, joined, edition, person, look, unsent, onLeave, 
   useBuzz(live, now);
   /** Drills that hurt: they are out for whoever is on this device. */
   const [out, setOut] = useState<ReadonlySet<string>>(new Set());
-  const [asking, setAsking] = useState(false);
+  /** What it is asked of whether it hurts: the drill as it was when that was pressed, whatever the class does meanwhile. */
+  const [asking, setAsking] = useState<PainAt & { name: string }>();
   const mine = useMemo(() => without(given, out, facts, own.session.blocks), [given, out, facts, own]);
   const calls = useMemo(() => ownCalls(facts, mine, easier), [facts, mine, easier]);
   const { wake } = useClassSound(following, calls, sounds);
@@ -78,13 +83,11 @@ export function InStep({ token, joined, edition, person, look, unsent, onLeave, 
   const waiting = live !== undefined && live.begun === undefined;
   const place = moment && placeName(moment.segment);
   const rests = face?.own.how === "rest";
-  const onHurts = useCallback(() => {
-    setAsking(false);
-    if (!moment || !face) return;
-    const { block, item } = moment.segment;
-    hurts({ block, item, drill: face.own.drill.id });
-    setOut((all) => new Set(all).add(face.own.drill.id));
-  }, [moment, face, hurts]);
+  const onHurts = ({ name: _, ...at }: PainAt & { name: string }) => {
+    setAsking(undefined);
+    hurts(at);
+    setOut((all) => new Set(all).add(at.drill));
+  };
   const easeOn = () => {
     if (!moment) return;
     const { block, item } = moment.segment;
@@ -165,8 +168,8 @@ export function InStep({ token, joined, edition, person, look, unsent, onLeave, 
           )}
         </p>
         {out.size > 0 && !asking && <HurtTold waits={unsent(key)} />}
-        {asking && face ? (
-          <Hurts drill={face.own.drill.name} onYes={onHurts} onNo={() => setAsking(false)} />
+        {asking ? (
+          <Hurts drill={asking.name} onYes={() => onHurts(asking)} onNo={() => setAsking(undefined)} />
         ) : (
           <div className="mx-auto grid w-full max-w-xl grid-cols-4 gap-2">
             <Control
@@ -183,7 +186,17 @@ export function InStep({ token, joined, edition, person, look, unsent, onLeave, 
             >
               <ChevronsDown size={18} aria-hidden className="shrink-0" /> Easier
             </Control>
-            <Control small label="Something hurts" disabled={!face || waiting || rests} onClick={() => setAsking(true)}>
+            <Control
+              small
+              label="Something hurts"
+              disabled={!face || waiting || rests}
+              onClick={() => {
+                if (!moment || !face) return;
+                const { block, item } = moment.segment;
+                const { id, name } = face.own.drill;
+                setAsking({ block, item, drill: id, name });
+              }}
+            >
               <HeartPulse size={18} aria-hidden className="shrink-0" /> Hurts
             </Control>
             <Control

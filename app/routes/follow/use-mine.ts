@@ -13,15 +13,15 @@ const whoIs = (athleteId: string | null) => athleteId ?? "anyone";
 export function useMine(
   token: string,
   athleteId: string | null,
-  /** A class: what is done instead in it is its own, and not kept. */
-  classId?: string,
+  /** A class, with what is done instead in it, which is not kept; `other` where it is run from another edition than the link’s. */
+  { classId, other = false }: { classId?: string; other?: boolean } = {},
 ): { mine: Mine; state: MineState } {
   const [all, setAll] = useState<Readonly<Record<string, { mine: Mine; state: MineState }>>>({});
   const who = whoIs(athleteId);
 
   const ask = useCallback(async () => {
     const put = (mine: Mine, state: MineState) => setAll((known) => ({ ...known, [who]: { mine, state } }));
-    const before = classId ? undefined : keptOf(token).mine[who];
+    const before = other ? undefined : keptOf(token).mine[who];
     if (before) put(before, "known");
     try {
       const asked = new URLSearchParams({
@@ -36,7 +36,7 @@ export function useMine(
     } catch {
       put(before ?? NOTHING_OWN, before ? "known" : "unreachable");
     }
-  }, [athleteId, classId, token, who]);
+  }, [athleteId, classId, other, token, who]);
 
   useEffect(() => void ask(), [ask]);
   const { mine, state } = all[who] ?? { mine: NOTHING_OWN, state: "asking" };

@@ -1,6 +1,7 @@
 import type { Route } from "./+types/route";
 import { Remote } from "./remote";
 import { idOf, requireSignedIn } from "~/app/server/coach.server";
+import { classPlan } from "~/app/server/class-plan.server";
 import { classPage, passFor, withCookie } from "~/app/server/live.server";
 import { getServices } from "~/app/server/services.server";
 import { listGroupNames } from "~/db/groups";
@@ -17,6 +18,8 @@ export async function loader({ request, params }: Route.LoaderArgs) {
   const id = idOf(params.class);
   const page = await classPage(club, id);
   const { db, baseUrl } = getServices();
+  // What people do instead is worked out before anybody joins.
+  if (page.groupId && !page.ended) void classPlan(club, id).catch(() => undefined);
   const groups = page.groupId ? await listGroupNames(db, club) : [];
   return withCookie(
     { ...page, zone, wall: `${baseUrl}/wall`, group: groups.find((one) => one.id === page.groupId)?.name },

@@ -85,9 +85,10 @@ export class LiveHub {
       throw error;
     }
     watcher.send(event("whole", this.whole(room, after, watcher.remote)));
-    if (watcher.remote) await this.tellPeople(classId, [watcher]).catch(() => undefined);
     room.watchers.delete(waiting);
     room.watchers.add((mine = watcher));
+    // Not waited for: what is done to the class meanwhile has to reach it.
+    if (watcher.remote) void this.tellPeople(classId, [watcher]).catch(() => undefined);
     return leave;
   }
 
