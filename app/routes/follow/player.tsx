@@ -1,9 +1,8 @@
-import { useCallback, useEffect, useMemo, useRef, useState } from "react";
+import { lazy, Suspense, useCallback, useEffect, useMemo, useRef, useState } from "react";
 import { CheckInForm } from "./check-in-form";
 import { fetchFigure } from "~/app/ui/player/figure";
 import { keep, keepAgain, keptOf } from "./kept";
 import { SOMEONE, type PlayerProps } from "./player-props";
-import { InStep } from "./in-step";
 import { ReadyCheck } from "./ready-check";
 import { Stage } from "./stage";
 import { keepSound, readSound, type SoundSettings } from "~/app/sound/sound";
@@ -19,6 +18,10 @@ import { painChoices } from "~/core/checkin/pain-place";
 import { insteadLines, ownCalls, ownOf } from "~/core/player/mine";
 import { reachedEnd, shareDone } from "~/core/player/run";
 import { compile } from "~/core/timeline/compile";
+
+/** Being in a class is fetched when there is one: most open a link to follow on their own, on a thin connection. */
+const fetchInStep = () => import("./in-step").then((m) => ({ default: m.InStep }));
+const InStep = lazy(fetchInStep);
 
 /** Who was chosen: one of the list, or someone else by the name they gave. */
 function personOf(people: PlayerProps["people"], chosen: string | undefined, name: string): Person {
@@ -89,7 +92,7 @@ export function Player(props: PlayerProps) {
     fault: notJoined,
     join,
     leave,
-  } = useRunning(token, stage === "none" && telling === undefined);
+  } = useRunning(token, stage === "none" && telling === undefined, fetchInStep);
   /** What was followed in a class that was run from another edition. */
   const [toldOf, setToldOf] = useState(edition);
   const home = () => {
@@ -134,21 +137,23 @@ export function Player(props: PlayerProps) {
           onAnswers={(answers) => void keep(token, (all) => withAnswers(all, asked.key, answers))}
         />
       ) : joined ? (
-        <InStep
-          token={token}
-          joined={joined}
-          edition={edition}
-          person={chosenPerson}
-          look={props.look}
-          unsent={(key) => outbox.unsent.some((one) => one.body.run.key === key)}
-          onLeave={leave}
-          onOver={(told, of) => {
-            keep(token, (all) => withAwaited(all, told));
-            setToldOf(of);
-            setTelling(told);
-            leave();
-          }}
-        />
+        <Suspense fallback={<p className="wide-type p-8 text-3xl font-semibold">Getting in step…</p>}>
+          <InStep
+            token={token}
+            joined={joined}
+            edition={edition}
+            person={chosenPerson}
+            look={props.look}
+            unsent={(key) => outbox.unsent.some((one) => one.body.run.key === key)}
+            onLeave={leave}
+            onOver={(told, of) => {
+              keep(token, (all) => withAwaited(all, told));
+              setToldOf(of);
+              setTelling(told);
+              leave();
+            }}
+          />
+        </Suspense>
       ) : run && kept ? (
         <Stage
           run={run}

@@ -4,8 +4,8 @@ import type { Running } from "./class";
 /** So often a phone that is not in a class asks whether there is one. */
 const ASK_EVERY_MS = 20_000;
 
-/** Whether the class of a link is running, and joining it. */
-export function useRunning(token: string, asks: boolean) {
+/** Whether the class of a link is running, and joining it. `prepare` fetches what a class takes: as soon as there is one, and before it is joined. */
+export function useRunning(token: string, asks: boolean, prepare: () => Promise<unknown>) {
   const [id, setId] = useState<string>();
   const [joined, setJoined] = useState<Running>();
   const [fault, setFault] = useState<string>();
@@ -33,6 +33,11 @@ export function useRunning(token: string, asks: boolean) {
     };
   }, [token, asks]);
 
+  const there = id !== undefined;
+  useEffect(() => {
+    if (there) prepare().catch(() => undefined);
+  }, [there, prepare]);
+
   const join = useCallback(
     async (athlete: string | null) => {
       setFault(undefined);
@@ -42,8 +47,11 @@ export function useRunning(token: string, asks: boolean) {
           headers: { "content-type": "application/json" },
           body: JSON.stringify({ class: id, athlete }),
         });
-        if (answer.ok) setJoined((await answer.json()) as Running);
-        else if (answer.status === 429) setFault("Too many join from here at once. Try again in a moment.");
+        if (answer.ok) {
+          const found = (await answer.json()) as Running;
+          await prepare();
+          setJoined(found);
+        } else if (answer.status === 429) setFault("Too many join from here at once. Try again in a moment.");
         else {
           setId(undefined);
           setFault("The class has ended meanwhile.");
@@ -52,7 +60,7 @@ export function useRunning(token: string, asks: boolean) {
         setFault("The class can’t be reached just now. Try again, or follow on your own.");
       }
     },
-    [id, token],
+    [id, token, prepare],
   );
   return { running: id, joined, fault, join, leave: useCallback(() => setJoined(undefined), []) };
 }
