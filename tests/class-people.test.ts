@@ -159,6 +159,8 @@ describe("the people of a class", () => {
     await page.goto(`/live/${id}`);
     await page.getByText(/in step within/).waitFor();
     await button(page, "Start").click();
+    await button(page, "Hold").click();
+    await button(page, "Go").waitFor();
     for (let i = 0; i < 9; i++) {
       await phone.getByTestId("drill").waitFor();
       if ((await page.getByTestId("drill").innerText()).startsWith(drill)) break;
@@ -191,6 +193,9 @@ describe("the people of a class", () => {
       await page.getByText(`${name} in place of`).waitFor();
       return name;
     };
+    // Held, so that nothing goes on by itself while it is looked at.
+    await button(page, "Hold").click();
+    await button(page, "Go").waitFor();
     await swap();
     expect(await violations(page)).toEqual([]);
     await button(page, "Undo").click();
@@ -211,6 +216,8 @@ describe("the people of a class", () => {
     await button(wall, "Show the class").click();
     await button(page, "Start").click();
     await wall.getByTestId("drill").waitFor();
+    await button(page, "Hold").click();
+    await wall.getByText("Hold on").waitFor();
     // To a drill that some can’t do.
     const heads = wall.locator("footer p").filter({ hasText: ":" });
     for (let i = 0; i < 9 && (await heads.count()) < 2; i++) {
