@@ -45,6 +45,18 @@ async function join(link: string, name: string): Promise<Page> {
   return page;
 }
 
+/** The wall of a class, opened with the code that its remote shows. */
+async function wallOf(page: Page): Promise<Page> {
+  const { page: wall } = await world.visitor({ viewport: { width: 1366, height: 768 } });
+  await button(page, "The wall").click();
+  const code = (await page.getByTestId("wall-code").innerText()).replaceAll(/\s/g, "");
+  await page.keyboard.press("Escape");
+  await wall.goto("/wall");
+  await wall.getByLabel("Code").fill(code);
+  await button(wall, "Show the class").click();
+  return wall;
+}
+
 async function end(page: Page): Promise<void> {
   await button(page, "End the class").click();
   await button(page, "Press again to end the class").click();
@@ -175,13 +187,7 @@ describe("the people of a class", () => {
     const { page } = await lead("Rowers before the boat");
     await button(page, "Start").click();
     await page.getByTestId("drill").waitFor();
-    const { page: wall } = await world.visitor({ viewport: { width: 1366, height: 768 } });
-    await button(page, "The wall").click();
-    const code = (await page.getByTestId("wall-code").innerText()).replaceAll(/\s/g, "");
-    await page.keyboard.press("Escape");
-    await wall.goto("/wall");
-    await wall.getByLabel("Code").fill(code);
-    await button(wall, "Show the class").click();
+    const wall = await wallOf(page);
     const swap = async (): Promise<string> => {
       await button(page, "Swap what comes next for another drill").click();
       const way = page
@@ -203,17 +209,17 @@ describe("the people of a class", () => {
     const name = await swap();
     await button(page, "Skip this drill").click();
     for (const screen of [page, wall]) await expect.poll(() => drillOf(screen)).toContain(name);
+    // What is worked out from then on goes by it.
+    await button(page, "Finish by a time").click();
+    await page
+      .getByRole("dialog")
+      .getByText(/ends at \d\d:\d\d:\d\d/)
+      .waitFor();
   });
 
   it("can read the wall across the hall, with what is done instead beside the drill", async () => {
     const { page } = await lead("Staff lunchtime");
-    const { page: wall } = await world.visitor({ viewport: { width: 1366, height: 768 } });
-    await button(page, "The wall").click();
-    const code = (await page.getByTestId("wall-code").innerText()).replaceAll(/\s/g, "");
-    await page.keyboard.press("Escape");
-    await wall.goto("/wall");
-    await wall.getByLabel("Code").fill(code);
-    await button(wall, "Show the class").click();
+    const wall = await wallOf(page);
     await button(page, "Start").click();
     await wall.getByTestId("drill").waitFor();
     await button(page, "Hold").click();

@@ -1,7 +1,8 @@
 import { classPlan } from "./class-plan.server";
 import { drillsToday } from "./edition-today.server";
+import { offeredIn } from "./offered.server";
 import { getServices } from "./services.server";
-import { choiceAt, chosen, choicesOf, MOST_CHOICES, type Choice } from "~/core/group/choices";
+import { choiceAt, chosen, choicesOf, choicesOver, MOST_CHOICES, type Choice } from "~/core/group/choices";
 import { fallbacksFor } from "~/core/group/fallback";
 import { allProtections } from "~/core/group/protect";
 import { formIn } from "~/core/drills/form";
@@ -12,8 +13,6 @@ import { listGroups } from "~/db/groups";
 import { editionInClass } from "~/db/links";
 import { findClass } from "~/db/live";
 import { setClassChoices } from "~/db/live-people";
-import { browseOwnDrills } from "~/db/own-drills";
-import { DRILLS } from "~/library";
 
 type Place = { block: number; item: number };
 
@@ -25,10 +24,10 @@ export async function waysFor(club: Club, classId: string, person: string, place
   const { db } = getServices();
   const found = await findClass(db, club, classId);
   if (!found?.groupId) return undefined;
-  const [groups, edition, own] = await Promise.all([
+  const [groups, edition, offered] = await Promise.all([
     listGroups(db, club),
     editionInClass(db, club, found.editionId),
-    browseOwnDrills(db, club),
+    offeredIn(club),
   ]);
   const group = groups.find(({ id }) => id === found.groupId);
   const at = group?.people.indexOf(person) ?? -1;
@@ -45,7 +44,7 @@ export async function waysFor(club: Club, classId: string, person: string, place
   const ways: { drill: string; level: LevelName; name: string }[] = [];
   for (const one of fallbacksFor(item, protections, {
     drills,
-    offered: own.length > 0 ? [...own.map(({ doc }) => doc), ...DRILLS] : DRILLS,
+    offered,
     pace,
     group: group.group,
     rounds: block.rounds,
@@ -53,7 +52,7 @@ export async function waysFor(club: Club, classId: string, person: string, place
     if (ways.length >= OFFERED) break;
     ways.push({ drill: one.drill.id, level: one.level, name: one.drill.name });
   }
-  const now = choiceAt(choicesOf([...edition.choices, ...found.choices], person), place, item)?.does;
+  const now = choiceAt(choicesOf(choicesOver(found.choices, edition.choices), person), place, item)?.does;
   return {
     person,
     name: group.group.people[at]!.name,

@@ -1,8 +1,9 @@
 import { drillsToday, type EditionOf } from "./edition-today.server";
 import { inTurns } from "./in-turns";
+import { offeredIn } from "./offered.server";
 import { getServices } from "./services.server";
 import { arcWith } from "~/core/arc/own";
-import { withChoices, type Choice } from "~/core/group/choices";
+import { choicesOver, withChoices, type Choice } from "~/core/group/choices";
 import { together, type Together } from "~/core/live/together";
 import { compile } from "~/core/timeline/compile";
 import { editionDrills } from "~/core/edition/edition";
@@ -12,8 +13,6 @@ import { listGroups } from "~/db/groups";
 import { editionInClass } from "~/db/links";
 import { findClass } from "~/db/live";
 import { versionOf } from "~/db/live-people";
-import { browseOwnDrills } from "~/db/own-drills";
-import { DRILLS } from "~/library";
 
 /** What the people of a class do instead, all of them together, and as choices for each. */
 export type ClassPlan = {
@@ -22,7 +21,7 @@ export type ClassPlan = {
   /** What was chosen by hand, and what is worked out for everybody else. */
   chosen: Choice[];
   workedOut: Choice[];
-  /** Of each drill that somebody does instead, its name. */
+  /** The session as it was handed out. */
   session: EditionOf["edition"]["doc"]["session"];
 };
 
@@ -34,16 +33,16 @@ export async function classPlan(club: Club, classId: string): Promise<ClassPlan 
   const { db } = getServices();
   const found = await findClass(db, club, classId);
   if (!found?.groupId) return undefined;
-  const [groups, edition, own, arcs] = await Promise.all([
+  const [groups, edition, offered, arcs] = await Promise.all([
     listGroups(db, club),
     editionInClass(db, club, found.editionId),
-    browseOwnDrills(db, club),
+    offeredIn(club),
     listArcs(db, club),
   ]);
   const here = groups.find(({ id }) => id === found.groupId);
   if (!here) return undefined;
-  const chosen = [...edition.choices, ...found.choices];
-  const key = `${classId} ${versionOf([here, chosen, own.map(({ doc }) => doc.id)])}`;
+  const chosen = choicesOver(found.choices, edition.choices);
+  const key = `${classId} ${versionOf([here, chosen, offered.map(({ id }) => id)])}`;
   const before = plans.get(key);
   if (before) return before;
   const work = (async (): Promise<ClassPlan> => {
@@ -52,7 +51,7 @@ export async function classPlan(club: Club, classId: string): Promise<ClassPlan 
     const plan = await inTurns(
       together(session, compile(session, editionDrills(edition.doc)), withChoices(here.group, here.people, chosen), {
         drills: (id) => known.get(id),
-        offered: own.length > 0 ? [...own.map(({ doc }) => doc), ...DRILLS] : DRILLS,
+        offered,
         arc: arcWith(session.purpose, arcs[session.purpose]),
       }),
     );

@@ -1,9 +1,11 @@
 import { drawnDrill } from "./drills.server";
 import { inTurns } from "./in-turns";
 import { forDevice } from "./mine.server";
+import { offeredIn } from "./offered.server";
 import { getServices } from "./services.server";
 import { arcWith } from "~/core/arc/own";
 import { now } from "~/core/clock/clock";
+import type { Drill } from "~/core/drills/schema";
 import { editionDrills } from "~/core/edition/edition";
 import type { NewRest, Sent, Swap } from "~/core/live/commands";
 import { finishBy, nextLater } from "~/core/live/finish-by";
@@ -18,8 +20,6 @@ import type { Club } from "~/db/clubs";
 import { listGroups } from "~/db/groups";
 import { editionOf } from "~/db/links";
 import { addCommand, findClass, listCommands, type Added } from "~/db/live";
-import { browseOwnDrills } from "~/db/own-drills";
-import { DRILLS } from "~/library";
 
 /** What is to be worked out: when it is to end, or that what comes next comes later. With a key it is done, too. */
 export type ReckonAsk = {
@@ -51,17 +51,21 @@ export async function reckon(club: Club, classId: string, ask: ReckonAsk): Promi
   const { db } = getServices();
   const found = await findClass(db, club, classId);
   if (!found) return { kind: "gone" };
-  const [edition, commands, groups, arcs, own] = await Promise.all([
+  const [edition, commands, groups, arcs, offered] = await Promise.all([
     editionOf(db, { club, edition: { id: found.editionId } }),
     listCommands(db, club, classId),
     listGroups(db, club),
     listArcs(db, club),
-    ask.swap ? browseOwnDrills(db, club) : [],
+    ask.swap ? offeredIn(club) : [],
   ]);
   const { session } = edition;
-  const drills = editionDrills(edition);
+  const handedOut = editionDrills(edition);
   const at = now();
-  const live = advance(fold({ fold: found.fold, timeline: compile(session, drills) }, commands), at);
+  const live = advance(fold({ fold: found.fold, timeline: compile(session, handedOut) }, commands), at);
+  // What was swapped in is in no edition; as it is known here it is looked over with all that it loads.
+  const swapped = new Map<string, Drill>();
+  for (const { drill } of Object.values(live.swaps)) swapped.set(drill.id, (await drawnDrill(club, drill.id)) ?? drill);
+  const drills = (id: string) => handedOut(id) ?? swapped.get(id);
   const group = groups.find(({ id }) => id === found.groupId)?.group;
   const by = { session, drills, group, arc: arcWith(session.purpose, arcs[session.purpose]) };
   const done = async (rest: NewRest | Swap): Promise<{ sent?: Sent[] } | Exclude<Added, { kind: "added" }>> => {
@@ -70,10 +74,7 @@ export async function reckon(club: Club, classId: string, ask: ReckonAsk): Promi
     return added.kind === "added" ? { sent: added.sent } : added;
   };
   if (ask.swap) {
-    // A drill that was swapped in before is known by the command that brought it.
-    const swapped = new Map(Object.values(live.swaps).map(({ drill }) => [drill.id, drill]));
-    const offered = own.length > 0 ? [...own.map(({ doc }) => doc), ...DRILLS] : DRILLS;
-    const among = { ...by, drills: (id: string) => drills(id) ?? swapped.get(id), offered };
+    const among = { ...by, offered };
     if (ask.swap === "ways") {
       const found = swapWays(live, at, among);
       return found

@@ -10,12 +10,11 @@ import type { LevelName } from "~/core/vocabulary/levels";
 import { asDocument } from "~/core/drills/stresses";
 import { protectedOnLink, type OpenLink } from "~/db/links";
 import { hurtIn, keptVersion, keepVersion, versionOf } from "~/db/live-people";
-import { browseOwnDrills } from "~/db/own-drills";
 import { planOf } from "./class-plan.server";
-import { DRILLS } from "~/library";
 import { inTurns } from "./in-turns";
 import { drawnDrill } from "./drills.server";
 import { drillsToday, pauseForOthers } from "./edition-today.server";
+import { offeredIn } from "./offered.server";
 import { getServices } from "./services.server";
 
 /** A drill as a phone needs it for one person: how it is done at these levels, and no word on what it loads. */
@@ -82,11 +81,11 @@ export async function mineOf(opened: OpenLink, athleteId: string | null): Promis
   const choices = choicesOf(opened.edition.choices, athleteId ?? undefined);
   if (protections.length === 0 && choices.length === 0) return { ...NOTHING_OWN, athleteId, easier };
   const group: Group = { name: found.name, people: [], setting: found.setting };
-  const own = await browseOwnDrills(getServices().db, opened.club);
+  const offered = await offeredIn(opened.club);
   await pauseForOthers();
   const by = {
     drills: (id: string) => known.get(id),
-    offered: own.length > 0 ? [...own.map((listed) => listed.doc), ...DRILLS] : DRILLS,
+    offered,
     group,
     choices,
   };

@@ -4,6 +4,7 @@ import {
   answerFor,
   choiceAt,
   choicesOf,
+  choicesOver,
   choicesSchema,
   chosen,
   followChoices,
@@ -275,4 +276,16 @@ describe("what is chosen is told", () => {
     expect(forms).toEqual(["own easier", "one standard", "two standard", "one easier", "two easier"]);
     expect(new Set(forms).size).toBe(forms.length);
   });
+});
+
+it("what was chosen over others counts for whom and where it says something, and nowhere else", () => {
+  const one = (athleteId: string, item: number, does: Choice["does"]): Choice => ({
+    ...{ athleteId, block: 0, item, at: "cat-camel", does },
+  });
+  const [desk, live] = [
+    [one("a", 0, "rest"), one("a", 1, "rest"), one("b", 0, "rest")],
+    [one("a", 0, { drill: "chair-march", level: "easier" })],
+  ] as const;
+  expect(choicesOver(live, desk)).toEqual([...live, desk[1], desk[2]]);
+  expect(choicesOver([], desk)).toEqual(desk);
 });

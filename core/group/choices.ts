@@ -50,6 +50,17 @@ export const choiceAt = (
   of: Pick<Item, "drill">,
 ): PersonChoice | undefined => choices?.find((one) => one.block === block && one.item === item && one.at === of.drill);
 
+/** Choices over others: where both say something for somebody at a place, the first count. */
+export const choicesOver = (first: readonly Choice[], others: readonly Choice[]): Choice[] => [
+  ...first,
+  ...others.filter(
+    (one) =>
+      !first.some(
+        ({ athleteId, block, item }) => athleteId === one.athleteId && block === one.block && item === one.item,
+      ),
+  ),
+];
+
 /** Choices with one more, or without any, for one person at a place. */
 export function chosen(
   choices: readonly Choice[],

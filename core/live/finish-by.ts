@@ -41,12 +41,9 @@ const RAISE: Seconds = 45;
  */
 export function* finishBy(live: Live, at: EpochMs, by: EpochMs, given: By): Steps<FinishBy> {
   const { session, drills } = given;
-  const now = indexAt(live.run.segments, positionAt(live.run, at));
-  const here = placeOf(live.run.segments[now]);
-  const kept = here ? lastOf(live, session, here, now) : now;
-  const last = live.run.segments[kept];
-  if (!here || !last) return { kind: "in time", endsAt: at, spare: Math.max(0, (by - at) / 1000) };
-  const until = last.start + last.seconds - positionAt(live.run, at);
+  const stands = standing(live, at, session);
+  if (!stands) return { kind: "in time", endsAt: at, spare: Math.max(0, (by - at) / 1000) };
+  const { here, kept, until } = stands;
   const before: readonly Cut[] = live.cuts;
   const lasts = (cuts: readonly Cut[]): Seconds =>
     restAfter(session, [...before, ...cuts], here, drills).reduce((sum, { seconds }) => sum + seconds, 0);
@@ -106,14 +103,11 @@ export function* finishBy(live: Live, at: EpochMs, by: EpochMs, given: By): Step
 /** The drill that comes next in its block, after the one that follows it: undefined where none does, or where that is not safe. */
 export function nextLater(live: Live, at: EpochMs, by: By): NewRest | undefined {
   const { session, drills } = by;
-  const now = indexAt(live.run.segments, positionAt(live.run, at));
-  const here = placeOf(live.run.segments[now]);
-  if (!here) return undefined;
-  const kept = lastOf(live, session, here, now);
+  const stands = standing(live, at, session);
+  if (!stands) return undefined;
+  const { here, kept } = stands;
   const next = live.run.segments[kept + 1];
-  const last = live.run.segments[kept];
-  if (!next || !last || next.block !== here.block || next.round !== here.round || next.item === here.item)
-    return undefined;
+  if (!next || next.block !== here.block || next.round !== here.round || next.item === here.item) return undefined;
   const cut = withCuts(session, live.cuts);
   const block = cut.blocks.indexOf(next.block);
   const order = cut.items[block]!;
@@ -132,11 +126,29 @@ export function nextLater(live: Live, at: EpochMs, by: By): NewRest | undefined 
   };
 }
 
-export const placeOf = (segment: Segment | undefined): Here | undefined =>
+/**
+ * Where a class stands: the drill that is being done, the last segment of it, which nothing changes any more, and how many
+ * seconds it takes until then. Undefined for a class of nothing.
+ */
+export function standing(
+  live: Live,
+  at: EpochMs,
+  session: SessionPlan,
+): { here: Here; kept: number; until: Seconds } | undefined {
+  const position = positionAt(live.run, at);
+  const now = indexAt(live.run.segments, position);
+  const here = placeOf(live.run.segments[now]);
+  if (!here) return undefined;
+  const kept = lastOf(live, session, here, now);
+  const last = live.run.segments[kept]!;
+  return { here, kept, until: last.start + last.seconds - position };
+}
+
+const placeOf = (segment: Segment | undefined): Here | undefined =>
   segment && { block: segment.block, round: segment.round, item: segment.item };
 
 /** The last segment of what is being done. */
-export function lastOf({ run }: Live, session: SessionPlan, here: Here, now: number): number {
+function lastOf({ run }: Live, session: SessionPlan, here: Here, now: number): number {
   let last = now;
   while (run.segments[last + 1] && isHere(session, here, run.segments[last + 1]!)) last++;
   return last;

@@ -129,4 +129,28 @@ describe("another drill in place of the next", () => {
     );
     expect(swaps).toBeGreaterThan(5);
   });
+
+  it("is reckoned with afterwards: finishing by a time, and more of it, go by what stands there", () => {
+    // A drill that is not in the session, at the first place of any session that has one.
+    const found = sessions
+      .flatMap((session) => [20, 120, 240].map((seconds) => ({ session, live: at(session, seconds) })))
+      .flatMap(({ session, live }) => {
+        const own = new Set(session.blocks.flatMap(({ items }) => items.map(({ drill }) => drill)));
+        const by = { session, drills: drillById, offered: DRILLS };
+        const way = swapWays(live, live.at, by)?.ways.find(({ drill }) => !own.has(drill.id));
+        return way && left(live) > 400 ? [{ session, live, swap: swapTo(live, live.at, way, by)! }] : [];
+      })[0]!;
+    const { session, live } = found;
+    const then = withCommand(live, go(2, live.at, found.swap));
+    for (const minutes of [-2, 3]) {
+      const ends = then.at + (left(then) + minutes * 60) * 1000;
+      const rest =
+        minutes < 0
+          ? allAtOnce(finishBy(then, then.at, ends, { session, drills: drillById }))
+          : allAtOnce(moreTime(then, then.at, ends, { session, drills: drillById }));
+      expect(rest).toBeDefined();
+      const carried = (rest as { rest?: { cuts?: { do: string }[] } }).rest?.cuts ?? [];
+      expect(carried.some(({ do: what }) => what === "swap")).toBe(true);
+    }
+  });
 });

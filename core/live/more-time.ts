@@ -1,11 +1,9 @@
 import { restAfter, withCuts, type Cut, type Here } from "./cuts";
-import { closingOf, coming, lastOf, placeOf, safety, type By } from "./finish-by";
+import { closingOf, coming, safety, standing, type By } from "./finish-by";
 import type { NewRest } from "./commands";
 import type { Live } from "./fold";
 import { amountOf } from "~/core/dose/amount";
 import { formIn } from "~/core/drills/form";
-import { positionAt } from "~/core/player/run";
-import { indexAt } from "~/core/timeline/moment";
 import type { Steps } from "~/core/steps";
 import type { EpochMs, Seconds } from "~/core/units";
 import { listWords } from "~/core/wording/words";
@@ -23,12 +21,9 @@ const WORTH_USING: Seconds = 10;
  */
 export function* moreTime(live: Live, at: EpochMs, by: EpochMs, given: By): Steps<MoreTime> {
   const { session, drills } = given;
-  const now = indexAt(live.run.segments, positionAt(live.run, at));
-  const here = placeOf(live.run.segments[now]);
-  const kept = here ? lastOf(live, session, here, now) : now;
-  const last = live.run.segments[kept];
-  if (!here || !last) return undefined;
-  const until = last.start + last.seconds - positionAt(live.run, at);
+  const stands = standing(live, at, session);
+  if (!stands) return undefined;
+  const { here, kept, until } = stands;
   const room = (by - at) / 1000 - until;
   const lasts = (cuts: readonly Cut[]): Seconds =>
     restAfter(session, cuts, here, drills).reduce((sum, { seconds }) => sum + seconds, 0);

@@ -1,5 +1,5 @@
 import { restAfter, type Cut } from "./cuts";
-import { lastOf, nameOf, placeOf, safety, type By } from "./finish-by";
+import { nameOf, safety, standing, type By } from "./finish-by";
 import type { Swap } from "./commands";
 import type { Live } from "./fold";
 import { withAmount } from "~/core/dose/amount";
@@ -9,9 +9,7 @@ import type { Drill } from "~/core/drills/schema";
 import { alikeIn } from "~/core/group/alike";
 import { fallbacksFor } from "~/core/group/fallback";
 import { allProtections } from "~/core/group/protect";
-import { positionAt } from "~/core/player/run";
 import type { Item } from "~/core/session/schema";
-import { indexAt } from "~/core/timeline/moment";
 import type { LevelName } from "~/core/vocabulary/levels";
 import type { EpochMs } from "~/core/units";
 
@@ -23,10 +21,9 @@ const OFFERED = 6;
 
 /** The drill that comes next in a class: its place, and what is being done until then. */
 function nextOf(live: Live, at: EpochMs, { session }: By) {
-  const now = indexAt(live.run.segments, positionAt(live.run, at));
-  const here = placeOf(live.run.segments[now]);
-  if (!here) return undefined;
-  const kept = lastOf(live, session, here, now);
+  const stands = standing(live, at, session);
+  if (!stands) return undefined;
+  const { here, kept } = stands;
   const next = live.run.segments[kept + 1];
   if (!next || (next.block === here.block && next.item === here.item)) return undefined;
   const item = session.blocks[next.block]?.items[next.item];
