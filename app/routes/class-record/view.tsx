@@ -236,7 +236,11 @@ function Ran({ page }: { page: Page }) {
           ))}
         </ul>
       )}
-      {page.begun !== null && skipped.length > 0 && <p className="text-ink-soft">Not done: {skipped.join(", ")}.</p>}
+      {page.begun !== null && skipped.length > 0 && (
+        <p className="text-ink-soft">
+          {page.running ? "Not done yet" : "Not done"}: {skipped.join(", ")}.
+        </p>
+      )}
     </Part>
   );
 }

@@ -139,7 +139,7 @@ function ClassesPart({ page }: { page: GroupPage }) {
             <span className="text-sm text-ink-soft">
               <When at={one.begunAt} as="d MMM, HH:mm" />
               {one.people > 0 && ` · ${one.people} there`}
-              {!one.endedAt && " · running"}
+              {!one.endedAt && " · not ended"}
             </span>
           </li>
         ))}
