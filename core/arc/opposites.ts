@@ -28,6 +28,9 @@ export const oppositesOf = (row: Motion): Motion[] => {
 /** What people at a desk are held in, whatever their sport. */
 const AT_A_DESK = ["hips-folded", "upper-back-rounded", "arms-in-front", "head-forward"];
 
+/** What nobody does all day at a desk: turning, leaning and looking round. It opposes nothing that is held there, and is missed all the same. */
+export const LEFT_OUT_AT_A_DESK: ReadonlySet<Motion> = new Set(["th.rot", "th.side", "nk.rot", "nk.side"]);
+
 /** The motions that undo what people are held in: at a desk, and by their sport. */
 export const undoing = (profile: SportProfile | undefined): ReadonlySet<Motion> =>
   new Set([...AT_A_DESK, ...(profile?.held ?? []).map(heldKey)].flatMap((key) => HELD_POSITIONS[key]?.opposites ?? []));

@@ -478,6 +478,19 @@ describe("what a drill is there for", () => {
       )[0]!.map(({ drill }) => drill),
     ).toEqual(["jog", "lunge", "turn", "throws"]);
   });
+  it("is at a desk what the desk leaves out, whatever the sport asks for", () => {
+    // Handball asks for none of these; nobody leans or looks round at a desk, and wrists bend there all day.
+    const doing = (row: "th.side" | "nk.rot" | "nk.side" | "wr.ext", purpose: "desk-break" | "off-day") => {
+      const one = coded("one", [1, 1, 0, 1, 3], { main: [row] });
+      return look([...ALL, one], [[timed(turn, 60), timed(one, 60), timed(jog, 60)]], { purpose, demand: handball })
+        .of("filler")
+        .filter(({ message }) => message.startsWith("The one"))
+        .map(({ severity }) => severity);
+    };
+    expect((["th.side", "nk.rot", "nk.side"] as const).map((row) => doing(row, "desk-break"))).toEqual([[], [], []]);
+    expect(doing("wr.ext", "desk-break")).toEqual(["hint"]);
+    expect(doing("nk.rot", "off-day")).toHaveLength(1);
+  });
 });
 
 describe("few drills, well used", () => {

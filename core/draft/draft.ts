@@ -206,6 +206,8 @@ type Made =
       chosen: readonly Chosen[];
       /** How much was found when it was looked over, the drills it was found at, and what did not fit. */
       found: number;
+      /** How many of its drills add next to nothing, where that is no more than a hint. */
+      idle: number;
       blamed: readonly Candidate[];
       off: Dosed["off"];
     }
@@ -229,8 +231,10 @@ const ROUGHLY: readonly Yield[] = [0, 4];
 /** Better: nothing serious found before something serious, then by fit, less what was found. */
 const isBetter = (a: Made & { kind: "made" }, b: Made & { kind: "made" }): boolean => {
   const [seriousA, seriousB] = [a, b].map(({ found }) => found >= FOUND_COSTS.warn);
-  return seriousA === seriousB ? a.fit - FOUND * a.found > b.fit - FOUND * b.found : seriousB === true;
+  return seriousA === seriousB ? worthOf(a) > worthOf(b) : seriousB === true;
 };
+
+const worthOf = ({ fit, found, idle }: Made & { kind: "made" }): Share => fit - FOUND * (found + FOUND_COSTS.hint * idle);
 
 /** Whether what gives way at a step is asked for at all: where it isn't, the program is the one before. */
 const givesWay = ({ school, target, purpose }: DraftRequest, yields: Yield): boolean =>
@@ -315,7 +319,7 @@ class Maker {
       );
       if (made.kind === "made") {
         if (!best || isBetter(made, best)) best = made;
-        if (roughly || best.found === 0 || (best.found < FOUND_COSTS.warn && round + 1 >= ENOUGH_TRIES)) break;
+        if (roughly || best.found + best.idle === 0 || (best.found < FOUND_COSTS.warn && best.idle === 0 && round + 1 >= ENOUGH_TRIES)) break;
         // What was found says what the next choice has to be other in.
         for (const [phase, by] of made.off.phases)
           shifts.set(phase, Math.max(-60, Math.min(60, (shifts.get(phase) ?? 0) + by + Math.sign(by) * 3)));
@@ -369,25 +373,28 @@ class Maker {
           if (Math.abs(off) < 1e-6) break;
           continue;
         }
-        const found = audit(
+        const all = audit(
           auditInput(session, drills, { demand: request.demand, group: request.group, offered, arc: request.arc }),
-        ).filter(
+        );
+        const found = all.filter(
           ({ severity, rule }) =>
             (severity !== "hint" || rule === "phases" || rule === "too-many") && rule !== "new-drill",
         );
+        const idle = all.filter(({ severity, rule }) => severity === "hint" && rule === "filler");
         const fit = fitOf(
           coverageOf(session, timeline, drills, inLines(request.group)),
           request.demand,
           servedIn(request),
         );
         const cost = found.reduce((sum, { severity }) => sum + FOUND_COSTS[severity], 0);
-        const at = found.flatMap(({ place }) => (place ? [session.blocks[place.block]!.items[place.item]!.drill] : []));
+        const at = [...found, ...idle].flatMap(({ place }) => (place ? [session.blocks[place.block]!.items[place.item]!.drill] : []));
         return {
           kind: "made",
           session,
           fit,
           chosen: dosed.chosen,
           found: cost,
+          idle: idle.length,
           blamed: order.filter((c) => at.includes(c.drill.id)),
           off: dosed.off,
         };

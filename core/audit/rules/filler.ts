@@ -1,5 +1,5 @@
 import { servedSeconds } from "~/core/arc/arcs";
-import { undoing } from "~/core/arc/opposites";
+import { LEFT_OUT_AT_A_DESK, undoing } from "~/core/arc/opposites";
 import { courseOf, servedOf } from "../course";
 import { itemsOf } from "../look";
 import type { RuleFinding, Rule } from "../types";
@@ -70,8 +70,9 @@ export const filler: Rule = {
       const { place, drill, item } = here;
       if (phased ? phaseOf(place.block)?.needed : here === last || (here.level.pulse ?? 0) >= 2) return [];
       if (item.locked || item.test) return [];
-      // A desk break undoes the desk before it serves a sport.
-      if (session.purpose === "desk-break" && here.level.main.some((row) => undone.has(row))) return [];
+      // A desk break undoes the desk, and does what is left out there, before it serves a sport.
+      if (session.purpose === "desk-break" && here.level.main.some((row) => undone.has(row) || LEFT_OUT_AT_A_DESK.has(row)))
+        return [];
       const own = each.get(placeKey(place.block, place.item));
       const adds = [...(own ?? [])].reduce((sum, [row, less]) => {
         const now = whole.get(phaseOf(place.block)?.id ?? "")!.get(row)!;
