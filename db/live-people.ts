@@ -358,14 +358,19 @@ export async function pacesOfClub(
   db: Pick<Db, "select">,
   club: Club,
   most = 400,
-): Promise<{ groupId: string; paces: ClassPaces; at: Date }[]> {
+): Promise<{ groupId: string; paces: ClassPaces; at: Date; by: string | null }[]> {
   const rows = await db
-    .select({ groupId: liveClass.groupId, paces: liveClass.paces, at: liveClass.createdAt })
+    .select({
+      groupId: liveClass.groupId,
+      paces: liveClass.paces,
+      at: liveClass.createdAt,
+      by: liveClass.madeBy,
+    })
     .from(liveClass)
     .where(and(eq(liveClass.clubId, club.id), isNotNull(liveClass.groupId), isNotNull(liveClass.paces)))
     .orderBy(desc(liveClass.createdAt))
     .limit(most);
-  return rows.flatMap(({ groupId, paces, at }) => (paces && groupId ? [{ groupId, paces, at }] : []));
+  return rows.flatMap(({ groupId, paces, at, by }) => (paces && groupId ? [{ groupId, paces, at, by }] : []));
 }
 
 /** A class that is over or running, with its group’s name. */

@@ -1,5 +1,7 @@
 import type { Page } from "playwright-core";
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
+import * as steps from "./class-steps";
+import { button, codeOf, drillOf, endClass } from "./class-steps";
 import { DEMO, PHONE, ready, signIn, startWorld, violations, type World } from "./harness";
 import { tooFaint } from "./screen-checks";
 
@@ -11,57 +13,9 @@ beforeAll(async () => {
 });
 afterAll(() => world.end());
 
-const button = (page: Page, name: string) => page.getByRole("button", { name, exact: true });
-const drillOf = (page: Page) => page.getByTestId("drill").innerText();
-
-/** Starts a class of a session of the demo, and is on its remote. */
-async function lead(title: string): Promise<{ page: Page; id: string; link: string; session: string }> {
-  const { page } = await world.visitor(PHONE);
-  await signIn(page);
-  await page.goto("/sessions");
-  const session = (await page
-    .locator("a[href^='/sessions/']")
-    .filter({ hasText: title })
-    .first()
-    .getAttribute("href"))!;
-  await page.goto(`${session}/hand-out`);
-  await ready(page);
-  const link = new URL(await page.getByTestId("address").first().innerText()).pathname;
-  await button(page, "Run it now").click();
-  await page.waitForURL(/\/live\/[0-9a-f-]{36}$/);
-  await page.getByText(/in step within/).waitFor();
-  return { page, id: page.url().split("/").at(-1)!, link, session };
-}
-
-/** A phone that joins the class of a link as somebody of its list. */
-async function join(link: string, name: string): Promise<Page> {
-  const { page } = await world.visitor(PHONE);
-  await page.goto(link);
-  await ready(page);
-  await page.locator("fieldset label").filter({ hasText: name }).first().click();
-  await page.getByText("The class is running.").waitFor();
-  await button(page, "Join in step").click();
-  await page.getByText("It begins in a moment.").or(page.getByTestId("drill")).first().waitFor();
-  return page;
-}
-
-/** The wall of a class, opened with the code that its remote shows. */
-async function wallOf(page: Page): Promise<Page> {
-  const { page: wall } = await world.visitor({ viewport: { width: 1366, height: 768 } });
-  await button(page, "The wall").click();
-  const code = (await page.getByTestId("wall-code").innerText()).replaceAll(/\s/g, "");
-  await page.keyboard.press("Escape");
-  await wall.goto("/wall");
-  await wall.getByLabel("Code").fill(code);
-  await button(wall, "Show the class").click();
-  return wall;
-}
-
-async function end(page: Page): Promise<void> {
-  await button(page, "End the class").click();
-  await button(page, "Press again to end the class").click();
-  await page.getByText("The class is over.").waitFor();
-}
+const lead = (title: string) => steps.lead(world, title);
+const join = (link: string, name: string) => steps.join(world, link, name);
+const wallOf = async (page: Page) => steps.wallWith(world, await codeOf(page));
 
 describe("the people of a class", () => {
   it(
@@ -98,7 +52,7 @@ describe("the people of a class", () => {
       // Seen on the remote is put away there, and nowhere else.
       await button(page, "I have seen that Moss hurts").click();
       await expect.poll(() => page.getByText(/Moss: something hurts/).count()).toBe(0);
-      await end(page);
+      await endClass(page);
       await moss.getByText("How was it?").waitFor();
       await page.goto("/feedback");
       await ready(page);
@@ -126,7 +80,7 @@ describe("the people of a class", () => {
     await button(page, "Start").click();
     await button(page, "Skip this drill").click();
     await page.getByText("Drill skipped").waitFor();
-    await end(page);
+    await endClass(page);
     await page.getByRole("link", { name: /What was run, who was there/ }).click();
     await page.waitForURL(`/classes/${id}`);
     await ready(page);
@@ -279,42 +233,69 @@ describe("the people of a class", () => {
     await page.getByText("That was it").waitFor({ timeout: 40_000 });
   });
 
-  it("hear it from one device: tones at the same moment wherever they are switched on, laid minutes ahead", async () => {
-    const heard = `(() => {
-      const tones = (window.tones = []);
-      const start = OscillatorNode.prototype.start;
-      OscillatorNode.prototype.start = function (when) {
-        const { currentTime } = this.context;
-        tones.push({ at: Date.now() + (when - currentTime) * 1000, ahead: when - currentTime });
-        return start.call(this, when);
-      };
-    })()`;
+  it("are asked after being away how they go on, also when the page was lost", { timeout: 120_000 }, async () => {
     const { page, link } = await lead("Rowers before the boat");
-    await page.addInitScript(heard);
-    await page.reload();
-    await page.getByText(/in step within/).waitFor();
-    const phone = await join(link, "Moss");
-    await phone.evaluate(heard);
-    const none = await page.evaluate(() => (window as unknown as { tones: unknown[] }).tones.length);
-    expect(none).toBe(0);
+    const wren = await join(link, "Wren");
     await button(page, "Start").click();
-    await phone.getByTestId("drill").waitFor();
-    await button(page, "Sound from this device").click();
-    await button(phone, "Sound from this phone").click();
-    type Tone = { at: number; ahead: number };
-    const tones = (of: Page) => of.evaluate(() => (window as unknown as { tones: Tone[] }).tones);
-    for (const device of [page, phone]) await expect.poll(async () => (await tones(device)).length).toBeGreaterThan(10);
-    const [mine, theirs] = [await tones(page), await tones(phone)];
-    expect(Math.max(...mine.map(({ ahead }) => ahead))).toBeGreaterThan(90);
-    // Each tone of the one is one of the other, within what two clocks in step may part by.
-    const off = mine
-      .slice(0, 10)
-      .map(({ at }) => Math.min(...theirs.map((one) => Math.abs(one.at - at))))
-      .sort((a, b) => a - b);
-    expect(off[5]).toBeLessThan(60);
-    // At a command they are laid anew.
-    const before = (await tones(page)).length;
+    await wren.getByTestId("drill").waitFor();
+    for (const said of ["Next", "Next"]) await button(page, said).click();
+    const left = async () => {
+      const [, minutes, seconds] = /(\d+):(\d\d) to go/.exec(await page.locator("main").innerText())!;
+      return Number(minutes) * 60 + Number(seconds);
+    };
+    /** Until the class has gone on for so long. */
+    const goesOn = async (seconds: number) => {
+      const before = await left();
+      await expect.poll(async () => before - (await left()), { timeout: 30_000 }).toBeGreaterThanOrEqual(seconds);
+    };
+    const hide = (hidden: boolean) =>
+      wren.evaluate(
+        (value) => {
+          Object.defineProperty(document, "visibilityState", { configurable: true, get: () => value });
+          document.dispatchEvent(new Event("visibilitychange"));
+        },
+        hidden ? "hidden" : "visible",
+      );
+    const done = async () => {
+      const kept = await wren.evaluate(() =>
+        Object.entries(localStorage).flatMap(([key, value]) =>
+          key.startsWith("mapset-follow") ? [String(value)] : [],
+        ),
+      );
+      return (JSON.parse(kept[0]!) as { classes: { done: number }[] }).classes[0]!.done;
+    };
+    // A glance elsewhere is not asked about.
+    await hide(true);
+    await goesOn(3);
+    await hide(false);
+    await goesOn(1);
+    expect(await wren.getByText(/You were away/).count()).toBe(0);
+    await hide(true);
+    await goesOn(12);
+    await hide(false);
+    await wren.getByText(/You were away 1\d s/).waitFor();
+    expect(await violations(wren)).toEqual([]);
+    const before = await done();
+    await button(wren, "I kept up without the phone").click();
+    await expect.poll(done, { timeout: 4000 }).toBeGreaterThan(before + 5);
+    // Back to where they were: the same class, later than for the others.
+    const then = await drillOf(wren);
+    await wren.goto("about:blank");
     await button(page, "Skip this drill").click();
-    await expect.poll(async () => (await tones(page)).length).toBeGreaterThan(before);
+    await page.getByText("Drill skipped").waitFor();
+    await goesOn(12);
+    await wren.goto(link);
+    await ready(wren);
+    await button(wren, "Join in step").click();
+    await wren.getByText(/You were away/).waitFor();
+    await expect.poll(() => drillOf(wren)).not.toBe(then);
+    await button(wren, "Go back to where you were").click();
+    await wren.getByText(/\d:\d\d behind the class/).waitFor();
+    await expect.poll(() => drillOf(wren)).toBe(then);
+    await button(wren, "Join where the class is").click();
+    await expect.poll(() => drillOf(wren)).not.toBe(then);
+    await expect.poll(() => wren.getByText(/behind the class/).count()).toBe(0);
+    await endClass(page);
+    await wren.getByText("How was it?").waitFor();
   });
 });

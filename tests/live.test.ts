@@ -1,5 +1,7 @@
 import type { APIResponse, BrowserContext, Page } from "playwright-core";
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
+import * as steps from "./class-steps";
+import { button, codeOf, drillOf, inStep } from "./class-steps";
 import { DEMO, PHONE, ready, signIn, startWorld, violations, type World } from "./harness";
 
 /* A class of the demo’s rowers: one who leads, a wall, and an assistant with a phone, each with a browser of their own. */
@@ -12,42 +14,8 @@ beforeAll(async () => {
 });
 afterAll(() => world.end());
 
-/** Starts a class of the session of this name, and is on its remote. */
-async function lead(
-  title = "Rowers before the boat",
-): Promise<{ page: Page; context: BrowserContext; id: string; link: string }> {
-  const { page, context } = await world.visitor(PHONE);
-  await signIn(page);
-  await page.goto("/sessions");
-  const href = await page.locator("a[href^='/sessions/']").filter({ hasText: title }).first().getAttribute("href");
-  await page.goto(`${href}/hand-out`);
-  await ready(page);
-  const link = new URL(await page.getByTestId("address").first().innerText()).pathname;
-  await page.getByRole("button", { name: "Run it now" }).click();
-  await page.waitForURL(/\/live\/[0-9a-f-]{36}$/);
-  await inStep(page);
-  return { page, context, id: page.url().split("/").at(-1)!, link };
-}
-
-const inStep = (page: Page) => page.getByText(/in step within/).waitFor();
-const button = (page: Page, name: string) => page.getByRole("button", { name, exact: true });
-const drillOf = (page: Page) => page.getByTestId("drill").innerText();
-
-async function codeOf(page: Page): Promise<string> {
-  await button(page, "The wall").click();
-  const code = (await page.getByTestId("wall-code").innerText()).replaceAll(/\s/g, "");
-  await page.keyboard.press("Escape");
-  return code;
-}
-
-async function wallWith(code: string): Promise<Page> {
-  const { page } = await world.visitor({ viewport: { width: 1366, height: 768 } });
-  await page.goto("/wall");
-  await page.getByLabel("Code").fill(code);
-  await button(page, "Show the class").click();
-  await page.getByRole("heading", { name: "The class" }).waitFor();
-  return page;
-}
+const lead = (title?: string) => steps.lead(world, title);
+const wallWith = (code: string) => steps.wallWith(world, code);
 
 /** The seconds to go on two screens, looked at in the same moment. */
 const toGo = async (pages: readonly Page[]): Promise<number[]> =>
@@ -151,7 +119,7 @@ describe("a class", () => {
       expect(Math.abs(Number(mine.slice(-2)) - Number(theirs.slice(-2))) % 59).toBeLessThanOrEqual(1);
       // Somebody’s own choice changes nothing for others; nor does leaving, and coming back is to where the class is.
       await button(phones[1]!, "Easier today").click();
-      await phones[1]!.getByText(/easier today|smaller today/).waitFor();
+      await expect.poll(() => drillOf(phones[1]!)).toMatch(/easier today|smaller today/);
       expect(await drillOf(phones[2]!)).not.toContain("today");
       await button(phones[2]!, "Leave the class").click();
       await button(phones[2]!, "Join in step").click();

@@ -19,7 +19,12 @@ export function useClassSound(
   { live, now, at, serverNow }: Pick<Following, "live" | "now" | "at" | "serverNow">,
   facts: CallFacts,
   on: boolean,
-): { wake: () => void } {
+): {
+  /** Call it on a tap: browsers let sound begin only then. */
+  wake: () => void;
+  /** Whether somebody who is not looking could follow by ear. */
+  isPlaying: () => boolean;
+} {
   const player = useRef<Sound>(undefined);
   const [audible, setAudible] = useState(0);
   const heard = useRef(Infinity);
@@ -71,5 +76,6 @@ export function useClassSound(
     for (const call of callsDue(calls, heard.current, position, LATE_SECONDS)) player.current?.say(call, BOTH);
     heard.current = Math.max(heard.current, position);
   }, [on, state, ended, now, calls, place]);
-  return { wake };
+  const isPlaying = useCallback(() => on && player.current?.isPlaying(BOTH) === true, [on]);
+  return { wake, isPlaying };
 }

@@ -39,6 +39,7 @@ export type Following = {
   commands: readonly Sent[];
   /** The class now; undefined until the server’s time is known. */
   live: Live | undefined;
+  others: Live | undefined;
   now: EpochMs;
   /** The class at this very moment, for what is drawn many times a second. */
   at: () => Live | undefined;
@@ -52,12 +53,15 @@ export type Following = {
   people: ClassPeople | undefined;
 };
 
-/** A class on this device, in step with all the others. It has a stream only while it is seen, or sounds. `own` are commands that nobody else knows of yet. */
+/**
+ * A class on this device, in step with all the others. It has a stream only while it is seen, or sounds. `own` are commands that
+ * nobody else knows of yet; `behind` follows it by so many milliseconds later than the others, with all that was done to it.
+ */
 export function useClass(
   classId: string,
   as: "remote" | "wall" | "athlete",
   frozen: Frozen,
-  { own = NONE, sounds = false }: { own?: readonly Sent[]; sounds?: boolean } = {},
+  { own = NONE, sounds = false, behind = 0 }: { own?: readonly Sent[]; sounds?: boolean; behind?: number } = {},
 ): Following {
   const [commands, setCommands] = useState<readonly Sent[]>(NONE);
   const [state, setState] = useState<FeedState>("connecting");
@@ -111,13 +115,19 @@ export function useClass(
   }, [classId, as, take]);
 
   const base = useMemo(() => fold(frozen, [...commands, ...own]), [frozen, commands, own]);
-  const serverNow = useCallback(() => clock.current?.now(), []);
-  const at = useCallback(() => {
+  const serverNow = useCallback(() => {
     const moment = clock.current?.now();
+    return moment === undefined ? undefined : moment - behind;
+  }, [behind]);
+  const at = useCallback(() => {
+    const moment = serverNow();
     return moment === undefined ? undefined : stateAt(base, frozen, commands, own, moment);
-  }, [base, frozen, commands, own]);
-  const live = now === 0 ? undefined : stateAt(base, frozen, commands, own, now);
-  return { commands, live, now, at, serverNow, state, within: clock.current?.within, take, people };
+  }, [base, frozen, commands, own, serverNow]);
+  const here = now === 0 ? 0 : now - behind;
+  const live = now === 0 ? undefined : stateAt(base, frozen, commands, own, here);
+  /** Where the others are, for whoever is behind them. */
+  const others = behind === 0 || now === 0 ? live : stateAt(base, frozen, commands, own, now);
+  return { commands, live, others, now: here, at, serverNow, state, within: clock.current?.within, take, people };
 }
 
 const NONE: readonly Sent[] = [];

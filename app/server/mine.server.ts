@@ -5,7 +5,7 @@ import { insteadInSteps, notOneDown } from "~/core/group/instead";
 import { choicesOf } from "~/core/group/choices";
 import { allProtections } from "~/core/group/protect";
 import type { Group } from "~/core/group/schema";
-import { NOTHING_OWN, without, type Mine } from "~/core/player/mine";
+import { NOTHING_OWN, type Mine } from "~/core/player/mine";
 import type { LevelName } from "~/core/vocabulary/levels";
 import { asDocument } from "~/core/drills/stresses";
 import { protectedOnLink, type OpenLink } from "~/db/links";
@@ -42,7 +42,6 @@ export async function mineInClass(opened: OpenLink, athleteId: string | null, cl
   const { db } = getServices();
   const found = athleteId ? await protectedOnLink(db, opened, athleteId) : undefined;
   if (!found || !athleteId) return mineOf(opened, athleteId);
-  const { doc } = opened.edition;
   const choices = (await planOf(opened.club, classId)) ?? opened.edition.choices;
   const of = versionOf([opened.edition.id, found, choicesOf(choices, athleteId)]);
   let mine = await keptVersion(db, opened.club, classId, athleteId, of);
@@ -50,16 +49,8 @@ export async function mineInClass(opened: OpenLink, athleteId: string | null, cl
     mine = await mineOf({ ...opened, edition: { ...opened.edition, choices } }, athleteId);
     await keepVersion(db, opened.club, classId, athleteId, { of, doc: mine });
   }
-  const hurt = new Set((await hurtIn(db, opened.club, classId, athleteId)).map(({ drill }) => drill));
-  return without(
-    mine,
-    hurt,
-    ({ block, item }) => {
-      const drill = doc.session.blocks[block]?.items[item]?.drill;
-      return drill === undefined ? undefined : { drill: { id: drill } };
-    },
-    doc.session.blocks,
-  );
+  const hurt = (await hurtIn(db, opened.club, classId, athleteId)).map(({ drill }) => drill);
+  return hurt.length > 0 ? { ...mine, hurt } : mine;
 }
 
 /**

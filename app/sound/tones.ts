@@ -29,10 +29,26 @@ export const LAID_AHEAD: Seconds = 180;
 /** How far two clocks may part between one laying and the next, with much to spare. */
 const SLIP: Seconds = 0.05;
 
+/** A browser that tells of its output something this far from what its clock says is not believed. */
+const UNLIKELY: Seconds = 0.5;
+
 /** What of the browser's audio this needs; an offline context has it, too. */
 export type AudioOut = Pick<BaseAudioContext, "currentTime" | "createOscillator" | "createGain" | "destination"> & {
   outputLatency?: number;
+  getOutputTimestamp?: () => { contextTime?: Seconds; performanceTime?: number };
 };
+
+/**
+ * The moment of the audio clock that is heard just now. The clock itself goes on in steps of a buffer, a hundredth of a second
+ * and more; the browser knows which of its moments left the device when.
+ */
+export function heardNow(out: AudioOut): Seconds {
+  const usual = out.currentTime - (out.outputLatency ?? 0);
+  const { contextTime, performanceTime } = out.getOutputTimestamp?.() ?? {};
+  if (!contextTime || !performanceTime) return usual;
+  const exact = contextTime + (performance.now() - performanceTime) / 1000;
+  return Math.abs(exact - usual) < UNLIKELY ? exact : usual;
+}
 
 /**
  * Tones on the audio clock: laid ahead at their exact moments, so that no timer of the page has a part in when they sound, and
@@ -49,7 +65,8 @@ export class LaidTones {
    * `goingOn` where nothing was done to the run since: then what has begun is not begun again, and nothing is left out.
    */
   lay(calls: readonly Call[], position: Seconds, goingOn: boolean): void {
-    const { currentTime, outputLatency = 0 } = this.out;
+    const { currentTime } = this.out;
+    const heard = heardNow(this.out);
     const begun = goingOn
       ? Math.max(-1, ...this.laid.filter(({ from }) => from <= currentTime).map(({ call }) => call))
       : -1;
@@ -57,7 +74,7 @@ export class LaidTones {
     this.takeBack(begun);
     for (const { at, tone } of calls)
       if (tone && at >= first && at > begun && at < position + LAID_AHEAD)
-        this.play(tone, at, Math.max(currentTime, currentTime + at - position - outputLatency));
+        this.play(tone, at, Math.max(currentTime, heard + at - position));
   }
 
   /** Takes back every note that has not begun; those of calls up to `spare`, which are being sounded, are left. */

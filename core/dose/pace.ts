@@ -21,3 +21,9 @@ export type Breathing = Pick<Pace, "breath">;
 
 /** The pace a session starts with: the defaults of the format. */
 export const USUAL_PACE: Pace = { breath: 6, switchSides: 6, turn: 2, demo: 20, kitChange: 4 };
+
+/** A pace with nothing in it that is learnt from a group’s classes: as is usual. */
+export function usualPace({ moveBase: _, moveStep: __, ...rest }: Pace): Pace {
+  const { kitChange, switchSides, demo } = USUAL_PACE;
+  return { ...rest, kitChange, switchSides, demo };
+}

@@ -180,6 +180,9 @@ describe("where a request begins", () => {
       target: 600,
       never: ["squat-free"],
     });
+    // What was learnt of one group’s pace is not taken to another.
+    const paced = { ...begun, pace: { ...begun.pace, moveBase: 4.5, demo: 10 } };
+    expect(forAnother(paced, lastOf(lasts, "a"), lastOf(lasts, "b")).pace).toEqual(begun.pace);
     expect(forAnother(changed, lastOf(lasts, "a"), undefined)).toEqual({
       ...begun,
       target: 600,

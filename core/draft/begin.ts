@@ -9,6 +9,7 @@ import type { Drill } from "~/core/drills/schema";
 import type { GroupSetting } from "~/core/group/schema";
 import type { LevelName } from "~/core/vocabulary/levels";
 import type { Purpose, SessionPlan } from "~/core/session/schema";
+import { usualPace } from "~/core/dose/pace";
 import { compile } from "~/core/timeline/compile";
 import type { Seconds } from "~/core/units";
 
@@ -39,7 +40,9 @@ export const usualRequest = (last?: Last): KeptRequest =>
 
 /** A request when it turns to another group: what is still as the first group's usual becomes the other's usual, what was changed stays, and all of it where nothing was done with the other yet; a setting said for this request goes. */
 export function forAnother(request: KeptRequest, before: Last | undefined, after: Last | undefined): KeptRequest {
-  const { setting: _, ...rest } = request;
+  const { setting: _, ...others } = request;
+  // What was learnt of a group’s pace is that group’s.
+  const rest = { ...others, pace: usualPace(request.pace) };
   if (!after) return rest;
   const [was, becomes] = [usualRequest(before), usualRequest(after)];
   const still = <K extends "target" | "purpose" | "demand">(part: K) =>

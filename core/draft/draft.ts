@@ -234,7 +234,8 @@ const isBetter = (a: Made & { kind: "made" }, b: Made & { kind: "made" }): boole
   return seriousA === seriousB ? worthOf(a) > worthOf(b) : seriousB === true;
 };
 
-const worthOf = ({ fit, found, idle }: Made & { kind: "made" }): Share => fit - FOUND * (found + FOUND_COSTS.hint * idle);
+const worthOf = ({ fit, found, idle }: Made & { kind: "made" }): Share =>
+  fit - FOUND * (found + FOUND_COSTS.hint * idle);
 
 /** Whether what gives way at a step is asked for at all: where it isn't, the program is the one before. */
 const givesWay = ({ school, target, purpose }: DraftRequest, yields: Yield): boolean =>
@@ -319,7 +320,12 @@ class Maker {
       );
       if (made.kind === "made") {
         if (!best || isBetter(made, best)) best = made;
-        if (roughly || best.found + best.idle === 0 || (best.found < FOUND_COSTS.warn && best.idle === 0 && round + 1 >= ENOUGH_TRIES)) break;
+        if (
+          roughly ||
+          best.found + best.idle === 0 ||
+          (best.found < FOUND_COSTS.warn && best.idle === 0 && round + 1 >= ENOUGH_TRIES)
+        )
+          break;
         // What was found says what the next choice has to be other in.
         for (const [phase, by] of made.off.phases)
           shifts.set(phase, Math.max(-60, Math.min(60, (shifts.get(phase) ?? 0) + by + Math.sign(by) * 3)));
@@ -387,7 +393,9 @@ class Maker {
           servedIn(request),
         );
         const cost = found.reduce((sum, { severity }) => sum + FOUND_COSTS[severity], 0);
-        const at = [...found, ...idle].flatMap(({ place }) => (place ? [session.blocks[place.block]!.items[place.item]!.drill] : []));
+        const at = [...found, ...idle].flatMap(({ place }) =>
+          place ? [session.blocks[place.block]!.items[place.item]!.drill] : [],
+        );
         return {
           kind: "made",
           session,

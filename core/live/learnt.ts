@@ -16,7 +16,11 @@ export type Learnt = Pace & {
   byHand: number;
 };
 
-export type PastPaces = { paces: ClassPaces; at: EpochMs };
+export type PastPaces = {
+  paces: ClassPaces;
+  at: EpochMs;
+  /** Who began it. */ by?: string | null;
+};
 
 /** How far groups and classes of a club spread, kind by kind: what is usual where it has few classes. */
 export const spreadsOf = (groups: readonly (readonly PastPaces[])[]): Record<PaceKind, Spread> =>
@@ -27,15 +31,19 @@ export const spreadsOf = (groups: readonly (readonly PastPaces[])[]): Record<Pac
     ]),
   ) as Record<PaceKind, Spread>;
 
-/** What a group’s classes say of its pace, kind by kind; kinds that nothing is known of are left out. */
+/**
+ * What a group’s classes say of its pace, kind by kind; kinds that nothing is known of are left out. How long drills are shown
+ * for is how that coach shows them to that group: of the classes of others nothing is learnt for it.
+ */
 export function learntFrom(
   classes: readonly PastPaces[],
   now: EpochMs,
-  spreads?: Readonly<Record<PaceKind, Spread>>,
+  { spreads, coach }: { spreads?: Readonly<Record<PaceKind, Spread>>; coach?: string } = {},
 ): Learnt[] {
   return PACE_KINDS.flatMap((kind): Learnt[] => {
     let byHand = 0;
-    const seen = classes.flatMap(({ paces, at }) => {
+    const told = kind === "showing" && coach !== undefined ? classes.filter(({ by }) => by === coach) : classes;
+    const seen = told.flatMap(({ paces, at }) => {
       const one = paces.kinds[kind];
       const found = one && observedOf(one, Math.max(0, (now - at) / WEEK_MS));
       if (found && one.byHand) byHand++;
@@ -80,6 +88,27 @@ function paceAt(kind: PaceKind, ratio: number): Partial<SessionPace> {
   }
 }
 
+/** A group’s pace for what is yet to be planned: what it would be set to. `moves` is what changes of position take these people against the usual, as long as nobody measured it. */
+export function offersBefore(
+  pace: SessionPace,
+  learnt: readonly Learnt[],
+  moves: number,
+): { learnt: Learnt; pace: Partial<SessionPace> }[] {
+  return learnt.flatMap((one) => {
+    const unmeasured = one.kind === "moves" && pace.moveBase === undefined && pace.moveStep === undefined;
+    const used = unmeasured ? moves : usedBy(pace, one.kind);
+    const offered = paceAt(one.kind, one.ratio);
+    return isWorthOffering(one, used) && !isAt(pace, offered) ? [{ learnt: one, pace: offered }] : [];
+  });
+}
+
+const isAt = (pace: SessionPace, offered: Partial<SessionPace>): boolean =>
+  Object.entries(offered).every(([key, value]) => pace[key as keyof SessionPace] === value);
+
+/** Whether what is planned with is what was offered of a group’s pace. */
+export const isUsed = (pace: SessionPace, offers: readonly { pace: Partial<SessionPace> }[]): boolean =>
+  offers.every((offer) => isAt(pace, offer.pace));
+
 /** A group’s pace offered for a session: what it would be set to, and what that does to its length. */
 export type PaceOffer = {
   learnt: Learnt;
@@ -101,8 +130,7 @@ export function offersFor(
   return learnt.flatMap((one): PaceOffer[] => {
     if (!isWorthOffering(one, usedBy(session.pace, one.kind))) return [];
     const pace = paceAt(one.kind, one.ratio);
-    const same = Object.entries(pace).every(([key, value]) => session.pace[key as keyof SessionPace] === value);
-    if (same) return [];
+    if (isAt(session.pace, pace)) return [];
     const after = compile({ ...session, pace: { ...session.pace, ...pace } }, drills);
     const more = after.totalSeconds - before.totalSeconds;
     if (more === 0) return [];
@@ -132,7 +160,11 @@ export function learntWords(name: string, { kind, ratio, likely, classes, byHand
   const many = classes === 1 ? "one class" : `${classes} classes`;
   if (byHand === 0 && Math.abs(ratio - 1) < 0.03)
     return `${name}: not known to be faster or slower at ${KIND_WORDS[kind].doing} (${many} led by the clock).`;
-  return `${name} takes ${two(ratio)} × the usual time for ${KIND_WORDS[kind].doing} (${many}, likely ${two(likely[0])} to ${two(likely[1])}).`;
+  const sure = `(${many}, likely ${two(likely[0])} to ${two(likely[1])})`;
+  // How long drills are shown is whoever shows them, with this group.
+  return kind === "showing"
+    ? `You show ${name} drills for ${two(ratio)} × the usual time ${sure}.`
+    : `${name} takes ${two(ratio)} × the usual time for ${KIND_WORDS[kind].doing} ${sure}.`;
 }
 
 /** What an offer comes to, in a line. */

@@ -184,14 +184,22 @@ export function observedOf({ planned, real, byHand }: KindPace, weeksAgo: number
   return found && { ...found, y: byHand ? found.y : Math.max(0, found.y) };
 }
 
-/** How much of the work of a class was really run, 0 to 1. */
-export function shareRun(live: Live, work: Seconds): Share {
-  const ran = passagesOf(live).reduce(
-    (sum, { segment, ran: seconds }) => sum + (segment.kind === "work" ? seconds : 0),
-    0,
-  );
-  return work > 0 ? Math.min(1, ran / work) : 0;
+/** How long a class really went on between two moments, and how much of that was work; what it was held does not count. */
+export function ranBetween(live: Live, from: EpochMs, to: EpochMs): { all: Seconds; work: Seconds } {
+  const known = segmentsOf(live);
+  let [all, work]: [Seconds, Seconds] = [0, 0];
+  for (const one of live.ran) {
+    const seconds = (Math.min(to, one.to) - Math.max(from, one.from)) / 1000;
+    if (one.held || seconds <= 0) continue;
+    all += seconds;
+    if (known.get(one.id)?.segment.kind === "work") work += seconds;
+  }
+  return { all, work };
 }
+
+/** How much of the work of a class was really run, 0 to 1. */
+export const shareRun = (live: Live, work: Seconds): Share =>
+  work > 0 ? Math.min(1, ranBetween(live, -Infinity, Infinity).work / work) : 0;
 
 /** A drill as it was run: one pass through it in one round. */
 export type LogLine = {

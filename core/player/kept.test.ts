@@ -1,11 +1,15 @@
 import { describe, expect, it } from "vitest";
 import {
+  awaitedOf,
+  classOf,
+  classOver,
   isSame,
   NOTHING_KEPT,
   readKept,
   runOf,
   toGo,
   withAnswers,
+  withClass,
   withGiven,
   withMine,
   withoutAwaited,
@@ -13,6 +17,7 @@ import {
   withoutUnsent,
   withRun,
   type Kept,
+  type KeptClass,
   type KeptRun,
 } from "./kept";
 import { NOTHING_OWN } from "./mine";
@@ -59,6 +64,56 @@ const message = (key: string, pain = false): CheckIn => ({
   pain,
   painWhere: "",
   note: "",
+});
+
+describe("a class that was left", () => {
+  const classAt = (over: Partial<KeptClass> = {}): KeptClass => ({
+    classId: "c",
+    key: "k",
+    person: tern,
+    begun: T0,
+    done: 30,
+    work: 60,
+    seen: T0 + 5,
+    at: at(40),
+    easier: ["0.0"],
+    out: ["kneel"],
+    ...over,
+  });
+  it("is gone on with where it was, also after the page was lost, with what was easier and what hurt", () => {
+    const back = readKept(stored(withClass(NOTHING_KEPT, classAt(), at(40))), at(60));
+    expect(classOf(back, "c", tern)).toEqual(classAt());
+    expect(classOf(back, "c", guest)).toBeUndefined();
+    expect(classOf(back, "d", tern)).toBeUndefined();
+  });
+  it("is kept once, as it was last", () => {
+    const kept = withClass(withClass(NOTHING_KEPT, classAt(), at(40)), classAt({ done: 50, at: at(60) }), at(60));
+    expect(kept.classes).toEqual([classAt({ done: 50, at: at(60) })]);
+  });
+  it("is over after three hours, with its check-in still to give; pain told in it stays told", () => {
+    const hurt = { block: 0, item: 0, drill: "kneel" };
+    const kept = stored(withClass(NOTHING_KEPT, classAt({ hurt }), at(40)));
+    expect(readKept(kept, at(40 + 3 * HOURS - 1)).awaited).toEqual([]);
+    const back = readKept(kept, at(40 + 3 * HOURS));
+    expect(back).not.toHaveProperty("classes");
+    expect(back.awaited).toMatchObject([
+      { key: "k", share: 0.5, reachedEnd: false, answers: { pain: true, painAt: hurt } },
+    ]);
+  });
+  it("is let go where nothing was done of it, and not asked for once its check-in was given", () => {
+    expect(classOver(withClass(NOTHING_KEPT, classAt({ done: 0 }), at(40)), classAt({ done: 0 }), at(41))).toEqual(
+      NOTHING_KEPT,
+    );
+    const given = withGiven(NOTHING_KEPT, "k");
+    expect(classOver(given, classAt(), at(41)).awaited).toEqual([]);
+  });
+  it("was done to its end from nine tenths of its work on", () => {
+    expect([53.9, 54, 70].map((done) => awaitedOf(classAt({ done })).reachedEnd)).toEqual([false, true, true]);
+    expect(awaitedOf(classAt({ done: 70 })).share).toBe(1);
+  });
+  it("is nothing where what is there is no class", () => {
+    expect(readKept({ version: 2, classes: [{ classId: "c" }, null, classAt()] }, at(50)).classes).toEqual([classAt()]);
+  });
 });
 
 describe("a run that was left", () => {

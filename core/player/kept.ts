@@ -1,5 +1,5 @@
 import type { Mine } from "./mine";
-import { pause, positionAt, reachedEnd, shareDone, type Run } from "./run";
+import { pause, positionAt, REALLY_DONE, reachedEnd, shareDone, type Run } from "./run";
 import type { PainAt } from "~/core/checkin/pain-place";
 import type { CheckIn, Person, Tightness } from "~/core/checkin/schema";
 import type { EpochMs, Seconds, Share } from "~/core/units";
@@ -18,6 +18,26 @@ export type KeptRun = {
   easier: string[];
   /** When it was begun, by the device’s own clock. */ begun?: EpochMs;
   /** Left without pausing: when. */ awaySince?: EpochMs;
+};
+
+/**
+ * A class that is followed on this device: what was done of it here, by the server’s clock when it was last followed, what is
+ * done easier, by place, and which drills hurt.
+ */
+export type KeptClass = {
+  classId: string;
+  key: string;
+  person: Person;
+  begun: EpochMs;
+  /** Seconds of work done here, and of the whole session. */
+  done: Seconds;
+  work: Seconds;
+  seen?: EpochMs;
+  /** The same by this device’s clock, as for a run. */
+  at: EpochMs;
+  easier: string[];
+  out: string[];
+  hurt?: PainAt;
 };
 
 /** What has been filled in of a check-in. */
@@ -48,6 +68,8 @@ export type Unsent = { message: CheckIn; refused?: boolean };
 export type Kept = {
   version: 2;
   runs: KeptRun[];
+  /** Not in what an earlier version left. */
+  classes?: KeptClass[];
   awaited: Awaited[];
   /** Keys of runs whose check-in has been given. */ given: string[];
   unsent?: Unsent[];
@@ -75,6 +97,14 @@ const listOf = <T>(value: unknown, is: (one: T) => boolean): T[] =>
 const isRun = ({ key, person, run, at }: KeptRun) =>
   typeof key === "string" && typeof person?.name === "string" && Array.isArray(run?.segments) && Number.isFinite(at);
 
+const isClass = ({ classId, key, person, at, done, work, easier, out }: KeptClass) =>
+  typeof classId === "string" &&
+  typeof key === "string" &&
+  typeof person?.name === "string" &&
+  [at, done, work].every(Number.isFinite) &&
+  Array.isArray(easier) &&
+  Array.isArray(out);
+
 /** What a device kept, in whichever shape it was: anything else is nothing. Runs that nobody was looking at wait where they were last followed. */
 export function readKept(value: unknown, now: EpochMs): Kept {
   const old = (typeof value === "object" && value !== null ? value : {}) as Record<string, unknown>;
@@ -99,8 +129,43 @@ export function readKept(value: unknown, now: EpochMs): Kept {
     mine: one && typeof old["mine"] === "object" && old["mine"] !== null ? (old["mine"] as Kept["mine"]) : {},
     ...(typeof person?.name === "string" && { person }),
   };
-  return runs.reduce((all, run) => withRun(all, waiting({ ...run, easier: run.easier ?? [] }), now), kept);
+  const all = runs.reduce((sum, run) => withRun(sum, waiting({ ...run, easier: run.easier ?? [] }), now), kept);
+  return listOf<KeptClass>(one ? old["classes"] : [], isClass).reduce((sum, each) => withClass(sum, each, now), all);
 }
+
+/** With a class as it was followed so far. One that was left hours ago waits for its check-in instead. */
+export function withClass(kept: Kept, one: KeptClass, now: EpochMs): Kept {
+  const others = withoutKey(kept.classes ?? [], one.key);
+  if (now - one.at < STALE_MS) return { ...kept, classes: [...others, one].slice(-MOST_KEPT) };
+  const { classes: _, ...rest } = kept;
+  return classOver({ ...rest, ...(others.length > 0 && { classes: others }) }, one, now);
+}
+
+/** With a class that is over, waiting for its check-in; one of which nothing was done is let go. */
+export function classOver(kept: Kept, one: KeptClass, now: EpochMs): Kept {
+  const { classes = [], ...rest } = kept;
+  const others = withoutKey(classes, one.key);
+  const left = { ...rest, ...(others.length > 0 && { classes: others }) };
+  return (one.done === 0 && !one.hurt) || now - one.at > ASKED_FOR_MS ? left : withAwaited(left, awaitedOf(one));
+}
+
+/** What is told of a class at its end, and asked about. */
+export function awaitedOf({ key, person, done, work, at, begun, hurt }: KeptClass): Awaited {
+  const share = Math.min(1, done / Math.max(1, work));
+  return {
+    key,
+    person,
+    share,
+    reachedEnd: share >= REALLY_DONE,
+    at,
+    begun,
+    ...(hurt && { answers: { hard: null, tightness: [], pain: true, painWhere: "", painAt: hurt, note: "" } }),
+  };
+}
+
+/** The class that somebody follows here, as it was left. */
+export const classOf = (kept: Kept, classId: string, person: Person): KeptClass | undefined =>
+  kept.classes?.findLast((one) => one.classId === classId && isSame(one.person, person));
 
 /** A run as it waits once nobody follows it: where it was when it was last followed. */
 function waiting(kept: KeptRun): KeptRun {

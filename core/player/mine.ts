@@ -24,6 +24,8 @@ export type Mine = {
   easier: Readonly<Record<string, Animation>>;
   /** Where the next level down is not for this person: easier is then smaller and slower. */
   smaller: readonly Place[];
+  /** Drills that they told to hurt in the class they are in, also on another device. */
+  hurt?: readonly string[];
 };
 
 /** Nothing different, nothing more. */

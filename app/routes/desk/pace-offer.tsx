@@ -1,29 +1,16 @@
 import { Gauge } from "lucide-react";
-import { useEffect, useMemo, useState } from "react";
+import { useMemo } from "react";
 import type { Desk } from "./use-desk";
 import { Button } from "~/app/ui/button";
 import { useDrills } from "~/app/ui/drills";
-import { learntWords, offersFor, offerWords, KIND_WORDS, type Learnt } from "~/core/live/learnt";
+import { useLearnt } from "~/app/ui/use-learnt";
+import { learntWords, offersFor, offerWords, KIND_WORDS } from "~/core/live/learnt";
 import { editPace } from "~/core/session/edits";
 
 /** What the group’s classes taught of its pace, offered where it would make a difference to this session. */
 export function PaceOffers({ desk, groupId, name }: { desk: Desk; groupId: string; name: string }) {
-  const [learnt, setLearnt] = useState<readonly Learnt[]>([]);
+  const learnt = useLearnt(groupId);
   const drills = useDrills();
-  useEffect(() => {
-    let over = false;
-    setLearnt([]);
-    fetch(`/groups/${groupId}/pace`)
-      .then((answer) => (answer.ok ? answer.json() : []))
-      .then(
-        (found) => !over && setLearnt(found as Learnt[]),
-        // Without a connection the session is planned as it is.
-        () => undefined,
-      );
-    return () => {
-      over = true;
-    };
-  }, [groupId]);
   const offers = useMemo(() => offersFor(desk.session, drills, learnt), [desk.session, drills, learnt]);
   if (offers.length === 0) return null;
   return (

@@ -11,6 +11,7 @@ import {
 } from "react-router";
 import { Answer } from "./answer";
 import { ArcPicture } from "~/app/ui/arc-picture";
+import { PaceAsking } from "./pace-asking";
 import { QuickAsking } from "./quick-asking";
 import { Before } from "./before";
 import { leave, leftAt, type Left } from "./left";
@@ -211,6 +212,7 @@ function Asked({
               }}
             />
             <QuickAsking request={request} group={group} onRequest={setRequest} />
+            <PaceAsking request={request} groupId={groupId} group={group} onRequest={setRequest} />
             {!bad && (
               <>
                 <ArcPicture arc={arc} target={target} />

@@ -1,9 +1,11 @@
 import type { Route } from "./+types/check-in";
 import { readReport } from "~/app/server/player.server";
+import { drawnDrill } from "~/app/server/drills.server";
 import { getServices } from "~/app/server/services.server";
 import { checkInSchema } from "~/core/checkin/schema";
 import { painPlaceIn, type PainAt, type PainPlace } from "~/core/checkin/pain-place";
 import { editionOf, type LinkFound } from "~/db/links";
+import { findClass } from "~/db/live";
 import { tellPeople } from "~/db/live-people";
 import { keepCheckIn } from "~/db/runs";
 import { drillById } from "~/library";
@@ -17,7 +19,7 @@ export async function action({ request, params, context }: Route.ActionArgs) {
     checkInSchema,
     (checkIn) => checkIn.run.key,
   );
-  const place = message.pain && message.painAt ? await placeOf(opened, message.painAt) : undefined;
+  const place = message.pain && message.painAt ? await placeOf(opened, message.painAt, message.run.inClass) : undefined;
   const first = await keepCheckIn(getServices().db, opened, message, { fold, ...(place && { painPlace: place }) });
   if (message.pain && message.run.inClass) await tellPeople(getServices().db, message.run.inClass);
   // Far beyond what a link brings, what tells of no pain has no room: the device keeps it and says so.
@@ -26,15 +28,24 @@ export async function action({ request, params, context }: Route.ActionArgs) {
     : Response.json({ kind: "kept", first });
 }
 
-/** The drill it hurt in, as the edition has it. Whatever goes wrong with that, the report counts. */
-async function placeOf(opened: LinkFound, at: PainAt): Promise<PainPlace | undefined> {
-  const edition = await editionOf(getServices().db, opened).catch(() => undefined);
-  if (!edition) return undefined;
-  const drills = new Map(edition.drills.map((drill) => [drill.id, drill]));
-  return painPlaceIn(
-    at,
-    edition.session,
-    (id) => drills.get(id),
-    (id) => (drills.get(id) ?? drillById(id))?.name,
-  );
+/** The drill it hurt in, as what was followed has it. Whatever goes wrong with that, the report counts. */
+async function placeOf(opened: LinkFound, at: PainAt, inClass: string | undefined): Promise<PainPlace | undefined> {
+  const { db } = getServices();
+  const { club } = opened;
+  try {
+    // A class may be run from another edition than the link’s.
+    const running = inClass ? await findClass(db, club, inClass) : undefined;
+    const edition = await editionOf(db, running ? { club, edition: { id: running.editionId } } : opened);
+    const drills = new Map(edition.drills.map((drill) => [drill.id, drill]));
+    // What was done instead, or swapped in, may be the club’s own and in no edition.
+    const own = drills.has(at.drill) || drillById(at.drill) ? undefined : await drawnDrill(club, at.drill);
+    return painPlaceIn(
+      at,
+      edition.session,
+      (id) => drills.get(id),
+      (id) => (drills.get(id) ?? drillById(id) ?? (own?.id === id ? own : undefined))?.name,
+    );
+  } catch {
+    return undefined;
+  }
 }

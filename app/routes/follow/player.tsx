@@ -12,8 +12,17 @@ import { useRun } from "./use-run";
 import { useRunning } from "./use-running";
 import { factsOf } from "~/app/live/edition-facts";
 import type { Person } from "~/core/checkin/schema";
+import { steady } from "~/core/clock/clock";
 import { editionDrills } from "~/core/edition/edition";
-import { NOTHING_KEPT, withoutAwaited, withAnswers, withAwaited, type Awaited, type Kept } from "~/core/player/kept";
+import {
+  classOver,
+  NOTHING_KEPT,
+  withoutAwaited,
+  withAnswers,
+  withAwaited,
+  type Awaited,
+  type Kept,
+} from "~/core/player/kept";
 import { painChoices } from "~/core/checkin/pain-place";
 import { insteadLines, ownCalls, ownOf } from "~/core/player/mine";
 import { reachedEnd, shareDone } from "~/core/player/run";
@@ -88,11 +97,19 @@ export function Player(props: PlayerProps) {
 
   const {
     running,
+    answered,
     joined,
     fault: notJoined,
     join,
     leave,
   } = useRunning(token, stage === "none" && telling === undefined, fetchInStep);
+  // A class that was left and has ended meanwhile is asked about.
+  useEffect(() => {
+    if (!answered) return;
+    const over = keptOf(token).classes?.filter(({ classId }) => classId !== running) ?? [];
+    if (over.length === 0) return;
+    setOnDevice(keep(token, (all) => over.reduce((kept, one) => classOver(kept, one, steady()), all)));
+  }, [answered, running, token]);
   /** What was followed in a class that was run from another edition. */
   const [toldOf, setToldOf] = useState(edition);
   const home = () => {

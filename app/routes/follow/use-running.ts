@@ -7,6 +7,7 @@ const ASK_EVERY_MS = 20_000;
 /** Whether the class of a link is running, and joining it. `prepare` fetches what a class takes: as soon as there is one, and before it is joined. */
 export function useRunning(token: string, asks: boolean, prepare: () => Promise<unknown>) {
   const [id, setId] = useState<string>();
+  const [answered, setAnswered] = useState(false);
   const [joined, setJoined] = useState<Running>();
   const [fault, setFault] = useState<string>();
 
@@ -19,6 +20,7 @@ export function useRunning(token: string, asks: boolean, prepare: () => Promise<
         const answer = await fetch(`/f/${token}/class`);
         if (!answer.ok || over) return;
         setId(((await answer.json()) as { running: { id: string } | null }).running?.id);
+        setAnswered(true);
       } catch {
         // Without a connection there is no class to join.
       }
@@ -62,5 +64,9 @@ export function useRunning(token: string, asks: boolean, prepare: () => Promise<
     },
     [id, token, prepare],
   );
-  return { running: id, joined, fault, join, leave: useCallback(() => setJoined(undefined), []) };
+  const leave = useCallback(() => {
+    setJoined(undefined);
+    setAnswered(false);
+  }, []);
+  return { running: id, /** Whether it is known which class runs, if any. */ answered, joined, fault, join, leave };
 }

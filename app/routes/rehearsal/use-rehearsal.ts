@@ -99,6 +99,7 @@ export function useRehearsal(edition: Edition, frozen: Frozen, speed: number, zo
   return {
     commands,
     live,
+    others: live,
     now,
     at,
     serverNow,

@@ -1,5 +1,5 @@
 import express, { type Request, type Response, type Router } from "express";
-import { event, type LiveHub } from "./hub";
+import { event as eventOf, type LiveHub } from "./hub";
 import { livePassOf } from "./pass-cookie";
 import { log, told } from "~/app/server/log";
 import { now } from "~/core/clock/clock";
@@ -52,20 +52,22 @@ async function stream(db: Db, hub: LiveHub, req: Request, res: Response): Promis
     return;
   }
   const after = Number(req.query["after"] ?? 0);
+  // Told in one piece each, without a frame of chunks around it: with 300 devices that is a fifth of what a command costs.
+  res.useChunkedEncodingByDefault = false;
   res.set({
     "content-type": "text/event-stream",
     "cache-control": "no-cache, no-transform",
     "x-accel-buffering": "no",
   });
-  const send = (text: string) => {
+  const send = (event: Buffer) => {
     if (res.writableLength > MOST_UNSENT) res.destroy();
-    else if (!over) res.write(text);
+    else if (!over) res.write(event);
   };
-  timers.push(setInterval(() => send(event("beat", { now: now() })), BEAT_MS));
+  timers.push(setInterval(() => send(eventOf("beat", { now: now() })), BEAT_MS));
   // A wall’s code can be replaced, and whoever leads leave the club: then what was opened is shut, too.
   const stillOpen = async () => {
     if ((await passOf(db, token)) || over) return;
-    send(event("shut", {}));
+    send(eventOf("shut", {}));
     res.end();
   };
   if (pass.kind !== "athlete") timers.push(setInterval(() => void stillOpen().catch(() => undefined), STILL_OPEN_MS));

@@ -14,7 +14,7 @@ export const forScreens = ({ n, on, from, command }: Sent) => ({ n, on, from, co
 export type Watcher = {
   /** Remotes are told whose command it was. */
   remote: boolean;
-  send: (text: string) => void;
+  send: (event: Buffer) => void;
 };
 
 type Room = {
@@ -33,8 +33,9 @@ const OF_A_PROCESS = 2000;
 const LOOK_AGAIN_MS = 5000;
 const LISTEN_AGAIN_MS = [200, 1500] as const;
 
-/** An event as a stream carries it. */
-export const event = (name: string, data: unknown): string => `event: ${name}\ndata: ${JSON.stringify(data)}\n\n`;
+/** An event as streams carry it, made once for all of them. */
+export const event = (name: string, data: unknown): Buffer =>
+  Buffer.from(`event: ${name}\ndata: ${JSON.stringify(data)}\n\n`);
 
 /**
  * The classes that are watched through this process: their commands are read once for all who watch. One connection listens
