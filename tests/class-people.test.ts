@@ -264,6 +264,8 @@ describe("the people of a class", () => {
       );
       return (JSON.parse(kept[0]!) as { classes: { done: number }[] }).classes[0]!.done;
     };
+    // At work: it counts here.
+    await expect.poll(done, { timeout: 40_000 }).toBeGreaterThan(0);
     // A glance elsewhere is not asked about.
     await hide(true);
     await goesOn(3);

@@ -105,7 +105,7 @@ describe("the sound of a class", () => {
     });
     const moments = [0.5, 1.25, 2.001, 61.3, 120, 179.5];
     // Written out: what a test is made of would otherwise be put in the place of its import.
-    const begins = (await page.evaluate(`(async () => {
+    const begins = await page.evaluate<number[]>(`(async () => {
       const { LaidTones } = await import(${JSON.stringify(`data:text/javascript,${encodeURIComponent(outputText)}`)});
       const rate = 22050, found = [];
       const out = new OfflineAudioContext(1, 181 * rate, rate);
@@ -119,7 +119,7 @@ describe("the sound of a class", () => {
         }
       }
       return found;
-    })()`)) as number[];
+    })()`);
     expect(begins).toHaveLength(moments.length);
     moments.forEach((at, i) => expect(Math.abs(begins[i]! - at)).toBeLessThan(0.01));
   });

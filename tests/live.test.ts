@@ -1,7 +1,9 @@
 import type { APIResponse, BrowserContext, Page } from "playwright-core";
+import { asc, eq } from "drizzle-orm";
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
 import * as steps from "./class-steps";
 import { button, codeOf, drillOf, inStep } from "./class-steps";
+import { liveCommand } from "~/db/schema";
 import { DEMO, PHONE, ready, signIn, startWorld, violations, type World } from "./harness";
 
 /* A class of the demo’s rowers: one who leads, a wall, and an assistant with a phone, each with a browser of their own. */
@@ -264,5 +266,33 @@ describe("a class", () => {
     // The screen that stands there is shut by itself.
     await hall.getByText("Which class?").waitFor();
     expect((await open(code)).status()).toBe(429);
+  });
+
+  it("takes what is pressed in its order, also where the first answer never comes", { timeout: 60_000 }, async () => {
+    const { page, id } = await lead();
+    await button(page, "Start").click();
+    await button(page, "Hold").waitFor();
+    const order = async () =>
+      (
+        await world.db
+          .select({ command: liveCommand.command })
+          .from(liveCommand)
+          .where(eq(liveCommand.classId, id))
+          .orderBy(asc(liveCommand.n))
+      ).map(({ command }) => command.do);
+    await expect.poll(order).toEqual(["go"]);
+    let first = true;
+    await page.route("**/command", async (route) => {
+      if (!first) return route.continue();
+      // On a bad line nothing comes of it, nor an answer.
+      first = false;
+      await new Promise((resolve) => setTimeout(resolve, 3000));
+      await route.abort().catch(() => undefined);
+    });
+    await button(page, "+15 s: 15 seconds more").click();
+    await button(page, "Hold").click();
+    await button(page, "Go").waitFor();
+    await expect.poll(order, { timeout: 15_000 }).toEqual(["go", "more", "hold"]);
+    expect(await page.getByText(/go to mine|go to theirs/i).count()).toBe(0);
   });
 });

@@ -1,17 +1,13 @@
-import { classPlan } from "./class-plan.server";
+import { classPlan, groupsClass } from "./class-plan.server";
 import { drillsToday } from "./edition-today.server";
-import { offeredIn } from "./offered.server";
 import { getServices } from "./services.server";
-import { choiceAt, chosen, choicesOf, choicesOver, MOST_CHOICES, type Choice } from "~/core/group/choices";
+import { choiceAt, chosen, choicesOf, MOST_CHOICES, type Choice } from "~/core/group/choices";
 import { fallbacksFor } from "~/core/group/fallback";
 import { allProtections } from "~/core/group/protect";
 import { formIn } from "~/core/drills/form";
 import { itemDone } from "~/core/session/interval";
 import { LEVELS, type LevelName } from "~/core/vocabulary/levels";
 import type { Club } from "~/db/clubs";
-import { listGroups } from "~/db/groups";
-import { editionInClass } from "~/db/links";
-import { findClass } from "~/db/live";
 import { setClassChoices } from "~/db/live-people";
 
 type Place = { block: number; item: number };
@@ -21,19 +17,13 @@ const OFFERED = 10;
 
 /** What somebody could do at a place of a class, all of it safe for them; undefined where there is no such place or person. */
 export async function waysFor(club: Club, classId: string, person: string, place: Place) {
-  const { db } = getServices();
-  const found = await findClass(db, club, classId);
-  if (!found?.groupId) return undefined;
-  const [groups, edition, offered] = await Promise.all([
-    listGroups(db, club),
-    editionInClass(db, club, found.editionId),
-    offeredIn(club),
-  ]);
-  const group = groups.find(({ id }) => id === found.groupId);
-  const at = group?.people.indexOf(person) ?? -1;
+  const of = await groupsClass(club, classId);
+  if (!of) return undefined;
+  const { found, here: group, edition, offered } = of;
+  const at = group.people.indexOf(person);
   const block = edition.doc.session.blocks[place.block];
   const set = block?.items[place.item];
-  if (!group || at < 0 || !block || !set) return undefined;
+  if (at < 0 || !block || !set) return undefined;
   const known = await drillsToday({ club, edition });
   const drills = (id: string) => known.get(id);
   const { pace } = edition.doc.session;
@@ -52,13 +42,15 @@ export async function waysFor(club: Club, classId: string, person: string, place
     if (ways.length >= OFFERED) break;
     ways.push({ drill: one.drill.id, level: one.level, name: one.drill.name });
   }
-  const now = choiceAt(choicesOf(choicesOver(found.choices, edition.choices), person), place, item)?.does;
+  const now = choiceAt(choicesOf(of.choices, person), place, item)?.does;
   return {
     person,
     name: group.group.people[at]!.name,
     at: `${place.block}.${place.item}`,
     drill: drill.name,
     of: item.drill,
+    /** What was chosen in the class so far. */
+    choices: found.choices,
     ways,
     now: now === undefined ? "auto" : now === "rest" ? "rest" : `${now.drill} ${now.level}`,
   };
@@ -74,9 +66,7 @@ export async function chooseInClass(
   if (!where) return false;
   const place = { block: Number(where[1]), item: Number(where[2]) };
   const ways = await waysFor(club, classId, person, place);
-  const { db } = getServices();
-  const found = await findClass(db, club, classId);
-  if (!ways || !found) return false;
+  if (!ways) return false;
   const [drill = "", level = ""] = does.split(" ");
   const what: Choice["does"] | undefined | "none" =
     does === "auto"
@@ -87,7 +77,9 @@ export async function chooseInClass(
           ? { drill, level: LEVELS.find((one) => one === level)! }
           : "none";
   if (what === "none") return false;
-  const choices = chosen(found.choices, person, place, ways.of, what);
+  const choices = chosen(ways.choices, person, place, ways.of, what);
   if (choices.length > MOST_CHOICES) return false;
-  return (await setClassChoices(db, club, classId, choices)) && (await classPlan(club, classId)) !== undefined;
+  return (
+    (await setClassChoices(getServices().db, club, classId, choices)) && (await classPlan(club, classId)) !== undefined
+  );
 }

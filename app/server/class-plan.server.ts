@@ -28,20 +28,25 @@ export type ClassPlan = {
 const REMEMBERED = 40;
 const plans = new Map<string, Promise<ClassPlan>>();
 
-/** The plan of a class for its group; undefined for one of nobody in particular. Worked out once, until something it is worked out from changes. */
-export async function classPlan(club: Club, classId: string): Promise<ClassPlan | undefined> {
+/** A class of a group, with all that what people do instead comes from; undefined for one of nobody in particular. */
+export async function groupsClass(club: Club, classId: string) {
   const { db } = getServices();
   const found = await findClass(db, club, classId);
   if (!found?.groupId) return undefined;
-  const [groups, edition, offered, arcs] = await Promise.all([
+  const [groups, edition, offered] = await Promise.all([
     listGroups(db, club),
     editionInClass(db, club, found.editionId),
     offeredIn(club),
-    listArcs(db, club),
   ]);
   const here = groups.find(({ id }) => id === found.groupId);
-  if (!here) return undefined;
-  const chosen = choicesOver(found.choices, edition.choices);
+  return here && { found, here, edition, offered, choices: choicesOver(found.choices, edition.choices) };
+}
+
+/** The plan of a class for its group; undefined for one of nobody in particular. Worked out once, until something it is worked out from changes. */
+export async function classPlan(club: Club, classId: string): Promise<ClassPlan | undefined> {
+  const [of, arcs] = await Promise.all([groupsClass(club, classId), listArcs(getServices().db, club)]);
+  if (!of) return undefined;
+  const { here, edition, offered, choices: chosen } = of;
   const key = `${classId} ${versionOf([here, chosen, offered.map(({ id }) => id)])}`;
   const before = plans.get(key);
   if (before) return before;

@@ -31,6 +31,8 @@ const limiters = {
   badLink: counting({ keyPrefix: "bl", points: 20, duration: 10 * MINUTE }),
   /** Codes for a wall that open nothing, by address (of the long kind by network): 20 in 10 minutes. */
   wallCode: counting({ keyPrefix: "wc", points: 20, duration: 10 * MINUTE }),
+  /** Classes that a member starts: 30 in 10 minutes. */
+  startClass: counting({ keyPrefix: "sc", points: 30, duration: 10 * MINUTE }),
   /** Devices that join a class, by class and address: 600 in 10 minutes, twice a full hall behind one. */
   joinClass: counting({ keyPrefix: "jc", points: 600, duration: 10 * MINUTE }),
   /** A club's archive, written or read: 20 an hour. */

@@ -6,12 +6,12 @@ import { idOf, notHere, type Coach } from "~/app/server/coach.server";
 import { drawnDrillsIn } from "~/app/server/drills.server";
 import { askedIn } from "~/app/server/forms.server";
 import { needRoom } from "~/app/server/room.server";
+import { beginClass } from "~/app/server/start-class.server";
 import { getServices } from "~/app/server/services.server";
 import { makeEdition } from "~/core/edition/edition";
 import { compile } from "~/core/timeline/compile";
 import { handOut } from "~/db/editions";
 import { withdrawLink } from "~/db/links";
-import { startClass } from "~/db/live";
 
 /** `group`: for whom it is; empty for anyone. `whom`: for whom it was looked over; left out, for whom it is at the desk. `seen`: a hash of all that was shown. */
 const asked = z.discriminatedUnion("do", [
@@ -60,7 +60,7 @@ export async function changeHandedOut(coach: Coach, id: string, form: FormData) 
   if (made === "changed") return data({ refused: seen }, { status: 409 });
   if (!made) throw notHere("There is no such group among yours.");
   if (ask.do === "run") {
-    const id = await startClass(db, coach.club, { editionId: made.editionId, groupId: group }, secret);
+    const id = await beginClass(coach.club, { editionId: made.editionId, groupId: group });
     if (!id) throw notHere("What was handed out is not there any more.");
     throw redirect(`/live/${id}`);
   }

@@ -10,7 +10,7 @@ export async function insteadPage(club: Club, id: string, asked: URLSearchParams
   if (!found) throw notHere("This class is for nobody in particular: there is no list of people to look through.");
   const { plan, people, session } = found;
   const [person, place] = [asked.get("person"), /^(\d+)\.(\d+)$/.exec(asked.get("at") ?? "")];
-  const open =
+  const ways =
     person && place && people.some((one) => one.id === person)
       ? await waysFor(club, id, person, { block: Number(place[1]), item: Number(place[2]) })
       : undefined;
@@ -24,9 +24,12 @@ export async function insteadPage(club: Club, id: string, asked: URLSearchParams
     })),
     concerns: plan.concerns.map(({ person: at, ...one }) => ({ ...one, person: people[at]! })),
     kit: kitWords(plan.kit),
-    open,
+    open: ways && shown(ways),
   };
 }
+
+/** What was chosen for others is no part of it. */
+const shown = <T extends { choices: unknown }>({ choices: _, ...open }: T) => open;
 
 const numberOf = (blocks: readonly { items: readonly unknown[] }[], at: { block: number; item: number }): number =>
   blocks.slice(0, at.block).reduce((sum, { items }) => sum + items.length, 0) + at.item + 1;

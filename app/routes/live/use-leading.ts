@@ -55,6 +55,12 @@ export function useLeading(classId: string, frozen: Frozen, sounds = false) {
   const [conflict, setConflict] = useState(false);
   const [mine, setMine] = useState<ReadonlySet<string>>(new Set());
   const base = useRef<readonly Sent[]>([]);
+  /** One press after the other: what is pressed while an answer is on its way comes after it, also where none comes. */
+  const line = useRef<Promise<void>>(Promise.resolve());
+  const isAlone = useRef(false);
+  useEffect(() => {
+    isAlone.current = apart.length > 0;
+  }, [apart]);
   const own = useMemo(() => provisional(apart, base.current), [apart]);
   const following = useClass(classId, "remote", frozen, { own, sounds });
   const { commands, serverNow, at, take } = following;
@@ -84,24 +90,29 @@ export function useLeading(classId: string, frozen: Frozen, sounds = false) {
       if (!one) return;
       setSaid(undefined);
       setMine((keys) => new Set(keys).add(one.key));
-      // Led on alone already: it follows what was pressed before it.
-      if (apart.length > 0) {
+      const goOnAlone = () => {
+        isAlone.current = true;
         setApart((all) => [...all, one]);
-        return;
-      }
+      };
+      // Led on alone already: it follows what was pressed before it.
+      if (isAlone.current) return goOnAlone();
       const { at: _, ...sent } = one;
       setWaiting((n) => n + 1);
-      try {
-        const answer = await post(classId, { press: sent }, AbortSignal.timeout(ALONE_MS));
-        if (answer.kind === "added") take(answer.sent);
-        else setSaid(REFUSED[answer.kind]);
-      } catch {
-        setApart((all) => [...all, one]);
-      } finally {
-        setWaiting((n) => n - 1);
-      }
+      line.current = line.current.then(async () => {
+        try {
+          if (isAlone.current) return goOnAlone();
+          const answer = await post(classId, { press: sent }, AbortSignal.timeout(ALONE_MS));
+          if (answer.kind === "added") take(answer.sent);
+          else setSaid(REFUSED[answer.kind]);
+        } catch {
+          goOnAlone();
+        } finally {
+          setWaiting((n) => n - 1);
+        }
+      });
+      await line.current;
     },
-    [apart.length, classId, pressed, take],
+    [classId, pressed, take],
   );
 
   // What was pressed apart is sent as soon as there is somebody to send it to.
