@@ -350,7 +350,7 @@ describe("a wide screen and paper", () => {
     await sheet.getByText("Kit:").waitFor();
     await sheet.getByRole("heading", { name: "Watch out" }).waitFor();
     await sheet
-      .getByText(/^Hamish: /)
+      .getByText(/^Hamish/)
       .first()
       .waitFor();
     expect(await sheet.getByText(/protects/).count()).toBe(0);

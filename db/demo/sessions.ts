@@ -67,43 +67,76 @@ export function rowersBeforeTheBoat(drills: Drills): SessionPlan {
 
 export function handballBeforeAGame(drills: Drills): SessionPlan {
   const i = (drill: string, change?: Partial<Item>) => item(drills, drill, change);
-  return newSession({ title: "Handball before a game", purpose: "before-game", target: 11 * 60 }, [
-    block("Wake the hips", [
-      i("leg-swing-front", { ...reps(drills, "leg-swing-front", 10) }),
-      i("leg-swing-side", { ...reps(drills, "leg-swing-side", 10), demo: 10 }),
+  return {
+    ...newSession({ title: "Handball before a game", purpose: "before-game", target: 11 * 60 }, [
+      block("Round the hall", [i("jog-lanes", { ...time(90), demo: 0 }), i("side-shuffle", { ...time(20), demo: 5 })], {
+        phase: "raise",
+      }),
+      block(
+        "Hips and ankles",
+        [
+          i("hip-circle-standing", { ...reps(drills, "hip-circle-standing", 2), demo: 20 }),
+          i("ankle-roll-out-in", { ...reps(drills, "ankle-roll-out-in", 6), demo: 5 }),
+        ],
+        { phase: "move" },
+      ),
+      block(
+        "Chest and shoulders, twice",
+        [
+          i("hands-on-table-chest-drop", { ...reps(drills, "hands-on-table-chest-drop", 6), demo: 10 }),
+          i("arms-cross-and-open", { ...reps(drills, "arms-cross-and-open", 8), demo: 5 }),
+        ],
+        { phase: "move", rounds: 2 },
+      ),
+      block(
+        "Turn, and turn out",
+        [
+          i("loose-arm-swings", { ...time(30), demo: 5 }),
+          i("forearm-turn-outs", { ...reps(drills, "forearm-turn-outs", 10), demo: 10 }),
+        ],
+        { phase: "move" },
+      ),
+      block(
+        "Up and land",
+        [i("jump-and-stick", { ...reps(drills, "jump-and-stick", 6), sets: 2, restBetweenSets: 15, demo: 20 })],
+        { phase: "build" },
+      ),
+      block("Into throwing", [i("shadow-throws", { ...reps(drills, "shadow-throws", 8), demo: 20 })], {
+        phase: "rehearse",
+      }),
     ]),
-    block("Turn and reach", [
-      i("lunge-elbow-turn", { ...reps(drills, "lunge-elbow-turn", 4) }),
-      i("bird-dog-long", { ...reps(drills, "bird-dog-long", 4) }),
-      i("hip-circle-kneel", { ...reps(drills, "hip-circle-kneel", 3) }),
-    ]),
-    block("Shoulders and ankles", [
-      i("stick-pass", { demo: 15 }),
-      i("calf-raise", { ...reps(drills, "calf-raise", 10), demo: 10 }),
-      i("single-leg-reach", { ...reps(drills, "single-leg-reach", 4) }),
-    ]),
-    block("Into the hall", [i("toe-touch-walk", { ...reps(drills, "toe-touch-walk", 5), demo: 10 })]),
-  ]);
+    notes: "Chest drops: hands on the bench or a partner’s shoulders where there is no table.",
+  };
 }
 
 export function staffLunchtime(drills: Drills): SessionPlan {
   const i = (drill: string, change?: Partial<Item>) => item(drills, drill, change);
   return {
-    ...newSession({ title: "Staff lunchtime", purpose: "desk-break", target: 10 * 60 }, [
-      block("Stand up", [
-        i("rib-shift", { ...reps(drills, "rib-shift", 8) }),
-        i("calf-wall-straight", { ...time(25) }),
-      ]),
-      block("Open the front", [
-        i("hip-flexor-hold", { level: "easier", ...time(30) }),
-        i("toe-sit", { level: "easier", ...time(20) }),
-        i("cat-camel"),
-      ]),
-      block("Turn, and slow down", [
-        i("ninety-switch", { level: "easier", ...reps(drills, "ninety-switch", 8) }),
-        i("open-book", { level: "easier", ...reps(drills, "open-book", 5) }),
-        i("long-exhale", { ...reps(drills, "long-exhale", 6) }),
-      ]),
+    ...newSession({ title: "Staff lunchtime", purpose: "off-day", target: 10 * 60 }, [
+      block("Settle in", [i("neck-half-circles", { ...reps(drills, "neck-half-circles", 4), demo: 5 })], {
+        phase: "settle-in",
+      }),
+      block(
+        "Stand, then the mat",
+        [
+          i("rib-shift", { ...reps(drills, "rib-shift", 10), demo: 10 }),
+          i("step-reach-back", { ...reps(drills, "step-reach-back", 8), demo: 10 }),
+          i("cat-camel", { ...reps(drills, "cat-camel", 8), demo: 10 }),
+        ],
+        { phase: "move" },
+      ),
+      block(
+        "Open the front",
+        [
+          i("hip-flexor-hold", { level: "easier", ...time(45), demo: 10 }),
+          i("calf-wall-straight", { ...time(60), demo: 10 }),
+        ],
+        { phase: "lengthen" },
+      ),
+      block("Use it", [i("wall-push-up", { ...reps(drills, "wall-push-up", 12), demo: 10 })], { phase: "use-it" }),
+      block("Breathe", [i("long-breath-hands-on-ribs", { ...reps(drills, "long-breath-hands-on-ribs", 8), demo: 5 })], {
+        phase: "breathe",
+      }),
     ]),
     notes: "Shoes off, jackets off. Chairs along the wall for support.",
   };
