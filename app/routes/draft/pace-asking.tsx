@@ -28,7 +28,7 @@ export function PaceAsking({
   return (
     <div role="group" aria-label="The pace of this group" className="mt-3 flex flex-wrap items-center gap-x-3 gap-y-2">
       <Gauge size={16} className="shrink-0 text-ink-faint" aria-hidden />
-      <p className="min-w-0 text-sm text-ink-soft">
+      <p className="min-w-0 flex-1 basis-56 text-sm text-ink-soft">
         {offers.map((offer) => learntWords(group.name, offer.learnt)).join(" ")}
       </p>
       <Button

@@ -71,7 +71,10 @@ export const filler: Rule = {
       if (phased ? phaseOf(place.block)?.needed : here === last || (here.level.pulse ?? 0) >= 2) return [];
       if (item.locked || item.test) return [];
       // A desk break undoes the desk, and does what is left out there, before it serves a sport.
-      if (session.purpose === "desk-break" && here.level.main.some((row) => undone.has(row) || LEFT_OUT_AT_A_DESK.has(row)))
+      if (
+        session.purpose === "desk-break" &&
+        here.level.main.some((row) => undone.has(row) || LEFT_OUT_AT_A_DESK.has(row))
+      )
         return [];
       const own = each.get(placeKey(place.block, place.item));
       const adds = [...(own ?? [])].reduce((sum, [row, less]) => {
