@@ -227,17 +227,37 @@ describe("a class", () => {
     await expect.poll(() => drillOf(page)).toBe(mine);
   });
 
-  it("is whole again within seconds when its server comes back", { timeout: 60_000 }, async () => {
-    const { page } = await lead();
+  it("goes on in a hall without any network, and is whole again when there is one", { timeout: 90_000 }, async () => {
+    const { page, context, id, link } = await lead();
     const wall = await wallWith(await codeOf(page));
+    const phone = await steps.join(world, link, "Wren");
     await button(page, "Start").click();
-    await wall.getByTestId("drill").waitFor();
+    for (const screen of [wall, phone]) await screen.getByTestId("drill").waitFor();
     await world.stopServer();
     const [before] = await toGo([wall]);
     await expect.poll(async () => (await toGo([wall]))[0]! < before!).toBe(true);
+    const first = await drillOf(wall);
+    await expect.poll(() => drillOf(phone)).toBe(first);
+    // Who leads goes on alone; what hurts somebody is out for them, and waits to be told.
+    await button(page, "Skip this drill").click();
+    await page.getByText("you lead alone").waitFor();
+    await button(phone, "Something hurts").click();
+    await button(phone, "Yes, tell my coach").click();
+    await phone.getByText("Not sent yet: tell your coach yourself.").waitFor();
+    await expect.poll(() => drillOf(phone)).toBe("Rest here");
     await world.startServerAgain();
+    const second = await drillOf(page);
+    await expect.poll(() => drillOf(wall), { timeout: 15_000 }).toBe(second);
+    await page.getByText(/Wren: something hurts/).waitFor({ timeout: 30_000 });
+    // A laptop that was shut opens again where the class is.
     await button(page, "Hold").click();
     await wall.getByText("Hold on").waitFor({ timeout: 10_000 });
+    await page.close();
+    const again = await context.newPage();
+    await again.goto(`/live/${id}`);
+    await inStep(again);
+    await button(again, "Go").waitFor();
+    expect(await drillOf(again)).toBe(await drillOf(wall));
   });
 
   it("has a wall for whoever has its code: wrong ones are counted, a right one never, a new one shuts the old", async () => {
