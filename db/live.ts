@@ -165,13 +165,27 @@ export async function runningFor(
 
 /** The commands of a class after a number, in order. */
 export async function listCommands(db: Pick<Db, "select">, club: Club, classId: string, after = 0): Promise<Sent[]> {
-  const rows = await db
-    .select()
-    .from(liveCommand)
-    .where(and(eq(liveCommand.clubId, club.id), eq(liveCommand.classId, classId), gt(liveCommand.n, after)))
-    .orderBy(asc(liveCommand.n));
+  let asking = commandsAsked.get(db);
+  if (!asking) commandsAsked.set(db, (asking = askForCommands(db)));
+  const rows = await asking.execute({ club: club.id, class: classId, after });
   return rows.map(sentOf);
 }
+
+/** Each process asks this at each command of each class it is watched for: put together once, it costs half. */
+const askForCommands = (db: Pick<Db, "select">) =>
+  db
+    .select()
+    .from(liveCommand)
+    .where(
+      and(
+        eq(liveCommand.clubId, sql.placeholder("club")),
+        eq(liveCommand.classId, sql.placeholder("class")),
+        gt(liveCommand.n, sql.placeholder("after")),
+      ),
+    )
+    .orderBy(asc(liveCommand.n))
+    .prepare("commands-of-a-class");
+const commandsAsked = new WeakMap<object, ReturnType<typeof askForCommands>>();
 
 const sentOf = (row: typeof liveCommand.$inferSelect): Sent => ({
   n: row.n,
