@@ -1,3 +1,4 @@
+import { eq } from "drizzle-orm";
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
 import {
   ANA,
@@ -12,7 +13,9 @@ import {
   violations,
   type World,
 } from "./harness";
-import { trainingSession } from "~/db/schema";
+import { FOLD } from "~/core/live/commands";
+import type { SessionPlan } from "~/core/session/schema";
+import { edition, group, liveClass, trainingSession } from "~/db/schema";
 import type { Locator, Page } from "playwright-core";
 
 let world: World;
@@ -156,6 +159,52 @@ describe("a draft", () => {
     await page.getByLabel("Length in minutes").fill("17");
     await page.getByLabel("Group").selectOption({ label: names[0]! });
     await expect.poll(said).toEqual(usual.get(names[0]!)!.with(2, "17"));
+  });
+
+  it("is planned with the pace that a group’s classes taught, if that is asked for, and the desk offers it, too", async () => {
+    const { db } = world;
+    const [rowers] = await db.select().from(group).where(eq(group.name, "Kestrel Sound junior rowers"));
+    const [handed] = await db.select().from(edition).where(eq(edition.clubId, rowers!.clubId));
+    const moves = { planned: Array<number>(8).fill(8), real: Array<number>(8).fill(12), byHand: true };
+    for (let i = 0; i < 4; i++)
+      await db.insert(liveClass).values({
+        ...{ clubId: rowers!.clubId, id: crypto.randomUUID(), editionId: handed!.id, groupId: rowers!.id, fold: FOLD },
+        ...{ createdAt: new Date(), endedAt: new Date(), paces: { left: 0, kinds: { moves } } },
+      });
+    const { page } = await world.visitor();
+    await signIn(page);
+    await page.goto(`/sessions/draft?group=${rowers!.id}`);
+    await ready(page);
+    const pace = page.getByRole("group", { name: "Their pace" });
+    await pace.getByText(/takes 1\.\d\d × the usual time for moving \(4 classes, likely /).waitFor();
+    expect(await violations(page)).toEqual([]);
+    const plan = pace.getByRole("button", { name: "Plan with that" });
+    await plan.click();
+    await expect.poll(() => plan.getAttribute("aria-pressed")).toBe("true");
+    // It is theirs, and nobody else’s.
+    await page.getByLabel("Group").selectOption({ label: "Kestrel Sound handball" });
+    await pace.waitFor({ state: "detached" });
+    await page.getByLabel("Group").selectOption({ label: rowers!.name });
+    await expect.poll(() => plan.getAttribute("aria-pressed")).toBe("false");
+    await plan.click();
+    await drafted(page);
+    await card(page).getByRole("button", { name: /^Open/ }).click();
+    await page.waitForURL(/\/sessions\/[0-9a-f-]{36}/);
+    await ready(page);
+    const id = new URL(page.url()).pathname.split("/")[2]!;
+    const [made] = await db.select().from(trainingSession).where(eq(trainingSession.id, id));
+    expect((made!.doc as SessionPlan).pace.moveBase).toBeGreaterThan(3);
+    // What is planned with it already is offered nothing; another of theirs is, in one step.
+    await openDesk(page, "Rowers before the boat");
+    await page.keyboard.press("1");
+    const offer = page.getByRole("region", { name: "The pace of this group" });
+    const before = await total(page);
+    await offer.getByText(/s of moves in this session become/).waitFor();
+    await offer.getByRole("button", { name: "Use it" }).click();
+    await offer.waitFor({ state: "detached" });
+    expect(await total(page)).toBeGreaterThan(before);
+    await page.keyboard.press("Control+z");
+    await offer.waitFor();
   });
 
   it("can be stopped, and says what stands in the way when nothing fits, and what giving way would give", async () => {

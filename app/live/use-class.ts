@@ -39,6 +39,7 @@ export type Following = {
   commands: readonly Sent[];
   /** The class now; undefined until the server’s time is known. */
   live: Live | undefined;
+  /** Where the others are, for whoever follows behind them. */
   others: Live | undefined;
   now: EpochMs;
   /** The class at this very moment, for what is drawn many times a second. */
@@ -125,7 +126,6 @@ export function useClass(
   }, [base, frozen, commands, own, serverNow]);
   const here = now === 0 ? 0 : now - behind;
   const live = now === 0 ? undefined : stateAt(base, frozen, commands, own, here);
-  /** Where the others are, for whoever is behind them. */
   const others = behind === 0 || now === 0 ? live : stateAt(base, frozen, commands, own, now);
   return { commands, live, others, now: here, at, serverNow, state, within: clock.current?.within, take, people };
 }

@@ -159,9 +159,19 @@ export function awaitedOf({ key, person, done, work, at, begun, hurt }: KeptClas
     reachedEnd: share >= REALLY_DONE,
     at,
     begun,
-    ...(hurt && { answers: { hard: null, tightness: [], pain: true, painWhere: "", painAt: hurt, note: "" } }),
+    ...(hurt && { answers: hurtAt(hurt) }),
   };
 }
+
+/** What a check-in says of which only the pain is told so far. */
+export const hurtAt = (painAt: PainAt): Answers => ({
+  hard: null,
+  tightness: [],
+  pain: true,
+  painWhere: "",
+  painAt,
+  note: "",
+});
 
 /** The class that somebody follows here, as it was left. */
 export const classOf = (kept: Kept, classId: string, person: Person): KeptClass | undefined =>

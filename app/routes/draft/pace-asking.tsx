@@ -1,5 +1,5 @@
 import { Gauge } from "lucide-react";
-import { Button } from "~/app/ui/button";
+import { askClass } from "./quick-asking";
 import { useLearnt } from "~/app/ui/use-learnt";
 import { forGroup } from "~/core/arc/people";
 import { usualPace } from "~/core/dose/pace";
@@ -26,17 +26,19 @@ export function PaceAsking({
   const on = isUsed(request.pace, offers);
   const theirs = Object.assign({}, ...offers.map(({ pace }) => pace)) as Partial<KeptRequest["pace"]>;
   return (
-    <div role="group" aria-label="The pace of this group" className="mt-3 flex flex-wrap items-center gap-x-3 gap-y-2">
+    <div role="group" aria-label="Their pace" className="mt-3 flex flex-wrap items-center gap-x-3 gap-y-2">
       <Gauge size={16} className="shrink-0 text-ink-faint" aria-hidden />
       <p className="min-w-0 flex-1 basis-56 text-sm text-ink-soft">
         {offers.map((offer) => learntWords(group.name, offer.learnt)).join(" ")}
       </p>
-      <Button
+      <button
+        type="button"
         aria-pressed={on}
         onClick={() => onRequest({ ...request, pace: on ? usual : { ...request.pace, ...theirs } })}
+        className={askClass(on)}
       >
-        {on ? "Planned with that: as usual again" : "Plan with that"}
-      </Button>
+        Plan with that
+      </button>
     </div>
   );
 }

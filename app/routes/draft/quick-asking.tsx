@@ -3,6 +3,15 @@ import { quickAsks } from "~/core/draft/quick";
 import type { KeptRequest } from "~/core/draft/request";
 import type { Group } from "~/core/group/schema";
 
+/** How something looks that is asked for by one click, and taken back by another. */
+export const askClass = (on: boolean): string =>
+  cx(
+    "min-h-8 rounded-md border px-2.5 py-0.5 text-sm",
+    on
+      ? "border-depth-5 bg-depth-5 font-semibold text-paper"
+      : "border-line bg-paper text-ink-soft hover:bg-land-deep hover:text-ink",
+  );
+
 /** What coaches ask for in a word: kit, nothing on the knees, more for one place, something new. One click each. */
 export function QuickAsking({
   request,
@@ -24,12 +33,7 @@ export function QuickAsking({
               type="button"
               aria-pressed={on}
               onClick={() => onRequest(toggled)}
-              className={cx(
-                "min-h-8 rounded-md border px-2.5 py-0.5",
-                on
-                  ? "border-depth-5 bg-depth-5 font-semibold text-paper"
-                  : "border-line bg-paper text-ink-soft hover:bg-land-deep hover:text-ink",
-              )}
+              className={askClass(on)}
             >
               {one}
             </button>

@@ -9,7 +9,7 @@ import type { CheckIn, Person, Progress } from "~/core/checkin/schema";
 import { awayFrom, joined, type Away } from "~/core/live/away";
 import { momentOf, type Live } from "~/core/live/fold";
 import { checkInItem, runItem } from "~/core/outbox/item";
-import { awaitedOf, classOf, classOver, withClass, type Awaited, type KeptClass } from "~/core/player/kept";
+import { awaitedOf, classOf, classOver, hurtAt, withClass, type Awaited, type KeptClass } from "~/core/player/kept";
 import type { EpochMs, Seconds } from "~/core/units";
 
 const TELL_EVERY_MS = 20_000;
@@ -101,16 +101,7 @@ export function useInClass({ token, classId, person, work, live, now, byEar, onO
     (at: PainAt) => {
       kept.current = { ...kept.current, hurt: at };
       const said = wallNow();
-      const report: CheckIn = {
-        run: progress(),
-        said,
-        hard: null,
-        tightness: [],
-        pain: true,
-        painWhere: "",
-        painAt: at,
-        note: "",
-      };
+      const report: CheckIn = { ...hurtAt(at), pain: true, run: progress(), said };
       void browserOutbox().outbox.add(checkInItem(token, report, { now: said, stamp: newKey() }));
       setOut((all) => new Set(all).add(at.drill));
     },
