@@ -174,7 +174,7 @@ export async function listCommands(db: Pick<Db, "select">, club: Club, classId: 
 /** Each process asks this at each command of each class it is watched for: put together once, it costs half. */
 const askForCommands = (db: Pick<Db, "select">) =>
   db
-    .select()
+    .select(ofCommand)
     .from(liveCommand)
     .where(
       and(
@@ -187,7 +187,18 @@ const askForCommands = (db: Pick<Db, "select">) =>
     .prepare("commands-of-a-class");
 const commandsAsked = new WeakMap<object, ReturnType<typeof askForCommands>>();
 
-const sentOf = (row: typeof liveCommand.$inferSelect): Sent => ({
+const ofCommand = {
+  n: liveCommand.n,
+  key: liveCommand.key,
+  madeBy: liveCommand.madeBy,
+  seen: liveCommand.seen,
+  on: liveCommand.on,
+  from: liveCommand.from,
+  command: liveCommand.command,
+  apart: liveCommand.apart,
+};
+
+const sentOf = (row: Pick<typeof liveCommand.$inferSelect, keyof typeof ofCommand>): Sent => ({
   n: row.n,
   key: row.key,
   by: row.madeBy ?? "",

@@ -1,6 +1,7 @@
 import cluster, { type Worker } from "node:cluster";
 import { fileURLToPath } from "node:url";
 import { RateLimiterClusterMaster } from "rate-limiter-flexible";
+import { SERVING } from "./places";
 import type { ServeSettings } from "~/app/server/serve";
 
 /** At most so many processes: what one machine has use for. */
@@ -20,7 +21,7 @@ export async function serveMany(processes: number, settings: ServeSettings, onGo
   new RateLimiterClusterMaster();
   cluster.setupPrimary({
     exec: fileURLToPath(new URL("../serve-one.ts", import.meta.url)),
-    execArgv: ["--import", "tsx"],
+    execArgv: [...SERVING, "--import", "tsx"],
   });
   let ending = false;
   const ended: number[] = [];

@@ -24,3 +24,9 @@ export function stateFolder(): string {
   }
   return folder;
 }
+
+/**
+ * How Node runs what serves: it does not give memory back while little happens. That takes up to 0.2 s in which nobody is
+ * answered, for 20 MB, and a class that is told something now and then is just such a while. `./mapset start` does the same.
+ */
+export const SERVING: readonly string[] = ["--no-memory-reducer"];

@@ -1,7 +1,7 @@
 import { spawn } from "node:child_process";
 import { freePort } from "./cluster";
 import { buildIfChanged, earlierAssets, serverOf } from "./build";
-import { ROOT } from "./places";
+import { ROOT, SERVING } from "./places";
 import { workOutStresses } from "./stresses";
 
 export type RunningServer = {
@@ -35,7 +35,7 @@ export async function startServer(
   const port = at ?? (await freePort());
   const base = `http://127.0.0.1:${port}`;
   const { folder, earlier } = await built();
-  const child = spawn(process.execPath, [serverOf(folder)], {
+  const child = spawn(process.execPath, [...SERVING, serverOf(folder)], {
     cwd: ROOT,
     stdio: ["ignore", "pipe", keepWords ? "pipe" : "inherit"],
     env: {

@@ -33,6 +33,7 @@ import { useSaving } from "./use-saving";
 import { SettingNewer, Told } from "./told";
 import { useChoicesFollowed, useLocksKept } from "./use-followed";
 import { bothSaved, useSetting } from "./use-setting";
+import { useWarning } from "~/app/ui/use-warning";
 import { SettingDialog } from "~/app/ui/setting-dialog";
 import { cx } from "~/app/ui/classes";
 import type { OwnArcs } from "~/core/arc/own";
@@ -88,6 +89,8 @@ export function DeskView({
   const [open, setOpen] = useState<"keys" | "kit">();
   const beside = useSetting({ id, whose, title: desk.session.title, first, onLocks: desk.lockAs });
   const { setting, change: changeSetting, kept, keepNow } = beside;
+  // What was chosen just now and is in no storage yet goes with the page.
+  useWarning(beside.isHolding);
   useLocksKept(desk, setting.locks, changeSetting);
   useChoicesFollowed(desk, setting.choices, changeSetting);
   const demands = useMemo(() => [...ownDemands, ...SPORT_PROFILES], [ownDemands]);
@@ -244,7 +247,7 @@ export function DeskView({
               id={id}
               desk={desk}
               choices={setting.choices}
-              saved={bothSaved(saving.state, kept)}
+              saved={bothSaved(saving.state, kept, beside.isHolding)}
               onTry={tryAgain}
               edition={edition}
               archived={archived}

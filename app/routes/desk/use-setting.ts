@@ -67,6 +67,8 @@ export function useSetting(options: Options) {
     setting: state.values,
     change: useCallback((part: Partial<Setting>) => choices.tell({ kind: "chosen", part }), [choices]),
     kept: shown(state),
+    /** Whether what was chosen just now is still on its way into this browser. */
+    isHolding: state.adding > 0,
     keepNow: choices.flush,
     conflict: state.conflict,
     keepMine: useCallback(() => choices.tell({ kind: "keep mine" }), [choices]),
@@ -74,8 +76,12 @@ export function useSetting(options: Options) {
   };
 }
 
-/** How it stands with saving the document and what is beside it together: what is wrong goes before what is under way. */
-export function bothSaved(doc: SaveState, setting: SaveState | undefined): SaveState {
+/**
+ * How it stands with saving the document and what is beside it together: what is wrong goes before what is under way, but nothing is
+ * said to be held before all of it is.
+ */
+export function bothSaved(doc: SaveState, setting: SaveState | undefined, isHolding: boolean): SaveState {
+  if (doc.kind === "offline" && isHolding) return { kind: "saving" };
   if (!setting || (doc.kind !== "saved" && doc.kind !== "waiting" && doc.kind !== "saving")) return doc;
   return doc.kind === "saved" || setting.kind !== "saving" ? setting : doc;
 }
