@@ -138,6 +138,9 @@ describe("the people of a class", () => {
     const { page } = await lead("Rowers before the boat");
     await button(page, "Start").click();
     await page.getByTestId("drill").waitFor();
+    // Held, so that nothing goes on by itself while it is looked at.
+    await button(page, "Hold").click();
+    await button(page, "Go").waitFor();
     const wall = await wallOf(page);
     const swap = async (): Promise<string> => {
       await button(page, "Swap what comes next for another drill").click();
@@ -150,9 +153,6 @@ describe("the people of a class", () => {
       await page.getByText(`${name} in place of`).waitFor();
       return name;
     };
-    // Held, so that nothing goes on by itself while it is looked at.
-    await button(page, "Hold").click();
-    await button(page, "Go").waitFor();
     await swap();
     expect(await violations(page)).toEqual([]);
     await button(page, "Undo").click();

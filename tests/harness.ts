@@ -223,23 +223,24 @@ export async function newestAddress(page: Page): Promise<string> {
 
 const axeSource = readFileSync(createRequire(import.meta.url).resolve("axe-core/axe.min.js"), "utf8");
 
-/** What the accessibility checker finds wrong on the page, in short. Nothing is left out of the check unless only some rules are asked for. */
-export async function violations(page: Page, rules?: readonly string[]): Promise<string[]> {
+/** What the accessibility checker finds wrong on the page, or in a part of it, in short. Nothing is left out of the check unless only some rules are asked for. */
+export async function violations(page: Page, rules?: readonly string[], within?: string): Promise<string[]> {
   // Run in the page's own world, past its content security policy, which keeps strangers' scripts out.
   return page.evaluate(
-    async ({ source, rules }) => {
+    async ({ source, rules, within }) => {
       // eslint-disable-next-line @typescript-eslint/no-implied-eval, @typescript-eslint/no-unsafe-call -- the checker comes as source
       if (!("axe" in window)) new Function(source)();
       const axe = (
         window as unknown as {
           axe: {
             run: (
+              context: Document | string,
               options: object,
             ) => Promise<{ violations: { id: string; nodes: { html: string; failureSummary?: string }[] }[] }>;
           };
         }
       ).axe;
-      const result = await axe.run({
+      const result = await axe.run(within ?? document, {
         resultTypes: ["violations"],
         ...(rules ? { runOnly: rules } : { rules: { "target-size": { enabled: true } } }),
       });
@@ -247,7 +248,7 @@ export async function violations(page: Page, rules?: readonly string[]): Promise
         v.nodes.map((n) => `${v.id}: ${n.html.slice(0, 160)} ${n.failureSummary?.slice(0, 200) ?? ""}`),
       );
     },
-    { source: axeSource, rules },
+    { source: axeSource, rules, within },
   );
 }
 

@@ -28,13 +28,16 @@ const turn = (page: Page) =>
     return (dataset["theme"] = dataset["theme"] === "dark" ? "light" : "dark");
   });
 
-/** All rules in the look the page has, and, on a wide screen, what hangs on colours in the other one. */
-export async function checkScreen(page: Page, where: string): Promise<void> {
-  expect(await violations(page), where).toEqual([]);
+/**
+ * All rules in the look the page has, and, on a wide screen, what hangs on colours in the other one. `within` is the part that is
+ * new, where the rest of the page has been looked at.
+ */
+export async function checkScreen(page: Page, where: string, within?: string): Promise<void> {
+  expect(await violations(page, undefined, within), where).toEqual([]);
   expect(await overflow(page), `${where} scrolls sideways`).toBeLessThanOrEqual(0);
   if (page.viewportSize()!.width < 500) return;
   const other = await turn(page);
-  expect(await violations(page, ["color-contrast", "link-in-text-block"]), `${where}, ${other}`).toEqual([]);
+  expect(await violations(page, ["color-contrast", "link-in-text-block"], within), `${where}, ${other}`).toEqual([]);
   await turn(page);
 }
 

@@ -73,7 +73,7 @@ describe.each(EACH_LOOK)(
       await checkScreen(page, "desk, session");
       for (const drill of ["Jog lanes", "Standing hip circles", "Shadow throws"]) {
         await page.locator("[data-row]").filter({ hasText: drill }).click();
-        await checkScreen(page, `desk, ${drill}`);
+        await checkScreen(page, `desk, ${drill}`, "aside, [role='complementary']");
       }
       await page.getByPlaceholder(/Add a drill/).fill("kneeling");
       await checkScreen(page, "desk, adding");
@@ -126,7 +126,7 @@ describe.each(EACH_LOOK)(
         : ["Methods", "Work and rest", "Kit and floor", "Protected areas", "Drills"]) {
         await page.getByRole("button", { name: new RegExp(`^${part}`) }).click();
         await page.getByRole("dialog").waitFor();
-        await checkScreen(page, `draft, ${part}`);
+        await checkScreen(page, `draft, ${part}`, "[role='dialog']");
         await page.keyboard.press("Escape");
       }
     });

@@ -4,6 +4,7 @@ import { existsSync, readdirSync, readFileSync, rmSync, statSync, writeFileSync 
 import { dirname } from "node:path";
 import { buildSync } from "esbuild";
 import { brotliCompressSync, constants } from "node:zlib";
+import { IN_ONE } from "./in-one";
 import { ROOT } from "./places";
 import { say, Trouble } from "./say";
 import { buildServiceWorker } from "./service-worker";
@@ -17,6 +18,7 @@ const SOURCES = [
   "public",
   "scripts/serve-only.ts",
   "scripts/setup/build.ts",
+  "scripts/setup/in-one.ts",
   "scripts/setup/service-worker.ts",
   "package-lock.json",
   "vite.config.ts",
@@ -56,6 +58,14 @@ export function buildIfChanged(): string {
 /** The file that serves a build for tests and measurements, as plain JavaScript: that of the sources takes seconds to begin. */
 export const serverOf = (folder: string): string => `${folder}/serve.mjs`;
 
+/** The packages that are not built in, but read where they are. */
+function outside(): string[] {
+  const { dependencies } = JSON.parse(readFileSync(`${ROOT}/package.json`, "utf8")) as {
+    dependencies: Record<string, string>;
+  };
+  return Object.keys(dependencies).filter((name) => !IN_ONE.test(name));
+}
+
 function buildServer(folder: string): void {
   buildSync({
     entryPoints: [`${ROOT}/scripts/serve-only.ts`],
@@ -64,7 +74,7 @@ function buildServer(folder: string): void {
     platform: "node",
     format: "esm",
     target: "node20",
-    packages: "external",
+    external: outside(),
     logLevel: "error",
     alias: { "~": ROOT },
   });
