@@ -2,7 +2,7 @@ import { fileURLToPath } from "node:url";
 import { reactRouter } from "@react-router/dev/vite";
 import tailwindcss from "@tailwindcss/vite";
 import { defineConfig } from "vite";
-import { IN_ONE } from "./scripts/setup/in-one";
+import { IN_ONE } from "./scripts/setup/in-one.ts";
 
 export default defineConfig({
   plugins: [tailwindcss(), reactRouter()],

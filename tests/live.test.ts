@@ -1,3 +1,4 @@
+import { connect } from "node:net";
 import type { APIResponse, BrowserContext, Page } from "playwright-core";
 import { asc, eq } from "drizzle-orm";
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
@@ -184,6 +185,34 @@ describe("a class", () => {
     expect((await stranger.request.get(`/live/${id}/stream?as=athlete`)).status()).toBe(403);
     expect((await stranger.request.get(`/live/${crypto.randomUUID()}`, { maxRedirects: 0 })).status()).toBe(302);
     expect((await context.request.get(`/live/${crypto.randomUUID()}`)).status()).toBe(404);
+  });
+
+  it("is told in its turn on each connection, and to nobody who asks for no body", async () => {
+    const { context, id } = await lead();
+    const { host, port } = new URL(world.base);
+    const cookie = (await context.cookies()).map(({ name, value }) => `${name}=${value}`).join("; ");
+    const ask = (method: string, path: string) =>
+      `${method} ${path} HTTP/1.1\r\nhost: ${host}\r\ncookie: ${cookie}\r\n\r\n`;
+    /** What comes on one connection, until there is this in it. */
+    const said = (asked: string, until: string) =>
+      new Promise<string>((resolve, reject) => {
+        const line = connect(Number(port), "127.0.0.1", () => line.write(asked));
+        let text = "";
+        line.setEncoding("utf8");
+        line.on("data", (part: string) => {
+          text += part;
+          if (text.includes(until)) line.destroy();
+        });
+        line.on("close", () => resolve(text));
+        line.on("error", reject);
+      });
+    const stream = `/live/${id}/stream?as=remote`;
+    const none = await said(ask("HEAD", stream) + ask("GET", "/live/time"), '"replied"');
+    expect(none).toMatch(/^HTTP\/1\.1 405[\s\S]*?\r\n\r\nHTTP\/1\.1 200/);
+    expect(none).not.toContain("event:");
+    const both = await said(ask("GET", "/account") + ask("GET", stream), "event: whole");
+    expect(both.indexOf("</html>")).toBeGreaterThan(0);
+    expect(both.indexOf("event: whole")).toBeGreaterThan(both.indexOf("</html>"));
   });
 
   it(
