@@ -149,7 +149,8 @@ async function classOn(
 }
 
 const ms = (n: number) => `${n.toFixed(1)} ms`;
-const line = (what: string, value: string, goal = "", met?: boolean): Line => ({
+/** A line of what was measured of a class. */
+export const line = (what: string, value: string, goal = "", met?: boolean): Line => ({
   what: `class: ${what}`,
   value,
   baseline: "",

@@ -29,6 +29,7 @@ import { DRILLS, drillById } from "~/library";
 import { DRAWN_DRILLS, drawnDrillById } from "~/library/drawn";
 import { drafting, draftingEverywhere, type Line } from "./bench-draft";
 import { runningClasses } from "./bench-live";
+import { soundOfClass } from "./bench-sound";
 import { classOfSixty, largest, threeYears } from "./bench-load";
 import { buildIfChanged } from "./setup/build";
 import { startCluster } from "./setup/cluster";
@@ -490,7 +491,10 @@ async function main(): Promise<void> {
       password: PASSWORD,
       drills: drawnDrillById,
     });
-    if (!onlyPages) lines.push(...(await runningClasses(db, cluster.url, secret)));
+    if (!onlyPages) {
+      lines.push(...(await runningClasses(db, cluster.url, secret)));
+      lines.push(...(await soundOfClass(db, cluster.url, secret, { email: EMAIL, password: PASSWORD })));
+    }
     await close();
     if (onlyLive) return;
     const server = await startServer({ DATABASE_URL: cluster.url, MAPSET_SECRET: secret, MAPSET_LIMITS: "off" });

@@ -1,100 +1,16 @@
 import { readFileSync } from "node:fs";
-import type { Page } from "playwright-core";
 import ts from "typescript";
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
 import { button, inStep, join, lead } from "./class-steps";
 import { startWorld, type World } from "./harness";
-import { editionDrills, type Edition } from "~/core/edition/edition";
-import { FOLD, type Sent } from "~/core/live/commands";
-import { fold } from "~/core/live/fold";
-import { callsOf } from "~/core/player/calls";
 import { median } from "~/core/statistics";
-import { compile } from "~/core/timeline/compile";
-import { liveClass, liveCommand, edition } from "~/db/schema";
-import { asc, eq } from "drizzle-orm";
-
-/* What is heard of a class: recorded from the audio graph of the browser, against the moments of the class by the server’s clock. */
+import { callsOfClass, offBy, RECORDING, recordOf } from "~/scripts/setup/recorded-sound";
 
 let world: World;
 beforeAll(async () => {
   world = await startWorld();
 });
 afterAll(() => world.end());
-
-/** Everything that is led to the speakers goes through a recorder, too, which notes when something begins to sound after a little silence. */
-const RECORDER = `
-  class Recorder extends AudioWorkletProcessor {
-    constructor() { super(); this.quiet = sampleRate; }
-    process([[heard]]) {
-      if (!heard) this.quiet += 128;
-      else for (let i = 0; i < heard.length; i++) {
-        if (Math.abs(heard[i]) < 1e-4) this.quiet++;
-        else {
-          if (this.quiet > 0.03 * sampleRate) this.port.postMessage(currentTime + i / sampleRate);
-          this.quiet = 0;
-        }
-      }
-      return true;
-    }
-  }
-  registerProcessor("recorder", Recorder);`;
-const RECORDING = `(() => {
-  const heard = (window.heard = []), said = (window.said = []), laid = (window.laid = []);
-  const taps = new WeakMap();
-  const connect = AudioNode.prototype.connect, start = OscillatorNode.prototype.start;
-  const tapOf = (context) => {
-    const tap = context.createGain();
-    taps.set(context, tap);
-    connect.call(tap, context.destination);
-    context.audioWorklet.addModule(URL.createObjectURL(new Blob([${JSON.stringify(RECORDER)}], { type: "text/javascript" }))).then(() => {
-      const recorder = new AudioWorkletNode(context, "recorder", { numberOfOutputs: 0 });
-      recorder.port.onmessage = ({ data }) => {
-        // When that moment of the audio clock left the device, by the device’s own clock.
-        const { contextTime, performanceTime } = context.getOutputTimestamp();
-        heard.push(performance.timeOrigin + performanceTime + (data - contextTime) * 1000);
-      };
-      connect.call(tap, recorder);
-    });
-    return tap;
-  };
-  AudioNode.prototype.connect = function (to, ...more) {
-    return connect.call(this, to === this.context.destination ? (taps.get(this.context) ?? tapOf(this.context)) : to, ...more);
-  };
-  OscillatorNode.prototype.start = function (when = 0) {
-    laid.push(when - this.context.currentTime);
-    return start.call(this, when);
-  };
-  if (window.speechSynthesis) window.speechSynthesis.speak = ({ text }) => void said.push({ text, at: performance.timeOrigin + performance.now() });
-})()`;
-
-type Heard = { heard: number[]; said: { text: string; at: number }[]; laid: number[] };
-const recordOf = (page: Page) =>
-  page.evaluate(() => {
-    const { heard, said, laid } = window as unknown as Heard;
-    return { heard, said, laid };
-  });
-
-/** The moments of a class’s calls, in milliseconds since 1970, as its commands and its timeline have them. */
-async function callsOfClass(id: string) {
-  const commands = await world.db
-    .select()
-    .from(liveCommand)
-    .where(eq(liveCommand.classId, id))
-    .orderBy(asc(liveCommand.n));
-  const [row] = await world.db
-    .select({ doc: edition.doc })
-    .from(liveClass)
-    .innerJoin(edition, eq(edition.id, liveClass.editionId))
-    .where(eq(liveClass.id, id));
-  const doc = row!.doc as Edition;
-  const drills = editionDrills(doc);
-  const timeline = compile(doc.session, drills);
-  const { run } = fold({ fold: FOLD, timeline }, commands as unknown as Sent[]);
-  return callsOf(run.segments, run.total, (block, item) => ({
-    name: drills(doc.session.blocks[block]!.items[item]!.drill)!.name,
-    cues: [],
-  })).map((call) => ({ ...call, moment: run.anchor + call.at * 1000 }));
-}
 
 describe("the sound of a class", () => {
   it("is as exact as it was laid, minutes ahead, in what an offline context renders", async () => {
@@ -144,30 +60,17 @@ describe("the sound of a class", () => {
       for (const said of ["Next", "Next"]) await button(page, said).click();
       for (const device of [page, phone])
         await expect.poll(async () => (await recordOf(device)).heard.length, { timeout: 40_000 }).toBeGreaterThan(4);
-      const calls = await callsOfClass(id);
+      const calls = await callsOfClass(world.db, id);
       for (const device of [page, phone]) {
-        const { heard, said, laid } = await recordOf(device);
-        const off = (at: number, of: readonly { moment: number }[]) =>
-          Math.min(...of.map(({ moment }) => Math.abs(at - moment)));
-        const tones = heard.map((at) =>
-          off(
-            at,
-            calls.filter(({ tone }) => tone),
-          ),
-        );
+        const record = await recordOf(device);
+        const { tones, spoken } = offBy(record, calls);
         // A command comes half a second before its effect, and tones are seconds apart. How exact they are depends on what else the
         // machine has to do: the bench measures it.
         expect(median(tones)!).toBeLessThan(200);
         // Spoken calls can’t be laid ahead; a call of these words is not far off.
-        const late = said.map(({ text, at }) =>
-          off(
-            at,
-            calls.filter(({ say }) => say === text),
-          ),
-        );
-        expect(late.length).toBeGreaterThan(1);
-        expect(median(late)!).toBeLessThan(1000);
-        expect(Math.max(...laid)).toBeGreaterThan(90);
+        expect(spoken.length).toBeGreaterThan(1);
+        expect(median(spoken)!).toBeLessThan(1000);
+        expect(Math.max(...record.laid)).toBeGreaterThan(90);
       }
       const before = (await recordOf(page)).laid.length;
       await button(page, "Skip this drill").click();
