@@ -263,6 +263,9 @@ function look(): void {
   }
 }
 
+/** Whether a device is connected, and has all that was done to the class. */
+const isWhole = ({ connected, commands }: Device): boolean => connected && commands.length === all.length;
+
 process.stdin.setEncoding("utf8");
 let held = "";
 process.stdin.on("data", (part: string) => {
@@ -270,8 +273,7 @@ process.stdin.on("data", (part: string) => {
   for (let end = held.indexOf("\n"); end >= 0; end = held.indexOf("\n")) {
     const line = held.slice(0, end);
     held = held.slice(end + 1);
-    if (line === "connected")
-      process.stdout.write(`${JSON.stringify({ connected: devices.filter(({ connected }) => connected).length })}\n`);
+    if (line === "whole") process.stdout.write(`${JSON.stringify({ whole: devices.filter(isWhole).length })}\n`);
     else all.push(JSON.parse(line) as Sent);
   }
 });
