@@ -1,6 +1,7 @@
 import { POSTURE_WORDS } from "~/core/vocabulary/postures";
 import type { Segment, TimedBeat } from "~/core/timeline/types";
 import { secondsText } from "~/core/lengths";
+import { tried } from "~/core/tried";
 import { sideCall } from "~/core/wording/words";
 import type { Cue } from "~/core/session/schema";
 import type { Seconds } from "~/core/units";
@@ -21,12 +22,29 @@ const SPOKEN_REP_FROM: Seconds = 2.4;
 export function callsOf(segments: readonly Segment[], total: Seconds, facts: CallFacts): Call[] {
   // Seconds that were added up may come to a little more than their sum.
   const calls = segments
-    .flatMap((segment, i) =>
-      inGap(segment) ? callsOfGap(segments, i, facts) : callsOfSegment(segment, segments[i - 1], facts),
-    )
+    .flatMap((segment, i) => callsAt(segments, i, facts) ?? plainCalls(segment))
     .map((call) => (call.at > total ? { ...call, at: total } : call));
   if (segments.length > 0) calls.push({ at: total, tone: "over", say: "That is the session. Well done." });
   return calls.sort((a, b) => a.at - b.at);
+}
+
+/** The calls of a segment; undefined where they can’t be made: what is wrong with one drill silences no other. */
+const callsAt = (segments: readonly Segment[], i: number, facts: CallFacts): Call[] | undefined =>
+  tried(() => {
+    const segment = segments[i]!;
+    return inGap(segment) ? callsOfGap(segments, i, facts) : callsOfSegment(segment, segments[i - 1], facts);
+  });
+
+/** What is called of a segment of which only its place in time is relied on. */
+function plainCalls(segment: Segment): Call[] {
+  const { kind, start, seconds } = segment;
+  if (kind === "work")
+    return [
+      { at: start, tone: "begin", say: sideCall(segment.side) },
+      ...countDown(segment),
+      { at: start + seconds, tone: "end" },
+    ];
+  return kind === "switch" ? [{ at: start, tone: "count", say: `Change sides. ${capital(segment.to)}.` }] : [];
 }
 
 const inGap = (segment: Segment): segment is Exclude<Segment, { kind: "work" }> =>

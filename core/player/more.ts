@@ -30,10 +30,11 @@ export function layLess(segment: Segment, seconds: Seconds): Segment {
 function moreBeats(beats: readonly TimedBeat[], from: Seconds, seconds: Seconds): TimedBeat[] {
   const last = beats.at(-1);
   if (!last) return [];
-  if (beats.length === 1) return [{ ...last, seconds: last.seconds + seconds }];
+  // What goes on easily after the last whole repetition goes on so; a piece of its own just lasts longer.
+  if (beats.length === 1 || last.easy) return [...beats.slice(0, -1), { ...last, seconds: last.seconds + seconds }];
   const unit = beats.filter((beat) => beat.rep === last.rep);
   if (unit.some((beat) => beat.effort !== undefined))
-    return [...beats, { start: from, seconds, do: "hold easily", rep: last.rep, reps: last.reps }];
+    return [...beats, { start: from, seconds, do: "hold easily", rep: last.rep, reps: last.reps, easy: true }];
   const added: TimedBeat[] = [];
   const end = from + seconds;
   for (let at = from, rep = last.rep + 1; at < end - 1e-9; rep++) {

@@ -48,7 +48,7 @@ export function playerView(moment: Moment, facts: Facts): PlayerView | undefined
       segment.directions === 2 && {
         direction: drill.directionWords?.[segment.direction - 1] ?? `direction ${segment.direction}`,
       }),
-    ...figureOf(moment),
+    ...figureOf(moment, item),
     ...guideOf(moment),
     lines: linesOf(segment, drill, item, moment),
     feel: segment.kind === "work" ? drill.feel : [],
@@ -82,7 +82,10 @@ function sidesOf({ segment, beat, nextWork }: Moment): Pick<PlayerView, "side" |
   return { side: sideWords(segment.side) as NonNullable<PlayerView["side"]>, ...(beat?.side && { turn: beat.side }) };
 }
 
-function figureOf({ segment, elapsed, left, beat, nextWork }: Moment): Pick<PlayerView, "big" | "bigLabel" | "clock"> {
+function figureOf(
+  { segment, elapsed, left, beat, nextWork }: Moment,
+  item: Pick<Item, "dose">,
+): Pick<PlayerView, "big" | "bigLabel" | "clock"> {
   // Between two passes by the clock there is one count: until the work begins, whatever has to be done before.
   if (segment.kind !== "work" && segment.gap && nextWork)
     return { big: countdownText(nextWork.start - segment.start - elapsed), bigLabel: "left" };
@@ -96,7 +99,7 @@ function figureOf({ segment, elapsed, left, beat, nextWork }: Moment): Pick<Play
   if (!counted) return { big: clock, bigLabel: "left" };
   return {
     big: String(beat.rep),
-    bigLabel: `of ${beat.reps}${beat.breath && segment.beats.length === beat.reps * 2 ? " breaths" : ""}`,
+    bigLabel: `of ${beat.reps}${item.dose.kind === "breaths" ? " breaths" : ""}`,
     clock,
   };
 }

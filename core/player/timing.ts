@@ -1,7 +1,7 @@
 import type { Animation } from "~/core/figure/animation";
 import type { Side } from "~/core/figure/points";
 import { indexAt } from "~/core/timeline/moment";
-import type { Segment, WorkSegment } from "~/core/timeline/types";
+import type { Segment, TimedBeat, WorkSegment } from "~/core/timeline/types";
 import type { Seconds, Share } from "~/core/units";
 
 /** Where a figure is in its motion: whose side, which beat (with its fraction), how full the chest is and how hard it works. */
@@ -67,7 +67,6 @@ export function stageWork(motion: Animation, segment: WorkSegment, t: Seconds, f
         : (beat?.side ?? (round % 2 ? other : first));
   const share = beat && beat.seconds > 0 ? Math.min(1, Math.max(0, (t - beat.start) / beat.seconds)) : 1;
   const breath = breathAt(segment, index, share, elapsed);
-  const unit = beat ? beats.length / beat.reps : 1;
   const counted = beat !== undefined && beats.length > 1 && beats.every((b) => b.effort === undefined);
   if (!counted)
     return {
@@ -76,16 +75,49 @@ export function stageWork(motion: Animation, segment: WorkSegment, t: Seconds, f
       breath,
       ...(beat?.effort !== undefined && { effort: beat.effort / 100 }),
     };
-  const k = index % unit;
-  const repStart = beats[index - k]!.start;
-  const repEnd = beats[index - k + unit - 1]!;
-  const through = (t - repStart) / Math.max(1e-6, repEnd.start + repEnd.seconds - repStart);
-  const inTempo = unit === motion.beats ? k + share : motion.beats * Math.min(1, Math.max(0, through));
-  return {
-    side,
-    beat: turned(motion, segment, motion.kind === "hold" ? enteredBeat(motion, elapsed) : inTempo),
-    breath,
-  };
+  // What is left after the last whole repetition goes on at the motion's own pace, from its start.
+  const into =
+    motion.kind === "hold"
+      ? enteredBeat(motion, elapsed)
+      : beat.easy
+        ? shownBeat(motion, t - beat.start)
+        : beatOfRep(motion, beats, index, t);
+  return { side, beat: turned(motion, segment, into), breath };
+}
+
+/**
+ * The motion's beat in the repetition that beat `index` belongs to, `t` seconds from the start of the session. The last
+ * repetition may have been cut short, by the clock or by time that was added: it goes at the tempo of a whole one and ends
+ * on the way.
+ */
+function beatOfRep(motion: Animation, beats: readonly TimedBeat[], index: number, t: Seconds): number {
+  const first = firstOfRep(beats, index);
+  const whole = lengthsOfFirstRep(beats);
+  const k = index - first;
+  const beat = beats[index]!;
+  if (whole.length === motion.beats || k >= whole.length)
+    return Math.min(motion.beats, k + shareOf(t - beat.start, whole[k] ?? beat.seconds));
+  const total = whole.reduce((sum, seconds) => sum + seconds, 0);
+  return motion.beats * shareOf(t - beats[first]!.start, total);
+}
+
+const shareOf = (part: Seconds, whole: Seconds): Share => (whole > 0 ? Math.min(1, Math.max(0, part / whole)) : 1);
+
+/** The index of the first beat of the repetition that a beat belongs to. */
+function firstOfRep(beats: readonly TimedBeat[], index: number): number {
+  let first = index;
+  while (first > 0 && beats[first - 1]!.rep === beats[index]!.rep) first--;
+  return first;
+}
+
+/** How long the beats of the first repetition are, which is whole wherever there is a second. */
+function lengthsOfFirstRep(beats: readonly TimedBeat[]): Seconds[] {
+  const lengths: Seconds[] = [];
+  for (const beat of beats) {
+    if (beat.rep !== beats[0]!.rep || beat.easy) break;
+    lengths.push(beat.seconds);
+  }
+  return lengths;
 }
 
 /** A hold is gone into once and stays; anything else goes round at its own pace. */
