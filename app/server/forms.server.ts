@@ -3,6 +3,10 @@ import { parseWithZod } from "@conform-to/zod/v4";
 import type { z } from "zod";
 import { madeFit } from "~/core/fit-to-keep";
 
+/** More fields than any form has, and a longer name than any field. What is done with a form may grow faster than it. */
+const MOST_FIELDS = 500;
+const LONGEST_NAME = 200;
+
 /** Reads a form, its texts fit to be kept. What is none is refused in words instead of failing. */
 export async function readForm(request: Request): Promise<FormData> {
   const sent = await request.formData().catch(() => undefined);
@@ -11,7 +15,10 @@ export async function readForm(request: Request): Promise<FormData> {
       status: 400,
     });
   const form = new FormData();
+  let count = 0;
   for (const [name, value] of sent.entries()) {
+    if (++count > MOST_FIELDS || name.length > LONGEST_NAME)
+      throw new Response("This form has more in it than any of Mapset’s.", { status: 400 });
     if (typeof value === "string") form.append(madeFit(name), madeFit(value));
     else form.append(madeFit(name), value);
   }
@@ -58,9 +65,29 @@ export type FormRead<T> = ({ value: T } | { value?: undefined }) & {
   refuse: (faults?: FormFaults) => SubmissionResult<string[]>;
 };
 
+/** The schemas of forms: an object of fields, or a union of such by one of them. */
+type FormSchema<T> = z.ZodType<T> & ({ shape: object } | { options: readonly { shape: object }[] });
+
+/** The names of all fields a form may have. */
+const namesOf = (schema: { shape: object } | { options: readonly { shape: object }[] }): Set<string> =>
+  new Set(("shape" in schema ? [schema] : schema.options).flatMap(({ shape }) => Object.keys(shape)));
+
+/**
+ * The fields of a form that its schema knows, each once and as a text. Names are never taken as a way into a tree of objects
+ * and lists: “a[99999999]” would be a list of that length.
+ */
+function onlyKnown(form: FormData, names: ReadonlySet<string>): FormData {
+  const known = new FormData();
+  for (const name of names) {
+    const value = form.get(name);
+    if (typeof value === "string") known.set(name, value);
+  }
+  return known;
+}
+
 /** Reads a form by its schema, for a page that has it by `useAskedForm`. */
-export function readAskedForm<T>(form: FormData, schema: z.ZodType<T>, hidden: string[] = []): FormRead<T> {
-  const submission = parseWithZod(form, { schema });
+export function readAskedForm<T>(form: FormData, schema: FormSchema<T>, hidden: string[] = []): FormRead<T> {
+  const submission = parseWithZod(onlyKnown(form, namesOf(schema)), { schema: schema as z.ZodType<T> });
   const refuse = ({ form: whole, fields = {} }: FormFaults = {}) =>
     submission.reply({
       hideFields: hidden,

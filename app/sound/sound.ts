@@ -1,6 +1,9 @@
 import { LaidTones } from "~/app/sound/tones";
 import type { Call } from "~/core/player/calls";
+import { tried } from "~/core/tried";
 import type { Seconds } from "~/core/units";
+
+const inConsole = (error: unknown): void => console.error("Mapset: no sound", error);
 
 export type SoundSettings = { tones: boolean; voice: boolean };
 
@@ -19,12 +22,16 @@ export class Sound {
   /** Call it on a tap: browsers let sound begin only then. */
   wake(): void {
     if (typeof AudioContext === "undefined") return;
-    if (!this.context) {
-      this.context = new AudioContext();
-      this.tones = new LaidTones(this.context);
-      this.context.addEventListener("statechange", () => this.context?.state === "running" && this.onReady());
-    }
-    if (this.context.state === "suspended") void this.context.resume();
+    // A device that has no sound to give makes none: what is followed goes on.
+    tried(() => {
+      if (!this.context) {
+        const context = new AudioContext();
+        this.tones = new LaidTones(context);
+        context.addEventListener("statechange", () => context.state === "running" && this.onReady());
+        this.context = context;
+      }
+      if (this.context.state === "suspended") void this.context.resume().catch(() => undefined);
+    }, inConsole);
   }
 
   /** Whether somebody who is not looking could follow by ear: sound is on, and the device lets it play. */
@@ -39,23 +46,30 @@ export class Sound {
 
   /** Lays the tones of a run from where it is on, or takes them all back; `goingOn` where nothing was done to it since. */
   lay(calls: readonly Call[], position: Seconds, settings: SoundSettings, goingOn: boolean): void {
-    if (settings.tones && this.context?.state === "running") this.tones?.lay(calls, position, goingOn);
-    else this.tones?.takeBack();
+    tried(() => {
+      if (settings.tones && this.context?.state === "running") this.tones?.lay(calls, position, goingOn);
+      else this.tones?.takeBack();
+    }, inConsole);
   }
 
   say(call: Call, settings: SoundSettings): void {
     if (!call.say || !settings.voice || !Sound.hasVoice()) return;
-    // A call that is still being spoken is overtaken: the newest one is the one that counts.
-    speechSynthesis.cancel();
-    const words = new SpeechSynthesisUtterance(call.say);
-    words.lang = "en-GB";
-    words.rate = 1.05;
-    speechSynthesis.speak(words);
+    const { say } = call;
+    tried(() => {
+      // A call that is still being spoken is overtaken: the newest one is the one that counts.
+      speechSynthesis.cancel();
+      const words = new SpeechSynthesisUtterance(say);
+      words.lang = "en-GB";
+      words.rate = 1.05;
+      speechSynthesis.speak(words);
+    }, inConsole);
   }
 
   quiet(): void {
-    this.tones?.takeBack();
-    if (Sound.hasVoice()) speechSynthesis.cancel();
+    tried(() => {
+      this.tones?.takeBack();
+      if (Sound.hasVoice()) speechSynthesis.cancel();
+    }, inConsole);
   }
 }
 

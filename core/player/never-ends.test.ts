@@ -154,7 +154,7 @@ describe("a run never ends by an error", () => {
     const failed: string[] = [];
     for (const [i, drill] of DRAWN_DRILLS.entries())
       for (const kind of Object.values(DOSE_KINDS)) {
-        const dose = kind.usual(20 + (i % 5) * 4) as Dose;
+        const dose = kind.usual(20 + (i % 5) * 4);
         for (const interval of INTERVALS) {
           const session = sessionOf(drill.id, "standard", dose, interval);
           const [first] = session ? faultsOf(drill, session, LONGER[i % LONGER.length]!, false) : [];

@@ -13,7 +13,7 @@ import type { Segment, SegmentKind } from "~/core/timeline/types";
  * side and the clock: enough to follow by.
  */
 
-type Facts = (place: { block: number; item: number }) => { drill: Drill; item: Item } | undefined;
+export type Facts = (place: { block: number; item: number }) => { drill: Drill; item: Item } | undefined;
 type NameOf = (segment: Segment) => string | undefined;
 
 const HEADINGS: Readonly<Record<SegmentKind, string>> = {
@@ -44,7 +44,7 @@ export function plainFace({ segment, left, nextWork, beat }: Moment, nameOf: Nam
   };
 }
 
-const namesOf =
+export const namesOf =
   (facts: Facts): NameOf =>
   (segment) =>
     tried(() => facts(segment)?.drill.name);

@@ -11,6 +11,8 @@ import { useBuzz } from "~/app/live/use-buzz";
 import { useClass } from "~/app/live/use-class";
 import { useClassSound } from "~/app/live/use-class-sound";
 import { useStayAwake } from "~/app/live/use-stay-awake";
+import { Part, toldInConsole } from "~/app/ui/player/part";
+import { PlainStage } from "~/app/ui/player/plain-stage";
 import { Control } from "~/app/ui/player/stage-parts";
 import type { PainAt } from "~/core/checkin/pain-place";
 import type { Person } from "~/core/checkin/schema";
@@ -18,7 +20,8 @@ import type { Edition } from "~/core/edition/edition";
 import { countdownText } from "~/core/lengths";
 import { momentOf } from "~/core/live/fold";
 import type { Awaited } from "~/core/player/kept";
-import { ownCalls, ownFace, placeName, without } from "~/core/player/mine";
+import { ownCalls, placeName, without } from "~/core/player/mine";
+import { ownFaceOr } from "~/core/player/plain-face";
 import { positionAt } from "~/core/player/run";
 
 type Props = {
@@ -85,10 +88,10 @@ export function InStep({ token, joined, edition, person, look, unsent, onLeave, 
   }, [isPlaying]);
 
   const moment = live && momentOf(live, now);
-  const face = moment && ownFace(moment, facts, mine, easier);
+  const face = moment && ownFaceOr(moment, facts, mine, easier, toldInConsole);
   const waiting = live !== undefined && live.begun === undefined;
   const place = moment && placeName(moment.segment);
-  const rests = face?.own.how === "rest";
+  const rests = face?.own?.how === "rest";
   const goTo = (later: number) => {
     setAnew();
     setBehind(later);
@@ -117,17 +120,23 @@ export function InStep({ token, joined, edition, person, look, unsent, onLeave, 
           {waiting ? "It begins in a moment." : "Getting in step…"}
         </p>
       ) : (
-        <WhatToDo
-          face={face}
-          moment={moment}
-          paused={live.run.state === "paused"}
-          mineState={mineState}
-          look={look}
-          at={() => {
-            const then = at();
-            return then ? positionAt(then.run, serverNow() ?? now) : 0;
-          }}
-        />
+        <Part
+          name="what to do"
+          again={moment.index}
+          instead={<PlainStage moment={moment} facts={facts} paused={live.run.state === "paused"} />}
+        >
+          <WhatToDo
+            face={face}
+            moment={moment}
+            paused={live.run.state === "paused"}
+            mineState={mineState}
+            look={look}
+            at={() => {
+              const then = at();
+              return then ? positionAt(then.run, serverNow() ?? now) : 0;
+            }}
+          />
+        </Part>
       )}
       {away ? (
         <AwayFromClass
@@ -197,7 +206,11 @@ export function InStep({ token, joined, edition, person, look, unsent, onLeave, 
                 onClick={() => {
                   if (!moment || !face) return;
                   const { block, item } = moment.segment;
-                  const { id, name } = face.own.drill;
+                  // Where their own face could not be made, it is the drill of the place.
+                  const { id, name } = face.own?.drill ?? {
+                    id: own.session.blocks[block]!.items[item]!.drill,
+                    name: face.drill,
+                  };
                   setAsking({ block, item, drill: id, name });
                 }}
               >

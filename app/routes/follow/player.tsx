@@ -1,6 +1,8 @@
 import { lazy, Suspense, useCallback, useEffect, useMemo, useRef, useState } from "react";
 import { CheckInForm } from "./check-in-form";
 import { fetchFigure } from "~/app/ui/player/figure";
+import { Part } from "~/app/ui/player/part";
+import { Control } from "~/app/ui/player/stage-parts";
 import { keep, keepAgain, keptOf } from "./kept";
 import { SOMEONE, type PlayerProps } from "./player-props";
 import { ReadyCheck } from "./ready-check";
@@ -37,6 +39,23 @@ function personOf(people: PlayerProps["people"], chosen: string | undefined, nam
   const known = people.find((p) => p.id === chosen);
   return known ? { athleteId: known.id, name: known.name } : { athleteId: null, name: name.trim() || "Someone" };
 }
+
+/** In the place of a class that can’t be shown on this device. */
+const NotInStep = ({ onLeave }: { onLeave: () => void }) => (
+  <div className="mx-auto flex max-w-lg flex-col gap-4 px-6 py-10">
+    <p className="text-2xl font-semibold">
+      This phone can’t show the class. Follow the screen in the hall, or your coach.
+    </p>
+    <div className="flex gap-3">
+      <Control label="Try again" main onClick={() => location.reload()}>
+        Try again
+      </Control>
+      <Control label="Leave the class" onClick={onLeave}>
+        Leave
+      </Control>
+    </div>
+  </div>
+);
 
 /** Following a session on one's own device: ready check, the session, the check-in. */
 export function Player(props: PlayerProps) {
@@ -155,21 +174,23 @@ export function Player(props: PlayerProps) {
         />
       ) : joined ? (
         <Suspense fallback={<p className="wide-type p-8 text-3xl font-semibold">Getting in step…</p>}>
-          <InStep
-            token={token}
-            joined={joined}
-            edition={edition}
-            person={chosenPerson}
-            look={props.look}
-            unsent={(key) => outbox.unsent.some((one) => one.body.run.key === key)}
-            onLeave={leave}
-            onOver={(told, of) => {
-              keep(token, (all) => withAwaited(all, told));
-              setToldOf(of);
-              setTelling(told);
-              leave();
-            }}
-          />
+          <Part name="in step" instead={<NotInStep onLeave={leave} />}>
+            <InStep
+              token={token}
+              joined={joined}
+              edition={edition}
+              person={chosenPerson}
+              look={props.look}
+              unsent={(key) => outbox.unsent.some((one) => one.body.run.key === key)}
+              onLeave={leave}
+              onOver={(told, of) => {
+                keep(token, (all) => withAwaited(all, told));
+                setToldOf(of);
+                setTelling(told);
+                leave();
+              }}
+            />
+          </Part>
         </Suspense>
       ) : run && kept ? (
         <Stage

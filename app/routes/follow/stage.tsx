@@ -16,11 +16,13 @@ import { Away } from "./away";
 import type { SoundSettings } from "~/app/sound/sound";
 import { SoundSwitches } from "./sound-switches";
 import { WhatToDo } from "./what-to-do";
+import { Part, toldInConsole } from "~/app/ui/player/part";
+import { PlainStage } from "~/app/ui/player/plain-stage";
 import { Control, Progress } from "~/app/ui/player/stage-parts";
 import type { MineState } from "./use-mine";
 import { steady } from "~/core/clock/clock";
-import type { playerView } from "~/core/player/player-view";
-import { type Mine, ownFace, placeName } from "~/core/player/mine";
+import { ownFaceOr, type Facts } from "~/core/player/plain-face";
+import { type Mine, placeName } from "~/core/player/mine";
 import {
   addTime,
   back,
@@ -41,7 +43,7 @@ type Props = {
   run: Run;
   now: number;
   act: (change: (run: Run, now: number) => Run) => void;
-  facts: Parameters<typeof playerView>[1];
+  facts: Facts;
   mine: Mine;
   mineState: MineState;
   easier: ReadonlySet<string>;
@@ -58,8 +60,33 @@ type Props = {
 
 const MORE_SECONDS = 15;
 
-/** The session under way: one thing at a time, as large as the screen allows. */
-export function Stage({
+/** The session under way. Whatever of it can’t be shown, the run goes on, and can be paused, skipped and ended. */
+export function Stage(props: Props) {
+  const { run, now, act, facts } = props;
+  const moment = momentAt({ segments: run.segments, totalSeconds: run.total }, positionAt(run, now));
+  const paused = run.state === "paused";
+  const plain = (
+    <PlainStage moment={moment} facts={facts} paused={paused}>
+      <Control label={paused ? "Resume" : "Pause"} main onClick={() => act(paused ? begin : pause)}>
+        {paused ? "Resume" : "Pause"}
+      </Control>
+      <Control label="Skip" onClick={() => act(skip)}>
+        Skip
+      </Control>
+      <Control label="End here" onClick={() => act(stop)}>
+        End here
+      </Control>
+    </PlainStage>
+  );
+  return (
+    <Part name="stage" again={moment?.index} instead={plain}>
+      <WholeStage {...props} />
+    </Part>
+  );
+}
+
+/** One thing at a time, as large as the screen allows. */
+function WholeStage({
   run,
   now,
   act,
@@ -80,7 +107,7 @@ export function Stage({
   const [more, setMore] = useState(false);
   const position = positionAt(run, now);
   const moment = momentAt({ segments: run.segments, totalSeconds: run.total }, position);
-  const face = moment && ownFace(moment, facts, mine, easier);
+  const face = moment && ownFaceOr(moment, facts, mine, easier, toldInConsole);
   if (!moment || !face) return null;
   const paused = run.state === "paused";
   const { own } = face;
@@ -145,7 +172,7 @@ export function Stage({
               small
               label="Easier today"
               on={easier.has(place)}
-              disabled={own.how === "rest"}
+              disabled={!own || own.how === "rest"}
               onClick={() => onEase(place)}
             >
               <ChevronsDown size={18} aria-hidden className="shrink-0" /> Easier

@@ -10,7 +10,8 @@ import type { Moment } from "~/core/timeline/moment";
 import type { Seconds } from "~/core/units";
 
 type Props = {
-  face: PlayerView & { own: Own };
+  /** Without a way of their own where their face could not be made. */
+  face: PlayerView & { own?: Own };
   moment: Moment;
   paused: boolean;
   mineState: MineState;
@@ -64,7 +65,7 @@ export function WhatToDo({ face, moment, paused, mineState, look, at }: Props) {
             <Words face={face} />
           </div>
         </div>
-        {own.how !== "rest" && (
+        {own && own.how !== "rest" && (
           <div className="min-h-[30vh] flex-1 basis-0 md:landscape:min-h-0 short:min-h-0">
             <Suspense>
               <Figure drill={own.drill} item={own.item} moment={moment} inStep={own.inStep} look={look} at={at} />

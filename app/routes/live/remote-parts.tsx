@@ -4,7 +4,7 @@ import type { Leading } from "./use-leading";
 import { Control } from "~/app/ui/player/stage-parts";
 import { momentOf } from "~/core/live/fold";
 import { secondsText } from "~/core/lengths";
-import { playerView } from "~/core/player/player-view";
+import { faceOr, type Facts } from "~/core/player/plain-face";
 
 /** Seconds ahead or behind, as a coach says it; a few don’t matter. */
 export function promiseWords(behind: number): { text: string; late: boolean } {
@@ -33,9 +33,9 @@ export function Connection({ leading }: { leading: Leading }) {
 }
 
 /** Somebody else led on meanwhile: which of the two places it is to be. */
-export function Parted({ leading, facts }: { leading: Leading; facts: Parameters<typeof playerView>[1] }) {
+export function Parted({ leading, facts }: { leading: Leading; facts: Facts }) {
   const mine = leading.live && momentOf(leading.live, leading.now);
-  const face = mine && playerView(mine, facts);
+  const face = mine && faceOr(mine, facts);
   return (
     <section className="flex flex-col gap-4 self-center rounded-lg border border-line bg-land p-5">
       <h2 className="wide-type text-xl font-semibold">The class went on without you</h2>

@@ -31,12 +31,14 @@ import { useClassSound } from "~/app/live/use-class-sound";
 import type { ClassPage } from "~/app/server/live.server";
 import { cx } from "~/app/ui/classes";
 import { Dialog } from "~/app/ui/dialog";
+import { Part, toldInConsole } from "~/app/ui/player/part";
+import { PlainStage } from "~/app/ui/player/plain-stage";
 import { Control, Figures, Heading, Side, Words } from "~/app/ui/player/stage-parts";
 import { timeOfDay } from "~/core/clock/calendar";
 import type { Command } from "~/core/live/commands";
 import { momentOf, promiseOf, segmentIdAt } from "~/core/live/fold";
 import { clockText } from "~/core/lengths";
-import { playerView } from "~/core/player/player-view";
+import { faceOr } from "~/core/player/plain-face";
 import { repeatable } from "~/core/player/run";
 
 type Page = ClassPage & { zone: string; wall: string; group: string | undefined };
@@ -149,7 +151,7 @@ export function RemoteView({
     help: () => setHelp(true),
   });
   const moment = live && momentOf(live, now);
-  const face = moment && playerView(moment, facts);
+  const face = moment && faceOr(moment, facts, toldInConsole);
   const by = live && promiseOf(live, led.promised, now);
   const words = promiseWords(by?.behind ?? 0);
   return (
@@ -173,7 +175,15 @@ export function RemoteView({
           )}
           {led.rehearsal ?? <Connection leading={leading} />}
         </p>
-        {leading.people && <HurtStrip hurts={leading.people.hurts} zone={led.zone} />}
+        {leading.people && (
+          <Part
+            name="hurts"
+            again={leading.people.hurts.length}
+            instead={<p role="alert">Something hurts somebody: see Feedback.</p>}
+          >
+            <HurtStrip hurts={leading.people.hurts} zone={led.zone} />
+          </Part>
+        )}
       </header>
       <div
         ref={sight}
@@ -191,7 +201,11 @@ export function RemoteView({
             <p className="wide-type self-center text-3xl font-semibold">That was it</p>
           )
         ) : face && moment ? (
-          <>
+          <Part
+            name="what now"
+            again={moment.index}
+            instead={<PlainStage moment={moment} facts={facts} paused={live.run.state === "paused"} />}
+          >
             <div className="flex min-w-0 flex-col gap-2">
               <Heading face={face} paused={live.run.state === "paused"} />
               <Side face={face} />
@@ -208,7 +222,7 @@ export function RemoteView({
             <div className="md:landscape:col-span-2 short:col-span-2">
               <Words face={face} />
             </div>
-          </>
+          </Part>
         ) : null}
       </div>
       <footer className="flex flex-col gap-2 px-4 pt-2 pb-[max(0.8rem,env(safe-area-inset-bottom))] short:grid short:grid-cols-[minmax(0,1fr)_minmax(0,1.4fr)] short:gap-1.5 short:pt-1 short:pb-1.5">

@@ -6,29 +6,66 @@ import { useClass } from "~/app/live/use-class";
 import { useStayAwake } from "~/app/live/use-stay-awake";
 import { cx } from "~/app/ui/classes";
 import { Figure, fetchFigure } from "~/app/ui/player/figure";
+import { Part, toldInConsole } from "~/app/ui/player/part";
+import { PlainStage } from "~/app/ui/player/plain-stage";
 import { Guide } from "~/app/ui/player/guide";
 import { timeOfDay } from "~/core/clock/calendar";
 import { inForm } from "~/core/drills/form";
 import { momentOf, promiseOf } from "~/core/live/fold";
 import type { WallPage } from "~/core/live/wall";
 import { countdownText } from "~/core/lengths";
-import { playerView, type PlayerView } from "~/core/player/player-view";
+import { faceOr } from "~/core/player/plain-face";
+import type { PlayerView } from "~/core/player/player-view";
 import { positionAt } from "~/core/player/run";
+import { tried } from "~/core/tried";
 import { LEVEL_WORDS } from "~/core/wording/words";
 
 /**
  * The class on the screen of a hall, read from six metres. Sizes go by the screen: nothing is smaller than a thirtieth of its
  * height (text-wall).
  */
-export function Wall({ classId, page }: { classId: string; page: WallPage }) {
+export function Wall(props: { classId: string; page: WallPage }) {
+  return (
+    <Part name="wall" instead={<PlainWall {...props} />}>
+      <WholeWall {...props} />
+    </Part>
+  );
+}
+
+/** The class where the wall that is meant for it can’t be shown: a clock and the drill’s name, whatever happens. */
+function PlainWall({ classId, page }: { classId: string; page: WallPage }) {
+  const { frozen, facts } = useEdition(page);
+  const { live, now } = useClass(classId, "wall", frozen);
+  useStayAwake(true);
+  return (
+    <main className="wall grid h-dvh w-dvw overflow-hidden bg-paper">
+      <h1 className="sr-only">The class</h1>
+      {live?.run.state === "finished" ? (
+        <Large words="That was it." small="" />
+      ) : (
+        <PlainStage
+          moment={live?.begun === undefined ? undefined : momentOf(live, now)}
+          facts={facts}
+          paused={live?.run.state === "paused"}
+        />
+      )}
+    </main>
+  );
+}
+
+function WholeWall({ classId, page }: { classId: string; page: WallPage }) {
   const { frozen, facts: asHandedOut } = useEdition(page);
   const { live, now, at, serverNow, state } = useClass(classId, "wall", frozen);
   const facts = useSwapped(asHandedOut, live);
   useEffect(() => void fetchFigure(), []);
   useStayAwake(true);
   const moment = live && momentOf(live, now);
-  const face = moment && playerView(moment, facts);
-  const here = moment && facts(moment.segment);
+  const face = moment && faceOr(moment, facts, toldInConsole);
+  const here = moment && tried(() => facts(moment.segment));
+  const place = () => {
+    const then = at();
+    return then ? positionAt(then.run, serverNow() ?? now) : 0;
+  };
   const by = live && promiseOf(live, page.promised, now);
   const over = live?.run.state === "finished";
   const isSwapped = moment && live.swaps[`${moment.segment.block}.${moment.segment.item}`] !== undefined;
@@ -57,7 +94,7 @@ export function Wall({ classId, page }: { classId: string; page: WallPage }) {
         <Large words="That was it." small="Well done. Drink something." />
       ) : live && live.begun === undefined ? (
         <Large words="In a moment" small={face ? `It begins with ${face.drill}.` : ""} />
-      ) : face && moment && here ? (
+      ) : face && moment ? (
         <div className="grid min-h-0 gap-[2vmin] px-[3vmin] py-[1.5vmin] landscape:grid-cols-[minmax(0,1fr)_minmax(0,1.05fr)] portrait:grid-rows-[auto_minmax(0,1fr)]">
           <div className="flex min-h-0 min-w-0 flex-col justify-center gap-[1.5vmin]">
             <p
@@ -72,7 +109,9 @@ export function Wall({ classId, page }: { classId: string; page: WallPage }) {
               {face.drill}
               {face.level && <span className="text-[max(3.4vh,5vmin)] font-normal text-ink-soft"> ({face.level})</span>}
             </h2>
-            <WallSide face={face} />
+            <Part name="side" again={face.drill}>
+              <WallSide face={face} />
+            </Part>
             <div className="flex items-end gap-[3vmin]">
               <p className="clock-type text-[34vmin] leading-[0.8] tabular-nums" data-testid="big">
                 {face.big}
@@ -92,37 +131,26 @@ export function Wall({ classId, page }: { classId: string; page: WallPage }) {
           >
             <Suspense>
               <div className="min-h-0 min-w-0">
-                <Figure
-                  drill={here.drill}
-                  item={here.item}
-                  moment={moment}
-                  inStep
-                  at={() => {
-                    const then = at();
-                    return then ? positionAt(then.run, serverNow() ?? now) : 0;
-                  }}
-                />
+                {here && <Figure drill={here.drill} item={here.item} moment={moment} inStep at={place} />}
               </div>
-              {shown.map((one) => (
-                <div key={one.head} className="flex min-h-0 min-w-0 flex-col">
-                  <p className="min-h-[2lh] text-wall leading-tight">
-                    <span className="font-semibold">{one.head}:</span> {one.drill.name}
-                    {one.level !== "standard" && ` (${LEVEL_WORDS[one.level]})`}
-                  </p>
-                  <div className="min-h-0 flex-1">
-                    <Figure
-                      drill={one.drill}
-                      item={{ ...here.item, drill: one.drill.id, level: one.level }}
-                      moment={moment}
-                      inStep={false}
-                      at={() => {
-                        const then = at();
-                        return then ? positionAt(then.run, serverNow() ?? now) : 0;
-                      }}
-                    />
+              {here &&
+                shown.map((one) => (
+                  <div key={one.head} className="flex min-h-0 min-w-0 flex-col">
+                    <p className="min-h-[2lh] text-wall leading-tight">
+                      <span className="font-semibold">{one.head}:</span> {one.drill.name}
+                      {one.level !== "standard" && ` (${LEVEL_WORDS[one.level]})`}
+                    </p>
+                    <div className="min-h-0 flex-1">
+                      <Figure
+                        drill={one.drill}
+                        item={{ ...here.item, drill: one.drill.id, level: one.level }}
+                        moment={moment}
+                        inStep={false}
+                        at={place}
+                      />
+                    </div>
                   </div>
-                </div>
-              ))}
+                ))}
             </Suspense>
           </div>
         </div>

@@ -106,7 +106,20 @@ export function MovingFigure({
       while (paths.length > list.length) paths.pop()!.remove();
     };
     let shown = "";
+    let failed = false;
     const show = () => {
+      try {
+        showNow();
+        failed = false;
+      } catch (error) {
+        // The words and the clock around it go on; the next moment may be one that can be drawn.
+        if (!failed) console.error("Mapset: a moment can’t be drawn", error);
+        failed = true;
+        shown = "";
+        paths.splice(0).forEach((path) => path.remove());
+      }
+    };
+    const showNow = () => {
       const { side, beat, breath, effort } = asked.current();
       // A body that stands still is not drawn again.
       const now = `${side} ${beat.toFixed(3)} ${breath.toFixed(2)} ${effort ?? ""}`;

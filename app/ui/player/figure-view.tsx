@@ -2,6 +2,7 @@ import { useRef } from "react";
 import { KeyPositions } from "~/app/ui/figure/key-positions";
 import { useLessMotion } from "~/app/ui/figure/less-motion";
 import { MovingFigure } from "~/app/ui/figure/moving-figure";
+import { Part } from "./part";
 import { useShape } from "~/app/ui/use-shape";
 import { motionAt } from "~/core/drills/motion";
 import type { Drill } from "~/core/drills/schema";
@@ -29,8 +30,25 @@ const withoutBeats = (segment: WorkSegment): WorkSegment => ({
     .map((beat) => ({ start: segment.start, seconds: segment.seconds, do: beat.do, rep: 1, reps: 1 })),
 });
 
+/** In the place of a drawing that can’t be made. */
+const NoDrawing = () => (
+  <p className="grid h-full place-content-center text-center text-lg text-ink-soft" data-testid="no-drawing">
+    This drawing can’t be shown. Go by the words.
+  </p>
+);
+
+/** The drill of the moment, drawn; where it can’t be, that is said and everything else goes on. */
+export function FigureView(props: Props): React.JSX.Element | null {
+  const { drill, item, moment } = props;
+  return (
+    <Part name="figure" again={`${drill.id} ${item.level} ${moment.index}`} instead={<NoDrawing />}>
+      <Drawn {...props} />
+    </Part>
+  );
+}
+
 /** The drill of the moment, drawn: the way it goes while watching, in step with the beats on the athlete's side while working. */
-export function FigureView({ drill, item, moment, inStep, look, at }: Props) {
+function Drawn({ drill, item, moment, inStep, look, at }: Props) {
   const lessMotion = useLessMotion();
   const box = useRef<HTMLDivElement>(null);
   const shape = useShape(box, 1.35);

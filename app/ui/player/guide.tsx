@@ -1,10 +1,13 @@
+import { Part } from "./part";
 import type { PlayerView } from "~/core/player/player-view";
 
 /** What the body does on this beat: breath swells and sinks, effort climbs, everything else fills a bar. */
 export function Guide({ guide }: { guide: NonNullable<PlayerView["guide"]> }) {
   return (
     <div className="flex items-center gap-4" data-testid="guide">
-      <Picture guide={guide} />
+      <Part name="guide" again={guide.words}>
+        <Picture guide={guide} />
+      </Part>
       <p className="text-2xl font-semibold first-letter:uppercase">{guide.words}</p>
     </div>
   );

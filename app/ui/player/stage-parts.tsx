@@ -1,19 +1,26 @@
+import { Part } from "./part";
 import { cx } from "~/app/ui/classes";
 import { countdownText } from "~/core/lengths";
 import type { PlayerView } from "~/core/player/player-view";
 import type { MiniProfile } from "~/core/profile/mini";
 
-export function Progress({
-  share,
-  profile,
-  left,
-  title,
-}: {
-  share: number;
-  profile: MiniProfile;
-  left: number;
-  title: string;
-}) {
+/** How far the session is, as a line; the clock stays where the line can’t be drawn. */
+export function Progress(props: ProgressProps) {
+  const plain = (
+    <header className="flex justify-end px-5 pt-3 short:pt-1.5">
+      <p className="clock-type text-2xl">{countdownText(props.left)}</p>
+    </header>
+  );
+  return (
+    <Part name="progress" instead={plain}>
+      <ProgressLine {...props} />
+    </Part>
+  );
+}
+
+type ProgressProps = { share: number; profile: MiniProfile; left: number; title: string };
+
+function ProgressLine({ share, profile, left, title }: ProgressProps) {
   const x = share * profile.width;
   return (
     <header className="flex items-center gap-4 px-5 pt-3 short:pt-1.5">
@@ -49,7 +56,23 @@ export function Progress({
   );
 }
 
-export function Heading({ face, paused }: { face: PlayerView; paused: boolean }) {
+export function Heading(props: { face: PlayerView; paused: boolean }) {
+  return (
+    <Part
+      name="heading"
+      again={props.face.drill}
+      instead={
+        <h2 className="text-3xl font-semibold" data-testid="drill">
+          {props.face.drill}
+        </h2>
+      }
+    >
+      <DrillHeading {...props} />
+    </Part>
+  );
+}
+
+function DrillHeading({ face, paused }: { face: PlayerView; paused: boolean }) {
   const above = paused ? "Paused" : face.heading;
   return (
     <div>
@@ -73,8 +96,27 @@ export function Heading({ face, paused }: { face: PlayerView; paused: boolean })
   );
 }
 
-/** The side stands on its side of the screen and is written out. */
 export function Side({ face }: { face: PlayerView }) {
+  const side = face.turn ?? face.side;
+  return (
+    <Part
+      name="side"
+      again={`${face.drill} ${side}`}
+      instead={
+        side && (
+          <p className="text-2xl font-bold uppercase" data-testid="side">
+            {side}
+          </p>
+        )
+      }
+    >
+      <SideBand face={face} />
+    </Part>
+  );
+}
+
+/** The side stands on its side of the screen and is written out. */
+function SideBand({ face }: { face: PlayerView }) {
   if (!face.side) return <div className="min-h-12 short:min-h-0" />;
   const shown = face.turn ?? face.side;
   return (
@@ -105,6 +147,22 @@ function Arrow({ right = false }: { right?: boolean }) {
 
 export function Figures({ face }: { face: PlayerView }) {
   return (
+    <Part
+      name="count"
+      again={face.drill}
+      instead={
+        <p className="clock-type text-7xl" data-testid="big">
+          {face.big}
+        </p>
+      }
+    >
+      <Count face={face} />
+    </Part>
+  );
+}
+
+function Count({ face }: { face: PlayerView }) {
+  return (
     <div className="flex items-end justify-center gap-3">
       <p
         className="clock-type text-[clamp(6.5rem,min(36vw,22vh),24rem)] leading-[0.82] md:landscape:text-[clamp(8rem,min(22vw,30vh),24rem)] short:text-[min(17vw,30vh)]! tabular-nums"
@@ -125,6 +183,14 @@ export function Figures({ face }: { face: PlayerView }) {
 }
 
 export function Words({ face }: { face: PlayerView }) {
+  return (
+    <Part name="words" again={face.drill}>
+      <Lines face={face} />
+    </Part>
+  );
+}
+
+function Lines({ face }: { face: PlayerView }) {
   return (
     <div className="flex flex-col gap-2 text-lg leading-snug">
       <ul className="flex flex-col gap-1">
