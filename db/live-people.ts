@@ -32,8 +32,8 @@ import type { EpochMs, Seconds, Share } from "~/core/units";
 const ofClass = (club: Club, id: string) => and(eq(liveClass.clubId, club.id), eq(liveClass.id, id));
 
 /** Tells every process that something is otherwise with the people of a class. */
-const tell = (db: Pick<Db, "execute">, classId: string) =>
-  db.execute(sql`select pg_notify(${LIVE_CHANNEL}, ${`${classId}:people`})`);
+const tell = (db: Pick<Db, "execute">, club: Club, classId: string) =>
+  db.execute(sql`select pg_notify(${LIVE_CHANNEL}, ${`${club.id}:${classId}:people`})`);
 
 /** Whose phone is in a class, who was ticked, and what hurt: for whoever leads it, and for nobody else. */
 export type ClassPeople = {
@@ -111,7 +111,7 @@ export async function setHere(db: Db, club: Club, classId: string, personId: str
       .insert(liveHere)
       .values({ clubId: club.id, classId, personId, here })
       .onConflictDoUpdate({ target: [liveHere.clubId, liveHere.classId, liveHere.personId], set: { here } });
-    await tell(tx, classId);
+    await tell(tx, club, classId);
     return true;
   });
 }
@@ -123,12 +123,13 @@ export async function setOthers(db: Db, club: Club, classId: string, others: num
     .set({ others: Math.max(0, Math.min(200, Math.round(others))) })
     .where(ofClass(club, classId))
     .returning({ id: liveClass.id });
-  if (rows.length > 0) await tell(db, classId);
+  if (rows.length > 0) await tell(db, club, classId);
   return rows.length > 0;
 }
 
 /** Tells whoever leads a class that somebody joined, or reported pain. */
-export const tellPeople = async (db: Db, classId: string): Promise<void> => void (await tell(db, classId));
+export const tellPeople = async (db: Db, club: Club, classId: string): Promise<void> =>
+  void (await tell(db, club, classId));
 
 /** The class that what a device tells was done in: one of the club, for the link’s group or edition. */
 export async function classToldOf(

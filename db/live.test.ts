@@ -15,6 +15,7 @@ import {
   openClasses,
   passOf,
   renewWallCode,
+  shownWallCode,
   runningFor,
   startClass,
 } from "./live";
@@ -25,11 +26,14 @@ import { wallCode, WALL_SIGNS } from "./tokens";
 let db: Db;
 let end: () => Promise<void>;
 let ana: Club;
+let ben: Club;
 let editionId: string;
 beforeAll(async () => {
   ({ db, end } = await earlierDatabase("2026-11-27.sql.gz"));
   const [who] = await db.select({ id: coach.id }).from(coach).where(eq(coach.email, "ana@club.example"));
   ana = (await clubsOf(db, who!.id))[0]!.club;
+  const [other] = await db.select({ id: coach.id }).from(coach).where(eq(coach.email, "ben@club.example"));
+  ben = (await clubsOf(db, other!.id))[0]!.club;
   editionId = (await db.select({ id: edition.id }).from(edition).where(eq(edition.clubId, ana.id)))[0]!.id;
 });
 afterAll(() => end());
@@ -111,8 +115,12 @@ describe("the commands of a class", () => {
 describe("a wall’s code", () => {
   it("opens its class alone, while it runs, until there is another", async () => {
     const [one, other] = [await start(), await start()];
-    const code = async (id: string) => wallCode(TEST_SECRET, id, (await findClass(db, ana, id))!.wallCode);
+    const code = async (id: string) => wallCode(TEST_SECRET, ana.id, id, (await findClass(db, ana, id))!.wallCode);
     const first = await code(one);
+    expect(await shownWallCode(db, ana, (await findClass(db, ana, one))!, TEST_SECRET)).toBe(first);
+    // A club that holds a class of the same id has no code of it, and would have another.
+    expect(await shownWallCode(db, ben, (await findClass(db, ana, one))!, TEST_SECRET)).toBeUndefined();
+    expect(wallCode(TEST_SECRET, ben.id, one, 1)).not.toBe(first);
     expect(first).toMatch(new RegExp(`^[${WALL_SIGNS}]{6}$`));
     expect(new Set(WALL_SIGNS).size).toBe(30);
     expect(WALL_SIGNS).not.toMatch(/[AEIOU1]/);
@@ -130,7 +138,7 @@ describe("a wall’s code", () => {
   });
   it("is kept as nothing it could be told from", async () => {
     const id = await start();
-    const code = wallCode(TEST_SECRET, id, 1);
+    const code = wallCode(TEST_SECRET, ana.id, id, 1);
     const rows = await db.select().from(entry).where(eq(entry.target, id));
     expect(rows).toHaveLength(1);
     expect(JSON.stringify(rows)).not.toContain(code);

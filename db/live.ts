@@ -10,7 +10,7 @@ import { FOLD, MOST_COMMANDS, type Pressed, type Sent } from "~/core/live/comman
 import { mergeApart, takesEffect, type PressedApart } from "~/core/live/merge";
 import type { EpochMs } from "~/core/units";
 
-/** On this channel every process hears that a class has a new command: “class:number”. */
+/** On this channel every process hears that a class has a new command: “club:class:number”. */
 export const LIVE_CHANNEL = "mapset_live";
 
 /** A class ends by itself after so long. */
@@ -76,7 +76,7 @@ async function giveCode(
 ) {
   await tx.delete(entry).where(and(eq(entry.clubId, club.id), eq(entry.kind, "wall"), eq(entry.target, id)));
   for (let number = from; ; number++) {
-    const hash = wallHash(secret, wallCode(secret, id, number));
+    const hash = wallHash(secret, wallCode(secret, club.id, id, number));
     const rows = await tx
       .insert(entry)
       .values({ tokenHash: hash, kind: "wall", clubId: club.id, target: id })
@@ -86,6 +86,24 @@ async function giveCode(
     await tx.update(liveClass).set({ wallCode: number }).where(ofClass(club, id));
     return;
   }
+}
+
+/** The code that opens a class’s wall, to be shown; undefined where none does, as after its end or in a club read back from an archive. */
+export async function shownWallCode(
+  db: Db,
+  club: Club,
+  { id, wallCode: number }: Pick<LiveClass, "id" | "wallCode">,
+  secret: string,
+): Promise<string | undefined> {
+  const code = wallCode(secret, club.id, id, number);
+  // Of a class that was running when Mapset was renewed: its code did not depend on the club.
+  const before = wallCode(secret, undefined, id, number);
+  const rows = await db
+    .select({ hash: entry.tokenHash })
+    .from(entry)
+    .where(and(eq(entry.clubId, club.id), eq(entry.kind, "wall"), eq(entry.target, id)));
+  const opens = (one: string) => rows.some(({ hash }) => hash === wallHash(secret, one));
+  return opens(code) ? code : opens(before) ? before : undefined;
 }
 
 /** A new code for the wall: what was opened with the one before is shut. */
@@ -289,7 +307,7 @@ async function adding(
       .update(liveClass)
       .set({ lastN: last.n, lastFrom: last.from, endedAt: endAfter(fresh, row.endedAt) })
       .where(ofClass(club, classId));
-    await tx.execute(sql`select pg_notify(${LIVE_CHANNEL}, ${`${classId}:${last.n}`})`);
+    await tx.execute(sql`select pg_notify(${LIVE_CHANNEL}, ${`${club.id}:${classId}:${last.n}`})`);
     return { kind: "added", sent: [...known, ...values.map(sentOf)] };
   });
 }

@@ -9,6 +9,7 @@ import type { Opened } from "~/core/documents/opened";
 import type { UnreadableRow } from "./unreadable";
 import type { Db } from "./client";
 import { mustOpen, readable } from "./documents";
+import { ClubCache } from "./club-cache";
 import type { Club } from "./clubs";
 import { ownDrill, ownDrillRevision, ownDrillStress } from "./schema";
 import { asDocument } from "~/core/drills/stresses";
@@ -43,26 +44,24 @@ const known = <R extends Kept>({ lines, drillId: _, number: __, ...row }: R, doc
 });
 
 /** Revisions that have been read and were right. A revision never changes, so it is looked through once. */
-const right = new Set<string>();
-const MOST_RIGHT = 50_000;
+const right = new ClubCache<object>(50_000);
+const RIGHT = {};
 
-/** A kept revision, in full or without its motions. */
-function openRevision({ drillId, number, doc }: Kept, whole: boolean): Opened<Drill> {
+/** A kept revision of a club, in full or without its motions. */
+function openRevision(club: Club, { drillId, number, doc }: Kept, whole: boolean): Opened<Drill> {
   const key = `${drillId} ${number} ${whole}`;
-  if (right.has(key)) return { ok: true, doc: doc as Drill, was: 1 };
+  if (right.get(club, key)) return { ok: true, doc: doc as Drill, was: 1 };
   const opened = openDrill(doc);
-  if (opened.ok) {
-    if (right.size >= MOST_RIGHT) right.clear();
-    right.add(key);
-  }
+  if (opened.ok) right.set(club, key, RIGHT);
   return opened;
 }
 
 /** Those that can be read, with what they stress. */
-const allKnown = <R extends Kept>(rows: readonly R[], whole: boolean) =>
-  readable(rows, (row) => openRevision(row, whole)).map(({ row, doc }) => known(row, doc));
+const allKnown = <R extends Kept>(club: Club, rows: readonly R[], whole: boolean) =>
+  readable(rows, (row) => openRevision(club, row, whole)).map(({ row, doc }) => known(row, doc));
 /** One that was asked for by itself. */
-const theKnown = <R extends Kept>(row: R) => known(row, mustOpen(openRevision(row, true), "drill", row.drillId));
+const theKnown = <R extends Kept>(club: Club, row: R) =>
+  known(row, mustOpen(openRevision(club, row, true), "drill", row.drillId));
 /** Which revision a row is of. */
 const revisionOf = { drillId: ownDrillRevision.drillId, number: ownDrillRevision.number };
 const newest = and(
@@ -87,7 +86,7 @@ export async function listOwnDrills(db: Db, club: Club): Promise<OwnDrill[]> {
     .leftJoin(ownDrillStress, stressed)
     .where(and(eq(ownDrill.clubId, club.id), isNull(ownDrill.archivedAt)))
     .orderBy(desc(ownDrill.updatedAt));
-  return allKnown(rows, true);
+  return allKnown(club, rows, true);
 }
 
 export type ListedDrill = { doc: Drill; drawn: boolean };
@@ -117,12 +116,12 @@ export async function browseAllOwn(
     .where(and(eq(ownDrill.clubId, club.id), aside ? isNotNull(ownDrill.archivedAt) : isNull(ownDrill.archivedAt)))
     .orderBy(desc(ownDrill.updatedAt));
   const unreadable = rows.flatMap((row): UnreadableRow[] => {
-    const opened = openRevision(row, false);
+    const opened = openRevision(club, row, false);
     return opened.ok
       ? []
       : [{ kind: "drill", id: row.drillId, title: row.title, newer: opened.newer, why: opened.why }];
   });
-  return { unreadable, drills: allKnown(rows, false).map(({ title: _, ...row }) => row) };
+  return { unreadable, drills: allKnown(club, rows, false).map(({ title: _, ...row }) => row) };
 }
 
 /** One of the coach's own drills in its newest revision, or undefined. */
@@ -134,7 +133,7 @@ export async function findOwnDrill(db: Db, club: Club, id: string): Promise<OwnD
     .leftJoin(ownDrillStress, stressed)
     .where(own(club, id));
   if (!row) return undefined;
-  return theKnown(row);
+  return theKnown(club, row);
 }
 
 export type Revision = { number: number; createdAt: Date };
@@ -157,7 +156,7 @@ export async function findRevision(db: Db, club: Club, id: string, number: numbe
     .where(
       and(eq(ownDrillRevision.clubId, club.id), eq(ownDrillRevision.drillId, id), eq(ownDrillRevision.number, number)),
     );
-  return row && theKnown(row).doc;
+  return row && theKnown(club, row).doc;
 }
 
 /** Those revisions of the coach's own drills that are named by the id they are used by, without motions. */
@@ -168,7 +167,7 @@ export async function revisionsNamed(db: Db, club: Club, ids: readonly string[])
     .from(ownDrillRevision)
     .leftJoin(ownDrillStress, stressed)
     .where(and(eq(ownDrillRevision.clubId, club.id), isNamed(ids)));
-  return allKnown(rows, false).map((row) => row.doc);
+  return allKnown(club, rows, false).map((row) => row.doc);
 }
 
 /**

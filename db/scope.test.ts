@@ -238,6 +238,7 @@ async function asked(): Promise<Record<string, () => Promise<unknown>>> {
     setKeepMonths: () => members.setKeepMonths(db, ben, 3),
     startClass: () => live.startClass(db, ben, { editionId, groupId: null }, TEST_SECRET),
     renewWallCode: () => live.renewWallCode(db, ben, running, TEST_SECRET),
+    shownWallCode: () => live.shownWallCode(db, ben, { id: running, wallCode: 1 }, TEST_SECRET),
     findClass: () => live.findClass(db, ben, running),
     openClasses: () => live.openClasses(db, ben),
     runningFor: () => live.runningFor(db, ben, { editionId, groupId: group }),
@@ -352,6 +353,7 @@ it("what a question says of another club's things is that there are none", async
     "setPersonAreas",
     "startClass",
     "renewWallCode",
+    "shownWallCode",
     "findClass",
     "runningFor",
   ])

@@ -30,8 +30,9 @@ const WALL_LENGTH = 6;
  * The code by which a wall is opened to a class, worked out from the server’s secret: it can be shown to whoever leads at any
  * time. Another number is another code.
  */
-export function wallCode(secret: string, classId: string, number: number): string {
-  const bytes = createHmac("sha256", secret).update(`mapset wall ${classId} ${number}`).digest();
+export function wallCode(secret: string, clubId: string | undefined, classId: string, number: number): string {
+  const of = clubId === undefined ? classId : `${clubId} ${classId}`;
+  const bytes = createHmac("sha256", secret).update(`mapset wall ${of} ${number}`).digest();
   let left = bytes.readBigUInt64BE(0);
   let code = "";
   for (let i = 0; i < WALL_LENGTH; i++) {

@@ -21,8 +21,10 @@ export async function loader({ request, params }: Route.LoaderArgs) {
   if (!LEVELS.includes(level as LevelName) || !STILL_MOMENTS.includes(name as StillMoment))
     throw new Response("There is no such picture.", { status: 404 });
   const own = readOwnId(id) !== undefined;
-  const drill = own ? await drawnDrill((await requireCoachForData(request)).club, id) : drawnDrillById(id);
-  const svg = drill && stillFile(drill, level as LevelName, name as StillMoment, lookAsked(request));
+  // A drill of a club may call itself by any name: whose it is, is by the address that was asked for.
+  const whose = own ? (await requireCoachForData(request)).club : "shipped";
+  const drill = whose === "shipped" ? drawnDrillById(id) : await drawnDrill(whose, id);
+  const svg = drill && stillFile(whose, drill, level as LevelName, name as StillMoment, lookAsked(request));
   if (!svg) throw new Response("There is no such picture.", { status: 404 });
   return new Response(svg, {
     headers: {

@@ -53,7 +53,7 @@ export async function loader({ request }: Route.LoaderArgs) {
           drills.drills.map(({ doc }) => doc),
           browseSchema.parse({ q: find }),
           (drill) => readOwnId(drill.id) !== undefined,
-          readyToSearch,
+          (all) => readyToSearch(club, all),
         )
           .slice(0, EACH)
           .map(({ id, name, levels }) => ({

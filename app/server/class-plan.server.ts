@@ -8,6 +8,7 @@ import { together, type Together } from "~/core/live/together";
 import { compile } from "~/core/timeline/compile";
 import { editionDrills } from "~/core/edition/edition";
 import { listArcs } from "~/db/arcs";
+import { ClubPromises } from "~/db/club-cache";
 import type { Club } from "~/db/clubs";
 import { listGroups } from "~/db/groups";
 import { editionInClass } from "~/db/links";
@@ -25,8 +26,7 @@ export type ClassPlan = {
   session: EditionOf["edition"]["doc"]["session"];
 };
 
-const REMEMBERED = 40;
-const plans = new Map<string, Promise<ClassPlan>>();
+const plans = new ClubPromises<ClassPlan>(40);
 
 /** A class of a group, with all that what people do instead comes from; undefined for one of nobody in particular. */
 export async function groupsClass(club: Club, classId: string) {
@@ -48,9 +48,7 @@ export async function classPlan(club: Club, classId: string): Promise<ClassPlan 
   if (!of) return undefined;
   const { here, edition, offered, choices: chosen } = of;
   const key = `${classId} ${versionOf([here, chosen, offered.map(({ id }) => id)])}`;
-  const before = plans.get(key);
-  if (before) return before;
-  const work = (async (): Promise<ClassPlan> => {
+  return plans.of(club, key, async () => {
     const { session } = edition.doc;
     const known = await drillsToday({ club, edition });
     const plan = await inTurns(
@@ -80,11 +78,7 @@ export async function classPlan(club: Club, classId: string): Promise<ClassPlan 
       workedOut,
       session,
     };
-  })();
-  plans.set(key, work);
-  work.catch(() => plans.delete(key));
-  if (plans.size > REMEMBERED) plans.delete(plans.keys().next().value!);
-  return work;
+  });
 }
 
 /** What each of a class does instead, as choices for them, by hand first; undefined for a class of nobody in particular. */

@@ -1,3 +1,4 @@
+import { ClubCache } from "~/db/club-cache";
 import type { Club } from "~/db/clubs";
 import { ownIdsIn, readOwnId } from "~/core/drills/own";
 import type { Drill } from "~/core/drills/schema";
@@ -54,19 +55,15 @@ export async function browsable(
 
 /** So many lists of drills stay ready to be searched: one for each coach who searches about now. */
 const MOST_READY = 50;
-const ready = new Map<string, Findable>();
+const ready = new ClubCache<Findable>(MOST_READY);
 
 /** Drills made ready to be searched, remembered by their ids: a revision never changes. */
-export function readyToSearch(drills: readonly Drill[]): Findable {
+export function readyToSearch(club: Club, drills: readonly Drill[]): Findable {
   const key = drills
     .filter((drill) => readOwnId(drill.id))
     .map((drill) => drill.id)
     .join();
-  const fresh = ready.get(key) ?? makeFindable(drills);
-  ready.delete(key);
-  ready.set(key, fresh);
-  if (ready.size > MOST_READY) ready.delete(ready.keys().next().value!);
-  return fresh;
+  return ready.get(club, key) ?? ready.set(club, key, makeFindable(drills));
 }
 
 /** The same with their motions. */

@@ -4,6 +4,7 @@ import { lookAt, partnerOf, type Look } from "~/core/figure/looks";
 import { playerOf } from "~/core/figure/play";
 import { beatOf, type StillMoment } from "~/core/figure/stills";
 import { pairSvg, stillSvg } from "~/core/figure/svg";
+import { ClubCache, type Whose } from "~/db/club-cache";
 import type { LevelName } from "~/core/vocabulary/levels";
 
 /** The style of a still that stands by itself, readable on light and dark pages alike. */
@@ -20,16 +21,24 @@ export function styleOf(number: number): string {
   );
 }
 
-const MOST_KEPT = 1500;
-const kept = new Map<string, string>();
+const kept = new ClubCache<{ svg: string }>(1500);
 
-/** A still of a drill as an SVG file, or undefined when the drill is not drawn. Stills are kept: a shipped drill never changes while this runs, nor does a revision of an own one. */
-export function stillFile(drill: Drill, level: LevelName, moment: StillMoment, look = 0): string | undefined {
+/**
+ * A still of a drill as an SVG file, or undefined when the drill is not drawn. Stills are kept: a shipped drill never
+ * changes while this runs, nor does a revision of an own one.
+ */
+export function stillFile(
+  whose: Whose,
+  drill: Drill,
+  level: LevelName,
+  moment: StillMoment,
+  look = 0,
+): string | undefined {
   const motion = motionAt(drill, level);
   if (!motion) return undefined;
   const key = `${drill.id} ${level} ${moment} ${look}`;
-  const known = kept.get(key);
-  if (known) return known;
+  const known = kept.get(whose, key);
+  if (known) return known.svg;
   const player = playerOf(motion);
   const options = { shape: 1, least: 130, hair: lookAt(look).hair, secondHair: partnerOf(look).hair };
   const svg = (
@@ -37,7 +46,5 @@ export function stillFile(drill: Drill, level: LevelName, moment: StillMoment, l
       ? pairSvg(player, 0, beatOf(motion, "end"), options)
       : stillSvg(player, beatOf(motion, moment), options)
   ).replace(/>/, `>${styleOf(look)}`);
-  if (kept.size >= MOST_KEPT) kept.clear();
-  kept.set(key, svg);
-  return svg;
+  return kept.set(whose, key, { svg }).svg;
 }

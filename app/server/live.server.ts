@@ -13,12 +13,12 @@ import { drillsToday } from "./edition-today.server";
 import { forDevice } from "./mine.server";
 import type { Drill } from "~/core/drills/schema";
 import type { LevelName } from "~/core/vocabulary/levels";
+import { ClubPromises } from "~/db/club-cache";
 import type { Club } from "~/db/clubs";
 import { listGroups } from "~/db/groups";
 import { findEdition } from "~/db/editions";
 import { editionOf } from "~/db/links";
-import { findClass, givePass, passOf, type LiveClass } from "~/db/live";
-import { wallCode } from "~/db/tokens";
+import { findClass, givePass, passOf, shownWallCode, type LiveClass } from "~/db/live";
 import { DRILLS } from "~/library";
 
 export type ClassPage = {
@@ -42,7 +42,7 @@ export async function classPage(club: Club, id: string): Promise<ClassPage> {
     id,
     edition: { ...edition, session: withoutNotes(edition.session) },
     groupId: found.groupId,
-    code: wallCode(secret, id, found.wallCode),
+    code: (await shownWallCode(db, club, found, secret)) ?? "",
     promised: compile(edition.session, editionDrills(edition)).totalSeconds,
     ended: found.endedAt !== null,
   };
@@ -83,8 +83,7 @@ export const withCookie = <T>(value: T, cookie: string | undefined) =>
   data(value, cookie ? { headers: { "set-cookie": cookie } } : {});
 
 /** What was put together for a wall: alternatives take a second for a long session. */
-const walls = new Map<string, Promise<WallPage>>();
-const REMEMBERED = 40;
+const walls = new ClubPromises<WallPage>(40);
 
 /** The page of a wall by its cookie; undefined where it is not open to a class. */
 export async function wallPage(
@@ -100,9 +99,7 @@ export async function wallPage(
 }
 
 function wallOfEdition(club: Club, { id, editionId, groupId }: LiveClass): Promise<WallPage> {
-  const before = walls.get(id);
-  if (before) return before;
-  const work = (async () => {
+  return walls.of(club, id, async () => {
     const { db } = getServices();
     const place = groupId ? (await listGroups(db, club)).find((one) => one.id === groupId) : undefined;
     const edition = await editionOf(db, { club, edition: { id: editionId } });
@@ -119,11 +116,7 @@ function wallOfEdition(club: Club, { id, editionId, groupId }: LiveClass): Promi
       if (drill) others.push(forDevice(drill, wanted));
     }
     return forWall(edition, alternatives, others, compile(edition.session, editionDrills(edition)).totalSeconds);
-  })();
-  walls.set(id, work);
-  work.catch(() => walls.delete(id));
-  if (walls.size > REMEMBERED) walls.delete(walls.keys().next().value!);
-  return work;
+  });
 }
 
 /** The cookies that open a wall to a class: for its page, and for its stream. */

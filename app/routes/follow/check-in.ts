@@ -21,7 +21,7 @@ export async function action({ request, params, context }: Route.ActionArgs) {
   );
   const place = message.pain && message.painAt ? await placeOf(opened, message.painAt, message.run.inClass) : undefined;
   const first = await keepCheckIn(getServices().db, opened, message, { fold, ...(place && { painPlace: place }) });
-  if (message.pain && message.run.inClass) await tellPeople(getServices().db, message.run.inClass);
+  if (message.pain && message.run.inClass) await tellPeople(getServices().db, opened.club, message.run.inClass);
   // Far beyond what a link brings, what tells of no pain has no room: the device keeps it and says so.
   return first === undefined
     ? Response.json({ kind: "wait" }, { status: 429 })

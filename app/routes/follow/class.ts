@@ -8,6 +8,7 @@ import { findForPlayer } from "~/app/server/player.server";
 import { getServices } from "~/app/server/services.server";
 import { parseWith } from "~/core/faults";
 import { withoutNotes, type Edition } from "~/core/edition/edition";
+import { keyOf } from "~/db/club-cache";
 import { editionOf, type LinkFound } from "~/db/links";
 import { runningFor } from "~/db/live";
 import { tellPeople } from "~/db/live-people";
@@ -36,7 +37,7 @@ export async function action({ request, params, context }: Route.ActionArgs) {
   if (!read.ok) return Response.json({ kind: "refused", faults: read.faults }, { status: 422 });
   const one = await running(found);
   if (!one || one.id !== read.value.class) return Response.json({ kind: "over" }, { status: 404 });
-  if ((await secondsToWait("joinClass", `${one.id} ${byNetwork(context.address)}`)) > 0)
+  if ((await secondsToWait("joinClass", `${keyOf(found.club, one.id)} ${byNetwork(context.address)}`)) > 0)
     return Response.json({ kind: "wait" }, { status: 429 });
   // Only who is on the list is somebody; everybody else joins as whoever they are.
   const personId = found.athletes.find(({ id }) => id === read.value.athlete)?.id ?? null;
@@ -45,7 +46,7 @@ export async function action({ request, params, context }: Route.ActionArgs) {
     one.editionId === found.edition.id
       ? undefined
       : await editionOf(getServices().db, { club: found.club, edition: { id: one.editionId } });
-  await tellPeople(getServices().db, one.id);
+  await tellPeople(getServices().db, found.club, one.id);
   const joined: Running = { id: one.id, edition: other && { ...other, session: withoutNotes(other.session) } };
   return Response.json(joined, { headers: { "cache-control": "no-store", ...(cookie && { "set-cookie": cookie }) } });
 }

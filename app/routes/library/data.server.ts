@@ -40,7 +40,7 @@ export async function libraryPage(coach: Coach, params: URLSearchParams) {
     doable.map((one) => one.doc),
     by,
     (drill) => readOwnId(drill.id) !== undefined,
-    readyToSearch,
+    (some) => readyToSearch(coach.club, some),
   );
   const rows = inFamilies(found, (drill) => readOwnId(drill.id) !== undefined);
   return {

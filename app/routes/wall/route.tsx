@@ -7,6 +7,7 @@ import { secondsToWait, waitText } from "~/app/server/limits.server";
 import { byNetwork } from "~/app/server/network";
 import { openWall, shutWall, wallPage } from "~/app/server/live.server";
 import { getServices } from "~/app/server/services.server";
+import { keyOf } from "~/db/club-cache";
 import { classOfCode } from "~/db/live";
 import { z } from "zod";
 
@@ -35,7 +36,7 @@ export async function action({ request, context }: Route.ActionArgs) {
         : "No class is running by this code. Look at it again on the coach’s phone: a new class has a new one.";
     return data({ fault }, { status: wait > 0 ? 429 : 404 });
   }
-  const wait = await secondsToWait("joinClass", `${found.classId} ${byNetwork(context.address)}`);
+  const wait = await secondsToWait("joinClass", `${keyOf(found.club, found.classId)} ${byNetwork(context.address)}`);
   if (wait > 0)
     return data({ fault: `Too many screens join from here. Try again in ${waitText(wait)}.` }, { status: 429 });
   throw redirect("/wall", { headers: await openWall(found.club, found.classId, found.wallCode) });

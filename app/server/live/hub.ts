@@ -3,6 +3,7 @@ import { log, told } from "~/app/server/log";
 import { now, steady } from "~/core/clock/clock";
 import type { Sent } from "~/core/live/commands";
 import type { Db } from "~/db/client";
+import { keyOf } from "~/db/club-cache";
 import type { Club } from "~/db/clubs";
 import { listCommands, LIVE_CHANNEL } from "~/db/live";
 import { peopleOfClass } from "~/db/live-people";
@@ -17,8 +18,10 @@ export type Watcher = {
   send: (event: Buffer) => void;
 };
 
+/** A class that is watched, known by its club and its id: another club can hold a class of the same id. */
 type Room = {
   club: Club;
+  classId: string;
   commands: Sent[];
   watchers: Set<Watcher>;
   looking: Promise<void> | undefined;
@@ -57,15 +60,17 @@ export class LiveHub {
 
   /** Watches a class; undefined where too many do. The first that is sent is all there is after a number. */
   async watch(club: Club, classId: string, after: number, watcher: Watcher): Promise<(() => void) | undefined> {
-    const room: Room = this.rooms.get(classId) ?? {
+    const name = keyOf(club, classId);
+    const room: Room = this.rooms.get(name) ?? {
       club,
+      classId,
       commands: [],
       watchers: new Set(),
       looking: undefined,
       looked: 0,
     };
     if (room.watchers.size >= OF_A_CLASS || this.streams >= OF_A_PROCESS) return undefined;
-    this.rooms.set(classId, room);
+    this.rooms.set(name, room);
     this.streams++;
     // Not told of anything before it has the whole.
     const waiting: Watcher = { ...watcher, send: () => undefined };
@@ -74,13 +79,13 @@ export class LiveHub {
     const leave = () => {
       if (!room.watchers.delete(mine)) return;
       this.streams--;
-      if (room.watchers.size === 0) this.rooms.delete(classId);
+      if (room.watchers.size === 0 && this.rooms.get(name) === room) this.rooms.delete(name);
       if (this.rooms.size === 0) this.rest();
     };
     try {
       this.begin();
       // A hall comes in at once: what is listened for, and was looked at just now, is not asked for by each.
-      if (!this.listening || steady() - room.looked > LOOK_AGAIN_MS) await this.look(classId);
+      if (!this.listening || steady() - room.looked > LOOK_AGAIN_MS) await this.look(name);
     } catch (error) {
       leave();
       throw error;
@@ -89,7 +94,7 @@ export class LiveHub {
     room.watchers.delete(waiting);
     room.watchers.add((mine = watcher));
     // Not waited for: what is done to the class meanwhile has to reach it.
-    if (watcher.remote) void this.tellPeople(classId, [watcher]).catch(() => undefined);
+    if (watcher.remote) void this.tellPeople(name, [watcher]).catch(() => undefined);
     return leave;
   }
 
@@ -99,14 +104,14 @@ export class LiveHub {
   }
 
   /** Reads what is new of a class and tells it to all who watch. */
-  private look(classId: string): Promise<void> {
-    const room = this.rooms.get(classId);
+  private look(name: string): Promise<void> {
+    const room = this.rooms.get(name);
     if (!room) return Promise.resolve();
     // One after the other: what came in while one was reading is read by the next.
     const next = (room.looking ?? Promise.resolve())
       .catch(() => undefined)
       .then(async () => {
-        const fresh = await listCommands(this.db, room.club, classId, room.commands.at(-1)?.n ?? 0);
+        const fresh = await listCommands(this.db, room.club, room.classId, room.commands.at(-1)?.n ?? 0);
         room.looked = steady();
         if (fresh.length === 0) return;
         room.commands.push(...fresh);
@@ -120,11 +125,11 @@ export class LiveHub {
   }
 
   /** Tells remotes who is there and what hurt: only whoever leads a class hears of people. */
-  private async tellPeople(classId: string, to?: readonly Watcher[]): Promise<void> {
-    const room = this.rooms.get(classId);
+  private async tellPeople(name: string, to?: readonly Watcher[]): Promise<void> {
+    const room = this.rooms.get(name);
     const remotes = to ?? [...(room?.watchers ?? [])].filter(({ remote }) => remote);
     if (!room || remotes.length === 0) return;
-    const people = event("people", await peopleOfClass(this.db, room.club, classId));
+    const people = event("people", await peopleOfClass(this.db, room.club, room.classId));
     for (const { send } of remotes) send(people);
   }
 
@@ -135,8 +140,8 @@ export class LiveHub {
   }
 
   private lookAtAll(): void {
-    for (const classId of this.rooms.keys())
-      Promise.all([this.look(classId), this.tellPeople(classId)]).catch((error: unknown) =>
+    for (const name of this.rooms.keys())
+      Promise.all([this.look(name), this.tellPeople(name)]).catch((error: unknown) =>
         log.warn(told(error), "a class could not be looked at"),
       );
   }
@@ -159,9 +164,10 @@ export class LiveHub {
     client.on("error", again);
     client.on("end", again);
     client.on("notification", ({ payload }) => {
-      const [classId = "", what] = payload?.split(":") ?? [];
-      if (!this.rooms.has(classId)) return;
-      void (what === "people" ? this.tellPeople(classId) : this.look(classId)).catch(() => undefined);
+      const [club = "", classId = "", what] = payload?.split(":") ?? [];
+      const name = keyOf({ id: club }, classId);
+      if (!this.rooms.has(name)) return;
+      void (what === "people" ? this.tellPeople(name) : this.look(name)).catch(() => undefined);
     });
     try {
       await client.connect();
