@@ -44,7 +44,7 @@ export function plainFace({ segment, left, nextWork, beat }: Moment, nameOf: Nam
   };
 }
 
-export const namesOf =
+const namesOf =
   (facts: Facts): NameOf =>
   (segment) =>
     tried(() => facts(segment)?.drill.name);

@@ -123,7 +123,7 @@ export function InStep({ token, joined, edition, person, look, unsent, onLeave, 
         <Part
           name="what to do"
           again={moment.index}
-          instead={<PlainStage moment={moment} facts={facts} paused={live.run.state === "paused"} />}
+          instead={<PlainStage moment={moment} face={face} paused={live.run.state === "paused"} />}
         >
           <WhatToDo
             face={face}

@@ -62,11 +62,11 @@ const MORE_SECONDS = 15;
 
 /** The session under way. Whatever of it can’t be shown, the run goes on, and can be paused, skipped and ended. */
 export function Stage(props: Props) {
-  const { run, now, act, facts } = props;
+  const { run, now, act, facts, mine, easier } = props;
   const moment = momentAt({ segments: run.segments, totalSeconds: run.total }, positionAt(run, now));
   const paused = run.state === "paused";
   const plain = (
-    <PlainStage moment={moment} facts={facts} paused={paused}>
+    <PlainStage moment={moment} face={moment && ownFaceOr(moment, facts, mine, easier, toldInConsole)} paused={paused}>
       <Control label={paused ? "Resume" : "Pause"} main onClick={() => act(paused ? begin : pause)}>
         {paused ? "Resume" : "Pause"}
       </Control>

@@ -204,7 +204,7 @@ export function RemoteView({
           <Part
             name="what now"
             again={moment.index}
-            instead={<PlainStage moment={moment} facts={facts} paused={live.run.state === "paused"} />}
+            instead={<PlainStage moment={moment} face={face} paused={live.run.state === "paused"} />}
           >
             <div className="flex min-w-0 flex-col gap-2">
               <Heading face={face} paused={live.run.state === "paused"} />

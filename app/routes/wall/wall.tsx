@@ -37,6 +37,7 @@ function PlainWall({ classId, page }: { classId: string; page: WallPage }) {
   const { frozen, facts } = useEdition(page);
   const { live, now } = useClass(classId, "wall", frozen);
   useStayAwake(true);
+  const moment = live?.begun === undefined ? undefined : momentOf(live, now);
   return (
     <main className="wall grid h-dvh w-dvw overflow-hidden bg-paper">
       <h1 className="sr-only">The class</h1>
@@ -44,8 +45,8 @@ function PlainWall({ classId, page }: { classId: string; page: WallPage }) {
         <Large words="That was it." small="" />
       ) : (
         <PlainStage
-          moment={live?.begun === undefined ? undefined : momentOf(live, now)}
-          facts={facts}
+          moment={moment}
+          face={moment && faceOr(moment, facts, toldInConsole)}
           paused={live?.run.state === "paused"}
         />
       )}

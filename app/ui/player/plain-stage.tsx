@@ -1,17 +1,22 @@
 import type { ReactNode } from "react";
-import { namesOf, plainFace, type Facts } from "~/core/player/plain-face";
+import type { PlayerView } from "~/core/player/player-view";
 import { countdownText } from "~/core/lengths";
 import type { Moment } from "~/core/timeline/moment";
 
-type Props = { moment: Moment | undefined; facts: Facts; paused: boolean; children?: ReactNode };
+type Props = {
+  moment: Moment | undefined;
+  /** The face of whoever is on this device: never simply the others’ drill. */
+  face: PlayerView | undefined;
+  paused: boolean;
+  children?: ReactNode;
+};
 
 /**
  * What is followed, where the screen that is meant for it can’t be shown: drill, side, clock, what is left and what comes next,
  * as plain text that nothing can be wrong with.
  */
-export function PlainStage({ moment, facts, paused, children }: Props) {
-  if (!moment) return <p className="p-8 text-3xl font-semibold">In a moment</p>;
-  const face = plainFace(moment, namesOf(facts));
+export function PlainStage({ moment, face, paused, children }: Props) {
+  if (!moment || !face) return <p className="p-8 text-3xl font-semibold">In a moment</p>;
   return (
     <div
       className="mx-auto flex h-full min-h-0 max-w-3xl flex-col justify-center gap-4 px-6 py-8"
@@ -27,8 +32,13 @@ export function PlainStage({ moment, facts, paused, children }: Props) {
         </p>
       )}
       <p className="clock-type text-8xl tabular-nums" data-testid="big">
-        {face.big}
+        {face.clock ?? face.big}
       </p>
+      {face.lines.map((line) => (
+        <p key={line} className="text-lg">
+          {line}
+        </p>
+      ))}
       <p className="text-lg">
         {countdownText(moment.sessionLeft)} to go{face.next && `. Next: ${face.next}`}
       </p>
