@@ -98,8 +98,13 @@ it("with any of its parts broken a run of one's own goes on, and comes to its en
     await page.clock.runFor(2100);
     expect((await page.getByTestId("drill").innerText()).length, part).toBeGreaterThan(3);
     const before = await page.getByTestId("big").innerText();
-    await page.clock.runFor(3100);
-    expect(await page.getByTestId("big").innerText(), part).not.toBe(before);
+    // A count of slow repetitions stays for a few seconds.
+    let after = before;
+    for (let second = 0; second < 12 && after === before; second++) {
+      await page.clock.runFor(1000);
+      after = await page.getByTestId("big").innerText();
+    }
+    expect(after, part).not.toBe(before);
   }
   await button(page, "Skip").click();
   await button(page, "End here").click();
