@@ -31,22 +31,38 @@ export class ClubCache<V extends object> {
   }
 }
 
-/** The same for what takes a while to make: whoever asks meanwhile waits for the first, and what failed is made again. */
+type Making<T> = { made: Promise<T>; waiting: number; nobodyWaits: AbortController };
+
+/**
+ * The same for what takes a while to make: whoever asks meanwhile waits for the first, and what failed is made again. The signal
+ * that `make` is given says that everybody who waited has gone.
+ */
 export class ClubPromises<T> {
-  private readonly kept: ClubCache<Promise<T>>;
+  private readonly kept: ClubCache<Making<T>>;
 
   constructor(most: number) {
     this.kept = new ClubCache(most);
   }
 
-  of(club: Club, key: string, make: () => Promise<T>): Promise<T> {
-    const before = this.kept.get(club, key);
-    if (before) return before;
-    const work = this.kept.set(club, key, make());
-    work.catch(() => {
-      if (this.kept.get(club, key) === work) this.kept.delete(club, key);
-    });
-    return work;
+  of(club: Club, key: string, make: (nobodyWaits: AbortSignal) => Promise<T>, asks?: AbortSignal): Promise<T> {
+    let one = this.kept.get(club, key);
+    if (!one || one.nobodyWaits.signal.aborted) {
+      const nobodyWaits = new AbortController();
+      const fresh: Making<T> = { made: make(nobodyWaits.signal), waiting: 0, nobodyWaits };
+      fresh.made.catch(() => {
+        if (this.kept.get(club, key) === fresh) this.kept.delete(club, key);
+      });
+      one = this.kept.set(club, key, fresh);
+    }
+    const { made, nobodyWaits } = one;
+    // Whoever says nothing of how long they wait waits for ever.
+    one.waiting++;
+    const making = one;
+    const leave = () => void (--making.waiting === 0 && nobodyWaits.abort());
+    asks?.addEventListener("abort", leave, { once: true });
+    const done = () => asks?.removeEventListener("abort", leave);
+    made.then(done, done);
+    return made;
   }
 }
 

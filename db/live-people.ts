@@ -23,6 +23,7 @@ import type { PainPlace } from "~/core/checkin/pain-place";
 import type { Choice } from "~/core/group/choices";
 import { editionDrills } from "~/core/edition/edition";
 import { advance, fold } from "~/core/live/fold";
+import { freeze } from "~/core/live/frozen";
 import { pacesOf, shareRun, type ClassPaces } from "~/core/live/log";
 import type { Mine } from "~/core/player/mine";
 import { REALLY_DONE } from "~/core/player/run";
@@ -243,8 +244,9 @@ export async function closeClass(db: Db, club: Club, classId: string): Promise<b
     peopleOfClass(db, club, classId),
     runsOfClass(db, club, classId),
   ]);
-  const timeline = compile(doc.session, editionDrills(doc));
-  const live = advance(fold({ fold: found.fold, timeline }, commands), found.endedAt.getTime());
+  const frozen = freeze(doc.session, editionDrills(doc), found.fold);
+  const { timeline } = frozen;
+  const live = advance(fold(frozen, commands), found.endedAt.getTime());
   const { left, right, both } = timeline.workSeconds;
   const share = shareRun(live, left + right + both);
   return db.transaction(async (tx) => {

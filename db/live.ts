@@ -1,5 +1,5 @@
 import { randomBytes, randomUUID } from "node:crypto";
-import { and, asc, desc, eq, gt, isNull, lt, or, sql } from "drizzle-orm";
+import { and, asc, desc, eq, gt, inArray, isNull, lt, or, sql } from "drizzle-orm";
 import type { Db } from "./client";
 import { clubOfEntry, type Club } from "./clubs";
 import { edition, entry, group, liveClass, liveCommand, livePass, liveVersion, member } from "./schema";
@@ -232,15 +232,27 @@ export type Added =
   /** It has ended, takes no more, or is not there. */
   | { kind: "over" | "full" | "gone" }
   /** Of what was pressed apart: somebody else led on meanwhile, or it is too long ago. */
-  | { kind: "others" | "old" };
+  | { kind: "others" | "old" }
+  /** Of what was worked out from the class as it was: something was done to it since. */
+  | { kind: "moved" };
 
-/** Adds a command, to take effect a little later for everybody. One whose key is there already is answered with what it was given then. */
-export async function addCommand(db: Db, club: Club, classId: string, pressed: Pressed): Promise<Added> {
-  return adding(db, club, classId, async (tx, last) => {
+/**
+ * Adds a command, to take effect a little later for everybody. One whose key is there already is answered with what it was given
+ * then. What was worked out from the commands up to a number is only added where that is still the newest.
+ */
+export async function addCommand(
+  db: Db,
+  club: Club,
+  classId: string,
+  pressed: Pressed,
+  newest?: number,
+): Promise<Added> {
+  return adding(db, club, classId, async (tx, last, lastN) => {
     const [known] = await tx
       .select()
       .from(liveCommand)
       .where(and(eq(liveCommand.clubId, club.id), eq(liveCommand.classId, classId), eq(liveCommand.key, pressed.key)));
+    if (!known && newest !== undefined && newest !== lastN) return "moved";
     return known
       ? { known: [sentOf(known)], fresh: [] }
       : { known: [], fresh: [{ ...pressed, from: takesEffect(now(), last) }] };
@@ -271,7 +283,8 @@ async function adding(
   work: (
     tx: Pick<Db, "select">,
     last: EpochMs | undefined,
-  ) => Promise<{ known: Sent[]; fresh: Fresh[] } | "others" | "old">,
+    lastN: number,
+  ) => Promise<{ known: Sent[]; fresh: Fresh[] } | "others" | "old" | "moved">,
 ): Promise<Added> {
   return db.transaction(async (tx): Promise<Added> => {
     const [row] = await tx
@@ -280,12 +293,12 @@ async function adding(
       .where(ofClass(club, classId))
       .for("update");
     if (!row) return { kind: "gone" };
-    const worked = await work(tx, row.lastN > 0 ? row.lastFrom : undefined);
+    const worked = await work(tx, row.lastN > 0 ? row.lastFrom : undefined, row.lastN);
     if (typeof worked === "string") return { kind: worked };
     const { known, fresh } = worked;
     if (fresh.length === 0) return { kind: "added", sent: known };
-    const undoes = fresh.every(({ command }) => command.do === "undo");
-    if (row.endedAt && !(undoes && now() - row.endedAt.getTime() <= AFTERWARDS_MS)) return { kind: "over" };
+    const reopens = await undoesEnd(tx, club, classId, fresh);
+    if (row.endedAt && !(reopens && now() - row.endedAt.getTime() <= AFTERWARDS_MS)) return { kind: "over" };
     if (row.lastN + fresh.length > MOST_COMMANDS) return { kind: "full" };
     const at = nowDate();
     const values = fresh.map((one, i) => ({
@@ -305,17 +318,41 @@ async function adding(
     const last = values.at(-1)!;
     await tx
       .update(liveClass)
-      .set({ lastN: last.n, lastFrom: last.from, endedAt: endAfter(fresh, row.endedAt) })
+      .set({ lastN: last.n, lastFrom: last.from, endedAt: endAfter(fresh, row.endedAt, reopens) })
       .where(ofClass(club, classId));
     await tx.execute(sql`select pg_notify(${LIVE_CHANNEL}, ${`${club.id}:${classId}:${last.n}`})`);
     return { kind: "added", sent: [...known, ...values.map(sentOf)] };
   });
 }
 
+/** Whether commands take back an end: nothing else opens a class again. */
+async function undoesEnd(
+  tx: Pick<Db, "select">,
+  club: Club,
+  classId: string,
+  fresh: readonly Fresh[],
+): Promise<boolean> {
+  const undone = fresh.flatMap(({ command }) => (command.do === "undo" ? [command.of] : []));
+  if (undone.length === 0) return false;
+  const rows = await tx
+    .select({ n: liveCommand.n })
+    .from(liveCommand)
+    .where(
+      and(
+        eq(liveCommand.clubId, club.id),
+        eq(liveCommand.classId, classId),
+        inArray(liveCommand.n, undone),
+        sql`${liveCommand.command} ->> 'do' = 'end'`,
+      ),
+    );
+  return rows.length > 0;
+}
+
 /** When a class has ended, after these commands: by an end, unless that was taken back. */
-function endAfter(fresh: readonly Fresh[], before: Date | null): Date | null {
+function endAfter(fresh: readonly Fresh[], before: Date | null, reopens: boolean): Date | null {
   return fresh.reduce<Date | null>(
-    (ended, { command, from }) => (command.do === "end" ? new Date(from) : command.do === "undo" ? null : ended),
+    (ended, { command, from }) =>
+      command.do === "end" ? new Date(from) : command.do === "undo" && reopens ? null : ended,
     before,
   );
 }

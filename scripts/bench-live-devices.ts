@@ -1,6 +1,6 @@
 import http from "node:http";
-import { compile } from "~/core/timeline/compile";
-import { advance, beginning, withCommand, type Frozen, type Live } from "~/core/live/fold";
+import { advance, beginning, withCommand, type Live } from "~/core/live/fold";
+import { freeze } from "~/core/live/frozen";
 import type { Sent } from "~/core/live/commands";
 import {
   offsetOf,
@@ -223,8 +223,7 @@ const arrivals: [number, number][] = [];
 const begun = truth();
 
 const plan = JSON.parse(process.env["LIVE_PLAN"]!) as Plan;
-const timeline = compile(plan.session, drillById);
-const frozen: Frozen = { fold: 1, timeline };
+const frozen = freeze(plan.session, drillById);
 const draw = drawn(plan.seed);
 const devices = plan.tokens.map(
   (token, i) => new Device(plan.bases[i % plan.bases.length]!, plan, token, drawn(plan.seed + i * 7919)),

@@ -2,11 +2,10 @@ import { useMemo } from "react";
 import { formIn, inForm } from "~/core/drills/form";
 import type { Drill } from "~/core/drills/schema";
 import { editionDrills, type Edition } from "~/core/edition/edition";
-import { FOLD } from "~/core/live/commands";
 import { swapped } from "~/core/live/cuts";
-import type { Frozen, Live, Swaps } from "~/core/live/fold";
+import type { Live, Swaps } from "~/core/live/fold";
+import { freeze, type Frozen } from "~/core/live/frozen";
 import type { Item } from "~/core/session/schema";
-import { compile } from "~/core/timeline/compile";
 
 /** What is done at each place of an edition. */
 export type FactsOf = (place: { block: number; item: number }) => { drill: Drill; item: Item } | undefined;
@@ -44,12 +43,12 @@ export function useSwapped(facts: FactsOf, live: Live | undefined): FactsOf {
   return useMemo(() => withSwaps(facts, swaps), [facts, swaps]);
 }
 
-/** What an edition is for a class: its timeline, and what is done at each place of it. */
-export const useEdition = (edition: Followed): { frozen: Frozen; facts: FactsOf } =>
+/** What an edition is for a class: what that begins with, by the class’s way of folding, and what is done at each place of it. */
+export const useEdition = (edition: Followed, fold?: number): { frozen: Frozen; facts: FactsOf } =>
   useMemo(
     () => ({
-      frozen: { fold: FOLD, timeline: compile(edition.session, editionDrills(edition)) },
+      frozen: freeze(edition.session, editionDrills(edition), fold),
       facts: factsOf(edition),
     }),
-    [edition],
+    [edition, fold],
   );

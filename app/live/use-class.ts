@@ -1,9 +1,11 @@
 import { useCallback, useEffect, useMemo, useRef, useState } from "react";
 import { Feed, type FeedState } from "./feed";
 import { ServerClock } from "./server-clock";
-import type { Command, Sent } from "~/core/live/commands";
-import { advance, fold, type Frozen, type Live } from "~/core/live/fold";
+import { FOLD, type Command, type Sent } from "~/core/live/commands";
+import { advance, fold, type Live } from "~/core/live/fold";
+import type { Frozen } from "~/core/live/frozen";
 import { inOrder, withArrived } from "~/core/live/merge";
+import { now as wallNow } from "~/core/clock/clock";
 import type { EpochMs } from "~/core/units";
 import type { ClassPeople } from "~/db/live-people";
 
@@ -27,10 +29,14 @@ const KNOWN: Readonly<Record<Command["do"], true>> = {
 };
 const RELOADED = "mapset-live-reloaded";
 
-/** A page that meets what it does not know is older than the server: it loads itself anew, once. */
-function reloadOnce(): void {
-  if (sessionStorage.getItem(RELOADED)) return;
-  sessionStorage.setItem(RELOADED, "1");
+/** A page that loaded itself anew and still does not know what it meets tries again after so long, and not before. */
+const RELOAD_AGAIN_MS = 5 * 60_000;
+
+/** A page that meets what it does not know is older than the server: it loads itself anew. */
+function reloadNow(): void {
+  const before = Number(sessionStorage.getItem(RELOADED) ?? 0);
+  if (wallNow() - before < RELOAD_AGAIN_MS) return;
+  sessionStorage.setItem(RELOADED, String(wallNow()));
   location.reload();
 }
 
@@ -74,9 +80,12 @@ export function useClass(
   useEffect(() => {
     sounding.current = sounds;
   }, [sounds]);
+  useEffect(() => {
+    if (frozen.fold > FOLD) reloadNow();
+  }, [frozen.fold]);
 
   const take = useCallback((arrived: readonly Sent[]) => {
-    if (arrived.some(({ command }) => !Object.hasOwn(KNOWN, command.do))) reloadOnce();
+    if (arrived.some(({ command }) => !Object.hasOwn(KNOWN, command.do))) reloadNow();
     const all = withArrived(latest.current, arrived);
     if (all === latest.current) return;
     latest.current = all;

@@ -1,12 +1,12 @@
 import { classPlan, groupsClass } from "./class-plan.server";
 import { drillsToday } from "./edition-today.server";
 import { getServices } from "./services.server";
+import { still, work } from "./work/work.server";
 import { choiceAt, chosen, choicesOf, MOST_CHOICES, type Choice } from "~/core/group/choices";
-import { fallbacksFor } from "~/core/group/fallback";
 import { allProtections } from "~/core/group/protect";
 import { formIn } from "~/core/drills/form";
 import { itemDone } from "~/core/session/interval";
-import { LEVELS, type LevelName } from "~/core/vocabulary/levels";
+import { LEVELS } from "~/core/vocabulary/levels";
 import type { Club } from "~/db/clubs";
 import { setClassChoices } from "~/db/live-people";
 
@@ -19,7 +19,7 @@ const OFFERED = 10;
 export async function waysFor(club: Club, classId: string, person: string, place: Place) {
   const of = await groupsClass(club, classId);
   if (!of) return undefined;
-  const { found, here: group, edition, offered } = of;
+  const { found, here: group, edition, own } = of;
   const at = group.people.indexOf(person);
   const block = edition.doc.session.blocks[place.block];
   const set = block?.items[place.item];
@@ -31,17 +31,16 @@ export async function waysFor(club: Club, classId: string, person: string, place
   const drill = formIn(item, drills);
   if (!drill) return undefined;
   const protections = allProtections(group.group.people[at]!, group.group.setting);
-  const ways: { drill: string; level: LevelName; name: string }[] = [];
-  for (const one of fallbacksFor(item, protections, {
-    drills,
-    offered,
+  const ways = await work(club, "ways", {
+    item,
     pace,
-    group: group.group,
     rounds: block.rounds,
-  })) {
-    if (ways.length >= OFFERED) break;
-    ways.push({ drill: one.drill.id, level: one.level, name: one.drill.name });
-  }
+    drills: [...known.values()].map(still),
+    own,
+    protections,
+    group: group.group,
+    most: OFFERED,
+  });
   const now = choiceAt(choicesOf(of.choices, person), place, item)?.does;
   return {
     person,

@@ -1,12 +1,11 @@
 import { drillsToday, type EditionOf } from "./edition-today.server";
-import { inTurns } from "./in-turns";
-import { offeredIn } from "./offered.server";
+import { ownOffered } from "./offered.server";
+import { signalOfRequest } from "./per-request";
 import { getServices } from "./services.server";
+import { still, work } from "./work/work.server";
 import { arcWith } from "~/core/arc/own";
 import { choicesOver, withChoices, type Choice } from "~/core/group/choices";
-import { together, type Together } from "~/core/live/together";
-import { compile } from "~/core/timeline/compile";
-import { editionDrills } from "~/core/edition/edition";
+import type { Together } from "~/core/live/together";
 import { listArcs } from "~/db/arcs";
 import { ClubPromises } from "~/db/club-cache";
 import type { Club } from "~/db/clubs";
@@ -33,30 +32,35 @@ export async function groupsClass(club: Club, classId: string) {
   const { db } = getServices();
   const found = await findClass(db, club, classId);
   if (!found?.groupId) return undefined;
-  const [groups, edition, offered] = await Promise.all([
+  const [groups, edition, own] = await Promise.all([
     listGroups(db, club),
     editionInClass(db, club, found.editionId),
-    offeredIn(club),
+    ownOffered(club),
   ]);
   const here = groups.find(({ id }) => id === found.groupId);
-  return here && { found, here, edition, offered, choices: choicesOver(found.choices, edition.choices) };
+  return here && { found, here, edition, own, choices: choicesOver(found.choices, edition.choices) };
 }
 
 /** The plan of a class for its group; undefined for one of nobody in particular. Worked out once, until something it is worked out from changes. */
 export async function classPlan(club: Club, classId: string): Promise<ClassPlan | undefined> {
   const [of, arcs] = await Promise.all([groupsClass(club, classId), listArcs(getServices().db, club)]);
   if (!of) return undefined;
-  const { here, edition, offered, choices: chosen } = of;
-  const key = `${classId} ${versionOf([here, chosen, offered.map(({ id }) => id)])}`;
-  return plans.of(club, key, async () => {
+  const { here, edition, own, choices: chosen } = of;
+  const key = `${classId} ${versionOf([here, chosen, own.map(({ id }) => id)])}`;
+  const make = async (signal: AbortSignal) => {
     const { session } = edition.doc;
     const known = await drillsToday({ club, edition });
-    const plan = await inTurns(
-      together(session, compile(session, editionDrills(edition.doc)), withChoices(here.group, here.people, chosen), {
-        drills: (id) => known.get(id),
-        offered,
+    const plan = await work(
+      club,
+      "together",
+      {
+        session,
+        drills: [...known.values()].map(still),
+        own,
+        group: withChoices(here.group, here.people, chosen),
         arc: arcWith(session.purpose, arcs[session.purpose]),
-      }),
+      },
+      signal,
     );
     const workedOut = plan.lines.flatMap(({ block, item, instead }) =>
       instead
@@ -78,7 +82,8 @@ export async function classPlan(club: Club, classId: string): Promise<ClassPlan 
       workedOut,
       session,
     };
-  });
+  };
+  return plans.of(club, key, make, signalOfRequest());
 }
 
 /** What each of a class does instead, as choices for them, by hand first; undefined for a class of nobody in particular. */

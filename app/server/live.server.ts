@@ -1,11 +1,13 @@
 import { data } from "react-router";
-import { inTurns } from "./in-turns";
 import { livePassCookie, livePassOf, wallCookie, wallOf, type PassKind } from "./live/pass-cookie";
 import { opening } from "./opening.server";
+import { ownOffered } from "./offered.server";
+import { signalOfRequest } from "./per-request";
 import { getServices } from "./services.server";
+import { still, work } from "./work/work.server";
 import { notHere } from "./coach.server";
 import { withoutNotes, type Edition } from "~/core/edition/edition";
-import { forWall, wallAlternatives, type WallPage } from "~/core/live/wall";
+import { forWall, type WallPage } from "~/core/live/wall";
 import { compile } from "~/core/timeline/compile";
 import { editionDrills } from "~/core/edition/edition";
 import { drawnDrill } from "./drills.server";
@@ -19,12 +21,13 @@ import { listGroups } from "~/db/groups";
 import { findEdition } from "~/db/editions";
 import { editionOf } from "~/db/links";
 import { findClass, givePass, passOf, shownWallCode, type LiveClass } from "~/db/live";
-import { DRILLS } from "~/library";
 
 export type ClassPage = {
   id: string;
   edition: Edition;
   groupId: string | null;
+  /** The way its commands are folded. */
+  fold: number;
   code: string;
   promised: number;
   ended: boolean;
@@ -42,6 +45,7 @@ export async function classPage(club: Club, id: string): Promise<ClassPage> {
     id,
     edition: { ...edition, session: withoutNotes(edition.session) },
     groupId: found.groupId,
+    fold: found.fold,
     code: (await shownWallCode(db, club, found, secret)) ?? "",
     promised: compile(edition.session, editionDrills(edition)).totalSeconds,
     ended: found.endedAt !== null,
@@ -88,24 +92,33 @@ const walls = new ClubPromises<WallPage>(40);
 /** The page of a wall by its cookie; undefined where it is not open to a class. */
 export async function wallPage(
   request: Request,
-): Promise<{ classId: string; page: WallPage; ended: boolean } | undefined> {
+): Promise<{ classId: string; page: WallPage; fold: number; ended: boolean } | undefined> {
   const { db } = getServices();
   const token = await wallOf(request.headers.get("cookie"));
   const pass = token ? await passOf(db, token) : undefined;
   if (pass?.kind !== "wall") return undefined;
   const found = await findClass(db, pass.club, pass.classId);
   if (!found) return undefined;
-  return { classId: found.id, page: await wallOfEdition(pass.club, found), ended: found.endedAt !== null };
+  const page = await wallOfEdition(pass.club, found);
+  return { classId: found.id, page, fold: found.fold, ended: found.endedAt !== null };
 }
 
 function wallOfEdition(club: Club, { id, editionId, groupId }: LiveClass): Promise<WallPage> {
-  return walls.of(club, id, async () => {
+  const make = async (signal: AbortSignal) => {
     const { db } = getServices();
     const place = groupId ? (await listGroups(db, club)).find((one) => one.id === groupId) : undefined;
     const edition = await editionOf(db, { club, edition: { id: editionId } });
     const known = await drillsToday({ club, edition: { id: editionId, doc: edition } });
-    const alternatives = await inTurns(
-      wallAlternatives(edition, (drill) => known.get(drill), DRILLS, place?.group.setting),
+    const alternatives = await work(
+      club,
+      "wall",
+      {
+        session: edition.session,
+        drills: [...known.values()].map(still),
+        own: await ownOffered(club),
+        setting: place?.group.setting,
+      },
+      signal,
     );
     const levels = new Map<string, Set<LevelName>>();
     for (const { id: other, level } of Object.values(alternatives).flat())
@@ -116,7 +129,8 @@ function wallOfEdition(club: Club, { id, editionId, groupId }: LiveClass): Promi
       if (drill) others.push(forDevice(drill, wanted));
     }
     return forWall(edition, alternatives, others, compile(edition.session, editionDrills(edition)).totalSeconds);
-  });
+  };
+  return walls.of(club, id, make, signalOfRequest());
 }
 
 /** The cookies that open a wall to a class: for its page, and for its stream. */

@@ -1,7 +1,7 @@
 import type { Drill } from "~/core/drills/schema";
 import { motionAt } from "~/core/drills/motion";
 import { levelsUsed } from "~/core/edition/today";
-import { insteadInSteps, notOneDown } from "~/core/group/instead";
+import { notOneDown } from "~/core/group/instead";
 import { choicesOf } from "~/core/group/choices";
 import { allProtections } from "~/core/group/protect";
 import type { Group } from "~/core/group/schema";
@@ -11,11 +11,11 @@ import { asDocument } from "~/core/drills/stresses";
 import { protectedOnLink, type OpenLink } from "~/db/links";
 import { hurtIn, keptVersion, keepVersion, versionOf } from "~/db/live-people";
 import { planOf } from "./class-plan.server";
-import { inTurns } from "./in-turns";
 import { drawnDrill } from "./drills.server";
 import { drillsToday, pauseForOthers } from "./edition-today.server";
-import { offeredIn } from "./offered.server";
+import { ownOffered } from "./offered.server";
 import { getServices } from "./services.server";
+import { still, work } from "./work/work.server";
 
 /** A drill as a phone needs it for one person: how it is done at these levels, and no word on what it loads. */
 export function forDevice(drill: Drill, levels: ReadonlySet<LevelName>): Drill {
@@ -72,20 +72,19 @@ export async function mineOf(opened: OpenLink, athleteId: string | null): Promis
   const choices = choicesOf(opened.edition.choices, athleteId ?? undefined);
   if (protections.length === 0 && choices.length === 0) return { ...NOTHING_OWN, athleteId, easier };
   const group: Group = { name: found.name, people: [], setting: found.setting };
-  const offered = await offeredIn(opened.club);
-  await pauseForOthers();
-  const by = {
-    drills: (id: string) => known.get(id),
-    offered,
+  const instead = await work(opened.club, "instead", {
+    session,
+    drills: [...known.values()].map(still),
+    own: await ownOffered(opened.club),
+    protections,
     group,
     choices,
-  };
-  const instead = await inTurns(insteadInSteps(session, protections, by));
+  });
   await pauseForOthers();
-  const smaller = notOneDown(session, protections, by.drills);
+  const smaller = notOneDown(session, protections, (id) => known.get(id));
   const levels = new Map<string, Set<LevelName>>();
   for (const one of instead)
-    if (one.does === "other") levels.set(one.drill.id, (levels.get(one.drill.id) ?? new Set()).add(one.level));
+    if (one.does === "other") levels.set(one.drill, (levels.get(one.drill) ?? new Set()).add(one.level));
   const drills: Drill[] = [];
   for (const [id, wanted] of levels) {
     const drill = known.get(id) ?? (await drawnDrill(opened.club, id));
@@ -96,10 +95,6 @@ export async function mineOf(opened: OpenLink, athleteId: string | null): Promis
     easier,
     drills,
     smaller,
-    instead: instead.map((one) =>
-      one.does === "rest"
-        ? { block: one.block, item: one.item, does: "rest" }
-        : { block: one.block, item: one.item, does: "other", drill: one.drill.id, level: one.level },
-    ),
+    instead,
   };
 }

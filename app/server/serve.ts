@@ -48,7 +48,7 @@ export type ServeSettings = {
 export async function serve(settings: ServeSettings): Promise<Server> {
   const build = (await import(`${settings.buildFolder}/server/index.js`)) as ServerBuild;
   // Opened here, once: what streams and what answers pages are two programs, and share these.
-  const services = openServices();
+  const services = openServices(`${settings.buildFolder}/work.mjs`);
   const nameOf = routeNames(build.routes);
   const app = express();
   app.disable("x-powered-by");
@@ -102,12 +102,20 @@ export async function serve(settings: ServeSettings): Promise<Server> {
       address: req.ip ?? req.socket.remoteAddress ?? "",
     }),
   });
-  app.all("*path", (req, res, next) => void forOneRequest(services, () => handle(withTakenBody(req, res), res, next)));
+  app.all("*path", (req, res, next) => {
+    // Gone before they were answered: nothing is worked out for them any more.
+    const gone = new AbortController();
+    res.once("close", () => void (res.writableFinished || gone.abort()));
+    void forOneRequest(services, gone.signal, () => handle(withTakenBody(req, res), res, next));
+  });
   return new Promise((resolve, reject) => {
     const server = app.listen(settings.port, "127.0.0.1", (error?: Error) => (error ? reject(error) : resolve(server)));
     // Longer than proxies and browsers hold a connection: one that is closed just as it is used again loses what was sent.
     server.keepAliveTimeout = 75_000;
-    server.once("close", () => hub.close());
+    server.once("close", () => {
+      hub.close();
+      void services.work?.close();
+    });
   });
 }
 

@@ -1,10 +1,10 @@
 import { describe, expect, it } from "vitest";
 import { awayFrom, joined } from "./away";
-import { advance, fold, type Frozen } from "./fold";
-import { FOLD, type Command, type Sent } from "./commands";
+import { advance, fold } from "./fold";
+import type { Command, Sent } from "./commands";
+import { freeze } from "./frozen";
 import { lookup, timedDrill } from "~/fixtures/drills";
 import { newSession } from "~/core/session/start";
-import { compile } from "~/core/timeline/compile";
 
 const T0 = 1_700_000_000_000;
 const at = (seconds: number) => T0 + seconds * 1000;
@@ -29,7 +29,7 @@ const session = newSession({ title: "t", purpose: "off-day" }, [
   },
 ]);
 /** Shown for some seconds, then a minute of work on each side. */
-const frozen: Frozen = { fold: FOLD, timeline: compile(session, lookup([squat])) };
+const frozen = freeze(session, lookup([squat]) as never);
 const works = frozen.timeline.segments.find(({ kind }) => kind === "work")!.start;
 const sent = (...list: [number, Command][]): Sent[] =>
   list.map(([seconds, command], i) => ({

@@ -6,8 +6,11 @@ import type { Segment } from "~/core/timeline/types";
 import type { LevelName } from "~/core/vocabulary/levels";
 import type { EpochMs, Seconds } from "~/core/units";
 
-/** The way commands are folded now. A class keeps to the one it began with; a page that meets another loads itself anew. */
-export const FOLD = 1;
+/**
+ * The way commands are folded now. A class keeps to the one it began with. By the first, whoever took something back took
+ * everything after it back as well, and what came after a change was carried whole.
+ */
+export const FOLD = 2;
 
 /** A class takes at most so many commands. */
 export const MOST_COMMANDS = 2000;
@@ -24,16 +27,20 @@ export type SegmentId = string;
 /** How far a command makes what is now longer. */
 export const MORE_SECONDS = [15, 30] as const;
 
-/** What stands in the place of all that comes after a segment: worked out once, by the server, and carried to every device. */
+/**
+ * What is changed in all that comes after a segment. What was decided is carried, not what comes of it: every device works its
+ * segments out itself, so that a command stays small however long a session is.
+ */
 export type NewRest = {
   do: "rest";
-  /** What is carried follows this segment. */
+  /** What is changed follows this segment. */
   after: SegmentId;
-  segments: Segment[];
   /** In a line, what was changed. */
   words: string;
   /** All that was changed of the session as it was handed out, this with it: what is worked out next begins from there. */
   cuts?: Cut[];
+  /** What comes of it, in classes of the first fold. */
+  segments?: Segment[];
   /** When the class is to end from now on, where that was asked for. */
   endsBy?: EpochMs;
 };

@@ -3,7 +3,8 @@ import { describe, expect, it } from "vitest";
 import type { Sent } from "./commands";
 import { restAfter, withCuts, type Cut } from "./cuts";
 import { finishBy, nextLater, type FinishBy } from "./finish-by";
-import { advance, fold, momentOf, segmentIdAt, withCommand, type Frozen, type Live } from "./fold";
+import { advance, fold, momentOf, segmentIdAt, withCommand, type Live } from "./fold";
+import { freeze, type Frozen } from "./frozen";
 import { audit, auditInput } from "~/core/audit/audit";
 import { positionAt } from "~/core/player/run";
 import { allAtOnce } from "~/core/steps";
@@ -25,7 +26,7 @@ const go = (n: number, from: number, command: Sent["command"], on: string | null
   from,
   command,
 });
-const frozenOf = (session: SessionPlan): Frozen => ({ fold: 1, timeline: compile(session, drillById) });
+const frozenOf = (session: SessionPlan): Frozen => freeze(session, drillById);
 /** A class that has gone so far without anything done to it. */
 const at = (session: SessionPlan, seconds: number): Live =>
   advance(fold(frozenOf(session), [go(1, T0, { do: "go" })]), T0 + seconds * 1000);
@@ -160,12 +161,12 @@ describe("a drill moved later", () => {
     const begun = segments.find((one) => one.block === block && one.item === 0)!.start + 1;
     const live = at(session, begun);
     // With two in it, the one that comes next is the last already.
-    expect(nextLater(live, live.at, { session, drills: drillById })).toBeUndefined();
+    expect(allAtOnce(nextLater(live, live.at, { session, drills: drillById }))).toBeUndefined();
     const more = session.blocks.at(-2)!.items[0];
     const blocks = session.blocks.map((one, b) => (b === block ? { ...one, items: [...one.items, more] } : one));
     const three = { ...session, blocks } as SessionPlan;
     const longer = at(three, begun);
-    const rest = nextLater(longer, longer.at, { session: three, drills: drillById })!;
+    const rest = allAtOnce(nextLater(longer, longer.at, { session: three, drills: drillById }))!;
     const changed = withCommand(longer, go(2, longer.at, rest));
     const order = changed.run.segments.flatMap((one) =>
       one.block === block && one.round === 1 && one.kind === "work" ? [one.item] : [],

@@ -3,7 +3,7 @@ import type { NewRest } from "./commands";
 import type { Live } from "./fold";
 import { ARCS, phasesAt } from "~/core/arc/arcs";
 import type { Arc } from "~/core/arc/schema";
-import { audit, auditInput, PROTECTING } from "~/core/audit/audit";
+import { auditInput, auditInSteps, PROTECTING } from "~/core/audit/audit";
 import { amountOf } from "~/core/dose/amount";
 import { formIn } from "~/core/drills/form";
 import type { Drill } from "~/core/drills/schema";
@@ -18,7 +18,10 @@ import { listWords } from "~/core/wording/words";
 
 export type By = {
   session: SessionPlan;
+  /** The drills as they were handed out: how long they take is by these. */
   drills: (id: string) => Drill | undefined;
+  /** The drills as they are known today, where that is known: what they do to people is by these. */
+  known?: ((id: string) => Drill | undefined) | undefined;
   group?: Group | undefined;
   arc?: Arc | undefined;
 };
@@ -28,8 +31,11 @@ export type FinishBy =
   | { kind: "in time"; endsAt: EpochMs; spare: Seconds }
   /** With what is cut it ends in time. */
   | { kind: "cut"; rest: NewRest; endsAt: EpochMs }
-  /** With all that may be cut it still ends so much too late; what is cut gets it as near as it can. */
-  | { kind: "too late"; by: Seconds; rest: NewRest | undefined; endsAt: EpochMs };
+  /**
+   * With all that may be cut it still ends so much too late; what is cut gets it as near as it can, or as near as could be
+   * worked out while somebody waited.
+   */
+  | { kind: "too late"; by: Seconds; rest: NewRest | undefined; endsAt: EpochMs; hurried: boolean };
 
 /** The least of a part that gets people warm that is never cut. */
 const RAISE: Seconds = 45;
@@ -37,71 +43,122 @@ const RAISE: Seconds = 45;
 /**
  * What has to go so that a class ends by a time: rounds first, then the showing of drills that are known, then the drills that
  * give least, then doses by one step. Never what is being done, with its second side, never the closing, never what warms
- * people up below what it takes, and nothing that would leave a safety finding that was not there.
+ * people up below what it takes, and nothing that would leave a safety finding that was not there. Once `late` says so, what
+ * was found by then is what is answered.
  */
-export function* finishBy(live: Live, at: EpochMs, by: EpochMs, given: By): Steps<FinishBy> {
+export function* finishBy(
+  live: Live,
+  at: EpochMs,
+  by: EpochMs,
+  given: By,
+  late: () => boolean = () => false,
+): Steps<FinishBy> {
   const { session, drills } = given;
   const stands = standing(live, at, session);
   if (!stands) return { kind: "in time", endsAt: at, spare: Math.max(0, (by - at) / 1000) };
   const { here, kept, until } = stands;
   const before: readonly Cut[] = live.cuts;
-  const lasts = (cuts: readonly Cut[]): Seconds =>
-    restAfter(session, [...before, ...cuts], here, drills).reduce((sum, { seconds }) => sum + seconds, 0);
+  const restWith = (cuts: readonly Cut[]) => restAfter(session, [...before, ...cuts], here, drills);
+  const lasts = (cuts: readonly Cut[]): Seconds => restWith(cuts).reduce((sum, { seconds }) => sum + seconds, 0);
   const whole = live.run.segments.slice(kept + 1).reduce((sum, { seconds }) => sum + seconds, 0);
   const room = (by - at) / 1000 - until;
   const endsWith = (rest: Seconds): EpochMs => at + (until + rest) * 1000;
   if (whole <= room + 1e-6) return { kind: "in time", endsAt: endsWith(whole), spare: room - whole };
 
-  const safe = safety(given, before);
+  const safe = yield* safety(given, before);
   let cuts: Cut[] = [];
   let left = lasts(cuts);
+  const saved = new Map<Cut, Seconds>();
   for (const step of [rounds, showing, leastFirst, doses]) {
-    // Each cut once; what is not safe is not asked again in this step.
+    // What is not safe is not asked again in this step.
     const refused = new Set<string>();
-    while (left > room + 1e-6) {
-      const ways = step(given, [...before, ...cuts], here)
-        .filter((cut) => !refused.has(JSON.stringify(cut)))
-        .map((cut) => ({ cut, saves: left - lasts([...cuts, cut]) }))
-        .filter(({ saves }) => saves > 0.5);
-      // As little as is enough; where none is, as much as there is. Where a step has an order of its own it is kept.
-      const enough = ways.filter(({ saves }) => left - saves <= room + 1e-6);
-      const best =
-        step === leastFirst
-          ? ways[0]
-          : (enough.sort((a, b) => a.saves - b.saves)[0] ?? ways.sort((a, b) => b.saves - a.saves)[0]);
-      if (!best) break;
+    while (left > room + 1e-6 && !late()) {
+      const ways = step(given, [...before, ...cuts], here).filter((cut) => !refused.has(JSON.stringify(cut)));
+      if (ways.length === 0) break;
       yield;
-      if (safe([...cuts, best.cut])) {
-        cuts = [...cuts, best.cut];
+      const saves = savedBy(restWith(cuts), restWith([...cuts, ...ways]));
+      const worth = ways.map((cut) => ({ cut, saves: saves(cut) })).filter((one) => one.saves > 0.5);
+      const taken = taking(worth, left - room, step === leastFirst);
+      if (taken.length === 0) break;
+      yield;
+      const kept = yield* safely(taken, cuts, safe, late);
+      for (const cut of taken)
+        if (kept.includes(cut)) saved.set(cut, saves(cut));
+        else refused.add(JSON.stringify(cut));
+      if (kept.length > 0) {
+        cuts = [...cuts, ...kept];
         left = lasts(cuts);
-      } else refused.add(JSON.stringify(best.cut));
+      }
     }
-    if (left <= room + 1e-6) break;
+    if (left <= room + 1e-6 || late()) break;
   }
   // What was cut first may be more than was needed in the end.
   for (const cut of [...cuts]) {
+    if (left > room + 1e-6 || late()) break;
+    // About so much comes back with it: what can't fit is not worked out.
+    if (left + (saved.get(cut) ?? 0) * 0.7 > room) continue;
     const without = cuts.filter((one) => one !== cut);
-    if (left <= room + 1e-6 && lasts(without) <= room + 1e-6) {
-      yield;
-      if (!safe(without)) continue;
-      cuts = without;
-      left = lasts(cuts);
-    }
+    yield;
+    const lastsWithout = lasts(without);
+    if (lastsWithout > room + 1e-6 || !(yield* safe(without))) continue;
+    cuts = without;
+    left = lastsWithout;
   }
   const rest: NewRest = {
     do: "rest",
     after: live.ids[kept]!,
-    segments: restAfter(session, [...before, ...cuts], here, drills),
     words: cutWords(cuts, given),
     cuts: [...before, ...cuts],
     endsBy: by,
   };
   if (left <= room + 1e-6) return { kind: "cut", rest, endsAt: endsWith(left) };
-  return { kind: "too late", by: left - room, rest: cuts.length > 0 ? rest : undefined, endsAt: endsWith(left) };
+  return {
+    kind: "too late",
+    by: left - room,
+    rest: cuts.length > 0 ? rest : undefined,
+    endsAt: endsWith(left),
+    hurried: late(),
+  };
+}
+
+/** How much each of many cuts saves, from how long it takes at each place without any of them and with them all. */
+function savedBy(without: readonly Segment[], withAll: readonly Segment[]): (cut: Cut) => Seconds {
+  const seconds = new Map<string, Seconds>();
+  const add = (segments: readonly Segment[], sign: 1 | -1) => {
+    for (const { block, item, seconds: n } of segments)
+      for (const key of [`${block}`, `${block}.${item}`]) seconds.set(key, (seconds.get(key) ?? 0) + sign * n);
+  };
+  add(without, 1);
+  add(withAll, -1);
+  return (cut) => seconds.get(cut.do === "rounds" ? `${cut.block}` : `${cut.block}.${cut.item}`) ?? 0;
+}
+
+/** Which cuts to make: as little as is enough, where none is enough alone the largest, and so on; or in the order they are in. */
+function taking(ways: readonly { cut: Cut; saves: Seconds }[], toSave: Seconds, inOrder: boolean): Cut[] {
+  const open = inOrder ? [...ways] : [...ways].sort((a, b) => b.saves - a.saves);
+  const taken: Cut[] = [];
+  for (let more = toSave; more > 1e-6 && open.length > 0;) {
+    const enough = open.findLastIndex(({ saves }) => saves >= more - 1e-6);
+    const [one] = open.splice(inOrder || enough < 0 ? 0 : enough, 1);
+    taken.push(one!.cut);
+    more -= one!.saves;
+  }
+  return taken;
+}
+
+/** Those of some cuts that can be made safely, the first first: all at once where that is safe, otherwise in halves. */
+function* safely(wanted: readonly Cut[], made: readonly Cut[], safe: Safe, late: () => boolean): Steps<readonly Cut[]> {
+  if (wanted.length === 0 || late()) return [];
+  if (yield* safe([...made, ...wanted])) return wanted;
+  if (wanted.length === 1) return [];
+  const half = Math.ceil(wanted.length / 2);
+  const first: readonly Cut[] = yield* safely(wanted.slice(0, half), made, safe, late);
+  const then: readonly Cut[] = yield* safely(wanted.slice(half), [...made, ...first], safe, late);
+  return [...first, ...then];
 }
 
 /** The drill that comes next in its block, after the one that follows it: undefined where none does, or where that is not safe. */
-export function nextLater(live: Live, at: EpochMs, by: By): NewRest | undefined {
+export function* nextLater(live: Live, at: EpochMs, by: By): Steps<NewRest | undefined> {
   const { session, drills } = by;
   const stands = standing(live, at, session);
   if (!stands) return undefined;
@@ -114,13 +171,13 @@ export function nextLater(live: Live, at: EpochMs, by: By): NewRest | undefined 
   if (order.indexOf(next.item) >= order.length - 1) return undefined;
   const later: Cut = { do: "later", block: next.block, item: next.item };
   // What comes first may be the way in to what follows it.
-  if (!safety(by, live.cuts)([later])) return undefined;
+  const safe = yield* safety(by, live.cuts);
+  if (!(yield* safe([later]))) return undefined;
   const cuts: Cut[] = [...live.cuts, later];
   const name = nameOf({ session, drills }, next);
   return {
     do: "rest",
     after: live.ids[kept]!,
-    segments: restAfter(session, cuts, here, drills),
     words: `${name} comes later`,
     cuts,
   };
@@ -162,11 +219,15 @@ export const nameOf = (
   return (found && formIn(found, drills)?.name) ?? "A drill";
 };
 
-/** The blocks of the closing: of the last part, or the last block where none says which part it is. */
+/**
+ * The blocks of the closing: of the last part, or the last block where none says which part it is. A session of one block has
+ * none: there the last drill is the closing.
+ */
 export function closingOf({ session, arc }: By): ReadonlySet<number> {
   const last = session.blocks.length - 1;
   const parts = (arc ?? ARCS[session.purpose]).phases;
   const phase = parts.find(({ id }) => id === session.blocks[last]?.phase);
+  if (last === 0) return new Set();
   return new Set(session.blocks.flatMap((block, b) => (b === last || (phase && block.phase === phase.id) ? [b] : [])));
 }
 
@@ -182,12 +243,15 @@ export function coming(by: By, cuts: readonly Cut[], here: Here): { block: numbe
   const closing = closingOf(by);
   const at = cut.blocks.indexOf(here.block);
   const whole = by.session.blocks[here.block]?.sideOrder === "whole-block";
+  const lastOfOne = by.session.blocks.length === 1 ? by.session.blocks[0]!.items.length - 1 : -1;
   return cut.session.blocks.flatMap((block, b) => {
     const original = cut.blocks[b]!;
     if (b < at || closing.has(original)) return [];
     const done = b > at ? -1 : whole ? Infinity : cut.items[b]!.indexOf(here.item);
     return block.items.flatMap((what, i) =>
-      i > done && !what.locked && !what.test ? [{ block: original, item: cut.items[b]![i]!, what }] : [],
+      i > done && !what.locked && !what.test && cut.items[b]![i] !== lastOfOne
+        ? [{ block: original, item: cut.items[b]![i]!, what }]
+        : [],
     );
   });
 }
@@ -246,24 +310,29 @@ const doses: Step = (by, cuts, here) => {
 };
 
 /** Whether changes leave no safety finding that the session did not have. */
-export function safety({ session, drills, group, arc }: By, before: readonly Cut[]): (cuts: readonly Cut[]) => boolean {
-  const found = (cuts: readonly Cut[]) => {
+type Safe = (cuts: readonly Cut[]) => Steps<boolean>;
+
+export function* safety({ session, drills, known = drills, group, arc }: By, before: readonly Cut[]): Steps<Safe> {
+  function* found(cuts: readonly Cut[]): Steps<string[]> {
     const cut = withCuts(session, [...before, ...cuts]);
-    const input = auditInput(cut.session, drills, {
+    const input = auditInput(cut.session, known, {
       ...(group && { group }),
       ...(arc && { arc }),
       offered: [],
     });
+    yield;
     // By rule and drill: the numbers of a finding may change, which drill it is about may not.
-    return audit(input)
+    return (yield* auditInSteps(input))
       .filter(({ rule, severity }) => severity === "stop" || (severity === "warn" && GUARDED.has(rule)))
       .map(({ rule, severity, place }) => {
         const drill = place && `${cut.blocks[place.block]}.${cut.items[place.block]?.[place.item]}`;
         return [rule, severity, drill].join(" ");
       });
+  }
+  const were = new Set(yield* found([]));
+  return function* (cuts) {
+    return (yield* found(cuts)).every((one) => were.has(one));
   };
-  const were = new Set(found([]));
-  return (cuts) => found(cuts).every((one) => were.has(one));
 }
 
 /** What a cut must not bring about, besides what protects people. */

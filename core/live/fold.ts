@@ -1,5 +1,6 @@
-import type { Cut } from "./cuts";
+import { restAfter, type Cut } from "./cuts";
 import { ACTS_ON, type Command, type NewRest, type SegmentId, type Sent, type Swap } from "./commands";
+import type { Frozen } from "./frozen";
 import {
   addTime,
   back,
@@ -17,17 +18,18 @@ import {
   type Run,
 } from "~/core/player/run";
 import { indexAt, momentAt, type Moment } from "~/core/timeline/moment";
-import type { Segment, Timeline } from "~/core/timeline/types";
+import type { Drill } from "~/core/drills/schema";
+import type { Segment } from "~/core/timeline/types";
 import type { EpochMs, Seconds } from "~/core/units";
-
-/** What a class begins with, and never changes. */
-export type Frozen = { fold: number; timeline: Pick<Timeline, "segments" | "totalSeconds"> };
 
 /** A stretch of real time in one segment: how far it went there, or that it was held. */
 export type Ran = { id: SegmentId; from: EpochMs; to: EpochMs; held: boolean };
 
-/** What became of a command: done, or why not. */
-export type Outcome = "done" | "passed" | "nothing";
+/**
+ * What became of a command: done, or why not. One that is to take back what a later change was worked out from does nothing:
+ * that has to be taken back first.
+ */
+export type Outcome = "done" | "passed" | "nothing" | "built on";
 
 type Before = Pick<Live, "run" | "ids" | "lead" | "cuts" | "endsBy" | "released" | "swaps"> & { at: EpochMs };
 
@@ -39,6 +41,7 @@ export type Swaps = Readonly<Record<string, Pick<Swap, "drill" | "level" | "dose
  * timeline and the commands’ own times; when one arrived plays no part.
  */
 export type Live = {
+  of: Frozen;
   at: EpochMs;
   /** The newest command in it. */
   n: number;
@@ -60,14 +63,18 @@ export type Live = {
   outcomes: Readonly<Record<number, Outcome>>;
   /** How things stood when each command took effect. */
   before: Readonly<Record<number, Before>>;
+  /** What was done to it, and which of it was taken back. */
+  sent: readonly Sent[];
+  takenBack: ReadonlySet<number>;
 };
 
 /** A class before its first command. */
-export const beginning = ({ timeline }: Frozen): Live => ({
+export const beginning = (of: Frozen): Live => ({
+  of,
   at: -Infinity,
   n: 0,
-  run: readyRun(timeline),
-  ids: timeline.segments.map((_, i) => String(i)),
+  run: readyRun(of.timeline),
+  ids: of.timeline.segments.map((_, i) => String(i)),
   lead: "clock",
   released: undefined,
   cuts: [],
@@ -78,6 +85,8 @@ export const beginning = ({ timeline }: Frozen): Live => ({
   ran: [],
   outcomes: {},
   before: {},
+  sent: [],
+  takenBack: new Set(),
 });
 
 /** A class with these commands, in the order of their numbers, as it is when the last of them takes effect. */
@@ -87,26 +96,29 @@ export const fold = (frozen: Frozen, commands: readonly Sent[]): Live =>
 /** The class with one command more: the next by number. */
 export function withCommand(live: Live, sent: Sent): Live {
   const here = advance(live, sent.from);
-  const before: Before = {
-    run: here.run,
-    ids: here.ids,
-    lead: here.lead,
-    cuts: here.cuts,
-    swaps: here.swaps,
-    endsBy: here.endsBy,
-    released: here.released,
-    at: sent.from,
-  };
   const [next, outcome] = carriedOut(here, sent);
   const ended = next.run.state === "finished" && next.over === undefined;
   return {
     ...next,
     n: sent.n,
     ...(ended && { over: sent.from }),
-    outcomes: { ...here.outcomes, [sent.n]: outcome },
-    before: { ...here.before, [sent.n]: before },
+    // What is worked out anew without a command that was taken back has new outcomes.
+    outcomes: { ...next.outcomes, [sent.n]: outcome },
+    before: { ...next.before, [sent.n]: standingOf(here, sent.from) },
+    sent: [...here.sent, sent],
   };
 }
+
+const standingOf = ({ run, ids, lead, cuts, swaps, endsBy, released }: Live, at: EpochMs): Before => ({
+  run,
+  ids,
+  lead,
+  cuts,
+  swaps,
+  endsBy,
+  released,
+  at,
+});
 
 /** The class some time later, with nothing done to it. Never goes back: an earlier moment leaves it as it is. */
 export function advance(live: Live, to: EpochMs): Live {
@@ -173,10 +185,11 @@ function carriedOut(live: Live, { n, on, from, command }: Sent): [Live, Outcome]
   if (live.run.state === "finished" && command.do !== "undo") return [live, "nothing"];
   if (ACTS_ON.has(command.do) && on !== segmentIdAt(live, from)) return [live, "passed"];
   const changed = apply(live, command, n, from);
-  return changed === "passed" ? [live, "passed"] : [changed, changed === live ? "nothing" : "done"];
+  if (typeof changed === "string") return [live, changed];
+  return [changed, changed === live ? "nothing" : "done"];
 }
 
-function apply(live: Live, command: Command, n: number, at: EpochMs): Live | "passed" {
+function apply(live: Live, command: Command, n: number, at: EpochMs): Live | "passed" | "built on" {
   const { run } = live;
   const to = (next: Run): Live => (next === run ? live : { ...live, run: next });
   switch (command.do) {
@@ -207,15 +220,15 @@ function apply(live: Live, command: Command, n: number, at: EpochMs): Live | "pa
     case "rest":
       return withRest(live, command, n, at);
     case "swap": {
-      const next = withRest(live, command, n, at);
       const { block, item } = command.at;
       const { drill, level, dose } = command;
+      const next = withRest(live, command, n, at, drill);
       return next === "passed"
         ? next
         : { ...next, swaps: { ...live.swaps, [`${block}.${item}`]: { drill, level, dose } } };
     }
     case "undo":
-      return undone(live, command.of, at);
+      return live.of.fold < 2 ? allUndone(live, command.of, at) : undone(live, command.of, at);
     case "end":
       return to(stop(run, at));
     default:
@@ -240,16 +253,32 @@ function repeated(live: Live, n: number, at: EpochMs): Live {
   return { ...live, run: next, ids: ids.toSpliced(place, 0, `${n}r`), released: `${n}r` };
 }
 
-/** All after a segment becomes what is carried. Where the class is past that segment, it comes too late. */
-function withRest(
-  live: Live,
-  { after, segments, cuts, endsBy }: Omit<NewRest, "do">,
-  n: number,
-  at: EpochMs,
-): Live | "passed" {
+/** What comes of each change of what is still to come: a device folds its commands many times a second. */
+const restsOf = new WeakMap<Frozen, WeakMap<object, Segment[]>>();
+
+function restOf(live: Live, change: Omit<NewRest, "do">, after: Segment, brought?: Drill): Segment[] | undefined {
+  const { of, swaps } = live;
+  if (change.segments) return change.segments;
+  if (!change.cuts) return undefined;
+  const known = restsOf.get(of) ?? new WeakMap<object, Segment[]>();
+  restsOf.set(of, known);
+  const before = known.get(change);
+  if (before) return before;
+  const swapped = new Map(Object.values(swaps).map(({ drill }) => [drill.id, drill]));
+  if (brought) swapped.set(brought.id, brought);
+  const rest = restAfter(of.session, change.cuts, after, (id) => of.drills(id) ?? swapped.get(id));
+  known.set(change, rest);
+  return rest;
+}
+
+/** All after a segment becomes what is changed of it. Where the class is past that segment, it comes too late. */
+function withRest(live: Live, change: Omit<NewRest, "do">, n: number, at: EpochMs, brought?: Drill): Live | "passed" {
   const { run, ids } = live;
+  const { after, cuts, endsBy } = change;
   const last = ids.indexOf(after);
   if (last < 0 || indexAt(run.segments, positionAt(run, at)) > last) return "passed";
+  const segments = restOf(live, change, run.segments[last]!, brought);
+  if (!segments) return "passed";
   const kept = run.segments.slice(0, last + 1);
   const start = kept.at(-1)!.start + kept.at(-1)!.seconds;
   const first = segments[0]?.start ?? 0;
@@ -276,10 +305,8 @@ function laidAt(segment: Segment, by: Seconds): Segment {
     : moved;
 }
 
-/** The segments and the place as they were when a command took effect; time goes on from there. */
-function undone(live: Live, of: number, at: EpochMs): Live {
-  const was = live.before[of];
-  if (!was) return live;
+/** A class as it stood when a command took effect; time goes on from there. */
+function asBefore(live: Live, was: Before, at: EpochMs): Live {
   const position = positionAt(was.run, was.at);
   const run: Run = {
     ...was.run,
@@ -287,17 +314,49 @@ function undone(live: Live, of: number, at: EpochMs): Live {
     counted: position,
     done: live.run.done,
   };
-  return {
-    ...live,
-    run,
-    ids: was.ids,
-    lead: was.lead,
-    cuts: was.cuts,
-    swaps: was.swaps,
-    endsBy: was.endsBy,
-    released: was.released,
-    over: undefined,
-  };
+  const { ids, lead, cuts, swaps, endsBy, released } = was;
+  return { ...live, run, ids, lead, cuts, swaps, endsBy, released, over: undefined };
+}
+
+/** By the first fold, all that was done after it is taken back, too. */
+function allUndone(live: Live, of: number, at: EpochMs): Live {
+  const was = live.before[of];
+  return was ? asBefore(live, was, at) : live;
+}
+
+/** What moves nobody to another place: taken back, the class stays where it is. */
+const STAYS: ReadonlySet<Command["do"]> = new Set(["more", "lead", "rest", "swap"]);
+
+/**
+ * The class without one command. What was done after it, by whomever, is done again without it: what acted on a place where the
+ * class is not any more has passed. A change that a later one was worked out from can't be taken back before that.
+ */
+function undone(live: Live, of: number, at: EpochMs): Live | "built on" {
+  const was = live.before[of];
+  const what = live.sent.find(({ n }) => n === of)?.command;
+  if (!was || !what || what.do === "undo" || live.outcomes[of] !== "done" || live.takenBack.has(of)) return live;
+  const after = live.sent.filter(
+    ({ n, command }) => n > of && command.do !== "undo" && live.outcomes[n] === "done" && !live.takenBack.has(n),
+  );
+  const changes = (command: Command) => command.do === "rest" || command.do === "swap";
+  if (changes(what) && after.some(({ command }) => changes(command))) return "built on";
+  const takenBack = new Set(live.takenBack).add(of);
+  // Where it moved the class, or held it, time goes on from where it stood then; otherwise it has gone on since.
+  const stays = STAYS.has(what.do) && was.run.state === "running";
+  let next: Live = { ...asBefore(live, was, stays ? was.at : at), at: stays ? was.at : at, takenBack };
+  const outcomes = { ...live.outcomes };
+  const before = { ...live.before };
+  for (const one of after) {
+    const from = stays ? Math.max(one.from, was.at) : at;
+    const here = advance(next, from);
+    before[one.n] = standingOf(here, from);
+    const [then, outcome] = carriedOut(here, { ...one, from });
+    outcomes[one.n] = outcome;
+    next = { ...then, ...(then.run.state === "finished" && then.over === undefined && { over: from }) };
+  }
+  next = advance(next, at);
+  // What has really run stays as it ran.
+  return { ...next, at, ran: live.ran, outcomes, before };
 }
 
 /** The moment of a class, as the player shows it; undefined before it has any segment. */

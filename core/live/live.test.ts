@@ -1,7 +1,9 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { type Command, type Sent } from "./commands";
-import { advance, beginsDrill, fold, momentOf, promiseOf, segmentIdAt, withCommand, type Frozen } from "./fold";
+import { advance, beginsDrill, fold, momentOf, promiseOf, segmentIdAt, withCommand } from "./fold";
+import { restAfter, type Cut } from "./cuts";
+import { freeze } from "./frozen";
 import { inOrder, mergeApart, takesEffect, withArrived, type PressedApart } from "./merge";
 import * as run from "~/core/player/run";
 import { itemOf, newSession } from "~/core/session/start";
@@ -14,7 +16,7 @@ const session = newSession({ title: "A", purpose: "before-training" }, [
   { title: "Two", rounds: 1, items: [drill("squat-free")] },
 ] as never);
 const timeline = compile(session, drillById);
-const frozen: Frozen = { fold: 1, timeline };
+const frozen = freeze(session, drillById);
 const T0 = 1_800_000_000_000;
 
 /** Commands from what was done when, in milliseconds from the beginning; what they act on is where the class is then. */
@@ -145,13 +147,25 @@ describe("a class", () => {
         const before = advance(fold(frozen, sent.slice(0, -1)), of.from);
         if (before.run.state === "finished") return;
         const at = of.from + 4000;
-        const undone = withCommand(fold(frozen, sent), {
+        const whole = fold(frozen, sent);
+        const undone = withCommand(whole, {
           ...of,
           n: of.n + 1,
           key: "u",
           from: at,
           command: { do: "undo", of: of.n },
         });
+        if (whole.outcomes[of.n] !== "done") {
+          expect(undone.outcomes[of.n + 1]).toBe("nothing");
+          return;
+        }
+        if (of.command.do === "more" && before.run.state === "running") {
+          // Nobody was moved by it: the class is where it would be without it.
+          const without = advance(before, at);
+          expect(undone.run.segments).toEqual(without.run.segments);
+          expect(run.positionAt(undone.run, at)).toBeCloseTo(run.positionAt(without.run, at), 6);
+          return;
+        }
         expect(undone.run.segments).toEqual(before.run.segments);
         expect(undone.ids).toEqual(before.ids);
         expect(undone.run.state).toBe(before.run.state);
@@ -165,6 +179,112 @@ describe("a class", () => {
       }),
       { numRuns: 150 },
     );
+  });
+  it("is without one command as if it had never been, whatever others did after it", () => {
+    fc.assert(
+      fc.property(acts(plain), acts(plain), fc.constantFrom(15, 30), (first, then, seconds) => {
+        const list = [[0, { do: "go" }], ...first] as [number, Command][];
+        const from = list.at(-1)![0] + 100;
+        const later = then.map(([ms, command]) => [from + 200 + ms, command] as const);
+        const sent = sentOf([...list, [from, { do: "more", seconds: seconds }], ...later]);
+        const of = list.length + 1;
+        if (advance(fold(frozen, sent.slice(0, of - 1)), sent[of - 1]!.from).run.state !== "running") return;
+        const all = fold(frozen, sent);
+        if (all.outcomes[of] !== "done") return;
+        const at = sent.at(-1)!.from + 3000;
+        const undone = withCommand(all, { ...sent[0]!, n: sent.length + 1, from: at, command: { do: "undo", of } });
+        const without = advance(
+          fold(
+            frozen,
+            sent.filter(({ n }) => n !== of && !(n > of && all.outcomes[n] !== "done")),
+          ),
+          at,
+        );
+        expect(undone.run.segments).toEqual(without.run.segments);
+        expect(undone.run.state).toBe(without.run.state);
+        expect(run.positionAt(undone.run, at)).toBeCloseTo(run.positionAt(without.run, at), 5);
+        expect(undone.ids).toEqual(without.ids);
+      }),
+      { numRuns: 150 },
+    );
+  });
+  it("keeps what somebody else did after what is taken back", () => {
+    const held = (undo: number) =>
+      fold(
+        frozen,
+        sentOf([
+          [0, { do: "go" }],
+          [20_000, { do: "more", seconds: 30 }],
+          [22_000, { do: "hold" }],
+          [25_000, { do: "undo", of: undo }],
+        ]),
+      );
+    // The other’s hold stays, and the time that was added goes.
+    expect(held(2).run.state).toBe("paused");
+    expect(run.positionAt(held(2).run, T0 + 25_000)).toBeCloseTo(22, 6);
+    expect(held(2).run.total).toBeCloseTo(timeline.totalSeconds, 6);
+    // The hold taken back, the time that was added stays.
+    expect(held(3).run.state).toBe("running");
+    expect(held(3).run.total).toBeCloseTo(timeline.totalSeconds + 30, 6);
+    // Each once: again it does nothing.
+    const twice = withCommand(held(2), {
+      ...sentOf([[0, { do: "go" }]])[0]!,
+      n: 5,
+      from: T0 + 26_000,
+      command: { do: "undo", of: 2 },
+    });
+    expect(twice.outcomes[5]).toBe("nothing");
+    expect(twice.run.state).toBe("paused");
+  });
+  it("does not take back what a later change was worked out from, before that is", () => {
+    const rest = (cuts: Cut[]): Command => ({ do: "rest", after: "0", words: "w", cuts });
+    const [one, two]: Cut[] = [
+      { do: "showing", block: 1, item: 0, seconds: 0 },
+      { do: "rounds", block: 0, rounds: 1 },
+    ];
+    const acts: [number, Command][] = [
+      [0, { do: "go" }],
+      [1000, rest([one!])],
+      [1500, rest([one!, two!])],
+      [1700, { do: "undo", of: 2 }],
+      [1800, { do: "undo", of: 3 }],
+      [1900, { do: "undo", of: 2 }],
+    ];
+    const live = fold(frozen, sentOf(acts));
+    expect(live.outcomes).toMatchObject({ 2: "done", 3: "done", 4: "built on", 5: "done", 6: "done" });
+    expect(live.cuts).toEqual([]);
+    expect(live.run.total).toBeCloseTo(timeline.totalSeconds, 6);
+  });
+  it("takes back all after it in a class that began with the first fold", () => {
+    const first = freeze(session, drillById, 1);
+    const live = fold(
+      first,
+      sentOf([
+        [0, { do: "go" }],
+        [20_000, { do: "more", seconds: 30 }],
+        [22_000, { do: "hold" }],
+        [25_000, { do: "undo", of: 2 }],
+      ]),
+    );
+    expect(live.run.state).toBe("running");
+    expect(run.positionAt(live.run, T0 + 25_000)).toBeCloseTo(20, 6);
+  });
+  it("works out what comes after a change the same as if it were carried", () => {
+    const cuts: Cut[] = [{ do: "rounds", block: 0, rounds: 1 }];
+    const segments = restAfter(session, cuts, timeline.segments[0]!, drillById);
+    const of = (command: Command) =>
+      fold(
+        frozen,
+        sentOf([
+          [0, { do: "go" }],
+          [500, command],
+        ]),
+      );
+    const worked = of({ do: "rest", after: "0", words: "", cuts });
+    expect(worked.run.segments).toEqual(of({ do: "rest", after: "0", words: "", cuts, segments }).run.segments);
+    expect(worked.run.total).toBeLessThan(timeline.totalSeconds - 20);
+    // With neither nothing is changed.
+    expect(of({ do: "rest", after: "0", words: "" }).outcomes[2]).toBe("passed");
   });
   it("moves one step when two press next at the same time, and says why the other did nothing", () => {
     const [go, first] = sentOf([

@@ -1,6 +1,7 @@
 import { describe, expect, it } from "vitest";
 import type { Command, Sent } from "./commands";
-import { advance, fold, segmentIdAt, type Frozen, type Live } from "./fold";
+import { advance, fold, segmentIdAt, type Live } from "./fold";
+import { freeze } from "./frozen";
 import { logOf, observedOf, pacesOf, passagesOf, shareRun, skippedOf } from "./log";
 import { USUAL_PACE } from "~/core/dose/pace";
 import { itemOf, newSession } from "~/core/session/start";
@@ -24,7 +25,7 @@ const session = newSession({ title: "A", purpose: "before-training" }, [
   },
 ] as never);
 const timeline = compile(session, drillById);
-const frozen: Frozen = { fold: 1, timeline };
+const frozen = freeze(session, drillById);
 const T0 = 1_800_000_000_000;
 const work = timeline.segments.reduce((sum, one) => sum + (one.kind === "work" ? one.seconds : 0), 0);
 
@@ -156,15 +157,10 @@ describe("what a class says of its group’s pace", () => {
     expect(alone.kinds.sides?.planned.length ?? 0).toBe(n - 1);
   });
   it("is against the usual pace, whatever the session plans with", () => {
-    const slow = compile(
-      { ...session, pace: { ...session.pace, switchSides: 9, moveBase: 6, moveStep: 4 } },
-      drillById,
-    );
+    const slow = freeze({ ...session, pace: { ...session.pace, switchSides: 9, moveBase: 6, moveStep: 4 } }, drillById);
     const live = advance(
-      fold({ fold: 1, timeline: slow }, [
-        { n: 1, key: "k", by: "c", seen: 0, on: null, from: T0, command: { do: "go" } },
-      ]),
-      T0 + slow.totalSeconds * 1000 + 1000,
+      fold(slow, [{ n: 1, key: "k", by: "c", seen: 0, on: null, from: T0, command: { do: "go" } }]),
+      T0 + slow.timeline.totalSeconds * 1000 + 1000,
     );
     const { kinds } = pacesOf(live, []);
     expect(kinds.sides!.planned.every((one) => one === USUAL_PACE.switchSides)).toBe(true);

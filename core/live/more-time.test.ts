@@ -4,6 +4,7 @@ import type { Sent } from "./commands";
 import { withCuts } from "./cuts";
 import { finishBy } from "./finish-by";
 import { advance, fold, momentOf, withCommand, type Live } from "./fold";
+import { freeze } from "./frozen";
 import { moreTime } from "./more-time";
 import { swapTo, swapWays } from "./swap";
 import { audit, auditInput, PROTECTING } from "~/core/audit/audit";
@@ -23,10 +24,7 @@ const go = (n: number, from: number, command: Sent["command"]): Sent => ({
   ...{ n, key: `k${n}`, by: "", seen: n - 1, on: null, from, command },
 });
 const at = (session: SessionPlan, seconds: number): Live =>
-  advance(
-    fold({ fold: 1, timeline: compile(session, drillById) }, [go(1, T0, { do: "go" })]),
-    T0 + Math.round(seconds) * 1000,
-  );
+  advance(fold(freeze(session, drillById), [go(1, T0, { do: "go" })]), T0 + Math.round(seconds) * 1000);
 const left = (live: Live): number => live.run.total - positionAt(live.run, live.at);
 const stops = (session: SessionPlan) =>
   audit(auditInput(session, drillById)).filter(
@@ -98,12 +96,12 @@ describe("another drill in place of the next", () => {
           const live = at(session, share * compile(session, drillById).totalSeconds);
           const group = groupOf(...areas);
           const by = { session, drills: drillById, group, offered: DRILLS };
-          const found = swapWays(live, live.at, by);
+          const found = allAtOnce(swapWays(live, live.at, by));
           for (const way of found?.ways ?? [])
             for (const person of group.people)
               expect(spares(way.drill, way.level, allProtections(person, {}))).toBe(true);
           const way = found?.ways[0];
-          const swap = way && swapTo(live, live.at, way, by);
+          const swap = way && allAtOnce(swapTo(live, live.at, way, by));
           if (!swap) return;
           swaps++;
           const then = withCommand(live, go(2, live.at, swap));
@@ -122,7 +120,7 @@ describe("another drill in place of the next", () => {
           expect(back.swaps).toEqual({});
           expect(back.run.total).toBe(live.run.total);
           // Once is enough: what was swapped in is not swapped again.
-          expect(swapWays(then, then.at, by)).toBeUndefined();
+          expect(allAtOnce(swapWays(then, then.at, by))).toBeUndefined();
         },
       ),
       { numRuns: 40 },
@@ -137,8 +135,8 @@ describe("another drill in place of the next", () => {
       .flatMap(({ session, live }) => {
         const own = new Set(session.blocks.flatMap(({ items }) => items.map(({ drill }) => drill)));
         const by = { session, drills: drillById, offered: DRILLS };
-        const way = swapWays(live, live.at, by)?.ways.find(({ drill }) => !own.has(drill.id));
-        return way && left(live) > 400 ? [{ session, live, swap: swapTo(live, live.at, way, by)! }] : [];
+        const way = allAtOnce(swapWays(live, live.at, by))?.ways.find(({ drill }) => !own.has(drill.id));
+        return way && left(live) > 400 ? [{ session, live, swap: allAtOnce(swapTo(live, live.at, way, by))! }] : [];
       })[0]!;
     const { session, live } = found;
     const then = withCommand(live, go(2, live.at, found.swap));

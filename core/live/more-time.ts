@@ -17,9 +17,15 @@ const WORTH_USING: Seconds = 10;
 /**
  * What a class does with time it did not know it had, so that it ends by then: what was cut comes back, then a block goes round
  * once more, then doses go up by a step, inside their bounds. Never the closing, and nothing that would leave a safety finding
- * that was not there.
+ * that was not there. Once `late` says so, what was found by then is what is answered.
  */
-export function* moreTime(live: Live, at: EpochMs, by: EpochMs, given: By): Steps<MoreTime> {
+export function* moreTime(
+  live: Live,
+  at: EpochMs,
+  by: EpochMs,
+  given: By,
+  late: () => boolean = () => false,
+): Steps<MoreTime> {
   const { session, drills } = given;
   const stands = standing(live, at, session);
   if (!stands) return undefined;
@@ -32,36 +38,38 @@ export function* moreTime(live: Live, at: EpochMs, by: EpochMs, given: By): Step
   if (room - left < WORTH_USING) return undefined;
   const back: Cut[] = [];
   const more: Cut[] = [];
-  const fits = (next: readonly Cut[]): boolean => {
+  const safe = yield* safety(given, []);
+  function* fits(next: readonly Cut[]): Steps<boolean> {
     const seconds = lasts(next);
     if (seconds > room + 1e-6 || seconds <= left + 0.5) return false;
     // What is put back was safe as it was handed out; the rest is looked over.
-    if (!safety(given, [])(next)) return false;
+    if (!(yield* safe(next))) return false;
     cuts = next;
     left = seconds;
     return true;
-  };
+  }
   // What went last comes back first.
   for (const cut of [...live.cuts].reverse()) {
     if (cut.do === "later" || cut.do === "swap") continue;
+    if (late()) break;
     yield;
-    if (fits(cuts.filter((one) => one !== cut))) back.push(cut);
+    if (yield* fits(cuts.filter((one) => one !== cut))) back.push(cut);
   }
   for (const cut of roundsMore(given, cuts, here)) {
+    if (late()) break;
     yield;
-    if (fits([...cuts, cut])) more.push(cut);
+    if (yield* fits([...cuts, cut])) more.push(cut);
   }
   for (const cut of dosesMore(given, cuts, here)) {
-    if (room - left < 1) break;
+    if (room - left < 1 || late()) break;
     yield;
-    if (fits([...cuts, cut])) more.push(cut);
+    if (yield* fits([...cuts, cut])) more.push(cut);
   }
   if (back.length + more.length === 0) return undefined;
   return {
     rest: {
       do: "rest",
       after: live.ids[kept]!,
-      segments: restAfter(session, cuts, here, drills),
       words: moreWords(back, more, given),
       cuts: [...cuts],
       endsBy: by,

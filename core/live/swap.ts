@@ -1,4 +1,4 @@
-import { restAfter, type Cut } from "./cuts";
+import type { Cut } from "./cuts";
 import { nameOf, safety, standing, type By } from "./finish-by";
 import type { Swap } from "./commands";
 import type { Live } from "./fold";
@@ -11,10 +11,13 @@ import { fallbacksFor } from "~/core/group/fallback";
 import { allProtections } from "~/core/group/protect";
 import type { Item } from "~/core/session/schema";
 import type { LevelName } from "~/core/vocabulary/levels";
+import type { Steps } from "~/core/steps";
 import type { EpochMs } from "~/core/units";
 
 /** What could be done in place of the drill that comes next. */
 export type SwapWay = { drill: Drill; level: LevelName };
+
+type Place = { block: number; item: number };
 
 /** So many are offered. */
 const OFFERED = 6;
@@ -35,14 +38,14 @@ function nextOf(live: Live, at: EpochMs, { session }: By) {
  * What could be done in place of what comes next, the nearest first: no harder than it, in the same time, with the kit of the
  * place, and right for everybody of the group, whatever they protect.
  */
-export function swapWays(
+export function* swapWays(
   live: Live,
   at: EpochMs,
   by: By & { offered: readonly Drill[] },
-): { of: string; ways: SwapWay[] } | undefined {
+): Steps<{ of: string; place: Place; ways: SwapWay[] } | undefined> {
   const next = nextOf(live, at, by);
   if (!next || next.swapped || next.item.test) return undefined;
-  const { session, drills, group, offered } = by;
+  const { session, drills, known = drills, group, offered } = by;
   const everybody = group
     ? alikeIn({ ...group, people: group.people.map(({ choices: _, ...one }) => one) }).flatMap(
         ({ protections }) => protections,
@@ -51,50 +54,49 @@ export function swapWays(
   const own = allProtections({ areas: [] }, group?.setting ?? {});
   const { rounds } = session.blocks[next.place.block]!;
   const ways: SwapWay[] = [];
+  yield;
   for (const way of fallbacksFor(next.item, [...own, ...everybody], {
-    drills,
+    drills: known,
     offered,
     pace: session.pace,
     group,
     rounds,
   })) {
     if (ways.length >= OFFERED) break;
-    if (made(live, next, way, by)) ways.push(way);
+    if (yield* made(live, next, way, by)) ways.push(way);
   }
-  return { of: nameOf({ session, drills }, next.place), ways };
+  return { of: nameOf({ session, drills }, next.place), place: next.place, ways };
 }
 
 /** The command that does it; undefined where what comes next is another drill by now, or it would not be safe. */
-export function swapTo(
+export function* swapTo(
   live: Live,
   at: EpochMs,
   way: SwapWay,
   by: By & { offered: readonly Drill[] },
-): Swap | undefined {
+): Steps<Swap | undefined> {
   const next = nextOf(live, at, by);
-  const known = swapWays(live, at, by)?.ways.some(
-    ({ drill, level }) => drill.id === way.drill.id && level === way.level,
-  );
-  return next && known ? made(live, next, way, by) : undefined;
+  const found = yield* swapWays(live, at, by);
+  const known = found?.ways.some(({ drill, level }) => drill.id === way.drill.id && level === way.level);
+  return next && known ? yield* made(live, next, way, by) : undefined;
 }
 
-function made(
+function* made(
   live: Live,
   next: NonNullable<ReturnType<typeof nextOf>>,
   { drill, level }: SwapWay,
   by: By,
-): Swap | undefined {
-  const { session } = by;
+): Steps<Swap | undefined> {
   const dose = doseFor(next.item, drill, level, by);
   if (!dose) return undefined;
   const cut: Cut = { do: "swap", ...next.place, drill: drill.id, level, dose };
   const cuts = [...live.cuts, cut];
-  const drills = (id: string) => (id === drill.id ? (by.drills(id) ?? drill) : by.drills(id));
-  if (!safety({ ...by, drills }, live.cuts)([cut])) return undefined;
+  const known = (id: string) => (by.known ?? by.drills)(id) ?? (id === drill.id ? drill : undefined);
+  const safe = yield* safety({ ...by, known }, live.cuts);
+  if (!(yield* safe([cut]))) return undefined;
   return {
     do: "swap",
     after: live.ids[next.kept]!,
-    segments: restAfter(session, cuts, next.here, drills),
     words: `${drill.name} in place of ${nameOf(by, next.place)}`,
     cuts,
     at: next.place,

@@ -68,8 +68,9 @@ function outside(): string[] {
 
 function buildServer(folder: string): void {
   buildSync({
-    entryPoints: [`${ROOT}/scripts/serve-only.ts`],
-    outfile: serverOf(folder),
+    entryPoints: { serve: `${ROOT}/scripts/serve-only.ts`, work: `${ROOT}/app/server/work/in-thread.ts` },
+    outdir: folder,
+    outExtension: { ".js": ".mjs" },
     bundle: true,
     platform: "node",
     format: "esm",

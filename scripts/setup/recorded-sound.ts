@@ -4,7 +4,7 @@ import { editionDrills, type Edition } from "~/core/edition/edition";
 import { FOLD, type Sent } from "~/core/live/commands";
 import { fold } from "~/core/live/fold";
 import { callsOf, type Call } from "~/core/player/calls";
-import { compile } from "~/core/timeline/compile";
+import { freeze } from "~/core/live/frozen";
 import type { EpochMs } from "~/core/units";
 import type { Db } from "~/db/client";
 import { edition, liveClass, liveCommand } from "~/db/schema";
@@ -85,8 +85,7 @@ export async function callsOfClass(db: Db, id: string): Promise<ClassCall[]> {
     .where(eq(liveClass.id, id));
   const doc = row!.doc as Edition;
   const drills = editionDrills(doc);
-  const timeline = compile(doc.session, drills);
-  const { run } = fold({ fold: FOLD, timeline }, commands as unknown as Sent[]);
+  const { run } = fold(freeze(doc.session, drills), commands as unknown as Sent[]);
   return callsOf(run.segments, run.total, (block, item) => ({
     name: drills(doc.session.blocks[block]!.items[item]!.drill)!.name,
     cues: [],

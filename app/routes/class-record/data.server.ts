@@ -7,7 +7,7 @@ import { editionDrills } from "~/core/edition/edition";
 import { advance, fold } from "~/core/live/fold";
 import { logOf, pacesOf, PACE_KINDS, skippedOf } from "~/core/live/log";
 import { KIND_WORDS } from "~/core/live/learnt";
-import { compile } from "~/core/timeline/compile";
+import { freeze } from "~/core/live/frozen";
 import type { Club } from "~/db/clubs";
 import { editionOf } from "~/db/links";
 import { listCommands } from "~/db/live";
@@ -31,8 +31,9 @@ export async function recordPage(club: Club, classId: string | undefined) {
   ]);
   const { session } = edition;
   const drills = editionDrills(edition);
-  const timeline = compile(session, drills);
-  const live = advance(fold({ fold: found.fold, timeline }, commands), found.endedAt?.getTime() ?? now());
+  const frozen = freeze(session, drills, found.fold);
+  const { timeline } = frozen;
+  const live = advance(fold(frozen, commands), found.endedAt?.getTime() ?? now());
   const nameAt = ({ block, item }: { block: number; item: number }) => {
     const set = session.blocks[block]?.items[item];
     return (set && formIn(set, drills)?.name) ?? "A drill";

@@ -14,11 +14,11 @@ import { runningFor } from "~/db/live";
 import { tellPeople } from "~/db/live-people";
 
 /** The class a device can join; with its edition, where that is another than the link’s. */
-export type Running = { id: string; edition: Edition | undefined };
+export type Running = { id: string; fold: number; edition: Edition | undefined };
 
-async function running(found: LinkFound): Promise<{ id: string; editionId: string } | undefined> {
+async function running(found: LinkFound): Promise<{ id: string; fold: number; editionId: string } | undefined> {
   const one = await runningFor(getServices().db, found.club, { editionId: found.edition.id, groupId: found.groupId });
-  return one && { id: one.id, editionId: one.editionId };
+  return one && { id: one.id, fold: one.fold, editionId: one.editionId };
 }
 
 /** Whether the group’s class is running, for whoever holds one of its links. */
@@ -47,6 +47,6 @@ export async function action({ request, params, context }: Route.ActionArgs) {
       ? undefined
       : await editionOf(getServices().db, { club: found.club, edition: { id: one.editionId } });
   await tellPeople(getServices().db, found.club, one.id);
-  const joined: Running = { id: one.id, edition: other && { ...other, session: withoutNotes(other.session) } };
+  const joined: Running = { id: one.id, fold: one.fold, edition: other && { ...other, session: withoutNotes(other.session) } };
   return Response.json(joined, { headers: { "cache-control": "no-store", ...(cookie && { "set-cookie": cookie }) } });
 }

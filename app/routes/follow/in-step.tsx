@@ -40,7 +40,7 @@ type Props = {
 /** The class on one’s own phone: the same drill, side and second as everybody, in one’s own version. Nothing here changes it for others. */
 export function InStep({ token, joined, edition, person, look, unsent, onLeave, onOver }: Props) {
   const own = joined.edition ?? edition;
-  const { frozen, facts: asHandedOut } = useEdition(own);
+  const { frozen, facts: asHandedOut } = useEdition(own, joined.fold);
   const { mine: given, state: mineState } = useMine(token, person.athleteId, {
     classId: joined.id,
     other: joined.edition !== undefined,

@@ -1,16 +1,16 @@
 import { createHash } from "node:crypto";
-import { setImmediate } from "node:timers/promises";
 import { notHere } from "~/app/server/coach.server";
 import { chosenFor } from "~/app/server/chosen";
-import { drillsOf } from "~/app/server/drills.server";
-import { inTurns } from "~/app/server/in-turns";
+import { drillsNamed } from "~/app/server/drills.server";
 import { getServices } from "~/app/server/services.server";
-import { auditInput, auditInSteps, keyOf } from "~/core/audit/audit";
+import { still, work } from "~/app/server/work/work.server";
+import { keyOf } from "~/core/audit/audit";
 import { lacksCautions } from "~/core/drills/start";
 import type { Drill } from "~/core/drills/schema";
 import { cautionsOf, makeEdition, withoutNotes } from "~/core/edition/edition";
 import type { SessionPlan } from "~/core/session/schema";
 import { compile } from "~/core/timeline/compile";
+import { lookupOf } from "~/library";
 import type { Club } from "~/db/clubs";
 import { listArcs } from "~/db/arcs";
 import { arcWith } from "~/core/arc/own";
@@ -41,18 +41,15 @@ export async function lookOver(
   const groupId = whom === undefined ? setting.groupId : whom;
   if (groupId !== null && !groups.some((one) => one.id === groupId))
     throw notHere("There is no such group among yours.");
-  const drills = await drillsOf(club, [doc, ...also]);
+  const named = await drillsNamed(club, [doc, ...also]);
+  const drills = lookupOf(named);
   needDrills(doc, drills);
-  await setImmediate();
-  const found = await inTurns(
-    auditInSteps(
-      auditInput(doc, drills, {
-        demand: undefined,
-        group: chosenFor(groups, { ...setting, groupId }),
-        arc: arcWith(doc.purpose, arcs[doc.purpose]),
-      }),
-    ),
-  );
+  const found = await work(club, "audit", {
+    session: doc,
+    named: named.map(still),
+    group: chosenFor(groups, { ...setting, groupId }),
+    arc: arcWith(doc.purpose, arcs[doc.purpose]),
+  });
   // What was accepted was accepted for those it is for at the desk.
   const accepted = groupId === setting.groupId ? setting.accepted : [];
   const stops = found

@@ -14,6 +14,7 @@ import type { Club } from "~/db/clubs";
 import { addApart, addCommand } from "~/db/live";
 import { closeClass, setHere, setOthers } from "~/db/live-people";
 
+const place = z.int().min(0).max(1000);
 const seen = z.int().min(0).max(MOST_COMMANDS);
 
 const message = z.union([
@@ -30,7 +31,14 @@ const message = z.union([
   }),
   z.strictObject({
     swap: z.strictObject({
-      to: z.strictObject({ drill: z.string().min(1).max(80), level: z.enum(LEVELS) }).optional(),
+      to: z
+        .strictObject({
+          drill: z.string().min(1).max(80),
+          level: z.enum(LEVELS),
+          /** The place it was offered for: where another drill comes next by now, it is not that one that is swapped. */
+          at: z.strictObject({ block: place, item: place }).optional(),
+        })
+        .optional(),
       seen,
       key: z.uuid().optional(),
     }),
@@ -65,13 +73,14 @@ async function carryOut({ club, zone }: Coach, id: string, ask: z.infer<typeof m
     setTimeout(() => void closing(club, id), CLOSE_AFTER_MS).unref();
   if ("press" in ask) return addCommand(db, club, id, ask.press);
   if ("apart" in ask) return addApart(db, club, id, ask.apart);
-  if ("later" in ask) return reckon(club, id, { later: true, ...ask.later });
+  if ("later" in ask) return reckon(club, id, { ask: "later" }, ask.later);
   if ("swap" in ask) {
     const { to, ...rest } = ask.swap;
-    return reckon(club, id, { swap: to ?? "ways", ...rest });
+    // Without what it is to be, it is only asked what could be.
+    return to ? reckon(club, id, { ask: "swap", ...to }, rest) : reckon(club, id, { ask: "ways" }, { seen: rest.seen });
   }
-  const { by, ...rest } = ask.finish;
-  return reckon(club, id, { finishBy: comingAt(by, zone, now()), ...rest });
+  const { by, use = false, ...rest } = ask.finish;
+  return reckon(club, id, { ask: "finish", by: comingAt(by, zone, now()), use }, rest);
 }
 
 /** Writes down what became of a class; what is missed here, as when the server is stopped, is done by the next sweep. */

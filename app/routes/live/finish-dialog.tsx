@@ -108,7 +108,7 @@ function saysWhat(answer: Reckoned, zone: string): string {
     case "more":
       return `${answer.words}. It ends at ${timeOfDay(answer.endsAt, zone, true)}.`;
     case "too late":
-      return `${answer.words ? `${answer.words}. Even so it` : "Nothing more may go. It"} ends at ${timeOfDay(answer.endsAt, zone, true)}, ${secondsText(Math.round(answer.by))} too late.`;
+      return `${answer.words ? `${answer.words}. Even so it` : "Nothing more may go. It"} ends at ${timeOfDay(answer.endsAt, zone, true)}, ${secondsText(Math.round(answer.by))} too late.${answer.hurried ? " That is as far as could be worked out while you wait: do it, then ask again." : ""}`;
     default:
       return "That can’t be worked out just now.";
   }

@@ -78,7 +78,7 @@ const DONE: Readonly<Record<Command["do"], string>> = {
 
 /** Leading a class from this device. */
 export function Remote({ page }: { page: Page }) {
-  const { frozen, facts } = useEdition(page.edition);
+  const { frozen, facts } = useEdition(page.edition, page.fold);
   const [sounds, setSounds] = useState(false);
   const leading = useLeading(page.id, frozen, sounds);
   return (

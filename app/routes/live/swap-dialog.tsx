@@ -49,7 +49,7 @@ function Ways({ reckon, onDone }: { reckon: Leading["reckon"]; onDone: () => voi
           className="justify-start! whitespace-normal! text-left"
           label={`${name}${level === "standard" ? "" : `, ${LEVEL_WORDS[level]}`} in place of ${found.of}`}
           onClick={() => {
-            void reckon({ swap: { to: { drill, level } } }, true).catch(() => undefined);
+            void reckon({ swap: { to: { drill, level, at: found.at } } }, true).catch(() => undefined);
             onDone();
           }}
         >

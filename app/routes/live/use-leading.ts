@@ -3,7 +3,8 @@ import type { Reckoned } from "~/app/server/live-reckon.server";
 import { newKey } from "~/app/sync/key";
 import { useClass } from "~/app/live/use-class";
 import { ACTS_ON, UNDO_SECONDS, type Command, type Pressed, type Sent } from "~/core/live/commands";
-import { segmentIdAt, type Frozen, type Live, type Outcome } from "~/core/live/fold";
+import { segmentIdAt, type Live, type Outcome } from "~/core/live/fold";
+import type { Frozen } from "~/core/live/frozen";
 import type { PressedApart } from "~/core/live/merge";
 import { positionAt } from "~/core/player/run";
 import { indexAt } from "~/core/timeline/moment";
@@ -15,7 +16,8 @@ const ALONE_MS = 2000;
 const TRY_AGAIN_MS = 2000;
 
 type Answer =
-  { kind: "added"; sent: Sent[] } | { kind: "over" | "full" | "gone" | "others" | "old" | "refused" | "signed-out" };
+  | { kind: "added"; sent: Sent[] }
+  | { kind: "over" | "full" | "gone" | "others" | "old" | "moved" | "refused" | "signed-out" };
 
 /** What is worked out may take a little longer. */
 const RECKON_MS = 8000;
@@ -36,13 +38,16 @@ async function fetchAnswer<T>(classId: string, body: unknown, signal: AbortSigna
 
 /** What the server works out. */
 export type Asked =
-  { finish: { by: string; use?: boolean } } | { later: true } | { swap: { to?: { drill: string; level: LevelName } } };
+  | { finish: { by: string; use?: boolean } }
+  | { later: true }
+  | { swap: { to?: { drill: string; level: LevelName; at: { block: number; item: number } } } };
 
 /** Why nothing came of it, as it is said. */
 const REFUSED: Readonly<Partial<Record<Answer["kind"], string>>> = {
   over: "This class has ended.",
   full: "So much was done in this class that it takes no more. End it and start another.",
   gone: "This class is not there any more.",
+  moved: "Somebody else changed the class just then, so nothing was done. Look again, and press once more.",
   refused: "That could not be done. Load the page again.",
   "signed-out": "You are signed out. Sign in again in another tab, then go on here.",
 };
@@ -58,6 +63,8 @@ export function useLeading(classId: string, frozen: Frozen, sounds = false) {
   /** One press after the other: what is pressed while an answer is on its way comes after it, also where none comes. */
   const line = useRef<Promise<void>>(Promise.resolve());
   const isAlone = useRef(false);
+  /** What was asked for and not heard of: where it was done after all, that is no longer said. */
+  const unheard = useRef<string>(undefined);
   useEffect(() => {
     isAlone.current = apart.length > 0;
   }, [apart]);
@@ -66,7 +73,10 @@ export function useLeading(classId: string, frozen: Frozen, sounds = false) {
   const { commands, serverNow, at, take } = following;
   useEffect(() => {
     base.current = commands;
-  });
+    if (!unheard.current || !commands.some(({ key }) => key === unheard.current)) return;
+    unheard.current = undefined;
+    setSaid((words) => (words === UNHEARD ? undefined : words));
+  }, [commands]);
 
   const pressed = useCallback(
     (command: Command): (Pressed & { at: EpochMs }) | undefined => {
@@ -161,11 +171,18 @@ export function useLeading(classId: string, frozen: Frozen, sounds = false) {
       try {
         const answer = await fetchAnswer<Reckoned>(classId, body, AbortSignal.timeout(RECKON_MS));
         if ("sent" in answer && answer.sent) take(answer.sent);
+        if (key && Object.hasOwn(REFUSED, answer.kind)) setSaid(REFUSED[answer.kind as Answer["kind"]]);
+        if (answer.kind === "not there" && "swap" in ask && key)
+          setSaid("What comes next is another drill by now, so nothing was swapped. Open Swap once more.");
         if (answer.kind === "not there" && "later" in ask)
           setSaid("What comes next has nothing to come after, or is the way in to it.");
         return answer;
       } catch (error) {
-        if (key) setSaid("This needs a connection, and there is none just now.");
+        // The answer may be lost on its way although it was done: then it is among what everybody has been told.
+        if (key && !base.current.some((one) => one.key === key)) {
+          setSaid(UNHEARD);
+          unheard.current = key;
+        }
         throw error;
       } finally {
         if (key) setWaiting((n) => n - 1);
@@ -233,6 +250,7 @@ export function useLeading(classId: string, frozen: Frozen, sounds = false) {
 export type Leading = ReturnType<typeof useLeading>;
 
 const NONE: readonly PressedApart[] = [];
+const UNHEARD = "This needs a connection, and there is none just now.";
 
 /** What was pressed apart, as commands that only this device has. */
 function provisional(apart: readonly PressedApart[], have: readonly Sent[]): readonly Sent[] {

@@ -4,8 +4,8 @@ import { setImmediate } from "node:timers/promises";
 import { ArrowLeft, Printer } from "lucide-react";
 import type { Route } from "./+types/route";
 import { idOf, notHere, requireCoach } from "~/app/server/coach.server";
-import { drillsOf } from "~/app/server/drills.server";
-import { inTurns } from "~/app/server/in-turns";
+import { drillsNamed } from "~/app/server/drills.server";
+import { still, work } from "~/app/server/work/work.server";
 import { chosenFor } from "~/app/server/chosen";
 import { getServices } from "~/app/server/services.server";
 import { Button, ButtonLink } from "~/app/ui/button";
@@ -14,7 +14,7 @@ import { Still } from "~/app/ui/figure/still";
 import { useThere } from "~/app/ui/use-there";
 import { When } from "~/app/ui/when";
 import { MiniProfilePicture } from "~/app/ui/mini-profile";
-import { paperInSteps, type PaperItem } from "~/core/edition/paper";
+import type { PaperItem } from "~/core/edition/paper";
 import { miniProfile } from "~/core/profile/mini";
 import { profileOf } from "~/core/profile/profile";
 import { clockText } from "~/core/lengths";
@@ -24,7 +24,7 @@ import { browseOwnDrills } from "~/db/own-drills";
 import { findSession } from "~/db/sessions";
 import { findSetting } from "~/db/session-setting";
 import { listGroups } from "~/db/groups";
-import { DRILLS } from "~/library";
+import { lookupOf } from "~/library";
 import { needDrills, opening } from "~/app/server/opening.server";
 
 export const meta: Route.MetaFunction = ({ loaderData }) => [
@@ -42,7 +42,8 @@ export async function loader({ request, params }: Route.LoaderArgs) {
     browseOwnDrills(db, coach.club),
   ]);
   if (!stored) throw notHere();
-  const drills = await drillsOf(coach.club, stored.doc);
+  const named = await drillsNamed(coach.club, stored.doc);
+  const drills = lookupOf(named);
   const group = chosenFor(groups, setting);
   const { doc } = stored;
   needDrills(doc, drills);
@@ -60,9 +61,12 @@ export async function loader({ request, params }: Route.LoaderArgs) {
     notes: doc.notes,
     group: group && { name: group.name, people: group.people.length, zone: group.setting.zone },
     profile,
-    paper: await inTurns(
-      paperInSteps(doc, timeline, drills, { group, offered: [...own.map((listed) => listed.doc), ...DRILLS] }),
-    ),
+    paper: await work(coach.club, "paper", {
+      session: doc,
+      named: named.map(still),
+      own: own.map((listed) => still(listed.doc)),
+      group,
+    }),
   };
 }
 

@@ -6,8 +6,9 @@ import { newKey } from "~/app/sync/key";
 import { besidePage } from "~/app/ui/in-turns";
 import { now as wallNow, steady } from "~/core/clock/clock";
 import { comingAt } from "~/core/clock/coming";
-import { ACTS_ON, type Command, type Sent } from "~/core/live/commands";
-import { advance, fold, segmentIdAt, type Frozen } from "~/core/live/fold";
+import { ACTS_ON, type Command, type NewRest, type Sent } from "~/core/live/commands";
+import { advance, fold, segmentIdAt } from "~/core/live/fold";
+import type { Frozen } from "~/core/live/frozen";
 import type { FinishBy } from "~/core/live/finish-by";
 import type { MoreTime } from "~/core/live/more-time";
 import type { Edition } from "~/core/edition/edition";
@@ -15,6 +16,8 @@ import { editionDrills } from "~/core/edition/edition";
 import type { EpochMs } from "~/core/units";
 
 const LOOK_MS = 50;
+/** What was found by then is what is answered. */
+const PATIENCE_MS = 4000;
 const NOBODY = new Set<string>();
 
 /**
@@ -70,17 +73,21 @@ export function useRehearsal(edition: Edition, frozen: Frozen, speed: number, zo
       const here = at();
       if ("swap" in ask) return { kind: "not there" };
       if ("later" in ask) {
-        const rest = nextLater(here, moment, by);
+        const rest = await new Promise<NewRest | undefined>(
+          (done) => void besidePage(nextLater(here, moment, by), done),
+        );
         if (!rest) return { kind: "not there" };
         if (doIt) add(rest);
         return { kind: "later", words: rest.words };
       }
-      const work = finishBy(here, moment, comingAt(ask.finish.by, zone, moment), by);
+      const begun = steady();
+      const late = () => steady() - begun > PATIENCE_MS;
+      const work = finishBy(here, moment, comingAt(ask.finish.by, zone, moment), by, late);
       const answer = await new Promise<FinishBy>((done) => void besidePage(work, done));
       if (answer.kind === "in time") {
         const more = ask.finish.use
           ? await new Promise<MoreTime>(
-              (done) => void besidePage(moreTime(here, moment, comingAt(ask.finish.by, zone, moment), by), done),
+              (done) => void besidePage(moreTime(here, moment, comingAt(ask.finish.by, zone, moment), by, late), done),
             )
           : undefined;
         if (!more) return answer;
@@ -91,7 +98,7 @@ export function useRehearsal(edition: Edition, frozen: Frozen, speed: number, zo
       if (doIt && rest) add(rest);
       return answer.kind === "cut"
         ? { kind: "cut", endsAt, words: answer.rest.words }
-        : { kind: "too late", endsAt, by: answer.by, ...(rest && { words: rest.words }) };
+        : { kind: "too late", endsAt, by: answer.by, hurried: answer.hurried, ...(rest && { words: rest.words }) };
     },
     [add, at, edition, serverNow, zone],
   );

@@ -51,7 +51,7 @@ const codeOf = (text: string): string =>
 
 export default function WallRoute({ loaderData, actionData }: Route.ComponentProps) {
   return loaderData ? (
-    <Wall key={loaderData.classId} classId={loaderData.classId} page={loaderData.page} />
+    <Wall key={loaderData.classId} classId={loaderData.classId} page={loaderData.page} fold={loaderData.fold} />
   ) : (
     <EnterCode fault={actionData?.fault} />
   );

@@ -24,7 +24,9 @@ import { LEVEL_WORDS } from "~/core/wording/words";
  * The class on the screen of a hall, read from six metres. Sizes go by the screen: nothing is smaller than a thirtieth of its
  * height (text-wall).
  */
-export function Wall(props: { classId: string; page: WallPage }) {
+type Props = { classId: string; page: WallPage; fold: number };
+
+export function Wall(props: Props) {
   return (
     <Part name="wall" instead={<PlainWall {...props} />}>
       <WholeWall {...props} />
@@ -33,8 +35,8 @@ export function Wall(props: { classId: string; page: WallPage }) {
 }
 
 /** The class where the wall that is meant for it can’t be shown: a clock and the drill’s name, whatever happens. */
-function PlainWall({ classId, page }: { classId: string; page: WallPage }) {
-  const { frozen, facts } = useEdition(page);
+function PlainWall({ classId, page, fold }: Props) {
+  const { frozen, facts } = useEdition(page, fold);
   const { live, now } = useClass(classId, "wall", frozen);
   useStayAwake(true);
   const moment = live?.begun === undefined ? undefined : momentOf(live, now);
@@ -54,8 +56,8 @@ function PlainWall({ classId, page }: { classId: string; page: WallPage }) {
   );
 }
 
-function WholeWall({ classId, page }: { classId: string; page: WallPage }) {
-  const { frozen, facts: asHandedOut } = useEdition(page);
+function WholeWall({ classId, page, fold }: Props) {
+  const { frozen, facts: asHandedOut } = useEdition(page, fold);
   const { live, now, at, serverNow, state } = useClass(classId, "wall", frozen);
   const facts = useSwapped(asHandedOut, live);
   useEffect(() => void fetchFigure(), []);
