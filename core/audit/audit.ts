@@ -51,7 +51,7 @@ export function* auditInSteps(input: AuditInput): Steps<Finding[]> {
 }
 
 /** What a finding is known by when the session has changed a little: its rule, and the drill it is about. */
-export function keyOf(found: Finding, session: SessionPlan): string {
+export function keyOf(found: Pick<Finding, "rule" | "place" | "about">, session: SessionPlan): string {
   const item = found.place && session.blocks[found.place.block]?.items[found.place.item];
   return item ? `${found.rule} ${item.drill}` : found.about ? `${found.rule} ${found.about}` : found.rule;
 }

@@ -1,7 +1,7 @@
 import { asc, eq } from "drizzle-orm";
 import type { Page } from "playwright-core";
 import { editionDrills, type Edition } from "~/core/edition/edition";
-import { FOLD, type Sent } from "~/core/live/commands";
+import { type Sent } from "~/core/live/commands";
 import { fold } from "~/core/live/fold";
 import { callsOf, type Call } from "~/core/player/calls";
 import { freeze } from "~/core/live/frozen";

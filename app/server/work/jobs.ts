@@ -34,6 +34,9 @@ const named = (drills: readonly Drill[]) => {
 };
 const offeredWith = (own: readonly Drill[]): readonly Drill[] => (own.length > 0 ? [...own, ...DRILLS] : DRILLS);
 
+/** A finding without what mends it, which is done where it is looked at. */
+export type Said = Omit<Finding, "fix" | "offer">;
+
 /** What one person does at a place, by the drill’s id. */
 export type InsteadAt = { block: number; item: number } & (
   { does: "rest" } | { does: "other"; drill: string; level: LevelName }
@@ -66,7 +69,7 @@ export type Jobs = {
   /** What is to be said of a session, for a group or for anyone. */
   audit: {
     given: { session: SessionPlan; named: readonly Drill[]; group: Group | undefined; arc: Arc | undefined };
-    answer: Finding[];
+    answer: Said[];
   };
   /** A session as it is printed. */
   paper: {
@@ -108,7 +111,8 @@ export const JOBS: { [N in JobName]: (given: Jobs[N]["given"], late: () => boole
   audit: function* ({ session, named: own, group, arc }) {
     const input = auditInput(session, lookupOf(own), { demand: undefined, group, arc });
     yield;
-    return yield* auditInSteps(input);
+    const found = yield* auditInSteps(input);
+    return found.map(({ fix: _, offer: __, ...said }): Said => said);
   },
   paper: function* ({ session, named: revisions, own, group }) {
     const drills = lookupOf(revisions);
