@@ -28,7 +28,7 @@ it("fills one club to look around in, once, and counts for nothing among a coach
   expect(handed?.people.some(({ standing }) => standing === "done")).toBe(true);
   // Pain is seen first, with the drill it was in.
   const [pain] = await listFeedback(db, ana, null, 1, { only: "unseen pain" });
-  expect([pain?.name, pain?.checkIn?.painAt?.drill]).toEqual(["Tern", "squat-reach"]);
+  expect([pain?.name, pain?.checkIn?.pains[0]?.place?.drill]).toEqual(["Tern", "squat-reach"]);
   expect(await firstSteps(db, ana, example)).toEqual({ groups: 0, people: 0, sessions: 0, handedOut: false });
   expect(await exampleOf(db, ben)).toBeUndefined();
   expect([await countOf(person, ben), await countOf(trainingSession, ben)]).toEqual([0, 0]);

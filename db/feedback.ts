@@ -2,10 +2,20 @@ import { and, desc, eq, gt, inArray, isNull, sql } from "drizzle-orm";
 import { among } from "./among";
 import type { Db } from "./client";
 import type { Club } from "./clubs";
-import { checkIn, edition, group, link, person, run, trainingSession } from "./schema";
+import { checkIn, coach, edition, group, link, painReport, person, run, trainingSession } from "./schema";
 import type { PainPlace } from "~/core/checkin/pain-place";
 import type { Tightness } from "~/core/checkin/schema";
 import type { Seconds, Share } from "~/core/units";
+
+/** One thing that hurt: where in the body and in which drill, where they said; when it was told, and when and by whom it was spoken of. */
+export type Pain = {
+  id: string;
+  where: string | null;
+  place: PainPlace | null;
+  saidAt: Date;
+  seenAt: Date | null;
+  seenBy: string | null;
+};
 
 export type FeedbackRow = {
   runId: string;
@@ -27,8 +37,8 @@ export type FeedbackRow = {
     effort: number | null;
     tightness: Tightness[];
     pain: boolean;
-    painWhere: string | null;
-    painAt: PainPlace | null;
+    /** Each thing that hurt, in the order it was told. */
+    pains: Pain[];
     note: string | null;
     sentAt: Date;
     arrivedAt: Date;
@@ -75,7 +85,12 @@ const feedbackOf = (
     isNull(run.removedAt),
     sessionId ? inArray(run.linkId, linksOf(db, club, sessionId)) : undefined,
     groupId ? inArray(run.linkId, linksTo(db, club, groupId)) : undefined,
-    foldedOf ? and(sql`${run.folded}`, eq(run.linkId, foldedOf)) : of ? undefined : eq(run.folded, false),
+    // Pain is never folded away under a link, however much that brings.
+    foldedOf
+      ? and(sql`${run.folded}`, eq(run.linkId, foldedOf))
+      : of || only === "unseen pain"
+        ? undefined
+        : eq(run.folded, false),
     only === "unseen pain" ? unseenPain : only === "pain" ? sql`${checkIn.pain}` : undefined,
   );
 
@@ -106,15 +121,47 @@ export async function listEachFeedback<const L extends readonly OneList[]>(
   const found = await Promise.all(
     lists.map(({ most, skip, ...which }) => feedbackRuns(db, club, sessionId, most, which, skip)),
   );
+  const pains = await painsOf(
+    db,
+    club,
+    found.flat().flatMap((row) => (row.checkIn?.pain ? [row.runId] : [])),
+  );
   // What they followed is looked up after, for the few links there are: all in one the database would think longer than it looks.
   const links = await ofLinks(db, club, [...new Set(found.flat().map((row) => row.linkId))]);
   const whole = found.map((rows) =>
     rows.flatMap(({ linkId, ...row }) => {
       const of = links.get(linkId);
-      return of ? [{ ...row, ...of }] : [];
+      const said = row.checkIn && { ...row.checkIn, pains: pains.get(row.runId) ?? [] };
+      return of ? [{ ...row, checkIn: said, ...of }] : [];
     }),
   );
   return whole as { [K in keyof L]: FeedbackRow[] };
+}
+
+/** What hurt in these runs. */
+export async function painsOf(
+  db: Pick<Db, "select">,
+  club: Club,
+  runIds: readonly string[],
+): Promise<Map<string, Pain[]>> {
+  const pains = new Map<string, Pain[]>();
+  if (runIds.length === 0) return pains;
+  const rows = await db
+    .select({
+      runId: painReport.runId,
+      id: painReport.id,
+      where: painReport.where,
+      place: painReport.place,
+      saidAt: painReport.saidAt,
+      seenAt: painReport.seenAt,
+      seenBy: coach.name,
+    })
+    .from(painReport)
+    .leftJoin(coach, eq(coach.id, painReport.seenBy))
+    .where(and(eq(painReport.clubId, club.id), among(painReport.runId, runIds)))
+    .orderBy(painReport.saidAt, painReport.id);
+  for (const { runId, ...row } of rows) pains.set(runId, [...(pains.get(runId) ?? []), row]);
+  return pains;
 }
 
 async function feedbackRuns(db: Db, club: Club, sessionId: string | null, most: number, which: Which, skip: number) {
@@ -136,8 +183,6 @@ async function feedbackRuns(db: Db, club: Club, sessionId: string | null, most: 
         effort: checkIn.effort,
         tightness: checkIn.tightness,
         pain: checkIn.pain,
-        painWhere: checkIn.painWhere,
-        painAt: checkIn.painAt,
         note: checkIn.note,
         seenAt: checkIn.seenAt,
       },
@@ -295,11 +340,11 @@ export async function listFolded(db: Db, club: Club, sessionId: string | null): 
     .orderBy(desc(sql`max(${run.startedAt})`));
 }
 
-/** How many check-ins speak of pain and have not been looked at; of those folded under a link the link counts once. */
+/** How many check-ins speak of pain and have not been looked at, however many a link brings. */
 export async function countUnseenPain(db: Db, club: Club): Promise<number> {
   const [row] = await db
     .select({
-      n: sql<number>`(count(*) filter (where not ${run.folded}) + count(distinct case when ${run.folded} then ${run.linkId} end))::int`,
+      n: sql<number>`count(*)::int`,
     })
     .from(checkIn)
     .innerJoin(run, and(eq(run.clubId, checkIn.clubId), eq(run.id, checkIn.runId)))

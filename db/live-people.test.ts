@@ -1,4 +1,4 @@
-import { eq } from "drizzle-orm";
+import { eq, ne } from "drizzle-orm";
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
 import { turnClock } from "~/core/clock/clock";
 import type { CheckIn } from "~/core/checkin/schema";
@@ -10,6 +10,7 @@ import type { Db } from "./client";
 import { clubsOf, type Club } from "./clubs";
 import { handOut } from "./editions";
 import { addGroup, addPeople } from "./groups";
+import { painsOf } from "./feedback";
 import { editionOf, linkOf, type LinkFound } from "./links";
 import { addCommand, endOldClasses, givePass, startClass } from "./live";
 import {
@@ -20,6 +21,7 @@ import {
   hurtIn,
   keepVersion,
   keptVersion,
+  noticePain,
   pacesOfClub,
   peopleOfClass,
   runsOfClass,
@@ -36,6 +38,7 @@ import { earlierDatabase, TEST_SECRET } from "./testing";
 let db: Db;
 let end: () => Promise<void>;
 let ana: Club;
+let ben: Club;
 let groupId: string;
 let editionId: string;
 let opened: LinkFound;
@@ -44,6 +47,8 @@ beforeAll(async () => {
   ({ db, end } = await earlierDatabase("2026-11-27.sql.gz"));
   const [who] = await db.select({ id: coach.id }).from(coach).where(eq(coach.email, "ana@club.example"));
   ana = (await clubsOf(db, who!.id))[0]!.club;
+  const others = await db.select({ id: coach.id }).from(coach).where(ne(coach.email, "ana@club.example"));
+  ben = (await clubsOf(db, others[0]!.id))[0]!.club;
   const [one] = await db
     .select({ id: edition.id, session: edition.sessionId })
     .from(edition)
@@ -111,7 +116,7 @@ describe("pain that a phone tells in a class", () => {
     const id = await start();
     const one = progress("Pip", id);
     const early = saying(one, { pain: true });
-    expect(await keepCheckIn(db, opened, early, { painPlace: place })).toBe(true);
+    expect(await keepCheckIn(db, opened, early, { painPlaces: new Map([["", place]]) })).toBe(true);
     expect((await peopleOfClass(db, ana, id)).hurts).toMatchObject([{ name: "Pip", drill: "Cat–camel" }]);
     expect((await hurtIn(db, ana, id, idOf("Pip"))).map(({ drill }) => drill)).toEqual(["cat-camel"]);
     const [kept] = await db.select({ id: run.id }).from(run).where(eq(run.clientKey, one.key));
@@ -125,14 +130,73 @@ describe("pain that a phone tells in a class", () => {
       opened,
       saying({ ...one, shareDone: 0.9 }, { hard: 7, pain: false, painWhere: "", note: "ok" }),
     );
-    expect(await seen()).toMatchObject({ effort: 7, pain: true, note: "ok", painAt: place });
+    expect(await seen()).toMatchObject({ effort: 7, pain: true, note: "ok" });
+    const pains = async () => (await painsOf(db, ana, [kept!.id])).get(kept!.id);
+    expect(await pains()).toMatchObject([{ where: null, place }]);
     expect((await seen()).seenAt).not.toBeNull();
     await keepCheckIn(db, opened, saying(one, { hard: 2, pain: true, painWhere: "left knee" }));
-    expect(await seen()).toMatchObject({ effort: 7, pain: true, painWhere: "left knee", seenAt: null });
-    // Of what was said first nothing becomes something else.
+    expect(await seen()).toMatchObject({ effort: 7, pain: true, seenAt: null });
+    expect(await pains()).toMatchObject([{ where: "left knee", place, seenAt: null }]);
+    // Of what was said first nothing becomes something else, and nothing of what hurts is lost.
+    await setSeen(db, ana, kept!.id, true);
     await keepCheckIn(db, opened, saying(one, { hard: 1, pain: true, painWhere: "elsewhere", note: "no" }));
-    expect(await seen()).toMatchObject({ effort: 7, painWhere: "left knee", note: "ok" });
-    expect((await runsOfClass(db, ana, id))[0]).toMatchObject({ name: "Pip", pain: true, drill: "Cat–camel" });
+    expect(await seen()).toMatchObject({ effort: 7, note: "ok", seenAt: null });
+    expect(await pains()).toMatchObject([
+      { where: "left knee", place, seenBy: "Ana" },
+      { where: "elsewhere", place: null, seenAt: null },
+    ]);
+    expect((await runsOfClass(db, ana, id))[0]).toMatchObject({
+      name: "Pip",
+      pain: true,
+      pains: [
+        { where: "left knee", drill: "Cat–camel" },
+        { where: "elsewhere", drill: null },
+      ],
+    });
+  });
+  it("is each thing that hurts by itself, in its drill, and seen by one who leads it is seen for all", async () => {
+    const id = await start();
+    const run1 = progress("Pip", id);
+    const told = (n: number, over: object = {}) => ({
+      ...{ key: uuid(n), at: { block: 0, item: n, drill: `d${n}` }, where: "", said: undefined },
+      ...over,
+    });
+    const placeOf = (n: number) => ({
+      drill: `d${n}`,
+      name: `Drill ${n}`,
+      number: n,
+      second: n * 36,
+      exact: true as const,
+    });
+    const send = (pains: ReturnType<typeof told>[], places: number[]) =>
+      keepCheckIn(db, opened, saying(run1, { pain: true, pains }), {
+        painPlaces: new Map(places.map((n) => [uuid(n), placeOf(n)])),
+      });
+    await send([told(1)], [1]);
+    await send([told(7)], [7]);
+    // The same once more, and in the other order, is the same.
+    await send([told(7), told(1)], [1, 7]);
+    const hurts = async () => (await peopleOfClass(db, ana, id)).hurts;
+    expect((await hurts()).map(({ drill }) => drill).sort()).toEqual(["Drill 1", "Drill 7"]);
+    expect((await hurtIn(db, ana, id, idOf("Pip"))).map(({ second }) => second).sort()).toEqual([252, 36]);
+    const [one] = await hurts();
+    expect(await noticePain(db, ben, id, one!.run, one!.id)).toBe(false);
+    expect(await noticePain(db, ana, id, one!.run, uuid(9))).toBe(false);
+    expect(await noticePain(db, ana, id, one!.run, one!.id)).toBe(true);
+    expect((await hurts()).map((each) => [each.id === one!.id, each.noticed])).toEqual([
+      [false, false],
+      [true, true],
+    ]);
+    // Afterwards each has its own place in the body; nothing of one goes to the other.
+    await send([told(1, { where: "left knee" }), told(7, { where: "right wrist" })], [1, 7]);
+    const kept = (await painsOf(db, ana, [one!.run])).get(one!.run)!;
+    expect(Object.fromEntries(kept.map(({ where, place: at }) => [at!.name, where]))).toEqual({
+      "Drill 1": "left knee",
+      "Drill 7": "right wrist",
+    });
+    // What was told stays, also where it is told of without any.
+    await keepCheckIn(db, opened, saying(run1, { pain: false }));
+    expect((await painsOf(db, ana, [one!.run])).get(one!.run)).toHaveLength(2);
   });
 });
 
@@ -177,7 +241,7 @@ describe("a class that is over", () => {
     const moss = runs[0]!.id;
     expect(await sayFor(db, ana, id, moss, { effort: 6, pain: true, painWhere: "wrist" })).toBe(true);
     expect(await sayFor(db, ana, id, moss, { effort: null, pain: false, painWhere: "" })).toBe(true);
-    expect((await runsOfClass(db, ana, id))[0]).toMatchObject({ effort: 6, pain: true, painWhere: "wrist" });
+    expect((await runsOfClass(db, ana, id))[0]).toMatchObject({ effort: 6, pain: true, pains: [{ where: "wrist" }] });
     expect(await sayFor(db, ana, id, uuid(9), { effort: 1, pain: false, painWhere: "" })).toBe(false);
     later();
     turnBack();

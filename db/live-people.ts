@@ -1,7 +1,8 @@
-import { createHash } from "node:crypto";
+import { createHash, randomUUID } from "node:crypto";
 import { and, asc, desc, eq, gt, isNotNull, isNull, lt, or, sql } from "drizzle-orm";
 import type { Db } from "./client";
 import { clubOfEntry, type Club } from "./clubs";
+import { painsOf } from "./feedback";
 import { isOf } from "./groups";
 import { editionOf } from "./links";
 import { LIVE_CHANNEL, listCommands } from "./live";
@@ -15,6 +16,7 @@ import {
   livePass,
   liveVersion,
   membership,
+  painReport,
   person,
   run,
 } from "./schema";
@@ -27,7 +29,6 @@ import { freeze } from "~/core/live/frozen";
 import { pacesOf, shareRun, type ClassPaces } from "~/core/live/log";
 import type { Mine } from "~/core/player/mine";
 import { REALLY_DONE } from "~/core/player/run";
-import { compile } from "~/core/timeline/compile";
 import type { EpochMs, Seconds, Share } from "~/core/units";
 
 const ofClass = (club: Club, id: string) => and(eq(liveClass.clubId, club.id), eq(liveClass.id, id));
@@ -42,13 +43,13 @@ export type ClassPeople = {
   /** Phones of people on no list. */
   strangers: number;
   others: number;
-  /** What somebody’s phone told during the class, the newest first. */
-  hurts: { run: string; name: string; drill: string | null; at: EpochMs }[];
+  /** What hurts, each as somebody’s phone told it during the class, the newest first; and whether one who leads has seen it. */
+  hurts: { run: string; id: string; name: string; drill: string | null; at: EpochMs; noticed: boolean }[];
 };
 
 /** The people of a class as they are now. */
 export async function peopleOfClass(db: Pick<Db, "select">, club: Club, classId: string): Promise<ClassPeople> {
-  const [[found], ticks, passes, runs] = await Promise.all([
+  const [[found], ticks, passes, runs, hurts] = await Promise.all([
     db.select({ groupId: liveClass.groupId, others: liveClass.others }).from(liveClass).where(ofClass(club, classId)),
     db
       .select({ id: liveHere.personId, here: liveHere.here })
@@ -59,20 +60,27 @@ export async function peopleOfClass(db: Pick<Db, "select">, club: Club, classId:
       .from(livePass)
       .where(and(eq(livePass.clubId, club.id), eq(livePass.classId, classId), eq(livePass.kind, "athlete"))),
     db
-      .select({
-        id: run.id,
-        personId: run.personId,
-        name: sql<string>`coalesce(${person.name}, ${run.name})`,
-        pain: checkIn.pain,
-        painAt: checkIn.painAt,
-        at: checkIn.arrivedAt,
-      })
+      .select({ personId: run.personId })
       .from(run)
-      .leftJoin(person, and(eq(person.clubId, run.clubId), eq(person.id, run.personId)))
-      .leftJoin(checkIn, and(eq(checkIn.clubId, run.clubId), eq(checkIn.runId, run.id)))
       .where(and(eq(run.clubId, club.id), eq(run.classId, classId)))
-      .orderBy(sql`${checkIn.arrivedAt} desc nulls last`)
       .limit(600),
+    db
+      .select({
+        run: run.id,
+        id: painReport.id,
+        name: sql<string>`coalesce(${person.name}, ${run.name})`,
+        place: painReport.place,
+        at: painReport.saidAt,
+        noticedAt: painReport.noticedAt,
+        seenAt: painReport.seenAt,
+      })
+      .from(painReport)
+      .innerJoin(run, and(eq(run.clubId, painReport.clubId), eq(run.id, painReport.runId)))
+      .leftJoin(person, and(eq(person.clubId, run.clubId), eq(person.id, run.personId)))
+      .where(and(eq(painReport.clubId, club.id), eq(run.classId, classId), isNull(run.removedAt)))
+      // Where there are more than anybody could look at, those that nobody has seen are among them.
+      .orderBy(sql`${painReport.noticedAt} is not null`, desc(painReport.saidAt))
+      .limit(1000),
   ]);
   const people = found?.groupId
     ? await db
@@ -93,9 +101,12 @@ export async function peopleOfClass(db: Pick<Db, "select">, club: Club, classId:
     })),
     strangers: passes.filter(({ id }) => id === null).length,
     others: found?.others ?? 0,
-    hurts: runs.flatMap(({ id, name, pain, painAt, at }) =>
-      pain && at ? [{ run: id, name, drill: painAt?.name ?? null, at: at.getTime() }] : [],
-    ),
+    hurts: hurts.map(({ place, at, noticedAt, seenAt, ...one }) => ({
+      ...one,
+      drill: place?.name ?? null,
+      at: at.getTime(),
+      noticed: noticedAt !== null || seenAt !== null,
+    })),
   };
 }
 
@@ -204,17 +215,11 @@ export async function hurtIn(
   personId: string,
 ): Promise<PainPlace[]> {
   const rows = await db
-    .select({ at: checkIn.painAt })
+    .select({ at: painReport.place })
     .from(run)
-    .innerJoin(checkIn, and(eq(checkIn.clubId, run.clubId), eq(checkIn.runId, run.id)))
+    .innerJoin(painReport, and(eq(painReport.clubId, run.clubId), eq(painReport.runId, run.id)))
     .where(
-      and(
-        eq(run.clubId, club.id),
-        eq(run.classId, classId),
-        eq(run.personId, personId),
-        eq(checkIn.pain, true),
-        isNotNull(checkIn.painAt),
-      ),
+      and(eq(run.clubId, club.id), eq(run.classId, classId), eq(run.personId, personId), isNotNull(painReport.place)),
     );
   return rows.flatMap(({ at }) => (at ? [at] : []));
 }
@@ -404,8 +409,8 @@ export type RunOfClass = {
   shareDone: Share;
   effort: number | null;
   pain: boolean | null;
-  painWhere: string | null;
-  drill: string | null;
+  /** Each thing that hurt: where in the body, and in which drill. */
+  pains: { where: string | null; drill: string | null }[];
 };
 
 /** What was done in a class, and said of it, by everybody who was in it. */
@@ -418,8 +423,6 @@ export async function runsOfClass(db: Pick<Db, "select">, club: Club, classId: s
       shareDone: run.shareDone,
       effort: checkIn.effort,
       pain: checkIn.pain,
-      painWhere: checkIn.painWhere,
-      painAt: checkIn.painAt,
     })
     .from(run)
     .leftJoin(person, and(eq(person.clubId, run.clubId), eq(person.id, run.personId)))
@@ -427,7 +430,15 @@ export async function runsOfClass(db: Pick<Db, "select">, club: Club, classId: s
     .where(and(eq(run.clubId, club.id), eq(run.classId, classId), isNull(run.removedAt)))
     .orderBy(desc(sql`coalesce(${checkIn.pain}, false)`), asc(sql`lower(coalesce(${person.name}, ${run.name}))`))
     .limit(600);
-  return rows.map(({ painAt, ...row }) => ({ ...row, drill: painAt?.name ?? null }));
+  const pains = await painsOf(
+    db,
+    club,
+    rows.flatMap(({ id, pain }) => (pain ? [id] : [])),
+  );
+  return rows.map((row) => ({
+    ...row,
+    pains: (pains.get(row.id) ?? []).map(({ where, place }) => ({ where, drill: place?.name ?? null })),
+  }));
 }
 
 /** What somebody without a phone said of a class, written down by their coach. Pain that was told stays. False where there is no such run in a class of the club. */
@@ -444,28 +455,68 @@ export async function sayFor(
     .where(and(eq(run.clubId, club.id), eq(run.classId, classId), eq(run.id, runId)));
   const [known] = await mine;
   if (!known) return false;
-  await db
-    .insert(checkIn)
-    .values({
-      clubId: club.id,
-      runId,
-      effort: said.effort,
-      pain: said.pain,
-      painWhere: said.painWhere || null,
-      sentAt: nowDate(),
-      arrivedAt: nowDate(),
-      // Whoever writes it down has seen it.
-      seenAt: nowDate(),
+  return db.transaction(async (tx) => {
+    await tx
+      .insert(checkIn)
+      .values({
+        clubId: club.id,
+        runId,
+        effort: said.effort,
+        pain: said.pain,
+        sentAt: nowDate(),
+        arrivedAt: nowDate(),
+        // Whoever writes it down has seen it.
+        seenAt: nowDate(),
+      })
+      .onConflictDoUpdate({
+        target: [checkIn.clubId, checkIn.runId],
+        set: {
+          effort: sql`coalesce(excluded.effort, ${checkIn.effort})`,
+          pain: sql`${checkIn.pain} or excluded.pain`,
+        },
+      });
+    if (said.pain) {
+      const where = said.painWhere || null;
+      const told = await tx
+        .select({ where: painReport.where })
+        .from(painReport)
+        .where(and(eq(painReport.clubId, club.id), eq(painReport.runId, runId)));
+      if (!told.some((one) => one.where === where))
+        await tx.insert(painReport).values({
+          clubId: club.id,
+          runId,
+          id: randomUUID(),
+          where,
+          saidAt: nowDate(),
+          arrivedAt: nowDate(),
+          noticedAt: nowDate(),
+          noticedBy: club.by,
+          // Whoever writes it down has spoken to them.
+          seenAt: nowDate(),
+          seenBy: club.by,
+        });
+    }
+    return true;
+  });
+}
+
+/** Notes for all who lead a class that one of them has seen a report of pain. It is spoken of in feedback. False where it is none of that class of the club’s. */
+export async function noticePain(db: Db, club: Club, classId: string, runId: string, id: string): Promise<boolean> {
+  const [own] = await db
+    .select({ id: run.id })
+    .from(run)
+    .where(and(eq(run.clubId, club.id), eq(run.classId, classId), eq(run.id, runId)));
+  if (!own) return false;
+  const rows = await db
+    .update(painReport)
+    .set({
+      noticedAt: sql`coalesce(${painReport.noticedAt}, ${nowDate().toISOString()}::timestamptz)`,
+      noticedBy: sql`case when ${painReport.noticedAt} is null then ${club.by} else ${painReport.noticedBy} end`,
     })
-    .onConflictDoUpdate({
-      target: [checkIn.clubId, checkIn.runId],
-      set: {
-        effort: sql`coalesce(excluded.effort, ${checkIn.effort})`,
-        pain: sql`${checkIn.pain} or excluded.pain`,
-        painWhere: sql`coalesce(${checkIn.painWhere}, excluded.pain_where)`,
-      },
-    });
-  return true;
+    .where(and(eq(painReport.clubId, club.id), eq(painReport.runId, runId), eq(painReport.id, id)))
+    .returning({ id: painReport.id });
+  if (rows.length > 0) await tell(db, club, classId);
+  return rows.length > 0;
 }
 
 /** Keeps what is chosen for people of a class. False where the class is not the club’s. */

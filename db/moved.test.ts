@@ -146,7 +146,7 @@ describe("nothing is lost", () => {
     expect(
       await rowsOf(
         db,
-        "select run_id, effort, tightness, pain, pain_where, note, sent_at, seen_at from check_in order by run_id",
+        'select run_id, effort, tightness, pain, p."where" as pain_where, note, sent_at, c.seen_at from check_in c left join pain_report p using (club_id, run_id) order by run_id',
       ),
     ).toEqual(before.rows["check_in"]);
     expect(
@@ -227,13 +227,14 @@ describe("what was handed out goes on", () => {
     const told = { run, hard: 6, tightness: [], pain: true, painWhere: "shin", note: "" };
     expect([await keepCheckIn(db, link, told), await keepCheckIn(db, link, told)]).toEqual([true, false]);
     expect(await counted(db, "run")).toBe(had);
-    expect(await counted(db, "check_in", "pain_where = 'shin' and effort = 6")).toBe(1);
+    expect(await counted(db, "check_in", "pain and effort = 6")).toBe(1);
+    expect(await counted(db, "pain_report", "\"where\" = 'shin'")).toBe(1);
   });
 
   it("pain that nobody has looked at is still first, what was folded still folded", async () => {
     expect((await listFeedback(db, ana, null, 1, { only: "unseen pain" }))[0]).toMatchObject({
       name: "Kit",
-      checkIn: { pain: true, painWhere: "left knee", seenAt: null },
+      checkIn: { pain: true, pains: [{ where: "left knee", seenAt: null }], seenAt: null },
     });
     expect(await listFolded(db, ana, null)).toMatchObject([{ runs: 1, uncounted: 3 }]);
   });

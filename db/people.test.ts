@@ -20,7 +20,7 @@ import {
 } from "./people";
 import { countUnseenPain, listFeedback } from "./feedback";
 import { keepCheckIn, setNotTheirs, setRemoved, setSeen } from "./runs";
-import { checkIn, edition, person, run, trainingSession } from "./schema";
+import { checkIn, edition, painReport, person, run, trainingSession } from "./schema";
 import { addSession } from "./sessions";
 import { changeSetting, saveSetting } from "./session-setting";
 import { addPeople, addGroup, deleteGroup, listGroupsWithPeople, setPersonAreas } from "./groups";
@@ -134,7 +134,7 @@ describe("forgetting somebody", () => {
     expect(await forgetPerson(db, ana, ids["Wren"]!)).toBe("unseen pain");
     expect(await forgetPerson(db, ben, ids["Wren"]!)).toBe("not here");
     const [row] = await listFeedback(db, ana, null, 1);
-    expect(row).toMatchObject({ name: "Wren", checkIn: { painWhere: "where Wren fell" } });
+    expect(row).toMatchObject({ name: "Wren", checkIn: { pains: [{ where: "where Wren fell" }] } });
     await setSeen(db, ana, row!.runId, true);
     expect(await forgetPerson(db, ana, ids["Wren"]!)).toBe("forgotten");
     expect(await forgetPerson(db, ana, ids["Wren"]!)).toBe("not here");
@@ -150,7 +150,7 @@ describe("forgetting somebody", () => {
     expect(await forgetPerson(db, ana, ids["Gull"]!)).toBe("forgotten");
     expect(await countUnseenPain(db, ana)).toBe(unseen);
     expect(await listFeedback(db, ana, session, 1, { only: "unseen pain" })).toMatchObject([
-      { name: "Someone", notTheirs: NOBODY, checkIn: { pain: true, painWhere: "where Gull fell" } },
+      { name: "Someone", notTheirs: NOBODY, checkIn: { pain: true, pains: [{ where: "where Gull fell" }] } },
     ]);
   });
   it("erases their name and words everywhere, and leaves everybody else's and the figures as they were", async () => {
@@ -201,16 +201,26 @@ describe("forgetting somebody", () => {
       ).rows
         .map((row) => String((row as { row: string }).row))
         .join("\n");
-    for (const table of ["person", "membership", "run", "check_in", "training_session", "edition", "link"]) {
+    for (const table of [
+      "person",
+      "membership",
+      "run",
+      "check_in",
+      "pain_report",
+      "training_session",
+      "edition",
+      "link",
+    ]) {
       const all = await dump(table);
       expect([table, all.includes(ids["Skua"]!), /Skua\b/.test(all)]).toEqual([table, false, false]);
     }
     expect(await figures()).toEqual(before);
     expect(await countUnseenPain(db, ana)).toBe(unseen);
     const runs = await db
-      .select({ name: run.name, personId: run.personId, note: checkIn.note, where: checkIn.painWhere })
+      .select({ name: run.name, personId: run.personId, note: checkIn.note, where: painReport.where })
       .from(run)
       .innerJoin(checkIn, and(eq(checkIn.clubId, run.clubId), eq(checkIn.runId, run.id)))
+      .leftJoin(painReport, and(eq(painReport.clubId, run.clubId), eq(painReport.runId, run.id)))
       .where(eq(run.linkId, link.id));
     expect(runs.filter((one) => one.name === "Pip")).toEqual([
       { name: "Pip", personId: ids["Pip"]!, note: "Pip here", where: null },

@@ -9,7 +9,7 @@ import type { Protects } from "~/core/group/protect";
 import { among } from "./among";
 import type { Db } from "./client";
 import type { Club } from "./clubs";
-import { checkIn, edition, group, membership, person, run, trainingSession } from "./schema";
+import { checkIn, edition, group, liveClass, membership, painReport, person, run, trainingSession } from "./schema";
 
 /** So many people are listed at once. */
 export const PEOPLE_A_PAGE = 60;
@@ -196,10 +196,14 @@ export async function forgetPerson(db: Db, club: Club, id: string): Promise<Forg
     if (reports.some((report) => report.pain && report.seenAt === null && report.removedAt === null))
       return "unseen pain";
     await tx.execute(
-      sql`update ${checkIn} set ${sql.identifier("note")} = null, ${sql.identifier("pain_where")} = null from ${run} where ${run.clubId} = ${checkIn.clubId} and ${run.id} = ${checkIn.runId} and ${theirs}`,
+      sql`update ${checkIn} set ${sql.identifier("note")} = null from ${run} where ${run.clubId} = ${checkIn.clubId} and ${run.id} = ${checkIn.runId} and ${theirs}`,
+    );
+    await tx.execute(
+      sql`update ${painReport} set ${sql.identifier("where")} = null from ${run} where ${run.clubId} = ${painReport.clubId} and ${run.id} = ${painReport.runId} and ${theirs}`,
     );
     await tx.update(run).set({ name: NOBODY, personId: null }).where(linked);
     await forgetBeside(tx, club, id, one.name);
+    await forgetInClasses(tx, club, id);
     await tx.delete(person).where(here(club, id));
     return "forgotten";
   });
@@ -227,6 +231,21 @@ async function forgetBeside(tx: Pick<Db, "select" | "update">, club: Club, id: s
         .set({ ...without(row), ...(table === trainingSession && { settingMarks: await unseen(tx, club, row.id) }) })
         .where(and(eq(table.clubId, club.id), eq(table.id, row.id)));
   }
+}
+
+/** Takes somebody out of what was chosen in classes. */
+async function forgetInClasses(tx: Pick<Db, "select" | "update">, club: Club, id: string): Promise<void> {
+  const rows = await tx
+    .select({ id: liveClass.id, choices: liveClass.choices })
+    .from(liveClass)
+    .where(
+      and(eq(liveClass.clubId, club.id), sql`${liveClass.choices} @> ${JSON.stringify([{ athleteId: id }])}::jsonb`),
+    );
+  for (const { id: of, choices } of rows)
+    await tx
+      .update(liveClass)
+      .set({ choices: choices.filter(({ athleteId }) => athleteId !== id) })
+      .where(and(eq(liveClass.clubId, club.id), eq(liveClass.id, of)));
 }
 
 /** Marks of a session of which no open page has seen what is beside it now: none may write somebody who was forgotten back unasked. */

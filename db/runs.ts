@@ -1,13 +1,14 @@
+import { randomUUID } from "node:crypto";
 import { and, eq, isNull, sql } from "drizzle-orm";
 import { among } from "./among";
 import type { Db } from "./client";
 import type { Club } from "./clubs";
 import type { LinkFound } from "./links";
 import { classToldOf } from "./live-people";
-import { checkIn, edition, link, run } from "./schema";
+import { checkIn, edition, link, painReport, run } from "./schema";
 import { reckoned } from "~/core/checkin/moments";
 import type { PainPlace } from "~/core/checkin/pain-place";
-import type { CheckIn, Progress } from "~/core/checkin/schema";
+import { MOST_PAINS, type CheckIn, type Progress } from "~/core/checkin/schema";
 import { nowDate } from "~/core/clock/clock";
 import { REALLY_DONE } from "~/core/player/run";
 import type { EpochMs } from "~/core/units";
@@ -32,8 +33,8 @@ type Keeping = {
   fold?: boolean;
   /** When a finished run ended; as it arrived, where that is not said. */
   endedAt?: Date;
-  /** The drill it hurt in, where they said and the session has it. */
-  painPlace?: PainPlace;
+  /** Of each thing that hurt, by its key, or "" where it has none, the drill it hurt in, where they said and the session has it. */
+  painPlaces?: ReadonlyMap<string, PainPlace>;
 };
 
 const asDate = (moment: EpochMs | undefined): Date | null => (moment === undefined ? null : new Date(moment));
@@ -140,8 +141,6 @@ export async function keepCheckIn(
         effort: sent.hard,
         tightness: sent.tightness,
         pain: sent.pain,
-        painWhere: sent.painWhere || null,
-        painAt: sent.pain ? (keeping.painPlace ?? null) : null,
         note: sent.note || null,
         sentAt: said,
         deviceAt: asDate(sent.said),
@@ -153,17 +152,76 @@ export async function keepCheckIn(
           effort: sql`coalesce(${checkIn.effort}, excluded.effort)`,
           tightness: sql`case when ${checkIn.tightness} = '[]'::jsonb then excluded.tightness else ${checkIn.tightness} end`,
           pain: sql`${checkIn.pain} or excluded.pain`,
-          painWhere: sql`coalesce(${checkIn.painWhere}, excluded.pain_where)`,
-          painAt: sql`coalesce(${checkIn.painAt}, excluded.pain_at)`,
           note: sql`coalesce(${checkIn.note}, excluded.note)`,
-          seenAt: sql`case when excluded.pain and (not ${checkIn.pain} or ${checkIn.painWhere} is null and excluded.pain_where is not null)
-            then null else ${checkIn.seenAt} end`,
         },
       })
       .returning({ fresh: sql<boolean>`(xmax = 0)` });
+    if (sent.pain && (await keepPains(tx, opened.club, runId, sent, { at, places: keeping.painPlaces })))
+      await tx
+        .update(checkIn)
+        .set({ seenAt: null })
+        .where(and(eq(checkIn.clubId, opened.club.id), eq(checkIn.runId, runId)));
     return rows[0]?.fresh === true;
   });
 }
+
+/**
+ * Keeps each thing that hurt: of one that is told again, what is said last and what was left open before. Returns whether
+ * anything of it is new, and has to be looked at.
+ */
+async function keepPains(
+  db: Pick<Db, "select" | "insert">,
+  club: Club,
+  runId: string,
+  sent: CheckIn,
+  { at, places }: { at: Date; places: ReadonlyMap<string, PainPlace> | undefined },
+): Promise<boolean> {
+  const known = await db
+    .select({ id: painReport.id, place: painReport.place, where: painReport.where })
+    .from(painReport)
+    .where(and(eq(painReport.clubId, club.id), eq(painReport.runId, runId)));
+  const drillOf = (place: PainPlace | null | undefined) => place && `${place.drill} ${place.number}`;
+  let fresh = false;
+  for (const told of sent.pains?.length ? sent.pains : [toldBefore(sent)]) {
+    const place = places?.get(told.key ?? "") ?? null;
+    const where = told.where || null;
+    const before = told.key
+      ? known.find(({ id }) => id === told.key)
+      : // Of pages that give it no key: the same where no other drill and no other place in the body is told.
+        known.find(
+          (one) =>
+            (!place || !one.place || drillOf(one.place) === drillOf(place)) &&
+            (!where || !one.where || one.where === where),
+        );
+    const next = { place: place ?? before?.place ?? null, where: where ?? before?.where ?? null };
+    const isNew = !before || drillOf(next.place) !== drillOf(before.place) || next.where !== before.where;
+    if (!isNew) continue;
+    // Whoever sends reports without end fills up their own run and nothing else.
+    if (!before && known.length >= MOST_PAINS) continue;
+    fresh = true;
+    const id = before?.id ?? told.key ?? randomUUID();
+    known.push({ id, ...next });
+    await db
+      .insert(painReport)
+      .values({
+        clubId: club.id,
+        runId,
+        id,
+        ...next,
+        saidAt: new Date(reckoned({ at: told.said, sent: sent.run.sent }, at.getTime())),
+        deviceAt: asDate(told.said),
+        arrivedAt: at,
+      })
+      .onConflictDoUpdate({
+        target: [painReport.clubId, painReport.runId, painReport.id],
+        set: { ...next, seenAt: null, seenBy: null },
+      });
+  }
+  return fresh;
+}
+
+/** What pages of before told of the one thing that hurt. */
+const toldBefore = ({ painWhere, said }: CheckIn) => ({ key: undefined, where: painWhere, said });
 
 /** Whether a device has told of a run of this key before, and it was kept. */
 export async function isKnownRun(db: Db, opened: LinkFound, key: string): Promise<boolean> {
@@ -194,14 +252,27 @@ export async function setNotTheirs(db: Db, club: Club, runId: string, notTheirs:
   return rows.length > 0;
 }
 
-/** Marks a check-in as looked at, or not. Returns false when it is not the coach's. */
+/** Marks all that hurt somebody in a run as spoken of, or not. Returns false when it is not the coach's. */
 export async function setSeen(db: Db, club: Club, runId: string, seen: boolean): Promise<boolean> {
-  const rows = await db
-    .update(checkIn)
-    .set({ seenAt: seen ? sql`coalesce(${checkIn.seenAt}, ${nowDate().toISOString()}::timestamptz)` : null })
-    .where(and(eq(checkIn.runId, runId), eq(checkIn.clubId, club.id)))
-    .returning({ runId: checkIn.runId });
-  return rows.length > 0;
+  return db.transaction(async (tx) => {
+    const rows = await tx
+      .update(checkIn)
+      .set({ seenAt: seen ? sql`coalesce(${checkIn.seenAt}, ${nowDate().toISOString()}::timestamptz)` : null })
+      .where(and(eq(checkIn.runId, runId), eq(checkIn.clubId, club.id)))
+      .returning({ runId: checkIn.runId });
+    await tx
+      .update(painReport)
+      .set(
+        seen
+          ? {
+              seenAt: sql`coalesce(${painReport.seenAt}, ${nowDate().toISOString()}::timestamptz)`,
+              seenBy: sql`case when ${painReport.seenAt} is null then ${club.by} else ${painReport.seenBy} end`,
+            }
+          : { seenAt: null, seenBy: null },
+      )
+      .where(and(eq(painReport.runId, runId), eq(painReport.clubId, club.id)));
+    return rows.length > 0;
+  });
 }
 
 /** For each session: how many runs there were and how many were finished. */

@@ -282,7 +282,7 @@ describe("runs and check-ins", () => {
       db,
       opened,
       checkIn(progress({ person: { athleteId: null, name: "Sore" } }), { pain: true, painWhere: "left knee" }),
-      { painPlace: { drill: "open-book", name: "Open book", number: 3, second: 95 } },
+      { painPlaces: new Map([["", { drill: "open-book", name: "Open book", number: 3, second: 95 }]]) },
     );
     await keepCheckIn(db, opened, checkIn(progress({ person: { athleteId: null, name: "Later" } })));
     const before = await countUnseenPain(db, ana);
@@ -291,8 +291,13 @@ describe("runs and check-ins", () => {
       name: "Sore",
       checkIn: {
         pain: true,
-        painWhere: "left knee",
-        painAt: { drill: "open-book", name: "Open book", number: 3, second: 95 },
+        pains: [
+          {
+            where: "left knee",
+            place: { drill: "open-book", name: "Open book", number: 3, second: 95 },
+            seenAt: null,
+          },
+        ],
         seenAt: null,
       },
     });
@@ -300,6 +305,8 @@ describe("runs and check-ins", () => {
     expect(await setSeen(db, ana, first!.runId, true)).toBe(true);
     expect(await countUnseenPain(db, ana)).toBe(before - 1);
     expect(await listFeedback(db, ana, id, 10, { only: "unseen pain" })).toEqual([]);
+    const { pains } = (await listFeedback(db, ana, id, 10)).find(({ name }) => name === "Sore")!.checkIn!;
+    expect(pains[0]).toMatchObject({ seenAt: expect.any(Date) as Date, seenBy: "ana" });
     // Among all of them it stands where it came.
     expect((await listFeedback(db, ana, id, 10)).map((row) => row.name).sort()).toEqual(["Later", "Sore"]);
   });
@@ -340,7 +347,7 @@ describe("more than a link usually brings", () => {
     expect([usualRuns(0), usualRuns(20), usualRuns(21), usualRuns(60)]).toEqual([60, 60, 63, 180]);
   });
 
-  it("is kept under the link from the sixty-first on, displaces none, and pain among it is counted once", async () => {
+  it("is kept under the link from the sixty-first on, displaces none, and pain among it is first as any other", async () => {
     const { id, opened } = await handedOut(ana);
     const before = await countUnseenPain(db, ana);
     await some(opened, 60, () => checkIn(progress()));
@@ -349,9 +356,10 @@ describe("more than a link usually brings", () => {
     expect(await listFeedback(db, ana, id, 100)).toHaveLength(60);
     expect(await listFolded(db, ana, id)).toMatchObject([{ linkId: opened.id, runs: 3, unseenPain: 3, uncounted: 0 }]);
     expect(await listFeedback(db, ana, id, 100, { foldedOf: opened.id })).toHaveLength(3);
-    expect(await countUnseenPain(db, ana)).toBe(before + 1);
+    expect(await countUnseenPain(db, ana)).toBe(before + 3);
+    expect(await listFeedback(db, ana, id, 100, { only: "unseen pain" })).toHaveLength(3);
     expect(await summariseFeedback(db, ana, id)).toMatchObject({ runs: 60, checkedIn: 60 });
-    expect([await countUnseen(db, ana, id), await countUnseen(db, ana, id, { foldedOf: opened.id })]).toEqual([0, 3]);
+    expect([await countUnseen(db, ana, id), await countUnseen(db, ana, id, { foldedOf: opened.id })]).toEqual([3, 3]);
     expect((await countRuns(db, ana, [id])).get(id)?.runs).toBe(60);
     // Nobody else sees it, and an hour later there is room again.
     expect(await listFolded(db, ben, id)).toEqual([]);

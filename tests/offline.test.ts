@@ -5,7 +5,7 @@ import { afterAll, beforeAll, expect, it, onTestFinished } from "vitest";
 import { isNull } from "drizzle-orm";
 import { newestAddress, openDesk, PHONE, phoneIn, ready, signIn, startWorld, violations, type World } from "./harness";
 import type { BrowserContext, Page } from "playwright-core";
-import { checkIn, link } from "~/db/schema";
+import { link, painReport } from "~/db/schema";
 
 let world: World;
 let coach: Page;
@@ -50,7 +50,7 @@ async function tellOfPain(page: Page, where: string) {
 }
 
 const toldOf = async (where: string) =>
-  (await world.db.select().from(checkIn)).filter((one) => one.painWhere === where).length;
+  (await world.db.select().from(painReport)).filter((one) => one.where === where).length;
 
 it("opens from a cold start with no server there, is followed with its figure, and tells of pain once there is one again", async () => {
   const device = phone();

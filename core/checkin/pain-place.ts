@@ -11,15 +11,19 @@ export const painAtSchema = z.strictObject({
   block: z.number().int().min(0).max(39),
   item: z.number().int().min(0).max(59),
   drill: z.string().min(1).max(80),
+  /** How far into the session it hurt, where that was told at that moment. */
+  second: z.number().min(0).max(86_400).optional(),
 });
 export type PainAt = z.infer<typeof painAtSchema>;
 
-/** The same as it is saved: the drill by name, its number in the session, and when in the session it begins. */
+/** The same as it is saved: the drill by name, its number in the session, and when in the session it hurt, or else when the drill begins. */
 export const painPlaceSchema = z.strictObject({
   drill: z.string().min(1).max(80),
   name: z.string().min(1).max(120),
   number: z.number().int().min(1).max(2400),
   second: z.number().min(0).max(86_400),
+  /** The second is that at which it hurt. */
+  exact: z.literal(true).optional(),
 });
 export type PainPlace = z.infer<typeof painPlaceSchema>;
 
@@ -54,7 +58,13 @@ export function painPlace(
   const name = known && nameOf(known);
   if (!item || start === undefined || !known || !name) return undefined;
   const before = session.blocks.slice(0, at.block).reduce((sum, { items }) => sum + items.length, 0);
-  return { drill: known, name: name.slice(0, 120), number: before + at.item + 1, second: Math.round(start) };
+  return {
+    drill: known,
+    name: name.slice(0, 120),
+    number: before + at.item + 1,
+    second: Math.round(at.second ?? start),
+    ...(at.second !== undefined && { exact: true as const }),
+  };
 }
 
 /** The same in a session as it was handed out. Where it cannot be laid out in time there is no place: whatever goes wrong with it, a report counts. */

@@ -30,6 +30,31 @@ export const progressSchema = z.strictObject({
   inClass: z.uuid().optional().catch(undefined).describe("The class it is done in, where it is in one"),
 });
 
+/** One thing that hurt, as a device tells it. The same key again is the same report; what is told of it later is what counts. */
+export const painToldSchema = z.strictObject({
+  key: z.uuid(),
+  at: painAtSchema.nullable().catch(null),
+  where: z.string().trim().max(120),
+  said: moment,
+});
+
+/** A person tells of at most so much in one run. */
+export const MOST_PAINS = 40;
+
+/** What can be read of a list of pains: one that can't is never a reason to refuse the others. */
+const painsSchema = z
+  .array(z.unknown())
+  .transform((all) =>
+    all
+      .flatMap((one) => {
+        const read = painToldSchema.safeParse(one);
+        return read.success ? [read.data] : [];
+      })
+      .slice(0, MOST_PAINS),
+  )
+  .optional()
+  .catch(undefined);
+
 /** A check-in, together with the run it belongs to, in case nothing of the run has arrived before. */
 export const checkInSchema = z.strictObject({
   run: progressSchema,
@@ -39,11 +64,14 @@ export const checkInSchema = z.strictObject({
   painWhere: z.string().trim().max(120),
   /** Left out by pages of before; a report of pain is never refused for it. */
   painAt: painAtSchema.nullable().optional().catch(undefined),
+  /** Each thing that hurt. Pages of before told of one, by the two above. */
+  pains: painsSchema,
   note: z.string().trim().max(500),
   said: moment.describe("When it was filled in, by the device's clock"),
 });
 
 export type Tightness = z.infer<typeof tightnessSchema>;
 export type Person = z.infer<typeof personSchema>;
+export type PainTold = z.infer<typeof painToldSchema>;
 export type Progress = z.infer<typeof progressSchema>;
 export type CheckIn = z.infer<typeof checkInSchema>;

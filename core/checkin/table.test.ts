@@ -16,8 +16,12 @@ const report: TableReport = {
       { joint: "upper-back", left: 0, right: 7 },
     ],
     pain: true,
-    painWhere: "inside of the right hip",
-    painAt: { drill: "squat-reach", name: "Squat with a reach", number: 7, second: 312 },
+    pains: [
+      {
+        where: "inside of the right hip",
+        place: { drill: "squat-reach", name: "Squat with a reach", number: 7, second: 312 },
+      },
+    ],
     note: "=1+1",
     seen: false,
   },
@@ -47,5 +51,5 @@ it("has a cell for every heading, and says no more than was said", () => {
 
 it("leaves the cells of a check-in empty where there was none", () => {
   expect(tableLine({ ...report, checkIn: null }).slice(7)).toEqual(["", "", "", "", "", "", "", ""]);
-  expect(tableLine({ ...report, checkIn: { ...report.checkIn!, pain: false, painAt: null } })[12]).toBe("");
+  expect(tableLine({ ...report, checkIn: { ...report.checkIn!, pain: false, pains: [] } })[12]).toBe("");
 });

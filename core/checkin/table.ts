@@ -17,8 +17,8 @@ export type TableReport = {
     effort: number | null;
     tightness: readonly Tightness[];
     pain: boolean;
-    painWhere: string | null;
-    painAt: PainPlace | null;
+    /** Each thing that hurt. */
+    pains: readonly { where: string | null; place: PainPlace | null }[];
     note: string | null;
     seen: boolean;
   } | null;
@@ -43,6 +43,14 @@ export const TABLE_HEADINGS = [
 ] as const;
 
 const yes = (is: boolean): string => (is ? "yes" : "no");
+/** Of several things that hurt each in its order; what was not said of one is a dash, where there are several. */
+function each(
+  checkIn: TableReport["checkIn"],
+  of: (pain: NonNullable<TableReport["checkIn"]>["pains"][number]) => string | null | undefined,
+): string {
+  const said = (checkIn?.pains ?? []).map(of);
+  return said.some(Boolean) ? said.map((one) => one || "–").join("; ") : "";
+}
 const rating = (side: number | null): string => (side === null ? "–" : String(side));
 
 /** One report as the cells of its line, in the order of the headings; what was not said is empty. */
@@ -57,9 +65,9 @@ export function tableLine({ checkIn, ...run }: TableReport): string[] {
     yes(run.finished),
     checkIn?.effort == null ? "" : String(checkIn.effort),
     checkIn ? yes(checkIn.pain) : "",
-    checkIn?.painWhere ?? "",
-    checkIn?.painAt?.name ?? "",
-    checkIn?.painAt ? clockText(checkIn.painAt.second) : "",
+    each(checkIn, ({ where }) => where),
+    each(checkIn, ({ place }) => place?.name),
+    each(checkIn, ({ place }) => place && clockText(place.second)),
     checkIn?.pain ? yes(checkIn.seen) : "",
     (checkIn?.tightness ?? [])
       .map(({ joint, left, right }) => `${JOINT_WORDS[joint]} ${rating(left)}/${rating(right)}`)

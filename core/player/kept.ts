@@ -1,7 +1,7 @@
 import type { Mine } from "./mine";
 import { pause, positionAt, REALLY_DONE, reachedEnd, shareDone, type Run } from "./run";
 import type { PainAt } from "~/core/checkin/pain-place";
-import type { CheckIn, Person, Tightness } from "~/core/checkin/schema";
+import type { CheckIn, PainTold, Person, Tightness } from "~/core/checkin/schema";
 import type { EpochMs, Seconds, Share } from "~/core/units";
 
 /*
@@ -37,6 +37,8 @@ export type KeptClass = {
   at: EpochMs;
   easier: string[];
   out: string[];
+  /** What hurt, each as it was told. An earlier version kept the last of them alone, as `hurt`. */
+  pains?: PainTold[];
   hurt?: PainAt;
 };
 
@@ -48,6 +50,7 @@ export type Answers = {
   painWhere: string;
   /** Not in what an earlier version left. */
   painAt?: PainAt | null;
+  pains?: PainTold[];
   note: string;
 };
 
@@ -146,11 +149,13 @@ export function classOver(kept: Kept, one: KeptClass, now: EpochMs): Kept {
   const { classes = [], ...rest } = kept;
   const others = withoutKey(classes, one.key);
   const left = { ...rest, ...(others.length > 0 && { classes: others }) };
-  return (one.done === 0 && !one.hurt) || now - one.at > ASKED_FOR_MS ? left : withAwaited(left, awaitedOf(one));
+  return (one.done === 0 && !one.hurt && !one.pains?.length) || now - one.at > ASKED_FOR_MS
+    ? left
+    : withAwaited(left, awaitedOf(one));
 }
 
 /** What is told of a class at its end, and asked about. */
-export function awaitedOf({ key, person, done, work, at, begun, hurt }: KeptClass): Awaited {
+export function awaitedOf({ key, person, done, work, at, begun, hurt, pains = [] }: KeptClass): Awaited {
   const share = Math.min(1, done / Math.max(1, work));
   return {
     key,
@@ -159,19 +164,23 @@ export function awaitedOf({ key, person, done, work, at, begun, hurt }: KeptClas
     reachedEnd: share >= REALLY_DONE,
     at,
     begun,
-    ...(hurt && { answers: hurtAt(hurt) }),
+    ...((hurt || pains.length > 0) && { answers: hurtAt(pains, hurt) }),
   };
 }
 
 /** What a check-in says of which only the pain is told so far. */
-export const hurtAt = (painAt: PainAt): Answers => ({
-  hard: null,
-  tightness: [],
-  pain: true,
-  painWhere: "",
-  painAt,
-  note: "",
-});
+export function hurtAt(pains: PainTold[], hurt?: PainAt): Answers {
+  const painAt = pains[0]?.at ?? hurt;
+  return {
+    hard: null,
+    tightness: [],
+    pain: true,
+    painWhere: "",
+    ...(painAt && { painAt }),
+    ...(pains.length > 0 && { pains }),
+    note: "",
+  };
+}
 
 /** The class that somebody follows here, as it was left. */
 export const classOf = (kept: Kept, classId: string, person: Person): KeptClass | undefined =>

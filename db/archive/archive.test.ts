@@ -89,6 +89,7 @@ describe.each([
       "links",
       "runs",
       "check-ins",
+      "pains",
       "classes",
       "class-commands",
       "class-people",
@@ -128,6 +129,38 @@ describe.each([
     const opened = token && (await openLink(db, token, false));
     if (opened && opened !== "withdrawn") expect(opened.club.id).toBe(ana.id);
   });
+});
+
+it("of before each pain was a report of its own is read with what was told of it", async () => {
+  const { db, end } = await kept("2026-11-27.sql.gz");
+  const id = await coachOf(db, "ana@club.example");
+  const written = await archiveOf(db, (await clubsOf(db, id))[0]!.club);
+  const about = JSON.parse(written["about.json"]!) as { counts: Record<string, number> };
+  const rows = (file: string) =>
+    written[file]!.split("\n").flatMap((line) => (line ? [JSON.parse(line) as Record<string, unknown>] : []));
+  const pains = rows("pains.jsonl");
+  expect(pains.length).toBeGreaterThan(1);
+  // As it was written before: the place and the part of the body in the check-in, and no such file.
+  written["check-ins.jsonl"] = rows("check-ins.jsonl")
+    .map((row) => {
+      const pain = pains.find(({ runId }) => runId === row["runId"]);
+      return JSON.stringify({ ...row, painWhere: pain?.["where"] ?? null, painAt: pain?.["place"] ?? null });
+    })
+    .join("\n");
+  delete written["pains.jsonl"];
+  delete about.counts["pains"];
+  written["about.json"] = JSON.stringify(about);
+  const other = await addClub(db, id, "Before");
+  await readInto(db, other, written);
+  const again = await archiveOf(db, other);
+  const asBefore = (all: Record<string, unknown>[]) =>
+    all.map(({ runId, where, place, seenAt }) => ({ runId, where, place, seenAt }));
+  expect(
+    asBefore(
+      again["pains.jsonl"]!.split("\n").flatMap((line) => (line ? [JSON.parse(line) as Record<string, unknown>] : [])),
+    ),
+  ).toEqual(asBefore(pains));
+  await end();
 });
 
 it("of before there were classes, or arcs of its own, is read all the same", async () => {

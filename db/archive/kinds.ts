@@ -23,6 +23,7 @@ import {
   ownArc,
   ownDrill,
   ownDrillRevision,
+  painReport,
   person,
   run,
   sportProfile,
@@ -57,6 +58,12 @@ export type Kind = {
   most: number;
   /** Archives of before have no such file. */
   later?: true;
+  /** What lines of before have besides, and the row of another kind that it is kept as now. */
+  before?: {
+    fields: z.ZodRawShape;
+    as: PgTable;
+    row: (line: Record<string, unknown>) => Record<string, unknown> | undefined;
+  };
 };
 
 /** In an order in which each has what it points to before it. */
@@ -268,13 +275,38 @@ export const KINDS: readonly Kind[] = [
       effort: z.number().int().min(0).max(10).nullable(),
       tightness: z.array(tightnessSchema).max(6),
       pain: z.boolean(),
-      painWhere: text(120).nullable(),
-      // Archives of before have none.
-      painAt: painPlaceSchema.nullable().default(null),
       note: text(500).nullable(),
       sentAt: at,
       deviceAt: at.nullable(),
       arrivedAt: at,
+      seenAt: at.nullable(),
+    }),
+    before: {
+      // The one thing that hurt, which is a report of its own now.
+      fields: { painWhere: text(120).nullable().optional(), painAt: painPlaceSchema.nullable().optional() },
+      as: painReport,
+      row: ({ runId, pain, painWhere, painAt, sentAt, deviceAt, arrivedAt, seenAt }) =>
+        pain && painWhere !== undefined
+          ? { runId, id: runId, place: painAt ?? null, where: painWhere, saidAt: sentAt, deviceAt, arrivedAt, seenAt }
+          : undefined,
+    },
+  },
+  {
+    file: "pains",
+    words: "reports of pain",
+    later: true,
+    table: painReport,
+    key: ["runId", "id"],
+    most: 1_000_000,
+    row: z.strictObject({
+      runId: id,
+      id,
+      place: painPlaceSchema.nullable(),
+      where: text(120).nullable(),
+      saidAt: at,
+      deviceAt: at.nullable(),
+      arrivedAt: at,
+      noticedAt: at.nullable(),
       seenAt: at.nullable(),
     }),
   },

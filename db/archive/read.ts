@@ -102,6 +102,9 @@ async function takeLines(tx: Tx, club: Club, kind: Kind, lines: AsyncIterable<st
   const where = (n: number) => `${kind.file}.jsonl, line ${n}`;
   let taken = 0;
   let rows: Record<string, unknown>[] = [];
+  let moved: Record<string, unknown>[] = [];
+  const { before } = kind;
+  const shape = before ? kind.row.extend(before.fields) : kind.row;
   const keep = async () => {
     if (rows.length === 0) return;
     await tx
@@ -110,7 +113,8 @@ async function takeLines(tx: Tx, club: Club, kind: Kind, lines: AsyncIterable<st
       .catch((error: unknown) => {
         throw refusal(error, `${kind.file}.jsonl, lines ${taken - rows.length + 1} to ${taken}`);
       });
-    rows = [];
+    if (moved.length > 0) await tx.insert(before!.as).values(moved);
+    [rows, moved] = [[], []];
   };
   for await (const line of lines) {
     if (line === "") continue;
@@ -120,9 +124,12 @@ async function takeLines(tx: Tx, club: Club, kind: Kind, lines: AsyncIterable<st
         `${kind.file}.jsonl has more than ${kind.most.toLocaleString("en-GB")} lines, the most Mapset keeps of ${kind.words}.`,
       );
     if (line.length > LONGEST_LINE) throw new ArchiveFault(`${where(taken)} is longer than it can be.`);
-    const read = parseWith(kind.row, parsed(line));
+    const read = parseWith(shape, parsed(line));
     if (!read.ok) throw new ArchiveFault(`${where(taken)}: ${read.faults.slice(0, 3).map(faultLine).join("; ")}`);
-    rows.push({ ...read.value, clubId: club.id, ...("madeBy" in kind.table && { madeBy: club.by }) });
+    const other = before?.row(read.value);
+    if (other) moved.push({ ...other, clubId: club.id });
+    const own = Object.fromEntries(Object.entries(read.value).filter(([name]) => name in kind.row.shape));
+    rows.push({ ...own, clubId: club.id, ...("madeBy" in kind.table && { madeBy: club.by }) });
     if (rows.length === AT_ONCE) await keep();
   }
   await keep();

@@ -160,12 +160,12 @@ function placed(
   timeline: Timeline,
   drills: DemoSettings["drills"],
   drill: string,
-): { painPlace?: PainPlace } {
+): { painPlaces?: ReadonlyMap<string, PainPlace> } {
   const at = painChoices(doc, ({ block, item }) => drills(doc.blocks[block]!.items[item]!.drill)).find(
     (one) => one.drill === drill,
   );
   const found = at && painPlace(at, doc, timeline, (id) => drills(id)?.name);
-  return found ? { painPlace: found } : {};
+  return found ? { painPlaces: new Map([["", found]]) } : {};
 }
 
 /** One session has changed since it was handed out, so that the demo shows how that looks. */

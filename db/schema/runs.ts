@@ -13,6 +13,7 @@ import {
   unique,
   uuid,
 } from "drizzle-orm/pg-core";
+import { coach } from "./accounts";
 import { clubId } from "./clubs";
 import { changed, moment, now } from "./columns";
 import { liveClass } from "./live";
@@ -88,15 +89,14 @@ export const checkIn = pgTable(
     runId: uuid("run_id").notNull(),
     effort: smallint("effort"),
     tightness: jsonb("tightness").$type<Tightness[]>().notNull().default([]),
+    /** Whether anything hurt: each thing that did is a report of its own. */
     pain: boolean("pain").notNull(),
-    painWhere: text("pain_where"),
-    /** The drill it hurt in, and when in the session that begins, where they said. */
-    painAt: jsonb("pain_at").$type<PainPlace>(),
     note: text("note"),
     /** When it was given, as well as that is known; by the device's own clock, where it said; and when it arrived. */
     sentAt: now("sent_at"),
     deviceAt: moment("device_at"),
     arrivedAt: now("arrived_at"),
+    /** When all that hurt was spoken of; empty again as soon as more is told. */
     seenAt: moment("seen_at"),
   },
   (t) => [
@@ -114,6 +114,38 @@ export const checkIn = pgTable(
       .where(sql`pain`),
     check("check_in_effort", sql`${t.effort} between 0 and 10`),
     check("check_in_note", sql`length(${t.note}) <= 500`),
-    check("check_in_pain_where", sql`length(${t.painWhere}) <= 120`),
+  ],
+);
+
+/** One thing that hurt somebody in a run. The id is the key it was made with on the device: told again it is the same report. */
+export const painReport = pgTable(
+  "pain_report",
+  {
+    clubId: clubId(),
+    runId: uuid("run_id").notNull(),
+    id: uuid("id").notNull(),
+    /** The drill it hurt in, and when in the session, where they said. */
+    place: jsonb("place").$type<PainPlace>(),
+    where: text("where"),
+    /** When it was told, as well as that is known; by the device’s own clock, where it said; and when it arrived. */
+    saidAt: now("said_at"),
+    deviceAt: moment("device_at"),
+    arrivedAt: now("arrived_at"),
+    /** When somebody who led the class saw it there, and who; for all who lead it. */
+    noticedAt: moment("noticed_at"),
+    noticedBy: text("noticed_by").references(() => coach.id, { onDelete: "set null" }),
+    /** When somebody had spoken to them, and who. */
+    seenAt: moment("seen_at"),
+    seenBy: text("seen_by").references(() => coach.id, { onDelete: "set null" }),
+  },
+  (t) => [
+    primaryKey({ name: "pain_report_pk", columns: [t.clubId, t.runId, t.id] }),
+    foreignKey({
+      name: "pain_report_check_in",
+      columns: [t.clubId, t.runId],
+      foreignColumns: [checkIn.clubId, checkIn.runId],
+    }).onDelete("cascade"),
+    index("pain_report_arrived").on(t.clubId, t.arrivedAt),
+    check("pain_report_where", sql`length(${t.where}) <= 120`),
   ],
 );

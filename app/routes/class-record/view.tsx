@@ -101,14 +101,14 @@ function People({ page }: { page: Page }) {
                 <span className="text-ink-soft">{Math.round(run.shareDone * 100)} % of the work</span>
                 {run.effort !== null && <span className="text-ink-soft">effort {run.effort} of 10</span>}
               </p>
-              {run.pain && (
-                <p className="flex items-baseline gap-2 font-semibold text-plum">
+              {run.pains.map(({ where, drill }, i) => (
+                <p key={i} className="flex items-baseline gap-2 font-semibold text-plum">
                   <TriangleAlert size={15} className="shrink-0 translate-y-0.5" aria-hidden />
                   Something hurt
-                  {run.drill && ` in ${run.drill}`}
-                  {run.painWhere && `: ${run.painWhere}`}
+                  {drill && ` in ${drill}`}
+                  {where && `: ${where}`}
                 </p>
-              )}
+              ))}
               {run.pain === null && (
                 <MayChange>
                   <SayFor run={run} />

@@ -5,6 +5,7 @@ import type { Asked } from "./actions.server";
 import { MOMENT } from "./moment";
 import { Ratings } from "./ratings";
 import { Button, IconButton } from "~/app/ui/button";
+import { cx } from "~/app/ui/classes";
 import { Confirm } from "~/app/ui/dialog";
 import { Dots } from "~/app/ui/dots";
 import { MayChange } from "~/app/ui/may-change";
@@ -18,6 +19,10 @@ import type { FeedbackRow } from "~/db/feedback";
 
 export type Change = (run: string, what: Asked) => void;
 
+/** Where it hurt, all of it. */
+const wheresOf = ({ checkIn }: FeedbackRow): string =>
+  (checkIn?.pains ?? []).flatMap(({ where }) => (where ? [where] : [])).join("; ");
+
 export function PainCard({ row, onChange }: { row: FeedbackRow; onChange: Change }) {
   return (
     <article className="flex flex-wrap items-center gap-x-4 gap-y-2 rounded-lg border border-l-4 border-plum/50 border-l-plum bg-plum-wash px-4 py-3">
@@ -30,12 +35,21 @@ export function PainCard({ row, onChange }: { row: FeedbackRow; onChange: Change
             · {row.sessionTitle}, <Moment row={row} />
           </span>
         </p>
-        <p className="text-lg break-words">{row.checkIn?.painWhere ?? "Didn’t say where."}</p>
-        {row.checkIn?.painAt && (
-          <p className="break-words">
-            In <PainDrill at={row.checkIn.painAt} />
-          </p>
-        )}
+        <ul className="flex flex-col gap-1">
+          {(row.checkIn?.pains ?? []).map(({ id, where, place, seenAt }) => (
+            <li key={id} className={cx("break-words", seenAt && "text-ink-soft")}>
+              <p className="text-lg">
+                {where ?? "Didn’t say where."}
+                {seenAt && <span className="text-base"> (spoken of)</span>}
+              </p>
+              {place && (
+                <p>
+                  In <PainDrill at={place} />
+                </p>
+              )}
+            </li>
+          ))}
+        </ul>
         {row.checkIn?.note && <p className="break-words text-ink-soft">“{row.checkIn.note}”</p>}
       </div>
       <MayChange>
@@ -53,7 +67,12 @@ function PainDrill({ at }: { at: PainPlace }) {
       <Link to={`/library/${at.drill}`} className="font-medium underline decoration-line underline-offset-4">
         {at.name}
       </Link>
-      , drill {at.number}, {clockText(at.second)} into the session
+      , drill {at.number},{" "}
+      {at.exact
+        ? `${clockText(at.second)} into the session`
+        : at.second > 0
+          ? `which begins ${clockText(at.second)} into the session`
+          : "the first of the session"}
     </>
   );
 }
@@ -93,7 +112,7 @@ function RowMenu({ row, onChange }: { row: FeedbackRow; onChange: Change }) {
           open
           onOpenChange={setAsking}
           title="Remove this report of pain?"
-          text={`${row.name}: ${row.checkIn?.painWhere ?? "didn’t say where"}. Only if you know it isn’t real, such as a joke.`}
+          text={`${row.name}: ${wheresOf(row) || "didn’t say where"}. Only if you know it isn’t real, such as a joke.`}
           action="Remove"
           onConfirm={() => onChange(row.runId, "remove")}
         />
@@ -137,8 +156,9 @@ export function RunRow({ row, showSession, onChange }: { row: FeedbackRow; showS
       <p className="min-w-0 text-sm break-words text-ink-soft max-lg:order-2 max-lg:col-span-3">
         {checkIn
           ? [
-              checkIn.pain ? (checkIn.painWhere ?? "pain, didn’t say where") : "",
-              checkIn.painAt ? `in ${checkIn.painAt.name}` : "",
+              ...checkIn.pains.map(({ where, place }) =>
+                [where ?? "pain, didn’t say where", place && `in ${place.name}`].filter(Boolean).join(" "),
+              ),
               checkIn.note ?? "",
             ]
               .filter(Boolean)

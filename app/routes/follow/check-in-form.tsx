@@ -2,9 +2,10 @@ import { Check, TriangleAlert } from "lucide-react";
 import { useEffect, useId, useState } from "react";
 import type { SendState } from "./use-outbox";
 import { now } from "~/core/clock/clock";
+import { newKey } from "~/app/sync/key";
 import { cx } from "~/app/ui/classes";
 import type { PainAt, PainChoice } from "~/core/checkin/pain-place";
-import type { CheckIn, Tightness } from "~/core/checkin/schema";
+import { MOST_PAINS, type CheckIn, type PainTold, type Tightness } from "~/core/checkin/schema";
 import type { Answers, Awaited } from "~/core/player/kept";
 import { JOINT_WORDS, type RatedJoint } from "~/core/vocabulary/motions";
 
@@ -29,22 +30,17 @@ export function CheckInForm({ asked, joints, drills, state, atRisk, onSend, onAn
     joints.map((joint) => before?.tightness.find((t) => t.joint === joint) ?? { joint, left: null, right: null }),
   );
   const [pain, setPain] = useState<boolean | undefined>(before?.pain ?? undefined);
-  const [painWhere, setPainWhere] = useState(before?.painWhere ?? "");
-  const [painAt, setPainAt] = useState<PainAt | null>(before?.painAt ?? null);
+  const [pains, setPains] = useState<PainTold[]>(() => painsBefore(before));
   const [note, setNote] = useState(before?.note ?? "");
   const [missing, setMissing] = useState(false);
   const [sent, setSent] = useState(false);
 
   const touched =
-    hard !== null ||
-    pain !== undefined ||
-    painWhere !== "" ||
-    note !== "" ||
-    tightness.some((t) => t.left !== null || t.right !== null);
+    hard !== null || pain !== undefined || note !== "" || tightness.some((t) => t.left !== null || t.right !== null);
   useEffect(() => {
-    if (touched && !sent) onAnswers({ hard, tightness, pain: pain ?? null, painWhere, painAt, note });
+    if (touched && !sent) onAnswers({ hard, tightness, pain: pain ?? null, painWhere: "", pains, note });
     // Kept with every answer, not with every new function to keep it by.
-  }, [hard, tightness, pain, painWhere, painAt, note, touched, sent]); // eslint-disable-line react-hooks/exhaustive-deps
+  }, [hard, tightness, pain, pains, note, touched, sent]); // eslint-disable-line react-hooks/exhaustive-deps
 
   const submit = () => {
     if (pain === undefined) {
@@ -60,8 +56,10 @@ export function CheckInForm({ asked, joints, drills, state, atRisk, onSend, onAn
       hard,
       tightness: tightness.filter((t) => t.left !== null || t.right !== null),
       pain,
-      painWhere: pain ? painWhere.trim() : "",
-      ...(pain && painAt && { painAt }),
+      // The first of them, too, as pages of before told it.
+      painWhere: (pain && pains[0]?.where.trim()) || "",
+      ...(pain && pains[0]?.at && { painAt: pains[0].at }),
+      ...(pain && { pains: pains.map((one) => ({ ...one, where: one.where.trim() })) }),
       note: note.trim(),
     });
   };
@@ -137,11 +135,9 @@ export function CheckInForm({ asked, joints, drills, state, atRisk, onSend, onAn
       <Pain
         pain={pain}
         onPain={setPain}
-        where={painWhere}
-        onWhere={setPainWhere}
         drills={drills}
-        painAt={painAt}
-        onPainAt={setPainAt}
+        pains={pains}
+        onPains={setPains}
         missing={missing && pain === undefined}
       />
       <NoteField note={note} onNote={setNote} />
@@ -202,23 +198,20 @@ function Rating({
 function Pain({
   pain,
   onPain,
-  where,
-  onWhere,
   drills,
-  painAt,
-  onPainAt,
+  pains,
+  onPains,
   missing,
 }: {
   pain: boolean | undefined;
   onPain: (pain: boolean) => void;
-  where: string;
-  onWhere: (where: string) => void;
   drills: readonly PainChoice[];
-  painAt: PainAt | null;
-  onPainAt: (at: PainAt | null) => void;
+  pains: readonly PainTold[];
+  onPains: (change: (pains: PainTold[]) => PainTold[]) => void;
   missing: boolean;
 }) {
-  const id = useId();
+  const change = (key: string, to: Partial<PainTold>) =>
+    onPains((all) => all.map((one) => (one.key === key ? { ...one, ...to } : one)));
   return (
     <fieldset>
       <legend className="mb-2 text-lg font-semibold">Did anything hurt?</legend>
@@ -261,23 +254,72 @@ function Pain({
               practitioner. Your coach will see this.
             </span>
           </p>
-          {drills.length > 0 && <DrillChoice drills={drills} at={painAt} onAt={onPainAt} />}
-          <div className="flex flex-col gap-1">
-            <label htmlFor={id} className="font-medium">
-              Where in the body?
-            </label>
-            <input
-              id={id}
-              value={where}
-              maxLength={120}
-              onChange={(e) => onWhere(e.target.value)}
-              className="min-h-12 rounded-md border border-line bg-land px-3 text-lg"
-              placeholder="front of the left knee"
+          {pains.map((one, i) => (
+            <OnePain
+              key={one.key}
+              pain={one}
+              number={pains.length > 1 ? i + 1 : undefined}
+              drills={drills}
+              onChange={(to) => change(one.key, to)}
             />
-          </div>
+          ))}
+          {pains.length < MOST_PAINS && (
+            <button
+              type="button"
+              onClick={() => onPains((all) => [...all, newPain()])}
+              className="min-h-11 self-start rounded-md border border-line bg-land px-4 font-medium"
+            >
+              Something else hurt, too
+            </button>
+          )}
         </div>
       )}
     </fieldset>
+  );
+}
+
+const newPain = (): PainTold => ({ key: newKey(), at: null, where: "", said: now() });
+
+/** What was told of pain before this is filled in: in the class, or in the form as it was left; otherwise one that is empty. */
+function painsBefore(before: Answers | undefined): PainTold[] {
+  if (before?.pains?.length) return before.pains;
+  return [{ ...newPain(), at: before?.painAt ?? null, where: before?.painWhere ?? "" }];
+}
+
+/** One thing that hurt: in which drill, and where in the body. */
+function OnePain({
+  pain,
+  number,
+  drills,
+  onChange,
+}: {
+  pain: PainTold;
+  number: number | undefined;
+  drills: readonly PainChoice[];
+  onChange: (to: Partial<PainTold>) => void;
+}) {
+  const id = useId();
+  return (
+    <div
+      role="group"
+      aria-label={number ? `What hurt, ${number}` : "What hurt"}
+      className={cx("flex flex-col gap-3", number !== undefined && number > 1 && "border-t border-line pt-3")}
+    >
+      {drills.length > 0 && <DrillChoice drills={drills} at={pain.at} onAt={(at) => onChange({ at })} />}
+      <div className="flex flex-col gap-1">
+        <label htmlFor={id} className="font-medium">
+          Where in the body?
+        </label>
+        <input
+          id={id}
+          value={pain.where}
+          maxLength={120}
+          onChange={(e) => onChange({ where: e.target.value })}
+          className="min-h-12 rounded-md border border-line bg-land px-3 text-lg"
+          placeholder="front of the left knee"
+        />
+      </div>
+    </div>
   );
 }
 

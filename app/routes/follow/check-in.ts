@@ -2,8 +2,8 @@ import type { Route } from "./+types/check-in";
 import { readReport } from "~/app/server/player.server";
 import { drawnDrill } from "~/app/server/drills.server";
 import { getServices } from "~/app/server/services.server";
-import { checkInSchema } from "~/core/checkin/schema";
-import { painPlaceIn, type PainAt, type PainPlace } from "~/core/checkin/pain-place";
+import { checkInSchema, type CheckIn } from "~/core/checkin/schema";
+import { painPlaceIn, type PainPlace } from "~/core/checkin/pain-place";
 import { editionOf, type LinkFound } from "~/db/links";
 import { findClass } from "~/db/live";
 import { tellPeople } from "~/db/live-people";
@@ -19,8 +19,8 @@ export async function action({ request, params, context }: Route.ActionArgs) {
     checkInSchema,
     (checkIn) => checkIn.run.key,
   );
-  const place = message.pain && message.painAt ? await placeOf(opened, message.painAt, message.run.inClass) : undefined;
-  const first = await keepCheckIn(getServices().db, opened, message, { fold, ...(place && { painPlace: place }) });
+  const painPlaces = message.pain ? await placesOf(opened, message) : new Map<string, PainPlace>();
+  const first = await keepCheckIn(getServices().db, opened, message, { fold, painPlaces });
   if (message.pain && message.run.inClass) await tellPeople(getServices().db, opened.club, message.run.inClass);
   // Far beyond what a link brings, what tells of no pain has no room: the device keeps it and says so.
   return first === undefined
@@ -28,24 +28,34 @@ export async function action({ request, params, context }: Route.ActionArgs) {
     : Response.json({ kind: "kept", first });
 }
 
-/** The drill it hurt in, as what was followed has it. Whatever goes wrong with that, the report counts. */
-async function placeOf(opened: LinkFound, at: PainAt, inClass: string | undefined): Promise<PainPlace | undefined> {
+/** Of each thing that hurt the drill it hurt in, as what was followed has it. Whatever goes wrong with that, the report counts. */
+async function placesOf(opened: LinkFound, { pains, painAt, run }: CheckIn): Promise<Map<string, PainPlace>> {
   const { db } = getServices();
   const { club } = opened;
+  // Pages of before told of one, without a key.
+  const told = pains?.length ? pains : [{ key: "", at: painAt ?? null }];
+  const { inClass } = run;
+  const places = new Map<string, PainPlace>();
+  if (!told.some(({ at }) => at)) return places;
   try {
     // A class may be run from another edition than the link’s.
     const running = inClass ? await findClass(db, club, inClass) : undefined;
     const edition = await editionOf(db, running ? { club, edition: { id: running.editionId } } : opened);
     const drills = new Map(edition.drills.map((drill) => [drill.id, drill]));
-    // What was done instead, or swapped in, may be the club’s own and in no edition.
-    const own = drills.has(at.drill) || drillById(at.drill) ? undefined : await drawnDrill(club, at.drill);
-    return painPlaceIn(
-      at,
-      edition.session,
-      (id) => drills.get(id),
-      (id) => (drills.get(id) ?? drillById(id) ?? (own?.id === id ? own : undefined))?.name,
-    );
+    for (const { key, at } of told) {
+      if (!at) continue;
+      // What was done instead, or swapped in, may be the club’s own and in no edition.
+      const own = drills.has(at.drill) || drillById(at.drill) ? undefined : await drawnDrill(club, at.drill);
+      const place = painPlaceIn(
+        at,
+        edition.session,
+        (id) => drills.get(id),
+        (id) => (drills.get(id) ?? drillById(id) ?? (own?.id === id ? own : undefined))?.name,
+      );
+      if (place) places.set(key, place);
+    }
   } catch {
-    return undefined;
+    // What is known of them by now is kept.
   }
+  return places;
 }

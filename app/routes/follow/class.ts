@@ -47,6 +47,10 @@ export async function action({ request, params, context }: Route.ActionArgs) {
       ? undefined
       : await editionOf(getServices().db, { club: found.club, edition: { id: one.editionId } });
   await tellPeople(getServices().db, found.club, one.id);
-  const joined: Running = { id: one.id, fold: one.fold, edition: other && { ...other, session: withoutNotes(other.session) } };
+  const joined: Running = {
+    id: one.id,
+    fold: one.fold,
+    edition: other && { ...other, session: withoutNotes(other.session) },
+  };
   return Response.json(joined, { headers: { "cache-control": "no-store", ...(cookie && { "set-cookie": cookie }) } });
 }

@@ -211,7 +211,7 @@ export function InStep({ token, joined, edition, person, look, unsent, onLeave, 
                     id: own.session.blocks[block]!.items[item]!.drill,
                     name: face.drill,
                   };
-                  setAsking({ block, item, drill: id, name });
+                  setAsking({ block, item, drill: id, second: Math.round(positionAt(live.run, now)), name });
                 }}
               >
                 <HeartPulse size={18} aria-hidden className="shrink-0" /> Hurts

@@ -1,6 +1,6 @@
 import { Copy, MessageCircle, RotateCcw, X } from "lucide-react";
 import { useEffect, useRef, useState } from "react";
-import { checkInText } from "~/core/checkin/text";
+import { checkInText, painsOf } from "~/core/checkin/text";
 import { stateWords, type CheckInItem } from "./use-outbox";
 import { IconButton } from "~/app/ui/button";
 import { toGo, type Awaited, type Kept, type KeptRun } from "~/core/player/kept";
@@ -36,16 +36,18 @@ export function OnDevice({ kept, hidden, unsent, atRisk, onCarryOn, onTell, onDr
           body: {
             run: { person },
             pain,
-            painWhere,
           },
         } = item;
         const state = stateWords(item);
+        const wheres = painsOf(item.body)
+          .flatMap(({ where }) => (where ? [where] : []))
+          .join("; ");
         return state === "refused" ? (
           <Card
             key={key}
             plum={pain}
             words={`${person.name}’s check-in could not be sent`}
-            more={`${item.words ? `${item.words} ` : ""}Tell your coach in person${pain ? `: something hurt${painWhere ? ` (${painWhere})` : ""}` : ""}, or copy it and send it to them.`}
+            more={`${item.words ? `${item.words} ` : ""}Tell your coach in person${pain ? `: something hurt${wheres ? ` (${wheres})` : ""}` : ""}, or copy it and send it to them.`}
           >
             <CopyIt text={checkInText(item.body, nameOf)} />
             <Act words="I have told them" onClick={() => onTold(item)} />

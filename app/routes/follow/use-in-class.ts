@@ -5,7 +5,7 @@ import { newKey } from "~/app/sync/key";
 import { sendLeaving } from "~/app/sync/send";
 import { now as wallNow, steady } from "~/core/clock/clock";
 import type { PainAt } from "~/core/checkin/pain-place";
-import type { CheckIn, Person, Progress } from "~/core/checkin/schema";
+import type { CheckIn, PainTold, Person, Progress } from "~/core/checkin/schema";
 import { awayFrom, joined, type Away } from "~/core/live/away";
 import { momentOf, type Live } from "~/core/live/fold";
 import { checkInItem, runItem } from "~/core/outbox/item";
@@ -99,13 +99,15 @@ export function useInClass({ token, classId, person, work, live, now, byEar, onO
   /** Something hurts here, now: their coach is told at once, and they are asked no more about whether. */
   const hurts = useCallback(
     (at: PainAt) => {
-      kept.current = { ...kept.current, hurt: at };
       const said = wallNow();
-      const report: CheckIn = { ...hurtAt(at), pain: true, run: progress(), said };
+      const pain: PainTold = { key: newKey(), at, where: "", said };
+      kept.current = { ...kept.current, pains: [...(kept.current.pains ?? []), pain] };
+      write();
+      const report: CheckIn = { ...hurtAt([pain]), pain: true, run: progress(), said };
       void browserOutbox().outbox.add(checkInItem(token, report, { now: said, stamp: newKey() }));
       setOut((all) => new Set(all).add(at.drill));
     },
-    [progress, token],
+    [progress, token, write],
   );
 
   useEffect(() => {

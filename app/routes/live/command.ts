@@ -12,7 +12,7 @@ import { apartSchema, MOST_COMMANDS, pressedSchema } from "~/core/live/commands"
 import { LEVELS } from "~/core/vocabulary/levels";
 import type { Club } from "~/db/clubs";
 import { addApart, addCommand } from "~/db/live";
-import { closeClass, setHere, setOthers } from "~/db/live-people";
+import { closeClass, noticePain, setHere, setOthers } from "~/db/live-people";
 
 const place = z.int().min(0).max(1000);
 const seen = z.int().min(0).max(MOST_COMMANDS);
@@ -46,6 +46,8 @@ const message = z.union([
   z.strictObject({ later: z.strictObject({ seen, key: z.uuid() }) }),
   /** Who is there: ticked from the list, or so many besides. */
   z.strictObject({ here: z.strictObject({ person: z.uuid(), here: z.boolean() }) }),
+  /** That whoever leads has seen a report of pain. */
+  z.strictObject({ noticed: z.strictObject({ run: z.uuid(), id: z.uuid() }) }),
   z.strictObject({ others: z.int().min(0).max(200) }),
 ]);
 
@@ -68,6 +70,7 @@ async function carryOut({ club, zone }: Coach, id: string, ask: z.infer<typeof m
   const { db } = getServices();
   const kept = (is: boolean) => ({ kind: is ? ("kept" as const) : ("gone" as const) });
   if ("here" in ask) return kept(await setHere(db, club, id, ask.here.person, ask.here.here));
+  if ("noticed" in ask) return kept(await noticePain(db, club, id, ask.noticed.run, ask.noticed.id));
   if ("others" in ask) return kept(await setOthers(db, club, id, ask.others));
   if ("press" in ask && ask.press.command.do === "end")
     setTimeout(() => void closing(club, id), CLOSE_AFTER_MS).unref();

@@ -181,7 +181,7 @@ export function RemoteView({
             again={leading.people.hurts.length}
             instead={<p role="alert">Something hurts somebody: see Feedback.</p>}
           >
-            <HurtStrip hurts={leading.people.hurts} zone={led.zone} />
+            <HurtStrip hurts={leading.people.hurts} zone={led.zone} tell={leading.tell} />
           </Part>
         )}
       </header>

@@ -193,7 +193,9 @@ export function useLeading(classId: string, frozen: Frozen, sounds = false) {
 
   /** Tells something of who is there; it comes back to all remotes by their streams. */
   const tell = useCallback(
-    async (what: { here: { person: string; here: boolean } } | { others: number }): Promise<boolean> => {
+    async (
+      what: { here: { person: string; here: boolean } } | { others: number } | { noticed: { run: string; id: string } },
+    ): Promise<boolean> => {
       try {
         const answer = await fetchAnswer<{ kind: string }>(classId, what, AbortSignal.timeout(ALONE_MS * 2));
         return answer.kind === "kept";

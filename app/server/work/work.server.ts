@@ -4,7 +4,6 @@ import { JOBS, type JobName, type Jobs } from "./jobs";
 import { signalOfRequest } from "../per-request";
 import { getServices } from "../services.server";
 import type { Drill } from "~/core/drills/schema";
-import type { Steps } from "~/core/steps";
 import type { Club } from "~/db/clubs";
 
 /**
