@@ -244,6 +244,43 @@ export async function summariseFeedback(
   return row ?? { runs: 0, finished: 0, checkedIn: 0, effort: null };
 }
 
+/** A drill that more than one person was hurt in. */
+export type HurtDrill = { drill: string; name: string; people: number };
+
+/** Fewer people than this are no pattern. */
+const TOGETHER = 2;
+/** So many drills are told of. */
+const MOST_TOGETHER = 10;
+
+/** The drills that more than one person told of pain in since a moment, spoken of or not, those with the most first; of one session, or of one drill. */
+export async function hurtTogether(
+  db: Db,
+  club: Club,
+  { since, sessionId = null, drills }: { since: Date; sessionId?: string | null; drills?: readonly string[] },
+): Promise<HurtDrill[]> {
+  const drill = sql<string>`${painReport.place} ->> 'drill'`;
+  // Somebody on no list is known by their run alone.
+  const people = sql<number>`count(distinct coalesce(${run.personId}, ${run.id}))::int`;
+  return db
+    .select({ drill, name: sql<string>`max(${painReport.place} ->> 'name')`, people })
+    .from(painReport)
+    .innerJoin(run, and(eq(run.clubId, painReport.clubId), eq(run.id, painReport.runId)))
+    .where(
+      and(
+        eq(painReport.clubId, club.id),
+        gt(painReport.arrivedAt, since),
+        isNull(run.removedAt),
+        sql`${painReport.place} is not null`,
+        sessionId ? inArray(run.linkId, linksOf(db, club, sessionId)) : undefined,
+        drills ? inArray(drill, [...drills]) : undefined,
+      ),
+    )
+    .groupBy(drill)
+    .having(sql`${people} >= ${TOGETHER}`)
+    .orderBy(desc(people), drill)
+    .limit(MOST_TOGETHER);
+}
+
 /** How many reports tell of pain that nobody has looked at. */
 export async function countUnseen(
   db: Db,

@@ -10,7 +10,7 @@ import type { Db } from "./client";
 import { clubsOf, type Club } from "./clubs";
 import { handOut } from "./editions";
 import { addGroup, addPeople } from "./groups";
-import { painsOf } from "./feedback";
+import { hurtTogether, painsOf } from "./feedback";
 import { editionOf, linkOf, type LinkFound } from "./links";
 import { addCommand, endOldClasses, givePass, startClass } from "./live";
 import {
@@ -194,6 +194,21 @@ describe("pain that a phone tells in a class", () => {
       "Drill 1": "left knee",
       "Drill 7": "right wrist",
     });
+    // Somebody else in the same drill: two people, whoever told how often; nothing of it in another club.
+    const since = new Date(0);
+    expect((await hurtTogether(db, ana, { since })).map(({ drill }) => drill)).not.toContain("d7");
+    await keepCheckIn(
+      db,
+      opened,
+      saying(progress("Tern", id), { pain: true, pains: [{ ...told(8), at: { block: 0, item: 7, drill: "d7" } }] }),
+      { painPlaces: new Map([[uuid(8), placeOf(7)]]) },
+    );
+    const both = { drill: "d7", name: "Drill 7", people: 2 };
+    expect(await hurtTogether(db, ana, { since })).toContainEqual(both);
+    expect(await hurtTogether(db, ana, { since, drills: ["d7", "d9"] })).toEqual([both]);
+    expect(await hurtTogether(db, ana, { since, drills: ["d1"] })).toEqual([]);
+    expect(await hurtTogether(db, ana, { since: new Date(Date.now() + 1000) })).toEqual([]);
+    expect(await hurtTogether(db, ben, { since })).toEqual([]);
     // What was told stays, also where it is told of without any.
     await keepCheckIn(db, opened, saying(run1, { pain: false }));
     expect((await painsOf(db, ana, [one!.run])).get(one!.run)).toHaveLength(2);

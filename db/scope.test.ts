@@ -246,6 +246,7 @@ async function asked(): Promise<Record<string, () => Promise<unknown>>> {
     addCommand: () => live.addCommand(db, ben, running, { ...pressed, key: "00000000-0000-4000-8000-000000000002" }),
     addApart: () => live.addApart(db, ben, running, [{ ...pressed, at: 0 }]),
     peopleOfClass: () => livePeople.peopleOfClass(db, ben, running),
+    hurtTogether: () => heard.hurtTogether(db, ben, { since: new Date(0) }),
     noticePain: () => livePeople.noticePain(db, ben, running, run, run),
     painsOf: async () => [...(await heard.painsOf(db, ben, [run]))],
     setHere: () => livePeople.setHere(db, ben, running, person, true),

@@ -17,6 +17,9 @@ const lead = (title: string) => steps.lead(world, title);
 const join = (link: string, name: string) => steps.join(world, link, name);
 const wallOf = async (page: Page) => steps.wallWith(world, await codeOf(page));
 
+/** A drill as reports have it: by its name, at whichever level. */
+const named = (drill: string) => drill.replace(/ \((?:easier|harder)\)$/, "");
+
 describe("the people of a class", () => {
   it(
     "tell quietly what hurts: they rest from it, whoever leads sees it at once, and feedback has it first",
@@ -49,15 +52,38 @@ describe("the people of a class", () => {
       await ready(moss);
       await button(moss, "Join in step").click();
       await expect.poll(() => drillOf(moss)).toBe("Rest here");
-      // Seen on the remote is put away there, and nowhere else.
-      await button(page, "I have seen that Moss hurts").click();
-      await expect.poll(() => page.getByText(/Moss: something hurts/).count()).toBe(0);
+      // Seen by one who leads it is put away for all who do; it stays in feedback.
+      const other = await page.context().newPage();
+      await other.goto(page.url());
+      await other.getByText(/Moss: something hurts in/).waitFor();
+      await button(page, `I have seen that Moss hurts in ${named(drill)}`).click();
+      for (const one of [page, other]) await expect.poll(() => one.getByText(/Moss: something hurts/).count()).toBe(0);
+      // What hurts next is told again, of its own drill.
+      await button(page, "Skip this drill").click();
+      await expect.poll(() => drillOf(moss)).not.toBe("Rest here");
+      const second = await drillOf(moss);
+      await button(moss, "Something hurts").click();
+      await button(moss, "Yes, tell my coach").click();
+      for (const one of [page, other]) await one.getByText(`Moss: something hurts in ${named(second)}.`).waitFor();
+      await other.close();
       await endClass(page);
       await moss.getByText("How was it?").waitFor();
+      // Each is asked about by itself.
+      await moss.getByRole("group", { name: "What hurt, 1" }).getByLabel("Where in the body?").fill("left wrist");
+      await moss.getByRole("group", { name: "What hurt, 2" }).getByLabel("Where in the body?").fill("right hip");
+      await button(moss, "Something else hurt, too").click();
+      await moss.getByRole("group", { name: "What hurt, 3" }).getByLabel("Where in the body?").fill("neck");
+      expect(await violations(moss)).toEqual([]);
+      await button(moss, "Send").click();
+      await moss.getByText("Sent. Thank you.").waitFor();
       await page.goto("/feedback");
       await ready(page);
       await page.getByRole("heading", { name: "Pain reported" }).waitFor();
-      expect(await page.locator("main").innerText()).toMatch(/Pain reported[\s\S]*Moss/);
+      const card = page.locator("article").filter({ hasText: "Moss" }).first();
+      const words = await card.innerText();
+      expect(words).toMatch(new RegExp(`left wrist\\s+In ${named(drill)}, drill \\d+, \\d+:\\d\\d into the session`));
+      expect(words).toMatch(new RegExp(`right hip\\s+In ${named(second)}, drill \\d+, \\d+:\\d\\d into the session`));
+      expect(words).toContain("neck");
     },
   );
 

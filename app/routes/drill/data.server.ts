@@ -8,6 +8,10 @@ import { courses } from "~/core/figure/course";
 import { LEVELS } from "~/core/vocabulary/levels";
 import type { DrillLink } from "~/core/drills/schema";
 import { drillById, DRILLS } from "~/library";
+import { TOGETHER_DAYS } from "~/app/routes/feedback/hurt-together";
+import { daysBefore } from "~/core/clock/calendar";
+import { now } from "~/core/clock/clock";
+import { hurtTogether } from "~/db/feedback";
 import { findOwnDrill, listRevisions } from "~/db/own-drills";
 import { listTitles } from "~/db/sessions";
 import { sessionsUsing } from "~/db/sessions-using";
@@ -45,6 +49,11 @@ export async function drillPage(coach: Coach, id: string) {
     },
     others: (await listTitles(db, coach.club)).slice(0, 100),
     sessions: await sessionsUsing(db, coach.club, [drill.id, ...revisions.map((r) => r.id)]),
+    // Of an own drill in whichever revision it was.
+    together: await hurtTogether(db, coach.club, {
+      since: daysBefore(now(), TOGETHER_DAYS, 0, 0, coach.zone),
+      drills: [...new Set([drill.id, ...revisions.map((r) => r.id)])],
+    }),
     alike: DRILLS.filter((one) => drill.family !== undefined && one.family === drill.family && one.id !== drill.id).map(
       ({ id: other, name }) => ({ id: other, name }),
     ),

@@ -9,6 +9,7 @@ import { FigureStage } from "./figure-stage";
 import { Levels } from "./levels";
 import { Serves } from "./serves";
 import { Texts } from "./texts";
+import { HurtTogether } from "~/app/routes/feedback/hurt-together";
 import { Button, ButtonLink } from "~/app/ui/button";
 import { inForm } from "~/core/drills/form";
 import { unwritten } from "~/core/drills/start";
@@ -52,6 +53,7 @@ export function DrillView({ page, answer }: { page: DrillPage; answer: AddedTo |
               ].join(" · ")}
             </p>
           )}
+          <HurtTogether drills={page.together} here />
           {own?.archived && (
             <p className="mt-1 text-sm font-medium text-plum">
               Archived: it is no longer offered at the desk, and shows in the library only under “archived”. Sessions

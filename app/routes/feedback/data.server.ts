@@ -7,7 +7,15 @@ import { daysBefore } from "~/core/clock/calendar";
 import { now } from "~/core/clock/clock";
 import { listGroupNames } from "~/db/groups";
 import { findPerson } from "~/db/people";
-import { countUnseen, lastHandedOut, listEachFeedback, listFolded, summariseFeedback } from "~/db/feedback";
+import { TOGETHER_DAYS } from "./hurt-together";
+import {
+  countUnseen,
+  hurtTogether,
+  lastHandedOut,
+  listEachFeedback,
+  listFolded,
+  summariseFeedback,
+} from "~/db/feedback";
 
 export type FeedbackPage = Awaited<ReturnType<typeof feedbackPage>>;
 
@@ -35,12 +43,15 @@ export async function feedbackPage(coach: Coach, asked: URLSearchParams) {
     ...(groupId && { groupId }),
   };
   const narrow = { ...(groupId && { groupId }), ...(sessionId && { sessionId }) };
-  const [[pain, rows], summary, folded, sessions, person, groups, handed] = await Promise.all([
+  const [[pain, rows], together, summary, folded, sessions, person, groups, handed] = await Promise.all([
     // Pain that nobody has looked at has pages of its own, so that nothing else comes before it.
     listEachFeedback(db, coach.club, sessionId, [
       { only: "unseen pain", ...of, most: PAINS + 1, skip: painPage * PAINS },
       { ...(onlyPain && { only: "pain" as const }), ...of, most: ROWS + 1, skip: page * ROWS },
     ]),
+    personId || foldedOf
+      ? []
+      : hurtTogether(db, coach.club, { since: daysBefore(now(), TOGETHER_DAYS, 0, 0, coach.zone), sessionId }),
     summariseFeedback(
       db,
       coach.club,
@@ -76,6 +87,7 @@ export async function feedbackPage(coach: Coach, asked: URLSearchParams) {
   if (foldedOf && !under) throw redirect("/feedback");
   return {
     pain: pain.slice(0, PAINS),
+    together,
     morePain,
     painPage,
     rows: rows.slice(0, ROWS),

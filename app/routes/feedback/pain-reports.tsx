@@ -1,8 +1,9 @@
 import { useFetcher } from "react-router";
 import type { changeReport } from "./actions.server";
+import { HurtTogether } from "./hurt-together";
 import { type Change, PainCard } from "./rows";
 import { Button } from "~/app/ui/button";
-import type { FeedbackRow } from "~/db/feedback";
+import type { FeedbackRow, HurtDrill } from "~/db/feedback";
 
 /** What is done with reports from wherever they are shown, and which was last removed from the list. */
 export function useReportChanges(): { change: Change; removed: string | undefined } {
@@ -26,9 +27,18 @@ export function Removed({ run, onChange }: { run: string; onChange: Change }) {
 }
 
 /** Reports of pain that nobody has spoken about yet, with what a coach does about them. */
-export function PainReports({ rows, onChange }: { rows: readonly FeedbackRow[]; onChange: Change }) {
+export function PainReports({
+  rows,
+  together,
+  onChange,
+}: {
+  rows: readonly FeedbackRow[];
+  together: readonly HurtDrill[];
+  onChange: Change;
+}) {
   return (
     <>
+      <HurtTogether drills={together} />
       <p className="-mt-1.5 text-ink-soft">
         Speak to them before the next session. Leave the movement out until you know more. Pain that stays is for a
         licensed practitioner, not for a coach.

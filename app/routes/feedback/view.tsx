@@ -13,6 +13,7 @@ export function FeedbackView({ report }: { report: FeedbackPage }) {
   const {
     pain,
     morePain,
+    together,
     painPage,
     rows,
     sessions,
@@ -120,7 +121,7 @@ export function FeedbackView({ report }: { report: FeedbackPage }) {
               <h2 className="wide-type flex items-center gap-2 text-lg font-semibold text-plum">
                 <TriangleAlert size={18} aria-hidden /> Pain reported{" "}
               </h2>
-              <PainReports rows={pain} onChange={change} />
+              <PainReports rows={pain} together={together} onChange={change} />
               <Pages params={params} name="pain" page={painPage} more={morePain} of={pains} />
             </section>
           )}

@@ -5,7 +5,8 @@ import { getServices } from "~/app/server/services.server";
 import { summarise } from "~/app/routes/sessions/summary.server";
 import { daysBefore, dayOf } from "~/core/clock/calendar";
 import { now } from "~/core/clock/clock";
-import { countUnseen, countUnseenPain, listFeedback } from "~/db/feedback";
+import { TOGETHER_DAYS } from "~/app/routes/feedback/hurt-together";
+import { countUnseen, hurtTogether, listFeedback } from "~/db/feedback";
 import { listGroupsWithPeople } from "~/db/groups";
 import { exampleOf, firstSteps } from "~/db/example";
 import { openClasses } from "~/db/live";
@@ -25,25 +26,25 @@ const NEWEST = 12;
 export async function todayPage(coach: Coach) {
   const { db } = getServices();
   const { club, zone } = coach;
-  const [pain, painInAll, painEverywhere, handed, { rows: halfMade }, sessions, groups, example, running] =
-    await Promise.all([
+  const [pain, painInAll, together, handed, { rows: halfMade }, sessions, groups, example, running] = await Promise.all(
+    [
       listFeedback(db, club, null, PAINS, { only: "unseen pain" }),
       countUnseen(db, club, null),
-      countUnseenPain(db, club),
+      hurtTogether(db, club, { since: daysBefore(now(), TOGETHER_DAYS, 0, 0, zone) }),
       handedOutFor(coach, { since: daysBefore(now(), DAYS - 1, 0, 0, zone), most: SESSIONS }),
       listSessions(db, club, { template: false, neverHandedOut: true, most: HALF_MADE }),
       listSessions(db, club, { most: NEWEST }),
       listGroupsWithPeople(db, club),
       exampleOf(db, club),
       openClasses(db, club),
-    ]);
+    ],
+  );
   return {
     today: dayOf(now(), zone),
     running: running.map(({ id, title, groupName }) => ({ id, title, group: groupName })),
     pain,
     painInAll,
-    // Of each such link it counts once.
-    painUnderLinks: painEverywhere - painInAll,
+    together,
     handedOut: handed,
     halfMade: await summarise(db, club, halfMade, (docs) => drillsOf(club, docs)),
     groups: groups.map(({ id, name, athletes }) => ({ id, name, people: athletes.length })),

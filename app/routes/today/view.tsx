@@ -4,6 +4,7 @@ import type { TodayPage } from "./data.server";
 import { ExampleNotice } from "./example-notice";
 import { FirstSteps } from "./first-steps";
 import { HandedOutCard } from "./handed-out-card";
+import { HurtTogether } from "~/app/routes/feedback/hurt-together";
 import { PainReports, Removed, useReportChanges } from "~/app/routes/feedback/pain-reports";
 import { useFreshNews } from "~/app/routes/feedback/use-fresh-news";
 import { ButtonLink } from "~/app/ui/button";
@@ -39,7 +40,7 @@ export function TodayView({ page }: { page: TodayPage }) {
           <h2 className="wide-type flex items-center gap-2 text-lg font-semibold text-plum">
             <TriangleAlert size={18} aria-hidden /> Pain reported
           </h2>
-          <PainReports rows={pain} onChange={change} />
+          <PainReports rows={pain} together={page.together} onChange={change} />
           {painInAll > pain.length && (
             <Link to="/feedback" className="min-h-8 content-center self-start underline underline-offset-4">
               All {painInAll} reports of pain
@@ -63,17 +64,7 @@ export function TodayView({ page }: { page: TodayPage }) {
           </ul>
         </section>
       )}
-      {page.painUnderLinks > 0 && (
-        <p className="flex items-baseline gap-2 rounded-lg border border-l-4 border-plum/50 border-l-plum bg-plum-wash px-4 py-3">
-          <TriangleAlert size={16} className="shrink-0 translate-y-0.5 text-plum" aria-hidden />
-          <span>
-            Pain is also reported under links that brought more than they usually do.{" "}
-            <Link to="/feedback" className="underline underline-offset-4">
-              Look through them
-            </Link>
-          </span>
-        </p>
-      )}
+      {pain.length === 0 && <HurtTogether drills={page.together} />}
       {page.hasExample && <ExampleNotice />}
       {isNew && <FirstSteps page={page} />}
       <div className="grid items-start gap-6 lg:grid-cols-[minmax(0,1.9fr)_minmax(19rem,1fr)]">
