@@ -11,6 +11,7 @@ import { LiveHub } from "./live/hub";
 import { log } from "./log";
 import { openServices } from "./open-services";
 import { routeNames } from "./route-names";
+import { bringsSignIn } from "./signed-cookie";
 import { forOneRequest } from "./per-request";
 import type { ReadyPage } from "./ready-pages";
 import { refuseOdd, takeBody, withTakenBody } from "./gate";
@@ -93,7 +94,7 @@ export async function serve(settings: ServeSettings): Promise<Server> {
   );
   app.use(keptNowhere);
   app.use(refuseForeignForms);
-  app.use(takeBody((req) => /(?:^|;\s*)(?:__Secure-)?[\w.-]*session_token=/.test(req.get("cookie") ?? "")));
+  app.use(takeBody((req) => bringsSignIn(req.get("cookie"), services.secret)));
   const handle = createRequestHandler({
     build,
     mode: "production",

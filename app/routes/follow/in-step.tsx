@@ -62,7 +62,7 @@ export function InStep({ token, joined, edition, person, look, unsent, onLeave, 
     ends.current = { onOver, onLeave, own };
   });
   const byEar = useRef<() => boolean>(() => false);
-  const { key, easier, setEasier, out, hurts, away, back, setAnew } = useInClass({
+  const { key, easier, setEasier, out, hurts, told, away, back, setAnew } = useInClass({
     token,
     classId: joined.id,
     person,
@@ -76,7 +76,7 @@ export function InStep({ token, joined, edition, person, look, unsent, onLeave, 
     }, []),
   });
   /** What it is asked of whether it hurts: the drill as it was when that was pressed, whatever the class does meanwhile. */
-  const [asking, setAsking] = useState<PainAt & { name: string }>();
+  const [asking, setAsking] = useState<(PainAt & { name: string }) | "resting">();
   const mine = useMemo(
     () => without(given, new Set([...out, ...(given.hurt ?? [])]), facts, own.session.blocks),
     [given, out, facts, own],
@@ -172,13 +172,14 @@ export function InStep({ token, joined, edition, person, look, unsent, onLeave, 
               </Control>
             </p>
           )}
-          {out.size > 0 && !asking && <HurtTold waits={unsent(key)} />}
+          {told && !asking && <HurtTold waits={unsent(key)} />}
           {asking ? (
             <Hurts
-              drill={asking.name}
+              drill={asking === "resting" ? undefined : asking.name}
               onYes={() => {
-                const { name: _, ...hurt } = asking;
                 setAsking(undefined);
+                if (asking === "resting") return hurts(null);
+                const { name: _, ...hurt } = asking;
                 hurts(hurt);
               }}
               onNo={() => setAsking(undefined)}
@@ -202,9 +203,11 @@ export function InStep({ token, joined, edition, person, look, unsent, onLeave, 
               <Control
                 small
                 label="Something hurts"
-                disabled={!face || waiting || rests}
+                disabled={!face || waiting}
                 onClick={() => {
                   if (!moment || !face) return;
+                  // Who rests may hurt from before: that is told all the same.
+                  if (rests) return setAsking("resting");
                   const { block, item } = moment.segment;
                   // Where their own face could not be made, it is the drill of the place.
                   const { id, name } = face.own?.drill ?? {

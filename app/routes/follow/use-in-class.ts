@@ -54,6 +54,8 @@ export function useInClass({ token, classId, person, work, live, now, byEar, onO
   const kept = useRef(begun);
   const [easier, setEasier] = useState<ReadonlySet<string>>(() => new Set(begun.easier));
   const [out, setOut] = useState<ReadonlySet<string>>(() => new Set(begun.out));
+  /** Whether anything was told to hurt here. */
+  const [told, setTold] = useState(() => begun.out.length > 0 || (begun.pains ?? []).length > 0);
   const [away, setAway] = useState<Away>();
   const finished = useRef(false);
   const anew = useRef(false);
@@ -96,16 +98,17 @@ export function useInClass({ token, classId, person, work, live, now, byEar, onO
     return { key, person: who, shareDone: share, finished: false, begun: since, inClass: classId };
   }, [classId]);
 
-  /** Something hurts here, now: their coach is told at once, and they are asked no more about whether. */
+  /** Something hurts here, now, in what they do where they do anything: their coach is told at once, and they are asked no more about whether. */
   const hurts = useCallback(
-    (at: PainAt) => {
+    (at: PainAt | null) => {
       const said = wallNow();
       const pain: PainTold = { key: newKey(), at, where: "", said };
       kept.current = { ...kept.current, pains: [...(kept.current.pains ?? []), pain] };
       write();
       const report: CheckIn = { ...hurtAt([pain]), pain: true, run: progress(), said };
       void browserOutbox().outbox.add(checkInItem(token, report, { now: said, stamp: newKey() }));
-      setOut((all) => new Set(all).add(at.drill));
+      setTold(true);
+      if (at) setOut((all) => new Set(all).add(at.drill));
     },
     [progress, token, write],
   );
@@ -137,6 +140,7 @@ export function useInClass({ token, classId, person, work, live, now, byEar, onO
     /** Drills that hurt: they are out for whoever is on this device. */
     out,
     hurts,
+    told,
     away,
     /** Says how they go on after being away; `keptUp` where they did what the class did. */
     back: (keptUp: boolean) => {

@@ -5,7 +5,7 @@ import { timeOfDay } from "~/core/clock/calendar";
 import type { ClassPeople } from "~/db/live-people";
 
 /** More than these would hide the class; the others are one press away. */
-const SHOWN = 3;
+const SHOWN = 2;
 
 type Props = { hurts: ClassPeople["hurts"]; zone: string; tell: Leading["tell"] };
 
@@ -34,16 +34,21 @@ export function HurtStrip({ hurts, zone, tell }: Props) {
       aria-label="Something hurts"
       aria-live="polite"
     >
+      {[...people].map(
+        ([drill, { size }]) =>
+          size > 1 && (
+            <li key={drill} className="font-semibold short:text-sm">
+              {size} people were hurt in {drill}.
+            </li>
+          ),
+      )}
       {shown.map(({ run, id, name, drill, at }) => (
         <li
           key={id}
           className="flex items-center gap-3 rounded-lg border-l-4 border-plum bg-plum-wash py-1 pr-1 pl-3 short:py-0 short:text-sm"
         >
           <p className="min-w-0 flex-1">
-            <span className="font-semibold">{name}</span>: something hurts{drill && ` in ${drill}`}. They rest from it.{" "}
-            {drill && people.get(drill)!.size > 1 && (
-              <span className="font-semibold">{people.get(drill)!.size} people were hurt in this drill. </span>
-            )}
+            <span className="font-semibold">{name}</span>: something hurts{drill && ` in ${drill}`}.{" "}
             <span className="whitespace-nowrap text-ink-soft tabular-nums">{timeOfDay(at, zone)}</span>
           </p>
           <Control
