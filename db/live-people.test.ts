@@ -1,4 +1,4 @@
-import { eq, ne } from "drizzle-orm";
+import { eq, ne, sql } from "drizzle-orm";
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
 import { turnClock } from "~/core/clock/clock";
 import type { CheckIn } from "~/core/checkin/schema";
@@ -260,6 +260,27 @@ describe("a class that is over", () => {
     expect(await sayFor(db, ana, id, uuid(9), { effort: 1, pain: false, painWhere: "" })).toBe(false);
     later();
     turnBack();
+  });
+  it("is written down whatever is wrong with another, of whichever club", async () => {
+    const damaged = await start();
+    const good = await start();
+    for (const id of [damaged, good]) {
+      await addCommand(db, ana, id, press({ do: "go" }));
+      await addCommand(db, ana, id, press({ do: "end" }));
+    }
+    // As from an archive of before: ended first, and nothing that can be folded.
+    await db.execute(
+      sql`update live_command set command = '{"do":"rest","after":"0","words":"","segments":[{"kind":"work"}],"cuts":[null]}' where class_id = ${damaged} and n = 1`,
+    );
+    await db.execute(sql`update live_command set command = '"x"' where class_id = ${damaged} and n = 2`);
+    await db.execute(sql`update live_class set ended_at = now() - interval '2 minutes' where id = ${damaged}`);
+    await db.execute(sql`update live_class set ended_at = now() - interval '1 minute' where id = ${good}`);
+    const told: unknown[] = [];
+    for (let i = 0; i < 7; i++) await closeOldClasses(db, (error) => told.push(error));
+    const closed = async (id: string) => (await classRecord(db, ana, id))?.closedAt !== null;
+    expect([await closed(good), await closed(damaged)]).toEqual([true, false]);
+    // Tried some times, and told of each time; then no more.
+    expect(told).toHaveLength(5);
   });
   it("keeps who was ticked as long as reports are kept, and what they did instead for a day", async () => {
     const id = await start();

@@ -311,14 +311,38 @@ function keyFor(classId: string, personId: string): string {
   return `${hash.slice(0, 8)}-${hash.slice(8, 12)}-4${hash.slice(13, 16)}-8${hash.slice(17, 20)}-${hash.slice(20, 32)}`;
 }
 
-/** Closes what ended a while ago and was not closed, as when its server was stopped. */
-export async function closeOldClasses(db: Db): Promise<void> {
+/** A class that could not be closed so often is damaged: it is closed when somebody looks at it, if ever. */
+const CLOSE_TRIES = 5;
+
+/**
+ * Closes what ended a while ago and was not closed, as when its server was stopped. One that can’t be closed keeps none of the
+ * others waiting: it comes last the next time. `onTrouble` is told of each.
+ */
+export async function closeOldClasses(db: Db, onTrouble: (error: unknown) => void = () => undefined): Promise<void> {
   const rows = await db
     .select({ clubId: liveClass.clubId, id: liveClass.id })
     .from(liveClass)
-    .where(and(isNull(liveClass.closedAt), lt(liveClass.endedAt, new Date(now() - CLOSES_AFTER_MS))))
+    .where(
+      and(
+        isNull(liveClass.closedAt),
+        lt(liveClass.endedAt, new Date(now() - CLOSES_AFTER_MS)),
+        lt(liveClass.closeTries, CLOSE_TRIES),
+      ),
+    )
+    .orderBy(asc(liveClass.closeTries), asc(liveClass.endedAt))
     .limit(200);
-  for (const { clubId, id } of rows) await closeClass(db, clubOfEntry(clubId), id);
+  for (const { clubId, id } of rows) {
+    const club = clubOfEntry(clubId);
+    try {
+      await closeClass(db, club, id);
+    } catch (error) {
+      onTrouble(error);
+      await db
+        .update(liveClass)
+        .set({ closeTries: sql`${liveClass.closeTries} + 1` })
+        .where(ofClass(club, id));
+    }
+  }
 }
 
 export type PastClass = {

@@ -31,13 +31,15 @@ const HOST = /^(?:[a-z0-9._-]{1,253}|\[[0-9a-f:.]{2,45}\])(?::\d{1,5})?$/i;
 export function refuseOdd(req: Request, res: Response, next: NextFunction): void {
   const [path = "", search = ""] = splitOnce(req.originalUrl, "?");
   if (!METHODS.has(req.method)) refuse(req, res, 405, "This is not done here.");
-  else if (!HOST.test(req.get("host") ?? "")) refuse(req, res, 400, "The host asked for is none.");
+  else if (!isHost(req.get("host") ?? "")) refuse(req, res, 400, "The host asked for is none.");
   else if (path.length > LONGEST_PATH || search.length > LONGEST_SEARCH)
     refuse(req, res, 414, "This address is too long to be one of Mapset.");
   else if (/%00/.test(req.originalUrl) || !isDecodable(path))
     refuse(req, res, 400, "This address holds what no address may.");
   else next();
 }
+
+const isHost = (host: string): boolean => HOST.test(host) && URL.canParse(`http://${host}`);
 
 function splitOnce(text: string, by: string): [string, string] {
   const at = text.indexOf(by);

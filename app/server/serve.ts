@@ -54,6 +54,8 @@ export async function serve(settings: ServeSettings): Promise<Server> {
   const app = express();
   app.disable("x-powered-by");
   if (settings.proxy) app.set("trust proxy", "loopback");
+  // Without a proxy nobody may say in its place by which name they asked.
+  else app.use(withoutForwarded);
   app.use(refuseOdd);
   const hub = new LiveHub(services.db, services.databaseUrl);
   // Before all else: hundreds of devices ask for the time, and finding out by which route costs more than the answer.
@@ -118,6 +120,11 @@ export async function serve(settings: ServeSettings): Promise<Server> {
       void services.work?.close();
     });
   });
+}
+
+function withoutForwarded(req: Request, _: Response, next: () => void): void {
+  delete req.headers["x-forwarded-host"];
+  next();
 }
 
 /** No page has an address among the assets. */

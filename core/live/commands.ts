@@ -110,11 +110,14 @@ export const pressedSchema = z.strictObject({
   command: plainCommandSchema,
 });
 
+/** So much that was pressed without a connection is taken at once. */
+export const MOST_APART = 200;
+
 /** Pressed without a connection: with the moment of it, in server time as the device knows it. */
 export const apartSchema = z
   .array(pressedSchema.extend({ at: z.number() }))
   .min(1)
-  .max(200);
+  .max(MOST_APART);
 
 /** What acts on something that is seen: where the class is elsewhere by then, it does nothing. */
 export const ACTS_ON: ReadonlySet<Command["do"]> = new Set(["next", "back", "skip", "repeat", "more"]);

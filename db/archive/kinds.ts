@@ -7,6 +7,8 @@ import { tightnessSchema } from "~/core/checkin/schema";
 import { choicesSchema } from "~/core/group/choices";
 import { protectsListSchema } from "~/core/group/protect";
 import { groupSettingSchema } from "~/core/group/schema";
+import { commandSchema } from "~/core/live/command-schema";
+import { MOST_COMMANDS } from "~/core/live/commands";
 import { locksSchema } from "~/core/session/locks";
 import { PURPOSES } from "~/core/session/schema";
 import { MOST } from "../quota";
@@ -221,13 +223,13 @@ export const KINDS: readonly Kind[] = [
     most: 2_000_000,
     row: z.strictObject({
       classId: id,
-      n: count.min(1),
+      n: count.min(1).max(MOST_COMMANDS),
       key: id,
       seen: count,
       on: text(24).nullable(),
       from: z.number(),
       apart: z.boolean(),
-      command: doc,
+      command: commandSchema,
       arrivedAt: at,
     }),
   },

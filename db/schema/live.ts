@@ -45,6 +45,8 @@ export const liveClass = pgTable(
     endedAt: moment("ended_at"),
     /** When what was run was written down: after its end can no longer be taken back. */
     closedAt: moment("closed_at"),
+    /** How often that could not be done. */
+    closeTries: integer("close_tries").notNull().default(0),
     /** What was chosen for people of this class alone, in place of what is worked out for them. */
     choices: jsonb("choices").$type<Choice[]>().notNull().default([]),
     /** What it says of the pace of its group. */

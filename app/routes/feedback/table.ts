@@ -14,7 +14,8 @@ const MOST = 20_000;
 
 /** Lines of a table that a spreadsheet takes for text: what begins like a formula is not reckoned. */
 const csv = (lines: readonly (readonly string[])[]): string =>
-  stringify(lines as string[][], { escape_formulas: true, record_delimiter: "windows" });
+  // A line feed alone begins a new row for some programs, too: what holds one is quoted.
+  stringify(lines as string[][], { escape_formulas: true, record_delimiter: "windows", quoted_match: /[\r\n]/ });
 
 /** Feedback as a table, what the address asks for, the newest first. */
 export async function loader({ request }: Route.LoaderArgs) {

@@ -2,7 +2,7 @@ import { useCallback, useEffect, useMemo, useRef, useState } from "react";
 import type { Reckoned } from "~/app/server/live-reckon.server";
 import { newKey } from "~/app/sync/key";
 import { useClass } from "~/app/live/use-class";
-import { ACTS_ON, UNDO_SECONDS, type Command, type Pressed, type Sent } from "~/core/live/commands";
+import { ACTS_ON, MOST_APART, UNDO_SECONDS, type Command, type Pressed, type Sent } from "~/core/live/commands";
 import { segmentIdAt, type Live, type Outcome } from "~/core/live/fold";
 import type { Frozen } from "~/core/live/frozen";
 import type { PressedApart } from "~/core/live/merge";
@@ -14,6 +14,8 @@ import type { LevelName } from "~/core/vocabulary/levels";
 /** Without an answer for so long, a remote goes on by itself. */
 const ALONE_MS = 2000;
 const TRY_AGAIN_MS = 2000;
+/** Of what was pressed without a connection so much is sent at once. */
+const AT_ONCE = MOST_APART;
 
 type Answer =
   | { kind: "added"; sent: Sent[] }
@@ -114,6 +116,8 @@ export function useLeading(classId: string, frozen: Frozen, sounds = false) {
           const answer = await post(classId, { press: sent }, AbortSignal.timeout(ALONE_MS));
           if (answer.kind === "added") take(answer.sent);
           else setSaid(REFUSED[answer.kind]);
+          // Kept, and sent once somebody is signed in again.
+          if (answer.kind === "signed-out") goOnAlone();
         } catch {
           goOnAlone();
         } finally {
@@ -131,15 +135,19 @@ export function useLeading(classId: string, frozen: Frozen, sounds = false) {
     let over = false;
     const send = async () => {
       try {
-        const answer = await post(classId, { apart }, AbortSignal.timeout(ALONE_MS * 4));
+        // In their order, as many as are taken at once.
+        const first = apart.slice(0, AT_ONCE);
+        const answer = await post(classId, { apart: first }, AbortSignal.timeout(ALONE_MS * 4));
         if (over) return;
         if (answer.kind === "added") {
           take(answer.sent);
-          setApart((all) => all.slice(apart.length));
+          setApart((all) => all.slice(first.length));
+          setSaid((words) => (words === REFUSED["signed-out"] ? undefined : words));
         } else if (answer.kind === "others" || answer.kind === "old") setConflict(true);
         else {
           setSaid(REFUSED[answer.kind]);
-          setApart(NONE);
+          // Whoever signs in again goes on with what they pressed meanwhile.
+          if (answer.kind !== "signed-out") setApart(NONE);
         }
       } catch {
         // Still nobody there.

@@ -1,0 +1,1 @@
+ALTER TABLE "live_class" ADD COLUMN "close_tries" integer DEFAULT 0 NOT NULL;
