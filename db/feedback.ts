@@ -252,7 +252,7 @@ const TOGETHER = 2;
 /** So many drills are told of. */
 const MOST_TOGETHER = 10;
 
-/** The drills that more than one person told of pain in since a moment, spoken of or not, those with the most first; of one session, or of one drill. */
+/** The drills that hurt more than one person since a moment, whether or not somebody has spoken to them, those with the most first; of one session, or of one drill. */
 export async function hurtTogether(
   db: Db,
   club: Club,

@@ -280,7 +280,7 @@ function Pain({
 
 const newPain = (): PainTold => ({ key: newKey(), at: null, where: "", said: now() });
 
-/** What was told of pain before this is filled in: in the class, or in the form as it was left; otherwise one that is empty. */
+/** What they said hurts before this is filled in: in the class, or in the form as it was left; otherwise one that is empty. */
 function painsBefore(before: Answers | undefined): PainTold[] {
   if (before?.pains?.length) return before.pains;
   return [{ ...newPain(), at: before?.painAt ?? null, where: before?.painWhere ?? "" }];
