@@ -1,4 +1,4 @@
-import { eq, ne, sql } from "drizzle-orm";
+import { and, eq, ne, sql } from "drizzle-orm";
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
 import { turnClock } from "~/core/clock/clock";
 import type { CheckIn } from "~/core/checkin/schema";
@@ -260,6 +260,36 @@ describe("a class that is over", () => {
     expect(await sayFor(db, ana, id, uuid(9), { effort: 1, pain: false, painWhere: "" })).toBe(false);
     later();
     turnBack();
+  });
+  it("is one run for each person, whoever tells of it first and by however many phones", async () => {
+    const id = await start();
+    for (const command of [{ do: "go" }, { do: "end" }] as const) await addCommand(db, ana, id, press(command));
+    await db.execute(sql`update live_command set "from" = "from" - 300000 where class_id = ${id} and n = 1`);
+    await setHere(db, ana, id, idOf("Moss"), true);
+    await setHere(db, ana, id, idOf("Pip"), true);
+    // One has two phones, and both at once.
+    const two = [progress("Pip", id, { shareDone: 0.3 }), progress("Pip", id, { shareDone: 0.6 })];
+    const ids = await Promise.all(two.map((one) => keepProgress(db, opened, one)));
+    expect(new Set(ids).size).toBe(1);
+    const back = turnClock(60_000);
+    expect(await closeClass(db, ana, id)).toBe(true);
+    const names = async () => (await runsOfClass(db, ana, id)).map(({ name, shareDone }) => [name, shareDone]);
+    expect((await names()).map(([name]) => name)).toEqual(["Moss", "Pip"]);
+    // The other was ticked, and their phone finds a connection later: the same run, which is theirs from now on, and of which nothing becomes less.
+    const late = progress("Moss", id, { shareDone: 0.9, finished: true });
+    await keepCheckIn(db, opened, saying(late, { hard: 5, pain: true, painWhere: "shin" }));
+    await keepProgress(db, opened, late);
+    expect(await names()).toEqual([
+      ["Moss", 1],
+      ["Pip", 0.6],
+    ]);
+    expect((await runsOfClass(db, ana, id))[0]).toMatchObject({ effort: 5, pains: [{ where: "shin" }] });
+    // In another class, or on their own, it is another.
+    const other = await start();
+    await keepProgress(db, opened, progress("Moss", other));
+    await keepProgress(db, opened, progress("Moss", undefined));
+    expect(await db.$count(run, and(eq(run.clubId, ana.id), eq(run.personId, idOf("Moss"))))).toBeGreaterThanOrEqual(3);
+    back();
   });
   it("is written down whatever is wrong with another, of whichever club", async () => {
     const damaged = await start();

@@ -243,11 +243,10 @@ export async function closeClass(db: Db, club: Club, classId: string): Promise<b
     .from(liveClass)
     .where(ofClass(club, classId));
   if (!found?.endedAt || found.closedAt || now() - found.endedAt.getTime() < CLOSES_AFTER_MS) return false;
-  const [doc, commands, people, runs] = await Promise.all([
+  const [doc, commands, people] = await Promise.all([
     editionOf(db, { club, edition: { id: found.editionId } }),
     listCommands(db, club, classId),
     peopleOfClass(db, club, classId),
-    runsOfClass(db, club, classId),
   ]);
   const frozen = freeze(doc.session, editionDrills(doc), found.fold);
   const { timeline } = frozen;
@@ -262,9 +261,11 @@ export async function closeClass(db: Db, club: Club, classId: string): Promise<b
       .returning({ id: liveClass.id });
     if (!mine) return false;
     const linkId = await linkFor(tx, club, found);
-    // A phone that joined and never told anything is none.
-    const told = new Set(runs.map(({ personId }) => personId));
-    const without = people.here.filter(({ id, here }) => here && !told.has(id));
+    // A phone that joined and never told anything is none. What one tells just now has come first, or fills up what is written here.
+    const ticked = people.here.filter(({ here }) => here);
+    for (const id of ticked.map((one) => one.id).sort()) await oneAtATime(tx, club, classId, id);
+    const told = new Set((await runsOfClass(tx, club, classId)).map(({ personId }) => personId));
+    const without = ticked.filter(({ id }) => !told.has(id));
     if (linkId && share > 0 && without.length > 0)
       await tx
         .insert(run)
@@ -272,7 +273,7 @@ export async function closeClass(db: Db, club: Club, classId: string): Promise<b
           without.map(({ id, name }) => ({
             clubId: club.id,
             linkId,
-            clientKey: keyFor(classId, id),
+            clientKey: keyOfTicked(classId, id),
             personId: id,
             classId,
             name: name.slice(0, 40),
@@ -305,8 +306,19 @@ async function linkFor(
   return row?.id;
 }
 
+/** Of one person in one class nothing else is kept meanwhile: of two at the same moment one comes after the other. */
+export const oneAtATime = async (
+  tx: Pick<Db, "execute">,
+  club: Club,
+  classId: string,
+  personId: string,
+): Promise<void> =>
+  void (await tx.execute(
+    sql`select pg_advisory_xact_lock(hashtextextended(${`${club.id} ${classId} ${personId}`}, 0))`,
+  ));
+
 /** A key for the run of somebody without a phone: the same each time. */
-function keyFor(classId: string, personId: string): string {
+export function keyOfTicked(classId: string, personId: string): string {
   const hash = createHash("sha256").update(`${classId} ${personId}`).digest("hex");
   return `${hash.slice(0, 8)}-${hash.slice(8, 12)}-4${hash.slice(13, 16)}-8${hash.slice(17, 20)}-${hash.slice(20, 32)}`;
 }

@@ -4,7 +4,7 @@ import { among } from "./among";
 import type { Db } from "./client";
 import type { Club } from "./clubs";
 import type { LinkFound } from "./links";
-import { classToldOf } from "./live-people";
+import { classToldOf, keyOfTicked, oneAtATime } from "./live-people";
 import { checkIn, edition, link, painReport, run } from "./schema";
 import { reckoned } from "~/core/checkin/moments";
 import type { PainPlace } from "~/core/checkin/pain-place";
@@ -71,6 +71,68 @@ export async function keepProgress(
   progress: Progress,
   keeping: Keeping = {},
 ): Promise<string | undefined> {
+  const classId = progress.inClass
+    ? await classToldOf(db, opened.club, progress.inClass, { editionId: opened.edition.id, groupId: opened.groupId })
+    : undefined;
+  const personId = knownAthlete(opened, progress.person.athleteId);
+  if (!classId || !personId) return keepRun(db, opened, progress, keeping, { classId, personId });
+  return db.transaction(async (tx) => {
+    await oneAtATime(tx, opened.club, classId, personId);
+    const { at = nowDate(), endedAt = at } = keeping;
+    return (
+      (await keepInTheirs(tx, opened, progress, { classId, personId, endedAt })) ??
+      (await keepRun(tx, opened, progress, keeping, { classId, personId }))
+    );
+  });
+}
+
+/**
+ * Somebody has one run in a class: another that is told of, as from a second phone or a phone without a connection that arrives after
+ * they were ticked, fills up the first. Returns its id; undefined where there is no other than that of this very key.
+ */
+async function keepInTheirs(
+  db: Pick<Db, "select" | "update">,
+  { club, id: linkId }: LinkFound,
+  progress: Progress,
+  { classId, personId, endedAt }: { classId: string; personId: string; endedAt: Date },
+): Promise<string | undefined> {
+  const theirs = await db
+    .select({ id: run.id, linkId: run.linkId, key: run.clientKey })
+    .from(run)
+    .where(
+      and(
+        eq(run.clubId, club.id),
+        eq(run.classId, classId),
+        eq(run.personId, personId),
+        isNull(run.removedAt),
+        eq(run.notTheirs, false),
+      ),
+    )
+    .orderBy(run.arrivedAt, run.id);
+  const [first] = theirs;
+  if (!first || theirs.some(({ key, linkId: of }) => key === progress.key && of === linkId)) return undefined;
+  // What was written down for who was ticked is theirs by their own phone from now on.
+  const isTicked = first.key === keyOfTicked(classId, personId);
+  const ended = progress.finished && progress.shareDone >= REALLY_DONE ? endedAt : null;
+  await db
+    .update(run)
+    .set({
+      ...(isTicked && { clientKey: progress.key, linkId }),
+      shareDone: sql`greatest(${run.shareDone}, ${progress.shareDone})`,
+      finishedAt: sql`coalesce(${run.finishedAt}, ${ended && ended.toISOString()}::timestamptz)`,
+      updatedAt: nowDate(),
+    })
+    .where(and(eq(run.clubId, club.id), eq(run.id, first.id)));
+  return first.id;
+}
+
+async function keepRun(
+  db: Pick<Db, "select" | "insert" | "update">,
+  opened: LinkFound,
+  progress: Progress,
+  keeping: Keeping,
+  { classId, personId }: { classId: string | undefined; personId: string | null },
+): Promise<string | undefined> {
   const [known] = await db
     .select({ id: run.id, folded: run.folded })
     .from(run)
@@ -84,9 +146,6 @@ export async function keepProgress(
     return undefined;
   }
   const { at = nowDate(), endedAt = at } = keeping;
-  const classId = progress.inClass
-    ? await classToldOf(db, opened.club, progress.inClass, { editionId: opened.edition.id, groupId: opened.groupId })
-    : undefined;
   const [row] = await db
     .insert(run)
     .values({
@@ -97,7 +156,7 @@ export async function keepProgress(
       linkId: opened.id,
       clientKey: progress.key,
       folded: place === "folded",
-      personId: knownAthlete(opened, progress.person.athleteId),
+      personId,
       classId,
       name: progress.person.name,
       shareDone: progress.shareDone,
