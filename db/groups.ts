@@ -84,11 +84,21 @@ export async function addPeople(db: Db, club: Club, groupId: string, names: read
     const [own] = await tx
       .select({ id: group.id })
       .from(group)
-      .where(and(eq(group.id, groupId), eq(group.clubId, club.id)));
+      .where(and(eq(group.id, groupId), eq(group.clubId, club.id)))
+      .for("update");
     if (!own || names.length === 0) return 0;
+    // Sent twice, as by an impatient press, they are there already: that is as good as added.
+    const there = await tx
+      .select({ name: person.name })
+      .from(membership)
+      .innerJoin(person, isOf)
+      .where(and(eq(membership.clubId, club.id), eq(membership.groupId, groupId), isNull(membership.until)));
+    const known = new Set(there.map(({ name }) => name));
+    const fresh = names.filter((name) => !known.has(name));
+    if (fresh.length === 0) return names.length;
     const rows = await tx
       .insert(person)
-      .values(names.map((name) => ({ clubId: club.id, name })))
+      .values(fresh.map((name) => ({ clubId: club.id, name })))
       .returning({ id: person.id });
     await tx.insert(membership).values(rows.map(({ id }) => ({ clubId: club.id, groupId, personId: id })));
     return rows.length;

@@ -437,6 +437,23 @@ describe("a report that is not what it seems", () => {
   });
 });
 
+describe("somebody on a list", () => {
+  it("is added once, however often the same is sent at the same moment", async () => {
+    const group = await addGroup(db, ana, "Impatient");
+    const sent = await Promise.all(Array.from({ length: 6 }, () => addPeople(db, ana, group, ["Tern", "Moss"])));
+    expect(sent).toEqual(Array(6).fill(2));
+    const names = async () =>
+      (await listGroupsWithPeople(db, ana))
+        .find(({ id }) => id === group)!
+        .athletes.map(({ name }) => name)
+        .sort();
+    expect(await names()).toEqual(["Moss", "Tern"]);
+    expect(await addPeople(db, ana, group, ["Moss", "Wren"])).toBe(1);
+    expect(await names()).toEqual(["Moss", "Tern", "Wren"]);
+    expect(await addPeople(db, ben, group, ["Moss"])).toBe(0);
+  });
+});
+
 describe("what someone on a link protects", () => {
   it("is told for those on its list and nobody else", async () => {
     const group = await addGroup(db, ana, "Rowers");

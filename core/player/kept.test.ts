@@ -100,6 +100,18 @@ describe("a class that was left", () => {
       { key: "k", share: 0.5, reachedEnd: false, answers: { pain: true, painAt: hurt } },
     ]);
   });
+  it("is asked about with each thing that hurt in it, also where nothing else was done", () => {
+    const pains = [1, 7].map((n) => ({
+      key: `p${n}`,
+      at: { block: 0, item: n, drill: `d${n}`, second: n * 30 },
+      where: "",
+      said: at(n),
+    }));
+    const one = classAt({ done: 0, pains });
+    expect(classOver(withClass(NOTHING_KEPT, one, at(40)), one, at(41)).awaited).toMatchObject([
+      { key: "k", answers: { pain: true, painAt: pains[0]!.at, pains } },
+    ]);
+  });
   it("is let go where nothing was done of it, and not asked for once its check-in was given", () => {
     expect(classOver(withClass(NOTHING_KEPT, classAt({ done: 0 }), at(40)), classAt({ done: 0 }), at(41))).toEqual(
       NOTHING_KEPT,
@@ -109,6 +121,10 @@ describe("a class that was left", () => {
   });
   it("was done to its end from nine tenths of its work on", () => {
     expect([53.9, 54, 70].map((done) => awaitedOf(classAt({ done })).reachedEnd)).toEqual([false, true, true]);
+    // What whoever led skipped, nobody ended early; it is no work that was done either.
+    expect([26.9, 27, 60].map((done) => awaitedOf(classAt({ done, ran: 30 })).reachedEnd)).toEqual([false, true, true]);
+    expect(awaitedOf(classAt({ done: 27, ran: 30 })).share).toBeCloseTo(0.45, 9);
+    expect(awaitedOf(classAt({ done: 0, ran: 0 })).reachedEnd).toBe(false);
     expect(awaitedOf(classAt({ done: 70 })).share).toBe(1);
   });
   it("is nothing where what is there is no class", () => {

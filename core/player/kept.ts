@@ -32,6 +32,8 @@ export type KeptClass = {
   /** Seconds of work done here, and of the whole session. */
   done: Seconds;
   work: Seconds;
+  /** Seconds of work that the class has run, where whoever leads skipped some of it. */
+  ran?: Seconds;
   seen?: EpochMs;
   /** The same by this device’s clock, as for a run. */
   at: EpochMs;
@@ -155,13 +157,14 @@ export function classOver(kept: Kept, one: KeptClass, now: EpochMs): Kept {
 }
 
 /** What is told of a class at its end, and asked about. */
-export function awaitedOf({ key, person, done, work, at, begun, hurt, pains = [] }: KeptClass): Awaited {
+export function awaitedOf({ key, person, done, work, ran = work, at, begun, hurt, pains = [] }: KeptClass): Awaited {
   const share = Math.min(1, done / Math.max(1, work));
   return {
     key,
     person,
     share,
-    reachedEnd: share >= REALLY_DONE,
+    // What the class left out nobody ended early.
+    reachedEnd: done > 0 && done >= REALLY_DONE * Math.min(work, ran),
     at,
     begun,
     ...((hurt || pains.length > 0) && { answers: hurtAt(pains, hurt) }),

@@ -8,6 +8,7 @@ import type { PainAt } from "~/core/checkin/pain-place";
 import type { CheckIn, PainTold, Person, Progress } from "~/core/checkin/schema";
 import { awayFrom, joined, type Away } from "~/core/live/away";
 import { momentOf, type Live } from "~/core/live/fold";
+import { shareRun } from "~/core/live/log";
 import { checkInItem, runItem } from "~/core/outbox/item";
 import { awaitedOf, classOf, classOver, hurtAt, withClass, type Awaited, type KeptClass } from "~/core/player/kept";
 import type { EpochMs, Seconds } from "~/core/units";
@@ -87,10 +88,11 @@ export function useInClass({ token, classId, person, work, live, now, byEar, onO
       kept.current.done += since / 1000;
     if (live.run.state !== "finished" || away) return;
     finished.current = true;
+    kept.current = { ...kept.current, ran: shareRun(live, work) * work };
     keep(token, (all) => classOver(all, kept.current, steady()));
     // Who comes when it is over has nothing to say of it.
     onOver(seen === undefined ? undefined : awaitedOf(kept.current));
-  }, [live, now, away, byEar, token, onOver]);
+  }, [live, now, away, byEar, token, work, onOver]);
 
   const progress = useCallback((): Progress => {
     const { key, person: who, begun: since } = kept.current;

@@ -63,7 +63,8 @@ export function PeoplePart({ group, off }: Pick<GroupPage, "group" | "off">) {
               label="Add people"
               name="names"
               placeholder="Tern, Moss, J. K."
-              hint="Several at once with commas. Initials or a nickname for minors."
+              hint="Several at once with commas, or a register pasted in. Initials or a nickname for minors."
+              onPaste={pasteAsList}
               fault={faultOf(fetcher.data)}
             />
           </div>
@@ -88,6 +89,19 @@ export function PeoplePart({ group, off }: Pick<GroupPage, "group" | "off">) {
       )}
     </section>
   );
+}
+
+/** A register is pasted with a line for each: one line would make one name of them all. */
+function pasteAsList(event: React.ClipboardEvent<HTMLInputElement>): void {
+  const lines = event.clipboardData
+    .getData("text")
+    .split(/[\r\n\t]+/)
+    .map((line) => line.trim())
+    .filter(Boolean);
+  if (lines.length < 2) return;
+  event.preventDefault();
+  const { selectionStart, selectionEnd } = event.currentTarget;
+  event.currentTarget.setRangeText(lines.join(", "), selectionStart ?? 0, selectionEnd ?? 0, "end");
 }
 
 function PersonRow({ person, onOpen, onOff }: { person: Member; onOpen: () => void; onOff: () => void }) {

@@ -166,6 +166,7 @@ export function RemoteView({
           {by ? (
             <>
               Ends <span className="font-semibold text-ink tabular-nums">{timeOfDay(by.endsAt, led.zone, true)}</span>
+              {started && !over && " "}
               {started && !over && (
                 <span className={cx("ml-3 font-semibold", words.late ? "text-buoy" : "text-ink")}>{words.text}</span>
               )}
