@@ -5,7 +5,7 @@ import type { Page } from "playwright-core";
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
 import { fromBufferPromise } from "yauzl";
 import { ZipFile as ZipWriter } from "yazl";
-import { ANA, BEN, DEMO, fillInSignIn, ready, signIn, startWorld, violations, type World } from "./harness";
+import { ANA, BEN, DEMO, fillInSignIn, ready, signIn, signOut, startWorld, violations, type World } from "./harness";
 
 let world: World;
 beforeAll(async () => {
@@ -164,14 +164,19 @@ it("one that is refused leaves the connection as it was", async () => {
       asked.end(body);
     });
   const zip = { "content-type": "application/zip" };
-  for (const [headers, told] of [
-    [{ ...zip, cookie }, 403],
-    [{ ...zip, cookie: "mapset.session_token=nobody" }, 401],
-  ] as const) {
-    expect(await ask("/club/archive", "POST", headers, Buffer.alloc(3_000_000))).toBe(told);
-    expect(await ask("/up", "GET", {})).toBe(200);
-  }
+  const sends = (headers: Record<string, string>) =>
+    ask("/club/archive", "POST", { ...zip, ...headers }, Buffer.alloc(3_000_000));
+  expect(await sends({ cookie })).toBe(403);
+  expect(await ask("/up", "GET", {})).toBe(200);
+  // Signed out since: it was a sign-in once, and is none any more.
+  await signOut(page);
+  await page.waitForURL(/\/sign-in/);
+  expect(await sends({ cookie })).toBe(401);
+  expect(await ask("/up", "GET", {})).toBe(200);
   expect(sockets.size).toBe(1);
+  // One that nobody was given takes no more than anybody may send.
+  expect(await sends({ cookie: "mapset.session_token=nobody" })).toBe(413);
+  expect(await ask("/up", "GET", {})).toBe(200);
   agent.destroy();
 });
 
