@@ -77,6 +77,24 @@ describe("the commands of a class", () => {
     expect(from).toBeGreaterThanOrEqual(before + 500);
     expect(from).toBeLessThan(Date.now() + 501);
   });
+  it("is opened again only by taking back the end that ended it", async () => {
+    const id = await start();
+    const ended = async () => (await findClass(db, ana, id))!.endedAt !== null;
+    await addCommand(db, ana, id, press({ do: "go" }));
+    await addCommand(db, ana, id, press({ do: "end" }));
+    expect(await ended()).toBe(true);
+    for (const of of [1, 3, 99])
+      expect(await addCommand(db, ana, id, press({ do: "undo", of }))).toEqual({ kind: "over" });
+    expect((await addCommand(db, ana, id, press({ do: "undo", of: 2 }))).kind).toBe("added");
+    expect(await ended()).toBe(false);
+    // Taken back already, it opens nothing a second time, nor ends anything.
+    await addCommand(db, ana, id, press({ do: "undo", of: 2 }));
+    expect(await ended()).toBe(false);
+    await addCommand(db, ana, id, press({ do: "end" }));
+    expect(await ended()).toBe(true);
+    expect(await addCommand(db, ana, id, press({ do: "undo", of: 2 }))).toEqual({ kind: "over" });
+  });
+
   it("end with the class, but for taking its end back at once", async () => {
     const id = await start();
     await addCommand(db, ana, id, press({ do: "go" }));

@@ -1,5 +1,5 @@
 import { randomBytes, randomUUID } from "node:crypto";
-import { and, asc, desc, eq, gt, inArray, isNull, lt, or, sql } from "drizzle-orm";
+import { and, asc, desc, eq, gt, isNull, lt, or, sql } from "drizzle-orm";
 import type { Db } from "./client";
 import { clubOfEntry, type Club } from "./clubs";
 import { edition, entry, group, liveClass, liveCommand, livePass, liveVersion, member } from "./schema";
@@ -297,7 +297,7 @@ async function adding(
     if (typeof worked === "string") return { kind: worked };
     const { known, fresh } = worked;
     if (fresh.length === 0) return { kind: "added", sent: known };
-    const reopens = await undoesEnd(tx, club, classId, fresh);
+    const { ended, reopens } = await endAfter(tx, club, classId, fresh, row);
     if (row.endedAt && !(reopens && now() - row.endedAt.getTime() <= AFTERWARDS_MS)) return { kind: "over" };
     if (row.lastN + fresh.length > MOST_COMMANDS) return { kind: "full" };
     const at = nowDate();
@@ -318,43 +318,50 @@ async function adding(
     const last = values.at(-1)!;
     await tx
       .update(liveClass)
-      .set({ lastN: last.n, lastFrom: last.from, endedAt: endAfter(fresh, row.endedAt, reopens) })
+      .set({ lastN: last.n, lastFrom: last.from, endedAt: ended })
       .where(ofClass(club, classId));
     await tx.execute(sql`select pg_notify(${LIVE_CHANNEL}, ${`${club.id}:${classId}:${last.n}`})`);
     return { kind: "added", sent: [...known, ...values.map(sentOf)] };
   });
 }
 
-/** Whether commands take back an end: nothing else opens a class again. */
-async function undoesEnd(
+/**
+ * When a class has ended, after these commands, and whether they opened it again: by taking back the end that ended it. Another
+ * end that came later ended nothing, and taking it back opens nothing.
+ */
+async function endAfter(
   tx: Pick<Db, "select">,
   club: Club,
   classId: string,
   fresh: readonly Fresh[],
-): Promise<boolean> {
-  const undone = fresh.flatMap(({ command }) => (command.do === "undo" ? [command.of] : []));
-  if (undone.length === 0) return false;
-  const rows = await tx
-    .select({ n: liveCommand.n })
+  { endedAt, lastN }: { endedAt: Date | null; lastN: number },
+): Promise<{ ended: Date | null; reopens: boolean }> {
+  if (!fresh.some(({ command }) => command.do === "end" || command.do === "undo"))
+    return { ended: endedAt, reopens: false };
+  const before = await tx
+    .select({ n: liveCommand.n, from: liveCommand.from, command: liveCommand.command })
     .from(liveCommand)
     .where(
       and(
         eq(liveCommand.clubId, club.id),
         eq(liveCommand.classId, classId),
-        inArray(liveCommand.n, undone),
-        sql`${liveCommand.command} ->> 'do' = 'end'`,
+        sql`${liveCommand.command} ->> 'do' in ('end', 'undo')`,
       ),
-    );
-  return rows.length > 0;
-}
-
-/** When a class has ended, after these commands: by an end, unless that was taken back. */
-function endAfter(fresh: readonly Fresh[], before: Date | null, reopens: boolean): Date | null {
-  return fresh.reduce<Date | null>(
-    (ended, { command, from }) =>
-      command.do === "end" ? new Date(from) : command.do === "undo" && reopens ? null : ended,
-    before,
-  );
+    )
+    .orderBy(asc(liveCommand.n));
+  let by: number | undefined;
+  let ended = endedAt;
+  let reopens = false;
+  for (const { n, from, command } of [...before, ...fresh.map((one, i) => ({ ...one, n: lastN + i + 1 }))]) {
+    if (command.do === "end" && by === undefined) {
+      by = n;
+      if (n > lastN) ended = new Date(from);
+    } else if (command.do === "undo" && command.of === by) {
+      by = undefined;
+      if (n > lastN) [ended, reopens] = [null, true];
+    }
+  }
+  return { ended, reopens };
 }
 
 /** Lets a device see a class from now on; returns the token by which it does. */

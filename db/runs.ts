@@ -255,11 +255,12 @@ async function keepPains(
     const next = { place: place ?? before?.place ?? null, where: where ?? before?.where ?? null };
     const isNew = !before || drillOf(next.place) !== drillOf(before.place) || next.where !== before.where;
     if (!isNew) continue;
-    // Whoever sends reports without end fills up their own run and nothing else.
-    if (!before && known.length >= MOST_PAINS) continue;
     fresh = true;
+    // Whoever sends reports without end fills up their own run and nothing else; that there are more is to be looked at all the same.
+    if (!before && known.length >= MOST_PAINS) continue;
     const id = before?.id ?? told.key ?? randomUUID();
-    known.push({ id, ...next });
+    if (before) Object.assign(before, next);
+    else known.push({ id, ...next });
     await db
       .insert(painReport)
       .values({

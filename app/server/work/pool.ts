@@ -79,7 +79,8 @@ export class WorkPool {
       )) as Jobs[N]["answer"];
     } catch (error) {
       if (signal?.aborted) throw new NobodyWaits();
-      if (Atomics.load(new Int32Array(left), 0) === 1 || ended.signal.aborted)
+      const isTooLarge = (error as { code?: string }).code === "ERR_WORKER_OUT_OF_MEMORY";
+      if (isTooLarge || Atomics.load(new Int32Array(left), 0) === 1 || ended.signal.aborted)
         throw new NotWorkedOut("This takes longer to work out than anybody should wait. Make the session shorter.");
       throw error;
     } finally {

@@ -1,4 +1,3 @@
-import { data } from "react-router";
 import { inTurns } from "./in-turns";
 import { JOBS, type JobName, type Jobs } from "./jobs";
 import { signalOfRequest } from "../per-request";
@@ -24,8 +23,8 @@ export async function work<N extends JobName>(
   } catch (error) {
     // Of two programs in one process: by its name, not by its class.
     const { name: kind, message } = error as Error;
-    if (kind === "NotWorkedOut") throw data(message, { status: 503 });
-    if (kind === "NobodyWaits") throw data("Nobody waits for it.", { status: 499 });
+    if (kind === "NotWorkedOut") throw new Response(message, { status: 503 });
+    if (kind === "NobodyWaits") throw new Response("Nobody waits for it.", { status: 499 });
     throw error;
   }
 }
