@@ -9,7 +9,7 @@ export const TOGETHER_DAYS = 28;
 export function HurtTogether({ drills, here = false }: { drills: readonly HurtDrill[]; here?: boolean }) {
   if (drills.length === 0) return null;
   return (
-    <ul className="flex flex-col gap-1.5">
+    <ul className="my-1.5 flex flex-col gap-1.5">
       {drills.map(({ drill, name, people }) => (
         <li key={drill} className="flex gap-2 border-l-4 border-plum pl-3 font-medium">
           <TriangleAlert size={18} className="mt-0.5 shrink-0 text-plum" aria-hidden />
